@@ -1,0 +1,56 @@
+import js from '@eslint/js';
+import reactHooks from 'eslint-plugin-react-hooks';
+import tseslint from 'typescript-eslint';
+
+const noNode = ['node:*', 'fs', 'path', 'crypto', 'http', 'os', 'child_process', 'better-sqlite3', 'express'];
+
+export default tseslint.config(
+  { ignores: ['dist', 'node_modules', 'coverage', 'test-results', 'playwright-report', 'data'] },
+  js.configs.recommended,
+  ...tseslint.configs.recommended,
+  {
+    rules: {
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      eqeqeq: ['error', 'always', { null: 'ignore' }],
+    },
+  },
+  { files: ['**/*.mjs', '**/*.cjs'], languageOptions: { globals: { process: 'readonly', console: 'readonly', module: 'writable' } } },
+  {
+    files: ['src/core/**/*.ts'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            { group: ['**/server/**', '**/web/**', '**/demo/**'], message: 'core knows nothing of server and web' },
+            { group: [...noNode, 'react*', '@reduxjs/*'], message: 'core does no I/O and has no interface' },
+          ],
+        },
+      ],
+      'no-restricted-globals': ['error', 'window', 'document', 'fetch', 'process', 'localStorage', 'setTimeout', 'console'],
+      'no-restricted-syntax': [
+        'error',
+        { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: 'core has no clock' },
+        { selector: "MemberExpression[object.name='Date'][property.name='now']", message: 'core has no clock' },
+        { selector: "MemberExpression[object.name='Math'][property.name='random']", message: 'core has no randomness but by seed' },
+      ],
+    },
+  },
+  {
+    files: ['src/core/**/*.test.ts'],
+    rules: { 'no-restricted-syntax': 'off', 'no-restricted-globals': 'off' },
+  },
+  {
+    files: ['src/server/**/*.ts', 'src/demo/**/*.ts'],
+    rules: { 'no-restricted-imports': ['error', { patterns: [{ group: ['**/web/**', 'react*'], message: 'the server knows core only' }] }] },
+  },
+  {
+    files: ['src/web/**/*.{ts,tsx}'],
+    plugins: { 'react-hooks': reactHooks },
+    rules: {
+      'react-hooks/rules-of-hooks': 'error',
+      'react-hooks/exhaustive-deps': 'error',
+      'no-restricted-imports': ['error', { patterns: [{ group: ['**/server/**', '**/demo/**', ...noNode], message: 'the screens know core only' }] }],
+    },
+  },
+);

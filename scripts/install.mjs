@@ -1,0 +1,48 @@
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, readFileSync, statSync, writeFileSync, readdirSync, mkdirSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+/** The project folder. */
+export const PROJECT = join(dirname(fileURLToPath(import.meta.url)), '..');
+
+/** Runs a command in the project, shows what it says, and stops with its code when it fails. */
+export const run = (command, args, env = {}) => {
+  const { status, error } = spawnSync(command, args, { cwd: PROJECT, stdio: 'inherit', env: { ...process.env, ...env } });
+  if (error) console.error(`${command} could not be started: ${error.message}`);
+  return status ?? 1;
+};
+
+const must = (command, args, env) => {
+  const code = run(command, args, env);
+  if (code !== 0) process.exit(code);
+};
+
+const lockHash = () => createHash('sha256').update(readFileSync(join(PROJECT, 'package-lock.json'))).digest('hex');
+
+/** Installs the exact packages of the lock file, once for each lock file. */
+export const ensureInstalled = () => {
+  const stamp = join(PROJECT, 'node_modules', '.installed-for');
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lockHash()) return;
+  console.log('Installing packages (the database driver is compiled once: a few minutes) ...');
+  must('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
+  writeFileSync(stamp, lockHash());
+};
+
+const newest = (path) => {
+  const stat = statSync(path);
+  if (!stat.isDirectory()) return stat.mtimeMs;
+  return Math.max(stat.mtimeMs, ...readdirSync(path).map((name) => newest(join(path, name))));
+};
+
+/** Builds server and screens when a source is newer than the last whole build. */
+export const ensureBuilt = () => {
+  const stamp = join(PROJECT, 'dist', '.built');
+  const sources = ['src', 'package-lock.json', 'vite.config.mts', 'vite.server.config.mts'].map((p) => join(PROJECT, p));
+  if (existsSync(stamp) && statSync(stamp).mtimeMs > Math.max(...sources.map(newest))) return;
+  console.log('Building ...');
+  must('npm', ['run', 'build', '--silent', '--', '--logLevel', 'warn']);
+  mkdirSync(dirname(stamp), { recursive: true });
+  writeFileSync(stamp, new Date().toISOString());
+};

@@ -1,0 +1,116 @@
+import Joi from 'joi';
+import { InputError } from './errors';
+import { UNIT_NAMES, type Unit } from './units';
+
+/**
+ * Input fields of workings, declared once and used by the route, the forms and the catalog.
+ * Each carries a sentence that says what would be right.
+ */
+
+const MARKING_MAX = 40;
+
+const expecting = (schema: Joi.Schema, expected: string, meta: Record<string, unknown> = {}) =>
+  schema.meta({ expected, ...meta }).required();
+
+/** A measured or chosen number in SI, `min` to `max` inclusive. */
+export const quantity = (unit: Unit, min: number, max: number, says: string): Joi.Schema =>
+  expecting(
+    Joi.number().min(min).max(max).description(says),
+    `${says}: a number of ${UNIT_NAMES[unit]} from ${min} to ${max}`,
+    { unit },
+  );
+
+/** A whole number, `min` to `max` inclusive. */
+export const count = (min: number, max: number, says: string): Joi.Schema =>
+  expecting(
+    Joi.number().integer().min(min).max(max).description(says),
+    `${says}: a whole number from ${min} to ${max}`,
+  );
+
+/** Degrees clockwise from the valve hole, 0 to 360. */
+export const angle = (says: string): Joi.Schema => quantity('deg', 0, 360, says);
+
+/** Short text on one line. */
+export const text = (max: number, says: string): Joi.StringSchema =>
+  expecting(Joi.string().min(1).max(max).pattern(/\S/).description(says), `${says}: text of 1 to ${max} characters`) as Joi.StringSchema;
+
+/** A size as it is printed on the part. */
+export const marking = (says: string): Joi.Schema => text(MARKING_MAX, says);
+
+/** One of a few words. */
+export const oneOf = (values: readonly string[], says: string): Joi.Schema =>
+  expecting(Joi.string().valid(...values).description(says), `${says}: one of ${values.join(', ')}`);
+
+/** A calendar date, YYYY-MM-DD. */
+export const date = (says: string): Joi.Schema =>
+  expecting(
+    Joi.string()
+      .pattern(/^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/)
+      .custom((value: string, helpers) =>
+        new Date(`${value}T00:00:00Z`).toISOString().startsWith(value) ? value : helpers.error('any.invalid'),
+      )
+      .description(says),
+    `${says}: a date such as 2026-04-30`,
+  );
+
+/** A list of like things, at most `max`. */
+export const listOf = (item: Joi.Schema, max: number, says: string): Joi.Schema =>
+  expecting(Joi.array().items(item.optional()).max(max).description(says), `${says}: a list of at most ${max}`);
+
+/** A thing with named parts. */
+export const record = (parts: Record<string, Joi.Schema>, says: string): Joi.Schema =>
+  expecting(Joi.object(parts).description(says), `${says}: ${Object.keys(parts).join(', ')}`);
+
+/** Rule values by key; workings fall back to the shipped defaults for those not given. */
+export const ruleValues = (): Joi.Schema =>
+  Joi.object()
+    .pattern(/^[a-z][a-zA-Z.-]{1,60}$/, Joi.alternatives(Joi.number(), Joi.string().max(60)))
+    .description('Rule values by key')
+    .meta({ expected: 'rule values by key, for example { "pressure.motocrossKpa": 86 }' })
+    .optional();
+
+type SchemaReport = { metas?: { expected?: string }[]; keys?: Record<string, SchemaReport>; items?: SchemaReport[] };
+
+/** The sentence of the innermost field on `path`, or of the nearest one around it. */
+const expectedAt = (schema: Joi.Schema, path: readonly (string | number)[]): string => {
+  let report: SchemaReport | undefined = schema.describe() as SchemaReport;
+  let expected = 'the fields that the catalog lists';
+  for (const step of path) {
+    report = typeof step === 'number' ? report?.items?.[0] : report?.keys?.[step];
+    expected = report?.metas?.find((m) => m.expected)?.expected ?? expected;
+  }
+  return expected;
+};
+
+const pathText = (path: readonly (string | number)[]): string =>
+  path.reduce<string>((t, p) => (typeof p === 'number' ? `${t}[${p}]` : t ? `${t}.${p}` : p), '') || 'input';
+
+/** `Object.keys(...)` pieces that a bad path may hold are never echoed beyond this length. */
+const SHOWN_MAX = 60;
+
+/**
+ * The value with defaults filled in.
+ * Throws `InputError` naming the first field that does not fit.
+ */
+export const check = <T>(schema: Joi.Schema, value: unknown): T => {
+  const { error, value: clean } = schema.validate(value, { abortEarly: true, convert: false });
+  if (!error) return clean as T;
+  const detail = error.details[0]!;
+  const field = pathText(detail.path).slice(0, SHOWN_MAX);
+  const name = field.split('.').pop()!;
+  const said: Record<string, string> = {
+    'any.required': `${name} is missing.`,
+    'object.unknown': `${name} is not a field here.`,
+    'number.base': `${name} is not a number.`,
+    'number.min': `${name} is too small.`,
+    'number.max': `${name} is too large.`,
+    'number.unsafe': `${name} is too large.`,
+    'number.infinity': `${name} is not a finite number.`,
+    'number.integer': `${name} is not a whole number.`,
+    'string.empty': `${name} is empty.`,
+    'string.max': `${name} is too long.`,
+    'array.max': `${name} has too many items.`,
+  };
+  const message = said[detail.type] ?? `${name} does not fit.`;
+  throw new InputError(field, message, expectedAt(schema, detail.path));
+};

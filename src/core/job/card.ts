@@ -1,0 +1,106 @@
+import { tireAge } from '../tires';
+import { USE_WORDS } from '../pressure';
+import { formatQuantity, placeText, type Unit, type UnitPreferences } from '../units';
+import { BUILD_WORDS, KIND_WORDS, POSITION_WORDS } from '../wheels/wheel';
+import { attempt } from '../working';
+import type { JobState } from './fold';
+import { recheckDates, type Recheck } from './rechecks';
+import { fastenersOf, jobReport, openPoints } from './report';
+
+/** The job card as print and PDF both show it. */
+export interface JobCard {
+  title: string;
+  subtitle: string;
+  sections: { title: string; rows: [label: string, value: string][] }[];
+  missing: string[];
+  doubts: string[];
+  rechecks: Recheck[];
+  notes: string[];
+}
+
+const known = (rows: [string, string | null | false | undefined][]): [string, string][] =>
+  rows.filter((r): r is [string, string] => Boolean(r[1]));
+
+/** Everything to keep of a job, in the fitter's units. `today` YYYY-MM-DD. */
+export const jobCard = (state: JobState, today: string, units: UnitPreferences): JobCard => {
+  const q = (value: number, unit: Unit, digits?: number) => {
+    const { text, label } = formatQuantity(value, unit, units, digits === undefined ? {} : { digits });
+    return `${text} ${label}`;
+  };
+  const { machine, wheel, cameOff, chosen, pressureSet, weights } = state;
+  const workDay = (state.handedOver?.at ?? today).slice(0, 10);
+  const age = (dateCode: string | null) => {
+    if (!dateCode) return 'not read';
+    const a = attempt(tireAge, { dateCode, onDate: workDay, rules: state.rules });
+    return a.ok ? `${dateCode}, week ${a.working.result.weekOf.week} of ${a.working.result.weekOf.year}` : dateCode;
+  };
+  const places = new Map<string, string[]>();
+  for (const p of weights?.pieces ?? []) {
+    const place = placeText(p.deg);
+    places.set(place, [...(places.get(place) ?? []), q(p.massG, 'g')]);
+  }
+  const peak = Math.max(0, ...state.seatReadings.map((r) => r.gaugeKpa));
+  const sections: JobCard['sections'] = [
+    {
+      title: 'Came off',
+      rows: known([
+        ['Tire', cameOff?.marking],
+        ['Date code', cameOff && age(cameOff.dateCode)],
+        ['Tread', cameOff?.treadMm != null && q(cameOff.treadMm, 'mm', 1)],
+        ['Use', cameOff && USE_WORDS[cameOff.use]],
+      ]),
+    },
+    {
+      title: 'Went on',
+      rows: known([
+        ['Tire', chosen?.marking],
+        ['Date code', chosen && age(chosen.dateCode)],
+        ['Tube', chosen && (chosen.tube ? (chosen.tubeLabel ?? 'not picked') : 'tubeless')],
+        ['Rim locks', wheel && wheel.rimLockDegs.length > 0 && wheel.rimLockDegs.map(placeText).join('; ')],
+      ]),
+    },
+    {
+      title: 'Air',
+      rows: known([
+        ['Seated', `disc side ${word(state.seated.disc)}, other side ${word(state.seated.other)}`],
+        ['Highest while seating', peak > 0 && q(peak, 'kPa')],
+        ['Set', pressureSet && `${q(pressureSet.gaugeKpa, 'kPa')} at ${q(pressureSet.shopC, 'C')}`],
+        ['Meant for', pressureSet && `${q(pressureSet.rideKpa, 'kPa')} at ${q(pressureSet.rideC, 'C')}`],
+      ]),
+    },
+    {
+      title: 'Balance',
+      rows: known([
+        ...[...places].map(([place, masses]): [string, string] => [place, masses.join(' + ')]),
+        ['Left over', weights && q(weights.residualG, 'g')],
+        ['At 3 and 9', (state.levelChecks[3] || state.levelChecks[9]) && `${state.levelChecks[3] ?? 'not checked'}, ${state.levelChecks[9] ?? 'not checked'}`],
+      ]),
+    },
+    {
+      title: 'Torque',
+      rows: fastenersOf(state).map((f): [string, string] => {
+        const done = state.torqued[f.name];
+        const value = f.torqueNm === null ? '' : `, ${q(f.torqueNm, 'Nm')}`;
+        return [f.name, done ? `${done.how}${value}${done.wrench ? `, ${done.wrench}` : ''}` : `not recorded${value}`];
+      }),
+    },
+  ];
+  const open = openPoints(jobReport(state, today));
+  return {
+    title: wheel && machine ? `${POSITION_WORDS[wheel.position]}, ${machine.name}` : 'Job',
+    subtitle: known([
+      ['', state.rider],
+      ['', machine && KIND_WORDS[machine.kind]],
+      ['', wheel && `${BUILD_WORDS[wheel.build]}, rim ${wheel.rimCode}`],
+    ])
+      .map(([, v]) => v)
+      .join(' · '),
+    sections: sections.filter((s) => s.rows.length > 0),
+    missing: open.missing,
+    doubts: open.doubts,
+    rechecks: recheckDates(state, workDay),
+    notes: state.notes.map((n) => n.text),
+  };
+};
+
+const word = (seated: boolean | null) => (seated === null ? 'not looked at' : seated ? 'seated' : 'not seated');

@@ -1,0 +1,147 @@
+import Joi from 'joi';
+import { InputError } from '../errors';
+import { angle, check, date, listOf, marking, oneOf, quantity, record, text } from '../fields';
+import { CLEARANCE_PLACES, type ClearancePlace } from '../tires';
+import { USES, type Use } from '../pressure';
+import { machineSchema, wheelSchema, type Machine, type Wheel } from '../wheels';
+import type { RuleValues } from '../rules';
+import type { Piece } from '../balance';
+import { STATIONS, type StationId } from './stations';
+
+/** What each kind of entry holds. SI inside, angles from the valve as seen from the disc side. */
+export interface EntryData {
+  opened: { machine: Machine; wheel: Wheel; rider: string };
+  rules: { values: RuleValues };
+  'came-off': { marking: string; dateCode: string | null; treadMm: number | null; use: Use };
+  clearance: { place: ClearancePlace; mm: number; load: string };
+  chosen: {
+    marking: string;
+    dateCode: string | null;
+    tireId: string | null;
+    tube: boolean;
+    tubeId: string | null;
+    tubeLabel: string | null;
+    lightMark: boolean;
+    seatLimitKpa: number | null;
+  };
+  step: { stepId: string };
+  note: { text: string };
+  'seat-reading': { gaugeKpa: number };
+  seated: { side: 'disc' | 'other'; seated: boolean };
+  'pressure-set': { gaugeKpa: number; shopC: number; rideC: number; rideKpa: number };
+  rest: { restDeg: number };
+  'trial-rest': { trialMassG: number; trialDeg: number; restDeg: number };
+  weights: { pieces: Piece[]; residualG: number };
+  'level-check': { clock: 3 | 9; moved: 'rises' | 'sinks' | 'stays' };
+  torqued: { fastener: string; how: 'torqued' | 'snug' | 'guess'; torqueNm: number | null; wrench: string | null };
+  recheck: { what: string; onDate: string };
+  'handed-over': { to: string };
+  undo: { entryId: string };
+}
+export type EntryKind = keyof EntryData;
+
+/** What a client asks to append. `replaces` names the entry that a correction stands in for. */
+export interface EntryBody<K extends EntryKind = EntryKind> {
+  id: string;
+  who: string;
+  station: StationId;
+  kind: K;
+  data: EntryData[K];
+  replaces?: string;
+}
+
+/** An entry as it stands in the log; `seq` counts from 1 without gaps, `at` is ISO 8601. */
+export type Entry = { [K in EntryKind]: EntryBody<K> & { seq: number; at: string } }[EntryKind];
+
+const maybe = (schema: Joi.Schema) => schema.allow(null);
+const bool = (says: string) => Joi.boolean().required().description(says).meta({ expected: `${says}: true or false` });
+const gauge = quantity('kPa', 0, 1000, 'The gauge reading');
+const mass = quantity('g', 0.5, 500, 'The mass');
+const dateCode = text(4, 'The date code');
+const id = text(60, 'Name of the entry');
+
+const DATA: Record<EntryKind, Record<string, Joi.Schema>> = {
+  opened: { machine: machineSchema, wheel: wheelSchema, rider: text(80, 'The rider') },
+  rules: { values: Joi.object().pattern(/^[a-zA-Z.-]{1,60}$/, Joi.alternatives(Joi.number(), Joi.string().max(60))).required() },
+  'came-off': {
+    marking: marking('The size that comes off'),
+    dateCode: maybe(dateCode),
+    treadMm: maybe(quantity('mm', 0, 40, 'Tread depth')),
+    use: oneOf(USES, 'What the rider does'),
+  },
+  clearance: {
+    place: oneOf(CLEARANCE_PLACES, 'Where it is measured'),
+    mm: quantity('mm', 0, 1000, 'The room'),
+    load: text(60, 'How the machine is loaded'),
+  },
+  chosen: {
+    marking: marking('The size that goes on'),
+    dateCode: maybe(dateCode),
+    tireId: maybe(id),
+    tube: bool('With a tube'),
+    tubeId: maybe(id),
+    tubeLabel: maybe(text(80, 'The tube\u2019s label')),
+    lightMark: bool('The tire has a light mark'),
+    seatLimitKpa: maybe(quantity('kPa', 20, 1000, 'Seating limit on the sidewall')),
+  },
+  step: { stepId: id },
+  note: { text: text(2000, 'The note') },
+  'seat-reading': { gaugeKpa: gauge },
+  seated: { side: oneOf(['disc', 'other'], 'Which side'), seated: bool('Seated') },
+  'pressure-set': {
+    gaugeKpa: gauge,
+    shopC: quantity('C', -60, 60, 'Shop temperature'),
+    rideC: quantity('C', -60, 60, 'Riding temperature'),
+    rideKpa: gauge,
+  },
+  rest: { restDeg: angle('Place at the bottom') },
+  'trial-rest': { trialMassG: mass, trialDeg: angle('Place of the trial mass'), restDeg: angle('Place at the bottom') },
+  weights: {
+    pieces: listOf(
+      record({ massG: mass, deg: angle('Place of the piece'), side: oneOf(['near', 'far'], 'Side of the rim') }, 'A piece'),
+      60,
+      'The pieces on the rim',
+    ),
+    residualG: quantity('g', 0, 1000, 'Left over'),
+  },
+  'level-check': {
+    clock: Joi.number().valid(3, 9).required().meta({ expected: 'Where it was held: 3 or 9' }),
+    moved: oneOf(['rises', 'sinks', 'stays'], 'What the weight did'),
+  },
+  torqued: {
+    fastener: text(60, 'The fastener'),
+    how: oneOf(['torqued', 'snug', 'guess'], 'How it was tightened'),
+    torqueNm: maybe(quantity('Nm', 0.1, 1000, 'Torque')),
+    wrench: maybe(text(60, 'The wrench')),
+  },
+  recheck: { what: text(120, 'What to look at again'), onDate: date('When') },
+  'handed-over': { to: text(80, 'Who took it') },
+  undo: { entryId: id },
+};
+
+export const ENTRY_KINDS = Object.keys(DATA) as EntryKind[];
+
+/** The shape around every kind's data. */
+export const entryBodySchema = Joi.object({
+  id,
+  who: text(60, 'Who writes it'),
+  station: oneOf(STATIONS, 'The station'),
+  kind: oneOf(ENTRY_KINDS, 'The kind of entry'),
+  data: Joi.object().required().meta({ expected: 'the data of this kind of entry' }),
+  replaces: id.optional(),
+}).required();
+
+const DATA_SCHEMAS = Object.fromEntries(
+  ENTRY_KINDS.map((kind) => [kind, Joi.object(DATA[kind]).required()]),
+) as Record<EntryKind, Joi.ObjectSchema>;
+
+/** The entry with clean data. Throws `InputError` naming the field that does not fit. */
+export const checkEntryBody = (value: unknown): EntryBody => {
+  const body = check<EntryBody>(entryBodySchema, value);
+  try {
+    return { ...body, data: check(DATA_SCHEMAS[body.kind], body.data) };
+  } catch (error) {
+    if (error instanceof InputError) throw new InputError(`data.${error.field}`, error.message, error.expected);
+    throw error;
+  }
+};

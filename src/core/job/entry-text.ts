@@ -1,0 +1,61 @@
+import { USE_WORDS } from '../pressure';
+import { PLACE_WORDS } from '../tires';
+import { formatQuantity, placeText, type Unit, type UnitPreferences } from '../units';
+import { POSITION_WORDS } from '../wheels/wheel';
+import type { Entry } from './entries';
+import { STATION_WORDS } from './stations';
+
+/** One entry of the log as a sentence, in the fitter's units. `steps` gives the words of step ids. */
+export const entryText = (entry: Entry, units: UnitPreferences, steps: ReadonlyMap<string, string>): string => {
+  const q = (value: number, unit: Unit, digits?: number) => {
+    const { text, label } = formatQuantity(value, unit, units, digits === undefined ? {} : { digits });
+    return `${text} ${label}`;
+  };
+  switch (entry.kind) {
+    case 'opened':
+      return `Job opened: ${POSITION_WORDS[entry.data.wheel.position].toLowerCase()}, ${entry.data.machine.name}, ${entry.data.rider}`;
+    case 'rules':
+      return 'Rule values taken from the shop';
+    case 'came-off': {
+      const { marking, dateCode, treadMm, use } = entry.data;
+      return `Comes off: ${[marking, dateCode && `date code ${dateCode}`, treadMm !== null && `tread ${q(treadMm, 'mm', 1)}`, USE_WORDS[use]].filter(Boolean).join(', ')}`;
+    }
+    case 'clearance':
+      return `Room ${PLACE_WORDS[entry.data.place]}: ${q(entry.data.mm, 'mm')}, ${entry.data.load}`;
+    case 'chosen': {
+      const { marking, dateCode, tube, tubeLabel } = entry.data;
+      return `Goes on: ${[marking, dateCode && `date code ${dateCode}`, tube ? `tube ${tubeLabel ?? 'not picked'}` : 'tubeless'].filter(Boolean).join(', ')}`;
+    }
+    case 'step':
+      return `Done: ${steps.get(entry.data.stepId) ?? entry.data.stepId}`;
+    case 'note':
+      return `Note: ${entry.data.text}`;
+    case 'seat-reading':
+      return `Pressure ${q(entry.data.gaugeKpa, 'kPa')}`;
+    case 'seated':
+      return `${entry.data.side === 'disc' ? 'Disc side' : 'Other side'}: ${entry.data.seated ? 'seated' : 'not seated'}`;
+    case 'pressure-set':
+      return `Set to ${q(entry.data.gaugeKpa, 'kPa')} at ${q(entry.data.shopC, 'C')}, for ${q(entry.data.rideKpa, 'kPa')} at ${q(entry.data.rideC, 'C')}`;
+    case 'rest':
+      return `Settles at ${placeText(entry.data.restDeg)}`;
+    case 'trial-rest':
+      return `With ${q(entry.data.trialMassG, 'g')} at ${placeText(entry.data.trialDeg)} settles at ${placeText(entry.data.restDeg)}`;
+    case 'weights':
+      return entry.data.pieces.length === 0
+        ? 'No weights needed'
+        : `Weights on: ${entry.data.pieces.map((p) => `${q(p.massG, 'g')} at ${placeText(p.deg)}${p.side === 'far' ? ', far side' : ''}`).join('; ')}`;
+    case 'level-check':
+      return `Held at ${entry.data.clock} o\u2019clock: ${entry.data.moved}`;
+    case 'torqued': {
+      const { fastener, how, torqueNm, wrench } = entry.data;
+      const value = torqueNm !== null ? ` ${q(torqueNm, 'Nm')}` : '';
+      return `${fastener}: ${how}${value}${wrench ? `, ${wrench}` : ''}`;
+    }
+    case 'recheck':
+      return `Look again on ${entry.data.onDate}: ${entry.data.what}`;
+    case 'handed-over':
+      return `Handed over to ${entry.data.to}`;
+    case 'undo':
+      return `Undone in ${STATION_WORDS[entry.station]}`;
+  }
+};

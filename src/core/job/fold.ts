@@ -1,0 +1,120 @@
+import type { RuleValues } from '../rules';
+import type { Machine, Wheel } from '../wheels';
+import type { Entry, EntryData } from './entries';
+
+/** What a job amounts to. A pure function of the entries that stand. */
+export interface JobState {
+  machine: Machine | null;
+  wheel: Wheel | null;
+  rider: string;
+  rules: RuleValues;
+  cameOff: EntryData['came-off'] | null;
+  clearances: EntryData['clearance'][];
+  chosen: EntryData['chosen'] | null;
+  /** Step id to who ticked it and when. */
+  steps: Record<string, { who: string; at: string; entryId: string }>;
+  notes: { text: string; station: Entry['station']; who: string; at: string; entryId: string }[];
+  seatReadings: { gaugeKpa: number; at: string; entryId: string }[];
+  seated: { disc: boolean | null; other: boolean | null };
+  pressureSet: EntryData['pressure-set'] | null;
+  rests: (EntryData['rest'] & { entryId: string })[];
+  trial: EntryData['trial-rest'] | null;
+  weights: EntryData['weights'] | null;
+  levelChecks: Partial<Record<3 | 9, EntryData['level-check']['moved']>>;
+  torqued: Record<string, EntryData['torqued']>;
+  rechecks: EntryData['recheck'][];
+  handedOver: { to: string; at: string } | null;
+}
+
+export const emptyJob = (): JobState => ({
+  machine: null,
+  wheel: null,
+  rider: '',
+  rules: {},
+  cameOff: null,
+  clearances: [],
+  chosen: null,
+  steps: {},
+  notes: [],
+  seatReadings: [],
+  seated: { disc: null, other: null },
+  pressureSet: null,
+  rests: [],
+  trial: null,
+  weights: null,
+  levelChecks: {},
+  torqued: {},
+  rechecks: [],
+  handedOver: null,
+});
+
+/**
+ * The entries that stand, in the order they count: undone ones gone, a correction in the place of what it replaces.
+ * An undo may itself be undone. Undoing an entry leaves the log as if it had never been written.
+ */
+export const effectiveEntries = (log: readonly Entry[]): Entry[] => {
+  const undone = new Set<string>();
+  for (let i = log.length - 1; i >= 0; i--) {
+    const entry = log[i]!;
+    if (entry.kind === 'undo' && !undone.has(entry.id)) undone.add(entry.data.entryId);
+  }
+  const standing = log.filter((e) => e.kind !== 'undo' && !undone.has(e.id));
+  const present = new Set(standing.map((e) => e.id));
+  const replaced = new Set<string>();
+  const placeOf = new Map<string, number>();
+  for (const entry of standing) {
+    const target = entry.replaces !== undefined && present.has(entry.replaces) ? entry.replaces : undefined;
+    if (target !== undefined) replaced.add(target);
+    placeOf.set(entry.id, (target !== undefined ? placeOf.get(target) : undefined) ?? entry.seq);
+  }
+  return standing
+    .filter((e) => !replaced.has(e.id))
+    .sort((a, b) => placeOf.get(a.id)! - placeOf.get(b.id)! || a.seq - b.seq);
+};
+
+const apply = (state: JobState, entry: Entry): JobState => {
+  switch (entry.kind) {
+    case 'opened':
+      return { ...state, ...entry.data };
+    case 'rules':
+      return { ...state, rules: entry.data.values };
+    case 'came-off':
+      return { ...state, cameOff: entry.data };
+    case 'clearance':
+      return { ...state, clearances: [...state.clearances.filter((c) => c.place !== entry.data.place), entry.data] };
+    case 'chosen':
+      return { ...state, chosen: entry.data };
+    case 'step':
+      return { ...state, steps: { ...state.steps, [entry.data.stepId]: { who: entry.who, at: entry.at, entryId: entry.id } } };
+    case 'note':
+      return {
+        ...state,
+        notes: [...state.notes, { text: entry.data.text, station: entry.station, who: entry.who, at: entry.at, entryId: entry.id }],
+      };
+    case 'seat-reading':
+      return { ...state, seatReadings: [...state.seatReadings, { ...entry.data, at: entry.at, entryId: entry.id }] };
+    case 'seated':
+      return { ...state, seated: { ...state.seated, [entry.data.side]: entry.data.seated } };
+    case 'pressure-set':
+      return { ...state, pressureSet: entry.data };
+    case 'rest':
+      return { ...state, rests: [...state.rests, { ...entry.data, entryId: entry.id }], trial: null, weights: null, levelChecks: {} };
+    case 'trial-rest':
+      return { ...state, trial: entry.data, weights: null, levelChecks: {} };
+    case 'weights':
+      return { ...state, weights: entry.data, levelChecks: {} };
+    case 'level-check':
+      return { ...state, levelChecks: { ...state.levelChecks, [entry.data.clock]: entry.data.moved } };
+    case 'torqued':
+      return { ...state, torqued: { ...state.torqued, [entry.data.fastener]: entry.data } };
+    case 'recheck':
+      return { ...state, rechecks: [...state.rechecks.filter((r) => r.what !== entry.data.what), entry.data] };
+    case 'handed-over':
+      return { ...state, handedOver: { to: entry.data.to, at: entry.at } };
+    case 'undo':
+      return state;
+  }
+};
+
+/** The state of a job: its standing entries, applied in order. Used by the server and the browser alike. */
+export const foldJob = (log: readonly Entry[]): JobState => effectiveEntries(log).reduce(apply, emptyJob());

@@ -1,0 +1,14 @@
+/** A job: its log of entries, the state folded from it, and what is still missing or doubtful. */
+export { STATIONS, STATION_WORDS, STEP_STATIONS, type StationId } from './stations';
+export {
+  entryBodySchema, checkEntryBody, ENTRY_KINDS,
+  type Entry, type EntryBody, type EntryData, type EntryKind,
+} from './entries';
+export { foldJob, emptyJob, effectiveEntries, type JobState } from './fold';
+export { stationReport, jobReport, openPoints, fastenersOf, seatLimitOf, pressureStartOf, type StationReport } from './report';
+export { stepsOf } from './steps-of';
+export { entryText } from './entry-text';
+export { jobCard, type JobCard } from './card';
+export { recheckDates, type Recheck } from './rechecks';
+export { dialMarks } from './dial-marks';
+export { undoTarget } from './undo';

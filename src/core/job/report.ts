@@ -1,0 +1,203 @@
+import { pressureStart, seatLimit } from '../pressure';
+import { ruleNumber } from '../rules';
+import { tireAge, tireCompare } from '../tires';
+import { attempt } from '../working';
+import type { Fastener } from '../wheels';
+import { wheelEnd } from '../wheels/wheel';
+import type { JobState } from './fold';
+import { STATIONS, STATION_WORDS, STEP_STATIONS, type StationId } from './stations';
+import { stepsOf } from './steps-of';
+
+/** How far one station is, what is still missing, and what is doubtful. */
+export interface StationReport {
+  station: StationId;
+  /** 0 empty to 1 done. */
+  fill: number;
+  missing: string[];
+  doubts: string[];
+}
+
+type Findings = Pick<StationReport, 'fill' | 'missing' | 'doubts'>;
+
+/** One thing a station wants: there or not, and what is said while it is not. */
+type Want = readonly [there: boolean, missing: string];
+
+const findings = (wants: readonly Want[], doubts: (string | false | null)[]): Findings => ({
+  fill: wants.filter(([there]) => there).length / Math.max(1, wants.length),
+  missing: wants.filter(([there]) => !there).map(([, missing]) => missing),
+  doubts: doubts.filter((d): d is string => Boolean(d)),
+});
+
+/** The fasteners that hold this wheel. */
+export const fastenersOf = (state: JobState): Fastener[] =>
+  (state.machine?.fasteners ?? []).filter(
+    (f) => f.wheel === 'any' || (state.wheel && f.wheel === wheelEnd(state.wheel.position)),
+  );
+
+/** The limit while seating, from what the log knows. */
+export const seatLimitOf = (state: JobState) =>
+  seatLimit.run({
+    shopCeilingKpa: ruleNumber('seat.shopCeilingKpa', state.rules),
+    ...(state.chosen?.seatLimitKpa != null ? { sidewallKpa: state.chosen.seatLimitKpa } : {}),
+    ...(state.wheel?.rimLimitKpa != null ? { rimKpa: state.wheel.rimLimitKpa } : {}),
+  });
+
+/** The pressure to start from, or the problem that keeps it from being known. */
+export const pressureStartOf = (state: JobState) => {
+  const placardKpa =
+    state.machine && state.wheel
+      ? wheelEnd(state.wheel.position) === 'front'
+        ? state.machine.placardFrontKpa
+        : state.machine.placardRearKpa
+      : null;
+  return attempt(pressureStart, {
+    use: state.cameOff?.use ?? 'road',
+    tire: state.chosen?.marking ?? state.wheel?.tireMarking ?? '',
+    tube: state.chosen?.tube ?? state.wheel?.tube ?? false,
+    rimLocks: state.wheel?.rimLockDegs.length ?? 0,
+    rules: state.rules,
+    ...(placardKpa !== null ? { placardKpa } : {}),
+  });
+};
+
+const ageDoubt = (dateCode: string | null | undefined, today: string, state: JobState, what: string): string | null => {
+  if (!dateCode) return null;
+  const age = attempt(tireAge, { dateCode, onDate: today, rules: state.rules });
+  if (!age.ok) return `${what}: ${age.problem.message}`;
+  const years = age.working.result.ageYears.toFixed(1);
+  return age.working.result.verdict === 'good' ? null : `${what} is ${years} years old.`;
+};
+
+const intake = (state: JobState, today: string): Findings => {
+  const off = state.cameOff;
+  const worn = off?.use === 'road' && off.treadMm !== null && off.treadMm < ruleNumber('tread.minimumMm', state.rules);
+  return findings(
+    [[off !== null, 'what comes off: size and use']],
+    [worn && 'The old tire was under the least tread for the road.', ageDoubt(off?.dateCode, today, state, 'The old tire')],
+  );
+};
+
+const choose = (state: JobState, today: string): Findings => {
+  const { chosen, cameOff, wheel } = state;
+  const doubts: (string | false | null)[] = [ageDoubt(chosen?.dateCode, today, state, 'The new tire')];
+  if (chosen) {
+    const clearancesMm = Object.fromEntries(state.clearances.map((c) => [c.place, c.mm]));
+    const compared = attempt(tireCompare, { from: cameOff?.marking ?? chosen.marking, to: chosen.marking, clearancesMm });
+    if (compared.ok && compared.working.verdict === 'stop')
+      doubts.push(compared.working.cautions.find((c) => c.startsWith('No room') || c.startsWith('A ')) ?? null);
+    const leastMm = ruleNumber('clearance.leastMm', state.rules);
+    if (compared.ok)
+      for (const [place, mm] of Object.entries(compared.working.result.clearancesAfterMm))
+        if (mm > 0 && mm < leastMm) doubts.push(`Only ${Math.round(mm)} mm of room ${place} with the new tire.`);
+    doubts.push(wheel?.build === 'spoked' && !chosen.tube && 'A spoked rim without a tube: only when it is sealed.');
+    doubts.push(chosen.tube && chosen.tubeLabel === null && 'With a tube, and none picked.');
+    doubts.push(chosen.dateCode === null && 'The new tire\u2019s date code was not read.');
+  }
+  return findings([[chosen !== null, 'the new tire']], doubts);
+};
+
+const stepsStation = (state: JobState, station: StationId): Findings => {
+  const steps = stepsOf(state, station);
+  const open = steps.filter((s) => !state.steps[s.id]);
+  const missing = open.length === 0 ? [] : open.length === steps.length ? ['no step is ticked'] : open.map((s) => s.say);
+  return { fill: steps.length === 0 ? 0 : 1 - open.length / steps.length, missing, doubts: [] };
+};
+
+const seat = (state: JobState): Findings => {
+  const { limitKpa } = seatLimitOf(state).result;
+  const over = state.seatReadings.some((r) => r.gaugeKpa > limitKpa + 0.01);
+  return findings(
+    [
+      [state.seatReadings.length > 0, 'a pressure reading'],
+      [state.seated.disc === true, 'seated on the disc side'],
+      [state.seated.other === true, 'seated on the other side'],
+    ],
+    [
+      over && 'A reading was above the seating limit: look at tire and rim before it goes on the road.',
+      state.seated.disc === false && 'Not seated on the disc side.',
+      state.seated.other === false && 'Not seated on the other side.',
+      state.chosen !== null && state.chosen.seatLimitKpa === null && 'The sidewall\u2019s seating limit was not read.',
+    ],
+  );
+};
+
+const set = (state: JobState): Findings => {
+  const start = pressureStartOf(state);
+  const at = state.pressureSet?.rideKpa;
+  const off =
+    at !== undefined && start.ok && (at < start.working.result.lowKpa * 0.97 || at > start.working.result.highKpa * 1.03);
+  return findings(
+    [[state.pressureSet !== null, 'the pressure set']],
+    [
+      off && 'The pressure set is outside the starting range.',
+      state.pressureSet !== null && start.ok && start.working.result.wantsRimLock && 'A tube at this pressure wants a rim lock.',
+    ],
+  );
+};
+
+const balance = (state: JobState): Findings => {
+  const checks = [state.levelChecks[3], state.levelChecks[9]];
+  const leftG = state.weights?.residualG ?? 0;
+  return findings(
+    [
+      [state.rests.length > 0, 'where it settles'],
+      [state.weights !== null, 'weights on'],
+      [checks[0] !== undefined, 'the check at 3 o\u2019clock'],
+      [checks[1] !== undefined, 'the check at 9 o\u2019clock'],
+    ],
+    [
+      leftG > ruleNumber('balance.toleranceG', state.rules) && `${Math.round(leftG)} g left over by calculation.`,
+      checks.some((c) => c === 'rises' || c === 'sinks') && 'It did not stay still at 3 and 9 o\u2019clock.',
+    ],
+  );
+};
+
+const wheelBack = (state: JobState): Findings => {
+  const fasteners = fastenersOf(state);
+  return findings(
+    fasteners.length === 0
+      ? [[false, 'the machine\u2019s torque values are not known']]
+      : fasteners.map((f): Want => [state.torqued[f.name] !== undefined, `${f.name}`]),
+    fasteners.flatMap((f) => {
+      const done = state.torqued[f.name];
+      return [
+        done?.how === 'guess' && `${f.name}: tightened by guess.`,
+        done?.how === 'snug' && f.torqueNm !== null && `${f.name}: snug, though the manual has a torque.`,
+      ];
+    }),
+  );
+};
+
+/** How far a station is. `today` YYYY-MM-DD, for ages. */
+export const stationReport = (state: JobState, station: StationId, today: string): StationReport => {
+  const found = STEP_STATIONS.includes(station)
+    ? stepsStation(state, station)
+    : station === 'intake'
+      ? intake(state, today)
+      : station === 'choose'
+        ? choose(state, today)
+        : station === 'seat'
+          ? seat(state)
+          : station === 'set'
+            ? set(state)
+            : station === 'balance'
+              ? balance(state)
+              : station === 'wheel-back'
+                ? wheelBack(state)
+                : findings([[state.handedOver !== null, 'handed over']], []);
+  return { station, ...found };
+};
+
+/** Every station's report, in order. */
+export const jobReport = (state: JobState, today: string): StationReport[] =>
+  STATIONS.map((station) => stationReport(state, station, today));
+
+/** What hand-over has to say about all stations before it: `Seat: a pressure reading`. */
+export const openPoints = (reports: readonly StationReport[]): { missing: string[]; doubts: string[] } => {
+  const before = reports.filter((r) => r.station !== 'hand-over');
+  const label = (r: StationReport, text: string) => `${STATION_WORDS[r.station]}: ${text}`;
+  return {
+    missing: before.flatMap((r) => r.missing.map((m) => label(r, m))),
+    doubts: before.flatMap((r) => r.doubts.map((d) => label(r, d))),
+  };
+};

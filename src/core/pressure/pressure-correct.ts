@@ -1,0 +1,53 @@
+import { quantity } from '../fields';
+import { ZERO_CELSIUS_IN_K } from '../units';
+import { InputError } from '../errors';
+import { defineWorking } from '../working';
+import { atmosphereKpa } from './atmosphere';
+
+interface Input {
+  gaugeKpa: number;
+  tempC: number;
+  toTempC: number;
+  altitudeM?: number;
+  toAltitudeM?: number;
+}
+
+/** The reading at the other place; below zero the tire would be softer than the outside air. */
+export interface PressureCorrected {
+  gaugeKpa: number;
+  changeKpa: number;
+}
+
+/**
+ * What a gauge reads after the tire is taken to another temperature and altitude.
+ *
+ * `gaugeKpa` 0 to 1000, temperatures -60 to 120 °C, altitudes -500 to 9000 m (0 when left out).
+ * Throws `InputError` when the tire would read below zero. Source: ideal gas at constant volume on absolute
+ * pressure; US Standard Atmosphere 1976.
+ */
+export const pressureCorrect = defineWorking<Input, PressureCorrected>({
+  name: 'pressure-correct',
+  says: 'What a pressure becomes at another temperature and altitude',
+  input: {
+    gaugeKpa: quantity('kPa', 0, 1000, 'The gauge reading'),
+    tempC: quantity('C', -60, 120, 'Temperature where it is read'),
+    toTempC: quantity('C', -60, 120, 'Temperature where it will be'),
+    altitudeM: quantity('m', -500, 9000, 'Altitude where it is read').optional(),
+    toAltitudeM: quantity('m', -500, 9000, 'Altitude where it will be').optional(),
+  },
+  example: { gaugeKpa: 90, tempC: 25, toTempC: 5 },
+  work({ gaugeKpa, tempC, toTempC, altitudeM = 0, toAltitudeM = altitudeM }, show) {
+    const outsideHereKpa = show.line('outside air here', `at ${altitudeM} m`, atmosphereKpa(altitudeM), 'kPa');
+    const outsideThereKpa = show.line('outside air there', `at ${toAltitudeM} m`, atmosphereKpa(toAltitudeM), 'kPa');
+    const absoluteKpa = show.line('absolute here', 'gauge + outside air', gaugeKpa + outsideHereKpa, 'kPa');
+    const hereK = show.line('temperature here', `${tempC} + 273.15`, tempC + ZERO_CELSIUS_IN_K, 'K');
+    const thereK = show.line('temperature there', `${toTempC} + 273.15`, toTempC + ZERO_CELSIUS_IN_K, 'K');
+    const thereAbsoluteKpa = show.line('absolute there', 'absolute here × T there / T here', (absoluteKpa * thereK) / hereK, 'kPa');
+    const result = show.line('gauge there', 'absolute there − outside air there', thereAbsoluteKpa - outsideThereKpa, 'kPa');
+    show.basis('published', 'ideal gas law at constant volume');
+    show.basis('published', 'US Standard Atmosphere 1976');
+    if (result < 0)
+      throw new InputError('gaugeKpa', 'The tire would read below zero there.', 'a gauge reading high enough to stay above the outside air');
+    return { gaugeKpa: result, changeKpa: result - gaugeKpa };
+  },
+});

@@ -1,0 +1,99 @@
+import { PSI_IN_KPA } from '../units/factors';
+import type { Rule } from './rule';
+
+const psi = (value: number): number => Math.round(value * PSI_IN_KPA * 100) / 100;
+
+const pressure = (key: string, says: string, valuePsi: number, basis: Rule['basis'], note: string): Rule => ({
+  key,
+  says,
+  group: 'Pressure',
+  value: psi(valuePsi),
+  unit: 'kPa',
+  basis,
+  note,
+  min: psi(3),
+  max: psi(60),
+});
+
+/** The rules that ship with the program. Their basis says how far to trust them. */
+export const DEFAULT_RULES: readonly Rule[] = [
+  {
+    key: 'seat.shopCeilingKpa', says: 'Shop ceiling while seating beads', group: 'Seating',
+    value: psi(40), unit: 'kPa', basis: 'memory', min: psi(5), max: psi(50),
+    note: 'Never above 50 psi. The sidewall and the rim win when they say less. Raising it takes a named person and a reason.',
+  },
+  {
+    key: 'seat.tries', says: 'Seating tries before you stop and look', group: 'Seating',
+    value: 3, unit: null, basis: 'shop rule', min: 1, max: 6,
+    note: 'After that: look for a wrong size, damage or a caught tube.',
+  },
+  {
+    key: 'tire.ageCheckYears', says: 'Tire age to look twice at', group: 'Tires',
+    value: 5, unit: 'years', basis: 'memory', min: 1, max: 20, note: 'Confirm with the shop.',
+  },
+  {
+    key: 'tire.ageStopYears', says: 'Tire age not to fit any more', group: 'Tires',
+    value: 10, unit: 'years', basis: 'memory', min: 1, max: 30, note: 'Confirm with the shop.',
+  },
+  {
+    key: 'tread.minimumMm', says: 'Least tread on the road', group: 'Tires',
+    value: 1.6, unit: 'mm', basis: 'memory', min: 0.5, max: 5,
+    note: 'Differs by country: defer to local codes.',
+  },
+  {
+    key: 'clearance.leastMm', says: 'Least room around a tire', group: 'Tires',
+    value: 10, unit: 'mm', basis: 'memory', min: 1, max: 50, note: 'A tire grows at speed. The manual may ask for more.',
+  },
+  {
+    key: 'balance.toleranceG', says: 'Left over that counts as balanced', group: 'Balance',
+    value: 5, unit: 'g', basis: 'practice', min: 0, max: 30, note: 'Common practice: 0 to 5 g left is balanced.',
+  },
+  {
+    key: 'balance.leastShiftDeg', says: 'Least turn that a trial mass must cause', group: 'Balance',
+    value: 5, unit: 'deg', basis: 'memory', min: 1, max: 45,
+    note: 'Below this the bearing friction hides the answer.',
+  },
+  {
+    key: 'balance.sides', says: 'Where weights go', group: 'Balance',
+    value: 'both', unit: null, basis: 'practice', choices: ['both', 'one'],
+    note: 'Both: split over both sides of the rim. One: all on the side away from the caliper.',
+  },
+  {
+    key: 'lightMark.to', says: 'What the light mark is set to', group: 'Fitting',
+    value: 'valve', unit: null, basis: 'practice', choices: ['valve', 'heavy spot'],
+    note: 'Both are common practice. The heavy spot of the bare wheel is often not the valve.',
+  },
+  {
+    key: 'bite.start', says: 'Where the levers start', group: 'Fitting',
+    value: 'lock nearest', unit: null, basis: 'practice', choices: ['lock nearest', 'opposite the valve'],
+    note: 'Both are common practice. Either way the bead near valve and lock must be able to drop.',
+  },
+  {
+    key: 'valveNut.school', says: 'How the valve nut is left', group: 'Fitting',
+    value: 'against the cap', unit: null, basis: 'practice', choices: ['finger-tight', 'against the cap', 'tightened'],
+    note: 'Against the cap, a creeping tube shows as a leaning stem instead of a torn one.',
+  },
+  pressure('pressure.motocrossKpa', 'Motocross, start', 12.5, 'practice', 'Common practice, within 11.5 to 15 psi.'),
+  pressure('pressure.motocrossLowKpa', 'Motocross, least', 11.5, 'practice', 'Common practice.'),
+  pressure('pressure.motocrossHighKpa', 'Motocross, most', 15, 'practice', 'Common practice.'),
+  pressure('pressure.dirtKpa', 'General dirt, start', 13, 'practice', 'Common practice for a rear.'),
+  pressure('pressure.trailKpa', 'Trail on a soft or trials-type tire, start', 8.5, 'practice', 'Common practice, 8 to 9 psi.'),
+  pressure('pressure.trailLowKpa', 'Trail on a soft or trials-type tire, least', 8, 'practice', 'Common practice.'),
+  pressure('pressure.trailHighKpa', 'Trail on a soft or trials-type tire, most', 9, 'practice', 'Common practice.'),
+  pressure('pressure.storageKpa', 'Storage', 15.5, 'practice', 'Common practice, 15 to 16 psi.'),
+  pressure('pressure.storageLowKpa', 'Storage, least', 15, 'practice', 'Common practice.'),
+  pressure('pressure.storageHighKpa', 'Storage, most', 16, 'practice', 'Common practice.'),
+  pressure('pressure.scooterFrontKpa', 'Scooter front, start', 27.5, 'practice', 'Common practice, 25 to 30 psi by taste.'),
+  pressure('pressure.scooterFrontLowKpa', 'Scooter front, least', 25, 'practice', 'Common practice.'),
+  pressure('pressure.scooterFrontHighKpa', 'Scooter front, most', 30, 'practice', 'Common practice.'),
+  pressure('pressure.lockBelowKpa', 'With a tube, a rim lock is wanted below', 15, 'memory', 'Confirm with the shop.'),
+  {
+    key: 'recheck.pressureDays', says: 'Pressure again after', group: 'Recheck',
+    value: 1, unit: 'days', basis: 'practice', min: 1, max: 14, note: 'Common practice: the next day.',
+  },
+  {
+    key: 'recheck.boltsDays', says: 'Bolts, spokes and weights again within', group: 'Recheck',
+    value: 7, unit: 'days', basis: 'memory', min: 1, max: 60,
+    note: 'Common practice: after the first ride. The days are a default from memory.',
+  },
+];

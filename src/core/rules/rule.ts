@@ -1,0 +1,25 @@
+import type { BasisKind } from '../working';
+import type { Unit } from '../units';
+
+/** A threshold or choice that a shop may see differently. */
+export interface Rule {
+  /** Dotted name, unit at the end: `seat.shopCeilingKpa`. */
+  key: string;
+  /** What it decides, in the fitter's words. */
+  says: string;
+  group: string;
+  value: number | string;
+  unit: Unit | null;
+  /** A changed rule's basis becomes `shop rule`. */
+  basis: BasisKind;
+  note: string;
+  /** Bounds of a number rule. */
+  min?: number;
+  max?: number;
+  /** The words a choice rule may hold. */
+  choices?: readonly string[];
+}
+
+/** Values by key with their basis, as a job or a caller hands them in. */
+export type RuleValues = Readonly<Record<string, number | string>>;
+

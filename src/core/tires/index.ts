@@ -1,0 +1,8 @@
+/** Tires: reading a marking, comparing two sizes, and the age of a date code. */
+export { tireSize, readTire, type TireSize } from './tire-size';
+export { tireCompare, CLEARANCE_PLACES, PLACE_WORDS, type ClearancePlace, type TireComparison } from './tire-compare';
+export { tireAge, type TireAge } from './tire-age';
+export { parseMarking, type Marking } from './marking';
+export { maxLoadKg, LOAD_INDEX_KG } from './load-index';
+export { maxSpeedKmh, SPEED_SYMBOL_KMH } from './speed-symbol';
+export { nominalRimMm } from './rim-diameter';

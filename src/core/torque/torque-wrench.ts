@@ -1,0 +1,96 @@
+import { listOf, quantity, record, text } from '../fields';
+import { defineWorking } from '../working';
+
+/** A torque wrench of the shop. `leverMm` from drive to middle of the grip, where it is known. */
+export interface TorqueWrench {
+  name: string;
+  minNm: number;
+  maxNm: number;
+  leverMm?: number;
+}
+
+export interface TorqueChoice {
+  wrench: TorqueWrench | null;
+  /** What to set it to; null when no wrench covers it. */
+  settingNm: number | null;
+  reason: string;
+}
+
+interface Input {
+  torqueNm: number;
+  wrenches: TorqueWrench[];
+  extensionMm?: number;
+  leverMm?: number;
+}
+
+const n = (value: number) => Math.round(value * 10) / 10;
+
+/**
+ * The wrench that covers a torque, and its setting with an extension head in line with the handle.
+ *
+ * `torqueNm` above 0 to 1000; `extensionMm` 0 to 1000; `leverMm` of the wrench itself, needed with an extension.
+ * Source: setting = T L / (L + A), statics of a lever. Common practice: never wind a wrench below its scale.
+ */
+export const torqueWrench = defineWorking<Input, TorqueChoice>({
+  name: 'torque-wrench',
+  says: 'Which wrench covers a torque, and its setting',
+  input: {
+    torqueNm: quantity('Nm', 0.1, 1000, 'Torque at the fastener'),
+    wrenches: listOf(
+      record(
+        {
+          name: text(60, 'Name of the wrench'),
+          minNm: quantity('Nm', 0, 2000, 'Lowest setting'),
+          maxNm: quantity('Nm', 0.1, 2000, 'Highest setting'),
+          leverMm: quantity('mm', 50, 2000, 'Drive to middle of the grip').optional(),
+        },
+        'A wrench',
+      ),
+      100,
+      'The wrenches of the shop',
+    ),
+    extensionMm: quantity('mm', 0, 1000, 'Extension head in line with the handle').optional(),
+    leverMm: quantity('mm', 50, 2000, 'Drive to middle of the grip').optional(),
+  },
+  example: { torqueNm: 21.7, wrenches: [{ name: 'big click', minNm: 27, maxNm: 203 }] },
+  work({ torqueNm, wrenches, extensionMm = 0, leverMm }, show) {
+    show.line('torque', 'at the fastener', torqueNm, 'Nm');
+    const settings = wrenches.map((wrench) => {
+      const lever = leverMm ?? wrench.leverMm;
+      if (extensionMm === 0) return { wrench, settingNm: torqueNm };
+      return lever === undefined ? null : { wrench, settingNm: (torqueNm * lever) / (lever + extensionMm), lever };
+    });
+    const usable = settings.filter((s) => s !== null);
+    const covering = usable.filter((s) => s.settingNm >= s.wrench.minNm && s.settingNm <= s.wrench.maxNm);
+    // The setting nearest the middle of the scale, where a click wrench is truest.
+    const middle = (s: (typeof covering)[number]) =>
+      Math.abs((s.settingNm - s.wrench.minNm) / (s.wrench.maxNm - s.wrench.minNm || 1) - 0.5);
+    const best = [...covering].sort((a, b) => middle(a) - middle(b))[0];
+    for (const w of wrenches) show.line(w.name, 'range', `${n(w.minNm)} to ${n(w.maxNm)} N·m`);
+    show.basis('practice', 'a wrench is used within its scale only, near the middle when there is a choice');
+    if (best) {
+      if (best.lever !== undefined) {
+        show.basis('published', 'lever statics, setting = T·L / (L + A)');
+        show.line('setting', `${n(torqueNm)} × ${best.lever} / (${best.lever} + ${extensionMm})`, best.settingNm, 'Nm');
+        show.caution('An extension at a right angle to the handle does not change the setting.');
+      }
+      show.verdict('good');
+      return { wrench: best.wrench, settingNm: best.settingNm, reason: `${best.wrench.name} covers it.` };
+    }
+    show.verdict('stop');
+    show.caution('Winding a wrench below its scale is a guess, and is recorded as one.');
+    if (wrenches.length > 0 && usable.length === 0)
+      return { wrench: null, settingNm: null, reason: 'The lever length of the wrench is needed with an extension.' };
+    const lowest = Math.min(...wrenches.map((w) => w.minNm));
+    const highest = Math.max(...wrenches.map((w) => w.maxNm));
+    const reason =
+      wrenches.length === 0
+        ? 'There is no torque wrench in the shop.'
+        : usable.every((s) => s.settingNm < s.wrench.minNm)
+          ? `No wrench goes this low: the lowest scale starts at ${n(lowest)} N·m.`
+          : usable.every((s) => s.settingNm > s.wrench.maxNm)
+            ? `No wrench goes this high: the highest scale ends at ${n(highest)} N·m.`
+            : 'The value falls between the scales of the wrenches.';
+    return { wrench: null, settingNm: null, reason };
+  },
+});

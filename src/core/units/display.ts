@@ -1,0 +1,117 @@
+import { BAR_IN_KPA, FOOT_IN_M, FT_LBF_IN_NM, INCH_IN_MM, MILE_IN_KM, OUNCE_IN_G, POUND_IN_KG, PSI_IN_KPA } from './factors';
+import type { Unit } from './unit';
+
+/** Which unit the fitter reads for each kind of quantity. */
+export interface UnitPreferences {
+  pressure: 'psi' | 'kPa' | 'bar';
+  length: 'mm' | 'in';
+  mass: 'g' | 'oz';
+  torque: 'N·m' | 'lbf·ft';
+  temperature: '°C' | '°F';
+}
+
+/** Units of a shop that has not chosen its own. */
+export const DEFAULT_UNITS: UnitPreferences = {
+  pressure: 'psi',
+  length: 'mm',
+  mass: 'g',
+  torque: 'N·m',
+  temperature: '°C',
+};
+
+interface Shown {
+  label: string;
+  /** Shown value = inside value * scale + shift. */
+  scale: number;
+  shift?: number;
+  digits: number;
+}
+
+const PRESSURE: Record<UnitPreferences['pressure'], Shown> = {
+  psi: { label: 'psi', scale: 1 / PSI_IN_KPA, digits: 1 },
+  kPa: { label: 'kPa', scale: 1, digits: 0 },
+  bar: { label: 'bar', scale: 1 / BAR_IN_KPA, digits: 2 },
+};
+const LENGTH: Record<UnitPreferences['length'], Shown> = {
+  mm: { label: 'mm', scale: 1, digits: 0 },
+  in: { label: 'in', scale: 1 / INCH_IN_MM, digits: 2 },
+};
+const MASS: Record<UnitPreferences['mass'], Shown> = {
+  g: { label: 'g', scale: 1, digits: 0 },
+  oz: { label: 'oz', scale: 1 / OUNCE_IN_G, digits: 2 },
+};
+const TORQUE: Record<UnitPreferences['torque'], Shown> = {
+  'N·m': { label: 'N·m', scale: 1, digits: 0 },
+  'lbf·ft': { label: 'lbf·ft', scale: 1 / FT_LBF_IN_NM, digits: 0 },
+};
+const TEMPERATURE: Record<UnitPreferences['temperature'], Shown> = {
+  '°C': { label: '°C', scale: 1, digits: 0 },
+  '°F': { label: '°F', scale: 1.8, shift: 32, digits: 0 },
+};
+
+const shownAs = (unit: Unit, units: UnitPreferences): Shown => {
+  switch (unit) {
+    case 'kPa':
+      return PRESSURE[units.pressure];
+    case 'mm':
+      return LENGTH[units.length];
+    case 'g':
+      return MASS[units.mass];
+    case 'Nm':
+      return TORQUE[units.torque];
+    case 'C':
+      return TEMPERATURE[units.temperature];
+    case 'kg':
+      return units.mass === 'oz' ? { label: 'lb', scale: 1 / POUND_IN_KG, digits: 0 } : { label: 'kg', scale: 1, digits: 1 };
+    case 'km/h':
+      return units.length === 'in'
+        ? { label: 'mph', scale: 1 / MILE_IN_KM, digits: 0 }
+        : { label: 'km/h', scale: 1, digits: 0 };
+    case 'm':
+      return units.length === 'in' ? { label: 'ft', scale: 1 / FOOT_IN_M, digits: 0 } : { label: 'm', scale: 1, digits: 0 };
+    case 'in':
+      return { label: 'in', scale: 1, digits: 2 };
+    case 'K':
+      return { label: 'K', scale: 1, digits: 1 };
+    case 'deg':
+      return { label: '°', scale: 1, digits: 0 };
+    case 'pct':
+      return { label: '%', scale: 1, digits: 1 };
+    case 'years':
+      return { label: 'years', scale: 1, digits: 1 };
+    case 'days':
+      return { label: 'days', scale: 1, digits: 0 };
+  }
+};
+
+/** The unit's label as the fitter reads it. */
+export const displayUnit = (unit: Unit, units: UnitPreferences): string => shownAs(unit, units).label;
+
+/** An inside value as a bare number in the fitter's unit, unrounded. */
+export const toDisplay = (value: number, unit: Unit, units: UnitPreferences): number => {
+  const { scale, shift = 0 } = shownAs(unit, units);
+  return value * scale + shift;
+};
+
+/** A number in the fitter's unit as an inside value. */
+export const fromDisplay = (shown: number, unit: Unit, units: UnitPreferences): number => {
+  const { scale, shift = 0 } = shownAs(unit, units);
+  return (shown - shift) / scale;
+};
+
+/** How a quantity is written; `digits` overrides the usual number of decimals, `sign` shows a plus. */
+export const formatQuantity = (
+  value: number,
+  unit: Unit,
+  units: UnitPreferences,
+  options: { digits?: number; sign?: boolean } = {},
+): { text: string; label: string } => {
+  const { label, digits: usual } = shownAs(unit, units);
+  const shown = toDisplay(value, unit, units);
+  const digits = options.digits ?? usual;
+  const fixed = Math.abs(shown).toFixed(digits);
+  const zero = Number(fixed) === 0;
+  const trimmed = unit === 'kg' || unit === 'in' ? String(Number(fixed)) : fixed;
+  const sign = zero ? '' : shown < 0 ? '\u2212' : options.sign ? '+' : '';
+  return { text: sign + trimmed, label };
+};

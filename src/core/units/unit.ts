@@ -1,0 +1,20 @@
+/** The units that values carry inside the program; field names end in them. */
+export type Unit = 'mm' | 'in' | 'kPa' | 'g' | 'kg' | 'Nm' | 'C' | 'K' | 'deg' | 'm' | 'km/h' | 'pct' | 'years' | 'days';
+
+/** Units in words, for sentences about bad input. */
+export const UNIT_NAMES: Record<Unit, string> = {
+  mm: 'millimetres',
+  in: 'inches',
+  kPa: 'kilopascals',
+  g: 'grams',
+  kg: 'kilograms',
+  Nm: 'newton metres',
+  C: 'degrees Celsius',
+  K: 'kelvin',
+  deg: 'degrees',
+  m: 'metres',
+  'km/h': 'kilometres an hour',
+  pct: 'percent',
+  years: 'years',
+  days: 'days',
+};

@@ -1,0 +1,176 @@
+import { mirrored, normalDeg } from '../units';
+import { spokeDegs } from './spokes';
+import type { Wheel } from './wheel';
+
+/**
+ * The wheel dial as shapes on a 600 x 600 field: one drawing for the screen, the print and the PDF.
+ * The valve stands at 12; from the other side every angle is mirrored.
+ */
+
+/** What a shape is, which decides its color in every theme. */
+export type DialRole =
+  | 'rubber' | 'lug' | 'rim' | 'hub' | 'spoke' | 'ink' | 'label' | 'hour' | 'lock' | 'weight'
+  | 'heavy' | 'wedge' | 'live' | 'mark' | 'arrow' | 'leader';
+
+export type DialShape =
+  | { kind: 'circle'; role: DialRole; cx: number; cy: number; r: number; filled: boolean }
+  | { kind: 'path'; role: DialRole; d: string; filled: boolean }
+  | { kind: 'text'; role: DialRole; x: number; y: number; text: string; size: number; anchor: 'start' | 'middle' | 'end' };
+
+/** A thing on the wheel. Angles in degrees clockwise from the valve, seen from the disc side. */
+export type DialMark =
+  | { at: 'lock'; deg: number }
+  | { at: 'light-mark'; deg: number }
+  | { at: 'start' | 'finish' | 'keeper'; deg: number }
+  | { at: 'kneel'; fromDeg: number; toDeg: number }
+  | { at: 'heavy'; deg: number; label?: string }
+  | { at: 'rest'; deg: number; label: string }
+  | { at: 'trial' | 'weight'; deg: number; label: string }
+  | { at: 'arrow'; clockwise: boolean };
+
+export interface DialView {
+  wheel: Pick<Wheel, 'build' | 'spokes'>;
+  marks: readonly DialMark[];
+  sideUp: 'disc' | 'other';
+  /** The tire is on the rim; a bare wheel is drawn without it. */
+  tireOn: boolean;
+}
+
+const CX = 300;
+const CY = 300;
+const R = { tread: 262, lug: 247, bead: 220, rimOut: 218, rimIn: 196, hub: 48, axle: 16, weightOut: 196, weightIn: 180 };
+const LUGS = 56;
+
+const n = (v: number) => Math.round(v * 10) / 10;
+const at = (deg: number, r: number): readonly [number, number] => {
+  const rad = (deg * Math.PI) / 180;
+  return [n(CX + r * Math.sin(rad)), n(CY - r * Math.cos(rad))];
+};
+
+/** A ring segment from one angle clockwise to another. */
+const band = (fromDeg: number, toDeg: number, outer: number, inner: number): string => {
+  const large = normalDeg(toDeg - fromDeg) > 180 ? 1 : 0;
+  const [a, b, c, d] = [at(fromDeg, outer), at(toDeg, outer), at(toDeg, inner), at(fromDeg, inner)];
+  return `M${a[0]} ${a[1]}A${outer} ${outer} 0 ${large} 1 ${b[0]} ${b[1]}L${c[0]} ${c[1]}A${inner} ${inner} 0 ${large} 0 ${d[0]} ${d[1]}Z`;
+};
+
+const circle = (role: DialRole, r: number, filled = true): DialShape => ({ kind: 'circle', role, cx: CX, cy: CY, r, filled });
+const path = (role: DialRole, d: string, filled = true): DialShape => ({ kind: 'path', role, d, filled });
+const line = (role: DialRole, deg: number, from: number, to: number, toDeg = deg): DialShape =>
+  path(role, `M${at(deg, from).join(' ')}L${at(toDeg, to).join(' ')}`, false);
+const label = (role: DialRole, deg: number, r: number, text: string, size: number): DialShape => {
+  const [x, y] = at(deg, r);
+  const across = Math.sin((deg * Math.PI) / 180);
+  const anchor = r < R.rimIn || Math.abs(across) < 0.3 ? 'middle' : across > 0 ? 'start' : 'end';
+  return { kind: 'text', role, x, y: n(y + size * 0.35), text, size, anchor };
+};
+
+const OUTSIDE = 282;
+
+const body = ({ wheel, tireOn }: DialView): DialShape[] => {
+  const shapes: DialShape[] = [];
+  if (tireOn) {
+    shapes.push(circle('rubber', R.tread));
+    for (let i = 0; i < LUGS; i++) shapes.push(line('lug', (i * 360) / LUGS, R.lug, R.tread + 1));
+  }
+  shapes.push(circle('rim', R.rimOut), circle('ink', R.rimOut, false));
+  shapes.push({ kind: 'circle', role: 'hub', cx: CX, cy: CY, r: R.rimIn, filled: true }, circle('ink', R.rimIn, false));
+  if (wheel.build === 'spoked')
+    spokeDegs(wheel).forEach((deg, i) => shapes.push(line('spoke', deg, R.rimIn, R.hub, deg + (i % 2 === 0 ? 42 : -42))));
+  else for (let i = 0; i < 5; i++) shapes.push(path('rim', band(i * 72 + 30, i * 72 + 42, R.rimIn + 1, R.hub)));
+  if (wheel.build === 'split' || wheel.build === 'beadlock')
+    for (let i = 0; i < 12; i++) {
+      const [cx, cy] = at(i * 30 + 15, (R.rimIn + R.rimOut) / 2);
+      shapes.push({ kind: 'circle', role: 'ink', cx, cy, r: 4, filled: true });
+    }
+  shapes.push(circle('hub', R.hub), circle('ink', R.hub, false), circle('ink', R.axle, false));
+  for (const hour of [12, 3, 6, 9]) {
+    const [x, y] = at(hour * 30, OUTSIDE);
+    shapes.push({ kind: 'text', role: 'hour', x, y: y + 6, text: String(hour), size: 17, anchor: 'middle' });
+  }
+  return shapes;
+};
+
+const arrowShapes = (clockwise: boolean): DialShape[] => {
+  const [from, to] = clockwise ? [318, 342] : [342, 318];
+  const r = (R.tread + R.rimOut) / 2;
+  const a = at(from, r);
+  const b = at(to, r);
+  const tip = clockwise ? to + 4 : to - 4;
+  const head = `M${at(to, r - 9).join(' ')}L${at(tip, r).join(' ')}L${at(to, r + 9).join(' ')}Z`;
+  return [path('arrow', `M${a.join(' ')}A${r} ${r} 0 0 ${clockwise ? 1 : 0} ${b.join(' ')}`, false), path('arrow', head)];
+};
+
+const shapesOf = (mark: DialMark, side: (deg: number) => number, over: boolean): DialShape[] => {
+  switch (mark.at) {
+    case 'lock': {
+      const deg = side(mark.deg);
+      return [
+        path('lock', band(deg - 10, deg + 10, R.rimOut - 2, R.rimIn - 8)),
+        line('leader', deg, R.rimIn - 8, R.rimIn - 24),
+        label('label', deg, R.rimIn - 38, 'rim lock', 16),
+      ];
+    }
+    case 'light-mark': {
+      const deg = side(mark.deg);
+      const [cx, cy] = at(deg, R.lug - 8);
+      const labelDeg = deg - 14;
+      return [
+        { kind: 'circle', role: 'mark', cx, cy, r: 9, filled: true },
+        line('leader', deg, R.lug + 2, R.tread + 12, labelDeg),
+        label('label', labelDeg, R.tread + 22, 'light mark', 16),
+      ];
+    }
+    case 'start':
+    case 'finish':
+    case 'keeper': {
+      const deg = side(mark.deg);
+      const text = mark.at === 'start' ? 'start here' : mark.at === 'finish' ? 'finish here' : 'bead keeper';
+      const [cx, cy] = at(deg, (R.bead + R.lug) / 2 - 4);
+      const shape: DialShape =
+        mark.at === 'start'
+          ? path('live', band(deg - 6, deg + 6, R.rimOut + 4, R.rimIn - 2))
+          : { kind: 'circle', role: mark.at === 'keeper' ? 'ink' : 'live', cx, cy, r: 9, filled: mark.at === 'keeper' };
+      return [shape, line('leader', deg, R.tread - 4, R.tread + 10), label(mark.at === 'start' ? 'live' : 'label', deg, R.tread + 20, text, 16)];
+    }
+    case 'kneel': {
+      const [from, to] = over ? [side(mark.toDeg), side(mark.fromDeg)] : [side(mark.fromDeg), side(mark.toDeg)];
+      const middle = normalDeg(from + normalDeg(to - from) / 2);
+      return [path('wedge', band(from, to, R.rimIn - 2, R.rimIn - 34)), label('live', middle, R.rimIn - 56, 'push down', 17)];
+    }
+    case 'heavy': {
+      const deg = side(mark.deg);
+      return [
+        path('wedge', band(deg - 7, deg + 7, R.rimIn - 4, R.hub + 6)),
+        line('heavy', deg, R.hub, R.rimIn - 4),
+        label('heavy', deg, 128, mark.label ?? 'heavy', 23),
+      ];
+    }
+    case 'rest': {
+      const deg = side(mark.deg);
+      return [line('heavy', deg, R.rimIn - 30, R.rimIn), label('heavy', deg, R.rimIn - 46, mark.label, 16)];
+    }
+    case 'trial':
+    case 'weight': {
+      const deg = side(mark.deg);
+      return [
+        path(mark.at === 'trial' ? 'live' : 'weight', band(deg - 4.5, deg + 4.5, R.weightOut, R.weightIn)),
+        label(mark.at === 'trial' ? 'live' : 'weight', deg, R.weightIn - 20, mark.label, 19),
+      ];
+    }
+    case 'arrow':
+      return arrowShapes(over ? !mark.clockwise : mark.clockwise);
+  }
+};
+
+const valve = (): DialShape[] => [
+  path('ink', `M295 104h10v26h-10z`),
+  label('label', 0, R.rimIn - 52, 'valve', 16),
+];
+
+/** All shapes of the dial, in painting order. */
+export const wheelDial = (view: DialView): DialShape[] => {
+  const over = view.sideUp === 'other';
+  const side = (deg: number) => (over ? mirrored(deg) : normalDeg(deg));
+  return [...body(view), ...valve(), ...view.marks.flatMap((mark) => shapesOf(mark, side, over))];
+};

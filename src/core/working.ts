@@ -1,0 +1,127 @@
+import Joi from 'joi';
+import { InputError, type InputProblem } from './errors';
+import { check } from './fields';
+import type { Unit } from './units';
+
+/** How far a result may be trusted to act on: go on, look again, do not go on. */
+export type Verdict = 'good' | 'check' | 'stop';
+
+/** Where a constant comes from, in the house's order of authority. */
+export type BasisKind = 'measured' | 'sidewall' | 'manual' | 'published' | 'shop rule' | 'practice' | 'memory';
+
+/** One constant or rule and its authority. */
+export interface Basis {
+  kind: BasisKind;
+  says: string;
+}
+
+/** One line of arithmetic, with the value in SI where a unit stands. */
+export interface WorkingLine {
+  label: string;
+  formula: string;
+  value: number | string;
+  unit: Unit | null;
+}
+
+/** A result together with how it was reached. */
+export interface Working<Result = unknown, Input = unknown> {
+  name: string;
+  input: Input;
+  result: Result;
+  verdict: Verdict | null;
+  lines: WorkingLine[];
+  basis: Basis[];
+  cautions: string[];
+}
+
+/** Collects lines, basis, cautions and the verdict while a working runs. */
+export interface Show {
+  /** Notes a line and hands its value on. */
+  line<V extends number | string>(label: string, formula: string, value: V, unit?: Unit): V;
+  basis(kind: BasisKind, says: string): void;
+  /** The worst verdict given wins. */
+  verdict(verdict: Verdict): void;
+  caution(text: string): void;
+}
+
+/** What a computation is called with, what it says of itself, and how to run it. */
+export interface WorkingDefinition<Input, Result> {
+  name: string;
+  says: string;
+  schema: Joi.ObjectSchema;
+  example: Input;
+  /** Throws `InputError` for input that does not fit. */
+  run(input: Input): Working<Result, Input>;
+}
+
+/** A definition whose input is only known at run time, as the route and the bench tools hold it. */
+export interface AnyWorking {
+  name: string;
+  says: string;
+  schema: Joi.ObjectSchema;
+  example: unknown;
+  run(input: never): Working;
+}
+
+const RANK: Record<Verdict, number> = { good: 0, check: 1, stop: 2 };
+
+/** The more careful of two verdicts. */
+export const worse = (a: Verdict | null, b: Verdict): Verdict => (a === null || RANK[b] > RANK[a] ? b : a);
+
+/** Defines a computation: a pure function of its checked input that shows how it got there. */
+export const defineWorking = <Input extends object, Result>(definition: {
+  name: string;
+  says: string;
+  input: { [Field in keyof Required<Input>]: Joi.Schema };
+  example: Input;
+  work(input: Input, show: Show): Result;
+}): WorkingDefinition<Input, Result> => {
+  const schema = Joi.object(definition.input).required();
+  return {
+    name: definition.name,
+    says: definition.says,
+    schema,
+    example: definition.example,
+    run(raw) {
+      const input = check<Input>(schema, raw);
+      const lines: WorkingLine[] = [];
+      const basis: Basis[] = [];
+      const cautions: string[] = [];
+      let verdict: Verdict | null = null;
+      const result = definition.work(input, {
+        line(label, formula, value, unit) {
+          lines.push({ label, formula, value, unit: unit ?? null });
+          return value;
+        },
+        basis(kind, says) {
+          if (!basis.some((b) => b.kind === kind && b.says === says)) basis.push({ kind, says });
+        },
+        verdict(given) {
+          verdict = worse(verdict, given);
+        },
+        caution(said) {
+          if (!cautions.includes(said)) cautions.push(said);
+        },
+      });
+      return { name: definition.name, input, result, verdict, lines, basis, cautions };
+    },
+  };
+};
+
+/** The working, or the sentence that says why there is none. */
+export type Attempt<Result, Input = unknown> =
+  | { ok: true; working: Working<Result, Input> }
+  | { ok: false; problem: InputProblem };
+
+/** Runs a working and turns bad input into a value, for screens that compute while the fitter types. */
+export const attempt = <Input, Result>(
+  definition: WorkingDefinition<Input, Result>,
+  input: Input,
+): Attempt<Result, Input> => {
+  try {
+    return { ok: true, working: definition.run(input) };
+  } catch (error) {
+    if (error instanceof InputError) return { ok: false, problem: error.toProblem() };
+    throw error;
+  }
+};

@@ -1,0 +1,157 @@
+import { balancePlace, balanceTrial, sumVectors } from '../core/balance';
+import {
+  fastenersOf, foldJob, pressureStartOf, recheckDates, seatLimitOf, stepsOf, STEP_STATIONS,
+  type EntryBody, type EntryData, type EntryKind, type StationId,
+} from '../core/job';
+import { pressureCorrect, type Use } from '../core/pressure';
+import { ruleWord } from '../core/rules';
+import { torqueWrench } from '../core/torque';
+import { tubePick } from '../core/tubes';
+import { normalDeg } from '../core/units';
+import { weightPlaces, type Wheel } from '../core/wheels';
+import type { JobStore } from '../server/db/jobs';
+import { DEMO_MACHINES, DEMO_PEOPLE, DEMO_TIRES, DEMO_TUBES, DEMO_WEIGHTS, DEMO_WHEELS, DEMO_WRENCHES } from './demo-shop';
+
+/** A seeded source of numbers from 0 to 1, so that the demo shop is the same every time (mulberry32). */
+export const seeded = (seed: number) => (): number => {
+  seed = (seed + 0x6d2b79f5) | 0;
+  let t = Math.imul(seed ^ (seed >>> 15), 1 | seed);
+  t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+  return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296;
+};
+
+const USE_OF: Record<string, Use> = { dirt: 'dirt', scooter: 'road' };
+const NOTES = [
+  'Corrosion at the valve hole, cleaned back to metal.',
+  'Two spokes were dull, brought up to their neighbors.',
+  'Rider reports a shake at speed before this change.',
+  'Old strip was torn at a nipple. New one on.',
+  'Bearings smooth, seal lip greased.',
+];
+
+/** Writes entries with the clock going on between them, as a fitter would. */
+const writer = (jobs: JobStore, jobId: string, who: string, startMs: number, random: () => number) => {
+  let seq = 2;
+  let nowMs = startMs;
+  let n = 0;
+  return <K extends EntryKind>(station: StationId, kind: K, data: EntryData[K]): string => {
+    const id = `${jobId}-e${++n}`;
+    nowMs += (30 + Math.round(random() * 200)) * 1000;
+    const body: EntryBody<K> = { id, who, station, kind, data };
+    seq = jobs.append(jobId, seq, [body], new Date(nowMs).toISOString()).at(-1)!.seq;
+    return id;
+  };
+};
+
+const round = (v: number, to = 1) => Number((Math.round(v / to) * to).toFixed(2));
+
+interface Plan {
+  number: number;
+  wheel: Wheel;
+  startMs: number;
+  /** The station to stop before; all of them when left out. */
+  until?: StationId;
+}
+
+const balance = (write: ReturnType<typeof writer>, wheel: Wheel, rules: Record<string, string | number>, random: () => number): void => {
+  const heavy = { massG: 15 + random() * 40, deg: wheel.rimLockDegs[0] ?? random() * 360 };
+  const restDeg = round(normalDeg(heavy.deg + (random() - 0.5) * 4), 0.5) % 360;
+  write('balance', 'rest', { restDeg });
+  const trial = { massG: 20, deg: round(normalDeg(restDeg + 90)) };
+  const settled = sumVectors([heavy, trial]);
+  const restWithTrialDeg = round(settled.deg, 0.5) % 360;
+  write('balance', 'trial-rest', { trialMassG: trial.massG, trialDeg: trial.deg, restDeg: restWithTrialDeg });
+  const { counterMassG, counterDeg } = balanceTrial.run({ restDeg, trialMassG: trial.massG, trialDeg: trial.deg, restWithTrialDeg }).result;
+  const spoked = wheel.build === 'spoked';
+  const positions = weightPlaces(wheel);
+  const placed = balancePlace.run({
+    counterMassG,
+    counterDeg,
+    stock: DEMO_WEIGHTS.filter((w) => (w.kind === 'spoke') === spoked).map(({ massG, count }) => ({ massG, count })),
+    sides: ruleWord('balance.sides', rules) as 'both' | 'one',
+    ...(positions ? { positions } : {}),
+  }).result;
+  write('balance', 'weights', { pieces: placed.pieces, residualG: placed.residualG });
+  write('balance', 'level-check', { clock: 3, moved: 'stays' });
+  write('balance', 'level-check', { clock: 9, moved: random() < 0.1 ? 'sinks' : 'stays' });
+};
+
+/** One past job with a log that its own workings wrote. */
+const pastJob = (jobs: JobStore, { number, wheel, startMs, until }: Plan, random: () => number): void => {
+  const machine = DEMO_MACHINES.find((m) => m.id === wheel.machineId)!;
+  const who = DEMO_PEOPLE[Math.floor(random() * DEMO_PEOPLE.length)]!;
+  const id = `demo-job-${number}`;
+  jobs.open({ id, machineId: machine.id, wheelId: wheel.id, who }, new Date(startMs).toISOString());
+  const write = writer(jobs, id, who, startMs, random);
+  const state = () => foldJob(jobs.entriesOf(id));
+  const off = (station: StationId) => until === station;
+  const year = new Date(startMs).getUTCFullYear() % 100;
+
+  const oldCode = `${String(1 + Math.floor(random() * 52)).padStart(2, '0')}${year - 2 - Math.floor(random() * 3)}`;
+  const use = USE_OF[machine.kind] ?? 'road';
+  write('intake', 'came-off', { marking: wheel.tireMarking, dateCode: oldCode, treadMm: round(0.8 + random() * 2.5, 0.1), use });
+  write('intake', 'clearance', { place: 'above', mm: round(18 + random() * 22), load: 'on the stand, unloaded' });
+  if (off('choose')) return;
+  const tire = DEMO_TIRES.find((t) => t.marking === wheel.tireMarking)!;
+  const tubeId = wheel.tube ? tubePick.run({ tire: tire.marking, tubes: DEMO_TUBES }).result.bestId : null;
+  write('choose', 'chosen', {
+    marking: tire.marking,
+    dateCode: `${String(1 + Math.floor(random() * 20)).padStart(2, '0')}${year}`,
+    tireId: tire.id,
+    tube: wheel.tube,
+    tubeId,
+    tubeLabel: DEMO_TUBES.find((t) => t.id === tubeId)?.label ?? null,
+    lightMark: tire.lightMark,
+    seatLimitKpa: tire.seatLimitKpa,
+  });
+  for (const station of STEP_STATIONS) {
+    if (off(station)) return;
+    for (const step of stepsOf(state(), station)) write(station, 'step', { stepId: step.id });
+    if (station === 'inspect' && random() < 0.4) write(station, 'note', { text: NOTES[Math.floor(random() * NOTES.length)]! });
+  }
+  if (off('seat')) return;
+  const { limitKpa } = seatLimitOf(state()).result;
+  for (const part of [0.55, 0.8]) write('seat', 'seat-reading', { gaugeKpa: round(limitKpa * part, 0.1) });
+  write('seat', 'seated', { side: 'disc', seated: true });
+  write('seat', 'seated', { side: 'other', seated: true });
+  if (off('set')) return;
+  const start = pressureStartOf(state());
+  if (start.ok) {
+    const rideKpa = start.working.result.pressureKpa;
+    const [shopC, rideC] = [round(14 + random() * 8), round(4 + random() * 20)];
+    const { gaugeKpa } = pressureCorrect.run({ gaugeKpa: rideKpa, tempC: rideC, toTempC: shopC }).result;
+    write('set', 'pressure-set', { gaugeKpa: round(gaugeKpa, 0.1), shopC, rideC, rideKpa });
+  }
+  if (off('balance')) return;
+  balance(write, wheel, state().rules, random);
+  if (off('wheel-back')) return;
+  for (const fastener of fastenersOf(state())) {
+    const { torqueNm } = fastener;
+    const choice = torqueNm === null ? null : torqueWrench.run({ torqueNm, wrenches: DEMO_WRENCHES.map(({ name, minNm, maxNm }) => ({ name, minNm, maxNm })) }).result;
+    write('wheel-back', 'torqued', {
+      fastener: fastener.name,
+      how: torqueNm === null ? 'snug' : choice?.wrench ? 'torqued' : 'guess',
+      torqueNm,
+      wrench: choice?.wrench?.name ?? null,
+    });
+  }
+  if (off('hand-over')) return;
+  for (const recheck of recheckDates(state(), new Date(startMs).toISOString().slice(0, 10))) write('hand-over', 'recheck', recheck);
+  write('hand-over', 'handed-over', { to: machine.rider });
+};
+
+const DAY_MS = 86_400_000;
+const PAST = 20;
+
+/** Twenty finished jobs over the last season and two on the bench. `now` in ms. */
+export const writePastJobs = (jobs: JobStore, now: number): void => {
+  const random = seeded(20_261);
+  for (let i = 0; i < PAST; i++) {
+    const wheel = DEMO_WHEELS[(i * 5 + Math.floor(i / DEMO_WHEELS.length)) % DEMO_WHEELS.length]!;
+    const morning = Math.floor((now - (PAST - i) * 9 * DAY_MS) / DAY_MS) * DAY_MS + 9 * 3_600_000;
+    pastJob(jobs, { number: 1 + i, wheel, startMs: morning + Math.round(random() * 6) * 3_600_000 }, random);
+  }
+  const find = (id: string) => DEMO_WHEELS.find((w) => w.id === id)!;
+  pastJob(jobs, { number: PAST + 1, wheel: find('w-orrin-r'), startMs: now - 3 * 3_600_000, until: 'balance' }, random);
+  pastJob(jobs, { number: PAST + 2, wheel: find('w-vellan-r'), startMs: now - 2 * 3_600_000, until: 'tire-on' }, random);
+};

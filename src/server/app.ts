@@ -1,0 +1,53 @@
+import express, { type Express } from 'express';
+import helmet from 'helmet';
+import { join } from 'node:path';
+import type { Logger } from 'pino';
+import pinoHttp from 'pino-http';
+import { loopbackNamesOnly, passphraseGate } from './access';
+import { jobStore } from './db/jobs';
+import type { Db } from './db/open';
+import { ruleStore } from './db/rules';
+import { shopStore } from './db/shop';
+import { errorHandler, unknownRoute } from './errors';
+import { WEB_DIR } from './paths';
+import { jobRoutes } from './routes/jobs';
+import { shopRoutes } from './routes/shop';
+import { workingRoutes } from './routes/workings';
+
+const YEAR_S = 31_536_000;
+
+/** The whole server as a function of its database; `passphrase` when it is reachable from outside. */
+export const createApp = (db: Db, options: { logger: Logger; passphrase?: string | undefined }): Express => {
+  const app = express();
+  const shop = shopStore(db);
+  const rules = ruleStore(db);
+  const jobs = jobStore(db, shop, rules);
+
+  app.disable('x-powered-by');
+  app.use(pinoHttp({ logger: options.logger, autoLogging: { ignore: (req) => !req.url?.startsWith('/api') } }));
+  app.use(
+    helmet({
+      contentSecurityPolicy: { directives: { 'upgrade-insecure-requests': null, 'img-src': ["'self'", 'data:'], 'style-src': ["'self'", "'unsafe-inline'"] } },
+      strictTransportSecurity: false,
+    }),
+  );
+  app.use(options.passphrase ? passphraseGate(options.passphrase) : loopbackNamesOnly);
+  app.use('/api', express.json({ limit: '256kb' }));
+
+  app.get('/api/health', (_req, res) => {
+    db.prepare('SELECT 1').get();
+    res.json({ ok: true });
+  });
+  app.use('/api/workings', workingRoutes());
+  app.use('/api/jobs', jobRoutes(jobs, shop));
+  app.use('/api', shopRoutes(shop, rules, jobs));
+  app.use('/api', unknownRoute);
+
+  app.use('/assets', express.static(join(WEB_DIR, 'assets'), { immutable: true, maxAge: YEAR_S * 1000 }), unknownRoute);
+  app.use(express.static(WEB_DIR, { index: false }));
+  // Every other address is a screen of the one page.
+  app.get('/{*screen}', (_req, res) => res.sendFile('index.html', { root: WEB_DIR }));
+  app.use(unknownRoute);
+  app.use(errorHandler);
+  return app;
+};

@@ -1,0 +1,44 @@
+import type { ErrorRequestHandler, RequestHandler } from 'express';
+import type {} from 'pino-http';
+import { InputError, type InputProblem } from '../core/errors';
+import type { Entry } from '../core/job';
+
+/** What was asked for is not there. */
+export class NotFound extends Error {}
+
+/** The log has moved on: what the client has not seen comes with the refusal. */
+export class LogMovedOn extends Error {
+  constructor(
+    readonly entries: Entry[],
+    readonly seq: number,
+  ) {
+    super('Somebody else has written to this job since you last looked.');
+  }
+}
+
+/** One shape for every refusal. */
+const problem = (field: string, message: string, expected: string): { error: InputProblem } => ({
+  error: { field, message, expected },
+});
+
+export const unknownRoute: RequestHandler = (req, _res, next) => next(new NotFound(`There is nothing at ${req.path}.`));
+
+/** Turns every error into the one shape; defects are logged and say nothing about the inside. */
+export const errorHandler: ErrorRequestHandler = (error, req, res, _next) => {
+  if (error instanceof InputError) {
+    res.status(422).json({ error: error.toProblem() });
+  } else if (error instanceof LogMovedOn) {
+    res.status(409).json({
+      ...problem('expectedSeq', error.message, `the number of the newest entry, ${error.seq}`),
+      entries: error.entries,
+      seq: error.seq,
+    });
+  } else if (error instanceof NotFound) {
+    res.status(404).json(problem('path', error.message, 'an address that exists'));
+  } else if (typeof error?.status === 'number' && error.status < 500) {
+    res.status(error.status).json(problem('body', error.status === 413 ? 'The request is too large.' : 'The request cannot be read.', 'JSON of at most 256 kB'));
+  } else {
+    req.log?.error({ err: error }, 'request failed');
+    res.status(500).json(problem('server', 'Something went wrong on the server. Nothing was saved.', 'another try; if it stays, look at the server log'));
+  }
+};

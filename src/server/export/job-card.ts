@@ -1,0 +1,116 @@
+import PDFDocument from 'pdfkit';
+import { dialMarks, foldJob, jobCard, type Entry, type JobCard } from '../../core/job';
+import type { UnitPreferences } from '../../core/units';
+import { wheelDial, type DialRole } from '../../core/wheels';
+import type { JobSummary } from '../db/jobs';
+import { packageFile } from '../paths';
+
+const FONT_DIR = '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin';
+const INK = '#22262a';
+const SOFT = '#5a5a55';
+const LINE = '#b7a68b';
+const PAGE = { left: 48, right: 547, width: 499, bottom: 790 };
+const DIAL = { x: 330, y: 108, scale: 0.36 };
+
+/** Print colors of the dial: ink on paper, and never a meaning by color alone. */
+const PRINT: Record<DialRole, string> = {
+  rubber: '#2c2f31', lug: '#ffffff', rim: '#c9c9c9', hub: '#ffffff', spoke: '#b7b7b7', ink: INK, label: INK, hour: SOFT,
+  lock: INK, weight: INK, heavy: '#0f6f78', wedge: '#cfe3df', live: '#0f6f78', mark: '#ffffff', arrow: '#ffffff', leader: INK,
+};
+
+type Doc = PDFKit.PDFDocument;
+
+const drawDial = (doc: Doc, shapes: ReturnType<typeof wheelDial>): void => {
+  doc.save().translate(DIAL.x, DIAL.y).scale(DIAL.scale);
+  for (const shape of shapes) {
+    const color = PRINT[shape.role];
+    if (shape.kind === 'text') {
+      const size = shape.size * 1.15;
+      doc.font('bold').fontSize(size).fillColor(color);
+      const width = doc.widthOfString(shape.text);
+      const x = shape.anchor === 'middle' ? shape.x - width / 2 : shape.anchor === 'end' ? shape.x - width : shape.x;
+      doc.text(shape.text, x, shape.y - size * 0.8, { lineBreak: false });
+      continue;
+    }
+    if (shape.kind === 'circle') doc.circle(shape.cx, shape.cy, shape.r);
+    else doc.path(shape.d);
+    if (shape.filled) doc.fill(color);
+    else doc.lineWidth(shape.role === 'lug' ? 7 : 2).stroke(color);
+  }
+  doc.restore();
+};
+
+const heading = (doc: Doc, text: string, y: number): number => {
+  doc.moveTo(PAGE.left, y).lineTo(PAGE.left + 262, y).lineWidth(0.8).stroke(LINE);
+  doc.font('bold').fontSize(10.5).fillColor(INK).text(text, PAGE.left, y + 5);
+  return y + 20;
+};
+
+const rows = (doc: Doc, list: [string, string][], from: number): number => {
+  let y = from;
+  for (const [label, value] of list) {
+    if (y > PAGE.bottom - 30) {
+      doc.addPage();
+      y = 48;
+    }
+    doc.font('regular').fontSize(9.5).fillColor(SOFT).text(label, PAGE.left, y, { width: 105 });
+    const labelBottom = doc.y;
+    doc.fillColor(INK).text(value, PAGE.left + 110, y, { width: 152 });
+    y = Math.max(doc.y, labelBottom) + 2;
+  }
+  return y + 6;
+};
+
+const list = (doc: Doc, title: string, items: string[]): void => {
+  if (items.length === 0) return;
+  if (doc.y > PAGE.bottom - 60) doc.addPage();
+  doc.moveDown(0.6).font('bold').fontSize(10.5).fillColor(INK).text(title, PAGE.left, doc.y, { width: PAGE.width });
+  doc.font('regular').fontSize(9.5);
+  for (const item of items) doc.text(`– ${item}`, PAGE.left, doc.y + 1, { width: PAGE.width });
+};
+
+const drawCard = (doc: Doc, card: JobCard): void => {
+  let y = 108;
+  for (const section of card.sections) y = rows(doc, section.rows, heading(doc, section.title, y));
+  doc.y = Math.max(y, DIAL.y + 600 * DIAL.scale + 12);
+  doc.x = PAGE.left;
+  list(doc, 'Look again', card.rechecks.map((r) => `${r.onDate}: ${r.what}`));
+  list(doc, 'Doubtful', card.doubts);
+  list(doc, 'Missing in the log', card.missing);
+  list(doc, 'Notes', card.notes);
+  list(doc, 'Safety', [
+    'Pump the brake until it is firm before the machine rolls. Ride gently at first; new tires are slippery.',
+    'The maker\u2019s manual and local codes come before this card.',
+  ]);
+};
+
+/** The job card as a PDF file, A4, in the fitter's units. */
+export const jobCardPdf = (input: {
+  job: JobSummary;
+  entries: readonly Entry[];
+  units: UnitPreferences;
+  shopName: string;
+  on: Date;
+}): Promise<Buffer> =>
+  new Promise((resolve, reject) => {
+    const state = foldJob(input.entries);
+    const card = jobCard(state, input.on.toISOString().slice(0, 10), input.units);
+    const doc = new PDFDocument({
+      size: 'A4',
+      margin: 48,
+      info: { Title: `Job ${input.job.number}: ${card.title}`, Author: input.shopName || 'Tough Rimstone', CreationDate: input.on },
+    });
+    const chunks: Buffer[] = [];
+    doc.on('data', (chunk: Buffer) => chunks.push(chunk));
+    doc.on('end', () => resolve(Buffer.concat(chunks)));
+    doc.on('error', reject);
+    doc.registerFont('regular', packageFile(`${FONT_DIR}-400-normal.woff`));
+    doc.registerFont('bold', packageFile(`${FONT_DIR}-700-normal.woff`));
+    doc.font('bold').fontSize(18).fillColor(INK).text(card.title, PAGE.left, 44);
+    doc.font('regular').fontSize(10).fillColor(SOFT).text(card.subtitle);
+    doc.text(`Job ${input.job.number} · opened ${input.job.openedAt.slice(0, 10)}${input.shopName ? ` · ${input.shopName}` : ''}`);
+    if (state.wheel)
+      drawDial(doc, wheelDial({ wheel: state.wheel, marks: dialMarks(state, 'hand-over'), sideUp: 'disc', tireOn: true }));
+    drawCard(doc, card);
+    doc.end();
+  });

@@ -1,0 +1,27 @@
+import { addDays, formatISO, parseISO } from 'date-fns';
+import { createEvents, type DateArray } from 'ics';
+import { foldJob, recheckDates, type Entry } from '../../core/job';
+import { POSITION_WORDS } from '../../core/wheels/wheel';
+import type { JobSummary } from '../db/jobs';
+
+const dateParts = (day: string): DateArray => day.split('-').map(Number) as unknown as DateArray;
+
+/** The rechecks of a job as all-day events, iCalendar (RFC 5545). */
+export const recheckCalendar = (job: JobSummary, log: readonly Entry[], now: Date): string => {
+  const state = foldJob(log);
+  const workDay = (state.handedOver?.at ?? now.toISOString()).slice(0, 10);
+  const wheel = POSITION_WORDS[job.wheelPosition as keyof typeof POSITION_WORDS].toLowerCase();
+  const { error, value } = createEvents(
+    recheckDates(state, workDay).map((recheck, i) => ({
+      uid: `${job.id}-${i + 1}@rimstone`,
+      title: `${recheck.what}: ${wheel}, ${job.machineName}`,
+      description: `Job ${job.number}, ${state.rider}`,
+      start: dateParts(recheck.onDate),
+      end: dateParts(formatISO(addDays(parseISO(recheck.onDate), 1), { representation: 'date' })),
+      productId: 'tough-rimstone',
+      calName: `Job ${job.number} rechecks`,
+    })),
+  );
+  if (error || !value) throw error ?? new Error('no calendar was written');
+  return value;
+};

@@ -1,0 +1,65 @@
+import { createServer } from 'node:http';
+import { join } from 'node:path';
+import pino from 'pino';
+import { isLoopback } from './access';
+import { createApp } from './app';
+import { DatabaseUnusable, openDb } from './db/open';
+import { PROJECT_DIR } from './paths';
+
+const GRACE_MS = 5000;
+
+const fail = (message: string): never => {
+  process.stderr.write(`${message}\n`);
+  process.exit(1);
+};
+
+const portFrom = (text: string): number => {
+  const port = Number(text);
+  return Number.isInteger(port) && port >= 0 && port <= 65535
+    ? port
+    : fail(`PORT is "${text}"; it must be a whole number from 0 to 65535.`);
+};
+
+const start = (): void => {
+  const port = portFrom(process.env.PORT ?? '4180');
+  const host = process.env.HOST ?? '127.0.0.1';
+  const passphrase = process.env.RIMSTONE_PASSPHRASE || undefined;
+  const file = process.env.RIMSTONE_DB ?? join(PROJECT_DIR, 'data', 'shop.sqlite');
+  if (!isLoopback(host) && !passphrase)
+    fail(`HOST ${host} can be reached from other machines. Set RIMSTONE_PASSPHRASE to the passphrase they must give.`);
+
+  const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
+  const db = openDb(file);
+  const server = createServer(createApp(db, { logger, passphrase }));
+
+  server.on('error', (error: NodeJS.ErrnoException) => {
+    db.close();
+    if (error.code === 'EADDRINUSE') fail(`Port ${port} is busy. Set PORT to a free one, for example PORT=${port + 1}.`);
+    if (error.code === 'EADDRNOTAVAIL' || error.code === 'ENOTFOUND') fail(`HOST ${host} is not an address of this machine.`);
+    if (error.code === 'EACCES') fail(`Port ${port} may not be used by this account. Set PORT to one above 1024.`);
+    fail(`The server cannot start: ${error.message}`);
+  });
+  server.listen(port, host, () => {
+    const address = server.address();
+    const at = typeof address === 'object' && address ? address.port : port;
+    process.stdout.write(`Tough Rimstone is ready: http://${host.includes(':') ? `[${host}]` : host}:${at}\n`);
+  });
+
+  const stop = (): void => {
+    server.close(() => {
+      db.close();
+      process.exit(0);
+    });
+    server.closeIdleConnections();
+    setTimeout(() => server.closeAllConnections(), GRACE_MS).unref();
+  };
+  process.once('SIGINT', stop);
+  process.once('SIGTERM', stop);
+};
+
+try {
+  start();
+} catch (error) {
+  if (error instanceof DatabaseUnusable) fail(error.message);
+  throw error;
+}

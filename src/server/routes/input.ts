@@ -1,0 +1,40 @@
+import Joi from 'joi';
+import { date, text } from '../../core/fields';
+import { InputError } from '../../core/errors';
+import type { UnitPreferences } from '../../core/units';
+
+/** Query and parameters arrive as text: this turns numbers into numbers and then checks as ever. */
+export const checkQuery = <T>(schema: Joi.Schema, query: unknown): T => {
+  const { error, value } = schema.validate(query, { convert: true, abortEarly: true });
+  if (!error) return value as T;
+  const field = String(error.details[0]!.path[0] ?? 'query').slice(0, 60);
+  const expected = (schema.describe() as { keys?: Record<string, { metas?: { expected?: string }[] }> }).keys?.[field]?.metas?.[0]?.expected;
+  throw new InputError(field, `${field} does not fit.`, expected ?? 'the fields that this address takes');
+};
+
+export const who = text(60, 'Who does it');
+export const recordId = text(60, 'The record\u2019s name in the database').pattern(/^[\w-]+$/);
+
+const number = (min: number, max: number, usual: number, says: string) =>
+  Joi.number().integer().min(min).max(max).default(usual).meta({ expected: `${says}: a whole number from ${min} to ${max}` });
+
+/** The query of the jobs list. */
+export const jobQuery = Joi.object({
+  search: Joi.string().allow('').max(100).default('').meta({ expected: 'search: at most 100 characters' }),
+  from: date('First day').optional(),
+  to: date('Last day').optional(),
+  limit: number(1, 200, 50, 'limit'),
+  offset: number(0, 1_000_000, 0, 'offset'),
+});
+
+const unit = (...choices: string[]) =>
+  Joi.string().valid(...choices).default(choices[0]!).meta({ expected: `one of ${choices.join(', ')}` });
+
+/** The fitter's units, for what is printed. */
+export const unitQuery = Joi.object<UnitPreferences>({
+  pressure: unit('psi', 'kPa', 'bar'),
+  length: unit('mm', 'in'),
+  mass: unit('g', 'oz'),
+  torque: unit('N·m', 'lbf·ft'),
+  temperature: unit('°C', '°F'),
+});

@@ -1,0 +1,69 @@
+import { Router } from 'express';
+import Joi from 'joi';
+import { check, count, listOf } from '../../core/fields';
+import type { UnitPreferences } from '../../core/units';
+import type { JobQuery, JobStore } from '../db/jobs';
+import type { ShopStore } from '../db/shop';
+import { jobCardPdf } from '../export/job-card';
+import { logCsv } from '../export/log-csv';
+import { recheckCalendar } from '../export/recheck-calendar';
+import { checkQuery, jobQuery, recordId, unitQuery, who } from './input';
+
+const MOST_ENTRIES = 50;
+
+const openBody = Joi.object({ id: recordId, machineId: recordId, wheelId: recordId, who }).required();
+const appendBody = Joi.object({
+  expectedSeq: count(0, 1_000_000_000, 'The newest entry that you have seen'),
+  entries: listOf(Joi.object().unknown(), MOST_ENTRIES, 'The entries to append').custom((value: unknown[], helpers) =>
+    value.length > 0 ? value : helpers.error('any.invalid'),
+  ),
+}).required();
+
+/** Jobs: list, open, read, append, and what is printed or exported of them. */
+export const jobRoutes = (jobs: JobStore, shop: ShopStore): Router => {
+  const router = Router();
+
+  router.get('/', (req, res) => void res.json(jobs.list(checkQuery<JobQuery>(jobQuery, req.query))));
+
+  router.post('/', (req, res) => {
+    const body = check<{ id: string; machineId: string; wheelId: string; who: string }>(openBody, req.body);
+    const job = jobs.open(body);
+    res.status(201).json({ job, entries: jobs.entriesOf(job.id) });
+  });
+
+  router.param('id', (_req, _res, next, id: string) => {
+    check(recordId, id);
+    next();
+  });
+
+  router.get('/:id', (req, res) => {
+    const job = jobs.find(req.params.id);
+    res.json({ job, entries: jobs.entriesOf(job.id) });
+  });
+
+  router.post('/:id/entries', (req, res) => {
+    const { expectedSeq, entries } = check<{ expectedSeq: number; entries: unknown[] }>(appendBody, req.body);
+    const written = jobs.append(req.params.id, expectedSeq, entries);
+    res.status(201).json({ entries: written, seq: written.at(-1)!.seq });
+  });
+
+  router.get('/:id/log.csv', (req, res) => {
+    const job = jobs.find(req.params.id);
+    res.type('text/csv').attachment(`job-${job.number}-log.csv`).send(logCsv(jobs.entriesOf(job.id)));
+  });
+
+  router.get('/:id/rechecks.ics', (req, res) => {
+    const job = jobs.find(req.params.id);
+    const calendar = recheckCalendar(job, jobs.entriesOf(job.id), new Date());
+    res.type('text/calendar').attachment(`job-${job.number}-rechecks.ics`).send(calendar);
+  });
+
+  router.get('/:id/card.pdf', async (req, res) => {
+    const units = checkQuery<UnitPreferences>(unitQuery, req.query);
+    const job = jobs.find(req.params.id);
+    const pdf = await jobCardPdf({ job, entries: jobs.entriesOf(job.id), units, shopName: shop.all().name, on: new Date() });
+    res.type('application/pdf').attachment(`job-${job.number}.pdf`).send(pdf);
+  });
+
+  return router;
+};

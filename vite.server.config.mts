@@ -1,0 +1,17 @@
+import { defineConfig } from 'vite';
+
+/** The server as plain CommonJS for Node; packages stay outside the bundle. */
+export default defineConfig({
+  publicDir: false,
+  build: {
+    ssr: true,
+    outDir: 'dist/server',
+    emptyOutDir: true,
+    target: 'node20',
+    minify: false,
+    rollupOptions: {
+      input: { main: 'src/server/main.ts', 'fill-demo': 'src/demo/fill-demo.ts' },
+      output: { format: 'cjs', entryFileNames: '[name].cjs', chunkFileNames: '[name].cjs' },
+    },
+  },
+});
