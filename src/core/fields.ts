@@ -69,15 +69,41 @@ export const ruleValues = (): Joi.Schema =>
     .meta({ expected: 'rule values by key, for example { "pressure.motocrossKpa": 86 }' })
     .optional();
 
-type SchemaReport = { metas?: { expected?: string }[]; keys?: Record<string, SchemaReport>; items?: SchemaReport[] };
+/** The inside of a Joi schema that its browser build also has; `describe()` is left out there. */
+interface Inside {
+  type: string;
+  $_terms: { metas?: { expected?: string }[]; keys?: { key: string; schema: Inside }[] | null; items?: Inside[] };
+  _flags: { presence?: string; description?: string };
+}
+
+const inside = (schema: Joi.Schema): Inside => schema as unknown as Inside;
+
+/** What a field of a schema is called, and what it takes. */
+export interface FieldReport {
+  name: string;
+  says: string;
+  expected: string;
+  required: boolean;
+  isText: boolean;
+}
+
+/** The fields of an object schema, for forms. */
+export const fieldsOf = (schema: Joi.Schema): FieldReport[] =>
+  (inside(schema).$_terms.keys ?? []).map(({ key, schema: field }) => ({
+    name: key,
+    says: field._flags.description ?? '',
+    expected: field.$_terms.metas?.find((m) => m.expected)?.expected ?? '',
+    required: field._flags.presence === 'required',
+    isText: field.type === 'string',
+  }));
 
 /** The sentence of the innermost field on `path`, or of the nearest one around it. */
-const expectedAt = (schema: Joi.Schema, path: readonly (string | number)[]): string => {
-  let report: SchemaReport | undefined = schema.describe() as SchemaReport;
+export const expectedAt = (schema: Joi.Schema, path: readonly (string | number)[]): string => {
+  let at: Inside | undefined = inside(schema);
   let expected = 'the fields that the catalog lists';
   for (const step of path) {
-    report = typeof step === 'number' ? report?.items?.[0] : report?.keys?.[step];
-    expected = report?.metas?.find((m) => m.expected)?.expected ?? expected;
+    at = typeof step === 'number' ? at?.$_terms.items?.[0] : at?.$_terms.keys?.find((k) => k.key === step)?.schema;
+    expected = at?.$_terms.metas?.find((m) => m.expected)?.expected ?? expected;
   }
   return expected;
 };

@@ -117,6 +117,6 @@ export const DEMO_WEIGHTS: WeightItem[] = [
 ];
 
 export const DEMO_WRENCHES: WrenchItem[] = [
-  { id: 'wr-1', name: 'long click wrench, 20 to 150 lbf·ft', minNm: lbfFt(20), maxNm: lbfFt(150), leverMm: 480 },
-  { id: 'wr-2', name: 'small beam wrench, 2 to 12 N·m', minNm: 2, maxNm: 12, leverMm: 240 },
+  { id: 'wr-1', name: 'long click wrench', minNm: lbfFt(20), maxNm: lbfFt(150), leverMm: 480 },
+  { id: 'wr-2', name: 'small beam wrench', minNm: 2, maxNm: 12, leverMm: 240 },
 ];

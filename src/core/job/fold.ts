@@ -98,7 +98,14 @@ const apply = (state: JobState, entry: Entry): JobState => {
     case 'pressure-set':
       return { ...state, pressureSet: entry.data };
     case 'rest':
-      return { ...state, rests: [...state.rests, { ...entry.data, entryId: entry.id }], trial: null, weights: null, levelChecks: {} };
+      // A rest after a trial or after weights begins a new balancing.
+      return {
+        ...state,
+        rests: [...(state.trial || state.weights ? [] : state.rests), { ...entry.data, entryId: entry.id }],
+        trial: null,
+        weights: null,
+        levelChecks: {},
+      };
     case 'trial-rest':
       return { ...state, trial: entry.data, weights: null, levelChecks: {} };
     case 'weights':

@@ -10,10 +10,10 @@ export type ClearancePlace = (typeof CLEARANCE_PLACES)[number];
 
 /** The places in words. */
 export const PLACE_WORDS: Record<ClearancePlace, string> = {
-  above: 'above the tire (fender, guard, seat)',
-  ahead: 'ahead of the tire (swingarm, fork brace)',
-  left: 'left side of the tire',
-  right: 'right side of the tire',
+  above: 'above the tire',
+  ahead: 'ahead of the tire',
+  left: 'left of the tire',
+  right: 'right of the tire',
 };
 
 /** Changes from the old tire to the new; positive is larger or more room used. */

@@ -66,7 +66,10 @@ export const torqueWrench = defineWorking<Input, TorqueChoice>({
     const middle = (s: (typeof covering)[number]) =>
       Math.abs((s.settingNm - s.wrench.minNm) / (s.wrench.maxNm - s.wrench.minNm || 1) - 0.5);
     const best = [...covering].sort((a, b) => middle(a) - middle(b))[0];
-    for (const w of wrenches) show.line(w.name, 'range', `${n(w.minNm)} to ${n(w.maxNm)} N·m`);
+    for (const w of wrenches) {
+      show.line(w.name, 'lowest setting', w.minNm, 'Nm');
+      show.line(w.name, 'highest setting', w.maxNm, 'Nm');
+    }
     show.basis('practice', 'a wrench is used within its scale only, near the middle when there is a choice');
     if (best) {
       if (best.lever !== undefined) {
@@ -81,16 +84,10 @@ export const torqueWrench = defineWorking<Input, TorqueChoice>({
     show.caution('Winding a wrench below its scale is a guess, and is recorded as one.');
     if (wrenches.length > 0 && usable.length === 0)
       return { wrench: null, settingNm: null, reason: 'The lever length of the wrench is needed with an extension.' };
-    const lowest = Math.min(...wrenches.map((w) => w.minNm));
-    const highest = Math.max(...wrenches.map((w) => w.maxNm));
-    const reason =
-      wrenches.length === 0
-        ? 'There is no torque wrench in the shop.'
-        : usable.every((s) => s.settingNm < s.wrench.minNm)
-          ? `No wrench goes this low: the lowest scale starts at ${n(lowest)} N·m.`
-          : usable.every((s) => s.settingNm > s.wrench.maxNm)
-            ? `No wrench goes this high: the highest scale ends at ${n(highest)} N·m.`
-            : 'The value falls between the scales of the wrenches.';
+    const above = usable.filter((x) => x.settingNm < x.wrench.minNm).sort((a, b) => a.wrench.minNm - b.wrench.minNm)[0];
+    const below = usable.filter((x) => x.settingNm > x.wrench.maxNm).sort((a, b) => b.wrench.maxNm - a.wrench.maxNm)[0];
+    const parts = [below && `${below.wrench.name} ends below it`, above && `${above.wrench.name} starts above it`].filter(Boolean);
+    const reason = parts.length > 0 ? `No wrench covers it: ${parts.join('; ')}.` : 'There is no torque wrench in the shop.';
     return { wrench: null, settingNm: null, reason };
   },
 });

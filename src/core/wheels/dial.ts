@@ -38,7 +38,7 @@ export interface DialView {
 
 const CX = 300;
 const CY = 300;
-const R = { tread: 262, lug: 247, bead: 220, rimOut: 218, rimIn: 196, hub: 48, axle: 16, weightOut: 196, weightIn: 180 };
+const R = { tread: 268, lug: 253, bead: 227, rimOut: 225, rimIn: 203, hub: 49, axle: 17, weightOut: 203, weightIn: 186 };
 const LUGS = 56;
 
 const n = (v: number) => Math.round(v * 10) / 10;
@@ -58,14 +58,21 @@ const circle = (role: DialRole, r: number, filled = true): DialShape => ({ kind:
 const path = (role: DialRole, d: string, filled = true): DialShape => ({ kind: 'path', role, d, filled });
 const line = (role: DialRole, deg: number, from: number, to: number, toDeg = deg): DialShape =>
   path(role, `M${at(deg, from).join(' ')}L${at(toDeg, to).join(' ')}`, false);
+/** Half the width of a character of the condensed label face, as a share of its size. */
+const HALF_CHAR = 0.22;
+
 const label = (role: DialRole, deg: number, r: number, text: string, size: number): DialShape => {
-  const [x, y] = at(deg, r);
   const across = Math.sin((deg * Math.PI) / 180);
-  const anchor = r < R.rimIn || Math.abs(across) < 0.3 ? 'middle' : across > 0 ? 'start' : 'end';
+  const inside = r < R.rimIn;
+  // Inside the rim a long label is drawn toward the hub, so that it does not cover what it names.
+  const [x, y] = at(deg, inside ? r - Math.abs(across) * text.length * size * HALF_CHAR : r);
+  const anchor = inside || Math.abs(across) < 0.3 ? 'middle' : across > 0 ? 'start' : 'end';
   return { kind: 'text', role, x, y: n(y + size * 0.35), text, size, anchor };
 };
 
-const OUTSIDE = 282;
+const OUTSIDE = 284;
+/** Beyond this far to the side a label has no room outside the tire and goes inside the rim. */
+const SIDEWAYS = 0.62;
 
 const body = ({ wheel, tireOn }: DialView): DialShape[] => {
   const shapes: DialShape[] = [];
@@ -131,7 +138,10 @@ const shapesOf = (mark: DialMark, side: (deg: number) => number, over: boolean):
         mark.at === 'start'
           ? path('live', band(deg - 6, deg + 6, R.rimOut + 4, R.rimIn - 2))
           : { kind: 'circle', role: mark.at === 'keeper' ? 'ink' : 'live', cx, cy, r: 9, filled: mark.at === 'keeper' };
-      return [shape, line('leader', deg, R.tread - 4, R.tread + 10), label(mark.at === 'start' ? 'live' : 'label', deg, R.tread + 20, text, 16)];
+      const role = mark.at === 'start' ? 'live' : 'label';
+      return Math.abs(Math.sin((deg * Math.PI) / 180)) > SIDEWAYS
+        ? [shape, line('leader', deg, R.rimIn - 4, R.rimIn - 22), label(role, deg, R.rimIn - 52, text, 17)]
+        : [shape, line('leader', deg, R.tread - 4, R.tread + 10), label(role, deg, R.tread + 18, text, 17)];
     }
     case 'kneel': {
       const [from, to] = over ? [side(mark.toDeg), side(mark.fromDeg)] : [side(mark.fromDeg), side(mark.toDeg)];
@@ -164,8 +174,8 @@ const shapesOf = (mark: DialMark, side: (deg: number) => number, over: boolean):
 };
 
 const valve = (): DialShape[] => [
-  path('ink', `M295 104h10v26h-10z`),
-  label('label', 0, R.rimIn - 52, 'valve', 16),
+  path('ink', `M295 97h10v27h-10z`),
+  label('label', 0, R.rimIn - 44, 'valve', 17),
 ];
 
 /** All shapes of the dial, in painting order. */

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { date, text } from '../../core/fields';
+import { date, expectedAt, text } from '../../core/fields';
 import { InputError } from '../../core/errors';
 import type { UnitPreferences } from '../../core/units';
 
@@ -8,8 +8,7 @@ export const checkQuery = <T>(schema: Joi.Schema, query: unknown): T => {
   const { error, value } = schema.validate(query, { convert: true, abortEarly: true });
   if (!error) return value as T;
   const field = String(error.details[0]!.path[0] ?? 'query').slice(0, 60);
-  const expected = (schema.describe() as { keys?: Record<string, { metas?: { expected?: string }[] }> }).keys?.[field]?.metas?.[0]?.expected;
-  throw new InputError(field, `${field} does not fit.`, expected ?? 'the fields that this address takes');
+  throw new InputError(field, `${field} does not fit.`, expectedAt(schema, [field]));
 };
 
 export const who = text(60, 'Who does it');

@@ -1,0 +1,97 @@
+import { Popover } from 'radix-ui';
+import { useState } from 'react';
+import type { UnitPreferences } from '../../core/units';
+import { useApp, useDo } from '../store';
+import { api, ApiError } from '../store/api';
+import { themeChosen, unitChosen, whoChosen, type Prefs } from '../store/prefs-slice';
+import { loadShop } from '../store/shop-slice';
+import { Button } from './Button';
+import { ChoiceField, TextField } from './fields';
+
+const UNIT_CHOICES: { key: keyof UnitPreferences; label: string; values: string[] }[] = [
+  { key: 'pressure', label: 'Pressure', values: ['psi', 'kPa', 'bar'] },
+  { key: 'length', label: 'Length', values: ['mm', 'in'] },
+  { key: 'mass', label: 'Mass', values: ['g', 'oz'] },
+  { key: 'torque', label: 'Torque', values: ['N·m', 'lbf·ft'] },
+  { key: 'temperature', label: 'Temperature', values: ['°C', '°F'] },
+];
+
+/** `Juna Birk` as `JB`. */
+const initials = (name: string): string =>
+  name
+    .split(/\s+/)
+    .filter(Boolean)
+    .map((w) => w[0]!.toUpperCase())
+    .slice(0, 2)
+    .join('') || '?';
+
+const WhoIsThere = () => {
+  const dispatch = useDo();
+  const people = useApp((s) => s.shop.shop?.people) ?? [];
+  const who = useApp((s) => s.prefs.who);
+  const [name, setName] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  const add = async () => {
+    if (!name.trim()) return setProblem('Type the name of the fitter.');
+    try {
+      await api.addPerson(name.trim());
+      await dispatch(loadShop());
+      dispatch(whoChosen(name.trim()));
+      setName('');
+      setProblem(null);
+    } catch (error) {
+      if (!(error instanceof ApiError)) throw error;
+      setProblem(error.message);
+    }
+  };
+  return (
+    <>
+      {people.length > 0 && (
+        <ChoiceField label="Who is at the bench" value={who} onChange={(v) => dispatch(whoChosen(v))} options={people.map((p) => [p, p] as const)} />
+      )}
+      <form className="flex items-end gap-2" onSubmit={(e) => { e.preventDefault(); void add(); }}>
+        <div className="flex-1">
+          <TextField label="Somebody new" value={name} onChange={setName} problem={problem} maxLength={60} />
+        </div>
+        <Button small type="submit">Add</Button>
+      </form>
+    </>
+  );
+};
+
+/** Who is at the bench, in which units, by which light. */
+export const Bench = () => {
+  const dispatch = useDo();
+  const prefs = useApp((s) => s.prefs);
+  return (
+    <Popover.Root>
+      <Popover.Trigger asChild>
+        <button type="button" className="stamp shrink-0" aria-label={`Bench: ${prefs.who || 'nobody yet'}, units and light`}>
+          {initials(prefs.who)}
+        </button>
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content align="end" sideOffset={8} className="z-40 max-h-[85vh] w-[min(340px,94vw)] space-y-3 overflow-y-auto rounded-2xl border-2 border-ink bg-stone p-4" aria-label="Bench">
+          <WhoIsThere />
+          <ChoiceField
+            label="Light"
+            value={prefs.theme}
+            onChange={(v) => dispatch(themeChosen(v as Prefs['theme']))}
+            options={[['auto', 'as the machine has it'], ['day', 'day'], ['night', 'night']]}
+          />
+          <div className="grid grid-cols-2 gap-2">
+            {UNIT_CHOICES.map(({ key, label, values }) => (
+              <ChoiceField
+                key={key}
+                label={label}
+                value={prefs.units[key]}
+                onChange={(v) => dispatch(unitChosen({ [key]: v }))}
+                options={values.map((v) => [v, v] as const)}
+              />
+            ))}
+          </div>
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+};

@@ -1,0 +1,70 @@
+import { useMemo, useRef, type MouseEvent } from 'react';
+import { mirrored, normalDeg, placeText } from '../../core/units';
+import { wheelDial, type DialMark, type DialShape, type DialView } from '../../core/wheels';
+
+interface Props extends DialView {
+  /** Picks a place by tapping, in degrees as seen from the disc side. The field beside it does the same by keys. */
+  onPick?: ((deg: number) => void) | undefined;
+  className?: string;
+}
+
+const MARK_WORDS: Partial<Record<DialMark['at'], string>> = {
+  lock: 'rim lock', 'light-mark': 'light mark', start: 'start', finish: 'finish', heavy: 'heavy spot', trial: 'trial mass', weight: 'weight', rest: 'rest',
+};
+
+const describe = (marks: readonly DialMark[], over: boolean): string => {
+  const said = marks.flatMap((m) => {
+    const word = MARK_WORDS[m.at];
+    return word && 'deg' in m ? [`${word} at ${placeText(over ? mirrored(m.deg) : m.deg)}`] : [];
+  });
+  return ['Wheel dial, valve at 12', ...said].join(', ');
+};
+
+const Shape = ({ shape }: { shape: DialShape }) => {
+  if (shape.kind === 'text')
+    return (
+      <text className={shape.role} x={shape.x} y={shape.y} fontSize={shape.size} textAnchor={shape.anchor}>
+        {shape.text}
+      </text>
+    );
+  const className = `${shape.role} ${shape.filled ? 'filled' : ''}`;
+  return shape.kind === 'circle' ? (
+    <circle className={className} cx={shape.cx} cy={shape.cy} r={shape.r} fill={shape.filled ? undefined : 'none'} />
+  ) : (
+    <path className={className} d={shape.d} fill={shape.filled ? undefined : 'none'} />
+  );
+};
+
+/** Snaps to the half minute of the clock face, finer than a hand can point. */
+const SNAP_DEG = 1;
+
+/** The picture that fitters look at instead of reading. */
+export const WheelDial = ({ onPick, className = '', wheel, marks, sideUp, tireOn }: Props) => {
+  const svg = useRef<SVGSVGElement>(null);
+  const shapes = useMemo(() => wheelDial({ wheel, marks, sideUp, tireOn }), [wheel, marks, sideUp, tireOn]);
+  const over = sideUp === 'other';
+
+  const pick = (event: MouseEvent) => {
+    const matrix = svg.current?.getScreenCTM();
+    if (!matrix || !onPick) return;
+    const p = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse());
+    const seen = normalDeg((Math.atan2(p.x - 300, 300 - p.y) * 180) / Math.PI);
+    const snapped = normalDeg(Math.round(seen / SNAP_DEG) * SNAP_DEG);
+    onPick(over ? mirrored(snapped) : snapped);
+  };
+
+  return (
+    <svg
+      ref={svg}
+      viewBox="-6 2 612 598"
+      role="img"
+      aria-label={describe(marks, over)}
+      className={`dial ${onPick ? 'cursor-crosshair' : ''} ${className}`}
+      onClick={onPick ? pick : undefined}
+    >
+      {shapes.map((shape, i) => (
+        <Shape key={i} shape={shape} />
+      ))}
+    </svg>
+  );
+};

@@ -1,0 +1,80 @@
+import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+
+/** A key and what it does; a foot pedal that types it works as well. */
+export interface KeyAction {
+  key: string;
+  says: string;
+  run: () => void;
+}
+
+interface KeyBoard {
+  bind(actions: readonly KeyAction[]): () => void;
+  list(): KeyAction[];
+}
+
+const Keys = createContext<KeyBoard | null>(null);
+
+const isTyping = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+
+/** Listens for keys once for the whole app; what was bound last wins. */
+export const KeysProvider = ({ children }: { children: ReactNode }) => {
+  const layers = useRef<(readonly KeyAction[])[]>([]);
+
+  const bind = useCallback((actions: readonly KeyAction[]) => {
+    layers.current.push(actions);
+    return () => {
+      layers.current = layers.current.filter((l) => l !== actions);
+    };
+  }, []);
+
+  const list = useCallback(() => {
+    const byKey = new Map<string, KeyAction>();
+    for (const layer of layers.current) for (const action of layer) byKey.set(action.key, action);
+    return [...byKey.values()];
+  }, []);
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
+      if (document.querySelector('[role=dialog]')) return;
+      const pressed = event.key.length === 1 ? event.key.toLowerCase() : event.key;
+      const action = list().find((a) => a.key === pressed);
+      if (!action) return;
+      event.preventDefault();
+      action.run();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [list]);
+
+  const board = useMemo(() => ({ bind, list }), [bind, list]);
+  return <Keys.Provider value={board}>{children}</Keys.Provider>;
+};
+
+const useBoard = (): KeyBoard => {
+  const board = useContext(Keys);
+  if (!board) throw new Error('Keys are used outside their provider');
+  return board;
+};
+
+/** Binds keys while the component is shown. */
+export const useKeys = (actions: readonly KeyAction[]): void => {
+  const { bind } = useBoard();
+  const latest = useRef(actions);
+  useEffect(() => {
+    latest.current = actions;
+  });
+  const signature = actions.map((a) => `${a.key}:${a.says}`).join('|');
+  useEffect(
+    () => bind(latest.current.map(({ key, says }) => ({ key, says, run: () => latest.current.find((a) => a.key === key)?.run() }))),
+    [bind, signature],
+  );
+};
+
+/** The keys that work right now, read when asked. */
+export const useKeyList = () => {
+  const { list } = useBoard();
+  const [keys, setKeys] = useState<KeyAction[]>([]);
+  return [keys, useCallback(() => setKeys(list()), [list])] as const;
+};

@@ -1,0 +1,129 @@
+import { Dialog } from 'radix-ui';
+import { createContext, useCallback, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
+import { X } from 'lucide-react';
+import type { Working, WorkingLine } from '../../core/working';
+import { useKeys } from './keys';
+import { useUnits } from './quantity';
+import { VerdictMark } from './VerdictMark';
+
+const LineValue = ({ line }: { line: WorkingLine }) => {
+  const { say } = useUnits();
+  const { value, unit } = line;
+  if (typeof value === 'string') return <>{value}</>;
+  return <>{unit ? say(value, unit, unit === 'mm' || unit === 'Nm' || unit === 'g' ? { digits: 1 } : undefined) : Math.round(value * 1000) / 1000}</>;
+};
+
+/** Any working: its lines with the numbers filled in, what they rest on, and the cautions. */
+export const WorkingView = ({ working }: { working: Working }) => (
+  <div>
+    {working.verdict && (
+      <p className="mb-3 text-lg">
+        <VerdictMark verdict={working.verdict} />
+      </p>
+    )}
+    <dl className="rows">
+      {working.lines.map((line, i) => (
+        <div key={i} className="grid grid-cols-[1fr_auto] gap-x-4 border-b border-stone3 py-2">
+          <dt>
+            {line.label}
+            <span className="block text-[15px] text-ink2">{line.formula}</span>
+          </dt>
+          <dd className="num self-center text-right text-lg">
+            <LineValue line={line} />
+          </dd>
+        </div>
+      ))}
+    </dl>
+    {working.basis.length > 0 && (
+      <>
+        <h3 className="mt-5 mb-1 text-lg">What it rests on</h3>
+        <ul className="space-y-1">
+          {working.basis.map((b, i) => (
+            <li key={i} className="text-[16px]">
+              <span className="mr-2 font-semibold">{b.kind}</span>
+              {b.says}
+            </li>
+          ))}
+        </ul>
+      </>
+    )}
+    {working.cautions.length > 0 && (
+      <ul className="caution mt-5 space-y-1">
+        {working.cautions.map((c) => (
+          <li key={c}>{c}</li>
+        ))}
+      </ul>
+    )}
+  </div>
+);
+
+interface Shown {
+  title: string;
+  working: Working;
+}
+
+interface Sheet {
+  show(shown: Shown): void;
+  setMain(shown: Shown | null): void;
+}
+
+const SheetContext = createContext<Sheet | null>(null);
+/** Apart from the setters, so that a station that sets its main working is not drawn again for it. */
+const MainContext = createContext<Shown | null>(null);
+
+/** One sheet for every working; W opens the main one of the screen. */
+export const WorkingSheet = ({ children }: { children: ReactNode }) => {
+  const [open, setOpen] = useState<Shown | null>(null);
+  const [main, setMain] = useState<Shown | null>(null);
+  const show = useCallback((shown: Shown) => setOpen(shown), []);
+  const sheet = useMemo(() => ({ show, setMain }), [show]);
+  useKeys(main ? [{ key: 'w', says: 'Show the working', run: () => setOpen(main) }] : []);
+  return (
+    <SheetContext.Provider value={sheet}>
+      <MainContext.Provider value={main}>{children}</MainContext.Provider>
+      <Dialog.Root open={open !== null} onOpenChange={(is) => !is && setOpen(null)}>
+        <Dialog.Portal>
+          <Dialog.Overlay className="fixed inset-0 z-40 bg-black/35" />
+          <Dialog.Content className="fixed inset-y-0 right-0 z-50 w-[min(520px,100vw)] overflow-y-auto border-l-4 border-lip bg-stone p-6" aria-describedby={undefined}>
+            <div className="mb-4 flex items-start justify-between gap-4">
+              <Dialog.Title className="text-2xl">{open?.title}</Dialog.Title>
+              <Dialog.Close className="grid h-12 w-12 cursor-pointer place-items-center rounded-xl hover:bg-stone2" aria-label="Close the working">
+                <X aria-hidden="true" />
+              </Dialog.Close>
+            </div>
+            {open && <WorkingView working={open.working} />}
+          </Dialog.Content>
+        </Dialog.Portal>
+      </Dialog.Root>
+    </SheetContext.Provider>
+  );
+};
+
+export const useSheet = (): Sheet => {
+  const sheet = useContext(SheetContext);
+  if (!sheet) throw new Error('The working sheet is used outside its provider');
+  return sheet;
+};
+
+/** The working that W opens right now. */
+export const useMain = (): Shown | null => useContext(MainContext);
+
+/** Makes a working the one that W opens while this screen is shown. */
+export const useMainWorking = (title: string, working: Working | null): void => {
+  const { setMain } = useSheet();
+  useEffect(() => {
+    setMain(working ? { title, working } : null);
+    return () => setMain(null);
+  }, [setMain, title, working]);
+};
+
+/** The basis of a number, one tap from its whole working. */
+export const BasisTag = ({ title, working, children }: { title: string; working: Working; children?: ReactNode }) => {
+  const { show } = useSheet();
+  return (
+    <button type="button" className="-my-2 inline-flex min-h-12 min-w-12 cursor-pointer items-center" onClick={() => show({ title, working })}>
+      <span className="basis">{children ?? working.basis[0]?.kind ?? 'how'}</span>
+      <span className="sr-only">, show the working of {title}</span>
+    </button>
+  );
+};

@@ -1,0 +1,132 @@
+import { useEffect, useState } from 'react';
+import { Link, useNavigate, useSearchParams } from 'react-router';
+import { POSITION_WORDS } from '../../core/wheels/wheel';
+import { Button } from '../parts/Button';
+import { TextField } from '../parts/fields';
+import { Failed, Frame, Waiting } from '../parts/Frame';
+import { useKeys } from '../parts/keys';
+import { api, ApiError, type JobSummary } from '../store/api';
+
+const PAGE = 50;
+const TYPING_PAUSE_MS = 180;
+
+const Row = ({ job }: { job: JobSummary }) => {
+  const to = job.handedOver ? `/jobs/${job.id}/hand-over` : `/jobs/${job.id}`;
+  return (
+    <li>
+      <Link to={to} className="grid grid-cols-[64px_1fr_auto] items-center gap-x-4 border-b border-stone3 px-2 py-2 no-underline hover:bg-stone2 md:grid-cols-[64px_minmax(0,2.2fr)_minmax(0,1.2fr)_minmax(0,1.4fr)_110px_130px]">
+        <span className="num text-ink2">{job.number}</span>
+        <span className="head truncate text-lg">
+          {POSITION_WORDS[job.wheelPosition]}, {job.machineName}
+        </span>
+        <span className="truncate max-md:col-start-2">{job.rider}</span>
+        <span className="num truncate max-md:hidden">{job.sizeOn ?? job.sizeOff ?? ''}</span>
+        <span className="num whitespace-nowrap text-ink2 max-md:col-start-2">{job.openedAt.slice(0, 10)}</span>
+        <span className={`inline-flex items-center gap-2 whitespace-nowrap max-md:col-start-3 max-md:row-start-1 ${job.handedOver ? 'text-good' : 'font-semibold text-water'}`}>
+          <svg viewBox="0 0 24 16" width="24" height="16" aria-hidden="true">
+            <path d="M2 2v7q0 5 5 5h10q5 0 5-5V2" fill="none" stroke="currentColor" strokeWidth="3" strokeLinecap="round" />
+            <path d={job.handedOver ? 'M4 4h16v5q0 3-3 3H7q-3 0-3-3z' : 'M4 9h16q0 3-3 3H7q-3 0-3-3z'} fill="currentColor" />
+          </svg>
+          {job.handedOver ? 'handed over' : 'on the bench'}
+        </span>
+      </Link>
+    </li>
+  );
+};
+
+/** Finds a job by machine, wheel, rider, size or date. The search stands in the address, so Back brings it back. */
+export const JobsScreen = () => {
+  const [params, setParams] = useSearchParams();
+  const navigate = useNavigate();
+  const [typed, setTyped] = useState(params.get('search') ?? '');
+  const [found, setFound] = useState<{ jobs: JobSummary[]; total: number } | null>(null);
+  const [problem, setProblem] = useState<ApiError | null>(null);
+  const [tries, setTries] = useState(0);
+  const query = params.toString();
+  useKeys([{ key: 'n', says: 'Start a job', run: () => void navigate('/jobs/new') }]);
+
+  const set = (key: string, value: string) =>
+    setParams(
+      (p) => {
+        if (value) p.set(key, value);
+        else p.delete(key);
+        return p;
+      },
+      { replace: true },
+    );
+
+  useEffect(() => {
+    const wait = setTimeout(() => set('search', typed.trim()), TYPING_PAUSE_MS);
+    return () => clearTimeout(wait);
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- `set` is new on each render and does the same
+  }, [typed]);
+
+  useEffect(() => {
+    let current = true;
+    api.jobs({ ...Object.fromEntries(new URLSearchParams(query)), limit: String(PAGE) }).then(
+      (answer) => {
+        if (!current) return;
+        setFound(answer);
+        setProblem(null);
+      },
+      (error: unknown) => current && setProblem(error instanceof ApiError ? error : null),
+    );
+    return () => {
+      current = false;
+    };
+  }, [query, tries]);
+
+  const more = async () => {
+    const next = await api.jobs({ ...Object.fromEntries(params), limit: String(PAGE), offset: String(found!.jobs.length) });
+    setFound({ jobs: [...found!.jobs, ...next.jobs], total: next.total });
+  };
+
+  return (
+    <Frame
+      title="Jobs"
+      actions={
+        <Link to="/jobs/new" className="btn btn-go">
+          Start a job
+          <kbd className="keycap max-sm:hidden" aria-hidden="true">
+            N
+          </kbd>
+        </Link>
+      }
+    >
+      <div className="mb-4 grid gap-3 md:grid-cols-[1fr_180px_180px]">
+        <TextField label="Find by machine, wheel, rider, size or number" value={typed} onChange={setTyped} maxLength={100} />
+        <TextField label="From" type="date" value={params.get('from') ?? ''} onChange={(v) => set('from', v)} />
+        <TextField label="To" type="date" value={params.get('to') ?? ''} onChange={(v) => set('to', v)} />
+      </div>
+      {problem && (
+        <Failed message={`${problem.message} Right would be: ${problem.expected}.`}>
+          <Button onClick={() => setTries((n) => n + 1)}>Try again</Button>
+        </Failed>
+      )}
+      {!problem && !found && <Waiting what="Looking for the jobs" />}
+      {!problem && found && (
+        <>
+          <p role="status" className="mb-1 text-ink2">
+            {found.total === 0 ? '' : `${found.total} ${found.total === 1 ? 'job' : 'jobs'}`}
+          </p>
+          {found.jobs.length > 0 ? (
+            <ul className="rows">
+              {found.jobs.map((job) => (
+                <Row key={job.id} job={job} />
+              ))}
+            </ul>
+          ) : (
+            <p className="py-14 text-center text-xl text-ink2">
+              {query ? 'No job fits. Take a word away.' : 'No jobs yet. Start the first one.'}
+            </p>
+          )}
+          {found.jobs.length < found.total && (
+            <div className="py-5 text-center">
+              <Button onClick={() => void more()}>Show more</Button>
+            </div>
+          )}
+        </>
+      )}
+    </Frame>
+  );
+};

@@ -1,0 +1,84 @@
+import { useEffect, useMemo } from 'react';
+import { Link, useParams } from 'react-router';
+import { effectiveEntries, entryText, foldJob, stepsOf, STATION_WORDS, type Entry } from '../../core/job';
+import { Button } from '../parts/Button';
+import { Failed, Frame, Waiting } from '../parts/Frame';
+import { OutboxBar } from '../parts/OutboxBar';
+import { useUnits } from '../parts/quantity';
+import { selectLog, useApp, useDo } from '../store';
+import { readJob, write } from '../store/jobs-slice';
+
+/** Which undo took an entry away, so that it can be put back. */
+const undoneBy = (log: readonly Entry[]): Map<string, string> => {
+  const by = new Map<string, string>();
+  const undone = new Set<string>();
+  for (const e of [...log].reverse()) {
+    if (e.kind !== 'undo' || undone.has(e.id)) continue;
+    undone.add(e.data.entryId);
+    by.set(e.data.entryId, e.id);
+  }
+  return by;
+};
+
+/** Everything ever written into a job, in order; what was undone can be put back. */
+export const LogScreen = () => {
+  const { id = '' } = useParams();
+  const dispatch = useDo();
+  const { units } = useUnits();
+  const open = useApp((s) => s.jobs.open[id]);
+  const problem = useApp((s) => s.jobs.problem[id]);
+  const who = useApp((s) => s.prefs.who);
+  const log = useApp((s) => selectLog(s, id));
+  useEffect(() => {
+    void dispatch(readJob(id));
+  }, [dispatch, id]);
+  const standing = useMemo(() => new Set(effectiveEntries(log).map((e) => e.id)), [log]);
+  const words = useMemo(() => new Map(stepsOf(foldJob(log)).map((s) => [s.id, s.say])), [log]);
+  const undone = useMemo(() => undoneBy(log), [log]);
+
+  if (problem && !open)
+    return (
+      <Frame title="Log">
+        <Failed message={problem.message}>
+          <Link className="btn" to="/">All jobs</Link>
+        </Failed>
+      </Frame>
+    );
+  if (!open) return <Waiting what="Reading the log" />;
+  const putBack = (entry: Entry) => dispatch(write(id, entry.station, [{ kind: 'undo', data: { entryId: undone.get(entry.id)! } }]));
+  return (
+    <Frame
+      title={`Log of job ${open.job.number}`}
+      actions={
+        <div className="flex gap-3">
+          <Link className="btn" to={`/jobs/${id}`}>Back to the job</Link>
+          <a className="btn" href={`/api/jobs/${id}/log.csv`}>CSV</a>
+        </div>
+      }
+    >
+      <OutboxBar jobId={id} />
+      <ol className="rows">
+        {log.map((e) => {
+          const gone = e.kind !== 'undo' && !standing.has(e.id);
+          return (
+            <li key={e.id} className="grid min-h-12 grid-cols-[44px_1fr] items-center gap-x-4 border-b border-stone3 py-1.5 md:grid-cols-[44px_150px_110px_130px_minmax(0,1fr)_auto]">
+              <span className="num text-ink2">{e.seq}</span>
+              <time className="num text-[15px] text-ink2" dateTime={e.at}>{new Date(e.at).toLocaleString('sv').slice(0, 16)}</time>
+              <span className="text-ink2 max-md:col-start-2">{STATION_WORDS[e.station]}</span>
+              <span className="truncate text-ink2 max-md:col-start-2">{e.who}</span>
+              <span className={`max-md:col-start-2 ${gone ? 'text-ink2 line-through' : ''}`}>
+                {entryText(e, units, words)}
+                {gone && <span className="sr-only"> (taken away)</span>}
+              </span>
+              {gone && undone.has(e.id) && (
+                <Button small className="max-md:col-start-2 max-md:w-max" disabled={!who} onClick={() => void putBack(e)}>
+                  Put back
+                </Button>
+              )}
+            </li>
+          );
+        })}
+      </ol>
+    </Frame>
+  );
+};

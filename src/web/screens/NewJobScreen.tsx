@@ -1,0 +1,84 @@
+import { useMemo, useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { BUILD_WORDS, KIND_WORDS, POSITION_WORDS } from '../../core/wheels/wheel';
+import { TextField } from '../parts/fields';
+import { Failed, Frame, Waiting } from '../parts/Frame';
+import { useApp, useDo } from '../store';
+import { openJob } from '../store/jobs-slice';
+
+/** Machine, then wheel: one tap opens the job at Intake. */
+export const NewJobScreen = () => {
+  const shop = useApp((s) => s.shop.shop);
+  const who = useApp((s) => s.prefs.who);
+  const dispatch = useDo();
+  const navigate = useNavigate();
+  const [typed, setTyped] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+
+  const machines = useMemo(() => {
+    const words = typed.toLowerCase().split(/\s+/).filter(Boolean);
+    return (shop?.machines ?? []).filter((m) => words.every((w) => `${m.name} ${m.rider} ${KIND_WORDS[m.kind]}`.toLowerCase().includes(w)));
+  }, [shop, typed]);
+
+  const start = async (machineId: string, wheelId: string) => {
+    if (!who) return setProblem('Say first who is at the bench: the round stamp at the top right.');
+    setBusy(true);
+    try {
+      const id = await dispatch(openJob({ machineId, wheelId })).unwrap();
+      await navigate(`/jobs/${id}/intake`);
+    } catch (error) {
+      setProblem((error as Error).message);
+      setBusy(false);
+    }
+  };
+
+  if (!shop)
+    return (
+      <Frame title="Start a job">
+        <Waiting what="Reading the shop" />
+      </Frame>
+    );
+  return (
+    <Frame title="Start a job" actions={<Link to="/machines/new" className="btn">A new machine</Link>}>
+      {problem && <Failed message={problem} />}
+      {shop.machines.length === 0 ? (
+        <p className="py-14 text-center text-xl text-ink2">No machine is on record yet. Put the first one in: “A new machine”.</p>
+      ) : (
+        <>
+          <div className="mb-4 max-w-xl">
+            <TextField label="Which machine, or whose" value={typed} onChange={setTyped} maxLength={100} />
+          </div>
+          {machines.length === 0 && <p className="py-10 text-center text-xl text-ink2">No machine fits. Take a word away, or put a new one in.</p>}
+          <ul className="rows">
+            {machines.map((m) => (
+              <li key={m.id} className="flex flex-wrap items-center gap-x-6 gap-y-2 border-b border-stone3 py-3">
+                <div className="min-w-0 flex-1 basis-72">
+                  <h2 className="text-xl">{m.name}</h2>
+                  <p className="text-ink2">
+                    {m.rider} · {KIND_WORDS[m.kind]}
+                  </p>
+                </div>
+                <div className="flex flex-wrap gap-3">
+                  {shop.wheels
+                    .filter((w) => w.machineId === m.id)
+                    .map((w) => (
+                      <button key={w.id} type="button" disabled={busy} className="btn !justify-start text-left" onClick={() => void start(m.id, w.id)}>
+                        <span>
+                          {POSITION_WORDS[w.position]}
+                          <span className="block text-[15px] font-normal text-ink2">
+                            {w.tireMarking} · {BUILD_WORDS[w.build]}
+                            {w.tube ? ', tube' : ''}
+                          </span>
+                        </span>
+                      </button>
+                    ))}
+                </div>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </Frame>
+  );
+};

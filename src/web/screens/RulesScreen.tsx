@@ -1,0 +1,114 @@
+import { Dialog } from 'radix-ui';
+import { useState } from 'react';
+import { X } from 'lucide-react';
+import { Button } from '../parts/Button';
+import { ChoiceField, QuantityField, TextField } from '../parts/fields';
+import { Frame, Waiting } from '../parts/Frame';
+import { useUnits } from '../parts/quantity';
+import { useApp, useDo } from '../store';
+import { api, ApiError, type ShopRule } from '../store/api';
+import { ruleChanged } from '../store/shop-slice';
+
+const useRuleText = () => {
+  const { say, write } = useUnits();
+  const digits = (rule: ShopRule) => (rule.unit === 'mm' || rule.unit === 'years' ? { digits: 1 } : undefined);
+  return {
+    text: (rule: ShopRule, value = rule.value) => (typeof value === 'string' || rule.unit === null ? String(value) : say(value, rule.unit, digits(rule))),
+    field: (rule: ShopRule) => (typeof rule.value === 'string' || rule.unit === null ? String(rule.value) : write(rule.value, rule.unit, 2)),
+  };
+};
+
+const Editor = ({ rule, onDone }: { rule: ShopRule; onDone: () => void }) => {
+  const dispatch = useDo();
+  const { read } = useUnits();
+  const { field, text } = useRuleText();
+  const who = useApp((s) => s.prefs.who);
+  const [value, setValue] = useState(field(rule));
+  const [note, setNote] = useState(rule.note);
+  const [reason, setReason] = useState('');
+  const [problem, setProblem] = useState<{ field: string; text: string } | null>(null);
+
+  const save = async () => {
+    const number = rule.choices ? null : rule.unit ? read(value, rule.unit) : /^\d{1,6}(\.\d+)?$/.test(value) ? Number(value) : null;
+    if (!rule.choices && number === null) return setProblem({ field: 'value', text: 'The value is not a number.' });
+    if (!reason.trim()) return setProblem({ field: 'reason', text: 'Say why: it is kept with the rule.' });
+    if (!who) return setProblem({ field: 'reason', text: 'Say first who is at the bench: the round stamp at the top right.' });
+    try {
+      dispatch(ruleChanged(await api.changeRule(rule.key, { value: rule.choices ? value : number!, note, who, reason: reason.trim() })));
+      onDone();
+    } catch (error) {
+      if (!(error instanceof ApiError)) throw error;
+      setProblem({ field: error.field === 'reason' ? 'reason' : 'value', text: `${error.message} Right would be ${error.expected}.` });
+    }
+  };
+  const valueProblem = problem?.field === 'value' ? problem.text : null;
+  return (
+    <form className="grid gap-3" onSubmit={(e) => { e.preventDefault(); void save(); }}>
+      {rule.choices ? (
+        <ChoiceField label={rule.says} value={value} onChange={setValue} options={rule.choices.map((c) => [c, c] as const)} problem={valueProblem} />
+      ) : (
+        <QuantityField label={rule.says} unit={rule.unit} value={value} onChange={setValue} problem={valueProblem} hint={`As shipped: ${text(rule, rule.shipped)}`} />
+      )}
+      <TextField label="Note" value={note} onChange={setNote} maxLength={300} />
+      <TextField label="Why it changes" value={reason} onChange={setReason} maxLength={300} problem={problem?.field === 'reason' ? problem.text : null} />
+      <Button go type="submit">Change the rule</Button>
+      <p className="text-[16px] text-ink2">Jobs already open keep the values they were begun with.</p>
+    </form>
+  );
+};
+
+/** Every threshold and school of the shop, with where it comes from. */
+export const RulesScreen = () => {
+  const rules = useApp((s) => s.shop.shop?.rules);
+  const { text } = useRuleText();
+  const [editing, setEditing] = useState<ShopRule | null>(null);
+  if (!rules)
+    return (
+      <Frame title="Rules">
+        <Waiting what="Reading the rules" />
+      </Frame>
+    );
+  const groups = [...new Set(rules.map((r) => r.group))];
+  return (
+    <Frame title="Rules">
+      <p className="mb-4 max-w-3xl text-ink2">What this shop goes by. “Memory” means recalled and not looked up: confirm it. Limits on the part itself always come before a rule.</p>
+      {groups.map((group) => (
+        <section key={group} className="mb-6">
+          <h2 className="mb-1 text-2xl">{group}</h2>
+          <ul className="rows">
+            {rules
+              .filter((r) => r.group === group)
+              .map((r) => (
+                <li key={r.key}>
+                  <button type="button" onClick={() => setEditing(r)} className="grid min-h-12 w-full cursor-pointer grid-cols-[1fr_auto] items-center gap-x-4 border-b border-stone3 py-2 text-left hover:bg-stone2 md:grid-cols-[minmax(0,1.2fr)_150px_110px_minmax(0,1.6fr)]">
+                    <span>{r.says}</span>
+                    <span className="num text-right text-xl whitespace-nowrap">{text(r)}</span>
+                    <span className="max-md:col-start-1"><span className="basis">{r.basis}</span></span>
+                    <span className="text-[15px] text-ink2 max-md:col-span-2">
+                      {r.note}
+                      {r.changedBy && ` Changed by ${r.changedBy}: ${r.reason}`}
+                    </span>
+                    <span className="sr-only">, change it</span>
+                  </button>
+                </li>
+              ))}
+          </ul>
+        </section>
+      ))}
+      <Dialog.Root open={editing !== null} onOpenChange={(open) => !open && setEditing(null)}>
+        <Dialog.Portal>
+          <Dialog.Overlay className="fixed inset-0 z-40 bg-black/35" />
+          <Dialog.Content aria-describedby={undefined} className="fixed inset-y-0 right-0 z-50 w-[min(480px,100vw)] overflow-y-auto border-l-4 border-lip bg-stone p-6">
+            <div className="mb-4 flex items-center justify-between gap-3">
+              <Dialog.Title className="text-2xl">Change a rule</Dialog.Title>
+              <Dialog.Close className="grid h-12 w-12 cursor-pointer place-items-center rounded-xl hover:bg-stone2" aria-label="Leave it as it is">
+                <X aria-hidden="true" />
+              </Dialog.Close>
+            </div>
+            {editing && <Editor rule={editing} onDone={() => setEditing(null)} />}
+          </Dialog.Content>
+        </Dialog.Portal>
+      </Dialog.Root>
+    </Frame>
+  );
+};

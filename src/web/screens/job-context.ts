@@ -1,0 +1,30 @@
+import { createContext, useContext } from 'react';
+import type { Entry, JobState, StationId, StationReport } from '../../core/job';
+import type { Machine, Wheel } from '../../core/wheels';
+import type { JobSummary, ShopAnswer } from '../store/api';
+import type { Writing } from '../store/jobs-slice';
+
+/** What every station knows of the job at hand. */
+export interface JobAtHand {
+  job: JobSummary;
+  log: readonly Entry[];
+  state: JobState;
+  machine: Machine;
+  wheel: Wheel;
+  station: StationId;
+  report: StationReport;
+  reports: readonly StationReport[];
+  shop: ShopAnswer;
+  sideUp: 'disc' | 'other';
+  /** Appends to the log, all or nothing; true once confirmed. `says` is spoken then. */
+  write(writings: Writing[], says?: string): Promise<boolean>;
+  goTo(station: StationId): void;
+}
+
+export const JobContext = createContext<JobAtHand | null>(null);
+
+export const useJob = (): JobAtHand => {
+  const job = useContext(JobContext);
+  if (!job) throw new Error('A station is shown outside a job');
+  return job;
+};

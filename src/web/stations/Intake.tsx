@@ -1,0 +1,96 @@
+import { useState } from 'react';
+import { ruleNumber } from '../../core/rules';
+import { CLEARANCE_PLACES, PLACE_WORDS, tireAge, tireSize, type ClearancePlace } from '../../core/tires';
+import { USES, USE_WORDS, type Use } from '../../core/pressure';
+import { attempt } from '../../core/working';
+import { Button } from '../parts/Button';
+import { ChoiceField, QuantityField, TextField } from '../parts/fields';
+import { useKeys } from '../parts/keys';
+import { useUnits } from '../parts/quantity';
+import { VerdictMark } from '../parts/VerdictMark';
+import { BasisTag, useMainWorking } from '../parts/working';
+import { useJob } from '../screens/job-context';
+import { today } from '../store';
+import type { Writing } from '../store/jobs-slice';
+import { JobDial, StationLayout } from './StationLayout';
+
+const problemText = (p: { message: string; expected: string }) => `${p.message} Right would be ${p.expected}.`;
+const MAX_TREAD_MM = 40;
+const MAX_ROOM_MM = 1000;
+
+/** What comes off, and what the rider does with the machine. */
+export const Intake = () => {
+  const { state, wheel, machine, write, goTo } = useJob();
+  const { read, write: show } = useUnits();
+  const before = state.cameOff;
+  const room = state.clearances[0];
+  const [marking, setMarking] = useState(before?.marking ?? wheel.tireMarking);
+  const [dateCode, setDateCode] = useState(before?.dateCode ?? '');
+  const [tread, setTread] = useState(before?.treadMm != null ? show(before.treadMm, 'mm', 2) : '');
+  const [use, setUse] = useState<Use>(before?.use ?? (machine.kind === 'dirt' ? 'dirt' : 'road'));
+  const [place, setPlace] = useState<ClearancePlace>(room?.place ?? 'above');
+  const [roomText, setRoomText] = useState(room ? show(room.mm, 'mm', 2) : '');
+  const [load, setLoad] = useState(room?.load ?? 'on the stand, unloaded');
+  const [tried, setTried] = useState(false);
+
+  const size = attempt(tireSize, { marking: marking || ' ' });
+  const age = dateCode.trim() ? attempt(tireAge, { dateCode: dateCode.trim(), onDate: today(), rules: state.rules }) : null;
+  const treadMm = tread.trim() ? read(tread, 'mm') : null;
+  const roomMm = roomText.trim() ? read(roomText, 'mm') : null;
+  const inRange = (v: number | null, max: number) => v !== null && v >= 0 && v <= max;
+  const treadProblem = tread.trim() && !inRange(treadMm, MAX_TREAD_MM) ? 'Tread depth: a number, as on the gauge.' : null;
+  const roomProblem = roomText.trim() && !inRange(roomMm, MAX_ROOM_MM) ? 'Room: a number, as measured.' : null;
+  const worn = use === 'road' && treadMm !== null && treadMm < ruleNumber('tread.minimumMm', state.rules);
+  useMainWorking('the size that comes off', size.ok ? size.working : null);
+
+  const save = async () => {
+    setTried(true);
+    if (!size.ok || (age && !age.ok) || treadProblem || roomProblem || (roomMm !== null && !load.trim())) return;
+    const writings: Writing[] = [{ kind: 'came-off', data: { marking: marking.trim(), dateCode: dateCode.trim() || null, treadMm, use } }];
+    if (roomMm !== null) writings.push({ kind: 'clearance', data: { place, mm: roomMm, load: load.trim() } });
+    if (await write(writings, 'Intake written.')) goTo('choose');
+  };
+  useKeys([{ key: 'n', says: 'Write it down and go on', run: () => void save() }]);
+
+  return (
+    <StationLayout picture={<JobDial />} lead={`${machine.rider}'s wheel comes in`} now="What comes off?">
+      <form
+        className="grid grid-cols-2 gap-x-3 gap-y-3"
+        onSubmit={(e) => {
+          e.preventDefault();
+          void save();
+        }}
+      >
+        <div className="col-span-2">
+          <TextField label="Size, as printed on the sidewall" value={marking} onChange={setMarking} maxLength={40} problem={!size.ok && (tried || marking) ? problemText(size.problem) : null} />
+        </div>
+        <TextField label="Date code" value={dateCode} onChange={setDateCode} maxLength={4} inputMode="numeric" problem={age && !age.ok && (tried || dateCode.length >= 4) ? problemText(age.problem) : null} />
+        <QuantityField label="Tread depth" unit="mm" value={tread} onChange={setTread} problem={treadProblem} />
+        <div className="col-span-2">
+          <ChoiceField label="What the rider does with it" value={use} onChange={(v) => setUse(v as Use)} options={USES.map((u) => [u, USE_WORDS[u]] as const)} />
+        </div>
+        <ChoiceField label="Room measured" value={place} onChange={(v) => setPlace(v as ClearancePlace)} options={CLEARANCE_PLACES.map((p) => [p, PLACE_WORDS[p]] as const)} />
+        <QuantityField label="Room" unit="mm" value={roomText} onChange={setRoomText} problem={roomProblem} />
+        <div className="col-span-2">
+          <TextField label="How the machine is loaded while you measure" value={load} onChange={setLoad} maxLength={60} problem={roomMm !== null && !load.trim() ? 'Say how it is loaded: on the stand, rider on, …' : null} />
+        </div>
+        <div className="col-span-2 space-y-1 text-[16px]" role="status">
+          {age?.ok && (
+            <p className="flex items-center gap-3">
+              <VerdictMark verdict={age.working.result.verdict}>
+                week {age.working.result.weekOf.week} of {age.working.result.weekOf.year}, {age.working.result.ageYears.toFixed(1)} years old
+              </VerdictMark>
+              <BasisTag title="the age of the old tire" working={age.working} />
+            </p>
+          )}
+          {worn && <VerdictMark verdict="stop">under the least tread for the road</VerdictMark>}
+        </div>
+        <div className="col-span-2">
+          <Button go type="submit" hotkey="N">
+            Write it down
+          </Button>
+        </div>
+      </form>
+    </StationLayout>
+  );
+};

@@ -1,0 +1,50 @@
+import { useMemo, type ReactNode } from 'react';
+import { dialMarks } from '../../core/job';
+import type { Step } from '../../core/procedure';
+import type { DialMark } from '../../core/wheels';
+import { WheelDial } from '../parts/WheelDial';
+import { useJob } from '../screens/job-context';
+
+/** A station: the dial (or another picture) and, beside it, what to do now, why, and the figures. */
+export const StationLayout = ({ picture, lead, now, why, children }: { picture: ReactNode; lead?: ReactNode; now: ReactNode; why?: ReactNode; children: ReactNode }) => (
+  <div className="grid gap-x-6 px-4 pb-4 lg:min-h-full lg:grid-cols-[minmax(0,1fr)_408px] lg:px-0 lg:pr-5">
+    <section className="order-2 mx-auto w-full max-w-[640px] self-center lg:order-1" aria-label="The wheel">
+      {picture}
+    </section>
+    <section className="order-1 min-w-0 pt-2 lg:order-2">
+      {lead && <p className="head mb-1 text-[18px] text-water">{lead}</p>}
+      <h2 className="text-[34px] max-sm:text-[28px]" aria-live="polite">
+        {now}
+      </h2>
+      {why && <p className="mt-2 text-ink2">{why}</p>}
+      <div className="mt-4">{children}</div>
+    </section>
+  </div>
+);
+
+/** The job's own dial for this station. */
+export const JobDial = ({ step, extra, onPick }: { step?: Step | undefined; extra?: readonly DialMark[]; onPick?: ((deg: number) => void) | undefined }) => {
+  const { state, station, wheel, sideUp } = useJob();
+  const marks = useMemo(() => [...dialMarks(state, station, step), ...(extra ?? [])], [state, station, step, extra]);
+  const tireOn = !['inspect'].includes(station);
+  return <WheelDial wheel={wheel} marks={marks} sideUp={sideUp} tireOn={tireOn} onPick={onPick} className="lg:max-h-[620px] w-full" />;
+};
+
+/** A figure with its label and, at the end, its basis. */
+export const FigureRow = ({ label, children, basis }: { label: string; children: ReactNode; basis?: ReactNode }) => (
+  <div className="row">
+    <span>{label}</span>
+    <span className="text-right">{children}</span>
+    {basis && <span className="w-[104px] shrink-0">{basis}</span>}
+  </div>
+);
+
+/** Words that stay in sight where a wheel can hurt someone. */
+export const Cautions = ({ list }: { list: readonly string[] }) =>
+  list.length === 0 ? null : (
+    <ul className="caution mt-3 space-y-1 text-[16px]" aria-label="Caution">
+      {list.map((c) => (
+        <li key={c}>{c}</li>
+      ))}
+    </ul>
+  );

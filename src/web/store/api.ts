@@ -1,0 +1,94 @@
+import type { InputProblem } from '../../core/errors';
+import type { Entry, EntryBody, EntryKind } from '../../core/job';
+import type { Rule } from '../../core/rules';
+import type { Shop, StockItem, StockKind } from '../../core/shop';
+import type { Machine, Wheel } from '../../core/wheels';
+
+/** One line of the jobs list. */
+export interface JobSummary {
+  id: string;
+  number: number;
+  machineId: string;
+  wheelId: string;
+  machineName: string;
+  wheelPosition: Wheel['position'];
+  rider: string;
+  sizeOff: string | null;
+  sizeOn: string | null;
+  handedOver: boolean;
+  openedAt: string;
+  lastAt: string;
+  lastSeq: number;
+}
+
+export interface ShopRule extends Rule {
+  shipped: Rule['value'];
+  changedBy: string | null;
+  reason: string | null;
+  changedAt: string | null;
+}
+
+export type ShopAnswer = Shop & { rules: ShopRule[] };
+
+/** The server's refusal, or the word that it does not answer (`status` 0). */
+export class ApiError extends Error implements InputProblem {
+  constructor(
+    readonly status: number,
+    readonly problem: InputProblem,
+    /** With status 409: what the log holds that this client has not seen. */
+    readonly unseen: Entry[] = [],
+  ) {
+    super(problem.message);
+  }
+
+  get field() {
+    return this.problem.field;
+  }
+
+  get expected() {
+    return this.problem.expected;
+  }
+}
+
+const NO_ANSWER: InputProblem = {
+  field: 'server',
+  message: 'The server does not answer.',
+  expected: 'the program running on the shop\u2019s machine',
+};
+const TIMEOUT_MS = 15_000;
+
+const ask = async <T>(method: string, path: string, body?: unknown): Promise<T> => {
+  let response: Response;
+  try {
+    response = await fetch(`/api${path}`, {
+      method,
+      headers: body === undefined ? {} : { 'content-type': 'application/json' },
+      signal: AbortSignal.timeout(TIMEOUT_MS),
+      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+    });
+  } catch {
+    throw new ApiError(0, NO_ANSWER);
+  }
+  if (response.status === 204) return undefined as T;
+  const answer = (await response.json().catch(() => null)) as (T & { error?: InputProblem; entries?: Entry[] }) | null;
+  if (response.ok && answer !== null) return answer;
+  throw new ApiError(answer ? response.status : 0, answer?.error ?? NO_ANSWER, answer?.entries ?? []);
+};
+
+export const api = {
+  shop: () => ask<ShopAnswer>('GET', '/shop'),
+  jobs: (query: Record<string, string>) =>
+    ask<{ jobs: JobSummary[]; total: number }>('GET', `/jobs?${new URLSearchParams(query)}`),
+  job: (id: string) => ask<{ job: JobSummary; entries: Entry[] }>('GET', `/jobs/${encodeURIComponent(id)}`),
+  openJob: (body: { id: string; machineId: string; wheelId: string; who: string }) =>
+    ask<{ job: JobSummary; entries: Entry[] }>('POST', '/jobs', body),
+  append: (id: string, expectedSeq: number, entries: EntryBody<EntryKind>[]) =>
+    ask<{ entries: Entry[]; seq: number }>('POST', `/jobs/${encodeURIComponent(id)}/entries`, { expectedSeq, entries }),
+  addPerson: (name: string) => ask<{ people: string[] }>('POST', '/people', { name }),
+  renameShop: (name: string) => ask<{ name: string }>('PUT', '/shop/name', { name }),
+  addMachine: (machine: Machine, wheels: Wheel[]) => ask<{ machine: Machine; wheels: Wheel[] }>('POST', '/machines', { machine, wheels }),
+  addStock: <K extends StockKind>(kind: K, item: StockItem[K]) => ask<StockItem[K]>('POST', `/stock/${kind}`, item),
+  removeStock: (kind: StockKind, id: string) => ask<void>('DELETE', `/stock/${kind}/${encodeURIComponent(id)}`),
+  changeRule: (key: string, body: { value: number | string; note: string; who: string; reason: string }) =>
+    ask<ShopRule>('PUT', `/rules/${encodeURIComponent(key)}`, body),
+};

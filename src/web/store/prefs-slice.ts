@@ -1,0 +1,43 @@
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { DEFAULT_UNITS, type UnitPreferences } from '../../core/units';
+
+/** What this browser remembers: who works here, in which units, by which light. */
+export interface Prefs {
+  who: string;
+  units: UnitPreferences;
+  theme: 'auto' | 'day' | 'night';
+}
+
+const KEY = 'rimstone-prefs';
+const FRESH: Prefs = { who: '', units: DEFAULT_UNITS, theme: 'auto' };
+
+const load = (): Prefs => {
+  try {
+    const stored = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<Prefs>;
+    return { ...FRESH, ...stored, units: { ...DEFAULT_UNITS, ...stored.units } };
+  } catch {
+    return FRESH;
+  }
+};
+
+/** Keeps the preferences in the browser; a full or forbidden store only means that they are asked again. */
+export const savePrefs = (prefs: Prefs): void => {
+  try {
+    localStorage.setItem(KEY, JSON.stringify(prefs));
+  } catch {
+    // Nothing of the job is kept here.
+  }
+};
+
+const prefsSlice = createSlice({
+  name: 'prefs',
+  initialState: load,
+  reducers: {
+    whoChosen: (state, { payload }: PayloadAction<string>) => void (state.who = payload),
+    themeChosen: (state, { payload }: PayloadAction<Prefs['theme']>) => void (state.theme = payload),
+    unitChosen: (state, { payload }: PayloadAction<Partial<UnitPreferences>>) => void Object.assign(state.units, payload),
+  },
+});
+
+export const { whoChosen, themeChosen, unitChosen } = prefsSlice.actions;
+export const prefsReducer = prefsSlice.reducer;
