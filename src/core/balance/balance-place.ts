@@ -110,20 +110,28 @@ const nearest = (positions: number[], deg: number): number[] =>
 const placeBulk = (massG: number, deg: number, options: Option[], left: number[], perPlace: number) => {
   const placed: Option[] = [];
   let rest: Left = toVector({ massG, deg });
+  const reachG = (): number => {
+    const kinds = [...new Map(options.map((o) => [o.stockIndex, o.massG]))].sort((a, b) => b[1] - a[1]);
+    const pieces = kinds.flatMap(([i, mass]) => Array<number>(Math.min(left[i]!, SEARCHED_PIECES)).fill(mass * perPlace));
+    return pieces.slice(0, SEARCHED_PIECES).reduce((t, m) => t + m, 0);
+  };
   for (;;) {
     const largest = options
       .filter((o) => left[o.stockIndex]! > 0)
       .sort((a, b) => b.massG - a.massG || Math.hypot(...minus(rest, a.vector)) - Math.hypot(...minus(rest, b.vector)))[0];
-    if (!largest || fromVector(rest).massG <= largest.massG * perPlace * (SEARCHED_PIECES - 1)) return { placed, rest };
+    if (!largest || fromVector(rest).massG <= reachG()) return { placed, rest };
     left[largest.stockIndex]!--;
     placed.push(largest);
     rest = minus(rest, largest.vector);
   }
 };
 
-/** Every multiset of up to four options; fewer pieces win when the residual is no worse to a tenth of a gram. */
+/** A residual this much larger is no reason for one more piece. */
+const ALIKE_G = 0.1;
+
+/** The fewest of up to four options, by every combination, that leave as little as any combination does. */
 const searchRest = (target: Left, options: Option[], left: number[]) => {
-  let best: { placed: Option[]; residualG: number } = { placed: [], residualG: Math.hypot(...target) };
+  const bestOf: { placed: Option[]; residualG: number }[] = [{ placed: [], residualG: Math.hypot(...target) }];
   const used = left.map(() => 0);
   const walk = (from: number, rest: Left, placed: Option[]) => {
     if (placed.length === SEARCHED_PIECES) return;
@@ -134,13 +142,13 @@ const searchRest = (target: Left, options: Option[], left: number[]) => {
       const residualG = Math.hypot(...next);
       placed.push(option);
       used[option.stockIndex]!++;
-      if (residualG < best.residualG - (placed.length > best.placed.length ? 0.1 : 0))
-        best = { placed: [...placed], residualG };
+      if (residualG < (bestOf[placed.length]?.residualG ?? Infinity)) bestOf[placed.length] = { placed: [...placed], residualG };
       walk(i, next, placed);
       placed.pop();
       used[option.stockIndex]!--;
     }
   };
   walk(0, target, []);
-  return best;
+  const leastG = Math.min(...bestOf.map((b) => b.residualG));
+  return bestOf.find((b) => b.residualG <= leastG + ALIKE_G)!;
 };

@@ -39,7 +39,6 @@ export const PlaceField = ({ label, deg, onPlace }: { label: string; deg: number
         const place = text.trim() ? read(text) : null;
         onPlace(place && 'deg' in place ? place.deg : null);
       }}
-      key={typed === null ? String(deg) : 'typing'}
     />
   );
 };

@@ -121,7 +121,7 @@ const Table = <K extends StockKind>({ kind, shop }: { kind: K; shop: Shop }) => 
   };
   if (items.length === 0) return <p className="py-10 text-center text-xl text-ink2">Nothing here yet. Put the first one in below.</p>;
   return (
-    <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={WORDS[kind]}>
+    <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label={WORDS[kind]}>
       <table className="w-full min-w-[520px] border-t-2 border-ink text-left">
         <thead>
           <tr className="text-ink2">

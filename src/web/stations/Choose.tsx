@@ -26,7 +26,7 @@ export const Choose = () => {
   const sameSize = shop.tires.find((t) => t.count > 0 && t.marking.split(' ')[0] === from.split(' ')[0]);
   const [tireId, setTireId] = useState(before ? (before.tireId ?? TYPED) : (sameSize?.id ?? TYPED));
   const picked = shop.tires.find((t) => t.id === tireId);
-  const [marking, setMarking] = useState(before?.marking ?? picked?.marking ?? '');
+  const [marking, setMarking] = useState(before?.marking ?? picked?.marking ?? from);
   const [dateCode, setDateCode] = useState(before?.dateCode ?? picked?.dateCode ?? '');
   const [limit, setLimit] = useState(() => {
     const kpa = before ? before.seatLimitKpa : picked?.seatLimitKpa;

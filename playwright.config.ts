@@ -1,0 +1,22 @@
+import { defineConfig } from '@playwright/test';
+import { existsSync } from 'node:fs';
+
+const candidates = [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'];
+const executablePath = candidates.find((path) => path && existsSync(path));
+
+/** End-to-end tests on the built app, each worker with a shop of its own. */
+export default defineConfig({
+  testDir: 'tests/e2e',
+  workers: 2,
+  timeout: 60_000,
+  fullyParallel: true,
+  reporter: process.env.E2E_REPORT ? [['line'], ['json', { outputFile: process.env.E2E_REPORT }]] : 'list',
+  use: {
+    viewport: { width: 1280, height: 800 },
+    trace: 'retain-on-failure',
+    launchOptions: {
+      args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update', '--no-first-run'],
+      ...(executablePath ? { executablePath } : {}),
+    },
+  },
+});

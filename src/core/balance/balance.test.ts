@@ -1,0 +1,129 @@
+import fc from 'fast-check';
+import { InputError } from '../errors';
+import { angleBetween, normalDeg } from '../units';
+import { balancePlace, balanceTrial, fromVector, sumVectors, toVector, type Piece } from '.';
+
+describe('masses as vectors', () => {
+  test('opposite and equal masses cancel, and a right angle adds by Pythagoras', () => {
+    expect(sumVectors([{ massG: 20, deg: 30 }, { massG: 20, deg: 210 }]).massG).toBeCloseTo(0, 9);
+    const sum = sumVectors([{ massG: 30, deg: 0 }, { massG: 40, deg: 90 }]);
+    expect(sum.massG).toBeCloseTo(50, 9);
+    expect(sum.deg).toBeCloseTo(53.13, 2);
+  });
+
+  test('a vector and back', () => {
+    expect(fromVector(toVector({ massG: 41, deg: 212 }))).toMatchObject({ massG: expect.closeTo(41, 9), deg: expect.closeTo(212, 9) });
+  });
+});
+
+describe('one trial mass', () => {
+  /** Common practice: a trial a quarter turn away shifts the rest by atan(m / U). */
+  test('a quarter turn away the shift is atan(m / U)', () => {
+    const { result } = balanceTrial.run({ restDeg: 210, trialMassG: 20, trialDeg: 300, restWithTrialDeg: 210 + (Math.atan(20 / 40) * 180) / Math.PI });
+    expect(result.heavyMassG).toBeCloseTo(40, 6);
+    expect(result.heavyDeg).toBe(210);
+    expect(result.counterMassG).toBeCloseTo(40, 6);
+    expect(result.counterDeg).toBe(30);
+  });
+
+  test('any hidden heavy spot is found again from a frictionless stand', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 8, max: 200, noNaN: true }), fc.double({ min: 0, max: 359.9, noNaN: true }),
+        fc.double({ min: 8, max: 60, noNaN: true }), fc.double({ min: 45, max: 135, noNaN: true }), fc.boolean(),
+        (massG, deg, trialMassG, off, left) => {
+          const trialDeg = normalDeg(deg + (left ? -off : off));
+          const rest = sumVectors([{ massG, deg }, { massG: trialMassG, deg: trialDeg }]).deg;
+          const shift = Math.abs(angleBetween(deg, rest));
+          fc.pre(shift > 5.1 && Math.abs(angleBetween(rest, trialDeg)) > 5.1);
+          const { result } = balanceTrial.run({ restDeg: deg, trialMassG, trialDeg, restWithTrialDeg: rest });
+          expect(result.heavyMassG).toBeCloseTo(massG, 4);
+        },
+      ),
+    );
+  });
+
+  test.each([
+    ['no shift', { restDeg: 210, trialMassG: 5, trialDeg: 300, restWithTrialDeg: 211 }, 'restWithTrialDeg', /hardly moved/],
+    ['in line', { restDeg: 210, trialMassG: 20, trialDeg: 210, restWithTrialDeg: 210 }, 'trialDeg', /in line/],
+    ['opposite', { restDeg: 210, trialMassG: 20, trialDeg: 31, restWithTrialDeg: 240 }, 'trialDeg', /in line/],
+    ['the wrong way', { restDeg: 210, trialMassG: 20, trialDeg: 300, restWithTrialDeg: 190 }, 'restWithTrialDeg', /did not turn toward/],
+    ['past the trial', { restDeg: 210, trialMassG: 20, trialDeg: 300, restWithTrialDeg: 310 }, 'restWithTrialDeg', /did not turn toward/],
+  ])('a trial that cannot tell is refused: %s', (_name, input, field, said) => {
+    try {
+      balanceTrial.run(input);
+    } catch (error) {
+      expect((error as InputError).field).toBe(field);
+      expect((error as InputError).message).toMatch(said);
+    }
+    expect.assertions(2);
+  });
+
+  test('across the valve the turn is taken the short way', () => {
+    const { result } = balanceTrial.run({ restDeg: 350, trialMassG: 20, trialDeg: 80, restWithTrialDeg: 35 });
+    expect(result.heavyMassG).toBeCloseTo(20, 6);
+    expect(result.counterDeg).toBe(170);
+  });
+
+  test('a small shift is worth a second look', () => {
+    expect(balanceTrial.run({ restDeg: 210, trialMassG: 5, trialDeg: 300, restWithTrialDeg: 217 }).verdict).toBe('check');
+  });
+});
+
+describe('pieces from stock', () => {
+  const stock = [{ massG: 5, count: 12 }, { massG: 10, count: 8 }, { massG: 20, count: 4 }];
+  const residual = (counterMassG: number, counterDeg: number, pieces: Piece[]) =>
+    sumVectors([{ massG: counterMassG, deg: normalDeg(counterDeg + 180) }, ...pieces]);
+
+  test('40 g on both sides is a pair of 20', () => {
+    const { result } = balancePlace.run({ counterMassG: 40, counterDeg: 30, stock, sides: 'both' });
+    expect(result.pieces).toEqual([{ massG: 20, deg: 30, side: 'near' }, { massG: 20, deg: 30, side: 'far' }]);
+    expect(result.residualG).toBeCloseTo(0, 9);
+  });
+
+  test('between two spokes the pieces share the place', () => {
+    const { result } = balancePlace.run({ counterMassG: 20, counterDeg: 30, stock, positions: [25, 35, 45], sides: 'one' });
+    expect(result.pieces.map((p) => p.deg).sort()).toEqual([25, 35]);
+    expect(result.residualG).toBeLessThan(0.2);
+  });
+
+  test('what is left over is what the pieces really leave', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0, max: 120, noNaN: true }), fc.double({ min: 0, max: 359, noNaN: true }), fc.constantFrom('both' as const, 'one' as const), (massG, deg, sides) => {
+        const positions = Array.from({ length: 36 }, (_, i) => i * 10 + 5);
+        const working = balancePlace.run({ counterMassG: massG, counterDeg: deg, stock, positions, sides });
+        const left = residual(massG, deg, working.result.pieces);
+        expect(working.result.residualG).toBeCloseTo(left.massG, 6);
+        expect(working.result.residualG).toBeLessThanOrEqual(massG + 1e-9);
+        for (const s of stock) expect(working.result.pieces.filter((p) => p.massG === s.massG).length).toBeLessThanOrEqual(s.count);
+        for (const p of working.result.pieces) expect(positions).toContain(p.deg);
+        if (sides === 'both') expect(working.result.pieces.filter((p) => p.side === 'near').length * 2).toBe(working.result.pieces.length);
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  test('a heavy counterweight is built from the largest pieces first', () => {
+    const { result } = balancePlace.run({ counterMassG: 115, counterDeg: 90, stock, sides: 'one' });
+    expect(result.pieces.reduce((t, p) => t + p.massG, 0)).toBe(115);
+    expect(result.pieces.filter((p) => p.massG === 20)).toHaveLength(4);
+  });
+
+  test('nothing is put on when nothing helps', () => {
+    expect(balancePlace.run({ counterMassG: 2, counterDeg: 0, stock, sides: 'both' }).result.pieces).toEqual([]);
+  });
+
+  test('an empty shelf is said, and a shelf that runs out is a check', () => {
+    expect(() => balancePlace.run({ counterMassG: 20, counterDeg: 0, stock: [], sides: 'one' })).toThrow(InputError);
+    expect(() => balancePlace.run({ counterMassG: 20, counterDeg: 0, stock: [{ massG: 5, count: 1 }], sides: 'both' })).toThrow(/no weights/);
+    const short = balancePlace.run({ counterMassG: 60, counterDeg: 0, stock: [{ massG: 5, count: 2 }], sides: 'one' });
+    expect(short.result.residualG).toBeCloseTo(50, 6);
+    expect(short.verdict).toBe('check');
+  });
+
+  test('the shop\u2019s tolerance decides what is good', () => {
+    const run = (toleranceG: number) => balancePlace.run({ counterMassG: 23, counterDeg: 0, stock, sides: 'one', rules: { 'balance.toleranceG': toleranceG } });
+    expect(run(5).verdict).toBe('good');
+    expect(run(1).verdict).toBe('check');
+  });
+});

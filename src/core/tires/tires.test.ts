@@ -1,0 +1,208 @@
+import fc from 'fast-check';
+import { InputError } from '../errors';
+import { LOAD_INDEX_KG, parseMarking, readTire, SPEED_SYMBOL_KMH, tireAge, tireCompare, tireSize } from '.';
+
+const problemOf = (run: () => unknown): InputError => {
+  try {
+    run();
+  } catch (error) {
+    if (error instanceof InputError) return error;
+    throw error;
+  }
+  throw new Error('nothing was refused');
+};
+
+describe('reading a marking', () => {
+  test.each([
+    ['150/70-17 69H TL', '150/70-17 69H TL'],
+    ['  150/70 - 17  m/c 69h tl ', '150/70-17 69H TL'],
+    ['120/70 ZR 17 M/C (58W) TL', '120/70R17 58W TL'],
+    ['130/90B16 67H', '130/90B16 67H'],
+    ['3.00-21', '3.00-21'],
+    ['4.00 R 18', '4.00R18'],
+    ['2.75 x 17', '2.75-17'],
+    ['3.50×10 51J', '3.50-10 51J'],
+    ['110/90-19 62M TT NHS', '110/90-19 62M TT NHS'],
+    ['110/80-19 59V Front', '110/80-19 59V Front'],
+    ['150/70-17 Reinf 75S REAR', '150/70-17 75S Rear Reinf'],
+    ['90/90–21 54H TUBELESS', '90/90-21 54H TL'],
+  ])('%s is written %s', (printed, canonical) => {
+    expect(parseMarking(printed).canonical).toBe(canonical);
+  });
+
+  test('construction, service and what is printed after it', () => {
+    const size = readTire('150/70R17 69H TL Rear');
+    expect(size).toMatchObject({
+      notation: 'metric', construction: 'radial', loadIndex: 69, maxLoadKg: 325, speedSymbol: 'H', maxSpeedKmh: 210,
+      tubeless: true, position: 'rear', aspectRatio: 70, sectionWidthMm: 150, rimDiameterIn: 17, estimated: false,
+    });
+  });
+
+  test('an inch size is an estimate and says so', () => {
+    const working = tireSize.run({ marking: '3.00-21' });
+    expect(working.result.estimated).toBe(true);
+    expect(working.result.sectionWidthMm).toBeCloseTo(76.2, 6);
+    expect(working.verdict).toBe('check');
+    expect(working.basis.map((b) => b.kind)).toContain('memory');
+    expect(working.cautions[0]).toMatch(/estimates/);
+  });
+
+  test('what is not printed is not made up', () => {
+    expect(readTire('90/90-21')).toMatchObject({ loadIndex: null, maxLoadKg: null, speedSymbol: null, tubeless: null, position: null });
+  });
+
+  test.each([
+    ['', /empty|does not fit/],
+    ['abc', /does not start like a size/],
+    ['150', /does not start like a size/],
+    ['150/70', /stops before the rim diameter/],
+    ['150/70 17', /makes sense up to|does not follow/],
+    ['150/70-', /does not follow|stops/],
+    ['150/70-99', /99 is no rim diameter/],
+    ['999/70-17', /999 is no section width/],
+    ['150/10-17', /10 is no aspect ratio/],
+    ['150/70-17 69I', /I is not a speed symbol/],
+    ['150/70-17 400H', /400 is not a load index/],
+    ['150/70-17 69H plum', /"150\/70-17 69H"; "PLUM" does not follow/],
+    ['25x8-12', /does not start like a size/],
+  ])('"%s" is refused with where it stopped', (printed, said) => {
+    const problem = problemOf(() => tireSize.run({ marking: printed }));
+    expect(problem.field).toBe('marking');
+    expect(problem.message).toMatch(said);
+    expect(problem.expected.length).toBeGreaterThan(10);
+  });
+
+  test('any marking built from the notation reads back as itself', () => {
+    const tail = fc.record({
+      service: fc.option(fc.tuple(fc.integer({ min: 0, max: LOAD_INDEX_KG.length - 1 }), fc.constantFrom(...Object.keys(SPEED_SYMBOL_KMH)))),
+      tube: fc.constantFrom('', ' TL', ' TT'),
+      end: fc.constantFrom('', ' Front', ' Rear'),
+      reinf: fc.constantFrom('', ' Reinf'),
+    });
+    const size = fc.oneof(
+      fc.tuple(fc.integer({ min: 5, max: 40 }), fc.integer({ min: 5, max: 22 })).map(([w, a]) => `${w * 10}/${a * 5}`),
+      fc.integer({ min: 150, max: 1200 }).map((w) => (w / 100).toFixed(2)),
+    );
+    fc.assert(
+      fc.property(size, fc.constantFrom('-', 'R', 'B'), fc.integer({ min: 4, max: 23 }), tail, (s, sign, rim, t) => {
+        const service = t.service ? ` ${t.service[0]}${t.service[1]}` : '';
+        const text = `${s}${sign}${rim}${service}${t.tube}${t.end}${t.reinf}`;
+        fc.pre(text.length <= 40);
+        const once = parseMarking(text);
+        expect(once.canonical).toBe(text);
+        expect(parseMarking(once.canonical)).toEqual(once);
+        expect(readTire(text.toLowerCase())).toEqual(readTire(text));
+      }),
+    );
+  });
+
+  test('no text of up to 40 characters throws anything but the input error', () => {
+    const close = fc.array(fc.constantFrom(...'0123456789/-.xRBZMC TLHW()×'), { maxLength: 40 }).map((c) => c.join(''));
+    fc.assert(
+      fc.property(fc.oneof(fc.string({ maxLength: 40 }), close), (marking) => {
+        try {
+          const { result } = tireSize.run({ marking });
+          expect(result.overallDiameterMm).toBeGreaterThan(0);
+        } catch (error) {
+          expect(error).toBeInstanceOf(InputError);
+        }
+      }),
+      { numRuns: 500 },
+    );
+  });
+});
+
+describe('comparing two sizes', () => {
+  test('130/90-16 to 130/80-16: 13 mm of sidewall, 26 mm of diameter, about 4 %', () => {
+    const { result } = tireCompare.run({ from: '130/90-16', to: '130/80-16', clearancesMm: { above: 20, left: 15 } });
+    expect(result.sectionHeightChangeMm).toBeCloseTo(-13, 6);
+    expect(result.diameterChangeMm).toBeCloseTo(-26, 6);
+    expect(result.diameterChangePct).toBeCloseTo(-4.06, 2);
+    expect(result.clearancesAfterMm).toEqual({ above: 33, left: 15 });
+  });
+
+  test('a smaller tire makes the speedometer read high', () => {
+    const { result } = tireCompare.run({ from: '130/90-16', to: '130/80-16' });
+    expect(result.speedometerErrorPct).toBeCloseTo((640 / 614 - 1) * 100, 6);
+    expect(result.circumferenceChangePct).toBeCloseTo((614 / 640 - 1) * 100, 6);
+  });
+
+  test('side clearance goes with half the width, and none left is a stop', () => {
+    const working = tireCompare.run({ from: '110/80-18', to: '150/70-18', clearancesMm: { right: 18, ahead: 40 } });
+    expect(working.result.clearancesAfterMm.right).toBe(-2);
+    expect(working.result.clearancesAfterMm.ahead).toBe(23);
+    expect(working.verdict).toBe('stop');
+    expect(working.cautions).toContain('No room is left right of the tire.');
+  });
+
+  test('another rim diameter is a stop', () => {
+    const working = tireCompare.run({ from: '110/90-19', to: '110/90-18' });
+    expect(working.result.sameRim).toBe(false);
+    expect(working.verdict).toBe('stop');
+  });
+
+  test('back and forth cancel out in millimetres', () => {
+    const size = fc.tuple(fc.integer({ min: 60, max: 240 }), fc.integer({ min: 40, max: 100 }), fc.integer({ min: 10, max: 21 }));
+    fc.assert(
+      fc.property(size, size, (a, b) => {
+        const [from, to] = [a, b].map(([w, r, d]) => `${w}/${r}-${d}`) as [string, string];
+        const there = tireCompare.run({ from, to }).result;
+        const back = tireCompare.run({ from: to, to: from }).result;
+        expect(there.diameterChangeMm + back.diameterChangeMm).toBeCloseTo(0, 9);
+        expect(there.sectionHeightChangeMm + back.sectionHeightChangeMm).toBeCloseTo(0, 9);
+        expect(there.sectionWidthChangeMm + back.sectionWidthChangeMm).toBeCloseTo(0, 9);
+      }),
+    );
+  });
+
+  test('the size that makes no sense is named', () => {
+    expect(problemOf(() => tireCompare.run({ from: '130/90-16', to: 'nonsense' })).field).toBe('to');
+    expect(problemOf(() => tireCompare.run({ from: '??', to: '130/90-16' })).field).toBe('from');
+    expect(problemOf(() => tireCompare.run({ from: '130/90-16', to: '130/80-16', clearancesMm: { above: -1 } })).field).toBe('clearancesMm.above');
+  });
+});
+
+describe('the age of a tire', () => {
+  const run = (dateCode: string, onDate = '2026-04-30', rules = {}) => tireAge.run({ dateCode, onDate, rules });
+
+  test('years since the week it was made', () => {
+    expect(run('1523').result.ageYears).toBeCloseTo(3.06, 2);
+    expect(run('1523').verdict).toBe('good');
+    expect(run('1520').verdict).toBe('check');
+    expect(run('1515').verdict).toBe('stop');
+  });
+
+  test('the shop may judge age by its own years', () => {
+    const working = run('1523', '2026-04-30', { 'tire.ageCheckYears': 2 });
+    expect(working.verdict).toBe('check');
+    expect(working.basis).toContainEqual({ kind: 'shop rule', says: 'Tire age to look twice at: 2.0 years' });
+  });
+
+  test('three digits are from before 2000', () => {
+    const working = run('159');
+    expect(working.result.weekOf.year).toBe(1999);
+    expect(working.verdict).toBe('stop');
+    expect(working.cautions.join()).toMatch(/before 2000/);
+  });
+
+  test.each([
+    ['0023', /no week 00/],
+    ['5423', /no week 54/],
+    ['9923', /no week 99/],
+    ['1530', /still to come/],
+    ['2026', /still to come/],
+    ['15', /not a date code/],
+    ['15234', /not a date code/],
+    ['15a3', /not a date code/],
+  ])('%s is refused', (dateCode, said) => {
+    const problem = problemOf(() => run(dateCode));
+    expect(problem.field).toBe('dateCode');
+    expect(problem.message).toMatch(said);
+    expect(problem.expected).toMatch(/1523/);
+  });
+
+  test('a day that does not exist is refused', () => {
+    expect(problemOf(() => run('1523', '2026-02-30')).field).toBe('onDate');
+    expect(problemOf(() => run('1523', 'yesterday')).expected).toMatch(/2026-04-30/);
+  });
+});

@@ -1,0 +1,109 @@
+import fc from 'fast-check';
+import { InputError } from '../errors';
+import {
+  angleBetween, clockText, DEFAULT_UNITS, degText, displayUnit, formatQuantity, fromDisplay, meanDeg, mirrored, normalDeg,
+  parseAngle, placeText, toDisplay, UNIT_NAMES, type Unit,
+} from '.';
+
+const deg = fc.double({ min: -1000, max: 1000, noNaN: true });
+
+describe('angles on the wheel', () => {
+  test.each([
+    ['7', 210], ['12', 0], ['7:05', 212.5], ['12:30', 15], ['212°', 212], ['212 deg', 212], ['90', 90], ['3°', 3],
+    ["7 o'clock", 210], ['360°', 0], [' 1:00 ', 30], ['236.57°', 236.57], ['0', 0],
+  ])('%s is at %d degrees', (typed, expected) => {
+    expect(parseAngle(typed)).toBeCloseTo(expected, 6);
+  });
+
+  test.each(['', 'seven', '13:00', '7:60', '400°', '-5', '7:5', '1e2', '7:05 212°'])('"%s" is no place', (typed) => {
+    expect(() => parseAngle(typed)).toThrow(InputError);
+  });
+
+  test('a refusal names the field and says what would be right', () => {
+    try {
+      parseAngle('13:00', 'trialDeg');
+    } catch (error) {
+      expect(error).toMatchObject({ field: 'trialDeg', message: '13 is not an hour on the clock.', expected: 'a clock reading such as 7:05, or degrees such as 212°' });
+    }
+    expect.assertions(1);
+  });
+
+  test('both ways of saying it', () => {
+    expect(placeText(212.5)).toBe("7:05 o'clock, 213°");
+    expect(placeText(210)).toBe("7 o'clock, 210°");
+    expect(placeText(359.9)).toBe("12 o'clock, 0°");
+    expect(clockText(0)).toBe('12:00');
+    expect(degText(-90)).toBe('270°');
+  });
+
+  test('what is said reads back to the same place', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 719 }), (halfDeg) => {
+        expect(parseAngle(clockText(halfDeg / 2))).toBeCloseTo(halfDeg / 2, 9);
+      }),
+    );
+  });
+
+  test('mirroring twice is where it was, and keeps the valve', () => {
+    expect(mirrored(0)).toBe(0);
+    expect(mirrored(210)).toBe(150);
+    fc.assert(fc.property(deg, (d) => void expect(angleBetween(mirrored(mirrored(d)), d)).toBeCloseTo(0, 6)));
+  });
+
+  test('the shortest turn is never more than half, and leads there', () => {
+    fc.assert(
+      fc.property(deg, deg, (a, b) => {
+        const turn = angleBetween(a, b);
+        expect(Math.abs(turn)).toBeLessThanOrEqual(180);
+        expect(Math.abs(angleBetween(normalDeg(a + turn), b))).toBeLessThan(1e-6);
+      }),
+    );
+  });
+
+  test('the middle of places minds the circle', () => {
+    expect(meanDeg([350, 10])).toBeCloseTo(0, 6);
+    expect(meanDeg([208, 212])).toBeCloseTo(210, 6);
+    expect(meanDeg([])).toBe(0);
+  });
+});
+
+describe('quantities at the edge', () => {
+  const imperial = { pressure: 'psi', length: 'in', mass: 'oz', torque: 'lbf·ft', temperature: '°F' } as const;
+
+  test.each([
+    [89.63, 'kPa', '13.0', 'psi'],
+    [-13, 'mm', '\u221213', 'mm'],
+    [21.7, 'Nm', '22', 'N·m'],
+    [0.04, 'g', '0', 'g'],
+    [-0.2, 'g', '0', 'g'],
+    [20, 'C', '20', '°C'],
+    [325, 'kg', '325', 'kg'],
+    [4.25, 'years', '4.3', 'years'],
+  ] as const)('%d %s is shown as %s %s', (value, unit, text, label) => {
+    expect(formatQuantity(value, unit, DEFAULT_UNITS)).toEqual({ text, label });
+  });
+
+  test.each([
+    [13, 'mm', '0.51', 'in'],
+    [7, 'g', '0.25', 'oz'],
+    [21.69, 'Nm', '16', 'lbf·ft'],
+    [25, 'C', '77', '°F'],
+    [160.93, 'km/h', '100', 'mph'],
+    [304.8, 'm', '1000', 'ft'],
+  ] as const)('%d %s is shown as %s %s to those who read inches', (value, unit, text, label) => {
+    expect(formatQuantity(value, unit, imperial)).toEqual({ text, label });
+  });
+
+  test('a change shows its sign, and nothing shows none', () => {
+    expect(formatQuantity(3, 'mm', DEFAULT_UNITS, { sign: true }).text).toBe('+3');
+    expect(formatQuantity(0, 'mm', DEFAULT_UNITS, { sign: true }).text).toBe('0');
+  });
+
+  test('every unit has a name and a label, and goes there and back', () => {
+    for (const unit of Object.keys(UNIT_NAMES) as Unit[])
+      for (const units of [DEFAULT_UNITS, imperial, { ...imperial, pressure: 'bar' as const }]) {
+        expect(displayUnit(unit, units).length).toBeGreaterThan(0);
+        expect(fromDisplay(toDisplay(37.5, unit, units), unit, units)).toBeCloseTo(37.5, 9);
+      }
+  });
+});

@@ -1,0 +1,84 @@
+import { expect, startJob, test, tickAll, openAs } from './shop';
+
+test('a dirt rear wheel with tube and rim lock goes from intake to its job card', async ({ page, shop }) => {
+  await openAs(page, shop, '/');
+  const id = await startJob(page, 'Orrindale', 'Rear wheel');
+
+  // Intake
+  await page.getByLabel('Date code').fill('1523');
+  await page.getByLabel('Tread depth, mm').fill('2,5');
+  await page.getByLabel('Room, mm').fill('24');
+  await expect(page.getByText(/week 15 of 2023/)).toBeVisible();
+  await page.getByRole('button', { name: 'Write it down' }).click();
+
+  // Choose: a lower tire gains 9 mm of sidewall room over 110/90-19 (110 * 0.90 = 99; 100 * 0.90 = 90).
+  await expect(page.getByRole('heading', { name: 'It fits.' })).toBeVisible();
+  await page.getByLabel('From stock').selectOption({ label: '100/90-19 57M TT · knobby, hard ground · 1 in stock' });
+  await expect(page.getByText('\u22129 mm sidewall')).toBeVisible();
+  await expect(page.getByText('33 mm of room above')).toBeVisible();
+  await expect(page.getByLabel('Which tube')).toContainText('100/90-19, 110/90-19, 120/80-19');
+  await page.getByLabel('From stock').selectOption({ label: '110/90-19 62M TT · knobby, soft ground · 3 in stock' });
+  await page.getByRole('button', { name: 'Take this tire' }).click();
+
+  // The hands-on stations, by key alone
+  expect(await tickAll(page, 'wheel-off')).toBe(8);
+  expect(await tickAll(page, 'tire-off')).toBe(8);
+  expect(await tickAll(page, 'inspect')).toBe(7);
+  expect(await tickAll(page, 'tire-on')).toBe(13);
+
+  // Seat: the sidewall's 38 psi binds, not the shop's 40.
+  await expect(page.getByText('Air in, up to 38.0 psi and no further.')).toBeVisible();
+  for (const reading of ['20', '31']) {
+    await page.getByRole('textbox', { name: 'Gauge reads' }).fill(reading);
+    await page.getByRole('button', { name: 'Take it' }).click();
+    await expect(page.getByRole('textbox', { name: 'Gauge reads' })).toHaveValue('');
+  }
+  for (const side of ['Disc side', 'Other side']) await page.getByRole('group', { name: side }).getByRole('button', { name: 'Seated' }).click();
+  await expect(page.getByText('Both beads are seated.')).toBeVisible();
+  await page.keyboard.press('n');
+
+  // Set: 13 psi at 5 °C is 14.9 psi in a shop at 25 °C (gas law).
+  await page.getByLabel('Shop, °C').fill('25');
+  await page.getByLabel('Riding, °C').fill('5');
+  await expect(page.getByRole('heading', { name: 'Set 15.0 psi here.' })).toBeVisible();
+  await page.getByRole('textbox', { name: 'Gauge reads now' }).fill('15');
+  await page.getByRole('button', { name: 'Write it down' }).click();
+
+  // Balance: 20 g a quarter turn on moves the rest by 26.57°, so the heavy spot is 40 g.
+  await expect(page.getByText('Where is the bottom?')).toBeVisible();
+  await page.getByLabel('This came to the bottom').fill('210°');
+  await page.getByRole('button', { name: 'Take it' }).click();
+  await page.getByRole('button', { name: 'On to the trial mass' }).click();
+  await page.getByLabel('It now settles').fill('236.57°');
+  await page.getByRole('button', { name: 'Take it' }).click();
+  await expect(page.getByText(/^40\s?g$/).first()).toBeVisible();
+  await expect(page.getByRole('heading', { name: /^Put on .* g at/ })).toBeVisible();
+  await page.getByRole('button', { name: 'They are on' }).click();
+  for (const clock of [3, 9]) await page.getByRole('group', { name: `Held at ${clock} o'clock` }).getByRole('button', { name: 'stays' }).click();
+  await expect(page.getByRole('heading', { name: 'Balanced.' })).toBeVisible();
+  await page.keyboard.press('n');
+
+  // Wheel back: 16 lbf·ft lies below the 20-to-150 wrench and above the small one.
+  const locknuts = page.getByRole('listitem').filter({ hasText: 'chain adjuster locknuts' });
+  await expect(locknuts).toContainText('No wrench covers it');
+  await page.getByRole('listitem').filter({ hasText: 'rear axle nut' }).getByRole('button', { name: 'Torqued' }).click();
+  await page.getByRole('listitem').filter({ hasText: 'caliper bolts' }).getByRole('button', { name: 'A guess' }).click();
+  await page.getByRole('listitem').filter({ hasText: 'rim lock nut' }).getByRole('button', { name: 'Snug' }).click();
+  await locknuts.getByRole('button', { name: 'Snug' }).click();
+  await page.getByRole('button', { name: 'On to hand-over' }).click();
+
+  // Hand over: the guess and the snug nut are doubtful, and said.
+  await expect(page.getByText('caliper bolts: tightened by guess.')).toBeVisible();
+  await expect(page.getByText('chain adjuster locknuts: snug, though the manual has a torque.')).toBeVisible();
+  await page.getByRole('button', { name: 'Hand over' }).click();
+  await expect(page.getByText(/^Handed over to Mara Tolling/)).toBeVisible();
+  await page.getByRole('link', { name: 'Job card' }).click();
+  await expect(page.getByText('110/90-19 62M TT').first()).toBeVisible();
+  await expect(page.getByText('15.0 psi at 25 °C')).toBeVisible();
+
+  const pdf = await page.request.get(`${shop.url}/api/jobs/${id}/card.pdf`);
+  expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-');
+  const csv = await (await page.request.get(`${shop.url}/api/jobs/${id}/log.csv`)).text();
+  expect(csv).toContain('Settles at 7 o\u2019clock, 210°'.replace('\u2019', "'"));
+  expect(await (await page.request.get(`${shop.url}/api/jobs/${id}/rechecks.ics`)).text()).toContain('SUMMARY:Pressure\\, cold');
+});

@@ -1,0 +1,119 @@
+import { expect, expectAccessible, openAs, test } from './shop';
+
+const SCREENS = [
+  '/', '/jobs/new', '/machines/new', '/rules', '/stock/tires', '/workings', '/workings/torque-wrench',
+  '/jobs/demo-job-21/intake', '/jobs/demo-job-21/choose', '/jobs/demo-job-22/tire-on', '/jobs/demo-job-21/seat', '/jobs/demo-job-21/set',
+  '/jobs/demo-job-21/balance', '/jobs/demo-job-21/wheel-back', '/jobs/demo-job-20/hand-over', '/jobs/demo-job-20/card', '/jobs/demo-job-20/log',
+];
+
+for (const theme of ['day', 'night'] as const)
+  test(`every screen passes the accessibility checker by ${theme}`, async ({ page, shop }) => {
+    test.setTimeout(120_000);
+    await openAs(page, shop, '/', theme);
+    for (const path of SCREENS) {
+      await page.goto(shop.url + path);
+      await expect(page.getByRole('heading').first()).toBeVisible();
+      await expect(page.getByText('…')).toHaveCount(0);
+      await expectAccessible(page);
+    }
+  });
+
+test('a station fits 1280 by 800 without scrolling, and a phone without scrolling sideways', async ({ page, shop }) => {
+  await openAs(page, shop, '/');
+  for (const path of SCREENS.filter((p) => /demo-job-2\d\/(?!card|log)/.test(p))) {
+    await page.setViewportSize({ width: 1280, height: 800 });
+    await page.goto(shop.url + path);
+    await expect(page.getByRole('heading', { level: 2 }).first()).toBeVisible();
+    const hidden = await page.evaluate(() => {
+      const main = document.querySelector('main')!;
+      return main.scrollHeight - main.clientHeight;
+    });
+    expect(`${path} ${hidden}`).toBe(`${path} 0`);
+  }
+  for (const path of SCREENS) {
+    await page.setViewportSize({ width: 390, height: 844 });
+    await page.goto(shop.url + path);
+    await expect(page.getByRole('heading').first()).toBeVisible();
+    const wide = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+    expect(`${path} ${Math.max(0, wide)}`).toBe(`${path} 0`);
+  }
+});
+
+test('the jobs list finds by machine, wheel, rider, size and date, and the search stands in the address', async ({ page, shop }) => {
+  await openAs(page, shop, '/');
+  await expect(page.getByText('22 jobs')).toBeVisible();
+  const find = page.getByLabel(/^Find by/);
+  await find.fill('tolling front');
+  await expect(page.getByRole('link', { name: /Front wheel, Orrindale/ }).first()).toBeVisible();
+  await expect(page.getByRole('link', { name: /Rear wheel/ })).toHaveCount(0);
+  await expect(page).toHaveURL(/search=tolling\+front/);
+  await find.fill('180/55zr17');
+  await expect(page.getByRole('link', { name: /Rear wheel, Vellan/ }).first()).toBeVisible();
+  await find.fill('no such machine');
+  await expect(page.getByText('No job fits. Take a word away.')).toBeVisible();
+  await find.fill('');
+  const today = new Date().toISOString().slice(0, 10);
+  await page.getByLabel('From').fill(today);
+  await expect(page.getByText(/^2 jobs$|^1 job$|No job fits/)).toBeVisible();
+});
+
+test('turning the wheel over mirrors the dial, and the keys are listed', async ({ page, shop }) => {
+  await openAs(page, shop, '/jobs/demo-job-21/balance');
+  await expect(page.getByRole('img', { name: /rim lock at 7 o'clock, 210°/ })).toBeVisible();
+  await page.keyboard.press('t');
+  await expect(page.getByRole('img', { name: /rim lock at 5 o'clock, 150°/ })).toBeVisible();
+  // Typed as seen from this side, kept as seen from the disc side.
+  await page.getByLabel('This came to the bottom').fill('150°');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText("5 o'clock, 150°").first()).toBeVisible();
+  await page.getByRole('heading', { level: 2 }).first().click();
+  await page.keyboard.press('t');
+  await expect(page.getByText("7 o'clock, 210°").first()).toBeVisible();
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys on this screen' })).toContainText('Turn the wheel over');
+});
+
+test('a rule changes with a name and a reason; a job already open keeps its own', async ({ page, shop }) => {
+  await openAs(page, shop, '/rules');
+  await page.getByRole('button', { name: /Shop ceiling while seating/ }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('textbox', { name: /Shop ceiling/ }).fill('60');
+  await dialog.getByLabel('Why it changes').fill('stiff tires');
+  await dialog.getByRole('button', { name: 'Change the rule' }).click();
+  await expect(dialog.getByText(/a number from 5\.0 psi to 50\.0 psi/)).toBeVisible();
+  await dialog.getByRole('textbox', { name: /Shop ceiling/ }).fill('45');
+  await dialog.getByRole('button', { name: 'Change the rule' }).click();
+  await expect(page.getByText('Changed by Juna Birk: stiff tires', { exact: false })).toBeVisible();
+  await page.goto(`${shop.url}/jobs/demo-job-20/seat`);
+  await expect(page.getByText('40.0').first()).toBeVisible();
+});
+
+test('an empty shop takes its first fitter, machine, wheel and job', async ({ page, shop }) => {
+  await shop.stop();
+  const { rmSync } = await import('node:fs');
+  for (const end of ['', '-wal', '-shm']) rmSync(shop.file + end, { force: true });
+  await shop.start();
+  await page.goto(shop.url);
+  await expect(page.getByText('No jobs yet. Start the first one.')).toBeVisible();
+  await page.getByRole('button', { name: /^Bench/ }).click();
+  await page.getByLabel('Somebody new').fill('Ada Marl');
+  await page.getByRole('button', { name: 'Add' }).click();
+  await expect(page.getByLabel('Who is at the bench')).toHaveValue('Ada Marl');
+  await page.keyboard.press('Escape');
+  await page.getByRole('link', { name: 'Start a job' }).click();
+  await page.getByRole('link', { name: 'A new machine' }).click();
+  await page.getByLabel('What the shop calls it').fill('Hob 250');
+  await page.getByLabel('Rider').fill('Ned Ash');
+  await page.getByRole('button', { name: 'Keep this machine' }).click();
+  await expect(page.getByRole('alert')).toContainText('Front wheel, tire');
+  for (const [i, size] of ['80/100-21', '110/90-18'].entries()) {
+    await page.getByLabel('Tire on it').nth(i).fill(size);
+    await page.getByLabel('Rim code').nth(i).fill('2.15x18');
+  }
+  await page.getByLabel('Rim locks').nth(1).fill('7:00');
+  await page.getByRole('button', { name: 'Keep this machine' }).click();
+  await page.getByRole('button', { name: /Rear wheel 110\/90-18/ }).click();
+  await expect(page.getByRole('heading', { name: 'What comes off?' })).toBeVisible();
+  await page.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page.getByText('No tube in stock serves this tire.')).toBeVisible();
+});

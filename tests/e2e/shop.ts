@@ -1,0 +1,107 @@
+import { test as base, expect, type Page } from '@playwright/test';
+import AxeBuilder from '@axe-core/playwright';
+import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+const READY = /ready: (http:\/\/\S+)/;
+
+/** A shop of its own: a fresh demo database and a server on a free port. */
+export class TestShop {
+  readonly dir = mkdtempSync(join(tmpdir(), 'rimstone-'));
+  readonly file = join(this.dir, 'shop.sqlite');
+  private child: ChildProcess | undefined;
+  url = '';
+
+  fillDemo(): void {
+    const { status, stderr } = spawnSync('node', ['dist/server/fill-demo.cjs', this.file], { encoding: 'utf8' });
+    if (status !== 0) throw new Error(stderr);
+  }
+
+  /** Starts the server; after the first time on the same port, as a shop's machine would. */
+  start(): Promise<void> {
+    const port = this.url ? new URL(this.url).port : '0';
+    const child = spawn('node', ['dist/server/main.cjs'], { env: { ...process.env, PORT: port, HOST: '127.0.0.1', RIMSTONE_DB: this.file } });
+    this.child = child;
+    return new Promise((resolve, reject) => {
+      child.stdout.on('data', (chunk: Buffer) => {
+        const found = READY.exec(chunk.toString());
+        if (!found) return;
+        this.url = found[1]!;
+        resolve();
+      });
+      child.stderr.on('data', (chunk: Buffer) => reject(new Error(chunk.toString())));
+      child.once('exit', (code) => reject(new Error(`the server ended with ${code}`)));
+    });
+  }
+
+  /** `SIGKILL` is a power cut: nothing is closed. */
+  stop(signal: 'SIGTERM' | 'SIGKILL' = 'SIGTERM'): Promise<void> {
+    const child = this.child;
+    if (!child || child.exitCode !== null) return Promise.resolve();
+    return new Promise((resolve) => {
+      child.once('exit', () => resolve());
+      child.kill(signal);
+    });
+  }
+
+  async end(): Promise<void> {
+    await this.stop('SIGKILL');
+    rmSync(this.dir, { recursive: true, force: true });
+  }
+}
+
+export const test = base.extend<{ shop: TestShop }>({
+  // eslint-disable-next-line no-empty-pattern -- the fixture asks for no other
+  shop: async ({}, use) => {
+    const shop = new TestShop();
+    shop.fillDemo();
+    await shop.start();
+    await use(shop);
+    await shop.end();
+  },
+});
+
+/** Opens a screen as a fitter of the demo shop; a defect on the page fails the test. */
+export const openAs = async (page: Page, shop: TestShop, path: string, theme: 'day' | 'night' = 'day'): Promise<void> => {
+  page.on('pageerror', (error) => {
+    throw error;
+  });
+  await page.addInitScript((t) => {
+    if (!localStorage.getItem('rimstone-prefs')) localStorage.setItem('rimstone-prefs', JSON.stringify({ who: 'Juna Birk', theme: t }));
+  }, theme);
+  await page.goto(shop.url + path);
+};
+
+/** Starts a job by its machine and wheel, from the jobs list. */
+export const startJob = async (page: Page, machine: string, wheel: string): Promise<string> => {
+  await page.getByRole('link', { name: 'Start a job' }).click();
+  await page.getByLabel('Which machine, or whose').fill(machine);
+  await page.getByRole('button', { name: wheel }).click();
+  await expect(page.getByRole('heading', { name: 'What comes off?' })).toBeVisible();
+  return /jobs\/([\w-]+)\//.exec(page.url())![1]!;
+};
+
+/** Ticks every step of a station by key and goes on; says how many there were. */
+export const tickAll = async (page: Page, station: string): Promise<number> => {
+  await expect(page).toHaveURL(new RegExp(`/${station}$`));
+  const lead = page.getByText(/^Step 1 of \d+$/);
+  await expect(lead).toBeVisible();
+  const total = Number(/\d+$/.exec((await lead.textContent())!)![0]);
+  for (let i = 1; i <= total; i++) {
+    await expect(page.getByText(`Step ${i} of ${total}`)).toBeVisible();
+    await page.keyboard.press('n');
+  }
+  await expect(page.getByText(`All ${total} steps done`)).toBeVisible();
+  await page.keyboard.press('n');
+  return total;
+};
+
+/** No finding of the accessibility checker. */
+export const expectAccessible = async (page: Page): Promise<void> => {
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa']).analyze();
+  expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(' | ')}`)).toEqual([]);
+};
+
+export { expect };

@@ -1,0 +1,43 @@
+import { expect, openAs, startJob, test, tickAll } from './shop';
+
+test('a tubeless cast wheel has no tube, lock or spoke steps and takes its placard pressure', async ({ page, shop }) => {
+  await openAs(page, shop, '/');
+  await startJob(page, 'Vellan', 'Rear wheel');
+  await page.getByLabel('Tread depth, mm').fill('1');
+  await expect(page.getByText('under the least tread for the road')).toBeVisible();
+  await page.getByRole('button', { name: 'Write it down' }).click();
+
+  await page.getByLabel('From stock').selectOption({ label: '190/50ZR17 73W TL · sport · 1 in stock' });
+  await expect(page.getByText(/The new tire is 7\.\d years old/)).toBeVisible();
+  await expect(page.getByText('+10 mm wide')).toBeVisible();
+  await page.getByLabel('From stock').selectOption({ label: '180/55ZR17 73W TL · sport touring · 2 in stock' });
+  await expect(page.getByLabel('Which tube')).toBeHidden();
+  await page.getByRole('button', { name: 'Take this tire' }).click();
+  await tickAll(page, 'wheel-off');
+  await tickAll(page, 'tire-off');
+  await expect(page).toHaveURL(/inspect$/);
+  const steps = page.getByRole('list', { name: 'Steps' });
+  await expect(steps.getByText('New valve stem in.')).toBeVisible();
+  await expect(steps.getByText(/spokes|tube|rim lock/i)).toHaveCount(0);
+  await tickAll(page, 'inspect');
+  await tickAll(page, 'tire-on');
+
+  // The sidewall says 50 psi: the shop's ceiling of 40 binds.
+  await expect(page.getByText('Air in, up to 40.0 psi and no further.')).toBeVisible();
+  await page.getByRole('textbox', { name: 'Gauge reads' }).fill('41');
+  await page.getByRole('button', { name: 'Take it' }).click();
+  await expect(page.getByRole('heading', { name: 'Stop. Above the limit: let it all out.' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.getByRole('heading', { name: /Stop/ }).click();
+  await page.keyboard.press('u');
+  await expect(page.getByText('Undone: Pressure 41.0 psi')).toBeVisible();
+  await expect(page.getByText('Air in, up to 40.0 psi and no further.')).toBeVisible();
+
+  await page.getByRole('link', { name: /^Set,/ }).click();
+  await expect(page.getByRole('heading', { name: 'Set 36.0 psi here.' })).toBeVisible();
+  await page.keyboard.press('w');
+  await expect(page.getByRole('dialog')).toContainText('ideal gas law at constant volume');
+  await page.keyboard.press('Escape');
+  await page.getByRole('link', { name: /^Balance,/ }).click();
+  await expect(page.getByText('Static balance, adhesive')).toBeVisible();
+});

@@ -1,0 +1,24 @@
+import { tireAge } from '../../src/core/tires';
+
+const weekOf = (dateCode: string) => tireAge.run({ dateCode, onDate: '2026-06-01' }).result.weekOf;
+
+/** Source: 49 CFR 574.5: week then year; week 01 is the first full calendar week, Sunday to Saturday. */
+test.each([
+  ['1523', 15, 2023, '2023-04-09'],
+  ['0123', 1, 2023, '2023-01-01'],
+  ['0124', 1, 2024, '2024-01-07'],
+  ['0122', 1, 2022, '2022-01-02'],
+  ['5225', 52, 2025, '2025-12-28'],
+  ['0101', 1, 2001, '2001-01-07'],
+])('%s is week %d of %d, from %s', (dateCode, week, year, startsOn) => {
+  expect(weekOf(dateCode)).toEqual({ week, year, startsOn });
+});
+
+test('the first full week starts on a Sunday of the first seven days, every year', () => {
+  for (let year = 2000; year <= 2025; year++) {
+    const { startsOn } = weekOf(`01${String(year % 100).padStart(2, '0')}`);
+    const start = new Date(`${startsOn}T00:00:00Z`);
+    expect(start.getUTCDay()).toBe(0);
+    expect(start.getUTCDate()).toBeLessThanOrEqual(7);
+  }
+});
