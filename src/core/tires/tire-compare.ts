@@ -63,6 +63,7 @@ export const tireCompare = defineWorking<Input, TireComparison>({
       ),
     )
       .optional()
+      .description('Room measured with the old tire')
       .meta({ expected: `measured room by place: ${CLEARANCE_PLACES.join(', ')}` }),
   },
   example: { from: '130/90-16', to: '130/80-16', clearancesMm: { above: 20 } },

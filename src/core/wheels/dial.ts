@@ -73,6 +73,7 @@ const label = (role: DialRole, deg: number, r: number, text: string, size: numbe
 const OUTSIDE = 284;
 /** Beyond this far to the side a label has no room outside the tire and goes inside the rim. */
 const SIDEWAYS = 0.62;
+const isSideways = (deg: number): boolean => Math.abs(Math.sin((deg * Math.PI) / 180)) > SIDEWAYS;
 
 const body = ({ wheel, tireOn }: DialView): DialShape[] => {
   const shapes: DialShape[] = [];
@@ -121,12 +122,10 @@ const shapesOf = (mark: DialMark, side: (deg: number) => number, over: boolean):
     case 'light-mark': {
       const deg = side(mark.deg);
       const [cx, cy] = at(deg, R.lug - 8);
+      const dot: DialShape = { kind: 'circle', role: 'mark', cx, cy, r: 9, filled: true };
       const labelDeg = deg - 14;
-      return [
-        { kind: 'circle', role: 'mark', cx, cy, r: 9, filled: true },
-        line('leader', deg, R.lug + 2, R.tread + 12, labelDeg),
-        label('label', labelDeg, R.tread + 22, 'light mark', 16),
-      ];
+      if (isSideways(labelDeg)) return [dot, line('leader', deg, R.rimIn - 2, R.rimIn - 18), label('label', deg, R.rimIn - 46, 'light mark', 17)];
+      return [dot, line('leader', deg, R.lug + 2, R.tread + 10, labelDeg), label('label', labelDeg, R.tread + 18, 'light mark', 17)];
     }
     case 'start':
     case 'finish':
@@ -139,7 +138,7 @@ const shapesOf = (mark: DialMark, side: (deg: number) => number, over: boolean):
           ? path('live', band(deg - 6, deg + 6, R.rimOut + 4, R.rimIn - 2))
           : { kind: 'circle', role: mark.at === 'keeper' ? 'ink' : 'live', cx, cy, r: 9, filled: mark.at === 'keeper' };
       const role = mark.at === 'start' ? 'live' : 'label';
-      return Math.abs(Math.sin((deg * Math.PI) / 180)) > SIDEWAYS
+      return isSideways(deg)
         ? [shape, line('leader', deg, R.rimIn - 4, R.rimIn - 22), label(role, deg, R.rimIn - 52, text, 17)]
         : [shape, line('leader', deg, R.tread - 4, R.tread + 10), label(role, deg, R.tread + 18, text, 17)];
     }
@@ -174,7 +173,7 @@ const shapesOf = (mark: DialMark, side: (deg: number) => number, over: boolean):
 };
 
 const valve = (): DialShape[] => [
-  path('ink', `M295 97h10v27h-10z`),
+  path('ink', 'M295 97H305V124H295Z'),
   label('label', 0, R.rimIn - 44, 'valve', 17),
 ];
 

@@ -170,7 +170,9 @@ export const jobStore = (db: Db, shop: ShopStore, rules: RuleStore) => {
 
   const open = db.transaction((input: { id: string; machineId: string; wheelId: string; who: string }, at: string): JobSummary => {
     const existing = statements.one.get(input.id);
-    if (existing) return toSummary(existing);
+    // A client that lost the answer sends again.
+    if (existing?.machineId === input.machineId && existing.wheelId === input.wheelId) return toSummary(existing);
+    if (existing) throw new InputError('id', 'A job of that id exists already.', 'an id of your own making');
     const machine = shop.machine(input.machineId);
     const wheel = shop.wheel(input.wheelId);
     if (!machine) throw new InputError('machineId', 'There is no such machine.', 'the id of a machine of the shop');

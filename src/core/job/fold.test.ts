@@ -1,0 +1,169 @@
+import fc from 'fast-check';
+import { effectiveEntries, foldJob, undoTarget, type Entry } from '.';
+import { logOf } from './sample.test-data';
+
+const chosen = (marking: string) => ({
+  marking, dateCode: null, tireId: null, tube: true, tubeId: null, tubeLabel: null, lightMark: true, seatLimitKpa: null,
+});
+
+describe('folding a log', () => {
+  test('an empty log is an empty job', () => {
+    expect(foldJob([])).toMatchObject({ machine: null, wheel: null, chosen: null, steps: {}, rests: [] });
+  });
+
+  test('readings gather, choices replace each other', () => {
+    const l = logOf().open();
+    l.add('chosen', chosen('110/90-18'));
+    l.add('chosen', chosen('120/90-18'));
+    l.add('seat-reading', { gaugeKpa: 150 });
+    l.add('seat-reading', { gaugeKpa: 200 });
+    l.add('step', { stepId: 'off-lift' });
+    l.add('note', { text: 'dry bead' });
+    const state = foldJob(l.log);
+    expect(state.chosen?.marking).toBe('120/90-18');
+    expect(state.seatReadings.map((r) => r.gaugeKpa)).toEqual([150, 200]);
+    expect(state.steps['off-lift']?.who).toBe('Ada Marl');
+    expect(state.notes[0]?.text).toBe('dry bead');
+    expect(state.machine?.name).toBe('Hob 250');
+  });
+
+  test('a clearance is one for each place', () => {
+    const l = logOf().open();
+    l.add('clearance', { place: 'above', mm: 20, load: 'on the stand' });
+    l.add('clearance', { place: 'left', mm: 12, load: 'on the stand' });
+    l.add('clearance', { place: 'above', mm: 24, load: 'rider on' });
+    expect(foldJob(l.log).clearances).toEqual([
+      { place: 'left', mm: 12, load: 'on the stand' },
+      { place: 'above', mm: 24, load: 'rider on' },
+    ]);
+  });
+
+  test('a rest after weights begins a new balancing', () => {
+    const l = logOf().open();
+    l.add('rest', { restDeg: 210 });
+    l.add('rest', { restDeg: 214 });
+    expect(foldJob(l.log).rests).toHaveLength(2);
+    l.add('trial-rest', { trialMassG: 20, trialDeg: 300, restDeg: 240 });
+    l.add('weights', { pieces: [], residualG: 1 });
+    l.add('level-check', { clock: 3, moved: 'sinks' });
+    l.add('rest', { restDeg: 90 });
+    expect(foldJob(l.log)).toMatchObject({ rests: [{ restDeg: 90 }], trial: null, weights: null, levelChecks: {} });
+  });
+});
+
+describe('corrections and undo', () => {
+  test('a correction stands in the place of what it replaces', () => {
+    const l = logOf().open();
+    const first = l.add('seat-reading', { gaugeKpa: 15 });
+    l.add('seat-reading', { gaugeKpa: 200 });
+    const better = l.add('seat-reading', { gaugeKpa: 150 }, { replaces: first });
+    expect(foldJob(l.log).seatReadings.map((r) => r.gaugeKpa)).toEqual([150, 200]);
+    l.add('seat-reading', { gaugeKpa: 155 }, { replaces: better });
+    expect(foldJob(l.log).seatReadings.map((r) => r.gaugeKpa)).toEqual([155, 200]);
+  });
+
+  test('undoing a correction brings back what it replaced', () => {
+    const l = logOf().open();
+    const first = l.add('seat-reading', { gaugeKpa: 15 });
+    const better = l.add('seat-reading', { gaugeKpa: 150 }, { replaces: first });
+    l.add('undo', { entryId: better });
+    expect(foldJob(l.log).seatReadings.map((r) => r.gaugeKpa)).toEqual([15]);
+  });
+
+  test('an undo can be undone', () => {
+    const l = logOf().open();
+    const note = l.add('note', { text: 'keep me' });
+    const undo = l.add('undo', { entryId: note });
+    expect(foldJob(l.log).notes).toEqual([]);
+    l.add('undo', { entryId: undo });
+    expect(foldJob(l.log).notes.map((n) => n.text)).toEqual(['keep me']);
+  });
+
+  test('what undo would take is the newest that stands, never the opening', () => {
+    const l = logOf().open();
+    expect(undoTarget(l.log)).toBeUndefined();
+    const a = l.add('note', { text: 'a' });
+    const b = l.add('note', { text: 'b' });
+    expect(undoTarget(l.log)?.id).toBe(b);
+    l.add('undo', { entryId: b });
+    expect(undoTarget(l.log)?.id).toBe(a);
+    const better = l.add('note', { text: 'a, better' }, { replaces: a });
+    expect(undoTarget(l.log)?.id).toBe(better);
+  });
+
+  /** A log of random entries, corrections of any earlier entry of the same kind, and undos of anything. */
+  const anyLog = fc
+    .array(
+      fc.record({
+        kind: fc.constantFrom('rest', 'trial-rest', 'weights', 'note', 'seat-reading', 'step', 'level-check', 'chosen', 'undo'),
+        n: fc.nat(300),
+        target: fc.nat(),
+        corrects: fc.boolean(),
+      }),
+      { maxLength: 30 },
+    )
+    .map((parts) => {
+      const l = logOf().open();
+      for (const { kind, n, target, corrects } of parts) {
+        const earlier = l.log.slice(2);
+        const at = earlier[target % Math.max(1, earlier.length)];
+        if (kind === 'undo') {
+          if (at) l.add('undo', { entryId: at.id });
+          continue;
+        }
+        const same = earlier.filter((e) => e.kind === kind);
+        const more = corrects && same.length > 0 ? { replaces: same[target % same.length]!.id } : {};
+        if (kind === 'rest') l.add('rest', { restDeg: n }, more);
+        if (kind === 'trial-rest') l.add('trial-rest', { trialMassG: 20, trialDeg: n, restDeg: n }, more);
+        if (kind === 'weights') l.add('weights', { pieces: [], residualG: n }, more);
+        if (kind === 'note') l.add('note', { text: String(n) }, more);
+        if (kind === 'seat-reading') l.add('seat-reading', { gaugeKpa: n }, more);
+        if (kind === 'step') l.add('step', { stepId: `s${n % 5}` }, more);
+        if (kind === 'level-check') l.add('level-check', { clock: n % 2 ? 3 : 9, moved: 'stays' }, more);
+        if (kind === 'chosen') l.add('chosen', chosen(String(n)), more);
+      }
+      return l.log;
+    });
+
+  const undoOf = (log: readonly Entry[], entryId: string): Entry => ({
+    id: 'last-undo', seq: log.length + 1, at: '2026-04-30T12:00:00.000Z', who: 'Ada Marl', station: 'intake', kind: 'undo', data: { entryId },
+  });
+
+  test('the fold of a log with an undo is the fold without the undone entry', () => {
+    fc.assert(
+      fc.property(anyLog, fc.nat(), (log, pick) => {
+        const candidates = log.slice(2);
+        fc.pre(candidates.length > 0);
+        const target = candidates[pick % candidates.length]!;
+        const undone = foldJob([...log, undoOf(log, target.id)]);
+        expect(undone).toEqual(foldJob(log.filter((e) => e.id !== target.id)));
+      }),
+      { numRuns: 400 },
+    );
+  });
+
+  test('undoing and undoing the undo is where it was', () => {
+    fc.assert(
+      fc.property(anyLog, (log) => {
+        const target = undoTarget(log);
+        fc.pre(target !== undefined);
+        const undo = undoOf(log, target!.id);
+        const back: Entry = { ...undoOf([...log, undo], undo.id), id: 'back' };
+        expect(foldJob([...log, undo, back])).toEqual(foldJob(log));
+      }),
+    );
+  });
+
+  test('what stands was written, stands once, and is no undo', () => {
+    fc.assert(
+      fc.property(anyLog, (log) => {
+        const standing = effectiveEntries(log);
+        expect(new Set(standing.map((e) => e.id)).size).toBe(standing.length);
+        for (const e of standing) {
+          expect(log).toContain(e);
+          expect(e.kind).not.toBe('undo');
+        }
+      }),
+    );
+  });
+});

@@ -1,0 +1,186 @@
+import { DEFAULT_UNITS } from '../units';
+import {
+  checkEntryBody, dialMarks, ENTRY_KINDS, entryText, fastenersOf, foldJob, jobCard, jobReport, openPoints, pressureStartOf, recheckDates,
+  seatLimitOf, stationReport, STATIONS, stepsOf, STEP_STATIONS, type Entry,
+} from '.';
+import { logOf, sampleMachine, sampleWheel } from './sample.test-data';
+
+const TODAY = '2026-04-30';
+const chosen = {
+  marking: '110/90-18', dateCode: '0526', tireId: null, tube: true, tubeId: 't', tubeLabel: '110/90-18', lightMark: true, seatLimitKpa: 260,
+};
+
+/** A job done by the book. */
+const wholeJob = () => {
+  const l = logOf().open();
+  l.add('came-off', { marking: '110/90-18', dateCode: '1523', treadMm: 4, use: 'dirt' });
+  l.add('chosen', chosen, { station: 'choose' });
+  for (const station of STEP_STATIONS) for (const step of stepsOf(foldJob(l.log), station)) l.add('step', { stepId: step.id }, { station });
+  l.add('seat-reading', { gaugeKpa: 200 }, { station: 'seat' });
+  l.add('seated', { side: 'disc', seated: true }, { station: 'seat' });
+  l.add('seated', { side: 'other', seated: true }, { station: 'seat' });
+  l.add('pressure-set', { gaugeKpa: 93, shopC: 20, rideC: 15, rideKpa: 89.63 }, { station: 'set' });
+  l.add('rest', { restDeg: 210 }, { station: 'balance' });
+  l.add('trial-rest', { trialMassG: 20, trialDeg: 300, restDeg: 236.57 }, { station: 'balance' });
+  l.add('weights', { pieces: [{ massG: 20, deg: 25, side: 'near' }, { massG: 20, deg: 25, side: 'far' }], residualG: 3.5 }, { station: 'balance' });
+  l.add('level-check', { clock: 3, moved: 'stays' }, { station: 'balance' });
+  l.add('level-check', { clock: 9, moved: 'stays' }, { station: 'balance' });
+  l.add('torqued', { fastener: 'rear axle nut', how: 'torqued', torqueNm: 100, wrench: 'long' }, { station: 'wheel-back' });
+  l.add('torqued', { fastener: 'rim lock nut', how: 'snug', torqueNm: null, wrench: null }, { station: 'wheel-back' });
+  return l;
+};
+
+describe('what is missing or doubtful', () => {
+  test('a job done by the book has nothing open before hand-over', () => {
+    const reports = jobReport(foldJob(wholeJob().log), TODAY);
+    expect(openPoints(reports)).toEqual({ missing: [], doubts: [] });
+    expect(reports.map((r) => r.fill)).toEqual([...STATIONS.slice(0, -1).map(() => 1), 0]);
+  });
+
+  test('an opened job is missing something at every station', () => {
+    const reports = jobReport(foldJob(logOf().open().log), TODAY);
+    for (const r of reports) expect(r.missing.length).toBeGreaterThan(0);
+    expect(reports.every((r) => r.fill === 0)).toBe(true);
+  });
+
+  const doubtsAfter = (change: (l: ReturnType<typeof wholeJob>) => void): string[] => {
+    const l = wholeJob();
+    change(l);
+    return openPoints(jobReport(foldJob(l.log), TODAY)).doubts;
+  };
+
+  test.each<[string, (l: ReturnType<typeof wholeJob>) => void, RegExp]>([
+    ['an old new tire', (l) => l.add('chosen', { ...chosen, dateCode: '0515' }), /Choose: The new tire is 11\.\d years old/],
+    ['an unread date code', (l) => l.add('chosen', { ...chosen, dateCode: null }), /date code was not read/],
+    ['another rim', (l) => l.add('chosen', { ...chosen, marking: '110/90-19' }), /A 19 inch tire does not go on a 18 inch rim/],
+    ['no tube on spokes', (l) => l.add('chosen', { ...chosen, tube: false }), /only when it is sealed/],
+    ['a tube not picked', (l) => l.add('chosen', { ...chosen, tubeLabel: null }), /With a tube, and none picked/],
+    ['little room', (l) => l.add('clearance', { place: 'above', mm: 6, load: 'on the stand' }), /Only 6 mm of room above/],
+    ['above the limit', (l) => l.add('seat-reading', { gaugeKpa: 262 }), /Seat: A reading was above the seating limit/],
+    ['not seated', (l) => l.add('seated', { side: 'other', seated: false }), /Not seated on the other side/],
+    ['an unread seating limit', (l) => l.add('chosen', { ...chosen, seatLimitKpa: null }), /seating limit was not read/],
+    ['a strange pressure', (l) => l.add('pressure-set', { gaugeKpa: 150, shopC: 20, rideC: 20, rideKpa: 150 }), /outside the starting range/],
+    ['a moving wheel', (l) => l.add('level-check', { clock: 9, moved: 'sinks' }), /did not stay still/],
+    ['much left over', (l) => l.add('weights', { pieces: [], residualG: 12 }), /12 g left over/],
+    ['a guess', (l) => l.add('torqued', { fastener: 'rear axle nut', how: 'guess', torqueNm: 100, wrench: null }), /rear axle nut: tightened by guess/],
+    ['snug instead of torqued', (l) => l.add('torqued', { fastener: 'rear axle nut', how: 'snug', torqueNm: 100, wrench: null }), /snug, though/],
+    ['a worn road tire', (l) => l.add('came-off', { marking: '110/90-18', dateCode: null, treadMm: 1, use: 'road' }), /under the least tread/],
+  ])('%s is doubtful', (_name, change, said) => {
+    expect(doubtsAfter(change).join('\n')).toMatch(said);
+  });
+
+  test('a snug nut without a figure is no doubt', () => {
+    expect(doubtsAfter(() => undefined)).toEqual([]);
+  });
+
+  test('only the fasteners of this end are asked for', () => {
+    expect(fastenersOf(foldJob(logOf().open().log)).map((f) => f.name)).toEqual(['rear axle nut', 'rim lock nut']);
+    const front = logOf().open(sampleMachine(), sampleWheel({ position: 'front' }));
+    expect(fastenersOf(foldJob(front.log)).map((f) => f.name)).toEqual(['front axle', 'rim lock nut']);
+  });
+
+  test('steps fill a station one by one', () => {
+    const l = logOf().open();
+    const steps = stepsOf(foldJob(l.log), 'inspect');
+    l.add('step', { stepId: steps[0]!.id });
+    const report = stationReport(foldJob(l.log), 'inspect', TODAY);
+    expect(report.fill).toBeCloseTo(1 / steps.length, 9);
+    expect(report.missing).toHaveLength(steps.length - 1);
+  });
+
+  test('the limit and the starting pressure come from the log', () => {
+    const state = foldJob(wholeJob().log);
+    expect(seatLimitOf(state).result).toEqual({ limitKpa: 260, binds: 'sidewall' });
+    expect(pressureStartOf(state)).toMatchObject({ ok: true });
+    const road = logOf().open(sampleMachine({ placardRearKpa: null }));
+    expect(pressureStartOf(foldJob(road.log))).toMatchObject({ ok: false, problem: { field: 'placardKpa' } });
+  });
+});
+
+describe('rechecks', () => {
+  test('by rule from the day of the work, or as the log has them', () => {
+    const l = wholeJob();
+    expect(recheckDates(foldJob(l.log), TODAY).map((r) => r.onDate)).toEqual(['2026-05-01', '2026-05-07']);
+    l.add('recheck', { what: 'Pressure, cold', onDate: '2026-05-03' });
+    l.add('recheck', { what: 'Pressure, cold', onDate: '2026-05-02' });
+    expect(recheckDates(foldJob(l.log), TODAY)).toEqual([{ what: 'Pressure, cold', onDate: '2026-05-02' }]);
+  });
+});
+
+describe('the job card', () => {
+  test('keeps what was fitted, set, placed and torqued, in the fitter\u2019s units', () => {
+    const card = jobCard(foldJob(wholeJob().log), TODAY, { ...DEFAULT_UNITS, torque: 'lbf·ft' });
+    expect(card.title).toBe('Rear wheel, Hob 250');
+    const rows = Object.fromEntries(card.sections.flatMap((s) => s.rows.map(([k, v]) => [`${s.title}: ${k}`, v])));
+    expect(rows).toMatchObject({
+      'Came off: Date code': '1523, week 15 of 2023',
+      'Went on: Tire': '110/90-18',
+      'Went on: Tube': '110/90-18',
+      'Air: Set': '13.5 psi at 20 °C',
+      "Balance: 12:50 o'clock, 25°": '20 g + 20 g',
+      'Balance: At 3 and 9': 'stays, stays',
+      'Torque: rear axle nut': 'torqued, 74 lbf·ft, long',
+      'Torque: rim lock nut': 'snug',
+    });
+    expect(card.doubts).toEqual([]);
+  });
+
+  test('an unfinished job says what is not recorded', () => {
+    const card = jobCard(foldJob(logOf().open().log), TODAY, DEFAULT_UNITS);
+    expect(card.sections.find((s) => s.title === 'Torque')?.rows[0]).toEqual(['rear axle nut', 'not recorded, 100 N·m']);
+    expect(card.missing).toContain('Choose: the new tire');
+  });
+});
+
+describe('the log in words', () => {
+  test('every kind of entry is a sentence without code words', () => {
+    const l = wholeJob();
+    l.add('clearance', { place: 'above', mm: 20, load: 'rider on' });
+    l.add('note', { text: 'seal greased' });
+    l.add('recheck', { what: 'Pressure', onDate: TODAY });
+    l.add('handed-over', { to: 'Ned Ash' });
+    l.add('undo', { entryId: 'e3' });
+    const words = new Map(stepsOf(foldJob(l.log)).map((s) => [s.id, s.say]));
+    const said = new Map(l.log.map((e: Entry) => [e.kind, entryText(e, DEFAULT_UNITS, words)]));
+    expect([...said.keys()].sort()).toEqual([...ENTRY_KINDS].sort());
+    for (const text of said.values()) expect(text).not.toMatch(/undefined|null|NaN|\[object|[a-z]Deg|Kpa/);
+    expect(said.get('trial-rest')).toBe("With 20 g at 10 o'clock, 300° settles at 7:53 o'clock, 237°");
+    expect(said.get('step')).toMatch(/^Done: [A-Z]/);
+  });
+});
+
+describe('what the dial shows', () => {
+  const at = (marks: ReturnType<typeof dialMarks>) => marks.map((m) => m.at);
+
+  test('the lock always, levers while levering, weights once they are on', () => {
+    const state = foldJob(wholeJob().log);
+    const off = stepsOf(state, 'tire-off').find((s) => s.shows === 'levers-off');
+    expect(at(dialMarks(state, 'intake'))).toEqual(['lock']);
+    expect(at(dialMarks(state, 'tire-off', off))).toEqual(['lock', 'start', 'finish', 'kneel']);
+    expect(at(dialMarks(state, 'balance'))).toEqual(['lock', 'light-mark', 'heavy', 'weight']);
+    expect(dialMarks(state, 'balance').at(-1)).toEqual({ at: 'weight', deg: 25, label: '2 × 20 g' });
+    expect(dialMarks(foldJob([]), 'balance')).toEqual([]);
+  });
+});
+
+describe('an entry from outside', () => {
+  const body = { id: 'x', who: 'Ada Marl', station: 'seat', kind: 'seat-reading', data: { gaugeKpa: 200 } };
+
+  test('a good one comes back clean', () => {
+    expect(checkEntryBody(body)).toEqual(body);
+  });
+
+  test.each([
+    [{ ...body, kind: 'nonsense' }, 'kind'],
+    [{ ...body, station: 'kitchen' }, 'station'],
+    [{ ...body, data: { gaugeKpa: 5000 } }, 'data.gaugeKpa'],
+    [{ ...body, data: {} }, 'data.gaugeKpa'],
+    [{ ...body, data: { gaugeKpa: 200, extra: 1 } }, 'data.extra'],
+    [{ ...body, who: '' }, 'who'],
+    [{ ...body, seq: 4 }, 'seq'],
+    [{ ...body, kind: 'weights', data: { pieces: [{ massG: -5, deg: 0, side: 'near' }], residualG: 0 } }, 'data.pieces[0].massG'],
+    [null, 'input'],
+  ])('%j is refused at its field', (value, field) => {
+    expect(() => checkEntryBody(value)).toThrow(expect.objectContaining({ field }));
+  });
+});

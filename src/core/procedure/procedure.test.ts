@@ -1,0 +1,101 @@
+import { sampleWheel } from '../job/sample.test-data';
+import type { Machine, Wheel } from '../wheels';
+import { angleBetween } from '../units';
+import { leverPlan, procedureFor } from '.';
+
+const ids = (wheel: Partial<Wheel> = {}, more: Partial<Parameters<typeof procedureFor>[0]> = {}, machine: Partial<Machine> = {}) =>
+  procedureFor({
+    machine: { kind: 'dirt', drive: 'chain', ...machine }, wheel: sampleWheel(wheel), tube: true, lightMark: true, rules: {}, ...more,
+  }).map((s) => s.id);
+
+const cast: Partial<Wheel> = { build: 'cast', tube: false, rimLockDegs: [], spokes: 0 };
+
+test('a dirt rear wheel with one lock, whole', () => {
+  expect(ids()).toEqual([
+    'off-cool', 'off-loosen', 'off-lift', 'off-mark', 'off-caliper', 'off-chain', 'off-out', 'off-axle',
+    'toff-core', 'toff-nut', 'toff-lock', 'toff-break', 'toff-soap', 'toff-first', 'toff-tube', 'toff-second',
+    'in-clean', 'in-cracks', 'in-spokes', 'in-true', 'in-old-weights', 'in-strip', 'in-lock',
+    'on-arrow', 'on-shake', 'on-powder', 'on-tube-air', 'on-soap', 'on-first', 'on-tube', 'on-lock-feel', 'on-mark', 'on-start', 'on-half', 'on-last', 'on-look',
+  ]);
+});
+
+test('a tubeless cast wheel has no tube, strip, lock or spoke steps, and gets a new stem', () => {
+  const steps = ids(cast, { tube: false }, { kind: 'road' });
+  expect(steps.filter((s) => /tube|strip|lock|spoke|powder|nut/.test(s))).toEqual([]);
+  expect(steps).toContain('in-stem');
+});
+
+test('a split rim deflates before anything and is never levered', () => {
+  const steps = ids({ ...cast, build: 'split', tube: true, discSide: 'none' }, {}, { kind: 'scooter', drive: 'hub' });
+  const off = steps.filter((s) => s.startsWith('toff'));
+  expect(off[0]).toBe('toff-split-deflate');
+  expect(off.indexOf('toff-split-deflate')).toBeLessThan(off.indexOf('toff-break-split'));
+  expect(steps.filter((s) => /first|second$|start|half|last/.test(s))).toEqual([]);
+  expect(steps).toContain('off-brake-drum');
+});
+
+test('a beadlock is clamped, not levered, and its crush is noted', () => {
+  const steps = ids({ ...cast, build: 'beadlock' }, { tube: false }, { kind: 'side-by-side', drive: 'shaft' });
+  expect(steps).toEqual(expect.arrayContaining(['toff-split-deflate', 'toff-ring', 'in-gap', 'on-step']));
+  expect(steps).not.toContain('toff-first');
+});
+
+test('a front wheel has no chain; a shaft is kept upright; a belt is eased', () => {
+  expect(ids({ position: 'front' })).not.toContain('off-chain');
+  expect(ids({}, {}, { drive: 'shaft' })).toContain('off-shaft');
+  expect(ids({}, {}, { drive: 'belt' })).toContain('off-belt');
+});
+
+test('a tire without a light mark has no step for it', () => {
+  expect(ids({}, { lightMark: false })).not.toContain('on-mark');
+});
+
+test('two locks are spoken of as two', () => {
+  const say = procedureFor({ machine: { kind: 'dirt', drive: 'chain' }, wheel: sampleWheel({ rimLockDegs: [120, 240] }), tube: true, lightMark: true, rules: {} })
+    .find((s) => s.id === 'toff-lock')!.say;
+  expect(say).toMatch(/rim locks/);
+});
+
+test('wherever a wheel can hurt someone there is a caution', () => {
+  const cautions = (wheel: Partial<Wheel>) =>
+    procedureFor({ machine: { kind: 'scooter', drive: 'hub' }, wheel: sampleWheel(wheel), tube: true, lightMark: false, rules: {} })
+      .map((s) => s.caution ?? '')
+      .join(' ');
+  expect(cautions({ build: 'split' })).toMatch(/Deflate fully before undoing any rim bolt/);
+  expect(cautions({ build: 'beadlock' })).toMatch(/maker\u2019s manual/);
+  expect(cautions({})).toMatch(/Never hook a lever under the disc/);
+  expect(cautions({})).not.toMatch(/use more force/);
+});
+
+test('no step is listed twice, and all stand in the order of the stations', () => {
+  for (const build of ['spoked', 'cast', 'split', 'beadlock'] as const) {
+    const steps = procedureFor({ machine: { kind: 'road', drive: 'chain' }, wheel: sampleWheel({ build }), tube: true, lightMark: true, rules: {} });
+    expect(new Set(steps.map((s) => s.id)).size).toBe(steps.length);
+    const order = ['wheel-off', 'tire-off', 'inspect', 'tire-on'];
+    const at = steps.map((s) => order.indexOf(s.station));
+    expect(at).toEqual([...at].sort((a, b) => a - b));
+  }
+});
+
+describe('where the levers go', () => {
+  const wheel = { rimLockDegs: [210] };
+
+  test('lock nearest: off starts opposite the lock, on starts beside it, both finish at it', () => {
+    expect(leverPlan(wheel, 'off', 'lock nearest')).toMatchObject({ startDeg: 30, finishDeg: 210 });
+    expect(leverPlan(wheel, 'on', 'lock nearest')).toMatchObject({ startDeg: 228, finishDeg: 210 });
+  });
+
+  test('opposite the valve, whatever the lock', () => {
+    expect(leverPlan(wheel, 'on', 'opposite the valve').startDeg).toBe(180);
+    expect(leverPlan({ rimLockDegs: [] }, 'off', 'lock nearest').startDeg).toBe(180);
+  });
+
+  test('the arc to kneel into lies across from the start', () => {
+    for (const school of ['lock nearest', 'opposite the valve'])
+      for (const direction of ['off', 'on'] as const) {
+        const plan = leverPlan(wheel, direction, school);
+        const middle = plan.kneelFromDeg + angleBetween(plan.kneelFromDeg, plan.kneelToDeg) / 2;
+        expect(Math.abs(angleBetween(plan.startDeg, middle))).toBeCloseTo(180, 6);
+      }
+  });
+});

@@ -1,0 +1,87 @@
+import { check } from '../fields';
+import { angleBetween, mirrored } from '../units';
+import { machineSchema, spokeDegs, weightPlaces, wheelDial, wheelSchema, type DialMark, type DialShape } from '.';
+import { sampleMachine, sampleWheel } from '../job/sample.test-data';
+
+const draw = (marks: DialMark[], sideUp: 'disc' | 'other' = 'disc', tireOn = true) =>
+  wheelDial({ wheel: { build: 'spoked', spokes: 36 }, marks, sideUp, tireOn });
+
+/** Where on the clock a shape's text or circle stands. */
+const degOf = (shape: DialShape | undefined): number => {
+  if (!shape || shape.kind === 'path') throw new Error('no place');
+  const [x, y] = shape.kind === 'circle' ? [shape.cx, shape.cy] : [shape.x, shape.y - shape.size * 0.35];
+  return ((Math.atan2(x - 300, 300 - y) * 180) / Math.PI + 360) % 360;
+};
+
+const text = (shapes: DialShape[], said: string) => shapes.find((s) => s.kind === 'text' && s.text === said);
+
+describe('the dial', () => {
+  test('a mark stands at its angle, clockwise from the valve at 12', () => {
+    expect(degOf(text(draw([{ at: 'lock', deg: 210 }]), 'rim lock'))).toBeCloseTo(210, 0);
+    expect(degOf(text(draw([]), 'valve'))).toBeCloseTo(0, 0);
+    expect(degOf(text(draw([]), '3'))).toBeCloseTo(90, -1);
+  });
+
+  test.each([0, 30, 95, 180, 210, 300])('from the other side %d° is mirrored', (deg) => {
+    const shape = draw([{ at: 'light-mark', deg }], 'other').find((s) => s.role === 'mark');
+    expect(Math.abs(angleBetween(degOf(shape), mirrored(deg)))).toBeLessThan(0.5);
+  });
+
+  test('a bare wheel has no rubber, and 36 spokes are drawn', () => {
+    expect(draw([], 'disc', false).some((s) => s.role === 'rubber')).toBe(false);
+    expect(draw([]).filter((s) => s.role === 'spoke')).toHaveLength(36);
+  });
+
+  test('the arrow turns round with the wheel', () => {
+    const sweep = (sideUp: 'disc' | 'other') => {
+      const arc = draw([{ at: 'arrow', clockwise: true }], sideUp).find((s) => s.role === 'arrow' && s.kind === 'path' && !s.filled);
+      return arc?.kind === 'path' ? / 0 0 ([01]) /.exec(arc.d)?.[1] : undefined;
+    };
+    expect(sweep('disc')).toBe('1');
+    expect(sweep('other')).toBe('0');
+  });
+
+  test('every mark is drawn with finite numbers and inside the field', () => {
+    const marks: DialMark[] = [0, 45, 90, 135, 180, 225, 270, 315].flatMap((deg): DialMark[] => [
+      { at: 'lock', deg }, { at: 'start', deg }, { at: 'finish', deg }, { at: 'keeper', deg }, { at: 'heavy', deg, label: '41 g' },
+      { at: 'rest', deg, label: 'then' }, { at: 'trial', deg, label: '20 g' }, { at: 'weight', deg, label: '2 × 20 g' },
+      { at: 'light-mark', deg }, { at: 'kneel', fromDeg: deg, toDeg: (deg + 120) % 360 },
+    ]);
+    for (const shape of [...draw(marks), ...draw(marks, 'other')]) {
+      const numbers = shape.kind === 'path' ? (shape.d.match(/-?[\d.]+/g) ?? []).map(Number) : shape.kind === 'circle' ? [shape.cx, shape.cy, shape.r] : [shape.x, shape.y];
+      const outside = numbers.filter((n) => !(n >= -5 && n <= 605));
+      expect([shape, outside]).toEqual([shape, []]);
+    }
+  });
+});
+
+describe('where weights go', () => {
+  test('at spokes clear of valve and locks', () => {
+    const places = weightPlaces(sampleWheel())!;
+    for (const taken of [0, 210]) for (const p of places) expect(Math.abs(angleBetween(p, taken))).toBeGreaterThanOrEqual(6);
+    expect(places.length).toBeLessThan(36);
+    expect(spokeDegs({ spokes: 36 })).toHaveLength(36);
+  });
+
+  test('anywhere on a cast wheel', () => {
+    expect(weightPlaces(sampleWheel({ build: 'cast' }))).toBeUndefined();
+  });
+});
+
+describe('records from outside', () => {
+  test('a machine and a wheel as the shop keeps them', () => {
+    expect(check(machineSchema, sampleMachine())).toEqual(sampleMachine());
+    expect(check(wheelSchema, sampleWheel())).toEqual(sampleWheel());
+  });
+
+  test.each([
+    [wheelSchema, { ...sampleWheel(), position: 'middle' }, 'position'],
+    [wheelSchema, { ...sampleWheel(), rimLockDegs: [400] }, 'rimLockDegs[0]'],
+    [wheelSchema, { ...sampleWheel(), spokes: -1 }, 'spokes'],
+    [machineSchema, { ...sampleMachine(), name: '' }, 'name'],
+    [machineSchema, { ...sampleMachine(), fasteners: [{ name: 'nut', wheel: 'rear', torqueNm: 0 }] }, 'fasteners[0].torqueNm'],
+    [machineSchema, { ...sampleMachine(), placardRearKpa: 9000 }, 'placardRearKpa'],
+  ])('%# is refused at its field', (schema, value, field) => {
+    expect(() => check(schema, value)).toThrow(expect.objectContaining({ field }));
+  });
+});

@@ -1,0 +1,132 @@
+import Joi from 'joi';
+import { InputError } from './errors';
+import { check, count, date, expectedAt, fieldsOf, listOf, oneOf, quantity, record, text } from './fields';
+import { attempt, defineWorking, worse } from './working';
+import { findWorking, WORKINGS } from './workings';
+
+describe.each(WORKINGS.map((w) => [w.name, w] as const))('%s', (name, definition) => {
+  test('its example works, shows its lines, and rests on something named', () => {
+    const working = definition.run(definition.example as never);
+    expect(working.name).toBe(name);
+    expect(working.result).toBeDefined();
+    expect(working.lines.length).toBeGreaterThan(0);
+    expect(working.basis.length).toBeGreaterThan(0);
+    for (const line of working.lines) expect(line.label && line.formula).toBeTruthy();
+    for (const line of working.lines) if (typeof line.value === 'number') expect(Number.isFinite(line.value)).toBe(true);
+  });
+
+  test('the same input gives the same working, and the input is left alone', () => {
+    const input = structuredClone(definition.example) as never;
+    const once = definition.run(input);
+    expect(definition.run(input)).toEqual(once);
+    expect(input).toEqual(definition.example);
+  });
+
+  test.each([undefined, null, 7, 'text', [], { nonsense: 1 }, {}])('%j is refused by the input error alone', (input) => {
+    expect(() => definition.run(input as never)).toThrow(InputError);
+  });
+
+  test('every field says what it is for and what would be right', () => {
+    for (const field of fieldsOf(definition.schema)) {
+      expect(`${field.name}: ${field.says}`).not.toBe(`${field.name}: `);
+      expect(field.expected.length).toBeGreaterThan(5);
+    }
+  });
+
+  test('each required field that is missing is named', () => {
+    for (const field of fieldsOf(definition.schema).filter((f) => f.required)) {
+      const { [field.name]: _gone, ...rest } = definition.example as Record<string, unknown>;
+      const tried = attempt(definition as never, rest as never);
+      expect(tried).toMatchObject({ ok: false, problem: { field: field.name, message: `${field.name} is missing.` } });
+    }
+  });
+});
+
+test('the registry holds no name twice and finds by name', () => {
+  const names = WORKINGS.map((w) => w.name);
+  expect(new Set(names).size).toBe(names.length);
+  expect(findWorking('tire-size')?.name).toBe('tire-size');
+  expect(findWorking('no-such')).toBeUndefined();
+});
+
+describe('defining a working', () => {
+  const half = defineWorking<{ massG: number }, number>({
+    name: 'half',
+    says: 'Half of it',
+    input: { massG: quantity('g', 0, 100, 'A mass') },
+    example: { massG: 4 },
+    work({ massG }, show) {
+      show.basis('measured', 'a scale');
+      show.basis('measured', 'a scale');
+      show.caution('Mind it.');
+      show.caution('Mind it.');
+      show.verdict('check');
+      show.verdict('good');
+      return show.line('half', 'mass / 2', massG / 2, 'g');
+    },
+  });
+
+  test('lines, basis, cautions and the worst verdict are collected once', () => {
+    expect(half.run({ massG: 8 })).toEqual({
+      name: 'half', input: { massG: 8 }, result: 4, verdict: 'check',
+      lines: [{ label: 'half', formula: 'mass / 2', value: 4, unit: 'g' }],
+      basis: [{ kind: 'measured', says: 'a scale' }],
+      cautions: ['Mind it.'],
+    });
+  });
+
+  test('an attempt turns bad input into a value', () => {
+    expect(attempt(half, { massG: 101 })).toEqual({
+      ok: false,
+      problem: { field: 'massG', message: 'massG is too large.', expected: 'A mass: a number of grams from 0 to 100' },
+    });
+    expect(attempt(half, { massG: 10 })).toMatchObject({ ok: true, working: { result: 5 } });
+  });
+
+  test('the more careful of two verdicts', () => {
+    expect(worse(null, 'good')).toBe('good');
+    expect(worse('stop', 'check')).toBe('stop');
+    expect(worse('good', 'check')).toBe('check');
+  });
+});
+
+describe('fields', () => {
+  const schema = Joi.object({
+    name: text(5, 'A name'),
+    many: listOf(record({ n: count(1, 3, 'A count') }, 'A thing'), 2, 'Things'),
+    kind: oneOf(['a', 'b'], 'A kind').optional(),
+    on: date('A day').optional(),
+  }).required();
+  const good = { name: 'abc', many: [{ n: 1 }] };
+
+  test.each([
+    [{ ...good, name: 'abcdef' }, 'name', 'name is too long.', 'A name: text of 1 to 5 characters'],
+    [{ ...good, name: '' }, 'name', 'name is empty.', 'A name: text of 1 to 5 characters'],
+    [{ ...good, name: '   ' }, 'name', 'name does not fit.', 'A name: text of 1 to 5 characters'],
+    [{ ...good, name: 5 }, 'name', 'name does not fit.', 'A name: text of 1 to 5 characters'],
+    [{ ...good, many: [{ n: 1 }, { n: 9 }] }, 'many[1].n', 'n is too large.', 'A count: a whole number from 1 to 3'],
+    [{ ...good, many: [{ n: 1.5 }] }, 'many[0].n', 'n is not a whole number.', 'A count: a whole number from 1 to 3'],
+    [{ ...good, many: [{ n: '1' }] }, 'many[0].n', 'n is not a number.', 'A count: a whole number from 1 to 3'],
+    [{ ...good, many: [{ n: 1e300 }] }, 'many[0].n', 'n is too large.', 'A count: a whole number from 1 to 3'],
+    [{ ...good, many: [1, 2, 3].map((n) => ({ n })) }, 'many', 'many has too many items.', 'Things: a list of at most 2'],
+    [{ ...good, kind: 'c' }, 'kind', 'kind does not fit.', 'A kind: one of a, b'],
+    [{ ...good, on: '2026-13-01' }, 'on', 'on does not fit.', 'A day: a date such as 2026-04-30'],
+    [{ ...good, extra: 1 }, 'extra', 'extra is not a field here.', 'the fields that the catalog lists'],
+  ])('%j', (value, field, message, expected) => {
+    try {
+      check(schema, value);
+    } catch (error) {
+      expect(error).toMatchObject({ field, message, expected });
+    }
+    expect.assertions(1);
+  });
+
+  test('a good value comes back as it is', () => {
+    expect(check(schema, good)).toEqual(good);
+  });
+
+  test('what would be right is found along a path that leads nowhere', () => {
+    expect(expectedAt(schema, ['many', 0, 'n'])).toMatch(/whole number/);
+    expect(expectedAt(schema, ['no', 'such', 'path'])).toBe('the fields that the catalog lists');
+  });
+});

@@ -1,0 +1,178 @@
+import { STOCK_KINDS } from '../../src/core/shop';
+import { NOW, testApp } from './test-app';
+import { mkdtempSync, rmSync, writeFileSync, chmodSync, mkdirSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fillDemo } from '../../src/demo/fill-demo';
+import { DatabaseUnusable, openDb } from '../../src/server/db/open';
+import { isLoopback } from '../../src/server/access';
+
+describe('workings over HTTP', () => {
+  const { ask } = testApp({ empty: true });
+
+  test('the catalog names each with its line, its schema and its example', async () => {
+    const { body } = await ask.get('/api/workings').expect(200);
+    expect(body.workings.map((w: { name: string }) => w.name)).toEqual(
+      expect.arrayContaining(['tire-size', 'tire-compare', 'tire-age', 'tube-pick', 'pressure-start', 'seat-limit', 'pressure-correct', 'balance-trial', 'balance-place', 'torque-wrench']),
+    );
+    for (const w of body.workings) {
+      expect(w.says.length).toBeGreaterThan(10);
+      expect(w.input).toMatchObject({ type: 'object', additionalProperties: false });
+      await ask.post(`/api/workings/${w.name}`).send(w.example).expect(200);
+    }
+  });
+
+  test('a working comes whole', async () => {
+    const { body } = await ask.post('/api/workings/tire-size').send({ marking: '150/70-17' }).expect(200);
+    expect(Object.keys(body).sort()).toEqual(['basis', 'cautions', 'input', 'lines', 'name', 'result', 'verdict']);
+    expect(body.result).toMatchObject({ sectionHeightMm: 105, overallDiameterMm: 642 });
+  });
+
+  test('bad input is 422 with field, message and what would be right', async () => {
+    const { body } = await ask.post('/api/workings/tire-size').send({ marking: '150/70-99' }).expect(422);
+    expect(body).toEqual({ error: { field: 'marking', message: '99 is no rim diameter.', expected: 'a rim diameter of 4 to 23 inches' } });
+    await ask.post('/api/workings/tire-size').expect(422);
+    await ask.post('/api/workings/no-such').send({}).expect(404);
+    await ask.post('/api/workings/constructor').send({}).expect(404);
+  });
+});
+
+describe('the shop\u2019s records', () => {
+  const { ask } = testApp();
+
+  test('rules change within their bounds, with a name and a reason', async () => {
+    const change = { value: 300, note: 'stiff beads', who: 'Juna Birk', reason: 'manual of the tire asks for it' };
+    const { body } = await ask.put('/api/rules/seat.shopCeilingKpa').send(change).expect(200);
+    expect(body).toMatchObject({ value: 300, basis: 'shop rule', changedBy: 'Juna Birk', reason: change.reason });
+    expect(body.shipped).toBeCloseTo(275.79, 1);
+    for (const [part, field] of [[{ value: 400 }, 'value'], [{ value: '300' }, 'value'], [{ reason: '' }, 'reason'], [{ who: undefined }, 'who']] as const) {
+      const answer = await ask.put('/api/rules/seat.shopCeilingKpa').send({ ...change, ...part }).expect(422);
+      expect(answer.body.error.field).toBe(field);
+    }
+    await ask.put('/api/rules/no.such').send(change).expect(404);
+    const { rules } = (await ask.get('/api/shop')).body;
+    expect(rules.find((r: { key: string }) => r.key === 'seat.shopCeilingKpa').value).toBe(300);
+  });
+
+  test('a machine and its wheels come in together or not at all', async () => {
+    const { machines, wheels } = (await ask.get('/api/shop')).body;
+    const machine = { ...machines[0], id: 'm-copy' };
+    const its = wheels.filter((w: { machineId: string }) => w.machineId === machines[0].id).map((w: { id: string }) => ({ ...w, id: `${w.id}-copy`, machineId: 'm-copy' }));
+    await ask.post('/api/machines').send({ machine, wheels: [...its, its[0]] }).expect(422);
+    expect((await ask.get('/api/shop')).body.machines).toHaveLength(machines.length);
+    await ask.post('/api/machines').send({ machine, wheels: its }).expect(201);
+    await ask.post('/api/machines').send({ machine, wheels: [] }).expect(422);
+    await ask.post('/api/machines').send({ machine: { ...machine, id: 'm-3' }, wheels: its }).expect(422);
+    expect((await ask.get('/api/shop')).body.machines).toHaveLength(machines.length + 1);
+  });
+
+  const ITEMS = {
+    tires: { id: 'new', marking: '110/90-18', pattern: 'knobby', dateCode: '0126', seatLimitKpa: null, lightMark: true, count: 1 },
+    tubes: { id: 'new', label: '110/90-18', count: 2 },
+    weights: { id: 'new', massG: 25, kind: 'spoke', count: 4 },
+    wrenches: { id: 'new', name: 'middle', minNm: 10, maxNm: 60, leverMm: null },
+  } as const;
+
+  test.each(STOCK_KINDS)('%s go in and out', async (kind) => {
+    await ask.post(`/api/stock/${kind}`).send(ITEMS[kind]).expect(201);
+    const { body } = await ask.get('/api/shop');
+    expect(body[kind]).toContainEqual(ITEMS[kind]);
+    await ask.post(`/api/stock/${kind}`).send(ITEMS[kind]).expect(422);
+    await ask.delete(`/api/stock/${kind}/new`).expect(204);
+    await ask.delete(`/api/stock/${kind}/new`).expect(404);
+  });
+
+  test.each([
+    ['tires', { marking: 'nonsense' }, 'marking'],
+    ['tires', { dateCode: '15' }, 'dateCode'],
+    ['tubes', { label: 'big' }, 'label'],
+    ['weights', { massG: -5 }, 'massG'],
+    ['weights', { count: 1.5 }, 'count'],
+    ['wrenches', { maxNm: 10 }, 'maxNm'],
+    ['wrenches', { name: '' }, 'name'],
+  ] as const)('%s with %j are refused', async (kind, part, field) => {
+    const { body } = await ask.post(`/api/stock/${kind}`).send({ ...ITEMS[kind], ...part }).expect(422);
+    expect(body.error.field).toBe(field);
+  });
+
+  test('an unknown shelf and an unknown address are not found', async () => {
+    await ask.post('/api/stock/horses').send({}).expect(404);
+    await ask.get('/api/nothing').expect(404);
+    await ask.get('/assets/nothing.js').expect(404);
+  });
+
+  test('people and the shop\u2019s name', async () => {
+    await ask.post('/api/people').send({ name: 'Ada Marl' }).expect(201);
+    await ask.post('/api/people').send({ name: 'Ada Marl' }).expect(201);
+    expect((await ask.get('/api/shop')).body.people.filter((p: string) => p === 'Ada Marl')).toHaveLength(1);
+    await ask.post('/api/people').send({ name: ' ' }).expect(422);
+    expect((await ask.put('/api/shop/name').send({ name: 'Marl & Ash' }).expect(200)).body.name).toBe('Marl & Ash');
+  });
+});
+
+describe('who may reach it', () => {
+  test('health needs nothing but the loopback name', async () => {
+    const { ask } = testApp({ empty: true });
+    expect((await ask.get('/api/health').expect(200)).body).toEqual({ ok: true });
+    await ask.get('/api/health').set('Host', 'elsewhere.example').expect(403);
+  });
+
+  test('with a passphrase nothing is served without it', async () => {
+    const { ask } = testApp({ empty: true, passphrase: 'still water' });
+    await ask.get('/api/shop').expect(401);
+    await ask.get('/api/shop').auth('anyone', 'wrong').expect(401);
+    await ask.get('/api/shop').set('Authorization', 'Basic ???').expect(401);
+    await ask.get('/api/shop').auth('anyone', 'still water').expect(200);
+  });
+
+  test.each([['127.0.0.1', true], ['localhost', true], ['::1', true], ['0.0.0.0', false], ['192.0.2.7', false], ['127.0.0.1.example', false]])('%s is loopback: %s', (host, is) => {
+    expect(isLoopback(host)).toBe(is);
+  });
+
+  test('security headers are set', async () => {
+    const { headers } = await testApp({ empty: true }).ask.get('/api/health');
+    expect(headers['content-security-policy']).toMatch(/default-src 'self'/);
+    expect(headers['x-powered-by']).toBeUndefined();
+  });
+});
+
+describe('the database file', () => {
+  const dir = mkdtempSync(join(tmpdir(), 'rimstone-db-'));
+  afterAll(() => {
+    chmodSync(dir, 0o755);
+    rmSync(dir, { recursive: true, force: true });
+  });
+
+  test('is safe against a power cut: WAL, full sync, foreign keys', () => {
+    const db = openDb(join(dir, 'deep', 'shop.sqlite'));
+    expect(db.pragma('journal_mode', { simple: true })).toBe('wal');
+    expect(db.pragma('synchronous', { simple: true })).toBe(2);
+    expect(db.pragma('foreign_keys', { simple: true })).toBe(1);
+    db.close();
+  });
+
+  test('opens again with everything in it', () => {
+    const file = join(dir, 'again.sqlite');
+    const first = openDb(file);
+    fillDemo(first, NOW);
+    const counted = () => (n: ReturnType<typeof openDb>) => (n.prepare('SELECT count(*) AS n FROM entries').get() as { n: number }).n;
+    const before = counted()(first);
+    first.close();
+    const second = openDb(file);
+    expect(counted()(second)).toBe(before);
+    expect(second.pragma('integrity_check', { simple: true })).toBe('ok');
+    second.close();
+  });
+
+  test('a file that is no database, a folder, and one from a newer program are said so', () => {
+    const text = join(dir, 'text.sqlite');
+    writeFileSync(text, 'this is not a database, only some words that are long enough to be read as a header'.repeat(20));
+    expect(() => openDb(text)).toThrow(DatabaseUnusable);
+    mkdirSync(join(dir, 'folder.sqlite'));
+    expect(() => openDb(join(dir, 'folder.sqlite'))).toThrow(/RIMSTONE_DB/);
+    const newer = openDb(join(dir, 'newer.sqlite'));
+    newer.pragma('user_version = 99');
+    newer.close();
+    expect(() => openDb(join(dir, 'newer.sqlite'))).toThrow(/newer program/);
+  });
+});

@@ -1,0 +1,21 @@
+import pino from 'pino';
+import request from 'supertest';
+import { fillDemo } from '../../src/demo/fill-demo';
+import { createApp } from '../../src/server/app';
+import { openDb, type Db } from '../../src/server/db/open';
+
+export const NOW = Date.UTC(2026, 3, 30, 12);
+
+/** An app on a database in memory; filled with the demo shop unless `empty`. */
+export const testApp = (options: { empty?: boolean; passphrase?: string } = {}) => {
+  const db: Db = openDb(':memory:');
+  if (!options.empty) fillDemo(db, NOW);
+  const app = createApp(db, { logger: pino({ level: 'silent' }), passphrase: options.passphrase });
+  return { db, app, ask: request(app) };
+};
+
+let n = 0;
+/** A note as a client would send it. */
+export const note = (text: string, more: Record<string, unknown> = {}) => ({
+  id: `note-${++n}`, who: 'Juna Birk', station: 'inspect', kind: 'note', data: { text }, ...more,
+});
