@@ -8,7 +8,7 @@ const SCREENS = [
 
 for (const theme of ['day', 'night'] as const)
   test(`every screen passes the accessibility checker by ${theme}`, async ({ page, shop }) => {
-    test.setTimeout(120_000);
+    test.setTimeout(240_000);
     await openAs(page, shop, '/', theme);
     for (const path of SCREENS) {
       await page.goto(shop.url + path);

@@ -45,15 +45,13 @@ export const JobsScreen = () => {
   const query = params.toString();
   useKeys([{ key: 'n', says: 'Start a job', run: () => void navigate('/jobs/new') }]);
 
-  const set = (key: string, value: string) =>
-    setParams(
-      (p) => {
-        if (value) p.set(key, value);
-        else p.delete(key);
-        return p;
-      },
-      { replace: true },
-    );
+  const set = (key: string, value: string) => {
+    // From the address as it is now: two changes in one breath must not undo each other.
+    const next = new URLSearchParams(window.location.search);
+    if (value) next.set(key, value);
+    else next.delete(key);
+    setParams(next, { replace: true });
+  };
 
   useEffect(() => {
     const wait = setTimeout(() => set('search', typed.trim()), TYPING_PAUSE_MS);
