@@ -14,7 +14,7 @@ export default tseslint.config(
       eqeqeq: ['error', 'always', { null: 'ignore' }],
     },
   },
-  { files: ['**/*.mjs', '**/*.cjs'], languageOptions: { globals: { process: 'readonly', console: 'readonly', module: 'writable' } } },
+  { files: ['**/*.mjs', '**/*.cjs'], languageOptions: { globals: { process: 'readonly', console: 'readonly', module: 'writable', fetch: 'readonly', localStorage: 'readonly' } } },
   {
     files: ['src/core/**/*.ts'],
     rules: {

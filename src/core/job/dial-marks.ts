@@ -1,31 +1,28 @@
-import { sumVectors } from '../balance';
+import { balanceTrial } from '../balance';
 import { leverPlan } from '../procedure';
 import type { Step } from '../procedure';
 import { ruleWord } from '../rules';
 import { meanDeg } from '../units';
 import type { DialMark } from '../wheels';
+import { attempt } from '../working';
 import type { JobState } from './fold';
 import type { StationId } from './stations';
 
-const levers = (state: JobState, direction: 'off' | 'on'): DialMark[] => {
-  const plan = leverPlan(state.wheel!, direction, ruleWord('bite.start', state.rules));
-  const marks: DialMark[] = [
+const levers = (state: JobState, step: Step): DialMark[] => {
+  const plan = leverPlan(state.wheel!, step.shows === 'levers-off' ? 'off' : 'on', ruleWord('bite.start', state.rules));
+  const push: DialMark = { at: 'push', fromDeg: plan.pushFromDeg, toDeg: plan.pushToDeg };
+  return [
     { at: 'start', deg: plan.startDeg },
     { at: 'finish', deg: plan.finishDeg },
-    { at: 'kneel', fromDeg: plan.kneelFromDeg, toDeg: plan.kneelToDeg },
+    ...(step.shows === 'levers-on' ? [] : [push]),
   ];
-  return marks;
 };
 
-/** `2 × 10 + 5 g` for pieces at one place. */
-const massesText = (masses: number[]): string => {
-  const kinds = [...new Set(masses)].sort((a, b) => b - a);
-  const text = kinds.map((m) => {
-    const n = masses.filter((x) => x === m).length;
-    return n > 1 ? `${n} × ${m}` : String(m);
-  });
-  return `${text.join(' + ')} g`;
-};
+/** `2 × 20 g` for pieces of one kind at one place, their sum for pieces of several. */
+const massesText = (masses: number[]): string =>
+  masses.every((m) => m === masses[0])
+    ? `${masses.length > 1 ? `${masses.length} × ` : ''}${masses[0]} g`
+    : `${masses.reduce((t, m) => t + m, 0)} g`;
 
 /** Pieces at one place as one mark. */
 const weightMarks = (state: JobState): DialMark[] => {
@@ -37,12 +34,12 @@ const weightMarks = (state: JobState): DialMark[] => {
 const balanceMarks = (state: JobState): DialMark[] => {
   if (state.rests.length === 0) return [];
   const restDeg = meanDeg(state.rests.map((r) => r.restDeg));
-  const heavy: DialMark = { at: 'heavy', deg: restDeg };
-  if (state.weights) {
-    const total = sumVectors(state.weights.pieces);
-    return [{ ...heavy, label: `${Math.round(total.massG)} g` }, ...weightMarks(state)];
-  }
-  if (!state.trial) return [heavy];
+  if (!state.trial) return [{ at: 'heavy', deg: restDeg }, ...weightMarks(state)];
+  const found = attempt(balanceTrial, {
+    restDeg, trialMassG: state.trial.trialMassG, trialDeg: state.trial.trialDeg, restWithTrialDeg: state.trial.restDeg, rules: state.rules,
+  });
+  const heavy: DialMark = { at: 'heavy', deg: restDeg, ...(found.ok ? { label: `${Math.round(found.working.result.heavyMassG)} g` } : {}) };
+  if (state.weights) return [heavy, ...weightMarks(state)];
   return [
     heavy,
     { at: 'trial', deg: state.trial.trialDeg, label: `${state.trial.trialMassG} g` },
@@ -54,13 +51,13 @@ const balanceMarks = (state: JobState): DialMark[] => {
 export const dialMarks = (state: JobState, station: StationId, step?: Step): DialMark[] => {
   if (!state.wheel) return [];
   const marks: DialMark[] = state.wheel.rimLockDegs.map((deg) => ({ at: 'lock', deg }));
+  const levering = step !== undefined && ['levers-off', 'levers-on', 'push-down'].includes(step.shows ?? '');
   const lateStation = ['seat', 'set', 'balance', 'wheel-back', 'hand-over'].includes(station);
-  if (state.chosen?.lightMark && ((station === 'tire-on' && step?.shows !== 'levers-on') || lateStation)) {
+  if (state.chosen?.lightMark && ((station === 'tire-on' && !levering) || lateStation)) {
     const to = ruleWord('lightMark.to', state.rules) === 'heavy spot' ? state.rests[0]?.restDeg : 0;
     marks.push({ at: 'light-mark', deg: to ?? 0 });
   }
-  if (step?.shows === 'levers-off') marks.push(...levers(state, 'off'));
-  if (step?.shows === 'levers-on') marks.push(...levers(state, 'on'));
+  if (levering) marks.push(...levers(state, step));
   if (step?.shows === 'arrow') marks.push({ at: 'arrow', clockwise: state.wheel.discSide !== 'left' });
   if (station === 'balance' || station === 'hand-over') marks.push(...balanceMarks(state));
   return marks;

@@ -156,7 +156,7 @@ describe('what the dial shows', () => {
     const state = foldJob(wholeJob().log);
     const off = stepsOf(state, 'tire-off').find((s) => s.shows === 'levers-off');
     expect(at(dialMarks(state, 'intake'))).toEqual(['lock']);
-    expect(at(dialMarks(state, 'tire-off', off))).toEqual(['lock', 'start', 'finish', 'kneel']);
+    expect(at(dialMarks(state, 'tire-off', off))).toEqual(['lock', 'start', 'finish', 'push']);
     expect(at(dialMarks(state, 'balance'))).toEqual(['lock', 'light-mark', 'heavy', 'weight']);
     expect(dialMarks(state, 'balance').at(-1)).toEqual({ at: 'weight', deg: 25, label: '2 × 20 g' });
     expect(dialMarks(foldJob([]), 'balance')).toEqual([]);

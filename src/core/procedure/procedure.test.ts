@@ -90,12 +90,16 @@ describe('where the levers go', () => {
     expect(leverPlan({ rimLockDegs: [] }, 'off', 'lock nearest').startDeg).toBe(180);
   });
 
-  test('the arc to kneel into lies across from the start', () => {
-    for (const school of ['lock nearest', 'opposite the valve'])
-      for (const direction of ['off', 'on'] as const) {
-        const plan = leverPlan(wheel, direction, school);
-        const middle = plan.kneelFromDeg + angleBetween(plan.kneelFromDeg, plan.kneelToDeg) / 2;
-        expect(Math.abs(angleBetween(plan.startDeg, middle))).toBeCloseTo(180, 6);
-      }
+  test('off, the arc to push down lies across from the levers', () => {
+    for (const school of ['lock nearest', 'opposite the valve']) {
+      const plan = leverPlan(wheel, 'off', school);
+      const middle = plan.pushFromDeg + angleBetween(plan.pushFromDeg, plan.pushToDeg) / 2;
+      expect(Math.abs(angleBetween(plan.startDeg, middle))).toBeCloseTo(180, 6);
+    }
+  });
+
+  test('on, it is the part already fitted: from the start round, or around the start', () => {
+    expect(leverPlan(wheel, 'on', 'lock nearest')).toMatchObject({ pushFromDeg: 228, pushToDeg: 38 });
+    expect(leverPlan(wheel, 'on', 'opposite the valve')).toMatchObject({ pushFromDeg: 120, pushToDeg: 240 });
   });
 });

@@ -12,7 +12,7 @@ export interface Step {
   why: string;
   caution?: string;
   /** What the dial shows for this step, beside valve and locks. */
-  shows?: 'levers-off' | 'levers-on' | 'light-mark' | 'arrow';
+  shows?: 'levers-off' | 'levers-on' | 'push-down' | 'light-mark' | 'arrow';
 }
 
 export interface ProcedureInput {
@@ -116,8 +116,8 @@ const TIRE_ON: Row[] = [
   { id: 'on-lock-feel', station: 'tire-on', say: (f) => `Feel that the tube lies over the ${lockWord(f)}, and that it still moves.`, why: 'A tube under the lock bursts.', when: all(tube, locks) },
   { id: 'on-mark', station: 'tire-on', say: (f) => `Line the light mark up with the ${ruleWord('lightMark.to', f.rules)}.`, why: 'Usually the lightest point. Look again after the last bite: levering turns the tire.', shows: 'light-mark', when: (f) => f.lightMark },
   { id: 'on-start', station: 'tire-on', say: 'Second bead: start here, keeper on, small bites.', why: 'The bead at valve and lock must be able to drop.', shows: 'levers-on', when: not(clamped) },
-  { id: 'on-half', station: 'tire-on', say: 'Stop. Push the bead you have fitted down into the well.', why: 'You are halfway. If it has climbed back up, the last bites need force, and force pinches tubes.', caution: 'If the keeper lifts, back up.', shows: 'levers-on', when: not(clamped) },
-  { id: 'on-last', station: 'tire-on', say: (f) => (f.locks > 0 ? `Last bites, smaller. Press the ${lockWord(f)} in as the bead passes.` : 'Last bites, smaller. Share an awkward last one in two.'), why: 'The last three or four inches go in one stroke.', shows: 'levers-on', when: not(clamped) },
+  { id: 'on-half', station: 'tire-on', say: 'Stop. Push the bead you have fitted down into the well.', why: 'You are halfway. If it has climbed back up, the last bites need force, and force pinches tubes.', caution: 'If the keeper lifts, back up.', shows: 'push-down', when: not(clamped) },
+  { id: 'on-last', station: 'tire-on', say: (f) => (f.locks > 0 ? `Last bites, smaller. Press the ${lockWord(f)} in as the bead passes.` : 'Last bites, smaller. Share an awkward last one in two.'), why: 'The last three or four inches go in one stroke.', shows: 'push-down', when: not(clamped) },
   { id: 'on-look', station: 'tire-on', say: (f) => (f.tube ? 'Feel all round: no tube on the bead seat. Valve straight. Arrow again.' : 'Look all round: beads clean, stem straight. Arrow again.'), why: 'Cheaper to find now than under air.', shows: 'arrow' },
 ];
 

@@ -16,7 +16,7 @@ export const findRule = (key: string): Rule => {
 const valueText = (rule: Rule, value: number | string): string => {
   if (typeof value === 'string' || rule.unit === null) return String(value);
   const { text, label } = formatQuantity(value, rule.unit, DEFAULT_UNITS);
-  return `${text} ${label}`;
+  return rule.unit === 'deg' ? `${text}${label}` : `${text} ${label}`;
 };
 
 const read = (key: string, given: RuleValues | undefined, show?: Pick<Show, 'basis'>): number | string => {

@@ -22,7 +22,7 @@ export type DialMark =
   | { at: 'lock'; deg: number }
   | { at: 'light-mark'; deg: number }
   | { at: 'start' | 'finish' | 'keeper'; deg: number }
-  | { at: 'kneel'; fromDeg: number; toDeg: number }
+  | { at: 'push'; fromDeg: number; toDeg: number }
   | { at: 'heavy'; deg: number; label?: string }
   | { at: 'rest'; deg: number; label: string }
   | { at: 'trial' | 'weight'; deg: number; label: string }
@@ -113,11 +113,10 @@ const shapesOf = (mark: DialMark, side: (deg: number) => number, over: boolean):
   switch (mark.at) {
     case 'lock': {
       const deg = side(mark.deg);
-      return [
-        path('lock', band(deg - 10, deg + 10, R.rimOut - 2, R.rimIn - 8)),
-        line('leader', deg, R.rimIn - 8, R.rimIn - 24),
-        label('label', deg, R.rimIn - 38, 'rim lock', 16),
-      ];
+      const lock = path('lock', band(deg - 10, deg + 10, R.rimOut - 2, R.rimIn - 8));
+      return isSideways(deg)
+        ? [lock, line('leader', deg, R.rimIn - 8, R.rimIn - 22), label('label', deg, R.rimIn - 40, 'rim lock', 17)]
+        : [lock, line('leader', deg, R.tread - 6, R.tread + 10), label('label', deg, R.tread + 18, 'rim lock', 17)];
     }
     case 'light-mark': {
       const deg = side(mark.deg);
@@ -138,14 +137,12 @@ const shapesOf = (mark: DialMark, side: (deg: number) => number, over: boolean):
           ? path('live', band(deg - 6, deg + 6, R.rimOut + 4, R.rimIn - 2))
           : { kind: 'circle', role: mark.at === 'keeper' ? 'ink' : 'live', cx, cy, r: 9, filled: mark.at === 'keeper' };
       const role = mark.at === 'start' ? 'live' : 'label';
-      return isSideways(deg)
-        ? [shape, line('leader', deg, R.rimIn - 4, R.rimIn - 22), label(role, deg, R.rimIn - 52, text, 17)]
-        : [shape, line('leader', deg, R.tread - 4, R.tread + 10), label(role, deg, R.tread + 18, text, 17)];
+      return [shape, line('leader', deg, R.rimIn - 4, R.rimIn - 20), label(role, deg, R.rimIn - 50, text, 18)];
     }
-    case 'kneel': {
+    case 'push': {
       const [from, to] = over ? [side(mark.toDeg), side(mark.fromDeg)] : [side(mark.fromDeg), side(mark.toDeg)];
       const middle = normalDeg(from + normalDeg(to - from) / 2);
-      return [path('wedge', band(from, to, R.rimIn - 2, R.rimIn - 34)), label('live', middle, R.rimIn - 56, 'push down', 17)];
+      return [path('wedge', band(from, to, R.rimIn - 2, R.rimIn - 34)), label('live', middle, 118, 'push down', 18)];
     }
     case 'heavy': {
       const deg = side(mark.deg);
@@ -181,5 +178,10 @@ const valve = (): DialShape[] => [
 export const wheelDial = (view: DialView): DialShape[] => {
   const over = view.sideUp === 'other';
   const side = (deg: number) => (over ? mirrored(deg) : normalDeg(deg));
-  return [...body(view), ...valve(), ...view.marks.flatMap((mark) => shapesOf(mark, side, over))];
+  // Broad areas first, so that they cover neither the valve nor what stands on them.
+  const isArea = (m: DialMark): boolean => m.at === 'push' || m.at === 'heavy';
+  const areas = view.marks.filter(isArea);
+  const rest = view.marks.filter((m) => !isArea(m));
+  const draw = (mark: DialMark) => shapesOf(mark, side, over);
+  return [...body(view), ...areas.flatMap(draw), ...valve(), ...rest.flatMap(draw)];
 };

@@ -45,7 +45,7 @@ describe('the dial', () => {
     const marks: DialMark[] = [0, 45, 90, 135, 180, 225, 270, 315].flatMap((deg): DialMark[] => [
       { at: 'lock', deg }, { at: 'start', deg }, { at: 'finish', deg }, { at: 'keeper', deg }, { at: 'heavy', deg, label: '41 g' },
       { at: 'rest', deg, label: 'then' }, { at: 'trial', deg, label: '20 g' }, { at: 'weight', deg, label: '2 × 20 g' },
-      { at: 'light-mark', deg }, { at: 'kneel', fromDeg: deg, toDeg: (deg + 120) % 360 },
+      { at: 'light-mark', deg }, { at: 'push', fromDeg: deg, toDeg: (deg + 120) % 360 },
     ]);
     for (const shape of [...draw(marks), ...draw(marks, 'other')]) {
       const numbers = shape.kind === 'path' ? (shape.d.match(/-?[\d.]+/g) ?? []).map(Number) : shape.kind === 'circle' ? [shape.cx, shape.cy, shape.r] : [shape.x, shape.y];

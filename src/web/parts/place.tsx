@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { InputError } from '../../core/errors';
-import { mirrored, parseAngle, placeText } from '../../core/units';
+import { clockText, mirrored, parseAngle, placeText } from '../../core/units';
 import { useJob } from '../screens/job-context';
 import { TextField } from './fields';
 
@@ -10,6 +10,8 @@ export const usePlace = () => {
   const turn = (deg: number) => (sideUp === 'other' ? mirrored(deg) : deg);
   return {
     say: (deg: number) => placeText(turn(deg)),
+    /** The clock reading alone, for the one line in big type. */
+    clock: (deg: number) => clockText(turn(deg), true),
     /** The typed place, or the sentence that says what is wrong with it. */
     read: (typed: string): { deg: number } | { problem: string } => {
       try {

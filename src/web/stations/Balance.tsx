@@ -76,21 +76,21 @@ export const Balance = () => {
 
   const pieces = placed?.ok ? placed.working.result.pieces : [];
   const piecesText = [...new Set(pieces.map((p) => p.deg))]
-    .map((deg) => `${pieces.filter((p) => p.deg === deg).map((p) => say(p.massG, 'g')).join(' + ')} at ${place.say(deg)}`)
-    .join('; ');
+    .map((deg) => `${pieces.filter((p) => p.deg === deg).map((p) => say(p.massG, 'g')).join(' + ')} at ${place.clock(deg)}`)
+    .join(', ');
   const bad = [levelChecks[3], levelChecks[9]].filter((m) => m && m !== 'stays');
   const smallestG = Math.min(...stock.map((s) => s.massG));
   const counterDeg = found?.ok ? found.working.result.counterDeg : 0;
   const now = {
     rest: 'Let it settle. Where is the bottom?',
     rested: rests.length < 2 ? 'Again, from the other side.' : 'Now one trial mass.',
-    trial: `Put ${say(trialG, 'g')} at ${trialDeg === null ? 'a quarter turn' : place.say(trialDeg)}.`,
+    trial: `Put ${say(trialG, 'g')} at ${trialDeg === null ? 'a quarter turn' : `${place.clock(trialDeg)} o\u2019clock`}.`,
     again: 'That trial cannot tell.',
     place: pieces.length === 0 ? 'No weight is needed.' : `Put on ${piecesText}.`,
     check:
       bad.length > 0
         ? bad.every((m) => m === 'rises')
-          ? `Too little: add ${say(smallestG, 'g')} at ${place.say(counterDeg)}.`
+          ? `Too little: add ${say(smallestG, 'g')} at ${place.clock(counterDeg)} o\u2019clock.`
           : bad.every((m) => m === 'sinks')
             ? 'Too much: take a piece off.'
             : 'It moves both ways: let it settle again.'

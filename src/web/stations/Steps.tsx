@@ -8,7 +8,7 @@ import { useJob } from '../screens/job-context';
 import { Cautions, JobDial, StationLayout } from './StationLayout';
 
 /** Steps in sight at once, so that a station fits the screen. */
-const WINDOW = 6;
+const WINDOW = 5;
 
 /** The steps of a hands-on station for this wheel: one at a time, its neighbors in sight. */
 export const Steps = () => {

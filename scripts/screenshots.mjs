@@ -1,0 +1,78 @@
+// Takes the pictures of docs/screenshots from a fresh demo shop. Needs a build and Chromium.
+import { chromium } from '@playwright/test';
+import { spawn } from 'node:child_process';
+import { existsSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { PROJECT, ensureBuilt, ensureInstalled, run } from './install.mjs';
+
+const OUT = join(PROJECT, 'docs', 'screenshots');
+const DAY = { theme: 'day', width: 1280, height: 800 };
+const PHONE = { theme: 'day', width: 390, height: 844 };
+
+/** File name, address, and what differs from a 1280 by 800 picture by day. */
+const VIEWS = [
+  ['jobs', '/'],
+  ['intake', '/jobs/demo-job-21/intake'],
+  ['choose', '/jobs/demo-job-13/choose', { pick: '130/80-16 64H TL' }],
+  ['tire-off', '/jobs/demo-job-23/tire-off'],
+  ['tire-on', '/jobs/demo-job-22/tire-on'],
+  ['seat', '/jobs/demo-job-21/seat'],
+  ['set', '/jobs/demo-job-21/set'],
+  ['balance', '/jobs/demo-job-21/balance'],
+  ['balance-night', '/jobs/demo-job-21/balance', { theme: 'night' }],
+  ['wheel-back', '/jobs/demo-job-21/wheel-back'],
+  ['hand-over', '/jobs/demo-job-20/hand-over'],
+  ['job-card', '/jobs/demo-job-20/card'],
+  ['working', '/jobs/demo-job-21/balance', { press: 'w' }],
+  ['rules', '/rules'],
+  ['stock', '/stock/tires'],
+  ['phone-seat', '/jobs/demo-job-21/seat', PHONE],
+];
+
+ensureInstalled();
+ensureBuilt();
+const dir = mkdtempSync(join(tmpdir(), 'rimstone-shots-'));
+const file = join(dir, 'shop.sqlite');
+run('node', ['dist/server/fill-demo.cjs', file]);
+const server = spawn('node', ['dist/server/main.cjs'], { cwd: PROJECT, env: { ...process.env, PORT: '0', RIMSTONE_DB: file } });
+const url = await new Promise((resolve) => server.stdout.on('data', (c) => resolve(/http:\S+/.exec(c.toString())[0])));
+
+const post = async (path, body) => {
+  const response = await fetch(url + path, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+  if (!response.ok) throw new Error(await response.text());
+  return response.json();
+};
+const append = async (job, station, entries) => {
+  const { job: now } = await (await fetch(`${url}/api/jobs/${job}`)).json();
+  const bodies = entries.map(([kind, data], i) => ({ id: `${job}-shot-${station}-${i}`, who: 'Juna Birk', station, kind, data }));
+  await post(`/api/jobs/${job}/entries`, { expectedSeq: now.lastSeq, entries: bodies });
+};
+await append('demo-job-21', 'balance', [
+  ['rest', { restDeg: 213 }],
+  ['rest', { restDeg: 209 }],
+  ['trial-rest', { trialMassG: 20, trialDeg: 301, restDeg: 237 }],
+]);
+await append('demo-job-22', 'tire-on', ['arrow', 'shake', 'soap', 'first', 'mark', 'start'].map((s) => ['step', { stepId: `on-${s}` }]));
+await post('/api/jobs', { id: 'demo-job-23', machineId: 'm-orrin', wheelId: 'w-orrin-r', who: 'Juna Birk' });
+await append('demo-job-23', 'tire-off', ['core', 'nut', 'lock', 'break', 'soap'].map((s) => ['step', { stepId: `toff-${s}` }]));
+
+const executablePath = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'].find((p) => existsSync(p));
+const browser = await chromium.launch({ executablePath, args: ['--no-sandbox', '--disable-background-networking'] });
+mkdirSync(OUT, { recursive: true });
+for (const [name, path, more] of VIEWS) {
+  const { theme, width, height, press, pick } = { ...DAY, ...more };
+  const context = await browser.newContext({ viewport: { width, height }, reducedMotion: 'reduce' });
+  await context.addInitScript((t) => localStorage.setItem('rimstone-prefs', JSON.stringify({ theme: t, who: 'Juna Birk', units: { torque: 'lbf·ft' } })), theme);
+  const page = await context.newPage();
+  await page.goto(url + path, { waitUntil: 'networkidle' });
+  if (pick) await page.getByLabel('Size going on').fill(pick);
+  if (press) await page.keyboard.press(press);
+  await page.waitForTimeout(400);
+  await page.screenshot({ path: join(OUT, `${name}.png`) });
+  await context.close();
+}
+await browser.close();
+server.kill();
+rmSync(dir, { recursive: true, force: true });
+console.log(`${VIEWS.length} pictures in docs/screenshots`);
