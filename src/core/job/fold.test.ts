@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { effectiveEntries, foldJob, undoTarget, type Entry } from '.';
-import { logOf } from './sample.test-data';
+import { logOf } from '../../../tests/sample';
 
 const chosen = (marking: string) => ({
   marking, dateCode: null, tireId: null, tube: true, tubeId: null, tubeLabel: null, lightMark: true, seatLimitKpa: null,

@@ -8,6 +8,7 @@ export { foldJob, emptyJob, effectiveEntries, type JobState } from './fold';
 export { stationReport, jobReport, openPoints, fastenersOf, seatLimitOf, pressureStartOf, type StationReport } from './report';
 export { stepsOf } from './steps-of';
 export { entryText } from './entry-text';
+export type { JobSummary } from './summary';
 export { jobCard, type JobCard } from './card';
 export { recheckDates, type Recheck } from './rechecks';
 export { dialMarks } from './dial-marks';

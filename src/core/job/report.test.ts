@@ -3,7 +3,7 @@ import {
   checkEntryBody, dialMarks, ENTRY_KINDS, entryText, fastenersOf, foldJob, jobCard, jobReport, openPoints, pressureStartOf, recheckDates,
   seatLimitOf, stationReport, STATIONS, stepsOf, STEP_STATIONS, type Entry,
 } from '.';
-import { logOf, sampleMachine, sampleWheel } from './sample.test-data';
+import { logOf, sampleMachine, sampleWheel } from '../../../tests/sample';
 
 const TODAY = '2026-04-30';
 const chosen = {

@@ -1,4 +1,4 @@
-import { sampleWheel } from '../job/sample.test-data';
+import { sampleWheel } from '../../../tests/sample';
 import type { Machine, Wheel } from '../wheels';
 import { angleBetween } from '../units';
 import { leverPlan, procedureFor } from '.';

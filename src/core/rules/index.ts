@@ -1,4 +1,4 @@
 /** Rules: thresholds as data, with value, unit, basis and note. */
-export { type Rule, type RuleValues } from './rule';
+export { type Rule, type RuleValues, type ShopRule } from './rule';
 export { DEFAULT_RULES } from './defaults';
 export { findRule, ruleNumber, ruleWord, valuesOf, checkRuleValue } from './read';

@@ -20,6 +20,14 @@ export interface Rule {
   choices?: readonly string[];
 }
 
+/** A rule as the shop has it, with who changed it and why. */
+export interface ShopRule extends Rule {
+  shipped: Rule['value'];
+  changedBy: string | null;
+  reason: string | null;
+  changedAt: string | null;
+}
+
 /** Values by key with their basis, as a job or a caller hands them in. */
 export type RuleValues = Readonly<Record<string, number | string>>;
 

@@ -1,7 +1,7 @@
 import { check } from '../fields';
 import { angleBetween, mirrored } from '../units';
 import { machineSchema, spokeDegs, weightPlaces, wheelDial, wheelSchema, type DialMark, type DialShape } from '.';
-import { sampleMachine, sampleWheel } from '../job/sample.test-data';
+import { sampleMachine, sampleWheel } from '../../../tests/sample';
 
 const draw = (marks: DialMark[], sideUp: 'disc' | 'other' = 'disc', tireOn = true) =>
   wheelDial({ wheel: { build: 'spoked', spokes: 36 }, marks, sideUp, tireOn });

@@ -1,29 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import { InputError } from '../../core/errors';
-import { checkEntryBody, effectiveEntries, foldJob, type Entry, type EntryBody } from '../../core/job';
+import { checkEntryBody, effectiveEntries, foldJob, type Entry, type EntryBody, type JobSummary } from '../../core/job';
 import { valuesOf } from '../../core/rules';
 import { POSITION_WORDS } from '../../core/wheels/wheel';
 import { LogMovedOn, NotFound } from '../errors';
 import type { Db } from './open';
 import type { RuleStore } from './rules';
 import type { ShopStore } from './shop';
-
-/** One line of the jobs list. */
-export interface JobSummary {
-  id: string;
-  number: number;
-  machineId: string;
-  wheelId: string;
-  machineName: string;
-  wheelPosition: string;
-  rider: string;
-  sizeOff: string | null;
-  sizeOn: string | null;
-  handedOver: boolean;
-  openedAt: string;
-  lastAt: string;
-  lastSeq: number;
-}
 
 export interface JobQuery {
   search: string;
@@ -102,7 +85,7 @@ export const jobStore = (db: Db, shop: ShopStore, rules: RuleStore) => {
     const { number, openedAt, wheelPosition } = find(id);
     const sizeOff = state.cameOff?.marking ?? null;
     const sizeOn = state.chosen?.marking ?? null;
-    const position = POSITION_WORDS[wheelPosition as keyof typeof POSITION_WORDS];
+    const position = POSITION_WORDS[wheelPosition];
     const words = [number, state.machine?.name, state.machine?.kind, position, wheelPosition, state.rider, sizeOff, sizeOn, openedAt.slice(0, 10)];
     statements.summarize.run({
       id, sizeOff, sizeOn,

@@ -1,14 +1,6 @@
-import { checkRuleValue, DEFAULT_RULES, type Rule } from '../../core/rules';
+import { checkRuleValue, DEFAULT_RULES, type Rule, type ShopRule } from '../../core/rules';
 import { NotFound } from '../errors';
 import type { Db } from './open';
-
-/** A rule as the shop has it, with who changed it and why. */
-export interface ShopRule extends Rule {
-  shipped: Rule['value'];
-  changedBy: string | null;
-  reason: string | null;
-  changedAt: string | null;
-}
 
 interface Row {
   key: string;

@@ -1,8 +1,7 @@
 import PDFDocument from 'pdfkit';
-import { dialMarks, foldJob, jobCard, type Entry, type JobCard } from '../../core/job';
+import { dialMarks, foldJob, jobCard, type Entry, type JobCard, type JobSummary } from '../../core/job';
 import type { UnitPreferences } from '../../core/units';
 import { wheelDial, type DialRole } from '../../core/wheels';
-import type { JobSummary } from '../db/jobs';
 import { packageFile } from '../paths';
 
 const FONT_DIR = '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin';

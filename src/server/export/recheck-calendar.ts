@@ -1,8 +1,7 @@
 import { addDays, formatISO, parseISO } from 'date-fns';
 import { createEvents, type DateArray } from 'ics';
-import { foldJob, recheckDates, type Entry } from '../../core/job';
+import { foldJob, recheckDates, type Entry, type JobSummary } from '../../core/job';
 import { POSITION_WORDS } from '../../core/wheels/wheel';
-import type { JobSummary } from '../db/jobs';
 
 const dateParts = (day: string): DateArray => day.split('-').map(Number) as unknown as DateArray;
 
@@ -10,7 +9,7 @@ const dateParts = (day: string): DateArray => day.split('-').map(Number) as unkn
 export const recheckCalendar = (job: JobSummary, log: readonly Entry[], now: Date): string => {
   const state = foldJob(log);
   const workDay = (state.handedOver?.at ?? now.toISOString()).slice(0, 10);
-  const wheel = POSITION_WORDS[job.wheelPosition as keyof typeof POSITION_WORDS].toLowerCase();
+  const wheel = POSITION_WORDS[job.wheelPosition].toLowerCase();
   const { error, value } = createEvents(
     recheckDates(state, workDay).map((recheck, i) => ({
       uid: `${job.id}-${i + 1}@rimstone`,

@@ -1,11 +1,12 @@
 import { useEffect, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
+import type { JobSummary } from '../../core/job';
 import { POSITION_WORDS } from '../../core/wheels/wheel';
 import { Button } from '../parts/Button';
 import { TextField } from '../parts/fields';
 import { Failed, Frame, Waiting } from '../parts/Frame';
 import { useKeys } from '../parts/keys';
-import { api, ApiError, type JobSummary } from '../store/api';
+import { api, ApiError } from '../store/api';
 
 const PAGE = 50;
 const TYPING_PAUSE_MS = 180;

@@ -1,12 +1,13 @@
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { X } from 'lucide-react';
+import type { ShopRule } from '../../core/rules';
 import { Button } from '../parts/Button';
 import { ChoiceField, QuantityField, TextField } from '../parts/fields';
 import { Frame, Waiting } from '../parts/Frame';
 import { useUnits } from '../parts/quantity';
 import { useApp, useDo } from '../store';
-import { api, ApiError, type ShopRule } from '../store/api';
+import { api, ApiError } from '../store/api';
 import { ruleChanged } from '../store/shop-slice';
 
 const useRuleText = () => {

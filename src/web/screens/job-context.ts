@@ -1,7 +1,7 @@
 import { createContext, useContext } from 'react';
-import type { Entry, JobState, StationId, StationReport } from '../../core/job';
+import type { Entry, JobState, JobSummary, StationId, StationReport } from '../../core/job';
 import type { Machine, Wheel } from '../../core/wheels';
-import type { JobSummary, ShopAnswer } from '../store/api';
+import type { ShopAnswer } from '../store/api';
 import type { Writing } from '../store/jobs-slice';
 
 /** What every station knows of the job at hand. */

@@ -1,32 +1,8 @@
 import type { InputProblem } from '../../core/errors';
-import type { Entry, EntryBody, EntryKind } from '../../core/job';
-import type { Rule } from '../../core/rules';
+import type { Entry, EntryBody, EntryKind, JobSummary } from '../../core/job';
+import type { ShopRule } from '../../core/rules';
 import type { Shop, StockItem, StockKind } from '../../core/shop';
 import type { Machine, Wheel } from '../../core/wheels';
-
-/** One line of the jobs list. */
-export interface JobSummary {
-  id: string;
-  number: number;
-  machineId: string;
-  wheelId: string;
-  machineName: string;
-  wheelPosition: Wheel['position'];
-  rider: string;
-  sizeOff: string | null;
-  sizeOn: string | null;
-  handedOver: boolean;
-  openedAt: string;
-  lastAt: string;
-  lastSeq: number;
-}
-
-export interface ShopRule extends Rule {
-  shipped: Rule['value'];
-  changedBy: string | null;
-  reason: string | null;
-  changedAt: string | null;
-}
 
 export type ShopAnswer = Shop & { rules: ShopRule[] };
 

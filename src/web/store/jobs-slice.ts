@@ -1,6 +1,6 @@
 import { createAsyncThunk, createSlice, nanoid, type PayloadAction } from '@reduxjs/toolkit';
-import { undoTarget, type Entry, type EntryBody, type EntryData, type EntryKind, type StationId } from '../../core/job';
-import { api, ApiError, type JobSummary } from './api';
+import { undoTarget, type Entry, type EntryBody, type EntryData, type EntryKind, type JobSummary, type StationId } from '../../core/job';
+import { api, ApiError } from './api';
 import { loadOutbox, type Parcel } from './outbox';
 import type { AppDispatch, RootState } from '.';
 

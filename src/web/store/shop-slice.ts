@@ -1,5 +1,6 @@
 import { createAsyncThunk, createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import { api, ApiError, type ShopAnswer, type ShopRule } from './api';
+import type { ShopRule } from '../../core/rules';
+import { api, ApiError, type ShopAnswer } from './api';
 
 interface ShopState {
   status: 'loading' | 'ready' | 'failed';

@@ -1,6 +1,6 @@
-import type { Machine, Wheel } from '../wheels';
-import type { Entry, EntryData, EntryKind } from './entries';
-import type { StationId } from './stations';
+import type { Machine, Wheel } from '../src/core/wheels';
+import type { Entry, EntryData, EntryKind } from '../src/core/job/entries';
+import type { StationId } from '../src/core/job/stations';
 
 /** An invented machine and wheels for tests. */
 export const sampleMachine = (more: Partial<Machine> = {}): Machine => ({

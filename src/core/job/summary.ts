@@ -1,0 +1,19 @@
+import type { Position } from '../wheels';
+
+/** One line of the jobs list, derived from the log. */
+export interface JobSummary {
+  id: string;
+  number: number;
+  machineId: string;
+  wheelId: string;
+  machineName: string;
+  wheelPosition: Position;
+  rider: string;
+  sizeOff: string | null;
+  sizeOn: string | null;
+  handedOver: boolean;
+  /** ISO 8601. */
+  openedAt: string;
+  lastAt: string;
+  lastSeq: number;
+}

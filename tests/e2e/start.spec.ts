@@ -1,0 +1,79 @@
+import { expect, test } from '@playwright/test';
+import { spawn } from 'node:child_process';
+import { existsSync, mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { createServer, type AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+let dir = '';
+test.beforeEach(() => void (dir = mkdtempSync(join(tmpdir(), 'rimstone-start-'))));
+test.afterEach(() => rmSync(dir, { recursive: true, force: true }));
+
+/** Runs a built program to its end and says what it said. */
+const runToEnd = (args: string[], env: Record<string, string> = {}): Promise<{ code: number | null; said: string }> =>
+  new Promise((resolve) => {
+    const child = spawn('node', args, { env: { ...process.env, RIMSTONE_DB: join(dir, 'shop.sqlite'), PORT: '0', ...env } });
+    let said = '';
+    child.stdout.on('data', (c: Buffer) => (said += c.toString()));
+    child.stderr.on('data', (c: Buffer) => (said += c.toString()));
+    child.once('exit', (code) => resolve({ code, said }));
+  });
+
+const MAIN = ['dist/server/main.cjs'];
+
+test('a busy port is said in a sentence', async () => {
+  const busy = createServer();
+  await new Promise<void>((resolve) => busy.listen(0, '127.0.0.1', resolve));
+  const { port } = busy.address() as AddressInfo;
+  const { code, said } = await runToEnd(MAIN, { PORT: String(port) });
+  busy.close();
+  expect(code).toBe(1);
+  expect(said).toBe(`Port ${port} is busy. Set PORT to a free one, for example PORT=${port + 1}.\n`);
+});
+
+for (const [name, env, sentence] of [
+  ['a port that is none', { PORT: 'eighty' }, 'PORT is "eighty"; it must be a whole number from 0 to 65535.\n'],
+  ['an address that others can reach, without a passphrase', { HOST: '0.0.0.0' }, 'HOST 0.0.0.0 can be reached from other machines. Set RIMSTONE_PASSPHRASE to the passphrase they must give.\n'],
+] as const)
+  test(`${name} is refused in a sentence`, async () => {
+    expect(await runToEnd(MAIN, env)).toEqual({ code: 1, said: sentence });
+  });
+
+test('a database file that cannot be used is said, and left alone', async () => {
+  const file = join(dir, 'letter.txt');
+  writeFileSync(file, 'Dear shop,\n'.repeat(500));
+  const { code, said } = await runToEnd(MAIN, { RIMSTONE_DB: file });
+  expect(code).toBe(1);
+  expect(said).toMatch(/^The database .*letter\.txt cannot be used: .*Set RIMSTONE_DB to a file that can be written\.\n$/);
+  expect(readFileSync(file, 'utf8')).toBe('Dear shop,\n'.repeat(500));
+  const nowhere = await runToEnd(MAIN, { RIMSTONE_DB: join(file, 'inside', 'shop.sqlite') });
+  expect(nowhere.code).toBe(1);
+  expect(nowhere.said).toMatch(/cannot be used/);
+});
+
+test('the demo shop is filled once, whole, and kept as it is after that', async () => {
+  const file = join(dir, 'demo.sqlite');
+  expect((await runToEnd(['dist/server/fill-demo.cjs', file])).code).toBe(0);
+  expect(existsSync(`${file}.making`)).toBe(false);
+  const { mtimeMs, size } = statSync(file);
+  expect((await runToEnd(['dist/server/fill-demo.cjs', file])).code).toBe(0);
+  expect(statSync(file)).toMatchObject({ mtimeMs, size });
+});
+
+test('what an interrupted filling left behind does not stand in the way', async () => {
+  const file = join(dir, 'demo.sqlite');
+  writeFileSync(`${file}.making`, 'half a database');
+  expect((await runToEnd(['dist/server/fill-demo.cjs', file])).code).toBe(0);
+  expect(statSync(file).size).toBeGreaterThan(100_000);
+  expect(existsSync(`${file}.making`)).toBe(false);
+});
+
+test('the server stops at once and cleanly when it is asked to', async () => {
+  const child = spawn('node', MAIN, { env: { ...process.env, RIMSTONE_DB: join(dir, 'shop.sqlite'), PORT: '0' } });
+  const url = await new Promise<string>((resolve) => child.stdout.on('data', (c: Buffer) => resolve(/http:\S+/.exec(c.toString())![0])));
+  expect(await (await fetch(`${url}/api/health`)).json()).toEqual({ ok: true });
+  const ended = new Promise<number | null>((resolve) => child.once('exit', resolve));
+  child.kill('SIGTERM');
+  expect(await ended).toBe(0);
+  expect(existsSync(join(dir, 'shop.sqlite-wal'))).toBe(false);
+});
