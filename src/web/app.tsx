@@ -1,6 +1,7 @@
 import { useEffect } from 'react';
 import { BrowserRouter, Link, Route, Routes } from 'react-router';
 import { Button } from './parts/Button';
+import { Fallback } from './parts/Fallback';
 import { Failed, Frame } from './parts/Frame';
 import { KeysProvider } from './parts/keys';
 import { WorkingSheet } from './parts/working';
@@ -73,11 +74,24 @@ const Screens = () => {
   );
 };
 
+/** Stands alone: whatever broke must not break this too. */
+const BrokenScreen = () => (
+  <main className="mx-auto max-w-2xl p-8" role="alert">
+    <h1 className="text-3xl">This screen broke.</h1>
+    <p className="my-4">What was confirmed is in the log, and what was not yet sent is kept in this browser.</p>
+    <Button go onClick={() => window.location.reload()}>
+      Load it again
+    </Button>
+  </main>
+);
+
 export const App = () => (
   <BrowserRouter>
     <KeysProvider>
       <WorkingSheet>
-        <Screens />
+        <Fallback instead={<BrokenScreen />}>
+          <Screens />
+        </Fallback>
       </WorkingSheet>
     </KeysProvider>
   </BrowserRouter>

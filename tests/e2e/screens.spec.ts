@@ -86,6 +86,32 @@ test('a rule changes with a name and a reason; a job already open keeps its own'
   await expect(page.getByText('Changed by Juna Birk: stiff tires', { exact: false })).toBeVisible();
   await page.goto(`${shop.url}/jobs/demo-job-20/seat`);
   await expect(page.getByText('40.0').first()).toBeVisible();
+  await expect(page.getByRole('img', { name: /readings, the last/ })).toBeVisible();
+});
+
+test('a part that cannot be loaded leaves the rest of the station standing', async ({ page, shop }) => {
+  await page.route('**/SeatChart*.js', (route) => route.abort());
+  await openAs(page, shop, '/jobs/demo-job-21/seat');
+  await expect(page.getByText('The picture of the readings could not be loaded.', { exact: false })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Both beads are seated.' })).toBeVisible();
+});
+
+test('Back brings back the search, and a station has an address of its own', async ({ page, shop }) => {
+  await openAs(page, shop, '/?search=vellan');
+  await page.getByRole('link', { name: /1022/ }).click();
+  await expect(page).toHaveURL(/tire-on$/);
+  await page.getByRole('link', { name: /^Seat,/ }).click();
+  await expect(page).toHaveURL(/seat$/);
+  await page.goBack();
+  await expect(page.getByRole('heading', { name: /Find the arrow/ })).toBeVisible();
+  await page.goBack();
+  await expect(page.getByLabel(/^Find by/)).toHaveValue('vellan');
+  await page.goto(`${shop.url}/jobs/no-such/seat`);
+  await expect(page.getByText('There is no such job.')).toBeVisible();
+  await page.goto(`${shop.url}/jobs/demo-job-22/kitchen`);
+  await expect(page).toHaveURL(/tire-on$/);
+  await page.goto(`${shop.url}/no/such/screen`);
+  await expect(page.getByRole('heading', { name: 'There is nothing here' })).toBeVisible();
 });
 
 test('an empty shop takes its first fitter, machine, wheel and job', async ({ page, shop }) => {

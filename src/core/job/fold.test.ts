@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { effectiveEntries, foldJob, undoTarget, type Entry } from '.';
+import { effectiveEntries, foldJob, standingId, undoTarget, type Entry } from '.';
 import { logOf } from '../../../tests/sample';
 
 const chosen = (marking: string) => ({
@@ -60,6 +60,15 @@ describe('corrections and undo', () => {
     expect(foldJob(l.log).seatReadings.map((r) => r.gaugeKpa)).toEqual([150, 200]);
     l.add('seat-reading', { gaugeKpa: 155 }, { replaces: better });
     expect(foldJob(l.log).seatReadings.map((r) => r.gaugeKpa)).toEqual([155, 200]);
+  });
+
+  test('what a correction would replace is the newest of its kind that stands', () => {
+    const l = logOf().open();
+    expect(standingId(l.log, 'came-off')).toBeUndefined();
+    const first = l.add('came-off', { marking: '110/90-18', dateCode: null, treadMm: null, use: 'dirt' });
+    expect(standingId(l.log, 'came-off')).toBe(first);
+    const better = l.add('came-off', { marking: '110/90-18', dateCode: '1523', treadMm: null, use: 'dirt' }, { replaces: first });
+    expect(standingId(l.log, 'came-off')).toBe(better);
   });
 
   test('undoing a correction brings back what it replaced', () => {

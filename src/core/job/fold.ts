@@ -125,3 +125,7 @@ const apply = (state: JobState, entry: Entry): JobState => {
 
 /** The state of a job: its standing entries, applied in order. Used by the server and the browser alike. */
 export const foldJob = (log: readonly Entry[]): JobState => effectiveEntries(log).reduce(apply, emptyJob());
+
+/** The id of the newest standing entry of a kind, which a correction would replace; undefined when there is none. */
+export const standingId = (log: readonly Entry[], kind: Entry['kind']): string | undefined =>
+  effectiveEntries(log).findLast((e) => e.kind === kind)?.id;

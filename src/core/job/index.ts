@@ -4,7 +4,7 @@ export {
   entryBodySchema, checkEntryBody, ENTRY_KINDS,
   type Entry, type EntryBody, type EntryData, type EntryKind,
 } from './entries';
-export { foldJob, emptyJob, effectiveEntries, type JobState } from './fold';
+export { foldJob, emptyJob, effectiveEntries, standingId, type JobState } from './fold';
 export { stationReport, jobReport, openPoints, fastenersOf, seatLimitOf, pressureStartOf, type StationReport } from './report';
 export { stepsOf } from './steps-of';
 export { entryText } from './entry-text';

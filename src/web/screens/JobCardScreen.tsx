@@ -1,13 +1,13 @@
-import { useEffect, useMemo } from 'react';
+import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import { dialMarks, jobCard } from '../../core/job';
 import { Button } from '../parts/Button';
-import { Failed, Frame, Waiting } from '../parts/Frame';
+import { Waiting } from '../parts/Frame';
 import { useKeys } from '../parts/keys';
+import { NoJob, useOpenJob } from '../parts/open-job';
 import { useUnits } from '../parts/quantity';
 import { WheelDial } from '../parts/WheelDial';
-import { selectJobState, today, useApp, useDo } from '../store';
-import { readJob } from '../store/jobs-slice';
+import { selectJobState, today, useApp } from '../store';
 
 const List = ({ title, items }: { title: string; items: readonly string[] }) =>
   items.length === 0 ? null : (
@@ -24,27 +24,15 @@ const List = ({ title, items }: { title: string; items: readonly string[] }) =>
 /** The job card on paper: what was fitted, set, found and advised. */
 export const JobCardScreen = () => {
   const { id = '' } = useParams();
-  const dispatch = useDo();
   const { units } = useUnits();
-  const open = useApp((s) => s.jobs.open[id]);
-  const problem = useApp((s) => s.jobs.problem[id]);
+  const { open, problem } = useOpenJob(id);
   const state = useApp((s) => selectJobState(s, id));
   const shop = useApp((s) => s.shop.shop?.name);
-  useEffect(() => {
-    void dispatch(readJob(id));
-  }, [dispatch, id]);
   useKeys([{ key: 'p', says: 'Print the card', run: () => window.print() }]);
   const card = useMemo(() => jobCard(state, today(), units), [state, units]);
   const marks = useMemo(() => dialMarks(state, 'hand-over'), [state]);
 
-  if (problem && !open)
-    return (
-      <Frame title="Job card">
-        <Failed message={problem.message}>
-          <Link className="btn" to="/">All jobs</Link>
-        </Failed>
-      </Frame>
-    );
+  if (problem) return <NoJob id={id} problem={problem} />;
   if (!open || !state.wheel) return <Waiting what="Reading the job" />;
   return (
     <div className="mx-auto max-w-[900px] px-5 py-4 print:max-w-none print:px-0">

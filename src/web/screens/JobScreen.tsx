@@ -1,13 +1,14 @@
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { Link, Navigate, useNavigate, useParams } from 'react-router';
-import { entryText, foldJob, stepsOf, STATIONS, type StationId } from '../../core/job';
+import { entryText, foldJob, standingId, stepsOf, STATIONS, type EntryKind, type StationId } from '../../core/job';
 import { POSITION_WORDS } from '../../core/wheels/wheel';
 import { Bench } from '../parts/Bench';
 import { Button } from '../parts/Button';
-import { Failed, Frame, Waiting } from '../parts/Frame';
+import { Waiting } from '../parts/Frame';
 import { KeyHelp } from '../parts/KeyHelp';
 import { useKeys } from '../parts/keys';
 import { NoteButton } from '../parts/NoteButton';
+import { NoJob, useOpenJob } from '../parts/open-job';
 import { OutboxBar } from '../parts/OutboxBar';
 import { useUnits } from '../parts/quantity';
 import { Spoken } from '../parts/Spoken';
@@ -15,7 +16,7 @@ import { Terraces } from '../parts/Terraces';
 import { useMain, useSheet } from '../parts/working';
 import { STATION_VIEWS } from '../stations';
 import { selectJobState, selectLog, selectReport, useApp, useDo } from '../store';
-import { readJob, said, undoLast, write as writeEntries, type Writing } from '../store/jobs-slice';
+import { said, undoLast, write as writeEntries, type Writing } from '../store/jobs-slice';
 import { JobContext, type JobAtHand } from './job-context';
 
 const isStation = (text: string | undefined): text is StationId => STATIONS.includes(text as StationId);
@@ -73,8 +74,7 @@ export const JobScreen = () => {
   const dispatch = useDo();
   const navigate = useNavigate();
   const { units } = useUnits();
-  const open = useApp((s) => s.jobs.open[id]);
-  const problem = useApp((s) => s.jobs.problem[id]);
+  const { open, problem } = useOpenJob(id);
   const shop = useApp((s) => s.shop.shop);
   const who = useApp((s) => s.prefs.who);
   const log = useApp((s) => selectLog(s, id));
@@ -82,10 +82,6 @@ export const JobScreen = () => {
   const reports = useApp((s) => selectReport(s, id));
   const [sideUp, setSideUp] = useState<'disc' | 'other'>('disc');
   const station = isStation(named) ? named : undefined;
-
-  useEffect(() => {
-    void dispatch(readJob(id));
-  }, [dispatch, id]);
 
   const write = useCallback(
     async (writings: Writing[], says?: string) => {
@@ -98,6 +94,13 @@ export const JobScreen = () => {
       return done;
     },
     [dispatch, id, station, who],
+  );
+  const correcting = useCallback(
+    (kind: EntryKind) => {
+      const replaces = standingId(log, kind);
+      return replaces === undefined ? {} : { replaces };
+    },
+    [log],
   );
   const goTo = useCallback((to: StationId) => void navigate(`/jobs/${id}/${to}`), [navigate, id]);
   const turn = useCallback(() => setSideUp((s) => (s === 'disc' ? 'other' : 'disc')), []);
@@ -121,23 +124,10 @@ export const JobScreen = () => {
   const at = useMemo((): JobAtHand | null => {
     if (!open || !shop || !station || !state.machine || !state.wheel) return null;
     const report = reports.find((r) => r.station === station)!;
-    return { job: open.job, log, state, machine: state.machine, wheel: state.wheel, station, report, reports, shop, sideUp, write, goTo };
-  }, [open, shop, station, state, reports, log, sideUp, write, goTo]);
+    return { job: open.job, log, state, machine: state.machine, wheel: state.wheel, station, report, reports, shop, sideUp, write, correcting, goTo };
+  }, [open, shop, station, state, reports, log, sideUp, write, correcting, goTo]);
 
-  if (problem && !open)
-    return (
-      <Frame title="Job">
-        <Failed message={problem.message}>
-          {problem.status === 404 ? (
-            <Link className="btn" to="/">
-              All jobs
-            </Link>
-          ) : (
-            <Button onClick={() => void dispatch(readJob(id))}>Try again</Button>
-          )}
-        </Failed>
-      </Frame>
-    );
+  if (problem) return <NoJob id={id} problem={problem} />;
   if (open && !station) {
     const next = reports.find((r) => r.fill < 1)?.station ?? 'hand-over';
     return <Navigate replace to={`/jobs/${id}/${next}`} />;

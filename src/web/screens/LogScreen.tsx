@@ -1,12 +1,13 @@
-import { useEffect, useMemo } from 'react';
+import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import { effectiveEntries, entryText, foldJob, stepsOf, STATION_WORDS, type Entry } from '../../core/job';
 import { Button } from '../parts/Button';
-import { Failed, Frame, Waiting } from '../parts/Frame';
+import { Frame, Waiting } from '../parts/Frame';
+import { NoJob, useOpenJob } from '../parts/open-job';
 import { OutboxBar } from '../parts/OutboxBar';
 import { useUnits } from '../parts/quantity';
 import { selectLog, useApp, useDo } from '../store';
-import { readJob, write } from '../store/jobs-slice';
+import { write } from '../store/jobs-slice';
 
 /** Which undo took an entry away, so that it can be put back. */
 const undoneBy = (log: readonly Entry[]): Map<string, string> => {
@@ -25,25 +26,14 @@ export const LogScreen = () => {
   const { id = '' } = useParams();
   const dispatch = useDo();
   const { units } = useUnits();
-  const open = useApp((s) => s.jobs.open[id]);
-  const problem = useApp((s) => s.jobs.problem[id]);
+  const { open, problem } = useOpenJob(id);
   const who = useApp((s) => s.prefs.who);
   const log = useApp((s) => selectLog(s, id));
-  useEffect(() => {
-    void dispatch(readJob(id));
-  }, [dispatch, id]);
   const standing = useMemo(() => new Set(effectiveEntries(log).map((e) => e.id)), [log]);
   const words = useMemo(() => new Map(stepsOf(foldJob(log)).map((s) => [s.id, s.say])), [log]);
   const undone = useMemo(() => undoneBy(log), [log]);
 
-  if (problem && !open)
-    return (
-      <Frame title="Log">
-        <Failed message={problem.message}>
-          <Link className="btn" to="/">All jobs</Link>
-        </Failed>
-      </Frame>
-    );
+  if (problem) return <NoJob id={id} problem={problem} />;
   if (!open) return <Waiting what="Reading the log" />;
   const putBack = (entry: Entry) => dispatch(write(id, entry.station, [{ kind: 'undo', data: { entryId: undone.get(entry.id)! } }]));
   return (

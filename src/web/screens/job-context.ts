@@ -1,5 +1,5 @@
 import { createContext, useContext } from 'react';
-import type { Entry, JobState, JobSummary, StationId, StationReport } from '../../core/job';
+import type { Entry, EntryKind, JobState, JobSummary, StationId, StationReport } from '../../core/job';
 import type { Machine, Wheel } from '../../core/wheels';
 import type { ShopAnswer } from '../store/api';
 import type { Writing } from '../store/jobs-slice';
@@ -18,6 +18,8 @@ export interface JobAtHand {
   sideUp: 'disc' | 'other';
   /** Appends to the log, all or nothing; true once confirmed. `says` is spoken then. */
   write(writings: Writing[], says?: string): Promise<boolean>;
+  /** Names the standing entry of a kind as the one that a new one corrects, where there is one. */
+  correcting(kind: EntryKind): { replaces?: string };
   goTo(station: StationId): void;
 }
 

@@ -19,7 +19,7 @@ const problemText = (p: { message: string; expected: string }) => `${p.message} 
 
 /** The new tire beside the old one, the tube that fits, and how old the new one is. */
 export const Choose = () => {
-  const { state, wheel, shop, write, goTo } = useJob();
+  const { state, wheel, shop, write, correcting, goTo } = useJob();
   const { say, read, write: show } = useUnits();
   const before = state.chosen;
   const from = state.cameOff?.marking ?? wheel.tireMarking;
@@ -84,6 +84,7 @@ export const Choose = () => {
     const done = await write(
       [{
         kind: 'chosen',
+        ...correcting('chosen'),
         data: {
           marking: marking.trim(), dateCode: dateCode.trim() || null, tireId: tireId === TYPED ? null : tireId, tube,
           tubeId: tube ? tubeChosen : null, tubeLabel: tube ? (tubeFit?.label ?? null) : null, lightMark, seatLimitKpa: limitKpa,
@@ -147,6 +148,9 @@ export const Choose = () => {
       )}
       {compared.ok && Math.abs(compared.working.result.speedometerErrorPct) >= 0.05 && (
         <div className="rows mt-1">
+          <FigureRow label="Circumference" basis={<BasisTag title="old and new" working={compared.working} />}>
+            <Quantity value={compared.working.result.circumferenceChangePct} unit="pct" sign />
+          </FigureRow>
           <FigureRow label="Speedometer reads" basis={<BasisTag title="old and new" working={compared.working} />}>
             <Quantity value={compared.working.result.speedometerErrorPct} unit="pct" sign />
           </FigureRow>

@@ -20,7 +20,7 @@ const MAX_ROOM_MM = 1000;
 
 /** What comes off, and what the rider does with the machine. */
 export const Intake = () => {
-  const { state, wheel, machine, write, goTo } = useJob();
+  const { state, wheel, machine, write, correcting, goTo } = useJob();
   const { read, write: show } = useUnits();
   const before = state.cameOff;
   const room = state.clearances[0];
@@ -46,7 +46,7 @@ export const Intake = () => {
   const save = async () => {
     setTried(true);
     if (!size.ok || (age && !age.ok) || treadProblem || roomProblem || (roomMm !== null && !load.trim())) return;
-    const writings: Writing[] = [{ kind: 'came-off', data: { marking: marking.trim(), dateCode: dateCode.trim() || null, treadMm, use } }];
+    const writings: Writing[] = [{ kind: 'came-off', ...correcting('came-off'), data: { marking: marking.trim(), dateCode: dateCode.trim() || null, treadMm, use } }];
     if (roomMm !== null) writings.push({ kind: 'clearance', data: { place, mm: roomMm, load: load.trim() } });
     if (await write(writings, 'Intake written.')) goTo('choose');
   };

@@ -2,6 +2,7 @@ import { lazy, Suspense, useState } from 'react';
 import { ruleNumber } from '../../core/rules';
 import { seatLimitOf } from '../../core/job';
 import { Button } from '../parts/Button';
+import { Fallback } from '../parts/Fallback';
 import { QuantityField } from '../parts/fields';
 import { useKeys } from '../parts/keys';
 import { Quantity, useUnits } from '../parts/quantity';
@@ -71,7 +72,11 @@ export const Seat = () => {
           <div className="mx-auto max-w-[400px] max-lg:hidden"><JobDial /></div>
           <div className="h-[210px]">
             {state.seatReadings.length > 0 ? (
-              <Suspense fallback={null}><SeatChart readings={state.seatReadings.map((r) => r.gaugeKpa)} limitKpa={limitKpa} /></Suspense>
+              <Fallback instead={<p className="pt-10 text-center text-ink2">The picture of the readings could not be loaded. The readings are in the log.</p>}>
+                <Suspense fallback={null}>
+                  <SeatChart readings={state.seatReadings.map((r) => r.gaugeKpa)} limitKpa={limitKpa} />
+                </Suspense>
+              </Fallback>
             ) : (
               <p className="pt-10 text-center text-ink2">Readings appear here, under the line that must not be passed.</p>
             )}

@@ -15,7 +15,7 @@ const PRESSURE = { min: 0, max: 1000 };
 
 /** The pressure to leave on the gauge here, so that it is right where the machine is ridden. */
 export const SetPressure = () => {
-  const { state, write, goTo } = useJob();
+  const { state, write, correcting, goTo } = useJob();
   const { read, say, write: show } = useUnits();
   const before = state.pressureSet;
   const start = pressureStartOf(state);
@@ -44,7 +44,7 @@ export const SetPressure = () => {
     if (!target || !inRange(shopC, TEMP) || !inRange(rideC, TEMP) || !inRange(gaugeKpa, PRESSURE)) return;
     // What the gauge shows now is what counts; what it becomes out there follows from it.
     const there = pressureCorrect.run({ gaugeKpa, tempC: shopC, toTempC: rideC }).result.gaugeKpa;
-    if (await write([{ kind: 'pressure-set', data: { gaugeKpa, shopC, rideC, rideKpa: Math.max(0, there) } }], 'Pressure written.')) goTo('balance');
+    if (await write([{ kind: 'pressure-set', ...correcting('pressure-set'), data: { gaugeKpa, shopC, rideC, rideKpa: Math.max(0, there) } }], 'Pressure written.')) goTo('balance');
   };
   useKeys([
     { key: 'n', says: 'Write the pressure and go on', run: () => void save() },
