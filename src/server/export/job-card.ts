@@ -37,6 +37,8 @@ const drawDial = (doc: Doc, shapes: ReturnType<typeof wheelDial>): void => {
     else doc.lineWidth(shape.role === 'lug' ? 7 : 2).stroke(color);
   }
   doc.restore();
+  const width = 600 * DIAL.scale;
+  doc.font('regular').fontSize(8.5).fillColor(SOFT).text('seen from the disc side, valve at 12', DIAL.x, DIAL.y + width + 4, { width, align: 'center' });
 };
 
 const heading = (doc: Doc, text: string, y: number): number => {
@@ -71,7 +73,7 @@ const list = (doc: Doc, title: string, items: string[]): void => {
 const drawCard = (doc: Doc, card: JobCard): void => {
   let y = 108;
   for (const section of card.sections) y = rows(doc, section.rows, heading(doc, section.title, y));
-  doc.y = Math.max(y, DIAL.y + 600 * DIAL.scale + 12);
+  doc.y = Math.max(y, DIAL.y + 600 * DIAL.scale + 20);
   doc.x = PAGE.left;
   list(doc, 'Look again', card.rechecks.map((r) => `${r.onDate}: ${r.what}`));
   list(doc, 'Doubtful', card.doubts);
