@@ -1,18 +1,12 @@
 import { InputError } from '../errors';
 import { LOAD_INDEX_KG } from './load-index';
 import { nominalRimMm } from './rim-diameter';
+import { READERS, type Construction, type SizeHead } from './size-notation';
 import { SPEED_SYMBOL_KMH } from './speed-symbol';
-
-/** How the carcass is built: `-` bias, `B` belted bias, `R` radial. */
-export type Construction = 'bias' | 'belted' | 'radial';
 
 /** A sidewall marking taken apart; nothing computed yet. */
 export interface Marking {
-  notation: 'metric' | 'inch';
-  /** mm for metric, inches for inch notation. */
-  width: number;
-  /** Percent; null where the notation does not state it. */
-  aspectRatio: number | null;
+  head: SizeHead;
   rimDiameterIn: number;
   construction: Construction;
   loadIndex: number | null;
@@ -25,12 +19,7 @@ export interface Marking {
   canonical: string;
 }
 
-const METRIC = /^(\d{2,3})\/(\d{2,3})\s*(-|ZR|R|B)?\s*(\d{1,2}(?!\d))?/;
-const INCH = /^(\d{1,2}\.\d{1,2})\s*(-|X|R|B)?\s*(\d{1,2}(?!\d))?/;
-const SIZE_RIGHT = 'a size such as 150/70-17, 120/70 ZR 17, 3.00-21 or 4.00 R 18, as printed on the sidewall';
-const WIDTH_MM = { min: 40, max: 400 };
-const ASPECT_PCT = { min: 25, max: 110 };
-const WIDTH_IN = { min: 1.5, max: 12 };
+const SIZE_RIGHT = 'a size such as 150/70-17, 120/70 ZR 17, 3.00-21, 25x8-12 or MT90B16, as printed on the sidewall';
 
 const TAILS: readonly { pattern: RegExp; read(marking: Marking, match: RegExpExecArray): void }[] = [
   { pattern: /^M\/?C(?![A-Z])/, read: () => undefined },
@@ -56,60 +45,64 @@ function readService(marking: Marking, match: RegExpExecArray): void {
 
 const wrong = (message: string, expected: string) => new InputError('marking', message, expected);
 
-const within = (value: number, range: { min: number; max: number }, what: string) => {
-  if (value < range.min || value > range.max)
-    throw wrong(`${value} is no ${what}.`, `a ${what} from ${range.min} to ${range.max}`);
-};
-
 const constructionOf = (sign: string | undefined): Construction =>
   sign === 'R' || sign === 'ZR' ? 'radial' : sign === 'B' ? 'belted' : 'bias';
 
 const SIGN: Record<Construction, string> = { bias: '-', belted: 'B', radial: 'R' };
 
 const canonicalText = (m: Omit<Marking, 'canonical'>): string => {
-  const size = m.notation === 'metric' ? `${m.width}/${m.aspectRatio}` : m.width.toFixed(2);
   const service = m.loadIndex === null ? '' : ` ${m.loadIndex}${m.speedSymbol}`;
   const tube = m.tubeless === null ? '' : m.tubeless ? ' TL' : ' TT';
   const end = m.position === null ? '' : m.position === 'front' ? ' Front' : ' Rear';
-  return `${size}${SIGN[m.construction]}${m.rimDiameterIn}${service}${tube}${end}${m.reinforced ? ' Reinf' : ''}${m.notForHighway ? ' NHS' : ''}`;
+  return `${m.head.text}${SIGN[m.construction]}${m.rimDiameterIn}${service}${tube}${end}${m.reinforced ? ' Reinf' : ''}${m.notForHighway ? ' NHS' : ''}`;
+};
+
+interface ReadSize {
+  head: SizeHead;
+  construction: Construction;
+  rimDiameterIn: number;
+  rest: string;
+}
+
+/** The size at the start of a marking, by the first notation that reads it whole. */
+const readSize = (clean: string, printed: string): ReadSize => {
+  const starts = READERS.flatMap((reader) => {
+    const start = reader.head.exec(clean);
+    return start ? [{ reader, start }] : [];
+  });
+  for (const { reader, start } of starts) {
+    const after = clean.slice(start[0].length);
+    const end = new RegExp(`^\\s*(${reader.signs})\\s*(\\d{1,2})(?!\\d)`).exec(after);
+    if (!end) continue;
+    const head = reader.read(start);
+    if (typeof head === 'string') throw wrong(`${head.split(';')[0]}.`, head.split('; ')[1] ?? SIZE_RIGHT);
+    const rimDiameterIn = Number(end[2]);
+    const rimMm = nominalRimMm(rimDiameterIn);
+    if (rimMm === undefined) throw wrong(`${rimDiameterIn} is no rim diameter.`, 'a rim diameter of 4 to 23 inches');
+    if (head.overallDiameterMm !== null && head.overallDiameterMm <= rimMm)
+      throw wrong(`The tire would be no taller than its ${rimDiameterIn} inch rim.`, 'an overall diameter larger than the rim, then the width, then the rim, as in 25x8-12');
+    return { head, construction: constructionOf(end[1]), rimDiameterIn, rest: after.slice(end[0].length) };
+  }
+  const { start } = starts[0] ?? {};
+  if (!start) throw wrong(`"${printed.slice(0, 20)}" does not start like a size this program reads.`, SIZE_RIGHT);
+  const rest = clean.slice(start[0].length).trim().slice(0, 12);
+  const example = `-, R or B and then the rim diameter in inches, as in ${start[0].trim()}-17`;
+  if (!rest) throw wrong(`"${start[0].trim()}" stops before the rim diameter.`, example);
+  throw wrong(`It makes sense up to "${start[0].trim()}"; "${rest}" does not follow.`, example);
 };
 
 /**
- * Takes a metric (150/70-17) or inch (3.00-21) marking apart, with what is printed after the size.
+ * Takes a marking apart: the size in any notation of `READERS`, and what is printed after it.
  * Throws `InputError` that says where the marking stopped making sense and what would be right.
  */
 export const parseMarking = (printed: string): Marking => {
   const clean = printed.trim().toUpperCase().replace(/[×*]/g, 'X').replace(/[–—−]/g, '-').replace(/\s+/g, ' ');
   if (!clean) throw wrong('The size is empty.', SIZE_RIGHT);
-  const metric = METRIC.exec(clean);
-  const inch = metric ? null : INCH.exec(clean);
-  const match = metric ?? inch;
-  if (!match) throw wrong(`"${printed.slice(0, 20)}" does not start like a size this program reads.`, SIZE_RIGHT);
-  const sign = metric ? match[3] : match[2];
-  const rim = metric ? match[4] : match[3];
-  if (!sign && !clean.slice(match[0].length).trim() && !rim)
-    throw wrong(`"${match[0]}" stops before the rim diameter.`, `the rim diameter after a -, R or B, as in ${match[0].trim()}-17`);
-  if (!sign || !rim) {
-    const rest = clean.slice(match[0].length).trim().slice(0, 12);
-    throw wrong(
-      `It makes sense up to "${match[0].trim()}"; "${rest}" does not follow.`,
-      `-, R, ZR or B and then the rim diameter in inches, as in ${match[1]}${metric ? `/${match[2]}` : ''}-17`,
-    );
-  }
-  const width = Number(match[1]);
-  const aspectRatio = metric ? Number(match[2]) : null;
-  const rimDiameterIn = Number(rim);
-  within(width, metric ? WIDTH_MM : WIDTH_IN, metric ? 'section width in mm' : 'section width in inches');
-  if (aspectRatio !== null) within(aspectRatio, ASPECT_PCT, 'aspect ratio in percent');
-  if (nominalRimMm(rimDiameterIn) === undefined)
-    throw wrong(`${rimDiameterIn} is no rim diameter.`, 'a rim diameter of 4 to 23 inches');
-
+  const { head, construction, rimDiameterIn, rest: tails } = readSize(clean, printed);
   const marking: Marking = {
-    notation: metric ? 'metric' : 'inch',
-    width,
-    aspectRatio,
+    head,
     rimDiameterIn,
-    construction: constructionOf(sign),
+    construction,
     loadIndex: null,
     speedSymbol: null,
     tubeless: null,
@@ -118,7 +111,7 @@ export const parseMarking = (printed: string): Marking => {
     notForHighway: false,
     canonical: '',
   };
-  let rest = clean.slice(match[0].length).trimStart();
+  let rest = tails.trimStart();
   while (rest) {
     const tail = TAILS.map((t) => ({ t, m: t.pattern.exec(rest) })).find((x) => x.m);
     if (!tail?.m) {

@@ -72,8 +72,8 @@ export const tireCompare = defineWorking<Input, TireComparison>({
     const to = sizeIn('to', input.to);
     show.basis('published', 'UN Regulation No. 75, metric dimensions');
     if (from.estimated || to.estimated) {
-      show.basis('memory', 'height of an inch size taken as its width');
-      show.caution('One of the sizes does not state its height: measure before you rely on the difference.');
+      show.basis('memory', 'what one of the sizes does not state is estimated');
+      show.caution('One of the sizes does not state all of its dimensions: measure before you rely on the difference.');
       show.verdict('check');
     }
     const n = (v: number) => Math.round(v * 10) / 10;

@@ -26,6 +26,16 @@ describe('reading a marking', () => {
     ['110/80-19 59V Front', '110/80-19 59V Front'],
     ['150/70-17 Reinf 75S REAR', '150/70-17 75S Rear Reinf'],
     ['90/90–21 54H TUBELESS', '90/90-21 54H TL'],
+    ['2 3/4 - 17', '2.75-17'],
+    ['5.10-18 tt', '5.10-18 TT'],
+    ['mt90b16 m/c 72h', 'MT90B16 72H'],
+    ['MH90 - 21 Front', 'MH90-21 Front'],
+    ['AT 25 X 10 R 12 NHS', '25x10R12 NHS'],
+    ['27×9.00R14', '27x9R14'],
+    ['11x7.10-5', '11x7.1-5'],
+    ['205/80R12', '205/80R12'],
+    ['145/70-6', '145/70-6'],
+    ['33.0/10.5-15', '33.0/10.5-15'],
   ])('%s is written %s', (printed, canonical) => {
     expect(parseMarking(printed).canonical).toBe(canonical);
   });
@@ -44,7 +54,28 @@ describe('reading a marking', () => {
     expect(working.result.sectionWidthMm).toBeCloseTo(76.2, 6);
     expect(working.verdict).toBe('check');
     expect(working.basis.map((b) => b.kind)).toContain('memory');
-    expect(working.cautions[0]).toMatch(/estimates/);
+    expect(working.cautions[0]).toMatch(/is an estimate/);
+    // 5 % of a height of 76.2 mm, at the top and at the bottom.
+    expect(working.result.likelyErrorMm).toBeCloseTo(7.62, 6);
+  });
+
+  test.each([
+    ['2 3/4-17', 'inch', 69.85, 69.85, 571.7, true],
+    ['4.60-18', 'inch-low', 116.84, 105.156, 667.312, true],
+    ['MT90B16', 'letter', 130, 117, 640, true],
+    ['MU85B16', 'letter', 140, 119, 644, true],
+    ['25x8-12', 'flotation', 203.2, 165, 635, false],
+    ['27x9.00R14', 'flotation', 228.6, 164.9, 685.8, false],
+    ['11x7.10-5', 'flotation', 180.34, 76.2, 279.4, false],
+    ['33.0/10.5-15', 'slick', 266.7, 228.6, 838.2, true],
+    ['205/80R12', 'metric', 205, 164, 633, false],
+  ] as const)('%s is %s: %d mm wide, %d mm high, %d mm across', (marking, notation, widthMm, heightMm, diameterMm, estimated) => {
+    const size = readTire(marking);
+    expect(size.notation).toBe(notation);
+    expect(size.sectionWidthMm).toBeCloseTo(widthMm, 6);
+    expect(size.sectionHeightMm).toBeCloseTo(heightMm, 6);
+    expect(size.overallDiameterMm).toBeCloseTo(diameterMm, 6);
+    expect(size.estimated).toBe(estimated);
   });
 
   test('what is not printed is not made up', () => {
@@ -64,7 +95,14 @@ describe('reading a marking', () => {
     ['150/70-17 69I', /I is not a speed symbol/],
     ['150/70-17 400H', /400 is not a load index/],
     ['150/70-17 69H plum', /"150\/70-17 69H"; "PLUM" does not follow/],
-    ['25x8-12', /does not start like a size/],
+    ['25x8', /stops before the rim diameter/],
+    ['12x8-12', /no taller than its 12 inch rim/],
+    ['99x8-12', /99 is no overall diameter/],
+    ['MZ90-16', /MZ is no letter size/],
+    ['MT90', /stops before the rim diameter/],
+    ['33.0/10.5', /stops before the rim diameter/],
+    ['2 3/4', /stops before the rim diameter/],
+    ['2 2/4-17', /does not start like a size/],
   ])('"%s" is refused with where it stopped', (printed, said) => {
     const problem = problemOf(() => tireSize.run({ marking: printed }));
     expect(problem.field).toBe('marking');
@@ -82,9 +120,12 @@ describe('reading a marking', () => {
     const size = fc.oneof(
       fc.tuple(fc.integer({ min: 5, max: 40 }), fc.integer({ min: 5, max: 22 })).map(([w, a]) => `${w * 10}/${a * 5}`),
       fc.integer({ min: 150, max: 1200 }).map((w) => (w / 100).toFixed(2)),
+      fc.tuple(fc.integer({ min: 25, max: 44 }), fc.integer({ min: 4, max: 40 })).map(([d, w]) => `${d}x${w / 2}`),
+      fc.tuple(fc.constantFrom('MH', 'MM', 'MT', 'MU', 'MV'), fc.integer({ min: 25, max: 99 })).map(([l, a]) => `${l}${a}`),
+      fc.integer({ min: 250, max: 440 }).map((d) => `${(d / 10).toFixed(1)}/10.5`),
     );
     fc.assert(
-      fc.property(size, fc.constantFrom('-', 'R', 'B'), fc.integer({ min: 4, max: 23 }), tail, (s, sign, rim, t) => {
+      fc.property(size, fc.constantFrom('-', 'R'), fc.integer({ min: 4, max: 23 }), tail, (s, sign, rim, t) => {
         const service = t.service ? ` ${t.service[0]}${t.service[1]}` : '';
         const text = `${s}${sign}${rim}${service}${t.tube}${t.end}${t.reinf}`;
         fc.pre(text.length <= 40);

@@ -70,7 +70,7 @@ export const Choose = () => {
       if (mm <= 0) reasons.push({ verdict: 'stop', text: `No room is left ${where}.` });
       else if (mm < leastMm) reasons.push({ verdict: 'check', text: `${say(mm, 'mm')} of room ${where}; the shop wants ${say(leastMm, 'mm')}.` });
     }
-    if (to.estimated) reasons.push({ verdict: 'check', text: 'An inch size states no height: the difference is an estimate.' });
+    if (to.estimated) reasons.push({ verdict: 'check', text: 'The size does not state all of it: the difference is an estimate.' });
     if (tube && to.tubeless === true && wheel.build === 'spoked') reasons.push({ verdict: 'check', text: 'A tubeless tire with a tube: reduced speed margin (memory).' });
   }
   if (wheel.build === 'spoked' && !tube) reasons.push({ verdict: 'check', text: 'A spoked rim without a tube: only when it is sealed.' });

@@ -1,0 +1,94 @@
+import { INCH_IN_MM } from '../units';
+
+/** The ways in which sizes are printed. */
+export const NOTATIONS = ['metric', 'flotation', 'slick', 'inch', 'inch-low', 'letter'] as const;
+export type Notation = (typeof NOTATIONS)[number];
+
+/** How the carcass is built: `-` bias, `B` belted bias, `R` radial. */
+export type Construction = 'bias' | 'belted' | 'radial';
+
+/** A size before its construction and rim: what it states, and nothing made up. */
+export interface SizeHead {
+  notation: Notation;
+  /** Section width; tread width for a slick. */
+  widthMm: number;
+  /** Percent; null where the notation does not state it. */
+  aspectRatio: number | null;
+  /** Null where the notation does not state it. */
+  overallDiameterMm: number | null;
+  /** The head as this program writes it. */
+  text: string;
+}
+
+interface Reader {
+  notation: Notation;
+  head: RegExp;
+  /** Signs that may stand before the rim; `X` only where nothing else uses it. */
+  signs: string;
+  read(match: RegExpExecArray): SizeHead | string;
+}
+
+const within = (value: number, min: number, max: number, what: string, unit: string): string | null =>
+  value < min || value > max ? `${value} is no ${what}; from ${min} to ${max} ${unit} would be` : null;
+
+/**
+ * Width in mm by the letters of a cruiser size. Basis: memory; the height is the percent that follows.
+ */
+export const LETTER_WIDTH_MM: Readonly<Record<string, number>> = {
+  MH: 80, MJ: 90, MM: 100, MN: 110, MP: 120, MR: 120, MT: 130, MU: 140, MV: 150,
+};
+
+const metric = (match: RegExpExecArray): SizeHead | string => {
+  const [width, aspect] = [Number(match[1]), Number(match[2])];
+  return (
+    within(width, 40, 400, 'section width in mm', 'mm') ??
+    within(aspect, 25, 110, 'aspect ratio in percent', 'percent') ?? {
+      notation: 'metric', widthMm: width, aspectRatio: aspect, overallDiameterMm: null, text: `${width}/${aspect}`,
+    }
+  );
+};
+
+/** Quarter inches are the full section; the widths between them (4.10, 4.60, 5.10) are the low one. */
+const inch = (width: number): SizeHead | string =>
+  within(width, 1.5, 12, 'section width in inches', 'inches') ?? {
+    notation: Math.abs(width * 4 - Math.round(width * 4)) < 1e-9 ? 'inch' : 'inch-low',
+    widthMm: width * INCH_IN_MM,
+    aspectRatio: null,
+    overallDiameterMm: null,
+    text: width.toFixed(2),
+  };
+
+const byDiameter = (notation: 'flotation' | 'slick', separator: string) => (match: RegExpExecArray): SizeHead | string => {
+  const [overall, width] = [Number(match[1]), Number(match[2])];
+  return (
+    within(overall, 8, 45, 'overall diameter in inches', 'inches') ??
+    within(width, 2, 20, 'width in inches', 'inches') ?? {
+      notation,
+      widthMm: width * INCH_IN_MM,
+      aspectRatio: null,
+      overallDiameterMm: overall * INCH_IN_MM,
+      text: notation === 'slick' ? `${overall.toFixed(1)}${separator}${width}` : `${overall}${separator}${width}`,
+    }
+  );
+};
+
+const letter = (match: RegExpExecArray): SizeHead | string => {
+  const widthMm = LETTER_WIDTH_MM[match[1]!];
+  if (widthMm === undefined) return `${match[1]} is no letter size; one of ${Object.keys(LETTER_WIDTH_MM).join(' ')} would be`;
+  const aspect = Number(match[2]);
+  return (
+    within(aspect, 25, 110, 'aspect ratio in percent', 'percent') ?? {
+      notation: 'letter', widthMm, aspectRatio: aspect, overallDiameterMm: null, text: `${match[1]}${aspect}`,
+    }
+  );
+};
+
+/** How each notation starts, tried in this order. */
+export const READERS: readonly Reader[] = [
+  { notation: 'metric', head: /^(\d{2,3})\/(\d{2,3})(?![.\d])/, signs: '-|ZR|R|B', read: metric },
+  { notation: 'flotation', head: /^(?:AT\s*)?(\d{1,2}(?:\.\d{1,2})?)\s*X\s*(\d{1,2}(?:\.\d{1,2})?)/, signs: '-|R|B', read: byDiameter('flotation', 'x') },
+  { notation: 'slick', head: /^(\d{2}\.\d)\s*\/\s*(\d{1,2}(?:\.\d{1,2})?)/, signs: '-|R', read: byDiameter('slick', '/') },
+  { notation: 'inch', head: /^(\d)\s+([1357])\/([248])/, signs: '-|X|R|B', read: (m) => inch(Number(m[1]) + Number(m[2]) / Number(m[3])) },
+  { notation: 'inch', head: /^(\d{1,2}\.\d{1,2})(?!\d)/, signs: '-|X|R|B', read: (m) => inch(Number(m[1])) },
+  { notation: 'letter', head: /^(M[A-Z])\s*(\d{2})(?!\d)/, signs: '-|B|R', read: letter },
+];
