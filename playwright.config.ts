@@ -8,7 +8,10 @@ const executablePath = candidates.find((path) => path && existsSync(path));
 export default defineConfig({
   testDir: 'tests/e2e',
   workers: 2,
-  timeout: 60_000,
+  // Wide limits: they catch what hangs, not what is slow on a busy machine.
+  timeout: 180_000,
+  expect: { timeout: 20_000 },
+  retries: process.env.CI ? 1 : 0,
   fullyParallel: true,
   reporter: process.env.E2E_REPORT ? [['line'], ['json', { outputFile: process.env.E2E_REPORT }]] : 'list',
   use: {

@@ -1,10 +1,8 @@
-import { balanceTrial } from '../balance';
 import { leverPlan } from '../procedure';
 import type { Step } from '../procedure';
 import { ruleWord } from '../rules';
-import { meanDeg } from '../units';
 import type { DialMark } from '../wheels';
-import { attempt } from '../working';
+import { balancingOf } from './balancing';
 import type { JobState } from './fold';
 import type { StationId } from './stations';
 
@@ -32,14 +30,10 @@ const weightMarks = (state: JobState): DialMark[] => {
 };
 
 const balanceMarks = (state: JobState): DialMark[] => {
-  if (state.rests.length === 0) return [];
-  const restDeg = meanDeg(state.rests.map((r) => r.restDeg));
-  if (!state.trial) return [{ at: 'heavy', deg: restDeg }, ...weightMarks(state)];
-  const found = attempt(balanceTrial, {
-    restDeg, trialMassG: state.trial.trialMassG, trialDeg: state.trial.trialDeg, restWithTrialDeg: state.trial.restDeg, rules: state.rules,
-  });
-  const heavy: DialMark = { at: 'heavy', deg: restDeg, ...(found.ok ? { label: `${Math.round(found.working.result.heavyMassG)} g` } : {}) };
-  if (state.weights) return [heavy, ...weightMarks(state)];
+  const { restDeg, found } = balancingOf(state, []);
+  if (restDeg === null) return [];
+  const heavy: DialMark = { at: 'heavy', deg: restDeg, ...(found?.ok ? { label: `${Math.round(found.working.result.heavyMassG)} g` } : {}) };
+  if (state.weights || !state.trial) return [heavy, ...weightMarks(state)];
   return [
     heavy,
     { at: 'trial', deg: state.trial.trialDeg, label: `${state.trial.trialMassG} g` },

@@ -12,4 +12,5 @@ export type { JobSummary } from './summary';
 export { jobCard, type JobCard } from './card';
 export { recheckDates, type Recheck } from './rechecks';
 export { dialMarks } from './dial-marks';
+export { adjustment, balancingOf, levelVerdict, type Balancing } from './balancing';
 export { undoTarget } from './undo';

@@ -76,8 +76,13 @@ export const JobsScreen = () => {
   }, [query, tries]);
 
   const more = async () => {
-    const next = await api.jobs({ ...Object.fromEntries(params), limit: String(PAGE), offset: String(found!.jobs.length) });
-    setFound({ jobs: [...found!.jobs, ...next.jobs], total: next.total });
+    try {
+      const next = await api.jobs({ ...Object.fromEntries(params), limit: String(PAGE), offset: String(found!.jobs.length) });
+      setFound({ jobs: [...found!.jobs, ...next.jobs], total: next.total });
+    } catch (error) {
+      if (!(error instanceof ApiError)) throw error;
+      setProblem(error);
+    }
   };
 
   return (

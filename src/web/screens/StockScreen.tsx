@@ -115,13 +115,25 @@ const Table = <K extends StockKind>({ kind, shop }: { kind: K; shop: Shop }) => 
   const cell = useCell();
   const columns = COLUMNS[kind];
   const items = shop[kind] as unknown as (StockItem[K] & Record<string, unknown>)[];
+  const [asked, setAsked] = useState<string | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  /** The first tap asks, the second does it. */
   const remove = async (id: string) => {
-    await api.removeStock(kind, id);
+    if (asked !== id) return setAsked(id);
+    try {
+      await api.removeStock(kind, id);
+      setProblem(null);
+    } catch (error) {
+      if (!(error instanceof ApiError)) throw error;
+      setProblem(error.message);
+    }
+    setAsked(null);
     await dispatch(loadShop());
   };
   if (items.length === 0) return <p className="py-10 text-center text-xl text-ink2">Nothing here yet. Put the first one in below.</p>;
   return (
     <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label={WORDS[kind]}>
+      {problem && <p role="alert" className="text-stop">{problem}</p>}
       <table className="w-full min-w-[520px] border-t-2 border-ink text-left">
         <thead>
           <tr className="text-ink2">
@@ -138,8 +150,9 @@ const Table = <K extends StockKind>({ kind, shop }: { kind: K; shop: Shop }) => 
                 <td key={c.key} className={`py-1 pr-4 ${c.as === 'count' || isUnit(c.as) ? 'num text-right' : ''}`}>{cell(c, item[c.key])}</td>
               ))}
               <td className="text-right">
-                <button type="button" className="min-h-12 cursor-pointer px-3 underline" onClick={() => void remove(item.id)}>
-                  Take away<span className="sr-only"> {cell(columns[0]!, item[columns[0]!.key])}</span>
+                <button type="button" className="min-h-12 cursor-pointer px-3 underline" onClick={() => void remove(item.id)} onBlur={() => setAsked(null)}>
+                  {asked === item.id ? 'Really take away?' : 'Take away'}
+                  <span className="sr-only"> {cell(columns[0]!, item[columns[0]!.key])}</span>
                 </button>
               </td>
             </tr>

@@ -1,9 +1,8 @@
 import { useMemo, useState } from 'react';
-import { balancePlace, balanceTrial } from '../../core/balance';
-import { ruleNumber, ruleWord } from '../../core/rules';
-import { angleBetween, meanDeg, normalDeg } from '../../core/units';
-import { weightPlaces, type DialMark } from '../../core/wheels';
-import { attempt } from '../../core/working';
+import { adjustment, balancingOf, levelVerdict } from '../../core/job';
+import { ruleNumber } from '../../core/rules';
+import { angleBetween, normalDeg } from '../../core/units';
+import type { DialMark } from '../../core/wheels';
 import { Button } from '../parts/Button';
 import { ChoiceField } from '../parts/fields';
 import { useKeys } from '../parts/keys';
@@ -25,28 +24,13 @@ export const Balance = () => {
   const [picked, setPicked] = useState<number | null>(null);
   const [fieldKey, setFieldKey] = useState(0);
   const [trialDegTyped, setTrialDeg] = useState<number | null>(null);
-  const kind = wheel.build === 'spoked' ? 'spoke' : 'adhesive';
-  const stock = useMemo(
-    () => shop.weights.filter((w) => w.kind === kind && w.count > 0).map(({ massG, count }) => ({ massG, count })).slice(0, 12),
-    [shop.weights, kind],
-  );
+  const balancing = useMemo(() => balancingOf(state, shop.weights), [state, shop.weights]);
+  const { restDeg, found, placed, stock, sides } = balancing;
   const usualTrialG = stock.map((s) => s.massG).sort((a, b) => Math.abs(a - 20) - Math.abs(b - 20))[0] ?? 20;
   const [trialG, setTrialG] = useState(usualTrialG);
 
   const { rests, trial, weights, levelChecks, rules } = state;
-  const restDeg = rests.length > 0 ? meanDeg(rests.map((r) => r.restDeg)) : null;
   const trialDeg = trialDegTyped ?? (restDeg === null ? null : normalDeg(Math.round(restDeg + QUARTER_DEG)));
-  const found = useMemo(
-    () => (restDeg === null || !trial ? null : attempt(balanceTrial, { restDeg, trialMassG: trial.trialMassG, trialDeg: trial.trialDeg, restWithTrialDeg: trial.restDeg, rules })),
-    [restDeg, trial, rules],
-  );
-  const sides = ruleWord('balance.sides', rules) as 'both' | 'one';
-  const placed = useMemo(() => {
-    if (!found?.ok) return null;
-    const { counterMassG, counterDeg } = found.working.result;
-    const positions = weightPlaces(wheel);
-    return attempt(balancePlace, { counterMassG, counterDeg, stock, sides, rules, ...(positions ? { positions } : {}) });
-  }, [found, wheel, stock, sides, rules]);
   useMainWorking(placed?.ok ? 'the pieces to put on' : 'the heavy spot', placed?.ok ? placed.working : found?.ok ? found.working : null);
 
   const clear = () => {
@@ -62,12 +46,12 @@ export const Balance = () => {
   const level = (clock: 3 | 9, moved: Moved) => void write([{ kind: 'level-check', data: { clock, moved } }]);
 
   const [weighing, setWeighing] = useState(false);
-  const stage = weights ? 'check' : trial && !found?.ok ? 'again' : trial ? 'place' : restDeg !== null && weighing ? 'trial' : restDeg !== null ? 'rested' : 'rest';
+  const stage = balancing.stage === 'rested' && weighing ? 'trial' : balancing.stage;
   const go = () => {
     if (stage === 'rest' || stage === 'rested') void (picked !== null ? keepRest() : restDeg !== null && setWeighing(true));
     else if (stage === 'trial') void keepTrial();
     else if (stage === 'place') void putOn();
-    else if (stage === 'check' && levelChecks[3] && levelChecks[9]) goTo('wheel-back');
+    else if (stage === 'check' && levelVerdict(levelChecks) === 'balanced') goTo('wheel-back');
   };
   useKeys([
     { key: 'n', says: 'Do this and go on', run: go },
@@ -78,9 +62,9 @@ export const Balance = () => {
   const piecesText = [...new Set(pieces.map((p) => p.deg))]
     .map((deg) => `${pieces.filter((p) => p.deg === deg).map((p) => say(p.massG, 'g')).join(' + ')} at ${place.clock(deg)}`)
     .join(', ');
-  const bad = [levelChecks[3], levelChecks[9]].filter((m) => m && m !== 'stays');
-  const smallestG = Math.min(...stock.map((s) => s.massG));
-  const counterDeg = found?.ok ? found.working.result.counterDeg : 0;
+  const verdict = levelVerdict(levelChecks);
+  const change = adjustment(state, balancing);
+  const changeSaid = change ? `${say(change.piece.massG, 'g')} at ${place.clock(change.piece.deg)} o\u2019clock` : '';
   const now = {
     rest: 'Let it settle. Where is the bottom?',
     rested: rests.length < 2 ? 'Again, from the other side.' : 'Now one trial mass.',
@@ -88,15 +72,15 @@ export const Balance = () => {
     again: 'That trial cannot tell.',
     place: pieces.length === 0 ? 'No weight is needed.' : `Put on ${piecesText}.`,
     check:
-      bad.length > 0
-        ? bad.every((m) => m === 'rises')
-          ? `Too little: add ${say(smallestG, 'g')} at ${place.clock(counterDeg)} o\u2019clock.`
-          : bad.every((m) => m === 'sinks')
-            ? 'Too much: take a piece off.'
-            : 'It moves both ways: let it settle again.'
-        : levelChecks[3] && levelChecks[9]
-          ? 'Balanced.'
-          : 'Weight level at 3, let go. Then at 9.',
+      verdict === 'balanced'
+        ? 'Balanced.'
+        : verdict === 'too little'
+          ? `Too little${change ? `: add ${changeSaid}` : ''}.`
+          : verdict === 'too much'
+            ? `Too much: take ${change ? changeSaid : 'a piece'} off.`
+            : verdict === 'unclear'
+              ? 'It moves both ways: let it settle again.'
+              : 'Weight level at 3, let go. Then at 9.',
   }[stage];
   const why = {
     rest: 'The heavy spot comes to the bottom, within what the bearings hide.',
@@ -165,7 +149,12 @@ export const Balance = () => {
       )}
       {stage === 'check' && (
         <div className="mt-4 flex flex-wrap gap-3">
-          {levelChecks[3] && levelChecks[9] && <Button go hotkey="N" onClick={() => goTo('wheel-back')}>On to the machine</Button>}
+          {change && (
+            <Button go onClick={() => void write([{ kind: 'weights', data: { pieces: change.pieces, residualG: change.residualG } }], 'Weights written. Check again at 3 and 9.')}>
+              {verdict === 'too little' ? 'It is on' : 'It is off'}
+            </Button>
+          )}
+          {verdict === 'balanced' && <Button go hotkey="N" onClick={() => goTo('wheel-back')}>On to the machine</Button>}
           {restDeg !== null && <Button onClick={() => { setWeighing(false); void write([{ kind: 'rest', data: { restDeg } }], 'A new balancing begins with the rest you had.'); }}>Balance again</Button>}
         </div>
       )}
