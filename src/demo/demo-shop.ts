@@ -1,3 +1,4 @@
+import { dateCodeOn } from '../core/tires';
 import { FT_LBF_IN_NM, PSI_IN_KPA } from '../core/units';
 import type { TireStock, TubeItem, WeightItem, WrenchItem } from '../core/shop';
 import type { Fastener, Machine, Wheel } from '../core/wheels';
@@ -74,27 +75,30 @@ export const DEMO_WHEELS: Wheel[] = [
   wheel({ id: 'w-skerr-lf', machineId: 'm-skerr', position: 'left-front', build: 'cast', rimCode: '5.5x10', tireMarking: '165/70-10', discSide: 'none' }),
 ];
 
-const tire = (id: string, marking: string, pattern: string, dateCode: string | null, count: number, more: Partial<TireStock> = {}): TireStock => ({
-  id, marking, pattern, dateCode, count, seatLimitKpa: psi(40), lightMark: true, ...more,
+/** A tire on the demo shelf; its date code follows from the day the shop is filled. */
+type DemoTire = Omit<TireStock, 'dateCode'> & { weeksOld: number };
+
+const tire = (id: string, marking: string, pattern: string, weeksOld: number, count: number, more: Partial<TireStock> = {}): DemoTire => ({
+  id, marking, pattern, weeksOld, count, seatLimitKpa: psi(40), lightMark: true, ...more,
 });
 
-export const DEMO_TIRES: TireStock[] = [
-  tire('t-1', '110/90-19 62M TT', 'knobby, soft ground', '1126', 3, { seatLimitKpa: psi(38) }),
-  tire('t-2', '100/90-19 57M TT', 'knobby, hard ground', '0826', 1),
-  tire('t-3', '80/100-21 51M TT', 'knobby, soft ground', '2026', 4),
-  tire('t-4', '90/90-21 54H', 'half road, half dirt', '4525', 2),
-  tire('t-5', '150/70R18 70H', 'half road, half dirt', '4925', 2),
-  tire('t-6', '120/70ZR17 58W TL', 'sport touring', '3026', 3, { seatLimitKpa: psi(50) }),
-  tire('t-7', '180/55ZR17 73W TL', 'sport touring', '2826', 2, { seatLimitKpa: psi(50) }),
-  tire('t-8', '190/50ZR17 73W TL', 'sport', '0219', 1, { seatLimitKpa: psi(50) }),
-  tire('t-9', '110/70-12 47L TL', 'scooter, road', '1526', 2),
-  tire('t-10', '3.50-10 51J', 'scooter, road', '0926', 4, { lightMark: false }),
-  tire('t-11', '130/90B16 67H TL', 'cruiser, road', '3325', 1),
-  tire('t-12', '130/80-16 64H TL', 'cruiser, road', '1426', 1),
-  tire('t-13', '170/80B15 77H TL', 'cruiser, road', '2225', 2),
-  tire('t-14', '205/80R12', 'trail, four wheels', '0526', 4, { seatLimitKpa: psi(20), lightMark: false }),
-  tire('t-15', '255/65R12', 'trail, four wheels', '0626', 4, { seatLimitKpa: psi(20), lightMark: false }),
-  tire('t-16', '165/70-10', 'quad, loose ground', '1226', 2, { seatLimitKpa: psi(30), lightMark: false }),
+export const DEMO_TIRES: DemoTire[] = [
+  tire('t-1', '110/90-19 62M TT', 'knobby, soft ground', 36, 3, { seatLimitKpa: psi(38) }),
+  tire('t-2', '100/90-19 57M TT', 'knobby, hard ground', 39, 1),
+  tire('t-3', '80/100-21 51M TT', 'knobby, soft ground', 26, 4),
+  tire('t-4', '90/90-21 54H', 'half road, half dirt', 54, 2),
+  tire('t-5', '150/70R18 70H', 'half road, half dirt', 50, 2),
+  tire('t-6', '120/70ZR17 58W TL', 'sport touring', 16, 3, { seatLimitKpa: psi(50) }),
+  tire('t-7', '180/55ZR17 73W TL', 'sport touring', 18, 2, { seatLimitKpa: psi(50) }),
+  tire('t-8', '190/50ZR17 73W TL', 'sport', 402, 1, { seatLimitKpa: psi(50) }),
+  tire('t-9', '110/70-12 47L TL', 'scooter, road', 31, 2),
+  tire('t-10', '3.50-10 51J', 'scooter, road', 38, 4, { lightMark: false }),
+  tire('t-11', '130/90B16 67H TL', 'cruiser, road', 66, 1),
+  tire('t-12', '130/80-16 64H TL', 'cruiser, road', 32, 1),
+  tire('t-13', '170/80B15 77H TL', 'cruiser, road', 78, 2),
+  tire('t-14', '205/80R12', 'trail, four wheels', 41, 4, { seatLimitKpa: psi(20), lightMark: false }),
+  tire('t-15', '255/65R12', 'trail, four wheels', 40, 4, { seatLimitKpa: psi(20), lightMark: false }),
+  tire('t-16', '165/70-10', 'quad, loose ground', 34, 2, { seatLimitKpa: psi(30), lightMark: false }),
 ];
 
 export const DEMO_TUBES: TubeItem[] = [
@@ -120,3 +124,9 @@ export const DEMO_WRENCHES: WrenchItem[] = [
   { id: 'wr-1', name: 'long click wrench', minNm: lbfFt(20), maxNm: lbfFt(150), leverMm: 480 },
   { id: 'wr-2', name: 'small beam wrench', minNm: 2, maxNm: 12, leverMm: 240 },
 ];
+
+const WEEK_MS = 7 * 86_400_000;
+
+/** The shelf as it stands on a day. `now` in ms. */
+export const demoTires = (now: number): TireStock[] =>
+  DEMO_TIRES.map(({ weeksOld, ...t }) => ({ ...t, dateCode: dateCodeOn(new Date(now - weeksOld * WEEK_MS)) }));

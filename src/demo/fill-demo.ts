@@ -3,7 +3,7 @@ import { jobStore } from '../server/db/jobs';
 import { openDb, type Db } from '../server/db/open';
 import { ruleStore } from '../server/db/rules';
 import { shopStore } from '../server/db/shop';
-import { DEMO_MACHINES, DEMO_NAME, DEMO_PEOPLE, DEMO_TIRES, DEMO_TUBES, DEMO_WEIGHTS, DEMO_WHEELS, DEMO_WRENCHES } from './demo-shop';
+import { DEMO_MACHINES, DEMO_NAME, DEMO_PEOPLE, DEMO_TUBES, DEMO_WEIGHTS, DEMO_WHEELS, DEMO_WRENCHES, demoTires } from './demo-shop';
 import { writePastJobs } from './past-jobs';
 
 /** Fills an empty database with the demo shop. */
@@ -14,7 +14,7 @@ export const fillDemo = (db: Db, now: number): void => {
     shop.rename(DEMO_NAME);
     DEMO_PEOPLE.forEach((p) => shop.addPerson(p));
     for (const machine of DEMO_MACHINES) shop.addMachine(machine, DEMO_WHEELS.filter((w) => w.machineId === machine.id));
-    DEMO_TIRES.forEach((t) => shop.addStock('tires', t));
+    demoTires(now).forEach((t) => shop.addStock('tires', t));
     DEMO_TUBES.forEach((t) => shop.addStock('tubes', t));
     DEMO_WEIGHTS.forEach((w) => shop.addStock('weights', w));
     DEMO_WRENCHES.forEach((w) => shop.addStock('wrenches', w));

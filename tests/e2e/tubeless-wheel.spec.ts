@@ -8,7 +8,7 @@ test('a tubeless cast wheel has no tube, lock or spoke steps and takes its placa
   await page.getByRole('button', { name: 'Write it down' }).click();
 
   await page.getByLabel('From stock').selectOption({ label: '190/50ZR17 73W TL · sport · 1 in stock' });
-  await expect(page.getByText(/The new tire is 7\.\d years old/)).toBeVisible();
+  await expect(page.getByText(/The new tire is 7\.[67] years old/)).toBeVisible();
   await expect(page.getByText('+10 mm wide')).toBeVisible();
   await page.getByLabel('From stock').selectOption({ label: '180/55ZR17 73W TL · sport touring · 2 in stock' });
   await expect(page.getByLabel('Which tube')).toBeHidden();

@@ -1,4 +1,4 @@
-import { tireAge } from '../../src/core/tires';
+import { dateCodeOn, tireAge } from '../../src/core/tires';
 
 const weekOf = (dateCode: string) => tireAge.run({ dateCode, onDate: '2026-06-01' }).result.weekOf;
 
@@ -21,4 +21,13 @@ test('the first full week starts on a Sunday of the first seven days, every year
     expect(start.getUTCDay()).toBe(0);
     expect(start.getUTCDate()).toBeLessThanOrEqual(7);
   }
+});
+
+test('the code of a day is the week that holds it, for every day of many years', () => {
+  for (let day = Date.UTC(2001, 0, 7); day < Date.UTC(2026, 4, 31); day += 86_400_000) {
+    const { startsOn } = weekOf(dateCodeOn(new Date(day)));
+    const since = day - Date.parse(`${startsOn}T00:00:00Z`);
+    if (since < 0 || since >= 7 * 86_400_000) throw new Error(`${new Date(day).toISOString()} is not in the week of ${startsOn}`);
+  }
+  expect(dateCodeOn(new Date('2023-04-12T10:00:00Z'))).toBe('1523');
 });

@@ -2,6 +2,7 @@ import { InputError } from '../errors';
 import { date, ruleValues, text } from '../fields';
 import { ruleNumber, type RuleValues } from '../rules';
 import { defineWorking } from '../working';
+import { weekOneOf } from './date-code';
 
 /** When a tire was made and how old it is on a day. */
 export interface TireAge {
@@ -13,11 +14,6 @@ export interface TireAge {
 const DAY_MS = 86_400_000;
 const DAYS_PER_YEAR = 365.25;
 const RIGHT = 'the last four digits of the maker\u2019s code, week then year, as in 1523 for week 15 of 2023';
-
-const firstSunday = (year: number): Date => {
-  const first = new Date(Date.UTC(year, 0, 1));
-  return new Date(first.getTime() + ((7 - first.getUTCDay()) % 7) * DAY_MS);
-};
 
 const wrong = (message: string) => new InputError('dateCode', message, RIGHT);
 
@@ -51,7 +47,7 @@ export const tireAge = defineWorking<{ dateCode: string; onDate: string; rules?:
     const week = Number(code.slice(0, 2));
     if (week < 1 || week > 53) throw wrong(`There is no week ${code.slice(0, 2)}.`);
     const year = yearOf(code.slice(2), on.getUTCFullYear());
-    const starts = new Date(firstSunday(year).getTime() + (week - 1) * 7 * DAY_MS);
+    const starts = new Date(weekOneOf(year).getTime() + (week - 1) * 7 * DAY_MS);
     if (starts > on) throw wrong(`Week ${week} of ${year} is still to come.`);
     show.basis('published', '49 CFR 574.5, tire identification number, date code');
     show.line('made', `${code}: week ${week} of ${year}`, starts.toISOString().slice(0, 10));
