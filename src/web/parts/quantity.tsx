@@ -1,26 +1,29 @@
-import { formatQuantity, fromDisplay, toDisplay, displayUnit, type Unit } from '../../core/units';
+import { useMemo } from 'react';
+import { formatQuantity, fromDisplay, toDisplay, displayUnit, type Unit, type UnitPreferences } from '../../core/units';
 import { useApp } from '../store';
 
 /** Quantities in the fitter's units: the one place where screens turn SI into what is read and typed. */
 export const useUnits = () => {
   const units = useApp((s) => s.prefs.units);
-  return {
-    units,
-    /** `13.0 psi` */
-    say: (value: number, unit: Unit, options?: { digits?: number; sign?: boolean }) => {
-      const { text, label } = formatQuantity(value, unit, units, options);
-      return unit === 'deg' ? `${text}${label}` : `${text} ${label}`;
-    },
-    label: (unit: Unit) => displayUnit(unit, units),
-    /** The typed number as SI, or null when it is no number. A comma is read as a decimal point. */
-    read: (typed: string, unit: Unit): number | null => {
-      const clean = typed.trim().replace(',', '.').replace('\u2212', '-');
-      return /^-?\d{1,7}(\.\d{1,4})?$/.test(clean) ? fromDisplay(Number(clean), unit, units) : null;
-    },
-    /** SI as the text of a field. */
-    write: (value: number, unit: Unit, digits = 1) => String(Number(toDisplay(value, unit, units).toFixed(digits))),
-  };
+  return useMemo(() => unitsOf(units), [units]);
 };
+
+const unitsOf = (units: UnitPreferences) => ({
+  units,
+  /** `13.0 psi` */
+  say: (value: number, unit: Unit, options?: { digits?: number; sign?: boolean }) => {
+    const { text, label } = formatQuantity(value, unit, units, options);
+    return unit === 'deg' ? `${text}${label}` : `${text} ${label}`;
+  },
+  label: (unit: Unit) => displayUnit(unit, units),
+  /** The typed number as SI, or null when it is no number. A comma is read as a decimal point. */
+  read: (typed: string, unit: Unit): number | null => {
+    const clean = typed.trim().replace(',', '.').replace('\u2212', '-');
+    return /^-?\d{1,7}(\.\d{1,4})?$/.test(clean) ? fromDisplay(Number(clean), unit, units) : null;
+  },
+  /** SI as the text of a field. */
+  write: (value: number, unit: Unit, digits = 1) => String(Number(toDisplay(value, unit, units).toFixed(digits))),
+});
 
 /** A number as large as it deserves, its unit beside it. */
 export const Quantity = ({ value, unit, big, digits, sign }: { value: number; unit: Unit; big?: boolean; digits?: number; sign?: boolean }) => {

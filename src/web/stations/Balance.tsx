@@ -93,10 +93,9 @@ export const Balance = () => {
 
   const extra: DialMark[] = useMemo(() => {
     if (stage === 'trial' && trialDeg !== null) return [{ at: 'trial', deg: trialDeg, label: say(trialG, 'g') }, ...(picked === null ? [] : [{ at: 'rest' as const, deg: picked, label: 'then' }])];
-    if (stage === 'place') return pieces.filter((p) => p.side === 'near').map((p) => ({ at: 'weight', deg: p.deg, label: '' }));
+    if (stage === 'place') return (placed?.ok ? placed.working.result.pieces : []).filter((p) => p.side === 'near').map((p) => ({ at: 'weight', deg: p.deg, label: '' }));
     return picked === null ? [] : [{ at: 'heavy', deg: picked, label: 'here' }];
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- `say` follows from the units alone
-  }, [stage, trialDeg, trialG, picked, placed]);
+  }, [stage, trialDeg, trialG, picked, placed, say]);
   const taking = stage === 'rest' || stage === 'rested' || stage === 'trial';
 
   return (
