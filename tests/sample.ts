@@ -1,19 +1,20 @@
+import { complete } from '../src/core/shop';
 import type { Machine, Wheel } from '../src/core/wheels';
 import type { Entry, EntryData, EntryKind } from '../src/core/job/entries';
 import type { StationId } from '../src/core/job/stations';
 
 /** An invented machine and wheels for tests. */
-export const sampleMachine = (more: Partial<Machine> = {}): Machine => ({
+export const sampleMachine = (more: Partial<Machine> = {}): Machine => complete('machines', {
   id: 'm', name: 'Hob 250', kind: 'dirt', rider: 'Ned Ash', drive: 'chain', placardFrontKpa: null, placardRearKpa: 220,
   fasteners: [
-    { name: 'rear axle nut', wheel: 'rear', torqueNm: 100 },
-    { name: 'front axle', wheel: 'front', torqueNm: 70 },
-    { name: 'rim lock nut', wheel: 'any', torqueNm: null },
+    { name: 'rear axle nut', wheel: 'rear', torqueNm: 100, socket: '27 mm' },
+    { name: 'front axle', wheel: 'front', torqueNm: 70, socket: null },
+    { name: 'rim lock nut', wheel: 'any', torqueNm: null, socket: null },
   ],
   ...more,
 });
 
-export const sampleWheel = (more: Partial<Wheel> = {}): Wheel => ({
+export const sampleWheel = (more: Partial<Wheel> = {}): Wheel => complete('wheels', {
   id: 'w', machineId: 'm', position: 'rear', build: 'spoked', rimCode: '2.15x18', tireMarking: '110/90-18', tube: true,
   rimLockDegs: [210], spokes: 36, discSide: 'right', rimLimitKpa: null, ...more,
 });

@@ -64,7 +64,7 @@ export const record = (parts: Record<string, Joi.Schema>, says: string): Joi.Sch
 /** Rule values by key; workings fall back to the shipped defaults for those not given. */
 export const ruleValues = (): Joi.Schema =>
   Joi.object()
-    .pattern(/^[a-z][a-zA-Z.-]{1,60}$/, Joi.alternatives(Joi.number(), Joi.string().max(60)))
+    .pattern(/^[a-z][a-zA-Z0-9.-]{1,60}$/, Joi.alternatives(Joi.number(), Joi.string().max(60)))
     .description('Rule values by key')
     .meta({ expected: 'rule values by key, for example { "pressure.motocrossKpa": 86 }' })
     .optional();

@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { InputError, type InputProblem } from './errors';
 import { check } from './fields';
-import type { Unit } from './units';
+import { said, type Said, type SaidQuantity, type Unit } from './units';
 
 /** How far a result may be trusted to act on: go on, look again, do not go on. */
 export type Verdict = 'good' | 'check' | 'stop';
@@ -10,10 +10,20 @@ export type Verdict = 'good' | 'check' | 'stop';
 export type BasisKind = 'measured' | 'sidewall' | 'manual' | 'published' | 'shop rule' | 'practice' | 'memory';
 
 /** One constant or rule and its authority. */
-export interface Basis {
+export interface Basis extends Said {
   kind: BasisKind;
-  says: string;
 }
+
+/** Why a verdict is what it is. */
+export interface Reason extends Said {
+  verdict: Verdict;
+}
+
+/** A reason from a pattern with `{0}` … in place of its quantities. */
+export const reason = (verdict: Verdict, pattern: string, quantities: readonly SaidQuantity[] = []): Reason => ({
+  verdict,
+  ...said(pattern, quantities),
+});
 
 /** One line of arithmetic, with the value in SI where a unit stands. */
 export interface WorkingLine {
@@ -38,7 +48,8 @@ export interface Working<Result = unknown, Input = unknown> {
 export interface Show {
   /** Notes a line and hands its value on. */
   line<V extends number | string>(label: string, formula: string, value: V, unit?: Unit): V;
-  basis(kind: BasisKind, says: string): void;
+  /** `pattern` may hold `{0}` … in place of quantities. */
+  basis(kind: BasisKind, pattern: string, quantities?: readonly SaidQuantity[]): void;
   /** The worst verdict given wins. */
   verdict(verdict: Verdict): void;
   caution(text: string): void;
@@ -93,8 +104,9 @@ export const defineWorking = <Input extends object, Result>(definition: {
           lines.push({ label, formula, value, unit: unit ?? null });
           return value;
         },
-        basis(kind, says) {
-          if (!basis.some((b) => b.kind === kind && b.says === says)) basis.push({ kind, says });
+        basis(kind, pattern, quantities) {
+          const one = { kind, ...said(pattern, quantities) };
+          if (!basis.some((b) => b.kind === kind && b.says === one.says)) basis.push(one);
         },
         verdict(given) {
           verdict = worse(verdict, given);
@@ -106,6 +118,17 @@ export const defineWorking = <Input extends object, Result>(definition: {
       return { name: definition.name, input, result, verdict, lines, basis, cautions };
     },
   };
+};
+
+/** The worst of several reasons; good for none. */
+export const worstOf = (reasons: readonly Reason[]): Verdict => reasons.reduce<Verdict>((v, r) => worse(v, r.verdict), 'good');
+
+/** Shows nothing: for arithmetic that is wanted without its lines, many times over. */
+export const SILENT: Show = {
+  line: (_label, _formula, value) => value,
+  basis: () => undefined,
+  verdict: () => undefined,
+  caution: () => undefined,
 };
 
 /** The working, or the sentence that says why there is none. */

@@ -1,16 +1,35 @@
 import { balancePlace, balanceTrial } from './balance';
+import { materials, rimLockPick, stripPick, tireFit, tireRank, tools, valvePick } from './fitting';
 import { pressureCorrect, pressureStart, seatLimit } from './pressure';
-import { tireAge, tireCompare, tireSize } from './tires';
+import { directionFit, loadSpeedFit, rimWidthFit, sidewallRead, tireAge, tireCompare, tireSize, treadWear } from './tires';
 import { torqueWrench } from './torque';
-import { tubePick } from './tubes';
+import { tubeDouble, tubeNeed, tubePick, tubeReuse, tubeStretch } from './tubes';
+import { rimCode } from './wheels';
 import type { AnyWorking } from './working';
 
 /** Every computation by name. A new one is a new file and one line here. */
 export const WORKINGS: readonly AnyWorking[] = [
   tireSize,
+  sidewallRead,
   tireCompare,
   tireAge,
+  treadWear,
+  rimCode,
+  rimWidthFit,
+  loadSpeedFit,
+  directionFit,
+  tireFit,
+  tireRank,
+  tubeNeed,
   tubePick,
+  tubeStretch,
+  tubeDouble,
+  tubeReuse,
+  rimLockPick,
+  stripPick,
+  valvePick,
+  materials,
+  tools,
   seatLimit,
   pressureStart,
   pressureCorrect,

@@ -1,6 +1,6 @@
 import { dateCodeOn } from '../core/tires';
 import { FT_LBF_IN_NM, PSI_IN_KPA } from '../core/units';
-import type { TireStock, TubeItem, WeightItem, WrenchItem } from '../core/shop';
+import { complete, type LockItem, type StripItem, type TireStock, type Tread, type TubeItem, type ValveItem, type WeightItem, type WrenchItem } from '../core/shop';
 import type { Fastener, Machine, Wheel } from '../core/wheels';
 
 /** An invented shop in an invented valley. None of its figures is evidence of anything. */
@@ -10,119 +10,158 @@ export const DEMO_PEOPLE = ['Juna Birk', 'Osk Tarrow', 'Wil Penhallow'];
 const psi = (v: number) => Math.round(v * PSI_IN_KPA * 10) / 10;
 const lbfFt = (v: number) => Math.round(v * FT_LBF_IN_NM * 10) / 10;
 
+const nut = (name: string, wheel: Fastener['wheel'], torqueNm: number | null, socket: string | null): Fastener => ({ name, wheel, torqueNm, socket });
+
 const motorcycle = (axleFront: number, axleRear: number, caliper: number): Fastener[] => [
-  { name: 'front axle', wheel: 'front', torqueNm: axleFront },
-  { name: 'axle pinch bolts', wheel: 'front', torqueNm: lbfFt(16) },
-  { name: 'rear axle nut', wheel: 'rear', torqueNm: axleRear },
-  { name: 'caliper bolts', wheel: 'any', torqueNm: caliper },
+  nut('front axle', 'front', axleFront, '19 mm hex key'),
+  nut('axle pinch bolts', 'front', lbfFt(16), '12 mm'),
+  nut('rear axle nut', 'rear', axleRear, '27 mm'),
+  nut('caliper bolts', 'any', caliper, '12 mm'),
 ];
+
+const machine = (m: Partial<Machine> & Pick<Machine, 'id' | 'name' | 'kind' | 'rider' | 'drive' | 'fasteners'>): Machine => complete('machines', m);
 
 export const DEMO_MACHINES: Machine[] = [
-  {
+  machine({
     id: 'm-orrin', name: 'Orrindale Scree 450', kind: 'dirt', rider: 'Mara Tolling', drive: 'chain',
-    placardFrontKpa: null, placardRearKpa: null,
-    fasteners: [...motorcycle(88, lbfFt(80), 25), { name: 'rim lock nut', wheel: 'rear', torqueNm: null }, { name: 'chain adjuster locknuts', wheel: 'rear', torqueNm: lbfFt(16) }],
-  },
-  {
+    sprocketFront: 13, sprocketRear: 50, emptyFrontKg: 54, emptyRearKg: 57,
+    fasteners: [...motorcycle(88, lbfFt(80), 25), nut('rim lock nut', 'rear', null, '12 mm'), nut('chain adjuster locknuts', 'rear', lbfFt(16), '13 mm')],
+  }),
+  machine({
     id: 'm-kestrow', name: 'Kestrow Longway 890', kind: 'adventure', rider: 'Ive Sandrock', drive: 'chain',
-    placardFrontKpa: psi(33), placardRearKpa: psi(36), fasteners: motorcycle(60, 98, 34),
-  },
-  {
+    placardFrontKpa: psi(33), placardRearKpa: psi(36), minLoadIndexFront: 54, minLoadIndexRear: 65, minSpeedSymbol: 'H',
+    emptyFrontKg: 103, emptyRearKg: 107, sprocketFront: 16, sprocketRear: 46, wheelSensors: true, fasteners: motorcycle(60, 98, 34),
+  }),
+  machine({
     id: 'm-vellan', name: 'Vellan Strada 700', kind: 'road', rider: 'Petra Oakhollow', drive: 'chain',
-    placardFrontKpa: psi(33), placardRearKpa: psi(36), fasteners: motorcycle(65, 110, 40),
-  },
-  {
+    placardFrontKpa: psi(33), placardRearKpa: psi(36), minLoadIndexFront: 58, minLoadIndexRear: 73, minSpeedSymbol: 'V',
+    emptyFrontKg: 92, emptyRearKg: 93, sprocketFront: 16, sprocketRear: 43, wheelSensors: true, fasteners: motorcycle(65, 110, 40),
+  }),
+  machine({
     id: 'm-pim', name: 'Pimlet Hop 200', kind: 'scooter', rider: 'Joss Wendle', drive: 'hub',
-    placardFrontKpa: psi(26), placardRearKpa: psi(30),
+    placardFrontKpa: psi(26), placardRearKpa: psi(30), minLoadIndexFront: 44, minLoadIndexRear: 50, minSpeedSymbol: 'J',
     fasteners: [
-      { name: 'front hub nuts', wheel: 'front', torqueNm: 22 },
-      { name: 'rear hub nut', wheel: 'rear', torqueNm: 118 },
+      nut('front hub nuts', 'front', 22, '13 mm'),
+      nut('rear hub nut', 'rear', 118, '24 mm'),
     ],
-  },
-  {
+  }),
+  machine({
     id: 'm-alder', name: 'Alderholm Drover 1300', kind: 'cruiser', rider: 'Sten Maddock', drive: 'shaft',
-    placardFrontKpa: psi(33), placardRearKpa: psi(40), fasteners: motorcycle(78, 108, 44),
-  },
-  {
+    placardFrontKpa: psi(33), placardRearKpa: psi(40), minLoadIndexFront: 64, minLoadIndexRear: 76, minSpeedSymbol: 'H',
+    emptyFrontKg: 138, emptyRearKg: 162, fasteners: motorcycle(78, 108, 44),
+  }),
+  machine({
     id: 'm-dunn', name: 'Dunnock Pair 900', kind: 'side-by-side', rider: 'Hollin Reach Rangers', drive: 'shaft',
     placardFrontKpa: psi(12), placardRearKpa: psi(14),
-    fasteners: [{ name: 'wheel nuts', wheel: 'any', torqueNm: lbfFt(60) }],
-  },
-  {
+    fasteners: [nut('wheel nuts', 'any', lbfFt(60), '17 mm')],
+  }),
+  machine({
     id: 'm-skerr', name: 'Skerrin Tarn 400', kind: 'quad', rider: 'Anwen Crake', drive: 'chain',
     placardFrontKpa: psi(5), placardRearKpa: psi(5),
-    fasteners: [{ name: 'wheel nuts', wheel: 'any', torqueNm: 55 }],
-  },
+    fasteners: [nut('wheel nuts', 'any', 55, null)],
+  }),
 ];
 
-const wheel = (w: Partial<Wheel> & Pick<Wheel, 'id' | 'machineId' | 'position' | 'build' | 'rimCode' | 'tireMarking'>): Wheel => ({
-  tube: false, rimLockDegs: [], spokes: 0, discSide: 'right', rimLimitKpa: null, ...w,
-});
+/** Cast demo rims are marked tubeless, as most are. */
+const wheel = (w: Partial<Wheel> & Pick<Wheel, 'id' | 'machineId' | 'position' | 'build' | 'rimCode' | 'tireMarking'>): Wheel =>
+  complete('wheels', { discSide: 'right', tubelessMarked: w.build === 'cast', valveHoleMm: w.tube ? 8.5 : 11.5, tube: false, ...w });
 
 export const DEMO_WHEELS: Wheel[] = [
-  wheel({ id: 'w-orrin-f', machineId: 'm-orrin', position: 'front', build: 'spoked', rimCode: '1.60x21', tireMarking: '80/100-21 51M TT', tube: true, spokes: 36, discSide: 'left', rimLockDegs: [120] }),
-  wheel({ id: 'w-orrin-r', machineId: 'm-orrin', position: 'rear', build: 'spoked', rimCode: '2.15x19', tireMarking: '110/90-19 62M TT', tube: true, spokes: 36, rimLockDegs: [210] }),
-  wheel({ id: 'w-kestrow-f', machineId: 'm-kestrow', position: 'front', build: 'spoked', rimCode: '2.50x21', tireMarking: '90/90-21 54H', tube: true, spokes: 36, discSide: 'both' }),
-  wheel({ id: 'w-kestrow-r', machineId: 'm-kestrow', position: 'rear', build: 'spoked', rimCode: '4.00x18', tireMarking: '150/70R18 70H', tube: true, spokes: 36 }),
+  wheel({ id: 'w-orrin-f', machineId: 'm-orrin', position: 'front', build: 'spoked', rimCode: '1.60x21', tireMarking: '80/100-21 51M TT', tube: true, spokes: 36, discSide: 'left', rimLockDegs: [120], lockHoleMm: 8 }),
+  wheel({ id: 'w-orrin-r', machineId: 'm-orrin', position: 'rear', build: 'spoked', rimCode: '2.15x19', tireMarking: '110/90-19 62M TT', tube: true, spokes: 36, rimLockDegs: [210], lockHoleMm: 8, heavySpotDeg: 204, runouts: [{ onDate: '2025-04-12', lateralMm: 1.1, radialMm: 0.8 }, { onDate: '2025-10-03', lateralMm: 1.4, radialMm: 0.9 }] }),
+  wheel({ id: 'w-kestrow-f', machineId: 'm-kestrow', position: 'front', build: 'spoked', rimCode: '2.50x21', tireMarking: '90/90-21 54H TT', tube: true, spokes: 36, discSide: 'both' }),
+  wheel({ id: 'w-kestrow-r', machineId: 'm-kestrow', position: 'rear', build: 'spoked', rimCode: '4.00x18', tireMarking: '150/70R18 70H TL', tube: true, spokes: 36 }),
   wheel({ id: 'w-vellan-f', machineId: 'm-vellan', position: 'front', build: 'cast', rimCode: 'MT3.50x17', tireMarking: '120/70ZR17 58W TL', discSide: 'both' }),
-  wheel({ id: 'w-vellan-r', machineId: 'm-vellan', position: 'rear', build: 'cast', rimCode: 'MT5.50x17', tireMarking: '180/55ZR17 73W TL' }),
+  wheel({
+    id: 'w-vellan-r', machineId: 'm-vellan', position: 'rear', build: 'cast', rimCode: 'MT5.50x17', tireMarking: '180/55ZR17 73W TL',
+    treads: [{ onDate: '2025-05-02', km: 0, depthMm: 7.4 }, { onDate: '2025-07-20', km: 3100, depthMm: 5.6 }, { onDate: '2025-10-11', km: 5900, depthMm: 4.1 }, { onDate: '2026-03-28', km: 7700, depthMm: 3 }],
+  }),
   wheel({ id: 'w-pim-f', machineId: 'm-pim', position: 'front', build: 'cast', rimCode: 'MT2.50x12', tireMarking: '110/70-12 47L TL', discSide: 'left' }),
-  wheel({ id: 'w-pim-r', machineId: 'm-pim', position: 'rear', build: 'split', rimCode: '2.10x10', tireMarking: '3.50-10 51J', tube: true, discSide: 'none', rimLimitKpa: psi(40) }),
+  wheel({ id: 'w-pim-r', machineId: 'm-pim', position: 'rear', build: 'split', rimCode: '2.10x10', tireMarking: '3.50-10 51J TT', tube: true, discSide: 'none', rimLimitKpa: psi(40) }),
   wheel({ id: 'w-alder-f', machineId: 'm-alder', position: 'front', build: 'cast', rimCode: 'MT3.00x16', tireMarking: '130/90B16 67H TL', discSide: 'left' }),
   wheel({ id: 'w-alder-r', machineId: 'm-alder', position: 'rear', build: 'cast', rimCode: 'MT3.50x15', tireMarking: '170/80B15 77H TL' }),
-  wheel({ id: 'w-dunn-lf', machineId: 'm-dunn', position: 'left-front', build: 'cast', rimCode: '6.0x12', tireMarking: '205/80R12', rimLimitKpa: psi(35) }),
-  wheel({ id: 'w-dunn-rr', machineId: 'm-dunn', position: 'right-rear', build: 'beadlock', rimCode: '7.0x12', tireMarking: '255/65R12', rimLimitKpa: psi(30) }),
-  wheel({ id: 'w-skerr-lf', machineId: 'm-skerr', position: 'left-front', build: 'cast', rimCode: '5.5x10', tireMarking: '165/70-10', discSide: 'none' }),
+  wheel({ id: 'w-dunn-lf', machineId: 'm-dunn', position: 'left-front', build: 'cast', rimCode: '12x6.0 AT', tireMarking: '205/80R12 TL', rimLimitKpa: psi(35) }),
+  wheel({ id: 'w-dunn-rr', machineId: 'm-dunn', position: 'right-rear', build: 'beadlock', rimCode: '12x7.0 AT', tireMarking: '255/65R12 TL', rimLimitKpa: psi(30), ringGapMm: 17.3 }),
+  wheel({ id: 'w-skerr-lf', machineId: 'm-skerr', position: 'left-front', build: 'cast', rimCode: '10x5.5 AT', tireMarking: '165/70-10 TL', discSide: 'none' }),
 ];
 
 /** A tire on the demo shelf; its date code follows from the day the shop is filled. */
-type DemoTire = Omit<TireStock, 'dateCode'> & { weeksOld: number };
+type DemoTire = TireStock & { weeksOld: number };
 
-const tire = (id: string, marking: string, pattern: string, weeksOld: number, count: number, more: Partial<TireStock> = {}): DemoTire => ({
-  id, marking, pattern, weeksOld, count, seatLimitKpa: psi(40), lightMark: true, ...more,
+const tire = (id: string, marking: string, tread: Tread, pattern: string, weeksOld: number, count: number, priceMinor: number | null, more: Partial<TireStock> = {}): DemoTire => ({
+  ...complete('tires', { id, marking, tread, pattern, count, priceMinor, seatLimitKpa: psi(40), ...more }),
+  weeksOld,
 });
 
 export const DEMO_TIRES: DemoTire[] = [
-  tire('t-1', '110/90-19 62M TT', 'knobby, soft ground', 36, 3, { seatLimitKpa: psi(38) }),
-  tire('t-2', '100/90-19 57M TT', 'knobby, hard ground', 39, 1),
-  tire('t-3', '80/100-21 51M TT', 'knobby, soft ground', 26, 4),
-  tire('t-4', '90/90-21 54H', 'half road, half dirt', 54, 2),
-  tire('t-5', '150/70R18 70H', 'half road, half dirt', 50, 2),
-  tire('t-6', '120/70ZR17 58W TL', 'sport touring', 16, 3, { seatLimitKpa: psi(50) }),
-  tire('t-7', '180/55ZR17 73W TL', 'sport touring', 18, 2, { seatLimitKpa: psi(50) }),
-  tire('t-8', '190/50ZR17 73W TL', 'sport', 402, 1, { seatLimitKpa: psi(50) }),
-  tire('t-9', '110/70-12 47L TL', 'scooter, road', 31, 2),
-  tire('t-10', '3.50-10 51J', 'scooter, road', 38, 4, { lightMark: false }),
-  tire('t-11', '130/90B16 67H TL', 'cruiser, road', 66, 1),
-  tire('t-12', '130/80-16 64H TL', 'cruiser, road', 32, 1),
-  tire('t-13', '170/80B15 77H TL', 'cruiser, road', 78, 2),
-  tire('t-14', '205/80R12', 'trail, four wheels', 41, 4, { seatLimitKpa: psi(20), lightMark: false }),
-  tire('t-15', '255/65R12', 'trail, four wheels', 40, 4, { seatLimitKpa: psi(20), lightMark: false }),
-  tire('t-16', '165/70-10', 'quad, loose ground', 34, 2, { seatLimitKpa: psi(30), lightMark: false }),
+  tire('t-1', '110/90-19 62M TT', 'soft', 'knobby, soft ground', 36, 3, 8900, { seatLimitKpa: psi(38) }),
+  tire('t-2', '100/90-19 57M TT', 'hard', 'knobby, hard ground', 39, 1, 8450),
+  tire('t-3', '80/100-21 51M TT', 'soft', 'knobby, soft ground', 26, 4, 7600),
+  tire('t-4', '90/90-21 54H TT', 'half', 'half road, half dirt', 54, 2, 9900, { arrows: 'two' }),
+  tire('t-5', '150/70R18 70H TL', 'half', 'half road, half dirt', 50, 2, 15_400, { arrows: 'two' }),
+  tire('t-6', '120/70ZR17 58W TL', 'touring', 'sport touring', 16, 3, 13_900, { seatLimitKpa: psi(50) }),
+  tire('t-7', '180/55ZR17 73W TL', 'touring', 'sport touring', 18, 2, 18_900, { seatLimitKpa: psi(50) }),
+  tire('t-8', '190/50ZR17 73W TL', 'sport', 'sport', 402, 1, 17_500, { seatLimitKpa: psi(50) }),
+  tire('t-9', '110/70-12 47L TL', 'road', 'scooter, road', 31, 2, 4900),
+  tire('t-10', '3.50-10 51J TT', 'road', 'scooter, road', 38, 4, 3900, { lightMark: false }),
+  tire('t-11', '130/90B16 67H TL', 'road', 'cruiser, road', 66, 1, 14_200),
+  tire('t-12', '130/80-16 64H TL', 'road', 'cruiser, road', 32, 1, 13_100),
+  tire('t-13', '170/80B15 77H TL', 'road', 'cruiser, road', 78, 2, 16_800),
+  tire('t-14', '205/80R12 TL', 'four-wheel', 'trail, four wheels', 41, 4, 11_200, { seatLimitKpa: psi(20), lightMark: false }),
+  tire('t-15', '255/65R12 TL', 'four-wheel', 'trail, four wheels', 40, 4, 12_900, { seatLimitKpa: psi(20), lightMark: false }),
+  tire('t-16', '165/70-10 TL', 'four-wheel', 'quad, loose ground', 34, 2, 7800, { seatLimitKpa: psi(30), lightMark: false }),
+  tire('t-17', '110/90-19 62M TT', 'hard', 'knobby, hard ground', 21, 2, 8700),
+  tire('t-18', '110/90-19 62M TT', 'soft', 'half-worn knobby', 118, 1, 2500, { takeOff: true, treadMm: 8.5, note: 'good for fire roads' }),
+  tire('t-19', '120/80-19 63M TT', 'soft', 'knobby, soft ground', 30, 1, 9400),
+  tire('t-20', '180/55ZR17 73W TL', 'sport', 'sport', 60, 1, 19_900, { seatLimitKpa: psi(50) }),
+  tire('t-21', '120/90-18 65M TT', 'trials', 'trials type', 44, 2, 9600),
+  tire('t-22', '33.0/10.5-15', 'slick', 'drag slick', 70, 2, null, { lightMark: false, arrows: 'none' }),
 ];
 
 export const DEMO_TUBES: TubeItem[] = [
-  { id: 'tube-1', label: '100/90-19, 110/90-19, 120/80-19', count: 6 },
-  { id: 'tube-2', label: '2.75/3.00-21', count: 5 },
-  { id: 'tube-3', label: '80/100-21, 90/90-21, 90/100-21', count: 4 },
-  { id: 'tube-4', label: '130/80-18, 140/80-18, 150/70-18', count: 3 },
-  { id: 'tube-5', label: '100/100-18, 110/90-18', count: 2 },
-  { id: 'tube-6', label: '3.00/3.50-10', count: 6 },
+  complete('tubes', { id: 'tube-1', label: '100/90-19, 110/90-19, 120/80-19', wall: 'heavy', flatWidthMm: 104, massG: 1150, count: 6, priceMinor: 1890 }),
+  complete('tubes', { id: 'tube-2', label: '2.75/3.00-21', count: 5, flatWidthMm: 78, massG: 720, priceMinor: 1290 }),
+  complete('tubes', { id: 'tube-3', label: '80/100-21, 90/90-21, 90/100-21', wall: 'heavy', flatWidthMm: 84, massG: 1080, count: 4, priceMinor: 1790 }),
+  complete('tubes', { id: 'tube-4', label: '130/80-18, 140/80-18, 150/70-18', count: 3, massG: 1250, priceMinor: 1690 }),
+  complete('tubes', { id: 'tube-5', label: '100/100-18, 110/90-18, 120/90-18', wall: 'ultra', valve: 'TR-6', count: 2, massG: 2100, priceMinor: 2690 }),
+  complete('tubes', { id: 'tube-6', label: '3.00/3.50-10', valve: 'angled', count: 6, flatWidthMm: 82, priceMinor: 990 }),
+  complete('tubes', { id: 'tube-7', label: '100/90-19, 110/90-19', count: 3, flatWidthMm: 101, massG: 690, priceMinor: 1190 }),
 ];
 
+export const DEMO_STRIPS: StripItem[] = [
+  complete('strips', { id: 's-1', widthMm: 28, rimFromIn: 18, rimToIn: 19, count: 8, priceMinor: 290 }),
+  complete('strips', { id: 's-2', widthMm: 22, rimFromIn: 21, rimToIn: 21, count: 6, priceMinor: 290 }),
+  complete('strips', { id: 's-3', widthMm: 25, rimFromIn: 10, rimToIn: 21, material: 'tape', count: 2, priceMinor: 650 }),
+];
+
+export const DEMO_LOCKS: LockItem[] = [
+  complete('locks', { id: 'l-1', widthIn: 1.6, massG: 85, count: 4, priceMinor: 980 }),
+  complete('locks', { id: 'l-2', widthIn: 2.15, massG: 125, count: 3, priceMinor: 1150 }),
+  complete('locks', { id: 'l-3', widthIn: 2.5, massG: 150, count: 1, priceMinor: 1250 }),
+];
+
+export const DEMO_VALVES: ValveItem[] = [
+  complete('valves', { id: 'v-1', holeMm: 11.5, lengthMm: 43, count: 40, priceMinor: 190 }),
+  complete('valves', { id: 'v-2', holeMm: 11.5, lengthMm: 33, count: 25, priceMinor: 190 }),
+  complete('valves', { id: 'v-3', stem: 'clamp-in', holeMm: 11.5, lengthMm: 38, angled: true, count: 6, priceMinor: 1450 }),
+];
+
+const weight = (id: string, massG: number, kind: WeightItem['kind'], count: number, priceMinor: number): WeightItem => complete('weights', { id, massG, kind, count, priceMinor });
+
 export const DEMO_WEIGHTS: WeightItem[] = [
-  { id: 'g-1', massG: 5, kind: 'spoke', count: 40 },
-  { id: 'g-2', massG: 10, kind: 'spoke', count: 36 },
-  { id: 'g-3', massG: 20, kind: 'spoke', count: 18 },
-  { id: 'g-4', massG: 30, kind: 'spoke', count: 8 },
-  { id: 'g-5', massG: 5, kind: 'adhesive', count: 96 },
-  { id: 'g-6', massG: 7, kind: 'adhesive', count: 48 },
-  { id: 'g-7', massG: 10, kind: 'adhesive', count: 60 },
+  weight('g-1', 5, 'spoke', 40, 60), weight('g-2', 10, 'spoke', 36, 80), weight('g-3', 20, 'spoke', 18, 110), weight('g-4', 30, 'spoke', 8, 140),
+  weight('g-5', 5, 'adhesive', 96, 20), weight('g-6', 7, 'adhesive', 48, 25), weight('g-7', 10, 'adhesive', 60, 30),
 ];
 
 export const DEMO_WRENCHES: WrenchItem[] = [
-  { id: 'wr-1', name: 'long click wrench', minNm: lbfFt(20), maxNm: lbfFt(150), leverMm: 480 },
-  { id: 'wr-2', name: 'small beam wrench', minNm: 2, maxNm: 12, leverMm: 240 },
+  complete('wrenches', { id: 'wr-1', name: 'long click wrench', minNm: lbfFt(20), maxNm: lbfFt(150), leverMm: 480 }),
+  complete('wrenches', { id: 'wr-2', name: 'small beam wrench', minNm: 2, maxNm: 12, leverMm: 240 }),
+];
+
+/** What this shop has set for itself. */
+export const DEMO_RULES: readonly { key: string; value: number; note: string }[] = [
+  { key: 'cost.disposalMinor', value: 400, note: 'what the recycler takes' },
+  { key: 'cost.taxPct', value: 7.5, note: 'on parts and fee' },
 ];
 
 const WEEK_MS = 7 * 86_400_000;

@@ -3,21 +3,29 @@ import { jobStore } from '../server/db/jobs';
 import { openDb, type Db } from '../server/db/open';
 import { ruleStore } from '../server/db/rules';
 import { shopStore } from '../server/db/shop';
-import { DEMO_MACHINES, DEMO_NAME, DEMO_PEOPLE, DEMO_TUBES, DEMO_WEIGHTS, DEMO_WHEELS, DEMO_WRENCHES, demoTires } from './demo-shop';
+import {
+  DEMO_LOCKS, DEMO_MACHINES, DEMO_NAME, DEMO_PEOPLE, DEMO_RULES, DEMO_STRIPS, DEMO_TUBES, DEMO_VALVES, DEMO_WEIGHTS, DEMO_WHEELS, DEMO_WRENCHES, demoTires,
+} from './demo-shop';
 import { writePastJobs } from './past-jobs';
 
 /** Fills an empty database with the demo shop. */
 export const fillDemo = (db: Db, now: number): void => {
   const shop = shopStore(db);
-  const jobs = jobStore(db, shop, ruleStore(db));
+  const rules = ruleStore(db);
+  const jobs = jobStore(db, shop, rules);
+  const { records } = shop;
   db.transaction(() => {
     shop.rename(DEMO_NAME);
     DEMO_PEOPLE.forEach((p) => shop.addPerson(p));
-    for (const machine of DEMO_MACHINES) shop.addMachine(machine, DEMO_WHEELS.filter((w) => w.machineId === machine.id));
-    demoTires(now).forEach((t) => shop.addStock('tires', t));
-    DEMO_TUBES.forEach((t) => shop.addStock('tubes', t));
-    DEMO_WEIGHTS.forEach((w) => shop.addStock('weights', w));
-    DEMO_WRENCHES.forEach((w) => shop.addStock('wrenches', w));
+    for (const { key, value, note } of DEMO_RULES) rules.change(key, { value, note, who: DEMO_PEOPLE[0]!, reason: 'set when the shop was set up' });
+    for (const machine of DEMO_MACHINES) records.addMachine(machine, DEMO_WHEELS.filter((w) => w.machineId === machine.id));
+    demoTires(now).forEach((t) => records.add('tires', t));
+    DEMO_TUBES.forEach((t) => records.add('tubes', t));
+    DEMO_STRIPS.forEach((t) => records.add('strips', t));
+    DEMO_LOCKS.forEach((t) => records.add('locks', t));
+    DEMO_VALVES.forEach((t) => records.add('valves', t));
+    DEMO_WEIGHTS.forEach((w) => records.add('weights', w));
+    DEMO_WRENCHES.forEach((w) => records.add('wrenches', w));
     writePastJobs(jobs, now);
   })();
 };

@@ -1,16 +1,17 @@
 import { balancePlace, balanceTrial, sumVectors } from '../core/balance';
 import {
-  fastenersOf, foldJob, pressureStartOf, recheckDates, seatLimitOf, stepsOf, STEP_STATIONS,
+  fastenersOf, foldJob, partPicksOf, pressureStartOf, wantsOf, recheckDates, seatLimitOf, stepsOf, STEP_STATIONS,
   type EntryBody, type EntryData, type EntryKind, type StationId,
 } from '../core/job';
 import { pressureCorrect, type Use } from '../core/pressure';
 import { ruleWord } from '../core/rules';
 import { torqueWrench } from '../core/torque';
-import { tubePick } from '../core/tubes';
 import { normalDeg } from '../core/units';
 import { weightPlaces, type Wheel } from '../core/wheels';
 import type { JobStore } from '../server/db/jobs';
-import { DEMO_MACHINES, DEMO_PEOPLE, DEMO_TIRES, DEMO_TUBES, DEMO_WEIGHTS, DEMO_WHEELS, DEMO_WRENCHES } from './demo-shop';
+import {
+  DEMO_LOCKS, DEMO_MACHINES, DEMO_PEOPLE, DEMO_STRIPS, DEMO_TIRES, DEMO_TUBES, DEMO_VALVES, DEMO_WEIGHTS, DEMO_WHEELS, DEMO_WRENCHES,
+} from './demo-shop';
 
 /** A seeded source of numbers from 0 to 1, so that the demo shop is the same every time (mulberry32). */
 export const seeded = (seed: number) => (): number => {
@@ -19,6 +20,8 @@ export const seeded = (seed: number) => (): number => {
   t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
   return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296;
 };
+
+const DEMO_SHELVES = { tubes: DEMO_TUBES, locks: DEMO_LOCKS, strips: DEMO_STRIPS, valves: DEMO_VALVES };
 
 const USE_OF: Record<string, Use> = { dirt: 'dirt', scooter: 'road' };
 const NOTES = [
@@ -93,7 +96,9 @@ const pastJob = (jobs: JobStore, { number, wheel, startMs, until }: Plan, random
   write('intake', 'clearance', { place: 'above', mm: round(18 + random() * 22), load: 'on the stand, unloaded' });
   if (off('choose')) return;
   const tire = DEMO_TIRES.find((t) => t.marking === wheel.tireMarking)!;
-  const tubeId = wheel.tube ? tubePick.run({ tire: tire.marking, tubes: DEMO_TUBES }).result.bestId : null;
+  const choice = { marking: tire.marking, tube: wheel.tube, tubeId: null, pressureKpa: null, tireId: tire.id };
+  const picks = partPicksOf(state(), choice, DEMO_SHELVES)!;
+  const tubeId = picks.tubes?.bestId ?? null;
   write('choose', 'chosen', {
     marking: tire.marking,
     dateCode: `${String(1 + Math.floor(random() * 20)).padStart(2, '0')}${year}`,
@@ -103,6 +108,11 @@ const pastJob = (jobs: JobStore, { number, wheel, startMs, until }: Plan, random
     tubeLabel: DEMO_TUBES.find((t) => t.id === tubeId)?.label ?? null,
     lightMark: tire.lightMark,
     seatLimitKpa: tire.seatLimitKpa,
+    tread: tire.tread,
+    arrows: tire.arrows,
+    takeOff: tire.takeOff,
+    treadMm: tire.treadMm,
+    parts: wantsOf(choice, picks, DEMO_SHELVES),
   });
   for (const station of STEP_STATIONS) {
     if (off(station)) return;

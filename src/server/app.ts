@@ -11,6 +11,7 @@ import { shopStore } from './db/shop';
 import { errorHandler, unknownRoute } from './errors';
 import { WEB_DIR } from './paths';
 import { jobRoutes } from './routes/jobs';
+import { recordRoutes } from './routes/records';
 import { shopRoutes } from './routes/shop';
 import { workingRoutes } from './routes/workings';
 
@@ -40,7 +41,8 @@ export const createApp = (db: Db, options: { logger: Logger; passphrase?: string
   });
   app.use('/api/workings', workingRoutes());
   app.use('/api/jobs', jobRoutes(jobs, shop));
-  app.use('/api', shopRoutes(shop, rules, jobs));
+  app.use('/api', shopRoutes(shop, rules));
+  app.use('/api', recordRoutes(shop.records, jobs));
   app.use('/api', unknownRoute);
 
   app.use('/assets', express.static(join(WEB_DIR, 'assets'), { immutable: true, maxAge: YEAR_S * 1000 }), unknownRoute);

@@ -16,6 +16,13 @@ export class LogMovedOn extends Error {
   }
 }
 
+/** A record was changed by somebody else since it was read; it comes with the refusal as it stands. */
+export class ChangedMeanwhile extends Error {
+  constructor(readonly record: { version: number }) {
+    super('Somebody else has changed this since you last looked.');
+  }
+}
+
 /** One shape for every refusal. */
 const problem = (field: string, message: string, expected: string): { error: InputProblem } => ({
   error: { field, message, expected },
@@ -33,6 +40,8 @@ export const errorHandler: ErrorRequestHandler = (error, req, res, _next) => {
       entries: error.entries,
       seq: error.seq,
     });
+  } else if (error instanceof ChangedMeanwhile) {
+    res.status(409).json({ ...problem('version', error.message, `the version that stands, ${error.record.version}`), record: error.record });
   } else if (error instanceof NotFound) {
     res.status(404).json(problem('path', error.message, 'an address that exists'));
   } else if (typeof error?.status === 'number' && error.status < 500) {

@@ -11,8 +11,12 @@ import { JobsScreen } from './screens/JobsScreen';
 import { LogScreen } from './screens/LogScreen';
 import { NewJobScreen } from './screens/NewJobScreen';
 import { NewMachineScreen } from './screens/NewMachineScreen';
+import { RecordsScreen } from './screens/RecordsScreen';
 import { RulesScreen } from './screens/RulesScreen';
-import { StockScreen } from './screens/StockScreen';
+import { SidewallScreen } from './screens/SidewallScreen';
+import { SizeBenchScreen } from './screens/SizeBenchScreen';
+import { WheelScreen } from './screens/WheelScreen';
+import { WheelTagScreen } from './screens/WheelTagScreen';
 import { WorkingsScreen } from './screens/WorkingsScreen';
 import { useApp, useDo } from './store';
 import { whoChosen } from './store/prefs-slice';
@@ -67,7 +71,11 @@ const Screens = () => {
       <Route path="/jobs/:id/:station?" element={<JobScreen />} />
       <Route path="/machines/new" element={<NewMachineScreen />} />
       <Route path="/rules" element={<RulesScreen />} />
-      <Route path="/stock/:kind?" element={<StockScreen />} />
+      <Route path="/records/:kind?" element={<RecordsScreen />} />
+      <Route path="/wheels/:id" element={<WheelScreen />} />
+      <Route path="/wheels/:id/tag" element={<WheelTagScreen />} />
+      <Route path="/bench/sizes" element={<SizeBenchScreen />} />
+      <Route path="/bench/sidewall" element={<SidewallScreen />} />
       <Route path="/workings/:name?" element={<WorkingsScreen />} />
       <Route path="*" element={<NoSuchScreen />} />
     </Routes>

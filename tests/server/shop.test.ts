@@ -1,10 +1,12 @@
-import { STOCK_KINDS } from '../../src/core/shop';
+import { complete } from '../../src/core/shop';
 import { NOW, testApp } from './test-app';
-import { mkdtempSync, rmSync, writeFileSync, chmodSync, mkdirSync } from 'node:fs';
+import { mkdtempSync, rmSync, writeFileSync, chmodSync, mkdirSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fillDemo } from '../../src/demo/fill-demo';
 import { DatabaseUnusable, openDb } from '../../src/server/db/open';
+import { shopStore } from '../../src/server/db/shop';
+import Database from 'better-sqlite3';
 import { isLoopback } from '../../src/server/access';
 
 describe('workings over HTTP', () => {
@@ -13,7 +15,7 @@ describe('workings over HTTP', () => {
   test('the catalog names each with its line, its schema and its example', async () => {
     const { body } = await ask.get('/api/workings').expect(200);
     expect(body.workings.map((w: { name: string }) => w.name)).toEqual(
-      expect.arrayContaining(['tire-size', 'tire-compare', 'tire-age', 'tube-pick', 'pressure-start', 'seat-limit', 'pressure-correct', 'balance-trial', 'balance-place', 'torque-wrench']),
+      expect.arrayContaining(['tire-size', 'tire-compare', 'tire-age', 'tube-pick', 'rim-code', 'rim-width-fit', 'load-speed-fit', 'tube-need', 'tread-wear', 'direction-fit', 'rim-lock-pick', 'strip-pick', 'valve-pick', 'materials', 'tools', 'pressure-start', 'seat-limit', 'pressure-correct', 'balance-trial', 'balance-place', 'torque-wrench']),
     );
     for (const w of body.workings) {
       expect(w.says.length).toBeGreaterThan(10);
@@ -64,41 +66,6 @@ describe('the shop\u2019s records', () => {
     await ask.post('/api/machines').send({ machine, wheels: [] }).expect(422);
     await ask.post('/api/machines').send({ machine: { ...machine, id: 'm-3' }, wheels: its }).expect(422);
     expect((await ask.get('/api/shop')).body.machines).toHaveLength(machines.length + 1);
-  });
-
-  const ITEMS = {
-    tires: { id: 'new', marking: '110/90-18', pattern: 'knobby', dateCode: '0126', seatLimitKpa: null, lightMark: true, count: 1 },
-    tubes: { id: 'new', label: '110/90-18', count: 2 },
-    weights: { id: 'new', massG: 25, kind: 'spoke', count: 4 },
-    wrenches: { id: 'new', name: 'middle', minNm: 10, maxNm: 60, leverMm: null },
-  } as const;
-
-  test.each(STOCK_KINDS)('%s go in and out', async (kind) => {
-    await ask.post(`/api/stock/${kind}`).send(ITEMS[kind]).expect(201);
-    const { body } = await ask.get('/api/shop');
-    expect(body[kind]).toContainEqual(ITEMS[kind]);
-    await ask.post(`/api/stock/${kind}`).send(ITEMS[kind]).expect(422);
-    await ask.delete(`/api/stock/${kind}/new`).expect(204);
-    await ask.delete(`/api/stock/${kind}/new`).expect(404);
-  });
-
-  test.each([
-    ['tires', { marking: 'nonsense' }, 'marking'],
-    ['tires', { dateCode: '15' }, 'dateCode'],
-    ['tubes', { label: 'big' }, 'label'],
-    ['weights', { massG: -5 }, 'massG'],
-    ['weights', { count: 1.5 }, 'count'],
-    ['wrenches', { maxNm: 10 }, 'maxNm'],
-    ['wrenches', { name: '' }, 'name'],
-  ] as const)('%s with %j are refused', async (kind, part, field) => {
-    const { body } = await ask.post(`/api/stock/${kind}`).send({ ...ITEMS[kind], ...part }).expect(422);
-    expect(body.error.field).toBe(field);
-  });
-
-  test('an unknown shelf and an unknown address are not found', async () => {
-    await ask.post('/api/stock/horses').send({}).expect(404);
-    await ask.get('/api/nothing').expect(404);
-    await ask.get('/assets/nothing.js').expect(404);
   });
 
   test('people and the shop\u2019s name', async () => {
@@ -162,6 +129,22 @@ describe('the database file', () => {
     expect(counted()(second)).toBe(before);
     expect(second.pragma('integrity_check', { simple: true })).toBe('ok');
     second.close();
+  });
+
+  test('a database of the first program is brought up to date, and its records get the usual values', () => {
+    const file = join(dir, 'first.sqlite');
+    const old = new Database(file);
+    old.exec(readFileSync('src/server/db/migrations/001_shop_and_jobs.sql', 'utf8'));
+    old.pragma('user_version = 1');
+    old.exec(`INSERT INTO machines VALUES ('m', 'Hob 250', 'dirt', 'Ned Ash', 'chain', NULL, 220, '[{"name":"axle","wheel":"rear","torqueNm":100}]');
+      INSERT INTO wheels VALUES ('w', 'm', 'rear', 'spoked', '2.15x18', '110/90-18', 1, '[210]', 36, 'right', NULL);
+      INSERT INTO tires VALUES ('t', '110/90-18', 'knobby', '0126', NULL, 1, 3);`);
+    old.close();
+    const db = openDb(file);
+    const { records } = shopStore(db);
+    expect(records.find('wheels', 'w')).toMatchObject({ tubelessMarked: false, runouts: [], treads: [], rimLockDegs: [210], version: 1, archived: false });
+    expect(records.find('tires', 't')).toEqual(complete('tires', { id: 't', marking: '110/90-18', pattern: 'knobby', dateCode: '0126', count: 3 }));
+    db.close();
   });
 
   test('a file that is no database, a folder, and one from a newer program are said so', () => {

@@ -1,12 +1,13 @@
+import { complete } from '../shop';
 import { adjustment, balancingOf, foldJob, levelVerdict } from '.';
 import { logOf, sampleMachine, sampleWheel } from '../../../tests/sample';
 import type { WeightItem } from '../shop';
 
 const WEIGHTS: WeightItem[] = [
-  { id: 'a', massG: 5, kind: 'spoke', count: 20 },
-  { id: 'b', massG: 20, kind: 'spoke', count: 8 },
-  { id: 'c', massG: 7, kind: 'adhesive', count: 30 },
-  { id: 'd', massG: 10, kind: 'spoke', count: 0 },
+  complete('weights', { id: 'a', massG: 5, kind: 'spoke', count: 20 }),
+  complete('weights', { id: 'b', massG: 20, kind: 'spoke', count: 8 }),
+  complete('weights', { id: 'c', massG: 7, kind: 'adhesive', count: 30 }),
+  complete('weights', { id: 'd', massG: 10, kind: 'spoke', count: 0 }),
 ];
 
 const started = (wheel = sampleWheel()) => {

@@ -5,7 +5,8 @@ import { BUILD_WORDS, KIND_WORDS, POSITION_WORDS } from '../wheels/wheel';
 import { attempt } from '../working';
 import type { JobState } from './fold';
 import { recheckDates, type Recheck } from './rechecks';
-import { fastenersOf, jobReport, openPoints } from './report';
+import { fastenersOf } from './fasteners-of';
+import { jobReport, openPoints } from './report';
 
 /** The job card as print and PDF both show it. */
 export interface JobCard {
@@ -56,6 +57,7 @@ export const jobCard = (state: JobState, today: string, units: UnitPreferences):
         ['Tire', chosen?.marking],
         ['Date code', chosen && age(chosen.dateCode)],
         ['Tube', chosen && (chosen.tube ? (chosen.tubeLabel ?? 'not picked') : 'tubeless')],
+        ['Parts', chosen && chosen.parts.length > 1 && chosen.parts.slice(1).map((p) => (p.count > 1 ? `${p.count} × ${p.what}` : p.what)).join('; ')],
         ['Rim locks', wheel && wheel.rimLockDegs.length > 0 && wheel.rimLockDegs.map(placeText).join('; ')],
       ]),
     },

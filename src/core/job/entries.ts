@@ -1,9 +1,10 @@
 import Joi from 'joi';
 import { InputError } from '../errors';
-import { angle, check, date, listOf, marking, oneOf, quantity, record, text } from '../fields';
-import { CLEARANCE_PLACES, type ClearancePlace } from '../tires';
+import { angle, check, count, date, listOf, marking, oneOf, quantity, record, text } from '../fields';
+import { ARROWS, CLEARANCE_PLACES, type Arrows, type ClearancePlace } from '../tires';
 import { USES, type Use } from '../pressure';
-import { machineSchema, wheelSchema, type Machine, type Wheel } from '../wheels';
+import { recordSchema, TREADS, type Tread } from '../shop';
+import type { Machine, Wheel } from '../wheels';
 import type { RuleValues } from '../rules';
 import type { Piece } from '../balance';
 import { STATIONS, type StationId } from './stations';
@@ -23,7 +24,14 @@ export interface EntryData {
     tubeLabel: string | null;
     lightMark: boolean;
     seatLimitKpa: number | null;
+    tread: Tread;
+    arrows: Arrows;
+    takeOff: boolean;
+    treadMm: number | null;
+    /** The shopping list as it was decided. */
+    parts: { what: string; count: number; stockId: string | null }[];
   };
+  load: { riderKg: number; passengerKg: number; luggageKg: number };
   step: { stepId: string };
   note: { text: string };
   'seat-reading': { gaugeKpa: number };
@@ -61,8 +69,8 @@ const dateCode = text(4, 'The date code');
 const id = text(60, 'Name of the entry');
 
 const DATA: Record<EntryKind, Record<string, Joi.Schema>> = {
-  opened: { machine: machineSchema, wheel: wheelSchema, rider: text(80, 'The rider') },
-  rules: { values: Joi.object().pattern(/^[a-zA-Z.-]{1,60}$/, Joi.alternatives(Joi.number(), Joi.string().max(60))).required() },
+  opened: { machine: recordSchema('machines'), wheel: recordSchema('wheels'), rider: text(80, 'The rider') },
+  rules: { values: Joi.object().pattern(/^[a-zA-Z0-9.-]{1,60}$/, Joi.alternatives(Joi.number(), Joi.string().max(60))).required() },
   'came-off': {
     marking: marking('The size that comes off'),
     dateCode: maybe(dateCode),
@@ -83,6 +91,16 @@ const DATA: Record<EntryKind, Record<string, Joi.Schema>> = {
     tubeLabel: maybe(text(80, 'The tube\u2019s label')),
     lightMark: bool('The tire has a light mark'),
     seatLimitKpa: maybe(quantity('kPa', 20, 1000, 'Seating limit on the sidewall')),
+    tread: oneOf(TREADS, 'What its tread is for').optional().default('other'),
+    arrows: oneOf(ARROWS, 'Arrows on the sidewall').optional().default('one'),
+    takeOff: Joi.boolean().optional().default(false).meta({ expected: 'A take-off: true or false' }),
+    treadMm: maybe(quantity('mm', 0, 40, 'Depth of a take-off')).optional().default(null),
+    parts: listOf(record({ what: text(120, 'What it is'), count: count(1, 1000, 'How many'), stockId: maybe(id) }, 'A part'), 60, 'Parts').optional().default([]),
+  },
+  load: {
+    riderKg: quantity('kg', 0, 300, 'Rider with gear'),
+    passengerKg: quantity('kg', 0, 300, 'Passenger with gear'),
+    luggageKg: quantity('kg', 0, 500, 'Luggage'),
   },
   step: { stepId: id },
   note: { text: text(2000, 'The note') },

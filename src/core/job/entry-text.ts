@@ -26,6 +26,8 @@ export const entryText = (entry: Entry, units: UnitPreferences, steps: ReadonlyM
       const { marking, dateCode, tube, tubeLabel } = entry.data;
       return `Goes on: ${[marking, dateCode && `date code ${dateCode}`, tube ? `tube ${tubeLabel ?? 'not picked'}` : 'tubeless'].filter(Boolean).join(', ')}`;
     }
+    case 'load':
+      return `Load: rider ${q(entry.data.riderKg, 'kg')}, passenger ${q(entry.data.passengerKg, 'kg')}, luggage ${q(entry.data.luggageKg, 'kg')}`;
     case 'step':
       return `Done: ${steps.get(entry.data.stepId) ?? entry.data.stepId}`;
     case 'note':

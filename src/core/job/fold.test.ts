@@ -1,9 +1,10 @@
 import fc from 'fast-check';
-import { effectiveEntries, foldJob, standingId, undoTarget, type Entry } from '.';
+import { effectiveEntries, foldJob, standingId, undoTarget, type Entry, type EntryData } from '.';
 import { logOf } from '../../../tests/sample';
 
-const chosen = (marking: string) => ({
+const chosen = (marking: string): EntryData['chosen'] => ({
   marking, dateCode: null, tireId: null, tube: true, tubeId: null, tubeLabel: null, lightMark: true, seatLimitKpa: null,
+  tread: 'soft', arrows: 'one', takeOff: false, treadMm: null, parts: [],
 });
 
 describe('folding a log', () => {
@@ -25,6 +26,17 @@ describe('folding a log', () => {
     expect(state.steps['off-lift']?.who).toBe('Ada Marl');
     expect(state.notes[0]?.text).toBe('dry bead');
     expect(state.machine?.name).toBe('Hob 250');
+  });
+
+  test('a log of an earlier program folds with the usual values', () => {
+    const l = logOf();
+    const { tread: _t, arrows: _a, takeOff: _o, treadMm: _m, parts: _p, ...earlier } = chosen('110/90-18');
+    l.add('opened', { machine: { id: 'm', name: 'Hob 250' } as never, wheel: { id: 'w', rimLockDegs: [210] } as never, rider: 'Ned Ash' });
+    l.add('chosen', earlier as never);
+    const state = foldJob(l.log);
+    expect(state.machine).toMatchObject({ wheelSensors: false, fasteners: [] });
+    expect(state.wheel).toMatchObject({ tubelessMarked: false, rimLockDegs: [210], treads: [] });
+    expect(state.chosen).toMatchObject({ marking: '110/90-18', tread: 'other', parts: [] });
   });
 
   test('a clearance is one for each place', () => {

@@ -1,4 +1,5 @@
 import type { RuleValues } from '../rules';
+import { complete } from '../shop';
 import type { Machine, Wheel } from '../wheels';
 import type { Entry, EntryData } from './entries';
 
@@ -11,6 +12,7 @@ export interface JobState {
   cameOff: EntryData['came-off'] | null;
   clearances: EntryData['clearance'][];
   chosen: EntryData['chosen'] | null;
+  load: EntryData['load'] | null;
   /** Step id to who ticked it and when. */
   steps: Record<string, { who: string; at: string; entryId: string }>;
   notes: { text: string; station: Entry['station']; who: string; at: string; entryId: string }[];
@@ -34,6 +36,7 @@ export const emptyJob = (): JobState => ({
   cameOff: null,
   clearances: [],
   chosen: null,
+  load: null,
   steps: {},
   notes: [],
   seatReadings: [],
@@ -72,10 +75,13 @@ export const effectiveEntries = (log: readonly Entry[]): Entry[] => {
     .sort((a, b) => placeOf.get(a.id)! - placeOf.get(b.id)! || a.seq - b.seq);
 };
 
+/** What an entry of an earlier program does not say of its choice. */
+const EARLIER_CHOICE = { tread: 'other', arrows: 'one', takeOff: false, treadMm: null, parts: [] } as const;
+
 const apply = (state: JobState, entry: Entry): JobState => {
   switch (entry.kind) {
     case 'opened':
-      return { ...state, ...entry.data };
+      return { ...state, rider: entry.data.rider, machine: complete('machines', entry.data.machine), wheel: complete('wheels', entry.data.wheel) };
     case 'rules':
       return { ...state, rules: entry.data.values };
     case 'came-off':
@@ -83,7 +89,9 @@ const apply = (state: JobState, entry: Entry): JobState => {
     case 'clearance':
       return { ...state, clearances: [...state.clearances.filter((c) => c.place !== entry.data.place), entry.data] };
     case 'chosen':
-      return { ...state, chosen: entry.data };
+      return { ...state, chosen: { ...EARLIER_CHOICE, ...entry.data } };
+    case 'load':
+      return { ...state, load: entry.data };
     case 'step':
       return { ...state, steps: { ...state.steps, [entry.data.stepId]: { who: entry.who, at: entry.at, entryId: entry.id } } };
     case 'note':

@@ -5,7 +5,11 @@ export {
   type Entry, type EntryBody, type EntryData, type EntryKind,
 } from './entries';
 export { foldJob, emptyJob, effectiveEntries, standingId, type JobState } from './fold';
-export { stationReport, jobReport, openPoints, fastenersOf, seatLimitOf, pressureStartOf, type StationReport } from './report';
+export { stationReport, jobReport, openPoints, seatLimitOf, pressureStartOf, type StationReport } from './report';
+export { fastenersOf } from './fasteners-of';
+export {
+  chosenFitOf, fitContextOf, materialsOf, partPicksOf, partsOf, toolsOf, tubeUseOf, wantsOf, type Choice, type PartPicks,
+} from './fitting-of';
 export { stepsOf } from './steps-of';
 export { entryText } from './entry-text';
 export type { JobSummary } from './summary';
@@ -14,3 +18,4 @@ export { recheckDates, type Recheck } from './rechecks';
 export { dialMarks } from './dial-marks';
 export { adjustment, balancingOf, levelVerdict, type Balancing } from './balancing';
 export { undoTarget } from './undo';
+export { wheelHistory, type WheelHistory } from './wheel-history';

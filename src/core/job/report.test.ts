@@ -1,13 +1,15 @@
 import { DEFAULT_UNITS } from '../units';
 import {
   checkEntryBody, dialMarks, ENTRY_KINDS, entryText, fastenersOf, foldJob, jobCard, jobReport, openPoints, pressureStartOf, recheckDates,
-  seatLimitOf, stationReport, STATIONS, stepsOf, STEP_STATIONS, type Entry,
+  seatLimitOf, stationReport, STATIONS, stepsOf, STEP_STATIONS, type Entry, type EntryData,
 } from '.';
 import { logOf, sampleMachine, sampleWheel } from '../../../tests/sample';
 
 const TODAY = '2026-04-30';
-const chosen = {
-  marking: '110/90-18', dateCode: '0526', tireId: null, tube: true, tubeId: 't', tubeLabel: '110/90-18', lightMark: true, seatLimitKpa: 260,
+const chosen: EntryData['chosen'] = {
+  marking: '110/90-18 61M TT', dateCode: '0526', tireId: null, tube: true, tubeId: 't', tubeLabel: '110/90-18', lightMark: true, seatLimitKpa: 260,
+  tread: 'soft', arrows: 'one', takeOff: false, treadMm: null,
+  parts: [{ what: 'tire 110/90-18 61M TT', count: 1, stockId: null }, { what: 'rim strip', count: 2, stockId: 's' }],
 };
 
 /** A job done by the book. */
@@ -50,12 +52,12 @@ describe('what is missing or doubtful', () => {
   };
 
   test.each<[string, (l: ReturnType<typeof wholeJob>) => void, RegExp]>([
-    ['an old new tire', (l) => l.add('chosen', { ...chosen, dateCode: '0515' }), /Choose: The new tire is 11\.\d years old/],
-    ['an unread date code', (l) => l.add('chosen', { ...chosen, dateCode: null }), /date code was not read/],
-    ['another rim', (l) => l.add('chosen', { ...chosen, marking: '110/90-19' }), /A 19 inch tire does not go on a 18 inch rim/],
-    ['no tube on spokes', (l) => l.add('chosen', { ...chosen, tube: false }), /only when it is sealed/],
+    ['an old new tire', (l) => l.add('chosen', { ...chosen, dateCode: '0515' }), /Choose: Made week 5 of 2015: 11\.\d years old/],
+    ['an unread date code', (l) => l.add('chosen', { ...chosen, dateCode: null }), /Its date code is not known/],
+    ['another rim', (l) => l.add('chosen', { ...chosen, marking: '110/90-19 62M TT' }), /A 19 inch tire does not go on a 18 inch rim/],
+    ['no tube on spokes', (l) => l.add('chosen', { ...chosen, tube: false }), /An unsealed spoked rim with a tube-type tire takes a tube/],
     ['a tube not picked', (l) => l.add('chosen', { ...chosen, tubeLabel: null }), /With a tube, and none picked/],
-    ['little room', (l) => l.add('clearance', { place: 'above', mm: 6, load: 'on the stand' }), /Only 6 mm of room above/],
+    ['little room', (l) => l.add('clearance', { place: 'above', mm: 6, load: 'on the stand' }), /Choose: 6 mm of room above the tire/],
     ['above the limit', (l) => l.add('seat-reading', { gaugeKpa: 262 }), /Seat: A reading was above the seating limit/],
     ['not seated', (l) => l.add('seated', { side: 'other', seated: false }), /Not seated on the other side/],
     ['an unread seating limit', (l) => l.add('chosen', { ...chosen, seatLimitKpa: null }), /seating limit was not read/],
@@ -114,7 +116,8 @@ describe('the job card', () => {
     const rows = Object.fromEntries(card.sections.flatMap((s) => s.rows.map(([k, v]) => [`${s.title}: ${k}`, v])));
     expect(rows).toMatchObject({
       'Came off: Date code': '1523, week 15 of 2023',
-      'Went on: Tire': '110/90-18',
+      'Went on: Tire': '110/90-18 61M TT',
+      'Went on: Parts': '2 × rim strip',
       'Went on: Tube': '110/90-18',
       'Air: Set': '13.5 psi at 20 °C',
       "Balance: 12:50 o'clock, 25°": '20 g + 20 g',
@@ -136,6 +139,7 @@ describe('the log in words', () => {
   test('every kind of entry is a sentence without code words', () => {
     const l = wholeJob();
     l.add('clearance', { place: 'above', mm: 20, load: 'rider on' });
+    l.add('load', { riderKg: 90, passengerKg: 0, luggageKg: 12 });
     l.add('note', { text: 'seal greased' });
     l.add('recheck', { what: 'Pressure', onDate: TODAY });
     l.add('handed-over', { to: 'Ned Ash' });

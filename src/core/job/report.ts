@@ -1,9 +1,10 @@
 import { pressureStart, seatLimit } from '../pressure';
 import { ruleNumber } from '../rules';
-import { tireAge, tireCompare } from '../tires';
+import { tireAge } from '../tires';
 import { attempt } from '../working';
-import type { Fastener } from '../wheels';
 import { wheelEnd } from '../wheels/wheel';
+import { fastenersOf } from './fasteners-of';
+import { chosenFitOf } from './fitting-of';
 import type { JobState } from './fold';
 import { STATIONS, STATION_WORDS, STEP_STATIONS, type StationId } from './stations';
 import { stepsOf } from './steps-of';
@@ -27,12 +28,6 @@ const findings = (wants: readonly Want[], doubts: (string | false | null)[]): Fi
   missing: wants.filter(([there]) => !there).map(([, missing]) => missing),
   doubts: doubts.filter((d): d is string => Boolean(d)),
 });
-
-/** The fasteners that hold this wheel. */
-export const fastenersOf = (state: JobState): Fastener[] =>
-  (state.machine?.fasteners ?? []).filter(
-    (f) => f.wheel === 'any' || (state.wheel && f.wheel === wheelEnd(state.wheel.position)),
-  );
 
 /** The limit while seating, from what the log knows. */
 export const seatLimitOf = (state: JobState) =>
@@ -77,22 +72,16 @@ const intake = (state: JobState, today: string): Findings => {
   );
 };
 
+/** What a size coming off is not told of: it is the present one. */
+const SAID_AT_INTAKE = ['direction'];
+
 const choose = (state: JobState, today: string): Findings => {
-  const { chosen, cameOff, wheel } = state;
-  const doubts: (string | false | null)[] = [ageDoubt(chosen?.dateCode, today, state, 'The new tire')];
-  if (chosen) {
-    const clearancesMm = Object.fromEntries(state.clearances.map((c) => [c.place, c.mm]));
-    const compared = attempt(tireCompare, { from: cameOff?.marking ?? chosen.marking, to: chosen.marking, clearancesMm });
-    if (compared.ok && compared.working.verdict === 'stop')
-      doubts.push(compared.working.cautions.find((c) => c.startsWith('No room') || c.startsWith('A ')) ?? null);
-    const leastMm = ruleNumber('clearance.leastMm', state.rules);
-    if (compared.ok)
-      for (const [place, mm] of Object.entries(compared.working.result.clearancesAfterMm))
-        if (mm > 0 && mm < leastMm) doubts.push(`Only ${Math.round(mm)} mm of room ${place} with the new tire.`);
-    doubts.push(wheel?.build === 'spoked' && !chosen.tube && 'A spoked rim without a tube: only when it is sealed.');
-    doubts.push(chosen.tube && chosen.tubeLabel === null && 'With a tube, and none picked.');
-    doubts.push(chosen.dateCode === null && 'The new tire\u2019s date code was not read.');
-  }
+  const { chosen } = state;
+  const reasons = chosenFitOf(state, today)?.reasons ?? [];
+  const doubts: (string | false | null)[] = reasons
+    .filter((r) => r.verdict !== 'good' && !SAID_AT_INTAKE.includes(r.topic) && !(r.topic === 'tread' && chosen?.tread === 'other'))
+    .map((r) => r.says);
+  if (chosen) doubts.push(chosen.tube && chosen.tubeLabel === null && 'With a tube, and none picked.');
   return findings([[chosen !== null, 'the new tire']], doubts);
 };
 

@@ -1,5 +1,7 @@
 import { PSI_IN_KPA } from '../units/factors';
+import { CHOICE_RULES } from './choice-rules';
 import type { Rule } from './rule';
+import { SIZE_RULES } from './size-rules';
 
 const psi = (value: number): number => Math.round(value * PSI_IN_KPA * 100) / 100;
 
@@ -96,4 +98,6 @@ export const DEFAULT_RULES: readonly Rule[] = [
     value: 7, unit: 'days', basis: 'memory', min: 1, max: 60,
     note: 'Common practice: after the first ride. The days are a default from memory.',
   },
+  ...CHOICE_RULES,
+  ...SIZE_RULES,
 ];

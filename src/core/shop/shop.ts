@@ -1,94 +1,104 @@
-import Joi from 'joi';
-import { InputError } from '../errors';
-import { count, marking, oneOf, quantity, record, text } from '../fields';
-import type { TorqueWrench } from '../torque';
-import { parseTubeLabel, type TubeStock } from '../tubes';
-import { parseMarking } from '../tires';
-import type { Machine, Wheel } from '../wheels';
+import type { Arrows } from '../tires';
+import type { Kept, Machine, Wheel } from '../wheels';
 
-/** A tire on the shelf. */
-export interface TireStock {
-  id: string;
+/** What a tread is made for. */
+export const TREADS = ['soft', 'hard', 'trials', 'half', 'touring', 'road', 'sport', 'slick', 'four-wheel', 'other'] as const;
+export type Tread = (typeof TREADS)[number];
+export const TREAD_WORDS: Record<Tread, string> = {
+  soft: 'knobby, soft ground', hard: 'knobby, hard ground', trials: 'trials type', half: 'half road, half dirt', touring: 'sport touring', road: 'road',
+  sport: 'sport', slick: 'slick', 'four-wheel': 'four wheels, loose ground', other: 'not said',
+};
+
+export const TUBE_WALLS = ['standard', 'heavy', 'ultra'] as const;
+export type TubeWall = (typeof TUBE_WALLS)[number];
+export const WALL_WORDS: Record<TubeWall, string> = { standard: 'standard', heavy: 'heavy duty', ultra: 'ultra heavy' };
+
+export const TUBE_VALVES = ['TR-4', 'TR-6', 'angled', 'rubber'] as const;
+export type TubeValve = (typeof TUBE_VALVES)[number];
+
+export const STRIP_MATERIALS = ['rubber', 'tape'] as const;
+export const STEMS = ['snap-in', 'clamp-in'] as const;
+
+/** What lies on the shelf. `priceMinor` in the smallest coin; null where it is not known. */
+export interface Stocked extends Kept {
+  count: number;
+  priceMinor: number | null;
+  note: string;
+}
+
+/** A tire on the shelf, new or a take-off with its depth. */
+export interface TireStock extends Stocked {
   marking: string;
+  tread: Tread;
   /** What the tread is for, in a few words. */
   pattern: string;
+  arrows: Arrows;
   dateCode: string | null;
   seatLimitKpa: number | null;
   lightMark: boolean;
-  count: number;
+  takeOff: boolean;
+  treadMm: number | null;
 }
-export type TubeItem = TubeStock;
-export interface WeightItem {
-  id: string;
+
+export interface TubeItem extends Stocked {
+  label: string;
+  valve: TubeValve;
+  wall: TubeWall;
+  /** Width of the tube laid flat. */
+  flatWidthMm: number | null;
+  massG: number | null;
+}
+
+/** A rim strip, or a roll of tape, for rims of `rimFromIn` to `rimToIn`. */
+export interface StripItem extends Stocked {
+  material: (typeof STRIP_MATERIALS)[number];
+  widthMm: number;
+  rimFromIn: number;
+  rimToIn: number;
+}
+
+export interface LockItem extends Stocked {
+  /** The rim's width that it is made for. */
+  widthIn: number;
+  holeMm: number;
+  massG: number;
+}
+
+/** A stem for tubeless rims. */
+export interface ValveItem extends Stocked {
+  stem: (typeof STEMS)[number];
+  holeMm: number;
+  lengthMm: number;
+  angled: boolean;
+}
+
+export interface WeightItem extends Stocked {
   massG: number;
   kind: 'spoke' | 'adhesive';
-  count: number;
 }
-export type WrenchItem = Omit<TorqueWrench, 'leverMm'> & { id: string; leverMm: number | null };
 
-export interface StockItem {
+export interface WrenchItem extends Kept {
+  name: string;
+  minNm: number;
+  maxNm: number;
+  leverMm: number | null;
+  note: string;
+}
+
+/** Everything that the shop keeps a list of. */
+export interface Records {
+  machines: Machine;
+  wheels: Wheel;
   tires: TireStock;
   tubes: TubeItem;
+  strips: StripItem;
+  locks: LockItem;
+  valves: ValveItem;
   weights: WeightItem;
   wrenches: WrenchItem;
 }
-export type StockKind = keyof StockItem;
-export const STOCK_KINDS: readonly StockKind[] = ['tires', 'tubes', 'weights', 'wrenches'];
+export type RecordKind = keyof Records;
+export const RECORD_KINDS: readonly RecordKind[] = ['machines', 'wheels', 'tires', 'tubes', 'strips', 'locks', 'valves', 'weights', 'wrenches'];
 
-/** Everything a screen needs to know of the shop. */
-export interface Shop {
-  name: string;
-  people: string[];
-  machines: Machine[];
-  wheels: Wheel[];
-  tires: TireStock[];
-  tubes: TubeItem[];
-  weights: WeightItem[];
-  wrenches: WrenchItem[];
-}
-
-const reads =
-  (parse: (value: string) => unknown) =>
-  (value: string, helpers: Joi.CustomHelpers): string | Joi.ErrorReport => {
-    try {
-      parse(value);
-      return value;
-    } catch (error) {
-      if (error instanceof InputError) return helpers.error('any.invalid');
-      throw error;
-    }
-  };
-
-const id = text(60, 'The record\u2019s name in the database');
-const pieces = count(0, 10_000, 'How many are in stock');
-
-/** What a stock record may hold, by kind. */
-export const stockSchemas: Record<StockKind, Joi.Schema> = {
-  tires: record(
-    {
-      id,
-      marking: marking('The size, as in 110/90-19 62M').custom(reads(parseMarking)),
-      pattern: text(60, 'What the tread is for'),
-      dateCode: Joi.string().pattern(/^\d{3,4}$/).allow(null).required().meta({ expected: 'Date code: four digits, week then year, as in 1523' }),
-      seatLimitKpa: quantity('kPa', 20, 1000, 'Seating limit on the sidewall').allow(null),
-      lightMark: Joi.boolean().required().meta({ expected: 'Light mark: true or false' }),
-      count: pieces,
-    },
-    'A tire',
-  ),
-  tubes: record({ id, label: text(80, 'The sizes on the label, as in 2.75/3.00-21').custom(reads(parseTubeLabel)), count: pieces }, 'A tube'),
-  weights: record(
-    { id, massG: quantity('g', 0.5, 200, 'Mass of a piece'), kind: oneOf(['spoke', 'adhesive'], 'How it holds'), count: pieces },
-    'A weight',
-  ),
-  wrenches: record(
-    {
-      id,
-      name: text(60, 'Name of the wrench'),
-      minNm: quantity('Nm', 0, 2000, 'Lowest setting'),
-      maxNm: quantity('Nm', 0.1, 2000, 'Highest setting'),
-      leverMm: quantity('mm', 50, 2000, 'Drive to middle of the grip').allow(null),
-    },
-    'A wrench',
-  ),
-};
+/** Everything a screen needs to know of the shop, archived records included. */
+export type Shop = { name: string; people: string[] } & { [K in RecordKind]: Records[K][] };

@@ -1,10 +1,19 @@
-/** Tires: reading a marking, comparing two sizes, and the age of a date code. */
+/** Tires: reading a marking, comparing sizes, what a tire suits, how old it is and how far it still goes. */
 export { tireSize, readTire, type TireSize } from './tire-size';
-export { tireCompare, CLEARANCE_PLACES, PLACE_WORDS, type ClearancePlace, type TireComparison } from './tire-compare';
+export {
+  tireCompare, compareSizes, CLEARANCE_PLACES, PLACE_WORDS,
+  type ClearancePlace, type Clearances, type CompareContext, type SizeChange, type TireComparison,
+} from './tire-compare';
+export { sidewallRead, type SidewallPart } from './sidewall-read';
+export { rimWidthFit, fitRimWidth, type RimWidthFit } from './rim-width-fit';
+export { loadSpeedFit, fitLoadSpeed, type LoadSheet, type LoadSpeedFit, type ServiceNeed } from './load-speed-fit';
+export { directionFit, fitDirection, forwardTurn, ARROWS, type Arrows, type DirectionFit } from './direction-fit';
+export { treadWear, type TreadReading, type TreadWear } from './tread-wear';
 export { dateCodeOn } from './date-code';
-export { tireAge, type TireAge } from './tire-age';
-export { parseMarking, type Marking } from './marking';
+export { tireAge, ageOf, type TireAge } from './tire-age';
+export { parseMarking, type Marking, type MarkingPart, type PartKind } from './marking';
 export { NOTATIONS, type Construction, type Notation } from './size-notation';
 export { maxLoadKg, LOAD_INDEX_KG } from './load-index';
 export { maxSpeedKmh, SPEED_SYMBOL_KMH } from './speed-symbol';
 export { nominalRimMm } from './rim-diameter';
+export { sizePicture, SIZE_LETTERS, type PictureShape, type SizePicture } from './size-picture';

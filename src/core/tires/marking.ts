@@ -4,6 +4,18 @@ import { nominalRimMm } from './rim-diameter';
 import { READERS, type Construction, type SizeHead } from './size-notation';
 import { SPEED_SYMBOL_KMH } from './speed-symbol';
 
+/** What a piece of a marking is. */
+export type PartKind =
+  | 'width' | 'aspect' | 'overall' | 'letters' | 'construction' | 'rim' | 'motorcycle' | 'service' | 'tubeless' | 'tube-type'
+  | 'front' | 'rear' | 'reinforced' | 'not-for-highway' | 'ply' | 'mud-and-snow';
+
+/** A piece of a marking and where it stands in `text`. */
+export interface MarkingPart {
+  kind: PartKind;
+  from: number;
+  to: number;
+}
+
 /** A sidewall marking taken apart; nothing computed yet. */
 export interface Marking {
   head: SizeHead;
@@ -15,53 +27,87 @@ export interface Marking {
   position: 'front' | 'rear' | null;
   reinforced: boolean;
   notForHighway: boolean;
+  /** Strength of the carcass as printed, `6PR`; null where it is not. */
+  plyRating: number | null;
+  mudAndSnow: boolean;
+  /** What each piece of the text is, in order, for readers who learn. */
+  parts: MarkingPart[];
+  /** The text as it was read: capitals, one kind of dash. */
+  text: string;
   /** The same marking as this program writes it. */
   canonical: string;
 }
 
 const SIZE_RIGHT = 'a size such as 150/70-17, 120/70 ZR 17, 3.00-21, 25x8-12 or MT90B16, as printed on the sidewall';
 
-const TAILS: readonly { pattern: RegExp; read(marking: Marking, match: RegExpExecArray): void }[] = [
-  { pattern: /^M\/?C(?![A-Z])/, read: () => undefined },
-  { pattern: /^\(?(\d{1,3})\s*([A-Z])\)?(?![A-Z0-9])/, read: readService },
-  { pattern: /^TL(?![A-Z])|^TUBELESS(?![A-Z])/, read: (m) => void (m.tubeless = true) },
-  { pattern: /^TT(?![A-Z])|^TUBE ?TYPE(?![A-Z])/, read: (m) => void (m.tubeless = false) },
-  { pattern: /^(FRONT|F)(?![A-Z])/, read: (m) => void (m.position = 'front') },
-  { pattern: /^(REAR|R)(?![A-Z])/, read: (m) => void (m.position = 'rear') },
-  { pattern: /^REINF(ORCED)?\.?(?![A-Z])/, read: (m) => void (m.reinforced = true) },
-  { pattern: /^NHS(?![A-Z])/, read: (m) => void (m.notForHighway = true) },
-];
+type Noted = Pick<
+  Marking,
+  'loadIndex' | 'speedSymbol' | 'tubeless' | 'position' | 'reinforced' | 'notForHighway' | 'plyRating' | 'mudAndSnow'
+>;
 
-function readService(marking: Marking, match: RegExpExecArray): void {
+const nothingNoted = (): Noted => ({
+  loadIndex: null, speedSymbol: null, tubeless: null, position: null, reinforced: false, notForHighway: false, plyRating: null, mudAndSnow: false,
+});
+
+interface Tail {
+  kind: PartKind;
+  pattern: RegExp;
+  read(noted: Noted, match: RegExpExecArray): void;
+}
+
+const wrong = (message: string, expected: string) => new InputError('marking', message, expected);
+
+const readService: Tail['read'] = (noted, match) => {
   const index = Number(match[1]);
   const symbol = match[2]!;
   if (LOAD_INDEX_KG[index] === undefined)
     throw wrong(`${index} is not a load index.`, `a load index from 0 to ${LOAD_INDEX_KG.length - 1}, as in 69H`);
   if (SPEED_SYMBOL_KMH[symbol] === undefined)
     throw wrong(`${symbol} is not a speed symbol.`, `one of ${Object.keys(SPEED_SYMBOL_KMH).join(' ')}, as in 69H`);
-  marking.loadIndex = index;
-  marking.speedSymbol = symbol;
-}
+  noted.loadIndex = index;
+  noted.speedSymbol = symbol;
+};
 
-const wrong = (message: string, expected: string) => new InputError('marking', message, expected);
+/** What may follow the size, in any order. */
+const TAILS: readonly Tail[] = [
+  { kind: 'motorcycle', pattern: /^M\/?C(?![A-Z])/, read: () => undefined },
+  { kind: 'mud-and-snow', pattern: /^M\s?[+/]\s?S(?![A-Z])/, read: (n) => void (n.mudAndSnow = true) },
+  { kind: 'ply', pattern: /^(\d{1,2})\s?P\.?R\.?(?![A-Z])/, read: (n, match) => void (n.plyRating = Number(match[1])) },
+  { kind: 'service', pattern: /^\(?(\d{1,3})\s*([A-Z])\)?(?![A-Z0-9])/, read: readService },
+  { kind: 'tubeless', pattern: /^TL(?![A-Z])|^TUBELESS(?![A-Z])/, read: (n) => void (n.tubeless = true) },
+  { kind: 'tube-type', pattern: /^TT(?![A-Z])|^TUBE ?TYPE(?![A-Z])/, read: (n) => void (n.tubeless = false) },
+  { kind: 'front', pattern: /^(FRONT|F)(?![A-Z])/, read: (n) => void (n.position = 'front') },
+  { kind: 'rear', pattern: /^(REAR|R)(?![A-Z])/, read: (n) => void (n.position = 'rear') },
+  { kind: 'reinforced', pattern: /^REINF(ORCED)?\.?(?![A-Z])/, read: (n) => void (n.reinforced = true) },
+  { kind: 'not-for-highway', pattern: /^NHS(?![A-Z])/, read: (n) => void (n.notForHighway = true) },
+];
 
 const constructionOf = (sign: string | undefined): Construction =>
   sign === 'R' || sign === 'ZR' ? 'radial' : sign === 'B' ? 'belted' : 'bias';
 
 const SIGN: Record<Construction, string> = { bias: '-', belted: 'B', radial: 'R' };
 
-const canonicalText = (m: Omit<Marking, 'canonical'>): string => {
-  const service = m.loadIndex === null ? '' : ` ${m.loadIndex}${m.speedSymbol}`;
-  const tube = m.tubeless === null ? '' : m.tubeless ? ' TL' : ' TT';
-  const end = m.position === null ? '' : m.position === 'front' ? ' Front' : ' Rear';
-  return `${m.head.text}${SIGN[m.construction]}${m.rimDiameterIn}${service}${tube}${end}${m.reinforced ? ' Reinf' : ''}${m.notForHighway ? ' NHS' : ''}`;
-};
+const canonicalText = ({ head, construction, rimDiameterIn }: ReadSize, n: Noted): string =>
+  [
+    `${head.text}${SIGN[construction]}${rimDiameterIn}`,
+    n.loadIndex !== null && `${n.loadIndex}${n.speedSymbol}`,
+    n.plyRating !== null && `${n.plyRating}PR`,
+    n.tubeless !== null && (n.tubeless ? 'TL' : 'TT'),
+    n.position !== null && (n.position === 'front' ? 'Front' : 'Rear'),
+    n.reinforced && 'Reinf',
+    n.mudAndSnow && 'M+S',
+    n.notForHighway && 'NHS',
+  ]
+    .filter(Boolean)
+    .join(' ');
 
 interface ReadSize {
   head: SizeHead;
   construction: Construction;
   rimDiameterIn: number;
-  rest: string;
+  parts: MarkingPart[];
+  /** Where the size ends in the text. */
+  end: number;
 }
 
 /** The size at the start of a marking, by the first notation that reads it whole. */
@@ -71,8 +117,8 @@ const readSize = (clean: string, printed: string): ReadSize => {
     return start ? [{ reader, start }] : [];
   });
   for (const { reader, start } of starts) {
-    const after = clean.slice(start[0].length);
-    const end = new RegExp(`^\\s*(${reader.signs})\\s*(\\d{1,2})(?!\\d)`).exec(after);
+    const from = start[0].length;
+    const end = new RegExp(`^\\s*(${reader.signs})\\s*(\\d{1,2})(?!\\d)`, 'd').exec(clean.slice(from));
     if (!end) continue;
     const head = reader.read(start);
     if (typeof head === 'string') throw wrong(`${head.split(';')[0]}.`, head.split('; ')[1] ?? SIZE_RIGHT);
@@ -81,7 +127,13 @@ const readSize = (clean: string, printed: string): ReadSize => {
     if (rimMm === undefined) throw wrong(`${rimDiameterIn} is no rim diameter.`, 'a rim diameter of 4 to 23 inches');
     if (head.overallDiameterMm !== null && head.overallDiameterMm <= rimMm)
       throw wrong(`The tire would be no taller than its ${rimDiameterIn} inch rim.`, 'an overall diameter larger than the rim, then the width, then the rim, as in 25x8-12');
-    return { head, construction: constructionOf(end[1]), rimDiameterIn, rest: after.slice(end[0].length) };
+    const part = (kind: PartKind, at: [number, number] | undefined, shift: number): MarkingPart => ({ kind, from: at![0] + shift, to: at![1] + shift });
+    const parts = [
+      ...reader.pieces.map((kind, i) => part(kind, start.indices![reader.pieces.length === 1 ? 0 : i + 1], 0)),
+      part('construction', end.indices![1], from),
+      part('rim', end.indices![2], from),
+    ];
+    return { head, construction: constructionOf(end[1]), rimDiameterIn, parts, end: from + end[0].length };
   }
   const { start } = starts[0] ?? {};
   if (!start) throw wrong(`"${printed.slice(0, 20)}" does not start like a size this program reads.`, SIZE_RIGHT);
@@ -91,38 +143,31 @@ const readSize = (clean: string, printed: string): ReadSize => {
   throw wrong(`It makes sense up to "${start[0].trim()}"; "${rest}" does not follow.`, example);
 };
 
+/** Spaces and commas between the pieces after the size. */
+const gapAt = (clean: string, at: number): number => at + /^[\s,]*/.exec(clean.slice(at))![0].length;
+
 /**
  * Takes a marking apart: the size in any notation of `READERS`, and what is printed after it.
  * Throws `InputError` that says where the marking stopped making sense and what would be right.
  */
 export const parseMarking = (printed: string): Marking => {
-  const clean = printed.trim().toUpperCase().replace(/[×*]/g, 'X').replace(/[–—−]/g, '-').replace(/\s+/g, ' ');
+  const clean = printed.trim().toUpperCase().replace(/[×*]/g, 'X').replace(/[–—−‐]/g, '-').replace(/\s+/g, ' ');
   if (!clean) throw wrong('The size is empty.', SIZE_RIGHT);
-  const { head, construction, rimDiameterIn, rest: tails } = readSize(clean, printed);
-  const marking: Marking = {
-    head,
-    rimDiameterIn,
-    construction,
-    loadIndex: null,
-    speedSymbol: null,
-    tubeless: null,
-    position: null,
-    reinforced: false,
-    notForHighway: false,
-    canonical: '',
-  };
-  let rest = tails.trimStart();
-  while (rest) {
-    const tail = TAILS.map((t) => ({ t, m: t.pattern.exec(rest) })).find((x) => x.m);
-    if (!tail?.m) {
+  const size = readSize(clean, printed);
+  const noted = nothingNoted();
+  const parts = [...size.parts];
+  for (let at = gapAt(clean, size.end); at < clean.length; ) {
+    const rest = clean.slice(at);
+    const found = TAILS.map((tail) => ({ tail, match: tail.pattern.exec(rest) })).find((x) => x.match);
+    if (!found?.match)
       throw wrong(
-        `It makes sense up to "${clean.slice(0, clean.length - rest.length).trim()}"; "${rest.slice(0, 12)}" does not follow.`,
-        'after the size: M/C, load index and speed symbol (69H), TL or TT, Front or Rear, Reinf, NHS',
+        `It makes sense up to "${clean.slice(0, at).trim()}"; "${rest.slice(0, 12)}" does not follow.`,
+        'after the size: M/C, load index and speed symbol (69H), TL or TT, Front or Rear, Reinf, NHS, M+S, 6PR',
       );
-    }
-    tail.t.read(marking, tail.m);
-    rest = rest.slice(tail.m[0].length).replace(/^[\s,]+/, '');
+    found.tail.read(noted, found.match);
+    parts.push({ kind: found.tail.kind, from: at, to: at + found.match[0].length });
+    at = gapAt(clean, at + found.match[0].length);
   }
-  marking.canonical = canonicalText(marking);
-  return marking;
+  const { head, construction, rimDiameterIn } = size;
+  return { head, construction, rimDiameterIn, ...noted, parts, text: clean, canonical: canonicalText(size, noted) };
 };

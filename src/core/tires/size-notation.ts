@@ -10,8 +10,9 @@ export type Construction = 'bias' | 'belted' | 'radial';
 /** A size before its construction and rim: what it states, and nothing made up. */
 export interface SizeHead {
   notation: Notation;
-  /** Section width; tread width for a slick. */
-  widthMm: number;
+  /** Section width; tread width for a slick; null for a letter size, which codes it. */
+  widthMm: number | null;
+  letters: string | null;
   /** Percent; null where the notation does not state it. */
   aspectRatio: number | null;
   /** Null where the notation does not state it. */
@@ -23,7 +24,9 @@ export interface SizeHead {
 interface Reader {
   notation: Notation;
   head: RegExp;
-  /** Signs that may stand before the rim; `X` only where nothing else uses it. */
+  /** What the groups of `head` are; one alone stands for the whole of it. */
+  pieces: readonly ('width' | 'aspect' | 'overall' | 'letters')[];
+  /** Signs that may stand before the rim. */
   signs: string;
   read(match: RegExpExecArray): SizeHead | string;
 }
@@ -31,19 +34,14 @@ interface Reader {
 const within = (value: number, min: number, max: number, what: string, unit: string): string | null =>
   value < min || value > max ? `${value} is no ${what}; from ${min} to ${max} ${unit} would be` : null;
 
-/**
- * Width in mm by the letters of a cruiser size. Basis: memory; the height is the percent that follows.
- */
-export const LETTER_WIDTH_MM: Readonly<Record<string, number>> = {
-  MH: 80, MJ: 90, MM: 100, MN: 110, MP: 120, MR: 120, MT: 130, MU: 140, MV: 150,
-};
+const LETTERS = ['MH', 'MJ', 'MM', 'MN', 'MP', 'MR', 'MT', 'MU', 'MV'];
 
 const metric = (match: RegExpExecArray): SizeHead | string => {
   const [width, aspect] = [Number(match[1]), Number(match[2])];
   return (
     within(width, 40, 400, 'section width in mm', 'mm') ??
     within(aspect, 25, 110, 'aspect ratio in percent', 'percent') ?? {
-      notation: 'metric', widthMm: width, aspectRatio: aspect, overallDiameterMm: null, text: `${width}/${aspect}`,
+      notation: 'metric', widthMm: width, aspectRatio: aspect, overallDiameterMm: null, letters: null, text: `${width}/${aspect}`,
     }
   );
 };
@@ -55,6 +53,7 @@ const inch = (width: number): SizeHead | string =>
     widthMm: width * INCH_IN_MM,
     aspectRatio: null,
     overallDiameterMm: null,
+    letters: null,
     text: width.toFixed(2),
   };
 
@@ -67,28 +66,38 @@ const byDiameter = (notation: 'flotation' | 'slick', separator: string) => (matc
       widthMm: width * INCH_IN_MM,
       aspectRatio: null,
       overallDiameterMm: overall * INCH_IN_MM,
+      letters: null,
       text: notation === 'slick' ? `${overall.toFixed(1)}${separator}${width}` : `${overall}${separator}${width}`,
     }
   );
 };
 
 const letter = (match: RegExpExecArray): SizeHead | string => {
-  const widthMm = LETTER_WIDTH_MM[match[1]!];
-  if (widthMm === undefined) return `${match[1]} is no letter size; one of ${Object.keys(LETTER_WIDTH_MM).join(' ')} would be`;
+  const letters = match[1]!;
+  if (!LETTERS.includes(letters)) return `${letters} is no letter size; one of ${LETTERS.join(' ')} would be`;
   const aspect = Number(match[2]);
   return (
     within(aspect, 25, 110, 'aspect ratio in percent', 'percent') ?? {
-      notation: 'letter', widthMm, aspectRatio: aspect, overallDiameterMm: null, text: `${match[1]}${aspect}`,
+      notation: 'letter', widthMm: null, aspectRatio: aspect, overallDiameterMm: null, letters, text: `${letters}${aspect}`,
     }
   );
 };
 
 /** How each notation starts, tried in this order. */
 export const READERS: readonly Reader[] = [
-  { notation: 'metric', head: /^(\d{2,3})\/(\d{2,3})(?![.\d])/, signs: '-|ZR|R|B', read: metric },
-  { notation: 'flotation', head: /^(?:AT\s*)?(\d{1,2}(?:\.\d{1,2})?)\s*X\s*(\d{1,2}(?:\.\d{1,2})?)/, signs: '-|R|B', read: byDiameter('flotation', 'x') },
-  { notation: 'slick', head: /^(\d{2}\.\d)\s*\/\s*(\d{1,2}(?:\.\d{1,2})?)/, signs: '-|R', read: byDiameter('slick', '/') },
-  { notation: 'inch', head: /^(\d)\s+([1357])\/([248])/, signs: '-|X|R|B', read: (m) => inch(Number(m[1]) + Number(m[2]) / Number(m[3])) },
-  { notation: 'inch', head: /^(\d{1,2}\.\d{1,2})(?!\d)/, signs: '-|X|R|B', read: (m) => inch(Number(m[1])) },
-  { notation: 'letter', head: /^(M[A-Z])\s*(\d{2})(?!\d)/, signs: '-|B|R', read: letter },
+  { notation: 'metric', head: /^(\d{2,3})\/(\d{2,3})(?![.\d])/d, pieces: ['width', 'aspect'], signs: '-|X|ZR|R|B', read: metric },
+  {
+    notation: 'flotation', head: /^(?:AT\s*)?(\d{1,2}(?:\.\d{1,2})?)\s*X\s*(\d{1,2}(?:\.\d{1,2})?)/d, pieces: ['overall', 'width'],
+    signs: '-|X|R|B', read: byDiameter('flotation', 'x'),
+  },
+  {
+    notation: 'slick', head: /^(\d{2}\.\d)\s*\/\s*(\d{1,2}(?:\.\d{1,2})?)/d, pieces: ['overall', 'width'],
+    signs: '-|R', read: byDiameter('slick', '/'),
+  },
+  {
+    notation: 'inch', head: /^(\d)\s+([1357])\/([248])/d, pieces: ['width'],
+    signs: '-|X|R|B', read: (m) => inch(Number(m[1]) + Number(m[2]) / Number(m[3])),
+  },
+  { notation: 'inch', head: /^(\d{1,2}\.\d{1,2})(?!\d)/d, pieces: ['width'], signs: '-|X|R|B', read: (m) => inch(Number(m[1])) },
+  { notation: 'letter', head: /^(M[A-Z])\s*(\d{2})(?!\d)/d, pieces: ['letters', 'aspect'], signs: '-|B|R', read: letter },
 ];

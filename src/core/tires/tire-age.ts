@@ -1,7 +1,7 @@
 import { InputError } from '../errors';
 import { date, ruleValues, text } from '../fields';
 import { ruleNumber, type RuleValues } from '../rules';
-import { defineWorking } from '../working';
+import { defineWorking, SILENT, type Show } from '../working';
 import { weekOneOf } from './date-code';
 
 /** When a tire was made and how old it is on a day. */
@@ -24,6 +24,30 @@ const yearOf = (digits: string, onYear: number): number => {
   return inThisCentury;
 };
 
+const measure = (given: string, onDate: string, rules: RuleValues | undefined, show: Show): TireAge => {
+  const code = given.trim();
+  if (!/^\d{3,4}$/.test(code)) throw wrong(`"${code}" is not a date code.`);
+  const on = new Date(`${onDate}T00:00:00Z`);
+  const week = Number(code.slice(0, 2));
+  if (week < 1 || week > 53) throw wrong(`There is no week ${code.slice(0, 2)}.`);
+  const year = yearOf(code.slice(2), on.getUTCFullYear());
+  const starts = new Date(weekOneOf(year).getTime() + (week - 1) * 7 * DAY_MS);
+  if (starts > on) throw wrong(`Week ${week} of ${year} is still to come.`);
+  const startsOn = starts.toISOString().slice(0, 10);
+  show.basis('published', '49 CFR 574.5, tire identification number, date code');
+  show.line('made', `${code}: week ${week} of ${year}`, startsOn);
+  const ageYears = show.line('age', `days since then / ${DAYS_PER_YEAR}`, (on.getTime() - starts.getTime()) / DAY_MS / DAYS_PER_YEAR, 'years');
+  const checkYears = ruleNumber('tire.ageCheckYears', rules, show);
+  const stopYears = ruleNumber('tire.ageStopYears', rules, show);
+  const verdict = ageYears >= stopYears ? 'stop' : ageYears >= checkYears ? 'check' : 'good';
+  show.verdict(verdict);
+  if (code.length === 3) show.caution('Three digits: made before 2000, the decade is not stated. Old stock is a finding.');
+  return { weekOf: { week, year, startsOn }, ageYears, verdict };
+};
+
+/** The age alone, without lines. Throws `InputError`. */
+export const ageOf = (dateCode: string, onDate: string, rules?: RuleValues): TireAge => measure(dateCode, onDate, rules, SILENT);
+
 /**
  * Age of a tire from its date code.
  *
@@ -40,29 +64,5 @@ export const tireAge = defineWorking<{ dateCode: string; onDate: string; rules?:
     rules: ruleValues(),
   },
   example: { dateCode: '1523', onDate: '2026-04-30' },
-  work({ dateCode, onDate, rules }, show) {
-    const code = dateCode.trim();
-    if (!/^\d{3,4}$/.test(code)) throw wrong(`"${code}" is not a date code.`);
-    const on = new Date(`${onDate}T00:00:00Z`);
-    const week = Number(code.slice(0, 2));
-    if (week < 1 || week > 53) throw wrong(`There is no week ${code.slice(0, 2)}.`);
-    const year = yearOf(code.slice(2), on.getUTCFullYear());
-    const starts = new Date(weekOneOf(year).getTime() + (week - 1) * 7 * DAY_MS);
-    if (starts > on) throw wrong(`Week ${week} of ${year} is still to come.`);
-    show.basis('published', '49 CFR 574.5, tire identification number, date code');
-    show.line('made', `${code}: week ${week} of ${year}`, starts.toISOString().slice(0, 10));
-    const ageYears = show.line(
-      'age',
-      `days since then / ${DAYS_PER_YEAR}`,
-      (on.getTime() - starts.getTime()) / DAY_MS / DAYS_PER_YEAR,
-      'years',
-    );
-    const checkYears = ruleNumber('tire.ageCheckYears', rules, show);
-    const stopYears = ruleNumber('tire.ageStopYears', rules, show);
-    const verdict = ageYears >= stopYears ? 'stop' : ageYears >= checkYears ? 'check' : 'good';
-    show.verdict(verdict);
-    if (code.length === 3)
-      show.caution('Three digits: made before 2000, the decade is not stated. Old stock is a finding.');
-    return { weekOf: { week, year, startsOn: starts.toISOString().slice(0, 10) }, ageYears, verdict };
-  },
+  work: ({ dateCode, onDate, rules }, show) => measure(dateCode, onDate, rules, show),
 });

@@ -1,3 +1,7 @@
-/** Tubes: reading their labels and picking the one that covers a tire. */
-export { tubePick, type TubePick, type TubeStock, type TubeFit } from './tube-pick';
+/** Tubes: whether one is needed, which one, how far it stretches, whether the old one goes in again. */
 export { parseTubeLabel, type TubeRange } from './tube-label';
+export { tubeNeed, needsTube, type TubeNeed, type TubeNeedInput } from './tube-need';
+export { tubePick, fitTubes, TUBE_USES, type TubeFit, type TubePick, type TubeStock, type TubeUse } from './tube-pick';
+export { tubeStretch, stretchOf, ellipseGirthMm, type TubeStretch } from './tube-stretch';
+export { tubeReuse, type TubeFindings } from './tube-reuse';
+export { tubeDouble, tubeMassG, type DoubledTube } from './tube-double';

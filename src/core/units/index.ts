@@ -1,6 +1,8 @@
 /** Units: what they are called, how they convert, and how the fitter reads and writes them. */
 export { UNIT_NAMES, type Unit } from './unit';
 export { formatQuantity, fromDisplay, toDisplay, displayUnit, DEFAULT_UNITS, type UnitPreferences } from './display';
+export { formatMoney, parseMoney, writeMoney } from './money';
+export { said, sayIn, type Said, type SaidQuantity } from './said';
 export { clockText, degText, mirrored, normalDeg, parseAngle, angleBetween, meanDeg, placeText } from './angle';
 export {
   FT_LBF_IN_NM,

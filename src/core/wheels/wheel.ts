@@ -28,28 +28,57 @@ export const BUILD_WORDS: Record<Build, string> = {
 
 export const DISC_SIDES = ['left', 'right', 'both', 'none'] as const;
 
-/** A fastener with the manual's torque; `snug` where no figure exists. */
+/** A fastener with the manual's torque; `torqueNm` null where it is only snug. `socket` as the fitter calls it, `27 mm`. */
 export interface Fastener {
   name: string;
   wheel: 'front' | 'rear' | 'any';
   torqueNm: number | null;
+  socket: string | null;
 }
 
-/** A machine as the shop keeps it. Placard pressures are cold, in kPa. */
-export interface Machine {
+/** A record of the shop. `version` counts its changes, so that nobody overwrites what he has not seen. */
+export interface Kept {
   id: string;
+  archived: boolean;
+  version: number;
+}
+
+/** A machine as the shop keeps it. Placard pressures are cold, in kPa; masses are ready to ride, without a rider. */
+export interface Machine extends Kept {
   name: string;
   kind: MachineKind;
   rider: string;
   drive: Drive;
   placardFrontKpa: number | null;
   placardRearKpa: number | null;
+  minLoadIndexFront: number | null;
+  minLoadIndexRear: number | null;
+  minSpeedSymbol: string | null;
+  emptyFrontKg: number | null;
+  emptyRearKg: number | null;
+  sprocketFront: number | null;
+  sprocketRear: number | null;
+  wheelSensors: boolean;
   fasteners: Fastener[];
+  note: string;
+}
+
+/** Runout once measured, total indicated. */
+export interface Runout {
+  onDate: string;
+  lateralMm: number;
+  radialMm: number;
+}
+
+/** A depth of tread once measured, and the distance run by then. */
+export interface TreadDepth {
+  onDate: string;
+  km: number;
+  depthMm: number;
 }
 
 /** A wheel as the shop keeps it. Angles in degrees clockwise from the valve, seen from the disc side. */
-export interface Wheel {
-  id: string;
+export interface Wheel extends Kept {
   machineId: string;
   position: Position;
   build: Build;
@@ -57,11 +86,28 @@ export interface Wheel {
   /** The tire on it when last seen. */
   tireMarking: string;
   tube: boolean;
+  /** The rim is marked for tubeless tires. */
+  tubelessMarked: boolean;
+  /** Spokes, or the halves of a split rim, are sealed by design. */
+  sealed: boolean;
+  valveHoleMm: number | null;
   rimLockDegs: number[];
+  lockHoleMm: number | null;
   spokes: number;
   discSide: (typeof DISC_SIDES)[number];
   rimLimitKpa: number | null;
+  /** Where the bare wheel settles. */
+  heavySpotDeg: number | null;
+  runouts: Runout[];
+  /** Of the tire on it now. */
+  treads: TreadDepth[];
+  /** Beadlock: ring to wheel with the ring seated. */
+  ringGapMm: number | null;
+  note: string;
 }
+
+/** Machines that stand on four wheels. */
+export const onFourWheels = (kind: MachineKind): boolean => kind === 'quad' || kind === 'side-by-side';
 
 /** The end of the machine that the wheel is at. */
 export const wheelEnd = (position: Position): 'front' | 'rear' => (position.includes('front') ? 'front' : 'rear');

@@ -1,6 +1,7 @@
 import { check } from '../fields';
 import { angleBetween, mirrored } from '../units';
-import { machineSchema, spokeDegs, weightPlaces, wheelDial, wheelSchema, type DialMark, type DialShape } from '.';
+import { recordSchema } from '../shop';
+import { spokeDegs, weightPlaces, wheelDial, type DialMark, type DialShape } from '.';
 import { sampleMachine, sampleWheel } from '../../../tests/sample';
 
 const draw = (marks: DialMark[], sideUp: 'disc' | 'other' = 'disc', tireOn = true) =>
@@ -70,17 +71,17 @@ describe('where weights go', () => {
 
 describe('records from outside', () => {
   test('a machine and a wheel as the shop keeps them', () => {
-    expect(check(machineSchema, sampleMachine())).toEqual(sampleMachine());
-    expect(check(wheelSchema, sampleWheel())).toEqual(sampleWheel());
+    expect(check(recordSchema('machines'), sampleMachine())).toEqual(sampleMachine());
+    expect(check(recordSchema('wheels'), sampleWheel())).toEqual(sampleWheel());
   });
 
   test.each([
-    [wheelSchema, { ...sampleWheel(), position: 'middle' }, 'position'],
-    [wheelSchema, { ...sampleWheel(), rimLockDegs: [400] }, 'rimLockDegs[0]'],
-    [wheelSchema, { ...sampleWheel(), spokes: -1 }, 'spokes'],
-    [machineSchema, { ...sampleMachine(), name: '' }, 'name'],
-    [machineSchema, { ...sampleMachine(), fasteners: [{ name: 'nut', wheel: 'rear', torqueNm: 0 }] }, 'fasteners[0].torqueNm'],
-    [machineSchema, { ...sampleMachine(), placardRearKpa: 9000 }, 'placardRearKpa'],
+    [recordSchema('wheels'), { ...sampleWheel(), position: 'middle' }, 'position'],
+    [recordSchema('wheels'), { ...sampleWheel(), rimLockDegs: [400] }, 'rimLockDegs[0]'],
+    [recordSchema('wheels'), { ...sampleWheel(), spokes: -1 }, 'spokes'],
+    [recordSchema('machines'), { ...sampleMachine(), name: '' }, 'name'],
+    [recordSchema('machines'), { ...sampleMachine(), fasteners: [{ name: 'nut', wheel: 'rear', torqueNm: 0 }] }, 'fasteners[0].torqueNm'],
+    [recordSchema('machines'), { ...sampleMachine(), placardRearKpa: 9000 }, 'placardRearKpa'],
   ])('%# is refused at its field', (schema, value, field) => {
     expect(() => check(schema, value)).toThrow(expect.objectContaining({ field }));
   });

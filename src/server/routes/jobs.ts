@@ -61,7 +61,7 @@ export const jobRoutes = (jobs: JobStore, shop: ShopStore): Router => {
   router.get('/:id/card.pdf', async (req, res) => {
     const units = checkQuery<UnitPreferences>(unitQuery, req.query);
     const job = jobs.find(req.params.id);
-    const pdf = await jobCardPdf({ job, entries: jobs.entriesOf(job.id), units, shopName: shop.all().name, on: new Date() });
+    const pdf = await jobCardPdf({ job, entries: jobs.entriesOf(job.id), units, shopName: shop.name(), on: new Date() });
     res.type('application/pdf').attachment(`job-${job.number}.pdf`).send(pdf);
   });
 

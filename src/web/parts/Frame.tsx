@@ -6,7 +6,9 @@ import { KeyHelp } from './KeyHelp';
 
 const PLACES = [
   ['/', 'Jobs'],
-  ['/stock', 'Stock'],
+  ['/records', 'Records'],
+  ['/bench/sizes', 'Size bench'],
+  ['/bench/sidewall', 'Sidewall'],
   ['/rules', 'Rules'],
   ['/workings', 'Workings'],
 ] as const;

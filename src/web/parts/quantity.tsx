@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { formatQuantity, fromDisplay, toDisplay, displayUnit, type Unit, type UnitPreferences } from '../../core/units';
+import { formatQuantity, fromDisplay, sayIn, toDisplay, displayUnit, type Said, type Unit, type UnitPreferences } from '../../core/units';
 import { useApp } from '../store';
 
 /** Quantities in the fitter's units: the one place where screens turn SI into what is read and typed. */
@@ -15,6 +15,8 @@ const unitsOf = (units: UnitPreferences) => ({
     const { text, label } = formatQuantity(value, unit, units, options);
     return unit === 'deg' ? `${text}${label}` : `${text} ${label}`;
   },
+  /** A sentence of the core with its quantities in the fitter's units. */
+  tell: (sentence: Said) => sayIn(sentence, units),
   label: (unit: Unit) => displayUnit(unit, units),
   /** The typed number as SI, or null when it is no number. A comma is read as a decimal point. */
   read: (typed: string, unit: Unit): number | null => {

@@ -14,48 +14,51 @@ const LineValue = ({ line }: { line: WorkingLine }) => {
 };
 
 /** Any working: its lines with the numbers filled in, what they rest on, and the cautions. */
-export const WorkingView = ({ working }: { working: Working }) => (
-  <div>
-    {working.verdict && (
-      <p className="mb-3 text-lg">
-        <VerdictMark verdict={working.verdict} />
-      </p>
-    )}
-    <dl className="rows">
-      {working.lines.map((line, i) => (
-        <div key={i} className="grid grid-cols-[1fr_auto] gap-x-4 border-b border-stone3 py-2">
-          <dt>
-            {line.label}
-            <span className="block text-[15px] text-ink2">{line.formula}</span>
-          </dt>
-          <dd className="num self-center text-right text-lg">
-            <LineValue line={line} />
-          </dd>
-        </div>
-      ))}
-    </dl>
-    {working.basis.length > 0 && (
-      <>
-        <h3 className="mt-5 mb-1 text-lg">What it rests on</h3>
-        <ul className="space-y-1">
-          {working.basis.map((b, i) => (
-            <li key={i} className="text-[16px]">
-              <span className="mr-2 font-semibold">{b.kind}</span>
-              {b.says}
-            </li>
+export const WorkingView = ({ working }: { working: Working }) => {
+  const { tell } = useUnits();
+  return (
+    <div>
+      {working.verdict && (
+        <p className="mb-3 text-lg">
+          <VerdictMark verdict={working.verdict} />
+        </p>
+      )}
+      <dl className="rows">
+        {working.lines.map((line, i) => (
+          <div key={i} className="grid grid-cols-[1fr_auto] gap-x-4 border-b border-stone3 py-2">
+            <dt>
+              {line.label}
+              <span className="block text-[15px] text-ink2">{line.formula}</span>
+            </dt>
+            <dd className="num self-center text-right text-lg">
+              <LineValue line={line} />
+            </dd>
+          </div>
+        ))}
+      </dl>
+      {working.basis.length > 0 && (
+        <>
+          <h3 className="mt-5 mb-1 text-lg">What it rests on</h3>
+          <ul className="space-y-1">
+            {working.basis.map((b, i) => (
+              <li key={i} className="text-[16px]">
+                <span className="mr-2 font-semibold">{b.kind}</span>
+                {tell(b)}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+      {working.cautions.length > 0 && (
+        <ul className="caution mt-5 space-y-1">
+          {working.cautions.map((c) => (
+            <li key={c}>{c}</li>
           ))}
         </ul>
-      </>
-    )}
-    {working.cautions.length > 0 && (
-      <ul className="caution mt-5 space-y-1">
-        {working.cautions.map((c) => (
-          <li key={c}>{c}</li>
-        ))}
-      </ul>
-    )}
-  </div>
-);
+      )}
+    </div>
+  );
+};
 
 interface Shown {
   title: string;

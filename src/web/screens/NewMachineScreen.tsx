@@ -2,8 +2,9 @@ import { nanoid } from '@reduxjs/toolkit';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { tireSize } from '../../core/tires';
-import { BUILDS, BUILD_WORDS, DISC_SIDES, DRIVES, KIND_WORDS, MACHINE_KINDS, POSITIONS, POSITION_WORDS, type Machine, type Wheel } from '../../core/wheels';
+import { BUILDS, BUILD_WORDS, DISC_SIDES, DRIVES, KIND_WORDS, MACHINE_KINDS, POSITIONS, POSITION_WORDS, rimCode, type Machine, type Wheel } from '../../core/wheels';
 import { InputError } from '../../core/errors';
+import { complete } from '../../core/shop';
 import { parseAngle } from '../../core/units';
 import { attempt } from '../../core/working';
 import { Button } from '../parts/Button';
@@ -64,13 +65,14 @@ export const NewMachineScreen = () => {
     const where = POSITION_WORDS[w.position];
     const size = attempt(tireSize, { marking: w.tireMarking || ' ' });
     if (!size.ok) throw new InputError(where, `${where}, tire: ${size.problem.message}`, size.problem.expected);
-    if (!w.rimCode.trim()) throw new InputError(where, `${where}: the rim code is empty.`, 'as stamped, for example 2.15x19');
+    const code = attempt(rimCode, { code: w.rimCode || ' ' });
+    if (!code.ok) throw new InputError(where, `${where}, rim code: ${code.problem.message}`, code.problem.expected);
     const spokes = w.build === 'spoked' ? Number(w.spokes) : 0;
     if (!Number.isInteger(spokes) || spokes < 0 || spokes > 80) throw new InputError(where, `${where}: the number of spokes does not fit.`, 'a whole number up to 80');
-    return {
+    return complete('wheels', {
       id: nanoid(), machineId, position: w.position, build: w.build, rimCode: w.rimCode.trim(), tireMarking: w.tireMarking.trim(),
-      tube: w.tube, rimLockDegs: parseLocks(w.locks), spokes, discSide: w.discSide, rimLimitKpa: null,
-    };
+      tube: w.tube, rimLockDegs: parseLocks(w.locks), spokes, discSide: w.discSide,
+    });
   };
   const optional = (text: string, what: string, unit: 'kPa' | 'Nm'): number | null => {
     if (!text.trim()) return null;
@@ -84,12 +86,12 @@ export const NewMachineScreen = () => {
       const id = nanoid();
       if (!name.trim()) throw new InputError('name', 'The machine has no name.', 'what the shop calls it');
       if (!rider.trim()) throw new InputError('rider', 'The rider has no name.', 'whose machine it is');
-      const machine: Machine = {
+      const machine = complete('machines', {
         id, name: name.trim(), kind, rider: rider.trim(), drive,
         placardFrontKpa: optional(front, 'Front placard', 'kPa'),
         placardRearKpa: optional(rear, 'Rear placard', 'kPa'),
-        fasteners: fasteners.filter((f) => f.name.trim()).map((f) => ({ name: f.name.trim(), wheel: f.wheel, torqueNm: optional(f.torque, f.name, 'Nm') })),
-      };
+        fasteners: fasteners.filter((f) => f.name.trim()).map((f) => ({ name: f.name.trim(), wheel: f.wheel, torqueNm: optional(f.torque, f.name, 'Nm'), socket: null })),
+      });
       await api.addMachine(machine, wheels.map(toWheel(id)));
       await dispatch(loadShop());
       await navigate('/jobs/new');

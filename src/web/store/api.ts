@@ -1,8 +1,23 @@
 import type { InputProblem } from '../../core/errors';
-import type { Entry, EntryBody, EntryKind, JobSummary } from '../../core/job';
+import type { Entry, EntryBody, EntryKind, JobSummary, WheelHistory } from '../../core/job';
 import type { ShopRule } from '../../core/rules';
-import type { Shop, StockItem, StockKind } from '../../core/shop';
+import type { CellProblem, ImportRow, RecordKind, Records, Shop } from '../../core/shop';
 import type { Machine, Wheel } from '../../core/wheels';
+
+/** What a file does, or would do. */
+export interface ImportAnswer {
+  rows: ImportRow[];
+  problems: CellProblem[];
+  applied: boolean;
+}
+
+/** A wheel with its machine and everything its jobs know of it. */
+export interface WheelRecord {
+  wheel: Wheel;
+  machine: Machine;
+  jobs: JobSummary[];
+  history: WheelHistory;
+}
 
 export type ShopAnswer = Shop & { rules: ShopRule[] };
 
@@ -33,14 +48,15 @@ const NO_ANSWER: InputProblem = {
 };
 const TIMEOUT_MS = 15_000;
 
+/** `body` is sent as JSON, or as CSV where it is text. */
 const ask = async <T>(method: string, path: string, body?: unknown): Promise<T> => {
   let response: Response;
   try {
     response = await fetch(`/api${path}`, {
       method,
-      headers: body === undefined ? {} : { 'content-type': 'application/json' },
+      headers: body === undefined ? {} : { 'content-type': typeof body === 'string' ? 'text/csv' : 'application/json' },
       signal: AbortSignal.timeout(TIMEOUT_MS),
-      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+      ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
     });
   } catch {
     throw new ApiError(0, NO_ANSWER);
@@ -63,8 +79,12 @@ export const api = {
   addPerson: (name: string) => ask<{ people: string[] }>('POST', '/people', { name }),
   renameShop: (name: string) => ask<{ name: string }>('PUT', '/shop/name', { name }),
   addMachine: (machine: Machine, wheels: Wheel[]) => ask<{ machine: Machine; wheels: Wheel[] }>('POST', '/machines', { machine, wheels }),
-  addStock: <K extends StockKind>(kind: K, item: StockItem[K]) => ask<StockItem[K]>('POST', `/stock/${kind}`, item),
-  removeStock: (kind: StockKind, id: string) => ask<void>('DELETE', `/stock/${kind}/${encodeURIComponent(id)}`),
+  addRecord: <K extends RecordKind>(kind: K, it: Records[K]) => ask<Records[K]>('POST', `/records/${kind}`, it),
+  changeRecord: <K extends RecordKind>(kind: K, it: Records[K]) => ask<Records[K]>('PUT', `/records/${kind}/${encodeURIComponent(it.id)}`, it),
+  /** What a file would do; with `apply` it is done, all of it or nothing. */
+  importRecords: (kind: RecordKind, csv: string, apply: boolean) =>
+    ask<ImportAnswer>('POST', `/records/${kind}/import?apply=${apply ? 'yes' : 'no'}`, csv),
+  wheelRecord: (id: string) => ask<WheelRecord>('GET', `/wheels/${encodeURIComponent(id)}/record`),
   changeRule: (key: string, body: { value: number | string; note: string; who: string; reason: string }) =>
     ask<ShopRule>('PUT', `/rules/${encodeURIComponent(key)}`, body),
 };

@@ -1,0 +1,220 @@
+import Joi from 'joi';
+import { InputError } from '../errors';
+import { count, date, marking, oneOf, quantity, record, ruleValues, text } from '../fields';
+import { USES, type Use } from '../pressure';
+import { ruleNumber, type RuleValues } from '../rules';
+import { TREADS, type Tread } from '../shop';
+import {
+  ageOf, ARROWS, compareSizes, fitDirection, fitLoadSpeed, fitRimWidth, readTire, CLEARANCE_PLACES, PLACE_WORDS, SPEED_SYMBOL_KMH,
+  type Arrows, type Clearances, type LoadSheet, type SizeChange, type TireSize,
+} from '../tires';
+import { needsTube } from '../tubes';
+import { BUILDS, DISC_SIDES, MACHINE_KINDS, onFourWheels, tryRimCode, type Build, type MachineKind, type RimCode } from '../wheels';
+import { defineWorking, reason, worstOf, type Reason, type Verdict } from '../working';
+import { groundOf, treadForUse } from './tread-use';
+
+/** What is known of a tire that may go on. */
+export interface TireFacts {
+  marking: string;
+  tread: Tread;
+  arrows: Arrows;
+  dateCode: string | null;
+  takeOff: boolean;
+  treadMm: number | null;
+}
+
+/** The wheel, the machine and the rider that it has to suit. */
+export interface FitContext {
+  /** The size that comes off. */
+  from: string;
+  end: 'front' | 'rear';
+  kind: MachineKind;
+  use: Use;
+  build: Build;
+  rimCode: string;
+  tubelessMarked: boolean;
+  sealed: boolean;
+  discSide: (typeof DISC_SIDES)[number];
+  /** A tube goes in. */
+  tube: boolean;
+  clearancesMm?: Clearances | undefined;
+  sprockets?: { front: number; rear: number } | undefined;
+  otherEnd?: string | undefined;
+  minLoadIndex?: number | undefined;
+  minSpeedSymbol?: string | undefined;
+  sheet?: LoadSheet | undefined;
+  onDate: string;
+  rules?: RuleValues;
+}
+
+/** What a reason is about, so that a screen can put it where it belongs. */
+export type Topic = 'rim' | 'size' | 'load' | 'tube' | 'tread' | 'age' | 'direction';
+export interface FitReason extends Reason {
+  topic: Topic;
+}
+
+export interface TireFit {
+  size: TireSize;
+  change: SizeChange;
+  verdict: Verdict;
+  reasons: FitReason[];
+  /** How well the tread suits the use; 0 is best. */
+  treadRank: number;
+  ageYears: number | null;
+}
+
+/** A context with what does not depend on the tire worked out once. */
+export interface Prepared {
+  context: FitContext;
+  from: TireSize;
+  rim: RimCode | null;
+}
+
+/** Throws `InputError` for a size coming off that makes no sense. */
+export const prepareFit = (context: FitContext): Prepared => {
+  try {
+    return { context, from: readTire(context.from, context.rules), rim: tryRimCode(context.rimCode) };
+  } catch (error) {
+    if (error instanceof InputError) throw new InputError('from', error.message, error.expected);
+    throw error;
+  }
+};
+
+const about = (topic: Topic, reasons: readonly Reason[]): FitReason[] => reasons.map((r) => ({ ...r, topic }));
+
+const ageReasons = (tire: TireFacts, { context }: Prepared): { ageYears: number | null; reasons: Reason[] } => {
+  if (tire.dateCode === null) return { ageYears: null, reasons: [reason('check', 'Its date code is not known.')] };
+  try {
+    const { ageYears, verdict, weekOf } = ageOf(tire.dateCode, context.onDate, context.rules);
+    return { ageYears, reasons: [reason(verdict, `Made week ${weekOf.week} of ${weekOf.year}: {0} old.`, [{ value: ageYears, unit: 'years' }])] };
+  } catch (error) {
+    if (error instanceof InputError) return { ageYears: null, reasons: [reason('check', error.message)] };
+    throw error;
+  }
+};
+
+const takeOffReasons = (tire: TireFacts, { context }: Prepared): Reason[] => {
+  if (!tire.takeOff || tire.treadMm === null) return [];
+  const leastMm = ruleNumber('tread.minimumMm', context.rules);
+  const depth = { value: tire.treadMm, unit: 'mm' as const };
+  if (groundOf(context.use) === 'road' && tire.treadMm <= leastMm)
+    return [reason('stop', 'A take-off with {0} left: at the least for the road, {1}.', [depth, { value: leastMm, unit: 'mm' }])];
+  return [reason('check', 'A take-off with {0} left: look at it inside and out.', [depth])];
+};
+
+/** Whether a tire suits, with every reason. Throws `InputError` for a marking that makes no sense. */
+export const fitTire = (tire: TireFacts, prepared: Prepared): TireFit => {
+  const { context, from, rim } = prepared;
+  const { rules, end } = context;
+  const fourWheels = onFourWheels(context.kind);
+  const size = readTire(tire.marking, rules);
+  const change = compareSizes(from, size, {
+    end,
+    ...(context.clearancesMm ? { clearancesMm: context.clearancesMm } : {}),
+    ...(context.sprockets ? { sprockets: context.sprockets } : {}),
+    ...(context.otherEnd !== undefined ? { otherEnd: context.otherEnd } : {}),
+    ...(rules ? { rules } : {}),
+  });
+  const rimReasons: Reason[] = [];
+  if (!rim) rimReasons.push(reason('check', 'The rim code does not tell its width: measure it.'));
+  else {
+    if (rim.rimDiameterIn !== null && rim.rimDiameterIn !== size.rimDiameterIn && change.sameRim)
+      rimReasons.push(reason('stop', `The rim is stamped ${rim.rimDiameterIn} inch, the tire ${size.rimDiameterIn}.`));
+    rimReasons.push(fitRimWidth(size, rim.widthIn, fourWheels, rules).reason);
+  }
+  const load = fitLoadSpeed(
+    size,
+    {
+      end, tiresOnEnd: fourWheels ? 2 : 1,
+      ...(context.minLoadIndex !== undefined ? { minLoadIndex: context.minLoadIndex } : {}),
+      ...(context.minSpeedSymbol !== undefined ? { minSpeedSymbol: context.minSpeedSymbol } : {}),
+      ...(context.sheet ? { sheet: context.sheet } : {}),
+    },
+    rules,
+  );
+  const tube = needsTube({
+    build: context.build, tubelessMarked: context.tubelessMarked, sealed: context.sealed, safetyHump: rim?.hump ?? null,
+    tire: size.tubeless === null ? 'not marked' : size.tubeless ? 'TL' : 'TT', tube: context.tube,
+  });
+  const tread = treadForUse(tire.tread, context.use, fourWheels);
+  const age = ageReasons(tire, prepared);
+  const direction = fitDirection({ arrows: tire.arrows, markedFor: size.position ?? 'either', end, ground: groundOf(context.use), discSide: context.discSide });
+  const forRoad = size.notForHighway && groundOf(context.use) === 'road' ? [reason('stop', 'It is marked not for highway.')] : [];
+  const reasons = [
+    ...about('size', change.reasons), ...about('rim', rimReasons), ...about('load', load.reasons), ...about('tube', tube.reasons),
+    ...about('tread', [...forRoad, tread.reason]), ...about('age', [...age.reasons, ...takeOffReasons(tire, prepared)]), ...about('direction', direction.reasons),
+  ];
+  return { size, change, verdict: worstOf(reasons), reasons, treadRank: tread.rank, ageYears: age.ageYears };
+};
+
+const yes = (says: string) => Joi.boolean().required().description(says).meta({ expected: `${says}: true or false` });
+
+/** The fields of a context, as workings take them. */
+export const CONTEXT_FIELDS = {
+  from: marking('The size that comes off'),
+  end: oneOf(['front', 'rear'], 'The end of the machine'),
+  kind: oneOf(MACHINE_KINDS, 'Kind of machine'),
+  use: oneOf(USES, 'What the rider does'),
+  build: oneOf(BUILDS, 'How the rim is made'),
+  rimCode: text(40, 'The code stamped into the rim'),
+  tubelessMarked: yes('The rim is marked tubeless'),
+  sealed: yes('Sealed by design'),
+  discSide: oneOf(DISC_SIDES, 'Side of the brake disc'),
+  tube: yes('A tube goes in'),
+  clearancesMm: Joi.object(Object.fromEntries(CLEARANCE_PLACES.map((p) => [p, quantity('mm', 0, 1000, `Room ${PLACE_WORDS[p]}`).optional()])))
+    .optional().description('Room measured with the old tire').meta({ expected: `measured room by place: ${CLEARANCE_PLACES.join(', ')}` }),
+  sprockets: record({ front: count(5, 40, 'Teeth in front'), rear: count(10, 100, 'Teeth at the rear') }, 'Sprockets').optional(),
+  otherEnd: marking('The tire at the other end, with wheel-speed sensors').optional(),
+  minLoadIndex: count(0, 120, 'Load index that the machine asks for').optional(),
+  minSpeedSymbol: oneOf(Object.keys(SPEED_SYMBOL_KMH), 'Speed symbol that the machine asks for').optional(),
+  sheet: record(
+    {
+      emptyFrontKg: quantity('kg', 0, 1500, 'Machine, on the front'), emptyRearKg: quantity('kg', 0, 1500, 'Machine, on the rear'),
+      riderKg: quantity('kg', 0, 300, 'Rider'), passengerKg: quantity('kg', 0, 300, 'Passenger'), luggageKg: quantity('kg', 0, 500, 'Luggage'),
+    },
+    'Load sheet',
+  ).optional(),
+  onDate: date('The day to count ages to'),
+  rules: ruleValues(),
+};
+
+/** The fields of a tire, as workings take them. */
+export const TIRE_FIELDS = {
+  marking: marking('The size that goes on'),
+  tread: oneOf(TREADS, 'What its tread is for'),
+  arrows: oneOf(ARROWS, 'Arrows on the sidewall'),
+  dateCode: text(4, 'Its date code').allow(null),
+  takeOff: yes('A take-off, used'),
+  treadMm: quantity('mm', 0, 40, 'Depth of a take-off').allow(null),
+};
+
+/** A wheel to try things with. */
+export const EXAMPLE_CONTEXT: FitContext = {
+  from: '110/90-19', end: 'rear', kind: 'dirt', use: 'dirt', build: 'spoked', rimCode: '2.15x19', tubelessMarked: false, sealed: false,
+  discSide: 'right', tube: true, clearancesMm: { above: 30 }, onDate: '2026-04-30',
+};
+
+/**
+ * Whether a tire goes on a wheel: rim, room, load and speed, tube, tread, age and direction, each with its reason.
+ *
+ * Throws `InputError` for a marking that makes no sense. Each part is a working of its own: `tire-compare`,
+ * `rim-width-fit`, `load-speed-fit`, `tube-need`, `tire-age`, `direction-fit`.
+ */
+export const tireFit = defineWorking<FitContext & { tire: TireFacts }, Omit<TireFit, 'treadRank'>>({
+  name: 'tire-fit',
+  says: 'Whether a tire goes on a wheel, with every reason',
+  input: { tire: record(TIRE_FIELDS, 'The tire'), ...CONTEXT_FIELDS },
+  example: { tire: { marking: '110/90-19 62M TT', tread: 'soft', arrows: 'one', dateCode: '0126', takeOff: false, treadMm: null }, ...EXAMPLE_CONTEXT },
+  work({ tire, ...context }, show) {
+    const { treadRank: _rank, ...fit } = fitTire(tire, prepareFit(context));
+    show.line('off', 'as it comes off', fit.change.sameRim ? context.from : `${context.from}, another rim`);
+    show.line('on', 'as printed', fit.size.canonical);
+    for (const r of fit.reasons) show.line(r.topic, r.says, r.verdict);
+    show.basis('published', 'UN Regulation No. 75 for sizes, ISO 4000-1 for load and speed, 49 CFR 574.5 for the date code');
+    show.basis('practice', 'tube or no tube by rim and tire; treads by use');
+    show.basis('memory', 'rim widths, growth and ages, until the shop confirms them');
+    show.verdict(fit.verdict);
+    show.caution('The makers of tire, rim and machine decide. Defer to local codes.');
+    return fit;
+  },
+});

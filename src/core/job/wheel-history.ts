@@ -1,0 +1,37 @@
+import { CLEARANCE_PLACES, type ClearancePlace } from '../tires';
+import { normalDeg } from '../units';
+import type { Piece } from '../balance';
+import { foldJob } from './fold';
+import type { Entry } from './entries';
+import type { JobSummary } from './summary';
+
+/** What the jobs of a wheel know of it, the newest first. */
+export interface WheelHistory {
+  fitted: { marking: string; dateCode: string | null; onDate: string; jobId: string }[];
+  /** The last room measured at each place, and with which tire on. */
+  clearances: { place: ClearancePlace; mm: number; load: string; withTire: string; onDate: string; jobId: string }[];
+  /** Where the wheel with its tire came to rest. */
+  heavySpots: { deg: number; onDate: string; jobId: string }[];
+  weights: { pieces: Piece[]; residualG: number; onDate: string; jobId: string }[];
+}
+
+/** Folds the logs of a wheel's jobs into what they say of the wheel. `jobs` the newest first. */
+export const wheelHistory = (jobs: readonly { job: JobSummary; entries: readonly Entry[] }[]): WheelHistory => {
+  const history: WheelHistory = { fitted: [], clearances: [], heavySpots: [], weights: [] };
+  const seen = new Set<ClearancePlace>();
+  for (const { job, entries } of jobs) {
+    const state = foldJob(entries);
+    const at = { onDate: job.openedAt.slice(0, 10), jobId: job.id };
+    if (state.chosen) history.fitted.push({ marking: state.chosen.marking, dateCode: state.chosen.dateCode, ...at });
+    for (const c of state.clearances)
+      if (!seen.has(c.place)) {
+        seen.add(c.place);
+        history.clearances.push({ ...c, withTire: state.cameOff?.marking ?? state.wheel?.tireMarking ?? '', ...at });
+      }
+    const rest = state.rests[0];
+    if (rest) history.heavySpots.push({ deg: normalDeg(rest.restDeg), ...at });
+    if (state.weights) history.weights.push({ ...state.weights, ...at });
+  }
+  history.clearances.sort((a, b) => CLEARANCE_PLACES.indexOf(a.place) - CLEARANCE_PLACES.indexOf(b.place));
+  return history;
+};

@@ -1,0 +1,72 @@
+import { fileColumns, fromCells, toCells, type CellProblem } from './record';
+import type { RecordKind, Records } from './shop';
+
+/** What a row of a file would do. */
+export interface ImportRow {
+  /** Line in the file, the header being 1. */
+  line: number;
+  does: 'add' | 'change' | 'nothing' | 'faulty';
+  /** What the row is about, for who reads the plan. */
+  about: string;
+  problems: CellProblem[];
+}
+
+export interface ImportPlan<K extends RecordKind = RecordKind> {
+  rows: ImportRow[];
+  /** Wrong with the file as a whole; nothing is imported then. */
+  problems: CellProblem[];
+  add: Records[K][];
+  change: Records[K][];
+}
+
+const problem = (column: string, message: string, expected: string): CellProblem => ({ column, message, expected });
+
+/** Header cells that fit no column, stand twice, or are missing though nothing else can stand for them. */
+const headerProblems = (header: readonly string[], columns: readonly string[], needed: readonly string[]): CellProblem[] => [
+  ...header.filter((h) => !columns.includes(h)).map((h) => problem(h.slice(0, 40) || 'header', `"${h.slice(0, 40)}" is no column here.`, columns.join(', '))),
+  ...header.filter((h, i) => header.indexOf(h) !== i).map((h) => problem(h.slice(0, 40), `The column ${h.slice(0, 40)} stands twice.`, 'each column once')),
+  ...needed.filter((c) => !header.includes(c)).map((c) => problem(c, `The column ${c} is missing.`, `a header with ${needed.join(', ')}`)),
+];
+
+/**
+ * What a file would do to the records of a kind, row by row; every fault of every row at once. Pure: nothing is written.
+ *
+ * `needed` columns that have no usual value; `machineIds` for the wheels' machines; `newId` makes names for rows without one.
+ */
+export const planImport = <K extends RecordKind>(
+  kind: K,
+  [header = [], ...rows]: readonly (readonly string[])[],
+  have: readonly Records[K][],
+  options: { needed: readonly string[]; machineIds: ReadonlySet<string>; newId: () => string },
+): ImportPlan<K> => {
+  const columns = header.map((h) => h.trim().toLowerCase());
+  const problems = headerProblems(columns, fileColumns(kind), options.needed);
+  const plan: ImportPlan<K> = { rows: [], problems, add: [], change: [] };
+  if (problems.length > 0) return plan;
+  const byId = new Map(have.map((r) => [r.id, r]));
+  const lineOf = new Map<string, number>();
+  rows.forEach((cells, i) => {
+    const line = i + 2;
+    const byColumn = Object.fromEntries(columns.map((c, n) => [c, cells[n] ?? '']));
+    const about = cells.filter((c, n) => columns[n] !== 'id' && c.trim()).slice(0, 2).join(', ').slice(0, 80);
+    const { record, problems: faults } = fromCells(kind, byColumn, options.newId());
+    if (cells.length > columns.length) faults.push(problem('row', `${cells.length} cells for ${columns.length} columns.`, 'one cell for each column'));
+    if (record) {
+      const before = lineOf.get(record.id);
+      if (before !== undefined) faults.push(problem('id', `${record.id} stands on line ${before} too.`, 'each record once'));
+      lineOf.set(record.id, line);
+      if ('machineId' in record && !options.machineIds.has(record.machineId))
+        faults.push(problem('machine_id', `There is no machine ${record.machineId}.`, 'the id of a machine that the shop keeps'));
+    }
+    if (!record || faults.length > 0) return void plan.rows.push({ line, does: 'faulty', about, problems: faults });
+    const old = byId.get(record.id);
+    if (!old) {
+      plan.add.push(record);
+      return void plan.rows.push({ line, does: 'add', about, problems: [] });
+    }
+    const same = toCells(kind, old).join('\u0000') === toCells(kind, record).join('\u0000');
+    if (!same) plan.change.push({ ...record, version: old.version });
+    plan.rows.push({ line, does: same ? 'nothing' : 'change', about, problems: [] });
+  });
+  return plan;
+};

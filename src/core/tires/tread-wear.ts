@@ -1,0 +1,140 @@
+import { InputError } from '../errors';
+import { date, listOf, quantity, record, ruleValues } from '../fields';
+import { ruleNumber, type RuleValues } from '../rules';
+import { defineWorking, reason, type Reason } from '../working';
+
+/** A depth measured at a distance run, and on which day where it is known. */
+export interface TreadReading {
+  km: number;
+  depthMm: number;
+  onDate?: string;
+}
+
+export interface TreadWear {
+  depthNowMm: number;
+  /** Depth lost in 1000 km; null when it cannot be known. */
+  rateMmPer1000Km: number | null;
+  /** 90 % interval of the rate; null with fewer than three readings. */
+  rateLowMmPer1000Km: number | null;
+  rateHighMmPer1000Km: number | null;
+  kmLeft: number | null;
+  kmLeftLow: number | null;
+  /** Null where the line may as well be level. */
+  kmLeftHigh: number | null;
+  /** The day it reaches the minimum at the present pace, YYYY-MM-DD. */
+  doneOn: string | null;
+  reason: Reason;
+}
+
+/**
+ * Student's t for a 90 % interval (0.95 one-sided) by degrees of freedom, 1 to 30.
+ * Source: NIST/SEMATECH e-Handbook of Statistical Methods, section 1.3.6.7.2.
+ */
+const T_95: readonly number[] = [
+  6.314, 2.92, 2.353, 2.132, 2.015, 1.943, 1.895, 1.86, 1.833, 1.812, 1.796, 1.782, 1.771, 1.761, 1.753,
+  1.746, 1.74, 1.734, 1.729, 1.725, 1.721, 1.717, 1.714, 1.711, 1.708, 1.706, 1.703, 1.701, 1.699, 1.697,
+];
+const Z_95 = 1.645;
+const DAY_MS = 86_400_000;
+
+interface Line {
+  slope: number;
+  /** Half of the 90 % interval of the slope; null with two readings. */
+  half: number | null;
+}
+
+const leastSquares = (readings: readonly TreadReading[]): Line => {
+  const n = readings.length;
+  const meanX = readings.reduce((t, r) => t + r.km, 0) / n;
+  const meanY = readings.reduce((t, r) => t + r.depthMm, 0) / n;
+  const sxx = readings.reduce((t, r) => t + (r.km - meanX) ** 2, 0);
+  const sxy = readings.reduce((t, r) => t + (r.km - meanX) * (r.depthMm - meanY), 0);
+  const slope = sxy / sxx;
+  if (n < 3) return { slope, half: null };
+  const rest = readings.reduce((t, r) => t + (r.depthMm - meanY - slope * (r.km - meanX)) ** 2, 0);
+  return { slope, half: (T_95[n - 3] ?? Z_95) * Math.sqrt(rest / (n - 2) / sxx) };
+};
+
+/** The day the distance left is used up, at the pace between the first and last dated reading. */
+const dayDone = (readings: readonly TreadReading[], kmLeft: number): string | null => {
+  const dated = readings.filter((r) => r.onDate !== undefined);
+  const [first, last] = [dated[0], dated.at(-1)];
+  if (!first || !last || first === last) return null;
+  const days = (Date.parse(last.onDate!) - Date.parse(first.onDate!)) / DAY_MS;
+  if (days <= 0 || last.km <= first.km) return null;
+  const ms = Date.parse(last.onDate!) + (kmLeft / ((last.km - first.km) / days)) * DAY_MS;
+  // A pace of nearly nothing leads past any calendar.
+  return ms < Date.UTC(2200, 0, 1) ? new Date(ms).toISOString().slice(0, 10) : null;
+};
+
+/**
+ * How fast a tire wears and how far it still goes.
+ *
+ * `readings` one to 60, km 0 to 500 000, depth 0 to 40 mm; the minimum is a rule. With one reading the rate cannot be
+ * known, with two it has no interval. Throws `InputError` for distances that are all the same or days that run backwards.
+ * Source: ordinary least squares; interval of the slope by Student's t, NIST/SEMATECH e-Handbook of Statistical Methods.
+ */
+export const treadWear = defineWorking<{ readings: TreadReading[]; rules?: RuleValues }, TreadWear>({
+  name: 'tread-wear',
+  says: 'How far a tire still goes, from depth against distance',
+  input: {
+    readings: listOf(
+      record(
+        { km: quantity('km', 0, 500_000, 'Distance run'), depthMm: quantity('mm', 0, 40, 'Depth of the tread'), onDate: date('When it was measured').optional() },
+        'A reading',
+      ),
+      60,
+      'Depths measured so far',
+    ),
+    rules: ruleValues(),
+  },
+  example: { readings: [{ km: 0, depthMm: 7.8, onDate: '2026-03-01' }, { km: 2100, depthMm: 6.4, onDate: '2026-05-20' }, { km: 4000, depthMm: 5.3, onDate: '2026-07-30' }] },
+  work({ readings, rules }, show) {
+    if (readings.length === 0) throw new InputError('readings', 'There is no reading.', 'at least one depth and the distance it was measured at');
+    const sorted = [...readings].sort((a, b) => a.km - b.km);
+    for (let i = 1; i < sorted.length; i++)
+      if (sorted[i]!.onDate !== undefined && sorted[i - 1]!.onDate !== undefined && sorted[i]!.onDate! < sorted[i - 1]!.onDate!)
+        throw new InputError('readings', `${sorted[i]!.onDate} lies before ${sorted[i - 1]!.onDate}, and the distance is larger.`, 'days that follow the distance');
+    const last = sorted.at(-1)!;
+    const minimumMm = ruleNumber('tread.minimumMm', rules, show);
+    const depthNowMm = show.line('depth now', 'last reading', last.depthMm, 'mm');
+    show.basis('measured', 'the depths');
+    show.caution('Measure where it is lowest. Wear bars level with the tread, cracks or a plug end a tire sooner.');
+    const unknown = { rateMmPer1000Km: null, rateLowMmPer1000Km: null, rateHighMmPer1000Km: null, kmLeft: null, kmLeftLow: null, kmLeftHigh: null, doneOn: null };
+    const at = { value: depthNowMm, unit: 'mm' as const };
+    if (depthNowMm <= minimumMm) {
+      show.verdict('stop');
+      return { depthNowMm, ...unknown, kmLeft: 0, reason: reason('stop', '{0} of tread: at the minimum of {1}.', [at, { value: minimumMm, unit: 'mm' }]) };
+    }
+    if (sorted.length === 1) {
+      show.verdict('check');
+      return { depthNowMm, ...unknown, reason: reason('check', '{0} of tread. One reading cannot tell how fast it wears: measure again later.', [at]) };
+    }
+    if (last.km === sorted[0]!.km) throw new InputError('readings', 'All readings are at one distance.', 'readings at different distances');
+    const { slope, half } = leastSquares(sorted);
+    show.basis('published', 'least squares; Student\u2019s t, NIST/SEMATECH e-Handbook of Statistical Methods');
+    const rate = show.line('lost in 1000 km', 'slope of the line', -slope * 1000, 'mm');
+    const low = half === null ? null : show.line('at least', '90 % interval', rate - half * 1000, 'mm');
+    const high = half === null ? null : show.line('at most', '90 % interval', rate + half * 1000, 'mm');
+    const rates = { rateMmPer1000Km: rate, rateLowMmPer1000Km: low, rateHighMmPer1000Km: high };
+    if (rate <= 0) {
+      show.verdict('check');
+      return { depthNowMm, ...unknown, ...rates, reason: reason('check', 'The depths do not fall: measure again at the same places.') };
+    }
+    const left = (per1000: number) => ((depthNowMm - minimumMm) / per1000) * 1000;
+    const kmLeft = show.line('left', `(${depthNowMm} − ${minimumMm}) / rate`, left(rate), 'km');
+    const kmLeftLow = high === null ? null : left(high);
+    const kmLeftHigh = low === null || low <= 0 ? null : left(low);
+    const doneOn = dayDone(sorted, kmLeft);
+    if (doneOn) show.line('done on', 'at the pace so far', doneOn);
+    show.verdict('good');
+    const km = (value: number) => ({ value, unit: 'km' as const });
+    const why =
+      kmLeftLow === null
+        ? reason('good', 'About {0} left. Two readings give no interval.', [km(kmLeft)])
+        : kmLeftHigh === null
+          ? reason('good', 'About {0} left, at least {1}.', [km(kmLeft), km(kmLeftLow)])
+          : reason('good', 'About {0} left, between {1} and {2}.', [km(kmLeft), km(kmLeftLow), km(kmLeftHigh)]);
+    return { depthNowMm, ...rates, kmLeft, kmLeftLow, kmLeftHigh, doneOn, reason: why };
+  },
+});

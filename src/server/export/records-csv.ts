@@ -1,0 +1,44 @@
+import { parse } from 'csv-parse/sync';
+import { stringify } from 'csv-stringify/sync';
+import { randomUUID } from 'node:crypto';
+import { InputError } from '../../core/errors';
+import { columnName, fieldsOfKind, fileColumns, planImport, toCells, type ImportPlan, type RecordKind, type Records } from '../../core/shop';
+
+/** A cell that a spreadsheet would run as a formula is marked as text; reading takes the mark away again. */
+const FORMULA = /^[=+\-@\t\r]/;
+const mark = (cell: string): string => (FORMULA.test(cell) ? `'${cell}` : cell);
+const unmark = (cell: string): string => (cell.startsWith("'") && FORMULA.test(cell.slice(1)) ? cell.slice(1) : cell);
+
+/** All records of a kind as CSV (RFC 4180), SI inside, archived ones too. */
+export const recordsCsv = <K extends RecordKind>(kind: K, records: readonly Records[K][]): string =>
+  stringify([fileColumns(kind), ...records.map((r) => toCells(kind, r).map(mark))], { record_delimiter: 'windows' });
+
+const MOST_ROWS = 5000;
+
+/** What separates the cells: comma, or what a spreadsheet of another tongue writes, by the header. */
+const delimiterOf = (text: string): string => {
+  const header = /^[^\r\n]*/.exec(text)![0];
+  return [',', ';', '\t'].reduce((best, d) => (header.split(d).length > header.split(best).length ? d : best));
+};
+
+/** The cells of a file. Throws `InputError` for what is no CSV, is empty, or is too long. */
+const cellsOf = (text: string): string[][] => {
+  let rows: string[][];
+  try {
+    rows = parse(text, { bom: true, relax_column_count: true, skip_empty_lines: true, trim: true, delimiter: delimiterOf(text) });
+  } catch (error) {
+    const line = (error as { lines?: number }).lines;
+    throw new InputError('file', `The file is no CSV${line ? `: look at line ${line}` : ''}.`, 'cells separated by commas, in quotes where they hold one');
+  }
+  if (rows.length < 2) throw new InputError('file', 'The file holds no rows.', 'a header and at least one row');
+  if (rows.length > MOST_ROWS + 1) throw new InputError('file', `The file holds ${rows.length - 1} rows.`, `at most ${MOST_ROWS} at a time`);
+  return rows.map((row) => row.map(unmark));
+};
+
+/** What a file would do to the records of a kind. Throws `InputError` for what is no CSV. */
+export const planCsv = <K extends RecordKind>(kind: K, text: string, have: readonly Records[K][], machineIds: ReadonlySet<string>): ImportPlan<K> =>
+  planImport(kind, cellsOf(text), have, {
+    needed: fieldsOfKind(kind).filter((f) => f.usual === undefined && !f.may).map((f) => columnName(f.key)),
+    machineIds,
+    newId: randomUUID,
+  });

@@ -1,0 +1,94 @@
+import { useMemo } from 'react';
+import { sizePicture, SIZE_LETTERS, type Clearances, type PictureShape, type TireComparison } from '../../core/tires';
+import { formatQuantity, type UnitPreferences } from '../../core/units';
+import { useUnits } from './quantity';
+
+/** How each size is drawn: the present one dashed, the first new one as rubber, the others as lines. */
+const LINES = [
+  { className: 'stroke-check', dash: '12 8' },
+  { className: 'stroke-stone', dash: undefined },
+  { className: 'stroke-water', dash: undefined },
+  { className: 'stroke-ink', dash: '3 7' },
+] as const;
+
+const wordsOf = (label: Extract<PictureShape, { kind: 'label' }>, units: UnitPreferences): string =>
+  label.pattern.replace(/\{(\d)\}/g, (_whole, i: string) => {
+    const q = label.quantities[Number(i)]!;
+    const { text, label: unit } = formatQuantity(q.value, q.unit, units, label.sign ? { sign: true } : {});
+    return `${text} ${unit}`;
+  });
+
+const TONE = ['fill-check', 'fill-water', 'fill-water', 'fill-ink'] as const;
+
+const Shape = ({ shape, units }: { shape: PictureShape; units: UnitPreferences }) => {
+  switch (shape.kind) {
+    case 'circle': {
+      const line = LINES[shape.of]!;
+      if (shape.of === 1 && shape.part === 'tread') return <circle cx={shape.cx} cy={shape.cy} r={shape.r} className="fill-[var(--rubber)]" />;
+      if (shape.part === 'rim')
+        return shape.of === 1 ? (
+          <>
+            <circle cx={shape.cx} cy={shape.cy} r={shape.r} className="fill-[var(--metal)]" />
+            <circle cx={shape.cx} cy={shape.cy} r={Math.max(1, shape.r - 13)} className="fill-stone" />
+          </>
+        ) : null;
+      return <circle cx={shape.cx} cy={shape.cy} r={shape.r} fill="none" className={line.className} strokeWidth="3.5" strokeDasharray={line.dash} />;
+    }
+    case 'section': {
+      const line = LINES[shape.of]!;
+      return shape.of === 1 ? (
+        <path d={shape.d} className="fill-[var(--rubber)]" stroke="var(--stone)" strokeWidth="3" />
+      ) : (
+        <path d={shape.d} fill="none" className={line.className} strokeWidth="3" strokeDasharray={line.dash} />
+      );
+    }
+    case 'bar':
+      return <line x1={shape.x1} y1={shape.y1} x2={shape.x2} y2={shape.y2} className="stroke-ink2" strokeWidth="8" strokeLinecap="round" />;
+    case 'leader':
+      return <line x1={shape.x1} y1={shape.y1} x2={shape.x2} y2={shape.y2} className="stroke-ink" strokeWidth="1.3" />;
+    case 'label':
+      return (
+        <text x={shape.x} y={shape.y} textAnchor={shape.anchor} fontSize="21" className={TONE[shape.of]!}>
+          {wordsOf(shape, units)}
+        </text>
+      );
+  }
+};
+
+/** The new tire first, so that every line is drawn over it. */
+const layer = (s: PictureShape): number => (s.kind === 'circle' || s.kind === 'section' ? (s.of === 1 ? 0 : 1) : s.kind === 'bar' ? 2 : s.kind === 'leader' ? 3 : 4);
+
+/** Two to four sizes to one scale over one another, with the differences where they are. */
+export const SizePicture = ({ comparison, clearancesMm, className = 'w-full lg:max-h-[600px]' }: { comparison: TireComparison; clearancesMm?: Clearances; className?: string }) => {
+  const { units, say } = useUnits();
+  const { shapes } = useMemo(() => sizePicture(comparison, clearancesMm), [comparison, clearancesMm]);
+  const { from, changes } = comparison;
+  const several = changes.length > 1;
+  const same = !several && Math.abs(changes[0]!.diameterChangeMm) < 0.05 && Math.abs(changes[0]!.sectionWidthChangeMm) < 0.05;
+  const summary = changes.map((c) => `${c.to.canonical}: diameter ${say(c.diameterChangeMm, 'mm', { sign: true })}, width ${say(c.sectionWidthChangeMm, 'mm', { sign: true })}`).join('; ');
+  const names = [from, ...changes.map((c) => c.to)].map((s) => s.canonical.split(' ')[0]!);
+  return (
+    <svg viewBox="0 20 720 540" role="img" className={className} aria-label={`To one scale, against ${from.canonical}. ${summary}`}>
+      {[...shapes].sort((a, b) => layer(a) - layer(b)).map((shape, i) => (same && (shape.kind === 'label' || shape.kind === 'leader') && !(shape.kind === 'label' && /room|ahead|left|right/.test(shape.pattern)) ? null : <g key={i} className="head"><Shape shape={shape} units={units} /></g>))}
+      <g className="head" textAnchor="middle">
+        {several ? (
+          names.map((name, of) => (
+            <text key={of} x="215" y={290 + (of - (names.length - 1) / 2) * 30 + 8} fontSize="22" className={TONE[of]!}>
+              {SIZE_LETTERS[of]} {name}
+            </text>
+          ))
+        ) : (
+          <>
+            <text x="215" y="284" fontSize="26" className="fill-ink">{changes[0]!.to.canonical.split(' ')[0]}</text>
+            <text x="215" y="314" fontSize="19" className={same ? 'fill-ink2' : 'fill-check'}>{same ? 'the same size as before' : `dashed: ${names[0]}`}</text>
+          </>
+        )}
+        {same && (
+          <text x="570" y="430" fontSize="21" className="fill-water">
+            {say(from.sectionWidthMm, 'mm')} wide, {say(from.sectionHeightMm, 'mm')} sidewall
+          </text>
+        )}
+      </g>
+    </svg>
+  );
+};

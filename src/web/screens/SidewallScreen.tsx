@@ -1,0 +1,120 @@
+import { useId, useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { sidewallRead, tireSize } from '../../core/tires';
+import { attempt } from '../../core/working';
+import { TextField } from '../parts/fields';
+import { Frame } from '../parts/Frame';
+import { Quantity, useUnits } from '../parts/quantity';
+import { BasisTag, useMainWorking } from '../parts/working';
+import { FigureRow } from '../stations/StationLayout';
+
+const EXAMPLES = ['150/70-17 69H TL', '120/70 ZR 17 M/C (58W) TL', 'MT90B16 72H TT', '25x8-12 6PR NHS', '4.00-18 TT', '33.0/10.5-15'];
+
+/** The marking bent along a sidewall, the piece at hand lit up. */
+const Arc = ({ text, parts, lit }: { text: string; parts: readonly { text: string }[]; lit: number }) => {
+  const path = useId();
+  let at = 0;
+  const pieces: { text: string; part: number }[] = [];
+  parts.forEach((p, i) => {
+    const from = text.indexOf(p.text, at);
+    if (from > at) pieces.push({ text: text.slice(at, from), part: -1 });
+    pieces.push({ text: p.text, part: i });
+    at = from + p.text.length;
+  });
+  if (at < text.length) pieces.push({ text: text.slice(at), part: -1 });
+  const size = Math.min(64, 1180 / Math.max(12, text.length * 0.62));
+  return (
+    <svg viewBox="0 0 1000 330" role="img" aria-label={`The sidewall reads ${text}`} className="w-full">
+      <path d="M-140 560A640 640 0 0 1 1140 560L990 560A490 490 0 0 0 10 560Z" transform="translate(0 90)" className="fill-[var(--rubber)]" />
+      <path id={path} d="M-30 560A545 545 0 0 1 1030 560" transform="translate(0 108)" fill="none" />
+      <text className="head" fontSize={size} textAnchor="middle" dominantBaseline="middle" letterSpacing="2">
+        <textPath href={`#${path}`} startOffset="50%">
+          {pieces.map((p, i) => (
+            <tspan key={i} fill={p.part === lit && lit >= 0 ? '#8fd6d8' : '#efe9dc'} textDecoration={p.part === lit && lit >= 0 ? 'underline' : undefined}>
+              {p.text.replace(/ /g, '\u00a0')}
+            </tspan>
+          ))}
+        </textPath>
+      </text>
+    </svg>
+  );
+};
+
+/** For learners: every piece of a marking explained where it stands. */
+export const SidewallScreen = () => {
+  const [params, setParams] = useSearchParams();
+  const marking = params.get('marking') ?? EXAMPLES[0]!;
+  const { tell } = useUnits();
+  const [lit, setLit] = useState(0);
+  const reading = attempt(sidewallRead, { marking: marking || ' ' });
+  const size = attempt(tireSize, { marking: marking || ' ' });
+  useMainWorking('the size', size.ok ? size.working : null);
+  const write = (v: string) => {
+    setLit(0);
+    setParams({ marking: v }, { replace: true });
+  };
+  return (
+    <Frame title="What the sidewall says">
+      <div className="grid gap-x-8 lg:grid-cols-[minmax(0,1fr)_360px]">
+        <div>
+          <TextField label="As printed, with everything that follows" value={marking} onChange={write} maxLength={40} problem={reading.ok ? null : `${reading.problem.message} Right would be ${reading.problem.expected}.`} />
+          {reading.ok && (
+            <>
+              <Arc text={reading.working.result.text} parts={reading.working.result.parts} lit={lit} />
+              <ol className="flex flex-wrap gap-x-1 gap-y-2" aria-label="The pieces, in order">
+                {reading.working.result.parts.map((p, i) => (
+                  <li key={i}>
+                    <button
+                      type="button"
+                      aria-pressed={i === lit}
+                      onClick={() => setLit(i)}
+                      onFocus={() => setLit(i)}
+                      className={`num min-h-14 min-w-12 cursor-pointer border-b-4 px-2 text-[30px] leading-none ${i === lit ? 'border-water text-water' : 'border-stone3 hover:border-water2'}`}
+                    >
+                      {p.text}
+                    </button>
+                  </li>
+                ))}
+              </ol>
+              <dl className="rows mt-4">
+                {reading.working.result.parts.map((p, i) => (
+                  <div key={i} className={`grid grid-cols-[92px_minmax(0,1fr)] gap-x-4 border-b border-stone3 py-2 pl-2 sm:grid-cols-[92px_180px_minmax(0,1fr)] ${i === lit ? 'bg-water3' : ''}`}>
+                    <dt className="num text-xl">{p.text}</dt>
+                    <dd className="head text-[17px]">{p.called}</dd>
+                    <dd className="max-sm:col-start-2">
+                      {tell(p)}
+                      {p.mind && <span className="block text-[16px] text-check">{p.mind}</span>}
+                    </dd>
+                  </div>
+                ))}
+              </dl>
+            </>
+          )}
+        </div>
+        <aside>
+          {size.ok && (
+            <>
+              <h2 className="mt-2 text-2xl">So it is</h2>
+              <div className="rows mt-1">
+                <FigureRow label="Wide"><Quantity value={size.working.result.sectionWidthMm} unit="mm" /></FigureRow>
+                <FigureRow label="Sidewall"><Quantity value={size.working.result.sectionHeightMm} unit="mm" /></FigureRow>
+                <FigureRow label="Tall"><Quantity value={size.working.result.overallDiameterMm} unit="mm" /></FigureRow>
+                <FigureRow label="Round"><Quantity value={size.working.result.circumferenceMm} unit="mm" /></FigureRow>
+                {size.working.result.maxLoadKg !== null && <FigureRow label="Carries"><Quantity value={size.working.result.maxLoadKg} unit="kg" /></FigureRow>}
+              </div>
+              {size.working.result.estimated && <p className="mt-2 text-[16px] text-check">Some of it is an estimate{size.working.result.likelyErrorMm !== null && <>, likely within <Quantity value={size.working.result.likelyErrorMm} unit="mm" /></>}: measure.</p>}
+              <p className="mt-1"><BasisTag title="the size" working={size.working}>the arithmetic</BasisTag></p>
+              <Link className="btn btn-small mt-2" to={`/bench/sizes?${new URLSearchParams([['size', marking], ['size', marking]])}`}>To the size bench</Link>
+            </>
+          )}
+          <h2 className="mt-6 text-xl">To try</h2>
+          <ul className="mt-1">
+            {EXAMPLES.map((e) => (
+              <li key={e}><button type="button" className="min-h-12 cursor-pointer underline underline-offset-4" onClick={() => write(e)}>{e}</button></li>
+            ))}
+          </ul>
+        </aside>
+      </div>
+    </Frame>
+  );
+};

@@ -1,0 +1,129 @@
+import { useMemo, useState, type ReactNode } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import { treadWear } from '../../core/tires';
+import { placeText } from '../../core/units';
+import { BUILD_WORDS, POSITION_WORDS, rimCode, type DialMark, type Wheel } from '../../core/wheels';
+import { attempt } from '../../core/working';
+import { Button } from '../parts/Button';
+import { Failed, Frame, Waiting } from '../parts/Frame';
+import { Quantity, useUnits } from '../parts/quantity';
+import { Reasons } from '../parts/Reasons';
+import { BasisTag } from '../parts/working';
+import { WheelDial } from '../parts/WheelDial';
+import { useApp } from '../store';
+import type { WheelRecord } from '../store/api';
+import { FigureRow } from '../stations/StationLayout';
+import { RecordSheet } from './records/RecordSheet';
+import { useWheelRecord } from './use-wheel-record';
+
+/** What the record and the last job put on the dial. */
+const marksOf = (wheel: Wheel, { history }: WheelRecord): DialMark[] => [
+  ...wheel.rimLockDegs.map((deg): DialMark => ({ at: 'lock', deg })),
+  ...(wheel.heavySpotDeg !== null ? [{ at: 'heavy', deg: wheel.heavySpotDeg, label: 'heavy, bare' } as const] : []),
+  ...[...new Map((history.weights[0]?.pieces ?? []).map((p) => [p.deg, history.weights[0]!.pieces.filter((q) => q.deg === p.deg).reduce((t, q) => t + q.massG, 0)]))].map(([deg, massG]): DialMark => ({ at: 'weight', deg, label: `${massG} g` })),
+];
+
+const Fact = ({ label, children, basis }: { label: string; children: ReactNode; basis?: ReactNode }) => <FigureRow label={label} basis={basis}><span className="text-[18px]">{children}</span></FigureRow>;
+
+/** Distance left in the tire that is on, from the depths in the record. */
+const Wear = ({ wheel }: { wheel: Wheel }) => {
+  const { say } = useUnits();
+  const rules = useApp((s) => s.shop.shop?.rules);
+  const values = useMemo(() => Object.fromEntries((rules ?? []).map((r) => [r.key, r.value])), [rules]);
+  if (wheel.treads.length === 0) return null;
+  const wear = attempt(treadWear, { readings: wheel.treads.map(({ km, depthMm, onDate }) => ({ km, depthMm, onDate })), rules: values });
+  return (
+    <section className="mt-5">
+      <h2 className="text-2xl">Tread</h2>
+      {wear.ok ? (
+        <>
+          <Reasons reasons={[wear.working.result.reason]} />
+          <p className="flex flex-wrap items-center gap-x-3 text-[16px] text-ink2">
+            {wear.working.result.doneOn && <>at this pace until {wear.working.result.doneOn}</>}
+            {wear.working.result.rateMmPer1000Km !== null && <>{say(wear.working.result.rateMmPer1000Km, 'mm', { digits: 2 })} in {say(1000, 'km')}</>}
+            <BasisTag title="wear of the tread" working={wear.working} />
+          </p>
+        </>
+      ) : (
+        <p className="text-stop">{wear.problem.message} Right would be {wear.problem.expected}.</p>
+      )}
+    </section>
+  );
+};
+
+/** Everything known of a wheel, on its dial and in words, and the jobs that knew it. */
+export const WheelScreen = () => {
+  const { id = '' } = useParams();
+  const navigate = useNavigate();
+  const { say } = useUnits();
+  const kept = useApp((s) => s.shop.shop?.wheels.find((w) => w.id === id));
+  const { record, problem } = useWheelRecord(id, kept?.version);
+  const [sideUp, setSideUp] = useState<'disc' | 'other'>('disc');
+  const [editing, setEditing] = useState(false);
+  if (problem) return <Frame title="Wheel"><Failed message={problem}><Link className="btn" to="/records/wheels">All wheels</Link></Failed></Frame>;
+  if (!record || !kept) return <Frame title="Wheel"><Waiting what="Reading the wheel" /></Frame>;
+  const { machine, jobs, history } = record;
+  const code = attempt(rimCode, { code: kept.rimCode });
+  const rim = code.ok ? code.working.result : null;
+  const last = kept.runouts.at(-1);
+  return (
+    <Frame
+      title={`${POSITION_WORDS[kept.position]}, ${machine.name}`}
+      actions={
+        <div className="flex flex-wrap gap-2">
+          <Button onClick={() => setEditing(true)}>Change</Button>
+          <Link className="btn" to={`/wheels/${id}/tag`}>Tag</Link>
+          <Link className="btn" to={`/bench/sizes?${new URLSearchParams([['size', kept.tireMarking], ['size', kept.tireMarking], ['wheel', id]])}`}>Size bench</Link>
+          <Button go onClick={() => void navigate(`/jobs/new?find=${encodeURIComponent(machine.name)}`)}>Start a job</Button>
+        </div>
+      }
+    >
+      <div className="grid gap-x-8 lg:grid-cols-[minmax(0,480px)_minmax(0,1fr)]">
+        <section aria-label="The wheel">
+          <WheelDial wheel={kept} marks={marksOf(kept, record)} sideUp={sideUp} tireOn className="w-full lg:max-h-[520px]" />
+          <Button small className="mt-2" onClick={() => setSideUp((s) => (s === 'disc' ? 'other' : 'disc'))}>Turn wheel over</Button>
+        </section>
+        <section>
+          <div className="rows">
+            <Fact label="Rim" basis={code.ok ? <BasisTag title="the rim code" working={code.working} /> : undefined}>{kept.rimCode}, {BUILD_WORDS[kept.build]}{rim && `, ${say(rim.widthMm, 'mm')} wide`}</Fact>
+            <Fact label="Contour">{rim ? `${rim.contour}, ${rim.hump === null ? 'hump not stamped' : rim.hump ? 'safety hump' : 'no hump'}` : 'not readable'}{kept.tubelessMarked ? ', marked tubeless' : ''}{kept.sealed ? ', sealed' : ''}</Fact>
+            <Fact label="Tire and tube">{kept.tireMarking}, {kept.tube ? 'tube' : 'tubeless'}</Fact>
+            <Fact label="Valve hole">{kept.valveHoleMm === null ? 'not measured' : say(kept.valveHoleMm, 'mm', { digits: 1 })}</Fact>
+            {kept.rimLockDegs.length > 0 && <Fact label="Rim locks">{kept.rimLockDegs.map(placeText).join('; ')}</Fact>}
+            {kept.spokes > 0 && <Fact label="Spokes">{kept.spokes}</Fact>}
+            <Fact label="Brake disc">{kept.discSide}</Fact>
+            {kept.rimLimitKpa !== null && <Fact label="Limit on the rim"><Quantity value={kept.rimLimitKpa} unit="kPa" /></Fact>}
+            <Fact label="Heavy spot, bare">{kept.heavySpotDeg === null ? 'not found yet' : placeText(kept.heavySpotDeg)}</Fact>
+            {kept.ringGapMm !== null && <Fact label="Ring gap">{say(kept.ringGapMm, 'mm', { digits: 1 })}</Fact>}
+            <Fact label="Runout">{last ? `${say(last.lateralMm, 'mm', { digits: 1 })} side to side, ${say(last.radialMm, 'mm', { digits: 1 })} up and down, ${last.onDate}` : 'not measured'}</Fact>
+            {kept.runouts.length > 1 && <Fact label="Before that">{kept.runouts.slice(0, -1).reverse().map((r) => `${say(r.lateralMm, 'mm', { digits: 1 })} / ${say(r.radialMm, 'mm', { digits: 1 })} (${r.onDate.slice(0, 7)})`).join(', ')}</Fact>}
+            {history.clearances.map((c) => <Fact key={c.place} label={`Room ${c.place}`}>{say(c.mm, 'mm')}, {c.load}, with {c.withTire.split(' ')[0]} on</Fact>)}
+            {history.heavySpots[0] && <Fact label="Heavy spot with a tire">{history.heavySpots.slice(0, 3).map((h) => `${placeText(h.deg)} (${h.onDate.slice(0, 7)})`).join('; ')}</Fact>}
+            {kept.note && <Fact label="Note">{kept.note}</Fact>}
+          </div>
+          <Wear wheel={kept} />
+        </section>
+      </div>
+      <section className="mt-6">
+        <h2 className="text-2xl">Jobs</h2>
+        {jobs.length === 0 ? (
+          <p className="text-ink2">None yet.</p>
+        ) : (
+          <ul className="rows">
+            {jobs.map((j) => (
+              <li key={j.id}>
+                <Link className="flex min-h-12 flex-wrap items-center gap-x-4 border-b border-stone3 px-2 no-underline hover:bg-stone2" to={`/jobs/${j.id}`}>
+                  <span className="num">{j.number}</span>
+                  <span>{j.openedAt.slice(0, 10)}</span>
+                  <span className="flex-1">{[j.sizeOff && `${j.sizeOff} off`, j.sizeOn && `${j.sizeOn} on`].filter(Boolean).join(', ')}</span>
+                  <span className="text-ink2">{j.handedOver ? 'handed over' : 'on the bench'}</span>
+                </Link>
+              </li>
+            ))}
+          </ul>
+        )}
+      </section>
+      {editing && <RecordSheet kind="wheels" record={kept} onDone={() => setEditing(false)} />}
+    </Frame>
+  );
+};

@@ -1,0 +1,68 @@
+import type { ReactNode } from 'react';
+import { tubeDouble, tubeNeed } from '../../../core/tubes';
+import { tryRimCode } from '../../../core/wheels';
+import { attempt, worstOf, type Reason, type Working } from '../../../core/working';
+import { ChoiceField } from '../../parts/fields';
+import { useUnits } from '../../parts/quantity';
+import { Reasons } from '../../parts/Reasons';
+import { BasisTag } from '../../parts/working';
+import { useJob } from '../../screens/job-context';
+import { OldTube } from './OldTube';
+import type { ChoiceAtHand } from './use-choice';
+
+const Part = ({ title, reasons, working, children }: { title: string; reasons: readonly Reason[]; working?: Working; children?: ReactNode }) => (
+  <section className="border-b border-stone3 py-1.5">
+    <div className="flex items-center justify-between">
+      <h3 className="text-[17px]">{title}</h3>
+      {working && <BasisTag title={title} working={working} />}
+    </div>
+    {children}
+    <Reasons reasons={reasons} className="!space-y-0.5 !text-[15px]" />
+  </section>
+);
+
+/** The tube or none, and the lock, strip and stem that go with it. */
+export const PartsTab = ({ at }: { at: ChoiceAtHand }) => {
+  const { wheel } = useJob();
+  const { say } = useUnits();
+  const { draft, change, picks, tubeFit } = at;
+  const tire = at.compared.ok ? at.compared.working.result.changes[0]!.to : null;
+  const need = attempt(tubeNeed, {
+    build: wheel.build, tubelessMarked: wheel.tubelessMarked, sealed: wheel.sealed, safetyHump: tryRimCode(wheel.rimCode)?.hump ?? null,
+    tire: tire?.tubeless === true ? 'TL' : tire?.tubeless === false ? 'TT' : 'not marked', tube: draft.tube,
+  });
+  const doubled = draft.tube && tire ? attempt(tubeDouble, { tire: draft.marking, wall: 'standard' }) : null;
+  const tubes = picks?.tubes?.fits.filter((f) => f.fit !== 'no') ?? [];
+  return (
+    <div className="rows">
+      <Part title={draft.tube ? 'With a tube' : 'Tubeless'} reasons={need.ok ? need.working.result.reasons : []} {...(need.ok ? { working: need.working } : {})}>
+        <div className="grid grid-cols-[2fr_3fr] gap-3 pb-1">
+          <ChoiceField label="Tube" value={draft.tube ? 'tube' : 'none'} onChange={(v) => change({ tube: v === 'tube', tubeId: '' })} options={[['tube', 'with a tube'], ['none', 'tubeless']]} />
+          {draft.tube && (
+            <ChoiceField
+              label="Which tube"
+              value={tubeFit?.id ?? ''}
+              onChange={(tubeId) => change({ tubeId })}
+              options={[...tubes.map((f) => [f.id, `${f.label} · ${f.inStock} left`] as const), ...(tubeFit ? [] : [['', 'none in stock serves'] as const])]}
+            />
+          )}
+        </div>
+      </Part>
+      {draft.tube && (
+        <Part title="This tube" reasons={tubeFit?.reasons ?? [{ verdict: 'stop', says: 'No tube in stock serves this tire.' }]}>
+          <div className="flex flex-wrap items-center gap-x-4">
+            <OldTube />
+            {doubled?.ok && (
+              <span className="text-[15px] text-ink2">
+                An old one as a sleeve adds about {say(doubled.working.result.addedMassG, 'g')} <BasisTag title="an old tube as a sleeve" working={doubled.working} />
+              </span>
+            )}
+          </div>
+        </Part>
+      )}
+      {picks?.lock && (picks.lock.result.wanted > 0 || wheel.rimLockDegs.length > 0 || worstOf(picks.lock.result.reasons) !== 'good') && <Part title="Rim lock" reasons={picks.lock.result.reasons} working={picks.lock} />}
+      {picks?.strip && picks.strip.result.wanted > 0 && <Part title="Rim strip" reasons={[...picks.strip.result.reasons, { verdict: 'good', says: `${picks.strip.result.order.join('. ')}.` }]} working={picks.strip} />}
+      {picks?.stem && <Part title="Valve stem" reasons={picks.stem.result.reasons} working={picks.stem} />}
+    </div>
+  );
+};

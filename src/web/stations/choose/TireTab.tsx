@@ -1,0 +1,107 @@
+import { Dialog } from 'radix-ui';
+import { X } from 'lucide-react';
+import { useState } from 'react';
+import { TREADS, TREAD_WORDS, type TireStock, type Tread } from '../../../core/shop';
+import { ARROWS, type Arrows } from '../../../core/tires';
+import type { RankedTire } from '../../../core/fitting';
+import { ChoiceField, QuantityField, TextField } from '../../parts/fields';
+import { Reasons } from '../../parts/Reasons';
+import { VerdictShape } from '../../parts/VerdictMark';
+import { TYPED, type ChoiceAtHand } from './use-choice';
+
+const problemText = (p: { message: string; expected: string }) => `${p.message} Right would be ${p.expected}.`;
+const SHOWN = 3;
+/** More than this many are shown a page at a time. */
+const PAGE = 40;
+
+const Row = ({ place, ranked, chosen, onPick }: { place: number; ranked: RankedTire<TireStock>; chosen: boolean; onPick: () => void }) => (
+  <button
+    type="button"
+    role="radio"
+    aria-checked={chosen}
+    onClick={onPick}
+    className={`flex min-h-12 w-full cursor-pointer items-center gap-2.5 border-b border-stone3 px-1.5 py-1 text-left leading-tight hover:bg-stone2 ${chosen ? 'bg-water3' : ''}`}
+  >
+    <span className="num w-5 text-right text-ink2">{place}</span>
+    <VerdictShape verdict={ranked.fit.verdict} size={20} />
+    <span className="min-w-0 flex-1">
+      <span className="block truncate font-semibold">{ranked.tire.marking}</span>
+      <span className="block truncate text-[15px] text-ink2">
+        {ranked.tire.pattern} · {ranked.because}
+      </span>
+    </span>
+    <span className="num shrink-0 text-[15px]">{ranked.tire.count} left</span>
+  </button>
+);
+
+/** The whole shelf, best first, with every reason; a refused one says why. */
+const Shelf = ({ at, onDone }: { at: ChoiceAtHand; onDone: () => void }) => {
+  const [shown, setShown] = useState(PAGE);
+  const ranked = at.ranking.ok ? at.ranking.value.ranked : [];
+  const unread = at.ranking.ok ? at.ranking.value.unread : [];
+  return (
+    <Dialog.Portal>
+      <Dialog.Overlay className="fixed inset-0 z-40 bg-black/35" />
+      <Dialog.Content className="fixed inset-y-0 right-0 z-50 w-[min(620px,100vw)] overflow-y-auto border-l-4 border-lip bg-stone p-6" aria-describedby={undefined}>
+        <div className="mb-3 flex items-start justify-between gap-4">
+          <Dialog.Title className="text-2xl">The shelf for this wheel, the best first</Dialog.Title>
+          <Dialog.Close className="grid h-12 w-12 shrink-0 cursor-pointer place-items-center rounded-xl hover:bg-stone2" aria-label="Close the shelf"><X aria-hidden="true" /></Dialog.Close>
+        </div>
+        <ol className="rows">
+          {ranked.slice(0, shown).map((r, i) => (
+            <li key={r.tire.id} className="border-b-2 border-stone3 py-2">
+              <Row place={i + 1} ranked={r} chosen={at.draft.tireId === r.tire.id} onPick={() => { at.pick(r.tire.id); onDone(); }} />
+              <Reasons className="mt-1 pl-9" reasons={r.fit.reasons.some((x) => x.verdict !== 'good') ? r.fit.reasons.filter((x) => x.verdict !== 'good') : r.fit.reasons.slice(0, 2)} />
+            </li>
+          ))}
+        </ol>
+        {ranked.length > shown && (
+          <button type="button" className="btn btn-small mt-3" onClick={() => setShown((n) => n + PAGE)}>
+            {Math.min(PAGE, ranked.length - shown)} more of {ranked.length}
+          </button>
+        )}
+        {unread.map(({ tire, problem }) => (
+          <p key={tire.id} className="mt-2 text-stop">{tire.marking}: {problem.message} See the records.</p>
+        ))}
+      </Dialog.Content>
+    </Dialog.Portal>
+  );
+};
+
+/** Which tire: ranked from the shelf, or typed as it is printed. */
+export const TireTab = ({ at, tried }: { at: ChoiceAtHand; tried: boolean }) => {
+  const { draft, change } = at;
+  const [open, setOpen] = useState(false);
+  const ranked = at.ranking.ok ? at.ranking.value.ranked : [];
+  const chosenAt = ranked.findIndex((r) => r.tire.id === draft.tireId);
+  const first = ranked.slice(0, SHOWN).map((r, i) => [i, r] as const);
+  const rows = chosenAt >= SHOWN ? [...first.slice(0, SHOWN - 1), [chosenAt, ranked[chosenAt]!] as const] : first;
+  const typed = draft.tireId === TYPED;
+  return (
+    <div>
+      {ranked.length > 0 ? (
+        <div role="radiogroup" aria-label="From stock, the best first" className="rows">
+          {rows.map(([i, r]) => <Row key={r.tire.id} place={i + 1} ranked={r} chosen={r.tire.id === draft.tireId} onPick={() => at.pick(r.tire.id)} />)}
+        </div>
+      ) : (
+        <p className="py-2 text-ink2">No tires on the shelf. Type what goes on.</p>
+      )}
+      <Dialog.Root open={open} onOpenChange={setOpen}>
+        {ranked.length > 0 && <Dialog.Trigger className="min-h-12 cursor-pointer px-1 text-[16px] underline">All {ranked.length} on the shelf, with their reasons</Dialog.Trigger>}
+        {open && <Shelf at={at} onDone={() => setOpen(false)} />}
+      </Dialog.Root>
+      <div className="grid grid-cols-[3fr_2fr] gap-x-3 gap-y-1.5">
+        <TextField label="Size going on" value={draft.marking} maxLength={40} onChange={(marking) => change({ marking, tireId: TYPED, takeOff: false, treadMm: null, ...(typed ? {} : { tread: 'other', dateCode: '', limit: '' }) })} problem={!at.compared.ok && (tried || draft.marking) ? problemText(at.compared.problem) : null} />
+        <TextField label="Its date code" value={draft.dateCode} maxLength={4} inputMode="numeric" onChange={(dateCode) => change({ dateCode })} problem={at.age && !at.age.ok && (tried || draft.dateCode.length >= 4) ? problemText(at.age.problem) : null} />
+        <QuantityField label="Seating limit" unit="kPa" value={draft.limit} onChange={(limit) => change({ limit })} problem={at.limitProblem} />
+        <ChoiceField label="Light mark" value={draft.lightMark ? 'yes' : 'no'} onChange={(v) => change({ lightMark: v === 'yes' })} options={[['yes', 'a paint dot'], ['no', 'none']]} />
+        {typed && (
+          <>
+            <ChoiceField label="Tread" value={draft.tread} onChange={(v) => change({ tread: v as Tread })} options={TREADS.map((t) => [t, TREAD_WORDS[t]] as const)} />
+            <ChoiceField label="Arrows" value={draft.arrows} onChange={(v) => change({ arrows: v as Arrows })} options={ARROWS.map((a) => [a, a] as const)} />
+          </>
+        )}
+      </div>
+    </div>
+  );
+};

@@ -1,0 +1,142 @@
+import { parse } from 'csv-parse/sync';
+import { complete, fileColumns, RECORD_KINDS, type RecordKind, type Records } from '../../src/core/shop';
+import { testApp } from './test-app';
+
+const NEW: { [K in RecordKind]: Partial<Records[K]> } = {
+  machines: { id: 'new', name: 'Hob 250', kind: 'dirt', rider: 'Ned Ash', drive: 'chain', sprocketFront: 13, sprocketRear: 50, fasteners: [{ name: 'axle', wheel: 'rear', torqueNm: 98, socket: '27 mm' }] },
+  wheels: { id: 'new', machineId: 'm-orrin', position: 'rear', build: 'spoked', rimCode: '2.15x18', tireMarking: '110/90-18', tube: true, rimLockDegs: [210], runouts: [{ onDate: '2026-04-30', lateralMm: 1.2, radialMm: 0.4 }] },
+  tires: { id: 'new', marking: '110/90-18 61M TT', pattern: 'knobby', dateCode: '0126', count: 1, priceMinor: 8900 },
+  tubes: { id: 'new', label: '110/90-18', count: 2, wall: 'heavy' },
+  strips: { id: 'new', widthMm: 28, rimFromIn: 18, rimToIn: 19 },
+  locks: { id: 'new', widthIn: 2.15 },
+  valves: { id: 'new', holeMm: 11.5, lengthMm: 43 },
+  weights: { id: 'new', massG: 25, kind: 'spoke', count: 4 },
+  wrenches: { id: 'new', name: 'middle', minNm: 10, maxNm: 60 },
+};
+
+describe.each(RECORD_KINDS)('%s', (kind) => {
+  const { ask } = testApp();
+  const whole = complete(kind, NEW[kind] as never);
+
+  test('are added with their usual values, changed, archived and brought back; never deleted', async () => {
+    expect((await ask.post(`/api/records/${kind}`).send(NEW[kind]).expect(201)).body).toEqual(whole);
+    expect((await ask.get('/api/shop')).body[kind]).toContainEqual(whole);
+    const changed = (await ask.put(`/api/records/${kind}/new`).send({ ...whole, note: 'looked at' }).expect(200)).body;
+    expect(changed).toEqual({ ...whole, note: 'looked at', version: 2 });
+    expect((await ask.put(`/api/records/${kind}/new`).send({ ...changed, archived: true }).expect(200)).body).toMatchObject({ archived: true, version: 3 });
+    await ask.delete(`/api/records/${kind}/new`).expect(404);
+  });
+
+  test('a change by somebody else is not overwritten, and comes with the refusal', async () => {
+    const { body } = await ask.put(`/api/records/${kind}/new`).send({ ...whole, note: 'too late' }).expect(409);
+    expect(body).toMatchObject({ error: { field: 'version', expected: 'the version that stands, 3' }, record: { note: 'looked at' } });
+  });
+
+  test('an id is given once, and a change needs a record', async () => {
+    expect((await ask.post(`/api/records/${kind}`).send(NEW[kind]).expect(422)).body.error.field).toBe('id');
+    await ask.put(`/api/records/${kind}/nobody`).send({ ...whole, id: 'nobody' }).expect(404);
+    expect((await ask.put(`/api/records/${kind}/other`).send(whole).expect(422)).body.error.field).toBe('id');
+  });
+
+  test('go out as CSV and come back as they were', async () => {
+    const { text } = await ask.get(`/api/records/${kind}/file.csv`).expect(200);
+    expect((parse(text) as string[][])[0]).toEqual(fileColumns(kind));
+    const { body } = await ask.post(`/api/records/${kind}/import?apply=yes`).type('text/csv').send(text).expect(200);
+    expect(body.applied).toBe(true);
+    expect(new Set(body.rows.map((r: { does: string }) => r.does))).toEqual(new Set(['nothing']));
+  });
+});
+
+describe('refusals', () => {
+  const { ask } = testApp();
+  test.each<[RecordKind, object, string]>([
+    ['tires', { marking: 'nonsense' }, 'marking'],
+    ['tires', { dateCode: '15' }, 'dateCode'],
+    ['tubes', { label: 'big' }, 'label'],
+    ['weights', { massG: -5 }, 'massG'],
+    ['weights', { count: 1.5 }, 'count'],
+    ['wrenches', { maxNm: 10 }, 'maxNm'],
+    ['wrenches', { name: '' }, 'name'],
+    ['wheels', { machineId: 'nobody' }, 'machineId'],
+    ['wheels', { rimCode: 'round' }, 'rimCode'],
+    ['locks', { id: '../x' }, 'id'],
+    ['machines', { fasteners: [{ name: 'axle', wheel: 'side', torqueNm: 5 }] }, 'fasteners[0].wheel'],
+  ])('%s with %j are refused at the field', async (kind, part, field) => {
+    const { body } = await ask.post(`/api/records/${kind}`).send({ ...NEW[kind], ...part }).expect(422);
+    expect(body.error.field).toBe(field);
+    expect(body.error.expected.length).toBeGreaterThan(3);
+  });
+
+  test('an unknown kind and an unknown address are not found', async () => {
+    await ask.post('/api/records/horses').send({}).expect(404);
+    await ask.get('/api/records/horses/file.csv').expect(404);
+    await ask.get('/api/nothing').expect(404);
+    await ask.get('/assets/nothing.js').expect(404);
+  });
+});
+
+describe('taking a file in', () => {
+  const { ask } = testApp();
+  const post = (csv: string, apply: 'yes' | 'no') => ask.post(`/api/records/tubes/import?apply=${apply}`).type('text/csv').send(csv);
+  const labels = async () => (await ask.get('/api/records/tubes')).body.records.map((t: { label: string }) => t.label);
+
+  test('a plan writes nothing; applied, all of it is there', async () => {
+    const before = await labels();
+    const csv = 'label,count,wall\r\n"110/100-18, 120/90-18",4,heavy\r\n2.50-17,2,\r\n';
+    expect((await post(csv, 'no').expect(200)).body).toMatchObject({ applied: false, rows: [{ line: 2, does: 'add' }, { line: 3, does: 'add' }] });
+    expect(await labels()).toEqual(before);
+    expect((await post(csv, 'yes').expect(200)).body.applied).toBe(true);
+    expect(await labels()).toEqual(expect.arrayContaining(['110/100-18, 120/90-18', '2.50-17']));
+  });
+
+  test('one faulty row and nothing is taken in; every faulty row is listed', async () => {
+    const before = await labels();
+    const { body } = await post('label,count\n4.00-18,1\nbig,1\n4.10-18,many\n', 'yes').expect(422);
+    expect(body.applied).toBe(false);
+    expect(body.rows.filter((r: { does: string }) => r.does === 'faulty').map((r: { line: number }) => r.line)).toEqual([3, 4]);
+    expect(await labels()).toEqual(before);
+  });
+
+  test('semicolons, a byte order mark and an emptied cell are read as a spreadsheet writes them', async () => {
+    const { body } = await post('\uFEFFlabel;count\r\n3.25-19;3\r\n', 'no').expect(200);
+    expect(body.rows).toMatchObject([{ does: 'add' }]);
+  });
+
+  test('a note that looks like a formula is marked on the way out and whole on the way back', async () => {
+    await ask.post('/api/records/tubes').send({ id: 'formula', label: '3.00-18', note: '=1+1' }).expect(201);
+    const { text } = await ask.get('/api/records/tubes/file.csv');
+    expect(text).toContain("'=1+1");
+    const { body } = await post(text, 'yes').expect(200);
+    expect(body.rows.every((r: { does: string }) => r.does === 'nothing')).toBe(true);
+  });
+
+  test.each([
+    ['', 'file'],
+    ['label\n', 'file'],
+    ['label,count\n"4.00-18,1\n', 'file'],
+    [`label\n${'4.00-18\n'.repeat(5001)}`, 'file'],
+  ])('%j is refused in words', async (csv, field) => {
+    const { body } = await post(csv, 'no').expect(422);
+    expect(body.error.field).toBe(field);
+  });
+
+  test('a column that does not exist is named', async () => {
+    const { body } = await post('label,colour\n4.00-18,red\n', 'no').expect(200);
+    expect(body.problems).toMatchObject([{ column: 'colour' }]);
+  });
+});
+
+describe('a wheel\u2019s record', () => {
+  const { ask } = testApp();
+
+  test('holds its machine, its jobs and what they know of it', async () => {
+    const { body } = await ask.get('/api/wheels/w-vellan-r/record').expect(200);
+    expect(body.machine.id).toBe('m-vellan');
+    expect(body.jobs.length).toBeGreaterThan(0);
+    expect(body.history.clearances[0]).toMatchObject({ place: 'above', withTire: '180/55ZR17 73W TL' });
+    const dates = body.history.fitted.map((f: { onDate: string }) => f.onDate);
+    expect(dates).toEqual([...dates].sort().reverse());
+    await ask.get('/api/wheels/nobody/record').expect(404);
+    await ask.get('/api/wheels/..%2Fx/record').expect(422);
+  });
+});
