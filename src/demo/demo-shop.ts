@@ -72,10 +72,7 @@ export const DEMO_WHEELS: Wheel[] = [
   wheel({ id: 'w-kestrow-f', machineId: 'm-kestrow', position: 'front', build: 'spoked', rimCode: '2.50x21', tireMarking: '90/90-21 54H TT', tube: true, spokes: 36, discSide: 'both' }),
   wheel({ id: 'w-kestrow-r', machineId: 'm-kestrow', position: 'rear', build: 'spoked', rimCode: '4.00x18', tireMarking: '150/70R18 70H TL', tube: true, spokes: 36 }),
   wheel({ id: 'w-vellan-f', machineId: 'm-vellan', position: 'front', build: 'cast', rimCode: 'MT3.50x17', tireMarking: '120/70ZR17 58W TL', discSide: 'both' }),
-  wheel({
-    id: 'w-vellan-r', machineId: 'm-vellan', position: 'rear', build: 'cast', rimCode: 'MT5.50x17', tireMarking: '180/55ZR17 73W TL',
-    treads: [{ onDate: '2025-05-02', km: 0, depthMm: 7.4 }, { onDate: '2025-07-20', km: 3100, depthMm: 5.6 }, { onDate: '2025-10-11', km: 5900, depthMm: 4.1 }, { onDate: '2026-03-28', km: 7700, depthMm: 3 }],
-  }),
+  wheel({ id: 'w-vellan-r', machineId: 'm-vellan', position: 'rear', build: 'cast', rimCode: 'MT5.50x17', tireMarking: '180/55ZR17 73W TL' }),
   wheel({ id: 'w-pim-f', machineId: 'm-pim', position: 'front', build: 'cast', rimCode: 'MT2.50x12', tireMarking: '110/70-12 47L TL', discSide: 'left' }),
   wheel({ id: 'w-pim-r', machineId: 'm-pim', position: 'rear', build: 'split', rimCode: '2.10x10', tireMarking: '3.50-10 51J TT', tube: true, discSide: 'none', rimLimitKpa: psi(40) }),
   wheel({ id: 'w-alder-f', machineId: 'm-alder', position: 'front', build: 'cast', rimCode: 'MT3.00x16', tireMarking: '130/90B16 67H TL', discSide: 'left' }),
@@ -169,3 +166,9 @@ const WEEK_MS = 7 * 86_400_000;
 /** The shelf as it stands on a day. `now` in ms. */
 export const demoTires = (now: number): TireStock[] =>
   DEMO_TIRES.map(({ weeksOld, ...t }) => ({ ...t, dateCode: dateCodeOn(new Date(now - weeksOld * WEEK_MS)) }));
+
+/** Depths of the tire on one wheel over the last season. `now` in ms. */
+export const demoTreads = (now: number): Wheel['treads'] =>
+  ([[300, 0, 7.4], [220, 3100, 5.6], [130, 5900, 4.1], [12, 7700, 3]] as const).map(([daysAgo, km, depthMm]) => ({
+    onDate: new Date(now - daysAgo * 86_400_000).toISOString().slice(0, 10), km, depthMm,
+  }));

@@ -4,7 +4,7 @@ import { openDb, type Db } from '../server/db/open';
 import { ruleStore } from '../server/db/rules';
 import { shopStore } from '../server/db/shop';
 import {
-  DEMO_LOCKS, DEMO_MACHINES, DEMO_NAME, DEMO_PEOPLE, DEMO_RULES, DEMO_STRIPS, DEMO_TUBES, DEMO_VALVES, DEMO_WEIGHTS, DEMO_WHEELS, DEMO_WRENCHES, demoTires,
+  DEMO_LOCKS, DEMO_MACHINES, DEMO_NAME, DEMO_PEOPLE, DEMO_RULES, DEMO_STRIPS, DEMO_TUBES, DEMO_VALVES, DEMO_WEIGHTS, DEMO_WHEELS, DEMO_WRENCHES, demoTires, demoTreads,
 } from './demo-shop';
 import { writePastJobs } from './past-jobs';
 
@@ -18,7 +18,8 @@ export const fillDemo = (db: Db, now: number): void => {
     shop.rename(DEMO_NAME);
     DEMO_PEOPLE.forEach((p) => shop.addPerson(p));
     for (const { key, value, note } of DEMO_RULES) rules.change(key, { value, note, who: DEMO_PEOPLE[0]!, reason: 'set when the shop was set up' });
-    for (const machine of DEMO_MACHINES) records.addMachine(machine, DEMO_WHEELS.filter((w) => w.machineId === machine.id));
+    const wheels = DEMO_WHEELS.map((w) => (w.id === 'w-vellan-r' ? { ...w, treads: demoTreads(now) } : w));
+    for (const machine of DEMO_MACHINES) records.addMachine(machine, wheels.filter((w) => w.machineId === machine.id));
     demoTires(now).forEach((t) => records.add('tires', t));
     DEMO_TUBES.forEach((t) => records.add('tubes', t));
     DEMO_STRIPS.forEach((t) => records.add('strips', t));

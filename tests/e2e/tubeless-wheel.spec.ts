@@ -7,11 +7,15 @@ test('a tubeless cast wheel has no tube, lock or spoke steps and takes its placa
   await expect(page.getByText('under the least tread for the road')).toBeVisible();
   await page.getByRole('button', { name: 'Write it down' }).click();
 
-  await page.getByLabel('From stock').selectOption({ label: '190/50ZR17 73W TL · sport · 1 in stock' });
-  await expect(page.getByText(/The new tire is 7\.[67] years old/)).toBeVisible();
+  await page.getByRole('button', { name: /on the shelf, with their reasons/ }).click();
+  await page.getByRole('dialog').getByRole('radio', { name: /190\/50ZR17 73W TL/ }).click();
+  await expect(page.getByText(/7\.[67] years old/)).toBeVisible();
   await expect(page.getByText('+10 mm wide')).toBeVisible();
-  await page.getByLabel('From stock').selectOption({ label: '180/55ZR17 73W TL · sport touring · 2 in stock' });
+  await page.getByRole('radio', { name: /^1.*180\/55ZR17 73W TL/ }).click();
+  await page.getByRole('tab', { name: 'Parts' }).click();
   await expect(page.getByLabel('Which tube')).toBeHidden();
+  await expect(page.getByText('A new snap-in stem', { exact: false })).toBeVisible();
+  await page.getByRole('tab', { name: 'Tire' }).click();
   await page.getByRole('button', { name: 'Take this tire' }).click();
   await tickAll(page, 'wheel-off');
   await tickAll(page, 'tire-off');

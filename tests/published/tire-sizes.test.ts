@@ -2,7 +2,8 @@ import { LOAD_INDEX_KG, maxLoadKg, maxSpeedKmh, nominalRimMm, readTire } from '.
 
 /**
  * Source: UN Regulation No. 75, paragraph on tire dimensions: H = S1 x 0.01 Ra, D = d + 2H, and its table of
- * nominal rim diameters. Expected values are worked by hand from the formula: marking, H in mm, D in mm.
+ * nominal rim diameters; ISO 5751 (motorcycle tires, metric series) computes with the same. Expected values are worked
+ * by hand from the formula and the table, and stand as data: marking, H in mm, D in mm.
  */
 const SIZES: [marking: string, heightMm: number, diameterMm: number][] = [
   ['150/70-17', 105, 642],
@@ -31,7 +32,36 @@ const SIZES: [marking: string, heightMm: number, diameterMm: number][] = [
   ['110/70-12', 77, 459],
   ['120/70-13', 84, 498],
   ['90/100-16', 90, 586],
+  ['70/90-17', 63, 558],
+  ['80/90-17', 72, 576],
+  ['80/90-21', 72, 677],
+  ['90/80-16', 72, 550],
+  ['90/90-14', 81, 518],
+  ['90/90-10', 81, 416],
+  ['100/80-17', 80, 592],
+  ['100/90-18', 90, 637],
+  ['100/100-18', 100, 657],
+  ['110/70-17', 77, 586],
+  ['110/100-18', 110, 677],
+  ['120/60ZR17', 72, 576],
+  ['120/70-14', 84, 524],
+  ['120/80-18', 96, 649],
+  ['120/100-18', 120, 697],
+  ['130/60-13', 78, 486],
+  ['130/70-12', 91, 487],
+  ['130/90-15', 117, 615],
+  ['140/70-17', 98, 628],
+  ['140/90-15', 126, 633],
+  ['150/60R17', 90, 612],
+  ['150/80-16', 120, 646],
+  ['170/60R17', 102, 636],
+  ['200/50ZR17', 100, 632],
+  ['240/40R18', 96, 649],
 ];
+
+test('there are at least forty of them, each once', () => {
+  expect(new Set(SIZES.map(([marking]) => marking)).size).toBeGreaterThanOrEqual(40);
+});
 
 test.each(SIZES)('%s is %d mm high and %d mm across', (marking, heightMm, diameterMm) => {
   const size = readTire(marking);
@@ -55,7 +85,7 @@ test('a rim diameter outside the table is not made up', () => {
 /** Source: ISO 4000-1, load index table. */
 test.each([
   [0, 45], [10, 60], [20, 80], [30, 106], [35, 121], [40, 140], [45, 165], [50, 190], [51, 195], [54, 212], [57, 230],
-  [58, 236], [60, 250], [62, 265], [65, 290], [66, 300], [69, 325], [70, 335], [73, 365], [75, 387], [77, 412], [80, 450],
+  [58, 236], [59, 243], [60, 250], [61, 257], [62, 265], [65, 290], [66, 300], [69, 325], [70, 335], [73, 365], [75, 387], [77, 412], [80, 450],
   [85, 515], [90, 600], [95, 690], [100, 800], [110, 1060], [120, 1400],
 ])('load index %d carries %d kg', (index, kg) => {
   expect(maxLoadKg(index)).toBe(kg);

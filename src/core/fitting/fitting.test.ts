@@ -23,7 +23,7 @@ describe('whether a tire goes on', () => {
   });
 
   test.each<[Partial<Candidate>, Partial<FitContext>, RegExp, string]>([
-    [{ marking: '110/90-18 61M TT' }, {}, /size: A 18 inch tire does not go on a 19 inch rim/, 'stop'],
+    [{ marking: '110/90-18 61M TT' }, {}, /size: An 18 inch tire does not go on a 19 inch rim/, 'stop'],
     [{ marking: '180/90-19 80M TT' }, {}, /rim: A rim 2.15 wide is too narrow/, 'stop'],
     [{}, { minLoadIndex: 70 }, /load: Load index 62 carries 265 kg; the machine asks for 70, 335 kg/, 'stop'],
     [{}, { minSpeedSymbol: 'H' }, /load: Speed symbol M ends at 130 km\/h/, 'stop'],
@@ -76,8 +76,8 @@ describe('ranking', () => {
         tire({ id: 'fewer', count: 1 }),
       ]),
     ).toEqual([
-      ['best', 'suits best'], ['fewer', 'fewer in stock'], ['older', 'older'], ['hard ground', 'its tread suits this use less'],
-      ['other size', 'another size than comes off'], ['none left', 'none in stock'], ['take-off', 'something to look at first'], ['other rim', 'refused'],
+      ['best', 'suits best'], ['fewer', 'fewer in stock'], ['older', 'older'], ['hard ground', 'its tread suits less'],
+      ['other size', 'another size'], ['none left', 'none in stock'], ['take-off', 'something to look at first'], ['other rim', 'refused'],
     ]);
   });
 

@@ -80,34 +80,18 @@ export const prepareFit = (context: FitContext): Prepared => {
   }
 };
 
-const about = (topic: Topic, reasons: readonly Reason[]): FitReason[] => reasons.map((r) => ({ ...r, topic }));
+const about = (topic: Topic, reasons: readonly Reason[]): FitReason[] => reasons.map((r) => Object.assign(r, { topic }));
 
-const ageReasons = (tire: TireFacts, { context }: Prepared): { ageYears: number | null; reasons: Reason[] } => {
-  if (tire.dateCode === null) return { ageYears: null, reasons: [reason('check', 'Its date code is not known.')] };
-  try {
-    const { ageYears, verdict, weekOf } = ageOf(tire.dateCode, context.onDate, context.rules);
-    return { ageYears, reasons: [reason(verdict, `Made week ${weekOf.week} of ${weekOf.year}: {0} old.`, [{ value: ageYears, unit: 'years' }])] };
-  } catch (error) {
-    if (error instanceof InputError) return { ageYears: null, reasons: [reason('check', error.message)] };
-    throw error;
-  }
-};
-
-const takeOffReasons = (tire: TireFacts, { context }: Prepared): Reason[] => {
-  if (!tire.takeOff || tire.treadMm === null) return [];
-  const leastMm = ruleNumber('tread.minimumMm', context.rules);
-  const depth = { value: tire.treadMm, unit: 'mm' as const };
-  if (groundOf(context.use) === 'road' && tire.treadMm <= leastMm)
-    return [reason('stop', 'A take-off with {0} left: at the least for the road, {1}.', [depth, { value: leastMm, unit: 'mm' }])];
-  return [reason('check', 'A take-off with {0} left: look at it inside and out.', [depth])];
-};
-
-/** Whether a tire suits, with every reason. Throws `InputError` for a marking that makes no sense. */
-export const fitTire = (tire: TireFacts, prepared: Prepared): TireFit => {
-  const { context, from, rim } = prepared;
+/** What the marking alone decides: size and room, rim, load and speed, tube, direction. */
+const byMarking = (marking: string, arrows: Arrows, { context, from, rim }: Prepared): { size: TireSize; change: SizeChange; reasons: FitReason[] } => {
   const { rules, end } = context;
   const fourWheels = onFourWheels(context.kind);
-  const size = readTire(tire.marking, rules);
+  const size = readTire(marking, rules);
+  // On another rim nothing else matters.
+  if (size.rimDiameterIn !== from.rimDiameterIn) {
+    const change = compareSizes(from, size, rules ? { end, rules } : { end });
+    return { size, change, reasons: about('size', change.reasons) };
+  }
   const change = compareSizes(from, size, {
     end,
     ...(context.clearancesMm ? { clearancesMm: context.clearancesMm } : {}),
@@ -118,7 +102,7 @@ export const fitTire = (tire: TireFacts, prepared: Prepared): TireFit => {
   const rimReasons: Reason[] = [];
   if (!rim) rimReasons.push(reason('check', 'The rim code does not tell its width: measure it.'));
   else {
-    if (rim.rimDiameterIn !== null && rim.rimDiameterIn !== size.rimDiameterIn && change.sameRim)
+    if (rim.rimDiameterIn !== null && rim.rimDiameterIn !== size.rimDiameterIn)
       rimReasons.push(reason('stop', `The rim is stamped ${rim.rimDiameterIn} inch, the tire ${size.rimDiameterIn}.`));
     rimReasons.push(fitRimWidth(size, rim.widthIn, fourWheels, rules).reason);
   }
@@ -136,16 +120,79 @@ export const fitTire = (tire: TireFacts, prepared: Prepared): TireFit => {
     build: context.build, tubelessMarked: context.tubelessMarked, sealed: context.sealed, safetyHump: rim?.hump ?? null,
     tire: size.tubeless === null ? 'not marked' : size.tubeless ? 'TL' : 'TT', tube: context.tube,
   });
-  const tread = treadForUse(tire.tread, context.use, fourWheels);
-  const age = ageReasons(tire, prepared);
-  const direction = fitDirection({ arrows: tire.arrows, markedFor: size.position ?? 'either', end, ground: groundOf(context.use), discSide: context.discSide });
-  const forRoad = size.notForHighway && groundOf(context.use) === 'road' ? [reason('stop', 'It is marked not for highway.')] : [];
-  const reasons = [
-    ...about('size', change.reasons), ...about('rim', rimReasons), ...about('load', load.reasons), ...about('tube', tube.reasons),
-    ...about('tread', [...forRoad, tread.reason]), ...about('age', [...age.reasons, ...takeOffReasons(tire, prepared)]), ...about('direction', direction.reasons),
-  ];
-  return { size, change, verdict: worstOf(reasons), reasons, treadRank: tread.rank, ageYears: age.ageYears };
+  const ground = groundOf(context.use);
+  const direction = fitDirection({ arrows, markedFor: size.position ?? 'either', end, ground, discSide: context.discSide });
+  const forRoad = size.notForHighway && ground === 'road' ? [reason('stop', 'It is marked not for highway.')] : [];
+  return {
+    size,
+    change,
+    reasons: [
+      ...about('size', change.reasons), ...about('rim', rimReasons), ...about('load', load.reasons), ...about('tube', tube.reasons),
+      ...about('tread', forRoad), ...about('direction', direction.reasons),
+    ],
+  };
 };
+
+const byDateCode = (dateCode: string | null, { context }: Prepared): { ageYears: number | null; reasons: FitReason[] } => {
+  const said = (ageYears: number | null, r: Reason) => ({ ageYears, reasons: about('age', [r]) });
+  if (dateCode === null) return said(null, reason('check', 'Its date code is not known.'));
+  try {
+    const { ageYears, verdict, weekOf } = ageOf(dateCode, context.onDate, context.rules);
+    return said(ageYears, reason(verdict, `Made week ${weekOf.week} of ${weekOf.year}: {0} old.`, [{ value: ageYears, unit: 'years' }]));
+  } catch (error) {
+    if (error instanceof InputError) return said(null, reason('check', error.message));
+    throw error;
+  }
+};
+
+const asTakeOff = (tire: TireFacts, { context }: Prepared): FitReason[] => {
+  if (!tire.takeOff || tire.treadMm === null) return [];
+  const leastMm = ruleNumber('tread.minimumMm', context.rules);
+  const depth = { value: tire.treadMm, unit: 'mm' as const };
+  const why =
+    groundOf(context.use) === 'road' && tire.treadMm <= leastMm
+      ? reason('stop', 'A take-off with {0} left: at the least for the road, {1}.', [depth, { value: leastMm, unit: 'mm' }])
+      : reason('check', 'A take-off with {0} left: look at it inside and out.', [depth]);
+  return about('age', [why]);
+};
+
+/** Remembers what a function of a key has said, so that a shelf of many equal tires is judged once. */
+const remembered = <K, V>(work: (key: K) => V): ((key: K) => V) => {
+  const known = new Map<K, V>();
+  return (key) => {
+    let value = known.get(key);
+    if (value === undefined) known.set(key, (value = work(key)));
+    return value;
+  };
+};
+
+/**
+ * Judges tires for one wheel and use, each with every reason; what equal markings, codes and treads have in common is
+ * worked out once. The function it gives throws `InputError` for a marking that makes no sense.
+ */
+export const tireFitter = (prepared: Prepared): ((tire: TireFacts) => TireFit) => {
+  const { context } = prepared;
+  const fourWheels = onFourWheels(context.kind);
+  const marked = Object.fromEntries(ARROWS.map((arrows) => [arrows, remembered((marking: string) => byMarking(marking, arrows, prepared))])) as Record<
+    Arrows,
+    (marking: string) => ReturnType<typeof byMarking>
+  >;
+  const coded = remembered((dateCode: string | null) => byDateCode(dateCode, prepared));
+  const treads = remembered((tread: Tread) => {
+    const { rank, reason: why } = treadForUse(tread, context.use, fourWheels);
+    return { rank, reasons: about('tread', [why]) };
+  });
+  return (tire) => {
+    const { size, change, reasons: ofMarking } = marked[tire.arrows](tire.marking);
+    const age = coded(tire.dateCode);
+    const tread = treads(tire.tread);
+    const reasons = [...ofMarking, ...tread.reasons, ...age.reasons, ...asTakeOff(tire, prepared)];
+    return { size, change, verdict: worstOf(reasons), reasons, treadRank: tread.rank, ageYears: age.ageYears };
+  };
+};
+
+/** Whether one tire suits, with every reason. Throws `InputError` for a marking that makes no sense. */
+export const fitTire = (tire: TireFacts, prepared: Prepared): TireFit => tireFitter(prepared)(tire);
 
 const yes = (says: string) => Joi.boolean().required().description(says).meta({ expected: `${says}: true or false` });
 

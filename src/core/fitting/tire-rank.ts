@@ -1,7 +1,7 @@
 import { InputError } from '../errors';
 import { count, listOf, record, text } from '../fields';
 import { defineWorking, type Verdict } from '../working';
-import { CONTEXT_FIELDS, EXAMPLE_CONTEXT, fitTire, prepareFit, TIRE_FIELDS, type FitContext, type TireFacts, type TireFit } from './tire-fit';
+import { CONTEXT_FIELDS, EXAMPLE_CONTEXT, prepareFit, TIRE_FIELDS, tireFitter, type FitContext, type TireFacts, type TireFit } from './tire-fit';
 
 /** A tire on the shelf, as the ranking takes it. */
 export interface Candidate extends TireFacts {
@@ -31,15 +31,19 @@ interface Keyed<T extends Candidate> {
 const KEY_SAYS: readonly ((behind: Keyed<Candidate>) => string)[] = [
   ({ fit }) => (fit.verdict === 'stop' ? 'refused' : 'something to look at first'),
   () => 'none in stock',
-  () => 'another size than comes off',
-  () => 'its tread suits this use less',
+  () => 'another size',
+  () => 'its tread suits less',
   () => 'more to look at',
   () => 'used',
   ({ fit }) => (fit.ageYears === null ? 'its age is not known' : 'older'),
   () => 'fewer in stock',
 ];
 
-const sizeOf = (canonical: string): string => canonical.split(' ')[0]!;
+/** The size alone, without what follows it. */
+const sizeOf = (canonical: string): string => {
+  const end = canonical.indexOf(' ');
+  return end < 0 ? canonical : canonical.slice(0, end);
+};
 
 const keysOf = (tire: Candidate, fit: TireFit, fromSize: string): number[] => [
   VERDICT_RANK[fit.verdict],
@@ -70,12 +74,13 @@ const becauseOf = (one: Keyed<Candidate>, before: Keyed<Candidate> | undefined):
 /** Tires in stock, the one that suits best first. A tire whose marking makes no sense comes back apart. */
 export const rankTires = <T extends Candidate>(tires: readonly T[], context: FitContext): { ranked: RankedTire<T>[]; unread: { tire: T; problem: InputError }[] } => {
   const prepared = prepareFit(context);
+  const fitOf = tireFitter(prepared);
   const fromSize = sizeOf(prepared.from.canonical);
   const keyed: Keyed<T>[] = [];
   const unread: { tire: T; problem: InputError }[] = [];
   for (const tire of tires)
     try {
-      const fit = fitTire(tire, prepared);
+      const fit = fitOf(tire);
       keyed.push({ tire, fit, keys: keysOf(tire, fit, fromSize) });
     } catch (error) {
       if (!(error instanceof InputError)) throw error;

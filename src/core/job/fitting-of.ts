@@ -11,7 +11,7 @@ import { fastenersOf } from './fasteners-of';
 
 /** The wheel at the other end of the machine, which its sensors are compared with. */
 const otherEndOf = (wheel: Wheel, wheels: readonly Wheel[]): Wheel | undefined =>
-  wheels.find((w) => w.machineId === wheel.machineId && !w.archived && wheelEnd(w.position) !== wheelEnd(wheel.position));
+  wheels.find((w) => w.machineId === wheel.machineId && wheelEnd(w.position) !== wheelEnd(wheel.position));
 
 /** What a tire has to suit in this job; null before the job has its machine and wheel. */
 export const fitContextOf = (state: JobState, onDate: string, wheels: readonly Wheel[] = []): FitContext | null => {
@@ -57,8 +57,6 @@ export interface Choice {
   pressureKpa: number | null;
 }
 
-const inUse = <T extends { archived: boolean }>(items: readonly T[]): T[] => items.filter((i) => !i.archived);
-
 /** Width and diameter of the rim; a code without a diameter gives way to the tire's. Throws `InputError` for the tire. */
 const rimOf = (wheel: Wheel, marking: string) => {
   const rim = tryRimCode(wheel.rimCode);
@@ -73,14 +71,14 @@ export const partPicksOf = (state: JobState, choice: Choice, shop: Pick<Shop, 't
   const { widthIn, diameterIn } = rimOf(wheel, choice.marking);
   const hole = wheel.valveHoleMm === null ? {} : { valveHoleMm: wheel.valveHoleMm };
   const tubes = choice.tube
-    ? fitTubes({ tire: choice.marking, use: tubeUseOf(use, machine.kind), tubes: inUse(shop.tubes), rules, ...hole })
+    ? fitTubes({ tire: choice.marking, use: tubeUseOf(use, machine.kind), tubes: shop.tubes, rules, ...hole })
     : null;
   const lock =
     widthIn === null || !choice.tube
       ? null
       : rimLockPick.run({
           use, tube: choice.tube, pressureKpa: choice.pressureKpa ?? 200, rimWidthIn: widthIn, lockDegs: wheel.rimLockDegs, rules,
-          locks: inUse(shop.locks).map(({ id, widthIn: w, holeMm, massG, count }) => ({ id, widthIn: w, holeMm, massG, count })),
+          locks: shop.locks.map(({ id, widthIn: w, holeMm, massG, count }) => ({ id, widthIn: w, holeMm, massG, count })),
           ...(wheel.lockHoleMm === null ? {} : { lockHoleMm: wheel.lockHoleMm }),
         });
   const strip =
@@ -88,14 +86,14 @@ export const partPicksOf = (state: JobState, choice: Choice, shop: Pick<Shop, 't
       ? null
       : stripPick.run({
           build: wheel.build, sealed: wheel.sealed ? 'yes' : 'no', rimWidthIn: widthIn, rimDiameterIn: diameterIn, rimLocks: wheel.rimLockDegs.length, rules,
-          strips: inUse(shop.strips).map(({ id, material, widthMm, rimFromIn, rimToIn, count }) => ({ id, material, widthMm, rimFromIn, rimToIn, count })),
+          strips: shop.strips.map(({ id, material, widthMm, rimFromIn, rimToIn, count }) => ({ id, material, widthMm, rimFromIn, rimToIn, count })),
         });
   const stem =
     choice.tube
       ? null
       : valvePick.run({
           tube: choice.tube, rimDiameterIn: diameterIn, rules, ...hole,
-          stems: inUse(shop.valves).map(({ id, stem: s, holeMm, lengthMm, angled, count }) => ({ id, stem: s, holeMm, lengthMm, angled, count })),
+          stems: shop.valves.map(({ id, stem: s, holeMm, lengthMm, angled, count }) => ({ id, stem: s, holeMm, lengthMm, angled, count })),
         });
   return { tubes, lock, strip, stem };
 };
@@ -134,7 +132,7 @@ export const toolsOf = (state: JobState, choice: Pick<Choice, 'tube' | 'marking'
   return tools.run({
     kind: machine.kind, drive: machine.drive, end: wheelEnd(wheel.position), build: wheel.build, discSide: wheel.discSide, tube: choice.tube,
     rimLocks: wheel.rimLockDegs.length, rimDiameterIn: diameterIn, fasteners: fastenersOf(state), rules: state.rules,
-    wrenches: inUse(shop.wrenches).map(({ name, minNm, maxNm }) => ({ name, minNm, maxNm })),
+    wrenches: shop.wrenches.map(({ name, minNm, maxNm }) => ({ name, minNm, maxNm })),
   });
 };
 

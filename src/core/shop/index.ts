@@ -1,6 +1,6 @@
 /** The shop's records: what each kind holds, how it is checked, and how it goes into a file and comes back. */
 export {
-  RECORD_KINDS, TREADS, TREAD_WORDS, TUBE_WALLS, WALL_WORDS, TUBE_VALVES, STEMS, STRIP_MATERIALS,
+  inUse, RECORD_KINDS, TREADS, TREAD_WORDS, TUBE_WALLS, WALL_WORDS, TUBE_VALVES, STEMS, STRIP_MATERIALS,
   type LockItem, type RecordKind, type Records, type Shop, type Stocked, type StripItem, type TireStock, type Tread, type TubeItem,
   type TubeValve, type TubeWall, type ValveItem, type WeightItem, type WrenchItem,
 } from './shop';

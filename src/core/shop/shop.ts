@@ -102,3 +102,9 @@ export const RECORD_KINDS: readonly RecordKind[] = ['machines', 'wheels', 'tires
 
 /** Everything a screen needs to know of the shop, archived records included. */
 export type Shop = { name: string; people: string[] } & { [K in RecordKind]: Records[K][] };
+
+/** What is not archived, of every kind: what a job may use. */
+export const inUse = <S extends Pick<Shop, RecordKind>>(shop: S): S => ({
+  ...shop,
+  ...Object.fromEntries(RECORD_KINDS.map((kind) => [kind, (shop[kind] as { archived: boolean }[]).filter((r) => !r.archived)])),
+});

@@ -15,5 +15,5 @@ export { parseMarking, type Marking, type MarkingPart, type PartKind } from './m
 export { NOTATIONS, type Construction, type Notation } from './size-notation';
 export { maxLoadKg, LOAD_INDEX_KG } from './load-index';
 export { maxSpeedKmh, SPEED_SYMBOL_KMH } from './speed-symbol';
-export { nominalRimMm } from './rim-diameter';
+export { anInch, nominalRimMm } from './rim-diameter';
 export { sizePicture, SIZE_LETTERS, type PictureShape, type SizePicture } from './size-picture';

@@ -112,13 +112,13 @@ interface ReadSize {
 
 /** The size at the start of a marking, by the first notation that reads it whole. */
 const readSize = (clean: string, printed: string): ReadSize => {
-  const starts = READERS.flatMap((reader) => {
+  let begun: RegExpExecArray | undefined;
+  for (const reader of READERS) {
     const start = reader.head.exec(clean);
-    return start ? [{ reader, start }] : [];
-  });
-  for (const { reader, start } of starts) {
+    if (!start) continue;
+    begun ??= start;
     const from = start[0].length;
-    const end = new RegExp(`^\\s*(${reader.signs})\\s*(\\d{1,2})(?!\\d)`, 'd').exec(clean.slice(from));
+    const end = reader.end.exec(clean.slice(from));
     if (!end) continue;
     const head = reader.read(start);
     if (typeof head === 'string') throw wrong(`${head.split(';')[0]}.`, head.split('; ')[1] ?? SIZE_RIGHT);
@@ -135,12 +135,11 @@ const readSize = (clean: string, printed: string): ReadSize => {
     ];
     return { head, construction: constructionOf(end[1]), rimDiameterIn, parts, end: from + end[0].length };
   }
-  const { start } = starts[0] ?? {};
-  if (!start) throw wrong(`"${printed.slice(0, 20)}" does not start like a size this program reads.`, SIZE_RIGHT);
-  const rest = clean.slice(start[0].length).trim().slice(0, 12);
-  const example = `-, R or B and then the rim diameter in inches, as in ${start[0].trim()}-17`;
-  if (!rest) throw wrong(`"${start[0].trim()}" stops before the rim diameter.`, example);
-  throw wrong(`It makes sense up to "${start[0].trim()}"; "${rest}" does not follow.`, example);
+  if (!begun) throw wrong(`"${printed.slice(0, 20)}" does not start like a size this program reads.`, SIZE_RIGHT);
+  const rest = clean.slice(begun[0].length).trim().slice(0, 12);
+  const example = `-, R or B and then the rim diameter in inches, as in ${begun[0].trim()}-17`;
+  if (!rest) throw wrong(`"${begun[0].trim()}" stops before the rim diameter.`, example);
+  throw wrong(`It makes sense up to "${begun[0].trim()}"; "${rest}" does not follow.`, example);
 };
 
 /** Spaces and commas between the pieces after the size. */

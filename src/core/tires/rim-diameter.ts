@@ -6,3 +6,6 @@ const NOMINAL_RIM_MM: Record<number, number> = {
 
 /** Nominal rim diameter in mm for a code of 4 to 23; undefined outside the table. */
 export const nominalRimMm = (codeIn: number): number | undefined => NOMINAL_RIM_MM[codeIn];
+
+/** `an 18 inch`, `a 19 inch`: how a diameter is said before its noun. */
+export const anInch = (codeIn: number): string => `${/^(8|11|18)$/.test(String(codeIn)) ? 'an' : 'a'} ${codeIn} inch`;

@@ -26,8 +26,8 @@ interface Reader {
   head: RegExp;
   /** What the groups of `head` are; one alone stands for the whole of it. */
   pieces: readonly ('width' | 'aspect' | 'overall' | 'letters')[];
-  /** Signs that may stand before the rim. */
-  signs: string;
+  /** What may follow: a sign, then the rim. */
+  end: RegExp;
   read(match: RegExpExecArray): SizeHead | string;
 }
 
@@ -83,21 +83,27 @@ const letter = (match: RegExpExecArray): SizeHead | string => {
   );
 };
 
+const then = (signs: string): RegExp => new RegExp(`^\\s*(${signs})\\s*(\\d{1,2})(?!\\d)`, 'd');
+const SIGNED = then('-|X|ZR|R|B');
+const SIGNED_BY_DIAMETER = then('-|X|R|B');
+const SIGNED_SLICK = then('-|R');
+const SIGNED_LETTER = then('-|B|R');
+
 /** How each notation starts, tried in this order. */
 export const READERS: readonly Reader[] = [
-  { notation: 'metric', head: /^(\d{2,3})\/(\d{2,3})(?![.\d])/d, pieces: ['width', 'aspect'], signs: '-|X|ZR|R|B', read: metric },
+  { notation: 'metric', head: /^(\d{2,3})\/(\d{2,3})(?![.\d])/d, pieces: ['width', 'aspect'], end: SIGNED, read: metric },
   {
     notation: 'flotation', head: /^(?:AT\s*)?(\d{1,2}(?:\.\d{1,2})?)\s*X\s*(\d{1,2}(?:\.\d{1,2})?)/d, pieces: ['overall', 'width'],
-    signs: '-|X|R|B', read: byDiameter('flotation', 'x'),
+    end: SIGNED_BY_DIAMETER, read: byDiameter('flotation', 'x'),
   },
   {
     notation: 'slick', head: /^(\d{2}\.\d)\s*\/\s*(\d{1,2}(?:\.\d{1,2})?)/d, pieces: ['overall', 'width'],
-    signs: '-|R', read: byDiameter('slick', '/'),
+    end: SIGNED_SLICK, read: byDiameter('slick', '/'),
   },
   {
     notation: 'inch', head: /^(\d)\s+([1357])\/([248])/d, pieces: ['width'],
-    signs: '-|X|R|B', read: (m) => inch(Number(m[1]) + Number(m[2]) / Number(m[3])),
+    end: SIGNED_BY_DIAMETER, read: (m) => inch(Number(m[1]) + Number(m[2]) / Number(m[3])),
   },
-  { notation: 'inch', head: /^(\d{1,2}\.\d{1,2})(?!\d)/d, pieces: ['width'], signs: '-|X|R|B', read: (m) => inch(Number(m[1])) },
-  { notation: 'letter', head: /^(M[A-Z])\s*(\d{2})(?!\d)/d, pieces: ['letters', 'aspect'], signs: '-|B|R', read: letter },
+  { notation: 'inch', head: /^(\d{1,2}\.\d{1,2})(?!\d)/d, pieces: ['width'], end: SIGNED_BY_DIAMETER, read: (m) => inch(Number(m[1])) },
+  { notation: 'letter', head: /^(M[A-Z])\s*(\d{2})(?!\d)/d, pieces: ['letters', 'aspect'], end: SIGNED_LETTER, read: letter },
 ];

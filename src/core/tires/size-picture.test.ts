@@ -18,12 +18,12 @@ test('the machine stands at the measured room from the present tire', () => {
   const bars = only(shapes, 'bar');
   expect((290 - bars[0]!.y1) / sideScale).toBeCloseTo(320 + 20, 0);
   const right = bars.find((b) => b.place === 'right')!;
-  expect((right.x1 - 570) / sectionScale).toBeCloseTo(65 + 12, 0);
+  expect((right.x1 - 592) / sectionScale).toBeCloseTo(65 + 12, 0);
 });
 
 test('differences stand on the drawing in words; letters only where there is more than one', () => {
   const words = (sizes: string[], room = {}) => only(draw(sizes, room).shapes, 'label').map((l) => l.pattern);
-  expect(words(['130/90-16', '130/80-16'])).toEqual(['{0} tall', 'axle {0}', '{0} wide', '{0} sidewall']);
+  expect(words(['130/90-16', '130/80-16'])).toEqual(['{0} tall', 'axle {0} lower', 'as wide', '{0} sidewall']);
   expect(words(['130/90-16', '130/80-16'], { above: 20, ahead: 30, left: 9 })).toEqual(expect.arrayContaining(['{0} of room above', '{0} ahead', '{0} left']));
   expect(words(['130/90-16', '130/80-16', '150/80-16'])).toEqual(expect.arrayContaining(['B {0} tall', 'C {0} tall']));
 });

@@ -36,7 +36,7 @@ export interface SizePicture {
 }
 
 const SIDE = { cx: 215, cy: 290, reach: 205 } as const;
-const SECTION = { cx: 570, baseY: 395, half: 118, high: 235 } as const;
+const SECTION = { cx: 592, baseY: 355, half: 118, high: 205 } as const;
 /** Least distance between two lines of words. */
 const LINE = 25;
 export const SIZE_LETTERS = ['A', 'B', 'C', 'D'] as const;
@@ -73,6 +73,14 @@ export const spread = (ys: readonly number[], apart: number): number[] => {
 };
 
 const mm = (value: number): SaidQuantity => ({ value, unit: 'mm' });
+/** Less than this is no difference to a fitter. */
+const SAME_MM = 0.5;
+
+type Words = Pick<PictureLabel, 'pattern' | 'quantities' | 'sign'>;
+const difference = (value: number, pattern: string, same: string): Words =>
+  Math.abs(value) < SAME_MM ? { pattern: same, quantities: [], sign: false } : { pattern, quantities: [mm(value)], sign: true };
+const axle = (value: number): Words =>
+  Math.abs(value) < SAME_MM ? { pattern: 'axle as before', quantities: [], sign: false } : { pattern: `axle {0} ${value > 0 ? 'higher' : 'lower'}`, quantities: [mm(Math.abs(value))], sign: false };
 
 /** The drawing of a comparison on the room measured with its first size, in mm by place. */
 export const sizePicture = ({ from, changes }: TireComparison, clearancesMm: Partial<Record<ClearancePlace, number>> = {}): SizePicture => {
@@ -85,7 +93,8 @@ export const sizePicture = ({ from, changes }: TireComparison, clearancesMm: Par
     SECTION.high / Math.max(...sizes.map((s) => s.sectionHeightMm), from.sectionHeightMm + (clearancesMm.above ?? 0)),
   );
   const shapes: PictureShape[] = [];
-  const named = (of: number, pattern: string) => (changes.length > 1 ? `${SIZE_LETTERS[of]} ${pattern}` : pattern);
+  const named = (of: number, words: Words): Words => (changes.length > 1 ? { ...words, pattern: `${SIZE_LETTERS[of]} ${words.pattern}` } : words);
+  const room = (of: number, value: number, pattern: string): Words => named(of, { pattern, quantities: [mm(value)], sign: false });
   sizes.forEach((size, of) => {
     shapes.push({ kind: 'circle', of, part: 'tread', cx: SIDE.cx, cy: SIDE.cy, r: n((size.overallDiameterMm / 2) * sideScale) });
     shapes.push({ kind: 'circle', of, part: 'rim', cx: SIDE.cx, cy: SIDE.cy, r: n((size.rimDiameterMm / 2) * sideScale) });
@@ -97,7 +106,7 @@ export const sizePicture = ({ from, changes }: TireComparison, clearancesMm: Par
     const y = n(SIDE.cy - (fromR + clearancesMm.above) * sideScale);
     const sectionY = n(SECTION.baseY - (from.sectionHeightMm + clearancesMm.above) * sectionScale);
     shapes.push({ kind: 'bar', place: 'above', x1: SIDE.cx - 95, y1: y, x2: SIDE.cx + 95, y2: y });
-    shapes.push({ kind: 'bar', place: 'above', x1: SECTION.cx - 70, y1: sectionY, x2: SECTION.cx + 70, y2: sectionY });
+    shapes.push({ kind: 'bar', place: 'above', x1: SECTION.cx - 24, y1: sectionY, x2: SECTION.cx + 64, y2: sectionY });
   }
   if (clearancesMm.ahead !== undefined) {
     const x = n(SIDE.cx - (fromR + clearancesMm.ahead) * sideScale);
@@ -114,27 +123,27 @@ export const sizePicture = ({ from, changes }: TireComparison, clearancesMm: Par
   const topY = changes.map((c) => SIDE.cy - (c.to.overallDiameterMm / 2) * sideScale);
   spread(topY.map((y) => y + 6), LINE).forEach((y, i) => {
     const { to, diameterChangeMm, clearancesAfterMm } = changes[i]!;
-    const room = clearancesAfterMm.above;
+    const above = clearancesAfterMm.above;
     const x = SIDE.cx + 168;
     shapes.push({ kind: 'leader', x1: SIDE.cx + 12, y1: n(topY[i]!), x2: x - 6, y2: n(y - 6) });
-    shapes.push({ kind: 'label', of: i + 1, x, y: n(y), anchor: 'start', ...(room === undefined ? { pattern: named(i + 1, '{0} tall'), quantities: [mm(diameterChangeMm)], sign: true } : { pattern: named(i + 1, '{0} of room above'), quantities: [mm(room)], sign: false }) });
+    shapes.push({ kind: 'label', of: i + 1, x, y: n(y), anchor: 'start', ...(above === undefined ? named(i + 1, difference(diameterChangeMm, '{0} tall', 'as tall')) : room(i + 1, above, '{0} of room above')) });
     if (clearancesAfterMm.ahead !== undefined)
-      shapes.push({ kind: 'label', of: i + 1, x: n(SIDE.cx - (to.overallDiameterMm / 2) * sideScale + 8), y: SIDE.cy + 96 + i * LINE, anchor: 'start', pattern: named(i + 1, '{0} ahead'), quantities: [mm(clearancesAfterMm.ahead)], sign: false });
+      shapes.push({ kind: 'label', of: i + 1, x: n(SIDE.cx - (to.overallDiameterMm / 2) * sideScale + 8), y: SIDE.cy + 96 + i * LINE, anchor: 'start', ...room(i + 1, clearancesAfterMm.ahead, '{0} ahead') });
   });
   const bottomY = changes.map((c) => SIDE.cy + (c.to.overallDiameterMm / 2) * sideScale);
   spread(bottomY.map((y) => y + 2), LINE).forEach((y, i) => {
     const x = SIDE.cx + 168;
     shapes.push({ kind: 'leader', x1: SIDE.cx + 12, y1: n(bottomY[i]!), x2: x - 6, y2: n(y - 6) });
-    shapes.push({ kind: 'label', of: i + 1, x, y: n(y), anchor: 'start', pattern: named(i + 1, 'axle {0}'), quantities: [mm(changes[i]!.rideHeightChangeMm)], sign: true });
+    shapes.push({ kind: 'label', of: i + 1, x, y: n(y), anchor: 'start', ...named(i + 1, axle(changes[i]!.rideHeightChangeMm)) });
   });
   changes.forEach((c, i) => {
     const y = SECTION.baseY + 34 + i * LINE * 1.05;
-    shapes.push({ kind: 'label', of: i + 1, x: SECTION.cx - 8, y: n(y), anchor: 'end', pattern: named(i + 1, '{0} wide'), quantities: [mm(c.sectionWidthChangeMm)], sign: true });
-    shapes.push({ kind: 'label', of: i + 1, x: SECTION.cx + 8, y: n(y), anchor: 'start', pattern: '{0} sidewall', quantities: [mm(c.sectionHeightChangeMm)], sign: true });
+    shapes.push({ kind: 'label', of: i + 1, x: SECTION.cx - 8, y: n(y), anchor: 'end', ...named(i + 1, difference(c.sectionWidthChangeMm, '{0} wide', 'as wide')) });
+    shapes.push({ kind: 'label', of: i + 1, x: SECTION.cx + 8, y: n(y), anchor: 'start', ...difference(c.sectionHeightChangeMm, '{0} sidewall', 'same sidewall') });
     for (const place of ['left', 'right'] as const) {
-      const room = c.clearancesAfterMm[place];
-      if (room !== undefined)
-        shapes.push({ kind: 'label', of: i + 1, x: place === 'left' ? SECTION.cx - 128 : SECTION.cx + 128, y: n(SECTION.baseY - 190 - i * LINE), anchor: place === 'left' ? 'start' : 'end', pattern: named(i + 1, `{0} ${place}`), quantities: [mm(room)], sign: false });
+      const left = c.clearancesAfterMm[place];
+      if (left !== undefined)
+        shapes.push({ kind: 'label', of: i + 1, x: place === 'left' ? SECTION.cx - 128 : SECTION.cx + 128, y: n(SECTION.baseY - 190 - i * LINE), anchor: place === 'left' ? 'start' : 'end', ...room(i + 1, left, `{0} ${place}`) });
     }
   });
   return { shapes, sideScale, sectionScale };

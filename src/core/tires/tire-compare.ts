@@ -3,6 +3,7 @@ import { InputError } from '../errors';
 import { count, listOf, marking, oneOf, quantity, record, ruleValues } from '../fields';
 import { ruleNumber, type RuleValues } from '../rules';
 import { defineWorking, reason, SILENT, worstOf, type Reason, type Show, type Verdict } from '../working';
+import { anInch } from './rim-diameter';
 import { readTire, type TireSize } from './tire-size';
 
 /** Where a clearance is taken: `above`, `ahead` change with the radius, `left`, `right` with half the width. */
@@ -63,6 +64,7 @@ export interface TireComparison {
 
 const round = (v: number) => Math.round(v * 10) / 10;
 const pct = (from: number, to: number) => (to / from - 1) * 100;
+const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1);
 const MM_IN_KM = 1_000_000;
 
 const clearances = (from: TireSize, to: TireSize, context: CompareContext, reasons: Reason[], show: Show): Pick<SizeChange, 'clearancesAfterMm' | 'clearancesAtSpeedMm'> => {
@@ -123,7 +125,7 @@ export const compareSizes = (from: TireSize, to: TireSize, context: CompareConte
       ? show.line('geared as with a rear sprocket of', `${sprockets.rear} × old circumference / new`, (sprockets.rear * from.circumferenceMm) / to.circumferenceMm)
       : null;
   const sameRim = from.rimDiameterIn === to.rimDiameterIn;
-  if (!sameRim) reasons.push(reason('stop', `A ${to.rimDiameterIn} inch tire does not go on a ${from.rimDiameterIn} inch rim.`));
+  if (!sameRim) reasons.push(reason('stop', `${capital(anInch(to.rimDiameterIn))} tire does not go on ${anInch(from.rimDiameterIn)} rim.`));
   const room = clearances(from, to, context, reasons, show);
   const sensor = sensorRatio(from, to, context, reasons, show);
   const lowPct = -speedometerErrorPct;

@@ -55,6 +55,9 @@ const leastSquares = (readings: readonly TreadReading[]): Line => {
   return { slope, half: (T_95[n - 3] ?? Z_95) * Math.sqrt(rest / (n - 2) / sxx) };
 };
 
+/** No more digits than a forecast deserves: tens below 1000 km, hundreds above. */
+const sensibleKm = (km: number): number => (km < 1000 ? Math.round(km / 10) * 10 : Math.round(km / 100) * 100);
+
 /** The day the distance left is used up, at the pace between the first and last dated reading. */
 const dayDone = (readings: readonly TreadReading[], kmLeft: number): string | null => {
   const dated = readings.filter((r) => r.onDate !== undefined);
@@ -128,7 +131,7 @@ export const treadWear = defineWorking<{ readings: TreadReading[]; rules?: RuleV
     const doneOn = dayDone(sorted, kmLeft);
     if (doneOn) show.line('done on', 'at the pace so far', doneOn);
     show.verdict('good');
-    const km = (value: number) => ({ value, unit: 'km' as const });
+    const km = (value: number) => ({ value: sensibleKm(value), unit: 'km' as const });
     const why =
       kmLeftLow === null
         ? reason('good', 'About {0} left. Two readings give no interval.', [km(kmLeft)])

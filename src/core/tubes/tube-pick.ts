@@ -1,7 +1,7 @@
 import { InputError } from '../errors';
 import { count, listOf, marking, oneOf, quantity, record, ruleValues, text } from '../fields';
 import type { RuleValues } from '../rules';
-import { readTire, type TireSize } from '../tires';
+import { anInch, readTire, type TireSize } from '../tires';
 import { defineWorking, reason, worstOf, type Reason, type Verdict } from '../working';
 import { parseTubeLabel } from './tube-label';
 import { stretchOf } from './tube-stretch';
@@ -66,15 +66,15 @@ const mm = (value: number) => ({ value, unit: 'mm' as const });
 const byLabel = (size: TireSize, label: string): { fit: TubeFit['fit']; offMm: number; reason: Reason } => {
   const range = parseTubeLabel(label);
   const offMm = Math.abs(size.sectionWidthMm - (range.minWidthMm + range.maxWidthMm) / 2);
-  if (range.rimDiameterIn !== size.rimDiameterIn) return { fit: 'no', offMm, reason: reason('stop', `for a ${range.rimDiameterIn} inch rim`) };
+  if (range.rimDiameterIn !== size.rimDiameterIn) return { fit: 'no', offMm, reason: reason('stop', `For ${anInch(range.rimDiameterIn)} rim.`) };
   const span = [mm(range.minWidthMm), mm(range.maxWidthMm)];
   const under = range.minWidthMm - size.sectionWidthMm;
   const over = size.sectionWidthMm - range.maxWidthMm;
   // A label rounds: 3.00 in and 76 mm are the same tire.
-  if (Math.max(under, over) <= 1) return { fit: 'covers', offMm, reason: reason('good', 'label covers {0} to {1}', span) };
+  if (Math.max(under, over) <= 1) return { fit: 'covers', offMm, reason: reason('good', 'The label covers {0} to {1}.', span) };
   const near = Math.max(under, over) <= NEAR_MM;
   const why = under > 0 ? 'is for a wider tire: it can fold, and a fold pinches' : 'is for a narrower tire: stretched it runs thin and hot';
-  return { fit: near ? 'near' : 'no', offMm, reason: reason(near ? 'check' : 'stop', `label {0} to {1} ${why}`, span) };
+  return { fit: near ? 'near' : 'no', offMm, reason: reason(near ? 'check' : 'stop', `The label, {0} to {1}, ${why}.`, span) };
 };
 
 const judge = (size: TireSize, tube: TubeStock, { use, valveHoleMm, rules }: Input): TubeFit & { offMm: number; wallRank: number } => {
@@ -84,13 +84,13 @@ const judge = (size: TireSize, tube: TubeStock, { use, valveHoleMm, rules }: Inp
     if (tube.flatWidthMm != null) reasons.push(stretchOf(size, tube.flatWidthMm, rules).reason);
     if (valveHoleMm !== undefined && tube.valve) {
       const [low, high] = HOLE_MM[tube.valve];
-      if (valveHoleMm < low - 0.5) reasons.push(reason('stop', `its ${tube.valve} valve does not pass a hole of {0}`, [mm(valveHoleMm)]));
-      else if (valveHoleMm > high + 0.5) reasons.push(reason('check', `its ${tube.valve} valve has play in a hole of {0}: a bushing`, [mm(valveHoleMm)]));
+      if (valveHoleMm < low - 0.5) reasons.push(reason('stop', `Its ${tube.valve} valve does not pass a hole of {0}.`, [mm(valveHoleMm)]));
+      else if (valveHoleMm > high + 0.5) reasons.push(reason('check', `Its ${tube.valve} valve has play in a hole of {0}: a bushing.`, [mm(valveHoleMm)]));
     }
-    if (tube.valve && size.rimDiameterIn <= SMALL_RIM_IN && tube.valve !== 'angled') reasons.push(reason('check', 'a straight valve on a small wheel: is there room for the chuck?'));
-    if (tube.valve === 'angled' && size.rimDiameterIn > SMALL_RIM_IN) reasons.push(reason('check', 'an angled valve: made for small wheels'));
-    if (use === 'road' && tube.wall && tube.wall !== 'standard') reasons.push(reason('check', `${tube.wall === 'heavy' ? 'a heavy' : 'an ultra heavy'} wall runs hot on the road`));
-    else if (use && tube.wall && use !== 'scooter') reasons.push(reason('good', tube.wall === 'standard' ? 'standard wall' : `${tube.wall === 'heavy' ? 'heavy' : 'ultra heavy'} wall: resists pinching, stiffer to feed in`));
+    if (tube.valve && size.rimDiameterIn <= SMALL_RIM_IN && tube.valve !== 'angled') reasons.push(reason('check', 'A straight valve on a small wheel: is there room for the chuck?'));
+    if (tube.valve === 'angled' && size.rimDiameterIn > SMALL_RIM_IN) reasons.push(reason('check', 'An angled valve: made for small wheels.'));
+    if (use === 'road' && tube.wall && tube.wall !== 'standard') reasons.push(reason('check', `${tube.wall === 'heavy' ? 'A heavy' : 'An ultra heavy'} wall runs hot on the road.`));
+    else if (use && tube.wall && use !== 'scooter') reasons.push(reason('good', tube.wall === 'standard' ? 'Standard wall.' : `${tube.wall === 'heavy' ? 'Heavy' : 'Ultra heavy'} wall: resists pinching, stiffer to feed in.`));
   }
   const wanted = use && tube.wall ? WALL_WANTED[use].indexOf(tube.wall) : 0;
   const verdict = worstOf(reasons);
@@ -172,7 +172,7 @@ export const tubePick = defineWorking<Input, TubePick>({
     show.verdict(best ? (best.fit === 'covers' ? best.verdict : 'check') : 'stop');
     if (best?.fit === 'near') show.caution(`No label covers this tire. ${best.label} is near: lay it flat and measure.`);
     if (!best) show.caution('No tube in stock serves this tire.');
-    for (const f of pick.fits.slice(0, 6)) show.line(f.label, f.reasons.map((r) => r.says).join('; '), f.fit);
+    for (const f of pick.fits.slice(0, 6)) show.line(f.label, f.reasons.map((r) => r.says).join(' '), f.fit);
     return pick;
   },
 });

@@ -112,7 +112,7 @@ describe('picking a tube', () => {
     expect(verdict).toBe('good');
     expect(result.bestId).toBe('covers');
     expect(result.fits.map((f) => [f.id, f.fit])).toEqual([['covers', 'covers'], ['near', 'near'], ['other rim', 'no'], ['narrow', 'no']]);
-    expect(result.fits.find((f) => f.id === 'other rim')?.reasons[0]?.says).toBe('for a 18 inch rim');
+    expect(result.fits.find((f) => f.id === 'other rim')?.reasons[0]?.says).toBe('For an 18 inch rim.');
     expect(result.fits.find((f) => f.id === 'narrow')?.reasons[0]?.says).toMatch(/stretched/);
   });
 

@@ -25,7 +25,8 @@ export type DialMark =
   | { at: 'push'; fromDeg: number; toDeg: number }
   | { at: 'heavy'; deg: number; label?: string }
   | { at: 'rest'; deg: number; label: string }
-  | { at: 'trial' | 'weight'; deg: number; label: string }
+  /** `deeper` moves the words inward by so many lines, where neighbors would cover each other. */
+  | { at: 'trial' | 'weight'; deg: number; label: string; deeper?: number }
   | { at: 'arrow'; clockwise: boolean };
 
 export interface DialView {
@@ -161,7 +162,7 @@ const shapesOf = (mark: DialMark, side: (deg: number) => number, over: boolean):
       const deg = side(mark.deg);
       return [
         path(mark.at === 'trial' ? 'live' : 'weight', band(deg - 4.5, deg + 4.5, R.weightOut, R.weightIn)),
-        label(mark.at === 'trial' ? 'live' : 'weight', deg, R.weightIn - 20, mark.label, 19),
+        label(mark.at === 'trial' ? 'live' : 'weight', deg, R.weightIn - 20 - (mark.deeper ?? 0) * 24, mark.label, 19),
       ];
     }
     case 'arrow':
@@ -174,6 +175,22 @@ const valve = (): DialShape[] => [
   label('label', 0, R.rimIn - 44, 'valve', 17),
 ];
 
+/** Words of weights nearer than this cover each other. */
+const NEIGHBOR_DEG = 14;
+
+/** Weights close together get their words in rows, inward by turns. */
+const inRows = (marks: readonly DialMark[]): DialMark[] => {
+  let last: { deg: number; deeper: number } | null = null;
+  const rows = new Map<DialMark, number>();
+  const weights = marks.filter((m): m is Extract<DialMark, { label: string; deeper?: number }> => m.at === 'weight');
+  for (const mark of [...weights].sort((a, b) => a.deg - b.deg)) {
+    const deeper: number = last && mark.deg - last.deg < NEIGHBOR_DEG ? (last.deeper + 1) % 3 : 0;
+    rows.set(mark, deeper);
+    last = { deg: mark.deg, deeper };
+  }
+  return marks.map((m) => (m.at === 'weight' ? { ...m, deeper: rows.get(m)! } : m));
+};
+
 /** All shapes of the dial, in painting order. */
 export const wheelDial = (view: DialView): DialShape[] => {
   const over = view.sideUp === 'other';
@@ -181,7 +198,7 @@ export const wheelDial = (view: DialView): DialShape[] => {
   // Broad areas first, so that they cover neither the valve nor what stands on them.
   const isArea = (m: DialMark): boolean => m.at === 'push' || m.at === 'heavy';
   const areas = view.marks.filter(isArea);
-  const rest = view.marks.filter((m) => !isArea(m));
+  const rest = inRows(view.marks.filter((m) => !isArea(m)));
   const draw = (mark: DialMark) => shapesOf(mark, side, over);
   return [...body(view), ...areas.flatMap(draw), ...valve(), ...rest.flatMap(draw)];
 };

@@ -33,6 +33,16 @@ describe('the dial', () => {
     expect(draw([]).filter((s) => s.role === 'spoke')).toHaveLength(36);
   });
 
+  test('words of weights close together stand in rows of their own', () => {
+    const weights = draw([{ at: 'weight', deg: 20, label: '10 g' }, { at: 'weight', deg: 30, label: '20 g' }, { at: 'weight', deg: 90, label: '30 g' }]);
+    const from = (said: string) => {
+      const t = text(weights, said) as Extract<DialShape, { kind: 'text' }>;
+      return Math.hypot(t.x - 300, t.y - t.size * 0.35 - 300);
+    };
+    expect(from('10 g') - from('20 g')).toBeGreaterThan(20);
+    expect(Math.hypot(from('10 g') - from('30 g'))).toBeLessThan(20);
+  });
+
   test('the arrow turns round with the wheel', () => {
     const sweep = (sideUp: 'disc' | 'other') => {
       const arc = draw([{ at: 'arrow', clockwise: true }], sideUp).find((s) => s.role === 'arrow' && s.kind === 'path' && !s.filled);

@@ -19,3 +19,15 @@ export const Reasons = ({ reasons, className = '' }: { reasons: readonly Reason[
     </ul>
   );
 };
+
+/** The same in less room: what is not good as a list, what is good in one line after it. */
+export const BriefReasons = ({ reasons }: { reasons: readonly Reason[] }) => {
+  const { tell } = useUnits();
+  const good = reasons.filter((r) => r.verdict === 'good').map((r) => tell(r).replace(/\.$/, ''));
+  return (
+    <div className="text-[15px] leading-snug">
+      <Reasons reasons={reasons.filter((r) => r.verdict !== 'good')} className="!space-y-0.5 !text-[15px]" />
+      {good.length > 0 && <p className="text-ink2">{good.join(' · ')}</p>}
+    </div>
+  );
+};

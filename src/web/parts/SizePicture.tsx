@@ -18,9 +18,10 @@ const wordsOf = (label: Extract<PictureShape, { kind: 'label' }>, units: UnitPre
     return `${text} ${unit}`;
   });
 
-const TONE = ['fill-check', 'fill-water', 'fill-water', 'fill-ink'] as const;
+/** Words in the color of their line; a single change is the live thing. */
+const TONE = ['fill-check', 'fill-ink', 'fill-water', 'fill-ink2'] as const;
 
-const Shape = ({ shape, units }: { shape: PictureShape; units: UnitPreferences }) => {
+const Shape = ({ shape, units, several }: { shape: PictureShape; units: UnitPreferences; several: boolean }) => {
   switch (shape.kind) {
     case 'circle': {
       const line = LINES[shape.of]!;
@@ -32,14 +33,22 @@ const Shape = ({ shape, units }: { shape: PictureShape; units: UnitPreferences }
             <circle cx={shape.cx} cy={shape.cy} r={Math.max(1, shape.r - 13)} className="fill-stone" />
           </>
         ) : null;
-      return <circle cx={shape.cx} cy={shape.cy} r={shape.r} fill="none" className={line.className} strokeWidth="3.5" strokeDasharray={line.dash} />;
+      return (
+        <>
+          <circle cx={shape.cx} cy={shape.cy} r={shape.r} fill="none" className="stroke-stone" strokeWidth="6" />
+          <circle cx={shape.cx} cy={shape.cy} r={shape.r} fill="none" className={line.className} strokeWidth="3.5" strokeDasharray={line.dash} />
+        </>
+      );
     }
     case 'section': {
       const line = LINES[shape.of]!;
       return shape.of === 1 ? (
         <path d={shape.d} className="fill-[var(--rubber)]" stroke="var(--stone)" strokeWidth="3" />
       ) : (
-        <path d={shape.d} fill="none" className={line.className} strokeWidth="3" strokeDasharray={line.dash} />
+        <>
+          <path d={shape.d} fill="none" className="stroke-stone" strokeWidth="5.5" />
+          <path d={shape.d} fill="none" className={line.className} strokeWidth="3" strokeDasharray={line.dash} />
+        </>
       );
     }
     case 'bar':
@@ -48,7 +57,7 @@ const Shape = ({ shape, units }: { shape: PictureShape; units: UnitPreferences }
       return <line x1={shape.x1} y1={shape.y1} x2={shape.x2} y2={shape.y2} className="stroke-ink" strokeWidth="1.3" />;
     case 'label':
       return (
-        <text x={shape.x} y={shape.y} textAnchor={shape.anchor} fontSize="21" className={TONE[shape.of]!}>
+        <text x={shape.x} y={shape.y} textAnchor={shape.anchor} fontSize="21" className={several ? TONE[shape.of]! : 'fill-water'}>
           {wordsOf(shape, units)}
         </text>
       );
@@ -57,6 +66,10 @@ const Shape = ({ shape, units }: { shape: PictureShape; units: UnitPreferences }
 
 /** The new tire first, so that every line is drawn over it. */
 const layer = (s: PictureShape): number => (s.kind === 'circle' || s.kind === 'section' ? (s.of === 1 ? 0 : 1) : s.kind === 'bar' ? 2 : s.kind === 'leader' ? 3 : 4);
+
+/** What need not be drawn when the new size is the old one: all but the room. */
+const isNoise = (s: PictureShape): boolean =>
+  s.kind === 'leader' || (s.kind === 'label' && s.sign === false && s.quantities.length === 0) || ((s.kind === 'circle' || s.kind === 'section') && s.of === 0);
 
 /** Two to four sizes to one scale over one another, with the differences where they are. */
 export const SizePicture = ({ comparison, clearancesMm, className = 'w-full lg:max-h-[600px]' }: { comparison: TireComparison; clearancesMm?: Clearances; className?: string }) => {
@@ -69,7 +82,9 @@ export const SizePicture = ({ comparison, clearancesMm, className = 'w-full lg:m
   const names = [from, ...changes.map((c) => c.to)].map((s) => s.canonical.split(' ')[0]!);
   return (
     <svg viewBox="0 20 720 540" role="img" className={className} aria-label={`To one scale, against ${from.canonical}. ${summary}`}>
-      {[...shapes].sort((a, b) => layer(a) - layer(b)).map((shape, i) => (same && (shape.kind === 'label' || shape.kind === 'leader') && !(shape.kind === 'label' && /room|ahead|left|right/.test(shape.pattern)) ? null : <g key={i} className="head"><Shape shape={shape} units={units} /></g>))}
+      {[...shapes].sort((a, b) => layer(a) - layer(b)).map((shape, i) => (
+        same && isNoise(shape) ? null : <g key={i} className="head"><Shape shape={shape} units={units} several={several} /></g>
+      ))}
       <g className="head" textAnchor="middle">
         {several ? (
           names.map((name, of) => (
@@ -84,7 +99,7 @@ export const SizePicture = ({ comparison, clearancesMm, className = 'w-full lg:m
           </>
         )}
         {same && (
-          <text x="570" y="430" fontSize="21" className="fill-water">
+          <text x="592" y="390" fontSize="21" className="fill-water">
             {say(from.sectionWidthMm, 'mm')} wide, {say(from.sectionHeightMm, 'mm')} sidewall
           </text>
         )}

@@ -1,6 +1,7 @@
 import { useCallback, useMemo, useState } from 'react';
 import { Link, Navigate, useNavigate, useParams } from 'react-router';
 import { entryText, foldJob, standingId, stepsOf, STATIONS, type EntryKind, type StationId } from '../../core/job';
+import { inUse } from '../../core/shop';
 import { POSITION_WORDS } from '../../core/wheels/wheel';
 import { Bench } from '../parts/Bench';
 import { Button } from '../parts/Button';
@@ -75,7 +76,8 @@ export const JobScreen = () => {
   const navigate = useNavigate();
   const { units } = useUnits();
   const { open, problem } = useOpenJob(id);
-  const shop = useApp((s) => s.shop.shop);
+  const all = useApp((s) => s.shop.shop);
+  const shop = useMemo(() => all && inUse(all), [all]);
   const who = useApp((s) => s.prefs.who);
   const log = useApp((s) => selectLog(s, id));
   const state = useApp((s) => selectJobState(s, id));
@@ -146,7 +148,7 @@ export const JobScreen = () => {
         <div className="flex min-w-0 flex-col lg:h-screen lg:pl-4">
           <Header at={at} />
           <OutboxBar jobId={id} />
-          <main className="min-h-0 flex-1 lg:overflow-y-auto">
+          <main className="relative min-h-0 flex-1 lg:overflow-y-auto">
             <View key={at.station} />
           </main>
           <Spoken />

@@ -1,5 +1,6 @@
 import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
+import { inUse } from '../../core/shop';
 import { BUILD_WORDS, KIND_WORDS, POSITION_WORDS } from '../../core/wheels/wheel';
 import { TextField } from '../parts/fields';
 import { Failed, Frame, Waiting } from '../parts/Frame';
@@ -8,7 +9,8 @@ import { openJob } from '../store/jobs-slice';
 
 /** Machine, then wheel: one tap opens the job at Intake. */
 export const NewJobScreen = () => {
-  const shop = useApp((s) => s.shop.shop);
+  const all = useApp((s) => s.shop.shop);
+  const shop = useMemo(() => all && inUse(all), [all]);
   const who = useApp((s) => s.prefs.who);
   const dispatch = useDo();
   const navigate = useNavigate();

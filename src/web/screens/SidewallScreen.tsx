@@ -10,11 +10,10 @@ import { FigureRow } from '../stations/StationLayout';
 
 const EXAMPLES = ['150/70-17 69H TL', '120/70 ZR 17 M/C (58W) TL', 'MT90B16 72H TT', '25x8-12 6PR NHS', '4.00-18 TT', '33.0/10.5-15'];
 
-/** The marking bent along a sidewall, the piece at hand lit up. */
-const Arc = ({ text, parts, lit }: { text: string; parts: readonly { text: string }[]; lit: number }) => {
-  const path = useId();
-  let at = 0;
+/** The text as pieces in order, with what stands between them. */
+const piecesOf = (text: string, parts: readonly { text: string }[]): { text: string; part: number }[] => {
   const pieces: { text: string; part: number }[] = [];
+  let at = 0;
   parts.forEach((p, i) => {
     const from = text.indexOf(p.text, at);
     if (from > at) pieces.push({ text: text.slice(at, from), part: -1 });
@@ -22,15 +21,27 @@ const Arc = ({ text, parts, lit }: { text: string; parts: readonly { text: strin
     at = from + p.text.length;
   });
   if (at < text.length) pieces.push({ text: text.slice(at), part: -1 });
-  const size = Math.min(64, 1180 / Math.max(12, text.length * 0.62));
+  return pieces;
+};
+
+/** The marking bent along a sidewall, the piece at hand lit up. */
+const Arc = ({ text, parts, lit, onLight }: { text: string; parts: readonly { text: string }[]; lit: number; onLight: (i: number) => void }) => {
+  const path = useId();
+  const size = Math.min(66, 780 / (text.length * 0.5));
   return (
-    <svg viewBox="0 0 1000 330" role="img" aria-label={`The sidewall reads ${text}`} className="w-full">
-      <path d="M-140 560A640 640 0 0 1 1140 560L990 560A490 490 0 0 0 10 560Z" transform="translate(0 90)" className="fill-[var(--rubber)]" />
-      <path id={path} d="M-30 560A545 545 0 0 1 1030 560" transform="translate(0 108)" fill="none" />
-      <text className="head" fontSize={size} textAnchor="middle" dominantBaseline="middle" letterSpacing="2">
+    <svg viewBox="0 0 1000 300" role="img" aria-label={`The sidewall reads ${text}`} className="w-full">
+      <path d="M0.4 300A640 640 0 0 1 999.6 300L816.4 300A510 510 0 0 0 183.6 300Z" className="fill-[var(--rubber)]" />
+      <path id={path} d="M111 300A556 556 0 0 1 889 300" fill="none" />
+      <text className="head" fontSize={size} textAnchor="middle" letterSpacing="2" fill="#efe9dc">
         <textPath href={`#${path}`} startOffset="50%">
-          {pieces.map((p, i) => (
-            <tspan key={i} fill={p.part === lit && lit >= 0 ? '#8fd6d8' : '#efe9dc'} textDecoration={p.part === lit && lit >= 0 ? 'underline' : undefined}>
+          {piecesOf(text, parts).map((p, i) => (
+            <tspan
+              key={i}
+              fill={p.part === lit && p.part >= 0 ? '#8fd6d8' : undefined}
+              textDecoration={p.part === lit && p.part >= 0 ? 'underline' : undefined}
+              className={p.part >= 0 ? 'cursor-pointer' : undefined}
+              onClick={p.part >= 0 ? () => onLight(p.part) : undefined}
+            >
               {p.text.replace(/ /g, '\u00a0')}
             </tspan>
           ))}
@@ -49,6 +60,7 @@ export const SidewallScreen = () => {
   const reading = attempt(sidewallRead, { marking: marking || ' ' });
   const size = attempt(tireSize, { marking: marking || ' ' });
   useMainWorking('the size', size.ok ? size.working : null);
+  const parts = reading.ok ? reading.working.result.parts : [];
   const write = (v: string) => {
     setLit(0);
     setParams({ marking: v }, { replace: true });
@@ -60,34 +72,34 @@ export const SidewallScreen = () => {
           <TextField label="As printed, with everything that follows" value={marking} onChange={write} maxLength={40} problem={reading.ok ? null : `${reading.problem.message} Right would be ${reading.problem.expected}.`} />
           {reading.ok && (
             <>
-              <Arc text={reading.working.result.text} parts={reading.working.result.parts} lit={lit} />
-              <ol className="flex flex-wrap gap-x-1 gap-y-2" aria-label="The pieces, in order">
-                {reading.working.result.parts.map((p, i) => (
+              <div className="relative">
+                <Arc text={reading.working.result.text} parts={parts} lit={lit} onLight={setLit} />
+                <div className="mx-auto -mt-[8.5%] mb-2 min-h-24 max-w-[46%] text-center max-sm:mt-1 max-sm:max-w-full" aria-live="polite">
+                  <p className="head text-[21px] text-water">{parts[lit]?.called}</p>
+                  {parts[lit] && <p>{tell(parts[lit])}</p>}
+                </div>
+              </div>
+              <ul className="rows" aria-label="The pieces, in order">
+                {parts.map((p, i) => (
                   <li key={i}>
                     <button
                       type="button"
                       aria-pressed={i === lit}
                       onClick={() => setLit(i)}
                       onFocus={() => setLit(i)}
-                      className={`num min-h-14 min-w-12 cursor-pointer border-b-4 px-2 text-[30px] leading-none ${i === lit ? 'border-water text-water' : 'border-stone3 hover:border-water2'}`}
+                      onMouseEnter={() => setLit(i)}
+                      className={`grid min-h-12 w-full cursor-pointer grid-cols-[92px_minmax(0,1fr)] items-baseline gap-x-4 border-b border-stone3 py-2 pl-2 text-left sm:grid-cols-[92px_180px_minmax(0,1fr)] ${i === lit ? 'bg-water3' : ''}`}
                     >
-                      {p.text}
+                      <span className="num text-xl">{p.text}</span>
+                      <span className="head text-[17px]">{p.called}</span>
+                      <span className="max-sm:col-start-2">
+                        {tell(p)}
+                        {p.mind && <span className="block text-[16px] text-check">{p.mind}</span>}
+                      </span>
                     </button>
                   </li>
                 ))}
-              </ol>
-              <dl className="rows mt-4">
-                {reading.working.result.parts.map((p, i) => (
-                  <div key={i} className={`grid grid-cols-[92px_minmax(0,1fr)] gap-x-4 border-b border-stone3 py-2 pl-2 sm:grid-cols-[92px_180px_minmax(0,1fr)] ${i === lit ? 'bg-water3' : ''}`}>
-                    <dt className="num text-xl">{p.text}</dt>
-                    <dd className="head text-[17px]">{p.called}</dd>
-                    <dd className="max-sm:col-start-2">
-                      {tell(p)}
-                      {p.mind && <span className="block text-[16px] text-check">{p.mind}</span>}
-                    </dd>
-                  </div>
-                ))}
-              </dl>
+              </ul>
             </>
           )}
         </div>

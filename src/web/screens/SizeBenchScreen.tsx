@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { CLEARANCE_PLACES, PLACE_WORDS, SIZE_LETTERS, tireCompare, type ClearancePlace, type Clearances, type SizeChange } from '../../core/tires';
+import { inUse } from '../../core/shop';
+import { CLEARANCE_PLACES, SIZE_LETTERS, tireCompare, tireSize, type ClearancePlace, type Clearances, type SizeChange } from '../../core/tires';
 import { POSITION_WORDS, wheelEnd } from '../../core/wheels';
 import { attempt } from '../../core/working';
 import { Button } from '../parts/Button';
@@ -50,16 +51,23 @@ const useRooms = (wheelId: string): { rooms: Clearances; from: string | null } =
   return known.wheelId === wheelId ? known : { rooms: {}, from: null };
 };
 
+/** Whether two markings name one size, whatever follows it; null where one cannot be read. */
+const sameSize = (a: string, b: string): boolean | null => {
+  const [x, y] = [a, b].map((marking) => attempt(tireSize, { marking: marking || ' ' }));
+  return x?.ok && y?.ok ? x.working.result.canonical.split(' ')[0] === y.working.result.canonical.split(' ')[0] : null;
+};
+
 /** Two to four sizes to scale over one another, on the room that was measured. */
 export const SizeBenchScreen = () => {
   const [params, setParams] = useSearchParams();
   const { say, read, write } = useUnits();
-  const shop = useApp((s) => s.shop.shop);
+  const all = useApp((s) => s.shop.shop);
+  const shop = useMemo(() => all && inUse(all), [all]);
   const aside = useAside();
   const given = params.getAll('size').slice(0, MOST);
-  const sizes = given.length >= 2 ? given : START;
   const wheelId = params.get('wheel') ?? '';
   const wheel = shop?.wheels.find((w) => w.id === wheelId);
+  const sizes = given.length >= 2 ? given : wheel ? [wheel.tireMarking, wheel.tireMarking] : START;
   const machine = shop?.machines.find((m) => m.id === wheel?.machineId);
   const { rooms, from } = useRooms(wheelId);
   const [typed, setTyped] = useState<Partial<Record<ClearancePlace, string>>>({});
@@ -108,16 +116,38 @@ export const SizeBenchScreen = () => {
   useMainWorking('the sizes compared', compared.ok ? compared.working : null);
   const badAt = compared.ok ? -1 : Number(/^sizes\[(\d)\]/.exec(compared.problem.field)?.[1] ?? -1);
   if (!shop) return <Frame title="Size bench"><Waiting what="Reading the records" /></Frame>;
+  const isOther = from !== null && sameSize(from, sizes[0]!) === false;
   let n = -1;
   return (
     <Frame title="Size bench">
       <div className="grid gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1fr)_430px]">
         <section aria-label="The sizes over one another" className="order-2 lg:order-1">
           {compared.ok ? (
-            <SizePicture comparison={compared.working.result} clearancesMm={clearancesMm} className="w-full lg:max-h-[560px]" />
+            <SizePicture comparison={compared.working.result} clearancesMm={clearancesMm} className="w-full lg:max-h-[480px]" />
           ) : (
             <p className="py-16 text-center text-xl text-ink2">{filled.length < 2 ? 'Type a second size.' : 'A size is not readable yet.'}</p>
           )}
+          <div role="group" aria-label="Room measured with the present tire" className="mt-2 grid grid-cols-2 items-start gap-x-3 gap-y-1 border-t-2 border-ink pt-2 sm:grid-cols-[1.8fr_1fr_1fr_1fr_1fr]">
+            <div className="max-sm:col-span-2">
+            <ChoiceField
+              label="On the wheel"
+              value={wheelId}
+              onChange={chooseWheel}
+              options={[['', 'no wheel in particular'], ...shop.wheels.map((w) => [w.id, `${shop.machines.find((m) => m.id === w.machineId)?.name ?? ''}, ${POSITION_WORDS[w.position].toLowerCase()}`] as const)]}
+              {...(from ? (isOther ? { problem: `The room was measured with ${from} on, and A is another size: the room left is not right.` } : { hint: `Room as last measured, with ${from} on.` }) : wheelId ? { hint: 'No room measured on this wheel yet.' } : {})}
+            />
+            </div>
+              {CLEARANCE_PLACES.map((place) => (
+                <QuantityField
+                  key={place}
+                  label={`${place[0]!.toUpperCase()}${place.slice(1)}`}
+                  unit="mm"
+                  value={typed[place] ?? (rooms[place] !== undefined ? write(rooms[place], 'mm', 2) : '')}
+                  onChange={(v) => setTyped((all) => ({ ...all, [place]: v }))}
+                  problem={typed[place]?.trim() && clearancesMm[place] === undefined ? `A length up to ${say(1000, 'mm')}.` : null}
+                />
+              ))}
+          </div>
         </section>
         <section className="order-1 space-y-2 lg:order-2">
           {sizes.map((size, i) => {
@@ -153,27 +183,6 @@ export const SizeBenchScreen = () => {
           <div className="flex flex-wrap items-center gap-3">
             {sizes.length < MOST && <Button small onClick={() => put([...sizes, ''])}>One more size</Button>}
             {compared.ok && <BasisTag title="the sizes compared" working={compared.working}>the arithmetic</BasisTag>}
-          </div>
-          <div className="border-t-2 border-ink pt-2">
-            <ChoiceField
-              label="On the wheel"
-              value={wheelId}
-              onChange={chooseWheel}
-              options={[['', 'no wheel in particular'], ...shop.wheels.filter((w) => !w.archived).map((w) => [w.id, `${shop.machines.find((m) => m.id === w.machineId)?.name ?? ''}, ${POSITION_WORDS[w.position].toLowerCase()}`] as const)]}
-              {...(from ? { hint: `Room as last measured, with ${from} on.` } : wheelId ? { hint: 'No room measured on this wheel yet.' } : {})}
-            />
-            <div className="mt-2 grid grid-cols-2 gap-x-3 gap-y-1">
-              {CLEARANCE_PLACES.map((place) => (
-                <QuantityField
-                  key={place}
-                  label={`Room ${PLACE_WORDS[place].replace(' the tire', '')}`}
-                  unit="mm"
-                  value={typed[place] ?? (rooms[place] !== undefined ? write(rooms[place], 'mm', 2) : '')}
-                  onChange={(v) => setTyped((all) => ({ ...all, [place]: v }))}
-                  problem={typed[place]?.trim() && clearancesMm[place] === undefined ? `A length up to ${say(1000, 'mm')}.` : null}
-                />
-              ))}
-            </div>
           </div>
         </section>
       </div>

@@ -8,9 +8,11 @@ import { Button } from '../parts/Button';
 import { Failed, Frame, Waiting } from '../parts/Frame';
 import { Quantity, useUnits } from '../parts/quantity';
 import { Reasons } from '../parts/Reasons';
+import { Spoken } from '../parts/Spoken';
 import { BasisTag } from '../parts/working';
 import { WheelDial } from '../parts/WheelDial';
-import { useApp } from '../store';
+import { today, useApp, useDo } from '../store';
+import { openJob, said } from '../store/jobs-slice';
 import type { WheelRecord } from '../store/api';
 import { FigureRow } from '../stations/StationLayout';
 import { RecordSheet } from './records/RecordSheet';
@@ -39,8 +41,8 @@ const Wear = ({ wheel }: { wheel: Wheel }) => {
         <>
           <Reasons reasons={[wear.working.result.reason]} />
           <p className="flex flex-wrap items-center gap-x-3 text-[16px] text-ink2">
-            {wear.working.result.doneOn && <>at this pace until {wear.working.result.doneOn}</>}
-            {wear.working.result.rateMmPer1000Km !== null && <>{say(wear.working.result.rateMmPer1000Km, 'mm', { digits: 2 })} in {say(1000, 'km')}</>}
+            {wear.working.result.doneOn && <span>{wear.working.result.doneOn < today() ? `at this pace it was done by ${wear.working.result.doneOn}: measure again` : `at this pace until ${wear.working.result.doneOn}`}</span>}
+            {wear.working.result.rateMmPer1000Km !== null && <span>{say(wear.working.result.rateMmPer1000Km, 'mm', { digits: 2 })} in {say(1000, 'km')}</span>}
             <BasisTag title="wear of the tread" working={wear.working} />
           </p>
         </>
@@ -55,11 +57,21 @@ const Wear = ({ wheel }: { wheel: Wheel }) => {
 export const WheelScreen = () => {
   const { id = '' } = useParams();
   const navigate = useNavigate();
+  const dispatch = useDo();
+  const who = useApp((s) => s.prefs.who);
   const { say } = useUnits();
   const kept = useApp((s) => s.shop.shop?.wheels.find((w) => w.id === id));
   const { record, problem } = useWheelRecord(id, kept?.version);
   const [sideUp, setSideUp] = useState<'disc' | 'other'>('disc');
   const [editing, setEditing] = useState(false);
+  const start = async () => {
+    try {
+      const jobId = await dispatch(openJob({ machineId: kept!.machineId, wheelId: id })).unwrap();
+      await navigate(`/jobs/${jobId}/intake`);
+    } catch (error) {
+      dispatch(said({ text: (error as Error).message, tone: 'stop' }));
+    }
+  };
   if (problem) return <Frame title="Wheel"><Failed message={problem}><Link className="btn" to="/records/wheels">All wheels</Link></Failed></Frame>;
   if (!record || !kept) return <Frame title="Wheel"><Waiting what="Reading the wheel" /></Frame>;
   const { machine, jobs, history } = record;
@@ -74,7 +86,7 @@ export const WheelScreen = () => {
           <Button onClick={() => setEditing(true)}>Change</Button>
           <Link className="btn" to={`/wheels/${id}/tag`}>Tag</Link>
           <Link className="btn" to={`/bench/sizes?${new URLSearchParams([['size', kept.tireMarking], ['size', kept.tireMarking], ['wheel', id]])}`}>Size bench</Link>
-          <Button go onClick={() => void navigate(`/jobs/new?find=${encodeURIComponent(machine.name)}`)}>Start a job</Button>
+          <Button go disabled={!who} onClick={() => void start()}>Start a job</Button>
         </div>
       }
     >
@@ -123,6 +135,7 @@ export const WheelScreen = () => {
           </ul>
         )}
       </section>
+      <Spoken />
       {editing && <RecordSheet kind="wheels" record={kept} onDone={() => setEditing(false)} />}
     </Frame>
   );

@@ -12,7 +12,7 @@ import { LoadTab } from './choose/LoadTab';
 import { ListTab } from './choose/ListTab';
 import { PartsTab } from './choose/PartsTab';
 import { TireTab } from './choose/TireTab';
-import { ToolsTab } from './choose/ToolsTab';
+import { ToolCloth, ToolsTab } from './choose/ToolsTab';
 import { TYPED, useChoice } from './choose/use-choice';
 import { JobDial, StationLayout } from './StationLayout';
 
@@ -63,7 +63,9 @@ export const Choose = () => {
   return (
     <StationLayout
       picture={
-        compared.ok ? (
+        tab === 'tools' && at.tools ? (
+          <ToolCloth at={at} />
+        ) : compared.ok ? (
           <SizePicture comparison={compared.working.result} {...(at.context.clearancesMm ? { clearancesMm: at.context.clearancesMm } : {})} />
         ) : (
           <JobDial />

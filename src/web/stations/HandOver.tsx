@@ -8,6 +8,7 @@ import { useUnits } from '../parts/quantity';
 import { VerdictMark, VerdictShape } from '../parts/VerdictMark';
 import { useJob } from '../screens/job-context';
 import { today } from '../store';
+import { KeepTakeOff } from './KeepTakeOff';
 import { Cautions, JobDial, StationLayout } from './StationLayout';
 
 /** What is missing or doubtful, when to look again, and what goes with the wheel. */
@@ -36,7 +37,7 @@ export const HandOver = () => {
       now={doubts.length > 0 ? `${doubts.length} ${doubts.length === 1 ? 'thing is' : 'things are'} doubtful.` : missing.length > 0 ? 'Something is not written down.' : 'Everything is in the log.'}
     >
       {doubts.length + missing.length > 0 ? (
-        <ul className="rows max-h-[190px] overflow-y-auto" aria-label="Doubtful or missing" tabIndex={0}>
+        <ul className="rows max-h-[160px] overflow-y-auto" aria-label="Doubtful or missing" tabIndex={0}>
           {doubts.map((d) => (
             <li key={d} className="flex gap-2 border-b border-stone3 py-1.5 text-[16px]">
               <VerdictShape verdict="check" size={20} />
@@ -62,7 +63,8 @@ export const HandOver = () => {
           <Button go={!done} type="submit" hotkey="N">{done ? 'Hand over again' : 'Hand over'}</Button>
         </div>
       </form>
-      <nav aria-label="Papers" className="mt-4 flex flex-wrap gap-2">
+      <div className="mt-2"><KeepTakeOff /></div>
+      <nav aria-label="Papers" className="mt-2 flex flex-wrap gap-2">
         <Link className="btn btn-small" to={`/jobs/${job.id}/card`}>Job card</Link>
         <a className="btn btn-small" href={pdf}>PDF</a>
         <a className="btn btn-small" href={`/api/jobs/${job.id}/log.csv`}>Log, CSV</a>

@@ -21,7 +21,7 @@ const MAX_ROOM_MM = 1000;
 /** What comes off, and what the rider does with the machine. */
 export const Intake = () => {
   const { state, wheel, machine, write, correcting, goTo } = useJob();
-  const { read, write: show } = useUnits();
+  const { read, say, write: show } = useUnits();
   const before = state.cameOff;
   const room = state.clearances[0];
   const [marking, setMarking] = useState(before?.marking ?? wheel.tireMarking);
@@ -83,6 +83,7 @@ export const Intake = () => {
               <BasisTag title="the age of the old tire" working={age.working} />
             </p>
           )}
+          {state.clearances.length > 0 && <p className="text-ink2">Measured: {state.clearances.map((c) => `${c.place} ${say(c.mm, 'mm')}`).join(', ')}. Pick another place for the next.</p>}
           {worn && <VerdictMark verdict="stop">under the least tread for the road</VerdictMark>}
         </div>
         <div className="col-span-2">

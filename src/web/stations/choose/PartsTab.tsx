@@ -4,20 +4,23 @@ import { tryRimCode } from '../../../core/wheels';
 import { attempt, worstOf, type Reason, type Working } from '../../../core/working';
 import { ChoiceField } from '../../parts/fields';
 import { useUnits } from '../../parts/quantity';
-import { Reasons } from '../../parts/Reasons';
+import { BriefReasons } from '../../parts/Reasons';
+import { VerdictShape } from '../../parts/VerdictMark';
 import { BasisTag } from '../../parts/working';
 import { useJob } from '../../screens/job-context';
 import { OldTube } from './OldTube';
 import type { ChoiceAtHand } from './use-choice';
 
-const Part = ({ title, reasons, working, children }: { title: string; reasons: readonly Reason[]; working?: Working; children?: ReactNode }) => (
-  <section className="border-b border-stone3 py-1.5">
-    <div className="flex items-center justify-between">
-      <h3 className="text-[17px]">{title}</h3>
+const Part = ({ title, reasons, working, children, beside }: { title: string; reasons: readonly Reason[]; working?: Working; children?: ReactNode; beside?: ReactNode }) => (
+  <section className="border-b border-stone3 py-0.5">
+    <div className="flex items-center gap-3">
+      <VerdictShape verdict={worstOf(reasons)} size={18} />
+      <h3 className="flex-1 text-[17px]">{title}</h3>
+      {beside}
       {working && <BasisTag title={title} working={working} />}
     </div>
     {children}
-    <Reasons reasons={reasons} className="!space-y-0.5 !text-[15px]" />
+    <BriefReasons reasons={reasons} />
   </section>
 );
 
@@ -49,15 +52,12 @@ export const PartsTab = ({ at }: { at: ChoiceAtHand }) => {
         </div>
       </Part>
       {draft.tube && (
-        <Part title="This tube" reasons={tubeFit?.reasons ?? [{ verdict: 'stop', says: 'No tube in stock serves this tire.' }]}>
-          <div className="flex flex-wrap items-center gap-x-4">
-            <OldTube />
-            {doubled?.ok && (
-              <span className="text-[15px] text-ink2">
-                An old one as a sleeve adds about {say(doubled.working.result.addedMassG, 'g')} <BasisTag title="an old tube as a sleeve" working={doubled.working} />
-              </span>
-            )}
-          </div>
+        <Part title="This tube" reasons={tubeFit?.reasons ?? [{ verdict: 'stop', says: 'No tube in stock serves this tire.' }]} beside={<OldTube />}>
+          {doubled?.ok && (
+            <p className="text-[15px] text-ink2">
+              An old one as a sleeve stops pinch flats, not nails, and adds about {say(doubled.working.result.addedMassG, 'g')} <BasisTag title="an old tube as a sleeve" working={doubled.working} />
+            </p>
+          )}
         </Part>
       )}
       {picks?.lock && (picks.lock.result.wanted > 0 || wheel.rimLockDegs.length > 0 || worstOf(picks.lock.result.reasons) !== 'good') && <Part title="Rim lock" reasons={picks.lock.result.reasons} working={picks.lock} />}

@@ -1,28 +1,46 @@
+import type { ToolList } from '../../../core/fitting';
 import { Reasons } from '../../parts/Reasons';
+import { BasisTag } from '../../parts/working';
 import type { ChoiceAtHand } from './use-choice';
 
-/** What to lay out before the first bolt. */
+/** The last group stands beside the others, so that all of them are seen at once. */
+const Groups = ({ groups }: { groups: ToolList['groups'] }) => (
+  <>
+    {groups.map((g) => (
+      <section key={g.name} className="mb-4 break-inside-avoid">
+        <h3 className="border-b-2 border-ink pb-0.5 text-[19px]">{g.name}</h3>
+        <ul>
+          {g.tools.map((t) => (
+            <li key={t.what} className="border-b border-stone3 py-[3px] leading-tight">
+              <span className="block text-[16px] font-semibold">{t.what}</span>
+              <span className="block text-[14px] text-ink2">{t.why}</span>
+            </li>
+          ))}
+        </ul>
+      </section>
+    ))}
+  </>
+);
+
+/** The tools laid out in groups, where the picture stands else. */
+export const ToolCloth = ({ at }: { at: ChoiceAtHand }) => (
+  <div className="gap-x-8 pt-1 sm:columns-2">
+    <Groups groups={at.tools?.result.groups.slice(0, -1) ?? []} />
+  </div>
+);
+
+/** What of the laying out is doubtful. */
 export const ToolsTab = ({ at }: { at: ChoiceAtHand }) => {
   if (!at.tools) return <p className="py-4 text-ink2">Say first which tire goes on.</p>;
   const { groups, reasons } = at.tools.result;
   return (
-    <div>
-      <dl className="rows text-[15px] leading-snug">
-        {groups.map((g) => (
-          <div key={g.name} className="border-b border-stone3 py-1.5">
-            <dt className="head text-[16px]">{g.name}</dt>
-            <dd>
-              {g.tools.map((t, i) => (
-                <span key={t.what}>
-                  {i > 0 && ' · '}
-                  <span className="font-semibold">{t.what}</span> <span className="text-ink2">{t.why}</span>
-                </span>
-              ))}
-            </dd>
-          </div>
-        ))}
-      </dl>
-      <Reasons reasons={reasons} className="mt-2" />
+    <div className="pt-3">
+      <p className="flex items-center justify-between gap-3">
+        {groups.reduce((n, g) => n + g.tools.length, 0)} things to lay out before the first bolt.
+        <BasisTag title="what to lay out" working={at.tools} />
+      </p>
+      <Reasons reasons={reasons} className="mt-2 mb-4" />
+      <Groups groups={groups.slice(-1)} />
     </div>
   );
 };

@@ -42,7 +42,7 @@ export const useChoice = () => {
   const { read, say, write: show } = useUnits();
   const before = state.chosen;
   const onDate = today();
-  const onShelf = useMemo(() => shop.tires.filter((t) => !t.archived), [shop.tires]);
+  const onShelf = shop.tires;
   const context = useMemo(() => fitContextOf(state, onDate, shop.wheels)!, [state, onDate, shop.wheels]);
 
   const draftOf = (id: string): Partial<Draft> => {

@@ -1,0 +1,25 @@
+// Builds and runs the benchmarks of tests/bench; each prints per-item times.
+import { readdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { PROJECT, ensureInstalled, run } from './install.mjs';
+
+ensureInstalled();
+const { build } = await import('vite');
+const dir = join(PROJECT, 'tests', 'bench');
+const names = readdirSync(dir).filter((f) => f.endsWith('.ts')).map((f) => f.slice(0, -3));
+await build({
+  configFile: false,
+  logLevel: 'warn',
+  publicDir: false,
+  build: {
+    ssr: true,
+    outDir: join(PROJECT, 'dist', 'bench'),
+    emptyOutDir: true,
+    target: 'node20',
+    rollupOptions: { input: Object.fromEntries(names.map((n) => [n, join(dir, `${n}.ts`)])), output: { format: 'cjs', entryFileNames: '[name].cjs', chunkFileNames: '[name].cjs' } },
+  },
+});
+for (const name of names) {
+  console.log(`\n${name}`);
+  process.exitCode ||= run('node', [join('dist', 'bench', `${name}.cjs`)]);
+}

@@ -1,0 +1,36 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { complete } from '../../core/shop';
+import { Button } from '../parts/Button';
+import { useJob } from '../screens/job-context';
+import { useApp, useDo } from '../store';
+import { api, ApiError } from '../store/api';
+import { loadShop } from '../store/shop-slice';
+
+/** The tire that came off may be good for something else: kept as used stock with its depth and date code. */
+export const KeepTakeOff = () => {
+  const { job, state, wheel } = useJob();
+  const dispatch = useDo();
+  const id = `takeoff-${job.id}`;
+  const kept = useApp((s) => s.shop.shop?.tires.find((t) => t.id === id));
+  const [problem, setProblem] = useState<string | null>(null);
+  const off = state.cameOff;
+  if (!off) return null;
+  if (kept) return <p className="text-[16px]"><Link className="underline" to={`/records/tires?edit=${id}`}>The old tire is in the records</Link> as a take-off.</p>;
+  const keep = async () => {
+    try {
+      await api.addRecord('tires', complete('tires', { id, marking: off.marking, pattern: `take-off, ${wheel.position}`, dateCode: off.dateCode, takeOff: true, treadMm: off.treadMm, count: 1, note: `from job ${job.number}` }));
+      await dispatch(loadShop());
+    } catch (error) {
+      if (!(error instanceof ApiError)) throw error;
+      setProblem(`${error.message} Right would be ${error.expected}.`);
+    }
+  };
+  return (
+    <div>
+      <Button small disabled={off.treadMm === null} onClick={() => void keep()}>Keep the old tire as used stock</Button>
+      {off.treadMm === null && <p className="text-[15px] text-ink2">Its depth was not measured at Intake.</p>}
+      {problem && <p role="alert" className="text-[15px] text-stop">{problem}</p>}
+    </div>
+  );
+};

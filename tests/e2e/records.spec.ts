@@ -1,0 +1,96 @@
+import jsQR from 'jsqr';
+import { PNG } from 'pngjs';
+import { expect, openAs, test } from './shop';
+
+test('a record is found, changed, archived and brought back; what does not fit is said at its field', async ({ page, shop }) => {
+  await openAs(page, shop, '/records/tires');
+  await expect(page.getByText('22 kept')).toBeVisible();
+  await page.getByLabel('Find in tires').fill('knobby 100/90');
+  await expect(page.getByRole('row')).toHaveCount(2);
+  await page.getByRole('button', { name: '100/90-19 57M TT' }).click();
+  const sheet = page.getByRole('dialog', { name: 'Tire' });
+  await sheet.getByLabel('Size', { exact: true }).fill('100/90');
+  await sheet.getByRole('textbox', { name: 'Price' }).fill('ten');
+  await sheet.getByRole('button', { name: 'Keep the changes' }).click();
+  await expect(sheet.getByText('"ten" is not a price', { exact: false })).toBeVisible();
+  await sheet.getByRole('textbox', { name: 'Price' }).fill('92,50');
+  await sheet.getByRole('button', { name: 'Keep the changes' }).click();
+  await expect(sheet.getByText('"100/90" stops before the rim diameter.', { exact: false })).toBeVisible();
+  await sheet.getByLabel('Size', { exact: true }).fill('100/90-19 57M TT');
+  await sheet.getByRole('button', { name: 'Keep the changes' }).click();
+  await expect(page.getByRole('row').nth(1)).toContainText('$92.50');
+  await page.getByRole('button', { name: '100/90-19 57M TT' }).click();
+  await sheet.getByRole('button', { name: 'Archive' }).click();
+  await expect(page.getByText('Nothing fits. Take a word away.')).toBeVisible();
+  await page.getByLabel('archived too').check();
+  await page.getByRole('button', { name: '100/90-19 57M TT' }).click();
+  await page.getByRole('button', { name: 'Bring it back' }).click();
+  await expect(page.getByText('The tire is back.')).toBeVisible();
+  await page.getByRole('button', { name: 'Price' }).click();
+  await expect(page.getByRole('columnheader', { name: /Price/ })).toHaveAttribute('aria-sort', 'descending');
+});
+
+test('what somebody else changed meanwhile is not overwritten', async ({ page, shop }) => {
+  await openAs(page, shop, '/records/tubes?edit=tube-1');
+  const sheet = page.getByRole('dialog', { name: 'Tube' });
+  await expect(sheet.getByRole('textbox', { name: 'Count' })).toHaveValue('6');
+  const { records } = (await (await page.request.get(`${shop.url}/api/records/tubes`)).json()) as { records: { id: string }[] };
+  const tube = records.find((t) => t.id === 'tube-1')!;
+  await page.request.put(`${shop.url}/api/records/tubes/tube-1`, { data: { ...tube, count: 2 } });
+  await sheet.getByRole('textbox', { name: 'Count' }).fill('9');
+  await sheet.getByRole('button', { name: 'Keep the changes' }).click();
+  await expect(sheet.getByText('Somebody else has changed this', { exact: false })).toBeVisible();
+});
+
+test('a CSV file goes out and comes in, all of it or nothing', async ({ page, shop }) => {
+  await openAs(page, shop, '/records/tubes');
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'CSV out' }).click()]);
+  expect(download.suggestedFilename()).toBe('tubes.csv');
+  const take = async (text: string) => {
+    await page.getByRole('button', { name: 'CSV in' }).click();
+    await page.getByLabel(/^The file/).setInputFiles({ name: 'delivery.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+  };
+  await take('label,count\n4.10-18,2\nbig,3\n2.50-17,many\n');
+  const sheet = page.getByRole('dialog');
+  await expect(sheet.getByText('2 of 3 rows are faulty; nothing is taken in')).toBeVisible();
+  await expect(sheet.getByRole('row', { name: /^3 / })).toContainText('"big" is not a tube label.');
+  await expect(sheet.getByRole('button', { name: 'Take them in' })).toBeDisabled();
+  await page.keyboard.press('Escape');
+  await take('label,count\n4.10-18,2\n2.50-17,5\n');
+  await expect(sheet.getByText('2 added, 0 changed, 0 the same')).toBeVisible();
+  await sheet.getByRole('button', { name: 'Take them in' }).click();
+  await expect(page.getByRole('button', { name: '4.10-18' })).toBeVisible();
+});
+
+test('the tag\u2019s code opens the wheel, whose record is kept with what is measured', async ({ page, shop }) => {
+  await openAs(page, shop, '/wheels/w-orrin-r/tag');
+  const picture = PNG.sync.read(await page.getByRole('article', { name: 'The tag' }).screenshot({ scale: 'css' }));
+  const code = jsQR(new Uint8ClampedArray(picture.data), picture.width, picture.height);
+  expect(code?.data).toBe(`${shop.url}/wheels/w-orrin-r`);
+  await page.goto(code!.data);
+  await expect(page.getByRole('heading', { name: 'Rear wheel, Orrindale Scree 450' })).toBeVisible();
+  await expect(page.getByRole('img', { name: /rim lock at 7 o'clock, 210°/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Change' }).click();
+  const sheet = page.getByRole('dialog', { name: 'Wheel' });
+  await sheet.getByRole('button', { name: 'One more measurement' }).nth(1).click();
+  await sheet.getByRole('textbox', { name: 'Distance run' }).fill('0');
+  await sheet.getByRole('textbox', { name: 'Depth' }).fill('12,5');
+  await sheet.getByRole('button', { name: 'Keep the changes' }).click();
+  await expect(page.getByText('One reading cannot tell how fast it wears', { exact: false })).toBeVisible();
+  await page.goto(`${shop.url}/wheels/w-vellan-r`);
+  await expect(page.getByText(/About 2\d00 km left, between/)).toBeVisible();
+  await page.getByRole('button', { name: 'Start a job' }).click();
+  await expect(page.getByRole('heading', { name: 'What comes off?' })).toBeVisible();
+  await page.goto(`${shop.url}/wheels/nobody`);
+  await expect(page.getByText('There is no such wheel.')).toBeVisible();
+});
+
+test('the tire that came off is kept as used stock with its depth and date code', async ({ page, shop }) => {
+  await openAs(page, shop, '/jobs/demo-job-20/hand-over');
+  await page.getByRole('button', { name: 'Keep the old tire as used stock' }).click();
+  await page.getByRole('link', { name: 'The old tire is in the records' }).click();
+  const sheet = page.getByRole('dialog', { name: 'Tire' });
+  await expect(sheet.getByLabel('Take-off, used')).toHaveValue('yes');
+  await expect(sheet.getByRole('textbox', { name: /^Depth of a take-off/ })).not.toHaveValue('');
+  await expect(sheet.getByLabel('Date code')).toHaveValue(/^\d{4}$/);
+});
