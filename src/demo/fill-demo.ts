@@ -18,8 +18,10 @@ export const fillDemo = (db: Db, now: number): void => {
     shop.rename(DEMO_NAME);
     DEMO_PEOPLE.forEach((p) => shop.addPerson(p));
     for (const { key, value, note } of DEMO_RULES) rules.change(key, { value, note, who: DEMO_PEOPLE[0]!, reason: 'set when the shop was set up' });
-    const wheels = DEMO_WHEELS.map((w) => (w.id === 'w-vellan-r' ? { ...w, treads: demoTreads(now) } : w));
-    for (const machine of DEMO_MACHINES) records.addMachine(machine, wheels.filter((w) => w.machineId === machine.id));
+    for (const machine of DEMO_MACHINES) records.addMachine(machine, DEMO_WHEELS.filter((w) => w.machineId === machine.id));
+    // The shelf is filled after the past jobs, which took from an older one.
+    writePastJobs(jobs, now);
+    records.change('wheels', { ...records.find('wheels', 'w-vellan-r')!, treads: demoTreads(now) });
     demoTires(now).forEach((t) => records.add('tires', t));
     DEMO_TUBES.forEach((t) => records.add('tubes', t));
     DEMO_STRIPS.forEach((t) => records.add('strips', t));
@@ -27,7 +29,6 @@ export const fillDemo = (db: Db, now: number): void => {
     DEMO_VALVES.forEach((t) => records.add('valves', t));
     DEMO_WEIGHTS.forEach((w) => records.add('weights', w));
     DEMO_WRENCHES.forEach((w) => records.add('wrenches', w));
-    writePastJobs(jobs, now);
   })();
 };
 

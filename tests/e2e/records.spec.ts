@@ -26,6 +26,12 @@ test('a record is found, changed, archived and brought back; what does not fit i
   await page.getByRole('button', { name: '100/90-19 57M TT' }).click();
   await page.getByRole('button', { name: 'Bring it back' }).click();
   await expect(page.getByText('The tire is back.')).toBeVisible();
+  await page.getByRole('button', { name: '100/90-19 57M TT' }).click();
+  await sheet.getByRole('textbox', { name: 'Count' }).fill('8');
+  await sheet.getByRole('button', { name: 'Keep the changes' }).click();
+  await expect(page.getByRole('row').nth(1).getByRole('cell', { name: '8', exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Undo the last change' }).click();
+  await expect(page.getByRole('row').nth(1).getByRole('cell', { name: '1', exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Price' }).click();
   await expect(page.getByRole('columnheader', { name: /Price/ })).toHaveAttribute('aria-sort', 'descending');
 });

@@ -140,3 +140,35 @@ describe('a wheel\u2019s record', () => {
     await ask.get('/api/wheels/..%2Fx/record').expect(422);
   });
 });
+
+describe('handing over', () => {
+  const { ask } = testApp();
+  const entry = (kind: string, data: object, id = `${kind}-1`, station = 'hand-over') => ({ id, who: 'Juna Birk', station, kind, data });
+  const counts = async () => {
+    const shop = (await ask.get('/api/shop')).body;
+    const count = (kind: string, id: string) => shop[kind].find((r: { id: string }) => r.id === id).count;
+    return [count('tires', 't-7'), count('valves', 'v-1'), shop.wheels.find((w: { id: string }) => w.id === 'w-vellan-r')];
+  };
+
+  test('takes the parts from the shelf and gives the wheel its new tire; undone, everything is back', async () => {
+    await ask.post('/api/jobs').send({ id: 'j', machineId: 'm-vellan', wheelId: 'w-vellan-r', who: 'Juna Birk' }).expect(201);
+    const [tires, stems, wheel] = await counts();
+    const chosen = {
+      marking: '180/55ZR17 73W TL', dateCode: '0126', tireId: 't-7', tube: false, tubeId: null, tubeLabel: null, lightMark: true, seatLimitKpa: null,
+      parts: [{ what: 'tire', count: 1, stockId: 't-7' }, { what: 'valve stem', count: 1, stockId: 'v-1' }, { what: 'gone', count: 2, stockId: 'no-such' }],
+    };
+    await ask.post('/api/jobs/j/entries').send({ expectedSeq: 2, entries: [entry('chosen', { ...chosen, marking: '190/50ZR17 73W TL' }, 'c', 'choose')] }).expect(201);
+    expect(await counts()).toEqual([tires, stems, wheel]);
+    await ask.post('/api/jobs/j/entries').send({ expectedSeq: 3, entries: [entry('handed-over', { to: 'Petra' }, 'h')] }).expect(201);
+    const after = await counts();
+    expect(after.slice(0, 2)).toEqual([tires - 1, stems - 1]);
+    expect(after[2]).toMatchObject({ tireMarking: '190/50ZR17 73W TL', treads: [] });
+    // Handed over again takes nothing twice.
+    await ask.post('/api/jobs/j/entries').send({ expectedSeq: 4, entries: [entry('handed-over', { to: 'Petra' }, 'h2')] }).expect(201);
+    expect((await counts()).slice(0, 2)).toEqual([tires - 1, stems - 1]);
+    await ask.post('/api/jobs/j/entries').send({ expectedSeq: 5, entries: [entry('undo', { entryId: 'h2' }, 'u1'), entry('undo', { entryId: 'h' }, 'u2')] }).expect(201);
+    const back = await counts();
+    expect(back.slice(0, 2)).toEqual([tires, stems]);
+    expect(back[2]).toMatchObject({ tireMarking: wheel.tireMarking, treads: wheel.treads });
+  });
+});

@@ -1,9 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import { InputError } from '../../core/errors';
-import { checkEntryBody, effectiveEntries, foldJob, type Entry, type EntryBody, type JobSummary } from '../../core/job';
+import { checkEntryBody, effectiveEntries, foldJob, type Entry, type EntryBody, type JobState, type JobSummary } from '../../core/job';
 import { valuesOf } from '../../core/rules';
 import { POSITION_WORDS } from '../../core/wheels/wheel';
 import { LogMovedOn, NotFound } from '../errors';
+import { handOverStore } from './hand-over';
 import type { Db } from './open';
 import type { RuleStore } from './rules';
 import type { ShopStore } from './shop';
@@ -78,7 +79,9 @@ export const jobStore = (db: Db, shop: ShopStore, rules: RuleStore) => {
 
   const entriesOf = (id: string, afterSeq = 0): Entry[] => statements.entries.all(id, afterSeq).map(toEntry);
 
-  const summarize = (id: string): void => {
+  const settle = handOverStore(db, shop.records);
+
+  const summarize = (id: string): JobState => {
     const log = entriesOf(id);
     const state = foldJob(log);
     const last = log[log.length - 1]!;
@@ -94,6 +97,7 @@ export const jobStore = (db: Db, shop: ShopStore, rules: RuleStore) => {
       lastSeq: last.seq,
       search: words.filter(Boolean).join(' ').toLowerCase(),
     });
+    return state;
   };
 
   /** Refuses targets that are not in this log or do not stand, so that no entry dangles. */
@@ -147,7 +151,8 @@ export const jobStore = (db: Db, shop: ShopStore, rules: RuleStore) => {
       throw new InputError('entries', 'A job is opened once.', 'any other kind of entry');
     checkTargets(effectiveEntriesWithUndos(entriesOf(jobId)), bodies);
     write(jobId, bodies, job.lastSeq, at);
-    summarize(jobId);
+    const state = summarize(jobId);
+    if (job.handedOver || state.handedOver) settle(jobId, state);
     return entriesOf(jobId, job.lastSeq);
   });
 

@@ -18,6 +18,7 @@ import { useMain, useSheet } from '../parts/working';
 import { STATION_VIEWS } from '../stations';
 import { selectJobState, selectLog, selectReport, useApp, useDo } from '../store';
 import { said, undoLast, write as writeEntries, type Writing } from '../store/jobs-slice';
+import { loadShop } from '../store/shop-slice';
 import { JobContext, type JobAtHand } from './job-context';
 
 const isStation = (text: string | undefined): text is StationId => STATIONS.includes(text as StationId);
@@ -111,6 +112,8 @@ export const JobScreen = () => {
     const undone = await dispatch(undoLast(id, station ?? 'intake'));
     const words = new Map(stepsOf(foldJob(log)).map((s) => [s.id, s.say]));
     dispatch(said({ text: undone ? `Undone: ${entryText(undone, units, words)}` : 'There is nothing to undo.', tone: 'good' }));
+    // The parts of an undone hand-over are back on the shelf.
+    if (undone?.kind === 'handed-over') await dispatch(loadShop());
     if (undone && undone.station !== station) goTo(undone.station);
   }, [dispatch, goTo, id, log, station, units, who]);
 

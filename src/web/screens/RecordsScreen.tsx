@@ -1,44 +1,54 @@
 import { useMemo, useState } from 'react';
-import { Link, NavLink, useParams, useSearchParams } from 'react-router';
+import { Link, NavLink, useParams } from 'react-router';
 import { fieldsOfKind, RECORD_KINDS, SPECS, type RecordKind, type Records } from '../../core/shop';
 import { Button } from '../parts/Button';
 import { ChoiceField, TextField } from '../parts/fields';
 import { Frame, Waiting } from '../parts/Frame';
 import { useKeys } from '../parts/keys';
+import { useAddressTexts } from '../parts/use-address';
 import { Spoken } from '../parts/Spoken';
-import { useApp } from '../store';
+import { useApp, useDo } from '../store';
+import { said } from '../store/jobs-slice';
+import { undoRecord } from '../store/shop-slice';
 import { ImportSheet } from './records/ImportSheet';
 import { RecordSheet } from './records/RecordSheet';
 import { RecordTable } from './records/RecordTable';
+
+const IN_ADDRESS = ['find', 'only', 'archived', 'edit'] as const;
 
 /** The choice field that a list is narrowed by, where it has one. */
 const narrowBy = (kind: RecordKind) => fieldsOfKind(kind).find((f) => f.listed && f.form.as === 'choice');
 
 const List = ({ kind }: { kind: RecordKind }) => {
-  const [params, setParams] = useSearchParams();
+  const [at, set] = useAddressTexts(IN_ADDRESS);
   const all = useApp((s) => s.shop.shop?.[kind]) as readonly Records[RecordKind][] | undefined;
+  const dispatch = useDo();
+  const last = useApp((s) => s.shop.lastChange);
   const [importing, setImporting] = useState(false);
-  const set = (part: Record<string, string>, replace = true) =>
-    setParams((now) => {
-      for (const [k, v] of Object.entries(part)) {
-        if (v) now.set(k, v);
-        else now.delete(k);
-      }
-      return now;
-    }, { replace });
-  const [find, only, archived, edit] = ['find', 'only', 'archived', 'edit'].map((k) => params.get(k) ?? '');
+  const { find, only, archived, edit } = at;
   const by = narrowBy(kind);
   const narrow = useMemo(() => (by && only ? { key: by.key, value: only } : null), [by, only]);
   const shown = useMemo(() => (archived === 'yes' ? all : all?.filter((r) => !r.archived)), [all, archived]);
   const editing = edit && edit !== 'new' ? all?.find((r) => r.id === edit) : undefined;
-  useKeys([{ key: 'a', says: `Add a ${SPECS[kind].one}`, run: () => set({ edit: 'new' }, false) }]);
+  const undo = async () => {
+    try {
+      await dispatch(undoRecord()).unwrap();
+      dispatch(said({ text: 'Undone.', tone: 'good' }));
+    } catch (error) {
+      dispatch(said({ text: (error as Error).message, tone: 'stop' }));
+    }
+  };
+  useKeys([
+    { key: 'u', says: 'Undo the last change', run: () => void (last?.kind === kind && undo()) },
+    { key: 'a', says: `Add a ${SPECS[kind].one}`, run: () => set({ edit: 'new' }, true) },
+  ]);
   if (!shown || !all) return <Waiting what="Reading the records" />;
   return (
     <>
       <div className="mb-3 grid items-end gap-3 sm:grid-cols-[2fr_1fr_auto_auto]">
-        <TextField label={`Find in ${SPECS[kind].many.toLowerCase()}`} value={find!} onChange={(v) => set({ find: v })} maxLength={60} />
+        <TextField label={`Find in ${SPECS[kind].many.toLowerCase()}`} value={find} onChange={(v) => set({ find: v })} maxLength={60} />
         {by && by.form.as === 'choice' && (
-          <ChoiceField label={by.label} value={only!} onChange={(v) => set({ only: v })} options={[['', 'all'], ...by.form.of.map((v) => [v, (by.form as { words?: Record<string, string> }).words?.[v] ?? v] as const)]} />
+          <ChoiceField label={by.label} value={only} onChange={(v) => set({ only: v })} options={[['', 'all'], ...by.form.of.map((v) => [v, (by.form as { words?: Record<string, string> }).words?.[v] ?? v] as const)]} />
         )}
         <label className="flex min-h-12 items-center gap-3 pr-2">
           <input type="checkbox" className="h-6 w-6 accent-[var(--water)]" checked={archived === 'yes'} onChange={(e) => set({ archived: e.target.checked ? 'yes' : '' })} />
@@ -46,11 +56,12 @@ const List = ({ kind }: { kind: RecordKind }) => {
         </label>
         <span className="num pb-3 text-ink2" role="status">{shown.length} kept</span>
       </div>
-      <RecordTable key={kind} kind={kind} records={shown} find={find!} only={narrow} onOpen={(id) => set({ edit: id }, false)} />
+      <RecordTable key={kind} kind={kind} records={shown} find={find} only={narrow} onOpen={(id) => set({ edit: id }, true)} />
       <div className="mt-5 flex flex-wrap gap-3">
-        {kind === 'machines' ? <Link className="btn btn-go" to="/machines/new">Add a machine with its wheels</Link> : <Button go hotkey="A" onClick={() => set({ edit: 'new' }, false)}>Add a {SPECS[kind].one}</Button>}
+        {kind === 'machines' ? <Link className="btn btn-go" to="/machines/new">Add a machine with its wheels</Link> : <Button go hotkey="A" onClick={() => set({ edit: 'new' }, true)}>Add a {SPECS[kind].one}</Button>}
         <a className="btn" href={`/api/records/${kind}/file.csv`}>CSV out</a>
         <Button onClick={() => setImporting(true)}>CSV in</Button>
+        {last?.kind === kind && <Button hotkey="U" onClick={() => void undo()}>Undo the last change</Button>}
       </div>
       {(editing || edit === 'new') && <RecordSheet key={edit} kind={kind} record={(editing ?? null) as never} onDone={() => set({ edit: '' })} />}
       {edit && edit !== 'new' && !editing && <p role="alert" className="mt-4 text-stop">There is no such {SPECS[kind].one}.</p>}

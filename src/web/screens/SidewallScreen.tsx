@@ -1,10 +1,11 @@
 import { useId, useState } from 'react';
-import { Link, useSearchParams } from 'react-router';
+import { Link } from 'react-router';
 import { sidewallRead, tireSize } from '../../core/tires';
 import { attempt } from '../../core/working';
 import { TextField } from '../parts/fields';
 import { Frame } from '../parts/Frame';
 import { Quantity, useUnits } from '../parts/quantity';
+import { useAddress } from '../parts/use-address';
 import { BasisTag, useMainWorking } from '../parts/working';
 import { FigureRow } from '../stations/StationLayout';
 
@@ -51,10 +52,12 @@ const Arc = ({ text, parts, lit, onLight }: { text: string; parts: readonly { te
   );
 };
 
+const readMarking = (params: URLSearchParams): string => params.get('marking') ?? EXAMPLES[0]!;
+const writeMarking = (params: URLSearchParams, to: string): void => params.set('marking', to);
+
 /** For learners: every piece of a marking explained where it stands. */
 export const SidewallScreen = () => {
-  const [params, setParams] = useSearchParams();
-  const marking = params.get('marking') ?? EXAMPLES[0]!;
+  const [marking, setMarking] = useAddress(readMarking, writeMarking);
   const { tell } = useUnits();
   const [lit, setLit] = useState(0);
   const reading = attempt(sidewallRead, { marking: marking || ' ' });
@@ -63,7 +66,7 @@ export const SidewallScreen = () => {
   const parts = reading.ok ? reading.working.result.parts : [];
   const write = (v: string) => {
     setLit(0);
-    setParams({ marking: v }, { replace: true });
+    setMarking(v);
   };
   return (
     <Frame title="What the sidewall says">

@@ -1,5 +1,4 @@
 import { useEffect, useMemo, useState } from 'react';
-import { useSearchParams } from 'react-router';
 import { inUse } from '../../core/shop';
 import { CLEARANCE_PLACES, SIZE_LETTERS, tireCompare, tireSize, type ClearancePlace, type Clearances, type SizeChange } from '../../core/tires';
 import { POSITION_WORDS, wheelEnd } from '../../core/wheels';
@@ -11,12 +10,25 @@ import { useUnits } from '../parts/quantity';
 import { Reasons } from '../parts/Reasons';
 import { SizePicture } from '../parts/SizePicture';
 import { VerdictMark } from '../parts/VerdictMark';
+import { useAddress } from '../parts/use-address';
 import { BasisTag, useMainWorking } from '../parts/working';
 import { useApp } from '../store';
 import { api } from '../store/api';
 
 const MOST = 4;
 const START = ['130/90-16', '130/80-16'];
+
+interface BenchAddress {
+  given: string[];
+  wheelId: string;
+}
+const readBench = (params: URLSearchParams): BenchAddress => ({ given: params.getAll('size').slice(0, MOST), wheelId: params.get('wheel') ?? '' });
+const writeBench = (params: URLSearchParams, { given, wheelId }: BenchAddress): void => {
+  params.delete('size');
+  for (const size of given) params.append('size', size);
+  if (wheelId) params.set('wheel', wheelId);
+  else params.delete('wheel');
+};
 
 /** What the drawing cannot show of a change, in one sentence. */
 const useAside = () => {
@@ -59,37 +71,22 @@ const sameSize = (a: string, b: string): boolean | null => {
 
 /** Two to four sizes to scale over one another, on the room that was measured. */
 export const SizeBenchScreen = () => {
-  const [params, setParams] = useSearchParams();
+  const [{ given, wheelId }, set] = useAddress(readBench, writeBench);
   const { say, read, write } = useUnits();
   const all = useApp((s) => s.shop.shop);
   const shop = useMemo(() => all && inUse(all), [all]);
   const aside = useAside();
-  const given = params.getAll('size').slice(0, MOST);
-  const wheelId = params.get('wheel') ?? '';
   const wheel = shop?.wheels.find((w) => w.id === wheelId);
   const sizes = given.length >= 2 ? given : wheel ? [wheel.tireMarking, wheel.tireMarking] : START;
   const machine = shop?.machines.find((m) => m.id === wheel?.machineId);
   const { rooms, from } = useRooms(wheelId);
   const [typed, setTyped] = useState<Partial<Record<ClearancePlace, string>>>({});
 
-  const put = (to: string[]) =>
-    setParams((now) => {
-      now.delete('size');
-      for (const size of to) now.append('size', size);
-      return now;
-    }, { replace: true });
+  const put = (to: string[]) => set({ given: to, wheelId });
   const chooseWheel = (id: string) => {
     setTyped({});
     const w = shop?.wheels.find((x) => x.id === id);
-    setParams((now) => {
-      if (id) now.set('wheel', id);
-      else now.delete('wheel');
-      if (w) {
-        now.delete('size');
-        for (const size of [w.tireMarking, ...sizes.slice(1)]) now.append('size', size);
-      }
-      return now;
-    });
+    set({ given: w ? [w.tireMarking, ...sizes.slice(1)] : sizes, wheelId: id }, true);
   };
 
   const clearancesMm = useMemo(() => {

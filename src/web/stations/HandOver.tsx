@@ -7,13 +7,15 @@ import { useKeys } from '../parts/keys';
 import { useUnits } from '../parts/quantity';
 import { VerdictMark, VerdictShape } from '../parts/VerdictMark';
 import { useJob } from '../screens/job-context';
-import { today } from '../store';
+import { today, useDo } from '../store';
+import { loadShop } from '../store/shop-slice';
 import { KeepTakeOff } from './KeepTakeOff';
 import { Cautions, JobDial, StationLayout } from './StationLayout';
 
 /** What is missing or doubtful, when to look again, and what goes with the wheel. */
 export const HandOver = () => {
   const { job, state, reports, write } = useJob();
+  const dispatch = useDo();
   const { units } = useUnits();
   const { missing, doubts } = openPoints(reports);
   const [to, setTo] = useState(state.handedOver?.to ?? state.rider);
@@ -25,7 +27,9 @@ export const HandOver = () => {
     if (!to.trim()) return setProblem('Say who takes it.');
     if (rechecks.some((r) => !/^\d{4}-\d\d-\d\d$/.test(r.onDate))) return setProblem('A recheck has no date. Pick one.');
     setProblem(null);
-    await write([...rechecks.map((r) => ({ kind: 'recheck' as const, data: r })), { kind: 'handed-over', data: { to: to.trim() } }], 'Handed over.');
+    const written = await write([...rechecks.map((r) => ({ kind: 'recheck' as const, data: r })), { kind: 'handed-over', data: { to: to.trim() } }], 'Handed over.');
+    // Parts have left the shelf, and the wheel has its new tire.
+    if (written) await dispatch(loadShop());
   };
   useKeys([{ key: 'n', says: 'Hand over', run: () => void handOver() }]);
 
@@ -54,7 +58,7 @@ export const HandOver = () => {
       ) : (
         <VerdictMark verdict="good">nothing missing, nothing doubtful</VerdictMark>
       )}
-      <form className="mt-4 grid gap-2" onSubmit={(e) => { e.preventDefault(); void handOver(); }}>
+      <form className="mt-2 grid gap-2" onSubmit={(e) => { e.preventDefault(); void handOver(); }}>
         {rechecks.map((r, i) => (
           <TextField key={r.what} type="date" label={`Look again: ${r.what.toLowerCase()}`} value={r.onDate} onChange={(v) => setRechecks((all) => all.map((x, j) => (j === i ? { ...x, onDate: v } : x)))} />
         ))}

@@ -1,8 +1,18 @@
 import { createAsyncThunk, createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { ShopRule } from '../../core/rules';
+import type { RecordKind, Records } from '../../core/shop';
 import { api, ApiError, type ShopAnswer } from './api';
 
+/** The last change of a record in this browser, so that it can be taken back. */
+export interface RecordChange {
+  kind: RecordKind;
+  id: string;
+  /** As it was; null where it was added. */
+  before: Records[RecordKind] | null;
+}
+
 interface ShopState {
+  lastChange: RecordChange | null;
   status: 'loading' | 'ready' | 'failed';
   problem: string | null;
   shop: ShopAnswer | null;
@@ -11,12 +21,13 @@ interface ShopState {
 /** Reads people, machines, stock and rules. */
 export const loadShop = createAsyncThunk('shop/load', () => api.shop());
 
-const initialState: ShopState = { status: 'loading', problem: null, shop: null };
+const initialState: ShopState = { lastChange: null, status: 'loading', problem: null, shop: null };
 
 const shopSlice = createSlice({
   name: 'shop',
   initialState,
   reducers: {
+    recordChanged: (state, { payload }: PayloadAction<RecordChange | null>) => void (state.lastChange = payload as never),
     ruleChanged(state, { payload }: PayloadAction<ShopRule>) {
       if (state.shop) state.shop.rules = state.shop.rules.map((r) => (r.key === payload.key ? (payload as typeof r) : r));
     },
@@ -34,5 +45,15 @@ const shopSlice = createSlice({
       }),
 });
 
-export const { ruleChanged } = shopSlice.actions;
+/** Takes the last change of a record back: as it was before, or archived where it was added. Throws `ApiError`. */
+export const undoRecord = createAsyncThunk('shop/undo', async (_: void, { dispatch, getState }) => {
+  const { lastChange, shop } = (getState() as { shop: ShopState }).shop;
+  const now = lastChange && (shop?.[lastChange.kind] as Records[RecordKind][] | undefined)?.find((r) => r.id === lastChange.id);
+  if (!lastChange || !now) return;
+  await api.changeRecord(lastChange.kind, { ...(lastChange.before ?? { ...now, archived: true }), version: now.version } as never);
+  dispatch(shopSlice.actions.recordChanged(null));
+  await dispatch(loadShop());
+});
+
+export const { recordChanged, ruleChanged } = shopSlice.actions;
 export const shopReducer = shopSlice.reducer;

@@ -87,3 +87,17 @@ CREATE TABLE valves (
   archived    INTEGER NOT NULL CHECK (archived IN (0, 1)),
   version     INTEGER NOT NULL
 ) STRICT;
+
+-- What a handed-over job took from the shelf, and what the wheel's record said before; undoing the hand-over gives it back.
+CREATE TABLE taken (
+  job_id   TEXT NOT NULL REFERENCES jobs (id),
+  kind     TEXT NOT NULL,
+  stock_id TEXT NOT NULL,
+  count    INTEGER NOT NULL CHECK (count > 0),
+  PRIMARY KEY (job_id, kind, stock_id)
+) STRICT, WITHOUT ROWID;
+
+CREATE TABLE fitted (
+  job_id TEXT PRIMARY KEY REFERENCES jobs (id),
+  before TEXT NOT NULL CHECK (json_valid(before))
+) STRICT;

@@ -10,7 +10,7 @@ import { useUnits } from '../../parts/quantity';
 import { useApp, useDo } from '../../store';
 import { api, ApiError } from '../../store/api';
 import { said } from '../../store/jobs-slice';
-import { loadShop } from '../../store/shop-slice';
+import { loadShop, recordChanged } from '../../store/shop-slice';
 import { FieldInput } from './FieldInput';
 import { fromDraft, toDraft } from './record-draft';
 
@@ -35,6 +35,7 @@ const Form = <K extends RecordKind>({ kind, record, onDone }: Props<K>) => {
   const send = async (write: () => Promise<unknown>, says: string) => {
     try {
       await write();
+      dispatch(recordChanged({ kind, id, before: record }));
       await dispatch(loadShop());
       dispatch(said({ text: says, tone: 'good' }));
       onDone();
