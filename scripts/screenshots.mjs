@@ -14,7 +14,7 @@ const PHONE = { theme: 'day', width: 390, height: 844 };
 const VIEWS = [
   ['jobs', '/'],
   ['intake', '/jobs/demo-job-21/intake'],
-  ['choose', '/jobs/demo-job-13/choose', { pick: '130/80-16 64H TL' }],
+  ['choose', '/jobs/demo-job-23/choose', { pick: /120\/80-19/ }],
   ['tire-off', '/jobs/demo-job-23/tire-off'],
   ['tire-on', '/jobs/demo-job-22/tire-on'],
   ['seat', '/jobs/demo-job-21/seat'],
@@ -26,7 +26,10 @@ const VIEWS = [
   ['job-card', '/jobs/demo-job-20/card'],
   ['working', '/jobs/demo-job-21/balance', { press: 'w' }],
   ['rules', '/rules'],
-  ['stock', '/stock/tires'],
+  ['records', '/records/tires'],
+  ['wheel', '/wheels/w-orrin-r'],
+  ['size-bench', '/bench/sizes?size=110/90-19&size=120/80-19&size=100/90-19&wheel=w-orrin-r'],
+  ['sidewall', '/bench/sidewall?marking=120/70%20ZR%2017%20M/C%20(58W)%20TL'],
   ['phone-seat', '/jobs/demo-job-21/seat', PHONE],
 ];
 
@@ -55,6 +58,10 @@ await append('demo-job-21', 'balance', [
 ]);
 await append('demo-job-22', 'tire-on', ['arrow', 'shake', 'soap', 'first', 'mark', 'start'].map((s) => ['step', { stepId: `on-${s}` }]));
 await post('/api/jobs', { id: 'demo-job-23', machineId: 'm-orrin', wheelId: 'w-orrin-r', who: 'Juna Birk' });
+await append('demo-job-23', 'intake', [
+  ['came-off', { marking: '110/90-19 62M TT', dateCode: null, treadMm: 3.5, use: 'dirt' }],
+  ['clearance', { place: 'above', mm: 24, load: 'on the stand, unloaded' }],
+]);
 await append('demo-job-23', 'tire-off', ['core', 'nut', 'lock', 'break', 'soap'].map((s) => ['step', { stepId: `toff-${s}` }]));
 
 const executablePath = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'].find((p) => existsSync(p));
@@ -66,7 +73,7 @@ for (const [name, path, more] of VIEWS) {
   await context.addInitScript((t) => localStorage.setItem('rimstone-prefs', JSON.stringify({ theme: t, who: 'Juna Birk', units: { torque: 'lbf·ft' } })), theme);
   const page = await context.newPage();
   await page.goto(url + path, { waitUntil: 'networkidle' });
-  if (pick) await page.getByLabel('Size going on').fill(pick);
+  if (pick) await page.getByRole('radio', { name: pick }).click();
   if (press) await page.keyboard.press(press);
   await page.waitForTimeout(400);
   await page.screenshot({ path: join(OUT, `${name}.png`) });

@@ -1,15 +1,17 @@
-import { useEffect, useState } from 'react';
-import { Link, useNavigate, useSearchParams } from 'react-router';
+import { useEffect, useMemo, useState } from 'react';
+import { Link, useNavigate } from 'react-router';
 import type { JobSummary } from '../../core/job';
 import { POSITION_WORDS } from '../../core/wheels/wheel';
 import { Button } from '../parts/Button';
 import { TextField } from '../parts/fields';
 import { Failed, Frame, Waiting } from '../parts/Frame';
 import { useKeys } from '../parts/keys';
+import { useAddressTexts } from '../parts/use-address';
 import { api, ApiError } from '../store/api';
 
 const PAGE = 50;
 const TYPING_PAUSE_MS = 180;
+const IN_ADDRESS = ['search', 'from', 'to'] as const;
 
 const Row = ({ job }: { job: JobSummary }) => {
   const to = job.handedOver ? `/jobs/${job.id}/hand-over` : `/jobs/${job.id}`;
@@ -37,47 +39,36 @@ const Row = ({ job }: { job: JobSummary }) => {
 
 /** Finds a job by machine, wheel, rider, size or date. The search stands in the address, so Back brings it back. */
 export const JobsScreen = () => {
-  const [params, setParams] = useSearchParams();
+  const [asked, ask] = useAddressTexts(IN_ADDRESS);
   const navigate = useNavigate();
-  const [typed, setTyped] = useState(params.get('search') ?? '');
   const [found, setFound] = useState<{ jobs: JobSummary[]; total: number } | null>(null);
   const [problem, setProblem] = useState<ApiError | null>(null);
   const [tries, setTries] = useState(0);
-  const query = params.toString();
+  const query = useMemo(() => Object.fromEntries(Object.entries(asked).filter(([, v]) => v.trim()).map(([k, v]) => [k, v.trim()])), [asked]);
   useKeys([{ key: 'n', says: 'Start a job', run: () => void navigate('/jobs/new') }]);
-
-  const set = (key: string, value: string) => {
-    // From the address as it is now: two changes in one breath must not undo each other.
-    const next = new URLSearchParams(window.location.search);
-    if (value) next.set(key, value);
-    else next.delete(key);
-    setParams(next, { replace: true });
-  };
-
-  useEffect(() => {
-    const wait = setTimeout(() => set('search', typed.trim()), TYPING_PAUSE_MS);
-    return () => clearTimeout(wait);
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- `set` is new on each render and does the same
-  }, [typed]);
 
   useEffect(() => {
     let current = true;
-    api.jobs({ ...Object.fromEntries(new URLSearchParams(query)), limit: String(PAGE) }).then(
-      (answer) => {
-        if (!current) return;
-        setFound(answer);
-        setProblem(null);
-      },
-      (error: unknown) => current && setProblem(error instanceof ApiError ? error : null),
-    );
+    // Nothing is asked on each key press: the server hears of it when the typing rests.
+    const wait = setTimeout(() => {
+      api.jobs({ ...query, limit: String(PAGE) }).then(
+        (answer) => {
+          if (!current) return;
+          setFound(answer);
+          setProblem(null);
+        },
+        (error: unknown) => current && setProblem(error instanceof ApiError ? error : null),
+      );
+    }, TYPING_PAUSE_MS);
     return () => {
       current = false;
+      clearTimeout(wait);
     };
   }, [query, tries]);
 
   const more = async () => {
     try {
-      const next = await api.jobs({ ...Object.fromEntries(params), limit: String(PAGE), offset: String(found!.jobs.length) });
+      const next = await api.jobs({ ...query, limit: String(PAGE), offset: String(found!.jobs.length) });
       setFound({ jobs: [...found!.jobs, ...next.jobs], total: next.total });
     } catch (error) {
       if (!(error instanceof ApiError)) throw error;
@@ -98,9 +89,9 @@ export const JobsScreen = () => {
       }
     >
       <div className="mb-4 grid gap-3 md:grid-cols-[1fr_180px_180px]">
-        <TextField label="Find by machine, wheel, rider, size or number" value={typed} onChange={setTyped} maxLength={100} />
-        <TextField label="From" type="date" value={params.get('from') ?? ''} onChange={(v) => set('from', v)} />
-        <TextField label="To" type="date" value={params.get('to') ?? ''} onChange={(v) => set('to', v)} />
+        <TextField label="Find by machine, wheel, rider, size or number" value={asked.search} onChange={(search) => ask({ search })} maxLength={100} />
+        <TextField label="From" type="date" value={asked.from} onChange={(from) => ask({ from })} />
+        <TextField label="To" type="date" value={asked.to} onChange={(to) => ask({ to })} />
       </div>
       {problem && (
         <Failed message={`${problem.message} Right would be: ${problem.expected}.`}>
@@ -121,7 +112,7 @@ export const JobsScreen = () => {
             </ul>
           ) : (
             <p className="py-14 text-center text-xl text-ink2">
-              {query ? 'No job fits. Take a word away.' : 'No jobs yet. Start the first one.'}
+              {Object.keys(query).length > 0 ? 'No job fits. Take a word away.' : 'No jobs yet. Start the first one.'}
             </p>
           )}
           {found.jobs.length < found.total && (
