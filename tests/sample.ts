@@ -1,3 +1,4 @@
+import { InputError } from '../src/core/errors';
 import { complete } from '../src/core/shop';
 import type { Machine, Wheel } from '../src/core/wheels';
 import type { Entry, EntryData, EntryKind } from '../src/core/job/entries';
@@ -37,4 +38,15 @@ export const logOf = () => {
       return this;
     },
   };
+};
+
+/** The input error that something is refused with; any other error, or none, fails the test. */
+export const problemOf = (run: () => unknown): InputError => {
+  try {
+    run();
+  } catch (error) {
+    if (error instanceof InputError) return error;
+    throw error;
+  }
+  throw new Error('nothing was refused');
 };

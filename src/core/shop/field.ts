@@ -163,12 +163,20 @@ export const parserProblem = (form: Form, value: string): InputError | null => {
   }
 };
 
+/** Schemas by field, made once: a file has thousands of cells. */
+const CELL_SCHEMAS = new WeakMap<Field, Joi.ObjectSchema>();
+const cellSchema = (field: Field): Joi.ObjectSchema => {
+  const known = CELL_SCHEMAS.get(field) ?? Joi.object({ it: schemaOf(field) });
+  CELL_SCHEMAS.set(field, known);
+  return known;
+};
+
 /** One field's value, checked. Throws `InputError` with the words of the field's own parser where there is one. */
 export const checkField = (field: Field, value: unknown): unknown => {
   const problem = typeof value === 'string' ? parserProblem(field.form, value) : null;
   if (problem) throw new InputError(field.key, problem.message, problem.expected);
   try {
-    return check<{ it: unknown }>(Joi.object({ it: schemaOf(field) }), { it: value }).it;
+    return check<{ it: unknown }>(cellSchema(field), { it: value }).it;
   } catch (error) {
     if (!(error instanceof InputError)) throw error;
     const inner = error.field.replace(/^it/, field.key);

@@ -1,16 +1,7 @@
 import fc from 'fast-check';
 import { InputError } from '../errors';
+import { problemOf } from '../../../tests/sample';
 import { LOAD_INDEX_KG, parseMarking, readTire, sidewallRead, SPEED_SYMBOL_KMH, tireAge, tireSize } from '.';
-
-const problemOf = (run: () => unknown): InputError => {
-  try {
-    run();
-  } catch (error) {
-    if (error instanceof InputError) return error;
-    throw error;
-  }
-  throw new Error('nothing was refused');
-};
 
 describe('reading a marking', () => {
   test.each([

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { InputError } from '../errors';
 import {
-  angleBetween, clockText, DEFAULT_UNITS, degText, displayUnit, formatQuantity, fromDisplay, meanDeg, mirrored, normalDeg,
-  parseAngle, placeText, toDisplay, UNIT_NAMES, type Unit,
+  angleBetween, clockText, DEFAULT_UNITS, degText, displayUnit, formatMoney, formatQuantity, fromDisplay, meanDeg, mirrored, normalDeg,
+  parseAngle, parseMoney, placeText, said, sayIn, toDisplay, writeMoney, UNIT_NAMES, type Unit,
 } from '.';
 
 const deg = fc.double({ min: -1000, max: 1000, noNaN: true });
@@ -105,5 +105,40 @@ describe('quantities at the edge', () => {
         expect(displayUnit(unit, units).length).toBeGreaterThan(0);
         expect(fromDisplay(toDisplay(37.5, unit, units), unit, units)).toBeCloseTo(37.5, 9);
       }
+  });
+});
+
+describe('money', () => {
+  test.each([[9250, 'USD', '$92.50'], [9250, 'EUR', '€92.50'], [9250, 'JPY', '¥9,250'], [0, 'GBP', '£0.00']] as const)('%d in %s is %s', (minor, currency, text) => {
+    expect(formatMoney(minor, currency)).toBe(text);
+  });
+
+  test.each([['92.50', 'USD', 9250], ['92,5', 'USD', 9250], ['92', 'USD', 9200], ['92', 'JPY', 92], ['92.5', 'JPY', null], ['1.234', 'USD', null], ['', 'USD', null], ['-4', 'USD', null], ['ten', 'USD', null]] as const)(
+    '"%s" in %s is %p',
+    (typed, currency, minor) => {
+      expect(parseMoney(typed, currency)).toBe(minor);
+    },
+  );
+
+  test('what is written is read back', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 9_999_999 }), fc.constantFrom('USD', 'JPY'), (minor, currency) => {
+        expect(parseMoney(writeMoney(minor, currency), currency)).toBe(minor);
+      }),
+    );
+  });
+});
+
+describe('sentences with quantities', () => {
+  const room = said('{0} of room; the shop wants {1}.', [{ value: 25.4, unit: 'mm' }, { value: 10, unit: 'mm' }]);
+
+  test('are said in the units of whoever reads them', () => {
+    expect(room.says).toBe('25 mm of room; the shop wants 10 mm.');
+    expect(sayIn(room, { ...DEFAULT_UNITS, length: 'in' })).toBe('1.00 in of room; the shop wants 0.39 in.');
+    expect(sayIn(said('Nothing to convert.'), DEFAULT_UNITS)).toBe('Nothing to convert.');
+  });
+
+  test('a place without a quantity is left as it is', () => {
+    expect(said('{0} and {7}', [{ value: 90, unit: 'deg' }]).says).toBe('90° and {7}');
   });
 });

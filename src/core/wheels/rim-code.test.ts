@@ -13,6 +13,8 @@ test.each([
   ['1.60x21', 1.6, 21, 'plain', null, '1.60x21'],
   ['3.50×17 MT', 3.5, 17, 'MT', true, 'MT3.50x17'],
   ['12x6.0 AT', 6, 12, 'AT', true, 'AT6.00x12'],
+  ['AT 6.00 x 12', 6, 12, 'AT', true, 'AT6.00x12'],
+  ['J2.60', 2.6, null, 'J', null, 'J2.60'],
   ['7.0x12', 7, 12, 'plain', null, '7.00x12'],
 ])('%s: %d wide, %s', (code, widthIn, rimDiameterIn, contour, hump, canonical) => {
   expect(readRimCode(code)).toMatchObject({ widthIn, rimDiameterIn, contour, hump, canonical });
@@ -37,6 +39,6 @@ test('what it writes reads back as itself, and no text throws anything but the i
       const again = readRimCode(read.canonical);
       expect({ ...again, canonical: '' }).toEqual({ ...read, canonical: '' });
     }),
-    { numRuns: 1000 },
+    { numRuns: 3000 },
   );
 });

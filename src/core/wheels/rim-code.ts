@@ -47,9 +47,9 @@ const PATTERNS: readonly { pattern: RegExp; read(m: RegExpExecArray): Read }[] =
   // WM3-18, WM 3 x 18
   { pattern: /^WM\s*(\d)(?:\s*[X-]\s*(\d{1,2}))?$/, read: (m) => ({ width: '', diameter: m[1 + 1], letters: 'WM', wm: m[1] }) },
   // 17 M/C x MT3.50, 17xMT 3.50
-  { pattern: /^(\d{1,2})\s*(?:M\/?C)?\s*[X-]\s*(MT|WM)\s*(\d{1,2}(?:\.\d{1,2})?)$/, read: (m) => ({ width: m[3]!, diameter: m[1], letters: m[2], wm: undefined }) },
+  { pattern: /^(\d{1,2})\s*(?:M\/?C)?\s*[X-]\s*(MT|WM|AT|J)\s*(\d{1,2}(?:\.\d{1,2})?)$/, read: (m) => ({ width: m[3]!, diameter: m[1], letters: m[2], wm: undefined }) },
   // MT 3.50x17
-  { pattern: /^(MT|WM)\s*(\d{1,2}\.\d{1,2})(?:\s*[X-]\s*(\d{1,2}))?(?:\s*M\/?C)?$/, read: (m) => ({ width: m[2]!, diameter: m[3], letters: m[1], wm: undefined }) },
+  { pattern: /^(MT|WM|AT|J)\s*(\d{1,2}\.\d{1,2})(?:\s*[X-]\s*(\d{1,2}))?(?:\s*M\/?C)?$/, read: (m) => ({ width: m[2]!, diameter: m[3], letters: m[1], wm: undefined }) },
   // 12x6.0 AT: the diameter of a four-wheel rim stands first and has no decimals
   { pattern: /^(\d{1,2})\s*[X]\s*(\d{1,2}\.\d{1,2})\s*(AT|J|MT)?$/, read: (m) => ({ width: m[2]!, diameter: m[1], letters: m[3], wm: undefined }) },
   // 2.15-18, 1.60x21, 3.50 J, 3.50x17 MT, 7.0x12

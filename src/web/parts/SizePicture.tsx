@@ -81,7 +81,7 @@ export const SizePicture = ({ comparison, clearancesMm, className = 'w-full lg:m
   const summary = changes.map((c) => `${c.to.canonical}: diameter ${say(c.diameterChangeMm, 'mm', { sign: true })}, width ${say(c.sectionWidthChangeMm, 'mm', { sign: true })}`).join('; ');
   const names = [from, ...changes.map((c) => c.to)].map((s) => s.canonical.split(' ')[0]!);
   return (
-    <svg viewBox="0 20 720 540" role="img" className={className} aria-label={`To one scale, against ${from.canonical}. ${summary}`}>
+    <svg viewBox="0 20 756 540" role="img" className={className} aria-label={`To one scale, against ${from.canonical}. ${summary}`}>
       {[...shapes].sort((a, b) => layer(a) - layer(b)).map((shape, i) => (
         same && isNoise(shape) ? null : <g key={i} className="head"><Shape shape={shape} units={units} several={several} /></g>
       ))}

@@ -66,6 +66,7 @@ export const ImportSheet = ({ kind, onDone }: { kind: RecordKind; onDone: () => 
             <input type="file" accept=".csv,text/csv" className="field py-2" onChange={(e) => void read(e.target.files?.[0])} />
           </label>
           <div aria-live="polite" className="mt-4">
+            {busy && <p className="text-ink2">Reading {csv?.name} …</p>}
             {problem && <p role="alert" className="text-stop">{problem}</p>}
             {plan?.problems.map((p) => <p key={p.message} className="text-stop">{p.message} Right would be: {p.expected}.</p>)}
             {plan && plan.problems.length === 0 && (

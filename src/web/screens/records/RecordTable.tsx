@@ -1,8 +1,8 @@
 import {
-  createColumnHelper, flexRender, getCoreRowModel, getFilteredRowModel, getPaginationRowModel, getSortedRowModel, useReactTable,
+  createColumnHelper, flexRender, getCoreRowModel, getPaginationRowModel, getSortedRowModel, useReactTable,
   type ColumnDef, type SortingState,
 } from '@tanstack/react-table';
-import { useMemo, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { fieldsOfKind, toCell, type Field, type RecordKind, type Records } from '../../../core/shop';
 import { formatMoney } from '../../../core/units';
 import { Button } from '../../parts/Button';
@@ -12,6 +12,7 @@ import { useApp } from '../../store';
 type AnyRecord = Records[RecordKind] & Record<string, unknown>;
 
 const PAGE = 50;
+const BY_WORDS = new Intl.Collator('en', { numeric: true });
 const isNumber = ({ form }: Field): boolean => form.as === 'quantity' || form.as === 'whole' || form.as === 'money';
 
 /** How a value is read in a list, in the fitter's units. */
@@ -48,25 +49,26 @@ export const RecordTable = ({ kind, records, find, only, onOpen }: { kind: Recor
           id: field.key,
           header: field.label,
           sortUndefined: 'last',
-          sortingFn: isNumber(field) ? (a, b, id) => Number(a.getValue(id) ?? -1) - Number(b.getValue(id) ?? -1) : (a, b, id) => cellText(field, a.getValue(id)).localeCompare(cellText(field, b.getValue(id)), 'en', { numeric: true }),
+          sortingFn: isNumber(field) ? (a, b, id) => Number(a.getValue(id) ?? -1) - Number(b.getValue(id) ?? -1) : (a, b, id) => BY_WORDS.compare(cellText(field, a.getValue(id)), cellText(field, b.getValue(id))),
           cell: (c) => cellText(field, c.getValue()),
         }),
       ) as ColumnDef<AnyRecord, unknown>[],
     [listed, cellText],
   );
+  // What the search looks through is put into words once, not on each key press.
+  const texts = useMemo(() => {
+    const fields = fieldsOfKind(kind);
+    return (records as readonly AnyRecord[]).map((record) => ({ record, text: fields.map((f) => cellText(f, record[f.key])).join(' ').toLowerCase() }));
+  }, [records, kind, cellText]);
+  const sought = useDeferredValue(find);
   const data = useMemo(() => {
-    const words = find.toLowerCase().split(/\s+/).filter(Boolean);
-    const narrowed = only ? records.filter((r) => String((r as AnyRecord)[only.key]) === only.value) : records;
-    if (words.length === 0) return narrowed as AnyRecord[];
-    return (narrowed as AnyRecord[]).filter((r) => {
-      const text = fieldsOfKind(kind).map((f) => cellText(f, r[f.key])).join(' ').toLowerCase();
-      return words.every((w) => text.includes(w));
-    });
-  }, [records, find, only, kind, cellText]);
+    const words = sought.toLowerCase().split(/\s+/).filter(Boolean);
+    return texts.filter(({ record, text }) => (!only || String(record[only.key]) === only.value) && words.every((w) => text.includes(w))).map(({ record }) => record);
+  }, [texts, sought, only]);
   // The table package hands out functions that change inside; nothing here is kept from one draw to the next.
   const table = useReactTable({
     data, columns, state: { sorting }, onSortingChange: setSorting, getRowId: (r) => r.id,
-    getCoreRowModel: getCoreRowModel(), getSortedRowModel: getSortedRowModel(), getFilteredRowModel: getFilteredRowModel(), getPaginationRowModel: getPaginationRowModel(),
+    getCoreRowModel: getCoreRowModel(), getSortedRowModel: getSortedRowModel(), getPaginationRowModel: getPaginationRowModel(),
     initialState: { pagination: { pageSize: PAGE } }, autoResetPageIndex: true,
   });
   const { pageIndex } = table.getState().pagination;
