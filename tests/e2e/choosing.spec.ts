@@ -11,7 +11,7 @@ test('candidates are ranked with their reasons, and a refused one says why', asy
   await page.getByRole('button', { name: /All 22 on the shelf/ }).click();
   const shelf = page.getByRole('dialog');
   await expect(shelf.getByRole('listitem').filter({ hasText: '180/55ZR17 73W TL' }).first()).toContainText('A 17 inch tire does not go on a 19 inch rim.');
-  await expect(shelf.getByRole('listitem').filter({ hasText: 'half-worn knobby' })).toContainText('A take-off with 9 mm left');
+  await expect(shelf.getByRole('listitem').filter({ hasText: 'half-worn knobby' })).toContainText('A take-off with 8.5 mm left');
   await page.keyboard.press('Escape');
 
   // A refusal stands before everything else, with the verdict.

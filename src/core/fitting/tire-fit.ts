@@ -148,10 +148,10 @@ const byDateCode = (dateCode: string | null, { context }: Prepared): { ageYears:
 const asTakeOff = (tire: TireFacts, { context }: Prepared): FitReason[] => {
   if (!tire.takeOff || tire.treadMm === null) return [];
   const leastMm = ruleNumber('tread.minimumMm', context.rules);
-  const depth = { value: tire.treadMm, unit: 'mm' as const };
+  const depth = { value: tire.treadMm, unit: 'mm' as const, digits: 1 };
   const why =
     groundOf(context.use) === 'road' && tire.treadMm <= leastMm
-      ? reason('stop', 'A take-off with {0} left: at the least for the road, {1}.', [depth, { value: leastMm, unit: 'mm' }])
+      ? reason('stop', 'A take-off with {0} left: at the least for the road, {1}.', [depth, { value: leastMm, unit: 'mm', digits: 1 }])
       : reason('check', 'A take-off with {0} left: look at it inside and out.', [depth]);
   return about('age', [why]);
 };

@@ -29,7 +29,7 @@ interface Keyed<T extends Candidate> {
 
 /** What each key says when it decides. */
 const KEY_SAYS: readonly ((behind: Keyed<Candidate>) => string)[] = [
-  ({ fit }) => (fit.verdict === 'stop' ? 'refused' : 'something to look at first'),
+  () => 'something to look at first',
   () => 'none in stock',
   () => 'another size',
   () => 'its tread suits less',
@@ -66,7 +66,8 @@ const compareKeys = (a: Keyed<Candidate>, b: Keyed<Candidate>): number => {
 };
 
 const becauseOf = (one: Keyed<Candidate>, before: Keyed<Candidate> | undefined): string => {
-  if (!before) return one.fit.verdict === 'good' ? 'suits best' : one.fit.verdict === 'check' ? 'suits best, with something to look at' : 'refused';
+  if (one.fit.verdict === 'stop') return 'refused';
+  if (!before) return one.fit.verdict === 'good' ? 'suits best' : 'suits best, with something to look at';
   const i = one.keys.findIndex((key, k) => key !== before.keys[k]);
   return i < 0 ? 'as good as the one before' : KEY_SAYS[i]!(one);
 };

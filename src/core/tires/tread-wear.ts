@@ -104,10 +104,10 @@ export const treadWear = defineWorking<{ readings: TreadReading[]; rules?: RuleV
     show.basis('measured', 'the depths');
     show.caution('Measure where it is lowest. Wear bars level with the tread, cracks or a plug end a tire sooner.');
     const unknown = { rateMmPer1000Km: null, rateLowMmPer1000Km: null, rateHighMmPer1000Km: null, kmLeft: null, kmLeftLow: null, kmLeftHigh: null, doneOn: null };
-    const at = { value: depthNowMm, unit: 'mm' as const };
+    const at = { value: depthNowMm, unit: 'mm' as const, digits: 1 };
     if (depthNowMm <= minimumMm) {
       show.verdict('stop');
-      return { depthNowMm, ...unknown, kmLeft: 0, reason: reason('stop', '{0} of tread: at the minimum of {1}.', [at, { value: minimumMm, unit: 'mm' }]) };
+      return { depthNowMm, ...unknown, kmLeft: 0, reason: reason('stop', '{0} of tread: at the minimum of {1}.', [at, { value: minimumMm, unit: 'mm', digits: 1 }]) };
     }
     if (sorted.length === 1) {
       show.verdict('check');

@@ -5,6 +5,8 @@ import type { Unit } from './unit';
 export interface SaidQuantity {
   value: number;
   unit: Unit;
+  /** Decimals, where the usual number of them says too little. */
+  digits?: number;
 }
 
 /** A sentence; where it holds quantities, also the pattern that puts them into other units. */
@@ -19,7 +21,7 @@ const fill = (pattern: string, quantities: readonly SaidQuantity[], units: UnitP
   pattern.replace(/\{(\d)\}/g, (whole, i: string) => {
     const q = quantities[Number(i)];
     if (!q) return whole;
-    const { text, label } = formatQuantity(q.value, q.unit, units);
+    const { text, label } = formatQuantity(q.value, q.unit, units, q.digits === undefined ? {} : { digits: q.digits });
     return q.unit === 'deg' ? `${text}${label}` : `${text} ${label}`;
   });
 

@@ -127,7 +127,7 @@ export const WheelScreen = () => {
                 <Link className="flex min-h-12 flex-wrap items-center gap-x-4 border-b border-stone3 px-2 no-underline hover:bg-stone2" to={`/jobs/${j.id}`}>
                   <span className="num">{j.number}</span>
                   <span>{j.openedAt.slice(0, 10)}</span>
-                  <span className="flex-1">{[j.sizeOff && `${j.sizeOff} off`, j.sizeOn && `${j.sizeOn} on`].filter(Boolean).join(', ')}</span>
+                  <span className="min-w-0 flex-1 basis-64">{[j.sizeOff && `${j.sizeOff} off`, j.sizeOn && `${j.sizeOn} on`].filter(Boolean).join(', ')}</span>
                   <span className="text-ink2">{j.handedOver ? 'handed over' : 'on the bench'}</span>
                 </Link>
               </li>
