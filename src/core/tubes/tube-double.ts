@@ -24,6 +24,13 @@ export interface DoubledTube {
   limits: string[];
 }
 
+/** What a sleeve of a known mass is good for. Common practice. */
+export const doubleTube = (addedMassG: number): DoubledTube => ({
+  addedMassG,
+  does: ['stops pinch flats', 'weighs less than a foam insert'],
+  limits: ['stops no nails', 'more work to feed in, with less air in it', 'runs hotter: for slow machines'],
+});
+
 /**
  * An old tube worn as a sleeve around the new one: what it adds and what it is good for.
  *
@@ -46,10 +53,6 @@ export const tubeDouble = defineWorking<{ tire: string; wall: 'standard' | 'heav
     show.basis(massG === undefined ? 'memory' : 'measured', massG === undefined ? 'wall thickness and mass of tube rubber' : 'mass of the old tube');
     show.basis('practice', 'slit round the inside, valve cut out, powdered, worn around the good tube');
     show.verdict('good');
-    return {
-      addedMassG,
-      does: ['stops pinch flats', 'weighs less than a foam insert'],
-      limits: ['stops no nails', 'more work to feed in, with less air in it', 'runs hotter: for slow machines'],
-    };
+    return doubleTube(addedMassG);
   },
 });

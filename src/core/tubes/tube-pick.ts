@@ -4,6 +4,8 @@ import type { RuleValues } from '../rules';
 import { anInch, readTire, type TireSize } from '../tires';
 import { defineWorking, reason, worstOf, type Reason, type Verdict } from '../working';
 import { parseTubeLabel } from './tube-label';
+import { doubleTube, tubeMassG, type DoubledTube } from './tube-double';
+import { judgeOldTube, OLD_TUBE_FIELDS, type TubeFindings, type TubeReuse } from './tube-reuse';
 import { stretchOf } from './tube-stretch';
 
 /** A tube on the shelf. */
@@ -32,6 +34,10 @@ export interface TubePick {
   /** The best tube in stock, or null when none will do. */
   bestId: string | null;
   fits: TubeFit[];
+  /** An old tube worn as a sleeve, where pinching is the risk; null on the road. */
+  doubled: DoubledTube | null;
+  /** Whether the old tube goes in again, where it was looked at. */
+  old: TubeReuse | null;
 }
 
 export const TUBE_USES = ['motocross', 'dirt', 'trail', 'road', 'scooter'] as const;
@@ -42,6 +48,8 @@ interface Input {
   tubes: TubeStock[];
   use?: TubeUse;
   valveHoleMm?: number;
+  /** What was found on the old tube. */
+  old?: Omit<TubeFindings, 'rules'>;
   rules?: RuleValues;
 }
 
@@ -58,6 +66,8 @@ const WALL_WANTED: Record<TubeUse, readonly ('standard' | 'heavy' | 'ultra')[]> 
 
 /** Smallest and largest hole of a tube's valve, mm. Basis: memory. */
 const HOLE_MM = { 'TR-4': [8, 9], 'TR-6': [8, 9], angled: [8, 9], rubber: [11, 13] } as const;
+/** Uses in which a tube is pinched between rim and rock. */
+const PINCHES: readonly TubeUse[] = ['motocross', 'dirt', 'trail'];
 /** Rims this small are narrow to reach into: an angled valve is wanted. Basis: memory. */
 const SMALL_RIM_IN = 12;
 
@@ -120,12 +130,14 @@ export const fitTubes = (input: Input): TubePick => {
   return {
     bestId: best?.id ?? null,
     fits: judged.map(({ id, label, fit, verdict, reasons, inStock }): TubeFit => ({ id, label, fit, verdict, reasons, inStock })),
+    doubled: input.use !== undefined && PINCHES.includes(input.use) ? doubleTube(tubeMassG(size, 'standard', undefined)) : null,
+    old: input.old ? judgeOldTube({ ...input.old, ...(input.rules ? { rules: input.rules } : {}) }) : null,
   };
 };
 
 /**
  * The tube for a tire, from the stock at hand: its label, its stretch where its flat width is known, its valve against the
- * rim's hole, and the wall that the use wants.
+ * rim's hole, and the wall that the use wants; with an old tube as a sleeve, and the old tube itself, as options.
  *
  * `tire` as printed on the sidewall; `tubes` at most 500; `valveHoleMm` 5 to 25.
  * Throws `InputError` naming the tube with a bad label. Common practice: pick the label that covers the tire.
@@ -148,6 +160,7 @@ export const tubePick = defineWorking<Input, TubePick>({
       500,
       'The tubes to pick from',
     ),
+    old: record(OLD_TUBE_FIELDS, 'The old tube').optional(),
     use: oneOf(TUBE_USES, 'What the rider does').optional(),
     valveHoleMm: quantity('mm', 5, 25, 'The rim\u2019s valve hole').optional(),
     rules: ruleValues(),
@@ -172,6 +185,8 @@ export const tubePick = defineWorking<Input, TubePick>({
     show.verdict(best ? (best.fit === 'covers' ? best.verdict : 'check') : 'stop');
     if (best?.fit === 'near') show.caution(`No label covers this tire. ${best.label} is near: lay it flat and measure.`);
     if (!best) show.caution('No tube in stock serves this tire.');
+    if (pick.doubled) show.line('an old tube as a sleeve adds', 'wall, girth and length of a standard tube', pick.doubled.addedMassG, 'g');
+    if (pick.old) show.line('the old tube', pick.old.reasons.map((r) => r.says).join(' '), pick.old.again ? 'again' : 'not again');
     for (const f of pick.fits.slice(0, 6)) show.line(f.label, f.reasons.map((r) => r.says).join(' '), f.fit);
     return pick;
   },

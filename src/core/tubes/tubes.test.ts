@@ -120,7 +120,7 @@ describe('picking a tube', () => {
     const empty = tubes.map((t) => (t.id === 'covers' ? { ...t, count: 0 } : t));
     expect(pick('110/90-19', empty)).toMatchObject({ verdict: 'check', result: { bestId: 'near' } });
     expect(pick('150/70-17')).toMatchObject({ verdict: 'stop', result: { bestId: null } });
-    expect(pick('110/90-19', [])).toMatchObject({ verdict: 'stop', result: { bestId: null, fits: [] } });
+    expect(pick('110/90-19', [])).toMatchObject({ verdict: 'stop', result: { bestId: null, fits: [], doubled: null } });
   });
 
   test('a tube for a wider tire folds; 3.00 in and 76 mm are the same tire', () => {
@@ -145,6 +145,14 @@ describe('picking a tube', () => {
     expect(pick('110/90-19', both, { use: 'dirt' }).result.bestId).toBe('heavy');
     expect(pick('110/90-19', both, { use: 'road' }).result.bestId).toBe('standard');
     expect(one({ wall: 'ultra' }, { use: 'road' }).reasons.map((r) => r.says).join()).toMatch(/runs hot on the road/);
+  });
+
+  test('a sleeve is an option where tubes are pinched, and the old tube where it was looked at', () => {
+    const { doubled, old } = pick('110/90-19', tubes, { use: 'trail', old: { holdsAir: true, chafed: false, valveSound: true, ageYears: 1, patches: 0 }, rules: { 'tube.school': 'reuse' } }).result;
+    expect(doubled!.addedMassG).toBeGreaterThan(300);
+    expect(doubled!.limits.join()).toMatch(/nails/);
+    expect(old).toMatchObject({ again: true });
+    expect(pick('110/90-19', tubes, { use: 'road' }).result).toMatchObject({ doubled: null, old: null });
   });
 
   test('a bad label is named by its place', () => {

@@ -101,7 +101,7 @@ export const WheelScreen = () => {
             <Fact label="Contour">{rim ? `${rim.contour}, ${rim.hump === null ? 'hump not stamped' : rim.hump ? 'safety hump' : 'no hump'}` : 'not readable'}{kept.tubelessMarked ? ', marked tubeless' : ''}{kept.sealed ? ', sealed' : ''}</Fact>
             <Fact label="Tire and tube">{kept.tireMarking}, {kept.tube ? 'tube' : 'tubeless'}</Fact>
             <Fact label="Valve hole">{kept.valveHoleMm === null ? 'not measured' : say(kept.valveHoleMm, 'mm', { digits: 1 })}</Fact>
-            {kept.rimLockDegs.length > 0 && <Fact label="Rim locks">{kept.rimLockDegs.map(placeText).join('; ')}</Fact>}
+            {kept.rimLockDegs.length > 0 && <Fact label="Rim locks">{kept.rimLockDegs.map(placeText).join('; ')}{kept.lockHoleMm !== null && `, hole ${say(kept.lockHoleMm, 'mm', { digits: 1 })}`}</Fact>}
             {kept.spokes > 0 && <Fact label="Spokes">{kept.spokes}</Fact>}
             <Fact label="Brake disc">{kept.discSide}</Fact>
             {kept.rimLimitKpa !== null && <Fact label="Limit on the rim"><Quantity value={kept.rimLimitKpa} unit="kPa" /></Fact>}
