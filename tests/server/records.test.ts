@@ -120,6 +120,11 @@ describe('taking a file in', () => {
     expect(body.error.field).toBe(field);
   });
 
+  test('only text/csv is taken, which no foreign page can send unasked', async () => {
+    await ask.post('/api/records/tubes/import?apply=yes').type('text/plain').send('label\n4.00-18\n').expect(422);
+    expect(await labels()).not.toContain('4.00-18');
+  });
+
   test('a column that does not exist is named', async () => {
     const { body } = await post('label,colour\n4.00-18,red\n', 'no').expect(200);
     expect(body.problems).toMatchObject([{ column: 'colour' }]);

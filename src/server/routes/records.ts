@@ -43,7 +43,7 @@ export const recordRoutes = (records: RecordStore, jobs: JobStore): Router => {
     const kind = kindOf(req.params.kind);
     res.type('text/csv').attachment(`${kind}.csv`).send(recordsCsv(kind, records.list(kind)));
   });
-  router.post('/records/:kind/import', express.text({ type: () => true, limit: '4mb' }), (req, res) => {
+  router.post('/records/:kind/import', express.text({ type: 'text/csv', limit: '4mb' }), (req, res) => {
     const kind = kindOf(req.params.kind);
     const { apply } = checkQuery<{ apply: 'yes' | 'no' }>(importQuery, req.query);
     if (typeof req.body !== 'string') throw new InputError('file', 'There is no file.', 'CSV as text');
