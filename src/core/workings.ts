@@ -1,8 +1,10 @@
 import { balancePlace, balanceTrial } from './balance';
+import { beadSlack, bitePlan, mountOrientation } from './beads';
 import { materials, rimLockPick, stripPick, tireFit, tireRank, tools, valvePick } from './fitting';
 import { pressureCorrect, pressureStart, seatLimit } from './pressure';
 import { directionFit, loadSpeedFit, rimWidthFit, sidewallRead, tireAge, tireCompare, tireSize, treadWear } from './tires';
 import { torqueWrench } from './torque';
+import { runout, spokeRing } from './truing';
 import { tubeDouble, tubeNeed, tubePick, tubeReuse, tubeStretch } from './tubes';
 import { rimCode } from './wheels';
 import type { AnyWorking } from './working';
@@ -30,6 +32,11 @@ export const WORKINGS: readonly AnyWorking[] = [
   valvePick,
   materials,
   tools,
+  beadSlack,
+  bitePlan,
+  mountOrientation,
+  runout,
+  spokeRing,
   seatLimit,
   pressureStart,
   pressureCorrect,

@@ -1,4 +1,5 @@
 import { PSI_IN_KPA } from '../units/factors';
+import { BENCH_RULES } from './bench-rules';
 import { CHOICE_RULES } from './choice-rules';
 import type { Rule } from './rule';
 import { SIZE_RULES } from './size-rules';
@@ -67,8 +68,8 @@ export const DEFAULT_RULES: readonly Rule[] = [
   },
   {
     key: 'bite.start', says: 'Where the levers start', group: 'Fitting',
-    value: 'lock nearest', unit: null, basis: 'practice', choices: ['lock nearest', 'opposite the valve'],
-    note: 'Both are common practice. Either way the bead near valve and lock must be able to drop.',
+    value: 'lock nearest', unit: null, basis: 'practice', choices: ['lock nearest', 'a quarter away', 'opposite the valve', 'valve last', 'clear of the valve'],
+    note: 'All are common practice, and all agree: the bead near valve and lock must be able to drop, the far side is in the well, and never a lever on the tube.',
   },
   {
     key: 'valveNut.school', says: 'How the valve nut is left', group: 'Fitting',
@@ -98,6 +99,7 @@ export const DEFAULT_RULES: readonly Rule[] = [
     value: 7, unit: 'days', basis: 'memory', min: 1, max: 60,
     note: 'Common practice: after the first ride. The days are a default from memory.',
   },
+  ...BENCH_RULES,
   ...CHOICE_RULES,
   ...SIZE_RULES,
 ];

@@ -83,6 +83,10 @@ const shownAs = (unit: Unit, units: UnitPreferences): Shown => {
       return { label: 'days', scale: 1, digits: 0 };
     case 'km':
       return units.length === 'in' ? { label: 'miles', scale: 1 / MILE_IN_KM, digits: 0 } : { label: 'km', scale: 1, digits: 0 };
+    case 'Hz':
+      return { label: 'Hz', scale: 1, digits: 0 };
+    case 'N':
+      return { label: 'N', scale: 1, digits: 0 };
     case '1/km':
       return units.length === 'in' ? { label: 'turns/mile', scale: MILE_IN_KM, digits: 0 } : { label: 'turns/km', scale: 1, digits: 0 };
   }

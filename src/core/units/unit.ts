@@ -1,5 +1,5 @@
 /** The units that values carry inside the program; field names end in them. */
-export type Unit = 'mm' | 'in' | 'kPa' | 'g' | 'kg' | 'Nm' | 'C' | 'K' | 'deg' | 'm' | 'km/h' | 'pct' | 'years' | 'days' | 'km' | '1/km';
+export type Unit = 'mm' | 'in' | 'kPa' | 'g' | 'kg' | 'Nm' | 'C' | 'K' | 'deg' | 'm' | 'km/h' | 'pct' | 'years' | 'days' | 'km' | '1/km' | 'Hz' | 'N';
 
 /** Units in words, for sentences about bad input. */
 export const UNIT_NAMES: Record<Unit, string> = {
@@ -19,4 +19,6 @@ export const UNIT_NAMES: Record<Unit, string> = {
   days: 'days',
   km: 'kilometres',
   '1/km': 'turns per kilometre',
+  Hz: 'hertz',
+  N: 'newtons',
 };

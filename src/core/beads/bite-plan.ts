@@ -1,0 +1,183 @@
+import { InputError } from '../errors';
+import { angle, listOf, oneOf, quantity } from '../fields';
+import { angleBetween, normalDeg } from '../units';
+import { defineWorking, reason, SILENT, worstOf, type Reason, type Show } from '../working';
+
+export const BITE_SCHOOLS = ['lock nearest', 'a quarter away', 'opposite the valve', 'valve last', 'clear of the valve'] as const;
+export type BiteSchool = (typeof BITE_SCHOOLS)[number];
+
+/** Why fitters choose a school. */
+export const SCHOOL_WHY: Record<BiteSchool, string> = {
+  'lock nearest': 'The lock is in reach of the hands that must push it in.',
+  'a quarter away': 'Neither the lock nor the stiff part opposite is fought at the start.',
+  'opposite the valve': 'The tube lies free where the levers work hardest last.',
+  'valve last': 'The working head runs clear of the valve until it is time.',
+  'clear of the valve': 'First and last bite pinch most, and both stay away from the tube\u2019s neck.',
+};
+
+export interface BiteInput {
+  rimDiameterMm: number;
+  valveDeg: number;
+  lockDegs: readonly number[];
+  biteMm: number;
+  school: BiteSchool;
+  direction: 'off' | 'on';
+  /** Arc that goes over by hand and knees before the first bite, from the start on. */
+  handFittedDeg: number;
+}
+
+/** One stroke. Angles clockwise from the valve; the bead from `fromDeg` to `toDeg` goes over. */
+export interface Bite {
+  n: number;
+  fromDeg: number;
+  toDeg: number;
+  /** Where the lever stands. */
+  leverDeg: number;
+  lengthMm: number;
+}
+
+export interface BitePlan {
+  startDeg: number;
+  finishDeg: number;
+  /** From the start both ways, or once round. */
+  way: 'both' | 'round';
+  bites: Bite[];
+  /** The bead keeper, while the tire goes on. */
+  keeperDeg: number | null;
+  /** Where to kneel, so that the bead lies in the well. */
+  kneelFromDeg: number;
+  kneelToDeg: number;
+  reasons: Reason[];
+}
+
+/** A lever stays this far from valve and lock. Basis: memory. */
+const KEEP_OUT_DEG = 7;
+/** Three inches beside, as an arc. Common practice. */
+const BESIDE_MM = 76;
+const KNEEL_HALF_DEG = 60;
+/** Between a quarter and a third of the way round. Common practice. */
+const QUARTER_ON_DEG = 105;
+
+interface Course {
+  startDeg: number;
+  finishDeg: number;
+  way: 'both' | 'round';
+}
+
+/** Start, finish and way by school. Without a lock the valve takes its place. Common practice. */
+const courseOf = ({ rimDiameterMm, valveDeg, lockDegs, school, direction }: BiteInput): Course => {
+  const anchor = lockDegs[0] ?? valveDeg;
+  const besideDeg = (BESIDE_MM / (Math.PI * rimDiameterMm)) * 360;
+  const across = normalDeg(anchor + 180);
+  switch (school) {
+    case 'lock nearest':
+      return direction === 'off' ? { startDeg: across, finishDeg: anchor, way: 'both' } : { startDeg: normalDeg(anchor + besideDeg), finishDeg: anchor, way: 'round' };
+    case 'a quarter away':
+      return direction === 'off'
+        ? { startDeg: normalDeg(anchor + QUARTER_ON_DEG), finishDeg: normalDeg(anchor + QUARTER_ON_DEG), way: 'round' }
+        : { startDeg: normalDeg(anchor + besideDeg), finishDeg: normalDeg(anchor + besideDeg + 180), way: 'both' };
+    case 'opposite the valve':
+      return { startDeg: normalDeg(valveDeg + 180), finishDeg: normalDeg(valveDeg), way: 'both' };
+    case 'valve last':
+      return { startDeg: normalDeg(valveDeg + besideDeg), finishDeg: normalDeg(valveDeg), way: 'round' };
+    case 'clear of the valve':
+      return { startDeg: normalDeg(valveDeg + 90), finishDeg: normalDeg(valveDeg + 270), way: 'both' };
+  }
+};
+
+/** Lengths of the bites over an arc; an awkward last one is shared with the one before it. */
+export const biteLengths = (arcMm: number, biteMm: number): number[] => {
+  const whole = Math.floor(arcMm / biteMm + 1e-9);
+  const rest = arcMm - whole * biteMm;
+  if (rest < 1e-6) return Array<number>(whole).fill(biteMm);
+  if (whole > 0 && rest < biteMm / 2) return [...Array<number>(whole - 1).fill(biteMm), (biteMm + rest) / 2, (biteMm + rest) / 2];
+  return [...Array<number>(whole).fill(biteMm), rest];
+};
+
+/** A place for the lever in a bite, clear of valve and locks; the end of the bite if it can be. Null where there is none. */
+const leverIn = (fromDeg: number, spanDeg: number, clockwise: boolean, keepOut: readonly number[]): number | null => {
+  const sign = clockwise ? 1 : -1;
+  const clear = (deg: number) => keepOut.every((k) => Math.abs(angleBetween(k, deg)) >= KEEP_OUT_DEG - 1e-9);
+  const along = [spanDeg, ...keepOut.flatMap((k) => {
+    const at = sign * angleBetween(fromDeg, k);
+    return [at - KEEP_OUT_DEG, at + KEEP_OUT_DEG];
+  })];
+  const places = along.filter((d) => d >= 0 && d <= spanDeg).sort((a, b) => b - a).map((d) => normalDeg(fromDeg + sign * d));
+  return places.find(clear) ?? null;
+};
+
+/** The order and place of every bite. Throws `InputError` when nothing is left to lever. */
+export const planBites = (input: BiteInput, show: Show = SILENT): BitePlan => {
+  const { rimDiameterMm, biteMm, direction, handFittedDeg, valveDeg, lockDegs, school } = input;
+  const { startDeg, finishDeg, way } = courseOf(input);
+  const perDegMm = (Math.PI * rimDiameterMm) / 360;
+  const leftDeg = 360 - handFittedDeg;
+  if (leftDeg * perDegMm < 1) throw new InputError('handFittedDeg', 'The whole bead is on by hand: nothing is left to lever.', 'an arc below 360°');
+  const keepOut = [valveDeg, ...lockDegs];
+  const bites: Bite[] = [];
+  const reasons: Reason[] = [];
+  const add = (fromDeg: number, lengthMm: number, clockwise: boolean): void => {
+    const spanDeg = lengthMm / perDegMm;
+    const toDeg = normalDeg(fromDeg + (clockwise ? spanDeg : -spanDeg));
+    const n = bites.length + 1;
+    const lever = leverIn(fromDeg, spanDeg, clockwise, keepOut);
+    if (lever === null) reasons.push(reason('check', `Bite ${n} lies at the valve or a lock: by hand or heel, no lever.`));
+    bites.push({ n, fromDeg: normalDeg(fromDeg), toDeg, leverDeg: lever ?? toDeg, lengthMm });
+  };
+  if (way === 'round') {
+    let at = startDeg + handFittedDeg;
+    for (const lengthMm of biteLengths(leftDeg * perDegMm, biteMm)) {
+      add(at, lengthMm, true);
+      at += lengthMm / perDegMm;
+    }
+  } else {
+    // Both ways by turns, each half on its own, so that both ends meet at the finish.
+    const lengths = biteLengths((leftDeg / 2) * perDegMm, biteMm);
+    let travelled = handFittedDeg / 2;
+    for (const lengthMm of lengths) {
+      add(startDeg + travelled, lengthMm, true);
+      add(startDeg - travelled, lengthMm, false);
+      travelled += lengthMm / perDegMm;
+    }
+  }
+  show.line('start', school, startDeg, 'deg');
+  show.line('finish', way === 'both' ? 'both ways from the start' : 'once round', finishDeg, 'deg');
+  show.line('to lever', `(360 − ${handFittedDeg}) / 360 × π × ${rimDiameterMm}`, leftDeg * perDegMm, 'mm');
+  show.line('bites', `of ${Math.round(biteMm)} mm`, bites.length);
+  show.line('last bite', 'shared with the one before where it would be awkward', bites.at(-1)!.lengthMm, 'mm');
+  reasons.unshift(reason('good', `${bites.length} bites. ${SCHOOL_WHY[school]}`));
+  const kneelAt = direction === 'off' ? normalDeg(startDeg + 180) : startDeg;
+  return {
+    startDeg, finishDeg, way, bites, keeperDeg: direction === 'on' ? startDeg : null,
+    kneelFromDeg: normalDeg(kneelAt - KNEEL_HALF_DEG), kneelToDeg: normalDeg(kneelAt + KNEEL_HALF_DEG), reasons,
+  };
+};
+
+/**
+ * Where the levers start, every bite in its order and place, where the keeper sits and where to kneel.
+ *
+ * `rimDiameterMm` 80 to 700; `biteMm` 20 to 150; `handFittedDeg` 0 to 359. No lever stands at the valve or on a lock.
+ * Common practice, by five schools; throws `InputError` when nothing is left to lever.
+ */
+export const bitePlan = defineWorking<BiteInput, BitePlan>({
+  name: 'bite-plan',
+  says: 'Where the levers go, bite by bite',
+  input: {
+    rimDiameterMm: quantity('mm', 80, 700, 'Diameter of the rim'),
+    valveDeg: angle('Place of the valve'),
+    lockDegs: listOf(angle('Place of a rim lock'), 3, 'Rim locks'),
+    biteMm: quantity('mm', 20, 150, 'Length of a bite'),
+    school: oneOf(BITE_SCHOOLS, 'Where to start'),
+    direction: oneOf(['off', 'on'], 'The tire goes off or on'),
+    handFittedDeg: quantity('deg', 0, 359, 'Arc that goes over by hand'),
+  },
+  example: { rimDiameterMm: 483, valveDeg: 0, lockDegs: [210], biteMm: 70, school: 'lock nearest', direction: 'on', handFittedDeg: 120 },
+  work(input, show) {
+    const plan = planBites(input, show);
+    show.basis('practice', `${input.school}: ${SCHOOL_WHY[input.school]}`);
+    show.basis('memory', `a lever stays ${KEEP_OUT_DEG}° from valve and lock`);
+    show.verdict(worstOf(plan.reasons));
+    show.caution('Never a lever under the disc, and never on the tube. Halfway: stop and push the fitted part back into the well.');
+    return plan;
+  },
+});

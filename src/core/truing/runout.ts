@@ -1,0 +1,142 @@
+import { InputError } from '../errors';
+import { angle, count, listOf, oneOf, quantity, record, ruleValues } from '../fields';
+import { ruleNumber, type RuleValues } from '../rules';
+import { angleBetween, placeText } from '../units';
+import { spokeDegs } from '../wheels';
+import { defineWorking, reason, worstOf, type Reason } from '../working';
+import { firstHarmonic } from './harmonic';
+
+/** A reading of the dial indicator. Lateral: toward the disc side is positive; radial: outward is positive. */
+export interface RunoutReading {
+  angleDeg: number;
+  lateralMm?: number;
+  radialMm?: number;
+}
+
+/** What one kind of runout amounts to. */
+export interface RunoutPart {
+  /** Highest less lowest reading. */
+  totalMm: number;
+  /** Half of what the once-a-turn part swings. */
+  harmonicMm: number;
+  highDeg: number;
+  /** The largest thing that the once-a-turn part does not explain: a dent, or a kink. */
+  restMm: number;
+  restDeg: number;
+}
+
+/** A spoke to turn, a quarter turn at most at a time. */
+export interface SpokeTurn {
+  spoke: number;
+  deg: number;
+  turn: 'tighten' | 'loosen';
+  turns: number;
+}
+
+export interface RunoutResult {
+  lateral: RunoutPart | null;
+  radial: RunoutPart | null;
+  spokes: SpokeTurn[];
+  reasons: Reason[];
+}
+
+interface Input {
+  readings: RunoutReading[];
+  build: 'spoked' | 'cast' | 'split' | 'beadlock';
+  spokes: number;
+  rules?: RuleValues;
+}
+
+/** Fewer places than this do not tell a dent from a bend. Basis: memory. */
+const LEAST_PLACES = 6;
+/** Spokes this near the high spot are worked. Basis: memory. */
+const NEAR_DEG = 25;
+const FIRST_TURN = 0.25;
+
+const partOf = (readings: readonly RunoutReading[], key: 'lateralMm' | 'radialMm'): RunoutPart | null => {
+  const ring = readings.filter((r) => r[key] !== undefined).map((r) => ({ angleDeg: r.angleDeg, value: r[key]! }));
+  if (ring.length === 0) return null;
+  if (ring.length < LEAST_PLACES) throw new InputError('readings', `${ring.length} places are too few.`, `at least ${LEAST_PLACES} places round the wheel`);
+  const fit = firstHarmonic(ring);
+  if (!fit) throw new InputError('readings', 'The readings are all at the same places.', 'places spread round the wheel');
+  const values = ring.map((r) => r.value);
+  const worst = fit.rest.reduce((w, r, i) => (Math.abs(r) > Math.abs(fit.rest[w]!) ? i : w), 0);
+  return { totalMm: Math.max(...values) - Math.min(...values), harmonicMm: fit.size, highDeg: fit.highDeg, restMm: fit.rest[worst]!, restDeg: ring[worst]!.angleDeg };
+};
+
+/** Spokes by turns go to the disc side and to the other one; the first one beside the valve goes to the disc side. */
+const toDiscSide = (index: number): boolean => index % 2 === 0;
+
+/** Which spokes near the high spot to turn, the nearest first, less for its neighbors. Common practice. */
+const turnsFor = (part: RunoutPart, kind: 'lateral' | 'radial', spokes: number): SpokeTurn[] =>
+  spokeDegs({ spokes })
+    .map((deg, index) => ({ deg, index, off: Math.abs(angleBetween(part.highDeg, deg)) }))
+    .filter((s) => s.off <= NEAR_DEG)
+    .sort((a, b) => a.off - b.off || a.index - b.index)
+    .map(({ deg, index, off }) => ({
+      spoke: index + 1,
+      deg,
+      // High outward: all of them pull it in. High toward the disc side: those from the other side pull it back.
+      turn: kind === 'radial' || !toDiscSide(index) ? 'tighten' : 'loosen',
+      turns: off <= NEAR_DEG / 2 ? FIRST_TURN : FIRST_TURN / 2,
+    }));
+
+/**
+ * Runout from readings round a rim: total, the once-a-turn part with its high spot, what is left over, and, on spokes,
+ * which to turn first.
+ *
+ * At least six places; lateral toward the disc side positive, radial outward positive, -20 to 20 mm.
+ * Throws `InputError` for too few places. Source: ordinary least squares; limits are rules.
+ */
+export const runout = defineWorking<Input, RunoutResult>({
+  name: 'runout',
+  says: 'Runout of a rim, where it is high, and what to do',
+  input: {
+    readings: listOf(
+      record(
+        { angleDeg: angle('Place of the reading'), lateralMm: quantity('mm', -20, 20, 'Side to side').optional(), radialMm: quantity('mm', -20, 20, 'Up and down').optional() },
+        'A reading',
+      ),
+      120,
+      'Readings of the dial indicator',
+    ),
+    build: oneOf(['spoked', 'cast', 'split', 'beadlock'], 'How the rim is made'),
+    spokes: count(0, 80, 'Number of spokes'),
+    rules: ruleValues(),
+  },
+  example: {
+    readings: Array.from({ length: 12 }, (_, i) => ({ angleDeg: i * 30, lateralMm: Math.round(Math.cos(((i * 30 - 90) * Math.PI) / 180) * 60) / 100 })),
+    build: 'spoked', spokes: 36,
+  },
+  work({ readings, build, spokes, rules }, show) {
+    const lateral = partOf(readings, 'lateralMm');
+    const radial = partOf(readings, 'radialMm');
+    if (!lateral && !radial) throw new InputError('readings', 'There are no readings.', 'side to side or up and down, at six places or more');
+    const kind = build === 'spoked' ? 'spoked' : 'cast';
+    const checkMm = ruleNumber(`runout.${kind}CheckMm`, rules, show);
+    const stopMm = ruleNumber(`runout.${kind}StopMm`, rules, show);
+    const reasons: Reason[] = [];
+    const turns: SpokeTurn[] = [];
+    for (const [name, part] of [['side to side', lateral], ['up and down', radial]] as const) {
+      if (!part) continue;
+      show.line(`total, ${name}`, 'highest − lowest', part.totalMm, 'mm');
+      show.line(`once a turn, ${name}`, 'least squares, half of the swing', part.harmonicMm, 'mm');
+      show.line(`high spot, ${name}`, 'where the fit is highest', part.highDeg, 'deg');
+      show.line(`left over, ${name}`, 'reading − fit, the largest', part.restMm, 'mm');
+      const total = { value: part.totalMm, unit: 'mm' as const, digits: 1 };
+      const verdict = part.totalMm > stopMm ? 'stop' : part.totalMm > checkMm ? 'check' : 'good';
+      reasons.push(reason(verdict, verdict === 'good' ? `{0} ${name}: true.` : `{0} ${name}, high at ${placeText(part.highDeg)}.`, [total]));
+      if (Math.abs(part.restMm) > checkMm / 2)
+        reasons.push(reason('check', `{0} ${name} at ${placeText(part.restDeg)} is not a bend but a dent or a kink: look at it.`, [{ value: part.restMm, unit: 'mm', digits: 1 }]));
+      if (verdict !== 'good' && build === 'spoked' && spokes > 0) turns.push(...turnsFor(part, part === lateral ? 'lateral' : 'radial', spokes));
+    }
+    show.basis('published', 'ordinary least squares on mean and first harmonic');
+    if (turns.length > 0) {
+      show.basis('practice', 'spokes near the high spot, the smallest change first, then measure again');
+      show.caution('Truing by spokes is a skilled job: small turns, the whole ring rung again after it, and the maker\u2019s tension. When in doubt, a wheel builder.');
+    }
+    if (worstOf(reasons) === 'stop' && build !== 'spoked') show.caution('A bent cast rim is not straightened at the bench: the maker decides.');
+    show.verdict(worstOf(reasons));
+    return { lateral, radial, spokes: turns, reasons };
+  },
+});
