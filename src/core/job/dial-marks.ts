@@ -1,18 +1,24 @@
-import { leverPlan } from '../procedure';
 import type { Step } from '../procedure';
 import { ruleWord } from '../rules';
+import { angleBetween } from '../units';
 import type { DialMark } from '../wheels';
 import { balancingOf } from './balancing';
+import { bitesOf, fittedArc } from './bites-of';
 import type { JobState } from './fold';
 import type { StationId } from './stations';
 
-const levers = (state: JobState, step: Step): DialMark[] => {
-  const plan = leverPlan(state.wheel!, step.shows === 'levers-off' ? 'off' : 'on', ruleWord('bite.start', state.rules));
-  const push: DialMark = { at: 'push', fromDeg: plan.pushFromDeg, toDeg: plan.pushToDeg };
+/** Start, finish, keeper and every bite in its order; `bite` is the one at hand, those before it are done. */
+const levers = (state: JobState, step: Step, bite: number): DialMark[] => {
+  const off = step.shows === 'levers-off';
+  const plan = bitesOf(state, off ? 'off' : 'on');
+  if (!plan) return [];
+  const half = Math.ceil(plan.bites.length / 2);
+  const arc = off ? { fromDeg: plan.kneelFromDeg, toDeg: plan.kneelToDeg } : step.shows === 'push-down' ? fittedArc(plan, half) : null;
   return [
+    ...(arc ? [{ at: 'push', ...arc } as const] : []),
     { at: 'start', deg: plan.startDeg },
-    { at: 'finish', deg: plan.finishDeg },
-    ...(step.shows === 'levers-on' ? [] : [push]),
+    ...(Math.abs(angleBetween(plan.startDeg, plan.finishDeg)) > 1 ? [{ at: 'finish', deg: plan.finishDeg } as const] : []),
+    ...plan.bites.map((b): DialMark => ({ at: 'bite', deg: b.leverDeg, n: b.n, done: b.n < bite, now: b.n === bite })),
   ];
 };
 
@@ -41,8 +47,8 @@ const balanceMarks = (state: JobState): DialMark[] => {
   ];
 };
 
-/** What the dial shows at a station, and for the step at hand. */
-export const dialMarks = (state: JobState, station: StationId, step?: Step): DialMark[] => {
+/** What the dial shows at a station, for the step at hand, and for the bite at hand while levering. */
+export const dialMarks = (state: JobState, station: StationId, step?: Step, bite = 0): DialMark[] => {
   if (!state.wheel) return [];
   const marks: DialMark[] = state.wheel.rimLockDegs.map((deg) => ({ at: 'lock', deg }));
   const levering = step !== undefined && ['levers-off', 'levers-on', 'push-down'].includes(step.shows ?? '');
@@ -51,7 +57,7 @@ export const dialMarks = (state: JobState, station: StationId, step?: Step): Dia
     const to = ruleWord('lightMark.to', state.rules) === 'heavy spot' ? state.rests[0]?.restDeg : 0;
     marks.push({ at: 'light-mark', deg: to ?? 0 });
   }
-  if (levering) marks.push(...levers(state, step));
+  if (levering) marks.push(...levers(state, step, bite));
   if (step?.shows === 'arrow') marks.push({ at: 'arrow', clockwise: state.wheel.discSide !== 'left' });
   if (station === 'balance' || station === 'hand-over') marks.push(...balanceMarks(state));
   return marks;

@@ -7,6 +7,7 @@ import { recordSchema, TREADS, type Tread } from '../shop';
 import type { Machine, Wheel } from '../wheels';
 import type { RuleValues } from '../rules';
 import type { Piece } from '../balance';
+import { SCHOOLS, schoolChoices, type School } from '../procedure/schools';
 import { STATIONS, type StationId } from './stations';
 
 /** What each kind of entry holds. SI inside, angles from the valve as seen from the disc side. */
@@ -31,6 +32,8 @@ export interface EntryData {
     /** The shopping list as it was decided. */
     parts: { what: string; count: number; stockId: string | null }[];
   };
+  /** Another school than the shop's, for this job. */
+  school: { school: School; value: string };
   load: { riderKg: number; passengerKg: number; luggageKg: number };
   step: { stepId: string };
   note: { text: string };
@@ -102,6 +105,7 @@ const DATA: Record<EntryKind, Record<string, Joi.Schema>> = {
     passengerKg: quantity('kg', 0, 300, 'Passenger with gear'),
     luggageKg: quantity('kg', 0, 500, 'Luggage'),
   },
+  school: { school: oneOf(SCHOOLS, 'The school'), value: text(60, 'What it is for this job') },
   step: { stepId: id },
   note: { text: text(2000, 'The note') },
   'seat-reading': { gaugeKpa: gauge },
@@ -153,11 +157,18 @@ const DATA_SCHEMAS = Object.fromEntries(
   ENTRY_KINDS.map((kind) => [kind, Joi.object(DATA[kind]).required()]),
 ) as Record<EntryKind, Joi.ObjectSchema>;
 
+/** A school is one of its own choices. */
+const checkSchool = ({ school, value }: EntryData['school']): void => {
+  if (!schoolChoices(school).includes(value)) throw new InputError('value', `${value.slice(0, 30)} is not a choice here.`, schoolChoices(school).join(', '));
+};
+
 /** The entry with clean data. Throws `InputError` naming the field that does not fit. */
 export const checkEntryBody = (value: unknown): EntryBody => {
   const body = check<EntryBody>(entryBodySchema, value);
   try {
-    return { ...body, data: check(DATA_SCHEMAS[body.kind], body.data) };
+    const data = check<EntryData[EntryKind]>(DATA_SCHEMAS[body.kind], body.data);
+    if (body.kind === 'school') checkSchool(data as EntryData['school']);
+    return { ...body, data };
   } catch (error) {
     if (error instanceof InputError) throw new InputError(`data.${error.field}`, error.message, error.expected);
     throw error;

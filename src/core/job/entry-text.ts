@@ -1,4 +1,5 @@
 import { USE_WORDS } from '../pressure';
+import { findRule } from '../rules';
 import { PLACE_WORDS } from '../tires';
 import { formatQuantity, placeText, type Unit, type UnitPreferences } from '../units';
 import { POSITION_WORDS } from '../wheels/wheel';
@@ -26,6 +27,8 @@ export const entryText = (entry: Entry, units: UnitPreferences, steps: ReadonlyM
       const { marking, dateCode, tube, tubeLabel } = entry.data;
       return `Goes on: ${[marking, dateCode && `date code ${dateCode}`, tube ? `tube ${tubeLabel ?? 'not picked'}` : 'tubeless'].filter(Boolean).join(', ')}`;
     }
+    case 'school':
+      return `${findRule(entry.data.school).says}: ${entry.data.value}, for this job`;
     case 'load':
       return `Load: rider ${q(entry.data.riderKg, 'kg')}, passenger ${q(entry.data.passengerKg, 'kg')}, luggage ${q(entry.data.luggageKg, 'kg')}`;
     case 'step':

@@ -90,6 +90,8 @@ const apply = (state: JobState, entry: Entry): JobState => {
       return { ...state, clearances: [...state.clearances.filter((c) => c.place !== entry.data.place), entry.data] };
     case 'chosen':
       return { ...state, chosen: { ...EARLIER_CHOICE, ...entry.data } };
+    case 'school':
+      return { ...state, rules: { ...state.rules, [entry.data.school]: entry.data.value } };
     case 'load':
       return { ...state, load: entry.data };
     case 'step':

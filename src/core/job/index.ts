@@ -10,11 +10,13 @@ export { fastenersOf } from './fasteners-of';
 export {
   chosenFitOf, fitContextOf, materialsOf, partPicksOf, partsOf, toolsOf, tubeUseOf, wantsOf, type Choice, type PartPicks,
 } from './fitting-of';
+export { schoolsOf, type SchoolAtHand } from './school-change';
 export { stepsOf } from './steps-of';
 export { entryText } from './entry-text';
 export type { JobSummary } from './summary';
 export { jobCard, type JobCard } from './card';
 export { recheckDates, type Recheck } from './rechecks';
+export { biteInputOf, bitesOf, fittedArc } from './bites-of';
 export { dialMarks } from './dial-marks';
 export { adjustment, balancingOf, levelVerdict, type Balancing } from './balancing';
 export { undoTarget } from './undo';

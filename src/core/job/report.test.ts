@@ -139,6 +139,7 @@ describe('the log in words', () => {
   test('every kind of entry is a sentence without code words', () => {
     const l = wholeJob();
     l.add('clearance', { place: 'above', mm: 20, load: 'rider on' });
+    l.add('school', { school: 'tube.in', value: 'with the tire' });
     l.add('load', { riderKg: 90, passengerKg: 0, luggageKg: 12 });
     l.add('note', { text: 'seal greased' });
     l.add('recheck', { what: 'Pressure', onDate: TODAY });
@@ -160,7 +161,14 @@ describe('what the dial shows', () => {
     const state = foldJob(wholeJob().log);
     const off = stepsOf(state, 'tire-off').find((s) => s.shows === 'levers-off');
     expect(at(dialMarks(state, 'intake'))).toEqual(['lock']);
-    expect(at(dialMarks(state, 'tire-off', off))).toEqual(['lock', 'start', 'finish', 'push']);
+    const levering = at(dialMarks(state, 'tire-off', off));
+    expect(levering.filter((m) => m !== 'bite')).toEqual(['lock', 'push', 'start', 'finish']);
+    expect(levering.filter((m) => m === 'bite').length).toBeGreaterThan(10);
+    const third = dialMarks(state, 'tire-off', off, 3).filter((m) => m.at === 'bite');
+    expect(third.filter((m) => m.at === 'bite' && m.done)).toHaveLength(2);
+    expect(third.filter((m) => m.at === 'bite' && m.now)).toMatchObject([{ n: 3 }]);
+    const half = dialMarks(state, 'tire-on', stepsOf(state, 'tire-on').find((s) => s.shows === 'push-down')).find((m) => m.at === 'push');
+    expect(half).toBeDefined();
     expect(at(dialMarks(state, 'balance'))).toEqual(['lock', 'light-mark', 'heavy', 'weight']);
     expect(dialMarks(state, 'balance').at(-1)).toEqual({ at: 'weight', deg: 25, label: '2 × 20 g' });
     expect(dialMarks(foldJob([]), 'balance')).toEqual([]);
@@ -181,6 +189,8 @@ describe('an entry from outside', () => {
     [{ ...body, data: {} }, 'data.gaugeKpa'],
     [{ ...body, data: { gaugeKpa: 200, extra: 1 } }, 'data.extra'],
     [{ ...body, who: '' }, 'who'],
+    [{ ...body, kind: 'school', data: { school: 'tube.in', value: 'sideways' } }, 'data.value'],
+    [{ ...body, kind: 'school', data: { school: 'seat.tries', value: '9' } }, 'data.school'],
     [{ ...body, seq: 4 }, 'seq'],
     [{ ...body, kind: 'weights', data: { pieces: [{ massG: -5, deg: 0, side: 'near' }], residualG: 0 } }, 'data.pieces[0].massG'],
     [null, 'input'],

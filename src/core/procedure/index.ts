@@ -1,3 +1,3 @@
 /** Procedure: the steps that this wheel on this machine needs, in the order of the work. */
 export { procedureFor, type Step, type ProcedureInput } from './procedure';
-export { leverPlan, type LeverPlan } from './lever-plan';
+export { SCHOOLS, schoolChoices, type School } from './schools';

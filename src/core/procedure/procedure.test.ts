@@ -1,7 +1,7 @@
 import { sampleWheel } from '../../../tests/sample';
 import type { Machine, Wheel } from '../wheels';
-import { angleBetween } from '../units';
-import { leverPlan, procedureFor } from '.';
+import { findRule } from '../rules';
+import { procedureFor, schoolChoices, SCHOOLS } from '.';
 
 const ids = (wheel: Partial<Wheel> = {}, more: Partial<Parameters<typeof procedureFor>[0]> = {}, machine: Partial<Machine> = {}) =>
   procedureFor({
@@ -77,29 +77,39 @@ test('no step is listed twice, and all stand in the order of the stations', () =
   }
 });
 
-describe('where the levers go', () => {
-  const wheel = { rimLockDegs: [210] };
-
-  test('lock nearest: off starts opposite the lock, on starts beside it, both finish at it', () => {
-    expect(leverPlan(wheel, 'off', 'lock nearest')).toMatchObject({ startDeg: 30, finishDeg: 210 });
-    expect(leverPlan(wheel, 'on', 'lock nearest')).toMatchObject({ startDeg: 228, finishDeg: 210 });
+describe('schools', () => {
+  test('the old tube at once, or left in and felt for', () => {
+    expect(ids()).not.toContain('toff-tube-feel');
+    const left = ids({}, { rules: { 'tube.out': 'left in' } });
+    expect(left.filter((s) => s.startsWith('toff-')).slice(-3)).toEqual(['toff-tube-feel', 'toff-second', 'toff-tube-late']);
+    expect(left).not.toContain('toff-tube');
   });
 
-  test('opposite the valve, whatever the lock', () => {
-    expect(leverPlan(wheel, 'on', 'opposite the valve').startDeg).toBe(180);
-    expect(leverPlan({ rimLockDegs: [] }, 'off', 'lock nearest').startDeg).toBe(180);
+  test('the new tube with the tire, or after the first bead', () => {
+    const inside = ids({}, { rules: { 'tube.in': 'with the tire' } });
+    expect(inside.indexOf('on-tube-inside')).toBe(inside.indexOf('on-first') - 1);
+    expect(inside).not.toContain('on-tube');
+    expect(ids(cast, { tube: false, rules: { 'tube.in': 'with the tire' } })).not.toContain('on-tube-inside');
   });
 
-  test('off, the arc to push down lies across from the levers', () => {
-    for (const school of ['lock nearest', 'opposite the valve']) {
-      const plan = leverPlan(wheel, 'off', school);
-      const middle = plan.pushFromDeg + angleBetween(plan.pushFromDeg, plan.pushToDeg) / 2;
-      expect(Math.abs(angleBetween(plan.startDeg, middle))).toBeCloseTo(180, 6);
+  test('every school is a rule with more than one choice and a reason for them', () => {
+    for (const school of SCHOOLS) {
+      expect(schoolChoices(school).length).toBeGreaterThan(1);
+      expect(findRule(school).note.length).toBeGreaterThan(30);
     }
   });
+});
 
-  test('on, it is the part already fitted: from the start round, or around the start', () => {
-    expect(leverPlan(wheel, 'on', 'lock nearest')).toMatchObject({ pushFromDeg: 228, pushToDeg: 38 });
-    expect(leverPlan(wheel, 'on', 'opposite the valve')).toMatchObject({ pushFromDeg: 120, pushToDeg: 240 });
-  });
+/** Whatever the wheel and the schools, the order that keeps people whole holds. */
+test('air comes out before a bead is broken or a rim bolt undone, on every wheel', () => {
+  for (const build of ['spoked', 'cast', 'split', 'beadlock'] as const)
+    for (const tubeOut of schoolChoices('tube.out'))
+      for (const tubeIn of schoolChoices('tube.in'))
+        for (const withTube of [true, false]) {
+          const steps = ids({ build, tube: withTube }, { tube: withTube, rules: { 'tube.out': tubeOut, 'tube.in': tubeIn } });
+          const first = (...wanted: string[]) => steps.findIndex((s) => wanted.includes(s));
+          expect(first('toff-core', 'toff-split-deflate')).toBeGreaterThanOrEqual(0);
+          expect(first('toff-core', 'toff-split-deflate')).toBeLessThan(first('toff-break', 'toff-break-split', 'toff-ring'));
+          expect(new Set(steps).size).toBe(steps.length);
+        }
 });

@@ -58,6 +58,10 @@ const drive =
   (kind: Machine['drive']): When =>
   (f) =>
     f.rear && f.machine.drive === kind;
+const school =
+  (key: string, value: string): When =>
+  (f) =>
+    ruleWord(key, f.rules) === value;
 const fourWheels: When = (f) => f.machine.kind === 'quad' || f.machine.kind === 'side-by-side';
 
 const lockWord = (f: Facts) => (f.locks > 1 ? 'rim locks' : 'rim lock');
@@ -86,8 +90,10 @@ const TIRE_OFF: Row[] = [
   { id: 'toff-ring', station: 'tire-off', say: 'Undo the ring bolts evenly and lift the ring off.', why: 'Keep bolts and washers together: mark where the ring sat.', when: beadlock },
   { id: 'toff-soap', station: 'tire-off', say: 'Lubricate the beads. Protect the rim.', why: 'A dry bead asks for force.', when: not(clamped) },
   { id: 'toff-first', station: 'tire-off', say: 'Lever the first bead off in small bites. Kneel the far side into the well.', why: 'The first bites pinch tubes. A lever that has hooked the bead goes no deeper.', caution: 'Never hook a lever under the disc. More force is the wrong answer: stop and find out why.', shows: 'levers-off', when: not(clamped) },
-  { id: 'toff-tube', station: 'tire-off', say: 'Pull the tube out. Write down its age.', why: 'Its wear tells what the rim did to it.', when: tubeWas },
+  { id: 'toff-tube', station: 'tire-off', say: 'Pull the tube out. Write down its age.', why: 'Its wear tells what the rim did to it.', when: (f) => f.tubeWas && (clamped(f) || ruleWord('tube.out', f.rules) === 'at once') },
+  { id: 'toff-tube-feel', station: 'tire-off', say: 'Feel where the tube lies, and keep the levers off it.', why: 'It stays in to save a step: the second bead pinches it first.', when: all(tubeWas, not(clamped), school('tube.out', 'left in')) },
   { id: 'toff-second', station: 'tire-off', say: 'Second bead off, the rim walks out.', why: 'Drop the far side of the rim first.', shows: 'levers-off', when: not(clamped) },
+  { id: 'toff-tube-late', station: 'tire-off', say: 'Tube out of the tire. Write down its age.', why: 'Its wear tells what the rim did to it.', when: all(tubeWas, not(clamped), school('tube.out', 'left in')) },
   { id: 'toff-second-clamped', station: 'tire-off', say: 'Take the tire off the rim.', why: 'Look at both beads as they come.', when: clamped },
 ];
 
@@ -109,10 +115,11 @@ const TIRE_ON: Row[] = [
   { id: 'on-powder', station: 'tire-on', say: 'Powder the tube, thin and all round.', why: 'It settles without sticking.', when: tube },
   { id: 'on-tube-air', station: 'tire-on', say: 'Core in, just enough air to hold the tube\u2019s shape.', why: 'Too little folds and pinches; too much will not go in.', when: tube },
   { id: 'on-soap', station: 'tire-on', say: 'Lubricate both faces of the beads, generous.', why: 'Never an oil that stays slippery: the tire creeps and the valve shears.' },
+  { id: 'on-tube-inside', station: 'tire-on', say: 'Tube into the tire, valve through the hole, nut on two turns.', why: 'Tire and tube go on together, and nobody hunts for the hole.', when: all(tube, not(clamped), school('tube.in', 'with the tire')) },
   { id: 'on-first', station: 'tire-on', say: (f) => (f.locks > 0 ? `First bead on. Keep the ${lockWord(f)} pushed in.` : 'First bead on, by hand and knees.'), why: 'Check that nothing is caught under the bead.', when: not(clamped) },
   { id: 'on-split', station: 'tire-on', say: 'Tire on the first half, then the second half down on it.', why: 'No tube between the halves. Pull the bolts down evenly.', caution: 'All rim bolts torqued before any air goes in.', when: split },
   { id: 'on-step', station: 'tire-on', say: 'Soapy bead onto the step all round, then the ring.', why: 'Start every bolt by hand; half a turn each, round and round.', caution: 'Only a torque wrench finishes ring bolts. The maker\u2019s manual decides the value.', when: beadlock },
-  { id: 'on-tube', station: 'tire-on', say: 'Tube in, valve through the hole, nut on two turns.', why: 'A leaning stem tears. Work the tube round until it stands square.', when: all(tube, not(clamped)) },
+  { id: 'on-tube', station: 'tire-on', say: 'Tube in, valve through the hole, nut on two turns.', why: 'A leaning stem tears. Work the tube round until it stands square.', when: all(tube, not(clamped), school('tube.in', 'after the first bead')) },
   { id: 'on-lock-feel', station: 'tire-on', say: (f) => `Feel that the tube lies over the ${lockWord(f)}, and that it still moves.`, why: 'A tube under the lock bursts.', when: all(tube, locks) },
   { id: 'on-mark', station: 'tire-on', say: (f) => `Line the light mark up with the ${ruleWord('lightMark.to', f.rules)}.`, why: 'Usually the lightest point. Look again after the last bite: levering turns the tire.', shows: 'light-mark', when: (f) => f.lightMark },
   { id: 'on-start', station: 'tire-on', say: 'Second bead: start here, keeper on, small bites.', why: 'The bead at valve and lock must be able to drop.', shows: 'levers-on', when: not(clamped) },

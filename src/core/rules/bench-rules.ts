@@ -5,9 +5,18 @@ const mm = (key: string, says: string, group: string, value: number, basis: Rule
   key, says, group, value, unit: 'mm', basis, note, min, max,
 });
 
-/** Thresholds of the hands-on stations. */
+/** Thresholds and schools of the hands-on stations. */
 export const BENCH_RULES: readonly Rule[] = [
+  {
+    key: 'tube.out', says: 'When the old tube comes out', group: 'Fitting', value: 'at once', unit: null, basis: 'practice', choices: ['at once', 'left in'],
+    note: 'Both are common practice: out before the second bead, so that it cannot be pinched; or left in to save a step, and felt for first.',
+  },
+  {
+    key: 'tube.in', says: 'When the new tube goes in', group: 'Fitting', value: 'after the first bead', unit: null, basis: 'practice', choices: ['with the tire', 'after the first bead'],
+    note: 'Both are common practice: inside the tire, so that nobody has to hunt for the valve hole; or fed in once the first bead is on.',
+  },
   mm('bite.lengthMm', 'Bite of a lever', 'Fitting', 70, 'practice', 'Common practice: 2.5 to 3 in; 3 to 4 on big stiff tires.', 25, 130),
+  { key: 'bite.handFittedDeg', says: 'Last bead: arc that goes over by hand before the levers', group: 'Fitting', value: 90, unit: 'deg', basis: 'memory', note: confirm, min: 0, max: 300 },
   mm('bead.handMm', 'Bead slack for bare hands', 'Fitting', 2, 'memory', confirm, 0, 20),
   mm('bead.leversMm', 'Bead short of the flange, for levers', 'Fitting', 4, 'memory', `${confirm} Shorter than this with the far side down: something is wrong.`, 0, 20),
   mm('runout.spokedCheckMm', 'Spoked rim: runout to look at', 'Inspect', 1.5, 'memory', confirm, 0.1, 10),

@@ -10,7 +10,7 @@ import type { Wheel } from './wheel';
 /** What a shape is, which decides its color in every theme. */
 export type DialRole =
   | 'rubber' | 'lug' | 'rim' | 'hub' | 'spoke' | 'ink' | 'label' | 'hour' | 'lock' | 'weight'
-  | 'heavy' | 'wedge' | 'live' | 'mark' | 'arrow' | 'leader';
+  | 'heavy' | 'wedge' | 'live' | 'mark' | 'arrow' | 'leader' | 'bite' | 'bite-done' | 'bite-now';
 
 export type DialShape =
   | { kind: 'circle'; role: DialRole; cx: number; cy: number; r: number; filled: boolean }
@@ -22,6 +22,7 @@ export type DialMark =
   | { at: 'lock'; deg: number }
   | { at: 'light-mark'; deg: number }
   | { at: 'start' | 'finish' | 'keeper'; deg: number }
+  | { at: 'bite'; deg: number; n: number; done: boolean; now: boolean }
   | { at: 'push'; fromDeg: number; toDeg: number }
   | { at: 'heavy'; deg: number; label?: string }
   | { at: 'rest'; deg: number; label: string }
@@ -39,7 +40,7 @@ export interface DialView {
 
 const CX = 300;
 const CY = 300;
-const R = { tread: 268, lug: 253, bead: 227, rimOut: 225, rimIn: 203, hub: 49, axle: 17, weightOut: 203, weightIn: 186 };
+const R = { tread: 268, lug: 253, bead: 227, rimOut: 225, rimIn: 203, hub: 49, axle: 17, weightOut: 203, weightIn: 186, bite: 246 };
 const LUGS = 56;
 
 const n = (v: number) => Math.round(v * 10) / 10;
@@ -139,6 +140,12 @@ const shapesOf = (mark: DialMark, side: (deg: number) => number, over: boolean):
           : { kind: 'circle', role: mark.at === 'keeper' ? 'ink' : 'live', cx, cy, r: 9, filled: mark.at === 'keeper' };
       const role = mark.at === 'start' ? 'live' : 'label';
       return [shape, line('leader', deg, R.rimIn - 4, R.rimIn - 20), label(role, deg, R.rimIn - 50, text, 18)];
+    }
+    case 'bite': {
+      const deg = side(mark.deg);
+      const [cx, cy] = at(deg, R.bite);
+      const number: DialShape = { kind: 'text', role: mark.now ? 'bite-now' : 'bite', x: cx, y: n(cy + 6), text: String(mark.n), size: mark.now ? 22 : 17, anchor: 'middle' };
+      return [{ kind: 'circle', role: mark.now ? 'bite-now' : mark.done ? 'bite-done' : 'bite', cx, cy, r: mark.now ? 17 : 13, filled: true }, number];
     }
     case 'push': {
       const [from, to] = over ? [side(mark.toDeg), side(mark.fromDeg)] : [side(mark.fromDeg), side(mark.toDeg)];

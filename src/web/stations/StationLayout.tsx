@@ -23,9 +23,9 @@ export const StationLayout = ({ picture, lead, now, why, children }: { picture: 
 );
 
 /** The job's own dial for this station. */
-export const JobDial = ({ step, extra, onPick }: { step?: Step | undefined; extra?: readonly DialMark[]; onPick?: ((deg: number) => void) | undefined }) => {
+export const JobDial = ({ step, bite = 0, extra, onPick }: { step?: Step | undefined; bite?: number; extra?: readonly DialMark[]; onPick?: ((deg: number) => void) | undefined }) => {
   const { state, station, wheel, sideUp } = useJob();
-  const marks = useMemo(() => [...dialMarks(state, station, step), ...(extra ?? [])], [state, station, step, extra]);
+  const marks = useMemo(() => [...dialMarks(state, station, step, bite), ...(extra ?? [])], [state, station, step, bite, extra]);
   const tireOn = !['inspect'].includes(station);
   return <WheelDial wheel={wheel} marks={marks} sideUp={sideUp} tireOn={tireOn} onPick={onPick} className="lg:max-h-[620px] w-full" />;
 };

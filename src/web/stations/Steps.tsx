@@ -1,18 +1,25 @@
-import { useState } from 'react';
-import { stepsOf, STATIONS, STATION_WORDS } from '../../core/job';
-import { placeText } from '../../core/units';
+import { useMemo, useState } from 'react';
+import { biteInputOf, stepsOf, STATIONS, STATION_WORDS } from '../../core/job';
+import { bitePlan } from '../../core/beads';
+import { mirrored, placeText } from '../../core/units';
+import { attempt } from '../../core/working';
 import { Check } from 'lucide-react';
 import { Button } from '../parts/Button';
 import { useKeys } from '../parts/keys';
+import { useUnits } from '../parts/quantity';
+import { useMainWorking } from '../parts/working';
 import { useJob } from '../screens/job-context';
+import { Schools } from './Schools';
 import { Cautions, JobDial, StationLayout } from './StationLayout';
 
 /** Steps in sight at once, so that a station fits the screen. */
 const WINDOW = 5;
+const WINDOW_BITING = 3;
 
 /** The steps of a hands-on station for this wheel: one at a time, its neighbors in sight. */
 export const Steps = () => {
-  const { state, station, wheel, write, goTo } = useJob();
+  const { state, station, wheel, sideUp, write, goTo } = useJob();
+  const { say } = useUnits();
   const steps = stepsOf(state, station);
   const firstOpen = steps.findIndex((s) => !state.steps[s.id]);
   const [all, setAll] = useState(false);
@@ -22,21 +29,38 @@ export const Steps = () => {
   const next = STATIONS[STATIONS.indexOf(station) + 1]!;
   const isDone = current ? Boolean(state.steps[current.id]) : false;
 
+  const direction = current?.shows === 'levers-off' ? 'off' : current?.shows === 'levers-on' ? 'on' : null;
+  const biting = useMemo(() => {
+    const input = direction && biteInputOf(state, direction);
+    const tried = input && attempt(bitePlan, input);
+    return tried?.ok ? tried.working : null;
+  }, [state, direction]);
+  useMainWorking('the bites', biting);
+  const plan = biting?.result ?? null;
+  const [bite, setBite] = useState(1);
+  const here = plan?.bites[Math.min(bite, plan.bites.length) - 1];
+  const step = (by: number) => plan && setBite((b) => Math.max(1, Math.min(plan.bites.length, b + by)));
+
   const tick = async () => {
+    setBite(1);
     if (!current) return goTo(next);
     if (isDone) return setLooked(steps[at + 1]?.id ?? null);
     setLooked(null);
     await write([{ kind: 'step', data: { stepId: current.id } }]);
   };
-  useKeys([{ key: 'n', says: current ? 'Done, next step' : 'Next station', run: () => void tick() }]);
+  useKeys([
+    { key: 'n', says: current ? 'Done, next step' : 'Next station', run: () => void tick() },
+    ...(plan ? [{ key: '.', says: 'Next bite', run: () => void step(1) }, { key: ',', says: 'Bite before', run: () => void step(-1) }] : []),
+  ]);
 
-  const from = all ? 0 : Math.max(0, Math.min(at - 2, steps.length - WINDOW));
-  const shown = all ? steps : steps.slice(from, from + WINDOW);
+  const inSight = plan ? WINDOW_BITING : WINDOW;
+  const from = all ? 0 : Math.max(0, Math.min(at - 2, steps.length - inSight));
+  const shown = all ? steps : steps.slice(from, from + inSight);
   const notes = state.notes.filter((n) => n.station === station);
   const lockSaid = wheel.rimLockDegs.map((d) => placeText(d)).join('; ');
   return (
     <StationLayout
-      picture={<JobDial step={current} />}
+      picture={<JobDial step={current} bite={plan ? bite : 0} />}
       lead={current ? `Step ${at + 1} of ${steps.length}` : `All ${steps.length} steps done`}
       now={current ? current.say : `On to “${STATION_WORDS[next]}”.`}
       why={current?.why}
@@ -46,8 +70,21 @@ export const Steps = () => {
         <Button go hotkey="N" onClick={() => void tick()}>
           {!current ? STATION_WORDS[next] : isDone ? 'Next' : 'Done'}
         </Button>
+        <Schools />
       </div>
-      <ol className="rows mt-5" aria-label="Steps">
+      {plan && here && (
+        <div className="mt-3 flex items-center gap-3 border-l-4 border-water pl-3" role="group" aria-label="Bites">
+          <p className="flex-1" aria-live="polite">
+            <span className="head text-xl">Bite {here.n} of {plan.bites.length}</span>
+            <span className="block text-[16px]">
+              {say(here.lengthMm, 'mm')}, lever at {placeText(sideUp === 'other' ? mirrored(here.leverDeg) : here.leverDeg)}
+            </span>
+          </p>
+          <Button small disabled={here.n === 1} onClick={() => step(-1)} aria-label="Bite before" hotkey=",">Back</Button>
+          <Button small disabled={here.n === plan.bites.length} onClick={() => step(1)} aria-label="Next bite" hotkey=".">Next</Button>
+        </div>
+      )}
+      <ol className="rows mt-4" aria-label="Steps">
         {shown.map((s) => {
           const done = state.steps[s.id];
           return (

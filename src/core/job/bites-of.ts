@@ -1,0 +1,46 @@
+import { planBites, type BiteInput, type BitePlan, type BiteSchool } from '../beads';
+import { InputError } from '../errors';
+import { ruleNumber, ruleWord } from '../rules';
+import { readTire } from '../tires';
+import { tryRimCode } from '../wheels';
+import type { JobState } from './fold';
+
+/** Diameter of the job's rim: as stamped, or as the tire has it. */
+const rimDiameterMm = (state: JobState): number | null => {
+  const stamped = state.wheel && tryRimCode(state.wheel.rimCode)?.rimDiameterMm;
+  if (stamped) return stamped;
+  try {
+    return state.wheel && readTire(state.wheel.tireMarking).rimDiameterMm;
+  } catch (error) {
+    if (error instanceof InputError) return null;
+    throw error;
+  }
+};
+
+/** What the bite plan of this job is made from; null where the rim is not known. */
+export const biteInputOf = (state: JobState, direction: 'off' | 'on'): BiteInput | null => {
+  const diameterMm = rimDiameterMm(state);
+  if (!state.wheel || diameterMm === null) return null;
+  return {
+    rimDiameterMm: diameterMm, valveDeg: 0, lockDegs: state.wheel.rimLockDegs, direction,
+    biteMm: ruleNumber('bite.lengthMm', state.rules),
+    school: ruleWord('bite.start', state.rules) as BiteSchool,
+    handFittedDeg: direction === 'on' ? ruleNumber('bite.handFittedDeg', state.rules) : 0,
+  };
+};
+
+/** The bites of this job by its school; null where the rim is not known. */
+export const bitesOf = (state: JobState, direction: 'off' | 'on'): BitePlan | null => {
+  const input = biteInputOf(state, direction);
+  return input && planBites(input);
+};
+
+/** The part of the bead that is on once so many bites are done, as an arc. */
+export const fittedArc = ({ way, startDeg, bites }: BitePlan, done: number): { fromDeg: number; toDeg: number } => {
+  const last = bites[Math.max(0, done - 1)]!;
+  if (way === 'round') return { fromDeg: startDeg, toDeg: last.toDeg };
+  // Both ways by turns: odd bites run clockwise, even ones the other way.
+  const clockwise = bites[Math.max(0, done - (done % 2 === 1 ? 1 : 2))]!;
+  const back = bites[Math.max(1, done - (done % 2 === 1 ? 2 : 1))]!;
+  return { fromDeg: back.toDeg, toDeg: clockwise.toDeg };
+};

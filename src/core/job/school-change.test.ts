@@ -1,0 +1,41 @@
+import { fittedArc, bitesOf, foldJob, schoolsOf } from '.';
+import { angleBetween } from '../units';
+import { logOf, sampleMachine, sampleWheel } from '../../../tests/sample';
+
+test('a school is changed for the job, undone with its entry, and says what another choice would change', () => {
+  const l = logOf().open();
+  const before = schoolsOf(foldJob(l.log)).find((s) => s.school === 'tube.in')!;
+  expect(before.value).toBe('after the first bead');
+  expect(before.others[0]).toMatchObject({ value: 'with the tire', changes: [expect.stringMatching(/^in: Tube into the tire/), expect.stringMatching(/^out: Tube in, valve through/)] });
+  const id = l.add('school', { school: 'tube.in', value: 'with the tire' });
+  expect(schoolsOf(foldJob(l.log)).find((s) => s.school === 'tube.in')!.value).toBe('with the tire');
+  l.add('undo', { entryId: id });
+  expect(schoolsOf(foldJob(l.log)).find((s) => s.school === 'tube.in')!.value).toBe('after the first bead');
+});
+
+test('where the levers start changes the bites, in clock hours', () => {
+  const bites = schoolsOf(foldJob(logOf().open().log)).find((s) => s.school === 'bite.start')!;
+  expect(bites.others.find((o) => o.value === 'opposite the valve')!.changes).toContain('levers off: start at 6:00 in place of 1:00, both ways');
+});
+
+test('a wheel that is not levered has nothing to change there', () => {
+  const split = foldJob(logOf().open(sampleMachine({ kind: 'scooter' }), sampleWheel({ build: 'split', rimCode: 'unreadable', tireMarking: '3.50-10', rimLockDegs: [] })).log);
+  expect(bitesOf(split, 'off')!.bites.length).toBeGreaterThan(3);
+  expect(schoolsOf(split).find((s) => s.school === 'tube.out')!.others[0]!.changes).toEqual([]);
+});
+
+test('halfway, the fitted part is the hand-fitted arc and the bites done, whichever way they run', () => {
+  const state = foldJob(logOf().open().log);
+  for (const value of ['lock nearest', 'opposite the valve', 'a quarter away', 'valve last', 'clear of the valve']) {
+    const plan = bitesOf({ ...state, rules: { 'bite.start': value } }, 'on')!;
+    const half = Math.ceil(plan.bites.length / 2);
+    const arc = fittedArc(plan, half);
+    const span = (((arc.toDeg - arc.fromDeg) % 360) + 360) % 360;
+    expect(span).toBeGreaterThan(190);
+    expect(span).toBeLessThan(270);
+    if (plan.way === 'both') {
+      const middle = arc.fromDeg + span / 2;
+      expect(Math.abs(angleBetween(plan.startDeg, middle))).toBeLessThan(12);
+    }
+  }
+});
