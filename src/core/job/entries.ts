@@ -7,6 +7,7 @@ import { recordSchema, TREADS, type Tread } from '../shop';
 import type { Machine, Wheel } from '../wheels';
 import type { RuleValues } from '../rules';
 import type { Piece } from '../balance';
+import { READINGS_FIELD, SPOKES_FIELD, type RungSpoke, type RunoutReading } from '../truing';
 import { SCHOOLS, schoolChoices, type School } from '../procedure/schools';
 import { STATIONS, type StationId } from './stations';
 
@@ -36,6 +37,9 @@ export interface EntryData {
   school: { school: School; value: string };
   load: { riderKg: number; passengerKg: number; luggageKg: number };
   step: { stepId: string };
+  runout: { readings: RunoutReading[] };
+  /** Spokes that were rung, counted from the valve, clockwise from the disc side. */
+  'spoke-ring': { spokes: RungSpoke[] };
   note: { text: string };
   'seat-reading': { gaugeKpa: number };
   seated: { side: 'disc' | 'other'; seated: boolean };
@@ -107,6 +111,8 @@ const DATA: Record<EntryKind, Record<string, Joi.Schema>> = {
   },
   school: { school: oneOf(SCHOOLS, 'The school'), value: text(60, 'What it is for this job') },
   step: { stepId: id },
+  runout: { readings: READINGS_FIELD },
+  'spoke-ring': { spokes: SPOKES_FIELD },
   note: { text: text(2000, 'The note') },
   'seat-reading': { gaugeKpa: gauge },
   seated: { side: oneOf(['disc', 'other'], 'Which side'), seated: bool('Seated') },

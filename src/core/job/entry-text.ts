@@ -27,6 +27,18 @@ export const entryText = (entry: Entry, units: UnitPreferences, steps: ReadonlyM
       const { marking, dateCode, tube, tubeLabel } = entry.data;
       return `Goes on: ${[marking, dateCode && `date code ${dateCode}`, tube ? `tube ${tubeLabel ?? 'not picked'}` : 'tubeless'].filter(Boolean).join(', ')}`;
     }
+    case 'runout': {
+      const span = (key: 'lateralMm' | 'radialMm') => {
+        const values = entry.data.readings.flatMap((r) => (r[key] === undefined ? [] : [r[key]]));
+        return values.length > 0 ? q(Math.max(...values) - Math.min(...values), 'mm', 1) : null;
+      };
+      const [lateral, radial] = [span('lateralMm'), span('radialMm')];
+      return `Runout: ${[lateral && `${lateral} side to side`, radial && `${radial} up and down`].filter(Boolean).join(', ') || 'no reading'}, at ${entry.data.readings.length} places`;
+    }
+    case 'spoke-ring': {
+      const dull = entry.data.spokes.filter((s) => s.sounds === 'dull').map((s) => s.spoke);
+      return `Spokes rung: ${dull.length > 0 ? `dull ${dull.join(', ')}` : 'none dull'}`;
+    }
     case 'school':
       return `${findRule(entry.data.school).says}: ${entry.data.value}, for this job`;
     case 'load':

@@ -92,6 +92,7 @@ describe('what jobs know of a wheel', () => {
   test('the newest first, and the last room at each place with the tire that was on', () => {
     const newer = jobWith();
     newer.add('rest', { restDeg: 210 });
+    newer.add('runout', { readings: [0, 60, 120, 180, 240, 300].map((angleDeg) => ({ angleDeg, lateralMm: angleDeg === 60 ? 0.8 : 0 })) });
     newer.add('weights', { pieces: [{ massG: 20, deg: 30, side: 'near' }], residualG: 2 });
     const older = jobWith();
     older.add('clearance', { place: 'above', mm: 12, load: 'rider on' });
@@ -100,6 +101,7 @@ describe('what jobs know of a wheel', () => {
     expect(history.clearances.map((c) => [c.place, c.mm, c.withTire, c.jobId])).toEqual([['above', 30, '110/90-18 61M TT', 'b'], ['left', 9, '110/90-18 61M TT', 'a']]);
     expect(history.heavySpots).toEqual([{ deg: 210, onDate: '2026-04-30', jobId: 'b' }]);
     expect(history.weights).toHaveLength(1);
-    expect(wheelHistory([])).toEqual({ fitted: [], clearances: [], heavySpots: [], weights: [] });
+    expect(history.runouts).toMatchObject([{ lateralMm: 0.8, radialMm: null, jobId: 'b' }]);
+    expect(wheelHistory([])).toEqual({ fitted: [], clearances: [], heavySpots: [], runouts: [], weights: [] });
   });
 });

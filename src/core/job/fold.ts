@@ -13,6 +13,8 @@ export interface JobState {
   clearances: EntryData['clearance'][];
   chosen: EntryData['chosen'] | null;
   load: EntryData['load'] | null;
+  runout: EntryData['runout'] | null;
+  spokeRing: EntryData['spoke-ring'] | null;
   /** Step id to who ticked it and when. */
   steps: Record<string, { who: string; at: string; entryId: string }>;
   notes: { text: string; station: Entry['station']; who: string; at: string; entryId: string }[];
@@ -37,6 +39,8 @@ export const emptyJob = (): JobState => ({
   clearances: [],
   chosen: null,
   load: null,
+  runout: null,
+  spokeRing: null,
   steps: {},
   notes: [],
   seatReadings: [],
@@ -90,6 +94,10 @@ const apply = (state: JobState, entry: Entry): JobState => {
       return { ...state, clearances: [...state.clearances.filter((c) => c.place !== entry.data.place), entry.data] };
     case 'chosen':
       return { ...state, chosen: { ...EARLIER_CHOICE, ...entry.data } };
+    case 'runout':
+      return { ...state, runout: entry.data };
+    case 'spoke-ring':
+      return { ...state, spokeRing: entry.data };
     case 'school':
       return { ...state, rules: { ...state.rules, [entry.data.school]: entry.data.value } };
     case 'load':

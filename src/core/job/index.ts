@@ -21,3 +21,4 @@ export { dialMarks } from './dial-marks';
 export { adjustment, balancingOf, levelVerdict, type Balancing } from './balancing';
 export { undoTarget } from './undo';
 export { wheelHistory, type WheelHistory } from './wheel-history';
+export { runoutOf, spokeRingOf } from './truing-of';

@@ -66,6 +66,8 @@ describe('what is missing or doubtful', () => {
     ['much left over', (l) => l.add('weights', { pieces: [], residualG: 12 }), /12 g left over/],
     ['a guess', (l) => l.add('torqued', { fastener: 'rear axle nut', how: 'guess', torqueNm: 100, wrench: null }), /rear axle nut: tightened by guess/],
     ['snug instead of torqued', (l) => l.add('torqued', { fastener: 'rear axle nut', how: 'snug', torqueNm: 100, wrench: null }), /snug, though/],
+    ['a bent rim', (l) => l.add('runout', { readings: [0, 60, 120, 180, 240, 300].map((angleDeg) => ({ angleDeg, lateralMm: 2 * Math.cos((angleDeg * Math.PI) / 180) })) }), /Inspect: 4\.0 mm side to side, high at 12 o'clock/],
+    ['a dull spoke', (l) => l.add('spoke-ring', { spokes: [{ spoke: 7, sounds: 'dull' }] }), /Inspect: Spoke 7 is dull/],
     ['a worn road tire', (l) => l.add('came-off', { marking: '110/90-18', dateCode: null, treadMm: 1, use: 'road' }), /under the least tread/],
   ])('%s is doubtful', (_name, change, said) => {
     expect(doubtsAfter(change).join('\n')).toMatch(said);
@@ -139,6 +141,8 @@ describe('the log in words', () => {
   test('every kind of entry is a sentence without code words', () => {
     const l = wholeJob();
     l.add('clearance', { place: 'above', mm: 20, load: 'rider on' });
+    l.add('runout', { readings: [{ angleDeg: 0, lateralMm: 0.4 }, { angleDeg: 90, radialMm: 0.2 }] });
+    l.add('spoke-ring', { spokes: [{ spoke: 7, sounds: 'dull' }] });
     l.add('school', { school: 'tube.in', value: 'with the tire' });
     l.add('load', { riderKg: 90, passengerKg: 0, luggageKg: 12 });
     l.add('note', { text: 'seal greased' });

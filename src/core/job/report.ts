@@ -8,6 +8,7 @@ import { chosenFitOf } from './fitting-of';
 import type { JobState } from './fold';
 import { STATIONS, STATION_WORDS, STEP_STATIONS, type StationId } from './stations';
 import { stepsOf } from './steps-of';
+import { runoutOf, spokeRingOf } from './truing-of';
 
 /** How far one station is, what is still missing, and what is doubtful. */
 export interface StationReport {
@@ -85,11 +86,17 @@ const choose = (state: JobState, today: string): Findings => {
   return findings([[chosen !== null, 'the new tire']], doubts);
 };
 
+/** What was measured on the bare wheel and is not good. */
+const inspected = (state: JobState): string[] => {
+  const found = [state.runout && runoutOf(state, state.runout.readings), state.spokeRing && spokeRingOf(state, state.spokeRing.spokes)];
+  return found.flatMap((f) => (f?.ok ? f.working.result.reasons.filter((r) => r.verdict !== 'good').map((r) => r.says) : []));
+};
+
 const stepsStation = (state: JobState, station: StationId): Findings => {
   const steps = stepsOf(state, station);
   const open = steps.filter((s) => !state.steps[s.id]);
   const missing = open.length === 0 ? [] : open.length === steps.length ? ['no step is ticked'] : open.map((s) => s.say);
-  return { fill: steps.length === 0 ? 0 : 1 - open.length / steps.length, missing, doubts: [] };
+  return { fill: steps.length === 0 ? 0 : 1 - open.length / steps.length, missing, doubts: station === 'inspect' ? inspected(state) : [] };
 };
 
 const seat = (state: JobState): Findings => {

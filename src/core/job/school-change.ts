@@ -1,3 +1,4 @@
+import { SCHOOL_WHY, type BiteSchool } from '../beads';
 import { ruleWord } from '../rules';
 import { SCHOOLS, schoolChoices, type School } from '../procedure';
 import { clockText } from '../units';
@@ -9,7 +10,8 @@ import { stepsOf } from './steps-of';
 export interface SchoolAtHand {
   school: School;
   value: string;
-  others: { value: string; changes: string[] }[];
+  /** `why` where there is more to say of a choice than the rule's note does. */
+  others: { value: string; why: string | null; changes: string[] }[];
 }
 
 /** What would be different in the steps and the bites, in words. */
@@ -28,5 +30,5 @@ const changesTo = (state: JobState, school: School, value: string): string[] => 
 export const schoolsOf = (state: JobState): SchoolAtHand[] =>
   SCHOOLS.map((school) => {
     const value = ruleWord(school, state.rules);
-    return { school, value, others: schoolChoices(school).filter((c) => c !== value).map((other) => ({ value: other, changes: changesTo(state, school, other) })) };
+    return { school, value, others: schoolChoices(school).filter((c) => c !== value).map((other) => ({ value: other, why: school === 'bite.start' ? SCHOOL_WHY[other as BiteSchool] : null, changes: changesTo(state, school, other) })) };
   });

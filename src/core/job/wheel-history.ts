@@ -4,6 +4,7 @@ import type { Piece } from '../balance';
 import { foldJob } from './fold';
 import type { Entry } from './entries';
 import type { JobSummary } from './summary';
+import { runoutOf } from './truing-of';
 
 /** What the jobs of a wheel know of it, the newest first. */
 export interface WheelHistory {
@@ -12,12 +13,14 @@ export interface WheelHistory {
   clearances: { place: ClearancePlace; mm: number; load: string; withTire: string; onDate: string; jobId: string }[];
   /** Where the wheel with its tire came to rest. */
   heavySpots: { deg: number; onDate: string; jobId: string }[];
+  /** Total indicated, as measured on the bench. */
+  runouts: { lateralMm: number | null; radialMm: number | null; onDate: string; jobId: string }[];
   weights: { pieces: Piece[]; residualG: number; onDate: string; jobId: string }[];
 }
 
 /** Folds the logs of a wheel's jobs into what they say of the wheel. `jobs` the newest first. */
 export const wheelHistory = (jobs: readonly { job: JobSummary; entries: readonly Entry[] }[]): WheelHistory => {
-  const history: WheelHistory = { fitted: [], clearances: [], heavySpots: [], weights: [] };
+  const history: WheelHistory = { fitted: [], clearances: [], heavySpots: [], runouts: [], weights: [] };
   const seen = new Set<ClearancePlace>();
   for (const { job, entries } of jobs) {
     const state = foldJob(entries);
@@ -30,6 +33,8 @@ export const wheelHistory = (jobs: readonly { job: JobSummary; entries: readonly
       }
     const rest = state.rests[0];
     if (rest) history.heavySpots.push({ deg: normalDeg(rest.restDeg), ...at });
+    const measured = state.runout && runoutOf(state, state.runout.readings);
+    if (measured?.ok) history.runouts.push({ lateralMm: measured.working.result.lateral?.totalMm ?? null, radialMm: measured.working.result.radial?.totalMm ?? null, ...at });
     if (state.weights) history.weights.push({ ...state.weights, ...at });
   }
   history.clearances.sort((a, b) => CLEARANCE_PLACES.indexOf(a.place) - CLEARANCE_PLACES.indexOf(b.place));

@@ -81,6 +81,16 @@ const turnsFor = (part: RunoutPart, kind: 'lateral' | 'radial', spokes: number):
       turns: off <= NEAR_DEG / 2 ? FIRST_TURN : FIRST_TURN / 2,
     }));
 
+/** Readings, as workings and entries take them. */
+export const READINGS_FIELD = listOf(
+  record(
+    { angleDeg: angle('Place of the reading'), lateralMm: quantity('mm', -20, 20, 'Side to side').optional(), radialMm: quantity('mm', -20, 20, 'Up and down').optional() },
+    'A reading',
+  ),
+  120,
+  'Readings of the dial indicator',
+);
+
 /**
  * Runout from readings round a rim: total, the once-a-turn part with its high spot, what is left over, and, on spokes,
  * which to turn first.
@@ -92,14 +102,7 @@ export const runout = defineWorking<Input, RunoutResult>({
   name: 'runout',
   says: 'Runout of a rim, where it is high, and what to do',
   input: {
-    readings: listOf(
-      record(
-        { angleDeg: angle('Place of the reading'), lateralMm: quantity('mm', -20, 20, 'Side to side').optional(), radialMm: quantity('mm', -20, 20, 'Up and down').optional() },
-        'A reading',
-      ),
-      120,
-      'Readings of the dial indicator',
-    ),
+    readings: READINGS_FIELD,
     build: oneOf(['spoked', 'cast', 'split', 'beadlock'], 'How the rim is made'),
     spokes: count(0, 80, 'Number of spokes'),
     rules: ruleValues(),
@@ -133,6 +136,8 @@ export const runout = defineWorking<Input, RunoutResult>({
     show.basis('published', 'ordinary least squares on mean and first harmonic');
     if (turns.length > 0) {
       show.basis('practice', 'spokes near the high spot, the smallest change first, then measure again');
+      show.basis('memory', 'spokes counted from the valve go to the disc side and to the other by turns, the first to the disc side');
+      show.caution('Look which side a spoke goes to before you turn it.');
       show.caution('Truing by spokes is a skilled job: small turns, the whole ring rung again after it, and the maker\u2019s tension. When in doubt, a wheel builder.');
     }
     if (worstOf(reasons) === 'stop' && build !== 'spoked') show.caution('A bent cast rim is not straightened at the bench: the maker decides.');

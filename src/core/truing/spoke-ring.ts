@@ -54,6 +54,13 @@ const LEAST_IN_GROUP = 3;
  */
 export const stringTensionN = (lengthM: number, toneHz: number, kgPerM: number): number => 4 * lengthM ** 2 * toneHz ** 2 * kgPerM;
 
+/** Rung spokes, as workings and entries take them. */
+export const SPOKES_FIELD = listOf(
+  record({ spoke: count(1, 80, 'Number of the spoke'), sounds: oneOf(['clear', 'dull'], 'By ear').optional(), toneHz: quantity('Hz', 50, 5000, 'Its tone').optional() }, 'A spoke'),
+  80,
+  'Spokes that were rung',
+);
+
 /**
  * Spokes that stand out against their own group, by ear or by tone.
  *
@@ -65,11 +72,7 @@ export const spokeRing = defineWorking<Input, SpokeRing>({
   name: 'spoke-ring',
   says: 'Which spokes are loose, by their ring',
   input: {
-    spokes: listOf(
-      record({ spoke: count(1, 80, 'Number of the spoke'), sounds: oneOf(['clear', 'dull'], 'By ear').optional(), toneHz: quantity('Hz', 50, 5000, 'Its tone').optional() }, 'A spoke'),
-      80,
-      'Spokes that were rung',
-    ),
+    spokes: SPOKES_FIELD,
     total: count(8, 80, 'Spokes in the wheel'),
     lengthMm: quantity('mm', 30, 400, 'Free length of a spoke').optional(),
     gramsPerMetre: quantity('g', 5, 300, 'Mass of a metre of spoke').optional(),

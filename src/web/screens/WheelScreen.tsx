@@ -109,6 +109,7 @@ export const WheelScreen = () => {
             {kept.ringGapMm !== null && <Fact label="Ring gap">{say(kept.ringGapMm, 'mm', { digits: 1 })}</Fact>}
             <Fact label="Runout">{last ? `${say(last.lateralMm, 'mm', { digits: 1 })} side to side, ${say(last.radialMm, 'mm', { digits: 1 })} up and down, ${last.onDate}` : 'not measured'}</Fact>
             {kept.runouts.length > 1 && <Fact label="Before that">{kept.runouts.slice(0, -1).reverse().map((r) => `${say(r.lateralMm, 'mm', { digits: 1 })} / ${say(r.radialMm, 'mm', { digits: 1 })} (${r.onDate.slice(0, 7)})`).join(', ')}</Fact>}
+            {history.runouts.length > 0 && <Fact label="Runout on the bench">{history.runouts.slice(0, 3).map((r) => `${[r.lateralMm !== null && `${say(r.lateralMm, 'mm', { digits: 1 })} side`, r.radialMm !== null && `${say(r.radialMm, 'mm', { digits: 1 })} up`].filter(Boolean).join(', ')} (${r.onDate.slice(0, 7)})`).join('; ')}</Fact>}
             {history.clearances.map((c) => <Fact key={c.place} label={`Room ${c.place}`}>{say(c.mm, 'mm')}, {c.load}, with {c.withTire.split(' ')[0]} on</Fact>)}
             {history.heavySpots[0] && <Fact label="Heavy spot with a tire">{history.heavySpots.slice(0, 3).map((h) => `${placeText(h.deg)} (${h.onDate.slice(0, 7)})`).join('; ')}</Fact>}
             {kept.note && <Fact label="Note">{kept.note}</Fact>}

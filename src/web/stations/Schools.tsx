@@ -29,7 +29,7 @@ export const Schools = () => {
                 {others.map((o) => (
                   <li key={o.value} className="flex items-start gap-3 border-t border-stone3 py-1.5">
                     <Button small className="shrink-0" onClick={() => void write([{ kind: 'school', data: { school, value: o.value } }], `For this job: ${o.value}.`)}>{o.value}</Button>
-                    <span className="pt-1 text-[15px] leading-snug text-ink2">{o.changes.length > 0 ? o.changes.join(' · ') : 'changes no step of this wheel'}</span>
+                    <span className="pt-1 text-[15px] leading-snug text-ink2">{o.why && <span className="block text-ink">{o.why}</span>}{o.changes.length > 0 ? o.changes.join(' · ') : 'changes no step of this wheel'}</span>
                   </li>
                 ))}
               </ul>

@@ -9,7 +9,9 @@ import { useKeys } from '../parts/keys';
 import { useUnits } from '../parts/quantity';
 import { useMainWorking } from '../parts/working';
 import { useJob } from '../screens/job-context';
+import { RunoutSheet } from './RunoutSheet';
 import { Schools } from './Schools';
+import { SpokeSheet } from './SpokeSheet';
 import { Cautions, JobDial, StationLayout } from './StationLayout';
 
 /** Steps in sight at once, so that a station fits the screen. */
@@ -70,6 +72,8 @@ export const Steps = () => {
         <Button go hotkey="N" onClick={() => void tick()}>
           {!current ? STATION_WORDS[next] : isDone ? 'Next' : 'Done'}
         </Button>
+        {current?.shows === 'runout' && <RunoutSheet />}
+        {current?.shows === 'spokes' && wheel.spokes > 0 && <SpokeSheet />}
         <Schools />
       </div>
       {plan && here && (

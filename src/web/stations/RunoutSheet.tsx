@@ -1,0 +1,128 @@
+import { Dialog } from 'radix-ui';
+import { X } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import { runoutOf } from '../../core/job';
+import type { RunoutReading, RunoutResult } from '../../core/truing';
+import { placeText } from '../../core/units';
+import { Button } from '../parts/Button';
+import { ChoiceField, QuantityField } from '../parts/fields';
+import { useUnits } from '../parts/quantity';
+import { Reasons } from '../parts/Reasons';
+import { BasisTag } from '../parts/working';
+import { useJob } from '../screens/job-context';
+
+const PLACES = [6, 8, 12, 18] as const;
+const MOST_MM = 20;
+
+/** Readings round the wheel, swung out from a circle so that a tenth can be seen; the high spot marked. */
+const Plot = ({ readings, result }: { readings: RunoutReading[]; result: RunoutResult }) => {
+  const values = readings.flatMap((r) => [r.lateralMm ?? 0, r.radialMm ?? 0]);
+  const swing = Math.max(0.2, ...values.map(Math.abs));
+  const at = (deg: number, r: number) => {
+    const rad = (deg * Math.PI) / 180;
+    return `${(150 + r * Math.sin(rad)).toFixed(1)} ${(150 - r * Math.cos(rad)).toFixed(1)}`;
+  };
+  const ring = (key: 'lateralMm' | 'radialMm') => `M${readings.filter((r) => r[key] !== undefined).map((r) => at(r.angleDeg, 95 + (32 * r[key]!) / swing)).join('L')}Z`;
+  return (
+    <svg viewBox="0 0 300 300" role="img" aria-label="Runout round the wheel, valve at the top" className="mx-auto w-full max-w-[300px]">
+      <circle cx="150" cy="150" r="95" fill="none" className="stroke-lip" strokeWidth="10" />
+      {result.lateral && <path d={ring('lateralMm')} fill="none" className="stroke-water" strokeWidth="3" />}
+      {result.radial && <path d={ring('radialMm')} fill="none" className="stroke-check" strokeWidth="3" strokeDasharray="7 5" />}
+      {([['lateral', 'fill-water', 'side'], ['radial', 'fill-check', 'up']] as const).map(([key, tone, word]) => {
+        const part = result[key];
+        if (!part) return null;
+        const [x, y] = at(part.highDeg, 137).split(' ').map(Number) as [number, number];
+        return <text key={key} x={x} y={y + 5} textAnchor="middle" fontSize="14" className={`head ${tone}`}>{word}</text>;
+      })}
+      <path d="M146 44H154V58H146Z" className="fill-ink" />
+    </svg>
+  );
+};
+
+/** Readings of the dial indicator round the wheel, what they amount to, and which spokes to work. */
+export const RunoutSheet = () => {
+  const { state, write, correcting } = useJob();
+  const { read, say, write: show, label } = useUnits();
+  const before = state.runout?.readings;
+  const [places, setPlaces] = useState(before && PLACES.includes(before.length as never) ? before.length : 8);
+  const [typed, setTyped] = useState<Record<string, { lateral: string; radial: string }>>(() =>
+    Object.fromEntries((before ?? []).map((r) => [String(r.angleDeg), { lateral: r.lateralMm === undefined ? '' : show(r.lateralMm, 'mm', 3), radial: r.radialMm === undefined ? '' : show(r.radialMm, 'mm', 3) }])),
+  );
+  const [problem, setProblem] = useState<string | null>(null);
+  const degs = useMemo(() => Array.from({ length: places }, (_, i) => (i * 360) / places), [places]);
+  const valueOf = (text: string | undefined) => (text?.trim() ? read(text, 'mm') : undefined);
+  const bad = (text: string | undefined) => {
+    const v = valueOf(text);
+    return v === null || (v !== undefined && Math.abs(v) > MOST_MM);
+  };
+  const readings = degs.flatMap((angleDeg): RunoutReading[] => {
+    const row = typed[String(angleDeg)];
+    const [lateralMm, radialMm] = [valueOf(row?.lateral), valueOf(row?.radial)];
+    if (lateralMm == null && radialMm == null) return [];
+    return [{ angleDeg, ...(lateralMm == null ? {} : { lateralMm }), ...(radialMm == null ? {} : { radialMm }) }];
+  });
+  const faulty = degs.some((d) => bad(typed[String(d)]?.lateral) || bad(typed[String(d)]?.radial));
+  const result = runoutOf(state, readings);
+  const keep = async () => {
+    if (faulty) return setProblem('A reading is no length. See the marked fields.');
+    if (!result.ok) return setProblem(`${result.problem.message} Right would be ${result.problem.expected}.`);
+    setProblem(null);
+    await write([{ kind: 'runout', ...correcting('runout'), data: { readings } }], 'The runout is written.');
+  };
+  return (
+    <Dialog.Root>
+      <Dialog.Trigger asChild><Button>Runout readings</Button></Dialog.Trigger>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-30 bg-black/35" />
+        <Dialog.Content className="fixed inset-y-0 right-0 z-30 w-[min(860px,100vw)] overflow-y-auto border-l-4 border-lip bg-stone px-6 pt-5" aria-describedby={undefined}>
+          <div className="mb-2 flex items-start justify-between gap-4">
+            <Dialog.Title className="text-2xl">Runout, round the wheel</Dialog.Title>
+            <Dialog.Close className="grid h-12 w-12 shrink-0 cursor-pointer place-items-center rounded-xl hover:bg-stone2" aria-label="Close the readings"><X aria-hidden="true" /></Dialog.Close>
+          </div>
+          <div className="grid gap-6 md:grid-cols-[minmax(0,1fr)_330px]">
+            <div>
+              <ChoiceField label="Places" value={String(places)} onChange={(v) => setPlaces(Number(v))} options={PLACES.map((n) => [String(n), `${n} places`] as const)} hint={`Toward the disc side and outward are plus. In ${label('mm')}.`} />
+              <ul className="rows mt-3">
+                {degs.map((deg) => {
+                  const row = typed[String(deg)] ?? { lateral: '', radial: '' };
+                  const put = (part: Partial<typeof row>) => setTyped((all) => ({ ...all, [String(deg)]: { ...row, ...part } }));
+                  return (
+                    <li key={deg} className="grid grid-cols-[86px_1fr_1fr] items-end gap-2 border-b border-stone3 py-1">
+                      <span className="num pb-3 text-[15px]">{placeText(deg)}</span>
+                      <QuantityField label={`Side, ${Math.round(deg)}°`} unit="mm" value={row.lateral} onChange={(lateral) => put({ lateral })} problem={bad(row.lateral) ? 'A length.' : null} />
+                      <QuantityField label={`Up, ${Math.round(deg)}°`} unit="mm" value={row.radial} onChange={(radial) => put({ radial })} problem={bad(row.radial) ? 'A length.' : null} />
+                    </li>
+                  );
+                })}
+              </ul>
+            </div>
+            <div className="md:sticky md:top-0 md:self-start" aria-live="polite">
+              {result.ok ? (
+                <>
+                  <Plot readings={readings} result={result.working.result} />
+                  <Reasons reasons={result.working.result.reasons} />
+                  <p className="mt-1"><BasisTag title="the runout" working={result.working}>the arithmetic</BasisTag></p>
+                  {result.working.result.spokes.length > 0 && (
+                    <>
+                      <h3 className="mt-3 text-lg">Spokes, the nearest first</h3>
+                      <ul className="text-[16px]">
+                        {result.working.result.spokes.slice(0, 6).map((s, i) => <li key={i}>{s.turn} spoke {s.spoke} at {placeText(s.deg)} by {s.turns === 0.25 ? 'a quarter' : 'an eighth'} turn</li>)}
+                      </ul>
+                    </>
+                  )}
+                  <ul className="caution mt-2 text-[16px]">{result.working.cautions.map((c) => <li key={c}>{c}</li>)}</ul>
+                </>
+              ) : (
+                <p className="py-8 text-ink2">{readings.length === 0 ? `Type the readings. One hundredth counts: ${say(0.01, 'mm', { digits: 2 })}.` : result.problem.message}</p>
+              )}
+            </div>
+          </div>
+          <div className="sticky bottom-0 flex flex-wrap items-center gap-3 border-t border-stone3 bg-stone py-3">
+            <Button go onClick={() => void keep()}>Keep these readings</Button>
+            {problem && <p role="alert" className="text-stop">{problem}</p>}
+          </div>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+};

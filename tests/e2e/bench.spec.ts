@@ -1,0 +1,76 @@
+import { expect, expectAccessible, openAs, startJob, test } from './shop';
+
+/** Goes to a step of a station by its words. */
+const toStep = async (page: import('@playwright/test').Page, says: RegExp) => {
+  const all = page.getByRole('button', { name: /^All \d+ steps$/ });
+  if (await all.isVisible()) await all.click();
+  await page.getByRole('list', { name: 'Steps' }).getByRole('button', { name: says }).click();
+};
+
+test('bite by bite on the dial, by key, mirrored with the wheel; the school changed halfway changes the bites', async ({ page, shop }) => {
+  await openAs(page, shop, '/');
+  const id = await startJob(page, 'Orrindale', 'Rear wheel');
+  await page.goto(`${shop.url}/jobs/${id}/tire-off`);
+  await toStep(page, /Lever the first bead off/);
+  await expect(page.getByText('Bite 1 of 22')).toBeVisible();
+  await expect(page.getByText("70 mm, lever at 1:33 o'clock, 47°")).toBeVisible();
+  await page.keyboard.press('.');
+  await page.keyboard.press('.');
+  await expect(page.getByText('Bite 3 of 22')).toBeVisible();
+  await page.keyboard.press(',');
+  await expect(page.getByText('Bite 2 of 22')).toBeVisible();
+  await page.keyboard.press(',');
+  await page.keyboard.press('t');
+  await expect(page.getByText("70 mm, lever at 10:27 o'clock, 313°")).toBeVisible();
+  await page.keyboard.press('w');
+  await expect(page.getByRole('dialog')).toContainText('(360 − 0) / 360 × π × 483');
+  await page.keyboard.press('Escape');
+
+  await page.getByRole('button', { name: 'Ways of working' }).click();
+  const ways = page.getByRole('dialog', { name: /Ways of working/ });
+  await expect(ways.getByText('levers off: start at 6:00 in place of 1:00, both ways', { exact: false })).toBeVisible();
+  await ways.getByRole('button', { name: 'opposite the valve' }).click();
+  await ways.getByRole('button', { name: 'left in' }).click();
+  await expect(ways.getByRole('button', { name: 'at once' })).toBeVisible();
+  await expectAccessible(page);
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('img', { name: /start at 6 o'clock, 180°/ })).toBeVisible();
+  await expect(page.getByRole('list', { name: 'Steps' }).getByText('Feel where the tube lies', { exact: false })).toBeVisible();
+  // Undone, the job works as its shop does again.
+  await page.keyboard.press('u');
+  await expect(page.getByRole('list', { name: 'Steps' }).getByText('Feel where the tube lies', { exact: false })).toBeHidden();
+});
+
+test('runout is typed round the wheel, judged at once and kept; dull spokes are tapped', async ({ page, shop }) => {
+  await openAs(page, shop, '/');
+  const id = await startJob(page, 'Orrindale', 'Rear wheel');
+  await page.goto(`${shop.url}/jobs/${id}/inspect`);
+  await toStep(page, /Spin it: runout/);
+  await page.getByRole('button', { name: 'Runout readings' }).click();
+  const sheet = page.getByRole('dialog', { name: /Runout/ });
+  await sheet.getByRole('button', { name: 'Keep these readings' }).click();
+  await expect(sheet.getByText('There are no readings.', { exact: false })).toBeVisible();
+  for (const [i, mm] of ['0', '0,99', '1.4', '0.99', '0', '-0.99', '-1.4', '-0.99'].entries()) await sheet.getByRole('textbox', { name: /^Side,/ }).nth(i).fill(mm);
+  await expect(sheet.getByText("2.8 mm side to side, high at 3 o'clock, 90°.")).toBeVisible();
+  await expect(sheet.getByText('loosen spoke 9 at', { exact: false })).toBeVisible();
+  await expect(sheet.getByText('skilled job', { exact: false })).toBeVisible();
+  await expectAccessible(page);
+  await sheet.getByRole('textbox', { name: /^Up,/ }).first().fill('round');
+  await sheet.getByRole('button', { name: 'Keep these readings' }).click();
+  await expect(sheet.getByText('A reading is no length.', { exact: false })).toBeVisible();
+  await sheet.getByRole('textbox', { name: /^Up,/ }).first().fill('');
+  await sheet.getByRole('button', { name: 'Keep these readings' }).click();
+  await expect(page.getByText('The runout is written.')).toBeVisible();
+  await page.keyboard.press('Escape');
+
+  await toStep(page, /Ring the spokes/);
+  await page.getByRole('button', { name: 'Ring of the spokes' }).click();
+  await page.getByRole('button', { name: '7', exact: true }).click();
+  await expect(page.getByText('Spoke 7 is dull', { exact: false })).toBeVisible();
+  await page.getByRole('button', { name: 'Write it down' }).click();
+  await page.goto(`${shop.url}/jobs/${id}/hand-over`);
+  await expect(page.getByText("Inspect: 2.8 mm side to side, high at 3 o'clock, 90°.")).toBeVisible();
+  await expect(page.getByText('Inspect: Spoke 7 is dull', { exact: false })).toBeVisible();
+  await page.goto(`${shop.url}/wheels/w-orrin-r`);
+  await expect(page.getByText('2.8 mm side (', { exact: false })).toBeVisible();
+});
