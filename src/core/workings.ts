@@ -1,6 +1,7 @@
 import { balancePlace, balanceTrial } from './balance';
 import { beadSlack, bitePlan, mountOrientation } from './beads';
 import { materials, rimLockPick, stripPick, tireFit, tireRank, tools, valvePick } from './fitting';
+import { trouble } from './procedure';
 import { pressureCorrect, pressureStart, seatLimit } from './pressure';
 import { directionFit, loadSpeedFit, rimWidthFit, sidewallRead, tireAge, tireCompare, tireSize, treadWear } from './tires';
 import { torqueWrench } from './torque';
@@ -37,6 +38,7 @@ export const WORKINGS: readonly AnyWorking[] = [
   mountOrientation,
   runout,
   spokeRing,
+  trouble,
   seatLimit,
   pressureStart,
   pressureCorrect,

@@ -41,7 +41,7 @@ export const createApp = (db: Db, options: { logger: Logger; passphrase?: string
   });
   app.use('/api/workings', workingRoutes());
   app.use('/api/jobs', jobRoutes(jobs, shop));
-  app.use('/api', shopRoutes(shop, rules));
+  app.use('/api', shopRoutes(shop, rules, jobs));
   app.use('/api', recordRoutes(shop.records, jobs));
   app.use('/api', unknownRoute);
 

@@ -74,3 +74,31 @@ test('runout is typed round the wheel, judged at once and kept; dull spokes are 
   await page.goto(`${shop.url}/wheels/w-orrin-r`);
   await expect(page.getByText('2.8 mm side (', { exact: false })).toBeVisible();
 });
+
+test('trouble by one key: what is seen, checks in order, the one that cured it; the next job knows', async ({ page, shop }) => {
+  await openAs(page, shop, '/');
+  const id = await startJob(page, 'Orrindale', 'Rear wheel');
+  await page.goto(`${shop.url}/jobs/${id}/tire-on`);
+  await expect(page.getByText('Step 1 of 13')).toBeVisible();
+  await page.keyboard.press('x');
+  const sheet = page.getByRole('dialog');
+  await expect(sheet.getByRole('heading', { name: 'Stop. What do you see?' })).toBeVisible();
+  await sheet.getByRole('button', { name: 'The bite will not go' }).click();
+  const checks = sheet.getByRole('list', { name: /What to look at/ }).getByRole('listitem');
+  await expect(checks.first()).toContainText('Push the bead opposite back down into the well.');
+  await expect(sheet.getByText('More force is the wrong answer.', { exact: false })).toBeVisible();
+  await expectAccessible(page);
+  await sheet.getByRole('button', { name: 'None of these' }).click();
+  await expect(page.getByText('The trouble is written.')).toBeVisible();
+  for (let i = 0; i < 3; i++) {
+    await page.getByRole('button', { name: /^Trouble/ }).click();
+    await sheet.getByRole('button', { name: 'The bite will not go' }).click();
+    await sheet.getByRole('button', { name: /Cured it: Warm the tire/ }).click();
+    await expect(sheet).toBeHidden();
+  }
+  await page.goto(`${shop.url}/jobs/demo-job-22/tire-on`);
+  await expect(page.getByRole('heading', { level: 2 }).first()).toBeVisible();
+  await page.keyboard.press('x');
+  await sheet.getByRole('button', { name: 'The bite will not go' }).click();
+  await expect(checks.filter({ hasText: 'Warm the tire.' })).toContainText('Cured it in this shop 3 times.');
+});

@@ -195,3 +195,18 @@ describe('the demo shop', () => {
     }
   });
 });
+
+describe('what cured a trouble', () => {
+  const { ask } = testApp();
+  const entry = (id: string, kind: string, data: object) => ({ id, who: 'Juna Birk', station: 'tire-on', kind, data });
+  const cures = async () => (await ask.get('/api/shop')).body.cures;
+
+  test('is counted over all jobs; what was undone, and what nothing cured, is not', async () => {
+    const before = await cures();
+    await ask.post('/api/jobs').send({ id: 'tr', machineId: 'm-orrin', wheelId: 'w-orrin-r', who: 'Juna Birk' }).expect(201);
+    const cured = { symptom: 'bite-stuck', curedBy: 'warm' };
+    const entries = [entry('t1', 'trouble', cured), entry('t2', 'trouble', cured), entry('t3', 'trouble', { ...cured, curedBy: null }), entry('t4', 'undo', { entryId: 't2' })];
+    await ask.post('/api/jobs/tr/entries').send({ expectedSeq: 2, entries }).expect(201);
+    expect(await cures()).toEqual([...before, { symptom: 'bite-stuck', check: 'warm', count: 1 }]);
+  });
+});

@@ -9,6 +9,7 @@ import type { RuleValues } from '../rules';
 import type { Piece } from '../balance';
 import { READINGS_FIELD, SPOKES_FIELD, type RungSpoke, type RunoutReading } from '../truing';
 import { SCHOOLS, schoolChoices, type School } from '../procedure/schools';
+import { isCheckOf, SYMPTOMS, type Symptom } from '../procedure/trouble';
 import { STATIONS, type StationId } from './stations';
 
 /** What each kind of entry holds. SI inside, angles from the valve as seen from the disc side. */
@@ -37,6 +38,8 @@ export interface EntryData {
   school: { school: School; value: string };
   load: { riderKg: number; passengerKg: number; luggageKg: number };
   step: { stepId: string };
+  /** What would not go, and what cured it; null where nothing did. */
+  trouble: { symptom: Symptom; curedBy: string | null };
   runout: { readings: RunoutReading[] };
   /** Spokes that were rung, counted from the valve, clockwise from the disc side. */
   'spoke-ring': { spokes: RungSpoke[] };
@@ -111,6 +114,7 @@ const DATA: Record<EntryKind, Record<string, Joi.Schema>> = {
   },
   school: { school: oneOf(SCHOOLS, 'The school'), value: text(60, 'What it is for this job') },
   step: { stepId: id },
+  trouble: { symptom: oneOf(SYMPTOMS, 'What was seen'), curedBy: maybe(text(40, 'What cured it')) },
   runout: { readings: READINGS_FIELD },
   'spoke-ring': { spokes: SPOKES_FIELD },
   note: { text: text(2000, 'The note') },
@@ -168,12 +172,18 @@ const checkSchool = ({ school, value }: EntryData['school']): void => {
   if (!schoolChoices(school).includes(value)) throw new InputError('value', `${value.slice(0, 30)} is not a choice here.`, schoolChoices(school).join(', '));
 };
 
+/** A cure is one of the checks of what was seen. */
+const checkTrouble = ({ symptom, curedBy }: EntryData['trouble']): void => {
+  if (curedBy !== null && !isCheckOf(symptom, curedBy)) throw new InputError('curedBy', `${curedBy.slice(0, 30)} is no check of this trouble.`, 'the id of one of its checks, or null');
+};
+
 /** The entry with clean data. Throws `InputError` naming the field that does not fit. */
 export const checkEntryBody = (value: unknown): EntryBody => {
   const body = check<EntryBody>(entryBodySchema, value);
   try {
     const data = check<EntryData[EntryKind]>(DATA_SCHEMAS[body.kind], body.data);
     if (body.kind === 'school') checkSchool(data as EntryData['school']);
+    if (body.kind === 'trouble') checkTrouble(data as EntryData['trouble']);
     return { ...body, data };
   } catch (error) {
     if (error instanceof InputError) throw new InputError(`data.${error.field}`, error.message, error.expected);

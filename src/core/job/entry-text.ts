@@ -1,4 +1,5 @@
 import { USE_WORDS } from '../pressure';
+import { SYMPTOM_WORDS } from '../procedure';
 import { findRule } from '../rules';
 import { PLACE_WORDS } from '../tires';
 import { formatQuantity, placeText, type Unit, type UnitPreferences } from '../units';
@@ -39,6 +40,8 @@ export const entryText = (entry: Entry, units: UnitPreferences, steps: ReadonlyM
       const dull = entry.data.spokes.filter((s) => s.sounds === 'dull').map((s) => s.spoke);
       return `Spokes rung: ${dull.length > 0 ? `dull ${dull.join(', ')}` : 'none dull'}`;
     }
+    case 'trouble':
+      return `Trouble: ${SYMPTOM_WORDS[entry.data.symptom].toLowerCase()}${entry.data.curedBy ? '' : ', not cured yet'}`;
     case 'school':
       return `${findRule(entry.data.school).says}: ${entry.data.value}, for this job`;
     case 'load':

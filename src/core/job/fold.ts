@@ -13,6 +13,7 @@ export interface JobState {
   clearances: EntryData['clearance'][];
   chosen: EntryData['chosen'] | null;
   load: EntryData['load'] | null;
+  troubles: (EntryData['trouble'] & { station: Entry['station']; entryId: string })[];
   runout: EntryData['runout'] | null;
   spokeRing: EntryData['spoke-ring'] | null;
   /** Step id to who ticked it and when. */
@@ -39,6 +40,7 @@ export const emptyJob = (): JobState => ({
   clearances: [],
   chosen: null,
   load: null,
+  troubles: [],
   runout: null,
   spokeRing: null,
   steps: {},
@@ -94,6 +96,8 @@ const apply = (state: JobState, entry: Entry): JobState => {
       return { ...state, clearances: [...state.clearances.filter((c) => c.place !== entry.data.place), entry.data] };
     case 'chosen':
       return { ...state, chosen: { ...EARLIER_CHOICE, ...entry.data } };
+    case 'trouble':
+      return { ...state, troubles: [...state.troubles, { ...entry.data, station: entry.station, entryId: entry.id }] };
     case 'runout':
       return { ...state, runout: entry.data };
     case 'spoke-ring':

@@ -68,9 +68,19 @@ describe('what is missing or doubtful', () => {
     ['snug instead of torqued', (l) => l.add('torqued', { fastener: 'rear axle nut', how: 'snug', torqueNm: 100, wrench: null }), /snug, though/],
     ['a bent rim', (l) => l.add('runout', { readings: [0, 60, 120, 180, 240, 300].map((angleDeg) => ({ angleDeg, lateralMm: 2 * Math.cos((angleDeg * Math.PI) / 180) })) }), /Inspect: 4\.0 mm side to side, high at 12 o'clock/],
     ['a dull spoke', (l) => l.add('spoke-ring', { spokes: [{ spoke: 7, sounds: 'dull' }] }), /Inspect: Spoke 7 is dull/],
+    ['a trouble that nothing cured', (l) => l.add('trouble', { symptom: 'bite-stuck', curedBy: null }, { station: 'tire-on' }), /Tire on: The bite will not go: not cured/],
     ['a worn road tire', (l) => l.add('came-off', { marking: '110/90-18', dateCode: null, treadMm: 1, use: 'road' }), /under the least tread/],
   ])('%s is doubtful', (_name, change, said) => {
     expect(doubtsAfter(change).join('\n')).toMatch(said);
+  });
+
+  test('a trouble that was cured later is none', () => {
+    expect(
+      doubtsAfter((l) => {
+        l.add('trouble', { symptom: 'bite-stuck', curedBy: null }, { station: 'tire-on' });
+        l.add('trouble', { symptom: 'bite-stuck', curedBy: 'soap' }, { station: 'tire-on' });
+      }),
+    ).toEqual([]);
   });
 
   test('a snug nut without a figure is no doubt', () => {
@@ -143,6 +153,7 @@ describe('the log in words', () => {
     l.add('clearance', { place: 'above', mm: 20, load: 'rider on' });
     l.add('runout', { readings: [{ angleDeg: 0, lateralMm: 0.4 }, { angleDeg: 90, radialMm: 0.2 }] });
     l.add('spoke-ring', { spokes: [{ spoke: 7, sounds: 'dull' }] });
+    l.add('trouble', { symptom: 'bite-stuck', curedBy: 'well' });
     l.add('school', { school: 'tube.in', value: 'with the tire' });
     l.add('load', { riderKg: 90, passengerKg: 0, luggageKg: 12 });
     l.add('note', { text: 'seal greased' });
@@ -195,6 +206,7 @@ describe('an entry from outside', () => {
     [{ ...body, who: '' }, 'who'],
     [{ ...body, kind: 'school', data: { school: 'tube.in', value: 'sideways' } }, 'data.value'],
     [{ ...body, kind: 'school', data: { school: 'seat.tries', value: '9' } }, 'data.school'],
+    [{ ...body, kind: 'trouble', data: { symptom: 'bite-stuck', curedBy: 'prayer' } }, 'data.curedBy'],
     [{ ...body, seq: 4 }, 'seq'],
     [{ ...body, kind: 'weights', data: { pieces: [{ massG: -5, deg: 0, side: 'near' }], residualG: 0 } }, 'data.pieces[0].massG'],
     [null, 'input'],

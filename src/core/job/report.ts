@@ -1,4 +1,5 @@
 import { pressureStart, seatLimit } from '../pressure';
+import { SYMPTOM_WORDS } from '../procedure';
 import { ruleNumber } from '../rules';
 import { tireAge } from '../tires';
 import { attempt } from '../working';
@@ -92,11 +93,17 @@ const inspected = (state: JobState): string[] => {
   return found.flatMap((f) => (f?.ok ? f.working.result.reasons.filter((r) => r.verdict !== 'good').map((r) => r.says) : []));
 };
 
+/** Troubles of a station that nothing has cured since. */
+const uncured = (state: JobState, station: StationId): string[] =>
+  state.troubles
+    .filter((t, i) => t.station === station && t.curedBy === null && !state.troubles.slice(i + 1).some((later) => later.symptom === t.symptom && later.curedBy !== null))
+    .map((t) => `${SYMPTOM_WORDS[t.symptom]}: not cured.`);
+
 const stepsStation = (state: JobState, station: StationId): Findings => {
   const steps = stepsOf(state, station);
   const open = steps.filter((s) => !state.steps[s.id]);
   const missing = open.length === 0 ? [] : open.length === steps.length ? ['no step is ticked'] : open.map((s) => s.say);
-  return { fill: steps.length === 0 ? 0 : 1 - open.length / steps.length, missing, doubts: station === 'inspect' ? inspected(state) : [] };
+  return { fill: steps.length === 0 ? 0 : 1 - open.length / steps.length, missing, doubts: [...(station === 'inspect' ? inspected(state) : []), ...uncured(state, station)] };
 };
 
 const seat = (state: JobState): Findings => {

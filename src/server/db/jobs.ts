@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { InputError } from '../../core/errors';
 import { checkEntryBody, effectiveEntries, foldJob, type Entry, type EntryBody, type JobState, type JobSummary } from '../../core/job';
+import type { Cure } from '../../core/procedure';
 import { valuesOf } from '../../core/rules';
 import { POSITION_WORDS } from '../../core/wheels/wheel';
 import { LogMovedOn, NotFound } from '../errors';
@@ -63,6 +64,12 @@ export const jobStore = (db: Db, shop: ShopStore, rules: RuleStore) => {
     ),
     entries: db.prepare<[string, number], EntryRow>(
       'SELECT seq, id, at, who, station, kind, data, replaces FROM entries WHERE job_id = ? AND seq > ? ORDER BY seq',
+    ),
+    cures: db.prepare<[], Cure>(
+      `SELECT data ->> 'symptom' AS symptom, data ->> 'curedBy' AS "check", count(*) AS count FROM entries
+       WHERE kind = 'trouble' AND data ->> 'curedBy' IS NOT NULL
+         AND id NOT IN (SELECT data ->> 'entryId' FROM entries WHERE kind = 'undo')
+       GROUP BY 1, 2`,
     ),
     entryJob: db.prepare<[string], { jobId: string; seq: number }>('SELECT job_id AS jobId, seq FROM entries WHERE id = ?'),
     summarize: db.prepare(
@@ -194,6 +201,8 @@ export const jobStore = (db: Db, shop: ShopStore, rules: RuleStore) => {
       append.immediate(jobId, expectedSeq, entries, at),
     open: (input: { id: string; machineId: string; wheelId: string; who: string }, at = new Date().toISOString()) =>
       open.immediate(input, at),
+    /** What cured which trouble in this shop, and how often. */
+    cures: (): Cure[] => statements.cures.all(),
     ofWheel: (wheelId: string) => statements.ofWheel.all(wheelId).map(toSummary),
     list({ search, from, to, limit, offset }: JobQuery): { jobs: JobSummary[]; total: number } {
       const words = JSON.stringify(search.toLowerCase().split(/\s+/).filter(Boolean));

@@ -3,6 +3,7 @@ import Joi from 'joi';
 import { check, listOf, text } from '../../core/fields';
 import { checkRecord } from '../../core/shop';
 import { InputError } from '../../core/errors';
+import type { JobStore } from '../db/jobs';
 import type { RuleStore } from '../db/rules';
 import type { ShopStore } from '../db/shop';
 import { who } from './input';
@@ -17,9 +18,9 @@ const ruleBody = Joi.object({
 const nameBody = Joi.object({ name: text(80, 'The name') }).required();
 
 /** The shop's name, people and rules, and machines with their wheels. */
-export const shopRoutes = (shop: ShopStore, rules: RuleStore): Router => {
+export const shopRoutes = (shop: ShopStore, rules: RuleStore, jobs: JobStore): Router => {
   const router = Router();
-  router.get('/shop', (_req, res) => void res.json({ ...shop.all(), rules: rules.list() }));
+  router.get('/shop', (_req, res) => void res.json({ ...shop.all(), rules: rules.list(), cures: jobs.cures() }));
   router.put('/shop/name', (req, res) => {
     shop.rename(check<{ name: string }>(nameBody, req.body).name);
     res.json({ name: shop.name() });

@@ -1,6 +1,6 @@
 import { useCallback, useMemo, useState } from 'react';
 import { Link, Navigate, useNavigate, useParams } from 'react-router';
-import { entryText, foldJob, standingId, stepsOf, STATIONS, type EntryKind, type StationId } from '../../core/job';
+import { entryText, foldJob, standingId, stepsOf, STATIONS, STEP_STATIONS, type EntryKind, type StationId } from '../../core/job';
 import { inUse } from '../../core/shop';
 import { POSITION_WORDS } from '../../core/wheels/wheel';
 import { Bench } from '../parts/Bench';
@@ -16,6 +16,7 @@ import { Spoken } from '../parts/Spoken';
 import { Terraces } from '../parts/Terraces';
 import { useMain, useSheet } from '../parts/working';
 import { STATION_VIEWS } from '../stations';
+import { Trouble } from '../stations/Trouble';
 import { selectJobState, selectLog, selectReport, useApp, useDo } from '../store';
 import { said, undoLast, write as writeEntries, type Writing } from '../store/jobs-slice';
 import { loadShop } from '../store/shop-slice';
@@ -45,6 +46,9 @@ const Header = ({ at }: { at: JobAtHand }) => {
   );
 };
 
+/** Stations where hands are on the wheel. */
+const TROUBLE_AT: readonly StationId[] = [...STEP_STATIONS, 'seat'];
+
 const Footer = ({ at, onTurn, onUndo }: { at: JobAtHand; onTurn: () => void; onUndo: () => void }) => {
   const { show } = useSheet();
   const main = useMain();
@@ -60,6 +64,7 @@ const Footer = ({ at, onTurn, onUndo }: { at: JobAtHand; onTurn: () => void; onU
         Undo
       </Button>
       <NoteButton />
+      {TROUBLE_AT.includes(at.station) && <Trouble />}
       <Link className="btn shrink-0" to={`/jobs/${at.job.id}/log`}>
         Log
       </Link>

@@ -1,0 +1,41 @@
+import { SYMPTOMS, trouble, type Cure, type Symptom } from '.';
+
+const wheel = { build: 'spoked', tube: true, rimLocks: 1, rimDiameterIn: 19 } as const;
+const run = (symptom: Symptom, more: object = {}, cures: Cure[] = []) => trouble.run({ symptom, ...wheel, cures, ...more });
+const ids = (...args: Parameters<typeof run>) => run(...args).result.checks.map((c) => c.id);
+
+test('the likeliest first, and only what this wheel has', () => {
+  expect(ids('bite-stuck').slice(0, 3)).toEqual(['well', 'small-bite', 'soap']);
+  expect(ids('bite-stuck')).toEqual(expect.arrayContaining(['tube', 'strip', 'lock']));
+  const bare = ids('bite-stuck', { tube: false, rimLocks: 0, build: 'cast' });
+  for (const gone of ['tube', 'strip', 'lock']) expect(bare).not.toContain(gone);
+  expect(ids('lock-stuck', { rimLocks: 0 })).toEqual([]);
+});
+
+test('a small rim makes some causes likelier, and says why', () => {
+  const checks = run('bead-stuck', { rimDiameterIn: 10 }).result.checks;
+  expect(checks.find((c) => c.id === 'warm')?.likelier).toMatch(/shallow well/);
+  expect(ids('bead-stuck', { rimDiameterIn: 10 }).indexOf('warm')).toBeLessThan(ids('bead-stuck').indexOf('warm'));
+});
+
+test('the shop\u2019s own log reorders what is recalled, for the same trouble alone', () => {
+  const cures: Cure[] = [{ symptom: 'bite-stuck', check: 'warm', count: 6 }];
+  expect(ids('bite-stuck', {}, cures)[0]).toBe('warm');
+  expect(run('bite-stuck', {}, cures).result.checks[0]!.cured).toBe(6);
+  expect(ids('bead-stuck', {}, cures)).toEqual(ids('bead-stuck'));
+  expect(run('bite-stuck', {}, cures).basis.map((b) => b.kind)).toContain('measured');
+});
+
+test.each(SYMPTOMS)('%s: force is never the advice, and it is always said so', (symptom) => {
+  const { result, cautions } = run(symptom, { tube: true });
+  const said = result.checks.map((c) => c.check).join(' ');
+  expect(said).not.toMatch(/\b(force|harder|hammer|bigger lever|longer bar|heave)\b/i);
+  expect(cautions[0]).toBe('More force is the wrong answer. Stop, and find out why.');
+  expect(result.checks.length).toBeGreaterThan(1);
+  expect(new Set(result.checks.map((c) => c.id)).size).toBe(result.checks.length);
+  for (const c of result.checks) expect(c.why.length).toBeGreaterThan(10);
+});
+
+test('seating has its own caution', () => {
+  expect(run('not-seating').cautions.join()).toMatch(/Never above the limit; nobody over the wheel/);
+});

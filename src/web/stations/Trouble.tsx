@@ -1,0 +1,99 @@
+import { Dialog } from 'radix-ui';
+import { X } from 'lucide-react';
+import { useState } from 'react';
+import { SYMPTOMS, SYMPTOM_WORDS, trouble, type Symptom } from '../../core/procedure';
+import { tireSize } from '../../core/tires';
+import { tryRimCode } from '../../core/wheels';
+import { attempt } from '../../core/working';
+import { Button } from '../parts/Button';
+import { useKeys } from '../parts/keys';
+import { BasisTag } from '../parts/working';
+import { useJob } from '../screens/job-context';
+import { useDo } from '../store';
+import { loadShop } from '../store/shop-slice';
+
+/** Where neither rim nor tire tells: no small wheel. */
+const USUAL_RIM_IN = 18;
+
+/** Which troubles come up where; the others stand after them. */
+const FIRST: Partial<Record<string, readonly Symptom[]>> = {
+  'tire-off': ['bead-stuck', 'bite-stuck', 'lock-stuck', 'lever-slips'],
+  'tire-on': ['bite-stuck', 'keeper-lifts', 'tube-showing', 'lock-stuck', 'strip-caught', 'valve-leans', 'wrong-way', 'lever-slips'],
+  seat: ['not-seating', 'valve-leans', 'tube-showing'],
+};
+
+/** When it will not go on: what is seen, what to look at in the order of likelihood, and what cured it. */
+export const Trouble = () => {
+  const { state, station, wheel, shop, write } = useJob();
+  const dispatch = useDo();
+  const [open, setOpen] = useState(false);
+  const [symptom, setSymptom] = useState<Symptom | null>(null);
+  useKeys([{ key: 'x', says: 'Trouble: it will not go on', run: () => setOpen(true) }]);
+  const first = FIRST[station] ?? [];
+  const order = [...first, ...SYMPTOMS.filter((s) => !first.includes(s))];
+  const size = attempt(tireSize, { marking: wheel.tireMarking });
+  const found = symptom
+    ? attempt(trouble, {
+        symptom, build: wheel.build, tube: state.chosen?.tube ?? wheel.tube, rimLocks: wheel.rimLockDegs.length,
+        rimDiameterIn: tryRimCode(wheel.rimCode)?.rimDiameterIn ?? (size.ok ? size.working.result.rimDiameterIn : USUAL_RIM_IN), cures: [...shop.cures],
+      })
+    : null;
+  const close = () => {
+    setOpen(false);
+    setSymptom(null);
+  };
+  const end = async (curedBy: string | null) => {
+    const done = await write([{ kind: 'trouble', data: { symptom: symptom!, curedBy } }], curedBy ? 'Cured, and kept for the next time.' : 'The trouble is written.');
+    if (!done) return;
+    close();
+    await dispatch(loadShop());
+  };
+  return (
+    <Dialog.Root open={open} onOpenChange={(is) => (is ? setOpen(true) : close())}>
+      <Dialog.Trigger asChild>
+        <Button className="shrink-0" hotkey="X">Trouble</Button>
+      </Dialog.Trigger>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-30 bg-black/35" />
+        <Dialog.Content className="fixed inset-y-0 right-0 z-30 w-[min(620px,100vw)] overflow-y-auto border-l-4 border-lip bg-stone p-6" aria-describedby={undefined}>
+          <div className="mb-3 flex items-start justify-between gap-4">
+            <Dialog.Title className="text-[30px]">{symptom ? `${SYMPTOM_WORDS[symptom]}.` : 'Stop. What do you see?'}</Dialog.Title>
+            <Dialog.Close className="grid h-12 w-12 shrink-0 cursor-pointer place-items-center rounded-xl hover:bg-stone2" aria-label="Close the trouble"><X aria-hidden="true" /></Dialog.Close>
+          </div>
+          {!symptom && (
+            <div className="grid gap-2 sm:grid-cols-2">
+              {order.map((s) => <Button key={s} className="!justify-start text-left" onClick={() => setSymptom(s)}>{SYMPTOM_WORDS[s]}</Button>)}
+            </div>
+          )}
+          {found?.ok && (
+            <>
+              <ul className="caution space-y-1">{found.working.cautions.map((c) => <li key={c}>{c}</li>)}</ul>
+              <ol className="rows mt-4" aria-label="What to look at, the likeliest first">
+                {found.working.result.checks.map((c, i) => (
+                  <li key={c.id} className="flex items-start gap-3 border-b border-stone3 py-2.5">
+                    <span className="num w-6 pt-0.5 text-right text-ink2">{i + 1}</span>
+                    <div className="min-w-0 flex-1">
+                      <p className="text-[18px] font-semibold">{c.check}</p>
+                      <p className="text-[16px] text-ink2">
+                        {c.why}
+                        {c.likelier && ` Likelier here: ${c.likelier}.`}
+                        {c.cured > 0 && ` Cured it in this shop ${c.cured === 1 ? 'once' : `${c.cured} times`}.`}
+                      </p>
+                    </div>
+                    <Button small className="shrink-0" aria-label={`Cured it: ${c.check}`} onClick={() => void end(c.id)}>Cured it</Button>
+                  </li>
+                ))}
+              </ol>
+              {found.working.result.checks.length === 0 && <p className="py-4">This wheel has no such part.</p>}
+              <div className="mt-4 flex flex-wrap items-center gap-3">
+                <Button onClick={() => void end(null)}>None of these</Button>
+                <Button onClick={() => setSymptom(null)}>I see something else</Button>
+                <BasisTag title="the order of the checks" working={found.working}>why this order</BasisTag>
+              </div>
+            </>
+          )}
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+};
