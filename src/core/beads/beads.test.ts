@@ -77,8 +77,9 @@ describe('the bites', () => {
     expect(Math.abs(angleBetween(finish, finishDeg))).toBeLessThan(0.6);
   });
 
-  test('without a lock the valve takes its place', () => {
-    expect(plan('lock nearest', 'off', [])).toMatchObject({ startDeg: 180, finishDeg: 0 });
+  test('without a lock there is none to be near: opposite the valve, off and on', () => {
+    for (const direction of ['off', 'on'] as const) expect(plan('lock nearest', direction, [])).toMatchObject({ startDeg: 180, finishDeg: 0, way: 'both' });
+    expect(plan('lock nearest', 'on', []).reasons[0]!.says).toMatch(/No lock on this wheel/);
   });
 
   test('they cover what is not on by hand exactly once', () => {

@@ -64,20 +64,22 @@ interface Course {
   way: 'both' | 'round';
 }
 
-/** Start, finish and way by school. Without a lock the valve takes its place. Common practice. */
+/** Start, finish and way by school. Without a lock there is none to be near: then opposite the valve. Common practice. */
 const courseOf = ({ rimDiameterMm, valveDeg, lockDegs, school, direction }: BiteInput): Course => {
   const anchor = lockDegs[0] ?? valveDeg;
   const besideDeg = (BESIDE_MM / (Math.PI * rimDiameterMm)) * 360;
   const across = normalDeg(anchor + 180);
+  const opposite: Course = { startDeg: normalDeg(valveDeg + 180), finishDeg: normalDeg(valveDeg), way: 'both' };
   switch (school) {
     case 'lock nearest':
+      if (lockDegs.length === 0) return opposite;
       return direction === 'off' ? { startDeg: across, finishDeg: anchor, way: 'both' } : { startDeg: normalDeg(anchor + besideDeg), finishDeg: anchor, way: 'round' };
     case 'a quarter away':
       return direction === 'off'
         ? { startDeg: normalDeg(anchor + QUARTER_ON_DEG), finishDeg: normalDeg(anchor + QUARTER_ON_DEG), way: 'round' }
         : { startDeg: normalDeg(anchor + besideDeg), finishDeg: normalDeg(anchor + besideDeg + 180), way: 'both' };
     case 'opposite the valve':
-      return { startDeg: normalDeg(valveDeg + 180), finishDeg: normalDeg(valveDeg), way: 'both' };
+      return opposite;
     case 'valve last':
       return { startDeg: normalDeg(valveDeg + besideDeg), finishDeg: normalDeg(valveDeg), way: 'round' };
     case 'clear of the valve':
@@ -145,7 +147,8 @@ export const planBites = (input: BiteInput, show: Show = SILENT): BitePlan => {
   show.line('to lever', `(360 − ${handFittedDeg}) / 360 × π × ${rimDiameterMm}`, leftDeg * perDegMm, 'mm');
   show.line('bites', `of ${Math.round(biteMm)} mm`, bites.length);
   show.line('last bite', 'shared with the one before where it would be awkward', bites.at(-1)!.lengthMm, 'mm');
-  reasons.unshift(reason('good', `${bites.length} bites. ${SCHOOL_WHY[school]}`));
+  const why = school === 'lock nearest' && lockDegs.length === 0 ? `No lock on this wheel, so opposite the valve. ${SCHOOL_WHY['opposite the valve']}` : SCHOOL_WHY[school];
+  reasons.unshift(reason('good', `${bites.length} bites. ${why}`));
   const kneelAt = direction === 'off' ? normalDeg(startDeg + 180) : startDeg;
   return {
     startDeg, finishDeg, way, bites, keeperDeg: direction === 'on' ? startDeg : null,

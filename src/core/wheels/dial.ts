@@ -77,6 +77,9 @@ const OUTSIDE = 284;
 const SIDEWAYS = 0.62;
 const isSideways = (deg: number): boolean => Math.abs(Math.sin((deg * Math.PI) / 180)) > SIDEWAYS;
 
+/** Words here would cover the valve's. */
+const besideValve = (deg: number): boolean => Math.cos((deg * Math.PI) / 180) > Math.cos((24 * Math.PI) / 180);
+
 const body = ({ wheel, tireOn }: DialView): DialShape[] => {
   const shapes: DialShape[] = [];
   if (tireOn) {
@@ -139,7 +142,7 @@ const shapesOf = (mark: DialMark, side: (deg: number) => number, over: boolean):
           ? path('live', band(deg - 6, deg + 6, R.rimOut + 4, R.rimIn - 2))
           : { kind: 'circle', role: mark.at === 'keeper' ? 'ink' : 'live', cx, cy, r: 9, filled: mark.at === 'keeper' };
       const role = mark.at === 'start' ? 'live' : 'label';
-      return [shape, line('leader', deg, R.rimIn - 4, R.rimIn - 20), label(role, deg, R.rimIn - 50, text, 18)];
+      return [shape, line('leader', deg, R.rimIn - 4, R.rimIn - 20), label(role, deg, besideValve(deg) ? R.rimIn - 74 : R.rimIn - 50, text, 18)];
     }
     case 'bite': {
       const deg = side(mark.deg);
