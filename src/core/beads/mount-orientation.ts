@@ -58,7 +58,7 @@ export const mountOrientation = defineWorking<Input, MountOrientation>({
     const arrowNeeds = arrowSeen === 'none' ? 'either' : fromAbove;
     const asItLies = arrowNeeds === 'either' || arrowNeeds === arrowSeen;
     if (!asItLies) reasons.push(reason('stop', `The arrow must point ${fromAbove} with the ${sideUp} side up, and points ${arrowSeen}: turn the tire over.`));
-    else reasons.push(reason('good', arrowSeen === 'none' ? 'No arrow: either way up.' : `The arrow points ${arrowSeen}, as it must with the ${sideUp} side up.`));
+    else reasons.push(reason('good', arrowSeen === 'none' ? 'No arrow: either way up.' : `With the ${sideUp} side up the arrow must point ${fromAbove}.`));
     if (discSide === sideUp) reasons.push(reason('check', 'The disc is on top, beside the levers: the last bead goes over more safely with the disc side down and carrying no weight.'));
     let markDeg: number | null = null;
     if (!lightMark) reasons.push(reason('good', 'No mark on it: nothing to line up.'));

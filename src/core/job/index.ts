@@ -22,3 +22,4 @@ export { adjustment, balancingOf, levelVerdict, type Balancing } from './balanci
 export { undoTarget } from './undo';
 export { wheelHistory, type WheelHistory } from './wheel-history';
 export { runoutOf, spokeRingOf } from './truing-of';
+export { orientationOf } from './orientation-of';

@@ -1,4 +1,4 @@
-import { fittedArc, bitesOf, foldJob, schoolsOf } from '.';
+import { fittedArc, bitesOf, foldJob, orientationOf, schoolsOf } from '.';
 import { angleBetween } from '../units';
 import { logOf, sampleMachine, sampleWheel } from '../../../tests/sample';
 
@@ -22,6 +22,18 @@ test('a wheel that is not levered has nothing to change there', () => {
   const split = foldJob(logOf().open(sampleMachine({ kind: 'scooter' }), sampleWheel({ build: 'split', rimCode: 'unreadable', tireMarking: '3.50-10', rimLockDegs: [] })).log);
   expect(bitesOf(split, 'off')!.bites.length).toBeGreaterThan(3);
   expect(schoolsOf(split).find((s) => s.school === 'tube.out')!.others[0]!.changes).toEqual([]);
+});
+
+test('which way the arrow must point follows the side that is up, and a tire that lies wrong is refused', () => {
+  const state = foldJob(logOf().open(sampleMachine(), sampleWheel({ discSide: 'right', heavySpotDeg: 30 })).log);
+  const needs = (sideUp: 'disc' | 'other') => {
+    const tried = orientationOf(state, sideUp);
+    return tried?.ok ? tried.working.result.arrowNeeds : null;
+  };
+  expect([needs('disc'), needs('other')]).toEqual(['clockwise', 'counterclockwise']);
+  expect(orientationOf(state, 'disc', 'counterclockwise')).toMatchObject({ ok: true, working: { verdict: 'stop' } });
+  expect(orientationOf({ ...state, rules: { 'lightMark.to': 'heavy spot' } }, 'other')).toMatchObject({ ok: true, working: { result: { markDeg: 330 } } });
+  expect(orientationOf(foldJob([]), 'disc')).toBeNull();
 });
 
 test('halfway, the fitted part is the hand-fitted arc and the bites done, whichever way they run', () => {

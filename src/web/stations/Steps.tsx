@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { biteInputOf, stepsOf, STATIONS, STATION_WORDS } from '../../core/job';
+import { biteInputOf, orientationOf, stepsOf, STATIONS, STATION_WORDS } from '../../core/job';
 import { bitePlan } from '../../core/beads';
 import { mirrored, placeText } from '../../core/units';
 import { attempt } from '../../core/working';
@@ -7,6 +7,7 @@ import { Check } from 'lucide-react';
 import { Button } from '../parts/Button';
 import { useKeys } from '../parts/keys';
 import { useUnits } from '../parts/quantity';
+import { Reasons } from '../parts/Reasons';
 import { useMainWorking } from '../parts/working';
 import { useJob } from '../screens/job-context';
 import { RunoutSheet } from './RunoutSheet';
@@ -37,7 +38,11 @@ export const Steps = () => {
     const tried = input && attempt(bitePlan, input);
     return tried?.ok ? tried.working : null;
   }, [state, direction]);
-  useMainWorking('the bites', biting);
+  const lying = useMemo(() => {
+    const tried = current?.shows === 'arrow' && station === 'tire-on' ? orientationOf(state, sideUp) : null;
+    return tried?.ok ? tried.working : null;
+  }, [state, sideUp, current, station]);
+  useMainWorking(lying ? 'which way up' : 'the bites', lying ?? biting);
   const plan = biting?.result ?? null;
   const [bite, setBite] = useState(1);
   const here = plan?.bites[Math.min(bite, plan.bites.length) - 1];
@@ -76,6 +81,7 @@ export const Steps = () => {
         {current?.shows === 'spokes' && wheel.spokes > 0 && <SpokeSheet />}
         <Schools />
       </div>
+      {lying && <Reasons reasons={lying.result.reasons} className="mt-4 border-l-4 border-water pl-3" />}
       {plan && here && (
         <div className="mt-3 flex items-center gap-3 border-l-4 border-water pl-3" role="group" aria-label="Bites">
           <p className="flex-1" aria-live="polite">
