@@ -143,6 +143,7 @@ describe('the database file', () => {
     const db = openDb(file);
     const { records } = shopStore(db);
     expect(records.find('wheels', 'w')).toMatchObject({ tubelessMarked: false, runouts: [], treads: [], rimLockDegs: [210], version: 1, archived: false });
+    expect(records.find('machines', 'm')?.fasteners).toEqual([{ name: 'axle', wheel: 'rear', torqueNm: 100, socket: null }]);
     expect(records.find('tires', 't')).toEqual(complete('tires', { id: 't', marking: '110/90-18', pattern: 'knobby', dateCode: '0126', count: 3 }));
     db.close();
   });

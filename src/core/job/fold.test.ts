@@ -31,10 +31,10 @@ describe('folding a log', () => {
   test('a log of an earlier program folds with the usual values', () => {
     const l = logOf();
     const { tread: _t, arrows: _a, takeOff: _o, treadMm: _m, parts: _p, ...earlier } = chosen('110/90-18');
-    l.add('opened', { machine: { id: 'm', name: 'Hob 250' } as never, wheel: { id: 'w', rimLockDegs: [210] } as never, rider: 'Ned Ash' });
+    l.add('opened', { machine: { id: 'm', name: 'Hob 250', fasteners: [{ name: 'axle', wheel: 'rear', torqueNm: 100 }] } as never, wheel: { id: 'w', rimLockDegs: [210] } as never, rider: 'Ned Ash' });
     l.add('chosen', earlier as never);
     const state = foldJob(l.log);
-    expect(state.machine).toMatchObject({ wheelSensors: false, fasteners: [] });
+    expect(state.machine).toMatchObject({ wheelSensors: false, fasteners: [{ name: 'axle', socket: null }] });
     expect(state.wheel).toMatchObject({ tubelessMarked: false, rimLockDegs: [210], treads: [] });
     expect(state.chosen).toMatchObject({ marking: '110/90-18', tread: 'other', parts: [] });
   });

@@ -81,13 +81,19 @@ export const effectiveEntries = (log: readonly Entry[]): Entry[] => {
     .sort((a, b) => placeOf.get(a.id)! - placeOf.get(b.id)! || a.seq - b.seq);
 };
 
+/** A machine as an earlier program may have written it. */
+const machineOf = (machine: Machine): Machine => {
+  const whole = complete('machines', machine);
+  return { ...whole, fasteners: whole.fasteners.map((f) => ({ ...f, socket: f.socket ?? null })) };
+};
+
 /** What an entry of an earlier program does not say of its choice. */
 const EARLIER_CHOICE = { tread: 'other', arrows: 'one', takeOff: false, treadMm: null, parts: [] } as const;
 
 const apply = (state: JobState, entry: Entry): JobState => {
   switch (entry.kind) {
     case 'opened':
-      return { ...state, rider: entry.data.rider, machine: complete('machines', entry.data.machine), wheel: complete('wheels', entry.data.wheel) };
+      return { ...state, rider: entry.data.rider, machine: machineOf(entry.data.machine), wheel: complete('wheels', entry.data.wheel) };
     case 'rules':
       return { ...state, rules: entry.data.values };
     case 'came-off':

@@ -10,6 +10,8 @@ ALTER TABLE machines ADD COLUMN wheel_sensors INTEGER NOT NULL DEFAULT 0 CHECK (
 ALTER TABLE machines ADD COLUMN note TEXT NOT NULL DEFAULT '';
 ALTER TABLE machines ADD COLUMN archived INTEGER NOT NULL DEFAULT 0 CHECK (archived IN (0, 1));
 ALTER TABLE machines ADD COLUMN version INTEGER NOT NULL DEFAULT 1;
+-- Every fastener names its socket, or that it is not known.
+UPDATE machines SET fasteners = (SELECT json_group_array(json_set(value, '$.socket', NULL)) FROM json_each(machines.fasteners));
 
 ALTER TABLE wheels ADD COLUMN tubeless_marked INTEGER NOT NULL DEFAULT 0 CHECK (tubeless_marked IN (0, 1));
 ALTER TABLE wheels ADD COLUMN sealed INTEGER NOT NULL DEFAULT 0 CHECK (sealed IN (0, 1));
