@@ -41,7 +41,7 @@ export const HandOver = () => {
       now={doubts.length > 0 ? `${doubts.length} ${doubts.length === 1 ? 'thing is' : 'things are'} doubtful.` : missing.length > 0 ? 'Something is not written down.' : 'Everything is in the log.'}
     >
       {doubts.length + missing.length > 0 ? (
-        <ul className="rows max-h-[160px] overflow-y-auto" aria-label="Doubtful or missing" tabIndex={0}>
+        <ul className="rows relative max-h-[126px] overflow-y-auto" aria-label="Doubtful or missing" tabIndex={0}>
           {doubts.map((d) => (
             <li key={d} className="flex gap-2 border-b border-stone3 py-1.5 text-[16px]">
               <VerdictShape verdict="check" size={20} />
@@ -59,15 +59,17 @@ export const HandOver = () => {
         <VerdictMark verdict="good">nothing missing, nothing doubtful</VerdictMark>
       )}
       <form className="mt-2 grid gap-2" onSubmit={(e) => { e.preventDefault(); void handOver(); }}>
-        {rechecks.map((r, i) => (
-          <TextField key={r.what} type="date" label={`Look again: ${r.what.toLowerCase()}`} value={r.onDate} onChange={(v) => setRechecks((all) => all.map((x, j) => (j === i ? { ...x, onDate: v } : x)))} />
-        ))}
-        <TextField label="Handed over to" value={to} onChange={setTo} maxLength={80} problem={problem} />
-        <div className="mt-1 flex flex-wrap gap-2">
-          <Button go={!done} type="submit" hotkey="N">{done ? 'Hand over again' : 'Hand over'}</Button>
+        <div className="grid grid-cols-2 items-end gap-3">
+          {rechecks.map((r, i) => (
+            <TextField key={r.what} type="date" label={`Look again: ${r.what.toLowerCase()}`} value={r.onDate} onChange={(v) => setRechecks((all) => all.map((x, j) => (j === i ? { ...x, onDate: v } : x)))} />
+          ))}
         </div>
+        <div className="grid grid-cols-[minmax(0,1fr)_auto] items-end gap-3">
+          <TextField label="Handed over to" value={to} onChange={setTo} maxLength={80} problem={problem} />
+          <Button go={!done} type="submit" hotkey="N">{done ? 'Again' : 'Hand over'}</Button>
+        </div>
+        <KeepTakeOff />
       </form>
-      <div className="mt-2"><KeepTakeOff /></div>
       <nav aria-label="Papers" className="mt-2 flex flex-wrap gap-2">
         <Link className="btn btn-small" to={`/jobs/${job.id}/card`}>Job card</Link>
         <a className="btn btn-small" href={pdf}>PDF</a>

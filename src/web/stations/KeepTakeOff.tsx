@@ -27,7 +27,7 @@ export const KeepTakeOff = () => {
     }
   };
   return (
-    <div>
+    <div className="flex items-center gap-3">
       <Button small disabled={off.treadMm === null} onClick={() => void keep()}>Keep the old tire as used stock</Button>
       {off.treadMm === null && <p className="text-[15px] text-ink2">Its depth was not measured at Intake.</p>}
       {problem && <p role="alert" className="text-[15px] text-stop">{problem}</p>}

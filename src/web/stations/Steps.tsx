@@ -17,7 +17,8 @@ import { Cautions, JobDial, StationLayout } from './StationLayout';
 
 /** Steps in sight at once, so that a station fits the screen. */
 const WINDOW = 5;
-const WINDOW_BITING = 3;
+/** Fewer where bites or the arrow are explained beside them. */
+const WINDOW_BESIDE = 3;
 
 /** The steps of a hands-on station for this wheel: one at a time, its neighbors in sight. */
 export const Steps = () => {
@@ -60,7 +61,7 @@ export const Steps = () => {
     ...(plan ? [{ key: '.', says: 'Next bite', run: () => void step(1) }, { key: ',', says: 'Bite before', run: () => void step(-1) }] : []),
   ]);
 
-  const inSight = plan ? WINDOW_BITING : WINDOW;
+  const inSight = plan || lying ? WINDOW_BESIDE : WINDOW;
   const from = all ? 0 : Math.max(0, Math.min(at - 2, steps.length - inSight));
   const shown = all ? steps : steps.slice(from, from + inSight);
   const notes = state.notes.filter((n) => n.station === station);
