@@ -1,6 +1,7 @@
 import { balancePlace, balanceTrial } from './balance';
 import { beadSlack, bitePlan, mountOrientation } from './beads';
 import { materials, rimLockPick, stripPick, tireFit, tireRank, tools, valvePick } from './fitting';
+import { beadInspect, bearingCheck, tubeInspect } from './inspect';
 import { trouble } from './procedure';
 import { pressureCorrect, pressureStart, seatLimit } from './pressure';
 import { directionFit, loadSpeedFit, rimWidthFit, sidewallRead, tireAge, tireCompare, tireSize, treadWear } from './tires';
@@ -36,6 +37,9 @@ export const WORKINGS: readonly AnyWorking[] = [
   beadSlack,
   bitePlan,
   mountOrientation,
+  tubeInspect,
+  beadInspect,
+  bearingCheck,
   runout,
   spokeRing,
   trouble,

@@ -102,3 +102,27 @@ test('trouble by one key: what is seen, checks in order, the one that cured it; 
   await sheet.getByRole('button', { name: 'The bite will not go' }).click();
   await expect(checks.filter({ hasText: 'Warm the tire.' })).toContainText('Cured it in this shop 3 times.');
 });
+
+test('findings are tapped, judged at once, and stand at hand-over until they are corrected', async ({ page, shop }) => {
+  await openAs(page, shop, '/');
+  const id = await startJob(page, 'Orrindale', 'Rear wheel');
+  await page.goto(`${shop.url}/jobs/${id}/inspect`);
+  await toStep(page, /Look for cracks, dents and corrosion/);
+  await page.getByRole('button', { name: 'Findings' }).click();
+  const sheet = page.getByRole('dialog', { name: 'Tap what you find' });
+  await sheet.getByRole('button', { name: 'Two slits side by side' }).click();
+  await expect(sheet.getByText('A pinch: a new tube', { exact: false })).toBeVisible();
+  await sheet.getByRole('button', { name: 'Play', exact: true }).click();
+  await expectAccessible(page);
+  await sheet.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page.getByText('The findings are written.')).toBeVisible();
+  await page.goto(`${shop.url}/jobs/${id}/hand-over`);
+  await expect(page.getByText('Inspect: Play. New bearings before it rolls.')).toBeVisible();
+  await page.goto(`${shop.url}/jobs/${id}/inspect`);
+  await toStep(page, /Look for cracks, dents and corrosion/);
+  await page.getByRole('button', { name: 'Findings' }).click();
+  await sheet.getByRole('button', { name: 'Play', exact: true }).click();
+  await sheet.getByRole('button', { name: 'Write it down' }).click();
+  await page.goto(`${shop.url}/jobs/${id}/log`);
+  await expect(page.getByText('Bearings and seals: nothing found')).toBeVisible();
+});

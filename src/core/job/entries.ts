@@ -8,6 +8,7 @@ import type { Machine, Wheel } from '../wheels';
 import type { RuleValues } from '../rules';
 import type { Piece } from '../balance';
 import { READINGS_FIELD, SPOKES_FIELD, type RungSpoke, type RunoutReading } from '../truing';
+import { inspectionOf, INSPECTED, type Inspected } from '../inspect';
 import { SCHOOLS, schoolChoices, type School } from '../procedure/schools';
 import { isCheckOf, SYMPTOMS, type Symptom } from '../procedure/trouble';
 import { STATIONS, type StationId } from './stations';
@@ -38,6 +39,8 @@ export interface EntryData {
   school: { school: School; value: string };
   load: { riderKg: number; passengerKg: number; luggageKg: number };
   step: { stepId: string };
+  /** What was found on a part; an empty list says that it was looked at. */
+  findings: { part: Inspected; found: string[] };
   /** What would not go, and what cured it; null where nothing did. */
   trouble: { symptom: Symptom; curedBy: string | null };
   runout: { readings: RunoutReading[] };
@@ -114,6 +117,7 @@ const DATA: Record<EntryKind, Record<string, Joi.Schema>> = {
   },
   school: { school: oneOf(SCHOOLS, 'The school'), value: text(60, 'What it is for this job') },
   step: { stepId: id },
+  findings: { part: oneOf(INSPECTED, 'What was looked at'), found: listOf(text(40, 'A finding'), 20, 'What was found') },
   trouble: { symptom: oneOf(SYMPTOMS, 'What was seen'), curedBy: maybe(text(40, 'What cured it')) },
   runout: { readings: READINGS_FIELD },
   'spoke-ring': { spokes: SPOKES_FIELD },
@@ -183,6 +187,7 @@ export const checkEntryBody = (value: unknown): EntryBody => {
   try {
     const data = check<EntryData[EntryKind]>(DATA_SCHEMAS[body.kind], body.data);
     if (body.kind === 'school') checkSchool(data as EntryData['school']);
+    if (body.kind === 'findings') inspectionOf((data as EntryData['findings']).part).run({ found: (data as EntryData['findings']).found });
     if (body.kind === 'trouble') checkTrouble(data as EntryData['trouble']);
     return { ...body, data };
   } catch (error) {

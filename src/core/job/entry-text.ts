@@ -1,4 +1,5 @@
 import { USE_WORDS } from '../pressure';
+import { FINDINGS, INSPECTED_WORDS } from '../inspect';
 import { SYMPTOM_WORDS } from '../procedure';
 import { findRule } from '../rules';
 import { PLACE_WORDS } from '../tires';
@@ -42,6 +43,11 @@ export const entryText = (entry: Entry, units: UnitPreferences, steps: ReadonlyM
     }
     case 'trouble':
       return `Trouble: ${SYMPTOM_WORDS[entry.data.symptom].toLowerCase()}${entry.data.curedBy ? '' : ', not cured yet'}`;
+    case 'findings': {
+      const { part, found } = entry.data;
+      const seen = FINDINGS[part].filter((f) => found.includes(f.id)).map((f) => f.sees.toLowerCase());
+      return `${INSPECTED_WORDS[part]}: ${seen.length > 0 ? seen.join(', ') : 'nothing found'}`;
+    }
     case 'school':
       return `${findRule(entry.data.school).says}: ${entry.data.value}, for this job`;
     case 'load':

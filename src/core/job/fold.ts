@@ -1,3 +1,4 @@
+import type { Inspected } from '../inspect';
 import type { RuleValues } from '../rules';
 import { complete } from '../shop';
 import type { Machine, Wheel } from '../wheels';
@@ -14,6 +15,7 @@ export interface JobState {
   chosen: EntryData['chosen'] | null;
   load: EntryData['load'] | null;
   troubles: (EntryData['trouble'] & { station: Entry['station']; entryId: string })[];
+  findings: Partial<Record<Inspected, string[]>>;
   runout: EntryData['runout'] | null;
   spokeRing: EntryData['spoke-ring'] | null;
   /** Step id to who ticked it and when. */
@@ -41,6 +43,7 @@ export const emptyJob = (): JobState => ({
   chosen: null,
   load: null,
   troubles: [],
+  findings: {},
   runout: null,
   spokeRing: null,
   steps: {},
@@ -104,6 +107,8 @@ const apply = (state: JobState, entry: Entry): JobState => {
       return { ...state, chosen: { ...EARLIER_CHOICE, ...entry.data } };
     case 'trouble':
       return { ...state, troubles: [...state.troubles, { ...entry.data, station: entry.station, entryId: entry.id }] };
+    case 'findings':
+      return { ...state, findings: { ...state.findings, [entry.data.part]: entry.data.found } };
     case 'runout':
       return { ...state, runout: entry.data };
     case 'spoke-ring':

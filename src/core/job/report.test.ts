@@ -67,11 +67,17 @@ describe('what is missing or doubtful', () => {
     ['a guess', (l) => l.add('torqued', { fastener: 'rear axle nut', how: 'guess', torqueNm: 100, wrench: null }), /rear axle nut: tightened by guess/],
     ['snug instead of torqued', (l) => l.add('torqued', { fastener: 'rear axle nut', how: 'snug', torqueNm: 100, wrench: null }), /snug, though/],
     ['a bent rim', (l) => l.add('runout', { readings: [0, 60, 120, 180, 240, 300].map((angleDeg) => ({ angleDeg, lateralMm: 2 * Math.cos((angleDeg * Math.PI) / 180) })) }), /Inspect: 4\.0 mm side to side, high at 12 o'clock/],
+    ['a notched bearing', (l) => l.add('findings', { part: 'bearing', found: ['rough'] }), /Inspect: Rough or notched when turned\. New bearings/],
+    ['an old tube that stays', (l) => (l.add('chosen', { ...chosen, tubeLabel: null }), l.add('findings', { part: 'tube', found: ['pinch'] })), /Inspect: Two slits side by side/],
     ['a dull spoke', (l) => l.add('spoke-ring', { spokes: [{ spoke: 7, sounds: 'dull' }] }), /Inspect: Spoke 7 is dull/],
     ['a trouble that nothing cured', (l) => l.add('trouble', { symptom: 'bite-stuck', curedBy: null }, { station: 'tire-on' }), /Tire on: The bite will not go: not cured/],
     ['a worn road tire', (l) => l.add('came-off', { marking: '110/90-18', dateCode: null, treadMm: 1, use: 'road' }), /under the least tread/],
   ])('%s is doubtful', (_name, change, said) => {
     expect(doubtsAfter(change).join('\n')).toMatch(said);
+  });
+
+  test('what an old tube showed is none once another is picked', () => {
+    expect(doubtsAfter((l) => l.add('findings', { part: 'tube', found: ['pinch'] }))).toEqual([]);
   });
 
   test('a trouble that was cured later is none', () => {
@@ -154,6 +160,7 @@ describe('the log in words', () => {
     l.add('runout', { readings: [{ angleDeg: 0, lateralMm: 0.4 }, { angleDeg: 90, radialMm: 0.2 }] });
     l.add('spoke-ring', { spokes: [{ spoke: 7, sounds: 'dull' }] });
     l.add('trouble', { symptom: 'bite-stuck', curedBy: 'well' });
+    l.add('findings', { part: 'bead', found: ['corrosion'] });
     l.add('school', { school: 'tube.in', value: 'with the tire' });
     l.add('load', { riderKg: 90, passengerKg: 0, luggageKg: 12 });
     l.add('note', { text: 'seal greased' });
@@ -206,6 +213,7 @@ describe('an entry from outside', () => {
     [{ ...body, who: '' }, 'who'],
     [{ ...body, kind: 'school', data: { school: 'tube.in', value: 'sideways' } }, 'data.value'],
     [{ ...body, kind: 'school', data: { school: 'seat.tries', value: '9' } }, 'data.school'],
+    [{ ...body, kind: 'findings', data: { part: 'bead', found: ['horn'] } }, 'data.found[0]'],
     [{ ...body, kind: 'trouble', data: { symptom: 'bite-stuck', curedBy: 'prayer' } }, 'data.curedBy'],
     [{ ...body, seq: 4 }, 'seq'],
     [{ ...body, kind: 'weights', data: { pieces: [{ massG: -5, deg: 0, side: 'near' }], residualG: 0 } }, 'data.pieces[0].massG'],

@@ -1,4 +1,5 @@
 import { pressureStart, seatLimit } from '../pressure';
+import { inspectionOf, INSPECTED } from '../inspect';
 import { SYMPTOM_WORDS } from '../procedure';
 import { ruleNumber } from '../rules';
 import { tireAge } from '../tires';
@@ -90,7 +91,10 @@ const choose = (state: JobState, today: string): Findings => {
 /** What was measured on the bare wheel and is not good. */
 const inspected = (state: JobState): string[] => {
   const found = [state.runout && runoutOf(state, state.runout.readings), state.spokeRing && spokeRingOf(state, state.spokeRing.spokes)];
-  return found.flatMap((f) => (f?.ok ? f.working.result.reasons.filter((r) => r.verdict !== 'good').map((r) => r.says) : []));
+  // What the old tube showed is no doubt once another one is picked.
+  const parts = INSPECTED.filter((part) => part !== 'tube' || !state.chosen?.tubeLabel);
+  const seen = parts.flatMap((part) => (state.findings[part] ? inspectionOf(part).run({ found: state.findings[part] }).result.reasons : []));
+  return [...seen.filter((r) => r.verdict !== 'good').map((r) => r.says), ...found.flatMap((f) => (f?.ok ? f.working.result.reasons.filter((r) => r.verdict !== 'good').map((r) => r.says) : []))];
 };
 
 /** Troubles of a station that nothing has cured since. */

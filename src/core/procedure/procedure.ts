@@ -12,7 +12,7 @@ export interface Step {
   why: string;
   caution?: string;
   /** What the dial shows for this step, beside valve and locks. */
-  shows?: 'levers-off' | 'levers-on' | 'push-down' | 'light-mark' | 'arrow' | 'spokes' | 'runout';
+  shows?: 'levers-off' | 'levers-on' | 'push-down' | 'light-mark' | 'arrow' | 'spokes' | 'runout' | 'findings';
 }
 
 export interface ProcedureInput {
@@ -99,7 +99,7 @@ const TIRE_OFF: Row[] = [
 
 const INSPECT: Row[] = [
   { id: 'in-clean', station: 'inspect', say: 'Clean to bare metal where beads and weights sit.', why: 'A wet or dirty seat leaks, and the tire creeps.' },
-  { id: 'in-cracks', station: 'inspect', say: 'Look for cracks, dents and corrosion. Start at the valve hole.', why: 'That is where water enters.' },
+  { id: 'in-cracks', station: 'inspect', say: 'Look for cracks, dents and corrosion. Start at the valve hole.', why: 'That is where water enters.', shows: 'findings' },
   { id: 'in-spokes', station: 'inspect', say: 'Ring the spokes. A dull one is loose.', why: 'Tension now, while the nipples can be reached.', shows: 'spokes', when: spoked },
   { id: 'in-true', station: 'inspect', say: 'Spin it: runout, up and down and side to side.', why: 'At six places or more, from a fixed point on the stand.', shows: 'runout' },
   { id: 'in-old-weights', station: 'inspect', say: 'Old weights off, residue off, then alcohol and water.', why: 'Solvent leaves a film that weights do not hold on.' },

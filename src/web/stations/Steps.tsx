@@ -10,6 +10,7 @@ import { useUnits } from '../parts/quantity';
 import { Reasons } from '../parts/Reasons';
 import { useMainWorking } from '../parts/working';
 import { useJob } from '../screens/job-context';
+import { FindingsSheet } from './FindingsSheet';
 import { RunoutSheet } from './RunoutSheet';
 import { Schools } from './Schools';
 import { SpokeSheet } from './SpokeSheet';
@@ -78,6 +79,7 @@ export const Steps = () => {
         <Button go hotkey="N" onClick={() => void tick()}>
           {!current ? STATION_WORDS[next] : isDone ? 'Next' : 'Done'}
         </Button>
+        {current?.shows === 'findings' && <FindingsSheet />}
         {current?.shows === 'runout' && <RunoutSheet />}
         {current?.shows === 'spokes' && wheel.spokes > 0 && <SpokeSheet />}
         <Schools />
