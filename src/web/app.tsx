@@ -1,8 +1,8 @@
-import { useEffect } from 'react';
+import { lazy, Suspense, useEffect } from 'react';
 import { BrowserRouter, Link, Route, Routes } from 'react-router';
 import { Button } from './parts/Button';
 import { Fallback } from './parts/Fallback';
-import { Failed, Frame } from './parts/Frame';
+import { Failed, Frame, Waiting } from './parts/Frame';
 import { KeysProvider } from './parts/keys';
 import { WorkingSheet } from './parts/working';
 import { JobCardScreen } from './screens/JobCardScreen';
@@ -10,17 +10,19 @@ import { JobScreen } from './screens/JobScreen';
 import { JobsScreen } from './screens/JobsScreen';
 import { LogScreen } from './screens/LogScreen';
 import { NewJobScreen } from './screens/NewJobScreen';
-import { NewMachineScreen } from './screens/NewMachineScreen';
-import { RecordsScreen } from './screens/RecordsScreen';
-import { RulesScreen } from './screens/RulesScreen';
-import { SidewallScreen } from './screens/SidewallScreen';
-import { SizeBenchScreen } from './screens/SizeBenchScreen';
-import { WheelScreen } from './screens/WheelScreen';
-import { WheelTagScreen } from './screens/WheelTagScreen';
-import { WorkingsScreen } from './screens/WorkingsScreen';
 import { useApp, useDo } from './store';
 import { whoChosen } from './store/prefs-slice';
 import { loadShop } from './store/shop-slice';
+
+/** Screens beside the jobs come when they are asked for: the bench is ready sooner. */
+const RecordsScreen = lazy(() => import('./screens/RecordsScreen').then((m) => ({ default: m.RecordsScreen })));
+const RulesScreen = lazy(() => import('./screens/RulesScreen').then((m) => ({ default: m.RulesScreen })));
+const SidewallScreen = lazy(() => import('./screens/SidewallScreen').then((m) => ({ default: m.SidewallScreen })));
+const SizeBenchScreen = lazy(() => import('./screens/SizeBenchScreen').then((m) => ({ default: m.SizeBenchScreen })));
+const WheelScreen = lazy(() => import('./screens/WheelScreen').then((m) => ({ default: m.WheelScreen })));
+const WheelTagScreen = lazy(() => import('./screens/WheelTagScreen').then((m) => ({ default: m.WheelTagScreen })));
+const WorkingsScreen = lazy(() => import('./screens/WorkingsScreen').then((m) => ({ default: m.WorkingsScreen })));
+const NewMachineScreen = lazy(() => import('./screens/NewMachineScreen').then((m) => ({ default: m.NewMachineScreen })));
 
 /** Day or night, as chosen or as the machine has it. */
 const useTheme = () => {
@@ -63,22 +65,24 @@ const Screens = () => {
       </Frame>
     );
   return (
-    <Routes>
-      <Route path="/" element={<JobsScreen />} />
-      <Route path="/jobs/new" element={<NewJobScreen />} />
-      <Route path="/jobs/:id/card" element={<JobCardScreen />} />
-      <Route path="/jobs/:id/log" element={<LogScreen />} />
-      <Route path="/jobs/:id/:station?" element={<JobScreen />} />
-      <Route path="/machines/new" element={<NewMachineScreen />} />
-      <Route path="/rules" element={<RulesScreen />} />
-      <Route path="/records/:kind?" element={<RecordsScreen />} />
-      <Route path="/wheels/:id" element={<WheelScreen />} />
-      <Route path="/wheels/:id/tag" element={<WheelTagScreen />} />
-      <Route path="/bench/sizes" element={<SizeBenchScreen />} />
-      <Route path="/bench/sidewall" element={<SidewallScreen />} />
-      <Route path="/workings/:name?" element={<WorkingsScreen />} />
-      <Route path="*" element={<NoSuchScreen />} />
-    </Routes>
+    <Suspense fallback={<Frame title="Tough Rimstone"><Waiting what="Fetching the screen" /></Frame>}>
+      <Routes>
+        <Route path="/" element={<JobsScreen />} />
+        <Route path="/jobs/new" element={<NewJobScreen />} />
+        <Route path="/jobs/:id/card" element={<JobCardScreen />} />
+        <Route path="/jobs/:id/log" element={<LogScreen />} />
+        <Route path="/jobs/:id/:station?" element={<JobScreen />} />
+        <Route path="/machines/new" element={<NewMachineScreen />} />
+        <Route path="/rules" element={<RulesScreen />} />
+        <Route path="/records/:kind?" element={<RecordsScreen />} />
+        <Route path="/wheels/:id" element={<WheelScreen />} />
+        <Route path="/wheels/:id/tag" element={<WheelTagScreen />} />
+        <Route path="/bench/sizes" element={<SizeBenchScreen />} />
+        <Route path="/bench/sidewall" element={<SidewallScreen />} />
+        <Route path="/workings/:name?" element={<WorkingsScreen />} />
+        <Route path="*" element={<NoSuchScreen />} />
+      </Routes>
+    </Suspense>
   );
 };
 

@@ -75,6 +75,8 @@ test('turning the wheel over mirrors the dial, and the keys are listed', async (
 
 test('a rule changes with a name and a reason; a job already open keeps its own', async ({ page, shop }) => {
   await openAs(page, shop, '/rules');
+  await page.getByLabel(/^Find among/).fill('ceiling seating');
+  await expect(page.getByRole('listitem')).toHaveCount(1);
   await page.getByRole('button', { name: /Shop ceiling while seating/ }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByRole('textbox', { name: /Shop ceiling/ }).fill('60');

@@ -6,6 +6,7 @@ import { Button } from '../parts/Button';
 import { ChoiceField, QuantityField, TextField } from '../parts/fields';
 import { Frame, Waiting } from '../parts/Frame';
 import { useUnits } from '../parts/quantity';
+import { useAddressTexts } from '../parts/use-address';
 import { useApp, useDo } from '../store';
 import { api, ApiError } from '../store/api';
 import { ruleChanged } from '../store/shop-slice';
@@ -58,26 +59,35 @@ const Editor = ({ rule, onDone }: { rule: ShopRule; onDone: () => void }) => {
   );
 };
 
+const IN_ADDRESS = ['find'] as const;
+
 /** Every threshold and school of the shop, with where it comes from. */
 export const RulesScreen = () => {
   const rules = useApp((s) => s.shop.shop?.rules);
   const { text } = useRuleText();
   const [editing, setEditing] = useState<ShopRule | null>(null);
+  const [asked, ask] = useAddressTexts(IN_ADDRESS);
   if (!rules)
     return (
       <Frame title="Rules">
         <Waiting what="Reading the rules" />
       </Frame>
     );
-  const groups = [...new Set(rules.map((r) => r.group))];
+  const words = asked.find.toLowerCase().split(/\s+/).filter(Boolean);
+  const shown = rules.filter((r) => words.every((w) => `${r.group} ${r.says} ${r.note} ${r.basis}`.toLowerCase().includes(w)));
+  const groups = [...new Set(shown.map((r) => r.group))];
   return (
     <Frame title="Rules">
       <p className="mb-4 max-w-3xl text-ink2">What this shop goes by. “Memory” means recalled and not looked up: confirm it. Limits on the part itself always come before a rule.</p>
+      <div className="mb-4 max-w-xl">
+        <TextField label={`Find among ${rules.length} rules`} value={asked.find} onChange={(find) => ask({ find })} maxLength={60} />
+      </div>
+      {groups.length === 0 && <p className="py-10 text-center text-xl text-ink2">No rule fits. Take a word away.</p>}
       {groups.map((group) => (
         <section key={group} className="mb-6">
           <h2 className="mb-1 text-2xl">{group}</h2>
           <ul className="rows">
-            {rules
+            {shown
               .filter((r) => r.group === group)
               .map((r) => (
                 <li key={r.key}>
