@@ -53,8 +53,7 @@ export class TestShop {
 }
 
 export const test = base.extend<{ shop: TestShop }>({
-  // eslint-disable-next-line no-empty-pattern -- the fixture asks for no other
-  shop: async ({}, use) => {
+  shop: async ({ browserName: _any }, use) => {
     const shop = new TestShop();
     shop.fillDemo();
     await shop.start();

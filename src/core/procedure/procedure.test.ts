@@ -113,3 +113,59 @@ test('air comes out before a bead is broken or a rim bolt undone, on every wheel
           expect(new Set(steps).size).toBe(steps.length);
         }
 });
+
+/** Whole procedures, station by station: a change in any of them is meant, or it is a mistake. */
+describe('golden procedures', () => {
+  const shaped = (wheel: Partial<Wheel>, machine: Partial<Machine>, tube: boolean, rules = {}) => {
+    const steps = ids(wheel, { tube, lightMark: true, rules }, machine);
+    const of = (prefix: string) => steps.filter((s) => s.startsWith(`${prefix}-`)).map((s) => s.slice(prefix.length + 1)).join(' ');
+    return { off: of('off'), toff: of('toff'), in: of('in'), on: of('on') };
+  };
+
+  test.each<[string, Partial<Wheel>, Partial<Machine>, boolean, ReturnType<typeof shaped>]>([
+    ['road, cast, tubeless, rear with chain', { ...cast }, { kind: 'road' }, false, {
+      off: 'cool loosen lift mark caliper chain out axle',
+      toff: 'core break soap first second',
+      in: 'clean cracks true old-weights stem',
+      on: 'arrow shake soap first mark start half last look',
+    }],
+    ['cruiser, cast, rear with shaft', { ...cast }, { kind: 'cruiser', drive: 'shaft' }, false, {
+      off: 'cool loosen lift mark caliper shaft out axle',
+      toff: 'core break soap first second',
+      in: 'clean cracks true old-weights stem',
+      on: 'arrow shake soap first mark start half last look',
+    }],
+    ['scooter, cast hub wheel with a drum', { ...cast, discSide: 'none' }, { kind: 'scooter', drive: 'hub' }, false, {
+      off: 'cool loosen lift mark brake-drum out axle',
+      toff: 'core break soap first second',
+      in: 'clean cracks true old-weights stem',
+      on: 'arrow shake soap first mark start half last look',
+    }],
+    ['scooter, split rim', { ...cast, build: 'split', tube: true, discSide: 'none' }, { kind: 'scooter', drive: 'hub' }, true, {
+      off: 'cool loosen lift mark brake-drum out axle',
+      toff: 'split-deflate nut break-split tube second-clamped',
+      in: 'clean cracks true old-weights',
+      on: 'arrow shake powder tube-air soap split mark look',
+    }],
+    ['adventure, spoked front with a tube', { position: 'front', rimLockDegs: [] }, { kind: 'adventure' }, true, {
+      off: 'loosen lift mark caliper out axle',
+      toff: 'core nut break soap first tube second',
+      in: 'clean cracks spokes true old-weights strip',
+      on: 'arrow shake powder tube-air soap first tube mark start half last look',
+    }],
+    ['quad, cast', { ...cast, position: 'left-front', discSide: 'none' }, { kind: 'quad', drive: 'chain' }, false, {
+      off: 'loosen lift out',
+      toff: 'core break soap first second',
+      in: 'clean cracks true old-weights stem',
+      on: 'arrow shake soap first mark start half last look',
+    }],
+    ['side-by-side, beadlock', { ...cast, position: 'right-rear', build: 'beadlock' }, { kind: 'side-by-side', drive: 'shaft' }, false, {
+      off: 'loosen lift shaft out',
+      toff: 'split-deflate ring second-clamped',
+      in: 'clean cracks true old-weights stem gap',
+      on: 'arrow shake soap step mark look',
+    }],
+  ])('%s', (_name, wheel, machine, tube, golden) => {
+    expect(shaped(wheel, machine, tube)).toEqual(golden);
+  });
+});

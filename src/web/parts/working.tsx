@@ -1,10 +1,10 @@
 import { Dialog } from 'radix-ui';
 import { createContext, useCallback, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
-import { X } from 'lucide-react';
 import type { Working, WorkingLine } from '../../core/working';
 import { useKeys } from './keys';
 import { useUnits } from './quantity';
 import { VerdictMark } from './VerdictMark';
+import { Sheet } from './Sheet';
 
 const LineValue = ({ line }: { line: WorkingLine }) => {
   const { say } = useUnits();
@@ -65,12 +65,12 @@ interface Shown {
   working: Working;
 }
 
-interface Sheet {
+interface SheetControl {
   show(shown: Shown): void;
   setMain(shown: Shown | null): void;
 }
 
-const SheetContext = createContext<Sheet | null>(null);
+const SheetContext = createContext<SheetControl | null>(null);
 /** Apart from the setters, so that a station that sets its main working is not drawn again for it. */
 const MainContext = createContext<Shown | null>(null);
 
@@ -85,24 +85,15 @@ export const WorkingSheet = ({ children }: { children: ReactNode }) => {
     <SheetContext.Provider value={sheet}>
       <MainContext.Provider value={main}>{children}</MainContext.Provider>
       <Dialog.Root open={open !== null} onOpenChange={(is) => !is && setOpen(null)}>
-        <Dialog.Portal>
-          <Dialog.Overlay className="fixed inset-0 z-40 bg-black/35" />
-          <Dialog.Content className="fixed inset-y-0 right-0 z-50 w-[min(520px,100vw)] overflow-y-auto border-l-4 border-lip bg-stone p-6" aria-describedby={undefined}>
-            <div className="mb-4 flex items-start justify-between gap-4">
-              <Dialog.Title className="text-2xl">{open?.title}</Dialog.Title>
-              <Dialog.Close className="grid h-12 w-12 cursor-pointer place-items-center rounded-xl hover:bg-stone2" aria-label="Close the working">
-                <X aria-hidden="true" />
-              </Dialog.Close>
-            </div>
-            {open && <WorkingView working={open.working} />}
-          </Dialog.Content>
-        </Dialog.Portal>
+        <Sheet title={open?.title} closes="Close the working" widthPx={520} onTop>
+          {open && <WorkingView working={open.working} />}
+        </Sheet>
       </Dialog.Root>
     </SheetContext.Provider>
   );
 };
 
-export const useSheet = (): Sheet => {
+export const useSheet = (): SheetControl => {
   const sheet = useContext(SheetContext);
   if (!sheet) throw new Error('The working sheet is used outside its provider');
   return sheet;

@@ -1,6 +1,5 @@
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
-import { X } from 'lucide-react';
 import type { ShopRule } from '../../core/rules';
 import { Button } from '../parts/Button';
 import { ChoiceField, QuantityField, TextField } from '../parts/fields';
@@ -10,6 +9,7 @@ import { useAddressTexts } from '../parts/use-address';
 import { useApp, useDo } from '../store';
 import { api, ApiError } from '../store/api';
 import { ruleChanged } from '../store/shop-slice';
+import { Sheet } from '../parts/Sheet';
 
 const useRuleText = () => {
   const { say, write } = useUnits();
@@ -107,18 +107,9 @@ export const RulesScreen = () => {
         </section>
       ))}
       <Dialog.Root open={editing !== null} onOpenChange={(open) => !open && setEditing(null)}>
-        <Dialog.Portal>
-          <Dialog.Overlay className="fixed inset-0 z-40 bg-black/35" />
-          <Dialog.Content aria-describedby={undefined} className="fixed inset-y-0 right-0 z-50 w-[min(480px,100vw)] overflow-y-auto border-l-4 border-lip bg-stone p-6">
-            <div className="mb-4 flex items-center justify-between gap-3">
-              <Dialog.Title className="text-2xl">Change a rule</Dialog.Title>
-              <Dialog.Close className="grid h-12 w-12 cursor-pointer place-items-center rounded-xl hover:bg-stone2" aria-label="Leave it as it is">
-                <X aria-hidden="true" />
-              </Dialog.Close>
-            </div>
-            {editing && <Editor rule={editing} onDone={() => setEditing(null)} />}
-          </Dialog.Content>
-        </Dialog.Portal>
+        <Sheet title="Change a rule" closes="Leave it as it is" widthPx={480}>
+          {editing && <Editor rule={editing} onDone={() => setEditing(null)} />}
+        </Sheet>
       </Dialog.Root>
     </Frame>
   );

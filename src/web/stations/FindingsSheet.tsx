@@ -1,5 +1,4 @@
 import { Dialog } from 'radix-ui';
-import { X } from 'lucide-react';
 import { useState } from 'react';
 import { FINDINGS, INSPECTED, INSPECTED_WORDS, inspectionOf, type Inspected } from '../../core/inspect';
 import { attempt } from '../../core/working';
@@ -7,6 +6,7 @@ import { Button } from '../parts/Button';
 import { Reasons } from '../parts/Reasons';
 import { BasisTag } from '../parts/working';
 import { useJob } from '../screens/job-context';
+import { Sheet } from '../parts/Sheet';
 
 /** What was found on tube, bead and bearings: tapped, judged at once, written down. */
 export const FindingsSheet = () => {
@@ -25,34 +25,27 @@ export const FindingsSheet = () => {
   return (
     <Dialog.Root open={open} onOpenChange={setOpen}>
       <Dialog.Trigger asChild><Button>Findings</Button></Dialog.Trigger>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-30 bg-black/35" />
-        <Dialog.Content className="fixed inset-y-0 right-0 z-30 w-[min(720px,100vw)] overflow-y-auto border-l-4 border-lip bg-stone px-6 pt-5" aria-describedby={undefined}>
-          <div className="mb-1 flex items-start justify-between gap-4">
-            <Dialog.Title className="text-2xl">Tap what you find</Dialog.Title>
-            <Dialog.Close className="grid h-12 w-12 shrink-0 cursor-pointer place-items-center rounded-xl hover:bg-stone2" aria-label="Close the findings"><X aria-hidden="true" /></Dialog.Close>
-          </div>
-          {parts.map((part) => {
-            const its = found[part] ?? [];
-            const judged = attempt(inspectionOf(part), { found: [...its] });
-            return (
-              <section key={part} className="mt-3 border-t-2 border-ink pt-2">
-                <h3 className="mb-2 flex items-center gap-3 text-xl">
-                  <span className="flex-1">{INSPECTED_WORDS[part]}</span>
-                  {judged.ok && <BasisTag title={INSPECTED_WORDS[part]} working={judged.working} />}
-                </h3>
-                <div className="flex flex-wrap gap-2">
-                  {FINDINGS[part].map((f) => <Button key={f.id} small aria-pressed={its.includes(f.id)} onClick={() => toggle(part, f.id)}>{f.sees}</Button>)}
-                </div>
-                <div aria-live="polite">{judged.ok && its.length > 0 && <Reasons reasons={judged.working.result.reasons} className="mt-2" />}</div>
-              </section>
-            );
-          })}
-          <div className="sticky bottom-0 mt-4 border-t border-stone3 bg-stone py-3">
-            <Button go onClick={() => void keep()}>Write it down</Button>
-          </div>
-        </Dialog.Content>
-      </Dialog.Portal>
+      <Sheet title="Tap what you find" closes="Close the findings" widthPx={720} footed>
+        {parts.map((part) => {
+          const its = found[part] ?? [];
+          const judged = attempt(inspectionOf(part), { found: [...its] });
+          return (
+            <section key={part} className="mt-3 border-t-2 border-ink pt-2">
+              <h3 className="mb-2 flex items-center gap-3 text-xl">
+                <span className="flex-1">{INSPECTED_WORDS[part]}</span>
+                {judged.ok && <BasisTag title={INSPECTED_WORDS[part]} working={judged.working} />}
+              </h3>
+              <div className="flex flex-wrap gap-2">
+                {FINDINGS[part].map((f) => <Button key={f.id} small aria-pressed={its.includes(f.id)} onClick={() => toggle(part, f.id)}>{f.sees}</Button>)}
+              </div>
+              <div aria-live="polite">{judged.ok && its.length > 0 && <Reasons reasons={judged.working.result.reasons} className="mt-2" />}</div>
+            </section>
+          );
+        })}
+        <div className="sticky bottom-0 mt-4 border-t border-stone3 bg-stone py-3">
+          <Button go onClick={() => void keep()}>Write it down</Button>
+        </div>
+      </Sheet>
     </Dialog.Root>
   );
 };

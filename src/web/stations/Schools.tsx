@@ -1,9 +1,9 @@
 import { Dialog } from 'radix-ui';
-import { X } from 'lucide-react';
 import { schoolsOf } from '../../core/job';
 import { findRule } from '../../core/rules';
 import { Button } from '../parts/Button';
 import { useJob } from '../screens/job-context';
+import { Sheet } from '../parts/Sheet';
 
 /** Where fitters disagree: what this job does, why others do it otherwise, and what a change would change. */
 export const Schools = () => {
@@ -13,30 +13,23 @@ export const Schools = () => {
       <Dialog.Trigger asChild>
         <Button>Ways of working</Button>
       </Dialog.Trigger>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-black/35" />
-        <Dialog.Content className="fixed inset-y-0 right-0 z-50 w-[min(620px,100vw)] overflow-y-auto border-l-4 border-lip bg-stone p-6" aria-describedby={undefined}>
-          <div className="mb-2 flex items-start justify-between gap-4">
-            <Dialog.Title className="text-2xl">Ways of working, for this job</Dialog.Title>
-            <Dialog.Close className="grid h-12 w-12 shrink-0 cursor-pointer place-items-center rounded-xl hover:bg-stone2" aria-label="Close the ways of working"><X aria-hidden="true" /></Dialog.Close>
-          </div>
-          <p className="text-[16px] text-ink2">The shop’s own stand in the rules. A change here is for this job alone, and is in its log.</p>
-          {schoolsOf(state).map(({ school, value, others }) => (
-            <section key={school} className="mt-4 border-t-2 border-ink pt-2">
-              <h3 className="text-xl">{findRule(school).says}</h3>
-              <p className="text-[16px]"><span className="font-semibold text-water">{value}</span> <span className="text-ink2">{findRule(school).note}</span></p>
-              <ul>
-                {others.map((o) => (
-                  <li key={o.value} className="flex items-start gap-3 border-t border-stone3 py-1.5">
-                    <Button small className="shrink-0" onClick={() => void write([{ kind: 'school', data: { school, value: o.value } }], `For this job: ${o.value}.`)}>{o.value}</Button>
-                    <span className="pt-1 text-[15px] leading-snug text-ink2">{o.why && <span className="block text-ink">{o.why}</span>}{o.changes.length > 0 ? o.changes.join(' · ') : 'changes no step of this wheel'}</span>
-                  </li>
-                ))}
-              </ul>
-            </section>
-          ))}
-        </Dialog.Content>
-      </Dialog.Portal>
+      <Sheet title="Ways of working, for this job" closes="Close the ways of working">
+        <p className="text-[16px] text-ink2">The shop’s own stand in the rules. A change here is for this job alone, and is in its log.</p>
+        {schoolsOf(state).map(({ school, value, others }) => (
+          <section key={school} className="mt-4 border-t-2 border-ink pt-2">
+            <h3 className="text-xl">{findRule(school).says}</h3>
+            <p className="text-[16px]"><span className="font-semibold text-water">{value}</span> <span className="text-ink2">{findRule(school).note}</span></p>
+            <ul>
+              {others.map((o) => (
+                <li key={o.value} className="flex items-start gap-3 border-t border-stone3 py-1.5">
+                  <Button small className="shrink-0" onClick={() => void write([{ kind: 'school', data: { school, value: o.value } }], `For this job: ${o.value}.`)}>{o.value}</Button>
+                  <span className="pt-1 text-[15px] leading-snug text-ink2">{o.why && <span className="block text-ink">{o.why}</span>}{o.changes.length > 0 ? o.changes.join(' · ') : 'changes no step of this wheel'}</span>
+                </li>
+              ))}
+            </ul>
+          </section>
+        ))}
+      </Sheet>
     </Dialog.Root>
   );
 };

@@ -1,11 +1,11 @@
 import { Dialog } from 'radix-ui';
-import { X } from 'lucide-react';
 import { useState } from 'react';
 import { spokeRingOf } from '../../core/job';
 import { groupOf } from '../../core/truing';
 import { Button } from '../parts/Button';
 import { Reasons } from '../parts/Reasons';
 import { useJob } from '../screens/job-context';
+import { Sheet } from '../parts/Sheet';
 
 /** The ring of the spokes by ear: tap the dull ones. */
 export const SpokeSheet = () => {
@@ -23,27 +23,20 @@ export const SpokeSheet = () => {
   return (
     <Dialog.Root>
       <Dialog.Trigger asChild><Button>Ring of the spokes</Button></Dialog.Trigger>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-30 bg-black/35" />
-        <Dialog.Content className="fixed inset-y-0 right-0 z-30 w-[min(560px,100vw)] overflow-y-auto border-l-4 border-lip bg-stone p-6" aria-describedby={undefined}>
-          <div className="mb-2 flex items-start justify-between gap-4">
-            <Dialog.Title className="text-2xl">Tap the dull ones</Dialog.Title>
-            <Dialog.Close className="grid h-12 w-12 shrink-0 cursor-pointer place-items-center rounded-xl hover:bg-stone2" aria-label="Close the spokes"><X aria-hidden="true" /></Dialog.Close>
-          </div>
-          <p className="text-[16px] text-ink2">Counted from the valve, clockwise, seen from the disc side.</p>
-          <div className="mt-3 grid grid-cols-6 gap-2">
-            {all.map((spoke) => (
-              <button key={spoke} type="button" aria-pressed={dull.has(spoke)} title={groupOf(spoke)} className={`btn btn-small !px-0 ${dull.has(spoke) ? '' : 'text-ink2'}`} onClick={() => toggle(spoke)}>
-                {spoke}
-                {dull.has(spoke) && <span className="sr-only"> dull</span>}
-              </button>
-            ))}
-          </div>
-          <div className="mt-4" aria-live="polite">{result.ok && <Reasons reasons={result.working.result.reasons} />}</div>
-          <ul className="caution mt-2 text-[16px]">{result.ok && result.working.cautions.map((c) => <li key={c}>{c}</li>)}</ul>
-          <Button go className="mt-4" onClick={() => void write([{ kind: 'spoke-ring', ...correcting('spoke-ring'), data: { spokes } }], 'The spokes are written.')}>Write it down</Button>
-        </Dialog.Content>
-      </Dialog.Portal>
+      <Sheet title="Tap the dull ones" closes="Close the spokes" widthPx={560}>
+        <p className="text-[16px] text-ink2">Counted from the valve, clockwise, seen from the disc side.</p>
+        <div className="mt-3 grid grid-cols-6 gap-2">
+          {all.map((spoke) => (
+            <button key={spoke} type="button" aria-pressed={dull.has(spoke)} title={groupOf(spoke)} className={`btn btn-small !px-0 ${dull.has(spoke) ? '' : 'text-ink2'}`} onClick={() => toggle(spoke)}>
+              {spoke}
+              {dull.has(spoke) && <span className="sr-only"> dull</span>}
+            </button>
+          ))}
+        </div>
+        <div className="mt-4" aria-live="polite">{result.ok && <Reasons reasons={result.working.result.reasons} />}</div>
+        <ul className="caution mt-2 text-[16px]">{result.ok && result.working.cautions.map((c) => <li key={c}>{c}</li>)}</ul>
+        <Button go className="mt-4" onClick={() => void write([{ kind: 'spoke-ring', ...correcting('spoke-ring'), data: { spokes } }], 'The spokes are written.')}>Write it down</Button>
+      </Sheet>
     </Dialog.Root>
   );
 };

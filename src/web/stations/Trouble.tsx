@@ -1,5 +1,4 @@
 import { Dialog } from 'radix-ui';
-import { X } from 'lucide-react';
 import { useState } from 'react';
 import { SYMPTOMS, SYMPTOM_WORDS, trouble, type Symptom } from '../../core/procedure';
 import { tireSize } from '../../core/tires';
@@ -11,6 +10,7 @@ import { BasisTag } from '../parts/working';
 import { useJob } from '../screens/job-context';
 import { useDo } from '../store';
 import { loadShop } from '../store/shop-slice';
+import { Sheet } from '../parts/Sheet';
 
 /** Where neither rim nor tire tells: no small wheel. */
 const USUAL_RIM_IN = 18;
@@ -53,47 +53,40 @@ export const Trouble = () => {
       <Dialog.Trigger asChild>
         <Button className="shrink-0" hotkey="X">Trouble</Button>
       </Dialog.Trigger>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-30 bg-black/35" />
-        <Dialog.Content className="fixed inset-y-0 right-0 z-30 w-[min(620px,100vw)] overflow-y-auto border-l-4 border-lip bg-stone p-6" aria-describedby={undefined}>
-          <div className="mb-3 flex items-start justify-between gap-4">
-            <Dialog.Title className="text-[30px]">{symptom ? `${SYMPTOM_WORDS[symptom]}.` : 'Stop. What do you see?'}</Dialog.Title>
-            <Dialog.Close className="grid h-12 w-12 shrink-0 cursor-pointer place-items-center rounded-xl hover:bg-stone2" aria-label="Close the trouble"><X aria-hidden="true" /></Dialog.Close>
+      <Sheet title={symptom ? `${SYMPTOM_WORDS[symptom]}.` : 'Stop. What do you see?'} closes="Close the trouble">
+        {!symptom && (
+          <div className="grid gap-2 sm:grid-cols-2">
+            {order.map((s) => <Button key={s} className="!justify-start text-left" onClick={() => setSymptom(s)}>{SYMPTOM_WORDS[s]}</Button>)}
           </div>
-          {!symptom && (
-            <div className="grid gap-2 sm:grid-cols-2">
-              {order.map((s) => <Button key={s} className="!justify-start text-left" onClick={() => setSymptom(s)}>{SYMPTOM_WORDS[s]}</Button>)}
+        )}
+        {found?.ok && (
+          <>
+            <ul className="caution space-y-1">{found.working.cautions.map((c) => <li key={c}>{c}</li>)}</ul>
+            <ol className="rows mt-4" aria-label="What to look at, the likeliest first">
+              {found.working.result.checks.map((c, i) => (
+                <li key={c.id} className="flex items-start gap-3 border-b border-stone3 py-2.5">
+                  <span className="num w-6 pt-0.5 text-right text-ink2">{i + 1}</span>
+                  <div className="min-w-0 flex-1">
+                    <p className="text-[18px] font-semibold">{c.check}</p>
+                    <p className="text-[16px] text-ink2">
+                      {c.why}
+                      {c.likelier && ` Likelier here: ${c.likelier}.`}
+                      {c.cured > 0 && ` Cured it in this shop ${c.cured === 1 ? 'once' : `${c.cured} times`}.`}
+                    </p>
+                  </div>
+                  <Button small className="shrink-0" aria-label={`Cured it: ${c.check}`} onClick={() => void end(c.id)}>Cured it</Button>
+                </li>
+              ))}
+            </ol>
+            {found.working.result.checks.length === 0 && <p className="py-4">This wheel has no such part.</p>}
+            <div className="mt-4 flex flex-wrap items-center gap-3">
+              <Button onClick={() => void end(null)}>None of these</Button>
+              <Button onClick={() => setSymptom(null)}>I see something else</Button>
+              <BasisTag title="the order of the checks" working={found.working}>why this order</BasisTag>
             </div>
-          )}
-          {found?.ok && (
-            <>
-              <ul className="caution space-y-1">{found.working.cautions.map((c) => <li key={c}>{c}</li>)}</ul>
-              <ol className="rows mt-4" aria-label="What to look at, the likeliest first">
-                {found.working.result.checks.map((c, i) => (
-                  <li key={c.id} className="flex items-start gap-3 border-b border-stone3 py-2.5">
-                    <span className="num w-6 pt-0.5 text-right text-ink2">{i + 1}</span>
-                    <div className="min-w-0 flex-1">
-                      <p className="text-[18px] font-semibold">{c.check}</p>
-                      <p className="text-[16px] text-ink2">
-                        {c.why}
-                        {c.likelier && ` Likelier here: ${c.likelier}.`}
-                        {c.cured > 0 && ` Cured it in this shop ${c.cured === 1 ? 'once' : `${c.cured} times`}.`}
-                      </p>
-                    </div>
-                    <Button small className="shrink-0" aria-label={`Cured it: ${c.check}`} onClick={() => void end(c.id)}>Cured it</Button>
-                  </li>
-                ))}
-              </ol>
-              {found.working.result.checks.length === 0 && <p className="py-4">This wheel has no such part.</p>}
-              <div className="mt-4 flex flex-wrap items-center gap-3">
-                <Button onClick={() => void end(null)}>None of these</Button>
-                <Button onClick={() => setSymptom(null)}>I see something else</Button>
-                <BasisTag title="the order of the checks" working={found.working}>why this order</BasisTag>
-              </div>
-            </>
-          )}
-        </Dialog.Content>
-      </Dialog.Portal>
+          </>
+        )}
+      </Sheet>
     </Dialog.Root>
   );
 };

@@ -1,6 +1,5 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { Dialog } from 'radix-ui';
-import { X } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { InputError } from '../../../core/errors';
@@ -13,6 +12,7 @@ import { said } from '../../store/jobs-slice';
 import { loadShop, recordChanged } from '../../store/shop-slice';
 import { FieldInput } from './FieldInput';
 import { fromDraft, toDraft } from './record-draft';
+import { Sheet } from '../../parts/Sheet';
 
 interface Props<K extends RecordKind> {
   kind: K;
@@ -68,15 +68,8 @@ const Form = <K extends RecordKind>({ kind, record, onDone }: Props<K>) => {
 /** A record to look at, change or archive; or a new one. */
 export const RecordSheet = <K extends RecordKind>({ kind, record, onDone }: Props<K>) => (
   <Dialog.Root open onOpenChange={(is) => !is && onDone()}>
-    <Dialog.Portal>
-      <Dialog.Overlay className="fixed inset-0 z-30 bg-black/35" />
-      <Dialog.Content className="fixed inset-y-0 right-0 z-30 w-[min(760px,100vw)] overflow-y-auto border-l-4 border-lip bg-stone px-6 pt-5" aria-describedby={undefined}>
-        <div className="mb-3 flex items-start justify-between gap-4">
-          <Dialog.Title className="text-2xl">{record ? `${SPECS[kind].one[0]!.toUpperCase()}${SPECS[kind].one.slice(1)}${record.archived ? ', archived' : ''}` : `A new ${SPECS[kind].one}`}</Dialog.Title>
-          <Dialog.Close className="grid h-12 w-12 shrink-0 cursor-pointer place-items-center rounded-xl hover:bg-stone2" aria-label="Leave it"><X aria-hidden="true" /></Dialog.Close>
-        </div>
-        <Form kind={kind} record={record} onDone={onDone} />
-      </Dialog.Content>
-    </Dialog.Portal>
+    <Sheet title={record ? `${SPECS[kind].one[0]!.toUpperCase()}${SPECS[kind].one.slice(1)}${record.archived ? ', archived' : ''}` : `A new ${SPECS[kind].one}`} closes="Leave it" widthPx={760} footed>
+      <Form kind={kind} record={record} onDone={onDone} />
+    </Sheet>
   </Dialog.Root>
 );

@@ -1,5 +1,4 @@
 import { Dialog } from 'radix-ui';
-import { X } from 'lucide-react';
 import { useState } from 'react';
 import { tubeReuse } from '../../../core/tubes';
 import { attempt } from '../../../core/working';
@@ -7,6 +6,7 @@ import { QuantityField } from '../../parts/fields';
 import { Reasons } from '../../parts/Reasons';
 import { VerdictMark } from '../../parts/VerdictMark';
 import { useJob } from '../../screens/job-context';
+import { Sheet } from '../../parts/Sheet';
 
 const CHECKS = [
   ['holdsAir', 'Pumped up outside the tire it keeps its air and is quiet'],
@@ -31,35 +31,28 @@ export const OldTube = () => {
   return (
     <Dialog.Root>
       <Dialog.Trigger className="min-h-12 cursor-pointer text-[16px] underline">Look at the old tube</Dialog.Trigger>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-black/35" />
-        <Dialog.Content className="fixed inset-y-0 right-0 z-50 w-[min(480px,100vw)] overflow-y-auto border-l-4 border-lip bg-stone p-6" aria-describedby={undefined}>
-          <div className="mb-4 flex items-start justify-between gap-4">
-            <Dialog.Title className="text-2xl">Does the old tube go in again?</Dialog.Title>
-            <Dialog.Close className="grid h-12 w-12 shrink-0 cursor-pointer place-items-center rounded-xl hover:bg-stone2" aria-label="Close the check list"><X aria-hidden="true" /></Dialog.Close>
-          </div>
-          {CHECKS.map(([key, says]) => (
-            <label key={key} className="flex min-h-12 items-center gap-3">
-              <input type="checkbox" className="h-6 w-6 shrink-0 accent-[var(--water)]" checked={Boolean(ticked[key])} onChange={(e) => setTicked((all) => ({ ...all, [key]: e.target.checked }))} />
-              {says}
-            </label>
-          ))}
-          <div className="mt-2 grid grid-cols-2 gap-3">
-            <QuantityField label="Age in years" unit={null} value={age} onChange={setAge} problem={age.trim() && years === null ? 'Whole years, 0 to 40.' : null} />
-            <QuantityField label="Patches" unit={null} value={patches} onChange={setPatches} problem={count === null ? 'A whole number.' : null} />
-          </div>
-          <div className="mt-4" aria-live="polite">
-            {result?.ok ? (
-              <>
-                <VerdictMark verdict={result.working.verdict!}>{result.working.result.again ? 'it goes in again' : 'a new one goes in'}</VerdictMark>
-                <Reasons reasons={result.working.result.reasons} className="mt-2" />
-              </>
-            ) : (
-              <p className="text-ink2">{result ? result.problem.message : 'Say how old it is.'}</p>
-            )}
-          </div>
-        </Dialog.Content>
-      </Dialog.Portal>
+      <Sheet title="Does the old tube go in again?" closes="Close the check list" widthPx={480}>
+        {CHECKS.map(([key, says]) => (
+          <label key={key} className="flex min-h-12 items-center gap-3">
+            <input type="checkbox" className="h-6 w-6 shrink-0 accent-[var(--water)]" checked={Boolean(ticked[key])} onChange={(e) => setTicked((all) => ({ ...all, [key]: e.target.checked }))} />
+            {says}
+          </label>
+        ))}
+        <div className="mt-2 grid grid-cols-2 gap-3">
+          <QuantityField label="Age in years" unit={null} value={age} onChange={setAge} problem={age.trim() && years === null ? 'Whole years, 0 to 40.' : null} />
+          <QuantityField label="Patches" unit={null} value={patches} onChange={setPatches} problem={count === null ? 'A whole number.' : null} />
+        </div>
+        <div className="mt-4" aria-live="polite">
+          {result?.ok ? (
+            <>
+              <VerdictMark verdict={result.working.verdict!}>{result.working.result.again ? 'it goes in again' : 'a new one goes in'}</VerdictMark>
+              <Reasons reasons={result.working.result.reasons} className="mt-2" />
+            </>
+          ) : (
+            <p className="text-ink2">{result ? result.problem.message : 'Say how old it is.'}</p>
+          )}
+        </div>
+      </Sheet>
     </Dialog.Root>
   );
 };

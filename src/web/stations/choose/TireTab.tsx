@@ -1,5 +1,4 @@
 import { Dialog } from 'radix-ui';
-import { X } from 'lucide-react';
 import { useState } from 'react';
 import { TREADS, TREAD_WORDS, type TireStock, type Tread } from '../../../core/shop';
 import { ARROWS, type Arrows } from '../../../core/tires';
@@ -8,6 +7,7 @@ import { ChoiceField, QuantityField, TextField } from '../../parts/fields';
 import { Reasons } from '../../parts/Reasons';
 import { VerdictShape } from '../../parts/VerdictMark';
 import { TYPED, type ChoiceAtHand } from './use-choice';
+import { Sheet } from '../../parts/Sheet';
 
 const problemText = (p: { message: string; expected: string }) => `${p.message} Right would be ${p.expected}.`;
 const SHOWN = 3;
@@ -40,31 +40,24 @@ const Shelf = ({ at, onDone }: { at: ChoiceAtHand; onDone: () => void }) => {
   const ranked = at.ranking.ok ? at.ranking.value.ranked : [];
   const unread = at.ranking.ok ? at.ranking.value.unread : [];
   return (
-    <Dialog.Portal>
-      <Dialog.Overlay className="fixed inset-0 z-40 bg-black/35" />
-      <Dialog.Content className="fixed inset-y-0 right-0 z-50 w-[min(620px,100vw)] overflow-y-auto border-l-4 border-lip bg-stone p-6" aria-describedby={undefined}>
-        <div className="mb-3 flex items-start justify-between gap-4">
-          <Dialog.Title className="text-2xl">The shelf for this wheel, the best first</Dialog.Title>
-          <Dialog.Close className="grid h-12 w-12 shrink-0 cursor-pointer place-items-center rounded-xl hover:bg-stone2" aria-label="Close the shelf"><X aria-hidden="true" /></Dialog.Close>
-        </div>
-        <ol className="rows">
-          {ranked.slice(0, shown).map((r, i) => (
-            <li key={r.tire.id} className="border-b-2 border-stone3 py-2">
-              <Row place={i + 1} ranked={r} chosen={at.draft.tireId === r.tire.id} onPick={() => { at.pick(r.tire.id); onDone(); }} />
-              <Reasons className="mt-1 pl-9" reasons={r.fit.reasons.some((x) => x.verdict !== 'good') ? r.fit.reasons.filter((x) => x.verdict !== 'good') : r.fit.reasons.slice(0, 2)} />
-            </li>
-          ))}
-        </ol>
-        {ranked.length > shown && (
-          <button type="button" className="btn btn-small mt-3" onClick={() => setShown((n) => n + PAGE)}>
-            {Math.min(PAGE, ranked.length - shown)} more of {ranked.length}
-          </button>
-        )}
-        {unread.map(({ tire, problem }) => (
-          <p key={tire.id} className="mt-2 text-stop">{tire.marking}: {problem.message} See the records.</p>
+    <Sheet title="The shelf for this wheel, the best first" closes="Close the shelf">
+      <ol className="rows">
+        {ranked.slice(0, shown).map((r, i) => (
+          <li key={r.tire.id} className="border-b-2 border-stone3 py-2">
+            <Row place={i + 1} ranked={r} chosen={at.draft.tireId === r.tire.id} onPick={() => { at.pick(r.tire.id); onDone(); }} />
+            <Reasons className="mt-1 pl-9" reasons={r.fit.reasons.some((x) => x.verdict !== 'good') ? r.fit.reasons.filter((x) => x.verdict !== 'good') : r.fit.reasons.slice(0, 2)} />
+          </li>
         ))}
-      </Dialog.Content>
-    </Dialog.Portal>
+      </ol>
+      {ranked.length > shown && (
+        <button type="button" className="btn btn-small mt-3" onClick={() => setShown((n) => n + PAGE)}>
+          {Math.min(PAGE, ranked.length - shown)} more of {ranked.length}
+        </button>
+      )}
+      {unread.map(({ tire, problem }) => (
+        <p key={tire.id} className="mt-2 text-stop">{tire.marking}: {problem.message} See the records.</p>
+      ))}
+    </Sheet>
   );
 };
 
