@@ -55,6 +55,12 @@ test('runout is typed round the wheel, judged at once and kept; dull spokes are 
   await expect(sheet.getByText('loosen spoke 9 at', { exact: false })).toBeVisible();
   await expect(sheet.getByText('skilled job', { exact: false })).toBeVisible();
   await expectAccessible(page);
+  // With gloves: the number pad knows minus.
+  await sheet.getByRole('button', { name: 'Number keys for Up, 0°' }).click();
+  await page.getByRole('button', { name: '2', exact: true }).last().click();
+  await page.getByRole('button', { name: 'plus or minus' }).click();
+  await page.getByRole('button', { name: 'Done', exact: true }).last().click();
+  await expect(sheet.getByRole('textbox', { name: /^Up,/ }).first()).toHaveValue('-2');
   await sheet.getByRole('textbox', { name: /^Up,/ }).first().fill('round');
   await sheet.getByRole('button', { name: 'Keep these readings' }).click();
   await expect(sheet.getByText('A reading is no length.', { exact: false })).toBeVisible();

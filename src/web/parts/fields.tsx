@@ -68,7 +68,7 @@ export const ChoiceField = ({ label, value, onChange, options, problem, hint }: 
 const PAD = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '.', '0', 'back'];
 
 /** Big keys for gloved hands, beside the field they fill. */
-const NumberPad = ({ label, value, onChange }: Pick<Common, 'label' | 'value' | 'onChange'>) => (
+const NumberPad = ({ label, value, onChange, signed }: Pick<Common, 'label' | 'value' | 'onChange'> & { signed?: boolean | undefined }) => (
   <Popover.Root>
     <Popover.Trigger asChild>
       <button type="button" className="grid h-12 w-12 shrink-0 cursor-pointer place-items-center rounded-lg text-ink2 hover:bg-stone2" aria-label={`Number keys for ${label}`}>
@@ -93,6 +93,11 @@ const NumberPad = ({ label, value, onChange }: Pick<Common, 'label' | 'value' | 
             </button>
           ))}
         </div>
+        {signed && (
+          <button type="button" className="btn mt-2 w-full" onClick={() => onChange(value.startsWith('-') ? value.slice(1) : `-${value}`)}>
+            plus or minus
+          </button>
+        )}
         <Popover.Close className="btn btn-go mt-2 w-full">Done</Popover.Close>
       </Popover.Content>
     </Popover.Portal>
@@ -100,7 +105,7 @@ const NumberPad = ({ label, value, onChange }: Pick<Common, 'label' | 'value' | 
 );
 
 /** A reading in the fitter's unit; `value` is what is typed, `useUnits().read` turns it into SI. */
-export const QuantityField = ({ label, unit, value, onChange, problem, hint, big }: Common & { unit: Unit | null; big?: boolean }) => {
+export const QuantityField = ({ label, unit, value, onChange, problem, hint, big, signed }: Common & { unit: Unit | null; big?: boolean; signed?: boolean }) => {
   const { label: unitLabel } = useUnits();
   const name = unit ? `${label}, ${unitLabel(unit)}` : label;
   return (
@@ -118,7 +123,7 @@ export const QuantityField = ({ label, unit, value, onChange, problem, hint, big
             aria-invalid={Boolean(problem)}
             onChange={(e) => onChange(e.target.value)}
           />
-          <NumberPad label={label} value={value} onChange={onChange} />
+          <NumberPad label={label} value={value} onChange={onChange} signed={signed} />
         </div>
       )}
     </Labelled>

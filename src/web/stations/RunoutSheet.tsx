@@ -83,8 +83,8 @@ export const RunoutSheet = () => {
                 return (
                   <li key={deg} className="grid grid-cols-[86px_1fr_1fr] items-end gap-2 border-b border-stone3 py-1">
                     <span className="num pb-3 text-[15px]">{placeText(deg)}</span>
-                    <QuantityField label={`Side, ${Math.round(deg)}°`} unit="mm" value={row.lateral} onChange={(lateral) => put({ lateral })} problem={bad(row.lateral) ? 'A length.' : null} />
-                    <QuantityField label={`Up, ${Math.round(deg)}°`} unit="mm" value={row.radial} onChange={(radial) => put({ radial })} problem={bad(row.radial) ? 'A length.' : null} />
+                    <QuantityField signed label={`Side, ${Math.round(deg)}°`} unit="mm" value={row.lateral} onChange={(lateral) => put({ lateral })} problem={bad(row.lateral) ? 'A length.' : null} />
+                    <QuantityField signed label={`Up, ${Math.round(deg)}°`} unit="mm" value={row.radial} onChange={(radial) => put({ radial })} problem={bad(row.radial) ? 'A length.' : null} />
                   </li>
                 );
               })}

@@ -48,6 +48,12 @@ const edit = <K extends RecordKind>(kind: K, part: Record<string, unknown>, unit
   return fromDraft(kind, { ...before, ...part } as never, { record, draft: before }, record.id, units, 'USD');
 };
 
+test('a field is filled with the digits that a shop measures, not with those of a conversion', () => {
+  expect(toDraft('tires', RECORDS.tires, INCHES, 'USD').seatLimitKpa).toBe('38');
+  expect(toDraft('wheels', RECORDS.wheels, INCHES, 'USD').valveHoleMm).toBe('0.327');
+  expect(toDraft('wrenches', RECORDS.wrenches, INCHES, 'USD').minNm).toBe('19.99');
+});
+
 test('what is typed in the fitter\u2019s units is kept in SI; the rest keeps its value', () => {
   expect(edit('tires', { seatLimitKpa: '36' }, INCHES).seatLimitKpa).toBeCloseTo(36 * 6.894757, 6);
   expect(edit('tubes', { flatWidthMm: '3,2' }, INCHES).flatWidthMm).toBeCloseTo(81.28, 6);

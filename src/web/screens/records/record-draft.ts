@@ -1,6 +1,6 @@
 import { InputError } from '../../../core/errors';
 import { checkRecord, complete, fieldsOfKind, parsePlaces, placesText, type Dated, type Field, type RecordKind, type Records } from '../../../core/shop';
-import { parseMoney, writeMoney } from '../../../core/units';
+import { parseMoney, writeMoney, type Unit } from '../../../core/units';
 import type { Fastener } from '../../../core/wheels';
 import type { useUnits } from '../../parts/quantity';
 
@@ -13,18 +13,19 @@ export type FieldDraft = string | FastenerDraft[] | DatedDraft[];
 /** A record as it is typed: text by field. */
 export type RecordDraft = Record<string, FieldDraft>;
 
-const DIGITS = 4;
+/** Enough for what is measured in a shop; a field that is not touched keeps its very value. */
+const digitsOf = (unit: Unit): number => (unit === 'mm' ? 3 : 2);
 
 /** A field's value as text, in the fitter's units. */
 const draftOf = ({ form, usual }: Field, value: unknown, units: Units, currency: string): FieldDraft => {
   if (form.as === 'fasteners') return ((value ?? []) as Fastener[]).map((f) => ({ name: f.name, wheel: f.wheel, torque: f.torqueNm === null ? '' : units.write(f.torqueNm, 'Nm', 2), socket: f.socket ?? '' }));
-  if (form.as === 'dated') return ((value ?? []) as Dated[]).map((r) => ({ onDate: r.onDate, ...Object.fromEntries(form.of.map((n) => [n.key, units.write(Number(r[n.key]), n.unit, DIGITS)])) }));
+  if (form.as === 'dated') return ((value ?? []) as Dated[]).map((r) => ({ onDate: r.onDate, ...Object.fromEntries(form.of.map((n) => [n.key, units.write(Number(r[n.key]), n.unit, digitsOf(n.unit))])) }));
   if (form.as === 'yes') return value ?? usual ? 'yes' : 'no';
   if (form.as === 'choice') return String(value ?? usual ?? (form.of[0] as string));
   if (value === null || value === undefined) return '';
   if (form.as === 'places') return placesText(value as number[]);
   if (form.as === 'money') return writeMoney(value as number, currency);
-  if (form.as === 'quantity') return units.write(value as number, form.unit, DIGITS);
+  if (form.as === 'quantity') return units.write(value as number, form.unit, digitsOf(form.unit));
   return String(value);
 };
 
