@@ -35,7 +35,7 @@ step('linter', run('npx', ['eslint', '.', '--max-warnings', '0']));
 step('types', run('npx', ['tsc', '--noEmit']));
 
 const jestFile = join(out, 'jest.json');
-const jestCode = run('npx', ['jest', '--json', `--outputFile=${jestFile}`, '--silent']);
+const jestCode = run('npx', ['jest', '--ci', '--json', `--outputFile=${jestFile}`, '--silent']);
 const jest = read(jestFile);
 passed += jest?.numPassedTests ?? 0;
 failed += jest ? jest.numFailedTests + jest.numRuntimeErrorTestSuites : 1;

@@ -2,7 +2,7 @@ import { balancePlace, balanceTrial } from './balance';
 import { beadSlack, bitePlan, mountOrientation } from './beads';
 import { materials, rimLockPick, stripPick, tireFit, tireRank, tools, valvePick } from './fitting';
 import { beadInspect, bearingCheck, tubeInspect } from './inspect';
-import { trouble } from './procedure';
+import { procedure, trouble } from './procedure';
 import { pressureCorrect, pressureStart, seatLimit } from './pressure';
 import { directionFit, loadSpeedFit, rimWidthFit, sidewallRead, tireAge, tireCompare, tireSize, treadWear } from './tires';
 import { torqueWrench } from './torque';
@@ -34,6 +34,7 @@ export const WORKINGS: readonly AnyWorking[] = [
   valvePick,
   materials,
   tools,
+  procedure,
   beadSlack,
   bitePlan,
   mountOrientation,

@@ -88,6 +88,7 @@ const pastJob = (jobs: JobStore, { number, wheel, startMs, until }: Plan, random
   const write = writer(jobs, id, who, startMs, random);
   const state = () => foldJob(jobs.entriesOf(id));
   const off = (station: StationId) => until === station;
+  const tickAll = (station: StationId) => stepsOf(state(), station).forEach((step) => write(station, 'step', { stepId: step.id }));
   const year = new Date(startMs).getUTCFullYear() % 100;
 
   const oldCode = `${String(1 + Math.floor(random() * 52)).padStart(2, '0')}${year - 2 - Math.floor(random() * 3)}`;
@@ -112,11 +113,12 @@ const pastJob = (jobs: JobStore, { number, wheel, startMs, until }: Plan, random
     arrows: tire.arrows,
     takeOff: tire.takeOff,
     treadMm: tire.treadMm,
+    doubled: false,
     parts: wantsOf(choice, picks, DEMO_SHELVES),
   });
   for (const station of STEP_STATIONS) {
     if (off(station)) return;
-    for (const step of stepsOf(state(), station)) write(station, 'step', { stepId: step.id });
+    tickAll(station);
     if (station === 'inspect' && random() < 0.4) write(station, 'note', { text: NOTES[Math.floor(random() * NOTES.length)]! });
   }
   if (off('seat')) return;
@@ -124,6 +126,7 @@ const pastJob = (jobs: JobStore, { number, wheel, startMs, until }: Plan, random
   for (const part of [0.55, 0.8]) write('seat', 'seat-reading', { gaugeKpa: round(limitKpa * part, 0.1) });
   write('seat', 'seated', { side: 'disc', seated: true });
   write('seat', 'seated', { side: 'other', seated: true });
+  tickAll('seat');
   if (off('set')) return;
   const start = pressureStartOf(state());
   if (start.ok) {
@@ -132,6 +135,7 @@ const pastJob = (jobs: JobStore, { number, wheel, startMs, until }: Plan, random
     const { gaugeKpa } = pressureCorrect.run({ gaugeKpa: rideKpa, tempC: rideC, toTempC: shopC }).result;
     write('set', 'pressure-set', { gaugeKpa: round(gaugeKpa, 0.1), shopC, rideC, rideKpa });
   }
+  tickAll('set');
   if (off('balance')) return;
   balance(write, wheel, state().rules, random);
   if (off('wheel-back')) return;
@@ -145,6 +149,7 @@ const pastJob = (jobs: JobStore, { number, wheel, startMs, until }: Plan, random
       wrench: choice?.wrench?.name ?? null,
     });
   }
+  tickAll('wheel-back');
   if (off('hand-over')) return;
   for (const recheck of recheckDates(state(), new Date(startMs).toISOString().slice(0, 10))) write('hand-over', 'recheck', recheck);
   write('hand-over', 'handed-over', { to: machine.rider });

@@ -71,7 +71,7 @@ const Screens = () => {
         <Route path="/jobs/new" element={<NewJobScreen />} />
         <Route path="/jobs/:id/card" element={<JobCardScreen />} />
         <Route path="/jobs/:id/log" element={<LogScreen />} />
-        <Route path="/jobs/:id/:station?" element={<JobScreen />} />
+        <Route path="/jobs/:id/:station?/:view?" element={<JobScreen />} />
         <Route path="/machines/new" element={<NewMachineScreen />} />
         <Route path="/rules" element={<RulesScreen />} />
         <Route path="/records/:kind?" element={<RecordsScreen />} />

@@ -6,7 +6,7 @@ import { tryRimCode } from '../wheels';
 import type { JobState } from './fold';
 
 /** Diameter of the job's rim: as stamped, or as the tire has it. */
-const rimDiameterMm = (state: JobState): number | null => {
+export const rimDiameterMm = (state: JobState): number | null => {
   const stamped = state.wheel && tryRimCode(state.wheel.rimCode)?.rimDiameterMm;
   if (stamped) return stamped;
   try {

@@ -10,7 +10,8 @@ import type { Piece } from '../balance';
 import { READINGS_FIELD, SPOKES_FIELD, type RungSpoke, type RunoutReading } from '../truing';
 import { inspectionOf, INSPECTED, type Inspected } from '../inspect';
 import { SCHOOLS, schoolChoices, type School } from '../procedure/schools';
-import { isCheckOf, SYMPTOMS, type Symptom } from '../procedure/trouble';
+import { SYMPTOMS, type Symptom } from '../procedure/symptoms';
+import { isCheckOf } from '../procedure/trouble';
 import { STATIONS, type StationId } from './stations';
 
 /** What each kind of entry holds. SI inside, angles from the valve as seen from the disc side. */
@@ -34,6 +35,8 @@ export interface EntryData {
     treadMm: number | null;
     /** The shopping list as it was decided. */
     parts: { what: string; count: number; stockId: string | null }[];
+    /** The old tube goes round the new one as a sleeve. */
+    doubled: boolean;
   };
   /** Another school than the shop's, for this job. */
   school: { school: School; value: string };
@@ -43,6 +46,8 @@ export interface EntryData {
   findings: { part: Inspected; found: string[] };
   /** What would not go, and what cured it; null where nothing did. */
   trouble: { symptom: Symptom; curedBy: string | null };
+  /** The bare rim: over the flange, in the well, and from the well to the far flange along the axle. */
+  'rim-shape': { flangeMm: number; wellMm: number; wellToFlangeMm: number };
   runout: { readings: RunoutReading[] };
   /** Spokes that were rung, counted from the valve, clockwise from the disc side. */
   'spoke-ring': { spokes: RungSpoke[] };
@@ -109,6 +114,7 @@ const DATA: Record<EntryKind, Record<string, Joi.Schema>> = {
     takeOff: Joi.boolean().optional().default(false).meta({ expected: 'A take-off: true or false' }),
     treadMm: maybe(quantity('mm', 0, 40, 'Depth of a take-off')).optional().default(null),
     parts: listOf(record({ what: text(120, 'What it is'), count: count(1, 1000, 'How many'), stockId: maybe(id) }, 'A part'), 60, 'Parts').optional().default([]),
+    doubled: Joi.boolean().optional().default(false).meta({ expected: 'Doubled tube: true or false' }),
   },
   load: {
     riderKg: quantity('kg', 0, 300, 'Rider with gear'),
@@ -119,6 +125,7 @@ const DATA: Record<EntryKind, Record<string, Joi.Schema>> = {
   step: { stepId: id },
   findings: { part: oneOf(INSPECTED, 'What was looked at'), found: listOf(text(40, 'A finding'), 20, 'What was found') },
   trouble: { symptom: oneOf(SYMPTOMS, 'What was seen'), curedBy: maybe(text(40, 'What cured it')) },
+  'rim-shape': { flangeMm: quantity('mm', 80, 750, 'Over the flange'), wellMm: quantity('mm', 60, 700, 'In the well'), wellToFlangeMm: quantity('mm', 0, 400, 'From the well to the far flange') },
   runout: { readings: READINGS_FIELD },
   'spoke-ring': { spokes: SPOKES_FIELD },
   note: { text: text(2000, 'The note') },

@@ -27,7 +27,7 @@ export const entryText = (entry: Entry, units: UnitPreferences, steps: ReadonlyM
       return `Room ${PLACE_WORDS[entry.data.place]}: ${q(entry.data.mm, 'mm')}, ${entry.data.load}`;
     case 'chosen': {
       const { marking, dateCode, tube, tubeLabel } = entry.data;
-      return `Goes on: ${[marking, dateCode && `date code ${dateCode}`, tube ? `tube ${tubeLabel ?? 'not picked'}` : 'tubeless'].filter(Boolean).join(', ')}`;
+      return `Goes on: ${[marking, dateCode && `date code ${dateCode}`, tube ? `tube ${tubeLabel ?? 'not picked'}${entry.data.doubled ? ', doubled' : ''}` : 'tubeless'].filter(Boolean).join(', ')}`;
     }
     case 'runout': {
       const span = (key: 'lateralMm' | 'radialMm') => {
@@ -37,6 +37,8 @@ export const entryText = (entry: Entry, units: UnitPreferences, steps: ReadonlyM
       const [lateral, radial] = [span('lateralMm'), span('radialMm')];
       return `Runout: ${[lateral && `${lateral} side to side`, radial && `${radial} up and down`].filter(Boolean).join(', ') || 'no reading'}, at ${entry.data.readings.length} places`;
     }
+    case 'rim-shape':
+      return `Rim: ${q(entry.data.flangeMm, 'mm')} over the flange, ${q(entry.data.wellMm, 'mm')} in the well, ${q(entry.data.wellToFlangeMm, 'mm')} across`;
     case 'spoke-ring': {
       const dull = entry.data.spokes.filter((s) => s.sounds === 'dull').map((s) => s.spoke);
       return `Spokes rung: ${dull.length > 0 ? `dull ${dull.join(', ')}` : 'none dull'}`;

@@ -43,7 +43,7 @@ describe('what a tire has to suit', () => {
   test('a choice is judged as it was made; one that makes no sense is not', () => {
     const l = jobWith();
     expect(chosenFitOf(foldJob(l.log), DAY)).toBeNull();
-    const chosen = { marking: '110/90-18 61M TT', dateCode: '0126', tireId: null, tube: false, tubeId: null, tubeLabel: null, lightMark: true, seatLimitKpa: null, tread: 'soft', arrows: 'one', takeOff: false, treadMm: null, parts: [] } as const;
+    const chosen = { marking: '110/90-18 61M TT', dateCode: '0126', tireId: null, tube: false, tubeId: null, tubeLabel: null, lightMark: true, seatLimitKpa: null, tread: 'soft', arrows: 'one', takeOff: false, treadMm: null, parts: [], doubled: false } as const;
     l.add('chosen', { ...chosen, parts: [] });
     expect(chosenFitOf(foldJob(l.log), DAY)?.verdict).toBe('stop');
     l.add('chosen', { ...chosen, marking: 'oval', parts: [] });

@@ -4,7 +4,7 @@ import { logOf } from '../../../tests/sample';
 
 const chosen = (marking: string): EntryData['chosen'] => ({
   marking, dateCode: null, tireId: null, tube: true, tubeId: null, tubeLabel: null, lightMark: true, seatLimitKpa: null,
-  tread: 'soft', arrows: 'one', takeOff: false, treadMm: null, parts: [],
+  tread: 'soft', arrows: 'one', takeOff: false, treadMm: null, parts: [], doubled: false,
 });
 
 describe('folding a log', () => {
@@ -36,7 +36,7 @@ describe('folding a log', () => {
     const state = foldJob(l.log);
     expect(state.machine).toMatchObject({ wheelSensors: false, fasteners: [{ name: 'axle', socket: null }] });
     expect(state.wheel).toMatchObject({ tubelessMarked: false, rimLockDegs: [210], treads: [] });
-    expect(state.chosen).toMatchObject({ marking: '110/90-18', tread: 'other', parts: [] });
+    expect(state.chosen).toMatchObject({ marking: '110/90-18', tread: 'other', parts: [], doubled: false });
   });
 
   test('a clearance is one for each place', () => {

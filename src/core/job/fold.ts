@@ -16,6 +16,7 @@ export interface JobState {
   load: EntryData['load'] | null;
   troubles: (EntryData['trouble'] & { station: Entry['station']; entryId: string })[];
   findings: Partial<Record<Inspected, string[]>>;
+  rimShape: EntryData['rim-shape'] | null;
   runout: EntryData['runout'] | null;
   spokeRing: EntryData['spoke-ring'] | null;
   /** Step id to who ticked it and when. */
@@ -44,6 +45,7 @@ export const emptyJob = (): JobState => ({
   load: null,
   troubles: [],
   findings: {},
+  rimShape: null,
   runout: null,
   spokeRing: null,
   steps: {},
@@ -91,7 +93,7 @@ const machineOf = (machine: Machine): Machine => {
 };
 
 /** What an entry of an earlier program does not say of its choice. */
-const EARLIER_CHOICE = { tread: 'other', arrows: 'one', takeOff: false, treadMm: null, parts: [] } as const;
+const EARLIER_CHOICE = { tread: 'other', arrows: 'one', takeOff: false, treadMm: null, parts: [], doubled: false } as const;
 
 const apply = (state: JobState, entry: Entry): JobState => {
   switch (entry.kind) {
@@ -109,6 +111,9 @@ const apply = (state: JobState, entry: Entry): JobState => {
       return { ...state, troubles: [...state.troubles, { ...entry.data, station: entry.station, entryId: entry.id }] };
     case 'findings':
       return { ...state, findings: { ...state.findings, [entry.data.part]: entry.data.found } };
+    // It is the wheel's own, so the job's wheel has it from now on.
+    case 'rim-shape':
+      return { ...state, wheel: state.wheel && { ...state.wheel, ...entry.data }, rimShape: entry.data };
     case 'runout':
       return { ...state, runout: entry.data };
     case 'spoke-ring':

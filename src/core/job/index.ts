@@ -11,12 +11,14 @@ export {
   chosenFitOf, fitContextOf, materialsOf, partPicksOf, partsOf, toolsOf, tubeUseOf, wantsOf, type Choice, type PartPicks,
 } from './fitting-of';
 export { schoolsOf, type SchoolAtHand } from './school-change';
-export { stepsOf } from './steps-of';
+export { procedureInputOf, stepsOf } from './steps-of';
+export { median, timesOf, type Times, type UsualTime } from './times';
 export { entryText } from './entry-text';
 export type { JobSummary } from './summary';
 export { jobCard, type JobCard } from './card';
 export { recheckDates, type Recheck } from './rechecks';
 export { biteInputOf, bitesOf, fittedArc } from './bites-of';
+export { beadSlackOf, type SlackNow } from './slack-of';
 export { dialMarks } from './dial-marks';
 export { adjustment, balancingOf, levelVerdict, type Balancing } from './balancing';
 export { undoTarget } from './undo';

@@ -1,14 +1,14 @@
 import { DEFAULT_UNITS } from '../units';
 import {
   checkEntryBody, dialMarks, ENTRY_KINDS, entryText, fastenersOf, foldJob, jobCard, jobReport, openPoints, pressureStartOf, recheckDates,
-  seatLimitOf, stationReport, STATIONS, stepsOf, STEP_STATIONS, type Entry, type EntryData,
+  seatLimitOf, stationReport, STATIONS, stepsOf, type Entry, type EntryData,
 } from '.';
 import { logOf, sampleMachine, sampleWheel } from '../../../tests/sample';
 
 const TODAY = '2026-04-30';
 const chosen: EntryData['chosen'] = {
   marking: '110/90-18 61M TT', dateCode: '0526', tireId: null, tube: true, tubeId: 't', tubeLabel: '110/90-18', lightMark: true, seatLimitKpa: 260,
-  tread: 'soft', arrows: 'one', takeOff: false, treadMm: null,
+  tread: 'soft', arrows: 'one', takeOff: false, treadMm: null, doubled: false,
   parts: [{ what: 'tire 110/90-18 61M TT', count: 1, stockId: null }, { what: 'rim strip', count: 2, stockId: 's' }],
 };
 
@@ -17,7 +17,7 @@ const wholeJob = () => {
   const l = logOf().open();
   l.add('came-off', { marking: '110/90-18', dateCode: '1523', treadMm: 4, use: 'dirt' });
   l.add('chosen', chosen, { station: 'choose' });
-  for (const station of STEP_STATIONS) for (const step of stepsOf(foldJob(l.log), station)) l.add('step', { stepId: step.id }, { station });
+  for (const { id, station } of stepsOf(foldJob(l.log))) l.add('step', { stepId: id }, { station });
   l.add('seat-reading', { gaugeKpa: 200 }, { station: 'seat' });
   l.add('seated', { side: 'disc', seated: true }, { station: 'seat' });
   l.add('seated', { side: 'other', seated: true }, { station: 'seat' });
@@ -158,6 +158,7 @@ describe('the log in words', () => {
     const l = wholeJob();
     l.add('clearance', { place: 'above', mm: 20, load: 'rider on' });
     l.add('runout', { readings: [{ angleDeg: 0, lateralMm: 0.4 }, { angleDeg: 90, radialMm: 0.2 }] });
+    l.add('rim-shape', { flangeMm: 486, wellMm: 430, wellToFlangeMm: 40 });
     l.add('spoke-ring', { spokes: [{ spoke: 7, sounds: 'dull' }] });
     l.add('trouble', { symptom: 'bite-stuck', curedBy: 'well' });
     l.add('findings', { part: 'bead', found: ['corrosion'] });

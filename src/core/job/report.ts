@@ -110,6 +110,12 @@ const stepsStation = (state: JobState, station: StationId): Findings => {
   return { fill: steps.length === 0 ? 0 : 1 - open.length / steps.length, missing, doubts: [...(station === 'inspect' ? inspected(state) : []), ...uncured(state, station)] };
 };
 
+/** The steps of a station that has more than steps, as one want. */
+const stepsWant = (state: JobState, station: StationId): Want => {
+  const open = stepsOf(state, station).filter((s) => !state.steps[s.id]);
+  return [open.length === 0, open.length === 1 ? open[0]!.say : `${open.length} steps are not ticked`];
+};
+
 const seat = (state: JobState): Findings => {
   const { limitKpa } = seatLimitOf(state).result;
   const over = state.seatReadings.some((r) => r.gaugeKpa > limitKpa + 0.01);
@@ -118,6 +124,7 @@ const seat = (state: JobState): Findings => {
       [state.seatReadings.length > 0, 'a pressure reading'],
       [state.seated.disc === true, 'seated on the disc side'],
       [state.seated.other === true, 'seated on the other side'],
+      stepsWant(state, 'seat'),
     ],
     [
       over && 'A reading was above the seating limit: look at tire and rim before it goes on the road.',
@@ -134,7 +141,7 @@ const set = (state: JobState): Findings => {
   const off =
     at !== undefined && start.ok && (at < start.working.result.lowKpa * 0.97 || at > start.working.result.highKpa * 1.03);
   return findings(
-    [[state.pressureSet !== null, 'the pressure set']],
+    [[state.pressureSet !== null, 'the pressure set'], stepsWant(state, 'set')],
     [
       off && 'The pressure set is outside the starting range.',
       state.pressureSet !== null && start.ok && start.working.result.wantsRimLock && 'A tube at this pressure wants a rim lock.',
@@ -162,9 +169,12 @@ const balance = (state: JobState): Findings => {
 const wheelBack = (state: JobState): Findings => {
   const fasteners = fastenersOf(state);
   return findings(
-    fasteners.length === 0
-      ? [[false, 'the machine\u2019s torque values are not known']]
-      : fasteners.map((f): Want => [state.torqued[f.name] !== undefined, `${f.name}`]),
+    [
+      ...(fasteners.length === 0
+        ? [[false, 'the machine\u2019s torque values are not known'] as const]
+        : fasteners.map((f): Want => [state.torqued[f.name] !== undefined, `${f.name}`])),
+      stepsWant(state, 'wheel-back'),
+    ],
     fasteners.flatMap((f) => {
       const done = state.torqued[f.name];
       return [

@@ -1,6 +1,5 @@
-import { SCHOOL_WHY, type BiteSchool } from '../beads';
 import { ruleWord } from '../rules';
-import { SCHOOLS, schoolChoices, type School } from '../procedure';
+import { SCHOOLS, schoolChoices, schoolWhy, type School } from '../procedure';
 import { clockText } from '../units';
 import { bitesOf } from './bites-of';
 import type { JobState } from './fold';
@@ -10,8 +9,9 @@ import { stepsOf } from './steps-of';
 export interface SchoolAtHand {
   school: School;
   value: string;
-  /** `why` where there is more to say of a choice than the rule's note does. */
-  others: { value: string; why: string | null; changes: string[] }[];
+  /** Why this job's choice is made. */
+  why: string;
+  others: { value: string; why: string; changes: string[] }[];
 }
 
 /** What would be different in the steps and the bites, in words. */
@@ -30,5 +30,5 @@ const changesTo = (state: JobState, school: School, value: string): string[] => 
 export const schoolsOf = (state: JobState): SchoolAtHand[] =>
   SCHOOLS.map((school) => {
     const value = ruleWord(school, state.rules);
-    return { school, value, others: schoolChoices(school).filter((c) => c !== value).map((other) => ({ value: other, why: school === 'bite.start' ? SCHOOL_WHY[other as BiteSchool] : null, changes: changesTo(state, school, other) })) };
+    return { school, value, why: schoolWhy(school, value), others: schoolChoices(school).filter((c) => c !== value).map((other) => ({ value: other, why: schoolWhy(school, other), changes: changesTo(state, school, other) })) };
   });

@@ -1,16 +1,31 @@
-import { procedureFor, type Step } from '../procedure';
+import { stepsFor, type ProcedureInput, type Step, type StepTool } from '../procedure';
+import { ruleNumber, ruleWord } from '../rules';
+import { wheelEnd } from '../wheels';
+import { rimDiameterMm } from './bites-of';
 import type { JobState } from './fold';
 import type { StationId } from './stations';
 
-/** The steps of one hands-on station, or of all four. */
+/** What this job's procedure is made from; null before it has machine and wheel. */
+export const procedureInputOf = (state: JobState): ProcedureInput | null => {
+  const { machine, wheel, chosen, rules } = state;
+  if (!machine || !wheel) return null;
+  const tube = chosen?.tube ?? wheel.tube;
+  const tools = [ruleWord('bead.break', rules), ruleWord('lever.tool', rules)].filter((t): t is StepTool => t !== 'hands and levers' && t !== 'levers');
+  return {
+    machine: { kind: machine.kind, drive: machine.drive, wheelSensors: machine.wheelSensors },
+    wheel: {
+      end: wheelEnd(wheel.position), build: wheel.build, discSide: wheel.discSide, caliper: wheel.caliper, tubeWas: wheel.tube, sealed: wheel.sealed,
+      strips: wheel.strips ?? ruleNumber('strip.count', rules), rimDiameterMm: rimDiameterMm(state), heavySpotDeg: wheel.heavySpotDeg,
+    },
+    tire: { lightMark: chosen?.lightMark ?? true, arrows: chosen?.arrows !== 'none' },
+    tube: tube ? (chosen?.doubled ? 'doubled' : 'one') : 'none',
+    locks: wheel.rimLockDegs, tools, rules,
+  };
+};
+
+/** The steps of one station, or of all. */
 export const stepsOf = (state: JobState, station?: StationId): Step[] => {
-  if (!state.wheel || !state.machine) return [];
-  const steps = procedureFor({
-    machine: state.machine,
-    wheel: state.wheel,
-    tube: state.chosen?.tube ?? state.wheel.tube,
-    lightMark: state.chosen?.lightMark ?? true,
-    rules: state.rules,
-  });
+  const input = procedureInputOf(state);
+  const steps = input ? stepsFor(input) : [];
   return station ? steps.filter((s) => s.station === station) : steps;
 };

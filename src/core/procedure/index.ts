@@ -1,4 +1,7 @@
 /** Procedure: the steps that this wheel on this machine needs, in the order of the work. */
-export { procedureFor, type Step, type ProcedureInput } from './procedure';
-export { SCHOOLS, schoolChoices, type School } from './schools';
-export { trouble, isCheckOf, SYMPTOMS, SYMPTOM_WORDS, type Cure, type OrderedCheck, type Symptom } from './trouble';
+export { procedure, stepsFor } from './procedure';
+export type { ProcedureInput, StepTool } from './facts';
+export type { Place, Reading, Step } from './step';
+export { SCHOOLS, schoolChoices, schoolWhy, type School } from './schools';
+export { trouble, isCheckOf, type Cure, type OrderedCheck } from './trouble';
+export { SYMPTOMS, SYMPTOM_WORDS, type Symptom } from './symptoms';

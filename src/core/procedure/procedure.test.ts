@@ -1,171 +1,313 @@
-import { sampleWheel } from '../../../tests/sample';
-import type { Machine, Wheel } from '../wheels';
+import fc from 'fast-check';
+import { problemOf } from '../../../tests/sample';
+import { procedureInput, WHEELS_OF_THE_TRADE } from '../../../tests/wheels-of-the-trade';
 import { findRule } from '../rules';
-import { procedureFor, schoolChoices, SCHOOLS } from '.';
+import { BUILDS, DISC_SIDES, DRIVES, MACHINE_KINDS } from '../wheels';
+import { tools } from '../fitting';
+import { procedure, schoolChoices, SCHOOLS, schoolWhy, stepsFor, SYMPTOMS, type ProcedureInput } from '.';
 
-const ids = (wheel: Partial<Wheel> = {}, more: Partial<Parameters<typeof procedureFor>[0]> = {}, machine: Partial<Machine> = {}) =>
-  procedureFor({
-    machine: { kind: 'dirt', drive: 'chain', ...machine }, wheel: sampleWheel(wheel), tube: true, lightMark: true, rules: {}, ...more,
-  }).map((s) => s.id);
+const ids = (input: ProcedureInput): string[] => stepsFor(input).map((s) => s.id);
+const STATIONS = ['off', 'toff', 'in', 'on', 'seat', 'set', 'back'] as const;
 
-const cast: Partial<Wheel> = { build: 'cast', tube: false, rimLockDegs: [], spokes: 0 };
-
-test('a dirt rear wheel with one lock, whole', () => {
-  expect(ids()).toEqual([
-    'off-cool', 'off-loosen', 'off-lift', 'off-mark', 'off-caliper', 'off-chain', 'off-out', 'off-axle',
-    'toff-core', 'toff-nut', 'toff-lock', 'toff-break', 'toff-soap', 'toff-first', 'toff-tube', 'toff-second',
-    'in-clean', 'in-cracks', 'in-spokes', 'in-true', 'in-old-weights', 'in-strip', 'in-lock',
-    'on-arrow', 'on-shake', 'on-powder', 'on-tube-air', 'on-soap', 'on-first', 'on-tube', 'on-lock-feel', 'on-mark', 'on-start', 'on-half', 'on-last', 'on-look',
+/** Whole procedures, station by station: a change in any of them is meant, or it is a mistake. */
+describe('golden procedures', () => {
+  const GOLDEN = new Map<string, Record<(typeof STATIONS)[number], string>>([
+    ['dirt rear, one lock', {
+      off: 'cool loosen lift mark caliper chain out axle pads',
+      toff: 'core nut lock break soap first tube second',
+      in: 'clean cracks spokes true old-weights strip lock',
+      on: 'arrow shake powder tube-air soap first tube lock-feel mark start half last look',
+      seat: 'clear little pops line settle',
+      set: 'lock nut pressure cap',
+      back: 'grease spacers pads chain axle hand align torque pin pump',
+    }],
+    ['dirt front, two locks', {
+      off: 'loosen lift mark caliper out axle pads',
+      toff: 'core nut lock break soap first tube second',
+      in: 'clean cracks spokes true old-weights strip lock',
+      on: 'arrow shake powder tube-air soap first tube lock-feel mark start half last look',
+      seat: 'clear little pops line settle',
+      set: 'lock nut pressure cap',
+      back: 'grease spacers pads axle hand torque pin pump',
+    }],
+    ['trials rear, double-tubed', {
+      off: 'cool loosen lift mark caliper chain out axle pads',
+      toff: 'core nut lock break soap first tube second',
+      in: 'clean cracks spokes true old-weights strip lock',
+      on: 'arrow shake sleeve powder tube-air soap first tube lock-feel mark start half last look',
+      seat: 'clear little pops line settle',
+      set: 'lock nut pressure cap',
+      back: 'grease spacers pads chain axle hand align torque pin pump',
+    }],
+    ['adventure front, spoked with a tube', {
+      off: 'loosen lift mark sensor caliper out axle pads',
+      toff: 'core nut break soap first tube second',
+      in: 'clean cracks spokes true old-weights strip',
+      on: 'arrow shake powder tube-air soap first tube mark start half last look',
+      seat: 'clear little pops line settle',
+      set: 'nut pressure cap',
+      back: 'grease spacers pads axle hand sensor torque pin pump',
+    }],
+    ['adventure rear, spoked with a tube', {
+      off: 'cool loosen lift mark sensor caliper chain out axle pads',
+      toff: 'core nut break soap first tube second',
+      in: 'clean cracks spokes true old-weights strip',
+      on: 'arrow shake powder tube-air soap first tube mark start half last look',
+      seat: 'clear little pops line settle',
+      set: 'nut pressure cap',
+      back: 'grease spacers pads chain axle hand sensor align torque pin pump',
+    }],
+    ['road rear, cast, chain', {
+      off: 'cool loosen lift mark sensor caliper chain out axle pads',
+      toff: 'core break soap first second',
+      in: 'clean cracks true old-weights stem',
+      on: 'arrow shake soap first mark start half last look',
+      seat: 'clear flow pops line bubbles',
+      set: 'core pressure cap',
+      back: 'grease spacers pads chain axle hand sensor align torque pin pump',
+    }],
+    ['cruiser rear, cast, shaft', {
+      off: 'cool way loosen lift mark caliper shaft out axle pads',
+      toff: 'core break soap first second',
+      in: 'clean cracks true old-weights stem',
+      on: 'arrow shake soap first mark start half last look',
+      seat: 'clear flow pops line bubbles',
+      set: 'core pressure cap',
+      back: 'grease splines spacers pads axle hand torque pin exhaust pump',
+    }],
+    ['scooter rear, hub, drum', {
+      off: 'cool way loosen lift mark brake-drum out axle',
+      toff: 'core break soap first second',
+      in: 'clean cracks true old-weights stem',
+      on: 'arrow shake soap first mark start half last look',
+      seat: 'clear flow pops line bubbles',
+      set: 'core pressure cap',
+      back: 'grease seize spacers drum axle hand torque pin exhaust',
+    }],
+    ['scooter rear, split rim', {
+      off: 'cool way loosen lift mark brake-drum out axle',
+      toff: 'split-deflate nut break-split tube second-clamped',
+      in: 'clean cracks true old-weights halves',
+      on: 'arrow shake powder tube-air soap split mark look',
+      seat: 'clear little pops line settle',
+      set: 'nut pressure cap',
+      back: 'grease seize spacers drum axle hand torque pin exhaust',
+    }],
+    ['sidecar wheel, doubled strip', {
+      off: 'cool loosen lift mark brake-drum shaft out axle',
+      toff: 'core nut break soap first tube second',
+      in: 'clean cracks spokes true old-weights strip',
+      on: 'arrow shake powder tube-air soap first tube mark start half last look',
+      seat: 'clear little pops line settle',
+      set: 'nut pressure match cap',
+      back: 'grease splines spacers drum axle hand torque pin',
+    }],
+    ['quad front, cast', {
+      off: 'loosen lift out',
+      toff: 'core break soap first second',
+      in: 'clean cracks true old-weights stem',
+      on: 'arrow shake soap first start half last look',
+      seat: 'clear flow pops line bubbles',
+      set: 'core pressure cap',
+      back: 'nuts torque',
+    }],
+    ['side-by-side rear, beadlock', {
+      off: 'loosen lift out',
+      toff: 'split-deflate ring second-clamped',
+      in: 'clean cracks true old-weights stem gap',
+      on: 'arrow shake soap step ring look',
+      seat: 'clear center line bubbles',
+      set: 'pressure cap',
+      back: 'nuts torque',
+    }],
+    ['drag rear, beadlock', {
+      off: 'loosen lift out',
+      toff: 'split-deflate ring second-clamped',
+      in: 'clean cracks true old-weights stem gap',
+      on: 'arrow shake soap step ring look',
+      seat: 'clear center line bubbles',
+      set: 'pressure rollout cap',
+      back: 'nuts torque',
+    }],
   ]);
-});
 
-test('a tubeless cast wheel has no tube, strip, lock or spoke steps, and gets a new stem', () => {
-  const steps = ids(cast, { tube: false }, { kind: 'road' });
-  expect(steps.filter((s) => /tube|strip|lock|spoke|powder|nut/.test(s))).toEqual([]);
-  expect(steps).toContain('in-stem');
-});
-
-test('a split rim deflates before anything and is never levered', () => {
-  const steps = ids({ ...cast, build: 'split', tube: true, discSide: 'none' }, {}, { kind: 'scooter', drive: 'hub' });
-  const off = steps.filter((s) => s.startsWith('toff'));
-  expect(off[0]).toBe('toff-split-deflate');
-  expect(off.indexOf('toff-split-deflate')).toBeLessThan(off.indexOf('toff-break-split'));
-  expect(steps.filter((s) => /first|second$|start|half|last/.test(s))).toEqual([]);
-  expect(steps).toContain('off-brake-drum');
-});
-
-test('a beadlock is clamped, not levered, and its crush is noted', () => {
-  const steps = ids({ ...cast, build: 'beadlock' }, { tube: false }, { kind: 'side-by-side', drive: 'shaft' });
-  expect(steps).toEqual(expect.arrayContaining(['toff-split-deflate', 'toff-ring', 'in-gap', 'on-step']));
-  expect(steps).not.toContain('toff-first');
-});
-
-test('a front wheel has no chain; a shaft is kept upright; a belt is eased', () => {
-  expect(ids({ position: 'front' })).not.toContain('off-chain');
-  expect(ids({}, {}, { drive: 'shaft' })).toContain('off-shaft');
-  expect(ids({}, {}, { drive: 'belt' })).toContain('off-belt');
-});
-
-test('a tire without a light mark has no step for it', () => {
-  expect(ids({}, { lightMark: false })).not.toContain('on-mark');
-});
-
-test('two locks are spoken of as two', () => {
-  const say = procedureFor({ machine: { kind: 'dirt', drive: 'chain' }, wheel: sampleWheel({ rimLockDegs: [120, 240] }), tube: true, lightMark: true, rules: {} })
-    .find((s) => s.id === 'toff-lock')!.say;
-  expect(say).toMatch(/rim locks/);
-});
-
-test('wherever a wheel can hurt someone there is a caution', () => {
-  const cautions = (wheel: Partial<Wheel>) =>
-    procedureFor({ machine: { kind: 'scooter', drive: 'hub' }, wheel: sampleWheel(wheel), tube: true, lightMark: false, rules: {} })
-      .map((s) => s.caution ?? '')
-      .join(' ');
-  expect(cautions({ build: 'split' })).toMatch(/Deflate fully before undoing any rim bolt/);
-  expect(cautions({ build: 'beadlock' })).toMatch(/maker\u2019s manual/);
-  expect(cautions({})).toMatch(/Never hook a lever under the disc/);
-  expect(cautions({})).not.toMatch(/use more force/);
-});
-
-test('no step is listed twice, and all stand in the order of the stations', () => {
-  for (const build of ['spoked', 'cast', 'split', 'beadlock'] as const) {
-    const steps = procedureFor({ machine: { kind: 'road', drive: 'chain' }, wheel: sampleWheel({ build }), tube: true, lightMark: true, rules: {} });
-    expect(new Set(steps.map((s) => s.id)).size).toBe(steps.length);
-    const order = ['wheel-off', 'tire-off', 'inspect', 'tire-on'];
-    const at = steps.map((s) => order.indexOf(s.station));
-    expect(at).toEqual([...at].sort((a, b) => a - b));
-  }
-});
-
-describe('schools', () => {
-  test('the old tube at once, or left in and felt for', () => {
-    expect(ids()).not.toContain('toff-tube-feel');
-    const left = ids({}, { rules: { 'tube.out': 'left in' } });
-    expect(left.filter((s) => s.startsWith('toff-')).slice(-3)).toEqual(['toff-tube-feel', 'toff-second', 'toff-tube-late']);
-    expect(left).not.toContain('toff-tube');
+  test.each(WHEELS_OF_THE_TRADE)('%s', (name, input) => {
+    const steps = ids(input);
+    const shaped = Object.fromEntries(STATIONS.map((s) => [s, steps.filter((id) => id.startsWith(`${s}-`)).map((id) => id.slice(s.length + 1)).join(' ')]));
+    expect(shaped).toEqual(GOLDEN.get(name));
+    expect(steps).toHaveLength(Object.values(shaped).join(' ').split(' ').length);
   });
 
-  test('the new tube with the tire, or after the first bead', () => {
-    const inside = ids({}, { rules: { 'tube.in': 'with the tire' } });
-    expect(inside.indexOf('on-tube-inside')).toBe(inside.indexOf('on-first') - 1);
-    expect(inside).not.toContain('on-tube');
-    expect(ids(cast, { tube: false, rules: { 'tube.in': 'with the tire' } })).not.toContain('on-tube-inside');
+  test.each(WHEELS_OF_THE_TRADE)('%s, word for word', (_name, input) => {
+    const places = (s: ReturnType<typeof stepsFor>[number]) => s.places.map((p) => `${p.what} ${Math.round(p.deg)}${p.toDeg === undefined ? '' : `-${Math.round(p.toDeg)}`}`).join(', ');
+    const whole = stepsFor(input).map((s) =>
+      [s.say, s.sideUp && `${s.sideUp} side up`, places(s), s.parts.length > 0 && `parts: ${s.parts.join(', ')}`, s.tools.length > 0 && `tools: ${s.tools.join(', ')}`, s.caution && `! ${s.caution}`].filter(Boolean).join(' | '),
+    );
+    expect(whole.join('\n')).toMatchSnapshot();
+  });
+});
+
+/** Any wheel on any machine, by any school. */
+const anyInput: fc.Arbitrary<ProcedureInput> = fc
+  .record({
+    kind: fc.constantFrom(...MACHINE_KINDS), drive: fc.constantFrom(...DRIVES), wheelSensors: fc.boolean(), end: fc.constantFrom('front' as const, 'rear' as const),
+    build: fc.constantFrom(...BUILDS), discSide: fc.constantFrom(...DISC_SIDES), tubeWas: fc.boolean(), sealed: fc.boolean(), strips: fc.constantFrom(1, 2),
+    rimDiameterMm: fc.option(fc.integer({ min: 100, max: 600 })), tube: fc.constantFrom('none' as const, 'one' as const, 'doubled' as const), locks: fc.array(fc.integer({ min: 20, max: 340 }), { maxLength: 3 }),
+    lightMark: fc.boolean(), arrows: fc.boolean(), tools: fc.subarray(['shoe breaker', 'squeeze breaker', 'changer'] as const),
+    schools: fc.record(Object.fromEntries(SCHOOLS.map((s) => [s, fc.constantFrom(...schoolChoices(s))]))),
+  })
+  .map(({ kind, drive, wheelSensors, lightMark, arrows, tube, locks, tools, schools, ...wheel }) =>
+    procedureInput({ machine: { kind, drive, wheelSensors }, wheel, tire: { lightMark, arrows }, tube, locks, tools, schools }),
+  );
+
+describe('whatever the wheel, the machine and the schools', () => {
+  const holds = (check: (steps: ReturnType<typeof stepsFor>, input: ProcedureInput) => void) =>
+    fc.assert(fc.property(anyInput, (input) => check(stepsFor(input), input)), { numRuns: 400, seed: 41 });
+  const at = (steps: readonly { id: string }[], ...wanted: string[]) => steps.findIndex((s) => wanted.includes(s.id));
+
+  test('air comes out before a bead is broken or a rim bolt undone', () =>
+    holds((steps) => {
+      const out = at(steps, 'toff-core', 'toff-split-deflate');
+      expect(out).toBeGreaterThanOrEqual(0);
+      expect(out).toBeLessThan(at(steps, 'toff-break', 'toff-break-split', 'toff-ring'));
+    }));
+
+  test('the core is in before the last pressure, and after every time that it was out', () =>
+    holds((steps) => {
+      const inAt = Math.max(at(steps, 'set-core'), at(steps, 'on-tube-air'), at(steps, 'in-stem'));
+      const outAt = Math.max(at(steps, 'seat-flow'), at(steps, 'toff-core', 'toff-split-deflate'));
+      expect(inAt).toBeGreaterThan(outAt);
+      expect(inAt).toBeLessThan(at(steps, 'set-pressure'));
+    }));
+
+  test('a chain and a belt go on before the axle, and the brake is pumped last', () =>
+    holds((steps) => {
+      const drive = at(steps, 'back-chain', 'back-belt');
+      if (drive >= 0) expect(drive).toBeLessThan(at(steps, 'back-axle'));
+      const pump = at(steps, 'back-pump');
+      if (pump >= 0) expect(pump).toBe(steps.length - 1);
+      if (at(steps, 'off-caliper') >= 0) expect(pump).toBeGreaterThan(0);
+    }));
+
+  test('what is taken off is put back, and nothing is put back that was not there', () =>
+    holds((steps) => {
+      for (const [off, back] of [['off-chain', 'back-chain'], ['off-belt', 'back-belt'], ['off-sensor', 'back-sensor'], ['off-caliper', 'back-pads'], ['off-brake-drum', 'back-drum'], ['off-way', 'back-exhaust'], ['off-shaft', 'back-splines']] as const)
+        expect([off, at(steps, off) >= 0]).toEqual([off, at(steps, back) >= 0]);
+      if (at(steps, 'toff-tube', 'toff-tube-late') >= 0) expect(steps.filter((s) => s.id === 'toff-tube' || s.id === 'toff-tube-late')).toHaveLength(1);
+      expect(steps.filter((s) => ['on-tube', 'on-tube-inside', 'on-split'].includes(s.id)).length).toBeLessThanOrEqual(1);
+    }));
+
+  test('no step comes twice, the stations keep their order, and no advice is force', () =>
+    holds((steps) => {
+      expect(new Set(steps.map((s) => s.id)).size).toBe(steps.length);
+      const order = ['wheel-off', 'tire-off', 'inspect', 'tire-on', 'seat', 'set', 'wheel-back'];
+      const seen = steps.map((s) => order.indexOf(s.station));
+      expect(seen).toEqual([...seen].sort((a, b) => a - b));
+      for (const s of steps) {
+        expect(`${s.say} ${s.why}`).not.toMatch(/undefined|pull harder|hit it|longer lever/i);
+        expect(s.troubles.every((t) => SYMPTOMS.includes(t))).toBe(true);
+        expect(s.places.every((p) => p.deg >= 0 && p.deg <= 360)).toBe(true);
+      }
+    }));
+});
+
+describe('as this wheel needs it', () => {
+  const say = (id: string, input: ProcedureInput) => stepsFor(input).find((s) => s.id === id);
+  const of = (name: string) => WHEELS_OF_THE_TRADE.find(([n]) => n === name)![1];
+
+  test('two locks are spoken of as two, and stand at their places', () => {
+    const step = say('toff-lock', of('dirt front, two locks'))!;
+    expect(step.say).toMatch(/rim locks/);
+    expect(step.places).toEqual([{ what: 'rim lock', deg: 110 }, { what: 'rim lock', deg: 250 }]);
   });
 
-  test('every school is a rule with more than one choice and a reason for them', () => {
-    for (const school of SCHOOLS) {
-      expect(schoolChoices(school).length).toBeGreaterThan(1);
-      expect(findRule(school).note.length).toBeGreaterThan(30);
+  test('radial calipers are drawn straight off; a sensor ring gets its side noted; a shaft stays upright', () => {
+    expect(say('off-caliper', of('adventure front, spoked with a tube'))!.say).toBe('Draw the radial calipers straight off and hang them on a wire.');
+    expect(say('off-sensor', of('adventure rear, spoked with a tube'))!.say).toMatch(/disc right/);
+    expect(say('off-shaft', of('cruiser rear, cast, shaft'))!.say).toMatch(/vent kept up/);
+  });
+
+  test('wherever a wheel can hurt someone there is a caution', () => {
+    expect(say('toff-split-deflate', of('scooter rear, split rim'))!.caution).toBe('Deflate fully before undoing any rim bolt. It can kill.');
+    expect(say('toff-split-deflate', of('drag rear, beadlock'))!.caution).toMatch(/ring bolt/);
+    expect(say('on-ring', of('drag rear, beadlock'))!.caution).toMatch(/maker\u2019s manual/);
+    expect(say('toff-first', of('dirt rear, one lock'))!.caution).toMatch(/Never hook a lever under the disc/);
+    for (const [, input] of WHEELS_OF_THE_TRADE) expect(say('seat-clear', input)!.caution).toMatch(/Never above the limit/);
+  });
+
+  test('levers have their start, finish and keeper; without a known rim they have none, and the steps still stand', () => {
+    expect(say('on-start', of('dirt rear, one lock'))!.places.map((p) => p.what)).toEqual(['start', 'finish', 'keeper', 'push down']);
+    expect(say('on-start', procedureInput({ wheel: { rimDiameterMm: null } }))!.places).toEqual([]);
+  });
+
+  test('the disc side is never up under the levers, and matters only where there is one', () => {
+    expect(say('on-start', of('dirt rear, one lock'))!.sideUp).toBe('other');
+    expect(say('on-start', of('adventure front, spoked with a tube'))!.sideUp).toBeNull();
+  });
+
+  test('every tool of a step is among those laid out, but for what only the shop\u2019s school brings', () => {
+    const STATION_TOOLS = ['sockets', 'torque wrench', 'tape', 'sockets for the ring bolts'];
+    for (const [name, input] of WHEELS_OF_THE_TRADE) {
+      const { machine, wheel } = input;
+      const laid = tools.run({
+        kind: machine.kind, drive: machine.drive, end: wheel.end, build: wheel.build, discSide: wheel.discSide, tube: input.tube !== 'none' || wheel.tubeWas, rimLocks: input.locks.length,
+        rimDiameterIn: Math.round(wheel.rimDiameterMm! / 25.4), fasteners: [], wrenches: [],
+      }).result.groups.flatMap((g) => g.tools.map((t) => t.what));
+      const missing = stepsFor(input).flatMap((s) => s.tools).filter((t) => !laid.includes(t) && !STATION_TOOLS.includes(t));
+      expect([name, [...new Set(missing)]]).toEqual([name, []]);
     }
   });
 });
 
-/** Whatever the wheel and the schools, the order that keeps people whole holds. */
-test('air comes out before a bead is broken or a rim bolt undone, on every wheel', () => {
-  for (const build of ['spoked', 'cast', 'split', 'beadlock'] as const)
-    for (const tubeOut of schoolChoices('tube.out'))
-      for (const tubeIn of schoolChoices('tube.in'))
-        for (const withTube of [true, false]) {
-          const steps = ids({ build, tube: withTube }, { tube: withTube, rules: { 'tube.out': tubeOut, 'tube.in': tubeIn } });
-          const first = (...wanted: string[]) => steps.findIndex((s) => wanted.includes(s));
-          expect(first('toff-core', 'toff-split-deflate')).toBeGreaterThanOrEqual(0);
-          expect(first('toff-core', 'toff-split-deflate')).toBeLessThan(first('toff-break', 'toff-break-split', 'toff-ring'));
-          expect(new Set(steps).size).toBe(steps.length);
-        }
+describe('schools', () => {
+  test('each has choices, a note in the rules and a reason for every choice', () => {
+    for (const school of SCHOOLS) {
+      expect(schoolChoices(school).length).toBeGreaterThan(1);
+      expect(findRule(school).note.length).toBeGreaterThan(30);
+      for (const choice of schoolChoices(school)) expect(schoolWhy(school, choice).length).toBeGreaterThan(20);
+    }
+    expect(() => schoolWhy('tube.in', 'sideways')).toThrow(/no choice/);
+  });
+
+  test.each<[string, string, string[], string[]]>([
+    ['tube.out', 'left in', ['toff-tube-feel', 'toff-tube-late'], ['toff-tube']],
+    ['tube.in', 'with the tire', ['on-tube-inside'], ['on-tube']],
+    ['tube.settle', 'straight up', [], ['seat-settle']],
+  ])('%s: %s', (school, choice, comes, goes) => {
+    const before = ids(procedureInput());
+    const after = ids(procedureInput({ schools: { [school]: choice } }));
+    expect([after.filter((s) => !before.includes(s)), before.filter((s) => !after.includes(s))]).toEqual([comes, goes]);
+  });
+
+  test.each<[string, string, string, RegExp]>([
+    ['lock.firstBead', 'brought over', 'on-first', /lever on each side/],
+    ['powder.where', 'both', 'on-powder', /tube and inside the tire/],
+    ['disc.levers', 'with a pad', 'toff-first', /only padded/],
+    ['valveNut.school', 'tightened', 'set-nut', /tightened/],
+    ['lightMark.to', 'heavy spot', 'on-mark', /heavy spot/],
+  ])('%s: %s changes what is said', (school, choice, id, says) => {
+    const said = (schools: ProcedureInput['schools']) => stepsFor(procedureInput(schools ? { schools } : {})).filter((s) => s.id === id).map((s) => `${s.say} ${s.caution}`)[0];
+    expect(said({ [school]: choice })).toMatch(says);
+    expect(said(undefined)).not.toMatch(says);
+  });
+
+  test('a changer straps a spoked wheel; a squeeze breaker takes one side at a time', () => {
+    const steps = stepsFor(procedureInput({ tools: ['changer', 'squeeze breaker'] }));
+    expect(steps.filter((s) => s.id.endsWith('-strap')).map((s) => s.caution)).toEqual(['Never a pin that bends spokes.', 'Never a pin that bends spokes.']);
+    expect(steps.find((s) => s.id === 'toff-break')!.say).toMatch(/squeeze again/);
+    expect(steps.find((s) => s.id === 'toff-first')!.say).toMatch(/just past the rim lock/);
+  });
+
+  test('the job\u2019s school wins over the shop\u2019s rule; one that is none is refused by name', () => {
+    expect(ids(procedureInput({ rules: { 'tube.in': 'with the tire' }, schools: { 'tube.in': 'after the first bead' } }))).toContain('on-tube');
+    const problem = problemOf(() => procedure.run(procedureInput({ schools: { 'tube.in': 'sideways' } })));
+    expect([problem.field, problem.expected]).toEqual(['schools.tube.in', 'with the tire, after the first bead']);
+  });
 });
 
-/** Whole procedures, station by station: a change in any of them is meant, or it is a mistake. */
-describe('golden procedures', () => {
-  const shaped = (wheel: Partial<Wheel>, machine: Partial<Machine>, tube: boolean, rules = {}) => {
-    const steps = ids(wheel, { tube, lightMark: true, rules }, machine);
-    const of = (prefix: string) => steps.filter((s) => s.startsWith(`${prefix}-`)).map((s) => s.slice(prefix.length + 1)).join(' ');
-    return { off: of('off'), toff: of('toff'), in: of('in'), on: of('on') };
-  };
-
-  test.each<[string, Partial<Wheel>, Partial<Machine>, boolean, ReturnType<typeof shaped>]>([
-    ['road, cast, tubeless, rear with chain', { ...cast }, { kind: 'road' }, false, {
-      off: 'cool loosen lift mark caliper chain out axle',
-      toff: 'core break soap first second',
-      in: 'clean cracks true old-weights stem',
-      on: 'arrow shake soap first mark start half last look',
-    }],
-    ['cruiser, cast, rear with shaft', { ...cast }, { kind: 'cruiser', drive: 'shaft' }, false, {
-      off: 'cool loosen lift mark caliper shaft out axle',
-      toff: 'core break soap first second',
-      in: 'clean cracks true old-weights stem',
-      on: 'arrow shake soap first mark start half last look',
-    }],
-    ['scooter, cast hub wheel with a drum', { ...cast, discSide: 'none' }, { kind: 'scooter', drive: 'hub' }, false, {
-      off: 'cool loosen lift mark brake-drum out axle',
-      toff: 'core break soap first second',
-      in: 'clean cracks true old-weights stem',
-      on: 'arrow shake soap first mark start half last look',
-    }],
-    ['scooter, split rim', { ...cast, build: 'split', tube: true, discSide: 'none' }, { kind: 'scooter', drive: 'hub' }, true, {
-      off: 'cool loosen lift mark brake-drum out axle',
-      toff: 'split-deflate nut break-split tube second-clamped',
-      in: 'clean cracks true old-weights',
-      on: 'arrow shake powder tube-air soap split mark look',
-    }],
-    ['adventure, spoked front with a tube', { position: 'front', rimLockDegs: [] }, { kind: 'adventure' }, true, {
-      off: 'loosen lift mark caliper out axle',
-      toff: 'core nut break soap first tube second',
-      in: 'clean cracks spokes true old-weights strip',
-      on: 'arrow shake powder tube-air soap first tube mark start half last look',
-    }],
-    ['quad, cast', { ...cast, position: 'left-front', discSide: 'none' }, { kind: 'quad', drive: 'chain' }, false, {
-      off: 'loosen lift out',
-      toff: 'core break soap first second',
-      in: 'clean cracks true old-weights stem',
-      on: 'arrow shake soap first mark start half last look',
-    }],
-    ['side-by-side, beadlock', { ...cast, position: 'right-rear', build: 'beadlock' }, { kind: 'side-by-side', drive: 'shaft' }, false, {
-      off: 'loosen lift shaft out',
-      toff: 'split-deflate ring second-clamped',
-      in: 'clean cracks true old-weights stem gap',
-      on: 'arrow shake soap step mark look',
-    }],
-  ])('%s', (_name, wheel, machine, tube, golden) => {
-    expect(shaped(wheel, machine, tube)).toEqual(golden);
-  });
+test('as a working it says how many steps each station has, by which schools, with every caution', () => {
+  const working = procedure.run(procedureInput());
+  expect(working.lines.map((l) => [l.label, l.value])).toEqual([['wheel-off', 9], ['tire-off', 8], ['inspect', 7], ['tire-on', 13], ['seat', 5], ['set', 4], ['wheel-back', 10]]);
+  expect(working.basis).toHaveLength(SCHOOLS.length);
+  expect(working.cautions).toContain('Never with the disc underneath.');
 });

@@ -1,5 +1,5 @@
 import { SPEED_SYMBOL_KMH, ARROWS } from '../tires';
-import { BUILDS, BUILD_WORDS, DISC_SIDES, DRIVES, KIND_WORDS, MACHINE_KINDS, POSITIONS, POSITION_WORDS } from '../wheels';
+import { BUILDS, BUILD_WORDS, CALIPERS, DISC_SIDES, DRIVES, KIND_WORDS, MACHINE_KINDS, POSITIONS, POSITION_WORDS } from '../wheels';
 import type { Field } from './field';
 import {
   TUBE_VALVES, STEMS, STRIP_MATERIALS, TREADS, TREAD_WORDS, TUBE_WALLS, WALL_WORDS,
@@ -69,6 +69,11 @@ export const SPECS: { readonly [K in RecordKind]: RecordSpec<K> } = {
       { key: 'lockHoleMm', label: 'Rim lock hole', form: mm(5, 25), may: true, usual: null },
       { key: 'spokes', label: 'Spokes', form: { as: 'whole', min: 0, max: 80 }, usual: 0 },
       { key: 'discSide', label: 'Brake disc', form: { as: 'choice', of: DISC_SIDES }, usual: 'none' },
+      { key: 'caliper', label: 'Caliper bolts', form: { as: 'choice', of: CALIPERS }, usual: 'axial', hint: 'radial: from behind, along the wheel' },
+      { key: 'strips', label: 'Rim strips', form: { as: 'whole', min: 1, max: 2 }, may: true, usual: null, hint: 'empty: as the shop\u2019s rule says' },
+      { key: 'flangeMm', label: 'Over the flange', form: mm(80, 750), may: true, usual: null, hint: 'bare rim, for bead slack' },
+      { key: 'wellMm', label: 'In the well', form: mm(60, 700), may: true, usual: null },
+      { key: 'wellToFlangeMm', label: 'Well to far flange', form: mm(0, 400), may: true, usual: null, hint: 'along the axle' },
       { key: 'rimLimitKpa', label: 'Limit marked on the rim', form: kpa(20, 1000), may: true, usual: null },
       { key: 'heavySpotDeg', label: 'Heavy spot, bare', form: { as: 'quantity', unit: 'deg', min: 0, max: 360 }, may: true, usual: null },
       { key: 'runouts', label: 'Runout, as measured', form: { as: 'dated', of: RUNOUT }, usual: [] },

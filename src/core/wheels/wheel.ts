@@ -1,20 +1,20 @@
 /** What kind of machine stands in the shop. */
-export const MACHINE_KINDS = ['dirt', 'adventure', 'road', 'scooter', 'cruiser', 'quad', 'side-by-side'] as const;
+export const MACHINE_KINDS = ['dirt', 'trials', 'adventure', 'road', 'scooter', 'cruiser', 'sidecar', 'quad', 'side-by-side', 'drag'] as const;
 export type MachineKind = (typeof MACHINE_KINDS)[number];
 
 export const KIND_WORDS: Record<MachineKind, string> = {
-  dirt: 'dirt bike', adventure: 'adventure', road: 'road', scooter: 'scooter', cruiser: 'cruiser',
-  quad: 'quad', 'side-by-side': 'side-by-side',
+  dirt: 'dirt bike', trials: 'trials', adventure: 'adventure', road: 'road', scooter: 'scooter', cruiser: 'cruiser', sidecar: 'sidecar rig',
+  quad: 'quad', 'side-by-side': 'side-by-side', drag: 'drag car',
 };
 
 export const DRIVES = ['chain', 'shaft', 'belt', 'hub'] as const;
 export type Drive = (typeof DRIVES)[number];
 
-export const POSITIONS = ['front', 'rear', 'left-front', 'right-front', 'left-rear', 'right-rear'] as const;
+export const POSITIONS = ['front', 'rear', 'sidecar', 'left-front', 'right-front', 'left-rear', 'right-rear'] as const;
 export type Position = (typeof POSITIONS)[number];
 
 export const POSITION_WORDS: Record<Position, string> = {
-  front: 'Front wheel', rear: 'Rear wheel', 'left-front': 'Left front wheel', 'right-front': 'Right front wheel',
+  front: 'Front wheel', rear: 'Rear wheel', sidecar: 'Sidecar wheel', 'left-front': 'Left front wheel', 'right-front': 'Right front wheel',
   'left-rear': 'Left rear wheel', 'right-rear': 'Right rear wheel',
 };
 
@@ -27,6 +27,10 @@ export const BUILD_WORDS: Record<Build, string> = {
 };
 
 export const DISC_SIDES = ['left', 'right', 'both', 'none'] as const;
+
+/** How the caliper's bolts run: along the axle, or along the wheel from behind. */
+export const CALIPERS = ['axial', 'radial'] as const;
+export type Caliper = (typeof CALIPERS)[number];
 
 /** A fastener with the manual's torque; `torqueNm` null where it is only snug. `socket` as the fitter calls it, `27 mm`. */
 export interface Fastener {
@@ -95,6 +99,13 @@ export interface Wheel extends Kept {
   lockHoleMm: number | null;
   spokes: number;
   discSide: (typeof DISC_SIDES)[number];
+  caliper: Caliper;
+  /** Rim strips it runs with; null where the shop's rule decides. */
+  strips: number | null;
+  /** The rim's shape, for bead slack: over the flange, in the well, and from the well to the far flange along the axle. */
+  flangeMm: number | null;
+  wellMm: number | null;
+  wellToFlangeMm: number | null;
   rimLimitKpa: number | null;
   /** Where the bare wheel settles. */
   heavySpotDeg: number | null;
@@ -106,8 +117,8 @@ export interface Wheel extends Kept {
   note: string;
 }
 
-/** Machines that stand on four wheels. */
-export const onFourWheels = (kind: MachineKind): boolean => kind === 'quad' || kind === 'side-by-side';
+/** Machines that stand on four wheels, held by nuts or bolts of their own. */
+export const onFourWheels = (kind: MachineKind): boolean => kind === 'quad' || kind === 'side-by-side' || kind === 'drag';
 
 /** The end of the machine that the wheel is at. */
 export const wheelEnd = (position: Position): 'front' | 'rear' => (position.includes('front') ? 'front' : 'rear');

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { InputError } from '../../core/errors';
-import { checkEntryBody, effectiveEntries, foldJob, type Entry, type EntryBody, type JobState, type JobSummary } from '../../core/job';
+import { checkEntryBody, effectiveEntries, foldJob, type Entry, type EntryBody, type JobState, type JobSummary, type UsualTime } from '../../core/job';
 import type { Cure } from '../../core/procedure';
 import { valuesOf } from '../../core/rules';
 import { POSITION_WORDS } from '../../core/wheels/wheel';
@@ -9,6 +9,7 @@ import { handOverStore } from './hand-over';
 import type { Db } from './open';
 import type { RuleStore } from './rules';
 import type { ShopStore } from './shop';
+import { stationTimes } from './station-times';
 
 export interface JobQuery {
   search: string;
@@ -87,10 +88,12 @@ export const jobStore = (db: Db, shop: ShopStore, rules: RuleStore) => {
   const entriesOf = (id: string, afterSeq = 0): Entry[] => statements.entries.all(id, afterSeq).map(toEntry);
 
   const settle = handOverStore(db, shop.records);
+  const times = stationTimes(db);
 
   const summarize = (id: string): JobState => {
     const log = entriesOf(id);
     const state = foldJob(log);
+    times.settle(id, log, state);
     const last = log[log.length - 1]!;
     const { number, openedAt, wheelPosition } = find(id);
     const sizeOff = state.cameOff?.marking ?? null;
@@ -203,6 +206,8 @@ export const jobStore = (db: Db, shop: ShopStore, rules: RuleStore) => {
       open.immediate(input, at),
     /** What cured which trouble in this shop, and how often. */
     cures: (): Cure[] => statements.cures.all(),
+    /** How long each station usually takes in this shop, by the wheel's build. */
+    usualTimes: (): UsualTime[] => times.usual(),
     ofWheel: (wheelId: string) => statements.ofWheel.all(wheelId).map(toSummary),
     list({ search, from, to, limit, offset }: JobQuery): { jobs: JobSummary[]; total: number } {
       const words = JSON.stringify(search.toLowerCase().split(/\s+/).filter(Boolean));

@@ -20,7 +20,7 @@ const nameBody = Joi.object({ name: text(80, 'The name') }).required();
 /** The shop's name, people and rules, and machines with their wheels. */
 export const shopRoutes = (shop: ShopStore, rules: RuleStore, jobs: JobStore): Router => {
   const router = Router();
-  router.get('/shop', (_req, res) => void res.json({ ...shop.all(), rules: rules.list(), cures: jobs.cures() }));
+  router.get('/shop', (_req, res) => void res.json({ ...shop.all(), rules: rules.list(), cures: jobs.cures(), usualTimes: jobs.usualTimes() }));
   router.put('/shop/name', (req, res) => {
     shop.rename(check<{ name: string }>(nameBody, req.body).name);
     res.json({ name: shop.name() });

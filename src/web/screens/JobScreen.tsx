@@ -1,6 +1,6 @@
 import { useCallback, useMemo, useState } from 'react';
 import { Link, Navigate, useNavigate, useParams } from 'react-router';
-import { entryText, foldJob, standingId, stepsOf, STATIONS, STEP_STATIONS, type EntryKind, type StationId } from '../../core/job';
+import { entryText, foldJob, standingId, stepsOf, STATIONS, STATION_WORDS, STEP_STATIONS, type EntryKind, type StationId } from '../../core/job';
 import { inUse } from '../../core/shop';
 import { POSITION_WORDS } from '../../core/wheels/wheel';
 import { Bench } from '../parts/Bench';
@@ -16,6 +16,7 @@ import { Spoken } from '../parts/Spoken';
 import { Terraces } from '../parts/Terraces';
 import { useMain, useSheet } from '../parts/working';
 import { STATION_VIEWS } from '../stations';
+import { BenchView } from '../stations/BenchView';
 import { Trouble } from '../stations/Trouble';
 import { selectJobState, selectLog, selectReport, useApp, useDo } from '../store';
 import { said, undoLast, write as writeEntries, type Writing } from '../store/jobs-slice';
@@ -77,7 +78,7 @@ const Footer = ({ at, onTurn, onUndo }: { at: JobAtHand; onTurn: () => void; onU
 
 /** One job at one station: terraces, the station, and the actions that are the same everywhere. */
 export const JobScreen = () => {
-  const { id = '', station: named } = useParams();
+  const { id = '', station: named, view } = useParams();
   const dispatch = useDo();
   const navigate = useNavigate();
   const { units } = useUnits();
@@ -119,16 +120,18 @@ export const JobScreen = () => {
     dispatch(said({ text: undone ? `Undone: ${entryText(undone, units, words)}` : 'There is nothing to undo.', tone: 'good' }));
     // The parts of an undone hand-over are back on the shelf.
     if (undone?.kind === 'handed-over') await dispatch(loadShop());
-    if (undone && undone.station !== station) goTo(undone.station);
-  }, [dispatch, goTo, id, log, station, units, who]);
+    if (undone && undone.station !== station) void navigate(`/jobs/${id}/${undone.station}${view ? `/${view}` : ''}`);
+  }, [dispatch, id, log, navigate, station, units, view, who]);
 
+  const atBench = view === 'bench' && station !== undefined && STEP_STATIONS.includes(station);
   const i = station ? STATIONS.indexOf(station) : -1;
   useKeys([
     { key: 't', says: 'Turn the wheel over', run: turn },
     { key: 'u', says: 'Undo', run: () => void undo() },
     { key: 'ArrowLeft', says: 'Back one station', run: () => i > 0 && goTo(STATIONS[i - 1]!) },
     { key: 'ArrowRight', says: 'Next station', run: () => i >= 0 && i < STATIONS.length - 1 && goTo(STATIONS[i + 1]!) },
-    { key: 'b', says: 'Back one station', run: () => i > 0 && goTo(STATIONS[i - 1]!) },
+    // At the bench it goes back one step.
+    ...(atBench ? [] : [{ key: 'b', says: 'Back one station', run: () => i > 0 && goTo(STATIONS[i - 1]!) }]),
   ]);
 
   const at = useMemo((): JobAtHand | null => {
@@ -142,8 +145,20 @@ export const JobScreen = () => {
     const next = reports.find((r) => r.fill < 1)?.station ?? 'hand-over';
     return <Navigate replace to={`/jobs/${id}/${next}`} />;
   }
+  if (open && view !== undefined && !atBench) return <Navigate replace to={`/jobs/${id}/${station}`} />;
   if (!at) return <Waiting what="Reading the job" />;
   const View = STATION_VIEWS[at.station];
+  if (atBench)
+    return (
+      <JobContext.Provider value={at}>
+        <main className="relative flex min-h-screen flex-col pt-3 lg:h-screen lg:overflow-y-auto">
+          <h1 className="sr-only">{STATION_WORDS[at.station]} at the bench: {POSITION_WORDS[at.wheel.position]}, {at.machine.name}</h1>
+          <OutboxBar jobId={id} />
+          <div className="flex-1"><BenchView key={at.station} onTurn={turn} onUndo={() => void undo()} /></div>
+          <Spoken />
+        </main>
+      </JobContext.Provider>
+    );
   return (
     <JobContext.Provider value={at}>
       <div className="grid min-h-screen grid-cols-[minmax(0,1fr)] grid-rows-[auto_1fr] lg:h-screen lg:grid-cols-[246px_minmax(0,1fr)] lg:grid-rows-1">

@@ -43,7 +43,7 @@ export const Choose = () => {
         data: {
           marking: marking.trim(), dateCode: dateCode.trim() || null, tireId: draft.tireId === TYPED ? null : draft.tireId, tube,
           tubeId: tube ? (at.tubeFit?.id ?? null) : null, tubeLabel: tube ? (at.tubeFit?.label ?? null) : null, lightMark, seatLimitKpa: at.limitKpa,
-          tread, arrows, takeOff, treadMm, parts: partsOf(at.wants),
+          tread, arrows, takeOff, treadMm, parts: partsOf(at.wants), doubled: tube && draft.doubled,
         },
       }],
       'The choice is written.',

@@ -9,6 +9,7 @@ import { Quantity, useUnits } from '../parts/quantity';
 import { VerdictMark } from '../parts/VerdictMark';
 import { BasisTag, useMainWorking } from '../parts/working';
 import { useJob } from '../screens/job-context';
+import { StepStrip } from './StepStrip';
 import { Cautions, FigureRow, JobDial, StationLayout } from './StationLayout';
 
 const SeatChart = lazy(() => import('./SeatChart'));
@@ -84,6 +85,7 @@ export const Seat = () => {
         </>
       }
     >
+      <StepStrip />
       <div className="rows">
         <FigureRow label="Never above" basis={<BasisTag title="the seating limit" working={working}>{binds}</BasisTag>}>
           <span className="text-stop"><Quantity value={limitKpa} unit="kPa" big /></span>

@@ -8,6 +8,7 @@ import { useKeys } from '../parts/keys';
 import { Quantity, useUnits } from '../parts/quantity';
 import { BasisTag, useMainWorking } from '../parts/working';
 import { useJob } from '../screens/job-context';
+import { StepStrip } from './StepStrip';
 import { Cautions, FigureRow, JobDial, StationLayout } from './StationLayout';
 
 const TEMP = { min: -60, max: 60 };
@@ -63,6 +64,7 @@ export const SetPressure = () => {
           : 'Cold, with a gauge whose error you know.'
       }
     >
+      <StepStrip />
       {!start.ok && <p className="mb-3 text-check">{start.problem.message} Right would be {start.problem.expected}.</p>}
       <form
         onSubmit={(e) => {
@@ -98,7 +100,6 @@ export const SetPressure = () => {
           </div>
         </div>
         {start.ok && <Cautions list={start.working.cautions} />}
-        {state.wheel!.rimLockDegs.length > 0 && <p className="mt-3">Rim lock snug now, after the tire has seated. Snug, not tight: overtightening breaks them.</p>}
         <Button go type="submit" className="mt-4" hotkey="N">
           Write it down
         </Button>

@@ -1,5 +1,6 @@
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
+import { stepsOf } from '../../core/job';
 import { SYMPTOMS, SYMPTOM_WORDS, trouble, type Symptom } from '../../core/procedure';
 import { tireSize } from '../../core/tires';
 import { tryRimCode } from '../../core/wheels';
@@ -15,21 +16,17 @@ import { Sheet } from '../parts/Sheet';
 /** Where neither rim nor tire tells: no small wheel. */
 const USUAL_RIM_IN = 18;
 
-/** Which troubles come up where; the others stand after them. */
-const FIRST: Partial<Record<string, readonly Symptom[]>> = {
-  'tire-off': ['bead-stuck', 'bite-stuck', 'lock-stuck', 'lever-slips'],
-  'tire-on': ['bite-stuck', 'keeper-lifts', 'tube-showing', 'lock-stuck', 'strip-caught', 'valve-leans', 'wrong-way', 'lever-slips'],
-  seat: ['not-seating', 'valve-leans', 'tube-showing'],
-};
-
 /** When it will not go on: what is seen, what to look at in the order of likelihood, and what cured it. */
-export const Trouble = () => {
+export const Trouble = ({ first: given }: { first?: readonly Symptom[] }) => {
   const { state, station, wheel, shop, write } = useJob();
   const dispatch = useDo();
+  const steps = stepsOf(state, station);
   const [open, setOpen] = useState(false);
   const [symptom, setSymptom] = useState<Symptom | null>(null);
   useKeys([{ key: 'x', says: 'Trouble: it will not go on', run: () => setOpen(true) }]);
-  const first = FIRST[station] ?? [];
+  // The step at hand knows its own best; then what comes up at the station.
+  const atStep = steps.find((s) => !state.steps[s.id])?.troubles ?? [];
+  const first = [...new Set([...(given ?? atStep), ...steps.flatMap((s) => s.troubles)])];
   const order = [...first, ...SYMPTOMS.filter((s) => !first.includes(s))];
   const size = attempt(tireSize, { marking: wheel.tireMarking });
   const found = symptom

@@ -8,6 +8,7 @@ import { Quantity } from '../parts/quantity';
 import { VerdictShape } from '../parts/VerdictMark';
 import { BasisTag, useMainWorking } from '../parts/working';
 import { useJob } from '../screens/job-context';
+import { StepStrip } from './StepStrip';
 import { Cautions, JobDial, StationLayout } from './StationLayout';
 import { Check } from 'lucide-react';
 
@@ -42,6 +43,7 @@ export const WheelBack = () => {
       now={fasteners.length === 0 ? 'No torque values are known.' : open ? `Next: ${open.f.name}.` : 'All tightened. Twice round?'}
       why={fasteners.length === 0 ? 'Take them from the machine\u2019s manual and note them.' : `${chain ? 'Chain on first, then the axle. ' : ''}Axle nut before pinch bolts. Values as entered from the manual.`}
     >
+      <StepStrip />
       <ul className="rows" aria-label="Fasteners">
         {rows.map(({ f, choice }) => {
           const done = state.torqued[f.name];

@@ -1,5 +1,5 @@
 import type { InputProblem } from '../../core/errors';
-import type { Entry, EntryBody, EntryKind, JobSummary, WheelHistory } from '../../core/job';
+import type { Entry, EntryBody, EntryKind, JobSummary, UsualTime, WheelHistory } from '../../core/job';
 import type { Cure } from '../../core/procedure';
 import type { ShopRule } from '../../core/rules';
 import type { CellProblem, ImportRow, RecordKind, Records, Shop } from '../../core/shop';
@@ -20,7 +20,7 @@ export interface WheelRecord {
   history: WheelHistory;
 }
 
-export type ShopAnswer = Shop & { rules: ShopRule[]; cures: Cure[] };
+export type ShopAnswer = Shop & { rules: ShopRule[]; cures: Cure[]; usualTimes: UsualTime[] };
 
 /** The server's refusal, or the word that it does not answer (`status` 0). */
 export class ApiError extends Error implements InputProblem {

@@ -40,7 +40,7 @@ export const PartsTab = ({ at }: { at: ChoiceAtHand }) => {
     <div className="rows">
       <Part title={draft.tube ? 'With a tube' : 'Tubeless'} reasons={need.ok ? need.working.result.reasons : []} {...(need.ok ? { working: need.working } : {})}>
         <div className="grid grid-cols-[2fr_3fr] gap-3 pb-1">
-          <ChoiceField label="Tube" value={draft.tube ? 'tube' : 'none'} onChange={(v) => change({ tube: v === 'tube', tubeId: '' })} options={[['tube', 'with a tube'], ['none', 'tubeless']]} />
+          <ChoiceField label="Tube" value={draft.tube ? (draft.doubled ? 'doubled' : 'tube') : 'none'} onChange={(v) => change({ tube: v !== 'none', doubled: v === 'doubled', ...(draft.tube === (v !== 'none') ? {} : { tubeId: '' }) })} options={[['tube', 'with a tube'], ['doubled', 'doubled, old one as sleeve'], ['none', 'tubeless']]} />
           {draft.tube && (
             <ChoiceField
               label="Which tube"

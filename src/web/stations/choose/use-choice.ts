@@ -24,6 +24,8 @@ export interface Draft {
   takeOff: boolean;
   treadMm: number | null;
   tube: boolean;
+  /** The old tube goes round the new one. */
+  doubled: boolean;
   tubeId: string;
 }
 
@@ -58,10 +60,10 @@ export const useChoice = () => {
     if (before)
       return {
         tireId: before.tireId ?? TYPED, marking: before.marking, dateCode: before.dateCode ?? '', limit: before.seatLimitKpa !== null ? show(before.seatLimitKpa, 'kPa') : '',
-        lightMark: before.lightMark, tread: before.tread, arrows: before.arrows, takeOff: before.takeOff, treadMm: before.treadMm, tube: before.tube, tubeId: before.tubeId ?? '',
+        lightMark: before.lightMark, tread: before.tread, arrows: before.arrows, takeOff: before.takeOff, treadMm: before.treadMm, tube: before.tube, doubled: before.doubled, tubeId: before.tubeId ?? '',
       };
     const empty: Draft = {
-      tireId: TYPED, marking: context.from, dateCode: '', limit: '', lightMark: true, tread: 'other', arrows: 'one', takeOff: false, treadMm: null, tube: wheel.tube, tubeId: '',
+      tireId: TYPED, marking: context.from, dateCode: '', limit: '', lightMark: true, tread: 'other', arrows: 'one', takeOff: false, treadMm: null, tube: wheel.tube, doubled: false, tubeId: '',
     };
     const best = caught(() => rankTires(onShelf, context).ranked[0]);
     return best.ok && best.value && best.value.fit.verdict !== 'stop' && best.value.tire.count > 0 ? { ...empty, ...draftOf(best.value.tire.id) } : empty;

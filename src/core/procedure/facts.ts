@@ -1,0 +1,139 @@
+import type { BiteSchool, BitePlan } from '../beads';
+import { planBites } from '../beads';
+import { ruleNumber, ruleWord, type RuleValues } from '../rules';
+import { onFourWheels, type Build, type Caliper, type Drive, type MachineKind, type Wheel } from '../wheels';
+import type { Step } from './step';
+import type { School } from './schools';
+
+/** Tools that change how a step is done. */
+export const STEP_TOOLS = ['shoe breaker', 'squeeze breaker', 'changer'] as const;
+export type StepTool = (typeof STEP_TOOLS)[number];
+
+export const TUBES_IN = ['none', 'one', 'doubled'] as const;
+
+/** What a procedure is made from. Angles clockwise from the valve, seen from the disc side. */
+export interface ProcedureInput {
+  machine: { kind: MachineKind; drive: Drive; wheelSensors: boolean };
+  wheel: {
+    end: 'front' | 'rear';
+    build: Build;
+    discSide: Wheel['discSide'];
+    caliper: Caliper;
+    /** A tube is in the tire that comes off. */
+    tubeWas: boolean;
+    /** Spokes, or a split rim's halves, are sealed by design. */
+    sealed: boolean;
+    strips: number;
+    /** Null where neither rim code nor tire tells: then no lever has a place. */
+    rimDiameterMm: number | null;
+    heavySpotDeg: number | null;
+  };
+  tire: { lightMark: boolean; arrows: boolean };
+  /** In the tire that goes on; doubled with an old one as a sleeve. */
+  tube: (typeof TUBES_IN)[number];
+  locks: readonly number[];
+  tools: readonly StepTool[];
+  schools?: Partial<Record<School, string>>;
+  rules?: RuleValues;
+}
+
+/** The input with what the rows ask for again and again. */
+export interface Facts extends ProcedureInput {
+  /** The school of this job. */
+  school(key: School): string;
+  number(key: string): number;
+  has(tool: StepTool): boolean;
+  bites: { off: BitePlan | null; on: BitePlan | null };
+}
+
+/** A row may give its words, parts and tools by the wheel. */
+type By<T> = T | ((f: Facts) => T);
+export type When = (f: Facts) => boolean;
+
+/** A step as the tables hold it, with the condition that it stands under. */
+export interface Row extends Pick<Step, 'id' | 'station'> {
+  say: By<string>;
+  why: By<string>;
+  confirm?: By<string>;
+  caution?: By<string>;
+  sideUp?: 'disc' | 'other';
+  places?: (f: Facts) => Step['places'];
+  parts?: By<string[]>;
+  tools?: By<string[]>;
+  reads?: NonNullable<Step['reads']>;
+  troubles?: Step['troubles'];
+  shows?: NonNullable<Step['shows']>;
+  when?: When;
+}
+
+export const all =
+  (...tests: When[]): When =>
+  (f) =>
+    tests.every((t) => t(f));
+export const not =
+  (test: When): When =>
+  (f) =>
+    !test(f);
+export const rear: When = (f) => f.wheel.end === 'rear';
+export const disc: When = (f) => f.wheel.discSide !== 'none';
+export const spoked: When = (f) => f.wheel.build === 'spoked';
+export const split: When = (f) => f.wheel.build === 'split';
+export const beadlock: When = (f) => f.wheel.build === 'beadlock';
+/** Held together by bolts in place of being levered over. */
+export const clamped: When = (f) => split(f) || beadlock(f);
+export const locks: When = (f) => f.locks.length > 0;
+export const tube: When = (f) => f.tube !== 'none';
+export const doubled: When = (f) => f.tube === 'doubled';
+export const tubeWas: When = (f) => f.wheel.tubeWas;
+export const fourWheels: When = (f) => onFourWheels(f.machine.kind);
+export const sensors: When = (f) => f.machine.wheelSensors;
+/** Nipples that a tube must be kept from. */
+export const nipples: When = (f) => spoked(f) && tube(f) && !f.wheel.sealed;
+export const changer: When = (f) => f.has('changer');
+export const kind =
+  (...kinds: MachineKind[]): When =>
+  (f) =>
+    kinds.includes(f.machine.kind);
+export const drive =
+  (by: Drive): When =>
+  (f) =>
+    f.wheel.end === 'rear' && f.machine.drive === by;
+export const school =
+  (key: School, value: string): When =>
+  (f) =>
+    f.school(key) === value;
+
+export const lockWord = (f: Facts): string => (f.locks.length > 1 ? 'rim locks' : 'rim lock');
+export const valveAndLocks = (f: Facts): Step['places'] => [{ what: 'valve', deg: 0 }, ...f.locks.map((deg) => ({ what: 'rim lock', deg }))];
+export const lockPlaces = (f: Facts): Step['places'] => valveAndLocks(f).slice(1);
+
+/** Start, finish, keeper and where to kneel, by the school's bites. */
+export const leverPlaces =
+  (direction: 'off' | 'on') =>
+  (f: Facts): Step['places'] => {
+    const plan = f.bites[direction];
+    if (!plan) return [];
+    return [
+      { what: 'start', deg: plan.startDeg },
+      { what: 'finish', deg: plan.finishDeg },
+      ...(plan.keeperDeg === null ? [] : [{ what: 'keeper', deg: plan.keeperDeg }]),
+      { what: direction === 'off' ? 'kneel' : 'push down', deg: plan.kneelFromDeg, toDeg: plan.kneelToDeg },
+    ];
+  };
+
+/** The facts of an input; the job's school wins over the shop's rule. */
+export const factsOf = (input: ProcedureInput): Facts => {
+  const { wheel, locks: lockDegs, rules } = input;
+  const word = (key: School): string => input.schools?.[key] ?? ruleWord(key, rules);
+  const bites = (direction: 'off' | 'on'): BitePlan | null =>
+    wheel.rimDiameterMm === null || clamped({ wheel } as Facts)
+      ? null
+      : planBites({
+          rimDiameterMm: wheel.rimDiameterMm, valveDeg: 0, lockDegs, direction, school: word('bite.start') as BiteSchool,
+          biteMm: ruleNumber('bite.lengthMm', rules), handFittedDeg: direction === 'on' ? ruleNumber('bite.handFittedDeg', rules) : 0,
+        });
+  return {
+    ...input, school: word, number: (key) => ruleNumber(key, rules), has: (tool) => input.tools.includes(tool),
+    bites: { off: bites('off'), on: bites('on') },
+  };
+};

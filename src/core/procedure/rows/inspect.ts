@@ -1,0 +1,23 @@
+import { beadlock, locks, lockPlaces, lockWord, nipples, not, spoked, tube, all, split, type Row } from '../facts';
+
+/** Common practice. */
+export const INSPECT: readonly Row[] = [
+  { id: 'in-clean', station: 'inspect', say: 'Clean to bare metal where beads and weights sit.', why: 'A wet or dirty seat leaks, and the tire creeps.', tools: ['solvent, then alcohol and water'] },
+  { id: 'in-cracks', station: 'inspect', say: 'Look for cracks, dents and corrosion. Start at the valve hole.', why: 'That is where water enters.', places: () => [{ what: 'valve hole', deg: 0 }], reads: 'findings' },
+  { id: 'in-spokes', station: 'inspect', say: 'Ring the spokes. A dull one is loose.', why: 'Tension now, while the nipples can be reached.', caution: 'Spoke work is a skilled job: a wheel pulled out of true breaks spokes.', reads: 'spokes', when: spoked },
+  { id: 'in-true', station: 'inspect', say: 'Spin it: runout, up and down and side to side.', why: 'At six places or more, from a fixed point on the stand.', tools: ['balance stand'], reads: 'runout' },
+  { id: 'in-old-weights', station: 'inspect', say: 'Old weights off, residue off, then alcohol and water.', why: 'Solvent leaves a film that weights do not hold on.', caution: 'Solvent with air to breathe, or a respirator.', tools: ['solvent, then alcohol and water'] },
+  {
+    id: 'in-strip', station: 'inspect', say: (f) => (f.wheel.strips > 1 ? 'Two rim strips, one over the other: snug, their large holes at the valve.' : 'Rim strip: snug, its large hole at the valve.'), why: 'Bare nipples chafe through the tube.',
+    places: () => [{ what: 'large hole', deg: 0 }], parts: (f) => [f.wheel.strips > 1 ? `${f.wheel.strips} rim strips` : 'rim strip'], troubles: ['strip-caught'], when: nipples,
+  },
+  {
+    id: 'in-lock', station: 'inspect', say: (f) => (f.locks.length > 1 ? `Do the ${lockWord(f)} move? Is the rubber good?` : `Does the ${lockWord(f)} move? Is the rubber good?`), why: 'A stuck lock fights you on the last bites.', places: lockPlaces,
+    parts: (f) => [lockWord(f)], troubles: ['lock-stuck'], when: locks,
+  },
+  { id: 'in-stem', station: 'inspect', say: 'New valve stem in, core in it.', why: 'Its age is unknown, and it is the cheapest part of the job.', places: () => [{ what: 'valve', deg: 0 }], parts: ['valve stem, new'], when: not(tube) },
+  { id: 'in-halves', station: 'inspect', say: 'Look at the halves: bolt holes, threads, the faces that meet.', why: 'A pulled thread or a bent face lets the rim open under air.', caution: 'A cracked half is done: nothing goes on it.', reads: 'findings', when: all(split) },
+  {
+    id: 'in-gap', station: 'inspect', say: 'Measure bead bundles and ring gap, both sides. Note the crush.', why: 'Castings, machining and tires vary, every time.', confirm: 'The gap is written on the wheel.', tools: ['caliper'], when: beadlock,
+  },
+];

@@ -1,0 +1,34 @@
+import type { StationId } from '../job/stations';
+import type { Symptom } from './symptoms';
+
+/** What can be measured or looked at for a step, beside ticking it. */
+export type Reading = 'findings' | 'runout' | 'spokes' | 'bead-slack';
+
+/** A place on the wheel, or an arc from one to another, clockwise from the valve, seen from the disc side. */
+export interface Place {
+  what: string;
+  deg: number;
+  toDeg?: number;
+}
+
+/** One thing to do, in the order of the work. */
+export interface Step {
+  id: string;
+  station: StationId;
+  /** What to do, short and spoken. */
+  say: string;
+  why: string;
+  /** What must be so before going on. */
+  confirm: string | null;
+  caution: string | null;
+  /** Which side of the wheel is up; null where it does not matter. */
+  sideUp: 'disc' | 'other' | null;
+  places: Place[];
+  parts: string[];
+  tools: string[];
+  reads: Reading | null;
+  /** What may go wrong here, the usual first. */
+  troubles: Symptom[];
+  /** What the dial draws for this step, beside valve and locks. */
+  shows: 'levers-off' | 'levers-on' | 'push-down' | 'light-mark' | 'arrow' | null;
+}

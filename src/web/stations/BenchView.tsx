@@ -1,0 +1,67 @@
+import { Link, useNavigate } from 'react-router';
+import { STATION_WORDS, STEP_STATIONS } from '../../core/job';
+import { Button } from '../parts/Button';
+import { KeyHelp } from '../parts/KeyHelp';
+import { useKeys } from '../parts/keys';
+import { Reasons } from '../parts/Reasons';
+import { useJob } from '../screens/job-context';
+import { Bites } from './Bites';
+import { Schools } from './Schools';
+import { Cautions, JobDial } from './StationLayout';
+import { StepNeeds } from './StepNeeds';
+import { StepReading } from './StepReading';
+import { StepTime } from './StepTime';
+import { Trouble } from './Trouble';
+import { useStep } from './use-step';
+
+/** One step, as large as the screen: to be read at two metres, with dirty gloves, by key or pedal. */
+export const BenchView = ({ onTurn, onUndo }: { onTurn: () => void; onUndo: () => void }) => {
+  const { job, station, sideUp } = useJob();
+  const navigate = useNavigate();
+  const step = useStep((next) => void navigate(`/jobs/${job.id}/${next}${STEP_STATIONS.includes(next) ? '/bench' : ''}`));
+  const { steps, current, at, next, isDone, plan, lying, tick, back, stepBite } = step;
+  const out = `/jobs/${job.id}/${station}`;
+  useKeys([
+    { key: 'n', says: current ? 'Done, next step' : 'Next station', run: () => void tick() },
+    { key: 'b', says: 'Back one step', run: () => void back() },
+    { key: 'f', says: 'Leave the bench view', run: () => void navigate(out) },
+    ...(plan ? [{ key: '.', says: 'Next bite', run: () => void stepBite(1) }, { key: ',', says: 'Bite before', run: () => void stepBite(-1) }] : []),
+  ]);
+  const after = steps[at + 1];
+  const turn = current?.sideUp && current.sideUp !== sideUp;
+  return (
+    <div className="flex min-h-full flex-col gap-3 px-5 pb-3">
+      <div className="grid min-h-0 flex-1 gap-x-8 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.05fr)]">
+        <section className="order-2 mx-auto w-full max-w-[680px] self-center lg:order-1" aria-label="The wheel">
+          <JobDial step={current} bite={step.bite} />
+        </section>
+        <section className="order-1 min-w-0 self-center lg:order-2">
+          <div className="mb-2 flex flex-wrap items-baseline gap-x-5">
+            <p className="head text-[20px] text-water">{STATION_WORDS[station]}, {current ? `step ${at + 1} of ${steps.length}` : 'all done'}{isDone && ', done'}</p>
+            <StepTime />
+          </div>
+          <h2 className="text-[50px] leading-[1.04] max-lg:text-[34px]" aria-live="polite">{current ? current.say : `On to “${STATION_WORDS[next]}”.`}</h2>
+          {current && <p className="mt-3 text-[22px] text-ink2 max-lg:text-[18px]">{current.why}</p>}
+          {turn && <p className="mt-2 text-[20px] font-semibold text-check">{current.sideUp === 'other' ? 'Disc side down for this.' : 'Disc side up for this.'}</p>}
+          {current?.caution && <div className="mt-3 text-[20px]"><Cautions list={[current.caution]} /></div>}
+          {lying && <Reasons reasons={lying.result.reasons} className="mt-3 border-l-4 border-water pl-3" />}
+          <Bites at={step} big />
+          {current && <StepNeeds step={current} className="mt-4" />}
+          <p className="mt-4 border-t-2 border-ink pt-2 text-[18px] text-ink2">{current && `Next: ${after ? after.say : STATION_WORDS[next]}`}</p>
+        </section>
+      </div>
+      <nav className="flex items-center gap-3 overflow-x-auto border-t border-stone3 pt-2" aria-label="At the bench">
+        <Button go hotkey="N" className="shrink-0 !px-8" onClick={() => void tick()}>{!current ? STATION_WORDS[next] : isDone ? 'Next' : 'Done'}</Button>
+        <Button hotkey="B" className="shrink-0" disabled={at === 0} onClick={() => back()}>Back</Button>
+        <Button hotkey="U" className="shrink-0" onClick={onUndo}>Undo</Button>
+        <Button hotkey="T" className="shrink-0" onClick={onTurn}>Turn over</Button>
+        <Trouble {...(current ? { first: current.troubles } : {})} />
+        <span className="flex shrink-0 items-center gap-3"><StepReading step={current} /><Schools /></span>
+        <span className="ml-auto flex shrink-0 items-center gap-3">
+          <Link className="btn" to={out}>Whole station <kbd className="keycap max-sm:hidden" aria-hidden="true">F</kbd></Link>
+          <KeyHelp />
+        </span>
+      </nav>
+    </div>
+  );
+};
