@@ -10,19 +10,22 @@ import { ruleStore } from './db/rules';
 import { shopStore } from './db/shop';
 import { errorHandler, unknownRoute } from './errors';
 import { WEB_DIR } from './paths';
+import { photoStore } from './photos';
 import { jobRoutes } from './routes/jobs';
+import { photoRoutes } from './routes/photos';
 import { recordRoutes } from './routes/records';
 import { shopRoutes } from './routes/shop';
 import { workingRoutes } from './routes/workings';
 
 const YEAR_S = 31_536_000;
 
-/** The whole server as a function of its database; `passphrase` when it is reachable from outside. */
-export const createApp = (db: Db, options: { logger: Logger; passphrase?: string | undefined }): Express => {
+/** The whole server as a function of its database; `photosDir` holds the photographs, `passphrase` when it is reachable from outside. */
+export const createApp = (db: Db, options: { logger: Logger; photosDir: string; passphrase?: string | undefined }): Express => {
   const app = express();
   const shop = shopStore(db);
   const rules = ruleStore(db);
-  const jobs = jobStore(db, shop, rules);
+  const photos = photoStore(options.photosDir);
+  const jobs = jobStore(db, shop, rules, (photoId) => photos.find(photoId) !== null);
 
   app.disable('x-powered-by');
   app.use(pinoHttp({ logger: options.logger, autoLogging: { ignore: (req) => !req.url?.startsWith('/api') } }));
@@ -33,6 +36,7 @@ export const createApp = (db: Db, options: { logger: Logger; passphrase?: string
     }),
   );
   app.use(options.passphrase ? passphraseGate(options.passphrase) : loopbackNamesOnly);
+  app.use('/api/photos', photoRoutes(photos));
   app.use('/api', express.json({ limit: '256kb' }));
 
   app.get('/api/health', (_req, res) => {

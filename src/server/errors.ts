@@ -45,7 +45,7 @@ export const errorHandler: ErrorRequestHandler = (error, req, res, _next) => {
   } else if (error instanceof NotFound) {
     res.status(404).json(problem('path', error.message, 'an address that exists'));
   } else if (typeof error?.status === 'number' && error.status < 500) {
-    res.status(error.status).json(problem('body', error.status === 413 ? 'The request is too large.' : 'The request cannot be read.', 'JSON of at most 256 kB'));
+    res.status(error.status).json(problem('body', error.status === 413 ? 'The request is too large.' : 'The request cannot be read.', `at most ${Math.round((error.limit ?? 262_144) / 1024)} kB, of the kind this address takes`));
   } else {
     req.log?.error({ err: error }, 'request failed');
     res.status(500).json(problem('server', 'Something went wrong on the server. Nothing was saved.', 'another try; if it stays, look at the server log'));

@@ -1,5 +1,5 @@
 import { createServer } from 'node:http';
-import { join } from 'node:path';
+import { basename, dirname, join } from 'node:path';
 import pino from 'pino';
 import { isLoopback } from './access';
 import { createApp } from './app';
@@ -30,7 +30,8 @@ const start = (): void => {
 
   const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
   const db = openDb(file);
-  const server = createServer(createApp(db, { logger, passphrase }));
+  const photosDir = join(dirname(file), `${basename(file, '.sqlite')}-photos`);
+  const server = createServer(createApp(db, { logger, passphrase, photosDir }));
 
   server.on('error', (error: NodeJS.ErrnoException) => {
     db.close();

@@ -121,6 +121,12 @@ test('findings are tapped, judged at once, and stand at hand-over until they are
   await sheet.getByRole('button', { name: 'Two slits side by side' }).click();
   await expect(sheet.getByText('A pinch: a new tube', { exact: false })).toBeVisible();
   await sheet.getByRole('button', { name: 'Play', exact: true }).click();
+  // A photograph of the bead; a file that is no picture is refused by a sentence.
+  const file = sheet.getByLabel('Photograph file: Bead, seat and rim');
+  await file.setInputFiles({ name: 'bead.png', mimeType: 'image/png', buffer: Buffer.from('not a picture') });
+  await expect(sheet.getByText('This is no picture that can be kept.', { exact: false })).toBeVisible();
+  await file.setInputFiles({ name: 'bead.png', mimeType: 'image/png', buffer: await page.screenshot() });
+  await expect(sheet.getByRole('img', { name: 'Bead, seat and rim, photograph 1' })).toBeVisible();
   await expectAccessible(page);
   await sheet.getByRole('button', { name: 'Write it down' }).click();
   await expect(page.getByText('The findings are written.')).toBeVisible();
@@ -133,4 +139,5 @@ test('findings are tapped, judged at once, and stand at hand-over until they are
   await sheet.getByRole('button', { name: 'Write it down' }).click();
   await page.goto(`${shop.url}/jobs/${id}/log`);
   await expect(page.getByText('Bearings and seals: nothing found')).toBeVisible();
+  await expect(page.getByRole('link', { name: 'see it' })).toHaveAttribute('href', /^\/api\/photos\/[0-9a-f]{64}$/);
 });

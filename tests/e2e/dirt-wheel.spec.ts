@@ -25,7 +25,7 @@ test('a dirt rear wheel with tube and rim lock goes from intake to its job card'
   await page.getByRole('button', { name: 'Take this tire' }).click();
 
   // The hands-on stations, by key alone
-  expect(await tickAll(page, 'wheel-off')).toBe(8);
+  expect(await tickAll(page, 'wheel-off')).toBe(9);
   expect(await tickAll(page, 'tire-off')).toBe(8);
   expect(await tickAll(page, 'inspect')).toBe(7);
   expect(await tickAll(page, 'tire-on')).toBe(13);

@@ -21,7 +21,8 @@ test('a tubeless cast wheel has no tube, lock or spoke steps and takes its placa
   await tickAll(page, 'tire-off');
   await expect(page).toHaveURL(/inspect$/);
   const steps = page.getByRole('list', { name: 'Steps' });
-  await expect(steps.getByText('New valve stem in.')).toBeVisible();
+  await page.getByRole('button', { name: 'All 5 steps' }).click();
+  await expect(steps.getByText('New valve stem in, core in it.')).toBeVisible();
   await expect(steps.getByText(/spokes|tube|rim lock/i)).toHaveCount(0);
   await tickAll(page, 'inspect');
   await tickAll(page, 'tire-on');

@@ -1,3 +1,6 @@
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import pino from 'pino';
 import request from 'supertest';
 import { fillDemo } from '../../src/demo/fill-demo';
@@ -10,8 +13,9 @@ export const NOW = Date.UTC(2026, 3, 30, 12);
 export const testApp = (options: { empty?: boolean; passphrase?: string } = {}) => {
   const db: Db = openDb(':memory:');
   if (!options.empty) fillDemo(db, NOW);
-  const app = createApp(db, { logger: pino({ level: 'silent' }), passphrase: options.passphrase });
-  return { db, app, ask: request(app) };
+  const photosDir = join(mkdtempSync(join(tmpdir(), 'rimstone-')), 'photos');
+  const app = createApp(db, { photosDir, logger: pino({ level: 'silent' }), passphrase: options.passphrase });
+  return { db, app, photosDir, ask: request(app) };
 };
 
 let n = 0;

@@ -58,6 +58,7 @@ export const jobCard = (state: JobState, today: string, units: UnitPreferences):
         ['Date code', chosen && age(chosen.dateCode)],
         ['Tube', chosen && (chosen.tube ? (chosen.tubeLabel ?? 'not picked') : 'tubeless')],
         ['Parts', chosen && chosen.parts.length > 1 && chosen.parts.slice(1).map((p) => (p.count > 1 ? `${p.count} × ${p.what}` : p.what)).join('; ')],
+        ['Photographs', state.photos.length > 0 && `${state.photos.length}, in the log`],
         ['Rim locks', wheel && wheel.rimLockDegs.length > 0 && wheel.rimLockDegs.map(placeText).join('; ')],
       ]),
     },

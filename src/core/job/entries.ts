@@ -44,6 +44,8 @@ export interface EntryData {
   step: { stepId: string };
   /** What was found on a part; an empty list says that it was looked at. */
   findings: { part: Inspected; found: string[] };
+  /** A photograph that the shop keeps, of a part or of anything at the station. */
+  photo: { photoId: string; part: Inspected | null; says: string };
   /** What would not go, and what cured it; null where nothing did. */
   trouble: { symptom: Symptom; curedBy: string | null };
   /** The bare rim: over the flange, in the well, and from the well to the far flange along the axle. */
@@ -82,6 +84,8 @@ export type Entry = { [K in EntryKind]: EntryBody<K> & { seq: number; at: string
 const maybe = (schema: Joi.Schema) => schema.allow(null);
 const bool = (says: string) => Joi.boolean().required().description(says).meta({ expected: `${says}: true or false` });
 const gauge = quantity('kPa', 0, 1000, 'The gauge reading');
+/** The SHA-256 of a photograph, in hex. */
+export const PHOTO_ID = Joi.string().pattern(/^[0-9a-f]{64}$/).required().meta({ expected: 'the id that keeping the photograph gave, 64 hex digits' });
 const mass = quantity('g', 0.5, 500, 'The mass');
 const dateCode = text(4, 'The date code');
 const id = text(60, 'Name of the entry');
@@ -124,6 +128,7 @@ const DATA: Record<EntryKind, Record<string, Joi.Schema>> = {
   school: { school: oneOf(SCHOOLS, 'The school'), value: text(60, 'What it is for this job') },
   step: { stepId: id },
   findings: { part: oneOf(INSPECTED, 'What was looked at'), found: listOf(text(40, 'A finding'), 20, 'What was found') },
+  photo: { photoId: PHOTO_ID, part: maybe(oneOf(INSPECTED, 'What it shows')), says: text(200, 'What is to be seen').allow('') },
   trouble: { symptom: oneOf(SYMPTOMS, 'What was seen'), curedBy: maybe(text(40, 'What cured it')) },
   'rim-shape': { flangeMm: quantity('mm', 80, 750, 'Over the flange'), wellMm: quantity('mm', 60, 700, 'In the well'), wellToFlangeMm: quantity('mm', 0, 400, 'From the well to the far flange') },
   runout: { readings: READINGS_FIELD },

@@ -37,6 +37,8 @@ export const entryText = (entry: Entry, units: UnitPreferences, steps: ReadonlyM
       const [lateral, radial] = [span('lateralMm'), span('radialMm')];
       return `Runout: ${[lateral && `${lateral} side to side`, radial && `${radial} up and down`].filter(Boolean).join(', ') || 'no reading'}, at ${entry.data.readings.length} places`;
     }
+    case 'photo':
+      return ['Photograph', entry.data.part && INSPECTED_WORDS[entry.data.part].toLowerCase(), entry.data.says].filter(Boolean).join(': ');
     case 'rim-shape':
       return `Rim: ${q(entry.data.flangeMm, 'mm')} over the flange, ${q(entry.data.wellMm, 'mm')} in the well, ${q(entry.data.wellToFlangeMm, 'mm')} across`;
     case 'spoke-ring': {

@@ -16,6 +16,7 @@ export interface JobState {
   load: EntryData['load'] | null;
   troubles: (EntryData['trouble'] & { station: Entry['station']; entryId: string })[];
   findings: Partial<Record<Inspected, string[]>>;
+  photos: (EntryData['photo'] & { station: Entry['station']; entryId: string })[];
   rimShape: EntryData['rim-shape'] | null;
   runout: EntryData['runout'] | null;
   spokeRing: EntryData['spoke-ring'] | null;
@@ -45,6 +46,7 @@ export const emptyJob = (): JobState => ({
   load: null,
   troubles: [],
   findings: {},
+  photos: [],
   rimShape: null,
   runout: null,
   spokeRing: null,
@@ -111,6 +113,8 @@ const apply = (state: JobState, entry: Entry): JobState => {
       return { ...state, troubles: [...state.troubles, { ...entry.data, station: entry.station, entryId: entry.id }] };
     case 'findings':
       return { ...state, findings: { ...state.findings, [entry.data.part]: entry.data.found } };
+    case 'photo':
+      return { ...state, photos: [...state.photos, { ...entry.data, station: entry.station, entryId: entry.id }] };
     // It is the wheel's own, so the job's wheel has it from now on.
     case 'rim-shape':
       return { ...state, wheel: state.wheel && { ...state.wheel, ...entry.data }, rimShape: entry.data };

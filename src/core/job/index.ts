@@ -1,7 +1,7 @@
 /** A job: its log of entries, the state folded from it, and what is still missing or doubtful. */
 export { STATIONS, STATION_WORDS, STEP_STATIONS, type StationId } from './stations';
 export {
-  entryBodySchema, checkEntryBody, ENTRY_KINDS,
+  entryBodySchema, checkEntryBody, ENTRY_KINDS, PHOTO_ID,
   type Entry, type EntryBody, type EntryData, type EntryKind,
 } from './entries';
 export { foldJob, emptyJob, effectiveEntries, standingId, type JobState } from './fold';

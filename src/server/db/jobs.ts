@@ -48,7 +48,7 @@ const dayAfter = (day: string): string =>
   new Date(new Date(`${day}T00:00:00Z`).getTime() + 86_400_000).toISOString().slice(0, 10);
 
 /** Jobs and their logs in the database. */
-export const jobStore = (db: Db, shop: ShopStore, rules: RuleStore) => {
+export const jobStore = (db: Db, shop: ShopStore, rules: RuleStore, hasPhoto: (photoId: string) => boolean = () => false) => {
   const statements = {
     list: db.prepare<unknown[], JobRow>(`SELECT ${SUMMARY} FROM jobs ${MATCHES} ORDER BY opened_at DESC LIMIT @limit OFFSET @offset`),
     total: db.prepare<unknown[], { total: number }>(`SELECT count(*) AS total FROM jobs ${MATCHES}`),
@@ -114,6 +114,8 @@ export const jobStore = (db: Db, shop: ShopStore, rules: RuleStore) => {
   const checkTargets = (log: Entry[], bodies: EntryBody[]): void => {
     const known = new Map(log.map((e) => [e.id, e.kind]));
     for (const body of bodies) {
+      if (body.kind === 'photo' && !hasPhoto((body as EntryBody<'photo'>).data.photoId))
+        throw new InputError('data.photoId', 'There is no such photograph.', 'the id that keeping the photograph gave');
       const target = body.kind === 'undo' ? (body as EntryBody<'undo'>).data.entryId : body.replaces;
       if (target !== undefined) {
         const kind = known.get(target);

@@ -58,6 +58,7 @@ export const LogScreen = () => {
               <span className="truncate text-ink2 max-md:col-start-2">{e.who}</span>
               <span className={`max-md:col-start-2 ${gone ? 'text-ink2 line-through' : ''}`}>
                 {entryText(e, units, words)}
+                {e.kind === 'photo' && !gone && <> · <a href={`/api/photos/${e.data.photoId}`} target="_blank" rel="noreferrer">see it</a></>}
                 {gone && <span className="sr-only"> (taken away)</span>}
               </span>
               {gone && undone.has(e.id) && (

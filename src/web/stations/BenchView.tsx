@@ -43,7 +43,7 @@ export const BenchView = ({ onTurn, onUndo }: { onTurn: () => void; onUndo: () =
           <h2 className="text-[50px] leading-[1.04] max-lg:text-[34px]" aria-live="polite">{current ? current.say : `On to “${STATION_WORDS[next]}”.`}</h2>
           {current && <p className="mt-3 text-[22px] text-ink2 max-lg:text-[18px]">{current.why}</p>}
           {turn && <p className="mt-2 text-[20px] font-semibold text-check">{current.sideUp === 'other' ? 'Disc side down for this.' : 'Disc side up for this.'}</p>}
-          {current?.caution && <div className="mt-3 text-[20px]"><Cautions list={[current.caution]} /></div>}
+          {current?.caution && <Cautions big list={[current.caution]} />}
           {lying && <Reasons reasons={lying.result.reasons} className="mt-3 border-l-4 border-water pl-3" />}
           <Bites at={step} big />
           {current && <StepNeeds step={current} className="mt-4" />}

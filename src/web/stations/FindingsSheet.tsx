@@ -7,6 +7,7 @@ import { Reasons } from '../parts/Reasons';
 import { BasisTag } from '../parts/working';
 import { useJob } from '../screens/job-context';
 import { Sheet } from '../parts/Sheet';
+import { Photos } from './Photos';
 
 /** What was found on tube, bead and bearings: tapped, judged at once, written down. */
 export const FindingsSheet = () => {
@@ -38,6 +39,7 @@ export const FindingsSheet = () => {
               <div className="flex flex-wrap gap-2">
                 {FINDINGS[part].map((f) => <Button key={f.id} small aria-pressed={its.includes(f.id)} onClick={() => toggle(part, f.id)}>{f.sees}</Button>)}
               </div>
+              <Photos part={part} />
               <div aria-live="polite">{judged.ok && its.length > 0 && <Reasons reasons={judged.working.result.reasons} className="mt-2" />}</div>
             </section>
           );

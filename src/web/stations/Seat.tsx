@@ -67,7 +67,7 @@ export const Seat = () => {
     <StationLayout
       lead={over ? <VerdictMark verdict="stop" /> : seatedBoth ? <VerdictMark verdict="good" /> : 'Limit in force'}
       now={now}
-      why={`The molded line stands the same distance from the flange all round, both sides. After ${ruleNumber('seat.tries', state.rules)} tries stop: wrong size, damage or a caught tube.`}
+      why={`After ${ruleNumber('seat.tries', state.rules)} tries stop: wrong size, damage or a caught tube.`}
       picture={
         <>
           <div className="mx-auto max-w-[400px] max-lg:hidden"><JobDial /></div>

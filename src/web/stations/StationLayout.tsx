@@ -40,9 +40,9 @@ export const FigureRow = ({ label, children, basis }: { label: string; children:
 );
 
 /** Words that stay in sight where a wheel can hurt someone. */
-export const Cautions = ({ list }: { list: readonly string[] }) =>
+export const Cautions = ({ list, big = false }: { list: readonly string[]; big?: boolean }) =>
   list.length === 0 ? null : (
-    <ul className="caution mt-3 space-y-1 text-[16px]" aria-label="Caution">
+    <ul className={`caution mt-3 space-y-1 ${big ? 'text-[21px]' : 'text-[16px]'}`} aria-label="Caution">
       {list.map((c) => (
         <li key={c}>{c}</li>
       ))}

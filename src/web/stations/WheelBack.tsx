@@ -1,7 +1,6 @@
 import { fastenersOf } from '../../core/job';
 import { torqueWrench } from '../../core/torque';
 import type { Fastener } from '../../core/wheels';
-import { wheelEnd } from '../../core/wheels/wheel';
 import { Button } from '../parts/Button';
 import { useKeys } from '../parts/keys';
 import { Quantity } from '../parts/quantity';
@@ -16,7 +15,7 @@ const DONE_WORDS = { torqued: 'torqued', snug: 'snug', guess: 'tightened by gues
 
 /** Every fastener with its torque, and the wrench of the shop that covers it. */
 export const WheelBack = () => {
-  const { state, machine, wheel, shop, write, goTo } = useJob();
+  const { state, shop, write, goTo } = useJob();
   const fasteners = fastenersOf(state);
   const wrenches = shop.wrenches.map(({ name, minNm, maxNm, leverMm }) => ({ name, minNm, maxNm, ...(leverMm !== null ? { leverMm } : {}) }));
   const rows = fasteners.map((f) => ({ f, choice: f.torqueNm === null ? null : torqueWrench.run({ torqueNm: f.torqueNm, wrenches }) }));
@@ -34,14 +33,11 @@ export const WheelBack = () => {
   };
   useKeys([{ key: 'n', says: open ? `Done: ${open.f.name}` : 'Next station', run: go }]);
 
-  const front = wheelEnd(wheel.position) === 'front';
-  const chain = machine.drive === 'chain' && !front;
   return (
     <StationLayout
       picture={<JobDial />}
-      lead="Start every fastener by hand, tighten none until all line up"
       now={fasteners.length === 0 ? 'No torque values are known.' : open ? `Next: ${open.f.name}.` : 'All tightened. Twice round?'}
-      why={fasteners.length === 0 ? 'Take them from the machine\u2019s manual and note them.' : `${chain ? 'Chain on first, then the axle. ' : ''}Axle nut before pinch bolts. Values as entered from the manual.`}
+      why={fasteners.length === 0 ? 'Take them from the machine\u2019s manual and note them.' : 'Axle nut before pinch bolts. Values from the manual.'}
     >
       <StepStrip />
       <ul className="rows" aria-label="Fasteners">
@@ -49,7 +45,7 @@ export const WheelBack = () => {
           const done = state.torqued[f.name];
           const wrench = choice?.result.wrench ?? null;
           return (
-            <li key={f.name} className="border-b border-stone3 py-2">
+            <li key={f.name} className="border-b border-stone3 py-1">
               <div className="flex items-baseline gap-3">
                 <span className={`flex-1 ${f === open?.f ? 'font-bold' : ''}`}>{f.name}</span>
                 {f.torqueNm === null ? <span className="num text-lg">snug</span> : <Quantity value={f.torqueNm} unit="Nm" />}

@@ -40,7 +40,9 @@ export const useStep = (onLast: (next: StationId) => void) => {
     back: () => at > 0 && look(steps[at - 1]!.id),
     async tick(): Promise<void> {
       if (!current) return onLast(next);
-      if (isDone) return look(steps[at + 1]?.id ?? null);
+      // The next one is named only where it is done too: an undo then leads back to what is open.
+      const after = steps[at + 1];
+      if (isDone) return look(after && state.steps[after.id] ? after.id : null);
       if (await write([{ kind: 'step', data: { stepId: current.id } }])) look(null);
     },
   };

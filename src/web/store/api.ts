@@ -49,15 +49,17 @@ const NO_ANSWER: InputProblem = {
 };
 const TIMEOUT_MS = 15_000;
 
-/** `body` is sent as JSON, or as CSV where it is text. */
+const typeOf = (body: unknown): string => (body instanceof Blob ? body.type || 'application/octet-stream' : typeof body === 'string' ? 'text/csv' : 'application/json');
+
+/** `body` is sent as JSON, as CSV where it is text, or as it is where it is a picture. */
 const ask = async <T>(method: string, path: string, body?: unknown): Promise<T> => {
   let response: Response;
   try {
     response = await fetch(`/api${path}`, {
       method,
-      headers: body === undefined ? {} : { 'content-type': typeof body === 'string' ? 'text/csv' : 'application/json' },
+      headers: body === undefined ? {} : { 'content-type': typeOf(body) },
       signal: AbortSignal.timeout(TIMEOUT_MS),
-      ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+      ...(body === undefined ? {} : { body: typeof body === 'string' || body instanceof Blob ? body : JSON.stringify(body) }),
     });
   } catch {
     throw new ApiError(0, NO_ANSWER);
@@ -85,6 +87,7 @@ export const api = {
   /** What a file would do; with `apply` it is done, all of it or nothing. */
   importRecords: (kind: RecordKind, csv: string, apply: boolean) =>
     ask<ImportAnswer>('POST', `/records/${kind}/import?apply=${apply ? 'yes' : 'no'}`, csv),
+  addPhoto: (picture: Blob) => ask<{ photoId: string }>('POST', '/photos', picture),
   wheelRecord: (id: string) => ask<WheelRecord>('GET', `/wheels/${encodeURIComponent(id)}/record`),
   changeRule: (key: string, body: { value: number | string; note: string; who: string; reason: string }) =>
     ask<ShopRule>('PUT', `/rules/${encodeURIComponent(key)}`, body),

@@ -1,0 +1,21 @@
+import express, { Router } from 'express';
+import { check } from '../../core/fields';
+import { PHOTO_ID } from '../../core/job';
+import { NotFound } from '../errors';
+import { MOST_PHOTO_BYTES, type PhotoStore } from '../photos';
+
+const YEAR_S = 31_536_000;
+
+/** Photographs: kept once, read by their id. What they show stands in a job's log. */
+export const photoRoutes = (photos: PhotoStore): Router => {
+  const router = Router();
+  router.post('/', express.raw({ type: ['image/*', 'application/octet-stream'], limit: MOST_PHOTO_BYTES }), async (req, res) => {
+    res.status(201).json(await photos.keep(req.body));
+  });
+  router.get('/:id', (req, res) => {
+    const found = photos.find(check<string>(PHOTO_ID, req.params.id));
+    if (!found) throw new NotFound('There is no such photograph.');
+    res.type(found.type).set('Cache-Control', `private, max-age=${YEAR_S}, immutable`).sendFile(found.path);
+  });
+  return router;
+};

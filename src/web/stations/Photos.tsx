@@ -1,0 +1,44 @@
+import { Camera } from 'lucide-react';
+import { useRef, useState } from 'react';
+import { INSPECTED_WORDS, type Inspected } from '../../core/inspect';
+import { Button } from '../parts/Button';
+import { smallPicture } from '../parts/picture';
+import { useJob } from '../screens/job-context';
+import { api, ApiError } from '../store/api';
+
+/** Photographs of a part, and a button to take one more. */
+export const Photos = ({ part }: { part: Inspected }) => {
+  const { state, write } = useJob();
+  const picker = useRef<HTMLInputElement>(null);
+  const [busy, setBusy] = useState(false);
+  const [problem, setProblem] = useState<string | null>(null);
+  const name = INSPECTED_WORDS[part];
+  const mine = state.photos.filter((p) => p.part === part);
+  const take = async (file: File | undefined) => {
+    if (!file) return;
+    setBusy(true);
+    setProblem(null);
+    try {
+      const { photoId } = await api.addPhoto(await smallPicture(file));
+      await write([{ kind: 'photo', data: { photoId, part, says: '' } }], 'The photograph is kept.');
+    } catch (error) {
+      if (!(error instanceof ApiError)) throw error;
+      setProblem(`${error.message} Right would be ${error.expected}.`);
+    } finally {
+      setBusy(false);
+      if (picker.current) picker.current.value = '';
+    }
+  };
+  return (
+    <div className="mt-2 flex flex-wrap items-center gap-2">
+      {mine.map((p, i) => (
+        <a key={p.entryId} href={`/api/photos/${p.photoId}`} target="_blank" rel="noreferrer" className="block h-[68px] w-[92px] overflow-hidden rounded-[10px_10px_10px_3px] border-2 border-ink">
+          <img src={`/api/photos/${p.photoId}`} alt={`${name}, photograph ${i + 1}`} loading="lazy" className="h-full w-full object-cover" />
+        </a>
+      ))}
+      <input ref={picker} type="file" accept="image/jpeg,image/png,image/webp" capture="environment" className="hidden" aria-label={`Photograph file: ${name}`} onChange={(e) => void take(e.target.files?.[0])} />
+      <Button small disabled={busy} aria-label={`Photograph: ${name}`} onClick={() => picker.current?.click()}><Camera size={18} aria-hidden="true" />{busy ? 'Keeping it' : 'Photograph'}</Button>
+      {problem && <p role="alert" className="text-stop">{problem}</p>}
+    </div>
+  );
+};

@@ -1,0 +1,126 @@
+import { expect, expectAccessible, openAs, startJob, test } from './shop';
+
+test('a whole bench session on the keyboard alone: every step, trouble cured, a school changed halfway, the wheel turned over', async ({ page, shop }) => {
+  await openAs(page, shop, '/');
+  const id = await startJob(page, 'Orrindale', 'Rear wheel');
+  await page.goto(`${shop.url}/jobs/${id}/wheel-off`);
+  const says = (text: string | RegExp) => expect(page.getByRole('heading', { level: 2 }).first()).toHaveText(text);
+  const key = (k: string) => page.keyboard.press(k);
+  /** Done, until a step says this. */
+  const doneUntil = async (text: RegExp) => {
+    for (let i = 0; i < 30; i++) {
+      const now = await page.getByRole('heading', { level: 2 }).first().textContent();
+      if (text.test(now!)) return;
+      await key('n');
+      await expect(page.getByRole('heading', { level: 2 }).first()).not.toHaveText(now!);
+    }
+    throw new Error(`no step says ${text}`);
+  };
+  await says('Let the exhaust cool.');
+  await key('f');
+  await expect(page).toHaveURL(/wheel-off\/bench$/);
+  await expect(page.getByText('Wheel off, step 1 of 9')).toBeVisible();
+  await expect(page.getByText('Next: Loosen pinch bolts', { exact: false })).toBeVisible();
+  await expect(page.getByText(/usual \d+ min, from \d+ jobs/)).toBeVisible();
+  await expectAccessible(page);
+  await key('n');
+  await says(/^Loosen pinch bolts/);
+  await key('b');
+  await says('Let the exhaust cool.');
+  await key('n');
+  await says(/^Loosen pinch bolts/);
+  // What was done is undone by its key, and done again.
+  await key('u');
+  await says('Let the exhaust cool.');
+  await doneUntil(/^On to “Tire off”/);
+  await key('n');
+  await expect(page).toHaveURL(/tire-off\/bench$/);
+
+  await doneUntil(/^Lever the first bead off/);
+  await expect(page.getByText('Disc side down for this.')).toBeVisible();
+  await expect(page.getByRole('img', { name: /rim lock at 7 o'clock, 210°, start at 1 o'clock, 30°/ })).toBeVisible();
+  await key('t');
+  await expect(page.getByText('Disc side down for this.')).toBeHidden();
+  await expect(page.getByRole('img', { name: /rim lock at 5 o'clock, 150°, start at 11 o'clock, 330°/ })).toBeVisible();
+  await key('.');
+  await expect(page.getByText('Bite 2 of 22')).toBeVisible();
+
+  await key('x');
+  const sheet = page.getByRole('dialog');
+  // What goes wrong at this step comes first.
+  await expect(sheet.getByRole('button').nth(1)).toHaveText('The bite will not go');
+  const tabTo = async (name: RegExp) => {
+    for (let i = 0; i < 40; i++) {
+      const now = await page.evaluate(() => document.activeElement?.getAttribute('aria-label') ?? document.activeElement?.textContent ?? '');
+      if (name.test(now)) return;
+      await key('Tab');
+    }
+    throw new Error(`no button ${name}`);
+  };
+  await tabTo(/^The bite will not go/);
+  await key('Enter');
+  await expect(sheet.getByText('Push the bead opposite back down into the well.')).toBeVisible();
+  await tabTo(/^Cured it: Push the bead opposite/);
+  await key('Enter');
+  await expect(sheet).toBeHidden();
+
+  // The old tube stays in from here on: the steps change at once.
+  await page.keyboard.press('Escape');
+  await tabTo(/^Ways of working/);
+  await key('Enter');
+  await expect(sheet.getByText('Out before the second bead, it cannot be pinched.')).toBeVisible();
+  await tabTo(/^left in/);
+  await key('Enter');
+  await expect(sheet.getByText('changes no step of this wheel').first()).toBeVisible();
+  await key('Escape');
+  await key('n');
+  await says(/^Feel where the tube lies/);
+  await doneUntil(/^On to “Inspect”/);
+  await key('n');
+  await doneUntil(/^Spin it: runout/);
+  await key('r');
+  await expect(page.getByRole('dialog', { name: /Runout/ })).toBeVisible();
+  await key('Escape');
+  await doneUntil(/^On to “Tire on”/);
+  await key('n');
+  await doneUntil(/^Stop\. Push the bead/);
+  await doneUntil(/^On to “Seat”/);
+  await key('n');
+  await expect(page).toHaveURL(/\/seat$/);
+  await expect(page.getByRole('group', { name: 'Step at hand' })).toContainText('Chuck clipped on, gauge and valve at arm’s length.');
+  await key('d');
+  await expect(page.getByRole('group', { name: 'Step at hand' })).toContainText('A little air first.');
+  await page.goto(`${shop.url}/jobs/${id}/log`);
+  await expect(page.getByText('Trouble: the bite will not go')).toBeVisible();
+  await expect(page.getByText('When the old tube comes out: left in, for this job')).toBeVisible();
+});
+
+test('whether the bead can pass: the rim is measured once, and stays with the job', async ({ page, shop }) => {
+  await openAs(page, shop, '/');
+  const id = await startJob(page, 'Orrindale', 'Rear wheel');
+  await page.goto(`${shop.url}/jobs/${id}/tire-on/bench`);
+  for (let i = 0; i < 8; i++) {
+    const now = await page.getByRole('heading', { level: 2 }).first().textContent();
+    if (now!.startsWith('First bead on')) break;
+    await page.keyboard.press('n');
+    await expect(page.getByRole('heading', { level: 2 }).first()).not.toHaveText(now!);
+  }
+  await page.keyboard.press('r');
+  const sheet = page.getByRole('dialog', { name: 'Can the bead pass the flange?' });
+  await sheet.getByRole('button', { name: 'Keep the rim’s shape' }).click();
+  await expect(sheet.getByText('Measure all three', { exact: false })).toBeVisible();
+  await sheet.getByRole('textbox', { name: 'Over the flange' }).fill('510');
+  await sheet.getByRole('textbox', { name: /^In the well/ }).fill('452');
+  await sheet.getByRole('textbox', { name: 'Well to far flange' }).fill('40');
+  // √(((452 + 510) / 2)² + 40²) = 482.7 against a bead of 482.6.
+  await expect(sheet.getByText('Levers.', { exact: true })).toBeVisible();
+  await sheet.getByLabel('Of the far bead, down in the well').selectOption('0');
+  await expect(sheet.getByText('Stop, and find out why.')).toBeVisible();
+  await expectAccessible(page);
+  await sheet.getByRole('button', { name: 'Keep the rim’s shape' }).click();
+  await expect(page.getByText('The rim’s shape is written.')).toBeVisible();
+  await page.reload();
+  await expect(page.getByText('First bead on. Keep the rim lock pushed in.')).toBeVisible();
+  await page.keyboard.press('r');
+  await expect(sheet.getByRole('textbox', { name: /^In the well/ })).toHaveValue('452');
+});
