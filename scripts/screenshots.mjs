@@ -20,7 +20,7 @@ const VIEWS = [
   ['seat', '/jobs/demo-job-21/seat'],
   ['set', '/jobs/demo-job-21/set'],
   ['balance', '/jobs/demo-job-21/balance'],
-  ['balance-night', '/jobs/demo-job-21/balance', { theme: 'night' }],
+  ['bench-night', '/jobs/demo-job-23/tire-off/bench', { theme: 'night' }],
   ['wheel-back', '/jobs/demo-job-21/wheel-back'],
   ['hand-over', '/jobs/demo-job-20/hand-over'],
   ['job-card', '/jobs/demo-job-20/card'],

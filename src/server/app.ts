@@ -8,9 +8,12 @@ import { jobStore } from './db/jobs';
 import type { Db } from './db/open';
 import { ruleStore } from './db/rules';
 import { shopStore } from './db/shop';
+import { simulatedIndicator } from './devices/dial-indicator';
+import { deviceHub, type DeviceHub } from './devices/hub';
 import { errorHandler, unknownRoute } from './errors';
 import { WEB_DIR } from './paths';
 import { photoStore } from './photos';
+import { deviceRoutes } from './routes/devices';
 import { jobRoutes } from './routes/jobs';
 import { photoRoutes } from './routes/photos';
 import { recordRoutes } from './routes/records';
@@ -19,8 +22,11 @@ import { workingRoutes } from './routes/workings';
 
 const YEAR_S = 31_536_000;
 
+/** The instruments that ship with the program: simulated stand-ins. */
+export const shopDevices = (): DeviceHub => deviceHub([simulatedIndicator('indicator')]);
+
 /** The whole server as a function of its database; `photosDir` holds the photographs, `passphrase` when it is reachable from outside. */
-export const createApp = (db: Db, options: { logger: Logger; photosDir: string; passphrase?: string | undefined }): Express => {
+export const createApp = (db: Db, options: { logger: Logger; photosDir: string; devices?: DeviceHub; passphrase?: string | undefined }): Express => {
   const app = express();
   const shop = shopStore(db);
   const rules = ruleStore(db);
@@ -43,6 +49,7 @@ export const createApp = (db: Db, options: { logger: Logger; photosDir: string; 
     db.prepare('SELECT 1').get();
     res.json({ ok: true });
   });
+  app.use('/api/devices', deviceRoutes(options.devices ?? shopDevices()));
   app.use('/api/workings', workingRoutes());
   app.use('/api/jobs', jobRoutes(jobs, shop));
   app.use('/api', shopRoutes(shop, rules, jobs));

@@ -2,7 +2,7 @@ import { createServer } from 'node:http';
 import { basename, dirname, join } from 'node:path';
 import pino from 'pino';
 import { isLoopback } from './access';
-import { createApp } from './app';
+import { createApp, shopDevices } from './app';
 import { DatabaseUnusable, openDb } from './db/open';
 import { PROJECT_DIR } from './paths';
 
@@ -30,8 +30,9 @@ const start = (): void => {
 
   const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
   const db = openDb(file);
+  const devices = shopDevices();
   const photosDir = join(dirname(file), `${basename(file, '.sqlite')}-photos`);
-  const server = createServer(createApp(db, { logger, passphrase, photosDir }));
+  const server = createServer(createApp(db, { logger, passphrase, photosDir, devices }));
 
   server.on('error', (error: NodeJS.ErrnoException) => {
     db.close();
@@ -51,6 +52,7 @@ const start = (): void => {
       db.close();
       process.exit(0);
     });
+    devices.stop();
     server.closeIdleConnections();
     setTimeout(() => server.closeAllConnections(), GRACE_MS).unref();
   };

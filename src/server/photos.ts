@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { existsSync } from 'node:fs';
 import { mkdir, open, rename } from 'node:fs/promises';
-import { join } from 'node:path';
+import { join, resolve } from 'node:path';
 import { InputError } from '../core/errors';
 
 /** Pictures larger than this are refused. */
@@ -16,7 +16,8 @@ const KINDS = [
 ] as const;
 
 /** Photographs in a folder beside the database, each under the hash of its content, so that none is ever overwritten. */
-export const photoStore = (dir: string) => {
+export const photoStore = (folder: string) => {
+  const dir = resolve(folder);
   const find = (photoId: string): { path: string; type: string } | null => {
     for (const { ending, type } of KINDS) {
       const path = join(dir, `${photoId}.${ending}`);

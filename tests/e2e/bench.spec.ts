@@ -57,6 +57,17 @@ test('runout is typed round the wheel, judged at once and kept; dull spokes are 
   await expect(sheet.getByText('loosen spoke 9 at', { exact: false })).toBeVisible();
   await expect(sheet.getByText('skilled job', { exact: false })).toBeVisible();
   await expectAccessible(page);
+  // Emptied, the first place is read from the instrument: one tap once it stands still.
+  await sheet.getByRole('textbox', { name: /^Side,/ }).first().fill('');
+  await sheet.getByRole('button', { name: 'From the dial indicator' }).click();
+  const indicator = sheet.getByRole('group', { name: 'Dial indicator' });
+  await expect(indicator.getByText('steady')).toBeVisible();
+  await expectAccessible(page);
+  await indicator.getByRole('button', { name: /^Take it at 12 o'clock/ }).click();
+  // 0.9 mm · cos 70°, give or take a hundredth.
+  await expect(sheet.getByRole('textbox', { name: /^Side,/ }).first()).toHaveValue(/^0\.3[012]0?$/);
+  await expect(indicator.getByRole('button', { name: 'All places are read' })).toBeDisabled();
+  await sheet.getByRole('textbox', { name: /^Side,/ }).first().fill('0');
   // With gloves: the number pad knows minus.
   await sheet.getByRole('button', { name: 'Number keys for Up, 0°' }).click();
   await page.getByRole('button', { name: '2', exact: true }).last().click();

@@ -1,6 +1,6 @@
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 import pino from 'pino';
 import request from 'supertest';
 import { fillDemo } from '../../src/demo/fill-demo';
@@ -13,7 +13,7 @@ export const NOW = Date.UTC(2026, 3, 30, 12);
 export const testApp = (options: { empty?: boolean; passphrase?: string } = {}) => {
   const db: Db = openDb(':memory:');
   if (!options.empty) fillDemo(db, NOW);
-  const photosDir = join(mkdtempSync(join(tmpdir(), 'rimstone-')), 'photos');
+  const photosDir = relative(process.cwd(), join(mkdtempSync(join(tmpdir(), 'rimstone-')), 'photos'));
   const app = createApp(db, { photosDir, logger: pino({ level: 'silent' }), passphrase: options.passphrase });
   return { db, app, photosDir, ask: request(app) };
 };

@@ -50,7 +50,7 @@ export interface EntryData {
   trouble: { symptom: Symptom; curedBy: string | null };
   /** The bare rim: over the flange, in the well, and from the well to the far flange along the axle. */
   'rim-shape': { flangeMm: number; wellMm: number; wellToFlangeMm: number };
-  runout: { readings: RunoutReading[] };
+  runout: { readings: RunoutReading[]; device: string | null };
   /** Spokes that were rung, counted from the valve, clockwise from the disc side. */
   'spoke-ring': { spokes: RungSpoke[] };
   note: { text: string };
@@ -131,7 +131,7 @@ const DATA: Record<EntryKind, Record<string, Joi.Schema>> = {
   photo: { photoId: PHOTO_ID, part: maybe(oneOf(INSPECTED, 'What it shows')), says: text(200, 'What is to be seen').allow('') },
   trouble: { symptom: oneOf(SYMPTOMS, 'What was seen'), curedBy: maybe(text(40, 'What cured it')) },
   'rim-shape': { flangeMm: quantity('mm', 80, 750, 'Over the flange'), wellMm: quantity('mm', 60, 700, 'In the well'), wellToFlangeMm: quantity('mm', 0, 400, 'From the well to the far flange') },
-  runout: { readings: READINGS_FIELD },
+  runout: { readings: READINGS_FIELD, device: maybe(text(40, 'The instrument')).optional().default(null) },
   'spoke-ring': { spokes: SPOKES_FIELD },
   note: { text: text(2000, 'The note') },
   'seat-reading': { gaugeKpa: gauge },

@@ -35,7 +35,7 @@ export const entryText = (entry: Entry, units: UnitPreferences, steps: ReadonlyM
         return values.length > 0 ? q(Math.max(...values) - Math.min(...values), 'mm', 1) : null;
       };
       const [lateral, radial] = [span('lateralMm'), span('radialMm')];
-      return `Runout: ${[lateral && `${lateral} side to side`, radial && `${radial} up and down`].filter(Boolean).join(', ') || 'no reading'}, at ${entry.data.readings.length} places`;
+      return `Runout: ${[lateral && `${lateral} side to side`, radial && `${radial} up and down`].filter(Boolean).join(', ') || 'no reading'}, at ${entry.data.readings.length} places${entry.data.device ? `, by ${entry.data.device}` : ''}`;
     }
     case 'photo':
       return ['Photograph', entry.data.part && INSPECTED_WORDS[entry.data.part].toLowerCase(), entry.data.says].filter(Boolean).join(': ');

@@ -92,7 +92,7 @@ describe('what jobs know of a wheel', () => {
   test('the newest first, and the last room at each place with the tire that was on', () => {
     const newer = jobWith();
     newer.add('rest', { restDeg: 210 });
-    newer.add('runout', { readings: [0, 60, 120, 180, 240, 300].map((angleDeg) => ({ angleDeg, lateralMm: angleDeg === 60 ? 0.8 : 0 })) });
+    newer.add('runout', { readings: [0, 60, 120, 180, 240, 300].map((angleDeg) => ({ angleDeg, lateralMm: angleDeg === 60 ? 0.8 : 0 })), device: null });
     newer.add('weights', { pieces: [{ massG: 20, deg: 30, side: 'near' }], residualG: 2 });
     const older = jobWith();
     older.add('clearance', { place: 'above', mm: 12, load: 'rider on' });

@@ -66,7 +66,7 @@ describe('what is missing or doubtful', () => {
     ['much left over', (l) => l.add('weights', { pieces: [], residualG: 12 }), /12 g left over/],
     ['a guess', (l) => l.add('torqued', { fastener: 'rear axle nut', how: 'guess', torqueNm: 100, wrench: null }), /rear axle nut: tightened by guess/],
     ['snug instead of torqued', (l) => l.add('torqued', { fastener: 'rear axle nut', how: 'snug', torqueNm: 100, wrench: null }), /snug, though/],
-    ['a bent rim', (l) => l.add('runout', { readings: [0, 60, 120, 180, 240, 300].map((angleDeg) => ({ angleDeg, lateralMm: 2 * Math.cos((angleDeg * Math.PI) / 180) })) }), /Inspect: 4\.0 mm side to side, high at 12 o'clock/],
+    ['a bent rim', (l) => l.add('runout', { readings: [0, 60, 120, 180, 240, 300].map((angleDeg) => ({ angleDeg, lateralMm: 2 * Math.cos((angleDeg * Math.PI) / 180) })), device: null }), /Inspect: 4\.0 mm side to side, high at 12 o'clock/],
     ['a notched bearing', (l) => l.add('findings', { part: 'bearing', found: ['rough'] }), /Inspect: Rough or notched when turned\. New bearings/],
     ['an old tube that stays', (l) => (l.add('chosen', { ...chosen, tubeLabel: null }), l.add('findings', { part: 'tube', found: ['pinch'] })), /Inspect: Two slits side by side/],
     ['a dull spoke', (l) => l.add('spoke-ring', { spokes: [{ spoke: 7, sounds: 'dull' }] }), /Inspect: Spoke 7 is dull/],
@@ -157,7 +157,7 @@ describe('the log in words', () => {
   test('every kind of entry is a sentence without code words', () => {
     const l = wholeJob();
     l.add('clearance', { place: 'above', mm: 20, load: 'rider on' });
-    l.add('runout', { readings: [{ angleDeg: 0, lateralMm: 0.4 }, { angleDeg: 90, radialMm: 0.2 }] });
+    l.add('runout', { readings: [{ angleDeg: 0, lateralMm: 0.4 }, { angleDeg: 90, radialMm: 0.2 }], device: 'indicator' });
     l.add('photo', { photoId: 'a'.repeat(64), part: 'bead', says: 'at the valve hole' });
     l.add('rim-shape', { flangeMm: 486, wellMm: 430, wellToFlangeMm: 40 });
     l.add('spoke-ring', { spokes: [{ spoke: 7, sounds: 'dull' }] });

@@ -50,15 +50,15 @@ export const BenchView = ({ onTurn, onUndo }: { onTurn: () => void; onUndo: () =
           <p className="mt-4 border-t-2 border-ink pt-2 text-[18px] text-ink2">{current && `Next: ${after ? after.say : STATION_WORDS[next]}`}</p>
         </section>
       </div>
-      <nav className="flex items-center gap-3 overflow-x-auto border-t border-stone3 pt-2" aria-label="At the bench">
-        <Button go hotkey="N" className="shrink-0 !px-8" onClick={() => void tick()}>{!current ? STATION_WORDS[next] : isDone ? 'Next' : 'Done'}</Button>
+      <nav className="flex items-center gap-2 overflow-x-auto border-t border-stone3 bg-stone py-2 max-lg:sticky max-lg:bottom-0 lg:pb-0" aria-label="At the bench">
+        <Button go hotkey="N" className="shrink-0 !px-7" onClick={() => void tick()}>{!current ? STATION_WORDS[next] : isDone ? 'Next' : 'Done'}</Button>
         <Button hotkey="B" className="shrink-0" disabled={at === 0} onClick={() => back()}>Back</Button>
         <Button hotkey="U" className="shrink-0" onClick={onUndo}>Undo</Button>
         <Button hotkey="T" className="shrink-0" onClick={onTurn}>Turn over</Button>
         <Trouble {...(current ? { first: current.troubles } : {})} />
-        <span className="flex shrink-0 items-center gap-3"><StepReading step={current} /><Schools /></span>
+        <span className="flex shrink-0 items-center gap-2"><StepReading step={current} /><Schools /></span>
         <span className="ml-auto flex shrink-0 items-center gap-3">
-          <Link className="btn" to={out}>Whole station <kbd className="keycap max-sm:hidden" aria-hidden="true">F</kbd></Link>
+          <Link className="btn" to={out}>Station <kbd className="keycap max-sm:hidden" aria-hidden="true">F</kbd></Link>
           <KeyHelp />
         </span>
       </nav>

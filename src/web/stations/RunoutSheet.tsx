@@ -10,6 +10,7 @@ import { Reasons } from '../parts/Reasons';
 import { BasisTag } from '../parts/working';
 import { useJob } from '../screens/job-context';
 import { Sheet } from '../parts/Sheet';
+import { IndicatorTake } from './IndicatorTake';
 
 const PLACES = [6, 8, 12, 18] as const;
 const MOST_MM = 20;
@@ -48,6 +49,7 @@ export const RunoutSheet = () => {
   const [typed, setTyped] = useState<Record<string, { lateral: string; radial: string }>>(() =>
     Object.fromEntries((before ?? []).map((r) => [String(r.angleDeg), { lateral: r.lateralMm === undefined ? '' : show(r.lateralMm, 'mm', 3), radial: r.radialMm === undefined ? '' : show(r.radialMm, 'mm', 3) }])),
   );
+  const [device, setDevice] = useState(state.runout?.device ?? null);
   const [problem, setProblem] = useState<string | null>(null);
   const degs = useMemo(() => Array.from({ length: places }, (_, i) => (i * 360) / places), [places]);
   const valueOf = (text: string | undefined) => (text?.trim() ? read(text, 'mm') : undefined);
@@ -67,7 +69,7 @@ export const RunoutSheet = () => {
     if (faulty) return setProblem('A reading is no length. See the marked fields.');
     if (!result.ok) return setProblem(`${result.problem.message} Right would be ${result.problem.expected}.`);
     setProblem(null);
-    await write([{ kind: 'runout', ...correcting('runout'), data: { readings } }], 'The runout is written.');
+    await write([{ kind: 'runout', ...correcting('runout'), data: { readings, device } }], 'The runout is written.');
   };
   return (
     <Dialog.Root>
@@ -76,6 +78,15 @@ export const RunoutSheet = () => {
         <div className="grid gap-6 md:grid-cols-[minmax(0,1fr)_330px]">
           <div>
             <ChoiceField label="Places" value={String(places)} onChange={(v) => setPlaces(Number(v))} options={PLACES.map((n) => [String(n), `${n} places`] as const)} hint={`Toward the disc side and outward are plus. In ${label('mm')}.`} />
+            <div className="mt-3">
+              <IndicatorTake
+                next={{ lateral: degs.find((d) => !typed[String(d)]?.lateral.trim()) ?? null, radial: degs.find((d) => !typed[String(d)]?.radial.trim()) ?? null }}
+                onTake={(way, deg, mm, from) => {
+                  setDevice(from);
+                  setTyped((all) => ({ ...all, [String(deg)]: { ...(all[String(deg)] ?? { lateral: '', radial: '' }), [way]: show(mm, 'mm', 3) } }));
+                }}
+              />
+            </div>
             <ul className="rows mt-3">
               {degs.map((deg) => {
                 const row = typed[String(deg)] ?? { lateral: '', radial: '' };

@@ -52,7 +52,7 @@ export const SlackSheet = () => {
           )}
         </div>
         <div className="mt-3 grid gap-3 sm:grid-cols-2">
-          <QuantityField label="Over the flange" unit="mm" value={flange} onChange={setFlange} hint="outside of the rim\u2019s lip" />
+          <QuantityField label="Over the flange" unit="mm" value={flange} onChange={setFlange} hint="outside of the lip" />
           <QuantityField label="In the well" unit="mm" value={well} onChange={setWell} hint="at the deepest place" />
           <QuantityField label="Well to far flange" unit="mm" value={across} onChange={setAcross} hint="along the axle" />
           <QuantityField label="Lies in the well" unit="mm" value={fill} onChange={setFill} hint="thickness of tube, strip and lock" />

@@ -18,7 +18,7 @@ import { useStep } from './use-step';
 /** Steps in sight at once, so that a station fits the screen. */
 const WINDOW = 4;
 /** Fewer where bites or the arrow are explained beside them. */
-const WINDOW_BESIDE = 3;
+const WINDOW_BESIDE = 2;
 
 /** The steps of a hands-on station for this wheel: one at a time, its neighbors in sight. */
 export const Steps = () => {
@@ -34,7 +34,7 @@ export const Steps = () => {
   ]);
 
   const inSight = plan || lying ? WINDOW_BESIDE : WINDOW;
-  const from = all ? 0 : Math.max(0, Math.min(at - 1, steps.length - inSight));
+  const from = all ? 0 : Math.max(0, Math.min(inSight > 2 ? at - 1 : at, steps.length - inSight));
   const shown = all ? steps : steps.slice(from, from + inSight);
   const notes = state.notes.filter((n) => n.station === station);
   const lockSaid = wheel.rimLockDegs.map((d) => placeText(d)).join('; ');

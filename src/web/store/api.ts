@@ -1,3 +1,4 @@
+import type { DeviceKind } from '../../core/devices';
 import type { InputProblem } from '../../core/errors';
 import type { Entry, EntryBody, EntryKind, JobSummary, UsualTime, WheelHistory } from '../../core/job';
 import type { Cure } from '../../core/procedure';
@@ -18,6 +19,14 @@ export interface WheelRecord {
   machine: Machine;
   jobs: JobSummary[];
   history: WheelHistory;
+}
+
+/** An instrument as the server knows it. */
+export interface DeviceNow {
+  name: string;
+  kind: DeviceKind;
+  simulated: boolean;
+  calibratedOn: string | null;
 }
 
 export type ShopAnswer = Shop & { rules: ShopRule[]; cures: Cure[]; usualTimes: UsualTime[] };
@@ -88,6 +97,8 @@ export const api = {
   importRecords: (kind: RecordKind, csv: string, apply: boolean) =>
     ask<ImportAnswer>('POST', `/records/${kind}/import?apply=${apply ? 'yes' : 'no'}`, csv),
   addPhoto: (picture: Blob) => ask<{ photoId: string }>('POST', '/photos', picture),
+  devices: () => ask<{ devices: DeviceNow[] }>('GET', '/devices'),
+  holdDevice: (name: string, knobs: object) => ask<void>('PUT', `/devices/${encodeURIComponent(name)}/hold`, knobs),
   wheelRecord: (id: string) => ask<WheelRecord>('GET', `/wheels/${encodeURIComponent(id)}/record`),
   changeRule: (key: string, body: { value: number | string; note: string; who: string; reason: string }) =>
     ask<ShopRule>('PUT', `/rules/${encodeURIComponent(key)}`, body),

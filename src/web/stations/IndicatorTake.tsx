@@ -1,0 +1,46 @@
+import { useEffect, useState } from 'react';
+import { placeText } from '../../core/units';
+import { Button } from '../parts/Button';
+import { ChoiceField } from '../parts/fields';
+import { useUnits } from '../parts/quantity';
+import { useDevice } from '../parts/use-device';
+import { api } from '../store/api';
+
+export type Way = 'lateral' | 'radial';
+
+interface Props {
+  /** The places in their order, and which of them are still to be read. */
+  next: Record<Way, number | null>;
+  onTake: (way: Way, deg: number, mm: number, device: string) => void;
+}
+
+/** The dial indicator, live: turn the wheel to the place, wait until it is steady, take it. */
+export const IndicatorTake = ({ next, onTake }: Props) => {
+  const [on, setOn] = useState(false);
+  const [way, setWay] = useState<Way>('lateral');
+  const { say } = useUnits();
+  const { device, line, steady, forget } = useDevice('dial-indicator', on);
+  const deg = next[way];
+  const name = device?.name;
+  const isStandIn = device?.simulated === true;
+  useEffect(() => {
+    // A stand-in turns its wheel by itself; a real wheel is turned by hand.
+    if (on && name !== undefined && isStandIn && deg !== null) void api.holdDevice(name, { deg, axis: way }).catch(() => undefined);
+  }, [on, name, isStandIn, deg, way]);
+  if (!on) return <Button small onClick={() => setOn(true)}>From the dial indicator</Button>;
+  return (
+    <div className="rounded-[14px_14px_14px_4px] border-2 border-ink p-3" role="group" aria-label="Dial indicator">
+      <div className="flex items-end gap-3">
+        <div className="w-[150px]"><ChoiceField label="Measures" value={way} onChange={(v) => { setWay(v as Way); forget(); }} options={[['lateral', 'side to side'], ['radial', 'up and down']]} /></div>
+        <p className="flex-1 text-right">
+          <span className="num block text-[34px] leading-none">{line ? say(line.value, 'mm', { digits: 2 }) : '–'}</span>
+          <span className="text-[14px] text-ink2">{!device ? 'No dial indicator is connected.' : line ? (steady ? 'steady' : 'moving') : 'silent'}</span>
+        </p>
+      </div>
+      {device && <p className="mt-1 text-[14px] text-ink2">{device.name}{device.simulated ? ', a simulated stand-in' : ''} · calibrated {device.calibratedOn ?? 'not recorded'}</p>}
+      <Button go small className="mt-2 w-full" disabled={!line || !steady || deg === null} onClick={() => { if (line && deg !== null) { onTake(way, deg, line.value, line.device); forget(); } }}>
+        {deg === null ? 'All places are read' : `Take it at ${placeText(deg)}`}
+      </Button>
+    </div>
+  );
+};
