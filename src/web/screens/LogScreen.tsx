@@ -1,8 +1,9 @@
 import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
-import { effectiveEntries, entryText, foldJob, stepsOf, STATION_WORDS, type Entry } from '../../core/job';
+import { effectiveEntries, entryText, foldJob, stepsOf, timesOf, STATION_WORDS, type Entry } from '../../core/job';
 import { Button } from '../parts/Button';
 import { Frame, Waiting } from '../parts/Frame';
+import { durationText } from '../parts/duration';
 import { NoJob, useOpenJob } from '../parts/open-job';
 import { OutboxBar } from '../parts/OutboxBar';
 import { useUnits } from '../parts/quantity';
@@ -31,6 +32,7 @@ export const LogScreen = () => {
   const log = useApp((s) => selectLog(s, id));
   const standing = useMemo(() => new Set(effectiveEntries(log).map((e) => e.id)), [log]);
   const words = useMemo(() => new Map(stepsOf(foldJob(log)).map((s) => [s.id, s.say])), [log]);
+  const times = useMemo(() => timesOf(log).steps, [log]);
   const undone = useMemo(() => undoneBy(log), [log]);
 
   if (problem) return <NoJob id={id} problem={problem} />;
@@ -58,6 +60,7 @@ export const LogScreen = () => {
               <span className="truncate text-ink2 max-md:col-start-2">{e.who}</span>
               <span className={`max-md:col-start-2 ${gone ? 'text-ink2 line-through' : ''}`}>
                 {entryText(e, units, words)}
+                {e.kind === 'step' && !gone && times[e.data.stepId] !== undefined && <span className="text-ink2"> · {durationText(times[e.data.stepId]!)}</span>}
                 {e.kind === 'photo' && !gone && <> · <a href={`/api/photos/${e.data.photoId}`} target="_blank" rel="noreferrer">see it</a></>}
                 {gone && <span className="sr-only"> (taken away)</span>}
               </span>

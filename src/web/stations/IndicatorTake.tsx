@@ -37,7 +37,7 @@ export const IndicatorTake = ({ next, onTake }: Props) => {
           <span className="text-[14px] text-ink2">{!device ? 'No dial indicator is connected.' : line ? (steady ? 'steady' : 'moving') : 'silent'}</span>
         </p>
       </div>
-      {device && <p className="mt-1 text-[14px] text-ink2">{device.name}{device.simulated ? ', a simulated stand-in' : ''} · calibrated {device.calibratedOn ?? 'not recorded'}</p>}
+      {device && <p className="mt-1 text-[14px] text-ink2">{device.name}{device.simulated ? ', a simulated stand-in' : ''} · {device.calibratedOn ? `calibrated ${device.calibratedOn}` : 'calibration not recorded'}</p>}
       <Button go small className="mt-2 w-full" disabled={!line || !steady || deg === null} onClick={() => { if (line && deg !== null) { onTake(way, deg, line.value, line.device); forget(); } }}>
         {deg === null ? 'All places are read' : `Take it at ${placeText(deg)}`}
       </Button>

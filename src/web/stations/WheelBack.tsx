@@ -1,4 +1,4 @@
-import { fastenersOf } from '../../core/job';
+import { fastenersOf, stepsOf } from '../../core/job';
 import { torqueWrench } from '../../core/torque';
 import type { Fastener } from '../../core/wheels';
 import { Button } from '../parts/Button';
@@ -20,23 +20,27 @@ export const WheelBack = () => {
   const wrenches = shop.wrenches.map(({ name, minNm, maxNm, leverMm }) => ({ name, minNm, maxNm, ...(leverMm !== null ? { leverMm } : {}) }));
   const rows = fasteners.map((f) => ({ f, choice: f.torqueNm === null ? null : torqueWrench.run({ torqueNm: f.torqueNm, wrenches }) }));
   const open = rows.find(({ f }) => !state.torqued[f.name]);
+  // Nothing is tightened before the wheel is in and lined up.
+  const steps = stepsOf(state, 'wheel-back');
+  const early = steps.slice(0, steps.findIndex((s) => s.id === 'back-torque')).find((s) => !state.steps[s.id]);
   useMainWorking(open ? `the wrench for ${open.f.name}` : 'the wrench', open?.choice ?? rows.find((r) => r.choice)?.choice ?? null);
 
   const keep = (f: Fastener, how: 'torqued' | 'snug' | 'guess', wrench: string | null) =>
     write([{ kind: 'torqued', data: { fastener: f.name, how, torqueNm: f.torqueNm, wrench } }]);
   const go = () => {
+    if (early) return void write([{ kind: 'step', data: { stepId: early.id } }]);
     if (!open) return goTo('hand-over');
     const wrench = open.choice?.result.wrench?.name ?? null;
     // Without a wrench for it only the fitter can say how it was tightened.
     if (open.f.torqueNm === null) void keep(open.f, 'snug', null);
     else if (wrench) void keep(open.f, 'torqued', wrench);
   };
-  useKeys([{ key: 'n', says: open ? `Done: ${open.f.name}` : 'Next station', run: go }]);
+  useKeys([{ key: 'n', says: early ? `Done: ${early.say}` : open ? `Done: ${open.f.name}` : 'Next station', run: go }]);
 
   return (
     <StationLayout
       picture={<JobDial />}
-      now={fasteners.length === 0 ? 'No torque values are known.' : open ? `Next: ${open.f.name}.` : 'All tightened. Twice round?'}
+      now={early ? 'Wheel in first. Nothing is tight yet.' : fasteners.length === 0 ? 'No torque values are known.' : open ? `Next: ${open.f.name}.` : 'All tightened. Twice round?'}
       why={fasteners.length === 0 ? 'Take them from the machine\u2019s manual and note them.' : 'Axle nut before pinch bolts. Values from the manual.'}
     >
       <StepStrip />
@@ -62,7 +66,7 @@ export const WheelBack = () => {
                 ) : f.torqueNm === null ? (
                   <Button small onClick={() => void keep(f, 'snug', null)}>Snug</Button>
                 ) : wrench ? (
-                  <Button small go={f === open?.f} onClick={() => void keep(f, 'torqued', wrench.name)}>Torqued</Button>
+                  <Button small go={!early && f === open?.f} onClick={() => void keep(f, 'torqued', wrench.name)}>Torqued</Button>
                 ) : (
                   <>
                     <Button small onClick={() => void keep(f, 'snug', null)}>Snug</Button>
