@@ -3,7 +3,7 @@ import { beadSlack, bitePlan, mountOrientation } from './beads';
 import { materials, rimLockPick, stripPick, tireFit, tireRank, tools, valvePick } from './fitting';
 import { beadInspect, bearingCheck, tubeInspect } from './inspect';
 import { procedure, trouble } from './procedure';
-import { pressureCorrect, pressureStart, seatLimit } from './pressure';
+import { leak, pressureCorrect, pressureStart, seatLadder, seatLimit } from './pressure';
 import { directionFit, loadSpeedFit, rimWidthFit, sidewallRead, tireAge, tireCompare, tireSize, treadWear } from './tires';
 import { torqueWrench } from './torque';
 import { runout, spokeRing } from './truing';
@@ -45,8 +45,10 @@ export const WORKINGS: readonly AnyWorking[] = [
   spokeRing,
   trouble,
   seatLimit,
+  seatLadder,
   pressureStart,
   pressureCorrect,
+  leak,
   balanceTrial,
   balancePlace,
   torqueWrench,

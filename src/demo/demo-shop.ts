@@ -167,6 +167,12 @@ const WEEK_MS = 7 * 86_400_000;
 export const demoTires = (now: number): TireStock[] =>
   DEMO_TIRES.map(({ weeksOld, ...t }) => ({ ...t, dateCode: dateCodeOn(new Date(now - weeksOld * WEEK_MS)) }));
 
+/** Weeks of standing pressures in changing weather: an invented slow leak. */
+export const demoPressures = (now: number): Wheel['pressures'] =>
+  ([[24, 290, 21], [20, 278, 15], [16, 277, 19], [12, 263, 11], [8, 264, 18], [4, 256, 17], [1, 245, 10]] as const).map(([daysAgo, gaugeKpa, tempC]) => ({
+    onDate: new Date(now - daysAgo * 86_400_000).toISOString().slice(0, 10), gaugeKpa, tempC,
+  }));
+
 /** Depths of the tire on one wheel over the last season. `now` in ms. */
 export const demoTreads = (now: number): Wheel['treads'] =>
   ([[300, 0, 7.4], [220, 3100, 5.6], [130, 5900, 4.1], [12, 7700, 3]] as const).map(([daysAgo, km, depthMm]) => ({

@@ -5,6 +5,7 @@ import {
 } from '../core/job';
 import { pressureCorrect, type Use } from '../core/pressure';
 import { ruleWord } from '../core/rules';
+import { seeded } from '../core/statistics';
 import { torqueWrench } from '../core/torque';
 import { normalDeg } from '../core/units';
 import { weightPlaces, type Wheel } from '../core/wheels';
@@ -12,14 +13,6 @@ import type { JobStore } from '../server/db/jobs';
 import {
   DEMO_LOCKS, DEMO_MACHINES, DEMO_PEOPLE, DEMO_STRIPS, DEMO_TIRES, DEMO_TUBES, DEMO_VALVES, DEMO_WEIGHTS, DEMO_WHEELS, DEMO_WRENCHES,
 } from './demo-shop';
-
-/** A seeded source of numbers from 0 to 1, so that the demo shop is the same every time (mulberry32). */
-export const seeded = (seed: number) => (): number => {
-  seed = (seed + 0x6d2b79f5) | 0;
-  let t = Math.imul(seed ^ (seed >>> 15), 1 | seed);
-  t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-  return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296;
-};
 
 const DEMO_SHELVES = { tubes: DEMO_TUBES, locks: DEMO_LOCKS, strips: DEMO_STRIPS, valves: DEMO_VALVES };
 

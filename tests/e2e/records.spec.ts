@@ -1,6 +1,6 @@
 import jsQR from 'jsqr';
 import { PNG } from 'pngjs';
-import { expect, openAs, test } from './shop';
+import { expect, expectAccessible, openAs, test } from './shop';
 
 test('a record is found, changed, archived and brought back; what does not fit is said at its field', async ({ page, shop }) => {
   await openAs(page, shop, '/records/tires');
@@ -85,6 +85,11 @@ test('the tag\u2019s code opens the wheel, whose record is kept with what is mea
   await expect(page.getByText('One reading cannot tell how fast it wears', { exact: false })).toBeVisible();
   await page.goto(`${shop.url}/wheels/w-vellan-r`);
   await expect(page.getByText(/About 2\d00 km left, between/)).toBeVisible();
+  // A leak is found from the record, whatever the weather did to the readings.
+  const standing = page.getByRole('region', { name: 'Pressure, standing' });
+  await expect(standing.getByText(/A slow leak: 1\.\d psi a week, at least/)).toBeVisible();
+  await expect(standing.getByRole('img', { name: /^7 readings over 23 days, from .* with the weather taken out/ })).toBeVisible();
+  await expectAccessible(page);
   await page.getByRole('button', { name: 'Start a job' }).click();
   await expect(page.getByRole('heading', { name: 'What comes off?' })).toBeVisible();
   await page.goto(`${shop.url}/wheels/nobody`);

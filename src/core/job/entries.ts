@@ -56,6 +56,8 @@ export interface EntryData {
   note: { text: string };
   'seat-reading': { gaugeKpa: number };
   seated: { side: 'disc' | 'other'; seated: boolean };
+  /** A try that ended with all air out and the beads broken again. */
+  'seat-again': { why: string };
   'pressure-set': { gaugeKpa: number; shopC: number; rideC: number; rideKpa: number };
   rest: { restDeg: number };
   'trial-rest': { trialMassG: number; trialDeg: number; restDeg: number };
@@ -136,6 +138,7 @@ const DATA: Record<EntryKind, Record<string, Joi.Schema>> = {
   note: { text: text(2000, 'The note') },
   'seat-reading': { gaugeKpa: gauge },
   seated: { side: oneOf(['disc', 'other'], 'Which side'), seated: bool('Seated') },
+  'seat-again': { why: text(120, 'Why it is tried again') },
   'pressure-set': {
     gaugeKpa: gauge,
     shopC: quantity('C', -60, 60, 'Shop temperature'),

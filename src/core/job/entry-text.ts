@@ -62,6 +62,8 @@ export const entryText = (entry: Entry, units: UnitPreferences, steps: ReadonlyM
       return `Note: ${entry.data.text}`;
     case 'seat-reading':
       return `Pressure ${q(entry.data.gaugeKpa, 'kPa')}`;
+    case 'seat-again':
+      return `All air out, seated again from the start: ${entry.data.why}`;
     case 'seated':
       return `${entry.data.side === 'disc' ? 'Disc side' : 'Other side'}: ${entry.data.seated ? 'seated' : 'not seated'}`;
     case 'pressure-set':

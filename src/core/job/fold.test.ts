@@ -188,3 +188,23 @@ describe('corrections and undo', () => {
     );
   });
 });
+
+describe('tries while seating', () => {
+  test('a new try starts with no reading and no bead seen; the old readings stay', () => {
+    const l = logOf().open();
+    l.add('seat-reading', { gaugeKpa: 250 });
+    l.add('seated', { side: 'disc', seated: true });
+    l.add('seat-again', { why: 'not seated at the limit' });
+    l.add('seat-reading', { gaugeKpa: 100 });
+    expect(foldJob(l.log)).toMatchObject({ seatTries: { ended: 1, from: 1 }, seated: { disc: null, other: null }, seatReadings: [{ gaugeKpa: 250 }, { gaugeKpa: 100 }] });
+  });
+
+  test('a cause that was found and cured gives the tries anew; one that was not does not', () => {
+    const l = logOf().open();
+    l.add('seat-again', { why: 'not seated at the limit' });
+    l.add('trouble', { symptom: 'not-seating', curedBy: null });
+    expect(foldJob(l.log).seatTries.ended).toBe(1);
+    l.add('trouble', { symptom: 'not-seating', curedBy: 'tube' });
+    expect(foldJob(l.log).seatTries.ended).toBe(0);
+  });
+});

@@ -24,6 +24,8 @@ export interface JobState {
   steps: Record<string, { who: string; at: string; entryId: string }>;
   notes: { text: string; station: Entry['station']; who: string; at: string; entryId: string }[];
   seatReadings: { gaugeKpa: number; at: string; entryId: string }[];
+  /** Tries that were ended, and from which reading on the present one counts. */
+  seatTries: { ended: number; from: number };
   seated: { disc: boolean | null; other: boolean | null };
   pressureSet: EntryData['pressure-set'] | null;
   rests: (EntryData['rest'] & { entryId: string })[];
@@ -53,6 +55,7 @@ export const emptyJob = (): JobState => ({
   steps: {},
   notes: [],
   seatReadings: [],
+  seatTries: { ended: 0, from: 0 },
   seated: { disc: null, other: null },
   pressureSet: null,
   rests: [],
@@ -110,7 +113,14 @@ const apply = (state: JobState, entry: Entry): JobState => {
     case 'chosen':
       return { ...state, chosen: { ...EARLIER_CHOICE, ...entry.data } };
     case 'trouble':
-      return { ...state, troubles: [...state.troubles, { ...entry.data, station: entry.station, entryId: entry.id }] };
+      return {
+        ...state,
+        troubles: [...state.troubles, { ...entry.data, station: entry.station, entryId: entry.id }],
+        // A cause that was found and cured gives the tries anew.
+        ...(entry.data.symptom === 'not-seating' && entry.data.curedBy !== null
+          ? { seatTries: { ended: 0, from: state.seatReadings.length }, seated: { disc: null, other: null } }
+          : {}),
+      };
     case 'findings':
       return { ...state, findings: { ...state.findings, [entry.data.part]: entry.data.found } };
     case 'photo':
@@ -135,6 +145,8 @@ const apply = (state: JobState, entry: Entry): JobState => {
       };
     case 'seat-reading':
       return { ...state, seatReadings: [...state.seatReadings, { ...entry.data, at: entry.at, entryId: entry.id }] };
+    case 'seat-again':
+      return { ...state, seatTries: { ended: state.seatTries.ended + 1, from: state.seatReadings.length }, seated: { disc: null, other: null } };
     case 'seated':
       return { ...state, seated: { ...state.seated, [entry.data.side]: entry.data.seated } };
     case 'pressure-set':

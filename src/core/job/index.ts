@@ -5,7 +5,7 @@ export {
   type Entry, type EntryBody, type EntryData, type EntryKind,
 } from './entries';
 export { foldJob, emptyJob, effectiveEntries, standingId, type JobState } from './fold';
-export { stationReport, jobReport, openPoints, seatLimitOf, pressureStartOf, type StationReport } from './report';
+export { stationReport, jobReport, openPoints, seatLadderOf, seatLimitOf, pressureStartOf, type StationReport } from './report';
 export { fastenersOf } from './fasteners-of';
 export {
   chosenFitOf, fitContextOf, materialsOf, partPicksOf, partsOf, toolsOf, tubeUseOf, wantsOf, type Choice, type PartPicks,

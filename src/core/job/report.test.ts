@@ -158,6 +158,7 @@ describe('the log in words', () => {
     const l = wholeJob();
     l.add('clearance', { place: 'above', mm: 20, load: 'rider on' });
     l.add('runout', { readings: [{ angleDeg: 0, lateralMm: 0.4 }, { angleDeg: 90, radialMm: 0.2 }], device: 'indicator' });
+    l.add('seat-again', { why: 'not seated at the limit' });
     l.add('photo', { photoId: 'a'.repeat(64), part: 'bead', says: 'at the valve hole' });
     l.add('rim-shape', { flangeMm: 486, wellMm: 430, wellToFlangeMm: 40 });
     l.add('spoke-ring', { spokes: [{ spoke: 7, sounds: 'dull' }] });

@@ -1,4 +1,4 @@
-import { pressureStart, seatLimit } from '../pressure';
+import { pressureStart, seatLadder, seatLimit } from '../pressure';
 import { inspectionOf, INSPECTED } from '../inspect';
 import { SYMPTOM_WORDS } from '../procedure';
 import { ruleNumber } from '../rules';
@@ -38,6 +38,15 @@ export const seatLimitOf = (state: JobState) =>
     shopCeilingKpa: ruleNumber('seat.shopCeilingKpa', state.rules),
     ...(state.chosen?.seatLimitKpa != null ? { sidewallKpa: state.chosen.seatLimitKpa } : {}),
     ...(state.wheel?.rimLimitKpa != null ? { rimKpa: state.wheel.rimLimitKpa } : {}),
+  });
+
+/** What to do next while seating, from the present try and those before it. */
+export const seatLadderOf = (state: JobState) =>
+  seatLadder.run({
+    limitKpa: seatLimitOf(state).result.limitKpa,
+    readingsKpa: state.seatReadings.slice(state.seatTries.from).map((r) => r.gaugeKpa),
+    discSeated: state.seated.disc, otherSeated: state.seated.other, triesBefore: state.seatTries.ended,
+    tube: state.chosen?.tube ?? state.wheel?.tube ?? false, rules: state.rules,
   });
 
 /** The pressure to start from, or the problem that keeps it from being known. */

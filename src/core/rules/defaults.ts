@@ -31,6 +31,11 @@ export const DEFAULT_RULES: readonly Rule[] = [
     note: 'After that: look for a wrong size, damage or a caught tube.',
   },
   {
+    key: 'seat.nearPct', says: 'Near the limit while seating, of the limit', group: 'Seating',
+    value: 95, unit: 'pct', basis: 'memory', min: 50, max: 100,
+    note: 'Recalled. Not seated this near to the limit, the air comes out and the beads are lubricated again.',
+  },
+  {
     key: 'tire.ageCheckYears', says: 'Tire age to look twice at', group: 'Tires',
     value: 5, unit: 'years', basis: 'memory', min: 1, max: 20, note: 'Confirm with the shop.',
   },
@@ -90,6 +95,18 @@ export const DEFAULT_RULES: readonly Rule[] = [
   pressure('pressure.scooterFrontLowKpa', 'Scooter front, least', 25, 'practice', 'Common practice.'),
   pressure('pressure.scooterFrontHighKpa', 'Scooter front, most', 30, 'practice', 'Common practice.'),
   pressure('pressure.lockBelowKpa', 'With a tube, a rim lock is wanted below', 15, 'memory', 'Confirm with the shop.'),
+  {
+    key: 'gauge.stepKpa', says: 'Finest step of the shop\u2019s gauge', group: 'Pressure',
+    value: psi(0.5), unit: 'kPa', basis: 'memory', min: 0.01, max: 20, note: 'Recalled: half a psi. Read it off your own gauge.',
+  },
+  {
+    key: 'leak.tubePerDayKpa', says: 'A tube may lose in a day, standing', group: 'Pressure',
+    value: 2, unit: 'kPa', basis: 'memory', min: 0.05, max: 20, note: 'Recalled: about 2 psi a week. Common practice: tubes lose a psi or more a week.',
+  },
+  {
+    key: 'leak.tubelessPerDayKpa', says: 'A tubeless tire may lose in a day, standing', group: 'Pressure',
+    value: 0.5, unit: 'kPa', basis: 'memory', min: 0.02, max: 20, note: 'Recalled: about half a psi a week. Confirm with the shop.',
+  },
   {
     key: 'recheck.pressureDays', says: 'Pressure again after', group: 'Recheck',
     value: 1, unit: 'days', basis: 'practice', min: 1, max: 14, note: 'Common practice: the next day.',

@@ -28,6 +28,10 @@ const TREAD = [
   { key: 'km', label: 'Distance run', unit: 'km', min: 0, max: 500_000 },
   { key: 'depthMm', label: 'Depth', unit: 'mm', min: 0, max: 40 },
 ] as const;
+const PRESSURES = [
+  { key: 'gaugeKpa', label: 'Gauge', unit: 'kPa', min: 0, max: 1000 },
+  { key: 'tempC', label: 'Tire at', unit: 'C', min: -60, max: 80 },
+] as const;
 const symbols = Object.keys(SPEED_SYMBOL_KMH);
 
 /** Every kind of record that the shop keeps. */
@@ -78,6 +82,7 @@ export const SPECS: { readonly [K in RecordKind]: RecordSpec<K> } = {
       { key: 'heavySpotDeg', label: 'Heavy spot, bare', form: { as: 'quantity', unit: 'deg', min: 0, max: 360 }, may: true, usual: null },
       { key: 'runouts', label: 'Runout, as measured', form: { as: 'dated', of: RUNOUT }, usual: [] },
       { key: 'treads', label: 'Tread of the tire on it, as measured', form: { as: 'dated', of: TREAD }, usual: [] },
+      { key: 'pressures', label: 'Pressure standing, cold', form: { as: 'dated', of: PRESSURES }, usual: [] },
       { key: 'ringGapMm', label: 'Beadlock ring gap', form: mm(1, 60), may: true, usual: null },
       note,
     ],

@@ -1,6 +1,7 @@
 import { InputError } from '../errors';
 import { date, listOf, quantity, record, ruleValues } from '../fields';
 import { ruleNumber, type RuleValues } from '../rules';
+import { fitLine } from '../statistics';
 import { defineWorking, reason, type Reason } from '../working';
 
 /** A depth measured at a distance run, and on which day where it is known. */
@@ -26,34 +27,7 @@ export interface TreadWear {
   reason: Reason;
 }
 
-/**
- * Student's t for a 90 % interval (0.95 one-sided) by degrees of freedom, 1 to 30.
- * Source: NIST/SEMATECH e-Handbook of Statistical Methods, section 1.3.6.7.2.
- */
-const T_95: readonly number[] = [
-  6.314, 2.92, 2.353, 2.132, 2.015, 1.943, 1.895, 1.86, 1.833, 1.812, 1.796, 1.782, 1.771, 1.761, 1.753,
-  1.746, 1.74, 1.734, 1.729, 1.725, 1.721, 1.717, 1.714, 1.711, 1.708, 1.706, 1.703, 1.701, 1.699, 1.697,
-];
-const Z_95 = 1.645;
 const DAY_MS = 86_400_000;
-
-interface Line {
-  slope: number;
-  /** Half of the 90 % interval of the slope; null with two readings. */
-  half: number | null;
-}
-
-const leastSquares = (readings: readonly TreadReading[]): Line => {
-  const n = readings.length;
-  const meanX = readings.reduce((t, r) => t + r.km, 0) / n;
-  const meanY = readings.reduce((t, r) => t + r.depthMm, 0) / n;
-  const sxx = readings.reduce((t, r) => t + (r.km - meanX) ** 2, 0);
-  const sxy = readings.reduce((t, r) => t + (r.km - meanX) * (r.depthMm - meanY), 0);
-  const slope = sxy / sxx;
-  if (n < 3) return { slope, half: null };
-  const rest = readings.reduce((t, r) => t + (r.depthMm - meanY - slope * (r.km - meanX)) ** 2, 0);
-  return { slope, half: (T_95[n - 3] ?? Z_95) * Math.sqrt(rest / (n - 2) / sxx) };
-};
 
 /** No more digits than a forecast deserves: tens below 1000 km, hundreds above. */
 const sensibleKm = (km: number): number => (km < 1000 ? Math.round(km / 10) * 10 : Math.round(km / 100) * 100);
@@ -114,7 +88,7 @@ export const treadWear = defineWorking<{ readings: TreadReading[]; rules?: RuleV
       return { depthNowMm, ...unknown, reason: reason('check', '{0} of tread. One reading cannot tell how fast it wears: measure again later.', [at]) };
     }
     if (last.km === sorted[0]!.km) throw new InputError('readings', 'All readings are at one distance.', 'readings at different distances');
-    const { slope, half } = leastSquares(sorted);
+    const { slope, half } = fitLine(sorted.map((r) => ({ x: r.km, y: r.depthMm })), 90);
     show.basis('published', 'least squares; Student\u2019s t, NIST/SEMATECH e-Handbook of Statistical Methods');
     const rate = show.line('lost in 1000 km', 'slope of the line', -slope * 1000, 'mm');
     const low = half === null ? null : show.line('at least', '90 % interval', rate - half * 1000, 'mm');

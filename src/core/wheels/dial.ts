@@ -187,6 +187,8 @@ const valve = (): DialShape[] => [
 
 /** Words of weights nearer than this cover each other. */
 const NEIGHBOR_DEG = 14;
+/** The row of words that is clear of the valve's. */
+const BELOW_VALVE = 2;
 
 /** Weights close together get their words in rows, inward by turns. */
 const inRows = (marks: readonly DialMark[]): DialMark[] => {
@@ -194,7 +196,9 @@ const inRows = (marks: readonly DialMark[]): DialMark[] => {
   const rows = new Map<DialMark, number>();
   const weights = marks.filter((m): m is Extract<DialMark, { label: string; deeper?: number }> => m.at === 'weight');
   for (const mark of [...weights].sort((a, b) => a.deg - b.deg)) {
-    const deeper: number = last && mark.deg - last.deg < NEIGHBOR_DEG ? (last.deeper + 1) % 3 : 0;
+    // Beside the valve below its word.
+    const row = besideValve(mark.deg) ? BELOW_VALVE : 0;
+    const deeper: number = last && mark.deg - last.deg < NEIGHBOR_DEG ? (last.deeper + 1) % 3 : row;
     rows.set(mark, deeper);
     last = { deg: mark.deg, deeper };
   }

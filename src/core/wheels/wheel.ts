@@ -81,6 +81,13 @@ export interface TreadDepth {
   depthMm: number;
 }
 
+/** A pressure of the standing tire, cold, with the tire's temperature. */
+export interface StandingPressure {
+  onDate: string;
+  gaugeKpa: number;
+  tempC: number;
+}
+
 /** A wheel as the shop keeps it. Angles in degrees clockwise from the valve, seen from the disc side. */
 export interface Wheel extends Kept {
   machineId: string;
@@ -112,6 +119,8 @@ export interface Wheel extends Kept {
   runouts: Runout[];
   /** Of the tire on it now. */
   treads: TreadDepth[];
+  /** Of the tire on it now, standing. */
+  pressures: StandingPressure[];
   /** Beadlock: ring to wheel with the ring seated. */
   ringGapMm: number | null;
   note: string;

@@ -34,13 +34,15 @@ describe('the dial', () => {
   });
 
   test('words of weights close together stand in rows of their own', () => {
-    const weights = draw([{ at: 'weight', deg: 20, label: '10 g' }, { at: 'weight', deg: 30, label: '20 g' }, { at: 'weight', deg: 90, label: '30 g' }]);
+    const weights = draw([{ at: 'weight', deg: 40, label: '10 g' }, { at: 'weight', deg: 50, label: '20 g' }, { at: 'weight', deg: 5, label: '40 g' }, { at: 'weight', deg: 90, label: '30 g' }]);
     const from = (said: string) => {
       const t = text(weights, said) as Extract<DialShape, { kind: 'text' }>;
       return Math.hypot(t.x - 300, t.y - t.size * 0.35 - 300);
     };
     expect(from('10 g') - from('20 g')).toBeGreaterThan(20);
     expect(Math.hypot(from('10 g') - from('30 g'))).toBeLessThan(20);
+    // Below the valve's own word.
+    expect(from('valve') - from('40 g')).toBeGreaterThan(30);
   });
 
   test('the arrow turns round with the wheel', () => {

@@ -8,7 +8,7 @@ import type { RecordStore } from './records';
 const SHELVES = ['tires', 'tubes', 'strips', 'locks', 'valves'] as const;
 type Shelf = (typeof SHELVES)[number];
 
-type Before = Pick<Wheel, 'tireMarking' | 'tube' | 'treads' | 'flangeMm' | 'wellMm' | 'wellToFlangeMm'>;
+type Before = Pick<Wheel, 'tireMarking' | 'tube' | 'treads' | 'pressures' | 'flangeMm' | 'wellMm' | 'wellToFlangeMm'>;
 
 /**
  * Keeps shelf and wheel record in step with a job's log: parts leave the shelf when the job is handed over, and the wheel
@@ -47,10 +47,10 @@ export const handOverStore = (db: Db, records: RecordStore) => {
     if (!wheel) return;
     const done = fitted.get(jobId);
     if (state.handedOver && state.chosen && !done) {
-      const { tireMarking, tube, treads, ...was } = wheel;
-      const before: Before = { tireMarking, tube, treads, flangeMm: was.flangeMm, wellMm: was.wellMm, wellToFlangeMm: was.wellToFlangeMm };
+      const { tireMarking, tube, treads, pressures, ...was } = wheel;
+      const before: Before = { tireMarking, tube, treads, pressures, flangeMm: was.flangeMm, wellMm: was.wellMm, wellToFlangeMm: was.wellToFlangeMm };
       fit.run(jobId, JSON.stringify(before));
-      records.change('wheels', { ...wheel, tireMarking: state.chosen.marking, tube: state.chosen.tube, treads: [], ...state.rimShape });
+      records.change('wheels', { ...wheel, tireMarking: state.chosen.marking, tube: state.chosen.tube, treads: [], pressures: [], ...state.rimShape });
     } else if (!state.handedOver && done) {
       unfit.run(jobId);
       records.change('wheels', { ...wheel, ...(JSON.parse(done.before) as Before) });

@@ -2,7 +2,7 @@ import { useMemo, useState, type ReactNode } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { treadWear } from '../../core/tires';
 import { placeText } from '../../core/units';
-import { BUILD_WORDS, POSITION_WORDS, rimCode, type DialMark, type Wheel } from '../../core/wheels';
+import { BUILD_WORDS, POSITION_WORDS, rimCode, wheelEnd, type DialMark, type Wheel } from '../../core/wheels';
 import { attempt } from '../../core/working';
 import { Button } from '../parts/Button';
 import { Failed, Frame, Waiting } from '../parts/Frame';
@@ -15,6 +15,7 @@ import { today, useApp, useDo } from '../store';
 import { openJob, said } from '../store/jobs-slice';
 import type { WheelRecord } from '../store/api';
 import { FigureRow } from '../stations/StationLayout';
+import { PressureRecord } from './PressureRecord';
 import { RecordSheet } from './records/RecordSheet';
 import { useWheelRecord } from './use-wheel-record';
 
@@ -115,6 +116,7 @@ export const WheelScreen = () => {
             {kept.note && <Fact label="Note">{kept.note}</Fact>}
           </div>
           <Wear wheel={kept} />
+          <PressureRecord wheel={kept} placardKpa={wheelEnd(kept.position) === 'front' ? machine.placardFrontKpa : machine.placardRearKpa} />
         </section>
       </div>
       <section className="mt-6">

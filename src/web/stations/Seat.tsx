@@ -1,11 +1,12 @@
 import { lazy, Suspense, useState } from 'react';
-import { ruleNumber } from '../../core/rules';
-import { seatLimitOf } from '../../core/job';
+import { seatLadderOf, seatLimitOf } from '../../core/job';
+import type { SeatAdvice } from '../../core/pressure';
 import { Button } from '../parts/Button';
 import { Fallback } from '../parts/Fallback';
 import { QuantityField } from '../parts/fields';
 import { useKeys } from '../parts/keys';
 import { Quantity, useUnits } from '../parts/quantity';
+import { Reasons } from '../parts/Reasons';
 import { VerdictMark } from '../parts/VerdictMark';
 import { BasisTag, useMainWorking } from '../parts/working';
 import { useJob } from '../screens/job-context';
@@ -14,6 +15,10 @@ import { Cautions, FigureRow, JobDial, StationLayout } from './StationLayout';
 
 const SeatChart = lazy(() => import('./SeatChart'));
 const MAX_KPA = 1000;
+const NOW: Record<Exclude<SeatAdvice, 'air in'>, string> = {
+  'go on': 'Go on. Listen for the pops.', 'start over': 'All air out, and again.', stop: 'Stop. Let it all out.',
+  'give up': 'Stop here. Find out why.', seated: 'Both beads are seated.',
+};
 
 const SeatedChoice = ({ side, label }: { side: 'disc' | 'other'; label: string }) => {
   const { state, write } = useJob();
@@ -37,10 +42,13 @@ export const Seat = () => {
   const [typed, setTyped] = useState('');
   const working = seatLimitOf(state);
   const { limitKpa, binds } = working.result;
-  useMainWorking('the seating limit', working);
-  const last = state.seatReadings.at(-1)?.gaugeKpa;
-  const seatedBoth = state.seated.disc === true && state.seated.other === true;
-  const over = last !== undefined && last > limitKpa + 0.01;
+  const ladder = seatLadderOf(state);
+  const { advice, reasons, tryNumber, triesAllowed } = ladder.result;
+  useMainWorking('what to do next while seating', ladder);
+  const again = () => void write([{ kind: 'seat-again', data: { why: reasons[0]!.says } }], 'All air out. A new try begins.');
+  const last = state.seatReadings.slice(state.seatTries.from).at(-1)?.gaugeKpa;
+  const seatedBoth = advice === 'seated';
+  const endsTry = advice === 'start over' || advice === 'stop';
   const kpa = typed.trim() ? read(typed, 'kPa') : null;
   const problem = typed.trim() && (kpa === null || kpa < 0 || kpa > MAX_KPA) ? `Pressure: a number from ${say(0, 'kPa')} to ${say(MAX_KPA, 'kPa')}.` : null;
 
@@ -51,23 +59,15 @@ export const Seat = () => {
   useKeys([
     { key: 'r', says: 'Take the reading', run: () => document.getElementById('seat-reading')?.querySelector('input')?.focus() },
     { key: 'n', says: 'Next station', run: () => goTo('set') },
+    ...(endsTry ? [{ key: 'a', says: 'All air out, and again from the start', run: again }] : []),
   ]);
 
-  const now = over
-    ? 'Stop. Above the limit: let it all out.'
-    : seatedBoth
-      ? 'Both beads are seated.'
-      : last === undefined
-        ? `Air in, up to ${say(limitKpa, 'kPa')} and no further.`
-        : last >= limitKpa - 0.01
-          ? 'At the limit and not seated: all air out, break the bead, lubricate, again.'
-          : 'Go on. Listen for the pops.';
+  const now = advice === 'air in' ? `Air in, up to ${say(limitKpa, 'kPa')} and no further.` : NOW[advice];
   const sideName = wheel.discSide === 'none' || wheel.discSide === 'both' ? ['Right side', 'Left side'] : ['Disc side', 'Other side'];
   return (
     <StationLayout
-      lead={over ? <VerdictMark verdict="stop" /> : seatedBoth ? <VerdictMark verdict="good" /> : 'Limit in force'}
+      lead={<span className="flex items-center gap-4">{ladder.verdict !== 'good' || seatedBoth ? <VerdictMark verdict={ladder.verdict!} /> : 'Limit in force'}<span className="text-ink2">try {tryNumber} of {triesAllowed}</span></span>}
       now={now}
-      why={`After ${ruleNumber('seat.tries', state.rules)} tries stop: wrong size, damage or a caught tube.`}
       picture={
         <>
           <div className="mx-auto max-w-[400px] max-lg:hidden"><JobDial /></div>
@@ -85,6 +85,8 @@ export const Seat = () => {
         </>
       }
     >
+      <Reasons reasons={reasons} className="mb-3 -mt-1" />
+      {advice === 'give up' && <p className="mb-3 text-[16px]">Found it? Under Trouble mark what cured it: the tries begin anew.</p>}
       <StepStrip />
       <div className="rows">
         <FigureRow label="Never above" basis={<BasisTag title="the seating limit" working={working}>{binds}</BasisTag>}>
@@ -98,13 +100,17 @@ export const Seat = () => {
         <SeatedChoice side="disc" label={sideName[0]!} />
         <SeatedChoice side="other" label={sideName[1]!} />
       </div>
-      <form id="seat-reading" className="mt-3 flex items-start gap-2" onSubmit={(e) => { e.preventDefault(); void keep(); }}>
-        <div className="flex-1">
-          <QuantityField label="Gauge reads" unit="kPa" value={typed} onChange={setTyped} problem={problem} />
-        </div>
-        <Button type="submit" go={!seatedBoth} className="mt-6" hotkey="R">Take it</Button>
-        {seatedBoth && <Button go className="mt-6" hotkey="N" onClick={() => goTo('set')}>Next</Button>}
-      </form>
+      {/* No reading is asked for while no air may go in. */}
+      {endsTry && <Button go className="mt-4 w-full" hotkey="A" onClick={again}>All air is out: again from the start</Button>}
+      {(ladder.result.upToKpa !== null || seatedBoth) && (
+        <form id="seat-reading" className="mt-3 flex items-start gap-2" onSubmit={(e) => { e.preventDefault(); void keep(); }}>
+          <div className="flex-1">
+            <QuantityField label="Gauge reads" unit="kPa" value={typed} onChange={setTyped} problem={problem} />
+          </div>
+          <Button type="submit" go={!seatedBoth} className="mt-6" hotkey="R">Take it</Button>
+          {seatedBoth && <Button go className="mt-6" hotkey="N" onClick={() => goTo('set')}>Next</Button>}
+        </form>
+      )}
       <Cautions list={working.cautions} />
     </StationLayout>
   );

@@ -40,8 +40,8 @@ export const WheelBack = () => {
   return (
     <StationLayout
       picture={<JobDial />}
-      now={early ? 'Wheel in first. Nothing is tight yet.' : fasteners.length === 0 ? 'No torque values are known.' : open ? `Next: ${open.f.name}.` : 'All tightened. Twice round?'}
-      why={fasteners.length === 0 ? 'Take them from the machine\u2019s manual and note them.' : 'Axle nut before pinch bolts. Values from the manual.'}
+      now={early ? 'Wheel in first.' : fasteners.length === 0 ? 'No torque values are known.' : open ? `Next: ${open.f.name}.` : 'All tightened. Twice round?'}
+      why={fasteners.length === 0 ? 'Take them from the machine\u2019s manual and note them.' : early ? 'Nothing is tightened until all line up.' : 'Axle nut before pinch bolts. Values from the manual.'}
     >
       <StepStrip />
       <ul className="rows" aria-label="Fasteners">

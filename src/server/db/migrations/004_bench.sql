@@ -4,6 +4,7 @@ ALTER TABLE wheels ADD COLUMN strips INTEGER CHECK (strips BETWEEN 1 AND 2);
 ALTER TABLE wheels ADD COLUMN flange_mm REAL;
 ALTER TABLE wheels ADD COLUMN well_mm REAL;
 ALTER TABLE wheels ADD COLUMN well_to_flange_mm REAL;
+ALTER TABLE wheels ADD COLUMN pressures TEXT NOT NULL DEFAULT '[]' CHECK (json_valid(pressures));
 
 -- How long each job took at each station, from its log, so that a shop knows what is usual.
 CREATE TABLE station_times (

@@ -1,0 +1,87 @@
+import Joi from 'joi';
+import { count, listOf, quantity, ruleValues } from '../fields';
+import { ruleNumber, type RuleValues } from '../rules';
+import { defineWorking, reason, type Reason } from '../working';
+import { SEATING_CAUTIONS } from './seat-limit';
+
+interface Input {
+  limitKpa: number;
+  /** Of this try, in order; gauge pressures. */
+  readingsKpa: readonly number[];
+  /** Seated by the molded line, all round; null where it was not looked at. */
+  discSeated: boolean | null;
+  otherSeated: boolean | null;
+  /** Tries that were ended without both beads on their seats. */
+  triesBefore: number;
+  tube: boolean;
+  rules?: RuleValues;
+}
+
+export const SEAT_ADVICE = ['air in', 'go on', 'start over', 'stop', 'give up', 'seated'] as const;
+export type SeatAdvice = (typeof SEAT_ADVICE)[number];
+
+export interface SeatLadder {
+  advice: SeatAdvice;
+  /** Air may go in up to here, never above the limit; null where none may. */
+  upToKpa: number | null;
+  tryNumber: number;
+  triesAllowed: number;
+  reasons: Reason[];
+}
+
+/** A gauge shows no finer than this. */
+const GAUGE_KPA = 0.01;
+
+const seatedWords = (yes: boolean | null): string => (yes === null ? 'not looked at' : yes ? 'seated' : 'not seated');
+const maybeSeated = (says: string) => Joi.boolean().allow(null).required().description(says).meta({ expected: `${says}: true, false, or null while not looked at` });
+
+/**
+ * Seating the beads, one try at a time: go on, start over, stop or give up.
+ *
+ * `limitKpa` 20 to 345 from `seat-limit`; readings are gauge pressures of this try. Air is never advised past the limit.
+ * Common practice: not seated at the limit means all air out, break, lubricate, again; after the shop's number of tries, stop.
+ */
+export const seatLadder = defineWorking<Input, SeatLadder>({
+  name: 'seat-ladder',
+  says: 'Whether more air goes in while seating, or all of it comes out',
+  input: {
+    limitKpa: quantity('kPa', 20, 344.74, 'The seating limit'),
+    readingsKpa: listOf(quantity('kPa', 0, 1000, 'A gauge reading'), 500, 'Gauge readings of this try'),
+    discSeated: maybeSeated('Seated on the disc side'),
+    otherSeated: maybeSeated('Seated on the other side'),
+    triesBefore: count(0, 50, 'Tries before this one'),
+    tube: Joi.boolean().required().description('With a tube').meta({ expected: 'true with a tube, false without' }),
+    rules: ruleValues(),
+  },
+  example: { limitKpa: 262, readingsKpa: [120, 200], discSeated: true, otherSeated: null, triesBefore: 0, tube: true },
+  work({ limitKpa, readingsKpa, discSeated, otherSeated, triesBefore, tube, rules }, show) {
+    const triesAllowed = ruleNumber('seat.tries', rules, show);
+    const nearKpa = show.line('near the limit', 'share of it, by rule', (limitKpa * ruleNumber('seat.nearPct', rules, show)) / 100, 'kPa');
+    const tryNumber = show.line('try', `${triesBefore} before it, ${triesAllowed} allowed`, triesBefore + 1);
+    const highest = show.line('highest of this try', 'of its readings', Math.max(0, ...readingsKpa), 'kPa');
+    const last = readingsKpa.at(-1) ?? null;
+    show.line('limit', 'never above', limitKpa, 'kPa');
+    show.line('beads', 'by the molded line', `disc side ${seatedWords(discSeated)}, other side ${seatedWords(otherSeated)}`);
+    show.basis('practice', 'most seat on the second try, once lubricated again');
+    for (const caution of SEATING_CAUTIONS) show.caution(caution);
+    const at = [{ value: limitKpa, unit: 'kPa' as const }];
+    const answer = (advice: SeatAdvice, why: Reason, more: Reason[] = []): SeatLadder => {
+      show.verdict(why.verdict);
+      const mayFill = advice === 'air in' || advice === 'go on';
+      return { advice, upToKpa: mayFill ? limitKpa : null, tryNumber, triesAllowed, reasons: [why, ...more] };
+    };
+
+    if (highest > limitKpa + GAUGE_KPA) return answer('stop', reason('stop', 'Above the limit of {0}: let it all out, and look at tire and rim before anything else.', at));
+    if (discSeated === true && otherSeated === true) return answer('seated', reason('good', 'Both beads are on their seats.'));
+    if (tryNumber > triesAllowed || (tryNumber === triesAllowed && last !== null && last >= nearKpa))
+      return answer('give up', reason('stop', `${triesAllowed} tries: all air out, and find out why.`), [
+        reason('check', 'Read tire and rim again: the right size?'),
+        reason('check', 'Look at bead and seat for damage and dirt.'),
+        ...(tube ? [reason('check', 'Is the tube caught under the bead?')] : []),
+      ]);
+    if (last !== null && last >= nearKpa) return answer('start over', reason('check', 'At {0} and not seated: all air out, break the bead, lubricate, again.', at));
+    if (last === null) return answer('air in', reason('good', tube ? 'A little air first: nothing protrudes anywhere.' : 'With the core out it fills faster.'));
+    if (discSeated === true || otherSeated === true) return answer('go on', reason('good', 'One side is on. Up to {0} and no further for the other.', at));
+    return answer('go on', reason('good', 'Up to {0} and no further.', at));
+  },
+});

@@ -1,0 +1,47 @@
+import { lazy, Suspense, useMemo } from 'react';
+import { leak } from '../../core/pressure';
+import { ruleNumber } from '../../core/rules';
+import type { Wheel } from '../../core/wheels';
+import { attempt } from '../../core/working';
+import { Fallback } from '../parts/Fallback';
+import { useUnits } from '../parts/quantity';
+import { Reasons } from '../parts/Reasons';
+import { BasisTag } from '../parts/working';
+import { useApp } from '../store';
+
+const LeakChart = lazy(() => import('./LeakChart'));
+const DAY_MS = 86_400_000;
+
+/** Pressures of the standing tire with the weather taken out, and whether it leaks. */
+export const PressureRecord = ({ wheel, placardKpa }: { wheel: Wheel; placardKpa: number | null }) => {
+  const { say } = useUnits();
+  const rules = useApp((s) => s.shop.shop?.rules);
+  const values = useMemo(() => Object.fromEntries((rules ?? []).map((r) => [r.key, r.value])), [rules]);
+  if (wheel.pressures.length === 0) return null;
+  const inOrder = [...wheel.pressures].sort((a, b) => a.onDate.localeCompare(b.onDate));
+  const firstMs = Date.parse(inOrder[0]!.onDate);
+  const found = attempt(leak, {
+    readings: inOrder.map(({ onDate, gaugeKpa, tempC }) => ({ day: (Date.parse(onDate) - firstMs) / DAY_MS, gaugeKpa, tempC })),
+    tube: wheel.tube, gaugeStepKpa: ruleNumber('gauge.stepKpa', values), rules: values, ...(placardKpa === null ? {} : { minimumKpa: placardKpa }),
+  });
+  if (!found.ok) return <section className="mt-5"><h2 className="text-2xl">Pressure, standing</h2><p className="text-stop">{found.problem.message} Right would be {found.problem.expected}.</p></section>;
+  const { result } = found.working;
+  const under = result.underMinimumInDays;
+  return (
+    <section className="mt-5" aria-label="Pressure, standing">
+      <h2 className="text-2xl">Pressure, standing</h2>
+      <Reasons reasons={[result.reason]} />
+      <p className="flex flex-wrap items-center gap-x-3 text-[16px] text-ink2">
+        {under !== null && placardKpa !== null && <span>{under === 0 ? `Under the placard’s ${say(placardKpa, 'kPa')} now.` : `Under the placard’s ${say(placardKpa, 'kPa')} in ${Math.ceil(under)} days.`}</span>}
+        <BasisTag title="the leak" working={found.working} />
+      </p>
+      {result.corrected.length > 1 && (
+        <div className="mt-2 h-[190px]">
+          <Fallback instead={<p className="pt-8 text-ink2">The picture could not be loaded. The readings are in the record.</p>}>
+            <Suspense fallback={null}><LeakChart leak={result} /></Suspense>
+          </Fallback>
+        </div>
+      )}
+    </section>
+  );
+};
