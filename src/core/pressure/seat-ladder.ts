@@ -79,7 +79,7 @@ export const seatLadder = defineWorking<Input, SeatLadder>({
         reason('check', 'Look at bead and seat for damage and dirt.'),
         ...(tube ? [reason('check', 'Is the tube caught under the bead?')] : []),
       ]);
-    if (last !== null && last >= nearKpa) return answer('start over', reason('check', 'At {0} and not seated: all air out, break the bead, lubricate, again.', at));
+    if (last !== null && last >= nearKpa) return answer('start over', reason('check', 'Near the limit of {0} and not seated: all air out, break the bead, lubricate, again.', at));
     if (last === null) return answer('air in', reason('good', tube ? 'A little air first: nothing protrudes anywhere.' : 'With the core out it fills faster.'));
     if (discSeated === true || otherSeated === true) return answer('go on', reason('good', 'One side is on. Up to {0} and no further for the other.', at));
     return answer('go on', reason('good', 'Up to {0} and no further.', at));
