@@ -18,10 +18,23 @@ test('where the levers start changes the bites, in clock hours', () => {
   expect(bites.others.find((o) => o.value === 'opposite the valve')!.changes).toContain('levers off: start at 6:00 in place of 1:00, both ways');
 });
 
+test('every other choice changes something on a wheel that has the part, and says what', () => {
+  const said = schoolsOf(foldJob(logOf().open().log));
+  for (const { school, others, why } of said) {
+    expect(why.length).toBeGreaterThan(20);
+    if (school !== 'ring.order') for (const o of others) expect([school, o.value, o.changes.length > 0]).toEqual([school, o.value, true]);
+  }
+  const of = (school: string) => said.find((s) => s.school === school)!.others[0]!.changes;
+  expect(of('disc.levers')[0]).toMatch(/^caution: A lever near the disc only padded/);
+  expect(of('balance.sides')).toEqual(['weights: all on one side']);
+  const locked = foldJob(logOf().open(sampleMachine({ kind: 'side-by-side' }), sampleWheel({ build: 'beadlock', tube: false, rimLockDegs: [] })).log);
+  expect(schoolsOf(locked).find((s) => s.school === 'ring.order')!.others[0]!.changes[0]).toMatch(/^in: Anti-seize.*crossing/);
+});
+
 test('a wheel that is not levered has nothing to change there', () => {
   const split = foldJob(logOf().open(sampleMachine({ kind: 'scooter' }), sampleWheel({ build: 'split', rimCode: 'unreadable', tireMarking: '3.50-10', rimLockDegs: [] })).log);
   expect(bitesOf(split, 'off')!.bites.length).toBeGreaterThan(3);
-  expect(schoolsOf(split).find((s) => s.school === 'tube.out')!.others[0]!.changes).toEqual([]);
+  for (const school of ['tube.out', 'bite.start']) for (const o of schoolsOf(split).find((s) => s.school === school)!.others) expect(o.changes).toEqual([]);
 });
 
 test('which way the arrow must point follows the side that is up, and a tire that lies wrong is refused', () => {

@@ -17,13 +17,17 @@ export interface SchoolAtHand {
 /** What would be different in the steps and the bites, in words. */
 const changesTo = (state: JobState, school: School, value: string): string[] => {
   const then: JobState = { ...state, rules: { ...state.rules, [school]: value } };
-  const [before, after] = [stepsOf(state), stepsOf(then)].map((steps) => steps.map((s) => s.say)) as [string[], string[]];
+  const [was, becomes] = [stepsOf(state), stepsOf(then)];
+  const [before, after] = [was.map((s) => s.say), becomes.map((s) => s.say)];
+  // Where a step stays as it is, its caution may not.
+  const cautions = becomes.filter((s) => was.some((w) => w.say === s.say && w.id === s.id && w.caution !== s.caution)).map((s) => `caution: ${s.caution ?? 'none'}`);
+  const weights = school === 'balance.sides' ? [`weights: ${value === 'both' ? 'split over both sides' : 'all on one side'}`] : [];
   const starts = (['off', 'on'] as const).flatMap((direction) => {
     const [now, next] = [bitesOf(state, direction), bitesOf(then, direction)];
-    if (!now || !next || Math.abs(now.startDeg - next.startDeg) < 1) return [];
+    if (!was.some((s) => s.shows === `levers-${direction}`) || !now || !next || Math.abs(now.startDeg - next.startDeg) < 1) return [];
     return [`levers ${direction}: start at ${clockText(next.startDeg)} in place of ${clockText(now.startDeg)}, ${next.way === 'both' ? 'both ways' : 'once round'}`];
   });
-  return [...after.filter((s) => !before.includes(s)).map((s) => `in: ${s}`), ...before.filter((s) => !after.includes(s)).map((s) => `out: ${s}`), ...starts];
+  return [...after.filter((s) => !before.includes(s)).map((s) => `in: ${s}`), ...before.filter((s) => !after.includes(s)).map((s) => `out: ${s}`), ...new Set(cautions), ...starts, ...weights];
 };
 
 /** Every school of the job with what another choice would change. */

@@ -273,6 +273,7 @@ describe('schools', () => {
     ['tube.out', 'left in', ['toff-tube-feel', 'toff-tube-late'], ['toff-tube']],
     ['tube.in', 'with the tire', ['on-tube-inside'], ['on-tube']],
     ['tube.settle', 'straight up', [], ['seat-settle']],
+    ['tube.school', 'reuse', ['in-tube'], []],
   ])('%s: %s', (school, choice, comes, goes) => {
     const before = ids(procedureInput());
     const after = ids(procedureInput({ schools: { [school]: choice } }));

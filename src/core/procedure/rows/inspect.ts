@@ -1,4 +1,4 @@
-import { beadlock, locks, lockPlaces, lockWord, nipples, not, spoked, tube, all, split, type Row } from '../facts';
+import { beadlock, locks, lockPlaces, lockWord, nipples, not, school, spoked, tube, tubeWas, all, split, type Row } from '../facts';
 
 /** Common practice. */
 export const INSPECT: readonly Row[] = [
@@ -14,6 +14,10 @@ export const INSPECT: readonly Row[] = [
   {
     id: 'in-lock', station: 'inspect', say: (f) => (f.locks.length > 1 ? `Do the ${lockWord(f)} move? Is the rubber good?` : `Does the ${lockWord(f)} move? Is the rubber good?`), why: 'A stuck lock fights you on the last bites.', places: lockPlaces,
     parts: (f) => [lockWord(f)], troubles: ['lock-stuck'], when: locks,
+  },
+  {
+    id: 'in-tube', station: 'inspect', say: 'Old tube: wash it, pump it up, listen, look along its inside.', why: 'That is where nipples rub. Its age and its patches decide too.', confirm: 'It holds its air.', reads: 'findings',
+    when: all(tube, tubeWas, school('tube.school', 'reuse')),
   },
   { id: 'in-stem', station: 'inspect', say: 'New valve stem in, core in it.', why: 'Its age is unknown, and it is the cheapest part of the job.', places: () => [{ what: 'valve', deg: 0 }], parts: ['valve stem, new'], when: not(tube) },
   { id: 'in-halves', station: 'inspect', say: 'Look at the halves: bolt holes, threads, the faces that meet.', why: 'A pulled thread or a bent face lets the rim open under air.', caution: 'A cracked half is done: nothing goes on it.', reads: 'findings', when: all(split) },
