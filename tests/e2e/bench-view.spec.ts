@@ -32,6 +32,14 @@ test('a whole bench session on the keyboard alone: every step, trouble cured, a 
   // What was done is undone by its key, and done again.
   await key('u');
   await says('Let the exhaust cool.');
+  // A pedal that is held down, or pressed twice, ticks one step.
+  await page.keyboard.down('n');
+  await page.keyboard.down('n');
+  await page.keyboard.down('n');
+  await page.keyboard.up('n');
+  await says(/^Loosen pinch bolts/);
+  await page.evaluate(() => { for (let i = 0; i < 2; i++) window.dispatchEvent(new KeyboardEvent('keydown', { key: 'n', bubbles: true })); });
+  await says(/^Lift it and secure/);
   await doneUntil(/^On to “Tire off”/);
   await key('n');
   await expect(page).toHaveURL(/tire-off\/bench$/);

@@ -36,7 +36,8 @@ export const KeysProvider = ({ children }: { children: ReactNode }) => {
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
+      // A pedal held down counts once.
+      if (event.repeat || event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
       if (document.querySelector('[role=dialog]')) return;
       const pressed = event.key.length === 1 ? event.key.toLowerCase() : event.key;
       const action = list().find((a) => a.key === pressed);

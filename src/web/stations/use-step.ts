@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { biteInputOf, orientationOf, stepsOf, STATIONS, type StationId } from '../../core/job';
 import { bitePlan } from '../../core/beads';
 import { attempt } from '../../core/working';
@@ -29,6 +29,7 @@ export const useStep = (onLast: (next: StationId) => void) => {
 
   const plan = biting?.result ?? null;
   const [bite, setBite] = useState(1);
+  const writing = useRef(false);
   const look = (stepId: string | null) => {
     setBite(1);
     setLooked(stepId);
@@ -43,7 +44,14 @@ export const useStep = (onLast: (next: StationId) => void) => {
       // The next one is named only where it is done too: an undo then leads back to what is open.
       const after = steps[at + 1];
       if (isDone) return look(after && state.steps[after.id] ? after.id : null);
-      if (await write([{ kind: 'step', data: { stepId: current.id } }])) look(null);
+      // Pressed again before it is written, it is still one step.
+      if (writing.current) return;
+      writing.current = true;
+      try {
+        if (await write([{ kind: 'step', data: { stepId: current.id } }])) look(null);
+      } finally {
+        writing.current = false;
+      }
     },
   };
 };
