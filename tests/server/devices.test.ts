@@ -61,7 +61,7 @@ describe('the hub', () => {
 
 describe('over HTTP', () => {
   let server: Server;
-  const { app, ask } = testApp();
+  const { app, ask } = testApp({ empty: true });
   beforeAll((done) => void (server = createServer(app).listen(0, '127.0.0.1', done)));
   afterAll((done) => {
     server.closeAllConnections();

@@ -8,7 +8,7 @@ const PNG = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR
 const photo = (photoId: string, more: object = {}) => ({ id: `p-${photoId.slice(0, 8)}`, who: 'Juna Birk', station: 'inspect', kind: 'photo', data: { photoId, part: 'bead', says: 'at the valve hole' }, ...more });
 
 test('a picture is kept once under the hash of its content, and comes back as it was', async () => {
-  const { ask, photosDir } = testApp();
+  const { ask, photosDir } = testApp({ empty: true });
   const kept = await ask.post('/api/photos').set('content-type', 'image/png').send(PNG);
   expect(kept.status).toBe(201);
   expect(kept.body).toEqual({ photoId: createHash('sha256').update(PNG).digest('hex'), type: 'image/png', bytes: PNG.length });
@@ -21,7 +21,7 @@ test('a picture is kept once under the hash of its content, and comes back as it
 });
 
 test('the content decides what it is, not its name; the other kinds are known too', async () => {
-  const { ask } = testApp();
+  const { ask } = testApp({ empty: true });
   const jpeg = Buffer.concat([Buffer.from([0xff, 0xd8, 0xff, 0xe0]), Buffer.alloc(40)]);
   const webp = Buffer.concat([Buffer.from('RIFF'), Buffer.alloc(4), Buffer.from('WEBPVP8 ')]);
   expect((await ask.post('/api/photos').set('content-type', 'image/png').send(jpeg)).body.type).toBe('image/jpeg');
@@ -35,7 +35,7 @@ test.each<[string, string, Buffer | string]>([
   ['text', 'text/plain', 'hello'],
   ['half a PNG signature', 'image/png', PNG.subarray(0, 5)],
 ])('%s is refused by a sentence, and nothing is kept', async (_what, type, body) => {
-  const { ask, photosDir } = testApp();
+  const { ask, photosDir } = testApp({ empty: true });
   const answer = await ask.post('/api/photos').set('content-type', type).send(body);
   expect(answer.status).toBe(422);
   expect(answer.body.error).toEqual({ field: 'photo', message: 'This is no picture that can be kept.', expected: 'a JPEG, PNG or WebP picture of at most 6 MB' });
@@ -43,14 +43,14 @@ test.each<[string, string, Buffer | string]>([
 });
 
 test('a picture over the limit is refused by its size', async () => {
-  const { ask } = testApp();
+  const { ask } = testApp({ empty: true });
   const answer = await ask.post('/api/photos').set('content-type', 'image/png').send(Buffer.concat([PNG, Buffer.alloc(6 * 1024 * 1024)]));
   expect(answer.status).toBe(413);
   expect(answer.body.error.expected).toBe('at most 6144 kB, of the kind this address takes');
 });
 
 test('an address that is no id, or of no picture, says so and reads nothing else', async () => {
-  const { ask } = testApp();
+  const { ask } = testApp({ empty: true });
   await ask.get(`/api/photos/${'0'.repeat(64)}`).expect(404);
   for (const id of ['..%2f..%2fshop.sqlite', 'abc', 'A'.repeat(64)]) await ask.get(`/api/photos/${id}`).expect(422);
 });
