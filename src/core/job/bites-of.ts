@@ -1,6 +1,5 @@
-import { planBites, type BiteInput, type BitePlan, type BiteSchool } from '../beads';
+import { biteInputBy, planBites, type BiteInput, type BitePlan } from '../beads';
 import { InputError } from '../errors';
-import { ruleNumber, ruleWord } from '../rules';
 import { readTire } from '../tires';
 import { tryRimCode } from '../wheels';
 import type { JobState } from './fold';
@@ -21,12 +20,7 @@ export const rimDiameterMm = (state: JobState): number | null => {
 export const biteInputOf = (state: JobState, direction: 'off' | 'on'): BiteInput | null => {
   const diameterMm = rimDiameterMm(state);
   if (!state.wheel || diameterMm === null) return null;
-  return {
-    rimDiameterMm: diameterMm, valveDeg: 0, lockDegs: state.wheel.rimLockDegs, direction,
-    biteMm: ruleNumber('bite.lengthMm', state.rules),
-    school: ruleWord('bite.start', state.rules) as BiteSchool,
-    handFittedDeg: direction === 'on' ? ruleNumber('bite.handFittedDeg', state.rules) : 0,
-  };
+  return biteInputBy({ rimDiameterMm: diameterMm, lockDegs: state.wheel.rimLockDegs }, direction, state.rules);
 };
 
 /** The bites of this job by its school; null where the rim is not known. */

@@ -26,6 +26,7 @@ test('every other choice changes something on a wheel that has the part, and say
   }
   const of = (school: string) => said.find((s) => s.school === school)!.others[0]!.changes;
   expect(of('disc.levers')[0]).toMatch(/^caution: A lever near the disc only padded/);
+  expect(of('lever.tool').filter((c) => c.startsWith('in: Strap'))).toHaveLength(1);
   expect(of('balance.sides')).toEqual(['weights: all on one side']);
   const locked = foldJob(logOf().open(sampleMachine({ kind: 'side-by-side' }), sampleWheel({ build: 'beadlock', tube: false, rimLockDegs: [] })).log);
   expect(schoolsOf(locked).find((s) => s.school === 'ring.order')!.others[0]!.changes[0]).toMatch(/^in: Anti-seize.*crossing/);

@@ -27,7 +27,8 @@ const changesTo = (state: JobState, school: School, value: string): string[] => 
     if (!was.some((s) => s.shows === `levers-${direction}`) || !now || !next || Math.abs(now.startDeg - next.startDeg) < 1) return [];
     return [`levers ${direction}: start at ${clockText(next.startDeg)} in place of ${clockText(now.startDeg)}, ${next.way === 'both' ? 'both ways' : 'once round'}`];
   });
-  return [...after.filter((s) => !before.includes(s)).map((s) => `in: ${s}`), ...before.filter((s) => !after.includes(s)).map((s) => `out: ${s}`), ...new Set(cautions), ...starts, ...weights];
+  // A step that stands in two places, such as the strap, is said once.
+  return [...new Set([...after.filter((s) => !before.includes(s)).map((s) => `in: ${s}`), ...before.filter((s) => !after.includes(s)).map((s) => `out: ${s}`), ...cautions, ...starts, ...weights])];
 };
 
 /** Every school of the job with what another choice would change. */

@@ -1,6 +1,5 @@
-import type { BiteSchool, BitePlan } from '../beads';
-import { planBites } from '../beads';
-import { ruleNumber, ruleWord, type RuleValues } from '../rules';
+import { biteInputBy, planBites, type BitePlan } from '../beads';
+import { ruleWord, type RuleValues } from '../rules';
 import { onFourWheels, type Build, type Caliper, type Drive, type MachineKind, type Wheel } from '../wheels';
 import type { Step } from './step';
 import type { School } from './schools';
@@ -41,7 +40,6 @@ export interface ProcedureInput {
 export interface Facts extends ProcedureInput {
   /** The school of this job. */
   school(key: School): string;
-  number(key: string): number;
   has(tool: StepTool): boolean;
   bites: { off: BitePlan | null; on: BitePlan | null };
 }
@@ -125,15 +123,12 @@ export const leverPlaces =
 export const factsOf = (input: ProcedureInput): Facts => {
   const { wheel, locks: lockDegs, rules } = input;
   const word = (key: School): string => input.schools?.[key] ?? ruleWord(key, rules);
+  // What is held together by bolts is not levered.
+  const levered = wheel.build === 'spoked' || wheel.build === 'cast';
   const bites = (direction: 'off' | 'on'): BitePlan | null =>
-    wheel.rimDiameterMm === null || clamped({ wheel } as Facts)
-      ? null
-      : planBites({
-          rimDiameterMm: wheel.rimDiameterMm, valveDeg: 0, lockDegs, direction, school: word('bite.start') as BiteSchool,
-          biteMm: ruleNumber('bite.lengthMm', rules), handFittedDeg: direction === 'on' ? ruleNumber('bite.handFittedDeg', rules) : 0,
-        });
+    levered && wheel.rimDiameterMm !== null ? planBites(biteInputBy({ rimDiameterMm: wheel.rimDiameterMm, lockDegs }, direction, rules, word('bite.start'))) : null;
   return {
-    ...input, school: word, number: (key) => ruleNumber(key, rules), has: (tool) => input.tools.includes(tool),
+    ...input, school: word, has: (tool) => input.tools.includes(tool),
     bites: { off: bites('off'), on: bites('on') },
   };
 };

@@ -1,21 +1,5 @@
-import { DEVICE_KINDS, readLine, SILENT_AFTER_MS, type DeviceKind, type DeviceLine } from '../../core/devices';
+import { DEVICE_KINDS, readLine, SILENT_AFTER_MS, type Device, type DeviceLine, type DeviceNow } from '../../core/devices';
 import { InputError } from '../../core/errors';
-
-/** What is known of an instrument. `calibratedOn` YYYY-MM-DD, null where nobody has said. */
-export interface Device {
-  name: string;
-  kind: DeviceKind;
-  simulated: boolean;
-  calibratedOn: string | null;
-}
-
-/** An instrument as it stands: live, silent for too long, or talking nonsense. */
-export interface DeviceNow extends Device {
-  state: 'live' | 'silent' | 'nonsense';
-  last: DeviceLine | null;
-  /** Why the last line was not taken. */
-  problem: string | null;
-}
 
 /** A stand-in that speaks while somebody listens, and can be told how it is held. */
 export interface StandIn {

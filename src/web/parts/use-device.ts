@@ -1,6 +1,6 @@
-import { useEffect, useRef, useState } from 'react';
-import { isSteady, readLine, SILENT_AFTER_MS, type DeviceKind, type DeviceLine } from '../../core/devices';
-import { api, ApiError, type DeviceNow } from '../store/api';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { isSteady, readLine, SILENT_AFTER_MS, type DeviceKind, type DeviceLine, type DeviceNow } from '../../core/devices';
+import { api, ApiError } from '../store/api';
 
 const REMEMBERED = 12;
 
@@ -18,6 +18,7 @@ export const useDevice = (kind: DeviceKind, on: boolean): LiveDevice => {
   const [device, setDevice] = useState<DeviceNow | null>(null);
   const [lines, setLines] = useState<DeviceLine[]>([]);
   const heardMs = useRef(0);
+  const forget = useCallback(() => setLines([]), []);
   useEffect(() => {
     if (!on) return;
     let gone = false;
@@ -46,5 +47,5 @@ export const useDevice = (kind: DeviceKind, on: boolean): LiveDevice => {
       setLines([]);
     };
   }, [device, on]);
-  return { device, line: lines.at(-1) ?? null, steady: isSteady(lines.map((l) => l.value)), forget: () => setLines([]) };
+  return { device, line: lines.at(-1) ?? null, steady: isSteady(lines.map((l) => l.value)), forget };
 };

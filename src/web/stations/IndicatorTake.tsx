@@ -18,6 +18,7 @@ interface Props {
 export const IndicatorTake = ({ next, onTake }: Props) => {
   const [on, setOn] = useState(false);
   const [way, setWay] = useState<Way>('lateral');
+  const [heldAt, setHeldAt] = useState<string | null>(null);
   const { say } = useUnits();
   const { device, line, steady, forget } = useDevice('dial-indicator', on);
   const deg = next[way];
@@ -25,8 +26,20 @@ export const IndicatorTake = ({ next, onTake }: Props) => {
   const isStandIn = device?.simulated === true;
   useEffect(() => {
     // A stand-in turns its wheel by itself; a real wheel is turned by hand.
-    if (on && name !== undefined && isStandIn && deg !== null) void api.holdDevice(name, { deg, axis: way }).catch(() => undefined);
-  }, [on, name, isStandIn, deg, way]);
+    if (!on || name === undefined || !isStandIn || deg === null) return;
+    let moved = false;
+    void api.holdDevice(name, { deg, axis: way }).then(
+      () => {
+        if (moved) return;
+        forget();
+        setHeldAt(`${way} ${deg}`);
+      },
+      () => undefined,
+    );
+    return () => { moved = true; };
+  }, [on, name, isStandIn, deg, way, forget]);
+  // What the stand-in said before it was turned here belongs to another place.
+  const isThere = steady && (!isStandIn || heldAt === `${way} ${deg}`);
   if (!on) return <Button small onClick={() => setOn(true)}>From the dial indicator</Button>;
   return (
     <div className="rounded-[14px_14px_14px_4px] border-2 border-ink p-3" role="group" aria-label="Dial indicator">
@@ -34,11 +47,11 @@ export const IndicatorTake = ({ next, onTake }: Props) => {
         <div className="w-[150px]"><ChoiceField label="Measures" value={way} onChange={(v) => { setWay(v as Way); forget(); }} options={[['lateral', 'side to side'], ['radial', 'up and down']]} /></div>
         <p className="flex-1 text-right">
           <span className="num block text-[34px] leading-none">{line ? say(line.value, 'mm', { digits: 2 }) : '–'}</span>
-          <span className="text-[14px] text-ink2">{!device ? 'No dial indicator is connected.' : line ? (steady ? 'steady' : 'moving') : 'silent'}</span>
+          <span className="text-[14px] text-ink2">{!device ? 'No dial indicator is connected.' : line ? (isThere || deg === null ? 'steady' : 'moving') : 'silent'}</span>
         </p>
       </div>
       {device && <p className="mt-1 text-[14px] text-ink2">{device.name}{device.simulated ? ', a simulated stand-in' : ''} · {device.calibratedOn ? `calibrated ${device.calibratedOn}` : 'calibration not recorded'}</p>}
-      <Button go small className="mt-2 w-full" disabled={!line || !steady || deg === null} onClick={() => { if (line && deg !== null) { onTake(way, deg, line.value, line.device); forget(); } }}>
+      <Button go small className="mt-2 w-full" disabled={!line || !isThere || deg === null} onClick={() => { if (line && deg !== null) { onTake(way, deg, line.value, line.device); forget(); } }}>
         {deg === null ? 'All places are read' : `Take it at ${placeText(deg)}`}
       </Button>
     </div>

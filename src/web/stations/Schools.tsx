@@ -23,7 +23,10 @@ export const Schools = () => {
               {others.map((o) => (
                 <li key={o.value} className="flex items-start gap-3 border-t border-stone3 py-1.5">
                   <Button small className="shrink-0" onClick={() => void write([{ kind: 'school', data: { school, value: o.value } }], `For this job: ${o.value}.`)}>{o.value}</Button>
-                  <span className="pt-1 text-[15px] leading-snug text-ink2"><span className="block text-ink">{o.why}</span>{o.changes.length > 0 ? o.changes.join(' · ') : 'changes no step of this wheel'}</span>
+                  <div className="pt-1 text-[15px] leading-snug text-ink2">
+                    <p className="text-ink">{o.why}</p>
+                    {o.changes.length > 0 ? <ul>{o.changes.map((c) => <li key={c}>{c}</li>)}</ul> : <p>changes no step of this wheel</p>}
+                  </div>
                 </li>
               ))}
             </ul>

@@ -1,4 +1,4 @@
-import type { DeviceKind } from '../../core/devices';
+import type { DeviceNow } from '../../core/devices';
 import type { InputProblem } from '../../core/errors';
 import type { Entry, EntryBody, EntryKind, JobSummary, UsualTime, WheelHistory } from '../../core/job';
 import type { Cure } from '../../core/procedure';
@@ -19,14 +19,6 @@ export interface WheelRecord {
   machine: Machine;
   jobs: JobSummary[];
   history: WheelHistory;
-}
-
-/** An instrument as the server knows it. */
-export interface DeviceNow {
-  name: string;
-  kind: DeviceKind;
-  simulated: boolean;
-  calibratedOn: string | null;
 }
 
 export type ShopAnswer = Shop & { rules: ShopRule[]; cures: Cure[]; usualTimes: UsualTime[] };
