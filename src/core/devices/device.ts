@@ -8,10 +8,21 @@ export interface Device {
   calibratedOn: string | null;
 }
 
-/** An instrument as it stands: live, silent for too long, or talking nonsense. */
+export const DEVICE_STATES = ['live', 'silent', 'frozen', 'nonsense'] as const;
+export type DeviceState = (typeof DEVICE_STATES)[number];
+
+/** An instrument as it stands: live, silent for too long, saying the same line again and again, or talking nonsense. */
 export interface DeviceNow extends Device {
-  state: 'live' | 'silent' | 'nonsense';
+  state: DeviceState;
   last: DeviceLine | null;
+  /** Milliseconds since the last good line; null before the first. */
+  ageMs: number | null;
   /** Why the last line was not taken. */
   problem: string | null;
+  /** How a stand-in is made to fail; null while it works, and for real instruments. */
+  fails: Failure | null;
 }
+
+/** Ways in which an instrument goes wrong on the bench. */
+export const FAILURES = ['drop out', 'drift', 'noise', 'freeze', 'nonsense'] as const;
+export type Failure = (typeof FAILURES)[number];

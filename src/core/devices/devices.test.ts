@@ -45,10 +45,10 @@ describe('the rim on the stand', () => {
   test('the plunger follows with a lag and shows hundredths; it is steady once it has caught up', () => {
     const shown: number[] = [0];
     for (let i = 0; i < 40; i++) shown.push(followMm(shown.at(-1)!, 0.9, 0.05, Math.sin(i)));
-    expect(isSteady(shown.slice(0, 6))).toBe(false);
-    expect(isSteady(shown)).toBe(true);
+    expect(isSteady(shown.slice(0, 6), 'dial-indicator')).toBe(false);
+    expect(isSteady(shown, 'dial-indicator')).toBe(true);
     expect(shown.at(-1)).toBeCloseTo(0.9, 1);
     expect(shown.every((v) => Math.abs(v * 100 - Math.round(v * 100)) < 1e-6)).toBe(true);
-    expect(isSteady([1, 1, 1])).toBe(false);
+    expect(isSteady([1, 1, 1], 'dial-indicator')).toBe(false);
   });
 });

@@ -1,4 +1,15 @@
-/** Devices: instruments that speak in lines of text, and the physics of their stand-ins. */
-export type { Device, DeviceNow } from './device';
-export { DEVICE_KINDS, isSteady, readLine, SILENT_AFTER_MS, type DeviceKind, type DeviceLine } from './line';
+/** Devices: instruments that speak in lines of text, how they fail, and the physics of their stand-ins. */
+export { DEVICE_STATES, FAILURES, type Device, type DeviceNow, type DeviceState, type Failure } from './device';
+export { failing } from './failing';
+export {
+  DEVICE_KINDS, DEVICE_EVENTS, isSteady, KINDS_OF_DEVICE, LINE_MAX, readLine, SILENT_AFTER_MS, STEADY_LINES,
+  type DeviceEvent, type DeviceKind, type DeviceLine,
+} from './line';
 export { followMm, rimAtMm, type Axis, type RimShape } from './rim-on-stand';
+export {
+  BEAD_SIDES, breakAndLubricate, emptyTire, hoseKpa, hoseStep, type BeadSide, type HoseAir, type HoseTire, type Valve,
+} from './tire-on-hose';
+export {
+  fromAnew, heard, isCalm, NOTHING_HEARD, readiness, READINESS_WORDS, readingOf, takenFrom, type Readiness, type Track,
+} from './track';
+export { AT_REST, pullOn, type Pull, type PulledWrench } from './wrench-on-bolt';
