@@ -3,9 +3,9 @@ import { beadSlack, bitePlan, mountOrientation } from './beads';
 import { materials, rimLockPick, stripPick, tireFit, tireRank, tools, valvePick } from './fitting';
 import { beadInspect, bearingCheck, tubeInspect } from './inspect';
 import { procedure, trouble } from './procedure';
-import { leak, pressureCorrect, pressureStart, seatLadder, seatLimit } from './pressure';
-import { directionFit, loadSpeedFit, rimWidthFit, sidewallRead, tireAge, tireCompare, tireSize, treadWear } from './tires';
-import { torqueWrench } from './torque';
+import { gaugeError, leak, pressureCorrect, pressureStart, seatLadder, seatLimit, twoGauges, valveSet } from './pressure';
+import { directionFit, loadSpeedFit, rimWidthFit, sidewallRead, tireAge, tireCompare, tireSize, tireVolume, treadWear } from './tires';
+import { torqueCheck, torqueWrench } from './torque';
 import { runout, spokeRing } from './truing';
 import { tubeDouble, tubeNeed, tubePick, tubeReuse, tubeStretch } from './tubes';
 import { rimCode } from './wheels';
@@ -17,6 +17,7 @@ export const WORKINGS: readonly AnyWorking[] = [
   sidewallRead,
   tireCompare,
   tireAge,
+  tireVolume,
   treadWear,
   rimCode,
   rimWidthFit,
@@ -46,12 +47,16 @@ export const WORKINGS: readonly AnyWorking[] = [
   trouble,
   seatLimit,
   seatLadder,
+  gaugeError,
+  twoGauges,
+  valveSet,
   pressureStart,
   pressureCorrect,
   leak,
   balanceTrial,
   balancePlace,
   torqueWrench,
+  torqueCheck,
 ];
 
 /** The definition by its name, or undefined. */

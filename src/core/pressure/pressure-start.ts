@@ -1,23 +1,11 @@
+import Joi from 'joi';
 import { InputError } from '../errors';
 import { count, marking, oneOf, quantity, ruleValues } from '../fields';
 import { ruleNumber, type RuleValues } from '../rules';
 import { readTire } from '../tires';
-import { defineWorking } from '../working';
-import Joi from 'joi';
-
-/** What the rider does with the machine. */
-export const USES = ['motocross', 'dirt', 'trail', 'storage', 'scooter-front', 'road'] as const;
-export type Use = (typeof USES)[number];
-
-/** Uses in the fitter's words. */
-export const USE_WORDS: Record<Use, string> = {
-  motocross: 'motocross',
-  dirt: 'general dirt',
-  trail: 'trail, soft or trials-type tire',
-  storage: 'storage',
-  'scooter-front': 'scooter front',
-  road: 'road',
-};
+import { MACHINE_KINDS, onFourWheels, type MachineKind } from '../wheels/wheel';
+import { defineWorking, reason, worstOf, type Reason, type Show } from '../working';
+import { GROUNDS, GROUND_WORDS, USES, USE_WORDS, type Ground, type Use } from './ground';
 
 interface Input {
   use: Use;
@@ -25,6 +13,17 @@ interface Input {
   tube: boolean;
   rimLocks: number;
   placardKpa?: number;
+  ground?: Ground;
+  kind?: MachineKind;
+  /** A soft or trials-type tread; left out where it is not known. */
+  softTread?: boolean;
+  /** With gear. */
+  riderKg?: number;
+  /** The tube wears an old one as a sleeve. */
+  doubled?: boolean;
+  twoUp?: boolean;
+  /** What somebody would like to set, cold: judged, not taken. */
+  askedKpa?: number;
   rules?: RuleValues;
 }
 
@@ -32,65 +31,115 @@ export interface PressureStart {
   pressureKpa: number;
   lowKpa: number;
   highKpa: number;
+  /** The least that tube and lock stand; 0 where nothing says. */
+  leastKpa: number;
   /** A rim lock is wanted at this pressure and there is none. */
   wantsRimLock: boolean;
+  reasons: Reason[];
 }
 
-const RULE_OF: Record<Exclude<Use, 'road'>, { start: string; low: string; high: string }> = {
+type OffRoad = Exclude<Use, 'road'>;
+const RULE_OF: Record<OffRoad, { start: string; low: string; high: string }> = {
   motocross: { start: 'pressure.motocrossKpa', low: 'pressure.motocrossLowKpa', high: 'pressure.motocrossHighKpa' },
   dirt: { start: 'pressure.dirtKpa', low: 'pressure.dirtKpa', high: 'pressure.dirtKpa' },
   trail: { start: 'pressure.trailKpa', low: 'pressure.trailLowKpa', high: 'pressure.trailHighKpa' },
   storage: { start: 'pressure.storageKpa', low: 'pressure.storageLowKpa', high: 'pressure.storageHighKpa' },
-  'scooter-front': {
-    start: 'pressure.scooterFrontKpa',
-    low: 'pressure.scooterFrontLowKpa',
-    high: 'pressure.scooterFrontHighKpa',
-  },
+  'scooter-front': { start: 'pressure.scooterFrontKpa', low: 'pressure.scooterFrontLowKpa', high: 'pressure.scooterFrontHighKpa' },
+};
+/** Uses whose pressure follows ground and rider. */
+const FOLLOWS: readonly Use[] = ['motocross', 'dirt', 'trail'];
+
+/** What ground, rider, a second person and a sleeve round the tube do to the start; each by its rule. */
+const shifts = ({ ground = 'mixed', riderKg, doubled, twoUp, rules }: Input, show: Show): number => {
+  let total = 0;
+  if (ground === 'soft') total += show.line(GROUND_WORDS.soft, 'rule', ruleNumber('pressure.softGroundKpa', rules, show), 'kPa');
+  if (ground === 'rock') total += show.line(GROUND_WORDS.rock, 'rule', ruleNumber('pressure.rockKpa', rules, show), 'kPa');
+  if (riderKg !== undefined) {
+    const overKg = riderKg - ruleNumber('pressure.riderKg', rules, show);
+    total += show.line('rider', `${overKg.toFixed(0)} kg from the usual × rule`, overKg * ruleNumber('pressure.perRiderKgKpa', rules, show), 'kPa');
+  }
+  if (twoUp) total += show.line('two up', 'rule', ruleNumber('pressure.twoUpKpa', rules, show), 'kPa');
+  if (doubled) total += show.line('doubled tube', 'rule', ruleNumber('pressure.doubledKpa', rules, show), 'kPa');
+  return total;
+};
+
+/** The manual's own pressure, and what it leaves open. */
+const byPlacard = (placardKpa: number, { twoUp, askedKpa }: Input, show: Show): PressureStart => {
+  show.line('pressure', 'as on the placard', placardKpa, 'kPa');
+  show.basis('manual', 'the machine\u2019s placard');
+  const reasons: Reason[] = [];
+  if (twoUp) reasons.push(reason('check', 'Two up: the placard or the manual has a second value. Read that one.'));
+  if (askedKpa !== undefined && askedKpa < placardKpa * 0.97) reasons.push(reason('check', 'Under the placard\u2019s {0}: the manual decides.', [{ value: placardKpa, unit: 'kPa' }]));
+  show.verdict(worstOf(reasons));
+  return { pressureKpa: placardKpa, lowKpa: placardKpa, highKpa: placardKpa, leastKpa: 0, wantsRimLock: false, reasons };
 };
 
 /**
- * Cold pressure to start from, by use.
+ * Cold pressure to start from, and whether a pressure that is asked for is one that tube and rim lock stand.
  *
- * `tire` as printed; `rimLocks` 0 to 3; `placardKpa` 30 to 600, needed on the road.
- * Throws `InputError` on the road without a placard. Basis: common practice, and the manual on the road.
+ * `tire` as printed; `rimLocks` 0 to 3; `placardKpa` 30 to 600, needed on the road and for machines on four wheels, where it
+ * decides; `riderKg` with gear. Throws `InputError` where only a placard can say and there is none.
+ * Basis: the manual on the road; common practice by use; what ground, rider and sleeve change is from memory, each a rule.
  */
 export const pressureStart = defineWorking<Input, PressureStart>({
   name: 'pressure-start',
-  says: 'Cold pressure to start from, by use',
+  says: 'Cold pressure to start from, by use, ground and rider',
   input: {
     use: oneOf(USES, 'What the rider does'),
     tire: marking('The tire that is on'),
     tube: Joi.boolean().required().description('With a tube').meta({ expected: 'true with a tube, false without' }),
     rimLocks: count(0, 3, 'Rim locks in the wheel'),
-    placardKpa: quantity('kPa', 30, 600, 'Pressure on the machine\u2019s placard').optional(),
+    placardKpa: quantity('kPa', 20, 600, 'Pressure on the machine\u2019s placard').optional(),
+    ground: oneOf(GROUNDS, 'The ground').optional(),
+    kind: oneOf(MACHINE_KINDS, 'The machine').optional(),
+    softTread: Joi.boolean().optional().description('A soft or trials-type tread').meta({ expected: 'true for a soft or trials-type tread' }),
+    riderKg: quantity('kg', 20, 300, 'Rider with gear').optional(),
+    doubled: Joi.boolean().optional().description('Doubled tube').meta({ expected: 'true where the tube wears a sleeve' }),
+    twoUp: Joi.boolean().optional().description('Two up').meta({ expected: 'true with a passenger' }),
+    askedKpa: quantity('kPa', 0, 1000, 'The pressure asked for').optional(),
     rules: ruleValues(),
   },
-  example: { use: 'dirt', tire: '110/90-19', tube: true, rimLocks: 1 },
-  work({ use, tire, tube, rimLocks, placardKpa, rules }, show) {
-    const size = readTire(tire);
-    show.line('tire', 'as printed', size.canonical);
+  example: { use: 'dirt', tire: '110/90-19', tube: true, rimLocks: 1, ground: 'rock', riderKg: 96 },
+  work(input, show) {
+    const { use, tire, tube, rimLocks, placardKpa, kind, softTread, doubled, askedKpa, rules } = input;
+    show.line('tire', 'as printed', readTire(tire).canonical);
     show.line('use', 'what the rider does', USE_WORDS[use]);
-    if (use === 'road') {
+    const fourWheels = kind !== undefined && onFourWheels(kind) && use !== 'storage';
+    if (use === 'road' || fourWheels) {
       if (placardKpa === undefined)
-        throw new InputError('placardKpa', 'On the road the machine\u2019s placard decides.', 'the pressure on the placard or in the manual');
-      show.line('pressure', 'as on the placard', placardKpa, 'kPa');
-      show.basis('manual', 'the machine\u2019s placard');
-      show.verdict('good');
-      return { pressureKpa: placardKpa, lowKpa: placardKpa, highKpa: placardKpa, wantsRimLock: false };
+        throw new InputError('placardKpa', `${use === 'road' ? 'On the road' : 'On four wheels'} the machine\u2019s placard decides.`, 'the pressure on the placard or in the manual');
+      return byPlacard(placardKpa, input, show);
     }
     const keys = RULE_OF[use];
-    const pressureKpa = show.line('start', 'rule', ruleNumber(keys.start, rules, show), 'kPa');
-    const lowKpa = Math.min(pressureKpa, ruleNumber(keys.low, rules));
-    const highKpa = Math.max(pressureKpa, ruleNumber(keys.high, rules));
-    if (lowKpa !== highKpa) {
-      show.line('least', 'rule', lowKpa, 'kPa');
-      show.line('most', 'rule', highKpa, 'kPa');
-    }
+    const usualKpa = show.line('start', 'rule', ruleNumber(keys.start, rules, show), 'kPa');
+    const [usualLowKpa, usualHighKpa] = [Math.min(usualKpa, ruleNumber(keys.low, rules)), Math.max(usualKpa, ruleNumber(keys.high, rules))];
+    const shiftKpa = FOLLOWS.includes(use) ? shifts(input, show) : 0;
+    // Practice gives one figure for some uses and a range for others: a range is kept to, a figure moves.
+    const isRange = usualLowKpa !== usualHighKpa;
+    const wantedKpa = isRange ? Math.min(usualHighKpa, Math.max(usualLowKpa, usualKpa + shiftKpa)) : usualKpa + shiftKpa;
+    if (shiftKpa !== 0) show.line('wanted', isRange ? 'start + changes, inside the usual range' : 'start + changes', wantedKpa, 'kPa');
+
     const lockBelowKpa = ruleNumber('pressure.lockBelowKpa', rules, show);
-    const wantsRimLock = tube && rimLocks === 0 && pressureKpa < lockBelowKpa && use !== 'storage';
-    show.verdict(wantsRimLock ? 'check' : 'good');
+    const noLock = tube && rimLocks === 0 && use !== 'storage';
+    const tubeLeastKpa = !tube ? 0 : ruleNumber(doubled ? 'pressure.doubledLeastKpa' : 'pressure.tubeLeastKpa', rules, show);
+    const leastKpa = show.line('least that tube and lock stand', 'the higher of both', Math.max(noLock ? lockBelowKpa : 0, tubeLeastKpa), 'kPa');
+    const pressureKpa = show.line('pressure', 'wanted, not below the least', Math.max(wantedKpa, leastKpa), 'kPa');
+    const wantsRimLock = noLock && wantedKpa < lockBelowKpa;
+
+    const at = (value: number) => [{ value, unit: 'kPa' as const }];
+    const reasons: Reason[] = [];
+    if (wantsRimLock) reasons.push(reason('check', 'No rim lock: not below {0} with a tube, or the tire creeps and tears the valve.', at(lockBelowKpa)));
+    else if (wantedKpa < tubeLeastKpa) reasons.push(reason('check', 'Not below {0} with a tube: it is pinched.', at(tubeLeastKpa)));
+    if (use === 'trail' && softTread === false) reasons.push(reason('check', 'So low only on a soft or trials-type tire.'));
+    if (askedKpa !== undefined && askedKpa < leastKpa - 0.5) {
+      const why = noLock && askedKpa < lockBelowKpa ? 'there is no rim lock, the tire creeps and tears the valve' : 'the tube is pinched';
+      reasons.unshift(reason('stop', `{0} is refused: ${why}. At least {1}.`, [...at(askedKpa), ...at(leastKpa)]));
+    }
     if (wantsRimLock) show.caution('With a tube and no rim lock the tire can creep at this pressure and tear the valve.');
     show.caution('Set it cold, with a gauge whose error you know.');
-    return { pressureKpa, lowKpa, highKpa, wantsRimLock };
+    show.verdict(worstOf(reasons));
+    return {
+      pressureKpa, lowKpa: Math.max(leastKpa, Math.min(usualLowKpa, wantedKpa)), highKpa: Math.max(pressureKpa, usualHighKpa, wantedKpa), leastKpa, wantsRimLock, reasons,
+    };
   },
 });

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { InputError } from '../errors';
 import { PSI_IN_KPA } from '../units';
-import { pressureCorrect, pressureStart, seatLimit, USES, type Use } from '.';
+import { gaugeError, pressureCorrect, pressureStart, readsOf, seatLimit, trueOf, twoGauges, USES, valveSet, type Use } from '.';
 
 const psi = (v: number) => v * PSI_IN_KPA;
 
@@ -29,6 +29,26 @@ describe('the seating limit', () => {
         for (const limit of [sidewallKpa, rimKpa, shopCeilingKpa]) if (limit !== undefined) expect(limitKpa).toBeLessThanOrEqual(limit);
       }),
     );
+  });
+
+  /** Common practice: the other school, up to 50 psi by a named person with a reason. */
+  test('a raised ceiling counts instead of the shop\u2019s, and never against sidewall or rim', () => {
+    const raised = { ceilingKpa: psi(50), by: 'Ada Marl', why: 'stiff bead' };
+    expect(seatLimit.run({ shopCeilingKpa: psi(40), raised }).result).toEqual({ limitKpa: psi(50), binds: 'raised ceiling' });
+    expect(seatLimit.run({ shopCeilingKpa: psi(40), raised, sidewallKpa: psi(36) }).result.binds).toBe('sidewall');
+    expect(seatLimit.run({ shopCeilingKpa: psi(40), raised }).lines.some((l) => l.formula === 'by Ada Marl: stiff bead')).toBe(true);
+    for (const wrong of [{ ...raised, ceilingKpa: psi(51) }, { ...raised, why: ' ' }, { ceilingKpa: psi(45), why: 'x' } as typeof raised])
+      expect(() => seatLimit.run({ shopCeilingKpa: psi(40), raised: wrong })).toThrow(InputError);
+  });
+
+  /** Common practice: 12 psi lets a beadlock's bead center. */
+  test('a beadlock and a low-pressure tire go by their own limit, which nobody raises', () => {
+    const raised = { ceilingKpa: psi(50), by: 'Ada Marl', why: 'stiff bead' };
+    const own = (it: 'beadlock' | 'low-pressure tire', more = {}) => seatLimit.run({ shopCeilingKpa: psi(40), own: it, raised, ...more }).result;
+    expect(own('beadlock').limitKpa / PSI_IN_KPA).toBeCloseTo(12, 2);
+    expect(own('low-pressure tire')).toMatchObject({ binds: 'low-pressure tire' });
+    expect(own('low-pressure tire').limitKpa).toBeLessThan(psi(40));
+    expect(own('beadlock', { sidewallKpa: psi(10) }).binds).toBe('sidewall');
   });
 
   test('a shop ceiling above 50 psi is refused', () => {
@@ -73,6 +93,32 @@ describe('the pressure to start from', () => {
     expect(start('dirt').result.wantsRimLock).toBe(false);
     expect(start('dirt', { rimLocks: 0, tube: false }).result.wantsRimLock).toBe(false);
     expect(start('storage', { rimLocks: 0 }).result.wantsRimLock).toBe(false);
+  });
+
+  test('ground, rider, passenger and sleeve move it by the shop\u2019s rules, within the range that practice knows', () => {
+    const at = (more = {}, use: Use = 'dirt') => start(use, more).result.pressureKpa / PSI_IN_KPA;
+    expect(at({ ground: 'soft' })).toBeCloseTo(12, 2);
+    expect(at({ ground: 'rock', riderKg: 105 })).toBeCloseTo(13 + 1 + (20 * 0.35) / PSI_IN_KPA, 2);
+    expect(at({ doubled: true, twoUp: true })).toBeCloseTo(14, 2);
+    expect(at({ riderKg: 200 }, 'motocross')).toBeCloseTo(15, 2);
+    expect(at({ riderKg: 40 }, 'trail')).toBeCloseTo(8, 2);
+    expect(at({ riderKg: 200, ground: 'rock' }, 'storage')).toBeCloseTo(15.5, 2);
+  });
+
+  test('what tube and lock cannot stand is refused, and never started from', () => {
+    const says = (more: object) => { const { result, verdict } = start('dirt', more); return [verdict, result.reasons[0]?.says ?? '', Math.round(result.pressureKpa / PSI_IN_KPA)]; };
+    expect(says({ rimLocks: 0, askedKpa: psi(10) })).toEqual(['stop', '10.0 psi is refused: there is no rim lock, the tire creeps and tears the valve. At least 15.0 psi.', 15]);
+    expect(says({ askedKpa: psi(6) })).toEqual(['stop', '6.0 psi is refused: the tube is pinched. At least 8.0 psi.', 13]);
+    expect(says({ askedKpa: psi(6.5), doubled: true })[0]).toBe('good');
+    expect(says({ tube: false, rimLocks: 0, askedKpa: psi(6) })[0]).toBe('good');
+    expect(start('trail', { softTread: false }).result.reasons[0]!.says).toMatch(/soft or trials/);
+  });
+
+  test('on four wheels and two up on the road the manual decides', () => {
+    expect(() => start('dirt', { kind: 'quad' })).toThrow(/four wheels/);
+    expect(start('dirt', { kind: 'quad', placardKpa: psi(5) }).result.pressureKpa).toBe(psi(5));
+    expect(start('road', { placardKpa: psi(36), twoUp: true }).result.reasons[0]!.says).toMatch(/second value/);
+    expect(start('road', { placardKpa: psi(36), askedKpa: psi(30) }).verdict).toBe('check');
   });
 
   test('the shop\u2019s own rule is used and named as such', () => {
@@ -126,5 +172,61 @@ describe('temperature and altitude', () => {
       expect((error as InputError).expected).toMatch(/from/);
     }
     expect.assertions(2);
+  });
+});
+
+describe('the error of a gauge', () => {
+  const checks = [{ appliedKpa: 70, readsKpa: 72 }, { appliedKpa: 280, readsKpa: 281 }, { appliedKpa: 140, readsKpa: 143 }];
+
+  test.each([[72, 70], [107.5, 105], [143, 140], [300, 299], [50, 48], [0, 0]])('reading %d it is %d', (reads, applied) => {
+    expect(trueOf(checks, reads)).toBeCloseTo(applied, 9);
+    if (applied > 0) expect(readsOf(checks, applied)).toBeCloseTo(reads, 9);
+  });
+
+  test('there and back is where it was, for every gauge that rises', () =>
+    fc.assert(
+      fc.property(fc.uniqueArray(fc.integer({ min: 10, max: 400 }), { minLength: 1, maxLength: 8 }), fc.integer({ min: -8, max: 8 }), fc.integer({ min: 20, max: 450 }), (applied, off, kpa) => {
+        const table = applied.map((appliedKpa) => ({ appliedKpa, readsKpa: appliedKpa * 1.01 + off }));
+        expect(trueOf(table, readsOf(table, kpa))).toBeCloseTo(kpa, 6);
+      }),
+    ));
+
+  test('outside its checks it is to be looked at; without one, or backwards, refused', () => {
+    expect(gaugeError.run({ readsKpa: 400, checks }).verdict).toBe('check');
+    expect(gaugeError.run({ readsKpa: 100, checks }).verdict).toBe('good');
+    expect(() => gaugeError.run({ readsKpa: 100, checks: [] })).toThrow(/never checked/);
+    expect(() => gaugeError.run({ readsKpa: 100, checks: [{ appliedKpa: 70, readsKpa: 72 }, { appliedKpa: 140, readsKpa: 60 }] })).toThrow(/cannot read/);
+  });
+
+  test('it is taken out of a reading here and put into the one there', () => {
+    const same = pressureCorrect.run({ gaugeKpa: 143, tempC: 20, toTempC: 20, gauge: checks, toGauge: checks }).result;
+    expect([same.trueKpa, same.gaugeKpa]).toEqual([expect.closeTo(140, 9), expect.closeTo(143, 9)]);
+  });
+
+  test('two gauges agree within their steps, once their errors are out', () => {
+    const both = (readsKpa: number, own = checks) => twoGauges.run({ first: { readsKpa: 143, stepKpa: 1, checks: own }, second: { readsKpa, stepKpa: 2, checks: [] } }).result;
+    expect(both(141).agree).toBe(true);
+    expect(both(144)).toMatchObject({ agree: false, differenceKpa: expect.closeTo(-4, 9) });
+    expect(both(144, []).agree).toBe(true);
+  });
+});
+
+describe('valve nut and rim lock', () => {
+  const left = (more = {}, school = 'against the cap') => valveSet.run({ tube: true, sleeve: false, rimLocks: 1, creeps: true, rules: { 'valveNut.school': school }, ...more });
+
+  /** Common practice. */
+  test.each([
+    ['finger-tight', {}, /finger-tight to the rim/, 'good'], ['against the cap', {}, /backed off against the cap/, 'good'], ['tightened', {}, /tightened/, 'check'],
+    ['tightened', { creeps: false }, /tightened/, 'good'], ['tightened', { sleeve: true }, /takes none at all/, 'good'],
+  ])('school %s, %j', (school, more, nut, verdict) => {
+    const working = left(more, school);
+    expect(working.result.nut).toMatch(nut);
+    expect(working.verdict).toBe(verdict);
+  });
+
+  test('a lock is snug, without a figure; a tubeless wheel without one has nothing to tighten', () => {
+    expect(left({ rimLocks: 2 }).result.lock).toBe('Rim locks snug, not tight.');
+    expect(JSON.stringify(left())).not.toMatch(/N·m|"Nm"/);
+    expect(left({ tube: false, rimLocks: 0 }).result).toEqual({ nut: null, lock: null });
   });
 });

@@ -18,6 +18,10 @@ const pressure = (key: string, says: string, valuePsi: number, basis: Rule['basi
   max: psi(60),
 });
 
+const shift = (key: string, says: string, valuePsi: number): Rule => ({
+  key, says, group: 'Pressure', value: psi(valuePsi), unit: 'kPa', basis: 'memory', note: 'Recalled. Confirm with the shop.', min: psi(-6), max: psi(6),
+});
+
 /** The rules that ship with the program. Their basis says how far to trust them. */
 export const DEFAULT_RULES: readonly Rule[] = [
   {
@@ -34,6 +38,16 @@ export const DEFAULT_RULES: readonly Rule[] = [
     key: 'seat.nearPct', says: 'Near the limit while seating, of the limit', group: 'Seating',
     value: 95, unit: 'pct', basis: 'memory', min: 50, max: 100,
     note: 'Recalled. Not seated this near to the limit, the air comes out and the beads are lubricated again.',
+  },
+  {
+    key: 'seat.beadlockKpa', says: 'Beadlock: to let the bead center', group: 'Seating',
+    value: psi(12), unit: 'kPa', basis: 'practice', min: psi(3), max: psi(30),
+    note: 'Common practice: 12 psi, then all out again. The ring holds one bead already.',
+  },
+  {
+    key: 'seat.lowPressureKpa', says: 'Quad or side-by-side tire whose sidewall was not read', group: 'Seating',
+    value: psi(20), unit: 'kPa', basis: 'memory', min: psi(3), max: psi(40),
+    note: 'Recalled. These tires run low: their seating limit is printed on the sidewall, read it.',
   },
   {
     key: 'tire.ageCheckYears', says: 'Tire age to look twice at', group: 'Tires',
@@ -94,7 +108,25 @@ export const DEFAULT_RULES: readonly Rule[] = [
   pressure('pressure.scooterFrontKpa', 'Scooter front, start', 27.5, 'practice', 'Common practice, 25 to 30 psi by taste.'),
   pressure('pressure.scooterFrontLowKpa', 'Scooter front, least', 25, 'practice', 'Common practice.'),
   pressure('pressure.scooterFrontHighKpa', 'Scooter front, most', 30, 'practice', 'Common practice.'),
+  pressure('pressure.tubeLeastKpa', 'With a tube, never below', 8, 'memory', 'Recalled: the lowest that common practice runs off the road. Below it the tube is pinched.'),
+  pressure('pressure.doubledLeastKpa', 'With a doubled tube, never below', 6, 'memory', 'Recalled. The sleeve stops pinches, not creep.'),
+  shift('pressure.softGroundKpa', 'Sand or mud: more, or less below zero', -1),
+  shift('pressure.rockKpa', 'Rock and roots: more', 1),
+  shift('pressure.twoUpKpa', 'Two up off the road: more', 2),
+  shift('pressure.doubledKpa', 'Doubled tube: more, or less below zero', -1),
+  {
+    key: 'pressure.riderKg', says: 'The rider that a starting pressure is made for, with gear', group: 'Pressure',
+    value: 85, unit: 'kg', basis: 'memory', min: 30, max: 200, note: 'Recalled. Confirm with the shop.',
+  },
+  {
+    key: 'pressure.perRiderKgKpa', says: 'More for each kilogram of rider beyond that', group: 'Pressure',
+    value: 0.35, unit: 'kPa', basis: 'memory', min: 0, max: 3, note: 'Recalled: about half a psi for ten kilograms.',
+  },
   pressure('pressure.lockBelowKpa', 'With a tube, a rim lock is wanted below', 15, 'memory', 'Confirm with the shop.'),
+  {
+    key: 'shop.altitudeM', says: 'How high the shop stands', group: 'Pressure',
+    value: 0, unit: 'm', basis: 'shop rule', min: -500, max: 5000, note: 'A gauge reads against the outside air.',
+  },
   {
     key: 'gauge.stepKpa', says: 'Finest step of the shop\u2019s gauge', group: 'Pressure',
     value: psi(0.5), unit: 'kPa', basis: 'memory', min: 0.01, max: 20, note: 'Recalled: half a psi. Read it off your own gauge.',

@@ -11,6 +11,7 @@ export { directionFit, fitDirection, forwardTurn, ARROWS, type Arrows, type Dire
 export { treadWear, type TreadReading, type TreadWear } from './tread-wear';
 export { dateCodeOn } from './date-code';
 export { tireAge, ageOf, type TireAge } from './tire-age';
+export { tireVolume, type TireVolume } from './tire-volume';
 export { parseMarking, type Marking, type MarkingPart, type PartKind } from './marking';
 export { NOTATIONS, type Construction, type Notation } from './size-notation';
 export { maxLoadKg, LOAD_INDEX_KG } from './load-index';

@@ -1,4 +1,4 @@
-import { torqueWrench, type TorqueWrench } from '.';
+import { torqueCheck, torqueWrench, type TorqueWrench } from '.';
 import { FT_LBF_IN_NM } from '../units';
 
 const lbfFt = (v: number) => v * FT_LBF_IN_NM;
@@ -52,4 +52,11 @@ test('an extension may bring the setting under the scale', () => {
 test('an extension needs the length of the lever', () => {
   expect(torqueWrench.run({ torqueNm: 30, wrenches: [middle], extensionMm: 50 }).result.reason).toMatch(/lever length/i);
   expect(torqueWrench.run({ torqueNm: 30, wrenches: [middle], extensionMm: 50, leverMm: 300 }).result.wrench?.name).toBe('middle');
+});
+
+/** Recalled from ISO 6789-1: 4 % above 10 N·m, 6 % up to it. */
+test.each([[100, 104, true], [100, 104.1, false], [100, 96, true], [100, 95.9, false], [8, 8.47, true], [8, 8.5, false], [10, 9.4, true]])('wanted %d, reached %d: %s', (wantedNm, reachedNm, within) => {
+  const { result, verdict } = torqueCheck.run({ wantedNm, reachedNm });
+  expect([result.within, verdict]).toEqual([within, within ? 'good' : 'check']);
+  if (!within) expect(result.reason.says).toMatch(reachedNm < wantedNm ? /pull on/ : /loosen it/);
 });

@@ -5,6 +5,7 @@ export { formatMoney, parseMoney, writeMoney } from './money';
 export { said, sayIn, type Said, type SaidQuantity } from './said';
 export { clockText, degText, mirrored, normalDeg, parseAngle, angleBetween, meanDeg, placeText } from './angle';
 export {
+  BAR_IN_KPA,
   FT_LBF_IN_NM,
   INCH_IN_MM,
   OUNCE_IN_G,

@@ -1,3 +1,4 @@
+import { NUT_SAYS } from '../../pressure';
 import { all, beadlock, locks, lockPlaces, not, school, tube, kind, rear, type Row } from '../facts';
 
 /** Seat and Set. Common practice; the limit itself is a working of its own. */
@@ -17,7 +18,7 @@ export const AIR: readonly Row[] = [
   { id: 'set-lock', station: 'set', say: (f) => `${f.locks.length > 1 ? 'Rim locks' : 'Rim lock'} snug now.`, why: 'Snug, not tight: overtightening breaks them.', places: lockPlaces, tools: ['wrench for the rim lock'], when: locks },
   {
     id: 'set-nut', station: 'set',
-    say: (f) => ({ 'finger-tight': 'Valve nut finger-tight to the rim.', 'against the cap': 'Valve nut backed off against the cap.', tightened: 'Valve nut tightened.' })[f.school('valveNut.school')] ?? 'Valve nut as the shop leaves it.',
+    say: (f) => NUT_SAYS[f.school('valveNut.school')] ?? 'Valve nut as the shop leaves it.',
     why: 'A rubber-sleeved valve takes no nut at all.', tools: ['wrench for the valve nut'], when: tube,
   },
   { id: 'set-pressure', station: 'set', say: 'Set the pressure, cold.', why: 'With a gauge whose error you know.', tools: ['compressor, clip-on chuck, gauge'] },
