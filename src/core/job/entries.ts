@@ -2,7 +2,7 @@ import Joi from 'joi';
 import { InputError } from '../errors';
 import { angle, check, count, date, listOf, marking, oneOf, quantity, record, text } from '../fields';
 import { ARROWS, CLEARANCE_PLACES, type Arrows, type ClearancePlace } from '../tires';
-import { USES, type Use } from '../pressure';
+import { GROUNDS, RAISED_FIELDS, USES, type Ground, type LinePoint, type RaisedCeiling, type Use } from '../pressure';
 import { recordSchema, TREADS, type Tread } from '../shop';
 import type { Machine, Wheel } from '../wheels';
 import type { RuleValues } from '../rules';
@@ -18,7 +18,8 @@ import { STATIONS, type StationId } from './stations';
 export interface EntryData {
   opened: { machine: Machine; wheel: Wheel; rider: string };
   rules: { values: RuleValues };
-  'came-off': { marking: string; dateCode: string | null; treadMm: number | null; use: Use };
+  /** `treadBy` is the instrument that measured the tread. */
+  'came-off': { marking: string; dateCode: string | null; treadMm: number | null; use: Use; treadBy?: string | null };
   clearance: { place: ClearancePlace; mm: number; load: string };
   chosen: {
     marking: string;
@@ -50,20 +51,39 @@ export interface EntryData {
   trouble: { symptom: Symptom; curedBy: string | null };
   /** The bare rim: over the flange, in the well, and from the well to the far flange along the axle. */
   'rim-shape': { flangeMm: number; wellMm: number; wellToFlangeMm: number };
-  runout: { readings: RunoutReading[]; device: string | null };
+  runout: { readings: RunoutReading[]; device?: string | null };
   /** Spokes that were rung, counted from the valve, clockwise from the disc side. */
   'spoke-ring': { spokes: RungSpoke[] };
   note: { text: string };
-  'seat-reading': { gaugeKpa: number };
+  /** `device` is the instrument that made a reading; null where it was typed. */
+  'seat-reading': { gaugeKpa: number; device?: string | null };
+  /** A bead that let go, heard at a pressure. */
+  pop: { gaugeKpa: number; device?: string | null };
+  'molded-line': LinePoint;
+  /** The other school's ceiling, for this job. */
+  'seat-ceiling': RaisedCeiling;
   seated: { side: 'disc' | 'other'; seated: boolean };
   /** A try that ended with all air out and the beads broken again. */
   'seat-again': { why: string };
-  'pressure-set': { gaugeKpa: number; shopC: number; rideC: number; rideKpa: number };
+  ground: { ground: Ground };
+  /** `gaugeKpa` is what the gauge showed, `rideKpa` what is in the tire out there. */
+  'pressure-set': {
+    gaugeKpa: number;
+    shopC: number;
+    rideC: number;
+    rideKpa: number;
+    shopM?: number;
+    rideM?: number;
+    /** The gauge, by the name of its record or of the instrument that spoke. */
+    gauge?: string | null;
+    thermometer?: string | null;
+    second?: { gauge: string; gaugeKpa: number } | null;
+  };
   rest: { restDeg: number };
   'trial-rest': { trialMassG: number; trialDeg: number; restDeg: number };
   weights: { pieces: Piece[]; residualG: number };
   'level-check': { clock: 3 | 9; moved: 'rises' | 'sinks' | 'stays' };
-  torqued: { fastener: string; how: 'torqued' | 'snug' | 'guess'; torqueNm: number | null; wrench: string | null };
+  torqued: { fastener: string; how: 'torqued' | 'snug' | 'guess'; torqueNm: number | null; wrench: string | null; device?: string | null };
   recheck: { what: string; onDate: string };
   'handed-over': { to: string };
   undo: { entryId: string };
@@ -88,6 +108,9 @@ const bool = (says: string) => Joi.boolean().required().description(says).meta({
 const gauge = quantity('kPa', 0, 1000, 'The gauge reading');
 /** The SHA-256 of a photograph, in hex. */
 export const PHOTO_ID = Joi.string().pattern(/^[0-9a-f]{64}$/).required().meta({ expected: 'the id that keeping the photograph gave, 64 hex digits' });
+/** What made a reading; entries of an earlier program do not say. */
+const device = maybe(text(40, 'The instrument')).optional().default(null);
+const altitude = quantity('m', -500, 9000, 'Altitude').optional().default(0);
 const mass = quantity('g', 0.5, 500, 'The mass');
 const dateCode = text(4, 'The date code');
 const id = text(60, 'Name of the entry');
@@ -100,6 +123,7 @@ const DATA: Record<EntryKind, Record<string, Joi.Schema>> = {
     dateCode: maybe(dateCode),
     treadMm: maybe(quantity('mm', 0, 40, 'Tread depth')),
     use: oneOf(USES, 'What the rider does'),
+    treadBy: device,
   },
   clearance: {
     place: oneOf(CLEARANCE_PLACES, 'Where it is measured'),
@@ -133,10 +157,13 @@ const DATA: Record<EntryKind, Record<string, Joi.Schema>> = {
   photo: { photoId: PHOTO_ID, part: maybe(oneOf(INSPECTED, 'What it shows')), says: text(200, 'What is to be seen').allow('') },
   trouble: { symptom: oneOf(SYMPTOMS, 'What was seen'), curedBy: maybe(text(40, 'What cured it')) },
   'rim-shape': { flangeMm: quantity('mm', 80, 750, 'Over the flange'), wellMm: quantity('mm', 60, 700, 'In the well'), wellToFlangeMm: quantity('mm', 0, 400, 'From the well to the far flange') },
-  runout: { readings: READINGS_FIELD, device: maybe(text(40, 'The instrument')).optional().default(null) },
+  runout: { readings: READINGS_FIELD, device },
   'spoke-ring': { spokes: SPOKES_FIELD },
   note: { text: text(2000, 'The note') },
-  'seat-reading': { gaugeKpa: gauge },
+  'seat-reading': { gaugeKpa: gauge, device },
+  pop: { gaugeKpa: gauge, device },
+  'molded-line': { side: oneOf(['disc', 'other'], 'Which side'), deg: angle('Place on the wheel'), even: bool('Even with the rest') },
+  'seat-ceiling': RAISED_FIELDS,
   seated: { side: oneOf(['disc', 'other'], 'Which side'), seated: bool('Seated') },
   'seat-again': { why: text(120, 'Why it is tried again') },
   'pressure-set': {
@@ -144,7 +171,13 @@ const DATA: Record<EntryKind, Record<string, Joi.Schema>> = {
     shopC: quantity('C', -60, 60, 'Shop temperature'),
     rideC: quantity('C', -60, 60, 'Riding temperature'),
     rideKpa: gauge,
+    shopM: altitude,
+    rideM: altitude,
+    gauge: device,
+    thermometer: device,
+    second: maybe(record({ gauge: text(40, 'The second gauge'), gaugeKpa: gauge }, 'A second gauge')).optional().default(null),
   },
+  ground: { ground: oneOf(GROUNDS, 'The ground') },
   rest: { restDeg: angle('Place at the bottom') },
   'trial-rest': { trialMassG: mass, trialDeg: angle('Place of the trial mass'), restDeg: angle('Place at the bottom') },
   weights: {
@@ -164,6 +197,7 @@ const DATA: Record<EntryKind, Record<string, Joi.Schema>> = {
     how: oneOf(['torqued', 'snug', 'guess'], 'How it was tightened'),
     torqueNm: maybe(quantity('Nm', 0.1, 1000, 'Torque')),
     wrench: maybe(text(60, 'The wrench')),
+    device,
   },
   recheck: { what: text(120, 'What to look at again'), onDate: date('When') },
   'handed-over': { to: text(80, 'Who took it') },

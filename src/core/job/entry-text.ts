@@ -1,9 +1,9 @@
-import { USE_WORDS } from '../pressure';
+import { GROUND_WORDS, USE_WORDS } from '../pressure';
 import { FINDINGS, INSPECTED_WORDS } from '../inspect';
 import { SYMPTOM_WORDS } from '../procedure';
 import { findRule } from '../rules';
 import { PLACE_WORDS } from '../tires';
-import { formatQuantity, placeText, type Unit, type UnitPreferences } from '../units';
+import { formatQuantity, mirrored, placeText, type Unit, type UnitPreferences } from '../units';
 import { POSITION_WORDS } from '../wheels/wheel';
 import type { Entry } from './entries';
 import { STATION_WORDS } from './stations';
@@ -14,6 +14,7 @@ export const entryText = (entry: Entry, units: UnitPreferences, steps: ReadonlyM
     const { text, label } = formatQuantity(value, unit, units, digits === undefined ? {} : { digits });
     return `${text} ${label}`;
   };
+  const by = (device: string | null | undefined) => (device ? `, by ${device}` : '');
   switch (entry.kind) {
     case 'opened':
       return `Job opened: ${POSITION_WORDS[entry.data.wheel.position].toLowerCase()}, ${entry.data.machine.name}, ${entry.data.rider}`;
@@ -21,7 +22,7 @@ export const entryText = (entry: Entry, units: UnitPreferences, steps: ReadonlyM
       return 'Rule values taken from the shop';
     case 'came-off': {
       const { marking, dateCode, treadMm, use } = entry.data;
-      return `Comes off: ${[marking, dateCode && `date code ${dateCode}`, treadMm !== null && `tread ${q(treadMm, 'mm', 1)}`, USE_WORDS[use]].filter(Boolean).join(', ')}`;
+      return `Comes off: ${[marking, dateCode && `date code ${dateCode}`, treadMm !== null && `tread ${q(treadMm, 'mm', 1)}${by(entry.data.treadBy)}`, USE_WORDS[use]].filter(Boolean).join(', ')}`;
     }
     case 'clearance':
       return `Room ${PLACE_WORDS[entry.data.place]}: ${q(entry.data.mm, 'mm')}, ${entry.data.load}`;
@@ -61,13 +62,24 @@ export const entryText = (entry: Entry, units: UnitPreferences, steps: ReadonlyM
     case 'note':
       return `Note: ${entry.data.text}`;
     case 'seat-reading':
-      return `Pressure ${q(entry.data.gaugeKpa, 'kPa')}`;
+      return `Pressure ${q(entry.data.gaugeKpa, 'kPa')}${by(entry.data.device)}`;
+    case 'pop':
+      return `A bead popped at ${q(entry.data.gaugeKpa, 'kPa')}${by(entry.data.device)}`;
+    case 'molded-line':
+      return `Molded line ${entry.data.even ? 'even' : 'low'} at ${placeText(entry.data.side === 'disc' ? entry.data.deg : mirrored(entry.data.deg))}, ${entry.data.side} side`;
+    case 'seat-ceiling':
+      return `Seating ceiling raised to ${q(entry.data.ceilingKpa, 'kPa')} by ${entry.data.by}: ${entry.data.why}`;
+    case 'ground':
+      return `Ground: ${GROUND_WORDS[entry.data.ground]}`;
     case 'seat-again':
       return `All air out, seated again from the start: ${entry.data.why}`;
     case 'seated':
       return `${entry.data.side === 'disc' ? 'Disc side' : 'Other side'}: ${entry.data.seated ? 'seated' : 'not seated'}`;
-    case 'pressure-set':
-      return `Set to ${q(entry.data.gaugeKpa, 'kPa')} at ${q(entry.data.shopC, 'C')}, for ${q(entry.data.rideKpa, 'kPa')} at ${q(entry.data.rideC, 'C')}`;
+    case 'pressure-set': {
+      const { gaugeKpa, shopC, rideC, rideKpa, shopM = 0, rideM = 0, gauge, second } = entry.data;
+      const up = (m: number) => (shopM !== rideM ? `, ${q(m, 'm')} up` : '');
+      return `Set to ${q(gaugeKpa, 'kPa')}${by(gauge)} at ${q(shopC, 'C')}${up(shopM)}, for ${q(rideKpa, 'kPa')} at ${q(rideC, 'C')}${up(rideM)}${second ? `; ${second.gauge} read ${q(second.gaugeKpa, 'kPa')}` : ''}`;
+    }
     case 'rest':
       return `Settles at ${placeText(entry.data.restDeg)}`;
     case 'trial-rest':
@@ -81,7 +93,7 @@ export const entryText = (entry: Entry, units: UnitPreferences, steps: ReadonlyM
     case 'torqued': {
       const { fastener, how, torqueNm, wrench } = entry.data;
       const value = torqueNm !== null ? ` ${q(torqueNm, 'Nm')}` : '';
-      return `${fastener}: ${how}${value}${wrench ? `, ${wrench}` : ''}`;
+      return `${fastener}: ${how}${value}${wrench ? `, ${wrench}` : ''}${entry.data.device ? ', as the wrench said' : ''}`;
     }
     case 'recheck':
       return `Look again on ${entry.data.onDate}: ${entry.data.what}`;

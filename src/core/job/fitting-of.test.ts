@@ -10,7 +10,7 @@ const shop = (): Shop => ({
   strips: [complete('strips', { id: 's', widthMm: 28, rimFromIn: 18, rimToIn: 19, count: 3, priceMinor: 300 })],
   locks: [complete('locks', { id: 'l', widthIn: 2.15, count: 1, priceMinor: 1200 })],
   valves: [complete('valves', { id: 'v', holeMm: 11.5, lengthMm: 43, count: 9, priceMinor: 200 })],
-  weights: [], wrenches: [complete('wrenches', { id: 'w', name: 'long', minNm: 20, maxNm: 200 })],
+  weights: [], wrenches: [complete('wrenches', { id: 'w', name: 'long', minNm: 20, maxNm: 200 })], instruments: [],
 });
 
 const jobWith = (machine = sampleMachine(), wheel = sampleWheel()) => {

@@ -23,11 +23,16 @@ export interface JobState {
   /** Step id to who ticked it and when. */
   steps: Record<string, { who: string; at: string; entryId: string }>;
   notes: { text: string; station: Entry['station']; who: string; at: string; entryId: string }[];
-  seatReadings: { gaugeKpa: number; at: string; entryId: string }[];
+  seatReadings: (EntryData['seat-reading'] & { at: string; entryId: string })[];
+  /** Pops of the present try, and what was seen of its molded line. */
+  pops: (EntryData['pop'] & { entryId: string })[];
+  line: EntryData['molded-line'][];
+  raised: EntryData['seat-ceiling'] | null;
   /** Tries that were ended, and from which reading on the present one counts. */
   seatTries: { ended: number; from: number };
   seated: { disc: boolean | null; other: boolean | null };
-  pressureSet: EntryData['pressure-set'] | null;
+  ground: EntryData['ground']['ground'] | null;
+  pressureSet: Required<EntryData['pressure-set']> | null;
   rests: (EntryData['rest'] & { entryId: string })[];
   trial: EntryData['trial-rest'] | null;
   weights: EntryData['weights'] | null;
@@ -57,6 +62,10 @@ export const emptyJob = (): JobState => ({
   seatReadings: [],
   seatTries: { ended: 0, from: 0 },
   seated: { disc: null, other: null },
+  pops: [],
+  line: [],
+  raised: null,
+  ground: null,
   pressureSet: null,
   rests: [],
   trial: null,
@@ -99,6 +108,8 @@ const machineOf = (machine: Machine): Machine => {
 
 /** What an entry of an earlier program does not say of its choice. */
 const EARLIER_CHOICE = { tread: 'other', arrows: 'one', takeOff: false, treadMm: null, parts: [], doubled: false } as const;
+
+const EARLIER_SET = { shopM: 0, rideM: 0, gauge: null, thermometer: null, second: null } as const;
 
 const apply = (state: JobState, entry: Entry): JobState => {
   switch (entry.kind) {
@@ -146,11 +157,21 @@ const apply = (state: JobState, entry: Entry): JobState => {
     case 'seat-reading':
       return { ...state, seatReadings: [...state.seatReadings, { ...entry.data, at: entry.at, entryId: entry.id }] };
     case 'seat-again':
-      return { ...state, seatTries: { ended: state.seatTries.ended + 1, from: state.seatReadings.length }, seated: { disc: null, other: null } };
+      return { ...state, seatTries: { ended: state.seatTries.ended + 1, from: state.seatReadings.length }, seated: { disc: null, other: null }, pops: [], line: [] };
     case 'seated':
       return { ...state, seated: { ...state.seated, [entry.data.side]: entry.data.seated } };
+    case 'pop':
+      return { ...state, pops: [...state.pops, { ...entry.data, entryId: entry.id }] };
+    case 'molded-line': {
+      const { side, deg } = entry.data;
+      return { ...state, line: [...state.line.filter((p) => p.side !== side || p.deg !== deg), entry.data] };
+    }
+    case 'seat-ceiling':
+      return { ...state, raised: entry.data };
+    case 'ground':
+      return { ...state, ground: entry.data.ground };
     case 'pressure-set':
-      return { ...state, pressureSet: entry.data };
+      return { ...state, pressureSet: { ...EARLIER_SET, ...entry.data } };
     case 'rest':
       // A rest after a trial or after weights begins a new balancing.
       return {

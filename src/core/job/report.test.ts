@@ -158,6 +158,10 @@ describe('the log in words', () => {
     const l = wholeJob();
     l.add('clearance', { place: 'above', mm: 20, load: 'rider on' });
     l.add('runout', { readings: [{ angleDeg: 0, lateralMm: 0.4 }, { angleDeg: 90, radialMm: 0.2 }], device: 'indicator' });
+    l.add('pop', { gaugeKpa: 150, device: 'hose gauge' });
+    l.add('molded-line', { side: 'other', deg: 90, even: false });
+    l.add('seat-ceiling', { ceilingKpa: 340, by: 'Ada Marl', why: 'stiff bead' });
+    l.add('ground', { ground: 'rock' });
     l.add('seat-again', { why: 'not seated at the limit' });
     l.add('photo', { photoId: 'a'.repeat(64), part: 'bead', says: 'at the valve hole' });
     l.add('rim-shape', { flangeMm: 486, wellMm: 430, wellToFlangeMm: 40 });
@@ -175,6 +179,8 @@ describe('the log in words', () => {
     expect([...said.keys()].sort()).toEqual([...ENTRY_KINDS].sort());
     for (const text of said.values()) expect(text).not.toMatch(/undefined|null|NaN|\[object|[a-z]Deg|Kpa/);
     expect(said.get('trial-rest')).toBe("With 20 g at 10 o'clock, 300° settles at 7:53 o'clock, 237°");
+    expect(said.get('molded-line')).toBe("Molded line low at 9 o'clock, 270°, other side");
+    expect(said.get('pop')).toBe('A bead popped at 21.8 psi, by hose gauge');
     expect(said.get('step')).toMatch(/^Done: [A-Z]/);
   });
 });
@@ -203,8 +209,8 @@ describe('what the dial shows', () => {
 describe('an entry from outside', () => {
   const body = { id: 'x', who: 'Ada Marl', station: 'seat', kind: 'seat-reading', data: { gaugeKpa: 200 } };
 
-  test('a good one comes back clean', () => {
-    expect(checkEntryBody(body)).toEqual(body);
+  test('a good one comes back clean, with the usual for what it does not say', () => {
+    expect(checkEntryBody(body)).toEqual({ ...body, data: { gaugeKpa: 200, device: null } });
   });
 
   test.each([

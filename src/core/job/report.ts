@@ -1,7 +1,8 @@
-import { pressureStart, seatLadder, seatLimit } from '../pressure';
+import { pressureStart, seatLadder, seatLimit, type OwnLimit } from '../pressure';
 import { inspectionOf, INSPECTED } from '../inspect';
 import { SYMPTOM_WORDS } from '../procedure';
 import { ruleNumber } from '../rules';
+import { torqueCheck } from '../torque';
 import { tireAge } from '../tires';
 import { attempt } from '../working';
 import { wheelEnd } from '../wheels/wheel';
@@ -38,19 +39,28 @@ export const seatLimitOf = (state: JobState) =>
     shopCeilingKpa: ruleNumber('seat.shopCeilingKpa', state.rules),
     ...(state.chosen?.seatLimitKpa != null ? { sidewallKpa: state.chosen.seatLimitKpa } : {}),
     ...(state.wheel?.rimLimitKpa != null ? { rimKpa: state.wheel.rimLimitKpa } : {}),
+    ...(state.raised ? { raised: state.raised } : {}),
+    ...(ownLimitOf(state) ? { own: ownLimitOf(state)! } : {}),
+    rules: state.rules,
   });
 
-/** What to do next while seating, from the present try and those before it. */
-export const seatLadderOf = (state: JobState) =>
+/** A tire that the shop's ceiling is not made for. */
+const ownLimitOf = ({ wheel, machine, chosen }: JobState): OwnLimit | null =>
+  wheel?.build === 'beadlock' ? 'beadlock'
+  : machine && (machine.kind === 'quad' || machine.kind === 'side-by-side') && chosen?.seatLimitKpa == null ? 'low-pressure tire'
+  : null;
+
+/** What to do next while seating, from the present try and those before it; `liveKpa` is what a gauge shows that nobody took yet. */
+export const seatLadderOf = (state: JobState, liveKpa: readonly number[] = []) =>
   seatLadder.run({
     limitKpa: seatLimitOf(state).result.limitKpa,
-    readingsKpa: state.seatReadings.slice(state.seatTries.from).map((r) => r.gaugeKpa),
-    discSeated: state.seated.disc, otherSeated: state.seated.other, triesBefore: state.seatTries.ended,
+    readingsKpa: [...state.seatReadings.slice(state.seatTries.from).map((r) => r.gaugeKpa), ...liveKpa].slice(-500),
+    discSeated: state.seated.disc, otherSeated: state.seated.other, pops: state.pops.length, line: state.line, triesBefore: state.seatTries.ended,
     tube: state.chosen?.tube ?? state.wheel?.tube ?? false, rules: state.rules,
   });
 
 /** The pressure to start from, or the problem that keeps it from being known. */
-export const pressureStartOf = (state: JobState) => {
+export const pressureStartOf = (state: JobState, askedKpa?: number) => {
   const placardKpa =
     state.machine && state.wheel
       ? wheelEnd(state.wheel.position) === 'front'
@@ -63,7 +73,14 @@ export const pressureStartOf = (state: JobState) => {
     tube: state.chosen?.tube ?? state.wheel?.tube ?? false,
     rimLocks: state.wheel?.rimLockDegs.length ?? 0,
     rules: state.rules,
+    doubled: state.chosen?.doubled ?? false,
+    twoUp: (state.load?.passengerKg ?? 0) > 0,
     ...(placardKpa !== null ? { placardKpa } : {}),
+    ...(state.ground ? { ground: state.ground } : {}),
+    ...(state.machine ? { kind: state.machine.kind } : {}),
+    ...(state.chosen && state.chosen.tread !== 'other' ? { softTread: state.chosen.tread === 'trials' || state.chosen.tread === 'soft' } : {}),
+    ...(state.load && state.load.riderKg >= 20 ? { riderKg: state.load.riderKg } : {}),
+    ...(askedKpa !== undefined ? { askedKpa } : {}),
   });
 };
 
@@ -154,6 +171,7 @@ const set = (state: JobState): Findings => {
     [
       off && 'The pressure set is outside the starting range.',
       state.pressureSet !== null && start.ok && start.working.result.wantsRimLock && 'A tube at this pressure wants a rim lock.',
+      at !== undefined && start.ok && at < start.working.result.leastKpa - 0.5 && 'The pressure set is lower than tube and lock stand.',
     ],
   );
 };
@@ -187,6 +205,7 @@ const wheelBack = (state: JobState): Findings => {
     fasteners.flatMap((f) => {
       const done = state.torqued[f.name];
       return [
+        done !== undefined && Boolean(done.device) && done.torqueNm !== null && f.torqueNm !== null && !torqueCheck.run({ wantedNm: f.torqueNm, reachedNm: done.torqueNm }).result.within && `${f.name}: the wrench clicked at another torque than the manual\u2019s.`,
         done?.how === 'guess' && `${f.name}: tightened by guess.`,
         done?.how === 'snug' && f.torqueNm !== null && `${f.name}: snug, though the manual has a torque.`,
       ];

@@ -21,7 +21,7 @@ export type Dated = { onDate: string } & Record<string, number | string>;
 /** How a field is typed, shown, kept and written to CSV. */
 export type Form =
   | { as: 'text'; max: number }
-  | { as: 'size' | 'tube-label' | 'rim-code' | 'date-code' | 'yes' | 'money' | 'places' | 'fasteners' | 'machine' }
+  | { as: 'size' | 'tube-label' | 'rim-code' | 'date-code' | 'date' | 'yes' | 'money' | 'places' | 'fasteners' | 'machine' }
   /** Measurements by day, each with a few numbers. */
   | { as: 'dated'; of: readonly DatedNumber[] }
   | { as: 'choice'; of: readonly string[]; words?: Readonly<Record<string, string>> }
@@ -76,6 +76,7 @@ const plain = ({ label, form }: Field): Joi.Schema => {
     case 'tube-label': return text(80, `${label}, as in 2.75/3.00-21`).custom(reads(parseTubeLabel));
     case 'rim-code': return text(40, `${label}, as in 2.15x19`).custom(reads(readRimCode));
     case 'date-code': return Joi.string().pattern(/^\d{3,4}$/).required().meta({ expected: `${label}: four digits, week then year, as in 1523` });
+    case 'date': return date(label);
     case 'yes': return Joi.boolean().required().meta({ expected: `${label}: yes or no` });
     case 'money': return Joi.number().integer().min(0).max(MONEY_MAX).required().meta({ expected: `${label}: a price` });
     case 'places': return listOf(angle(label), 3, label);

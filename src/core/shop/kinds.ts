@@ -2,7 +2,7 @@ import { SPEED_SYMBOL_KMH, ARROWS } from '../tires';
 import { BUILDS, BUILD_WORDS, CALIPERS, DISC_SIDES, DRIVES, KIND_WORDS, MACHINE_KINDS, POSITIONS, POSITION_WORDS } from '../wheels';
 import type { Field } from './field';
 import {
-  TUBE_VALVES, STEMS, STRIP_MATERIALS, TREADS, TREAD_WORDS, TUBE_WALLS, WALL_WORDS,
+  INSTRUMENT_KINDS, INSTRUMENT_WORDS, TUBE_VALVES, STEMS, STRIP_MATERIALS, TREADS, TREAD_WORDS, TUBE_WALLS, WALL_WORDS,
   type RecordKind, type Records,
 } from './shop';
 
@@ -32,6 +32,11 @@ const PRESSURES = [
   { key: 'gaugeKpa', label: 'Gauge', unit: 'kPa', min: 0, max: 1000 },
   { key: 'tempC', label: 'Tire at', unit: 'C', min: -60, max: 80 },
 ] as const;
+const GAUGE_CHECK = [
+  { key: 'appliedKpa', label: 'Applied', unit: 'kPa', min: 0, max: 1000 },
+  { key: 'readsKpa', label: 'It read', unit: 'kPa', min: 0, max: 1000 },
+] as const;
+const calibrated = { key: 'calibratedOn', label: 'Calibrated on', form: { as: 'date' }, may: true, usual: null, listed: true } as const;
 const symbols = Object.keys(SPEED_SYMBOL_KMH);
 
 /** Every kind of record that the shop keeps. */
@@ -157,6 +162,18 @@ export const SPECS: { readonly [K in RecordKind]: RecordSpec<K> } = {
       { key: 'minNm', label: 'From', form: { as: 'quantity', unit: 'Nm', min: 0, max: 2000 }, listed: true },
       { key: 'maxNm', label: 'To', form: { as: 'quantity', unit: 'Nm', min: 0.1, max: 2000 }, listed: true },
       { key: 'leverMm', label: 'Drive to grip', form: mm(50, 2000), may: true, usual: null, listed: true },
+      calibrated,
+      note,
+    ],
+  },
+  instruments: {
+    kind: 'instruments', one: 'instrument', many: 'Instruments',
+    fields: [
+      { key: 'name', label: 'Instrument', form: { as: 'text', max: 40 }, listed: true, hint: 'the name by which it speaks' },
+      { key: 'kind', label: 'What it is', form: { as: 'choice', of: INSTRUMENT_KINDS, words: INSTRUMENT_WORDS }, usual: 'gauge', listed: true },
+      calibrated,
+      { key: 'stepKpa', label: 'Finest step of a gauge', form: kpa(0.01, 20), may: true, usual: null, listed: true },
+      { key: 'checks', label: 'What a gauge showed under a known pressure', form: { as: 'dated', of: GAUGE_CHECK }, usual: [] },
       note,
     ],
   },

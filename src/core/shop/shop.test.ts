@@ -14,6 +14,7 @@ const valueOf = ({ form, may }: Field): fc.Arbitrary<unknown> => {
       case 'tube-label': return fc.constantFrom('2.75/3.00-21', '100/100-18, 110/90-18');
       case 'rim-code': return fc.constantFrom('2.15x19', 'MT3.50x17', '12x6.0 AT');
       case 'date-code': return fc.constantFrom('1523', '0126', '159');
+      case 'date': return fc.constantFrom('2026-04-30', '2025-12-01');
       case 'yes': return fc.boolean();
       case 'choice': return fc.constantFrom(...form.of);
       case 'whole': return fc.integer({ min: form.min, max: form.max });

@@ -16,6 +16,13 @@ export const WALL_WORDS: Record<TubeWall, string> = { standard: 'standard', heav
 export const TUBE_VALVES = ['TR-4', 'TR-6', 'angled', 'rubber'] as const;
 export type TubeValve = (typeof TUBE_VALVES)[number];
 
+/** Instruments that have a record of their own; torque wrenches have theirs. */
+export const INSTRUMENT_KINDS = ['gauge', 'thermometer', 'dial-indicator', 'caliper', 'balance-stand'] as const;
+export type InstrumentKind = (typeof INSTRUMENT_KINDS)[number];
+export const INSTRUMENT_WORDS: Record<InstrumentKind, string> = {
+  gauge: 'pressure gauge', thermometer: 'thermometer', 'dial-indicator': 'dial indicator', caliper: 'caliper', 'balance-stand': 'balance stand',
+};
+
 export const STRIP_MATERIALS = ['rubber', 'tape'] as const;
 export const STEMS = ['snap-in', 'clamp-in'] as const;
 
@@ -82,6 +89,25 @@ export interface WrenchItem extends Kept {
   minNm: number;
   maxNm: number;
   leverMm: number | null;
+  calibratedOn: string | null;
+  note: string;
+}
+
+/** What a gauge showed under a pressure that was known. */
+export interface GaugeCheck {
+  onDate: string;
+  appliedKpa: number;
+  readsKpa: number;
+}
+
+/** An instrument, under the name by which it speaks. */
+export interface InstrumentItem extends Kept {
+  name: string;
+  kind: InstrumentKind;
+  calibratedOn: string | null;
+  /** Of a pressure gauge: the finest step it shows, and what it was found to show. */
+  stepKpa: number | null;
+  checks: GaugeCheck[];
   note: string;
 }
 
@@ -96,9 +122,10 @@ export interface Records {
   valves: ValveItem;
   weights: WeightItem;
   wrenches: WrenchItem;
+  instruments: InstrumentItem;
 }
 export type RecordKind = keyof Records;
-export const RECORD_KINDS: readonly RecordKind[] = ['machines', 'wheels', 'tires', 'tubes', 'strips', 'locks', 'valves', 'weights', 'wrenches'];
+export const RECORD_KINDS: readonly RecordKind[] = ['machines', 'wheels', 'tires', 'tubes', 'strips', 'locks', 'valves', 'weights', 'wrenches', 'instruments'];
 
 /** Everything a screen needs to know of the shop, archived records included. */
 export type Shop = { name: string; people: string[] } & { [K in RecordKind]: Records[K][] };

@@ -10,7 +10,7 @@ import type { Wheel } from './wheel';
 /** What a shape is, which decides its color in every theme. */
 export type DialRole =
   | 'rubber' | 'lug' | 'rim' | 'hub' | 'spoke' | 'ink' | 'label' | 'hour' | 'lock' | 'weight'
-  | 'heavy' | 'wedge' | 'live' | 'mark' | 'arrow' | 'leader' | 'bite' | 'bite-done' | 'bite-now';
+  | 'heavy' | 'wedge' | 'live' | 'mark' | 'arrow' | 'leader' | 'bite' | 'bite-done' | 'bite-now' | 'line-open' | 'line-even' | 'line-low';
 
 export type DialShape =
   | { kind: 'circle'; role: DialRole; cx: number; cy: number; r: number; filled: boolean }
@@ -28,6 +28,8 @@ export type DialMark =
   | { at: 'rest'; deg: number; label: string }
   /** `deeper` moves the words inward by so many lines, where neighbors would cover each other. */
   | { at: 'trial' | 'weight'; deg: number; label: string; deeper?: number }
+  /** A place of the molded line: even, low, or not looked at. */
+  | { at: 'line'; deg: number; even: boolean | null }
   | { at: 'arrow'; clockwise: boolean };
 
 export interface DialView {
@@ -174,6 +176,13 @@ const shapesOf = (mark: DialMark, side: (deg: number) => number, over: boolean):
         path(mark.at === 'trial' ? 'live' : 'weight', band(deg - 4.5, deg + 4.5, R.weightOut, R.weightIn)),
         label(mark.at === 'trial' ? 'live' : 'weight', deg, R.weightIn - 20 - (mark.deeper ?? 0) * 24, mark.label, 19),
       ];
+    }
+    case 'line': {
+      const deg = side(mark.deg);
+      const [cx, cy] = at(deg, R.bite);
+      // A low place is a notch cut outward, an even one a full stone: told apart without color.
+      if (mark.even === false) return [path('line-low', band(deg - 7, deg + 7, R.tread, R.rimOut)), label('line-low', deg, R.rimIn - 40, 'low', 26)];
+      return [{ kind: 'circle', role: mark.even ? 'line-even' : 'line-open', cx, cy, r: mark.even ? 18 : 14, filled: true }];
     }
     case 'arrow':
       return arrowShapes(over ? !mark.clockwise : mark.clockwise);

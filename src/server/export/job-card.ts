@@ -13,6 +13,7 @@ const DIAL = { x: 330, y: 108, scale: 0.36 };
 
 /** Print colors of the dial: ink on paper, and never a meaning by color alone. */
 const PRINT: Record<DialRole, string> = {
+  'line-open': '#ffffff', 'line-even': '#8fbfbf', 'line-low': '#a3321f',
   rubber: '#2c2f31', lug: '#ffffff', rim: '#c9c9c9', hub: '#ffffff', spoke: '#b7b7b7', ink: INK, label: INK, hour: SOFT,
   lock: INK, weight: INK, heavy: '#0f6f78', wedge: '#cfe3df', live: '#0f6f78', mark: '#ffffff', arrow: '#ffffff', leader: INK,
   bite: '#ffffff', 'bite-done': '#cfe3df', 'bite-now': '#0f6f78',
