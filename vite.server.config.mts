@@ -10,7 +10,7 @@ export default defineConfig({
     target: 'node20',
     minify: false,
     rollupOptions: {
-      input: { main: 'src/server/main.ts', 'fill-demo': 'src/demo/fill-demo.ts' },
+      input: { main: 'src/server/main.ts', 'fill-demo': 'src/demo/fill-demo.ts', bridge: 'src/server/bridge-main.ts' },
       output: { format: 'cjs', entryFileNames: '[name].cjs', chunkFileNames: '[name].cjs' },
     },
   },

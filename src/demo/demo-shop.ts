@@ -1,6 +1,6 @@
 import { dateCodeOn } from '../core/tires';
 import { FT_LBF_IN_NM, PSI_IN_KPA } from '../core/units';
-import { complete, type LockItem, type StripItem, type TireStock, type Tread, type TubeItem, type ValveItem, type WeightItem, type WrenchItem } from '../core/shop';
+import { complete, type GaugeCheck, type InstrumentItem, type LockItem, type StripItem, type TireStock, type Tread, type TubeItem, type ValveItem, type WeightItem, type WrenchItem } from '../core/shop';
 import type { Fastener, Machine, Wheel } from '../core/wheels';
 
 /** An invented shop in an invented valley. None of its figures is evidence of anything. */
@@ -151,8 +151,20 @@ export const DEMO_WEIGHTS: WeightItem[] = [
 ];
 
 export const DEMO_WRENCHES: WrenchItem[] = [
-  complete('wrenches', { id: 'wr-1', name: 'long click wrench', minNm: lbfFt(20), maxNm: lbfFt(150), leverMm: 480 }),
+  complete('wrenches', { id: 'wr-1', name: 'long click wrench', minNm: lbfFt(20), maxNm: lbfFt(150), leverMm: 480, calibratedOn: '2026-02-11' }),
   complete('wrenches', { id: 'wr-2', name: 'small beam wrench', minNm: 2, maxNm: 12, leverMm: 240 }),
+];
+
+const checked = (onDate: string, pairs: readonly (readonly [appliedPsi: number, readsPsi: number])[]): GaugeCheck[] =>
+  pairs.map(([applied, reads]) => ({ onDate, appliedKpa: psi(applied), readsKpa: psi(reads) }));
+
+/** The simulated instruments under the names by which they speak, and a stick gauge that says nothing. */
+export const DEMO_INSTRUMENTS: InstrumentItem[] = [
+  complete('instruments', { id: 'in-hose', name: 'hose gauge', kind: 'gauge', calibratedOn: '2026-03-02', stepKpa: psi(0.1), checks: checked('2026-03-02', [[10, 10.2], [20, 20.2], [40, 40.1]]) }),
+  complete('instruments', { id: 'in-stick', name: 'stick gauge', kind: 'gauge', calibratedOn: '2025-09-18', stepKpa: psi(0.5), checks: checked('2025-09-18', [[10, 10.5], [20, 21], [40, 41]]) }),
+  complete('instruments', { id: 'in-tip', name: 'tip thermometer', kind: 'thermometer', calibratedOn: '2025-11-20' }),
+  complete('instruments', { id: 'in-dial', name: 'indicator', kind: 'dial-indicator', calibratedOn: '2026-01-15' }),
+  complete('instruments', { id: 'in-caliper', name: 'caliper', kind: 'caliper', calibratedOn: '2026-01-15' }),
 ];
 
 /** What this shop has set for itself. */

@@ -4,7 +4,7 @@ import { openDb, type Db } from '../server/db/open';
 import { ruleStore } from '../server/db/rules';
 import { shopStore } from '../server/db/shop';
 import {
-  DEMO_LOCKS, DEMO_MACHINES, DEMO_NAME, DEMO_PEOPLE, DEMO_RULES, DEMO_STRIPS, DEMO_TUBES, DEMO_VALVES, DEMO_WEIGHTS, DEMO_WHEELS, DEMO_WRENCHES, demoTires, demoPressures, demoTreads,
+  DEMO_INSTRUMENTS, DEMO_LOCKS, DEMO_MACHINES, DEMO_NAME, DEMO_PEOPLE, DEMO_RULES, DEMO_STRIPS, DEMO_TUBES, DEMO_VALVES, DEMO_WEIGHTS, DEMO_WHEELS, DEMO_WRENCHES, demoTires, demoPressures, demoTreads,
 } from './demo-shop';
 import { writePastJobs } from './past-jobs';
 
@@ -29,6 +29,7 @@ export const fillDemo = (db: Db, now: number): void => {
     DEMO_VALVES.forEach((t) => records.add('valves', t));
     DEMO_WEIGHTS.forEach((w) => records.add('weights', w));
     DEMO_WRENCHES.forEach((w) => records.add('wrenches', w));
+    DEMO_INSTRUMENTS.forEach((i) => records.add('instruments', i));
   })();
 };
 

@@ -5,11 +5,12 @@ import type { Logger } from 'pino';
 import pinoHttp from 'pino-http';
 import { loopbackNamesOnly, passphraseGate } from './access';
 import { jobStore } from './db/jobs';
+import { calibrationDates } from './db/calibration';
 import type { Db } from './db/open';
 import { ruleStore } from './db/rules';
 import { shopStore } from './db/shop';
-import { simulatedIndicator } from './devices/dial-indicator';
 import { deviceHub, type DeviceHub } from './devices/hub';
+import { shopStandIns } from './devices/shop-stand-ins';
 import { errorHandler, unknownRoute } from './errors';
 import { WEB_DIR } from './paths';
 import { photoStore } from './photos';
@@ -22,8 +23,8 @@ import { workingRoutes } from './routes/workings';
 
 const YEAR_S = 31_536_000;
 
-/** The instruments that ship with the program: simulated stand-ins. */
-export const shopDevices = (): DeviceHub => deviceHub([simulatedIndicator('indicator')]);
+/** The instruments of a shop: the stand-ins that ship with the program, and the days that its records say they were calibrated. */
+export const shopDevices = (db: Db): DeviceHub => deviceHub(shopStandIns(), { calibratedOn: calibrationDates(db) });
 
 /** The whole server as a function of its database; `photosDir` holds the photographs, `passphrase` when it is reachable from outside. */
 export const createApp = (db: Db, options: { logger: Logger; photosDir: string; devices?: DeviceHub; passphrase?: string | undefined }): Express => {
@@ -49,7 +50,7 @@ export const createApp = (db: Db, options: { logger: Logger; photosDir: string; 
     db.prepare('SELECT 1').get();
     res.json({ ok: true });
   });
-  app.use('/api/devices', deviceRoutes(options.devices ?? shopDevices()));
+  app.use('/api/devices', deviceRoutes(options.devices ?? shopDevices(db)));
   app.use('/api/workings', workingRoutes());
   app.use('/api/jobs', jobRoutes(jobs, shop));
   app.use('/api', shopRoutes(shop, rules, jobs));

@@ -30,7 +30,7 @@ const start = (): void => {
 
   const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
   const db = openDb(file);
-  const devices = shopDevices();
+  const devices = shopDevices(db);
   const photosDir = join(dirname(file), `${basename(file, '.sqlite')}-photos`);
   const server = createServer(createApp(db, { logger, passphrase, photosDir, devices }));
 

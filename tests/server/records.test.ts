@@ -11,7 +11,8 @@ const NEW: { [K in RecordKind]: Partial<Records[K]> } = {
   locks: { id: 'new', widthIn: 2.15 },
   valves: { id: 'new', holeMm: 11.5, lengthMm: 43 },
   weights: { id: 'new', massG: 25, kind: 'spoke', count: 4 },
-  wrenches: { id: 'new', name: 'middle', minNm: 10, maxNm: 60 },
+  wrenches: { id: 'new', name: 'middle', minNm: 10, maxNm: 60, calibratedOn: '2026-04-30' },
+  instruments: { id: 'new', name: 'stick gauge', stepKpa: 3.4, checks: [{ onDate: '2026-04-30', appliedKpa: 100, readsKpa: 103 }] },
 };
 
 describe.each(RECORD_KINDS)('%s', (kind) => {

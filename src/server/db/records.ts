@@ -16,6 +16,7 @@ const ORDER: Record<RecordKind, string> = {
   valves: 'stem DESC, length_mm, id',
   weights: 'kind DESC, mass_g, id',
   wrenches: 'min_nm, id',
+  instruments: 'kind, name, id',
 };
 
 const LISTS: readonly string[] = ['places', 'fasteners', 'dated'];

@@ -1,4 +1,4 @@
-import type { DeviceNow } from '../../core/devices';
+import type { DeviceNow, Failure } from '../../core/devices';
 import type { InputProblem } from '../../core/errors';
 import type { Entry, EntryBody, EntryKind, JobSummary, UsualTime, WheelHistory } from '../../core/job';
 import type { Cure } from '../../core/procedure';
@@ -20,6 +20,9 @@ export interface WheelRecord {
   jobs: JobSummary[];
   history: WheelHistory;
 }
+
+/** An instrument, and how a stand-in is held. */
+export type HeldDevice = DeviceNow & { held: Record<string, unknown> | null };
 
 export type ShopAnswer = Shop & { rules: ShopRule[]; cures: Cure[]; usualTimes: UsualTime[] };
 
@@ -89,7 +92,9 @@ export const api = {
   importRecords: (kind: RecordKind, csv: string, apply: boolean) =>
     ask<ImportAnswer>('POST', `/records/${kind}/import?apply=${apply ? 'yes' : 'no'}`, csv),
   addPhoto: (picture: Blob) => ask<{ photoId: string }>('POST', '/photos', picture),
-  devices: () => ask<{ devices: DeviceNow[] }>('GET', '/devices'),
+  devices: () => ask<{ devices: HeldDevice[] }>('GET', '/devices'),
+  failDevice: (name: string, fails: Failure | null) => ask<void>('PUT', `/devices/${encodeURIComponent(name)}/fail`, { fails }),
+  forgetDevice: (name: string) => ask<void>('DELETE', `/devices/${encodeURIComponent(name)}`),
   holdDevice: (name: string, knobs: object) => ask<void>('PUT', `/devices/${encodeURIComponent(name)}/hold`, knobs),
   wheelRecord: (id: string) => ask<WheelRecord>('GET', `/wheels/${encodeURIComponent(id)}/record`),
   changeRule: (key: string, body: { value: number | string; note: string; who: string; reason: string }) =>

@@ -1,0 +1,13 @@
+import { simulatedCaliper, simulatedThermometer, simulatedWrench } from './bench-stand-ins';
+import { simulatedIndicator } from './dial-indicator';
+import { simulatedGauge } from './gauge-and-hose';
+import type { StandIn } from './stand-in';
+
+/** The simulated instruments that ship with the program, one of each kind. */
+export const shopStandIns = (): StandIn[] => [
+  simulatedGauge('hose gauge', 1.2),
+  simulatedThermometer('tip thermometer'),
+  simulatedIndicator('indicator'),
+  simulatedCaliper('caliper'),
+  simulatedWrench('long click wrench', { minNm: 27, maxNm: 203 }),
+];
