@@ -22,6 +22,7 @@ const SizeBenchScreen = lazy(() => import('./screens/SizeBenchScreen').then((m) 
 const WheelScreen = lazy(() => import('./screens/WheelScreen').then((m) => ({ default: m.WheelScreen })));
 const WheelTagScreen = lazy(() => import('./screens/WheelTagScreen').then((m) => ({ default: m.WheelTagScreen })));
 const WorkingsScreen = lazy(() => import('./screens/WorkingsScreen').then((m) => ({ default: m.WorkingsScreen })));
+const InstrumentsScreen = lazy(() => import('./screens/InstrumentsScreen').then((m) => ({ default: m.InstrumentsScreen })));
 const NewMachineScreen = lazy(() => import('./screens/NewMachineScreen').then((m) => ({ default: m.NewMachineScreen })));
 
 /** Day or night, as chosen or as the machine has it. */
@@ -73,6 +74,7 @@ const Screens = () => {
         <Route path="/jobs/:id/log" element={<LogScreen />} />
         <Route path="/jobs/:id/:station?/:view?" element={<JobScreen />} />
         <Route path="/machines/new" element={<NewMachineScreen />} />
+        <Route path="/instruments" element={<InstrumentsScreen />} />
         <Route path="/rules" element={<RulesScreen />} />
         <Route path="/records/:kind?" element={<RecordsScreen />} />
         <Route path="/wheels/:id" element={<WheelScreen />} />

@@ -9,6 +9,7 @@ const PLACES = [
   ['/records', 'Records'],
   ['/bench/sizes', 'Size bench'],
   ['/bench/sidewall', 'Sidewall'],
+  ['/instruments', 'Instruments'],
   ['/rules', 'Rules'],
   ['/workings', 'Workings'],
 ] as const;

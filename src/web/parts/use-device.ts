@@ -1,51 +1,95 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { isSteady, readLine, SILENT_AFTER_MS, type DeviceKind, type DeviceLine, type DeviceNow } from '../../core/devices';
-import { api, ApiError } from '../store/api';
+import {
+  DEVICE_KINDS, fromAnew, heard, NOTHING_HEARD, readiness, READINESS_WORDS, readingOf, readLine, takenFrom,
+  type DeviceKind, type DeviceLine, type DeviceNow, type Readiness, type Track,
+} from '../../core/devices';
+import { api, ApiError, type HeldDevice } from '../store/api';
 
-const REMEMBERED = 12;
+/** Lines come faster than anybody reads: the screen follows at this pace. */
+const SHOW_MS = 100;
+/** How often a silent instrument is asked about. */
+const ASK_MS = 2000;
 
 export interface LiveDevice {
-  device: DeviceNow | null;
-  /** The last reading; null while it is silent or has said nothing that makes sense. */
+  device: HeldDevice | null;
+  /** The last line; null while it is silent or has said nothing that makes sense. */
   line: DeviceLine | null;
-  steady: boolean;
-  /** Forgets what was read, as when the instrument is moved. */
+  track: Track;
+  readiness: Readiness;
+  /** The reading that may be taken now; null where none may. */
+  reading: DeviceLine | null;
+  /** How it stands, in a word or a short sentence. */
+  says: string;
+  /** After a take, or when the instrument is put elsewhere. */
   forget(): void;
+  /** A new try begins. */
+  anew(): void;
 }
 
-/** Listens to the shop's instrument of a kind while `on`. */
-export const useDevice = (kind: DeviceKind, on: boolean): LiveDevice => {
-  const [device, setDevice] = useState<DeviceNow | null>(null);
-  const [lines, setLines] = useState<DeviceLine[]>([]);
-  const heardMs = useRef(0);
-  const forget = useCallback(() => setLines([]), []);
+const better = (a: DeviceNow, b: DeviceNow): number => Number(a.simulated) - Number(b.simulated) || Number(b.state === 'live') - Number(a.state === 'live');
+
+const pick = (of: readonly HeldDevice[], before: HeldDevice | null): HeldDevice | null => of.find((d) => d.name === before?.name && d.state === 'live') ?? [...of].sort(better)[0] ?? null;
+
+const stateWords = (device: DeviceNow): string => {
+  if (device.state === 'frozen') return 'frozen: it says the same line again and again';
+  if (device.state === 'nonsense') return `talks nonsense: ${device.problem ?? ''}`;
+  return 'silent';
+};
+
+/** Listens to the shop's instrument of a kind while `on`: a real one before a stand-in, and a stand-in only where they are wanted. */
+export const useDevice = (kind: DeviceKind, on: boolean, standIns = true): LiveDevice => {
+  const [device, setDevice] = useState<HeldDevice | null>(null);
+  const [track, setTrack] = useState<Track>(NOTHING_HEARD);
+  const [nowMs, setNowMs] = useState(0);
+  const latest = useRef<Track>(NOTHING_HEARD);
+  const name = device?.name ?? null;
+  const put = useCallback((next: Track) => {
+    latest.current = next;
+    setTrack(next);
+    setNowMs(Date.now());
+  }, []);
+  const forget = useCallback(() => put(takenFrom(latest.current)), [put]);
+  const anew = useCallback(() => put(fromAnew(latest.current)), [put]);
+
   useEffect(() => {
     if (!on) return;
     let gone = false;
-    api.devices().then(
-      ({ devices }) => !gone && setDevice(devices.find((d) => d.kind === kind) ?? null),
-      (error: unknown) => { if (!(error instanceof ApiError)) throw error; },
-    );
-    return () => { gone = true; };
-  }, [kind, on]);
+    const ask = () =>
+      api.devices().then(
+        ({ devices }) => !gone && setDevice((before) => pick(devices.filter((d) => d.kind === kind && (standIns || !d.simulated)), before)),
+        (error: unknown) => { if (!(error instanceof ApiError)) throw error; },
+      );
+    void ask();
+    const again = setInterval(() => readiness(latest.current, kind, Date.now()) === 'silent' && void ask(), ASK_MS);
+    return () => {
+      gone = true;
+      clearInterval(again);
+    };
+  }, [kind, on, standIns]);
+
   useEffect(() => {
-    if (!on || !device) return;
-    const stream = new EventSource(`/api/devices/${encodeURIComponent(device.name)}/stream`);
+    if (!on || name === null) return;
+    const stream = new EventSource(`/api/devices/${encodeURIComponent(name)}/stream`);
     stream.onmessage = ({ data }) => {
       try {
-        const line = readLine(data as string);
-        heardMs.current = Date.now();
-        setLines((all) => [...all.slice(1 - REMEMBERED), line]);
+        latest.current = heard(latest.current, readLine(data as string), Date.now());
       } catch {
-        setLines([]);
+        latest.current = { ...latest.current, lines: [] };
       }
     };
-    const watch = setInterval(() => Date.now() - heardMs.current > SILENT_AFTER_MS && setLines((all) => (all.length > 0 ? [] : all)), SILENT_AFTER_MS / 4);
+    const show = setInterval(() => put(latest.current), SHOW_MS);
     return () => {
       stream.close();
-      clearInterval(watch);
-      setLines([]);
+      clearInterval(show);
+      put(NOTHING_HEARD);
     };
-  }, [device, on]);
-  return { device, line: lines.at(-1) ?? null, steady: isSteady(lines.map((l) => l.value)), forget };
+  }, [name, on, put]);
+
+  const state = readiness(track, kind, nowMs);
+  return {
+    device, track, readiness: state, forget, anew,
+    line: state === 'silent' ? null : track.lines.at(-1)!,
+    reading: readingOf(track, kind, nowMs),
+    says: !device ? `No ${DEVICE_KINDS[kind].says} is connected.` : state === 'silent' ? stateWords(device) : READINESS_WORDS[state],
+  };
 };

@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import { placeText } from '../../core/units';
 import { Button } from '../parts/Button';
+import { DeviceLabel } from '../parts/DeviceTake';
 import { ChoiceField } from '../parts/fields';
 import { useUnits } from '../parts/quantity';
 import { useDevice } from '../parts/use-device';
@@ -20,7 +21,7 @@ export const IndicatorTake = ({ next, onTake }: Props) => {
   const [way, setWay] = useState<Way>('lateral');
   const [heldAt, setHeldAt] = useState<string | null>(null);
   const { say } = useUnits();
-  const { device, line, steady, forget } = useDevice('dial-indicator', on);
+  const { device, line, readiness, says, forget } = useDevice('dial-indicator', on);
   const deg = next[way];
   const name = device?.name;
   const isStandIn = device?.simulated === true;
@@ -39,7 +40,7 @@ export const IndicatorTake = ({ next, onTake }: Props) => {
     return () => { moved = true; };
   }, [on, name, isStandIn, deg, way, forget]);
   // What the stand-in said before it was turned here belongs to another place.
-  const isThere = steady && (!isStandIn || heldAt === `${way} ${deg}`);
+  const isThere = readiness === 'ready' && (!isStandIn || heldAt === `${way} ${deg}`);
   if (!on) return <Button small onClick={() => setOn(true)}>From the dial indicator</Button>;
   return (
     <div className="rounded-[14px_14px_14px_4px] border-2 border-ink p-3" role="group" aria-label="Dial indicator">
@@ -47,10 +48,10 @@ export const IndicatorTake = ({ next, onTake }: Props) => {
         <div className="w-[150px]"><ChoiceField label="Measures" value={way} onChange={(v) => { setWay(v as Way); forget(); }} options={[['lateral', 'side to side'], ['radial', 'up and down']]} /></div>
         <p className="flex-1 text-right">
           <span className="num block text-[34px] leading-none">{line ? say(line.value, 'mm', { digits: 2 }) : '–'}</span>
-          <span className="text-[14px] text-ink2">{!device ? 'No dial indicator is connected.' : line ? (isThere || deg === null ? 'steady' : 'moving') : 'silent'}</span>
+          <span className="text-[14px] text-ink2">{line ? (isThere || deg === null ? 'steady' : 'moving') : says}</span>
         </p>
       </div>
-      {device && <p className="mt-1 text-[14px] text-ink2">{device.name}{device.simulated ? ', a simulated stand-in' : ''} · {device.calibratedOn ? `calibrated ${device.calibratedOn}` : 'calibration not recorded'}</p>}
+      {device && <p className="mt-1 text-[14px] text-ink2"><DeviceLabel device={device} /></p>}
       <Button go small className="mt-2 w-full" disabled={!line || !isThere || deg === null} onClick={() => { if (line && deg !== null) { onTake(way, deg, line.value, line.device); forget(); } }}>
         {deg === null ? 'All places are read' : `Take it at ${placeText(deg)}`}
       </Button>

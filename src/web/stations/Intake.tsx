@@ -4,6 +4,7 @@ import { CLEARANCE_PLACES, PLACE_WORDS, tireAge, tireSize, type ClearancePlace }
 import { USES, USE_WORDS, type Use } from '../../core/pressure';
 import { attempt } from '../../core/working';
 import { Button } from '../parts/Button';
+import { DeviceTake } from '../parts/DeviceTake';
 import { ChoiceField, QuantityField, TextField } from '../parts/fields';
 import { useKeys } from '../parts/keys';
 import { useUnits } from '../parts/quantity';
@@ -27,6 +28,7 @@ export const Intake = () => {
   const [marking, setMarking] = useState(before?.marking ?? wheel.tireMarking);
   const [dateCode, setDateCode] = useState(before?.dateCode ?? '');
   const [tread, setTread] = useState(before?.treadMm != null ? show(before.treadMm, 'mm', 2) : '');
+  const [treadBy, setTreadBy] = useState(before?.treadBy ?? null);
   const [use, setUse] = useState<Use>(before?.use ?? (machine.kind === 'dirt' ? 'dirt' : 'road'));
   const [place, setPlace] = useState<ClearancePlace>(room?.place ?? 'above');
   const [roomText, setRoomText] = useState(room ? show(room.mm, 'mm', 2) : '');
@@ -46,7 +48,7 @@ export const Intake = () => {
   const save = async () => {
     setTried(true);
     if (!size.ok || (age && !age.ok) || treadProblem || roomProblem || (roomMm !== null && !load.trim())) return;
-    const writings: Writing[] = [{ kind: 'came-off', ...correcting('came-off'), data: { marking: marking.trim(), dateCode: dateCode.trim() || null, treadMm, use } }];
+    const writings: Writing[] = [{ kind: 'came-off', ...correcting('came-off'), data: { marking: marking.trim(), dateCode: dateCode.trim() || null, treadMm, use, treadBy: treadMm === null ? null : treadBy } }];
     if (roomMm !== null) writings.push({ kind: 'clearance', data: { place, mm: roomMm, load: load.trim() } });
     if (await write(writings, 'Intake written.')) goTo('choose');
   };
@@ -65,7 +67,9 @@ export const Intake = () => {
           <TextField label="Size, as printed on the sidewall" value={marking} onChange={setMarking} maxLength={40} problem={!size.ok && (tried || marking) ? problemText(size.problem) : null} />
         </div>
         <TextField label="Date code" value={dateCode} onChange={setDateCode} maxLength={4} inputMode="numeric" problem={age && !age.ok && (tried || dateCode.length >= 4) ? problemText(age.problem) : null} />
-        <QuantityField label="Tread depth" unit="mm" value={tread} onChange={setTread} problem={treadProblem} />
+        <div className="flex items-start"><div className="min-w-0 flex-1"><QuantityField label="Tread depth" unit="mm" value={tread} onChange={(v) => { setTread(v); setTreadBy(null); }} problem={treadProblem} /></div>
+          <div className="mt-6.5"><DeviceTake compact kind="caliper" what="Tread depth" onTake={(line) => { setTread(show(line.value, 'mm', 2)); setTreadBy(line.device); }} /></div>
+        </div>
         <div className="col-span-2">
           <ChoiceField label="What the rider does with it" value={use} onChange={(v) => setUse(v as Use)} options={USES.map((u) => [u, USE_WORDS[u]] as const)} />
         </div>

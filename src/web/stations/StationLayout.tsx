@@ -6,9 +6,9 @@ import { WheelDial } from '../parts/WheelDial';
 import { useJob } from '../screens/job-context';
 
 /** A station: the dial (or another picture) and, beside it, what to do now, why, and the figures. */
-export const StationLayout = ({ picture, lead, now, why, children }: { picture: ReactNode; lead?: ReactNode; now: ReactNode; why?: ReactNode; children: ReactNode }) => (
+export const StationLayout = ({ picture, split, lead, now, why, children }: { picture: ReactNode; /** On a phone the parts of the picture stand by their own order. */ split?: boolean; lead?: ReactNode; now: ReactNode; why?: ReactNode; children: ReactNode }) => (
   <div className="grid gap-x-6 px-4 pb-4 lg:min-h-full lg:grid-cols-[minmax(0,1fr)_408px] lg:px-0 lg:pr-5">
-    <section className="order-2 mx-auto w-full max-w-[640px] self-center lg:order-1" aria-label="The wheel">
+    <section className={`${split ? 'max-lg:contents lg:self-start lg:pt-2' : 'self-center'} order-2 mx-auto w-full max-w-[640px] lg:order-1`} aria-label="The wheel">
       {picture}
     </section>
     <section className="order-1 min-w-0 pt-2 lg:order-2">

@@ -1,12 +1,15 @@
 import { fastenersOf, stepsOf } from '../../core/job';
-import { torqueWrench } from '../../core/torque';
+import { torqueCheck, torqueWrench } from '../../core/torque';
 import type { Fastener } from '../../core/wheels';
 import { Button } from '../parts/Button';
+import { DeviceTake } from '../parts/DeviceTake';
 import { useKeys } from '../parts/keys';
-import { Quantity } from '../parts/quantity';
+import { Quantity, useUnits } from '../parts/quantity';
 import { VerdictShape } from '../parts/VerdictMark';
 import { BasisTag, useMainWorking } from '../parts/working';
 import { useJob } from '../screens/job-context';
+import { useDo } from '../store';
+import { said } from '../store/jobs-slice';
 import { StepStrip } from './StepStrip';
 import { Cautions, JobDial, StationLayout } from './StationLayout';
 import { Check } from 'lucide-react';
@@ -16,6 +19,8 @@ const DONE_WORDS = { torqued: 'torqued', snug: 'snug', guess: 'tightened by gues
 /** Every fastener with its torque, and the wrench of the shop that covers it. */
 export const WheelBack = () => {
   const { state, shop, write, goTo } = useJob();
+  const dispatch = useDo();
+  const { tell } = useUnits();
   const fasteners = fastenersOf(state);
   const wrenches = shop.wrenches.map(({ name, minNm, maxNm, leverMm }) => ({ name, minNm, maxNm, ...(leverMm !== null ? { leverMm } : {}) }));
   const rows = fasteners.map((f) => ({ f, choice: f.torqueNm === null ? null : torqueWrench.run({ torqueNm: f.torqueNm, wrenches }) }));
@@ -78,6 +83,21 @@ export const WheelBack = () => {
           );
         })}
       </ul>
+      {open && !early && open.f.torqueNm !== null && (
+        <div className="mt-2">
+          <DeviceTake
+            key={open.f.name}
+            kind="torque-wrench"
+            what={`Torque of ${open.f.name}`}
+            onTake={(line) => {
+              const { within, reason } = torqueCheck.run({ wantedNm: open.f.torqueNm!, reachedNm: line.value }).result;
+              // A click at another torque is no torque of this fastener: it is said, and nothing is ticked.
+              if (!within) return dispatch(said({ text: tell(reason), tone: 'stop' }));
+              void write([{ kind: 'torqued', data: { fastener: open.f.name, how: 'torqued', torqueNm: line.value, wrench: line.device, device: line.device } }], tell(reason));
+            }}
+          />
+        </div>
+      )}
       <Cautions
         list={[
           'Pump the brake until it is firm before the machine rolls.',

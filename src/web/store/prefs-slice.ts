@@ -6,10 +6,14 @@ export interface Prefs {
   who: string;
   units: UnitPreferences;
   theme: 'auto' | 'day' | 'night';
+  /** Simulated instruments stand in where no real one is connected. */
+  standIns: boolean;
+  /** The gauge that was last in hand, by its name. */
+  gauge: string;
 }
 
 const KEY = 'rimstone-prefs';
-const FRESH: Prefs = { who: '', units: DEFAULT_UNITS, theme: 'auto' };
+const FRESH: Prefs = { who: '', units: DEFAULT_UNITS, theme: 'auto', standIns: false, gauge: '' };
 
 const load = (): Prefs => {
   try {
@@ -35,9 +39,11 @@ const prefsSlice = createSlice({
   reducers: {
     whoChosen: (state, { payload }: PayloadAction<string>) => void (state.who = payload),
     themeChosen: (state, { payload }: PayloadAction<Prefs['theme']>) => void (state.theme = payload),
+    standInsChosen: (state, { payload }: PayloadAction<boolean>) => void (state.standIns = payload),
+    gaugeChosen: (state, { payload }: PayloadAction<string>) => void (state.gauge = payload),
     unitChosen: (state, { payload }: PayloadAction<Partial<UnitPreferences>>) => void Object.assign(state.units, payload),
   },
 });
 
-export const { whoChosen, themeChosen, unitChosen } = prefsSlice.actions;
+export const { whoChosen, themeChosen, unitChosen, standInsChosen, gaugeChosen } = prefsSlice.actions;
 export const prefsReducer = prefsSlice.reducer;

@@ -25,6 +25,7 @@ const RECORDS: { [K in RecordKind]: Records[K] } = {
   valves: complete('valves', { id: 'v', holeMm: 11.3, lengthMm: 43 }),
   weights: complete('weights', { id: 'g', massG: 7, kind: 'adhesive' }),
   wrenches: complete('wrenches', { id: 'w', name: 'long', minNm: 27.1, maxNm: 203.4 }),
+  instruments: complete('instruments', { id: 'i', name: 'stick gauge', stepKpa: 3.45, checks: [{ onDate: '2026-04-30', appliedKpa: 100, readsKpa: 103.4 }] }),
 };
 
 describe.each(RECORD_KINDS)('%s', (kind) => {

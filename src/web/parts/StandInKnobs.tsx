@@ -1,0 +1,74 @@
+import { useState } from 'react';
+import type { DeviceKind } from '../../core/devices';
+import { useDo } from '../store';
+import { api, ApiError, type HeldDevice } from '../store/api';
+import { said } from '../store/jobs-slice';
+import { Button } from './Button';
+import { ChoiceField, QuantityField } from './fields';
+import { useUnits } from './quantity';
+
+/** How a stand-in is held, and a way to hold it otherwise. A refusal is spoken. */
+export const useHold = (device: HeldDevice | null) => {
+  const dispatch = useDo();
+  const name = device?.name ?? '';
+  const [held, setHeld] = useState<Record<string, unknown> | null>(null);
+  const hold = async (knobs: Record<string, unknown>): Promise<void> => {
+    try {
+      await api.holdDevice(name, knobs);
+      setHeld((before) => ({ ...before, ...knobs }));
+    } catch (error) {
+      if (!(error instanceof ApiError)) throw error;
+      dispatch(said({ text: `${error.message} Right would be ${error.expected}.`, tone: 'stop' }));
+    }
+  };
+  return { held: { ...device?.held, ...held }, hold };
+};
+
+/** Knobs with a number: what the stand-in is held against. */
+const NUMBERS: Partial<Record<DeviceKind, { key: string; label: string; unit: 'C' | 'mm' | 'Nm' | 'deg'; digits: number }>> = {
+  thermometer: { key: 'tempC', label: 'Held against', unit: 'C', digits: 0 },
+  'dial-indicator': { key: 'deg', label: 'Place under the plunger', unit: 'deg', digits: 0 },
+  caliper: { key: 'partMm', label: 'The part', unit: 'mm', digits: 2 },
+  'torque-wrench': { key: 'setNm', label: 'Set to', unit: 'Nm', digits: 0 },
+};
+/** Knobs that are on or off. */
+const SWITCHES: Partial<Record<DeviceKind, { key: string; on: string; off: string }>> = {
+  caliper: { key: 'on', on: 'Close on the part', off: 'Open' },
+  'torque-wrench': { key: 'pulling', on: 'Pull', off: 'Let go' },
+};
+
+/** The hose of the simulated gauge: air in, held, out; the beads and the core. */
+export const HoseKnobs = ({ held, hold, full }: ReturnType<typeof useHold> & { full?: boolean }) => (
+  <div role="group" aria-label="Simulated hose" className="flex flex-wrap gap-1">
+    {(['in', 'hold', 'out'] as const).map((valve) => (
+      <Button key={valve} small aria-pressed={held.valve === valve} onClick={() => void hold({ valve })}>{{ in: 'Air in', hold: 'Hold', out: 'Air out' }[valve]}</Button>
+    ))}
+    <Button small aria-pressed={held.core === 'out'} onClick={() => void hold({ core: held.core === 'out' ? 'in' : 'out' })}>Core out</Button>
+    <Button small onClick={() => void hold({ beads: 'lubricated' })}>Break, lubricate</Button>
+    {full && <Button small onClick={() => void hold({ beads: 'dry' })}>Break, leave dry</Button>}
+    {full && (
+      <div className="flex gap-2">
+        <ChoiceField label="The tire fits" value={String(held.fit)} onChange={(fit) => void hold({ fit })} options={[['easy', 'easily'], ['tight', 'tightly']]} />
+        <ChoiceField label="Leak" value={String(held.leak)} onChange={(leak) => void hold({ leak })} options={[['none', 'none'], ['slow', 'slow'], ['fast', 'fast']]} />
+      </div>
+    )}
+  </div>
+);
+
+/** What hands do to an instrument, for one that is only simulated. */
+export const StandInKnobs = ({ device, full }: { device: HeldDevice; full?: boolean }) => {
+  const { read, write } = useUnits();
+  const knobs = useHold(device);
+  const number = NUMBERS[device.kind];
+  const flip = SWITCHES[device.kind];
+  const [typed, setTyped] = useState(number && typeof device.held?.[number.key] === 'number' ? write(device.held[number.key] as number, number.unit, number.digits) : '');
+  if (device.kind === 'gauge') return <HoseKnobs {...knobs} full={full ?? false} />;
+  const value = number ? read(typed, number.unit) : null;
+  return (
+    <div role="group" aria-label={`Simulated ${device.name}`} className="flex flex-wrap items-end gap-2">
+      {number && <div className="w-[190px]"><QuantityField label={number.label} unit={number.unit} value={typed} onChange={setTyped} /></div>}
+      {number && <Button small disabled={value === null} onClick={() => void knobs.hold({ [number.key]: value })}>Hold it so</Button>}
+      {flip && [true, false].map((on) => <Button key={String(on)} small aria-pressed={knobs.held[flip.key] === on} onClick={() => void knobs.hold({ [flip.key]: on })}>{on ? flip.on : flip.off}</Button>)}
+    </div>
+  );
+};
