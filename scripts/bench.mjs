@@ -1,12 +1,15 @@
 // Builds and runs the benchmarks of tests/bench; each prints per-item times.
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { PROJECT, ensureInstalled, run } from './install.mjs';
+import { PROJECT, ensureBuilt, ensureInstalled, run } from './install.mjs';
 
 ensureInstalled();
+ensureBuilt();
 const { build } = await import('vite');
 const dir = join(PROJECT, 'tests', 'bench');
-const names = readdirSync(dir).filter((f) => f.endsWith('.ts')).map((f) => f.slice(0, -3));
+// Named ones alone, or all: `npm run bench -- choosing`.
+const asked = process.argv.slice(2);
+const names = readdirSync(dir).filter((f) => f.endsWith('.ts')).map((f) => f.slice(0, -3)).filter((n) => asked.length === 0 || asked.includes(n));
 await build({
   configFile: false,
   logLevel: 'warn',

@@ -16,8 +16,7 @@ const VIEWS = [
   ['intake', '/jobs/demo-job-21/intake'],
   ['choose', '/jobs/demo-job-23/choose', { pick: /120\/80-19/ }],
   ['tire-off', '/jobs/demo-job-23/tire-off'],
-  ['tire-on', '/jobs/demo-job-22/tire-on'],
-  ['seat', '/jobs/demo-job-21/seat'],
+  ['seat', '/jobs/demo-job-22/seat', { hose: true }],
   ['set', '/jobs/demo-job-21/set'],
   ['balance', '/jobs/demo-job-21/balance'],
   ['bench-night', '/jobs/demo-job-23/tire-off/bench', { theme: 'night' }],
@@ -25,6 +24,7 @@ const VIEWS = [
   ['hand-over', '/jobs/demo-job-20/hand-over'],
   ['job-card', '/jobs/demo-job-20/card'],
   ['working', '/jobs/demo-job-21/balance', { press: 'w' }],
+  ['instruments', '/instruments', { frozen: 'caliper' }],
   ['rules', '/rules'],
   ['records', '/records/tires'],
   ['wheel', '/wheels/w-orrin-r'],
@@ -64,15 +64,36 @@ await append('demo-job-23', 'intake', [
 ]);
 await append('demo-job-23', 'tire-off', ['core', 'nut', 'lock', 'break', 'soap'].map((s) => ['step', { stepId: `toff-${s}` }]));
 
+const put = (name, what, body) => fetch(`${url}/api/devices/${encodeURIComponent(name)}/${what}`, { method: 'PUT', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+/** Air in until both beads have let go, each pop marked, then held. */
+const seatOnTheHose = async (page) => {
+  await put('hose gauge', 'hold', { fit: 'tight', valve: 'in', core: 'out' });
+  for (let pops = 0; pops < 2; pops++) {
+    await page.getByText('Pop heard!').waitFor();
+    await page.keyboard.press('p');
+    await page.getByText('Pop heard!').waitFor({ state: 'hidden' });
+  }
+  await put('hose gauge', 'hold', { valve: 'hold' });
+  for (const place of ['45', '90', '180']) await page.locator('svg.dial').first().click({ position: { '45': { x: 189, y: 46 }, '90': { x: 216, y: 119 }, '180': { x: 119, y: 217 } }[place] });
+  await page.getByLabel('Low at, other side').selectOption('135');
+  await page.waitForTimeout(1200);
+};
+
 const executablePath = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'].find((p) => existsSync(p));
 const browser = await chromium.launch({ executablePath, args: ['--no-sandbox', '--disable-background-networking'] });
 mkdirSync(OUT, { recursive: true });
 for (const [name, path, more] of VIEWS) {
-  const { theme, width, height, press, pick } = { ...DAY, ...more };
+  const { theme, width, height, press, pick, hose, frozen } = { ...DAY, ...more };
   const context = await browser.newContext({ viewport: { width, height }, reducedMotion: 'reduce' });
-  await context.addInitScript((t) => localStorage.setItem('rimstone-prefs', JSON.stringify({ theme: t, who: 'Juna Birk', units: { torque: 'lbf·ft' } })), theme);
+  await context.addInitScript((t) => localStorage.setItem('rimstone-prefs', JSON.stringify({ theme: t, who: 'Juna Birk', units: { torque: 'lbf·ft' }, standIns: true })), theme);
   const page = await context.newPage();
-  await page.goto(url + path, { waitUntil: 'networkidle' });
+  await page.goto(url + path, { waitUntil: 'load' });
+  await page.waitForTimeout(800);
+  if (hose) await seatOnTheHose(page);
+  if (frozen) {
+    await put(frozen, 'fail', { fails: 'freeze' });
+    await page.waitForTimeout(4500);
+  }
   if (pick) await page.getByRole('radio', { name: pick }).click();
   if (press) await page.keyboard.press(press);
   await page.waitForTimeout(400);

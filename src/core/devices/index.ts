@@ -10,6 +10,6 @@ export {
   BEAD_SIDES, breakAndLubricate, emptyTire, hoseKpa, hoseStep, type BeadSide, type HoseAir, type HoseTire, type Valve,
 } from './tire-on-hose';
 export {
-  fromAnew, heard, isCalm, NOTHING_HEARD, readiness, READINESS_WORDS, readingOf, takenFrom, type Readiness, type Track,
+  fromAnew, heard, isCalm, noted, NOTHING_HEARD, readiness, READINESS_WORDS, readingOf, takenFrom, type Readiness, type Track,
 } from './track';
 export { AT_REST, pullOn, type Pull, type PulledWrench } from './wrench-on-bolt';

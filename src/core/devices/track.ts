@@ -45,6 +45,9 @@ export const heard = (track: Track, line: DeviceLine, nowMs: number): Track => {
 /** After a reading was taken, or the instrument was put elsewhere: it must move again, and be steady anew. */
 export const takenFrom = (track: Track): Track => ({ ...track, lines: [], fromValue: track.lines.at(-1)?.value ?? null, moved: false, event: null });
 
+/** What happened has been written down; the reading goes on. */
+export const noted = (track: Track): Track => ({ ...track, event: null });
+
 /** A new try: what was highest before does not count. */
 export const fromAnew = (track: Track): Track => ({ ...takenFrom(track), highest: null });
 

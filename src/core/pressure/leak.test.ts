@@ -64,3 +64,11 @@ test('no reading, and readings of one moment, are refused by a sentence', () => 
   expect(problemOf(() => run([])).field).toBe('readings');
   expect(problemOf(() => run([{ day: 1, gaugeKpa: 200, tempC: 20 }, { day: 1, gaugeKpa: 201, tempC: 20 }])).message).toBe('All readings are of one moment.');
 });
+
+test('the next reading: soon after a leak, when the gauge can tell, and before it is too soft', () => {
+  const next = (run_: { nextCheckDays: number }) => run_.nextCheckDays;
+  expect(next(run(standing(3, 1.5)))).toBe(1);
+  expect(next(run(standing(3, 0.05)))).toBe(7);
+  const tooSoft = leak.run({ readings: [0, 3, 6, 9, 12].map((day) => ({ day, gaugeKpa: 230 - day * 0.4, tempC: 20 })), tube: false, gaugeStepKpa: 0.1, minimumKpa: 224 }).result;
+  expect([tooSoft.finding, tooSoft.nextCheckDays]).toEqual(['ordinary', 3]);
+});

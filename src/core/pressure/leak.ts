@@ -36,6 +36,8 @@ export interface Leak {
   underMinimumInDays: number | null;
   /** Days still to wait until this gauge can tell; 0 once it can. */
   waitDays: number;
+  /** Days from the last reading to the next one. */
+  nextCheckDays: number;
   /** Every reading as it would be at the first one's temperature. */
   corrected: { day: number; gaugeKpa: number }[];
   reason: Reason;
@@ -87,13 +89,15 @@ export const leak = defineWorking<Input, Leak>({
     show.basis('published', 'ideal gas law at constant volume; US Standard Atmosphere 1976');
     show.basis('memory', `a loss of ${STEPS_TO_TELL} steps of the gauge is told from its rounding`);
     show.caution('A tire that loses air is looked at before it rolls: bead, stem and core with soapy water.');
+    const soonDays = ruleNumber('recheck.pressureDays', rules, show);
+    const usualDays = ruleNumber('leak.checkDays', rules, show);
     const none = { lossKpaPerDay: null, lowKpaPerDay: null, highKpaPerDay: null, ordinaryKpaPerDay, underMinimumInDays: null, waitDays, corrected };
     // A fitter thinks in weeks.
     const rate = (perDay: number) => ({ value: perDay * 7, unit: 'kPa' as const, digits: 1 });
     const days = (value: number) => ({ value: Math.max(1, Math.ceil(value)), unit: 'days' as const, digits: 0 });
     if (sorted.length < 3) {
       show.verdict('check');
-      return { ...none, finding: 'cannot tell', reason: reason('check', 'Fewer than three readings cannot tell a leak from the weather and the gauge: read it again on other days.') };
+      return { ...none, finding: 'cannot tell', nextCheckDays: soonDays, reason: reason('check', 'Fewer than three readings cannot tell a leak from the weather and the gauge: read it again on other days.') };
     }
     const fit = fitLine(corrected.map((c) => ({ x: c.day, y: c.gaugeKpa })), 95, gaugeStepKpa / ROUNDING);
     show.basis('published', 'least squares; Student\u2019s t, NIST/SEMATECH e-Handbook of Statistical Methods');
@@ -105,7 +109,10 @@ export const leak = defineWorking<Input, Leak>({
     const found = { lossKpaPerDay, lowKpaPerDay, highKpaPerDay, ordinaryKpaPerDay, underMinimumInDays, corrected };
     const told = (finding: Leak['finding'], why: Reason, wait: number): Leak => {
       show.verdict(why.verdict);
-      return { ...found, finding, waitDays: wait, reason: why };
+      // Before it is too soft, and when the gauge can tell; a leak is looked at soon.
+      const wanted = finding === 'ordinary' ? usualDays : finding === 'slow leak' ? soonDays : Math.max(soonDays, Math.min(usualDays, Math.ceil(wait)));
+      const nextCheckDays = show.line('next check', 'by the finding, and before it is under the minimum', Math.max(1, Math.min(wanted, Math.floor(underMinimumInDays ?? wanted))), 'days');
+      return { ...found, finding, waitDays: wait, nextCheckDays, reason: why };
     };
     if (lowKpaPerDay > ordinaryKpaPerDay) return told('slow leak', reason('stop', 'A slow leak: {0} a week, at least {1}; {2} would be ordinary.', [rate(lossKpaPerDay), rate(lowKpaPerDay), rate(ordinaryKpaPerDay)]), 0);
     if (highKpaPerDay <= ordinaryKpaPerDay) return told('ordinary', reason('good', 'No leak: {0} a week at most, {1} is ordinary.', [rate(Math.max(0, highKpaPerDay)), rate(ordinaryKpaPerDay)]), 0);

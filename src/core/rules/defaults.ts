@@ -140,6 +140,10 @@ export const DEFAULT_RULES: readonly Rule[] = [
     value: 0.5, unit: 'kPa', basis: 'memory', min: 0.02, max: 20, note: 'Recalled: about half a psi a week. Confirm with the shop.',
   },
   {
+    key: 'leak.checkDays', says: 'A standing tire is read again after', group: 'Pressure',
+    value: 7, unit: 'days', basis: 'practice', min: 1, max: 60, note: 'Common practice: tubes lose a psi or more a week. Check before every ride.',
+  },
+  {
     key: 'recheck.pressureDays', says: 'Pressure again after', group: 'Recheck',
     value: 1, unit: 'days', basis: 'practice', min: 1, max: 14, note: 'Common practice: the next day.',
   },

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import {
-  DEVICE_KINDS, fromAnew, heard, NOTHING_HEARD, readiness, READINESS_WORDS, readingOf, readLine, takenFrom,
+  DEVICE_KINDS, fromAnew, heard, noted, NOTHING_HEARD, readiness, READINESS_WORDS, readingOf, readLine, takenFrom,
   type DeviceKind, type DeviceLine, type DeviceNow, type Readiness, type Track,
 } from '../../core/devices';
 import { api, ApiError, type HeldDevice } from '../store/api';
@@ -22,6 +22,8 @@ export interface LiveDevice {
   says: string;
   /** After a take, or when the instrument is put elsewhere. */
   forget(): void;
+  /** What the instrument said happened has been written down. */
+  note(): void;
   /** A new try begins. */
   anew(): void;
 }
@@ -49,6 +51,7 @@ export const useDevice = (kind: DeviceKind, on: boolean, standIns = true): LiveD
     setNowMs(Date.now());
   }, []);
   const forget = useCallback(() => put(takenFrom(latest.current)), [put]);
+  const note = useCallback(() => put(noted(latest.current)), [put]);
   const anew = useCallback(() => put(fromAnew(latest.current)), [put]);
 
   useEffect(() => {
@@ -87,7 +90,7 @@ export const useDevice = (kind: DeviceKind, on: boolean, standIns = true): LiveD
 
   const state = readiness(track, kind, nowMs);
   return {
-    device, track, readiness: state, forget, anew,
+    device, track, readiness: state, forget, note, anew,
     line: state === 'silent' ? null : track.lines.at(-1)!,
     reading: readingOf(track, kind, nowMs),
     says: !device ? `No ${DEVICE_KINDS[kind].says} is connected.` : state === 'silent' ? stateWords(device) : READINESS_WORDS[state],

@@ -1,3 +1,4 @@
+import { addDays, format, parseISO } from 'date-fns';
 import { lazy, Suspense, useMemo } from 'react';
 import { leak } from '../../core/pressure';
 import { ruleNumber } from '../../core/rules';
@@ -33,6 +34,7 @@ export const PressureRecord = ({ wheel, placardKpa }: { wheel: Wheel; placardKpa
       <Reasons reasons={[result.reason]} />
       <p className="flex flex-wrap items-center gap-x-3 text-[16px] text-ink2">
         {under !== null && placardKpa !== null && <span>{under === 0 ? `Under the placard’s ${say(placardKpa, 'kPa')} now.` : `Under the placard’s ${say(placardKpa, 'kPa')} in ${Math.ceil(under)} days.`}</span>}
+        <span>Next check {format(addDays(parseISO(inOrder.at(-1)!.onDate), result.nextCheckDays), 'yyyy-MM-dd')}.</span>
         <BasisTag title="the leak" working={found.working} />
       </p>
       {result.corrected.length > 1 && (

@@ -76,10 +76,12 @@ export const Seat = () => {
     if (await write([{ kind: 'seat-reading', data: { gaugeKpa: kpa, device: null } }])) setTyped('');
   };
   const popAt = live && isCalm(gauge.track) ? { gaugeKpa: Math.max(0, live.value), device: live.device } : { gaugeKpa: taken.at(-1)?.gaugeKpa ?? 0, device: null };
-  const pop = () => void write([{ kind: 'pop', data: popAt }], 'A pop.');
+  const pop = async () => {
+    if (await write([{ kind: 'pop', data: popAt }], 'A pop.')) gauge.note();
+  };
   useKeys([
     { key: 'r', says: 'Take the reading', run: () => (live ? void takeLive() : document.getElementById('seat-reading')?.querySelector('input')?.focus()) },
-    { key: 'p', says: 'A bead popped', run: pop },
+    { key: 'p', says: 'A bead popped', run: () => void pop() },
     { key: 'n', says: 'Next station', run: () => goTo('set') },
     ...(endsTry ? [{ key: 'a', says: 'All air out, and again from the start', run: () => void again() }] : []),
   ]);
@@ -125,7 +127,7 @@ export const Seat = () => {
               <Button type="submit" go={!seatedBoth} hotkey="R">Take it</Button>
             </form>
           )}
-          <Button hotkey="P" aria-label="A bead popped" onClick={pop}>{heardPop ? 'Pop heard!' : 'Pop'}</Button>
+          <Button hotkey="P" aria-label="A bead popped" onClick={() => void pop()}>{heardPop ? 'Pop heard!' : 'Pop'}</Button>
           {seatedBoth && <Button go hotkey="N" onClick={() => goTo('set')}>Next</Button>}
         </div>
       )}

@@ -1,0 +1,181 @@
+import type { Page } from '@playwright/test';
+import { expect, expectAccessible, openAs, startJob, test, type TestShop } from './shop';
+
+/** Tells a stand-in how it is held, as hands would. */
+const hold = async (shop: TestShop, name: string, knobs: object, what = 'hold') => {
+  const { status } = await fetch(`${shop.url}/api/devices/${encodeURIComponent(name)}/${what}`, { method: 'PUT', headers: { 'content-type': 'application/json' }, body: JSON.stringify(knobs) });
+  expect(status).toBe(204);
+};
+const livePsi = async (page: Page) => Number(await page.getByTestId('seat-now').textContent());
+
+test('a stubborn tire on the simulated hose: a try fails, air above the limit is refused, lubricated it seats', async ({ page, shop }) => {
+  test.setTimeout(180_000);
+  await openAs(page, shop, '/');
+  const id = await startJob(page, 'Orrindale', 'Rear wheel');
+  await page.goto(`${shop.url}/jobs/${id}/seat`);
+  const now = page.getByRole('heading', { level: 2 }).first();
+  await hold(shop, 'hose gauge', { tire: '110/90-19 62M TT', fit: 'tight', beads: 'dry' });
+  await page.getByRole('button', { name: 'Use the simulated gauge and hose' }).click();
+  const hose = page.getByRole('group', { name: 'Simulated hose' });
+  await expect(hose).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Take it' })).toBeDisabled();
+
+  // Dry, one bead lets go and the other does not, up to the limit.
+  await hose.getByRole('button', { name: 'Air in' }).click();
+  await expect(now).toHaveText('All air out, and again.', { timeout: 60_000 });
+  await hose.getByRole('button', { name: 'Hold' }).click();
+  expect(await livePsi(page)).toBeLessThan(40);
+  await hose.getByRole('button', { name: 'Core out' }).click();
+  await hose.getByRole('button', { name: 'Air out' }).click();
+  await expect.poll(() => livePsi(page), { timeout: 60_000 }).toBeLessThan(2);
+  // Though the gauge is low again the try is over.
+  await expect(now).toHaveText('All air out, and again.');
+  await page.keyboard.press('a');
+  await expect(page.getByText('try 2 of 3')).toBeVisible();
+
+  // Again dry, and this time nobody stops at the limit: nothing more may go in, nor be taken.
+  await hold(shop, 'hose gauge', { beads: 'dry' });
+  await hose.getByRole('button', { name: 'Air in' }).click();
+  await expect(now).toHaveText('Stop. Let it all out.', { timeout: 60_000 });
+  await expect(page.getByText('Above the limit.', { exact: true })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Take it' })).toHaveCount(0);
+  await hose.getByRole('button', { name: 'Air out' }).click();
+  await expectAccessible(page);
+  await expect.poll(() => livePsi(page), { timeout: 60_000 }).toBeLessThan(2);
+  await page.keyboard.press('a');
+  await expect(page.getByText('try 3 of 3')).toBeVisible();
+
+  // Lubricated both let go below the limit.
+  await hose.getByRole('button', { name: 'Break, lubricate' }).click();
+  await hose.getByRole('button', { name: 'Air in' }).click();
+  for (const _bead of ['one', 'the other']) {
+    await expect(page.getByRole('button', { name: 'A bead popped' })).toHaveText(/Pop heard!/, { timeout: 60_000 });
+    await page.keyboard.press('p');
+    await expect(page.getByRole('button', { name: 'A bead popped' })).not.toHaveText(/Pop heard!/);
+  }
+  await expect(now).toHaveText('No more air. Look at the line.');
+  await hose.getByRole('button', { name: 'Hold' }).click();
+  await page.getByLabel('Low at, other side').selectOption({ label: "4:30 o'clock, 135°" });
+  await expect(page.getByText("The line is low at 4:30 o'clock, 135° on the other side", { exact: false })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Take it' })).toBeEnabled();
+  await page.keyboard.press('r');
+  await expect(page.getByText('not moved yet', { exact: false })).toBeVisible();
+  for (const side of ['Disc side', 'Other side']) await page.getByRole('group', { name: side }).getByRole('button', { name: 'Seated' }).click();
+  await expect(now).toHaveText('Both beads are seated.');
+  await page.goto(`${shop.url}/jobs/${id}/log`);
+  await expect(page.getByText(/^Pressure 4\d\.\d psi, by hose gauge$/)).toHaveCount(1);
+  await expect(page.getByText(/^A bead popped at .* psi, by hose gauge$/)).toHaveCount(2);
+  await page.goto(`${shop.url}/jobs/${id}/hand-over`);
+  await expect(page.getByText('Seat: A reading was above the seating limit', { exact: false })).toBeVisible();
+});
+
+test('an instrument that freezes or talks nonsense is shown as such and fills no field; typing still works', async ({ page, shop }) => {
+  test.setTimeout(90_000);
+  await openAs(page, shop, '/instruments');
+  const gauge = page.getByRole('listitem', { name: 'hose gauge' });
+  await expect(gauge.getByText('Live')).toBeVisible();
+  await gauge.getByLabel('Make it fail').selectOption('freeze');
+  await expect(gauge.getByText('It says the same line again and again', { exact: false })).toBeVisible();
+  await gauge.getByLabel('Make it fail').selectOption('nonsense');
+  await expect(gauge.getByText('Talks nonsense')).toBeVisible();
+  await page.getByRole('button', { name: 'Simulated ones at the stations' }).click();
+
+  await page.goto(`${shop.url}/jobs/demo-job-22/seat`);
+  await expect(page.getByText(/hose gauge: talks nonsense/)).toBeVisible();
+  await expect(page.getByTestId('seat-now')).toHaveText('–');
+  await page.getByRole('textbox', { name: 'Gauge reads' }).fill('18');
+  await page.getByRole('button', { name: 'Take it' }).click();
+  await expect(page.getByTestId('seat-now')).toHaveText('18.0');
+  await hold(shop, 'hose gauge', { fails: 'noise' }, 'fail');
+  await expect(page.getByText(/^moving · hose gauge/)).toBeVisible();
+  for (let i = 0; i < 10; i++) {
+    await expect(page.getByRole('button', { name: 'Take it' })).toBeDisabled();
+    await page.waitForTimeout(150);
+  }
+});
+
+test('thermometer, two gauges and a wrench: readings with their instruments, and a click at the wrong torque ticks nothing', async ({ page, shop }) => {
+  test.setTimeout(90_000);
+  await openAs(page, shop, '/jobs/demo-job-21/set');
+  await hold(shop, 'tip thermometer', { tempC: 8 });
+  await page.getByRole('button', { name: 'Shop temperature from the thermometer' }).click();
+  await expect(page.getByRole('dialog').getByText('steady')).toBeVisible();
+  await expect.poll(async () => Number.parseFloat((await page.getByRole('dialog').locator('.num').first().textContent())!)).toBeLessThan(8.3);
+  await page.getByRole('dialog').getByRole('button', { name: 'Take it' }).click();
+  await expect(page.getByRole('textbox', { name: 'Shop, °C' })).toHaveValue('8');
+
+  // Higher up the gauge reads more; a gauge that is known to read high is set higher.
+  await page.getByRole('textbox', { name: 'Riding, °C' }).fill('8');
+  await page.getByRole('textbox', { name: 'Ridden at, m' }).fill('1500');
+  await page.getByRole('textbox', { name: 'Meant out there, psi' }).fill('14');
+  await expect(page.getByRole('heading', { name: 'Set 11.6 psi here.' })).toBeVisible();
+  await page.getByLabel('Which gauge').selectOption('stick gauge');
+  await expect(page.getByRole('heading', { name: 'Set 12.2 psi here.' })).toBeVisible();
+  await page.getByRole('textbox', { name: 'Gauge reads now, psi' }).fill('12.2');
+  await page.getByRole('button', { name: 'A second gauge' }).click();
+  await page.getByLabel('The second gauge').selectOption('hose gauge');
+  await page.getByRole('textbox', { name: 'Another gauge reads' }).fill('13.5');
+  await expect(page.getByText(/The gauges differ by 1\.\d psi/)).toBeVisible();
+  await page.getByRole('textbox', { name: 'Another gauge reads' }).fill('12');
+  await expect(page.getByText('Both gauges say the same.')).toBeVisible();
+  await page.getByLabel('Ground').selectOption('rock');
+  await expect(page.getByText('14.0', { exact: false }).first()).toBeVisible();
+  await page.getByRole('textbox', { name: 'Meant out there, psi' }).fill('6');
+  await expect(page.getByRole('heading', { name: 'Not so low.' })).toBeVisible();
+  await page.getByRole('textbox', { name: 'Meant out there, psi' }).fill('14');
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page).toHaveURL(/balance$/);
+  await page.goto(`${shop.url}/jobs/demo-job-21/log`);
+  await expect(page.getByText('Set to 12.2 psi, by stick gauge at 8 °C, 0 m up, for 14.0 psi at 8 °C, 1500 m up; hose gauge read 12.0 psi')).toBeVisible();
+  await expect(page.getByText('Ground: rock and roots')).toBeVisible();
+
+  await page.goto(`${shop.url}/jobs/demo-job-21/wheel-back`);
+  for (let i = 0; i < 20 && (await page.getByRole('button', { name: /^Torque of/ }).count()) === 0; i++) {
+    await page.getByRole('heading', { level: 2 }).first().click();
+    await page.keyboard.press('n');
+    await page.waitForTimeout(150);
+  }
+  const nut = page.getByRole('listitem').filter({ hasText: 'rear axle nut' });
+  const take = async (setNm: number) => {
+    await hold(shop, 'long click wrench', { setNm, pulling: false });
+    await page.getByRole('button', { name: 'Torque of rear axle nut from the torque wrench' }).click();
+    await expect(page.getByRole('dialog').getByText('waits for the click')).toBeVisible();
+    await page.getByRole('dialog').getByRole('button', { name: 'Pull' }).click();
+    await expect(page.getByRole('dialog').getByText('steady')).toBeVisible({ timeout: 10_000 });
+    await page.getByRole('dialog').getByRole('button', { name: 'Take it' }).click();
+  };
+  await take(60);
+  await expect(page.getByText(/Clicked at 6\d N·m, the manual says 1\d\d N·m: set the wrench again/)).toBeVisible();
+  await expect(nut.getByText('torqued', { exact: true })).toHaveCount(0);
+  await take(108);
+  await expect(nut.getByText('torqued', { exact: true })).toBeVisible();
+});
+
+test('the other school of ceiling: a name and a reason, and it stands in the log; an instrument of one\u2019s own comes in by its lines', async ({ page, shop }) => {
+  await openAs(page, shop, '/jobs/demo-job-22/seat');
+  await page.getByRole('button', { name: 'raise it' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByRole('textbox', { name: 'Ceiling, psi' }).fill('52');
+  await sheet.getByRole('button', { name: 'Raise it' }).click();
+  await expect(sheet.getByText('From 2.9 psi to 50.0 psi, never more.')).toBeVisible();
+  await expect(sheet.getByText('A reason, in a few words.')).toBeVisible();
+  await sheet.getByRole('textbox', { name: 'Ceiling, psi' }).fill('50');
+  await sheet.getByRole('textbox', { name: 'Why' }).fill('stiff safety hump');
+  await sheet.getByRole('button', { name: 'Raise it' }).click();
+  await expect(sheet).toBeHidden();
+  await expect(page.getByText(/50\.0 psi and no further/).first()).toBeVisible();
+  const line = (value: number, i: number) => JSON.stringify({ device: 'own gauge', kind: 'gauge', value, unit: 'psi', at: new Date(Date.now() + i).toISOString() });
+  const post = (body: string) => fetch(`${shop.url}/api/devices/lines`, { method: 'POST', headers: { 'content-type': 'application/x-ndjson' }, body });
+  await post(line(0, 0));
+  await expect(page.getByText(/own gauge/)).toBeVisible({ timeout: 10_000 });
+  for (let i = 1; i <= 12; i++) {
+    await post(line(Math.min(21, i * 4), 0));
+    await page.waitForTimeout(50);
+  }
+  await expect(page.getByTestId('seat-now')).toHaveText('21.0');
+  await page.getByRole('button', { name: 'Take it' }).click();
+  await page.goto(`${shop.url}/jobs/demo-job-22/log`);
+  await expect(page.getByText('Pressure 21.0 psi, by own gauge')).toBeVisible();
+  await expect(page.getByText('Seating ceiling raised to 50.0 psi by Juna Birk: stiff safety hump')).toBeVisible();
+});
