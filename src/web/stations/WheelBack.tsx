@@ -1,3 +1,4 @@
+import type { DeviceLine } from '../../core/devices';
 import { fastenersOf, stepsOf } from '../../core/job';
 import { torqueCheck, torqueWrench } from '../../core/torque';
 import type { Fastener } from '../../core/wheels';
@@ -32,6 +33,12 @@ export const WheelBack = () => {
 
   const keep = (f: Fastener, how: 'torqued' | 'snug' | 'guess', wrench: string | null) =>
     write([{ kind: 'torqued', data: { fastener: f.name, how, torqueNm: f.torqueNm, wrench } }]);
+  const clicked = (f: Fastener, line: DeviceLine) => {
+    const { within, reason } = torqueCheck.run({ wantedNm: f.torqueNm!, reachedNm: line.value }).result;
+    // A click at another torque is no torque of this fastener: it is said, and nothing is ticked.
+    if (!within) return void dispatch(said({ text: tell(reason), tone: 'stop' }));
+    void write([{ kind: 'torqued', data: { fastener: f.name, how: 'torqued', torqueNm: line.value, wrench: line.device, device: line.device } }], tell(reason));
+  };
   const go = () => {
     if (early) return void write([{ kind: 'step', data: { stepId: early.id } }]);
     if (!open) return goTo('hand-over');
@@ -71,7 +78,10 @@ export const WheelBack = () => {
                 ) : f.torqueNm === null ? (
                   <Button small onClick={() => void keep(f, 'snug', null)}>Snug</Button>
                 ) : wrench ? (
-                  <Button small go={!early && f === open?.f} onClick={() => void keep(f, 'torqued', wrench.name)}>Torqued</Button>
+                  <>
+                    {!early && f === open?.f && <DeviceTake compact kind="torque-wrench" what={`Torque of ${f.name}`} onTake={(line) => clicked(f, line)} />}
+                    <Button small go={!early && f === open?.f} onClick={() => void keep(f, 'torqued', wrench.name)}>Torqued</Button>
+                  </>
                 ) : (
                   <>
                     <Button small onClick={() => void keep(f, 'snug', null)}>Snug</Button>
@@ -83,21 +93,6 @@ export const WheelBack = () => {
           );
         })}
       </ul>
-      {open && !early && open.f.torqueNm !== null && (
-        <div className="mt-2">
-          <DeviceTake
-            key={open.f.name}
-            kind="torque-wrench"
-            what={`Torque of ${open.f.name}`}
-            onTake={(line) => {
-              const { within, reason } = torqueCheck.run({ wantedNm: open.f.torqueNm!, reachedNm: line.value }).result;
-              // A click at another torque is no torque of this fastener: it is said, and nothing is ticked.
-              if (!within) return dispatch(said({ text: tell(reason), tone: 'stop' }));
-              void write([{ kind: 'torqued', data: { fastener: open.f.name, how: 'torqued', torqueNm: line.value, wrench: line.device, device: line.device } }], tell(reason));
-            }}
-          />
-        </div>
-      )}
       <Cautions
         list={[
           'Pump the brake until it is firm before the machine rolls.',

@@ -1,0 +1,124 @@
+import { normalDeg } from '../units';
+import { believe, cellAt, withinChance, type Belief, type Prior } from './belief';
+import { READ_DEG } from './likelihood';
+import { fromVector, toVector, type MassVector } from './mass-vector';
+import type { Observation } from './observation';
+
+/** What to do next, and what is expected of it. */
+export type Advice =
+  | { do: 'settle'; from: 'left' | 'right' | null }
+  | { do: 'level'; deg: number }
+  | { do: 'trial'; massG: number; deg: number; chance: number }
+  | { do: 'final'; massG: number; deg: number; chance: number }
+  | { do: 'done'; chance: number };
+
+export interface AdviceInput {
+  seen: readonly Observation[];
+  prior?: Prior;
+  /** What is on the wheel now. */
+  on: readonly MassVector[];
+  toleranceG: number;
+  /** Masses that a trial can have, from the pieces at hand. */
+  trialsG: readonly number[];
+}
+
+/** Sure enough to say that it is done. */
+const SURE = 0.95;
+/** Readings of one and the same rest that are worth asking for at most. */
+const MOST_SETTLES = 4;
+/** Another settle is worth asking for when it tells so many grams more. Basis: memory. */
+const WORTH_G = 0.3;
+/** Level tests that can be asked for before weights are changed. */
+const MOST_TESTS = 2;
+/** Wheels that are played through for each choice, and how far aside of the counterweight's place a trial may go. */
+const PLAYED = 40;
+const ASIDE_DEG = [0, 15, 30, 45, 60, 80];
+/** A final piece is preferred to a trial when it is about as good. */
+const ALIKE = 0.02;
+/** Weights are changed only for so much more of a chance. */
+const BETTER = 0.08;
+const RAD = Math.PI / 180;
+
+/** Spread of the middle of so many readings that lie anywhere in a band of half width 1. Source: order statistics of the uniform distribution. */
+const middleSpread = (n: number): number => Math.sqrt(2 / ((n + 1) * (n + 2)));
+
+const sameWeights = (a: readonly MassVector[], b: readonly MassVector[]): boolean => {
+  const sum = (list: readonly MassVector[]) => list.map(toVector).reduce<readonly [number, number]>(([x, y], [dx, dy]) => [x + dx, y + dy], [0, 0]);
+  const [p, q] = [sum(a), sum(b)];
+  return Math.hypot(p[0] - q[0], p[1] - q[1]) < 0.05;
+};
+
+/** Wheels that are as probable as the belief says, always the same ones. */
+const played = (belief: Belief): { x: number; y: number; f: number }[] => {
+  const out: { x: number; y: number; f: number }[] = [];
+  let sum = 0;
+  for (let i = 0; i < belief.mass.length && out.length < PLAYED; i++) {
+    sum += belief.mass[i]!;
+    while (out.length < PLAYED && sum >= (out.length + 0.5) / PLAYED) {
+      const [x, y] = cellAt(belief, i);
+      out.push({ x, y, f: belief.bandOf[i]! });
+    }
+  }
+  return out;
+};
+
+/**
+ * How probable it is that these weights, or the ones put on after them, leave the wheel balanced. A rest tells the part of the
+ * heavy vector across its own direction, to about the dead band; what is then left to chance follows from the two together.
+ */
+const worthOf = (belief: Belief, wheels: readonly { x: number; y: number; f: number }[], [wx, wy]: readonly [number, number], toleranceG: number): number => {
+  const { varX, varY, covXY } = belief;
+  const det = Math.max(1e-9, (varX + 1e-3) * (varY + 1e-3) - covXY * covXY);
+  const [a, b, c] = [(varY + 1e-3) / det, -covXY / det, (varX + 1e-3) / det];
+  let sum = 0;
+  for (const { x, y, f } of wheels) {
+    const [vx, vy] = [x + wx, y + wy];
+    const r = Math.hypot(vx, vy);
+    if (r <= Math.max(toleranceG, f)) {
+      sum += 1;
+      continue;
+    }
+    const [nx, ny] = [vy / r, -vx / r];
+    const told = 1 / ((f * middleSpread(3)) ** 2 + (r * READ_DEG * RAD) ** 2 / 3 + 0.1);
+    const [ja, jb, jc] = [a + told * nx * nx, b + told * nx * ny, c + told * ny * ny];
+    const left = (ja + jc) / Math.max(1e-9, ja * jc - jb * jb);
+    sum += 1 - Math.exp(-(Math.max(toleranceG, f) ** 2) / left);
+  }
+  return sum / wheels.length;
+};
+
+/** The next thing to do so that the wheel is balanced after the fewest placements. */
+export const nextStep = ({ seen, prior, on, toleranceG, trialsG }: AdviceInput, known?: Belief): Advice => {
+  const belief = known ?? believe(seen, prior);
+  const now = seen.slice(seen.findLastIndex((o) => !sameWeights(o.weights, on)) + 1);
+  const settles = now.filter((o) => o.kind === 'settle');
+  const fast = now.some((o) => o.kind === 'machine');
+  const chance = withinChance(belief, on, toleranceG, true);
+  if (settles.length === 0 && !fast) return { do: 'settle', from: null };
+  if (chance >= SURE) return { do: 'done', chance };
+  const gainG = belief.bandG * (middleSpread(settles.length) - middleSpread(settles.length + 1));
+  if (!fast && settles.length < 2) return { do: 'settle', from: settles[0]!.from === 'left' ? 'right' : 'left' };
+  if (!fast && settles.length < MOST_SETTLES && gainG > WORTH_G) return { do: 'settle', from: settles.at(-1)!.from === 'left' ? 'right' : 'left' };
+  const [ox, oy] = on.map(toVector).reduce<readonly [number, number]>(([x, y], [dx, dy]) => [x + dx, y + dy], [0, 0]);
+  const left = fromVector([belief.meanX + ox, belief.meanY + oy]);
+  // With weights on it may be balanced though its rest does not say so: a level test tells.
+  if (on.length > 0 && now.filter((o) => o.kind === 'level').length < MOST_TESTS && left.massG < 2.5 * Math.max(toleranceG, belief.bandG)) {
+    const tests = now.filter((o) => o.kind === 'level').length;
+    return { do: 'level', deg: normalDeg(left.deg + tests * 90) };
+  }
+  const wheels = played(belief);
+  const final: [number, number] = [-belief.meanX, -belief.meanY];
+  const mean = fromVector(final);
+  let best: Advice = { do: 'final', massG: mean.massG, deg: mean.deg, chance: worthOf(belief, wheels, final, toleranceG) + ALIKE };
+  for (const massG of trialsG)
+    for (const aside of ASIDE_DEG)
+      for (const sign of aside === 0 ? [1] : [1, -1]) {
+        const deg = normalDeg(mean.deg + sign * aside);
+        const worth = worthOf(belief, wheels, toVector({ massG, deg }), toleranceG);
+        if (worth > best.chance) best = { do: 'trial', massG, deg, chance: worth };
+      }
+  const then = withinChance(belief, [{ massG: best.massG, deg: best.deg }], toleranceG, true);
+  // When nothing on the shelf is likely to do better, the wheel is as good as this stand can tell.
+  if (on.length > 0 && best.do === 'final' && then < chance + BETTER) return { do: 'done', chance };
+  return { ...best, chance: then };
+};

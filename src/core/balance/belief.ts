@@ -1,0 +1,161 @@
+import { likelihoodOf, WRONG } from './likelihood';
+import { toVector, type MassVector } from './mass-vector';
+import type { Observation } from './observation';
+
+/** What is believed before anything is seen: an old answer for this wheel, and how far it may be off. */
+export interface Prior extends MassVector {
+  spreadG: number;
+}
+
+/** A patch of the plane of heavy vectors: a turned rectangle of cells, grams, x to the right of the valve and y toward it. */
+interface Patch {
+  x: number;
+  y: number;
+  /** Unit vector of the first axis. */
+  cos: number;
+  sin: number;
+  halfU: number;
+  halfV: number;
+}
+
+/** How probable each heavy vector and each dead band is, after what was seen. */
+export interface Belief {
+  patch: Patch;
+  /** Cells along each axis. */
+  cells: number;
+  /** Probability of each cell, row by row, summed over dead bands. */
+  mass: Float64Array;
+  /** Mean dead band in each cell, grams. */
+  bandOf: Float64Array;
+  meanX: number;
+  meanY: number;
+  bandG: number;
+  /** Variance along x, along y, and of both together, g². */
+  varX: number;
+  varY: number;
+  covXY: number;
+  /** For each observation how probable it is that it is simply wrong. */
+  wrong: number[];
+}
+
+const CELLS = 48;
+/** Dead bands looked at, grams; evenly in the logarithm. Basis: memory, from a good stand to a bad one. */
+const BANDS = Array.from({ length: 10 }, (_, i) => 0.5 * (9 / 0.5) ** (i / 9));
+/** A wheel is out by anything up to here, alike; beyond it is less and less likely. Basis: memory. */
+const USUAL_G = 95;
+const RARE_G = 25;
+/** Old answers for a wheel are for another tire: so often they do not help at all. Basis: memory. */
+const NO_HELP = 0.35;
+
+/** Density of a heavy vector before anything is seen: any size alike, any direction alike. */
+const priorAt = (x: number, y: number, prior: Prior | undefined): number => {
+  const r = Math.sqrt(x * x + y * y);
+  const open = (r < USUAL_G ? 1 : Math.exp((USUAL_G - r) / RARE_G)) / (2 * Math.PI * Math.max(r, 2) * (USUAL_G + RARE_G));
+  if (!prior) return open;
+  const [px, py] = toVector(prior);
+  const near = Math.exp(-((x - px) ** 2 + (y - py) ** 2) / (2 * prior.spreadG ** 2)) / (2 * Math.PI * prior.spreadG ** 2);
+  return NO_HELP * open + (1 - NO_HELP) * near;
+};
+
+/** The middle of a cell in grams. */
+export const cellAt = ({ patch, cells }: Pick<Belief, 'patch' | 'cells'>, i: number): readonly [number, number] => {
+  const u = (((i % cells) + 0.5) / cells) * 2 * patch.halfU - patch.halfU;
+  const v = ((Math.floor(i / cells) + 0.5) / cells) * 2 * patch.halfV - patch.halfV;
+  return [patch.x + u * patch.cos - v * patch.sin, patch.y + u * patch.sin + v * patch.cos];
+};
+
+/** The belief over one patch. */
+const over = (patch: Patch, seen: readonly Observation[], prior: Prior | undefined): Belief => {
+  const { cos, sin, halfU, halfV } = patch;
+  const blur = (nx: number, ny: number) => (Math.abs(nx * cos + ny * sin) * halfU + Math.abs(ny * cos - nx * sin) * halfV) / CELLS;
+  const first = seen.find((o) => o.kind === 'swing') ?? null;
+  const likelihoods = seen.map((o) => likelihoodOf(o, o === first ? null : first, blur));
+  const mass = new Float64Array(CELLS * CELLS);
+  const bandOf = new Float64Array(CELLS * CELLS);
+  const wrong = new Float64Array(seen.length);
+  const shares = new Float64Array(seen.length);
+  let total = 0;
+  let most = 0;
+  for (let i = 0; i < mass.length; i++) {
+    const [x, y] = cellAt({ patch, cells: CELLS }, i);
+    const before = priorAt(x, y, prior);
+    for (const f of BANDS) {
+      let p = before;
+      // A cell that is a hundred thousand times less probable than another is not worth its last digits.
+      const least = most * 1e-5;
+      let k = 0;
+      for (; k < likelihoods.length && p > least; k++) {
+        const { of, wrong: anyhow } = likelihoods[k]!;
+        const slip = WRONG * anyhow;
+        const both = (1 - WRONG) * of(x, y, f) + slip;
+        shares[k] = slip / both;
+        p *= both;
+      }
+      if (k < likelihoods.length) continue;
+      most = Math.max(most, p);
+      mass[i]! += p;
+      bandOf[i]! += p * f;
+      for (k = 0; k < wrong.length; k++) wrong[k]! += p * shares[k]!;
+    }
+    total += mass[i]!;
+  }
+  let [meanX, meanY, bandG] = [0, 0, 0];
+  for (let i = 0; i < mass.length; i++) {
+    bandG += bandOf[i]! / total;
+    if (mass[i]! > 0) bandOf[i]! /= mass[i]!;
+    mass[i]! /= total;
+    const [x, y] = cellAt({ patch, cells: CELLS }, i);
+    meanX += mass[i]! * x;
+    meanY += mass[i]! * y;
+  }
+  let [varX, varY, covXY] = [0, 0, 0];
+  for (let i = 0; i < mass.length; i++) {
+    const [x, y] = cellAt({ patch, cells: CELLS }, i);
+    varX += mass[i]! * (x - meanX) ** 2;
+    varY += mass[i]! * (y - meanY) ** 2;
+    covXY += mass[i]! * (x - meanX) * (y - meanY);
+  }
+  return { patch, cells: CELLS, mass, bandOf, meanX, meanY, bandG, varX, varY, covXY, wrong: [...wrong].map((w) => w / total) };
+};
+
+/** The smallest turned rectangle, along the belief's own axes, that holds nearly all of it. */
+const closer = (belief: Belief): Patch => {
+  const { varX, varY, covXY, meanX, meanY, mass, patch, cells } = belief;
+  const turn = Math.atan2(2 * covXY, varX - varY) / 2;
+  const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
+  const most = mass.reduce((a, b) => Math.max(a, b), 0);
+  let [u0, u1, v0, v1] = [Infinity, -Infinity, Infinity, -Infinity];
+  for (let i = 0; i < mass.length; i++) {
+    if (mass[i]! < most * 2e-4) continue;
+    const [x, y] = cellAt(belief, i);
+    const u = (x - meanX) * cos + (y - meanY) * sin;
+    const v = (y - meanY) * cos - (x - meanX) * sin;
+    [u0, u1, v0, v1] = [Math.min(u0, u), Math.max(u1, u), Math.min(v0, v), Math.max(v1, v)];
+  }
+  // A cell more on every side, of the coarser grid.
+  const edge = (1.5 * Math.max(patch.halfU, patch.halfV) * 2) / cells;
+  const [mu, mv] = [(u0 + u1) / 2, (v0 + v1) / 2];
+  return { x: meanX + mu * cos - mv * sin, y: meanY + mu * sin + mv * cos, cos, sin, halfU: (u1 - u0) / 2 + edge, halfV: (v1 - v0) / 2 + edge };
+};
+
+const PASSES = 3;
+const REACH_G = 190;
+
+/** The belief after what was seen, and an old answer if there is one. The same input gives the same belief, to the last digit. */
+export const believe = (seen: readonly Observation[], prior?: Prior): Belief => {
+  let belief = over({ x: 0, y: 0, cos: 1, sin: 0, halfU: REACH_G, halfV: REACH_G }, seen, prior);
+  for (let pass = 1; pass < PASSES; pass++) belief = over(closer(belief), seen, prior);
+  return belief;
+};
+
+/** How probable it is that the wheel with `weights` on is out by no more than `toleranceG`, or by no more than its stand shows if `orBand`. */
+export const withinChance = (belief: Belief, weights: readonly MassVector[], toleranceG: number, orBand = false): number => {
+  const [wx, wy] = weights.map(toVector).reduce<readonly [number, number]>(([x, y], [dx, dy]) => [x + dx, y + dy], [0, 0]);
+  let sum = 0;
+  for (let i = 0; i < belief.mass.length; i++) {
+    if (belief.mass[i]! === 0) continue;
+    const [x, y] = cellAt(belief, i);
+    if (Math.hypot(x + wx, y + wy) <= (orBand ? Math.max(toleranceG, belief.bandOf[i]!) : toleranceG)) sum += belief.mass[i]!;
+  }
+  return sum;
+};

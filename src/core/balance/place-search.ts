@@ -1,0 +1,161 @@
+/** Where a piece can go: its angle, and the length of rim that pieces may take there; null where length does not matter. */
+export interface Spot {
+  deg: number;
+  roomMm: number | null;
+}
+
+/** Pieces of one kind: so many, each so heavy and so long. */
+export interface PieceKind {
+  massG: number;
+  count: number;
+  lengthMm: number;
+}
+
+export interface PlaceProblem {
+  /** What the pieces should add up to, grams: to the right of the valve, and toward it. */
+  target: readonly [number, number];
+  toleranceG: number;
+  spots: readonly Spot[];
+  kinds: readonly PieceKind[];
+  perSpot: number;
+  mostPieces: number;
+  /** The tolerance as a regular polygon of so many sides round the circle's inside, for comparison with linear solvers. */
+  polygon?: number;
+  /** Asked now and then; true ends the search with the best so far. */
+  stop?: () => boolean;
+}
+
+export interface Pick {
+  spot: number;
+  kind: number;
+}
+
+export interface PlaceAnswer {
+  /** Null where nothing within tolerance was found. */
+  picks: Pick[] | null;
+  residualG: number;
+  massG: number;
+  /** Fewer pieces than this cannot do it; as many as were picked where that is proved best. */
+  piecesAtLeast: number;
+  /** No other choice has fewer pieces, nor as few and less mass. */
+  proved: boolean;
+  nodes: number;
+}
+
+const RAD = Math.PI / 180;
+/** Rounding of sums of grams. */
+const EPS = 1e-9;
+const ASK_EVERY = 4096;
+/** Nodes after which a residual that is small enough is not made smaller. */
+const POLISH_NODES = 20_000;
+
+/** All ways to take `n` pieces from the kinds, as counts, by rising mass. */
+const selections = (kinds: readonly PieceKind[], n: number): { counts: number[]; massG: number }[] => {
+  const out: { counts: number[]; massG: number }[] = [];
+  const counts = kinds.map(() => 0);
+  const walk = (k: number, left: number, massG: number) => {
+    if (k === kinds.length) {
+      if (left === 0) out.push({ counts: [...counts], massG });
+      return;
+    }
+    const { count, massG: each } = kinds[k]!;
+    for (let c = 0; c <= Math.min(left, count); c++) {
+      counts[k] = c;
+      walk(k + 1, left - c, massG + c * each);
+    }
+    counts[k] = 0;
+  };
+  walk(0, n, 0);
+  return out.sort((a, b) => a.massG - b.massG);
+};
+
+/**
+ * The fewest pieces whose sum comes within the tolerance of the target, of these the lightest, and of those a small residual.
+ * Exact: every selection with fewer pieces or less mass is either tried out or shown to fall short. A piece turned by `t` from
+ * the target's direction loses m (1 − cos t) of its pull; what all of them may lose together bounds where they can go.
+ */
+export const searchPlaces = ({ target, toleranceG, spots, kinds, perSpot, mostPieces, polygon, stop }: PlaceProblem): PlaceAnswer => {
+  const [tx, ty] = target;
+  const distance = Math.hypot(tx, ty);
+  const [dx, dy] = distance > EPS ? [tx / distance, ty / distance] : [0, 1];
+  const inside = (x: number, y: number): boolean => {
+    if (polygon === undefined) return x * x + y * y <= toleranceG * toleranceG + EPS;
+    const apothem = toleranceG * Math.cos(Math.PI / polygon);
+    for (let i = 0; i < polygon; i++) {
+      const a = ((2 * i + 1) * Math.PI) / polygon;
+      if (x * Math.cos(a) + y * Math.sin(a) > apothem + EPS) return false;
+    }
+    return true;
+  };
+  let nodes = 0;
+  let stopped = false;
+  const none = (piecesAtLeast: number, proved: boolean): PlaceAnswer => ({ picks: null, residualG: distance, massG: 0, piecesAtLeast, proved, nodes });
+  if (inside(tx, ty)) return { picks: [], residualG: distance, massG: 0, piecesAtLeast: 0, proved: true, nodes };
+
+  // Nearest to the target's direction first.
+  const order = spots.map((s, i) => ({ i, x: Math.sin(s.deg * RAD), y: Math.cos(s.deg * RAD), room: s.roomMm ?? Infinity })).map((s) => ({ ...s, along: s.x * dx + s.y * dy })).sort((a, b) => b.along - a.along || a.i - b.i);
+  const used = order.map(() => 0);
+  const roomLeft = order.map((s) => s.room);
+
+  /** The most that these masses, heaviest first, can pull along the target, each spot taking as many as it may. */
+  const mostPull = (masses: readonly number[]): number => masses.reduce((sum, m, i) => sum + m * (order[Math.floor(i / perSpot)]?.along ?? -1), 0);
+
+  const trySelection = (counts: readonly number[], bestOf: { picks: Pick[] | null; residualG: number }, polishTo: number): void => {
+    const pieces = counts.flatMap((c, k) => Array<number>(c).fill(k)).sort((a, b) => kinds[b]!.massG - kinds[a]!.massG || a - b);
+    const masses = pieces.map((k) => kinds[k]!.massG);
+    const restMass = masses.map((_, i) => masses.slice(i).reduce((a, b) => a + b, 0));
+    const restPull = masses.map((_, i) => mostPull(masses.slice(i)));
+    if (restPull[0]! < distance - toleranceG - EPS) return;
+    const picks: Pick[] = [];
+    const walk = (p: number, x: number, y: number, from: number): void => {
+      if (stopped || (bestOf.picks && nodes > polishTo)) return;
+      if (++nodes % ASK_EVERY === 0 && stop?.()) {
+        stopped = true;
+        return;
+      }
+      if (p === pieces.length) {
+        const residualG = Math.hypot(tx - x, ty - y);
+        if (inside(tx - x, ty - y) && residualG < bestOf.residualG - EPS) Object.assign(bestOf, { picks: picks.map((q) => ({ ...q })), residualG });
+        return;
+      }
+      const k = pieces[p]!;
+      const { massG, lengthMm } = kinds[k]!;
+      const need = distance - toleranceG - EPS;
+      const after = p + 1 < pieces.length ? restPull[p + 1]! : 0;
+      const soFar = x * dx + y * dy;
+      const restAfter = p + 1 < pieces.length ? restMass[p + 1]! : 0;
+      for (let s = from; s < order.length; s++) {
+        const spot = order[s]!;
+        // Spots are in order of their pull: from here on all fall short.
+        if (soFar + massG * spot.along + after < need) return;
+        if (used[s]! >= perSpot || roomLeft[s]! < lengthMm) continue;
+        const [nx, ny] = [x + massG * spot.x, y + massG * spot.y];
+        if ((tx - nx) ** 2 + (ty - ny) ** 2 > (restAfter + toleranceG + EPS) ** 2) continue;
+        used[s]!++;
+        roomLeft[s]! -= lengthMm;
+        picks.push({ spot: spot.i, kind: k });
+        // Alike pieces go on in one order only.
+        walk(p + 1, nx, ny, pieces[p + 1] === k ? s : 0);
+        picks.pop();
+        used[s]!--;
+        roomLeft[s]! += lengthMm;
+      }
+    };
+    walk(0, 0, 0, 0);
+  };
+
+  for (let n = 1; n <= mostPieces; n++) {
+    let massG: number | null = null;
+    const bestOf: { picks: Pick[] | null; residualG: number } = { picks: null, residualG: Infinity };
+    for (const selection of selections(kinds, n)) {
+      // As light as the one found, it may still leave less.
+      if (massG !== null && selection.massG > massG + EPS) break;
+      trySelection(selection.counts, bestOf, nodes + POLISH_NODES);
+      if (bestOf.picks && massG === null) massG = selection.massG;
+      if (stopped) break;
+    }
+    if (bestOf.picks) return { picks: bestOf.picks, residualG: bestOf.residualG, massG: massG!, piecesAtLeast: n, proved: !stopped, nodes };
+    if (stopped) return none(n, false);
+  }
+  return none(mostPieces + 1, true);
+};

@@ -1,0 +1,84 @@
+import { performance } from 'node:perf_hooks';
+import { hiddenWheel, nextStep, standFor, type MassVector, type Observation } from '../../src/core/balance';
+
+/** A thousand hidden wheels, balanced in three ways: a piece at a time, guess and halve, and as this program advises. */
+const WHEELS = Number(process.env.BENCH_WHEELS ?? 1000);
+const TOLERANCE_G = 5;
+const MOST = 40;
+const TRIALS_G = [5, 10, 15, 20, 25, 30, 40, 50, 60, 80];
+
+interface Outcome {
+  placements: number;
+  residualG: number;
+  settles: number;
+}
+type Stand = ReturnType<typeof standFor>;
+
+/** The middle of a rest from each side. */
+const rest = (stand: Stand, weights: MassVector[]) => {
+  const [a, b] = [stand.settle(weights), stand.settle(weights)];
+  const off = ((b.restDeg - a.restDeg + 540) % 360) - 180;
+  return (a.restDeg + off / 2 + 360) % 360;
+};
+
+/** Seven grams at the top, until it stays or the other side comes down. */
+const pieceByPiece = (stand: Stand): Outcome => {
+  const top = (rest(stand, []) + 180) % 360;
+  const on: MassVector[] = [];
+  for (let placements = 1; placements < MOST; placements++) {
+    on.push({ massG: 7, deg: top });
+    const moved = stand.level(top, on).moved;
+    if (moved !== 'rises') return { placements, residualG: stand.residualG(on), settles: 2 };
+  }
+  return { placements: MOST, residualG: stand.residualG(on), settles: 2 };
+};
+
+/** Thirty grams at the top, then half as much more or less, until it stays. */
+const guessAndHalve = (stand: Stand): Outcome => {
+  const top = (rest(stand, []) + 180) % 360;
+  let [massG, step] = [30, 30];
+  for (let placements = 1; placements < MOST; placements++) {
+    const on = [{ massG, deg: top }];
+    const moved = stand.level(top, on).moved;
+    if (moved === 'stays') return { placements, residualG: stand.residualG(on), settles: 2 };
+    // A first guess that is far too little is doubled, not halved.
+    if (!(moved === 'rises' && massG >= step && placements === 1)) step = Math.max(2.5, step / 2);
+    massG += moved === 'rises' ? step : -step;
+  }
+  return { placements: MOST, residualG: stand.residualG([{ massG, deg: top }]), settles: 2 };
+};
+
+/** A final counterweight is made of 5 g steps at a spoke's place, as far as a shelf allows. */
+const asPieces = ({ massG, deg }: MassVector): MassVector => ({ massG: Math.round(massG / 2.5) * 2.5, deg: (Math.round(deg / 5) * 5) % 360 });
+
+const asAdvised = (stand: Stand): Outcome => {
+  const seen: Observation[] = [];
+  let on: MassVector[] = [];
+  let placements = 0;
+  for (let act = 0; act < 60; act++) {
+    const advice = nextStep({ seen, on, toleranceG: TOLERANCE_G, trialsG: TRIALS_G });
+    if (advice.do === 'done' || placements > MOST) break;
+    if (advice.do === 'settle') seen.push(stand.settle(on, advice.from));
+    else if (advice.do === 'level') seen.push(stand.level(advice.deg, on));
+    else {
+      on = [advice.do === 'final' ? asPieces(advice) : { massG: advice.massG, deg: advice.deg }];
+      placements++;
+    }
+  }
+  return { placements, residualG: stand.residualG(on), settles: seen.length };
+};
+
+const quantile = (values: number[], q: number): number => [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * q))]!;
+
+const WAYS = { 'a piece at a time, 7 g': pieceByPiece, 'guess 30 g and halve': guessAndHalve, 'as advised': asAdvised };
+console.log(`| dead band | way | placements, median | 95 % | residual 95 %, g | readings, median | ms a wheel |`);
+console.log('| --- | --- | --- | --- | --- | --- | --- |');
+const perBand = Math.ceil(WHEELS / 6);
+for (const bandG of [1, 2, 3, 4, 5, 6])
+  for (const [name, way] of Object.entries(WAYS)) {
+    const before = performance.now();
+    const out = Array.from({ length: perBand }, (_, i) => way(standFor(hiddenWheel(bandG * 10_000 + i, bandG), bandG * 10_000 + i)));
+    const ms = (performance.now() - before) / perBand;
+    const of = (pick: (o: Outcome) => number, q: number) => quantile(out.map(pick), q);
+    console.log(`| ${bandG} g | ${name} | ${of((o) => o.placements, 0.5)} | ${of((o) => o.placements, 0.95)} | ${of((o) => o.residualG, 0.95).toFixed(1)} | ${of((o) => o.settles, 0.5)} | ${ms.toFixed(1)} |`);
+  }
