@@ -1,4 +1,4 @@
-import { balancePlace, balanceTrial } from './balance';
+import { balanceAdvise, balanceEstimate, balanceIndex, balanceParts, balancePlace, balanceTrial, residualUnbalance } from './balance';
 import { beadSlack, bitePlan, mountOrientation } from './beads';
 import { materials, rimLockPick, stripPick, tireFit, tireRank, tools, valvePick } from './fitting';
 import { beadInspect, bearingCheck, tubeInspect } from './inspect';
@@ -55,6 +55,11 @@ export const WORKINGS: readonly AnyWorking[] = [
   leak,
   balanceTrial,
   balancePlace,
+  balanceEstimate,
+  balanceAdvise,
+  balanceIndex,
+  balanceParts,
+  residualUnbalance,
   torqueWrench,
   torqueCheck,
 ];

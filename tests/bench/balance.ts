@@ -1,5 +1,5 @@
 import { performance } from 'node:perf_hooks';
-import { hiddenWheel, nextStep, standFor, type MassVector, type Observation } from '../../src/core/balance';
+import { balancePlace, hiddenWheel, nextStep, standFor, type MassVector, type Observation } from '../../src/core/balance';
 
 /** A thousand hidden wheels, balanced in three ways: a piece at a time, guess and halve, and as this program advises. */
 const WHEELS = Number(process.env.BENCH_WHEELS ?? 1000);
@@ -48,20 +48,23 @@ const guessAndHalve = (stand: Stand): Outcome => {
   return { placements: MOST, residualG: stand.residualG([{ massG, deg: top }]), settles: 2 };
 };
 
-/** A final counterweight is made of 5 g steps at a spoke's place, as far as a shelf allows. */
-const asPieces = ({ massG, deg }: MassVector): MassVector => ({ massG: Math.round(massG / 2.5) * 2.5, deg: (Math.round(deg / 5) * 5) % 360 });
+/** A shelf with pieces of 5, 10 and 20 g for 36 spokes. */
+const SPOKES = Array.from({ length: 36 }, (_, i) => i * 10 + 5);
+const STOCK = [{ massG: 5, count: 24 }, { massG: 10, count: 24 }, { massG: 20, count: 12 }];
+const realize = ({ massG, deg }: MassVector): MassVector[] =>
+  balancePlace.run({ counterMassG: massG, counterDeg: deg, stock: STOCK, positions: SPOKES, sides: 'one', rules: { 'balance.toleranceG': 1.5 } }).result.pieces;
 
 const asAdvised = (stand: Stand): Outcome => {
   const seen: Observation[] = [];
   let on: MassVector[] = [];
   let placements = 0;
   for (let act = 0; act < 60; act++) {
-    const advice = nextStep({ seen, on, toleranceG: TOLERANCE_G, trialsG: TRIALS_G });
+    const advice = nextStep({ seen, on, toleranceG: TOLERANCE_G, trialsG: TRIALS_G, realize });
     if (advice.do === 'done' || placements > MOST) break;
     if (advice.do === 'settle') seen.push(stand.settle(on, advice.from));
     else if (advice.do === 'level') seen.push(stand.level(advice.deg, on));
     else {
-      on = [advice.do === 'final' ? asPieces(advice) : { massG: advice.massG, deg: advice.deg }];
+      on = advice.do === 'final' ? [...advice.pieces] : [{ massG: advice.massG, deg: advice.deg }];
       placements++;
     }
   }

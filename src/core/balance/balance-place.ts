@@ -3,7 +3,8 @@ import { angle, count, listOf, oneOf, quantity, record, ruleValues } from '../fi
 import { ruleNumber, type RuleValues } from '../rules';
 import { angleBetween } from '../units';
 import { defineWorking } from '../working';
-import { fromVector, sumVectors, toVector } from './mass-vector';
+import { sumVectors, toVector } from './mass-vector';
+import { searchPlaces, type PieceKind, type PlaceAnswer, type Spot } from './place-search';
 
 /** Pieces of one mass on the shelf. */
 export interface WeightStock {
@@ -23,6 +24,10 @@ export interface BalancePlacement {
   /** What is left over, and where it is heavy. */
   residualG: number;
   residualDeg: number;
+  /** Nothing with fewer pieces, nor as few and less mass, comes within the limit. */
+  proved: boolean;
+  /** Fewer pieces than this were shown not to do. */
+  piecesAtLeast: number;
 }
 
 interface Input {
@@ -33,29 +38,55 @@ interface Input {
   positions?: number[];
   /** `both`: pieces in equal pairs, one on each side of the rim; `one`: all on the side that is up. */
   sides: 'both' | 'one';
+  /** Pieces that one place takes, on a side. */
+  perPlace?: number;
+  mostPieces?: number;
+  /** Length of rim that belongs to a place; how long a gram of adhesive weight is. Left out where length does not matter. */
+  roomMm?: number;
+  lengthMmPerG?: number;
   rules?: RuleValues;
 }
 
-const NEAREST_PLACES = 4;
-const SEARCHED_PIECES = 4;
+/** Places of a rim that takes a piece anywhere: as near to each other as a short piece is long. */
+const ANYWHERE = 48;
+/** Pieces that a fitter puts on at most, on a side. */
+const MOST_PIECES = 12;
+const PER_PLACE = 2;
+/** Steps of a search that must answer at once; it says so when they did not do. */
+const MOST_NODES = 1_500_000;
+const ASKED_EVERY = 4096;
 
-interface Option {
-  massG: number;
-  deg: number;
-  stockIndex: number;
-  vector: readonly [number, number];
-}
-
-type Left = readonly [number, number];
-
-const minus = ([x, y]: Left, [dx, dy]: Left): Left => [x - dx, y - dy];
+/** Pieces that come as near as one after the other can, where nothing comes within the limit. */
+const asNearAsCan = (wanted: readonly [number, number], spots: readonly Spot[], kinds: readonly PieceKind[], perPlace: number, most: number) => {
+  let [x, y] = wanted;
+  const left = kinds.map((k) => k.count);
+  const used = spots.map(() => 0);
+  const picks: { spot: number; kind: number }[] = [];
+  for (; picks.length < most; ) {
+    let best: { spot: number; kind: number; to: number } | null = null;
+    for (let kind = 0; kind < kinds.length; kind++)
+      for (let spot = 0; spot < spots.length && left[kind]! > 0; spot++) {
+        if (used[spot]! >= perPlace) continue;
+        const [px, py] = toVector({ massG: kinds[kind]!.massG, deg: spots[spot]!.deg });
+        const to = Math.hypot(x - px, y - py);
+        if (to < (best?.to ?? Math.hypot(x, y) - 1e-9)) best = { spot, kind, to };
+      }
+    if (!best) break;
+    const [px, py] = toVector({ massG: kinds[best.kind]!.massG, deg: spots[best.spot]!.deg });
+    [x, y] = [x - px, y - py];
+    left[best.kind]!--;
+    used[best.spot]!++;
+    picks.push(best);
+  }
+  return picks;
+};
 
 /**
- * The counterweight made up from pieces in stock: every combination of up to four pieces (pairs when both sides)
- * at the nearest places, after the bulk of a larger mass has gone on as the largest pieces.
+ * The counterweight made up from pieces in stock: within the shop's tolerance by the fewest pieces, of these the lightest,
+ * of those a small residual. Proved best by a search that leaves nothing out, or says how far it got.
  *
- * `counterMassG` 0 to 1000 at the weight radius; `stock` at most 12 kinds; `positions` at most 80 in degrees.
- * Throws `InputError` when there is nothing in stock. A wide search, not proved to be the best there is.
+ * `counterMassG` 0 to 1000 at the weight radius; `stock` at most 12 kinds; `positions` at most 80 in degrees; `perPlace` 1 to 6
+ * pieces on a side. Throws `InputError` when there is nothing in stock. Source: geometry; exact search.
  */
 export const balancePlace = defineWorking<Input, BalancePlacement>({
   name: 'balance-place',
@@ -70,85 +101,40 @@ export const balancePlace = defineWorking<Input, BalancePlacement>({
     ),
     positions: listOf(angle('A place for a piece'), 80, 'The places a piece can go').optional(),
     sides: oneOf(['both', 'one'], 'Which sides of the rim'),
+    perPlace: count(1, 6, 'Pieces at one place, on a side').optional(),
+    mostPieces: count(1, 24, 'Pieces at most, on a side').optional(),
+    roomMm: quantity('mm', 1, 2000, 'Length of rim at a place').optional(),
+    lengthMmPerG: quantity('mm', 0.1, 20, 'Length of a gram of weight').optional(),
     rules: ruleValues(),
   },
   example: { counterMassG: 41, counterDeg: 32, stock: [{ massG: 10, count: 8 }, { massG: 5, count: 12 }], sides: 'both' },
-  work({ counterMassG, counterDeg, stock, positions, sides, rules }, show) {
+  work({ counterMassG, counterDeg, stock, positions, sides, perPlace = PER_PLACE, mostPieces = MOST_PIECES, roomMm, lengthMmPerG = 0, rules }, show) {
     const toleranceG = ruleNumber('balance.toleranceG', rules, show);
-    const perPlace = sides === 'both' ? 2 : 1;
-    if (!stock.some((s) => s.count >= perPlace))
+    const together = sides === 'both' ? 2 : 1;
+    if (!stock.some((s) => s.count >= together))
       throw new InputError('stock', 'There are no weights in stock to place.', 'at least one kind of weight with pieces left');
-    const places = nearest(positions && positions.length > 0 ? positions : [counterDeg], counterDeg);
-    const left = stock.map((s) => Math.floor(s.count / perPlace));
-    const options: Option[] = stock.flatMap(({ massG }, stockIndex) =>
-      places.map((deg) => ({ massG, deg, stockIndex, vector: toVector({ massG: massG * perPlace, deg }) })),
-    );
-    const bulk = placeBulk(counterMassG, counterDeg, options, left, perPlace);
-    const searched = searchRest(bulk.rest, options, left);
-    const placed = [...bulk.placed, ...searched.placed];
-    const pieces = placed.flatMap((o): Piece[] =>
-      sides === 'both'
-        ? [{ massG: o.massG, deg: o.deg, side: 'near' }, { massG: o.massG, deg: o.deg, side: 'far' }]
-        : [{ massG: o.massG, deg: o.deg, side: 'near' }],
-    );
+    const anywhere = Array.from({ length: ANYWHERE }, (_, i) => counterDeg + (i * 360) / ANYWHERE);
+    const spots: Spot[] = (positions && positions.length > 0 ? positions : anywhere).map((deg) => ({ deg: ((deg % 360) + 360) % 360, roomMm: roomMm ?? null }));
+    const kinds: PieceKind[] = stock.map(({ massG, count: n }) => ({ massG: massG * together, count: Math.floor(n / together), lengthMm: massG * lengthMmPerG }));
+    const target = toVector({ massG: counterMassG, deg: counterDeg });
+    let asked = 0;
+    const answer: PlaceAnswer = searchPlaces({ target, toleranceG, spots, kinds, perSpot: perPlace, mostPieces, stop: () => ++asked * ASKED_EVERY > MOST_NODES });
+    const picks = answer.picks ?? asNearAsCan(target, spots, kinds, perPlace, mostPieces);
+    const pieces = picks
+      .map((p) => ({ massG: stock[p.kind]!.massG, deg: spots[p.spot]!.deg }))
+      .sort((a, b) => angleBetween(counterDeg, a.deg) - angleBetween(counterDeg, b.deg) || b.massG - a.massG)
+      .flatMap((p): Piece[] => (sides === 'both' ? [{ ...p, side: 'near' }, { ...p, side: 'far' }] : [{ ...p, side: 'near' }]));
     // What is heavy afterwards is the heavy spot plus the pieces.
     const residual = sumVectors([{ massG: counterMassG, deg: counterDeg + 180 }, ...pieces]);
     show.line('wanted', 'counterweight', counterMassG, 'g');
     show.line('pieces', sides === 'both' ? 'in pairs, both sides' : 'one side', pieces.map((p) => `${p.massG} g`).join(' + ') || 'none');
     const residualG = show.line('left over', 'heavy spot + pieces, as vectors', residual.massG, 'g');
+    const within = answer.picks !== null;
+    show.line('proof', `${answer.nodes} choices looked at`, within && answer.proved ? 'no fewer pieces do, nor as few and less mass' : within ? 'not searched to the end' : answer.proved ? 'no choice of these pieces comes within the limit' : `at least ${answer.piecesAtLeast} pieces`);
     show.basis('practice', sides === 'both' ? 'split over both sides of the rim' : 'all on one side');
-    show.verdict(residualG <= toleranceG ? 'good' : 'check');
-    if (residualG > toleranceG) show.caution('The stock does not make up this counterweight within the shop\u2019s limit.');
-    return { pieces, residualG, residualDeg: residual.deg };
+    show.basis('published', 'statics: masses add as vectors');
+    show.verdict(residualG <= toleranceG + 1e-9 ? 'good' : 'check');
+    if (residualG > toleranceG + 1e-9) show.caution('The stock does not make up this counterweight within the shop\u2019s limit.');
+    return { pieces, residualG, residualDeg: residual.deg, proved: answer.proved, piecesAtLeast: answer.piecesAtLeast * together };
   },
 });
-
-const nearest = (positions: number[], deg: number): number[] =>
-  [...positions].sort((a, b) => Math.abs(angleBetween(deg, a)) - Math.abs(angleBetween(deg, b))).slice(0, NEAREST_PLACES);
-
-/** Puts the largest pieces on until the search can make up what is left; takes them out of `left`. */
-const placeBulk = (massG: number, deg: number, options: Option[], left: number[], perPlace: number) => {
-  const placed: Option[] = [];
-  let rest: Left = toVector({ massG, deg });
-  const reachG = (): number => {
-    const kinds = [...new Map(options.map((o) => [o.stockIndex, o.massG]))].sort((a, b) => b[1] - a[1]);
-    const pieces = kinds.flatMap(([i, mass]) => Array<number>(Math.min(left[i]!, SEARCHED_PIECES)).fill(mass * perPlace));
-    return pieces.slice(0, SEARCHED_PIECES).reduce((t, m) => t + m, 0);
-  };
-  for (;;) {
-    const largest = options
-      .filter((o) => left[o.stockIndex]! > 0)
-      .sort((a, b) => b.massG - a.massG || Math.hypot(...minus(rest, a.vector)) - Math.hypot(...minus(rest, b.vector)))[0];
-    if (!largest || fromVector(rest).massG <= reachG()) return { placed, rest };
-    left[largest.stockIndex]!--;
-    placed.push(largest);
-    rest = minus(rest, largest.vector);
-  }
-};
-
-/** A residual this much larger is no reason for one more piece. */
-const ALIKE_G = 0.1;
-
-/** The fewest of up to four options, by every combination, that leave as little as any combination does. */
-const searchRest = (target: Left, options: Option[], left: number[]) => {
-  const bestOf: { placed: Option[]; residualG: number }[] = [{ placed: [], residualG: Math.hypot(...target) }];
-  const used = left.map(() => 0);
-  const walk = (from: number, rest: Left, placed: Option[]) => {
-    if (placed.length === SEARCHED_PIECES) return;
-    for (let i = from; i < options.length; i++) {
-      const option = options[i]!;
-      if (used[option.stockIndex]! >= left[option.stockIndex]!) continue;
-      const next = minus(rest, option.vector);
-      const residualG = Math.hypot(...next);
-      placed.push(option);
-      used[option.stockIndex]!++;
-      if (residualG < (bestOf[placed.length]?.residualG ?? Infinity)) bestOf[placed.length] = { placed: [...placed], residualG };
-      walk(i, next, placed);
-      placed.pop();
-      used[option.stockIndex]!--;
-    }
-  };
-  walk(0, target, []);
-  const leastG = Math.min(...bestOf.map((b) => b.residualG));
-  return bestOf.find((b) => b.residualG <= leastG + ALIKE_G)!;
-};

@@ -81,10 +81,11 @@ describe('pieces from stock', () => {
     expect(result.residualG).toBeCloseTo(0, 9);
   });
 
-  test('between two spokes the pieces share the place', () => {
-    const { result } = balancePlace.run({ counterMassG: 20, counterDeg: 30, stock, positions: [25, 35, 45], sides: 'one' });
-    expect(result.pieces.map((p) => p.deg).sort()).toEqual([25, 35]);
-    expect(result.residualG).toBeLessThan(0.2);
+  test('between two spokes one piece is near enough, and two share the place where the limit is finer', () => {
+    const between = (toleranceG: number) => balancePlace.run({ counterMassG: 20, counterDeg: 30, stock, positions: [25, 35, 45], sides: 'one', rules: { 'balance.toleranceG': toleranceG } }).result;
+    expect(between(5)).toMatchObject({ pieces: [expect.objectContaining({ massG: 20 })], proved: true });
+    expect(between(0.5).pieces.map((p) => p.deg).sort()).toEqual([25, 35]);
+    expect(between(0.5).residualG).toBeLessThan(0.2);
   });
 
   test('what is left over is what the pieces really leave', () => {
@@ -122,7 +123,7 @@ describe('pieces from stock', () => {
   });
 
   test('the shop\u2019s tolerance decides what is good', () => {
-    const run = (toleranceG: number) => balancePlace.run({ counterMassG: 23, counterDeg: 0, stock, sides: 'one', rules: { 'balance.toleranceG': toleranceG } });
+    const run = (toleranceG: number) => balancePlace.run({ counterMassG: 23, counterDeg: 0, stock: [{ massG: 20, count: 1 }], sides: 'one', rules: { 'balance.toleranceG': toleranceG } });
     expect(run(5).verdict).toBe('good');
     expect(run(1).verdict).toBe('check');
   });

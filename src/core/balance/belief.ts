@@ -2,9 +2,18 @@ import { likelihoodOf, WRONG } from './likelihood';
 import { toVector, type MassVector } from './mass-vector';
 import type { Observation } from './observation';
 
+/** Looked up once: they run a million times for a wheel. */
+const { sqrt, exp, abs, floor, max, min, hypot } = Math;
+
 /** What is believed before anything is seen: an old answer for this wheel, and how far it may be off. */
 export interface Prior extends MassVector {
   spreadG: number;
+}
+
+/** What is known beforehand: an old answer for this wheel, and the stand's own dead band, grams. */
+export interface Known {
+  prior?: Prior;
+  bandG?: number;
 }
 
 /** A patch of the plane of heavy vectors: a turned rectangle of cells, grams, x to the right of the valve and y toward it. */
@@ -39,8 +48,23 @@ export interface Belief {
 }
 
 const CELLS = 48;
-/** Dead bands looked at, grams; evenly in the logarithm. Basis: memory, from a good stand to a bad one. */
-const BANDS = Array.from({ length: 10 }, (_, i) => 0.5 * (9 / 0.5) ** (i / 9));
+/** Dead bands that a stand may have, grams, from a good one to a bad one, any alike. Basis: memory. */
+const [LEAST_BAND_G, MOST_BAND_G] = [0.5, 7.5];
+/** A stand's own band, once it is known, is right to about so much, one standard deviation of its logarithm. Basis: memory. */
+const KNOWN_WITHIN = 0.18;
+const BAND_STEPS = 10;
+
+/** Dead bands to look at, and how probable each is beforehand. */
+const bandsOf = (knownG: number | undefined): { f: number; p: number }[] => {
+  const [from, to] = knownG === undefined ? [LEAST_BAND_G, MOST_BAND_G] : [knownG * exp(-2.2 * KNOWN_WITHIN), knownG * exp(2.2 * KNOWN_WITHIN)];
+  const raw = Array.from({ length: BAND_STEPS }, (_, i) => {
+    const f = from * (to / from) ** (i / (BAND_STEPS - 1));
+    // Steps are even in the logarithm, so an even chance over grams grows with f.
+    return { f, p: knownG === undefined ? f : exp(-((Math.log(f / knownG) / KNOWN_WITHIN) ** 2) / 2) };
+  });
+  const sum = raw.reduce((t, b) => t + b.p, 0);
+  return raw.map((b) => ({ f: b.f, p: b.p / sum }));
+};
 /** A wheel is out by anything up to here, alike; beyond it is less and less likely. Basis: memory. */
 const USUAL_G = 95;
 const RARE_G = 25;
@@ -49,25 +73,26 @@ const NO_HELP = 0.35;
 
 /** Density of a heavy vector before anything is seen: any size alike, any direction alike. */
 const priorAt = (x: number, y: number, prior: Prior | undefined): number => {
-  const r = Math.sqrt(x * x + y * y);
-  const open = (r < USUAL_G ? 1 : Math.exp((USUAL_G - r) / RARE_G)) / (2 * Math.PI * Math.max(r, 2) * (USUAL_G + RARE_G));
+  const r = sqrt(x * x + y * y);
+  const open = (r < USUAL_G ? 1 : exp((USUAL_G - r) / RARE_G)) / (2 * Math.PI * max(r, 2) * (USUAL_G + RARE_G));
   if (!prior) return open;
   const [px, py] = toVector(prior);
-  const near = Math.exp(-((x - px) ** 2 + (y - py) ** 2) / (2 * prior.spreadG ** 2)) / (2 * Math.PI * prior.spreadG ** 2);
+  const near = exp(-((x - px) ** 2 + (y - py) ** 2) / (2 * prior.spreadG ** 2)) / (2 * Math.PI * prior.spreadG ** 2);
   return NO_HELP * open + (1 - NO_HELP) * near;
 };
 
 /** The middle of a cell in grams. */
 export const cellAt = ({ patch, cells }: Pick<Belief, 'patch' | 'cells'>, i: number): readonly [number, number] => {
   const u = (((i % cells) + 0.5) / cells) * 2 * patch.halfU - patch.halfU;
-  const v = ((Math.floor(i / cells) + 0.5) / cells) * 2 * patch.halfV - patch.halfV;
+  const v = ((floor(i / cells) + 0.5) / cells) * 2 * patch.halfV - patch.halfV;
   return [patch.x + u * patch.cos - v * patch.sin, patch.y + u * patch.sin + v * patch.cos];
 };
 
 /** The belief over one patch. */
-const over = (patch: Patch, seen: readonly Observation[], prior: Prior | undefined): Belief => {
+const over = (patch: Patch, seen: readonly Observation[], { prior, bandG: knownG }: Known): Belief => {
+  const bands = bandsOf(knownG);
   const { cos, sin, halfU, halfV } = patch;
-  const blur = (nx: number, ny: number) => (Math.abs(nx * cos + ny * sin) * halfU + Math.abs(ny * cos - nx * sin) * halfV) / CELLS;
+  const blur = (nx: number, ny: number) => (abs(nx * cos + ny * sin) * halfU + abs(ny * cos - nx * sin) * halfV) / CELLS;
   const first = seen.find((o) => o.kind === 'swing') ?? null;
   const likelihoods = seen.map((o) => likelihoodOf(o, o === first ? null : first, blur));
   const mass = new Float64Array(CELLS * CELLS);
@@ -79,8 +104,8 @@ const over = (patch: Patch, seen: readonly Observation[], prior: Prior | undefin
   for (let i = 0; i < mass.length; i++) {
     const [x, y] = cellAt({ patch, cells: CELLS }, i);
     const before = priorAt(x, y, prior);
-    for (const f of BANDS) {
-      let p = before;
+    for (const { f, p: chance } of bands) {
+      let p = before * chance;
       // A cell that is a hundred thousand times less probable than another is not worth its last digits.
       const least = most * 1e-5;
       let k = 0;
@@ -92,7 +117,7 @@ const over = (patch: Patch, seen: readonly Observation[], prior: Prior | undefin
         p *= both;
       }
       if (k < likelihoods.length) continue;
-      most = Math.max(most, p);
+      most = max(most, p);
       mass[i]! += p;
       bandOf[i]! += p * f;
       for (k = 0; k < wrong.length; k++) wrong[k]! += p * shares[k]!;
@@ -123,17 +148,17 @@ const closer = (belief: Belief): Patch => {
   const { varX, varY, covXY, meanX, meanY, mass, patch, cells } = belief;
   const turn = Math.atan2(2 * covXY, varX - varY) / 2;
   const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
-  const most = mass.reduce((a, b) => Math.max(a, b), 0);
+  const most = mass.reduce((a, b) => max(a, b), 0);
   let [u0, u1, v0, v1] = [Infinity, -Infinity, Infinity, -Infinity];
   for (let i = 0; i < mass.length; i++) {
     if (mass[i]! < most * 2e-4) continue;
     const [x, y] = cellAt(belief, i);
     const u = (x - meanX) * cos + (y - meanY) * sin;
     const v = (y - meanY) * cos - (x - meanX) * sin;
-    [u0, u1, v0, v1] = [Math.min(u0, u), Math.max(u1, u), Math.min(v0, v), Math.max(v1, v)];
+    [u0, u1, v0, v1] = [min(u0, u), max(u1, u), min(v0, v), max(v1, v)];
   }
   // A cell more on every side, of the coarser grid.
-  const edge = (1.5 * Math.max(patch.halfU, patch.halfV) * 2) / cells;
+  const edge = (1.5 * max(patch.halfU, patch.halfV) * 2) / cells;
   const [mu, mv] = [(u0 + u1) / 2, (v0 + v1) / 2];
   return { x: meanX + mu * cos - mv * sin, y: meanY + mu * sin + mv * cos, cos, sin, halfU: (u1 - u0) / 2 + edge, halfV: (v1 - v0) / 2 + edge };
 };
@@ -142,9 +167,9 @@ const PASSES = 3;
 const REACH_G = 190;
 
 /** The belief after what was seen, and an old answer if there is one. The same input gives the same belief, to the last digit. */
-export const believe = (seen: readonly Observation[], prior?: Prior): Belief => {
-  let belief = over({ x: 0, y: 0, cos: 1, sin: 0, halfU: REACH_G, halfV: REACH_G }, seen, prior);
-  for (let pass = 1; pass < PASSES; pass++) belief = over(closer(belief), seen, prior);
+export const believe = (seen: readonly Observation[], known: Known = {}): Belief => {
+  let belief = over({ x: 0, y: 0, cos: 1, sin: 0, halfU: REACH_G, halfV: REACH_G }, seen, known);
+  for (let pass = 1; pass < PASSES; pass++) belief = over(closer(belief), seen, known);
   return belief;
 };
 
@@ -155,7 +180,7 @@ export const withinChance = (belief: Belief, weights: readonly MassVector[], tol
   for (let i = 0; i < belief.mass.length; i++) {
     if (belief.mass[i]! === 0) continue;
     const [x, y] = cellAt(belief, i);
-    if (Math.hypot(x + wx, y + wy) <= (orBand ? Math.max(toleranceG, belief.bandOf[i]!) : toleranceG)) sum += belief.mass[i]!;
+    if (hypot(x + wx, y + wy) <= (orBand ? max(toleranceG, belief.bandOf[i]!) : toleranceG)) sum += belief.mass[i]!;
   }
   return sum;
 };

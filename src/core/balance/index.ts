@@ -1,8 +1,15 @@
-/** Balance: the heavy spot from one trial mass, and pieces that make up the counterweight. */
+/** Balance: what is believed of a heavy spot and what to do next, pieces proved best, and what a mass left over does. */
+export { balanceAdvise, type BalanceAdvice } from './balance-advise';
+export { balanceEstimate, type BalanceEstimate } from './balance-estimate';
+export { balanceIndex, type BalanceIndex } from './balance-index';
+export { balanceParts, HEAVY_PARTS, type BalanceFromParts, type HeavyPart } from './balance-parts';
+export { residualUnbalance, type ResidualUnbalance } from './residual-unbalance';
+export { searchPlaces, type PlaceAnswer, type PlaceProblem } from './place-search';
 export { balanceTrial, type BalanceTrial } from './balance-trial';
 export { balancePlace, type BalancePlacement, type Piece, type WeightStock } from './balance-place';
 export { sumVectors, toVector, fromVector, type MassVector } from './mass-vector';
-export { believe, withinChance, type Belief, type Prior } from './belief';
+export { believe, withinChance, type Belief, type Known, type Prior } from './belief';
+export { isInside, regionOf } from './region';
 export { OBSERVATIONS, type LevelTest, type MachineReading, type Observation, type Settle, type Swing } from './observation';
-export { nextStep, type Advice } from './advise-plan';
+export { middleSpread, nextStep, type Advice } from './next-step';
 export { hiddenWheel, standFor, type HiddenWheel } from './simulate';

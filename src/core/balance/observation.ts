@@ -40,7 +40,9 @@ export interface MachineReading extends Seen {
 /** Something that a fitter or an instrument saw of a wheel on the stand. Angles from the valve, as seen from one side. */
 export type Observation = Settle | LevelTest | Swing | MachineReading;
 
-const weights = listOf(record({ massG: quantity('g', 0, 2000, 'Mass'), deg: angle('Its place') }, 'A weight'), 60, 'What was on').optional().default([]);
+/** Weights on the wheel as input of a working. */
+export const WEIGHTS_ON = listOf(record({ massG: quantity('g', 0, 2000, 'Mass'), deg: angle('Its place'), side: Joi.string().optional() }, 'A weight'), 60, 'The weights that are on');
+const weights = WEIGHTS_ON.optional().default([]);
 const shape = (kind: Observation['kind'], parts: Record<string, Joi.Schema>) => Joi.object({ kind: Joi.string().valid(kind).required(), weights, ...parts });
 
 /** Observations as input of a working. */

@@ -71,6 +71,14 @@ export const DEFAULT_RULES: readonly Rule[] = [
     value: 5, unit: 'g', basis: 'practice', min: 0, max: 30, note: 'Common practice: 0 to 5 g left is balanced.',
   },
   {
+    key: 'balance.bandG', says: 'Dead band of the shop\u2019s stand, 0 while it is not known', group: 'Balance',
+    value: 0, unit: 'g', basis: 'shop rule', min: 0, max: 20, note: 'What the bearings hide, at the weight radius. Once it is known, beliefs are sharper and rightly so.',
+  },
+  {
+    key: 'balance.indexG', says: 'More weight than this: think of turning the tire on the rim', group: 'Balance',
+    value: 60, unit: 'g', basis: 'memory', min: 5, max: 300, note: 'Recalled. Confirm with the shop.',
+  },
+  {
     key: 'balance.leastShiftDeg', says: 'Least turn that a trial mass must cause', group: 'Balance',
     value: 5, unit: 'deg', basis: 'memory', min: 1, max: 45,
     note: 'Below this the bearing friction hides the answer.',

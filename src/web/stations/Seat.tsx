@@ -54,7 +54,7 @@ export const Seat = () => {
   const taken = state.seatReadings.slice(state.seatTries.from);
   // What the gauge has shown in this try counts though nobody took it; the log gets it when the try ends.
   const seenKpa = gauge.track.highest;
-  const ladder = seatLadderOf(state, live ? [Math.max(0, seenKpa ?? 0), Math.max(0, live.value)] : []);
+  const ladder = seatLadderOf(state, [seenKpa, live?.value ?? null].flatMap((kpa) => (kpa === null ? [] : [Math.max(0, kpa)])));
   const { advice, reasons, tryNumber, triesAllowed } = ladder.result;
   useMainWorking('what to do next while seating', ladder);
   const nowKpa = live ? live.value : (taken.at(-1)?.gaugeKpa ?? null);
@@ -64,8 +64,8 @@ export const Seat = () => {
   const problem = typed.trim() && (kpa === null || kpa < 0 || kpa > MAX_KPA) ? `Pressure: a number from ${say(0, 'kPa')} to ${say(MAX_KPA, 'kPa')}.` : null;
 
   const again = async () => {
-    const untold = live && seenKpa !== null && seenKpa > Math.max(limitKpa + ABOVE_KPA, ...taken.map((r) => r.gaugeKpa));
-    const over: Writing[] = untold ? [{ kind: 'seat-reading', data: { gaugeKpa: seenKpa, device: live.device } }] : [];
+    const untold = gauge.device && seenKpa !== null && seenKpa > Math.max(limitKpa + ABOVE_KPA, ...taken.map((r) => r.gaugeKpa));
+    const over: Writing[] = untold ? [{ kind: 'seat-reading', data: { gaugeKpa: seenKpa, device: gauge.device!.name } }] : [];
     if (await write([...over, { kind: 'seat-again', data: { why: reasons[0]!.says } }], 'All air out. A new try begins.')) gauge.anew();
   };
   const takeLive = async () => {

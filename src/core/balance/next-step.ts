@@ -1,25 +1,28 @@
 import { normalDeg } from '../units';
-import { believe, cellAt, withinChance, type Belief, type Prior } from './belief';
+import { believe, cellAt, withinChance, type Belief, type Known } from './belief';
 import { READ_DEG } from './likelihood';
 import { fromVector, toVector, type MassVector } from './mass-vector';
-import type { Observation } from './observation';
+import type { Observation, Settle } from './observation';
 
 /** What to do next, and what is expected of it. */
 export type Advice =
   | { do: 'settle'; from: 'left' | 'right' | null }
   | { do: 'level'; deg: number }
   | { do: 'trial'; massG: number; deg: number; chance: number }
-  | { do: 'final'; massG: number; deg: number; chance: number }
+  /** `pieces` make up the counterweight; `chance` that they leave it balanced. */
+  | { do: 'final'; massG: number; deg: number; pieces: readonly MassVector[]; chance: number }
   | { do: 'done'; chance: number };
 
 export interface AdviceInput {
   seen: readonly Observation[];
-  prior?: Prior;
+  known?: Known;
   /** What is on the wheel now. */
   on: readonly MassVector[];
   toleranceG: number;
   /** Masses that a trial can have, from the pieces at hand. */
   trialsG: readonly number[];
+  /** The pieces that would go on for a counterweight; the counterweight itself where it is left out. */
+  realize?: (counter: MassVector) => readonly MassVector[];
 }
 
 /** Sure enough to say that it is done. */
@@ -40,7 +43,7 @@ const BETTER = 0.08;
 const RAD = Math.PI / 180;
 
 /** Spread of the middle of so many readings that lie anywhere in a band of half width 1. Source: order statistics of the uniform distribution. */
-const middleSpread = (n: number): number => Math.sqrt(2 / ((n + 1) * (n + 2)));
+export const middleSpread = (n: number): number => Math.sqrt(2 / ((n + 1) * (n + 2)));
 
 const sameWeights = (a: readonly MassVector[], b: readonly MassVector[]): boolean => {
   const sum = (list: readonly MassVector[]) => list.map(toVector).reduce<readonly [number, number]>(([x, y], [dx, dy]) => [x + dx, y + dy], [0, 0]);
@@ -87,18 +90,20 @@ const worthOf = (belief: Belief, wheels: readonly { x: number; y: number; f: num
   return sum / wheels.length;
 };
 
+const otherSide = (last: Settle): Advice => ({ do: 'settle', from: last.from === 'left' ? 'right' : 'left' });
+
 /** The next thing to do so that the wheel is balanced after the fewest placements. */
-export const nextStep = ({ seen, prior, on, toleranceG, trialsG }: AdviceInput, known?: Belief): Advice => {
-  const belief = known ?? believe(seen, prior);
+export const nextStep = ({ seen, known, on, toleranceG, trialsG, realize = (counter) => [counter] }: AdviceInput, believed?: Belief): Advice => {
   const now = seen.slice(seen.findLastIndex((o) => !sameWeights(o.weights, on)) + 1);
   const settles = now.filter((o) => o.kind === 'settle');
   const fast = now.some((o) => o.kind === 'machine');
-  const chance = withinChance(belief, on, toleranceG, true);
   if (settles.length === 0 && !fast) return { do: 'settle', from: null };
+  if (on.length === 0 && settles.length === 1 && !fast) return otherSide(settles[0]!);
+  const belief = believed ?? believe(seen, known);
+  const chance = withinChance(belief, on, toleranceG, true);
   if (chance >= SURE) return { do: 'done', chance };
   const gainG = belief.bandG * (middleSpread(settles.length) - middleSpread(settles.length + 1));
-  if (!fast && settles.length < 2) return { do: 'settle', from: settles[0]!.from === 'left' ? 'right' : 'left' };
-  if (!fast && settles.length < MOST_SETTLES && gainG > WORTH_G) return { do: 'settle', from: settles.at(-1)!.from === 'left' ? 'right' : 'left' };
+  if (!fast && (settles.length < 2 || (settles.length < MOST_SETTLES && gainG > WORTH_G))) return otherSide(settles.at(-1)!);
   const [ox, oy] = on.map(toVector).reduce<readonly [number, number]>(([x, y], [dx, dy]) => [x + dx, y + dy], [0, 0]);
   const left = fromVector([belief.meanX + ox, belief.meanY + oy]);
   // With weights on it may be balanced though its rest does not say so: a level test tells.
@@ -107,18 +112,21 @@ export const nextStep = ({ seen, prior, on, toleranceG, trialsG }: AdviceInput, 
     return { do: 'level', deg: normalDeg(left.deg + tests * 90) };
   }
   const wheels = played(belief);
-  const final: [number, number] = [-belief.meanX, -belief.meanY];
-  const mean = fromVector(final);
-  let best: Advice = { do: 'final', massG: mean.massG, deg: mean.deg, chance: worthOf(belief, wheels, final, toleranceG) + ALIKE };
+  const mean = fromVector([-belief.meanX, -belief.meanY]);
+  const pieces = realize(mean);
+  const made = pieces.map(toVector).reduce<[number, number]>(([x, y], [dx, dy]) => [x + dx, y + dy], [0, 0]);
+  const finalWorth = worthOf(belief, wheels, made, toleranceG) + ALIKE;
+  let best: { massG: number; deg: number; chance: number } | null = null;
   for (const massG of trialsG)
     for (const aside of ASIDE_DEG)
       for (const sign of aside === 0 ? [1] : [1, -1]) {
         const deg = normalDeg(mean.deg + sign * aside);
         const worth = worthOf(belief, wheels, toVector({ massG, deg }), toleranceG);
-        if (worth > best.chance) best = { do: 'trial', massG, deg, chance: worth };
+        if (worth > (best?.chance ?? finalWorth)) best = { massG, deg, chance: worth };
       }
-  const then = withinChance(belief, [{ massG: best.massG, deg: best.deg }], toleranceG, true);
+  if (best) return { do: 'trial', massG: best.massG, deg: best.deg, chance: withinChance(belief, [best], toleranceG, true) };
+  const then = withinChance(belief, pieces, toleranceG, true);
   // When nothing on the shelf is likely to do better, the wheel is as good as this stand can tell.
-  if (on.length > 0 && best.do === 'final' && then < chance + BETTER) return { do: 'done', chance };
-  return { ...best, chance: then };
+  if (on.length > 0 && then < chance + BETTER) return { do: 'done', chance };
+  return { do: 'final', massG: mean.massG, deg: mean.deg, pieces, chance: then };
 };
