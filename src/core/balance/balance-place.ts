@@ -53,7 +53,7 @@ const ANYWHERE = 48;
 const MOST_PIECES = 12;
 const PER_PLACE = 2;
 /** Steps of a search that must answer at once; it says so when they did not do. */
-const MOST_NODES = 1_500_000;
+const MOST_NODES = 300_000;
 const ASKED_EVERY = 4096;
 
 /** Pieces that come as near as one after the other can, where nothing comes within the limit. */

@@ -41,6 +41,14 @@ test('stock, room and pieces at a place are kept to, whatever is asked', () => {
   }
 });
 
+test('a shelf with too many ways to pick from is answered at once, without a proof', () => {
+  const kinds = Array.from({ length: 12 }, (_, i) => ({ massG: 1 + i * 0.3, count: 24, lengthMm: 1 }));
+  const answer = searchPlaces(problem({ target: [0, 75], kinds, mostPieces: 24 }));
+  expect(answer).toMatchObject({ picks: null, proved: false });
+  // The heaviest pull 4.3 g each at most, within 3 g of 75: sixteen do not do.
+  expect(answer.piecesAtLeast).toBeGreaterThanOrEqual(17);
+});
+
 test('nothing to do, nothing to do it with, and an end on request', () => {
   expect(searchPlaces(problem({ target: [2, 2] }))).toMatchObject({ picks: [], proved: true, piecesAtLeast: 0 });
   expect(searchPlaces(problem({ kinds: [{ massG: 5, count: 2, lengthMm: 12 }] }))).toMatchObject({ picks: null, proved: true });

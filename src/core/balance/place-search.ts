@@ -46,6 +46,8 @@ const RAD = Math.PI / 180;
 /** Rounding of sums of grams. */
 const EPS = 1e-9;
 const ASK_EVERY = 4096;
+/** More ways than this to pick out the pieces are not gone through: the search says that it did not prove anything. */
+const MOST_WAYS = 60_000;
 /** Nodes after which a residual that is small enough is not made smaller. */
 const POLISH_NODES = 20_000;
 
@@ -67,6 +69,13 @@ const selections = (kinds: readonly PieceKind[], n: number): { counts: number[];
   };
   walk(0, n, 0);
   return out.sort((a, b) => a.massG - b.massG);
+};
+
+/** How many ways there are to take `n` pieces from the kinds. */
+const waysToTake = (kinds: readonly PieceKind[], n: number): number => {
+  let ways: number[] = Array.from({ length: n + 1 }, (_, i) => (i === 0 ? 1 : 0));
+  for (const { count } of kinds) ways = ways.map((_, total) => ways.slice(Math.max(0, total - count), total + 1).reduce((a, b) => a + b, 0));
+  return ways[n]!;
 };
 
 /**
@@ -144,7 +153,11 @@ export const searchPlaces = ({ target, toleranceG, spots, kinds, perSpot, mostPi
     walk(0, 0, 0, 0);
   };
 
+  const heaviest = kinds.flatMap((k) => Array<number>(Math.min(k.count, mostPieces)).fill(k.massG)).sort((a, b) => b - a);
   for (let n = 1; n <= mostPieces; n++) {
+    // Even the heaviest ones, where they pull most, fall short.
+    if (mostPull(heaviest.slice(0, n)) < distance - toleranceG - EPS) continue;
+    if (waysToTake(kinds, n) > MOST_WAYS) return none(n, false);
     let massG: number | null = null;
     const bestOf: { picks: Pick[] | null; residualG: number } = { picks: null, residualG: Infinity };
     for (const selection of selections(kinds, n)) {

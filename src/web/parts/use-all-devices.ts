@@ -5,6 +5,7 @@ import { api, ApiError, type HeldDevice } from '../store/api';
 /** The list is asked for again at this pace; lines are shown at the other, however fast they come. */
 const ASK_MS = 1500;
 const SHOW_MS = 200;
+const FIRST_MS = 400;
 
 export interface HeardLine {
   line: DeviceLine;
@@ -30,6 +31,8 @@ export const useAllDevices = () => {
   useEffect(() => {
     void refresh();
     const ask = setInterval(() => void refresh(), ASK_MS);
+    // Stand-ins speak once somebody listens: what they say first is not waited for long.
+    const soon = setTimeout(() => void refresh(), FIRST_MS);
     const stream = new EventSource('/api/devices/stream');
     stream.onmessage = ({ data }) => {
       try {
@@ -41,6 +44,7 @@ export const useAllDevices = () => {
     };
     const show = setInterval(() => setLines(new Map(latest.current)), SHOW_MS);
     return () => {
+      clearTimeout(soon);
       clearInterval(ask);
       clearInterval(show);
       stream.close();

@@ -55,9 +55,9 @@ export const SetPressure = () => {
           <div className="mx-auto max-w-[390px] max-lg:hidden"><JobDial /></div>
           <div className="mx-auto mt-2 grid max-w-[560px] grid-cols-2 gap-x-6 gap-y-2">
             <h3 className="self-center text-[19px]">Here</h3>
-            <div className="flex items-center gap-2">
+            <div className="flex flex-wrap items-center gap-x-2">
               <h3 className="whitespace-nowrap text-[19px]">Out there, on</h3>
-              <select className="field" aria-label="Ground" value={state.ground ?? 'mixed'} onChange={(e) => void write([{ kind: 'ground', data: { ground: e.target.value as Ground } }])}>
+              <select className="field min-w-[120px] flex-1" aria-label="Ground" value={state.ground ?? 'mixed'} onChange={(e) => void write([{ kind: 'ground', data: { ground: e.target.value as Ground } }])}>
                 {GROUNDS.map((g) => <option key={g} value={g}>{GROUND_WORDS[g]}</option>)}
               </select>
             </div>
