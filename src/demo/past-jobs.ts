@@ -65,7 +65,7 @@ const balance = (write: ReturnType<typeof writer>, wheel: Wheel, rules: Record<s
     counterDeg,
     stock: DEMO_WEIGHTS.filter((w) => (w.kind === 'spoke') === spoked).map(({ massG, count }) => ({ massG, count })),
     sides: ruleWord('balance.sides', rules) as 'both' | 'one',
-    ...(positions ? { positions } : {}),
+    positions,
   }).result;
   write('balance', 'weights', { pieces: placed.pieces, residualG: placed.residualG });
   write('balance', 'level-check', { clock: 3, moved: 'stays' });

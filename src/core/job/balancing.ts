@@ -77,7 +77,7 @@ export const adjustment = (state: JobState, balancing: Balancing): { piece: Piec
   const { counterDeg, heavyMassG, heavyDeg } = found.working.result;
   const now = state.weights.pieces;
   const bySize = [...now].sort((a, b) => a.massG - b.massG);
-  const places = (state.wheel && weightPlaces(state.wheel)) ?? [counterDeg];
+  const places = state.wheel ? weightPlaces(state.wheel) : [counterDeg];
   const nearest = [...places].sort((a, b) => Math.abs(angleBetween(counterDeg, a)) - Math.abs(angleBetween(counterDeg, b)))[0]!;
   const smallestG = Math.min(...stock.map((s) => s.massG));
   const piece: Piece | undefined =

@@ -8,9 +8,11 @@ export const spokeDegs = (wheel: Pick<Wheel, 'spokes'>): number[] =>
 /** Half-width of the valve and of a rim lock on the rim, where no weight goes. */
 const KEEP_CLEAR_DEG = 6;
 
-/** Places a weight can go: at spokes clear of valve and locks; undefined for anywhere on a cast wheel. */
-export const weightPlaces = (wheel: Pick<Wheel, 'spokes' | 'build' | 'rimLockDegs'>): number[] | undefined => {
-  if (wheel.build !== 'spoked' || wheel.spokes === 0) return undefined;
+/** A rim without spokes takes adhesive weights anywhere: places as near to each other as a short piece is long. */
+const STRIP_PLACES = 48;
+
+/** Places a weight can go, clear of valve and locks: at spokes, or side by side along a rim without them. */
+export const weightPlaces = (wheel: Pick<Wheel, 'spokes' | 'build' | 'rimLockDegs'>): number[] => {
   const taken = [0, ...wheel.rimLockDegs];
-  return spokeDegs(wheel).filter((deg) => taken.every((t) => Math.abs(angleBetween(t, deg)) >= KEEP_CLEAR_DEG));
+  return spokeDegs({ spokes: wheel.build === 'spoked' && wheel.spokes > 0 ? wheel.spokes : STRIP_PLACES }).filter((deg) => taken.every((t) => Math.abs(angleBetween(t, deg)) >= KEEP_CLEAR_DEG));
 };

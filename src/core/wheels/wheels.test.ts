@@ -70,14 +70,16 @@ describe('the dial', () => {
 
 describe('where weights go', () => {
   test('at spokes clear of valve and locks', () => {
-    const places = weightPlaces(sampleWheel())!;
+    const places = weightPlaces(sampleWheel());
     for (const taken of [0, 210]) for (const p of places) expect(Math.abs(angleBetween(p, taken))).toBeGreaterThanOrEqual(6);
     expect(places.length).toBeLessThan(36);
     expect(spokeDegs({ spokes: 36 })).toHaveLength(36);
   });
 
-  test('anywhere on a cast wheel', () => {
-    expect(weightPlaces(sampleWheel({ build: 'cast' }))).toBeUndefined();
+  test('side by side along a cast rim, clear of the valve', () => {
+    const places = weightPlaces(sampleWheel({ build: 'cast', spokes: 0, rimLockDegs: [] }));
+    expect(places.length).toBeGreaterThan(44);
+    for (const p of places) expect(Math.abs(angleBetween(p, 0))).toBeGreaterThanOrEqual(6);
   });
 });
 
