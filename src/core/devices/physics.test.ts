@@ -84,5 +84,18 @@ describe('a wrench on a bolt', () => {
     expect(pullOn(wrench, state, false, 0.05).pull).toEqual(AT_REST);
   });
 
+  test('a hand that pulls again before the bar is slack clicks again', () => {
+    let state = { ...AT_REST, torqueNm: 66, clicked: true, sinceS: 1 };
+    state = pullOn(wrench, state, false, 0.05).pull;
+    expect(state.torqueNm).toBeGreaterThan(0);
+    let clicks = 0;
+    for (let i = 0; i < 100; i++) {
+      const next = pullOn(wrench, state, true, 0.05);
+      state = next.pull;
+      clicks += Number(next.click);
+    }
+    expect(clicks).toBe(1);
+  });
+
   test('below its scale it never clicks', () => expect(pull({ ...wrench, setNm: 16 }).clickAt).toBeNull());
 });
