@@ -24,11 +24,13 @@ test('a station fits 1280 by 800 without scrolling, and a phone without scrollin
     await page.setViewportSize({ width: 1280, height: 800 });
     await page.goto(shop.url + path);
     await expect(page.getByRole('heading', { level: 2 }).first()).toBeVisible();
-    const hidden = await page.evaluate(() => {
+    // Words take their room once their face is there.
+    const hidden = () => page.evaluate(async () => {
+      await document.fonts.ready;
       const main = document.querySelector('main')!;
       return main.scrollHeight - main.clientHeight;
     });
-    expect(`${path} ${hidden}`).toBe(`${path} 0`);
+    await expect.poll(async () => `${path} ${await hidden()}`).toBe(`${path} 0`);
   }
   for (const path of SCREENS) {
     await page.setViewportSize({ width: 390, height: 844 });

@@ -57,7 +57,7 @@ export const Intake = () => {
   return (
     <StationLayout picture={<JobDial />} lead={`${machine.rider}'s wheel comes in`} now="What comes off?">
       <form
-        className="grid grid-cols-2 gap-x-3 gap-y-3"
+        className="grid grid-cols-2 gap-x-3 gap-y-2"
         onSubmit={(e) => {
           e.preventDefault();
           void save();
