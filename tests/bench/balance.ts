@@ -1,5 +1,6 @@
 import { performance } from 'node:perf_hooks';
-import { balancePlace, hiddenWheel, nextStep, standFor, type MassVector, type Observation } from '../../src/core/balance';
+import { balancePlace, nextStep, type MassVector, type Observation } from '../../src/core/balance';
+import { hiddenWheel, standFor } from '../hidden-wheels';
 
 /** A thousand hidden wheels, balanced in three ways: a piece at a time, guess and halve, and as this program advises. */
 const WHEELS = Number(process.env.BENCH_WHEELS ?? 1000);

@@ -3,7 +3,7 @@ import { ruleNumber, type RuleValues } from '../rules';
 import { defineWorking } from '../working';
 import { believe, withinChance, type Known, type Prior } from './belief';
 import { READ_DEG, WRONG } from './likelihood';
-import { fromVector, toVector, type MassVector } from './mass-vector';
+import { fromVector, sumParts, type MassVector } from './mass-vector';
 import { OBSERVATIONS, WEIGHTS_ON, type Observation } from './observation';
 import { regionOf } from './region';
 
@@ -73,7 +73,7 @@ export const balanceEstimate = defineWorking<Input, BalanceEstimate>({
     const alongG = show.line('along it, either way', 'one standard deviation', Math.sqrt(Math.max(0, varX * ux * ux + 2 * covXY * ux * uy + varY * uy * uy)), 'g');
     const acrossG = show.line('across it, either way', 'one standard deviation', Math.sqrt(Math.max(0, varX * uy * uy - 2 * covXY * ux * uy + varY * ux * ux)), 'g');
     const bandG = show.line('dead band of the stand', known.bandG === undefined ? 'mean of the belief' : 'as the shop knows it, and as seen', belief.bandG, 'g');
-    const [wx, wy] = on.map(toVector).reduce<readonly [number, number]>(([x, y], [dx, dy]) => [x + dx, y + dy], [0, 0]);
+    const [wx, wy] = sumParts(on);
     const left = fromVector([meanX + wx, meanY + wy]);
     show.line('left with the weights that are on', 'heavy spot + weights', left.massG, 'g');
     const chance = withinChance(belief, on, toleranceG);

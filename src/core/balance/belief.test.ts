@@ -1,5 +1,6 @@
 import { angleBetween } from '../units';
-import { balanceAdvise, balanceEstimate, balancePlace, believe, hiddenWheel, isInside, nextStep, regionOf, standFor, toVector, type MassVector, type Observation } from '.';
+import { hiddenWheel, standFor } from '../../../tests/hidden-wheels';
+import { balanceAdvise, balanceEstimate, balancePlace, believe, isInside, nextStep, regionOf, toVector, type MassVector, type Observation } from '.';
 
 const STOCK = [{ massG: 5, count: 24 }, { massG: 10, count: 24 }, { massG: 20, count: 12 }];
 const SPOKES = Array.from({ length: 36 }, (_, i) => i * 10 + 5);
@@ -42,6 +43,13 @@ describe('the belief', () => {
     const swings: Observation[] = [{ kind: 'swing', periodS: 2, weights: [] }, { kind: 'swing', periodS: 2 * Math.SQRT2, weights: [{ massG: 20, deg: 30 }] }];
     expect(along(swings).heavyMassG).toBeCloseTo(40, -1);
     expect(along(swings).alongG).toBeLessThan(none / 3);
+  });
+
+  test('forty readings that all contradict each other still give numbers, and the oddest is named', () => {
+    const seen: Observation[] = Array.from({ length: 40 }, (_, i) => ({ kind: 'machine', massG: 20 + (i % 7) * 300, deg: (i * 97) % 360, stepG: 0.5, stepDeg: 1, weights: [] }));
+    const { result } = balanceEstimate.run({ seen });
+    expect(result.consistent).toBe(false);
+    for (const value of [result.heavyMassG, result.alongG, result.acrossG, result.bandG, result.chance, ...result.region.map((c) => c.massG)]) expect(Number.isFinite(value)).toBe(true);
   });
 
   test('an old answer is a hint: it helps where it fits, and gives way where it does not', () => {
@@ -98,11 +106,11 @@ describe('what to do next', () => {
   };
 
   test.each([1, 3.5, 6])('dead band %d g: two placements in the middle, three for nearly all, and balanced', (bandG) => {
-    const out = Array.from({ length: 20 }, (_, i) => balance(50_000 + i, bandG));
+    const out = Array.from({ length: 24 }, (_, i) => balance(40_000 + i, bandG));
     const counts = out.map((o) => o.placements).sort((a, b) => a - b);
-    expect(counts[10]).toBeLessThanOrEqual(2);
-    expect(counts[18]).toBeLessThanOrEqual(3);
-    expect(out.map((o) => o.residualG).sort((a, b) => a - b)[18]).toBeLessThanOrEqual(Math.max(5, bandG) * 1.15);
+    expect(counts[12]).toBeLessThanOrEqual(2);
+    expect(counts[22]).toBeLessThanOrEqual(3);
+    expect(out.map((o) => o.residualG).sort((a, b) => a - b)[22]).toBeLessThanOrEqual(Math.max(5, bandG) * 1.15);
   }, 60_000);
 
   test('it begins with a settle from each side, and says in words what it wants', () => {

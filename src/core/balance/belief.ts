@@ -1,5 +1,5 @@
 import { likelihoodOf, WRONG } from './likelihood';
-import { toVector, type MassVector } from './mass-vector';
+import { sumParts, toVector, type MassVector } from './mass-vector';
 import type { Observation } from './observation';
 
 /** Looked up once: they run a million times for a wheel. */
@@ -65,6 +65,7 @@ const bandsOf = (knownG: number | undefined): { f: number; p: number }[] => {
   const sum = raw.reduce((t, b) => t + b.p, 0);
   return raw.map((b) => ({ f: b.f, p: b.p / sum }));
 };
+
 /** A wheel is out by anything up to here, alike; beyond it is less and less likely. Basis: memory. */
 const USUAL_G = 95;
 const RARE_G = 25;
@@ -100,27 +101,21 @@ const over = (patch: Patch, seen: readonly Observation[], { prior, bandG: knownG
   const wrong = new Float64Array(seen.length);
   const shares = new Float64Array(seen.length);
   let total = 0;
-  let most = 0;
   for (let i = 0; i < mass.length; i++) {
     const [x, y] = cellAt({ patch, cells: CELLS }, i);
     const before = priorAt(x, y, prior);
     for (const { f, p: chance } of bands) {
       let p = before * chance;
-      // A cell that is a hundred thousand times less probable than another is not worth its last digits.
-      const least = most * 1e-5;
-      let k = 0;
-      for (; k < likelihoods.length && p > least; k++) {
+      for (let k = 0; k < likelihoods.length; k++) {
         const { of, wrong: anyhow } = likelihoods[k]!;
-        const slip = WRONG * anyhow;
-        const both = (1 - WRONG) * of(x, y, f) + slip;
-        shares[k] = slip / both;
-        p *= both;
+        // Against a reading that is simply wrong: however many contradict each other, the product stays a number.
+        const times = ((1 - WRONG) * of(x, y, f)) / anyhow + WRONG;
+        shares[k] = WRONG / times;
+        p *= times;
       }
-      if (k < likelihoods.length) continue;
-      most = max(most, p);
       mass[i]! += p;
       bandOf[i]! += p * f;
-      for (k = 0; k < wrong.length; k++) wrong[k]! += p * shares[k]!;
+      for (let k = 0; k < wrong.length; k++) wrong[k]! += p * shares[k]!;
     }
     total += mass[i]!;
   }
@@ -175,7 +170,7 @@ export const believe = (seen: readonly Observation[], known: Known = {}): Belief
 
 /** How probable it is that the wheel with `weights` on is out by no more than `toleranceG`, or by no more than its stand shows if `orBand`. */
 export const withinChance = (belief: Belief, weights: readonly MassVector[], toleranceG: number, orBand = false): number => {
-  const [wx, wy] = weights.map(toVector).reduce<readonly [number, number]>(([x, y], [dx, dy]) => [x + dx, y + dy], [0, 0]);
+  const [wx, wy] = sumParts(weights);
   let sum = 0;
   for (let i = 0; i < belief.mass.length; i++) {
     if (belief.mass[i]! === 0) continue;

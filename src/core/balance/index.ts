@@ -12,4 +12,3 @@ export { believe, withinChance, type Belief, type Known, type Prior } from './be
 export { isInside, regionOf } from './region';
 export { OBSERVATIONS, type LevelTest, type MachineReading, type Observation, type Settle, type Swing } from './observation';
 export { middleSpread, nextStep, type Advice } from './next-step';
-export { hiddenWheel, standFor, type HiddenWheel } from './simulate';

@@ -1,4 +1,4 @@
-import { toVector } from './mass-vector';
+import { sumParts, toVector } from './mass-vector';
 import type { Observation } from './observation';
 
 /** Looked up once: they run a million times for a wheel. */
@@ -34,7 +34,7 @@ export type Blur = (nx: number, ny: number) => number;
  * wrong is `wrong`. A swing speaks only beside an earlier one, `first`.
  */
 export const likelihoodOf = (seen: Observation, first: Observation | null, blurOf: Blur): { of: Likelihood; wrong: number } => {
-  const [wx, wy] = seen.weights.map(toVector).reduce<readonly [number, number]>(([x, y], [dx, dy]) => [x + dx, y + dy], [0, 0]);
+  const [wx, wy] = sumParts(seen.weights);
   switch (seen.kind) {
     case 'settle': {
       const [ex, ey] = [sin(seen.restDeg * RAD), cos(seen.restDeg * RAD)];
@@ -76,7 +76,7 @@ export const likelihoodOf = (seen: Observation, first: Observation | null, blurO
     case 'swing': {
       if (first?.kind !== 'swing') return { of: () => 1, wrong: 1 };
       const softG = blurOf(Math.SQRT1_2, Math.SQRT1_2);
-      const [fx, fy] = first.weights.map(toVector).reduce<readonly [number, number]>(([x, y], [dx, dy]) => [x + dx, y + dy], [0, 0]);
+      const [fx, fy] = sumParts(first.weights);
       // T² is as the inertia over the heavy mass; the weights hardly change the inertia.
       const told = 2 * log(first.periodS / seen.periodS);
       const of: Likelihood = (x, y) => {

@@ -1,7 +1,7 @@
 import { normalDeg } from '../units';
 import { believe, cellAt, withinChance, type Belief, type Known } from './belief';
 import { READ_DEG } from './likelihood';
-import { fromVector, toVector, type MassVector } from './mass-vector';
+import { fromVector, sumParts, toVector, type MassVector } from './mass-vector';
 import type { Observation, Settle } from './observation';
 
 /** What to do next, and what is expected of it. */
@@ -46,8 +46,7 @@ const RAD = Math.PI / 180;
 export const middleSpread = (n: number): number => Math.sqrt(2 / ((n + 1) * (n + 2)));
 
 const sameWeights = (a: readonly MassVector[], b: readonly MassVector[]): boolean => {
-  const sum = (list: readonly MassVector[]) => list.map(toVector).reduce<readonly [number, number]>(([x, y], [dx, dy]) => [x + dx, y + dy], [0, 0]);
-  const [p, q] = [sum(a), sum(b)];
+  const [p, q] = [sumParts(a), sumParts(b)];
   return Math.hypot(p[0] - q[0], p[1] - q[1]) < 0.05;
 };
 
@@ -104,7 +103,7 @@ export const nextStep = ({ seen, known, on, toleranceG, trialsG, realize = (coun
   if (chance >= SURE) return { do: 'done', chance };
   const gainG = belief.bandG * (middleSpread(settles.length) - middleSpread(settles.length + 1));
   if (!fast && (settles.length < 2 || (settles.length < MOST_SETTLES && gainG > WORTH_G))) return otherSide(settles.at(-1)!);
-  const [ox, oy] = on.map(toVector).reduce<readonly [number, number]>(([x, y], [dx, dy]) => [x + dx, y + dy], [0, 0]);
+  const [ox, oy] = sumParts(on);
   const left = fromVector([belief.meanX + ox, belief.meanY + oy]);
   // With weights on it may be balanced though its rest does not say so: a level test tells.
   if (on.length > 0 && now.filter((o) => o.kind === 'level').length < MOST_TESTS && left.massG < 2.5 * Math.max(toleranceG, belief.bandG)) {
@@ -114,7 +113,7 @@ export const nextStep = ({ seen, known, on, toleranceG, trialsG, realize = (coun
   const wheels = played(belief);
   const mean = fromVector([-belief.meanX, -belief.meanY]);
   const pieces = realize(mean);
-  const made = pieces.map(toVector).reduce<[number, number]>(([x, y], [dx, dy]) => [x + dx, y + dy], [0, 0]);
+  const made = sumParts(pieces);
   const finalWorth = worthOf(belief, wheels, made, toleranceG) + ALIKE;
   let best: { massG: number; deg: number; chance: number } | null = null;
   for (const massG of trialsG)

@@ -53,6 +53,6 @@ export const OBSERVATIONS = listOf(
     shape('swing', { periodS: Joi.number().min(0.2).max(60).required().meta({ expected: 'seconds of one swing there and back, 0.2 to 60' }) }),
     shape('machine', { massG: quantity('g', 0, 2000, 'Mass'), deg: angle('Its place'), stepG: quantity('g', 0.1, 50, 'Finest step'), stepDeg: quantity('deg', 0.1, 45, 'Finest step') }),
   ).meta({ expected: 'a settle, a level test, a swing or a machine\u2019s reading' }),
-  60,
+  40,
   'What was seen, in order',
 );

@@ -1,7 +1,6 @@
-import { seeded } from '../statistics';
-import { angleBetween, normalDeg } from '../units';
-import { fromVector, sumVectors, toVector, type MassVector } from './mass-vector';
-import type { LevelTest, Settle } from './observation';
+import { sumVectors, type LevelTest, type MassVector, type Settle } from '../src/core/balance';
+import { seeded } from '../src/core/statistics';
+import { angleBetween, normalDeg } from '../src/core/units';
 
 /** A wheel on a stand that nobody can look into: its heavy vector at the weight radius, and the stand's dead band, grams. */
 export interface HiddenWheel {
@@ -33,6 +32,5 @@ export const standFor = ({ heavy, bandG }: HiddenWheel, seed: number, readDeg = 
 /** A hidden wheel of a seed: 5 to 90 g out anywhere, on a stand of 1 to 6 g, or of the band that is given. */
 export const hiddenWheel = (seed: number, bandG?: number): HiddenWheel => {
   const chance = seeded(seed * 7919 + 13);
-  const [massG, deg] = [5 + 85 * chance(), 360 * chance()];
-  return { heavy: fromVector(toVector({ massG, deg })), bandG: bandG ?? 1 + 5 * chance() };
+  return { heavy: { massG: 5 + 85 * chance(), deg: 360 * chance() }, bandG: bandG ?? 1 + 5 * chance() };
 };
