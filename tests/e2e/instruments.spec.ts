@@ -142,7 +142,7 @@ test('thermometer, two gauges and a wrench: readings with their instruments, and
     await page.getByRole('button', { name: 'Torque of rear axle nut from the torque wrench' }).click();
     await expect(page.getByRole('dialog').getByText('waits for the click')).toBeVisible();
     await page.getByRole('dialog').getByRole('button', { name: 'Pull' }).click();
-    await expect(page.getByRole('dialog').getByText('steady')).toBeVisible({ timeout: 10_000 });
+    await expect(page.getByRole('dialog').getByText('clicked', { exact: true })).toBeVisible({ timeout: 10_000 });
     await page.getByRole('dialog').getByRole('button', { name: 'Take it' }).click();
   };
   await take(60);

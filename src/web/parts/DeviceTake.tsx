@@ -1,6 +1,6 @@
 import { Popover } from 'radix-ui';
 import { Plug } from 'lucide-react';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { DEVICE_KINDS, type DeviceKind, type DeviceLine } from '../../core/devices';
 import { Button } from './Button';
 import { useUnits } from './quantity';
@@ -67,3 +67,12 @@ export const DeviceTake = ({ kind, what, compact, onTake }: Props) => {
     </Popover.Root>
   );
 };
+
+/** A field with the instrument that can fill it, on one line. */
+export const WithTake = ({ children, ...take }: Omit<Props, 'compact'> & { children: ReactNode }) => (
+  <div className="flex items-start">
+    <div className="min-w-0 flex-1">{children}</div>
+    {/* Below the field's label. */}
+    <div className="mt-6.5"><DeviceTake compact {...take} /></div>
+  </div>
+);

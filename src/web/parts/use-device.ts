@@ -93,6 +93,6 @@ export const useDevice = (kind: DeviceKind, on: boolean, standIns = true): LiveD
     device, track, readiness: state, forget, note, anew,
     line: state === 'silent' ? null : track.lines.at(-1)!,
     reading: readingOf(track, kind, nowMs),
-    says: !device ? `No ${DEVICE_KINDS[kind].says} is connected.` : state === 'silent' ? stateWords(device) : READINESS_WORDS[state],
+    says: !device ? `No ${DEVICE_KINDS[kind].says} is connected.` : state === 'silent' ? stateWords(device) : state === 'ready' && DEVICE_KINDS[kind].event === 'click' ? 'clicked' : READINESS_WORDS[state],
   };
 };

@@ -4,7 +4,7 @@ import { CLEARANCE_PLACES, PLACE_WORDS, tireAge, tireSize, type ClearancePlace }
 import { USES, USE_WORDS, type Use } from '../../core/pressure';
 import { attempt } from '../../core/working';
 import { Button } from '../parts/Button';
-import { DeviceTake } from '../parts/DeviceTake';
+import { WithTake } from '../parts/DeviceTake';
 import { ChoiceField, QuantityField, TextField } from '../parts/fields';
 import { useKeys } from '../parts/keys';
 import { useUnits } from '../parts/quantity';
@@ -67,9 +67,9 @@ export const Intake = () => {
           <TextField label="Size, as printed on the sidewall" value={marking} onChange={setMarking} maxLength={40} problem={!size.ok && (tried || marking) ? problemText(size.problem) : null} />
         </div>
         <TextField label="Date code" value={dateCode} onChange={setDateCode} maxLength={4} inputMode="numeric" problem={age && !age.ok && (tried || dateCode.length >= 4) ? problemText(age.problem) : null} />
-        <div className="flex items-start"><div className="min-w-0 flex-1"><QuantityField label="Tread depth" unit="mm" value={tread} onChange={(v) => { setTread(v); setTreadBy(null); }} problem={treadProblem} /></div>
-          <div className="mt-6.5"><DeviceTake compact kind="caliper" what="Tread depth" onTake={(line) => { setTread(show(line.value, 'mm', 2)); setTreadBy(line.device); }} /></div>
-        </div>
+        <WithTake kind="caliper" what="Tread depth" onTake={(line) => { setTread(show(line.value, 'mm', 2)); setTreadBy(line.device); }}>
+          <QuantityField label="Tread depth" unit="mm" value={tread} onChange={(v) => { setTread(v); setTreadBy(null); }} problem={treadProblem} />
+        </WithTake>
         <div className="col-span-2">
           <ChoiceField label="What the rider does with it" value={use} onChange={(v) => setUse(v as Use)} options={USES.map((u) => [u, USE_WORDS[u]] as const)} />
         </div>

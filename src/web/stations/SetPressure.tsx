@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { GROUNDS, GROUND_WORDS, USE_WORDS, type Ground } from '../../core/pressure';
 import { Button } from '../parts/Button';
-import { DeviceTake } from '../parts/DeviceTake';
+import { DeviceTake, WithTake } from '../parts/DeviceTake';
 import { ChoiceField, QuantityField } from '../parts/fields';
 import { useKeys } from '../parts/keys';
 import { Quantity, useUnits } from '../parts/quantity';
@@ -52,7 +52,7 @@ export const SetPressure = () => {
     <StationLayout
       picture={
         <>
-          <div className="mx-auto max-w-[390px] max-lg:hidden"><JobDial /></div>
+          <div className="mx-auto max-w-[360px] max-lg:hidden"><JobDial /></div>
           <div className="mx-auto mt-2 grid max-w-[560px] grid-cols-2 gap-x-6 gap-y-2">
             <h3 className="self-center text-[19px]">Here</h3>
             <div className="flex flex-wrap items-center gap-x-2">
@@ -61,14 +61,19 @@ export const SetPressure = () => {
                 {GROUNDS.map((g) => <option key={g} value={g}>{GROUND_WORDS[g]}</option>)}
               </select>
             </div>
-            <div className="flex items-start">
-              <div className="min-w-0 flex-1"><QuantityField label="Shop" unit="C" value={typed.shop} onChange={(v) => { put({ shop: v }); setThermometer(null); }} problem={problems.shop} signed /></div>
-              <div className="mt-6.5"><DeviceTake compact kind="thermometer" what="Shop temperature" onTake={(line) => { put({ shop: show(line.value, 'C', 0) }); setThermometer(line.device); }} /></div>
-            </div>
+            <WithTake kind="thermometer" what="Shop temperature" onTake={(line) => { put({ shop: show(line.value, 'C', 0) }); setThermometer(line.device); }}>
+              <QuantityField label="Shop" unit="C" value={typed.shop} onChange={(v) => { put({ shop: v }); setThermometer(null); }} problem={problems.shop} signed />
+            </WithTake>
             <QuantityField label="Riding" unit="C" value={typed.ride} onChange={(v) => put({ ride: v })} problem={problems.ride} signed />
             <QuantityField label="Shop stands at" unit="m" value={typed.shopHigh} onChange={(v) => put({ shopHigh: v })} problem={problems.shopHigh} signed />
             <QuantityField label="Ridden at" unit="m" value={typed.rideHigh} onChange={(v) => put({ rideHigh: v })} problem={problems.rideHigh} signed />
           </div>
+          {(left.result.nut || left.result.lock) && (
+            <p className="mx-auto mt-2 flex max-w-[560px] items-center gap-3 text-[15px] text-ink2">
+              <span className="flex-1">{[left.result.lock, left.result.nut].filter(Boolean).join(' ')}</span>
+              <BasisTag title="valve nut and rim lock" working={left} />
+            </p>
+          )}
         </>
       }
       lead={use ? `For ${USE_WORDS[use]}` : 'No use is written down: taken as road'}
@@ -85,8 +90,8 @@ export const SetPressure = () => {
       {usual && usual.reasons.length > 0 && <Reasons reasons={usual.reasons} className="mb-2" />}
       <form onSubmit={(e) => { e.preventDefault(); void save(); }}>
         <div className="rows">
-          {usual && (
-            <FigureRow label={usual.lowKpa === usual.highKpa ? 'Start from' : `Start, ${say(usual.lowKpa, 'kPa')} to ${say(usual.highKpa, 'kPa')}`} basis={<BasisTag title="the starting pressure" working={start.ok ? start.working : target!} />}>
+          {start.ok && usual && (
+            <FigureRow label={usual.lowKpa === usual.highKpa ? 'Start from' : `Start, ${say(usual.lowKpa, 'kPa')} to ${say(usual.highKpa, 'kPa')}`} basis={<BasisTag title="the starting pressure" working={start.working} />}>
               <Quantity value={usual.pressureKpa} unit="kPa" />
             </FigureRow>
           )}
@@ -95,25 +100,17 @@ export const SetPressure = () => {
               <Quantity value={target.result.gaugeKpa} unit="kPa" big />
             </FigureRow>
           )}
-          {(left.result.nut || left.result.lock) && (
-            <p className="row items-center !py-1 text-[15px]">
-              <span>{[left.result.lock, left.result.nut].filter(Boolean).join(' ')}</span>
-              <BasisTag title="valve nut and rim lock" working={left} />
-            </p>
-          )}
         </div>
-        <div className="mt-2 grid grid-cols-2 gap-x-3 gap-y-1">
+        <div className="mt-1 grid grid-cols-2 gap-x-3 gap-y-0.5">
           <QuantityField label="Meant out there" unit="kPa" value={typed.meant} onChange={(v) => put({ meant: v })} problem={typed.meant || tried ? problems.meant : null} />
           <ChoiceField label="Which gauge" value={gaugeName} onChange={setGaugeName} options={known.has(gaugeName) || !gaugeName ? gaugeOptions : [...gaugeOptions, [gaugeName, gaugeName]]} />
-          <div id="gauge-now" className="flex items-start">
-            <div className="min-w-0 flex-1"><QuantityField label="Gauge reads now" unit="kPa" value={typed.gauge} onChange={(v) => put({ gauge: v })} problem={typed.gauge || tried ? problems.gauge : null} /></div>
-          </div>
+          <div id="gauge-now"><QuantityField label="Gauge reads now" unit="kPa" value={typed.gauge} onChange={(v) => put({ gauge: v })} problem={typed.gauge || tried ? problems.gauge : null} /></div>
           <div className="mt-6.5"><DeviceTake kind="gauge" what="Pressure" onTake={(line) => { put({ gauge: show(Math.max(0, line.value), 'kPa') }); setGaugeName(line.device); }} /></div>
           {withSecond && <QuantityField label="Another gauge reads" unit="kPa" value={typed.second} onChange={(v) => put({ second: v })} problem={problems.second} />}
           {withSecond && <ChoiceField label="The second gauge" value={secondName} onChange={setSecondName} options={gaugeOptions.filter(([name]) => name === '' || name !== gaugeName)} />}
         </div>
         {both && (both.ok ? <Reasons reasons={[both.working.result.reason]} className="mt-1" /> : <p className="text-stop">{both.problem.message}</p>)}
-        <div className="mt-2 flex flex-wrap gap-2">
+        <div className="mt-1 flex flex-wrap gap-2">
           {!withSecond && gauges.length > 1 && <Button small onClick={() => setWithSecond(true)}>A second gauge</Button>}
           <HotSheet coldC={shopC} altitudeM={shopM ?? 0} />
           <Button go type="submit" hotkey="N">Write it down</Button>
