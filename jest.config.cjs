@@ -3,6 +3,7 @@ module.exports = {
   testEnvironment: 'node',
   testTimeout: 60_000,
   roots: ['<rootDir>/src', '<rootDir>/tests'],
+  globalSetup: '<rootDir>/tests/server/templates.mjs',
   testMatch: ['**/*.test.ts'],
   transform: {
     '^.+\\.tsx?$': [

@@ -21,8 +21,26 @@ export const placeInstance = (seed: number): PlaceProblem => {
   };
 };
 
+/** The same with pieces stuck side by side round a rim, none over another. */
+export const stripInstance = (seed: number): PlaceProblem => {
+  const it = placeInstance(seed);
+  return { ...it, spots: it.spots.map((s) => ({ ...s, roomMm: s.roomMm === 25 ? 25 : null })), rimMm: 1300, perSpot: 1 };
+};
+
+/** Between two neighboring ends of pieces at most one piece lies: the rows that say so. */
+const oneOverAnother = (all: readonly { name: string; deg: number; lengthMm: number }[], rimMm: number): string[] => {
+  const ends = (v: (typeof all)[number]) => [(v.deg / 360) * rimMm - v.lengthMm / 2, (v.deg / 360) * rimMm + v.lengthMm / 2] as const;
+  const marks = [...new Set(all.flatMap((v) => ends(v).map((e) => Number((((e % rimMm) + rimMm) % rimMm).toFixed(6)))))].sort((a, b) => a - b);
+  const rows = marks.map((from, i) => {
+    const at = i + 1 < marks.length ? (from + marks[i + 1]!) / 2 : (from + marks[0]! + rimMm) / 2;
+    const over = all.filter((v) => [-rimMm, 0, rimMm].some((turn) => at + turn > ends(v)[0] && at + turn < ends(v)[1]));
+    return over.map((v) => `+ 1 ${v.name}`).join(' ');
+  });
+  return [...new Set(rows)].filter((row) => row.includes(' + ')).map((row) => `${row} <= 1`);
+};
+
 /** The same problem for a linear solver: fewest pieces, then least mass. */
-export const asLinear = ({ target, toleranceG, spots, kinds, perSpot, mostPieces }: PlaceProblem): string => {
+export const asLinear = ({ target, toleranceG, spots, kinds, perSpot, mostPieces, rimMm }: PlaceProblem): string => {
   const name = (s: number, k: number) => `x${s}_${k}`;
   const all = spots.flatMap((spot, s) => kinds.map((kind, k) => ({ s, k, massG: kind.massG, lengthMm: kind.lengthMm, x: Math.sin((spot.deg * Math.PI) / 180), y: Math.cos((spot.deg * Math.PI) / 180) })));
   const sum = (terms: { name: string; by: number }[]) => terms.filter((t) => Math.abs(t.by) > 1e-12).map((t) => `${t.by < 0 ? '-' : '+'} ${Math.abs(t.by).toFixed(9)} ${t.name}`).join(' ') || `+ 0 ${name(0, 0)}`;
@@ -40,6 +58,7 @@ export const asLinear = ({ target, toleranceG, spots, kinds, perSpot, mostPieces
   });
   kinds.forEach((kind, k) => rows.push(`${sum(all.filter((v) => v.k === k).map((v) => ({ name: name(v.s, v.k), by: 1 })))} <= ${kind.count}`));
   rows.push(`${sum(all.map((v) => ({ name: name(v.s, v.k), by: 1 })))} <= ${mostPieces}`);
+  if (rimMm !== undefined) rows.push(...oneOverAnother(all.map((v) => ({ name: name(v.s, v.k), deg: spots[v.s]!.deg, lengthMm: v.lengthMm })), rimMm));
   return `Minimize\n obj: ${sum(all.map((v) => ({ name: name(v.s, v.k), by: 1000 + v.massG })))}\nSubject To\n${rows.map((r, i) => ` r${i}: ${r}`).join('\n')}\nGeneral\n ${all.map((v) => name(v.s, v.k)).join(' ')}\nEnd`;
 };
 

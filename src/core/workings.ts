@@ -1,4 +1,5 @@
-import { balanceAdvise, balanceEstimate, balanceIndex, balanceParts, balancePlace, balanceTrial, residualUnbalance } from './balance';
+import { practiceRound } from './practice';
+import { balanceAdvise, balanceEstimate, balanceIndex, balanceParts, balancePlace, balanceTrial, residualUnbalance, standBand } from './balance';
 import { beadSlack, bitePlan, mountOrientation } from './beads';
 import { materials, rimLockPick, stripPick, tireFit, tireRank, tools, valvePick } from './fitting';
 import { beadInspect, bearingCheck, tubeInspect } from './inspect';
@@ -54,6 +55,8 @@ export const WORKINGS: readonly AnyWorking[] = [
   pressureCorrect,
   leak,
   balanceTrial,
+  practiceRound,
+  standBand,
   balancePlace,
   balanceEstimate,
   balanceAdvise,

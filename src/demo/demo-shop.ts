@@ -143,11 +143,11 @@ export const DEMO_VALVES: ValveItem[] = [
   complete('valves', { id: 'v-3', stem: 'clamp-in', holeMm: 11.5, lengthMm: 38, angled: true, count: 6, priceMinor: 1450 }),
 ];
 
-const weight = (id: string, massG: number, kind: WeightItem['kind'], count: number, priceMinor: number): WeightItem => complete('weights', { id, massG, kind, count, priceMinor });
+const weight = (id: string, massG: number, kind: WeightItem['kind'], count: number, priceMinor: number, lengthMm: number | null = null): WeightItem => complete('weights', { id, massG, kind, count, priceMinor, lengthMm });
 
 export const DEMO_WEIGHTS: WeightItem[] = [
   weight('g-1', 5, 'spoke', 40, 60), weight('g-2', 10, 'spoke', 36, 80), weight('g-3', 20, 'spoke', 18, 110), weight('g-4', 30, 'spoke', 8, 140),
-  weight('g-5', 5, 'adhesive', 96, 20), weight('g-6', 7, 'adhesive', 48, 25), weight('g-7', 10, 'adhesive', 60, 30),
+  weight('g-5', 5, 'adhesive', 96, 20, 12.5), weight('g-6', 7, 'adhesive', 48, 25, 17), weight('g-7', 10, 'adhesive', 60, 30, 22),
 ];
 
 export const DEMO_WRENCHES: WrenchItem[] = [

@@ -1,20 +1,23 @@
-import { balancePlace, balanceTrial, sumVectors } from '../core/balance';
+import { balanceEstimate, balancePlace, type MassVector } from '../core/balance';
 import {
-  fastenersOf, foldJob, partPicksOf, pressureStartOf, wantsOf, recheckDates, seatLimitOf, stepsOf, STEP_STATIONS,
-  type EntryBody, type EntryData, type EntryKind, type StationId,
+  balanceQuestion, fastenersOf, foldJob, partPicksOf, pressureStartOf, wantsOf, recheckDates, seatLimitOf, stepsOf, STEP_STATIONS,
+  type EntryBody, type EntryData, type EntryKind, type JobState, type StationId,
 } from '../core/job';
+import { advisedActs, hiddenStand } from '../core/practice';
 import { pressureCorrect, type Use } from '../core/pressure';
-import { ruleWord } from '../core/rules';
 import { seeded } from '../core/statistics';
 import { torqueWrench } from '../core/torque';
 import { normalDeg } from '../core/units';
-import { weightPlaces, type Wheel } from '../core/wheels';
+import type { Wheel } from '../core/wheels';
 import type { JobStore } from '../server/db/jobs';
 import {
   DEMO_LOCKS, DEMO_MACHINES, DEMO_PEOPLE, DEMO_STRIPS, DEMO_TIRES, DEMO_TUBES, DEMO_VALVES, DEMO_WEIGHTS, DEMO_WHEELS, DEMO_WRENCHES,
 } from './demo-shop';
 
 const DEMO_SHELVES = { tubes: DEMO_TUBES, locks: DEMO_LOCKS, strips: DEMO_STRIPS, valves: DEMO_VALVES };
+
+/** What the demo shop's stand hides. */
+const DEMO_BAND_G = 2.5;
 
 const USE_OF: Record<string, Use> = { dirt: 'dirt', scooter: 'road' };
 const NOTES = [
@@ -25,51 +28,72 @@ const NOTES = [
   'Bearings smooth, seal lip greased.',
 ];
 
-/** Writes entries with the clock going on between them, as a fitter would. */
+/** Writes entries with the clock going on between them, as a fitter would, and keeps the log at hand. */
 const writer = (jobs: JobStore, jobId: string, who: string, startMs: number, random: () => number) => {
-  let seq = 2;
+  const log = jobs.entriesOf(jobId);
   let nowMs = startMs;
   let n = 0;
-  return <K extends EntryKind>(station: StationId, kind: K, data: EntryData[K]): string => {
+  const write = <K extends EntryKind>(station: StationId, kind: K, data: EntryData[K]): string => {
     const id = `${jobId}-e${++n}`;
     nowMs += (30 + Math.round(random() * 200)) * 1000;
     const body: EntryBody<K> = { id, who, station, kind, data };
-    seq = jobs.append(jobId, seq, [body], new Date(nowMs).toISOString()).at(-1)!.seq;
+    log.push(...jobs.append(jobId, log.at(-1)!.seq, [body], new Date(nowMs).toISOString()));
     return id;
   };
+  return { write, state: (): JobState => foldJob(log) };
 };
 
 const round = (v: number, to = 1) => Number((Math.round(v / to) * to).toFixed(2));
+
+type Writer = ReturnType<typeof writer>['write'];
 
 interface Plan {
   number: number;
   wheel: Wheel;
   startMs: number;
-  /** The station to stop before; all of them when left out. */
+  /** The station to stop before, or in the midst of balancing; all of them when left out. */
   until?: StationId;
 }
 
-const balance = (write: ReturnType<typeof writer>, wheel: Wheel, rules: Record<string, string | number>, random: () => number): void => {
-  const heavy = { massG: 15 + random() * 40, deg: wheel.rimLockDegs[0] ?? random() * 360 };
-  const restDeg = round(normalDeg(heavy.deg + (random() - 0.5) * 4), 0.5) % 360;
-  write('balance', 'rest', { restDeg });
-  const trial = { massG: 20, deg: round(normalDeg(restDeg + 90)) };
-  const settled = sumVectors([heavy, trial]);
-  const restWithTrialDeg = round(settled.deg, 0.5) % 360;
-  write('balance', 'trial-rest', { trialMassG: trial.massG, trialDeg: trial.deg, restDeg: restWithTrialDeg });
-  const { counterMassG, counterDeg } = balanceTrial.run({ restDeg, trialMassG: trial.massG, trialDeg: trial.deg, restWithTrialDeg }).result;
-  const spoked = wheel.build === 'spoked';
-  const positions = weightPlaces(wheel);
-  const placed = balancePlace.run({
-    counterMassG,
-    counterDeg,
-    stock: DEMO_WEIGHTS.filter((w) => (w.kind === 'spoke') === spoked).map(({ massG, count }) => ({ massG, count })),
-    sides: ruleWord('balance.sides', rules) as 'both' | 'one',
-    positions,
-  }).result;
-  write('balance', 'weights', { pieces: placed.pieces, residualG: placed.residualG });
-  write('balance', 'level-check', { clock: 3, moved: 'stays' });
-  write('balance', 'level-check', { clock: 9, moved: random() < 0.1 ? 'sinks' : 'stays' });
+type Estimate = ReturnType<typeof balanceEstimate.run>['result'];
+
+/** What is believed of the wheel now. */
+const believed = (state: () => JobState): Estimate => {
+  const { seen, on, rules } = balanceQuestion(state(), [])!;
+  return balanceEstimate.run({ seen, on, rules }).result;
+};
+
+/** A wheel on the bench with a hidden heavy spot, as the advice says, left before its weights go on. */
+const beginBalance = (write: Writer, state: () => JobState, heavy: MassVector): void => {
+  const { stock, positions, sides, rules } = balanceQuestion(state(), DEMO_WEIGHTS)!;
+  for (const act of advisedActs(hiddenStand(heavy, DEMO_BAND_G), { stock, positions, sides, rules })) {
+    if (act.do === 'settle') write('balance', 'rest', { restDeg: act.restDeg, from: act.from, device: null });
+    else if (act.do === 'level') write('balance', 'level-test', { deg: act.deg, moved: act.moved });
+    else if (act.do === 'trial') write('balance', 'trial', { pieces: act.pieces });
+    else return;
+  }
+};
+
+/** A wheel balanced on a simulated stand: rests from both sides, a trial a quarter turn on, the weights, and a check of them. */
+const balance = (write: Writer, state: () => JobState, heavy: MassVector, random: () => number): void => {
+  const stand = hiddenStand(heavy, DEMO_BAND_G);
+  const settle = () => {
+    for (const from of ['left', 'right'] as const) write('balance', 'rest', { restDeg: round(stand.settle(state().balance.on, from)) % 360, from, device: null });
+  };
+  settle();
+  write('balance', 'trial', { pieces: [{ massG: 20, deg: round(normalDeg(heavy.deg + 90)) % 360, side: 'near' }] });
+  settle();
+  const { heavyMassG, heavyDeg } = believed(state);
+  const { stock, positions, sides, rimMm, clearOf, rules } = balanceQuestion(state(), DEMO_WEIGHTS)!;
+  const { pieces, residualG } = balancePlace.run({ counterMassG: heavyMassG, counterDeg: normalDeg(heavyDeg + 180), stock, positions, sides, rules, ...(rimMm === undefined ? {} : { rimMm, clearOf: clearOf ?? [] }) }).result;
+  write('balance', 'weights', { pieces, residualG });
+  settle();
+  const deg = round(normalDeg(heavyDeg + 180)) % 360;
+  write('balance', 'level-test', { deg, moved: stand.level(deg, state().balance.on) });
+  // Now and then nobody writes down that it is over.
+  if (random() < 0.1) return;
+  const { leftG, leftDeg, bandG, chance, ...now } = believed(state);
+  write('balance', 'balanced', { heavyMassG: now.heavyMassG, heavyDeg: now.heavyDeg, leftG, leftDeg, bandG, chance });
 };
 
 /** One past job with a log that its own workings wrote. */
@@ -78,8 +102,7 @@ const pastJob = (jobs: JobStore, { number, wheel, startMs, until }: Plan, random
   const who = DEMO_PEOPLE[Math.floor(random() * DEMO_PEOPLE.length)]!;
   const id = `demo-job-${number}`;
   jobs.open({ id, machineId: machine.id, wheelId: wheel.id, who }, new Date(startMs).toISOString());
-  const write = writer(jobs, id, who, startMs, random);
-  const state = () => foldJob(jobs.entriesOf(id));
+  const { write, state } = writer(jobs, id, who, startMs, random);
   const off = (station: StationId) => until === station;
   const tickAll = (station: StationId) => stepsOf(state(), station).forEach((step) => write(station, 'step', { stepId: step.id }));
   const year = new Date(startMs).getUTCFullYear() % 100;
@@ -129,8 +152,9 @@ const pastJob = (jobs: JobStore, { number, wheel, startMs, until }: Plan, random
     write('set', 'pressure-set', { gaugeKpa: round(gaugeKpa, 0.1), shopC, rideC, rideKpa });
   }
   tickAll('set');
-  if (off('balance')) return;
-  balance(write, wheel, state().rules, random);
+  const heavy = { massG: 15 + random() * 40, deg: normalDeg((wheel.rimLockDegs[0] ?? random() * 360) + (random() - 0.5) * 12) };
+  if (off('balance')) return beginBalance(write, state, heavy);
+  balance(write, state, heavy, random);
   if (off('wheel-back')) return;
   for (const fastener of fastenersOf(state())) {
     const { torqueNm } = fastener;

@@ -1,12 +1,10 @@
 import { performance } from 'node:perf_hooks';
-import { balancePlace, nextStep, type MassVector, type Observation } from '../../src/core/balance';
+import { balanceAdvise, type MassVector, type Observation } from '../../src/core/balance';
 import { hiddenWheel, standFor } from '../hidden-wheels';
 
 /** A thousand hidden wheels, balanced in three ways: a piece at a time, guess and halve, and as this program advises. */
 const WHEELS = Number(process.env.BENCH_WHEELS ?? 1000);
-const TOLERANCE_G = 5;
 const MOST = 40;
-const TRIALS_G = [5, 10, 15, 20, 25, 30, 40, 50, 60, 80];
 
 interface Outcome {
   placements: number;
@@ -52,20 +50,17 @@ const guessAndHalve = (stand: Stand): Outcome => {
 /** A shelf with pieces of 5, 10 and 20 g for 36 spokes. */
 const SPOKES = Array.from({ length: 36 }, (_, i) => i * 10 + 5);
 const STOCK = [{ massG: 5, count: 24 }, { massG: 10, count: 24 }, { massG: 20, count: 12 }];
-const realize = ({ massG, deg }: MassVector): MassVector[] =>
-  balancePlace.run({ counterMassG: massG, counterDeg: deg, stock: STOCK, positions: SPOKES, sides: 'one', rules: { 'balance.toleranceG': 1.5 } }).result.pieces;
-
 const asAdvised = (stand: Stand): Outcome => {
   const seen: Observation[] = [];
   let on: MassVector[] = [];
   let placements = 0;
   for (let act = 0; act < 60; act++) {
-    const advice = nextStep({ seen, on, toleranceG: TOLERANCE_G, trialsG: TRIALS_G, realize });
+    const advice = balanceAdvise.run({ seen, on, stock: STOCK, positions: SPOKES, sides: 'one' }).result;
     if (advice.do === 'done' || placements > MOST) break;
     if (advice.do === 'settle') seen.push(stand.settle(on, advice.from));
     else if (advice.do === 'level') seen.push(stand.level(advice.deg, on));
     else {
-      on = advice.do === 'final' ? [...advice.pieces] : [{ massG: advice.massG, deg: advice.deg }];
+      on = advice.place;
       placements++;
     }
   }
@@ -78,7 +73,7 @@ const WAYS = { 'a piece at a time, 7 g': pieceByPiece, 'guess 30 g and halve': g
 console.log(`| dead band | way | placements, median | 95 % | residual 95 %, g | readings, median | ms a wheel |`);
 console.log('| --- | --- | --- | --- | --- | --- | --- |');
 const perBand = Math.ceil(WHEELS / 6);
-for (const bandG of [1, 2, 3, 4, 5, 6])
+for (const bandG of (process.env.BENCH_BANDS ?? '1,2,3,4,5,6').split(',').map(Number))
   for (const [name, way] of Object.entries(WAYS)) {
     const before = performance.now();
     const out = Array.from({ length: perBand }, (_, i) => way(standFor(hiddenWheel(bandG * 10_000 + i, bandG), bandG * 10_000 + i)));

@@ -64,13 +64,14 @@ test('turning the wheel over mirrors the dial, and the keys are listed', async (
   await expect(page.getByRole('img', { name: /rim lock at 7 o'clock, 210°/ })).toBeVisible();
   await page.keyboard.press('t');
   await expect(page.getByRole('img', { name: /rim lock at 5 o'clock, 150°/ })).toBeVisible();
-  // Typed as seen from this side, kept as seen from the disc side.
+  // Typed as seen from this side, kept as seen from the disc side; left is then right.
+  await page.getByLabel('Do something else, by hand').selectOption('settle');
   await page.getByLabel('This came to the bottom').fill('150°');
-  await page.keyboard.press('Enter');
-  await expect(page.getByText("5 o'clock, 150°").first()).toBeVisible();
-  await page.getByRole('heading', { level: 2 }).first().click();
+  await page.getByLabel('Let go from').selectOption('left');
+  await page.getByRole('button', { name: 'Take it' }).click();
+  await expect(page.getByText('rest at 5 from the left')).toBeVisible();
   await page.keyboard.press('t');
-  await expect(page.getByText("7 o'clock, 210°").first()).toBeVisible();
+  await expect(page.getByText('rest at 7 from the right')).toBeVisible();
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog', { name: 'Keys on this screen' })).toContainText('Turn the wheel over');
 });

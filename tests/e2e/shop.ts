@@ -1,11 +1,23 @@
 import { test as base, expect, type Page } from '@playwright/test';
 import AxeBuilder from '@axe-core/playwright';
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { copyFileSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 
 const READY = /ready: (http:\/\/\S+)/;
+
+let filled: string | undefined;
+
+/** The demo shop, filled once for each worker and copied for each test. */
+const template = (): string => {
+  if (filled) return filled;
+  const file = join(mkdtempSync(join(tmpdir(), 'rimstone-demo-')), 'shop.sqlite');
+  const { status, stderr } = spawnSync('node', ['dist/server/fill-demo.cjs', file], { encoding: 'utf8' });
+  if (status !== 0) throw new Error(stderr);
+  process.once('exit', () => rmSync(dirname(file), { recursive: true, force: true }));
+  return (filled = file);
+};
 
 /** A shop of its own: a fresh demo database and a server on a free port. */
 export class TestShop {
@@ -15,8 +27,7 @@ export class TestShop {
   url = '';
 
   fillDemo(): void {
-    const { status, stderr } = spawnSync('node', ['dist/server/fill-demo.cjs', this.file], { encoding: 'utf8' });
-    if (status !== 0) throw new Error(stderr);
+    copyFileSync(template(), this.file);
   }
 
   /** Starts the server; after the first time on the same port, as a shop's machine would. */

@@ -78,25 +78,3 @@ test('undo takes the last entry away and the log can put it back', async ({ page
   await page.getByRole('link', { name: 'Back to the job' }).click();
   await expect(page.getByText('Step 2 of 9')).toBeVisible();
 });
-
-test('a weight that rises asks for one more piece, one that sinks for one less, until it stays', async ({ page, shop }) => {
-  await openAs(page, shop, '/jobs/demo-job-21/balance');
-  await page.getByLabel('This came to the bottom').fill('7:00');
-  await page.keyboard.press('Enter');
-  await page.getByRole('button', { name: 'On to the trial mass' }).click();
-  await page.getByLabel('It now settles').fill('7:20');
-  await page.keyboard.press('Enter');
-  await expect(page.getByText(/The rest hardly moved|Put on/).first()).toBeVisible();
-  await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'They are on' }).click();
-  const at = (clock: number, moved: string) => page.getByRole('group', { name: `Held at ${clock} o'clock` }).getByRole('button', { name: moved }).click();
-  await at(3, 'rises');
-  await expect(page.getByRole('heading', { name: /^Too little: add 5 g at/ })).toBeVisible();
-  await page.getByRole('button', { name: 'It is on' }).click();
-  await at(3, 'sinks');
-  await expect(page.getByRole('heading', { name: /^Too much: take 5 g at .* off/ })).toBeVisible();
-  await page.getByRole('button', { name: 'It is off' }).click();
-  await at(3, 'stays');
-  await at(9, 'stays');
-  await expect(page.getByRole('heading', { name: 'Balanced.' })).toBeVisible();
-});

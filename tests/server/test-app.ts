@@ -1,4 +1,5 @@
-import { mkdtempSync } from 'node:fs';
+import Database from 'better-sqlite3';
+import { existsSync, mkdtempSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, relative } from 'node:path';
 import pino from 'pino';
@@ -9,10 +10,29 @@ import { openDb, type Db } from '../../src/server/db/open';
 
 export const NOW = Date.UTC(2026, 3, 30, 12);
 
+/** The demo shop as a database file in memory, filled once for all test files of a run. */
+const filled = (): Buffer => {
+  const file = join(process.env.RIMSTONE_TEMPLATES!, 'demo.sqlite');
+  if (existsSync(file)) return readFileSync(file);
+  const db = openDb(':memory:');
+  fillDemo(db, NOW);
+  const buffer = db.serialize();
+  db.close();
+  // Moved there when whole: another worker may look for it at the same time.
+  writeFileSync(`${file}.${process.pid}`, buffer);
+  renameSync(`${file}.${process.pid}`, file);
+  return buffer;
+};
+
+const demoDb = (): Db => {
+  const db = new Database(filled());
+  db.pragma('foreign_keys = ON');
+  return db;
+};
+
 /** An app on a database in memory; filled with the demo shop unless `empty`. */
 export const testApp = (options: { empty?: boolean; passphrase?: string } = {}) => {
-  const db: Db = openDb(':memory:');
-  if (!options.empty) fillDemo(db, NOW);
+  const db: Db = options.empty ? openDb(':memory:') : demoDb();
   const photosDir = relative(process.cwd(), join(mkdtempSync(join(tmpdir(), 'rimstone-')), 'photos'));
   const app = createApp(db, { photosDir, logger: pino({ level: 'silent' }), passphrase: options.passphrase });
   return { db, app, photosDir, ask: request(app) };

@@ -1,30 +1,38 @@
-import { angle, count, listOf, oneOf, quantity, record, ruleValues } from '../fields';
+import { angle, listOf, oneOf, quantity, ruleValues } from '../fields';
 import { ruleNumber, type RuleValues } from '../rules';
 import { degText } from '../units';
 import { defineWorking, reason, type Reason } from '../working';
-import { balancePlace, type Piece, type WeightStock } from './balance-place';
+import { balancePlace, SIDES, WEIGHT_KIND, type Piece, type Sides, type WeightStock } from './balance-place';
 import { knownOf, PRIOR } from './balance-estimate';
 import type { Prior } from './belief';
 import { sumVectors, type MassVector } from './mass-vector';
-import { nextStep, type Advice } from './next-step';
+import { nextStep, SURE, type Advice } from './next-step';
 import { OBSERVATIONS, WEIGHTS_ON, type Observation } from './observation';
 
-interface Input {
+/** What the advice is given. */
+export interface AdviseInput {
   seen: readonly Observation[];
   on?: readonly MassVector[];
   stock: WeightStock[];
   positions?: number[];
-  sides: 'both' | 'one';
+  sides: Sides;
+  rimMm?: number;
+  clearOf?: number[];
   prior?: Prior;
   rules?: RuleValues;
 }
 
 export type BalanceAdvice = Advice & {
   reason: Reason;
-  /** For final weights: the pieces, with their sides. */
+  /** The pieces to put on, with their sides: for a trial all at one place, on the side that is up. */
   place: Piece[];
+  /** Final pieces are made up to this, finer than the shop's limit where the belief is not sharp enough for less. */
+  limitG: number;
 };
 
+/** Shares of the limit that final pieces are made up to: the roughest one that is about as sure takes the fewest and lightest pieces. Basis: memory. */
+const FINER = [0.8, 0.55, 0.3];
+const ROUGHER = 0.06;
 /** Pieces that are taped on together for a trial, at most. */
 const TRIAL_PIECES = 3;
 
@@ -33,6 +41,17 @@ const trialMasses = (stock: readonly WeightStock[]): number[] => {
   let sums = new Set<number>([0]);
   for (let i = 0; i < TRIAL_PIECES; i++) sums = new Set([...sums].flatMap((s) => [s, ...stock.filter((k) => k.count > i).map((k) => s + k.massG)]));
   return [...sums].filter((m) => m > 0).sort((a, b) => a - b);
+};
+
+/** The fewest pieces that make up a trial's mass. */
+const madeOf = (massG: number, stock: readonly WeightStock[], most = TRIAL_PIECES): number[] | null => {
+  if (Math.abs(massG) < 1e-6) return [];
+  if (most === 0) return null;
+  return stock
+    .filter((k) => k.count > 0 && k.massG <= massG + 1e-6)
+    .map((k) => ({ massG: k.massG, rest: madeOf(massG - k.massG, stock.map((other) => (other === k ? { ...k, count: k.count - 1 } : other)), most - 1) }))
+    .flatMap(({ massG: first, rest }) => (rest ? [[first, ...rest]] : []))
+    .sort((a, b) => a.length - b.length)[0] ?? null;
 };
 
 const spoken = (advice: Advice): Reason => {
@@ -54,15 +73,17 @@ const spoken = (advice: Advice): Reason => {
  * `seen` as for `balance-estimate`; `stock` as for `balance-place`. Throws `InputError` when there is nothing in stock.
  * Source: each choice is played through on wheels as probable as the belief says, and the one most likely to end it is taken.
  */
-export const balanceAdvise = defineWorking<Input, BalanceAdvice>({
+export const balanceAdvise = defineWorking<AdviseInput, BalanceAdvice>({
   name: 'balance-advise',
   says: 'What to do next so that the wheel is balanced in the fewest tries',
   input: {
     seen: OBSERVATIONS,
     on: WEIGHTS_ON.optional(),
-    stock: listOf(record({ massG: quantity('g', 0.5, 200, 'Mass of a piece'), count: count(0, 10_000, 'Pieces in stock') }, 'A kind of weight'), 12, 'The weights in stock'),
+    stock: listOf(WEIGHT_KIND, 12, 'The weights in stock'),
     positions: listOf(angle('A place for a piece'), 80, 'The places a piece can go').optional(),
-    sides: oneOf(['both', 'one'], 'Which sides of the rim'),
+    sides: oneOf(SIDES, 'Which sides of the rim'),
+    rimMm: quantity('mm', 300, 3000, 'Once round the rim').optional(),
+    clearOf: listOf(angle('What pieces keep clear of'), 60, 'What pieces keep clear of').optional(),
     prior: PRIOR.optional(),
     rules: ruleValues(),
   },
@@ -70,12 +91,19 @@ export const balanceAdvise = defineWorking<Input, BalanceAdvice>({
     seen: [{ kind: 'settle', restDeg: 212, from: 'left', weights: [] }, { kind: 'settle', restDeg: 208, from: 'right', weights: [] }],
     stock: [{ massG: 5, count: 20 }, { massG: 10, count: 12 }, { massG: 20, count: 6 }], sides: 'one',
   },
-  work({ seen, on = [], stock, positions, sides, prior, rules }, show) {
+  work({ seen, on = [], stock, positions, sides, rimMm, clearOf, prior, rules }, show) {
     const toleranceG = ruleNumber('balance.toleranceG', rules, show);
-    // Pieces are made up finer than the limit, which is for the whole wheel.
-    const placed = ({ massG, deg }: MassVector) =>
-      balancePlace.run({ counterMassG: Math.min(1000, massG), counterDeg: deg, stock, sides, rules: { ...rules, 'balance.toleranceG': toleranceG * 0.3 }, ...(positions ? { positions } : {}) }).result.pieces;
-    const advice = nextStep({ seen, known: knownOf(prior, rules), on, toleranceG, trialsG: trialMasses(stock), realize: placed });
+    const placed = ({ massG, deg }: MassVector, limitG: number) =>
+      balancePlace.run({ counterMassG: Math.min(1000, massG), counterDeg: deg, stock, sides, rules: { ...rules, 'balance.toleranceG': limitG }, ...(positions ? { positions } : {}), ...(rimMm ? { rimMm } : {}), ...(clearOf ? { clearOf } : {}) }).result.pieces;
+    let limitG = toleranceG;
+    const realize = (counter: MassVector, chanceOf: (pieces: readonly MassVector[]) => number) => {
+      const made = FINER.map((share) => ({ limitG: share * toleranceG, pieces: placed(counter, share * toleranceG) })).map((m) => ({ ...m, chance: chanceOf(m.pieces) }));
+      const most = Math.max(...made.map((m) => m.chance));
+      const best = made.find((m) => m.chance >= Math.min(SURE, most - ROUGHER))!;
+      limitG = best.limitG;
+      return best.pieces;
+    };
+    const advice = nextStep({ seen, known: knownOf(prior, rules), on, toleranceG, trialsG: trialMasses(stock), realize });
     const why = spoken(advice);
     show.line('next', 'by the chance that it ends here or with the weights after', advice.do);
     if ('massG' in advice) {
@@ -86,8 +114,9 @@ export const balanceAdvise = defineWorking<Input, BalanceAdvice>({
     show.basis('published', 'order statistics of the uniform distribution; Bayes\u2019 rule');
     show.basis('practice', 'settle from both sides; weights opposite the heavy spot');
     show.verdict(why.verdict);
-    const place = advice.do === 'final' ? placed(advice) : [];
+    const { massG: trialG, deg } = advice.do === 'trial' ? advice : { massG: 0, deg: 0 };
+    const place = advice.do === 'final' ? placed(advice, limitG) : (madeOf(trialG, stock) ?? []).map((massG): Piece => ({ massG, deg, side: 'near' }));
     if (advice.do === 'final') show.line('pieces come to', 'as vectors', sumVectors(place).massG, 'g');
-    return { ...advice, reason: why, place };
+    return { ...advice, reason: why, place, limitG };
   },
 });

@@ -14,6 +14,8 @@ export interface Prior extends MassVector {
 export interface Known {
   prior?: Prior;
   bandG?: number;
+  /** Dead bands to tell apart; more of them where it is the band that is asked for. */
+  bandSteps?: number;
 }
 
 /** A patch of the plane of heavy vectors: a turned rectangle of cells, grams, x to the right of the valve and y toward it. */
@@ -39,6 +41,8 @@ export interface Belief {
   meanX: number;
   meanY: number;
   bandG: number;
+  /** How probable each dead band is, and how probable it was before anything was seen. */
+  bands: { f: number; p: number; before: number }[];
   /** Variance along x, along y, and of both together, g². */
   varX: number;
   varY: number;
@@ -55,10 +59,10 @@ const KNOWN_WITHIN = 0.18;
 const BAND_STEPS = 10;
 
 /** Dead bands to look at, and how probable each is beforehand. */
-const bandsOf = (knownG: number | undefined): { f: number; p: number }[] => {
+const bandsOf = (knownG: number | undefined, steps = BAND_STEPS): { f: number; p: number }[] => {
   const [from, to] = knownG === undefined ? [LEAST_BAND_G, MOST_BAND_G] : [knownG * exp(-2.2 * KNOWN_WITHIN), knownG * exp(2.2 * KNOWN_WITHIN)];
-  const raw = Array.from({ length: BAND_STEPS }, (_, i) => {
-    const f = from * (to / from) ** (i / (BAND_STEPS - 1));
+  const raw = Array.from({ length: steps }, (_, i) => {
+    const f = from * (to / from) ** (i / (steps - 1));
     // Steps are even in the logarithm, so an even chance over grams grows with f.
     return { f, p: knownG === undefined ? f : exp(-((Math.log(f / knownG) / KNOWN_WITHIN) ** 2) / 2) };
   });
@@ -90,8 +94,8 @@ export const cellAt = ({ patch, cells }: Pick<Belief, 'patch' | 'cells'>, i: num
 };
 
 /** The belief over one patch. */
-const over = (patch: Patch, seen: readonly Observation[], { prior, bandG: knownG }: Known): Belief => {
-  const bands = bandsOf(knownG);
+const over = (patch: Patch, seen: readonly Observation[], { prior, bandG: knownG, bandSteps }: Known): Belief => {
+  const bands = bandsOf(knownG, bandSteps);
   const { cos, sin, halfU, halfV } = patch;
   const blur = (nx: number, ny: number) => (abs(nx * cos + ny * sin) * halfU + abs(ny * cos - nx * sin) * halfV) / CELLS;
   const first = seen.find((o) => o.kind === 'swing') ?? null;
@@ -100,11 +104,13 @@ const over = (patch: Patch, seen: readonly Observation[], { prior, bandG: knownG
   const bandOf = new Float64Array(CELLS * CELLS);
   const wrong = new Float64Array(seen.length);
   const shares = new Float64Array(seen.length);
+  const perBand = new Float64Array(bands.length);
   let total = 0;
   for (let i = 0; i < mass.length; i++) {
     const [x, y] = cellAt({ patch, cells: CELLS }, i);
     const before = priorAt(x, y, prior);
-    for (const { f, p: chance } of bands) {
+    for (let b = 0; b < bands.length; b++) {
+      const { f, p: chance } = bands[b]!;
       let p = before * chance;
       for (let k = 0; k < likelihoods.length; k++) {
         const { of, wrong: anyhow } = likelihoods[k]!;
@@ -115,6 +121,7 @@ const over = (patch: Patch, seen: readonly Observation[], { prior, bandG: knownG
       }
       mass[i]! += p;
       bandOf[i]! += p * f;
+      perBand[b]! += p;
       for (let k = 0; k < wrong.length; k++) wrong[k]! += p * shares[k]!;
     }
     total += mass[i]!;
@@ -135,7 +142,7 @@ const over = (patch: Patch, seen: readonly Observation[], { prior, bandG: knownG
     varY += mass[i]! * (y - meanY) ** 2;
     covXY += mass[i]! * (x - meanX) * (y - meanY);
   }
-  return { patch, cells: CELLS, mass, bandOf, meanX, meanY, bandG, varX, varY, covXY, wrong: [...wrong].map((w) => w / total) };
+  return { patch, cells: CELLS, mass, bandOf, meanX, meanY, bandG, bands: bands.map((b, i) => ({ f: b.f, p: perBand[i]! / total, before: b.p })), varX, varY, covXY, wrong: [...wrong].map((w) => w / total) };
 };
 
 /** The smallest turned rectangle, along the belief's own axes, that holds nearly all of it. */

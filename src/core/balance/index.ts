@@ -1,14 +1,15 @@
 /** Balance: what is believed of a heavy spot and what to do next, pieces proved best, and what a mass left over does. */
-export { balanceAdvise, type BalanceAdvice } from './balance-advise';
+export { balanceAdvise, type AdviseInput, type BalanceAdvice } from './balance-advise';
 export { balanceEstimate, type BalanceEstimate } from './balance-estimate';
 export { balanceIndex, type BalanceIndex } from './balance-index';
 export { balanceParts, HEAVY_PARTS, type BalanceFromParts, type HeavyPart } from './balance-parts';
+export { standBand, type StandBand } from './stand-band';
 export { residualUnbalance, type ResidualUnbalance } from './residual-unbalance';
 export { searchPlaces, type PlaceAnswer, type PlaceProblem } from './place-search';
 export { balanceTrial, type BalanceTrial } from './balance-trial';
-export { balancePlace, type BalancePlacement, type Piece, type WeightStock } from './balance-place';
+export { balancePlace, PIECE_SIDES, SIDES, type BalancePlacement, type Piece, type Sides, type WeightStock } from './balance-place';
 export { sumVectors, toVector, fromVector, type MassVector } from './mass-vector';
 export { believe, withinChance, type Belief, type Known, type Prior } from './belief';
 export { isInside, regionOf } from './region';
-export { OBSERVATIONS, type LevelTest, type MachineReading, type Observation, type Settle, type Swing } from './observation';
+export { OBSERVATIONS, WEIGHTS_ON, type LevelTest, type MachineReading, type Observation, type Settle, type Swing } from './observation';
 export { middleSpread, nextStep, type Advice } from './next-step';

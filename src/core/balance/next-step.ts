@@ -22,11 +22,11 @@ export interface AdviceInput {
   /** Masses that a trial can have, from the pieces at hand. */
   trialsG: readonly number[];
   /** The pieces that would go on for a counterweight; the counterweight itself where it is left out. */
-  realize?: (counter: MassVector) => readonly MassVector[];
+  realize?: (counter: MassVector, chanceOf: (pieces: readonly MassVector[]) => number) => readonly MassVector[];
 }
 
 /** Sure enough to say that it is done. */
-const SURE = 0.95;
+export const SURE = 0.95;
 /** Readings of one and the same rest that are worth asking for at most. */
 const MOST_SETTLES = 4;
 /** Another settle is worth asking for when it tells so many grams more. Basis: memory. */
@@ -38,6 +38,8 @@ const PLAYED = 40;
 const ASIDE_DEG = [0, 15, 30, 45, 60, 80];
 /** A final piece is preferred to a trial when it is about as good. */
 const ALIKE = 0.02;
+/** Trials whose worth differs by less are alike. */
+const AS_GOOD = 0.02;
 /** Weights are changed only for so much more of a chance. */
 const BETTER = 0.08;
 const RAD = Math.PI / 180;
@@ -112,17 +114,21 @@ export const nextStep = ({ seen, known, on, toleranceG, trialsG, realize = (coun
   }
   const wheels = played(belief);
   const mean = fromVector([-belief.meanX, -belief.meanY]);
-  const pieces = realize(mean);
+  const pieces = realize(mean, (made) => withinChance(belief, made, toleranceG, true));
   const made = sumParts(pieces);
   const finalWorth = worthOf(belief, wheels, made, toleranceG) + ALIKE;
-  let best: { massG: number; deg: number; chance: number } | null = null;
+  const trials: { massG: number; deg: number; worth: number }[] = [];
   for (const massG of trialsG)
     for (const aside of ASIDE_DEG)
       for (const sign of aside === 0 ? [1] : [1, -1]) {
-        const deg = normalDeg(mean.deg + sign * aside);
+        // To the degree: nobody tapes it on nearer than that.
+        const deg = normalDeg(Math.round(mean.deg + sign * aside));
         const worth = worthOf(belief, wheels, toVector({ massG, deg }), toleranceG);
-        if (worth > (best?.chance ?? finalWorth)) best = { massG, deg, chance: worth };
+        if (worth > finalWorth) trials.push({ massG, deg, worth });
       }
+  // Of those about as good, the lightest: less tape, and less to hurt the stand.
+  const most = trials.reduce((m, t) => Math.max(m, t.worth), 0);
+  const best = trials.filter((t) => t.worth > most - AS_GOOD).sort((a, b) => a.massG - b.massG || b.worth - a.worth)[0];
   if (best) return { do: 'trial', massG: best.massG, deg: best.deg, chance: withinChance(belief, [best], toleranceG, true) };
   const then = withinChance(belief, pieces, toleranceG, true);
   // When nothing on the shelf is likely to do better, the wheel is as good as this stand can tell.

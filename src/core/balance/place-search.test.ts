@@ -1,4 +1,5 @@
-import { linearSolver, placeInstance } from '../../../tests/place-instances';
+import { linearSolver, placeInstance, stripInstance } from '../../../tests/place-instances';
+import { angleBetween } from '../units';
 import { searchPlaces, type PlaceProblem } from './place-search';
 
 /** Against a general-purpose solver of integer programs, with the tolerance circle as a polygon for both. */
@@ -15,6 +16,24 @@ test('two hundred random rims and shelves: as few pieces and as little mass as t
   }
   expect(found).toBeGreaterThan(120);
 }, 240_000);
+
+test('forty rims with strips side by side: as the solver finds, and none over another', async () => {
+  const solve = await linearSolver();
+  let found = 0;
+  for (let seed = 500; seed < 540; seed++) {
+    const it = stripInstance(seed);
+    const answer = searchPlaces(it);
+    const right = solve(it);
+    expect([seed, answer.picks && answer.picks.length, answer.picks && answer.massG]).toEqual([seed, right && right.pieces, right && right.massG]);
+    const picks = answer.picks ?? [];
+    if (picks.length > 1) found++;
+    picks.forEach((a, i) => picks.slice(i + 1).forEach((b) => {
+      const apartMm = (Math.abs(angleBetween(it.spots[a.spot]!.deg, it.spots[b.spot]!.deg)) / 360) * it.rimMm!;
+      expect(apartMm).toBeGreaterThanOrEqual((it.kinds[a.kind]!.lengthMm + it.kinds[b.kind]!.lengthMm) / 2 - 1e-6);
+    }));
+  }
+  expect(found).toBeGreaterThan(15);
+}, 120_000);
 
 const problem = (more: Partial<PlaceProblem> = {}): PlaceProblem => ({
   target: [0, 40], toleranceG: 3, spots: Array.from({ length: 36 }, (_, i) => ({ deg: i * 10, roomMm: 40 })),

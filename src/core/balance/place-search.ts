@@ -1,4 +1,4 @@
-/** Where a piece can go: its angle, and the length of rim that pieces may take there; null where length does not matter. */
+/** Where a piece can go: its angle, and the length of rim that pieces centered there may take; null where length does not matter. */
 export interface Spot {
   deg: number;
   roomMm: number | null;
@@ -19,10 +19,12 @@ export interface PlaceProblem {
   kinds: readonly PieceKind[];
   perSpot: number;
   mostPieces: number;
+  /** Once round the rim where pieces lie; with it no piece lies over another. */
+  rimMm?: number;
   /** The tolerance as a regular polygon of so many sides round the circle's inside, for comparison with linear solvers. */
   polygon?: number;
-  /** Asked now and then; true ends the search with the best so far. */
-  stop?: () => boolean;
+  /** Asked now and then, with how many pieces are proved to be needed; true ends the search with the best so far. */
+  stop?: (piecesAtLeast: number) => boolean;
 }
 
 export interface Pick {
@@ -83,7 +85,7 @@ const waysToTake = (kinds: readonly PieceKind[], n: number): number => {
  * Exact: every selection with fewer pieces or less mass is either tried out or shown to fall short. A piece turned by `t` from
  * the target's direction loses m (1 − cos t) of its pull; what all of them may lose together bounds where they can go.
  */
-export const searchPlaces = ({ target, toleranceG, spots, kinds, perSpot, mostPieces, polygon, stop }: PlaceProblem): PlaceAnswer => {
+export const searchPlaces = ({ target, toleranceG, spots, kinds, perSpot, mostPieces, rimMm, polygon, stop }: PlaceProblem): PlaceAnswer => {
   const [tx, ty] = target;
   const distance = Math.hypot(tx, ty);
   const [dx, dy] = distance > EPS ? [tx / distance, ty / distance] : [0, 1];
@@ -95,6 +97,15 @@ export const searchPlaces = ({ target, toleranceG, spots, kinds, perSpot, mostPi
       if (x * Math.cos(a) + y * Math.sin(a) > apothem + EPS) return false;
     }
     return true;
+  };
+  /** Whether a piece of this length would lie over one that is there already. */
+  const lies = (picks: readonly Pick[], spot: number, lengthMm: number): boolean => {
+    if (rimMm === undefined) return false;
+    for (const p of picks) {
+      const apartDeg = Math.abs(((((spots[p.spot]!.deg - spots[spot]!.deg) % 360) + 540) % 360) - 180);
+      if ((apartDeg / 360) * rimMm < (kinds[p.kind]!.lengthMm + lengthMm) / 2 - EPS) return true;
+    }
+    return false;
   };
   let nodes = 0;
   let stopped = false;
@@ -118,7 +129,7 @@ export const searchPlaces = ({ target, toleranceG, spots, kinds, perSpot, mostPi
     const picks: Pick[] = [];
     const walk = (p: number, x: number, y: number, from: number): void => {
       if (stopped || (bestOf.picks && nodes > polishTo)) return;
-      if (++nodes % ASK_EVERY === 0 && stop?.()) {
+      if (++nodes % ASK_EVERY === 0 && stop?.(pieces.length)) {
         stopped = true;
         return;
       }
@@ -137,7 +148,7 @@ export const searchPlaces = ({ target, toleranceG, spots, kinds, perSpot, mostPi
         const spot = order[s]!;
         // Spots are in order of their pull: from here on all fall short.
         if (soFar + massG * spot.along + after < need) return;
-        if (used[s]! >= perSpot || roomLeft[s]! < lengthMm) continue;
+        if (used[s]! >= perSpot || roomLeft[s]! < lengthMm || lies(picks, spot.i, lengthMm)) continue;
         const [nx, ny] = [x + massG * spot.x, y + massG * spot.y];
         if ((tx - nx) ** 2 + (ty - ny) ** 2 > (restAfter + toleranceG + EPS) ** 2) continue;
         used[s]!++;

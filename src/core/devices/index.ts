@@ -2,7 +2,7 @@
 export { DEVICE_STATES, FAILURES, type Device, type DeviceNow, type DeviceState, type Failure } from './device';
 export { failing } from './failing';
 export {
-  DEVICE_KINDS, DEVICE_EVENTS, isSteady, KINDS_OF_DEVICE, LINE_MAX, readLine, SILENT_AFTER_MS, STEADY_LINES,
+  apart, DEVICE_KINDS, DEVICE_EVENTS, isSteady, KINDS_OF_DEVICE, LINE_MAX, readLine, SILENT_AFTER_MS, STEADY_LINES,
   type DeviceEvent, type DeviceKind, type DeviceLine,
 } from './line';
 export { followMm, rimAtMm, type Axis, type RimShape } from './rim-on-stand';
@@ -12,4 +12,7 @@ export {
 export {
   fromAnew, heard, isCalm, noted, NOTHING_HEARD, readiness, READINESS_WORDS, readingOf, takenFrom, type Readiness, type Track,
 } from './track';
+export {
+  bandOf, bearingsFor, bottomDeg, isAtRest, standEnergyJ, standStep, swingPeriodS, turnTo, untilRest, type StandBearings, type StandMotion, type StandWheel,
+} from './wheel-on-stand';
 export { AT_REST, pullOn, type Pull, type PulledWrench } from './wrench-on-bolt';

@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { InputError } from '../errors';
 import { check, oneOf, text } from '../fields';
-import { BAR_IN_KPA, FT_LBF_IN_NM, INCH_IN_MM, PSI_IN_KPA, type Unit } from '../units';
+import { angleBetween, BAR_IN_KPA, FT_LBF_IN_NM, INCH_IN_MM, PSI_IN_KPA, type Unit } from '../units';
 
 /** What instruments of a kind measure, in SI, and when a reading of theirs may be taken. */
 interface KindSpec {
@@ -89,8 +89,11 @@ export const SILENT_AFTER_MS = 2000;
 /** Lines that must agree before a reading counts as steady. */
 export const STEADY_LINES = 6;
 
+/** How far apart two readings of an instrument are; places on a wheel the short way round. */
+export const apart = (a: number, b: number, kind: DeviceKind): number => Math.abs(DEVICE_KINDS[kind].unit === 'deg' ? angleBetween(a, b) : b - a);
+
 /** Whether the last readings of an instrument stand still enough to be taken. */
 export const isSteady = (values: readonly number[], kind: DeviceKind): boolean => {
   const last = values.slice(-STEADY_LINES);
-  return last.length === STEADY_LINES && Math.max(...last) - Math.min(...last) <= DEVICE_KINDS[kind].steadyWithin;
+  return last.length === STEADY_LINES && last.every((a) => last.every((b) => apart(a, b, kind) <= DEVICE_KINDS[kind].steadyWithin));
 };

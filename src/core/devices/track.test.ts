@@ -71,7 +71,8 @@ describe.each(KINDS_OF_DEVICE)('a %s that fails gives no reading', (kind) => {
 
   test('and one that works does', () => {
     const whole = after(kind, values);
-    const track = DEVICE_KINDS[kind].event === 'click' ? heard({ ...whole.track }, line(kind, values.at(-1)!, 61, 'click'), whole.nowMs) : whole.track;
+    const { event } = DEVICE_KINDS[kind];
+    const track = event === 'click' || event === 'rest' ? heard({ ...whole.track }, line(kind, values.at(-1)!, 61, event), whole.nowMs) : whole.track;
     expect(readingOf(track, kind, whole.nowMs)?.value).toBeCloseTo(values.at(-1)!, 9);
   });
 });
@@ -92,4 +93,25 @@ test('a drifting one goes away from the truth, slowly', () => {
   const drift = failing('drift');
   const off = [0, 20, 80].map((i) => (JSON.parse(drift(line('caliper', 5, i))!) as DeviceLine).value - 5);
   expect(off).toEqual([0, expect.closeTo(0.01, 6), expect.closeTo(0.04, 6)]);
+});
+
+describe('a wheel on the stand', () => {
+  const rest = (track: Track, value: number, i: number, event?: 'rest') => heard(track, line('balance-stand', value, i, event), 10_000 + i * 50);
+
+  test('is read once it came to rest, not while it is only held, and not twice', () => {
+    const held = after('balance-stand', still(200, 20));
+    expect(readiness(held.track, 'balance-stand', held.nowMs)).toBe('no rest');
+    const rested = rest(held.track, 200, 21, 'rest');
+    expect(readingOf(rested, 'balance-stand', 11_050)?.value).toBe(200);
+    const taken = takenFrom(rested);
+    const again = Array.from({ length: 8 }, (_, i) => i).reduce((t, i) => rest(t, 200, 22 + i), taken);
+    expect(readiness(again, 'balance-stand', 11_450)).toBe('no rest');
+  });
+
+  test('that moves again no longer rests; across the top of the wheel is no jump', () => {
+    const rested = rest(after('balance-stand', still(200, 8)).track, 200, 9, 'rest');
+    expect(rest(rested, 203, 10).event).toBeNull();
+    const across = [359.9, 0.1, 359.8, 0, 0.2, 359.9].reduce((t, v, i) => rest(t, v, i, i === 0 ? 'rest' : undefined), NOTHING_HEARD);
+    expect(readingOf(across, 'balance-stand', 10_260)?.value).toBe(359.9);
+  });
 });

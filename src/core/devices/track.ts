@@ -1,4 +1,4 @@
-import { DEVICE_KINDS, isSteady, SILENT_AFTER_MS, STEADY_LINES, type DeviceKind, type DeviceLine } from './line';
+import { apart, DEVICE_KINDS, isSteady, SILENT_AFTER_MS, STEADY_LINES, type DeviceKind, type DeviceLine } from './line';
 
 /** From line to line a reading that moves goes by so many times its steadiness at most. Basis: memory. */
 const CALM_TIMES = 3;
@@ -9,7 +9,7 @@ export interface Track {
   /** The first reading since the last take, from which it must move. */
   fromValue: number | null;
   moved: boolean;
-  /** The last line with a word in it, the click, the pop, the rest, said while readings did not jump about. */
+  /** The last line with a word in it, the click, the pop, the rest, said while readings did not jump about; a rest until it moves again. */
   event: DeviceLine | null;
   /** The highest reading that held for a few lines, so that no single jump counts. */
   highest: number | null;
@@ -20,10 +20,14 @@ export const NOTHING_HEARD: Track = { lines: [], fromValue: null, moved: false, 
 
 /** Whether lines follow each other as a hand or a hose would move them: no jumps. */
 const calm = (lines: readonly DeviceLine[]): boolean =>
-  lines.length === STEADY_LINES && lines.every((line, i) => i === 0 || Math.abs(line.value - lines[i - 1]!.value) <= CALM_TIMES * DEVICE_KINDS[line.kind].steadyWithin);
+  lines.length === STEADY_LINES && lines.every((line, i) => i === 0 || apart(line.value, lines[i - 1]!.value, line.kind) <= CALM_TIMES * DEVICE_KINDS[line.kind].steadyWithin);
 
 /** Whether the last reading may be believed though it moves. */
 export const isCalm = (track: Track): boolean => calm(track.lines);
+
+/** A wheel that moves again no longer rests; a click or a pop stays what happened. */
+const stillSo = (event: DeviceLine | null, line: DeviceLine): DeviceLine | null =>
+  event?.event === 'rest' && apart(event.value, line.value, line.kind) > DEVICE_KINDS[line.kind].steadyWithin ? null : event;
 
 /** The next line of the instrument, at a moment of this program's own clock. */
 export const heard = (track: Track, line: DeviceLine, nowMs: number): Track => {
@@ -35,8 +39,8 @@ export const heard = (track: Track, line: DeviceLine, nowMs: number): Track => {
   return {
     lines,
     fromValue,
-    moved: track.moved || Math.abs(line.value - fromValue) > DEVICE_KINDS[line.kind].steadyWithin,
-    event: line.event && calm(lines) ? line : track.event,
+    moved: track.moved || apart(line.value, fromValue, line.kind) > DEVICE_KINDS[line.kind].steadyWithin,
+    event: line.event && (line.event === 'rest' || calm(lines)) ? line : stillSo(track.event, line),
     highest: held === null ? track.highest : Math.max(track.highest ?? held, held),
     heardMs: nowMs,
   };
@@ -52,17 +56,18 @@ export const noted = (track: Track): Track => ({ ...track, event: null });
 export const fromAnew = (track: Track): Track => ({ ...takenFrom(track), highest: null });
 
 /** Why a reading may not be taken yet, or that it may. */
-export const READINESS = ['silent', 'moving', 'not moved', 'no click', 'ready'] as const;
+export const READINESS = ['silent', 'moving', 'not moved', 'no click', 'no rest', 'ready'] as const;
 export type Readiness = (typeof READINESS)[number];
 export const READINESS_WORDS: Record<Readiness, string> = {
-  silent: 'silent', moving: 'moving', 'not moved': 'not moved yet', 'no click': 'waits for the click', ready: 'steady',
+  silent: 'silent', moving: 'moving', 'not moved': 'not moved yet', 'no click': 'waits for the click', 'no rest': 'let it turn and come to rest', ready: 'steady',
 };
 
-/** Whether the reading may be taken: heard just now, steady, and moved since the last one; a wrench once it has clicked. */
+/** Whether the reading may be taken: heard just now, steady, and moved since the last one; a wrench once it has clicked, a wheel once it has come to rest. */
 export const readiness = (track: Track, kind: DeviceKind, nowMs: number): Readiness => {
   if (track.lines.length === 0 || nowMs - track.heardMs > SILENT_AFTER_MS) return 'silent';
   if (DEVICE_KINDS[kind].event === 'click') return track.event ? 'ready' : 'no click';
   if (!isSteady(track.lines.map((l) => l.value), kind)) return 'moving';
+  if (DEVICE_KINDS[kind].event === 'rest' && !track.event) return 'no rest';
   return DEVICE_KINDS[kind].mustMove && !track.moved ? 'not moved' : 'ready';
 };
 

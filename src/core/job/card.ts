@@ -3,6 +3,7 @@ import { USE_WORDS } from '../pressure';
 import { formatQuantity, placeText, type Unit, type UnitPreferences } from '../units';
 import { BUILD_WORDS, KIND_WORDS, POSITION_WORDS } from '../wheels/wheel';
 import { attempt } from '../working';
+import { testsOfNow } from './balance-log';
 import type { JobState } from './fold';
 import { recheckDates, type Recheck } from './rechecks';
 import { fastenersOf } from './fasteners-of';
@@ -22,13 +23,17 @@ export interface JobCard {
 const known = (rows: [string, string | null | false | undefined][]): [string, string][] =>
   rows.filter((r): r is [string, string] => Boolean(r[1]));
 
+/** Which side a piece is on, where it is not the one that is up. */
+const PIECE_SIDE_WORDS = { near: '', far: ' far side', inner: ' inner face' } as const;
+
 /** Everything to keep of a job, in the fitter's units. `today` YYYY-MM-DD. */
 export const jobCard = (state: JobState, today: string, units: UnitPreferences): JobCard => {
   const q = (value: number, unit: Unit, digits?: number) => {
     const { text, label } = formatQuantity(value, unit, units, digits === undefined ? {} : { digits });
     return `${text} ${label}`;
   };
-  const { machine, wheel, cameOff, chosen, pressureSet, weights } = state;
+  const { machine, wheel, cameOff, chosen, pressureSet, balance } = state;
+  const { weights, balanced } = balance;
   const workDay = (state.handedOver?.at ?? today).slice(0, 10);
   const age = (dateCode: string | null) => {
     if (!dateCode) return 'not read';
@@ -38,8 +43,9 @@ export const jobCard = (state: JobState, today: string, units: UnitPreferences):
   const places = new Map<string, string[]>();
   for (const p of weights?.pieces ?? []) {
     const place = placeText(p.deg);
-    places.set(place, [...(places.get(place) ?? []), q(p.massG, 'g')]);
+    places.set(place, [...(places.get(place) ?? []), `${q(p.massG, 'g')}${PIECE_SIDE_WORDS[p.side]}`]);
   }
+  const tests = testsOfNow(balance);
   const peak = Math.max(0, ...state.seatReadings.map((r) => r.gaugeKpa));
   const sections: JobCard['sections'] = [
     {
@@ -74,9 +80,11 @@ export const jobCard = (state: JobState, today: string, units: UnitPreferences):
     {
       title: 'Balance',
       rows: known([
+        ['Heavy before', balanced && `${q(balanced.heavyMassG, 'g')} at ${placeText(balanced.heavyDeg)}`],
         ...[...places].map(([place, masses]): [string, string] => [place, masses.join(' + ')]),
-        ['Left over', weights && q(weights.residualG, 'g')],
-        ['At 3 and 9', (state.levelChecks[3] || state.levelChecks[9]) && `${state.levelChecks[3] ?? 'not checked'}, ${state.levelChecks[9] ?? 'not checked'}`],
+        ['Weights', weights && weights.pieces.length === 0 && 'none needed'],
+        ['Left over', balanced ? `${q(balanced.leftG, 'g')}, within the limit in ${Math.round(balanced.chance * 100)} of 100` : weights && `${q(weights.residualG, 'g')} by calculation`],
+        ['Held level', tests.length > 0 && tests.map((t) => t.moved).join(', ')],
       ]),
     },
     {

@@ -2,7 +2,7 @@ import type { Step } from '../procedure';
 import { ruleWord } from '../rules';
 import { angleBetween } from '../units';
 import type { DialMark } from '../wheels';
-import { balancingOf } from './balancing';
+import { balanceMarks } from './balance-marks';
 import { bitesOf, fittedArc } from './bites-of';
 import type { JobState } from './fold';
 import type { StationId } from './stations';
@@ -22,31 +22,6 @@ const levers = (state: JobState, step: Step, bite: number): DialMark[] => {
   ];
 };
 
-/** `2 × 20 g` for pieces of one kind at one place, their sum for pieces of several. */
-const massesText = (masses: number[]): string =>
-  masses.every((m) => m === masses[0])
-    ? `${masses.length > 1 ? `${masses.length} × ` : ''}${masses[0]} g`
-    : `${masses.reduce((t, m) => t + m, 0)} g`;
-
-/** Pieces at one place as one mark. */
-const weightMarks = (state: JobState): DialMark[] => {
-  const byPlace = new Map<number, number[]>();
-  for (const piece of state.weights?.pieces ?? []) byPlace.set(piece.deg, [...(byPlace.get(piece.deg) ?? []), piece.massG]);
-  return [...byPlace].map(([deg, masses]) => ({ at: 'weight', deg, label: massesText(masses) }));
-};
-
-const balanceMarks = (state: JobState): DialMark[] => {
-  const { restDeg, found } = balancingOf(state, []);
-  if (restDeg === null) return [];
-  const heavy: DialMark = { at: 'heavy', deg: restDeg, ...(found?.ok ? { label: `${Math.round(found.working.result.heavyMassG)} g` } : {}) };
-  if (state.weights || !state.trial) return [heavy, ...weightMarks(state)];
-  return [
-    heavy,
-    { at: 'trial', deg: state.trial.trialDeg, label: `${state.trial.trialMassG} g` },
-    { at: 'rest', deg: state.trial.restDeg, label: 'then' },
-  ];
-};
-
 /** What the dial shows at a station, for the step at hand, and for the bite at hand while levering. */
 export const dialMarks = (state: JobState, station: StationId, step?: Step, bite = 0): DialMark[] => {
   if (!state.wheel) return [];
@@ -54,11 +29,11 @@ export const dialMarks = (state: JobState, station: StationId, step?: Step, bite
   const levering = step !== undefined && ['levers-off', 'levers-on', 'push-down'].includes(step.shows ?? '');
   const lateStation = ['seat', 'set', 'balance', 'wheel-back', 'hand-over'].includes(station);
   if (state.chosen?.lightMark && ((station === 'tire-on' && !levering) || lateStation)) {
-    const to = ruleWord('lightMark.to', state.rules) === 'heavy spot' ? state.rests[0]?.restDeg : 0;
+    const to = ruleWord('lightMark.to', state.rules) === 'heavy spot' ? state.wheel.heavySpotDeg : 0;
     marks.push({ at: 'light-mark', deg: to ?? 0 });
   }
   if (levering) marks.push(...levers(state, step, bite));
   if (step?.shows === 'arrow') marks.push({ at: 'arrow', clockwise: state.wheel.discSide !== 'left' });
-  if (station === 'balance' || station === 'hand-over') marks.push(...balanceMarks(state));
+  if (station === 'hand-over') marks.push(...balanceMarks(state.balance));
   return marks;
 };

@@ -6,7 +6,7 @@ import { GROUNDS, RAISED_FIELDS, USES, type Ground, type LinePoint, type RaisedC
 import { recordSchema, TREADS, type Tread } from '../shop';
 import type { Machine, Wheel } from '../wheels';
 import type { RuleValues } from '../rules';
-import type { Piece } from '../balance';
+import { PIECE_SIDES, type LevelTest, type Piece, type Settle } from '../balance';
 import { READINGS_FIELD, SPOKES_FIELD, type RungSpoke, type RunoutReading } from '../truing';
 import { inspectionOf, INSPECTED, type Inspected } from '../inspect';
 import { SCHOOLS, schoolChoices, type School } from '../procedure/schools';
@@ -79,10 +79,24 @@ export interface EntryData {
     thermometer?: string | null;
     second?: { gauge: string; gaugeKpa: number } | null;
   };
-  rest: { restDeg: number };
-  'trial-rest': { trialMassG: number; trialDeg: number; restDeg: number };
+  /** What last time's weights say of the heavy spot, used as a hint. */
+  'balance-hint': { massG: number; deg: number; jobId: string; onDate: string };
+  /** `from` is the side it was let go from, as seen from the disc side; left out by an earlier program. */
+  rest: { restDeg: number; from?: Settle['from']; device?: string | null };
+  /** Weights taped on to learn from, all others off. */
+  trial: { pieces: Piece[] };
+  /** The weights that stay on, all others off; `residualG` as worked out then. */
   weights: { pieces: Piece[]; residualG: number };
-  'level-check': { clock: 3 | 9; moved: 'rises' | 'sinks' | 'stays' };
+  'level-test': { deg: number; moved: LevelTest['moved'] };
+  swing: { periodS: number };
+  'machine-reading': { massG: number; deg: number; stepG: number; stepDeg: number };
+  /** The end of a balancing: what was believed then, and how probable it is that the shop's limit is met. */
+  balanced: { heavyMassG: number; heavyDeg: number; leftG: number; leftDeg: number; bandG: number; chance: number };
+  /** All that was seen before is void: the tire was turned on the rim, or another wheel was meant. */
+  'balance-again': { why: string };
+  /** Written by an earlier program only: a trial with its rest, and checks of the weights at 3 and 9 o'clock. */
+  'trial-rest': { trialMassG: number; trialDeg: number; restDeg: number };
+  'level-check': { clock: 3 | 9; moved: LevelTest['moved'] };
   torqued: { fastener: string; how: 'torqued' | 'snug' | 'guess'; torqueNm: number | null; wrench: string | null; device?: string | null };
   recheck: { what: string; onDate: string };
   'handed-over': { to: string };
@@ -114,6 +128,8 @@ const altitude = quantity('m', -500, 9000, 'Altitude').optional().default(0);
 const mass = quantity('g', 0.5, 500, 'The mass');
 const dateCode = text(4, 'The date code');
 const id = text(60, 'Name of the entry');
+const pieces = listOf(record({ massG: mass, deg: angle('Place of the piece'), side: oneOf(PIECE_SIDES, 'Side of the rim') }, 'A piece'), 60, 'The pieces on the rim');
+const moved = oneOf(['rises', 'sinks', 'stays'], 'What it did');
 
 const DATA: Record<EntryKind, Record<string, Joi.Schema>> = {
   opened: { machine: recordSchema('machines'), wheel: recordSchema('wheels'), rider: text(80, 'The rider') },
@@ -178,20 +194,25 @@ const DATA: Record<EntryKind, Record<string, Joi.Schema>> = {
     second: maybe(record({ gauge: text(40, 'The second gauge'), gaugeKpa: gauge }, 'A second gauge')).optional().default(null),
   },
   ground: { ground: oneOf(GROUNDS, 'The ground') },
-  rest: { restDeg: angle('Place at the bottom') },
+  'balance-hint': { massG: quantity('g', 0, 1000, 'The mass'), deg: angle('Where'), jobId: id, onDate: date('The day') },
+  rest: { restDeg: angle('Place at the bottom'), from: maybe(oneOf(['left', 'right'], 'Let go from')).optional(), device },
+  trial: { pieces },
+  weights: { pieces, residualG: quantity('g', 0, 1000, 'Left over') },
+  'level-test': { deg: angle('Place held level'), moved },
+  swing: { periodS: Joi.number().min(0.2).max(60).required().meta({ expected: 'seconds of one swing there and back, 0.2 to 60' }) },
+  'machine-reading': {
+    massG: quantity('g', 0, 2000, 'What the machine says'),
+    deg: angle('Where it is heavy'),
+    stepG: quantity('g', 0.1, 50, 'Its finest step'),
+    stepDeg: quantity('deg', 0.1, 45, 'Its finest step of the turn'),
+  },
+  balanced: {
+    heavyMassG: quantity('g', 0, 2000, 'The heavy spot'), heavyDeg: angle('Where it is heavy'), leftG: quantity('g', 0, 2000, 'Left over'), leftDeg: angle('Where that is heavy'),
+    bandG: quantity('g', 0, 50, 'The stand\u2019s dead band'), chance: Joi.number().min(0).max(1).required().meta({ expected: 'a share from 0 to 1' }),
+  },
+  'balance-again': { why: text(120, 'Why it begins anew') },
   'trial-rest': { trialMassG: mass, trialDeg: angle('Place of the trial mass'), restDeg: angle('Place at the bottom') },
-  weights: {
-    pieces: listOf(
-      record({ massG: mass, deg: angle('Place of the piece'), side: oneOf(['near', 'far'], 'Side of the rim') }, 'A piece'),
-      60,
-      'The pieces on the rim',
-    ),
-    residualG: quantity('g', 0, 1000, 'Left over'),
-  },
-  'level-check': {
-    clock: Joi.number().valid(3, 9).required().meta({ expected: 'Where it was held: 3 or 9' }),
-    moved: oneOf(['rises', 'sinks', 'stays'], 'What the weight did'),
-  },
+  'level-check': { clock: Joi.number().valid(3, 9).required().meta({ expected: 'Where it was held: 3 or 9' }), moved },
   torqued: {
     fastener: text(60, 'The fastener'),
     how: oneOf(['torqued', 'snug', 'guess'], 'How it was tightened'),

@@ -1,3 +1,4 @@
+import type { Piece } from '../balance';
 import { GROUND_WORDS, USE_WORDS } from '../pressure';
 import { FINDINGS, INSPECTED_WORDS } from '../inspect';
 import { SYMPTOM_WORDS } from '../procedure';
@@ -8,6 +9,8 @@ import { POSITION_WORDS } from '../wheels/wheel';
 import type { Entry } from './entries';
 import { STATION_WORDS } from './stations';
 
+const SIDE_TEXT: Record<Piece['side'], string> = { near: '', far: ', far side', inner: ', inner face' };
+
 /** One entry of the log as a sentence, in the fitter's units. `steps` gives the words of step ids. */
 export const entryText = (entry: Entry, units: UnitPreferences, steps: ReadonlyMap<string, string>): string => {
   const q = (value: number, unit: Unit, digits?: number) => {
@@ -15,6 +18,7 @@ export const entryText = (entry: Entry, units: UnitPreferences, steps: ReadonlyM
     return `${text} ${label}`;
   };
   const by = (device: string | null | undefined) => (device ? `, by ${device}` : '');
+  const pieces = (list: readonly Piece[]) => list.map((p) => `${q(p.massG, 'g')} at ${placeText(p.deg)}${SIDE_TEXT[p.side]}`).join('; ');
   switch (entry.kind) {
     case 'opened':
       return `Job opened: ${POSITION_WORDS[entry.data.wheel.position].toLowerCase()}, ${entry.data.machine.name}, ${entry.data.rider}`;
@@ -81,13 +85,27 @@ export const entryText = (entry: Entry, units: UnitPreferences, steps: ReadonlyM
       return `Set to ${q(gaugeKpa, 'kPa')}${by(gauge)} at ${q(shopC, 'C')}${up(shopM)}, for ${q(rideKpa, 'kPa')} at ${q(rideC, 'C')}${up(rideM)}${second ? `; ${second.gauge} read ${q(second.gaugeKpa, 'kPa')}` : ''}`;
     }
     case 'rest':
-      return `Settles at ${placeText(entry.data.restDeg)}`;
+      return `Settles at ${placeText(entry.data.restDeg)}${entry.data.from ? `, let go from the ${entry.data.from}` : ''}${by(entry.data.device)}`;
+    case 'balance-hint':
+      return `Last time, ${entry.data.onDate}, it was heavy by ${q(entry.data.massG, 'g')} at ${placeText(entry.data.deg)}: a hint`;
+    case 'trial':
+      return entry.data.pieces.length === 0 ? 'All weights off' : `Taped on to learn from: ${pieces(entry.data.pieces)}`;
+    case 'level-test':
+      return `${placeText(entry.data.deg)} held level: ${entry.data.moved}`;
+    case 'swing':
+      return `One swing there and back takes ${entry.data.periodS} s`;
+    case 'machine-reading':
+      return `The machine says ${q(entry.data.massG, 'g')} heavy at ${placeText(entry.data.deg)}`;
+    case 'balanced':
+      return `Balanced: ${q(entry.data.leftG, 'g')} left of ${q(entry.data.heavyMassG, 'g')}, within the limit in ${Math.round(entry.data.chance * 100)} of 100`;
+    case 'balance-again':
+      return `Balancing begins anew: ${entry.data.why}`;
     case 'trial-rest':
       return `With ${q(entry.data.trialMassG, 'g')} at ${placeText(entry.data.trialDeg)} settles at ${placeText(entry.data.restDeg)}`;
     case 'weights':
       return entry.data.pieces.length === 0
         ? 'No weights needed'
-        : `Weights on: ${entry.data.pieces.map((p) => `${q(p.massG, 'g')} at ${placeText(p.deg)}${p.side === 'far' ? ', far side' : ''}`).join('; ')}`;
+        : `Weights on: ${pieces(entry.data.pieces)}`;
     case 'level-check':
       return `Held at ${entry.data.clock} o\u2019clock: ${entry.data.moved}`;
     case 'torqued': {

@@ -9,7 +9,7 @@ const chosen = (marking: string): EntryData['chosen'] => ({
 
 describe('folding a log', () => {
   test('an empty log is an empty job', () => {
-    expect(foldJob([])).toMatchObject({ machine: null, wheel: null, chosen: null, steps: {}, rests: [] });
+    expect(foldJob([])).toMatchObject({ machine: null, wheel: null, chosen: null, steps: {}, balance: { seen: [], on: [] } });
   });
 
   test('readings gather, choices replace each other', () => {
@@ -48,18 +48,6 @@ describe('folding a log', () => {
       { place: 'left', mm: 12, load: 'on the stand' },
       { place: 'above', mm: 24, load: 'rider on' },
     ]);
-  });
-
-  test('a rest after weights begins a new balancing', () => {
-    const l = logOf().open();
-    l.add('rest', { restDeg: 210 });
-    l.add('rest', { restDeg: 214 });
-    expect(foldJob(l.log).rests).toHaveLength(2);
-    l.add('trial-rest', { trialMassG: 20, trialDeg: 300, restDeg: 240 });
-    l.add('weights', { pieces: [], residualG: 1 });
-    l.add('level-check', { clock: 3, moved: 'sinks' });
-    l.add('rest', { restDeg: 90 });
-    expect(foldJob(l.log)).toMatchObject({ rests: [{ restDeg: 90 }], trial: null, weights: null, levelChecks: {} });
   });
 });
 
@@ -116,7 +104,7 @@ describe('corrections and undo', () => {
   const anyLog = fc
     .array(
       fc.record({
-        kind: fc.constantFrom('rest', 'trial-rest', 'weights', 'note', 'seat-reading', 'step', 'level-check', 'chosen', 'undo'),
+        kind: fc.constantFrom('rest', 'trial', 'balance-again', 'trial-rest', 'weights', 'note', 'seat-reading', 'step', 'level-check', 'chosen', 'undo'),
         n: fc.nat(300),
         target: fc.nat(),
         corrects: fc.boolean(),
@@ -134,7 +122,9 @@ describe('corrections and undo', () => {
         }
         const same = earlier.filter((e) => e.kind === kind);
         const more = corrects && same.length > 0 ? { replaces: same[target % same.length]!.id } : {};
-        if (kind === 'rest') l.add('rest', { restDeg: n }, more);
+        if (kind === 'rest') l.add('rest', n % 3 === 0 ? { restDeg: n } : { restDeg: n, from: 'left' }, more);
+        if (kind === 'trial') l.add('trial', { pieces: [{ massG: 10, deg: n, side: 'near' }] }, more);
+        if (kind === 'balance-again') l.add('balance-again', { why: 'turned' }, more);
         if (kind === 'trial-rest') l.add('trial-rest', { trialMassG: 20, trialDeg: n, restDeg: n }, more);
         if (kind === 'weights') l.add('weights', { pieces: [], residualG: n }, more);
         if (kind === 'note') l.add('note', { text: String(n) }, more);

@@ -2,6 +2,7 @@ import type { Inspected } from '../inspect';
 import type { RuleValues } from '../rules';
 import { complete } from '../shop';
 import type { Machine, Wheel } from '../wheels';
+import { balanceAfter, isOfBalance, UNBALANCED, type BalanceLog } from './balance-log';
 import type { Entry, EntryData } from './entries';
 
 /** What a job amounts to. A pure function of the entries that stand. */
@@ -33,10 +34,7 @@ export interface JobState {
   seated: { disc: boolean | null; other: boolean | null };
   ground: EntryData['ground']['ground'] | null;
   pressureSet: Required<EntryData['pressure-set']> | null;
-  rests: (EntryData['rest'] & { entryId: string })[];
-  trial: EntryData['trial-rest'] | null;
-  weights: EntryData['weights'] | null;
-  levelChecks: Partial<Record<3 | 9, EntryData['level-check']['moved']>>;
+  balance: BalanceLog;
   torqued: Record<string, EntryData['torqued']>;
   rechecks: EntryData['recheck'][];
   handedOver: { to: string; at: string } | null;
@@ -67,10 +65,7 @@ export const emptyJob = (): JobState => ({
   raised: null,
   ground: null,
   pressureSet: null,
-  rests: [],
-  trial: null,
-  weights: null,
-  levelChecks: {},
+  balance: UNBALANCED,
   torqued: {},
   rechecks: [],
   handedOver: null,
@@ -112,6 +107,7 @@ const EARLIER_CHOICE = { tread: 'other', arrows: 'one', takeOff: false, treadMm:
 const EARLIER_SET = { shopM: 0, rideM: 0, gauge: null, thermometer: null, second: null } as const;
 
 const apply = (state: JobState, entry: Entry): JobState => {
+  if (isOfBalance(entry)) return { ...state, balance: balanceAfter(state.balance, entry) };
   switch (entry.kind) {
     case 'opened':
       return { ...state, rider: entry.data.rider, machine: machineOf(entry.data.machine), wheel: complete('wheels', entry.data.wheel) };
@@ -172,21 +168,6 @@ const apply = (state: JobState, entry: Entry): JobState => {
       return { ...state, ground: entry.data.ground };
     case 'pressure-set':
       return { ...state, pressureSet: { ...EARLIER_SET, ...entry.data } };
-    case 'rest':
-      // A rest after a trial or after weights begins a new balancing.
-      return {
-        ...state,
-        rests: [...(state.trial || state.weights ? [] : state.rests), { ...entry.data, entryId: entry.id }],
-        trial: null,
-        weights: null,
-        levelChecks: {},
-      };
-    case 'trial-rest':
-      return { ...state, trial: entry.data, weights: null, levelChecks: {} };
-    case 'weights':
-      return { ...state, weights: entry.data, levelChecks: {} };
-    case 'level-check':
-      return { ...state, levelChecks: { ...state.levelChecks, [entry.data.clock]: entry.data.moved } };
     case 'torqued':
       return { ...state, torqued: { ...state.torqued, [entry.data.fastener]: entry.data } };
     case 'recheck':

@@ -63,6 +63,7 @@ describe('what is missing or doubtful', () => {
     ['an unread seating limit', (l) => l.add('chosen', { ...chosen, seatLimitKpa: null }), /seating limit was not read/],
     ['a strange pressure', (l) => l.add('pressure-set', { gaugeKpa: 150, shopC: 20, rideC: 20, rideKpa: 150 }), /outside the starting range/],
     ['a moving wheel', (l) => l.add('level-check', { clock: 9, moved: 'sinks' }), /did not stay still/],
+    ['a trial that stayed on', (l) => l.add('trial', { pieces: [{ massG: 20, deg: 90, side: 'near' }] }), /trial weight is still on/],
     ['much left over', (l) => l.add('weights', { pieces: [], residualG: 12 }), /12 g left over/],
     ['a guess', (l) => l.add('torqued', { fastener: 'rear axle nut', how: 'guess', torqueNm: 100, wrench: null }), /rear axle nut: tightened by guess/],
     ['snug instead of torqued', (l) => l.add('torqued', { fastener: 'rear axle nut', how: 'snug', torqueNm: 100, wrench: null }), /snug, though/],
@@ -138,8 +139,8 @@ describe('the job card', () => {
       'Went on: Parts': '2 × rim strip',
       'Went on: Tube': '110/90-18',
       'Air: Set': '13.5 psi at 20 °C',
-      "Balance: 12:50 o'clock, 25°": '20 g + 20 g',
-      'Balance: At 3 and 9': 'stays, stays',
+      "Balance: 12:50 o'clock, 25°": '20 g + 20 g far side',
+      'Balance: Held level': 'stays, stays',
       'Torque: rear axle nut': 'torqued, 74 lbf·ft, long',
       'Torque: rim lock nut': 'snug',
     });
@@ -160,6 +161,14 @@ describe('the log in words', () => {
     l.add('runout', { readings: [{ angleDeg: 0, lateralMm: 0.4 }, { angleDeg: 90, radialMm: 0.2 }], device: 'indicator' });
     l.add('pop', { gaugeKpa: 150, device: 'hose gauge' });
     l.add('molded-line', { side: 'other', deg: 90, even: false });
+    l.add('balance-again', { why: 'the tire was turned on the rim' });
+    l.add('balance-hint', { massG: 38, deg: 205, jobId: 'a', onDate: TODAY });
+    l.add('rest', { restDeg: 215, from: 'left', device: 'bench stand' });
+    l.add('trial', { pieces: [{ massG: 20, deg: 300, side: 'near' }] });
+    l.add('level-test', { deg: 30, moved: 'stays' });
+    l.add('swing', { periodS: 8.2 });
+    l.add('machine-reading', { massG: 12, deg: 40, stepG: 1, stepDeg: 3 });
+    l.add('balanced', { heavyMassG: 40, heavyDeg: 211, leftG: 2, leftDeg: 5, bandG: 3, chance: 0.97 });
     l.add('seat-ceiling', { ceilingKpa: 340, by: 'Ada Marl', why: 'stiff bead' });
     l.add('ground', { ground: 'rock' });
     l.add('seat-again', { why: 'not seated at the limit' });
@@ -179,6 +188,8 @@ describe('the log in words', () => {
     expect([...said.keys()].sort()).toEqual([...ENTRY_KINDS].sort());
     for (const text of said.values()) expect(text).not.toMatch(/undefined|null|NaN|\[object|[a-z]Deg|Kpa/);
     expect(said.get('trial-rest')).toBe("With 20 g at 10 o'clock, 300° settles at 7:53 o'clock, 237°");
+    expect(said.get('trial')).toBe("Taped on to learn from: 20 g at 10 o'clock, 300°");
+    expect(said.get('balanced')).toBe('Balanced: 2 g left of 40 g, within the limit in 97 of 100');
     expect(said.get('molded-line')).toBe("Molded line low at 9 o'clock, 270°, other side");
     expect(said.get('pop')).toBe('A bead popped at 21.8 psi, by hose gauge');
     expect(said.get('step')).toMatch(/^Done: [A-Z]/);
@@ -200,9 +211,9 @@ describe('what the dial shows', () => {
     expect(third.filter((m) => m.at === 'bite' && m.now)).toMatchObject([{ n: 3 }]);
     const half = dialMarks(state, 'tire-on', stepsOf(state, 'tire-on').find((s) => s.shows === 'push-down')).find((m) => m.at === 'push');
     expect(half).toBeDefined();
-    expect(at(dialMarks(state, 'balance'))).toEqual(['lock', 'light-mark', 'heavy', 'weight']);
-    expect(dialMarks(state, 'balance').at(-1)).toEqual({ at: 'weight', deg: 25, label: '2 × 20 g' });
-    expect(dialMarks(foldJob([]), 'balance')).toEqual([]);
+    expect(at(dialMarks(state, 'hand-over'))).toEqual(['lock', 'light-mark', 'heavy', 'weight']);
+    expect(dialMarks(state, 'hand-over').at(-1)).toEqual({ at: 'weight', deg: 25, label: '2 × 20 g' });
+    expect(dialMarks(foldJob([]), 'hand-over')).toEqual([]);
   });
 });
 

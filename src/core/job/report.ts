@@ -8,6 +8,7 @@ import { attempt } from '../working';
 import { wheelEnd } from '../wheels/wheel';
 import { fastenersOf } from './fasteners-of';
 import { chosenFitOf } from './fitting-of';
+import { testsOfNow } from './balance-log';
 import type { JobState } from './fold';
 import { STATIONS, STATION_WORDS, STEP_STATIONS, type StationId } from './stations';
 import { stepsOf } from './steps-of';
@@ -176,19 +177,22 @@ const set = (state: JobState): Findings => {
   );
 };
 
-const balance = (state: JobState): Findings => {
-  const checks = [state.levelChecks[3], state.levelChecks[9]];
-  const leftG = state.weights?.residualG ?? 0;
+/** Tests of the weights, on either side, that stand for the word that it is balanced. */
+const TESTS = 2;
+
+const balance = ({ balance: it, rules }: JobState): Findings => {
+  const tests = testsOfNow(it);
+  const leftG = it.balanced?.leftG ?? it.weights?.residualG ?? 0;
   return findings(
     [
-      [state.rests.length > 0, 'where it settles'],
-      [state.weights !== null, 'weights on'],
-      [checks[0] !== undefined, 'the check at 3 o\u2019clock'],
-      [checks[1] !== undefined, 'the check at 9 o\u2019clock'],
+      [it.seen.some((o) => o.kind === 'settle' || o.kind === 'machine'), 'where it settles'],
+      [it.weights !== null || it.balanced !== null, 'weights on'],
+      [it.balanced !== null || tests.length >= TESTS, 'the check after the weights'],
     ],
     [
-      leftG > ruleNumber('balance.toleranceG', state.rules) && `${Math.round(leftG)} g left over by calculation.`,
-      checks.some((c) => c === 'rises' || c === 'sinks') && 'It did not stay still at 3 and 9 o\u2019clock.',
+      leftG > ruleNumber('balance.toleranceG', rules) && `${Math.round(leftG)} g left over by calculation.`,
+      it.balanced === null && tests.some((t) => t.moved !== 'stays') && 'It did not stay still when it was held level.',
+      it.trial && 'A trial weight is still on, held by tape only.',
     ],
   );
 };

@@ -1,6 +1,7 @@
 import { CLEARANCE_PLACES, type ClearancePlace } from '../tires';
 import { normalDeg } from '../units';
 import type { Piece } from '../balance';
+import { heavyOf } from './balance-of';
 import { foldJob } from './fold';
 import type { Entry } from './entries';
 import type { JobSummary } from './summary';
@@ -31,11 +32,11 @@ export const wheelHistory = (jobs: readonly { job: JobSummary; entries: readonly
         seen.add(c.place);
         history.clearances.push({ ...c, withTire: state.cameOff?.marking ?? state.wheel?.tireMarking ?? '', ...at });
       }
-    const rest = state.rests[0];
-    if (rest) history.heavySpots.push({ deg: normalDeg(rest.restDeg), ...at });
+    const heavy = heavyOf(state.balance);
+    if (heavy) history.heavySpots.push({ deg: normalDeg(heavy.deg), ...at });
     const measured = state.runout && runoutOf(state, state.runout.readings);
     if (measured?.ok) history.runouts.push({ lateralMm: measured.working.result.lateral?.totalMm ?? null, radialMm: measured.working.result.radial?.totalMm ?? null, ...at });
-    if (state.weights) history.weights.push({ ...state.weights, ...at });
+    if (state.balance.weights) history.weights.push({ ...state.balance.weights, ...at });
   }
   history.clearances.sort((a, b) => CLEARANCE_PLACES.indexOf(a.place) - CLEARANCE_PLACES.indexOf(b.place));
   return history;

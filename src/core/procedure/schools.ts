@@ -58,6 +58,7 @@ const WHYS = {
   'balance.sides': {
     both: 'Split over both sides, it stays true when the wheel turns fast.',
     one: 'All away from the caliper: nothing to strike.',
+    inner: 'All on the inner face, under tape: nothing to throw off at speed.',
   },
 } as const satisfies Record<string, Readonly<Record<string, string>>>;
 

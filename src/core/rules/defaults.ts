@@ -85,8 +85,12 @@ export const DEFAULT_RULES: readonly Rule[] = [
   },
   {
     key: 'balance.sides', says: 'Where weights go', group: 'Balance',
-    value: 'both', unit: null, basis: 'practice', choices: ['both', 'one'],
-    note: 'Both: split over both sides of the rim. One: all on the side away from the caliper.',
+    value: 'both', unit: null, basis: 'practice', choices: ['both', 'one', 'inner'],
+    note: 'Both: split over both sides of the rim. One: all on the side away from the caliper. Inner: all on the inner face, under tape.',
+  },
+  {
+    key: 'balance.hintG', says: 'How far last time\u2019s weights may be off for this time', group: 'Balance',
+    value: 12, unit: 'g', basis: 'memory', min: 2, max: 60, note: 'Old positions are a hint. Recalled; confirm with the shop.',
   },
   {
     key: 'lightMark.to', says: 'What the light mark is set to', group: 'Fitting',

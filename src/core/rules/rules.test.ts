@@ -43,8 +43,8 @@ test.each([
   ['seat.shopCeilingKpa', 500, /does not fit/, 'a number from 5.0 psi to 50.0 psi'],
   ['seat.shopCeilingKpa', Number.NaN, /does not fit/, 'a number from 5.0 psi to 50.0 psi'],
   ['seat.shopCeilingKpa', '200', /does not fit/, 'a number from 5.0 psi to 50.0 psi'],
-  ['balance.sides', 'three', /is not a choice/, 'both, one'],
-  ['balance.sides', 2, /is not a choice/, 'both, one'],
+  ['balance.sides', 'three', /is not a choice/, 'both, one, inner'],
+  ['balance.sides', 2, /is not a choice/, 'both, one, inner'],
 ])('%s does not take %p', (key, value, said, expected) => {
   try {
     checkRuleValue(findRule(key), value);

@@ -152,6 +152,7 @@ export const SPECS: { readonly [K in RecordKind]: RecordSpec<K> } = {
     fields: [
       { key: 'massG', label: 'Mass', form: { as: 'quantity', unit: 'g', min: 0.5, max: 200 }, listed: true },
       { key: 'kind', label: 'Holds by', form: { as: 'choice', of: ['spoke', 'adhesive'] }, listed: true },
+      { key: 'lengthMm', label: 'Length', form: mm(1, 200), may: true, usual: null, listed: true, hint: 'of one piece, along the rim' },
       pieces, price, note,
     ],
   },

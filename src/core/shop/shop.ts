@@ -82,6 +82,8 @@ export interface ValveItem extends Stocked {
 export interface WeightItem extends Stocked {
   massG: number;
   kind: 'spoke' | 'adhesive';
+  /** Along the rim, of one piece; null where nobody has measured it. */
+  lengthMm: number | null;
 }
 
 export interface WrenchItem extends Kept {

@@ -26,6 +26,8 @@ export type DialMark =
   | { at: 'push'; fromDeg: number; toDeg: number }
   | { at: 'heavy'; deg: number; label?: string }
   | { at: 'rest'; deg: number; label: string }
+  /** What is believed of the heavy spot, in grams from the axle; `fullG` reaches the rim. */
+  | { at: 'belief'; region: { massG: number; deg: number }[]; heavy: { massG: number; deg: number }; fullG: number }
   /** `deeper` moves the words inward by so many lines, where neighbors would cover each other. */
   | { at: 'trial' | 'weight'; deg: number; label: string; deeper?: number }
   /** A place of the molded line: even, low, or not looked at. */
@@ -44,6 +46,8 @@ const CX = 300;
 const CY = 300;
 const R = { tread: 268, lug: 253, bead: 227, rimOut: 225, rimIn: 203, hub: 49, axle: 17, weightOut: 203, weightIn: 186, bite: 246 };
 const LUGS = 56;
+/** A cast wheel whose spokes nobody counted is drawn with so many. */
+const CAST_SPOKES = 5;
 
 const n = (v: number) => Math.round(v * 10) / 10;
 const at = (deg: number, r: number): readonly [number, number] => {
@@ -92,7 +96,7 @@ const body = ({ wheel, tireOn }: DialView): DialShape[] => {
   shapes.push({ kind: 'circle', role: 'hub', cx: CX, cy: CY, r: R.rimIn, filled: true }, circle('ink', R.rimIn, false));
   if (wheel.build === 'spoked')
     spokeDegs(wheel).forEach((deg, i) => shapes.push(line('spoke', deg, R.rimIn, R.hub, deg + (i % 2 === 0 ? 42 : -42))));
-  else for (let i = 0; i < 5; i++) shapes.push(path('rim', band(i * 72 + 30, i * 72 + 42, R.rimIn + 1, R.hub)));
+  else for (const deg of spokeDegs({ spokes: wheel.spokes > 0 ? wheel.spokes : CAST_SPOKES })) shapes.push(path('rim', band(deg - 6, deg + 6, R.rimIn + 1, R.hub)));
   if (wheel.build === 'split' || wheel.build === 'beadlock')
     for (let i = 0; i < 12; i++) {
       const [cx, cy] = at(i * 30 + 15, (R.rimIn + R.rimOut) / 2);
@@ -165,6 +169,19 @@ const shapesOf = (mark: DialMark, side: (deg: number) => number, over: boolean):
         label('heavy', deg, 128, mark.label ?? 'heavy', 23),
       ];
     }
+    case 'belief': {
+      const reach = R.rimIn - 8;
+      const out = (massG: number) => Math.min(reach, (massG / mark.fullG) * reach);
+      const corners = mark.region.map((p) => at(side(p.deg), out(p.massG)).join(' '));
+      const deg = side(mark.heavy.deg);
+      const [cx, cy] = at(deg, out(mark.heavy.massG));
+      return [
+        path('wedge', `M${corners.join('L')}Z`),
+        line('heavy', deg, 0, out(mark.heavy.massG)),
+        { kind: 'circle', role: 'heavy', cx, cy, r: 7, filled: true },
+        label('heavy', deg, Math.max(R.hub + 24, out(mark.heavy.massG) - 34), `${Math.round(mark.heavy.massG)} g`, 23),
+      ];
+    }
     case 'rest': {
       const deg = side(mark.deg);
       return [line('heavy', deg, R.rimIn - 30, R.rimIn), label('heavy', deg, R.rimIn - 46, mark.label, 16)];
@@ -203,7 +220,7 @@ const BELOW_VALVE = 2;
 const inRows = (marks: readonly DialMark[]): DialMark[] => {
   let last: { deg: number; deeper: number } | null = null;
   const rows = new Map<DialMark, number>();
-  const weights = marks.filter((m): m is Extract<DialMark, { label: string; deeper?: number }> => m.at === 'weight');
+  const weights = marks.filter((m): m is Extract<DialMark, { label: string; deeper?: number }> => m.at === 'weight' || m.at === 'trial');
   for (const mark of [...weights].sort((a, b) => a.deg - b.deg)) {
     // Beside the valve below its word.
     const row = besideValve(mark.deg) ? BELOW_VALVE : 0;
@@ -211,7 +228,7 @@ const inRows = (marks: readonly DialMark[]): DialMark[] => {
     rows.set(mark, deeper);
     last = { deg: mark.deg, deeper };
   }
-  return marks.map((m) => (m.at === 'weight' ? { ...m, deeper: rows.get(m)! } : m));
+  return marks.map((m) => (m.at === 'weight' || m.at === 'trial' ? { ...m, deeper: rows.get(m)! } : m));
 };
 
 /** All shapes of the dial, in painting order. */
@@ -219,7 +236,7 @@ export const wheelDial = (view: DialView): DialShape[] => {
   const over = view.sideUp === 'other';
   const side = (deg: number) => (over ? mirrored(deg) : normalDeg(deg));
   // Broad areas first, so that they cover neither the valve nor what stands on them.
-  const isArea = (m: DialMark): boolean => m.at === 'push' || m.at === 'heavy';
+  const isArea = (m: DialMark): boolean => m.at === 'push' || m.at === 'heavy' || m.at === 'belief';
   const areas = view.marks.filter(isArea);
   const rest = inRows(view.marks.filter((m) => !isArea(m)));
   const draw = (mark: DialMark) => shapesOf(mark, side, over);

@@ -5,4 +5,4 @@ export {
 } from './wheel';
 export { rimCode, readRimCode, tryRimCode, CONTOURS, type Contour, type RimCode } from './rim-code';
 export { wheelDial, type DialMark, type DialShape, type DialRole, type DialView } from './dial';
-export { spokeDegs, weightPlaces } from './spokes';
+export { KEEP_CLEAR_DEG, keepClearDegs, spokeDegs, takesCrimpOn, weightPlaces } from './spokes';

@@ -5,14 +5,20 @@ import type { Wheel } from './wheel';
 export const spokeDegs = (wheel: Pick<Wheel, 'spokes'>): number[] =>
   Array.from({ length: wheel.spokes }, (_, i) => normalDeg(((i + 0.5) * 360) / wheel.spokes));
 
-/** Half-width of the valve and of a rim lock on the rim, where no weight goes. */
-const KEEP_CLEAR_DEG = 6;
+/** Half the width of a valve, a lock or a cast spoke on the rim, where no weight goes. Basis: memory. */
+export const KEEP_CLEAR_DEG = 6;
 
-/** A rim without spokes takes adhesive weights anywhere: places as near to each other as a short piece is long. */
-const STRIP_PLACES = 48;
+/** Places to try along a rim that takes adhesive weights anywhere. */
+const STRIP_PLACES = 72;
 
-/** Places a weight can go, clear of valve and locks: at spokes, or side by side along a rim without them. */
-export const weightPlaces = (wheel: Pick<Wheel, 'spokes' | 'build' | 'rimLockDegs'>): number[] => {
-  const taken = [0, ...wheel.rimLockDegs];
-  return spokeDegs({ spokes: wheel.build === 'spoked' && wheel.spokes > 0 ? wheel.spokes : STRIP_PLACES }).filter((deg) => taken.every((t) => Math.abs(angleBetween(t, deg)) >= KEEP_CLEAR_DEG));
-};
+type Rim = Pick<Wheel, 'spokes' | 'build' | 'rimLockDegs'>;
+
+/** Crimp-on pieces sit at spokes; everything else is stuck to the rim. */
+export const takesCrimpOn = (wheel: Pick<Wheel, 'spokes' | 'build'>): boolean => wheel.build === 'spoked' && wheel.spokes > 0;
+
+/** What a stuck piece keeps clear of: valve and locks, and on the face of a cast wheel its spokes. */
+export const keepClearDegs = (wheel: Rim, innerFace = false): number[] => [0, ...wheel.rimLockDegs, ...(wheel.build === 'spoked' || innerFace ? [] : spokeDegs(wheel))];
+
+/** Places a weight can go, clear of valve and locks: at spokes, or side by side along a rim that weights are stuck to. */
+export const weightPlaces = (wheel: Rim, stuck = !takesCrimpOn(wheel)): number[] =>
+  spokeDegs({ spokes: stuck ? STRIP_PLACES : wheel.spokes }).filter((deg) => [0, ...wheel.rimLockDegs].every((t) => Math.abs(angleBetween(t, deg)) >= KEEP_CLEAR_DEG));

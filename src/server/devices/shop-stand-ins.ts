@@ -1,4 +1,5 @@
 import { simulatedCaliper, simulatedThermometer, simulatedWrench } from './bench-stand-ins';
+import { simulatedStand } from './balance-stand';
 import { simulatedIndicator } from './dial-indicator';
 import { simulatedGauge } from './gauge-and-hose';
 import type { StandIn } from './stand-in';
@@ -10,4 +11,5 @@ export const shopStandIns = (): StandIn[] => [
   simulatedIndicator('indicator'),
   simulatedCaliper('caliper'),
   simulatedWrench('long click wrench', { minNm: 27, maxNm: 203 }),
+  simulatedStand('bench stand'),
 ];

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useCallback, useState } from 'react';
 import type { DeviceKind } from '../../core/devices';
 import { useDo } from '../store';
 import { api, ApiError, type HeldDevice } from '../store/api';
@@ -12,7 +12,7 @@ export const useHold = (device: HeldDevice | null) => {
   const dispatch = useDo();
   const name = device?.name ?? '';
   const [held, setHeld] = useState<Record<string, unknown> | null>(null);
-  const hold = async (knobs: Record<string, unknown>): Promise<void> => {
+  const hold = useCallback(async (knobs: Record<string, unknown>): Promise<void> => {
     try {
       await api.holdDevice(name, knobs);
       setHeld((before) => ({ ...before, ...knobs }));
@@ -20,7 +20,7 @@ export const useHold = (device: HeldDevice | null) => {
       if (!(error instanceof ApiError)) throw error;
       dispatch(said({ text: `${error.message} Right would be ${error.expected}.`, tone: 'stop' }));
     }
-  };
+  }, [dispatch, name]);
   return { held: { ...device?.held, ...held }, hold };
 };
 

@@ -1,4 +1,4 @@
-import { useMemo, useRef, type MouseEvent } from 'react';
+import { useMemo, useRef, type CSSProperties, type MouseEvent, type RefObject } from 'react';
 import { mirrored, normalDeg, placeText } from '../../core/units';
 import { wheelDial, type DialMark, type DialShape, type DialView } from '../../core/wheels';
 
@@ -6,15 +6,20 @@ interface Props extends DialView {
   /** Picks a place by tapping, in degrees as seen from the disc side. The field beside it does the same by keys. */
   onPick?: ((deg: number) => void) | undefined;
   className?: string;
+  /** The wheel turns on a stand: so far clockwise as seen from the disc side, not brought back to 0 to 360; null where it stands with the valve up. */
+  turnDeg?: number | null;
+  /** A stand that turns it by its own clock sets `--turn` on this. */
+  turns?: RefObject<SVGSVGElement | null>;
 }
 
 const MARK_WORDS: Partial<Record<DialMark['at'], string>> = {
-  lock: 'rim lock', 'light-mark': 'light mark', start: 'start', finish: 'finish', heavy: 'heavy spot', trial: 'trial mass', weight: 'weight', rest: 'rest',
+  belief: 'heavy spot, believed', lock: 'rim lock', 'light-mark': 'light mark', start: 'start', finish: 'finish', heavy: 'heavy spot', trial: 'trial mass', weight: 'weight', rest: 'rest',
 };
 
 const describe = (marks: readonly DialMark[], over: boolean): string => {
   const said = marks.flatMap((m) => {
     const word = MARK_WORDS[m.at];
+    if (word && m.at === 'belief') return [`${word} at ${placeText(over ? mirrored(m.heavy.deg) : m.heavy.deg)}, ${Math.round(m.heavy.massG)} g`];
     return word && 'deg' in m ? [`${word} at ${placeText(over ? mirrored(m.deg) : m.deg)}`] : [];
   });
   return ['Wheel dial, valve at 12', ...said].join(', ');
@@ -39,16 +44,21 @@ const Shape = ({ shape }: { shape: DialShape }) => {
 const SNAP_DEG = 1;
 
 /** The picture that fitters look at instead of reading. */
-export const WheelDial = ({ onPick, className = '', wheel, marks, sideUp, tireOn }: Props) => {
-  const svg = useRef<SVGSVGElement>(null);
+export const WheelDial = ({ onPick, className = '', wheel, marks, sideUp, tireOn, turnDeg = null, turns }: Props) => {
+  const own = useRef<SVGSVGElement>(null);
+  const svg = turns ?? own;
   const shapes = useMemo(() => wheelDial({ wheel, marks, sideUp, tireOn }), [wheel, marks, sideUp, tireOn]);
+  const turned = useMemo(() => shapes.map((shape, i) => shape.role !== 'hour' && <Shape key={i} shape={shape} />), [shapes]);
   const over = sideUp === 'other';
+  const turning = turnDeg !== null || turns !== undefined;
+  const seenTurn = (turnDeg ?? 0) * (over ? -1 : 1);
 
   const pick = (event: MouseEvent) => {
     const matrix = svg.current?.getScreenCTM();
     if (!matrix || !onPick) return;
     const p = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse());
-    const seen = normalDeg((Math.atan2(p.x - 300, 300 - p.y) * 180) / Math.PI);
+    const turned = turning ? Number.parseFloat(svg.current!.style.getPropertyValue('--turn')) || 0 : 0;
+    const seen = normalDeg((Math.atan2(p.x - 300, 300 - p.y) * 180) / Math.PI - turned);
     const snapped = normalDeg(Math.round(seen / SNAP_DEG) * SNAP_DEG);
     onPick(over ? mirrored(snapped) : snapped);
   };
@@ -59,12 +69,13 @@ export const WheelDial = ({ onPick, className = '', wheel, marks, sideUp, tireOn
       viewBox="-6 2 612 598"
       role="img"
       aria-label={describe(marks, over)}
-      className={`dial ${onPick ? 'cursor-crosshair' : ''} ${className}`}
+      className={`dial ${onPick ? 'cursor-crosshair' : ''} ${turning ? 'dial-turns' : ''} ${className}`}
+      style={turnDeg === null ? undefined : ({ '--turn': `${seenTurn}deg` } as CSSProperties)}
       onClick={onPick ? pick : undefined}
     >
-      {shapes.map((shape, i) => (
-        <Shape key={i} shape={shape} />
-      ))}
+      {/* The hours stay where they are when the wheel turns. */}
+      {shapes.map((shape, i) => shape.role === 'hour' && <Shape key={i} shape={shape} />)}
+      <g className="dial-wheel">{turned}</g>
     </svg>
   );
 };

@@ -1,186 +1,220 @@
-import { useMemo, useState } from 'react';
-import { adjustment, balancingOf, levelVerdict } from '../../core/job';
+import { useMemo, useRef, useState } from 'react';
+import { balanceQuestion, beliefMark, changeMarks, heavyAgainst, weightMarks } from '../../core/job';
+import { sumVectors, type LevelTest, type Piece, type Settle } from '../../core/balance';
 import { ruleNumber } from '../../core/rules';
-import { angleBetween, normalDeg } from '../../core/units';
+import { angleBetween } from '../../core/units';
 import type { DialMark } from '../../core/wheels';
 import { Button } from '../parts/Button';
-import { ChoiceField } from '../parts/fields';
 import { useKeys } from '../parts/keys';
 import { PlaceField, usePlace } from '../parts/place';
-import { Quantity, useUnits } from '../parts/quantity';
-import { BasisTag, useMainWorking } from '../parts/working';
+import { useUnits } from '../parts/quantity';
+import { useDevice } from '../parts/use-device';
+import { useMainWorking } from '../parts/working';
 import { useJob } from '../screens/job-context';
-import { FigureRow, JobDial, StationLayout } from './StationLayout';
+import { useApp } from '../store';
+import type { Writing } from '../store/jobs-slice';
+import { BeforeAfter } from './balance/BeforeAfter';
+import { BY_HAND, DOING_WORDS, DOINGS, doingOf, type Doing } from './balance/doing';
+import { Figures } from './balance/Figures';
+import { LevelButtons, MachineFields, RestFields, SwingFields, useSeenSide } from './balance/HandFields';
+import { MoreSheet } from './balance/MoreSheet';
+import { PieceShelf } from './balance/PieceShelf';
+import { StandRow } from './balance/StandRow';
+import { Tries } from './balance/Tries';
+import { useBalance } from './balance/use-balance';
+import { useLastTime } from './balance/use-last-time';
+import { JobDial, StationLayout } from './StationLayout';
 
-type Moved = 'rises' | 'sinks' | 'stays';
-const MOVES: Moved[] = ['rises', 'sinks', 'stays'];
-const QUARTER_DEG = 90;
-
-/** Place and mass of the counterweight in as few goes as the readings allow. */
+/** The fewest weights in the fewest tries: what is believed of the heavy spot, and the next thing to do about it. */
 export const Balance = () => {
-  const { state, wheel, shop, write, goTo } = useJob();
+  const { state, shop, write, goTo } = useJob();
+  const { balance, rules } = state;
   const { say } = useUnits();
   const place = usePlace();
+  const seenSide = useSeenSide();
+  const standIns = useApp((s) => s.prefs.standIns);
+  const stand = useDevice('balance-stand', true, standIns);
+  const question = useMemo(() => balanceQuestion(state, shop.weights), [state, shop.weights]);
+  const { answers, busy, broken, search } = useBalance(question);
+  const lastTime = useLastTime();
+
+  const [hand, setHand] = useState<Doing | null>(null);
   const [picked, setPicked] = useState<number | null>(null);
   const [fieldKey, setFieldKey] = useState(0);
-  const [trialDegTyped, setTrialDeg] = useState<number | null>(null);
-  const balancing = useMemo(() => balancingOf(state, shop.weights), [state, shop.weights]);
-  const { restDeg, found, placed, stock, sides } = balancing;
-  const usualTrialG = stock.map((s) => s.massG).sort((a, b) => Math.abs(a - 20) - Math.abs(b - 20))[0] ?? 20;
-  const [trialG, setTrialG] = useState(usualTrialG);
+  const [from, setFrom] = useState<Settle['from'] | undefined>(undefined);
+  const [draft, setDraft] = useState<Piece[] | null>(null);
 
-  const { rests, trial, weights, levelChecks, rules } = state;
-  const trialDeg = trialDegTyped ?? (restDeg === null ? null : normalDeg(Math.round(restDeg + QUARTER_DEG)));
-  useMainWorking(placed?.ok ? 'the pieces to put on' : 'the heavy spot', placed?.ok ? placed.working : found?.ok ? found.working : null);
+  const estimate = answers?.estimate?.ok ? answers.estimate.working : null;
+  const advised = answers?.advice.ok ? answers.advice.working : null;
+  const advice = advised?.result ?? null;
+  const placed = search.placed?.ok ? search.placed.working : answers?.placed?.ok ? answers.placed.working : null;
+  const doing = hand ?? (balance.balanced ? 'done' : advice ? doingOf(advice) : 'settle');
+  const side: Piece['side'] = question?.sides === 'inner' ? 'inner' : 'near';
+  const oddId = estimate && estimate.result.odd !== null ? (balance.seen.slice(-40)[estimate.result.odd]?.entryId ?? null) : null;
+  const toleranceG = ruleNumber('balance.toleranceG', rules);
+
+  useMainWorking(doing === 'put' && placed ? 'the pieces to put on' : advised ? 'the next step' : 'the heavy spot', doing === 'put' && placed ? placed : (advised ?? estimate));
 
   const clear = () => {
+    setHand(null);
     setPicked(null);
-    setTrialDeg(null);
+    setDraft(null);
+    setFrom(undefined);
     setFieldKey((k) => k + 1);
   };
-  const keepRest = async () => picked !== null && (await write([{ kind: 'rest', data: { restDeg: picked } }])) && clear();
-  const keepTrial = async () =>
-    picked !== null && trialDeg !== null && (await write([{ kind: 'trial-rest', data: { trialMassG: trialG, trialDeg, restDeg: picked } }])) && clear();
-  const putOn = async () =>
-    placed?.ok && (await write([{ kind: 'weights', data: { pieces: placed.working.result.pieces, residualG: placed.working.result.residualG } }], 'Weights written. Check at 3 and 9.'));
-  const level = (clock: 3 | 9, moved: Moved) => void write([{ kind: 'level-check', data: { clock, moved } }]);
+  const put = async (writings: Writing[], says?: string) => {
+    // The hint is written down with the first thing seen, so that the log says what the belief rests on.
+    const hint: Writing[] = lastTime.hint && balance.seen.length === 0 && balance.on.length === 0 && !balance.hint ? [{ kind: 'balance-hint', data: lastTime.hint }] : [];
+    if (await write([...hint, ...writings], says)) clear();
+  };
+  const wantedFrom = from !== undefined ? from : seenSide(advice?.do === 'settle' ? (advice.from ?? 'left') : 'left');
+  const rest = (restDeg: number, device: string | null) => put([{ kind: 'rest', data: { restDeg, from: seenSide(wantedFrom), device } }]);
+  const takeRest = () => {
+    if (picked !== null) void rest(picked, null);
+  };
+  const takeStand = () => {
+    if (!stand.reading) return;
+    void rest(stand.reading.value % 360, stand.reading.device);
+    stand.forget();
+  };
+  const levelDeg = hand === 'level' ? picked : advice?.do === 'level' ? Math.round(advice.deg) % 360 : null;
+  const level = (moved: LevelTest['moved']) => levelDeg !== null && void put([{ kind: 'level-test', data: { deg: levelDeg, moved } }]);
+  const believedHeavy = estimate ? { massG: estimate.result.heavyMassG, deg: estimate.result.heavyDeg } : null;
+  const leftWith = (pieces: readonly Piece[]) => (believedHeavy ? sumVectors([believedHeavy, ...pieces]).massG : sumVectors(pieces).massG);
+  const toPut = useMemo(() => (advice?.do === 'final' && placed ? placed.result.pieces : (advice?.place ?? [])), [advice, placed]);
+  const putAdvised = () => (advice?.do === 'trial' ? put([{ kind: 'trial', data: { pieces: advice.place } }]) : put([{ kind: 'weights', data: { pieces: toPut, residualG: leftWith(toPut) } }]));
+  const finish = async () => {
+    if (!estimate) return;
+    const { heavyMassG, heavyDeg, leftG, leftDeg, bandG, chance } = estimate.result;
+    await put([{ kind: 'balanced', data: { heavyMassG, heavyDeg, leftG, leftDeg, bandG, chance: advice?.do === 'done' ? advice.chance : chance } }], 'Balanced.');
+  };
+  const byHand = (what: Doing) => {
+    setHand(what);
+    setFieldKey((k) => k + 1);
+    setPicked(what === 'weights' ? (advice && 'deg' in advice ? Math.round(advice.deg) % 360 : believedHeavy ? Math.round(believedHeavy.deg + 180) % 360 : null) : null);
+    setDraft(what === 'weights' ? (advice?.do === 'trial' || advice?.do === 'final' ? toPut : balance.on) : null);
+  };
 
-  const [weighing, setWeighing] = useState(false);
-  const stage = balancing.stage === 'rested' && weighing ? 'trial' : balancing.stage;
   const go = () => {
-    if (stage === 'rest' || stage === 'rested') void (picked !== null ? keepRest() : restDeg !== null && setWeighing(true));
-    else if (stage === 'trial') void keepTrial();
-    else if (stage === 'place') void putOn();
-    else if (stage === 'check' && levelVerdict(levelChecks) === 'balanced') goTo('wheel-back');
+    if (doing === 'settle') takeRest();
+    else if (doing === 'put') void putAdvised();
+    else if (doing === 'done') void (balance.balanced ? goTo('wheel-back') : finish());
+    else if (doing === 'weights' && draft) void put([{ kind: 'weights', data: { pieces: draft, residualG: leftWith(draft) } }]);
   };
   useKeys([
     { key: 'n', says: 'Do this and go on', run: go },
-    { key: 'r', says: 'Take the reading', run: () => document.querySelector<HTMLInputElement>('#balance-fields input')?.focus() },
+    { key: 'r', says: 'Take the reading', run: () => (stand.reading ? takeStand() : document.querySelector<HTMLInputElement>('#balance-fields input')?.focus()) },
+    ...(levelDeg === null ? [] : (['rises', 'sinks', 'stays'] as const).map((moved, i) => ({ key: String(i + 1), says: `Held level, it ${moved}`, run: () => level(moved) }))),
   ]);
+  const piecesText = (pieces: readonly Piece[]) =>
+    [...new Set(pieces.map((p) => p.deg))].map((deg) => `${pieces.filter((p) => p.deg === deg).map((p) => say(p.massG, 'g')).join(' + ')} at ${place.clock(deg)}`).join(', ');
+  const words = ((): { now: string; why: string } => {
+    if (hand) return BY_HAND[hand];
+    if (broken) return { now: 'The arithmetic broke.', why: 'Load the screen again; what was confirmed is in the log.' };
+    if (balance.balanced) return { now: 'Balanced.', why: `${say(balance.balanced.leftG, 'g')} left, as far as this stand can tell.` };
+    if (!advice) return answers && !answers.advice.ok ? { now: 'No weight holds here.', why: `${answers.advice.problem.message} Right would be ${answers.advice.problem.expected}.` } : { now: 'Let it settle.', why: 'The heavy spot comes to the bottom, within what the bearings hide.' };
+    switch (advice.do) {
+      case 'settle':
+        return advice.from === null
+          ? { now: 'Let it settle. Where is the bottom?', why: 'The heavy spot comes to the bottom, within what the bearings hide.' }
+          : { now: `Let it settle again, from the ${seenSide(advice.from)}.`, why: 'From both sides, the middle cancels the friction.' };
+      case 'level':
+        return { now: `Hold ${place.clock(advice.deg)} level, let go.`, why: 'At 3 or at 9 its lever is longest. Rises: too little there. Sinks: too much.' };
+      case 'trial':
+        return { now: `Tape ${advice.place.map((p) => say(p.massG, 'g')).join(' + ')} on at ${place.clock(advice.deg)}.`, why: `${Math.round(Math.abs(angleBetween(heavyAgainst(advice.place).deg, believedHeavy?.deg ?? 0)))}° off the counterweight\u2019s place, on purpose: how far the rest moves tells the mass.` };
+      case 'final':
+        return { now: toPut.length === 0 ? 'No weight is needed.' : `Put on ${piecesText(toPut)}.`, why: `${balance.trial ? 'The trial comes off. ' : ''}${question?.sides === 'both' ? 'In pairs, one on each side of the rim. ' : question?.sides === 'inner' ? 'On the inner face, under tape. ' : 'On the side away from the caliper. '}Balanced then in ${Math.round(advice.chance * 100)} of 100.` };
+      case 'done':
+        return { now: 'Balanced.', why: `As far as this stand can tell: in ${Math.round(advice.chance * 100)} of 100 within ${say(Math.max(toleranceG, estimate?.result.bandG ?? 0), 'g')}.` };
+    }
+  })();
 
-  const pieces = placed?.ok ? placed.working.result.pieces : [];
-  const piecesText = [...new Set(pieces.map((p) => p.deg))]
-    .map((deg) => `${pieces.filter((p) => p.deg === deg).map((p) => say(p.massG, 'g')).join(' + ')} at ${place.clock(deg)}`)
-    .join(', ');
-  const verdict = levelVerdict(levelChecks);
-  const change = adjustment(state, balancing);
-  const changeSaid = change ? `${say(change.piece.massG, 'g')} at ${place.clock(change.piece.deg)} o\u2019clock` : '';
-  const now = {
-    rest: 'Let it settle. Where is the bottom?',
-    rested: rests.length < 2 ? 'Again, from the other side.' : 'Now one trial mass.',
-    trial: `Put ${say(trialG, 'g')} at ${trialDeg === null ? 'a quarter turn' : `${place.clock(trialDeg)} o\u2019clock`}.`,
-    again: 'That trial cannot tell.',
-    place: pieces.length === 0 ? 'No weight is needed.' : `Put on ${piecesText}.`,
-    check:
-      verdict === 'balanced'
-        ? 'Balanced.'
-        : verdict === 'too little'
-          ? `Too little${change ? `: add ${changeSaid}` : ''}.`
-          : verdict === 'too much'
-            ? `Too much: take ${change ? changeSaid : 'a piece'} off.`
-            : verdict === 'unclear'
-              ? 'It moves both ways: let it settle again.'
-              : 'Weight level at 3, let go. Then at 9.',
-  }[stage];
-  const why = {
-    rest: 'The heavy spot comes to the bottom, within what the bearings hide.',
-    rested: 'The middle of the two cancels the friction. One rest will do on a good stand.',
-    trial: 'A quarter turn from the heavy spot tells the mass in one go. Then let it settle.',
-    again: found && !found.ok ? `${found.problem.message} Right would be ${found.problem.expected}.` : '',
-    place: sides === 'both' ? 'In pairs, one on each side of the rim.' : 'All on the side away from the caliper.',
-    check: 'Rises: too little. Sinks: too much. Stays at both: done.',
-  }[stage];
+  const extra = useMemo((): DialMark[] => {
+    const marks: DialMark[] = estimate && balance.seen.length > 0 ? [beliefMark(estimate.result.region, { massG: estimate.result.heavyMassG, deg: estimate.result.heavyDeg })] : [];
+    if (doing === 'put') marks.push(...changeMarks(balance.on, toPut));
+    else if (hand === 'weights' && draft) marks.push(...weightMarks(draft, 'trial'));
+    else marks.push(...weightMarks(balance.on, balance.trial ? 'trial' : 'weight'));
+    if (lastTime.hint && balance.seen.length === 0) marks.push({ at: 'rest', deg: lastTime.hint.deg, label: 'last time' });
+    if (levelDeg !== null) marks.push({ at: 'rest', deg: levelDeg, label: 'hold level' });
+    else if (picked !== null) marks.push({ at: 'rest', deg: picked, label: 'here' });
+    return marks;
+  }, [estimate, balance, doing, hand, toPut, draft, lastTime.hint, levelDeg, picked]);
 
-  const extra: DialMark[] = useMemo(() => {
-    if (stage === 'trial' && trialDeg !== null) return [{ at: 'trial', deg: trialDeg, label: say(trialG, 'g') }, ...(picked === null ? [] : [{ at: 'rest' as const, deg: picked, label: 'then' }])];
-    if (stage === 'place') return (placed?.ok ? placed.working.result.pieces : []).filter((p) => p.side === 'near').map((p) => ({ at: 'weight', deg: p.deg, label: '' }));
-    return picked === null ? [] : [{ at: 'heavy', deg: picked, label: 'here' }];
-  }, [stage, trialDeg, trialG, picked, placed, say]);
-  const taking = stage === 'rest' || stage === 'rested' || stage === 'trial';
+  // The wheel on screen turns with the one on the stand, the short way from line to line.
+  const turned = useRef(0);
+  const bottom = stand.line?.value;
+  const turnDeg = useMemo(() => (bottom === undefined ? null : (turned.current += angleBetween(turned.current, 180 - bottom))), [bottom]);
+  const pick = (deg: number) => {
+    setPicked(deg);
+    setFieldKey((k) => k + 1);
+  };
+  const picking = doing === 'settle' || doing === 'level' && hand === 'level' || doing === 'weights' || doing === 'machine';
+
+  const beside = (
+    <>
+      {hand && <Button onClick={clear}>As advised</Button>}
+      <select className="field !w-[122px]" aria-label="Do something else, by hand" value="" onChange={(e) => byHand(e.target.value as Doing)}>
+        <option value="" disabled>By hand</option>
+        {DOINGS.filter((d) => d !== doing).map((d) => <option key={d} value={d}>{DOING_WORDS[d]}</option>)}
+      </select>
+      <MoreSheet estimate={estimate} onFinish={estimate !== null && !balance.balanced && doing !== 'done' ? () => void finish() : null} />
+    </>
+  );
+  const lead = hand ? 'By hand' : doing === 'done' ? `Balanced in ${balance.placements === 1 ? 'one try' : `${balance.placements} tries`}` : `Do this next${balance.placements > 0 || doing === 'put' ? ` · try ${balance.placements + (doing === 'put' ? 1 : 0)} of about 2` : ''}`;
 
   return (
     <StationLayout
-      picture={<JobDial extra={extra} onPick={taking ? (deg) => { setPicked(deg); setFieldKey((k) => k + 1); } : undefined} />}
-      lead={wheel.build === 'spoked' ? 'Static balance, crimp-on at the spokes' : 'Static balance, adhesive'}
-      now={now}
-      why={why}
+      picture={
+        <>
+          <JobDial extra={extra} turnDeg={turnDeg} onPick={picking ? pick : undefined} className={stand.device ? 'lg:max-h-[520px]' : 'lg:max-h-[600px]'} />
+          <StandRow stand={stand} on={balance.on} levelDeg={levelDeg} onFrom={(side) => setFrom(seenSide(side))} onTake={takeStand} />
+        </>
+      }
+      lead={lead}
+      now={words.now}
+      why={words.why}
     >
-      {taking && (
-        <form
-          id="balance-fields"
-          className="grid gap-3"
-          onSubmit={(e) => {
-            e.preventDefault();
-            go();
-          }}
-        >
-          {stage === 'trial' && (
-            <div className="grid grid-cols-2 gap-3">
-              <ChoiceField label="Trial mass" value={String(trialG)} onChange={(v) => setTrialG(Number(v))} options={[...new Set([5, 10, 20, 30, 40, ...stock.map((s) => s.massG)])].sort((a, b) => a - b).map((m) => [String(m), say(m, 'g')] as const)} />
-              <PlaceField key={`t${fieldKey}`} label="Its place" deg={trialDeg} onPlace={setTrialDeg} />
+      <div aria-busy={busy}>
+        {doing === 'settle' && <RestFields key={fieldKey} deg={picked} onPlace={setPicked} from={wantedFrom} onFrom={setFrom} onTake={takeRest} beside={beside} />}
+        {doing === 'level' && hand === 'level' && <div className="mb-2"><PlaceField key={fieldKey} label="This was held level" deg={picked} onPlace={setPicked} /></div>}
+        {doing === 'level' && <><LevelButtons disabled={levelDeg === null} onMoved={level} /><div className="mt-2 flex flex-wrap gap-2">{beside}</div></>}
+        {doing === 'swing' && <SwingFields onTake={(periodS) => void put([{ kind: 'swing', data: { periodS } }])} beside={beside} />}
+        {doing === 'machine' && <MachineFields placeKey={fieldKey} deg={picked} onPlace={setPicked} onTake={(data) => void put([{ kind: 'machine-reading', data }])} beside={beside} />}
+        {doing === 'weights' && draft && (
+          <div className="grid gap-2">
+            <PlaceField key={fieldKey} label="Place for the next piece" deg={picked} onPlace={setPicked} />
+            <PieceShelf stock={question?.stock ?? []} pieces={draft} deg={picked} side={side} sayPlace={place.clock} onPieces={setDraft} />
+            <div className="flex flex-wrap gap-2">
+              <Button go hotkey="N" onClick={go}>They stay on</Button>
+              <Button onClick={() => void put([{ kind: 'trial', data: { pieces: draft } }])}>Only taped on</Button>
+              {beside}
             </div>
-          )}
-          <PlaceField key={fieldKey} label={stage === 'trial' ? 'It now settles with this at the bottom' : 'This came to the bottom'} deg={picked} onPlace={setPicked} />
-          <div className="flex flex-wrap gap-3">
-            <Button go type="submit" hotkey="N" disabled={picked === null && stage !== 'rested'}>
-              {picked === null && stage === 'rested' ? 'On to the trial mass' : 'Take it'}
-            </Button>
-            {stage === 'trial' && <Button onClick={() => setWeighing(false)}>Another rest first</Button>}
           </div>
-        </form>
-      )}
-      {stage === 'again' && <Button go onClick={() => void write([{ kind: 'rest', data: { restDeg: restDeg! } }])}>Try another mass or place</Button>}
-      {stage === 'place' && placed?.ok && <Button go hotkey="N" onClick={() => void putOn()}>{pieces.length === 0 ? 'Write it down' : 'They are on'}</Button>}
-      {stage === 'place' && placed && !placed.ok && <p className="text-check">{placed.problem.message} Right would be {placed.problem.expected}.</p>}
-      {stage === 'check' && (
-        <div className="rows">
-          {([3, 9] as const).map((clock) => (
-            <div key={clock} role="group" aria-label={`Held at ${clock} o'clock`} className="row items-center">
-              <span>At {clock} o'clock it</span>
-              <span className="flex gap-2">
-                {MOVES.map((m) => (
-                  <Button key={m} small aria-pressed={levelChecks[clock] === m} onClick={() => level(clock, m)}>{m}</Button>
-                ))}
-              </span>
-            </div>
-          ))}
-        </div>
-      )}
-      {stage === 'check' && (
-        <div className="mt-4 flex flex-wrap gap-3">
-          {change && (
-            <Button go onClick={() => void write([{ kind: 'weights', data: { pieces: change.pieces, residualG: change.residualG } }], 'Weights written. Check again at 3 and 9.')}>
-              {verdict === 'too little' ? 'It is on' : 'It is off'}
-            </Button>
-          )}
-          {verdict === 'balanced' && <Button go hotkey="N" onClick={() => goTo('wheel-back')}>On to the machine</Button>}
-          {restDeg !== null && <Button onClick={() => { setWeighing(false); void write([{ kind: 'rest', data: { restDeg } }], 'A new balancing begins with the rest you had.'); }}>Balance again</Button>}
-        </div>
-      )}
-      <div className="rows mt-5">
-        {restDeg !== null && (
-          <FigureRow label="Settles at"><span className="num text-lg">{place.say(restDeg)}</span></FigureRow>
         )}
-        {rests.length > 1 && (
-          <FigureRow label="The two rests differ by"><Quantity value={Math.abs(angleBetween(rests.at(-2)!.restDeg, rests.at(-1)!.restDeg))} unit="deg" /></FigureRow>
+        {doing === 'put' && (
+          <div className="flex flex-wrap items-center gap-2">
+            <Button go hotkey="N" onClick={go}>{toPut.length === 0 ? 'Write it down' : toPut.length === 1 ? 'It is on' : 'They are on'}</Button>
+            <Button onClick={() => byHand('weights')}>Other pieces</Button>
+            {beside}
+            {placed && advice?.do === 'final' && !placed.result.proved && (search.runs ? <Button small onClick={search.stop}>Stop the search</Button> : <Button small onClick={() => search.begin(advice)}>Search on</Button>)}
+          </div>
         )}
-        {found?.ok && (
-          <FigureRow label="Heavy spot" basis={<BasisTag title="the heavy spot" working={found.working}>measured</BasisTag>}>
-            <Quantity value={found.working.result.heavyMassG} unit="g" big />
-          </FigureRow>
-        )}
-        {placed?.ok && !weights && (
-          <FigureRow label="Left after this" basis={<BasisTag title="the pieces to put on" working={placed.working}>{`limit ${say(ruleNumber('balance.toleranceG', rules), 'g')}`}</BasisTag>}>
-            <Quantity value={placed.working.result.residualG} unit="g" />
-          </FigureRow>
-        )}
-        {weights && (
-          <FigureRow label="On the rim">
-            <span className="num text-lg">{weights.pieces.map((p) => say(p.massG, 'g')).join(' + ') || 'nothing'}</span>
-          </FigureRow>
+        {doing === 'done' && (
+          <div className="flex flex-wrap gap-2">
+            <Button go hotkey="N" onClick={go}>{balance.balanced ? 'On to the machine' : 'Write it down'}</Button>
+            {beside}
+          </div>
         )}
       </div>
-      {trial && <p className="mt-3 text-[16px] text-ink2">{say(trial.trialMassG, 'g')} at {place.say(trial.trialDeg)} moved the rest to {place.say(trial.restDeg)}.</p>}
+      {oddId && <p className="mt-2 font-semibold text-check" role="alert">One reading does not go with the others. Take it out below, and take it again.</p>}
+      {lastTime.hint && balance.seen.length === 0 && (
+        <p className="mt-3 flex items-center gap-3">
+          <span>Last time, {lastTime.hint.onDate}: {piecesText(lastTime.pieces)}. Used as a hint.</span>
+          <Button small onClick={lastTime.forget}>Not this time</Button>
+        </p>
+      )}
+      {doing === 'done' && !hand ? <BeforeAfter estimate={estimate} /> : hand !== 'weights' && hand !== 'machine' && <Figures estimate={estimate} placed={doing === 'put' && advice?.do === 'final' ? placed : null} on={balance.on.length > 0 && !balance.trial} toleranceG={toleranceG} searching={search.runs} />}
+      <Tries oddId={oddId} />
     </StationLayout>
   );
 };

@@ -23,11 +23,11 @@ export const StationLayout = ({ picture, split, lead, now, why, children }: { pi
 );
 
 /** The job's own dial for this station. */
-export const JobDial = ({ step, bite = 0, extra, onPick }: { step?: Step | undefined; bite?: number; extra?: readonly DialMark[]; onPick?: ((deg: number) => void) | undefined }) => {
+export const JobDial = ({ step, bite = 0, extra, onPick, turnDeg = null, className = 'lg:max-h-[620px]' }: { step?: Step | undefined; bite?: number; extra?: readonly DialMark[]; onPick?: ((deg: number) => void) | undefined; turnDeg?: number | null; className?: string }) => {
   const { state, station, wheel, sideUp } = useJob();
   const marks = useMemo(() => [...dialMarks(state, station, step, bite), ...(extra ?? [])], [state, station, step, bite, extra]);
   const tireOn = !['inspect'].includes(station);
-  return <WheelDial wheel={wheel} marks={marks} sideUp={sideUp} tireOn={tireOn} onPick={onPick} className="lg:max-h-[620px] w-full" />;
+  return <WheelDial wheel={wheel} marks={marks} sideUp={sideUp} tireOn={tireOn} onPick={onPick} turnDeg={turnDeg} className={`w-full ${className}`} />;
 };
 
 /** A figure with its label and, at the end, its basis. */

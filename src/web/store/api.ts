@@ -1,3 +1,4 @@
+import type { Observation } from '../../core/balance';
 import type { DeviceNow, Failure } from '../../core/devices';
 import type { InputProblem } from '../../core/errors';
 import type { Entry, EntryBody, EntryKind, JobSummary, UsualTime, WheelHistory } from '../../core/job';
@@ -96,6 +97,7 @@ export const api = {
   failDevice: (name: string, fails: Failure | null) => ask<void>('PUT', `/devices/${encodeURIComponent(name)}/fail`, { fails }),
   forgetDevice: (name: string) => ask<void>('DELETE', `/devices/${encodeURIComponent(name)}`),
   holdDevice: (name: string, knobs: object) => ask<void>('PUT', `/devices/${encodeURIComponent(name)}/hold`, knobs),
+  standWheels: () => ask<{ wheels: { seen: Observation[] }[] }>('GET', '/stand-wheels'),
   wheelRecord: (id: string) => ask<WheelRecord>('GET', `/wheels/${encodeURIComponent(id)}/record`),
   changeRule: (key: string, body: { value: number | string; note: string; who: string; reason: string }) =>
     ask<ShopRule>('PUT', `/rules/${encodeURIComponent(key)}`, body),

@@ -1,0 +1,43 @@
+import type { MassVector, Piece } from '../balance';
+import type { DialMark } from '../wheels';
+import type { BalanceLog } from './balance-log';
+import { heavyOf } from './balance-of';
+
+/** `2 × 20 g` for pieces of one kind at one place, their sum for pieces of several. */
+const massesText = (masses: number[]): string =>
+  masses.every((m) => m === masses[0]) ? `${masses.length > 1 ? `${masses.length} × ` : ''}${masses[0]} g` : `${masses.reduce((t, m) => t + m, 0)} g`;
+
+/** Pieces at one place as one mark: on the rim, or still to be put on. */
+export const weightMarks = (pieces: readonly Pick<Piece, 'massG' | 'deg'>[], at: 'weight' | 'trial' = 'weight'): DialMark[] => {
+  const byPlace = new Map<number, number[]>();
+  for (const piece of pieces) byPlace.set(piece.deg, [...(byPlace.get(piece.deg) ?? []), piece.massG]);
+  return [...byPlace].map(([deg, masses]) => ({ at, deg, label: massesText(masses) }));
+};
+
+/** Masses that the way from axle to rim may stand for, so that what is believed fills the dial. */
+const SCALES_G = [20, 40, 60, 80, 120, 160, 240];
+
+/** What is believed of the heavy spot, drawn from the axle outward: the region that holds 90 of 100, and its middle. */
+export const beliefMark = (region: readonly MassVector[], heavy: MassVector): DialMark => {
+  const most = Math.max(heavy.massG * 1.25, ...region.map((p) => Math.min(p.massG, heavy.massG * 1.6)));
+  return { at: 'belief', region: region.map((p) => ({ ...p })), heavy, fullG: SCALES_G.find((g) => g >= most) ?? SCALES_G.at(-1)! };
+};
+
+/** The pieces that are on beside those that are to be put on: what stays, what comes off, what is new. */
+export const changeMarks = (on: readonly Pick<Piece, 'massG' | 'deg'>[], next: readonly Pick<Piece, 'massG' | 'deg'>[]): DialMark[] => {
+  const [now, then] = [weightMarks(on), weightMarks(next, 'trial')];
+  const same = (a: DialMark, b: DialMark) => 'label' in a && 'label' in b && 'deg' in a && 'deg' in b && a.deg === b.deg && a.label === b.label;
+  return [
+    ...now.map((m): DialMark => (then.some((t) => same(m, t)) || !('deg' in m) ? m : { at: 'rest', deg: m.deg, label: 'take off' })),
+    ...then.filter((t) => !now.some((m) => same(m, t))).map((t): DialMark => ('label' in t ? ({ ...t, label: `put ${t.label}` } as DialMark) : t)),
+  ];
+};
+
+/** What the log alone shows once it is over: where it was heavy, and the weights that are on. */
+export const balanceMarks = (balance: BalanceLog): DialMark[] => {
+  const heavy = heavyOf(balance);
+  return [
+    ...(heavy ? [{ at: 'heavy', deg: heavy.deg, ...(heavy.massG === null ? {} : { label: `${Math.round(heavy.massG)} g` }) } as const] : []),
+    ...weightMarks(balance.on, balance.trial ? 'trial' : 'weight'),
+  ];
+};

@@ -1,0 +1,38 @@
+import { balanceAdvise, type AdviseInput, type LevelTest, type Observation, type Piece } from '../balance';
+import type { HiddenStand } from './hidden-stand';
+
+/** One thing done at the stand, with what was seen of it. */
+export type Act =
+  | { do: 'settle'; restDeg: number; from: 'left' | 'right' }
+  | { do: 'level'; deg: number; moved: LevelTest['moved'] }
+  | { do: 'trial' | 'final'; pieces: Piece[] }
+  | { do: 'done'; chance: number };
+
+/** More is not done to any wheel. */
+const MOST_ACTS = 36;
+
+/** A hidden wheel balanced as the advice says, act by act; places are read to the degree, as a fitter does. */
+export function* advisedActs(stand: HiddenStand, question: Omit<AdviseInput, 'seen' | 'on'>): Generator<Act> {
+  const seen: Observation[] = [];
+  let on: Piece[] = [];
+  for (let act = 0; act < MOST_ACTS; act++) {
+    const { result: advice } = balanceAdvise.run({ ...question, seen, on });
+    if (advice.do === 'settle') {
+      const from = advice.from ?? 'left';
+      const restDeg = Math.round(stand.settle(on, from)) % 360;
+      seen.push({ kind: 'settle', restDeg, from, weights: on });
+      yield { do: 'settle', restDeg, from };
+    } else if (advice.do === 'level') {
+      const deg = Math.round(advice.deg) % 360;
+      const moved = stand.level(deg, on);
+      seen.push({ kind: 'level', deg, moved, weights: on });
+      yield { do: 'level', deg, moved };
+    } else if (advice.do === 'done') {
+      yield { do: 'done', chance: advice.chance };
+      return;
+    } else {
+      on = advice.place;
+      yield { do: advice.do, pieces: on };
+    }
+  }
+}

@@ -1,0 +1,50 @@
+import { Router } from 'express';
+import Joi from 'joi';
+import { WEIGHTS_ON } from '../../core/balance';
+import { check, count, listOf, oneOf } from '../../core/fields';
+import { balanceQuestion, foldJob } from '../../core/job';
+import { FRICTIONS, practiceRound, SHELVES } from '../../core/practice';
+import type { JobStore } from '../db/jobs';
+import type { PracticeStore, PracticeTried } from '../db/practice';
+import { recordId, who } from './input';
+
+/** Jobs that are looked through, and wheels that are taken, to learn what the stand hides. */
+const MOST_JOBS = 40;
+const MOST_WHEELS = 12;
+/** Fewer readings of a wheel say nothing of the stand. */
+const LEAST_SEEN = 3;
+
+const ROUNDS = 200;
+
+const triedBody = Joi.object({
+  id: recordId, who,
+  seed: count(0, 1_000_000_000, 'Number of the hidden wheel'),
+  friction: oneOf(Object.keys(FRICTIONS), 'The stand'),
+  shelf: oneOf(Object.keys(SHELVES), 'The shelf'),
+  tries: listOf(WEIGHTS_ON, 40, 'The weights of each try'),
+  tookS: count(0, 86_400, 'Seconds it took'),
+}).required();
+
+/** What the shop's stand hides, learned from its jobs; rounds of practice and their scores. */
+export const balanceRoutes = (jobs: JobStore, practice: PracticeStore): Router => {
+  const router = Router();
+  /** What was seen of the last wheels; what they say of the stand is worked out by whoever asks, `stand-band` takes it as it is. */
+  router.get('/stand-wheels', (_req, res) => {
+    const wheels = jobs
+      .list({ search: '', limit: MOST_JOBS, offset: 0 })
+      .jobs.map((job) => balanceQuestion(foldJob(jobs.entriesOf(job.id)), [])?.seen ?? [])
+      .filter((seen) => seen.length >= LEAST_SEEN)
+      .slice(0, MOST_WHEELS)
+      .map((seen) => ({ seen }));
+    res.json({ wheels });
+  });
+  router.get('/practice', (_req, res) => void res.json({ rounds: practice.latest(ROUNDS) }));
+  router.post('/practice', (req, res) => {
+    const tried = check<PracticeTried>(triedBody, req.body);
+    const { seed, friction, shelf, tries } = tried;
+    // The score is worked out here, from the wheel's number: nobody sends one in.
+    const working = practiceRound.run({ seed, friction, shelf, tries });
+    res.status(201).json({ score: practice.add(tried, working.result, new Date().toISOString()), working });
+  });
+  return router;
+};

@@ -1,0 +1,67 @@
+import { useEffect, useState } from 'react';
+import type { StandBand } from '../../../core/balance';
+import { ruleNumber } from '../../../core/rules';
+import type { Working } from '../../../core/working';
+import { Button } from '../../parts/Button';
+import { Reasons } from '../../parts/Reasons';
+import { useUnits } from '../../parts/quantity';
+import { BasisTag } from '../../parts/working';
+import { useApp, useDo } from '../../store';
+import { api, ApiError } from '../../store/api';
+import { said } from '../../store/jobs-slice';
+import { loadShop } from '../../store/shop-slice';
+import type { BalanceAnswered, BalanceAsked } from '../../workers/balance-worker';
+import { startWorker } from './use-balance';
+
+/** The dead band of the shop's stand, learned from its wheels, and written down as the shop's own once it is known. */
+export const StandBandPart = () => {
+  const dispatch = useDo();
+  const who = useApp((s) => s.prefs.who);
+  const rules = useApp((s) => s.shop.shop?.rules);
+  const { say } = useUnits();
+  const [learned, setLearned] = useState<Working<StandBand> | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  useEffect(() => {
+    const worker = startWorker();
+    worker.onmessage = ({ data }: MessageEvent<BalanceAnswered>) => {
+      if (!('band' in data)) return;
+      if (data.band.ok) setLearned(data.band.working);
+      else setProblem(data.band.problem.message);
+    };
+    worker.onerror = () => setProblem('The arithmetic broke.');
+    api.standWheels().then(
+      ({ wheels }) => worker.postMessage({ id: 0, ask: 'band', wheels } satisfies BalanceAsked),
+      (error: unknown) => {
+        if (!(error instanceof ApiError)) throw error;
+        setProblem(error.message);
+      },
+    );
+    return () => worker.terminate();
+  }, []);
+  if (problem) return <p className="text-stop">{problem}</p>;
+  if (!learned) return <p className="text-ink2">Looking through the shop's last wheels…</p>;
+  const { bandG, known, reason } = learned.result;
+  const rule = rules?.find((r) => r.key === 'balance.bandG');
+  const nowG = ruleNumber('balance.bandG', rule ? { 'balance.bandG': rule.value } : {});
+  const keep = async () => {
+    const value = Math.round(bandG * 10) / 10;
+    try {
+      await api.changeRule('balance.bandG', { value, note: rule?.note ?? '', who, reason: `Learned from the shop\u2019s last wheels: ${reason.says}` });
+      await dispatch(loadShop());
+      dispatch(said({ text: `Written down for the jobs from now on: the stand hides ${say(value, 'g')}.`, tone: 'good' }));
+    } catch (error) {
+      if (!(error instanceof ApiError)) throw error;
+      dispatch(said({ text: `${error.message} Right would be ${error.expected}.`, tone: 'stop' }));
+    }
+  };
+  return (
+    <>
+      <Reasons reasons={[reason]} />
+      <p className="mt-2 flex flex-wrap items-center gap-3">
+        <span>{nowG > 0 ? `The shop\u2019s rule says ${say(nowG, 'g')}.` : 'The shop has not written it down.'}</span>
+        <BasisTag title="what the stand hides" working={learned}>learned</BasisTag>
+        {known && Math.abs(nowG - bandG) > 0.1 && <Button small disabled={!who} onClick={() => void keep()}>Write it down</Button>}
+      </p>
+    </>
+  );
+};
