@@ -23,6 +23,7 @@ const WheelScreen = lazy(() => import('./screens/WheelScreen').then((m) => ({ de
 const WheelTagScreen = lazy(() => import('./screens/WheelTagScreen').then((m) => ({ default: m.WheelTagScreen })));
 const WorkingsScreen = lazy(() => import('./screens/WorkingsScreen').then((m) => ({ default: m.WorkingsScreen })));
 const InstrumentsScreen = lazy(() => import('./screens/InstrumentsScreen').then((m) => ({ default: m.InstrumentsScreen })));
+const PracticeScreen = lazy(() => import('./screens/PracticeScreen').then((m) => ({ default: m.PracticeScreen })));
 const NewMachineScreen = lazy(() => import('./screens/NewMachineScreen').then((m) => ({ default: m.NewMachineScreen })));
 
 /** Day or night, as chosen or as the machine has it. */
@@ -74,6 +75,7 @@ const Screens = () => {
         <Route path="/jobs/:id/log" element={<LogScreen />} />
         <Route path="/jobs/:id/:station?/:view?" element={<JobScreen />} />
         <Route path="/machines/new" element={<NewMachineScreen />} />
+        <Route path="/practice" element={<PracticeScreen />} />
         <Route path="/instruments" element={<InstrumentsScreen />} />
         <Route path="/rules" element={<RulesScreen />} />
         <Route path="/records/:kind?" element={<RecordsScreen />} />

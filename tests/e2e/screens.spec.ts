@@ -1,7 +1,7 @@
 import { expect, expectAccessible, openAs, test } from './shop';
 
 const SCREENS = [
-  '/', '/jobs/new', '/machines/new', '/instruments', '/records/instruments', '/rules', '/records/tires', '/records/machines', '/records/wheels?edit=w-orrin-r', '/wheels/w-vellan-r', '/wheels/w-orrin-r/tag', '/bench/sizes?size=130/90-16&size=130/80-16&size=MT90B16&wheel=w-orrin-r', '/bench/sidewall', '/workings', '/workings/torque-wrench',
+  '/', '/jobs/new', '/machines/new', '/practice', '/practice?wheel=5', '/instruments', '/records/instruments', '/rules', '/records/tires', '/records/machines', '/records/wheels?edit=w-orrin-r', '/wheels/w-vellan-r', '/wheels/w-orrin-r/tag', '/bench/sizes?size=130/90-16&size=130/80-16&size=MT90B16&wheel=w-orrin-r', '/bench/sidewall', '/workings', '/workings/torque-wrench',
   '/jobs/demo-job-21/intake', '/jobs/demo-job-21/choose', '/jobs/demo-job-21/choose?show=parts', '/jobs/demo-job-21/choose?show=load', '/jobs/demo-job-21/choose?show=list', '/jobs/demo-job-21/choose?show=tools', '/jobs/demo-job-22/tire-on', '/jobs/demo-job-22/tire-on/bench', '/jobs/demo-job-21/seat', '/jobs/demo-job-21/set',
   '/jobs/demo-job-21/balance', '/jobs/demo-job-21/wheel-back', '/jobs/demo-job-20/hand-over', '/jobs/demo-job-21/hand-over', '/jobs/demo-job-20/card', '/jobs/demo-job-20/log',
 ];

@@ -18,6 +18,7 @@ export interface AdviseInput {
   sides: Sides;
   rimMm?: number;
   clearOf?: number[];
+  rimWidthMm?: number;
   prior?: Prior;
   rules?: RuleValues;
 }
@@ -83,6 +84,7 @@ export const balanceAdvise = defineWorking<AdviseInput, BalanceAdvice>({
     positions: listOf(angle('A place for a piece'), 80, 'The places a piece can go').optional(),
     sides: oneOf(SIDES, 'Which sides of the rim'),
     rimMm: quantity('mm', 300, 3000, 'Once round the rim').optional(),
+    rimWidthMm: quantity('mm', 20, 400, 'Width of the rim').optional(),
     clearOf: listOf(angle('What pieces keep clear of'), 60, 'What pieces keep clear of').optional(),
     prior: PRIOR.optional(),
     rules: ruleValues(),

@@ -35,6 +35,8 @@ export interface BalancePlacement {
   proved: boolean;
   /** Fewer pieces than this were shown not to do. */
   piecesAtLeast: number;
+  /** Wobble that is left at worst, the heavy spot at one edge of the rim: mass times distance along the axle; null where the width is not known. */
+  coupleGmm: number | null;
 }
 
 interface Input {
@@ -51,6 +53,8 @@ interface Input {
   rimMm?: number;
   /** What pieces keep clear of: valve, locks, cast spokes. */
   clearOf?: number[];
+  /** Width of the rim, for the couple that pieces on its edges make. */
+  rimWidthMm?: number;
   /** Steps of the search after which it ends, proved or not. */
   mostSteps?: number;
   rules?: RuleValues;
@@ -76,6 +80,18 @@ export const WEIGHT_KIND = record(
 /** Length of a piece that can be centered at a place without touching what it keeps clear of. */
 const roomAt = (deg: number, clearOf: readonly number[], rimMm: number): number =>
   Math.max(0, 2 * (Math.min(180, ...clearOf.map((c) => Math.abs(angleBetween(c, deg)))) - KEEP_CLEAR_DEG)) * (rimMm / 360);
+
+/** Where along the axle a piece sits, in half widths of the rim. */
+const OFFSET: Record<Piece['side'], number> = { near: 1, far: -1, inner: 0 };
+
+/** The couple of pieces and heavy spot about the middle of the rim, wherever between its edges the heavy spot lies. */
+const worstCouple = (counter: readonly [number, number], pieces: readonly Piece[], widthMm: number): number => {
+  const [px, py] = pieces.reduce<readonly [number, number]>(([x, y], p) => {
+    const [dx, dy] = toVector(p);
+    return [x + OFFSET[p.side] * dx, y + OFFSET[p.side] * dy];
+  }, [0, 0]);
+  return (widthMm / 2) * Math.max(...[1, -1].map((edge) => Math.hypot(px - edge * counter[0], py - edge * counter[1])));
+};
 
 /** Pieces that come as near as one after the other can, where nothing comes within the limit. */
 const asNearAsCan = (wanted: readonly [number, number], spots: readonly Spot[], kinds: readonly PieceKind[], perPlace: number, most: number, rimMm: number | undefined) => {
@@ -125,11 +141,12 @@ export const balancePlace = defineWorking<Input, BalancePlacement>({
     mostPieces: count(1, 24, 'Pieces at most, on a side').optional(),
     rimMm: quantity('mm', 300, 3000, 'Once round the rim').optional(),
     clearOf: listOf(angle('What pieces keep clear of'), 60, 'What pieces keep clear of').optional(),
+    rimWidthMm: quantity('mm', 20, 400, 'Width of the rim').optional(),
     mostSteps: count(1000, 1_000_000_000, 'Steps of the search').optional(),
     rules: ruleValues(),
   },
   example: { counterMassG: 41, counterDeg: 32, stock: [{ massG: 10, count: 8 }, { massG: 5, count: 12 }], sides: 'both' },
-  work({ counterMassG, counterDeg, stock, positions, sides, perPlace = PER_PLACE, mostPieces = MOST_PIECES, rimMm, clearOf = [], mostSteps = MOST_STEPS, rules }, show) {
+  work({ counterMassG, counterDeg, stock, positions, sides, perPlace = PER_PLACE, mostPieces = MOST_PIECES, rimMm, clearOf = [], rimWidthMm, mostSteps = MOST_STEPS, rules }, show) {
     const toleranceG = ruleNumber('balance.toleranceG', rules, show);
     const together = sides === 'both' ? 2 : 1;
     if (!stock.some((s) => s.count >= together))
@@ -150,6 +167,7 @@ export const balancePlace = defineWorking<Input, BalancePlacement>({
     show.line('wanted', 'counterweight', counterMassG, 'g');
     show.line('pieces', SIDE_WORDS[sides], pieces.map((p) => `${p.massG} g`).join(' + ') || 'none');
     const residualG = show.line('left over', 'heavy spot + pieces, as vectors', residual.massG, 'g');
+    const coupleGmm = rimWidthMm === undefined ? null : show.line('couple left at worst, g·mm', 'mass × distance along the axle, heavy spot at one edge', worstCouple(target, pieces, rimWidthMm));
     const within = answer.picks !== null;
     show.line('proof', `${answer.nodes} choices looked at`, within && answer.proved ? 'no fewer pieces do, nor as few and less mass' : within ? 'not searched to the end' : answer.proved ? 'no choice of these pieces comes within the limit' : `at least ${answer.piecesAtLeast} pieces`);
     show.basis('practice', SIDE_WORDS[sides]);
@@ -157,6 +175,6 @@ export const balancePlace = defineWorking<Input, BalancePlacement>({
     show.basis('published', 'statics: masses add as vectors');
     show.verdict(residualG <= toleranceG + 1e-9 ? 'good' : 'check');
     if (residualG > toleranceG + 1e-9) show.caution('The stock does not make up this counterweight within the shop\u2019s limit.');
-    return { pieces, residualG, residualDeg: residual.deg, proved: answer.proved, piecesAtLeast: answer.piecesAtLeast * together };
+    return { pieces, residualG, residualDeg: residual.deg, proved: answer.proved, piecesAtLeast: answer.piecesAtLeast * together, coupleGmm };
   },
 });

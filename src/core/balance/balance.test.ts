@@ -114,6 +114,30 @@ describe('pieces from stock', () => {
     expect(balancePlace.run({ counterMassG: 2, counterDeg: 0, stock, sides: 'both' }).result.pieces).toEqual([]);
   });
 
+  test('common practice: a piece on each side of the rim halves the couple, and all on the inner face does as well', () => {
+    const couple = (sides: 'both' | 'one' | 'inner') => balancePlace.run({ counterMassG: 40, counterDeg: 30, stock: [{ massG: 20, count: 10 }], positions: [30], sides, rimWidthMm: 55 }).result.coupleGmm!;
+    // One side: 40 g on one edge against 40 g on the other at worst, 55 mm apart.
+    expect(couple('one')).toBeCloseTo(40 * 55, 6);
+    expect(couple('both')).toBeCloseTo(couple('one') / 2, 6);
+    expect(couple('inner')).toBeCloseTo(couple('one') / 2, 6);
+    expect(balancePlace.run({ counterMassG: 40, counterDeg: 30, stock, sides: 'both' }).result.coupleGmm).toBeNull();
+  });
+
+  test('stuck pieces lie side by side, and keep clear of what is in their way', () => {
+    const { result } = balancePlace.run({
+      counterMassG: 60, counterDeg: 90, stock: [{ massG: 10, count: 12, lengthMm: 22 }], positions: Array.from({ length: 72 }, (_, i) => i * 5), sides: 'one', rimMm: 1350, clearOf: [90], rules: { 'balance.toleranceG': 4 },
+    });
+    expect(result.proved).toBe(true);
+    expect(result.residualG).toBeLessThanOrEqual(4);
+    const degs = result.pieces.map((p) => p.deg).sort((a, b) => a - b);
+    // 22 mm of 1350 are 5.9°; half a piece and half a valve keep 8.9° clear.
+    degs.slice(1).forEach((deg, i) => expect(deg - degs[i]!).toBeGreaterThanOrEqual(5.86));
+    for (const deg of degs) expect(Math.abs(deg - 90)).toBeGreaterThanOrEqual(8.9);
+    // A shelf of pieces too long for any gap leaves it as it is, and says so.
+    const long = balancePlace.run({ counterMassG: 60, counterDeg: 90, stock: [{ massG: 30, count: 12, lengthMm: 190 }], positions: [80, 100], sides: 'one', rimMm: 1350, clearOf: [70, 90, 110] });
+    expect([long.result.pieces, long.verdict]).toEqual([[], 'check']);
+  });
+
   test('an empty shelf is said, and a shelf that runs out is a check', () => {
     expect(() => balancePlace.run({ counterMassG: 20, counterDeg: 0, stock: [], sides: 'one' })).toThrow(InputError);
     expect(() => balancePlace.run({ counterMassG: 20, counterDeg: 0, stock: [{ massG: 5, count: 1 }], sides: 'both' })).toThrow(/no weights/);

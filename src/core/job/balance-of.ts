@@ -19,6 +19,7 @@ export interface BalanceQuestion {
   /** Only where pieces are stuck to the rim, side by side. */
   rimMm?: number;
   clearOf?: number[];
+  rimWidthMm?: number;
   prior?: Prior;
   rules: RuleValues;
 }
@@ -50,6 +51,7 @@ export const balanceQuestion = ({ wheel, rules, balance, chosen }: JobState, wei
   if (!wheel) return null;
   const sides = ruleWord('balance.sides', rules) as Sides;
   const { stuck, stock } = weightsFor(wheel, sides, weights);
+  const widthMm = tryRimCode(wheel.rimCode)?.widthMm;
   const rimMm = stuck ? rimRoundMm(wheel, chosen?.marking ?? wheel.tireMarking) : undefined;
   return {
     seen: balance.seen.slice(-MOST_SEEN).map(({ entryId: _, ...seen }) => seen),
@@ -57,6 +59,7 @@ export const balanceQuestion = ({ wheel, rules, balance, chosen }: JobState, wei
     stock,
     positions: weightPlaces(wheel, stuck),
     sides,
+    ...(widthMm === undefined ? {} : { rimWidthMm: widthMm }),
     ...(rimMm === undefined ? {} : { rimMm, clearOf: keepClearDegs(wheel, sides === 'inner') }),
     ...(balance.hint ? { prior: { massG: balance.hint.massG, deg: balance.hint.deg, spreadG: ruleNumber('balance.hintG', rules) } } : {}),
     rules,

@@ -1,28 +1,6 @@
-import type { MassVector } from '../../core/balance';
 import { InputError } from '../../core/errors';
-import type { Friction, PracticeRound, Shelf } from '../../core/practice';
+import type { PracticeRound, PracticeScore, PracticeTried } from '../../core/practice';
 import type { Db } from './open';
-
-/** A round that somebody tried: what the browser sends. */
-export interface PracticeTried {
-  id: string;
-  who: string;
-  seed: number;
-  friction: Friction;
-  shelf: Shelf;
-  tries: MassVector[][];
-  tookS: number;
-}
-
-/** A round with its score, as worked out from its wheel and its tries. */
-export interface PracticeScore extends Omit<PracticeTried, 'tries'> {
-  at: string;
-  placements: number;
-  leftG: number;
-  within: boolean;
-  advisedPlacements: number;
-  advisedLeftG: number;
-}
 
 type Row = Omit<PracticeScore, 'within'> & { within: 0 | 1 };
 

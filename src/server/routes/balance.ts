@@ -3,9 +3,9 @@ import Joi from 'joi';
 import { WEIGHTS_ON } from '../../core/balance';
 import { check, count, listOf, oneOf } from '../../core/fields';
 import { balanceQuestion, foldJob } from '../../core/job';
-import { FRICTIONS, practiceRound, SHELVES } from '../../core/practice';
+import { FRICTIONS, practiceRound, SHELVES, type PracticeTried } from '../../core/practice';
 import type { JobStore } from '../db/jobs';
-import type { PracticeStore, PracticeTried } from '../db/practice';
+import type { PracticeStore } from '../db/practice';
 import { recordId, who } from './input';
 
 /** Jobs that are looked through, and wheels that are taken, to learn what the stand hides. */

@@ -9,6 +9,7 @@ const PLACES = [
   ['/records', 'Records'],
   ['/bench/sizes', 'Size bench'],
   ['/bench/sidewall', 'Sidewall'],
+  ['/practice', 'Practice'],
   ['/instruments', 'Instruments'],
   ['/rules', 'Rules'],
   ['/workings', 'Workings'],
@@ -19,7 +20,7 @@ export const Frame = ({ title, actions, children }: { title: string; actions?: R
   const shop = useApp((s) => s.shop.shop?.name);
   return (
     <div className="mx-auto flex min-h-screen max-w-[1240px] flex-col px-5">
-      <header className="no-print flex flex-wrap items-center gap-x-6 gap-y-1 py-3">
+      <header className="no-print flex flex-wrap items-center gap-x-4 gap-y-1 py-3">
         <Link to="/" className="head text-xl no-underline">
           Tough Rimstone
         </Link>
@@ -30,14 +31,14 @@ export const Frame = ({ title, actions, children }: { title: string; actions?: R
               to={to}
               end={to === '/'}
               className={({ isActive }) =>
-                `head inline-flex min-h-12 items-center rounded-b-xl border-b-4 px-3 text-lg no-underline ${isActive ? 'border-water' : 'border-transparent text-ink2 hover:border-stone3'}`
+                `head inline-flex min-h-12 items-center rounded-b-xl border-b-4 px-2 text-lg no-underline ${isActive ? 'border-water' : 'border-transparent text-ink2 hover:border-stone3'}`
               }
             >
               {text}
             </NavLink>
           ))}
         </nav>
-        <span className="ml-auto text-ink2 max-md:hidden">{shop}</span>
+        <span className="ml-auto min-w-0 flex-1 truncate text-right text-ink2 max-lg:hidden">{shop}</span>
         <Bench />
       </header>
       <main className="flex-1 pb-10">

@@ -69,7 +69,7 @@ export const WheelDial = ({ onPick, className = '', wheel, marks, sideUp, tireOn
       viewBox="-6 2 612 598"
       role="img"
       aria-label={describe(marks, over)}
-      className={`dial ${onPick ? 'cursor-crosshair' : ''} ${turning ? 'dial-turns' : ''} ${className}`}
+      className={`dial ${onPick ? 'cursor-crosshair' : ''} ${turning ? 'dial-turns' : ''} ${turnDeg === null ? '' : 'dial-follows'} ${className}`}
       style={turnDeg === null ? undefined : ({ '--turn': `${seenTurn}deg` } as CSSProperties)}
       onClick={onPick ? pick : undefined}
     >

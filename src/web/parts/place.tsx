@@ -1,12 +1,13 @@
-import { useState } from 'react';
+import { useContext, useState } from 'react';
 import { InputError } from '../../core/errors';
 import { clockText, mirrored, parseAngle, placeText } from '../../core/units';
-import { useJob } from '../screens/job-context';
+import { JobContext } from '../screens/job-context';
 import { TextField } from './fields';
 
 /** Places as seen from the side that is up; inside they are kept as seen from the disc side. */
 export const usePlace = () => {
-  const { sideUp } = useJob();
+  // Outside a job a wheel is seen from its disc side.
+  const sideUp = useContext(JobContext)?.sideUp ?? 'disc';
   const turn = (deg: number) => (sideUp === 'other' ? mirrored(deg) : deg);
   return {
     say: (deg: number) => placeText(turn(deg)),

@@ -2,10 +2,12 @@ import type { Observation } from '../../core/balance';
 import type { DeviceNow, Failure } from '../../core/devices';
 import type { InputProblem } from '../../core/errors';
 import type { Entry, EntryBody, EntryKind, JobSummary, UsualTime, WheelHistory } from '../../core/job';
+import type { PracticeRound, PracticeScore, PracticeTried } from '../../core/practice';
 import type { Cure } from '../../core/procedure';
 import type { ShopRule } from '../../core/rules';
 import type { CellProblem, ImportRow, RecordKind, Records, Shop } from '../../core/shop';
 import type { Machine, Wheel } from '../../core/wheels';
+import type { Working } from '../../core/working';
 
 /** What a file does, or would do. */
 export interface ImportAnswer {
@@ -97,6 +99,8 @@ export const api = {
   failDevice: (name: string, fails: Failure | null) => ask<void>('PUT', `/devices/${encodeURIComponent(name)}/fail`, { fails }),
   forgetDevice: (name: string) => ask<void>('DELETE', `/devices/${encodeURIComponent(name)}`),
   holdDevice: (name: string, knobs: object) => ask<void>('PUT', `/devices/${encodeURIComponent(name)}/hold`, knobs),
+  practice: () => ask<{ rounds: PracticeScore[] }>('GET', '/practice'),
+  addPractice: (tried: PracticeTried) => ask<{ score: PracticeScore; working: Working<PracticeRound> }>('POST', '/practice', tried),
   standWheels: () => ask<{ wheels: { seen: Observation[] }[] }>('GET', '/stand-wheels'),
   wheelRecord: (id: string) => ask<WheelRecord>('GET', `/wheels/${encodeURIComponent(id)}/record`),
   changeRule: (key: string, body: { value: number | string; note: string; who: string; reason: string }) =>

@@ -1,0 +1,57 @@
+import { balanceQuestion, foldJob } from '../../src/core/job';
+import { hiddenHeavy } from '../../src/core/practice';
+import { testApp } from './test-app';
+
+const round = (more: Record<string, unknown> = {}) => ({ id: 'round-1', who: 'Juna Birk', seed: 3, friction: 'usual', shelf: 'full', tries: [[{ massG: 20, deg: 10 }]], tookS: 95, ...more });
+
+describe('practice', () => {
+  test('a round is scored here, kept once, and listed the newest first', async () => {
+    const { ask } = testApp({ empty: true });
+    const sent = await ask.post('/api/practice').send(round()).expect(201);
+    expect(sent.body.score).toMatchObject({ placements: 1, within: false, tookS: 95 });
+    expect(sent.body.working.result.heavy).toEqual(hiddenHeavy(3));
+    await ask.post('/api/practice').send(round()).expect(201);
+    await ask.post('/api/practice').send(round({ id: 'round-2', tries: [] })).expect(201);
+    const { body } = await ask.get('/api/practice').expect(200);
+    expect(body.rounds.map((r: { id: string }) => r.id)).toEqual(['round-2', 'round-1']);
+  });
+
+  test('what does not fit is refused by name, and nothing is kept', async () => {
+    const { ask } = testApp({ empty: true });
+    const cases: [Record<string, unknown>, string][] = [
+      [{ friction: 'none' }, 'friction'], [{ seed: 1.5 }, 'seed'], [{ tries: 'x' }, 'tries'], [{ tries: [[{ massG: -5, deg: 0 }]] }, 'tries[0][0].massG'], [{ who: '' }, 'who'], [{ placements: 0 }, 'placements'], [{ id: '../x' }, 'id'],
+    ];
+    for (const [more, field] of cases) {
+      const { body } = await ask.post('/api/practice').send(round(more)).expect(422);
+      expect(body.error.field).toBe(field);
+      expect(body.error.expected).toBeTruthy();
+    }
+    expect((await ask.get('/api/practice')).body.rounds).toEqual([]);
+    // The same id for another wheel is another round.
+    await ask.post('/api/practice').send(round()).expect(201);
+    await ask.post('/api/practice').send(round({ seed: 4 })).expect(422);
+  });
+});
+
+describe('the balance stand', () => {
+  test('what was seen of the last wheels, each with at least three readings', async () => {
+    const { ask } = testApp();
+    const { body } = await ask.get('/api/stand-wheels').expect(200);
+    expect(body.wheels.length).toBeGreaterThanOrEqual(10);
+    for (const { seen } of body.wheels) expect(seen.length).toBeGreaterThanOrEqual(3);
+    const { body: working } = await ask.post('/api/workings/stand-band').send({ wheels: body.wheels }).expect(200);
+    // The demo shop's stand hides 2.5 g.
+    expect(Math.abs(working.result.bandG - 2.5)).toBeLessThan(1);
+    expect((await testApp({ empty: true }).ask.get('/api/stand-wheels')).body).toEqual({ wheels: [] });
+  });
+
+  test('a whole balancing is written, read back, and answered by the same workings', async () => {
+    const { ask } = testApp();
+    const { body } = await ask.get('/api/jobs/demo-job-21').expect(200);
+    const question = balanceQuestion(foldJob(body.entries), [])!;
+    const { body: estimate } = await ask.post('/api/workings/balance-estimate').send({ seen: question.seen, on: question.on }).expect(200);
+    expect(estimate.result.heavyMassG).toBeGreaterThan(10);
+    const wrong = await ask.post('/api/jobs/demo-job-21/entries').send({ expectedSeq: body.job.lastSeq, entries: [{ id: 'b1', who: 'Juna Birk', station: 'balance', kind: 'level-test', data: { deg: 400, moved: 'stays' } }] }).expect(422);
+    expect(wrong.body.error.field).toBe('entries[0].data.deg');
+  });
+});
