@@ -55,3 +55,19 @@ describe('the balance stand', () => {
     expect(wrong.body.error.field).toBe('entries[0].data.deg');
   });
 });
+
+describe('weights on the rim', () => {
+  test('leave the shelf with the job, by their kind, and come back when it is undone', async () => {
+    const { ask } = testApp();
+    const count = async (id: string) => (await ask.get('/api/shop')).body.weights.find((w: { id: string }) => w.id === id).count as number;
+    const { body } = await ask.get('/api/jobs/demo-job-21').expect(200);
+    const entry = (kind: string, data: object, station = 'balance') => ({ id: `w-${kind}`, who: 'Juna Birk', station, kind, data });
+    const [before, stuck] = [await count('g-3'), await count('g-5')];
+    // Two crimp-on pieces of 20 g for a spoked wheel, and one of a mass that the shelf does not have.
+    const pieces = [{ massG: 20, deg: 25, side: 'near' }, { massG: 20, deg: 25, side: 'far' }, { massG: 13, deg: 35, side: 'near' }];
+    await ask.post('/api/jobs/demo-job-21/entries').send({ expectedSeq: body.job.lastSeq, entries: [entry('weights', { pieces, residualG: 1 }), entry('handed-over', { to: 'Ned Ash' }, 'hand-over')] }).expect(201);
+    expect([await count('g-3'), await count('g-5')]).toEqual([before - 2, stuck]);
+    await ask.post('/api/jobs/demo-job-21/entries').send({ expectedSeq: body.job.lastSeq + 2, entries: [entry('undo', { entryId: 'w-handed-over' }, 'hand-over')] }).expect(201);
+    expect(await count('g-3')).toBe(before);
+  });
+});

@@ -118,7 +118,7 @@ describe('what the dial shows', () => {
   test('the belief fills the dial, however heavy, and reaches no farther than the rim', () => {
     for (const massG of [3, 20, 45, 90, 230]) {
       const region = [at(massG * 0.8, 200), at(massG * 1.2, 205), at(massG, 215)];
-      const mark = beliefMark(region, at(massG, 206));
+      const mark = beliefMark({ region, heavyMassG: massG, heavyDeg: 206, alongG: massG / 10 });
       expect(mark.at === 'belief' && mark.fullG).toBeGreaterThanOrEqual(Math.min(massG, 240));
       const shapes = wheelDial({ wheel: sampleWheel(), marks: [mark], sideUp: 'disc', tireOn: true });
       const wedge = shapes.find((s) => s.role === 'wedge');
@@ -127,6 +127,8 @@ describe('what the dial shows', () => {
       expect(Math.max(...corners)).toBeLessThanOrEqual(203);
       expect(Math.max(...corners)).toBeGreaterThan(30);
       expect(shapes.some((s) => s.kind === 'text' && s.text === `${massG} g`)).toBe(true);
+      // A mass that could be anything is not said.
+      expect(beliefMark({ region, heavyMassG: massG, heavyDeg: 206, alongG: massG / 2 })).toMatchObject({ label: 'heavy' });
     }
   });
 });

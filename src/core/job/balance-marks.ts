@@ -1,4 +1,4 @@
-import type { MassVector, Piece } from '../balance';
+import type { BalanceEstimate, Piece } from '../balance';
 import type { DialMark } from '../wheels';
 import type { BalanceLog } from './balance-log';
 import { heavyOf } from './balance-of';
@@ -17,10 +17,18 @@ export const weightMarks = (pieces: readonly Pick<Piece, 'massG' | 'deg'>[], at:
 /** Masses that the way from axle to rim may stand for, so that what is believed fills the dial. */
 const SCALES_G = [20, 40, 60, 80, 120, 160, 240];
 
+/** Nine of ten lie so many standard deviations about the middle. */
+export const NINE_OF_TEN = 1.645;
+
+/** Whether the mass is known at all: what it could be spans less than itself. */
+export const isMassKnown = ({ heavyMassG, alongG }: Pick<BalanceEstimate, 'heavyMassG' | 'alongG'>): boolean => 2 * NINE_OF_TEN * alongG < heavyMassG;
+
 /** What is believed of the heavy spot, drawn from the axle outward: the region that holds 90 of 100, and its middle. */
-export const beliefMark = (region: readonly MassVector[], heavy: MassVector): DialMark => {
+export const beliefMark = (estimate: Pick<BalanceEstimate, 'region' | 'heavyMassG' | 'heavyDeg' | 'alongG'>): DialMark => {
+  const { region, heavyMassG, heavyDeg } = estimate;
+  const heavy = { massG: heavyMassG, deg: heavyDeg };
   const most = Math.max(heavy.massG * 1.25, ...region.map((p) => Math.min(p.massG, heavy.massG * 1.6)));
-  return { at: 'belief', region: region.map((p) => ({ ...p })), heavy, fullG: SCALES_G.find((g) => g >= most) ?? SCALES_G.at(-1)! };
+  return { at: 'belief', region: region.map((p) => ({ ...p })), heavy, label: isMassKnown(estimate) ? `${Math.round(heavyMassG)} g` : 'heavy', fullG: SCALES_G.find((g) => g >= most) ?? SCALES_G.at(-1)! };
 };
 
 /** The pieces that are on beside those that are to be put on: what stays, what comes off, what is new. */

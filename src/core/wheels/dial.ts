@@ -27,7 +27,7 @@ export type DialMark =
   | { at: 'heavy'; deg: number; label?: string }
   | { at: 'rest'; deg: number; label: string }
   /** What is believed of the heavy spot, in grams from the axle; `fullG` reaches the rim. */
-  | { at: 'belief'; region: { massG: number; deg: number }[]; heavy: { massG: number; deg: number }; fullG: number }
+  | { at: 'belief'; region: { massG: number; deg: number }[]; heavy: { massG: number; deg: number }; label: string; fullG: number }
   /** `deeper` moves the words inward by so many lines, where neighbors would cover each other. */
   | { at: 'trial' | 'weight'; deg: number; label: string; deeper?: number }
   /** A place of the molded line: even, low, or not looked at. */
@@ -179,7 +179,7 @@ const shapesOf = (mark: DialMark, side: (deg: number) => number, over: boolean):
         path('wedge', `M${corners.join('L')}Z`),
         line('heavy', deg, 0, out(mark.heavy.massG)),
         { kind: 'circle', role: 'heavy', cx, cy, r: 7, filled: true },
-        label('heavy', deg, Math.max(R.hub + 24, out(mark.heavy.massG) - 34), `${Math.round(mark.heavy.massG)} g`, 23),
+        label('heavy', deg, Math.max(R.hub + 24, out(mark.heavy.massG) - 34), mark.label, 23),
       ];
     }
     case 'rest': {
@@ -220,7 +220,7 @@ const BELOW_VALVE = 2;
 const inRows = (marks: readonly DialMark[]): DialMark[] => {
   let last: { deg: number; deeper: number } | null = null;
   const rows = new Map<DialMark, number>();
-  const weights = marks.filter((m): m is Extract<DialMark, { label: string; deeper?: number }> => m.at === 'weight' || m.at === 'trial');
+  const weights = marks.filter((m): m is Extract<DialMark, { deeper?: number; deg: number; label: string }> & { at: 'weight' | 'trial' } => m.at === 'weight' || m.at === 'trial');
   for (const mark of [...weights].sort((a, b) => a.deg - b.deg)) {
     // Beside the valve below its word.
     const row = besideValve(mark.deg) ? BELOW_VALVE : 0;

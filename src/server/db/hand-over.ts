@@ -1,11 +1,13 @@
 import type { Statement } from 'better-sqlite3';
-import type { JobState } from '../../core/job';
+import type { Sides } from '../../core/balance';
+import { weightsFor, type JobState } from '../../core/job';
+import { ruleWord } from '../../core/rules';
 import type { Wheel } from '../../core/wheels';
 import type { Db } from './open';
 import type { RecordStore } from './records';
 
 /** Shelves that parts of a job come from. */
-const SHELVES = ['tires', 'tubes', 'strips', 'locks', 'valves'] as const;
+const SHELVES = ['tires', 'tubes', 'strips', 'locks', 'valves', 'weights'] as const;
 type Shelf = (typeof SHELVES)[number];
 
 type Before = Pick<Wheel, 'tireMarking' | 'tube' | 'treads' | 'pressures' | 'flangeMm' | 'wellMm' | 'wellToFlangeMm'>;
@@ -25,12 +27,22 @@ export const handOverStore = (db: Db, records: RecordStore) => {
     SHELVES.map((kind) => [kind, db.prepare<[by: number, id: string]>(`UPDATE ${kind} SET count = count + ?, version = version + 1 WHERE id = ?`)]),
   ) as Record<Shelf, Statement<[by: number, id: string]>>;
 
+  /** The kinds of weight that the pieces on the rim came from, one for each piece. */
+  const weightIds = ({ wheel, rules, balance }: JobState): string[] => {
+    const all = records.list('weights').filter((w) => !w.archived);
+    if (!wheel || !balance.weights) return [];
+    const kind = weightsFor(wheel, ruleWord('balance.sides', rules) as Sides, all).stuck ? 'adhesive' : 'spoke';
+    return balance.weights.pieces.flatMap((p) => all.find((w) => w.kind === kind && w.massG === p.massG)?.id ?? []);
+  };
+
   const settleShelf = (jobId: string, state: JobState): void => {
     for (const { kind, stockId, count } of taken.all(jobId)) move[kind].run(count, stockId);
     forget.run(jobId);
     if (!state.handedOver) return;
     const wanted = new Map<string, number>();
-    for (const part of state.chosen?.parts ?? []) if (part.stockId) wanted.set(part.stockId, (wanted.get(part.stockId) ?? 0) + part.count);
+    const want = (stockId: string, count: number) => wanted.set(stockId, (wanted.get(stockId) ?? 0) + count);
+    for (const part of state.chosen?.parts ?? []) if (part.stockId) want(part.stockId, part.count);
+    for (const stockId of weightIds(state)) want(stockId, 1);
     for (const [stockId, count] of wanted) {
       const kind = SHELVES.find((k) => records.find(k, stockId));
       if (!kind) continue;

@@ -19,7 +19,7 @@ const MARK_WORDS: Partial<Record<DialMark['at'], string>> = {
 const describe = (marks: readonly DialMark[], over: boolean): string => {
   const said = marks.flatMap((m) => {
     const word = MARK_WORDS[m.at];
-    if (word && m.at === 'belief') return [`${word} at ${placeText(over ? mirrored(m.heavy.deg) : m.heavy.deg)}, ${Math.round(m.heavy.massG)} g`];
+    if (word && m.at === 'belief') return [`${word} at ${placeText(over ? mirrored(m.heavy.deg) : m.heavy.deg)}, ${m.label}`];
     return word && 'deg' in m ? [`${word} at ${placeText(over ? mirrored(m.deg) : m.deg)}`] : [];
   });
   return ['Wheel dial, valve at 12', ...said].join(', ');

@@ -130,13 +130,13 @@ export const Balance = () => {
   })();
 
   const extra = useMemo((): DialMark[] => {
-    const marks: DialMark[] = estimate && balance.seen.length > 0 ? [beliefMark(estimate.result.region, { massG: estimate.result.heavyMassG, deg: estimate.result.heavyDeg })] : [];
+    const marks: DialMark[] = estimate && balance.seen.length > 0 ? [beliefMark(estimate.result)] : [];
     if (doing === 'put') marks.push(...changeMarks(balance.on, toPut));
     else if (hand === 'weights' && draft) marks.push(...weightMarks(draft, 'trial'));
     else marks.push(...weightMarks(balance.on, balance.trial ? 'trial' : 'weight'));
     if (lastTime.hint && balance.seen.length === 0) marks.push({ at: 'rest', deg: lastTime.hint.deg, label: 'last time' });
     if (levelDeg !== null) marks.push({ at: 'rest', deg: levelDeg, label: 'hold level' });
-    else if (picked !== null) marks.push({ at: 'rest', deg: picked, label: 'here' });
+    else if (picked !== null && !draft?.some((p) => p.deg === picked)) marks.push({ at: 'rest', deg: picked, label: 'here' });
     return marks;
   }, [estimate, balance, doing, hand, toPut, draft, lastTime.hint, levelDeg, picked]);
 
@@ -206,15 +206,15 @@ export const Balance = () => {
           </div>
         )}
       </div>
-      {oddId && <p className="mt-2 font-semibold text-check" role="alert">One reading does not go with the others. Take it out below, and take it again.</p>}
+      {oddId && hand !== 'weights' && hand !== 'machine' && <p className="mt-2 font-semibold text-check" role="alert">One reading is the odd one: take it out.</p>}
       {lastTime.hint && balance.seen.length === 0 && (
         <p className="mt-3 flex items-center gap-3">
           <span>Last time, {lastTime.hint.onDate}: {piecesText(lastTime.pieces)}. Used as a hint.</span>
           <Button small onClick={lastTime.forget}>Not this time</Button>
         </p>
       )}
-      {doing === 'done' && !hand ? <BeforeAfter estimate={estimate} /> : hand !== 'weights' && hand !== 'machine' && <Figures estimate={estimate} placed={doing === 'put' && advice?.do === 'final' ? placed : null} on={balance.on.length > 0 && !balance.trial} toleranceG={toleranceG} searching={search.runs} />}
-      <Tries oddId={oddId} />
+      {doing === 'done' && !hand ? <BeforeAfter estimate={estimate} /> : hand !== 'weights' && hand !== 'machine' && <Figures estimate={estimate} placed={doing === 'put' && advice?.do === 'final' ? placed : null} on={balance.on.length > 0 && !balance.trial} toleranceG={toleranceG} rested={balance.seen.some((o) => o.kind === 'settle' || o.kind === 'level')} searching={search.runs} />}
+      {hand !== 'weights' && hand !== 'machine' && <Tries oddId={oddId} />}
     </StationLayout>
   );
 };

@@ -1,12 +1,10 @@
 import type { BalanceEstimate, BalancePlacement } from '../../../core/balance';
+import { isMassKnown, NINE_OF_TEN } from '../../../core/job';
 import type { Working } from '../../../core/working';
 import { usePlace } from '../../parts/place';
 import { Quantity, useUnits } from '../../parts/quantity';
 import { BasisTag } from '../../parts/working';
 import { FigureRow } from '../StationLayout';
-
-/** Nine of ten lie so many standard deviations about the middle. */
-const NINE_OF_TEN = 1.645;
 
 interface Props {
   estimate: Working<BalanceEstimate> | null;
@@ -15,11 +13,13 @@ interface Props {
   /** Something is on the wheel already. */
   on: boolean;
   toleranceG: number;
+  /** A stand was used: a machine says nothing of its dead band. */
+  rested: boolean;
   searching: boolean;
 }
 
 /** What is believed of the heavy spot, in figures. */
-export const Figures = ({ estimate, placed, on, toleranceG, searching }: Props) => {
+export const Figures = ({ estimate, placed, on, toleranceG, rested, searching }: Props) => {
   const { say } = useUnits();
   const place = usePlace();
   if (!estimate) return null;
@@ -28,8 +28,8 @@ export const Figures = ({ estimate, placed, on, toleranceG, searching }: Props) 
   const tag = (words: string) => <BasisTag title="the heavy spot" working={estimate}>{words}</BasisTag>;
   return (
     <div className="rows rows-close mt-3">
-      <FigureRow label="Heavy spot" basis={tag(`at ${place.clock(heavyDeg)}`)}><Quantity value={heavyMassG} unit="g" big digits={0} /></FigureRow>
-      <FigureRow label="Could be between" basis={tag('measured')}><span className="num text-[20px]">{say(low, 'g', { digits: 0 })} and {say(high, 'g', { digits: 0 })}</span></FigureRow>
+      <FigureRow label="Heavy spot" basis={tag(`at ${place.clock(heavyDeg)}`)}>{isMassKnown(estimate.result) ? <Quantity value={heavyMassG} unit="g" big digits={0} /> : <span>mass not known yet</span>}</FigureRow>
+      <FigureRow label="Between" basis={tag('measured')}><span className="num text-[20px]">{say(low, 'g', { digits: 0 })} and {say(high, 'g', { digits: 0 })}</span></FigureRow>
       {placed ? (
         <FigureRow label={placed.result.proved ? 'Left, no fewer pieces do' : searching ? 'Left, searching on' : `Left, at least ${placed.result.piecesAtLeast} pieces`} basis={<BasisTag title="the pieces to put on" working={placed}>{`limit ${say(toleranceG, 'g')}`}</BasisTag>}>
           <Quantity value={placed.result.residualG} unit="g" digits={1} />
@@ -37,7 +37,7 @@ export const Figures = ({ estimate, placed, on, toleranceG, searching }: Props) 
       ) : on ? (
         <FigureRow label="Left now, likely" basis={tag(`limit ${say(toleranceG, 'g')}`)}><Quantity value={leftG} unit="g" digits={0} /></FigureRow>
       ) : null}
-      <FigureRow label="Stand hides" basis={tag('measured')}><Quantity value={bandG} unit="g" digits={1} /></FigureRow>
+      {rested && <FigureRow label="Stand hides" basis={tag('measured')}><Quantity value={bandG} unit="g" digits={1} /></FigureRow>}
     </div>
   );
 };

@@ -39,7 +39,7 @@ export const Tries = ({ oddId }: { oddId: string | null }) => {
             <span className="min-w-0 flex-1">
               {e.id === oddId && <span className="mr-1 inline-block align-[-3px]"><VerdictShape verdict="check" size={18} /></span>}
               {tryText(e, { mass: (g) => say(g, 'g'), place: clock, side: (from) => seenSide(from)! })}
-              {e.id === oddId && <span className="text-check"> does not go with the others</span>}
+              {e.id === oddId && <span className="text-check">, the odd one</span>}
             </span>
             <button type="button" className="grid h-9 w-12 shrink-0 max-lg:h-12 cursor-pointer place-items-center rounded-lg text-ink2 hover:bg-stone2" aria-label={`Take try ${i + 1} out`} title="Take it out" onClick={() => void write([{ kind: 'undo', data: { entryId: e.id } }], 'Taken out. It can be put back in the log.')}>
               <Undo2 size={17} aria-hidden="true" />
