@@ -18,14 +18,14 @@ const VIEWS = [
   ['tire-off', '/jobs/demo-job-23/tire-off'],
   ['seat', '/jobs/demo-job-22/seat', { hose: true }],
   ['set', '/jobs/demo-job-21/set'],
-  ['balance', '/jobs/demo-job-21/balance'],
+  ['balance', '/jobs/demo-job-21/balance', { standIns: false }],
   ['bench-night', '/jobs/demo-job-23/tire-off/bench', { theme: 'night' }],
   ['wheel-back', '/jobs/demo-job-21/wheel-back'],
   ['hand-over', '/jobs/demo-job-20/hand-over'],
   ['job-card', '/jobs/demo-job-20/card'],
-  ['working', '/jobs/demo-job-21/balance', { press: 'w' }],
+  ['working', '/jobs/demo-job-21/balance', { press: 'w', standIns: false }],
   ['instruments', '/instruments', { frozen: 'caliper' }],
-  ['rules', '/rules'],
+  ['practice', '/practice?wheel=12', { practice: true }],
   ['records', '/records/tires'],
   ['wheel', '/wheels/w-orrin-r'],
   ['size-bench', '/bench/sizes?size=110/90-19&size=120/80-19&size=100/90-19&wheel=w-orrin-r'],
@@ -51,11 +51,6 @@ const append = async (job, station, entries) => {
   const bodies = entries.map(([kind, data], i) => ({ id: `${job}-shot-${station}-${i}`, who: 'Juna Birk', station, kind, data }));
   await post(`/api/jobs/${job}/entries`, { expectedSeq: now.lastSeq, entries: bodies });
 };
-await append('demo-job-21', 'balance', [
-  ['rest', { restDeg: 213 }],
-  ['rest', { restDeg: 209 }],
-  ['trial-rest', { trialMassG: 20, trialDeg: 301, restDeg: 237 }],
-]);
 await append('demo-job-22', 'tire-on', ['arrow', 'shake', 'soap', 'first', 'mark', 'start'].map((s) => ['step', { stepId: `on-${s}` }]));
 await post('/api/jobs', { id: 'demo-job-23', machineId: 'm-orrin', wheelId: 'w-orrin-r', who: 'Juna Birk' });
 await append('demo-job-23', 'intake', [
@@ -79,13 +74,24 @@ const seatOnTheHose = async (page) => {
   await page.waitForTimeout(1200);
 };
 
+/** A few let-gos of the hidden wheel, and two pieces on it. */
+const someTries = async (page) => {
+  for (const side of ['left', 'right']) await page.getByRole('button', { name: `From the ${side}` }).click();
+  await page.getByLabel('A place').fill('4:40');
+  for (let n = 0; n < 2; n++) await page.getByRole('button', { name: /^Put 20 g/ }).click();
+  await page.getByRole('button', { name: 'Put them on' }).click();
+  await page.getByRole('button', { name: 'Hold level, let go' }).click();
+  await page.getByLabel('A place').fill('5:20');
+  await page.getByRole('button', { name: /^Put 10 g/ }).click();
+};
+
 const executablePath = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'].find((p) => existsSync(p));
 const browser = await chromium.launch({ executablePath, args: ['--no-sandbox', '--disable-background-networking'] });
 mkdirSync(OUT, { recursive: true });
 for (const [name, path, more] of VIEWS) {
-  const { theme, width, height, press, pick, hose, frozen } = { ...DAY, ...more };
+  const { theme, width, height, press, pick, hose, frozen, practice, standIns } = { ...DAY, standIns: true, ...more };
   const context = await browser.newContext({ viewport: { width, height }, reducedMotion: 'reduce' });
-  await context.addInitScript((t) => localStorage.setItem('rimstone-prefs', JSON.stringify({ theme: t, who: 'Juna Birk', units: { torque: 'lbf·ft' }, standIns: true })), theme);
+  await context.addInitScript(([t, wanted]) => localStorage.setItem('rimstone-prefs', JSON.stringify({ theme: t, who: 'Juna Birk', units: { torque: 'lbf·ft' }, standIns: wanted })), [theme, standIns]);
   const page = await context.newPage();
   await page.goto(url + path, { waitUntil: 'load' });
   await page.waitForTimeout(800);
@@ -94,6 +100,7 @@ for (const [name, path, more] of VIEWS) {
     await put(frozen, 'fail', { fails: 'freeze' });
     await page.waitForTimeout(4500);
   }
+  if (practice) await someTries(page);
   if (pick) await page.getByRole('radio', { name: pick }).click();
   if (press) await page.keyboard.press(press);
   await page.waitForTimeout(400);

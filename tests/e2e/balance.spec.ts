@@ -183,3 +183,23 @@ test('a round of practice: a wheel that turns, own tries, the advice beside them
   await page.goBack();
   await expect(page.getByRole('button', { name: 'Start a wheel' })).toBeVisible();
 });
+
+test('a shelf with very many ways to pick from is answered at once, and proved when it is searched on', async ({ page, shop }) => {
+  const tens = (await (await page.request.get(`${shop.url}/api/records/weights`)).json()).records.find((w: { id: string }) => w.id === 'g-7');
+  await page.request.put(`${shop.url}/api/records/weights/g-7`, { data: { ...tens, archived: true } });
+  for (let i = 0; i < 9; i++) await page.request.post(`${shop.url}/api/records/weights`, { data: { id: `many-${i}`, massG: 1 + i * 0.825, kind: 'adhesive', count: 60, lengthMm: 6 } });
+  await openAs(page, shop, '/jobs/demo-job-22/balance');
+  await page.getByRole('button', { name: 'Not this time' }).click();
+  await page.getByLabel('Do something else, by hand').selectOption('machine');
+  await page.getByRole('textbox', { name: 'Heavy by, g' }).fill('130');
+  await page.getByLabel('Heavy at').fill('200°');
+  await page.getByRole('button', { name: 'Take it' }).click();
+  await expect(page.getByRole('heading', { name: /^Put on/ })).toBeVisible();
+  // Eight of the heaviest on each side fall short: at least nine pairs, and too many ways to take them.
+  await expect(page.getByText('Left, at least 18 pieces')).toBeVisible();
+  await page.getByRole('button', { name: 'Search on' }).click();
+  await expect(page.getByText('Left, no fewer pieces do')).toBeVisible();
+  await page.getByRole('button', { name: 'They are on' }).click();
+  await expect(page.getByText(/^on: /)).toBeVisible();
+  expect((await balanceOf(page)).on).toHaveLength(18);
+});

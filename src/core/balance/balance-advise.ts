@@ -112,6 +112,11 @@ export const balanceAdvise = defineWorking<AdviseInput, BalanceAdvice>({
       show.line('mass', advice.do === 'final' ? 'against the mean of the belief' : 'of the pieces at hand', advice.massG, 'g');
       show.line('at', 'from the valve', advice.deg, 'deg');
     }
+    const learns = 'learns' in advice ? advice.learns : undefined;
+    if (learns) {
+      show.line('the heavy spot may be off by, now', 'one standard deviation', learns.nowG, 'g');
+      show.line('and after this', 'as expected, on average of wheels as probable as the belief says', learns.thenG, 'g');
+    }
     if ('chance' in advice) show.line('chance that it is balanced then', 'share of the belief', advice.chance * 100, 'pct');
     show.basis('published', 'order statistics of the uniform distribution; Bayes\u2019 rule');
     show.basis('practice', 'settle from both sides; weights opposite the heavy spot');

@@ -68,6 +68,9 @@ const PER_PLACE = 2;
 /** Steps of a search that must answer at once; it says so when they did not do. */
 const MOST_STEPS = 300_000;
 const ASKED_EVERY = 4096;
+/** Ways to pick out pieces that so many steps may look at, and that fit in memory. */
+const STEPS_A_WAY = 5;
+const MOST_WAYS = 1_500_000;
 
 const SIDE_WORDS: Record<Sides, string> = { both: 'in equal pairs, one on each side of the rim', one: 'all on the side away from the caliper', inner: 'all on the inner face' };
 
@@ -156,7 +159,7 @@ export const balancePlace = defineWorking<Input, BalancePlacement>({
     const kinds: PieceKind[] = stock.map(({ massG, count: n, lengthMm }) => ({ massG: massG * together, count: Math.floor(n / together), lengthMm: rimMm === undefined ? 0 : (lengthMm ?? 0) }));
     const target = toVector({ massG: counterMassG, deg: counterDeg });
     let asked = 0;
-    const answer: PlaceAnswer = searchPlaces({ target, toleranceG, spots, kinds, perSpot: perPlace, mostPieces, ...(rimMm === undefined ? {} : { rimMm }), stop: () => ++asked * ASKED_EVERY > mostSteps });
+    const answer: PlaceAnswer = searchPlaces({ target, toleranceG, spots, kinds, perSpot: perPlace, mostPieces, ...(rimMm === undefined ? {} : { rimMm }), mostWays: Math.min(MOST_WAYS, mostSteps / STEPS_A_WAY), stop: () => ++asked * ASKED_EVERY > mostSteps });
     const picks = answer.picks ?? asNearAsCan(target, spots, kinds, perPlace, mostPieces, rimMm);
     const pieces = picks
       .map((p) => ({ massG: stock[p.kind]!.massG, deg: spots[p.spot]!.deg }))

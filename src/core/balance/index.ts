@@ -12,4 +12,4 @@ export { sumVectors, toVector, fromVector, type MassVector } from './mass-vector
 export { believe, withinChance, type Belief, type Known, type Prior } from './belief';
 export { isInside, regionOf } from './region';
 export { OBSERVATIONS, WEIGHTS_ON, type LevelTest, type MachineReading, type Observation, type Settle, type Swing } from './observation';
-export { middleSpread, nextStep, type Advice } from './next-step';
+export { middleSpread, nextStep, type Advice, type Learns } from './next-step';

@@ -4,11 +4,17 @@ import { READ_DEG } from './likelihood';
 import { fromVector, sumParts, toVector, type MassVector } from './mass-vector';
 import type { Observation, Settle } from './observation';
 
+/** What a step is expected to teach: how far the heavy vector may be off, one standard deviation, now and after it. */
+export interface Learns {
+  nowG: number;
+  thenG: number;
+}
+
 /** What to do next, and what is expected of it. */
 export type Advice =
-  | { do: 'settle'; from: 'left' | 'right' | null }
+  | { do: 'settle'; from: 'left' | 'right' | null; learns?: Learns }
   | { do: 'level'; deg: number }
-  | { do: 'trial'; massG: number; deg: number; chance: number }
+  | { do: 'trial'; massG: number; deg: number; chance: number; learns: Learns }
   /** `pieces` make up the counterweight; `chance` that they leave it balanced. */
   | { do: 'final'; massG: number; deg: number; pieces: readonly MassVector[]; chance: number }
   | { do: 'done'; chance: number };
@@ -52,9 +58,15 @@ const sameWeights = (a: readonly MassVector[], b: readonly MassVector[]): boolea
   return Math.hypot(p[0] - q[0], p[1] - q[1]) < 0.05;
 };
 
+interface Played {
+  x: number;
+  y: number;
+  f: number;
+}
+
 /** Wheels that are as probable as the belief says, always the same ones. */
-const played = (belief: Belief): { x: number; y: number; f: number }[] => {
-  const out: { x: number; y: number; f: number }[] = [];
+const played = (belief: Belief): Played[] => {
+  const out: Played[] = [];
   let sum = 0;
   for (let i = 0; i < belief.mass.length && out.length < PLAYED; i++) {
     sum += belief.mass[i]!;
@@ -67,31 +79,40 @@ const played = (belief: Belief): { x: number; y: number; f: number }[] => {
 };
 
 /**
- * How probable it is that these weights, or the ones put on after them, leave the wheel balanced. A rest tells the part of the
- * heavy vector across its own direction, to about the dead band; what is then left to chance follows from the two together.
+ * Variance of the heavy vector that is left on average of both axes together, once a wheel with these weights on was let go
+ * `rests` times: a rest tells the part across its own direction, to about the dead band.
  */
-const worthOf = (belief: Belief, wheels: readonly { x: number; y: number; f: number }[], [wx, wy]: readonly [number, number], toleranceG: number): number => {
-  const { varX, varY, covXY } = belief;
+const leftOver = ({ varX, varY, covXY }: Belief, { x, y, f }: Played, [wx, wy]: readonly [number, number], rests: number): number => {
   const det = Math.max(1e-9, (varX + 1e-3) * (varY + 1e-3) - covXY * covXY);
   const [a, b, c] = [(varY + 1e-3) / det, -covXY / det, (varX + 1e-3) / det];
+  const [vx, vy] = [x + wx, y + wy];
+  const r = Math.max(1e-6, Math.hypot(vx, vy));
+  const [nx, ny] = [vy / r, -vx / r];
+  const told = 1 / ((f * middleSpread(rests)) ** 2 + (r * READ_DEG * RAD) ** 2 / rests + 0.1);
+  const [ja, jb, jc] = [a + told * nx * nx, b + told * nx * ny, c + told * ny * ny];
+  return (ja + jc) / Math.max(1e-9, ja * jc - jb * jb);
+};
+
+/** Rests that weights are judged by. */
+const RESTS = 3;
+
+/** How probable it is that these weights, or the ones put on after them, leave the wheel balanced: by what is then left to chance. */
+const worthOf = (belief: Belief, wheels: readonly Played[], weights: readonly [number, number], toleranceG: number): number => {
   let sum = 0;
-  for (const { x, y, f } of wheels) {
-    const [vx, vy] = [x + wx, y + wy];
-    const r = Math.hypot(vx, vy);
-    if (r <= Math.max(toleranceG, f)) {
-      sum += 1;
-      continue;
-    }
-    const [nx, ny] = [vy / r, -vx / r];
-    const told = 1 / ((f * middleSpread(3)) ** 2 + (r * READ_DEG * RAD) ** 2 / 3 + 0.1);
-    const [ja, jb, jc] = [a + told * nx * nx, b + told * nx * ny, c + told * ny * ny];
-    const left = (ja + jc) / Math.max(1e-9, ja * jc - jb * jb);
-    sum += 1 - Math.exp(-(Math.max(toleranceG, f) ** 2) / left);
+  for (const wheel of wheels) {
+    const limitG = Math.max(toleranceG, wheel.f);
+    sum += Math.hypot(wheel.x + weights[0], wheel.y + weights[1]) <= limitG ? 1 : 1 - Math.exp(-(limitG ** 2) / leftOver(belief, wheel, weights, RESTS));
   }
   return sum / wheels.length;
 };
 
-const otherSide = (last: Settle): Advice => ({ do: 'settle', from: last.from === 'left' ? 'right' : 'left' });
+/** What letting it go so often with these weights on is expected to teach. */
+const learnt = (belief: Belief, wheels: readonly Played[], weights: readonly [number, number], rests: number): Learns => ({
+  nowG: Math.sqrt(belief.varX + belief.varY),
+  thenG: Math.sqrt(wheels.reduce((sum, wheel) => sum + leftOver(belief, wheel, weights, rests), 0) / wheels.length),
+});
+
+const otherSide = (last: Settle) => ({ do: 'settle', from: last.from === 'left' ? 'right' : 'left' }) as const;
 
 /** The next thing to do so that the wheel is balanced after the fewest placements. */
 export const nextStep = ({ seen, known, on, toleranceG, trialsG, realize = (counter) => [counter] }: AdviceInput, believed?: Belief): Advice => {
@@ -104,7 +125,7 @@ export const nextStep = ({ seen, known, on, toleranceG, trialsG, realize = (coun
   const chance = withinChance(belief, on, toleranceG, true);
   if (chance >= SURE) return { do: 'done', chance };
   const gainG = belief.bandG * (middleSpread(settles.length) - middleSpread(settles.length + 1));
-  if (!fast && (settles.length < 2 || (settles.length < MOST_SETTLES && gainG > WORTH_G))) return otherSide(settles.at(-1)!);
+  if (!fast && (settles.length < 2 || (settles.length < MOST_SETTLES && gainG > WORTH_G))) return { ...otherSide(settles.at(-1)!), learns: learnt(belief, played(belief), sumParts(on), 1) };
   const [ox, oy] = sumParts(on);
   const left = fromVector([belief.meanX + ox, belief.meanY + oy]);
   // With weights on it may be balanced though its rest does not say so: a level test tells.
@@ -129,7 +150,7 @@ export const nextStep = ({ seen, known, on, toleranceG, trialsG, realize = (coun
   // Of those about as good, the lightest: less tape, and less to hurt the stand.
   const most = trials.reduce((m, t) => Math.max(m, t.worth), 0);
   const best = trials.filter((t) => t.worth > most - AS_GOOD).sort((a, b) => a.massG - b.massG || b.worth - a.worth)[0];
-  if (best) return { do: 'trial', massG: best.massG, deg: best.deg, chance: withinChance(belief, [best], toleranceG, true) };
+  if (best) return { do: 'trial', massG: best.massG, deg: best.deg, chance: withinChance(belief, [best], toleranceG, true), learns: learnt(belief, wheels, toVector(best), RESTS) };
   const then = withinChance(belief, pieces, toleranceG, true);
   // When nothing on the shelf is likely to do better, the wheel is as good as this stand can tell.
   if (on.length > 0 && then < chance + BETTER) return { do: 'done', chance };

@@ -21,6 +21,8 @@ export interface PlaceProblem {
   mostPieces: number;
   /** Once round the rim where pieces lie; with it no piece lies over another. */
   rimMm?: number;
+  /** More ways than this to pick out the pieces are not gone through: the search says that it did not prove anything. */
+  mostWays?: number;
   /** The tolerance as a regular polygon of so many sides round the circle's inside, for comparison with linear solvers. */
   polygon?: number;
   /** Asked now and then, with how many pieces are proved to be needed; true ends the search with the best so far. */
@@ -48,7 +50,6 @@ const RAD = Math.PI / 180;
 /** Rounding of sums of grams. */
 const EPS = 1e-9;
 const ASK_EVERY = 4096;
-/** More ways than this to pick out the pieces are not gone through: the search says that it did not prove anything. */
 const MOST_WAYS = 60_000;
 /** Nodes after which a residual that is small enough is not made smaller. */
 const POLISH_NODES = 20_000;
@@ -85,7 +86,7 @@ const waysToTake = (kinds: readonly PieceKind[], n: number): number => {
  * Exact: every selection with fewer pieces or less mass is either tried out or shown to fall short. A piece turned by `t` from
  * the target's direction loses m (1 − cos t) of its pull; what all of them may lose together bounds where they can go.
  */
-export const searchPlaces = ({ target, toleranceG, spots, kinds, perSpot, mostPieces, rimMm, polygon, stop }: PlaceProblem): PlaceAnswer => {
+export const searchPlaces = ({ target, toleranceG, spots, kinds, perSpot, mostPieces, rimMm, mostWays = MOST_WAYS, polygon, stop }: PlaceProblem): PlaceAnswer => {
   const [tx, ty] = target;
   const distance = Math.hypot(tx, ty);
   const [dx, dy] = distance > EPS ? [tx / distance, ty / distance] : [0, 1];
@@ -168,7 +169,7 @@ export const searchPlaces = ({ target, toleranceG, spots, kinds, perSpot, mostPi
   for (let n = 1; n <= mostPieces; n++) {
     // Even the heaviest ones, where they pull most, fall short.
     if (mostPull(heaviest.slice(0, n)) < distance - toleranceG - EPS) continue;
-    if (waysToTake(kinds, n) > MOST_WAYS) return none(n, false);
+    if (waysToTake(kinds, n) > mostWays) return none(n, false);
     let massG: number | null = null;
     const bestOf: { picks: Pick[] | null; residualG: number } = { picks: null, residualG: Infinity };
     for (const selection of selections(kinds, n)) {

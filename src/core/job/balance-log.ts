@@ -24,6 +24,8 @@ export type BalanceEntry = Extract<Entry, { kind: BalanceKind }>;
 
 export const isOfBalance = (entry: Entry): entry is BalanceEntry => (BALANCE_KINDS as readonly string[]).includes(entry.kind);
 
+const isSame = (a: readonly Piece[], b: readonly Piece[]): boolean => a.length === b.length && a.every((p, i) => p.massG === b[i]!.massG && p.deg === b[i]!.deg);
+
 /** The balancing after one more entry. */
 export const balanceAfter = (log: BalanceLog, entry: BalanceEntry): BalanceLog => {
   const see = (seen: Observation): BalanceLog => ({ ...log, seen: [...log.seen, { ...seen, entryId: entry.id }], balanced: null });
@@ -40,7 +42,8 @@ export const balanceAfter = (log: BalanceLog, entry: BalanceEntry): BalanceLog =
     case 'trial':
       return { ...log, on: entry.data.pieces, trial: entry.data.pieces.length > 0, placements: log.placements + 1, weights: null, balanced: null };
     case 'weights':
-      return { ...log, on: entry.data.pieces, trial: false, placements: log.placements + 1, weights: entry.data, balanced: null };
+      // A trial that stays on for good is no new placement.
+      return { ...log, on: entry.data.pieces, trial: false, placements: log.placements + (log.trial && isSame(log.on, entry.data.pieces) ? 0 : 1), weights: entry.data, balanced: null };
     case 'level-test':
       return see({ kind: 'level', ...entry.data, weights: log.on });
     case 'swing':

@@ -1,5 +1,5 @@
 import { useMemo, useRef, useState } from 'react';
-import { balanceQuestion, beliefMark, changeMarks, heavyAgainst, weightMarks } from '../../core/job';
+import { balanceQuestion, beliefMark, changeMarks, weightMarks } from '../../core/job';
 import { sumVectors, type LevelTest, type Piece, type Settle } from '../../core/balance';
 import { ruleNumber } from '../../core/rules';
 import { angleBetween } from '../../core/units';
@@ -14,9 +14,10 @@ import { useJob } from '../screens/job-context';
 import { useApp } from '../store';
 import type { Writing } from '../store/jobs-slice';
 import { BeforeAfter } from './balance/BeforeAfter';
-import { BY_HAND, DOING_WORDS, DOINGS, doingOf, type Doing } from './balance/doing';
+import { DOING_WORDS, DOINGS, doingOf, type Doing } from './balance/doing';
 import { Figures } from './balance/Figures';
 import { LevelButtons, MachineFields, RestFields, SwingFields, useSeenSide } from './balance/HandFields';
+import { nowWords } from './balance/now-words';
 import { MoreSheet } from './balance/MoreSheet';
 import { PieceShelf } from './balance/PieceShelf';
 import { StandRow } from './balance/StandRow';
@@ -98,7 +99,7 @@ export const Balance = () => {
   const go = () => {
     if (doing === 'settle') takeRest();
     else if (doing === 'put') void putAdvised();
-    else if (doing === 'done') void (balance.balanced ? goTo('wheel-back') : finish());
+    else if (doing === 'done') void (balance.balanced ? goTo('wheel-back') : balance.trial ? put([{ kind: 'weights', data: { pieces: balance.on, residualG: leftWith(balance.on) } }]) : finish());
     else if (doing === 'weights' && draft) void put([{ kind: 'weights', data: { pieces: draft, residualG: leftWith(draft) } }]);
   };
   useKeys([
@@ -108,26 +109,11 @@ export const Balance = () => {
   ]);
   const piecesText = (pieces: readonly Piece[]) =>
     [...new Set(pieces.map((p) => p.deg))].map((deg) => `${pieces.filter((p) => p.deg === deg).map((p) => say(p.massG, 'g')).join(' + ')} at ${place.clock(deg)}`).join(', ');
-  const words = ((): { now: string; why: string } => {
-    if (hand) return BY_HAND[hand];
-    if (broken) return { now: 'The arithmetic broke.', why: 'Load the screen again; what was confirmed is in the log.' };
-    if (balance.balanced) return { now: 'Balanced.', why: `${say(balance.balanced.leftG, 'g')} left, as far as this stand can tell.` };
-    if (!advice) return answers && !answers.advice.ok ? { now: 'No weight holds here.', why: `${answers.advice.problem.message} Right would be ${answers.advice.problem.expected}.` } : { now: 'Let it settle.', why: 'The heavy spot comes to the bottom, within what the bearings hide.' };
-    switch (advice.do) {
-      case 'settle':
-        return advice.from === null
-          ? { now: 'Let it settle. Where is the bottom?', why: 'The heavy spot comes to the bottom, within what the bearings hide.' }
-          : { now: `Let it settle again, from the ${seenSide(advice.from)}.`, why: 'From both sides, the middle cancels the friction.' };
-      case 'level':
-        return { now: `Hold ${place.clock(advice.deg)} level, let go.`, why: 'At 3 or at 9 its lever is longest. Rises: too little there. Sinks: too much.' };
-      case 'trial':
-        return { now: `Tape ${advice.place.map((p) => say(p.massG, 'g')).join(' + ')} on at ${place.clock(advice.deg)}.`, why: `${Math.round(Math.abs(angleBetween(heavyAgainst(advice.place).deg, believedHeavy?.deg ?? 0)))}° off the counterweight\u2019s place, on purpose: how far the rest moves tells the mass.` };
-      case 'final':
-        return { now: toPut.length === 0 ? 'No weight is needed.' : `Put on ${piecesText(toPut)}.`, why: `${balance.trial ? 'The trial comes off. ' : ''}${question?.sides === 'both' ? 'In pairs, one on each side of the rim. ' : question?.sides === 'inner' ? 'On the inner face, under tape. ' : 'On the side away from the caliper. '}Balanced then in ${Math.round(advice.chance * 100)} of 100.` };
-      case 'done':
-        return { now: 'Balanced.', why: `As far as this stand can tell: in ${Math.round(advice.chance * 100)} of 100 within ${say(Math.max(toleranceG, estimate?.result.bandG ?? 0), 'g')}.` };
-    }
-  })();
+  const words = nowWords({
+    hand, broken, balance, advice, toPut, sides: question?.sides ?? 'one', toleranceG, estimate: estimate?.result ?? null,
+    problem: answers && !answers.advice.ok ? answers.advice.problem : null,
+    say: { mass: (g) => say(g, 'g', { digits: 0 }), clock: place.clock, side: (from) => seenSide(from)!, pieces: piecesText },
+  });
 
   const extra = useMemo((): DialMark[] => {
     const marks: DialMark[] = estimate && balance.seen.length > 0 ? [beliefMark(estimate.result)] : [];
@@ -201,7 +187,7 @@ export const Balance = () => {
         )}
         {doing === 'done' && (
           <div className="flex flex-wrap gap-2">
-            <Button go hotkey="N" onClick={go}>{balance.balanced ? 'On to the machine' : 'Write it down'}</Button>
+            <Button go hotkey="N" onClick={go}>{balance.balanced ? 'On to the machine' : balance.trial ? 'It is on for good' : 'Write it down'}</Button>
             {beside}
           </div>
         )}
