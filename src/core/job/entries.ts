@@ -85,8 +85,8 @@ export interface EntryData {
   rest: { restDeg: number; from?: Settle['from']; device?: string | null };
   /** Weights taped on to learn from, all others off. */
   trial: { pieces: Piece[] };
-  /** The weights that stay on, all others off; `residualG` as worked out then. */
-  weights: { pieces: Piece[]; residualG: number };
+  /** The weights that stay on, all others off; `residualG` as worked out then, null where nothing had been seen. */
+  weights: { pieces: Piece[]; residualG: number | null };
   'level-test': { deg: number; moved: LevelTest['moved'] };
   swing: { periodS: number };
   'machine-reading': { massG: number; deg: number; stepG: number; stepDeg: number };
@@ -197,7 +197,7 @@ const DATA: Record<EntryKind, Record<string, Joi.Schema>> = {
   'balance-hint': { massG: quantity('g', 0, 1000, 'The mass'), deg: angle('Where'), jobId: id, onDate: date('The day') },
   rest: { restDeg: angle('Place at the bottom'), from: maybe(oneOf(['left', 'right'], 'Let go from')).optional(), device },
   trial: { pieces },
-  weights: { pieces, residualG: quantity('g', 0, 1000, 'Left over') },
+  weights: { pieces, residualG: maybe(quantity('g', 0, 1000, 'Left over')) },
   'level-test': { deg: angle('Place held level'), moved },
   swing: { periodS: Joi.number().min(0.2).max(60).required().meta({ expected: 'seconds of one swing there and back, 0.2 to 60' }) },
   'machine-reading': {

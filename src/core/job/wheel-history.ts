@@ -16,7 +16,7 @@ export interface WheelHistory {
   heavySpots: { deg: number; onDate: string; jobId: string }[];
   /** Total indicated, as measured on the bench. */
   runouts: { lateralMm: number | null; radialMm: number | null; onDate: string; jobId: string }[];
-  weights: { pieces: Piece[]; residualG: number; onDate: string; jobId: string }[];
+  weights: { pieces: Piece[]; residualG: number | null; onDate: string; jobId: string }[];
 }
 
 /** Folds the logs of a wheel's jobs into what they say of the wheel. `jobs` the newest first. */

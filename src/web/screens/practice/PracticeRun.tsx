@@ -98,7 +98,7 @@ export const PracticeRun = ({ seed, friction, shelf, who, onDone }: Props) => {
           <PlaceField key={fieldKey} label="A place" deg={picked} onPlace={setPicked} />
           <Button hotkey="H" disabled={picked === null} onClick={level}>Hold level, let go</Button>
         </div>
-        <PieceShelf stock={SHELVES[shelf]} pieces={draft} deg={picked} side="near" sayPlace={place.clock} onPieces={setDraft} />
+        <PieceShelf stock={SHELVES[shelf]} pieces={draft} deg={picked} sides="one" sayPlace={place.clock} onPieces={setDraft} />
         <div className="flex flex-wrap gap-2">
           <Button go hotkey="N" disabled={!changed} onClick={putOn}>Put them on</Button>
           <Button disabled={told.length === 0} onClick={done}>It is balanced</Button>

@@ -1,6 +1,6 @@
 import { X } from 'lucide-react';
 import { useState } from 'react';
-import type { Piece, WeightStock } from '../../../core/balance';
+import type { Piece, Sides, WeightStock } from '../../../core/balance';
 import { Button } from '../../parts/Button';
 import { useUnits } from '../../parts/quantity';
 
@@ -9,15 +9,20 @@ interface Props {
   pieces: readonly Piece[];
   /** Where a piece from the shelf would go; null before a place is named. */
   deg: number | null;
-  side: Piece['side'];
+  /** Where the shop puts them: on both sides the second of a kind at a place goes on the far side. */
+  sides: Sides;
   sayPlace: (deg: number) => string;
   onPieces: (pieces: Piece[]) => void;
 }
 
 /** The stock as buttons: a tap puts a piece at the place at hand, the cross beside a piece takes it off again. */
-export const PieceShelf = ({ stock, pieces, deg, side, sayPlace, onPieces }: Props) => {
+export const PieceShelf = ({ stock, pieces, deg, sides, sayPlace, onPieces }: Props) => {
   const { say } = useUnits();
   const [lastTaken, setLastTaken] = useState('');
+  const sideOf = (massG: number): Piece['side'] => {
+    const here = pieces.filter((p) => p.deg === deg && p.massG === massG).length;
+    return sides === 'inner' ? 'inner' : sides === 'both' && here % 2 === 1 ? 'far' : 'near';
+  };
   const left = (kind: WeightStock) => kind.count - pieces.filter((p) => p.massG === kind.massG).length;
   return (
     <div>
@@ -29,7 +34,7 @@ export const PieceShelf = ({ stock, pieces, deg, side, sayPlace, onPieces }: Pro
             disabled={deg === null || left(kind) <= 0}
             aria-label={`Put ${say(kind.massG, 'g')} on, ${left(kind)} in stock`}
             onClick={() => {
-              onPieces([...pieces, { massG: kind.massG, deg: deg!, side }]);
+              onPieces([...pieces, { massG: kind.massG, deg: deg!, side: sideOf(kind.massG) }]);
               setLastTaken(`${say(kind.massG, 'g')} at ${sayPlace(deg!)}`);
             }}
           >
