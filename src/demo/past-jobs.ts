@@ -16,8 +16,9 @@ import {
 
 const DEMO_SHELVES = { tubes: DEMO_TUBES, locks: DEMO_LOCKS, strips: DEMO_STRIPS, valves: DEMO_VALVES };
 
-/** What the demo shop's stand hides. */
+/** What the demo shop's stand hides, and the wheel that stands on it: as the simulated stand has them. */
 const DEMO_BAND_G = 2.5;
+const HEAVY_ON_THE_BENCH: MassVector = { massG: 43, deg: 206 };
 
 const USE_OF: Record<string, Use> = { dirt: 'dirt', scooter: 'road' };
 const NOTES = [
@@ -153,7 +154,7 @@ const pastJob = (jobs: JobStore, { number, wheel, startMs, until }: Plan, random
   }
   tickAll('set');
   const heavy = { massG: 15 + random() * 40, deg: normalDeg((wheel.rimLockDegs[0] ?? random() * 360) + (random() - 0.5) * 12) };
-  if (off('balance')) return beginBalance(write, state, heavy);
+  if (off('balance')) return beginBalance(write, state, HEAVY_ON_THE_BENCH);
   balance(write, state, heavy, random);
   if (off('wheel-back')) return;
   for (const fastener of fastenersOf(state())) {

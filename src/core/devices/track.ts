@@ -59,7 +59,7 @@ export const fromAnew = (track: Track): Track => ({ ...takenFrom(track), highest
 export const READINESS = ['silent', 'moving', 'not moved', 'no click', 'no rest', 'ready'] as const;
 export type Readiness = (typeof READINESS)[number];
 export const READINESS_WORDS: Record<Readiness, string> = {
-  silent: 'silent', moving: 'moving', 'not moved': 'not moved yet', 'no click': 'waits for the click', 'no rest': 'let it turn and come to rest', ready: 'steady',
+  silent: 'silent', moving: 'moving', 'not moved': 'not moved yet', 'no click': 'waits for the click', 'no rest': 'let it go', ready: 'steady',
 };
 
 /** Whether the reading may be taken: heard just now, steady, and moved since the last one; a wrench once it has clicked, a wheel once it has come to rest. */

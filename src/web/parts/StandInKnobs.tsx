@@ -25,11 +25,12 @@ export const useHold = (device: HeldDevice | null) => {
 };
 
 /** Knobs with a number: what the stand-in is held against. */
-const NUMBERS: Partial<Record<DeviceKind, { key: string; label: string; unit: 'C' | 'mm' | 'Nm' | 'deg'; digits: number }>> = {
+const NUMBERS: Partial<Record<DeviceKind, { key: string; label: string; unit: 'C' | 'mm' | 'Nm' | 'deg' | 'g'; digits: number }>> = {
   thermometer: { key: 'tempC', label: 'Held against', unit: 'C', digits: 0 },
   'dial-indicator': { key: 'deg', label: 'Place under the plunger', unit: 'deg', digits: 0 },
   caliper: { key: 'partMm', label: 'The part', unit: 'mm', digits: 2 },
   'torque-wrench': { key: 'setNm', label: 'Set to', unit: 'Nm', digits: 0 },
+  'balance-stand': { key: 'bandG', label: 'Bearings hide', unit: 'g', digits: 1 },
 };
 /** Knobs that are on or off. */
 const SWITCHES: Partial<Record<DeviceKind, { key: string; on: string; off: string }>> = {
@@ -55,6 +56,14 @@ export const HoseKnobs = ({ held, hold, full }: ReturnType<typeof useHold> & { f
   </div>
 );
 
+/** The wheel on the simulated stand: a quarter turn and let go, or a push. `seen` says a side as the stand knows it. */
+export const TurnKnobs = ({ hold, seen = (side) => side, onFrom }: { hold: ReturnType<typeof useHold>['hold']; seen?: (side: 'left' | 'right') => 'left' | 'right'; onFrom?: (side: 'left' | 'right') => void }) => (
+  <>
+    {(['left', 'right'] as const).map((side) => <Button key={side} small onClick={() => { onFrom?.(side); void hold({ from: seen(side) }); }}>From the {side}</Button>)}
+    <Button small onClick={() => void hold({ push: 'left' })}>Push</Button>
+  </>
+);
+
 /** What hands do to an instrument, for one that is only simulated. */
 export const StandInKnobs = ({ device, full }: { device: HeldDevice; full?: boolean }) => {
   const { read, write } = useUnits();
@@ -68,6 +77,7 @@ export const StandInKnobs = ({ device, full }: { device: HeldDevice; full?: bool
     <div role="group" aria-label={`Simulated ${device.name}`} className="flex flex-wrap items-end gap-2">
       {number && <div className="w-[190px]"><QuantityField label={number.label} unit={number.unit} value={typed} onChange={setTyped} /></div>}
       {number && <Button small disabled={value === null} onClick={() => void knobs.hold({ [number.key]: value })}>Hold it so</Button>}
+      {device.kind === 'balance-stand' && <TurnKnobs hold={knobs.hold} />}
       {flip && [true, false].map((on) => <Button key={String(on)} small aria-pressed={knobs.held[flip.key] === on} onClick={() => void knobs.hold({ [flip.key]: on })}>{on ? flip.on : flip.off}</Button>)}
     </div>
   );

@@ -3,7 +3,7 @@ import type { MassVector, Settle } from '../../../core/balance';
 import { Button } from '../../parts/Button';
 import { DeviceLabel } from '../../parts/DeviceTake';
 import { usePlace } from '../../parts/place';
-import { useHold } from '../../parts/StandInKnobs';
+import { TurnKnobs, useHold } from '../../parts/StandInKnobs';
 import type { LiveDevice } from '../../parts/use-device';
 import { useSeenSide } from './HandFields';
 
@@ -39,8 +39,7 @@ export const StandRow = ({ stand, on, levelDeg, onFrom, onTake }: Props) => {
       <Button go small disabled={!reading} onClick={onTake}>Take this rest</Button>
       {simulated && (
         <span className="flex flex-wrap gap-1">
-          {(['left', 'right'] as const).map((from) => <Button key={from} small onClick={() => { onFrom(seenSide(from)); void hold({ from: seenSide(from) }); }}>From the {from}</Button>)}
-          <Button small aria-label="Push it" onClick={() => void hold({ push: 'left' })}>Push</Button>
+          <TurnKnobs hold={hold} seen={(side) => seenSide(side)!} onFrom={(side) => onFrom(seenSide(side))} />
           {levelDeg !== null && <Button small onClick={() => void hold({ level: levelDeg })}>Hold level, let go</Button>}
         </span>
       )}

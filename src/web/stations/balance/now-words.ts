@@ -20,12 +20,14 @@ interface Told {
 }
 
 const SIDE_WHY: Record<Sides, string> = { both: 'In pairs, one on each side of the rim.', one: 'On the side away from the caliper.', inner: 'On the inner face, under tape.' };
+/** Less is not worth a sentence. */
+const WORTH_SAYING = 0.8;
 const SETTLES = 'The heavy spot comes to the bottom, within what the bearings hide.';
 
 /** The next action in one line, and why. */
 export const nowWords = ({ hand, broken, balance, advice, toPut, sides, toleranceG, estimate, problem, say }: Told): { now: string; why: string } => {
   const inHundred = (chance: number) => `in ${Math.round(chance * 100)} of 100`;
-  const teaches = (learns: Learns | undefined) => (learns && learns.nowG > learns.thenG + 0.5 ? ` It narrows the heavy spot from ±${say.mass(learns.nowG)} to about ±${say.mass(learns.thenG)}.` : '');
+  const teaches = (learns: Learns | undefined) => (learns && learns.thenG < WORTH_SAYING * learns.nowG ? ` It narrows the heavy spot from ±${say.mass(learns.nowG)} to about ±${say.mass(learns.thenG)}.` : '');
   if (hand) return BY_HAND[hand];
   if (broken) return { now: 'The arithmetic broke.', why: 'Load the screen again; what was confirmed is in the log.' };
   if (balance.balanced) return { now: 'Balanced.', why: `${say.mass(balance.balanced.leftG)} left, as far as this stand can tell.` };
