@@ -18,6 +18,8 @@ const DEMO_SHELVES = { tubes: DEMO_TUBES, locks: DEMO_LOCKS, strips: DEMO_STRIPS
 
 /** What the demo shop's stand hides, and the wheel that stands on it: as the simulated stand has them. */
 const DEMO_BAND_G = 2.5;
+/** Its fitters make up the pieces finer than the limit. */
+const FINER_G = 2.5;
 const HEAVY_ON_THE_BENCH: MassVector = { massG: 43, deg: 206 };
 
 const USE_OF: Record<string, Use> = { dirt: 'dirt', scooter: 'road' };
@@ -86,7 +88,7 @@ const balance = (write: Writer, state: () => JobState, heavy: MassVector, random
   settle();
   const { heavyMassG, heavyDeg } = believed(state);
   const { stock, positions, sides, rimMm, clearOf, rules } = balanceQuestion(state(), DEMO_WEIGHTS)!;
-  const { pieces, residualG } = balancePlace.run({ counterMassG: heavyMassG, counterDeg: normalDeg(heavyDeg + 180), stock, positions, sides, rules, ...(rimMm === undefined ? {} : { rimMm, clearOf: clearOf ?? [] }) }).result;
+  const { pieces, residualG } = balancePlace.run({ counterMassG: heavyMassG, counterDeg: normalDeg(heavyDeg + 180), stock, positions, sides, rules: { ...rules, 'balance.toleranceG': FINER_G }, ...(rimMm === undefined ? {} : { rimMm, clearOf: clearOf ?? [] }) }).result;
   write('balance', 'weights', { pieces, residualG });
   settle();
   const deg = round(normalDeg(heavyDeg + 180)) % 360;

@@ -61,6 +61,7 @@ const spoken = (advice: Advice): Reason => {
   switch (advice.do) {
     case 'settle': return reason('good', advice.from === null ? 'Let it settle: the heavy spot comes to the bottom, within what the bearings hide.' : `Let it settle again, from the ${advice.from}: two sides cancel the friction.`);
     case 'level': return reason('good', `Hold ${degText(advice.deg)} level and let go: what is left shows there first.`);
+    case 'spin': return reason('good', 'Spin it again on the machine: it confirms what the weights left.');
     case 'trial': return reason('good', `{0} at ${degText(advice.deg)}, off the counterweight\u2019s place on purpose: the way the rest moves tells the mass.`, [grams(advice.massG)]);
     case 'final': return reason('good', `{0} at ${degText(advice.deg)}: balanced with a chance of ${percent}.`, [grams(advice.massG)]);
     case 'done': return reason('good', `Balanced, as far as this stand can tell: ${percent}.`);
@@ -99,7 +100,12 @@ export const balanceAdvise = defineWorking<AdviseInput, BalanceAdvice>({
       balancePlace.run({ counterMassG: Math.min(1000, massG), counterDeg: deg, stock, sides, rules: { ...rules, 'balance.toleranceG': limitG }, ...(positions ? { positions } : {}), ...(rimMm ? { rimMm } : {}), ...(clearOf ? { clearOf } : {}) }).result.pieces;
     let limitG = toleranceG;
     const realize = (counter: MassVector, chanceOf: (pieces: readonly MassVector[]) => number) => {
-      const made = FINER.map((share) => ({ limitG: share * toleranceG, pieces: placed(counter, share * toleranceG) })).map((m) => ({ ...m, chance: chanceOf(m.pieces) }));
+      const made: { limitG: number; pieces: Piece[]; chance: number }[] = [];
+      for (const share of FINER) {
+        const pieces = placed(counter, share * toleranceG);
+        made.push({ limitG: share * toleranceG, pieces, chance: chanceOf(pieces) });
+        if (made.at(-1)!.chance >= SURE) break;
+      }
       const most = Math.max(...made.map((m) => m.chance));
       const best = made.find((m) => m.chance >= Math.min(SURE, most - ROUGHER))!;
       limitG = best.limitG;

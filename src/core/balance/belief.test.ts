@@ -86,6 +86,19 @@ test('the true heavy spot lies in the 90 % region in about 90 of 100 wheels, for
 describe('what to do next', () => {
   const realize = ({ massG, deg }: MassVector) => balancePlace.run({ counterMassG: massG, counterDeg: deg, stock: STOCK, positions: SPOKES, sides: 'one', rules: { 'balance.toleranceG': 1.5 } }).result.pieces;
 
+  test('a machine is asked again for what the weights left, not a stand', () => {
+    const machine = (massG: number, deg: number, weights: readonly MassVector[]): Observation => ({ kind: 'machine', massG, deg, stepG: 1, stepDeg: 3, weights });
+    const ask = { toleranceG: 5, trialsG: [10, 20], realize };
+    const bare = machine(42, 200, []);
+    const first = nextStep({ ...ask, seen: [bare], on: [] });
+    const on = first.do === 'final' ? [...first.pieces] : [];
+    expect(on.length).toBeGreaterThan(0);
+    expect(nextStep({ ...ask, seen: [bare], on })).toEqual({ do: 'spin' });
+    expect(nextStep({ ...ask, seen: [bare, machine(1, 90, on)], on }).do).toBe('done');
+    // With nothing seen at all it is the stand that most shops have.
+    expect(nextStep({ ...ask, seen: [], on: [] })).toEqual({ do: 'settle', from: null });
+  });
+
   /** Advised to the end; how many times weights were put on, and what is left. */
   const balance = (seed: number, bandG: number) => {
     const stand = standFor(hiddenWheel(seed, bandG), seed);
@@ -97,7 +110,7 @@ describe('what to do next', () => {
       if (advice.do === 'done') return { placements, residualG: stand.residualG(on) };
       if (advice.do === 'settle') seen.push(stand.settle(on, advice.from));
       else if (advice.do === 'level') seen.push(stand.level(advice.deg, on));
-      else {
+      else if (advice.do !== 'spin') {
         on = advice.do === 'final' ? [...advice.pieces] : [{ massG: advice.massG, deg: advice.deg }];
         placements++;
       }

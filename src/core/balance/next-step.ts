@@ -14,6 +14,8 @@ export interface Learns {
 export type Advice =
   | { do: 'settle'; from: 'left' | 'right' | null; learns?: Learns }
   | { do: 'level'; deg: number }
+  /** On a machine, that is used from the start: spun again with what is on now. */
+  | { do: 'spin' }
   | { do: 'trial'; massG: number; deg: number; chance: number; learns: Learns }
   /** `pieces` make up the counterweight; `chance` that they leave it balanced. */
   | { do: 'final'; massG: number; deg: number; pieces: readonly MassVector[]; chance: number }
@@ -119,7 +121,8 @@ export const nextStep = ({ seen, known, on, toleranceG, trialsG, realize = (coun
   const now = seen.slice(seen.findLastIndex((o) => !sameWeights(o.weights, on)) + 1);
   const settles = now.filter((o) => o.kind === 'settle');
   const fast = now.some((o) => o.kind === 'machine');
-  if (settles.length === 0 && !fast) return { do: 'settle', from: null };
+  const byMachine = seen.some((o) => o.kind === 'machine') && !seen.some((o) => o.kind === 'settle');
+  if (settles.length === 0 && !fast) return byMachine ? { do: 'spin' } : { do: 'settle', from: null };
   if (on.length === 0 && settles.length === 1 && !fast) return otherSide(settles[0]!);
   const belief = believed ?? believe(seen, known);
   const chance = withinChance(belief, on, toleranceG, true);

@@ -11,7 +11,7 @@ const seenOf = (seed: number, bandG: number): Observation[] => {
     if (advice.do === 'done') break;
     if (advice.do === 'settle') seen.push(stand.settle(on, advice.from));
     else if (advice.do === 'level') seen.push(stand.level(advice.deg, on));
-    else on = advice.do === 'final' ? [...advice.pieces] : [{ massG: advice.massG, deg: advice.deg }];
+    else if (advice.do !== 'spin') on = advice.do === 'final' ? [...advice.pieces] : [{ massG: advice.massG, deg: advice.deg }];
   }
   return seen;
 };

@@ -27,6 +27,8 @@ export function* advisedActs(stand: HiddenStand, question: Omit<AdviseInput, 'se
       const moved = stand.level(deg, on);
       seen.push({ kind: 'level', deg, moved, weights: on });
       yield { do: 'level', deg, moved };
+    } else if (advice.do === 'spin') {
+      throw new Error('A stand has no machine');
     } else if (advice.do === 'done') {
       yield { do: 'done', chance: advice.chance };
       return;

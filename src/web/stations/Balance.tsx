@@ -39,7 +39,7 @@ export const Balance = () => {
           <StandRow stand={stand} on={balance.on} levelDeg={levelDeg} onFrom={(side) => at.setFrom(seenSide(side))} onTake={at.takeStand} />
         </>
       }
-      lead={lead}
+      lead={<>{lead}{busy && <span className="late"> · working it out …</span>}</>}
       now={words.now}
       why={words.why}
     >
@@ -68,6 +68,7 @@ export const Balance = () => {
             {placed && advice?.do === 'final' && !placed.result.proved && (search.runs ? <Button small onClick={search.stop}>Stop the search</Button> : <Button small onClick={() => search.begin(advice)}>Search on</Button>)}
           </div>
         )}
+        {doing === 'wait' && <div className="flex flex-wrap gap-2">{beside}</div>}
         {doing === 'done' && (
           <div className="flex flex-wrap gap-2">
             <Button go hotkey="N" onClick={go}>{balance.balanced ? 'On to the machine' : balance.trial ? 'It is on for good' : 'Write it down'}</Button>
@@ -75,15 +76,15 @@ export const Balance = () => {
           </div>
         )}
       </div>
-      {oddId && hand !== 'weights' && hand !== 'machine' && <p className="mt-2 font-semibold text-check" role="alert">One reading is the odd one: take it out.</p>}
+      {oddId && doing !== 'weights' && doing !== 'machine' && <p className="mt-2 font-semibold text-check" role="alert">One reading is the odd one: take it out.</p>}
       {lastTime.hint && balance.seen.length === 0 && (
         <p className="mt-3 flex items-center gap-3">
           <span>Last time, {lastTime.hint.onDate}: {piecesText(lastTime.pieces)}. Used as a hint.</span>
           <Button small onClick={lastTime.forget}>Not this time</Button>
         </p>
       )}
-      {doing === 'done' && !hand ? <BeforeAfter estimate={estimate} /> : hand !== 'weights' && hand !== 'machine' && <Figures estimate={estimate} placed={doing === 'put' && advice?.do === 'final' ? placed : null} on={balance.on.length > 0 && !balance.trial} toleranceG={toleranceG} rested={balance.seen.some((o) => o.kind === 'settle' || o.kind === 'level')} searching={search.runs} />}
-      {hand !== 'weights' && hand !== 'machine' && <Tries oddId={oddId} />}
+      {doing === 'done' && !hand ? <BeforeAfter estimate={estimate} /> : doing !== 'weights' && doing !== 'machine' && <Figures estimate={estimate} placed={doing === 'put' && advice?.do === 'final' ? placed : null} on={balance.on.length > 0 && !balance.trial} toleranceG={toleranceG} rested={balance.seen.some((o) => o.kind === 'settle' || o.kind === 'level')} searching={search.runs} />}
+      {doing !== 'weights' && doing !== 'machine' && <Tries oddId={oddId} />}
     </StationLayout>
   );
 };

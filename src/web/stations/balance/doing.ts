@@ -17,4 +17,4 @@ export const BY_HAND: Record<Doing, { now: string; why: string }> = {
 
 /** How an advice is done. */
 export const doingOf = (advice: BalanceAdvice): Doing | 'put' | 'done' =>
-  advice.do === 'settle' ? 'settle' : advice.do === 'level' ? 'level' : advice.do === 'done' ? 'done' : 'put';
+  advice.do === 'settle' ? 'settle' : advice.do === 'spin' ? 'machine' : advice.do === 'level' ? 'level' : advice.do === 'done' ? 'done' : 'put';

@@ -32,10 +32,12 @@ export const nowWords = ({ hand, broken, balance, advice, toPut, sides, toleranc
   if (broken) return { now: 'The arithmetic broke.', why: 'Load the screen again; what was confirmed is in the log.' };
   if (balance.balanced) return { now: 'Balanced.', why: `${say.mass(balance.balanced.leftG)} left, as far as this stand can tell.` };
   if (problem) return { now: 'No weight holds here.', why: `${problem.message} Right would be ${problem.expected}.` };
-  if (!advice) return { now: 'Let it settle.', why: SETTLES };
+  if (!advice) return balance.seen.length > 0 ? { now: 'Working it out …', why: 'What was seen so far is being weighed.' } : { now: 'Let it settle. Where is the bottom?', why: SETTLES };
   switch (advice.do) {
     case 'settle':
       return advice.from === null ? { now: 'Let it settle. Where is the bottom?', why: SETTLES } : { now: `Let it settle again, from the ${say.side(advice.from)}.`, why: `From both sides, the middle cancels the friction.${teaches(advice.learns)}` };
+    case 'spin':
+      return { now: 'Spin it again. What does it say?', why: 'The machine confirms what the weights left.' };
     case 'level':
       return { now: `Hold ${say.clock(advice.deg)} level, let go.`, why: 'At 3 or at 9 its lever is longest. Rises: too little there. Sinks: too much.' };
     case 'trial': {

@@ -41,7 +41,7 @@ export const useBalancing = () => {
   const advised = answers?.advice.ok ? answers.advice.working : null;
   const advice = advised?.result ?? null;
   const placed = search.placed?.ok ? search.placed.working : answers?.placed?.ok ? answers.placed.working : null;
-  const doing = hand ?? (balance.balanced ? 'done' : advice ? doingOf(advice) : 'settle');
+  const doing = hand ?? (balance.balanced ? 'done' : advice ? doingOf(advice) : balance.seen.length > 0 ? 'wait' : 'settle');
   // Of an older question neither the odd one nor the next step is known.
   const odd = busy ? null : (estimate?.result.odd ?? null);
   const oddId = odd === null || !question ? null : (balance.seen.slice(-question.seen.length)[odd]?.entryId ?? null);
