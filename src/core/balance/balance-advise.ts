@@ -5,6 +5,7 @@ import { defineWorking, reason, type Reason } from '../working';
 import { balancePlace, SIDES, WEIGHT_KIND, type Piece, type Sides, type WeightStock } from './balance-place';
 import { knownOf, PRIOR } from './balance-estimate';
 import type { Prior } from './belief';
+import { chanceText } from './chance-text';
 import { sumVectors, type MassVector } from './mass-vector';
 import { nextStep, SURE, type Advice } from './next-step';
 import { OBSERVATIONS, WEIGHTS_ON, type Observation } from './observation';
@@ -57,14 +58,14 @@ const madeOf = (massG: number, stock: readonly WeightStock[], most = TRIAL_PIECE
 
 const spoken = (advice: Advice): Reason => {
   const grams = (value: number) => ({ value, unit: 'g' as const, digits: 0 });
-  const percent = `${Math.round('chance' in advice ? advice.chance * 100 : 0)} in 100`;
+  const percent = 'chance' in advice ? chanceText(advice.chance) : '';
   switch (advice.do) {
     case 'settle': return reason('good', advice.from === null ? 'Let it settle: the heavy spot comes to the bottom, within what the bearings hide.' : `Let it settle again, from the ${advice.from}: two sides cancel the friction.`);
     case 'level': return reason('good', `Hold ${degText(advice.deg)} level and let go: what is left shows there first.`);
     case 'spin': return reason('good', 'Spin it again on the machine: it confirms what the weights left.');
     case 'trial': return reason('good', `{0} at ${degText(advice.deg)}, off the counterweight\u2019s place on purpose: the way the rest moves tells the mass.`, [grams(advice.massG)]);
-    case 'final': return reason('good', `{0} at ${degText(advice.deg)}: balanced with a chance of ${percent}.`, [grams(advice.massG)]);
-    case 'done': return reason('good', `Balanced, as far as this stand can tell: ${percent}.`);
+    case 'final': return reason('good', `{0} at ${degText(advice.deg)}: balanced then in ${percent}.`, [grams(advice.massG)]);
+    case 'done': return reason('good', `Balanced, as far as this stand can tell: in ${percent}.`);
   }
 };
 

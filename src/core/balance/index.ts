@@ -1,6 +1,7 @@
 /** Balance: what is believed of a heavy spot and what to do next, pieces proved best, and what a mass left over does. */
 export { balanceAdvise, type AdviseInput, type BalanceAdvice } from './balance-advise';
 export { balanceEstimate, type BalanceEstimate } from './balance-estimate';
+export { chanceText } from './chance-text';
 export { balanceIndex, type BalanceIndex } from './balance-index';
 export { balanceParts, HEAVY_PARTS, type BalanceFromParts, type HeavyPart } from './balance-parts';
 export { standBand, type StandBand } from './stand-band';

@@ -1,3 +1,4 @@
+import { chanceText } from '../balance';
 import { tireAge } from '../tires';
 import { USE_WORDS } from '../pressure';
 import { formatQuantity, placeText, type Unit, type UnitPreferences } from '../units';
@@ -83,7 +84,7 @@ export const jobCard = (state: JobState, today: string, units: UnitPreferences):
         ['Heavy before', balanced && `${q(balanced.heavyMassG, 'g')} at ${placeText(balanced.heavyDeg)}`],
         ...[...places].map(([place, masses]): [string, string] => [place, masses.join(' + ')]),
         ['Weights', weights && weights.pieces.length === 0 && 'none needed'],
-        ['Left over', balanced ? `${q(balanced.leftG, 'g')}, within the limit in ${Math.round(balanced.chance * 100)} of 100` : weights && weights.residualG !== null && `${q(weights.residualG, 'g')} by calculation`],
+        ['Left over', balanced ? `${q(balanced.leftG, 'g')}, within the limit in ${chanceText(balanced.chance)}` : weights && weights.residualG !== null && `${q(weights.residualG, 'g')} by calculation`],
         ['Held level', tests.length > 0 && tests.map((t) => t.moved).join(', ')],
       ]),
     },

@@ -2,7 +2,7 @@ import type { Step } from '../procedure';
 import { ruleWord } from '../rules';
 import { angleBetween } from '../units';
 import type { DialMark } from '../wheels';
-import { balanceMarks } from './balance-marks';
+import { balanceMarks, type SayMass } from './balance-marks';
 import { bitesOf, fittedArc } from './bites-of';
 import type { JobState } from './fold';
 import type { StationId } from './stations';
@@ -22,8 +22,8 @@ const levers = (state: JobState, step: Step, bite: number): DialMark[] => {
   ];
 };
 
-/** What the dial shows at a station, for the step at hand, and for the bite at hand while levering. */
-export const dialMarks = (state: JobState, station: StationId, step?: Step, bite = 0): DialMark[] => {
+/** What the dial shows at a station, for the step at hand, and for the bite at hand while levering; `say` writes masses. */
+export const dialMarks = (state: JobState, station: StationId, { step, bite = 0, say }: { step?: Step | undefined; bite?: number; say?: SayMass } = {}): DialMark[] => {
   if (!state.wheel) return [];
   const marks: DialMark[] = state.wheel.rimLockDegs.map((deg) => ({ at: 'lock', deg }));
   const levering = step !== undefined && ['levers-off', 'levers-on', 'push-down'].includes(step.shows ?? '');
@@ -34,6 +34,6 @@ export const dialMarks = (state: JobState, station: StationId, step?: Step, bite
   }
   if (levering) marks.push(...levers(state, step, bite));
   if (step?.shows === 'arrow') marks.push({ at: 'arrow', clockwise: state.wheel.discSide !== 'left' });
-  if (station === 'hand-over') marks.push(...balanceMarks(state.balance));
+  if (station === 'hand-over') marks.push(...balanceMarks(state.balance, say));
   return marks;
 };

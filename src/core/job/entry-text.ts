@@ -1,4 +1,4 @@
-import type { Piece } from '../balance';
+import { chanceText, type Piece } from '../balance';
 import { GROUND_WORDS, USE_WORDS } from '../pressure';
 import { FINDINGS, INSPECTED_WORDS } from '../inspect';
 import { SYMPTOM_WORDS } from '../procedure';
@@ -97,7 +97,7 @@ export const entryText = (entry: Entry, units: UnitPreferences, steps: ReadonlyM
     case 'machine-reading':
       return `The machine says ${q(entry.data.massG, 'g')} heavy at ${placeText(entry.data.deg)}`;
     case 'balanced':
-      return `Balanced: ${q(entry.data.leftG, 'g')} left of ${q(entry.data.heavyMassG, 'g')}, within the limit in ${Math.round(entry.data.chance * 100)} of 100`;
+      return `Balanced: ${q(entry.data.leftG, 'g')} left of ${q(entry.data.heavyMassG, 'g')}, within the limit in ${chanceText(entry.data.chance)}`;
     case 'balance-again':
       return `Balancing begins anew: ${entry.data.why}`;
     case 'trial-rest':

@@ -23,7 +23,7 @@ export { dialMarks } from './dial-marks';
 export { balanceAnswers, placeFor, type BalanceAnswers, type Counter } from './balance-answers';
 export { balanceQuestion, heavyAgainst, heavyOf, weightsFor, type BalanceQuestion } from './balance-of';
 export { testsOfNow, type BalanceLog } from './balance-log';
-export { beliefMark, changeMarks, isMassKnown, NINE_OF_TEN, weightMarks } from './balance-marks';
+export { beliefMark, changeMarks, isMassKnown, NINE_OF_TEN, weightMarks, type SayMass } from './balance-marks';
 export { undoTarget } from './undo';
 export { wheelHistory, type WheelHistory } from './wheel-history';
 export { runoutOf, spokeRingOf } from './truing-of';

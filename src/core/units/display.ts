@@ -116,7 +116,8 @@ export const formatQuantity = (
 ): { text: string; label: string } => {
   const { label, digits: usual } = shownAs(unit, units);
   const shown = toDisplay(value, unit, units);
-  const digits = options.digits ?? usual;
+  // Decimals are asked for in grams: an ounce is so much larger that it takes its usual ones more.
+  const digits = options.digits === undefined ? usual : unit === 'g' && label === 'oz' ? options.digits + usual : options.digits;
   const fixed = Math.abs(shown).toFixed(digits);
   const zero = Number(fixed) === 0;
   const trimmed = unit === 'kg' || unit === 'in' ? String(Number(fixed)) : fixed;

@@ -94,6 +94,12 @@ describe('quantities at the edge', () => {
     expect(formatQuantity(value, unit, imperial)).toEqual({ text, label });
   });
 
+  test('decimals asked for in grams are no fewer in ounces', () => {
+    expect(formatQuantity(42.4, 'g', imperial, { digits: 0 }).text).toBe('1.50');
+    expect(formatQuantity(1.4, 'g', imperial, { digits: 1 }).text).toBe('0.049');
+    expect(formatQuantity(1.44, 'g', DEFAULT_UNITS, { digits: 1 }).text).toBe('1.4');
+  });
+
   test('a change shows its sign, and nothing shows none', () => {
     expect(formatQuantity(3, 'mm', DEFAULT_UNITS, { sign: true }).text).toBe('+3');
     expect(formatQuantity(0, 'mm', DEFAULT_UNITS, { sign: true }).text).toBe('0');

@@ -1,6 +1,6 @@
 import PDFDocument from 'pdfkit';
 import { dialMarks, foldJob, jobCard, type Entry, type JobCard, type JobSummary } from '../../core/job';
-import type { UnitPreferences } from '../../core/units';
+import { formatQuantity, type UnitPreferences } from '../../core/units';
 import { wheelDial, type DialRole } from '../../core/wheels';
 import { packageFile } from '../paths';
 
@@ -112,8 +112,12 @@ export const jobCardPdf = (input: {
     doc.font('bold').fontSize(18).fillColor(INK).text(card.title, PAGE.left, 44);
     doc.font('regular').fontSize(10).fillColor(SOFT).text(card.subtitle);
     doc.text(`Job ${input.job.number} · opened ${input.job.openedAt.slice(0, 10)}${input.shopName ? ` · ${input.shopName}` : ''}`);
+    const mass = (g: number) => {
+      const { text, label } = formatQuantity(g, 'g', input.units);
+      return `${text} ${label}`;
+    };
     if (state.wheel)
-      drawDial(doc, wheelDial({ wheel: state.wheel, marks: dialMarks(state, 'hand-over'), sideUp: 'disc', tireOn: true }));
+      drawDial(doc, wheelDial({ wheel: state.wheel, marks: dialMarks(state, 'hand-over', { say: mass }), sideUp: 'disc', tireOn: true }));
     drawCard(doc, card);
     doc.end();
   });

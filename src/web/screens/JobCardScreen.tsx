@@ -24,13 +24,13 @@ const List = ({ title, items }: { title: string; items: readonly string[] }) =>
 /** The job card on paper: what was fitted, set, found and advised. */
 export const JobCardScreen = () => {
   const { id = '' } = useParams();
-  const { units } = useUnits();
+  const { units, say } = useUnits();
   const { open, problem } = useOpenJob(id);
   const state = useApp((s) => selectJobState(s, id));
   const shop = useApp((s) => s.shop.shop?.name);
   useKeys([{ key: 'p', says: 'Print the card', run: () => window.print() }]);
   const card = useMemo(() => jobCard(state, today(), units), [state, units]);
-  const marks = useMemo(() => dialMarks(state, 'hand-over'), [state]);
+  const marks = useMemo(() => dialMarks(state, 'hand-over', { say: (g) => say(g, 'g') }), [state, say]);
 
   if (problem) return <NoJob id={id} problem={problem} />;
   if (!open || !state.wheel) return <Waiting what="Reading the job" />;

@@ -2,6 +2,7 @@ import { useMemo, type ReactNode } from 'react';
 import { dialMarks } from '../../core/job';
 import type { Step } from '../../core/procedure';
 import type { DialMark } from '../../core/wheels';
+import { useUnits } from '../parts/quantity';
 import { WheelDial } from '../parts/WheelDial';
 import { useJob } from '../screens/job-context';
 
@@ -25,7 +26,8 @@ export const StationLayout = ({ picture, split, lead, now, why, children }: { pi
 /** The job's own dial for this station. */
 export const JobDial = ({ step, bite = 0, extra, onPick, turnDeg = null, className = 'lg:max-h-[620px]' }: { step?: Step | undefined; bite?: number; extra?: readonly DialMark[]; onPick?: ((deg: number) => void) | undefined; turnDeg?: number | null; className?: string }) => {
   const { state, station, wheel, sideUp } = useJob();
-  const marks = useMemo(() => [...dialMarks(state, station, step, bite), ...(extra ?? [])], [state, station, step, bite, extra]);
+  const { say } = useUnits();
+  const marks = useMemo(() => [...dialMarks(state, station, { step, bite, say: (g) => say(g, 'g') }), ...(extra ?? [])], [state, station, step, bite, extra, say]);
   const tireOn = !['inspect'].includes(station);
   return <WheelDial wheel={wheel} marks={marks} sideUp={sideUp} tireOn={tireOn} onPick={onPick} turnDeg={turnDeg} className={`w-full ${className}`} />;
 };

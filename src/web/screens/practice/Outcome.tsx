@@ -16,7 +16,7 @@ export const Outcome = ({ working, tries }: { working: Working<PracticeRound>; t
   const place = usePlace();
   const { heavy, bandG, placements, leftG, advised, reason } = working.result;
   const last = advised.tries.at(-1) ?? [];
-  const marks: DialMark[] = [{ at: 'heavy', deg: heavy.deg, label: say(heavy.massG, 'g', { digits: 0 }) }, ...weightMarks(tries.at(-1) ?? [])];
+  const marks: DialMark[] = [{ at: 'heavy', deg: heavy.deg, label: say(heavy.massG, 'g', { digits: 0 }) }, ...weightMarks(tries.at(-1) ?? [], 'weight', (g) => say(g, 'g'))];
   const text = (list: readonly { massG: number; deg: number }[]) => list.map((p) => `${say(p.massG, 'g')} at ${place.clock(p.deg)}`).join(', ') || 'nothing';
   return (
     <div className="grid gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1fr)_480px]">

@@ -77,7 +77,7 @@ export const PracticeRun = ({ seed, friction, shelf, who, onDone }: Props) => {
     { key: 'h', says: 'Hold the picked place level, let go', run: level },
     { key: 'n', says: 'Put the picked weights on', run: putOn },
   ]);
-  const marks = useMemo((): DialMark[] => [...LOCKS, ...weightMarks(draft, changed ? 'trial' : 'weight'), ...(picked === null || draft.some((p) => p.deg === picked) ? [] : [{ at: 'rest' as const, deg: picked, label: 'here' }])], [draft, changed, picked]);
+  const marks = useMemo((): DialMark[] => [...LOCKS, ...weightMarks(draft, changed ? 'trial' : 'weight', (g) => say(g, 'g')), ...(picked === null || draft.some((p) => p.deg === picked) ? [] : [{ at: 'rest' as const, deg: picked, label: 'here' }])], [draft, changed, picked, say]);
   const movedOf = (t: Extract<Told, { what: 'level' }>): string => {
     const off = ((t.restDeg - (t.deg + 90) + 540) % 360) - 180;
     return Math.abs(off) < 1 ? 'stays' : off < 0 ? 'sinks' : 'rises';

@@ -73,17 +73,21 @@ export const SwingFields = ({ onTake, beside }: Beside & { onTake: (periodS: num
   );
 };
 
+/** What a machine can say, and how finely; as the log takes it. */
+const MOST_G = 2000;
+const [LEAST_STEP_G, MOST_STEP_G] = [0.1, 50];
+
 /** What a dynamic machine shows, and how finely it shows it. */
 export const MachineFields = ({ deg, onPlace, placeKey, onTake, beside }: Placed & Beside & { /** Changes when the place was picked on the dial. */ placeKey: number; onTake: (reading: { massG: number; deg: number; stepG: number; stepDeg: number }) => void }) => {
-  const { read } = useUnits();
+  const { read, say, write } = useUnits();
   const [mass, setMass] = useState('');
-  const [step, setStep] = useState('1');
+  const [step, setStep] = useState(write(1, 'g', 2));
   const [stepDeg, setStepDeg] = useState('3');
   const massG = read(mass, 'g');
   const stepG = read(step, 'g');
   const stepTurn = Number(stepDeg);
-  const wrong = mass.trim() && (massG === null || massG < 0 || massG > 2000) ? 'Mass: a number from 0 to 2000 g.' : null;
-  const wrongStep = stepG === null || stepG < 0.1 || stepG > 50 ? 'Finest step: 0.1 to 50 g.' : null;
+  const wrong = mass.trim() && (massG === null || massG < 0 || massG > MOST_G) ? `Mass: a number from 0 to ${say(MOST_G, 'g')}.` : null;
+  const wrongStep = stepG === null || stepG < LEAST_STEP_G || stepG > MOST_STEP_G ? `Finest step: ${say(LEAST_STEP_G, 'g', { digits: 1 })} to ${say(MOST_STEP_G, 'g')}.` : null;
   const wrongTurn = !(stepTurn >= 0.1 && stepTurn <= 45) ? 'Finest step: 0.1 to 45°.' : null;
   const ready = massG !== null && !wrong && !wrongStep && !wrongTurn && deg !== null;
   return (

@@ -1,4 +1,4 @@
-import type { BalanceAdvice, BalanceEstimate, Learns, Piece, Sides } from '../../../core/balance';
+import { chanceText, type BalanceAdvice, type BalanceEstimate, type Learns, type Piece, type Sides } from '../../../core/balance';
 import type { InputProblem } from '../../../core/errors';
 import { heavyAgainst, type BalanceLog } from '../../../core/job';
 import { angleBetween } from '../../../core/units';
@@ -26,7 +26,6 @@ const SETTLES = 'The heavy spot comes to the bottom, within what the bearings hi
 
 /** The next action in one line, and why. */
 export const nowWords = ({ hand, broken, balance, advice, toPut, sides, toleranceG, estimate, problem, say }: Told): { now: string; why: string } => {
-  const inHundred = (chance: number) => `in ${Math.round(chance * 100)} of 100`;
   const teaches = (learns: Learns | undefined) => (learns && learns.thenG < WORTH_SAYING * learns.nowG ? ` It narrows the heavy spot from ±${say.mass(learns.nowG)} to about ±${say.mass(learns.thenG)}.` : '');
   if (hand) return BY_HAND[hand];
   if (broken) return { now: 'The arithmetic broke.', why: 'Load the screen again; what was confirmed is in the log.' };
@@ -45,11 +44,11 @@ export const nowWords = ({ hand, broken, balance, advice, toPut, sides, toleranc
       return { now: `Tape ${advice.place.map((p) => say.mass(p.massG)).join(' + ')} on at ${say.clock(advice.deg)}.`, why: `${asideDeg}° aside on purpose: how far the rest moves tells the mass.${teaches(advice.learns)}` };
     }
     case 'final':
-      return { now: toPut.length === 0 ? 'No weight is needed.' : `Put on ${say.pieces(toPut)}.`, why: `${balance.trial ? 'The trial comes off. ' : ''}${SIDE_WHY[sides]} Balanced then ${inHundred(advice.chance)}.` };
+      return { now: toPut.length === 0 ? 'No weight is needed.' : `Put on ${say.pieces(toPut)}.`, why: `${balance.trial ? 'The trial comes off. ' : ''}${SIDE_WHY[sides]} Balanced then in ${chanceText(advice.chance)}.` };
     case 'done':
       return {
         now: balance.trial ? 'Balanced with the trial: fix it for good.' : 'Balanced.',
-        why: `As far as this stand can tell: ${inHundred(advice.chance)} within ${say.mass(Math.max(toleranceG, estimate?.bandG ?? 0))}.`,
+        why: `As far as this stand can tell: in ${chanceText(advice.chance)} within ${say.mass(Math.max(toleranceG, estimate?.bandG ?? 0))}.`,
       };
   }
 };

@@ -113,15 +113,16 @@ export const useBalancing = () => {
   });
 
   const extra = useMemo((): DialMark[] => {
-    const marks: DialMark[] = estimate && balance.seen.length > 0 ? [beliefMark(estimate.result)] : [];
-    if (doing === 'put') marks.push(...changeMarks(balance.on, toPut));
-    else if (hand === 'weights' && draft) marks.push(...weightMarks(draft, 'trial'));
-    else marks.push(...weightMarks(balance.on, balance.trial ? 'trial' : 'weight'));
+    const mass = (g: number) => say(g, 'g');
+    const marks: DialMark[] = estimate && balance.seen.length > 0 ? [beliefMark(estimate.result, mass)] : [];
+    if (doing === 'put') marks.push(...changeMarks(balance.on, toPut, mass));
+    else if (hand === 'weights' && draft) marks.push(...weightMarks(draft, 'trial', mass));
+    else marks.push(...weightMarks(balance.on, balance.trial ? 'trial' : 'weight', mass));
     if (lastTime.hint && balance.seen.length === 0) marks.push({ at: 'rest', deg: lastTime.hint.deg, label: 'last time' });
     if (levelDeg !== null) marks.push({ at: 'rest', deg: levelDeg, label: 'hold level' });
     else if (picked !== null && !draft?.some((p) => p.deg === picked)) marks.push({ at: 'rest', deg: picked, label: 'here' });
     return marks;
-  }, [estimate, balance, doing, hand, toPut, draft, lastTime.hint, levelDeg, picked]);
+  }, [estimate, balance, doing, hand, toPut, draft, lastTime.hint, levelDeg, picked, say]);
 
   // The wheel on screen turns with the one on the stand, the short way from line to line.
   const turned = useRef(0);
