@@ -88,7 +88,7 @@ const balance = (write: Writer, state: () => JobState, heavy: MassVector, random
   settle();
   const { heavyMassG, heavyDeg } = believed(state);
   const { stock, positions, sides, rimMm, clearOf, rules } = balanceQuestion(state(), DEMO_WEIGHTS)!;
-  const { pieces, residualG } = balancePlace.run({ counterMassG: heavyMassG, counterDeg: normalDeg(heavyDeg + 180), stock, positions, sides, rules: { ...rules, 'balance.toleranceG': FINER_G }, ...(rimMm === undefined ? {} : { rimMm, clearOf: clearOf ?? [] }) }).result;
+  const { pieces, residualG } = balancePlace.run({ counterMassG: heavyMassG, counterDeg: normalDeg(heavyDeg + 180), stock, positions, sides, rules, limitG: FINER_G, ...(rimMm === undefined ? {} : { rimMm, clearOf: clearOf ?? [] }) }).result;
   write('balance', 'weights', { pieces, residualG });
   settle();
   const deg = round(normalDeg(heavyDeg + 180)) % 360;

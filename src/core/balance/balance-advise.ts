@@ -98,7 +98,7 @@ export const balanceAdvise = defineWorking<AdviseInput, BalanceAdvice>({
   work({ seen, on = [], stock, positions, sides, rimMm, clearOf, prior, rules }, show) {
     const toleranceG = ruleNumber('balance.toleranceG', rules, show);
     const placed = ({ massG, deg }: MassVector, limitG: number) =>
-      balancePlace.run({ counterMassG: Math.min(1000, massG), counterDeg: deg, stock, sides, rules: { ...rules, 'balance.toleranceG': limitG }, ...(positions ? { positions } : {}), ...(rimMm ? { rimMm } : {}), ...(clearOf ? { clearOf } : {}) }).result.pieces;
+      balancePlace.run({ counterMassG: Math.min(1000, massG), counterDeg: deg, stock, sides, limitG, ...(rules ? { rules } : {}), ...(positions ? { positions } : {}), ...(rimMm ? { rimMm } : {}), ...(clearOf ? { clearOf } : {}) }).result.pieces;
     let limitG = toleranceG;
     const realize = (counter: MassVector, chanceOf: (pieces: readonly MassVector[]) => number) => {
       const made: { limitG: number; pieces: Piece[]; chance: number }[] = [];

@@ -31,7 +31,9 @@ export interface BalancePlacement {
   /** What is left over, and where it is heavy. */
   residualG: number;
   residualDeg: number;
-  /** Nothing with fewer pieces, nor as few and less mass, comes within the limit. */
+  /** The pieces come as near as was asked for; else as near as they can one after the other. */
+  found: boolean;
+  /** Nothing with fewer pieces, nor as few and less mass, comes so near; where nothing was found, nothing does. */
   proved: boolean;
   /** Fewer pieces than this were shown not to do. */
   piecesAtLeast: number;
@@ -55,6 +57,8 @@ interface Input {
   clearOf?: number[];
   /** Width of the rim, for the couple that pieces on its edges make. */
   rimWidthMm?: number;
+  /** Made up finer than the shop's limit, which is for the whole wheel. */
+  limitG?: number;
   /** Steps of the search after which it ends, proved or not. */
   mostSteps?: number;
   rules?: RuleValues;
@@ -145,12 +149,15 @@ export const balancePlace = defineWorking<Input, BalancePlacement>({
     rimMm: quantity('mm', 300, 3000, 'Once round the rim').optional(),
     clearOf: listOf(angle('What pieces keep clear of'), 60, 'What pieces keep clear of').optional(),
     rimWidthMm: quantity('mm', 20, 400, 'Width of the rim').optional(),
+    limitG: quantity('g', 0.01, 30, 'How nearly').optional(),
     mostSteps: count(1000, 1_000_000_000, 'Steps of the search').optional(),
     rules: ruleValues(),
   },
   example: { counterMassG: 41, counterDeg: 32, stock: [{ massG: 10, count: 8 }, { massG: 5, count: 12 }], sides: 'both' },
-  work({ counterMassG, counterDeg, stock, positions, sides, perPlace = PER_PLACE, mostPieces = MOST_PIECES, rimMm, clearOf = [], rimWidthMm, mostSteps = MOST_STEPS, rules }, show) {
-    const toleranceG = ruleNumber('balance.toleranceG', rules, show);
+  work({ counterMassG, counterDeg, stock, positions, sides, perPlace = PER_PLACE, mostPieces = MOST_PIECES, rimMm, clearOf = [], rimWidthMm, limitG, mostSteps = MOST_STEPS, rules }, show) {
+    const shopG = ruleNumber('balance.toleranceG', rules, show);
+    const toleranceG = Math.min(limitG ?? shopG, shopG);
+    if (limitG !== undefined) show.basis('memory', 'made up to {0}, finer than the limit for the whole wheel', [{ value: limitG, unit: 'g', digits: 1 }]);
     const together = sides === 'both' ? 2 : 1;
     if (!stock.some((s) => s.count >= together))
       throw new InputError('stock', 'There are no weights in stock to place.', 'at least one kind of weight with pieces left');
@@ -170,14 +177,16 @@ export const balancePlace = defineWorking<Input, BalancePlacement>({
     show.line('wanted', 'counterweight', counterMassG, 'g');
     show.line('pieces', SIDE_WORDS[sides], pieces.map((p) => `${p.massG} g`).join(' + ') || 'none');
     const residualG = show.line('left over', 'heavy spot + pieces, as vectors', residual.massG, 'g');
-    const coupleGmm = rimWidthMm === undefined ? null : show.line('couple left at worst, g·mm', 'mass × distance along the axle, heavy spot at one edge', worstCouple(target, pieces, rimWidthMm));
+    const coupleGmm = rimWidthMm === undefined ? null : worstCouple(target, pieces, rimWidthMm);
+    if (coupleGmm !== null) show.line('couple left at worst, g·mm', 'mass × distance along the axle, heavy spot at one edge', Math.round(coupleGmm));
     const within = answer.picks !== null;
     show.line('proof', `${answer.nodes} choices looked at`, within && answer.proved ? 'no fewer pieces do, nor as few and less mass' : within ? 'not searched to the end' : answer.proved ? 'no choice of these pieces comes within the limit' : `at least ${answer.piecesAtLeast} pieces`);
     show.basis('practice', SIDE_WORDS[sides]);
     if (rimMm !== undefined) show.line('once round the rim', 'pieces side by side, clear of valve, locks and spokes', rimMm, 'mm');
+    if (rimMm !== undefined && pieces.length > 0) show.caution('On a clean, dry face. A piece that does not stick at once is thrown away.');
     show.basis('published', 'statics: masses add as vectors');
-    show.verdict(residualG <= toleranceG + 1e-9 ? 'good' : 'check');
-    if (residualG > toleranceG + 1e-9) show.caution('The stock does not make up this counterweight within the shop\u2019s limit.');
-    return { pieces, residualG, residualDeg: residual.deg, proved: answer.proved, piecesAtLeast: answer.piecesAtLeast * together, coupleGmm };
+    show.verdict(residualG <= shopG + 1e-9 ? 'good' : 'check');
+    if (residualG > shopG + 1e-9) show.caution('The stock does not make up this counterweight within the shop\u2019s limit.');
+    return { pieces, residualG, residualDeg: residual.deg, found: within, proved: answer.proved, piecesAtLeast: answer.piecesAtLeast * together, coupleGmm };
   },
 });

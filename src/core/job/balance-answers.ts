@@ -22,7 +22,7 @@ export interface Counter {
 export const placeFor = ({ stock, positions, sides, rimMm, clearOf, rimWidthMm, rules }: BalanceQuestion, counter: Counter, mostSteps?: number): Attempt<BalancePlacement> =>
   attempt(balancePlace, {
     counterMassG: Math.min(1000, counter.massG), counterDeg: counter.deg, stock, positions, sides,
-    rules: { ...rules, 'balance.toleranceG': counter.limitG },
+    rules, limitG: counter.limitG,
     ...(rimMm === undefined ? {} : { rimMm }), ...(clearOf ? { clearOf } : {}), ...(rimWidthMm === undefined ? {} : { rimWidthMm }), ...(mostSteps ? { mostSteps } : {}),
   });
 

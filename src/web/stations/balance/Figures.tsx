@@ -18,6 +18,12 @@ interface Props {
   searching: boolean;
 }
 
+/** How far it is proved that no other pieces are better. */
+const leftLabel = ({ found, proved, piecesAtLeast }: BalancePlacement, searching: boolean): string => {
+  if (proved) return found ? 'Left, no fewer pieces do' : 'Left, the shelf has no nearer';
+  return searching ? 'Left, searching on' : `Left, at least ${piecesAtLeast} pieces`;
+};
+
 /** What is believed of the heavy spot, in figures. */
 export const Figures = ({ estimate, placed, on, toleranceG, rested, searching }: Props) => {
   const { say } = useUnits();
@@ -31,7 +37,7 @@ export const Figures = ({ estimate, placed, on, toleranceG, rested, searching }:
       <FigureRow label="Heavy spot" basis={tag(`at ${place.clock(heavyDeg)}`)}>{isMassKnown(estimate.result) ? <Quantity value={heavyMassG} unit="g" big digits={0} /> : <span>mass not known yet</span>}</FigureRow>
       <FigureRow label="Between" basis={tag('measured')}><span className="num text-[20px]">{say(low, 'g', { digits: 0 })} and {say(high, 'g', { digits: 0 })}</span></FigureRow>
       {placed ? (
-        <FigureRow label={placed.result.proved ? 'Left, no fewer pieces do' : searching ? 'Left, searching on' : `Left, at least ${placed.result.piecesAtLeast} pieces`} basis={<BasisTag title="the pieces to put on" working={placed}>{`limit ${say(toleranceG, 'g')}`}</BasisTag>}>
+        <FigureRow label={leftLabel(placed.result, searching)} basis={<BasisTag title="the pieces to put on" working={placed}>{`limit ${say(toleranceG, 'g')}`}</BasisTag>}>
           <Quantity value={placed.result.residualG} unit="g" digits={1} />
         </FigureRow>
       ) : on ? (

@@ -22,7 +22,7 @@ interface Told {
 const SIDE_WHY: Record<Sides, string> = { both: 'In pairs, one on each side of the rim.', one: 'On the side away from the caliper.', inner: 'On the inner face, under tape.' };
 /** Less is not worth a sentence. */
 const WORTH_SAYING = 0.8;
-const SETTLES = 'The heavy spot comes to the bottom, within what the bearings hide.';
+const SETTLES = 'Stand level, bearings clean and free, cones snug. The heavy spot comes to the bottom, within what the bearings hide.';
 
 /** The next action in one line, and why. */
 export const nowWords = ({ hand, broken, balance, advice, toPut, sides, toleranceG, estimate, problem, say }: Told): { now: string; why: string } => {
