@@ -1,4 +1,4 @@
-import { expect, expectAccessible, openAs, startJob, test } from './shop';
+import { confirmed, expect, expectAccessible, openAs, startJob, test } from './shop';
 
 /** Goes to a step of a station by its words. */
 const toStep = async (page: import('@playwright/test').Page, says: RegExp) => {
@@ -86,7 +86,7 @@ test('runout is typed round the wheel, judged at once and kept; dull spokes are 
   await page.getByRole('button', { name: 'Ring of the spokes' }).click();
   await page.getByRole('button', { name: '7', exact: true }).click();
   await expect(page.getByText('Spoke 7 is dull', { exact: false })).toBeVisible();
-  await page.getByRole('button', { name: 'Write it down' }).click();
+  await confirmed(page, () => page.getByRole('button', { name: 'Write it down' }).click());
   await page.goto(`${shop.url}/jobs/${id}/hand-over`);
   await expect(page.getByText("Inspect: 2.8 mm side to side, high at 3 o'clock, 90°.")).toBeVisible();
   await expect(page.getByText('Inspect: Spoke 7 is dull', { exact: false })).toBeVisible();
@@ -147,7 +147,7 @@ test('findings are tapped, judged at once, and stand at hand-over until they are
   await toStep(page, /Look for cracks, dents and corrosion/);
   await page.getByRole('button', { name: 'Findings' }).click();
   await sheet.getByRole('button', { name: 'Play', exact: true }).click();
-  await sheet.getByRole('button', { name: 'Write it down' }).click();
+  await confirmed(page, () => sheet.getByRole('button', { name: 'Write it down' }).click());
   await page.goto(`${shop.url}/jobs/${id}/log`);
   await expect(page.getByText('Bearings and seals: nothing found')).toBeVisible();
   await expect(page.getByRole('link', { name: 'see it' })).toHaveAttribute('href', /^\/api\/photos\/[0-9a-f]{64}$/);

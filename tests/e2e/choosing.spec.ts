@@ -1,4 +1,4 @@
-import { expect, openAs, startJob, test } from './shop';
+import { confirmed, expect, openAs, startJob, test } from './shop';
 
 test('candidates are ranked with their reasons, and a refused one says why', async ({ page, shop }) => {
   await openAs(page, shop, '/');
@@ -62,7 +62,7 @@ test('without a tube on unsealed spokes it is refused; the load, the list and th
   await page.reload();
   await expect(page.getByText('things to lay out before the first bolt', { exact: false })).toBeVisible();
   await page.getByRole('tab', { name: 'Tire' }).click();
-  await page.getByRole('button', { name: 'Take this tire' }).click();
+  await confirmed(page, () => page.getByRole('button', { name: 'Take this tire' }).click());
   await page.goto(`${shop.url}/jobs/${id}/card`);
   await expect(page.getByText('tube 130/80-18, 140/80-18, 150/70-18; rim strip')).toBeVisible();
 });

@@ -108,6 +108,13 @@ export const tickAll = async (page: Page, station: string): Promise<number> => {
   return total;
 };
 
+/** Does something that writes into a log, and waits for the server's word: a page that is left before may not hear it. */
+export const confirmed = async (page: Page, act: () => Promise<void>): Promise<void> => {
+  const answer = page.waitForResponse((r) => r.url().endsWith('/entries') && r.status() === 201);
+  await act();
+  await answer;
+};
+
 /** No finding of the accessibility checker. */
 export const expectAccessible = async (page: Page): Promise<void> => {
   const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa']).analyze();
