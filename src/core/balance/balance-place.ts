@@ -5,7 +5,7 @@ import { angleBetween, normalDeg } from '../units';
 import { KEEP_CLEAR_DEG } from '../wheels';
 import { defineWorking } from '../working';
 import { sumVectors, toVector } from './mass-vector';
-import { searchPlaces, type PieceKind, type PlaceAnswer, type Spot } from './place-search';
+import { liesOver, searchPlaces, type PieceKind, type PlaceAnswer, type Spot } from './place-search';
 
 /** Pieces of one mass on the shelf; how long one is along the rim, null where that does not matter. */
 export interface WeightStock {
@@ -108,7 +108,7 @@ const asNearAsCan = (wanted: readonly [number, number], spots: readonly Spot[], 
   const picks: { spot: number; kind: number }[] = [];
   const isFree = (spot: number, lengthMm: number): boolean =>
     (spots[spot]!.roomMm ?? Infinity) >= lengthMm &&
-    (rimMm === undefined || picks.every((p) => (Math.abs(angleBetween(spots[p.spot]!.deg, spots[spot]!.deg)) / 360) * rimMm >= (kinds[p.kind]!.lengthMm + lengthMm) / 2));
+    (rimMm === undefined || !picks.some((p) => liesOver(spots[p.spot]!.deg, kinds[p.kind]!.lengthMm, spots[spot]!.deg, lengthMm, rimMm)));
   for (; picks.length < most; ) {
     let best: { spot: number; kind: number; to: number } | null = null;
     for (let kind = 0; kind < kinds.length; kind++)
@@ -149,7 +149,7 @@ export const balancePlace = defineWorking<Input, BalancePlacement>({
     rimMm: quantity('mm', 300, 3000, 'Once round the rim').optional(),
     clearOf: listOf(angle('What pieces keep clear of'), 60, 'What pieces keep clear of').optional(),
     rimWidthMm: quantity('mm', 20, 400, 'Width of the rim').optional(),
-    limitG: quantity('g', 0.01, 30, 'How nearly').optional(),
+    limitG: quantity('g', 0, 30, 'How nearly').optional(),
     mostSteps: count(1000, 1_000_000_000, 'Steps of the search').optional(),
     rules: ruleValues(),
   },

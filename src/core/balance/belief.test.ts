@@ -146,5 +146,11 @@ describe('what to do next', () => {
     expect(done.reason.says).toMatch(/Balanced, as far as this stand can tell/);
   });
 
+  test('a shop that calls nothing but nought balanced is still advised', () => {
+    const { result } = balanceAdvise.run({ seen: [{ kind: 'machine', massG: 40, deg: 200, stepG: 1, stepDeg: 1, weights: [] }], stock: STOCK, sides: 'one', positions: SPOKES, rules: { 'balance.toleranceG': 0 } });
+    expect(['final', 'trial']).toContain(result.do);
+    expect(result.place.length).toBeGreaterThan(0);
+  });
+
   test('nothing in stock is said', () => expect(() => balanceAdvise.run({ seen: [settle(209), settle(211), settle(210), settle(210)], stock: [], sides: 'one' })).toThrow(/no weights in stock/));
 });

@@ -54,6 +54,12 @@ const MOST_WAYS = 60_000;
 /** Nodes after which a residual that is small enough is not made smaller. */
 const POLISH_NODES = 20_000;
 
+/** Whether two pieces on a rim of so many millimetres once round would lie over each other. */
+export const liesOver = (aDeg: number, aMm: number, bDeg: number, bMm: number, rimMm: number): boolean => {
+  const apartDeg = Math.abs(((((aDeg - bDeg) % 360) + 540) % 360) - 180);
+  return (apartDeg / 360) * rimMm < (aMm + bMm) / 2 - EPS;
+};
+
 /** All ways to take `n` pieces from the kinds, as counts, by rising mass. */
 const selections = (kinds: readonly PieceKind[], n: number): { counts: number[]; massG: number }[] => {
   const out: { counts: number[]; massG: number }[] = [];
@@ -100,14 +106,8 @@ export const searchPlaces = ({ target, toleranceG, spots, kinds, perSpot, mostPi
     return true;
   };
   /** Whether a piece of this length would lie over one that is there already. */
-  const lies = (picks: readonly Pick[], spot: number, lengthMm: number): boolean => {
-    if (rimMm === undefined) return false;
-    for (const p of picks) {
-      const apartDeg = Math.abs(((((spots[p.spot]!.deg - spots[spot]!.deg) % 360) + 540) % 360) - 180);
-      if ((apartDeg / 360) * rimMm < (kinds[p.kind]!.lengthMm + lengthMm) / 2 - EPS) return true;
-    }
-    return false;
-  };
+  const lies = (picks: readonly Pick[], spot: number, lengthMm: number): boolean =>
+    rimMm !== undefined && picks.some((p) => liesOver(spots[p.spot]!.deg, kinds[p.kind]!.lengthMm, spots[spot]!.deg, lengthMm, rimMm));
   let nodes = 0;
   let stopped = false;
   const none = (piecesAtLeast: number, proved: boolean): PlaceAnswer => ({ picks: null, residualG: distance, massG: 0, piecesAtLeast, proved, nodes });

@@ -15,7 +15,7 @@ import { JobDial, StationLayout } from './StationLayout';
 export const Balance = () => {
   const at = useBalancing();
   const {
-    balance, place, sides, toleranceG, stand, stock, estimate, advice, placed, busy, search, lastTime, words, piecesText, oddId, hand, doing, byHand, clear, put, go, finish,
+    balance, place, sides, toleranceG, stand, stock, estimate, advice, placed, busy, search, lastTime, words, sayPieces, oddId, hand, doing, byHand, clear, put, go, finish,
     picked, setPicked, pick, picking, fieldKey, levelDeg, level, draft, setDraft, toPut,
   } = at;
   const seenSide = useSeenSide();
@@ -79,7 +79,7 @@ export const Balance = () => {
       {oddId && doing !== 'weights' && doing !== 'machine' && <p className="mt-2 font-semibold text-check" role="alert">One reading is the odd one: take it out.</p>}
       {lastTime.hint && balance.seen.length === 0 && (
         <p className="mt-3 flex items-center gap-3">
-          <span>Last time, {lastTime.hint.onDate}: {piecesText(lastTime.pieces)}. Used as a hint.</span>
+          <span>Last time, {lastTime.hint.onDate}: {sayPieces(lastTime.pieces)}. Used as a hint.</span>
           <Button small onClick={lastTime.forget}>Not this time</Button>
         </p>
       )}

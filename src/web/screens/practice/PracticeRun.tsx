@@ -59,6 +59,11 @@ export const PracticeRun = ({ seed, friction, shelf, who, onDone }: Props) => {
     setPicked(deg);
     setFieldKey((k) => k + 1);
   };
+  // Let go otherwise before it came to rest, what was held level is not told of.
+  const letGo = (run: () => void) => {
+    levelled.current = null;
+    run();
+  };
   const level = () => {
     if (picked === null) return;
     levelled.current = picked;
@@ -67,13 +72,14 @@ export const PracticeRun = ({ seed, friction, shelf, who, onDone }: Props) => {
   const changed = JSON.stringify(draft) !== JSON.stringify(on);
   const putOn = () => {
     if (!changed) return;
+    levelled.current = null;
     setTries((before) => [...before, draft]);
     setTold((before) => [...before, { what: 'put', text: draft.map((p) => `${say(p.massG, 'g')} at ${place.clock(p.deg)}`).join(', ') || 'nothing' }]);
   };
   const done = () => onDone({ id: nanoid(), who, seed, friction, shelf, tries: tries.map((t) => t.map(({ massG, deg }) => ({ massG, deg }))), tookS: Math.round((Date.now() - startedMs.current) / 1000) });
   useKeys([
-    { key: 'l', says: 'Let go from the left', run: () => wheel.letGo('left') },
-    { key: 'r', says: 'Let go from the right', run: () => wheel.letGo('right') },
+    { key: 'l', says: 'Let go from the left', run: () => letGo(() => wheel.letGo('left')) },
+    { key: 'r', says: 'Let go from the right', run: () => letGo(() => wheel.letGo('right')) },
     { key: 'h', says: 'Hold the picked place level, let go', run: level },
     { key: 'n', says: 'Put the picked weights on', run: putOn },
   ]);
@@ -90,9 +96,9 @@ export const PracticeRun = ({ seed, friction, shelf, who, onDone }: Props) => {
       </section>
       <section aria-label="Your tries" className="grid content-start gap-3">
         <div className="flex flex-wrap gap-2">
-          <Button hotkey="L" onClick={() => wheel.letGo('left')}>From the left</Button>
-          <Button hotkey="R" onClick={() => wheel.letGo('right')}>From the right</Button>
-          <Button onClick={() => wheel.push('left')}>Push</Button>
+          <Button hotkey="L" onClick={() => letGo(() => wheel.letGo('left'))}>From the left</Button>
+          <Button hotkey="R" onClick={() => letGo(() => wheel.letGo('right'))}>From the right</Button>
+          <Button onClick={() => letGo(() => wheel.push('left'))}>Push</Button>
         </div>
         <div className="grid grid-cols-[1fr_auto] items-end gap-3">
           <PlaceField key={fieldKey} label="A place" deg={picked} onPlace={setPicked} />

@@ -1,4 +1,5 @@
 import type { Entry } from '../../../core/job';
+import { piecesText } from './pieces-text';
 
 interface Say {
   mass: (massG: number) => string;
@@ -8,8 +9,7 @@ interface Say {
 
 /** A try in a few words, as the fitter sees the wheel; the log has the whole sentence. */
 export const tryText = (entry: Entry, { mass, place, side }: Say): string => {
-  const pieces = (list: readonly { massG: number; deg: number }[]) =>
-    [...new Set(list.map((p) => p.deg))].map((deg) => `${list.filter((p) => p.deg === deg).map((p) => mass(p.massG)).join(' + ')} at ${place(deg)}`).join(', ');
+  const pieces = (list: readonly { massG: number; deg: number }[]) => piecesText(list, { mass, place });
   switch (entry.kind) {
     case 'balance-hint': return `last time ${mass(entry.data.massG)} heavy at ${place(entry.data.deg)}`;
     case 'rest': return `rest at ${place(entry.data.restDeg)}${entry.data.from ? ` from the ${side(entry.data.from)}` : ''}`;

@@ -15,6 +15,7 @@ import type { Writing } from '../../store/jobs-slice';
 import { doingOf, type Doing } from './doing';
 import { useSeenSide } from './HandFields';
 import { nowWords } from './now-words';
+import { piecesText } from './pieces-text';
 import { useBalance } from './use-balance';
 import { useLastTime } from './use-last-time';
 
@@ -104,12 +105,11 @@ export const useBalancing = () => {
     { key: 'r', says: 'Take the reading', run: () => (stand.reading ? takeStand() : document.querySelector<HTMLInputElement>('#balance-fields input')?.focus()) },
     ...(levelDeg === null ? [] : (['rises', 'sinks', 'stays'] as const).map((moved, i) => ({ key: String(i + 1), says: `Held level, it ${moved}`, run: () => level(moved) }))),
   ]);
-  const piecesText = (pieces: readonly Piece[]) =>
-    [...new Set(pieces.map((p) => p.deg))].map((deg) => `${pieces.filter((p) => p.deg === deg).map((p) => say(p.massG, 'g')).join(' + ')} at ${place.clock(deg)}`).join(', ');
+  const sayPieces = (pieces: readonly Piece[]) => piecesText(pieces, { mass: (g) => say(g, 'g'), place: place.clock });
   const words = nowWords({
     hand, broken, balance, advice, toPut, sides, toleranceG, estimate: estimate?.result ?? null,
     problem: answers && !answers.advice.ok ? answers.advice.problem : null,
-    say: { mass: (g) => say(g, 'g', { digits: 0 }), clock: place.clock, side: (from) => seenSide(from)!, pieces: piecesText },
+    say: { mass: (g) => say(g, 'g', { digits: 0 }), clock: place.clock, side: (from) => seenSide(from)!, pieces: sayPieces },
   });
 
   const extra = useMemo((): DialMark[] => {
@@ -136,7 +136,7 @@ export const useBalancing = () => {
 
   return {
     balance, place, sides, toleranceG, stand, stock: question?.stock ?? [],
-    estimate, advice, placed, busy, search, lastTime, words, piecesText, oddId,
+    estimate, advice, placed, busy, search, lastTime, words, sayPieces, oddId,
     hand, doing, byHand, clear, put, go, finish,
     picked, setPicked, pick, picking, fieldKey, wantedFrom, setFrom, takeRest, takeStand, levelDeg, level, draft, setDraft, toPut,
     extra, turnDeg,
