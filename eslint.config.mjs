@@ -14,7 +14,18 @@ export default tseslint.config(
       eqeqeq: ['error', 'always', { null: 'ignore' }],
     },
   },
-  { files: ['**/*.mjs', '**/*.cjs'], languageOptions: { globals: { process: 'readonly', console: 'readonly', module: 'writable', fetch: 'readonly', localStorage: 'readonly' } } },
+  {
+    files: ['**/*.mjs', '**/*.cjs'],
+    languageOptions: {
+      globals: {
+        process: 'readonly',
+        console: 'readonly',
+        module: 'writable',
+        fetch: 'readonly',
+        localStorage: 'readonly',
+      },
+    },
+  },
   {
     files: ['src/core/**/*.ts'],
     rules: {
@@ -27,22 +38,36 @@ export default tseslint.config(
           ],
         },
       ],
-      'no-restricted-globals': ['error', 'window', 'document', 'fetch', 'process', 'localStorage', 'setTimeout', 'console'],
+      'no-restricted-globals': [
+        'error',
+        'window',
+        'document',
+        'fetch',
+        'process',
+        'localStorage',
+        'setTimeout',
+        'console',
+      ],
       'no-restricted-syntax': [
         'error',
         { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: 'core has no clock' },
         { selector: "MemberExpression[object.name='Date'][property.name='now']", message: 'core has no clock' },
-        { selector: "MemberExpression[object.name='Math'][property.name='random']", message: 'core has no randomness but by seed' },
+        {
+          selector: "MemberExpression[object.name='Math'][property.name='random']",
+          message: 'core has no randomness but by seed',
+        },
       ],
     },
   },
-  {
-    files: ['src/core/**/*.test.ts'],
-    rules: { 'no-restricted-syntax': 'off', 'no-restricted-globals': 'off' },
-  },
+  { files: ['src/core/**/*.test.ts'], rules: { 'no-restricted-syntax': 'off', 'no-restricted-globals': 'off' } },
   {
     files: ['src/server/**/*.ts', 'src/demo/**/*.ts'],
-    rules: { 'no-restricted-imports': ['error', { patterns: [{ group: ['**/web/**', 'react*'], message: 'the server knows core only' }] }] },
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        { patterns: [{ group: ['**/web/**', 'react*'], message: 'the server knows core only' }] },
+      ],
+    },
   },
   {
     files: ['src/web/**/*.{ts,tsx}'],
@@ -50,7 +75,10 @@ export default tseslint.config(
     rules: {
       'react-hooks/rules-of-hooks': 'error',
       'react-hooks/exhaustive-deps': 'error',
-      'no-restricted-imports': ['error', { patterns: [{ group: ['**/server/**', '**/demo/**', ...noNode], message: 'the screens know core only' }] }],
+      'no-restricted-imports': [
+        'error',
+        { patterns: [{ group: ['**/server/**', '**/demo/**', ...noNode], message: 'the screens know core only' }] },
+      ],
     },
   },
 );

@@ -10,7 +10,9 @@ ensureBuilt();
 try {
   mkdirSync(join(file, '..'), { recursive: true });
 } catch (error) {
-  console.error(`The folder of ${file} cannot be made: ${error.message}. Set RIMSTONE_DB to a file that can be written.`);
+  console.error(
+    `The folder of ${file} cannot be made: ${error.message}. Set RIMSTONE_DB to a file that can be written.`,
+  );
   process.exit(1);
 }
 if (run('node', ['dist/server/fill-demo.cjs', file]) !== 0) process.exit(1);

@@ -11,8 +11,15 @@ if (run(bin('vite'), ['build', '--config', 'vite.server.config.mts', '--logLevel
 if (!existsSync(file)) run('node', ['dist/server/fill-demo.cjs', file]);
 
 const children = [
-  spawn(bin('vite'), ['build', '--config', 'vite.server.config.mts', '--watch', '--logLevel', 'warn'], { cwd: PROJECT, stdio: 'inherit' }),
-  spawn('node', ['--watch', 'dist/server/main.cjs'], { cwd: PROJECT, stdio: 'inherit', env: { ...process.env, RIMSTONE_DB: file } }),
+  spawn(bin('vite'), ['build', '--config', 'vite.server.config.mts', '--watch', '--logLevel', 'warn'], {
+    cwd: PROJECT,
+    stdio: 'inherit',
+  }),
+  spawn('node', ['--watch', 'dist/server/main.cjs'], {
+    cwd: PROJECT,
+    stdio: 'inherit',
+    env: { ...process.env, RIMSTONE_DB: file },
+  }),
   spawn(bin('vite'), ['--config', 'vite.config.mts'], { cwd: PROJECT, stdio: 'inherit' }),
 ];
 const stop = () => children.forEach((c) => c.kill());

@@ -9,7 +9,11 @@ export const PROJECT = join(dirname(fileURLToPath(import.meta.url)), '..');
 
 /** Runs a command in the project, shows what it says, and stops with its code when it fails. */
 export const run = (command, args, env = {}) => {
-  const { status, error } = spawnSync(command, args, { cwd: PROJECT, stdio: 'inherit', env: { ...process.env, ...env } });
+  const { status, error } = spawnSync(command, args, {
+    cwd: PROJECT,
+    stdio: 'inherit',
+    env: { ...process.env, ...env },
+  });
   if (error) console.error(`${command} could not be started: ${error.message}`);
   return status ?? 1;
 };
@@ -19,7 +23,10 @@ const must = (command, args, env) => {
   if (code !== 0) process.exit(code);
 };
 
-const lockHash = () => createHash('sha256').update(readFileSync(join(PROJECT, 'package-lock.json'))).digest('hex');
+const lockHash = () =>
+  createHash('sha256')
+    .update(readFileSync(join(PROJECT, 'package-lock.json')))
+    .digest('hex');
 
 /** Installs the exact packages of the lock file, once for each lock file. */
 export const ensureInstalled = () => {
@@ -40,7 +47,9 @@ const newest = (path) => {
 /** Builds server and screens when a source is newer than the last whole build. */
 export const ensureBuilt = () => {
   const stamp = join(PROJECT, 'dist', '.built');
-  const sources = ['src', 'package-lock.json', 'vite.config.mts', 'vite.server.config.mts'].map((p) => join(PROJECT, p));
+  const sources = ['src', 'package-lock.json', 'vite.config.mts', 'vite.server.config.mts'].map((p) =>
+    join(PROJECT, p),
+  );
   if (existsSync(stamp) && statSync(stamp).mtimeMs > Math.max(...sources.map(newest))) return;
   console.log('Building ...');
   must('npm', ['run', 'build', '--silent', '--', '--logLevel', 'warn']);

@@ -38,28 +38,54 @@ ensureBuilt();
 const dir = mkdtempSync(join(tmpdir(), 'rimstone-shots-'));
 const file = join(dir, 'shop.sqlite');
 run('node', ['dist/server/fill-demo.cjs', file]);
-const server = spawn('node', ['dist/server/main.cjs'], { cwd: PROJECT, env: { ...process.env, PORT: '0', RIMSTONE_DB: file } });
+const server = spawn('node', ['dist/server/main.cjs'], {
+  cwd: PROJECT,
+  env: { ...process.env, PORT: '0', RIMSTONE_DB: file },
+});
 const url = await new Promise((resolve) => server.stdout.on('data', (c) => resolve(/http:\S+/.exec(c.toString())[0])));
 
 const post = async (path, body) => {
-  const response = await fetch(url + path, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+  const response = await fetch(url + path, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(body),
+  });
   if (!response.ok) throw new Error(await response.text());
   return response.json();
 };
 const append = async (job, station, entries) => {
   const { job: now } = await (await fetch(`${url}/api/jobs/${job}`)).json();
-  const bodies = entries.map(([kind, data], i) => ({ id: `${job}-shot-${station}-${i}`, who: 'Juna Birk', station, kind, data }));
+  const bodies = entries.map(([kind, data], i) => ({
+    id: `${job}-shot-${station}-${i}`,
+    who: 'Juna Birk',
+    station,
+    kind,
+    data,
+  }));
   await post(`/api/jobs/${job}/entries`, { expectedSeq: now.lastSeq, entries: bodies });
 };
-await append('demo-job-22', 'tire-on', ['arrow', 'shake', 'soap', 'first', 'mark', 'start'].map((s) => ['step', { stepId: `on-${s}` }]));
+await append(
+  'demo-job-22',
+  'tire-on',
+  ['arrow', 'shake', 'soap', 'first', 'mark', 'start'].map((s) => ['step', { stepId: `on-${s}` }]),
+);
 await post('/api/jobs', { id: 'demo-job-23', machineId: 'm-orrin', wheelId: 'w-orrin-r', who: 'Juna Birk' });
 await append('demo-job-23', 'intake', [
   ['came-off', { marking: '110/90-19 62M TT', dateCode: null, treadMm: 3.5, use: 'dirt' }],
   ['clearance', { place: 'above', mm: 24, load: 'on the stand, unloaded' }],
 ]);
-await append('demo-job-23', 'tire-off', ['core', 'nut', 'lock', 'break', 'soap'].map((s) => ['step', { stepId: `toff-${s}` }]));
+await append(
+  'demo-job-23',
+  'tire-off',
+  ['core', 'nut', 'lock', 'break', 'soap'].map((s) => ['step', { stepId: `toff-${s}` }]),
+);
 
-const put = (name, what, body) => fetch(`${url}/api/devices/${encodeURIComponent(name)}/${what}`, { method: 'PUT', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+const put = (name, what, body) =>
+  fetch(`${url}/api/devices/${encodeURIComponent(name)}/${what}`, {
+    method: 'PUT',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(body),
+  });
 /** Air in until both beads have let go, each pop marked, then held. */
 const seatOnTheHose = async (page) => {
   await put('hose gauge', 'hold', { fit: 'tight', valve: 'in', core: 'out' });
@@ -69,7 +95,11 @@ const seatOnTheHose = async (page) => {
     await page.getByText('Pop heard!').waitFor({ state: 'hidden' });
   }
   await put('hose gauge', 'hold', { valve: 'hold' });
-  for (const place of ['45', '90', '180']) await page.locator('svg.dial').first().click({ position: { '45': { x: 189, y: 46 }, '90': { x: 216, y: 119 }, '180': { x: 119, y: 217 } }[place] });
+  for (const place of ['45', '90', '180'])
+    await page
+      .locator('svg.dial')
+      .first()
+      .click({ position: { 45: { x: 189, y: 46 }, 90: { x: 216, y: 119 }, 180: { x: 119, y: 217 } }[place] });
   await page.getByLabel('Low at, other side').selectOption('135');
   await page.waitForTimeout(1200);
 };
@@ -85,13 +115,22 @@ const someTries = async (page) => {
   await page.getByRole('button', { name: /^Put 10 g/ }).click();
 };
 
-const executablePath = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'].find((p) => existsSync(p));
+const executablePath = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'].find((p) =>
+  existsSync(p),
+);
 const browser = await chromium.launch({ executablePath, args: ['--no-sandbox', '--disable-background-networking'] });
 mkdirSync(OUT, { recursive: true });
 for (const [name, path, more] of VIEWS) {
   const { theme, width, height, press, pick, hose, frozen, practice, standIns } = { ...DAY, standIns: true, ...more };
   const context = await browser.newContext({ viewport: { width, height }, reducedMotion: 'reduce' });
-  await context.addInitScript(([t, wanted]) => localStorage.setItem('rimstone-prefs', JSON.stringify({ theme: t, who: 'Juna Birk', units: { torque: 'lbf·ft' }, standIns: wanted })), [theme, standIns]);
+  await context.addInitScript(
+    ([t, wanted]) =>
+      localStorage.setItem(
+        'rimstone-prefs',
+        JSON.stringify({ theme: t, who: 'Juna Birk', units: { torque: 'lbf·ft' }, standIns: wanted }),
+      ),
+    [theme, standIns],
+  );
   const page = await context.newPage();
   await page.goto(url + path, { waitUntil: 'load' });
   await page.waitForTimeout(800);

@@ -18,7 +18,8 @@ export const standFor = ({ heavy, bandG }: HiddenWheel, seed: number, readDeg = 
     residualG: (weights: readonly MassVector[]): number => pull(weights).massG,
     settle(weights: readonly MassVector[], from: Settle['from'] = null): Settle {
       const { massG, deg } = pull(weights);
-      const within = massG <= bandG ? 360 * chance() : deg + ((2 * chance() - 1) * Math.asin(bandG / massG) * 180) / Math.PI;
+      const within =
+        massG <= bandG ? 360 * chance() : deg + ((2 * chance() - 1) * Math.asin(bandG / massG) * 180) / Math.PI;
       return { kind: 'settle', restDeg: normalDeg(within + normal() * readDeg), from, weights };
     },
     level(deg: number, weights: readonly MassVector[]): LevelTest {

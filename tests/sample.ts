@@ -5,31 +5,62 @@ import type { Entry, EntryData, EntryKind } from '../src/core/job/entries';
 import type { StationId } from '../src/core/job/stations';
 
 /** An invented machine and wheels for tests. */
-export const sampleMachine = (more: Partial<Machine> = {}): Machine => complete('machines', {
-  id: 'm', name: 'Hob 250', kind: 'dirt', rider: 'Ned Ash', drive: 'chain', placardFrontKpa: null, placardRearKpa: 220,
-  fasteners: [
-    { name: 'rear axle nut', wheel: 'rear', torqueNm: 100, socket: '27 mm' },
-    { name: 'front axle', wheel: 'front', torqueNm: 70, socket: null },
-    { name: 'rim lock nut', wheel: 'any', torqueNm: null, socket: null },
-  ],
-  ...more,
-});
+export const sampleMachine = (more: Partial<Machine> = {}): Machine =>
+  complete('machines', {
+    id: 'm',
+    name: 'Hob 250',
+    kind: 'dirt',
+    rider: 'Ned Ash',
+    drive: 'chain',
+    placardFrontKpa: null,
+    placardRearKpa: 220,
+    fasteners: [
+      { name: 'rear axle nut', wheel: 'rear', torqueNm: 100, socket: '27 mm' },
+      { name: 'front axle', wheel: 'front', torqueNm: 70, socket: null },
+      { name: 'rim lock nut', wheel: 'any', torqueNm: null, socket: null },
+    ],
+    ...more,
+  });
 
-export const sampleWheel = (more: Partial<Wheel> = {}): Wheel => complete('wheels', {
-  id: 'w', machineId: 'm', position: 'rear', build: 'spoked', rimCode: '2.15x18', tireMarking: '110/90-18', tube: true,
-  rimLockDegs: [210], spokes: 36, discSide: 'right', rimLimitKpa: null, ...more,
-});
+export const sampleWheel = (more: Partial<Wheel> = {}): Wheel =>
+  complete('wheels', {
+    id: 'w',
+    machineId: 'm',
+    position: 'rear',
+    build: 'spoked',
+    rimCode: '2.15x18',
+    tireMarking: '110/90-18',
+    tube: true,
+    rimLockDegs: [210],
+    spokes: 36,
+    discSide: 'right',
+    rimLimitKpa: null,
+    ...more,
+  });
 
 /** Builds a log entry by entry. */
 export const logOf = () => {
   const log: Entry[] = [];
   return {
     log,
-    add<K extends EntryKind>(kind: K, data: EntryData[K], more: { replaces?: string; station?: StationId; who?: string } = {}): string {
+    add<K extends EntryKind>(
+      kind: K,
+      data: EntryData[K],
+      more: { replaces?: string; station?: StationId; who?: string } = {},
+    ): string {
       const seq = log.length + 1;
       const id = `e${seq}`;
       const at = new Date(Date.UTC(2026, 3, 30, 9, seq)).toISOString();
-      log.push({ id, seq, at, who: more.who ?? 'Ada Marl', station: more.station ?? 'intake', kind, data, ...(more.replaces ? { replaces: more.replaces } : {}) } as Entry);
+      log.push({
+        id,
+        seq,
+        at,
+        who: more.who ?? 'Ada Marl',
+        station: more.station ?? 'intake',
+        kind,
+        data,
+        ...(more.replaces ? { replaces: more.replaces } : {}),
+      } as Entry);
       return id;
     },
     open(machine = sampleMachine(), wheel = sampleWheel()) {

@@ -32,14 +32,22 @@ export const angle = (says: string): Joi.Schema => quantity('deg', 0, 360, says)
 
 /** Short text on one line. */
 export const text = (max: number, says: string): Joi.StringSchema =>
-  expecting(Joi.string().min(1).max(max).pattern(/\S/).description(says), `${says}: text of 1 to ${max} characters`) as Joi.StringSchema;
+  expecting(
+    Joi.string().min(1).max(max).pattern(/\S/).description(says),
+    `${says}: text of 1 to ${max} characters`,
+  ) as Joi.StringSchema;
 
 /** A size as it is printed on the part. */
 export const marking = (says: string): Joi.Schema => text(MARKING_MAX, says);
 
 /** One of a few words. */
 export const oneOf = (values: readonly string[], says: string): Joi.Schema =>
-  expecting(Joi.string().valid(...values).description(says), `${says}: one of ${values.join(', ')}`);
+  expecting(
+    Joi.string()
+      .valid(...values)
+      .description(says),
+    `${says}: one of ${values.join(', ')}`,
+  );
 
 /** A calendar date, YYYY-MM-DD. */
 export const date = (says: string): Joi.Schema =>

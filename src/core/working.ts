@@ -121,7 +121,8 @@ export const defineWorking = <Input extends object, Result>(definition: {
 };
 
 /** The worst of several reasons; good for none. */
-export const worstOf = (reasons: readonly Reason[]): Verdict => reasons.reduce<Verdict>((v, r) => worse(v, r.verdict), 'good');
+export const worstOf = (reasons: readonly Reason[]): Verdict =>
+  reasons.reduce<Verdict>((v, r) => worse(v, r.verdict), 'good');
 
 /** Shows nothing: for arithmetic that is wanted without its lines, many times over. */
 export const SILENT: Show = {
@@ -133,8 +134,7 @@ export const SILENT: Show = {
 
 /** The working, or the sentence that says why there is none. */
 export type Attempt<Result, Input = unknown> =
-  | { ok: true; working: Working<Result, Input> }
-  | { ok: false; problem: InputProblem };
+  { ok: true; working: Working<Result, Input> } | { ok: false; problem: InputProblem };
 
 /** Runs a working and turns bad input into a value, for screens that compute while the fitter types. */
 export const attempt = <Input, Result>(

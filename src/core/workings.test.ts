@@ -12,7 +12,8 @@ describe.each(WORKINGS.map((w) => [w.name, w] as const))('%s', (name, definition
     expect(working.lines.length).toBeGreaterThan(0);
     expect(working.basis.length).toBeGreaterThan(0);
     for (const line of working.lines) expect(line.label && line.formula).toBeTruthy();
-    for (const line of working.lines) if (typeof line.value === 'number') expect(Number.isFinite(line.value)).toBe(true);
+    for (const line of working.lines)
+      if (typeof line.value === 'number') expect(Number.isFinite(line.value)).toBe(true);
   });
 
   test('the same input gives the same working, and the input is left alone', () => {
@@ -22,9 +23,12 @@ describe.each(WORKINGS.map((w) => [w.name, w] as const))('%s', (name, definition
     expect(input).toEqual(definition.example);
   });
 
-  test.each([undefined, null, 7, 'text', [], { nonsense: 1 }, {}])('%j is refused by the input error alone', (input) => {
-    expect(() => definition.run(input as never)).toThrow(InputError);
-  });
+  test.each([undefined, null, 7, 'text', [], { nonsense: 1 }, {}])(
+    '%j is refused by the input error alone',
+    (input) => {
+      expect(() => definition.run(input as never)).toThrow(InputError);
+    },
+  );
 
   test('every field says what it is for and what would be right', () => {
     for (const field of fieldsOf(definition.schema)) {
@@ -68,7 +72,10 @@ describe('defining a working', () => {
 
   test('lines, basis, cautions and the worst verdict are collected once', () => {
     expect(half.run({ massG: 8 })).toEqual({
-      name: 'half', input: { massG: 8 }, result: 4, verdict: 'check',
+      name: 'half',
+      input: { massG: 8 },
+      result: 4,
+      verdict: 'check',
       lines: [{ label: 'half', formula: 'mass / 2', value: 4, unit: 'g' }],
       basis: [{ kind: 'measured', says: 'a scale' }],
       cautions: ['Mind it.'],
@@ -108,7 +115,12 @@ describe('fields', () => {
     [{ ...good, many: [{ n: 1.5 }] }, 'many[0].n', 'n is not a whole number.', 'A count: a whole number from 1 to 3'],
     [{ ...good, many: [{ n: '1' }] }, 'many[0].n', 'n is not a number.', 'A count: a whole number from 1 to 3'],
     [{ ...good, many: [{ n: 1e300 }] }, 'many[0].n', 'n is too large.', 'A count: a whole number from 1 to 3'],
-    [{ ...good, many: [1, 2, 3].map((n) => ({ n })) }, 'many', 'many has too many items.', 'Things: a list of at most 2'],
+    [
+      { ...good, many: [1, 2, 3].map((n) => ({ n })) },
+      'many',
+      'many has too many items.',
+      'Things: a list of at most 2',
+    ],
     [{ ...good, kind: 'c' }, 'kind', 'kind does not fit.', 'A kind: one of a, b'],
     [{ ...good, on: '2026-13-01' }, 'on', 'on does not fit.', 'A day: a date such as 2026-04-30'],
     [{ ...good, extra: 1 }, 'extra', 'extra is not a field here.', 'the fields that the catalog lists'],

@@ -1,11 +1,39 @@
 import { practiceRound } from './practice';
-import { balanceAdvise, balanceEstimate, balanceIndex, balanceParts, balancePlace, balanceTrial, residualUnbalance, standBand } from './balance';
+import {
+  balanceAdvise,
+  balanceEstimate,
+  balanceIndex,
+  balanceParts,
+  balancePlace,
+  balanceTrial,
+  residualUnbalance,
+  standBand,
+} from './balance';
 import { beadSlack, bitePlan, mountOrientation } from './beads';
 import { materials, rimLockPick, stripPick, tireFit, tireRank, tools, valvePick } from './fitting';
 import { beadInspect, bearingCheck, tubeInspect } from './inspect';
 import { procedure, trouble } from './procedure';
-import { gaugeError, leak, pressureCorrect, pressureStart, seatLadder, seatLimit, twoGauges, valveSet } from './pressure';
-import { directionFit, loadSpeedFit, rimWidthFit, sidewallRead, tireAge, tireCompare, tireSize, tireVolume, treadWear } from './tires';
+import {
+  gaugeError,
+  leak,
+  pressureCorrect,
+  pressureStart,
+  seatLadder,
+  seatLimit,
+  twoGauges,
+  valveSet,
+} from './pressure';
+import {
+  directionFit,
+  loadSpeedFit,
+  rimWidthFit,
+  sidewallRead,
+  tireAge,
+  tireCompare,
+  tireSize,
+  tireVolume,
+  treadWear,
+} from './tires';
 import { torqueCheck, torqueWrench } from './torque';
 import { runout, spokeRing } from './truing';
 import { tubeDouble, tubeNeed, tubePick, tubeReuse, tubeStretch } from './tubes';

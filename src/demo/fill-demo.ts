@@ -4,7 +4,21 @@ import { openDb, type Db } from '../server/db/open';
 import { ruleStore } from '../server/db/rules';
 import { shopStore } from '../server/db/shop';
 import {
-  DEMO_INSTRUMENTS, DEMO_LOCKS, DEMO_MACHINES, DEMO_NAME, DEMO_PEOPLE, DEMO_RULES, DEMO_STRIPS, DEMO_TUBES, DEMO_VALVES, DEMO_WEIGHTS, DEMO_WHEELS, DEMO_WRENCHES, demoTires, demoPressures, demoTreads,
+  DEMO_INSTRUMENTS,
+  DEMO_LOCKS,
+  DEMO_MACHINES,
+  DEMO_NAME,
+  DEMO_PEOPLE,
+  DEMO_RULES,
+  DEMO_STRIPS,
+  DEMO_TUBES,
+  DEMO_VALVES,
+  DEMO_WEIGHTS,
+  DEMO_WHEELS,
+  DEMO_WRENCHES,
+  demoTires,
+  demoPressures,
+  demoTreads,
 } from './demo-shop';
 import { writePastJobs } from './past-jobs';
 
@@ -17,11 +31,20 @@ export const fillDemo = (db: Db, now: number): void => {
   db.transaction(() => {
     shop.rename(DEMO_NAME);
     DEMO_PEOPLE.forEach((p) => shop.addPerson(p));
-    for (const { key, value, note } of DEMO_RULES) rules.change(key, { value, note, who: DEMO_PEOPLE[0]!, reason: 'set when the shop was set up' });
-    for (const machine of DEMO_MACHINES) records.addMachine(machine, DEMO_WHEELS.filter((w) => w.machineId === machine.id));
+    for (const { key, value, note } of DEMO_RULES)
+      rules.change(key, { value, note, who: DEMO_PEOPLE[0]!, reason: 'set when the shop was set up' });
+    for (const machine of DEMO_MACHINES)
+      records.addMachine(
+        machine,
+        DEMO_WHEELS.filter((w) => w.machineId === machine.id),
+      );
     // The shelf is filled after the past jobs, which took from an older one.
     writePastJobs(jobs, now);
-    records.change('wheels', { ...records.find('wheels', 'w-vellan-r')!, treads: demoTreads(now), pressures: demoPressures(now) });
+    records.change('wheels', {
+      ...records.find('wheels', 'w-vellan-r')!,
+      treads: demoTreads(now),
+      pressures: demoPressures(now),
+    });
     demoTires(now).forEach((t) => records.add('tires', t));
     DEMO_TUBES.forEach((t) => records.add('tubes', t));
     DEMO_STRIPS.forEach((t) => records.add('strips', t));

@@ -1,7 +1,20 @@
 import { balanceEstimate, balancePlace, type MassVector } from '../core/balance';
 import {
-  balanceQuestion, fastenersOf, foldJob, partPicksOf, pressureStartOf, wantsOf, recheckDates, seatLimitOf, stepsOf, STEP_STATIONS,
-  type EntryBody, type EntryData, type EntryKind, type JobState, type StationId,
+  balanceQuestion,
+  fastenersOf,
+  foldJob,
+  partPicksOf,
+  pressureStartOf,
+  wantsOf,
+  recheckDates,
+  seatLimitOf,
+  stepsOf,
+  STEP_STATIONS,
+  type EntryBody,
+  type EntryData,
+  type EntryKind,
+  type JobState,
+  type StationId,
 } from '../core/job';
 import { advisedActs, hiddenStand } from '../core/practice';
 import { pressureCorrect, type Use } from '../core/pressure';
@@ -11,7 +24,16 @@ import { normalDeg } from '../core/units';
 import type { Wheel } from '../core/wheels';
 import type { JobStore } from '../server/db/jobs';
 import {
-  DEMO_LOCKS, DEMO_MACHINES, DEMO_PEOPLE, DEMO_STRIPS, DEMO_TIRES, DEMO_TUBES, DEMO_VALVES, DEMO_WEIGHTS, DEMO_WHEELS, DEMO_WRENCHES,
+  DEMO_LOCKS,
+  DEMO_MACHINES,
+  DEMO_PEOPLE,
+  DEMO_STRIPS,
+  DEMO_TIRES,
+  DEMO_TUBES,
+  DEMO_VALVES,
+  DEMO_WEIGHTS,
+  DEMO_WHEELS,
+  DEMO_WRENCHES,
 } from './demo-shop';
 
 const DEMO_SHELVES = { tubes: DEMO_TUBES, locks: DEMO_LOCKS, strips: DEMO_STRIPS, valves: DEMO_VALVES };
@@ -81,14 +103,24 @@ const beginBalance = (write: Writer, state: () => JobState, heavy: MassVector): 
 const balance = (write: Writer, state: () => JobState, heavy: MassVector, random: () => number): void => {
   const stand = hiddenStand(heavy, DEMO_BAND_G);
   const settle = () => {
-    for (const from of ['left', 'right'] as const) write('balance', 'rest', { restDeg: round(stand.settle(state().balance.on, from)) % 360, from, device: null });
+    for (const from of ['left', 'right'] as const)
+      write('balance', 'rest', { restDeg: round(stand.settle(state().balance.on, from)) % 360, from, device: null });
   };
   settle();
   write('balance', 'trial', { pieces: [{ massG: 20, deg: round(normalDeg(heavy.deg + 90)) % 360, side: 'near' }] });
   settle();
   const { heavyMassG, heavyDeg } = believed(state);
   const { stock, positions, sides, rimMm, clearOf, rules } = balanceQuestion(state(), DEMO_WEIGHTS)!;
-  const { pieces, residualG } = balancePlace.run({ counterMassG: heavyMassG, counterDeg: normalDeg(heavyDeg + 180), stock, positions, sides, rules, limitG: FINER_G, ...(rimMm === undefined ? {} : { rimMm, clearOf: clearOf ?? [] }) }).result;
+  const { pieces, residualG } = balancePlace.run({
+    counterMassG: heavyMassG,
+    counterDeg: normalDeg(heavyDeg + 180),
+    stock,
+    positions,
+    sides,
+    rules,
+    limitG: FINER_G,
+    ...(rimMm === undefined ? {} : { rimMm, clearOf: clearOf ?? [] }),
+  }).result;
   write('balance', 'weights', { pieces, residualG });
   settle();
   const deg = round(normalDeg(heavyDeg + 180)) % 360;
@@ -107,12 +139,18 @@ const pastJob = (jobs: JobStore, { number, wheel, startMs, until }: Plan, random
   jobs.open({ id, machineId: machine.id, wheelId: wheel.id, who }, new Date(startMs).toISOString());
   const { write, state } = writer(jobs, id, who, startMs, random);
   const off = (station: StationId) => until === station;
-  const tickAll = (station: StationId) => stepsOf(state(), station).forEach((step) => write(station, 'step', { stepId: step.id }));
+  const tickAll = (station: StationId) =>
+    stepsOf(state(), station).forEach((step) => write(station, 'step', { stepId: step.id }));
   const year = new Date(startMs).getUTCFullYear() % 100;
 
   const oldCode = `${String(1 + Math.floor(random() * 52)).padStart(2, '0')}${year - 2 - Math.floor(random() * 3)}`;
   const use = USE_OF[machine.kind] ?? 'road';
-  write('intake', 'came-off', { marking: wheel.tireMarking, dateCode: oldCode, treadMm: round(0.8 + random() * 2.5, 0.1), use });
+  write('intake', 'came-off', {
+    marking: wheel.tireMarking,
+    dateCode: oldCode,
+    treadMm: round(0.8 + random() * 2.5, 0.1),
+    use,
+  });
   write('intake', 'clearance', { place: 'above', mm: round(18 + random() * 22), load: 'on the stand, unloaded' });
   if (off('choose')) return;
   const tire = DEMO_TIRES.find((t) => t.marking === wheel.tireMarking)!;
@@ -138,7 +176,8 @@ const pastJob = (jobs: JobStore, { number, wheel, startMs, until }: Plan, random
   for (const station of STEP_STATIONS) {
     if (off(station)) return;
     tickAll(station);
-    if (station === 'inspect' && random() < 0.4) write(station, 'note', { text: NOTES[Math.floor(random() * NOTES.length)]! });
+    if (station === 'inspect' && random() < 0.4)
+      write(station, 'note', { text: NOTES[Math.floor(random() * NOTES.length)]! });
   }
   if (off('seat')) return;
   const { limitKpa } = seatLimitOf(state()).result;
@@ -155,13 +194,22 @@ const pastJob = (jobs: JobStore, { number, wheel, startMs, until }: Plan, random
     write('set', 'pressure-set', { gaugeKpa: round(gaugeKpa, 0.1), shopC, rideC, rideKpa });
   }
   tickAll('set');
-  const heavy = { massG: 15 + random() * 40, deg: normalDeg((wheel.rimLockDegs[0] ?? random() * 360) + (random() - 0.5) * 12) };
+  const heavy = {
+    massG: 15 + random() * 40,
+    deg: normalDeg((wheel.rimLockDegs[0] ?? random() * 360) + (random() - 0.5) * 12),
+  };
   if (off('balance')) return beginBalance(write, state, HEAVY_ON_THE_BENCH);
   balance(write, state, heavy, random);
   if (off('wheel-back')) return;
   for (const fastener of fastenersOf(state())) {
     const { torqueNm } = fastener;
-    const choice = torqueNm === null ? null : torqueWrench.run({ torqueNm, wrenches: DEMO_WRENCHES.map(({ name, minNm, maxNm }) => ({ name, minNm, maxNm })) }).result;
+    const choice =
+      torqueNm === null
+        ? null
+        : torqueWrench.run({
+            torqueNm,
+            wrenches: DEMO_WRENCHES.map(({ name, minNm, maxNm }) => ({ name, minNm, maxNm })),
+          }).result;
     write('wheel-back', 'torqued', {
       fastener: fastener.name,
       how: torqueNm === null ? 'snug' : choice?.wrench ? 'torqued' : 'guess',
@@ -171,7 +219,8 @@ const pastJob = (jobs: JobStore, { number, wheel, startMs, until }: Plan, random
   }
   tickAll('wheel-back');
   if (off('hand-over')) return;
-  for (const recheck of recheckDates(state(), new Date(startMs).toISOString().slice(0, 10))) write('hand-over', 'recheck', recheck);
+  for (const recheck of recheckDates(state(), new Date(startMs).toISOString().slice(0, 10)))
+    write('hand-over', 'recheck', recheck);
   write('hand-over', 'handed-over', { to: machine.rider });
 };
 
@@ -188,5 +237,9 @@ export const writePastJobs = (jobs: JobStore, now: number): void => {
   }
   const find = (id: string) => DEMO_WHEELS.find((w) => w.id === id)!;
   pastJob(jobs, { number: PAST + 1, wheel: find('w-orrin-r'), startMs: now - 3 * 3_600_000, until: 'balance' }, random);
-  pastJob(jobs, { number: PAST + 2, wheel: find('w-vellan-r'), startMs: now - 2 * 3_600_000, until: 'tire-on' }, random);
+  pastJob(
+    jobs,
+    { number: PAST + 2, wheel: find('w-vellan-r'), startMs: now - 2 * 3_600_000, until: 'tire-on' },
+    random,
+  );
 };

@@ -9,7 +9,11 @@ export const isLoopback = (host: string): boolean => LOOPBACK.has(host) || /^127
 /** On loopback, a page of another name must not reach the shop through the browser. */
 export const loopbackNamesOnly: RequestHandler = (req, res, next) => {
   if (isLoopback(req.hostname) || req.hostname === undefined) return next();
-  res.status(403).json({ error: { field: 'host', message: 'This address is not served here.', expected: 'localhost or 127.0.0.1' } });
+  res
+    .status(403)
+    .json({
+      error: { field: 'host', message: 'This address is not served here.', expected: 'localhost or 127.0.0.1' },
+    });
 };
 
 const digest = (text: string) => createHash('sha256').update(text).digest();
@@ -24,6 +28,12 @@ export const passphraseGate = (passphrase: string): RequestHandler => {
     res
       .status(401)
       .set('WWW-Authenticate', 'Basic realm="Tough Rimstone", charset="UTF-8"')
-      .json({ error: { field: 'authorization', message: 'The passphrase is missing or wrong.', expected: 'the shop\u2019s passphrase' } });
+      .json({
+        error: {
+          field: 'authorization',
+          message: 'The passphrase is missing or wrong.',
+          expected: 'the shop\u2019s passphrase',
+        },
+      });
   };
 };

@@ -29,7 +29,10 @@ const YEAR_S = 31_536_000;
 export const shopDevices = (db: Db): DeviceHub => deviceHub(shopStandIns(), { calibratedOn: calibrationDates(db) });
 
 /** The whole server as a function of its database; `photosDir` holds the photographs, `passphrase` when it is reachable from outside. */
-export const createApp = (db: Db, options: { logger: Logger; photosDir: string; devices?: DeviceHub; passphrase?: string | undefined }): Express => {
+export const createApp = (
+  db: Db,
+  options: { logger: Logger; photosDir: string; devices?: DeviceHub; passphrase?: string | undefined },
+): Express => {
   const app = express();
   const shop = shopStore(db);
   const rules = ruleStore(db);
@@ -40,7 +43,13 @@ export const createApp = (db: Db, options: { logger: Logger; photosDir: string; 
   app.use(pinoHttp({ logger: options.logger, autoLogging: { ignore: (req) => !req.url?.startsWith('/api') } }));
   app.use(
     helmet({
-      contentSecurityPolicy: { directives: { 'upgrade-insecure-requests': null, 'img-src': ["'self'", 'data:'], 'style-src': ["'self'", "'unsafe-inline'"] } },
+      contentSecurityPolicy: {
+        directives: {
+          'upgrade-insecure-requests': null,
+          'img-src': ["'self'", 'data:'],
+          'style-src': ["'self'", "'unsafe-inline'"],
+        },
+      },
       strictTransportSecurity: false,
     }),
   );

@@ -16,7 +16,10 @@ const fail = (message: string): never => {
 
 const read = () => {
   try {
-    return parseArgs({ allowPositionals: true, options: { to: { type: 'string', default: 'http://127.0.0.1:4180' }, help: { type: 'boolean', short: 'h' } } });
+    return parseArgs({
+      allowPositionals: true,
+      options: { to: { type: 'string', default: 'http://127.0.0.1:4180' }, help: { type: 'boolean', short: 'h' } },
+    });
   } catch (error) {
     return fail(`${(error as Error).message}\n\n${USAGE}`);
   }
@@ -26,10 +29,14 @@ const main = async (): Promise<void> => {
   const { values, positionals } = read();
   const [from] = positionals;
   if (values.help || from === undefined || positionals.length > 1) return fail(USAGE);
-  if (!URL.canParse(values.to)) return fail(`--to is "${values.to}"; right would be an address such as http://127.0.0.1:4180.`);
+  if (!URL.canParse(values.to))
+    return fail(`--to is "${values.to}"; right would be an address such as http://127.0.0.1:4180.`);
   const url = new URL('/api/devices/lines', values.to);
   const passphrase = process.env.RIMSTONE_PASSPHRASE;
-  const headers = { 'content-type': 'application/x-ndjson', ...(passphrase ? { authorization: `Basic ${Buffer.from(`bridge:${passphrase}`).toString('base64')}` } : {}) };
+  const headers = {
+    'content-type': 'application/x-ndjson',
+    ...(passphrase ? { authorization: `Basic ${Buffer.from(`bridge:${passphrase}`).toString('base64')}` } : {}),
+  };
   const input = from === '-' ? process.stdin : createReadStream(from);
   input.once('error', (error: Error) => fail(`${from} cannot be read: ${error.message}`));
   const { taken, refused, lost } = await bridge(input, {

@@ -35,19 +35,42 @@ export const errorHandler: ErrorRequestHandler = (error, req, res, _next) => {
   if (error instanceof InputError) {
     res.status(422).json({ error: error.toProblem() });
   } else if (error instanceof LogMovedOn) {
-    res.status(409).json({
-      ...problem('expectedSeq', error.message, `the number of the newest entry, ${error.seq}`),
-      entries: error.entries,
-      seq: error.seq,
-    });
+    res
+      .status(409)
+      .json({
+        ...problem('expectedSeq', error.message, `the number of the newest entry, ${error.seq}`),
+        entries: error.entries,
+        seq: error.seq,
+      });
   } else if (error instanceof ChangedMeanwhile) {
-    res.status(409).json({ ...problem('version', error.message, `the version that stands, ${error.record.version}`), record: error.record });
+    res
+      .status(409)
+      .json({
+        ...problem('version', error.message, `the version that stands, ${error.record.version}`),
+        record: error.record,
+      });
   } else if (error instanceof NotFound) {
     res.status(404).json(problem('path', error.message, 'an address that exists'));
   } else if (typeof error?.status === 'number' && error.status < 500) {
-    res.status(error.status).json(problem('body', error.status === 413 ? 'The request is too large.' : 'The request cannot be read.', `at most ${Math.round((error.limit ?? 262_144) / 1024)} kB, of the kind this address takes`));
+    res
+      .status(error.status)
+      .json(
+        problem(
+          'body',
+          error.status === 413 ? 'The request is too large.' : 'The request cannot be read.',
+          `at most ${Math.round((error.limit ?? 262_144) / 1024)} kB, of the kind this address takes`,
+        ),
+      );
   } else {
     req.log?.error({ err: error }, 'request failed');
-    res.status(500).json(problem('server', 'Something went wrong on the server. Nothing was saved.', 'another try; if it stays, look at the server log'));
+    res
+      .status(500)
+      .json(
+        problem(
+          'server',
+          'Something went wrong on the server. Nothing was saved.',
+          'another try; if it stays, look at the server log',
+        ),
+      );
   }
 };

@@ -36,8 +36,10 @@ const start = (): void => {
 
   server.on('error', (error: NodeJS.ErrnoException) => {
     db.close();
-    if (error.code === 'EADDRINUSE') fail(`Port ${port} is busy. Set PORT to a free one, for example PORT=${port + 1}.`);
-    if (error.code === 'EADDRNOTAVAIL' || error.code === 'ENOTFOUND') fail(`HOST ${host} is not an address of this machine.`);
+    if (error.code === 'EADDRINUSE')
+      fail(`Port ${port} is busy. Set PORT to a free one, for example PORT=${port + 1}.`);
+    if (error.code === 'EADDRNOTAVAIL' || error.code === 'ENOTFOUND')
+      fail(`HOST ${host} is not an address of this machine.`);
     if (error.code === 'EACCES') fail(`Port ${port} may not be used by this account. Set PORT to one above 1024.`);
     fail(`The server cannot start: ${error.message}`);
   });

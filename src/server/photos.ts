@@ -11,8 +11,16 @@ const EXPECTED = 'a JPEG, PNG or WebP picture of at most 6 MB';
 /** What a picture is by its first bytes (RFC 2083 for PNG, ISO/IEC 10918-1 for JPEG, RFC 9649 for WebP), whatever it is called. */
 const KINDS = [
   { ending: 'jpg', type: 'image/jpeg', is: (b: Buffer) => b.subarray(0, 3).equals(Buffer.from([0xff, 0xd8, 0xff])) },
-  { ending: 'png', type: 'image/png', is: (b: Buffer) => b.subarray(0, 8).equals(Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a])) },
-  { ending: 'webp', type: 'image/webp', is: (b: Buffer) => b.toString('latin1', 0, 4) === 'RIFF' && b.toString('latin1', 8, 12) === 'WEBP' },
+  {
+    ending: 'png',
+    type: 'image/png',
+    is: (b: Buffer) => b.subarray(0, 8).equals(Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a])),
+  },
+  {
+    ending: 'webp',
+    type: 'image/webp',
+    is: (b: Buffer) => b.toString('latin1', 0, 4) === 'RIFF' && b.toString('latin1', 8, 12) === 'WEBP',
+  },
 ] as const;
 
 /** Photographs in a folder beside the database, each under the hash of its content, so that none is ever overwritten. */
@@ -30,7 +38,8 @@ export const photoStore = (folder: string) => {
     /** On the disk for good before it answers. Throws `InputError` for what is no picture. */
     async keep(bytes: unknown): Promise<{ photoId: string; type: string; bytes: number }> {
       const kind = Buffer.isBuffer(bytes) ? KINDS.find((k) => k.is(bytes)) : undefined;
-      if (!Buffer.isBuffer(bytes) || !kind) throw new InputError('photo', 'This is no picture that can be kept.', EXPECTED);
+      if (!Buffer.isBuffer(bytes) || !kind)
+        throw new InputError('photo', 'This is no picture that can be kept.', EXPECTED);
       const photoId = createHash('sha256').update(bytes).digest('hex');
       const path = join(dir, `${photoId}.${kind.ending}`);
       if (!existsSync(path)) {

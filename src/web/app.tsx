@@ -22,16 +22,21 @@ const SizeBenchScreen = lazy(() => import('./screens/SizeBenchScreen').then((m) 
 const WheelScreen = lazy(() => import('./screens/WheelScreen').then((m) => ({ default: m.WheelScreen })));
 const WheelTagScreen = lazy(() => import('./screens/WheelTagScreen').then((m) => ({ default: m.WheelTagScreen })));
 const WorkingsScreen = lazy(() => import('./screens/WorkingsScreen').then((m) => ({ default: m.WorkingsScreen })));
-const InstrumentsScreen = lazy(() => import('./screens/InstrumentsScreen').then((m) => ({ default: m.InstrumentsScreen })));
+const InstrumentsScreen = lazy(() =>
+  import('./screens/InstrumentsScreen').then((m) => ({ default: m.InstrumentsScreen })),
+);
 const PracticeScreen = lazy(() => import('./screens/PracticeScreen').then((m) => ({ default: m.PracticeScreen })));
-const NewMachineScreen = lazy(() => import('./screens/NewMachineScreen').then((m) => ({ default: m.NewMachineScreen })));
+const NewMachineScreen = lazy(() =>
+  import('./screens/NewMachineScreen').then((m) => ({ default: m.NewMachineScreen })),
+);
 
 /** Day or night, as chosen or as the machine has it. */
 const useTheme = () => {
   const theme = useApp((s) => s.prefs.theme);
   useEffect(() => {
     const dark = window.matchMedia('(prefers-color-scheme: dark)');
-    const apply = () => document.documentElement.classList.toggle('dark', theme === 'night' || (theme === 'auto' && dark.matches));
+    const apply = () =>
+      document.documentElement.classList.toggle('dark', theme === 'night' || (theme === 'auto' && dark.matches));
     apply();
     dark.addEventListener('change', apply);
     return () => dark.removeEventListener('change', apply);
@@ -40,7 +45,9 @@ const useTheme = () => {
 
 const NoSuchScreen = () => (
   <Frame title="There is nothing here">
-    <Link className="btn" to="/">All jobs</Link>
+    <Link className="btn" to="/">
+      All jobs
+    </Link>
   </Frame>
 );
 
@@ -67,7 +74,13 @@ const Screens = () => {
       </Frame>
     );
   return (
-    <Suspense fallback={<Frame title="Tough Rimstone"><Waiting what="Fetching the screen" /></Frame>}>
+    <Suspense
+      fallback={
+        <Frame title="Tough Rimstone">
+          <Waiting what="Fetching the screen" />
+        </Frame>
+      }
+    >
       <Routes>
         <Route path="/" element={<JobsScreen />} />
         <Route path="/jobs/new" element={<NewJobScreen />} />

@@ -49,7 +49,11 @@ const guessAndHalve = (stand: Stand): Outcome => {
 
 /** A shelf with pieces of 5, 10 and 20 g for 36 spokes. */
 const SPOKES = Array.from({ length: 36 }, (_, i) => i * 10 + 5);
-const STOCK = [{ massG: 5, count: 24 }, { massG: 10, count: 24 }, { massG: 20, count: 12 }];
+const STOCK = [
+  { massG: 5, count: 24 },
+  { massG: 10, count: 24 },
+  { massG: 20, count: 12 },
+];
 const asAdvised = (stand: Stand): Outcome => {
   const seen: Observation[] = [];
   let on: MassVector[] = [];
@@ -67,7 +71,8 @@ const asAdvised = (stand: Stand): Outcome => {
   return { placements, residualG: stand.residualG(on), settles: seen.length };
 };
 
-const quantile = (values: number[], q: number): number => [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * q))]!;
+const quantile = (values: number[], q: number): number =>
+  [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * q))]!;
 
 const WAYS = { 'a piece at a time, 7 g': pieceByPiece, 'guess 30 g and halve': guessAndHalve, 'as advised': asAdvised };
 console.log(`| dead band | way | placements, median | 95 % | residual 95 %, g | readings, median | ms a wheel |`);
@@ -76,8 +81,12 @@ const perBand = Math.ceil(WHEELS / 6);
 for (const bandG of (process.env.BENCH_BANDS ?? '1,2,3,4,5,6').split(',').map(Number))
   for (const [name, way] of Object.entries(WAYS)) {
     const before = performance.now();
-    const out = Array.from({ length: perBand }, (_, i) => way(standFor(hiddenWheel(bandG * 10_000 + i, bandG), bandG * 10_000 + i)));
+    const out = Array.from({ length: perBand }, (_, i) =>
+      way(standFor(hiddenWheel(bandG * 10_000 + i, bandG), bandG * 10_000 + i)),
+    );
     const ms = (performance.now() - before) / perBand;
     const of = (pick: (o: Outcome) => number, q: number) => quantile(out.map(pick), q);
-    console.log(`| ${bandG} g | ${name} | ${of((o) => o.placements, 0.5)} | ${of((o) => o.placements, 0.95)} | ${of((o) => o.residualG, 0.95).toFixed(1)} | ${of((o) => o.settles, 0.5)} | ${ms.toFixed(1)} |`);
+    console.log(
+      `| ${bandG} g | ${name} | ${of((o) => o.placements, 0.5)} | ${of((o) => o.placements, 0.95)} | ${of((o) => o.residualG, 0.95).toFixed(1)} | ${of((o) => o.settles, 0.5)} | ${ms.toFixed(1)} |`,
+    );
   }

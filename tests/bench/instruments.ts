@@ -12,19 +12,34 @@ const SECONDS = Number(process.env.BENCH_SECONDS ?? 60);
 const SENDS_PER_SECOND = 10;
 
 const names = Array.from({ length: DEVICES }, (_, i) => `bench ${i + 1}`);
-const CHROMIUM = [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser'].find((p) => p && existsSync(p));
+const CHROMIUM = [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser'].find(
+  (p) => p && existsSync(p),
+);
 
 const startServer = async (dir: string) => {
   const file = join(dir, 'shop.sqlite');
   spawnSync('node', ['dist/server/fill-demo.cjs', file]);
-  const child = spawn('node', ['dist/server/main.cjs'], { env: { ...process.env, PORT: '0', HOST: '127.0.0.1', RIMSTONE_DB: file }, stdio: ['ignore', 'pipe', 'inherit'] });
-  const url = await new Promise<string>((resolve) => child.stdout.on('data', (d: Buffer) => { const m = /ready: (http\S+)/.exec(d.toString()); if (m) resolve(m[1]!); }));
+  const child = spawn('node', ['dist/server/main.cjs'], {
+    env: { ...process.env, PORT: '0', HOST: '127.0.0.1', RIMSTONE_DB: file },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  const url = await new Promise<string>((resolve) =>
+    child.stdout.on('data', (d: Buffer) => {
+      const m = /ready: (http\S+)/.exec(d.toString());
+      if (m) resolve(m[1]!);
+    }),
+  );
   return { url, stop: () => child.kill('SIGKILL') };
 };
 
 /** Lines that this page has counted, of the bench's instruments. */
 const counted = (page: Page): Promise<number> =>
-  page.evaluate(() => [...document.querySelectorAll('li[aria-label^="bench "]')].reduce((t, li) => t + Number(/(\d+) since you looked/.exec(li.textContent ?? '')?.[1] ?? 0), 0));
+  page.evaluate(() =>
+    [...document.querySelectorAll('li[aria-label^="bench "]')].reduce(
+      (t, li) => t + Number(/(\d+) since you looked/.exec(li.textContent ?? '')?.[1] ?? 0),
+      0,
+    ),
+  );
 
 const watch = async (url: string) => {
   const browser = await chromium.launch({ ...(CHROMIUM ? { executablePath: CHROMIUM } : {}), args: ['--no-sandbox'] });
@@ -32,7 +47,9 @@ const watch = async (url: string) => {
   await page.addInitScript(() => {
     const taps: number[] = [];
     Object.assign(window, { taps });
-    new PerformanceObserver((list) => list.getEntries().forEach((e) => e.name === 'click' && taps.push(e.duration))).observe({ type: 'event', durationThreshold: 16 } as PerformanceObserverInit);
+    new PerformanceObserver((list) =>
+      list.getEntries().forEach((e) => e.name === 'click' && taps.push(e.duration)),
+    ).observe({ type: 'event', durationThreshold: 16 } as PerformanceObserverInit);
   });
   await page.goto(`${url}/instruments`);
   await page.getByRole('listitem', { name: 'hose gauge' }).getByText('Live').waitFor();
@@ -65,10 +82,23 @@ const main = async (): Promise<void> => {
     const lines = names.flatMap((device, d) =>
       Array.from({ length: linesPerSend }, (_, i) => {
         const n = tick * linesPerSend + i;
-        return JSON.stringify({ device, kind: 'gauge', value: 100 + 50 * Math.sin(n / 20 + d), unit: 'kPa', at: new Date(startMs + (n * 1000) / PER_SECOND).toISOString() });
-      }));
+        return JSON.stringify({
+          device,
+          kind: 'gauge',
+          value: 100 + 50 * Math.sin(n / 20 + d),
+          unit: 'kPa',
+          at: new Date(startMs + (n * 1000) / PER_SECOND).toISOString(),
+        });
+      }),
+    );
     const before = Date.now();
-    const answer = await (await fetch(`${server.url}/api/devices/lines`, { method: 'POST', headers: { 'content-type': 'application/x-ndjson' }, body: lines.join('\n') })).json() as { taken: number; refused: unknown[] };
+    const answer = (await (
+      await fetch(`${server.url}/api/devices/lines`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/x-ndjson' },
+        body: lines.join('\n'),
+      })
+    ).json()) as { taken: number; refused: unknown[] };
     slowestPostMs = Math.max(slowestPostMs, Date.now() - before);
     sent += lines.length;
     refused += answer.refused.length;
@@ -77,12 +107,16 @@ const main = async (): Promise<void> => {
   tapping = false;
   await hand;
   await new Promise((r) => setTimeout(r, 1500));
-  console.log(`  ${DEVICES} instruments × ${PER_SECOND} lines a second for ${tookS.toFixed(1)} s: ${sent} lines sent, ${refused} refused, slowest post ${slowestPostMs} ms`);
+  console.log(
+    `  ${DEVICES} instruments × ${PER_SECOND} lines a second for ${tookS.toFixed(1)} s: ${sent} lines sent, ${refused} refused, slowest post ${slowestPostMs} ms`,
+  );
   for (const [i, { page, browser }] of watchers.entries()) {
     const seen = await counted(page);
     const clicks = (await page.evaluate(() => (window as unknown as { taps: number[] }).taps)).sort((a, b) => a - b);
     const at = (share: number) => clicks[Math.min(clicks.length - 1, Math.floor(clicks.length * share))] ?? 0;
-    console.log(`  browser ${i + 1}: ${seen} lines seen, ${sent - seen} lost; tap to next picture: median ${at(0.5)} ms, 95 % ${at(0.95)} ms, worst ${clicks.at(-1) ?? 0} ms of ${clicks.length} taps`);
+    console.log(
+      `  browser ${i + 1}: ${seen} lines seen, ${sent - seen} lost; tap to next picture: median ${at(0.5)} ms, 95 % ${at(0.95)} ms, worst ${clicks.at(-1) ?? 0} ms of ${clicks.length} taps`,
+    );
     await browser.close();
   }
   server.stop();

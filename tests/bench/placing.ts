@@ -26,7 +26,9 @@ const main = async (): Promise<void> => {
     ratios.push(b.ms / a.ms);
   }
   console.log(`  ${alike} of ${INSTANCES} instances: as few pieces and as little mass as the solver`);
-  console.log(`  median ${median(ours).toFixed(3)} ms against ${median(theirs).toFixed(1)} ms; worst ${Math.max(...ours).toFixed(1)} ms against ${Math.max(...theirs).toFixed(0)} ms; solver / ours, median of the ratios ${median(ratios).toFixed(0)}`);
+  console.log(
+    `  median ${median(ours).toFixed(3)} ms against ${median(theirs).toFixed(1)} ms; worst ${Math.max(...ours).toFixed(1)} ms against ${Math.max(...theirs).toFixed(0)} ms; solver / ours, median of the ratios ${median(ratios).toFixed(0)}`,
+  );
 };
 
 void main();

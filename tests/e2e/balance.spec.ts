@@ -14,7 +14,8 @@ const anew = async (page: Parameters<typeof openAs>[0], shop: Parameters<typeof 
 const rest = async (page: Parameters<typeof openAs>[0], place: string, from: string) => {
   const tries = page.getByRole('list', { name: 'Tries so far' }).getByRole('listitem');
   const before = await tries.count();
-  if (!(await page.getByLabel('This came to the bottom').isVisible())) await page.getByLabel('Do something else, by hand').selectOption('settle');
+  if (!(await page.getByLabel('This came to the bottom').isVisible()))
+    await page.getByLabel('Do something else, by hand').selectOption('settle');
   await page.getByLabel('This came to the bottom').fill(place);
   await page.getByLabel('Let go from').selectOption(from);
   await page.getByRole('button', { name: 'Take it' }).click();
@@ -23,7 +24,10 @@ const rest = async (page: Parameters<typeof openAs>[0], place: string, from: str
   await settled(page);
 };
 
-test('a hidden wheel is balanced as advised in two or three placements, with last time as a hint, and the card has it all', async ({ page, shop }) => {
+test('a hidden wheel is balanced as advised in two or three placements, with last time as a hint, and the card has it all', async ({
+  page,
+  shop,
+}) => {
   await anew(page, shop);
   await expect(page.getByText(/^Last time, \d{4}-\d\d-\d\d: /)).toBeVisible();
   expect(await balanceAsAdvised(page, { massG: 47, deg: 143 })).toBeLessThanOrEqual(3);
@@ -40,10 +44,14 @@ test('a hidden wheel is balanced as advised in two or three placements, with las
   await expect(page.getByText(/^Last time, .* heavy by .*: a hint/)).toBeVisible();
   await page.goto(`${shop.url}/jobs/demo-job-21/card`);
   await expect(page.getByText(/within the limit in \d+ of 100/)).toBeVisible();
-  for (const piece of weights!.pieces) await expect(page.getByText(`${piece.massG} g`, { exact: false }).first()).toBeVisible();
+  for (const piece of weights!.pieces)
+    await expect(page.getByText(`${piece.massG} g`, { exact: false }).first()).toBeVisible();
 });
 
-test('by hand: rests, own pieces from the shelf as buttons, held level, undone, and left as it is', async ({ page, shop }) => {
+test('by hand: rests, own pieces from the shelf as buttons, held level, undone, and left as it is', async ({
+  page,
+  shop,
+}) => {
   await anew(page, shop);
   await page.getByRole('button', { name: 'Not this time' }).click();
   await rest(page, '7:00', 'left');
@@ -53,7 +61,10 @@ test('by hand: rests, own pieces from the shelf as buttons, held level, undone, 
   await page.getByLabel('Place for the next piece').fill('25°');
   for (let n = 0; n < 2; n++) await page.getByRole('button', { name: /^Put 20 g on/ }).click();
   await expect(page.getByRole('list', { name: 'Picked' }).getByRole('listitem')).toHaveCount(2);
-  await page.getByRole('button', { name: /^Take 20 g at 12:50 off/ }).first().click();
+  await page
+    .getByRole('button', { name: /^Take 20 g at 12:50 off/ })
+    .first()
+    .click();
   await page.getByRole('button', { name: /^Put 10 g on/ }).click();
   await page.getByRole('button', { name: 'They stay on' }).click();
   await expect(page.getByText(/^on: 20 g \+ 10 g at 12:50/)).toBeVisible();
@@ -79,7 +90,15 @@ test('by hand: rests, own pieces from the shelf as buttons, held level, undone, 
 
 test('a reading that contradicts the others is found, said, and taken out', async ({ page, shop }) => {
   await anew(page, shop);
-  for (const [place, from] of [['210°', 'left'], ['207°', 'right'], ['211°', 'left'], ['12°', 'right'], ['208°', 'left'], ['209°', 'right']] as const) await rest(page, place, from);
+  for (const [place, from] of [
+    ['210°', 'left'],
+    ['207°', 'right'],
+    ['211°', 'left'],
+    ['12°', 'right'],
+    ['208°', 'left'],
+    ['209°', 'right'],
+  ] as const)
+    await rest(page, place, from);
   await expect(page.getByRole('alert')).toContainText('One reading is the odd one');
   const odd = page.getByRole('list', { name: 'Tries so far' }).getByRole('listitem').filter({ hasText: 'the odd one' });
   await expect(odd).toContainText('rest at 12:24');
@@ -88,7 +107,10 @@ test('a reading that contradicts the others is found, said, and taken out', asyn
   expect((await balanceOf(page)).seen).toHaveLength(5);
 });
 
-test('wrong, missing and huge input is refused with a sentence, and nothing is half written', async ({ page, shop }) => {
+test('wrong, missing and huge input is refused with a sentence, and nothing is half written', async ({
+  page,
+  shop,
+}) => {
   await anew(page, shop);
   const field = page.getByLabel('This came to the bottom');
   for (const bad of ['13:99', 'bottom', '9999°', '<b>7</b>']) {
@@ -106,18 +128,27 @@ test('wrong, missing and huge input is refused with a sentence, and nothing is h
 });
 
 test('the simulated stand turns the dial; a rest is taken once the wheel has come to rest', async ({ page, shop }) => {
-  await page.addInitScript(() => localStorage.setItem('rimstone-prefs', JSON.stringify({ who: 'Juna Birk', theme: 'day', standIns: true })));
-  await page.request.put(`${shop.url}/api/devices/bench%20stand/hold`, { data: { heavyG: 43, heavyDeg: 206, bandG: 2.5, pace: 30 } });
+  await page.addInitScript(() =>
+    localStorage.setItem('rimstone-prefs', JSON.stringify({ who: 'Juna Birk', theme: 'day', standIns: true })),
+  );
+  await page.request.put(`${shop.url}/api/devices/bench%20stand/hold`, {
+    data: { heavyG: 43, heavyDeg: 206, bandG: 2.5, pace: 30 },
+  });
   await anew(page, shop);
   const stand = page.getByRole('group', { name: 'Balance stand' });
-  const turn = () => page.locator('.dial').evaluate((e) => (e as unknown as { style: CSSStyleDeclaration }).style.getPropertyValue('--turn'));
+  const turn = () =>
+    page
+      .locator('.dial')
+      .evaluate((e) => (e as unknown as { style: CSSStyleDeclaration }).style.getPropertyValue('--turn'));
   await expect(stand.getByRole('button', { name: 'Take this rest' })).toBeDisabled();
   const before = await turn();
   for (const from of ['left', 'right']) {
     await stand.getByRole('button', { name: `From the ${from}` }).click();
     await expect.poll(turn).not.toBe(before);
     await stand.getByRole('button', { name: 'Take this rest' }).click();
-    await expect(page.getByText(new RegExp(`rest at [67]:\\d\\d from the ${from}|rest at 7 from the ${from}`))).toBeVisible();
+    await expect(
+      page.getByText(new RegExp(`rest at [67]:\\d\\d from the ${from}|rest at 7 from the ${from}`)),
+    ).toBeVisible();
   }
   const { seen } = await balanceOf(page);
   for (const o of seen) expect(o.kind === 'settle' && Math.abs(angleBetween(206, o.restDeg))).toBeLessThan(5);
@@ -125,7 +156,10 @@ test('the simulated stand turns the dial; a rest is taken once the wheel has com
   await expect(page.getByText(/let go from the left, by bench stand/)).toBeVisible();
 });
 
-test('more: the turn of the tire, the parts, the speed, and the stand\u2019s own band for the jobs to come', async ({ page, shop }) => {
+test('more: the turn of the tire, the parts, the speed, and the stand\u2019s own band for the jobs to come', async ({
+  page,
+  shop,
+}) => {
   await openAs(page, shop, '/jobs/demo-job-21/balance');
   await settled(page);
   await page.getByRole('button', { name: 'More', exact: true }).click();
@@ -136,7 +170,9 @@ test('more: the turn of the tire, the parts, the speed, and the stand\u2019s own
   await sheet.getByLabel('The rim lock').selectOption({ index: 0 });
   await sheet.getByRole('textbox', { name: 'The valve with its nuts, g' }).fill('20');
   const wanted = Math.hypot(85 - 20 * Math.cos(Math.PI / 6), 20 * Math.sin(Math.PI / 6));
-  await expect(sheet.getByRole('region', { name: /^From its parts/ })).toContainText(new RegExp(`${Math.round(wanted)}\\s*g`));
+  await expect(sheet.getByRole('region', { name: /^From its parts/ })).toContainText(
+    new RegExp(`${Math.round(wanted)}\\s*g`),
+  );
   await expect(sheet.getByText(/About \d\.\d g, by \d+ wheels/)).toBeVisible();
   await sheet.getByRole('button', { name: 'Write it down' }).click();
   await expect(page.getByText(/^Written down for the jobs from now on/)).toBeVisible();
@@ -146,7 +182,10 @@ test('more: the turn of the tire, the parts, the speed, and the stand\u2019s own
   await expect(page.getByText(/Learned from the shop.s last wheels/)).toBeVisible();
 });
 
-test('a round of practice: a wheel that turns, own tries, the advice beside them, and the score kept', async ({ page, shop }) => {
+test('a round of practice: a wheel that turns, own tries, the advice beside them, and the score kept', async ({
+  page,
+  shop,
+}) => {
   await openAs(page, shop, '/practice');
   await expect(page.getByText('No round yet with a usual stand, all pieces, 5 to 20 g.')).toBeVisible();
   await page.getByLabel('The stand').selectOption('light');
@@ -155,13 +194,18 @@ test('a round of practice: a wheel that turns, own tries, the advice beside them
   await expectAccessible(page);
   await page.goto(`${shop.url}/practice?wheel=21&stand=light`);
   await page.getByLabel('The clock').selectOption('25');
-  const turn = () => page.locator('.dial').evaluate((e) => (e as unknown as { style: CSSStyleDeclaration }).style.getPropertyValue('--turn'));
+  const turn = () =>
+    page
+      .locator('.dial')
+      .evaluate((e) => (e as unknown as { style: CSSStyleDeclaration }).style.getPropertyValue('--turn'));
   await page.getByRole('button', { name: 'From the left' }).click();
   const early = await turn();
   await expect.poll(turn).not.toBe(early);
   await expect(page.getByText('At the bottom:')).toBeVisible();
   // As a fitter would: against what came to the bottom, 20 g, and held level there.
-  const [, hour, minute] = /At the bottom: (\d+)(?::(\d+))?/.exec((await page.getByText('At the bottom:').textContent())!)!;
+  const [, hour, minute] = /At the bottom: (\d+)(?::(\d+))?/.exec(
+    (await page.getByText('At the bottom:').textContent())!,
+  )!;
   const opposite = `${((Number(hour) + 6 - 1) % 12) + 1}:${minute ?? '00'}`;
   await page.getByLabel('A place').fill(opposite);
   await page.getByRole('button', { name: /^Put 20 g on/ }).click();
@@ -184,10 +228,18 @@ test('a round of practice: a wheel that turns, own tries, the advice beside them
   await expect(page.getByRole('button', { name: 'Start a wheel' })).toBeVisible();
 });
 
-test('a shelf with very many ways to pick from is answered at once, and proved when it is searched on', async ({ page, shop }) => {
-  const tens = (await (await page.request.get(`${shop.url}/api/records/weights`)).json()).records.find((w: { id: string }) => w.id === 'g-7');
+test('a shelf with very many ways to pick from is answered at once, and proved when it is searched on', async ({
+  page,
+  shop,
+}) => {
+  const tens = (await (await page.request.get(`${shop.url}/api/records/weights`)).json()).records.find(
+    (w: { id: string }) => w.id === 'g-7',
+  );
   await page.request.put(`${shop.url}/api/records/weights/g-7`, { data: { ...tens, archived: true } });
-  for (let i = 0; i < 9; i++) await page.request.post(`${shop.url}/api/records/weights`, { data: { id: `many-${i}`, massG: 1 + i * 0.825, kind: 'adhesive', count: 60, lengthMm: 6 } });
+  for (let i = 0; i < 9; i++)
+    await page.request.post(`${shop.url}/api/records/weights`, {
+      data: { id: `many-${i}`, massG: 1 + i * 0.825, kind: 'adhesive', count: 60, lengthMm: 6 },
+    });
   await openAs(page, shop, '/jobs/demo-job-22/balance');
   await page.getByRole('button', { name: 'Not this time' }).click();
   await page.getByLabel('Do something else, by hand').selectOption('machine');

@@ -1,6 +1,9 @@
 import { expect, expectAccessible, openAs, startJob, test } from './shop';
 
-test('a whole bench session on the keyboard alone: every step, trouble cured, a school changed halfway, the wheel turned over', async ({ page, shop }) => {
+test('a whole bench session on the keyboard alone: every step, trouble cured, a school changed halfway, the wheel turned over', async ({
+  page,
+  shop,
+}) => {
   await openAs(page, shop, '/');
   const id = await startJob(page, 'Orrindale', 'Rear wheel');
   await page.goto(`${shop.url}/jobs/${id}/wheel-off`);
@@ -38,7 +41,9 @@ test('a whole bench session on the keyboard alone: every step, trouble cured, a 
   await page.keyboard.down('n');
   await page.keyboard.up('n');
   await says(/^Loosen pinch bolts/);
-  await page.evaluate(() => { for (let i = 0; i < 2; i++) window.dispatchEvent(new KeyboardEvent('keydown', { key: 'n', bubbles: true })); });
+  await page.evaluate(() => {
+    for (let i = 0; i < 2; i++) window.dispatchEvent(new KeyboardEvent('keydown', { key: 'n', bubbles: true }));
+  });
   await says(/^Lift it and secure/);
   await doneUntil(/^On to “Tire off”/);
   await key('n');
@@ -59,7 +64,9 @@ test('a whole bench session on the keyboard alone: every step, trouble cured, a 
   await expect(sheet.getByRole('button').nth(1)).toHaveText('The bite will not go');
   const tabTo = async (name: RegExp) => {
     for (let i = 0; i < 40; i++) {
-      const now = await page.evaluate(() => document.activeElement?.getAttribute('aria-label') ?? document.activeElement?.textContent ?? '');
+      const now = await page.evaluate(
+        () => document.activeElement?.getAttribute('aria-label') ?? document.activeElement?.textContent ?? '',
+      );
       if (name.test(now)) return;
       await key('Tab');
     }
@@ -95,7 +102,9 @@ test('a whole bench session on the keyboard alone: every step, trouble cured, a 
   await doneUntil(/^On to “Seat”/);
   await key('n');
   await expect(page).toHaveURL(/\/seat$/);
-  await expect(page.getByRole('group', { name: 'Step at hand' })).toContainText('Chuck clipped on, gauge and valve at arm’s length.');
+  await expect(page.getByRole('group', { name: 'Step at hand' })).toContainText(
+    'Chuck clipped on, gauge and valve at arm’s length.',
+  );
   await key('d');
   await expect(page.getByRole('group', { name: 'Step at hand' })).toContainText('A little air first.');
   await page.goto(`${shop.url}/jobs/${id}/log`);

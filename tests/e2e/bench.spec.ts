@@ -9,7 +9,10 @@ const toStep = async (page: import('@playwright/test').Page, says: RegExp) => {
   await page.getByRole('list', { name: 'Steps' }).getByRole('button', { name: says }).click();
 };
 
-test('bite by bite on the dial, by key, mirrored with the wheel; the school changed halfway changes the bites', async ({ page, shop }) => {
+test('bite by bite on the dial, by key, mirrored with the wheel; the school changed halfway changes the bites', async ({
+  page,
+  shop,
+}) => {
   await openAs(page, shop, '/');
   const id = await startJob(page, 'Orrindale', 'Rear wheel');
   await page.goto(`${shop.url}/jobs/${id}/tire-off`);
@@ -37,10 +40,14 @@ test('bite by bite on the dial, by key, mirrored with the wheel; the school chan
   await expectAccessible(page);
   await page.keyboard.press('Escape');
   await expect(page.getByRole('img', { name: /start at 6 o'clock, 180°/ })).toBeVisible();
-  await expect(page.getByRole('list', { name: 'Steps' }).getByText('Feel where the tube lies', { exact: false })).toBeVisible();
+  await expect(
+    page.getByRole('list', { name: 'Steps' }).getByText('Feel where the tube lies', { exact: false }),
+  ).toBeVisible();
   // Undone, the job works as its shop does again.
   await page.keyboard.press('u');
-  await expect(page.getByRole('list', { name: 'Steps' }).getByText('Feel where the tube lies', { exact: false })).toBeHidden();
+  await expect(
+    page.getByRole('list', { name: 'Steps' }).getByText('Feel where the tube lies', { exact: false }),
+  ).toBeHidden();
 });
 
 test('runout is typed round the wheel, judged at once and kept; dull spokes are tapped', async ({ page, shop }) => {
@@ -52,13 +59,20 @@ test('runout is typed round the wheel, judged at once and kept; dull spokes are 
   const sheet = page.getByRole('dialog', { name: /Runout/ });
   await sheet.getByRole('button', { name: 'Keep these readings' }).click();
   await expect(sheet.getByText('There are no readings.', { exact: false })).toBeVisible();
-  for (const [i, mm] of ['0', '0,99', '1.4', '0.99', '0', '-0.99', '-1.4', '-0.99'].entries()) await sheet.getByRole('textbox', { name: /^Side,/ }).nth(i).fill(mm);
+  for (const [i, mm] of ['0', '0,99', '1.4', '0.99', '0', '-0.99', '-1.4', '-0.99'].entries())
+    await sheet
+      .getByRole('textbox', { name: /^Side,/ })
+      .nth(i)
+      .fill(mm);
   await expect(sheet.getByText("2.8 mm side to side, high at 3 o'clock, 90°.")).toBeVisible();
   await expect(sheet.getByText('loosen spoke 9 at', { exact: false })).toBeVisible();
   await expect(sheet.getByText('skilled job', { exact: false })).toBeVisible();
   await expectAccessible(page);
   // Emptied, the first place is read from the instrument: one tap once it stands still.
-  await sheet.getByRole('textbox', { name: /^Side,/ }).first().fill('');
+  await sheet
+    .getByRole('textbox', { name: /^Side,/ })
+    .first()
+    .fill('');
   await sheet.getByRole('button', { name: 'From the dial indicator' }).click();
   const indicator = sheet.getByRole('group', { name: 'Dial indicator' });
   await expect(indicator.getByText('steady')).toBeVisible();
@@ -67,7 +81,10 @@ test('runout is typed round the wheel, judged at once and kept; dull spokes are 
   // 0.9 mm · cos 70°, give or take a hundredth.
   await expect(sheet.getByRole('textbox', { name: /^Side,/ }).first()).toHaveValue(/^0\.(29|3[0-3]?)$/);
   await expect(indicator.getByRole('button', { name: 'All places are read' })).toBeDisabled();
-  await sheet.getByRole('textbox', { name: /^Side,/ }).first().fill('0');
+  await sheet
+    .getByRole('textbox', { name: /^Side,/ })
+    .first()
+    .fill('0');
   // With gloves: the number pad knows minus.
   await sheet.getByRole('button', { name: 'Number keys for Up, 0°' }).click();
   await page.getByRole('button', { name: '2', exact: true }).last().click();
@@ -94,7 +111,10 @@ test('runout is typed round the wheel, judged at once and kept; dull spokes are 
   await expect(page.getByText('2.8 mm side (', { exact: false })).toBeVisible();
 });
 
-test('trouble by one key: what is seen, checks in order, the one that cured it; the next job knows', async ({ page, shop }) => {
+test('trouble by one key: what is seen, checks in order, the one that cured it; the next job knows', async ({
+  page,
+  shop,
+}) => {
   await openAs(page, shop, '/');
   const id = await startJob(page, 'Orrindale', 'Rear wheel');
   await page.goto(`${shop.url}/jobs/${id}/tire-on`);

@@ -10,8 +10,12 @@ test('candidates are ranked with their reasons, and a refused one says why', asy
   await expect(first.first()).toHaveAttribute('aria-checked', 'true');
   await page.getByRole('button', { name: /All 22 on the shelf/ }).click();
   const shelf = page.getByRole('dialog');
-  await expect(shelf.getByRole('listitem').filter({ hasText: '180/55ZR17 73W TL' }).first()).toContainText('A 17 inch tire does not go on a 19 inch rim.');
-  await expect(shelf.getByRole('listitem').filter({ hasText: 'half-worn knobby' })).toContainText('A take-off with 8.5 mm left');
+  await expect(shelf.getByRole('listitem').filter({ hasText: '180/55ZR17 73W TL' }).first()).toContainText(
+    'A 17 inch tire does not go on a 19 inch rim.',
+  );
+  await expect(shelf.getByRole('listitem').filter({ hasText: 'half-worn knobby' })).toContainText(
+    'A take-off with 8.5 mm left',
+  );
   await page.keyboard.press('Escape');
 
   // A refusal stands before everything else, with the verdict.
@@ -24,7 +28,10 @@ test('candidates are ranked with their reasons, and a refused one says why', asy
   await expect(page).toHaveURL(/choose$/);
 });
 
-test('without a tube on unsealed spokes it is refused; the load, the list and the tools follow the choice', async ({ page, shop }) => {
+test('without a tube on unsealed spokes it is refused; the load, the list and the tools follow the choice', async ({
+  page,
+  shop,
+}) => {
   await openAs(page, shop, '/');
   const id = await startJob(page, 'Kestrow', 'Rear wheel');
   await page.getByLabel('What the rider does with it').selectOption('road');
@@ -67,7 +74,10 @@ test('without a tube on unsealed spokes it is refused; the load, the list and th
   await expect(page.getByText('tube 130/80-18, 140/80-18, 150/70-18; rim strip')).toBeVisible();
 });
 
-test('the size bench draws what is typed on the room that was measured, and its address holds it', async ({ page, shop }) => {
+test('the size bench draws what is typed on the room that was measured, and its address holds it', async ({
+  page,
+  shop,
+}) => {
   await openAs(page, shop, '/bench/sizes');
   await expect(page.getByText('\u221226 mm tall')).toBeVisible();
   await expect(page.getByText('speedometer reads 4.2 % high', { exact: false })).toBeVisible();

@@ -15,7 +15,10 @@ test('a dirt rear wheel with tube and rim lock goes from intake to its job card'
   // Choose: a lower tire gains 9 mm of sidewall room over 110/90-19 (110 * 0.90 = 99; 100 * 0.90 = 90).
   await expect(page.getByRole('heading', { name: 'It fits.' })).toBeVisible();
   await page.getByRole('button', { name: /on the shelf, with their reasons/ }).click();
-  await page.getByRole('dialog').getByRole('radio', { name: /100\/90-19 57M TT/ }).click();
+  await page
+    .getByRole('dialog')
+    .getByRole('radio', { name: /100\/90-19 57M TT/ })
+    .click();
   await expect(page.getByText('\u22129 mm sidewall')).toBeVisible();
   await expect(page.getByText('33 mm of room above', { exact: true })).toBeVisible();
   await page.getByRole('tab', { name: 'Parts' }).click();
@@ -38,7 +41,8 @@ test('a dirt rear wheel with tube and rim lock goes from intake to its job card'
     await page.getByRole('button', { name: 'Take it' }).click();
     await expect(page.getByRole('textbox', { name: 'Gauge reads' })).toHaveValue('');
   }
-  for (const side of ['Disc side', 'Other side']) await page.getByRole('group', { name: side }).getByRole('button', { name: 'Seated' }).click();
+  for (const side of ['Disc side', 'Other side'])
+    await page.getByRole('group', { name: side }).getByRole('button', { name: 'Seated' }).click();
   await expect(page.getByText('Both beads are seated.')).toBeVisible();
   await page.keyboard.press('n');
 
@@ -58,8 +62,16 @@ test('a dirt rear wheel with tube and rim lock goes from intake to its job card'
   // Wheel back: 16 lbf·ft lies below the 20-to-150 wrench and above the small one.
   const locknuts = page.getByRole('listitem').filter({ hasText: 'chain adjuster locknuts' });
   await expect(locknuts).toContainText('No wrench covers it');
-  await page.getByRole('listitem').filter({ hasText: 'rear axle nut' }).getByRole('button', { name: 'Torqued' }).click();
-  await page.getByRole('listitem').filter({ hasText: 'caliper bolts' }).getByRole('button', { name: 'A guess' }).click();
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: 'rear axle nut' })
+    .getByRole('button', { name: 'Torqued' })
+    .click();
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: 'caliper bolts' })
+    .getByRole('button', { name: 'A guess' })
+    .click();
   await page.getByRole('listitem').filter({ hasText: 'rim lock nut' }).getByRole('button', { name: 'Snug' }).click();
   await locknuts.getByRole('button', { name: 'Snug' }).click();
   await page.getByRole('button', { name: 'On to hand-over' }).click();
@@ -77,5 +89,7 @@ test('a dirt rear wheel with tube and rim lock goes from intake to its job card'
   expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-');
   const csv = await (await page.request.get(`${shop.url}/api/jobs/${id}/log.csv`)).text();
   expect(csv).toMatch(/Settles at 7(:\d\d)? o'clock, 2\d\d°, let go from the left/);
-  expect(await (await page.request.get(`${shop.url}/api/jobs/${id}/rechecks.ics`)).text()).toContain('SUMMARY:Pressure\\, cold');
+  expect(await (await page.request.get(`${shop.url}/api/jobs/${id}/rechecks.ics`)).text()).toContain(
+    'SUMMARY:Pressure\\, cold',
+  );
 });

@@ -8,7 +8,9 @@ import { expect } from './shop';
 /** What is on the wheel, as the job's log on the server has it. */
 export const balanceOf = async (page: Page) => {
   const id = /jobs\/([\w-]+)\//.exec(page.url())![1]!;
-  const { entries } = (await (await page.request.get(`/api/jobs/${id}`.replace(/^/, new URL(page.url()).origin))).json()) as { entries: Entry[] };
+  const { entries } = (await (
+    await page.request.get(`/api/jobs/${id}`.replace(/^/, new URL(page.url()).origin))
+  ).json()) as { entries: Entry[] };
   return foldJob(entries).balance;
 };
 
@@ -40,7 +42,10 @@ export const balanceAsAdvised = async (page: Page, heavy: MassVector, bandG = 2)
       await page.getByRole('button', { name: `It ${stand.level(deg, on)}` }).click();
     } else {
       expect(asked).toMatch(/^(Put on|Tape|No weight)/);
-      await page.getByRole('button', { name: /^(They are|It is) on|^Write it down/ }).first().click();
+      await page
+        .getByRole('button', { name: /^(They are|It is) on|^Write it down/ })
+        .first()
+        .click();
     }
     await expect.poll(() => tries.count()).toBeGreaterThan(before);
   }

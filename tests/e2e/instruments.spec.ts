@@ -3,12 +3,19 @@ import { expect, expectAccessible, openAs, startJob, test, type TestShop } from 
 
 /** Tells a stand-in how it is held, as hands would. */
 const hold = async (shop: TestShop, name: string, knobs: object, what = 'hold') => {
-  const { status } = await fetch(`${shop.url}/api/devices/${encodeURIComponent(name)}/${what}`, { method: 'PUT', headers: { 'content-type': 'application/json' }, body: JSON.stringify(knobs) });
+  const { status } = await fetch(`${shop.url}/api/devices/${encodeURIComponent(name)}/${what}`, {
+    method: 'PUT',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(knobs),
+  });
   expect(status).toBe(204);
 };
 const livePsi = async (page: Page) => Number(await page.getByTestId('seat-now').textContent());
 
-test('a stubborn tire on the simulated hose: a try fails, air above the limit is refused, lubricated it seats', async ({ page, shop }) => {
+test('a stubborn tire on the simulated hose: a try fails, air above the limit is refused, lubricated it seats', async ({
+  page,
+  shop,
+}) => {
   test.setTimeout(180_000);
   await openAs(page, shop, '/');
   const id = await startJob(page, 'Orrindale', 'Rear wheel');
@@ -56,11 +63,14 @@ test('a stubborn tire on the simulated hose: a try fails, air above the limit is
   await expect(now).toHaveText('No more air. Look at the line.');
   await hose.getByRole('button', { name: 'Hold' }).click();
   await page.getByLabel('Low at, other side').selectOption({ label: "4:30 o'clock, 135°" });
-  await expect(page.getByText("The line is low at 4:30 o'clock, 135° on the other side", { exact: false })).toBeVisible();
+  await expect(
+    page.getByText("The line is low at 4:30 o'clock, 135° on the other side", { exact: false }),
+  ).toBeVisible();
   await expect(page.getByRole('button', { name: 'Take it' })).toBeEnabled();
   await page.keyboard.press('r');
   await expect(page.getByText('not moved yet', { exact: false })).toBeVisible();
-  for (const side of ['Disc side', 'Other side']) await page.getByRole('group', { name: side }).getByRole('button', { name: 'Seated' }).click();
+  for (const side of ['Disc side', 'Other side'])
+    await page.getByRole('group', { name: side }).getByRole('button', { name: 'Seated' }).click();
   await expect(now).toHaveText('Both beads are seated.');
   await page.goto(`${shop.url}/jobs/${id}/log`);
   await expect(page.getByText(/^Pressure 4\d\.\d psi, by hose gauge$/)).toHaveCount(1);
@@ -69,7 +79,10 @@ test('a stubborn tire on the simulated hose: a try fails, air above the limit is
   await expect(page.getByText('Seat: A reading was above the seating limit', { exact: false })).toBeVisible();
 });
 
-test('an instrument that freezes or talks nonsense is shown as such and fills no field; typing still works', async ({ page, shop }) => {
+test('an instrument that freezes or talks nonsense is shown as such and fills no field; typing still works', async ({
+  page,
+  shop,
+}) => {
   test.setTimeout(90_000);
   await openAs(page, shop, '/instruments');
   const gauge = page.getByRole('listitem', { name: 'hose gauge' });
@@ -94,13 +107,18 @@ test('an instrument that freezes or talks nonsense is shown as such and fills no
   }
 });
 
-test('thermometer, two gauges and a wrench: readings with their instruments, and a click at the wrong torque ticks nothing', async ({ page, shop }) => {
+test('thermometer, two gauges and a wrench: readings with their instruments, and a click at the wrong torque ticks nothing', async ({
+  page,
+  shop,
+}) => {
   test.setTimeout(90_000);
   await openAs(page, shop, '/jobs/demo-job-21/set');
   await hold(shop, 'tip thermometer', { tempC: 8 });
   await page.getByRole('button', { name: 'Shop temperature from the thermometer' }).click();
   await expect(page.getByRole('dialog').getByText('steady')).toBeVisible();
-  await expect.poll(async () => Number.parseFloat((await page.getByRole('dialog').locator('.num').first().textContent())!)).toBeLessThan(8.3);
+  await expect
+    .poll(async () => Number.parseFloat((await page.getByRole('dialog').locator('.num').first().textContent())!))
+    .toBeLessThan(8.3);
   await page.getByRole('dialog').getByRole('button', { name: 'Take it' }).click();
   await expect(page.getByRole('textbox', { name: 'Shop, °C' })).toHaveValue('8');
 
@@ -127,7 +145,11 @@ test('thermometer, two gauges and a wrench: readings with their instruments, and
   await page.getByRole('button', { name: 'Write it down' }).click();
   await expect(page).toHaveURL(/balance$/);
   await page.goto(`${shop.url}/jobs/demo-job-21/log`);
-  await expect(page.getByText('Set to 12.2 psi, by stick gauge at 8 °C, 0 m up, for 14.0 psi at 8 °C, 1500 m up; hose gauge read 12.0 psi')).toBeVisible();
+  await expect(
+    page.getByText(
+      'Set to 12.2 psi, by stick gauge at 8 °C, 0 m up, for 14.0 psi at 8 °C, 1500 m up; hose gauge read 12.0 psi',
+    ),
+  ).toBeVisible();
   await expect(page.getByText('Ground: rock and roots')).toBeVisible();
 
   await page.goto(`${shop.url}/jobs/demo-job-21/wheel-back`);
@@ -152,7 +174,10 @@ test('thermometer, two gauges and a wrench: readings with their instruments, and
   await expect(nut.getByText('torqued', { exact: true })).toBeVisible();
 });
 
-test('the other school of ceiling: a name and a reason, and it stands in the log; an instrument of one\u2019s own comes in by its lines', async ({ page, shop }) => {
+test('the other school of ceiling: a name and a reason, and it stands in the log; an instrument of one\u2019s own comes in by its lines', async ({
+  page,
+  shop,
+}) => {
   await openAs(page, shop, '/jobs/demo-job-22/seat');
   await page.getByRole('button', { name: 'raise it' }).click();
   const sheet = page.getByRole('dialog');
@@ -165,8 +190,20 @@ test('the other school of ceiling: a name and a reason, and it stands in the log
   await sheet.getByRole('button', { name: 'Raise it' }).click();
   await expect(sheet).toBeHidden();
   await expect(page.getByText(/50\.0 psi and no further/).first()).toBeVisible();
-  const line = (value: number, i: number) => JSON.stringify({ device: 'own gauge', kind: 'gauge', value, unit: 'psi', at: new Date(Date.now() + i).toISOString() });
-  const post = (body: string) => fetch(`${shop.url}/api/devices/lines`, { method: 'POST', headers: { 'content-type': 'application/x-ndjson' }, body });
+  const line = (value: number, i: number) =>
+    JSON.stringify({
+      device: 'own gauge',
+      kind: 'gauge',
+      value,
+      unit: 'psi',
+      at: new Date(Date.now() + i).toISOString(),
+    });
+  const post = (body: string) =>
+    fetch(`${shop.url}/api/devices/lines`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/x-ndjson' },
+      body,
+    });
   await post(line(0, 0));
   await expect(page.getByText(/own gauge/)).toBeVisible({ timeout: 10_000 });
   for (let i = 1; i <= 12; i++) {

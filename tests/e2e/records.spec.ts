@@ -2,7 +2,10 @@ import jsQR from 'jsqr';
 import { PNG } from 'pngjs';
 import { expect, expectAccessible, openAs, test } from './shop';
 
-test('a record is found, changed, archived and brought back; what does not fit is said at its field', async ({ page, shop }) => {
+test('a record is found, changed, archived and brought back; what does not fit is said at its field', async ({
+  page,
+  shop,
+}) => {
   await openAs(page, shop, '/records/tires');
   await expect(page.getByText('22 kept')).toBeVisible();
   await page.getByLabel('Find in tires').fill('knobby 100/90');
@@ -40,7 +43,9 @@ test('what somebody else changed meanwhile is not overwritten', async ({ page, s
   await openAs(page, shop, '/records/tubes?edit=tube-1');
   const sheet = page.getByRole('dialog', { name: 'Tube' });
   await expect(sheet.getByRole('textbox', { name: 'Count' })).toHaveValue('6');
-  const { records } = (await (await page.request.get(`${shop.url}/api/records/tubes`)).json()) as { records: { id: string }[] };
+  const { records } = (await (await page.request.get(`${shop.url}/api/records/tubes`)).json()) as {
+    records: { id: string }[];
+  };
   const tube = records.find((t) => t.id === 'tube-1')!;
   await page.request.put(`${shop.url}/api/records/tubes/tube-1`, { data: { ...tube, count: 2 } });
   await sheet.getByRole('textbox', { name: 'Count' }).fill('9');
@@ -50,11 +55,16 @@ test('what somebody else changed meanwhile is not overwritten', async ({ page, s
 
 test('a CSV file goes out and comes in, all of it or nothing', async ({ page, shop }) => {
   await openAs(page, shop, '/records/tubes');
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'CSV out' }).click()]);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'CSV out' }).click(),
+  ]);
   expect(download.suggestedFilename()).toBe('tubes.csv');
   const take = async (text: string) => {
     await page.getByRole('button', { name: 'CSV in' }).click();
-    await page.getByLabel(/^The file/).setInputFiles({ name: 'delivery.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+    await page
+      .getByLabel(/^The file/)
+      .setInputFiles({ name: 'delivery.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
   };
   await take('label,count\n4.10-18,2\nbig,3\n2.50-17,many\n');
   const sheet = page.getByRole('dialog');
@@ -88,7 +98,9 @@ test('the tag\u2019s code opens the wheel, whose record is kept with what is mea
   // A leak is found from the record, whatever the weather did to the readings.
   const standing = page.getByRole('region', { name: 'Pressure, standing' });
   await expect(standing.getByText(/A slow leak: 1\.\d psi a week, at least/)).toBeVisible();
-  await expect(standing.getByRole('img', { name: /^7 readings over 23 days, from .* with the weather taken out/ })).toBeVisible();
+  await expect(
+    standing.getByRole('img', { name: /^7 readings over 23 days, from .* with the weather taken out/ }),
+  ).toBeVisible();
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Start a job' }).click();
   await expect(page.getByRole('heading', { name: 'What comes off?' })).toBeVisible();

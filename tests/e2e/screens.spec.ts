@@ -1,9 +1,39 @@
 import { expect, expectAccessible, openAs, test } from './shop';
 
 const SCREENS = [
-  '/', '/jobs/new', '/machines/new', '/practice', '/practice?wheel=5', '/instruments', '/records/instruments', '/rules', '/records/tires', '/records/machines', '/records/wheels?edit=w-orrin-r', '/wheels/w-vellan-r', '/wheels/w-orrin-r/tag', '/bench/sizes?size=130/90-16&size=130/80-16&size=MT90B16&wheel=w-orrin-r', '/bench/sidewall', '/workings', '/workings/torque-wrench',
-  '/jobs/demo-job-21/intake', '/jobs/demo-job-21/choose', '/jobs/demo-job-21/choose?show=parts', '/jobs/demo-job-21/choose?show=load', '/jobs/demo-job-21/choose?show=list', '/jobs/demo-job-21/choose?show=tools', '/jobs/demo-job-22/tire-on', '/jobs/demo-job-22/tire-on/bench', '/jobs/demo-job-21/seat', '/jobs/demo-job-21/set',
-  '/jobs/demo-job-21/balance', '/jobs/demo-job-21/wheel-back', '/jobs/demo-job-20/hand-over', '/jobs/demo-job-21/hand-over', '/jobs/demo-job-20/card', '/jobs/demo-job-20/log',
+  '/',
+  '/jobs/new',
+  '/machines/new',
+  '/practice',
+  '/practice?wheel=5',
+  '/instruments',
+  '/records/instruments',
+  '/rules',
+  '/records/tires',
+  '/records/machines',
+  '/records/wheels?edit=w-orrin-r',
+  '/wheels/w-vellan-r',
+  '/wheels/w-orrin-r/tag',
+  '/bench/sizes?size=130/90-16&size=130/80-16&size=MT90B16&wheel=w-orrin-r',
+  '/bench/sidewall',
+  '/workings',
+  '/workings/torque-wrench',
+  '/jobs/demo-job-21/intake',
+  '/jobs/demo-job-21/choose',
+  '/jobs/demo-job-21/choose?show=parts',
+  '/jobs/demo-job-21/choose?show=load',
+  '/jobs/demo-job-21/choose?show=list',
+  '/jobs/demo-job-21/choose?show=tools',
+  '/jobs/demo-job-22/tire-on',
+  '/jobs/demo-job-22/tire-on/bench',
+  '/jobs/demo-job-21/seat',
+  '/jobs/demo-job-21/set',
+  '/jobs/demo-job-21/balance',
+  '/jobs/demo-job-21/wheel-back',
+  '/jobs/demo-job-20/hand-over',
+  '/jobs/demo-job-21/hand-over',
+  '/jobs/demo-job-20/card',
+  '/jobs/demo-job-20/log',
 ];
 
 for (const theme of ['day', 'night'] as const)
@@ -25,11 +55,12 @@ test('a station fits 1280 by 800 without scrolling, and a phone without scrollin
     await page.goto(shop.url + path);
     await expect(page.getByRole('heading', { level: 2 }).first()).toBeVisible();
     // Words take their room once their face is there.
-    const hidden = () => page.evaluate(async () => {
-      await document.fonts.ready;
-      const main = document.querySelector('main')!;
-      return main.scrollHeight - main.clientHeight;
-    });
+    const hidden = () =>
+      page.evaluate(async () => {
+        await document.fonts.ready;
+        const main = document.querySelector('main')!;
+        return main.scrollHeight - main.clientHeight;
+      });
     await expect.poll(async () => `${path} ${await hidden()}`).toBe(`${path} 0`);
   }
   for (const path of SCREENS) {
@@ -41,7 +72,10 @@ test('a station fits 1280 by 800 without scrolling, and a phone without scrollin
   }
 });
 
-test('the jobs list finds by machine, wheel, rider, size and date, and the search stands in the address', async ({ page, shop }) => {
+test('the jobs list finds by machine, wheel, rider, size and date, and the search stands in the address', async ({
+  page,
+  shop,
+}) => {
   await openAs(page, shop, '/');
   await expect(page.getByText('22 jobs')).toBeVisible();
   const find = page.getByLabel(/^Find by/);

@@ -1,6 +1,9 @@
 import { expect, expectAccessible, openAs, startJob, test } from './shop';
 
-test('a stubborn tire: one try fails, a reading above the limit stops it, the third try is the last', async ({ page, shop }) => {
+test('a stubborn tire: one try fails, a reading above the limit stops it, the third try is the last', async ({
+  page,
+  shop,
+}) => {
   await openAs(page, shop, '/');
   const id = await startJob(page, 'Orrindale', 'Rear wheel');
   await page.goto(`${shop.url}/jobs/${id}/seat`);
@@ -18,7 +21,10 @@ test('a stubborn tire: one try fails, a reading above the limit stops it, the th
   await page.keyboard.press('a');
   await expect(page.getByText('try 2 of 3')).toBeVisible();
   // A new try knows nothing of the old one's beads.
-  await expect(page.getByRole('group', { name: 'Disc side' }).getByRole('button', { name: 'Seated' })).toHaveAttribute('aria-pressed', 'false');
+  await expect(page.getByRole('group', { name: 'Disc side' }).getByRole('button', { name: 'Seated' })).toHaveAttribute(
+    'aria-pressed',
+    'false',
+  );
   await read('41');
   await expect(now).toHaveText('Stop. Let it all out.');
   await expect(page.getByText('Above the limit of 40.0 psi', { exact: false })).toBeVisible();
@@ -43,5 +49,7 @@ test('a stubborn tire: one try fails, a reading above the limit stops it, the th
   await page.goto(`${shop.url}/jobs/${id}/hand-over`);
   await expect(page.getByText('Seat: A reading was above the seating limit', { exact: false })).toBeVisible();
   await page.goto(`${shop.url}/jobs/${id}/log`);
-  await expect(page.getByText('All air out, seated again from the start: Above the limit', { exact: false })).toBeVisible();
+  await expect(
+    page.getByText('All air out, seated again from the start: Above the limit', { exact: false }),
+  ).toBeVisible();
 });

@@ -33,7 +33,9 @@ export class TestShop {
   /** Starts the server; after the first time on the same port, as a shop's machine would. */
   start(): Promise<void> {
     const port = this.url ? new URL(this.url).port : '0';
-    const child = spawn('node', ['dist/server/main.cjs'], { env: { ...process.env, PORT: port, HOST: '127.0.0.1', RIMSTONE_DB: this.file } });
+    const child = spawn('node', ['dist/server/main.cjs'], {
+      env: { ...process.env, PORT: port, HOST: '127.0.0.1', RIMSTONE_DB: this.file },
+    });
     this.child = child;
     return new Promise((resolve, reject) => {
       child.stdout.on('data', (chunk: Buffer) => {
@@ -74,12 +76,18 @@ export const test = base.extend<{ shop: TestShop }>({
 });
 
 /** Opens a screen as a fitter of the demo shop; a defect on the page fails the test. */
-export const openAs = async (page: Page, shop: TestShop, path: string, theme: 'day' | 'night' = 'day'): Promise<void> => {
+export const openAs = async (
+  page: Page,
+  shop: TestShop,
+  path: string,
+  theme: 'day' | 'night' = 'day',
+): Promise<void> => {
   page.on('pageerror', (error) => {
     throw error;
   });
   await page.addInitScript((t) => {
-    if (!localStorage.getItem('rimstone-prefs')) localStorage.setItem('rimstone-prefs', JSON.stringify({ who: 'Juna Birk', theme: t }));
+    if (!localStorage.getItem('rimstone-prefs'))
+      localStorage.setItem('rimstone-prefs', JSON.stringify({ who: 'Juna Birk', theme: t }));
   }, theme);
   await page.goto(shop.url + path);
 };
@@ -117,7 +125,9 @@ export const confirmed = async (page: Page, act: () => Promise<void>): Promise<v
 
 /** No finding of the accessibility checker. */
 export const expectAccessible = async (page: Page): Promise<void> => {
-  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa']).analyze();
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa'])
+    .analyze();
   expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(' | ')}`)).toEqual([]);
 };
 

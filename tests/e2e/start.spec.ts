@@ -12,7 +12,9 @@ test.afterEach(() => rmSync(dir, { recursive: true, force: true }));
 /** Runs a built program to its end and says what it said. */
 const runToEnd = (args: string[], env: Record<string, string> = {}): Promise<{ code: number | null; said: string }> =>
   new Promise((resolve) => {
-    const child = spawn('node', args, { env: { ...process.env, RIMSTONE_DB: join(dir, 'shop.sqlite'), PORT: '0', ...env } });
+    const child = spawn('node', args, {
+      env: { ...process.env, RIMSTONE_DB: join(dir, 'shop.sqlite'), PORT: '0', ...env },
+    });
     let said = '';
     child.stdout.on('data', (c: Buffer) => (said += c.toString()));
     child.stderr.on('data', (c: Buffer) => (said += c.toString()));
@@ -33,7 +35,11 @@ test('a busy port is said in a sentence', async () => {
 
 for (const [name, env, sentence] of [
   ['a port that is none', { PORT: 'eighty' }, 'PORT is "eighty"; it must be a whole number from 0 to 65535.\n'],
-  ['an address that others can reach, without a passphrase', { HOST: '0.0.0.0' }, 'HOST 0.0.0.0 can be reached from other machines. Set RIMSTONE_PASSPHRASE to the passphrase they must give.\n'],
+  [
+    'an address that others can reach, without a passphrase',
+    { HOST: '0.0.0.0' },
+    'HOST 0.0.0.0 can be reached from other machines. Set RIMSTONE_PASSPHRASE to the passphrase they must give.\n',
+  ],
 ] as const)
   test(`${name} is refused in a sentence`, async () => {
     expect(await runToEnd(MAIN, env)).toEqual({ code: 1, said: sentence });
@@ -44,7 +50,9 @@ test('a database file that cannot be used is said, and left alone', async () => 
   writeFileSync(file, 'Dear shop,\n'.repeat(500));
   const { code, said } = await runToEnd(MAIN, { RIMSTONE_DB: file });
   expect(code).toBe(1);
-  expect(said).toMatch(/^The database .*letter\.txt cannot be used: .*Set RIMSTONE_DB to a file that can be written\.\n$/);
+  expect(said).toMatch(
+    /^The database .*letter\.txt cannot be used: .*Set RIMSTONE_DB to a file that can be written\.\n$/,
+  );
   expect(readFileSync(file, 'utf8')).toBe('Dear shop,\n'.repeat(500));
   const nowhere = await runToEnd(MAIN, { RIMSTONE_DB: join(file, 'inside', 'shop.sqlite') });
   expect(nowhere.code).toBe(1);
@@ -70,7 +78,9 @@ test('what an interrupted filling left behind does not stand in the way', async 
 
 test('the server stops at once and cleanly when it is asked to', async () => {
   const child = spawn('node', MAIN, { env: { ...process.env, RIMSTONE_DB: join(dir, 'shop.sqlite'), PORT: '0' } });
-  const url = await new Promise<string>((resolve) => child.stdout.on('data', (c: Buffer) => resolve(/http:\S+/.exec(c.toString())![0])));
+  const url = await new Promise<string>((resolve) =>
+    child.stdout.on('data', (c: Buffer) => resolve(/http:\S+/.exec(c.toString())![0])),
+  );
   expect(await (await fetch(`${url}/api/health`)).json()).toEqual({ ok: true });
   const ended = new Promise<number | null>((resolve) => child.once('exit', resolve));
   child.kill('SIGTERM');

@@ -30,7 +30,9 @@ test('a bad size is refused in a sentence, and nothing is half-saved', async ({ 
   const id = await startJob(page, 'Orrindale', 'Rear wheel');
   const size = page.getByLabel('Size, as printed on the sidewall');
   await size.fill('110/90-19 banana');
-  await expect(page.getByText('It makes sense up to "110/90-19"; "BANANA" does not follow.', { exact: false })).toBeVisible();
+  await expect(
+    page.getByText('It makes sense up to "110/90-19"; "BANANA" does not follow.', { exact: false }),
+  ).toBeVisible();
   await page.getByLabel('Room, mm').fill('20');
   await page.getByRole('button', { name: 'Write it down' }).click();
   await expect(size).toHaveAttribute('aria-invalid', 'true');
@@ -50,7 +52,18 @@ test('an entry that follows a log that moved on is refused, kept and written on 
   await expect(page.getByText('Step 1 of 9')).toBeVisible();
   const before = await (await page.request.get(`${shop.url}/api/jobs/demo-job-22`)).json();
   const elsewhere = await page.request.post(`${shop.url}/api/jobs/demo-job-22/entries`, {
-    data: { expectedSeq: before.job.lastSeq, entries: [{ id: 'from-elsewhere', who: 'Osk Tarrow', station: 'tire-on', kind: 'note', data: { text: 'Tire is still cold.' } }] },
+    data: {
+      expectedSeq: before.job.lastSeq,
+      entries: [
+        {
+          id: 'from-elsewhere',
+          who: 'Osk Tarrow',
+          station: 'tire-on',
+          kind: 'note',
+          data: { text: 'Tire is still cold.' },
+        },
+      ],
+    },
   });
   expect(elsewhere.status()).toBe(201);
 

@@ -1,6 +1,9 @@
 import { expect, openAs, startJob, test, tickAll } from './shop';
 
-test('a tubeless cast wheel has no tube, lock or spoke steps and takes its placard pressure', async ({ page, shop }) => {
+test('a tubeless cast wheel has no tube, lock or spoke steps and takes its placard pressure', async ({
+  page,
+  shop,
+}) => {
   await openAs(page, shop, '/');
   await startJob(page, 'Vellan', 'Rear wheel');
   await page.getByLabel('Tread depth, mm').fill('1');
@@ -8,7 +11,10 @@ test('a tubeless cast wheel has no tube, lock or spoke steps and takes its placa
   await page.getByRole('button', { name: 'Write it down' }).click();
 
   await page.getByRole('button', { name: /on the shelf, with their reasons/ }).click();
-  await page.getByRole('dialog').getByRole('radio', { name: /190\/50ZR17 73W TL/ }).click();
+  await page
+    .getByRole('dialog')
+    .getByRole('radio', { name: /190\/50ZR17 73W TL/ })
+    .click();
   await expect(page.getByText(/7\.[67] years old/)).toBeVisible();
   await expect(page.getByText('+10 mm wide')).toBeVisible();
   await page.getByRole('radio', { name: /^1.*180\/55ZR17 73W TL/ }).click();

@@ -34,10 +34,20 @@ test.each([1, 2, 3, 4])('the middle of %d readings scatters as order statistics 
 /** Common practice: four quarter ounces are an ounce, 28 g; opposite pieces cancel. */
 test('quarter ounces add up, and a second lock opposite takes the first one away', () => {
   expect(sumVectors(Array.from({ length: 4 }, () => ({ massG: 28.34952 / 4, deg: 30 }))).massG).toBeCloseTo(28.35, 2);
-  const { result } = balanceParts.run({ parts: [{ what: 'rim lock', massG: 120, deg: 210, radiusMm: 225 }, { what: 'tube valve', massG: 18, deg: 0, radiusMm: 200 }], weightRadiusMm: 225, secondLockG: 120 });
+  const { result } = balanceParts.run({
+    parts: [
+      { what: 'rim lock', massG: 120, deg: 210, radiusMm: 225 },
+      { what: 'tube valve', massG: 18, deg: 0, radiusMm: 200 },
+    ],
+    weightRadiusMm: 225,
+    secondLockG: 120,
+  });
   expect(result.withSecondLockG).toBeCloseTo(16, 6);
   // By the cosine rule, the angle between them 150°.
-  expect(result.heavyMassG).toBeCloseTo(Math.sqrt(120 ** 2 + 16 ** 2 + 2 * 120 * 16 * Math.cos((150 * Math.PI) / 180)), 6);
+  expect(result.heavyMassG).toBeCloseTo(
+    Math.sqrt(120 ** 2 + 16 ** 2 + 2 * 120 * 16 * Math.cos((150 * Math.PI) / 180)),
+    6,
+  );
   expect(result.counterDeg).toBeCloseTo((result.heavyDeg + 180) % 360, 6);
 });
 
@@ -45,8 +55,15 @@ test('quarter ounces add up, and a second lock opposite takes the first one away
 test('turning the tire on the rim: its own heavy spot opposite the rim\u2019s leaves the difference', () => {
   const { result } = balanceIndex.run({ bare: { massG: 40, deg: 0 }, assembly: { massG: 70, deg: 0 }, markDeg: 180 });
   expect(result.tire).toEqual({ massG: expect.closeTo(30, 9), deg: expect.closeTo(0, 6) });
-  expect([Math.abs(result.turnDeg), result.leastG, result.savesG, result.worthIt]).toEqual([expect.closeTo(180, 6), expect.closeTo(10, 9), expect.closeTo(60, 9), true]);
+  expect([Math.abs(result.turnDeg), result.leastG, result.savesG, result.worthIt]).toEqual([
+    expect.closeTo(180, 6),
+    expect.closeTo(10, 9),
+    expect.closeTo(60, 9),
+    true,
+  ]);
   // The mark, at the lightest place, to the valve turns the tire right round.
   expect(result.markAtValveG).toBeCloseTo(10, 9);
-  expect(balanceIndex.run({ bare: { massG: 10, deg: 0 }, assembly: { massG: 30, deg: 90 }, markDeg: 0 }).verdict).toBe('good');
+  expect(balanceIndex.run({ bare: { massG: 10, deg: 0 }, assembly: { massG: 30, deg: 90 }, markDeg: 0 }).verdict).toBe(
+    'good',
+  );
 });

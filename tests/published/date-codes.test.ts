@@ -27,7 +27,8 @@ test('the code of a day is the week that holds it, for every day of many years',
   for (let day = Date.UTC(2001, 0, 7); day < Date.UTC(2026, 4, 31); day += 86_400_000) {
     const { startsOn } = weekOf(dateCodeOn(new Date(day)));
     const since = day - Date.parse(`${startsOn}T00:00:00Z`);
-    if (since < 0 || since >= 7 * 86_400_000) throw new Error(`${new Date(day).toISOString()} is not in the week of ${startsOn}`);
+    if (since < 0 || since >= 7 * 86_400_000)
+      throw new Error(`${new Date(day).toISOString()} is not in the week of ${startsOn}`);
   }
   expect(dateCodeOn(new Date('2023-04-12T10:00:00Z'))).toBe('1523');
 });

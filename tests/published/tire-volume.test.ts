@@ -5,7 +5,10 @@ test('a tire of round section holds what a torus holds', () => {
   const { sectionWidthMm, sectionHeightMm, rimDiameterMm } = readTire('3.00-21');
   expect(sectionHeightMm).toBeCloseTo(sectionWidthMm, 6);
   const r = sectionWidthMm / 2;
-  expect(tireVolume.run({ tire: '3.00-21' }).result.volumeL).toBeCloseTo((2 * Math.PI ** 2 * (rimDiameterMm / 2 + r) * r ** 2) / 1e6, 6);
+  expect(tireVolume.run({ tire: '3.00-21' }).result.volumeL).toBeCloseTo(
+    (2 * Math.PI ** 2 * (rimDiameterMm / 2 + r) * r ** 2) / 1e6,
+    6,
+  );
 });
 
 /** Against a sum of thin cylinders, each as wide as the section is at its radius. */
@@ -16,7 +19,13 @@ test.each(['110/90-19', '180/55ZR17', '25x8-12', '3.50-10'])('%s holds what its 
   let sum = 0;
   for (let i = 0; i < shells; i++) {
     const up = ((i + 0.5) / shells) * sectionHeightMm - half;
-    sum += 2 * Math.PI * (rimDiameterMm / 2 + half + up) * sectionWidthMm * Math.sqrt(1 - (up / half) ** 2) * (sectionHeightMm / shells);
+    sum +=
+      2 *
+      Math.PI *
+      (rimDiameterMm / 2 + half + up) *
+      sectionWidthMm *
+      Math.sqrt(1 - (up / half) ** 2) *
+      (sectionHeightMm / shells);
   }
   expect(tireVolume.run({ tire }).result.volumeL / (sum / 1e6)).toBeCloseTo(1, 5);
 });

@@ -15,7 +15,10 @@ test('the wear indicator of a motorcycle tire is 0.8 mm, and a shop may not set 
 
 test('down to the indicator itself, by hand: (5 − 0.79375) / 1 mm in 1000 km', () => {
   const { result } = treadWear.run({
-    readings: [{ km: 0, depthMm: 7 }, { km: 2000, depthMm: 5 }],
+    readings: [
+      { km: 0, depthMm: 7 },
+      { km: 2000, depthMm: 5 },
+    ],
     rules: { 'tread.minimumMm': INDICATOR_IN * INCH_IN_MM },
   });
   expect(result.kmLeft).toBeCloseTo(4206.25, 4);

@@ -6,10 +6,17 @@ test('the once-a-turn part agrees with an independent least-squares fit, for sca
   let seed = 7;
   const random = () => (seed = (seed * 16_807) % 2_147_483_647) / 2_147_483_647;
   for (let round = 0; round < 40; round++) {
-    const readings = Array.from({ length: 6 + (round % 20) }, () => ({ angleDeg: random() * 360, value: (random() - 0.5) * 4 }));
+    const readings = Array.from({ length: 6 + (round % 20) }, () => ({
+      angleDeg: random() * 360,
+      value: (random() - 0.5) * 4,
+    }));
     const rad = readings.map((r) => (r.angleDeg * Math.PI) / 180);
     const columns = new Matrix(rad.map((t) => [1, Math.cos(t), Math.sin(t)]));
-    const [mean, a, b] = solve(columns, Matrix.columnVector(readings.map((r) => r.value)), true).to1DArray() as [number, number, number];
+    const [mean, a, b] = solve(columns, Matrix.columnVector(readings.map((r) => r.value)), true).to1DArray() as [
+      number,
+      number,
+      number,
+    ];
     const fit = firstHarmonic(readings)!;
     expect(fit.mean).toBeCloseTo(mean, 8);
     expect(fit.size).toBeCloseTo(Math.hypot(a, b), 8);
@@ -23,6 +30,11 @@ test('the once-a-turn part agrees with an independent least-squares fit, for sca
  */
 test('the tension of a string from its tone', () => {
   expect(stringTensionN(0.5, 200, 0.002)).toBeCloseTo(80, 9);
-  const { medianTensionN } = spokeRing.run({ total: 36, lengthMm: 250, gramsPerMetre: 5, spokes: [1, 5, 9].map((spoke) => ({ spoke, toneHz: 400 })) }).result;
+  const { medianTensionN } = spokeRing.run({
+    total: 36,
+    lengthMm: 250,
+    gramsPerMetre: 5,
+    spokes: [1, 5, 9].map((spoke) => ({ spoke, toneHz: 400 })),
+  }).result;
   expect(medianTensionN).toBeCloseTo(200, 6);
 });

@@ -9,7 +9,13 @@ const listened = () => {
   const stand = simulatedStand('s');
   const lines: DeviceLine[] = [];
   const stop = stand.start((line) => lines.push(line));
-  return { stand, lines, stop, wait: (seconds: number) => jest.advanceTimersByTime(seconds * 1000), rests: () => lines.filter((l) => l.event === 'rest') };
+  return {
+    stand,
+    lines,
+    stop,
+    wait: (seconds: number) => jest.advanceTimersByTime(seconds * 1000),
+    rests: () => lines.filter((l) => l.event === 'rest'),
+  };
 };
 afterEach(() => jest.useRealTimers());
 
@@ -46,7 +52,15 @@ test('weights that balance it leave it where it is held level; too much sinks, t
 
 test('what it cannot do is refused by name, and it goes on', () => {
   const { stand, lines, wait } = listened();
-  for (const bad of [{ pace: 400 }, { bandG: 0 }, { from: 'above' }, { weights: [{ massG: -1, deg: 0 }] }, { level: 720 }, { spin: true }]) expect(() => stand.hold(bad)).toThrow(InputError);
+  for (const bad of [
+    { pace: 400 },
+    { bandG: 0 },
+    { from: 'above' },
+    { weights: [{ massG: -1, deg: 0 }] },
+    { level: 720 },
+    { spin: true },
+  ])
+    expect(() => stand.hold(bad)).toThrow(InputError);
   wait(1);
   expect(lines).toHaveLength(20);
 });

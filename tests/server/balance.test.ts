@@ -2,7 +2,16 @@ import { balanceQuestion, foldJob } from '../../src/core/job';
 import { hiddenHeavy } from '../../src/core/practice';
 import { testApp } from './test-app';
 
-const round = (more: Record<string, unknown> = {}) => ({ id: 'round-1', who: 'Juna Birk', seed: 3, friction: 'usual', shelf: 'full', tries: [[{ massG: 20, deg: 10 }]], tookS: 95, ...more });
+const round = (more: Record<string, unknown> = {}) => ({
+  id: 'round-1',
+  who: 'Juna Birk',
+  seed: 3,
+  friction: 'usual',
+  shelf: 'full',
+  tries: [[{ massG: 20, deg: 10 }]],
+  tookS: 95,
+  ...more,
+});
 
 describe('practice', () => {
   test('a round is scored here, kept once, and listed the newest first', async () => {
@@ -11,7 +20,10 @@ describe('practice', () => {
     expect(sent.body.score).toMatchObject({ placements: 1, within: false, tookS: 95 });
     expect(sent.body.working.result.heavy).toEqual(hiddenHeavy(3));
     await ask.post('/api/practice').send(round()).expect(201);
-    await ask.post('/api/practice').send(round({ id: 'round-2', tries: [] })).expect(201);
+    await ask
+      .post('/api/practice')
+      .send(round({ id: 'round-2', tries: [] }))
+      .expect(201);
     const { body } = await ask.get('/api/practice').expect(200);
     expect(body.rounds.map((r: { id: string }) => r.id)).toEqual(['round-2', 'round-1']);
   });
@@ -19,7 +31,13 @@ describe('practice', () => {
   test('what does not fit is refused by name, and nothing is kept', async () => {
     const { ask } = testApp({ empty: true });
     const cases: [Record<string, unknown>, string][] = [
-      [{ friction: 'none' }, 'friction'], [{ seed: 1.5 }, 'seed'], [{ tries: 'x' }, 'tries'], [{ tries: [[{ massG: -5, deg: 0 }]] }, 'tries[0][0].massG'], [{ who: '' }, 'who'], [{ placements: 0 }, 'placements'], [{ id: '../x' }, 'id'],
+      [{ friction: 'none' }, 'friction'],
+      [{ seed: 1.5 }, 'seed'],
+      [{ tries: 'x' }, 'tries'],
+      [{ tries: [[{ massG: -5, deg: 0 }]] }, 'tries[0][0].massG'],
+      [{ who: '' }, 'who'],
+      [{ placements: 0 }, 'placements'],
+      [{ id: '../x' }, 'id'],
     ];
     for (const [more, field] of cases) {
       const { body } = await ask.post('/api/practice').send(round(more)).expect(422);
@@ -29,7 +47,10 @@ describe('practice', () => {
     expect((await ask.get('/api/practice')).body.rounds).toEqual([]);
     // The same id for another wheel is another round.
     await ask.post('/api/practice').send(round()).expect(201);
-    await ask.post('/api/practice').send(round({ seed: 4 })).expect(422);
+    await ask
+      .post('/api/practice')
+      .send(round({ seed: 4 }))
+      .expect(422);
   });
 });
 
@@ -49,9 +70,20 @@ describe('the balance stand', () => {
     const { ask } = testApp();
     const { body } = await ask.get('/api/jobs/demo-job-21').expect(200);
     const question = balanceQuestion(foldJob(body.entries), [])!;
-    const { body: estimate } = await ask.post('/api/workings/balance-estimate').send({ seen: question.seen, on: question.on }).expect(200);
+    const { body: estimate } = await ask
+      .post('/api/workings/balance-estimate')
+      .send({ seen: question.seen, on: question.on })
+      .expect(200);
     expect(estimate.result.heavyMassG).toBeGreaterThan(10);
-    const wrong = await ask.post('/api/jobs/demo-job-21/entries').send({ expectedSeq: body.job.lastSeq, entries: [{ id: 'b1', who: 'Juna Birk', station: 'balance', kind: 'level-test', data: { deg: 400, moved: 'stays' } }] }).expect(422);
+    const wrong = await ask
+      .post('/api/jobs/demo-job-21/entries')
+      .send({
+        expectedSeq: body.job.lastSeq,
+        entries: [
+          { id: 'b1', who: 'Juna Birk', station: 'balance', kind: 'level-test', data: { deg: 400, moved: 'stays' } },
+        ],
+      })
+      .expect(422);
     expect(wrong.body.error.field).toBe('entries[0].data.deg');
   });
 });
@@ -59,15 +91,35 @@ describe('the balance stand', () => {
 describe('weights on the rim', () => {
   test('leave the shelf with the job, by their kind, and come back when it is undone', async () => {
     const { ask } = testApp();
-    const count = async (id: string) => (await ask.get('/api/shop')).body.weights.find((w: { id: string }) => w.id === id).count as number;
+    const count = async (id: string) =>
+      (await ask.get('/api/shop')).body.weights.find((w: { id: string }) => w.id === id).count as number;
     const { body } = await ask.get('/api/jobs/demo-job-21').expect(200);
-    const entry = (kind: string, data: object, station = 'balance') => ({ id: `w-${kind}`, who: 'Juna Birk', station, kind, data });
+    const entry = (kind: string, data: object, station = 'balance') => ({
+      id: `w-${kind}`,
+      who: 'Juna Birk',
+      station,
+      kind,
+      data,
+    });
     const [before, stuck] = [await count('g-3'), await count('g-5')];
     // Two crimp-on pieces of 20 g for a spoked wheel, and one of a mass that the shelf does not have.
-    const pieces = [{ massG: 20, deg: 25, side: 'near' }, { massG: 20, deg: 25, side: 'far' }, { massG: 13, deg: 35, side: 'near' }];
-    await ask.post('/api/jobs/demo-job-21/entries').send({ expectedSeq: body.job.lastSeq, entries: [entry('weights', { pieces, residualG: 1 }), entry('handed-over', { to: 'Ned Ash' }, 'hand-over')] }).expect(201);
+    const pieces = [
+      { massG: 20, deg: 25, side: 'near' },
+      { massG: 20, deg: 25, side: 'far' },
+      { massG: 13, deg: 35, side: 'near' },
+    ];
+    await ask
+      .post('/api/jobs/demo-job-21/entries')
+      .send({
+        expectedSeq: body.job.lastSeq,
+        entries: [entry('weights', { pieces, residualG: 1 }), entry('handed-over', { to: 'Ned Ash' }, 'hand-over')],
+      })
+      .expect(201);
     expect([await count('g-3'), await count('g-5')]).toEqual([before - 2, stuck]);
-    await ask.post('/api/jobs/demo-job-21/entries').send({ expectedSeq: body.job.lastSeq + 2, entries: [entry('undo', { entryId: 'w-handed-over' }, 'hand-over')] }).expect(201);
+    await ask
+      .post('/api/jobs/demo-job-21/entries')
+      .send({ expectedSeq: body.job.lastSeq + 2, entries: [entry('undo', { entryId: 'w-handed-over' }, 'hand-over')] })
+      .expect(201);
     expect(await count('g-3')).toBe(before);
   });
 });

@@ -1,15 +1,32 @@
 import { testApp } from './test-app';
 
-const append = async (ask: ReturnType<typeof testApp>['ask'], id: string, kind: string, data: object, station = 'hand-over') => {
+const append = async (
+  ask: ReturnType<typeof testApp>['ask'],
+  id: string,
+  kind: string,
+  data: object,
+  station = 'hand-over',
+) => {
   const { job } = (await ask.get(`/api/jobs/${id}`)).body;
-  return ask.post(`/api/jobs/${id}/entries`).send({ expectedSeq: job.lastSeq, entries: [{ id: `${kind}-${job.lastSeq}`, who: 'Juna Birk', station, kind, data }] });
+  return ask
+    .post(`/api/jobs/${id}/entries`)
+    .send({
+      expectedSeq: job.lastSeq,
+      entries: [{ id: `${kind}-${job.lastSeq}`, who: 'Juna Birk', station, kind, data }],
+    });
 };
 
 test('what is usual comes from handed-over jobs, by station and build, and not from fewer than three', async () => {
   const { ask, db } = testApp();
   const { usualTimes } = (await ask.get('/api/shop')).body;
-  const counted = db.prepare("SELECT count(*) AS n FROM jobs j JOIN wheels w ON w.id = j.wheel_id WHERE j.handed_over = 1 AND w.build = 'spoked'").get() as { n: number };
-  const usual = usualTimes.find((t: { station: string; build: string }) => t.station === 'tire-off' && t.build === 'spoked');
+  const counted = db
+    .prepare(
+      "SELECT count(*) AS n FROM jobs j JOIN wheels w ON w.id = j.wheel_id WHERE j.handed_over = 1 AND w.build = 'spoked'",
+    )
+    .get() as { n: number };
+  const usual = usualTimes.find(
+    (t: { station: string; build: string }) => t.station === 'tire-off' && t.build === 'spoked',
+  );
   expect(usual.jobs).toBe(counted.n);
   expect(usual.medianS).toBeGreaterThan(60);
   db.prepare('UPDATE jobs SET handed_over = 0').run();
@@ -30,13 +47,21 @@ test('a rim that was measured stays with the wheel once the job is handed over, 
 
 test('a well deeper than it can be is refused by its field', async () => {
   const { ask } = testApp();
-  const answer = await append(ask, 'demo-job-22', 'rim-shape', { flangeMm: 452, wellMm: 9, wellToFlangeMm: 60 }, 'tire-on');
+  const answer = await append(
+    ask,
+    'demo-job-22',
+    'rim-shape',
+    { flangeMm: 452, wellMm: 9, wellToFlangeMm: 60 },
+    'tire-on',
+  );
   expect([answer.status, answer.body.error.field]).toEqual([422, 'entries[0].data.wellMm']);
 });
 
 test('the whole procedure of a wheel is served as a working', async () => {
   const { ask } = testApp();
-  const { example } = (await ask.get('/api/workings')).body.workings.find((w: { name: string }) => w.name === 'procedure');
+  const { example } = (await ask.get('/api/workings')).body.workings.find(
+    (w: { name: string }) => w.name === 'procedure',
+  );
   const { body } = await ask.post('/api/workings/procedure').send(example).expect(200);
   expect(body.result.steps[0]).toMatchObject({ id: 'off-cool', station: 'wheel-off', say: 'Let the exhaust cool.' });
   expect(body.cautions).toContain('Never with the disc underneath.');

@@ -5,11 +5,11 @@ import { deviceHub } from '../../src/server/devices/hub';
 import type { StandIn } from '../../src/server/devices/stand-in';
 import { testApp } from './test-app';
 
-
 let tick = 0;
 /** Each line a twentieth of a second after the one before. */
 const nextAt = () => new Date(Date.UTC(2026, 3, 30, 9) + 50 * tick++).toISOString();
-const said = (value: unknown, more: object = {}) => JSON.stringify({ device: 'x', kind: 'dial-indicator', value, unit: 'mm', at: nextAt(), ...more });
+const said = (value: unknown, more: object = {}) =>
+  JSON.stringify({ device: 'x', kind: 'dial-indicator', value, unit: 'mm', at: nextAt(), ...more });
 
 /** A stand-in that says what the test makes it say. */
 const puppet = () => {
@@ -36,8 +36,27 @@ describe('the hub', () => {
     const heard: number[] = [];
     hub.post(said(0));
     hub.listen('x', { hear: (l) => heard.push(l.value), end: () => undefined });
-    const { taken, refused } = hub.post([said(0.1), '{"device":"x","ga', said('NaN'), said(1e9), said(3, { unit: 'kPa' }), said(3, { kind: 'gauge', unit: 'kPa' })].join('\n'));
-    expect([heard, taken, refused.map((r) => [r.line, r.field])]).toEqual([[0.1], 1, [[2, 'line'], [3, 'value'], [4, 'value'], [5, 'unit'], [6, 'kind']]]);
+    const { taken, refused } = hub.post(
+      [
+        said(0.1),
+        '{"device":"x","ga',
+        said('NaN'),
+        said(1e9),
+        said(3, { unit: 'kPa' }),
+        said(3, { kind: 'gauge', unit: 'kPa' }),
+      ].join('\n'),
+    );
+    expect([heard, taken, refused.map((r) => [r.line, r.field])]).toEqual([
+      [0.1],
+      1,
+      [
+        [2, 'line'],
+        [3, 'value'],
+        [4, 'value'],
+        [5, 'unit'],
+        [6, 'kind'],
+      ],
+    ]);
     expect(hub.list()[0]).toMatchObject({ state: 'nonsense', last: { value: 0.1 }, simulated: false });
     hub.post(said(0.2));
     expect(hub.list()[0]).toMatchObject({ state: 'live', problem: null });
@@ -66,19 +85,22 @@ describe('the hub', () => {
     expect([heard, hub.list()[0]!.state]).toEqual([1, 'live']);
   });
 
-  test.each(['drop out', 'freeze', 'nonsense'] as const)('a stand-in that fails by %s is heard no more, and again once it is mended', (mode) => {
-    const { standIn, say } = puppet();
-    const hub = deviceHub([standIn]);
-    const heard: number[] = [];
-    hub.listen('x', { hear: (l) => heard.push(l.value), end: () => undefined });
-    say(said(1));
-    hub.fail('x', mode);
-    for (let i = 0; i < 50; i++) say(said(2));
-    expect(heard).toEqual(mode === 'freeze' ? [1, 2] : [1]);
-    hub.fail('x', null);
-    say(said(3));
-    expect(heard.at(-1)).toBe(3);
-  });
+  test.each(['drop out', 'freeze', 'nonsense'] as const)(
+    'a stand-in that fails by %s is heard no more, and again once it is mended',
+    (mode) => {
+      const { standIn, say } = puppet();
+      const hub = deviceHub([standIn]);
+      const heard: number[] = [];
+      hub.listen('x', { hear: (l) => heard.push(l.value), end: () => undefined });
+      say(said(1));
+      hub.fail('x', mode);
+      for (let i = 0; i < 50; i++) say(said(2));
+      expect(heard).toEqual(mode === 'freeze' ? [1, 2] : [1]);
+      hub.fail('x', null);
+      say(said(3));
+      expect(heard.at(-1)).toBe(3);
+    },
+  );
 
   test('a real one cannot be held or broken, nor forgotten while it speaks; nobody speaks for a stand-in; there is an end to them', () => {
     const { standIn } = puppet();
@@ -96,7 +118,10 @@ describe('the hub', () => {
     const { standIn, calls, say } = puppet();
     const hub = deviceHub([standIn]);
     const heard = [0, 0];
-    const leave = [hub.listen('x', { hear: () => heard[0]!++, end: () => undefined }), hub.listenAll({ hear: () => heard[1]!++, end: () => undefined })];
+    const leave = [
+      hub.listen('x', { hear: () => heard[0]!++, end: () => undefined }),
+      hub.listenAll({ hear: () => heard[1]!++, end: () => undefined }),
+    ];
     for (let i = 0; i < 20; i++) say(said(i / 10));
     expect([heard, calls]).toEqual([[20, 20], ['start']]);
     leave.forEach((l) => l());
@@ -125,22 +150,29 @@ describe('over HTTP', () => {
   /** The values of so many events of the stream. */
   const stream = (count: number, name = 'indicator'): Promise<number[]> =>
     new Promise((resolve, reject) => {
-      const request = get({ port: (server.address() as AddressInfo).port, path: `/api/devices/${name}/stream` }, (response) => {
-        expect(response.headers['content-type']).toMatch(/^text\/event-stream/);
-        let text = '';
-        response.on('data', (chunk: Buffer) => {
-          text += chunk.toString();
-          const values = [...text.matchAll(/^data: (.*)$/gm)].map((m) => (JSON.parse(m[1]!) as { value: number }).value);
-          if (values.length < count) return;
-          request.destroy();
-          resolve(values);
-        });
-      });
+      const request = get(
+        { port: (server.address() as AddressInfo).port, path: `/api/devices/${name}/stream` },
+        (response) => {
+          expect(response.headers['content-type']).toMatch(/^text\/event-stream/);
+          let text = '';
+          response.on('data', (chunk: Buffer) => {
+            text += chunk.toString();
+            const values = [...text.matchAll(/^data: (.*)$/gm)].map(
+              (m) => (JSON.parse(m[1]!) as { value: number }).value,
+            );
+            if (values.length < count) return;
+            request.destroy();
+            resolve(values);
+          });
+        },
+      );
       request.on('error', (error: NodeJS.ErrnoException) => error.code !== 'ECONNRESET' && reject(error));
     });
 
   test('the stand-in is named as one, and shows the rim where it is held', async () => {
-    expect((await ask.get('/api/devices')).body.devices).toContainEqual(expect.objectContaining({ name: 'indicator', kind: 'dial-indicator', simulated: true, state: 'silent' }));
+    expect((await ask.get('/api/devices')).body.devices).toContainEqual(
+      expect.objectContaining({ name: 'indicator', kind: 'dial-indicator', simulated: true, state: 'silent' }),
+    );
     await ask.put('/api/devices/indicator/hold').send({ deg: 70, axis: 'lateral' }).expect(204);
     const high = (await stream(20)).at(-1)!;
     await ask.put('/api/devices/indicator/hold').send({ deg: 250, axis: 'lateral' }).expect(204);
@@ -151,16 +183,38 @@ describe('over HTTP', () => {
   test('what it cannot do is refused by its field', async () => {
     const refused = await ask.put('/api/devices/indicator/hold').send({ deg: 400, axis: 'lateral' });
     expect([refused.status, refused.body.error.field]).toEqual([422, 'deg']);
-    expect((await ask.get('/api/devices/nobody/stream')).body.error).toMatchObject({ field: 'device', expected: expect.stringContaining('indicator') });
+    expect((await ask.get('/api/devices/nobody/stream')).body.error).toMatchObject({
+      field: 'device',
+      expected: expect.stringContaining('indicator'),
+    });
   });
 
   test('lines of a real one come in as they are, its calibration from the shop\u2019s records', async () => {
-    await ask.post('/api/records/instruments').send({ id: 'p', name: 'x', kind: 'dial-indicator', calibratedOn: '2026-02-03' }).expect(201);
+    await ask
+      .post('/api/records/instruments')
+      .send({ id: 'p', name: 'x', kind: 'dial-indicator', calibratedOn: '2026-02-03' })
+      .expect(201);
     const post = () => ask.post('/api/devices/lines').set('content-type', 'application/x-ndjson');
-    expect((await post().send(`${said(0.25)}\nnot a line\n`).expect(200)).body).toEqual({ taken: 1, refused: [expect.objectContaining({ line: 2, field: 'line' })] });
-    expect((await ask.get('/api/devices')).body.devices).toContainEqual(expect.objectContaining({ name: 'x', simulated: false, calibratedOn: '2026-02-03', last: expect.objectContaining({ value: 0.25 }) }));
+    expect(
+      (
+        await post()
+          .send(`${said(0.25)}\nnot a line\n`)
+          .expect(200)
+      ).body,
+    ).toEqual({ taken: 1, refused: [expect.objectContaining({ line: 2, field: 'line' })] });
+    expect((await ask.get('/api/devices')).body.devices).toContainEqual(
+      expect.objectContaining({
+        name: 'x',
+        simulated: false,
+        calibratedOn: '2026-02-03',
+        last: expect.objectContaining({ value: 0.25 }),
+      }),
+    );
     // What another site's page could send without asking is not taken.
-    expect((await ask.post('/api/devices/lines').set('content-type', 'text/plain').send(said(0.9))).body).toEqual({ taken: 0, refused: [] });
+    expect((await ask.post('/api/devices/lines').set('content-type', 'text/plain').send(said(0.9))).body).toEqual({
+      taken: 0,
+      refused: [],
+    });
     await ask.delete('/api/devices/x').expect(422);
   });
 
@@ -171,7 +225,9 @@ describe('over HTTP', () => {
     await ask.put('/api/devices/caliper/fail').send({ fails: 'noise' }).expect(204);
     const noisy = await stream(30, 'caliper');
     expect(Math.max(...noisy) - Math.min(...noisy)).toBeGreaterThan(0.5);
-    expect((await ask.put('/api/devices/caliper/fail').send({ fails: 'sulk' }).expect(422)).body.error.field).toBe('fails');
+    expect((await ask.put('/api/devices/caliper/fail').send({ fails: 'sulk' }).expect(422)).body.error.field).toBe(
+      'fails',
+    );
     await ask.put('/api/devices/caliper/fail').send({ fails: null }).expect(204);
   });
 });

@@ -26,7 +26,10 @@ describe('the log as CSV (RFC 4180)', () => {
     const said = 'He said "no",\nthen: fine';
     await ask
       .post('/api/jobs/demo-job-21/entries')
-      .send({ expectedSeq: job.lastSeq, entries: [note(said), note('x', { who: '=HYPERLINK("http://example.invalid")' })] })
+      .send({
+        expectedSeq: job.lastSeq,
+        entries: [note(said), note('x', { who: '=HYPERLINK("http://example.invalid")' })],
+      })
       .expect(201);
     const { text } = await ask.get('/api/jobs/demo-job-21/log.csv');
     const rows = parse(text, { columns: true, record_delimiter: '\r\n' }) as Record<string, string>[];
@@ -39,9 +42,15 @@ describe('the log as CSV (RFC 4180)', () => {
     const target = note('gone');
     await ask
       .post('/api/jobs/demo-job-22/entries')
-      .send({ expectedSeq: job.lastSeq, entries: [target, { ...note('x'), kind: 'undo', data: { entryId: target.id } }] })
+      .send({
+        expectedSeq: job.lastSeq,
+        entries: [target, { ...note('x'), kind: 'undo', data: { entryId: target.id } }],
+      })
       .expect(201);
-    const rows = parse((await ask.get('/api/jobs/demo-job-22/log.csv')).text, { columns: true }) as Record<string, string>[];
+    const rows = parse((await ask.get('/api/jobs/demo-job-22/log.csv')).text, { columns: true }) as Record<
+      string,
+      string
+    >[];
     expect(rows.find((r) => r.id === target.id)?.stands).toBe('no');
     expect(rows[0]?.stands).toBe('yes');
   });
@@ -56,7 +65,8 @@ describe('rechecks as iCalendar (RFC 5545)', () => {
     expect(lines[0]).toBe('BEGIN:VCALENDAR');
     expect(lines).toContain('VERSION:2.0');
     expect(lines.filter((l) => l === 'BEGIN:VEVENT')).toHaveLength(2);
-    for (const needed of ['UID:', 'DTSTAMP:', 'DTSTART;VALUE=DATE:', 'DTEND;VALUE=DATE:', 'SUMMARY:']) expect(lines.filter((l) => l.startsWith(needed))).toHaveLength(2);
+    for (const needed of ['UID:', 'DTSTAMP:', 'DTSTART;VALUE=DATE:', 'DTEND;VALUE=DATE:', 'SUMMARY:'])
+      expect(lines.filter((l) => l.startsWith(needed))).toHaveLength(2);
     const opened = new Date(NOW - 9 * 86_400_000);
     const nextDay = new Date(opened.getTime() + 86_400_000).toISOString().slice(0, 10).replaceAll('-', '');
     expect(lines).toContain(`DTSTART;VALUE=DATE:${nextDay}`);
@@ -65,11 +75,18 @@ describe('rechecks as iCalendar (RFC 5545)', () => {
 });
 
 describe('the job card as PDF', () => {
-  const card = async (path: string) => (await ask.get(path).buffer(true).parse((res, done) => {
-    const chunks: Buffer[] = [];
-    res.on('data', (c: Buffer) => chunks.push(c));
-    res.on('end', () => done(null, Buffer.concat(chunks)));
-  }).expect(200)).body as Buffer;
+  const card = async (path: string) =>
+    (
+      await ask
+        .get(path)
+        .buffer(true)
+        .parse((res, done) => {
+          const chunks: Buffer[] = [];
+          res.on('data', (c: Buffer) => chunks.push(c));
+          res.on('end', () => done(null, Buffer.concat(chunks)));
+        })
+        .expect(200)
+    ).body as Buffer;
 
   test('is a whole PDF with its fonts in it', async () => {
     const pdf = (await card('/api/jobs/demo-job-20/card.pdf')).toString('latin1');

@@ -3,7 +3,11 @@ import { note, testApp } from './test-app';
 
 describe('the jobs list', () => {
   const { ask } = testApp();
-  const list = async (query: string) => (await ask.get(`/api/jobs?${query}`).expect(200)).body as { jobs: { number: number; machineName: string; rider: string; openedAt: string }[]; total: number };
+  const list = async (query: string) =>
+    (await ask.get(`/api/jobs?${query}`).expect(200)).body as {
+      jobs: { number: number; machineName: string; rider: string; openedAt: string }[];
+      total: number;
+    };
 
   test('newest first, in pages', async () => {
     const first = await list('limit=5');
@@ -27,10 +31,20 @@ describe('the jobs list', () => {
   });
 
   test('what a search means literally is searched literally', async () => {
-    for (const search of ['%', '_', "' OR 1=1 --", '"', '\\']) expect((await list(new URLSearchParams({ search }).toString())).total).toBe(0);
+    for (const search of ['%', '_', "' OR 1=1 --", '"', '\\'])
+      expect((await list(new URLSearchParams({ search }).toString())).total).toBe(0);
   });
 
-  test.each(['limit=0', 'limit=9999', 'limit=abc', 'offset=-1', 'from=yesterday', 'to=2026-02-30', `search=${'x'.repeat(101)}`, 'nonsense=1'])('%s is refused', async (query) => {
+  test.each([
+    'limit=0',
+    'limit=9999',
+    'limit=abc',
+    'offset=-1',
+    'from=yesterday',
+    'to=2026-02-30',
+    `search=${'x'.repeat(101)}`,
+    'nonsense=1',
+  ])('%s is refused', async (query) => {
     const { body } = await ask.get(`/api/jobs?${query}`).expect(422);
     expect(body.error.field).toBe(query.split('=')[0]);
     expect(body.error.expected.length).toBeGreaterThan(5);
@@ -48,14 +62,29 @@ describe('opening a job', () => {
     const state = foldJob(answer.entries);
     expect(state.wheel?.rimLockDegs).toEqual([210]);
     expect(state.rules['seat.shopCeilingKpa']).toBeCloseTo(275.79, 1);
-    await ask.put('/api/rules/balance.toleranceG').send({ value: 2, note: '', who: 'Osk Tarrow', reason: 'racing' }).expect(200);
+    await ask
+      .put('/api/rules/balance.toleranceG')
+      .send({ value: 2, note: '', who: 'Osk Tarrow', reason: 'racing' })
+      .expect(200);
     const later = (await ask.get('/api/jobs/job-new').expect(200)).body;
     expect(foldJob(later.entries).rules['balance.toleranceG']).toBe(5);
   });
 
   test('sent twice it is opened once', async () => {
-    const first = (await ask.post('/api/jobs').send({ ...body, id: 'job-twice' }).expect(201)).body.job;
-    expect((await ask.post('/api/jobs').send({ ...body, id: 'job-twice' }).expect(201)).body.job.number).toBe(first.number);
+    const first = (
+      await ask
+        .post('/api/jobs')
+        .send({ ...body, id: 'job-twice' })
+        .expect(201)
+    ).body.job;
+    expect(
+      (
+        await ask
+          .post('/api/jobs')
+          .send({ ...body, id: 'job-twice' })
+          .expect(201)
+      ).body.job.number,
+    ).toBe(first.number);
   });
 
   test.each([
@@ -87,7 +116,10 @@ describe('appending to a log', () => {
 
   test('entries follow on without a gap, stamped by the server', async () => {
     const seq = await seqNow();
-    const { body } = await ask.post(url).send({ expectedSeq: seq, entries: [note('one'), note('two')] }).expect(201);
+    const { body } = await ask
+      .post(url)
+      .send({ expectedSeq: seq, entries: [note('one'), note('two')] })
+      .expect(201);
     expect(body.seq).toBe(seq + 2);
     expect(body.entries.map((e: { seq: number }) => e.seq)).toEqual([seq + 1, seq + 2]);
     expect(Date.now() - Date.parse(body.entries[0].at)).toBeLessThan(60_000);
@@ -95,13 +127,22 @@ describe('appending to a log', () => {
 
   test('a log that moved on refuses with what was not seen, and writes nothing', async () => {
     const seq = await seqNow();
-    await ask.post(url).send({ expectedSeq: seq, entries: [note('first')] }).expect(201);
-    const { body } = await ask.post(url).send({ expectedSeq: seq, entries: [note('second')] }).expect(409);
+    await ask
+      .post(url)
+      .send({ expectedSeq: seq, entries: [note('first')] })
+      .expect(201);
+    const { body } = await ask
+      .post(url)
+      .send({ expectedSeq: seq, entries: [note('second')] })
+      .expect(409);
     expect(body.error.field).toBe('expectedSeq');
     expect(body.entries.map((e: { data: { text: string } }) => e.data.text)).toEqual(['first']);
     expect(body.seq).toBe(seq + 1);
     expect(await seqNow()).toBe(seq + 1);
-    await ask.post(url).send({ expectedSeq: seq + 99, entries: [note('from the future')] }).expect(409);
+    await ask
+      .post(url)
+      .send({ expectedSeq: seq + 99, entries: [note('from the future')] })
+      .expect(409);
   });
 
   test('a client that lost the answer may send again', async () => {
@@ -116,7 +157,10 @@ describe('appending to a log', () => {
 
   test('all or nothing: one bad entry among good ones leaves no trace', async () => {
     const seq = await seqNow();
-    const { body } = await ask.post(url).send({ expectedSeq: seq, entries: [note('good'), note('', { station: 'kitchen' })] }).expect(422);
+    const { body } = await ask
+      .post(url)
+      .send({ expectedSeq: seq, entries: [note('good'), note('', { station: 'kitchen' })] })
+      .expect(422);
     expect(body.error.field).toBe('entries[1].station');
     expect(await seqNow()).toBe(seq);
   });
@@ -129,9 +173,13 @@ describe('appending to a log', () => {
   ])('%s cannot be named', async (_name, more, field) => {
     const seq = await seqNow();
     const { entries } = (await ask.get('/api/jobs/demo-job-22')).body as { entries: { id: string; kind: string }[] };
-    const real = (id: string) => (id === 'OPENED' ? entries[0]!.id : id === 'STEP' ? entries.find((e) => e.kind === 'step')!.id : id);
+    const real = (id: string) =>
+      id === 'OPENED' ? entries[0]!.id : id === 'STEP' ? entries.find((e) => e.kind === 'step')!.id : id;
     const entry = JSON.parse(JSON.stringify(note('x', more)), (_k, v) => (typeof v === 'string' ? real(v) : v));
-    const { body } = await ask.post(url).send({ expectedSeq: seq, entries: [entry] }).expect(422);
+    const { body } = await ask
+      .post(url)
+      .send({ expectedSeq: seq, entries: [entry] })
+      .expect(422);
     expect(body.error.field).toBe(field);
     expect(await seqNow()).toBe(seq);
   });
@@ -140,9 +188,18 @@ describe('appending to a log', () => {
     const seq = await seqNow();
     const target = note('to be undone');
     const undo = { ...note('x'), kind: 'undo', data: { entryId: target.id } };
-    await ask.post(url).send({ expectedSeq: seq, entries: [target, undo] }).expect(201);
-    await ask.post(url).send({ expectedSeq: seq + 2, entries: [{ ...note('x'), kind: 'undo', data: { entryId: target.id } }] }).expect(422);
-    await ask.post(url).send({ expectedSeq: seq + 2, entries: [{ ...note('x'), kind: 'undo', data: { entryId: undo.id } }] }).expect(201);
+    await ask
+      .post(url)
+      .send({ expectedSeq: seq, entries: [target, undo] })
+      .expect(201);
+    await ask
+      .post(url)
+      .send({ expectedSeq: seq + 2, entries: [{ ...note('x'), kind: 'undo', data: { entryId: target.id } }] })
+      .expect(422);
+    await ask
+      .post(url)
+      .send({ expectedSeq: seq + 2, entries: [{ ...note('x'), kind: 'undo', data: { entryId: undo.id } }] })
+      .expect(201);
     const { entries } = (await ask.get('/api/jobs/demo-job-22')).body;
     expect(foldJob(entries).notes.map((x) => x.text)).toContain('to be undone');
   });
@@ -160,19 +217,31 @@ describe('appending to a log', () => {
     [{ expectedSeq: 1, entries: Array.from({ length: 51 }, () => note('x')) }, 422],
     [[], 422],
   ])('a body of the wrong shape is refused (%#)', async (body, status) => {
-    const answer = await ask.post(url).send(body as object).expect(status);
+    const answer = await ask
+      .post(url)
+      .send(body as object)
+      .expect(status);
     expect(Object.keys(answer.body.error).sort()).toEqual(['expected', 'field', 'message']);
   });
 
   test('JSON that is none, and a body that is too large', async () => {
     await ask.post(url).set('content-type', 'application/json').send('{"expectedSeq":').expect(400);
-    const { body } = await ask.post(url).send({ expectedSeq: 1, entries: [note('x'.repeat(300_000))] }).expect(413);
+    const { body } = await ask
+      .post(url)
+      .send({ expectedSeq: 1, entries: [note('x'.repeat(300_000))] })
+      .expect(413);
     expect(body.error).toMatchObject({ field: 'body', message: 'The request is too large.' });
   });
 
   test('the summary in the list follows the log', async () => {
     const seq = await seqNow();
-    await ask.post(url).send({ expectedSeq: seq, entries: [{ ...note('x'), station: 'hand-over', kind: 'handed-over', data: { to: 'Petra Oakhollow' } }] }).expect(201);
+    await ask
+      .post(url)
+      .send({
+        expectedSeq: seq,
+        entries: [{ ...note('x'), station: 'hand-over', kind: 'handed-over', data: { to: 'Petra Oakhollow' } }],
+      })
+      .expect(201);
     expect((await ask.get('/api/jobs?search=1022')).body.jobs[0]).toMatchObject({ handedOver: true, lastSeq: seq + 1 });
   });
 });
@@ -203,9 +272,17 @@ describe('what cured a trouble', () => {
 
   test('is counted over all jobs; what was undone, and what nothing cured, is not', async () => {
     const before = await cures();
-    await ask.post('/api/jobs').send({ id: 'tr', machineId: 'm-orrin', wheelId: 'w-orrin-r', who: 'Juna Birk' }).expect(201);
+    await ask
+      .post('/api/jobs')
+      .send({ id: 'tr', machineId: 'm-orrin', wheelId: 'w-orrin-r', who: 'Juna Birk' })
+      .expect(201);
     const cured = { symptom: 'bite-stuck', curedBy: 'warm' };
-    const entries = [entry('t1', 'trouble', cured), entry('t2', 'trouble', cured), entry('t3', 'trouble', { ...cured, curedBy: null }), entry('t4', 'undo', { entryId: 't2' })];
+    const entries = [
+      entry('t1', 'trouble', cured),
+      entry('t2', 'trouble', cured),
+      entry('t3', 'trouble', { ...cured, curedBy: null }),
+      entry('t4', 'undo', { entryId: 't2' }),
+    ];
     await ask.post('/api/jobs/tr/entries').send({ expectedSeq: 2, entries }).expect(201);
     expect(await cures()).toEqual([...before, { symptom: 'bite-stuck', check: 'warm', count: 1 }]);
   });

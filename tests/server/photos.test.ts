@@ -4,14 +4,28 @@ import { createHash } from 'node:crypto';
 import { testApp } from './test-app';
 
 /** The smallest PNG there is: one pixel. */
-const PNG = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg==', 'base64');
-const photo = (photoId: string, more: object = {}) => ({ id: `p-${photoId.slice(0, 8)}`, who: 'Juna Birk', station: 'inspect', kind: 'photo', data: { photoId, part: 'bead', says: 'at the valve hole' }, ...more });
+const PNG = Buffer.from(
+  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg==',
+  'base64',
+);
+const photo = (photoId: string, more: object = {}) => ({
+  id: `p-${photoId.slice(0, 8)}`,
+  who: 'Juna Birk',
+  station: 'inspect',
+  kind: 'photo',
+  data: { photoId, part: 'bead', says: 'at the valve hole' },
+  ...more,
+});
 
 test('a picture is kept once under the hash of its content, and comes back as it was', async () => {
   const { ask, photosDir } = testApp({ empty: true });
   const kept = await ask.post('/api/photos').set('content-type', 'image/png').send(PNG);
   expect(kept.status).toBe(201);
-  expect(kept.body).toEqual({ photoId: createHash('sha256').update(PNG).digest('hex'), type: 'image/png', bytes: PNG.length });
+  expect(kept.body).toEqual({
+    photoId: createHash('sha256').update(PNG).digest('hex'),
+    type: 'image/png',
+    bytes: PNG.length,
+  });
   await ask.post('/api/photos').set('content-type', 'image/png').send(PNG).expect(201);
   expect(readdirSync(photosDir)).toEqual([`${kept.body.photoId}.png`]);
   const back = await ask.get(`/api/photos/${kept.body.photoId}`).expect(200);
@@ -25,7 +39,9 @@ test('the content decides what it is, not its name; the other kinds are known to
   const jpeg = Buffer.concat([Buffer.from([0xff, 0xd8, 0xff, 0xe0]), Buffer.alloc(40)]);
   const webp = Buffer.concat([Buffer.from('RIFF'), Buffer.alloc(4), Buffer.from('WEBPVP8 ')]);
   expect((await ask.post('/api/photos').set('content-type', 'image/png').send(jpeg)).body.type).toBe('image/jpeg');
-  expect((await ask.post('/api/photos').set('content-type', 'application/octet-stream').send(webp)).body.type).toBe('image/webp');
+  expect((await ask.post('/api/photos').set('content-type', 'application/octet-stream').send(webp)).body.type).toBe(
+    'image/webp',
+  );
 });
 
 test.each<[string, string, Buffer | string]>([
@@ -38,13 +54,20 @@ test.each<[string, string, Buffer | string]>([
   const { ask, photosDir } = testApp({ empty: true });
   const answer = await ask.post('/api/photos').set('content-type', type).send(body);
   expect(answer.status).toBe(422);
-  expect(answer.body.error).toEqual({ field: 'photo', message: 'This is no picture that can be kept.', expected: 'a JPEG, PNG or WebP picture of at most 6 MB' });
+  expect(answer.body.error).toEqual({
+    field: 'photo',
+    message: 'This is no picture that can be kept.',
+    expected: 'a JPEG, PNG or WebP picture of at most 6 MB',
+  });
   expect(existsSync(photosDir)).toBe(false);
 });
 
 test('a picture over the limit is refused by its size', async () => {
   const { ask } = testApp({ empty: true });
-  const answer = await ask.post('/api/photos').set('content-type', 'image/png').send(Buffer.concat([PNG, Buffer.alloc(6 * 1024 * 1024)]));
+  const answer = await ask
+    .post('/api/photos')
+    .set('content-type', 'image/png')
+    .send(Buffer.concat([PNG, Buffer.alloc(6 * 1024 * 1024)]));
   expect(answer.status).toBe(413);
   expect(answer.body.error.expected).toBe('at most 6144 kB, of the kind this address takes');
 });
@@ -58,9 +81,16 @@ test('an address that is no id, or of no picture, says so and reads nothing else
 test('a job names only photographs that are kept, and its log says so in words', async () => {
   const { ask } = testApp();
   const job = (await ask.get('/api/jobs/demo-job-22')).body.job;
-  const refused = await ask.post('/api/jobs/demo-job-22/entries').send({ expectedSeq: job.lastSeq, entries: [photo('0'.repeat(64))] });
+  const refused = await ask
+    .post('/api/jobs/demo-job-22/entries')
+    .send({ expectedSeq: job.lastSeq, entries: [photo('0'.repeat(64))] });
   expect([refused.status, refused.body.error.field]).toEqual([422, 'data.photoId']);
   const { photoId } = (await ask.post('/api/photos').set('content-type', 'image/png').send(PNG)).body;
-  await ask.post('/api/jobs/demo-job-22/entries').send({ expectedSeq: job.lastSeq, entries: [photo(photoId)] }).expect(201);
-  expect((await ask.get('/api/jobs/demo-job-22/log.csv')).text).toContain('Photograph: bead, seat and rim: at the valve hole');
+  await ask
+    .post('/api/jobs/demo-job-22/entries')
+    .send({ expectedSeq: job.lastSeq, entries: [photo(photoId)] })
+    .expect(201);
+  expect((await ask.get('/api/jobs/demo-job-22/log.csv')).text).toContain(
+    'Photograph: bead, seat and rim: at the valve hole',
+  );
 });

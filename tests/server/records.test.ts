@@ -3,8 +3,27 @@ import { complete, fileColumns, RECORD_KINDS, type RecordKind, type Records } fr
 import { testApp } from './test-app';
 
 const NEW: { [K in RecordKind]: Partial<Records[K]> } = {
-  machines: { id: 'new', name: 'Hob 250', kind: 'dirt', rider: 'Ned Ash', drive: 'chain', sprocketFront: 13, sprocketRear: 50, fasteners: [{ name: 'axle', wheel: 'rear', torqueNm: 98, socket: '27 mm' }] },
-  wheels: { id: 'new', machineId: 'm-orrin', position: 'rear', build: 'spoked', rimCode: '2.15x18', tireMarking: '110/90-18', tube: true, rimLockDegs: [210], runouts: [{ onDate: '2026-04-30', lateralMm: 1.2, radialMm: 0.4 }] },
+  machines: {
+    id: 'new',
+    name: 'Hob 250',
+    kind: 'dirt',
+    rider: 'Ned Ash',
+    drive: 'chain',
+    sprocketFront: 13,
+    sprocketRear: 50,
+    fasteners: [{ name: 'axle', wheel: 'rear', torqueNm: 98, socket: '27 mm' }],
+  },
+  wheels: {
+    id: 'new',
+    machineId: 'm-orrin',
+    position: 'rear',
+    build: 'spoked',
+    rimCode: '2.15x18',
+    tireMarking: '110/90-18',
+    tube: true,
+    rimLockDegs: [210],
+    runouts: [{ onDate: '2026-04-30', lateralMm: 1.2, radialMm: 0.4 }],
+  },
   tires: { id: 'new', marking: '110/90-18 61M TT', pattern: 'knobby', dateCode: '0126', count: 1, priceMinor: 8900 },
   tubes: { id: 'new', label: '110/90-18', count: 2, wall: 'heavy' },
   strips: { id: 'new', widthMm: 28, rimFromIn: 18, rimToIn: 19 },
@@ -12,7 +31,12 @@ const NEW: { [K in RecordKind]: Partial<Records[K]> } = {
   valves: { id: 'new', holeMm: 11.5, lengthMm: 43 },
   weights: { id: 'new', massG: 25, kind: 'spoke', count: 4 },
   wrenches: { id: 'new', name: 'middle', minNm: 10, maxNm: 60, calibratedOn: '2026-04-30' },
-  instruments: { id: 'new', name: 'stick gauge', stepKpa: 3.4, checks: [{ onDate: '2026-04-30', appliedKpa: 100, readsKpa: 103 }] },
+  instruments: {
+    id: 'new',
+    name: 'stick gauge',
+    stepKpa: 3.4,
+    checks: [{ onDate: '2026-04-30', appliedKpa: 100, readsKpa: 103 }],
+  },
 };
 
 describe.each(RECORD_KINDS)('%s', (kind) => {
@@ -22,20 +46,41 @@ describe.each(RECORD_KINDS)('%s', (kind) => {
   test('are added with their usual values, changed, archived and brought back; never deleted', async () => {
     expect((await ask.post(`/api/records/${kind}`).send(NEW[kind]).expect(201)).body).toEqual(whole);
     expect((await ask.get('/api/shop')).body[kind]).toContainEqual(whole);
-    const changed = (await ask.put(`/api/records/${kind}/new`).send({ ...whole, note: 'looked at' }).expect(200)).body;
+    const changed = (
+      await ask
+        .put(`/api/records/${kind}/new`)
+        .send({ ...whole, note: 'looked at' })
+        .expect(200)
+    ).body;
     expect(changed).toEqual({ ...whole, note: 'looked at', version: 2 });
-    expect((await ask.put(`/api/records/${kind}/new`).send({ ...changed, archived: true }).expect(200)).body).toMatchObject({ archived: true, version: 3 });
+    expect(
+      (
+        await ask
+          .put(`/api/records/${kind}/new`)
+          .send({ ...changed, archived: true })
+          .expect(200)
+      ).body,
+    ).toMatchObject({ archived: true, version: 3 });
     await ask.delete(`/api/records/${kind}/new`).expect(404);
   });
 
   test('a change by somebody else is not overwritten, and comes with the refusal', async () => {
-    const { body } = await ask.put(`/api/records/${kind}/new`).send({ ...whole, note: 'too late' }).expect(409);
-    expect(body).toMatchObject({ error: { field: 'version', expected: 'the version that stands, 3' }, record: { note: 'looked at' } });
+    const { body } = await ask
+      .put(`/api/records/${kind}/new`)
+      .send({ ...whole, note: 'too late' })
+      .expect(409);
+    expect(body).toMatchObject({
+      error: { field: 'version', expected: 'the version that stands, 3' },
+      record: { note: 'looked at' },
+    });
   });
 
   test('an id is given once, and a change needs a record', async () => {
     expect((await ask.post(`/api/records/${kind}`).send(NEW[kind]).expect(422)).body.error.field).toBe('id');
-    await ask.put(`/api/records/${kind}/nobody`).send({ ...whole, id: 'nobody' }).expect(404);
+    await ask
+      .put(`/api/records/${kind}/nobody`)
+      .send({ ...whole, id: 'nobody' })
+      .expect(404);
     expect((await ask.put(`/api/records/${kind}/other`).send(whole).expect(422)).body.error.field).toBe('id');
   });
 
@@ -63,7 +108,10 @@ describe('refusals', () => {
     ['locks', { id: '../x' }, 'id'],
     ['machines', { fasteners: [{ name: 'axle', wheel: 'side', torqueNm: 5 }] }, 'fasteners[0].wheel'],
   ])('%s with %j are refused at the field', async (kind, part, field) => {
-    const { body } = await ask.post(`/api/records/${kind}`).send({ ...NEW[kind], ...part }).expect(422);
+    const { body } = await ask
+      .post(`/api/records/${kind}`)
+      .send({ ...NEW[kind], ...part })
+      .expect(422);
     expect(body.error.field).toBe(field);
     expect(body.error.expected.length).toBeGreaterThan(3);
   });
@@ -78,13 +126,20 @@ describe('refusals', () => {
 
 describe('taking a file in', () => {
   const { ask } = testApp();
-  const post = (csv: string, apply: 'yes' | 'no') => ask.post(`/api/records/tubes/import?apply=${apply}`).type('text/csv').send(csv);
+  const post = (csv: string, apply: 'yes' | 'no') =>
+    ask.post(`/api/records/tubes/import?apply=${apply}`).type('text/csv').send(csv);
   const labels = async () => (await ask.get('/api/records/tubes')).body.records.map((t: { label: string }) => t.label);
 
   test('a plan writes nothing; applied, all of it is there', async () => {
     const before = await labels();
     const csv = 'label,count,wall\r\n"110/100-18, 120/90-18",4,heavy\r\n2.50-17,2,\r\n';
-    expect((await post(csv, 'no').expect(200)).body).toMatchObject({ applied: false, rows: [{ line: 2, does: 'add' }, { line: 3, does: 'add' }] });
+    expect((await post(csv, 'no').expect(200)).body).toMatchObject({
+      applied: false,
+      rows: [
+        { line: 2, does: 'add' },
+        { line: 3, does: 'add' },
+      ],
+    });
     expect(await labels()).toEqual(before);
     expect((await post(csv, 'yes').expect(200)).body.applied).toBe(true);
     expect(await labels()).toEqual(expect.arrayContaining(['110/100-18, 120/90-18', '2.50-17']));
@@ -94,7 +149,9 @@ describe('taking a file in', () => {
     const before = await labels();
     const { body } = await post('label,count\n4.00-18,1\nbig,1\n4.10-18,many\n', 'yes').expect(422);
     expect(body.applied).toBe(false);
-    expect(body.rows.filter((r: { does: string }) => r.does === 'faulty').map((r: { line: number }) => r.line)).toEqual([3, 4]);
+    expect(body.rows.filter((r: { does: string }) => r.does === 'faulty').map((r: { line: number }) => r.line)).toEqual(
+      [3, 4],
+    );
     expect(await labels()).toEqual(before);
   });
 
@@ -149,30 +206,69 @@ describe('a wheel\u2019s record', () => {
 
 describe('handing over', () => {
   const { ask } = testApp();
-  const entry = (kind: string, data: object, id = `${kind}-1`, station = 'hand-over') => ({ id, who: 'Juna Birk', station, kind, data });
+  const entry = (kind: string, data: object, id = `${kind}-1`, station = 'hand-over') => ({
+    id,
+    who: 'Juna Birk',
+    station,
+    kind,
+    data,
+  });
   const counts = async () => {
     const shop = (await ask.get('/api/shop')).body;
     const count = (kind: string, id: string) => shop[kind].find((r: { id: string }) => r.id === id).count;
-    return [count('tires', 't-7'), count('valves', 'v-1'), shop.wheels.find((w: { id: string }) => w.id === 'w-vellan-r')];
+    return [
+      count('tires', 't-7'),
+      count('valves', 'v-1'),
+      shop.wheels.find((w: { id: string }) => w.id === 'w-vellan-r'),
+    ];
   };
 
   test('takes the parts from the shelf and gives the wheel its new tire; undone, everything is back', async () => {
-    await ask.post('/api/jobs').send({ id: 'j', machineId: 'm-vellan', wheelId: 'w-vellan-r', who: 'Juna Birk' }).expect(201);
+    await ask
+      .post('/api/jobs')
+      .send({ id: 'j', machineId: 'm-vellan', wheelId: 'w-vellan-r', who: 'Juna Birk' })
+      .expect(201);
     const [tires, stems, wheel] = await counts();
     const chosen = {
-      marking: '180/55ZR17 73W TL', dateCode: '0126', tireId: 't-7', tube: false, tubeId: null, tubeLabel: null, lightMark: true, seatLimitKpa: null,
-      parts: [{ what: 'tire', count: 1, stockId: 't-7' }, { what: 'valve stem', count: 1, stockId: 'v-1' }, { what: 'gone', count: 2, stockId: 'no-such' }],
+      marking: '180/55ZR17 73W TL',
+      dateCode: '0126',
+      tireId: 't-7',
+      tube: false,
+      tubeId: null,
+      tubeLabel: null,
+      lightMark: true,
+      seatLimitKpa: null,
+      parts: [
+        { what: 'tire', count: 1, stockId: 't-7' },
+        { what: 'valve stem', count: 1, stockId: 'v-1' },
+        { what: 'gone', count: 2, stockId: 'no-such' },
+      ],
     };
-    await ask.post('/api/jobs/j/entries').send({ expectedSeq: 2, entries: [entry('chosen', { ...chosen, marking: '190/50ZR17 73W TL' }, 'c', 'choose')] }).expect(201);
+    await ask
+      .post('/api/jobs/j/entries')
+      .send({ expectedSeq: 2, entries: [entry('chosen', { ...chosen, marking: '190/50ZR17 73W TL' }, 'c', 'choose')] })
+      .expect(201);
     expect(await counts()).toEqual([tires, stems, wheel]);
-    await ask.post('/api/jobs/j/entries').send({ expectedSeq: 3, entries: [entry('handed-over', { to: 'Petra' }, 'h')] }).expect(201);
+    await ask
+      .post('/api/jobs/j/entries')
+      .send({ expectedSeq: 3, entries: [entry('handed-over', { to: 'Petra' }, 'h')] })
+      .expect(201);
     const after = await counts();
     expect(after.slice(0, 2)).toEqual([tires - 1, stems - 1]);
     expect(after[2]).toMatchObject({ tireMarking: '190/50ZR17 73W TL', treads: [] });
     // Handed over again takes nothing twice.
-    await ask.post('/api/jobs/j/entries').send({ expectedSeq: 4, entries: [entry('handed-over', { to: 'Petra' }, 'h2')] }).expect(201);
+    await ask
+      .post('/api/jobs/j/entries')
+      .send({ expectedSeq: 4, entries: [entry('handed-over', { to: 'Petra' }, 'h2')] })
+      .expect(201);
     expect((await counts()).slice(0, 2)).toEqual([tires - 1, stems - 1]);
-    await ask.post('/api/jobs/j/entries').send({ expectedSeq: 5, entries: [entry('undo', { entryId: 'h2' }, 'u1'), entry('undo', { entryId: 'h' }, 'u2')] }).expect(201);
+    await ask
+      .post('/api/jobs/j/entries')
+      .send({
+        expectedSeq: 5,
+        entries: [entry('undo', { entryId: 'h2' }, 'u1'), entry('undo', { entryId: 'h' }, 'u2')],
+      })
+      .expect(201);
     const back = await counts();
     expect(back.slice(0, 2)).toEqual([tires, stems]);
     expect(back[2]).toMatchObject({ tireMarking: wheel.tireMarking, treads: wheel.treads });

@@ -15,7 +15,29 @@ describe('workings over HTTP', () => {
   test('the catalog names each with its line, its schema and its example', async () => {
     const { body } = await ask.get('/api/workings').expect(200);
     expect(body.workings.map((w: { name: string }) => w.name)).toEqual(
-      expect.arrayContaining(['tire-size', 'tire-compare', 'tire-age', 'tube-pick', 'rim-code', 'rim-width-fit', 'load-speed-fit', 'tube-need', 'tread-wear', 'direction-fit', 'rim-lock-pick', 'strip-pick', 'valve-pick', 'materials', 'tools', 'pressure-start', 'seat-limit', 'pressure-correct', 'balance-trial', 'balance-place', 'torque-wrench']),
+      expect.arrayContaining([
+        'tire-size',
+        'tire-compare',
+        'tire-age',
+        'tube-pick',
+        'rim-code',
+        'rim-width-fit',
+        'load-speed-fit',
+        'tube-need',
+        'tread-wear',
+        'direction-fit',
+        'rim-lock-pick',
+        'strip-pick',
+        'valve-pick',
+        'materials',
+        'tools',
+        'pressure-start',
+        'seat-limit',
+        'pressure-correct',
+        'balance-trial',
+        'balance-place',
+        'torque-wrench',
+      ]),
     );
     for (const w of body.workings) {
       expect(w.says.length).toBeGreaterThan(10);
@@ -32,7 +54,9 @@ describe('workings over HTTP', () => {
 
   test('bad input is 422 with field, message and what would be right', async () => {
     const { body } = await ask.post('/api/workings/tire-size').send({ marking: '150/70-99' }).expect(422);
-    expect(body).toEqual({ error: { field: 'marking', message: '99 is no rim diameter.', expected: 'a rim diameter of 4 to 23 inches' } });
+    expect(body).toEqual({
+      error: { field: 'marking', message: '99 is no rim diameter.', expected: 'a rim diameter of 4 to 23 inches' },
+    });
     await ask.post('/api/workings/tire-size').expect(422);
     await ask.post('/api/workings/no-such').send({}).expect(404);
     await ask.post('/api/workings/constructor').send({}).expect(404);
@@ -47,8 +71,16 @@ describe('the shop\u2019s records', () => {
     const { body } = await ask.put('/api/rules/seat.shopCeilingKpa').send(change).expect(200);
     expect(body).toMatchObject({ value: 300, basis: 'shop rule', changedBy: 'Juna Birk', reason: change.reason });
     expect(body.shipped).toBeCloseTo(275.79, 1);
-    for (const [part, field] of [[{ value: 400 }, 'value'], [{ value: '300' }, 'value'], [{ reason: '' }, 'reason'], [{ who: undefined }, 'who']] as const) {
-      const answer = await ask.put('/api/rules/seat.shopCeilingKpa').send({ ...change, ...part }).expect(422);
+    for (const [part, field] of [
+      [{ value: 400 }, 'value'],
+      [{ value: '300' }, 'value'],
+      [{ reason: '' }, 'reason'],
+      [{ who: undefined }, 'who'],
+    ] as const) {
+      const answer = await ask
+        .put('/api/rules/seat.shopCeilingKpa')
+        .send({ ...change, ...part })
+        .expect(422);
       expect(answer.body.error.field).toBe(field);
     }
     await ask.put('/api/rules/no.such').send(change).expect(404);
@@ -59,12 +91,20 @@ describe('the shop\u2019s records', () => {
   test('a machine and its wheels come in together or not at all', async () => {
     const { machines, wheels } = (await ask.get('/api/shop')).body;
     const machine = { ...machines[0], id: 'm-copy' };
-    const its = wheels.filter((w: { machineId: string }) => w.machineId === machines[0].id).map((w: { id: string }) => ({ ...w, id: `${w.id}-copy`, machineId: 'm-copy' }));
-    await ask.post('/api/machines').send({ machine, wheels: [...its, its[0]] }).expect(422);
+    const its = wheels
+      .filter((w: { machineId: string }) => w.machineId === machines[0].id)
+      .map((w: { id: string }) => ({ ...w, id: `${w.id}-copy`, machineId: 'm-copy' }));
+    await ask
+      .post('/api/machines')
+      .send({ machine, wheels: [...its, its[0]] })
+      .expect(422);
     expect((await ask.get('/api/shop')).body.machines).toHaveLength(machines.length);
     await ask.post('/api/machines').send({ machine, wheels: its }).expect(201);
     await ask.post('/api/machines').send({ machine, wheels: [] }).expect(422);
-    await ask.post('/api/machines').send({ machine: { ...machine, id: 'm-3' }, wheels: its }).expect(422);
+    await ask
+      .post('/api/machines')
+      .send({ machine: { ...machine, id: 'm-3' }, wheels: its })
+      .expect(422);
     expect((await ask.get('/api/shop')).body.machines).toHaveLength(machines.length + 1);
   });
 
@@ -92,7 +132,14 @@ describe('who may reach it', () => {
     await ask.get('/api/shop').auth('anyone', 'still water').expect(200);
   });
 
-  test.each([['127.0.0.1', true], ['localhost', true], ['::1', true], ['0.0.0.0', false], ['192.0.2.7', false], ['127.0.0.1.example', false]])('%s is loopback: %s', (host, is) => {
+  test.each([
+    ['127.0.0.1', true],
+    ['localhost', true],
+    ['::1', true],
+    ['0.0.0.0', false],
+    ['192.0.2.7', false],
+    ['127.0.0.1.example', false],
+  ])('%s is loopback: %s', (host, is) => {
     expect(isLoopback(host)).toBe(is);
   });
 
@@ -122,7 +169,8 @@ describe('the database file', () => {
     const file = join(dir, 'again.sqlite');
     const first = openDb(file);
     fillDemo(first, NOW);
-    const counted = () => (n: ReturnType<typeof openDb>) => (n.prepare('SELECT count(*) AS n FROM entries').get() as { n: number }).n;
+    const counted = () => (n: ReturnType<typeof openDb>) =>
+      (n.prepare('SELECT count(*) AS n FROM entries').get() as { n: number }).n;
     const before = counted()(first);
     first.close();
     const second = openDb(file);
@@ -142,15 +190,29 @@ describe('the database file', () => {
     old.close();
     const db = openDb(file);
     const { records } = shopStore(db);
-    expect(records.find('wheels', 'w')).toMatchObject({ tubelessMarked: false, runouts: [], treads: [], rimLockDegs: [210], version: 1, archived: false });
-    expect(records.find('machines', 'm')?.fasteners).toEqual([{ name: 'axle', wheel: 'rear', torqueNm: 100, socket: null }]);
-    expect(records.find('tires', 't')).toEqual(complete('tires', { id: 't', marking: '110/90-18', pattern: 'knobby', dateCode: '0126', count: 3 }));
+    expect(records.find('wheels', 'w')).toMatchObject({
+      tubelessMarked: false,
+      runouts: [],
+      treads: [],
+      rimLockDegs: [210],
+      version: 1,
+      archived: false,
+    });
+    expect(records.find('machines', 'm')?.fasteners).toEqual([
+      { name: 'axle', wheel: 'rear', torqueNm: 100, socket: null },
+    ]);
+    expect(records.find('tires', 't')).toEqual(
+      complete('tires', { id: 't', marking: '110/90-18', pattern: 'knobby', dateCode: '0126', count: 3 }),
+    );
     db.close();
   });
 
   test('a file that is no database, a folder, and one from a newer program are said so', () => {
     const text = join(dir, 'text.sqlite');
-    writeFileSync(text, 'this is not a database, only some words that are long enough to be read as a header'.repeat(20));
+    writeFileSync(
+      text,
+      'this is not a database, only some words that are long enough to be read as a header'.repeat(20),
+    );
     expect(() => openDb(text)).toThrow(DatabaseUnusable);
     mkdirSync(join(dir, 'folder.sqlite'));
     expect(() => openDb(join(dir, 'folder.sqlite'))).toThrow(/RIMSTONE_DB/);

@@ -41,5 +41,10 @@ export const testApp = (options: { empty?: boolean; passphrase?: string } = {}) 
 let n = 0;
 /** A note as a client would send it. */
 export const note = (text: string, more: Record<string, unknown> = {}) => ({
-  id: `note-${++n}`, who: 'Juna Birk', station: 'inspect', kind: 'note', data: { text }, ...more,
+  id: `note-${++n}`,
+  who: 'Juna Birk',
+  station: 'inspect',
+  kind: 'note',
+  data: { text },
+  ...more,
 });

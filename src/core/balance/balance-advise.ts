@@ -41,7 +41,8 @@ const TRIAL_PIECES = 3;
 /** Masses that a few pieces of the stock make up. */
 const trialMasses = (stock: readonly WeightStock[]): number[] => {
   let sums = new Set<number>([0]);
-  for (let i = 0; i < TRIAL_PIECES; i++) sums = new Set([...sums].flatMap((s) => [s, ...stock.filter((k) => k.count > i).map((k) => s + k.massG)]));
+  for (let i = 0; i < TRIAL_PIECES; i++)
+    sums = new Set([...sums].flatMap((s) => [s, ...stock.filter((k) => k.count > i).map((k) => s + k.massG)]));
   return [...sums].filter((m) => m > 0).sort((a, b) => a - b);
 };
 
@@ -49,23 +50,47 @@ const trialMasses = (stock: readonly WeightStock[]): number[] => {
 const madeOf = (massG: number, stock: readonly WeightStock[], most = TRIAL_PIECES): number[] | null => {
   if (Math.abs(massG) < 1e-6) return [];
   if (most === 0) return null;
-  return stock
-    .filter((k) => k.count > 0 && k.massG <= massG + 1e-6)
-    .map((k) => ({ massG: k.massG, rest: madeOf(massG - k.massG, stock.map((other) => (other === k ? { ...k, count: k.count - 1 } : other)), most - 1) }))
-    .flatMap(({ massG: first, rest }) => (rest ? [[first, ...rest]] : []))
-    .sort((a, b) => a.length - b.length)[0] ?? null;
+  return (
+    stock
+      .filter((k) => k.count > 0 && k.massG <= massG + 1e-6)
+      .map((k) => ({
+        massG: k.massG,
+        rest: madeOf(
+          massG - k.massG,
+          stock.map((other) => (other === k ? { ...k, count: k.count - 1 } : other)),
+          most - 1,
+        ),
+      }))
+      .flatMap(({ massG: first, rest }) => (rest ? [[first, ...rest]] : []))
+      .sort((a, b) => a.length - b.length)[0] ?? null
+  );
 };
 
 const spoken = (advice: Advice): Reason => {
   const grams = (value: number) => ({ value, unit: 'g' as const, digits: 0 });
   const percent = 'chance' in advice ? chanceText(advice.chance) : '';
   switch (advice.do) {
-    case 'settle': return reason('good', advice.from === null ? 'Let it settle: the heavy spot comes to the bottom, within what the bearings hide.' : `Let it settle again, from the ${advice.from}: two sides cancel the friction.`);
-    case 'level': return reason('good', `Hold ${degText(advice.deg)} level and let go: what is left shows there first.`);
-    case 'spin': return reason('good', 'Spin it again on the machine: it confirms what the weights left.');
-    case 'trial': return reason('good', `{0} at ${degText(advice.deg)}, off the counterweight\u2019s place on purpose: the way the rest moves tells the mass.`, [grams(advice.massG)]);
-    case 'final': return reason('good', `{0} at ${degText(advice.deg)}: balanced then in ${percent}.`, [grams(advice.massG)]);
-    case 'done': return reason('good', `Balanced, as far as this stand can tell: in ${percent}.`);
+    case 'settle':
+      return reason(
+        'good',
+        advice.from === null
+          ? 'Let it settle: the heavy spot comes to the bottom, within what the bearings hide.'
+          : `Let it settle again, from the ${advice.from}: two sides cancel the friction.`,
+      );
+    case 'level':
+      return reason('good', `Hold ${degText(advice.deg)} level and let go: what is left shows there first.`);
+    case 'spin':
+      return reason('good', 'Spin it again on the machine: it confirms what the weights left.');
+    case 'trial':
+      return reason(
+        'good',
+        `{0} at ${degText(advice.deg)}, off the counterweight\u2019s place on purpose: the way the rest moves tells the mass.`,
+        [grams(advice.massG)],
+      );
+    case 'final':
+      return reason('good', `{0} at ${degText(advice.deg)}: balanced then in ${percent}.`, [grams(advice.massG)]);
+    case 'done':
+      return reason('good', `Balanced, as far as this stand can tell: in ${percent}.`);
   }
 };
 
@@ -92,13 +117,31 @@ export const balanceAdvise = defineWorking<AdviseInput, BalanceAdvice>({
     rules: ruleValues(),
   },
   example: {
-    seen: [{ kind: 'settle', restDeg: 212, from: 'left', weights: [] }, { kind: 'settle', restDeg: 208, from: 'right', weights: [] }],
-    stock: [{ massG: 5, count: 20 }, { massG: 10, count: 12 }, { massG: 20, count: 6 }], sides: 'one',
+    seen: [
+      { kind: 'settle', restDeg: 212, from: 'left', weights: [] },
+      { kind: 'settle', restDeg: 208, from: 'right', weights: [] },
+    ],
+    stock: [
+      { massG: 5, count: 20 },
+      { massG: 10, count: 12 },
+      { massG: 20, count: 6 },
+    ],
+    sides: 'one',
   },
   work({ seen, on = [], stock, positions, sides, rimMm, clearOf, prior, rules }, show) {
     const toleranceG = ruleNumber('balance.toleranceG', rules, show);
     const placed = ({ massG, deg }: MassVector, limitG: number) =>
-      balancePlace.run({ counterMassG: Math.min(1000, massG), counterDeg: deg, stock, sides, limitG, ...(rules ? { rules } : {}), ...(positions ? { positions } : {}), ...(rimMm ? { rimMm } : {}), ...(clearOf ? { clearOf } : {}) }).result.pieces;
+      balancePlace.run({
+        counterMassG: Math.min(1000, massG),
+        counterDeg: deg,
+        stock,
+        sides,
+        limitG,
+        ...(rules ? { rules } : {}),
+        ...(positions ? { positions } : {}),
+        ...(rimMm ? { rimMm } : {}),
+        ...(clearOf ? { clearOf } : {}),
+      }).result.pieces;
     let limitG = toleranceG;
     const realize = (counter: MassVector, chanceOf: (pieces: readonly MassVector[]) => number) => {
       const made: { limitG: number; pieces: Piece[]; chance: number }[] = [];
@@ -112,24 +155,45 @@ export const balanceAdvise = defineWorking<AdviseInput, BalanceAdvice>({
       limitG = best.limitG;
       return best.pieces;
     };
-    const advice = nextStep({ seen, known: knownOf(prior, rules), on, toleranceG, trialsG: trialMasses(stock), realize });
+    const advice = nextStep({
+      seen,
+      known: knownOf(prior, rules),
+      on,
+      toleranceG,
+      trialsG: trialMasses(stock),
+      realize,
+    });
     const why = spoken(advice);
     show.line('next', 'by the chance that it ends here or with the weights after', advice.do);
     if ('massG' in advice) {
-      show.line('mass', advice.do === 'final' ? 'against the mean of the belief' : 'of the pieces at hand', advice.massG, 'g');
+      show.line(
+        'mass',
+        advice.do === 'final' ? 'against the mean of the belief' : 'of the pieces at hand',
+        advice.massG,
+        'g',
+      );
       show.line('at', 'from the valve', advice.deg, 'deg');
     }
     const learns = 'learns' in advice ? advice.learns : undefined;
     if (learns) {
       show.line('the heavy spot may be off by, now', 'one standard deviation', learns.nowG, 'g');
-      show.line('and after this', 'as expected, on average of wheels as probable as the belief says', learns.thenG, 'g');
+      show.line(
+        'and after this',
+        'as expected, on average of wheels as probable as the belief says',
+        learns.thenG,
+        'g',
+      );
     }
-    if ('chance' in advice) show.line('chance that it is balanced then', 'share of the belief', advice.chance * 100, 'pct');
+    if ('chance' in advice)
+      show.line('chance that it is balanced then', 'share of the belief', advice.chance * 100, 'pct');
     show.basis('published', 'order statistics of the uniform distribution; Bayes\u2019 rule');
     show.basis('practice', 'settle from both sides; weights opposite the heavy spot');
     show.verdict(why.verdict);
     const { massG: trialG, deg } = advice.do === 'trial' ? advice : { massG: 0, deg: 0 };
-    const place = advice.do === 'final' ? placed(advice, limitG) : (madeOf(trialG, stock) ?? []).map((massG): Piece => ({ massG, deg, side: 'near' }));
+    const place =
+      advice.do === 'final'
+        ? placed(advice, limitG)
+        : (madeOf(trialG, stock) ?? []).map((massG): Piece => ({ massG, deg, side: 'near' }));
     if (advice.do === 'final') show.line('pieces come to', 'as vectors', sumVectors(place).massG, 'g');
     return { ...advice, reason: why, place, limitG };
   },

@@ -35,7 +35,14 @@ export interface BalanceEstimate {
 /** An observation that is more likely wrong than right does not go with the others. */
 const ODD = 0.5;
 
-export const PRIOR = record({ massG: quantity('g', 0, 1000, 'What this wheel needed last time'), deg: angle('Where'), spreadG: quantity('g', 1, 200, 'How far that may be off') }, 'An old answer');
+export const PRIOR = record(
+  {
+    massG: quantity('g', 0, 1000, 'What this wheel needed last time'),
+    deg: angle('Where'),
+    spreadG: quantity('g', 1, 200, 'How far that may be off'),
+  },
+  'An old answer',
+);
 
 /** What is known of wheel and stand beforehand: an old answer, and the dead band once the shop has written it down. */
 export const knownOf = (prior: Prior | undefined, rules: RuleValues | undefined): Known => {
@@ -56,8 +63,10 @@ export const balanceEstimate = defineWorking<Input, BalanceEstimate>({
   input: { seen: OBSERVATIONS, on: WEIGHTS_ON.optional(), prior: PRIOR.optional(), rules: ruleValues() },
   example: {
     seen: [
-      { kind: 'settle', restDeg: 212, from: 'left', weights: [] }, { kind: 'settle', restDeg: 208, from: 'right', weights: [] },
-      { kind: 'settle', restDeg: 152, from: 'left', weights: [{ massG: 40, deg: 70 }] }, { kind: 'settle', restDeg: 157, from: 'right', weights: [{ massG: 40, deg: 70 }] },
+      { kind: 'settle', restDeg: 212, from: 'left', weights: [] },
+      { kind: 'settle', restDeg: 208, from: 'right', weights: [] },
+      { kind: 'settle', restDeg: 152, from: 'left', weights: [{ massG: 40, deg: 70 }] },
+      { kind: 'settle', restDeg: 157, from: 'right', weights: [{ massG: 40, deg: 70 }] },
     ],
   },
   work({ seen, on = [], prior, rules }, show) {
@@ -70,9 +79,24 @@ export const balanceEstimate = defineWorking<Input, BalanceEstimate>({
     show.line('seen', 'settles, level tests, swings, machine readings', seen.length);
     const heavyMassG = show.line('heavy spot', 'mean of the belief', heavy.massG, 'g');
     const heavyDeg = show.line('at', 'its direction', heavy.deg, 'deg');
-    const alongG = show.line('along it, either way', 'one standard deviation', Math.sqrt(Math.max(0, varX * ux * ux + 2 * covXY * ux * uy + varY * uy * uy)), 'g');
-    const acrossG = show.line('across it, either way', 'one standard deviation', Math.sqrt(Math.max(0, varX * uy * uy - 2 * covXY * ux * uy + varY * ux * ux)), 'g');
-    const bandG = show.line('dead band of the stand', known.bandG === undefined ? 'mean of the belief' : 'as the shop knows it, and as seen', belief.bandG, 'g');
+    const alongG = show.line(
+      'along it, either way',
+      'one standard deviation',
+      Math.sqrt(Math.max(0, varX * ux * ux + 2 * covXY * ux * uy + varY * uy * uy)),
+      'g',
+    );
+    const acrossG = show.line(
+      'across it, either way',
+      'one standard deviation',
+      Math.sqrt(Math.max(0, varX * uy * uy - 2 * covXY * ux * uy + varY * ux * ux)),
+      'g',
+    );
+    const bandG = show.line(
+      'dead band of the stand',
+      known.bandG === undefined ? 'mean of the belief' : 'as the shop knows it, and as seen',
+      belief.bandG,
+      'g',
+    );
     const [wx, wy] = sumParts(on);
     const left = fromVector([meanX + wx, meanY + wy]);
     show.line('left with the weights that are on', 'heavy spot + weights', left.massG, 'g');
@@ -86,7 +110,17 @@ export const balanceEstimate = defineWorking<Input, BalanceEstimate>({
     show.verdict(odd !== null ? 'check' : 'good');
     if (odd !== null) show.caution(`Reading ${odd + 1} does not go with the others: take it again.`);
     return {
-      heavyMassG, heavyDeg, alongG, acrossG, bandG, region: regionOf(belief).map(fromVector), leftG: left.massG, leftDeg: left.deg, chance, consistent: odd === null, odd,
+      heavyMassG,
+      heavyDeg,
+      alongG,
+      acrossG,
+      bandG,
+      region: regionOf(belief).map(fromVector),
+      leftG: left.massG,
+      leftDeg: left.deg,
+      chance,
+      consistent: odd === null,
+      odd,
     };
   },
 });

@@ -26,7 +26,8 @@ export interface BalanceIndex {
   reason: Reason;
 }
 
-const VECTOR = (says: string) => record({ massG: quantity('g', 0, 1000, 'Mass'), deg: angle('Where it is heavy') }, says);
+const VECTOR = (says: string) =>
+  record({ massG: quantity('g', 0, 1000, 'Mass'), deg: angle('Where it is heavy') }, says);
 
 /**
  * The tire's own heavy spot, what each school of light mark would have needed, and the turn of the tire on the rim that leaves least.
@@ -37,7 +38,12 @@ const VECTOR = (says: string) => record({ massG: quantity('g', 0, 1000, 'Mass'),
 export const balanceIndex = defineWorking<Input, BalanceIndex>({
   name: 'balance-index',
   says: 'What turning the tire on the rim would save, and what each school of light mark needs',
-  input: { bare: VECTOR('The bare wheel'), assembly: VECTOR('Wheel and tire'), markDeg: angle('The light mark now'), rules: ruleValues() },
+  input: {
+    bare: VECTOR('The bare wheel'),
+    assembly: VECTOR('Wheel and tire'),
+    markDeg: angle('The light mark now'),
+    rules: ruleValues(),
+  },
   example: { bare: { massG: 30, deg: 200 }, assembly: { massG: 55, deg: 190 }, markDeg: 0 },
   work({ bare, assembly, markDeg, rules }, show) {
     const [ax, ay] = toVector(assembly);
@@ -47,15 +53,29 @@ export const balanceIndex = defineWorking<Input, BalanceIndex>({
     show.line('heavy at', 'its direction now', tire.deg, 'deg');
     const withTurn = (turn: number) => sumVectors([bare, { massG: tire.massG, deg: tire.deg + turn }]).massG;
     const markAtValveG = show.line('mark at the valve', 'tire turned by − mark', withTurn(-markDeg), 'g');
-    const markAtHeavyG = show.line('mark at the bare heavy spot', 'tire turned to it', withTurn(bare.deg - markDeg), 'g');
-    const turnDeg = show.line('best turn', 'the tire\u2019s heavy spot opposite the rim\u2019s', angleBetween(tire.deg, normalDeg(bare.deg + 180)), 'deg');
+    const markAtHeavyG = show.line(
+      'mark at the bare heavy spot',
+      'tire turned to it',
+      withTurn(bare.deg - markDeg),
+      'g',
+    );
+    const turnDeg = show.line(
+      'best turn',
+      'the tire\u2019s heavy spot opposite the rim\u2019s',
+      angleBetween(tire.deg, normalDeg(bare.deg + 180)),
+      'deg',
+    );
     const leastG = show.line('left then', '|tire − bare|', Math.abs(tire.massG - bare.massG), 'g');
     const savesG = show.line('saves', 'now − then', assembly.massG - leastG, 'g');
     const limitG = ruleNumber('balance.indexG', rules, show);
     const worthIt = assembly.massG > limitG && savesG > 0.25 * assembly.massG;
     show.basis('published', 'statics: masses add as vectors');
     show.basis('practice', 'the mark usually shows the lightest place; the numbers decide');
-    const saves = [{ value: savesG, unit: 'g' as const, digits: 0 }, { value: assembly.massG, unit: 'g' as const, digits: 0 }, { value: limitG, unit: 'g' as const, digits: 0 }];
+    const saves = [
+      { value: savesG, unit: 'g' as const, digits: 0 },
+      { value: assembly.massG, unit: 'g' as const, digits: 0 },
+      { value: limitG, unit: 'g' as const, digits: 0 },
+    ];
     const why = worthIt
       ? reason('check', `Above {2}: turn the tire by ${Math.round(turnDeg)}° on the rim, it saves {0} of {1}.`, saves)
       : assembly.massG > limitG

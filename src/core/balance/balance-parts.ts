@@ -39,23 +39,52 @@ export const balanceParts = defineWorking<Input, BalanceFromParts>({
   says: 'Where a wheel is heavy from its known parts, before it is spun',
   input: {
     parts: listOf(
-      record({ what: oneOf(HEAVY_PARTS, 'What it is'), massG: quantity('g', 0, 1000, 'Its mass'), deg: angle('Where it sits'), radiusMm: quantity('mm', 20, 500, 'How far from the axle').optional() }, 'A part'),
+      record(
+        {
+          what: oneOf(HEAVY_PARTS, 'What it is'),
+          massG: quantity('g', 0, 1000, 'Its mass'),
+          deg: angle('Where it sits'),
+          radiusMm: quantity('mm', 20, 500, 'How far from the axle').optional(),
+        },
+        'A part',
+      ),
       20,
       'Parts with their masses and places',
     ),
     weightRadiusMm: quantity('mm', 50, 500, 'Radius of the weights'),
     secondLockG: quantity('g', 1, 500, 'A second lock').optional(),
   },
-  example: { parts: [{ what: 'rim lock', massG: 120, deg: 210 }, { what: 'tube valve', massG: 18, deg: 0 }], weightRadiusMm: 225, secondLockG: 120 },
+  example: {
+    parts: [
+      { what: 'rim lock', massG: 120, deg: 210 },
+      { what: 'tube valve', massG: 18, deg: 0 },
+    ],
+    weightRadiusMm: 225,
+    secondLockG: 120,
+  },
   work({ parts, weightRadiusMm, secondLockG }, show) {
-    const atRadius = ({ what, massG, deg, radiusMm = weightRadiusMm }: Part): MassVector => ({ massG: show.line(what, 'mass × its radius / weight radius', (massG * radiusMm) / weightRadiusMm, 'g'), deg });
+    const atRadius = ({ what, massG, deg, radiusMm = weightRadiusMm }: Part): MassVector => ({
+      massG: show.line(what, 'mass × its radius / weight radius', (massG * radiusMm) / weightRadiusMm, 'g'),
+      deg,
+    });
     const vectors = parts.map(atRadius);
     const heavy = sumVectors(vectors);
     const heavyMassG = show.line('heavy spot', 'all parts as vectors', heavy.massG, 'g');
     show.line('at', 'its direction', heavy.deg, 'deg');
-    const counter = fromVector([-heavy.massG * Math.sin((heavy.deg * Math.PI) / 180), -heavy.massG * Math.cos((heavy.deg * Math.PI) / 180)]);
+    const counter = fromVector([
+      -heavy.massG * Math.sin((heavy.deg * Math.PI) / 180),
+      -heavy.massG * Math.cos((heavy.deg * Math.PI) / 180),
+    ]);
     const lock = parts.find((p) => p.what === 'rim lock');
-    const withSecondLockG = secondLockG === undefined || !lock ? null : show.line('with a second lock opposite', 'all parts and the lock', sumVectors([...vectors, { massG: secondLockG, deg: lock.deg + 180 }]).massG, 'g');
+    const withSecondLockG =
+      secondLockG === undefined || !lock
+        ? null
+        : show.line(
+            'with a second lock opposite',
+            'all parts and the lock',
+            sumVectors([...vectors, { massG: secondLockG, deg: lock.deg + 180 }]).massG,
+            'g',
+          );
     show.basis('published', 'statics: masses times their radii add as vectors');
     show.basis('measured', 'the parts\u2019 masses, as weighed or as the shelf says');
     show.caution('The tire has a heavy spot of its own: let the wheel settle before the weights stay on.');

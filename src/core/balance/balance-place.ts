@@ -76,40 +76,60 @@ const ASKED_EVERY = 4096;
 const STEPS_A_WAY = 5;
 const MOST_WAYS = 1_500_000;
 
-const SIDE_WORDS: Record<Sides, string> = { both: 'in equal pairs, one on each side of the rim', one: 'all on the side away from the caliper', inner: 'all on the inner face' };
+const SIDE_WORDS: Record<Sides, string> = {
+  both: 'in equal pairs, one on each side of the rim',
+  one: 'all on the side away from the caliper',
+  inner: 'all on the inner face',
+};
 
 /** A kind of weight as input of a working. */
 export const WEIGHT_KIND = record(
-  { massG: quantity('g', 0.5, 200, 'Mass of a piece'), count: count(0, 10_000, 'Pieces in stock'), lengthMm: quantity('mm', 1, 200, 'Length of a piece').allow(null).optional() },
+  {
+    massG: quantity('g', 0.5, 200, 'Mass of a piece'),
+    count: count(0, 10_000, 'Pieces in stock'),
+    lengthMm: quantity('mm', 1, 200, 'Length of a piece').allow(null).optional(),
+  },
   'A kind of weight',
 );
 
 /** Length of a piece that can be centered at a place without touching what it keeps clear of. */
 const roomAt = (deg: number, clearOf: readonly number[], rimMm: number): number =>
-  Math.max(0, 2 * (Math.min(180, ...clearOf.map((c) => Math.abs(angleBetween(c, deg)))) - KEEP_CLEAR_DEG)) * (rimMm / 360);
+  Math.max(0, 2 * (Math.min(180, ...clearOf.map((c) => Math.abs(angleBetween(c, deg)))) - KEEP_CLEAR_DEG)) *
+  (rimMm / 360);
 
 /** Where along the axle a piece sits, in half widths of the rim. */
 const OFFSET: Record<Piece['side'], number> = { near: 1, far: -1, inner: 0 };
 
 /** The couple of pieces and heavy spot about the middle of the rim, wherever between its edges the heavy spot lies. */
 const worstCouple = (counter: readonly [number, number], pieces: readonly Piece[], widthMm: number): number => {
-  const [px, py] = pieces.reduce<readonly [number, number]>(([x, y], p) => {
-    const [dx, dy] = toVector(p);
-    return [x + OFFSET[p.side] * dx, y + OFFSET[p.side] * dy];
-  }, [0, 0]);
+  const [px, py] = pieces.reduce<readonly [number, number]>(
+    ([x, y], p) => {
+      const [dx, dy] = toVector(p);
+      return [x + OFFSET[p.side] * dx, y + OFFSET[p.side] * dy];
+    },
+    [0, 0],
+  );
   return (widthMm / 2) * Math.max(...[1, -1].map((edge) => Math.hypot(px - edge * counter[0], py - edge * counter[1])));
 };
 
 /** Pieces that come as near as one after the other can, where nothing comes within the limit. */
-const asNearAsCan = (wanted: readonly [number, number], spots: readonly Spot[], kinds: readonly PieceKind[], perPlace: number, most: number, rimMm: number | undefined) => {
+const asNearAsCan = (
+  wanted: readonly [number, number],
+  spots: readonly Spot[],
+  kinds: readonly PieceKind[],
+  perPlace: number,
+  most: number,
+  rimMm: number | undefined,
+) => {
   let [x, y] = wanted;
   const left = kinds.map((k) => k.count);
   const used = spots.map(() => 0);
   const picks: { spot: number; kind: number }[] = [];
   const isFree = (spot: number, lengthMm: number): boolean =>
     (spots[spot]!.roomMm ?? Infinity) >= lengthMm &&
-    (rimMm === undefined || !picks.some((p) => liesOver(spots[p.spot]!.deg, kinds[p.kind]!.lengthMm, spots[spot]!.deg, lengthMm, rimMm)));
-  for (; picks.length < most; ) {
+    (rimMm === undefined ||
+      !picks.some((p) => liesOver(spots[p.spot]!.deg, kinds[p.kind]!.lengthMm, spots[spot]!.deg, lengthMm, rimMm)));
+  for (; picks.length < most;) {
     let best: { spot: number; kind: number; to: number } | null = null;
     for (let kind = 0; kind < kinds.length; kind++)
       for (let spot = 0; spot < spots.length && left[kind]! > 0; spot++) {
@@ -153,40 +173,122 @@ export const balancePlace = defineWorking<Input, BalancePlacement>({
     mostSteps: count(1000, 1_000_000_000, 'Steps of the search').optional(),
     rules: ruleValues(),
   },
-  example: { counterMassG: 41, counterDeg: 32, stock: [{ massG: 10, count: 8 }, { massG: 5, count: 12 }], sides: 'both' },
-  work({ counterMassG, counterDeg, stock, positions, sides, perPlace = PER_PLACE, mostPieces = MOST_PIECES, rimMm, clearOf = [], rimWidthMm, limitG, mostSteps = MOST_STEPS, rules }, show) {
+  example: {
+    counterMassG: 41,
+    counterDeg: 32,
+    stock: [
+      { massG: 10, count: 8 },
+      { massG: 5, count: 12 },
+    ],
+    sides: 'both',
+  },
+  work(
+    {
+      counterMassG,
+      counterDeg,
+      stock,
+      positions,
+      sides,
+      perPlace = PER_PLACE,
+      mostPieces = MOST_PIECES,
+      rimMm,
+      clearOf = [],
+      rimWidthMm,
+      limitG,
+      mostSteps = MOST_STEPS,
+      rules,
+    },
+    show,
+  ) {
     const shopG = ruleNumber('balance.toleranceG', rules, show);
     const toleranceG = Math.min(limitG ?? shopG, shopG);
-    if (limitG !== undefined) show.basis('memory', 'made up to {0}, finer than the limit for the whole wheel', [{ value: limitG, unit: 'g', digits: 1 }]);
+    if (limitG !== undefined)
+      show.basis('memory', 'made up to {0}, finer than the limit for the whole wheel', [
+        { value: limitG, unit: 'g', digits: 1 },
+      ]);
     const together = sides === 'both' ? 2 : 1;
     if (!stock.some((s) => s.count >= together))
-      throw new InputError('stock', 'There are no weights in stock to place.', 'at least one kind of weight with pieces left');
+      throw new InputError(
+        'stock',
+        'There are no weights in stock to place.',
+        'at least one kind of weight with pieces left',
+      );
     const anywhere = Array.from({ length: ANYWHERE }, (_, i) => counterDeg + (i * 360) / ANYWHERE);
-    const spots: Spot[] = (positions && positions.length > 0 ? positions : anywhere).map((deg) => ({ deg: normalDeg(deg), roomMm: rimMm === undefined ? null : roomAt(deg, clearOf, rimMm) }));
-    const kinds: PieceKind[] = stock.map(({ massG, count: n, lengthMm }) => ({ massG: massG * together, count: Math.floor(n / together), lengthMm: rimMm === undefined ? 0 : (lengthMm ?? 0) }));
+    const spots: Spot[] = (positions && positions.length > 0 ? positions : anywhere).map((deg) => ({
+      deg: normalDeg(deg),
+      roomMm: rimMm === undefined ? null : roomAt(deg, clearOf, rimMm),
+    }));
+    const kinds: PieceKind[] = stock.map(({ massG, count: n, lengthMm }) => ({
+      massG: massG * together,
+      count: Math.floor(n / together),
+      lengthMm: rimMm === undefined ? 0 : (lengthMm ?? 0),
+    }));
     const target = toVector({ massG: counterMassG, deg: counterDeg });
     let asked = 0;
-    const answer: PlaceAnswer = searchPlaces({ target, toleranceG, spots, kinds, perSpot: perPlace, mostPieces, ...(rimMm === undefined ? {} : { rimMm }), mostWays: Math.min(MOST_WAYS, mostSteps / STEPS_A_WAY), stop: () => ++asked * ASKED_EVERY > mostSteps });
+    const answer: PlaceAnswer = searchPlaces({
+      target,
+      toleranceG,
+      spots,
+      kinds,
+      perSpot: perPlace,
+      mostPieces,
+      ...(rimMm === undefined ? {} : { rimMm }),
+      mostWays: Math.min(MOST_WAYS, mostSteps / STEPS_A_WAY),
+      stop: () => ++asked * ASKED_EVERY > mostSteps,
+    });
     const picks = answer.picks ?? asNearAsCan(target, spots, kinds, perPlace, mostPieces, rimMm);
     const pieces = picks
       .map((p) => ({ massG: stock[p.kind]!.massG, deg: spots[p.spot]!.deg }))
       .sort((a, b) => angleBetween(counterDeg, a.deg) - angleBetween(counterDeg, b.deg) || b.massG - a.massG)
-      .flatMap((p): Piece[] => (sides === 'both' ? [{ ...p, side: 'near' }, { ...p, side: 'far' }] : [{ ...p, side: sides === 'inner' ? 'inner' : 'near' }]));
+      .flatMap((p): Piece[] =>
+        sides === 'both'
+          ? [
+              { ...p, side: 'near' },
+              { ...p, side: 'far' },
+            ]
+          : [{ ...p, side: sides === 'inner' ? 'inner' : 'near' }],
+      );
     // What is heavy afterwards is the heavy spot plus the pieces.
     const residual = sumVectors([{ massG: counterMassG, deg: counterDeg + 180 }, ...pieces]);
     show.line('wanted', 'counterweight', counterMassG, 'g');
     show.line('pieces', SIDE_WORDS[sides], pieces.map((p) => `${p.massG} g`).join(' + ') || 'none');
     const residualG = show.line('left over', 'heavy spot + pieces, as vectors', residual.massG, 'g');
     const coupleGmm = rimWidthMm === undefined ? null : worstCouple(target, pieces, rimWidthMm);
-    if (coupleGmm !== null) show.line('couple left at worst, g·mm', 'mass × distance along the axle, heavy spot at one edge', Math.round(coupleGmm));
+    if (coupleGmm !== null)
+      show.line(
+        'couple left at worst, g·mm',
+        'mass × distance along the axle, heavy spot at one edge',
+        Math.round(coupleGmm),
+      );
     const within = answer.picks !== null;
-    show.line('proof', `${answer.nodes} choices looked at`, within && answer.proved ? 'no fewer pieces do, nor as few and less mass' : within ? 'not searched to the end' : answer.proved ? 'no choice of these pieces comes within the limit' : `at least ${answer.piecesAtLeast} pieces`);
+    show.line(
+      'proof',
+      `${answer.nodes} choices looked at`,
+      within && answer.proved
+        ? 'no fewer pieces do, nor as few and less mass'
+        : within
+          ? 'not searched to the end'
+          : answer.proved
+            ? 'no choice of these pieces comes within the limit'
+            : `at least ${answer.piecesAtLeast} pieces`,
+    );
     show.basis('practice', SIDE_WORDS[sides]);
-    if (rimMm !== undefined) show.line('once round the rim', 'pieces side by side, clear of valve, locks and spokes', rimMm, 'mm');
-    if (rimMm !== undefined && pieces.length > 0) show.caution('On a clean, dry face. A piece that does not stick at once is thrown away.');
+    if (rimMm !== undefined)
+      show.line('once round the rim', 'pieces side by side, clear of valve, locks and spokes', rimMm, 'mm');
+    if (rimMm !== undefined && pieces.length > 0)
+      show.caution('On a clean, dry face. A piece that does not stick at once is thrown away.');
     show.basis('published', 'statics: masses add as vectors');
     show.verdict(residualG <= shopG + 1e-9 ? 'good' : 'check');
-    if (residualG > shopG + 1e-9) show.caution('The stock does not make up this counterweight within the shop\u2019s limit.');
-    return { pieces, residualG, residualDeg: residual.deg, found: within, proved: answer.proved, piecesAtLeast: answer.piecesAtLeast * together, coupleGmm };
+    if (residualG > shopG + 1e-9)
+      show.caution('The stock does not make up this counterweight within the shop\u2019s limit.');
+    return {
+      pieces,
+      residualG,
+      residualDeg: residual.deg,
+      found: within,
+      proved: answer.proved,
+      piecesAtLeast: answer.piecesAtLeast * together,
+      coupleGmm,
+    };
   },
 });

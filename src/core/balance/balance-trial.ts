@@ -42,8 +42,18 @@ export const balanceTrial = defineWorking<Input, BalanceTrial>({
   example: { restDeg: 212, trialMassG: 30, trialDeg: 302, restWithTrialDeg: 247 },
   work({ restDeg, trialMassG, trialDeg, restWithTrialDeg, rules }, show) {
     const leastShiftDeg = ruleNumber('balance.leastShiftDeg', rules, show);
-    const shiftDeg = show.line('the rest moved', `${degText(restDeg)} to ${degText(restWithTrialDeg)}`, angleBetween(restDeg, restWithTrialDeg), 'deg');
-    const offDeg = show.line('trial off the heavy spot', `${degText(restDeg)} to ${degText(trialDeg)}`, angleBetween(restDeg, trialDeg), 'deg');
+    const shiftDeg = show.line(
+      'the rest moved',
+      `${degText(restDeg)} to ${degText(restWithTrialDeg)}`,
+      angleBetween(restDeg, restWithTrialDeg),
+      'deg',
+    );
+    const offDeg = show.line(
+      'trial off the heavy spot',
+      `${degText(restDeg)} to ${degText(trialDeg)}`,
+      angleBetween(restDeg, trialDeg),
+      'deg',
+    );
     if (Math.abs(sinDeg(offDeg)) < sinDeg(leastShiftDeg))
       throw new InputError(
         'trialDeg',
@@ -73,7 +83,9 @@ export const balanceTrial = defineWorking<Input, BalanceTrial>({
     show.basis('published', 'statics: the sum of both masses hangs straight down');
     if (Math.abs(shiftDeg) < 2 * leastShiftDeg || Math.abs(leftDeg) < 2 * leastShiftDeg) {
       show.verdict('check');
-      show.caution('A small turn on one side makes the mass uncertain: a trial nearer in mass to the heavy spot tells more.');
+      show.caution(
+        'A small turn on one side makes the mass uncertain: a trial nearer in mass to the heavy spot tells more.',
+      );
     } else show.verdict('good');
     const heavyDeg = normalDeg(restDeg);
     const counterDeg = show.line('counterweight at', 'opposite the heavy spot', normalDeg(restDeg + 180), 'deg');

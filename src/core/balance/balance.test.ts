@@ -5,21 +5,37 @@ import { balancePlace, balanceTrial, fromVector, sumVectors, toVector, type Piec
 
 describe('masses as vectors', () => {
   test('opposite and equal masses cancel, and a right angle adds by Pythagoras', () => {
-    expect(sumVectors([{ massG: 20, deg: 30 }, { massG: 20, deg: 210 }]).massG).toBeCloseTo(0, 9);
-    const sum = sumVectors([{ massG: 30, deg: 0 }, { massG: 40, deg: 90 }]);
+    expect(
+      sumVectors([
+        { massG: 20, deg: 30 },
+        { massG: 20, deg: 210 },
+      ]).massG,
+    ).toBeCloseTo(0, 9);
+    const sum = sumVectors([
+      { massG: 30, deg: 0 },
+      { massG: 40, deg: 90 },
+    ]);
     expect(sum.massG).toBeCloseTo(50, 9);
     expect(sum.deg).toBeCloseTo(53.13, 2);
   });
 
   test('a vector and back', () => {
-    expect(fromVector(toVector({ massG: 41, deg: 212 }))).toMatchObject({ massG: expect.closeTo(41, 9), deg: expect.closeTo(212, 9) });
+    expect(fromVector(toVector({ massG: 41, deg: 212 }))).toMatchObject({
+      massG: expect.closeTo(41, 9),
+      deg: expect.closeTo(212, 9),
+    });
   });
 });
 
 describe('one trial mass', () => {
   /** Common practice: a trial a quarter turn away shifts the rest by atan(m / U). */
   test('a quarter turn away the shift is atan(m / U)', () => {
-    const { result } = balanceTrial.run({ restDeg: 210, trialMassG: 20, trialDeg: 300, restWithTrialDeg: 210 + (Math.atan(20 / 40) * 180) / Math.PI });
+    const { result } = balanceTrial.run({
+      restDeg: 210,
+      trialMassG: 20,
+      trialDeg: 300,
+      restWithTrialDeg: 210 + (Math.atan(20 / 40) * 180) / Math.PI,
+    });
     expect(result.heavyMassG).toBeCloseTo(40, 6);
     expect(result.heavyDeg).toBe(210);
     expect(result.counterMassG).toBeCloseTo(40, 6);
@@ -29,11 +45,17 @@ describe('one trial mass', () => {
   test('any hidden heavy spot is found again from a frictionless stand', () => {
     fc.assert(
       fc.property(
-        fc.double({ min: 8, max: 200, noNaN: true }), fc.double({ min: 0, max: 359.9, noNaN: true }),
-        fc.double({ min: 8, max: 60, noNaN: true }), fc.double({ min: 45, max: 135, noNaN: true }), fc.boolean(),
+        fc.double({ min: 8, max: 200, noNaN: true }),
+        fc.double({ min: 0, max: 359.9, noNaN: true }),
+        fc.double({ min: 8, max: 60, noNaN: true }),
+        fc.double({ min: 45, max: 135, noNaN: true }),
+        fc.boolean(),
         (massG, deg, trialMassG, off, left) => {
           const trialDeg = normalDeg(deg + (left ? -off : off));
-          const rest = sumVectors([{ massG, deg }, { massG: trialMassG, deg: trialDeg }]).deg;
+          const rest = sumVectors([
+            { massG, deg },
+            { massG: trialMassG, deg: trialDeg },
+          ]).deg;
           const shift = Math.abs(angleBetween(deg, rest));
           fc.pre(shift > 5.1 && Math.abs(angleBetween(rest, trialDeg)) > 5.1);
           const { result } = balanceTrial.run({ restDeg: deg, trialMassG, trialDeg, restWithTrialDeg: rest });
@@ -44,11 +66,26 @@ describe('one trial mass', () => {
   });
 
   test.each([
-    ['no shift', { restDeg: 210, trialMassG: 5, trialDeg: 300, restWithTrialDeg: 211 }, 'restWithTrialDeg', /hardly moved/],
+    [
+      'no shift',
+      { restDeg: 210, trialMassG: 5, trialDeg: 300, restWithTrialDeg: 211 },
+      'restWithTrialDeg',
+      /hardly moved/,
+    ],
     ['in line', { restDeg: 210, trialMassG: 20, trialDeg: 210, restWithTrialDeg: 210 }, 'trialDeg', /in line/],
     ['opposite', { restDeg: 210, trialMassG: 20, trialDeg: 31, restWithTrialDeg: 240 }, 'trialDeg', /in line/],
-    ['the wrong way', { restDeg: 210, trialMassG: 20, trialDeg: 300, restWithTrialDeg: 190 }, 'restWithTrialDeg', /did not turn toward/],
-    ['past the trial', { restDeg: 210, trialMassG: 20, trialDeg: 300, restWithTrialDeg: 310 }, 'restWithTrialDeg', /did not turn toward/],
+    [
+      'the wrong way',
+      { restDeg: 210, trialMassG: 20, trialDeg: 300, restWithTrialDeg: 190 },
+      'restWithTrialDeg',
+      /did not turn toward/,
+    ],
+    [
+      'past the trial',
+      { restDeg: 210, trialMassG: 20, trialDeg: 300, restWithTrialDeg: 310 },
+      'restWithTrialDeg',
+      /did not turn toward/,
+    ],
   ])('a trial that cannot tell is refused: %s', (_name, input, field, said) => {
     try {
       balanceTrial.run(input);
@@ -66,40 +103,70 @@ describe('one trial mass', () => {
   });
 
   test('a small shift is worth a second look', () => {
-    expect(balanceTrial.run({ restDeg: 210, trialMassG: 5, trialDeg: 300, restWithTrialDeg: 217 }).verdict).toBe('check');
+    expect(balanceTrial.run({ restDeg: 210, trialMassG: 5, trialDeg: 300, restWithTrialDeg: 217 }).verdict).toBe(
+      'check',
+    );
   });
 });
 
 describe('pieces from stock', () => {
-  const stock = [{ massG: 5, count: 12 }, { massG: 10, count: 8 }, { massG: 20, count: 4 }];
+  const stock = [
+    { massG: 5, count: 12 },
+    { massG: 10, count: 8 },
+    { massG: 20, count: 4 },
+  ];
   const residual = (counterMassG: number, counterDeg: number, pieces: Piece[]) =>
     sumVectors([{ massG: counterMassG, deg: normalDeg(counterDeg + 180) }, ...pieces]);
 
   test('40 g on both sides is a pair of 20', () => {
     const { result } = balancePlace.run({ counterMassG: 40, counterDeg: 30, stock, sides: 'both' });
-    expect(result.pieces).toEqual([{ massG: 20, deg: 30, side: 'near' }, { massG: 20, deg: 30, side: 'far' }]);
+    expect(result.pieces).toEqual([
+      { massG: 20, deg: 30, side: 'near' },
+      { massG: 20, deg: 30, side: 'far' },
+    ]);
     expect(result.residualG).toBeCloseTo(0, 9);
   });
 
   test('between two spokes one piece is near enough, and two share the place where the limit is finer', () => {
-    const between = (toleranceG: number) => balancePlace.run({ counterMassG: 20, counterDeg: 30, stock, positions: [25, 35, 45], sides: 'one', rules: { 'balance.toleranceG': toleranceG } }).result;
+    const between = (toleranceG: number) =>
+      balancePlace.run({
+        counterMassG: 20,
+        counterDeg: 30,
+        stock,
+        positions: [25, 35, 45],
+        sides: 'one',
+        rules: { 'balance.toleranceG': toleranceG },
+      }).result;
     expect(between(5)).toMatchObject({ pieces: [expect.objectContaining({ massG: 20 })], proved: true });
-    expect(between(0.5).pieces.map((p) => p.deg).sort()).toEqual([25, 35]);
+    expect(
+      between(0.5)
+        .pieces.map((p) => p.deg)
+        .sort(),
+    ).toEqual([25, 35]);
     expect(between(0.5).residualG).toBeLessThan(0.2);
   });
 
   test('what is left over is what the pieces really leave', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0, max: 120, noNaN: true }), fc.double({ min: 0, max: 359, noNaN: true }), fc.constantFrom('both' as const, 'one' as const), (massG, deg, sides) => {
-        const positions = Array.from({ length: 36 }, (_, i) => i * 10 + 5);
-        const working = balancePlace.run({ counterMassG: massG, counterDeg: deg, stock, positions, sides });
-        const left = residual(massG, deg, working.result.pieces);
-        expect(working.result.residualG).toBeCloseTo(left.massG, 6);
-        expect(working.result.residualG).toBeLessThanOrEqual(massG + 1e-9);
-        for (const s of stock) expect(working.result.pieces.filter((p) => p.massG === s.massG).length).toBeLessThanOrEqual(s.count);
-        for (const p of working.result.pieces) expect(positions).toContain(p.deg);
-        if (sides === 'both') expect(working.result.pieces.filter((p) => p.side === 'near').length * 2).toBe(working.result.pieces.length);
-      }),
+      fc.property(
+        fc.double({ min: 0, max: 120, noNaN: true }),
+        fc.double({ min: 0, max: 359, noNaN: true }),
+        fc.constantFrom('both' as const, 'one' as const),
+        (massG, deg, sides) => {
+          const positions = Array.from({ length: 36 }, (_, i) => i * 10 + 5);
+          const working = balancePlace.run({ counterMassG: massG, counterDeg: deg, stock, positions, sides });
+          const left = residual(massG, deg, working.result.pieces);
+          expect(working.result.residualG).toBeCloseTo(left.massG, 6);
+          expect(working.result.residualG).toBeLessThanOrEqual(massG + 1e-9);
+          for (const s of stock)
+            expect(working.result.pieces.filter((p) => p.massG === s.massG).length).toBeLessThanOrEqual(s.count);
+          for (const p of working.result.pieces) expect(positions).toContain(p.deg);
+          if (sides === 'both')
+            expect(working.result.pieces.filter((p) => p.side === 'near').length * 2).toBe(
+              working.result.pieces.length,
+            );
+        },
+      ),
       { numRuns: 40 },
     );
   });
@@ -115,7 +182,15 @@ describe('pieces from stock', () => {
   });
 
   test('common practice: a piece on each side of the rim halves the couple, and all on the inner face does as well', () => {
-    const couple = (sides: 'both' | 'one' | 'inner') => balancePlace.run({ counterMassG: 40, counterDeg: 30, stock: [{ massG: 20, count: 10 }], positions: [30], sides, rimWidthMm: 55 }).result.coupleGmm!;
+    const couple = (sides: 'both' | 'one' | 'inner') =>
+      balancePlace.run({
+        counterMassG: 40,
+        counterDeg: 30,
+        stock: [{ massG: 20, count: 10 }],
+        positions: [30],
+        sides,
+        rimWidthMm: 55,
+      }).result.coupleGmm!;
     // One side: 40 g on one edge against 40 g on the other at worst, 55 mm apart.
     expect(couple('one')).toBeCloseTo(40 * 55, 6);
     expect(couple('both')).toBeCloseTo(couple('one') / 2, 6);
@@ -125,7 +200,14 @@ describe('pieces from stock', () => {
 
   test('stuck pieces lie side by side, and keep clear of what is in their way', () => {
     const { result } = balancePlace.run({
-      counterMassG: 60, counterDeg: 90, stock: [{ massG: 10, count: 12, lengthMm: 22 }], positions: Array.from({ length: 72 }, (_, i) => i * 5), sides: 'one', rimMm: 1350, clearOf: [90], rules: { 'balance.toleranceG': 4 },
+      counterMassG: 60,
+      counterDeg: 90,
+      stock: [{ massG: 10, count: 12, lengthMm: 22 }],
+      positions: Array.from({ length: 72 }, (_, i) => i * 5),
+      sides: 'one',
+      rimMm: 1350,
+      clearOf: [90],
+      rules: { 'balance.toleranceG': 4 },
     });
     expect(result.proved).toBe(true);
     expect(result.residualG).toBeLessThanOrEqual(4);
@@ -134,20 +216,37 @@ describe('pieces from stock', () => {
     degs.slice(1).forEach((deg, i) => expect(deg - degs[i]!).toBeGreaterThanOrEqual(5.86));
     for (const deg of degs) expect(Math.abs(deg - 90)).toBeGreaterThanOrEqual(8.9);
     // A shelf of pieces too long for any gap leaves it as it is, and says so.
-    const long = balancePlace.run({ counterMassG: 60, counterDeg: 90, stock: [{ massG: 30, count: 12, lengthMm: 190 }], positions: [80, 100], sides: 'one', rimMm: 1350, clearOf: [70, 90, 110] });
+    const long = balancePlace.run({
+      counterMassG: 60,
+      counterDeg: 90,
+      stock: [{ massG: 30, count: 12, lengthMm: 190 }],
+      positions: [80, 100],
+      sides: 'one',
+      rimMm: 1350,
+      clearOf: [70, 90, 110],
+    });
     expect([long.result.pieces, long.verdict]).toEqual([[], 'check']);
   });
 
   test('an empty shelf is said, and a shelf that runs out is a check', () => {
     expect(() => balancePlace.run({ counterMassG: 20, counterDeg: 0, stock: [], sides: 'one' })).toThrow(InputError);
-    expect(() => balancePlace.run({ counterMassG: 20, counterDeg: 0, stock: [{ massG: 5, count: 1 }], sides: 'both' })).toThrow(/no weights/);
+    expect(() =>
+      balancePlace.run({ counterMassG: 20, counterDeg: 0, stock: [{ massG: 5, count: 1 }], sides: 'both' }),
+    ).toThrow(/no weights/);
     const short = balancePlace.run({ counterMassG: 60, counterDeg: 0, stock: [{ massG: 5, count: 2 }], sides: 'one' });
     expect(short.result.residualG).toBeCloseTo(50, 6);
     expect(short.verdict).toBe('check');
   });
 
   test('the shop\u2019s tolerance decides what is good', () => {
-    const run = (toleranceG: number) => balancePlace.run({ counterMassG: 23, counterDeg: 0, stock: [{ massG: 20, count: 1 }], sides: 'one', rules: { 'balance.toleranceG': toleranceG } });
+    const run = (toleranceG: number) =>
+      balancePlace.run({
+        counterMassG: 23,
+        counterDeg: 0,
+        stock: [{ massG: 20, count: 1 }],
+        sides: 'one',
+        rules: { 'balance.toleranceG': toleranceG },
+      });
     expect(run(5).verdict).toBe('good');
     expect(run(1).verdict).toBe('check');
   });

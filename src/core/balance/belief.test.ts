@@ -1,10 +1,30 @@
 import { angleBetween } from '../units';
 import { hiddenWheel, standFor } from '../../../tests/hidden-wheels';
-import { balanceAdvise, balanceEstimate, balancePlace, believe, isInside, nextStep, regionOf, toVector, type MassVector, type Observation } from '.';
+import {
+  balanceAdvise,
+  balanceEstimate,
+  balancePlace,
+  believe,
+  isInside,
+  nextStep,
+  regionOf,
+  toVector,
+  type MassVector,
+  type Observation,
+} from '.';
 
-const STOCK = [{ massG: 5, count: 24 }, { massG: 10, count: 24 }, { massG: 20, count: 12 }];
+const STOCK = [
+  { massG: 5, count: 24 },
+  { massG: 10, count: 24 },
+  { massG: 20, count: 12 },
+];
 const SPOKES = Array.from({ length: 36 }, (_, i) => i * 10 + 5);
-const settle = (restDeg: number, weights: MassVector[] = []): Observation => ({ kind: 'settle', restDeg, from: null, weights });
+const settle = (restDeg: number, weights: MassVector[] = []): Observation => ({
+  kind: 'settle',
+  restDeg,
+  from: null,
+  weights,
+});
 
 describe('the belief', () => {
   test('two settles tell the direction and not the mass; a trial aside tells both', () => {
@@ -27,7 +47,9 @@ describe('the belief', () => {
   test('a reading that does not go with the others is named; without it all is well', () => {
     const on = [{ massG: 40, deg: 70 }];
     const good = [settle(209), settle(211), settle(139, on), settle(141, on), settle(140, on)];
-    const { result, cautions, verdict } = balanceEstimate.run({ seen: [...good.slice(0, 3), settle(320, on), ...good.slice(3)] });
+    const { result, cautions, verdict } = balanceEstimate.run({
+      seen: [...good.slice(0, 3), settle(320, on), ...good.slice(3)],
+    });
     expect([result.consistent, result.odd, verdict]).toEqual([false, 3, 'check']);
     expect(cautions.join()).toMatch(/Reading 4 does not go/);
     expect(balanceEstimate.run({ seen: good }).result.consistent).toBe(true);
@@ -37,26 +59,55 @@ describe('the belief', () => {
     const start: Observation[] = [settle(209), settle(211)];
     const along = (more: Observation[]) => balanceEstimate.run({ seen: [...start, ...more] }).result;
     const none = along([]).alongG;
-    expect(along([{ kind: 'machine', massG: 40, deg: 210, stepG: 5, stepDeg: 3, weights: [] }])).toMatchObject({ heavyMassG: expect.closeTo(40, -0.5) });
-    expect(along([{ kind: 'level', deg: 210, moved: 'stays', weights: [{ massG: 40, deg: 30 }] }]).alongG).toBeLessThan(none / 4);
+    expect(along([{ kind: 'machine', massG: 40, deg: 210, stepG: 5, stepDeg: 3, weights: [] }])).toMatchObject({
+      heavyMassG: expect.closeTo(40, -0.5),
+    });
+    expect(along([{ kind: 'level', deg: 210, moved: 'stays', weights: [{ massG: 40, deg: 30 }] }]).alongG).toBeLessThan(
+      none / 4,
+    );
     // Half as heavy swings the square root of two more slowly.
-    const swings: Observation[] = [{ kind: 'swing', periodS: 2, weights: [] }, { kind: 'swing', periodS: 2 * Math.SQRT2, weights: [{ massG: 20, deg: 30 }] }];
+    const swings: Observation[] = [
+      { kind: 'swing', periodS: 2, weights: [] },
+      { kind: 'swing', periodS: 2 * Math.SQRT2, weights: [{ massG: 20, deg: 30 }] },
+    ];
     expect(along(swings).heavyMassG).toBeCloseTo(40, -1);
     expect(along(swings).alongG).toBeLessThan(none / 3);
   });
 
   test('forty readings that all contradict each other still give numbers, and the oddest is named', () => {
-    const seen: Observation[] = Array.from({ length: 40 }, (_, i) => ({ kind: 'machine', massG: 20 + (i % 7) * 300, deg: (i * 97) % 360, stepG: 0.5, stepDeg: 1, weights: [] }));
+    const seen: Observation[] = Array.from({ length: 40 }, (_, i) => ({
+      kind: 'machine',
+      massG: 20 + (i % 7) * 300,
+      deg: (i * 97) % 360,
+      stepG: 0.5,
+      stepDeg: 1,
+      weights: [],
+    }));
     const { result } = balanceEstimate.run({ seen });
     expect(result.consistent).toBe(false);
-    for (const value of [result.heavyMassG, result.alongG, result.acrossG, result.bandG, result.chance, ...result.region.map((c) => c.massG)]) expect(Number.isFinite(value)).toBe(true);
+    for (const value of [
+      result.heavyMassG,
+      result.alongG,
+      result.acrossG,
+      result.bandG,
+      result.chance,
+      ...result.region.map((c) => c.massG),
+    ])
+      expect(Number.isFinite(value)).toBe(true);
   });
 
   test('an old answer is a hint: it helps where it fits, and gives way where it does not', () => {
     const prior = { massG: 60, deg: 210, spreadG: 8 };
-    expect(balanceEstimate.run({ seen: [settle(209), settle(211)], prior }).result).toMatchObject({ heavyMassG: expect.closeTo(60, -1) });
+    expect(balanceEstimate.run({ seen: [settle(209), settle(211)], prior }).result).toMatchObject({
+      heavyMassG: expect.closeTo(60, -1),
+    });
     const on = [{ massG: 40, deg: 70 }];
-    expect(balanceEstimate.run({ seen: [settle(209), settle(211), settle(139, on), settle(141, on), settle(140, on)], prior }).result.heavyMassG).toBeLessThan(48);
+    expect(
+      balanceEstimate.run({
+        seen: [settle(209), settle(211), settle(139, on), settle(141, on), settle(140, on)],
+        prior,
+      }).result.heavyMassG,
+    ).toBeLessThan(48);
   });
 });
 
@@ -84,10 +135,25 @@ test('the true heavy spot lies in the 90 % region in about 90 of 100 wheels, for
 }, 120_000);
 
 describe('what to do next', () => {
-  const realize = ({ massG, deg }: MassVector) => balancePlace.run({ counterMassG: massG, counterDeg: deg, stock: STOCK, positions: SPOKES, sides: 'one', rules: { 'balance.toleranceG': 1.5 } }).result.pieces;
+  const realize = ({ massG, deg }: MassVector) =>
+    balancePlace.run({
+      counterMassG: massG,
+      counterDeg: deg,
+      stock: STOCK,
+      positions: SPOKES,
+      sides: 'one',
+      rules: { 'balance.toleranceG': 1.5 },
+    }).result.pieces;
 
   test('a machine is asked again for what the weights left, not a stand', () => {
-    const machine = (massG: number, deg: number, weights: readonly MassVector[]): Observation => ({ kind: 'machine', massG, deg, stepG: 1, stepDeg: 3, weights });
+    const machine = (massG: number, deg: number, weights: readonly MassVector[]): Observation => ({
+      kind: 'machine',
+      massG,
+      deg,
+      stepG: 1,
+      stepDeg: 3,
+      weights,
+    });
     const ask = { toleranceG: 5, trialsG: [10, 20], realize };
     const bare = machine(42, 200, []);
     const first = nextStep({ ...ask, seen: [bare], on: [] });
@@ -118,18 +184,26 @@ describe('what to do next', () => {
     throw new Error(`wheel ${seed} was never done`);
   };
 
-  test.each([1, 3.5, 6])('dead band %d g: two placements in the middle, three for nearly all, and balanced', (bandG) => {
-    const out = Array.from({ length: 24 }, (_, i) => balance(40_000 + i, bandG));
-    const counts = out.map((o) => o.placements).sort((a, b) => a - b);
-    expect(counts[12]).toBeLessThanOrEqual(2);
-    expect(counts[22]).toBeLessThanOrEqual(3);
-    expect(out.map((o) => o.residualG).sort((a, b) => a - b)[22]).toBeLessThanOrEqual(Math.max(5, bandG) * 1.15);
-  }, 60_000);
+  test.each([1, 3.5, 6])(
+    'dead band %d g: two placements in the middle, three for nearly all, and balanced',
+    (bandG) => {
+      const out = Array.from({ length: 24 }, (_, i) => balance(40_000 + i, bandG));
+      const counts = out.map((o) => o.placements).sort((a, b) => a - b);
+      expect(counts[12]).toBeLessThanOrEqual(2);
+      expect(counts[22]).toBeLessThanOrEqual(3);
+      expect(out.map((o) => o.residualG).sort((a, b) => a - b)[22]).toBeLessThanOrEqual(Math.max(5, bandG) * 1.15);
+    },
+    60_000,
+  );
 
   test('it begins with a settle from each side, and says in words what it wants', () => {
-    const ask = (seen: Observation[], on: MassVector[] = []) => balanceAdvise.run({ seen, on, stock: STOCK, sides: 'one', positions: SPOKES }).result;
+    const ask = (seen: Observation[], on: MassVector[] = []) =>
+      balanceAdvise.run({ seen, on, stock: STOCK, sides: 'one', positions: SPOKES }).result;
     expect(ask([])).toMatchObject({ do: 'settle', from: null });
-    expect(ask([{ kind: 'settle', restDeg: 210, from: 'left', weights: [] }])).toMatchObject({ do: 'settle', from: 'right' });
+    expect(ask([{ kind: 'settle', restDeg: 210, from: 'left', weights: [] }])).toMatchObject({
+      do: 'settle',
+      from: 'right',
+    });
     const trial = ask([settle(209), settle(211), settle(210), settle(210)]);
     expect(trial.do).toBe('trial');
     if (trial.do !== 'trial') return;
@@ -141,16 +215,38 @@ describe('what to do next', () => {
     expect(final.place.reduce((t, p) => t + p.massG, 0)).toBeCloseTo(40, -1);
     const there = final.place.map(({ massG, deg }) => ({ massG, deg }));
     const level = (deg: number): Observation => ({ kind: 'level', deg, moved: 'stays', weights: there });
-    const done = ask([settle(209), settle(211), settle(139, on), settle(141, on), settle(140, on), settle(10, there), settle(200, there), level(30), level(120)], there);
+    const done = ask(
+      [
+        settle(209),
+        settle(211),
+        settle(139, on),
+        settle(141, on),
+        settle(140, on),
+        settle(10, there),
+        settle(200, there),
+        level(30),
+        level(120),
+      ],
+      there,
+    );
     expect(done.do).toBe('done');
     expect(done.reason.says).toMatch(/Balanced, as far as this stand can tell/);
   });
 
   test('a shop that calls nothing but nought balanced is still advised', () => {
-    const { result } = balanceAdvise.run({ seen: [{ kind: 'machine', massG: 40, deg: 200, stepG: 1, stepDeg: 1, weights: [] }], stock: STOCK, sides: 'one', positions: SPOKES, rules: { 'balance.toleranceG': 0 } });
+    const { result } = balanceAdvise.run({
+      seen: [{ kind: 'machine', massG: 40, deg: 200, stepG: 1, stepDeg: 1, weights: [] }],
+      stock: STOCK,
+      sides: 'one',
+      positions: SPOKES,
+      rules: { 'balance.toleranceG': 0 },
+    });
     expect(['final', 'trial']).toContain(result.do);
     expect(result.place.length).toBeGreaterThan(0);
   });
 
-  test('nothing in stock is said', () => expect(() => balanceAdvise.run({ seen: [settle(209), settle(211), settle(210), settle(210)], stock: [], sides: 'one' })).toThrow(/no weights in stock/));
+  test('nothing in stock is said', () =>
+    expect(() =>
+      balanceAdvise.run({ seen: [settle(209), settle(211), settle(210), settle(210)], stock: [], sides: 'one' }),
+    ).toThrow(/no weights in stock/));
 });

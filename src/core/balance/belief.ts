@@ -60,7 +60,10 @@ const BAND_STEPS = 10;
 
 /** Dead bands to look at, and how probable each is beforehand. */
 const bandsOf = (knownG: number | undefined, steps = BAND_STEPS): { f: number; p: number }[] => {
-  const [from, to] = knownG === undefined ? [LEAST_BAND_G, MOST_BAND_G] : [knownG * exp(-2.2 * KNOWN_WITHIN), knownG * exp(2.2 * KNOWN_WITHIN)];
+  const [from, to] =
+    knownG === undefined
+      ? [LEAST_BAND_G, MOST_BAND_G]
+      : [knownG * exp(-2.2 * KNOWN_WITHIN), knownG * exp(2.2 * KNOWN_WITHIN)];
   const raw = Array.from({ length: steps }, (_, i) => {
     const f = from * (to / from) ** (i / (steps - 1));
     // Steps are even in the logarithm, so an even chance over grams grows with f.
@@ -97,7 +100,8 @@ export const cellAt = ({ patch, cells }: Pick<Belief, 'patch' | 'cells'>, i: num
 const over = (patch: Patch, seen: readonly Observation[], { prior, bandG: knownG, bandSteps }: Known): Belief => {
   const bands = bandsOf(knownG, bandSteps);
   const { cos, sin, halfU, halfV } = patch;
-  const blur = (nx: number, ny: number) => (abs(nx * cos + ny * sin) * halfU + abs(ny * cos - nx * sin) * halfV) / CELLS;
+  const blur = (nx: number, ny: number) =>
+    (abs(nx * cos + ny * sin) * halfU + abs(ny * cos - nx * sin) * halfV) / CELLS;
   const first = seen.find((o) => o.kind === 'swing') ?? null;
   const likelihoods = seen.map((o) => likelihoodOf(o, o === first ? null : first, blur));
   const mass = new Float64Array(CELLS * CELLS);
@@ -142,7 +146,20 @@ const over = (patch: Patch, seen: readonly Observation[], { prior, bandG: knownG
     varY += mass[i]! * (y - meanY) ** 2;
     covXY += mass[i]! * (x - meanX) * (y - meanY);
   }
-  return { patch, cells: CELLS, mass, bandOf, meanX, meanY, bandG, bands: bands.map((b, i) => ({ f: b.f, p: perBand[i]! / total, before: b.p })), varX, varY, covXY, wrong: [...wrong].map((w) => w / total) };
+  return {
+    patch,
+    cells: CELLS,
+    mass,
+    bandOf,
+    meanX,
+    meanY,
+    bandG,
+    bands: bands.map((b, i) => ({ f: b.f, p: perBand[i]! / total, before: b.p })),
+    varX,
+    varY,
+    covXY,
+    wrong: [...wrong].map((w) => w / total),
+  };
 };
 
 /** The smallest turned rectangle, along the belief's own axes, that holds nearly all of it. */
@@ -162,7 +179,14 @@ const closer = (belief: Belief): Patch => {
   // A cell more on every side, of the coarser grid.
   const edge = (1.5 * max(patch.halfU, patch.halfV) * 2) / cells;
   const [mu, mv] = [(u0 + u1) / 2, (v0 + v1) / 2];
-  return { x: meanX + mu * cos - mv * sin, y: meanY + mu * sin + mv * cos, cos, sin, halfU: (u1 - u0) / 2 + edge, halfV: (v1 - v0) / 2 + edge };
+  return {
+    x: meanX + mu * cos - mv * sin,
+    y: meanY + mu * sin + mv * cos,
+    cos,
+    sin,
+    halfU: (u1 - u0) / 2 + edge,
+    halfV: (v1 - v0) / 2 + edge,
+  };
 };
 
 const PASSES = 3;
@@ -176,7 +200,12 @@ export const believe = (seen: readonly Observation[], known: Known = {}): Belief
 };
 
 /** How probable it is that the wheel with `weights` on is out by no more than `toleranceG`, or by no more than its stand shows if `orBand`. */
-export const withinChance = (belief: Belief, weights: readonly MassVector[], toleranceG: number, orBand = false): number => {
+export const withinChance = (
+  belief: Belief,
+  weights: readonly MassVector[],
+  toleranceG: number,
+  orBand = false,
+): number => {
   const [wx, wy] = sumParts(weights);
   let sum = 0;
   for (let i = 0; i < belief.mass.length; i++) {

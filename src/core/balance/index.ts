@@ -8,9 +8,25 @@ export { standBand, type StandBand } from './stand-band';
 export { residualUnbalance, type ResidualUnbalance } from './residual-unbalance';
 export { searchPlaces, type PlaceAnswer, type PlaceProblem } from './place-search';
 export { balanceTrial, type BalanceTrial } from './balance-trial';
-export { balancePlace, PIECE_SIDES, SIDES, type BalancePlacement, type Piece, type Sides, type WeightStock } from './balance-place';
+export {
+  balancePlace,
+  PIECE_SIDES,
+  SIDES,
+  type BalancePlacement,
+  type Piece,
+  type Sides,
+  type WeightStock,
+} from './balance-place';
 export { sumVectors, toVector, fromVector, type MassVector } from './mass-vector';
 export { believe, withinChance, type Belief, type Known, type Prior } from './belief';
 export { isInside, regionOf } from './region';
-export { OBSERVATIONS, WEIGHTS_ON, type LevelTest, type MachineReading, type Observation, type Settle, type Swing } from './observation';
+export {
+  OBSERVATIONS,
+  WEIGHTS_ON,
+  type LevelTest,
+  type MachineReading,
+  type Observation,
+  type Settle,
+  type Swing,
+} from './observation';
 export { middleSpread, nextStep, type Advice, type Learns } from './next-step';

@@ -33,7 +33,11 @@ export type Blur = (nx: number, ny: number) => number;
  * a level test a probability, a machine's reading a density over the plane; what it would be if the observation were simply
  * wrong is `wrong`. A swing speaks only beside an earlier one, `first`.
  */
-export const likelihoodOf = (seen: Observation, first: Observation | null, blurOf: Blur): { of: Likelihood; wrong: number } => {
+export const likelihoodOf = (
+  seen: Observation,
+  first: Observation | null,
+  blurOf: Blur,
+): { of: Likelihood; wrong: number } => {
   const [wx, wy] = sumParts(seen.weights);
   switch (seen.kind) {
     case 'settle': {
@@ -70,7 +74,8 @@ export const likelihoodOf = (seen: Observation, first: Observation | null, blurO
       const [mx, my] = toVector(seen);
       const softG = blurOf(Math.SQRT1_2, Math.SQRT1_2);
       const sd = hypot(seen.stepG / ROUNDING, (seen.massG * seen.stepDeg * RAD) / ROUNDING, softG, 0.5);
-      const of: Likelihood = (x, y) => exp(-((x + wx - mx) ** 2 + (y + wy - my) ** 2) / (2 * sd * sd)) / (2 * Math.PI * sd * sd);
+      const of: Likelihood = (x, y) =>
+        exp(-((x + wx - mx) ** 2 + (y + wy - my) ** 2) / (2 * sd * sd)) / (2 * Math.PI * sd * sd);
       return { of, wrong: 1e-5 };
     }
     case 'swing': {

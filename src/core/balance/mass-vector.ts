@@ -20,10 +20,13 @@ export const fromVector = ([x, y]: readonly [number, number]): MassVector => ({
 
 /** East and north parts of many masses together. */
 export const sumParts = (masses: readonly MassVector[]): readonly [number, number] =>
-  masses.reduce<readonly [number, number]>(([x, y], m) => {
-    const [dx, dy] = toVector(m);
-    return [x + dx, y + dy];
-  }, [0, 0]);
+  masses.reduce<readonly [number, number]>(
+    ([x, y], m) => {
+      const [dx, dy] = toVector(m);
+      return [x + dx, y + dy];
+    },
+    [0, 0],
+  );
 
 /** The one mass that many together amount to. */
 export const sumVectors = (masses: readonly MassVector[]): MassVector => fromVector(sumParts(masses));

@@ -84,7 +84,12 @@ const played = (belief: Belief): Played[] => {
  * Variance of the heavy vector that is left on average of both axes together, once a wheel with these weights on was let go
  * `rests` times: a rest tells the part across its own direction, to about the dead band.
  */
-const leftOver = ({ varX, varY, covXY }: Belief, { x, y, f }: Played, [wx, wy]: readonly [number, number], rests: number): number => {
+const leftOver = (
+  { varX, varY, covXY }: Belief,
+  { x, y, f }: Played,
+  [wx, wy]: readonly [number, number],
+  rests: number,
+): number => {
   const det = Math.max(1e-9, (varX + 1e-3) * (varY + 1e-3) - covXY * covXY);
   const [a, b, c] = [(varY + 1e-3) / det, -covXY / det, (varX + 1e-3) / det];
   const [vx, vy] = [x + wx, y + wy];
@@ -99,17 +104,30 @@ const leftOver = ({ varX, varY, covXY }: Belief, { x, y, f }: Played, [wx, wy]: 
 const RESTS = 3;
 
 /** How probable it is that these weights, or the ones put on after them, leave the wheel balanced: by what is then left to chance. */
-const worthOf = (belief: Belief, wheels: readonly Played[], weights: readonly [number, number], toleranceG: number): number => {
+const worthOf = (
+  belief: Belief,
+  wheels: readonly Played[],
+  weights: readonly [number, number],
+  toleranceG: number,
+): number => {
   let sum = 0;
   for (const wheel of wheels) {
     const limitG = Math.max(toleranceG, wheel.f);
-    sum += Math.hypot(wheel.x + weights[0], wheel.y + weights[1]) <= limitG ? 1 : 1 - Math.exp(-(limitG ** 2) / leftOver(belief, wheel, weights, RESTS));
+    sum +=
+      Math.hypot(wheel.x + weights[0], wheel.y + weights[1]) <= limitG
+        ? 1
+        : 1 - Math.exp(-(limitG ** 2) / leftOver(belief, wheel, weights, RESTS));
   }
   return sum / wheels.length;
 };
 
 /** What letting it go so often with these weights on is expected to teach. */
-const learnt = (belief: Belief, wheels: readonly Played[], weights: readonly [number, number], rests: number): Learns => ({
+const learnt = (
+  belief: Belief,
+  wheels: readonly Played[],
+  weights: readonly [number, number],
+  rests: number,
+): Learns => ({
   nowG: Math.sqrt(belief.varX + belief.varY),
   thenG: Math.sqrt(wheels.reduce((sum, wheel) => sum + leftOver(belief, wheel, weights, rests), 0) / wheels.length),
 });
@@ -117,7 +135,10 @@ const learnt = (belief: Belief, wheels: readonly Played[], weights: readonly [nu
 const otherSide = (last: Settle) => ({ do: 'settle', from: last.from === 'left' ? 'right' : 'left' }) as const;
 
 /** The next thing to do so that the wheel is balanced after the fewest placements. */
-export const nextStep = ({ seen, known, on, toleranceG, trialsG, realize = (counter) => [counter] }: AdviceInput, believed?: Belief): Advice => {
+export const nextStep = (
+  { seen, known, on, toleranceG, trialsG, realize = (counter) => [counter] }: AdviceInput,
+  believed?: Belief,
+): Advice => {
   const now = seen.slice(seen.findLastIndex((o) => !sameWeights(o.weights, on)) + 1);
   const settles = now.filter((o) => o.kind === 'settle');
   const fast = now.some((o) => o.kind === 'machine');
@@ -128,11 +149,16 @@ export const nextStep = ({ seen, known, on, toleranceG, trialsG, realize = (coun
   const chance = withinChance(belief, on, toleranceG, true);
   if (chance >= SURE) return { do: 'done', chance };
   const gainG = belief.bandG * (middleSpread(settles.length) - middleSpread(settles.length + 1));
-  if (!fast && (settles.length < 2 || (settles.length < MOST_SETTLES && gainG > WORTH_G))) return { ...otherSide(settles.at(-1)!), learns: learnt(belief, played(belief), sumParts(on), 1) };
+  if (!fast && (settles.length < 2 || (settles.length < MOST_SETTLES && gainG > WORTH_G)))
+    return { ...otherSide(settles.at(-1)!), learns: learnt(belief, played(belief), sumParts(on), 1) };
   const [ox, oy] = sumParts(on);
   const left = fromVector([belief.meanX + ox, belief.meanY + oy]);
   // With weights on it may be balanced though its rest does not say so: a level test tells.
-  if (on.length > 0 && now.filter((o) => o.kind === 'level').length < MOST_TESTS && left.massG < 2.5 * Math.max(toleranceG, belief.bandG)) {
+  if (
+    on.length > 0 &&
+    now.filter((o) => o.kind === 'level').length < MOST_TESTS &&
+    left.massG < 2.5 * Math.max(toleranceG, belief.bandG)
+  ) {
     const tests = now.filter((o) => o.kind === 'level').length;
     return { do: 'level', deg: normalDeg(left.deg + tests * 90) };
   }
@@ -153,7 +179,14 @@ export const nextStep = ({ seen, known, on, toleranceG, trialsG, realize = (coun
   // Of those about as good, the lightest: less tape, and less to hurt the stand.
   const most = trials.reduce((m, t) => Math.max(m, t.worth), 0);
   const best = trials.filter((t) => t.worth > most - AS_GOOD).sort((a, b) => a.massG - b.massG || b.worth - a.worth)[0];
-  if (best) return { do: 'trial', massG: best.massG, deg: best.deg, chance: withinChance(belief, [best], toleranceG, true), learns: learnt(belief, wheels, toVector(best), RESTS) };
+  if (best)
+    return {
+      do: 'trial',
+      massG: best.massG,
+      deg: best.deg,
+      chance: withinChance(belief, [best], toleranceG, true),
+      learns: learnt(belief, wheels, toVector(best), RESTS),
+    };
   const then = withinChance(belief, pieces, toleranceG, true);
   // When nothing on the shelf is likely to do better, the wheel is as good as this stand can tell.
   if (on.length > 0 && then < chance + BETTER) return { do: 'done', chance };

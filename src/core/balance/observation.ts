@@ -41,17 +41,36 @@ export interface MachineReading extends Seen {
 export type Observation = Settle | LevelTest | Swing | MachineReading;
 
 /** Weights on the wheel as input of a working. */
-export const WEIGHTS_ON = listOf(record({ massG: quantity('g', 0, 2000, 'Mass'), deg: angle('Its place'), side: Joi.string().optional() }, 'A weight'), 60, 'The weights that are on');
+export const WEIGHTS_ON = listOf(
+  record({ massG: quantity('g', 0, 2000, 'Mass'), deg: angle('Its place'), side: Joi.string().optional() }, 'A weight'),
+  60,
+  'The weights that are on',
+);
 const weights = WEIGHTS_ON.optional().default([]);
-const shape = (kind: Observation['kind'], parts: Record<string, Joi.Schema>) => Joi.object({ kind: Joi.string().valid(kind).required(), weights, ...parts });
+const shape = (kind: Observation['kind'], parts: Record<string, Joi.Schema>) =>
+  Joi.object({ kind: Joi.string().valid(kind).required(), weights, ...parts });
 
 /** Observations as input of a working. */
 export const OBSERVATIONS = listOf(
   Joi.alternatives(
-    shape('settle', { restDeg: angle('Place at the bottom'), from: oneOf(['left', 'right'], 'Let go from').allow(null).optional().default(null) }),
+    shape('settle', {
+      restDeg: angle('Place at the bottom'),
+      from: oneOf(['left', 'right'], 'Let go from').allow(null).optional().default(null),
+    }),
     shape('level', { deg: angle('Place held level'), moved: oneOf(['rises', 'sinks', 'stays'], 'What it did') }),
-    shape('swing', { periodS: Joi.number().min(0.2).max(60).required().meta({ expected: 'seconds of one swing there and back, 0.2 to 60' }) }),
-    shape('machine', { massG: quantity('g', 0, 2000, 'Mass'), deg: angle('Its place'), stepG: quantity('g', 0.1, 50, 'Finest step'), stepDeg: quantity('deg', 0.1, 45, 'Finest step') }),
+    shape('swing', {
+      periodS: Joi.number()
+        .min(0.2)
+        .max(60)
+        .required()
+        .meta({ expected: 'seconds of one swing there and back, 0.2 to 60' }),
+    }),
+    shape('machine', {
+      massG: quantity('g', 0, 2000, 'Mass'),
+      deg: angle('Its place'),
+      stepG: quantity('g', 0.1, 50, 'Finest step'),
+      stepDeg: quantity('deg', 0.1, 45, 'Finest step'),
+    }),
   ).meta({ expected: 'a settle, a level test, a swing or a machine\u2019s reading' }),
   40,
   'What was seen, in order',

@@ -10,7 +10,11 @@ test('two hundred random rims and shelves: as few pieces and as little mass as t
     const problem = placeInstance(seed);
     const answer = searchPlaces(problem);
     const right = solve(problem);
-    expect([seed, answer.picks && answer.picks.length, answer.picks && answer.massG]).toEqual([seed, right && right.pieces, right && right.massG]);
+    expect([seed, answer.picks && answer.picks.length, answer.picks && answer.massG]).toEqual([
+      seed,
+      right && right.pieces,
+      right && right.massG,
+    ]);
     expect(answer.proved).toBe(true);
     if (answer.picks) found++;
   }
@@ -24,20 +28,34 @@ test('two dozen rims with strips side by side: as the solver finds, and none ove
     const it = stripInstance(seed);
     const answer = searchPlaces(it);
     const right = solve(it);
-    expect([seed, answer.picks && answer.picks.length, answer.picks && answer.massG]).toEqual([seed, right && right.pieces, right && right.massG]);
+    expect([seed, answer.picks && answer.picks.length, answer.picks && answer.massG]).toEqual([
+      seed,
+      right && right.pieces,
+      right && right.massG,
+    ]);
     const picks = answer.picks ?? [];
     if (picks.length > 1) found++;
-    picks.forEach((a, i) => picks.slice(i + 1).forEach((b) => {
-      const apartMm = (Math.abs(angleBetween(it.spots[a.spot]!.deg, it.spots[b.spot]!.deg)) / 360) * it.rimMm!;
-      expect(apartMm).toBeGreaterThanOrEqual((it.kinds[a.kind]!.lengthMm + it.kinds[b.kind]!.lengthMm) / 2 - 1e-6);
-    }));
+    picks.forEach((a, i) =>
+      picks.slice(i + 1).forEach((b) => {
+        const apartMm = (Math.abs(angleBetween(it.spots[a.spot]!.deg, it.spots[b.spot]!.deg)) / 360) * it.rimMm!;
+        expect(apartMm).toBeGreaterThanOrEqual((it.kinds[a.kind]!.lengthMm + it.kinds[b.kind]!.lengthMm) / 2 - 1e-6);
+      }),
+    );
   }
   expect(found).toBeGreaterThan(8);
 }, 120_000);
 
 const problem = (more: Partial<PlaceProblem> = {}): PlaceProblem => ({
-  target: [0, 40], toleranceG: 3, spots: Array.from({ length: 36 }, (_, i) => ({ deg: i * 10, roomMm: 40 })),
-  kinds: [{ massG: 5, count: 12, lengthMm: 12 }, { massG: 10, count: 6, lengthMm: 20 }], perSpot: 2, mostPieces: 12, ...more,
+  target: [0, 40],
+  toleranceG: 3,
+  spots: Array.from({ length: 36 }, (_, i) => ({ deg: i * 10, roomMm: 40 })),
+  kinds: [
+    { massG: 5, count: 12, lengthMm: 12 },
+    { massG: 10, count: 6, lengthMm: 20 },
+  ],
+  perSpot: 2,
+  mostPieces: 12,
+  ...more,
 });
 
 test('stock, room and pieces at a place are kept to, whatever is asked', () => {
@@ -51,10 +69,13 @@ test('stock, room and pieces at a place are kept to, whatever is asked', () => {
       expect(here.length).toBeLessThanOrEqual(it.perSpot);
       expect(here.reduce((t, p) => t + it.kinds[p.kind]!.lengthMm, 0)).toBeLessThanOrEqual(spot.roomMm! + 1e-9);
     });
-    const sum = picks.reduce(([x, y], p) => {
-      const rad = (it.spots[p.spot]!.deg * Math.PI) / 180;
-      return [x! + it.kinds[p.kind]!.massG * Math.sin(rad), y! + it.kinds[p.kind]!.massG * Math.cos(rad)];
-    }, [0, 0]);
+    const sum = picks.reduce(
+      ([x, y], p) => {
+        const rad = (it.spots[p.spot]!.deg * Math.PI) / 180;
+        return [x! + it.kinds[p.kind]!.massG * Math.sin(rad), y! + it.kinds[p.kind]!.massG * Math.cos(rad)];
+      },
+      [0, 0],
+    );
     expect(Math.hypot(it.target[0] - sum[0]!, it.target[1] - sum[1]!)).toBeCloseTo(residualG, 9);
     expect(residualG).toBeLessThanOrEqual(it.toleranceG + 1e-6);
   }
@@ -70,10 +91,24 @@ test('a shelf with too many ways to pick from is answered at once, without a pro
 
 test('nothing to do, nothing to do it with, and an end on request', () => {
   expect(searchPlaces(problem({ target: [2, 2] }))).toMatchObject({ picks: [], proved: true, piecesAtLeast: 0 });
-  expect(searchPlaces(problem({ kinds: [{ massG: 5, count: 2, lengthMm: 12 }] }))).toMatchObject({ picks: null, proved: true });
+  expect(searchPlaces(problem({ kinds: [{ massG: 5, count: 2, lengthMm: 12 }] }))).toMatchObject({
+    picks: null,
+    proved: true,
+  });
   // A hundred places and a tolerance that nothing meets: it stops when it is told to, and says what is proved so far.
   let asked = 0;
-  const stopped = searchPlaces(problem({ spots: Array.from({ length: 100 }, (_, i) => ({ deg: i * 3.6 + 0.01 * i * i, roomMm: null })), target: [0.3, 41.7], toleranceG: 1e-7, kinds: [{ massG: 7, count: 12, lengthMm: 1 }, { massG: 5, count: 12, lengthMm: 1 }], stop: () => ++asked > 3 }));
+  const stopped = searchPlaces(
+    problem({
+      spots: Array.from({ length: 100 }, (_, i) => ({ deg: i * 3.6 + 0.01 * i * i, roomMm: null })),
+      target: [0.3, 41.7],
+      toleranceG: 1e-7,
+      kinds: [
+        { massG: 7, count: 12, lengthMm: 1 },
+        { massG: 5, count: 12, lengthMm: 1 },
+      ],
+      stop: () => ++asked > 3,
+    }),
+  );
   expect([stopped.picks, stopped.proved, asked]).toEqual([null, false, 4]);
   expect(stopped.piecesAtLeast).toBeGreaterThan(5);
 });

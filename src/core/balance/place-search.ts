@@ -83,7 +83,8 @@ const selections = (kinds: readonly PieceKind[], n: number): { counts: number[];
 /** How many ways there are to take `n` pieces from the kinds. */
 const waysToTake = (kinds: readonly PieceKind[], n: number): number => {
   let ways: number[] = Array.from({ length: n + 1 }, (_, i) => (i === 0 ? 1 : 0));
-  for (const { count } of kinds) ways = ways.map((_, total) => ways.slice(Math.max(0, total - count), total + 1).reduce((a, b) => a + b, 0));
+  for (const { count } of kinds)
+    ways = ways.map((_, total) => ways.slice(Math.max(0, total - count), total + 1).reduce((a, b) => a + b, 0));
   return ways[n]!;
 };
 
@@ -92,7 +93,18 @@ const waysToTake = (kinds: readonly PieceKind[], n: number): number => {
  * Exact: every selection with fewer pieces or less mass is either tried out or shown to fall short. A piece turned by `t` from
  * the target's direction loses m (1 − cos t) of its pull; what all of them may lose together bounds where they can go.
  */
-export const searchPlaces = ({ target, toleranceG, spots, kinds, perSpot, mostPieces, rimMm, mostWays = MOST_WAYS, polygon, stop }: PlaceProblem): PlaceAnswer => {
+export const searchPlaces = ({
+  target,
+  toleranceG,
+  spots,
+  kinds,
+  perSpot,
+  mostPieces,
+  rimMm,
+  mostWays = MOST_WAYS,
+  polygon,
+  stop,
+}: PlaceProblem): PlaceAnswer => {
   const [tx, ty] = target;
   const distance = Math.hypot(tx, ty);
   const [dx, dy] = distance > EPS ? [tx / distance, ty / distance] : [0, 1];
@@ -107,22 +119,40 @@ export const searchPlaces = ({ target, toleranceG, spots, kinds, perSpot, mostPi
   };
   /** Whether a piece of this length would lie over one that is there already. */
   const lies = (picks: readonly Pick[], spot: number, lengthMm: number): boolean =>
-    rimMm !== undefined && picks.some((p) => liesOver(spots[p.spot]!.deg, kinds[p.kind]!.lengthMm, spots[spot]!.deg, lengthMm, rimMm));
+    rimMm !== undefined &&
+    picks.some((p) => liesOver(spots[p.spot]!.deg, kinds[p.kind]!.lengthMm, spots[spot]!.deg, lengthMm, rimMm));
   let nodes = 0;
   let stopped = false;
-  const none = (piecesAtLeast: number, proved: boolean): PlaceAnswer => ({ picks: null, residualG: distance, massG: 0, piecesAtLeast, proved, nodes });
+  const none = (piecesAtLeast: number, proved: boolean): PlaceAnswer => ({
+    picks: null,
+    residualG: distance,
+    massG: 0,
+    piecesAtLeast,
+    proved,
+    nodes,
+  });
   if (inside(tx, ty)) return { picks: [], residualG: distance, massG: 0, piecesAtLeast: 0, proved: true, nodes };
 
   // Nearest to the target's direction first.
-  const order = spots.map((s, i) => ({ i, x: Math.sin(s.deg * RAD), y: Math.cos(s.deg * RAD), room: s.roomMm ?? Infinity })).map((s) => ({ ...s, along: s.x * dx + s.y * dy })).sort((a, b) => b.along - a.along || a.i - b.i);
+  const order = spots
+    .map((s, i) => ({ i, x: Math.sin(s.deg * RAD), y: Math.cos(s.deg * RAD), room: s.roomMm ?? Infinity }))
+    .map((s) => ({ ...s, along: s.x * dx + s.y * dy }))
+    .sort((a, b) => b.along - a.along || a.i - b.i);
   const used = order.map(() => 0);
   const roomLeft = order.map((s) => s.room);
 
   /** The most that these masses, heaviest first, can pull along the target, each spot taking as many as it may. */
-  const mostPull = (masses: readonly number[]): number => masses.reduce((sum, m, i) => sum + m * (order[Math.floor(i / perSpot)]?.along ?? -1), 0);
+  const mostPull = (masses: readonly number[]): number =>
+    masses.reduce((sum, m, i) => sum + m * (order[Math.floor(i / perSpot)]?.along ?? -1), 0);
 
-  const trySelection = (counts: readonly number[], bestOf: { picks: Pick[] | null; residualG: number }, polishTo: number): void => {
-    const pieces = counts.flatMap((c, k) => Array<number>(c).fill(k)).sort((a, b) => kinds[b]!.massG - kinds[a]!.massG || a - b);
+  const trySelection = (
+    counts: readonly number[],
+    bestOf: { picks: Pick[] | null; residualG: number },
+    polishTo: number,
+  ): void => {
+    const pieces = counts
+      .flatMap((c, k) => Array<number>(c).fill(k))
+      .sort((a, b) => kinds[b]!.massG - kinds[a]!.massG || a - b);
     const masses = pieces.map((k) => kinds[k]!.massG);
     const restMass = masses.map((_, i) => masses.slice(i).reduce((a, b) => a + b, 0));
     const restPull = masses.map((_, i) => mostPull(masses.slice(i)));
@@ -136,7 +166,8 @@ export const searchPlaces = ({ target, toleranceG, spots, kinds, perSpot, mostPi
       }
       if (p === pieces.length) {
         const residualG = Math.hypot(tx - x, ty - y);
-        if (inside(tx - x, ty - y) && residualG < bestOf.residualG - EPS) Object.assign(bestOf, { picks: picks.map((q) => ({ ...q })), residualG });
+        if (inside(tx - x, ty - y) && residualG < bestOf.residualG - EPS)
+          Object.assign(bestOf, { picks: picks.map((q) => ({ ...q })), residualG });
         return;
       }
       const k = pieces[p]!;
@@ -165,7 +196,9 @@ export const searchPlaces = ({ target, toleranceG, spots, kinds, perSpot, mostPi
     walk(0, 0, 0, 0);
   };
 
-  const heaviest = kinds.flatMap((k) => Array<number>(Math.min(k.count, mostPieces)).fill(k.massG)).sort((a, b) => b - a);
+  const heaviest = kinds
+    .flatMap((k) => Array<number>(Math.min(k.count, mostPieces)).fill(k.massG))
+    .sort((a, b) => b - a);
   for (let n = 1; n <= mostPieces; n++) {
     // Even the heaviest ones, where they pull most, fall short.
     if (mostPull(heaviest.slice(0, n)) < distance - toleranceG - EPS) continue;
@@ -179,7 +212,15 @@ export const searchPlaces = ({ target, toleranceG, spots, kinds, perSpot, mostPi
       if (bestOf.picks && massG === null) massG = selection.massG;
       if (stopped) break;
     }
-    if (bestOf.picks) return { picks: bestOf.picks, residualG: bestOf.residualG, massG: massG!, piecesAtLeast: n, proved: !stopped, nodes };
+    if (bestOf.picks)
+      return {
+        picks: bestOf.picks,
+        residualG: bestOf.residualG,
+        massG: massG!,
+        piecesAtLeast: n,
+        proved: !stopped,
+        nodes,
+      };
     if (stopped) return none(n, false);
   }
   return none(mostPieces + 1, true);

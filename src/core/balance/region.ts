@@ -15,7 +15,12 @@ const densityAt = ({ patch, cells, mass }: Belief, x: number, y: number): number
   const [i, j] = [floor(u), floor(v)];
   const at = (a: number, b: number) => (a < 0 || b < 0 || a >= cells || b >= cells ? 0 : mass[b * cells + a]!);
   const [fu, fv] = [u - i, v - j];
-  return at(i, j) * (1 - fu) * (1 - fv) + at(i + 1, j) * fu * (1 - fv) + at(i, j + 1) * (1 - fu) * fv + at(i + 1, j + 1) * fu * fv;
+  return (
+    at(i, j) * (1 - fu) * (1 - fv) +
+    at(i + 1, j) * fu * (1 - fv) +
+    at(i, j + 1) * (1 - fu) * fv +
+    at(i + 1, j + 1) * fu * fv
+  );
 };
 
 /** The density that the most probable cells reach down to until they hold `share` of the belief. */

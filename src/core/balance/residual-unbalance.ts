@@ -34,17 +34,30 @@ export const residualUnbalance = defineWorking<Input, ResidualUnbalance>({
   name: 'residual-unbalance',
   says: 'What a mass left over does at speed, and what a balance grade permits',
   input: {
-    grade: quantity('mm', 0.4, 100, 'Balance grade G, millimetres a second'), wheelKg: quantity('kg', 1, 80, 'Wheel with tire'), speedKmh: quantity('km/h', 10, 400, 'Speed'),
-    tireDiameterMm: quantity('mm', 150, 1200, 'Diameter of the tire'), radiusMm: quantity('mm', 50, 500, 'Radius of the weights'), massG: quantity('g', 0, 500, 'Mass left over'),
+    grade: quantity('mm', 0.4, 100, 'Balance grade G, millimetres a second'),
+    wheelKg: quantity('kg', 1, 80, 'Wheel with tire'),
+    speedKmh: quantity('km/h', 10, 400, 'Speed'),
+    tireDiameterMm: quantity('mm', 150, 1200, 'Diameter of the tire'),
+    radiusMm: quantity('mm', 50, 500, 'Radius of the weights'),
+    massG: quantity('g', 0, 500, 'Mass left over'),
   },
   example: { grade: 6.3, wheelKg: 12, speedKmh: 160, tireDiameterMm: 640, radiusMm: 215, massG: 5 },
   work({ grade, wheelKg, speedKmh, tireDiameterMm, radiusMm, massG }, show) {
     const metersPerS = speedKmh / 3.6;
     const omega = metersPerS / (tireDiameterMm / 2000);
     const rpm = show.line('turns a minute', 'speed / circumference', (omega * 60) / (2 * Math.PI));
-    const permittedGmm = show.line('permitted, g·mm', '9549 × G × mass / turns a minute', (9549 * grade * wheelKg) / rpm);
+    const permittedGmm = show.line(
+      'permitted, g·mm',
+      '9549 × G × mass / turns a minute',
+      (9549 * grade * wheelKg) / rpm,
+    );
     const permittedG = show.line('permitted at the weight radius', 'g·mm / radius', permittedGmm / radiusMm, 'g');
-    const forceN = show.line('force at the rim', 'mass × radius × ω²', (massG / 1000) * (radiusMm / 1000) * omega * omega, 'N');
+    const forceN = show.line(
+      'force at the rim',
+      'mass × radius × ω²',
+      (massG / 1000) * (radiusMm / 1000) * omega * omega,
+      'N',
+    );
     const liftsKg = show.line('as a hand would lift', 'force / g', forceN / G_MS2, 'kg');
     show.basis('published', 'ISO 21940-11, permissible residual unbalance');
     show.basis('published', 'F = m r ω²');

@@ -11,13 +11,16 @@ const seenOf = (seed: number, bandG: number): Observation[] => {
     if (advice.do === 'done') break;
     if (advice.do === 'settle') seen.push(stand.settle(on, advice.from));
     else if (advice.do === 'level') seen.push(stand.level(advice.deg, on));
-    else if (advice.do !== 'spin') on = advice.do === 'final' ? [...advice.pieces] : [{ massG: advice.massG, deg: advice.deg }];
+    else if (advice.do !== 'spin')
+      on = advice.do === 'final' ? [...advice.pieces] : [{ massG: advice.massG, deg: advice.deg }];
   }
   return seen;
 };
 
 test.each([1.5, 3, 5])('ten wheels on a stand that hides %d g tell it within a third', (bandG) => {
-  const { result } = standBand.run({ wheels: Array.from({ length: 10 }, (_, i) => ({ seen: seenOf(100 + i, bandG) })) });
+  const { result } = standBand.run({
+    wheels: Array.from({ length: 10 }, (_, i) => ({ seen: seenOf(100 + i, bandG) })),
+  });
   expect(Math.abs(result.bandG / bandG - 1)).toBeLessThan(0.34);
   expect(result.lowG).toBeLessThan(bandG * 1.1);
   expect(result.highG).toBeGreaterThan(bandG * 0.9);
@@ -31,7 +34,9 @@ test('nothing seen is nothing known, and more wheels know more', () => {
   expect(none.result.lowG).toBeLessThan(1.5);
   expect(none.result.highG).toBeGreaterThan(6);
   const width = (n: number) => {
-    const { lowG, highG } = standBand.run({ wheels: Array.from({ length: n }, (_, i) => ({ seen: seenOf(50 + i, 3) })) }).result;
+    const { lowG, highG } = standBand.run({
+      wheels: Array.from({ length: n }, (_, i) => ({ seen: seenOf(50 + i, 3) })),
+    }).result;
     return highG - lowG;
   };
   expect(width(8)).toBeLessThan(width(1));

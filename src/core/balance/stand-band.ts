@@ -34,8 +34,20 @@ export const standBand = defineWorking<Input, StandBand>({
   input: { wheels: listOf(record({ seen: OBSERVATIONS }, 'A wheel'), 16, 'Wheels balanced on this stand') },
   example: {
     wheels: [
-      { seen: [{ kind: 'settle', restDeg: 215, from: 'left', weights: [] }, { kind: 'settle', restDeg: 205, from: 'right', weights: [] }, { kind: 'settle', restDeg: 211, from: 'left', weights: [{ massG: 20, deg: 30 }] }] },
-      { seen: [{ kind: 'settle', restDeg: 88, from: 'left', weights: [] }, { kind: 'settle', restDeg: 97, from: 'right', weights: [] }, { kind: 'level', deg: 272, moved: 'stays', weights: [{ massG: 30, deg: 272 }] }] },
+      {
+        seen: [
+          { kind: 'settle', restDeg: 215, from: 'left', weights: [] },
+          { kind: 'settle', restDeg: 205, from: 'right', weights: [] },
+          { kind: 'settle', restDeg: 211, from: 'left', weights: [{ massG: 20, deg: 30 }] },
+        ],
+      },
+      {
+        seen: [
+          { kind: 'settle', restDeg: 88, from: 'left', weights: [] },
+          { kind: 'settle', restDeg: 97, from: 'right', weights: [] },
+          { kind: 'level', deg: 272, moved: 'stays', weights: [{ massG: 30, deg: 272 }] },
+        ],
+      },
     ],
   },
   work({ wheels }, show) {
@@ -43,7 +55,10 @@ export const standBand = defineWorking<Input, StandBand>({
     for (const { seen } of wheels) {
       const { bands } = believe(seen, { bandSteps: STEPS });
       // What this wheel alone adds: after against before.
-      shares = bands.map((b, i) => ({ f: b.f, log: (shares?.[i]?.log ?? Math.log(b.before)) + Math.log(Math.max(1e-12, b.p / b.before)) }));
+      shares = bands.map((b, i) => ({
+        f: b.f,
+        log: (shares?.[i]?.log ?? Math.log(b.before)) + Math.log(Math.max(1e-12, b.p / b.before)),
+      }));
     }
     const logs = shares ?? believe([], { bandSteps: STEPS }).bands.map((b) => ({ f: b.f, log: Math.log(b.before) }));
     const most = Math.max(...logs.map((s) => s.log));
@@ -70,7 +85,11 @@ export const standBand = defineWorking<Input, StandBand>({
     const known = wheels.length > 0 && (highG - lowG) / 2 <= NARROW * bandG;
     const why = known
       ? reason('good', `About {0}, by ${wheels.length} wheels: {1} to {2}.`, [grams(bandG), grams(lowG), grams(highG)])
-      : reason('check', '{1} to {2}: not known well enough yet. Balance more wheels, with rests from both sides.', [grams(bandG), grams(lowG), grams(highG)]);
+      : reason('check', '{1} to {2}: not known well enough yet. Balance more wheels, with rests from both sides.', [
+          grams(bandG),
+          grams(lowG),
+          grams(highG),
+        ]);
     show.verdict(why.verdict);
     return { bandG, lowG, highG, known, reason: why };
   },

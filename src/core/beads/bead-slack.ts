@@ -49,11 +49,34 @@ export const beadSlack = defineWorking<Input, BeadSlack>({
   work({ beadMm, wellMm, flangeMm, axialMm, fillMm = 0, arcInWellDeg = 360, rules }, show) {
     const slackAt = (farMm: number) => beadMm - Math.hypot((farMm + flangeMm) / 2, axialMm);
     // The far side never sits higher than its seat, however much lies in the well.
-    const bottomMm = show.line('far side, in the well', fillMm > 0 ? `${wellMm} + 2 × ${fillMm}` : 'well', Math.min(beadMm, wellMm + 2 * fillMm), 'mm');
+    const bottomMm = show.line(
+      'far side, in the well',
+      fillMm > 0 ? `${wellMm} + 2 × ${fillMm}` : 'well',
+      Math.min(beadMm, wellMm + 2 * fillMm),
+      'mm',
+    );
     const share = Math.min(1, arcInWellDeg / FULL_ARC_DEG);
-    const farMm = share < 1 ? show.line('far side, partly down', `${beadMm} − ${share.toFixed(2)} × (${beadMm} − ${bottomMm})`, beadMm - share * (beadMm - bottomMm), 'mm') : bottomMm;
-    const slackMm = show.line('slack', `${beadMm} − √(((${farMm.toFixed(1)} + ${flangeMm}) / 2)² + ${axialMm}²)`, slackAt(farMm), 'mm');
-    const onSeatMm = show.line('with the far side on its seat', `${beadMm} − √(((${beadMm} + ${flangeMm}) / 2)² + ${axialMm}²)`, slackAt(beadMm), 'mm');
+    const farMm =
+      share < 1
+        ? show.line(
+            'far side, partly down',
+            `${beadMm} − ${share.toFixed(2)} × (${beadMm} − ${bottomMm})`,
+            beadMm - share * (beadMm - bottomMm),
+            'mm',
+          )
+        : bottomMm;
+    const slackMm = show.line(
+      'slack',
+      `${beadMm} − √(((${farMm.toFixed(1)} + ${flangeMm}) / 2)² + ${axialMm}²)`,
+      slackAt(farMm),
+      'mm',
+    );
+    const onSeatMm = show.line(
+      'with the far side on its seat',
+      `${beadMm} − √(((${beadMm} + ${flangeMm}) / 2)² + ${axialMm}²)`,
+      slackAt(beadMm),
+      'mm',
+    );
     show.basis('published', 'geometry of a hoop that does not stretch');
     if (share < 1) show.basis('memory', `with ${FULL_ARC_DEG}° of the far side down the bead is as low as it goes`);
     const handMm = ruleNumber('bead.handMm', rules, show);
@@ -67,7 +90,11 @@ export const beadSlack = defineWorking<Input, BeadSlack>({
           ? reason('good', 'Levers pass it easily.')
           : share < 1
             ? reason('stop', '{0} short: the far side is not down in the well. Push it down first.', short)
-            : reason('stop', '{0} short with the far side down: a shallow well, something in it, or a wrong size. Find out why.', short);
+            : reason(
+                'stop',
+                '{0} short with the far side down: a shallow well, something in it, or a wrong size. Find out why.',
+                short,
+              );
     show.verdict(why.verdict);
     show.caution('More force is the wrong answer.');
     return { slackMm, onSeatMm, how, reason: why };

@@ -29,7 +29,10 @@ describe('bead slack', () => {
     expect(run({ arcInWellDeg: 0 }).result.slackMm).toBeCloseTo(run().result.onSeatMm, 9);
     fc.assert(
       fc.property(fc.double({ min: 0, max: 30, noNaN: true }), fc.double({ min: 0, max: 30, noNaN: true }), (a, b) => {
-        const [less, more] = [Math.min(a, b), Math.max(a, b)].map((fillMm) => run({ fillMm }).result.slackMm) as [number, number];
+        const [less, more] = [Math.min(a, b), Math.max(a, b)].map((fillMm) => run({ fillMm }).result.slackMm) as [
+          number,
+          number,
+        ];
         expect(more).toBeLessThanOrEqual(less + 1e-9);
       }),
     );
@@ -78,7 +81,8 @@ describe('the bites', () => {
   });
 
   test('without a lock there is none to be near: opposite the valve, off and on', () => {
-    for (const direction of ['off', 'on'] as const) expect(plan('lock nearest', direction, [])).toMatchObject({ startDeg: 180, finishDeg: 0, way: 'both' });
+    for (const direction of ['off', 'on'] as const)
+      expect(plan('lock nearest', direction, [])).toMatchObject({ startDeg: 180, finishDeg: 0, way: 'both' });
     expect(plan('lock nearest', 'on', []).reasons[0]!.says).toMatch(/No lock on this wheel/);
   });
 
@@ -93,7 +97,8 @@ describe('the bites', () => {
         for (let deg = 0.5; deg < 360; deg += 7) {
           const over = bites.filter((b) => {
             const span = b.lengthMm / perDegMm;
-            const [from] = Math.abs(angleBetween(normalDeg(b.fromDeg + span), b.toDeg)) < 1e-6 ? [b.fromDeg] : [b.toDeg];
+            const [from] =
+              Math.abs(angleBetween(normalDeg(b.fromDeg + span), b.toDeg)) < 1e-6 ? [b.fromDeg] : [b.toDeg];
             const into = normalDeg(deg - from);
             return into > 1e-6 && into < span - 1e-6;
           });
@@ -109,7 +114,9 @@ describe('the bites', () => {
       fc.property(SETTINGS, (settings) => {
         const { bites, reasons } = bitePlan.run(settings).result;
         for (const b of bites) {
-          const close = [settings.valveDeg, ...settings.lockDegs].some((k) => Math.abs(angleBetween(k, b.leverDeg)) < 7 - 1e-6);
+          const close = [settings.valveDeg, ...settings.lockDegs].some(
+            (k) => Math.abs(angleBetween(k, b.leverDeg)) < 7 - 1e-6,
+          );
           if (close) expect(reasons.map((r) => r.says).join()).toContain(`Bite ${b.n} lies at the valve or a lock`);
         }
       }),
@@ -141,12 +148,23 @@ describe('the bites', () => {
 });
 
 describe('which way up', () => {
-  const base = { arrowSeen: 'clockwise', discSide: 'right', sideUp: 'left', lightMark: true, heavySpotDeg: 204, school: 'valve' } as const;
+  const base = {
+    arrowSeen: 'clockwise',
+    discSide: 'right',
+    sideUp: 'left',
+    lightMark: true,
+    heavySpotDeg: 204,
+    school: 'valve',
+  } as const;
   const run = (more: object = {}) => mountOrientation.run({ ...base, ...more });
 
   test.each([
-    ['right', 'right', 'clockwise'], ['right', 'left', 'counterclockwise'], ['left', 'left', 'counterclockwise'], ['left', 'right', 'clockwise'],
-    ['both', 'right', 'clockwise'], ['none', 'left', 'counterclockwise'],
+    ['right', 'right', 'clockwise'],
+    ['right', 'left', 'counterclockwise'],
+    ['left', 'left', 'counterclockwise'],
+    ['left', 'right', 'clockwise'],
+    ['both', 'right', 'clockwise'],
+    ['none', 'left', 'counterclockwise'],
   ])('disc %s, %s side up: the arrow points %s', (discSide, sideUp, needs) => {
     expect(run({ discSide, sideUp }).result.arrowNeeds).toBe(needs);
   });
@@ -154,7 +172,9 @@ describe('which way up', () => {
   test('the wrong way is refused with the reason; turned over it is right', () => {
     const wrong = run();
     expect(wrong.verdict).toBe('stop');
-    expect(wrong.result.reasons[0]!.says).toBe('The arrow must point counterclockwise with the left side up, and points clockwise: turn the tire over.');
+    expect(wrong.result.reasons[0]!.says).toBe(
+      'The arrow must point counterclockwise with the left side up, and points clockwise: turn the tire over.',
+    );
     expect(run({ arrowSeen: 'counterclockwise' }).result.asItLies).toBe(true);
     expect(run({ arrowSeen: 'none' }).result).toMatchObject({ arrowNeeds: 'either', asItLies: true });
   });
@@ -164,11 +184,27 @@ describe('which way up', () => {
     expect(run({ ...to, sideUp: 'right' }).result).toMatchObject({ markDeg: 204, markTurnedDeg: 156 });
     expect(run({ ...to, sideUp: 'left' }).result).toMatchObject({ markDeg: 156, markTurnedDeg: 204 });
     expect(run({ arrowSeen: 'none' }).result.markDeg).toBe(0);
-    expect(run({ ...to, heavySpotDeg: null }).result.reasons.map((r) => r.says).join()).toMatch(/was not found: the mark goes to the valve/);
+    expect(
+      run({ ...to, heavySpotDeg: null })
+        .result.reasons.map((r) => r.says)
+        .join(),
+    ).toMatch(/was not found: the mark goes to the valve/);
     expect(run({ lightMark: false, arrowSeen: 'none' }).result.markDeg).toBeNull();
   });
 
   test('a bite plan that leaves nothing to lever is refused', () => {
-    expect(problemOf(() => bitePlan.run({ rimDiameterMm: 80, valveDeg: 0, lockDegs: [], biteMm: 20, school: 'valve last', direction: 'on', handFittedDeg: 359 })).field).toBe('handFittedDeg');
+    expect(
+      problemOf(() =>
+        bitePlan.run({
+          rimDiameterMm: 80,
+          valveDeg: 0,
+          lockDegs: [],
+          biteMm: 20,
+          school: 'valve last',
+          direction: 'on',
+          handFittedDeg: 359,
+        }),
+      ).field,
+    ).toBe('handFittedDeg');
   });
 });

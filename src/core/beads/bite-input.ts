@@ -2,8 +2,15 @@ import { ruleNumber, ruleWord, type RuleValues } from '../rules';
 import type { BiteInput, BiteSchool } from './bite-plan';
 
 /** What a bite plan is made from by the rules: length of a bite, what goes over by hand, and the school unless one is given. */
-export const biteInputBy = (wheel: { rimDiameterMm: number; lockDegs: readonly number[] }, direction: 'off' | 'on', rules: RuleValues | undefined, school?: string): BiteInput => ({
-  ...wheel, valveDeg: 0, direction,
+export const biteInputBy = (
+  wheel: { rimDiameterMm: number; lockDegs: readonly number[] },
+  direction: 'off' | 'on',
+  rules: RuleValues | undefined,
+  school?: string,
+): BiteInput => ({
+  ...wheel,
+  valveDeg: 0,
+  direction,
   biteMm: ruleNumber('bite.lengthMm', rules),
   school: (school ?? ruleWord('bite.start', rules)) as BiteSchool,
   handFittedDeg: direction === 'on' ? ruleNumber('bite.handFittedDeg', rules) : 0,

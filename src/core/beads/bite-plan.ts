@@ -3,7 +3,13 @@ import { angle, listOf, oneOf, quantity } from '../fields';
 import { angleBetween, normalDeg } from '../units';
 import { defineWorking, reason, SILENT, worstOf, type Reason, type Show } from '../working';
 
-export const BITE_SCHOOLS = ['lock nearest', 'a quarter away', 'opposite the valve', 'valve last', 'clear of the valve'] as const;
+export const BITE_SCHOOLS = [
+  'lock nearest',
+  'a quarter away',
+  'opposite the valve',
+  'valve last',
+  'clear of the valve',
+] as const;
 export type BiteSchool = (typeof BITE_SCHOOLS)[number];
 
 /** Why fitters choose a school. */
@@ -73,7 +79,9 @@ const courseOf = ({ rimDiameterMm, valveDeg, lockDegs, school, direction }: Bite
   switch (school) {
     case 'lock nearest':
       if (lockDegs.length === 0) return opposite;
-      return direction === 'off' ? { startDeg: across, finishDeg: anchor, way: 'both' } : { startDeg: normalDeg(anchor + besideDeg), finishDeg: anchor, way: 'round' };
+      return direction === 'off'
+        ? { startDeg: across, finishDeg: anchor, way: 'both' }
+        : { startDeg: normalDeg(anchor + besideDeg), finishDeg: anchor, way: 'round' };
     case 'a quarter away':
       return direction === 'off'
         ? { startDeg: normalDeg(anchor + QUARTER_ON_DEG), finishDeg: normalDeg(anchor + QUARTER_ON_DEG), way: 'round' }
@@ -92,7 +100,8 @@ export const biteLengths = (arcMm: number, biteMm: number): number[] => {
   const whole = Math.floor(arcMm / biteMm + 1e-9);
   const rest = arcMm - whole * biteMm;
   if (rest < 1e-6) return Array<number>(whole).fill(biteMm);
-  if (whole > 0 && rest < biteMm / 2) return [...Array<number>(whole - 1).fill(biteMm), (biteMm + rest) / 2, (biteMm + rest) / 2];
+  if (whole > 0 && rest < biteMm / 2)
+    return [...Array<number>(whole - 1).fill(biteMm), (biteMm + rest) / 2, (biteMm + rest) / 2];
   return [...Array<number>(whole).fill(biteMm), rest];
 };
 
@@ -100,11 +109,17 @@ export const biteLengths = (arcMm: number, biteMm: number): number[] => {
 const leverIn = (fromDeg: number, spanDeg: number, clockwise: boolean, keepOut: readonly number[]): number | null => {
   const sign = clockwise ? 1 : -1;
   const clear = (deg: number) => keepOut.every((k) => Math.abs(angleBetween(k, deg)) >= KEEP_OUT_DEG - 1e-9);
-  const along = [spanDeg, ...keepOut.flatMap((k) => {
-    const at = sign * angleBetween(fromDeg, k);
-    return [at - KEEP_OUT_DEG, at + KEEP_OUT_DEG];
-  })];
-  const places = along.filter((d) => d >= 0 && d <= spanDeg).sort((a, b) => b - a).map((d) => normalDeg(fromDeg + sign * d));
+  const along = [
+    spanDeg,
+    ...keepOut.flatMap((k) => {
+      const at = sign * angleBetween(fromDeg, k);
+      return [at - KEEP_OUT_DEG, at + KEEP_OUT_DEG];
+    }),
+  ];
+  const places = along
+    .filter((d) => d >= 0 && d <= spanDeg)
+    .sort((a, b) => b - a)
+    .map((d) => normalDeg(fromDeg + sign * d));
   return places.find(clear) ?? null;
 };
 
@@ -114,7 +129,12 @@ export const planBites = (input: BiteInput, show: Show = SILENT): BitePlan => {
   const { startDeg, finishDeg, way } = courseOf(input);
   const perDegMm = (Math.PI * rimDiameterMm) / 360;
   const leftDeg = 360 - handFittedDeg;
-  if (leftDeg * perDegMm < 1) throw new InputError('handFittedDeg', 'The whole bead is on by hand: nothing is left to lever.', 'an arc below 360°');
+  if (leftDeg * perDegMm < 1)
+    throw new InputError(
+      'handFittedDeg',
+      'The whole bead is on by hand: nothing is left to lever.',
+      'an arc below 360°',
+    );
   const keepOut = [valveDeg, ...lockDegs];
   const bites: Bite[] = [];
   const reasons: Reason[] = [];
@@ -123,7 +143,8 @@ export const planBites = (input: BiteInput, show: Show = SILENT): BitePlan => {
     const toDeg = normalDeg(fromDeg + (clockwise ? spanDeg : -spanDeg));
     const n = bites.length + 1;
     const lever = leverIn(fromDeg, spanDeg, clockwise, keepOut);
-    if (lever === null) reasons.push(reason('check', `Bite ${n} lies at the valve or a lock: by hand or heel, no lever.`));
+    if (lever === null)
+      reasons.push(reason('check', `Bite ${n} lies at the valve or a lock: by hand or heel, no lever.`));
     bites.push({ n, fromDeg: normalDeg(fromDeg), toDeg, leverDeg: lever ?? toDeg, lengthMm });
   };
   if (way === 'round') {
@@ -147,12 +168,21 @@ export const planBites = (input: BiteInput, show: Show = SILENT): BitePlan => {
   show.line('to lever', `(360 − ${handFittedDeg}) / 360 × π × ${rimDiameterMm}`, leftDeg * perDegMm, 'mm');
   show.line('bites', `of ${Math.round(biteMm)} mm`, bites.length);
   show.line('last bite', 'shared with the one before where it would be awkward', bites.at(-1)!.lengthMm, 'mm');
-  const why = school === 'lock nearest' && lockDegs.length === 0 ? `No lock on this wheel, so opposite the valve. ${SCHOOL_WHY['opposite the valve']}` : SCHOOL_WHY[school];
+  const why =
+    school === 'lock nearest' && lockDegs.length === 0
+      ? `No lock on this wheel, so opposite the valve. ${SCHOOL_WHY['opposite the valve']}`
+      : SCHOOL_WHY[school];
   reasons.unshift(reason('good', `${bites.length} bites. ${why}`));
   const kneelAt = direction === 'off' ? normalDeg(startDeg + 180) : startDeg;
   return {
-    startDeg, finishDeg, way, bites, keeperDeg: direction === 'on' ? startDeg : null,
-    kneelFromDeg: normalDeg(kneelAt - KNEEL_HALF_DEG), kneelToDeg: normalDeg(kneelAt + KNEEL_HALF_DEG), reasons,
+    startDeg,
+    finishDeg,
+    way,
+    bites,
+    keeperDeg: direction === 'on' ? startDeg : null,
+    kneelFromDeg: normalDeg(kneelAt - KNEEL_HALF_DEG),
+    kneelToDeg: normalDeg(kneelAt + KNEEL_HALF_DEG),
+    reasons,
   };
 };
 
@@ -174,13 +204,23 @@ export const bitePlan = defineWorking<BiteInput, BitePlan>({
     direction: oneOf(['off', 'on'], 'The tire goes off or on'),
     handFittedDeg: quantity('deg', 0, 359, 'Arc that goes over by hand'),
   },
-  example: { rimDiameterMm: 483, valveDeg: 0, lockDegs: [210], biteMm: 70, school: 'lock nearest', direction: 'on', handFittedDeg: 120 },
+  example: {
+    rimDiameterMm: 483,
+    valveDeg: 0,
+    lockDegs: [210],
+    biteMm: 70,
+    school: 'lock nearest',
+    direction: 'on',
+    handFittedDeg: 120,
+  },
   work(input, show) {
     const plan = planBites(input, show);
     show.basis('practice', `${input.school}: ${SCHOOL_WHY[input.school]}`);
     show.basis('memory', `a lever stays ${KEEP_OUT_DEG}° from valve and lock`);
     show.verdict(worstOf(plan.reasons));
-    show.caution('Never a lever under the disc, and never on the tube. Halfway: stop and push the fitted part back into the well.');
+    show.caution(
+      'Never a lever under the disc, and never on the tube. Halfway: stop and push the fitted part back into the well.',
+    );
     return plan;
   },
 });

@@ -1,5 +1,15 @@
 /** Beads: whether one can pass the flange, where the levers go, and which way up the tire goes on. */
 export { beadSlack, type BeadSlack } from './bead-slack';
 export { biteInputBy } from './bite-input';
-export { bitePlan, planBites, biteLengths, BITE_SCHOOLS, SCHOOL_WHY, type Bite, type BiteInput, type BitePlan, type BiteSchool } from './bite-plan';
+export {
+  bitePlan,
+  planBites,
+  biteLengths,
+  BITE_SCHOOLS,
+  SCHOOL_WHY,
+  type Bite,
+  type BiteInput,
+  type BitePlan,
+  type BiteSchool,
+} from './bite-plan';
 export { mountOrientation, type MountOrientation } from './mount-orientation';

@@ -43,11 +43,21 @@ export const mountOrientation = defineWorking<Input, MountOrientation>({
     arrowSeen: oneOf(['clockwise', 'counterclockwise', 'none'], 'How the arrow points, from above'),
     discSide: oneOf(['left', 'right', 'both', 'none'], 'Side of the brake disc'),
     sideUp: oneOf(['left', 'right'], 'Side of the wheel that is up'),
-    lightMark: Joi.boolean().required().description('The tire has a light mark').meta({ expected: 'true with a mark, false without' }),
+    lightMark: Joi.boolean()
+      .required()
+      .description('The tire has a light mark')
+      .meta({ expected: 'true with a mark, false without' }),
     heavySpotDeg: angle('Heavy spot of the bare wheel').allow(null),
     school: oneOf(['valve', 'heavy spot'], 'What the mark is set to'),
   },
-  example: { arrowSeen: 'counterclockwise', discSide: 'right', sideUp: 'left', lightMark: true, heavySpotDeg: 204, school: 'valve' },
+  example: {
+    arrowSeen: 'counterclockwise',
+    discSide: 'right',
+    sideUp: 'left',
+    lightMark: true,
+    heavySpotDeg: 204,
+    school: 'valve',
+  },
   work({ arrowSeen, discSide, sideUp, lightMark, heavySpotDeg, school }, show) {
     const reasons: Reason[] = [];
     const keptFrom = discSide === 'left' ? 'left' : 'right';
@@ -57,9 +67,29 @@ export const mountOrientation = defineWorking<Input, MountOrientation>({
     show.line('rolls forward', `seen from the ${sideUp}`, fromAbove);
     const arrowNeeds = arrowSeen === 'none' ? 'either' : fromAbove;
     const asItLies = arrowNeeds === 'either' || arrowNeeds === arrowSeen;
-    if (!asItLies) reasons.push(reason('stop', `The arrow must point ${fromAbove} with the ${sideUp} side up, and points ${arrowSeen}: turn the tire over.`));
-    else reasons.push(reason('good', arrowSeen === 'none' ? 'No arrow: either way up.' : `With the ${sideUp} side up the arrow must point ${fromAbove}.`));
-    if (discSide === sideUp) reasons.push(reason('check', 'The disc is on top, beside the levers: the last bead goes over more safely with the disc side down and carrying no weight.'));
+    if (!asItLies)
+      reasons.push(
+        reason(
+          'stop',
+          `The arrow must point ${fromAbove} with the ${sideUp} side up, and points ${arrowSeen}: turn the tire over.`,
+        ),
+      );
+    else
+      reasons.push(
+        reason(
+          'good',
+          arrowSeen === 'none'
+            ? 'No arrow: either way up.'
+            : `With the ${sideUp} side up the arrow must point ${fromAbove}.`,
+        ),
+      );
+    if (discSide === sideUp)
+      reasons.push(
+        reason(
+          'check',
+          'The disc is on top, beside the levers: the last bead goes over more safely with the disc side down and carrying no weight.',
+        ),
+      );
     let markDeg: number | null = null;
     if (!lightMark) reasons.push(reason('good', 'No mark on it: nothing to line up.'));
     else if (school === 'heavy spot' && heavySpotDeg === null) {
@@ -67,10 +97,20 @@ export const mountOrientation = defineWorking<Input, MountOrientation>({
       reasons.push(reason('check', 'The heavy spot of the bare wheel was not found: the mark goes to the valve.'));
     } else {
       markDeg = school === 'valve' ? 0 : sideUp === keptFrom ? heavySpotDeg! : mirrored(heavySpotDeg!);
-      reasons.push(reason('good', markDeg === 0 && school === 'valve' ? 'The light mark to the valve.' : `The light mark to the heavy spot, ${placeText(markDeg)}.`));
+      reasons.push(
+        reason(
+          'good',
+          markDeg === 0 && school === 'valve'
+            ? 'The light mark to the valve.'
+            : `The light mark to the heavy spot, ${placeText(markDeg)}.`,
+        ),
+      );
     }
     if (markDeg !== null) show.line('light mark', `seen from the ${sideUp}`, markDeg, 'deg');
-    show.basis('practice', 'the mark is the lightest place; two schools: to the valve, or to the heavy spot of the bare wheel');
+    show.basis(
+      'practice',
+      'the mark is the lightest place; two schools: to the valve, or to the heavy spot of the bare wheel',
+    );
     show.verdict(worstOf(reasons));
     show.caution('Check the arrow three times. Look at the mark again after the last bead: levering turns the tire.');
     return { arrowNeeds, asItLies, markDeg, markTurnedDeg: markDeg === null ? null : mirrored(markDeg), reasons };

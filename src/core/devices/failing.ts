@@ -16,11 +16,16 @@ export const failing = (mode: Failure, seed = 1) => {
     const { steadyWithin, min, max } = DEVICE_KINDS[line.kind];
     const said = (off: number) => JSON.stringify({ ...line, value: Math.min(max, Math.max(min, line.value + off)) });
     switch (mode) {
-      case 'drop out': return null;
-      case 'freeze': return JSON.stringify(first);
-      case 'nonsense': return JSON.stringify(line).slice(0, 12 + Math.floor(chance() * 20));
-      case 'drift': return said((steadyWithin * (Date.parse(line.at) - Date.parse(first.at))) / 1000 / DRIFT_S);
-      case 'noise': return said((chance() * 2 - 1) * NOISE_TIMES * steadyWithin);
+      case 'drop out':
+        return null;
+      case 'freeze':
+        return JSON.stringify(first);
+      case 'nonsense':
+        return JSON.stringify(line).slice(0, 12 + Math.floor(chance() * 20));
+      case 'drift':
+        return said((steadyWithin * (Date.parse(line.at) - Date.parse(first.at))) / 1000 / DRIFT_S);
+      case 'noise':
+        return said((chance() * 2 - 1) * NOISE_TIMES * steadyWithin);
     }
   };
 };

@@ -2,17 +2,56 @@
 export { DEVICE_STATES, FAILURES, type Device, type DeviceNow, type DeviceState, type Failure } from './device';
 export { failing } from './failing';
 export {
-  apart, DEVICE_KINDS, DEVICE_EVENTS, isSteady, KINDS_OF_DEVICE, LINE_MAX, readLine, SILENT_AFTER_MS, STEADY_LINES,
-  type DeviceEvent, type DeviceKind, type DeviceLine,
+  apart,
+  DEVICE_KINDS,
+  DEVICE_EVENTS,
+  isSteady,
+  KINDS_OF_DEVICE,
+  LINE_MAX,
+  readLine,
+  SILENT_AFTER_MS,
+  STEADY_LINES,
+  type DeviceEvent,
+  type DeviceKind,
+  type DeviceLine,
 } from './line';
 export { followMm, rimAtMm, type Axis, type RimShape } from './rim-on-stand';
 export {
-  BEAD_SIDES, breakAndLubricate, emptyTire, hoseKpa, hoseStep, type BeadSide, type HoseAir, type HoseTire, type Valve,
+  BEAD_SIDES,
+  breakAndLubricate,
+  emptyTire,
+  hoseKpa,
+  hoseStep,
+  type BeadSide,
+  type HoseAir,
+  type HoseTire,
+  type Valve,
 } from './tire-on-hose';
 export {
-  fromAnew, heard, isCalm, noted, NOTHING_HEARD, readiness, READINESS_WORDS, readingOf, takenFrom, type Readiness, type Track,
+  fromAnew,
+  heard,
+  isCalm,
+  noted,
+  NOTHING_HEARD,
+  readiness,
+  READINESS_WORDS,
+  readingOf,
+  takenFrom,
+  type Readiness,
+  type Track,
 } from './track';
 export {
-  bandOf, bearingsFor, bottomDeg, isAtRest, standEnergyJ, standStep, swingPeriodS, turnTo, untilRest, type StandBearings, type StandMotion, type StandWheel,
+  bandOf,
+  bearingsFor,
+  bottomDeg,
+  isAtRest,
+  standEnergyJ,
+  standStep,
+  swingPeriodS,
+  turnTo,
+  untilRest,
+  type StandBearings,
+  type StandMotion,
+  type StandWheel,
 } from './wheel-on-stand';
 export { AT_REST, pullOn, type Pull, type PulledWrench } from './wrench-on-bolt';

@@ -26,20 +26,49 @@ export type DeviceEvent = (typeof DEVICE_EVENTS)[number];
 export const DEVICE_KINDS = {
   gauge: { says: 'pressure gauge', unit: 'kPa', min: -5, max: 1000, steadyWithin: 2.5, mustMove: true, event: 'pop' },
   thermometer: { says: 'thermometer', unit: 'C', min: -60, max: 120, steadyWithin: 0.5, mustMove: false, event: null },
-  'dial-indicator': { says: 'dial indicator', unit: 'mm', min: -25, max: 25, steadyWithin: 0.03, mustMove: false, event: null },
+  'dial-indicator': {
+    says: 'dial indicator',
+    unit: 'mm',
+    min: -25,
+    max: 25,
+    steadyWithin: 0.03,
+    mustMove: false,
+    event: null,
+  },
   caliper: { says: 'caliper', unit: 'mm', min: 0, max: 400, steadyWithin: 0.04, mustMove: true, event: null },
-  'torque-wrench': { says: 'torque wrench', unit: 'Nm', min: -2, max: 1000, steadyWithin: 2, mustMove: true, event: 'click' },
-  'balance-stand': { says: 'balance stand', unit: 'deg', min: 0, max: 360, steadyWithin: 0.6, mustMove: false, event: 'rest' },
+  'torque-wrench': {
+    says: 'torque wrench',
+    unit: 'Nm',
+    min: -2,
+    max: 1000,
+    steadyWithin: 2,
+    mustMove: true,
+    event: 'click',
+  },
+  'balance-stand': {
+    says: 'balance stand',
+    unit: 'deg',
+    min: 0,
+    max: 360,
+    steadyWithin: 0.6,
+    mustMove: false,
+    event: 'rest',
+  },
 } as const satisfies Record<string, KindSpec>;
 export type DeviceKind = keyof typeof DEVICE_KINDS;
 export const KINDS_OF_DEVICE = Object.keys(DEVICE_KINDS) as DeviceKind[];
 
 /** Units that a line may come in, and what they are inside. */
 const SPOKEN: Record<string, { unit: Unit; scale: number; shift?: number }> = {
-  kPa: { unit: 'kPa', scale: 1 }, psi: { unit: 'kPa', scale: PSI_IN_KPA }, bar: { unit: 'kPa', scale: BAR_IN_KPA },
-  mm: { unit: 'mm', scale: 1 }, in: { unit: 'mm', scale: INCH_IN_MM },
-  Nm: { unit: 'Nm', scale: 1 }, 'lbf-ft': { unit: 'Nm', scale: FT_LBF_IN_NM },
-  C: { unit: 'C', scale: 1 }, F: { unit: 'C', scale: 1 / 1.8, shift: -32 },
+  kPa: { unit: 'kPa', scale: 1 },
+  psi: { unit: 'kPa', scale: PSI_IN_KPA },
+  bar: { unit: 'kPa', scale: BAR_IN_KPA },
+  mm: { unit: 'mm', scale: 1 },
+  in: { unit: 'mm', scale: INCH_IN_MM },
+  Nm: { unit: 'Nm', scale: 1 },
+  'lbf-ft': { unit: 'Nm', scale: FT_LBF_IN_NM },
+  C: { unit: 'C', scale: 1 },
+  F: { unit: 'C', scale: 1 / 1.8, shift: -32 },
   deg: { unit: 'deg', scale: 1 },
 };
 
@@ -77,10 +106,19 @@ export const readLine = (line: string): DeviceLine => {
   const read = check<DeviceLine>(schema, raw);
   const { says, unit, min, max, event } = DEVICE_KINDS[read.kind];
   const spoken = SPOKEN[read.unit]!;
-  if (spoken.unit !== unit) throw new InputError('unit', `A ${says} does not measure in ${read.unit}.`, Object.keys(SPOKEN).filter((u) => SPOKEN[u]!.unit === unit).join(', '));
+  if (spoken.unit !== unit)
+    throw new InputError(
+      'unit',
+      `A ${says} does not measure in ${read.unit}.`,
+      Object.keys(SPOKEN)
+        .filter((u) => SPOKEN[u]!.unit === unit)
+        .join(', '),
+    );
   const value = (read.value + (spoken.shift ?? 0)) * spoken.scale;
-  if (value < min || value > max) throw new InputError('value', `A ${says} cannot read ${read.value} ${read.unit}.`, `${min} to ${max} ${unit}`);
-  if (read.event !== undefined && read.event !== event) throw new InputError('event', `A ${says} says no ${read.event}.`, event ?? 'no event');
+  if (value < min || value > max)
+    throw new InputError('value', `A ${says} cannot read ${read.value} ${read.unit}.`, `${min} to ${max} ${unit}`);
+  if (read.event !== undefined && read.event !== event)
+    throw new InputError('event', `A ${says} says no ${read.event}.`, event ?? 'no event');
   return { ...read, value, unit };
 };
 
@@ -90,10 +128,14 @@ export const SILENT_AFTER_MS = 2000;
 export const STEADY_LINES = 6;
 
 /** How far apart two readings of an instrument are; places on a wheel the short way round. */
-export const apart = (a: number, b: number, kind: DeviceKind): number => Math.abs(DEVICE_KINDS[kind].unit === 'deg' ? angleBetween(a, b) : b - a);
+export const apart = (a: number, b: number, kind: DeviceKind): number =>
+  Math.abs(DEVICE_KINDS[kind].unit === 'deg' ? angleBetween(a, b) : b - a);
 
 /** Whether the last readings of an instrument stand still enough to be taken. */
 export const isSteady = (values: readonly number[], kind: DeviceKind): boolean => {
   const last = values.slice(-STEADY_LINES);
-  return last.length === STEADY_LINES && last.every((a) => last.every((b) => apart(a, b, kind) <= DEVICE_KINDS[kind].steadyWithin));
+  return (
+    last.length === STEADY_LINES &&
+    last.every((a) => last.every((b) => apart(a, b, kind) <= DEVICE_KINDS[kind].steadyWithin))
+  );
 };

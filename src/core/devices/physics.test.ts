@@ -1,9 +1,35 @@
-import { AT_REST, breakAndLubricate, emptyTire, hoseKpa, hoseStep, pullOn, type HoseAir, type HoseTire, type Valve } from '.';
+import {
+  AT_REST,
+  breakAndLubricate,
+  emptyTire,
+  hoseKpa,
+  hoseStep,
+  pullOn,
+  type HoseAir,
+  type HoseTire,
+  type Valve,
+} from '.';
 
-const tire: HoseTire = { volumeL: 18, ambientC: 20, popKpa: { disc: 120, other: 190 }, dryTimes: 1.6, tankKpa: 800, fillMolPerSKpa: 1.2e-4, coreOutTimes: 3, leakMolPerSKpa: 0 };
+const tire: HoseTire = {
+  volumeL: 18,
+  ambientC: 20,
+  popKpa: { disc: 120, other: 190 },
+  dryTimes: 1.6,
+  tankKpa: 800,
+  fillMolPerSKpa: 1.2e-4,
+  coreOutTimes: 3,
+  leakMolPerSKpa: 0,
+};
 
 /** Runs the hose until `until` holds or the time is over. */
-const run = (start: HoseAir, valve: Valve, seconds: number, until: (air: HoseAir) => boolean = () => false, of = tire, coreOut = false) => {
+const run = (
+  start: HoseAir,
+  valve: Valve,
+  seconds: number,
+  until: (air: HoseAir) => boolean = () => false,
+  of = tire,
+  coreOut = false,
+) => {
   let air = start;
   let t = 0;
   const popped: string[] = [];
@@ -29,7 +55,9 @@ describe('a tire on the hose', () => {
     // Dry it takes 1.6 times as much: the second one is beyond 40 psi.
     const dry = run(emptyTire(tire, false), 'in', 60, (a) => hoseKpa(tire, a) > 275);
     expect([dry.popped, dry.air.seated]).toEqual([['disc'], { disc: true, other: false }]);
-    expect(run(breakAndLubricate(run(dry.air, 'out', 300).air), 'in', 60, (a) => hoseKpa(tire, a) > 250).popped).toEqual(['disc', 'other']);
+    expect(
+      run(breakAndLubricate(run(dry.air, 'out', 300).air), 'in', 60, (a) => hoseKpa(tire, a) > 250).popped,
+    ).toEqual(['disc', 'other']);
   });
 
   test('filling warms the air; it cools, and ends where the gas law says', () => {

@@ -1,4 +1,17 @@
-import { bandOf, bearingsFor, bottomDeg, isAtRest, standEnergyJ, standStep, swingPeriodS, turnTo, untilRest, type StandBearings, type StandMotion, type StandWheel } from './wheel-on-stand';
+import {
+  bandOf,
+  bearingsFor,
+  bottomDeg,
+  isAtRest,
+  standEnergyJ,
+  standStep,
+  swingPeriodS,
+  turnTo,
+  untilRest,
+  type StandBearings,
+  type StandMotion,
+  type StandWheel,
+} from './wheel-on-stand';
 import { angleBetween } from '../units';
 
 const wheel: StandWheel = { lumps: [{ massG: 40, deg: 200 }], radiusMm: 220, massKg: 9, inertiaKgM2: 0.42 };
@@ -49,7 +62,10 @@ test('its energy only ever falls, and without friction it stays', () => {
     expect(energy).toBeLessThan(first - 0.01);
   }
   const start = at(turnTo(200, 3));
-  const later = Array.from({ length: 500 }).reduce<StandMotion>((motion) => standStep(wheel, NO_FRICTION, motion, 0.1), start);
+  const later = Array.from({ length: 500 }).reduce<StandMotion>(
+    (motion) => standStep(wheel, NO_FRICTION, motion, 0.1),
+    start,
+  );
   expect(standEnergyJ(wheel, later)).toBeCloseTo(standEnergyJ(wheel, start), 7);
 });
 
@@ -71,9 +87,14 @@ test('it comes to rest within what the bearings hide of its heavy spot, from eit
 
 test('held it stays, balanced it stays anywhere, and a mass against the heavy spot makes it so', () => {
   const bearings = bearingsFor(wheel, 3);
-  expect(standStep(wheel, bearings, { turnDeg: 10, rateDegS: 50, held: true }, 5)).toEqual({ turnDeg: 10, rateDegS: 0, held: true });
+  expect(standStep(wheel, bearings, { turnDeg: 10, rateDegS: 50, held: true }, 5)).toEqual({
+    turnDeg: 10,
+    rateDegS: 0,
+    held: true,
+  });
   const balanced = { ...wheel, lumps: [...wheel.lumps, { massG: 38, deg: 20 }] };
-  for (const turnDeg of [0, 77, 191, 300]) expect(untilRest(balanced, bearings, at(turnDeg)).turnDeg).toBeCloseTo(turnDeg, 9);
+  for (const turnDeg of [0, 77, 191, 300])
+    expect(untilRest(balanced, bearings, at(turnDeg)).turnDeg).toBeCloseTo(turnDeg, 9);
   // Pushed, it rolls out and stays where it comes to stand.
   const pushed = untilRest(balanced, bearings, at(0, 30));
   expect(Math.abs(angleBetween(0, pushed.turnDeg))).toBeGreaterThan(5);

@@ -40,7 +40,8 @@ export interface HoseAir {
 
 export type Valve = 'in' | 'hold' | 'out';
 
-const roomM3 = (tire: HoseTire, air: HoseAir): number => (tire.volumeL / 1000) * (1 - ROOM_PER_BEAD * BEAD_SIDES.filter((side) => !air.seated[side]).length);
+const roomM3 = (tire: HoseTire, air: HoseAir): number =>
+  (tire.volumeL / 1000) * (1 - ROOM_PER_BEAD * BEAD_SIDES.filter((side) => !air.seated[side]).length);
 const absoluteKpa = (tire: HoseTire, air: HoseAir): number => (air.mol * GAS * air.gasK) / roomM3(tire, air) / 1000;
 
 /** What a faultless gauge shows. */
@@ -48,7 +49,12 @@ export const hoseKpa = (tire: HoseTire, air: HoseAir): number => absoluteKpa(tir
 
 /** A tire with nothing but outside air in it, both beads off their seats. */
 export const emptyTire = (tire: HoseTire, lubricated: boolean): HoseAir => {
-  const air: HoseAir = { mol: 0, gasK: tire.ambientC + ZERO_CELSIUS_IN_K, seated: { disc: false, other: false }, lubricated };
+  const air: HoseAir = {
+    mol: 0,
+    gasK: tire.ambientC + ZERO_CELSIUS_IN_K,
+    seated: { disc: false, other: false },
+    lubricated,
+  };
   return { ...air, mol: (OUTSIDE_KPA * 1000 * roomM3(tire, air)) / (GAS * air.gasK) };
 };
 
@@ -63,7 +69,13 @@ const flow = (conductance: number, upKpa: number, downKpa: number): number => {
  * The next moment of a tire on the hose: air goes in or out and warms or cools, beads let go one after the other.
  * Says which sides popped. Source: first law for an open volume, ideal diatomic gas; ISO 6358-1 for the flow.
  */
-export const hoseStep = (tire: HoseTire, before: HoseAir, valve: Valve, coreOut: boolean, seconds: number): { air: HoseAir; popped: BeadSide[] } => {
+export const hoseStep = (
+  tire: HoseTire,
+  before: HoseAir,
+  valve: Valve,
+  coreOut: boolean,
+  seconds: number,
+): { air: HoseAir; popped: BeadSide[] } => {
   const popped: BeadSide[] = [];
   const ambientK = tire.ambientC + ZERO_CELSIUS_IN_K;
   const hose = tire.fillMolPerSKpa * (coreOut ? tire.coreOutTimes : 1);
@@ -74,7 +86,10 @@ export const hoseStep = (tire: HoseTire, before: HoseAir, valve: Valve, coreOut:
     const inMol = valve === 'in' ? flow(hose, tire.tankKpa + OUTSIDE_KPA, kpa) * dt : 0;
     const outMol = flow(tire.leakMolPerSKpa + (valve === 'out' ? hose : 0), kpa, OUTSIDE_KPA) * dt;
     const mol = air.mol + inMol - outMol;
-    const heat = inMol * HEAT_P * ambientK - outMol * HEAT_P * air.gasK - air.mol * HEAT_V * (air.gasK - ambientK) * COOLING_PER_S * dt;
+    const heat =
+      inMol * HEAT_P * ambientK -
+      outMol * HEAT_P * air.gasK -
+      air.mol * HEAT_V * (air.gasK - ambientK) * COOLING_PER_S * dt;
     air = { ...air, mol, gasK: (air.mol * HEAT_V * air.gasK + heat) / (mol * HEAT_V) };
     for (const side of BEAD_SIDES) {
       if (air.seated[side] || hoseKpa(tire, air) < tire.popKpa[side] * (air.lubricated ? 1 : tire.dryTimes)) continue;
@@ -86,4 +101,8 @@ export const hoseStep = (tire: HoseTire, before: HoseAir, valve: Valve, coreOut:
 };
 
 /** Beads broken and lubricated again, as after a try that failed. Only with the air out; the pressure stays where it is. */
-export const breakAndLubricate = (air: HoseAir): HoseAir => ({ ...air, seated: { disc: false, other: false }, lubricated: true });
+export const breakAndLubricate = (air: HoseAir): HoseAir => ({
+  ...air,
+  seated: { disc: false, other: false },
+  lubricated: true,
+});

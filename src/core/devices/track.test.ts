@@ -1,25 +1,54 @@
 import fc from 'fast-check';
-import { failing, fromAnew, heard, isCalm, KINDS_OF_DEVICE, DEVICE_KINDS, NOTHING_HEARD, readiness, readingOf, readLine, takenFrom, type DeviceKind, type DeviceLine, type Track } from '.';
+import {
+  failing,
+  fromAnew,
+  heard,
+  isCalm,
+  KINDS_OF_DEVICE,
+  DEVICE_KINDS,
+  NOTHING_HEARD,
+  readiness,
+  readingOf,
+  readLine,
+  takenFrom,
+  type DeviceKind,
+  type DeviceLine,
+  type Track,
+} from '.';
 
-const line = (kind: DeviceKind, value: number, i: number, event?: DeviceLine['event']): DeviceLine =>
-  ({ device: 'x', kind, value, unit: DEVICE_KINDS[kind].unit, at: new Date(Date.UTC(2026, 3, 30) + i * 50).toISOString(), ...(event ? { event } : {}) });
+const line = (kind: DeviceKind, value: number, i: number, event?: DeviceLine['event']): DeviceLine => ({
+  device: 'x',
+  kind,
+  value,
+  unit: DEVICE_KINDS[kind].unit,
+  at: new Date(Date.UTC(2026, 3, 30) + i * 50).toISOString(),
+  ...(event ? { event } : {}),
+});
 
 /** A track that heard these values at twenty a second, through a failure if there is one. */
-const after = (kind: DeviceKind, values: readonly number[], through: (l: DeviceLine) => string | null = JSON.stringify, from: Track = NOTHING_HEARD) => {
+const after = (
+  kind: DeviceKind,
+  values: readonly number[],
+  through: (l: DeviceLine) => string | null = JSON.stringify,
+  from: Track = NOTHING_HEARD,
+) => {
   let last = '';
-  return values.reduce<{ track: Track; nowMs: number }>(({ track }, value, i) => {
-    const nowMs = 10_000 + i * 50;
-    const text = through(line(kind, value, i));
-    try {
-      const read = text === null ? null : readLine(text);
-      // As the hub does: the same moment is heard once.
-      if (!read || read.at === last) return { track, nowMs };
-      last = read.at;
-      return { track: heard(track, read, nowMs), nowMs };
-    } catch {
-      return { track, nowMs };
-    }
-  }, { track: from, nowMs: 0 });
+  return values.reduce<{ track: Track; nowMs: number }>(
+    ({ track }, value, i) => {
+      const nowMs = 10_000 + i * 50;
+      const text = through(line(kind, value, i));
+      try {
+        const read = text === null ? null : readLine(text);
+        // As the hub does: the same moment is heard once.
+        if (!read || read.at === last) return { track, nowMs };
+        last = read.at;
+        return { track: heard(track, read, nowMs), nowMs };
+      } catch {
+        return { track, nowMs };
+      }
+    },
+    { track: from, nowMs: 0 },
+  );
 };
 const still = (value: number, count: number) => Array.from({ length: count }, () => value);
 
@@ -33,7 +62,10 @@ describe('a reading is taken', () => {
   });
 
   test('not while it moves, and not after a silence', () => {
-    const { track, nowMs } = after('gauge', Array.from({ length: 20 }, (_, i) => i * 4));
+    const { track, nowMs } = after(
+      'gauge',
+      Array.from({ length: 20 }, (_, i) => i * 4),
+    );
     expect(readiness(track, 'gauge', nowMs)).toBe('moving');
     expect(isCalm(track)).toBe(true);
     expect(readiness(track, 'gauge', nowMs + 2001)).toBe('silent');
@@ -72,7 +104,10 @@ describe.each(KINDS_OF_DEVICE)('a %s that fails gives no reading', (kind) => {
   test('and one that works does', () => {
     const whole = after(kind, values);
     const { event } = DEVICE_KINDS[kind];
-    const track = event === 'click' || event === 'rest' ? heard({ ...whole.track }, line(kind, values.at(-1)!, 61, event), whole.nowMs) : whole.track;
+    const track =
+      event === 'click' || event === 'rest'
+        ? heard({ ...whole.track }, line(kind, values.at(-1)!, 61, event), whole.nowMs)
+        : whole.track;
     expect(readingOf(track, kind, whole.nowMs)?.value).toBeCloseTo(values.at(-1)!, 9);
   });
 });
@@ -96,7 +131,8 @@ test('a drifting one goes away from the truth, slowly', () => {
 });
 
 describe('a wheel on the stand', () => {
-  const rest = (track: Track, value: number, i: number, event?: 'rest') => heard(track, line('balance-stand', value, i, event), 10_000 + i * 50);
+  const rest = (track: Track, value: number, i: number, event?: 'rest') =>
+    heard(track, line('balance-stand', value, i, event), 10_000 + i * 50);
 
   test('is read once it came to rest, not while it is only held, and not twice', () => {
     const held = after('balance-stand', still(200, 20));
@@ -111,7 +147,10 @@ describe('a wheel on the stand', () => {
   test('that moves again no longer rests; across the top of the wheel is no jump', () => {
     const rested = rest(after('balance-stand', still(200, 8)).track, 200, 9, 'rest');
     expect(rest(rested, 203, 10).event).toBeNull();
-    const across = [359.9, 0.1, 359.8, 0, 0.2, 359.9].reduce((t, v, i) => rest(t, v, i, i === 0 ? 'rest' : undefined), NOTHING_HEARD);
+    const across = [359.9, 0.1, 359.8, 0, 0.2, 359.9].reduce(
+      (t, v, i) => rest(t, v, i, i === 0 ? 'rest' : undefined),
+      NOTHING_HEARD,
+    );
     expect(readingOf(across, 'balance-stand', 10_260)?.value).toBe(359.9);
   });
 });

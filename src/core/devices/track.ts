@@ -16,18 +16,31 @@ export interface Track {
   heardMs: number;
 }
 
-export const NOTHING_HEARD: Track = { lines: [], fromValue: null, moved: false, event: null, highest: null, heardMs: 0 };
+export const NOTHING_HEARD: Track = {
+  lines: [],
+  fromValue: null,
+  moved: false,
+  event: null,
+  highest: null,
+  heardMs: 0,
+};
 
 /** Whether lines follow each other as a hand or a hose would move them: no jumps. */
 const calm = (lines: readonly DeviceLine[]): boolean =>
-  lines.length === STEADY_LINES && lines.every((line, i) => i === 0 || apart(line.value, lines[i - 1]!.value, line.kind) <= CALM_TIMES * DEVICE_KINDS[line.kind].steadyWithin);
+  lines.length === STEADY_LINES &&
+  lines.every(
+    (line, i) =>
+      i === 0 || apart(line.value, lines[i - 1]!.value, line.kind) <= CALM_TIMES * DEVICE_KINDS[line.kind].steadyWithin,
+  );
 
 /** Whether the last reading may be believed though it moves. */
 export const isCalm = (track: Track): boolean => calm(track.lines);
 
 /** A wheel that moves again no longer rests; a click or a pop stays what happened. */
 const stillSo = (event: DeviceLine | null, line: DeviceLine): DeviceLine | null =>
-  event?.event === 'rest' && apart(event.value, line.value, line.kind) > DEVICE_KINDS[line.kind].steadyWithin ? null : event;
+  event?.event === 'rest' && apart(event.value, line.value, line.kind) > DEVICE_KINDS[line.kind].steadyWithin
+    ? null
+    : event;
 
 /** The next line of the instrument, at a moment of this program's own clock. */
 export const heard = (track: Track, line: DeviceLine, nowMs: number): Track => {
@@ -47,7 +60,13 @@ export const heard = (track: Track, line: DeviceLine, nowMs: number): Track => {
 };
 
 /** After a reading was taken, or the instrument was put elsewhere: it must move again, and be steady anew. */
-export const takenFrom = (track: Track): Track => ({ ...track, lines: [], fromValue: track.lines.at(-1)?.value ?? null, moved: false, event: null });
+export const takenFrom = (track: Track): Track => ({
+  ...track,
+  lines: [],
+  fromValue: track.lines.at(-1)?.value ?? null,
+  moved: false,
+  event: null,
+});
 
 /** What happened has been written down; the reading goes on. */
 export const noted = (track: Track): Track => ({ ...track, event: null });
@@ -59,18 +78,33 @@ export const fromAnew = (track: Track): Track => ({ ...takenFrom(track), highest
 export const READINESS = ['silent', 'moving', 'not moved', 'no click', 'no rest', 'ready'] as const;
 export type Readiness = (typeof READINESS)[number];
 export const READINESS_WORDS: Record<Readiness, string> = {
-  silent: 'silent', moving: 'moving', 'not moved': 'not moved yet', 'no click': 'waits for the click', 'no rest': 'let it go', ready: 'steady',
+  silent: 'silent',
+  moving: 'moving',
+  'not moved': 'not moved yet',
+  'no click': 'waits for the click',
+  'no rest': 'let it go',
+  ready: 'steady',
 };
 
 /** Whether the reading may be taken: heard just now, steady, and moved since the last one; a wrench once it has clicked, a wheel once it has come to rest. */
 export const readiness = (track: Track, kind: DeviceKind, nowMs: number): Readiness => {
   if (track.lines.length === 0 || nowMs - track.heardMs > SILENT_AFTER_MS) return 'silent';
   if (DEVICE_KINDS[kind].event === 'click') return track.event ? 'ready' : 'no click';
-  if (!isSteady(track.lines.map((l) => l.value), kind)) return 'moving';
+  if (
+    !isSteady(
+      track.lines.map((l) => l.value),
+      kind,
+    )
+  )
+    return 'moving';
   if (DEVICE_KINDS[kind].event === 'rest' && !track.event) return 'no rest';
   return DEVICE_KINDS[kind].mustMove && !track.moved ? 'not moved' : 'ready';
 };
 
 /** The reading that a take would write; null where none may be taken. A wrench's is the one at its click. */
 export const readingOf = (track: Track, kind: DeviceKind, nowMs: number): DeviceLine | null =>
-  readiness(track, kind, nowMs) !== 'ready' ? null : DEVICE_KINDS[kind].event === 'click' ? track.event : track.lines.at(-1)!;
+  readiness(track, kind, nowMs) !== 'ready'
+    ? null
+    : DEVICE_KINDS[kind].event === 'click'
+      ? track.event
+      : track.lines.at(-1)!;

@@ -39,7 +39,8 @@ export interface StandMotion {
 }
 
 /** Torque that must be overcome before it moves. */
-const frictionNm = (wheel: StandWheel, { sealNm, rolling, bearingMm }: StandBearings): number => sealNm + rolling * wheel.massKg * G_MS2 * (bearingMm / 1000);
+const frictionNm = (wheel: StandWheel, { sealNm, rolling, bearingMm }: StandBearings): number =>
+  sealNm + rolling * wheel.massKg * G_MS2 * (bearingMm / 1000);
 
 /** A plain steel bearing. Basis: memory. */
 const ROLLING = 0.0015;
@@ -54,14 +55,16 @@ export const bearingsFor = (wheel: StandWheel, bandG: number): StandBearings => 
 };
 
 /** What the bearings hide, as grams at the weight radius. */
-export const bandOf = (wheel: StandWheel, bearings: StandBearings): number => (frictionNm(wheel, bearings) / (G_MS2 * (wheel.radiusMm / 1000))) * 1000;
+export const bandOf = (wheel: StandWheel, bearings: StandBearings): number =>
+  (frictionNm(wheel, bearings) / (G_MS2 * (wheel.radiusMm / 1000))) * 1000;
 
 /** Which place of the wheel is at the bottom. */
 export const bottomDeg = ({ turnDeg }: Pick<StandMotion, 'turnDeg'>): number => normalDeg(180 - turnDeg);
 /** The turn that brings a place to an hour of the clock face. */
 export const turnTo = (placeDeg: number, hour: number): number => normalDeg(hour * 30 - placeDeg);
 
-const inertiaOf = ({ lumps, radiusMm, inertiaKgM2 }: StandWheel): number => inertiaKgM2 + lumps.reduce((sum, l) => sum + (l.massG / 1000) * (radiusMm / 1000) ** 2, 0);
+const inertiaOf = ({ lumps, radiusMm, inertiaKgM2 }: StandWheel): number =>
+  inertiaKgM2 + lumps.reduce((sum, l) => sum + (l.massG / 1000) * (radiusMm / 1000) ** 2, 0);
 
 /** East and north parts of all lumps, kilogram metres: the torque at any turn follows from the two. */
 const momentOf = ({ lumps, radiusMm }: StandWheel): readonly [number, number] => {
@@ -95,7 +98,12 @@ const STILL_RAD_S = 1e-9;
  * gravity's pull it stays once it stands.
  * Source: rigid body about a fixed axle, I φ'' = torque; classical Runge-Kutta of order four between changes of direction.
  */
-export const standStep = (wheel: StandWheel, bearings: StandBearings, motion: StandMotion, seconds: number): StandMotion => {
+export const standStep = (
+  wheel: StandWheel,
+  bearings: StandBearings,
+  motion: StandMotion,
+  seconds: number,
+): StandMotion => {
   if (motion.held) return { ...motion, rateDegS: 0 };
   const inertia = inertiaOf(wheel);
   const [east, north] = momentOf(wheel);
@@ -110,7 +118,8 @@ export const standStep = (wheel: StandWheel, bearings: StandBearings, motion: St
       rate = 0;
       break;
     }
-    const faster = (t: number, r: number): number => (pull(t) - way * friction - bearings.airNms2 * r * abs(r)) / inertia;
+    const faster = (t: number, r: number): number =>
+      (pull(t) - way * friction - bearings.airNms2 * r * abs(r)) / inertia;
     const step = (dt: number): readonly [number, number] => {
       const [k1, l1] = [rate, faster(turn, rate)];
       const [k2, l2] = [rate + (dt / 2) * l1, faster(turn + (dt / 2) * k1, rate + (dt / 2) * l1)];
@@ -131,7 +140,11 @@ export const standStep = (wheel: StandWheel, bearings: StandBearings, motion: St
 };
 
 /** Whether it would stay where it stands. */
-export const isAtRest = (wheel: StandWheel, bearings: StandBearings, { turnDeg, rateDegS, held }: StandMotion): boolean => {
+export const isAtRest = (
+  wheel: StandWheel,
+  bearings: StandBearings,
+  { turnDeg, rateDegS, held }: StandMotion,
+): boolean => {
   const [east, north] = momentOf(wheel);
   const pull = G_MS2 * (east * cos(turnDeg * RAD) + north * sin(turnDeg * RAD));
   return held || (abs(rateDegS * RAD) <= STILL_RAD_S && abs(pull) <= frictionNm(wheel, bearings));
@@ -143,6 +156,7 @@ const LONGEST_S = 1800;
 /** Where it stands once it rests. */
 export const untilRest = (wheel: StandWheel, bearings: StandBearings, from: StandMotion): StandMotion => {
   let motion = from;
-  for (let s = 0; s < LONGEST_S && !isAtRest(wheel, bearings, motion); s++) motion = standStep(wheel, bearings, motion, 1);
+  for (let s = 0; s < LONGEST_S && !isAtRest(wheel, bearings, motion); s++)
+    motion = standStep(wheel, bearings, motion, 1);
   return motion;
 };

@@ -23,12 +23,20 @@ const REACTION_S = 0.12;
 const LET_GO_NM_PER_S = 300;
 
 /** The next moment of a pull: up to the click, a little past it before the hand stops, and back. Says whether it clicked now. */
-export const pullOn = ({ setNm, minNm, maxNm }: PulledWrench, pull: Pull, pulling: boolean, seconds: number): { pull: Pull; click: boolean } => {
+export const pullOn = (
+  { setNm, minNm, maxNm }: PulledWrench,
+  pull: Pull,
+  pulling: boolean,
+  seconds: number,
+): { pull: Pull; click: boolean } => {
   const less = Math.max(0, pull.torqueNm - LET_GO_NM_PER_S * seconds);
   // A hand that has let go begins anew, however soon it pulls again.
   if (!pulling) return { pull: { ...AT_REST, torqueNm: less }, click: false };
   if (pull.clicked && pull.sinceS >= REACTION_S) return { pull: { ...pull, torqueNm: less }, click: false };
   const torqueNm = Math.min(maxNm * 1.2, pull.torqueNm + PULL_NM_PER_S * seconds);
   const click = !pull.clicked && setNm >= minNm && setNm <= maxNm && torqueNm >= setNm;
-  return { pull: { torqueNm, clicked: pull.clicked || click, sinceS: pull.clicked ? pull.sinceS + seconds : 0 }, click };
+  return {
+    pull: { torqueNm, clicked: pull.clicked || click, sinceS: pull.clicked ? pull.sinceS + seconds : 0 },
+    click,
+  };
 };

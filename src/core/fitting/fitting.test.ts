@@ -1,17 +1,49 @@
 import { InputError } from '../errors';
-import { materials, rankTires, rimLockPick, stripPick, tireFit, tools, treadForUse, valvePick, type Candidate, type FitContext } from '.';
+import {
+  materials,
+  rankTires,
+  rimLockPick,
+  stripPick,
+  tireFit,
+  tools,
+  treadForUse,
+  valvePick,
+  type Candidate,
+  type FitContext,
+} from '.';
 
 const context: FitContext = {
-  from: '110/90-19', end: 'rear', kind: 'dirt', use: 'dirt', build: 'spoked', rimCode: '2.15x19', tubelessMarked: false, sealed: false,
-  discSide: 'right', tube: true, clearancesMm: { above: 30 }, onDate: '2026-04-30',
+  from: '110/90-19',
+  end: 'rear',
+  kind: 'dirt',
+  use: 'dirt',
+  build: 'spoked',
+  rimCode: '2.15x19',
+  tubelessMarked: false,
+  sealed: false,
+  discSide: 'right',
+  tube: true,
+  clearancesMm: { above: 30 },
+  onDate: '2026-04-30',
 };
 const tire = (more: Partial<Candidate> = {}): Candidate => ({
-  id: 'a', marking: '110/90-19 62M TT', tread: 'soft', arrows: 'one', dateCode: '0126', takeOff: false, treadMm: null, count: 2, ...more,
+  id: 'a',
+  marking: '110/90-19 62M TT',
+  tread: 'soft',
+  arrows: 'one',
+  dateCode: '0126',
+  takeOff: false,
+  treadMm: null,
+  count: 2,
+  ...more,
 });
 const fit = (more: Partial<Candidate> = {}, where: Partial<FitContext> = {}) => {
   const { id: _id, count: _count, ...facts } = tire(more);
   const working = tireFit.run({ tire: facts, ...context, ...where });
-  return { ...working, says: working.result.reasons.filter((r) => r.verdict !== 'good').map((r) => `${r.topic}: ${r.says}`) };
+  return {
+    ...working,
+    says: working.result.reasons.filter((r) => r.verdict !== 'good').map((r) => `${r.topic}: ${r.says}`),
+  };
 };
 
 describe('whether a tire goes on', () => {
@@ -19,7 +51,9 @@ describe('whether a tire goes on', () => {
     const { verdict, says, result } = fit();
     expect(says).toEqual([]);
     expect(verdict).toBe('good');
-    expect(new Set(result.reasons.map((r) => r.topic))).toEqual(new Set(['size', 'rim', 'tube', 'tread', 'age', 'direction']));
+    expect(new Set(result.reasons.map((r) => r.topic))).toEqual(
+      new Set(['size', 'rim', 'tube', 'tread', 'age', 'direction']),
+    );
   });
 
   test.each<[Partial<Candidate>, Partial<FitContext>, RegExp, string]>([
@@ -42,7 +76,12 @@ describe('whether a tire goes on', () => {
     [{}, { rimCode: 'worn away' }, /rim: The rim code does not tell its width/, 'check'],
     [{}, { rimCode: '2.15x18' }, /rim: The rim is stamped 18 inch, the tire 19/, 'stop'],
     [{}, { clearancesMm: { above: 12 } }, /size: 12 mm of room above the tire/, 'check'],
-    [{}, { kind: 'quad', rimCode: '10x3.5 AT', build: 'cast' }, /tread: Its tread is not made for machines on four wheels/, 'stop'],
+    [
+      {},
+      { kind: 'quad', rimCode: '10x3.5 AT', build: 'cast' },
+      /tread: Its tread is not made for machines on four wheels/,
+      'stop',
+    ],
   ])('%j on %j', (more, where, says, verdict) => {
     const done = fit(more, where);
     expect(done.says.join('\n')).toMatch(says);
@@ -76,14 +115,22 @@ describe('ranking', () => {
         tire({ id: 'fewer', count: 1 }),
       ]),
     ).toEqual([
-      ['best', 'suits best'], ['fewer', 'fewer in stock'], ['older', 'older'], ['hard ground', 'its tread suits less'],
-      ['other size', 'another size'], ['none left', 'none in stock'], ['take-off', 'something to look at first'], ['other rim', 'refused'],
+      ['best', 'suits best'],
+      ['fewer', 'fewer in stock'],
+      ['older', 'older'],
+      ['hard ground', 'its tread suits less'],
+      ['other size', 'another size'],
+      ['none left', 'none in stock'],
+      ['take-off', 'something to look at first'],
+      ['other rim', 'refused'],
     ]);
   });
 
   test('the order does not depend on the order of the shelf', () => {
     const shelf = ['soft', 'hard', 'half', 'trials', 'touring'].flatMap((tread, i) =>
-      ['110/90-19 62M TT', '100/90-19 57M TT', '120/80-19 63M TT'].map((marking, j) => tire({ id: `${i}${j}`, tread: tread as Candidate['tread'], marking, count: 1 + ((i + j) % 3) })),
+      ['110/90-19 62M TT', '100/90-19 57M TT', '120/80-19 63M TT'].map((marking, j) =>
+        tire({ id: `${i}${j}`, tread: tread as Candidate['tread'], marking, count: 1 + ((i + j) % 3) }),
+      ),
     );
     expect(order([...shelf].reverse())).toEqual(order(shelf));
     expect(order([])).toEqual([]);
@@ -104,8 +151,20 @@ describe('ranking', () => {
 });
 
 describe('rim locks', () => {
-  const locks = [{ id: 'w185', widthIn: 1.85, holeMm: 8, massG: 105, count: 5 }, { id: 'w215', widthIn: 2.15, holeMm: 8, massG: 125, count: 2 }];
-  const run = (more: object = {}) => rimLockPick.run({ use: 'dirt', tube: true, pressureKpa: 90, rimWidthIn: 2.15, lockDegs: [210], locks, ...more } as never);
+  const locks = [
+    { id: 'w185', widthIn: 1.85, holeMm: 8, massG: 105, count: 5 },
+    { id: 'w215', widthIn: 2.15, holeMm: 8, massG: 125, count: 2 },
+  ];
+  const run = (more: object = {}) =>
+    rimLockPick.run({
+      use: 'dirt',
+      tube: true,
+      pressureKpa: 90,
+      rimWidthIn: 2.15,
+      lockDegs: [210],
+      locks,
+      ...more,
+    } as never);
 
   test('one at low pressure with a tube, as wide as the rim, and what it does to balance', () => {
     const { result, verdict } = run();
@@ -116,12 +175,20 @@ describe('rim locks', () => {
   });
 
   test('none without a tube, at road pressure, or in storage; motocross by rule', () => {
-    for (const more of [{ tube: false }, { pressureKpa: 230 }, { use: 'storage' }]) expect(run(more).result.wanted).toBe(0);
-    expect(run({ use: 'motocross', rules: { 'lock.motocross': 2 }, lockDegs: [120, 240] }).result).toMatchObject({ wanted: 2, lockId: 'w215' });
+    for (const more of [{ tube: false }, { pressureKpa: 230 }, { use: 'storage' }])
+      expect(run(more).result.wanted).toBe(0);
+    expect(run({ use: 'motocross', rules: { 'lock.motocross': 2 }, lockDegs: [120, 240] }).result).toMatchObject({
+      wanted: 2,
+      lockId: 'w215',
+    });
   });
 
   test('two opposite balance each other; two at thirds add up to one', () => {
-    expect(run({ lockDegs: [90, 270] }).result.reasons.map((r) => r.says).join()).toMatch(/balance each other/);
+    expect(
+      run({ lockDegs: [90, 270] })
+        .result.reasons.map((r) => r.says)
+        .join(),
+    ).toMatch(/balance each other/);
     const { heavy } = run({ lockDegs: [120, 240] }).result;
     expect(heavy!.massG).toBeCloseTo(125, 6);
     expect(heavy!.deg).toBeCloseTo(180, 6);
@@ -132,7 +199,10 @@ describe('rim locks', () => {
     [{ lockDegs: [30] }, /right beside the valve/],
     [{ rimWidthIn: 1.6 }, /None in stock for a rim 1\.60 wide/],
     [{ lockHoleMm: 12 }, /None in stock/],
-    [{ locks: [{ ...locks[1]!, count: 1 }], use: 'motocross', rules: { 'lock.motocross': 2 }, lockDegs: [120, 240] }, /1 in stock, 2 wanted/],
+    [
+      { locks: [{ ...locks[1]!, count: 1 }], use: 'motocross', rules: { 'lock.motocross': 2 }, lockDegs: [120, 240] },
+      /1 in stock, 2 wanted/,
+    ],
   ])('%j is looked at', (more, says) => {
     const { result, verdict } = run(more);
     expect(result.reasons.map((r) => r.says).join()).toMatch(says);
@@ -146,7 +216,16 @@ describe('rim strips', () => {
     { id: 'wide', material: 'rubber', widthMm: 70, rimFromIn: 19, rimToIn: 19, count: 2 },
     { id: 'tape', material: 'tape', widthMm: 25, rimFromIn: 10, rimToIn: 21, count: 1 },
   ];
-  const run = (more: object = {}) => stripPick.run({ build: 'spoked', sealed: 'no', rimWidthIn: 2.15, rimDiameterIn: 19, rimLocks: 1, strips, ...more } as never);
+  const run = (more: object = {}) =>
+    stripPick.run({
+      build: 'spoked',
+      sealed: 'no',
+      rimWidthIn: 2.15,
+      rimDiameterIn: 19,
+      rimLocks: 1,
+      strips,
+      ...more,
+    } as never);
 
   test('a snug one that shares two diameters and is no wider than the rim; the lock goes under the band', () => {
     expect(run().result).toMatchObject({ stripId: 'shared', material: 'rubber', wanted: 1 });
@@ -164,7 +243,8 @@ describe('rim strips', () => {
 
   test('two by rule, and none where there are no nipples', () => {
     expect(run({ rules: { 'strip.count': 2 } }).result.wanted).toBe(2);
-    for (const more of [{ build: 'cast' }, { sealed: 'yes' }]) expect(run(more).result).toMatchObject({ wanted: 0, stripId: null });
+    for (const more of [{ build: 'cast' }, { sealed: 'yes' }])
+      expect(run(more).result).toMatchObject({ wanted: 0, stripId: null });
   });
 });
 
@@ -174,7 +254,8 @@ describe('valve stems', () => {
     { id: 'short', stem: 'snap-in', holeMm: 11.5, lengthMm: 33, angled: false, count: 9 },
     { id: 'clamp', stem: 'clamp-in', holeMm: 11.5, lengthMm: 38, angled: true, count: 2 },
   ];
-  const run = (more: object = {}) => valvePick.run({ tube: false, rimDiameterIn: 17, valveHoleMm: 11.5, stems, ...more } as never);
+  const run = (more: object = {}) =>
+    valvePick.run({ tube: false, rimDiameterIn: 17, valveHoleMm: 11.5, stems, ...more } as never);
 
   test('a new one by hole; short on a small wheel; the tube brings its own', () => {
     expect(run().result.stemId).toBe('long');
@@ -190,12 +271,29 @@ describe('valve stems', () => {
 });
 
 describe('materials', () => {
-  const shelf = [{ id: 't', count: 3, priceMinor: 8450 }, { id: 'u', count: 1, priceMinor: 1299 }, { id: 's', count: 5, priceMinor: null }];
-  const run = (wants: object[], rules = {}) => materials.run({ wants: wants as never, shelf, tiresToDispose: 1, rules });
+  const shelf = [
+    { id: 't', count: 3, priceMinor: 8450 },
+    { id: 'u', count: 1, priceMinor: 1299 },
+    { id: 's', count: 5, priceMinor: null },
+  ];
+  const run = (wants: object[], rules = {}) =>
+    materials.run({ wants: wants as never, shelf, tiresToDispose: 1, rules });
 
   test('by hand: (84.50 + 12.99 + 4.00) and 7.5 % of it is 109.10', () => {
-    const { result, verdict } = run([{ what: 'tire', count: 1, stockId: 't' }, { what: 'tube', count: 1, stockId: 'u' }], { 'cost.disposalMinor': 400, 'cost.taxPct': 7.5 });
-    expect(result).toMatchObject({ partsMinor: 9749, disposalMinor: 400, taxMinor: 761, totalMinor: 10_910, incomplete: false });
+    const { result, verdict } = run(
+      [
+        { what: 'tire', count: 1, stockId: 't' },
+        { what: 'tube', count: 1, stockId: 'u' },
+      ],
+      { 'cost.disposalMinor': 400, 'cost.taxPct': 7.5 },
+    );
+    expect(result).toMatchObject({
+      partsMinor: 9749,
+      disposalMinor: 400,
+      taxMinor: 761,
+      totalMinor: 10_910,
+      incomplete: false,
+    });
     expect(verdict).toBe('good');
   });
 
@@ -204,7 +302,12 @@ describe('materials', () => {
   });
 
   test('short parts and unknown prices are said; the same part wanted twice is short the second time', () => {
-    const { result, verdict } = run([{ what: 'tube', count: 1, stockId: 'u' }, { what: 'one more', count: 1, stockId: 'u' }, { what: 'strip', count: 1, stockId: 's' }, { what: 'rag', count: 1, stockId: null }]);
+    const { result, verdict } = run([
+      { what: 'tube', count: 1, stockId: 'u' },
+      { what: 'one more', count: 1, stockId: 'u' },
+      { what: 'strip', count: 1, stockId: 's' },
+      { what: 'rag', count: 1, stockId: null },
+    ]);
     expect(result.lines.map((l) => l.short)).toEqual([0, 1, 0, 1]);
     expect(result.incomplete).toBe(true);
     expect(verdict).toBe('check');
@@ -213,22 +316,56 @@ describe('materials', () => {
 
 describe('tools', () => {
   const wrenches = [{ name: 'big click', minNm: 27, maxNm: 203 }];
-  const fasteners = [{ name: 'rear axle nut', wheel: 'rear', torqueNm: 108, socket: '27 mm' }, { name: 'adjuster locknuts', wheel: 'rear', torqueNm: 16, socket: '13 mm' }, { name: 'rim lock nut', wheel: 'any', torqueNm: null, socket: null }];
-  const run = (more: object = {}) => tools.run({ kind: 'dirt', drive: 'chain', end: 'rear', build: 'spoked', discSide: 'right', tube: true, rimLocks: 1, rimDiameterIn: 19, fasteners, wrenches, ...more } as never);
+  const fasteners = [
+    { name: 'rear axle nut', wheel: 'rear', torqueNm: 108, socket: '27 mm' },
+    { name: 'adjuster locknuts', wheel: 'rear', torqueNm: 16, socket: '13 mm' },
+    { name: 'rim lock nut', wheel: 'any', torqueNm: null, socket: null },
+  ];
+  const run = (more: object = {}) =>
+    tools.run({
+      kind: 'dirt',
+      drive: 'chain',
+      end: 'rear',
+      build: 'spoked',
+      discSide: 'right',
+      tube: true,
+      rimLocks: 1,
+      rimDiameterIn: 19,
+      fasteners,
+      wrenches,
+      ...more,
+    } as never);
   const names = (more: object = {}) => run(more).result.groups.flatMap((g) => g.tools.map((t) => t.what));
 
   test('sockets from the machine, a wrench for every torque, and what no wrench covers', () => {
-    expect(names()).toEqual(expect.arrayContaining(['27 mm', '13 mm', 'big click', 'no wrench covers it', 'talc', 'wrench for the rim lock', 'three levers']));
+    expect(names()).toEqual(
+      expect.arrayContaining([
+        '27 mm',
+        '13 mm',
+        'big click',
+        'no wrench covers it',
+        'talc',
+        'wrench for the rim lock',
+        'three levers',
+      ]),
+    );
     expect(run().verdict).toBe('check');
-    expect(run().result.reasons.map((r) => r.says).join()).toMatch(/No torque wrench covers the adjuster locknuts, 16 N·m\..*socket is not recorded for: rim lock nut/);
+    expect(
+      run()
+        .result.reasons.map((r) => r.says)
+        .join(),
+    ).toMatch(/No torque wrench covers the adjuster locknuts, 16 N·m\..*socket is not recorded for: rim lock nut/);
   });
 
   test('nothing for what the wheel does not have', () => {
     const cast = names({ build: 'cast', tube: false, rimLocks: 0, kind: 'road', discSide: 'none' });
-    for (const gone of ['talc', 'wrench for the rim lock', 'strip or cloth tape', 'wire or cord']) expect(cast).not.toContain(gone);
+    for (const gone of ['talc', 'wrench for the rim lock', 'strip or cloth tape', 'wire or cord'])
+      expect(cast).not.toContain(gone);
     expect(cast).toContain('soapy water');
     expect(names({ build: 'beadlock' })).not.toContain('three levers');
-    expect(names({ kind: 'scooter', rimDiameterIn: 10 })).toEqual(expect.arrayContaining(['adapter for a hub-mounted wheel', 'bead breaker']));
+    expect(names({ kind: 'scooter', rimDiameterIn: 10 })).toEqual(
+      expect.arrayContaining(['adapter for a hub-mounted wheel', 'bead breaker']),
+    );
     expect(names({ drive: 'shaft' })).toContain('spline grease');
   });
 

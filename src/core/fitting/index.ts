@@ -1,5 +1,14 @@
 /** Choosing: whether a tire goes on, which in stock suits best, and every part and tool that goes with it. */
-export { tireFit, fitTire, prepareFit, type FitContext, type FitReason, type TireFacts, type TireFit, type Topic } from './tire-fit';
+export {
+  tireFit,
+  fitTire,
+  prepareFit,
+  type FitContext,
+  type FitReason,
+  type TireFacts,
+  type TireFit,
+  type Topic,
+} from './tire-fit';
 export { tireRank, rankTires, type Candidate, type RankedTire } from './tire-rank';
 export { treadForUse, groundOf } from './tread-use';
 export { rimLockPick, type RimLockPick } from './rim-lock-pick';

@@ -36,7 +36,8 @@ export interface Materials {
   reasons: Reason[];
 }
 
-const money = (what: string) => count(0, 100_000_000, what).meta({ expected: `${what}: a whole number of the smallest coin` });
+const money = (what: string) =>
+  count(0, 100_000_000, what).meta({ expected: `${what}: a whole number of the smallest coin` });
 
 /**
  * The parts of a job against the shelf, what is short, and what it costs.
@@ -44,18 +45,49 @@ const money = (what: string) => count(0, 100_000_000, what).meta({ expected: `${
  * Amounts in the smallest coin; tax is taken on parts and disposal fee together and rounded half up, once.
  * Fee, tax and currency are the shop's rules. A part whose price is not known counts nothing, and the result says so.
  */
-export const materials = defineWorking<{ wants: Want[]; shelf: Shelf[]; tiresToDispose: number; rules?: RuleValues }, Materials>({
+export const materials = defineWorking<
+  { wants: Want[]; shelf: Shelf[]; tiresToDispose: number; rules?: RuleValues },
+  Materials
+>({
   name: 'materials',
   says: 'Parts of a job: what is short, and what it costs',
   input: {
-    wants: listOf(record({ what: text(120, 'What it is'), count: count(1, 1000, 'How many'), stockId: text(60, 'Name on the shelf').allow(null) }, 'A part'), 60, 'Parts wanted'),
-    shelf: listOf(record({ id: text(60, 'Name on the shelf'), count: count(0, 10_000, 'In stock'), priceMinor: money('Price').allow(null) }, 'A shelf'), 5000, 'What is in stock'),
+    wants: listOf(
+      record(
+        {
+          what: text(120, 'What it is'),
+          count: count(1, 1000, 'How many'),
+          stockId: text(60, 'Name on the shelf').allow(null),
+        },
+        'A part',
+      ),
+      60,
+      'Parts wanted',
+    ),
+    shelf: listOf(
+      record(
+        {
+          id: text(60, 'Name on the shelf'),
+          count: count(0, 10_000, 'In stock'),
+          priceMinor: money('Price').allow(null),
+        },
+        'A shelf',
+      ),
+      5000,
+      'What is in stock',
+    ),
     tiresToDispose: count(0, 10, 'Old tires to recycling'),
     rules: ruleValues(),
   },
   example: {
-    wants: [{ what: 'tire 110/90-19', count: 1, stockId: 't' }, { what: 'tube', count: 1, stockId: 'u' }],
-    shelf: [{ id: 't', count: 3, priceMinor: 8450 }, { id: 'u', count: 0, priceMinor: 1290 }],
+    wants: [
+      { what: 'tire 110/90-19', count: 1, stockId: 't' },
+      { what: 'tube', count: 1, stockId: 'u' },
+    ],
+    shelf: [
+      { id: 't', count: 3, priceMinor: 8450 },
+      { id: 'u', count: 0, priceMinor: 1290 },
+    ],
     tiresToDispose: 1,
     rules: { 'cost.disposalMinor': 350, 'cost.taxPct': 8 },
   },
@@ -71,7 +103,13 @@ export const materials = defineWorking<{ wants: Want[]; shelf: Shelf[]; tiresToD
       const inStock = Math.max(0, (item?.count ?? 0) - before);
       const priceMinor = item?.priceMinor ?? null;
       const totalMinor = priceMinor === null ? null : priceMinor * want.count;
-      show.line(want.what, priceMinor === null ? `${want.count} × price not known` : `${want.count} × ${formatMoney(priceMinor, currency)}`, totalMinor === null ? '–' : formatMoney(totalMinor, currency));
+      show.line(
+        want.what,
+        priceMinor === null
+          ? `${want.count} × price not known`
+          : `${want.count} × ${formatMoney(priceMinor, currency)}`,
+        totalMinor === null ? '–' : formatMoney(totalMinor, currency),
+      );
       return { ...want, inStock, short: Math.max(0, want.count - inStock), priceMinor, totalMinor };
     });
     const partsMinor = lines.reduce((t, l) => t + (l.totalMinor ?? 0), 0);
@@ -85,7 +123,9 @@ export const materials = defineWorking<{ wants: Want[]; shelf: Shelf[]; tiresToD
     show.line('total', 'parts + disposal + tax', formatMoney(totalMinor, currency));
     const incomplete = lines.some((l) => l.priceMinor === null);
     const reasons = [
-      ...lines.filter((l) => l.short > 0).map((l) => reason('check', `${l.what}: ${l.inStock} in stock, ${l.count} wanted.`)),
+      ...lines
+        .filter((l) => l.short > 0)
+        .map((l) => reason('check', `${l.what}: ${l.inStock} in stock, ${l.count} wanted.`)),
       ...(incomplete ? [reason('check', 'Some price is not known: the total is too small.')] : []),
     ];
     show.verdict(worstOf(reasons));

@@ -47,7 +47,8 @@ const howMany = ({ use, tube, pressureKpa, rules }: Input): { wanted: number; wh
     const n = ruleNumber('lock.motocross', rules);
     return { wanted: n, why: reason('good', `Motocross: ${n === 2 ? 'two' : n}, by the shop\u2019s rule.`) };
   }
-  if (use === 'storage' || pressureKpa >= belowKpa) return { wanted: 0, why: reason('good', 'At {0} or more a tube needs none.', below) };
+  if (use === 'storage' || pressureKpa >= belowKpa)
+    return { wanted: 0, why: reason('good', 'At {0} or more a tube needs none.', below) };
   return { wanted: 1, why: reason('good', 'A tube under {0} wants one, so that the tire cannot creep.', below) };
 };
 
@@ -70,8 +71,11 @@ export const rimLockPick = defineWorking<Input, RimLockPick>({
     locks: listOf(
       record(
         {
-          id: text(60, 'Name of the lock'), widthIn: quantity('in', 1, 6, 'Rim width it is made for'), holeMm: quantity('mm', 5, 25, 'Hole it needs'),
-          massG: quantity('g', 20, 400, 'Its mass'), count: count(0, 10_000, 'How many are in stock'),
+          id: text(60, 'Name of the lock'),
+          widthIn: quantity('in', 1, 6, 'Rim width it is made for'),
+          holeMm: quantity('mm', 5, 25, 'Hole it needs'),
+          massG: quantity('g', 20, 400, 'Its mass'),
+          count: count(0, 10_000, 'How many are in stock'),
         },
         'A lock',
       ),
@@ -80,32 +84,64 @@ export const rimLockPick = defineWorking<Input, RimLockPick>({
     ),
     rules: ruleValues(),
   },
-  example: { use: 'dirt', tube: true, pressureKpa: 90, rimWidthIn: 2.15, lockDegs: [210], locks: [{ id: 'a', widthIn: 2.15, holeMm: 8, massG: 125, count: 4 }] },
+  example: {
+    use: 'dirt',
+    tube: true,
+    pressureKpa: 90,
+    rimWidthIn: 2.15,
+    lockDegs: [210],
+    locks: [{ id: 'a', widthIn: 2.15, holeMm: 8, massG: 125, count: 4 }],
+  },
   work(input, show) {
     const { rimWidthIn, lockDegs, lockHoleMm, locks, use, rules } = input;
     const { wanted, why } = howMany(input);
     const reasons: Reason[] = [why];
     show.line('wanted', why.says, wanted);
     show.basis('practice', 'rim locks at low pressure, sized by rim width; snug, because overtightening breaks them');
-    if (lockDegs.length < wanted) reasons.push(reason('check', lockDegs.length === 0 ? 'The rim has no hole for one.' : 'The rim has one hole only.'));
+    if (lockDegs.length < wanted)
+      reasons.push(
+        reason('check', lockDegs.length === 0 ? 'The rim has no hole for one.' : 'The rim has one hole only.'),
+      );
     const narrowerIn = ruleNumber('lock.widthIn', rules, show);
     const fits = locks
-      .filter((l) => l.widthIn <= rimWidthIn + 0.005 && l.widthIn >= rimWidthIn - narrowerIn && (lockHoleMm === undefined || Math.abs(l.holeMm - lockHoleMm) <= HOLE_PLAY_MM))
+      .filter(
+        (l) =>
+          l.widthIn <= rimWidthIn + 0.005 &&
+          l.widthIn >= rimWidthIn - narrowerIn &&
+          (lockHoleMm === undefined || Math.abs(l.holeMm - lockHoleMm) <= HOLE_PLAY_MM),
+      )
       .sort((a, b) => Number(b.count > 0) - Number(a.count > 0) || b.widthIn - a.widthIn || a.massG - b.massG);
     const best = fits.find((l) => l.count > 0);
     const fitted = Math.max(wanted, lockDegs.length);
     if (wanted > 0) {
-      if (!best) reasons.push(reason('check', `None in stock for a rim ${rimWidthIn.toFixed(2)} wide${lockHoleMm === undefined ? '' : ' and its hole'}: the old one is looked at and goes in again, or one is ordered.`));
+      if (!best)
+        reasons.push(
+          reason(
+            'check',
+            `None in stock for a rim ${rimWidthIn.toFixed(2)} wide${lockHoleMm === undefined ? '' : ' and its hole'}: the old one is looked at and goes in again, or one is ordered.`,
+          ),
+        );
       else if (best.count < wanted) reasons.push(reason('check', `${best.count} in stock, ${wanted} wanted.`));
       else reasons.push(reason('good', `${best.widthIn.toFixed(2)} for a rim ${rimWidthIn.toFixed(2)} wide.`));
     }
-    for (const deg of lockDegs) if (Math.abs(angleBetween(0, deg)) < BESIDE_VALVE_DEG) reasons.push(reason('check', `A lock at ${placeText(deg)} stands right beside the valve: the harder layout to mount.`));
+    for (const deg of lockDegs)
+      if (Math.abs(angleBetween(0, deg)) < BESIDE_VALVE_DEG)
+        reasons.push(
+          reason('check', `A lock at ${placeText(deg)} stands right beside the valve: the harder layout to mount.`),
+        );
     const massG = best?.massG ?? 120;
     const heavy = fitted === 0 || lockDegs.length === 0 ? null : sumVectors(lockDegs.map((deg) => ({ massG, deg })));
     if (heavy) {
       show.line('locks together', `${lockDegs.length} × ${massG} g`, heavy.massG, 'g');
       if (!best) show.basis('memory', 'a rim lock is 60 to 180 g');
-      if (heavy.massG > 5) reasons.push(reason(use === 'road' ? 'check' : 'good', `They put {0} at ${placeText(heavy.deg)}${use === 'road' ? ': at road speed that is balanced opposite' : ''}.`, [{ value: heavy.massG, unit: 'g' }]));
+      if (heavy.massG > 5)
+        reasons.push(
+          reason(
+            use === 'road' ? 'check' : 'good',
+            `They put {0} at ${placeText(heavy.deg)}${use === 'road' ? ': at road speed that is balanced opposite' : ''}.`,
+            [{ value: heavy.massG, unit: 'g' }],
+          ),
+        );
       else reasons.push(reason('good', 'They balance each other.'));
     }
     show.verdict(worstOf(reasons));

@@ -54,8 +54,12 @@ export const stripPick = defineWorking<Input, StripPick>({
     strips: listOf(
       record(
         {
-          id: text(60, 'Name of the strip'), material: oneOf(['rubber', 'tape'], 'Made of'), widthMm: quantity('mm', 8, 80, 'Width'),
-          rimFromIn: quantity('in', 4, 23, 'Smallest rim'), rimToIn: quantity('in', 4, 23, 'Largest rim'), count: count(0, 10_000, 'How many are in stock'),
+          id: text(60, 'Name of the strip'),
+          material: oneOf(['rubber', 'tape'], 'Made of'),
+          widthMm: quantity('mm', 8, 80, 'Width'),
+          rimFromIn: quantity('in', 4, 23, 'Smallest rim'),
+          rimToIn: quantity('in', 4, 23, 'Largest rim'),
+          count: count(0, 10_000, 'How many are in stock'),
         },
         'A strip',
       ),
@@ -64,7 +68,14 @@ export const stripPick = defineWorking<Input, StripPick>({
     ),
     rules: ruleValues(),
   },
-  example: { build: 'spoked', sealed: 'no', rimWidthIn: 2.15, rimDiameterIn: 19, rimLocks: 1, strips: [{ id: 'a', material: 'rubber', widthMm: 28, rimFromIn: 18, rimToIn: 19, count: 5 }] },
+  example: {
+    build: 'spoked',
+    sealed: 'no',
+    rimWidthIn: 2.15,
+    rimDiameterIn: 19,
+    rimLocks: 1,
+    strips: [{ id: 'a', material: 'rubber', widthMm: 28, rimFromIn: 18, rimToIn: 19, count: 5 }],
+  },
   work({ build, sealed, rimWidthIn, rimDiameterIn, rimLocks, strips, rules }, show) {
     show.basis('practice', 'a rim strip keeps the tube off the spoke nipples; one strip may serve two rim diameters');
     const none = (why: string): StripPick => {
@@ -84,21 +95,43 @@ export const stripPick = defineWorking<Input, StripPick>({
     const reasons: Reason[] = [];
     const mm = (value: number) => [{ value, unit: 'mm' as const }];
     if (rubber) {
-      reasons.push(reason('good', `A rubber strip, {0} wide, for rims of ${rubber.rimFromIn} to ${rubber.rimToIn} inch.`, mm(rubber.widthMm)));
+      reasons.push(
+        reason(
+          'good',
+          `A rubber strip, {0} wide, for rims of ${rubber.rimFromIn} to ${rubber.rimToIn} inch.`,
+          mm(rubber.widthMm),
+        ),
+      );
       if (rubber.count < wanted) reasons.push(reason('check', `${rubber.count} in stock, ${wanted} wanted.`));
-    } else if (tape) reasons.push(reason('good', `No strip of that size: ${TAPE_LAYERS} layers of cloth tape, {0} wide.`, mm(tape.widthMm)));
+    } else if (tape)
+      reasons.push(
+        reason('good', `No strip of that size: ${TAPE_LAYERS} layers of cloth tape, {0} wide.`, mm(tape.widthMm)),
+      );
     else {
       const loose = strips.find((s) => s.material === 'rubber' && s.count > 0 && s.rimFromIn > rimDiameterIn);
-      reasons.push(reason('check', `None in stock for a ${rimDiameterIn} inch rim${loose ? '; one for a larger rim is loose, wanders and gets caught under the bead' : ''}. Two layers of strong cloth tape will do; without anything the nipples chafe through the tube.`));
+      reasons.push(
+        reason(
+          'check',
+          `None in stock for a ${rimDiameterIn} inch rim${loose ? '; one for a larger rim is loose, wanders and gets caught under the bead' : ''}. Two layers of strong cloth tape will do; without anything the nipples chafe through the tube.`,
+        ),
+      );
     }
     const material = rubber ? 'rubber' : tape ? 'tape' : null;
     const order = [
       `${material === 'tape' ? 'Tape' : 'Strip'} on, its large hole at the valve`,
-      ...(rimLocks > 0 ? [material === 'tape' ? 'Rim lock through a hole in the tape' : 'Rim lock under the band'] : []),
+      ...(rimLocks > 0
+        ? [material === 'tape' ? 'Rim lock through a hole in the tape' : 'Rim lock under the band']
+        : []),
       'Then the tube',
     ];
     order.forEach((says, i) => show.line(`order ${i + 1}`, 'strip, lock, tube', says));
     show.verdict(worstOf(reasons));
-    return { wanted: material === 'tape' ? TAPE_LAYERS : wanted, stripId: (rubber ?? tape)?.id ?? null, material, order, reasons };
+    return {
+      wanted: material === 'tape' ? TAPE_LAYERS : wanted,
+      stripId: (rubber ?? tape)?.id ?? null,
+      material,
+      order,
+      reasons,
+    };
   },
 });

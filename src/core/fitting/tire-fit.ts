@@ -5,11 +5,33 @@ import { USES, type Use } from '../pressure';
 import { ruleNumber, type RuleValues } from '../rules';
 import { TREADS, type Tread } from '../shop';
 import {
-  ageOf, ARROWS, compareSizes, fitDirection, fitLoadSpeed, fitRimWidth, readTire, CLEARANCE_PLACES, PLACE_WORDS, SPEED_SYMBOL_KMH,
-  type Arrows, type Clearances, type LoadSheet, type SizeChange, type TireSize,
+  ageOf,
+  ARROWS,
+  compareSizes,
+  fitDirection,
+  fitLoadSpeed,
+  fitRimWidth,
+  readTire,
+  CLEARANCE_PLACES,
+  PLACE_WORDS,
+  SPEED_SYMBOL_KMH,
+  type Arrows,
+  type Clearances,
+  type LoadSheet,
+  type SizeChange,
+  type TireSize,
 } from '../tires';
 import { needsTube } from '../tubes';
-import { BUILDS, DISC_SIDES, MACHINE_KINDS, onFourWheels, tryRimCode, type Build, type MachineKind, type RimCode } from '../wheels';
+import {
+  BUILDS,
+  DISC_SIDES,
+  MACHINE_KINDS,
+  onFourWheels,
+  tryRimCode,
+  type Build,
+  type MachineKind,
+  type RimCode,
+} from '../wheels';
 import { defineWorking, reason, worstOf, type Reason, type Verdict } from '../working';
 import { groundOf, treadForUse } from './tread-use';
 
@@ -80,10 +102,15 @@ export const prepareFit = (context: FitContext): Prepared => {
   }
 };
 
-const about = (topic: Topic, reasons: readonly Reason[]): FitReason[] => reasons.map((r) => Object.assign(r, { topic }));
+const about = (topic: Topic, reasons: readonly Reason[]): FitReason[] =>
+  reasons.map((r) => Object.assign(r, { topic }));
 
 /** What the marking alone decides: size and room, rim, load and speed, tube, direction. */
-const byMarking = (marking: string, arrows: Arrows, { context, from, rim }: Prepared): { size: TireSize; change: SizeChange; reasons: FitReason[] } => {
+const byMarking = (
+  marking: string,
+  arrows: Arrows,
+  { context, from, rim }: Prepared,
+): { size: TireSize; change: SizeChange; reasons: FitReason[] } => {
   const { rules, end } = context;
   const fourWheels = onFourWheels(context.kind);
   const size = readTire(marking, rules);
@@ -109,7 +136,8 @@ const byMarking = (marking: string, arrows: Arrows, { context, from, rim }: Prep
   const load = fitLoadSpeed(
     size,
     {
-      end, tiresOnEnd: fourWheels ? 2 : 1,
+      end,
+      tiresOnEnd: fourWheels ? 2 : 1,
       ...(context.minLoadIndex !== undefined ? { minLoadIndex: context.minLoadIndex } : {}),
       ...(context.minSpeedSymbol !== undefined ? { minSpeedSymbol: context.minSpeedSymbol } : {}),
       ...(context.sheet ? { sheet: context.sheet } : {}),
@@ -117,28 +145,48 @@ const byMarking = (marking: string, arrows: Arrows, { context, from, rim }: Prep
     rules,
   );
   const tube = needsTube({
-    build: context.build, tubelessMarked: context.tubelessMarked, sealed: context.sealed, safetyHump: rim?.hump ?? null,
-    tire: size.tubeless === null ? 'not marked' : size.tubeless ? 'TL' : 'TT', tube: context.tube,
+    build: context.build,
+    tubelessMarked: context.tubelessMarked,
+    sealed: context.sealed,
+    safetyHump: rim?.hump ?? null,
+    tire: size.tubeless === null ? 'not marked' : size.tubeless ? 'TL' : 'TT',
+    tube: context.tube,
   });
   const ground = groundOf(context.use);
-  const direction = fitDirection({ arrows, markedFor: size.position ?? 'either', end, ground, discSide: context.discSide });
+  const direction = fitDirection({
+    arrows,
+    markedFor: size.position ?? 'either',
+    end,
+    ground,
+    discSide: context.discSide,
+  });
   const forRoad = size.notForHighway && ground === 'road' ? [reason('stop', 'It is marked not for highway.')] : [];
   return {
     size,
     change,
     reasons: [
-      ...about('size', change.reasons), ...about('rim', rimReasons), ...about('load', load.reasons), ...about('tube', tube.reasons),
-      ...about('tread', forRoad), ...about('direction', direction.reasons),
+      ...about('size', change.reasons),
+      ...about('rim', rimReasons),
+      ...about('load', load.reasons),
+      ...about('tube', tube.reasons),
+      ...about('tread', forRoad),
+      ...about('direction', direction.reasons),
     ],
   };
 };
 
-const byDateCode = (dateCode: string | null, { context }: Prepared): { ageYears: number | null; reasons: FitReason[] } => {
+const byDateCode = (
+  dateCode: string | null,
+  { context }: Prepared,
+): { ageYears: number | null; reasons: FitReason[] } => {
   const said = (ageYears: number | null, r: Reason) => ({ ageYears, reasons: about('age', [r]) });
   if (dateCode === null) return said(null, reason('check', 'Its date code is not known.'));
   try {
     const { ageYears, verdict, weekOf } = ageOf(dateCode, context.onDate, context.rules);
-    return said(ageYears, reason(verdict, `Made week ${weekOf.week} of ${weekOf.year}: {0} old.`, [{ value: ageYears, unit: 'years' }]));
+    return said(
+      ageYears,
+      reason(verdict, `Made week ${weekOf.week} of ${weekOf.year}: {0} old.`, [{ value: ageYears, unit: 'years' }]),
+    );
   } catch (error) {
     if (error instanceof InputError) return said(null, reason('check', error.message));
     throw error;
@@ -151,7 +199,10 @@ const asTakeOff = (tire: TireFacts, { context }: Prepared): FitReason[] => {
   const depth = { value: tire.treadMm, unit: 'mm' as const, digits: 1 };
   const why =
     groundOf(context.use) === 'road' && tire.treadMm <= leastMm
-      ? reason('stop', 'A take-off with {0} left: at the least for the road, {1}.', [depth, { value: leastMm, unit: 'mm', digits: 1 }])
+      ? reason('stop', 'A take-off with {0} left: at the least for the road, {1}.', [
+          depth,
+          { value: leastMm, unit: 'mm', digits: 1 },
+        ])
       : reason('check', 'A take-off with {0} left: look at it inside and out.', [depth]);
   return about('age', [why]);
 };
@@ -173,10 +224,9 @@ const remembered = <K, V>(work: (key: K) => V): ((key: K) => V) => {
 export const tireFitter = (prepared: Prepared): ((tire: TireFacts) => TireFit) => {
   const { context } = prepared;
   const fourWheels = onFourWheels(context.kind);
-  const marked = Object.fromEntries(ARROWS.map((arrows) => [arrows, remembered((marking: string) => byMarking(marking, arrows, prepared))])) as Record<
-    Arrows,
-    (marking: string) => ReturnType<typeof byMarking>
-  >;
+  const marked = Object.fromEntries(
+    ARROWS.map((arrows) => [arrows, remembered((marking: string) => byMarking(marking, arrows, prepared))]),
+  ) as Record<Arrows, (marking: string) => ReturnType<typeof byMarking>>;
   const coded = remembered((dateCode: string | null) => byDateCode(dateCode, prepared));
   const treads = remembered((tread: Tread) => {
     const { rank, reason: why } = treadForUse(tread, context.use, fourWheels);
@@ -194,7 +244,11 @@ export const tireFitter = (prepared: Prepared): ((tire: TireFacts) => TireFit) =
 /** Whether one tire suits, with every reason. Throws `InputError` for a marking that makes no sense. */
 export const fitTire = (tire: TireFacts, prepared: Prepared): TireFit => tireFitter(prepared)(tire);
 
-const yes = (says: string) => Joi.boolean().required().description(says).meta({ expected: `${says}: true or false` });
+const yes = (says: string) =>
+  Joi.boolean()
+    .required()
+    .description(says)
+    .meta({ expected: `${says}: true or false` });
 
 /** The fields of a context, as workings take them. */
 export const CONTEXT_FIELDS = {
@@ -208,16 +262,26 @@ export const CONTEXT_FIELDS = {
   sealed: yes('Sealed by design'),
   discSide: oneOf(DISC_SIDES, 'Side of the brake disc'),
   tube: yes('A tube goes in'),
-  clearancesMm: Joi.object(Object.fromEntries(CLEARANCE_PLACES.map((p) => [p, quantity('mm', 0, 1000, `Room ${PLACE_WORDS[p]}`).optional()])))
-    .optional().description('Room measured with the old tire').meta({ expected: `measured room by place: ${CLEARANCE_PLACES.join(', ')}` }),
-  sprockets: record({ front: count(5, 40, 'Teeth in front'), rear: count(10, 100, 'Teeth at the rear') }, 'Sprockets').optional(),
+  clearancesMm: Joi.object(
+    Object.fromEntries(CLEARANCE_PLACES.map((p) => [p, quantity('mm', 0, 1000, `Room ${PLACE_WORDS[p]}`).optional()])),
+  )
+    .optional()
+    .description('Room measured with the old tire')
+    .meta({ expected: `measured room by place: ${CLEARANCE_PLACES.join(', ')}` }),
+  sprockets: record(
+    { front: count(5, 40, 'Teeth in front'), rear: count(10, 100, 'Teeth at the rear') },
+    'Sprockets',
+  ).optional(),
   otherEnd: marking('The tire at the other end, with wheel-speed sensors').optional(),
   minLoadIndex: count(0, 120, 'Load index that the machine asks for').optional(),
   minSpeedSymbol: oneOf(Object.keys(SPEED_SYMBOL_KMH), 'Speed symbol that the machine asks for').optional(),
   sheet: record(
     {
-      emptyFrontKg: quantity('kg', 0, 1500, 'Machine, on the front'), emptyRearKg: quantity('kg', 0, 1500, 'Machine, on the rear'),
-      riderKg: quantity('kg', 0, 300, 'Rider'), passengerKg: quantity('kg', 0, 300, 'Passenger'), luggageKg: quantity('kg', 0, 500, 'Luggage'),
+      emptyFrontKg: quantity('kg', 0, 1500, 'Machine, on the front'),
+      emptyRearKg: quantity('kg', 0, 1500, 'Machine, on the rear'),
+      riderKg: quantity('kg', 0, 300, 'Rider'),
+      passengerKg: quantity('kg', 0, 300, 'Passenger'),
+      luggageKg: quantity('kg', 0, 500, 'Luggage'),
     },
     'Load sheet',
   ).optional(),
@@ -237,8 +301,18 @@ export const TIRE_FIELDS = {
 
 /** A wheel to try things with. */
 export const EXAMPLE_CONTEXT: FitContext = {
-  from: '110/90-19', end: 'rear', kind: 'dirt', use: 'dirt', build: 'spoked', rimCode: '2.15x19', tubelessMarked: false, sealed: false,
-  discSide: 'right', tube: true, clearancesMm: { above: 30 }, onDate: '2026-04-30',
+  from: '110/90-19',
+  end: 'rear',
+  kind: 'dirt',
+  use: 'dirt',
+  build: 'spoked',
+  rimCode: '2.15x19',
+  tubelessMarked: false,
+  sealed: false,
+  discSide: 'right',
+  tube: true,
+  clearancesMm: { above: 30 },
+  onDate: '2026-04-30',
 };
 
 /**
@@ -251,13 +325,26 @@ export const tireFit = defineWorking<FitContext & { tire: TireFacts }, Omit<Tire
   name: 'tire-fit',
   says: 'Whether a tire goes on a wheel, with every reason',
   input: { tire: record(TIRE_FIELDS, 'The tire'), ...CONTEXT_FIELDS },
-  example: { tire: { marking: '110/90-19 62M TT', tread: 'soft', arrows: 'one', dateCode: '0126', takeOff: false, treadMm: null }, ...EXAMPLE_CONTEXT },
+  example: {
+    tire: {
+      marking: '110/90-19 62M TT',
+      tread: 'soft',
+      arrows: 'one',
+      dateCode: '0126',
+      takeOff: false,
+      treadMm: null,
+    },
+    ...EXAMPLE_CONTEXT,
+  },
   work({ tire, ...context }, show) {
     const { treadRank: _rank, ...fit } = fitTire(tire, prepareFit(context));
     show.line('off', 'as it comes off', fit.change.sameRim ? context.from : `${context.from}, another rim`);
     show.line('on', 'as printed', fit.size.canonical);
     for (const r of fit.reasons) show.line(r.topic, r.says, r.verdict);
-    show.basis('published', 'UN Regulation No. 75 for sizes, ISO 4000-1 for load and speed, 49 CFR 574.5 for the date code');
+    show.basis(
+      'published',
+      'UN Regulation No. 75 for sizes, ISO 4000-1 for load and speed, 49 CFR 574.5 for the date code',
+    );
     show.basis('practice', 'tube or no tube by rim and tire; treads by use');
     show.basis('memory', 'rim widths, growth and ages, until the shop confirms them');
     show.verdict(fit.verdict);

@@ -1,7 +1,16 @@
 import { InputError } from '../errors';
 import { count, listOf, record, text } from '../fields';
 import { defineWorking, type Verdict } from '../working';
-import { CONTEXT_FIELDS, EXAMPLE_CONTEXT, prepareFit, TIRE_FIELDS, tireFitter, type FitContext, type TireFacts, type TireFit } from './tire-fit';
+import {
+  CONTEXT_FIELDS,
+  EXAMPLE_CONTEXT,
+  prepareFit,
+  TIRE_FIELDS,
+  tireFitter,
+  type FitContext,
+  type TireFacts,
+  type TireFit,
+} from './tire-fit';
 
 /** A tire on the shelf, as the ranking takes it. */
 export interface Candidate extends TireFacts {
@@ -73,7 +82,10 @@ const becauseOf = (one: Keyed<Candidate>, before: Keyed<Candidate> | undefined):
 };
 
 /** Tires in stock, the one that suits best first. A tire whose marking makes no sense comes back apart. */
-export const rankTires = <T extends Candidate>(tires: readonly T[], context: FitContext): { ranked: RankedTire<T>[]; unread: { tire: T; problem: InputError }[] } => {
+export const rankTires = <T extends Candidate>(
+  tires: readonly T[],
+  context: FitContext,
+): { ranked: RankedTire<T>[]; unread: { tire: T; problem: InputError }[] } => {
   const prepared = prepareFit(context);
   const fitOf = tireFitter(prepared);
   const fromSize = sizeOf(prepared.from.canonical);
@@ -88,7 +100,10 @@ export const rankTires = <T extends Candidate>(tires: readonly T[], context: Fit
       unread.push({ tire, problem: error });
     }
   keyed.sort(compareKeys);
-  return { ranked: keyed.map((one, i) => ({ tire: one.tire, fit: one.fit, because: becauseOf(one, keyed[i - 1]) })), unread };
+  return {
+    ranked: keyed.map((one, i) => ({ tire: one.tire, fit: one.fit, because: becauseOf(one, keyed[i - 1]) })),
+    unread,
+  };
 };
 
 const SHOWN = 12;
@@ -98,18 +113,55 @@ const SHOWN = 12;
  *
  * `tires` at most 5000. Throws `InputError` naming the tire whose marking makes no sense. Common practice for the order.
  */
-export const tireRank = defineWorking<FitContext & { tires: Candidate[] }, { id: string; verdict: Verdict; because: string; reasons: TireFit['reasons'] }[]>({
+export const tireRank = defineWorking<
+  FitContext & { tires: Candidate[] },
+  { id: string; verdict: Verdict; because: string; reasons: TireFit['reasons'] }[]
+>({
   name: 'tire-rank',
   says: 'Which tires in stock suit a wheel, the best first',
   input: {
-    tires: listOf(record({ id: text(60, 'Name of the tire'), count: count(0, 10_000, 'How many are in stock'), ...TIRE_FIELDS }, 'A tire'), 5000, 'The tires to choose from'),
+    tires: listOf(
+      record(
+        { id: text(60, 'Name of the tire'), count: count(0, 10_000, 'How many are in stock'), ...TIRE_FIELDS },
+        'A tire',
+      ),
+      5000,
+      'The tires to choose from',
+    ),
     ...CONTEXT_FIELDS,
   },
   example: {
     tires: [
-      { id: 'a', marking: '110/90-19 62M TT', tread: 'soft', arrows: 'one', dateCode: '0126', takeOff: false, treadMm: null, count: 3 },
-      { id: 'b', marking: '100/90-19 57M TT', tread: 'hard', arrows: 'one', dateCode: '4025', takeOff: false, treadMm: null, count: 1 },
-      { id: 'c', marking: '150/70R18 70H', tread: 'half', arrows: 'one', dateCode: '0126', takeOff: false, treadMm: null, count: 2 },
+      {
+        id: 'a',
+        marking: '110/90-19 62M TT',
+        tread: 'soft',
+        arrows: 'one',
+        dateCode: '0126',
+        takeOff: false,
+        treadMm: null,
+        count: 3,
+      },
+      {
+        id: 'b',
+        marking: '100/90-19 57M TT',
+        tread: 'hard',
+        arrows: 'one',
+        dateCode: '4025',
+        takeOff: false,
+        treadMm: null,
+        count: 1,
+      },
+      {
+        id: 'c',
+        marking: '150/70R18 70H',
+        tread: 'half',
+        arrows: 'one',
+        dateCode: '0126',
+        takeOff: false,
+        treadMm: null,
+        count: 2,
+      },
     ],
     ...EXAMPLE_CONTEXT,
   },
@@ -119,10 +171,18 @@ export const tireRank = defineWorking<FitContext & { tires: Candidate[] }, { id:
       const i = tires.indexOf(unread[0].tire);
       throw new InputError(`tires[${i}].marking`, unread[0].problem.message, unread[0].problem.expected);
     }
-    show.basis('practice', 'in order: verdict, in stock, the same size, tread for the use, fewer doubts, new, younger, more in stock');
+    show.basis(
+      'practice',
+      'in order: verdict, in stock, the same size, tread for the use, fewer doubts, new, younger, more in stock',
+    );
     show.line('tires', 'judged', tires.length);
     for (const { tire, because, fit } of ranked.slice(0, SHOWN)) show.line(tire.marking, because, fit.verdict);
     show.verdict(ranked[0]?.fit.verdict ?? 'stop');
-    return ranked.map(({ tire, fit, because }) => ({ id: tire.id, verdict: fit.verdict, because, reasons: fit.reasons }));
+    return ranked.map(({ tire, fit, because }) => ({
+      id: tire.id,
+      verdict: fit.verdict,
+      because,
+      reasons: fit.reasons,
+    }));
   },
 });

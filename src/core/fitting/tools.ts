@@ -2,7 +2,17 @@ import Joi from 'joi';
 import { count, listOf, oneOf, quantity, record, ruleValues, text } from '../fields';
 import { ruleWord, type RuleValues } from '../rules';
 import { torqueWrench, type TorqueWrench } from '../torque';
-import { BUILDS, DISC_SIDES, DRIVES, MACHINE_KINDS, onFourWheels, type Build, type Drive, type Fastener, type MachineKind } from '../wheels';
+import {
+  BUILDS,
+  DISC_SIDES,
+  DRIVES,
+  MACHINE_KINDS,
+  onFourWheels,
+  type Build,
+  type Drive,
+  type Fastener,
+  type MachineKind,
+} from '../wheels';
 import { defineWorking, reason, worstOf, type Reason } from '../working';
 
 interface Input {
@@ -35,22 +45,40 @@ export interface ToolList {
 const SMALL_RIM_IN = 12;
 
 const lift = ({ kind, drive, end, discSide }: Input): Tool[] => [
-  onFourWheels(kind) ? { what: 'jack and two stands', why: 'under the frame, both sides' } : { what: 'center stand or jack, stands', why: 'under the frame, both sides; the side stand down as a fallback' },
-  ...(discSide === 'none' ? [] : [{ what: 'wire or cord', why: 'hangs the caliper, so that the hose carries nothing' }, { what: 'wood wedge', why: 'parts the pads, never metal' }]),
-  ...(drive === 'chain' && end === 'rear' ? [{ what: 'rag', why: 'between chain and sprocket, to pull the wheel against its stops' }] : []),
-  ...(drive === 'shaft' && end === 'rear' ? [{ what: 'spline grease', why: 'on the drive\u2019s splines, before it goes back' }] : []),
+  onFourWheels(kind)
+    ? { what: 'jack and two stands', why: 'under the frame, both sides' }
+    : { what: 'center stand or jack, stands', why: 'under the frame, both sides; the side stand down as a fallback' },
+  ...(discSide === 'none'
+    ? []
+    : [
+        { what: 'wire or cord', why: 'hangs the caliper, so that the hose carries nothing' },
+        { what: 'wood wedge', why: 'parts the pads, never metal' },
+      ]),
+  ...(drive === 'chain' && end === 'rear'
+    ? [{ what: 'rag', why: 'between chain and sprocket, to pull the wheel against its stops' }]
+    : []),
+  ...(drive === 'shaft' && end === 'rear'
+    ? [{ what: 'spline grease', why: 'on the drive\u2019s splines, before it goes back' }]
+    : []),
   { what: 'grease, anti-seize', why: 'axle, spacers, seals' },
   { what: 'new split pin', why: 'where one was' },
 ];
 
 const levers = ({ build, rimDiameterIn, kind }: Input): Tool[] => {
-  if (build === 'beadlock') return [{ what: 'anti-seize', why: 'on threads and under washers' }, { what: 'caliper', why: 'for the crush' }, { what: 'speed wrench', why: 'runs the ring bolts down; only a torque wrench finishes' }];
+  if (build === 'beadlock')
+    return [
+      { what: 'anti-seize', why: 'on threads and under washers' },
+      { what: 'caliper', why: 'for the crush' },
+      { what: 'speed wrench', why: 'runs the ring bolts down; only a torque wrench finishes' },
+    ];
   if (build === 'split') return [{ what: 'sockets for the rim bolts', why: 'after all air is out, and not before' }];
   return [
     { what: 'three levers', why: 'two hold, one works' },
     { what: 'rim protectors', why: 'bought, or cut from a plastic jug' },
     { what: 'bead keeper', why: 'stops the mounted part from climbing back out' },
-    ...(onFourWheels(kind) || rimDiameterIn <= SMALL_RIM_IN ? [{ what: 'bead breaker', why: 'stiff beads on small or humped rims' }] : []),
+    ...(onFourWheels(kind) || rimDiameterIn <= SMALL_RIM_IN
+      ? [{ what: 'bead breaker', why: 'stiff beads on small or humped rims' }]
+      : []),
     { what: 'lubricant for beads', why: 'generous, on both faces' },
     { what: 'wheel stand, bucket or blocks', why: 'so that the disc carries no weight' },
   ];
@@ -60,7 +88,15 @@ const air = ({ tube, rimLocks, build }: Input, rules: RuleValues | undefined): T
   const school = ruleWord('valveNut.school', rules);
   return [
     { what: 'valve core tool', why: 'with a grip: the core flies' },
-    ...(tube ? [{ what: 'talc', why: 'on the tube, thin, all round' }, { what: 'wrench for the valve nut', why: school === 'tightened' ? 'tightened, by the shop\u2019s school' : `left ${school}` }] : [{ what: 'soapy water', why: 'bead, stem and core: bubbles mean a leak' }]),
+    ...(tube
+      ? [
+          { what: 'talc', why: 'on the tube, thin, all round' },
+          {
+            what: 'wrench for the valve nut',
+            why: school === 'tightened' ? 'tightened, by the shop\u2019s school' : `left ${school}`,
+          },
+        ]
+      : [{ what: 'soapy water', why: 'bead, stem and core: bubbles mean a leak' }]),
     ...(rimLocks > 0 ? [{ what: 'wrench for the rim lock', why: 'back to its last two threads, then snug' }] : []),
     ...(build === 'spoked' && tube ? [{ what: 'strip or cloth tape', why: 'over the nipples' }] : []),
     { what: 'compressor, clip-on chuck, gauge', why: 'at arm\u2019s length from tire and rim' },
@@ -70,7 +106,10 @@ const air = ({ tube, rimLocks, build }: Input, rules: RuleValues | undefined): T
 const balance = ({ build, kind }: Input): Tool[] => [
   { what: 'balance stand', why: 'level, bearings free' },
   ...(kind === 'scooter' ? [{ what: 'adapter for a hub-mounted wheel', why: 'it has no axle of its own' }] : []),
-  { what: build === 'spoked' ? 'weights for spokes, or adhesive' : 'adhesive weights', why: 'masking tape for the trial' },
+  {
+    what: build === 'spoked' ? 'weights for spokes, or adhesive' : 'adhesive weights',
+    why: 'masking tape for the trial',
+  },
   { what: 'solvent, then alcohol and water', why: 'solvent leaves a film that weights do not hold on' },
 ];
 
@@ -81,7 +120,11 @@ const sockets = (fasteners: readonly Fastener[]): Tool[] => {
   return [...by].map(([what, names]) => ({ what, why: names.join(', ') }));
 };
 
-const yes = (says: string) => Joi.boolean().required().description(says).meta({ expected: `${says}: true or false` });
+const yes = (says: string) =>
+  Joi.boolean()
+    .required()
+    .description(says)
+    .meta({ expected: `${says}: true or false` });
 
 /**
  * What to lay out for a wheel before the first bolt: by machine, rim, tube and school, with a wrench for every torque.
@@ -103,8 +146,10 @@ export const tools = defineWorking<Input, ToolList>({
     fasteners: listOf(
       record(
         {
-          name: text(60, 'Name of the fastener'), wheel: oneOf(['front', 'rear', 'any'], 'Which wheel it holds'),
-          torqueNm: quantity('Nm', 0.1, 1000, 'Torque in the manual').allow(null), socket: text(20, 'Socket or key').allow(null),
+          name: text(60, 'Name of the fastener'),
+          wheel: oneOf(['front', 'rear', 'any'], 'Which wheel it holds'),
+          torqueNm: quantity('Nm', 0.1, 1000, 'Torque in the manual').allow(null),
+          socket: text(20, 'Socket or key').allow(null),
         },
         'A fastener',
       ),
@@ -112,15 +157,30 @@ export const tools = defineWorking<Input, ToolList>({
       'Fasteners that hold this wheel',
     ),
     wrenches: listOf(
-      record({ name: text(60, 'Name of the wrench'), minNm: quantity('Nm', 0, 2000, 'Lowest setting'), maxNm: quantity('Nm', 0.1, 2000, 'Highest setting') }, 'A wrench'),
+      record(
+        {
+          name: text(60, 'Name of the wrench'),
+          minNm: quantity('Nm', 0, 2000, 'Lowest setting'),
+          maxNm: quantity('Nm', 0.1, 2000, 'Highest setting'),
+        },
+        'A wrench',
+      ),
       100,
       'Torque wrenches of the shop',
     ),
     rules: ruleValues(),
   },
   example: {
-    kind: 'dirt', drive: 'chain', end: 'rear', build: 'spoked', discSide: 'right', tube: true, rimLocks: 1, rimDiameterIn: 19,
-    fasteners: [{ name: 'rear axle nut', wheel: 'rear', torqueNm: 108, socket: '27 mm' }], wrenches: [{ name: 'big click', minNm: 27, maxNm: 203 }],
+    kind: 'dirt',
+    drive: 'chain',
+    end: 'rear',
+    build: 'spoked',
+    discSide: 'right',
+    tube: true,
+    rimLocks: 1,
+    rimDiameterIn: 19,
+    fasteners: [{ name: 'rear axle nut', wheel: 'rear', torqueNm: 108, socket: '27 mm' }],
+    wrenches: [{ name: 'big click', minNm: 27, maxNm: 203 }],
   },
   work(input, show) {
     const { fasteners, wrenches, rules } = input;
@@ -129,12 +189,21 @@ export const tools = defineWorking<Input, ToolList>({
       .filter((f) => f.torqueNm !== null)
       .map((f): Tool => {
         const { wrench } = torqueWrench.run({ torqueNm: f.torqueNm!, wrenches }).result;
-        if (!wrench) reasons.push(reason('check', `No torque wrench covers the ${f.name}, {0}.`, [{ value: f.torqueNm!, unit: 'Nm' }]));
+        if (!wrench)
+          reasons.push(
+            reason('check', `No torque wrench covers the ${f.name}, {0}.`, [{ value: f.torqueNm!, unit: 'Nm' }]),
+          );
         return { what: wrench?.name ?? 'no wrench covers it', why: f.name };
       });
     const noSocket = fasteners.filter((f) => !f.socket).map((f) => f.name);
     if (noSocket.length > 0) reasons.push(reason('good', `The socket is not recorded for: ${noSocket.join(', ')}.`));
-    const merged = [...new Map(covering.map((t) => [t.what, t])).keys()].map((what): Tool => ({ what, why: covering.filter((t) => t.what === what).map((t) => t.why).join(', ') }));
+    const merged = [...new Map(covering.map((t) => [t.what, t])).keys()].map((what): Tool => ({
+      what,
+      why: covering
+        .filter((t) => t.what === what)
+        .map((t) => t.why)
+        .join(', '),
+    }));
     const groups = [
       { name: 'Machine', tools: lift(input) },
       { name: 'Sockets and torque', tools: [...sockets(fasteners), ...merged] },

@@ -3,7 +3,8 @@ import { TREAD_WORDS, type Tread } from '../shop';
 import { reason, type Reason } from '../working';
 
 /** Whether riding is on the road or off it, for arrows and treads. */
-export const groundOf = (use: Use): 'road' | 'dirt' => (use === 'motocross' || use === 'dirt' || use === 'trail' ? 'dirt' : 'road');
+export const groundOf = (use: Use): 'road' | 'dirt' =>
+  use === 'motocross' || use === 'dirt' || use === 'trail' ? 'dirt' : 'road';
 
 /** Treads in the order that a use wants them. Common practice. */
 const WANTED: Record<Use, readonly Tread[]> = {
@@ -19,10 +20,16 @@ const OFF_ROAD: readonly Tread[] = ['soft', 'hard', 'trials'];
 const ROAD: readonly Tread[] = ['touring', 'road', 'sport'];
 
 const poor = (tread: Tread, ground: 'road' | 'dirt'): Reason => {
-  if (tread === 'slick') return ground === 'road' ? reason('stop', 'A slick never goes on the road: nothing channels water.') : reason('stop', 'A slick has nothing to grip loose ground with.');
-  if (ground === 'dirt' && ROAD.includes(tread)) return reason('check', 'A road pattern has nowhere for gravel to go and skates on it.');
-  if (tread === 'trials') return reason('check', 'A trials type grips rock and dry trail at low pressure, and clogs in mud and snow.');
-  if (ground === 'road' && OFF_ROAD.includes(tread)) return reason('check', 'A knobby on the road: it is made for loose ground.');
+  if (tread === 'slick')
+    return ground === 'road'
+      ? reason('stop', 'A slick never goes on the road: nothing channels water.')
+      : reason('stop', 'A slick has nothing to grip loose ground with.');
+  if (ground === 'dirt' && ROAD.includes(tread))
+    return reason('check', 'A road pattern has nowhere for gravel to go and skates on it.');
+  if (tread === 'trials')
+    return reason('check', 'A trials type grips rock and dry trail at low pressure, and clogs in mud and snow.');
+  if (ground === 'road' && OFF_ROAD.includes(tread))
+    return reason('check', 'A knobby on the road: it is made for loose ground.');
   if (tread === 'four-wheel') return reason('check', 'Its tread is made for machines on four wheels.');
   return reason('check', `Its tread (${TREAD_WORDS[tread]}) is not what this use asks for.`);
 };
@@ -35,5 +42,7 @@ export const treadForUse = (tread: Tread, use: Use, fourWheels: boolean): { rank
       ? { rank: 0, reason: reason('good', 'Its tread is made for four wheels.') }
       : { rank: 9, reason: reason('check', 'Its tread is not made for machines on four wheels.') };
   const rank = WANTED[use].indexOf(tread);
-  return rank < 0 ? { rank: 9, reason: poor(tread, groundOf(use)) } : { rank, reason: reason('good', `Its tread suits: ${TREAD_WORDS[tread]}.`) };
+  return rank < 0
+    ? { rank: 9, reason: poor(tread, groundOf(use)) }
+    : { rank, reason: reason('good', `Its tread suits: ${TREAD_WORDS[tread]}.`) };
 };

@@ -46,8 +46,11 @@ export const valvePick = defineWorking<Input, ValvePick>({
     stems: listOf(
       record(
         {
-          id: text(60, 'Name of the stem'), stem: oneOf(['snap-in', 'clamp-in'], 'How it holds'), holeMm: quantity('mm', 5, 25, 'Hole it needs'),
-          lengthMm: quantity('mm', 10, 120, 'Its length'), angled: Joi.boolean().required().meta({ expected: 'Angled: true or false' }),
+          id: text(60, 'Name of the stem'),
+          stem: oneOf(['snap-in', 'clamp-in'], 'How it holds'),
+          holeMm: quantity('mm', 5, 25, 'Hole it needs'),
+          lengthMm: quantity('mm', 10, 120, 'Its length'),
+          angled: Joi.boolean().required().meta({ expected: 'Angled: true or false' }),
           count: count(0, 10_000, 'How many are in stock'),
         },
         'A stem',
@@ -57,9 +60,17 @@ export const valvePick = defineWorking<Input, ValvePick>({
     ),
     rules: ruleValues(),
   },
-  example: { tube: false, rimDiameterIn: 17, valveHoleMm: 11.5, stems: [{ id: 'a', stem: 'snap-in', holeMm: 11.5, lengthMm: 43, angled: false, count: 20 }] },
+  example: {
+    tube: false,
+    rimDiameterIn: 17,
+    valveHoleMm: 11.5,
+    stems: [{ id: 'a', stem: 'snap-in', holeMm: 11.5, lengthMm: 43, angled: false, count: 20 }],
+  },
   work({ tube, rimDiameterIn, valveHoleMm, prefers = 'snap-in', stems, rules }, show) {
-    show.basis('practice', 'a new stem with every tubeless tire: the age of the old one is unknown, and it is the cheapest part of the job');
+    show.basis(
+      'practice',
+      'a new stem with every tubeless tire: the age of the old one is unknown, and it is the cheapest part of the job',
+    );
     if (tube) {
       show.line('stem', 'the tube brings its own valve', 'none');
       show.verdict('good');
@@ -69,16 +80,44 @@ export const valvePick = defineWorking<Input, ValvePick>({
     const small = rimDiameterIn <= SMALL_RIM_IN;
     const shortMm = small ? ruleNumber('valve.shortMm', rules, show) : Number.POSITIVE_INFINITY;
     const fits = stems
-      .filter((s) => s.count > 0 && (valveHoleMm === undefined || Math.abs(s.holeMm - valveHoleMm) <= playMm) && (s.lengthMm <= shortMm || s.angled))
-      .sort((a, b) => Number(b.stem === prefers) - Number(a.stem === prefers) || (small ? a.lengthMm - b.lengthMm : 0) || b.count - a.count);
+      .filter(
+        (s) =>
+          s.count > 0 &&
+          (valveHoleMm === undefined || Math.abs(s.holeMm - valveHoleMm) <= playMm) &&
+          (s.lengthMm <= shortMm || s.angled),
+      )
+      .sort(
+        (a, b) =>
+          Number(b.stem === prefers) - Number(a.stem === prefers) ||
+          (small ? a.lengthMm - b.lengthMm : 0) ||
+          b.count - a.count,
+      );
     const best = fits[0];
     const reasons: Reason[] = [];
     const mm = (value: number) => ({ value, unit: 'mm' as const });
-    if (!best) reasons.push(reason('check', `No new stem in stock fits${small ? ' a small wheel' : ''}${valveHoleMm === undefined ? '' : ' a hole of {0}'}.`, valveHoleMm === undefined ? [] : [mm(valveHoleMm)]));
+    if (!best)
+      reasons.push(
+        reason(
+          'check',
+          `No new stem in stock fits${small ? ' a small wheel' : ''}${valveHoleMm === undefined ? '' : ' a hole of {0}'}.`,
+          valveHoleMm === undefined ? [] : [mm(valveHoleMm)],
+        ),
+      );
     else {
-      reasons.push(reason('good', `A new ${best.stem} stem, {0} long, for a hole of {1}${best.angled ? ', angled' : ''}.`, [mm(best.lengthMm), mm(best.holeMm)]));
+      reasons.push(
+        reason('good', `A new ${best.stem} stem, {0} long, for a hole of {1}${best.angled ? ', angled' : ''}.`, [
+          mm(best.lengthMm),
+          mm(best.holeMm),
+        ]),
+      );
       if (valveHoleMm === undefined) reasons.push(reason('check', 'The valve hole is not measured.'));
-      if (best.stem === 'clamp-in') reasons.push(reason('good', 'Clamp-in stems have failure modes of their own: the nut to the maker\u2019s torque, the seal dry.'));
+      if (best.stem === 'clamp-in')
+        reasons.push(
+          reason(
+            'good',
+            'Clamp-in stems have failure modes of their own: the nut to the maker\u2019s torque, the seal dry.',
+          ),
+        );
       show.line('stem', best.stem, best.lengthMm, 'mm');
     }
     if (!best) show.line('stem', 'by hole and length', 'none');

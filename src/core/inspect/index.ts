@@ -1,4 +1,13 @@
 /** Inspecting: what may be found with the tire off, and whether the job may go on. */
 export {
-  tubeInspect, beadInspect, bearingCheck, inspectionOf, FINDINGS, INSPECTED, INSPECTED_WORDS, type Finding, type Inspected, type InspectionResult,
+  tubeInspect,
+  beadInspect,
+  bearingCheck,
+  inspectionOf,
+  FINDINGS,
+  INSPECTED,
+  INSPECTED_WORDS,
+  type Finding,
+  type Inspected,
+  type InspectionResult,
 } from './findings';

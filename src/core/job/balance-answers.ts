@@ -1,4 +1,11 @@
-import { balanceAdvise, balanceEstimate, balancePlace, type BalanceAdvice, type BalanceEstimate, type BalancePlacement } from '../balance';
+import {
+  balanceAdvise,
+  balanceEstimate,
+  balancePlace,
+  type BalanceAdvice,
+  type BalanceEstimate,
+  type BalancePlacement,
+} from '../balance';
 import { attempt, type Attempt } from '../working';
 import type { BalanceQuestion } from './balance-of';
 
@@ -19,11 +26,23 @@ export interface Counter {
 }
 
 /** The pieces against a counterweight, from all that is known of wheel and shelf; `mostSteps` for a longer search. */
-export const placeFor = ({ stock, positions, sides, rimMm, clearOf, rimWidthMm, rules }: BalanceQuestion, counter: Counter, mostSteps?: number): Attempt<BalancePlacement> =>
+export const placeFor = (
+  { stock, positions, sides, rimMm, clearOf, rimWidthMm, rules }: BalanceQuestion,
+  counter: Counter,
+  mostSteps?: number,
+): Attempt<BalancePlacement> =>
   attempt(balancePlace, {
-    counterMassG: Math.min(1000, counter.massG), counterDeg: counter.deg, stock, positions, sides,
-    rules, limitG: counter.limitG,
-    ...(rimMm === undefined ? {} : { rimMm }), ...(clearOf ? { clearOf } : {}), ...(rimWidthMm === undefined ? {} : { rimWidthMm }), ...(mostSteps ? { mostSteps } : {}),
+    counterMassG: Math.min(1000, counter.massG),
+    counterDeg: counter.deg,
+    stock,
+    positions,
+    sides,
+    rules,
+    limitG: counter.limitG,
+    ...(rimMm === undefined ? {} : { rimMm }),
+    ...(clearOf ? { clearOf } : {}),
+    ...(rimWidthMm === undefined ? {} : { rimWidthMm }),
+    ...(mostSteps ? { mostSteps } : {}),
   });
 
 /** Everything that the balance station shows: heavy work, for a worker or the server. */

@@ -13,9 +13,16 @@ const WEIGHTS: WeightItem[] = [
 
 const started = (wheel = sampleWheel()) => {
   const l = logOf().open(sampleMachine(), wheel);
-  return { ...l, now: () => foldJob(l.log).balance, ask: (weights = WEIGHTS) => balanceQuestion(foldJob(l.log), weights)! };
+  return {
+    ...l,
+    now: () => foldJob(l.log).balance,
+    ask: (weights = WEIGHTS) => balanceQuestion(foldJob(l.log), weights)!,
+  };
 };
-const PIECES = [{ massG: 20, deg: 25, side: 'near' as const }, { massG: 20, deg: 35, side: 'near' as const }];
+const PIECES = [
+  { massG: 20, deg: 25, side: 'near' as const },
+  { massG: 20, deg: 35, side: 'near' as const },
+];
 
 describe('the balancing in a log', () => {
   test('every reading keeps the weights that were on, in order', () => {
@@ -28,7 +35,13 @@ describe('the balancing in a log', () => {
     l.add('level-test', { deg: 30, moved: 'stays' });
     l.add('swing', { periodS: 8 });
     l.add('machine-reading', { massG: 3, deg: 10, stepG: 1, stepDeg: 5 });
-    expect(l.now().seen.map((o) => [o.kind, o.weights.length])).toEqual([['settle', 0], ['settle', 1], ['level', 2], ['swing', 2], ['machine', 2]]);
+    expect(l.now().seen.map((o) => [o.kind, o.weights.length])).toEqual([
+      ['settle', 0],
+      ['settle', 1],
+      ['level', 2],
+      ['swing', 2],
+      ['machine', 2],
+    ]);
     expect(l.now()).toMatchObject({ trial: false, placements: 2, on: PIECES, weights: { residualG: 2 } });
     expect(testsOfNow(l.now()).map((t) => t.moved)).toEqual(['stays']);
     // A test with other weights on is no test of these.
@@ -70,11 +83,22 @@ describe('the balancing in a log', () => {
 
 describe('what is asked of the workings', () => {
   test('only weights that hold on this wheel and are on the shelf', () => {
-    expect(started().ask().stock.map((s) => s.massG)).toEqual([5, 20]);
-    expect(started(sampleWheel({ build: 'cast' })).ask().stock.map((s) => s.massG)).toEqual([7]);
+    expect(
+      started()
+        .ask()
+        .stock.map((s) => s.massG),
+    ).toEqual([5, 20]);
+    expect(
+      started(sampleWheel({ build: 'cast' }))
+        .ask()
+        .stock.map((s) => s.massG),
+    ).toEqual([7]);
     // No crimp-on left: stuck to the flats of the rim.
     expect(weightsFor(sampleWheel(), 'both', WEIGHTS.slice(2)).stuck).toBe(true);
-    expect(weightsFor(sampleWheel(), 'inner', WEIGHTS)).toEqual({ stuck: true, stock: [{ massG: 7, count: 30, lengthMm: 17 }] });
+    expect(weightsFor(sampleWheel(), 'inner', WEIGHTS)).toEqual({
+      stuck: true,
+      stock: [{ massG: 7, count: 30, lengthMm: 17 }],
+    });
   });
 
   test('stuck pieces get the length of the rim, and keep clear of valve, locks and cast spokes', () => {
@@ -88,7 +112,10 @@ describe('what is asked of the workings', () => {
     const { result } = balanceAdvise.run(l.ask());
     expect(result.do).toBe('final');
     // Against 288° stands the spoke at 108°: the pieces go on either side of it.
-    for (const p of result.place) expect(Math.min(...[0, 36, 108, 180, 252, 324].map((c) => Math.abs(((p.deg - c + 540) % 360) - 180)))).toBeGreaterThanOrEqual(6);
+    for (const p of result.place)
+      expect(
+        Math.min(...[0, 36, 108, 180, 252, 324].map((c) => Math.abs(((p.deg - c + 540) % 360) - 180))),
+      ).toBeGreaterThanOrEqual(6);
   });
 
   test('last time is a hint, and the workings take what they are given', () => {
@@ -110,7 +137,11 @@ describe('what the dial shows', () => {
   test('what stays, what comes off, what is put on', () => {
     const marks = changeMarks([at(20, 30), at(10, 60), at(5, 90)], [at(20, 30), at(10, 60), at(10, 60), at(7, 120)]);
     expect(marks.map((m) => [m.at, 'label' in m ? m.label : ''])).toEqual([
-      ['weight', '20 g'], ['rest', 'take off'], ['rest', 'take off'], ['trial', 'put 2 × 10 g'], ['trial', 'put 7 g'],
+      ['weight', '20 g'],
+      ['rest', 'take off'],
+      ['rest', 'take off'],
+      ['trial', 'put 2 × 10 g'],
+      ['trial', 'put 7 g'],
     ]);
     expect(changeMarks([], [])).toEqual([]);
   });
@@ -122,13 +153,20 @@ describe('what the dial shows', () => {
       expect(mark.at === 'belief' && mark.fullG).toBeGreaterThanOrEqual(Math.min(massG, 240));
       const shapes = wheelDial({ wheel: sampleWheel(), marks: [mark], sideUp: 'disc', tireOn: true });
       const wedge = shapes.find((s) => s.role === 'wedge');
-      const corners = wedge?.kind === 'path' ? [...wedge.d.matchAll(/(-?[\d.]+) (-?[\d.]+)/g)].map((m) => Math.hypot(Number(m[1]) - 300, Number(m[2]) - 300)) : [];
+      const corners =
+        wedge?.kind === 'path'
+          ? [...wedge.d.matchAll(/(-?[\d.]+) (-?[\d.]+)/g)].map((m) =>
+              Math.hypot(Number(m[1]) - 300, Number(m[2]) - 300),
+            )
+          : [];
       expect(corners).toHaveLength(3);
       expect(Math.max(...corners)).toBeLessThanOrEqual(203);
       expect(Math.max(...corners)).toBeGreaterThan(30);
       expect(shapes.some((s) => s.kind === 'text' && s.text === `${massG} g`)).toBe(true);
       // A mass that could be anything is not said.
-      expect(beliefMark({ region, heavyMassG: massG, heavyDeg: 206, alongG: massG / 2 })).toMatchObject({ label: 'heavy' });
+      expect(beliefMark({ region, heavyMassG: massG, heavyDeg: 206, alongG: massG / 2 })).toMatchObject({
+        label: 'heavy',
+      });
     }
   });
 });

@@ -16,19 +16,45 @@ export interface BalanceLog {
   balanced: EntryData['balanced'] | null;
 }
 
-export const UNBALANCED: BalanceLog = { hint: null, seen: [], on: [], trial: false, placements: 0, weights: null, balanced: null };
+export const UNBALANCED: BalanceLog = {
+  hint: null,
+  seen: [],
+  on: [],
+  trial: false,
+  placements: 0,
+  weights: null,
+  balanced: null,
+};
 
-const BALANCE_KINDS = ['balance-hint', 'rest', 'trial', 'weights', 'level-test', 'swing', 'machine-reading', 'balanced', 'balance-again', 'trial-rest', 'level-check'] as const;
+const BALANCE_KINDS = [
+  'balance-hint',
+  'rest',
+  'trial',
+  'weights',
+  'level-test',
+  'swing',
+  'machine-reading',
+  'balanced',
+  'balance-again',
+  'trial-rest',
+  'level-check',
+] as const;
 type BalanceKind = (typeof BALANCE_KINDS)[number];
 export type BalanceEntry = Extract<Entry, { kind: BalanceKind }>;
 
-export const isOfBalance = (entry: Entry): entry is BalanceEntry => (BALANCE_KINDS as readonly string[]).includes(entry.kind);
+export const isOfBalance = (entry: Entry): entry is BalanceEntry =>
+  (BALANCE_KINDS as readonly string[]).includes(entry.kind);
 
-const isSame = (a: readonly Piece[], b: readonly Piece[]): boolean => a.length === b.length && a.every((p, i) => p.massG === b[i]!.massG && p.deg === b[i]!.deg);
+const isSame = (a: readonly Piece[], b: readonly Piece[]): boolean =>
+  a.length === b.length && a.every((p, i) => p.massG === b[i]!.massG && p.deg === b[i]!.deg);
 
 /** The balancing after one more entry. */
 export const balanceAfter = (log: BalanceLog, entry: BalanceEntry): BalanceLog => {
-  const see = (seen: Observation): BalanceLog => ({ ...log, seen: [...log.seen, { ...seen, entryId: entry.id }], balanced: null });
+  const see = (seen: Observation): BalanceLog => ({
+    ...log,
+    seen: [...log.seen, { ...seen, entryId: entry.id }],
+    balanced: null,
+  });
   switch (entry.kind) {
     case 'balance-hint':
       return { ...log, hint: entry.data };
@@ -40,10 +66,24 @@ export const balanceAfter = (log: BalanceLog, entry: BalanceEntry): BalanceLog =
       return see({ kind: 'settle', restDeg, from: from ?? null, weights: log.on });
     }
     case 'trial':
-      return { ...log, on: entry.data.pieces, trial: entry.data.pieces.length > 0, placements: log.placements + 1, weights: null, balanced: null };
+      return {
+        ...log,
+        on: entry.data.pieces,
+        trial: entry.data.pieces.length > 0,
+        placements: log.placements + 1,
+        weights: null,
+        balanced: null,
+      };
     case 'weights':
       // A trial that stays on for good is no new placement.
-      return { ...log, on: entry.data.pieces, trial: false, placements: log.placements + (log.trial && isSame(log.on, entry.data.pieces) ? 0 : 1), weights: entry.data, balanced: null };
+      return {
+        ...log,
+        on: entry.data.pieces,
+        trial: false,
+        placements: log.placements + (log.trial && isSame(log.on, entry.data.pieces) ? 0 : 1),
+        weights: entry.data,
+        balanced: null,
+      };
     case 'level-test':
       return see({ kind: 'level', ...entry.data, weights: log.on });
     case 'swing':
@@ -56,13 +96,22 @@ export const balanceAfter = (log: BalanceLog, entry: BalanceEntry): BalanceLog =
       return UNBALANCED;
     case 'trial-rest': {
       const { trialMassG, trialDeg, restDeg } = entry.data;
-      return { ...see({ kind: 'settle', restDeg, from: null, weights: [{ massG: trialMassG, deg: trialDeg }] }), on: [], trial: false, placements: log.placements + 1, weights: null };
+      return {
+        ...see({ kind: 'settle', restDeg, from: null, weights: [{ massG: trialMassG, deg: trialDeg }] }),
+        on: [],
+        trial: false,
+        placements: log.placements + 1,
+        weights: null,
+      };
     }
     case 'level-check':
       // The counterweight was held level, on one side and on the other.
-      return log.on.length === 0 ? log : see({ kind: 'level', deg: sumVectors(log.on).deg, moved: entry.data.moved, weights: log.on });
+      return log.on.length === 0
+        ? log
+        : see({ kind: 'level', deg: sumVectors(log.on).deg, moved: entry.data.moved, weights: log.on });
   }
 };
 
 /** Tests of what is on now, the newest last. */
-export const testsOfNow = ({ seen, on }: BalanceLog) => seen.filter((o): o is LevelTest & { entryId: string } => o.kind === 'level' && o.weights === on);
+export const testsOfNow = ({ seen, on }: BalanceLog) =>
+  seen.filter((o): o is LevelTest & { entryId: string } => o.kind === 'level' && o.weights === on);

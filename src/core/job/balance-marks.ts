@@ -9,10 +9,16 @@ const inGrams: SayMass = (massG) => `${Math.round(massG * 10) / 10} g`;
 
 /** `2 × 20 g` for pieces of one kind at one place, their sum for pieces of several. */
 const massesText = (masses: number[], say: SayMass): string =>
-  masses.every((m) => m === masses[0]) ? `${masses.length > 1 ? `${masses.length} × ` : ''}${say(masses[0]!)}` : say(masses.reduce((t, m) => t + m, 0));
+  masses.every((m) => m === masses[0])
+    ? `${masses.length > 1 ? `${masses.length} × ` : ''}${say(masses[0]!)}`
+    : say(masses.reduce((t, m) => t + m, 0));
 
 /** Pieces at one place as one mark: on the rim, or still to be put on. */
-export const weightMarks = (pieces: readonly Pick<Piece, 'massG' | 'deg'>[], at: 'weight' | 'trial' = 'weight', say = inGrams): DialMark[] => {
+export const weightMarks = (
+  pieces: readonly Pick<Piece, 'massG' | 'deg'>[],
+  at: 'weight' | 'trial' = 'weight',
+  say = inGrams,
+): DialMark[] => {
   const byPlace = new Map<number, number[]>();
   for (const piece of pieces) byPlace.set(piece.deg, [...(byPlace.get(piece.deg) ?? []), piece.massG]);
   return [...byPlace].map(([deg, masses]) => ({ at, deg, label: massesText(masses, say) }));
@@ -25,23 +31,42 @@ const SCALES_G = [20, 40, 60, 80, 120, 160, 240];
 export const NINE_OF_TEN = 1.645;
 
 /** Whether the mass is known at all: what it could be spans less than itself. */
-export const isMassKnown = ({ heavyMassG, alongG }: Pick<BalanceEstimate, 'heavyMassG' | 'alongG'>): boolean => 2 * NINE_OF_TEN * alongG < heavyMassG;
+export const isMassKnown = ({ heavyMassG, alongG }: Pick<BalanceEstimate, 'heavyMassG' | 'alongG'>): boolean =>
+  2 * NINE_OF_TEN * alongG < heavyMassG;
 
 /** What is believed of the heavy spot, drawn from the axle outward: the region that holds 90 of 100, and its middle. */
-export const beliefMark = (estimate: Pick<BalanceEstimate, 'region' | 'heavyMassG' | 'heavyDeg' | 'alongG'>, say = inGrams): DialMark => {
+export const beliefMark = (
+  estimate: Pick<BalanceEstimate, 'region' | 'heavyMassG' | 'heavyDeg' | 'alongG'>,
+  say = inGrams,
+): DialMark => {
   const { region, heavyMassG, heavyDeg } = estimate;
   const heavy = { massG: heavyMassG, deg: heavyDeg };
   const most = Math.max(heavy.massG * 1.25, ...region.map((p) => Math.min(p.massG, heavy.massG * 1.6)));
-  return { at: 'belief', region: region.map((p) => ({ ...p })), heavy, label: isMassKnown(estimate) ? say(Math.round(heavyMassG)) : 'heavy', fullG: SCALES_G.find((g) => g >= most) ?? SCALES_G.at(-1)! };
+  return {
+    at: 'belief',
+    region: region.map((p) => ({ ...p })),
+    heavy,
+    label: isMassKnown(estimate) ? say(Math.round(heavyMassG)) : 'heavy',
+    fullG: SCALES_G.find((g) => g >= most) ?? SCALES_G.at(-1)!,
+  };
 };
 
 /** The pieces that are on beside those that are to be put on: what stays, what comes off, what is new. */
-export const changeMarks = (on: readonly Pick<Piece, 'massG' | 'deg'>[], next: readonly Pick<Piece, 'massG' | 'deg'>[], say = inGrams): DialMark[] => {
+export const changeMarks = (
+  on: readonly Pick<Piece, 'massG' | 'deg'>[],
+  next: readonly Pick<Piece, 'massG' | 'deg'>[],
+  say = inGrams,
+): DialMark[] => {
   const [now, then] = [weightMarks(on, 'weight', say), weightMarks(next, 'trial', say)];
-  const same = (a: DialMark, b: DialMark) => 'label' in a && 'label' in b && 'deg' in a && 'deg' in b && a.deg === b.deg && a.label === b.label;
+  const same = (a: DialMark, b: DialMark) =>
+    'label' in a && 'label' in b && 'deg' in a && 'deg' in b && a.deg === b.deg && a.label === b.label;
   return [
-    ...now.map((m): DialMark => (then.some((t) => same(m, t)) || !('deg' in m) ? m : { at: 'rest', deg: m.deg, label: 'take off' })),
-    ...then.filter((t) => !now.some((m) => same(m, t))).map((t): DialMark => ('label' in t ? ({ ...t, label: `put ${t.label}` } as DialMark) : t)),
+    ...now.map((m): DialMark =>
+      then.some((t) => same(m, t)) || !('deg' in m) ? m : { at: 'rest', deg: m.deg, label: 'take off' },
+    ),
+    ...then
+      .filter((t) => !now.some((m) => same(m, t)))
+      .map((t): DialMark => ('label' in t ? ({ ...t, label: `put ${t.label}` } as DialMark) : t)),
   ];
 };
 
@@ -49,7 +74,15 @@ export const changeMarks = (on: readonly Pick<Piece, 'massG' | 'deg'>[], next: r
 export const balanceMarks = (balance: BalanceLog, say = inGrams): DialMark[] => {
   const heavy = heavyOf(balance);
   return [
-    ...(heavy ? [{ at: 'heavy', deg: heavy.deg, ...(heavy.massG === null ? {} : { label: say(Math.round(heavy.massG)) }) } as const] : []),
+    ...(heavy
+      ? [
+          {
+            at: 'heavy',
+            deg: heavy.deg,
+            ...(heavy.massG === null ? {} : { label: say(Math.round(heavy.massG)) }),
+          } as const,
+        ]
+      : []),
     ...weightMarks(balance.on, balance.trial ? 'trial' : 'weight', say),
   ];
 };

@@ -31,12 +31,17 @@ const MOST_SEEN = 40;
 /** Once round the rim at the bead seat, where stuck pieces lie; undefined where the rim's diameter is not known. */
 const rimRoundMm = (wheel: Wheel, marking: string): number | undefined => {
   const tire = attempt(tireSize, { marking });
-  const acrossMm = tryRimCode(wheel.rimCode)?.rimDiameterMm ?? (tire.ok ? tire.working.result.rimDiameterMm : undefined);
+  const acrossMm =
+    tryRimCode(wheel.rimCode)?.rimDiameterMm ?? (tire.ok ? tire.working.result.rimDiameterMm : undefined);
   return acrossMm === undefined ? undefined : Math.PI * acrossMm;
 };
 
 /** Weights of this shop that hold on this wheel: crimp-on at spokes, stuck ones on a cast face, an inner face, or where no crimp-on is left. */
-export const weightsFor = (wheel: Wheel, sides: Sides, weights: readonly WeightItem[]): { stuck: boolean; stock: WeightStock[] } => {
+export const weightsFor = (
+  wheel: Wheel,
+  sides: Sides,
+  weights: readonly WeightItem[],
+): { stuck: boolean; stock: WeightStock[] } => {
   const left = weights.filter((w) => w.count > 0);
   const stuck = sides === 'inner' || !takesCrimpOn(wheel) || !left.some((w) => w.kind === 'spoke');
   const stock = left
@@ -47,7 +52,10 @@ export const weightsFor = (wheel: Wheel, sides: Sides, weights: readonly WeightI
 };
 
 /** What is asked of the workings of balancing, from a job's log and the weights in stock; null before the wheel is known. */
-export const balanceQuestion = ({ wheel, rules, balance, chosen }: JobState, weights: readonly WeightItem[]): BalanceQuestion | null => {
+export const balanceQuestion = (
+  { wheel, rules, balance, chosen }: JobState,
+  weights: readonly WeightItem[],
+): BalanceQuestion | null => {
   if (!wheel) return null;
   const sides = ruleWord('balance.sides', rules) as Sides;
   const { stuck, stock } = weightsFor(wheel, sides, weights);
@@ -61,7 +69,9 @@ export const balanceQuestion = ({ wheel, rules, balance, chosen }: JobState, wei
     sides,
     ...(widthMm === undefined ? {} : { rimWidthMm: widthMm }),
     ...(rimMm === undefined ? {} : { rimMm, clearOf: keepClearDegs(wheel, sides === 'inner') }),
-    ...(balance.hint ? { prior: { massG: balance.hint.massG, deg: balance.hint.deg, spreadG: ruleNumber('balance.hintG', rules) } } : {}),
+    ...(balance.hint
+      ? { prior: { massG: balance.hint.massG, deg: balance.hint.deg, spreadG: ruleNumber('balance.hintG', rules) } }
+      : {}),
     rules,
   };
 };

@@ -64,7 +64,15 @@ export const jobCard = (state: JobState, today: string, units: UnitPreferences):
         ['Tire', chosen?.marking],
         ['Date code', chosen && age(chosen.dateCode)],
         ['Tube', chosen && (chosen.tube ? (chosen.tubeLabel ?? 'not picked') : 'tubeless')],
-        ['Parts', chosen && chosen.parts.length > 1 && chosen.parts.slice(1).map((p) => (p.count > 1 ? `${p.count} × ${p.what}` : p.what)).join('; ')],
+        [
+          'Parts',
+          chosen &&
+            chosen.parts.length > 1 &&
+            chosen.parts
+              .slice(1)
+              .map((p) => (p.count > 1 ? `${p.count} × ${p.what}` : p.what))
+              .join('; '),
+        ],
         ['Photographs', state.photos.length > 0 && `${state.photos.length}, in the log`],
         ['Rim locks', wheel && wheel.rimLockDegs.length > 0 && wheel.rimLockDegs.map(placeText).join('; ')],
       ]),
@@ -84,7 +92,12 @@ export const jobCard = (state: JobState, today: string, units: UnitPreferences):
         ['Heavy before', balanced && `${q(balanced.heavyMassG, 'g')} at ${placeText(balanced.heavyDeg)}`],
         ...[...places].map(([place, masses]): [string, string] => [place, masses.join(' + ')]),
         ['Weights', weights && weights.pieces.length === 0 && 'none needed'],
-        ['Left over', balanced ? `${q(balanced.leftG, 'g')}, within the limit in ${chanceText(balanced.chance)}` : weights && weights.residualG !== null && `${q(weights.residualG, 'g')} by calculation`],
+        [
+          'Left over',
+          balanced
+            ? `${q(balanced.leftG, 'g')}, within the limit in ${chanceText(balanced.chance)}`
+            : weights && weights.residualG !== null && `${q(weights.residualG, 'g')} by calculation`,
+        ],
         ['Held level', tests.length > 0 && tests.map((t) => t.moved).join(', ')],
       ]),
     },

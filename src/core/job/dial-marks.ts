@@ -13,17 +13,27 @@ const levers = (state: JobState, step: Step, bite: number): DialMark[] => {
   const plan = bitesOf(state, off ? 'off' : 'on');
   if (!plan) return [];
   const half = Math.ceil(plan.bites.length / 2);
-  const arc = off ? { fromDeg: plan.kneelFromDeg, toDeg: plan.kneelToDeg } : step.shows === 'push-down' ? fittedArc(plan, half) : null;
+  const arc = off
+    ? { fromDeg: plan.kneelFromDeg, toDeg: plan.kneelToDeg }
+    : step.shows === 'push-down'
+      ? fittedArc(plan, half)
+      : null;
   return [
     ...(arc ? [{ at: 'push', ...arc } as const] : []),
     { at: 'start', deg: plan.startDeg },
-    ...(Math.abs(angleBetween(plan.startDeg, plan.finishDeg)) > 1 ? [{ at: 'finish', deg: plan.finishDeg } as const] : []),
+    ...(Math.abs(angleBetween(plan.startDeg, plan.finishDeg)) > 1
+      ? [{ at: 'finish', deg: plan.finishDeg } as const]
+      : []),
     ...plan.bites.map((b): DialMark => ({ at: 'bite', deg: b.leverDeg, n: b.n, done: b.n < bite, now: b.n === bite })),
   ];
 };
 
 /** What the dial shows at a station, for the step at hand, and for the bite at hand while levering; `say` writes masses. */
-export const dialMarks = (state: JobState, station: StationId, { step, bite = 0, say }: { step?: Step | undefined; bite?: number; say?: SayMass } = {}): DialMark[] => {
+export const dialMarks = (
+  state: JobState,
+  station: StationId,
+  { step, bite = 0, say }: { step?: Step | undefined; bite?: number; say?: SayMass } = {},
+): DialMark[] => {
   if (!state.wheel) return [];
   const marks: DialMark[] = state.wheel.rimLockDegs.map((deg) => ({ at: 'lock', deg }));
   const levering = step !== undefined && ['levers-off', 'levers-on', 'push-down'].includes(step.shows ?? '');

@@ -97,7 +97,13 @@ export interface EntryData {
   /** Written by an earlier program only: a trial with its rest, and checks of the weights at 3 and 9 o'clock. */
   'trial-rest': { trialMassG: number; trialDeg: number; restDeg: number };
   'level-check': { clock: 3 | 9; moved: LevelTest['moved'] };
-  torqued: { fastener: string; how: 'torqued' | 'snug' | 'guess'; torqueNm: number | null; wrench: string | null; device?: string | null };
+  torqued: {
+    fastener: string;
+    how: 'torqued' | 'snug' | 'guess';
+    torqueNm: number | null;
+    wrench: string | null;
+    device?: string | null;
+  };
   recheck: { what: string; onDate: string };
   'handed-over': { to: string };
   undo: { entryId: string };
@@ -118,22 +124,37 @@ export interface EntryBody<K extends EntryKind = EntryKind> {
 export type Entry = { [K in EntryKind]: EntryBody<K> & { seq: number; at: string } }[EntryKind];
 
 const maybe = (schema: Joi.Schema) => schema.allow(null);
-const bool = (says: string) => Joi.boolean().required().description(says).meta({ expected: `${says}: true or false` });
+const bool = (says: string) =>
+  Joi.boolean()
+    .required()
+    .description(says)
+    .meta({ expected: `${says}: true or false` });
 const gauge = quantity('kPa', 0, 1000, 'The gauge reading');
 /** The SHA-256 of a photograph, in hex. */
-export const PHOTO_ID = Joi.string().pattern(/^[0-9a-f]{64}$/).required().meta({ expected: 'the id that keeping the photograph gave, 64 hex digits' });
+export const PHOTO_ID = Joi.string()
+  .pattern(/^[0-9a-f]{64}$/)
+  .required()
+  .meta({ expected: 'the id that keeping the photograph gave, 64 hex digits' });
 /** What made a reading; entries of an earlier program do not say. */
 const device = maybe(text(40, 'The instrument')).optional().default(null);
 const altitude = quantity('m', -500, 9000, 'Altitude').optional().default(0);
 const mass = quantity('g', 0.5, 500, 'The mass');
 const dateCode = text(4, 'The date code');
 const id = text(60, 'Name of the entry');
-const pieces = listOf(record({ massG: mass, deg: angle('Place of the piece'), side: oneOf(PIECE_SIDES, 'Side of the rim') }, 'A piece'), 60, 'The pieces on the rim');
+const pieces = listOf(
+  record({ massG: mass, deg: angle('Place of the piece'), side: oneOf(PIECE_SIDES, 'Side of the rim') }, 'A piece'),
+  60,
+  'The pieces on the rim',
+);
 const moved = oneOf(['rises', 'sinks', 'stays'], 'What it did');
 
 const DATA: Record<EntryKind, Record<string, Joi.Schema>> = {
   opened: { machine: recordSchema('machines'), wheel: recordSchema('wheels'), rider: text(80, 'The rider') },
-  rules: { values: Joi.object().pattern(/^[a-zA-Z0-9.-]{1,60}$/, Joi.alternatives(Joi.number(), Joi.string().max(60))).required() },
+  rules: {
+    values: Joi.object()
+      .pattern(/^[a-zA-Z0-9.-]{1,60}$/, Joi.alternatives(Joi.number(), Joi.string().max(60)))
+      .required(),
+  },
   'came-off': {
     marking: marking('The size that comes off'),
     dateCode: maybe(dateCode),
@@ -158,8 +179,16 @@ const DATA: Record<EntryKind, Record<string, Joi.Schema>> = {
     tread: oneOf(TREADS, 'What its tread is for').optional().default('other'),
     arrows: oneOf(ARROWS, 'Arrows on the sidewall').optional().default('one'),
     takeOff: Joi.boolean().optional().default(false).meta({ expected: 'A take-off: true or false' }),
-    treadMm: maybe(quantity('mm', 0, 40, 'Depth of a take-off')).optional().default(null),
-    parts: listOf(record({ what: text(120, 'What it is'), count: count(1, 1000, 'How many'), stockId: maybe(id) }, 'A part'), 60, 'Parts').optional().default([]),
+    treadMm: maybe(quantity('mm', 0, 40, 'Depth of a take-off'))
+      .optional()
+      .default(null),
+    parts: listOf(
+      record({ what: text(120, 'What it is'), count: count(1, 1000, 'How many'), stockId: maybe(id) }, 'A part'),
+      60,
+      'Parts',
+    )
+      .optional()
+      .default([]),
     doubled: Joi.boolean().optional().default(false).meta({ expected: 'Doubled tube: true or false' }),
   },
   load: {
@@ -169,16 +198,31 @@ const DATA: Record<EntryKind, Record<string, Joi.Schema>> = {
   },
   school: { school: oneOf(SCHOOLS, 'The school'), value: text(60, 'What it is for this job') },
   step: { stepId: id },
-  findings: { part: oneOf(INSPECTED, 'What was looked at'), found: listOf(text(40, 'A finding'), 20, 'What was found') },
-  photo: { photoId: PHOTO_ID, part: maybe(oneOf(INSPECTED, 'What it shows')), says: text(200, 'What is to be seen').allow('') },
+  findings: {
+    part: oneOf(INSPECTED, 'What was looked at'),
+    found: listOf(text(40, 'A finding'), 20, 'What was found'),
+  },
+  photo: {
+    photoId: PHOTO_ID,
+    part: maybe(oneOf(INSPECTED, 'What it shows')),
+    says: text(200, 'What is to be seen').allow(''),
+  },
   trouble: { symptom: oneOf(SYMPTOMS, 'What was seen'), curedBy: maybe(text(40, 'What cured it')) },
-  'rim-shape': { flangeMm: quantity('mm', 80, 750, 'Over the flange'), wellMm: quantity('mm', 60, 700, 'In the well'), wellToFlangeMm: quantity('mm', 0, 400, 'From the well to the far flange') },
+  'rim-shape': {
+    flangeMm: quantity('mm', 80, 750, 'Over the flange'),
+    wellMm: quantity('mm', 60, 700, 'In the well'),
+    wellToFlangeMm: quantity('mm', 0, 400, 'From the well to the far flange'),
+  },
   runout: { readings: READINGS_FIELD, device },
   'spoke-ring': { spokes: SPOKES_FIELD },
   note: { text: text(2000, 'The note') },
   'seat-reading': { gaugeKpa: gauge, device },
   pop: { gaugeKpa: gauge, device },
-  'molded-line': { side: oneOf(['disc', 'other'], 'Which side'), deg: angle('Place on the wheel'), even: bool('Even with the rest') },
+  'molded-line': {
+    side: oneOf(['disc', 'other'], 'Which side'),
+    deg: angle('Place on the wheel'),
+    even: bool('Even with the rest'),
+  },
   'seat-ceiling': RAISED_FIELDS,
   seated: { side: oneOf(['disc', 'other'], 'Which side'), seated: bool('Seated') },
   'seat-again': { why: text(120, 'Why it is tried again') },
@@ -191,15 +235,32 @@ const DATA: Record<EntryKind, Record<string, Joi.Schema>> = {
     rideM: altitude,
     gauge: device,
     thermometer: device,
-    second: maybe(record({ gauge: text(40, 'The second gauge'), gaugeKpa: gauge }, 'A second gauge')).optional().default(null),
+    second: maybe(record({ gauge: text(40, 'The second gauge'), gaugeKpa: gauge }, 'A second gauge'))
+      .optional()
+      .default(null),
   },
   ground: { ground: oneOf(GROUNDS, 'The ground') },
-  'balance-hint': { massG: quantity('g', 0, 1000, 'The mass'), deg: angle('Where'), jobId: id, onDate: date('The day') },
-  rest: { restDeg: angle('Place at the bottom'), from: maybe(oneOf(['left', 'right'], 'Let go from')).optional(), device },
+  'balance-hint': {
+    massG: quantity('g', 0, 1000, 'The mass'),
+    deg: angle('Where'),
+    jobId: id,
+    onDate: date('The day'),
+  },
+  rest: {
+    restDeg: angle('Place at the bottom'),
+    from: maybe(oneOf(['left', 'right'], 'Let go from')).optional(),
+    device,
+  },
   trial: { pieces },
   weights: { pieces, residualG: maybe(quantity('g', 0, 1000, 'Left over')) },
   'level-test': { deg: angle('Place held level'), moved },
-  swing: { periodS: Joi.number().min(0.2).max(60).required().meta({ expected: 'seconds of one swing there and back, 0.2 to 60' }) },
+  swing: {
+    periodS: Joi.number()
+      .min(0.2)
+      .max(60)
+      .required()
+      .meta({ expected: 'seconds of one swing there and back, 0.2 to 60' }),
+  },
   'machine-reading': {
     massG: quantity('g', 0, 2000, 'What the machine says'),
     deg: angle('Where it is heavy'),
@@ -207,8 +268,12 @@ const DATA: Record<EntryKind, Record<string, Joi.Schema>> = {
     stepDeg: quantity('deg', 0.1, 45, 'Its finest step of the turn'),
   },
   balanced: {
-    heavyMassG: quantity('g', 0, 2000, 'The heavy spot'), heavyDeg: angle('Where it is heavy'), leftG: quantity('g', 0, 2000, 'Left over'), leftDeg: angle('Where that is heavy'),
-    bandG: quantity('g', 0, 50, 'The stand\u2019s dead band'), chance: Joi.number().min(0).max(1).required().meta({ expected: 'a share from 0 to 1' }),
+    heavyMassG: quantity('g', 0, 2000, 'The heavy spot'),
+    heavyDeg: angle('Where it is heavy'),
+    leftG: quantity('g', 0, 2000, 'Left over'),
+    leftDeg: angle('Where that is heavy'),
+    bandG: quantity('g', 0, 50, 'The stand\u2019s dead band'),
+    chance: Joi.number().min(0).max(1).required().meta({ expected: 'a share from 0 to 1' }),
   },
   'balance-again': { why: text(120, 'Why it begins anew') },
   'trial-rest': { trialMassG: mass, trialDeg: angle('Place of the trial mass'), restDeg: angle('Place at the bottom') },
@@ -237,18 +302,25 @@ export const entryBodySchema = Joi.object({
   replaces: id.optional(),
 }).required();
 
-const DATA_SCHEMAS = Object.fromEntries(
-  ENTRY_KINDS.map((kind) => [kind, Joi.object(DATA[kind]).required()]),
-) as Record<EntryKind, Joi.ObjectSchema>;
+const DATA_SCHEMAS = Object.fromEntries(ENTRY_KINDS.map((kind) => [kind, Joi.object(DATA[kind]).required()])) as Record<
+  EntryKind,
+  Joi.ObjectSchema
+>;
 
 /** A school is one of its own choices. */
 const checkSchool = ({ school, value }: EntryData['school']): void => {
-  if (!schoolChoices(school).includes(value)) throw new InputError('value', `${value.slice(0, 30)} is not a choice here.`, schoolChoices(school).join(', '));
+  if (!schoolChoices(school).includes(value))
+    throw new InputError('value', `${value.slice(0, 30)} is not a choice here.`, schoolChoices(school).join(', '));
 };
 
 /** A cure is one of the checks of what was seen. */
 const checkTrouble = ({ symptom, curedBy }: EntryData['trouble']): void => {
-  if (curedBy !== null && !isCheckOf(symptom, curedBy)) throw new InputError('curedBy', `${curedBy.slice(0, 30)} is no check of this trouble.`, 'the id of one of its checks, or null');
+  if (curedBy !== null && !isCheckOf(symptom, curedBy))
+    throw new InputError(
+      'curedBy',
+      `${curedBy.slice(0, 30)} is no check of this trouble.`,
+      'the id of one of its checks, or null',
+    );
 };
 
 /** The entry with clean data. Throws `InputError` naming the field that does not fit. */
@@ -257,7 +329,8 @@ export const checkEntryBody = (value: unknown): EntryBody => {
   try {
     const data = check<EntryData[EntryKind]>(DATA_SCHEMAS[body.kind], body.data);
     if (body.kind === 'school') checkSchool(data as EntryData['school']);
-    if (body.kind === 'findings') inspectionOf((data as EntryData['findings']).part).run({ found: (data as EntryData['findings']).found });
+    if (body.kind === 'findings')
+      inspectionOf((data as EntryData['findings']).part).run({ found: (data as EntryData['findings']).found });
     if (body.kind === 'trouble') checkTrouble(data as EntryData['trouble']);
     return { ...body, data };
   } catch (error) {

@@ -18,7 +18,8 @@ export const entryText = (entry: Entry, units: UnitPreferences, steps: ReadonlyM
     return `${text} ${label}`;
   };
   const by = (device: string | null | undefined) => (device ? `, by ${device}` : '');
-  const pieces = (list: readonly Piece[]) => list.map((p) => `${q(p.massG, 'g')} at ${placeText(p.deg)}${SIDE_TEXT[p.side]}`).join('; ');
+  const pieces = (list: readonly Piece[]) =>
+    list.map((p) => `${q(p.massG, 'g')} at ${placeText(p.deg)}${SIDE_TEXT[p.side]}`).join('; ');
   switch (entry.kind) {
     case 'opened':
       return `Job opened: ${POSITION_WORDS[entry.data.wheel.position].toLowerCase()}, ${entry.data.machine.name}, ${entry.data.rider}`;
@@ -43,7 +44,9 @@ export const entryText = (entry: Entry, units: UnitPreferences, steps: ReadonlyM
       return `Runout: ${[lateral && `${lateral} side to side`, radial && `${radial} up and down`].filter(Boolean).join(', ') || 'no reading'}, at ${entry.data.readings.length} places${entry.data.device ? `, by ${entry.data.device}` : ''}`;
     }
     case 'photo':
-      return ['Photograph', entry.data.part && INSPECTED_WORDS[entry.data.part].toLowerCase(), entry.data.says].filter(Boolean).join(': ');
+      return ['Photograph', entry.data.part && INSPECTED_WORDS[entry.data.part].toLowerCase(), entry.data.says]
+        .filter(Boolean)
+        .join(': ');
     case 'rim-shape':
       return `Rim: ${q(entry.data.flangeMm, 'mm')} over the flange, ${q(entry.data.wellMm, 'mm')} in the well, ${q(entry.data.wellToFlangeMm, 'mm')} across`;
     case 'spoke-ring': {
@@ -89,7 +92,9 @@ export const entryText = (entry: Entry, units: UnitPreferences, steps: ReadonlyM
     case 'balance-hint':
       return `Last time, ${entry.data.onDate}, it was heavy by ${q(entry.data.massG, 'g')} at ${placeText(entry.data.deg)}: a hint`;
     case 'trial':
-      return entry.data.pieces.length === 0 ? 'All weights off' : `Taped on to learn from: ${pieces(entry.data.pieces)}`;
+      return entry.data.pieces.length === 0
+        ? 'All weights off'
+        : `Taped on to learn from: ${pieces(entry.data.pieces)}`;
     case 'level-test':
       return `${placeText(entry.data.deg)} held level: ${entry.data.moved}`;
     case 'swing':
@@ -103,9 +108,7 @@ export const entryText = (entry: Entry, units: UnitPreferences, steps: ReadonlyM
     case 'trial-rest':
       return `With ${q(entry.data.trialMassG, 'g')} at ${placeText(entry.data.trialDeg)} settles at ${placeText(entry.data.restDeg)}`;
     case 'weights':
-      return entry.data.pieces.length === 0
-        ? 'No weights needed'
-        : `Weights on: ${pieces(entry.data.pieces)}`;
+      return entry.data.pieces.length === 0 ? 'No weights needed' : `Weights on: ${pieces(entry.data.pieces)}`;
     case 'level-check':
       return `Held at ${entry.data.clock} o\u2019clock: ${entry.data.moved}`;
     case 'torqued': {

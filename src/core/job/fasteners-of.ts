@@ -3,4 +3,6 @@ import type { JobState } from './fold';
 
 /** The fasteners that hold this wheel. */
 export const fastenersOf = (state: Pick<JobState, 'machine' | 'wheel'>): Fastener[] =>
-  (state.machine?.fasteners ?? []).filter((f) => f.wheel === 'any' || (state.wheel && f.wheel === wheelEnd(state.wheel.position)));
+  (state.machine?.fasteners ?? []).filter(
+    (f) => f.wheel === 'any' || (state.wheel && f.wheel === wheelEnd(state.wheel.position)),
+  );

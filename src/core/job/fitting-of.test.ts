@@ -1,16 +1,45 @@
 import { complete, inUse, type Shop } from '../shop';
-import { chosenFitOf, fitContextOf, foldJob, materialsOf, partPicksOf, partsOf, toolsOf, tubeUseOf, wantsOf, wheelHistory, type JobSummary } from '.';
+import {
+  chosenFitOf,
+  fitContextOf,
+  foldJob,
+  materialsOf,
+  partPicksOf,
+  partsOf,
+  toolsOf,
+  tubeUseOf,
+  wantsOf,
+  wheelHistory,
+  type JobSummary,
+} from '.';
 import { logOf, sampleMachine, sampleWheel } from '../../../tests/sample';
 
 const DAY = '2026-04-30';
 const shop = (): Shop => ({
-  name: 'Marl & Ash', people: ['Ada Marl'], machines: [sampleMachine()], wheels: [sampleWheel()],
-  tires: [complete('tires', { id: 't', marking: '110/90-18 61M TT', pattern: 'knobby', tread: 'soft', count: 2, priceMinor: 8000 })],
-  tubes: [complete('tubes', { id: 'u', label: '100/100-18, 110/90-18', wall: 'heavy', count: 1, priceMinor: 1500 }), complete('tubes', { id: 'old', label: '110/90-18', wall: 'heavy', count: 9, archived: true })],
+  name: 'Marl & Ash',
+  people: ['Ada Marl'],
+  machines: [sampleMachine()],
+  wheels: [sampleWheel()],
+  tires: [
+    complete('tires', {
+      id: 't',
+      marking: '110/90-18 61M TT',
+      pattern: 'knobby',
+      tread: 'soft',
+      count: 2,
+      priceMinor: 8000,
+    }),
+  ],
+  tubes: [
+    complete('tubes', { id: 'u', label: '100/100-18, 110/90-18', wall: 'heavy', count: 1, priceMinor: 1500 }),
+    complete('tubes', { id: 'old', label: '110/90-18', wall: 'heavy', count: 9, archived: true }),
+  ],
   strips: [complete('strips', { id: 's', widthMm: 28, rimFromIn: 18, rimToIn: 19, count: 3, priceMinor: 300 })],
   locks: [complete('locks', { id: 'l', widthIn: 2.15, count: 1, priceMinor: 1200 })],
   valves: [complete('valves', { id: 'v', holeMm: 11.5, lengthMm: 43, count: 9, priceMinor: 200 })],
-  weights: [], wrenches: [complete('wrenches', { id: 'w', name: 'long', minNm: 20, maxNm: 200 })], instruments: [],
+  weights: [],
+  wrenches: [complete('wrenches', { id: 'w', name: 'long', minNm: 20, maxNm: 200 })],
+  instruments: [],
 });
 
 const jobWith = (machine = sampleMachine(), wheel = sampleWheel()) => {
@@ -22,12 +51,27 @@ const jobWith = (machine = sampleMachine(), wheel = sampleWheel()) => {
 
 describe('what a tire has to suit', () => {
   test('comes from the log, the machine and the wheel', () => {
-    const machine = sampleMachine({ sprocketFront: 13, sprocketRear: 50, minLoadIndexRear: 60, minSpeedSymbol: 'M', emptyFrontKg: 54, emptyRearKg: 57 });
+    const machine = sampleMachine({
+      sprocketFront: 13,
+      sprocketRear: 50,
+      minLoadIndexRear: 60,
+      minSpeedSymbol: 'M',
+      emptyFrontKg: 54,
+      emptyRearKg: 57,
+    });
     const l = jobWith(machine);
     l.add('load', { riderKg: 90, passengerKg: 0, luggageKg: 5 });
     expect(fitContextOf(foldJob(l.log), DAY)).toMatchObject({
-      from: '110/90-18 61M TT', end: 'rear', use: 'dirt', tube: true, clearancesMm: { above: 30 }, sprockets: { front: 13, rear: 50 }, minLoadIndex: 60,
-      minSpeedSymbol: 'M', sheet: { emptyRearKg: 57, riderKg: 90 }, otherEnd: undefined,
+      from: '110/90-18 61M TT',
+      end: 'rear',
+      use: 'dirt',
+      tube: true,
+      clearancesMm: { above: 30 },
+      sprockets: { front: 13, rear: 50 },
+      minLoadIndex: 60,
+      minSpeedSymbol: 'M',
+      sheet: { emptyRearKg: 57, riderKg: 90 },
+      otherEnd: undefined,
     });
     expect(fitContextOf(foldJob([]), DAY)).toBeNull();
   });
@@ -43,7 +87,22 @@ describe('what a tire has to suit', () => {
   test('a choice is judged as it was made; one that makes no sense is not', () => {
     const l = jobWith();
     expect(chosenFitOf(foldJob(l.log), DAY)).toBeNull();
-    const chosen = { marking: '110/90-18 61M TT', dateCode: '0126', tireId: null, tube: false, tubeId: null, tubeLabel: null, lightMark: true, seatLimitKpa: null, tread: 'soft', arrows: 'one', takeOff: false, treadMm: null, parts: [], doubled: false } as const;
+    const chosen = {
+      marking: '110/90-18 61M TT',
+      dateCode: '0126',
+      tireId: null,
+      tube: false,
+      tubeId: null,
+      tubeLabel: null,
+      lightMark: true,
+      seatLimitKpa: null,
+      tread: 'soft',
+      arrows: 'one',
+      takeOff: false,
+      treadMm: null,
+      parts: [],
+      doubled: false,
+    } as const;
     l.add('chosen', { ...chosen, parts: [] });
     expect(chosenFitOf(foldJob(l.log), DAY)?.verdict).toBe('stop');
     l.add('chosen', { ...chosen, marking: 'oval', parts: [] });
@@ -59,7 +118,12 @@ describe('the parts of a choice', () => {
     const picks = partPicksOf(state, choice, inUse(shop()))!;
     expect(picks.tubes?.fits.map((f) => f.id)).toEqual(['u']);
     const wants = wantsOf(choice, picks, shop());
-    expect(wants.map((w) => [w.what, w.count, w.stockId])).toEqual([['tire 110/90-18 61M TT', 1, 't'], ['tube 100/100-18, 110/90-18', 1, 'u'], ['rim lock', 1, 'l'], ['rim strip', 1, 's']]);
+    expect(wants.map((w) => [w.what, w.count, w.stockId])).toEqual([
+      ['tire 110/90-18 61M TT', 1, 't'],
+      ['tube 100/100-18, 110/90-18', 1, 'u'],
+      ['rim lock', 1, 'l'],
+      ['rim strip', 1, 's'],
+    ]);
     const list = materialsOf(wants, shop(), {});
     expect(list.result).toMatchObject({ totalMinor: 11_000, incomplete: false });
     expect(list.result.lines.map((l) => l.short)).toEqual([0, 0, 0, 0]);
@@ -67,7 +131,12 @@ describe('the parts of a choice', () => {
   });
 
   test('a new stem for a cast wheel without a tube, and no strip', () => {
-    const state = foldJob(jobWith(sampleMachine({ kind: 'road' }), sampleWheel({ build: 'cast', rimCode: 'MT3.50x18', tube: false, valveHoleMm: 11.5, rimLockDegs: [] })).log);
+    const state = foldJob(
+      jobWith(
+        sampleMachine({ kind: 'road' }),
+        sampleWheel({ build: 'cast', rimCode: 'MT3.50x18', tube: false, valveHoleMm: 11.5, rimLockDegs: [] }),
+      ).log,
+    );
     const bare = { ...choice, tube: false };
     const picks = partPicksOf(state, bare, inUse(shop()))!;
     expect([picks.tubes, picks.lock, picks.strip]).toEqual([null, null, null]);
@@ -81,7 +150,12 @@ describe('the parts of a choice', () => {
     expect(toolsOf(state, choice, inUse(shop()))!.result.groups.length).toBeGreaterThan(3);
   });
 
-  test.each([['motocross', 'dirt', 'motocross'], ['road', 'scooter', 'scooter'], ['storage', 'road', 'road'], ['scooter-front', 'scooter', 'scooter']] as const)('%s on a %s is %s for the tube', (use, kind, tube) => {
+  test.each([
+    ['motocross', 'dirt', 'motocross'],
+    ['road', 'scooter', 'scooter'],
+    ['storage', 'road', 'road'],
+    ['scooter-front', 'scooter', 'scooter'],
+  ] as const)('%s on a %s is %s for the tube', (use, kind, tube) => {
     expect(tubeUseOf(use, kind)).toBe(tube);
   });
 });
@@ -92,13 +166,22 @@ describe('what jobs know of a wheel', () => {
   test('the newest first, and the last room at each place with the tire that was on', () => {
     const newer = jobWith();
     newer.add('rest', { restDeg: 210 });
-    newer.add('runout', { readings: [0, 60, 120, 180, 240, 300].map((angleDeg) => ({ angleDeg, lateralMm: angleDeg === 60 ? 0.8 : 0 })), device: null });
+    newer.add('runout', {
+      readings: [0, 60, 120, 180, 240, 300].map((angleDeg) => ({ angleDeg, lateralMm: angleDeg === 60 ? 0.8 : 0 })),
+      device: null,
+    });
     newer.add('weights', { pieces: [{ massG: 20, deg: 30, side: 'near' }], residualG: 2 });
     const older = jobWith();
     older.add('clearance', { place: 'above', mm: 12, load: 'rider on' });
     older.add('clearance', { place: 'left', mm: 9, load: 'rider on' });
-    const history = wheelHistory([{ job: job('b', '2026-04-30T09:00:00Z'), entries: newer.log }, { job: job('a', '2025-04-30T09:00:00Z'), entries: older.log }]);
-    expect(history.clearances.map((c) => [c.place, c.mm, c.withTire, c.jobId])).toEqual([['above', 30, '110/90-18 61M TT', 'b'], ['left', 9, '110/90-18 61M TT', 'a']]);
+    const history = wheelHistory([
+      { job: job('b', '2026-04-30T09:00:00Z'), entries: newer.log },
+      { job: job('a', '2025-04-30T09:00:00Z'), entries: older.log },
+    ]);
+    expect(history.clearances.map((c) => [c.place, c.mm, c.withTire, c.jobId])).toEqual([
+      ['above', 30, '110/90-18 61M TT', 'b'],
+      ['left', 9, '110/90-18 61M TT', 'a'],
+    ]);
     expect(history.heavySpots).toEqual([{ deg: 210, onDate: '2026-04-30', jobId: 'b' }]);
     expect(history.weights).toHaveLength(1);
     expect(history.runouts).toMatchObject([{ lateralMm: 0.8, radialMm: null, jobId: 'b' }]);

@@ -1,4 +1,15 @@
-import { fitTire, materials, prepareFit, rimLockPick, stripPick, tools, valvePick, type FitContext, type TireFit, type Want } from '../fitting';
+import {
+  fitTire,
+  materials,
+  prepareFit,
+  rimLockPick,
+  stripPick,
+  tools,
+  valvePick,
+  type FitContext,
+  type TireFit,
+  type Want,
+} from '../fitting';
 import type { Use } from '../pressure';
 import type { RecordKind, Shop } from '../shop';
 import { readTire } from '../tires';
@@ -21,14 +32,30 @@ export const fitContextOf = (state: JobState, onDate: string, wheels: readonly W
   const minLoadIndex = (end === 'front' ? machine.minLoadIndexFront : machine.minLoadIndexRear) ?? undefined;
   const { sprocketFront, sprocketRear, emptyFrontKg, emptyRearKg } = machine;
   return {
-    from: cameOff?.marking ?? wheel.tireMarking, end, kind: machine.kind, use: cameOff?.use ?? 'road', build: wheel.build, rimCode: wheel.rimCode,
-    tubelessMarked: wheel.tubelessMarked, sealed: wheel.sealed, discSide: wheel.discSide, tube: state.chosen?.tube ?? wheel.tube,
+    from: cameOff?.marking ?? wheel.tireMarking,
+    end,
+    kind: machine.kind,
+    use: cameOff?.use ?? 'road',
+    build: wheel.build,
+    rimCode: wheel.rimCode,
+    tubelessMarked: wheel.tubelessMarked,
+    sealed: wheel.sealed,
+    discSide: wheel.discSide,
+    tube: state.chosen?.tube ?? wheel.tube,
     clearancesMm: Object.fromEntries(state.clearances.map((c) => [c.place, c.mm])),
-    sprockets: sprocketFront !== null && sprocketRear !== null && end === 'rear' ? { front: sprocketFront, rear: sprocketRear } : undefined,
+    sprockets:
+      sprocketFront !== null && sprocketRear !== null && end === 'rear'
+        ? { front: sprocketFront, rear: sprocketRear }
+        : undefined,
     otherEnd: machine.wheelSensors ? otherEndOf(wheel, wheels)?.tireMarking : undefined,
-    minLoadIndex, minSpeedSymbol: machine.minSpeedSymbol ?? undefined,
-    sheet: state.load && emptyFrontKg !== null && emptyRearKg !== null ? { emptyFrontKg, emptyRearKg, ...state.load } : undefined,
-    onDate, rules: state.rules,
+    minLoadIndex,
+    minSpeedSymbol: machine.minSpeedSymbol ?? undefined,
+    sheet:
+      state.load && emptyFrontKg !== null && emptyRearKg !== null
+        ? { emptyFrontKg, emptyRearKg, ...state.load }
+        : undefined,
+    onDate,
+    rules: state.rules,
   };
 };
 
@@ -39,7 +66,10 @@ export const chosenFitOf = (state: JobState, onDate: string, wheels: readonly Wh
   if (!chosen || !context) return null;
   try {
     const { marking, dateCode, tread, arrows, takeOff, treadMm } = chosen;
-    return fitTire({ marking, dateCode, tread, arrows, takeOff, treadMm }, prepareFit({ ...context, tube: chosen.tube }));
+    return fitTire(
+      { marking, dateCode, tread, arrows, takeOff, treadMm },
+      prepareFit({ ...context, tube: chosen.tube }),
+    );
   } catch (error) {
     if (error instanceof InputError) return null;
     throw error;
@@ -47,7 +77,8 @@ export const chosenFitOf = (state: JobState, onDate: string, wheels: readonly Wh
 };
 
 /** The tube's use for a rider's use. */
-export const tubeUseOf = (use: Use, kind: string): TubeUse => (kind === 'scooter' ? 'scooter' : use === 'motocross' || use === 'dirt' || use === 'trail' ? use : 'road');
+export const tubeUseOf = (use: Use, kind: string): TubeUse =>
+  kind === 'scooter' ? 'scooter' : use === 'motocross' || use === 'dirt' || use === 'trail' ? use : 'road';
 
 /** What is being chosen: the tire's size, and whether a tube goes in. */
 export interface Choice {
@@ -64,7 +95,11 @@ const rimOf = (wheel: Wheel, marking: string) => {
 };
 
 /** Tube, rim lock, strip and stem for a choice; null where one has nothing to say. Throws `InputError` for the tire. */
-export const partPicksOf = (state: JobState, choice: Choice, shop: Pick<Shop, 'tubes' | 'locks' | 'strips' | 'valves'>) => {
+export const partPicksOf = (
+  state: JobState,
+  choice: Choice,
+  shop: Pick<Shop, 'tubes' | 'locks' | 'strips' | 'valves'>,
+) => {
   const { wheel, machine, rules } = state;
   if (!wheel || !machine) return null;
   const use = state.cameOff?.use ?? 'road';
@@ -77,30 +112,66 @@ export const partPicksOf = (state: JobState, choice: Choice, shop: Pick<Shop, 't
     widthIn === null || !choice.tube
       ? null
       : rimLockPick.run({
-          use, tube: choice.tube, pressureKpa: choice.pressureKpa ?? 200, rimWidthIn: widthIn, lockDegs: wheel.rimLockDegs, rules,
-          locks: shop.locks.map(({ id, widthIn: w, holeMm, massG, count }) => ({ id, widthIn: w, holeMm, massG, count })),
+          use,
+          tube: choice.tube,
+          pressureKpa: choice.pressureKpa ?? 200,
+          rimWidthIn: widthIn,
+          lockDegs: wheel.rimLockDegs,
+          rules,
+          locks: shop.locks.map(({ id, widthIn: w, holeMm, massG, count }) => ({
+            id,
+            widthIn: w,
+            holeMm,
+            massG,
+            count,
+          })),
           ...(wheel.lockHoleMm === null ? {} : { lockHoleMm: wheel.lockHoleMm }),
         });
   const strip =
     widthIn === null || !choice.tube
       ? null
       : stripPick.run({
-          build: wheel.build, sealed: wheel.sealed ? 'yes' : 'no', rimWidthIn: widthIn, rimDiameterIn: diameterIn, rimLocks: wheel.rimLockDegs.length, rules,
-          strips: shop.strips.map(({ id, material, widthMm, rimFromIn, rimToIn, count }) => ({ id, material, widthMm, rimFromIn, rimToIn, count })),
+          build: wheel.build,
+          sealed: wheel.sealed ? 'yes' : 'no',
+          rimWidthIn: widthIn,
+          rimDiameterIn: diameterIn,
+          rimLocks: wheel.rimLockDegs.length,
+          rules,
+          strips: shop.strips.map(({ id, material, widthMm, rimFromIn, rimToIn, count }) => ({
+            id,
+            material,
+            widthMm,
+            rimFromIn,
+            rimToIn,
+            count,
+          })),
         });
-  const stem =
-    choice.tube
-      ? null
-      : valvePick.run({
-          tube: choice.tube, rimDiameterIn: diameterIn, rules, ...hole,
-          stems: shop.valves.map(({ id, stem: s, holeMm, lengthMm, angled, count }) => ({ id, stem: s, holeMm, lengthMm, angled, count })),
-        });
+  const stem = choice.tube
+    ? null
+    : valvePick.run({
+        tube: choice.tube,
+        rimDiameterIn: diameterIn,
+        rules,
+        ...hole,
+        stems: shop.valves.map(({ id, stem: s, holeMm, lengthMm, angled, count }) => ({
+          id,
+          stem: s,
+          holeMm,
+          lengthMm,
+          angled,
+          count,
+        })),
+      });
   return { tubes, lock, strip, stem };
 };
 export type PartPicks = NonNullable<ReturnType<typeof partPicksOf>>;
 
 /** The shopping list of a choice. */
-export const wantsOf = (choice: Choice & { tireId: string | null }, picks: PartPicks, shop: Pick<Shop, 'tubes'>): Want[] => {
+export const wantsOf = (
+  choice: Choice & { tireId: string | null },
+  picks: PartPicks,
+  shop: Pick<Shop, 'tubes'>,
+): Want[] => {
   const wants: Want[] = [{ what: `tire ${choice.marking}`, count: 1, stockId: choice.tireId }];
   const tube = shop.tubes.find((t) => t.id === (choice.tubeId ?? picks.tubes?.bestId));
   if (choice.tube) wants.push({ what: tube ? `tube ${tube.label}` : 'tube', count: 1, stockId: tube?.id ?? null });
@@ -108,7 +179,11 @@ export const wantsOf = (choice: Choice & { tireId: string | null }, picks: PartP
   if (lock && lock.wanted > 0) wants.push({ what: 'rim lock', count: lock.wanted, stockId: lock.lockId });
   const strip = picks.strip?.result;
   if (strip && strip.wanted > 0)
-    wants.push(strip.material === 'tape' ? { what: 'cloth tape', count: 1, stockId: strip.stripId } : { what: 'rim strip', count: strip.wanted, stockId: strip.stripId });
+    wants.push(
+      strip.material === 'tape'
+        ? { what: 'cloth tape', count: 1, stockId: strip.stripId }
+        : { what: 'rim strip', count: strip.wanted, stockId: strip.stripId },
+    );
   if (picks.stem) wants.push({ what: 'valve stem, new', count: 1, stockId: picks.stem.result.stemId });
   return wants;
 };
@@ -130,11 +205,20 @@ export const toolsOf = (state: JobState, choice: Pick<Choice, 'tube' | 'marking'
   if (!machine || !wheel) return null;
   const { diameterIn } = rimOf(wheel, choice.marking);
   return tools.run({
-    kind: machine.kind, drive: machine.drive, end: wheelEnd(wheel.position), build: wheel.build, discSide: wheel.discSide, tube: choice.tube,
-    rimLocks: wheel.rimLockDegs.length, rimDiameterIn: diameterIn, fasteners: fastenersOf(state), rules: state.rules,
+    kind: machine.kind,
+    drive: machine.drive,
+    end: wheelEnd(wheel.position),
+    build: wheel.build,
+    discSide: wheel.discSide,
+    tube: choice.tube,
+    rimLocks: wheel.rimLockDegs.length,
+    rimDiameterIn: diameterIn,
+    fasteners: fastenersOf(state),
+    rules: state.rules,
     wrenches: shop.wrenches.map(({ name, minNm, maxNm }) => ({ name, minNm, maxNm })),
   });
 };
 
 /** The parts of a choice as the log keeps them. */
-export const partsOf = (wants: readonly Want[]): EntryData['chosen']['parts'] => wants.map(({ what, count, stockId }) => ({ what, count, stockId }));
+export const partsOf = (wants: readonly Want[]): EntryData['chosen']['parts'] =>
+  wants.map(({ what, count, stockId }) => ({ what, count, stockId }));

@@ -3,13 +3,31 @@ import { effectiveEntries, foldJob, standingId, undoTarget, type Entry, type Ent
 import { logOf } from '../../../tests/sample';
 
 const chosen = (marking: string): EntryData['chosen'] => ({
-  marking, dateCode: null, tireId: null, tube: true, tubeId: null, tubeLabel: null, lightMark: true, seatLimitKpa: null,
-  tread: 'soft', arrows: 'one', takeOff: false, treadMm: null, parts: [], doubled: false,
+  marking,
+  dateCode: null,
+  tireId: null,
+  tube: true,
+  tubeId: null,
+  tubeLabel: null,
+  lightMark: true,
+  seatLimitKpa: null,
+  tread: 'soft',
+  arrows: 'one',
+  takeOff: false,
+  treadMm: null,
+  parts: [],
+  doubled: false,
 });
 
 describe('folding a log', () => {
   test('an empty log is an empty job', () => {
-    expect(foldJob([])).toMatchObject({ machine: null, wheel: null, chosen: null, steps: {}, balance: { seen: [], on: [] } });
+    expect(foldJob([])).toMatchObject({
+      machine: null,
+      wheel: null,
+      chosen: null,
+      steps: {},
+      balance: { seen: [], on: [] },
+    });
   });
 
   test('readings gather, choices replace each other', () => {
@@ -31,7 +49,11 @@ describe('folding a log', () => {
   test('a log of an earlier program folds with the usual values', () => {
     const l = logOf();
     const { tread: _t, arrows: _a, takeOff: _o, treadMm: _m, parts: _p, ...earlier } = chosen('110/90-18');
-    l.add('opened', { machine: { id: 'm', name: 'Hob 250', fasteners: [{ name: 'axle', wheel: 'rear', torqueNm: 100 }] } as never, wheel: { id: 'w', rimLockDegs: [210] } as never, rider: 'Ned Ash' });
+    l.add('opened', {
+      machine: { id: 'm', name: 'Hob 250', fasteners: [{ name: 'axle', wheel: 'rear', torqueNm: 100 }] } as never,
+      wheel: { id: 'w', rimLockDegs: [210] } as never,
+      rider: 'Ned Ash',
+    });
     l.add('chosen', earlier as never);
     const state = foldJob(l.log);
     expect(state.machine).toMatchObject({ wheelSensors: false, fasteners: [{ name: 'axle', socket: null }] });
@@ -67,7 +89,11 @@ describe('corrections and undo', () => {
     expect(standingId(l.log, 'came-off')).toBeUndefined();
     const first = l.add('came-off', { marking: '110/90-18', dateCode: null, treadMm: null, use: 'dirt' });
     expect(standingId(l.log, 'came-off')).toBe(first);
-    const better = l.add('came-off', { marking: '110/90-18', dateCode: '1523', treadMm: null, use: 'dirt' }, { replaces: first });
+    const better = l.add(
+      'came-off',
+      { marking: '110/90-18', dateCode: '1523', treadMm: null, use: 'dirt' },
+      { replaces: first },
+    );
     expect(standingId(l.log, 'came-off')).toBe(better);
   });
 
@@ -104,7 +130,19 @@ describe('corrections and undo', () => {
   const anyLog = fc
     .array(
       fc.record({
-        kind: fc.constantFrom('rest', 'trial', 'balance-again', 'trial-rest', 'weights', 'note', 'seat-reading', 'step', 'level-check', 'chosen', 'undo'),
+        kind: fc.constantFrom(
+          'rest',
+          'trial',
+          'balance-again',
+          'trial-rest',
+          'weights',
+          'note',
+          'seat-reading',
+          'step',
+          'level-check',
+          'chosen',
+          'undo',
+        ),
         n: fc.nat(300),
         target: fc.nat(),
         corrects: fc.boolean(),
@@ -137,7 +175,13 @@ describe('corrections and undo', () => {
     });
 
   const undoOf = (log: readonly Entry[], entryId: string): Entry => ({
-    id: 'last-undo', seq: log.length + 1, at: '2026-04-30T12:00:00.000Z', who: 'Ada Marl', station: 'intake', kind: 'undo', data: { entryId },
+    id: 'last-undo',
+    seq: log.length + 1,
+    at: '2026-04-30T12:00:00.000Z',
+    who: 'Ada Marl',
+    station: 'intake',
+    kind: 'undo',
+    data: { entryId },
   });
 
   test('the fold of a log with an undo is the fold without the undone entry', () => {
@@ -186,7 +230,11 @@ describe('tries while seating', () => {
     l.add('seated', { side: 'disc', seated: true });
     l.add('seat-again', { why: 'not seated at the limit' });
     l.add('seat-reading', { gaugeKpa: 100 });
-    expect(foldJob(l.log)).toMatchObject({ seatTries: { ended: 1, from: 1 }, seated: { disc: null, other: null }, seatReadings: [{ gaugeKpa: 250 }, { gaugeKpa: 100 }] });
+    expect(foldJob(l.log)).toMatchObject({
+      seatTries: { ended: 1, from: 1 },
+      seated: { disc: null, other: null },
+      seatReadings: [{ gaugeKpa: 250 }, { gaugeKpa: 100 }],
+    });
   });
 
   test('a cause that was found and cured gives the tries anew; one that was not does not', () => {

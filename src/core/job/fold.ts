@@ -102,7 +102,14 @@ const machineOf = (machine: Machine): Machine => {
 };
 
 /** What an entry of an earlier program does not say of its choice. */
-const EARLIER_CHOICE = { tread: 'other', arrows: 'one', takeOff: false, treadMm: null, parts: [], doubled: false } as const;
+const EARLIER_CHOICE = {
+  tread: 'other',
+  arrows: 'one',
+  takeOff: false,
+  treadMm: null,
+  parts: [],
+  doubled: false,
+} as const;
 
 const EARLIER_SET = { shopM: 0, rideM: 0, gauge: null, thermometer: null, second: null } as const;
 
@@ -110,7 +117,12 @@ const apply = (state: JobState, entry: Entry): JobState => {
   if (isOfBalance(entry)) return { ...state, balance: balanceAfter(state.balance, entry) };
   switch (entry.kind) {
     case 'opened':
-      return { ...state, rider: entry.data.rider, machine: machineOf(entry.data.machine), wheel: complete('wheels', entry.data.wheel) };
+      return {
+        ...state,
+        rider: entry.data.rider,
+        machine: machineOf(entry.data.machine),
+        wheel: complete('wheels', entry.data.wheel),
+      };
     case 'rules':
       return { ...state, rules: entry.data.values };
     case 'came-off':
@@ -144,16 +156,28 @@ const apply = (state: JobState, entry: Entry): JobState => {
     case 'load':
       return { ...state, load: entry.data };
     case 'step':
-      return { ...state, steps: { ...state.steps, [entry.data.stepId]: { who: entry.who, at: entry.at, entryId: entry.id } } };
+      return {
+        ...state,
+        steps: { ...state.steps, [entry.data.stepId]: { who: entry.who, at: entry.at, entryId: entry.id } },
+      };
     case 'note':
       return {
         ...state,
-        notes: [...state.notes, { text: entry.data.text, station: entry.station, who: entry.who, at: entry.at, entryId: entry.id }],
+        notes: [
+          ...state.notes,
+          { text: entry.data.text, station: entry.station, who: entry.who, at: entry.at, entryId: entry.id },
+        ],
       };
     case 'seat-reading':
       return { ...state, seatReadings: [...state.seatReadings, { ...entry.data, at: entry.at, entryId: entry.id }] };
     case 'seat-again':
-      return { ...state, seatTries: { ended: state.seatTries.ended + 1, from: state.seatReadings.length }, seated: { disc: null, other: null }, pops: [], line: [] };
+      return {
+        ...state,
+        seatTries: { ended: state.seatTries.ended + 1, from: state.seatReadings.length },
+        seated: { disc: null, other: null },
+        pops: [],
+        line: [],
+      };
     case 'seated':
       return { ...state, seated: { ...state.seated, [entry.data.side]: entry.data.seated } };
     case 'pop':

@@ -1,14 +1,37 @@
 /** A job: its log of entries, the state folded from it, and what is still missing or doubtful. */
 export { STATIONS, STATION_WORDS, STEP_STATIONS, type StationId } from './stations';
 export {
-  entryBodySchema, checkEntryBody, ENTRY_KINDS, PHOTO_ID,
-  type Entry, type EntryBody, type EntryData, type EntryKind,
+  entryBodySchema,
+  checkEntryBody,
+  ENTRY_KINDS,
+  PHOTO_ID,
+  type Entry,
+  type EntryBody,
+  type EntryData,
+  type EntryKind,
 } from './entries';
 export { foldJob, emptyJob, effectiveEntries, standingId, type JobState } from './fold';
-export { stationReport, jobReport, openPoints, seatLadderOf, seatLimitOf, pressureStartOf, type StationReport } from './report';
+export {
+  stationReport,
+  jobReport,
+  openPoints,
+  seatLadderOf,
+  seatLimitOf,
+  pressureStartOf,
+  type StationReport,
+} from './report';
 export { fastenersOf } from './fasteners-of';
 export {
-  chosenFitOf, fitContextOf, materialsOf, partPicksOf, partsOf, toolsOf, tubeUseOf, wantsOf, type Choice, type PartPicks,
+  chosenFitOf,
+  fitContextOf,
+  materialsOf,
+  partPicksOf,
+  partsOf,
+  toolsOf,
+  tubeUseOf,
+  wantsOf,
+  type Choice,
+  type PartPicks,
 } from './fitting-of';
 export { schoolsOf, type SchoolAtHand } from './school-change';
 export { procedureInputOf, stepsOf } from './steps-of';

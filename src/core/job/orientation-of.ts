@@ -7,15 +7,23 @@ import type { JobState } from './fold';
  * Which way the tire lies on for the side that is up, and where its mark goes. `arrowSeen` as it lies; where nobody has said
  * yet, it is taken to lie right, and the result says what right is.
  */
-export const orientationOf = (state: JobState, sideUp: 'disc' | 'other', arrowSeen?: 'clockwise' | 'counterclockwise') => {
+export const orientationOf = (
+  state: JobState,
+  sideUp: 'disc' | 'other',
+  arrowSeen?: 'clockwise' | 'counterclockwise',
+) => {
   const { wheel, chosen } = state;
   if (!wheel) return null;
   const keptFrom = wheel.discSide === 'left' ? 'left' : 'right';
   const side = sideUp === 'disc' ? keptFrom : keptFrom === 'left' ? 'right' : 'left';
   const run = (seen: 'clockwise' | 'counterclockwise' | 'none') =>
     attempt(mountOrientation, {
-      arrowSeen: seen, discSide: wheel.discSide, sideUp: side, lightMark: chosen?.lightMark ?? true,
-      heavySpotDeg: wheel.heavySpotDeg, school: ruleWord('lightMark.to', state.rules) as 'valve' | 'heavy spot',
+      arrowSeen: seen,
+      discSide: wheel.discSide,
+      sideUp: side,
+      lightMark: chosen?.lightMark ?? true,
+      heavySpotDeg: wheel.heavySpotDeg,
+      school: ruleWord('lightMark.to', state.rules) as 'valve' | 'heavy spot',
     });
   if (chosen?.arrows === 'none') return run('none');
   if (arrowSeen) return run(arrowSeen);

@@ -1,15 +1,44 @@
 import { DEFAULT_UNITS } from '../units';
 import {
-  checkEntryBody, dialMarks, ENTRY_KINDS, entryText, fastenersOf, foldJob, jobCard, jobReport, openPoints, pressureStartOf, recheckDates,
-  seatLimitOf, stationReport, STATIONS, stepsOf, type Entry, type EntryData,
+  checkEntryBody,
+  dialMarks,
+  ENTRY_KINDS,
+  entryText,
+  fastenersOf,
+  foldJob,
+  jobCard,
+  jobReport,
+  openPoints,
+  pressureStartOf,
+  recheckDates,
+  seatLimitOf,
+  stationReport,
+  STATIONS,
+  stepsOf,
+  type Entry,
+  type EntryData,
 } from '.';
 import { logOf, sampleMachine, sampleWheel } from '../../../tests/sample';
 
 const TODAY = '2026-04-30';
 const chosen: EntryData['chosen'] = {
-  marking: '110/90-18 61M TT', dateCode: '0526', tireId: null, tube: true, tubeId: 't', tubeLabel: '110/90-18', lightMark: true, seatLimitKpa: 260,
-  tread: 'soft', arrows: 'one', takeOff: false, treadMm: null, doubled: false,
-  parts: [{ what: 'tire 110/90-18 61M TT', count: 1, stockId: null }, { what: 'rim strip', count: 2, stockId: 's' }],
+  marking: '110/90-18 61M TT',
+  dateCode: '0526',
+  tireId: null,
+  tube: true,
+  tubeId: 't',
+  tubeLabel: '110/90-18',
+  lightMark: true,
+  seatLimitKpa: 260,
+  tread: 'soft',
+  arrows: 'one',
+  takeOff: false,
+  treadMm: null,
+  doubled: false,
+  parts: [
+    { what: 'tire 110/90-18 61M TT', count: 1, stockId: null },
+    { what: 'rim strip', count: 2, stockId: 's' },
+  ],
 };
 
 /** A job done by the book. */
@@ -24,10 +53,24 @@ const wholeJob = () => {
   l.add('pressure-set', { gaugeKpa: 93, shopC: 20, rideC: 15, rideKpa: 89.63 }, { station: 'set' });
   l.add('rest', { restDeg: 210 }, { station: 'balance' });
   l.add('trial-rest', { trialMassG: 20, trialDeg: 300, restDeg: 236.57 }, { station: 'balance' });
-  l.add('weights', { pieces: [{ massG: 20, deg: 25, side: 'near' }, { massG: 20, deg: 25, side: 'far' }], residualG: 3.5 }, { station: 'balance' });
+  l.add(
+    'weights',
+    {
+      pieces: [
+        { massG: 20, deg: 25, side: 'near' },
+        { massG: 20, deg: 25, side: 'far' },
+      ],
+      residualG: 3.5,
+    },
+    { station: 'balance' },
+  );
   l.add('level-check', { clock: 3, moved: 'stays' }, { station: 'balance' });
   l.add('level-check', { clock: 9, moved: 'stays' }, { station: 'balance' });
-  l.add('torqued', { fastener: 'rear axle nut', how: 'torqued', torqueNm: 100, wrench: 'long' }, { station: 'wheel-back' });
+  l.add(
+    'torqued',
+    { fastener: 'rear axle nut', how: 'torqued', torqueNm: 100, wrench: 'long' },
+    { station: 'wheel-back' },
+  );
   l.add('torqued', { fastener: 'rim lock nut', how: 'snug', torqueNm: null, wrench: null }, { station: 'wheel-back' });
   return l;
 };
@@ -52,27 +95,94 @@ describe('what is missing or doubtful', () => {
   };
 
   test.each<[string, (l: ReturnType<typeof wholeJob>) => void, RegExp]>([
-    ['an old new tire', (l) => l.add('chosen', { ...chosen, dateCode: '0515' }), /Choose: Made week 5 of 2015: 11\.\d years old/],
+    [
+      'an old new tire',
+      (l) => l.add('chosen', { ...chosen, dateCode: '0515' }),
+      /Choose: Made week 5 of 2015: 11\.\d years old/,
+    ],
     ['an unread date code', (l) => l.add('chosen', { ...chosen, dateCode: null }), /Its date code is not known/],
-    ['another rim', (l) => l.add('chosen', { ...chosen, marking: '110/90-19 62M TT' }), /A 19 inch tire does not go on an 18 inch rim/],
-    ['no tube on spokes', (l) => l.add('chosen', { ...chosen, tube: false }), /An unsealed spoked rim with a tube-type tire takes a tube/],
+    [
+      'another rim',
+      (l) => l.add('chosen', { ...chosen, marking: '110/90-19 62M TT' }),
+      /A 19 inch tire does not go on an 18 inch rim/,
+    ],
+    [
+      'no tube on spokes',
+      (l) => l.add('chosen', { ...chosen, tube: false }),
+      /An unsealed spoked rim with a tube-type tire takes a tube/,
+    ],
     ['a tube not picked', (l) => l.add('chosen', { ...chosen, tubeLabel: null }), /With a tube, and none picked/],
-    ['little room', (l) => l.add('clearance', { place: 'above', mm: 6, load: 'on the stand' }), /Choose: 6 mm of room above the tire/],
+    [
+      'little room',
+      (l) => l.add('clearance', { place: 'above', mm: 6, load: 'on the stand' }),
+      /Choose: 6 mm of room above the tire/,
+    ],
     ['above the limit', (l) => l.add('seat-reading', { gaugeKpa: 262 }), /Seat: A reading was above the seating limit/],
     ['not seated', (l) => l.add('seated', { side: 'other', seated: false }), /Not seated on the other side/],
-    ['an unread seating limit', (l) => l.add('chosen', { ...chosen, seatLimitKpa: null }), /seating limit was not read/],
-    ['a strange pressure', (l) => l.add('pressure-set', { gaugeKpa: 150, shopC: 20, rideC: 20, rideKpa: 150 }), /outside the starting range/],
+    [
+      'an unread seating limit',
+      (l) => l.add('chosen', { ...chosen, seatLimitKpa: null }),
+      /seating limit was not read/,
+    ],
+    [
+      'a strange pressure',
+      (l) => l.add('pressure-set', { gaugeKpa: 150, shopC: 20, rideC: 20, rideKpa: 150 }),
+      /outside the starting range/,
+    ],
     ['a moving wheel', (l) => l.add('level-check', { clock: 9, moved: 'sinks' }), /did not stay still/],
-    ['a trial that stayed on', (l) => l.add('trial', { pieces: [{ massG: 20, deg: 90, side: 'near' }] }), /trial weight is still on/],
+    [
+      'a trial that stayed on',
+      (l) => l.add('trial', { pieces: [{ massG: 20, deg: 90, side: 'near' }] }),
+      /trial weight is still on/,
+    ],
     ['much left over', (l) => l.add('weights', { pieces: [], residualG: 12 }), /12 g left over/],
-    ['a guess', (l) => l.add('torqued', { fastener: 'rear axle nut', how: 'guess', torqueNm: 100, wrench: null }), /rear axle nut: tightened by guess/],
-    ['snug instead of torqued', (l) => l.add('torqued', { fastener: 'rear axle nut', how: 'snug', torqueNm: 100, wrench: null }), /snug, though/],
-    ['a bent rim', (l) => l.add('runout', { readings: [0, 60, 120, 180, 240, 300].map((angleDeg) => ({ angleDeg, lateralMm: 2 * Math.cos((angleDeg * Math.PI) / 180) })), device: null }), /Inspect: 4\.0 mm side to side, high at 12 o'clock/],
-    ['a notched bearing', (l) => l.add('findings', { part: 'bearing', found: ['rough'] }), /Inspect: Rough or notched when turned\. New bearings/],
-    ['an old tube that stays', (l) => (l.add('chosen', { ...chosen, tubeLabel: null }), l.add('findings', { part: 'tube', found: ['pinch'] })), /Inspect: Two slits side by side/],
-    ['a dull spoke', (l) => l.add('spoke-ring', { spokes: [{ spoke: 7, sounds: 'dull' }] }), /Inspect: Spoke 7 is dull/],
-    ['a trouble that nothing cured', (l) => l.add('trouble', { symptom: 'bite-stuck', curedBy: null }, { station: 'tire-on' }), /Tire on: The bite will not go: not cured/],
-    ['a worn road tire', (l) => l.add('came-off', { marking: '110/90-18', dateCode: null, treadMm: 1, use: 'road' }), /under the least tread/],
+    [
+      'a guess',
+      (l) => l.add('torqued', { fastener: 'rear axle nut', how: 'guess', torqueNm: 100, wrench: null }),
+      /rear axle nut: tightened by guess/,
+    ],
+    [
+      'snug instead of torqued',
+      (l) => l.add('torqued', { fastener: 'rear axle nut', how: 'snug', torqueNm: 100, wrench: null }),
+      /snug, though/,
+    ],
+    [
+      'a bent rim',
+      (l) =>
+        l.add('runout', {
+          readings: [0, 60, 120, 180, 240, 300].map((angleDeg) => ({
+            angleDeg,
+            lateralMm: 2 * Math.cos((angleDeg * Math.PI) / 180),
+          })),
+          device: null,
+        }),
+      /Inspect: 4\.0 mm side to side, high at 12 o'clock/,
+    ],
+    [
+      'a notched bearing',
+      (l) => l.add('findings', { part: 'bearing', found: ['rough'] }),
+      /Inspect: Rough or notched when turned\. New bearings/,
+    ],
+    [
+      'an old tube that stays',
+      (l) => (l.add('chosen', { ...chosen, tubeLabel: null }), l.add('findings', { part: 'tube', found: ['pinch'] })),
+      /Inspect: Two slits side by side/,
+    ],
+    [
+      'a dull spoke',
+      (l) => l.add('spoke-ring', { spokes: [{ spoke: 7, sounds: 'dull' }] }),
+      /Inspect: Spoke 7 is dull/,
+    ],
+    [
+      'a trouble that nothing cured',
+      (l) => l.add('trouble', { symptom: 'bite-stuck', curedBy: null }, { station: 'tire-on' }),
+      /Tire on: The bite will not go: not cured/,
+    ],
+    [
+      'a worn road tire',
+      (l) => l.add('came-off', { marking: '110/90-18', dateCode: null, treadMm: 1, use: 'road' }),
+      /under the least tread/,
+    ],
   ])('%s is doubtful', (_name, change, said) => {
     expect(doubtsAfter(change).join('\n')).toMatch(said);
   });
@@ -149,7 +259,10 @@ describe('the job card', () => {
 
   test('an unfinished job says what is not recorded', () => {
     const card = jobCard(foldJob(logOf().open().log), TODAY, DEFAULT_UNITS);
-    expect(card.sections.find((s) => s.title === 'Torque')?.rows[0]).toEqual(['rear axle nut', 'not recorded, 100 N·m']);
+    expect(card.sections.find((s) => s.title === 'Torque')?.rows[0]).toEqual([
+      'rear axle nut',
+      'not recorded, 100 N·m',
+    ]);
     expect(card.missing).toContain('Choose: the new tire');
   });
 });
@@ -158,7 +271,13 @@ describe('the log in words', () => {
   test('every kind of entry is a sentence without code words', () => {
     const l = wholeJob();
     l.add('clearance', { place: 'above', mm: 20, load: 'rider on' });
-    l.add('runout', { readings: [{ angleDeg: 0, lateralMm: 0.4 }, { angleDeg: 90, radialMm: 0.2 }], device: 'indicator' });
+    l.add('runout', {
+      readings: [
+        { angleDeg: 0, lateralMm: 0.4 },
+        { angleDeg: 90, radialMm: 0.2 },
+      ],
+      device: 'indicator',
+    });
     l.add('pop', { gaugeKpa: 150, device: 'hose gauge' });
     l.add('molded-line', { side: 'other', deg: 90, even: false });
     l.add('balance-again', { why: 'the tire was turned on the rim' });
@@ -209,11 +328,15 @@ describe('what the dial shows', () => {
     const third = dialMarks(state, 'tire-off', { step: off, bite: 3 }).filter((m) => m.at === 'bite');
     expect(third.filter((m) => m.at === 'bite' && m.done)).toHaveLength(2);
     expect(third.filter((m) => m.at === 'bite' && m.now)).toMatchObject([{ n: 3 }]);
-    const half = dialMarks(state, 'tire-on', { step: stepsOf(state, 'tire-on').find((s) => s.shows === 'push-down') }).find((m) => m.at === 'push');
+    const half = dialMarks(state, 'tire-on', {
+      step: stepsOf(state, 'tire-on').find((s) => s.shows === 'push-down'),
+    }).find((m) => m.at === 'push');
     expect(half).toBeDefined();
     expect(at(dialMarks(state, 'hand-over'))).toEqual(['lock', 'light-mark', 'heavy', 'weight']);
     expect(dialMarks(state, 'hand-over').at(-1)).toEqual({ at: 'weight', deg: 25, label: '2 × 20 g' });
-    expect(dialMarks(state, 'hand-over', { say: (g) => `${(g / 28.35).toFixed(2)} oz` }).at(-1)).toMatchObject({ label: '2 × 0.71 oz' });
+    expect(dialMarks(state, 'hand-over', { say: (g) => `${(g / 28.35).toFixed(2)} oz` }).at(-1)).toMatchObject({
+      label: '2 × 0.71 oz',
+    });
     expect(dialMarks(foldJob([]), 'hand-over')).toEqual([]);
   });
 });
@@ -237,7 +360,10 @@ describe('an entry from outside', () => {
     [{ ...body, kind: 'findings', data: { part: 'bead', found: ['horn'] } }, 'data.found[0]'],
     [{ ...body, kind: 'trouble', data: { symptom: 'bite-stuck', curedBy: 'prayer' } }, 'data.curedBy'],
     [{ ...body, seq: 4 }, 'seq'],
-    [{ ...body, kind: 'weights', data: { pieces: [{ massG: -5, deg: 0, side: 'near' }], residualG: 0 } }, 'data.pieces[0].massG'],
+    [
+      { ...body, kind: 'weights', data: { pieces: [{ massG: -5, deg: 0, side: 'near' }], residualG: 0 } },
+      'data.pieces[0].massG',
+    ],
     [null, 'input'],
   ])('%j is refused at its field', (value, field) => {
     expect(() => checkEntryBody(value)).toThrow(expect.objectContaining({ field }));

@@ -47,17 +47,24 @@ export const seatLimitOf = (state: JobState) =>
 
 /** A tire that the shop's ceiling is not made for. */
 const ownLimitOf = ({ wheel, machine, chosen }: JobState): OwnLimit | null =>
-  wheel?.build === 'beadlock' ? 'beadlock'
-  : machine && (machine.kind === 'quad' || machine.kind === 'side-by-side') && chosen?.seatLimitKpa == null ? 'low-pressure tire'
-  : null;
+  wheel?.build === 'beadlock'
+    ? 'beadlock'
+    : machine && (machine.kind === 'quad' || machine.kind === 'side-by-side') && chosen?.seatLimitKpa == null
+      ? 'low-pressure tire'
+      : null;
 
 /** What to do next while seating, from the present try and those before it; `liveKpa` is what a gauge shows that nobody took yet. */
 export const seatLadderOf = (state: JobState, liveKpa: readonly number[] = []) =>
   seatLadder.run({
     limitKpa: seatLimitOf(state).result.limitKpa,
     readingsKpa: [...state.seatReadings.slice(state.seatTries.from).map((r) => r.gaugeKpa), ...liveKpa].slice(-500),
-    discSeated: state.seated.disc, otherSeated: state.seated.other, pops: state.pops.length, line: state.line, triesBefore: state.seatTries.ended,
-    tube: state.chosen?.tube ?? state.wheel?.tube ?? false, rules: state.rules,
+    discSeated: state.seated.disc,
+    otherSeated: state.seated.other,
+    pops: state.pops.length,
+    line: state.line,
+    triesBefore: state.seatTries.ended,
+    tube: state.chosen?.tube ?? state.wheel?.tube ?? false,
+    rules: state.rules,
   });
 
 /** The pressure to start from, or the problem that keeps it from being known. */
@@ -79,7 +86,9 @@ export const pressureStartOf = (state: JobState, askedKpa?: number) => {
     ...(placardKpa !== null ? { placardKpa } : {}),
     ...(state.ground ? { ground: state.ground } : {}),
     ...(state.machine ? { kind: state.machine.kind } : {}),
-    ...(state.chosen && state.chosen.tread !== 'other' ? { softTread: state.chosen.tread === 'trials' || state.chosen.tread === 'soft' } : {}),
+    ...(state.chosen && state.chosen.tread !== 'other'
+      ? { softTread: state.chosen.tread === 'trials' || state.chosen.tread === 'soft' }
+      : {}),
     ...(state.load && state.load.riderKg >= 20 ? { riderKg: state.load.riderKg } : {}),
     ...(askedKpa !== undefined ? { askedKpa } : {}),
   });
@@ -98,7 +107,10 @@ const intake = (state: JobState, today: string): Findings => {
   const worn = off?.use === 'road' && off.treadMm !== null && off.treadMm < ruleNumber('tread.minimumMm', state.rules);
   return findings(
     [[off !== null, 'what comes off: size and use']],
-    [worn && 'The old tire was under the least tread for the road.', ageDoubt(off?.dateCode, today, state, 'The old tire')],
+    [
+      worn && 'The old tire was under the least tread for the road.',
+      ageDoubt(off?.dateCode, today, state, 'The old tire'),
+    ],
   );
 };
 
@@ -109,7 +121,12 @@ const choose = (state: JobState, today: string): Findings => {
   const { chosen } = state;
   const reasons = chosenFitOf(state, today)?.reasons ?? [];
   const doubts: (string | false | null)[] = reasons
-    .filter((r) => r.verdict !== 'good' && !SAID_AT_INTAKE.includes(r.topic) && !(r.topic === 'tread' && chosen?.tread === 'other'))
+    .filter(
+      (r) =>
+        r.verdict !== 'good' &&
+        !SAID_AT_INTAKE.includes(r.topic) &&
+        !(r.topic === 'tread' && chosen?.tread === 'other'),
+    )
     .map((r) => r.says);
   if (chosen) doubts.push(chosen.tube && chosen.tubeLabel === null && 'With a tube, and none picked.');
   return findings([[chosen !== null, 'the new tire']], doubts);
@@ -117,24 +134,44 @@ const choose = (state: JobState, today: string): Findings => {
 
 /** What was measured on the bare wheel and is not good. */
 const inspected = (state: JobState): string[] => {
-  const found = [state.runout && runoutOf(state, state.runout.readings), state.spokeRing && spokeRingOf(state, state.spokeRing.spokes)];
+  const found = [
+    state.runout && runoutOf(state, state.runout.readings),
+    state.spokeRing && spokeRingOf(state, state.spokeRing.spokes),
+  ];
   // What the old tube showed is no doubt once another one is picked.
   const parts = INSPECTED.filter((part) => part !== 'tube' || !state.chosen?.tubeLabel);
-  const seen = parts.flatMap((part) => (state.findings[part] ? inspectionOf(part).run({ found: state.findings[part] }).result.reasons : []));
-  return [...seen.filter((r) => r.verdict !== 'good').map((r) => r.says), ...found.flatMap((f) => (f?.ok ? f.working.result.reasons.filter((r) => r.verdict !== 'good').map((r) => r.says) : []))];
+  const seen = parts.flatMap((part) =>
+    state.findings[part] ? inspectionOf(part).run({ found: state.findings[part] }).result.reasons : [],
+  );
+  return [
+    ...seen.filter((r) => r.verdict !== 'good').map((r) => r.says),
+    ...found.flatMap((f) =>
+      f?.ok ? f.working.result.reasons.filter((r) => r.verdict !== 'good').map((r) => r.says) : [],
+    ),
+  ];
 };
 
 /** Troubles of a station that nothing has cured since. */
 const uncured = (state: JobState, station: StationId): string[] =>
   state.troubles
-    .filter((t, i) => t.station === station && t.curedBy === null && !state.troubles.slice(i + 1).some((later) => later.symptom === t.symptom && later.curedBy !== null))
+    .filter(
+      (t, i) =>
+        t.station === station &&
+        t.curedBy === null &&
+        !state.troubles.slice(i + 1).some((later) => later.symptom === t.symptom && later.curedBy !== null),
+    )
     .map((t) => `${SYMPTOM_WORDS[t.symptom]}: not cured.`);
 
 const stepsStation = (state: JobState, station: StationId): Findings => {
   const steps = stepsOf(state, station);
   const open = steps.filter((s) => !state.steps[s.id]);
-  const missing = open.length === 0 ? [] : open.length === steps.length ? ['no step is ticked'] : open.map((s) => s.say);
-  return { fill: steps.length === 0 ? 0 : 1 - open.length / steps.length, missing, doubts: [...(station === 'inspect' ? inspected(state) : []), ...uncured(state, station)] };
+  const missing =
+    open.length === 0 ? [] : open.length === steps.length ? ['no step is ticked'] : open.map((s) => s.say);
+  return {
+    fill: steps.length === 0 ? 0 : 1 - open.length / steps.length,
+    missing,
+    doubts: [...(station === 'inspect' ? inspected(state) : []), ...uncured(state, station)],
+  };
 };
 
 /** The steps of a station that has more than steps, as one want. */
@@ -166,13 +203,21 @@ const set = (state: JobState): Findings => {
   const start = pressureStartOf(state);
   const at = state.pressureSet?.rideKpa;
   const off =
-    at !== undefined && start.ok && (at < start.working.result.lowKpa * 0.97 || at > start.working.result.highKpa * 1.03);
+    at !== undefined &&
+    start.ok &&
+    (at < start.working.result.lowKpa * 0.97 || at > start.working.result.highKpa * 1.03);
   return findings(
     [[state.pressureSet !== null, 'the pressure set'], stepsWant(state, 'set')],
     [
       off && 'The pressure set is outside the starting range.',
-      state.pressureSet !== null && start.ok && start.working.result.wantsRimLock && 'A tube at this pressure wants a rim lock.',
-      at !== undefined && start.ok && at < start.working.result.leastKpa - 0.5 && 'The pressure set is lower than tube and lock stand.',
+      state.pressureSet !== null &&
+        start.ok &&
+        start.working.result.wantsRimLock &&
+        'A tube at this pressure wants a rim lock.',
+      at !== undefined &&
+        start.ok &&
+        at < start.working.result.leastKpa - 0.5 &&
+        'The pressure set is lower than tube and lock stand.',
     ],
   );
 };
@@ -209,7 +254,12 @@ const wheelBack = (state: JobState): Findings => {
     fasteners.flatMap((f) => {
       const done = state.torqued[f.name];
       return [
-        done !== undefined && Boolean(done.device) && done.torqueNm !== null && f.torqueNm !== null && !torqueCheck.run({ wantedNm: f.torqueNm, reachedNm: done.torqueNm }).result.within && `${f.name}: the wrench clicked at another torque than the manual\u2019s.`,
+        done !== undefined &&
+          Boolean(done.device) &&
+          done.torqueNm !== null &&
+          f.torqueNm !== null &&
+          !torqueCheck.run({ wantedNm: f.torqueNm, reachedNm: done.torqueNm }).result.within &&
+          `${f.name}: the wrench clicked at another torque than the manual\u2019s.`,
         done?.how === 'guess' && `${f.name}: tightened by guess.`,
         done?.how === 'snug' && f.torqueNm !== null && `${f.name}: snug, though the manual has a torque.`,
       ];

@@ -13,7 +13,13 @@ export interface SlackNow {
 }
 
 /** Whether the bead can pass the flange as it lies; null where the rim's diameter is not known. */
-export const beadSlackOf = (state: JobState, { flangeMm, wellMm, wellToFlangeMm }: EntryData['rim-shape'], now: SlackNow): Attempt<BeadSlack> | null => {
+export const beadSlackOf = (
+  state: JobState,
+  { flangeMm, wellMm, wellToFlangeMm }: EntryData['rim-shape'],
+  now: SlackNow,
+): Attempt<BeadSlack> | null => {
   const beadMm = rimDiameterMm(state);
-  return beadMm === null ? null : attempt(beadSlack, { beadMm, flangeMm, wellMm, axialMm: wellToFlangeMm, ...now, rules: state.rules });
+  return beadMm === null
+    ? null
+    : attempt(beadSlack, { beadMm, flangeMm, wellMm, axialMm: wellToFlangeMm, ...now, rules: state.rules });
 };

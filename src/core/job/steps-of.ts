@@ -10,16 +10,27 @@ export const procedureInputOf = (state: JobState): ProcedureInput | null => {
   const { machine, wheel, chosen, rules } = state;
   if (!machine || !wheel) return null;
   const tube = chosen?.tube ?? wheel.tube;
-  const tools = [ruleWord('bead.break', rules), ruleWord('lever.tool', rules)].filter((t): t is StepTool => t !== 'hands and levers' && t !== 'levers');
+  const tools = [ruleWord('bead.break', rules), ruleWord('lever.tool', rules)].filter(
+    (t): t is StepTool => t !== 'hands and levers' && t !== 'levers',
+  );
   return {
     machine: { kind: machine.kind, drive: machine.drive, wheelSensors: machine.wheelSensors },
     wheel: {
-      end: wheelEnd(wheel.position), build: wheel.build, discSide: wheel.discSide, caliper: wheel.caliper, tubeWas: wheel.tube, sealed: wheel.sealed,
-      strips: wheel.strips ?? ruleNumber('strip.count', rules), rimDiameterMm: rimDiameterMm(state), heavySpotDeg: wheel.heavySpotDeg,
+      end: wheelEnd(wheel.position),
+      build: wheel.build,
+      discSide: wheel.discSide,
+      caliper: wheel.caliper,
+      tubeWas: wheel.tube,
+      sealed: wheel.sealed,
+      strips: wheel.strips ?? ruleNumber('strip.count', rules),
+      rimDiameterMm: rimDiameterMm(state),
+      heavySpotDeg: wheel.heavySpotDeg,
     },
     tire: { lightMark: chosen?.lightMark ?? true, arrows: chosen?.arrows !== 'none' },
     tube: tube ? (chosen?.doubled ? 'doubled' : 'one') : 'none',
-    locks: wheel.rimLockDegs, tools, rules,
+    locks: wheel.rimLockDegs,
+    tools,
+    rules,
   };
 };
 

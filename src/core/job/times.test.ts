@@ -5,27 +5,74 @@ import { beadSlackOf, foldJob, median, timesOf, type Entry } from '.';
 const timed = (build: (l: ReturnType<typeof logOf>) => void, minutes: readonly number[]): Entry[] => {
   const l = logOf().open();
   build(l);
-  return l.log.map((e, i) => ({ ...e, at: new Date(Date.UTC(2026, 3, 30, 9) + (minutes[i - 2] ?? 0) * 60_000).toISOString() }));
+  return l.log.map((e, i) => ({
+    ...e,
+    at: new Date(Date.UTC(2026, 3, 30, 9) + (minutes[i - 2] ?? 0) * 60_000).toISOString(),
+  }));
 };
-const step = (l: ReturnType<typeof logOf>, stepId: string, station: 'tire-off' | 'wheel-off' = 'tire-off') => l.add('step', { stepId }, { station });
+const step = (l: ReturnType<typeof logOf>, stepId: string, station: 'tire-off' | 'wheel-off' = 'tire-off') =>
+  l.add('step', { stepId }, { station });
 
 describe('time', () => {
   test('a step takes from the entry before it; a station is the sum of its own', () => {
-    const log = timed((l) => { step(l, 'off-lift', 'wheel-off'); step(l, 'toff-core'); step(l, 'toff-nut'); }, [4, 6, 9]);
-    expect(timesOf(log)).toEqual({ steps: { 'off-lift': 240, 'toff-core': 120, 'toff-nut': 180 }, stations: { 'wheel-off': 240, 'tire-off': 300 } });
+    const log = timed(
+      (l) => {
+        step(l, 'off-lift', 'wheel-off');
+        step(l, 'toff-core');
+        step(l, 'toff-nut');
+      },
+      [4, 6, 9],
+    );
+    expect(timesOf(log)).toEqual({
+      steps: { 'off-lift': 240, 'toff-core': 120, 'toff-nut': 180 },
+      stations: { 'wheel-off': 240, 'tire-off': 300 },
+    });
   });
 
   test('a pause longer than the rule is a break; one as long as it is work', () => {
-    expect(timesOf(timed((l) => { step(l, 'toff-core'); step(l, 'toff-nut'); }, [30, 61])).stations).toEqual({ 'tire-off': 1800 });
+    expect(
+      timesOf(
+        timed(
+          (l) => {
+            step(l, 'toff-core');
+            step(l, 'toff-nut');
+          },
+          [30, 61],
+        ),
+      ).stations,
+    ).toEqual({ 'tire-off': 1800 });
   });
 
   test('what was undone counts for nothing, nor does a clock that went back', () => {
-    expect(timesOf(timed((l) => { const id = step(l, 'toff-core'); l.add('undo', { entryId: id }, { station: 'tire-off' }); }, [5, 6])).steps).toEqual({});
-    expect(timesOf(timed((l) => { step(l, 'toff-core'); }, [-5])).stations).toEqual({});
+    expect(
+      timesOf(
+        timed(
+          (l) => {
+            const id = step(l, 'toff-core');
+            l.add('undo', { entryId: id }, { station: 'tire-off' });
+          },
+          [5, 6],
+        ),
+      ).steps,
+    ).toEqual({});
+    expect(
+      timesOf(
+        timed(
+          (l) => {
+            step(l, 'toff-core');
+          },
+          [-5],
+        ),
+      ).stations,
+    ).toEqual({});
     expect(timesOf([])).toEqual({ steps: {}, stations: {} });
   });
 
-  test.each<[number[], number]>([[[5], 5], [[9, 1, 4], 4], [[4, 1, 3, 2], 2.5]])('the median of %j is %d', (values, middle) => expect(median(values)).toBe(middle));
+  test.each<[number[], number]>([
+    [[5], 5],
+    [[9, 1, 4], 4],
+    [[4, 1, 3, 2], 2.5],
+  ])('the median of %j is %d', (values, middle) => expect(median(values)).toBe(middle));
   test('nothing has no median', () => expect(() => median([])).toThrow(/nothing/));
 });
 

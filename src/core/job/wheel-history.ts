@@ -35,7 +35,12 @@ export const wheelHistory = (jobs: readonly { job: JobSummary; entries: readonly
     const heavy = heavyOf(state.balance);
     if (heavy) history.heavySpots.push({ deg: normalDeg(heavy.deg), ...at });
     const measured = state.runout && runoutOf(state, state.runout.readings);
-    if (measured?.ok) history.runouts.push({ lateralMm: measured.working.result.lateral?.totalMm ?? null, radialMm: measured.working.result.radial?.totalMm ?? null, ...at });
+    if (measured?.ok)
+      history.runouts.push({
+        lateralMm: measured.working.result.lateral?.totalMm ?? null,
+        radialMm: measured.working.result.radial?.totalMm ?? null,
+        ...at,
+      });
     if (state.balance.weights) history.weights.push({ ...state.balance.weights, ...at });
   }
   history.clearances.sort((a, b) => CLEARANCE_PLACES.indexOf(a.place) - CLEARANCE_PLACES.indexOf(b.place));

@@ -6,7 +6,10 @@ import { normalDeg } from '../units';
 const WHEEL = { radiusMm: 225, massKg: 9, inertiaKgM2: 0.35 };
 
 /** A hidden heavy spot with weights on it, as a wheel that turns on a stand. */
-export const standWheel = (heavy: MassVector, weights: readonly MassVector[]): StandWheel => ({ ...WHEEL, lumps: [heavy, ...weights] });
+export const standWheel = (heavy: MassVector, weights: readonly MassVector[]): StandWheel => ({
+  ...WHEEL,
+  lumps: [heavy, ...weights],
+});
 
 /** A stand with a wheel that nobody can look into: what it shows when it is let go. */
 export interface HiddenStand {
@@ -22,7 +25,9 @@ export const hiddenStand = (heavy: MassVector, bandG: number): HiddenStand => ({
   settle(weights, from) {
     const wheel = standWheel(heavy, weights);
     const start = turnTo(sumVectors(wheel.lumps).deg, from === 'left' ? 9 : 3);
-    return normalDeg(bottomDeg(untilRest(wheel, bearingsFor(wheel, bandG), { turnDeg: start, rateDegS: 0, held: false })));
+    return normalDeg(
+      bottomDeg(untilRest(wheel, bearingsFor(wheel, bandG), { turnDeg: start, rateDegS: 0, held: false })),
+    );
   },
   level(deg, weights) {
     const [x, y] = toVector(sumVectors([heavy, ...weights]));

@@ -15,15 +15,30 @@ export type Friction = keyof typeof FRICTIONS;
 
 /** Shelves to practice with: pieces of every size, large ones only, or hardly any. */
 export const SHELVES = {
-  full: [{ massG: 5, count: 24 }, { massG: 10, count: 24 }, { massG: 20, count: 12 }],
-  coarse: [{ massG: 10, count: 12 }, { massG: 20, count: 12 }],
-  few: [{ massG: 5, count: 2 }, { massG: 10, count: 2 }, { massG: 20, count: 2 }, { massG: 30, count: 1 }],
+  full: [
+    { massG: 5, count: 24 },
+    { massG: 10, count: 24 },
+    { massG: 20, count: 12 },
+  ],
+  coarse: [
+    { massG: 10, count: 12 },
+    { massG: 20, count: 12 },
+  ],
+  few: [
+    { massG: 5, count: 2 },
+    { massG: 10, count: 2 },
+    { massG: 20, count: 2 },
+    { massG: 30, count: 1 },
+  ],
 } as const satisfies Record<string, readonly WeightStock[]>;
 export type Shelf = keyof typeof SHELVES;
 
 /** The wheel to practice on: 36 spokes and a rim lock. */
 export const PRACTICE_WHEEL = { build: 'spoked', spokes: 36, rimLockDegs: [210] } as const;
-export const PRACTICE_PLACES: readonly number[] = weightPlaces({ ...PRACTICE_WHEEL, rimLockDegs: [...PRACTICE_WHEEL.rimLockDegs] });
+export const PRACTICE_PLACES: readonly number[] = weightPlaces({
+  ...PRACTICE_WHEEL,
+  rimLockDegs: [...PRACTICE_WHEEL.rimLockDegs],
+});
 
 /** The heavy spot that a seed hides: 8 to 70 g anywhere on the wheel. */
 export const hiddenHeavy = (seed: number): MassVector => {
@@ -69,7 +84,18 @@ export const practiceRound = defineWorking<Input, PracticeRound>({
     tries: listOf(WEIGHTS_ON as Joi.ArraySchema, 40, 'The weights of each try'),
     rules: ruleValues(),
   },
-  example: { seed: 7, friction: 'usual', shelf: 'full', tries: [[{ massG: 20, deg: 25 }], [{ massG: 20, deg: 25 }, { massG: 10, deg: 35 }]] },
+  example: {
+    seed: 7,
+    friction: 'usual',
+    shelf: 'full',
+    tries: [
+      [{ massG: 20, deg: 25 }],
+      [
+        { massG: 20, deg: 25 },
+        { massG: 10, deg: 35 },
+      ],
+    ],
+  },
   work({ seed, friction, shelf, tries, rules }, show) {
     const toleranceG = ruleNumber('balance.toleranceG', rules, show);
     const heavy = hiddenHeavy(seed);
@@ -78,22 +104,50 @@ export const practiceRound = defineWorking<Input, PracticeRound>({
     show.line('hidden heavy spot', 'by the number of the wheel', heavy.massG, 'g');
     show.line('at', 'from the valve', heavy.deg, 'deg');
     const limitG = Math.max(toleranceG, bandG);
-    const leftG = show.line('left after your last try', 'hidden spot + weights, as vectors', stand.leftG(tries.at(-1) ?? []), 'g');
+    const leftG = show.line(
+      'left after your last try',
+      'hidden spot + weights, as vectors',
+      stand.leftG(tries.at(-1) ?? []),
+      'g',
+    );
     const within = leftG <= limitG + 1e-9;
     // A stand whose dead band is known to nobody, as it was for who tried.
     const { 'balance.bandG': _, ...usual } = rules ?? {};
-    const acts = [...advisedActs(stand, { stock: SHELVES[shelf].map((k) => ({ ...k })), positions: [...PRACTICE_PLACES], sides: 'one', rules: usual })];
+    const acts = [
+      ...advisedActs(stand, {
+        stock: SHELVES[shelf].map((k) => ({ ...k })),
+        positions: [...PRACTICE_PLACES],
+        sides: 'one',
+        rules: usual,
+      }),
+    ];
     const advisedTries = acts.flatMap((a) => (a.do === 'trial' || a.do === 'final' ? [a.pieces] : []));
-    const advisedLeftG = show.line('left as advised', `${advisedTries.length} placements`, stand.leftG(advisedTries.at(-1) ?? []), 'g');
+    const advisedLeftG = show.line(
+      'left as advised',
+      `${advisedTries.length} placements`,
+      stand.leftG(advisedTries.at(-1) ?? []),
+      'g',
+    );
     show.line('your placements', 'times weights were put on', tries.length);
     show.basis('published', 'statics: masses add as vectors');
     show.basis('practice', 'a wheel is balanced within the shop\u2019s limit, or within what its stand can show');
     const saids = [grams(leftG), grams(limitG)];
-    const why = within ? reason('good', `Balanced: {0} left, within {1}, in ${tries.length} placements.`, saids) : reason('check', '{0} left: more than {1}.', saids);
+    const why = within
+      ? reason('good', `Balanced: {0} left, within {1}, in ${tries.length} placements.`, saids)
+      : reason('check', '{0} left: more than {1}.', saids);
     show.verdict(why.verdict);
     return {
-      heavy, bandG, placements: tries.length, leftG, within,
-      advised: { tries: advisedTries, placements: advisedTries.length, leftG: advisedLeftG, readings: acts.filter((a) => a.do === 'settle' || a.do === 'level').length },
+      heavy,
+      bandG,
+      placements: tries.length,
+      leftG,
+      within,
+      advised: {
+        tries: advisedTries,
+        placements: advisedTries.length,
+        leftG: advisedLeftG,
+        readings: acts.filter((a) => a.do === 'settle' || a.do === 'level').length,
+      },
       reason: why,
     };
   },

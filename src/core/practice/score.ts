@@ -40,5 +40,10 @@ const middle = (values: readonly number[]): number | null => {
 /** The standing of these rounds, as they are. */
 export const standingOf = (rounds: readonly PracticeScore[]): PracticeStanding => {
   const balanced = rounds.filter((r) => r.within);
-  return { rounds: rounds.length, balanced: balanced.length, medianPlacements: middle(balanced.map((r) => r.placements)), medianAdvised: middle(balanced.map((r) => r.advisedPlacements)) };
+  return {
+    rounds: rounds.length,
+    balanced: balanced.length,
+    medianPlacements: middle(balanced.map((r) => r.placements)),
+    medianAdvised: middle(balanced.map((r) => r.advisedPlacements)),
+  };
 };

@@ -9,7 +9,13 @@ export interface GaugeError {
 }
 
 export const GAUGE_ERRORS = listOf(
-  record({ appliedKpa: quantity('kPa', 0, 1000, 'The pressure applied'), readsKpa: quantity('kPa', 0, 1000, 'What it read') }, 'A check of the gauge'),
+  record(
+    {
+      appliedKpa: quantity('kPa', 0, 1000, 'The pressure applied'),
+      readsKpa: quantity('kPa', 0, 1000, 'What it read'),
+    },
+    'A check of the gauge',
+  ),
   60,
   'What the gauge was found to show',
 );
@@ -20,7 +26,11 @@ const rising = (checks: readonly GaugeError[]): GaugeError[] => {
   sorted.forEach((c, i) => {
     const before = sorted[i - 1];
     if (before && (c.readsKpa <= before.readsKpa || c.appliedKpa === before.appliedKpa))
-      throw new InputError('checks', `The gauge cannot read ${c.readsKpa} kPa under ${c.appliedKpa} and ${before.readsKpa} under ${before.appliedKpa}.`, 'checks whose readings rise with the pressure, one for each pressure');
+      throw new InputError(
+        'checks',
+        `The gauge cannot read ${c.readsKpa} kPa under ${c.appliedKpa} and ${before.readsKpa} under ${before.appliedKpa}.`,
+        'checks whose readings rise with the pressure, one for each pressure',
+      );
   });
   return sorted;
 };
@@ -36,11 +46,27 @@ const along = (points: readonly { x: number; y: number }[], x: number): number =
 
 /** The pressure behind a reading, kPa, never below zero; the reading itself for a gauge never checked. */
 export const trueOf = (checks: readonly GaugeError[], readsKpa: number): number =>
-  checks.length === 0 ? readsKpa : Math.max(0, along(rising(checks).map((c) => ({ x: c.readsKpa, y: c.appliedKpa })), readsKpa));
+  checks.length === 0
+    ? readsKpa
+    : Math.max(
+        0,
+        along(
+          rising(checks).map((c) => ({ x: c.readsKpa, y: c.appliedKpa })),
+          readsKpa,
+        ),
+      );
 
 /** What the gauge shows under a pressure, kPa, never below zero. */
 export const readsOf = (checks: readonly GaugeError[], trueKpa: number): number =>
-  checks.length === 0 ? trueKpa : Math.max(0, along(rising(checks).map((c) => ({ x: c.appliedKpa, y: c.readsKpa })), trueKpa));
+  checks.length === 0
+    ? trueKpa
+    : Math.max(
+        0,
+        along(
+          rising(checks).map((c) => ({ x: c.appliedKpa, y: c.readsKpa })),
+          trueKpa,
+        ),
+      );
 
 /**
  * The error of a gauge at a reading, from what it was found to show under known pressures.
@@ -48,13 +74,24 @@ export const readsOf = (checks: readonly GaugeError[], trueKpa: number): number 
  * `readsKpa` 0 to 1000; at least one check. Throws `InputError` without one, or where the checks run backwards.
  * Source: linear interpolation; past the checks the error of the nearest.
  */
-export const gaugeError = defineWorking<{ readsKpa: number; checks: readonly GaugeError[] }, { trueKpa: number; errorKpa: number; beyond: boolean }>({
+export const gaugeError = defineWorking<
+  { readsKpa: number; checks: readonly GaugeError[] },
+  { trueKpa: number; errorKpa: number; beyond: boolean }
+>({
   name: 'gauge-error',
   says: 'What is in the tire when this gauge shows a pressure',
   input: { readsKpa: quantity('kPa', 0, 1000, 'The gauge reading'), checks: GAUGE_ERRORS },
-  example: { readsKpa: 90, checks: [{ appliedKpa: 70, readsKpa: 72 }, { appliedKpa: 140, readsKpa: 143 }, { appliedKpa: 280, readsKpa: 281 }] },
+  example: {
+    readsKpa: 90,
+    checks: [
+      { appliedKpa: 70, readsKpa: 72 },
+      { appliedKpa: 140, readsKpa: 143 },
+      { appliedKpa: 280, readsKpa: 281 },
+    ],
+  },
   work({ readsKpa, checks }, show) {
-    if (checks.length === 0) throw new InputError('checks', 'The gauge was never checked.', 'at least one reading under a known pressure');
+    if (checks.length === 0)
+      throw new InputError('checks', 'The gauge was never checked.', 'at least one reading under a known pressure');
     const trueKpa = show.line('true', 'between the nearest checks', trueOf(checks, readsKpa), 'kPa');
     const errorKpa = show.line('error', 'reading − true', readsKpa - trueKpa, 'kPa');
     const reads = checks.map((c) => c.readsKpa);

@@ -1,7 +1,12 @@
 /** What is ridden on. */
 export const GROUNDS = ['mixed', 'soft', 'hard', 'rock'] as const;
 export type Ground = (typeof GROUNDS)[number];
-export const GROUND_WORDS: Record<Ground, string> = { mixed: 'mixed', soft: 'sand or mud', hard: 'hard, smooth', rock: 'rock and roots' };
+export const GROUND_WORDS: Record<Ground, string> = {
+  mixed: 'mixed',
+  soft: 'sand or mud',
+  hard: 'hard, smooth',
+  rock: 'rock and roots',
+};
 
 /** What the rider does with the machine. */
 export const USES = ['motocross', 'dirt', 'trail', 'storage', 'scooter-front', 'road'] as const;

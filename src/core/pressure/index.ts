@@ -6,6 +6,15 @@ export { leak, type Leak, type StandingReading } from './leak';
 export { pressureCorrect } from './pressure-correct';
 export { pressureStart, type PressureStart } from './pressure-start';
 export { seatLadder, SEAT_ADVICE, type LinePoint, type SeatAdvice, type SeatLadder } from './seat-ladder';
-export { HIGHEST_CEILING_KPA, OWN_LIMITS, RAISED_FIELDS, seatLimit, type OwnLimit, type RaisedCeiling, type SeatBinds, type SeatLimit } from './seat-limit';
+export {
+  HIGHEST_CEILING_KPA,
+  OWN_LIMITS,
+  RAISED_FIELDS,
+  seatLimit,
+  type OwnLimit,
+  type RaisedCeiling,
+  type SeatBinds,
+  type SeatLimit,
+} from './seat-limit';
 export { twoGauges } from './two-gauges';
 export { NUT_SAYS, valveSet, type ValveSet } from './valve-set';

@@ -6,7 +6,11 @@ const ZERO_K = 273.15;
 const OUTSIDE_KPA = 101.325;
 
 /** A tire that stands for some days: weather of ±5 °C, a gauge that rounds, and a loss of its own. */
-const standing = (seed: number, lossKpaPerDay: number, { days = 21, stepKpa = 1, startKpa = 230 } = {}): StandingReading[] => {
+const standing = (
+  seed: number,
+  lossKpaPerDay: number,
+  { days = 21, stepKpa = 1, startKpa = 230 } = {},
+): StandingReading[] => {
   const random = seeded(seed);
   return Array.from({ length: days }, (_, day) => {
     const tempC = 18 + (random() - 0.5) * 10;
@@ -14,7 +18,8 @@ const standing = (seed: number, lossKpaPerDay: number, { days = 21, stepKpa = 1,
     return { day, gaugeKpa: Math.round((absolute - OUTSIDE_KPA) / stepKpa) * stepKpa, tempC };
   });
 };
-const run = (readings: StandingReading[], more: object = {}) => leak.run({ readings, tube: false, gaugeStepKpa: 1, ...more }).result;
+const run = (readings: StandingReading[], more: object = {}) =>
+  leak.run({ readings, tube: false, gaugeStepKpa: 1, ...more }).result;
 const SEEDS = Array.from({ length: 100 }, (_, i) => i + 1);
 
 test('the true loss lies in the interval in at least 93 of 100 tires', () => {
@@ -37,13 +42,20 @@ test('at most 5 of 100 tight tires are called leaking, whatever the weather; nea
 
 test('the weather alone is no loss: the same air at 25 and 5 degrees', () => {
   const cold = ((230 + OUTSIDE_KPA) * (5 + ZERO_K)) / (25 + ZERO_K) - OUTSIDE_KPA;
-  const { lossKpaPerDay, corrected } = run([{ day: 0, gaugeKpa: 230, tempC: 25 }, { day: 1, gaugeKpa: cold, tempC: 5 }, { day: 2, gaugeKpa: 230, tempC: 25 }]);
+  const { lossKpaPerDay, corrected } = run([
+    { day: 0, gaugeKpa: 230, tempC: 25 },
+    { day: 1, gaugeKpa: cold, tempC: 5 },
+    { day: 2, gaugeKpa: 230, tempC: 25 },
+  ]);
   expect(lossKpaPerDay).toBeCloseTo(0, 6);
   expect(corrected[1]!.gaugeKpa).toBeCloseTo(230, 6);
 });
 
 test('it says how long to wait for this gauge, and does not judge after five minutes', () => {
-  const early = run([0, 0.001, 0.003].map((day) => ({ day, gaugeKpa: 230, tempC: 18 })), { gaugeStepKpa: 3.5 });
+  const early = run(
+    [0, 0.001, 0.003].map((day) => ({ day, gaugeKpa: 230, tempC: 18 })),
+    { gaugeStepKpa: 3.5 },
+  );
   expect([early.finding, Math.round(early.waitDays)]).toEqual(['cannot tell', 28]);
   expect(early.reason.says).toMatch(/wait 28 days more/);
   expect(run(standing(3, 0.05, { days: 2 })).finding).toBe('cannot tell');
@@ -57,18 +69,33 @@ test('the day it falls under the minimum follows from the line', () => {
 
 test('a tube may lose more than a tubeless tire', () => {
   const readings = standing(9, 1.2);
-  expect([run(readings).finding, leak.run({ readings, tube: true, gaugeStepKpa: 1 }).result.finding]).toEqual(['slow leak', 'ordinary']);
+  expect([run(readings).finding, leak.run({ readings, tube: true, gaugeStepKpa: 1 }).result.finding]).toEqual([
+    'slow leak',
+    'ordinary',
+  ]);
 });
 
 test('no reading, and readings of one moment, are refused by a sentence', () => {
   expect(problemOf(() => run([])).field).toBe('readings');
-  expect(problemOf(() => run([{ day: 1, gaugeKpa: 200, tempC: 20 }, { day: 1, gaugeKpa: 201, tempC: 20 }])).message).toBe('All readings are of one moment.');
+  expect(
+    problemOf(() =>
+      run([
+        { day: 1, gaugeKpa: 200, tempC: 20 },
+        { day: 1, gaugeKpa: 201, tempC: 20 },
+      ]),
+    ).message,
+  ).toBe('All readings are of one moment.');
 });
 
 test('the next reading: soon after a leak, when the gauge can tell, and before it is too soft', () => {
   const next = (run_: { nextCheckDays: number }) => run_.nextCheckDays;
   expect(next(run(standing(3, 1.5)))).toBe(1);
   expect(next(run(standing(3, 0.05)))).toBe(7);
-  const tooSoft = leak.run({ readings: [0, 3, 6, 9, 12].map((day) => ({ day, gaugeKpa: 230 - day * 0.4, tempC: 20 })), tube: false, gaugeStepKpa: 0.1, minimumKpa: 224 }).result;
+  const tooSoft = leak.run({
+    readings: [0, 3, 6, 9, 12].map((day) => ({ day, gaugeKpa: 230 - day * 0.4, tempC: 20 })),
+    tube: false,
+    gaugeStepKpa: 0.1,
+    minimumKpa: 224,
+  }).result;
   expect([tooSoft.finding, tooSoft.nextCheckDays]).toEqual(['ordinary', 3]);
 });

@@ -60,7 +60,14 @@ export const leak = defineWorking<Input, Leak>({
   says: 'Whether a standing tire leaks, with the weather taken out',
   input: {
     readings: listOf(
-      record({ day: quantity('days', 0, 3650, 'Days since the first reading'), gaugeKpa: quantity('kPa', 0, 1000, 'The gauge reading'), tempC: quantity('C', -60, 80, 'Temperature of the tire') }, 'A reading'),
+      record(
+        {
+          day: quantity('days', 0, 3650, 'Days since the first reading'),
+          gaugeKpa: quantity('kPa', 0, 1000, 'The gauge reading'),
+          tempC: quantity('C', -60, 80, 'Temperature of the tire'),
+        },
+        'A reading',
+      ),
       200,
       'Pressures of the standing tire',
     ),
@@ -71,53 +78,142 @@ export const leak = defineWorking<Input, Leak>({
     rules: ruleValues(),
   },
   example: {
-    readings: [{ day: 0, gaugeKpa: 230, tempC: 21 }, { day: 2, gaugeKpa: 223, tempC: 17 }, { day: 5, gaugeKpa: 222, tempC: 22 }, { day: 7, gaugeKpa: 214, tempC: 18 }],
-    tube: false, gaugeStepKpa: 1, minimumKpa: 200,
+    readings: [
+      { day: 0, gaugeKpa: 230, tempC: 21 },
+      { day: 2, gaugeKpa: 223, tempC: 17 },
+      { day: 5, gaugeKpa: 222, tempC: 22 },
+      { day: 7, gaugeKpa: 214, tempC: 18 },
+    ],
+    tube: false,
+    gaugeStepKpa: 1,
+    minimumKpa: 200,
   },
   work({ readings, tube, gaugeStepKpa, altitudeM = 0, minimumKpa, rules }, show) {
-    if (readings.length === 0) throw new InputError('readings', 'There is no reading.', 'at least one pressure with its temperature');
+    if (readings.length === 0)
+      throw new InputError('readings', 'There is no reading.', 'at least one pressure with its temperature');
     const sorted = [...readings].sort((a, b) => a.day - b.day);
     const [first, last] = [sorted[0]!, sorted.at(-1)!];
-    if (sorted.length > 1 && first.day === last.day) throw new InputError('readings', 'All readings are of one moment.', 'readings on different days');
+    if (sorted.length > 1 && first.day === last.day)
+      throw new InputError('readings', 'All readings are of one moment.', 'readings on different days');
     const outsideKpa = atmosphereKpa(altitudeM);
     const firstK = first.tempC + ZERO_CELSIUS_IN_K;
-    const corrected = sorted.map(({ day, gaugeKpa, tempC }) => ({ day, gaugeKpa: ((gaugeKpa + outsideKpa) * firstK) / (tempC + ZERO_CELSIUS_IN_K) - outsideKpa }));
+    const corrected = sorted.map(({ day, gaugeKpa, tempC }) => ({
+      day,
+      gaugeKpa: ((gaugeKpa + outsideKpa) * firstK) / (tempC + ZERO_CELSIUS_IN_K) - outsideKpa,
+    }));
     const spanDays = show.line('span', 'last day − first day', last.day - first.day, 'days');
-    show.line('last, at the first one\u2019s temperature', `(${last.gaugeKpa} + outside) × ${firstK.toFixed(2)} / ${(last.tempC + ZERO_CELSIUS_IN_K).toFixed(2)} − outside`, corrected.at(-1)!.gaugeKpa, 'kPa');
-    const ordinaryKpaPerDay = show.line('ordinary, in a day', 'rule', ruleNumber(tube ? 'leak.tubePerDayKpa' : 'leak.tubelessPerDayKpa', rules, show), 'kPa');
-    const waitDays = show.line('to wait', `${STEPS_TO_TELL} steps of the gauge / ordinary − span`, Math.max(0, (STEPS_TO_TELL * gaugeStepKpa) / ordinaryKpaPerDay - spanDays), 'days');
+    show.line(
+      'last, at the first one\u2019s temperature',
+      `(${last.gaugeKpa} + outside) × ${firstK.toFixed(2)} / ${(last.tempC + ZERO_CELSIUS_IN_K).toFixed(2)} − outside`,
+      corrected.at(-1)!.gaugeKpa,
+      'kPa',
+    );
+    const ordinaryKpaPerDay = show.line(
+      'ordinary, in a day',
+      'rule',
+      ruleNumber(tube ? 'leak.tubePerDayKpa' : 'leak.tubelessPerDayKpa', rules, show),
+      'kPa',
+    );
+    const waitDays = show.line(
+      'to wait',
+      `${STEPS_TO_TELL} steps of the gauge / ordinary − span`,
+      Math.max(0, (STEPS_TO_TELL * gaugeStepKpa) / ordinaryKpaPerDay - spanDays),
+      'days',
+    );
     show.basis('published', 'ideal gas law at constant volume; US Standard Atmosphere 1976');
     show.basis('memory', `a loss of ${STEPS_TO_TELL} steps of the gauge is told from its rounding`);
     show.caution('A tire that loses air is looked at before it rolls: bead, stem and core with soapy water.');
     const soonDays = ruleNumber('recheck.pressureDays', rules, show);
     const usualDays = ruleNumber('leak.checkDays', rules, show);
-    const none = { lossKpaPerDay: null, lowKpaPerDay: null, highKpaPerDay: null, ordinaryKpaPerDay, underMinimumInDays: null, waitDays, corrected };
+    const none = {
+      lossKpaPerDay: null,
+      lowKpaPerDay: null,
+      highKpaPerDay: null,
+      ordinaryKpaPerDay,
+      underMinimumInDays: null,
+      waitDays,
+      corrected,
+    };
     // A fitter thinks in weeks.
     const rate = (perDay: number) => ({ value: perDay * 7, unit: 'kPa' as const, digits: 1 });
     const days = (value: number) => ({ value: Math.max(1, Math.ceil(value)), unit: 'days' as const, digits: 0 });
     if (sorted.length < 3) {
       show.verdict('check');
-      return { ...none, finding: 'cannot tell', nextCheckDays: soonDays, reason: reason('check', 'Fewer than three readings cannot tell a leak from the weather and the gauge: read it again on other days.') };
+      return {
+        ...none,
+        finding: 'cannot tell',
+        nextCheckDays: soonDays,
+        reason: reason(
+          'check',
+          'Fewer than three readings cannot tell a leak from the weather and the gauge: read it again on other days.',
+        ),
+      };
     }
-    const fit = fitLine(corrected.map((c) => ({ x: c.day, y: c.gaugeKpa })), 95, gaugeStepKpa / ROUNDING);
+    const fit = fitLine(
+      corrected.map((c) => ({ x: c.day, y: c.gaugeKpa })),
+      95,
+      gaugeStepKpa / ROUNDING,
+    );
     show.basis('published', 'least squares; Student\u2019s t, NIST/SEMATECH e-Handbook of Statistical Methods');
     const lossKpaPerDay = show.line('loss in a day', 'slope of the line, weather taken out', -fit.slope, 'kPa');
     const lowKpaPerDay = show.line('at least', '95 % interval', -fit.slope - fit.half!, 'kPa');
     const highKpaPerDay = show.line('at most', '95 % interval', -fit.slope + fit.half!, 'kPa');
     const nowKpa = fit.intercept + fit.slope * last.day;
-    const underMinimumInDays = minimumKpa === undefined || lossKpaPerDay <= 0 ? null : show.line('under the minimum in', '(now − minimum) / loss', Math.max(0, (nowKpa - minimumKpa) / lossKpaPerDay), 'days');
+    const underMinimumInDays =
+      minimumKpa === undefined || lossKpaPerDay <= 0
+        ? null
+        : show.line(
+            'under the minimum in',
+            '(now − minimum) / loss',
+            Math.max(0, (nowKpa - minimumKpa) / lossKpaPerDay),
+            'days',
+          );
     const found = { lossKpaPerDay, lowKpaPerDay, highKpaPerDay, ordinaryKpaPerDay, underMinimumInDays, corrected };
     const told = (finding: Leak['finding'], why: Reason, wait: number): Leak => {
       show.verdict(why.verdict);
       // Before it is too soft, and when the gauge can tell; a leak is looked at soon.
-      const wanted = finding === 'ordinary' ? usualDays : finding === 'slow leak' ? soonDays : Math.max(soonDays, Math.min(usualDays, Math.ceil(wait)));
-      const nextCheckDays = show.line('next check', 'by the finding, and before it is under the minimum', Math.max(1, Math.min(wanted, Math.floor(underMinimumInDays ?? wanted))), 'days');
+      const wanted =
+        finding === 'ordinary'
+          ? usualDays
+          : finding === 'slow leak'
+            ? soonDays
+            : Math.max(soonDays, Math.min(usualDays, Math.ceil(wait)));
+      const nextCheckDays = show.line(
+        'next check',
+        'by the finding, and before it is under the minimum',
+        Math.max(1, Math.min(wanted, Math.floor(underMinimumInDays ?? wanted))),
+        'days',
+      );
       return { ...found, finding, waitDays: wait, nextCheckDays, reason: why };
     };
-    if (lowKpaPerDay > ordinaryKpaPerDay) return told('slow leak', reason('stop', 'A slow leak: {0} a week, at least {1}; {2} would be ordinary.', [rate(lossKpaPerDay), rate(lowKpaPerDay), rate(ordinaryKpaPerDay)]), 0);
-    if (highKpaPerDay <= ordinaryKpaPerDay) return told('ordinary', reason('good', 'No leak: {0} a week at most, {1} is ordinary.', [rate(Math.max(0, highKpaPerDay)), rate(ordinaryKpaPerDay)]), 0);
-    return told('cannot tell', waitDays > 0
-      ? reason('check', 'It cannot be told yet: with this gauge wait {0} more.', [days(waitDays)])
-      : reason('check', 'It cannot be told: {0} to {1} a week. More readings, or a finer gauge.', [rate(lowKpaPerDay), rate(highKpaPerDay)]), waitDays);
+    if (lowKpaPerDay > ordinaryKpaPerDay)
+      return told(
+        'slow leak',
+        reason('stop', 'A slow leak: {0} a week, at least {1}; {2} would be ordinary.', [
+          rate(lossKpaPerDay),
+          rate(lowKpaPerDay),
+          rate(ordinaryKpaPerDay),
+        ]),
+        0,
+      );
+    if (highKpaPerDay <= ordinaryKpaPerDay)
+      return told(
+        'ordinary',
+        reason('good', 'No leak: {0} a week at most, {1} is ordinary.', [
+          rate(Math.max(0, highKpaPerDay)),
+          rate(ordinaryKpaPerDay),
+        ]),
+        0,
+      );
+    return told(
+      'cannot tell',
+      waitDays > 0
+        ? reason('check', 'It cannot be told yet: with this gauge wait {0} more.', [days(waitDays)])
+        : reason('check', 'It cannot be told: {0} to {1} a week. More readings, or a finer gauge.', [
+            rate(lowKpaPerDay),
+            rate(highKpaPerDay),
+          ]),
+      waitDays,
+    );
   },
 });

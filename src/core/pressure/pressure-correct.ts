@@ -46,20 +46,39 @@ export const pressureCorrect = defineWorking<Input, PressureCorrected>({
   },
   example: { gaugeKpa: 90, tempC: 25, toTempC: 5 },
   work({ gaugeKpa, tempC, toTempC, altitudeM = 0, toAltitudeM = altitudeM, gauge = [], toGauge = [] }, show) {
-    const trueHereKpa = gauge.length > 0 ? show.line('true here', 'by this gauge\u2019s checks', trueOf(gauge, gaugeKpa), 'kPa') : gaugeKpa;
+    const trueHereKpa =
+      gauge.length > 0
+        ? show.line('true here', 'by this gauge\u2019s checks', trueOf(gauge, gaugeKpa), 'kPa')
+        : gaugeKpa;
     const outsideHereKpa = show.line('outside air here', `at ${altitudeM} m`, atmosphereKpa(altitudeM), 'kPa');
     const outsideThereKpa = show.line('outside air there', `at ${toAltitudeM} m`, atmosphereKpa(toAltitudeM), 'kPa');
     const absoluteKpa = show.line('absolute here', 'gauge + outside air', trueHereKpa + outsideHereKpa, 'kPa');
     const hereK = show.line('temperature here', `${tempC} + 273.15`, tempC + ZERO_CELSIUS_IN_K, 'K');
     const thereK = show.line('temperature there', `${toTempC} + 273.15`, toTempC + ZERO_CELSIUS_IN_K, 'K');
-    const thereAbsoluteKpa = show.line('absolute there', 'absolute here × T there / T here', (absoluteKpa * thereK) / hereK, 'kPa');
-    const trueKpa = show.line('gauge there', 'absolute there − outside air there', thereAbsoluteKpa - outsideThereKpa, 'kPa');
+    const thereAbsoluteKpa = show.line(
+      'absolute there',
+      'absolute here × T there / T here',
+      (absoluteKpa * thereK) / hereK,
+      'kPa',
+    );
+    const trueKpa = show.line(
+      'gauge there',
+      'absolute there − outside air there',
+      thereAbsoluteKpa - outsideThereKpa,
+      'kPa',
+    );
     show.basis('published', 'ideal gas law at constant volume');
     show.basis('published', 'US Standard Atmosphere 1976');
     if (trueKpa < 0)
-      throw new InputError('gaugeKpa', 'The tire would read below zero there.', 'a gauge reading high enough to stay above the outside air');
-    const thereKpa = toGauge.length > 0 ? show.line('that gauge shows', 'by its checks', readsOf(toGauge, trueKpa), 'kPa') : trueKpa;
-    if (gauge.length + toGauge.length > 0) show.basis('measured', 'the gauge\u2019s own checks, straight lines between them');
+      throw new InputError(
+        'gaugeKpa',
+        'The tire would read below zero there.',
+        'a gauge reading high enough to stay above the outside air',
+      );
+    const thereKpa =
+      toGauge.length > 0 ? show.line('that gauge shows', 'by its checks', readsOf(toGauge, trueKpa), 'kPa') : trueKpa;
+    if (gauge.length + toGauge.length > 0)
+      show.basis('measured', 'the gauge\u2019s own checks, straight lines between them');
     return { gaugeKpa: thereKpa, trueKpa, changeKpa: thereKpa - gaugeKpa };
   },
 });

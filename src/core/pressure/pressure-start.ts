@@ -44,7 +44,11 @@ const RULE_OF: Record<OffRoad, { start: string; low: string; high: string }> = {
   dirt: { start: 'pressure.dirtKpa', low: 'pressure.dirtKpa', high: 'pressure.dirtKpa' },
   trail: { start: 'pressure.trailKpa', low: 'pressure.trailLowKpa', high: 'pressure.trailHighKpa' },
   storage: { start: 'pressure.storageKpa', low: 'pressure.storageLowKpa', high: 'pressure.storageHighKpa' },
-  'scooter-front': { start: 'pressure.scooterFrontKpa', low: 'pressure.scooterFrontLowKpa', high: 'pressure.scooterFrontHighKpa' },
+  'scooter-front': {
+    start: 'pressure.scooterFrontKpa',
+    low: 'pressure.scooterFrontLowKpa',
+    high: 'pressure.scooterFrontHighKpa',
+  },
 };
 /** Uses whose pressure follows ground and rider. */
 const FOLLOWS: readonly Use[] = ['motocross', 'dirt', 'trail'];
@@ -52,11 +56,18 @@ const FOLLOWS: readonly Use[] = ['motocross', 'dirt', 'trail'];
 /** What ground, rider, a second person and a sleeve round the tube do to the start; each by its rule. */
 const shifts = ({ ground = 'mixed', riderKg, doubled, twoUp, rules }: Input, show: Show): number => {
   let total = 0;
-  if (ground === 'soft') total += show.line(GROUND_WORDS.soft, 'rule', ruleNumber('pressure.softGroundKpa', rules, show), 'kPa');
-  if (ground === 'rock') total += show.line(GROUND_WORDS.rock, 'rule', ruleNumber('pressure.rockKpa', rules, show), 'kPa');
+  if (ground === 'soft')
+    total += show.line(GROUND_WORDS.soft, 'rule', ruleNumber('pressure.softGroundKpa', rules, show), 'kPa');
+  if (ground === 'rock')
+    total += show.line(GROUND_WORDS.rock, 'rule', ruleNumber('pressure.rockKpa', rules, show), 'kPa');
   if (riderKg !== undefined) {
     const overKg = riderKg - ruleNumber('pressure.riderKg', rules, show);
-    total += show.line('rider', `${overKg.toFixed(0)} kg from the usual × rule`, overKg * ruleNumber('pressure.perRiderKgKpa', rules, show), 'kPa');
+    total += show.line(
+      'rider',
+      `${overKg.toFixed(0)} kg from the usual × rule`,
+      overKg * ruleNumber('pressure.perRiderKgKpa', rules, show),
+      'kPa',
+    );
   }
   if (twoUp) total += show.line('two up', 'rule', ruleNumber('pressure.twoUpKpa', rules, show), 'kPa');
   if (doubled) total += show.line('doubled tube', 'rule', ruleNumber('pressure.doubledKpa', rules, show), 'kPa');
@@ -69,9 +80,19 @@ const byPlacard = (placardKpa: number, { twoUp, askedKpa }: Input, show: Show): 
   show.basis('manual', 'the machine\u2019s placard');
   const reasons: Reason[] = [];
   if (twoUp) reasons.push(reason('check', 'Two up: the placard or the manual has a second value. Read that one.'));
-  if (askedKpa !== undefined && askedKpa < placardKpa * 0.97) reasons.push(reason('check', 'Under the placard\u2019s {0}: the manual decides.', [{ value: placardKpa, unit: 'kPa' }]));
+  if (askedKpa !== undefined && askedKpa < placardKpa * 0.97)
+    reasons.push(
+      reason('check', 'Under the placard\u2019s {0}: the manual decides.', [{ value: placardKpa, unit: 'kPa' }]),
+    );
   show.verdict(worstOf(reasons));
-  return { pressureKpa: placardKpa, lowKpa: placardKpa, highKpa: placardKpa, leastKpa: 0, wantsRimLock: false, reasons };
+  return {
+    pressureKpa: placardKpa,
+    lowKpa: placardKpa,
+    highKpa: placardKpa,
+    leastKpa: 0,
+    wantsRimLock: false,
+    reasons,
+  };
 };
 
 /**
@@ -92,9 +113,15 @@ export const pressureStart = defineWorking<Input, PressureStart>({
     placardKpa: quantity('kPa', 20, 600, 'Pressure on the machine\u2019s placard').optional(),
     ground: oneOf(GROUNDS, 'The ground').optional(),
     kind: oneOf(MACHINE_KINDS, 'The machine').optional(),
-    softTread: Joi.boolean().optional().description('A soft or trials-type tread').meta({ expected: 'true for a soft or trials-type tread' }),
+    softTread: Joi.boolean()
+      .optional()
+      .description('A soft or trials-type tread')
+      .meta({ expected: 'true for a soft or trials-type tread' }),
     riderKg: quantity('kg', 20, 300, 'Rider with gear').optional(),
-    doubled: Joi.boolean().optional().description('Doubled tube').meta({ expected: 'true where the tube wears a sleeve' }),
+    doubled: Joi.boolean()
+      .optional()
+      .description('Doubled tube')
+      .meta({ expected: 'true where the tube wears a sleeve' }),
     twoUp: Joi.boolean().optional().description('Two up').meta({ expected: 'true with a passenger' }),
     askedKpa: quantity('kPa', 0, 1000, 'The pressure asked for').optional(),
     rules: ruleValues(),
@@ -107,39 +134,74 @@ export const pressureStart = defineWorking<Input, PressureStart>({
     const fourWheels = kind !== undefined && onFourWheels(kind) && use !== 'storage';
     if (use === 'road' || fourWheels) {
       if (placardKpa === undefined)
-        throw new InputError('placardKpa', `${use === 'road' ? 'On the road' : 'On four wheels'} the machine\u2019s placard decides.`, 'the pressure on the placard or in the manual');
+        throw new InputError(
+          'placardKpa',
+          `${use === 'road' ? 'On the road' : 'On four wheels'} the machine\u2019s placard decides.`,
+          'the pressure on the placard or in the manual',
+        );
       return byPlacard(placardKpa, input, show);
     }
     const keys = RULE_OF[use];
     const usualKpa = show.line('start', 'rule', ruleNumber(keys.start, rules, show), 'kPa');
-    const [usualLowKpa, usualHighKpa] = [Math.min(usualKpa, ruleNumber(keys.low, rules)), Math.max(usualKpa, ruleNumber(keys.high, rules))];
+    const [usualLowKpa, usualHighKpa] = [
+      Math.min(usualKpa, ruleNumber(keys.low, rules)),
+      Math.max(usualKpa, ruleNumber(keys.high, rules)),
+    ];
     const shiftKpa = FOLLOWS.includes(use) ? shifts(input, show) : 0;
     // Practice gives one figure for some uses and a range for others: a range is kept to, a figure moves.
     const isRange = usualLowKpa !== usualHighKpa;
-    const wantedKpa = isRange ? Math.min(usualHighKpa, Math.max(usualLowKpa, usualKpa + shiftKpa)) : usualKpa + shiftKpa;
-    if (shiftKpa !== 0) show.line('wanted', isRange ? 'start + changes, inside the usual range' : 'start + changes', wantedKpa, 'kPa');
+    const wantedKpa = isRange
+      ? Math.min(usualHighKpa, Math.max(usualLowKpa, usualKpa + shiftKpa))
+      : usualKpa + shiftKpa;
+    if (shiftKpa !== 0)
+      show.line('wanted', isRange ? 'start + changes, inside the usual range' : 'start + changes', wantedKpa, 'kPa');
 
     const lockBelowKpa = ruleNumber('pressure.lockBelowKpa', rules, show);
     const noLock = tube && rimLocks === 0 && use !== 'storage';
-    const tubeLeastKpa = !tube ? 0 : ruleNumber(doubled ? 'pressure.doubledLeastKpa' : 'pressure.tubeLeastKpa', rules, show);
-    const leastKpa = show.line('least that tube and lock stand', 'the higher of both', Math.max(noLock ? lockBelowKpa : 0, tubeLeastKpa), 'kPa');
+    const tubeLeastKpa = !tube
+      ? 0
+      : ruleNumber(doubled ? 'pressure.doubledLeastKpa' : 'pressure.tubeLeastKpa', rules, show);
+    const leastKpa = show.line(
+      'least that tube and lock stand',
+      'the higher of both',
+      Math.max(noLock ? lockBelowKpa : 0, tubeLeastKpa),
+      'kPa',
+    );
     const pressureKpa = show.line('pressure', 'wanted, not below the least', Math.max(wantedKpa, leastKpa), 'kPa');
     const wantsRimLock = noLock && wantedKpa < lockBelowKpa;
 
     const at = (value: number) => [{ value, unit: 'kPa' as const }];
     const reasons: Reason[] = [];
-    if (wantsRimLock) reasons.push(reason('check', 'No rim lock: not below {0} with a tube, or the tire creeps and tears the valve.', at(lockBelowKpa)));
-    else if (wantedKpa < tubeLeastKpa) reasons.push(reason('check', 'Not below {0} with a tube: it is pinched.', at(tubeLeastKpa)));
-    if (use === 'trail' && softTread === false) reasons.push(reason('check', 'So low only on a soft or trials-type tire.'));
+    if (wantsRimLock)
+      reasons.push(
+        reason(
+          'check',
+          'No rim lock: not below {0} with a tube, or the tire creeps and tears the valve.',
+          at(lockBelowKpa),
+        ),
+      );
+    else if (wantedKpa < tubeLeastKpa)
+      reasons.push(reason('check', 'Not below {0} with a tube: it is pinched.', at(tubeLeastKpa)));
+    if (use === 'trail' && softTread === false)
+      reasons.push(reason('check', 'So low only on a soft or trials-type tire.'));
     if (askedKpa !== undefined && askedKpa < leastKpa - 0.5) {
-      const why = noLock && askedKpa < lockBelowKpa ? 'there is no rim lock, the tire creeps and tears the valve' : 'the tube is pinched';
+      const why =
+        noLock && askedKpa < lockBelowKpa
+          ? 'there is no rim lock, the tire creeps and tears the valve'
+          : 'the tube is pinched';
       reasons.unshift(reason('stop', `{0} is refused: ${why}. At least {1}.`, [...at(askedKpa), ...at(leastKpa)]));
     }
-    if (wantsRimLock) show.caution('With a tube and no rim lock the tire can creep at this pressure and tear the valve.');
+    if (wantsRimLock)
+      show.caution('With a tube and no rim lock the tire can creep at this pressure and tear the valve.');
     show.caution('Set it cold, with a gauge whose error you know.');
     show.verdict(worstOf(reasons));
     return {
-      pressureKpa, lowKpa: Math.max(leastKpa, Math.min(usualLowKpa, wantedKpa)), highKpa: Math.max(pressureKpa, usualHighKpa, wantedKpa), leastKpa, wantsRimLock, reasons,
+      pressureKpa,
+      lowKpa: Math.max(leastKpa, Math.min(usualLowKpa, wantedKpa)),
+      highKpa: Math.max(pressureKpa, usualHighKpa, wantedKpa),
+      leastKpa,
+      wantsRimLock,
+      reasons,
     };
   },
 });

@@ -1,7 +1,18 @@
 import fc from 'fast-check';
 import { InputError } from '../errors';
 import { PSI_IN_KPA } from '../units';
-import { gaugeError, pressureCorrect, pressureStart, readsOf, seatLimit, trueOf, twoGauges, USES, valveSet, type Use } from '.';
+import {
+  gaugeError,
+  pressureCorrect,
+  pressureStart,
+  readsOf,
+  seatLimit,
+  trueOf,
+  twoGauges,
+  USES,
+  valveSet,
+  type Use,
+} from '.';
 
 const psi = (v: number) => v * PSI_IN_KPA;
 
@@ -20,31 +31,47 @@ describe('the seating limit', () => {
   test('it is never above any limit that is known', () => {
     const kpa = fc.integer({ min: 20, max: 344 });
     fc.assert(
-      fc.property(fc.option(kpa, { nil: undefined }), fc.option(kpa, { nil: undefined }), kpa, (sidewallKpa, rimKpa, shopCeilingKpa) => {
-        const { limitKpa } = seatLimit.run({
-          shopCeilingKpa,
-          ...(sidewallKpa !== undefined ? { sidewallKpa } : {}),
-          ...(rimKpa !== undefined ? { rimKpa } : {}),
-        }).result;
-        for (const limit of [sidewallKpa, rimKpa, shopCeilingKpa]) if (limit !== undefined) expect(limitKpa).toBeLessThanOrEqual(limit);
-      }),
+      fc.property(
+        fc.option(kpa, { nil: undefined }),
+        fc.option(kpa, { nil: undefined }),
+        kpa,
+        (sidewallKpa, rimKpa, shopCeilingKpa) => {
+          const { limitKpa } = seatLimit.run({
+            shopCeilingKpa,
+            ...(sidewallKpa !== undefined ? { sidewallKpa } : {}),
+            ...(rimKpa !== undefined ? { rimKpa } : {}),
+          }).result;
+          for (const limit of [sidewallKpa, rimKpa, shopCeilingKpa])
+            if (limit !== undefined) expect(limitKpa).toBeLessThanOrEqual(limit);
+        },
+      ),
     );
   });
 
   /** Common practice: the other school, up to 50 psi by a named person with a reason. */
   test('a raised ceiling counts instead of the shop\u2019s, and never against sidewall or rim', () => {
     const raised = { ceilingKpa: psi(50), by: 'Ada Marl', why: 'stiff bead' };
-    expect(seatLimit.run({ shopCeilingKpa: psi(40), raised }).result).toEqual({ limitKpa: psi(50), binds: 'raised ceiling' });
+    expect(seatLimit.run({ shopCeilingKpa: psi(40), raised }).result).toEqual({
+      limitKpa: psi(50),
+      binds: 'raised ceiling',
+    });
     expect(seatLimit.run({ shopCeilingKpa: psi(40), raised, sidewallKpa: psi(36) }).result.binds).toBe('sidewall');
-    expect(seatLimit.run({ shopCeilingKpa: psi(40), raised }).lines.some((l) => l.formula === 'by Ada Marl: stiff bead')).toBe(true);
-    for (const wrong of [{ ...raised, ceilingKpa: psi(51) }, { ...raised, why: ' ' }, { ceilingKpa: psi(45), why: 'x' } as typeof raised])
+    expect(
+      seatLimit.run({ shopCeilingKpa: psi(40), raised }).lines.some((l) => l.formula === 'by Ada Marl: stiff bead'),
+    ).toBe(true);
+    for (const wrong of [
+      { ...raised, ceilingKpa: psi(51) },
+      { ...raised, why: ' ' },
+      { ceilingKpa: psi(45), why: 'x' } as typeof raised,
+    ])
       expect(() => seatLimit.run({ shopCeilingKpa: psi(40), raised: wrong })).toThrow(InputError);
   });
 
   /** Common practice: 12 psi lets a beadlock's bead center. */
   test('a beadlock and a low-pressure tire go by their own limit, which nobody raises', () => {
     const raised = { ceilingKpa: psi(50), by: 'Ada Marl', why: 'stiff bead' };
-    const own = (it: 'beadlock' | 'low-pressure tire', more = {}) => seatLimit.run({ shopCeilingKpa: psi(40), own: it, raised, ...more }).result;
+    const own = (it: 'beadlock' | 'low-pressure tire', more = {}) =>
+      seatLimit.run({ shopCeilingKpa: psi(40), own: it, raised, ...more }).result;
     expect(own('beadlock').limitKpa / PSI_IN_KPA).toBeCloseTo(12, 2);
     expect(own('low-pressure tire')).toMatchObject({ binds: 'low-pressure tire' });
     expect(own('low-pressure tire').limitKpa).toBeLessThan(psi(40));
@@ -64,7 +91,8 @@ describe('the seating limit', () => {
 });
 
 describe('the pressure to start from', () => {
-  const start = (use: Use, more = {}) => pressureStart.run({ use, tire: '110/90-19', tube: true, rimLocks: 1, ...more });
+  const start = (use: Use, more = {}) =>
+    pressureStart.run({ use, tire: '110/90-19', tube: true, rimLocks: 1, ...more });
 
   /** Common practice. */
   test.each([
@@ -106,9 +134,20 @@ describe('the pressure to start from', () => {
   });
 
   test('what tube and lock cannot stand is refused, and never started from', () => {
-    const says = (more: object) => { const { result, verdict } = start('dirt', more); return [verdict, result.reasons[0]?.says ?? '', Math.round(result.pressureKpa / PSI_IN_KPA)]; };
-    expect(says({ rimLocks: 0, askedKpa: psi(10) })).toEqual(['stop', '10.0 psi is refused: there is no rim lock, the tire creeps and tears the valve. At least 15.0 psi.', 15]);
-    expect(says({ askedKpa: psi(6) })).toEqual(['stop', '6.0 psi is refused: the tube is pinched. At least 8.0 psi.', 13]);
+    const says = (more: object) => {
+      const { result, verdict } = start('dirt', more);
+      return [verdict, result.reasons[0]?.says ?? '', Math.round(result.pressureKpa / PSI_IN_KPA)];
+    };
+    expect(says({ rimLocks: 0, askedKpa: psi(10) })).toEqual([
+      'stop',
+      '10.0 psi is refused: there is no rim lock, the tire creeps and tears the valve. At least 15.0 psi.',
+      15,
+    ]);
+    expect(says({ askedKpa: psi(6) })).toEqual([
+      'stop',
+      '6.0 psi is refused: the tube is pinched. At least 8.0 psi.',
+      13,
+    ]);
     expect(says({ askedKpa: psi(6.5), doubled: true })[0]).toBe('good');
     expect(says({ tube: false, rimLocks: 0, askedKpa: psi(6) })[0]).toBe('good');
     expect(start('trail', { softTread: false }).result.reasons[0]!.says).toMatch(/soft or trials/);
@@ -141,16 +180,25 @@ describe('temperature and altitude', () => {
 
   test('there and back is where it was', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 60, max: 350 }), temp, temp, fc.integer({ min: 0, max: 3000 }), (gaugeKpa, a, b, altitudeM) => {
-        const there = pressureCorrect.run({ gaugeKpa, tempC: a, toTempC: b, altitudeM: 0, toAltitudeM: altitudeM }).result.gaugeKpa;
-        const back = pressureCorrect.run({ gaugeKpa: there, tempC: b, toTempC: a, altitudeM, toAltitudeM: 0 }).result.gaugeKpa;
-        expect(back).toBeCloseTo(gaugeKpa, 6);
-      }),
+      fc.property(
+        fc.integer({ min: 60, max: 350 }),
+        temp,
+        temp,
+        fc.integer({ min: 0, max: 3000 }),
+        (gaugeKpa, a, b, altitudeM) => {
+          const there = pressureCorrect.run({ gaugeKpa, tempC: a, toTempC: b, altitudeM: 0, toAltitudeM: altitudeM })
+            .result.gaugeKpa;
+          const back = pressureCorrect.run({ gaugeKpa: there, tempC: b, toTempC: a, altitudeM, toAltitudeM: 0 }).result
+            .gaugeKpa;
+          expect(back).toBeCloseTo(gaugeKpa, 6);
+        },
+      ),
     );
   });
 
   test('warmer and higher read more', () => {
-    const at = (toTempC: number, toAltitudeM: number) => pressureCorrect.run({ gaugeKpa: 90, tempC: 20, toTempC, altitudeM: 0, toAltitudeM }).result.gaugeKpa;
+    const at = (toTempC: number, toAltitudeM: number) =>
+      pressureCorrect.run({ gaugeKpa: 90, tempC: 20, toTempC, altitudeM: 0, toAltitudeM }).result.gaugeKpa;
     expect(at(30, 0)).toBeGreaterThan(at(20, 0));
     expect(at(20, 2000) - at(20, 0)).toBeCloseTo(101.325 - 79.495, 2);
   });
@@ -176,26 +224,50 @@ describe('temperature and altitude', () => {
 });
 
 describe('the error of a gauge', () => {
-  const checks = [{ appliedKpa: 70, readsKpa: 72 }, { appliedKpa: 280, readsKpa: 281 }, { appliedKpa: 140, readsKpa: 143 }];
+  const checks = [
+    { appliedKpa: 70, readsKpa: 72 },
+    { appliedKpa: 280, readsKpa: 281 },
+    { appliedKpa: 140, readsKpa: 143 },
+  ];
 
-  test.each([[72, 70], [107.5, 105], [143, 140], [300, 299], [50, 48], [0, 0]])('reading %d it is %d', (reads, applied) => {
+  test.each([
+    [72, 70],
+    [107.5, 105],
+    [143, 140],
+    [300, 299],
+    [50, 48],
+    [0, 0],
+  ])('reading %d it is %d', (reads, applied) => {
     expect(trueOf(checks, reads)).toBeCloseTo(applied, 9);
     if (applied > 0) expect(readsOf(checks, applied)).toBeCloseTo(reads, 9);
   });
 
   test('there and back is where it was, for every gauge that rises', () =>
     fc.assert(
-      fc.property(fc.uniqueArray(fc.integer({ min: 10, max: 400 }), { minLength: 1, maxLength: 8 }), fc.integer({ min: -8, max: 8 }), fc.integer({ min: 20, max: 450 }), (applied, off, kpa) => {
-        const table = applied.map((appliedKpa) => ({ appliedKpa, readsKpa: appliedKpa * 1.01 + off }));
-        expect(trueOf(table, readsOf(table, kpa))).toBeCloseTo(kpa, 6);
-      }),
+      fc.property(
+        fc.uniqueArray(fc.integer({ min: 10, max: 400 }), { minLength: 1, maxLength: 8 }),
+        fc.integer({ min: -8, max: 8 }),
+        fc.integer({ min: 20, max: 450 }),
+        (applied, off, kpa) => {
+          const table = applied.map((appliedKpa) => ({ appliedKpa, readsKpa: appliedKpa * 1.01 + off }));
+          expect(trueOf(table, readsOf(table, kpa))).toBeCloseTo(kpa, 6);
+        },
+      ),
     ));
 
   test('outside its checks it is to be looked at; without one, or backwards, refused', () => {
     expect(gaugeError.run({ readsKpa: 400, checks }).verdict).toBe('check');
     expect(gaugeError.run({ readsKpa: 100, checks }).verdict).toBe('good');
     expect(() => gaugeError.run({ readsKpa: 100, checks: [] })).toThrow(/never checked/);
-    expect(() => gaugeError.run({ readsKpa: 100, checks: [{ appliedKpa: 70, readsKpa: 72 }, { appliedKpa: 140, readsKpa: 60 }] })).toThrow(/cannot read/);
+    expect(() =>
+      gaugeError.run({
+        readsKpa: 100,
+        checks: [
+          { appliedKpa: 70, readsKpa: 72 },
+          { appliedKpa: 140, readsKpa: 60 },
+        ],
+      }),
+    ).toThrow(/cannot read/);
   });
 
   test('it is taken out of a reading here and put into the one there', () => {
@@ -204,7 +276,9 @@ describe('the error of a gauge', () => {
   });
 
   test('two gauges agree within their steps, once their errors are out', () => {
-    const both = (readsKpa: number, own = checks) => twoGauges.run({ first: { readsKpa: 143, stepKpa: 1, checks: own }, second: { readsKpa, stepKpa: 2, checks: [] } }).result;
+    const both = (readsKpa: number, own = checks) =>
+      twoGauges.run({ first: { readsKpa: 143, stepKpa: 1, checks: own }, second: { readsKpa, stepKpa: 2, checks: [] } })
+        .result;
     expect(both(141).agree).toBe(true);
     expect(both(144)).toMatchObject({ agree: false, differenceKpa: expect.closeTo(-4, 9) });
     expect(both(144, []).agree).toBe(true);
@@ -212,12 +286,23 @@ describe('the error of a gauge', () => {
 });
 
 describe('valve nut and rim lock', () => {
-  const left = (more = {}, school = 'against the cap') => valveSet.run({ tube: true, sleeve: false, rimLocks: 1, creeps: true, rules: { 'valveNut.school': school }, ...more });
+  const left = (more = {}, school = 'against the cap') =>
+    valveSet.run({
+      tube: true,
+      sleeve: false,
+      rimLocks: 1,
+      creeps: true,
+      rules: { 'valveNut.school': school },
+      ...more,
+    });
 
   /** Common practice. */
   test.each([
-    ['finger-tight', {}, /finger-tight to the rim/, 'good'], ['against the cap', {}, /backed off against the cap/, 'good'], ['tightened', {}, /tightened/, 'check'],
-    ['tightened', { creeps: false }, /tightened/, 'good'], ['tightened', { sleeve: true }, /takes none at all/, 'good'],
+    ['finger-tight', {}, /finger-tight to the rim/, 'good'],
+    ['against the cap', {}, /backed off against the cap/, 'good'],
+    ['tightened', {}, /tightened/, 'check'],
+    ['tightened', { creeps: false }, /tightened/, 'good'],
+    ['tightened', { sleeve: true }, /takes none at all/, 'good'],
   ])('school %s, %j', (school, more, nut, verdict) => {
     const working = left(more, school);
     expect(working.result.nut).toMatch(nut);

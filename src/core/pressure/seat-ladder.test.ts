@@ -3,7 +3,15 @@ import { seatLadder, SEAT_ADVICE } from '.';
 
 const LIMIT = 260;
 const ask = (more: Partial<Parameters<typeof seatLadder.run>[0]> = {}) =>
-  seatLadder.run({ limitKpa: LIMIT, readingsKpa: [], discSeated: null, otherSeated: null, triesBefore: 0, tube: true, ...more });
+  seatLadder.run({
+    limitKpa: LIMIT,
+    readingsKpa: [],
+    discSeated: null,
+    otherSeated: null,
+    triesBefore: 0,
+    tube: true,
+    ...more,
+  });
 
 test.each<[string, Parameters<typeof ask>[0], string, string]>([
   ['no air yet', {}, 'air in', 'good'],
@@ -16,7 +24,12 @@ test.each<[string, Parameters<typeof ask>[0], string, string]>([
   ['two pops', { readingsKpa: [180], pops: 2 }, 'look', 'good'],
   ['two pops, near the limit', { readingsKpa: [LIMIT * 0.97], pops: 2, discSeated: true }, 'look', 'good'],
   ['two pops, and not seated', { readingsKpa: [180], pops: 2, otherSeated: false }, 'go on', 'good'],
-  ['two pops, and a low place', { readingsKpa: [180], pops: 2, line: [{ side: 'disc', deg: 90, even: false }] }, 'go on', 'good'],
+  [
+    'two pops, and a low place',
+    { readingsKpa: [180], pops: 2, line: [{ side: 'disc', deg: 90, even: false }] },
+    'go on',
+    'good',
+  ],
   ['two pops above the limit', { readingsKpa: [LIMIT + 1], pops: 2 }, 'stop', 'stop'],
   ['above it', { readingsKpa: [LIMIT + 1] }, 'stop', 'stop'],
   ['above it, though both are on', { readingsKpa: [LIMIT + 1], discSeated: true, otherSeated: true }, 'stop', 'stop'],
@@ -31,14 +44,27 @@ test.each<[string, Parameters<typeof ask>[0], string, string]>([
 });
 
 test('a low place is named as it is seen from its own side, until that side is seated', () => {
-  const low = [{ side: 'other' as const, deg: 90, even: false }, { side: 'disc' as const, deg: 90, even: false }, { side: 'disc' as const, deg: 180, even: true }];
-  const says = (more = {}) => ask({ readingsKpa: [100], line: low, ...more }).result.reasons.slice(1).map((r) => r.says);
-  expect(says()).toEqual([expect.stringContaining("9 o'clock, 270° on the other side"), expect.stringContaining("3 o'clock, 90° on the disc side")]);
+  const low = [
+    { side: 'other' as const, deg: 90, even: false },
+    { side: 'disc' as const, deg: 90, even: false },
+    { side: 'disc' as const, deg: 180, even: true },
+  ];
+  const says = (more = {}) =>
+    ask({ readingsKpa: [100], line: low, ...more })
+      .result.reasons.slice(1)
+      .map((r) => r.says);
+  expect(says()).toEqual([
+    expect.stringContaining("9 o'clock, 270° on the other side"),
+    expect.stringContaining("3 o'clock, 90° on the disc side"),
+  ]);
   expect(says({ discSeated: true })).toHaveLength(1);
 });
 
 test('a tube is looked for when it gives up, and only where there is one', () => {
-  const says = (tube: boolean) => ask({ triesBefore: 3, tube }).result.reasons.map((r) => r.says).join(' ');
+  const says = (tube: boolean) =>
+    ask({ triesBefore: 3, tube })
+      .result.reasons.map((r) => r.says)
+      .join(' ');
   expect(says(true)).toMatch(/tube caught/);
   expect(says(false)).not.toMatch(/tube/);
 });
@@ -47,9 +73,21 @@ test('air is never advised past the limit, nor once it was passed, whatever was 
   fc.assert(
     fc.property(
       fc.record({
-        limitKpa: fc.double({ min: 20, max: 344, noNaN: true }), readingsKpa: fc.array(fc.double({ min: 0, max: 1000, noNaN: true }), { maxLength: 20 }), discSeated: fc.option(fc.boolean()),
-        pops: fc.integer({ min: 0, max: 5 }), line: fc.array(fc.record({ side: fc.constantFrom('disc' as const, 'other' as const), deg: fc.integer({ min: 0, max: 359 }), even: fc.boolean() }), { maxLength: 6 }),
-        otherSeated: fc.option(fc.boolean()), triesBefore: fc.integer({ min: 0, max: 50 }), tube: fc.boolean(),
+        limitKpa: fc.double({ min: 20, max: 344, noNaN: true }),
+        readingsKpa: fc.array(fc.double({ min: 0, max: 1000, noNaN: true }), { maxLength: 20 }),
+        discSeated: fc.option(fc.boolean()),
+        pops: fc.integer({ min: 0, max: 5 }),
+        line: fc.array(
+          fc.record({
+            side: fc.constantFrom('disc' as const, 'other' as const),
+            deg: fc.integer({ min: 0, max: 359 }),
+            even: fc.boolean(),
+          }),
+          { maxLength: 6 },
+        ),
+        otherSeated: fc.option(fc.boolean()),
+        triesBefore: fc.integer({ min: 0, max: 50 }),
+        tube: fc.boolean(),
       }),
       (input) => {
         const { result, cautions } = seatLadder.run(input);

@@ -29,7 +29,11 @@ export interface LinePoint {
   even: boolean;
 }
 const LINE_POINT = record(
-  { side: oneOf(['disc', 'other'], 'Which side'), deg: angle('Place on the wheel'), even: Joi.boolean().required().meta({ expected: 'Even with the rest: true or false' }) },
+  {
+    side: oneOf(['disc', 'other'], 'Which side'),
+    deg: angle('Place on the wheel'),
+    even: Joi.boolean().required().meta({ expected: 'Even with the rest: true or false' }),
+  },
   'A place of the molded line',
 );
 
@@ -49,7 +53,12 @@ export interface SeatLadder {
 const GAUGE_KPA = 0.01;
 
 const seatedWords = (yes: boolean | null): string => (yes === null ? 'not looked at' : yes ? 'seated' : 'not seated');
-const maybeSeated = (says: string) => Joi.boolean().allow(null).required().description(says).meta({ expected: `${says}: true, false, or null while not looked at` });
+const maybeSeated = (says: string) =>
+  Joi.boolean()
+    .allow(null)
+    .required()
+    .description(says)
+    .meta({ expected: `${says}: true, false, or null while not looked at` });
 
 /**
  * Seating the beads, one try at a time: go on, start over, stop or give up.
@@ -74,29 +83,56 @@ export const seatLadder = defineWorking<Input, SeatLadder>({
   example: { limitKpa: 262, readingsKpa: [120, 200], discSeated: true, otherSeated: null, triesBefore: 0, tube: true },
   work({ limitKpa, readingsKpa, discSeated, otherSeated, pops = 0, line = [], triesBefore, tube, rules }, show) {
     const triesAllowed = ruleNumber('seat.tries', rules, show);
-    const nearKpa = show.line('near the limit', 'share of it, by rule', (limitKpa * ruleNumber('seat.nearPct', rules, show)) / 100, 'kPa');
+    const nearKpa = show.line(
+      'near the limit',
+      'share of it, by rule',
+      (limitKpa * ruleNumber('seat.nearPct', rules, show)) / 100,
+      'kPa',
+    );
     const tryNumber = show.line('try', `${triesBefore} before it, ${triesAllowed} allowed`, triesBefore + 1);
     const highest = show.line('highest of this try', 'of its readings', Math.max(0, ...readingsKpa), 'kPa');
     const last = readingsKpa.at(-1) ?? null;
     show.line('limit', 'never above', limitKpa, 'kPa');
-    show.line('beads', 'by the molded line', `disc side ${seatedWords(discSeated)}, other side ${seatedWords(otherSeated)}`);
+    show.line(
+      'beads',
+      'by the molded line',
+      `disc side ${seatedWords(discSeated)}, other side ${seatedWords(otherSeated)}`,
+    );
     if (pops > 0) show.line('pops heard', 'a bead each', pops);
     const low = line.filter((p) => !p.even && (p.side === 'disc' ? discSeated : otherSeated) !== true);
-    if (low.length > 0) show.line('low', 'places of the molded line', low.map((p) => `${p.side} side ${clockText(p.deg)}`).join(', '));
+    if (low.length > 0)
+      show.line('low', 'places of the molded line', low.map((p) => `${p.side} side ${clockText(p.deg)}`).join(', '));
     // Clock readings are those of the side that is looked at.
-    const bounce = low.map((p) => reason('check', `The line is low at ${placeText(p.side === 'disc' ? p.deg : mirrored(p.deg))} on the ${p.side} side: bounce the wheel there, or lubricate it there.`));
+    const bounce = low.map((p) =>
+      reason(
+        'check',
+        `The line is low at ${placeText(p.side === 'disc' ? p.deg : mirrored(p.deg))} on the ${p.side} side: bounce the wheel there, or lubricate it there.`,
+      ),
+    );
     show.basis('practice', 'most seat on the second try, once lubricated again');
     for (const caution of SEATING_CAUTIONS) show.caution(caution);
     const at = [{ value: limitKpa, unit: 'kPa' as const }];
     const answer = (advice: SeatAdvice, why: Reason, more: Reason[] = []): SeatLadder => {
       show.verdict(why.verdict);
       const mayFill = advice === 'air in' || advice === 'go on';
-      return { advice, upToKpa: mayFill ? limitKpa : null, tryNumber, triesAllowed, reasons: [why, ...more, ...(advice === 'seated' ? [] : bounce)] };
+      return {
+        advice,
+        upToKpa: mayFill ? limitKpa : null,
+        tryNumber,
+        triesAllowed,
+        reasons: [why, ...more, ...(advice === 'seated' ? [] : bounce)],
+      };
     };
 
-    if (highest > limitKpa + GAUGE_KPA) return answer('stop', reason('stop', 'Above the limit of {0}: let it all out, and look at tire and rim before anything else.', at));
-    if (discSeated === true && otherSeated === true) return answer('seated', reason('good', 'Both beads are on their seats.'));
-    if (pops >= 2 && discSeated !== false && otherSeated !== false && low.length === 0) return answer('look', reason('good', 'Two pops. No more air: look along the molded line, both sides.'));
+    if (highest > limitKpa + GAUGE_KPA)
+      return answer(
+        'stop',
+        reason('stop', 'Above the limit of {0}: let it all out, and look at tire and rim before anything else.', at),
+      );
+    if (discSeated === true && otherSeated === true)
+      return answer('seated', reason('good', 'Both beads are on their seats.'));
+    if (pops >= 2 && discSeated !== false && otherSeated !== false && low.length === 0)
+      return answer('look', reason('good', 'Two pops. No more air: look along the molded line, both sides.'));
     if (tryNumber > triesAllowed || (tryNumber === triesAllowed && highest >= nearKpa))
       return answer('give up', reason('stop', `${triesAllowed} tries: all air out, and find out why.`), [
         reason('check', 'Read tire and rim again: the right size?'),
@@ -104,9 +140,18 @@ export const seatLadder = defineWorking<Input, SeatLadder>({
         ...(tube ? [reason('check', 'Is the tube caught under the bead?')] : []),
       ]);
     // Once near the limit a try is over, whatever the gauge shows since.
-    if (highest >= nearKpa) return answer('start over', reason('check', 'Near the limit of {0} and not seated: all air out, break the bead, lubricate, again.', at));
-    if (last === null) return answer('air in', reason('good', tube ? 'A little air first: nothing protrudes anywhere.' : 'With the core out it fills faster.'));
-    if (discSeated === true || otherSeated === true) return answer('go on', reason('good', 'One side is on. Up to {0} and no further for the other.', at));
+    if (highest >= nearKpa)
+      return answer(
+        'start over',
+        reason('check', 'Near the limit of {0} and not seated: all air out, break the bead, lubricate, again.', at),
+      );
+    if (last === null)
+      return answer(
+        'air in',
+        reason('good', tube ? 'A little air first: nothing protrudes anywhere.' : 'With the core out it fills faster.'),
+      );
+    if (discSeated === true || otherSeated === true)
+      return answer('go on', reason('good', 'One side is on. Up to {0} and no further for the other.', at));
     return answer('go on', reason('good', 'Up to {0} and no further.', at));
   },
 });

@@ -69,14 +69,31 @@ export const seatLimit = defineWorking<Input, SeatLimit>({
   example: { sidewallKpa: 280, shopCeilingKpa: 275.79 },
   work({ sidewallKpa, rimKpa, shopCeilingKpa, raised, own, rules }, show) {
     const known: { binds: SeatBinds; kpa: number }[] = [];
-    if (sidewallKpa !== undefined) known.push({ binds: 'sidewall', kpa: show.line('sidewall', 'as printed', sidewallKpa, 'kPa') });
+    if (sidewallKpa !== undefined)
+      known.push({ binds: 'sidewall', kpa: show.line('sidewall', 'as printed', sidewallKpa, 'kPa') });
     if (rimKpa !== undefined) known.push({ binds: 'rim', kpa: show.line('rim', 'as marked', rimKpa, 'kPa') });
-    if (own) known.push({ binds: own, kpa: show.line(own, 'rule', ruleNumber(own === 'beadlock' ? 'seat.beadlockKpa' : 'seat.lowPressureKpa', rules, show), 'kPa') });
-    if (raised && !own) known.push({ binds: 'raised ceiling', kpa: show.line('raised ceiling', `by ${raised.by}: ${raised.why}`, raised.ceilingKpa, 'kPa') });
+    if (own)
+      known.push({
+        binds: own,
+        kpa: show.line(
+          own,
+          'rule',
+          ruleNumber(own === 'beadlock' ? 'seat.beadlockKpa' : 'seat.lowPressureKpa', rules, show),
+          'kPa',
+        ),
+      });
+    if (raised && !own)
+      known.push({
+        binds: 'raised ceiling',
+        kpa: show.line('raised ceiling', `by ${raised.by}: ${raised.why}`, raised.ceilingKpa, 'kPa'),
+      });
     else known.push({ binds: 'shop ceiling', kpa: show.line('shop ceiling', 'rule', shopCeilingKpa, 'kPa') });
     const lowest = known.reduce((a, b) => (b.kpa < a.kpa ? b : a));
     const limitKpa = show.line('limit', 'the lowest of them', lowest.kpa, 'kPa');
-    show.basis(lowest.binds === 'sidewall' ? 'sidewall' : lowest.binds === 'rim' ? 'manual' : 'shop rule', `${lowest.binds} binds`);
+    show.basis(
+      lowest.binds === 'sidewall' ? 'sidewall' : lowest.binds === 'rim' ? 'manual' : 'shop rule',
+      `${lowest.binds} binds`,
+    );
     if (raised && own) show.basis('practice', `a raised ceiling does not count for a ${own}`);
     if (raised) show.basis('practice', 'up to 50 psi in motorcycle shops, by a named person with a reason');
     if (sidewallKpa === undefined) {

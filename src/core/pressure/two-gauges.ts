@@ -8,20 +8,37 @@ interface OneGauge {
   checks: readonly GaugeError[];
 }
 const oneGauge = (says: string) =>
-  record({ readsKpa: quantity('kPa', 0, 1000, 'What it shows'), stepKpa: quantity('kPa', 0.01, 20, 'Its finest step'), checks: GAUGE_ERRORS }, says);
+  record(
+    {
+      readsKpa: quantity('kPa', 0, 1000, 'What it shows'),
+      stepKpa: quantity('kPa', 0.01, 20, 'Its finest step'),
+      checks: GAUGE_ERRORS,
+    },
+    says,
+  );
 
 /**
  * Whether two gauges on the same tire say the same, each with its own error taken out.
  *
  * Readings 0 to 1000 kPa, steps 0.01 to 20. Two gauges that show their own steps rightly differ by no more than both steps.
  */
-export const twoGauges = defineWorking<{ first: OneGauge; second: OneGauge }, { differenceKpa: number; agree: boolean; reason: Reason }>({
+export const twoGauges = defineWorking<
+  { first: OneGauge; second: OneGauge },
+  { differenceKpa: number; agree: boolean; reason: Reason }
+>({
   name: 'two-gauges',
   says: 'Whether two gauges on the same tire say the same',
   input: { first: oneGauge('One gauge'), second: oneGauge('The other') },
   example: { first: { readsKpa: 90, stepKpa: 0.7, checks: [] }, second: { readsKpa: 96, stepKpa: 3.4, checks: [] } },
   work({ first, second }, show) {
-    const [a, b] = [first, second].map((g, i) => show.line(i === 0 ? 'one, true' : 'the other, true', g.checks.length > 0 ? 'by its checks' : 'as it reads', trueOf(g.checks, g.readsKpa), 'kPa')) as [number, number];
+    const [a, b] = [first, second].map((g, i) =>
+      show.line(
+        i === 0 ? 'one, true' : 'the other, true',
+        g.checks.length > 0 ? 'by its checks' : 'as it reads',
+        trueOf(g.checks, g.readsKpa),
+        'kPa',
+      ),
+    ) as [number, number];
     const differenceKpa = show.line('difference', 'one − the other', a - b, 'kPa');
     const allowedKpa = show.line('their steps', 'finest step + finest step', first.stepKpa + second.stepKpa, 'kPa');
     show.basis('measured', 'both gauges on this tire');
@@ -30,7 +47,11 @@ export const twoGauges = defineWorking<{ first: OneGauge; second: OneGauge }, { 
     const by = [{ value: Math.abs(differenceKpa), unit: 'kPa' as const }];
     const why = agree
       ? reason('good', 'Both gauges say the same.')
-      : reason('check', `The gauges differ by {0}: ${unchecked ? 'check them against a known pressure.' : 'one of them has changed since it was checked.'}`, by);
+      : reason(
+          'check',
+          `The gauges differ by {0}: ${unchecked ? 'check them against a known pressure.' : 'one of them has changed since it was checked.'}`,
+          by,
+        );
     show.verdict(why.verdict);
     return { differenceKpa, agree, reason: why };
   },

@@ -31,7 +31,11 @@ export interface ValveSet {
   lock: string | null;
 }
 
-const yes = (says: string) => Joi.boolean().required().description(says).meta({ expected: `${says}: true or false` });
+const yes = (says: string) =>
+  Joi.boolean()
+    .required()
+    .description(says)
+    .meta({ expected: `${says}: true or false` });
 
 /**
  * How valve nut and rim lock are left once the beads are on their seats.
@@ -41,13 +45,28 @@ const yes = (says: string) => Joi.boolean().required().description(says).meta({ 
 export const valveSet = defineWorking<Input, ValveSet>({
   name: 'valve-set',
   says: 'How valve nut and rim lock are left',
-  input: { tube: yes('With a tube'), sleeve: yes('Rubber-sleeved valve'), rimLocks: count(0, 3, 'Rim locks'), creeps: yes('The tube can creep'), rules: ruleValues() },
+  input: {
+    tube: yes('With a tube'),
+    sleeve: yes('Rubber-sleeved valve'),
+    rimLocks: count(0, 3, 'Rim locks'),
+    creeps: yes('The tube can creep'),
+    rules: ruleValues(),
+  },
   example: { tube: true, sleeve: false, rimLocks: 1, creeps: true },
   work({ tube, sleeve, rimLocks, creeps, rules }, show) {
     const school = ruleWord('valveNut.school', rules, show);
-    const nut = !tube ? null : show.line('valve nut', 'by school', sleeve ? NO_NUT : (NUT_SAYS[school] ?? 'Valve nut as the shop leaves it.'));
+    const nut = !tube
+      ? null
+      : show.line('valve nut', 'by school', sleeve ? NO_NUT : (NUT_SAYS[school] ?? 'Valve nut as the shop leaves it.'));
     if (tube && !sleeve && NUT_WHY[school]) show.basis('practice', `${school}: ${NUT_WHY[school]}`);
-    const lock = rimLocks === 0 ? null : show.line('rim lock', 'after the tire has seated', `${rimLocks > 1 ? 'Rim locks' : 'Rim lock'} snug, not tight.`);
+    const lock =
+      rimLocks === 0
+        ? null
+        : show.line(
+            'rim lock',
+            'after the tire has seated',
+            `${rimLocks > 1 ? 'Rim locks' : 'Rim lock'} snug, not tight.`,
+          );
     if (lock) show.basis('practice', 'no torque figure exists: overtightening breaks a lock');
     const torn = tube && !sleeve && creeps && school === 'tightened';
     if (torn) show.caution('A tightened nut holds the stem while the tube creeps: it tears.');

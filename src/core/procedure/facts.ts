@@ -102,7 +102,10 @@ export const school =
     f.school(key) === value;
 
 export const lockWord = (f: Facts): string => (f.locks.length > 1 ? 'rim locks' : 'rim lock');
-export const valveAndLocks = (f: Facts): Step['places'] => [{ what: 'valve', deg: 0 }, ...f.locks.map((deg) => ({ what: 'rim lock', deg }))];
+export const valveAndLocks = (f: Facts): Step['places'] => [
+  { what: 'valve', deg: 0 },
+  ...f.locks.map((deg) => ({ what: 'rim lock', deg })),
+];
 export const lockPlaces = (f: Facts): Step['places'] => valveAndLocks(f).slice(1);
 
 /** Start, finish, keeper and where to kneel, by the school's bites. */
@@ -126,9 +129,13 @@ export const factsOf = (input: ProcedureInput): Facts => {
   // What is held together by bolts is not levered.
   const levered = wheel.build === 'spoked' || wheel.build === 'cast';
   const bites = (direction: 'off' | 'on'): BitePlan | null =>
-    levered && wheel.rimDiameterMm !== null ? planBites(biteInputBy({ rimDiameterMm: wheel.rimDiameterMm, lockDegs }, direction, rules, word('bite.start'))) : null;
+    levered && wheel.rimDiameterMm !== null
+      ? planBites(biteInputBy({ rimDiameterMm: wheel.rimDiameterMm, lockDegs }, direction, rules, word('bite.start')))
+      : null;
   return {
-    ...input, school: word, has: (tool) => input.tools.includes(tool),
+    ...input,
+    school: word,
+    has: (tool) => input.tools.includes(tool),
     bites: { off: bites('off'), on: bites('on') },
   };
 };

@@ -10,19 +10,41 @@ const ids = (input: ProcedureInput): string[] => stepsFor(input).map((s) => s.id
 /** Any wheel on any machine, by any school. */
 const anyInput: fc.Arbitrary<ProcedureInput> = fc
   .record({
-    kind: fc.constantFrom(...MACHINE_KINDS), drive: fc.constantFrom(...DRIVES), wheelSensors: fc.boolean(), end: fc.constantFrom('front' as const, 'rear' as const),
-    build: fc.constantFrom(...BUILDS), discSide: fc.constantFrom(...DISC_SIDES), tubeWas: fc.boolean(), sealed: fc.boolean(), strips: fc.constantFrom(1, 2),
-    rimDiameterMm: fc.option(fc.integer({ min: 100, max: 600 })), tube: fc.constantFrom('none' as const, 'one' as const, 'doubled' as const), locks: fc.array(fc.integer({ min: 20, max: 340 }), { maxLength: 3 }),
-    lightMark: fc.boolean(), arrows: fc.boolean(), tools: fc.subarray(['shoe breaker', 'squeeze breaker', 'changer'] as const),
+    kind: fc.constantFrom(...MACHINE_KINDS),
+    drive: fc.constantFrom(...DRIVES),
+    wheelSensors: fc.boolean(),
+    end: fc.constantFrom('front' as const, 'rear' as const),
+    build: fc.constantFrom(...BUILDS),
+    discSide: fc.constantFrom(...DISC_SIDES),
+    tubeWas: fc.boolean(),
+    sealed: fc.boolean(),
+    strips: fc.constantFrom(1, 2),
+    rimDiameterMm: fc.option(fc.integer({ min: 100, max: 600 })),
+    tube: fc.constantFrom('none' as const, 'one' as const, 'doubled' as const),
+    locks: fc.array(fc.integer({ min: 20, max: 340 }), { maxLength: 3 }),
+    lightMark: fc.boolean(),
+    arrows: fc.boolean(),
+    tools: fc.subarray(['shoe breaker', 'squeeze breaker', 'changer'] as const),
     schools: fc.record(Object.fromEntries(SCHOOLS.map((s) => [s, fc.constantFrom(...schoolChoices(s))]))),
   })
   .map(({ kind, drive, wheelSensors, lightMark, arrows, tube, locks, tools, schools, ...wheel }) =>
-    procedureInput({ machine: { kind, drive, wheelSensors }, wheel, tire: { lightMark, arrows }, tube, locks, tools, schools }),
+    procedureInput({
+      machine: { kind, drive, wheelSensors },
+      wheel,
+      tire: { lightMark, arrows },
+      tube,
+      locks,
+      tools,
+      schools,
+    }),
   );
 
 describe('whatever the wheel, the machine and the schools', () => {
   const holds = (check: (steps: ReturnType<typeof stepsFor>, input: ProcedureInput) => void) =>
-    fc.assert(fc.property(anyInput, (input) => check(stepsFor(input), input)), { numRuns: 400, seed: 41 });
+    fc.assert(
+      fc.property(anyInput, (input) => check(stepsFor(input), input)),
+      { numRuns: 400, seed: 41 },
+    );
   const at = (steps: readonly { id: string }[], ...wanted: string[]) => steps.findIndex((s) => wanted.includes(s.id));
 
   test('air comes out before a bead is broken or a rim bolt undone', () =>
@@ -51,10 +73,21 @@ describe('whatever the wheel, the machine and the schools', () => {
 
   test('what is taken off is put back, and nothing is put back that was not there', () =>
     holds((steps) => {
-      for (const [off, back] of [['off-chain', 'back-chain'], ['off-belt', 'back-belt'], ['off-sensor', 'back-sensor'], ['off-caliper', 'back-pads'], ['off-brake-drum', 'back-drum'], ['off-way', 'back-exhaust'], ['off-shaft', 'back-splines']] as const)
+      for (const [off, back] of [
+        ['off-chain', 'back-chain'],
+        ['off-belt', 'back-belt'],
+        ['off-sensor', 'back-sensor'],
+        ['off-caliper', 'back-pads'],
+        ['off-brake-drum', 'back-drum'],
+        ['off-way', 'back-exhaust'],
+        ['off-shaft', 'back-splines'],
+      ] as const)
         expect([off, at(steps, off) >= 0]).toEqual([off, at(steps, back) >= 0]);
-      if (at(steps, 'toff-tube', 'toff-tube-late') >= 0) expect(steps.filter((s) => s.id === 'toff-tube' || s.id === 'toff-tube-late')).toHaveLength(1);
-      expect(steps.filter((s) => ['on-tube', 'on-tube-inside', 'on-split'].includes(s.id)).length).toBeLessThanOrEqual(1);
+      if (at(steps, 'toff-tube', 'toff-tube-late') >= 0)
+        expect(steps.filter((s) => s.id === 'toff-tube' || s.id === 'toff-tube-late')).toHaveLength(1);
+      expect(steps.filter((s) => ['on-tube', 'on-tube-inside', 'on-split'].includes(s.id)).length).toBeLessThanOrEqual(
+        1,
+      );
     }));
 
   test('no step comes twice, the stations keep their order, and no advice is force', () =>
@@ -78,25 +111,38 @@ describe('as this wheel needs it', () => {
   test('two locks are spoken of as two, and stand at their places', () => {
     const step = say('toff-lock', of('dirt front, two locks'))!;
     expect(step.say).toMatch(/rim locks/);
-    expect(step.places).toEqual([{ what: 'rim lock', deg: 110 }, { what: 'rim lock', deg: 250 }]);
+    expect(step.places).toEqual([
+      { what: 'rim lock', deg: 110 },
+      { what: 'rim lock', deg: 250 },
+    ]);
   });
 
   test('radial calipers are drawn straight off; a sensor ring gets its side noted; a shaft stays upright', () => {
-    expect(say('off-caliper', of('adventure front, spoked with a tube'))!.say).toBe('Draw the radial calipers straight off and hang them on a wire.');
+    expect(say('off-caliper', of('adventure front, spoked with a tube'))!.say).toBe(
+      'Draw the radial calipers straight off and hang them on a wire.',
+    );
     expect(say('off-sensor', of('adventure rear, spoked with a tube'))!.say).toMatch(/disc right/);
     expect(say('off-shaft', of('cruiser rear, cast, shaft'))!.say).toMatch(/vent kept up/);
   });
 
   test('wherever a wheel can hurt someone there is a caution', () => {
-    expect(say('toff-split-deflate', of('scooter rear, split rim'))!.caution).toBe('Deflate fully before undoing any rim bolt. It can kill.');
+    expect(say('toff-split-deflate', of('scooter rear, split rim'))!.caution).toBe(
+      'Deflate fully before undoing any rim bolt. It can kill.',
+    );
     expect(say('toff-split-deflate', of('drag rear, beadlock'))!.caution).toMatch(/ring bolt/);
     expect(say('on-ring', of('drag rear, beadlock'))!.caution).toMatch(/maker\u2019s manual/);
     expect(say('toff-first', of('dirt rear, one lock'))!.caution).toMatch(/Never hook a lever under the disc/);
-    for (const [, input] of WHEELS_OF_THE_TRADE) expect(say('seat-clear', input)!.caution).toMatch(/Never above the limit/);
+    for (const [, input] of WHEELS_OF_THE_TRADE)
+      expect(say('seat-clear', input)!.caution).toMatch(/Never above the limit/);
   });
 
   test('levers have their start, finish and keeper; without a known rim they have none, and the steps still stand', () => {
-    expect(say('on-start', of('dirt rear, one lock'))!.places.map((p) => p.what)).toEqual(['start', 'finish', 'keeper', 'push down']);
+    expect(say('on-start', of('dirt rear, one lock'))!.places.map((p) => p.what)).toEqual([
+      'start',
+      'finish',
+      'keeper',
+      'push down',
+    ]);
     expect(say('on-start', procedureInput({ wheel: { rimDiameterMm: null } }))!.places).toEqual([]);
   });
 
@@ -109,11 +155,23 @@ describe('as this wheel needs it', () => {
     const STATION_TOOLS = ['sockets', 'torque wrench', 'tape', 'sockets for the ring bolts'];
     for (const [name, input] of WHEELS_OF_THE_TRADE) {
       const { machine, wheel } = input;
-      const laid = tools.run({
-        kind: machine.kind, drive: machine.drive, end: wheel.end, build: wheel.build, discSide: wheel.discSide, tube: input.tube !== 'none' || wheel.tubeWas, rimLocks: input.locks.length,
-        rimDiameterIn: Math.round(wheel.rimDiameterMm! / 25.4), fasteners: [], wrenches: [],
-      }).result.groups.flatMap((g) => g.tools.map((t) => t.what));
-      const missing = stepsFor(input).flatMap((s) => s.tools).filter((t) => !laid.includes(t) && !STATION_TOOLS.includes(t));
+      const laid = tools
+        .run({
+          kind: machine.kind,
+          drive: machine.drive,
+          end: wheel.end,
+          build: wheel.build,
+          discSide: wheel.discSide,
+          tube: input.tube !== 'none' || wheel.tubeWas,
+          rimLocks: input.locks.length,
+          rimDiameterIn: Math.round(wheel.rimDiameterMm! / 25.4),
+          fasteners: [],
+          wrenches: [],
+        })
+        .result.groups.flatMap((g) => g.tools.map((t) => t.what));
+      const missing = stepsFor(input)
+        .flatMap((s) => s.tools)
+        .filter((t) => !laid.includes(t) && !STATION_TOOLS.includes(t));
       expect([name, [...new Set(missing)]]).toEqual([name, []]);
     }
   });
@@ -147,20 +205,28 @@ describe('schools', () => {
     ['valveNut.school', 'tightened', 'set-nut', /tightened/],
     ['lightMark.to', 'heavy spot', 'on-mark', /heavy spot/],
   ])('%s: %s changes what is said', (school, choice, id, says) => {
-    const said = (schools: ProcedureInput['schools']) => stepsFor(procedureInput(schools ? { schools } : {})).filter((s) => s.id === id).map((s) => `${s.say} ${s.caution}`)[0];
+    const said = (schools: ProcedureInput['schools']) =>
+      stepsFor(procedureInput(schools ? { schools } : {}))
+        .filter((s) => s.id === id)
+        .map((s) => `${s.say} ${s.caution}`)[0];
     expect(said({ [school]: choice })).toMatch(says);
     expect(said(undefined)).not.toMatch(says);
   });
 
   test('a changer straps a spoked wheel; a squeeze breaker takes one side at a time', () => {
     const steps = stepsFor(procedureInput({ tools: ['changer', 'squeeze breaker'] }));
-    expect(steps.filter((s) => s.id.endsWith('-strap')).map((s) => s.caution)).toEqual(['Never a pin that bends spokes.', 'Never a pin that bends spokes.']);
+    expect(steps.filter((s) => s.id.endsWith('-strap')).map((s) => s.caution)).toEqual([
+      'Never a pin that bends spokes.',
+      'Never a pin that bends spokes.',
+    ]);
     expect(steps.find((s) => s.id === 'toff-break')!.say).toMatch(/squeeze again/);
     expect(steps.find((s) => s.id === 'toff-first')!.say).toMatch(/just past the rim lock/);
   });
 
   test('the job\u2019s school wins over the shop\u2019s rule; one that is none is refused by name', () => {
-    expect(ids(procedureInput({ rules: { 'tube.in': 'with the tire' }, schools: { 'tube.in': 'after the first bead' } }))).toContain('on-tube');
+    expect(
+      ids(procedureInput({ rules: { 'tube.in': 'with the tire' }, schools: { 'tube.in': 'after the first bead' } })),
+    ).toContain('on-tube');
     const problem = problemOf(() => procedure.run(procedureInput({ schools: { 'tube.in': 'sideways' } })));
     expect([problem.field, problem.expected]).toEqual(['schools.tube.in', 'with the tire, after the first bead']);
   });
@@ -168,7 +234,15 @@ describe('schools', () => {
 
 test('as a working it says how many steps each station has, by which schools, with every caution', () => {
   const working = procedure.run(procedureInput());
-  expect(working.lines.map((l) => [l.label, l.value])).toEqual([['wheel-off', 9], ['tire-off', 8], ['inspect', 7], ['tire-on', 13], ['seat', 5], ['set', 4], ['wheel-back', 10]]);
+  expect(working.lines.map((l) => [l.label, l.value])).toEqual([
+    ['wheel-off', 9],
+    ['tire-off', 8],
+    ['inspect', 7],
+    ['tire-on', 13],
+    ['seat', 5],
+    ['set', 4],
+    ['wheel-back', 10],
+  ]);
   expect(working.basis).toHaveLength(SCHOOLS.length);
   expect(working.cautions).toContain('Never with the disc underneath.');
 });

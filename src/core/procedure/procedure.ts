@@ -16,12 +16,23 @@ import type { Step } from './step';
 const ROWS: readonly Row[] = [...WHEEL_OFF, ...TIRE_OFF, ...INSPECT, ...TIRE_ON, ...AIR, ...WHEEL_BACK];
 
 const stepOf = (row: Row, facts: Facts): Step => {
-  const by = <T>(value: T | ((f: Facts) => T)): T => (typeof value === 'function' ? (value as (f: Facts) => T)(facts) : value);
+  const by = <T>(value: T | ((f: Facts) => T)): T =>
+    typeof value === 'function' ? (value as (f: Facts) => T)(facts) : value;
   return {
-    id: row.id, station: row.station, say: by(row.say), why: by(row.why), confirm: by(row.confirm) ?? null, caution: by(row.caution) ?? null,
+    id: row.id,
+    station: row.station,
+    say: by(row.say),
+    why: by(row.why),
+    confirm: by(row.confirm) ?? null,
+    caution: by(row.caution) ?? null,
     // Without a disc on one side alone, either side may be up.
     sideUp: facts.wheel.discSide === 'left' || facts.wheel.discSide === 'right' ? (row.sideUp ?? null) : null,
-    places: row.places?.(facts) ?? [], parts: by(row.parts) ?? [], tools: by(row.tools) ?? [], reads: row.reads ?? null, troubles: row.troubles ?? [], shows: row.shows ?? null,
+    places: row.places?.(facts) ?? [],
+    parts: by(row.parts) ?? [],
+    tools: by(row.tools) ?? [],
+    reads: row.reads ?? null,
+    troubles: row.troubles ?? [],
+    shows: row.shows ?? null,
   };
 };
 
@@ -31,11 +42,20 @@ export const stepsFor = (input: ProcedureInput): Step[] => {
   return ROWS.filter((row) => !row.when || row.when(facts)).map((row) => stepOf(row, facts));
 };
 
-const yes = (says: string) => Joi.boolean().required().description(says).meta({ expected: `${says}: true or false` });
+const yes = (says: string) =>
+  Joi.boolean()
+    .required()
+    .description(says)
+    .meta({ expected: `${says}: true or false` });
 
 const checkSchools = (schools: Partial<Record<School, string>> | undefined): void => {
   for (const [school, choice] of Object.entries(schools ?? {}) as [School, string][])
-    if (!schoolChoices(school).includes(choice)) throw new InputError(`schools.${school}`, `${choice.slice(0, 30)} is not a choice here.`, schoolChoices(school).join(', '));
+    if (!schoolChoices(school).includes(choice))
+      throw new InputError(
+        `schools.${school}`,
+        `${choice.slice(0, 30)} is not a choice here.`,
+        schoolChoices(school).join(', '),
+      );
 };
 
 /**
@@ -48,35 +68,70 @@ export const procedure = defineWorking<ProcedureInput, { steps: Step[] }>({
   name: 'procedure',
   says: 'Every step that this wheel needs, in order',
   input: {
-    machine: record({ kind: oneOf(MACHINE_KINDS, 'Kind of machine'), drive: oneOf(DRIVES, 'Drive'), wheelSensors: yes('Wheel-speed sensors') }, 'The machine'),
+    machine: record(
+      {
+        kind: oneOf(MACHINE_KINDS, 'Kind of machine'),
+        drive: oneOf(DRIVES, 'Drive'),
+        wheelSensors: yes('Wheel-speed sensors'),
+      },
+      'The machine',
+    ),
     wheel: record(
       {
-        end: oneOf(['front', 'rear'], 'The end of the machine'), build: oneOf(BUILDS, 'How the rim is made'), discSide: oneOf(DISC_SIDES, 'Side of the brake disc'),
-        caliper: oneOf(CALIPERS, 'How the caliper\u2019s bolts run'), tubeWas: yes('A tube is in the tire that comes off'), sealed: yes('Sealed by design'),
-        strips: count(1, 2, 'Rim strips'), rimDiameterMm: quantity('mm', 80, 700, 'Diameter of the rim').allow(null), heavySpotDeg: angle('Heavy spot of the bare wheel').allow(null),
+        end: oneOf(['front', 'rear'], 'The end of the machine'),
+        build: oneOf(BUILDS, 'How the rim is made'),
+        discSide: oneOf(DISC_SIDES, 'Side of the brake disc'),
+        caliper: oneOf(CALIPERS, 'How the caliper\u2019s bolts run'),
+        tubeWas: yes('A tube is in the tire that comes off'),
+        sealed: yes('Sealed by design'),
+        strips: count(1, 2, 'Rim strips'),
+        rimDiameterMm: quantity('mm', 80, 700, 'Diameter of the rim').allow(null),
+        heavySpotDeg: angle('Heavy spot of the bare wheel').allow(null),
       },
       'The wheel',
     ),
-    tire: record({ lightMark: yes('The tire has a light mark'), arrows: yes('The tire has an arrow') }, 'The tire that goes on'),
+    tire: record(
+      { lightMark: yes('The tire has a light mark'), arrows: yes('The tire has an arrow') },
+      'The tire that goes on',
+    ),
     tube: oneOf(TUBES_IN, 'Tubes in the tire that goes on'),
     locks: listOf(angle('Place of a rim lock'), 3, 'Rim locks'),
     tools: listOf(oneOf(STEP_TOOLS, 'A tool'), STEP_TOOLS.length, 'Tools that change a step'),
-    schools: Joi.object(Object.fromEntries(SCHOOLS.map((s) => [s, Joi.string().max(60)]))).optional().description('Schools of this job').meta({ expected: 'schools by name, with one of their choices each' }),
+    schools: Joi.object(Object.fromEntries(SCHOOLS.map((s) => [s, Joi.string().max(60)])))
+      .optional()
+      .description('Schools of this job')
+      .meta({ expected: 'schools by name, with one of their choices each' }),
     rules: ruleValues(),
   },
   example: {
     machine: { kind: 'dirt', drive: 'chain', wheelSensors: false },
-    wheel: { end: 'rear', build: 'spoked', discSide: 'right', caliper: 'axial', tubeWas: true, sealed: false, strips: 1, rimDiameterMm: 457, heavySpotDeg: null },
-    tire: { lightMark: true, arrows: true }, tube: 'one', locks: [210], tools: [], schools: { 'tube.in': 'with the tire' },
+    wheel: {
+      end: 'rear',
+      build: 'spoked',
+      discSide: 'right',
+      caliper: 'axial',
+      tubeWas: true,
+      sealed: false,
+      strips: 1,
+      rimDiameterMm: 457,
+      heavySpotDeg: null,
+    },
+    tire: { lightMark: true, arrows: true },
+    tube: 'one',
+    locks: [210],
+    tools: [],
+    schools: { 'tube.in': 'with the tire' },
   },
   work(input, show) {
     checkSchools(input.schools);
     const steps = stepsFor(input);
     const facts = factsOf(input);
     let verdict: Verdict = 'good';
-    for (const station of new Set(steps.map((s) => s.station))) show.line(station, 'steps', steps.filter((s) => s.station === station).length);
+    for (const station of new Set(steps.map((s) => s.station)))
+      show.line(station, 'steps', steps.filter((s) => s.station === station).length);
     for (const school of SCHOOLS) show.basis('practice', `${school}: ${facts.school(school)}`);
-    for (const plan of [facts.bites.off, facts.bites.on]) for (const r of plan?.reasons ?? []) verdict = worse(verdict, r.verdict);
+    for (const plan of [facts.bites.off, facts.bites.on])
+      for (const r of plan?.reasons ?? []) verdict = worse(verdict, r.verdict);
     for (const { caution } of steps) if (caution) show.caution(caution);
     show.verdict(verdict);
     return { steps };

@@ -1,7 +1,8 @@
 import { SYMPTOMS, trouble, type Cure, type Symptom } from '.';
 
 const wheel = { build: 'spoked', tube: true, rimLocks: 1, rimDiameterIn: 19 } as const;
-const run = (symptom: Symptom, more: object = {}, cures: Cure[] = []) => trouble.run({ symptom, ...wheel, cures, ...more });
+const run = (symptom: Symptom, more: object = {}, cures: Cure[] = []) =>
+  trouble.run({ symptom, ...wheel, cures, ...more });
 const ids = (...args: Parameters<typeof run>) => run(...args).result.checks.map((c) => c.id);
 
 test('the likeliest first, and only what this wheel has', () => {

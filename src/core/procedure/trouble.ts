@@ -32,68 +32,269 @@ const small = (f: Facts) => (f.rimDiameterIn <= SMALL_RIM_IN ? 'a small rim has 
 /** What to look at, by what is seen. Common practice; the order is from memory until the shop's own log says otherwise. */
 const CHECKS: Record<Symptom, readonly Check[]> = {
   'bead-stuck': [
-    { id: 'soap', check: 'Lubricate the bead all round and give it time.', why: 'A dry bead sticks to its seat.', weight: 5 },
-    { id: 'along', check: 'Work along the bead, a hand\u2019s breadth at a time.', why: 'It lets go a little at a time, not in one place.', weight: 4 },
-    { id: 'loose-side', check: 'Take the side that is already loose off the rim, then squeeze again.', why: 'With one bead loose the tool only folds the tire.', weight: 3 },
-    { id: 'lock', check: 'Push the rim lock in until it moves freely.', why: 'A lock pins the bead where it sits.', weight: 4, when: withLock },
+    {
+      id: 'soap',
+      check: 'Lubricate the bead all round and give it time.',
+      why: 'A dry bead sticks to its seat.',
+      weight: 5,
+    },
+    {
+      id: 'along',
+      check: 'Work along the bead, a hand\u2019s breadth at a time.',
+      why: 'It lets go a little at a time, not in one place.',
+      weight: 4,
+    },
+    {
+      id: 'loose-side',
+      check: 'Take the side that is already loose off the rim, then squeeze again.',
+      why: 'With one bead loose the tool only folds the tire.',
+      weight: 3,
+    },
+    {
+      id: 'lock',
+      check: 'Push the rim lock in until it moves freely.',
+      why: 'A lock pins the bead where it sits.',
+      weight: 4,
+      when: withLock,
+    },
     { id: 'warm', check: 'Warm the tire.', why: 'A stiff cold tire does not give.', weight: 2, more: small },
-    { id: 'air', check: 'Is all the air out? Core out, and silent.', why: 'A little air holds a bead on its seat.', weight: 3 },
+    {
+      id: 'air',
+      check: 'Is all the air out? Core out, and silent.',
+      why: 'A little air holds a bead on its seat.',
+      weight: 3,
+    },
   ],
   'bite-stuck': [
-    { id: 'well', check: 'Push the bead opposite back down into the well.', why: 'It has climbed out: that takes all the slack.', weight: 5, more: small },
+    {
+      id: 'well',
+      check: 'Push the bead opposite back down into the well.',
+      why: 'It has climbed out: that takes all the slack.',
+      weight: 5,
+      more: small,
+    },
     { id: 'soap', check: 'Lubricate again.', why: 'A dry bead asks for force.', weight: 4 },
-    { id: 'small-bite', check: 'Take a smaller bite.', why: 'A big bite lifts more bead than there is slack.', weight: 4 },
-    { id: 'tube', check: 'Is the tube caught under the bead?', why: 'It fills the well, and the next bite pinches it.', weight: 3, when: withTube },
-    { id: 'strip', check: 'Is the rim strip caught?', why: 'A loose strip wanders under the bead.', weight: 2, when: spokedTube },
-    { id: 'lock', check: 'Is the bead sitting on the rim lock?', why: 'The lock has to be pushed in as the bead passes.', weight: 3, when: withLock },
+    {
+      id: 'small-bite',
+      check: 'Take a smaller bite.',
+      why: 'A big bite lifts more bead than there is slack.',
+      weight: 4,
+    },
+    {
+      id: 'tube',
+      check: 'Is the tube caught under the bead?',
+      why: 'It fills the well, and the next bite pinches it.',
+      weight: 3,
+      when: withTube,
+    },
+    {
+      id: 'strip',
+      check: 'Is the rim strip caught?',
+      why: 'A loose strip wanders under the bead.',
+      weight: 2,
+      when: spokedTube,
+    },
+    {
+      id: 'lock',
+      check: 'Is the bead sitting on the rim lock?',
+      why: 'The lock has to be pushed in as the bead passes.',
+      weight: 3,
+      when: withLock,
+    },
     { id: 'warm', check: 'Warm the tire.', why: 'A stiff cold tire does not give.', weight: 2 },
-    { id: 'other-end', check: 'Work from the other end.', why: 'If one side refuses, the other often goes.', weight: 1 },
+    {
+      id: 'other-end',
+      check: 'Work from the other end.',
+      why: 'If one side refuses, the other often goes.',
+      weight: 1,
+    },
   ],
   'keeper-lifts': [
-    { id: 'back-up', check: 'Back up one bite, and push the fitted part into the well.', why: 'It has come out of the well under the keeper.', weight: 5 },
+    {
+      id: 'back-up',
+      check: 'Back up one bite, and push the fitted part into the well.',
+      why: 'It has come out of the well under the keeper.',
+      weight: 5,
+    },
     { id: 'small-bite', check: 'Take smaller bites from here.', why: 'The slack is nearly used up.', weight: 3 },
     { id: 'soap', check: 'Lubricate again.', why: 'It has dried, or was rubbed off.', weight: 3 },
   ],
   'tube-showing': [
-    { id: 'out', check: 'Stop. Lever that bite back out and look at the tube.', why: 'A pinched tube is a flat on the first ride.', weight: 5, when: withTube },
-    { id: 'air', check: 'A breath of air, so that it holds its shape.', why: 'Too little air lets it fold.', weight: 4, when: withTube },
-    { id: 'push', check: 'Push down on the tire so that the tube drops away.', why: 'On a narrow tire it lies on the bead seat.', weight: 3, when: withTube },
-    { id: 'over-lock', check: 'Does it lie over the rim lock and not beneath it?', why: 'A tube under the lock bursts.', weight: 3, when: (f) => withTube(f) && withLock(f) },
+    {
+      id: 'out',
+      check: 'Stop. Lever that bite back out and look at the tube.',
+      why: 'A pinched tube is a flat on the first ride.',
+      weight: 5,
+      when: withTube,
+    },
+    {
+      id: 'air',
+      check: 'A breath of air, so that it holds its shape.',
+      why: 'Too little air lets it fold.',
+      weight: 4,
+      when: withTube,
+    },
+    {
+      id: 'push',
+      check: 'Push down on the tire so that the tube drops away.',
+      why: 'On a narrow tire it lies on the bead seat.',
+      weight: 3,
+      when: withTube,
+    },
+    {
+      id: 'over-lock',
+      check: 'Does it lie over the rim lock and not beneath it?',
+      why: 'A tube under the lock bursts.',
+      weight: 3,
+      when: (f) => withTube(f) && withLock(f),
+    },
   ],
   'valve-leans': [
-    { id: 'round', check: 'Work the tube round until the stem stands square.', why: 'The tube sits twisted.', weight: 5, when: withTube },
-    { id: 'powder', check: 'Tube out, powder it, in again.', why: 'It sticks and drags its valve over.', weight: 3, when: withTube },
-    { id: 'creep', check: 'Has the tire crept on the rim? Look at lock and pressure.', why: 'A creeping tire takes the tube with it.', weight: 3, when: withTube },
+    {
+      id: 'round',
+      check: 'Work the tube round until the stem stands square.',
+      why: 'The tube sits twisted.',
+      weight: 5,
+      when: withTube,
+    },
+    {
+      id: 'powder',
+      check: 'Tube out, powder it, in again.',
+      why: 'It sticks and drags its valve over.',
+      weight: 3,
+      when: withTube,
+    },
+    {
+      id: 'creep',
+      check: 'Has the tire crept on the rim? Look at lock and pressure.',
+      why: 'A creeping tire takes the tube with it.',
+      weight: 3,
+      when: withTube,
+    },
     { id: 'hole', check: 'Does the stem fit its hole?', why: 'A stem with play leans, and leaks.', weight: 2 },
   ],
   'lock-stuck': [
-    { id: 'nut', check: 'Nut back to the last two threads, then push.', why: 'It has no room to move.', weight: 5, when: withLock },
-    { id: 'lever', check: 'Press with a lever laid across it, or tap the lever. Never near the disc.', why: 'Old rubber and dirt hold it.', weight: 4, when: withLock },
-    { id: 'tube', check: 'Is the tube beneath it?', why: 'Then it cannot sit down on the bead.', weight: 4, when: (f) => withTube(f) && withLock(f) },
-    { id: 'bead', check: 'Is the bead above it on the wrong side? Bring it over with a lever on each side.', why: 'The bead has to pass above the lock.', weight: 3, when: withLock },
+    {
+      id: 'nut',
+      check: 'Nut back to the last two threads, then push.',
+      why: 'It has no room to move.',
+      weight: 5,
+      when: withLock,
+    },
+    {
+      id: 'lever',
+      check: 'Press with a lever laid across it, or tap the lever. Never near the disc.',
+      why: 'Old rubber and dirt hold it.',
+      weight: 4,
+      when: withLock,
+    },
+    {
+      id: 'tube',
+      check: 'Is the tube beneath it?',
+      why: 'Then it cannot sit down on the bead.',
+      weight: 4,
+      when: (f) => withTube(f) && withLock(f),
+    },
+    {
+      id: 'bead',
+      check: 'Is the bead above it on the wrong side? Bring it over with a lever on each side.',
+      why: 'The bead has to pass above the lock.',
+      weight: 3,
+      when: withLock,
+    },
   ],
   'strip-caught': [
-    { id: 'out', check: 'Lever that bead out and lay the strip flat, its large hole at the valve.', why: 'It fills the well and shows the nipples to the tube.', weight: 5, when: spokedTube },
-    { id: 'loose', check: 'Is it loose? A snug one, or two layers of cloth tape.', why: 'A loose strip wanders.', weight: 4, when: spokedTube },
+    {
+      id: 'out',
+      check: 'Lever that bead out and lay the strip flat, its large hole at the valve.',
+      why: 'It fills the well and shows the nipples to the tube.',
+      weight: 5,
+      when: spokedTube,
+    },
+    {
+      id: 'loose',
+      check: 'Is it loose? A snug one, or two layers of cloth tape.',
+      why: 'A loose strip wanders.',
+      weight: 4,
+      when: spokedTube,
+    },
   ],
   'not-seating': [
-    { id: 'again', check: 'All air out, break the bead, lubricate, inflate again.', why: 'Most seat on the second try.', weight: 5 },
-    { id: 'bounce', check: 'Bounce the wheel at the low place, well under the limit.', why: 'It helps the bead over the last step.', weight: 3 },
-    { id: 'flow', check: 'Core out, for more flow.', why: 'A tubeless bead needs the air fast.', weight: 3, when: (f) => !f.tube },
-    { id: 'tube', check: 'Is a tube caught under the bead?', why: 'It keeps the bead from its seat.', weight: 3, when: withTube },
-    { id: 'lock', check: 'Is the rim lock loose enough?', why: 'A snug lock holds one bead down.', weight: 3, when: withLock },
-    { id: 'size', check: 'Read tire and rim again: the right size?', why: 'A wrong size never seats, and bursts.', weight: 2 },
-    { id: 'damage', check: 'Look at bead and seat for damage and dirt.', why: 'A nick or a weld of rubber stops it in one place.', weight: 2 },
+    {
+      id: 'again',
+      check: 'All air out, break the bead, lubricate, inflate again.',
+      why: 'Most seat on the second try.',
+      weight: 5,
+    },
+    {
+      id: 'bounce',
+      check: 'Bounce the wheel at the low place, well under the limit.',
+      why: 'It helps the bead over the last step.',
+      weight: 3,
+    },
+    {
+      id: 'flow',
+      check: 'Core out, for more flow.',
+      why: 'A tubeless bead needs the air fast.',
+      weight: 3,
+      when: (f) => !f.tube,
+    },
+    {
+      id: 'tube',
+      check: 'Is a tube caught under the bead?',
+      why: 'It keeps the bead from its seat.',
+      weight: 3,
+      when: withTube,
+    },
+    {
+      id: 'lock',
+      check: 'Is the rim lock loose enough?',
+      why: 'A snug lock holds one bead down.',
+      weight: 3,
+      when: withLock,
+    },
+    {
+      id: 'size',
+      check: 'Read tire and rim again: the right size?',
+      why: 'A wrong size never seats, and bursts.',
+      weight: 2,
+    },
+    {
+      id: 'damage',
+      check: 'Look at bead and seat for damage and dirt.',
+      why: 'A nick or a weld of rubber stops it in one place.',
+      weight: 2,
+    },
   ],
   'wrong-way': [
-    { id: 'arrow', check: 'Which arrow counts here: road or dirt, front or rear?', why: 'Some tires have two, and on the other end it may mean something else.', weight: 4 },
-    { id: 'again', check: 'It comes off and goes on the other way round.', why: 'A tire on backwards is the whole job again.', weight: 5 },
+    {
+      id: 'arrow',
+      check: 'Which arrow counts here: road or dirt, front or rear?',
+      why: 'Some tires have two, and on the other end it may mean something else.',
+      weight: 4,
+    },
+    {
+      id: 'again',
+      check: 'It comes off and goes on the other way round.',
+      why: 'A tire on backwards is the whole job again.',
+      weight: 5,
+    },
   ],
   'lever-slips': [
-    { id: 'deep', check: 'Hook the bead, and go no deeper.', why: 'A lever that is too deep slips, and finds the tube.', weight: 4 },
+    {
+      id: 'deep',
+      check: 'Hook the bead, and go no deeper.',
+      why: 'A lever that is too deep slips, and finds the tube.',
+      weight: 4,
+    },
     { id: 'small-bite', check: 'Take a smaller bite.', why: 'Too much bead pulls the lever off.', weight: 4 },
     { id: 'wipe', check: 'Wipe lever and protector dry.', why: 'Lubricant belongs on the bead.', weight: 3 },
-    { id: 'hold', check: 'A hand on every lever under load; the keeper in between.', why: 'A lever that lets go flies.', weight: 3 },
+    {
+      id: 'hold',
+      check: 'A hand on every lever under load; the keeper in between.',
+      why: 'A lever that lets go flies.',
+      weight: 3,
+    },
   ],
 };
 
@@ -138,9 +339,27 @@ export const trouble = defineWorking<Input, { checks: OrderedCheck[] }>({
     tube: Joi.boolean().required().description('With a tube').meta({ expected: 'true with a tube, false without' }),
     rimLocks: count(0, 3, 'Rim locks'),
     rimDiameterIn: quantity('in', 4, 23, 'Diameter of the rim'),
-    cures: listOf(record({ symptom: oneOf(SYMPTOMS, 'What was seen'), check: text(40, 'What cured it'), count: count(0, 1_000_000, 'How often') }, 'A cure'), 200, 'What cured it before, in this shop'),
+    cures: listOf(
+      record(
+        {
+          symptom: oneOf(SYMPTOMS, 'What was seen'),
+          check: text(40, 'What cured it'),
+          count: count(0, 1_000_000, 'How often'),
+        },
+        'A cure',
+      ),
+      200,
+      'What cured it before, in this shop',
+    ),
   },
-  example: { symptom: 'bite-stuck', build: 'spoked', tube: true, rimLocks: 1, rimDiameterIn: 19, cures: [{ symptom: 'bite-stuck', check: 'soap', count: 4 }] },
+  example: {
+    symptom: 'bite-stuck',
+    build: 'spoked',
+    tube: true,
+    rimLocks: 1,
+    rimDiameterIn: 19,
+    cures: [{ symptom: 'bite-stuck', check: 'soap', count: 4 }],
+  },
   work({ symptom, cures, ...facts }, show) {
     const curedBy = new Map(cures.filter((c) => c.symptom === symptom).map((c) => [c.check, c.count]));
     const ordered = CHECKS[symptom]
@@ -151,14 +370,30 @@ export const trouble = defineWorking<Input, { checks: OrderedCheck[] }>({
         return { ...c, cured, likelier, score: c.weight + (likelier ? MORE_WEIGHT : 0) + cured * CURE_WEIGHT };
       })
       .sort((a, b) => b.score - a.score || a.id.localeCompare(b.id));
-    for (const c of ordered) show.line(c.check, [`recalled ${c.weight}`, c.likelier && `${c.likelier} +${MORE_WEIGHT}`, c.cured > 0 && `cured it here ${c.cured} times`].filter(Boolean).join(', '), c.score);
+    for (const c of ordered)
+      show.line(
+        c.check,
+        [
+          `recalled ${c.weight}`,
+          c.likelier && `${c.likelier} +${MORE_WEIGHT}`,
+          c.cured > 0 && `cured it here ${c.cured} times`,
+        ]
+          .filter(Boolean)
+          .join(', '),
+        c.score,
+      );
     if (ordered.length === 0) show.line('nothing', 'this wheel has no such part', '–');
     show.basis('memory', 'how often each is the cause, until the shop\u2019s log says otherwise');
     if (curedBy.size > 0) show.basis('measured', 'what cured it in this shop before');
     show.basis('practice', 'what to look at');
     show.caution('More force is the wrong answer. Stop, and find out why.');
-    if (symptom === 'not-seating') show.caution('Never above the limit; nobody over the wheel. After the shop\u2019s number of tries stop and look.');
-    show.caution('After about an hour without progress, and only if the tire is scrap anyway, the bead is cut in two places.');
+    if (symptom === 'not-seating')
+      show.caution(
+        'Never above the limit; nobody over the wheel. After the shop\u2019s number of tries stop and look.',
+      );
+    show.caution(
+      'After about an hour without progress, and only if the tire is scrap anyway, the bead is cut in two places.',
+    );
     return { checks: ordered.map(({ id, check, why, cured, likelier }) => ({ id, check, why, cured, likelier })) };
   },
 });

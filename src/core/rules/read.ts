@@ -23,7 +23,8 @@ const read = (key: string, given: RuleValues | undefined, show?: Pick<Show, 'bas
   const rule = findRule(key);
   const value = given?.[key] ?? rule.value;
   const kind = value === rule.value ? rule.basis : 'shop rule';
-  if (typeof value === 'number' && rule.unit !== null) show?.basis(kind, `${rule.says}: {0}`, [{ value, unit: rule.unit }]);
+  if (typeof value === 'number' && rule.unit !== null)
+    show?.basis(kind, `${rule.says}: {0}`, [{ value, unit: rule.unit }]);
   else show?.basis(kind, `${rule.says}: ${value}`);
   return value;
 };

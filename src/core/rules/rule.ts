@@ -30,4 +30,3 @@ export interface ShopRule extends Rule {
 
 /** Values by key with their basis, as a job or a caller hands them in. */
 export type RuleValues = Readonly<Record<string, number | string>>;
-

@@ -12,7 +12,18 @@ test('every rule can hold its own value, has a basis and a note, and its key is 
 });
 
 test('the unit stands at the end of the key of a rule that has one', () => {
-  const ends: Record<string, string> = { kPa: 'Kpa', mm: 'Mm', g: 'G', deg: 'Deg', years: 'Years', days: 'Days', pct: 'Pct', in: 'In', kg: 'Kg', m: 'M' };
+  const ends: Record<string, string> = {
+    kPa: 'Kpa',
+    mm: 'Mm',
+    g: 'G',
+    deg: 'Deg',
+    years: 'Years',
+    days: 'Days',
+    pct: 'Pct',
+    in: 'In',
+    kg: 'Kg',
+    m: 'M',
+  };
   for (const rule of DEFAULT_RULES) if (rule.unit) expect(rule.key.endsWith(ends[rule.unit]!)).toBe(true);
 });
 

@@ -21,7 +21,19 @@ export type Dated = { onDate: string } & Record<string, number | string>;
 /** How a field is typed, shown, kept and written to CSV. */
 export type Form =
   | { as: 'text'; max: number }
-  | { as: 'size' | 'tube-label' | 'rim-code' | 'date-code' | 'date' | 'yes' | 'money' | 'places' | 'fasteners' | 'machine' }
+  | {
+      as:
+        | 'size'
+        | 'tube-label'
+        | 'rim-code'
+        | 'date-code'
+        | 'date'
+        | 'yes'
+        | 'money'
+        | 'places'
+        | 'fasteners'
+        | 'machine';
+    }
   /** Measurements by day, each with a few numbers. */
   | { as: 'dated'; of: readonly DatedNumber[] }
   | { as: 'choice'; of: readonly string[]; words?: Readonly<Record<string, string>> }
@@ -67,32 +79,64 @@ const fastener = record(
   'A fastener',
 );
 const dated = (of: readonly DatedNumber[], says: string) =>
-  record({ onDate: date('Day it was measured'), ...Object.fromEntries(of.map((n) => [n.key, quantity(n.unit, n.min, n.max, n.label)])) }, says);
+  record(
+    {
+      onDate: date('Day it was measured'),
+      ...Object.fromEntries(of.map((n) => [n.key, quantity(n.unit, n.min, n.max, n.label)])),
+    },
+    says,
+  );
 
 const plain = ({ label, form }: Field): Joi.Schema => {
   switch (form.as) {
-    case 'text': return text(form.max, label);
-    case 'size': return marking(`${label}, as in 110/90-19 62M`).custom(reads(parseMarking));
-    case 'tube-label': return text(80, `${label}, as in 2.75/3.00-21`).custom(reads(parseTubeLabel));
-    case 'rim-code': return text(40, `${label}, as in 2.15x19`).custom(reads(readRimCode));
-    case 'date-code': return Joi.string().pattern(/^\d{3,4}$/).required().meta({ expected: `${label}: four digits, week then year, as in 1523` });
-    case 'date': return date(label);
-    case 'yes': return Joi.boolean().required().meta({ expected: `${label}: yes or no` });
-    case 'money': return Joi.number().integer().min(0).max(MONEY_MAX).required().meta({ expected: `${label}: a price` });
-    case 'places': return listOf(angle(label), 3, label);
-    case 'fasteners': return listOf(fastener, 40, label);
-    case 'dated': return listOf(dated(form.of, label), 60, label);
-    case 'machine': return text(60, label);
-    case 'choice': return oneOf(form.of, label);
-    case 'whole': return count(form.min, form.max, label);
-    case 'quantity': return quantity(form.unit, form.min, form.max, label);
+    case 'text':
+      return text(form.max, label);
+    case 'size':
+      return marking(`${label}, as in 110/90-19 62M`).custom(reads(parseMarking));
+    case 'tube-label':
+      return text(80, `${label}, as in 2.75/3.00-21`).custom(reads(parseTubeLabel));
+    case 'rim-code':
+      return text(40, `${label}, as in 2.15x19`).custom(reads(readRimCode));
+    case 'date-code':
+      return Joi.string()
+        .pattern(/^\d{3,4}$/)
+        .required()
+        .meta({ expected: `${label}: four digits, week then year, as in 1523` });
+    case 'date':
+      return date(label);
+    case 'yes':
+      return Joi.boolean()
+        .required()
+        .meta({ expected: `${label}: yes or no` });
+    case 'money':
+      return Joi.number()
+        .integer()
+        .min(0)
+        .max(MONEY_MAX)
+        .required()
+        .meta({ expected: `${label}: a price` });
+    case 'places':
+      return listOf(angle(label), 3, label);
+    case 'fasteners':
+      return listOf(fastener, 40, label);
+    case 'dated':
+      return listOf(dated(form.of, label), 60, label);
+    case 'machine':
+      return text(60, label);
+    case 'choice':
+      return oneOf(form.of, label);
+    case 'whole':
+      return count(form.min, form.max, label);
+    case 'quantity':
+      return quantity(form.unit, form.min, form.max, label);
   }
 };
 
 /** The Joi schema of a field. */
 export const schemaOf = (field: Field): Joi.Schema => {
   const schema = plain(field);
-  const open = field.form.as === 'text' && field.usual === '' ? schema.allow('') : field.may ? schema.allow(null) : schema;
+  const open =
+    field.form.as === 'text' && field.usual === '' ? schema.allow('') : field.may ? schema.allow(null) : schema;
   return field.usual === undefined ? open : open.optional().default(field.usual);
 };
 
@@ -104,16 +148,32 @@ const PART = ' | ';
 export const toCell = ({ form }: Field, value: unknown): string => {
   if (value === null || value === undefined) return '';
   switch (form.as) {
-    case 'yes': return value ? 'yes' : 'no';
-    case 'places': return (value as number[]).map(numberText).join(LIST);
-    case 'fasteners': return (value as Fastener[]).map((f) => [f.name, f.wheel, f.torqueNm === null ? '' : numberText(f.torqueNm), f.socket ?? ''].join(PART)).join(LIST);
-    case 'dated': return (value as Dated[]).map((r) => [r.onDate, ...form.of.map((n) => numberText(Number(r[n.key])))].join(PART)).join(LIST);
-    case 'whole': case 'quantity': case 'money': return numberText(value as number);
-    default: return String(value);
+    case 'yes':
+      return value ? 'yes' : 'no';
+    case 'places':
+      return (value as number[]).map(numberText).join(LIST);
+    case 'fasteners':
+      return (value as Fastener[])
+        .map((f) => [f.name, f.wheel, f.torqueNm === null ? '' : numberText(f.torqueNm), f.socket ?? ''].join(PART))
+        .join(LIST);
+    case 'dated':
+      return (value as Dated[])
+        .map((r) => [r.onDate, ...form.of.map((n) => numberText(Number(r[n.key])))].join(PART))
+        .join(LIST);
+    case 'whole':
+    case 'quantity':
+    case 'money':
+      return numberText(value as number);
+    default:
+      return String(value);
   }
 };
 
-const pieces = (text: string): string[] => text.split(';').map((t) => t.trim()).filter(Boolean);
+const pieces = (text: string): string[] =>
+  text
+    .split(';')
+    .map((t) => t.trim())
+    .filter(Boolean);
 const parts = (text: string): string[] => text.split('|').map((t) => t.trim());
 
 /** A number as files have it; text that is none comes back as it is, for the schema to refuse. */
@@ -128,8 +188,10 @@ export const fromCell = (field: Field, cell: string): unknown => {
     return field.may ? null : undefined;
   }
   switch (form.as) {
-    case 'yes': return /^(yes|true|1)$/i.test(text) ? true : /^(no|false|0)$/i.test(text) ? false : text;
-    case 'places': return pieces(text).map(toNumber);
+    case 'yes':
+      return /^(yes|true|1)$/i.test(text) ? true : /^(no|false|0)$/i.test(text) ? false : text;
+    case 'places':
+      return pieces(text).map(toNumber);
     case 'fasteners':
       return pieces(text).map((piece) => {
         const [name = '', wheel = '', torque = '', socket = ''] = parts(piece);
@@ -140,20 +202,36 @@ export const fromCell = (field: Field, cell: string): unknown => {
         const [onDate = '', ...numbers] = parts(piece);
         return { onDate, ...Object.fromEntries(form.of.map((n, i) => [n.key, toNumber(numbers[i] ?? '')])) };
       });
-    case 'whole': case 'quantity': case 'money': return toNumber(text);
-    default: return text;
+    case 'whole':
+    case 'quantity':
+    case 'money':
+      return toNumber(text);
+    default:
+      return text;
   }
 };
 
 /** Places as typed, clock readings or degrees, separated by commas. Throws `InputError`. */
-export const parsePlaces = (typed: string): number[] => typed.split(',').map((t) => t.trim()).filter(Boolean).map((t) => parseAngle(t));
+export const parsePlaces = (typed: string): number[] =>
+  typed
+    .split(',')
+    .map((t) => t.trim())
+    .filter(Boolean)
+    .map((t) => parseAngle(t));
 
 /** Places as a fitter reads them. */
 export const placesText = (degs: readonly number[]): string => degs.map((d) => clockText(d)).join(', ');
 
 /** A sentence for what a parser of a marking has against a value; null where it has nothing, or there is no parser. */
 export const parserProblem = (form: Form, value: string): InputError | null => {
-  const parse = form.as === 'size' ? parseMarking : form.as === 'tube-label' ? parseTubeLabel : form.as === 'rim-code' ? readRimCode : null;
+  const parse =
+    form.as === 'size'
+      ? parseMarking
+      : form.as === 'tube-label'
+        ? parseTubeLabel
+        : form.as === 'rim-code'
+          ? readRimCode
+          : null;
   if (!parse) return null;
   try {
     parse(value);

@@ -22,10 +22,20 @@ export interface ImportPlan<K extends RecordKind = RecordKind> {
 const problem = (column: string, message: string, expected: string): CellProblem => ({ column, message, expected });
 
 /** Header cells that fit no column, stand twice, or are missing though nothing else can stand for them. */
-const headerProblems = (header: readonly string[], columns: readonly string[], needed: readonly string[]): CellProblem[] => [
-  ...header.filter((h) => !columns.includes(h)).map((h) => problem(h.slice(0, 40) || 'header', `"${h.slice(0, 40)}" is no column here.`, columns.join(', '))),
-  ...header.filter((h, i) => header.indexOf(h) !== i).map((h) => problem(h.slice(0, 40), `The column ${h.slice(0, 40)} stands twice.`, 'each column once')),
-  ...needed.filter((c) => !header.includes(c)).map((c) => problem(c, `The column ${c} is missing.`, `a header with ${needed.join(', ')}`)),
+const headerProblems = (
+  header: readonly string[],
+  columns: readonly string[],
+  needed: readonly string[],
+): CellProblem[] => [
+  ...header
+    .filter((h) => !columns.includes(h))
+    .map((h) => problem(h.slice(0, 40) || 'header', `"${h.slice(0, 40)}" is no column here.`, columns.join(', '))),
+  ...header
+    .filter((h, i) => header.indexOf(h) !== i)
+    .map((h) => problem(h.slice(0, 40), `The column ${h.slice(0, 40)} stands twice.`, 'each column once')),
+  ...needed
+    .filter((c) => !header.includes(c))
+    .map((c) => problem(c, `The column ${c} is missing.`, `a header with ${needed.join(', ')}`)),
 ];
 
 /**
@@ -48,15 +58,23 @@ export const planImport = <K extends RecordKind>(
   rows.forEach((cells, i) => {
     const line = i + 2;
     const byColumn = Object.fromEntries(columns.map((c, n) => [c, cells[n] ?? '']));
-    const about = cells.filter((c, n) => columns[n] !== 'id' && c.trim()).slice(0, 2).join(', ').slice(0, 80);
+    const about = cells
+      .filter((c, n) => columns[n] !== 'id' && c.trim())
+      .slice(0, 2)
+      .join(', ')
+      .slice(0, 80);
     const { record, problems: faults } = fromCells(kind, byColumn, options.newId());
-    if (cells.length > columns.length) faults.push(problem('row', `${cells.length} cells for ${columns.length} columns.`, 'one cell for each column'));
+    if (cells.length > columns.length)
+      faults.push(problem('row', `${cells.length} cells for ${columns.length} columns.`, 'one cell for each column'));
     if (record) {
       const before = lineOf.get(record.id);
-      if (before !== undefined) faults.push(problem('id', `${record.id} stands on line ${before} too.`, 'each record once'));
+      if (before !== undefined)
+        faults.push(problem('id', `${record.id} stands on line ${before} too.`, 'each record once'));
       lineOf.set(record.id, line);
       if ('machineId' in record && !options.machineIds.has(record.machineId))
-        faults.push(problem('machine_id', `There is no machine ${record.machineId}.`, 'the id of a machine that the shop keeps'));
+        faults.push(
+          problem('machine_id', `There is no machine ${record.machineId}.`, 'the id of a machine that the shop keeps'),
+        );
     }
     if (!record || faults.length > 0) return void plan.rows.push({ line, does: 'faulty', about, problems: faults });
     const old = byId.get(record.id);

@@ -13,7 +13,10 @@ const kept = {
 };
 
 const schemas = Object.fromEntries(
-  RECORD_KINDS.map((kind) => [kind, Joi.object({ ...kept, ...Object.fromEntries(fieldsOfKind(kind).map((f) => [f.key, schemaOf(f)])) }).required()]),
+  RECORD_KINDS.map((kind) => [
+    kind,
+    Joi.object({ ...kept, ...Object.fromEntries(fieldsOfKind(kind).map((f) => [f.key, schemaOf(f)])) }).required(),
+  ]),
 ) as Record<RecordKind, Joi.ObjectSchema>;
 
 /** What a record of a kind may hold. */
@@ -23,15 +26,18 @@ export const recordSchema = (kind: RecordKind): Joi.ObjectSchema => schemas[kind
 const checkWhole = (kind: RecordKind, it: Records[RecordKind]): void => {
   if (kind === 'wrenches') {
     const { minNm, maxNm } = it as Records['wrenches'];
-    if (maxNm <= minNm) throw new InputError('maxNm', 'The highest setting is not above the lowest.', `a number above ${minNm}`);
+    if (maxNm <= minNm)
+      throw new InputError('maxNm', 'The highest setting is not above the lowest.', `a number above ${minNm}`);
   }
   if (kind === 'strips') {
     const { rimFromIn, rimToIn } = it as Records['strips'];
-    if (rimToIn < rimFromIn) throw new InputError('rimToIn', 'The range of rims runs backwards.', `at least ${rimFromIn}`);
+    if (rimToIn < rimFromIn)
+      throw new InputError('rimToIn', 'The range of rims runs backwards.', `at least ${rimFromIn}`);
   }
   if (kind === 'tires') {
     const { takeOff, treadMm } = it as Records['tires'];
-    if (takeOff && treadMm === null) throw new InputError('treadMm', 'A take-off has no depth.', 'the depth of its tread, measured');
+    if (takeOff && treadMm === null)
+      throw new InputError('treadMm', 'A take-off has no depth.', 'the depth of its tread, measured');
   }
 };
 
@@ -49,7 +55,11 @@ export const checkRecord = <K extends RecordKind>(kind: K, value: unknown): Reco
 
 /** A record from its parts, with the usual values for those not given; unchecked, for records of an older program. */
 export const complete = <K extends RecordKind>(kind: K, parts: Partial<Records[K]>): Records[K] => {
-  const usual = Object.fromEntries(fieldsOfKind(kind).filter((f) => f.usual !== undefined).map((f) => [f.key, structuredClone(f.usual)]));
+  const usual = Object.fromEntries(
+    fieldsOfKind(kind)
+      .filter((f) => f.usual !== undefined)
+      .map((f) => [f.key, structuredClone(f.usual)]),
+  );
   return { archived: false, version: 1, ...usual, ...parts } as unknown as Records[K];
 };
 
@@ -57,7 +67,11 @@ export const complete = <K extends RecordKind>(kind: K, parts: Partial<Records[K
 export const columnName = (key: string): string => key.replace(/[A-Z]/g, (c) => `_${c.toLowerCase()}`);
 
 /** The columns of a kind's file, in order. */
-export const fileColumns = (kind: RecordKind): string[] => ['id', ...fieldsOfKind(kind).map((f) => columnName(f.key)), 'archived'];
+export const fileColumns = (kind: RecordKind): string[] => [
+  'id',
+  ...fieldsOfKind(kind).map((f) => columnName(f.key)),
+  'archived',
+];
 
 /** A record as the cells of a file. */
 export const toCells = <K extends RecordKind>(kind: K, it: Records[K]): string[] => [
@@ -79,7 +93,11 @@ export interface CellProblem {
  * Cells by column name as a record, with everything that is wrong with them. `id` is what to call a row that names none.
  * Columns that are not there take their usual value.
  */
-export const fromCells = <K extends RecordKind>(kind: K, cells: Readonly<Record<string, string>>, newId: string): { record: Records[K] | null; problems: CellProblem[] } => {
+export const fromCells = <K extends RecordKind>(
+  kind: K,
+  cells: Readonly<Record<string, string>>,
+  newId: string,
+): { record: Records[K] | null; problems: CellProblem[] } => {
   const problems: CellProblem[] = [];
   const it: Record<string, unknown> = {};
   for (const field of [...fieldsOfKind(kind), ARCHIVED])
@@ -94,6 +112,9 @@ export const fromCells = <K extends RecordKind>(kind: K, cells: Readonly<Record<
     return { record: checkRecord(kind, { ...it, id: cells.id?.trim() || newId }), problems };
   } catch (error) {
     if (!(error instanceof InputError)) throw error;
-    return { record: null, problems: [{ column: columnName(error.field), message: error.message, expected: error.expected }] };
+    return {
+      record: null,
+      problems: [{ column: columnName(error.field), message: error.message, expected: error.expected }],
+    };
   }
 };

@@ -2,11 +2,30 @@ import type { Arrows } from '../tires';
 import type { Kept, Machine, Wheel } from '../wheels';
 
 /** What a tread is made for. */
-export const TREADS = ['soft', 'hard', 'trials', 'half', 'touring', 'road', 'sport', 'slick', 'four-wheel', 'other'] as const;
+export const TREADS = [
+  'soft',
+  'hard',
+  'trials',
+  'half',
+  'touring',
+  'road',
+  'sport',
+  'slick',
+  'four-wheel',
+  'other',
+] as const;
 export type Tread = (typeof TREADS)[number];
 export const TREAD_WORDS: Record<Tread, string> = {
-  soft: 'knobby, soft ground', hard: 'knobby, hard ground', trials: 'trials type', half: 'half road, half dirt', touring: 'sport touring', road: 'road',
-  sport: 'sport', slick: 'slick', 'four-wheel': 'four wheels, loose ground', other: 'not said',
+  soft: 'knobby, soft ground',
+  hard: 'knobby, hard ground',
+  trials: 'trials type',
+  half: 'half road, half dirt',
+  touring: 'sport touring',
+  road: 'road',
+  sport: 'sport',
+  slick: 'slick',
+  'four-wheel': 'four wheels, loose ground',
+  other: 'not said',
 };
 
 export const TUBE_WALLS = ['standard', 'heavy', 'ultra'] as const;
@@ -20,7 +39,11 @@ export type TubeValve = (typeof TUBE_VALVES)[number];
 export const INSTRUMENT_KINDS = ['gauge', 'thermometer', 'dial-indicator', 'caliper', 'balance-stand'] as const;
 export type InstrumentKind = (typeof INSTRUMENT_KINDS)[number];
 export const INSTRUMENT_WORDS: Record<InstrumentKind, string> = {
-  gauge: 'pressure gauge', thermometer: 'thermometer', 'dial-indicator': 'dial indicator', caliper: 'caliper', 'balance-stand': 'balance stand',
+  gauge: 'pressure gauge',
+  thermometer: 'thermometer',
+  'dial-indicator': 'dial indicator',
+  caliper: 'caliper',
+  'balance-stand': 'balance stand',
 };
 
 export const STRIP_MATERIALS = ['rubber', 'tape'] as const;
@@ -127,7 +150,18 @@ export interface Records {
   instruments: InstrumentItem;
 }
 export type RecordKind = keyof Records;
-export const RECORD_KINDS: readonly RecordKind[] = ['machines', 'wheels', 'tires', 'tubes', 'strips', 'locks', 'valves', 'weights', 'wrenches', 'instruments'];
+export const RECORD_KINDS: readonly RecordKind[] = [
+  'machines',
+  'wheels',
+  'tires',
+  'tubes',
+  'strips',
+  'locks',
+  'valves',
+  'weights',
+  'wrenches',
+  'instruments',
+];
 
 /** Everything a screen needs to know of the shop, archived records included. */
 export type Shop = { name: string; people: string[] } & { [K in RecordKind]: Records[K][] };
@@ -135,5 +169,7 @@ export type Shop = { name: string; people: string[] } & { [K in RecordKind]: Rec
 /** What is not archived, of every kind: what a job may use. */
 export const inUse = <S extends Pick<Shop, RecordKind>>(shop: S): S => ({
   ...shop,
-  ...Object.fromEntries(RECORD_KINDS.map((kind) => [kind, (shop[kind] as { archived: boolean }[]).filter((r) => !r.archived)])),
+  ...Object.fromEntries(
+    RECORD_KINDS.map((kind) => [kind, (shop[kind] as { archived: boolean }[]).filter((r) => !r.archived)]),
+  ),
 });

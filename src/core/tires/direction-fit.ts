@@ -23,7 +23,8 @@ export interface DirectionFit {
 }
 
 /** A wheel rolling forward turns clockwise for who looks at its right side. */
-export const forwardTurn = (discSide: DirectionInput['discSide']): DirectionFit['turns'] => (discSide === 'left' ? 'counterclockwise' : 'clockwise');
+export const forwardTurn = (discSide: DirectionInput['discSide']): DirectionFit['turns'] =>
+  discSide === 'left' ? 'counterclockwise' : 'clockwise';
 
 const ARROW_OF = {
   none: { road: 'none', dirt: 'none' },
@@ -37,10 +38,21 @@ export const fitDirection = ({ arrows, markedFor, end, ground, discSide }: Direc
   const reasons: Reason[] = [];
   const from = discSide === 'left' ? 'left' : 'right';
   const turns = forwardTurn(discSide);
-  if (arrows === 'none') reasons.push(reason('good', `No arrow: either way round. Rolling forward it turns ${turns}, seen from the ${from}; the disc\u2019s own arrow says the same.`));
+  if (arrows === 'none')
+    reasons.push(
+      reason(
+        'good',
+        `No arrow: either way round. Rolling forward it turns ${turns}, seen from the ${from}; the disc\u2019s own arrow says the same.`,
+      ),
+    );
   else reasons.push(reason('good', `The arrow that counts (${arrow}) points ${turns}, seen from the ${from}.`));
   if (markedFor !== 'either' && markedFor !== end)
-    reasons.push(reason('check', `It is marked for the ${markedFor} and goes on the ${end}: its arrow may mean something else there. The maker decides.`));
+    reasons.push(
+      reason(
+        'check',
+        `It is marked for the ${markedFor} and goes on the ${end}: its arrow may mean something else there. The maker decides.`,
+      ),
+    );
   return { arrow, turns, reasons };
 };
 

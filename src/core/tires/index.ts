@@ -1,8 +1,15 @@
 /** Tires: reading a marking, comparing sizes, what a tire suits, how old it is and how far it still goes. */
 export { tireSize, readTire, type TireSize } from './tire-size';
 export {
-  tireCompare, compareSizes, CLEARANCE_PLACES, PLACE_WORDS,
-  type ClearancePlace, type Clearances, type CompareContext, type SizeChange, type TireComparison,
+  tireCompare,
+  compareSizes,
+  CLEARANCE_PLACES,
+  PLACE_WORDS,
+  type ClearancePlace,
+  type Clearances,
+  type CompareContext,
+  type SizeChange,
+  type TireComparison,
 } from './tire-compare';
 export { sidewallRead, type SidewallPart } from './sidewall-read';
 export { rimWidthFit, fitRimWidth, type RimWidthFit } from './rim-width-fit';

@@ -6,8 +6,22 @@ import { SPEED_SYMBOL_KMH } from './speed-symbol';
 
 /** What a piece of a marking is. */
 export type PartKind =
-  | 'width' | 'aspect' | 'overall' | 'letters' | 'construction' | 'rim' | 'motorcycle' | 'service' | 'tubeless' | 'tube-type'
-  | 'front' | 'rear' | 'reinforced' | 'not-for-highway' | 'ply' | 'mud-and-snow';
+  | 'width'
+  | 'aspect'
+  | 'overall'
+  | 'letters'
+  | 'construction'
+  | 'rim'
+  | 'motorcycle'
+  | 'service'
+  | 'tubeless'
+  | 'tube-type'
+  | 'front'
+  | 'rear'
+  | 'reinforced'
+  | 'not-for-highway'
+  | 'ply'
+  | 'mud-and-snow';
 
 /** A piece of a marking and where it stands in `text`. */
 export interface MarkingPart {
@@ -46,7 +60,14 @@ type Noted = Pick<
 >;
 
 const nothingNoted = (): Noted => ({
-  loadIndex: null, speedSymbol: null, tubeless: null, position: null, reinforced: false, notForHighway: false, plyRating: null, mudAndSnow: false,
+  loadIndex: null,
+  speedSymbol: null,
+  tubeless: null,
+  position: null,
+  reinforced: false,
+  notForHighway: false,
+  plyRating: null,
+  mudAndSnow: false,
 });
 
 interface Tail {
@@ -126,8 +147,15 @@ const readSize = (clean: string, printed: string): ReadSize => {
     const rimMm = nominalRimMm(rimDiameterIn);
     if (rimMm === undefined) throw wrong(`${rimDiameterIn} is no rim diameter.`, 'a rim diameter of 4 to 23 inches');
     if (head.overallDiameterMm !== null && head.overallDiameterMm <= rimMm)
-      throw wrong(`The tire would be no taller than its ${rimDiameterIn} inch rim.`, 'an overall diameter larger than the rim, then the width, then the rim, as in 25x8-12');
-    const part = (kind: PartKind, at: [number, number] | undefined, shift: number): MarkingPart => ({ kind, from: at![0] + shift, to: at![1] + shift });
+      throw wrong(
+        `The tire would be no taller than its ${rimDiameterIn} inch rim.`,
+        'an overall diameter larger than the rim, then the width, then the rim, as in 25x8-12',
+      );
+    const part = (kind: PartKind, at: [number, number] | undefined, shift: number): MarkingPart => ({
+      kind,
+      from: at![0] + shift,
+      to: at![1] + shift,
+    });
     const parts = [
       ...reader.pieces.map((kind, i) => part(kind, start.indices![reader.pieces.length === 1 ? 0 : i + 1], 0)),
       part('construction', end.indices![1], from),
@@ -150,12 +178,17 @@ const gapAt = (clean: string, at: number): number => at + /^[\s,]*/.exec(clean.s
  * Throws `InputError` that says where the marking stopped making sense and what would be right.
  */
 export const parseMarking = (printed: string): Marking => {
-  const clean = printed.trim().toUpperCase().replace(/[×*]/g, 'X').replace(/[–—−‐]/g, '-').replace(/\s+/g, ' ');
+  const clean = printed
+    .trim()
+    .toUpperCase()
+    .replace(/[×*]/g, 'X')
+    .replace(/[–—−‐]/g, '-')
+    .replace(/\s+/g, ' ');
   if (!clean) throw wrong('The size is empty.', SIZE_RIGHT);
   const size = readSize(clean, printed);
   const noted = nothingNoted();
   const parts = [...size.parts];
-  for (let at = gapAt(clean, size.end); at < clean.length; ) {
+  for (let at = gapAt(clean, size.end); at < clean.length;) {
     const rest = clean.slice(at);
     const found = TAILS.map((tail) => ({ tail, match: tail.pattern.exec(rest) })).find((x) => x.match);
     if (!found?.match)

@@ -18,11 +18,27 @@ const nearestRow = (widthMm: number): number =>
 const IN_TOLERANCE = 0.005;
 
 /** How a rim's width suits a tire, by the shop's table. `fourWheels` for quads and side-by-sides. */
-export const fitRimWidth = (size: TireSize, rimWidthIn: number, fourWheels: boolean, rules: RuleValues | undefined, show: Show = SILENT): RimWidthFit => {
+export const fitRimWidth = (
+  size: TireSize,
+  rimWidthIn: number,
+  fourWheels: boolean,
+  rules: RuleValues | undefined,
+  show: Show = SILENT,
+): RimWidthFit => {
   const keys = rimWidthRuleKeys(nearestRow(size.sectionWidthMm));
   const ofWidth = (key: string) => (size.sectionWidthMm * ruleNumber(key, rules, show)) / 100 / INCH_IN_MM;
-  const lowIn = show.line('narrowest rim', fourWheels ? 'percent of the section width' : 'table', fourWheels ? ofWidth('rimWidth.wideLowPct') : ruleNumber(keys.low, rules, show), 'in');
-  const highIn = show.line('widest rim', fourWheels ? 'percent of the section width' : 'table', fourWheels ? ofWidth('rimWidth.wideHighPct') : ruleNumber(keys.high, rules, show), 'in');
+  const lowIn = show.line(
+    'narrowest rim',
+    fourWheels ? 'percent of the section width' : 'table',
+    fourWheels ? ofWidth('rimWidth.wideLowPct') : ruleNumber(keys.low, rules, show),
+    'in',
+  );
+  const highIn = show.line(
+    'widest rim',
+    fourWheels ? 'percent of the section width' : 'table',
+    fourWheels ? ofWidth('rimWidth.wideHighPct') : ruleNumber(keys.high, rules, show),
+    'in',
+  );
   show.line('this rim', 'as stamped', rimWidthIn, 'in');
   const outIn = Math.max(lowIn - rimWidthIn, rimWidthIn - highIn);
   const range = `the table has ${lowIn.toFixed(2)} to ${highIn.toFixed(2)}`;
@@ -30,7 +46,14 @@ export const fitRimWidth = (size: TireSize, rimWidthIn: number, fourWheels: bool
   if (outIn <= IN_TOLERANCE) return { lowIn, highIn, reason: reason('good', `${is} suits it: ${range}.`) };
   const marginIn = ruleNumber('rimWidth.marginIn', rules, show);
   const side = rimWidthIn < lowIn ? 'narrow' : 'wide';
-  return { lowIn, highIn, reason: reason(outIn <= marginIn + IN_TOLERANCE ? 'check' : 'stop', `${is} is ${outIn <= marginIn + IN_TOLERANCE ? 'a little' : 'too'} ${side}: ${range}.`) };
+  return {
+    lowIn,
+    highIn,
+    reason: reason(
+      outIn <= marginIn + IN_TOLERANCE ? 'check' : 'stop',
+      `${is} is ${outIn <= marginIn + IN_TOLERANCE ? 'a little' : 'too'} ${side}: ${range}.`,
+    ),
+  };
 };
 
 interface Input {

@@ -17,9 +17,22 @@ export interface SidewallPart extends Said {
 }
 
 const CALLED: Record<PartKind, string> = {
-  width: 'section width', aspect: 'height, in percent', overall: 'overall diameter', letters: 'width, in letters', construction: 'construction',
-  rim: 'rim diameter', motorcycle: 'motorcycle', service: 'load and speed', tubeless: 'tubeless', 'tube-type': 'tube type', front: 'front', rear: 'rear',
-  reinforced: 'reinforced', 'not-for-highway': 'not for the road', ply: 'strength', 'mud-and-snow': 'mud and snow',
+  width: 'section width',
+  aspect: 'height, in percent',
+  overall: 'overall diameter',
+  letters: 'width, in letters',
+  construction: 'construction',
+  rim: 'rim diameter',
+  motorcycle: 'motorcycle',
+  service: 'load and speed',
+  tubeless: 'tubeless',
+  'tube-type': 'tube type',
+  front: 'front',
+  rear: 'rear',
+  reinforced: 'reinforced',
+  'not-for-highway': 'not for the road',
+  ply: 'strength',
+  'mud-and-snow': 'mud and snow',
 };
 
 const CONSTRUCTION = {
@@ -28,26 +41,50 @@ const CONSTRUCTION = {
   radial: 'Radial: the cords run straight across, under a belt.',
 } as const;
 
-const explain = (kind: PartKind, text: string, m: Marking): Pick<SidewallPart, 'says' | 'pattern' | 'quantities' | 'mind'> => {
+const explain = (
+  kind: PartKind,
+  text: string,
+  m: Marking,
+): Pick<SidewallPart, 'says' | 'pattern' | 'quantities' | 'mind'> => {
   const { head } = m;
   switch (kind) {
     case 'width':
-      if (head.notation === 'metric') return said('{0} wide from side to side, on the rim it was measured on.', [{ value: head.widthMm!, unit: 'mm' }]);
-      if (head.notation === 'slick') return { ...said('The tread is {0} wide.', [{ value: head.widthMm!, unit: 'mm' }]), mind: 'Not the section: that is wider.' };
+      if (head.notation === 'metric')
+        return said('{0} wide from side to side, on the rim it was measured on.', [
+          { value: head.widthMm!, unit: 'mm' },
+        ]);
+      if (head.notation === 'slick')
+        return {
+          ...said('The tread is {0} wide.', [{ value: head.widthMm!, unit: 'mm' }]),
+          mind: 'Not the section: that is wider.',
+        };
       return said('{0} wide, printed in inches.', [{ value: head.widthMm!, unit: 'mm' }]);
     case 'aspect': {
       const mind = 'Percent of the width, not millimetres.';
-      if (head.widthMm === null) return { says: `The sidewall is ${head.aspectRatio} % as high as the tire is wide.`, mind };
-      return { ...said(`${head.aspectRatio} % of the width: a sidewall {0} high.`, [{ value: (head.widthMm * head.aspectRatio!) / 100, unit: 'mm' }]), mind };
+      if (head.widthMm === null)
+        return { says: `The sidewall is ${head.aspectRatio} % as high as the tire is wide.`, mind };
+      return {
+        ...said(`${head.aspectRatio} % of the width: a sidewall {0} high.`, [
+          { value: (head.widthMm * head.aspectRatio!) / 100, unit: 'mm' },
+        ]),
+        mind,
+      };
     }
     case 'overall':
       return said('The whole tire is {0} tall, printed in inches.', [{ value: head.overallDiameterMm!, unit: 'mm' }]);
     case 'letters':
       return { says: 'Letters that stand for a width. The table is recalled: see the rules.' };
     case 'construction':
-      return text === 'ZR' ? { says: 'Radial, and made for more than 240 km/h: the index beside it says how much.' } : { says: CONSTRUCTION[m.construction] };
+      return text === 'ZR'
+        ? { says: 'Radial, and made for more than 240 km/h: the index beside it says how much.' }
+        : { says: CONSTRUCTION[m.construction] };
     case 'rim':
-      return { ...said('For a rim {0} across at the bead seat, coded in inches.', [{ value: nominalRimMm(m.rimDiameterIn)!, unit: 'mm' }]), mind: 'Never on a rim of another number.' };
+      return {
+        ...said('For a rim {0} across at the bead seat, coded in inches.', [
+          { value: nominalRimMm(m.rimDiameterIn)!, unit: 'mm' },
+        ]),
+        mind: 'Never on a rim of another number.',
+      };
     case 'motorcycle':
       return { says: 'For motorcycle rims only: their bead seats differ from a car\u2019s.' };
     case 'service':
@@ -59,12 +96,18 @@ const explain = (kind: PartKind, text: string, m: Marking): Pick<SidewallPart, '
         mind: 'At least what the machine asks for, both of them.',
       };
     case 'tubeless':
-      return { says: 'Needs no tube on a rim that is made for it.', mind: 'On an unsealed spoked rim it takes a tube all the same.' };
+      return {
+        says: 'Needs no tube on a rim that is made for it.',
+        mind: 'On an unsealed spoked rim it takes a tube all the same.',
+      };
     case 'tube-type':
       return { says: 'Always with a tube.' };
     case 'front':
     case 'rear':
-      return { says: `Made for the ${kind} wheel.`, mind: 'On the other end the arrow may mean something else: the maker decides.' };
+      return {
+        says: `Made for the ${kind} wheel.`,
+        mind: 'On the other end the arrow may mean something else: the maker decides.',
+      };
     case 'reinforced':
       return { says: 'A stronger carcass, for more load at more pressure.' };
     case 'not-for-highway':
@@ -96,7 +139,12 @@ export const sidewallRead = defineWorking<{ marking: string }, { text: string; p
       .map(({ kind, from, to }): SidewallPart => {
         const text = m.text.slice(from, to).trim();
         show.line(CALLED[kind], 'as printed', text);
-        return { kind, text, called: kind === 'width' && m.head.notation === 'slick' ? 'tread width' : CALLED[kind], ...explain(kind, text, m) };
+        return {
+          kind,
+          text,
+          called: kind === 'width' && m.head.notation === 'slick' ? 'tread width' : CALLED[kind],
+          ...explain(kind, text, m),
+        };
       });
     if (m.head.notation === 'letter') show.basis('memory', 'the width that the letters stand for');
     return { text: m.text, parts };

@@ -41,7 +41,12 @@ const metric = (match: RegExpExecArray): SizeHead | string => {
   return (
     within(width, 40, 400, 'section width in mm', 'mm') ??
     within(aspect, 25, 110, 'aspect ratio in percent', 'percent') ?? {
-      notation: 'metric', widthMm: width, aspectRatio: aspect, overallDiameterMm: null, letters: null, text: `${width}/${aspect}`,
+      notation: 'metric',
+      widthMm: width,
+      aspectRatio: aspect,
+      overallDiameterMm: null,
+      letters: null,
+      text: `${width}/${aspect}`,
     }
   );
 };
@@ -57,20 +62,22 @@ const inch = (width: number): SizeHead | string =>
     text: width.toFixed(2),
   };
 
-const byDiameter = (notation: 'flotation' | 'slick', separator: string) => (match: RegExpExecArray): SizeHead | string => {
-  const [overall, width] = [Number(match[1]), Number(match[2])];
-  return (
-    within(overall, 8, 45, 'overall diameter in inches', 'inches') ??
-    within(width, 2, 20, 'width in inches', 'inches') ?? {
-      notation,
-      widthMm: width * INCH_IN_MM,
-      aspectRatio: null,
-      overallDiameterMm: overall * INCH_IN_MM,
-      letters: null,
-      text: notation === 'slick' ? `${overall.toFixed(1)}${separator}${width}` : `${overall}${separator}${width}`,
-    }
-  );
-};
+const byDiameter =
+  (notation: 'flotation' | 'slick', separator: string) =>
+  (match: RegExpExecArray): SizeHead | string => {
+    const [overall, width] = [Number(match[1]), Number(match[2])];
+    return (
+      within(overall, 8, 45, 'overall diameter in inches', 'inches') ??
+      within(width, 2, 20, 'width in inches', 'inches') ?? {
+        notation,
+        widthMm: width * INCH_IN_MM,
+        aspectRatio: null,
+        overallDiameterMm: overall * INCH_IN_MM,
+        letters: null,
+        text: notation === 'slick' ? `${overall.toFixed(1)}${separator}${width}` : `${overall}${separator}${width}`,
+      }
+    );
+  };
 
 const letter = (match: RegExpExecArray): SizeHead | string => {
   const letters = match[1]!;
@@ -78,7 +85,12 @@ const letter = (match: RegExpExecArray): SizeHead | string => {
   const aspect = Number(match[2]);
   return (
     within(aspect, 25, 110, 'aspect ratio in percent', 'percent') ?? {
-      notation: 'letter', widthMm: null, aspectRatio: aspect, overallDiameterMm: null, letters, text: `${letters}${aspect}`,
+      notation: 'letter',
+      widthMm: null,
+      aspectRatio: aspect,
+      overallDiameterMm: null,
+      letters,
+      text: `${letters}${aspect}`,
     }
   );
 };
@@ -91,19 +103,46 @@ const SIGNED_LETTER = then('-|B|R');
 
 /** How each notation starts, tried in this order. */
 export const READERS: readonly Reader[] = [
-  { notation: 'metric', head: /^(\d{2,3})\/(\d{2,3})(?![.\d])/d, pieces: ['width', 'aspect'], end: SIGNED, read: metric },
   {
-    notation: 'flotation', head: /^(?:AT\s*)?(\d{1,2}(?:\.\d{1,2})?)\s*X\s*(\d{1,2}(?:\.\d{1,2})?)/d, pieces: ['overall', 'width'],
-    end: SIGNED_BY_DIAMETER, read: byDiameter('flotation', 'x'),
+    notation: 'metric',
+    head: /^(\d{2,3})\/(\d{2,3})(?![.\d])/d,
+    pieces: ['width', 'aspect'],
+    end: SIGNED,
+    read: metric,
   },
   {
-    notation: 'slick', head: /^(\d{2}\.\d)\s*\/\s*(\d{1,2}(?:\.\d{1,2})?)/d, pieces: ['overall', 'width'],
-    end: SIGNED_SLICK, read: byDiameter('slick', '/'),
+    notation: 'flotation',
+    head: /^(?:AT\s*)?(\d{1,2}(?:\.\d{1,2})?)\s*X\s*(\d{1,2}(?:\.\d{1,2})?)/d,
+    pieces: ['overall', 'width'],
+    end: SIGNED_BY_DIAMETER,
+    read: byDiameter('flotation', 'x'),
   },
   {
-    notation: 'inch', head: /^(\d)\s+([1357])\/([248])/d, pieces: ['width'],
-    end: SIGNED_BY_DIAMETER, read: (m) => inch(Number(m[1]) + Number(m[2]) / Number(m[3])),
+    notation: 'slick',
+    head: /^(\d{2}\.\d)\s*\/\s*(\d{1,2}(?:\.\d{1,2})?)/d,
+    pieces: ['overall', 'width'],
+    end: SIGNED_SLICK,
+    read: byDiameter('slick', '/'),
   },
-  { notation: 'inch', head: /^(\d{1,2}\.\d{1,2})(?!\d)/d, pieces: ['width'], end: SIGNED_BY_DIAMETER, read: (m) => inch(Number(m[1])) },
-  { notation: 'letter', head: /^(M[A-Z])\s*(\d{2})(?!\d)/d, pieces: ['letters', 'aspect'], end: SIGNED_LETTER, read: letter },
+  {
+    notation: 'inch',
+    head: /^(\d)\s+([1357])\/([248])/d,
+    pieces: ['width'],
+    end: SIGNED_BY_DIAMETER,
+    read: (m) => inch(Number(m[1]) + Number(m[2]) / Number(m[3])),
+  },
+  {
+    notation: 'inch',
+    head: /^(\d{1,2}\.\d{1,2})(?!\d)/d,
+    pieces: ['width'],
+    end: SIGNED_BY_DIAMETER,
+    read: (m) => inch(Number(m[1])),
+  },
+  {
+    notation: 'letter',
+    head: /^(M[A-Z])\s*(\d{2})(?!\d)/d,
+    pieces: ['letters', 'aspect'],
+    end: SIGNED_LETTER,
+    read: letter,
+  },
 ];

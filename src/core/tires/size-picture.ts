@@ -9,12 +9,36 @@ import type { TireSize } from './tire-size';
  */
 
 /** Which size a thing belongs to: 0 is the present one. */
-export interface PictureCircle { kind: 'circle'; of: number; part: 'tread' | 'rim'; cx: number; cy: number; r: number }
-export interface PictureOutline { kind: 'section'; of: number; d: string }
+export interface PictureCircle {
+  kind: 'circle';
+  of: number;
+  part: 'tread' | 'rim';
+  cx: number;
+  cy: number;
+  r: number;
+}
+export interface PictureOutline {
+  kind: 'section';
+  of: number;
+  d: string;
+}
 /** Where the machine is: a bar at the measured room from the present tire. */
-export interface PictureBar { kind: 'bar'; place: ClearancePlace; x1: number; y1: number; x2: number; y2: number }
+export interface PictureBar {
+  kind: 'bar';
+  place: ClearancePlace;
+  x1: number;
+  y1: number;
+  x2: number;
+  y2: number;
+}
 /** A pair of lines from a difference to its words. */
-export interface PictureLeader { kind: 'leader'; x1: number; y1: number; x2: number; y2: number }
+export interface PictureLeader {
+  kind: 'leader';
+  x1: number;
+  y1: number;
+  x2: number;
+  y2: number;
+}
 /** Words on the drawing; `pattern` with its quantities, for the fitter's units. */
 export interface PictureLabel {
   kind: 'label';
@@ -78,26 +102,50 @@ const SAME_MM = 0.5;
 
 type Words = Pick<PictureLabel, 'pattern' | 'quantities' | 'sign'>;
 const difference = (value: number, pattern: string, same: string): Words =>
-  Math.abs(value) < SAME_MM ? { pattern: same, quantities: [], sign: false } : { pattern, quantities: [mm(value)], sign: true };
+  Math.abs(value) < SAME_MM
+    ? { pattern: same, quantities: [], sign: false }
+    : { pattern, quantities: [mm(value)], sign: true };
 const axle = (value: number): Words =>
-  Math.abs(value) < SAME_MM ? { pattern: 'axle as before', quantities: [], sign: false } : { pattern: `axle {0} ${value > 0 ? 'higher' : 'lower'}`, quantities: [mm(Math.abs(value))], sign: false };
+  Math.abs(value) < SAME_MM
+    ? { pattern: 'axle as before', quantities: [], sign: false }
+    : { pattern: `axle {0} ${value > 0 ? 'higher' : 'lower'}`, quantities: [mm(Math.abs(value))], sign: false };
 
 /** The drawing of a comparison on the room measured with its first size, in mm by place. */
-export const sizePicture = ({ from, changes }: TireComparison, clearancesMm: Partial<Record<ClearancePlace, number>> = {}): SizePicture => {
+export const sizePicture = (
+  { from, changes }: TireComparison,
+  clearancesMm: Partial<Record<ClearancePlace, number>> = {},
+): SizePicture => {
   const sizes = [from, ...changes.map((c) => c.to)];
   const wallMm = Math.max(0, clearancesMm.above ?? 0, clearancesMm.ahead ?? 0);
-  const sideScale = SIDE.reach / Math.max(from.overallDiameterMm / 2 + wallMm, ...sizes.map((s) => s.overallDiameterMm / 2));
+  const sideScale =
+    SIDE.reach / Math.max(from.overallDiameterMm / 2 + wallMm, ...sizes.map((s) => s.overallDiameterMm / 2));
   const besideMm = Math.max(0, clearancesMm.left ?? 0, clearancesMm.right ?? 0);
   const sectionScale = Math.min(
     SECTION.half / Math.max(from.sectionWidthMm / 2 + besideMm, ...sizes.map((s) => s.sectionWidthMm / 2)),
     SECTION.high / Math.max(...sizes.map((s) => s.sectionHeightMm), from.sectionHeightMm + (clearancesMm.above ?? 0)),
   );
   const shapes: PictureShape[] = [];
-  const named = (of: number, words: Words): Words => (changes.length > 1 ? { ...words, pattern: `${SIZE_LETTERS[of]} ${words.pattern}` } : words);
-  const room = (of: number, value: number, pattern: string): Words => named(of, { pattern, quantities: [mm(value)], sign: false });
+  const named = (of: number, words: Words): Words =>
+    changes.length > 1 ? { ...words, pattern: `${SIZE_LETTERS[of]} ${words.pattern}` } : words;
+  const room = (of: number, value: number, pattern: string): Words =>
+    named(of, { pattern, quantities: [mm(value)], sign: false });
   sizes.forEach((size, of) => {
-    shapes.push({ kind: 'circle', of, part: 'tread', cx: SIDE.cx, cy: SIDE.cy, r: n((size.overallDiameterMm / 2) * sideScale) });
-    shapes.push({ kind: 'circle', of, part: 'rim', cx: SIDE.cx, cy: SIDE.cy, r: n((size.rimDiameterMm / 2) * sideScale) });
+    shapes.push({
+      kind: 'circle',
+      of,
+      part: 'tread',
+      cx: SIDE.cx,
+      cy: SIDE.cy,
+      r: n((size.overallDiameterMm / 2) * sideScale),
+    });
+    shapes.push({
+      kind: 'circle',
+      of,
+      part: 'rim',
+      cx: SIDE.cx,
+      cy: SIDE.cy,
+      r: n((size.rimDiameterMm / 2) * sideScale),
+    });
     shapes.push({ kind: 'section', of, d: sectionPath(size, sectionScale) });
   });
 
@@ -121,29 +169,79 @@ export const sizePicture = ({ from, changes }: TireComparison, clearancesMm: Par
 
   // Words stand where the difference is: above the tire, beneath it, and at the section.
   const topY = changes.map((c) => SIDE.cy - (c.to.overallDiameterMm / 2) * sideScale);
-  spread(topY.map((y) => y + 6), LINE).forEach((y, i) => {
+  spread(
+    topY.map((y) => y + 6),
+    LINE,
+  ).forEach((y, i) => {
     const { to, diameterChangeMm, clearancesAfterMm } = changes[i]!;
     const above = clearancesAfterMm.above;
     const x = SIDE.cx + 168;
     shapes.push({ kind: 'leader', x1: SIDE.cx + 12, y1: n(topY[i]!), x2: x - 6, y2: n(y - 6) });
-    shapes.push({ kind: 'label', of: i + 1, x, y: n(y), anchor: 'start', ...(above === undefined ? named(i + 1, difference(diameterChangeMm, '{0} tall', 'as tall')) : room(i + 1, above, '{0} of room above')) });
+    shapes.push({
+      kind: 'label',
+      of: i + 1,
+      x,
+      y: n(y),
+      anchor: 'start',
+      ...(above === undefined
+        ? named(i + 1, difference(diameterChangeMm, '{0} tall', 'as tall'))
+        : room(i + 1, above, '{0} of room above')),
+    });
     if (clearancesAfterMm.ahead !== undefined)
-      shapes.push({ kind: 'label', of: i + 1, x: n(SIDE.cx - (to.overallDiameterMm / 2) * sideScale + 8), y: SIDE.cy + 96 + i * LINE, anchor: 'start', ...room(i + 1, clearancesAfterMm.ahead, '{0} ahead') });
+      shapes.push({
+        kind: 'label',
+        of: i + 1,
+        x: n(SIDE.cx - (to.overallDiameterMm / 2) * sideScale + 8),
+        y: SIDE.cy + 96 + i * LINE,
+        anchor: 'start',
+        ...room(i + 1, clearancesAfterMm.ahead, '{0} ahead'),
+      });
   });
   const bottomY = changes.map((c) => SIDE.cy + (c.to.overallDiameterMm / 2) * sideScale);
-  spread(bottomY.map((y) => y + 2), LINE).forEach((y, i) => {
+  spread(
+    bottomY.map((y) => y + 2),
+    LINE,
+  ).forEach((y, i) => {
     const x = SIDE.cx + 168;
     shapes.push({ kind: 'leader', x1: SIDE.cx + 12, y1: n(bottomY[i]!), x2: x - 6, y2: n(y - 6) });
-    shapes.push({ kind: 'label', of: i + 1, x, y: n(y), anchor: 'start', ...named(i + 1, axle(changes[i]!.rideHeightChangeMm)) });
+    shapes.push({
+      kind: 'label',
+      of: i + 1,
+      x,
+      y: n(y),
+      anchor: 'start',
+      ...named(i + 1, axle(changes[i]!.rideHeightChangeMm)),
+    });
   });
   changes.forEach((c, i) => {
     const y = SECTION.baseY + 34 + i * LINE * 1.05;
-    shapes.push({ kind: 'label', of: i + 1, x: SECTION.cx - 8, y: n(y), anchor: 'end', ...named(i + 1, difference(c.sectionWidthChangeMm, '{0} wide', 'as wide')) });
-    shapes.push({ kind: 'label', of: i + 1, x: SECTION.cx + 8, y: n(y), anchor: 'start', ...difference(c.sectionHeightChangeMm, '{0} sidewall', 'same sidewall') });
+    shapes.push({
+      kind: 'label',
+      of: i + 1,
+      x: SECTION.cx - 8,
+      y: n(y),
+      anchor: 'end',
+      ...named(i + 1, difference(c.sectionWidthChangeMm, '{0} wide', 'as wide')),
+    });
+    shapes.push({
+      kind: 'label',
+      of: i + 1,
+      x: SECTION.cx + 8,
+      y: n(y),
+      anchor: 'start',
+      ...difference(c.sectionHeightChangeMm, '{0} sidewall', 'same sidewall'),
+    });
     for (const place of ['left', 'right'] as const) {
       const left = c.clearancesAfterMm[place];
       if (left !== undefined)
-        shapes.push({ kind: 'label', of: i + 1, x: place === 'left' ? SECTION.cx - 128 : SECTION.cx + 128, y: n(SECTION.baseY - 190 - i * LINE), anchor: place === 'left' ? 'start' : 'end', ...room(i + 1, left, `{0} ${place}`) });
+        shapes.push({
+          kind: 'label',
+          of: i + 1,
+          x: place === 'left' ? SECTION.cx - 128 : SECTION.cx + 128,
+          y: n(SECTION.baseY - 190 - i * LINE),
+          anchor: place === 'left' ? 'start' : 'end',
+          ...room(i + 1, left, `{0} ${place}`),
+        });
     }
   });
   return { shapes, sideScale, sectionScale };

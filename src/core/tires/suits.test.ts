@@ -4,7 +4,8 @@ import { directionFit, loadSpeedFit, rimWidthFit, treadWear } from '.';
 const EXACT = { riderKg: 0, passengerKg: 0, luggageKg: 0 };
 
 describe('a rim\u2019s width', () => {
-  const fit = (marking: string, rimWidthIn: number, wheels: 'two' | 'four' = 'two', rules = {}) => rimWidthFit.run({ marking, rimWidthIn, wheels, rules });
+  const fit = (marking: string, rimWidthIn: number, wheels: 'two' | 'four' = 'two', rules = {}) =>
+    rimWidthFit.run({ marking, rimWidthIn, wheels, rules });
 
   test.each([
     ['110/90-19', 2.15, 'good'],
@@ -33,14 +34,19 @@ describe('load and speed', () => {
   test('index and symbol against the machine\u2019s minimum', () => {
     const run = (marking: string) => loadSpeedFit.run({ marking, end: 'rear', minLoadIndex: 65, minSpeedSymbol: 'H' });
     expect(run('150/70R18 70H').verdict).toBe('good');
-    expect(run('150/70R18 64H').result.reasons[0]).toMatchObject({ verdict: 'stop', says: 'Load index 64 carries 280 kg; the machine asks for 65, 290 kg.' });
+    expect(run('150/70R18 64H').result.reasons[0]).toMatchObject({
+      verdict: 'stop',
+      says: 'Load index 64 carries 280 kg; the machine asks for 65, 290 kg.',
+    });
     expect(run('150/70R18 70S').result.reasons[1]).toMatchObject({ verdict: 'stop' });
     expect(run('150/70R18').verdict).toBe('check');
   });
 
   test('a load sheet by hand: 110 + 95 · 0.6 + 80 · 0.85 + 30 · 0.8 = 259 kg of 335', () => {
     const { result, verdict } = loadSpeedFit.run({
-      marking: '150/70R18 70H', end: 'rear', sheet: { emptyFrontKg: 105, emptyRearKg: 110, riderKg: 95, passengerKg: 80, luggageKg: 30 },
+      marking: '150/70R18 70H',
+      end: 'rear',
+      sheet: { emptyFrontKg: 105, emptyRearKg: 110, riderKg: 95, passengerKg: 80, luggageKg: 30 },
     });
     expect(result.loadKg).toBeCloseTo(259, 9);
     expect(result.marginPct).toBeCloseTo((1 - 259 / 335) * 100, 9);
@@ -53,19 +59,34 @@ describe('load and speed', () => {
     expect(on('front') + on('rear')).toBeCloseTo(100 + 120 + 90 + 70 + 25, 9);
   });
 
-  test.each([[280, 'check'], [320, 'check'], [336, 'stop'], [200, 'good']] as const)('%d kg on a tire for 300 is judged with its margin', (emptyRearKg, verdict) => {
+  test.each([
+    [280, 'check'],
+    [320, 'check'],
+    [336, 'stop'],
+    [200, 'good'],
+  ] as const)('%d kg on a tire for 300 is judged with its margin', (emptyRearKg, verdict) => {
     const marking = emptyRearKg === 320 || emptyRearKg === 336 ? '150/70R18 70H' : '150/70R18 66H';
-    expect(loadSpeedFit.run({ marking, end: 'rear', sheet: { emptyFrontKg: 0, emptyRearKg, ...EXACT } }).verdict).toBe(verdict);
+    expect(loadSpeedFit.run({ marking, end: 'rear', sheet: { emptyFrontKg: 0, emptyRearKg, ...EXACT } }).verdict).toBe(
+      verdict,
+    );
   });
 
   test('two tires share an end; nothing to judge by is refused', () => {
-    expect(loadSpeedFit.run({ marking: '205/80R12 49F', end: 'rear', tiresOnEnd: 2, sheet: { emptyFrontKg: 0, emptyRearKg: 300, ...EXACT } }).result.loadKg).toBe(150);
+    expect(
+      loadSpeedFit.run({
+        marking: '205/80R12 49F',
+        end: 'rear',
+        tiresOnEnd: 2,
+        sheet: { emptyFrontKg: 0, emptyRearKg: 300, ...EXACT },
+      }).result.loadKg,
+    ).toBe(150);
     expect(() => loadSpeedFit.run({ marking: '150/70R18 70H', end: 'rear' })).toThrow(InputError);
   });
 });
 
 describe('direction', () => {
-  const run = (more: object) => directionFit.run({ arrows: 'one', markedFor: 'either', end: 'rear', ground: 'road', discSide: 'right', ...more });
+  const run = (more: object) =>
+    directionFit.run({ arrows: 'one', markedFor: 'either', end: 'rear', ground: 'road', discSide: 'right', ...more });
 
   test.each([
     [{}, 'the only one', 'clockwise', 'good'],
@@ -86,14 +107,24 @@ describe('wear of the tread', () => {
   const run = (readings: object[], rules = {}) => treadWear.run({ readings: readings as never, rules });
 
   test('readings on a line give its slope, and the distance left by hand: (5 − 1.6) / 1 mm in 1000 km', () => {
-    const { result } = run([{ km: 0, depthMm: 8 }, { km: 1000, depthMm: 7 }, { km: 2000, depthMm: 6 }, { km: 3000, depthMm: 5 }]);
+    const { result } = run([
+      { km: 0, depthMm: 8 },
+      { km: 1000, depthMm: 7 },
+      { km: 2000, depthMm: 6 },
+      { km: 3000, depthMm: 5 },
+    ]);
     expect(result.rateMmPer1000Km).toBeCloseTo(1, 9);
     expect(result.kmLeft).toBeCloseTo(3400, 6);
     expect(result.kmLeftLow).toBeCloseTo(3400, 6);
   });
 
   test('scatter gives an interval with the rate inside', () => {
-    const { result } = run([{ km: 0, depthMm: 8.1 }, { km: 1000, depthMm: 6.9 }, { km: 2000, depthMm: 6.2 }, { km: 3000, depthMm: 4.9 }]);
+    const { result } = run([
+      { km: 0, depthMm: 8.1 },
+      { km: 1000, depthMm: 6.9 },
+      { km: 2000, depthMm: 6.2 },
+      { km: 3000, depthMm: 4.9 },
+    ]);
     expect(result.rateLowMmPer1000Km!).toBeLessThan(result.rateMmPer1000Km!);
     expect(result.rateHighMmPer1000Km!).toBeGreaterThan(result.rateMmPer1000Km!);
     expect(result.kmLeftLow!).toBeLessThan(result.kmLeft!);
@@ -101,25 +132,60 @@ describe('wear of the tread', () => {
   });
 
   test('one reading cannot tell, two have no interval', () => {
-    expect(run([{ km: 0, depthMm: 8 }]).result).toMatchObject({ rateMmPer1000Km: null, kmLeft: null, reason: { verdict: 'check' } });
-    expect(run([{ km: 0, depthMm: 8 }, { km: 1000, depthMm: 7.5 }]).result).toMatchObject({ rateLowMmPer1000Km: null, kmLeftLow: null });
+    expect(run([{ km: 0, depthMm: 8 }]).result).toMatchObject({
+      rateMmPer1000Km: null,
+      kmLeft: null,
+      reason: { verdict: 'check' },
+    });
+    expect(
+      run([
+        { km: 0, depthMm: 8 },
+        { km: 1000, depthMm: 7.5 },
+      ]).result,
+    ).toMatchObject({ rateLowMmPer1000Km: null, kmLeftLow: null });
   });
 
   test('the day follows from the pace', () => {
-    const { result } = run([{ km: 0, depthMm: 8, onDate: '2026-01-01' }, { km: 1000, depthMm: 7, onDate: '2026-01-11' }], { 'tread.minimumMm': 2 });
+    const { result } = run(
+      [
+        { km: 0, depthMm: 8, onDate: '2026-01-01' },
+        { km: 1000, depthMm: 7, onDate: '2026-01-11' },
+      ],
+      { 'tread.minimumMm': 2 },
+    );
     expect(result.kmLeft).toBeCloseTo(5000, 6);
     expect(result.doneOn).toBe('2026-03-02');
   });
 
   test('at the minimum it is done; depths that do not fall are measured again', () => {
-    expect(run([{ km: 0, depthMm: 8 }, { km: 9000, depthMm: 1.6 }])).toMatchObject({ verdict: 'stop', result: { kmLeft: 0 } });
-    expect(run([{ km: 0, depthMm: 6 }, { km: 900, depthMm: 6.2 }]).verdict).toBe('check');
+    expect(
+      run([
+        { km: 0, depthMm: 8 },
+        { km: 9000, depthMm: 1.6 },
+      ]),
+    ).toMatchObject({ verdict: 'stop', result: { kmLeft: 0 } });
+    expect(
+      run([
+        { km: 0, depthMm: 6 },
+        { km: 900, depthMm: 6.2 },
+      ]).verdict,
+    ).toBe('check');
   });
 
   test.each([
     [[]],
-    [[{ km: 100, depthMm: 5 }, { km: 100, depthMm: 4 }]],
-    [[{ km: 0, depthMm: 8, onDate: '2026-05-01' }, { km: 500, depthMm: 7, onDate: '2026-04-01' }]],
+    [
+      [
+        { km: 100, depthMm: 5 },
+        { km: 100, depthMm: 4 },
+      ],
+    ],
+    [
+      [
+        { km: 0, depthMm: 8, onDate: '2026-05-01' },
+        { km: 500, depthMm: 7, onDate: '2026-04-01' },
+      ],
+    ],
   ])('%j is refused', (readings) => {
     expect(() => run(readings)).toThrow(InputError);
   });

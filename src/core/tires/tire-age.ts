@@ -36,17 +36,24 @@ const measure = (given: string, onDate: string, rules: RuleValues | undefined, s
   const startsOn = starts.toISOString().slice(0, 10);
   show.basis('published', '49 CFR 574.5, tire identification number, date code');
   show.line('made', `${code}: week ${week} of ${year}`, startsOn);
-  const ageYears = show.line('age', `days since then / ${DAYS_PER_YEAR}`, (on.getTime() - starts.getTime()) / DAY_MS / DAYS_PER_YEAR, 'years');
+  const ageYears = show.line(
+    'age',
+    `days since then / ${DAYS_PER_YEAR}`,
+    (on.getTime() - starts.getTime()) / DAY_MS / DAYS_PER_YEAR,
+    'years',
+  );
   const checkYears = ruleNumber('tire.ageCheckYears', rules, show);
   const stopYears = ruleNumber('tire.ageStopYears', rules, show);
   const verdict = ageYears >= stopYears ? 'stop' : ageYears >= checkYears ? 'check' : 'good';
   show.verdict(verdict);
-  if (code.length === 3) show.caution('Three digits: made before 2000, the decade is not stated. Old stock is a finding.');
+  if (code.length === 3)
+    show.caution('Three digits: made before 2000, the decade is not stated. Old stock is a finding.');
   return { weekOf: { week, year, startsOn }, ageYears, verdict };
 };
 
 /** The age alone, without lines. Throws `InputError`. */
-export const ageOf = (dateCode: string, onDate: string, rules?: RuleValues): TireAge => measure(dateCode, onDate, rules, SILENT);
+export const ageOf = (dateCode: string, onDate: string, rules?: RuleValues): TireAge =>
+  measure(dateCode, onDate, rules, SILENT);
 
 /**
  * Age of a tire from its date code.
@@ -58,11 +65,7 @@ export const ageOf = (dateCode: string, onDate: string, rules?: RuleValues): Tir
 export const tireAge = defineWorking<{ dateCode: string; onDate: string; rules?: RuleValues }, TireAge>({
   name: 'tire-age',
   says: 'How old a tire is, from its date code',
-  input: {
-    dateCode: text(20, 'The date code'),
-    onDate: date('The day to count to'),
-    rules: ruleValues(),
-  },
+  input: { dateCode: text(20, 'The date code'), onDate: date('The day to count to'), rules: ruleValues() },
   example: { dateCode: '1523', onDate: '2026-04-30' },
   work: ({ dateCode, onDate, rules }, show) => measure(dateCode, onDate, rules, show),
 });

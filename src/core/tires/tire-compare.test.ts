@@ -25,7 +25,10 @@ test('a smaller tire makes the speedometer read high, and turns more often', () 
 });
 
 test('a larger tire lowers the speedometer: said once it is more than the rule', () => {
-  const says = (rules: object) => compare('150/70-17', '160/80-17', { rules }).change.reasons.map((r) => r.says).join();
+  const says = (rules: object) =>
+    compare('150/70-17', '160/80-17', { rules })
+      .change.reasons.map((r) => r.says)
+      .join();
   expect(says({})).toMatch(/would read 6\.7 % low/);
   expect(says({ 'speedo.readsLowPct': 8 })).not.toMatch(/speedometer/);
 });
@@ -33,7 +36,9 @@ test('a larger tire lowers the speedometer: said once it is more than the rule',
 test('gearing is said as a rear sprocket: a tire 4 % smaller is like two teeth more', () => {
   const { change } = compare('130/90-16', '130/80-16', { end: 'rear', sprockets: { front: 16, rear: 42 } });
   expect(change.likeRearTeeth).toBeCloseTo((42 * 640) / 614, 6);
-  expect(compare('130/90-16', '130/80-16', { end: 'front', sprockets: { front: 16, rear: 42 } }).change.likeRearTeeth).toBeNull();
+  expect(
+    compare('130/90-16', '130/80-16', { end: 'front', sprockets: { front: 16, rear: 42 } }).change.likeRearTeeth,
+  ).toBeNull();
 });
 
 test('wheel-speed sensors: front turns for one of the rear, before and after', () => {
@@ -53,7 +58,10 @@ test('room is judged with growth: none standing and none at speed are stops, lit
   expect(at(40).change.clearancesAtSpeedMm.above).toBeCloseTo(23 - 7.35, 6);
   expect(at(17).working.verdict).toBe('stop');
   expect(at(17).working.cautions.join()).toMatch(/No room is left above the tire/);
-  expect(at(23).change.reasons[0]).toMatchObject({ verdict: 'stop', says: '6 mm of room above the tire standing, and none when the tire grows.' });
+  expect(at(23).change.reasons[0]).toMatchObject({
+    verdict: 'stop',
+    says: '6 mm of room above the tire standing, and none when the tire grows.',
+  });
   expect(at(30).change.reasons[0]).toMatchObject({ verdict: 'check' });
   expect(at(40).change.reasons[0]).toMatchObject({ verdict: 'good' });
   const side = compare('110/80-18', '150/70-18', { clearancesMm: { right: 18 } });
@@ -73,8 +81,12 @@ test('up to four sizes of any notation at once, each against the first', () => {
 });
 
 test('back and forth cancel out in millimetres', () => {
-  const metric = fc.tuple(fc.integer({ min: 60, max: 240 }), fc.integer({ min: 40, max: 100 }), fc.integer({ min: 10, max: 21 })).map(([w, r, d]) => `${w}/${r}-${d}`);
-  const inch = fc.tuple(fc.integer({ min: 200, max: 500 }), fc.integer({ min: 10, max: 21 })).map(([w, d]) => `${(w / 100).toFixed(2)}-${d}`);
+  const metric = fc
+    .tuple(fc.integer({ min: 60, max: 240 }), fc.integer({ min: 40, max: 100 }), fc.integer({ min: 10, max: 21 }))
+    .map(([w, r, d]) => `${w}/${r}-${d}`);
+  const inch = fc
+    .tuple(fc.integer({ min: 200, max: 500 }), fc.integer({ min: 10, max: 21 }))
+    .map(([w, d]) => `${(w / 100).toFixed(2)}-${d}`);
   const size = fc.oneof(metric, inch);
   fc.assert(
     fc.property(size, size, (a, b) => {

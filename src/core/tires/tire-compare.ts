@@ -12,7 +12,10 @@ export type ClearancePlace = (typeof CLEARANCE_PLACES)[number];
 
 /** The places in words. */
 export const PLACE_WORDS: Record<ClearancePlace, string> = {
-  above: 'above the tire', ahead: 'ahead of the tire', left: 'left of the tire', right: 'right of the tire',
+  above: 'above the tire',
+  ahead: 'ahead of the tire',
+  left: 'left of the tire',
+  right: 'right of the tire',
 };
 
 export type Clearances = Partial<Record<ClearancePlace, number>>;
@@ -67,7 +70,13 @@ const pct = (from: number, to: number) => (to / from - 1) * 100;
 const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1);
 const MM_IN_KM = 1_000_000;
 
-const clearances = (from: TireSize, to: TireSize, context: CompareContext, reasons: Reason[], show: Show): Pick<SizeChange, 'clearancesAfterMm' | 'clearancesAtSpeedMm'> => {
+const clearances = (
+  from: TireSize,
+  to: TireSize,
+  context: CompareContext,
+  reasons: Reason[],
+  show: Show,
+): Pick<SizeChange, 'clearancesAfterMm' | 'clearancesAtSpeedMm'> => {
   const clearancesAfterMm: Clearances = {};
   const clearancesAtSpeedMm: Clearances = {};
   const { clearancesMm = {}, rules } = context;
@@ -79,63 +88,147 @@ const clearances = (from: TireSize, to: TireSize, context: CompareContext, reaso
   for (const place of places) {
     const beforeMm = clearancesMm[place]!;
     const radial = place === 'above' || place === 'ahead';
-    const usedMm = (radial ? to.overallDiameterMm - from.overallDiameterMm : to.sectionWidthMm - from.sectionWidthMm) / 2;
+    const usedMm =
+      (radial ? to.overallDiameterMm - from.overallDiameterMm : to.sectionWidthMm - from.sectionWidthMm) / 2;
     const growMm = radial ? growthMm : widthGrowthMm;
-    const afterMm = show.line(`room ${place} after`, `${round(beforeMm)} − ${round(usedMm)} (half the ${radial ? 'diameter' : 'width'} change)`, beforeMm - usedMm, 'mm');
-    const atSpeedMm = show.line(`room ${place} at speed`, `${round(afterMm)} − ${round(growMm)} (${radial ? 'growth' : 'tolerance'})`, afterMm - growMm, 'mm');
+    const afterMm = show.line(
+      `room ${place} after`,
+      `${round(beforeMm)} − ${round(usedMm)} (half the ${radial ? 'diameter' : 'width'} change)`,
+      beforeMm - usedMm,
+      'mm',
+    );
+    const atSpeedMm = show.line(
+      `room ${place} at speed`,
+      `${round(afterMm)} − ${round(growMm)} (${radial ? 'growth' : 'tolerance'})`,
+      afterMm - growMm,
+      'mm',
+    );
     clearancesAfterMm[place] = afterMm;
     clearancesAtSpeedMm[place] = atSpeedMm;
     const where = PLACE_WORDS[place];
     const mm = (value: number) => ({ value, unit: 'mm' as const });
     if (afterMm <= 0) reasons.push(reason('stop', `No room is left ${where}.`));
-    else if (atSpeedMm <= 0) reasons.push(reason('stop', `{0} of room ${where} standing, and none when the tire grows.`, [mm(afterMm)]));
-    else if (atSpeedMm < leastMm) reasons.push(reason('check', `{0} of room ${where}, {1} when it grows; the shop wants {2}.`, [mm(afterMm), mm(atSpeedMm), mm(leastMm)]));
+    else if (atSpeedMm <= 0)
+      reasons.push(reason('stop', `{0} of room ${where} standing, and none when the tire grows.`, [mm(afterMm)]));
+    else if (atSpeedMm < leastMm)
+      reasons.push(
+        reason('check', `{0} of room ${where}, {1} when it grows; the shop wants {2}.`, [
+          mm(afterMm),
+          mm(atSpeedMm),
+          mm(leastMm),
+        ]),
+      );
     else reasons.push(reason('good', `{0} of room ${where}, {1} when it grows.`, [mm(afterMm), mm(atSpeedMm)]));
   }
   return { clearancesAfterMm, clearancesAtSpeedMm };
 };
 
-const sensorRatio = (from: TireSize, to: TireSize, context: CompareContext, reasons: Reason[], show: Show): SizeChange['sensor'] => {
+const sensorRatio = (
+  from: TireSize,
+  to: TireSize,
+  context: CompareContext,
+  reasons: Reason[],
+  show: Show,
+): SizeChange['sensor'] => {
   if (context.otherEnd === undefined || context.end === undefined) return null;
   const otherMm = readTire(context.otherEnd, context.rules).circumferenceMm;
   const ratio = (thisMm: number) => (context.end === 'rear' ? thisMm / otherMm : otherMm / thisMm);
-  const present = show.line('front turns for one of the rear, now', 'rear circumference / front', ratio(from.circumferenceMm));
-  const after = show.line('front turns for one of the rear, then', 'rear circumference / front', ratio(to.circumferenceMm));
-  const changePct = show.line('ratio change', `${after.toFixed(4)} / ${present.toFixed(4)} − 1`, pct(present, after), 'pct');
+  const present = show.line(
+    'front turns for one of the rear, now',
+    'rear circumference / front',
+    ratio(from.circumferenceMm),
+  );
+  const after = show.line(
+    'front turns for one of the rear, then',
+    'rear circumference / front',
+    ratio(to.circumferenceMm),
+  );
+  const changePct = show.line(
+    'ratio change',
+    `${after.toFixed(4)} / ${present.toFixed(4)} − 1`,
+    pct(present, after),
+    'pct',
+  );
   const limitPct = ruleNumber('sensor.ratioChangePct', context.rules, show);
   if (Math.abs(changePct) > limitPct)
-    reasons.push(reason('check', 'The wheel-speed sensors see another ratio, by {0}: the manual says whether it must be taught again.', [{ value: changePct, unit: 'pct' }]));
+    reasons.push(
+      reason(
+        'check',
+        'The wheel-speed sensors see another ratio, by {0}: the manual says whether it must be taught again.',
+        [{ value: changePct, unit: 'pct' }],
+      ),
+    );
   return { present, after, changePct };
 };
 
 /** What changes from one size to another, with its reasons. */
-export const compareSizes = (from: TireSize, to: TireSize, context: CompareContext, show: Show = SILENT): SizeChange => {
+export const compareSizes = (
+  from: TireSize,
+  to: TireSize,
+  context: CompareContext,
+  show: Show = SILENT,
+): SizeChange => {
   const reasons: Reason[] = [];
   const minus = (label: string, a: number, b: number) => show.line(label, `${round(b)} − ${round(a)}`, b - a, 'mm');
   const sectionWidthChangeMm = minus('section width', from.sectionWidthMm, to.sectionWidthMm);
   const sectionHeightChangeMm = minus('section height', from.sectionHeightMm, to.sectionHeightMm);
   const diameterChangeMm = minus('diameter', from.overallDiameterMm, to.overallDiameterMm);
-  const diameterChangePct = show.line('diameter change', `${round(to.overallDiameterMm)} / ${round(from.overallDiameterMm)} − 1`, pct(from.overallDiameterMm, to.overallDiameterMm), 'pct');
-  const turnsPerKm = show.line('turns', `1 000 000 / ${round(to.circumferenceMm)}`, MM_IN_KM / to.circumferenceMm, '1/km');
-  const speedometerErrorPct = show.line('speedometer reads high by', 'old circumference / new − 1', pct(to.circumferenceMm, from.circumferenceMm), 'pct');
+  const diameterChangePct = show.line(
+    'diameter change',
+    `${round(to.overallDiameterMm)} / ${round(from.overallDiameterMm)} − 1`,
+    pct(from.overallDiameterMm, to.overallDiameterMm),
+    'pct',
+  );
+  const turnsPerKm = show.line(
+    'turns',
+    `1 000 000 / ${round(to.circumferenceMm)}`,
+    MM_IN_KM / to.circumferenceMm,
+    '1/km',
+  );
+  const speedometerErrorPct = show.line(
+    'speedometer reads high by',
+    'old circumference / new − 1',
+    pct(to.circumferenceMm, from.circumferenceMm),
+    'pct',
+  );
   const rideHeightChangeMm = show.line('axle comes up by', 'half the diameter change', diameterChangeMm / 2, 'mm');
   const { sprockets, end } = context;
   const likeRearTeeth =
     sprockets && end !== 'front'
-      ? show.line('geared as with a rear sprocket of', `${sprockets.rear} × old circumference / new`, (sprockets.rear * from.circumferenceMm) / to.circumferenceMm)
+      ? show.line(
+          'geared as with a rear sprocket of',
+          `${sprockets.rear} × old circumference / new`,
+          (sprockets.rear * from.circumferenceMm) / to.circumferenceMm,
+        )
       : null;
   const sameRim = from.rimDiameterIn === to.rimDiameterIn;
-  if (!sameRim) reasons.push(reason('stop', `${capital(anInch(to.rimDiameterIn))} tire does not go on ${anInch(from.rimDiameterIn)} rim.`));
+  if (!sameRim)
+    reasons.push(
+      reason('stop', `${capital(anInch(to.rimDiameterIn))} tire does not go on ${anInch(from.rimDiameterIn)} rim.`),
+    );
   const room = clearances(from, to, context, reasons, show);
   const sensor = sensorRatio(from, to, context, reasons, show);
   const lowPct = -speedometerErrorPct;
   if (lowPct > ruleNumber('speedo.readsLowPct', context.rules, show) + 0.05)
     reasons.push(reason('check', 'A speedometer on this wheel would read {0} low.', [{ value: lowPct, unit: 'pct' }]));
-  if (to.estimated || from.estimated) reasons.push(reason('check', 'A size here does not state all of it: the difference is an estimate.'));
+  if (to.estimated || from.estimated)
+    reasons.push(reason('check', 'A size here does not state all of it: the difference is an estimate.'));
   return {
-    to, sectionWidthChangeMm, sectionHeightChangeMm, diameterChangeMm, diameterChangePct,
+    to,
+    sectionWidthChangeMm,
+    sectionHeightChangeMm,
+    diameterChangeMm,
+    diameterChangePct,
     circumferenceChangePct: pct(from.circumferenceMm, to.circumferenceMm),
-    turnsPerKm, speedometerErrorPct, rideHeightChangeMm, likeRearTeeth, sensor, ...room, sameRim, verdict: worstOf(reasons), reasons,
+    turnsPerKm,
+    speedometerErrorPct,
+    rideHeightChangeMm,
+    likeRearTeeth,
+    sensor,
+    ...room,
+    sameRim,
+    verdict: worstOf(reasons),
+    reasons,
   };
 };
 
@@ -167,19 +260,36 @@ export const tireCompare = defineWorking<Input, TireComparison>({
   input: {
     sizes: listOf(marking('A size'), 4, 'The present size, then one to three others'),
     end: oneOf(['front', 'rear'], 'The end of the machine').optional(),
-    clearancesMm: Joi.object(Object.fromEntries(CLEARANCE_PLACES.map((p) => [p, quantity('mm', 0, 1000, `Room ${PLACE_WORDS[p]}`).optional()])))
+    clearancesMm: Joi.object(
+      Object.fromEntries(
+        CLEARANCE_PLACES.map((p) => [p, quantity('mm', 0, 1000, `Room ${PLACE_WORDS[p]}`).optional()]),
+      ),
+    )
       .optional()
       .description('Room measured with the first size')
       .meta({ expected: `measured room by place: ${CLEARANCE_PLACES.join(', ')}` }),
-    sprockets: record({ front: count(5, 40, 'Teeth in front'), rear: count(10, 100, 'Teeth at the rear') }, 'Sprockets').optional(),
+    sprockets: record(
+      { front: count(5, 40, 'Teeth in front'), rear: count(10, 100, 'Teeth at the rear') },
+      'Sprockets',
+    ).optional(),
     otherEnd: marking('The tire at the other end, with wheel-speed sensors').optional(),
     rules: ruleValues(),
   },
-  example: { sizes: ['130/90-16', '130/80-16'], end: 'rear', clearancesMm: { above: 20 }, sprockets: { front: 16, rear: 42 } },
+  example: {
+    sizes: ['130/90-16', '130/80-16'],
+    end: 'rear',
+    clearancesMm: { above: 20 },
+    sprockets: { front: 16, rear: 42 },
+  },
   work({ sizes, ...context }, show) {
-    if (sizes.length < 2) throw new InputError('sizes', 'There is nothing to compare.', 'two to four sizes, the present one first');
+    if (sizes.length < 2)
+      throw new InputError('sizes', 'There is nothing to compare.', 'two to four sizes, the present one first');
     if (context.otherEnd !== undefined && context.end === undefined)
-      throw new InputError('end', 'Which end this is was not said.', 'front or rear, so that the other end has its place');
+      throw new InputError(
+        'end',
+        'Which end this is was not said.',
+        'front or rear, so that the other end has its place',
+      );
     if (context.otherEnd !== undefined) {
       try {
         readTire(context.otherEnd);
@@ -194,10 +304,12 @@ export const tireCompare = defineWorking<Input, TireComparison>({
       if (others.length > 1) show.line(to.canonical, `in place of ${from.canonical}`, '');
       const change = compareSizes(from, to, context, show);
       show.verdict(change.verdict);
-      for (const r of change.reasons) if (r.verdict !== 'good') show.caution(others.length > 1 ? `${to.canonical}: ${r.says}` : r.says);
+      for (const r of change.reasons)
+        if (r.verdict !== 'good') show.caution(others.length > 1 ? `${to.canonical}: ${r.says}` : r.says);
       return change;
     });
-    if ([from, ...others].some((s) => s.estimated)) show.basis('memory', 'what one of the sizes does not state is estimated');
+    if ([from, ...others].some((s) => s.estimated))
+      show.basis('memory', 'what one of the sizes does not state is estimated');
     return { from, turnsPerKm: MM_IN_KM / from.circumferenceMm, changes };
   },
 });

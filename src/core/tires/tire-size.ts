@@ -36,7 +36,10 @@ export interface TireSize {
 const round = (value: number) => Math.round(value * 10) / 10;
 
 /** Which rule holds the height that an inch size does not state. */
-const HEIGHT_RULE: Partial<Record<Notation, string>> = { inch: 'size.inchHeightPct', 'inch-low': 'size.inchLowHeightPct' };
+const HEIGHT_RULE: Partial<Record<Notation, string>> = {
+  inch: 'size.inchHeightPct',
+  'inch-low': 'size.inchLowHeightPct',
+};
 
 interface Stated {
   head: SizeHead;
@@ -47,13 +50,28 @@ interface Stated {
 /** Height and diameter, from what the head states. */
 const heights = ({ head, widthMm, rimMm }: Stated, rules: RuleValues | undefined, show: Show) => {
   if (head.overallDiameterMm !== null) {
-    const overallDiameterMm = show.line('overall diameter', 'as printed, in inches × 25.4', head.overallDiameterMm, 'mm');
-    const sectionHeightMm = show.line('section height', `(${round(overallDiameterMm)} − ${rimMm}) / 2`, (overallDiameterMm - rimMm) / 2, 'mm');
+    const overallDiameterMm = show.line(
+      'overall diameter',
+      'as printed, in inches × 25.4',
+      head.overallDiameterMm,
+      'mm',
+    );
+    const sectionHeightMm = show.line(
+      'section height',
+      `(${round(overallDiameterMm)} − ${rimMm}) / 2`,
+      (overallDiameterMm - rimMm) / 2,
+      'mm',
+    );
     return { sectionHeightMm, overallDiameterMm };
   }
   const pct = head.aspectRatio ?? ruleNumber(HEIGHT_RULE[head.notation]!, rules, show);
   const sectionHeightMm = show.line('section height', `${round(widthMm)} × ${pct} / 100`, (widthMm * pct) / 100, 'mm');
-  const overallDiameterMm = show.line('overall diameter', `${rimMm} + 2 × ${round(sectionHeightMm)}`, rimMm + 2 * sectionHeightMm, 'mm');
+  const overallDiameterMm = show.line(
+    'overall diameter',
+    `${rimMm} + 2 × ${round(sectionHeightMm)}`,
+    rimMm + 2 * sectionHeightMm,
+    'mm',
+  );
   return { sectionHeightMm, overallDiameterMm };
 };
 
@@ -72,7 +90,12 @@ const measure = (text: string, rules: RuleValues | undefined, show: Show): TireS
   const rimDiameterMm = show.line('rim', `table, ${m.rimDiameterIn} in`, nominalRimMm(m.rimDiameterIn)!, 'mm');
   show.basis('published', 'UN Regulation No. 75, nominal rim diameters and H = S × ratio / 100, D = d + 2H');
   const widthMm = head.widthMm ?? ruleNumber(letterRuleKey(head.letters!), rules, show);
-  const sectionWidthMm = show.line(head.notation === 'slick' ? 'tread width' : 'section width', `${head.text}, as printed`, widthMm, 'mm');
+  const sectionWidthMm = show.line(
+    head.notation === 'slick' ? 'tread width' : 'section width',
+    `${head.text}, as printed`,
+    widthMm,
+    'mm',
+  );
   const estimate = estimateOf(head.notation);
   if (estimate) {
     show.basis('memory', estimate);
@@ -83,9 +106,19 @@ const measure = (text: string, rules: RuleValues | undefined, show: Show): TireS
   let likelyErrorMm: number | null = null;
   if (head.aspectRatio === null && head.overallDiameterMm === null) {
     const errorPct = ruleNumber('size.likelyErrorPct', rules, show);
-    likelyErrorMm = show.line('diameter likely off by', `${errorPct} % of the height, twice`, (2 * sectionHeightMm * errorPct) / 100, 'mm');
+    likelyErrorMm = show.line(
+      'diameter likely off by',
+      `${errorPct} % of the height, twice`,
+      (2 * sectionHeightMm * errorPct) / 100,
+      'mm',
+    );
   }
-  const circumferenceMm = show.line('circumference', `π × ${round(overallDiameterMm)}`, Math.PI * overallDiameterMm, 'mm');
+  const circumferenceMm = show.line(
+    'circumference',
+    `π × ${round(overallDiameterMm)}`,
+    Math.PI * overallDiameterMm,
+    'mm',
+  );
   const load = m.loadIndex === null ? null : maxLoadKg(m.loadIndex)!;
   const speed = m.speedSymbol === null ? null : maxSpeedKmh(m.speedSymbol)!;
   if (load !== null && speed !== null) {

@@ -26,9 +26,22 @@ export const tireVolume = defineWorking<Input, TireVolume>({
   example: { tire: '110/90-19' },
   work({ tire }, show) {
     const { sectionWidthMm, sectionHeightMm, rimDiameterMm } = readTire(tire);
-    const sectionMm2 = show.line('section, mm²', 'π / 4 × width × height', (Math.PI / 4) * sectionWidthMm * sectionHeightMm);
-    const centerRadiusMm = show.line('center of the section', 'rim / 2 + height / 2', (rimDiameterMm + sectionHeightMm) / 2, 'mm');
-    const volumeL = show.line('volume, litres', 'section × 2π × radius', (sectionMm2 * 2 * Math.PI * centerRadiusMm) / 1e6);
+    const sectionMm2 = show.line(
+      'section, mm²',
+      'π / 4 × width × height',
+      (Math.PI / 4) * sectionWidthMm * sectionHeightMm,
+    );
+    const centerRadiusMm = show.line(
+      'center of the section',
+      'rim / 2 + height / 2',
+      (rimDiameterMm + sectionHeightMm) / 2,
+      'mm',
+    );
+    const volumeL = show.line(
+      'volume, litres',
+      'section × 2π × radius',
+      (sectionMm2 * 2 * Math.PI * centerRadiusMm) / 1e6,
+    );
     show.basis('published', 'second theorem of Pappus');
     show.basis('memory', 'the section of a mounted tire is near an ellipse');
     return { volumeL, sectionMm2, centerRadiusMm };

@@ -40,8 +40,18 @@ describe('reading a marking', () => {
   test('construction, service and what is printed after it', () => {
     const size = readTire('150/70R17 69H TL Rear');
     expect(size).toMatchObject({
-      notation: 'metric', construction: 'radial', loadIndex: 69, maxLoadKg: 325, speedSymbol: 'H', maxSpeedKmh: 210,
-      tubeless: true, position: 'rear', aspectRatio: 70, sectionWidthMm: 150, rimDiameterIn: 17, estimated: false,
+      notation: 'metric',
+      construction: 'radial',
+      loadIndex: 69,
+      maxLoadKg: 325,
+      speedSymbol: 'H',
+      maxSpeedKmh: 210,
+      tubeless: true,
+      position: 'rear',
+      aspectRatio: 70,
+      sectionWidthMm: 150,
+      rimDiameterIn: 17,
+      estimated: false,
     });
   });
 
@@ -66,14 +76,17 @@ describe('reading a marking', () => {
     ['11x7.10-5', 'flotation', 180.34, 76.2, 279.4, false],
     ['33.0/10.5-15', 'slick', 266.7, 228.6, 838.2, true],
     ['205/80R12', 'metric', 205, 164, 633, false],
-  ] as const)('%s is %s: %d mm wide, %d mm high, %d mm across', (marking, notation, widthMm, heightMm, diameterMm, estimated) => {
-    const size = readTire(marking);
-    expect(size.notation).toBe(notation);
-    expect(size.sectionWidthMm).toBeCloseTo(widthMm, 6);
-    expect(size.sectionHeightMm).toBeCloseTo(heightMm, 6);
-    expect(size.overallDiameterMm).toBeCloseTo(diameterMm, 6);
-    expect(size.estimated).toBe(estimated);
-  });
+  ] as const)(
+    '%s is %s: %d mm wide, %d mm high, %d mm across',
+    (marking, notation, widthMm, heightMm, diameterMm, estimated) => {
+      const size = readTire(marking);
+      expect(size.notation).toBe(notation);
+      expect(size.sectionWidthMm).toBeCloseTo(widthMm, 6);
+      expect(size.sectionHeightMm).toBeCloseTo(heightMm, 6);
+      expect(size.overallDiameterMm).toBeCloseTo(diameterMm, 6);
+      expect(size.estimated).toBe(estimated);
+    },
+  );
 
   test('the shop may know better what a size does not state', () => {
     expect(readTire('4.00-18', { 'size.inchHeightPct': 80 }).sectionHeightMm).toBeCloseTo(81.28, 6);
@@ -83,7 +96,13 @@ describe('reading a marking', () => {
   });
 
   test('what is not printed is not made up', () => {
-    expect(readTire('90/90-21')).toMatchObject({ loadIndex: null, maxLoadKg: null, speedSymbol: null, tubeless: null, position: null });
+    expect(readTire('90/90-21')).toMatchObject({
+      loadIndex: null,
+      maxLoadKg: null,
+      speedSymbol: null,
+      tubeless: null,
+      position: null,
+    });
   });
 
   test.each([
@@ -116,7 +135,12 @@ describe('reading a marking', () => {
 
   test('any marking built from the notation reads back as itself', () => {
     const tail = fc.record({
-      service: fc.option(fc.tuple(fc.integer({ min: 0, max: LOAD_INDEX_KG.length - 1 }), fc.constantFrom(...Object.keys(SPEED_SYMBOL_KMH)))),
+      service: fc.option(
+        fc.tuple(
+          fc.integer({ min: 0, max: LOAD_INDEX_KG.length - 1 }),
+          fc.constantFrom(...Object.keys(SPEED_SYMBOL_KMH)),
+        ),
+      ),
       tube: fc.constantFrom('', ' TL', ' TT'),
       end: fc.constantFrom('', ' Front', ' Rear'),
       reinf: fc.constantFrom('', ' Reinf'),
@@ -125,7 +149,9 @@ describe('reading a marking', () => {
       fc.tuple(fc.integer({ min: 5, max: 40 }), fc.integer({ min: 5, max: 22 })).map(([w, a]) => `${w * 10}/${a * 5}`),
       fc.integer({ min: 150, max: 1200 }).map((w) => (w / 100).toFixed(2)),
       fc.tuple(fc.integer({ min: 25, max: 44 }), fc.integer({ min: 4, max: 40 })).map(([d, w]) => `${d}x${w / 2}`),
-      fc.tuple(fc.constantFrom('MH', 'MM', 'MT', 'MU', 'MV'), fc.integer({ min: 25, max: 99 })).map(([l, a]) => `${l}${a}`),
+      fc
+        .tuple(fc.constantFrom('MH', 'MM', 'MT', 'MU', 'MV'), fc.integer({ min: 25, max: 99 }))
+        .map(([l, a]) => `${l}${a}`),
       fc.integer({ min: 250, max: 440 }).map((d) => `${(d / 10).toFixed(1)}/10.5`),
     );
     fc.assert(
@@ -162,14 +188,32 @@ describe('a marking explained piece by piece', () => {
 
   test('every piece stands in its place', () => {
     expect(called('120/70 ZR 17 M/C (58W) TL Reinf')).toEqual([
-      ['120', 'section width'], ['70', 'height, in percent'], ['ZR', 'construction'], ['17', 'rim diameter'], ['M/C', 'motorcycle'],
-      ['(58W)', 'load and speed'], ['TL', 'tubeless'], ['REINF', 'reinforced'],
+      ['120', 'section width'],
+      ['70', 'height, in percent'],
+      ['ZR', 'construction'],
+      ['17', 'rim diameter'],
+      ['M/C', 'motorcycle'],
+      ['(58W)', 'load and speed'],
+      ['TL', 'tubeless'],
+      ['REINF', 'reinforced'],
     ]);
     expect(called('25x8-12 6PR NHS')).toEqual([
-      ['25', 'overall diameter'], ['8', 'section width'], ['-', 'construction'], ['12', 'rim diameter'], ['6PR', 'strength'], ['NHS', 'not for the road'],
+      ['25', 'overall diameter'],
+      ['8', 'section width'],
+      ['-', 'construction'],
+      ['12', 'rim diameter'],
+      ['6PR', 'strength'],
+      ['NHS', 'not for the road'],
     ]);
     expect(called('MT90B16 72H TT Rear M+S').map(([, c]) => c)).toEqual([
-      'width, in letters', 'height, in percent', 'construction', 'rim diameter', 'load and speed', 'tube type', 'rear', 'mud and snow',
+      'width, in letters',
+      'height, in percent',
+      'construction',
+      'rim diameter',
+      'load and speed',
+      'tube type',
+      'rear',
+      'mud and snow',
     ]);
     expect(called('2 3/4-17 F')[0]).toEqual(['2 3/4', 'section width']);
     expect(called('33.0/10.5-15')[1]).toEqual(['10.5', 'tread width']);
@@ -177,14 +221,22 @@ describe('a marking explained piece by piece', () => {
 
   test('it says what the piece means, and where one trips', () => {
     const { parts } = sidewallRead.run({ marking: '150/70-17 69H' }).result;
-    expect(parts[1]).toMatchObject({ says: '70 % of the width: a sidewall 105 mm high.', mind: 'Percent of the width, not millimetres.' });
+    expect(parts[1]).toMatchObject({
+      says: '70 % of the width: a sidewall 105 mm high.',
+      mind: 'Percent of the width, not millimetres.',
+    });
     expect(parts.at(-1)?.says).toBe('Load index 69: 325 kg at most. Speed symbol H: up to 210 km/h.');
   });
 
   test('no piece of any marking is left unexplained', () => {
     for (const marking of ['4.00R18', '5.10-18 TT', 'MU85B16', '205/80R12', '11x7.10-5', '90/90-21 54S M/C TL Front']) {
       const { text, parts } = sidewallRead.run({ marking }).result;
-      expect(parts.map((p) => p.text).join('').replace(/[^0-9A-Z]/g, '')).toBe(text.replace(/[^0-9A-Z]/g, '').replace(/X/g, ''));
+      expect(
+        parts
+          .map((p) => p.text)
+          .join('')
+          .replace(/[^0-9A-Z]/g, ''),
+      ).toBe(text.replace(/[^0-9A-Z]/g, '').replace(/X/g, ''));
       for (const p of parts) expect(p.says.length).toBeGreaterThan(10);
     }
   });
@@ -203,7 +255,9 @@ describe('the age of a tire', () => {
   test('the shop may judge age by its own years', () => {
     const working = run('1523', '2026-04-30', { 'tire.ageCheckYears': 2 });
     expect(working.verdict).toBe('check');
-    expect(working.basis).toContainEqual(expect.objectContaining({ kind: 'shop rule', says: 'Tire age to look twice at: 2.0 years' }));
+    expect(working.basis).toContainEqual(
+      expect.objectContaining({ kind: 'shop rule', says: 'Tire age to look twice at: 2.0 years' }),
+    );
   });
 
   test('three digits are from before 2000', () => {

@@ -57,7 +57,11 @@ export const treadWear = defineWorking<{ readings: TreadReading[]; rules?: RuleV
   input: {
     readings: listOf(
       record(
-        { km: quantity('km', 0, 500_000, 'Distance run'), depthMm: quantity('mm', 0, 40, 'Depth of the tread'), onDate: date('When it was measured').optional() },
+        {
+          km: quantity('km', 0, 500_000, 'Distance run'),
+          depthMm: quantity('mm', 0, 40, 'Depth of the tread'),
+          onDate: date('When it was measured').optional(),
+        },
         'A reading',
       ),
       60,
@@ -65,30 +69,73 @@ export const treadWear = defineWorking<{ readings: TreadReading[]; rules?: RuleV
     ),
     rules: ruleValues(),
   },
-  example: { readings: [{ km: 0, depthMm: 7.8, onDate: '2026-03-01' }, { km: 2100, depthMm: 6.4, onDate: '2026-05-20' }, { km: 4000, depthMm: 5.3, onDate: '2026-07-30' }] },
+  example: {
+    readings: [
+      { km: 0, depthMm: 7.8, onDate: '2026-03-01' },
+      { km: 2100, depthMm: 6.4, onDate: '2026-05-20' },
+      { km: 4000, depthMm: 5.3, onDate: '2026-07-30' },
+    ],
+  },
   work({ readings, rules }, show) {
-    if (readings.length === 0) throw new InputError('readings', 'There is no reading.', 'at least one depth and the distance it was measured at');
+    if (readings.length === 0)
+      throw new InputError(
+        'readings',
+        'There is no reading.',
+        'at least one depth and the distance it was measured at',
+      );
     const sorted = [...readings].sort((a, b) => a.km - b.km);
     for (let i = 1; i < sorted.length; i++)
-      if (sorted[i]!.onDate !== undefined && sorted[i - 1]!.onDate !== undefined && sorted[i]!.onDate! < sorted[i - 1]!.onDate!)
-        throw new InputError('readings', `${sorted[i]!.onDate} lies before ${sorted[i - 1]!.onDate}, and the distance is larger.`, 'days that follow the distance');
+      if (
+        sorted[i]!.onDate !== undefined &&
+        sorted[i - 1]!.onDate !== undefined &&
+        sorted[i]!.onDate! < sorted[i - 1]!.onDate!
+      )
+        throw new InputError(
+          'readings',
+          `${sorted[i]!.onDate} lies before ${sorted[i - 1]!.onDate}, and the distance is larger.`,
+          'days that follow the distance',
+        );
     const last = sorted.at(-1)!;
     const minimumMm = ruleNumber('tread.minimumMm', rules, show);
     const depthNowMm = show.line('depth now', 'last reading', last.depthMm, 'mm');
     show.basis('measured', 'the depths');
     show.caution('Measure where it is lowest. Wear bars level with the tread, cracks or a plug end a tire sooner.');
-    const unknown = { rateMmPer1000Km: null, rateLowMmPer1000Km: null, rateHighMmPer1000Km: null, kmLeft: null, kmLeftLow: null, kmLeftHigh: null, doneOn: null };
+    const unknown = {
+      rateMmPer1000Km: null,
+      rateLowMmPer1000Km: null,
+      rateHighMmPer1000Km: null,
+      kmLeft: null,
+      kmLeftLow: null,
+      kmLeftHigh: null,
+      doneOn: null,
+    };
     const at = { value: depthNowMm, unit: 'mm' as const, digits: 1 };
     if (depthNowMm <= minimumMm) {
       show.verdict('stop');
-      return { depthNowMm, ...unknown, kmLeft: 0, reason: reason('stop', '{0} of tread: at the minimum of {1}.', [at, { value: minimumMm, unit: 'mm', digits: 1 }]) };
+      return {
+        depthNowMm,
+        ...unknown,
+        kmLeft: 0,
+        reason: reason('stop', '{0} of tread: at the minimum of {1}.', [
+          at,
+          { value: minimumMm, unit: 'mm', digits: 1 },
+        ]),
+      };
     }
     if (sorted.length === 1) {
       show.verdict('check');
-      return { depthNowMm, ...unknown, reason: reason('check', '{0} of tread. One reading cannot tell how fast it wears: measure again later.', [at]) };
+      return {
+        depthNowMm,
+        ...unknown,
+        reason: reason('check', '{0} of tread. One reading cannot tell how fast it wears: measure again later.', [at]),
+      };
     }
-    if (last.km === sorted[0]!.km) throw new InputError('readings', 'All readings are at one distance.', 'readings at different distances');
-    const { slope, half } = fitLine(sorted.map((r) => ({ x: r.km, y: r.depthMm })), 90);
+    if (last.km === sorted[0]!.km)
+      throw new InputError('readings', 'All readings are at one distance.', 'readings at different distances');
+    const { slope, half } = fitLine(
+      sorted.map((r) => ({ x: r.km, y: r.depthMm })),
+      90,
+    );
     show.basis('published', 'least squares; Student\u2019s t, NIST/SEMATECH e-Handbook of Statistical Methods');
     const rate = show.line('lost in 1000 km', 'slope of the line', -slope * 1000, 'mm');
     const low = half === null ? null : show.line('at least', '90 % interval', rate - half * 1000, 'mm');
@@ -96,7 +143,12 @@ export const treadWear = defineWorking<{ readings: TreadReading[]; rules?: RuleV
     const rates = { rateMmPer1000Km: rate, rateLowMmPer1000Km: low, rateHighMmPer1000Km: high };
     if (rate <= 0) {
       show.verdict('check');
-      return { depthNowMm, ...unknown, ...rates, reason: reason('check', 'The depths do not fall: measure again at the same places.') };
+      return {
+        depthNowMm,
+        ...unknown,
+        ...rates,
+        reason: reason('check', 'The depths do not fall: measure again at the same places.'),
+      };
     }
     const left = (per1000: number) => ((depthNowMm - minimumMm) / per1000) * 1000;
     const kmLeft = show.line('left', `(${depthNowMm} − ${minimumMm}) / rate`, left(rate), 'km');

@@ -86,8 +86,12 @@ export const torqueWrench = defineWorking<Input, TorqueChoice>({
       return { wrench: null, settingNm: null, reason: 'The lever length of the wrench is needed with an extension.' };
     const above = usable.filter((x) => x.settingNm < x.wrench.minNm).sort((a, b) => a.wrench.minNm - b.wrench.minNm)[0];
     const below = usable.filter((x) => x.settingNm > x.wrench.maxNm).sort((a, b) => b.wrench.maxNm - a.wrench.maxNm)[0];
-    const parts = [below && `${below.wrench.name} ends below it`, above && `${above.wrench.name} starts above it`].filter(Boolean);
-    const reason = parts.length > 0 ? `No wrench covers it: ${parts.join('; ')}.` : 'There is no torque wrench in the shop.';
+    const parts = [
+      below && `${below.wrench.name} ends below it`,
+      above && `${above.wrench.name} starts above it`,
+    ].filter(Boolean);
+    const reason =
+      parts.length > 0 ? `No wrench covers it: ${parts.join('; ')}.` : 'There is no torque wrench in the shop.';
     return { wrench: null, settingNm: null, reason };
   },
 });

@@ -9,7 +9,11 @@ const middle: TorqueWrench = { name: 'middle', minNm: 10, maxNm: 60 };
 /** Common practice: a wrench has a range. */
 test('a 20-to-150 wrench cannot set 16 lbf·ft', () => {
   const working = torqueWrench.run({ torqueNm: lbfFt(16), wrenches: [long] });
-  expect(working.result).toMatchObject({ wrench: null, settingNm: null, reason: 'No wrench covers it: long starts above it.' });
+  expect(working.result).toMatchObject({
+    wrench: null,
+    settingNm: null,
+    reason: 'No wrench covers it: long starts above it.',
+  });
   expect(working.verdict).toBe('stop');
   expect(working.cautions.join()).toMatch(/guess/);
 });
@@ -20,7 +24,9 @@ test('a value between the scales is said so', () => {
 });
 
 test('a value above all scales, and a shop without a wrench', () => {
-  expect(torqueWrench.run({ torqueNm: 400, wrenches: [long, small] }).result.reason).toBe('No wrench covers it: long ends below it.');
+  expect(torqueWrench.run({ torqueNm: 400, wrenches: [long, small] }).result.reason).toBe(
+    'No wrench covers it: long ends below it.',
+  );
   expect(torqueWrench.run({ torqueNm: 40, wrenches: [] }).result.reason).toBe('There is no torque wrench in the shop.');
 });
 
@@ -50,12 +56,24 @@ test('an extension may bring the setting under the scale', () => {
 });
 
 test('an extension needs the length of the lever', () => {
-  expect(torqueWrench.run({ torqueNm: 30, wrenches: [middle], extensionMm: 50 }).result.reason).toMatch(/lever length/i);
-  expect(torqueWrench.run({ torqueNm: 30, wrenches: [middle], extensionMm: 50, leverMm: 300 }).result.wrench?.name).toBe('middle');
+  expect(torqueWrench.run({ torqueNm: 30, wrenches: [middle], extensionMm: 50 }).result.reason).toMatch(
+    /lever length/i,
+  );
+  expect(
+    torqueWrench.run({ torqueNm: 30, wrenches: [middle], extensionMm: 50, leverMm: 300 }).result.wrench?.name,
+  ).toBe('middle');
 });
 
 /** Recalled from ISO 6789-1: 4 % above 10 N·m, 6 % up to it. */
-test.each([[100, 104, true], [100, 104.1, false], [100, 96, true], [100, 95.9, false], [8, 8.47, true], [8, 8.5, false], [10, 9.4, true]])('wanted %d, reached %d: %s', (wantedNm, reachedNm, within) => {
+test.each([
+  [100, 104, true],
+  [100, 104.1, false],
+  [100, 96, true],
+  [100, 95.9, false],
+  [8, 8.47, true],
+  [8, 8.5, false],
+  [10, 9.4, true],
+])('wanted %d, reached %d: %s', (wantedNm, reachedNm, within) => {
   const { result, verdict } = torqueCheck.run({ wantedNm, reachedNm });
   expect([result.within, verdict]).toEqual([within, within ? 'good' : 'check']);
   if (!within) expect(result.reason.says).toMatch(reachedNm < wantedNm ? /pull on/ : /loosen it/);

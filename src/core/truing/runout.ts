@@ -56,12 +56,24 @@ const FIRST_TURN = 0.25;
 const partOf = (readings: readonly RunoutReading[], key: 'lateralMm' | 'radialMm'): RunoutPart | null => {
   const ring = readings.filter((r) => r[key] !== undefined).map((r) => ({ angleDeg: r.angleDeg, value: r[key]! }));
   if (ring.length === 0) return null;
-  if (ring.length < LEAST_PLACES) throw new InputError('readings', `${ring.length} places are too few.`, `at least ${LEAST_PLACES} places round the wheel`);
+  if (ring.length < LEAST_PLACES)
+    throw new InputError(
+      'readings',
+      `${ring.length} places are too few.`,
+      `at least ${LEAST_PLACES} places round the wheel`,
+    );
   const fit = firstHarmonic(ring);
-  if (!fit) throw new InputError('readings', 'The readings are all at the same places.', 'places spread round the wheel');
+  if (!fit)
+    throw new InputError('readings', 'The readings are all at the same places.', 'places spread round the wheel');
   const values = ring.map((r) => r.value);
   const worst = fit.rest.reduce((w, r, i) => (Math.abs(r) > Math.abs(fit.rest[w]!) ? i : w), 0);
-  return { totalMm: Math.max(...values) - Math.min(...values), harmonicMm: fit.size, highDeg: fit.highDeg, restMm: fit.rest[worst]!, restDeg: ring[worst]!.angleDeg };
+  return {
+    totalMm: Math.max(...values) - Math.min(...values),
+    harmonicMm: fit.size,
+    highDeg: fit.highDeg,
+    restMm: fit.rest[worst]!,
+    restDeg: ring[worst]!.angleDeg,
+  };
 };
 
 /** Spokes by turns go to the disc side and to the other one; the first one beside the valve goes to the disc side. */
@@ -84,7 +96,11 @@ const turnsFor = (part: RunoutPart, kind: 'lateral' | 'radial', spokes: number):
 /** Readings, as workings and entries take them. */
 export const READINGS_FIELD = listOf(
   record(
-    { angleDeg: angle('Place of the reading'), lateralMm: quantity('mm', -20, 20, 'Side to side').optional(), radialMm: quantity('mm', -20, 20, 'Up and down').optional() },
+    {
+      angleDeg: angle('Place of the reading'),
+      lateralMm: quantity('mm', -20, 20, 'Side to side').optional(),
+      radialMm: quantity('mm', -20, 20, 'Up and down').optional(),
+    },
     'A reading',
   ),
   120,
@@ -108,19 +124,27 @@ export const runout = defineWorking<Input, RunoutResult>({
     rules: ruleValues(),
   },
   example: {
-    readings: Array.from({ length: 12 }, (_, i) => ({ angleDeg: i * 30, lateralMm: Math.round(Math.cos(((i * 30 - 90) * Math.PI) / 180) * 60) / 100 })),
-    build: 'spoked', spokes: 36,
+    readings: Array.from({ length: 12 }, (_, i) => ({
+      angleDeg: i * 30,
+      lateralMm: Math.round(Math.cos(((i * 30 - 90) * Math.PI) / 180) * 60) / 100,
+    })),
+    build: 'spoked',
+    spokes: 36,
   },
   work({ readings, build, spokes, rules }, show) {
     const lateral = partOf(readings, 'lateralMm');
     const radial = partOf(readings, 'radialMm');
-    if (!lateral && !radial) throw new InputError('readings', 'There are no readings.', 'side to side or up and down, at six places or more');
+    if (!lateral && !radial)
+      throw new InputError('readings', 'There are no readings.', 'side to side or up and down, at six places or more');
     const kind = build === 'spoked' ? 'spoked' : 'cast';
     const checkMm = ruleNumber(`runout.${kind}CheckMm`, rules, show);
     const stopMm = ruleNumber(`runout.${kind}StopMm`, rules, show);
     const reasons: Reason[] = [];
     const turns: SpokeTurn[] = [];
-    for (const [name, part] of [['side to side', lateral], ['up and down', radial]] as const) {
+    for (const [name, part] of [
+      ['side to side', lateral],
+      ['up and down', radial],
+    ] as const) {
       if (!part) continue;
       show.line(`total, ${name}`, 'highest − lowest', part.totalMm, 'mm');
       show.line(`once a turn, ${name}`, 'least squares, half of the swing', part.harmonicMm, 'mm');
@@ -128,19 +152,36 @@ export const runout = defineWorking<Input, RunoutResult>({
       show.line(`left over, ${name}`, 'reading − fit, the largest', part.restMm, 'mm');
       const total = { value: part.totalMm, unit: 'mm' as const, digits: 1 };
       const verdict = part.totalMm > stopMm ? 'stop' : part.totalMm > checkMm ? 'check' : 'good';
-      reasons.push(reason(verdict, verdict === 'good' ? `{0} ${name}: true.` : `{0} ${name}, high at ${placeText(part.highDeg)}.`, [total]));
+      reasons.push(
+        reason(
+          verdict,
+          verdict === 'good' ? `{0} ${name}: true.` : `{0} ${name}, high at ${placeText(part.highDeg)}.`,
+          [total],
+        ),
+      );
       if (Math.abs(part.restMm) > checkMm / 2)
-        reasons.push(reason('check', `{0} ${name} at ${placeText(part.restDeg)} is not a bend but a dent or a kink: look at it.`, [{ value: part.restMm, unit: 'mm', digits: 1 }]));
-      if (verdict !== 'good' && build === 'spoked' && spokes > 0) turns.push(...turnsFor(part, part === lateral ? 'lateral' : 'radial', spokes));
+        reasons.push(
+          reason('check', `{0} ${name} at ${placeText(part.restDeg)} is not a bend but a dent or a kink: look at it.`, [
+            { value: part.restMm, unit: 'mm', digits: 1 },
+          ]),
+        );
+      if (verdict !== 'good' && build === 'spoked' && spokes > 0)
+        turns.push(...turnsFor(part, part === lateral ? 'lateral' : 'radial', spokes));
     }
     show.basis('published', 'ordinary least squares on mean and first harmonic');
     if (turns.length > 0) {
       show.basis('practice', 'spokes near the high spot, the smallest change first, then measure again');
-      show.basis('memory', 'spokes counted from the valve go to the disc side and to the other by turns, the first to the disc side');
+      show.basis(
+        'memory',
+        'spokes counted from the valve go to the disc side and to the other by turns, the first to the disc side',
+      );
       show.caution('Look which side a spoke goes to before you turn it.');
-      show.caution('Truing by spokes is a skilled job: small turns, the whole ring rung again after it, and the maker\u2019s tension. When in doubt, a wheel builder.');
+      show.caution(
+        'Truing by spokes is a skilled job: small turns, the whole ring rung again after it, and the maker\u2019s tension. When in doubt, a wheel builder.',
+      );
     }
-    if (worstOf(reasons) === 'stop' && build !== 'spoked') show.caution('A bent cast rim is not straightened at the bench: the maker decides.');
+    if (worstOf(reasons) === 'stop' && build !== 'spoked')
+      show.caution('A bent cast rim is not straightened at the bench: the maker decides.');
     show.verdict(worstOf(reasons));
     return { lateral, radial, spokes: turns, reasons };
   },

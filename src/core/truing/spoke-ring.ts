@@ -52,11 +52,19 @@ const LEAST_IN_GROUP = 3;
  * Tension of a string from its tone, N. `lengthM` free length, `kgPerM` mass of a metre.
  * Source: f = √(T/μ) / 2L, OpenStax University Physics volume 1, chapter 16 (standing waves on a string), so T = 4 L² f² μ.
  */
-export const stringTensionN = (lengthM: number, toneHz: number, kgPerM: number): number => 4 * lengthM ** 2 * toneHz ** 2 * kgPerM;
+export const stringTensionN = (lengthM: number, toneHz: number, kgPerM: number): number =>
+  4 * lengthM ** 2 * toneHz ** 2 * kgPerM;
 
 /** Rung spokes, as workings and entries take them. */
 export const SPOKES_FIELD = listOf(
-  record({ spoke: count(1, 80, 'Number of the spoke'), sounds: oneOf(['clear', 'dull'], 'By ear').optional(), toneHz: quantity('Hz', 50, 5000, 'Its tone').optional() }, 'A spoke'),
+  record(
+    {
+      spoke: count(1, 80, 'Number of the spoke'),
+      sounds: oneOf(['clear', 'dull'], 'By ear').optional(),
+      toneHz: quantity('Hz', 50, 5000, 'Its tone').optional(),
+    },
+    'A spoke',
+  ),
   80,
   'Spokes that were rung',
 );
@@ -78,14 +86,25 @@ export const spokeRing = defineWorking<Input, SpokeRing>({
     gramsPerMetre: quantity('g', 5, 300, 'Mass of a metre of spoke').optional(),
     rules: ruleValues(),
   },
-  example: { total: 36, spokes: [400, 395, 410, 402, 404, 398, 405, 399, 300, 401, 396, 403].map((toneHz, i) => ({ spoke: i + 1, toneHz })) },
+  example: {
+    total: 36,
+    spokes: [400, 395, 410, 402, 404, 398, 405, 399, 300, 401, 396, 403].map((toneHz, i) => ({ spoke: i + 1, toneHz })),
+  },
   work({ spokes, total, lengthMm, gramsPerMetre, rules }, show) {
-    if (spokes.length === 0) throw new InputError('spokes', 'No spoke was rung.', 'at least one spoke, clear or dull, or its tone');
+    if (spokes.length === 0)
+      throw new InputError('spokes', 'No spoke was rung.', 'at least one spoke, clear or dull, or its tone');
     const seen = new Set<number>();
     spokes.forEach(({ spoke, sounds, toneHz }, i) => {
-      if (spoke > total) throw new InputError(`spokes[${i}].spoke`, `There is no spoke ${spoke}.`, `a number from 1 to ${total}`);
-      if (seen.has(spoke)) throw new InputError(`spokes[${i}].spoke`, `Spoke ${spoke} stands twice.`, 'each spoke once');
-      if (sounds === undefined && toneHz === undefined) throw new InputError(`spokes[${i}].sounds`, `Spoke ${spoke} was not rung.`, 'clear or dull, or a tone in hertz');
+      if (spoke > total)
+        throw new InputError(`spokes[${i}].spoke`, `There is no spoke ${spoke}.`, `a number from 1 to ${total}`);
+      if (seen.has(spoke))
+        throw new InputError(`spokes[${i}].spoke`, `Spoke ${spoke} stands twice.`, 'each spoke once');
+      if (sounds === undefined && toneHz === undefined)
+        throw new InputError(
+          `spokes[${i}].sounds`,
+          `Spoke ${spoke} was not rung.`,
+          'clear or dull, or a tone in hertz',
+        );
       seen.add(spoke);
     });
     const lowPct = ruleNumber('spoke.lowPct', rules, show);
@@ -94,26 +113,67 @@ export const spokeRing = defineWorking<Input, SpokeRing>({
     for (const group of GROUPS) {
       const its = spokes.filter((s) => groupOf(s.spoke) === group);
       const tones = its.flatMap((s) => (s.toneHz === undefined ? [] : [s.toneHz]));
-      const middle = tones.length >= LEAST_IN_GROUP ? show.line(group, `median of ${tones.length} tones`, median(tones), 'Hz') : null;
+      const middle =
+        tones.length >= LEAST_IN_GROUP
+          ? show.line(group, `median of ${tones.length} tones`, median(tones), 'Hz')
+          : null;
       for (const s of its) {
         const tensionPct = s.toneHz !== undefined && middle !== null ? 100 * (s.toneHz / middle) ** 2 : null;
         const by = tensionPct === null ? [] : [{ value: tensionPct, unit: 'pct' as const, digits: 0 }];
-        if (s.sounds === 'dull') loose.push({ spoke: s.spoke, group, tensionPct, reason: reason('check', `Spoke ${s.spoke} is dull: loose, or its nipple is seized. Bring it up to its neighbors.`) });
-        else if (tensionPct !== null && tensionPct < lowPct) loose.push({ spoke: s.spoke, group, tensionPct, reason: reason('check', `Spoke ${s.spoke} has {0} of the tension of its group: loose.`, by) });
-        else if (tensionPct !== null && tensionPct > highPct) loose.push({ spoke: s.spoke, group, tensionPct, reason: reason('check', `Spoke ${s.spoke} has {0} of the tension of its group: it carries for a loose one. Look at its neighbors.`, by) });
+        if (s.sounds === 'dull')
+          loose.push({
+            spoke: s.spoke,
+            group,
+            tensionPct,
+            reason: reason(
+              'check',
+              `Spoke ${s.spoke} is dull: loose, or its nipple is seized. Bring it up to its neighbors.`,
+            ),
+          });
+        else if (tensionPct !== null && tensionPct < lowPct)
+          loose.push({
+            spoke: s.spoke,
+            group,
+            tensionPct,
+            reason: reason('check', `Spoke ${s.spoke} has {0} of the tension of its group: loose.`, by),
+          });
+        else if (tensionPct !== null && tensionPct > highPct)
+          loose.push({
+            spoke: s.spoke,
+            group,
+            tensionPct,
+            reason: reason(
+              'check',
+              `Spoke ${s.spoke} has {0} of the tension of its group: it carries for a loose one. Look at its neighbors.`,
+              by,
+            ),
+          });
       }
     }
     show.basis('practice', 'a dull spoke is loose');
     const allTones = spokes.flatMap((s) => (s.toneHz === undefined ? [] : [s.toneHz]));
-    if (allTones.length > 0) show.basis('published', 'tension goes with the square of the tone: OpenStax University Physics volume 1, chapter 16');
+    if (allTones.length > 0)
+      show.basis(
+        'published',
+        'tension goes with the square of the tone: OpenStax University Physics volume 1, chapter 16',
+      );
     const medianTensionN =
       lengthMm !== undefined && gramsPerMetre !== undefined && allTones.length > 0
-        ? show.line('tension of the middle spoke', '4 × L² × f² × μ', stringTensionN(lengthMm / 1000, median(allTones), gramsPerMetre / 1000), 'N')
+        ? show.line(
+            'tension of the middle spoke',
+            '4 × L² × f² × μ',
+            stringTensionN(lengthMm / 1000, median(allTones), gramsPerMetre / 1000),
+            'N',
+          )
         : null;
     if (allTones.length === 0) show.line('rung', 'by ear', spokes.length);
-    const reasons = loose.length === 0 ? [reason('good', `${spokes.length} rung, none stands out.`)] : loose.map((l) => l.reason);
+    const reasons =
+      loose.length === 0 ? [reason('good', `${spokes.length} rung, none stands out.`)] : loose.map((l) => l.reason);
     show.verdict(worstOf(reasons));
-    if (loose.length > 0) show.caution('Spoke work is a skilled job: the maker\u2019s tension, small turns, and the runout measured again.');
+    if (loose.length > 0)
+      show.caution(
+        'Spoke work is a skilled job: the maker\u2019s tension, small turns, and the runout measured again.',
+      );
     return { loose, medianTensionN, reasons };
   },
 });

@@ -11,11 +11,31 @@ const RUBBER_G_PER_MM3 = 0.00115;
 const FLAT_OF_SECTION_PCT = 95;
 
 /** Mass of a tube from its wall and girth, g. */
-export const tubeMassG = (size: TireSize, wall: 'standard' | 'heavy' | 'ultra', flatWidthMm: number | undefined, show: Show = SILENT): number => {
-  const flatMm = show.line('laid flat', flatWidthMm === undefined ? `${FLAT_OF_SECTION_PCT} % of the section` : 'as measured', flatWidthMm ?? (size.sectionWidthMm * FLAT_OF_SECTION_PCT) / 100, 'mm');
-  const lengthMm = show.line('length round the rim', 'π × (rim + half the height)', Math.PI * (size.rimDiameterMm + size.sectionHeightMm / 2), 'mm');
+export const tubeMassG = (
+  size: TireSize,
+  wall: 'standard' | 'heavy' | 'ultra',
+  flatWidthMm: number | undefined,
+  show: Show = SILENT,
+): number => {
+  const flatMm = show.line(
+    'laid flat',
+    flatWidthMm === undefined ? `${FLAT_OF_SECTION_PCT} % of the section` : 'as measured',
+    flatWidthMm ?? (size.sectionWidthMm * FLAT_OF_SECTION_PCT) / 100,
+    'mm',
+  );
+  const lengthMm = show.line(
+    'length round the rim',
+    'π × (rim + half the height)',
+    Math.PI * (size.rimDiameterMm + size.sectionHeightMm / 2),
+    'mm',
+  );
   const wallMm = show.line('wall', wall, WALL_MM[wall], 'mm');
-  return show.line('mass', '2 × flat × length × wall × 1.15 g/cm³', 2 * flatMm * lengthMm * wallMm * RUBBER_G_PER_MM3, 'g');
+  return show.line(
+    'mass',
+    '2 × flat × length × wall × 1.15 g/cm³',
+    2 * flatMm * lengthMm * wallMm * RUBBER_G_PER_MM3,
+    'g',
+  );
 };
 
 export interface DoubledTube {
@@ -37,7 +57,10 @@ export const doubleTube = (addedMassG: number): DoubledTube => ({
  * `massG` of the old tube where it was weighed, `flatWidthMm` where it was measured; otherwise estimated, from memory.
  * Throws `InputError` for a marking that makes no sense. Common practice.
  */
-export const tubeDouble = defineWorking<{ tire: string; wall: 'standard' | 'heavy' | 'ultra'; massG?: number; flatWidthMm?: number; rules?: RuleValues }, DoubledTube>({
+export const tubeDouble = defineWorking<
+  { tire: string; wall: 'standard' | 'heavy' | 'ultra'; massG?: number; flatWidthMm?: number; rules?: RuleValues },
+  DoubledTube
+>({
   name: 'tube-double',
   says: 'What an old tube worn as a sleeve adds',
   input: {
@@ -49,8 +72,14 @@ export const tubeDouble = defineWorking<{ tire: string; wall: 'standard' | 'heav
   },
   example: { tire: '110/100-18', wall: 'standard' },
   work({ tire, wall, massG, flatWidthMm, rules }, show) {
-    const addedMassG = massG === undefined ? tubeMassG(readTire(tire, rules), wall, flatWidthMm, show) : show.line('mass', 'as weighed', massG, 'g');
-    show.basis(massG === undefined ? 'memory' : 'measured', massG === undefined ? 'wall thickness and mass of tube rubber' : 'mass of the old tube');
+    const addedMassG =
+      massG === undefined
+        ? tubeMassG(readTire(tire, rules), wall, flatWidthMm, show)
+        : show.line('mass', 'as weighed', massG, 'g');
+    show.basis(
+      massG === undefined ? 'memory' : 'measured',
+      massG === undefined ? 'wall thickness and mass of tube rubber' : 'mass of the old tube',
+    );
     show.basis('practice', 'slit round the inside, valve cut out, powdered, worn around the good tube');
     show.verdict('good');
     return doubleTube(addedMassG);

@@ -21,12 +21,18 @@ const first = (text: string): { range: TubeRange; rest: string } => {
   const inch = INCHES.exec(text);
   if (inch) {
     const widths = inch[1]!.split('/').map((w) => Number(w) * INCH_IN_MM);
-    return { range: { rimDiameterIn: Number(inch[2]), minWidthMm: Math.min(...widths), maxWidthMm: Math.max(...widths) }, rest: text.slice(inch[0].length) };
+    return {
+      range: { rimDiameterIn: Number(inch[2]), minWidthMm: Math.min(...widths), maxWidthMm: Math.max(...widths) },
+      rest: text.slice(inch[0].length),
+    };
   }
   const metric = METRIC.exec(text);
   if (metric) {
     const width = Number(metric[1]);
-    return { range: { rimDiameterIn: Number(metric[3]), minWidthMm: width, maxWidthMm: width }, rest: text.slice(metric[0].length) };
+    return {
+      range: { rimDiameterIn: Number(metric[3]), minWidthMm: width, maxWidthMm: width },
+      rest: text.slice(metric[0].length),
+    };
   }
   throw wrong(text);
 };
@@ -46,7 +52,8 @@ export const parseTubeLabel = (label: string): TubeRange => {
     text = rest.slice(gap?.[0].length ?? 0);
   } while (text !== '');
   const rimDiameterIn = ranges[0]!.rimDiameterIn;
-  if (ranges.some((r) => r.rimDiameterIn !== rimDiameterIn)) throw new InputError('label', 'The label names more than one rim diameter.', RIGHT);
+  if (ranges.some((r) => r.rimDiameterIn !== rimDiameterIn))
+    throw new InputError('label', 'The label names more than one rim diameter.', RIGHT);
   return {
     rimDiameterIn,
     minWidthMm: Math.min(...ranges.map((r) => r.minWidthMm)),

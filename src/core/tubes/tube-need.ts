@@ -27,7 +27,13 @@ export interface TubeNeed {
 }
 
 /** The row of the matrix that a rim stands in. */
-const rowOf = ({ build, tubelessMarked, sealed, safetyHump }: TubeNeedInput): 'tubeless rim' | 'cast, not marked' | 'spoked, unsealed' | 'split' | 'split, sealed' | 'beadlock' => {
+const rowOf = ({
+  build,
+  tubelessMarked,
+  sealed,
+  safetyHump,
+}: TubeNeedInput):
+  'tubeless rim' | 'cast, not marked' | 'spoked, unsealed' | 'split' | 'split, sealed' | 'beadlock' => {
   if (build === 'beadlock') return 'beadlock';
   if (build === 'split') return sealed ? 'split, sealed' : 'split';
   if (build === 'spoked' && !sealed) return 'spoked, unsealed';
@@ -52,7 +58,8 @@ export const needsTube = (input: TubeNeedInput): TubeNeed => {
   const tubeType = input.tire === 'TT';
   const reasons: Reason[] = [];
   const said = (need: TubeNeed['need'], also: string[] = []): TubeNeed => ({ need, also, reasons });
-  if (input.tire === 'not marked') reasons.push(reason('check', 'The tire is marked neither TL nor TT: read the sidewall again. Taken as tubeless.'));
+  if (input.tire === 'not marked')
+    reasons.push(reason('check', 'The tire is marked neither TL nor TT: read the sidewall again. Taken as tubeless.'));
   if (row === 'beadlock') {
     if (tubeType && !input.makerAllows) {
       reasons.push(reason('stop', 'A beadlock with a tube-type tire: refused unless the maker says so.'));
@@ -67,17 +74,31 @@ export const needsTube = (input: TubeNeedInput): TubeNeed => {
     if (!input.tube) reasons.push(reason('stop', why));
     else {
       reasons.push(reason('good', why));
-      if (!tubeType && row === 'spoked, unsealed') reasons.push(reason('check', 'A tubeless tire with a tube: the right size of tube, and a reduced speed margin (memory).'));
+      if (!tubeType && row === 'spoked, unsealed')
+        reasons.push(
+          reason('check', 'A tubeless tire with a tube: the right size of tube, and a reduced speed margin (memory).'),
+        );
     }
     return said('tube');
   }
-  if (input.tube) reasons.push(reason('check', `${where} needs no tube. Some riders want one on purpose, for lower pressure off the road: the speed margin is reduced (memory).`));
+  if (input.tube)
+    reasons.push(
+      reason(
+        'check',
+        `${where} needs no tube. Some riders want one on purpose, for lower pressure off the road: the speed margin is reduced (memory).`,
+      ),
+    );
   else reasons.push(reason('good', `${where} with a tubeless tire needs no tube.`));
-  if (row === 'tubeless rim' && input.safetyHump === null && !input.tube) reasons.push(reason('check', 'The rim code does not tell of a safety hump: look for it.'));
+  if (row === 'tubeless rim' && input.safetyHump === null && !input.tube)
+    reasons.push(reason('check', 'The rim code does not tell of a safety hump: look for it.'));
   return said('tubeless', input.tube ? [] : ['a new valve stem']);
 };
 
-const yes = (says: string) => Joi.boolean().required().description(says).meta({ expected: `${says}: true or false` });
+const yes = (says: string) =>
+  Joi.boolean()
+    .required()
+    .description(says)
+    .meta({ expected: `${says}: true or false` });
 
 /**
  * Tube or no tube: the matrix of rim and tire, with its refusals.
@@ -94,19 +115,27 @@ export const tubeNeed = defineWorking<TubeNeedInput, TubeNeed>({
     safetyHump: yes('A safety hump').allow(null),
     tire: oneOf(['TL', 'TT', 'not marked'], 'What the tire is marked'),
     tube: yes('A tube goes in'),
-    makerAllows: Joi.boolean().optional().description('The maker allows it in writing').meta({ expected: 'true where the maker allows it' }),
+    makerAllows: Joi.boolean()
+      .optional()
+      .description('The maker allows it in writing')
+      .meta({ expected: 'true where the maker allows it' }),
   },
   example: { build: 'spoked', tubelessMarked: false, sealed: false, safetyHump: false, tire: 'TT', tube: true },
   work(input, show) {
     const need = needsTube(input);
-    show.line('rim', `${input.build}, ${input.tubelessMarked ? 'marked' : 'not marked'} tubeless${input.sealed ? ', sealed' : ''}`, rowOf(input));
+    show.line(
+      'rim',
+      `${input.build}, ${input.tubelessMarked ? 'marked' : 'not marked'} tubeless${input.sealed ? ', sealed' : ''}`,
+      rowOf(input),
+    );
     show.line('tire', 'as marked', input.tire);
     show.line('needs', 'matrix of rim and tire', need.need);
     show.basis('practice', 'tube or no tube by rim and tire');
     show.verdict(worstOf(need.reasons));
     for (const r of need.reasons) if (r.verdict !== 'good') show.caution(r.says);
     if (input.build === 'split') show.caution('Split rim: let all air out before any rim bolt is undone.');
-    if (input.build === 'beadlock') show.caution('Beadlock: the maker\u2019s manual decides on liner, bolts and torque.');
+    if (input.build === 'beadlock')
+      show.caution('Beadlock: the maker\u2019s manual decides on liner, bolts and torque.');
     return need;
   },
 });

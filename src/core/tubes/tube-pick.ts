@@ -60,8 +60,11 @@ const VERDICT_RANK = { good: 0, check: 1, stop: 2 } as const;
 
 /** The wall that a use wants most. Common practice: heavy ones resist pinching and run hotter. */
 const WALL_WANTED: Record<TubeUse, readonly ('standard' | 'heavy' | 'ultra')[]> = {
-  motocross: ['heavy', 'ultra', 'standard'], dirt: ['heavy', 'ultra', 'standard'], trail: ['ultra', 'heavy', 'standard'],
-  road: ['standard'], scooter: ['standard'],
+  motocross: ['heavy', 'ultra', 'standard'],
+  dirt: ['heavy', 'ultra', 'standard'],
+  trail: ['ultra', 'heavy', 'standard'],
+  road: ['standard'],
+  scooter: ['standard'],
 };
 
 /** Smallest and largest hole of a tube's valve, mm. Basis: memory. */
@@ -76,36 +79,72 @@ const mm = (value: number) => ({ value, unit: 'mm' as const });
 const byLabel = (size: TireSize, label: string): { fit: TubeFit['fit']; offMm: number; reason: Reason } => {
   const range = parseTubeLabel(label);
   const offMm = Math.abs(size.sectionWidthMm - (range.minWidthMm + range.maxWidthMm) / 2);
-  if (range.rimDiameterIn !== size.rimDiameterIn) return { fit: 'no', offMm, reason: reason('stop', `For ${anInch(range.rimDiameterIn)} rim.`) };
+  if (range.rimDiameterIn !== size.rimDiameterIn)
+    return { fit: 'no', offMm, reason: reason('stop', `For ${anInch(range.rimDiameterIn)} rim.`) };
   const span = [mm(range.minWidthMm), mm(range.maxWidthMm)];
   const under = range.minWidthMm - size.sectionWidthMm;
   const over = size.sectionWidthMm - range.maxWidthMm;
   // A label rounds: 3.00 in and 76 mm are the same tire.
-  if (Math.max(under, over) <= 1) return { fit: 'covers', offMm, reason: reason('good', 'The label covers {0} to {1}.', span) };
+  if (Math.max(under, over) <= 1)
+    return { fit: 'covers', offMm, reason: reason('good', 'The label covers {0} to {1}.', span) };
   const near = Math.max(under, over) <= NEAR_MM;
-  const why = under > 0 ? 'is for a wider tire: it can fold, and a fold pinches' : 'is for a narrower tire: stretched it runs thin and hot';
-  return { fit: near ? 'near' : 'no', offMm, reason: reason(near ? 'check' : 'stop', `The label, {0} to {1}, ${why}.`, span) };
+  const why =
+    under > 0
+      ? 'is for a wider tire: it can fold, and a fold pinches'
+      : 'is for a narrower tire: stretched it runs thin and hot';
+  return {
+    fit: near ? 'near' : 'no',
+    offMm,
+    reason: reason(near ? 'check' : 'stop', `The label, {0} to {1}, ${why}.`, span),
+  };
 };
 
-const judge = (size: TireSize, tube: TubeStock, { use, valveHoleMm, rules }: Input): TubeFit & { offMm: number; wallRank: number } => {
+const judge = (
+  size: TireSize,
+  tube: TubeStock,
+  { use, valveHoleMm, rules }: Input,
+): TubeFit & { offMm: number; wallRank: number } => {
   const label = byLabel(size, tube.label);
   const reasons = [label.reason];
   if (label.fit !== 'no') {
     if (tube.flatWidthMm != null) reasons.push(stretchOf(size, tube.flatWidthMm, rules).reason);
     if (valveHoleMm !== undefined && tube.valve) {
       const [low, high] = HOLE_MM[tube.valve];
-      if (valveHoleMm < low - 0.5) reasons.push(reason('stop', `Its ${tube.valve} valve does not pass a hole of {0}.`, [mm(valveHoleMm)]));
-      else if (valveHoleMm > high + 0.5) reasons.push(reason('check', `Its ${tube.valve} valve has play in a hole of {0}: a bushing.`, [mm(valveHoleMm)]));
+      if (valveHoleMm < low - 0.5)
+        reasons.push(reason('stop', `Its ${tube.valve} valve does not pass a hole of {0}.`, [mm(valveHoleMm)]));
+      else if (valveHoleMm > high + 0.5)
+        reasons.push(
+          reason('check', `Its ${tube.valve} valve has play in a hole of {0}: a bushing.`, [mm(valveHoleMm)]),
+        );
     }
-    if (tube.valve && size.rimDiameterIn <= SMALL_RIM_IN && tube.valve !== 'angled') reasons.push(reason('check', 'A straight valve on a small wheel: is there room for the chuck?'));
-    if (tube.valve === 'angled' && size.rimDiameterIn > SMALL_RIM_IN) reasons.push(reason('check', 'An angled valve: made for small wheels.'));
-    if (use === 'road' && tube.wall && tube.wall !== 'standard') reasons.push(reason('check', `${tube.wall === 'heavy' ? 'A heavy' : 'An ultra heavy'} wall runs hot on the road.`));
-    else if (use && tube.wall && use !== 'scooter') reasons.push(reason('good', tube.wall === 'standard' ? 'Standard wall.' : `${tube.wall === 'heavy' ? 'Heavy' : 'Ultra heavy'} wall: resists pinching, stiffer to feed in.`));
+    if (tube.valve && size.rimDiameterIn <= SMALL_RIM_IN && tube.valve !== 'angled')
+      reasons.push(reason('check', 'A straight valve on a small wheel: is there room for the chuck?'));
+    if (tube.valve === 'angled' && size.rimDiameterIn > SMALL_RIM_IN)
+      reasons.push(reason('check', 'An angled valve: made for small wheels.'));
+    if (use === 'road' && tube.wall && tube.wall !== 'standard')
+      reasons.push(
+        reason('check', `${tube.wall === 'heavy' ? 'A heavy' : 'An ultra heavy'} wall runs hot on the road.`),
+      );
+    else if (use && tube.wall && use !== 'scooter')
+      reasons.push(
+        reason(
+          'good',
+          tube.wall === 'standard'
+            ? 'Standard wall.'
+            : `${tube.wall === 'heavy' ? 'Heavy' : 'Ultra heavy'} wall: resists pinching, stiffer to feed in.`,
+        ),
+      );
   }
   const wanted = use && tube.wall ? WALL_WANTED[use].indexOf(tube.wall) : 0;
   const verdict = worstOf(reasons);
   return {
-    id: tube.id, label: tube.label, inStock: tube.count, reasons, verdict, offMm: label.offMm, wallRank: wanted < 0 ? 9 : wanted,
+    id: tube.id,
+    label: tube.label,
+    inStock: tube.count,
+    reasons,
+    verdict,
+    offMm: label.offMm,
+    wallRank: wanted < 0 ? 9 : wanted,
     fit: label.fit !== 'no' && verdict === 'stop' ? 'no' : label.fit,
   };
 };
@@ -123,14 +162,28 @@ export const fitTubes = (input: Input): TubePick => {
   });
   judged.sort(
     (a, b) =>
-      FIT_RANK[a.fit] - FIT_RANK[b.fit] || Number(b.inStock > 0) - Number(a.inStock > 0) || VERDICT_RANK[a.verdict] - VERDICT_RANK[b.verdict] ||
-      a.wallRank - b.wallRank || a.offMm - b.offMm,
+      FIT_RANK[a.fit] - FIT_RANK[b.fit] ||
+      Number(b.inStock > 0) - Number(a.inStock > 0) ||
+      VERDICT_RANK[a.verdict] - VERDICT_RANK[b.verdict] ||
+      a.wallRank - b.wallRank ||
+      a.offMm - b.offMm,
   );
-  const best = judged.find((f) => f.fit === 'covers' && f.inStock > 0) ?? judged.find((f) => f.fit === 'near' && f.inStock > 0);
+  const best =
+    judged.find((f) => f.fit === 'covers' && f.inStock > 0) ?? judged.find((f) => f.fit === 'near' && f.inStock > 0);
   return {
     bestId: best?.id ?? null,
-    fits: judged.map(({ id, label, fit, verdict, reasons, inStock }): TubeFit => ({ id, label, fit, verdict, reasons, inStock })),
-    doubled: input.use !== undefined && PINCHES.includes(input.use) ? doubleTube(tubeMassG(size, 'standard', undefined)) : null,
+    fits: judged.map(({ id, label, fit, verdict, reasons, inStock }): TubeFit => ({
+      id,
+      label,
+      fit,
+      verdict,
+      reasons,
+      inStock,
+    })),
+    doubled:
+      input.use !== undefined && PINCHES.includes(input.use)
+        ? doubleTube(tubeMassG(size, 'standard', undefined))
+        : null,
     old: input.old ? judgeOldTube({ ...input.old, ...(input.rules ? { rules: input.rules } : {}) }) : null,
   };
 };
@@ -150,7 +203,9 @@ export const tubePick = defineWorking<Input, TubePick>({
     tubes: listOf(
       record(
         {
-          id: text(60, 'Name of the tube'), label: text(80, 'The sizes on its label'), count: count(0, 10_000, 'How many are in stock'),
+          id: text(60, 'Name of the tube'),
+          label: text(80, 'The sizes on its label'),
+          count: count(0, 10_000, 'How many are in stock'),
           valve: oneOf(['TR-4', 'TR-6', 'angled', 'rubber'], 'Its valve').optional(),
           wall: oneOf(['standard', 'heavy', 'ultra'], 'Its wall').optional(),
           flatWidthMm: quantity('mm', 15, 300, 'Its width laid flat').allow(null).optional(),
@@ -183,10 +238,18 @@ export const tubePick = defineWorking<Input, TubePick>({
     show.basis('memory', `within ${NEAR_MM} mm of the label counts as near; holes and walls of tubes`);
     const best = pick.fits.find((f) => f.id === pick.bestId);
     show.verdict(best ? (best.fit === 'covers' ? best.verdict : 'check') : 'stop');
-    if (best?.fit === 'near') show.caution(`No label covers this tire. ${best.label} is near: lay it flat and measure.`);
+    if (best?.fit === 'near')
+      show.caution(`No label covers this tire. ${best.label} is near: lay it flat and measure.`);
     if (!best) show.caution('No tube in stock serves this tire.');
-    if (pick.doubled) show.line('an old tube as a sleeve adds', 'wall, girth and length of a standard tube', pick.doubled.addedMassG, 'g');
-    if (pick.old) show.line('the old tube', pick.old.reasons.map((r) => r.says).join(' '), pick.old.again ? 'again' : 'not again');
+    if (pick.doubled)
+      show.line(
+        'an old tube as a sleeve adds',
+        'wall, girth and length of a standard tube',
+        pick.doubled.addedMassG,
+        'g',
+      );
+    if (pick.old)
+      show.line('the old tube', pick.old.reasons.map((r) => r.says).join(' '), pick.old.again ? 'again' : 'not again');
     for (const f of pick.fits.slice(0, 6)) show.line(f.label, f.reasons.map((r) => r.says).join(' '), f.fit);
     return pick;
   },

@@ -20,7 +20,11 @@ export interface TubeReuse {
   reasons: Reason[];
 }
 
-const yes = (says: string) => Joi.boolean().required().description(says).meta({ expected: `${says}: true or false` });
+const yes = (says: string) =>
+  Joi.boolean()
+    .required()
+    .description(says)
+    .meta({ expected: `${says}: true or false` });
 
 /** The fields of the findings, as workings take them. */
 export const OLD_TUBE_FIELDS = {
@@ -32,7 +36,10 @@ export const OLD_TUBE_FIELDS = {
 };
 
 /** Whether an old tube goes in again, by what was found on it and the shop's school. */
-export const judgeOldTube = ({ holdsAir, chafed, valveSound, ageYears, patches, rules }: TubeFindings, show: Show = SILENT): TubeReuse => {
+export const judgeOldTube = (
+  { holdsAir, chafed, valveSound, ageYears, patches, rules }: TubeFindings,
+  show: Show = SILENT,
+): TubeReuse => {
   const school = ruleWord('tube.school', rules, show);
   const oldestYears = ruleNumber('tube.ageYears', rules, show);
   const most = ruleNumber('tube.patches', rules, show);
@@ -40,12 +47,21 @@ export const judgeOldTube = ({ holdsAir, chafed, valveSound, ageYears, patches, 
     ...(holdsAir ? [] : [reason('stop', 'It does not keep its air.')]),
     ...(chafed ? [reason('stop', 'Chafed where the nipples rub: it is thin there.')] : []),
     ...(valveSound ? [] : [reason('stop', 'The valve leans or is torn.')]),
-    ...(ageYears > oldestYears ? [reason('stop', '{0} old; the shop ends at {1}.', [{ value: ageYears, unit: 'years' }, { value: oldestYears, unit: 'years' }])] : []),
+    ...(ageYears > oldestYears
+      ? [
+          reason('stop', '{0} old; the shop ends at {1}.', [
+            { value: ageYears, unit: 'years' },
+            { value: oldestYears, unit: 'years' },
+          ]),
+        ]
+      : []),
     ...(patches > most ? [reason('stop', `${patches} patches; the shop allows ${most}.`)] : []),
   ];
   const sound = worstOf(reasons) === 'good';
-  if (sound && school === 'new') reasons.push(reason('check', 'It is sound, and this shop fits a new tube with every tire.'));
-  if (sound && school === 'reuse') reasons.push(reason('good', 'It is sound and goes in again: wash the grit off first, then powder.'));
+  if (sound && school === 'new')
+    reasons.push(reason('check', 'It is sound, and this shop fits a new tube with every tire.'));
+  if (sound && school === 'reuse')
+    reasons.push(reason('good', 'It is sound and goes in again: wash the grit off first, then powder.'));
   return { again: sound && school === 'reuse', reasons };
 };
 

@@ -19,14 +19,39 @@ export const ellipseGirthMm = (a: number, b: number): number => {
 };
 
 /** How far a tube stretches in a tire, from its width laid flat. */
-export const stretchOf = (size: TireSize, flatWidthMm: number, rules: RuleValues | undefined, show: Show = SILENT): TubeStretch => {
+export const stretchOf = (
+  size: TireSize,
+  flatWidthMm: number,
+  rules: RuleValues | undefined,
+  show: Show = SILENT,
+): TubeStretch => {
   const sideMm = ruleNumber('tube.carcassMm', rules, show);
   const crownMm = ruleNumber('tube.crownMm', rules, show);
   const tubeGirthMm = show.line('girth of the tube', `2 × ${flatWidthMm}`, 2 * flatWidthMm, 'mm');
-  const widthMm = show.line('space, wide', `section width − 2 × ${sideMm}`, Math.max(1, size.sectionWidthMm - 2 * sideMm), 'mm');
-  const heightMm = show.line('space, high', `section height − ${crownMm}`, Math.max(1, size.sectionHeightMm - crownMm), 'mm');
-  const spaceGirthMm = show.line('girth of the space', 'perimeter of an ellipse', ellipseGirthMm(widthMm / 2, heightMm / 2), 'mm');
-  const stretchPct = show.line('stretch', `${Math.round(spaceGirthMm)} / ${Math.round(tubeGirthMm)} − 1`, (spaceGirthMm / tubeGirthMm - 1) * 100, 'pct');
+  const widthMm = show.line(
+    'space, wide',
+    `section width − 2 × ${sideMm}`,
+    Math.max(1, size.sectionWidthMm - 2 * sideMm),
+    'mm',
+  );
+  const heightMm = show.line(
+    'space, high',
+    `section height − ${crownMm}`,
+    Math.max(1, size.sectionHeightMm - crownMm),
+    'mm',
+  );
+  const spaceGirthMm = show.line(
+    'girth of the space',
+    'perimeter of an ellipse',
+    ellipseGirthMm(widthMm / 2, heightMm / 2),
+    'mm',
+  );
+  const stretchPct = show.line(
+    'stretch',
+    `${Math.round(spaceGirthMm)} / ${Math.round(tubeGirthMm)} − 1`,
+    (spaceGirthMm / tubeGirthMm - 1) * 100,
+    'pct',
+  );
   const lowPct = ruleNumber('tube.stretchLowPct', rules, show);
   const highPct = ruleNumber('tube.stretchHighPct', rules, show);
   const stopPct = ruleNumber('tube.stretchStopPct', rules, show);
@@ -52,7 +77,11 @@ export const stretchOf = (size: TireSize, flatWidthMm: number, rules: RuleValues
 export const tubeStretch = defineWorking<{ tire: string; flatWidthMm: number; rules?: RuleValues }, TubeStretch>({
   name: 'tube-stretch',
   says: 'How far a tube stretches in a tire',
-  input: { tire: marking('The tire that goes on'), flatWidthMm: quantity('mm', 15, 300, 'Width of the tube laid flat'), rules: ruleValues() },
+  input: {
+    tire: marking('The tire that goes on'),
+    flatWidthMm: quantity('mm', 15, 300, 'Width of the tube laid flat'),
+    rules: ruleValues(),
+  },
   example: { tire: '110/90-19', flatWidthMm: 105 },
   work({ tire, flatWidthMm, rules }, show) {
     const stretch = stretchOf(readTire(tire, rules), flatWidthMm, rules, show);

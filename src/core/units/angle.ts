@@ -43,8 +43,11 @@ export const placeText = (deg: number): string => `${clockText(deg, true)} o'clo
  * Throws `InputError` for anything else.
  */
 export const parseAngle = (typed: string, field = 'angleDeg'): number => {
-  const right = "a clock reading such as 7:05, or degrees such as 212°";
-  const clean = typed.trim().toLowerCase().replace(/\s*o'?clock$/, '');
+  const right = 'a clock reading such as 7:05, or degrees such as 212°';
+  const clean = typed
+    .trim()
+    .toLowerCase()
+    .replace(/\s*o'?clock$/, '');
   const clock = /^(\d{1,2}):([0-5]\d)$/.exec(clean);
   if (clock) {
     const hour = Number(clock[1]);

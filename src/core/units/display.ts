@@ -1,4 +1,13 @@
-import { BAR_IN_KPA, FOOT_IN_M, FT_LBF_IN_NM, INCH_IN_MM, MILE_IN_KM, OUNCE_IN_G, POUND_IN_KG, PSI_IN_KPA } from './factors';
+import {
+  BAR_IN_KPA,
+  FOOT_IN_M,
+  FT_LBF_IN_NM,
+  INCH_IN_MM,
+  MILE_IN_KM,
+  OUNCE_IN_G,
+  POUND_IN_KG,
+  PSI_IN_KPA,
+} from './factors';
 import type { Unit } from './unit';
 
 /** Which unit the fitter reads for each kind of quantity. */
@@ -62,13 +71,17 @@ const shownAs = (unit: Unit, units: UnitPreferences): Shown => {
     case 'C':
       return TEMPERATURE[units.temperature];
     case 'kg':
-      return units.mass === 'oz' ? { label: 'lb', scale: 1 / POUND_IN_KG, digits: 0 } : { label: 'kg', scale: 1, digits: 1 };
+      return units.mass === 'oz'
+        ? { label: 'lb', scale: 1 / POUND_IN_KG, digits: 0 }
+        : { label: 'kg', scale: 1, digits: 1 };
     case 'km/h':
       return units.length === 'in'
         ? { label: 'mph', scale: 1 / MILE_IN_KM, digits: 0 }
         : { label: 'km/h', scale: 1, digits: 0 };
     case 'm':
-      return units.length === 'in' ? { label: 'ft', scale: 1 / FOOT_IN_M, digits: 0 } : { label: 'm', scale: 1, digits: 0 };
+      return units.length === 'in'
+        ? { label: 'ft', scale: 1 / FOOT_IN_M, digits: 0 }
+        : { label: 'm', scale: 1, digits: 0 };
     case 'in':
       return { label: 'in', scale: 1, digits: 2 };
     case 'K':
@@ -82,13 +95,17 @@ const shownAs = (unit: Unit, units: UnitPreferences): Shown => {
     case 'days':
       return { label: 'days', scale: 1, digits: 0 };
     case 'km':
-      return units.length === 'in' ? { label: 'miles', scale: 1 / MILE_IN_KM, digits: 0 } : { label: 'km', scale: 1, digits: 0 };
+      return units.length === 'in'
+        ? { label: 'miles', scale: 1 / MILE_IN_KM, digits: 0 }
+        : { label: 'km', scale: 1, digits: 0 };
     case 'Hz':
       return { label: 'Hz', scale: 1, digits: 0 };
     case 'N':
       return { label: 'N', scale: 1, digits: 0 };
     case '1/km':
-      return units.length === 'in' ? { label: 'turns/mile', scale: MILE_IN_KM, digits: 0 } : { label: 'turns/km', scale: 1, digits: 0 };
+      return units.length === 'in'
+        ? { label: 'turns/mile', scale: MILE_IN_KM, digits: 0 }
+        : { label: 'turns/km', scale: 1, digits: 0 };
   }
 };
 
@@ -117,7 +134,8 @@ export const formatQuantity = (
   const { label, digits: usual } = shownAs(unit, units);
   const shown = toDisplay(value, unit, units);
   // Decimals are asked for in grams: an ounce is so much larger that it takes its usual ones more.
-  const digits = options.digits === undefined ? usual : unit === 'g' && label === 'oz' ? options.digits + usual : options.digits;
+  const digits =
+    options.digits === undefined ? usual : unit === 'g' && label === 'oz' ? options.digits + usual : options.digits;
   const fixed = Math.abs(shown).toFixed(digits);
   const zero = Number(fixed) === 0;
   const trimmed = unit === 'kg' || unit === 'in' ? String(Number(fixed)) : fixed;

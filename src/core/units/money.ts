@@ -15,4 +15,5 @@ export const parseMoney = (typed: string, currency: string): number | null => {
 };
 
 /** An amount as it is typed: `12.50`. */
-export const writeMoney = (minor: number, currency: string): string => (minor / 10 ** digitsOf(currency)).toFixed(digitsOf(currency));
+export const writeMoney = (minor: number, currency: string): string =>
+  (minor / 10 ** digitsOf(currency)).toFixed(digitsOf(currency));

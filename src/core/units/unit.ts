@@ -1,5 +1,23 @@
 /** The units that values carry inside the program; field names end in them. */
-export type Unit = 'mm' | 'in' | 'kPa' | 'g' | 'kg' | 'Nm' | 'C' | 'K' | 'deg' | 'm' | 'km/h' | 'pct' | 'years' | 'days' | 'km' | '1/km' | 'Hz' | 'N';
+export type Unit =
+  | 'mm'
+  | 'in'
+  | 'kPa'
+  | 'g'
+  | 'kg'
+  | 'Nm'
+  | 'C'
+  | 'K'
+  | 'deg'
+  | 'm'
+  | 'km/h'
+  | 'pct'
+  | 'years'
+  | 'days'
+  | 'km'
+  | '1/km'
+  | 'Hz'
+  | 'N';
 
 /** Units in words, for sentences about bad input. */
 export const UNIT_NAMES: Record<Unit, string> = {

@@ -1,16 +1,45 @@
 import fc from 'fast-check';
 import { InputError } from '../errors';
 import {
-  angleBetween, clockText, DEFAULT_UNITS, degText, displayUnit, formatMoney, formatQuantity, fromDisplay, meanDeg, mirrored, normalDeg,
-  parseAngle, parseMoney, placeText, said, sayIn, toDisplay, writeMoney, UNIT_NAMES, type Unit,
+  angleBetween,
+  clockText,
+  DEFAULT_UNITS,
+  degText,
+  displayUnit,
+  formatMoney,
+  formatQuantity,
+  fromDisplay,
+  meanDeg,
+  mirrored,
+  normalDeg,
+  parseAngle,
+  parseMoney,
+  placeText,
+  said,
+  sayIn,
+  toDisplay,
+  writeMoney,
+  UNIT_NAMES,
+  type Unit,
 } from '.';
 
 const deg = fc.double({ min: -1000, max: 1000, noNaN: true });
 
 describe('angles on the wheel', () => {
   test.each([
-    ['7', 210], ['12', 0], ['7:05', 212.5], ['12:30', 15], ['212°', 212], ['212 deg', 212], ['90', 90], ['3°', 3],
-    ["7 o'clock", 210], ['360°', 0], [' 1:00 ', 30], ['236.57°', 236.57], ['0', 0],
+    ['7', 210],
+    ['12', 0],
+    ['7:05', 212.5],
+    ['12:30', 15],
+    ['212°', 212],
+    ['212 deg', 212],
+    ['90', 90],
+    ['3°', 3],
+    ["7 o'clock", 210],
+    ['360°', 0],
+    [' 1:00 ', 30],
+    ['236.57°', 236.57],
+    ['0', 0],
   ])('%s is at %d degrees', (typed, expected) => {
     expect(parseAngle(typed)).toBeCloseTo(expected, 6);
   });
@@ -23,7 +52,11 @@ describe('angles on the wheel', () => {
     try {
       parseAngle('13:00', 'trialDeg');
     } catch (error) {
-      expect(error).toMatchObject({ field: 'trialDeg', message: '13 is not an hour on the clock.', expected: 'a clock reading such as 7:05, or degrees such as 212°' });
+      expect(error).toMatchObject({
+        field: 'trialDeg',
+        message: '13 is not an hour on the clock.',
+        expected: 'a clock reading such as 7:05, or degrees such as 212°',
+      });
     }
     expect.assertions(1);
   });
@@ -115,16 +148,28 @@ describe('quantities at the edge', () => {
 });
 
 describe('money', () => {
-  test.each([[9250, 'USD', '$92.50'], [9250, 'EUR', '€92.50'], [9250, 'JPY', '¥9,250'], [0, 'GBP', '£0.00']] as const)('%d in %s is %s', (minor, currency, text) => {
+  test.each([
+    [9250, 'USD', '$92.50'],
+    [9250, 'EUR', '€92.50'],
+    [9250, 'JPY', '¥9,250'],
+    [0, 'GBP', '£0.00'],
+  ] as const)('%d in %s is %s', (minor, currency, text) => {
     expect(formatMoney(minor, currency)).toBe(text);
   });
 
-  test.each([['92.50', 'USD', 9250], ['92,5', 'USD', 9250], ['92', 'USD', 9200], ['92', 'JPY', 92], ['92.5', 'JPY', null], ['1.234', 'USD', null], ['', 'USD', null], ['-4', 'USD', null], ['ten', 'USD', null]] as const)(
-    '"%s" in %s is %p',
-    (typed, currency, minor) => {
-      expect(parseMoney(typed, currency)).toBe(minor);
-    },
-  );
+  test.each([
+    ['92.50', 'USD', 9250],
+    ['92,5', 'USD', 9250],
+    ['92', 'USD', 9200],
+    ['92', 'JPY', 92],
+    ['92.5', 'JPY', null],
+    ['1.234', 'USD', null],
+    ['', 'USD', null],
+    ['-4', 'USD', null],
+    ['ten', 'USD', null],
+  ] as const)('"%s" in %s is %p', (typed, currency, minor) => {
+    expect(parseMoney(typed, currency)).toBe(minor);
+  });
 
   test('what is written is read back', () => {
     fc.assert(
@@ -136,7 +181,10 @@ describe('money', () => {
 });
 
 describe('sentences with quantities', () => {
-  const room = said('{0} of room; the shop wants {1}.', [{ value: 25.4, unit: 'mm' }, { value: 10, unit: 'mm' }]);
+  const room = said('{0} of room; the shop wants {1}.', [
+    { value: 25.4, unit: 'mm' },
+    { value: 10, unit: 'mm' },
+  ]);
 
   test('are said in the units of whoever reads them', () => {
     expect(room.says).toBe('25 mm of room; the shop wants 10 mm.');

@@ -9,13 +9,41 @@ import type { Wheel } from './wheel';
 
 /** What a shape is, which decides its color in every theme. */
 export type DialRole =
-  | 'rubber' | 'lug' | 'rim' | 'hub' | 'spoke' | 'ink' | 'label' | 'hour' | 'lock' | 'weight'
-  | 'heavy' | 'wedge' | 'live' | 'mark' | 'arrow' | 'leader' | 'bite' | 'bite-done' | 'bite-now' | 'line-open' | 'line-even' | 'line-low';
+  | 'rubber'
+  | 'lug'
+  | 'rim'
+  | 'hub'
+  | 'spoke'
+  | 'ink'
+  | 'label'
+  | 'hour'
+  | 'lock'
+  | 'weight'
+  | 'heavy'
+  | 'wedge'
+  | 'live'
+  | 'mark'
+  | 'arrow'
+  | 'leader'
+  | 'bite'
+  | 'bite-done'
+  | 'bite-now'
+  | 'line-open'
+  | 'line-even'
+  | 'line-low';
 
 export type DialShape =
   | { kind: 'circle'; role: DialRole; cx: number; cy: number; r: number; filled: boolean }
   | { kind: 'path'; role: DialRole; d: string; filled: boolean }
-  | { kind: 'text'; role: DialRole; x: number; y: number; text: string; size: number; anchor: 'start' | 'middle' | 'end' };
+  | {
+      kind: 'text';
+      role: DialRole;
+      x: number;
+      y: number;
+      text: string;
+      size: number;
+      anchor: 'start' | 'middle' | 'end';
+    };
 
 /** A thing on the wheel. Angles in degrees clockwise from the valve, seen from the disc side. */
 export type DialMark =
@@ -27,7 +55,13 @@ export type DialMark =
   | { at: 'heavy'; deg: number; label?: string }
   | { at: 'rest'; deg: number; label: string }
   /** What is believed of the heavy spot, in grams from the axle; `fullG` reaches the rim. */
-  | { at: 'belief'; region: { massG: number; deg: number }[]; heavy: { massG: number; deg: number }; label: string; fullG: number }
+  | {
+      at: 'belief';
+      region: { massG: number; deg: number }[];
+      heavy: { massG: number; deg: number };
+      label: string;
+      fullG: number;
+    }
   /** `deeper` moves the words inward by so many lines, where neighbors would cover each other. */
   | { at: 'trial' | 'weight'; deg: number; label: string; deeper?: number }
   /** A place of the molded line: even, low, or not looked at. */
@@ -44,7 +78,18 @@ export interface DialView {
 
 const CX = 300;
 const CY = 300;
-const R = { tread: 268, lug: 253, bead: 227, rimOut: 225, rimIn: 203, hub: 49, axle: 17, weightOut: 203, weightIn: 186, bite: 246 };
+const R = {
+  tread: 268,
+  lug: 253,
+  bead: 227,
+  rimOut: 225,
+  rimIn: 203,
+  hub: 49,
+  axle: 17,
+  weightOut: 203,
+  weightIn: 186,
+  bite: 246,
+};
 const LUGS = 56;
 /** A cast wheel whose spokes nobody counted is drawn with so many. */
 const CAST_SPOKES = 5;
@@ -62,7 +107,14 @@ const band = (fromDeg: number, toDeg: number, outer: number, inner: number): str
   return `M${a[0]} ${a[1]}A${outer} ${outer} 0 ${large} 1 ${b[0]} ${b[1]}L${c[0]} ${c[1]}A${inner} ${inner} 0 ${large} 0 ${d[0]} ${d[1]}Z`;
 };
 
-const circle = (role: DialRole, r: number, filled = true): DialShape => ({ kind: 'circle', role, cx: CX, cy: CY, r, filled });
+const circle = (role: DialRole, r: number, filled = true): DialShape => ({
+  kind: 'circle',
+  role,
+  cx: CX,
+  cy: CY,
+  r,
+  filled,
+});
 const path = (role: DialRole, d: string, filled = true): DialShape => ({ kind: 'path', role, d, filled });
 const line = (role: DialRole, deg: number, from: number, to: number, toDeg = deg): DialShape =>
   path(role, `M${at(deg, from).join(' ')}L${at(toDeg, to).join(' ')}`, false);
@@ -95,8 +147,12 @@ const body = ({ wheel, tireOn }: DialView): DialShape[] => {
   shapes.push(circle('rim', R.rimOut), circle('ink', R.rimOut, false));
   shapes.push({ kind: 'circle', role: 'hub', cx: CX, cy: CY, r: R.rimIn, filled: true }, circle('ink', R.rimIn, false));
   if (wheel.build === 'spoked')
-    spokeDegs(wheel).forEach((deg, i) => shapes.push(line('spoke', deg, R.rimIn, R.hub, deg + (i % 2 === 0 ? 42 : -42))));
-  else for (const deg of spokeDegs({ spokes: wheel.spokes > 0 ? wheel.spokes : CAST_SPOKES })) shapes.push(path('rim', band(deg - 6, deg + 6, R.rimIn + 1, R.hub)));
+    spokeDegs(wheel).forEach((deg, i) =>
+      shapes.push(line('spoke', deg, R.rimIn, R.hub, deg + (i % 2 === 0 ? 42 : -42))),
+    );
+  else
+    for (const deg of spokeDegs({ spokes: wheel.spokes > 0 ? wheel.spokes : CAST_SPOKES }))
+      shapes.push(path('rim', band(deg - 6, deg + 6, R.rimIn + 1, R.hub)));
   if (wheel.build === 'split' || wheel.build === 'beadlock')
     for (let i = 0; i < 12; i++) {
       const [cx, cy] = at(i * 30 + 15, (R.rimIn + R.rimOut) / 2);
@@ -117,7 +173,10 @@ const arrowShapes = (clockwise: boolean): DialShape[] => {
   const b = at(to, r);
   const tip = clockwise ? to + 4 : to - 4;
   const head = `M${at(to, r - 9).join(' ')}L${at(tip, r).join(' ')}L${at(to, r + 9).join(' ')}Z`;
-  return [path('arrow', `M${a.join(' ')}A${r} ${r} 0 0 ${clockwise ? 1 : 0} ${b.join(' ')}`, false), path('arrow', head)];
+  return [
+    path('arrow', `M${a.join(' ')}A${r} ${r} 0 0 ${clockwise ? 1 : 0} ${b.join(' ')}`, false),
+    path('arrow', head),
+  ];
 };
 
 const shapesOf = (mark: DialMark, side: (deg: number) => number, over: boolean): DialShape[] => {
@@ -134,8 +193,17 @@ const shapesOf = (mark: DialMark, side: (deg: number) => number, over: boolean):
       const [cx, cy] = at(deg, R.lug - 8);
       const dot: DialShape = { kind: 'circle', role: 'mark', cx, cy, r: 9, filled: true };
       const labelDeg = deg - 14;
-      if (isSideways(labelDeg)) return [dot, line('leader', deg, R.rimIn - 2, R.rimIn - 18), label('label', deg, R.rimIn - 46, 'light mark', 17)];
-      return [dot, line('leader', deg, R.lug + 2, R.tread + 10, labelDeg), label('label', labelDeg, R.tread + 18, 'light mark', 17)];
+      if (isSideways(labelDeg))
+        return [
+          dot,
+          line('leader', deg, R.rimIn - 2, R.rimIn - 18),
+          label('label', deg, R.rimIn - 46, 'light mark', 17),
+        ];
+      return [
+        dot,
+        line('leader', deg, R.lug + 2, R.tread + 10, labelDeg),
+        label('label', labelDeg, R.tread + 18, 'light mark', 17),
+      ];
     }
     case 'start':
     case 'finish':
@@ -148,13 +216,35 @@ const shapesOf = (mark: DialMark, side: (deg: number) => number, over: boolean):
           ? path('live', band(deg - 6, deg + 6, R.rimOut + 4, R.rimIn - 2))
           : { kind: 'circle', role: mark.at === 'keeper' ? 'ink' : 'live', cx, cy, r: 9, filled: mark.at === 'keeper' };
       const role = mark.at === 'start' ? 'live' : 'label';
-      return [shape, line('leader', deg, R.rimIn - 4, R.rimIn - 20), label(role, deg, besideValve(deg) ? R.rimIn - 74 : R.rimIn - 50, text, 18)];
+      return [
+        shape,
+        line('leader', deg, R.rimIn - 4, R.rimIn - 20),
+        label(role, deg, besideValve(deg) ? R.rimIn - 74 : R.rimIn - 50, text, 18),
+      ];
     }
     case 'bite': {
       const deg = side(mark.deg);
       const [cx, cy] = at(deg, R.bite);
-      const number: DialShape = { kind: 'text', role: mark.now ? 'bite-now' : 'bite', x: cx, y: n(cy + 6), text: String(mark.n), size: mark.now ? 22 : 17, anchor: 'middle' };
-      return [{ kind: 'circle', role: mark.now ? 'bite-now' : mark.done ? 'bite-done' : 'bite', cx, cy, r: mark.now ? 17 : 13, filled: true }, number];
+      const number: DialShape = {
+        kind: 'text',
+        role: mark.now ? 'bite-now' : 'bite',
+        x: cx,
+        y: n(cy + 6),
+        text: String(mark.n),
+        size: mark.now ? 22 : 17,
+        anchor: 'middle',
+      };
+      return [
+        {
+          kind: 'circle',
+          role: mark.now ? 'bite-now' : mark.done ? 'bite-done' : 'bite',
+          cx,
+          cy,
+          r: mark.now ? 17 : 13,
+          filled: true,
+        },
+        number,
+      ];
     }
     case 'push': {
       const [from, to] = over ? [side(mark.toDeg), side(mark.fromDeg)] : [side(mark.fromDeg), side(mark.toDeg)];
@@ -198,18 +288,21 @@ const shapesOf = (mark: DialMark, side: (deg: number) => number, over: boolean):
       const deg = side(mark.deg);
       const [cx, cy] = at(deg, R.bite);
       // A low place is a notch cut outward, an even one a full stone: told apart without color.
-      if (mark.even === false) return [path('line-low', band(deg - 7, deg + 7, R.tread, R.rimOut)), label('line-low', deg, R.rimIn - 40, 'low', 26)];
-      return [{ kind: 'circle', role: mark.even ? 'line-even' : 'line-open', cx, cy, r: mark.even ? 18 : 14, filled: true }];
+      if (mark.even === false)
+        return [
+          path('line-low', band(deg - 7, deg + 7, R.tread, R.rimOut)),
+          label('line-low', deg, R.rimIn - 40, 'low', 26),
+        ];
+      return [
+        { kind: 'circle', role: mark.even ? 'line-even' : 'line-open', cx, cy, r: mark.even ? 18 : 14, filled: true },
+      ];
     }
     case 'arrow':
       return arrowShapes(over ? !mark.clockwise : mark.clockwise);
   }
 };
 
-const valve = (): DialShape[] => [
-  path('ink', 'M295 97H305V124H295Z'),
-  label('label', 0, R.rimIn - 44, 'valve', 17),
-];
+const valve = (): DialShape[] => [path('ink', 'M295 97H305V124H295Z'), label('label', 0, R.rimIn - 44, 'valve', 17)];
 
 /** Words of weights nearer than this cover each other. */
 const NEIGHBOR_DEG = 14;
@@ -220,7 +313,10 @@ const BELOW_VALVE = 2;
 const inRows = (marks: readonly DialMark[]): DialMark[] => {
   let last: { deg: number; deeper: number } | null = null;
   const rows = new Map<DialMark, number>();
-  const weights = marks.filter((m): m is Extract<DialMark, { deeper?: number; deg: number; label: string }> & { at: 'weight' | 'trial' } => m.at === 'weight' || m.at === 'trial');
+  const weights = marks.filter(
+    (m): m is Extract<DialMark, { deeper?: number; deg: number; label: string }> & { at: 'weight' | 'trial' } =>
+      m.at === 'weight' || m.at === 'trial',
+  );
   for (const mark of [...weights].sort((a, b) => a.deg - b.deg)) {
     // Beside the valve below its word.
     const row = besideValve(mark.deg) ? BELOW_VALVE : 0;

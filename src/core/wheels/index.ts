@@ -1,7 +1,27 @@
 /** Machines and wheels: what is known of them, and the drawing that shows a wheel. */
 export {
-  onFourWheels, wheelEnd, BUILDS, BUILD_WORDS, MACHINE_KINDS, KIND_WORDS, POSITIONS, POSITION_WORDS, DRIVES, DISC_SIDES, CALIPERS,
-  type Build, type Caliper, type Drive, type Fastener, type Kept, type Machine, type MachineKind, type Position, type Runout, type StandingPressure, type Wheel,
+  onFourWheels,
+  wheelEnd,
+  BUILDS,
+  BUILD_WORDS,
+  MACHINE_KINDS,
+  KIND_WORDS,
+  POSITIONS,
+  POSITION_WORDS,
+  DRIVES,
+  DISC_SIDES,
+  CALIPERS,
+  type Build,
+  type Caliper,
+  type Drive,
+  type Fastener,
+  type Kept,
+  type Machine,
+  type MachineKind,
+  type Position,
+  type Runout,
+  type StandingPressure,
+  type Wheel,
 } from './wheel';
 export { rimCode, readRimCode, tryRimCode, CONTOURS, type Contour, type RimCode } from './rim-code';
 export { wheelDial, type DialMark, type DialShape, type DialRole, type DialView } from './dial';

@@ -26,19 +26,28 @@ test('a code without a diameter has none, and one with has it in mm', () => {
   expect(rimCode.run({ code: 'WM3-18' }).result.rimDiameterMm).toBe(457);
 });
 
-test.each(['', 'MT', 'MT3.50x99', '17', 'WM9-18', '99.0x17', 'MT3.50x17x2', '2.15-'])('"%s" is refused in words', (code) => {
-  expect(() => readRimCode(code)).toThrow(InputError);
-  expect(tryRimCode(code)).toBeNull();
-});
+test.each(['', 'MT', 'MT3.50x99', '17', 'WM9-18', '99.0x17', 'MT3.50x17x2', '2.15-'])(
+  '"%s" is refused in words',
+  (code) => {
+    expect(() => readRimCode(code)).toThrow(InputError);
+    expect(tryRimCode(code)).toBeNull();
+  },
+);
 
 test('what it writes reads back as itself, and no text throws anything but the input error', () => {
   fc.assert(
-    fc.property(fc.oneof(fc.string({ maxLength: 40 }), fc.array(fc.constantFrom(...'MTWJA 0123456789./x-C'), { maxLength: 14 }).map((c) => c.join(''))), (code) => {
-      const read = tryRimCode(code);
-      if (!read) return;
-      const again = readRimCode(read.canonical);
-      expect({ ...again, canonical: '' }).toEqual({ ...read, canonical: '' });
-    }),
+    fc.property(
+      fc.oneof(
+        fc.string({ maxLength: 40 }),
+        fc.array(fc.constantFrom(...'MTWJA 0123456789./x-C'), { maxLength: 14 }).map((c) => c.join('')),
+      ),
+      (code) => {
+        const read = tryRimCode(code);
+        if (!read) return;
+        const again = readRimCode(read.canonical);
+        expect({ ...again, canonical: '' }).toEqual({ ...read, canonical: '' });
+      },
+    ),
     { numRuns: 3000 },
   );
 });

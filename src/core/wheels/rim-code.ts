@@ -24,7 +24,15 @@ const RIGHT = 'a rim code such as MT 3.50x17, 17 M/C x MT3.50, 2.15-18, WM3-18, 
 const wrong = (message: string) => new InputError('code', message, RIGHT);
 
 /** Inches by the number of a WM rim. Basis: memory. */
-const WM_IN: Readonly<Record<string, number>> = { '0': 1.5, '1': 1.6, '2': 1.85, '3': 2.15, '4': 2.5, '5': 2.75, '6': 3 };
+const WM_IN: Readonly<Record<string, number>> = {
+  '0': 1.5,
+  '1': 1.6,
+  '2': 1.85,
+  '3': 2.15,
+  '4': 2.5,
+  '5': 2.75,
+  '6': 3,
+};
 
 /** What each contour's letters mean. Basis: memory. */
 const SAYS: Record<Contour, { hump: boolean | null; says: string }> = {
@@ -45,13 +53,25 @@ interface Read {
 /** The order in which width, diameter and letters may stand. */
 const PATTERNS: readonly { pattern: RegExp; read(m: RegExpExecArray): Read }[] = [
   // WM3-18, WM 3 x 18
-  { pattern: /^WM\s*(\d)(?:\s*[X-]\s*(\d{1,2}))?$/, read: (m) => ({ width: '', diameter: m[1 + 1], letters: 'WM', wm: m[1] }) },
+  {
+    pattern: /^WM\s*(\d)(?:\s*[X-]\s*(\d{1,2}))?$/,
+    read: (m) => ({ width: '', diameter: m[1 + 1], letters: 'WM', wm: m[1] }),
+  },
   // 17 M/C x MT3.50, 17xMT 3.50
-  { pattern: /^(\d{1,2})\s*(?:M\/?C)?\s*[X-]\s*(MT|WM|AT|J)\s*(\d{1,2}(?:\.\d{1,2})?)$/, read: (m) => ({ width: m[3]!, diameter: m[1], letters: m[2], wm: undefined }) },
+  {
+    pattern: /^(\d{1,2})\s*(?:M\/?C)?\s*[X-]\s*(MT|WM|AT|J)\s*(\d{1,2}(?:\.\d{1,2})?)$/,
+    read: (m) => ({ width: m[3]!, diameter: m[1], letters: m[2], wm: undefined }),
+  },
   // MT 3.50x17
-  { pattern: /^(MT|WM|AT|J)\s*(\d{1,2}\.\d{1,2})(?:\s*[X-]\s*(\d{1,2}))?(?:\s*M\/?C)?$/, read: (m) => ({ width: m[2]!, diameter: m[3], letters: m[1], wm: undefined }) },
+  {
+    pattern: /^(MT|WM|AT|J)\s*(\d{1,2}\.\d{1,2})(?:\s*[X-]\s*(\d{1,2}))?(?:\s*M\/?C)?$/,
+    read: (m) => ({ width: m[2]!, diameter: m[3], letters: m[1], wm: undefined }),
+  },
   // 12x6.0 AT: the diameter of a four-wheel rim stands first and has no decimals
-  { pattern: /^(\d{1,2})\s*[X]\s*(\d{1,2}\.\d{1,2})\s*(AT|J|MT)?$/, read: (m) => ({ width: m[2]!, diameter: m[1], letters: m[3], wm: undefined }) },
+  {
+    pattern: /^(\d{1,2})\s*[X]\s*(\d{1,2}\.\d{1,2})\s*(AT|J|MT)?$/,
+    read: (m) => ({ width: m[2]!, diameter: m[1], letters: m[3], wm: undefined }),
+  },
   // 2.15-18, 1.60x21, 3.50 J, 3.50x17 MT, 7.0x12
   {
     pattern: /^(\d{1,2}\.\d{1,2})\s*(MT|WM|J|AT)?(?:\s*[X-]\s*(\d{1,2}))?\s*(?:M\/?C)?\s*(MT|WM|J|AT)?$/,
@@ -60,7 +80,12 @@ const PATTERNS: readonly { pattern: RegExp; read(m: RegExpExecArray): Read }[] =
 ];
 
 const parse = (code: string, show: Show): RimCode => {
-  const clean = code.trim().toUpperCase().replace(/[×*]/g, 'X').replace(/[–—−‐]/g, '-').replace(/\s+/g, ' ');
+  const clean = code
+    .trim()
+    .toUpperCase()
+    .replace(/[×*]/g, 'X')
+    .replace(/[–—−‐]/g, '-')
+    .replace(/\s+/g, ' ');
   if (!clean) throw wrong('The rim code is empty.');
   const found = PATTERNS.map(({ pattern, read }) => {
     const match = pattern.exec(clean);
@@ -74,14 +99,24 @@ const parse = (code: string, show: Show): RimCode => {
   const rimDiameterMm = rimDiameterIn === null ? null : (nominalRimMm(rimDiameterIn) ?? null);
   if (rimDiameterIn !== null && rimDiameterMm === null) throw wrong(`${rimDiameterIn} is no rim diameter.`);
   const contour = (found.letters as Contour | undefined) ?? 'plain';
-  const widthMm = show.line('width inside the flanges', found.wm === undefined ? `${widthIn} in × 25.4` : `WM${found.wm} is ${widthIn} in`, widthIn * INCH_IN_MM, 'mm');
+  const widthMm = show.line(
+    'width inside the flanges',
+    found.wm === undefined ? `${widthIn} in × 25.4` : `WM${found.wm} is ${widthIn} in`,
+    widthIn * INCH_IN_MM,
+    'mm',
+  );
   if (rimDiameterMm !== null) show.line('diameter at the bead seat', `table, ${rimDiameterIn} in`, rimDiameterMm, 'mm');
   show.line('contour', SAYS[contour].says, contour);
   show.basis('memory', 'what the letters of a rim code mean');
   if (rimDiameterMm !== null) show.basis('published', 'UN Regulation No. 75, nominal rim diameters');
   const text = contour === 'plain' ? widthIn.toFixed(2) : `${contour}${widthIn.toFixed(2)}`;
   return {
-    widthIn, widthMm, rimDiameterIn, rimDiameterMm, contour, hump: SAYS[contour].hump,
+    widthIn,
+    widthMm,
+    rimDiameterIn,
+    rimDiameterMm,
+    contour,
+    hump: SAYS[contour].hump,
     canonical: rimDiameterIn === null ? text : `${text}x${rimDiameterIn}`,
   };
 };

@@ -14,11 +14,18 @@ const STRIP_PLACES = 72;
 type Rim = Pick<Wheel, 'spokes' | 'build' | 'rimLockDegs'>;
 
 /** Crimp-on pieces sit at spokes; everything else is stuck to the rim. */
-export const takesCrimpOn = (wheel: Pick<Wheel, 'spokes' | 'build'>): boolean => wheel.build === 'spoked' && wheel.spokes > 0;
+export const takesCrimpOn = (wheel: Pick<Wheel, 'spokes' | 'build'>): boolean =>
+  wheel.build === 'spoked' && wheel.spokes > 0;
 
 /** What a stuck piece keeps clear of: valve and locks, and on the face of a cast wheel its spokes. */
-export const keepClearDegs = (wheel: Rim, innerFace = false): number[] => [0, ...wheel.rimLockDegs, ...(wheel.build === 'spoked' || innerFace ? [] : spokeDegs(wheel))];
+export const keepClearDegs = (wheel: Rim, innerFace = false): number[] => [
+  0,
+  ...wheel.rimLockDegs,
+  ...(wheel.build === 'spoked' || innerFace ? [] : spokeDegs(wheel)),
+];
 
 /** Places a weight can go, clear of valve and locks: at spokes, or side by side along a rim that weights are stuck to. */
 export const weightPlaces = (wheel: Rim, stuck = !takesCrimpOn(wheel)): number[] =>
-  spokeDegs({ spokes: stuck ? STRIP_PLACES : wheel.spokes }).filter((deg) => [0, ...wheel.rimLockDegs].every((t) => Math.abs(angleBetween(t, deg)) >= KEEP_CLEAR_DEG));
+  spokeDegs({ spokes: stuck ? STRIP_PLACES : wheel.spokes }).filter((deg) =>
+    [0, ...wheel.rimLockDegs].every((t) => Math.abs(angleBetween(t, deg)) >= KEEP_CLEAR_DEG),
+  );

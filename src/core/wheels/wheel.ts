@@ -1,10 +1,29 @@
 /** What kind of machine stands in the shop. */
-export const MACHINE_KINDS = ['dirt', 'trials', 'adventure', 'road', 'scooter', 'cruiser', 'sidecar', 'quad', 'side-by-side', 'drag'] as const;
+export const MACHINE_KINDS = [
+  'dirt',
+  'trials',
+  'adventure',
+  'road',
+  'scooter',
+  'cruiser',
+  'sidecar',
+  'quad',
+  'side-by-side',
+  'drag',
+] as const;
 export type MachineKind = (typeof MACHINE_KINDS)[number];
 
 export const KIND_WORDS: Record<MachineKind, string> = {
-  dirt: 'dirt bike', trials: 'trials', adventure: 'adventure', road: 'road', scooter: 'scooter', cruiser: 'cruiser', sidecar: 'sidecar rig',
-  quad: 'quad', 'side-by-side': 'side-by-side', drag: 'drag car',
+  dirt: 'dirt bike',
+  trials: 'trials',
+  adventure: 'adventure',
+  road: 'road',
+  scooter: 'scooter',
+  cruiser: 'cruiser',
+  sidecar: 'sidecar rig',
+  quad: 'quad',
+  'side-by-side': 'side-by-side',
+  drag: 'drag car',
 };
 
 export const DRIVES = ['chain', 'shaft', 'belt', 'hub'] as const;
@@ -14,8 +33,13 @@ export const POSITIONS = ['front', 'rear', 'sidecar', 'left-front', 'right-front
 export type Position = (typeof POSITIONS)[number];
 
 export const POSITION_WORDS: Record<Position, string> = {
-  front: 'Front wheel', rear: 'Rear wheel', sidecar: 'Sidecar wheel', 'left-front': 'Left front wheel', 'right-front': 'Right front wheel',
-  'left-rear': 'Left rear wheel', 'right-rear': 'Right rear wheel',
+  front: 'Front wheel',
+  rear: 'Rear wheel',
+  sidecar: 'Sidecar wheel',
+  'left-front': 'Left front wheel',
+  'right-front': 'Right front wheel',
+  'left-rear': 'Left rear wheel',
+  'right-rear': 'Right rear wheel',
 };
 
 /** How the rim is made; it decides the tube, the weights and the hazards. */
@@ -23,7 +47,10 @@ export const BUILDS = ['spoked', 'cast', 'split', 'beadlock'] as const;
 export type Build = (typeof BUILDS)[number];
 
 export const BUILD_WORDS: Record<Build, string> = {
-  spoked: 'spoked', cast: 'cast', split: 'split rim', beadlock: 'beadlock',
+  spoked: 'spoked',
+  cast: 'cast',
+  split: 'split rim',
+  beadlock: 'beadlock',
 };
 
 export const DISC_SIDES = ['left', 'right', 'both', 'none'] as const;
@@ -127,7 +154,8 @@ export interface Wheel extends Kept {
 }
 
 /** Machines that stand on four wheels, held by nuts or bolts of their own. */
-export const onFourWheels = (kind: MachineKind): boolean => kind === 'quad' || kind === 'side-by-side' || kind === 'drag';
+export const onFourWheels = (kind: MachineKind): boolean =>
+  kind === 'quad' || kind === 'side-by-side' || kind === 'drag';
 
 /** The end of the machine that the wheel is at. */
 export const wheelEnd = (position: Position): 'front' | 'rear' => (position.includes('front') ? 'front' : 'rear');

@@ -34,7 +34,12 @@ describe('the dial', () => {
   });
 
   test('words of weights close together stand in rows of their own', () => {
-    const weights = draw([{ at: 'weight', deg: 40, label: '10 g' }, { at: 'weight', deg: 50, label: '20 g' }, { at: 'weight', deg: 5, label: '40 g' }, { at: 'weight', deg: 90, label: '30 g' }]);
+    const weights = draw([
+      { at: 'weight', deg: 40, label: '10 g' },
+      { at: 'weight', deg: 50, label: '20 g' },
+      { at: 'weight', deg: 5, label: '40 g' },
+      { at: 'weight', deg: 90, label: '30 g' },
+    ]);
     const from = (said: string) => {
       const t = text(weights, said) as Extract<DialShape, { kind: 'text' }>;
       return Math.hypot(t.x - 300, t.y - t.size * 0.35 - 300);
@@ -47,7 +52,9 @@ describe('the dial', () => {
 
   test('the arrow turns round with the wheel', () => {
     const sweep = (sideUp: 'disc' | 'other') => {
-      const arc = draw([{ at: 'arrow', clockwise: true }], sideUp).find((s) => s.role === 'arrow' && s.kind === 'path' && !s.filled);
+      const arc = draw([{ at: 'arrow', clockwise: true }], sideUp).find(
+        (s) => s.role === 'arrow' && s.kind === 'path' && !s.filled,
+      );
       return arc?.kind === 'path' ? / 0 0 ([01]) /.exec(arc.d)?.[1] : undefined;
     };
     expect(sweep('disc')).toBe('1');
@@ -56,12 +63,24 @@ describe('the dial', () => {
 
   test('every mark is drawn with finite numbers and inside the field', () => {
     const marks: DialMark[] = [0, 45, 90, 135, 180, 225, 270, 315].flatMap((deg): DialMark[] => [
-      { at: 'lock', deg }, { at: 'start', deg }, { at: 'finish', deg }, { at: 'keeper', deg }, { at: 'heavy', deg, label: '41 g' },
-      { at: 'rest', deg, label: 'then' }, { at: 'trial', deg, label: '20 g' }, { at: 'weight', deg, label: '2 × 20 g' },
-      { at: 'light-mark', deg }, { at: 'push', fromDeg: deg, toDeg: (deg + 120) % 360 },
+      { at: 'lock', deg },
+      { at: 'start', deg },
+      { at: 'finish', deg },
+      { at: 'keeper', deg },
+      { at: 'heavy', deg, label: '41 g' },
+      { at: 'rest', deg, label: 'then' },
+      { at: 'trial', deg, label: '20 g' },
+      { at: 'weight', deg, label: '2 × 20 g' },
+      { at: 'light-mark', deg },
+      { at: 'push', fromDeg: deg, toDeg: (deg + 120) % 360 },
     ]);
     for (const shape of [...draw(marks), ...draw(marks, 'other')]) {
-      const numbers = shape.kind === 'path' ? (shape.d.match(/-?[\d.]+/g) ?? []).map(Number) : shape.kind === 'circle' ? [shape.cx, shape.cy, shape.r] : [shape.x, shape.y];
+      const numbers =
+        shape.kind === 'path'
+          ? (shape.d.match(/-?[\d.]+/g) ?? []).map(Number)
+          : shape.kind === 'circle'
+            ? [shape.cx, shape.cy, shape.r]
+            : [shape.x, shape.y];
       const outside = numbers.filter((n) => !(n >= -5 && n <= 605));
       expect([shape, outside]).toEqual([shape, []]);
     }
@@ -71,7 +90,8 @@ describe('the dial', () => {
 describe('where weights go', () => {
   test('at spokes clear of valve and locks', () => {
     const places = weightPlaces(sampleWheel());
-    for (const taken of [0, 210]) for (const p of places) expect(Math.abs(angleBetween(p, taken))).toBeGreaterThanOrEqual(6);
+    for (const taken of [0, 210])
+      for (const p of places) expect(Math.abs(angleBetween(p, taken))).toBeGreaterThanOrEqual(6);
     expect(places.length).toBeLessThan(36);
     expect(spokeDegs({ spokes: 36 })).toHaveLength(36);
   });
@@ -94,7 +114,11 @@ describe('records from outside', () => {
     [recordSchema('wheels'), { ...sampleWheel(), rimLockDegs: [400] }, 'rimLockDegs[0]'],
     [recordSchema('wheels'), { ...sampleWheel(), spokes: -1 }, 'spokes'],
     [recordSchema('machines'), { ...sampleMachine(), name: '' }, 'name'],
-    [recordSchema('machines'), { ...sampleMachine(), fasteners: [{ name: 'nut', wheel: 'rear', torqueNm: 0 }] }, 'fasteners[0].torqueNm'],
+    [
+      recordSchema('machines'),
+      { ...sampleMachine(), fasteners: [{ name: 'nut', wheel: 'rear', torqueNm: 0 }] },
+      'fasteners[0].torqueNm',
+    ],
     [recordSchema('machines'), { ...sampleMachine(), placardRearKpa: 9000 }, 'placardRearKpa'],
   ])('%# is refused at its field', (schema, value, field) => {
     expect(() => check(schema, value)).toThrow(expect.objectContaining({ field }));

@@ -17,14 +17,19 @@ type Before = Pick<Wheel, 'tireMarking' | 'tube' | 'treads' | 'pressures' | 'fla
  * then has its new tire. Worked out from the log as it stands, so that an undone hand-over puts everything back.
  */
 export const handOverStore = (db: Db, records: RecordStore) => {
-  const taken = db.prepare<[string], { kind: Shelf; stockId: string; count: number }>('SELECT kind, stock_id AS stockId, count FROM taken WHERE job_id = ?');
+  const taken = db.prepare<[string], { kind: Shelf; stockId: string; count: number }>(
+    'SELECT kind, stock_id AS stockId, count FROM taken WHERE job_id = ?',
+  );
   const forget = db.prepare('DELETE FROM taken WHERE job_id = ?');
   const remember = db.prepare('INSERT INTO taken (job_id, kind, stock_id, count) VALUES (?, ?, ?, ?)');
   const fitted = db.prepare<[string], { before: string }>('SELECT before FROM fitted WHERE job_id = ?');
   const fit = db.prepare('INSERT INTO fitted (job_id, before) VALUES (?, ?)');
   const unfit = db.prepare('DELETE FROM fitted WHERE job_id = ?');
   const move = Object.fromEntries(
-    SHELVES.map((kind) => [kind, db.prepare<[by: number, id: string]>(`UPDATE ${kind} SET count = count + ?, version = version + 1 WHERE id = ?`)]),
+    SHELVES.map((kind) => [
+      kind,
+      db.prepare<[by: number, id: string]>(`UPDATE ${kind} SET count = count + ?, version = version + 1 WHERE id = ?`),
+    ]),
   ) as Record<Shelf, Statement<[by: number, id: string]>>;
 
   /** The kinds of weight that the pieces on the rim came from, one for each piece. */
@@ -60,9 +65,24 @@ export const handOverStore = (db: Db, records: RecordStore) => {
     const done = fitted.get(jobId);
     if (state.handedOver && state.chosen && !done) {
       const { tireMarking, tube, treads, pressures, ...was } = wheel;
-      const before: Before = { tireMarking, tube, treads, pressures, flangeMm: was.flangeMm, wellMm: was.wellMm, wellToFlangeMm: was.wellToFlangeMm };
+      const before: Before = {
+        tireMarking,
+        tube,
+        treads,
+        pressures,
+        flangeMm: was.flangeMm,
+        wellMm: was.wellMm,
+        wellToFlangeMm: was.wellToFlangeMm,
+      };
       fit.run(jobId, JSON.stringify(before));
-      records.change('wheels', { ...wheel, tireMarking: state.chosen.marking, tube: state.chosen.tube, treads: [], pressures: [], ...state.rimShape });
+      records.change('wheels', {
+        ...wheel,
+        tireMarking: state.chosen.marking,
+        tube: state.chosen.tube,
+        treads: [],
+        pressures: [],
+        ...state.rimShape,
+      });
     } else if (!state.handedOver && done) {
       unfit.run(jobId);
       records.change('wheels', { ...wheel, ...(JSON.parse(done.before) as Before) });

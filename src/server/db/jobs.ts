@@ -1,6 +1,15 @@
 import { randomUUID } from 'node:crypto';
 import { InputError } from '../../core/errors';
-import { checkEntryBody, effectiveEntries, foldJob, type Entry, type EntryBody, type JobState, type JobSummary, type UsualTime } from '../../core/job';
+import {
+  checkEntryBody,
+  effectiveEntries,
+  foldJob,
+  type Entry,
+  type EntryBody,
+  type JobState,
+  type JobSummary,
+  type UsualTime,
+} from '../../core/job';
 import type { Cure } from '../../core/procedure';
 import { valuesOf } from '../../core/rules';
 import { POSITION_WORDS } from '../../core/wheels/wheel';
@@ -48,9 +57,16 @@ const dayAfter = (day: string): string =>
   new Date(new Date(`${day}T00:00:00Z`).getTime() + 86_400_000).toISOString().slice(0, 10);
 
 /** Jobs and their logs in the database. */
-export const jobStore = (db: Db, shop: ShopStore, rules: RuleStore, hasPhoto: (photoId: string) => boolean = () => false) => {
+export const jobStore = (
+  db: Db,
+  shop: ShopStore,
+  rules: RuleStore,
+  hasPhoto: (photoId: string) => boolean = () => false,
+) => {
   const statements = {
-    list: db.prepare<unknown[], JobRow>(`SELECT ${SUMMARY} FROM jobs ${MATCHES} ORDER BY opened_at DESC LIMIT @limit OFFSET @offset`),
+    list: db.prepare<unknown[], JobRow>(
+      `SELECT ${SUMMARY} FROM jobs ${MATCHES} ORDER BY opened_at DESC LIMIT @limit OFFSET @offset`,
+    ),
     total: db.prepare<unknown[], { total: number }>(`SELECT count(*) AS total FROM jobs ${MATCHES}`),
     one: db.prepare<[string], JobRow>(`SELECT ${SUMMARY} FROM jobs WHERE id = ?`),
     ofWheel: db.prepare<[string], JobRow>(`SELECT ${SUMMARY} FROM jobs WHERE wheel_id = ? ORDER BY opened_at DESC`),
@@ -72,7 +88,9 @@ export const jobStore = (db: Db, shop: ShopStore, rules: RuleStore, hasPhoto: (p
          AND id NOT IN (SELECT data ->> 'entryId' FROM entries WHERE kind = 'undo')
        GROUP BY 1, 2`,
     ),
-    entryJob: db.prepare<[string], { jobId: string; seq: number }>('SELECT job_id AS jobId, seq FROM entries WHERE id = ?'),
+    entryJob: db.prepare<[string], { jobId: string; seq: number }>(
+      'SELECT job_id AS jobId, seq FROM entries WHERE id = ?',
+    ),
     summarize: db.prepare(
       `UPDATE jobs SET size_off = @sizeOff, size_on = @sizeOn, handed_over = @handedOver, last_at = @lastAt,
          last_seq = @lastSeq, search = @search WHERE id = @id`,
@@ -99,9 +117,21 @@ export const jobStore = (db: Db, shop: ShopStore, rules: RuleStore, hasPhoto: (p
     const sizeOff = state.cameOff?.marking ?? null;
     const sizeOn = state.chosen?.marking ?? null;
     const position = POSITION_WORDS[wheelPosition];
-    const words = [number, state.machine?.name, state.machine?.kind, position, wheelPosition, state.rider, sizeOff, sizeOn, openedAt.slice(0, 10)];
+    const words = [
+      number,
+      state.machine?.name,
+      state.machine?.kind,
+      position,
+      wheelPosition,
+      state.rider,
+      sizeOff,
+      sizeOn,
+      openedAt.slice(0, 10),
+    ];
     statements.summarize.run({
-      id, sizeOff, sizeOn,
+      id,
+      sizeOff,
+      sizeOn,
       handedOver: state.handedOver ? 1 : 0,
       lastAt: last.at,
       lastSeq: last.seq,
@@ -124,7 +154,11 @@ export const jobStore = (db: Db, shop: ShopStore, rules: RuleStore, hasPhoto: (p
         if (kind === 'opened' || kind === 'rules')
           throw new InputError(field, 'The opening of a job stands.', 'the id of a later entry');
         if (body.kind !== 'undo' && kind !== body.kind)
-          throw new InputError(field, 'A correction is of the same kind as what it replaces.', `an entry of kind ${kind}`);
+          throw new InputError(
+            field,
+            'A correction is of the same kind as what it replaces.',
+            `an entry of kind ${kind}`,
+          );
       }
       known.set(body.id, body.kind);
     }
@@ -133,7 +167,9 @@ export const jobStore = (db: Db, shop: ShopStore, rules: RuleStore, hasPhoto: (p
   const write = (jobId: string, bodies: EntryBody[], fromSeq: number, at: string): void => {
     bodies.forEach((body, i) =>
       statements.insertEntry.run({
-        ...body, jobId, at,
+        ...body,
+        jobId,
+        at,
         seq: fromSeq + i + 1,
         data: JSON.stringify(body.data),
         replaces: body.replaces ?? null,
@@ -147,7 +183,8 @@ export const jobStore = (db: Db, shop: ShopStore, rules: RuleStore, hasPhoto: (p
       try {
         return checkEntryBody(value);
       } catch (error) {
-        if (error instanceof InputError) throw new InputError(`entries[${i}].${error.field}`, error.message, error.expected);
+        if (error instanceof InputError)
+          throw new InputError(`entries[${i}].${error.field}`, error.message, error.expected);
         throw error;
       }
     });
@@ -157,7 +194,8 @@ export const jobStore = (db: Db, shop: ShopStore, rules: RuleStore, hasPhoto: (p
       const first = Math.min(...held.map((h) => h!.seq));
       return entriesOf(jobId, first - 1);
     }
-    if (held.some(Boolean)) throw new InputError('entries', 'An entry of that id exists already.', 'ids of your own making');
+    if (held.some(Boolean))
+      throw new InputError('entries', 'An entry of that id exists already.', 'ids of your own making');
     if (expectedSeq !== job.lastSeq) throw new LogMovedOn(entriesOf(jobId, expectedSeq), job.lastSeq);
     if (bodies.some((b) => b.kind === 'opened'))
       throw new InputError('entries', 'A job is opened once.', 'any other kind of entry');
@@ -168,36 +206,39 @@ export const jobStore = (db: Db, shop: ShopStore, rules: RuleStore, hasPhoto: (p
     return entriesOf(jobId, job.lastSeq);
   });
 
-  const open = db.transaction((input: { id: string; machineId: string; wheelId: string; who: string }, at: string): JobSummary => {
-    const existing = statements.one.get(input.id);
-    // A client that lost the answer sends again.
-    if (existing?.machineId === input.machineId && existing.wheelId === input.wheelId) return toSummary(existing);
-    if (existing) throw new InputError('id', 'A job of that id exists already.', 'an id of your own making');
-    const machine = shop.machine(input.machineId);
-    const wheel = shop.wheel(input.wheelId);
-    if (!machine) throw new InputError('machineId', 'There is no such machine.', 'the id of a machine of the shop');
-    if (!wheel || wheel.machineId !== machine.id)
-      throw new InputError('wheelId', 'There is no such wheel on this machine.', 'the id of a wheel of this machine');
-    statements.insertJob.run({
-      ...input, at,
-      number: statements.nextNumber.get()?.number ?? FIRST_NUMBER,
-      machineName: machine.name,
-      wheelPosition: wheel.position,
-      rider: machine.rider,
-    });
-    const common = { who: input.who, station: 'intake' as const };
-    write(
-      input.id,
-      [
-        { ...common, id: randomUUID(), kind: 'opened', data: { machine, wheel, rider: machine.rider } },
-        { ...common, id: randomUUID(), kind: 'rules', data: { values: valuesOf(rules.list()) } },
-      ],
-      0,
-      at,
-    );
-    summarize(input.id);
-    return find(input.id);
-  });
+  const open = db.transaction(
+    (input: { id: string; machineId: string; wheelId: string; who: string }, at: string): JobSummary => {
+      const existing = statements.one.get(input.id);
+      // A client that lost the answer sends again.
+      if (existing?.machineId === input.machineId && existing.wheelId === input.wheelId) return toSummary(existing);
+      if (existing) throw new InputError('id', 'A job of that id exists already.', 'an id of your own making');
+      const machine = shop.machine(input.machineId);
+      const wheel = shop.wheel(input.wheelId);
+      if (!machine) throw new InputError('machineId', 'There is no such machine.', 'the id of a machine of the shop');
+      if (!wheel || wheel.machineId !== machine.id)
+        throw new InputError('wheelId', 'There is no such wheel on this machine.', 'the id of a wheel of this machine');
+      statements.insertJob.run({
+        ...input,
+        at,
+        number: statements.nextNumber.get()?.number ?? FIRST_NUMBER,
+        machineName: machine.name,
+        wheelPosition: wheel.position,
+        rider: machine.rider,
+      });
+      const common = { who: input.who, station: 'intake' as const };
+      write(
+        input.id,
+        [
+          { ...common, id: randomUUID(), kind: 'opened', data: { machine, wheel, rider: machine.rider } },
+          { ...common, id: randomUUID(), kind: 'rules', data: { values: valuesOf(rules.list()) } },
+        ],
+        0,
+        at,
+      );
+      summarize(input.id);
+      return find(input.id);
+    },
+  );
 
   return {
     find,

@@ -9,10 +9,14 @@ export type Db = Database.Database;
 export class DatabaseUnusable extends Error {}
 
 const migrate = (db: Db): void => {
-  const files = readdirSync(MIGRATIONS_DIR).filter((f) => /^\d{3}_.*\.sql$/.test(f)).sort();
+  const files = readdirSync(MIGRATIONS_DIR)
+    .filter((f) => /^\d{3}_.*\.sql$/.test(f))
+    .sort();
   const done = Number(db.pragma('user_version', { simple: true }));
   if (done > files.length)
-    throw new DatabaseUnusable(`The database was written by a newer program (version ${done}, this one knows ${files.length}).`);
+    throw new DatabaseUnusable(
+      `The database was written by a newer program (version ${done}, this one knows ${files.length}).`,
+    );
   db.transaction(() => {
     for (const file of files.slice(done)) db.exec(readFileSync(join(MIGRATIONS_DIR, file), 'utf8'));
     db.pragma(`user_version = ${files.length}`);

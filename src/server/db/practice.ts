@@ -19,10 +19,24 @@ export const practiceStore = (db: Db) => {
   const toScore = (row: Row): PracticeScore => ({ ...row, within: row.within === 1 });
   return {
     /** Sent twice it is kept once. Throws `InputError` where the id stands for another round. */
-    add({ tries, ...round }: PracticeTried, { placements, leftG, within, advised }: PracticeRound, at: string): PracticeScore {
-      insert.run({ ...round, at, tries: JSON.stringify(tries), placements, leftG, within: Number(within), advisedPlacements: advised.placements, advisedLeftG: advised.leftG });
+    add(
+      { tries, ...round }: PracticeTried,
+      { placements, leftG, within, advised }: PracticeRound,
+      at: string,
+    ): PracticeScore {
+      insert.run({
+        ...round,
+        at,
+        tries: JSON.stringify(tries),
+        placements,
+        leftG,
+        within: Number(within),
+        advisedPlacements: advised.placements,
+        advisedLeftG: advised.leftG,
+      });
       const kept = toScore(one.get(round.id)!);
-      if (kept.seed !== round.seed || kept.who !== round.who) throw new InputError('id', 'A round of that id exists already.', 'an id of your own making');
+      if (kept.seed !== round.seed || kept.who !== round.who)
+        throw new InputError('id', 'A round of that id exists already.', 'an id of your own making');
       return kept;
     },
     /** The newest first. */

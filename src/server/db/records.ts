@@ -31,9 +31,14 @@ const mapping = (kind: RecordKind) => {
     select: ['id', ...keys, 'version'].map((k) => `${columnName(k)} AS ${k}`).join(', '),
     insert: `INSERT INTO ${kind} (${['id', ...keys, 'version'].map(columnName).join(', ')}) VALUES (@id, ${keys.map((k) => `@${k}`).join(', ')}, 1)`,
     update: `UPDATE ${kind} SET ${keys.map((k) => `${columnName(k)} = @${k}`).join(', ')}, version = version + 1 WHERE id = @id AND version = @version`,
-    toRow: (it: object): Row => Object.fromEntries(Object.entries(it).map(([k, v]) => [k, flags.has(k) ? Number(v) : lists.has(k) ? JSON.stringify(v) : v])) as Row,
+    toRow: (it: object): Row =>
+      Object.fromEntries(
+        Object.entries(it).map(([k, v]) => [k, flags.has(k) ? Number(v) : lists.has(k) ? JSON.stringify(v) : v]),
+      ) as Row,
     toRecord: (row: Row): never =>
-      Object.fromEntries(Object.entries(row).map(([k, v]) => [k, flags.has(k) ? v === 1 : lists.has(k) ? JSON.parse(v as string) : v])) as never,
+      Object.fromEntries(
+        Object.entries(row).map(([k, v]) => [k, flags.has(k) ? v === 1 : lists.has(k) ? JSON.parse(v as string) : v]),
+      ) as never,
   };
 };
 
@@ -54,20 +59,26 @@ const refused = (write: () => void): void => {
     write();
   } catch (error) {
     const code = (error as { code?: string }).code ?? '';
-    if (code === 'SQLITE_CONSTRAINT_FOREIGNKEY') throw new InputError('machineId', 'There is no such machine.', 'the id of a machine that the shop keeps');
-    if (code.startsWith('SQLITE_CONSTRAINT')) throw new InputError('id', 'A record of that id exists already.', 'an id of your own making');
+    if (code === 'SQLITE_CONSTRAINT_FOREIGNKEY')
+      throw new InputError('machineId', 'There is no such machine.', 'the id of a machine that the shop keeps');
+    if (code.startsWith('SQLITE_CONSTRAINT'))
+      throw new InputError('id', 'A record of that id exists already.', 'an id of your own making');
     throw error;
   }
 };
 
 /** Machines, wheels and stock: listed, added, changed and archived, never deleted, since jobs speak of them. */
 export const recordStore = (db: Db) => {
-  const stores = Object.fromEntries(RECORD_KINDS.map((kind) => [kind, storeOf(db, kind)])) as Record<RecordKind, ReturnType<typeof storeOf>>;
+  const stores = Object.fromEntries(RECORD_KINDS.map((kind) => [kind, storeOf(db, kind)])) as Record<
+    RecordKind,
+    ReturnType<typeof storeOf>
+  >;
   const find = <K extends RecordKind>(kind: K, id: string): Records[K] | undefined => {
     const row = stores[kind].find.get(id);
     return row && stores[kind].toRecord(row);
   };
-  const add = <K extends RecordKind>(kind: K, it: Records[K]): void => refused(() => void stores[kind].add.run(stores[kind].toRow(it)));
+  const add = <K extends RecordKind>(kind: K, it: Records[K]): void =>
+    refused(() => void stores[kind].add.run(stores[kind].toRow(it)));
   /** Throws `ChangedMeanwhile` with the record as it stands when `version` is not the newest. */
   const change = <K extends RecordKind>(kind: K, it: Records[K]): Records[K] => {
     let changes = 0;

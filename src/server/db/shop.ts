@@ -6,7 +6,9 @@ import { recordStore } from './records';
 /** The shop: its name, its people and its records. */
 export const shopStore = (db: Db) => {
   const setting = db.prepare<[string], { value: string }>('SELECT value FROM settings WHERE key = ?');
-  const putSetting = db.prepare('INSERT INTO settings (key, value) VALUES (?, ?) ON CONFLICT (key) DO UPDATE SET value = excluded.value');
+  const putSetting = db.prepare(
+    'INSERT INTO settings (key, value) VALUES (?, ?) ON CONFLICT (key) DO UPDATE SET value = excluded.value',
+  );
   const people = db.prepare<[], { name: string }>('SELECT name FROM people ORDER BY name');
   const addPerson = db.prepare('INSERT INTO people (name) VALUES (?) ON CONFLICT DO NOTHING');
   const records = recordStore(db);
@@ -17,7 +19,11 @@ export const shopStore = (db: Db) => {
     wheel: (id: string): Wheel | undefined => records.find('wheels', id),
     name,
     all: (): Shop =>
-      ({ name: name(), people: people.all().map((p) => p.name), ...Object.fromEntries(RECORD_KINDS.map((kind) => [kind, records.list(kind)])) }) as Shop,
+      ({
+        name: name(),
+        people: people.all().map((p) => p.name),
+        ...Object.fromEntries(RECORD_KINDS.map((kind) => [kind, records.list(kind)])),
+      }) as Shop,
     rename: (to: string) => void putSetting.run('shop-name', to),
     addPerson: (who: string) => void addPerson.run(who),
   };

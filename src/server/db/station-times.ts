@@ -20,7 +20,8 @@ export const stationTimes = (db: Db) => {
     settle(jobId: string, log: readonly Entry[], state: JobState): void {
       forget.run(jobId);
       if (!state.wheel) return;
-      for (const [station, tookS] of Object.entries(timesOf(log).stations)) keep.run(jobId, station, state.wheel.build, tookS);
+      for (const [station, tookS] of Object.entries(timesOf(log).stations))
+        keep.run(jobId, station, state.wheel.build, tookS);
     },
     usual(): UsualTime[] {
       const by = new Map<string, { station: StationId; build: string; all: number[] }>();
@@ -30,7 +31,9 @@ export const stationTimes = (db: Db) => {
         group.all.push(tookS);
         by.set(key, group);
       }
-      return [...by.values()].filter((g) => g.all.length >= LEAST).map(({ station, build, all }) => ({ station, build, medianS: median(all), jobs: all.length }));
+      return [...by.values()]
+        .filter((g) => g.all.length >= LEAST)
+        .map(({ station, build, all }) => ({ station, build, medianS: median(all), jobs: all.length }));
     },
   };
 };

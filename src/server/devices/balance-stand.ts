@@ -1,6 +1,14 @@
 import Joi from 'joi';
 import { WEIGHTS_ON, type MassVector } from '../../core/balance';
-import { bearingsFor, bottomDeg, isAtRest, standStep, turnTo, type StandMotion, type StandWheel } from '../../core/devices';
+import {
+  bearingsFor,
+  bottomDeg,
+  isAtRest,
+  standStep,
+  turnTo,
+  type StandMotion,
+  type StandWheel,
+} from '../../core/devices';
 import { angle, count, oneOf, quantity } from '../../core/fields';
 import { standIn, type StandIn } from './stand-in';
 
@@ -47,10 +55,16 @@ export const simulatedStand = (name: string): StandIn => {
     knobs: { heavyG: 43, heavyDeg: 206, bandG: 2.5, weights: [], pace: 8, push: null, from: null, level: null },
     digits: 1,
     next: (knobs, seconds) => {
-      const wheel: StandWheel = { lumps: [{ massG: knobs.heavyG, deg: knobs.heavyDeg }, ...knobs.weights], radiusMm: RADIUS_MM, massKg: 9, inertiaKgM2: 0.35 };
+      const wheel: StandWheel = {
+        lumps: [{ massG: knobs.heavyG, deg: knobs.heavyDeg }, ...knobs.weights],
+        radiusMm: RADIUS_MM,
+        massKg: 9,
+        inertiaKgM2: 0.35,
+      };
       const bearings = bearingsFor(wheel, knobs.bandG);
       if (knobs.level !== null) begin({ turnDeg: turnTo(knobs.level, 3), rateDegS: 0 });
-      if (knobs.from !== null) begin({ turnDeg: turnTo(bottomDeg(motion), knobs.from === 'left' ? 9 : 3), rateDegS: 0 });
+      if (knobs.from !== null)
+        begin({ turnDeg: turnTo(bottomDeg(motion), knobs.from === 'left' ? 9 : 3), rateDegS: 0 });
       if (knobs.push !== null) begin({ rateDegS: knobs.push === 'left' ? PUSH_DEG_S : -PUSH_DEG_S });
       Object.assign(knobs, { push: null, from: null, level: null });
       motion = standStep(wheel, bearings, motion, seconds * knobs.pace);

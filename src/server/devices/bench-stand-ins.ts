@@ -8,8 +8,12 @@ import { standIn, type StandIn } from './stand-in';
 const TIP_S = 1.5;
 const JAWS_S = 0.1;
 
-const follow = (shown: number, real: number, seconds: number, lagS: number): number => real + (shown - real) * Math.exp(-seconds / lagS);
-const flag = (says: string) => Joi.boolean().optional().meta({ expected: `${says}: true or false` });
+const follow = (shown: number, real: number, seconds: number, lagS: number): number =>
+  real + (shown - real) * Math.exp(-seconds / lagS);
+const flag = (says: string) =>
+  Joi.boolean()
+    .optional()
+    .meta({ expected: `${says}: true or false` });
 
 /** A thermometer whose tip takes its time. */
 export const simulatedThermometer = (name: string): StandIn => {
@@ -17,8 +21,11 @@ export const simulatedThermometer = (name: string): StandIn => {
   let shownC = 20;
   return standIn(name, 'thermometer', {
     schema: Joi.object({ tempC: quantity('C', -40, 90, 'What it is held against').optional() }).required(),
-    knobs: { tempC: 21 }, digits: 1,
-    next: ({ tempC }, seconds) => ({ value: (shownC = follow(shownC, tempC, seconds, TIP_S)) + (chance() - 0.5) * 0.1 }),
+    knobs: { tempC: 21 },
+    digits: 1,
+    next: ({ tempC }, seconds) => ({
+      value: (shownC = follow(shownC, tempC, seconds, TIP_S)) + (chance() - 0.5) * 0.1,
+    }),
   });
 };
 
@@ -27,9 +34,18 @@ export const simulatedCaliper = (name: string): StandIn => {
   const chance = seeded(12);
   let shownMm = 0;
   return standIn(name, 'caliper', {
-    schema: Joi.object({ partMm: quantity('mm', 0, 300, 'The part between its jaws').optional(), on: flag('Held on the part') }).required(),
-    knobs: { partMm: 5.2, on: false }, digits: 2,
-    next: ({ partMm, on }, seconds) => ({ value: Math.max(0, (shownMm = follow(shownMm, on ? partMm : 0, seconds, JAWS_S)) + (on ? (chance() - 0.5) * 0.02 : 0)) }),
+    schema: Joi.object({
+      partMm: quantity('mm', 0, 300, 'The part between its jaws').optional(),
+      on: flag('Held on the part'),
+    }).required(),
+    knobs: { partMm: 5.2, on: false },
+    digits: 2,
+    next: ({ partMm, on }, seconds) => ({
+      value: Math.max(
+        0,
+        (shownMm = follow(shownMm, on ? partMm : 0, seconds, JAWS_S)) + (on ? (chance() - 0.5) * 0.02 : 0),
+      ),
+    }),
   });
 };
 
@@ -37,8 +53,12 @@ export const simulatedCaliper = (name: string): StandIn => {
 export const simulatedWrench = (name: string, scale: { minNm: number; maxNm: number }): StandIn => {
   let pull = AT_REST;
   return standIn(name, 'torque-wrench', {
-    schema: Joi.object({ setNm: quantity('Nm', 0, 400, 'What the wrench is set to').optional(), pulling: flag('Pulled') }).required(),
-    knobs: { setNm: 60, pulling: false }, digits: 1,
+    schema: Joi.object({
+      setNm: quantity('Nm', 0, 400, 'What the wrench is set to').optional(),
+      pulling: flag('Pulled'),
+    }).required(),
+    knobs: { setNm: 60, pulling: false },
+    digits: 1,
     next: ({ setNm, pulling }, seconds) => {
       const next = pullOn({ ...scale, setNm }, pull, pulling, seconds);
       pull = next.pull;

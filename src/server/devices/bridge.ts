@@ -22,7 +22,10 @@ export interface BridgeOptions {
  * Carries lines of text from a stream to the server until the stream ends, and says which of them were refused.
  * Resolves with how many were taken, refused, and let go because the server did not answer.
  */
-export const bridge = async (input: Readable, { post, say }: BridgeOptions): Promise<{ taken: number; refused: number; lost: number }> => {
+export const bridge = async (
+  input: Readable,
+  { post, say }: BridgeOptions,
+): Promise<{ taken: number; refused: number; lost: number }> => {
   const sum = { taken: 0, refused: 0, lost: 0 };
   let waiting: string[] = [];
   let away = false;
@@ -36,7 +39,8 @@ export const bridge = async (input: Readable, { post, say }: BridgeOptions): Pro
       const answer = await post(lines.join('\n'));
       sum.taken += answer.taken;
       sum.refused += answer.refused.length;
-      for (const { line, message, expected } of answer.refused) say(`Not taken: ${lines[line - 1]!.slice(0, 120)}\n  ${message} Right would be ${expected}.`);
+      for (const { line, message, expected } of answer.refused)
+        say(`Not taken: ${lines[line - 1]!.slice(0, 120)}\n  ${message} Right would be ${expected}.`);
       if (away) say('The server answers again.');
       away = false;
     } catch (error) {

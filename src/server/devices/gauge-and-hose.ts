@@ -1,5 +1,13 @@
 import Joi from 'joi';
-import { breakAndLubricate, emptyTire, hoseKpa, hoseStep, type HoseAir, type HoseTire, type Valve } from '../../core/devices';
+import {
+  breakAndLubricate,
+  emptyTire,
+  hoseKpa,
+  hoseStep,
+  type HoseAir,
+  type HoseTire,
+  type Valve,
+} from '../../core/devices';
 import { marking, oneOf, quantity } from '../../core/fields';
 import { seeded } from '../../core/statistics';
 import { tireVolume } from '../../core/tires';
@@ -9,7 +17,10 @@ const FITS = ['easy', 'tight'] as const;
 const LEAKS = ['none', 'slow', 'fast'] as const;
 
 /** How a bead lets go by its fit, lubricated; invented tires. */
-const POP_KPA: Record<(typeof FITS)[number], HoseTire['popKpa']> = { easy: { disc: 95, other: 135 }, tight: { disc: 165, other: 205 } };
+const POP_KPA: Record<(typeof FITS)[number], HoseTire['popKpa']> = {
+  easy: { disc: 95, other: 135 },
+  tight: { disc: 165, other: 205 },
+};
 const LEAK_MOL_PER_S_KPA: Record<(typeof LEAKS)[number], number> = { none: 0, slow: 2e-7, fast: 2e-5 };
 
 interface Knobs {
@@ -36,22 +47,41 @@ const schema = Joi.object({
 const NOISE_KPA = 0.4;
 
 const tireOf = ({ tire, fit, leak, ambientC }: Knobs): HoseTire => ({
-  volumeL: tireVolume.run({ tire }).result.volumeL, ambientC, popKpa: POP_KPA[fit], dryTimes: 1.6, tankKpa: 800,
-  fillMolPerSKpa: 1.2e-4, coreOutTimes: 3, leakMolPerSKpa: LEAK_MOL_PER_S_KPA[leak],
+  volumeL: tireVolume.run({ tire }).result.volumeL,
+  ambientC,
+  popKpa: POP_KPA[fit],
+  dryTimes: 1.6,
+  tankKpa: 800,
+  fillMolPerSKpa: 1.2e-4,
+  coreOutTimes: 3,
+  leakMolPerSKpa: LEAK_MOL_PER_S_KPA[leak],
 });
 
 /** A compressor's hose with a gauge in it, on a tire whose beads are off their seats. */
 export const simulatedGauge = (name: string, errorKpa = 0): StandIn => {
-  const knobs: Knobs = { tire: '110/90-19', fit: 'easy', leak: 'none', valve: 'hold', core: 'in', beads: 'lubricated', ambientC: 20 };
+  const knobs: Knobs = {
+    tire: '110/90-19',
+    fit: 'easy',
+    leak: 'none',
+    valve: 'hold',
+    core: 'in',
+    beads: 'lubricated',
+    ambientC: 20,
+  };
   const chance = seeded(13);
   let tire = tireOf(knobs);
   let air: HoseAir = emptyTire(tire, true);
   const made = standIn<Knobs>(name, 'gauge', {
-    schema, knobs, digits: 1,
+    schema,
+    knobs,
+    digits: 1,
     next: ({ valve, core }, seconds) => {
       const step = hoseStep(tire, air, valve, core === 'out', seconds);
       air = step.air;
-      return { value: Math.max(-4, hoseKpa(tire, air) + errorKpa + (chance() - 0.5) * NOISE_KPA), event: step.popped.length > 0 ? 'pop' : undefined };
+      return {
+        value: Math.max(-4, hoseKpa(tire, air) + errorKpa + (chance() - 0.5) * NOISE_KPA),
+        event: step.popped.length > 0 ? 'pop' : undefined,
+      };
     },
   });
   return {
@@ -63,7 +93,11 @@ export const simulatedGauge = (name: string, errorKpa = 0): StandIn => {
       tire = tireOf(now);
       // Another tire is a tire that was never seated; beads are broken when somebody says what becomes of them.
       if (now.tire !== before.tire || now.fit !== before.fit) air = emptyTire(tire, now.beads === 'lubricated');
-      else if ((raw as Partial<Knobs>).beads !== undefined) air = now.beads === 'lubricated' ? breakAndLubricate(air) : { ...air, seated: { disc: false, other: false }, lubricated: false };
+      else if ((raw as Partial<Knobs>).beads !== undefined)
+        air =
+          now.beads === 'lubricated'
+            ? breakAndLubricate(air)
+            : { ...air, seated: { disc: false, other: false }, lubricated: false };
     },
   };
 };

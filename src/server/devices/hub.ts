@@ -1,4 +1,14 @@
-import { DEVICE_KINDS, failing, readLine, SILENT_AFTER_MS, type DeviceKind, type DeviceLine, type DeviceNow, type DeviceState, type Failure } from '../../core/devices';
+import {
+  DEVICE_KINDS,
+  failing,
+  readLine,
+  SILENT_AFTER_MS,
+  type DeviceKind,
+  type DeviceLine,
+  type DeviceNow,
+  type DeviceState,
+  type Failure,
+} from '../../core/devices';
 import { InputError, type InputProblem } from '../../core/errors';
 import type { StandIn } from './stand-in';
 
@@ -34,12 +44,26 @@ export interface RefusedLine extends InputProblem {
  * Every instrument of the shop: what it said last, and who listens. Only whole lines that make sense, each later than the
  * one before, go on to whoever listens; everything else is only said of the instrument.
  */
-export const deviceHub = (standIns: readonly StandIn[], options: { nowMs?: () => number; calibratedOn?: (name: string) => string | null } = {}) => {
+export const deviceHub = (
+  standIns: readonly StandIn[],
+  options: { nowMs?: () => number; calibratedOn?: (name: string) => string | null } = {},
+) => {
   const { nowMs = Date.now, calibratedOn = () => null } = options;
   const known = new Map<string, Known>();
   const everybody = new Set<Listener>();
   const add = (name: string, kind: DeviceKind, standIn: StandIn | null): Known => {
-    const it: Known = { name, kind, standIn, fails: null, last: null, goodMs: 0, heardMs: 0, problem: null, listeners: new Set(), stop: null };
+    const it: Known = {
+      name,
+      kind,
+      standIn,
+      fails: null,
+      last: null,
+      goodMs: 0,
+      heardMs: 0,
+      problem: null,
+      listeners: new Set(),
+      stop: null,
+    };
     known.set(name, it);
     return it;
   };
@@ -90,13 +114,23 @@ export const deviceHub = (standIns: readonly StandIn[], options: { nowMs?: () =>
 
   const find = (name: string): Known => {
     const it = known.get(name);
-    if (!it) throw new InputError('device', 'There is no such instrument.', [...known.keys()].join(', ') || 'one that is connected');
+    if (!it)
+      throw new InputError(
+        'device',
+        'There is no such instrument.',
+        [...known.keys()].join(', ') || 'one that is connected',
+      );
     return it;
   };
 
   const simulated = (name: string): Known & { standIn: StandIn } => {
     const it = find(name);
-    if (!it.standIn) throw new InputError('device', `The ${DEVICE_KINDS[it.kind].says} is a real one: only a simulated one can be told that.`, 'a simulated instrument');
+    if (!it.standIn)
+      throw new InputError(
+        'device',
+        `The ${DEVICE_KINDS[it.kind].says} is a real one: only a simulated one can be told that.`,
+        'a simulated instrument',
+      );
     return it as Known & { standIn: StandIn };
   };
 
@@ -111,12 +145,20 @@ export const deviceHub = (standIns: readonly StandIn[], options: { nowMs?: () =>
   };
 
   const nowOf = (it: Known): DeviceNow => ({
-    name: it.name, kind: it.kind, simulated: it.standIn !== null, calibratedOn: calibratedOn(it.name), state: stateOf(it), last: it.last,
-    ageMs: it.last === null ? null : nowMs() - it.goodMs, problem: it.problem, fails: it.fails?.mode ?? null,
+    name: it.name,
+    kind: it.kind,
+    simulated: it.standIn !== null,
+    calibratedOn: calibratedOn(it.name),
+    state: stateOf(it),
+    last: it.last,
+    ageMs: it.last === null ? null : nowMs() - it.goodMs,
+    problem: it.problem,
+    fails: it.fails?.mode ?? null,
   });
 
   return {
-    list: (): (DeviceNow & { held: object | null })[] => [...known.values()].map((it) => ({ ...nowOf(it), held: it.standIn?.held() ?? null })),
+    list: (): (DeviceNow & { held: object | null })[] =>
+      [...known.values()].map((it) => ({ ...nowOf(it), held: it.standIn?.held() ?? null })),
     /** Hears an instrument until the function it gives is called. Throws `InputError` for one that is not there. */
     listen(name: string, listener: Listener): () => void {
       const it = find(name);
@@ -145,9 +187,16 @@ export const deviceHub = (standIns: readonly StandIn[], options: { nowMs?: () =>
         try {
           const line = readLine(raw);
           const it = known.get(line.device);
-          if (it?.standIn) throw new InputError('device', `${line.device} is a simulated instrument here.`, 'another name');
-          if (it && it.kind !== line.kind) throw new InputError('kind', `${line.device} is a ${DEVICE_KINDS[it.kind].says}.`, it.kind);
-          if (!it && known.size >= DEVICES_MAX) throw new InputError('device', 'There are too many instruments.', `at most ${DEVICES_MAX}; forget one that is silent`);
+          if (it?.standIn)
+            throw new InputError('device', `${line.device} is a simulated instrument here.`, 'another name');
+          if (it && it.kind !== line.kind)
+            throw new InputError('kind', `${line.device} is a ${DEVICE_KINDS[it.kind].says}.`, it.kind);
+          if (!it && known.size >= DEVICES_MAX)
+            throw new InputError(
+              'device',
+              'There are too many instruments.',
+              `at most ${DEVICES_MAX}; forget one that is silent`,
+            );
           hear(it ?? add(line.device, line.kind, null), line);
           taken++;
         } catch (error) {
@@ -169,7 +218,8 @@ export const deviceHub = (standIns: readonly StandIn[], options: { nowMs?: () =>
     /** Forgets a real instrument that has fallen silent. Throws `InputError` for one that speaks or is simulated. */
     forget(name: string): void {
       const it = find(name);
-      if (it.standIn || stateOf(it) !== 'silent') throw new InputError('device', `${name} is still here.`, 'a real instrument that is silent');
+      if (it.standIn || stateOf(it) !== 'silent')
+        throw new InputError('device', `${name} is still here.`, 'a real instrument that is silent');
       for (const listener of it.listeners) listener.end();
       known.delete(name);
     },

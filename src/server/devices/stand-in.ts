@@ -19,14 +19,31 @@ const EVERY_MS = 50;
 export const standIn = <Knobs extends object>(
   name: string,
   kind: DeviceKind,
-  { schema, knobs, digits, next }: { schema: Joi.ObjectSchema; knobs: Knobs; digits: number; next(knobs: Knobs, seconds: number): { value: number; event?: DeviceEvent | undefined } },
+  {
+    schema,
+    knobs,
+    digits,
+    next,
+  }: {
+    schema: Joi.ObjectSchema;
+    knobs: Knobs;
+    digits: number;
+    next(knobs: Knobs, seconds: number): { value: number; event?: DeviceEvent | undefined };
+  },
 ): StandIn => ({
   name,
   kind,
   start(say) {
     const timer = setInterval(() => {
       const { value, event } = next(knobs, EVERY_MS / 1000);
-      say({ device: name, kind, value: Number(value.toFixed(digits)), unit: DEVICE_KINDS[kind].unit, at: new Date().toISOString(), ...(event ? { event } : {}) });
+      say({
+        device: name,
+        kind,
+        value: Number(value.toFixed(digits)),
+        unit: DEVICE_KINDS[kind].unit,
+        at: new Date().toISOString(),
+        ...(event ? { event } : {}),
+      });
     }, EVERY_MS);
     return () => clearInterval(timer);
   },

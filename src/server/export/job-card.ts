@@ -13,10 +13,28 @@ const DIAL = { x: 330, y: 108, scale: 0.36 };
 
 /** Print colors of the dial: ink on paper, and never a meaning by color alone. */
 const PRINT: Record<DialRole, string> = {
-  'line-open': '#ffffff', 'line-even': '#8fbfbf', 'line-low': '#a3321f',
-  rubber: '#2c2f31', lug: '#ffffff', rim: '#c9c9c9', hub: '#ffffff', spoke: '#b7b7b7', ink: INK, label: INK, hour: SOFT,
-  lock: INK, weight: INK, heavy: '#0f6f78', wedge: '#cfe3df', live: '#0f6f78', mark: '#ffffff', arrow: '#ffffff', leader: INK,
-  bite: '#ffffff', 'bite-done': '#cfe3df', 'bite-now': '#0f6f78',
+  'line-open': '#ffffff',
+  'line-even': '#8fbfbf',
+  'line-low': '#a3321f',
+  rubber: '#2c2f31',
+  lug: '#ffffff',
+  rim: '#c9c9c9',
+  hub: '#ffffff',
+  spoke: '#b7b7b7',
+  ink: INK,
+  label: INK,
+  hour: SOFT,
+  lock: INK,
+  weight: INK,
+  heavy: '#0f6f78',
+  wedge: '#cfe3df',
+  live: '#0f6f78',
+  mark: '#ffffff',
+  arrow: '#ffffff',
+  leader: INK,
+  bite: '#ffffff',
+  'bite-done': '#cfe3df',
+  'bite-now': '#0f6f78',
 };
 
 type Doc = PDFKit.PDFDocument;
@@ -40,12 +58,24 @@ const drawDial = (doc: Doc, shapes: ReturnType<typeof wheelDial>): void => {
   }
   doc.restore();
   const width = 600 * DIAL.scale;
-  doc.font('regular').fontSize(8.5).fillColor(SOFT).text('seen from the disc side, valve at 12', DIAL.x, DIAL.y + width + 4, { width, align: 'center' });
+  doc
+    .font('regular')
+    .fontSize(8.5)
+    .fillColor(SOFT)
+    .text('seen from the disc side, valve at 12', DIAL.x, DIAL.y + width + 4, { width, align: 'center' });
 };
 
 const heading = (doc: Doc, text: string, y: number): number => {
-  doc.moveTo(PAGE.left, y).lineTo(PAGE.left + 262, y).lineWidth(0.8).stroke(LINE);
-  doc.font('bold').fontSize(10.5).fillColor(INK).text(text, PAGE.left, y + 5);
+  doc
+    .moveTo(PAGE.left, y)
+    .lineTo(PAGE.left + 262, y)
+    .lineWidth(0.8)
+    .stroke(LINE);
+  doc
+    .font('bold')
+    .fontSize(10.5)
+    .fillColor(INK)
+    .text(text, PAGE.left, y + 5);
   return y + 20;
 };
 
@@ -77,7 +107,11 @@ const drawCard = (doc: Doc, card: JobCard): void => {
   for (const section of card.sections) y = rows(doc, section.rows, heading(doc, section.title, y));
   doc.y = Math.max(y, DIAL.y + 600 * DIAL.scale + 20);
   doc.x = PAGE.left;
-  list(doc, 'Look again', card.rechecks.map((r) => `${r.onDate}: ${r.what}`));
+  list(
+    doc,
+    'Look again',
+    card.rechecks.map((r) => `${r.onDate}: ${r.what}`),
+  );
   list(doc, 'Doubtful', card.doubts);
   list(doc, 'Missing in the log', card.missing);
   list(doc, 'Notes', card.notes);
@@ -101,7 +135,11 @@ export const jobCardPdf = (input: {
     const doc = new PDFDocument({
       size: 'A4',
       margin: 48,
-      info: { Title: `Job ${input.job.number}: ${card.title}`, Author: input.shopName || 'Tough Rimstone', CreationDate: input.on },
+      info: {
+        Title: `Job ${input.job.number}: ${card.title}`,
+        Author: input.shopName || 'Tough Rimstone',
+        CreationDate: input.on,
+      },
     });
     const chunks: Buffer[] = [];
     doc.on('data', (chunk: Buffer) => chunks.push(chunk));
@@ -111,13 +149,23 @@ export const jobCardPdf = (input: {
     doc.registerFont('bold', packageFile(`${FONT_DIR}-700-normal.woff`));
     doc.font('bold').fontSize(18).fillColor(INK).text(card.title, PAGE.left, 44);
     doc.font('regular').fontSize(10).fillColor(SOFT).text(card.subtitle);
-    doc.text(`Job ${input.job.number} · opened ${input.job.openedAt.slice(0, 10)}${input.shopName ? ` · ${input.shopName}` : ''}`);
+    doc.text(
+      `Job ${input.job.number} · opened ${input.job.openedAt.slice(0, 10)}${input.shopName ? ` · ${input.shopName}` : ''}`,
+    );
     const mass = (g: number) => {
       const { text, label } = formatQuantity(g, 'g', input.units);
       return `${text} ${label}`;
     };
     if (state.wheel)
-      drawDial(doc, wheelDial({ wheel: state.wheel, marks: dialMarks(state, 'hand-over', { say: mass }), sideUp: 'disc', tireOn: true }));
+      drawDial(
+        doc,
+        wheelDial({
+          wheel: state.wheel,
+          marks: dialMarks(state, 'hand-over', { say: mass }),
+          sideUp: 'disc',
+          tireOn: true,
+        }),
+      );
     drawCard(doc, card);
     doc.end();
   });

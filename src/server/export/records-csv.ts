@@ -2,7 +2,16 @@ import { parse } from 'csv-parse/sync';
 import { stringify } from 'csv-stringify/sync';
 import { randomUUID } from 'node:crypto';
 import { InputError } from '../../core/errors';
-import { columnName, fieldsOfKind, fileColumns, planImport, toCells, type ImportPlan, type RecordKind, type Records } from '../../core/shop';
+import {
+  columnName,
+  fieldsOfKind,
+  fileColumns,
+  planImport,
+  toCells,
+  type ImportPlan,
+  type RecordKind,
+  type Records,
+} from '../../core/shop';
 
 /** A cell that a spreadsheet would run as a formula is marked as text; reading takes the mark away again. */
 const FORMULA = /^[=+\-@\t\r]/;
@@ -25,20 +34,38 @@ const delimiterOf = (text: string): string => {
 const cellsOf = (text: string): string[][] => {
   let rows: string[][];
   try {
-    rows = parse(text, { bom: true, relax_column_count: true, skip_empty_lines: true, trim: true, delimiter: delimiterOf(text) });
+    rows = parse(text, {
+      bom: true,
+      relax_column_count: true,
+      skip_empty_lines: true,
+      trim: true,
+      delimiter: delimiterOf(text),
+    });
   } catch (error) {
     const line = (error as { lines?: number }).lines;
-    throw new InputError('file', `The file is no CSV${line ? `: look at line ${line}` : ''}.`, 'cells separated by commas, in quotes where they hold one');
+    throw new InputError(
+      'file',
+      `The file is no CSV${line ? `: look at line ${line}` : ''}.`,
+      'cells separated by commas, in quotes where they hold one',
+    );
   }
   if (rows.length < 2) throw new InputError('file', 'The file holds no rows.', 'a header and at least one row');
-  if (rows.length > MOST_ROWS + 1) throw new InputError('file', `The file holds ${rows.length - 1} rows.`, `at most ${MOST_ROWS} at a time`);
+  if (rows.length > MOST_ROWS + 1)
+    throw new InputError('file', `The file holds ${rows.length - 1} rows.`, `at most ${MOST_ROWS} at a time`);
   return rows.map((row) => row.map(unmark));
 };
 
 /** What a file would do to the records of a kind. Throws `InputError` for what is no CSV. */
-export const planCsv = <K extends RecordKind>(kind: K, text: string, have: readonly Records[K][], machineIds: ReadonlySet<string>): ImportPlan<K> =>
+export const planCsv = <K extends RecordKind>(
+  kind: K,
+  text: string,
+  have: readonly Records[K][],
+  machineIds: ReadonlySet<string>,
+): ImportPlan<K> =>
   planImport(kind, cellsOf(text), have, {
-    needed: fieldsOfKind(kind).filter((f) => f.usual === undefined && !f.may).map((f) => columnName(f.key)),
+    needed: fieldsOfKind(kind)
+      .filter((f) => f.usual === undefined && !f.may)
+      .map((f) => columnName(f.key)),
     machineIds,
     newId: randomUUID,
   });

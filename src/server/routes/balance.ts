@@ -17,7 +17,8 @@ const LEAST_SEEN = 3;
 const ROUNDS = 200;
 
 const triedBody = Joi.object({
-  id: recordId, who,
+  id: recordId,
+  who,
   seed: count(0, 1_000_000_000, 'Number of the hidden wheel'),
   friction: oneOf(Object.keys(FRICTIONS), 'The stand'),
   shelf: oneOf(Object.keys(SHELVES), 'The shelf'),

@@ -9,7 +9,11 @@ const failSchema = Joi.object({ fails: oneOf(FAILURES, 'How it fails').allow(nul
 const POST_MAX = 2000 * LINE_MAX;
 
 /** Lines as server-sent events until the listener leaves or the hub stops. */
-const stream = (req: Request, res: Response, listen: (listener: { hear(line: DeviceLine): void; end(): void }) => () => void): void => {
+const stream = (
+  req: Request,
+  res: Response,
+  listen: (listener: { hear(line: DeviceLine): void; end(): void }) => () => void,
+): void => {
   const leave = listen({ hear: (line) => res.write(`data: ${JSON.stringify(line)}\n\n`), end: () => res.end() });
   res.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store', Connection: 'keep-alive' });
   res.flushHeaders();

@@ -15,7 +15,12 @@ export const who = text(60, 'Who does it');
 export const recordId = text(60, 'The record\u2019s name in the database').pattern(/^[\w-]+$/);
 
 const number = (min: number, max: number, usual: number, says: string) =>
-  Joi.number().integer().min(min).max(max).default(usual).meta({ expected: `${says}: a whole number from ${min} to ${max}` });
+  Joi.number()
+    .integer()
+    .min(min)
+    .max(max)
+    .default(usual)
+    .meta({ expected: `${says}: a whole number from ${min} to ${max}` });
 
 /** The query of the jobs list. */
 export const jobQuery = Joi.object({
@@ -27,7 +32,10 @@ export const jobQuery = Joi.object({
 });
 
 const unit = (...choices: string[]) =>
-  Joi.string().valid(...choices).default(choices[0]!).meta({ expected: `one of ${choices.join(', ')}` });
+  Joi.string()
+    .valid(...choices)
+    .default(choices[0]!)
+    .meta({ expected: `one of ${choices.join(', ')}` });
 
 /** The fitter's units, for what is printed. */
 export const unitQuery = Joi.object<UnitPreferences>({

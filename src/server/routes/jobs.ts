@@ -49,7 +49,10 @@ export const jobRoutes = (jobs: JobStore, shop: ShopStore): Router => {
 
   router.get('/:id/log.csv', (req, res) => {
     const job = jobs.find(req.params.id);
-    res.type('text/csv').attachment(`job-${job.number}-log.csv`).send(logCsv(jobs.entriesOf(job.id)));
+    res
+      .type('text/csv')
+      .attachment(`job-${job.number}-log.csv`)
+      .send(logCsv(jobs.entriesOf(job.id)));
   });
 
   router.get('/:id/rechecks.ics', (req, res) => {
@@ -61,7 +64,13 @@ export const jobRoutes = (jobs: JobStore, shop: ShopStore): Router => {
   router.get('/:id/card.pdf', async (req, res) => {
     const units = checkQuery<UnitPreferences>(unitQuery, req.query);
     const job = jobs.find(req.params.id);
-    const pdf = await jobCardPdf({ job, entries: jobs.entriesOf(job.id), units, shopName: shop.name(), on: new Date() });
+    const pdf = await jobCardPdf({
+      job,
+      entries: jobs.entriesOf(job.id),
+      units,
+      shopName: shop.name(),
+      on: new Date(),
+    });
     res.type('application/pdf').attachment(`job-${job.number}.pdf`).send(pdf);
   });
 

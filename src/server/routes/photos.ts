@@ -9,9 +9,13 @@ const YEAR_S = 31_536_000;
 /** Photographs: kept once, read by their id. What they show stands in a job's log. */
 export const photoRoutes = (photos: PhotoStore): Router => {
   const router = Router();
-  router.post('/', express.raw({ type: ['image/*', 'application/octet-stream'], limit: MOST_PHOTO_BYTES }), async (req, res) => {
-    res.status(201).json(await photos.keep(req.body));
-  });
+  router.post(
+    '/',
+    express.raw({ type: ['image/*', 'application/octet-stream'], limit: MOST_PHOTO_BYTES }),
+    async (req, res) => {
+      res.status(201).json(await photos.keep(req.body));
+    },
+  );
   router.get('/:id', (req, res) => {
     const found = photos.find(check<string>(PHOTO_ID, req.params.id));
     if (!found) throw new NotFound('There is no such photograph.');

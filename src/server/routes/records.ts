@@ -36,12 +36,16 @@ export const recordRoutes = (records: RecordStore, jobs: JobStore): Router => {
   router.put('/records/:kind/:id', (req, res) => {
     const kind = kindOf(req.params.kind);
     const it = checkRecord(kind, req.body);
-    if (it.id !== req.params.id) throw new InputError('id', 'The record names another id than the address.', req.params.id.slice(0, 60));
+    if (it.id !== req.params.id)
+      throw new InputError('id', 'The record names another id than the address.', req.params.id.slice(0, 60));
     res.json(records.change(kind, it));
   });
   router.get('/records/:kind/file.csv', (req, res) => {
     const kind = kindOf(req.params.kind);
-    res.type('text/csv').attachment(`${kind}.csv`).send(recordsCsv(kind, records.list(kind)));
+    res
+      .type('text/csv')
+      .attachment(`${kind}.csv`)
+      .send(recordsCsv(kind, records.list(kind)));
   });
   router.post('/records/:kind/import', express.text({ type: 'text/csv', limit: '4mb' }), (req, res) => {
     const kind = kindOf(req.params.kind);
@@ -51,7 +55,9 @@ export const recordRoutes = (records: RecordStore, jobs: JobStore): Router => {
     const plan = planCsv(kind, req.body, records.list(kind), machineIds);
     const faulty = plan.problems.length > 0 || plan.rows.some((r) => r.does === 'faulty');
     if (apply === 'yes' && !faulty) records.takeIn(kind, plan.add, plan.change);
-    res.status(apply === 'yes' && faulty ? 422 : 200).json({ rows: plan.rows, problems: plan.problems, applied: apply === 'yes' && !faulty });
+    res
+      .status(apply === 'yes' && faulty ? 422 : 200)
+      .json({ rows: plan.rows, problems: plan.problems, applied: apply === 'yes' && !faulty });
   });
   router.get('/wheels/:id/record', (req, res) => {
     const wheel = records.find('wheels', check<string>(recordId, req.params.id));

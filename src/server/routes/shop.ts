@@ -8,7 +8,10 @@ import type { RuleStore } from '../db/rules';
 import type { ShopStore } from '../db/shop';
 import { who } from './input';
 
-const machineBody = Joi.object({ machine: Joi.object().unknown().required().meta({ expected: 'a machine' }), wheels: listOf(Joi.object().unknown(), 8, 'Its wheels') }).required();
+const machineBody = Joi.object({
+  machine: Joi.object().unknown().required().meta({ expected: 'a machine' }),
+  wheels: listOf(Joi.object().unknown(), 8, 'Its wheels'),
+}).required();
 const ruleBody = Joi.object({
   value: Joi.alternatives(Joi.number(), Joi.string().max(60)).required().meta({ expected: 'a number or a word' }),
   note: text(300, 'The note').allow(''),
@@ -20,7 +23,11 @@ const nameBody = Joi.object({ name: text(80, 'The name') }).required();
 /** The shop's name, people and rules, and machines with their wheels. */
 export const shopRoutes = (shop: ShopStore, rules: RuleStore, jobs: JobStore): Router => {
   const router = Router();
-  router.get('/shop', (_req, res) => void res.json({ ...shop.all(), rules: rules.list(), cures: jobs.cures(), usualTimes: jobs.usualTimes() }));
+  router.get(
+    '/shop',
+    (_req, res) =>
+      void res.json({ ...shop.all(), rules: rules.list(), cures: jobs.cures(), usualTimes: jobs.usualTimes() }),
+  );
   router.put('/shop/name', (req, res) => {
     shop.rename(check<{ name: string }>(nameBody, req.body).name);
     res.json({ name: shop.name() });

@@ -47,13 +47,26 @@ const WhoIsThere = () => {
   return (
     <>
       {people.length > 0 && (
-        <ChoiceField label="Who is at the bench" value={who} onChange={(v) => dispatch(whoChosen(v))} options={people.map((p) => [p, p] as const)} />
+        <ChoiceField
+          label="Who is at the bench"
+          value={who}
+          onChange={(v) => dispatch(whoChosen(v))}
+          options={people.map((p) => [p, p] as const)}
+        />
       )}
-      <form className="flex items-end gap-2" onSubmit={(e) => { e.preventDefault(); void add(); }}>
+      <form
+        className="flex items-end gap-2"
+        onSubmit={(e) => {
+          e.preventDefault();
+          void add();
+        }}
+      >
         <div className="flex-1">
           <TextField label="Somebody new" value={name} onChange={setName} problem={problem} maxLength={60} />
         </div>
-        <Button small type="submit">Add</Button>
+        <Button small type="submit">
+          Add
+        </Button>
       </form>
     </>
   );
@@ -66,18 +79,31 @@ export const Bench = () => {
   return (
     <Popover.Root>
       <Popover.Trigger asChild>
-        <button type="button" className="stamp shrink-0" aria-label={`Bench: ${prefs.who || 'nobody yet'}, units and light`}>
+        <button
+          type="button"
+          className="stamp shrink-0"
+          aria-label={`Bench: ${prefs.who || 'nobody yet'}, units and light`}
+        >
           {initials(prefs.who)}
         </button>
       </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content align="end" sideOffset={8} className="z-40 max-h-[85vh] w-[min(340px,94vw)] space-y-3 overflow-y-auto rounded-2xl border-2 border-ink bg-stone p-4" aria-label="Bench">
+        <Popover.Content
+          align="end"
+          sideOffset={8}
+          className="z-40 max-h-[85vh] w-[min(340px,94vw)] space-y-3 overflow-y-auto rounded-2xl border-2 border-ink bg-stone p-4"
+          aria-label="Bench"
+        >
           <WhoIsThere />
           <ChoiceField
             label="Light"
             value={prefs.theme}
             onChange={(v) => dispatch(themeChosen(v as Prefs['theme']))}
-            options={[['auto', 'as the machine has it'], ['day', 'day'], ['night', 'night']]}
+            options={[
+              ['auto', 'as the machine has it'],
+              ['day', 'day'],
+              ['night', 'night'],
+            ]}
           />
           <div className="grid grid-cols-2 gap-2">
             {UNIT_CHOICES.map(({ key, label, values }) => (

@@ -8,11 +8,22 @@ import { StandInKnobs } from './StandInKnobs';
 import { useDevice, type LiveDevice } from './use-device';
 
 /** As many digits as a fitter reads off an instrument of the kind. */
-export const DEVICE_DIGITS: Record<DeviceKind, number> = { gauge: 1, thermometer: 1, 'dial-indicator': 2, caliper: 2, 'torque-wrench': 0, 'balance-stand': 0 };
+export const DEVICE_DIGITS: Record<DeviceKind, number> = {
+  gauge: 1,
+  thermometer: 1,
+  'dial-indicator': 2,
+  caliper: 2,
+  'torque-wrench': 0,
+  'balance-stand': 0,
+};
 
 /** Which instrument speaks, that it is one of ours if it is, and when it was calibrated. */
 export const DeviceLabel = ({ device }: { device: NonNullable<LiveDevice['device']> }) => (
-  <>{device.name}{device.simulated ? ', simulated' : ''} · {device.calibratedOn ? `calibrated ${device.calibratedOn}` : 'calibration not recorded'}</>
+  <>
+    {device.name}
+    {device.simulated ? ', simulated' : ''} ·{' '}
+    {device.calibratedOn ? `calibrated ${device.calibratedOn}` : 'calibration not recorded'}
+  </>
 );
 
 interface Props {
@@ -33,13 +44,36 @@ const Live = ({ kind, onTake }: Pick<Props, 'kind' | 'onTake'>) => {
     <>
       <div className="flex items-center gap-3">
         <p className="min-w-0 flex-1">
-          <span className="num block text-[34px] leading-none">{shown ? say(shown.value, DEVICE_KINDS[kind].unit, { digits: DEVICE_DIGITS[kind] }) : '–'}</span>
-          <span className="text-[15px] text-ink2" role="status">{says}</span>
+          <span className="num block text-[34px] leading-none">
+            {shown ? say(shown.value, DEVICE_KINDS[kind].unit, { digits: DEVICE_DIGITS[kind] }) : '–'}
+          </span>
+          <span className="text-[15px] text-ink2" role="status">
+            {says}
+          </span>
         </p>
-        <Button go disabled={!reading} onClick={() => { if (reading) { onTake(reading); forget(); } }}>Take it</Button>
+        <Button
+          go
+          disabled={!reading}
+          onClick={() => {
+            if (reading) {
+              onTake(reading);
+              forget();
+            }
+          }}
+        >
+          Take it
+        </Button>
       </div>
-      {device && <p className="mt-1 text-[14px] text-ink2"><DeviceLabel device={device} /></p>}
-      {device?.simulated && <div className="mt-2"><StandInKnobs key={device.name} device={device} /></div>}
+      {device && (
+        <p className="mt-1 text-[14px] text-ink2">
+          <DeviceLabel device={device} />
+        </p>
+      )}
+      {device?.simulated && (
+        <div className="mt-2">
+          <StandInKnobs key={device.name} device={device} />
+        </div>
+      )}
     </>
   );
 };
@@ -52,16 +86,36 @@ export const DeviceTake = ({ kind, what, compact, onTake }: Props) => {
     <Popover.Root open={open} onOpenChange={setOpen}>
       <Popover.Trigger asChild>
         {compact ? (
-          <button type="button" className="grid h-12 w-12 shrink-0 cursor-pointer place-items-center rounded-lg text-ink2 hover:bg-stone2" aria-label={`${what} from the ${name}`} title={`From the ${name}`}>
+          <button
+            type="button"
+            className="grid h-12 w-12 shrink-0 cursor-pointer place-items-center rounded-lg text-ink2 hover:bg-stone2"
+            aria-label={`${what} from the ${name}`}
+            title={`From the ${name}`}
+          >
             <Plug size={22} aria-hidden="true" />
           </button>
         ) : (
-          <button type="button" className="btn btn-small" aria-label={`${what} from the ${name}`}>From the {name}</button>
+          <button type="button" className="btn btn-small" aria-label={`${what} from the ${name}`}>
+            From the {name}
+          </button>
         )}
       </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content sideOffset={8} collisionPadding={12} className="z-40 w-[min(420px,calc(100vw-24px))] rounded-2xl border-2 border-ink bg-stone p-3" aria-label={`${what} from the ${name}`}>
-          {open && <Live kind={kind} onTake={(line) => { onTake(line); setOpen(false); }} />}
+        <Popover.Content
+          sideOffset={8}
+          collisionPadding={12}
+          className="z-40 w-[min(420px,calc(100vw-24px))] rounded-2xl border-2 border-ink bg-stone p-3"
+          aria-label={`${what} from the ${name}`}
+        >
+          {open && (
+            <Live
+              kind={kind}
+              onTake={(line) => {
+                onTake(line);
+                setOpen(false);
+              }}
+            />
+          )}
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>
@@ -73,6 +127,8 @@ export const WithTake = ({ children, ...take }: Omit<Props, 'compact'> & { child
   <div className="flex items-start">
     <div className="min-w-0 flex-1">{children}</div>
     {/* Below the field's label. */}
-    <div className="mt-6.5"><DeviceTake compact {...take} /></div>
+    <div className="mt-6.5">
+      <DeviceTake compact {...take} />
+    </div>
   </div>
 );

@@ -21,10 +21,16 @@ export const KeyHelp = () => {
       </Dialog.Trigger>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-black/35" />
-        <Dialog.Content aria-describedby={undefined} className="fixed inset-x-0 bottom-0 z-50 mx-auto max-h-[80vh] max-w-xl overflow-y-auto rounded-t-2xl border-x-4 border-t-4 border-lip bg-stone p-6">
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="fixed inset-x-0 bottom-0 z-50 mx-auto max-h-[80vh] max-w-xl overflow-y-auto rounded-t-2xl border-x-4 border-t-4 border-lip bg-stone p-6"
+        >
           <div className="mb-3 flex items-center justify-between">
             <Dialog.Title className="text-2xl">Keys on this screen</Dialog.Title>
-            <Dialog.Close className="grid h-12 w-12 cursor-pointer place-items-center rounded-xl hover:bg-stone2" aria-label="Close the list of keys">
+            <Dialog.Close
+              className="grid h-12 w-12 cursor-pointer place-items-center rounded-xl hover:bg-stone2"
+              aria-label="Close the list of keys"
+            >
               <X aria-hidden="true" />
             </Dialog.Close>
           </div>

@@ -27,7 +27,12 @@ export const NoteButton = () => {
         </button>
       </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content side="top" sideOffset={10} className="z-40 w-[min(440px,92vw)] rounded-2xl border-2 border-ink bg-stone p-4" aria-label={`Note at ${station}`}>
+        <Popover.Content
+          side="top"
+          sideOffset={10}
+          className="z-40 w-[min(440px,92vw)] rounded-2xl border-2 border-ink bg-stone p-4"
+          aria-label={`Note at ${station}`}
+        >
           <form
             onSubmit={(e) => {
               e.preventDefault();
@@ -37,7 +42,13 @@ export const NoteButton = () => {
             <label htmlFor="note" className="mb-1 block text-ink2">
               What was found, advised or decided
             </label>
-            <textarea id="note" className="field h-28 py-2" maxLength={2000} value={text} onChange={(e) => setText(e.target.value)} />
+            <textarea
+              id="note"
+              className="field h-28 py-2"
+              maxLength={2000}
+              value={text}
+              onChange={(e) => setText(e.target.value)}
+            />
             <Button go type="submit" className="mt-3">
               Write the note
             </Button>

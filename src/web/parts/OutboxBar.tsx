@@ -18,7 +18,11 @@ export const OutboxBar = ({ jobId }: { jobId: string }) => {
       {held.map((parcel) => (
         <div key={parcel.id} className="flex flex-wrap items-center gap-3 border-l-8 border-check bg-paper px-4 py-2">
           <p className="min-w-0 flex-1 basis-80">
-            <strong>{parcel.status === 'refused' ? 'Somebody else has written to this job. Look at it, then decide.' : 'The server does not answer. Kept here.'}</strong>{' '}
+            <strong>
+              {parcel.status === 'refused'
+                ? 'Somebody else has written to this job. Look at it, then decide.'
+                : 'The server does not answer. Kept here.'}
+            </strong>{' '}
             {parcel.bodies.map((b) => entryText({ ...b, seq: 0, at: '' } as Entry, units, words)).join('; ')}
           </p>
           <Button go small onClick={() => void dispatch(send(parcel))}>

@@ -9,7 +9,9 @@ export const Reasons = ({ reasons, className = '' }: { reasons: readonly Reason[
     <ul className={`space-y-1 text-[16px] leading-snug ${className}`}>
       {reasons.map((r, i) => (
         <li key={i} className="flex gap-2">
-          <span className="mt-0.5 shrink-0"><VerdictShape verdict={r.verdict} size={18} /></span>
+          <span className="mt-0.5 shrink-0">
+            <VerdictShape verdict={r.verdict} size={18} />
+          </span>
           <span>
             <span className="sr-only">{r.verdict}: </span>
             {tell(r)}

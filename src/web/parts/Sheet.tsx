@@ -25,7 +25,10 @@ export const Sheet = ({ title, closes, widthPx = 620, footed, onTop, children }:
     >
       <div className="mb-3 flex items-start justify-between gap-4">
         <Dialog.Title className="text-2xl">{title}</Dialog.Title>
-        <Dialog.Close className="grid h-12 w-12 shrink-0 cursor-pointer place-items-center rounded-xl hover:bg-stone2" aria-label={closes}>
+        <Dialog.Close
+          className="grid h-12 w-12 shrink-0 cursor-pointer place-items-center rounded-xl hover:bg-stone2"
+          aria-label={closes}
+        >
           <X aria-hidden="true" />
         </Dialog.Close>
       </div>

@@ -25,7 +25,8 @@ const Shape = ({ shape, units, several }: { shape: PictureShape; units: UnitPref
   switch (shape.kind) {
     case 'circle': {
       const line = LINES[shape.of]!;
-      if (shape.of === 1 && shape.part === 'tread') return <circle cx={shape.cx} cy={shape.cy} r={shape.r} className="fill-[var(--rubber)]" />;
+      if (shape.of === 1 && shape.part === 'tread')
+        return <circle cx={shape.cx} cy={shape.cy} r={shape.r} className="fill-[var(--rubber)]" />;
       if (shape.part === 'rim')
         return shape.of === 1 ? (
           <>
@@ -36,7 +37,15 @@ const Shape = ({ shape, units, several }: { shape: PictureShape; units: UnitPref
       return (
         <>
           <circle cx={shape.cx} cy={shape.cy} r={shape.r} fill="none" className="stroke-stone" strokeWidth="6" />
-          <circle cx={shape.cx} cy={shape.cy} r={shape.r} fill="none" className={line.className} strokeWidth="3.5" strokeDasharray={line.dash} />
+          <circle
+            cx={shape.cx}
+            cy={shape.cy}
+            r={shape.r}
+            fill="none"
+            className={line.className}
+            strokeWidth="3.5"
+            strokeDasharray={line.dash}
+          />
         </>
       );
     }
@@ -52,12 +61,28 @@ const Shape = ({ shape, units, several }: { shape: PictureShape; units: UnitPref
       );
     }
     case 'bar':
-      return <line x1={shape.x1} y1={shape.y1} x2={shape.x2} y2={shape.y2} className="stroke-ink2" strokeWidth="8" strokeLinecap="round" />;
+      return (
+        <line
+          x1={shape.x1}
+          y1={shape.y1}
+          x2={shape.x2}
+          y2={shape.y2}
+          className="stroke-ink2"
+          strokeWidth="8"
+          strokeLinecap="round"
+        />
+      );
     case 'leader':
       return <line x1={shape.x1} y1={shape.y1} x2={shape.x2} y2={shape.y2} className="stroke-ink" strokeWidth="1.3" />;
     case 'label':
       return (
-        <text x={shape.x} y={shape.y} textAnchor={shape.anchor} fontSize="21" className={several ? TONE[shape.of]! : 'fill-water'}>
+        <text
+          x={shape.x}
+          y={shape.y}
+          textAnchor={shape.anchor}
+          fontSize="21"
+          className={several ? TONE[shape.of]! : 'fill-water'}
+        >
           {wordsOf(shape, units)}
         </text>
       );
@@ -65,26 +90,62 @@ const Shape = ({ shape, units, several }: { shape: PictureShape; units: UnitPref
 };
 
 /** The new tire first, so that every line is drawn over it. */
-const layer = (s: PictureShape): number => (s.kind === 'circle' || s.kind === 'section' ? (s.of === 1 ? 0 : 1) : s.kind === 'bar' ? 2 : s.kind === 'leader' ? 3 : 4);
+const layer = (s: PictureShape): number =>
+  s.kind === 'circle' || s.kind === 'section'
+    ? s.of === 1
+      ? 0
+      : 1
+    : s.kind === 'bar'
+      ? 2
+      : s.kind === 'leader'
+        ? 3
+        : 4;
 
 /** What need not be drawn when the new size is the old one: all but the room. */
 const isNoise = (s: PictureShape): boolean =>
-  s.kind === 'leader' || (s.kind === 'label' && s.sign === false && s.quantities.length === 0) || ((s.kind === 'circle' || s.kind === 'section') && s.of === 0);
+  s.kind === 'leader' ||
+  (s.kind === 'label' && s.sign === false && s.quantities.length === 0) ||
+  ((s.kind === 'circle' || s.kind === 'section') && s.of === 0);
 
 /** Two to four sizes to one scale over one another, with the differences where they are. */
-export const SizePicture = ({ comparison, clearancesMm, className = 'w-full lg:max-h-[600px]' }: { comparison: TireComparison; clearancesMm?: Clearances; className?: string }) => {
+export const SizePicture = ({
+  comparison,
+  clearancesMm,
+  className = 'w-full lg:max-h-[600px]',
+}: {
+  comparison: TireComparison;
+  clearancesMm?: Clearances;
+  className?: string;
+}) => {
   const { units, say } = useUnits();
   const { shapes } = useMemo(() => sizePicture(comparison, clearancesMm), [comparison, clearancesMm]);
   const { from, changes } = comparison;
   const several = changes.length > 1;
-  const same = !several && Math.abs(changes[0]!.diameterChangeMm) < 0.05 && Math.abs(changes[0]!.sectionWidthChangeMm) < 0.05;
-  const summary = changes.map((c) => `${c.to.canonical}: diameter ${say(c.diameterChangeMm, 'mm', { sign: true })}, width ${say(c.sectionWidthChangeMm, 'mm', { sign: true })}`).join('; ');
+  const same =
+    !several && Math.abs(changes[0]!.diameterChangeMm) < 0.05 && Math.abs(changes[0]!.sectionWidthChangeMm) < 0.05;
+  const summary = changes
+    .map(
+      (c) =>
+        `${c.to.canonical}: diameter ${say(c.diameterChangeMm, 'mm', { sign: true })}, width ${say(c.sectionWidthChangeMm, 'mm', { sign: true })}`,
+    )
+    .join('; ');
   const names = [from, ...changes.map((c) => c.to)].map((s) => s.canonical.split(' ')[0]!);
   return (
-    <svg viewBox="0 20 756 540" role="img" className={className} aria-label={`To one scale, against ${from.canonical}. ${summary}`}>
-      {[...shapes].sort((a, b) => layer(a) - layer(b)).map((shape, i) => (
-        same && isNoise(shape) ? null : <g key={i} className="head"><Shape shape={shape} units={units} several={several} /></g>
-      ))}
+    <svg
+      viewBox="0 20 756 540"
+      role="img"
+      className={className}
+      aria-label={`To one scale, against ${from.canonical}. ${summary}`}
+    >
+      {[...shapes]
+        .sort((a, b) => layer(a) - layer(b))
+        .map((shape, i) =>
+          same && isNoise(shape) ? null : (
+            <g key={i} className="head">
+              <Shape shape={shape} units={units} several={several} />
+            </g>
+          ),
+        )}
       <g className="head" textAnchor="middle">
         {several ? (
           names.map((name, of) => (
@@ -94,8 +155,12 @@ export const SizePicture = ({ comparison, clearancesMm, className = 'w-full lg:m
           ))
         ) : (
           <>
-            <text x="215" y="284" fontSize="26" className="fill-ink">{changes[0]!.to.canonical.split(' ')[0]}</text>
-            <text x="215" y="314" fontSize="19" className={same ? 'fill-ink2' : 'fill-check'}>{same ? 'the same size as before' : `dashed: ${names[0]}`}</text>
+            <text x="215" y="284" fontSize="26" className="fill-ink">
+              {changes[0]!.to.canonical.split(' ')[0]}
+            </text>
+            <text x="215" y="314" fontSize="19" className={same ? 'fill-ink2' : 'fill-check'}>
+              {same ? 'the same size as before' : `dashed: ${names[0]}`}
+            </text>
           </>
         )}
         {same && (

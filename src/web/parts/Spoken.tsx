@@ -16,7 +16,9 @@ export const Spoken = () => {
   return (
     <div aria-live="polite" className="no-print pointer-events-none relative z-10 px-4 lg:px-0">
       {shown && (
-        <p className={`absolute bottom-2 mr-4 max-w-2xl rounded-xl border-2 bg-paper px-4 py-2 ${shown.tone === 'good' ? 'border-good' : 'border-stop'}`}>
+        <p
+          className={`absolute bottom-2 mr-4 max-w-2xl rounded-xl border-2 bg-paper px-4 py-2 ${shown.tone === 'good' ? 'border-good' : 'border-stop'}`}
+        >
           {shown.text}
         </p>
       )}

@@ -12,20 +12,25 @@ export const useHold = (device: HeldDevice | null) => {
   const dispatch = useDo();
   const name = device?.name ?? '';
   const [held, setHeld] = useState<Record<string, unknown> | null>(null);
-  const hold = useCallback(async (knobs: Record<string, unknown>): Promise<void> => {
-    try {
-      await api.holdDevice(name, knobs);
-      setHeld((before) => ({ ...before, ...knobs }));
-    } catch (error) {
-      if (!(error instanceof ApiError)) throw error;
-      dispatch(said({ text: `${error.message} Right would be ${error.expected}.`, tone: 'stop' }));
-    }
-  }, [dispatch, name]);
+  const hold = useCallback(
+    async (knobs: Record<string, unknown>): Promise<void> => {
+      try {
+        await api.holdDevice(name, knobs);
+        setHeld((before) => ({ ...before, ...knobs }));
+      } catch (error) {
+        if (!(error instanceof ApiError)) throw error;
+        dispatch(said({ text: `${error.message} Right would be ${error.expected}.`, tone: 'stop' }));
+      }
+    },
+    [dispatch, name],
+  );
   return { held: { ...device?.held, ...held }, hold };
 };
 
 /** Knobs with a number: what the stand-in is held against. */
-const NUMBERS: Partial<Record<DeviceKind, { key: string; label: string; unit: 'C' | 'mm' | 'Nm' | 'deg' | 'g'; digits: number }>> = {
+const NUMBERS: Partial<
+  Record<DeviceKind, { key: string; label: string; unit: 'C' | 'mm' | 'Nm' | 'deg' | 'g'; digits: number }>
+> = {
   thermometer: { key: 'tempC', label: 'Held against', unit: 'C', digits: 0 },
   'dial-indicator': { key: 'deg', label: 'Place under the plunger', unit: 'deg', digits: 0 },
   caliper: { key: 'partMm', label: 'The part', unit: 'mm', digits: 2 },
@@ -42,25 +47,77 @@ const SWITCHES: Partial<Record<DeviceKind, { key: string; on: string; off: strin
 export const HoseKnobs = ({ held, hold, full }: ReturnType<typeof useHold> & { full?: boolean }) => (
   <div role="group" aria-label="Simulated hose" className="flex flex-wrap gap-1">
     {(['in', 'hold', 'out'] as const).map((valve) => (
-      <Button key={valve} small aria-pressed={held.valve === valve} onClick={() => void hold({ valve })}>{{ in: 'Air in', hold: 'Hold', out: 'Air out' }[valve]}</Button>
+      <Button key={valve} small aria-pressed={held.valve === valve} onClick={() => void hold({ valve })}>
+        {{ in: 'Air in', hold: 'Hold', out: 'Air out' }[valve]}
+      </Button>
     ))}
-    <Button small aria-pressed={held.core === 'out'} onClick={() => void hold({ core: held.core === 'out' ? 'in' : 'out' })}>Core out</Button>
-    <Button small onClick={() => void hold({ beads: 'lubricated' })}>Break, lubricate</Button>
-    {full && <Button small onClick={() => void hold({ beads: 'dry' })}>Break, leave dry</Button>}
+    <Button
+      small
+      aria-pressed={held.core === 'out'}
+      onClick={() => void hold({ core: held.core === 'out' ? 'in' : 'out' })}
+    >
+      Core out
+    </Button>
+    <Button small onClick={() => void hold({ beads: 'lubricated' })}>
+      Break, lubricate
+    </Button>
+    {full && (
+      <Button small onClick={() => void hold({ beads: 'dry' })}>
+        Break, leave dry
+      </Button>
+    )}
     {full && (
       <div className="flex gap-2">
-        <ChoiceField label="The tire fits" value={String(held.fit)} onChange={(fit) => void hold({ fit })} options={[['easy', 'easily'], ['tight', 'tightly']]} />
-        <ChoiceField label="Leak" value={String(held.leak)} onChange={(leak) => void hold({ leak })} options={[['none', 'none'], ['slow', 'slow'], ['fast', 'fast']]} />
+        <ChoiceField
+          label="The tire fits"
+          value={String(held.fit)}
+          onChange={(fit) => void hold({ fit })}
+          options={[
+            ['easy', 'easily'],
+            ['tight', 'tightly'],
+          ]}
+        />
+        <ChoiceField
+          label="Leak"
+          value={String(held.leak)}
+          onChange={(leak) => void hold({ leak })}
+          options={[
+            ['none', 'none'],
+            ['slow', 'slow'],
+            ['fast', 'fast'],
+          ]}
+        />
       </div>
     )}
   </div>
 );
 
 /** The wheel on the simulated stand: a quarter turn and let go, or a push. `seen` says a side as the stand knows it. */
-export const TurnKnobs = ({ hold, seen = (side) => side, onFrom }: { hold: ReturnType<typeof useHold>['hold']; seen?: (side: 'left' | 'right') => 'left' | 'right'; onFrom?: (side: 'left' | 'right') => void }) => (
+export const TurnKnobs = ({
+  hold,
+  seen = (side) => side,
+  onFrom,
+}: {
+  hold: ReturnType<typeof useHold>['hold'];
+  seen?: (side: 'left' | 'right') => 'left' | 'right';
+  onFrom?: (side: 'left' | 'right') => void;
+}) => (
   <>
-    {(['left', 'right'] as const).map((side) => <Button key={side} small onClick={() => { onFrom?.(side); void hold({ from: seen(side) }); }}>From the {side}</Button>)}
-    <Button small onClick={() => void hold({ push: 'left' })}>Push</Button>
+    {(['left', 'right'] as const).map((side) => (
+      <Button
+        key={side}
+        small
+        onClick={() => {
+          onFrom?.(side);
+          void hold({ from: seen(side) });
+        }}
+      >
+        From the {side}
+      </Button>
+    ))}
+    <Button small onClick={() => void hold({ push: 'left' })}>
+      Push
+    </Button>
   </>
 );
 
@@ -70,15 +127,37 @@ export const StandInKnobs = ({ device, full }: { device: HeldDevice; full?: bool
   const knobs = useHold(device);
   const number = NUMBERS[device.kind];
   const flip = SWITCHES[device.kind];
-  const [typed, setTyped] = useState(number && typeof device.held?.[number.key] === 'number' ? write(device.held[number.key] as number, number.unit, number.digits) : '');
+  const [typed, setTyped] = useState(
+    number && typeof device.held?.[number.key] === 'number'
+      ? write(device.held[number.key] as number, number.unit, number.digits)
+      : '',
+  );
   if (device.kind === 'gauge') return <HoseKnobs {...knobs} full={full ?? false} />;
   const value = number ? read(typed, number.unit) : null;
   return (
     <div role="group" aria-label={`Simulated ${device.name}`} className="flex flex-wrap items-end gap-2">
-      {number && <div className="w-[190px]"><QuantityField label={number.label} unit={number.unit} value={typed} onChange={setTyped} /></div>}
-      {number && <Button small disabled={value === null} onClick={() => void knobs.hold({ [number.key]: value })}>Hold it so</Button>}
+      {number && (
+        <div className="w-[190px]">
+          <QuantityField label={number.label} unit={number.unit} value={typed} onChange={setTyped} />
+        </div>
+      )}
+      {number && (
+        <Button small disabled={value === null} onClick={() => void knobs.hold({ [number.key]: value })}>
+          Hold it so
+        </Button>
+      )}
       {device.kind === 'balance-stand' && <TurnKnobs hold={knobs.hold} />}
-      {flip && [true, false].map((on) => <Button key={String(on)} small aria-pressed={knobs.held[flip.key] === on} onClick={() => void knobs.hold({ [flip.key]: on })}>{on ? flip.on : flip.off}</Button>)}
+      {flip &&
+        [true, false].map((on) => (
+          <Button
+            key={String(on)}
+            small
+            aria-pressed={knobs.held[flip.key] === on}
+            onClick={() => void knobs.hold({ [flip.key]: on })}
+          >
+            {on ? flip.on : flip.off}
+          </Button>
+        ))}
     </div>
   );
 };

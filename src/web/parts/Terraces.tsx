@@ -13,7 +13,15 @@ const Basin = ({ fill, active }: { fill: number; active: boolean }) => {
   const wave = `M${wall} ${level}q${(w - 2 * wall) / 8} -4 ${(w - 2 * wall) / 4} 0t${(w - 2 * wall) / 4} 0t${(w - 2 * wall) / 4} 0t${(w - 2 * wall) / 4} 0V${floor - 10}q0 10 -10 10H${wall + 10}q-10 0 -10 -10Z`;
   return (
     <svg viewBox={`0 0 ${w} ${h}`} width={w} height={h} aria-hidden="true" className="block max-w-full">
-      <rect x={wall / 2} y="3" width={w - wall} height={h - wall} rx="10" className={active ? 'fill-paper' : 'fill-stone'} opacity={active ? 0 : 0.55} />
+      <rect
+        x={wall / 2}
+        y="3"
+        width={w - wall}
+        height={h - wall}
+        rx="10"
+        className={active ? 'fill-paper' : 'fill-stone'}
+        opacity={active ? 0 : 0.55}
+      />
       {fill > 0 && <path d={wave} className={`rise ${active ? 'fill-water' : 'fill-water2'}`} />}
       <path
         d={`M${wall / 2} ${wall / 2}V${h - wall - 8}q0 ${wall + 4} ${wall + 5} ${wall + 4}H${w - wall * 1.5 - 5}q${wall + 5} 0 ${wall + 5} -${wall + 4}V${wall / 2}`}
@@ -39,7 +47,15 @@ const spoken = (r: StationReport): string => {
 };
 
 /** The stations as terraces, stepping down; on a phone a strip that keeps the live one in view. */
-export const Terraces = ({ jobId, reports, station }: { jobId: string; reports: readonly StationReport[]; station: StationId }) => {
+export const Terraces = ({
+  jobId,
+  reports,
+  station,
+}: {
+  jobId: string;
+  reports: readonly StationReport[];
+  station: StationId;
+}) => {
   const strip = useRef<HTMLOListElement>(null);
   useEffect(() => {
     const active = strip.current?.querySelector<HTMLElement>('[aria-current=page]');
@@ -47,11 +63,18 @@ export const Terraces = ({ jobId, reports, station }: { jobId: string; reports: 
   }, [station]);
   return (
     <nav aria-label="Stations" className="no-print">
-      <ol ref={strip} className="relative max-lg:flex max-lg:items-end max-lg:gap-1 max-lg:overflow-x-auto max-lg:px-3 max-lg:py-1">
+      <ol
+        ref={strip}
+        className="relative max-lg:flex max-lg:items-end max-lg:gap-1 max-lg:overflow-x-auto max-lg:px-3 max-lg:py-1"
+      >
         {reports.map((report, i) => {
           const active = report.station === station;
           return (
-            <li key={report.station} style={{ '--step': `${6 + i * STEP_PX}px` } as React.CSSProperties} className="max-lg:shrink-0 lg:ml-[var(--step)]">
+            <li
+              key={report.station}
+              style={{ '--step': `${6 + i * STEP_PX}px` } as React.CSSProperties}
+              className="max-lg:shrink-0 lg:ml-[var(--step)]"
+            >
               <NavLink
                 to={`/jobs/${jobId}/${report.station}`}
                 aria-label={spoken(report)}
@@ -64,7 +87,11 @@ export const Terraces = ({ jobId, reports, station }: { jobId: string; reports: 
                 >
                   <span className={active ? 'rounded bg-stone2 px-1 -mx-1' : ''}>{STATION_WORDS[report.station]}</span>
                 </span>
-                {report.doubts.length > 0 && <span className={`absolute right-4 ${active ? 'top-[48px]' : 'top-[13px]'}`}><Doubt /></span>}
+                {report.doubts.length > 0 && (
+                  <span className={`absolute right-4 ${active ? 'top-[48px]' : 'top-[13px]'}`}>
+                    <Doubt />
+                  </span>
+                )}
               </NavLink>
             </li>
           );

@@ -13,13 +13,22 @@ interface Props extends DialView {
 }
 
 const MARK_WORDS: Partial<Record<DialMark['at'], string>> = {
-  belief: 'heavy spot, believed', lock: 'rim lock', 'light-mark': 'light mark', start: 'start', finish: 'finish', heavy: 'heavy spot', trial: 'trial mass', weight: 'weight', rest: 'rest',
+  belief: 'heavy spot, believed',
+  lock: 'rim lock',
+  'light-mark': 'light mark',
+  start: 'start',
+  finish: 'finish',
+  heavy: 'heavy spot',
+  trial: 'trial mass',
+  weight: 'weight',
+  rest: 'rest',
 };
 
 const describe = (marks: readonly DialMark[], over: boolean): string => {
   const said = marks.flatMap((m) => {
     const word = MARK_WORDS[m.at];
-    if (word && m.at === 'belief') return [`${word} at ${placeText(over ? mirrored(m.heavy.deg) : m.heavy.deg)}, ${m.label}`];
+    if (word && m.at === 'belief')
+      return [`${word} at ${placeText(over ? mirrored(m.heavy.deg) : m.heavy.deg)}, ${m.label}`];
     return word && 'deg' in m ? [`${word} at ${placeText(over ? mirrored(m.deg) : m.deg)}`] : [];
   });
   return ['Wheel dial, valve at 12', ...said].join(', ');
@@ -48,7 +57,10 @@ export const WheelDial = ({ onPick, className = '', wheel, marks, sideUp, tireOn
   const own = useRef<SVGSVGElement>(null);
   const svg = turns ?? own;
   const shapes = useMemo(() => wheelDial({ wheel, marks, sideUp, tireOn }), [wheel, marks, sideUp, tireOn]);
-  const turned = useMemo(() => shapes.map((shape, i) => shape.role !== 'hour' && <Shape key={i} shape={shape} />), [shapes]);
+  const turned = useMemo(
+    () => shapes.map((shape, i) => shape.role !== 'hour' && <Shape key={i} shape={shape} />),
+    [shapes],
+  );
   const over = sideUp === 'other';
   const turning = turnDeg !== null || turns !== undefined;
   const seenTurn = (turnDeg ?? 0) * (over ? -1 : 1);

@@ -13,7 +13,17 @@ interface Common {
 }
 
 /** Label, control and what is wrong with it, tied together for the eye and for the screen reader. */
-export const Labelled = ({ label, problem, hint, children }: { label: string; problem?: string | null | undefined; hint?: string | undefined; children: (ids: { id: string; describedBy: string | undefined }) => ReactNode }) => {
+export const Labelled = ({
+  label,
+  problem,
+  hint,
+  children,
+}: {
+  label: string;
+  problem?: string | null | undefined;
+  hint?: string | undefined;
+  children: (ids: { id: string; describedBy: string | undefined }) => ReactNode;
+}) => {
   const id = useId();
   const describedBy = problem || hint ? `${id}-more` : undefined;
   return (
@@ -32,7 +42,23 @@ export const Labelled = ({ label, problem, hint, children }: { label: string; pr
 };
 
 /** A line of text. */
-export const TextField = ({ label, value, onChange, problem, hint, onFocus, ...rest }: Common & { placeholder?: string; maxLength?: number; onFocus?: () => void; type?: string; list?: string; autoFocus?: boolean; inputMode?: 'text' | 'numeric' }) => (
+export const TextField = ({
+  label,
+  value,
+  onChange,
+  problem,
+  hint,
+  onFocus,
+  ...rest
+}: Common & {
+  placeholder?: string;
+  maxLength?: number;
+  onFocus?: () => void;
+  type?: string;
+  list?: string;
+  autoFocus?: boolean;
+  inputMode?: 'text' | 'numeric';
+}) => (
   <Labelled label={label} problem={problem} hint={hint}>
     {({ id, describedBy }) => (
       <input
@@ -51,10 +77,23 @@ export const TextField = ({ label, value, onChange, problem, hint, onFocus, ...r
 );
 
 /** One of a few words. */
-export const ChoiceField = ({ label, value, onChange, options, problem, hint }: Common & { options: readonly (readonly [value: string, label: string])[] }) => (
+export const ChoiceField = ({
+  label,
+  value,
+  onChange,
+  options,
+  problem,
+  hint,
+}: Common & { options: readonly (readonly [value: string, label: string])[] }) => (
   <Labelled label={label} problem={problem} hint={hint}>
     {({ id, describedBy }) => (
-      <select id={id} className="field" value={value} aria-describedby={describedBy} onChange={(e) => onChange(e.target.value)}>
+      <select
+        id={id}
+        className="field"
+        value={value}
+        aria-describedby={describedBy}
+        onChange={(e) => onChange(e.target.value)}
+      >
         {options.map(([v, text]) => (
           <option key={v} value={v}>
             {text}
@@ -68,15 +107,28 @@ export const ChoiceField = ({ label, value, onChange, options, problem, hint }: 
 const PAD = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '.', '0', 'back'];
 
 /** Big keys for gloved hands, beside the field they fill. */
-const NumberPad = ({ label, value, onChange, signed }: Pick<Common, 'label' | 'value' | 'onChange'> & { signed?: boolean | undefined }) => (
+const NumberPad = ({
+  label,
+  value,
+  onChange,
+  signed,
+}: Pick<Common, 'label' | 'value' | 'onChange'> & { signed?: boolean | undefined }) => (
   <Popover.Root>
     <Popover.Trigger asChild>
-      <button type="button" className="grid h-12 w-12 shrink-0 cursor-pointer place-items-center rounded-lg text-ink2 hover:bg-stone2" aria-label={`Number keys for ${label}`}>
+      <button
+        type="button"
+        className="grid h-12 w-12 shrink-0 cursor-pointer place-items-center rounded-lg text-ink2 hover:bg-stone2"
+        aria-label={`Number keys for ${label}`}
+      >
         <Grid3x3 size={20} aria-hidden="true" />
       </button>
     </Popover.Trigger>
     <Popover.Portal>
-      <Popover.Content sideOffset={8} className="z-40 rounded-2xl border-2 border-ink bg-stone p-3" aria-label={`Number keys for ${label}`}>
+      <Popover.Content
+        sideOffset={8}
+        className="z-40 rounded-2xl border-2 border-ink bg-stone p-3"
+        aria-label={`Number keys for ${label}`}
+      >
         <output className="num mb-2 block text-right text-3xl" aria-live="polite">
           {value || '–'}
         </output>
@@ -94,7 +146,11 @@ const NumberPad = ({ label, value, onChange, signed }: Pick<Common, 'label' | 'v
           ))}
         </div>
         {signed && (
-          <button type="button" className="btn mt-2 w-full" onClick={() => onChange(value.startsWith('-') ? value.slice(1) : `-${value}`)}>
+          <button
+            type="button"
+            className="btn mt-2 w-full"
+            onClick={() => onChange(value.startsWith('-') ? value.slice(1) : `-${value}`)}
+          >
             plus or minus
           </button>
         )}
@@ -105,7 +161,16 @@ const NumberPad = ({ label, value, onChange, signed }: Pick<Common, 'label' | 'v
 );
 
 /** A reading in the fitter's unit; `value` is what is typed, `useUnits().read` turns it into SI. */
-export const QuantityField = ({ label, unit, value, onChange, problem, hint, big, signed }: Common & { unit: Unit | null; big?: boolean; signed?: boolean }) => {
+export const QuantityField = ({
+  label,
+  unit,
+  value,
+  onChange,
+  problem,
+  hint,
+  big,
+  signed,
+}: Common & { unit: Unit | null; big?: boolean; signed?: boolean }) => {
   const { label: unitLabel } = useUnits();
   const name = unit ? `${label}, ${unitLabel(unit)}` : label;
   return (

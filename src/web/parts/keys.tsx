@@ -68,7 +68,14 @@ export const useKeys = (actions: readonly KeyAction[]): void => {
   });
   const signature = actions.map((a) => `${a.key}:${a.says}`).join('|');
   useEffect(
-    () => bind(latest.current.map(({ key, says }) => ({ key, says, run: () => latest.current.find((a) => a.key === key)?.run() }))),
+    () =>
+      bind(
+        latest.current.map(({ key, says }) => ({
+          key,
+          says,
+          run: () => latest.current.find((a) => a.key === key)?.run(),
+        })),
+      ),
     [bind, signature],
   );
 };

@@ -22,7 +22,9 @@ export const NoJob = ({ id, problem }: { id: string; problem: { status: number; 
   return (
     <Frame title="Job">
       <Failed message={problem.message}>
-        {problem.status !== 404 && problem.status !== 422 && <Button onClick={() => void dispatch(readJob(id))}>Try again</Button>}
+        {problem.status !== 404 && problem.status !== 422 && (
+          <Button onClick={() => void dispatch(readJob(id))}>Try again</Button>
+        )}
         <Link className="btn" to="/">
           All jobs
         </Link>

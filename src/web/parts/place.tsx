@@ -26,7 +26,15 @@ export const usePlace = () => {
 };
 
 /** A place on the wheel: typed as a clock reading or degrees, or tapped on the dial. */
-export const PlaceField = ({ label, deg, onPlace }: { label: string; deg: number | null; onPlace: (deg: number | null) => void }) => {
+export const PlaceField = ({
+  label,
+  deg,
+  onPlace,
+}: {
+  label: string;
+  deg: number | null;
+  onPlace: (deg: number | null) => void;
+}) => {
   const { say, read } = usePlace();
   const [typed, setTyped] = useState<string | null>(null);
   const parsed = typed !== null && typed.trim() ? read(typed) : null;

@@ -1,5 +1,14 @@
 import { useMemo } from 'react';
-import { formatQuantity, fromDisplay, sayIn, toDisplay, displayUnit, type Said, type Unit, type UnitPreferences } from '../../core/units';
+import {
+  formatQuantity,
+  fromDisplay,
+  sayIn,
+  toDisplay,
+  displayUnit,
+  type Said,
+  type Unit,
+  type UnitPreferences,
+} from '../../core/units';
 import { useApp } from '../store';
 
 /** Quantities in the fitter's units: the one place where screens turn SI into what is read and typed. */
@@ -28,9 +37,24 @@ const unitsOf = (units: UnitPreferences) => ({
 });
 
 /** A number as large as it deserves, its unit beside it. */
-export const Quantity = ({ value, unit, big, digits, sign }: { value: number; unit: Unit; big?: boolean; digits?: number; sign?: boolean }) => {
+export const Quantity = ({
+  value,
+  unit,
+  big,
+  digits,
+  sign,
+}: {
+  value: number;
+  unit: Unit;
+  big?: boolean;
+  digits?: number;
+  sign?: boolean;
+}) => {
   const { units } = useUnits();
-  const { text, label } = formatQuantity(value, unit, units, { ...(digits === undefined ? {} : { digits }), ...(sign ? { sign } : {}) });
+  const { text, label } = formatQuantity(value, unit, units, {
+    ...(digits === undefined ? {} : { digits }),
+    ...(sign ? { sign } : {}),
+  });
   return (
     <span className={`num whitespace-nowrap ${big ? 'text-[30px] leading-none' : 'text-[22px] leading-tight'}`}>
       {text}

@@ -1,7 +1,20 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import {
-  DEVICE_KINDS, fromAnew, heard, noted, NOTHING_HEARD, readiness, READINESS_WORDS, readingOf, readLine, takenFrom,
-  type DeviceKind, type DeviceLine, type DeviceNow, type Readiness, type Track,
+  DEVICE_KINDS,
+  fromAnew,
+  heard,
+  noted,
+  NOTHING_HEARD,
+  readiness,
+  READINESS_WORDS,
+  readingOf,
+  readLine,
+  takenFrom,
+  type DeviceKind,
+  type DeviceLine,
+  type DeviceNow,
+  type Readiness,
+  type Track,
 } from '../../core/devices';
 import { api, ApiError, type HeldDevice } from '../store/api';
 
@@ -28,9 +41,11 @@ export interface LiveDevice {
   anew(): void;
 }
 
-const better = (a: DeviceNow, b: DeviceNow): number => Number(a.simulated) - Number(b.simulated) || Number(b.state === 'live') - Number(a.state === 'live');
+const better = (a: DeviceNow, b: DeviceNow): number =>
+  Number(a.simulated) - Number(b.simulated) || Number(b.state === 'live') - Number(a.state === 'live');
 
-const pick = (of: readonly HeldDevice[], before: HeldDevice | null): HeldDevice | null => of.find((d) => d.name === before?.name && d.state === 'live') ?? [...of].sort(better)[0] ?? null;
+const pick = (of: readonly HeldDevice[], before: HeldDevice | null): HeldDevice | null =>
+  of.find((d) => d.name === before?.name && d.state === 'live') ?? [...of].sort(better)[0] ?? null;
 
 const stateWords = (device: DeviceNow): string => {
   if (device.state === 'frozen') return 'frozen: it says the same line again and again';
@@ -59,8 +74,17 @@ export const useDevice = (kind: DeviceKind, on: boolean, standIns = true): LiveD
     let gone = false;
     const ask = () =>
       api.devices().then(
-        ({ devices }) => !gone && setDevice((before) => pick(devices.filter((d) => d.kind === kind && (standIns || !d.simulated)), before)),
-        (error: unknown) => { if (!(error instanceof ApiError)) throw error; },
+        ({ devices }) =>
+          !gone &&
+          setDevice((before) =>
+            pick(
+              devices.filter((d) => d.kind === kind && (standIns || !d.simulated)),
+              before,
+            ),
+          ),
+        (error: unknown) => {
+          if (!(error instanceof ApiError)) throw error;
+        },
       );
     void ask();
     const again = setInterval(() => readiness(latest.current, kind, Date.now()) === 'silent' && void ask(), ASK_MS);
@@ -90,9 +114,20 @@ export const useDevice = (kind: DeviceKind, on: boolean, standIns = true): LiveD
 
   const state = readiness(track, kind, nowMs);
   return {
-    device, track, readiness: state, forget, note, anew,
+    device,
+    track,
+    readiness: state,
+    forget,
+    note,
+    anew,
     line: state === 'silent' ? null : track.lines.at(-1)!,
     reading: readingOf(track, kind, nowMs),
-    says: !device ? `No ${DEVICE_KINDS[kind].says} is connected.` : state === 'silent' ? stateWords(device) : state === 'ready' && DEVICE_KINDS[kind].event === 'click' ? 'clicked' : READINESS_WORDS[state],
+    says: !device
+      ? `No ${DEVICE_KINDS[kind].says} is connected.`
+      : state === 'silent'
+        ? stateWords(device)
+        : state === 'ready' && DEVICE_KINDS[kind].event === 'click'
+          ? 'clicked'
+          : READINESS_WORDS[state],
   };
 };

@@ -10,7 +10,13 @@ const LineValue = ({ line }: { line: WorkingLine }) => {
   const { say } = useUnits();
   const { value, unit } = line;
   if (typeof value === 'string') return <>{value}</>;
-  return <>{unit ? say(value, unit, unit === 'mm' || unit === 'Nm' || unit === 'g' ? { digits: 1 } : undefined) : Math.round(value * 1000) / 1000}</>;
+  return (
+    <>
+      {unit
+        ? say(value, unit, unit === 'mm' || unit === 'Nm' || unit === 'g' ? { digits: 1 } : undefined)
+        : Math.round(value * 1000) / 1000}
+    </>
+  );
 };
 
 /** Any working: its lines with the numbers filled in, what they rest on, and the cautions. */
@@ -115,7 +121,11 @@ export const useMainWorking = (title: string, working: Working | null): void => 
 export const BasisTag = ({ title, working, children }: { title: string; working: Working; children?: ReactNode }) => {
   const { show } = useSheet();
   return (
-    <button type="button" className="-my-2 inline-flex min-h-12 min-w-12 cursor-pointer items-center" onClick={() => show({ title, working })}>
+    <button
+      type="button"
+      className="-my-2 inline-flex min-h-12 min-w-12 cursor-pointer items-center"
+      onClick={() => show({ title, working })}
+    >
       <span className="basis">{children ?? working.basis[0]?.kind ?? 'how'}</span>
       <span className="sr-only">, show the working of {title}</span>
     </button>

@@ -15,13 +15,31 @@ import { said } from '../store/jobs-slice';
 import { standInsChosen } from '../store/prefs-slice';
 
 const STATE: Record<DeviceState, { verdict: Verdict; word: string }> = {
-  live: { verdict: 'good', word: 'Live' }, silent: { verdict: 'check', word: 'Silent' }, frozen: { verdict: 'stop', word: 'Frozen' }, nonsense: { verdict: 'stop', word: 'Talks nonsense' },
+  live: { verdict: 'good', word: 'Live' },
+  silent: { verdict: 'check', word: 'Silent' },
+  frozen: { verdict: 'stop', word: 'Frozen' },
+  nonsense: { verdict: 'stop', word: 'Talks nonsense' },
 };
 
-const age = (ms: number | null): string => (ms === null ? 'never heard' : ms < 1000 ? 'just now' : ms < 120_000 ? `${Math.round(ms / 1000)} s ago` : `${Math.round(ms / 60_000)} min ago`);
+const age = (ms: number | null): string =>
+  ms === null
+    ? 'never heard'
+    : ms < 1000
+      ? 'just now'
+      : ms < 120_000
+        ? `${Math.round(ms / 1000)} s ago`
+        : `${Math.round(ms / 60_000)} min ago`;
 
 /** One instrument: what it says, how it stands, when it was calibrated; a stand-in can be held and broken here. */
-const Instrument = ({ device, heard, refresh }: { device: HeldDevice; heard: ReturnType<ReturnType<typeof useAllDevices>['lastOf']>; refresh: () => Promise<void> }) => {
+const Instrument = ({
+  device,
+  heard,
+  refresh,
+}: {
+  device: HeldDevice;
+  heard: ReturnType<ReturnType<typeof useAllDevices>['lastOf']>;
+  refresh: () => Promise<void>;
+}) => {
   const dispatch = useDo();
   const { say } = useUnits();
   const { says, unit } = DEVICE_KINDS[device.kind];
@@ -37,28 +55,64 @@ const Instrument = ({ device, heard, refresh }: { device: HeldDevice; heard: Ret
     await refresh();
   };
   return (
-    <li aria-label={device.name} className="grid gap-x-6 gap-y-2 border-b border-stone3 py-4 lg:grid-cols-[230px_220px_1fr]">
+    <li
+      aria-label={device.name}
+      className="grid gap-x-6 gap-y-2 border-b border-stone3 py-4 lg:grid-cols-[230px_220px_1fr]"
+    >
       <div>
         <h2 className="text-[22px]">{device.name}</h2>
-        <p className="text-[15px] text-ink2">{says}{device.simulated ? ', simulated' : ''}</p>
-        <p className="text-[15px] text-ink2">{device.calibratedOn ? `calibrated ${device.calibratedOn}` : <>calibration not recorded, <Link to={`/records/${device.kind === 'torque-wrench' ? 'wrenches' : 'instruments'}`}>record it</Link></>}</p>
+        <p className="text-[15px] text-ink2">
+          {says}
+          {device.simulated ? ', simulated' : ''}
+        </p>
+        <p className="text-[15px] text-ink2">
+          {device.calibratedOn ? (
+            `calibrated ${device.calibratedOn}`
+          ) : (
+            <>
+              calibration not recorded,{' '}
+              <Link to={`/records/${device.kind === 'torque-wrench' ? 'wrenches' : 'instruments'}`}>record it</Link>
+            </>
+          )}
+        </p>
       </div>
       <div>
-        <p className="num whitespace-nowrap text-[38px] leading-none">{line && device.state !== 'silent' ? say(line.value, unit, { digits: DEVICE_DIGITS[device.kind] }) : '–'}</p>
-        <p className="mt-1 flex items-center gap-2 font-semibold" role="status"><VerdictShape verdict={state.verdict} size={20} />{state.word}</p>
-        <p className="text-[15px] text-ink2">last line {age(device.ageMs)}{heard ? ` · ${heard.count} since you looked` : ''}</p>
+        <p className="num whitespace-nowrap text-[38px] leading-none">
+          {line && device.state !== 'silent' ? say(line.value, unit, { digits: DEVICE_DIGITS[device.kind] }) : '–'}
+        </p>
+        <p className="mt-1 flex items-center gap-2 font-semibold" role="status">
+          <VerdictShape verdict={state.verdict} size={20} />
+          {state.word}
+        </p>
+        <p className="text-[15px] text-ink2">
+          last line {age(device.ageMs)}
+          {heard ? ` · ${heard.count} since you looked` : ''}
+        </p>
         {device.state === 'nonsense' && <p className="text-[15px] text-stop">{device.problem}</p>}
-        {device.state === 'frozen' && <p className="text-[15px] text-stop">It says the same line again and again: nothing of it is taken.</p>}
+        {device.state === 'frozen' && (
+          <p className="text-[15px] text-stop">It says the same line again and again: nothing of it is taken.</p>
+        )}
       </div>
       {device.simulated ? (
         <div className="flex flex-wrap items-end gap-x-5 gap-y-2">
           <StandInKnobs device={device} full />
           <div className="w-[170px]">
-            <ChoiceField label="Make it fail" value={device.fails ?? ''} onChange={(v) => void act(() => api.failDevice(device.name, (v || null) as Failure | null))} options={[['', 'it works'], ...FAILURES.map((f) => [f, f] as const)]} />
+            <ChoiceField
+              label="Make it fail"
+              value={device.fails ?? ''}
+              onChange={(v) => void act(() => api.failDevice(device.name, (v || null) as Failure | null))}
+              options={[['', 'it works'], ...FAILURES.map((f) => [f, f] as const)]}
+            />
           </div>
         </div>
       ) : (
-        device.state === 'silent' && <div><Button small onClick={() => void act(() => api.forgetDevice(device.name))}>Forget it</Button></div>
+        device.state === 'silent' && (
+          <div>
+            <Button small onClick={() => void act(() => api.forgetDevice(device.name))}>
+              Forget it
+            </Button>
+          </div>
+        )
       )}
     </li>
   );
@@ -70,11 +124,31 @@ export const InstrumentsScreen = () => {
   const standIns = useApp((s) => s.prefs.standIns);
   const { devices, problem, refresh, lastOf } = useAllDevices();
   return (
-    <Frame title="Instruments" actions={<Button small aria-pressed={standIns} onClick={() => dispatch(standInsChosen(!standIns))}>Simulated ones at the stations</Button>}>
-      <p className="mb-3 max-w-[70ch] text-ink2">An instrument speaks in lines of text; a real one comes in through the bridge. A reading lands in a job with one tap, never by itself, and only while it is live and steady.</p>
-      {problem && <Failed message={problem}><Button onClick={() => void refresh()}>Try again</Button></Failed>}
+    <Frame
+      title="Instruments"
+      actions={
+        <Button small aria-pressed={standIns} onClick={() => dispatch(standInsChosen(!standIns))}>
+          Simulated ones at the stations
+        </Button>
+      }
+    >
+      <p className="mb-3 max-w-[70ch] text-ink2">
+        An instrument speaks in lines of text; a real one comes in through the bridge. A reading lands in a job with one
+        tap, never by itself, and only while it is live and steady.
+      </p>
+      {problem && (
+        <Failed message={problem}>
+          <Button onClick={() => void refresh()}>Try again</Button>
+        </Failed>
+      )}
       {!devices && !problem && <Waiting what="Looking for instruments" />}
-      {devices && <ul className="border-t-2 border-ink" aria-label="Instruments">{devices.map((device) => <Instrument key={device.name} device={device} heard={lastOf(device.name)} refresh={refresh} />)}</ul>}
+      {devices && (
+        <ul className="border-t-2 border-ink" aria-label="Instruments">
+          {devices.map((device) => (
+            <Instrument key={device.name} device={device} heard={lastOf(device.name)} refresh={refresh} />
+          ))}
+        </ul>
+      )}
       {devices?.length === 0 && <p>No instrument is connected.</p>}
     </Frame>
   );

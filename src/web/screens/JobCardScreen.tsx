@@ -37,9 +37,15 @@ export const JobCardScreen = () => {
   return (
     <div className="mx-auto max-w-[900px] px-5 py-4 print:max-w-none print:px-0">
       <div className="no-print mb-4 flex flex-wrap gap-3">
-        <Link className="btn" to={`/jobs/${id}/hand-over`}>Back to the job</Link>
-        <Button go hotkey="P" onClick={() => window.print()}>Print</Button>
-        <a className="btn" href={`/api/jobs/${id}/card.pdf?${new URLSearchParams({ ...units })}`}>PDF</a>
+        <Link className="btn" to={`/jobs/${id}/hand-over`}>
+          Back to the job
+        </Link>
+        <Button go hotkey="P" onClick={() => window.print()}>
+          Print
+        </Button>
+        <a className="btn" href={`/api/jobs/${id}/card.pdf?${new URLSearchParams({ ...units })}`}>
+          PDF
+        </a>
       </div>
       <article className="rounded-[14px_14px_14px_4px] bg-paper p-6 print:bg-white print:p-0">
         <h1 className="text-[32px]">{card.title}</h1>
@@ -73,7 +79,13 @@ export const JobCardScreen = () => {
         <List title="Doubtful" items={card.doubts} />
         <List title="Missing in the log" items={card.missing} />
         <List title="Notes" items={card.notes} />
-        <List title="Safety" items={['Pump the brake until it is firm before the machine rolls. Ride gently at first: new tires are slippery.', 'The maker\u2019s manual and local codes come before this card.']} />
+        <List
+          title="Safety"
+          items={[
+            'Pump the brake until it is firm before the machine rolls. Ride gently at first: new tires are slippery.',
+            'The maker\u2019s manual and local codes come before this card.',
+          ]}
+        />
       </article>
     </div>
   );

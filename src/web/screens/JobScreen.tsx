@@ -1,6 +1,16 @@
 import { useCallback, useMemo, useState } from 'react';
 import { Link, Navigate, useNavigate, useParams } from 'react-router';
-import { entryText, foldJob, standingId, stepsOf, STATIONS, STATION_WORDS, STEP_STATIONS, type EntryKind, type StationId } from '../../core/job';
+import {
+  entryText,
+  foldJob,
+  standingId,
+  stepsOf,
+  STATIONS,
+  STATION_WORDS,
+  STEP_STATIONS,
+  type EntryKind,
+  type StationId,
+} from '../../core/job';
 import { inUse } from '../../core/shop';
 import { POSITION_WORDS } from '../../core/wheels/wheel';
 import { Bench } from '../parts/Bench';
@@ -41,7 +51,15 @@ const Header = ({ at }: { at: JobAtHand }) => {
           {locks > 0 && `, ${locks === 1 ? 'one rim lock' : `${locks} rim locks`}`}
         </p>
       </div>
-      <span className="whitespace-nowrap text-ink2 max-sm:hidden">{wheel.discSide === 'none' || wheel.discSide === 'both' ? (sideUp === 'disc' ? 'right side up' : 'left side up') : sideUp === 'disc' ? 'disc side up' : 'disc side down'}</span>
+      <span className="whitespace-nowrap text-ink2 max-sm:hidden">
+        {wheel.discSide === 'none' || wheel.discSide === 'both'
+          ? sideUp === 'disc'
+            ? 'right side up'
+            : 'left side up'
+          : sideUp === 'disc'
+            ? 'disc side up'
+            : 'disc side down'}
+      </span>
       <Bench />
     </header>
   );
@@ -95,7 +113,9 @@ export const JobScreen = () => {
   const write = useCallback(
     async (writings: Writing[], says?: string) => {
       if (!who) {
-        dispatch(said({ text: 'Not written. Say first who is at the bench: the round stamp at the top right.', tone: 'stop' }));
+        dispatch(
+          said({ text: 'Not written. Say first who is at the bench: the round stamp at the top right.', tone: 'stop' }),
+        );
         return false;
       }
       const done = await dispatch(writeEntries(id, station ?? 'intake', writings));
@@ -114,10 +134,15 @@ export const JobScreen = () => {
   const goTo = useCallback((to: StationId) => void navigate(`/jobs/${id}/${to}`), [navigate, id]);
   const turn = useCallback(() => setSideUp((s) => (s === 'disc' ? 'other' : 'disc')), []);
   const undo = useCallback(async () => {
-    if (!who) return void dispatch(said({ text: 'Say first who is at the bench: the round stamp at the top right.', tone: 'stop' }));
+    if (!who)
+      return void dispatch(
+        said({ text: 'Say first who is at the bench: the round stamp at the top right.', tone: 'stop' }),
+      );
     const undone = await dispatch(undoLast(id, station ?? 'intake'));
     const words = new Map(stepsOf(foldJob(log)).map((s) => [s.id, s.say]));
-    dispatch(said({ text: undone ? `Undone: ${entryText(undone, units, words)}` : 'There is nothing to undo.', tone: 'good' }));
+    dispatch(
+      said({ text: undone ? `Undone: ${entryText(undone, units, words)}` : 'There is nothing to undo.', tone: 'good' }),
+    );
     // The parts of an undone hand-over are back on the shelf.
     if (undone?.kind === 'handed-over') await dispatch(loadShop());
     if (undone && undone.station !== station) void navigate(`/jobs/${id}/${undone.station}${view ? `/${view}` : ''}`);
@@ -137,7 +162,21 @@ export const JobScreen = () => {
   const at = useMemo((): JobAtHand | null => {
     if (!open || !shop || !station || !state.machine || !state.wheel) return null;
     const report = reports.find((r) => r.station === station)!;
-    return { job: open.job, log, state, machine: state.machine, wheel: state.wheel, station, report, reports, shop, sideUp, write, correcting, goTo };
+    return {
+      job: open.job,
+      log,
+      state,
+      machine: state.machine,
+      wheel: state.wheel,
+      station,
+      report,
+      reports,
+      shop,
+      sideUp,
+      write,
+      correcting,
+      goTo,
+    };
   }, [open, shop, station, state, reports, log, sideUp, write, correcting, goTo]);
 
   if (problem) return <NoJob id={id} problem={problem} />;
@@ -152,9 +191,13 @@ export const JobScreen = () => {
     return (
       <JobContext.Provider value={at}>
         <main className="relative flex min-h-screen flex-col pt-3 lg:h-screen lg:overflow-y-auto">
-          <h1 className="sr-only">{STATION_WORDS[at.station]} at the bench: {POSITION_WORDS[at.wheel.position]}, {at.machine.name}</h1>
+          <h1 className="sr-only">
+            {STATION_WORDS[at.station]} at the bench: {POSITION_WORDS[at.wheel.position]}, {at.machine.name}
+          </h1>
           <OutboxBar jobId={id} />
-          <div className="flex-1"><BenchView key={at.station} onTurn={turn} onUndo={() => void undo()} /></div>
+          <div className="flex-1">
+            <BenchView key={at.station} onTurn={turn} onUndo={() => void undo()} />
+          </div>
           <Spoken />
         </main>
       </JobContext.Provider>

@@ -17,7 +17,10 @@ const Row = ({ job }: { job: JobSummary }) => {
   const to = job.handedOver ? `/jobs/${job.id}/hand-over` : `/jobs/${job.id}`;
   return (
     <li>
-      <Link to={to} className="grid grid-cols-[64px_1fr_auto] items-center gap-x-4 border-b border-stone3 px-2 py-2 no-underline hover:bg-stone2 md:grid-cols-[64px_minmax(0,2.2fr)_minmax(0,1.2fr)_minmax(0,1.4fr)_110px_130px]">
+      <Link
+        to={to}
+        className="grid grid-cols-[64px_1fr_auto] items-center gap-x-4 border-b border-stone3 px-2 py-2 no-underline hover:bg-stone2 md:grid-cols-[64px_minmax(0,2.2fr)_minmax(0,1.2fr)_minmax(0,1.4fr)_110px_130px]"
+      >
         <span className="num text-ink2">{job.number}</span>
         <span className="head truncate text-lg">
           {POSITION_WORDS[job.wheelPosition]}, {job.machineName}
@@ -25,10 +28,21 @@ const Row = ({ job }: { job: JobSummary }) => {
         <span className="truncate max-md:col-start-2">{job.rider}</span>
         <span className="num truncate max-md:hidden">{job.sizeOn ?? job.sizeOff ?? ''}</span>
         <span className="num whitespace-nowrap text-ink2 max-md:col-start-2">{job.openedAt.slice(0, 10)}</span>
-        <span className={`inline-flex items-center gap-2 whitespace-nowrap max-md:col-start-3 max-md:row-start-1 ${job.handedOver ? 'text-good' : 'font-semibold text-water'}`}>
+        <span
+          className={`inline-flex items-center gap-2 whitespace-nowrap max-md:col-start-3 max-md:row-start-1 ${job.handedOver ? 'text-good' : 'font-semibold text-water'}`}
+        >
           <svg viewBox="0 0 24 16" width="24" height="16" aria-hidden="true">
-            <path d="M2 2v7q0 5 5 5h10q5 0 5-5V2" fill="none" stroke="currentColor" strokeWidth="3" strokeLinecap="round" />
-            <path d={job.handedOver ? 'M4 4h16v5q0 3-3 3H7q-3 0-3-3z' : 'M4 9h16q0 3-3 3H7q-3 0-3-3z'} fill="currentColor" />
+            <path
+              d="M2 2v7q0 5 5 5h10q5 0 5-5V2"
+              fill="none"
+              stroke="currentColor"
+              strokeWidth="3"
+              strokeLinecap="round"
+            />
+            <path
+              d={job.handedOver ? 'M4 4h16v5q0 3-3 3H7q-3 0-3-3z' : 'M4 9h16q0 3-3 3H7q-3 0-3-3z'}
+              fill="currentColor"
+            />
           </svg>
           {job.handedOver ? 'handed over' : 'on the bench'}
         </span>
@@ -44,7 +58,15 @@ export const JobsScreen = () => {
   const [found, setFound] = useState<{ jobs: JobSummary[]; total: number } | null>(null);
   const [problem, setProblem] = useState<ApiError | null>(null);
   const [tries, setTries] = useState(0);
-  const query = useMemo(() => Object.fromEntries(Object.entries(asked).filter(([, v]) => v.trim()).map(([k, v]) => [k, v.trim()])), [asked]);
+  const query = useMemo(
+    () =>
+      Object.fromEntries(
+        Object.entries(asked)
+          .filter(([, v]) => v.trim())
+          .map(([k, v]) => [k, v.trim()]),
+      ),
+    [asked],
+  );
   useKeys([{ key: 'n', says: 'Start a job', run: () => void navigate('/jobs/new') }]);
 
   useEffect(() => {
@@ -89,7 +111,12 @@ export const JobsScreen = () => {
       }
     >
       <div className="mb-4 grid gap-3 md:grid-cols-[1fr_180px_180px]">
-        <TextField label="Find by machine, wheel, rider, size or number" value={asked.search} onChange={(search) => ask({ search })} maxLength={100} />
+        <TextField
+          label="Find by machine, wheel, rider, size or number"
+          value={asked.search}
+          onChange={(search) => ask({ search })}
+          maxLength={100}
+        />
         <TextField label="From" type="date" value={asked.from} onChange={(from) => ask({ from })} />
         <TextField label="To" type="date" value={asked.to} onChange={(to) => ask({ to })} />
       </div>

@@ -37,14 +37,19 @@ export const LogScreen = () => {
 
   if (problem) return <NoJob id={id} problem={problem} />;
   if (!open) return <Waiting what="Reading the log" />;
-  const putBack = (entry: Entry) => dispatch(write(id, entry.station, [{ kind: 'undo', data: { entryId: undone.get(entry.id)! } }]));
+  const putBack = (entry: Entry) =>
+    dispatch(write(id, entry.station, [{ kind: 'undo', data: { entryId: undone.get(entry.id)! } }]));
   return (
     <Frame
       title={`Log of job ${open.job.number}`}
       actions={
         <div className="flex gap-3">
-          <Link className="btn" to={`/jobs/${id}`}>Back to the job</Link>
-          <a className="btn" href={`/api/jobs/${id}/log.csv`}>CSV</a>
+          <Link className="btn" to={`/jobs/${id}`}>
+            Back to the job
+          </Link>
+          <a className="btn" href={`/api/jobs/${id}/log.csv`}>
+            CSV
+          </a>
         </div>
       }
     >
@@ -53,19 +58,39 @@ export const LogScreen = () => {
         {log.map((e) => {
           const gone = e.kind !== 'undo' && !standing.has(e.id);
           return (
-            <li key={e.id} className="grid min-h-12 grid-cols-[44px_1fr] items-center gap-x-4 border-b border-stone3 py-1.5 md:grid-cols-[44px_150px_110px_130px_minmax(0,1fr)_auto]">
+            <li
+              key={e.id}
+              className="grid min-h-12 grid-cols-[44px_1fr] items-center gap-x-4 border-b border-stone3 py-1.5 md:grid-cols-[44px_150px_110px_130px_minmax(0,1fr)_auto]"
+            >
               <span className="num text-ink2">{e.seq}</span>
-              <time className="num text-[15px] text-ink2" dateTime={e.at}>{new Date(e.at).toLocaleString('sv').slice(0, 16)}</time>
+              <time className="num text-[15px] text-ink2" dateTime={e.at}>
+                {new Date(e.at).toLocaleString('sv').slice(0, 16)}
+              </time>
               <span className="text-ink2 max-md:col-start-2">{STATION_WORDS[e.station]}</span>
               <span className="truncate text-ink2 max-md:col-start-2">{e.who}</span>
               <span className={`max-md:col-start-2 ${gone ? 'text-ink2 line-through' : ''}`}>
                 {entryText(e, units, words)}
-                {e.kind === 'step' && !gone && times[e.data.stepId] !== undefined && <span className="text-ink2"> · {durationText(times[e.data.stepId]!)}</span>}
-                {e.kind === 'photo' && !gone && <> · <a href={`/api/photos/${e.data.photoId}`} target="_blank" rel="noreferrer">see it</a></>}
+                {e.kind === 'step' && !gone && times[e.data.stepId] !== undefined && (
+                  <span className="text-ink2"> · {durationText(times[e.data.stepId]!)}</span>
+                )}
+                {e.kind === 'photo' && !gone && (
+                  <>
+                    {' '}
+                    ·{' '}
+                    <a href={`/api/photos/${e.data.photoId}`} target="_blank" rel="noreferrer">
+                      see it
+                    </a>
+                  </>
+                )}
                 {gone && <span className="sr-only"> (taken away)</span>}
               </span>
               {gone && undone.has(e.id) && (
-                <Button small className="max-md:col-start-2 max-md:w-max" disabled={!who} onClick={() => void putBack(e)}>
+                <Button
+                  small
+                  className="max-md:col-start-2 max-md:w-max"
+                  disabled={!who}
+                  onClick={() => void putBack(e)}
+                >
                   Put back
                 </Button>
               )}

@@ -20,7 +20,9 @@ export const NewJobScreen = () => {
 
   const machines = useMemo(() => {
     const words = typed.toLowerCase().split(/\s+/).filter(Boolean);
-    return (shop?.machines ?? []).filter((m) => words.every((w) => `${m.name} ${m.rider} ${KIND_WORDS[m.kind]}`.toLowerCase().includes(w)));
+    return (shop?.machines ?? []).filter((m) =>
+      words.every((w) => `${m.name} ${m.rider} ${KIND_WORDS[m.kind]}`.toLowerCase().includes(w)),
+    );
   }, [shop, typed]);
 
   const start = async (machineId: string, wheelId: string) => {
@@ -42,16 +44,29 @@ export const NewJobScreen = () => {
       </Frame>
     );
   return (
-    <Frame title="Start a job" actions={<Link to="/machines/new" className="btn">A new machine</Link>}>
+    <Frame
+      title="Start a job"
+      actions={
+        <Link to="/machines/new" className="btn">
+          A new machine
+        </Link>
+      }
+    >
       {problem && <Failed message={problem} />}
       {shop.machines.length === 0 ? (
-        <p className="py-14 text-center text-xl text-ink2">No machine is on record yet. Put the first one in: “A new machine”.</p>
+        <p className="py-14 text-center text-xl text-ink2">
+          No machine is on record yet. Put the first one in: “A new machine”.
+        </p>
       ) : (
         <>
           <div className="mb-4 max-w-xl">
             <TextField label="Which machine, or whose" value={typed} onChange={setTyped} maxLength={100} />
           </div>
-          {machines.length === 0 && <p className="py-10 text-center text-xl text-ink2">No machine fits. Take a word away, or put a new one in.</p>}
+          {machines.length === 0 && (
+            <p className="py-10 text-center text-xl text-ink2">
+              No machine fits. Take a word away, or put a new one in.
+            </p>
+          )}
           <ul className="rows">
             {machines.map((m) => (
               <li key={m.id} className="flex flex-wrap items-center gap-x-6 gap-y-2 border-b border-stone3 py-3">
@@ -65,7 +80,13 @@ export const NewJobScreen = () => {
                   {shop.wheels
                     .filter((w) => w.machineId === m.id)
                     .map((w) => (
-                      <button key={w.id} type="button" disabled={busy} className="btn !justify-start text-left" onClick={() => void start(m.id, w.id)}>
+                      <button
+                        key={w.id}
+                        type="button"
+                        disabled={busy}
+                        className="btn !justify-start text-left"
+                        onClick={() => void start(m.id, w.id)}
+                      >
                         <span>
                           {POSITION_WORDS[w.position]}
                           <span className="block text-[15px] font-normal text-ink2">

@@ -1,5 +1,14 @@
 import { lazy, Suspense, useCallback, useEffect, useState } from 'react';
-import { FRICTIONS, SHELVES, standingOf, type Friction, type PracticeRound, type PracticeScore, type PracticeTried, type Shelf } from '../../core/practice';
+import {
+  FRICTIONS,
+  SHELVES,
+  standingOf,
+  type Friction,
+  type PracticeRound,
+  type PracticeScore,
+  type PracticeTried,
+  type Shelf,
+} from '../../core/practice';
 import type { Working } from '../../core/working';
 import { Button } from '../parts/Button';
 import { Fallback } from '../parts/Fallback';
@@ -16,11 +25,16 @@ import { PracticeRun } from './practice/PracticeRun';
 const ScoreChart = lazy(() => import('./practice/ScoreChart'));
 
 const STANDS: Record<Friction, string> = { light: 'light bearings', usual: 'a usual stand', heavy: 'heavy bearings' };
-const SHELF_WORDS: Record<Shelf, string> = { full: 'all pieces, 5 to 20 g', coarse: '10 and 20 g only', few: 'seven pieces in all' };
+const SHELF_WORDS: Record<Shelf, string> = {
+  full: 'all pieces, 5 to 20 g',
+  coarse: '10 and 20 g only',
+  few: 'seven pieces in all',
+};
 const NAMES = ['wheel', 'stand', 'shelf'] as const;
 const MOST_SEED = 1_000_000_000;
 
-const oneOf = <T extends string>(value: string, all: readonly T[], usual: T): T => all.find((v) => v === value) ?? usual;
+const oneOf = <T extends string>(value: string, all: readonly T[], usual: T): T =>
+  all.find((v) => v === value) ?? usual;
 const newSeed = (): string => String(crypto.getRandomValues(new Uint32Array(1))[0]! % MOST_SEED);
 const seedOf = (text: string): number | null => (/^\d{1,9}$/.test(text) ? Number(text) : null);
 
@@ -33,21 +47,38 @@ const Scores = ({ rounds, level }: { rounds: readonly PracticeScore[]; level: st
     <>
       <p>
         {standing.rounds === 1 ? 'One round' : `${standing.rounds} rounds`} with {level}, {standing.balanced} balanced
-        {standing.medianPlacements !== null && <>; in the middle <strong className="num">{standing.medianPlacements}</strong> placements, as advised <strong className="num">{standing.medianAdvised}</strong></>}.
+        {standing.medianPlacements !== null && (
+          <>
+            ; in the middle <strong className="num">{standing.medianPlacements}</strong> placements, as advised{' '}
+            <strong className="num">{standing.medianAdvised}</strong>
+          </>
+        )}
+        .
       </p>
-      {rounds.length > 1 && <p className="mt-2 text-[15px] text-ink2">Placements round by round: yours in full, the advice’s dashed.</p>}
+      {rounds.length > 1 && (
+        <p className="mt-2 text-[15px] text-ink2">Placements round by round: yours in full, the advice’s dashed.</p>
+      )}
       {rounds.length > 1 && (
         <Fallback instead={<p className="text-ink2">The chart could not be loaded.</p>}>
-          <Suspense fallback={<p className="text-ink2">Drawing …</p>}><ScoreChart rounds={rounds} /></Suspense>
+          <Suspense fallback={<p className="text-ink2">Drawing …</p>}>
+            <ScoreChart rounds={rounds} />
+          </Suspense>
         </Fallback>
       )}
       <ol className="mt-2 max-h-[280px] overflow-y-auto" tabIndex={0} aria-label="Rounds">
         {[...rounds].reverse().map((r) => (
-          <li key={r.id} className="grid grid-cols-[28px_110px_1fr_auto] items-center gap-2 border-b border-stone3 py-1.5">
+          <li
+            key={r.id}
+            className="grid grid-cols-[28px_110px_1fr_auto] items-center gap-2 border-b border-stone3 py-1.5"
+          >
             <VerdictShape verdict={r.within ? 'good' : 'check'} size={20} />
-            <time className="num text-[15px] text-ink2" dateTime={r.at}>{r.at.slice(0, 10)}</time>
+            <time className="num text-[15px] text-ink2" dateTime={r.at}>
+              {r.at.slice(0, 10)}
+            </time>
             <span>{r.who}</span>
-            <span className="num">{r.placements} · {say(r.leftG, 'g', { digits: 1 })} left{r.within ? '' : ', not balanced'}</span>
+            <span className="num">
+              {r.placements} · {say(r.leftG, 'g', { digits: 1 })} left{r.within ? '' : ', not balanced'}
+            </span>
           </li>
         ))}
       </ol>
@@ -102,28 +133,61 @@ export const PracticeScreen = () => {
   const mine = (rounds ?? []).filter((r) => r.friction === friction && r.shelf === shelf && r.who === who).reverse();
   const trying = seed !== null && sent === null;
   return (
-    <Frame title={trying ? 'A hidden wheel' : 'Practice'} actions={seed !== null && <Button onClick={stop}>{trying ? 'Leave this wheel' : 'Back to the levels'}</Button>}>
+    <Frame
+      title={trying ? 'A hidden wheel' : 'Practice'}
+      actions={seed !== null && <Button onClick={stop}>{trying ? 'Leave this wheel' : 'Back to the levels'}</Button>}
+    >
       {problem && (
         <Failed message={problem}>
-          <Button onClick={() => void (sent && !working ? send(sent) : read())}>{sent && !working ? 'Send the round again' : 'Try again'}</Button>
+          <Button onClick={() => void (sent && !working ? send(sent) : read())}>
+            {sent && !working ? 'Send the round again' : 'Try again'}
+          </Button>
         </Failed>
       )}
-      {trying && <PracticeRun key={`${seed} ${friction} ${shelf}`} seed={seed} friction={friction} shelf={shelf} who={who} onDone={(tried) => void send(tried)} />}
+      {trying && (
+        <PracticeRun
+          key={`${seed} ${friction} ${shelf}`}
+          seed={seed}
+          friction={friction}
+          shelf={shelf}
+          who={who}
+          onDone={(tried) => void send(tried)}
+        />
+      )}
       {sent && !working && !problem && <Waiting what="Playing it as advised" />}
       {sent && working && (
         <>
           <Outcome working={working} tries={sent.tries} />
-          <div className="my-5"><Button go onClick={begin}>Another wheel</Button></div>
+          <div className="my-5">
+            <Button go onClick={begin}>
+              Another wheel
+            </Button>
+          </div>
         </>
       )}
       {!trying && (
         <div className="grid gap-x-10 gap-y-5 lg:grid-cols-[380px_1fr]">
           {seed === null && (
             <section aria-label="The level" className="grid content-start gap-3">
-              <p className="text-ink2">A wheel that nobody can look into, on a stand that turns on the screen. Balance it by hand, in as few placements as you can; then see what the advice would have done with the same wheel.</p>
-              <ChoiceField label="The stand" value={friction} onChange={(stand) => setAt({ stand })} options={(Object.keys(FRICTIONS) as Friction[]).map((f) => [f, STANDS[f]] as const)} />
-              <ChoiceField label="The shelf" value={shelf} onChange={(v) => setAt({ shelf: v })} options={(Object.keys(SHELVES) as Shelf[]).map((s) => [s, SHELF_WORDS[s]] as const)} />
-              <Button go disabled={!who} onClick={begin}>Start a wheel</Button>
+              <p className="text-ink2">
+                A wheel that nobody can look into, on a stand that turns on the screen. Balance it by hand, in as few
+                placements as you can; then see what the advice would have done with the same wheel.
+              </p>
+              <ChoiceField
+                label="The stand"
+                value={friction}
+                onChange={(stand) => setAt({ stand })}
+                options={(Object.keys(FRICTIONS) as Friction[]).map((f) => [f, STANDS[f]] as const)}
+              />
+              <ChoiceField
+                label="The shelf"
+                value={shelf}
+                onChange={(v) => setAt({ shelf: v })}
+                options={(Object.keys(SHELVES) as Shelf[]).map((s) => [s, SHELF_WORDS[s]] as const)}
+              />
+              <Button go disabled={!who} onClick={begin}>
+                Start a wheel
+              </Button>
             </section>
           )}
           <section aria-label="Your rounds" className={seed === null ? '' : 'lg:col-span-2'}>

@@ -22,10 +22,25 @@ export const PressureRecord = ({ wheel, placardKpa }: { wheel: Wheel; placardKpa
   const inOrder = [...wheel.pressures].sort((a, b) => a.onDate.localeCompare(b.onDate));
   const firstMs = Date.parse(inOrder[0]!.onDate);
   const found = attempt(leak, {
-    readings: inOrder.map(({ onDate, gaugeKpa, tempC }) => ({ day: (Date.parse(onDate) - firstMs) / DAY_MS, gaugeKpa, tempC })),
-    tube: wheel.tube, gaugeStepKpa: ruleNumber('gauge.stepKpa', values), rules: values, ...(placardKpa === null ? {} : { minimumKpa: placardKpa }),
+    readings: inOrder.map(({ onDate, gaugeKpa, tempC }) => ({
+      day: (Date.parse(onDate) - firstMs) / DAY_MS,
+      gaugeKpa,
+      tempC,
+    })),
+    tube: wheel.tube,
+    gaugeStepKpa: ruleNumber('gauge.stepKpa', values),
+    rules: values,
+    ...(placardKpa === null ? {} : { minimumKpa: placardKpa }),
   });
-  if (!found.ok) return <section className="mt-5"><h2 className="text-2xl">Pressure, standing</h2><p className="text-stop">{found.problem.message} Right would be {found.problem.expected}.</p></section>;
+  if (!found.ok)
+    return (
+      <section className="mt-5">
+        <h2 className="text-2xl">Pressure, standing</h2>
+        <p className="text-stop">
+          {found.problem.message} Right would be {found.problem.expected}.
+        </p>
+      </section>
+    );
   const { result } = found.working;
   const under = result.underMinimumInDays;
   return (
@@ -33,14 +48,24 @@ export const PressureRecord = ({ wheel, placardKpa }: { wheel: Wheel; placardKpa
       <h2 className="text-2xl">Pressure, standing</h2>
       <Reasons reasons={[result.reason]} />
       <p className="flex flex-wrap items-center gap-x-3 text-[16px] text-ink2">
-        {under !== null && placardKpa !== null && <span>{under === 0 ? `Under the placard’s ${say(placardKpa, 'kPa')} now.` : `Under the placard’s ${say(placardKpa, 'kPa')} in ${Math.ceil(under)} days.`}</span>}
+        {under !== null && placardKpa !== null && (
+          <span>
+            {under === 0
+              ? `Under the placard’s ${say(placardKpa, 'kPa')} now.`
+              : `Under the placard’s ${say(placardKpa, 'kPa')} in ${Math.ceil(under)} days.`}
+          </span>
+        )}
         <span>Next check {format(addDays(parseISO(inOrder.at(-1)!.onDate), result.nextCheckDays), 'yyyy-MM-dd')}.</span>
         <BasisTag title="the leak" working={found.working} />
       </p>
       {result.corrected.length > 1 && (
         <div className="mt-2 h-[190px]">
-          <Fallback instead={<p className="pt-8 text-ink2">The picture could not be loaded. The readings are in the record.</p>}>
-            <Suspense fallback={null}><LeakChart leak={result} /></Suspense>
+          <Fallback
+            instead={<p className="pt-8 text-ink2">The picture could not be loaded. The readings are in the record.</p>}
+          >
+            <Suspense fallback={null}>
+              <LeakChart leak={result} />
+            </Suspense>
           </Fallback>
         </div>
       )}

@@ -46,25 +46,72 @@ const List = ({ kind }: { kind: RecordKind }) => {
   return (
     <>
       <div className="mb-3 grid items-end gap-3 sm:grid-cols-[2fr_1fr_auto_auto]">
-        <TextField label={`Find in ${SPECS[kind].many.toLowerCase()}`} value={find} onChange={(v) => set({ find: v })} maxLength={60} />
+        <TextField
+          label={`Find in ${SPECS[kind].many.toLowerCase()}`}
+          value={find}
+          onChange={(v) => set({ find: v })}
+          maxLength={60}
+        />
         {by && by.form.as === 'choice' && (
-          <ChoiceField label={by.label} value={only} onChange={(v) => set({ only: v })} options={[['', 'all'], ...by.form.of.map((v) => [v, (by.form as { words?: Record<string, string> }).words?.[v] ?? v] as const)]} />
+          <ChoiceField
+            label={by.label}
+            value={only}
+            onChange={(v) => set({ only: v })}
+            options={[
+              ['', 'all'],
+              ...by.form.of.map((v) => [v, (by.form as { words?: Record<string, string> }).words?.[v] ?? v] as const),
+            ]}
+          />
         )}
         <label className="flex min-h-12 items-center gap-3 pr-2">
-          <input type="checkbox" className="h-6 w-6 accent-[var(--water)]" checked={archived === 'yes'} onChange={(e) => set({ archived: e.target.checked ? 'yes' : '' })} />
+          <input
+            type="checkbox"
+            className="h-6 w-6 accent-[var(--water)]"
+            checked={archived === 'yes'}
+            onChange={(e) => set({ archived: e.target.checked ? 'yes' : '' })}
+          />
           archived too
         </label>
-        <span className="num pb-3 text-ink2" role="status">{shown.length} kept</span>
+        <span className="num pb-3 text-ink2" role="status">
+          {shown.length} kept
+        </span>
       </div>
-      <RecordTable key={kind} kind={kind} records={shown} find={find} only={narrow} onOpen={(id) => set({ edit: id }, true)} />
+      <RecordTable
+        key={kind}
+        kind={kind}
+        records={shown}
+        find={find}
+        only={narrow}
+        onOpen={(id) => set({ edit: id }, true)}
+      />
       <div className="mt-5 flex flex-wrap gap-3">
-        {kind === 'machines' ? <Link className="btn btn-go" to="/machines/new">Add a machine with its wheels</Link> : <Button go hotkey="A" onClick={() => set({ edit: 'new' }, true)}>Add a {SPECS[kind].one}</Button>}
-        <a className="btn" href={`/api/records/${kind}/file.csv`}>CSV out</a>
+        {kind === 'machines' ? (
+          <Link className="btn btn-go" to="/machines/new">
+            Add a machine with its wheels
+          </Link>
+        ) : (
+          <Button go hotkey="A" onClick={() => set({ edit: 'new' }, true)}>
+            Add a {SPECS[kind].one}
+          </Button>
+        )}
+        <a className="btn" href={`/api/records/${kind}/file.csv`}>
+          CSV out
+        </a>
         <Button onClick={() => setImporting(true)}>CSV in</Button>
-        {last?.kind === kind && <Button hotkey="U" onClick={() => void undo()}>Undo the last change</Button>}
+        {last?.kind === kind && (
+          <Button hotkey="U" onClick={() => void undo()}>
+            Undo the last change
+          </Button>
+        )}
       </div>
-      {(editing || edit === 'new') && <RecordSheet key={edit} kind={kind} record={(editing ?? null) as never} onDone={() => set({ edit: '' })} />}
-      {edit && edit !== 'new' && !editing && <p role="alert" className="mt-4 text-stop">There is no such {SPECS[kind].one}.</p>}
+      {(editing || edit === 'new') && (
+        <RecordSheet key={edit} kind={kind} record={(editing ?? null) as never} onDone={() => set({ edit: '' })} />
+      )}
+      {edit && edit !== 'new' && !editing && (
+        <p role="alert" className="mt-4 text-stop">
+          There is no such {SPECS[kind].one}.
+        </p>
+      )}
       {importing && <ImportSheet kind={kind} onDone={() => setImporting(false)} />}
     </>
   );
@@ -78,7 +125,13 @@ export const RecordsScreen = () => {
     <Frame title={SPECS[kind].many}>
       <nav aria-label="Kinds of records" className="mb-4 flex flex-wrap gap-2">
         {RECORD_KINDS.map((k) => (
-          <NavLink key={k} to={`/records/${k}`} className="btn btn-small" style={k === kind ? { background: 'var(--ink)', color: 'var(--stone)' } : undefined} aria-current={k === kind ? 'page' : undefined}>
+          <NavLink
+            key={k}
+            to={`/records/${k}`}
+            className="btn btn-small"
+            style={k === kind ? { background: 'var(--ink)', color: 'var(--stone)' } : undefined}
+            aria-current={k === kind ? 'page' : undefined}
+          >
             {SPECS[k].many}
           </NavLink>
         ))}

@@ -9,7 +9,14 @@ import { useAddress } from '../parts/use-address';
 import { BasisTag, useMainWorking } from '../parts/working';
 import { FigureRow } from '../stations/StationLayout';
 
-const EXAMPLES = ['150/70-17 69H TL', '120/70 ZR 17 M/C (58W) TL', 'MT90B16 72H TT', '25x8-12 6PR NHS', '4.00-18 TT', '33.0/10.5-15'];
+const EXAMPLES = [
+  '150/70-17 69H TL',
+  '120/70 ZR 17 M/C (58W) TL',
+  'MT90B16 72H TT',
+  '25x8-12 6PR NHS',
+  '4.00-18 TT',
+  '33.0/10.5-15',
+];
 
 /** The text as pieces in order, with what stands between them. */
 const piecesOf = (text: string, parts: readonly { text: string }[]): { text: string; part: number }[] => {
@@ -26,7 +33,17 @@ const piecesOf = (text: string, parts: readonly { text: string }[]): { text: str
 };
 
 /** The marking bent along a sidewall, the piece at hand lit up. */
-const Arc = ({ text, parts, lit, onLight }: { text: string; parts: readonly { text: string }[]; lit: number; onLight: (i: number) => void }) => {
+const Arc = ({
+  text,
+  parts,
+  lit,
+  onLight,
+}: {
+  text: string;
+  parts: readonly { text: string }[];
+  lit: number;
+  onLight: (i: number) => void;
+}) => {
   const path = useId();
   const size = Math.min(66, 780 / (text.length * 0.5));
   return (
@@ -72,12 +89,21 @@ export const SidewallScreen = () => {
     <Frame title="What the sidewall says">
       <div className="grid gap-x-8 lg:grid-cols-[minmax(0,1fr)_360px]">
         <div>
-          <TextField label="As printed, with everything that follows" value={marking} onChange={write} maxLength={40} problem={reading.ok ? null : `${reading.problem.message} Right would be ${reading.problem.expected}.`} />
+          <TextField
+            label="As printed, with everything that follows"
+            value={marking}
+            onChange={write}
+            maxLength={40}
+            problem={reading.ok ? null : `${reading.problem.message} Right would be ${reading.problem.expected}.`}
+          />
           {reading.ok && (
             <>
               <div className="relative">
                 <Arc text={reading.working.result.text} parts={parts} lit={lit} onLight={setLit} />
-                <div className="mx-auto -mt-[8.5%] mb-2 min-h-24 max-w-[46%] text-center max-sm:mt-1 max-sm:max-w-full" aria-live="polite">
+                <div
+                  className="mx-auto -mt-[8.5%] mb-2 min-h-24 max-w-[46%] text-center max-sm:mt-1 max-sm:max-w-full"
+                  aria-live="polite"
+                >
                   <p className="head text-[21px] text-water">{parts[lit]?.called}</p>
                   {parts[lit] && <p>{tell(parts[lit])}</p>}
                 </div>
@@ -111,21 +137,63 @@ export const SidewallScreen = () => {
             <>
               <h2 className="mt-2 text-2xl">So it is</h2>
               <div className="rows mt-1">
-                <FigureRow label="Wide"><Quantity value={size.working.result.sectionWidthMm} unit="mm" /></FigureRow>
-                <FigureRow label="Sidewall"><Quantity value={size.working.result.sectionHeightMm} unit="mm" /></FigureRow>
-                <FigureRow label="Tall"><Quantity value={size.working.result.overallDiameterMm} unit="mm" /></FigureRow>
-                <FigureRow label="Round"><Quantity value={size.working.result.circumferenceMm} unit="mm" /></FigureRow>
-                {size.working.result.maxLoadKg !== null && <FigureRow label="Carries"><Quantity value={size.working.result.maxLoadKg} unit="kg" /></FigureRow>}
+                <FigureRow label="Wide">
+                  <Quantity value={size.working.result.sectionWidthMm} unit="mm" />
+                </FigureRow>
+                <FigureRow label="Sidewall">
+                  <Quantity value={size.working.result.sectionHeightMm} unit="mm" />
+                </FigureRow>
+                <FigureRow label="Tall">
+                  <Quantity value={size.working.result.overallDiameterMm} unit="mm" />
+                </FigureRow>
+                <FigureRow label="Round">
+                  <Quantity value={size.working.result.circumferenceMm} unit="mm" />
+                </FigureRow>
+                {size.working.result.maxLoadKg !== null && (
+                  <FigureRow label="Carries">
+                    <Quantity value={size.working.result.maxLoadKg} unit="kg" />
+                  </FigureRow>
+                )}
               </div>
-              {size.working.result.estimated && <p className="mt-2 text-[16px] text-check">Some of it is an estimate{size.working.result.likelyErrorMm !== null && <>, likely within <Quantity value={size.working.result.likelyErrorMm} unit="mm" /></>}: measure.</p>}
-              <p className="mt-1"><BasisTag title="the size" working={size.working}>the arithmetic</BasisTag></p>
-              <Link className="btn btn-small mt-2" to={`/bench/sizes?${new URLSearchParams([['size', marking], ['size', marking]])}`}>To the size bench</Link>
+              {size.working.result.estimated && (
+                <p className="mt-2 text-[16px] text-check">
+                  Some of it is an estimate
+                  {size.working.result.likelyErrorMm !== null && (
+                    <>
+                      , likely within <Quantity value={size.working.result.likelyErrorMm} unit="mm" />
+                    </>
+                  )}
+                  : measure.
+                </p>
+              )}
+              <p className="mt-1">
+                <BasisTag title="the size" working={size.working}>
+                  the arithmetic
+                </BasisTag>
+              </p>
+              <Link
+                className="btn btn-small mt-2"
+                to={`/bench/sizes?${new URLSearchParams([
+                  ['size', marking],
+                  ['size', marking],
+                ])}`}
+              >
+                To the size bench
+              </Link>
             </>
           )}
           <h2 className="mt-6 text-xl">To try</h2>
           <ul className="mt-1">
             {EXAMPLES.map((e) => (
-              <li key={e}><button type="button" className="min-h-12 cursor-pointer underline underline-offset-4" onClick={() => write(e)}>{e}</button></li>
+              <li key={e}>
+                <button
+                  type="button"
+                  className="min-h-12 cursor-pointer underline underline-offset-4"
+                  onClick={() => write(e)}
+                >
+                  {e}
+                </button>
+              </li>
             ))}
           </ul>
         </aside>

@@ -23,10 +23,21 @@ import { useWheelRecord } from './use-wheel-record';
 const marksOf = (wheel: Wheel, { history }: WheelRecord): DialMark[] => [
   ...wheel.rimLockDegs.map((deg): DialMark => ({ at: 'lock', deg })),
   ...(wheel.heavySpotDeg !== null ? [{ at: 'heavy', deg: wheel.heavySpotDeg, label: 'heavy, bare' } as const] : []),
-  ...[...new Map((history.weights[0]?.pieces ?? []).map((p) => [p.deg, history.weights[0]!.pieces.filter((q) => q.deg === p.deg).reduce((t, q) => t + q.massG, 0)]))].map(([deg, massG]): DialMark => ({ at: 'weight', deg, label: `${massG} g` })),
+  ...[
+    ...new Map(
+      (history.weights[0]?.pieces ?? []).map((p) => [
+        p.deg,
+        history.weights[0]!.pieces.filter((q) => q.deg === p.deg).reduce((t, q) => t + q.massG, 0),
+      ]),
+    ),
+  ].map(([deg, massG]): DialMark => ({ at: 'weight', deg, label: `${massG} g` })),
 ];
 
-const Fact = ({ label, children, basis }: { label: string; children: ReactNode; basis?: ReactNode }) => <FigureRow label={label} basis={basis}><span className="text-[18px]">{children}</span></FigureRow>;
+const Fact = ({ label, children, basis }: { label: string; children: ReactNode; basis?: ReactNode }) => (
+  <FigureRow label={label} basis={basis}>
+    <span className="text-[18px]">{children}</span>
+  </FigureRow>
+);
 
 /** Distance left in the tire that is on, from the depths in the record. */
 const Wear = ({ wheel }: { wheel: Wheel }) => {
@@ -34,7 +45,10 @@ const Wear = ({ wheel }: { wheel: Wheel }) => {
   const rules = useApp((s) => s.shop.shop?.rules);
   const values = useMemo(() => Object.fromEntries((rules ?? []).map((r) => [r.key, r.value])), [rules]);
   if (wheel.treads.length === 0) return null;
-  const wear = attempt(treadWear, { readings: wheel.treads.map(({ km, depthMm, onDate }) => ({ km, depthMm, onDate })), rules: values });
+  const wear = attempt(treadWear, {
+    readings: wheel.treads.map(({ km, depthMm, onDate }) => ({ km, depthMm, onDate })),
+    rules: values,
+  });
   return (
     <section className="mt-5">
       <h2 className="text-2xl">Tread</h2>
@@ -42,13 +56,25 @@ const Wear = ({ wheel }: { wheel: Wheel }) => {
         <>
           <Reasons reasons={[wear.working.result.reason]} />
           <p className="flex flex-wrap items-center gap-x-3 text-[16px] text-ink2">
-            {wear.working.result.doneOn && <span>{wear.working.result.doneOn < today() ? `at this pace it was done by ${wear.working.result.doneOn}: measure again` : `at this pace until ${wear.working.result.doneOn}`}</span>}
-            {wear.working.result.rateMmPer1000Km !== null && <span>{say(wear.working.result.rateMmPer1000Km, 'mm', { digits: 2 })} in {say(1000, 'km')}</span>}
+            {wear.working.result.doneOn && (
+              <span>
+                {wear.working.result.doneOn < today()
+                  ? `at this pace it was done by ${wear.working.result.doneOn}: measure again`
+                  : `at this pace until ${wear.working.result.doneOn}`}
+              </span>
+            )}
+            {wear.working.result.rateMmPer1000Km !== null && (
+              <span>
+                {say(wear.working.result.rateMmPer1000Km, 'mm', { digits: 2 })} in {say(1000, 'km')}
+              </span>
+            )}
             <BasisTag title="wear of the tread" working={wear.working} />
           </p>
         </>
       ) : (
-        <p className="text-stop">{wear.problem.message} Right would be {wear.problem.expected}.</p>
+        <p className="text-stop">
+          {wear.problem.message} Right would be {wear.problem.expected}.
+        </p>
       )}
     </section>
   );
@@ -73,8 +99,22 @@ export const WheelScreen = () => {
       dispatch(said({ text: (error as Error).message, tone: 'stop' }));
     }
   };
-  if (problem) return <Frame title="Wheel"><Failed message={problem}><Link className="btn" to="/records/wheels">All wheels</Link></Failed></Frame>;
-  if (!record || !kept) return <Frame title="Wheel"><Waiting what="Reading the wheel" /></Frame>;
+  if (problem)
+    return (
+      <Frame title="Wheel">
+        <Failed message={problem}>
+          <Link className="btn" to="/records/wheels">
+            All wheels
+          </Link>
+        </Failed>
+      </Frame>
+    );
+  if (!record || !kept)
+    return (
+      <Frame title="Wheel">
+        <Waiting what="Reading the wheel" />
+      </Frame>
+    );
   const { machine, jobs, history } = record;
   const code = attempt(rimCode, { code: kept.rimCode });
   const rim = code.ok ? code.working.result : null;
@@ -85,38 +125,122 @@ export const WheelScreen = () => {
       actions={
         <div className="flex flex-wrap gap-2">
           <Button onClick={() => setEditing(true)}>Change</Button>
-          <Link className="btn" to={`/wheels/${id}/tag`}>Tag</Link>
-          <Link className="btn" to={`/bench/sizes?${new URLSearchParams([['size', kept.tireMarking], ['size', kept.tireMarking], ['wheel', id]])}`}>Size bench</Link>
-          <Button go disabled={!who} onClick={() => void start()}>Start a job</Button>
+          <Link className="btn" to={`/wheels/${id}/tag`}>
+            Tag
+          </Link>
+          <Link
+            className="btn"
+            to={`/bench/sizes?${new URLSearchParams([
+              ['size', kept.tireMarking],
+              ['size', kept.tireMarking],
+              ['wheel', id],
+            ])}`}
+          >
+            Size bench
+          </Link>
+          <Button go disabled={!who} onClick={() => void start()}>
+            Start a job
+          </Button>
         </div>
       }
     >
       <div className="grid gap-x-8 lg:grid-cols-[minmax(0,480px)_minmax(0,1fr)]">
         <section aria-label="The wheel">
-          <WheelDial wheel={kept} marks={marksOf(kept, record)} sideUp={sideUp} tireOn className="w-full lg:max-h-[520px]" />
-          <Button small className="mt-2" onClick={() => setSideUp((s) => (s === 'disc' ? 'other' : 'disc'))}>Turn wheel over</Button>
+          <WheelDial
+            wheel={kept}
+            marks={marksOf(kept, record)}
+            sideUp={sideUp}
+            tireOn
+            className="w-full lg:max-h-[520px]"
+          />
+          <Button small className="mt-2" onClick={() => setSideUp((s) => (s === 'disc' ? 'other' : 'disc'))}>
+            Turn wheel over
+          </Button>
         </section>
         <section>
           <div className="rows">
-            <Fact label="Rim" basis={code.ok ? <BasisTag title="the rim code" working={code.working} /> : undefined}>{kept.rimCode}, {BUILD_WORDS[kept.build]}{rim && `, ${say(rim.widthMm, 'mm')} wide`}</Fact>
-            <Fact label="Contour">{rim ? `${rim.contour}, ${rim.hump === null ? 'hump not stamped' : rim.hump ? 'safety hump' : 'no hump'}` : 'not readable'}{kept.tubelessMarked ? ', marked tubeless' : ''}{kept.sealed ? ', sealed' : ''}</Fact>
-            <Fact label="Tire and tube">{kept.tireMarking}, {kept.tube ? 'tube' : 'tubeless'}</Fact>
-            <Fact label="Valve hole">{kept.valveHoleMm === null ? 'not measured' : say(kept.valveHoleMm, 'mm', { digits: 1 })}</Fact>
-            {kept.rimLockDegs.length > 0 && <Fact label="Rim locks">{kept.rimLockDegs.map(placeText).join('; ')}{kept.lockHoleMm !== null && `, hole ${say(kept.lockHoleMm, 'mm', { digits: 1 })}`}</Fact>}
+            <Fact label="Rim" basis={code.ok ? <BasisTag title="the rim code" working={code.working} /> : undefined}>
+              {kept.rimCode}, {BUILD_WORDS[kept.build]}
+              {rim && `, ${say(rim.widthMm, 'mm')} wide`}
+            </Fact>
+            <Fact label="Contour">
+              {rim
+                ? `${rim.contour}, ${rim.hump === null ? 'hump not stamped' : rim.hump ? 'safety hump' : 'no hump'}`
+                : 'not readable'}
+              {kept.tubelessMarked ? ', marked tubeless' : ''}
+              {kept.sealed ? ', sealed' : ''}
+            </Fact>
+            <Fact label="Tire and tube">
+              {kept.tireMarking}, {kept.tube ? 'tube' : 'tubeless'}
+            </Fact>
+            <Fact label="Valve hole">
+              {kept.valveHoleMm === null ? 'not measured' : say(kept.valveHoleMm, 'mm', { digits: 1 })}
+            </Fact>
+            {kept.rimLockDegs.length > 0 && (
+              <Fact label="Rim locks">
+                {kept.rimLockDegs.map(placeText).join('; ')}
+                {kept.lockHoleMm !== null && `, hole ${say(kept.lockHoleMm, 'mm', { digits: 1 })}`}
+              </Fact>
+            )}
             {kept.spokes > 0 && <Fact label="Spokes">{kept.spokes}</Fact>}
             <Fact label="Brake disc">{kept.discSide}</Fact>
-            {kept.rimLimitKpa !== null && <Fact label="Limit on the rim"><Quantity value={kept.rimLimitKpa} unit="kPa" /></Fact>}
-            <Fact label="Heavy spot, bare">{kept.heavySpotDeg === null ? 'not found yet' : placeText(kept.heavySpotDeg)}</Fact>
+            {kept.rimLimitKpa !== null && (
+              <Fact label="Limit on the rim">
+                <Quantity value={kept.rimLimitKpa} unit="kPa" />
+              </Fact>
+            )}
+            <Fact label="Heavy spot, bare">
+              {kept.heavySpotDeg === null ? 'not found yet' : placeText(kept.heavySpotDeg)}
+            </Fact>
             {kept.ringGapMm !== null && <Fact label="Ring gap">{say(kept.ringGapMm, 'mm', { digits: 1 })}</Fact>}
-            <Fact label="Runout">{last ? `${say(last.lateralMm, 'mm', { digits: 1 })} side to side, ${say(last.radialMm, 'mm', { digits: 1 })} up and down, ${last.onDate}` : 'not measured'}</Fact>
-            {kept.runouts.length > 1 && <Fact label="Before that">{kept.runouts.slice(0, -1).reverse().map((r) => `${say(r.lateralMm, 'mm', { digits: 1 })} / ${say(r.radialMm, 'mm', { digits: 1 })} (${r.onDate.slice(0, 7)})`).join(', ')}</Fact>}
-            {history.runouts.length > 0 && <Fact label="Runout on the bench">{history.runouts.slice(0, 3).map((r) => `${[r.lateralMm !== null && `${say(r.lateralMm, 'mm', { digits: 1 })} side`, r.radialMm !== null && `${say(r.radialMm, 'mm', { digits: 1 })} up`].filter(Boolean).join(', ')} (${r.onDate.slice(0, 7)})`).join('; ')}</Fact>}
-            {history.clearances.map((c) => <Fact key={c.place} label={`Room ${c.place}`}>{say(c.mm, 'mm')}, {c.load}, with {c.withTire.split(' ')[0]} on</Fact>)}
-            {history.heavySpots[0] && <Fact label="Heavy spot with a tire">{history.heavySpots.slice(0, 3).map((h) => `${placeText(h.deg)} (${h.onDate.slice(0, 7)})`).join('; ')}</Fact>}
+            <Fact label="Runout">
+              {last
+                ? `${say(last.lateralMm, 'mm', { digits: 1 })} side to side, ${say(last.radialMm, 'mm', { digits: 1 })} up and down, ${last.onDate}`
+                : 'not measured'}
+            </Fact>
+            {kept.runouts.length > 1 && (
+              <Fact label="Before that">
+                {kept.runouts
+                  .slice(0, -1)
+                  .reverse()
+                  .map(
+                    (r) =>
+                      `${say(r.lateralMm, 'mm', { digits: 1 })} / ${say(r.radialMm, 'mm', { digits: 1 })} (${r.onDate.slice(0, 7)})`,
+                  )
+                  .join(', ')}
+              </Fact>
+            )}
+            {history.runouts.length > 0 && (
+              <Fact label="Runout on the bench">
+                {history.runouts
+                  .slice(0, 3)
+                  .map(
+                    (r) =>
+                      `${[r.lateralMm !== null && `${say(r.lateralMm, 'mm', { digits: 1 })} side`, r.radialMm !== null && `${say(r.radialMm, 'mm', { digits: 1 })} up`].filter(Boolean).join(', ')} (${r.onDate.slice(0, 7)})`,
+                  )
+                  .join('; ')}
+              </Fact>
+            )}
+            {history.clearances.map((c) => (
+              <Fact key={c.place} label={`Room ${c.place}`}>
+                {say(c.mm, 'mm')}, {c.load}, with {c.withTire.split(' ')[0]} on
+              </Fact>
+            ))}
+            {history.heavySpots[0] && (
+              <Fact label="Heavy spot with a tire">
+                {history.heavySpots
+                  .slice(0, 3)
+                  .map((h) => `${placeText(h.deg)} (${h.onDate.slice(0, 7)})`)
+                  .join('; ')}
+              </Fact>
+            )}
             {kept.note && <Fact label="Note">{kept.note}</Fact>}
           </div>
           <Wear wheel={kept} />
-          <PressureRecord wheel={kept} placardKpa={wheelEnd(kept.position) === 'front' ? machine.placardFrontKpa : machine.placardRearKpa} />
+          <PressureRecord
+            wheel={kept}
+            placardKpa={wheelEnd(kept.position) === 'front' ? machine.placardFrontKpa : machine.placardRearKpa}
+          />
         </section>
       </div>
       <section className="mt-6">
@@ -127,10 +251,15 @@ export const WheelScreen = () => {
           <ul className="rows">
             {jobs.map((j) => (
               <li key={j.id}>
-                <Link className="flex min-h-12 flex-wrap items-center gap-x-4 border-b border-stone3 px-2 no-underline hover:bg-stone2" to={`/jobs/${j.id}`}>
+                <Link
+                  className="flex min-h-12 flex-wrap items-center gap-x-4 border-b border-stone3 px-2 no-underline hover:bg-stone2"
+                  to={`/jobs/${j.id}`}
+                >
                   <span className="num">{j.number}</span>
                   <span>{j.openedAt.slice(0, 10)}</span>
-                  <span className="min-w-0 flex-1 basis-64">{[j.sizeOff && `${j.sizeOff} off`, j.sizeOn && `${j.sizeOn} on`].filter(Boolean).join(', ')}</span>
+                  <span className="min-w-0 flex-1 basis-64">
+                    {[j.sizeOff && `${j.sizeOff} off`, j.sizeOn && `${j.sizeOn} on`].filter(Boolean).join(', ')}
+                  </span>
                   <span className="text-ink2">{j.handedOver ? 'handed over' : 'on the bench'}</span>
                 </Link>
               </li>

@@ -12,24 +12,67 @@ export const WheelTagScreen = () => {
   const shop = useApp((s) => s.shop.shop);
   const wheel = shop?.wheels.find((w) => w.id === id);
   const machine = shop?.machines.find((m) => m.id === wheel?.machineId);
-  if (!shop) return <Frame title="Tag"><Waiting what="Reading the wheel" /></Frame>;
-  if (!wheel || !machine) return <Frame title="Tag"><Failed message="There is no such wheel."><Link className="btn" to="/records/wheels">All wheels</Link></Failed></Frame>;
+  if (!shop)
+    return (
+      <Frame title="Tag">
+        <Waiting what="Reading the wheel" />
+      </Frame>
+    );
+  if (!wheel || !machine)
+    return (
+      <Frame title="Tag">
+        <Failed message="There is no such wheel.">
+          <Link className="btn" to="/records/wheels">
+            All wheels
+          </Link>
+        </Failed>
+      </Frame>
+    );
   const address = `${window.location.origin}/wheels/${id}`;
   return (
-    <Frame title="Tag" actions={<div className="no-print flex gap-2"><Link className="btn" to={`/wheels/${id}`}>Wheel record</Link><Button go onClick={() => window.print()}>Print</Button></div>}>
-      <article className="tag mx-auto flex max-w-[640px] items-stretch gap-5 border-2 border-ink bg-white p-5 text-black" aria-label="The tag">
+    <Frame
+      title="Tag"
+      actions={
+        <div className="no-print flex gap-2">
+          <Link className="btn" to={`/wheels/${id}`}>
+            Wheel record
+          </Link>
+          <Button go onClick={() => window.print()}>
+            Print
+          </Button>
+        </div>
+      }
+    >
+      <article
+        className="tag mx-auto flex max-w-[640px] items-stretch gap-5 border-2 border-ink bg-white p-5 text-black"
+        aria-label="The tag"
+      >
         <div className="shrink-0">
-          <QRCodeSVG value={address} size={190} level="M" marginSize={2} title={`Opens ${address}`} bgColor="#ffffff" fgColor="#000000" />
+          <QRCodeSVG
+            value={address}
+            size={190}
+            level="M"
+            marginSize={2}
+            title={`Opens ${address}`}
+            bgColor="#ffffff"
+            fgColor="#000000"
+          />
         </div>
         <div className="min-w-0 flex-1 text-[17px] leading-snug">
           <h2 className="text-[27px]">{POSITION_WORDS[wheel.position]}</h2>
           <p className="text-[20px] font-semibold">{machine.name}</p>
           <p>{machine.rider}</p>
-          <p className="mt-2">Rim {wheel.rimCode}, {BUILD_WORDS[wheel.build]}</p>
-          <p>{wheel.tireMarking}, {wheel.tube ? 'tube' : 'tubeless'}</p>
+          <p className="mt-2">
+            Rim {wheel.rimCode}, {BUILD_WORDS[wheel.build]}
+          </p>
+          <p>
+            {wheel.tireMarking}, {wheel.tube ? 'tube' : 'tubeless'}
+          </p>
           {wheel.rimLockDegs.length > 0 && <p>Rim lock at {wheel.rimLockDegs.map(placeText).join('; ')}</p>}
           {wheel.heavySpotDeg !== null && <p>Heavy spot, bare: {placeText(wheel.heavySpotDeg)}</p>}
-          {wheel.build === 'split' && <p className="mt-1 font-semibold">Split rim: let all air out before any rim bolt.</p>}
+          {wheel.build === 'split' && (
+            <p className="mt-1 font-semibold">Split rim: let all air out before any rim bolt.</p>
+          )}
           <p className="mt-2 text-[15px]">{shop.name}</p>
         </div>
       </article>

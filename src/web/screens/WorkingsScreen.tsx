@@ -26,7 +26,9 @@ const Bench = ({ name }: { name: string }) => {
   const definition = findWorking(name)!;
   const fields = fieldsOf(definition.schema);
   const example = definition.example as Record<string, unknown>;
-  const [values, setValues] = useState<Values>(() => Object.fromEntries(fields.map(({ name: f }) => [f, f in example ? toText(example[f]) : ''])));
+  const [values, setValues] = useState<Values>(() =>
+    Object.fromEntries(fields.map(({ name: f }) => [f, f in example ? toText(example[f]) : ''])),
+  );
   const [problem, setProblem] = useState<{ field: string; text: string } | null>(null);
   const [working, setWorking] = useState<Working | null>(() => definition.run(definition.example as never));
 
@@ -47,7 +49,13 @@ const Bench = ({ name }: { name: string }) => {
   };
   return (
     <div className="grid gap-8 md:grid-cols-2">
-      <form className="space-y-3" onSubmit={(e) => { e.preventDefault(); run(); }}>
+      <form
+        className="space-y-3"
+        onSubmit={(e) => {
+          e.preventDefault();
+          run();
+        }}
+      >
         {fields.map(({ name: field, says, required }) => (
           <TextField
             key={field}
@@ -58,11 +66,21 @@ const Bench = ({ name }: { name: string }) => {
             problem={problem?.field === field ? problem.text : null}
           />
         ))}
-        {problem && !fields.some((f) => f.name === problem.field) && <p role="alert" className="text-stop">{problem.text}</p>}
-        <Button go type="submit">Work it out</Button>
+        {problem && !fields.some((f) => f.name === problem.field) && (
+          <p role="alert" className="text-stop">
+            {problem.text}
+          </p>
+        )}
+        <Button go type="submit">
+          Work it out
+        </Button>
       </form>
       <div aria-live="polite">
-        {working ? <WorkingView working={working} /> : <p className="py-10 text-ink2">No result: see the field that does not fit.</p>}
+        {working ? (
+          <WorkingView working={working} />
+        ) : (
+          <p className="py-10 text-ink2">No result: see the field that does not fit.</p>
+        )}
       </div>
     </div>
   );
@@ -77,7 +95,9 @@ export const WorkingsScreen = () => {
     return (
       <Frame title="Workings">
         <p className="py-10 text-xl">There is no working of that name.</p>
-        <Link className="btn" to="/workings">All workings</Link>
+        <Link className="btn" to="/workings">
+          All workings
+        </Link>
       </Frame>
     );
   if (chosen)
@@ -91,14 +111,19 @@ export const WorkingsScreen = () => {
       <ul className="rows">
         {WORKINGS.map((w) => (
           <li key={w.name}>
-            <Link to={`/workings/${w.name}`} className="flex min-h-14 items-center justify-between gap-4 border-b border-stone3 px-2 no-underline hover:bg-stone2">
+            <Link
+              to={`/workings/${w.name}`}
+              className="flex min-h-14 items-center justify-between gap-4 border-b border-stone3 px-2 no-underline hover:bg-stone2"
+            >
               <span className="head text-xl">{w.says}</span>
               <code className="text-[15px] text-ink2">{w.name}</code>
             </Link>
           </li>
         ))}
       </ul>
-      <p className="mt-4 text-ink2">The same by program: POST /api/workings/name. The catalog is at GET /api/workings.</p>
+      <p className="mt-4 text-ink2">
+        The same by program: POST /api/workings/name. The catalog is at GET /api/workings.
+      </p>
     </Frame>
   );
 };

@@ -18,14 +18,21 @@ import { useStep } from './use-step';
 export const BenchView = ({ onTurn, onUndo }: { onTurn: () => void; onUndo: () => void }) => {
   const { job, station, sideUp } = useJob();
   const navigate = useNavigate();
-  const step = useStep((next) => void navigate(`/jobs/${job.id}/${next}${STEP_STATIONS.includes(next) ? '/bench' : ''}`));
+  const step = useStep(
+    (next) => void navigate(`/jobs/${job.id}/${next}${STEP_STATIONS.includes(next) ? '/bench' : ''}`),
+  );
   const { steps, current, at, next, isDone, plan, lying, tick, back, stepBite } = step;
   const out = `/jobs/${job.id}/${station}`;
   useKeys([
     { key: 'n', says: current ? 'Done, next step' : 'Next station', run: () => void tick() },
     { key: 'b', says: 'Back one step', run: () => void back() },
     { key: 'f', says: 'Leave the bench view', run: () => void navigate(out) },
-    ...(plan ? [{ key: '.', says: 'Next bite', run: () => void stepBite(1) }, { key: ',', says: 'Bite before', run: () => void stepBite(-1) }] : []),
+    ...(plan
+      ? [
+          { key: '.', says: 'Next bite', run: () => void stepBite(1) },
+          { key: ',', says: 'Bite before', run: () => void stepBite(-1) },
+        ]
+      : []),
   ]);
   const after = steps[at + 1];
   const turn = current?.sideUp && current.sideUp !== sideUp;
@@ -37,28 +44,58 @@ export const BenchView = ({ onTurn, onUndo }: { onTurn: () => void; onUndo: () =
         </section>
         <section className="order-1 min-w-0 self-center lg:order-2">
           <div className="mb-2 flex flex-wrap items-baseline gap-x-5">
-            <p className="head text-[20px] text-water">{STATION_WORDS[station]}, {current ? `step ${at + 1} of ${steps.length}` : 'all done'}{isDone && ', done'}</p>
+            <p className="head text-[20px] text-water">
+              {STATION_WORDS[station]}, {current ? `step ${at + 1} of ${steps.length}` : 'all done'}
+              {isDone && ', done'}
+            </p>
             <StepTime />
           </div>
-          <h2 className="text-[50px] leading-[1.04] max-lg:text-[34px]" aria-live="polite">{current ? current.say : `On to “${STATION_WORDS[next]}”.`}</h2>
+          <h2 className="text-[50px] leading-[1.04] max-lg:text-[34px]" aria-live="polite">
+            {current ? current.say : `On to “${STATION_WORDS[next]}”.`}
+          </h2>
           {current && <p className="mt-3 text-[22px] text-ink2 max-lg:text-[18px]">{current.why}</p>}
-          {turn && <p className="mt-2 text-[20px] font-semibold text-check">{current.sideUp === 'other' ? 'Disc side down for this.' : 'Disc side up for this.'}</p>}
+          {turn && (
+            <p className="mt-2 text-[20px] font-semibold text-check">
+              {current.sideUp === 'other' ? 'Disc side down for this.' : 'Disc side up for this.'}
+            </p>
+          )}
           {current?.caution && <Cautions big list={[current.caution]} />}
           {lying && <Reasons reasons={lying.result.reasons} className="mt-3 border-l-4 border-water pl-3" />}
           <Bites at={step} big />
           {current && <StepNeeds step={current} className="mt-4" />}
-          <p className="mt-4 border-t-2 border-ink pt-2 text-[18px] text-ink2">{current && `Next: ${after ? after.say : STATION_WORDS[next]}`}</p>
+          <p className="mt-4 border-t-2 border-ink pt-2 text-[18px] text-ink2">
+            {current && `Next: ${after ? after.say : STATION_WORDS[next]}`}
+          </p>
         </section>
       </div>
-      <nav className="flex items-center gap-2 overflow-x-auto border-t border-stone3 bg-stone py-2 max-lg:sticky max-lg:bottom-0 lg:pb-0" aria-label="At the bench">
-        <Button go hotkey="N" className="shrink-0 !px-7" onClick={() => void tick()}>{!current ? STATION_WORDS[next] : isDone ? 'Next' : 'Done'}</Button>
-        <Button hotkey="B" className="shrink-0" disabled={at === 0} onClick={() => back()}>Back</Button>
-        <Button hotkey="U" className="shrink-0" onClick={onUndo}>Undo</Button>
-        <Button hotkey="T" className="shrink-0" onClick={onTurn}>Turn over</Button>
+      <nav
+        className="flex items-center gap-2 overflow-x-auto border-t border-stone3 bg-stone py-2 max-lg:sticky max-lg:bottom-0 lg:pb-0"
+        aria-label="At the bench"
+      >
+        <Button go hotkey="N" className="shrink-0 !px-7" onClick={() => void tick()}>
+          {!current ? STATION_WORDS[next] : isDone ? 'Next' : 'Done'}
+        </Button>
+        <Button hotkey="B" className="shrink-0" disabled={at === 0} onClick={() => back()}>
+          Back
+        </Button>
+        <Button hotkey="U" className="shrink-0" onClick={onUndo}>
+          Undo
+        </Button>
+        <Button hotkey="T" className="shrink-0" onClick={onTurn}>
+          Turn over
+        </Button>
         <Trouble {...(current ? { first: current.troubles } : {})} />
-        <span className="flex shrink-0 items-center gap-2"><StepReading step={current} /><Schools /></span>
+        <span className="flex shrink-0 items-center gap-2">
+          <StepReading step={current} />
+          <Schools />
+        </span>
         <span className="ml-auto flex shrink-0 items-center gap-3">
-          <Link className="btn" to={out}>Station <kbd className="keycap max-sm:hidden" aria-hidden="true">F</kbd></Link>
+          <Link className="btn" to={out}>
+            Station{' '}
+            <kbd className="keycap max-sm:hidden" aria-hidden="true">
+              F
+            </kbd>
+          </Link>
           <KeyHelp />
         </span>
       </nav>

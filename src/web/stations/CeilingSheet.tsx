@@ -24,20 +24,68 @@ export const CeilingSheet = () => {
   const keep = async () => {
     setTried(true);
     if (!fits || !by.trim() || !why.trim()) return;
-    if (await write([{ kind: 'seat-ceiling', data: { ceilingKpa: Math.min(kpa, HIGHEST_CEILING_KPA), by: by.trim(), why: why.trim() } }], 'The ceiling is raised for this job.')) setOpen(false);
+    if (
+      await write(
+        [
+          {
+            kind: 'seat-ceiling',
+            data: { ceilingKpa: Math.min(kpa, HIGHEST_CEILING_KPA), by: by.trim(), why: why.trim() },
+          },
+        ],
+        'The ceiling is raised for this job.',
+      )
+    )
+      setOpen(false);
   };
   return (
     <Dialog.Root open={open} onOpenChange={setOpen}>
-      <Dialog.Trigger asChild><button type="button" className="-my-2 inline-flex min-h-12 min-w-12 cursor-pointer items-center"><span className="basis">raise it</span></button></Dialog.Trigger>
+      <Dialog.Trigger asChild>
+        <button type="button" className="-my-2 inline-flex min-h-12 min-w-12 cursor-pointer items-center">
+          <span className="basis">raise it</span>
+        </button>
+      </Dialog.Trigger>
       <Sheet title="Raise the ceiling for this job" closes="Leave the ceiling as it is">
-        <p className="mb-3">Two schools: the shop’s ceiling, or up to {say(HIGHEST_CEILING_KPA, 'kPa')} by somebody who takes it on himself and says why. The sidewall and the rim win when they say less.</p>
-        <form className="space-y-3" onSubmit={(e) => { e.preventDefault(); void keep(); }}>
-          <QuantityField label="Ceiling" unit="kPa" value={typed} onChange={setTyped} problem={tried && !fits ? `From ${say(20, 'kPa')} to ${say(HIGHEST_CEILING_KPA, 'kPa')}, never more.` : null} />
-          <TextField label="Who takes it on himself" value={by} onChange={setBy} maxLength={60} problem={tried && !by.trim() ? 'A name.' : null} />
-          <TextField label="Why" value={why} onChange={setWhy} maxLength={200} problem={tried && !why.trim() ? 'A reason, in a few words.' : null} />
-          <Button go type="submit">Raise it</Button>
+        <p className="mb-3">
+          Two schools: the shop’s ceiling, or up to {say(HIGHEST_CEILING_KPA, 'kPa')} by somebody who takes it on
+          himself and says why. The sidewall and the rim win when they say less.
+        </p>
+        <form
+          className="space-y-3"
+          onSubmit={(e) => {
+            e.preventDefault();
+            void keep();
+          }}
+        >
+          <QuantityField
+            label="Ceiling"
+            unit="kPa"
+            value={typed}
+            onChange={setTyped}
+            problem={
+              tried && !fits ? `From ${say(20, 'kPa')} to ${say(HIGHEST_CEILING_KPA, 'kPa')}, never more.` : null
+            }
+          />
+          <TextField
+            label="Who takes it on himself"
+            value={by}
+            onChange={setBy}
+            maxLength={60}
+            problem={tried && !by.trim() ? 'A name.' : null}
+          />
+          <TextField
+            label="Why"
+            value={why}
+            onChange={setWhy}
+            maxLength={200}
+            problem={tried && !why.trim() ? 'A reason, in a few words.' : null}
+          />
+          <Button go type="submit">
+            Raise it
+          </Button>
         </form>
-        <p className="caution mt-4 text-[16px]">A bursting tire or rim kills. The maker’s manual and local codes come before this.</p>
+        <p className="caution mt-4 text-[16px]">
+          A bursting tire or rim kills. The maker’s manual and local codes come before this.
+        </p>
       </Sheet>
     </Dialog.Root>
   );

@@ -16,7 +16,13 @@ import { ToolCloth, ToolsTab } from './choose/ToolsTab';
 import { TYPED, useChoice } from './choose/use-choice';
 import { JobDial, StationLayout } from './StationLayout';
 
-const TABS = [['tire', 'Tire'], ['parts', 'Parts'], ['load', 'Load'], ['list', 'List'], ['tools', 'Tools']] as const;
+const TABS = [
+  ['tire', 'Tire'],
+  ['parts', 'Parts'],
+  ['load', 'Load'],
+  ['list', 'List'],
+  ['tools', 'Tools'],
+] as const;
 const NOW = { good: 'It fits.', check: 'Look before you fit it.', stop: 'It does not fit.' } as const;
 /** Doubts that stand beside the verdict; the others are one tap away. */
 const SHOWN = 3;
@@ -37,25 +43,45 @@ export const Choose = () => {
     if (!compared.ok || (at.age && !at.age.ok) || at.limitProblem) return setParams({}, { replace: true });
     const { marking, dateCode, tube, lightMark, tread, arrows, takeOff, treadMm } = draft;
     const done = await write(
-      [{
-        kind: 'chosen',
-        ...correcting('chosen'),
-        data: {
-          marking: marking.trim(), dateCode: dateCode.trim() || null, tireId: draft.tireId === TYPED ? null : draft.tireId, tube,
-          tubeId: tube ? (at.tubeFit?.id ?? null) : null, tubeLabel: tube ? (at.tubeFit?.label ?? null) : null, lightMark, seatLimitKpa: at.limitKpa,
-          tread, arrows, takeOff, treadMm, parts: partsOf(at.wants), doubled: tube && draft.doubled,
+      [
+        {
+          kind: 'chosen',
+          ...correcting('chosen'),
+          data: {
+            marking: marking.trim(),
+            dateCode: dateCode.trim() || null,
+            tireId: draft.tireId === TYPED ? null : draft.tireId,
+            tube,
+            tubeId: tube ? (at.tubeFit?.id ?? null) : null,
+            tubeLabel: tube ? (at.tubeFit?.label ?? null) : null,
+            lightMark,
+            seatLimitKpa: at.limitKpa,
+            tread,
+            arrows,
+            takeOff,
+            treadMm,
+            parts: partsOf(at.wants),
+            doubled: tube && draft.doubled,
+          },
         },
-      }],
+      ],
       'The choice is written.',
     );
     if (done) goTo('wheel-off');
   };
   useKeys([
     { key: 'n', says: 'Take this tire and go on', run: () => void save() },
-    ...TABS.map(([id, name], i) => ({ key: String(i + 1), says: `Show: ${name.toLowerCase()}`, run: () => setParams(id === 'tire' ? {} : { show: id }, { replace: true }) })),
+    ...TABS.map(([id, name], i) => ({
+      key: String(i + 1),
+      says: `Show: ${name.toLowerCase()}`,
+      run: () => setParams(id === 'tire' ? {} : { show: id }, { replace: true }),
+    })),
   ]);
 
-  const tubeReasons = at.draft.tube && at.picks && !at.tubeFit ? [{ verdict: 'stop' as const, says: 'No tube in stock serves this tire.' }] : [];
+  const tubeReasons =
+    at.draft.tube && at.picks && !at.tubeFit
+      ? [{ verdict: 'stop' as const, says: 'No tube in stock serves this tire.' }]
+      : [];
   const all = [...(fit.ok ? fit.working.result.reasons : []), ...tubeReasons];
   const doubts = all.filter((r) => r.verdict !== 'good').sort((a, b) => RANK[a.verdict] - RANK[b.verdict]);
   const good = all.filter((r) => r.verdict === 'good');
@@ -66,7 +92,10 @@ export const Choose = () => {
         tab === 'tools' && at.tools ? (
           <ToolCloth at={at} />
         ) : compared.ok ? (
-          <SizePicture comparison={compared.working.result} {...(at.context.clearancesMm ? { clearancesMm: at.context.clearancesMm } : {})} />
+          <SizePicture
+            comparison={compared.working.result}
+            {...(at.context.clearancesMm ? { clearancesMm: at.context.clearancesMm } : {})}
+          />
         ) : (
           <JobDial />
         )
@@ -79,7 +108,8 @@ export const Choose = () => {
           <Reasons reasons={doubts.slice(0, SHOWN)} />
           <details className="text-[16px]" key={draft.tireId + draft.marking}>
             <summary className="min-h-12 cursor-pointer py-2.5 underline">
-              {doubts.length > SHOWN ? `${doubts.length - SHOWN} more doubts, and ` : ''}{good.length} {good.length === 1 ? 'thing is' : 'things are'} good
+              {doubts.length > SHOWN ? `${doubts.length - SHOWN} more doubts, and ` : ''}
+              {good.length} {good.length === 1 ? 'thing is' : 'things are'} good
             </summary>
             <Reasons reasons={[...doubts.slice(SHOWN), ...good]} />
           </details>
@@ -97,16 +127,31 @@ export const Choose = () => {
             </Tabs.Trigger>
           ))}
         </Tabs.List>
-        <form onSubmit={(e) => { e.preventDefault(); void save(); }}>
+        <form
+          onSubmit={(e) => {
+            e.preventDefault();
+            void save();
+          }}
+        >
           <Tabs.Content value="tire" tabIndex={-1}>
             <TireTab at={at} tried={tried} />
-            <Button go type="submit" hotkey="N" className="mt-2">Take this tire</Button>
+            <Button go type="submit" hotkey="N" className="mt-2">
+              Take this tire
+            </Button>
           </Tabs.Content>
         </form>
-        <Tabs.Content value="parts"><PartsTab at={at} /></Tabs.Content>
-        <Tabs.Content value="load"><LoadTab at={at} /></Tabs.Content>
-        <Tabs.Content value="list"><ListTab at={at} /></Tabs.Content>
-        <Tabs.Content value="tools"><ToolsTab at={at} /></Tabs.Content>
+        <Tabs.Content value="parts">
+          <PartsTab at={at} />
+        </Tabs.Content>
+        <Tabs.Content value="load">
+          <LoadTab at={at} />
+        </Tabs.Content>
+        <Tabs.Content value="list">
+          <ListTab at={at} />
+        </Tabs.Content>
+        <Tabs.Content value="tools">
+          <ToolsTab at={at} />
+        </Tabs.Content>
       </Tabs.Root>
     </StationLayout>
   );

@@ -21,11 +21,19 @@ export const FindingsSheet = () => {
       return { ...all, [part]: its.includes(id) ? its.filter((f) => f !== id) : [...its, id] };
     });
   const keep = async () => {
-    if (await write(parts.map((part) => ({ kind: 'findings' as const, data: { part, found: [...(found[part] ?? [])] } })), 'The findings are written.')) setOpen(false);
+    if (
+      await write(
+        parts.map((part) => ({ kind: 'findings' as const, data: { part, found: [...(found[part] ?? [])] } })),
+        'The findings are written.',
+      )
+    )
+      setOpen(false);
   };
   return (
     <Dialog.Root open={open} onOpenChange={setOpen}>
-      <Dialog.Trigger asChild><Button>Findings</Button></Dialog.Trigger>
+      <Dialog.Trigger asChild>
+        <Button>Findings</Button>
+      </Dialog.Trigger>
       <Sheet title="Tap what you find" closes="Close the findings" widthPx={720} footed>
         {parts.map((part) => {
           const its = found[part] ?? [];
@@ -37,15 +45,23 @@ export const FindingsSheet = () => {
                 {judged.ok && <BasisTag title={INSPECTED_WORDS[part]} working={judged.working} />}
               </h3>
               <div className="flex flex-wrap gap-2">
-                {FINDINGS[part].map((f) => <Button key={f.id} small aria-pressed={its.includes(f.id)} onClick={() => toggle(part, f.id)}>{f.sees}</Button>)}
+                {FINDINGS[part].map((f) => (
+                  <Button key={f.id} small aria-pressed={its.includes(f.id)} onClick={() => toggle(part, f.id)}>
+                    {f.sees}
+                  </Button>
+                ))}
               </div>
               <Photos part={part} />
-              <div aria-live="polite">{judged.ok && its.length > 0 && <Reasons reasons={judged.working.result.reasons} className="mt-2" />}</div>
+              <div aria-live="polite">
+                {judged.ok && its.length > 0 && <Reasons reasons={judged.working.result.reasons} className="mt-2" />}
+              </div>
             </section>
           );
         })}
         <div className="sticky bottom-0 mt-4 border-t border-stone3 bg-stone py-3">
-          <Button go onClick={() => void keep()}>Write it down</Button>
+          <Button go onClick={() => void keep()}>
+            Write it down
+          </Button>
         </div>
       </Sheet>
     </Dialog.Root>

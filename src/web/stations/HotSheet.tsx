@@ -15,10 +15,15 @@ export const HotSheet = ({ coldC, altitudeM }: { coldC: number | null; altitudeM
   const [at, setAt] = useState('');
   const [cold, setCold] = useState(write(coldC ?? 20, 'C', 0));
   const [gaugeKpa, tempC, toTempC] = [read(hot, 'kPa'), read(at, 'C'), read(cold, 'C')];
-  const found = gaugeKpa === null || tempC === null || toTempC === null ? null : attempt(pressureCorrect, { gaugeKpa, tempC, toTempC, altitudeM });
+  const found =
+    gaugeKpa === null || tempC === null || toTempC === null
+      ? null
+      : attempt(pressureCorrect, { gaugeKpa, tempC, toTempC, altitudeM });
   return (
     <Dialog.Root>
-      <Dialog.Trigger asChild><Button small>The tire is warm</Button></Dialog.Trigger>
+      <Dialog.Trigger asChild>
+        <Button small>The tire is warm</Button>
+      </Dialog.Trigger>
       <Sheet title="What a warm reading means cold" closes="Back to setting the pressure">
         <div className="grid grid-cols-2 gap-3">
           <QuantityField label="Gauge reads, warm" unit="kPa" value={hot} onChange={setHot} />
@@ -26,9 +31,24 @@ export const HotSheet = ({ coldC, altitudeM }: { coldC: number | null; altitudeM
           <QuantityField label="Cold is" unit="C" value={cold} onChange={setCold} signed />
         </div>
         <div className="mt-4" aria-live="polite">
-          {found?.ok && <p className="flex items-baseline gap-3">Cold it reads <Quantity value={found.working.result.gaugeKpa} unit="kPa" big /> <BasisTag title="the cold reading" working={found.working}>gas law</BasisTag></p>}
-          {found && !found.ok && <p className="text-stop">{found.problem.message} Right would be {found.problem.expected}.</p>}
-          {!found && <p className="text-ink2">Air from a warm tire is never let out to the cold figure: it would be too soft once it has cooled.</p>}
+          {found?.ok && (
+            <p className="flex items-baseline gap-3">
+              Cold it reads <Quantity value={found.working.result.gaugeKpa} unit="kPa" big />{' '}
+              <BasisTag title="the cold reading" working={found.working}>
+                gas law
+              </BasisTag>
+            </p>
+          )}
+          {found && !found.ok && (
+            <p className="text-stop">
+              {found.problem.message} Right would be {found.problem.expected}.
+            </p>
+          )}
+          {!found && (
+            <p className="text-ink2">
+              Air from a warm tire is never let out to the cold figure: it would be too soft once it has cooled.
+            </p>
+          )}
         </div>
       </Sheet>
     </Dialog.Root>

@@ -37,22 +37,59 @@ export const IndicatorTake = ({ next, onTake }: Props) => {
       },
       () => undefined,
     );
-    return () => { moved = true; };
+    return () => {
+      moved = true;
+    };
   }, [on, name, isStandIn, deg, way, forget]);
   // What the stand-in said before it was turned here belongs to another place.
   const isThere = readiness === 'ready' && (!isStandIn || heldAt === `${way} ${deg}`);
-  if (!on) return <Button small onClick={() => setOn(true)}>From the dial indicator</Button>;
+  if (!on)
+    return (
+      <Button small onClick={() => setOn(true)}>
+        From the dial indicator
+      </Button>
+    );
   return (
     <div className="rounded-[14px_14px_14px_4px] border-2 border-ink p-3" role="group" aria-label="Dial indicator">
       <div className="flex items-end gap-3">
-        <div className="w-[150px]"><ChoiceField label="Measures" value={way} onChange={(v) => { setWay(v as Way); forget(); }} options={[['lateral', 'side to side'], ['radial', 'up and down']]} /></div>
+        <div className="w-[150px]">
+          <ChoiceField
+            label="Measures"
+            value={way}
+            onChange={(v) => {
+              setWay(v as Way);
+              forget();
+            }}
+            options={[
+              ['lateral', 'side to side'],
+              ['radial', 'up and down'],
+            ]}
+          />
+        </div>
         <p className="flex-1 text-right">
-          <span className="num block text-[34px] leading-none">{line ? say(line.value, 'mm', { digits: 2 }) : '–'}</span>
+          <span className="num block text-[34px] leading-none">
+            {line ? say(line.value, 'mm', { digits: 2 }) : '–'}
+          </span>
           <span className="text-[14px] text-ink2">{line ? (isThere || deg === null ? 'steady' : 'moving') : says}</span>
         </p>
       </div>
-      {device && <p className="mt-1 text-[14px] text-ink2"><DeviceLabel device={device} /></p>}
-      <Button go small className="mt-2 w-full" disabled={!line || !isThere || deg === null} onClick={() => { if (line && deg !== null) { onTake(way, deg, line.value, line.device); forget(); } }}>
+      {device && (
+        <p className="mt-1 text-[14px] text-ink2">
+          <DeviceLabel device={device} />
+        </p>
+      )}
+      <Button
+        go
+        small
+        className="mt-2 w-full"
+        disabled={!line || !isThere || deg === null}
+        onClick={() => {
+          if (line && deg !== null) {
+            onTake(way, deg, line.value, line.device);
+            forget();
+          }
+        }}
+      >
         {deg === null ? 'All places are read' : `Take it at ${placeText(deg)}`}
       </Button>
     </div>

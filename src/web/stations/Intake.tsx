@@ -36,11 +36,14 @@ export const Intake = () => {
   const [tried, setTried] = useState(false);
 
   const size = attempt(tireSize, { marking: marking || ' ' });
-  const age = dateCode.trim() ? attempt(tireAge, { dateCode: dateCode.trim(), onDate: today(), rules: state.rules }) : null;
+  const age = dateCode.trim()
+    ? attempt(tireAge, { dateCode: dateCode.trim(), onDate: today(), rules: state.rules })
+    : null;
   const treadMm = tread.trim() ? read(tread, 'mm') : null;
   const roomMm = roomText.trim() ? read(roomText, 'mm') : null;
   const inRange = (v: number | null, max: number) => v !== null && v >= 0 && v <= max;
-  const treadProblem = tread.trim() && !inRange(treadMm, MAX_TREAD_MM) ? 'Tread depth: a number, as on the gauge.' : null;
+  const treadProblem =
+    tread.trim() && !inRange(treadMm, MAX_TREAD_MM) ? 'Tread depth: a number, as on the gauge.' : null;
   const roomProblem = roomText.trim() && !inRange(roomMm, MAX_ROOM_MM) ? 'Room: a number, as measured.' : null;
   const worn = use === 'road' && treadMm !== null && treadMm < ruleNumber('tread.minimumMm', state.rules);
   useMainWorking('the size that comes off', size.ok ? size.working : null);
@@ -48,7 +51,19 @@ export const Intake = () => {
   const save = async () => {
     setTried(true);
     if (!size.ok || (age && !age.ok) || treadProblem || roomProblem || (roomMm !== null && !load.trim())) return;
-    const writings: Writing[] = [{ kind: 'came-off', ...correcting('came-off'), data: { marking: marking.trim(), dateCode: dateCode.trim() || null, treadMm, use, treadBy: treadMm === null ? null : treadBy } }];
+    const writings: Writing[] = [
+      {
+        kind: 'came-off',
+        ...correcting('came-off'),
+        data: {
+          marking: marking.trim(),
+          dateCode: dateCode.trim() || null,
+          treadMm,
+          use,
+          treadBy: treadMm === null ? null : treadBy,
+        },
+      },
+    ];
     if (roomMm !== null) writings.push({ kind: 'clearance', data: { place, mm: roomMm, load: load.trim() } });
     if (await write(writings, 'Intake written.')) goTo('choose');
   };
@@ -64,30 +79,81 @@ export const Intake = () => {
         }}
       >
         <div className="col-span-2">
-          <TextField label="Size, as printed on the sidewall" value={marking} onChange={setMarking} maxLength={40} problem={!size.ok && (tried || marking) ? problemText(size.problem) : null} />
+          <TextField
+            label="Size, as printed on the sidewall"
+            value={marking}
+            onChange={setMarking}
+            maxLength={40}
+            problem={!size.ok && (tried || marking) ? problemText(size.problem) : null}
+          />
         </div>
-        <TextField label="Date code" value={dateCode} onChange={setDateCode} maxLength={4} inputMode="numeric" problem={age && !age.ok && (tried || dateCode.length >= 4) ? problemText(age.problem) : null} />
-        <WithTake kind="caliper" what="Tread depth" onTake={(line) => { setTread(show(line.value, 'mm', 2)); setTreadBy(line.device); }}>
-          <QuantityField label="Tread depth" unit="mm" value={tread} onChange={(v) => { setTread(v); setTreadBy(null); }} problem={treadProblem} />
+        <TextField
+          label="Date code"
+          value={dateCode}
+          onChange={setDateCode}
+          maxLength={4}
+          inputMode="numeric"
+          problem={age && !age.ok && (tried || dateCode.length >= 4) ? problemText(age.problem) : null}
+        />
+        <WithTake
+          kind="caliper"
+          what="Tread depth"
+          onTake={(line) => {
+            setTread(show(line.value, 'mm', 2));
+            setTreadBy(line.device);
+          }}
+        >
+          <QuantityField
+            label="Tread depth"
+            unit="mm"
+            value={tread}
+            onChange={(v) => {
+              setTread(v);
+              setTreadBy(null);
+            }}
+            problem={treadProblem}
+          />
         </WithTake>
         <div className="col-span-2">
-          <ChoiceField label="What the rider does with it" value={use} onChange={(v) => setUse(v as Use)} options={USES.map((u) => [u, USE_WORDS[u]] as const)} />
+          <ChoiceField
+            label="What the rider does with it"
+            value={use}
+            onChange={(v) => setUse(v as Use)}
+            options={USES.map((u) => [u, USE_WORDS[u]] as const)}
+          />
         </div>
-        <ChoiceField label="Room measured" value={place} onChange={(v) => setPlace(v as ClearancePlace)} options={CLEARANCE_PLACES.map((p) => [p, PLACE_WORDS[p]] as const)} />
+        <ChoiceField
+          label="Room measured"
+          value={place}
+          onChange={(v) => setPlace(v as ClearancePlace)}
+          options={CLEARANCE_PLACES.map((p) => [p, PLACE_WORDS[p]] as const)}
+        />
         <QuantityField label="Room" unit="mm" value={roomText} onChange={setRoomText} problem={roomProblem} />
         <div className="col-span-2">
-          <TextField label="How the machine is loaded while you measure" value={load} onChange={setLoad} maxLength={60} problem={roomMm !== null && !load.trim() ? 'Say how it is loaded: on the stand, rider on, …' : null} />
+          <TextField
+            label="How the machine is loaded while you measure"
+            value={load}
+            onChange={setLoad}
+            maxLength={60}
+            problem={roomMm !== null && !load.trim() ? 'Say how it is loaded: on the stand, rider on, …' : null}
+          />
         </div>
         <div className="col-span-2 space-y-1 text-[16px]" role="status">
           {age?.ok && (
             <p className="flex items-center gap-3">
               <VerdictMark verdict={age.working.result.verdict}>
-                week {age.working.result.weekOf.week} of {age.working.result.weekOf.year}, {age.working.result.ageYears.toFixed(1)} years old
+                week {age.working.result.weekOf.week} of {age.working.result.weekOf.year},{' '}
+                {age.working.result.ageYears.toFixed(1)} years old
               </VerdictMark>
               <BasisTag title="the age of the old tire" working={age.working} />
             </p>
           )}
-          {state.clearances.length > 0 && <p className="text-ink2">Measured: {state.clearances.map((c) => `${c.place} ${say(c.mm, 'mm')}`).join(', ')}. Pick another place for the next.</p>}
+          {state.clearances.length > 0 && (
+            <p className="text-ink2">
+              Measured: {state.clearances.map((c) => `${c.place} ${say(c.mm, 'mm')}`).join(', ')}. Pick another place
+              for the next.
+            </p>
+          )}
           {worn && <VerdictMark verdict="stop">under the least tread for the road</VerdictMark>}
         </div>
         <div className="col-span-2">

@@ -16,10 +16,30 @@ export const KeepTakeOff = () => {
   const [problem, setProblem] = useState<string | null>(null);
   const off = state.cameOff;
   if (!off) return null;
-  if (kept) return <p className="text-[16px]"><Link className="underline" to={`/records/tires?edit=${id}`}>The old tire is in the records</Link> as a take-off.</p>;
+  if (kept)
+    return (
+      <p className="text-[16px]">
+        <Link className="underline" to={`/records/tires?edit=${id}`}>
+          The old tire is in the records
+        </Link>{' '}
+        as a take-off.
+      </p>
+    );
   const keep = async () => {
     try {
-      await api.addRecord('tires', complete('tires', { id, marking: off.marking, pattern: `take-off, ${wheel.position}`, dateCode: off.dateCode, takeOff: true, treadMm: off.treadMm, count: 1, note: `from job ${job.number}` }));
+      await api.addRecord(
+        'tires',
+        complete('tires', {
+          id,
+          marking: off.marking,
+          pattern: `take-off, ${wheel.position}`,
+          dateCode: off.dateCode,
+          takeOff: true,
+          treadMm: off.treadMm,
+          count: 1,
+          note: `from job ${job.number}`,
+        }),
+      );
       await dispatch(loadShop());
     } catch (error) {
       if (!(error instanceof ApiError)) throw error;
@@ -28,9 +48,15 @@ export const KeepTakeOff = () => {
   };
   return (
     <div className="flex items-center gap-3">
-      <Button small disabled={off.treadMm === null} onClick={() => void keep()}>Keep the old tire as used stock</Button>
+      <Button small disabled={off.treadMm === null} onClick={() => void keep()}>
+        Keep the old tire as used stock
+      </Button>
       {off.treadMm === null && <p className="text-[15px] text-ink2">Its depth was not measured at Intake.</p>}
-      {problem && <p role="alert" className="text-[15px] text-stop">{problem}</p>}
+      {problem && (
+        <p role="alert" className="text-[15px] text-stop">
+          {problem}
+        </p>
+      )}
     </div>
   );
 };

@@ -16,28 +16,64 @@ export const MoldedLine = ({ side, label }: { side: 'disc' | 'other'; label: str
   const { line } = state;
   const points = useMemo(() => line.filter((p) => p.side === side), [line, side]);
   // Redrawn when something on it changes, not with every line of the gauge.
-  const marks = useMemo((): DialMark[] => [
-    ...wheel.rimLockDegs.map((deg) => ({ at: 'lock', deg }) as const),
-    ...PLACES.map((deg) => ({ at: 'line', deg, even: seatedNow === true ? true : (points.find((p) => p.deg === deg)?.even ?? null) }) as const),
-  ], [wheel.rimLockDegs, points, seatedNow]);
+  const marks = useMemo(
+    (): DialMark[] => [
+      ...wheel.rimLockDegs.map((deg) => ({ at: 'lock', deg }) as const),
+      ...PLACES.map(
+        (deg) =>
+          ({
+            at: 'line',
+            deg,
+            even: seatedNow === true ? true : (points.find((p) => p.deg === deg)?.even ?? null),
+          }) as const,
+      ),
+    ],
+    [wheel.rimLockDegs, points, seatedNow],
+  );
   const put = (deg: number, even: boolean) =>
-    void write([{ kind: 'molded-line', data: { side, deg, even } }, ...(even || seatedNow !== true ? [] : [{ kind: 'seated', data: { side, seated: false } } as const])]);
+    void write([
+      { kind: 'molded-line', data: { side, deg, even } },
+      ...(even || seatedNow !== true ? [] : [{ kind: 'seated', data: { side, seated: false } } as const]),
+    ]);
   const pick = (deg: number) => {
     const place = PLACES[Math.round(normalDeg(deg) / 45) % PLACES.length]!;
     // The first tap says even, another low, and so on by turns.
     put(place, points.find((p) => p.deg === place)?.even !== true);
   };
-  const set = (seated: boolean) => void write([{ kind: 'seated', data: { side, seated } }], `${label}: ${seated ? 'seated' : 'not seated'}.`);
+  const set = (seated: boolean) =>
+    void write([{ kind: 'seated', data: { side, seated } }], `${label}: ${seated ? 'seated' : 'not seated'}.`);
   return (
     <div role="group" aria-label={label} className="relative min-w-0 flex-1">
       <span className="head absolute top-0 left-1 text-[17px]">{label}</span>
-      <WheelDial wheel={wheel} marks={marks} sideUp={side} tireOn onPick={pick} className="mx-auto h-[150px] lg:h-[238px]" />
+      <WheelDial
+        wheel={wheel}
+        marks={marks}
+        sideUp={side}
+        tireOn
+        onPick={pick}
+        className="mx-auto h-[150px] lg:h-[238px]"
+      />
       <div className="flex flex-wrap items-center justify-center gap-1 max-sm:[&>button]:px-2">
-        <Button small aria-pressed={seatedNow === true} onClick={() => set(true)}>Seated</Button>
-        <Button small aria-pressed={seatedNow === false} onClick={() => set(false)}>Not yet</Button>
-        <select className="field !w-[104px] !min-h-12 shrink-0 max-sm:!w-[150px]" aria-label={`Low at, ${label.toLowerCase()}`} value="" onChange={(e) => put(fromDisc(Number(e.target.value)), false)}>
-          <option value="" disabled>low at …</option>
-          {PLACES.map((seen) => <option key={seen} value={seen}>{placeText(seen)}</option>)}
+        <Button small aria-pressed={seatedNow === true} onClick={() => set(true)}>
+          Seated
+        </Button>
+        <Button small aria-pressed={seatedNow === false} onClick={() => set(false)}>
+          Not yet
+        </Button>
+        <select
+          className="field !w-[104px] !min-h-12 shrink-0 max-sm:!w-[150px]"
+          aria-label={`Low at, ${label.toLowerCase()}`}
+          value=""
+          onChange={(e) => put(fromDisc(Number(e.target.value)), false)}
+        >
+          <option value="" disabled>
+            low at …
+          </option>
+          {PLACES.map((seen) => (
+            <option key={seen} value={seen}>
+              {placeText(seen)}
+            </option>
+          ))}
         </select>
       </div>
     </div>

@@ -32,13 +32,39 @@ export const Photos = ({ part }: { part: Inspected }) => {
   return (
     <div className="mt-2 flex flex-wrap items-center gap-2">
       {mine.map((p, i) => (
-        <a key={p.entryId} href={`/api/photos/${p.photoId}`} target="_blank" rel="noreferrer" className="block h-[68px] w-[92px] overflow-hidden rounded-[10px_10px_10px_3px] border-2 border-ink">
-          <img src={`/api/photos/${p.photoId}`} alt={`${name}, photograph ${i + 1}`} loading="lazy" className="h-full w-full object-cover" />
+        <a
+          key={p.entryId}
+          href={`/api/photos/${p.photoId}`}
+          target="_blank"
+          rel="noreferrer"
+          className="block h-[68px] w-[92px] overflow-hidden rounded-[10px_10px_10px_3px] border-2 border-ink"
+        >
+          <img
+            src={`/api/photos/${p.photoId}`}
+            alt={`${name}, photograph ${i + 1}`}
+            loading="lazy"
+            className="h-full w-full object-cover"
+          />
         </a>
       ))}
-      <input ref={picker} type="file" accept="image/jpeg,image/png,image/webp" capture="environment" className="hidden" aria-label={`Photograph file: ${name}`} onChange={(e) => void take(e.target.files?.[0])} />
-      <Button small disabled={busy} aria-label={`Photograph: ${name}`} onClick={() => picker.current?.click()}><Camera size={18} aria-hidden="true" />{busy ? 'Keeping it' : 'Photograph'}</Button>
-      {problem && <p role="alert" className="text-stop">{problem}</p>}
+      <input
+        ref={picker}
+        type="file"
+        accept="image/jpeg,image/png,image/webp"
+        capture="environment"
+        className="hidden"
+        aria-label={`Photograph file: ${name}`}
+        onChange={(e) => void take(e.target.files?.[0])}
+      />
+      <Button small disabled={busy} aria-label={`Photograph: ${name}`} onClick={() => picker.current?.click()}>
+        <Camera size={18} aria-hidden="true" />
+        {busy ? 'Keeping it' : 'Photograph'}
+      </Button>
+      {problem && (
+        <p role="alert" className="text-stop">
+          {problem}
+        </p>
+      )}
     </div>
   );
 };

@@ -23,17 +23,37 @@ const Plot = ({ readings, result }: { readings: RunoutReading[]; result: RunoutR
     const rad = (deg * Math.PI) / 180;
     return `${(150 + r * Math.sin(rad)).toFixed(1)} ${(150 - r * Math.cos(rad)).toFixed(1)}`;
   };
-  const ring = (key: 'lateralMm' | 'radialMm') => `M${readings.filter((r) => r[key] !== undefined).map((r) => at(r.angleDeg, 95 + (32 * r[key]!) / swing)).join('L')}Z`;
+  const ring = (key: 'lateralMm' | 'radialMm') =>
+    `M${readings
+      .filter((r) => r[key] !== undefined)
+      .map((r) => at(r.angleDeg, 95 + (32 * r[key]!) / swing))
+      .join('L')}Z`;
   return (
-    <svg viewBox="0 0 300 300" role="img" aria-label="Runout round the wheel, valve at the top" className="mx-auto w-full max-w-[300px]">
+    <svg
+      viewBox="0 0 300 300"
+      role="img"
+      aria-label="Runout round the wheel, valve at the top"
+      className="mx-auto w-full max-w-[300px]"
+    >
       <circle cx="150" cy="150" r="95" fill="none" className="stroke-lip" strokeWidth="10" />
       {result.lateral && <path d={ring('lateralMm')} fill="none" className="stroke-water" strokeWidth="3" />}
-      {result.radial && <path d={ring('radialMm')} fill="none" className="stroke-check" strokeWidth="3" strokeDasharray="7 5" />}
-      {([['lateral', 'fill-water', 'side'], ['radial', 'fill-check', 'up']] as const).map(([key, tone, word]) => {
+      {result.radial && (
+        <path d={ring('radialMm')} fill="none" className="stroke-check" strokeWidth="3" strokeDasharray="7 5" />
+      )}
+      {(
+        [
+          ['lateral', 'fill-water', 'side'],
+          ['radial', 'fill-check', 'up'],
+        ] as const
+      ).map(([key, tone, word]) => {
         const part = result[key];
         if (!part) return null;
         const [x, y] = at(part.highDeg, 137).split(' ').map(Number) as [number, number];
-        return <text key={key} x={x} y={y + 5} textAnchor="middle" fontSize="14" className={`head ${tone}`}>{word}</text>;
+        return (
+          <text key={key} x={x} y={y + 5} textAnchor="middle" fontSize="14" className={`head ${tone}`}>
+            {word}
+          </text>
+        );
       })}
       <path d="M146 44H154V58H146Z" className="fill-ink" />
     </svg>
@@ -47,7 +67,15 @@ export const RunoutSheet = () => {
   const before = state.runout?.readings;
   const [places, setPlaces] = useState(before && PLACES.includes(before.length as never) ? before.length : 8);
   const [typed, setTyped] = useState<Record<string, { lateral: string; radial: string }>>(() =>
-    Object.fromEntries((before ?? []).map((r) => [String(r.angleDeg), { lateral: r.lateralMm === undefined ? '' : show(r.lateralMm, 'mm', 3), radial: r.radialMm === undefined ? '' : show(r.radialMm, 'mm', 3) }])),
+    Object.fromEntries(
+      (before ?? []).map((r) => [
+        String(r.angleDeg),
+        {
+          lateral: r.lateralMm === undefined ? '' : show(r.lateralMm, 'mm', 3),
+          radial: r.radialMm === undefined ? '' : show(r.radialMm, 'mm', 3),
+        },
+      ]),
+    ),
   );
   const [device, setDevice] = useState(state.runout?.device ?? null);
   const [problem, setProblem] = useState<string | null>(null);
@@ -73,29 +101,58 @@ export const RunoutSheet = () => {
   };
   return (
     <Dialog.Root>
-      <Dialog.Trigger asChild><Button>Runout readings</Button></Dialog.Trigger>
+      <Dialog.Trigger asChild>
+        <Button>Runout readings</Button>
+      </Dialog.Trigger>
       <Sheet title="Runout, round the wheel" closes="Close the readings" widthPx={860} footed>
         <div className="grid gap-6 md:grid-cols-[minmax(0,1fr)_330px]">
           <div>
-            <ChoiceField label="Places" value={String(places)} onChange={(v) => setPlaces(Number(v))} options={PLACES.map((n) => [String(n), `${n} places`] as const)} hint={`Toward the disc side and outward are plus. In ${label('mm')}.`} />
+            <ChoiceField
+              label="Places"
+              value={String(places)}
+              onChange={(v) => setPlaces(Number(v))}
+              options={PLACES.map((n) => [String(n), `${n} places`] as const)}
+              hint={`Toward the disc side and outward are plus. In ${label('mm')}.`}
+            />
             <div className="mt-3">
               <IndicatorTake
-                next={{ lateral: degs.find((d) => !typed[String(d)]?.lateral.trim()) ?? null, radial: degs.find((d) => !typed[String(d)]?.radial.trim()) ?? null }}
+                next={{
+                  lateral: degs.find((d) => !typed[String(d)]?.lateral.trim()) ?? null,
+                  radial: degs.find((d) => !typed[String(d)]?.radial.trim()) ?? null,
+                }}
                 onTake={(way, deg, mm, from) => {
                   setDevice(from);
-                  setTyped((all) => ({ ...all, [String(deg)]: { ...(all[String(deg)] ?? { lateral: '', radial: '' }), [way]: show(mm, 'mm', 3) } }));
+                  setTyped((all) => ({
+                    ...all,
+                    [String(deg)]: { ...(all[String(deg)] ?? { lateral: '', radial: '' }), [way]: show(mm, 'mm', 3) },
+                  }));
                 }}
               />
             </div>
             <ul className="rows mt-3">
               {degs.map((deg) => {
                 const row = typed[String(deg)] ?? { lateral: '', radial: '' };
-                const put = (part: Partial<typeof row>) => setTyped((all) => ({ ...all, [String(deg)]: { ...row, ...part } }));
+                const put = (part: Partial<typeof row>) =>
+                  setTyped((all) => ({ ...all, [String(deg)]: { ...row, ...part } }));
                 return (
                   <li key={deg} className="grid grid-cols-[86px_1fr_1fr] items-end gap-2 border-b border-stone3 py-1">
                     <span className="num pb-3 text-[15px]">{placeText(deg)}</span>
-                    <QuantityField signed label={`Side, ${Math.round(deg)}°`} unit="mm" value={row.lateral} onChange={(lateral) => put({ lateral })} problem={bad(row.lateral) ? 'A length.' : null} />
-                    <QuantityField signed label={`Up, ${Math.round(deg)}°`} unit="mm" value={row.radial} onChange={(radial) => put({ radial })} problem={bad(row.radial) ? 'A length.' : null} />
+                    <QuantityField
+                      signed
+                      label={`Side, ${Math.round(deg)}°`}
+                      unit="mm"
+                      value={row.lateral}
+                      onChange={(lateral) => put({ lateral })}
+                      problem={bad(row.lateral) ? 'A length.' : null}
+                    />
+                    <QuantityField
+                      signed
+                      label={`Up, ${Math.round(deg)}°`}
+                      unit="mm"
+                      value={row.radial}
+                      onChange={(radial) => put({ radial })}
+                      problem={bad(row.radial) ? 'A length.' : null}
+                    />
                   </li>
                 );
               })}
@@ -106,25 +163,48 @@ export const RunoutSheet = () => {
               <>
                 <Plot readings={readings} result={result.working.result} />
                 <Reasons reasons={result.working.result.reasons} />
-                <p className="mt-1"><BasisTag title="the runout" working={result.working}>the arithmetic</BasisTag></p>
+                <p className="mt-1">
+                  <BasisTag title="the runout" working={result.working}>
+                    the arithmetic
+                  </BasisTag>
+                </p>
                 {result.working.result.spokes.length > 0 && (
                   <>
                     <h3 className="mt-3 text-lg">Spokes, the nearest first</h3>
                     <ul className="text-[16px]">
-                      {result.working.result.spokes.slice(0, 6).map((s, i) => <li key={i}>{s.turn} spoke {s.spoke} at {placeText(s.deg)} by {s.turns === 0.25 ? 'a quarter' : 'an eighth'} turn</li>)}
+                      {result.working.result.spokes.slice(0, 6).map((s, i) => (
+                        <li key={i}>
+                          {s.turn} spoke {s.spoke} at {placeText(s.deg)} by{' '}
+                          {s.turns === 0.25 ? 'a quarter' : 'an eighth'} turn
+                        </li>
+                      ))}
                     </ul>
                   </>
                 )}
-                <ul className="caution mt-2 text-[16px]">{result.working.cautions.map((c) => <li key={c}>{c}</li>)}</ul>
+                <ul className="caution mt-2 text-[16px]">
+                  {result.working.cautions.map((c) => (
+                    <li key={c}>{c}</li>
+                  ))}
+                </ul>
               </>
             ) : (
-              <p className="py-8 text-ink2">{readings.length === 0 ? `Type the readings. One hundredth counts: ${say(0.01, 'mm', { digits: 2 })}.` : result.problem.message}</p>
+              <p className="py-8 text-ink2">
+                {readings.length === 0
+                  ? `Type the readings. One hundredth counts: ${say(0.01, 'mm', { digits: 2 })}.`
+                  : result.problem.message}
+              </p>
             )}
           </div>
         </div>
         <div className="sticky bottom-0 flex flex-wrap items-center gap-3 border-t border-stone3 bg-stone py-3">
-          <Button go onClick={() => void keep()}>Keep these readings</Button>
-          {problem && <p role="alert" className="text-stop">{problem}</p>}
+          <Button go onClick={() => void keep()}>
+            Keep these readings
+          </Button>
+          {problem && (
+            <p role="alert" className="text-stop">
+              {problem}
+            </p>
+          )}
         </div>
       </Sheet>
     </Dialog.Root>

@@ -14,18 +14,39 @@ export const Schools = () => {
         <Button>Ways of working</Button>
       </Dialog.Trigger>
       <Sheet title="Ways of working, for this job" closes="Close the ways of working">
-        <p className="text-[16px] text-ink2">The shop’s own stand in the rules. A change here is for this job alone, and is in its log.</p>
+        <p className="text-[16px] text-ink2">
+          The shop’s own stand in the rules. A change here is for this job alone, and is in its log.
+        </p>
         {schoolsOf(state).map(({ school, value, why, others }) => (
           <section key={school} className="mt-4 border-t-2 border-ink pt-2">
             <h3 className="text-xl">{findRule(school).says}</h3>
-            <p className="text-[16px]"><span className="font-semibold text-water">{value}</span> {why} <span className="text-ink2">{findRule(school).note}</span></p>
+            <p className="text-[16px]">
+              <span className="font-semibold text-water">{value}</span> {why}{' '}
+              <span className="text-ink2">{findRule(school).note}</span>
+            </p>
             <ul>
               {others.map((o) => (
                 <li key={o.value} className="flex items-start gap-3 border-t border-stone3 py-1.5">
-                  <Button small className="shrink-0" onClick={() => void write([{ kind: 'school', data: { school, value: o.value } }], `For this job: ${o.value}.`)}>{o.value}</Button>
+                  <Button
+                    small
+                    className="shrink-0"
+                    onClick={() =>
+                      void write([{ kind: 'school', data: { school, value: o.value } }], `For this job: ${o.value}.`)
+                    }
+                  >
+                    {o.value}
+                  </Button>
                   <div className="pt-1 text-[15px] leading-snug text-ink2">
                     <p className="text-ink">{o.why}</p>
-                    {o.changes.length > 0 ? <ul>{o.changes.map((c) => <li key={c}>{c}</li>)}</ul> : <p>changes no step of this wheel</p>}
+                    {o.changes.length > 0 ? (
+                      <ul>
+                        {o.changes.map((c) => (
+                          <li key={c}>{c}</li>
+                        ))}
+                      </ul>
+                    ) : (
+                      <p>changes no step of this wheel</p>
+                    )}
                   </div>
                 </li>
               ))}

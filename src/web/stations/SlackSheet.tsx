@@ -9,7 +9,12 @@ import { Sheet } from '../parts/Sheet';
 import { BasisTag } from '../parts/working';
 import { useJob } from '../screens/job-context';
 
-const ARCS = [[360, 'all of it'], [120, 'a third'], [60, 'a hand\u2019s breadth or two'], [0, 'none: up on its seat']] as const;
+const ARCS = [
+  [360, 'all of it'],
+  [120, 'a third'],
+  [60, 'a hand\u2019s breadth or two'],
+  [0, 'none: up on its seat'],
+] as const;
 const HOW = { 'by hand': 'By hand.', levers: 'Levers.', stop: 'Stop, and find out why.' } as const;
 
 /** Whether the bead can pass the flange as it lies, from the rim's shape and what is in the well. */
@@ -23,9 +28,14 @@ export const SlackSheet = () => {
   const [fill, setFill] = useState('');
   const [arc, setArc] = useState('360');
   const [problem, setProblem] = useState<string | null>(null);
-  const [flangeMm, wellMm, wellToFlangeMm] = [flange, well, across].map((t) => (t.trim() ? read(t, 'mm') : null)) as [number | null, number | null, number | null];
+  const [flangeMm, wellMm, wellToFlangeMm] = [flange, well, across].map((t) => (t.trim() ? read(t, 'mm') : null)) as [
+    number | null,
+    number | null,
+    number | null,
+  ];
   const fillMm = fill.trim() ? read(fill, 'mm') : 0;
-  const shape = flangeMm !== null && wellMm !== null && wellToFlangeMm !== null ? { flangeMm, wellMm, wellToFlangeMm } : null;
+  const shape =
+    flangeMm !== null && wellMm !== null && wellToFlangeMm !== null ? { flangeMm, wellMm, wellToFlangeMm } : null;
   const found = shape && fillMm !== null ? beadSlackOf(state, shape, { arcInWellDeg: Number(arc), fillMm }) : null;
   const keep = async () => {
     if (!shape) return setProblem('Measure all three: over the flange, in the well, and across.');
@@ -35,33 +45,79 @@ export const SlackSheet = () => {
   };
   return (
     <Dialog.Root>
-      <Dialog.Trigger asChild><Button>Bead slack</Button></Dialog.Trigger>
+      <Dialog.Trigger asChild>
+        <Button>Bead slack</Button>
+      </Dialog.Trigger>
       <Sheet title="Can the bead pass the flange?" closes="Close the bead slack" footed>
         <div aria-live="polite" className="min-h-[92px]">
           {found?.ok ? (
             <>
               <p className="head text-[34px]">{HOW[found.working.result.how]}</p>
               <p className="mb-1 flex flex-wrap items-center gap-x-3 text-[18px]">
-                <span className="num">{say(Math.abs(found.working.result.slackMm), 'mm', { digits: 1 })} {found.working.result.slackMm < 0 ? 'short' : 'of slack'}</span>
-                <BasisTag title="the bead slack" working={found.working}>the arithmetic</BasisTag>
+                <span className="num">
+                  {say(Math.abs(found.working.result.slackMm), 'mm', { digits: 1 })}{' '}
+                  {found.working.result.slackMm < 0 ? 'short' : 'of slack'}
+                </span>
+                <BasisTag title="the bead slack" working={found.working}>
+                  the arithmetic
+                </BasisTag>
               </p>
               <Reasons reasons={[found.working.result.reason]} />
             </>
           ) : (
-            <p className="py-4 text-ink2">{found?.problem.message ?? 'Measure the bare rim once; it stays with the wheel.'}</p>
+            <p className="py-4 text-ink2">
+              {found?.problem.message ?? 'Measure the bare rim once; it stays with the wheel.'}
+            </p>
           )}
         </div>
         <div className="mt-3 grid gap-3 sm:grid-cols-2">
-          <QuantityField label="Over the flange" unit="mm" value={flange} onChange={setFlange} hint="outside of the lip" />
+          <QuantityField
+            label="Over the flange"
+            unit="mm"
+            value={flange}
+            onChange={setFlange}
+            hint="outside of the lip"
+          />
           <QuantityField label="In the well" unit="mm" value={well} onChange={setWell} hint="at the deepest place" />
-          <QuantityField label="Well to far flange" unit="mm" value={across} onChange={setAcross} hint="along the axle" />
-          <QuantityField label="Lies in the well" unit="mm" value={fill} onChange={setFill} hint="thickness of tube, strip and lock" />
+          <QuantityField
+            label="Well to far flange"
+            unit="mm"
+            value={across}
+            onChange={setAcross}
+            hint="along the axle"
+          />
+          <QuantityField
+            label="Lies in the well"
+            unit="mm"
+            value={fill}
+            onChange={setFill}
+            hint="thickness of tube, strip and lock"
+          />
         </div>
-        <div className="mt-3"><ChoiceField label="Of the far bead, down in the well" value={arc} onChange={setArc} options={ARCS.map(([deg, words]) => [String(deg), words] as const)} /></div>
-        {found?.ok && <ul className="caution mt-3 text-[16px]">{found.working.cautions.map((c) => <li key={c}>{c}</li>)}</ul>}
+        <div className="mt-3">
+          <ChoiceField
+            label="Of the far bead, down in the well"
+            value={arc}
+            onChange={setArc}
+            options={ARCS.map(([deg, words]) => [String(deg), words] as const)}
+          />
+        </div>
+        {found?.ok && (
+          <ul className="caution mt-3 text-[16px]">
+            {found.working.cautions.map((c) => (
+              <li key={c}>{c}</li>
+            ))}
+          </ul>
+        )}
         <div className="sticky bottom-0 mt-4 flex flex-wrap items-center gap-3 border-t border-stone3 bg-stone py-3">
-          <Button go onClick={() => void keep()}>Keep the rim’s shape</Button>
-          {problem && <p role="alert" className="text-stop">{problem}</p>}
+          <Button go onClick={() => void keep()}>
+            Keep the rim’s shape
+          </Button>
+          {problem && (
+            <p role="alert" className="text-stop">
+              {problem}
+            </p>
+          )}
         </div>
       </Sheet>
     </Dialog.Root>

@@ -7,9 +7,26 @@ import { WheelDial } from '../parts/WheelDial';
 import { useJob } from '../screens/job-context';
 
 /** A station: the dial (or another picture) and, beside it, what to do now, why, and the figures. */
-export const StationLayout = ({ picture, split, lead, now, why, children }: { picture: ReactNode; /** On a phone the parts of the picture stand by their own order. */ split?: boolean; lead?: ReactNode; now: ReactNode; why?: ReactNode; children: ReactNode }) => (
+export const StationLayout = ({
+  picture,
+  split,
+  lead,
+  now,
+  why,
+  children,
+}: {
+  picture: ReactNode;
+  /** On a phone the parts of the picture stand by their own order. */ split?: boolean;
+  lead?: ReactNode;
+  now: ReactNode;
+  why?: ReactNode;
+  children: ReactNode;
+}) => (
   <div className="grid gap-x-6 px-4 pb-4 lg:min-h-full lg:grid-cols-[minmax(0,1fr)_408px] lg:px-0 lg:pr-5">
-    <section className={`${split ? 'max-lg:contents lg:self-start lg:pt-2' : 'self-center'} order-2 mx-auto w-full max-w-[640px] lg:order-1`} aria-label="The wheel">
+    <section
+      className={`${split ? 'max-lg:contents lg:self-start lg:pt-2' : 'self-center'} order-2 mx-auto w-full max-w-[640px] lg:order-1`}
+      aria-label="The wheel"
+    >
       {picture}
     </section>
     <section className="order-1 min-w-0 pt-2 lg:order-2">
@@ -24,12 +41,39 @@ export const StationLayout = ({ picture, split, lead, now, why, children }: { pi
 );
 
 /** The job's own dial for this station. */
-export const JobDial = ({ step, bite = 0, extra, onPick, turnDeg = null, className = 'lg:max-h-[620px]' }: { step?: Step | undefined; bite?: number; extra?: readonly DialMark[]; onPick?: ((deg: number) => void) | undefined; turnDeg?: number | null; className?: string }) => {
+export const JobDial = ({
+  step,
+  bite = 0,
+  extra,
+  onPick,
+  turnDeg = null,
+  className = 'lg:max-h-[620px]',
+}: {
+  step?: Step | undefined;
+  bite?: number;
+  extra?: readonly DialMark[];
+  onPick?: ((deg: number) => void) | undefined;
+  turnDeg?: number | null;
+  className?: string;
+}) => {
   const { state, station, wheel, sideUp } = useJob();
   const { say } = useUnits();
-  const marks = useMemo(() => [...dialMarks(state, station, { step, bite, say: (g) => say(g, 'g') }), ...(extra ?? [])], [state, station, step, bite, extra, say]);
+  const marks = useMemo(
+    () => [...dialMarks(state, station, { step, bite, say: (g) => say(g, 'g') }), ...(extra ?? [])],
+    [state, station, step, bite, extra, say],
+  );
   const tireOn = !['inspect'].includes(station);
-  return <WheelDial wheel={wheel} marks={marks} sideUp={sideUp} tireOn={tireOn} onPick={onPick} turnDeg={turnDeg} className={`w-full ${className}`} />;
+  return (
+    <WheelDial
+      wheel={wheel}
+      marks={marks}
+      sideUp={sideUp}
+      tireOn={tireOn}
+      onPick={onPick}
+      turnDeg={turnDeg}
+      className={`w-full ${className}`}
+    />
+  );
 };
 
 /** A figure with its label and, at the end, its basis. */

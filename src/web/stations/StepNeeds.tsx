@@ -6,8 +6,18 @@ export const StepNeeds = ({ step, className = '' }: { step: Step; className?: st
   if (!step.confirm && takes.length === 0) return null;
   return (
     <dl className={`grid grid-cols-[auto_1fr] gap-x-3 text-[16px] ${className}`}>
-      {step.confirm && <><dt className="text-ink2">So that</dt><dd className="font-semibold">{step.confirm}</dd></>}
-      {takes.length > 0 && <><dt className="text-ink2">Take</dt><dd>{takes.join(', ')}</dd></>}
+      {step.confirm && (
+        <>
+          <dt className="text-ink2">So that</dt>
+          <dd className="font-semibold">{step.confirm}</dd>
+        </>
+      )}
+      {takes.length > 0 && (
+        <>
+          <dt className="text-ink2">Take</dt>
+          <dd>{takes.join(', ')}</dd>
+        </>
+      )}
     </dl>
   );
 };

@@ -15,6 +15,14 @@ export const StepReading = ({ step }: { step: Step | undefined }) => {
   const box = useRef<HTMLSpanElement>(null);
   const reads = step?.reads === 'spokes' && wheel.spokes === 0 ? null : (step?.reads ?? null);
   const Sheet = reads && SHEETS[reads];
-  useKeys(Sheet ? [{ key: 'r', says: 'Take the reading', run: () => box.current?.querySelector('button')?.click() }] : []);
-  return Sheet && <span ref={box}><Sheet key={reads} /></span>;
+  useKeys(
+    Sheet ? [{ key: 'r', says: 'Take the reading', run: () => box.current?.querySelector('button')?.click() }] : [],
+  );
+  return (
+    Sheet && (
+      <span ref={box}>
+        <Sheet key={reads} />
+      </span>
+    )
+  );
 };

@@ -11,14 +11,28 @@ export const StepStrip = () => {
   const current = steps.find((s) => !state.steps[s.id]);
   const done = async () => void (current && (await write([{ kind: 'step', data: { stepId: current.id } }])));
   useKeys(current ? [{ key: 'd', says: `Done: ${current.say}`, run: () => void done() }] : []);
-  if (!current) return <p className="mb-2 flex items-center gap-2 text-[16px] font-semibold text-good"><Check size={18} aria-hidden="true" /> All {steps.length} steps of this station done.</p>;
+  if (!current)
+    return (
+      <p className="mb-2 flex items-center gap-2 text-[16px] font-semibold text-good">
+        <Check size={18} aria-hidden="true" /> All {steps.length} steps of this station done.
+      </p>
+    );
   return (
-    <div className="mb-2 flex items-center gap-3 border-l-4 border-water pl-3" role="group" aria-label="Step at hand" title={current.why}>
+    <div
+      className="mb-2 flex items-center gap-3 border-l-4 border-water pl-3"
+      role="group"
+      aria-label="Step at hand"
+      title={current.why}
+    >
       <p className="min-w-0 flex-1 leading-tight" aria-live="polite">
-        <span className="text-[14px] text-ink2">{steps.indexOf(current) + 1} of {steps.length}</span>
+        <span className="text-[14px] text-ink2">
+          {steps.indexOf(current) + 1} of {steps.length}
+        </span>
         <span className="block text-[17px] font-semibold">{current.say}</span>
       </p>
-      <Button small hotkey="D" onClick={() => void done()} aria-label={`Done: ${current.say}`}>Done</Button>
+      <Button small hotkey="D" onClick={() => void done()} aria-label={`Done: ${current.say}`}>
+        Done
+      </Button>
     </div>
   );
 };

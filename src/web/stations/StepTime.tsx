@@ -23,7 +23,12 @@ export const StepTime = ({ className = '' }: { className?: string }) => {
   return (
     <p className={`text-[16px] text-ink2 ${className}`}>
       <span className="num">{durationText(spentS + (stands ? 0 : runningS))}</span> here
-      {usual && <> · usual <span className="num">{durationText(usual.medianS)}</span>, from {usual.jobs} jobs</>}
+      {usual && (
+        <>
+          {' '}
+          · usual <span className="num">{durationText(usual.medianS)}</span>, from {usual.jobs} jobs
+        </>
+      )}
     </p>
   );
 };

@@ -30,7 +30,12 @@ export const Steps = () => {
   useKeys([
     { key: 'n', says: current ? 'Done, next step' : 'Next station', run: () => void tick() },
     { key: 'f', says: 'Full-screen bench view', run: openBench },
-    ...(plan ? [{ key: '.', says: 'Next bite', run: () => void stepBite(1) }, { key: ',', says: 'Bite before', run: () => void stepBite(-1) }] : []),
+    ...(plan
+      ? [
+          { key: '.', says: 'Next bite', run: () => void stepBite(1) },
+          { key: ',', says: 'Bite before', run: () => void stepBite(-1) },
+        ]
+      : []),
   ]);
 
   const inSight = plan || lying ? WINDOW_BESIDE : WINDOW;
@@ -45,7 +50,11 @@ export const Steps = () => {
       now={current ? current.say : `On to “${STATION_WORDS[next]}”.`}
       why={current?.why}
     >
-      {current?.caution && <div className="-mt-1 mb-3"><Cautions list={[current.caution]} /></div>}
+      {current?.caution && (
+        <div className="-mt-1 mb-3">
+          <Cautions list={[current.caution]} />
+        </div>
+      )}
       {current && <StepNeeds step={current} className="mb-3" />}
       <div className="flex flex-wrap gap-3">
         <Button go hotkey="N" onClick={() => void tick()}>
@@ -67,7 +76,9 @@ export const Steps = () => {
                 className={`flex min-h-12 w-full cursor-pointer items-center gap-3 py-1 text-left text-[16px] leading-tight hover:bg-stone2 ${s === current ? 'font-bold' : done ? 'text-ink2' : ''}`}
                 onClick={() => look(s.id)}
               >
-                <span className={`grid h-6 w-6 shrink-0 place-items-center rounded-b-lg border-2 border-t-0 ${done ? 'border-water bg-water text-paper' : 'border-edge'}`}>
+                <span
+                  className={`grid h-6 w-6 shrink-0 place-items-center rounded-b-lg border-2 border-t-0 ${done ? 'border-water bg-water text-paper' : 'border-edge'}`}
+                >
                   {done && <Check size={16} strokeWidth={3.5} aria-hidden="true" />}
                 </span>
                 <span className="sr-only">{done ? 'done: ' : `step ${steps.indexOf(s) + 1}: `}</span>
@@ -79,14 +90,30 @@ export const Steps = () => {
       </ol>
       <div className="flex flex-wrap items-center gap-x-4">
         {steps.length > WINDOW_BESIDE && (
-          <button type="button" className="min-h-12 cursor-pointer underline" aria-expanded={all} onClick={() => setAll(!all)}>
+          <button
+            type="button"
+            className="min-h-12 cursor-pointer underline"
+            aria-expanded={all}
+            onClick={() => setAll(!all)}
+          >
             {all ? 'Only the steps around this one' : `All ${steps.length} steps`}
           </button>
         )}
-        <Link id="open-bench" to={`/jobs/${job.id}/${station}/bench`} className="inline-flex min-h-12 items-center gap-2">Bench view <kbd className="keycap max-sm:hidden" aria-hidden="true">F</kbd></Link>
+        <Link
+          id="open-bench"
+          to={`/jobs/${job.id}/${station}/bench`}
+          className="inline-flex min-h-12 items-center gap-2"
+        >
+          Bench view{' '}
+          <kbd className="keycap max-sm:hidden" aria-hidden="true">
+            F
+          </kbd>
+        </Link>
         <StepTime />
       </div>
-      {lockSaid && station !== 'wheel-off' && !plan && <p className="mt-1 text-[16px] text-ink2">Rim lock at {lockSaid}, seen from the disc side.</p>}
+      {lockSaid && station !== 'wheel-off' && !plan && (
+        <p className="mt-1 text-[16px] text-ink2">Rim lock at {lockSaid}, seen from the disc side.</p>
+      )}
       {notes.length > 0 && (
         <ul className="mt-3 space-y-1 text-[16px]">
           {notes.map((n) => (

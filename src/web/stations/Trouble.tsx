@@ -31,8 +31,13 @@ export const Trouble = ({ first: given }: { first?: readonly Symptom[] }) => {
   const size = attempt(tireSize, { marking: wheel.tireMarking });
   const found = symptom
     ? attempt(trouble, {
-        symptom, build: wheel.build, tube: state.chosen?.tube ?? wheel.tube, rimLocks: wheel.rimLockDegs.length,
-        rimDiameterIn: tryRimCode(wheel.rimCode)?.rimDiameterIn ?? (size.ok ? size.working.result.rimDiameterIn : USUAL_RIM_IN), cures: [...shop.cures],
+        symptom,
+        build: wheel.build,
+        tube: state.chosen?.tube ?? wheel.tube,
+        rimLocks: wheel.rimLockDegs.length,
+        rimDiameterIn:
+          tryRimCode(wheel.rimCode)?.rimDiameterIn ?? (size.ok ? size.working.result.rimDiameterIn : USUAL_RIM_IN),
+        cures: [...shop.cures],
       })
     : null;
   const close = () => {
@@ -40,7 +45,10 @@ export const Trouble = ({ first: given }: { first?: readonly Symptom[] }) => {
     setSymptom(null);
   };
   const end = async (curedBy: string | null) => {
-    const done = await write([{ kind: 'trouble', data: { symptom: symptom!, curedBy } }], curedBy ? 'Cured, and kept for the next time.' : 'The trouble is written.');
+    const done = await write(
+      [{ kind: 'trouble', data: { symptom: symptom!, curedBy } }],
+      curedBy ? 'Cured, and kept for the next time.' : 'The trouble is written.',
+    );
     if (!done) return;
     close();
     await dispatch(loadShop());
@@ -48,17 +56,27 @@ export const Trouble = ({ first: given }: { first?: readonly Symptom[] }) => {
   return (
     <Dialog.Root open={open} onOpenChange={(is) => (is ? setOpen(true) : close())}>
       <Dialog.Trigger asChild>
-        <Button className="shrink-0" hotkey="X">Trouble</Button>
+        <Button className="shrink-0" hotkey="X">
+          Trouble
+        </Button>
       </Dialog.Trigger>
       <Sheet title={symptom ? `${SYMPTOM_WORDS[symptom]}.` : 'Stop. What do you see?'} closes="Close the trouble">
         {!symptom && (
           <div className="grid gap-2 sm:grid-cols-2">
-            {order.map((s) => <Button key={s} className="!justify-start text-left" onClick={() => setSymptom(s)}>{SYMPTOM_WORDS[s]}</Button>)}
+            {order.map((s) => (
+              <Button key={s} className="!justify-start text-left" onClick={() => setSymptom(s)}>
+                {SYMPTOM_WORDS[s]}
+              </Button>
+            ))}
           </div>
         )}
         {found?.ok && (
           <>
-            <ul className="caution space-y-1">{found.working.cautions.map((c) => <li key={c}>{c}</li>)}</ul>
+            <ul className="caution space-y-1">
+              {found.working.cautions.map((c) => (
+                <li key={c}>{c}</li>
+              ))}
+            </ul>
             <ol className="rows mt-4" aria-label="What to look at, the likeliest first">
               {found.working.result.checks.map((c, i) => (
                 <li key={c.id} className="flex items-start gap-3 border-b border-stone3 py-2.5">
@@ -71,7 +89,9 @@ export const Trouble = ({ first: given }: { first?: readonly Symptom[] }) => {
                       {c.cured > 0 && ` Cured it in this shop ${c.cured === 1 ? 'once' : `${c.cured} times`}.`}
                     </p>
                   </div>
-                  <Button small className="shrink-0" aria-label={`Cured it: ${c.check}`} onClick={() => void end(c.id)}>Cured it</Button>
+                  <Button small className="shrink-0" aria-label={`Cured it: ${c.check}`} onClick={() => void end(c.id)}>
+                    Cured it
+                  </Button>
                 </li>
               ))}
             </ol>
@@ -79,7 +99,9 @@ export const Trouble = ({ first: given }: { first?: readonly Symptom[] }) => {
             <div className="mt-4 flex flex-wrap items-center gap-3">
               <Button onClick={() => void end(null)}>None of these</Button>
               <Button onClick={() => setSymptom(null)}>I see something else</Button>
-              <BasisTag title="the order of the checks" working={found.working}>why this order</BasisTag>
+              <BasisTag title="the order of the checks" working={found.working}>
+                why this order
+              </BasisTag>
             </div>
           </>
         )}

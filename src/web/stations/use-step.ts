@@ -35,8 +35,16 @@ export const useStep = (onLast: (next: StationId) => void) => {
     setLooked(stepId);
   };
   return {
-    steps, current, at, next, isDone, look,
-    plan, bite: plan ? bite : 0, here: plan?.bites[Math.min(bite, plan.bites.length) - 1], lying,
+    steps,
+    current,
+    at,
+    next,
+    isDone,
+    look,
+    plan,
+    bite: plan ? bite : 0,
+    here: plan?.bites[Math.min(bite, plan.bites.length) - 1],
+    lying,
     stepBite: (by: number) => plan && setBite((b) => Math.max(1, Math.min(plan.bites.length, b + by))),
     back: () => at > 0 && look(steps[at - 1]!.id),
     async tick(): Promise<void> {

@@ -56,7 +56,12 @@ const NO_ANSWER: InputProblem = {
 };
 const TIMEOUT_MS = 15_000;
 
-const typeOf = (body: unknown): string => (body instanceof Blob ? body.type || 'application/octet-stream' : typeof body === 'string' ? 'text/csv' : 'application/json');
+const typeOf = (body: unknown): string =>
+  body instanceof Blob
+    ? body.type || 'application/octet-stream'
+    : typeof body === 'string'
+      ? 'text/csv'
+      : 'application/json';
 
 /** `body` is sent as JSON, as CSV where it is text, or as it is where it is a picture. */
 const ask = async <T>(method: string, path: string, body?: unknown): Promise<T> => {
@@ -66,7 +71,9 @@ const ask = async <T>(method: string, path: string, body?: unknown): Promise<T> 
       method,
       headers: body === undefined ? {} : { 'content-type': typeOf(body) },
       signal: AbortSignal.timeout(TIMEOUT_MS),
-      ...(body === undefined ? {} : { body: typeof body === 'string' || body instanceof Blob ? body : JSON.stringify(body) }),
+      ...(body === undefined
+        ? {}
+        : { body: typeof body === 'string' || body instanceof Blob ? body : JSON.stringify(body) }),
     });
   } catch {
     throw new ApiError(0, NO_ANSWER);
@@ -88,19 +95,23 @@ export const api = {
     ask<{ entries: Entry[]; seq: number }>('POST', `/jobs/${encodeURIComponent(id)}/entries`, { expectedSeq, entries }),
   addPerson: (name: string) => ask<{ people: string[] }>('POST', '/people', { name }),
   renameShop: (name: string) => ask<{ name: string }>('PUT', '/shop/name', { name }),
-  addMachine: (machine: Machine, wheels: Wheel[]) => ask<{ machine: Machine; wheels: Wheel[] }>('POST', '/machines', { machine, wheels }),
+  addMachine: (machine: Machine, wheels: Wheel[]) =>
+    ask<{ machine: Machine; wheels: Wheel[] }>('POST', '/machines', { machine, wheels }),
   addRecord: <K extends RecordKind>(kind: K, it: Records[K]) => ask<Records[K]>('POST', `/records/${kind}`, it),
-  changeRecord: <K extends RecordKind>(kind: K, it: Records[K]) => ask<Records[K]>('PUT', `/records/${kind}/${encodeURIComponent(it.id)}`, it),
+  changeRecord: <K extends RecordKind>(kind: K, it: Records[K]) =>
+    ask<Records[K]>('PUT', `/records/${kind}/${encodeURIComponent(it.id)}`, it),
   /** What a file would do; with `apply` it is done, all of it or nothing. */
   importRecords: (kind: RecordKind, csv: string, apply: boolean) =>
     ask<ImportAnswer>('POST', `/records/${kind}/import?apply=${apply ? 'yes' : 'no'}`, csv),
   addPhoto: (picture: Blob) => ask<{ photoId: string }>('POST', '/photos', picture),
   devices: () => ask<{ devices: HeldDevice[] }>('GET', '/devices'),
-  failDevice: (name: string, fails: Failure | null) => ask<void>('PUT', `/devices/${encodeURIComponent(name)}/fail`, { fails }),
+  failDevice: (name: string, fails: Failure | null) =>
+    ask<void>('PUT', `/devices/${encodeURIComponent(name)}/fail`, { fails }),
   forgetDevice: (name: string) => ask<void>('DELETE', `/devices/${encodeURIComponent(name)}`),
   holdDevice: (name: string, knobs: object) => ask<void>('PUT', `/devices/${encodeURIComponent(name)}/hold`, knobs),
   practice: () => ask<{ rounds: PracticeScore[] }>('GET', '/practice'),
-  addPractice: (tried: PracticeTried) => ask<{ score: PracticeScore; working: Working<PracticeRound> }>('POST', '/practice', tried),
+  addPractice: (tried: PracticeTried) =>
+    ask<{ score: PracticeScore; working: Working<PracticeRound> }>('POST', '/practice', tried),
   standWheels: () => ask<{ wheels: { seen: Observation[] }[] }>('GET', '/stand-wheels'),
   wheelRecord: (id: string) => ask<WheelRecord>('GET', `/wheels/${encodeURIComponent(id)}/record`),
   changeRule: (key: string, body: { value: number | string; note: string; who: string; reason: string }) =>

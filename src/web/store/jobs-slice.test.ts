@@ -10,10 +10,15 @@ const server = () => {
   const fetch = async (url: string, init: RequestInit): Promise<Response> => {
     if (down) throw new TypeError('fetch failed');
     const job = { id: 'j', number: 1, lastSeq: log.length };
-    if (init.method === 'GET') return url.endsWith('/jobs/j') ? answer(200, { job, entries: log }) : answer(404, error('path', 'There is no such job.'));
+    if (init.method === 'GET')
+      return url.endsWith('/jobs/j')
+        ? answer(200, { job, entries: log })
+        : answer(404, error('path', 'There is no such job.'));
     const { expectedSeq, entries } = JSON.parse(String(init.body)) as { expectedSeq: number; entries: Entry[] };
-    if (entries.some((e) => e.kind === 'note' && e.data.text === 'bad')) return answer(422, error('entries[0].data.text', 'The text does not fit.'));
-    if (expectedSeq !== log.length) return answer(409, { ...error('expectedSeq', 'moved on'), entries: log.slice(expectedSeq), seq: log.length });
+    if (entries.some((e) => e.kind === 'note' && e.data.text === 'bad'))
+      return answer(422, error('entries[0].data.text', 'The text does not fit.'));
+    if (expectedSeq !== log.length)
+      return answer(409, { ...error('expectedSeq', 'moved on'), entries: log.slice(expectedSeq), seq: log.length });
     const written = entries.map((e, i) => ({ ...e, seq: log.length + i + 1, at: '2026-04-30T10:00:00.000Z' }));
     log.push(...written);
     return answer(201, { entries: written, seq: log.length });
@@ -23,7 +28,15 @@ const server = () => {
     log,
     setDown: (is: boolean) => void (down = is),
     addElsewhere(text: string) {
-      log.push({ id: `other-${log.length}`, seq: log.length + 1, at: '2026-04-30T10:00:00.000Z', who: 'Other', station: 'inspect', kind: 'note', data: { text } });
+      log.push({
+        id: `other-${log.length}`,
+        seq: log.length + 1,
+        at: '2026-04-30T10:00:00.000Z',
+        who: 'Other',
+        station: 'inspect',
+        kind: 'note',
+        data: { text },
+      });
     },
   };
 };
@@ -34,19 +47,37 @@ const setUp = async () => {
   const it = server();
   const machine = sampleMachine();
   it.log.push(
-    { id: 'a', seq: 1, at: '', who: 'x', station: 'intake', kind: 'opened', data: { machine, wheel: sampleWheel(), rider: machine.rider } },
+    {
+      id: 'a',
+      seq: 1,
+      at: '',
+      who: 'x',
+      station: 'intake',
+      kind: 'opened',
+      data: { machine, wheel: sampleWheel(), rider: machine.rider },
+    },
     { id: 'b', seq: 2, at: '', who: 'x', station: 'intake', kind: 'rules', data: { values: {} } },
   );
   Object.assign(globalThis, {
     fetch: it.fetch,
-    localStorage: { getItem: (k: string) => kept.get(k) ?? null, setItem: (k: string, v: string) => void kept.set(k, v) },
+    localStorage: {
+      getItem: (k: string) => kept.get(k) ?? null,
+      setItem: (k: string, v: string) => void kept.set(k, v),
+    },
   });
   jest.resetModules();
   const { store, selectJobState } = await import('.');
   const slice = await import('./jobs-slice');
   const note = (text: string) => store.dispatch(slice.write('j', 'inspect', [{ kind: 'note', data: { text } }]));
   await store.dispatch(slice.readJob('j'));
-  return { ...it, store, slice, note, state: () => selectJobState(store.getState(), 'j'), outbox: () => store.getState().jobs.outbox };
+  return {
+    ...it,
+    store,
+    slice,
+    note,
+    state: () => selectJobState(store.getState(), 'j'),
+    outbox: () => store.getState().jobs.outbox,
+  };
 };
 
 beforeEach(() => kept.clear());
@@ -93,7 +124,10 @@ test('an entry that does not fit is said and not kept', async () => {
   const { note, outbox, store } = await setUp();
   await expect(note('bad')).resolves.toBe(false);
   expect(outbox()).toEqual([]);
-  expect(store.getState().jobs.said).toMatchObject({ tone: 'stop', text: 'Not written. The text does not fit. Right would be: something else.' });
+  expect(store.getState().jobs.said).toMatchObject({
+    tone: 'stop',
+    text: 'Not written. The text does not fit. Right would be: something else.',
+  });
 });
 
 test('undo takes the newest away, again and again, until nothing is left', async () => {

@@ -1,5 +1,13 @@
 import { createAsyncThunk, createSlice, nanoid, type PayloadAction } from '@reduxjs/toolkit';
-import { undoTarget, type Entry, type EntryBody, type EntryData, type EntryKind, type JobSummary, type StationId } from '../../core/job';
+import {
+  undoTarget,
+  type Entry,
+  type EntryBody,
+  type EntryData,
+  type EntryKind,
+  type JobSummary,
+  type StationId,
+} from '../../core/job';
 import { api, ApiError } from './api';
 import { loadOutbox, type Parcel } from './outbox';
 import type { AppDispatch, RootState } from '.';
@@ -42,13 +50,17 @@ const jobsSlice = createSlice({
       if (job) merge(job as OpenJob, payload.entries);
       state.outbox = state.outbox.filter((p) => p.id !== payload.parcelId);
     },
-    held(state, { payload }: PayloadAction<{ parcelId: string; jobId: string; status: Parcel['status']; unseen: Entry[] }>) {
+    held(
+      state,
+      { payload }: PayloadAction<{ parcelId: string; jobId: string; status: Parcel['status']; unseen: Entry[] }>,
+    ) {
       const job = state.open[payload.jobId];
       if (job) merge(job as OpenJob, payload.unseen);
       const parcel = state.outbox.find((p) => p.id === payload.parcelId);
       if (parcel) parcel.status = payload.status;
     },
-    dropped: (state, { payload }: PayloadAction<string>) => void (state.outbox = state.outbox.filter((p) => p.id !== payload)),
+    dropped: (state, { payload }: PayloadAction<string>) =>
+      void (state.outbox = state.outbox.filter((p) => p.id !== payload)),
     said(state, { payload }: PayloadAction<{ text: string; tone: 'good' | 'stop' }>) {
       state.said = { ...payload, at: (state.said?.at ?? 0) + 1 };
     },
@@ -70,14 +82,15 @@ export const readJob = (id: string) => async (dispatch: AppDispatch) => {
 };
 
 /** Opens a job for a wheel and returns its id. Throws `ApiError`. */
-export const openJob = createAsyncThunk<string, { machineId: string; wheelId: string }, { state: RootState; dispatch: AppDispatch }>(
-  'jobs/open',
-  async (wheel, { getState, dispatch }) => {
-    const answer = await api.openJob({ id: nanoid(), ...wheel, who: getState().prefs.who });
-    dispatch(jobRead(answer));
-    return answer.job.id;
-  },
-);
+export const openJob = createAsyncThunk<
+  string,
+  { machineId: string; wheelId: string },
+  { state: RootState; dispatch: AppDispatch }
+>('jobs/open', async (wheel, { getState, dispatch }) => {
+  const answer = await api.openJob({ id: nanoid(), ...wheel, who: getState().prefs.who });
+  dispatch(jobRead(answer));
+  return answer.job.id;
+});
 
 /** One write after the other for each job, so that each knows the number it follows. */
 const queues = new Map<string, Promise<unknown>>();

@@ -41,7 +41,8 @@ const prefsSlice = createSlice({
     themeChosen: (state, { payload }: PayloadAction<Prefs['theme']>) => void (state.theme = payload),
     standInsChosen: (state, { payload }: PayloadAction<boolean>) => void (state.standIns = payload),
     gaugeChosen: (state, { payload }: PayloadAction<string>) => void (state.gauge = payload),
-    unitChosen: (state, { payload }: PayloadAction<Partial<UnitPreferences>>) => void Object.assign(state.units, payload),
+    unitChosen: (state, { payload }: PayloadAction<Partial<UnitPreferences>>) =>
+      void Object.assign(state.units, payload),
   },
 });
 

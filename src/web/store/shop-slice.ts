@@ -27,9 +27,11 @@ const shopSlice = createSlice({
   name: 'shop',
   initialState,
   reducers: {
-    recordChanged: (state, { payload }: PayloadAction<RecordChange | null>) => void (state.lastChange = payload as never),
+    recordChanged: (state, { payload }: PayloadAction<RecordChange | null>) =>
+      void (state.lastChange = payload as never),
     ruleChanged(state, { payload }: PayloadAction<ShopRule>) {
-      if (state.shop) state.shop.rules = state.shop.rules.map((r) => (r.key === payload.key ? (payload as typeof r) : r));
+      if (state.shop)
+        state.shop.rules = state.shop.rules.map((r) => (r.key === payload.key ? (payload as typeof r) : r));
     },
   },
   extraReducers: (builder) =>
@@ -48,9 +50,13 @@ const shopSlice = createSlice({
 /** Takes the last change of a record back: as it was before, or archived where it was added. Throws `ApiError`. */
 export const undoRecord = createAsyncThunk('shop/undo', async (_: void, { dispatch, getState }) => {
   const { lastChange, shop } = (getState() as { shop: ShopState }).shop;
-  const now = lastChange && (shop?.[lastChange.kind] as Records[RecordKind][] | undefined)?.find((r) => r.id === lastChange.id);
+  const now =
+    lastChange && (shop?.[lastChange.kind] as Records[RecordKind][] | undefined)?.find((r) => r.id === lastChange.id);
   if (!lastChange || !now) return;
-  await api.changeRecord(lastChange.kind, { ...(lastChange.before ?? { ...now, archived: true }), version: now.version } as never);
+  await api.changeRecord(lastChange.kind, {
+    ...(lastChange.before ?? { ...now, archived: true }),
+    version: now.version,
+  } as never);
   dispatch(shopSlice.actions.recordChanged(null));
   await dispatch(loadShop());
 });

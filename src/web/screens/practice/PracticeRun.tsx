@@ -2,7 +2,15 @@ import { nanoid } from '@reduxjs/toolkit';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Piece } from '../../../core/balance';
 import { weightMarks } from '../../../core/job';
-import { FRICTIONS, hiddenHeavy, PRACTICE_WHEEL, SHELVES, type Friction, type PracticeTried, type Shelf } from '../../../core/practice';
+import {
+  FRICTIONS,
+  hiddenHeavy,
+  PRACTICE_WHEEL,
+  SHELVES,
+  type Friction,
+  type PracticeTried,
+  type Shelf,
+} from '../../../core/practice';
 import type { DialMark } from '../../../core/wheels';
 import { Button } from '../../parts/Button';
 import { ChoiceField } from '../../parts/fields';
@@ -16,7 +24,11 @@ import { useTurningWheel } from './use-turning-wheel';
 const WHEEL = { build: PRACTICE_WHEEL.build, spokes: PRACTICE_WHEEL.spokes };
 const LOCKS: DialMark[] = PRACTICE_WHEEL.rimLockDegs.map((deg) => ({ at: 'lock', deg }));
 const NOTHING: Piece[] = [];
-const PACES = [['1', 'as in the shop'], ['8', '8 times faster'], ['25', '25 times faster']] as const;
+const PACES = [
+  ['1', 'as in the shop'],
+  ['8', '8 times faster'],
+  ['25', '25 times faster'],
+] as const;
 
 interface Props {
   seed: number;
@@ -27,7 +39,8 @@ interface Props {
 }
 
 /** What one let-go told, kept as a fitter would remember it. */
-type Told = { what: 'rest'; deg: number } | { what: 'level'; deg: number; restDeg: number } | { what: 'put'; text: string };
+type Told =
+  { what: 'rest'; deg: number } | { what: 'level'; deg: number; restDeg: number } | { what: 'put'; text: string };
 
 /** A hidden wheel on the screen: let go, pushed, held level, with weights put on and taken off, until one calls it balanced. */
 export const PracticeRun = ({ seed, friction, shelf, who, onDone }: Props) => {
@@ -74,16 +87,37 @@ export const PracticeRun = ({ seed, friction, shelf, who, onDone }: Props) => {
     if (!changed) return;
     levelled.current = null;
     setTries((before) => [...before, draft]);
-    setTold((before) => [...before, { what: 'put', text: draft.map((p) => `${say(p.massG, 'g')} at ${place.clock(p.deg)}`).join(', ') || 'nothing' }]);
+    setTold((before) => [
+      ...before,
+      { what: 'put', text: draft.map((p) => `${say(p.massG, 'g')} at ${place.clock(p.deg)}`).join(', ') || 'nothing' },
+    ]);
   };
-  const done = () => onDone({ id: nanoid(), who, seed, friction, shelf, tries: tries.map((t) => t.map(({ massG, deg }) => ({ massG, deg }))), tookS: Math.round((Date.now() - startedMs.current) / 1000) });
+  const done = () =>
+    onDone({
+      id: nanoid(),
+      who,
+      seed,
+      friction,
+      shelf,
+      tries: tries.map((t) => t.map(({ massG, deg }) => ({ massG, deg }))),
+      tookS: Math.round((Date.now() - startedMs.current) / 1000),
+    });
   useKeys([
     { key: 'l', says: 'Let go from the left', run: () => letGo(() => wheel.letGo('left')) },
     { key: 'r', says: 'Let go from the right', run: () => letGo(() => wheel.letGo('right')) },
     { key: 'h', says: 'Hold the picked place level, let go', run: level },
     { key: 'n', says: 'Put the picked weights on', run: putOn },
   ]);
-  const marks = useMemo((): DialMark[] => [...LOCKS, ...weightMarks(draft, changed ? 'trial' : 'weight', (g) => say(g, 'g')), ...(picked === null || draft.some((p) => p.deg === picked) ? [] : [{ at: 'rest' as const, deg: picked, label: 'here' }])], [draft, changed, picked, say]);
+  const marks = useMemo(
+    (): DialMark[] => [
+      ...LOCKS,
+      ...weightMarks(draft, changed ? 'trial' : 'weight', (g) => say(g, 'g')),
+      ...(picked === null || draft.some((p) => p.deg === picked)
+        ? []
+        : [{ at: 'rest' as const, deg: picked, label: 'here' }]),
+    ],
+    [draft, changed, picked, say],
+  );
   const movedOf = (t: Extract<Told, { what: 'level' }>): string => {
     const off = ((t.restDeg - (t.deg + 90) + 540) % 360) - 180;
     return Math.abs(off) < 1 ? 'stays' : off < 0 ? 'sinks' : 'rises';
@@ -91,32 +125,69 @@ export const PracticeRun = ({ seed, friction, shelf, who, onDone }: Props) => {
   return (
     <div className="grid gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1fr)_420px]">
       <section aria-label="The wheel">
-        <WheelDial wheel={WHEEL} marks={marks} sideUp="disc" tireOn onPick={pick} turns={wheel.dial} className="mx-auto w-full max-w-[560px]" />
-        <p className="num text-center text-[26px]" role="status">{wheel.moving ? 'It turns' : wheel.bottom === null ? 'Held' : `At the bottom: ${place.clock(wheel.bottom)}`}</p>
+        <WheelDial
+          wheel={WHEEL}
+          marks={marks}
+          sideUp="disc"
+          tireOn
+          onPick={pick}
+          turns={wheel.dial}
+          className="mx-auto w-full max-w-[560px]"
+        />
+        <p className="num text-center text-[26px]" role="status">
+          {wheel.moving ? 'It turns' : wheel.bottom === null ? 'Held' : `At the bottom: ${place.clock(wheel.bottom)}`}
+        </p>
       </section>
       <section aria-label="Your tries" className="grid content-start gap-3">
         <div className="flex flex-wrap gap-2">
-          <Button hotkey="L" onClick={() => letGo(() => wheel.letGo('left'))}>From the left</Button>
-          <Button hotkey="R" onClick={() => letGo(() => wheel.letGo('right'))}>From the right</Button>
+          <Button hotkey="L" onClick={() => letGo(() => wheel.letGo('left'))}>
+            From the left
+          </Button>
+          <Button hotkey="R" onClick={() => letGo(() => wheel.letGo('right'))}>
+            From the right
+          </Button>
           <Button onClick={() => letGo(() => wheel.push('left'))}>Push</Button>
         </div>
         <div className="grid grid-cols-[1fr_auto] items-end gap-3">
           <PlaceField key={fieldKey} label="A place" deg={picked} onPlace={setPicked} />
-          <Button hotkey="H" disabled={picked === null} onClick={level}>Hold level, let go</Button>
+          <Button hotkey="H" disabled={picked === null} onClick={level}>
+            Hold level, let go
+          </Button>
         </div>
-        <PieceShelf stock={SHELVES[shelf]} pieces={draft} deg={picked} sides="one" sayPlace={place.clock} onPieces={setDraft} />
+        <PieceShelf
+          stock={SHELVES[shelf]}
+          pieces={draft}
+          deg={picked}
+          sides="one"
+          sayPlace={place.clock}
+          onPieces={setDraft}
+        />
         <div className="flex flex-wrap gap-2">
-          <Button go hotkey="N" disabled={!changed} onClick={putOn}>Put them on</Button>
-          <Button disabled={told.length === 0} onClick={done}>It is balanced</Button>
+          <Button go hotkey="N" disabled={!changed} onClick={putOn}>
+            Put them on
+          </Button>
+          <Button disabled={told.length === 0} onClick={done}>
+            It is balanced
+          </Button>
         </div>
-        <div className="w-[220px]"><ChoiceField label="The clock" value={pace} onChange={setPace} options={PACES} /></div>
+        <div className="w-[220px]">
+          <ChoiceField label="The clock" value={pace} onChange={setPace} options={PACES} />
+        </div>
         <section aria-label="Seen so far">
-          <h2 className="text-[18px]">Seen so far · {tries.length} {tries.length === 1 ? 'placement' : 'placements'}</h2>
+          <h2 className="text-[18px]">
+            Seen so far · {tries.length} {tries.length === 1 ? 'placement' : 'placements'}
+          </h2>
           <ol className="max-h-[180px] overflow-y-auto" tabIndex={0} aria-label="Seen so far">
             {told.map((t, i) => (
               <li key={i} className="grid grid-cols-[32px_1fr] py-0.5">
                 <span className="num text-ink2">{i + 1}</span>
-                <span>{t.what === 'rest' ? `rest at ${place.clock(t.deg)}` : t.what === 'level' ? `${place.clock(t.deg)} held level ${movedOf(t)}` : `on: ${t.text}`}</span>
+                <span>
+                  {t.what === 'rest'
+                    ? `rest at ${place.clock(t.deg)}`
+                    : t.what === 'level'
+                      ? `${place.clock(t.deg)} held level ${movedOf(t)}`
+                      : `on: ${t.text}`}
+                </span>
               </li>
             ))}
           </ol>

@@ -1,6 +1,14 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { MassVector } from '../../../core/balance';
-import { bearingsFor, bottomDeg, isAtRest, standStep, turnTo, untilRest, type StandMotion } from '../../../core/devices';
+import {
+  bearingsFor,
+  bottomDeg,
+  isAtRest,
+  standStep,
+  turnTo,
+  untilRest,
+  type StandMotion,
+} from '../../../core/devices';
 import { standWheel } from '../../../core/practice';
 
 const PUSH_DEG_S = 40;
@@ -51,7 +59,12 @@ export const useTurningWheel = ({ heavy, weights, bandG, pace }: Options) => {
     }
     let before = performance.now();
     let frame = requestAnimationFrame(function next(now) {
-      motion.current = standStep(wheel, bearings, motion.current, Math.min(LONGEST_FRAME_S, (now - before) / 1000) * pace);
+      motion.current = standStep(
+        wheel,
+        bearings,
+        motion.current,
+        Math.min(LONGEST_FRAME_S, (now - before) / 1000) * pace,
+      );
       before = now;
       if (isAtRest(wheel, bearings, motion.current)) return stop();
       draw();
@@ -71,8 +84,14 @@ export const useTurningWheel = ({ heavy, weights, bandG, pace }: Options) => {
     /** The place at the bottom, once it came to rest; null before. */
     bottom,
     /** What is at the bottom is brought to a side and let go. */
-    letGo: useCallback((from: 'left' | 'right') => begin({ turnDeg: turnTo(bottomDeg(motion.current), from === 'left' ? 9 : 3) }), [begin]),
-    push: useCallback((way: 'left' | 'right') => begin({ rateDegS: way === 'left' ? PUSH_DEG_S : -PUSH_DEG_S }), [begin]),
+    letGo: useCallback(
+      (from: 'left' | 'right') => begin({ turnDeg: turnTo(bottomDeg(motion.current), from === 'left' ? 9 : 3) }),
+      [begin],
+    ),
+    push: useCallback(
+      (way: 'left' | 'right') => begin({ rateDegS: way === 'left' ? PUSH_DEG_S : -PUSH_DEG_S }),
+      [begin],
+    ),
     /** A place is brought to 3 o'clock and let go. */
     level: useCallback((deg: number) => begin({ turnDeg: turnTo(deg, 3) }), [begin]),
   };

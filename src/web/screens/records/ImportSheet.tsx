@@ -9,7 +9,12 @@ import { said } from '../../store/jobs-slice';
 import { loadShop } from '../../store/shop-slice';
 import { Sheet } from '../../parts/Sheet';
 
-const WORDS: Record<ImportRow['does'], string> = { add: 'added', change: 'changed', nothing: 'the same', faulty: 'faulty' };
+const WORDS: Record<ImportRow['does'], string> = {
+  add: 'added',
+  change: 'changed',
+  nothing: 'the same',
+  faulty: 'faulty',
+};
 const SHOWN = 200;
 const MOST_BYTES = 4_000_000;
 
@@ -51,27 +56,52 @@ export const ImportSheet = ({ kind, onDone }: { kind: RecordKind; onDone: () => 
   };
   const count = (does: ImportRow['does']) => plan?.rows.filter((r) => r.does === does).length ?? 0;
   const faulty = plan !== null && (plan.problems.length > 0 || count('faulty') > 0);
-  const rows = plan ? [...plan.rows].sort((a, b) => Number(b.does === 'faulty') - Number(a.does === 'faulty') || a.line - b.line) : [];
+  const rows = plan
+    ? [...plan.rows].sort((a, b) => Number(b.does === 'faulty') - Number(a.does === 'faulty') || a.line - b.line)
+    : [];
   return (
     <Dialog.Root open onOpenChange={(is) => !is && onDone()}>
       <Sheet title={<>{SPECS[kind].many} from a CSV file</>} closes="Leave it" widthPx={760}>
         <label className="block">
-          <span className="mb-1 block text-[15px] text-ink2">The file: the columns that the CSV of this list has. A row without an id is added.</span>
-          <input type="file" accept=".csv,text/csv" className="field py-2" onChange={(e) => void read(e.target.files?.[0])} />
+          <span className="mb-1 block text-[15px] text-ink2">
+            The file: the columns that the CSV of this list has. A row without an id is added.
+          </span>
+          <input
+            type="file"
+            accept=".csv,text/csv"
+            className="field py-2"
+            onChange={(e) => void read(e.target.files?.[0])}
+          />
         </label>
         <div aria-live="polite" className="mt-4">
           {busy && <p className="text-ink2">Reading {csv?.name} …</p>}
-          {problem && <p role="alert" className="text-stop">{problem}</p>}
-          {plan?.problems.map((p) => <p key={p.message} className="text-stop">{p.message} Right would be: {p.expected}.</p>)}
+          {problem && (
+            <p role="alert" className="text-stop">
+              {problem}
+            </p>
+          )}
+          {plan?.problems.map((p) => (
+            <p key={p.message} className="text-stop">
+              {p.message} Right would be: {p.expected}.
+            </p>
+          ))}
           {plan && plan.problems.length === 0 && (
             <VerdictMark verdict={faulty ? 'stop' : 'good'}>
-              {faulty ? `${count('faulty')} of ${plan.rows.length} rows are faulty; nothing is taken in` : `${count('add')} added, ${count('change')} changed, ${count('nothing')} the same`}
+              {faulty
+                ? `${count('faulty')} of ${plan.rows.length} rows are faulty; nothing is taken in`
+                : `${count('add')} added, ${count('change')} changed, ${count('nothing')} the same`}
             </VerdictMark>
           )}
         </div>
         {rows.length > 0 && (
           <table className="mt-3 w-full border-t-2 border-ink text-left text-[16px]">
-            <thead className="text-ink2"><tr><th className="py-1 pr-3 font-normal">Line</th><th className="pr-3 font-normal">What</th><th className="font-normal">Would be</th></tr></thead>
+            <thead className="text-ink2">
+              <tr>
+                <th className="py-1 pr-3 font-normal">Line</th>
+                <th className="pr-3 font-normal">What</th>
+                <th className="font-normal">Would be</th>
+              </tr>
+            </thead>
             <tbody>
               {rows.slice(0, SHOWN).map((r) => (
                 <tr key={r.line} className="border-t border-stone3 align-top">
@@ -79,7 +109,11 @@ export const ImportSheet = ({ kind, onDone }: { kind: RecordKind; onDone: () => 
                   <td className="pr-3">{r.about}</td>
                   <td className={r.does === 'faulty' ? 'text-stop' : ''}>
                     {WORDS[r.does]}
-                    {r.problems.map((p) => <span key={p.column + p.message} className="block">{p.column}: {p.message} Right would be {p.expected}.</span>)}
+                    {r.problems.map((p) => (
+                      <span key={p.column + p.message} className="block">
+                        {p.column}: {p.message} Right would be {p.expected}.
+                      </span>
+                    ))}
                   </td>
                 </tr>
               ))}
@@ -88,7 +122,13 @@ export const ImportSheet = ({ kind, onDone }: { kind: RecordKind; onDone: () => 
         )}
         {rows.length > SHOWN && <p className="mt-2 text-ink2">and {rows.length - SHOWN} more rows</p>}
         <div className="mt-4 flex gap-3">
-          <Button go disabled={!plan || faulty || busy || count('add') + count('change') === 0} onClick={() => void takeIn()}>Take them in</Button>
+          <Button
+            go
+            disabled={!plan || faulty || busy || count('add') + count('change') === 0}
+            onClick={() => void takeIn()}
+          >
+            Take them in
+          </Button>
           <Button onClick={onDone}>Leave it</Button>
         </div>
       </Sheet>

@@ -44,22 +44,56 @@ const Form = <K extends RecordKind>({ kind, record, onDone }: Props<K>) => {
       setProblem({ field: error.field.split(/[.[]/)[0]!, text: `${error.message} Right would be ${error.expected}.` });
     }
   };
-  const save = () => send(() => {
-    const it = fromDraft(kind, draft, before, id, units, currency);
-    return record ? api.changeRecord(kind, it) : api.addRecord(kind, it);
-  }, record ? `The ${one} is changed.` : `The ${one} is in the records.`);
-  const archive = () => send(() => api.changeRecord(kind, { ...record!, archived: !record!.archived }), record?.archived ? `The ${one} is back.` : `The ${one} is archived.`);
+  const save = () =>
+    send(
+      () => {
+        const it = fromDraft(kind, draft, before, id, units, currency);
+        return record ? api.changeRecord(kind, it) : api.addRecord(kind, it);
+      },
+      record ? `The ${one} is changed.` : `The ${one} is in the records.`,
+    );
+  const archive = () =>
+    send(
+      () => api.changeRecord(kind, { ...record!, archived: !record!.archived }),
+      record?.archived ? `The ${one} is back.` : `The ${one} is archived.`,
+    );
 
   return (
-    <form className="grid grid-cols-1 items-start gap-3 sm:grid-cols-2" onSubmit={(e) => { e.preventDefault(); void save(); }}>
-      {problem && !fields.some((f) => f.key === problem.field && f.form.as !== 'fasteners' && f.form.as !== 'dated') && <p role="alert" className="col-span-full text-stop">{problem.text}</p>}
+    <form
+      className="grid grid-cols-1 items-start gap-3 sm:grid-cols-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void save();
+      }}
+    >
+      {problem &&
+        !fields.some((f) => f.key === problem.field && f.form.as !== 'fasteners' && f.form.as !== 'dated') && (
+          <p role="alert" className="col-span-full text-stop">
+            {problem.text}
+          </p>
+        )}
       {fields.map((f) => (
-        <FieldInput key={f.key} field={f} value={draft[f.key]!} problem={problem?.field === f.key ? problem.text : null} onChange={(v) => { setDraft((d) => ({ ...d, [f.key]: v })); if (problem?.field === f.key) setProblem(null); }} />
+        <FieldInput
+          key={f.key}
+          field={f}
+          value={draft[f.key]!}
+          problem={problem?.field === f.key ? problem.text : null}
+          onChange={(v) => {
+            setDraft((d) => ({ ...d, [f.key]: v }));
+            if (problem?.field === f.key) setProblem(null);
+          }}
+        />
       ))}
       <div className="sticky bottom-0 col-span-full flex flex-wrap gap-3 border-t border-stone3 bg-stone py-3">
-        <Button go type="submit">{record ? 'Keep the changes' : `Add the ${one}`}</Button>
+        <Button go type="submit">
+          {record ? 'Keep the changes' : `Add the ${one}`}
+        </Button>
         {record && <Button onClick={() => void archive()}>{record.archived ? 'Bring it back' : 'Archive'}</Button>}
-        {kind === 'wheels' && record && <Link className="btn" to={`/wheels/${record.id}`}>Wheel record</Link>}
+        {kind === 'wheels' && record && (
+          <Link className="btn" to={`/wheels/${record.id}`}>
+            Wheel record
+          </Link>
+        )}
       </div>
     </form>
   );
@@ -68,7 +102,16 @@ const Form = <K extends RecordKind>({ kind, record, onDone }: Props<K>) => {
 /** A record to look at, change or archive; or a new one. */
 export const RecordSheet = <K extends RecordKind>({ kind, record, onDone }: Props<K>) => (
   <Dialog.Root open onOpenChange={(is) => !is && onDone()}>
-    <Sheet title={record ? `${SPECS[kind].one[0]!.toUpperCase()}${SPECS[kind].one.slice(1)}${record.archived ? ', archived' : ''}` : `A new ${SPECS[kind].one}`} closes="Leave it" widthPx={760} footed>
+    <Sheet
+      title={
+        record
+          ? `${SPECS[kind].one[0]!.toUpperCase()}${SPECS[kind].one.slice(1)}${record.archived ? ', archived' : ''}`
+          : `A new ${SPECS[kind].one}`
+      }
+      closes="Leave it"
+      widthPx={760}
+      footed
+    >
       <Form kind={kind} record={record} onDone={onDone} />
     </Sheet>
   </Dialog.Root>

@@ -1,5 +1,15 @@
 import { InputError } from '../../../core/errors';
-import { checkRecord, complete, fieldsOfKind, parsePlaces, placesText, type Dated, type Field, type RecordKind, type Records } from '../../../core/shop';
+import {
+  checkRecord,
+  complete,
+  fieldsOfKind,
+  parsePlaces,
+  placesText,
+  type Dated,
+  type Field,
+  type RecordKind,
+  type Records,
+} from '../../../core/shop';
 import { parseMoney, writeMoney, type Unit } from '../../../core/units';
 import type { Fastener } from '../../../core/wheels';
 import type { useUnits } from '../../parts/quantity';
@@ -7,7 +17,12 @@ import type { useUnits } from '../../parts/quantity';
 type Units = Pick<ReturnType<typeof useUnits>, 'read' | 'write'>;
 
 /** Torque and dated measurements as typed. */
-export interface FastenerDraft { name: string; wheel: Fastener['wheel']; torque: string; socket: string }
+export interface FastenerDraft {
+  name: string;
+  wheel: Fastener['wheel'];
+  torque: string;
+  socket: string;
+}
 export type DatedDraft = { onDate: string } & Record<string, string>;
 export type FieldDraft = string | FastenerDraft[] | DatedDraft[];
 /** A record as it is typed: text by field. */
@@ -18,9 +33,19 @@ const digitsOf = (unit: Unit): number => (unit === 'mm' ? 3 : 2);
 
 /** A field's value as text, in the fitter's units. */
 const draftOf = ({ form, usual }: Field, value: unknown, units: Units, currency: string): FieldDraft => {
-  if (form.as === 'fasteners') return ((value ?? []) as Fastener[]).map((f) => ({ name: f.name, wheel: f.wheel, torque: f.torqueNm === null ? '' : units.write(f.torqueNm, 'Nm', 2), socket: f.socket ?? '' }));
-  if (form.as === 'dated') return ((value ?? []) as Dated[]).map((r) => ({ onDate: r.onDate, ...Object.fromEntries(form.of.map((n) => [n.key, units.write(Number(r[n.key]), n.unit, digitsOf(n.unit))])) }));
-  if (form.as === 'yes') return value ?? usual ? 'yes' : 'no';
+  if (form.as === 'fasteners')
+    return ((value ?? []) as Fastener[]).map((f) => ({
+      name: f.name,
+      wheel: f.wheel,
+      torque: f.torqueNm === null ? '' : units.write(f.torqueNm, 'Nm', 2),
+      socket: f.socket ?? '',
+    }));
+  if (form.as === 'dated')
+    return ((value ?? []) as Dated[]).map((r) => ({
+      onDate: r.onDate,
+      ...Object.fromEntries(form.of.map((n) => [n.key, units.write(Number(r[n.key]), n.unit, digitsOf(n.unit))])),
+    }));
+  if (form.as === 'yes') return (value ?? usual) ? 'yes' : 'no';
   if (form.as === 'choice') return String(value ?? usual ?? (form.of[0] as string));
   if (value === null || value === undefined) return '';
   if (form.as === 'places') return placesText(value as number[]);
@@ -30,13 +55,28 @@ const draftOf = ({ form, usual }: Field, value: unknown, units: Units, currency:
 };
 
 /** A record as text, field by field; a new one with its usual values. */
-export const toDraft = (kind: RecordKind, record: Records[RecordKind] | null, units: Units, currency: string): RecordDraft => {
+export const toDraft = (
+  kind: RecordKind,
+  record: Records[RecordKind] | null,
+  units: Units,
+  currency: string,
+): RecordDraft => {
   const from = (record ?? complete(kind, {})) as unknown as Record<string, unknown>;
-  return Object.fromEntries(fieldsOfKind(kind).map((f) => [f.key, f.may && f.form.as === 'choice' && (from[f.key] ?? null) === null ? '' : draftOf(f, from[f.key], units, currency)]));
+  return Object.fromEntries(
+    fieldsOfKind(kind).map((f) => [
+      f.key,
+      f.may && f.form.as === 'choice' && (from[f.key] ?? null) === null ? '' : draftOf(f, from[f.key], units, currency),
+    ]),
+  );
 };
 
 const number = (field: Field, text: string, value: number | null): number => {
-  if (value === null) throw new InputError(field.key, `${field.label}: "${text.slice(0, 20)}" is not a number.`, 'a number, with a point or a comma');
+  if (value === null)
+    throw new InputError(
+      field.key,
+      `${field.label}: "${text.slice(0, 20)}" is not a number.`,
+      'a number, with a point or a comma',
+    );
   return value;
 };
 
@@ -45,11 +85,21 @@ const valueOf = (field: Field, draft: FieldDraft, units: Units, currency: string
   if (form.as === 'fasteners')
     return (draft as FastenerDraft[])
       .filter((f) => f.name.trim() || f.torque.trim())
-      .map((f) => ({ name: f.name.trim(), wheel: f.wheel, torqueNm: f.torque.trim() ? number(field, f.torque, units.read(f.torque, 'Nm')) : null, socket: f.socket.trim() || null }));
+      .map((f) => ({
+        name: f.name.trim(),
+        wheel: f.wheel,
+        torqueNm: f.torque.trim() ? number(field, f.torque, units.read(f.torque, 'Nm')) : null,
+        socket: f.socket.trim() || null,
+      }));
   if (form.as === 'dated')
     return (draft as DatedDraft[])
       .filter((r) => Object.values(r).some((text) => text.trim()))
-      .map((r) => ({ onDate: r.onDate, ...Object.fromEntries(form.of.map((n) => [n.key, number(field, r[n.key] ?? '', units.read(r[n.key] ?? '', n.unit))])) }));
+      .map((r) => ({
+        onDate: r.onDate,
+        ...Object.fromEntries(
+          form.of.map((n) => [n.key, number(field, r[n.key] ?? '', units.read(r[n.key] ?? '', n.unit))]),
+        ),
+      }));
   const text = (draft as string).trim();
   if (form.as === 'places') {
     try {
@@ -63,11 +113,20 @@ const valueOf = (field: Field, draft: FieldDraft, units: Units, currency: string
   if (text === '') {
     if (field.may) return null;
     if (field.usual === '') return '';
-    throw new InputError(field.key, `${field.label} is empty.`, form.as === 'quantity' || form.as === 'whole' ? 'a number' : 'a few words');
+    throw new InputError(
+      field.key,
+      `${field.label} is empty.`,
+      form.as === 'quantity' || form.as === 'whole' ? 'a number' : 'a few words',
+    );
   }
   if (form.as === 'money') {
     const minor = parseMoney(text, currency);
-    if (minor === null) throw new InputError(field.key, `${field.label}: "${text.slice(0, 20)}" is not a price.`, 'an amount such as 12.50');
+    if (minor === null)
+      throw new InputError(
+        field.key,
+        `${field.label}: "${text.slice(0, 20)}" is not a price.`,
+        'an amount such as 12.50',
+      );
     return minor;
   }
   if (form.as === 'whole') return number(field, text, /^-?\d{1,6}$/.test(text) ? Number(text) : null);
@@ -91,7 +150,14 @@ export const fromDraft = <K extends RecordKind>(
   for (const field of fieldsOfKind(kind)) {
     const text = draft[field.key]!;
     const kept = before.record !== null && JSON.stringify(text) === JSON.stringify(before.draft[field.key]);
-    typed[field.key] = kept ? (before.record as unknown as Record<string, unknown>)[field.key] : valueOf(field, text, units, currency);
+    typed[field.key] = kept
+      ? (before.record as unknown as Record<string, unknown>)[field.key]
+      : valueOf(field, text, units, currency);
   }
-  return checkRecord(kind, { id, archived: before.record?.archived ?? false, version: before.record?.version ?? 1, ...typed });
+  return checkRecord(kind, {
+    id,
+    archived: before.record?.archived ?? false,
+    version: before.record?.version ?? 1,
+    ...typed,
+  });
 };

@@ -19,11 +19,44 @@ export const BeforeAfter = ({ estimate }: { estimate: Working<BalanceEstimate> |
   const [before, after] = [pull(was.heavyMassG), pull(was.leftG)];
   return (
     <div className="rows rows-close mt-3" role="group" aria-label="Before and after">
-      <FigureRow label={`Before, heavy at ${place.clock(was.heavyDeg)}`} basis={estimate && <BasisTag title="the heavy spot" working={estimate}>measured</BasisTag>}><Quantity value={was.heavyMassG} unit="g" digits={0} /></FigureRow>
-      <FigureRow label="On the rim"><span className="num text-[18px]">{balance.on.map((p) => say(p.massG, 'g')).join(' + ') || 'nothing'}</span></FigureRow>
-      <FigureRow label="Left now" basis={estimate && <BasisTag title="what is left" working={estimate}>measured</BasisTag>}><Quantity value={was.leftG} unit="g" digits={0} big /></FigureRow>
-      <FigureRow label={`Pulls at ${say(wheelAt.speedKmh, 'km/h')}`} basis={<BasisTag title="the pull at speed" working={after}>m r ω²</BasisTag>}>
-        <span className="num text-[18px]">{say(before.result.forceN, 'N', { digits: 0 })} → {say(after.result.forceN, 'N', { digits: 0 })}</span>
+      <FigureRow
+        label={`Before, heavy at ${place.clock(was.heavyDeg)}`}
+        basis={
+          estimate && (
+            <BasisTag title="the heavy spot" working={estimate}>
+              measured
+            </BasisTag>
+          )
+        }
+      >
+        <Quantity value={was.heavyMassG} unit="g" digits={0} />
+      </FigureRow>
+      <FigureRow label="On the rim">
+        <span className="num text-[18px]">{balance.on.map((p) => say(p.massG, 'g')).join(' + ') || 'nothing'}</span>
+      </FigureRow>
+      <FigureRow
+        label="Left now"
+        basis={
+          estimate && (
+            <BasisTag title="what is left" working={estimate}>
+              measured
+            </BasisTag>
+          )
+        }
+      >
+        <Quantity value={was.leftG} unit="g" digits={0} big />
+      </FigureRow>
+      <FigureRow
+        label={`Pulls at ${say(wheelAt.speedKmh, 'km/h')}`}
+        basis={
+          <BasisTag title="the pull at speed" working={after}>
+            m r ω²
+          </BasisTag>
+        }
+      >
+        <span className="num text-[18px]">
+          {say(before.result.forceN, 'N', { digits: 0 })} → {say(after.result.forceN, 'N', { digits: 0 })}
+        </span>
       </FigureRow>
     </div>
   );

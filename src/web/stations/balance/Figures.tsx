@@ -31,19 +31,42 @@ export const Figures = ({ estimate, placed, on, toleranceG, rested, searching }:
   if (!estimate) return null;
   const { heavyMassG, heavyDeg, alongG, bandG, leftG } = estimate.result;
   const [low, high] = [Math.max(0, heavyMassG - NINE_OF_TEN * alongG), heavyMassG + NINE_OF_TEN * alongG];
-  const tag = (words: string) => <BasisTag title="the heavy spot" working={estimate}>{words}</BasisTag>;
+  const tag = (words: string) => (
+    <BasisTag title="the heavy spot" working={estimate}>
+      {words}
+    </BasisTag>
+  );
   return (
     <div className="rows rows-close mt-3">
-      <FigureRow label="Heavy spot" basis={tag(`at ${place.clock(heavyDeg)}`)}>{isMassKnown(estimate.result) ? <Quantity value={heavyMassG} unit="g" big digits={0} /> : <span>mass not known yet</span>}</FigureRow>
-      <FigureRow label="Between" basis={tag('measured')}><span className="num text-[20px]">{say(low, 'g', { digits: 0 })} and {say(high, 'g', { digits: 0 })}</span></FigureRow>
+      <FigureRow label="Heavy spot" basis={tag(`at ${place.clock(heavyDeg)}`)}>
+        {isMassKnown(estimate.result) ? (
+          <Quantity value={heavyMassG} unit="g" big digits={0} />
+        ) : (
+          <span>mass not known yet</span>
+        )}
+      </FigureRow>
+      <FigureRow label="Between" basis={tag('measured')}>
+        <span className="num text-[20px]">
+          {say(low, 'g', { digits: 0 })} and {say(high, 'g', { digits: 0 })}
+        </span>
+      </FigureRow>
       {placed ? (
-        <FigureRow label={leftLabel(placed.result, searching)} basis={<BasisTag title="the pieces to put on" working={placed}>{`limit ${say(toleranceG, 'g')}`}</BasisTag>}>
+        <FigureRow
+          label={leftLabel(placed.result, searching)}
+          basis={<BasisTag title="the pieces to put on" working={placed}>{`limit ${say(toleranceG, 'g')}`}</BasisTag>}
+        >
           <Quantity value={placed.result.residualG} unit="g" digits={1} />
         </FigureRow>
       ) : on ? (
-        <FigureRow label="Left now, likely" basis={tag(`limit ${say(toleranceG, 'g')}`)}><Quantity value={leftG} unit="g" digits={0} /></FigureRow>
+        <FigureRow label="Left now, likely" basis={tag(`limit ${say(toleranceG, 'g')}`)}>
+          <Quantity value={leftG} unit="g" digits={0} />
+        </FigureRow>
       ) : null}
-      {rested && <FigureRow label="Stand hides" basis={tag('measured')}><Quantity value={bandG} unit="g" digits={1} /></FigureRow>}
+      {rested && (
+        <FigureRow label="Stand hides" basis={tag('measured')}>
+          <Quantity value={bandG} unit="g" digits={1} />
+        </FigureRow>
+      )}
     </div>
   );
 };

@@ -22,7 +22,11 @@ const Part = ({ title, children }: { title: string; children: ReactNode }) => (
 );
 
 const Problem = ({ found }: { found: { ok: boolean; problem?: { message: string; expected: string } } | null }) =>
-  found && !found.ok && found.problem ? <p className="text-stop">{found.problem.message} Right would be {found.problem.expected}.</p> : null;
+  found && !found.ok && found.problem ? (
+    <p className="text-stop">
+      {found.problem.message} Right would be {found.problem.expected}.
+    </p>
+  ) : null;
 
 /** What turning the tire on the rim would save; asks for the bare wheel, knows wheel and tire together. */
 const TurnPart = ({ estimate }: { estimate: Working<BalanceEstimate> | null }) => {
@@ -32,10 +36,18 @@ const TurnPart = ({ estimate }: { estimate: Working<BalanceEstimate> | null }) =
   const [bareG, setBareG] = useState('');
   const [bareDeg, setBareDeg] = useState<number | null>(wheel.heavySpotDeg);
   const [markDeg, setMarkDeg] = useState<number | null>(0);
-  if (!estimate) return <p className="text-ink2">First let the wheel with its tire settle, and learn its heavy spot.</p>;
+  if (!estimate)
+    return <p className="text-ink2">First let the wheel with its tire settle, and learn its heavy spot.</p>;
   const massG = read(bareG, 'g');
   const { heavyMassG, heavyDeg } = estimate.result;
-  const found = massG === null || bareDeg === null || markDeg === null ? null : attempt(balanceIndex, { bare: { massG, deg: bareDeg }, assembly: { massG: heavyMassG, deg: heavyDeg }, markDeg });
+  const found =
+    massG === null || bareDeg === null || markDeg === null
+      ? null
+      : attempt(balanceIndex, {
+          bare: { massG, deg: bareDeg },
+          assembly: { massG: heavyMassG, deg: heavyDeg },
+          markDeg,
+        });
   const it = found?.ok ? found.working.result : null;
   return (
     <>
@@ -49,10 +61,27 @@ const TurnPart = ({ estimate }: { estimate: Working<BalanceEstimate> | null }) =
         <div className="mt-3">
           <Reasons reasons={[it.reason]} />
           <div className="rows mt-2">
-            <FigureRow label="The tire\u2019s own" basis={<BasisTag title="the turn of the tire" working={found.working}>worked out</BasisTag>}><Quantity value={it.tire.massG} unit="g" digits={0} /></FigureRow>
-            <FigureRow label="Needed with the mark at the valve"><Quantity value={it.markAtValveG} unit="g" digits={0} /></FigureRow>
-            <FigureRow label="Needed with the mark at the bare heavy spot"><Quantity value={it.markAtHeavyG} unit="g" digits={0} /></FigureRow>
-            <FigureRow label={`Best: turned by ${say(it.turnDeg, 'deg', { digits: 0 })}, the mark at ${place.clock(((markDeg ?? 0) + it.turnDeg + 720) % 360)}`}><Quantity value={it.leastG} unit="g" digits={0} /></FigureRow>
+            <FigureRow
+              label="The tire\u2019s own"
+              basis={
+                <BasisTag title="the turn of the tire" working={found.working}>
+                  worked out
+                </BasisTag>
+              }
+            >
+              <Quantity value={it.tire.massG} unit="g" digits={0} />
+            </FigureRow>
+            <FigureRow label="Needed with the mark at the valve">
+              <Quantity value={it.markAtValveG} unit="g" digits={0} />
+            </FigureRow>
+            <FigureRow label="Needed with the mark at the bare heavy spot">
+              <Quantity value={it.markAtHeavyG} unit="g" digits={0} />
+            </FigureRow>
+            <FigureRow
+              label={`Best: turned by ${say(it.turnDeg, 'deg', { digits: 0 })}, the mark at ${place.clock(((markDeg ?? 0) + it.turnDeg + 720) % 360)}`}
+            >
+              <Quantity value={it.leastG} unit="g" digits={0} />
+            </FigureRow>
           </div>
         </div>
       )}
@@ -77,12 +106,26 @@ const PartsPart = () => {
     ...(valveG ? [{ what: 'tube valve' as const, massG: valveG, deg: 0 }] : []),
     ...(patch && patchDeg !== null ? [{ what: 'other' as const, massG: patch, deg: patchDeg }] : []),
   ];
-  const found = parts.length === 0 ? null : attempt(balanceParts, { parts, weightRadiusMm: radiusMm, ...(lock && wheel.rimLockDegs.length === 1 ? { secondLockG: lock.massG } : {}) });
+  const found =
+    parts.length === 0
+      ? null
+      : attempt(balanceParts, {
+          parts,
+          weightRadiusMm: radiusMm,
+          ...(lock && wheel.rimLockDegs.length === 1 ? { secondLockG: lock.massG } : {}),
+        });
   const it = found?.ok ? found.working.result : null;
   return (
     <>
       <div className="grid grid-cols-2 gap-3">
-        {wheel.rimLockDegs.length > 0 && <ChoiceField label="The rim lock" value={lockId} onChange={setLockId} options={shop.locks.map((l) => [l.id, `${l.widthIn} in, ${say(l.massG, 'g')}`] as const)} />}
+        {wheel.rimLockDegs.length > 0 && (
+          <ChoiceField
+            label="The rim lock"
+            value={lockId}
+            onChange={setLockId}
+            options={shop.locks.map((l) => [l.id, `${l.widthIn} in, ${say(l.massG, 'g')}`] as const)}
+          />
+        )}
         <QuantityField label="The valve with its nuts" unit="g" value={valve} onChange={setValve} />
         <QuantityField label="A patch, an overlap" unit="g" value={patchG} onChange={setPatchG} />
         <PlaceField label="Where that is" deg={patchDeg} onPlace={setPatchDeg} />
@@ -90,16 +133,38 @@ const PartsPart = () => {
       <Problem found={found} />
       {it && found?.ok && (
         <div className="rows mt-3">
-          <FigureRow label={`Counterweight, at ${place.clock(it.counterDeg)}`} basis={<BasisTag title="the parts" working={found.working}>worked out</BasisTag>}><Quantity value={it.counterMassG} unit="g" digits={0} big /></FigureRow>
-          {it.withSecondLockG !== null && <FigureRow label="With a second lock opposite, left"><Quantity value={it.withSecondLockG} unit="g" digits={0} /></FigureRow>}
+          <FigureRow
+            label={`Counterweight, at ${place.clock(it.counterDeg)}`}
+            basis={
+              <BasisTag title="the parts" working={found.working}>
+                worked out
+              </BasisTag>
+            }
+          >
+            <Quantity value={it.counterMassG} unit="g" digits={0} big />
+          </FigureRow>
+          {it.withSecondLockG !== null && (
+            <FigureRow label="With a second lock opposite, left">
+              <Quantity value={it.withSecondLockG} unit="g" digits={0} />
+            </FigureRow>
+          )}
         </div>
       )}
-      {found?.ok && found.working.cautions.map((c) => <p key={c} className="mt-2 text-ink2">{c}</p>)}
+      {found?.ok &&
+        found.working.cautions.map((c) => (
+          <p key={c} className="mt-2 text-ink2">
+            {c}
+          </p>
+        ))}
     </>
   );
 };
 
-const GRADES = [['16', 'G 16'], ['40', 'G 40, wheels'], ['100', 'G 100']] as const;
+const GRADES = [
+  ['16', 'G 16'],
+  ['40', 'G 40, wheels'],
+  ['100', 'G 100'],
+] as const;
 
 /** What is left, against a balance grade and as a pull at speed. */
 const SpeedPart = ({ leftG }: { leftG: number }) => {
@@ -110,7 +175,10 @@ const SpeedPart = ({ leftG }: { leftG: number }) => {
   const [left, setLeft] = useState(write(leftG, 'g', 0));
   const [grade, setGrade] = useState('40');
   const [speedKmh, wheelKg, massG] = [read(speed, 'km/h'), read(mass, 'kg'), read(left, 'g')];
-  const found = speedKmh === null || wheelKg === null || massG === null ? null : attempt(residualUnbalance, { ...usual, speedKmh, wheelKg, massG, grade: Number(grade) });
+  const found =
+    speedKmh === null || wheelKg === null || massG === null
+      ? null
+      : attempt(residualUnbalance, { ...usual, speedKmh, wheelKg, massG, grade: Number(grade) });
   const it = found?.ok ? found.working.result : null;
   return (
     <>
@@ -123,9 +191,22 @@ const SpeedPart = ({ leftG }: { leftG: number }) => {
       <Problem found={found} />
       {it && found?.ok && (
         <div className="rows mt-3">
-          <FigureRow label="It pulls with" basis={<BasisTag title="the pull at speed" working={found.working}>m r ω²</BasisTag>}><Quantity value={it.forceN} unit="N" digits={0} big /></FigureRow>
-          <FigureRow label="As if so much hung on the rim, round and round"><Quantity value={it.liftsKg} unit="kg" digits={1} /></FigureRow>
-          <FigureRow label={it.within ? 'The grade permits, so it is within' : 'The grade permits only'}><Quantity value={it.permittedG} unit="g" digits={0} /></FigureRow>
+          <FigureRow
+            label="It pulls with"
+            basis={
+              <BasisTag title="the pull at speed" working={found.working}>
+                m r ω²
+              </BasisTag>
+            }
+          >
+            <Quantity value={it.forceN} unit="N" digits={0} big />
+          </FigureRow>
+          <FigureRow label="As if so much hung on the rim, round and round">
+            <Quantity value={it.liftsKg} unit="kg" digits={1} />
+          </FigureRow>
+          <FigureRow label={it.within ? 'The grade permits, so it is within' : 'The grade permits only'}>
+            <Quantity value={it.permittedG} unit="g" digits={0} />
+          </FigureRow>
         </div>
       )}
     </>
@@ -144,16 +225,45 @@ export const MoreSheet = ({ estimate, onFinish }: Props) => {
   const [open, setOpen] = useState(false);
   return (
     <Dialog.Root open={open} onOpenChange={setOpen}>
-      <Dialog.Trigger asChild><Button>More</Button></Dialog.Trigger>
+      <Dialog.Trigger asChild>
+        <Button>More</Button>
+      </Dialog.Trigger>
       <Sheet title="More about this balance" closes="Back to the balance" widthPx={720}>
-        <Part title="Would turning the tire on the rim help?"><TurnPart estimate={estimate} /></Part>
-        <Part title="From its parts, before it is spun"><PartsPart /></Part>
-        <Part title="What is left, at speed"><SpeedPart leftG={estimate?.result.leftG ?? 5} /></Part>
-        <Part title="What this stand hides"><StandBandPart /></Part>
+        <Part title="Would turning the tire on the rim help?">
+          <TurnPart estimate={estimate} />
+        </Part>
+        <Part title="From its parts, before it is spun">
+          <PartsPart />
+        </Part>
+        <Part title="What is left, at speed">
+          <SpeedPart leftG={estimate?.result.leftG ?? 5} />
+        </Part>
+        <Part title="What this stand hides">
+          <StandBandPart />
+        </Part>
         <Part title="This balancing">
           <div className="flex flex-wrap gap-2">
-            {onFinish && <Button onClick={() => { setOpen(false); onFinish(); }}>Leave it as it is</Button>}
-            <Button onClick={() => { setOpen(false); void write([{ kind: 'balance-again', data: { why: 'begun anew by hand' } }], 'Begun anew. What was seen before is in the log.'); }}>Begin anew</Button>
+            {onFinish && (
+              <Button
+                onClick={() => {
+                  setOpen(false);
+                  onFinish();
+                }}
+              >
+                Leave it as it is
+              </Button>
+            )}
+            <Button
+              onClick={() => {
+                setOpen(false);
+                void write(
+                  [{ kind: 'balance-again', data: { why: 'begun anew by hand' } }],
+                  'Begun anew. What was seen before is in the log.',
+                );
+              }}
+            >
+              Begin anew
+            </Button>
           </div>
           <p className="mt-2 text-ink2">Begin anew after the tire was turned on the rim, or taken off.</p>
         </Part>

@@ -43,13 +43,23 @@ export const PieceShelf = ({ stock, pieces, deg, sides, sayPlace, onPieces }: Pr
         ))}
         {stock.length === 0 && <p className="text-check">No weight on the shelf holds on this wheel.</p>}
       </div>
-      <p className="sr-only" role="status">{lastTaken && `Picked: ${lastTaken}`}</p>
+      <p className="sr-only" role="status">
+        {lastTaken && `Picked: ${lastTaken}`}
+      </p>
       <ul className="mt-2 flex max-h-[104px] flex-wrap gap-1.5 overflow-y-auto" aria-label="Picked">
         {pieces.map((p, i) => (
           <li key={i} className="flex items-center rounded-lg bg-stone2 pl-3">
             <span className="num">{say(p.massG, 'g')}</span>
-            <span className="ml-1.5 text-[15px] text-ink2">{sayPlace(p.deg)}{p.side === 'far' ? ', far' : ''}</span>
-            <button type="button" className="grid h-12 w-12 cursor-pointer place-items-center" aria-label={`Take ${say(p.massG, 'g')} at ${sayPlace(p.deg)} off`} onClick={() => onPieces(pieces.filter((_, k) => k !== i))}>
+            <span className="ml-1.5 text-[15px] text-ink2">
+              {sayPlace(p.deg)}
+              {p.side === 'far' ? ', far' : ''}
+            </span>
+            <button
+              type="button"
+              className="grid h-12 w-12 cursor-pointer place-items-center"
+              aria-label={`Take ${say(p.massG, 'g')} at ${sayPlace(p.deg)} off`}
+              onClick={() => onPieces(pieces.filter((_, k) => k !== i))}
+            >
               <X size={18} aria-hidden="true" />
             </button>
           </li>

@@ -46,9 +46,16 @@ export const StandBandPart = () => {
   const keep = async () => {
     const value = Math.round(bandG * 10) / 10;
     try {
-      await api.changeRule('balance.bandG', { value, note: rule?.note ?? '', who, reason: `Learned from the shop\u2019s last wheels: ${reason.says}` });
+      await api.changeRule('balance.bandG', {
+        value,
+        note: rule?.note ?? '',
+        who,
+        reason: `Learned from the shop\u2019s last wheels: ${reason.says}`,
+      });
       await dispatch(loadShop());
-      dispatch(said({ text: `Written down for the jobs from now on: the stand hides ${say(value, 'g')}.`, tone: 'good' }));
+      dispatch(
+        said({ text: `Written down for the jobs from now on: the stand hides ${say(value, 'g')}.`, tone: 'good' }),
+      );
     } catch (error) {
       if (!(error instanceof ApiError)) throw error;
       dispatch(said({ text: `${error.message} Right would be ${error.expected}.`, tone: 'stop' }));
@@ -59,8 +66,14 @@ export const StandBandPart = () => {
       <Reasons reasons={[reason]} />
       <p className="mt-2 flex flex-wrap items-center gap-3">
         <span>{nowG > 0 ? `The shop\u2019s rule says ${say(nowG, 'g')}.` : 'The shop has not written it down.'}</span>
-        <BasisTag title="what the stand hides" working={learned}>learned</BasisTag>
-        {known && Math.abs(nowG - bandG) > 0.1 && <Button small disabled={!who} onClick={() => void keep()}>Write it down</Button>}
+        <BasisTag title="what the stand hides" working={learned}>
+          learned
+        </BasisTag>
+        {known && Math.abs(nowG - bandG) > 0.1 && (
+          <Button small disabled={!who} onClick={() => void keep()}>
+            Write it down
+          </Button>
+        )}
       </p>
     </>
   );

@@ -31,19 +31,33 @@ export const StandRow = ({ stand, on, levelDeg, onFrom, onTake }: Props) => {
   }, [simulated, weights, hold]);
   if (!device) return null;
   return (
-    <div role="group" aria-label="Balance stand" className="mx-auto flex max-w-[640px] flex-wrap items-center gap-x-3 gap-y-1 border-t border-stone3 pt-2">
+    <div
+      role="group"
+      aria-label="Balance stand"
+      className="mx-auto flex max-w-[640px] flex-wrap items-center gap-x-3 gap-y-1 border-t border-stone3 pt-2"
+    >
       <p className="w-[104px]">
         <span className="num block text-[24px] leading-none">{line ? place.clock(line.value) : '–'}</span>
-        <span className="text-[14px] text-ink2" role="status">{reading ? 'at rest' : says}</span>
+        <span className="text-[14px] text-ink2" role="status">
+          {reading ? 'at rest' : says}
+        </span>
       </p>
-      <Button go small disabled={!reading} onClick={onTake}>Take this rest</Button>
+      <Button go small disabled={!reading} onClick={onTake}>
+        Take this rest
+      </Button>
       {simulated && (
         <span className="flex flex-wrap gap-1">
           <TurnKnobs hold={hold} seen={(side) => seenSide(side)!} onFrom={(side) => onFrom(seenSide(side))} />
-          {levelDeg !== null && <Button small onClick={() => void hold({ level: levelDeg })}>Hold level, let go</Button>}
+          {levelDeg !== null && (
+            <Button small onClick={() => void hold({ level: levelDeg })}>
+              Hold level, let go
+            </Button>
+          )}
         </span>
       )}
-      <p className="w-full text-[13px] text-ink2"><DeviceLabel device={device} /></p>
+      <p className="w-full text-[13px] text-ink2">
+        <DeviceLabel device={device} />
+      </p>
     </div>
   );
 };

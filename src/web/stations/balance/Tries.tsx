@@ -8,12 +8,25 @@ import { useJob } from '../../screens/job-context';
 import { useSeenSide } from './HandFields';
 import { tryText } from './try-text';
 
-const SHOWN = ['balance-hint', 'rest', 'trial', 'weights', 'level-test', 'swing', 'machine-reading', 'balanced', 'trial-rest', 'level-check'];
+const SHOWN = [
+  'balance-hint',
+  'rest',
+  'trial',
+  'weights',
+  'level-test',
+  'swing',
+  'machine-reading',
+  'balanced',
+  'trial-rest',
+  'level-check',
+];
 
 /** The entries of the balancing at hand, in order. */
 const triesOf = (log: readonly Entry[]): Entry[] => {
   const standing = effectiveEntries(log).filter((e) => e.station === 'balance');
-  return standing.slice(standing.findLastIndex((e) => e.kind === 'balance-again') + 1).filter((e) => SHOWN.includes(e.kind));
+  return standing
+    .slice(standing.findLastIndex((e) => e.kind === 'balance-again') + 1)
+    .filter((e) => SHOWN.includes(e.kind));
 };
 
 /** Every try of this balancing, each of which can be taken out; `oddId` is the one that does not go with the others. */
@@ -34,14 +47,29 @@ export const Tries = ({ oddId }: { oddId: string | null }) => {
       <h3 className="mb-1 text-[16px]">Tries so far</h3>
       <ol ref={list} className="max-h-[144px] overflow-y-auto max-lg:max-h-none" tabIndex={0} aria-label="Tries so far">
         {tries.map((e, i) => (
-          <li key={e.id} className={`flex items-center gap-2 text-[16px] leading-tight ${e.id === oddId ? 'bg-stone2 font-semibold' : ''}`}>
+          <li
+            key={e.id}
+            className={`flex items-center gap-2 text-[16px] leading-tight ${e.id === oddId ? 'bg-stone2 font-semibold' : ''}`}
+          >
             <span className="num w-6 shrink-0">{i + 1}</span>
             <span className="min-w-0 flex-1">
-              {e.id === oddId && <span className="mr-1 inline-block align-[-3px]"><VerdictShape verdict="check" size={18} /></span>}
+              {e.id === oddId && (
+                <span className="mr-1 inline-block align-[-3px]">
+                  <VerdictShape verdict="check" size={18} />
+                </span>
+              )}
               {tryText(e, { mass: (g) => say(g, 'g'), place: clock, side: (from) => seenSide(from)! })}
               {e.id === oddId && <span className="text-check">, the odd one</span>}
             </span>
-            <button type="button" className="grid h-9 w-12 shrink-0 max-lg:h-12 cursor-pointer place-items-center rounded-lg text-ink2 hover:bg-stone2" aria-label={`Take try ${i + 1} out`} title="Take it out" onClick={() => void write([{ kind: 'undo', data: { entryId: e.id } }], 'Taken out. It can be put back in the log.')}>
+            <button
+              type="button"
+              className="grid h-9 w-12 shrink-0 max-lg:h-12 cursor-pointer place-items-center rounded-lg text-ink2 hover:bg-stone2"
+              aria-label={`Take try ${i + 1} out`}
+              title="Take it out"
+              onClick={() =>
+                void write([{ kind: 'undo', data: { entryId: e.id } }], 'Taken out. It can be put back in the log.')
+              }
+            >
               <Undo2 size={17} aria-hidden="true" />
             </button>
           </li>

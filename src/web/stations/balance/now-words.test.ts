@@ -1,17 +1,59 @@
-import { balanceAdvise, balanceEstimate, type BalanceAdvice, type Observation, type Piece } from '../../../core/balance';
+import {
+  balanceAdvise,
+  balanceEstimate,
+  type BalanceAdvice,
+  type Observation,
+  type Piece,
+} from '../../../core/balance';
 import type { BalanceLog } from '../../../core/job';
 import { nowWords } from './now-words';
 
-const BALANCE: BalanceLog = { hint: null, seen: [], on: [], trial: false, placements: 0, weights: null, balanced: null };
-const STOCK = [{ massG: 5, count: 20 }, { massG: 10, count: 20 }, { massG: 20, count: 10 }];
-const settle = (restDeg: number, from: 'left' | 'right', weights: readonly Piece[] = []): Observation => ({ kind: 'settle', restDeg, from, weights });
-const say = { mass: (g: number) => `${Math.round(g)} g`, clock: (deg: number) => `${deg}°`, side: (from: 'left' | 'right') => from, pieces: (list: readonly Piece[]) => list.map((p) => `${p.massG} g`).join(' + ') };
+const BALANCE: BalanceLog = {
+  hint: null,
+  seen: [],
+  on: [],
+  trial: false,
+  placements: 0,
+  weights: null,
+  balanced: null,
+};
+const STOCK = [
+  { massG: 5, count: 20 },
+  { massG: 10, count: 20 },
+  { massG: 20, count: 10 },
+];
+const settle = (restDeg: number, from: 'left' | 'right', weights: readonly Piece[] = []): Observation => ({
+  kind: 'settle',
+  restDeg,
+  from,
+  weights,
+});
+const say = {
+  mass: (g: number) => `${Math.round(g)} g`,
+  clock: (deg: number) => `${deg}°`,
+  side: (from: 'left' | 'right') => from,
+  pieces: (list: readonly Piece[]) => list.map((p) => `${p.massG} g`).join(' + '),
+};
 
 const wordsOf = (seen: Observation[], balance: Partial<BalanceLog> = {}) => {
   const on = balance.on ?? [];
   const advice = balanceAdvise.run({ seen, on, stock: STOCK, sides: 'one' }).result;
   const estimate = seen.length > 0 ? balanceEstimate.run({ seen, on }).result : null;
-  return { advice, ...nowWords({ hand: null, broken: false, balance: { ...BALANCE, ...balance }, advice, toPut: advice.place, sides: 'one', toleranceG: 5, estimate, problem: null, say }) };
+  return {
+    advice,
+    ...nowWords({
+      hand: null,
+      broken: false,
+      balance: { ...BALANCE, ...balance },
+      advice,
+      toPut: advice.place,
+      sides: 'one',
+      toleranceG: 5,
+      estimate,
+      problem: null,
+      say,
+    }),
+  };
 };
 const RESTS = [settle(212, 'left'), settle(208, 'right'), settle(211, 'left'), settle(209, 'right')];
 
@@ -25,18 +67,51 @@ test('from the first rest to the trial, each in one line, with what it is expect
 });
 
 test('final pieces, the end, and a trial that is to stay', () => {
-  const final: BalanceAdvice = { do: 'final', massG: 40, deg: 30, pieces: [], chance: 0.97, limitG: 4, place: [{ massG: 20, deg: 30, side: 'near' }], reason: { verdict: 'good', says: '' } };
-  const words = (advice: BalanceAdvice, balance: Partial<BalanceLog> = {}) => nowWords({ hand: null, broken: false, balance: { ...BALANCE, ...balance }, advice, toPut: advice.place, sides: 'both', toleranceG: 5, estimate: null, problem: null, say });
-  expect(words(final, { trial: true })).toEqual({ now: 'Put on 20 g.', why: 'The trial comes off. In pairs, one on each side of the rim. Balanced then in 97 of 100.' });
+  const final: BalanceAdvice = {
+    do: 'final',
+    massG: 40,
+    deg: 30,
+    pieces: [],
+    chance: 0.97,
+    limitG: 4,
+    place: [{ massG: 20, deg: 30, side: 'near' }],
+    reason: { verdict: 'good', says: '' },
+  };
+  const words = (advice: BalanceAdvice, balance: Partial<BalanceLog> = {}) =>
+    nowWords({
+      hand: null,
+      broken: false,
+      balance: { ...BALANCE, ...balance },
+      advice,
+      toPut: advice.place,
+      sides: 'both',
+      toleranceG: 5,
+      estimate: null,
+      problem: null,
+      say,
+    });
+  expect(words(final, { trial: true })).toEqual({
+    now: 'Put on 20 g.',
+    why: 'The trial comes off. In pairs, one on each side of the rim. Balanced then in 97 of 100.',
+  });
   const done: BalanceAdvice = { do: 'done', chance: 0.96, limitG: 5, place: [], reason: { verdict: 'good', says: '' } };
   expect(words(done).now).toBe('Balanced.');
   expect(words(done, { trial: true }).now).toBe('Balanced with the trial: fix it for good.');
-  expect(words(done, { balanced: { heavyMassG: 40, heavyDeg: 210, leftG: 2, leftDeg: 0, bandG: 2, chance: 0.97 } }).why).toMatch(/^2 g left/);
+  expect(
+    words(done, { balanced: { heavyMassG: 40, heavyDeg: 210, leftG: 2, leftDeg: 0, bandG: 2, chance: 0.97 } }).why,
+  ).toMatch(/^2 g left/);
 });
 
 test('by hand, without a shelf, and when the arithmetic broke', () => {
   const told = { balance: BALANCE, advice: null, toPut: [], sides: 'one' as const, toleranceG: 5, estimate: null, say };
   expect(nowWords({ ...told, hand: 'weights', broken: false, problem: null }).now).toBe('What is on the wheel?');
-  expect(nowWords({ ...told, hand: null, broken: false, problem: { field: 'stock', message: 'There are no weights in stock to place.', expected: 'pieces' } }).why).toContain('Right would be pieces.');
+  expect(
+    nowWords({
+      ...told,
+      hand: null,
+      broken: false,
+      problem: { field: 'stock', message: 'There are no weights in stock to place.', expected: 'pieces' },
+    }).why,
+  ).toContain('Right would be pieces.');
   expect(nowWords({ ...told, hand: null, broken: true, problem: null }).now).toBe('The arithmetic broke.');
 });

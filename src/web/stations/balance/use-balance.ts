@@ -5,7 +5,8 @@ import type { Attempt } from '../../../core/working';
 import type { BalanceAnswered, BalanceAsked } from '../../workers/balance-worker';
 
 /** A worker for the arithmetic of balancing. */
-export const startWorker = (): Worker => new Worker(new URL('../../workers/balance-worker.ts', import.meta.url), { type: 'module' });
+export const startWorker = (): Worker =>
+  new Worker(new URL('../../workers/balance-worker.ts', import.meta.url), { type: 'module' });
 
 /** A longer search for the best pieces: what it found so far, and whether it still runs. */
 export interface Search {
@@ -36,7 +37,8 @@ export const useBalance = (question: BalanceQuestion | null) => {
   useEffect(() => {
     const it = startWorker();
     it.onmessage = ({ data }: MessageEvent<BalanceAnswered>) => {
-      if ('answers' in data && data.id === asked.current.id) setKnown({ text: asked.current.text, answers: data.answers });
+      if ('answers' in data && data.id === asked.current.id)
+        setKnown({ text: asked.current.text, answers: data.answers });
     };
     it.onerror = () => setBroken(true);
     worker.current = it;
@@ -55,15 +57,29 @@ export const useBalance = (question: BalanceQuestion | null) => {
     worker.current?.postMessage({ id: asked.current.id, ask: 'answer', question: parsed } satisfies BalanceAsked);
   }, [text, stop]);
 
-  const begin = useCallback((counter: Counter) => {
-    stop();
-    const it = startWorker();
-    searcher.current = it;
-    setSearch({ placed: null, runs: true });
-    it.onmessage = ({ data }: MessageEvent<BalanceAnswered>) => 'placed' in data && setSearch({ placed: data.placed, runs: !data.over });
-    it.onerror = () => setBroken(true);
-    it.postMessage({ id: 0, ask: 'search', question: JSON.parse(text) as BalanceQuestion, counter } satisfies BalanceAsked);
-  }, [text, stop]);
+  const begin = useCallback(
+    (counter: Counter) => {
+      stop();
+      const it = startWorker();
+      searcher.current = it;
+      setSearch({ placed: null, runs: true });
+      it.onmessage = ({ data }: MessageEvent<BalanceAnswered>) =>
+        'placed' in data && setSearch({ placed: data.placed, runs: !data.over });
+      it.onerror = () => setBroken(true);
+      it.postMessage({
+        id: 0,
+        ask: 'search',
+        question: JSON.parse(text) as BalanceQuestion,
+        counter,
+      } satisfies BalanceAsked);
+    },
+    [text, stop],
+  );
 
-  return { answers: known?.answers ?? null, busy: known?.text !== text, broken, search: { ...search, begin, stop } satisfies Search };
+  return {
+    answers: known?.answers ?? null,
+    busy: known?.text !== text,
+    broken,
+    search: { ...search, begin, stop } satisfies Search,
+  };
 };

@@ -7,13 +7,21 @@ import { Reasons } from '../../parts/Reasons';
 import { useJob } from '../../screens/job-context';
 import type { ChoiceAtHand } from './use-choice';
 
-const FIELDS = [['riderKg', 'Rider with gear', 300], ['passengerKg', 'Passenger with gear', 300], ['luggageKg', 'Luggage', 500]] as const;
+const FIELDS = [
+  ['riderKg', 'Rider with gear', 300],
+  ['passengerKg', 'Passenger with gear', 300],
+  ['luggageKg', 'Luggage', 500],
+] as const;
 
 /** Who and what rides on the machine, and what that puts on this tire. */
 export const LoadTab = ({ at }: { at: ChoiceAtHand }) => {
   const { state, machine, write, correcting } = useJob();
   const { read, write: show } = useUnits();
-  const [typed, setTyped] = useState<Record<string, string>>(() => Object.fromEntries(FIELDS.map(([key]) => [key, state.load ? show(state.load[key], 'kg', 1) : key === 'riderKg' ? '' : '0'])));
+  const [typed, setTyped] = useState<Record<string, string>>(() =>
+    Object.fromEntries(
+      FIELDS.map(([key]) => [key, state.load ? show(state.load[key], 'kg', 1) : key === 'riderKg' ? '' : '0']),
+    ),
+  );
   const [tried, setTried] = useState(false);
   const valueOf = (key: string) => read(typed[key] ?? '', 'kg');
   const problemOf = (key: string, max: number) => {
@@ -27,19 +35,53 @@ export const LoadTab = ({ at }: { at: ChoiceAtHand }) => {
       return v !== null && v >= 0 && v <= max ? v : null;
     });
     if (riderKg == null || passengerKg == null || luggageKg == null) return;
-    await write([{ kind: 'load', ...correcting('load'), data: { riderKg, passengerKg, luggageKg } }], 'The load is written.');
+    await write(
+      [{ kind: 'load', ...correcting('load'), data: { riderKg, passengerKg, luggageKg } }],
+      'The load is written.',
+    );
   };
   const known = machine.emptyFrontKg !== null && machine.emptyRearKg !== null;
   const reasons = at.fit.ok ? at.fit.working.result.reasons.filter((r) => r.topic === 'load') : [];
   return (
-    <form className="grid gap-2 pt-2" onSubmit={(e) => { e.preventDefault(); void save(); }}>
+    <form
+      className="grid gap-2 pt-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void save();
+      }}
+    >
       <div className="grid grid-cols-2 gap-3">
-        {FIELDS.map(([key, label, max]) => <QuantityField key={key} label={label} unit="kg" value={typed[key] ?? ''} onChange={(v) => setTyped((all) => ({ ...all, [key]: v }))} problem={problemOf(key, max)} />)}
+        {FIELDS.map(([key, label, max]) => (
+          <QuantityField
+            key={key}
+            label={label}
+            unit="kg"
+            value={typed[key] ?? ''}
+            onChange={(v) => setTyped((all) => ({ ...all, [key]: v }))}
+            problem={problemOf(key, max)}
+          />
+        ))}
       </div>
-      {!known && <p className="text-[16px] text-ink2">What stands on each wheel is not known: <Link className="underline" to={`/records/machines?edit=${machine.id}`}>put it into the machine's record</Link>, for the next job.</p>}
-      <Button small type="submit" className="w-max">Write the load down</Button>
+      {!known && (
+        <p className="text-[16px] text-ink2">
+          What stands on each wheel is not known:{' '}
+          <Link className="underline" to={`/records/machines?edit=${machine.id}`}>
+            put it into the machine's record
+          </Link>
+          , for the next job.
+        </p>
+      )}
+      <Button small type="submit" className="w-max">
+        Write the load down
+      </Button>
       <div className="mt-2" aria-live="polite">
-        {reasons.length > 0 ? <Reasons reasons={reasons} /> : <p className="text-[16px] text-ink2">Nothing to judge by yet: no load index is asked for, and no load is written.</p>}
+        {reasons.length > 0 ? (
+          <Reasons reasons={reasons} />
+        ) : (
+          <p className="text-[16px] text-ink2">
+            Nothing to judge by yet: no load index is asked for, and no load is written.
+          </p>
+        )}
       </div>
     </form>
   );

@@ -27,25 +27,51 @@ export const OldTube = () => {
   const result =
     years === null || count === null
       ? null
-      : attempt(tubeReuse, { holdsAir: Boolean(ticked.holdsAir), chafed: !ticked.unchafed, valveSound: Boolean(ticked.valveSound), ageYears: years, patches: count, rules: state.rules });
+      : attempt(tubeReuse, {
+          holdsAir: Boolean(ticked.holdsAir),
+          chafed: !ticked.unchafed,
+          valveSound: Boolean(ticked.valveSound),
+          ageYears: years,
+          patches: count,
+          rules: state.rules,
+        });
   return (
     <Dialog.Root>
       <Dialog.Trigger className="min-h-12 cursor-pointer text-[16px] underline">Look at the old tube</Dialog.Trigger>
       <Sheet title="Does the old tube go in again?" closes="Close the check list" widthPx={480}>
         {CHECKS.map(([key, says]) => (
           <label key={key} className="flex min-h-12 items-center gap-3">
-            <input type="checkbox" className="h-6 w-6 shrink-0 accent-[var(--water)]" checked={Boolean(ticked[key])} onChange={(e) => setTicked((all) => ({ ...all, [key]: e.target.checked }))} />
+            <input
+              type="checkbox"
+              className="h-6 w-6 shrink-0 accent-[var(--water)]"
+              checked={Boolean(ticked[key])}
+              onChange={(e) => setTicked((all) => ({ ...all, [key]: e.target.checked }))}
+            />
             {says}
           </label>
         ))}
         <div className="mt-2 grid grid-cols-2 gap-3">
-          <QuantityField label="Age in years" unit={null} value={age} onChange={setAge} problem={age.trim() && years === null ? 'Whole years, 0 to 40.' : null} />
-          <QuantityField label="Patches" unit={null} value={patches} onChange={setPatches} problem={count === null ? 'A whole number.' : null} />
+          <QuantityField
+            label="Age in years"
+            unit={null}
+            value={age}
+            onChange={setAge}
+            problem={age.trim() && years === null ? 'Whole years, 0 to 40.' : null}
+          />
+          <QuantityField
+            label="Patches"
+            unit={null}
+            value={patches}
+            onChange={setPatches}
+            problem={count === null ? 'A whole number.' : null}
+          />
         </div>
         <div className="mt-4" aria-live="polite">
           {result?.ok ? (
             <>
-              <VerdictMark verdict={result.working.verdict!}>{result.working.result.again ? 'it goes in again' : 'a new one goes in'}</VerdictMark>
+              <VerdictMark verdict={result.working.verdict!}>
+                {result.working.result.again ? 'it goes in again' : 'a new one goes in'}
+              </VerdictMark>
               <Reasons reasons={result.working.result.reasons} className="mt-2" />
             </>
           ) : (

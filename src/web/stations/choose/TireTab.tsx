@@ -14,7 +14,17 @@ const SHOWN = 3;
 /** More than this many are shown a page at a time. */
 const PAGE = 40;
 
-const Row = ({ place, ranked, chosen, onPick }: { place: number; ranked: RankedTire<TireStock>; chosen: boolean; onPick: () => void }) => (
+const Row = ({
+  place,
+  ranked,
+  chosen,
+  onPick,
+}: {
+  place: number;
+  ranked: RankedTire<TireStock>;
+  chosen: boolean;
+  onPick: () => void;
+}) => (
   <button
     type="button"
     role="radio"
@@ -44,8 +54,23 @@ const Shelf = ({ at, onDone }: { at: ChoiceAtHand; onDone: () => void }) => {
       <ol className="rows">
         {ranked.slice(0, shown).map((r, i) => (
           <li key={r.tire.id} className="border-b-2 border-stone3 py-2">
-            <Row place={i + 1} ranked={r} chosen={at.draft.tireId === r.tire.id} onPick={() => { at.pick(r.tire.id); onDone(); }} />
-            <Reasons className="mt-1 pl-9" reasons={r.fit.reasons.some((x) => x.verdict !== 'good') ? r.fit.reasons.filter((x) => x.verdict !== 'good') : r.fit.reasons.slice(0, 2)} />
+            <Row
+              place={i + 1}
+              ranked={r}
+              chosen={at.draft.tireId === r.tire.id}
+              onPick={() => {
+                at.pick(r.tire.id);
+                onDone();
+              }}
+            />
+            <Reasons
+              className="mt-1 pl-9"
+              reasons={
+                r.fit.reasons.some((x) => x.verdict !== 'good')
+                  ? r.fit.reasons.filter((x) => x.verdict !== 'good')
+                  : r.fit.reasons.slice(0, 2)
+              }
+            />
           </li>
         ))}
       </ol>
@@ -55,7 +80,9 @@ const Shelf = ({ at, onDone }: { at: ChoiceAtHand; onDone: () => void }) => {
         </button>
       )}
       {unread.map(({ tire, problem }) => (
-        <p key={tire.id} className="mt-2 text-stop">{tire.marking}: {problem.message} See the records.</p>
+        <p key={tire.id} className="mt-2 text-stop">
+          {tire.marking}: {problem.message} See the records.
+        </p>
       ))}
     </Sheet>
   );
@@ -74,24 +101,81 @@ export const TireTab = ({ at, tried }: { at: ChoiceAtHand; tried: boolean }) => 
     <div>
       {ranked.length > 0 ? (
         <div role="radiogroup" aria-label="From stock, the best first" className="rows">
-          {rows.map(([i, r]) => <Row key={r.tire.id} place={i + 1} ranked={r} chosen={r.tire.id === draft.tireId} onPick={() => at.pick(r.tire.id)} />)}
+          {rows.map(([i, r]) => (
+            <Row
+              key={r.tire.id}
+              place={i + 1}
+              ranked={r}
+              chosen={r.tire.id === draft.tireId}
+              onPick={() => at.pick(r.tire.id)}
+            />
+          ))}
         </div>
       ) : (
         <p className="py-2 text-ink2">No tires on the shelf. Type what goes on.</p>
       )}
       <Dialog.Root open={open} onOpenChange={setOpen}>
-        {ranked.length > 0 && <Dialog.Trigger className="min-h-12 cursor-pointer px-1 text-[16px] underline">All {ranked.length} on the shelf, with their reasons</Dialog.Trigger>}
+        {ranked.length > 0 && (
+          <Dialog.Trigger className="min-h-12 cursor-pointer px-1 text-[16px] underline">
+            All {ranked.length} on the shelf, with their reasons
+          </Dialog.Trigger>
+        )}
         {open && <Shelf at={at} onDone={() => setOpen(false)} />}
       </Dialog.Root>
       <div className="grid grid-cols-[3fr_2fr] gap-x-3 gap-y-1.5">
-        <TextField label="Size going on" value={draft.marking} maxLength={40} onChange={(marking) => change({ marking, tireId: TYPED, takeOff: false, treadMm: null, ...(typed ? {} : { tread: 'other', dateCode: '', limit: '' }) })} problem={!at.compared.ok && (tried || draft.marking) ? problemText(at.compared.problem) : null} />
-        <TextField label="Its date code" value={draft.dateCode} maxLength={4} inputMode="numeric" onChange={(dateCode) => change({ dateCode })} problem={at.age && !at.age.ok && (tried || draft.dateCode.length >= 4) ? problemText(at.age.problem) : null} />
-        <QuantityField label="Seating limit" unit="kPa" value={draft.limit} onChange={(limit) => change({ limit })} problem={at.limitProblem} />
-        <ChoiceField label="Light mark" value={draft.lightMark ? 'yes' : 'no'} onChange={(v) => change({ lightMark: v === 'yes' })} options={[['yes', 'a paint dot'], ['no', 'none']]} />
+        <TextField
+          label="Size going on"
+          value={draft.marking}
+          maxLength={40}
+          onChange={(marking) =>
+            change({
+              marking,
+              tireId: TYPED,
+              takeOff: false,
+              treadMm: null,
+              ...(typed ? {} : { tread: 'other', dateCode: '', limit: '' }),
+            })
+          }
+          problem={!at.compared.ok && (tried || draft.marking) ? problemText(at.compared.problem) : null}
+        />
+        <TextField
+          label="Its date code"
+          value={draft.dateCode}
+          maxLength={4}
+          inputMode="numeric"
+          onChange={(dateCode) => change({ dateCode })}
+          problem={at.age && !at.age.ok && (tried || draft.dateCode.length >= 4) ? problemText(at.age.problem) : null}
+        />
+        <QuantityField
+          label="Seating limit"
+          unit="kPa"
+          value={draft.limit}
+          onChange={(limit) => change({ limit })}
+          problem={at.limitProblem}
+        />
+        <ChoiceField
+          label="Light mark"
+          value={draft.lightMark ? 'yes' : 'no'}
+          onChange={(v) => change({ lightMark: v === 'yes' })}
+          options={[
+            ['yes', 'a paint dot'],
+            ['no', 'none'],
+          ]}
+        />
         {typed && (
           <>
-            <ChoiceField label="Tread" value={draft.tread} onChange={(v) => change({ tread: v as Tread })} options={TREADS.map((t) => [t, TREAD_WORDS[t]] as const)} />
-            <ChoiceField label="Arrows" value={draft.arrows} onChange={(v) => change({ arrows: v as Arrows })} options={ARROWS.map((a) => [a, a] as const)} />
+            <ChoiceField
+              label="Tread"
+              value={draft.tread}
+              onChange={(v) => change({ tread: v as Tread })}
+              options={TREADS.map((t) => [t, TREAD_WORDS[t]] as const)}
+            />
+            <ChoiceField
+              label="Arrows"
+              value={draft.arrows}
+              onChange={(v) => change({ arrows: v as Arrows })}
+              options={ARROWS.map((a) => [a, a] as const)}
+            />
           </>
         )}
       </div>
