@@ -4,6 +4,17 @@ import tseslint from 'typescript-eslint';
 
 const noNode = ['node:*', 'fs', 'path', 'crypto', 'http', 'os', 'child_process', 'better-sqlite3', 'express'];
 
+const noInside = { group: ['**/server/**', '**/demo/**', ...noNode], message: 'the screens know core only' };
+/** In a JSX attribute an escape is printed as its letters. */
+const noEscape = {
+  selector: 'JSXAttribute > Literal[raw=/\\\\u/], JSXText[raw=/\\\\u/]',
+  message: 'write the character itself',
+};
+const noSelector = {
+  selector: 'CallExpression[callee.property.name=/^(querySelector|querySelectorAll|getElementById)$/]',
+  message: 'hold a ref, or subscribe to state',
+};
+
 export default tseslint.config(
   { ignores: ['dist', 'node_modules', 'coverage', 'test-results', 'playwright-report', 'data'] },
   js.configs.recommended,
@@ -75,10 +86,19 @@ export default tseslint.config(
     rules: {
       'react-hooks/rules-of-hooks': 'error',
       'react-hooks/exhaustive-deps': 'error',
-      'no-restricted-imports': [
-        'error',
-        { patterns: [{ group: ['**/server/**', '**/demo/**', ...noNode], message: 'the screens know core only' }] },
-      ],
+      'no-restricted-imports': ['error', { patterns: [noInside] }],
+      'no-restricted-syntax': ['error', noEscape, noSelector],
     },
   },
+  // The layers of the screens: parts know nothing of stations and screens, stations nothing of screens, the store of neither.
+  ...[
+    ['parts', ['**/stations/**', '**/screens/**']],
+    ['stations', ['**/screens/**']],
+    ['store', ['**/parts/**', '**/stations/**', '**/screens/**']],
+  ].map(([layer, group]) => ({
+    files: [`src/web/${layer}/**/*.{ts,tsx}`],
+    rules: {
+      'no-restricted-imports': ['error', { patterns: [noInside, { group, message: `${layer} lies below this` }] }],
+    },
+  })),
 );

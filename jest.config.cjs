@@ -2,6 +2,8 @@
 module.exports = {
   testEnvironment: 'node',
   testTimeout: 60_000,
+  // Both cores of a small machine: by itself it would leave one idle.
+  maxWorkers: '100%',
   roots: ['<rootDir>/src', '<rootDir>/tests'],
   globalSetup: '<rootDir>/tests/server/templates.mjs',
   testMatch: ['**/*.test.ts'],

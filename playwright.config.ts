@@ -7,7 +7,8 @@ const executablePath = candidates.find((path) => path && existsSync(path));
 /** End-to-end tests on the built app, each worker with a shop of its own. */
 export default defineConfig({
   testDir: 'tests/e2e',
-  workers: 2,
+  // They wait for physics and for each other more than they compute: one more than a small machine has cores.
+  workers: 3,
   // Wide limits: they catch what hangs, not what is slow on a busy machine.
   timeout: 180_000,
   expect: { timeout: 20_000 },

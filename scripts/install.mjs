@@ -33,9 +33,15 @@ export const ensureInstalled = () => {
   const stamp = join(PROJECT, 'node_modules', '.installed-for');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lockHash()) return;
   console.log('Installing packages (the database driver is compiled once: a few minutes) ...');
-  // `npm ci` would refuse a lock file written where a registry does not hold every platform's optional packages.
-  must('npm', ['install', '--no-audit', '--no-fund', '--loglevel=error']);
+  // The database driver is compiled where no built one can be had: on all cores.
+  must('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { JOBS: 'max' });
   writeFileSync(stamp, lockHash());
+};
+
+/** What git sees as changed or new, a line each; null outside a checkout. */
+export const treeState = () => {
+  const { status, stdout } = spawnSync('git', ['status', '--porcelain'], { cwd: PROJECT, encoding: 'utf8' });
+  return status === 0 ? stdout.trim() : null;
 };
 
 const newest = (path) => {

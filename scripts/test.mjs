@@ -1,10 +1,11 @@
 // Everything that must hold: linter, types, unit and API tests, and the app in a real browser.
 // Installs what it needs. The last line counts what passed and failed.
 
+import { spawn } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { ensureBuilt, ensureInstalled, run } from './install.mjs';
+import { PROJECT, ensureBuilt, ensureInstalled, run, treeState } from './install.mjs';
 
 const BROWSERS = [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'];
 
@@ -19,40 +20,79 @@ const ensureBrowser = () => {
   return apt('update', '-qq') === 0 && apt('install', '-y', '-qq', '--no-install-recommends', 'chromium') === 0;
 };
 
+/** Runs a check while others run; says whether it held. */
+const runBeside = (name, command, args) =>
+  new Promise((resolve) => {
+    const child = spawn(command, args, { cwd: PROJECT, stdio: 'inherit' });
+    child.once('error', () => resolve({ name, ok: false }));
+    child.once('exit', (code) => resolve({ name, ok: code === 0 }));
+  });
+
 const read = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : null);
 
-ensureInstalled();
-const out = mkdtempSync(join(tmpdir(), 'rimstone-test-'));
+const started = Date.now();
+const treeBefore = treeState();
 let passed = 0;
 let failed = 0;
-const step = (name, code) => {
-  if (code === 0) passed++;
+const parts = [];
+let since = started;
+/** Says how a part of the run ended, and how long it took. */
+const part = (name, ok) => {
+  const minutes = ((Date.now() - since) / 60_000).toFixed(1);
+  since = Date.now();
+  parts.push(`${name} ${minutes} min`);
+  console.log(`${name}: ${ok ? 'ok' : 'failed'}, ${minutes} min`);
+};
+/** A part that counts as one test. */
+const step = (name, ok) => {
+  if (ok) passed++;
   else failed++;
-  console.log(`${name}: ${code === 0 ? 'ok' : 'failed'}`);
+  part(name, ok);
 };
 
-step('linter', run('npx', ['eslint', '.', '--max-warnings', '0']));
-step('types', run('npx', ['tsc', '--noEmit']));
+ensureInstalled();
+ensureBuilt();
+const hasBrowser = ensureBrowser();
+step('set-up leaves the tree as it was', treeState() === treeBefore);
+if (treeState() !== treeBefore) console.log(`Set-up changed or made:\n${treeState()}`);
 
+// Three checks that know nothing of each other, side by side.
+const checks = await Promise.all([
+  runBeside('linter', 'npx', ['eslint', '.', '--max-warnings', '0']),
+  runBeside('formatter', 'npx', ['prettier', '--check', '.', '--log-level', 'warn']),
+  runBeside('types', 'npx', ['tsc', '--noEmit']),
+]);
+for (const { ok } of checks) {
+  if (ok) passed++;
+  else failed++;
+}
+part(
+  checks.map(({ name, ok }) => (ok ? name : `${name} (failed)`)).join(', '),
+  checks.every(({ ok }) => ok),
+);
+
+const out = mkdtempSync(join(tmpdir(), 'rimstone-test-'));
 const jestFile = join(out, 'jest.json');
 const jestCode = run('npx', ['jest', '--ci', '--json', `--outputFile=${jestFile}`, '--silent']);
 const jest = read(jestFile);
 passed += jest?.numPassedTests ?? 0;
 failed += jest ? jest.numFailedTests + jest.numRuntimeErrorTestSuites : 1;
 if (jest && jestCode !== 0 && jest.numFailedTests + jest.numRuntimeErrorTestSuites === 0) failed++;
+part('unit and API tests', jestCode === 0);
 
-ensureBuilt();
-if (ensureBrowser()) {
+if (hasBrowser) {
   const e2eFile = join(out, 'e2e.json');
   const code = run('npx', ['playwright', 'test'], { E2E_REPORT: e2eFile });
   const stats = read(e2eFile)?.stats;
   passed += (stats?.expected ?? 0) + (stats?.flaky ?? 0);
   failed += stats?.unexpected ?? 0;
   if (code !== 0 && !(stats?.unexpected > 0)) failed++;
+  part('browser tests', code === 0);
 } else {
   console.log('There is no Chromium, and it could not be installed. Set CHROMIUM to its path.');
   failed++;
 }
 rmSync(out, { recursive: true, force: true });
+console.log(`${parts.join(', ')}; ${((Date.now() - started) / 60_000).toFixed(1)} min in all`);
 console.log(`${passed} passed, ${failed} failed`);
 process.exitCode = failed === 0 && passed > 0 ? 0 : 1;

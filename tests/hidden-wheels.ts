@@ -2,7 +2,10 @@ import { sumVectors, type LevelTest, type MassVector, type Settle } from '../src
 import { seeded } from '../src/core/statistics';
 import { angleBetween, normalDeg } from '../src/core/units';
 
-/** A wheel on a stand that nobody can look into: its heavy vector at the weight radius, and the stand's dead band, grams. */
+/**
+ * A wheel on a stand that nobody can look into: its heavy vector at the weight radius, and the stand's dead band,
+ * grams.
+ */
 export interface HiddenWheel {
   heavy: MassVector;
   bandG: number;

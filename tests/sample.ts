@@ -2,7 +2,7 @@ import { InputError } from '../src/core/errors';
 import { complete } from '../src/core/shop';
 import type { Machine, Wheel } from '../src/core/wheels';
 import type { Entry, EntryData, EntryKind } from '../src/core/job/entries';
-import type { StationId } from '../src/core/job/stations';
+import type { StationId } from '../src/core/stations';
 
 /** An invented machine and wheels for tests. */
 export const sampleMachine = (more: Partial<Machine> = {}): Machine =>

@@ -23,3 +23,20 @@ export class InputError extends Error implements InputProblem {
     return { field: this.field, message: this.message, expected: this.expected };
   }
 }
+
+/** A value, or the sentence that says why there is none. */
+export type Caught<T> = { ok: true; value: T } | { ok: false; problem: InputProblem };
+
+/** Turns bad input into a value; every other error is a defect and goes on. */
+export const caught = <T>(run: () => T): Caught<T> => {
+  try {
+    return { ok: true, value: run() };
+  } catch (error) {
+    if (error instanceof InputError) return { ok: false, problem: error.toProblem() };
+    throw error;
+  }
+};
+
+/** A refusal as a fitter reads it: what is wrong, and what would be right. */
+export const refusalText = ({ message, expected }: Pick<InputProblem, 'message' | 'expected'>): string =>
+  `${message} Right would be ${expected}.`;

@@ -40,6 +40,9 @@ export const text = (max: number, says: string): Joi.StringSchema =>
 /** A size as it is printed on the part. */
 export const marking = (says: string): Joi.Schema => text(MARKING_MAX, says);
 
+/** True or false. */
+export const yes = (says: string): Joi.Schema => expecting(Joi.boolean().description(says), `${says}: true or false`);
+
 /** One of a few words. */
 export const oneOf = (values: readonly string[], says: string): Joi.Schema =>
   expecting(
@@ -92,7 +95,6 @@ export interface FieldReport {
   says: string;
   expected: string;
   required: boolean;
-  isText: boolean;
 }
 
 /** The fields of an object schema, for forms. */
@@ -102,7 +104,6 @@ export const fieldsOf = (schema: Joi.Schema): FieldReport[] =>
     says: field._flags.description ?? '',
     expected: field.$_terms.metas?.find((m) => m.expected)?.expected ?? '',
     required: field._flags.presence === 'required',
-    isText: field.type === 'string',
   }));
 
 /** The sentence of the innermost field on `path`, or of the nearest one around it. */
@@ -132,7 +133,7 @@ export const check = <T>(schema: Joi.Schema, value: unknown): T => {
   const detail = error.details[0]!;
   const field = pathText(detail.path).slice(0, SHOWN_MAX);
   const name = field.split('.').pop()!;
-  const said: Record<string, string> = {
+  const sentences: Record<string, string> = {
     'any.required': `${name} is missing.`,
     'object.unknown': `${name} is not a field here.`,
     'number.base': `${name} is not a number.`,
@@ -145,6 +146,6 @@ export const check = <T>(schema: Joi.Schema, value: unknown): T => {
     'string.max': `${name} is too long.`,
     'array.max': `${name} has too many items.`,
   };
-  const message = said[detail.type] ?? `${name} does not fit.`;
+  const message = sentences[detail.type] ?? `${name} does not fit.`;
   throw new InputError(field, message, expectedAt(schema, detail.path));
 };

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { InputError, type InputProblem } from './errors';
+import { caught, type InputProblem } from './errors';
 import { check } from './fields';
 import { said, type Said, type SaidQuantity, type Unit } from './units';
 
@@ -74,10 +74,12 @@ export interface AnyWorking {
   run(input: never): Working;
 }
 
-const RANK: Record<Verdict, number> = { good: 0, check: 1, stop: 2 };
+/** How careful each verdict is: the one order in which they are sorted and compared. */
+export const VERDICT_RANK: Record<Verdict, number> = { good: 0, check: 1, stop: 2 };
 
 /** The more careful of two verdicts. */
-export const worse = (a: Verdict | null, b: Verdict): Verdict => (a === null || RANK[b] > RANK[a] ? b : a);
+export const worse = (a: Verdict | null, b: Verdict): Verdict =>
+  a === null || VERDICT_RANK[b] > VERDICT_RANK[a] ? b : a;
 
 /** Defines a computation: a pure function of its checked input that shows how it got there. */
 export const defineWorking = <Input extends object, Result>(definition: {
@@ -111,8 +113,8 @@ export const defineWorking = <Input extends object, Result>(definition: {
         verdict(given) {
           verdict = worse(verdict, given);
         },
-        caution(said) {
-          if (!cautions.includes(said)) cautions.push(said);
+        caution(words) {
+          if (!cautions.includes(words)) cautions.push(words);
         },
       });
       return { name: definition.name, input, result, verdict, lines, basis, cautions };
@@ -123,6 +125,10 @@ export const defineWorking = <Input extends object, Result>(definition: {
 /** The worst of several reasons; good for none. */
 export const worstOf = (reasons: readonly Reason[]): Verdict =>
   reasons.reduce<Verdict>((v, r) => worse(v, r.verdict), 'good');
+
+/** The gravest first; those of one verdict keep their order. */
+export const worstFirst = <T extends { verdict: Verdict }>(list: readonly T[]): T[] =>
+  [...list].sort((a, b) => VERDICT_RANK[b.verdict] - VERDICT_RANK[a.verdict]);
 
 /** Shows nothing: for arithmetic that is wanted without its lines, many times over. */
 export const SILENT: Show = {
@@ -141,10 +147,6 @@ export const attempt = <Input, Result>(
   definition: WorkingDefinition<Input, Result>,
   input: Input,
 ): Attempt<Result, Input> => {
-  try {
-    return { ok: true, working: definition.run(input) };
-  } catch (error) {
-    if (error instanceof InputError) return { ok: false, problem: error.toProblem() };
-    throw error;
-  }
+  const found = caught(() => definition.run(input));
+  return found.ok ? { ok: true, working: found.value } : found;
 };

@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import { InputError } from './errors';
 import { check, count, date, expectedAt, fieldsOf, listOf, oneOf, quantity, record, text } from './fields';
+import { DEFAULT_RULES } from './rules';
 import { attempt, defineWorking, worse } from './working';
 import { findWorking, WORKINGS } from './workings';
 
@@ -14,6 +15,20 @@ describe.each(WORKINGS.map((w) => [w.name, w] as const))('%s', (name, definition
     for (const line of working.lines) expect(line.label && line.formula).toBeTruthy();
     for (const line of working.lines)
       if (typeof line.value === 'number') expect(Number.isFinite(line.value)).toBe(true);
+  });
+
+  test('speaks in words: no key of a rule and no name of a field reaches a reader', () => {
+    const { lines, basis, cautions } = definition.run(definition.example as never);
+    const texts = [
+      ...lines.flatMap((l) => [l.label, l.formula, String(l.value)]),
+      ...basis.map((b) => b.says),
+      ...cautions,
+    ];
+    const keys = DEFAULT_RULES.map((rule) => rule.key);
+    for (const text of texts) {
+      expect(keys.filter((key) => text.includes(key))).toEqual([]);
+      expect(text).not.toMatch(/\b[a-z]+(Mm|Kpa|Deg|Nm|Kg)\b|undefined|NaN|null|\[object/);
+    }
   });
 
   test('the same input gives the same working, and the input is left alone', () => {

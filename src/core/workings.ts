@@ -40,60 +40,69 @@ import { tubeDouble, tubeNeed, tubePick, tubeReuse, tubeStretch } from './tubes'
 import { rimCode } from './wheels';
 import type { AnyWorking } from './working';
 
-/** Every computation by name. A new one is a new file and one line here. */
-export const WORKINGS: readonly AnyWorking[] = [
-  tireSize,
-  sidewallRead,
-  tireCompare,
-  tireAge,
-  tireVolume,
-  treadWear,
-  rimCode,
-  rimWidthFit,
-  loadSpeedFit,
-  directionFit,
-  tireFit,
-  tireRank,
-  tubeNeed,
-  tubePick,
-  tubeStretch,
-  tubeDouble,
-  tubeReuse,
-  rimLockPick,
-  stripPick,
-  valvePick,
-  materials,
-  tools,
-  procedure,
-  beadSlack,
-  bitePlan,
-  mountOrientation,
-  tubeInspect,
-  beadInspect,
-  bearingCheck,
-  runout,
-  spokeRing,
-  trouble,
-  seatLimit,
-  seatLadder,
-  gaugeError,
-  twoGauges,
-  valveSet,
-  pressureStart,
-  pressureCorrect,
-  leak,
-  balanceTrial,
-  practiceRound,
-  standBand,
-  balancePlace,
-  balanceEstimate,
-  balanceAdvise,
-  balanceIndex,
-  balanceParts,
-  residualUnbalance,
-  torqueWrench,
-  torqueCheck,
+/** Workings that belong to one part of the work. */
+export interface WorkingGroup {
+  name: string;
+  workings: readonly AnyWorking[];
+}
+
+/** Every computation, grouped as the work goes. A new one is a new file and one line here. */
+export const WORKING_GROUPS: readonly WorkingGroup[] = [
+  {
+    name: 'The tire',
+    workings: [
+      tireSize,
+      sidewallRead,
+      tireAge,
+      treadWear,
+      tireCompare,
+      tireFit,
+      tireRank,
+      rimCode,
+      rimWidthFit,
+      loadSpeedFit,
+      directionFit,
+      tireVolume,
+    ],
+  },
+  {
+    name: 'Tube, parts and tools',
+    workings: [
+      tubeNeed,
+      tubePick,
+      tubeStretch,
+      tubeDouble,
+      tubeReuse,
+      rimLockPick,
+      stripPick,
+      valvePick,
+      materials,
+      tools,
+    ],
+  },
+  { name: 'Tire off and on', workings: [procedure, beadSlack, bitePlan, mountOrientation, trouble] },
+  { name: 'The bare wheel', workings: [tubeInspect, beadInspect, bearingCheck, runout, spokeRing] },
+  { name: 'Seat', workings: [seatLimit, seatLadder] },
+  { name: 'Pressure', workings: [pressureStart, pressureCorrect, gaugeError, twoGauges, valveSet, leak] },
+  {
+    name: 'Balance',
+    workings: [
+      balanceEstimate,
+      balanceAdvise,
+      balancePlace,
+      balanceParts,
+      balanceIndex,
+      balanceTrial,
+      residualUnbalance,
+      standBand,
+      practiceRound,
+    ],
+  },
+  { name: 'Wheel back', workings: [torqueWrench, torqueCheck] },
 ];
+
+/** All of them, in the order of the work. */
+export const WORKINGS: readonly AnyWorking[] = WORKING_GROUPS.flatMap((group) => group.workings);
 
 /** The definition by its name, or undefined. */
 export const findWorking = (name: string): AnyWorking | undefined => WORKINGS.find((w) => w.name === name);

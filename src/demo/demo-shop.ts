@@ -1,5 +1,5 @@
 import { dateCodeOn } from '../core/tires';
-import { FT_LBF_IN_NM, PSI_IN_KPA } from '../core/units';
+import { DAY_MS, dayOf, FT_LBF_IN_NM, PSI_IN_KPA } from '../core/units';
 import { complete, type GaugeCheck, type InstrumentItem, type LockItem, type StripItem, type TireStock, type Tread, type TubeItem, type ValveItem, type WeightItem, type WrenchItem } from '../core/shop';
 import type { Fastener, Machine, Wheel } from '../core/wheels';
 
@@ -14,7 +14,7 @@ const nut = (name: string, wheel: Fastener['wheel'], torqueNm: number | null, so
 
 const motorcycle = (axleFront: number, axleRear: number, caliper: number): Fastener[] => [
   nut('front axle', 'front', axleFront, '19 mm hex key'),
-  nut('axle pinch bolts', 'front', lbfFt(16), '12 mm'),
+  nut('axle pinch bolts', 'front', lbfFt(18), '12 mm'),
   nut('rear axle nut', 'rear', axleRear, '27 mm'),
   nut('caliper bolts', 'any', caliper, '12 mm'),
 ];
@@ -25,30 +25,30 @@ export const DEMO_MACHINES: Machine[] = [
   machine({
     id: 'm-orrin', name: 'Orrindale Scree 450', kind: 'dirt', rider: 'Mara Tolling', drive: 'chain',
     sprocketFront: 13, sprocketRear: 50, emptyFrontKg: 54, emptyRearKg: 57,
-    fasteners: [...motorcycle(88, lbfFt(80), 25), nut('rim lock nut', 'rear', null, '12 mm'), nut('chain adjuster locknuts', 'rear', lbfFt(16), '13 mm')],
+    fasteners: [...motorcycle(88, lbfFt(76), 25), nut('rim lock nut', 'rear', null, '12 mm'), nut('chain adjuster locknuts', 'rear', lbfFt(14), '13 mm')],
   }),
   machine({
     id: 'm-kestrow', name: 'Kestrow Longway 890', kind: 'adventure', rider: 'Ive Sandrock', drive: 'chain',
     placardFrontKpa: psi(33), placardRearKpa: psi(36), minLoadIndexFront: 54, minLoadIndexRear: 65, minSpeedSymbol: 'H',
-    emptyFrontKg: 103, emptyRearKg: 107, sprocketFront: 16, sprocketRear: 46, wheelSensors: true, fasteners: motorcycle(60, 98, 34),
+    emptyFrontKg: 103, emptyRearKg: 107, sprocketFront: 16, sprocketRear: 46, wheelSensors: true, fasteners: motorcycle(68, 98, 34),
   }),
   machine({
     id: 'm-vellan', name: 'Vellan Strada 700', kind: 'road', rider: 'Petra Oakhollow', drive: 'chain',
     placardFrontKpa: psi(33), placardRearKpa: psi(36), minLoadIndexFront: 58, minLoadIndexRear: 73, minSpeedSymbol: 'V',
-    emptyFrontKg: 92, emptyRearKg: 93, sprocketFront: 16, sprocketRear: 43, wheelSensors: true, fasteners: motorcycle(65, 110, 40),
+    emptyFrontKg: 92, emptyRearKg: 93, sprocketFront: 16, sprocketRear: 43, wheelSensors: true, fasteners: motorcycle(66, 115, 40),
   }),
   machine({
     id: 'm-pim', name: 'Pimlet Hop 200', kind: 'scooter', rider: 'Joss Wendle', drive: 'hub',
     placardFrontKpa: psi(26), placardRearKpa: psi(30), minLoadIndexFront: 44, minLoadIndexRear: 50, minSpeedSymbol: 'J',
     fasteners: [
-      nut('front hub nuts', 'front', 22, '13 mm'),
+      nut('front hub nuts', 'front', 26, '13 mm'),
       nut('rear hub nut', 'rear', 118, '24 mm'),
     ],
   }),
   machine({
     id: 'm-alder', name: 'Alderholm Drover 1300', kind: 'cruiser', rider: 'Sten Maddock', drive: 'shaft',
     placardFrontKpa: psi(33), placardRearKpa: psi(40), minLoadIndexFront: 64, minLoadIndexRear: 76, minSpeedSymbol: 'H',
-    emptyFrontKg: 138, emptyRearKg: 162, fasteners: motorcycle(78, 108, 44),
+    emptyFrontKg: 138, emptyRearKg: 162, fasteners: motorcycle(78, 104, 44),
   }),
   machine({
     id: 'm-dunn', name: 'Dunnock Pair 900', kind: 'side-by-side', rider: 'Hollin Reach Rangers', drive: 'shaft',
@@ -75,7 +75,7 @@ export const DEMO_WHEELS: Wheel[] = [
   wheel({ id: 'w-vellan-r', machineId: 'm-vellan', position: 'rear', build: 'cast', rimCode: 'MT5.50x17', tireMarking: '180/55ZR17 73W TL' }),
   wheel({ id: 'w-pim-f', machineId: 'm-pim', position: 'front', build: 'cast', rimCode: 'MT2.50x12', tireMarking: '110/70-12 47L TL', discSide: 'left' }),
   wheel({ id: 'w-pim-r', machineId: 'm-pim', position: 'rear', build: 'split', rimCode: '2.10x10', tireMarking: '3.50-10 51J TT', tube: true, discSide: 'none', rimLimitKpa: psi(40) }),
-  wheel({ id: 'w-alder-f', machineId: 'm-alder', position: 'front', build: 'cast', rimCode: 'MT3.00x16', tireMarking: '130/90B16 67H TL', discSide: 'left' }),
+  wheel({ id: 'w-alder-f', machineId: 'm-alder', position: 'front', build: 'cast', rimCode: 'MT3.00x17', tireMarking: '130/80B17 65H TL', discSide: 'left' }),
   wheel({ id: 'w-alder-r', machineId: 'm-alder', position: 'rear', build: 'cast', rimCode: 'MT3.50x15', tireMarking: '170/80B15 77H TL' }),
   wheel({ id: 'w-dunn-lf', machineId: 'm-dunn', position: 'left-front', build: 'cast', rimCode: '12x6.0 AT', tireMarking: '205/80R12 TL', rimLimitKpa: psi(35) }),
   wheel({ id: 'w-dunn-rr', machineId: 'm-dunn', position: 'right-rear', build: 'beadlock', rimCode: '12x7.0 AT', tireMarking: '255/65R12 TL', rimLimitKpa: psi(30), ringGapMm: 17.3 }),
@@ -101,8 +101,8 @@ export const DEMO_TIRES: DemoTire[] = [
   tire('t-8', '190/50ZR17 73W TL', 'sport', 'sport', 402, 1, 17_500, { seatLimitKpa: psi(50) }),
   tire('t-9', '110/70-12 47L TL', 'road', 'scooter, road', 31, 2, 4900),
   tire('t-10', '3.50-10 51J TT', 'road', 'scooter, road', 38, 4, 3900, { lightMark: false }),
-  tire('t-11', '130/90B16 67H TL', 'road', 'cruiser, road', 66, 1, 14_200),
-  tire('t-12', '130/80-16 64H TL', 'road', 'cruiser, road', 32, 1, 13_100),
+  tire('t-11', '130/80B17 65H TL', 'road', 'cruiser, road', 66, 1, 14_200),
+  tire('t-12', '120/80-17 61H TL', 'road', 'cruiser, road', 32, 1, 13_100),
   tire('t-13', '170/80B15 77H TL', 'road', 'cruiser, road', 78, 2, 16_800),
   tire('t-14', '205/80R12 TL', 'four-wheel', 'trail, four wheels', 41, 4, 11_200, { seatLimitKpa: psi(20), lightMark: false }),
   tire('t-15', '255/65R12 TL', 'four-wheel', 'trail, four wheels', 40, 4, 12_900, { seatLimitKpa: psi(20), lightMark: false }),
@@ -151,7 +151,7 @@ export const DEMO_WEIGHTS: WeightItem[] = [
 ];
 
 export const DEMO_WRENCHES: WrenchItem[] = [
-  complete('wrenches', { id: 'wr-1', name: 'long click wrench', minNm: lbfFt(20), maxNm: lbfFt(150), leverMm: 480, calibratedOn: '2026-02-11' }),
+  complete('wrenches', { id: 'wr-1', name: 'long click wrench', minNm: lbfFt(25), maxNm: lbfFt(140), leverMm: 480, calibratedOn: '2026-02-11' }),
   complete('wrenches', { id: 'wr-2', name: 'small beam wrench', minNm: 2, maxNm: 12, leverMm: 240 }),
 ];
 
@@ -173,7 +173,7 @@ export const DEMO_RULES: readonly { key: string; value: number; note: string }[]
   { key: 'cost.taxPct', value: 7.5, note: 'on parts and fee' },
 ];
 
-const WEEK_MS = 7 * 86_400_000;
+const WEEK_MS = 7 * DAY_MS;
 
 /** The shelf as it stands on a day. `now` in ms. */
 export const demoTires = (now: number): TireStock[] =>
@@ -182,11 +182,11 @@ export const demoTires = (now: number): TireStock[] =>
 /** Weeks of standing pressures in changing weather: an invented slow leak. */
 export const demoPressures = (now: number): Wheel['pressures'] =>
   ([[24, 290, 21], [20, 278, 15], [16, 277, 19], [12, 263, 11], [8, 264, 18], [4, 256, 17], [1, 245, 10]] as const).map(([daysAgo, gaugeKpa, tempC]) => ({
-    onDate: new Date(now - daysAgo * 86_400_000).toISOString().slice(0, 10), gaugeKpa, tempC,
+    onDate: dayOf(now - daysAgo * DAY_MS), gaugeKpa, tempC,
   }));
 
 /** Depths of the tire on one wheel over the last season. `now` in ms. */
 export const demoTreads = (now: number): Wheel['treads'] =>
   ([[300, 0, 7.4], [220, 3100, 5.6], [130, 5900, 4.1], [12, 7700, 3]] as const).map(([daysAgo, km, depthMm]) => ({
-    onDate: new Date(now - daysAgo * 86_400_000).toISOString().slice(0, 10), km, depthMm,
+    onDate: dayOf(now - daysAgo * DAY_MS), km, depthMm,
   }));

@@ -1,8 +1,8 @@
 import { existsSync, renameSync, rmSync } from 'node:fs';
-import { jobStore } from '../server/db/jobs';
-import { openDb, type Db } from '../server/db/open';
-import { ruleStore } from '../server/db/rules';
-import { shopStore } from '../server/db/shop';
+import { jobStore } from '../server/db/job-store';
+import { openDb, type Db } from '../server/db/open-db';
+import { ruleStore } from '../server/db/rule-store';
+import { shopStore } from '../server/db/shop-store';
 import {
   DEMO_INSTRUMENTS,
   DEMO_LOCKS,
@@ -60,7 +60,7 @@ export const fillDemo = (db: Db, now: number): void => {
 const makeDemoFile = (file: string): void => {
   if (existsSync(file)) return;
   const making = `${file}.making`;
-  for (const end of ['', '-wal', '-shm']) rmSync(making + end, { force: true });
+  for (const end of ['', '-wal', '-shm', '-seal']) rmSync(making + end, { force: true });
   const db = openDb(making);
   fillDemo(db, Date.now());
   db.close();

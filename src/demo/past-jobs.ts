@@ -20,9 +20,9 @@ import { advisedActs, hiddenStand } from '../core/practice';
 import { pressureCorrect, type Use } from '../core/pressure';
 import { seeded } from '../core/statistics';
 import { torqueWrench } from '../core/torque';
-import { normalDeg } from '../core/units';
+import { DAY_MS, dayOf, normalDeg } from '../core/units';
 import type { Wheel } from '../core/wheels';
-import type { JobStore } from '../server/db/jobs';
+import type { JobStore } from '../server/db/job-store';
 import {
   DEMO_LOCKS,
   DEMO_MACHINES,
@@ -45,12 +45,13 @@ const FINER_G = 2.5;
 const HEAVY_ON_THE_BENCH: MassVector = { massG: 43, deg: 206 };
 
 const USE_OF: Record<string, Use> = { dirt: 'dirt', scooter: 'road' };
-const NOTES = [
-  'Corrosion at the valve hole, cleaned back to metal.',
-  'Two spokes were dull, brought up to their neighbors.',
-  'Rider reports a shake at speed before this change.',
-  'Old strip was torn at a nipple. New one on.',
-  'Bearings smooth, seal lip greased.',
+/** What a fitter might note of a bare wheel, each with the wheels that can have it. */
+const NOTES: readonly { text: string; of: (wheel: Wheel) => boolean }[] = [
+  { text: 'Corrosion at the valve hole, cleaned back to metal.', of: () => true },
+  { text: 'Two spokes were dull, brought up to their neighbors.', of: ({ spokes }) => spokes > 0 },
+  { text: 'Rider reports a shake at speed before this change.', of: () => true },
+  { text: 'Old strip was torn at a nipple. New one on.', of: ({ spokes, tube }) => spokes > 0 && tube },
+  { text: 'Bearings smooth, seal lip greased.', of: () => true },
 ];
 
 /** Writes entries with the clock going on between them, as a fitter would, and keeps the log at hand. */
@@ -99,7 +100,10 @@ const beginBalance = (write: Writer, state: () => JobState, heavy: MassVector): 
   }
 };
 
-/** A wheel balanced on a simulated stand: rests from both sides, a trial a quarter turn on, the weights, and a check of them. */
+/**
+ * A wheel balanced on a simulated stand: rests from both sides, a trial a quarter turn on, the weights, and a check of
+ * them.
+ */
 const balance = (write: Writer, state: () => JobState, heavy: MassVector, random: () => number): void => {
   const stand = hiddenStand(heavy, DEMO_BAND_G);
   const settle = () => {
@@ -176,8 +180,10 @@ const pastJob = (jobs: JobStore, { number, wheel, startMs, until }: Plan, random
   for (const station of STEP_STATIONS) {
     if (off(station)) return;
     tickAll(station);
-    if (station === 'inspect' && random() < 0.4)
-      write(station, 'note', { text: NOTES[Math.floor(random() * NOTES.length)]! });
+    if (station === 'inspect' && random() < 0.4) {
+      const notes = NOTES.filter((note) => note.of(wheel));
+      write(station, 'note', { text: notes[Math.floor(random() * notes.length)]!.text });
+    }
   }
   if (off('seat')) return;
   const { limitKpa } = seatLimitOf(state()).result;
@@ -219,12 +225,10 @@ const pastJob = (jobs: JobStore, { number, wheel, startMs, until }: Plan, random
   }
   tickAll('wheel-back');
   if (off('hand-over')) return;
-  for (const recheck of recheckDates(state(), new Date(startMs).toISOString().slice(0, 10)))
-    write('hand-over', 'recheck', recheck);
+  for (const recheck of recheckDates(state(), dayOf(startMs))) write('hand-over', 'recheck', recheck);
   write('hand-over', 'handed-over', { to: machine.rider });
 };
 
-const DAY_MS = 86_400_000;
 const PAST = 20;
 
 /** Twenty finished jobs over the last season and two on the bench. `now` in ms. */

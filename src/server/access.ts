@@ -32,7 +32,7 @@ export const passphraseGate = (passphrase: string): RequestHandler => {
         error: {
           field: 'authorization',
           message: 'The passphrase is missing or wrong.',
-          expected: 'the shop\u2019s passphrase',
+          expected: 'the shop’s passphrase',
         },
       });
   };

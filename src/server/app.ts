@@ -2,19 +2,19 @@ import express, { type Express } from 'express';
 import helmet from 'helmet';
 import { join } from 'node:path';
 import type { Logger } from 'pino';
-import pinoHttp from 'pino-http';
 import { loopbackNamesOnly, passphraseGate } from './access';
-import { jobStore } from './db/jobs';
-import { practiceStore } from './db/practice';
-import { calibrationDates } from './db/calibration';
-import type { Db } from './db/open';
-import { ruleStore } from './db/rules';
-import { shopStore } from './db/shop';
-import { deviceHub, type DeviceHub } from './devices/hub';
+import { jobStore } from './db/job-store';
+import { practiceStore } from './db/practice-store';
+import { calibrationDates } from './db/calibration-dates';
+import type { Db } from './db/open-db';
+import { ruleStore } from './db/rule-store';
+import { shopStore } from './db/shop-store';
+import { deviceHub, type DeviceHub } from './devices/device-hub';
 import { shopStandIns } from './devices/shop-stand-ins';
 import { errorHandler, unknownRoute } from './errors';
 import { WEB_DIR } from './paths';
-import { photoStore } from './photos';
+import { photoStore } from './photo-store';
+import { requestLog } from './request-log';
 import { balanceRoutes } from './routes/balance';
 import { deviceRoutes } from './routes/devices';
 import { jobRoutes } from './routes/jobs';
@@ -25,10 +25,16 @@ import { workingRoutes } from './routes/workings';
 
 const YEAR_S = 31_536_000;
 
-/** The instruments of a shop: the stand-ins that ship with the program, and the days that its records say they were calibrated. */
+/**
+ * The instruments of a shop: the stand-ins that ship with the program, and the days that its records say they were
+ * calibrated.
+ */
 export const shopDevices = (db: Db): DeviceHub => deviceHub(shopStandIns(), { calibratedOn: calibrationDates(db) });
 
-/** The whole server as a function of its database; `photosDir` holds the photographs, `passphrase` when it is reachable from outside. */
+/**
+ * The whole server as a function of its database; `photosDir` holds the photographs, `passphrase` when it is reachable
+ * from outside.
+ */
 export const createApp = (
   db: Db,
   options: { logger: Logger; photosDir: string; devices?: DeviceHub; passphrase?: string | undefined },
@@ -40,7 +46,7 @@ export const createApp = (
   const jobs = jobStore(db, shop, rules, (photoId) => photos.find(photoId) !== null);
 
   app.disable('x-powered-by');
-  app.use(pinoHttp({ logger: options.logger, autoLogging: { ignore: (req) => !req.url?.startsWith('/api') } }));
+  app.use(requestLog(options.logger));
   app.use(
     helmet({
       contentSecurityPolicy: {

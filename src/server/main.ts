@@ -3,10 +3,12 @@ import { basename, dirname, join } from 'node:path';
 import pino from 'pino';
 import { isLoopback } from './access';
 import { createApp, shopDevices } from './app';
-import { DatabaseUnusable, openDb } from './db/open';
+import { writeBack } from './db/journal';
+import { DatabaseUnusable, openDb } from './db/open-db';
 import { PROJECT_DIR } from './paths';
 
 const GRACE_MS = 5000;
+const WRITE_BACK_EVERY_MS = 2000;
 
 const fail = (message: string): never => {
   process.stderr.write(`${message}\n`);
@@ -30,6 +32,7 @@ const start = (): void => {
 
   const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
   const db = openDb(file);
+  setInterval(() => writeBack(db, file), WRITE_BACK_EVERY_MS).unref();
   const devices = shopDevices(db);
   const photosDir = join(dirname(file), `${basename(file, '.sqlite')}-photos`);
   const server = createServer(createApp(db, { logger, passphrase, photosDir, devices }));

@@ -1,3 +1,4 @@
+import { Tooltip } from 'radix-ui';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
@@ -5,10 +6,16 @@ import { App } from './app';
 import { store } from './store';
 import './styles/app.css';
 
-createRoot(document.getElementById('root')!).render(
+// The one element that the page itself brings.
+// eslint-disable-next-line no-restricted-syntax
+const root = document.getElementById('root')!;
+
+createRoot(root).render(
   <StrictMode>
     <Provider store={store}>
-      <App />
+      <Tooltip.Provider>
+        <App />
+      </Tooltip.Provider>
     </Provider>
   </StrictMode>,
 );

@@ -2,7 +2,9 @@ import { performance } from 'node:perf_hooks';
 import { balanceAdvise, type MassVector, type Observation } from '../../src/core/balance';
 import { hiddenWheel, standFor } from '../hidden-wheels';
 
-/** A thousand hidden wheels, balanced in three ways: a piece at a time, guess and halve, and as this program advises. */
+/**
+ * A thousand hidden wheels, balanced in three ways: a piece at a time, guess and halve, and as this program advises.
+ */
 const WHEELS = Number(process.env.BENCH_WHEELS ?? 1000);
 const MOST = 40;
 

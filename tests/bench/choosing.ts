@@ -3,7 +3,9 @@ import { rankTires, type Candidate, type FitContext } from '../../src/core/fitti
 import { TREADS } from '../../src/core/shop';
 import { readTire } from '../../src/core/tires';
 
-/** Times of the choosing core, per item: 10 000 markings read, 5000 tires ranked for one wheel. Prints; judges nothing. */
+/**
+ * Times of the choosing core, per item: 10 000 markings read, 5000 tires ranked for one wheel. Prints; judges nothing.
+ */
 
 /** About 600 different markings, more than a large shelf has. */
 const WIDTHS = [80, 90, 100, 110, 120, 130, 140, 150, 160, 170, 180, 190];

@@ -4,7 +4,10 @@ import { existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
-/** Twenty instruments that speak twenty times a second for a minute, two browsers that watch them all, and a hand that taps. */
+/**
+ * Twenty instruments that speak twenty times a second for a minute, two browsers that watch them all, and a hand that
+ * taps.
+ */
 const DEVICES = 20;
 const PER_SECOND = 20;
 const SECONDS = Number(process.env.BENCH_SECONDS ?? 60);

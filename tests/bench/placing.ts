@@ -2,7 +2,10 @@ import { performance } from 'node:perf_hooks';
 import { searchPlaces } from '../../src/core/balance';
 import { linearSolver, placeInstance } from '../place-instances';
 
-/** Weights from stock: this program's search beside a general-purpose solver of integer programs, the same 200 instances in one run. */
+/**
+ * Weights from stock: this program's search beside a general-purpose solver of integer programs, the same 200 instances
+ * in one run.
+ */
 const INSTANCES = 200;
 
 const timed = <T>(run: () => T): { ms: number; out: T } => {

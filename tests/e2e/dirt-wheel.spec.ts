@@ -59,7 +59,7 @@ test('a dirt rear wheel with tube and rim lock goes from intake to its job card'
   await expect(page.getByRole('heading', { name: 'Balanced.' })).toBeVisible();
   await page.getByRole('button', { name: 'On to the machine' }).click();
 
-  // Wheel back: 16 lbf·ft lies below the 20-to-150 wrench and above the small one.
+  // Wheel back: 14 lbf·ft lies below the long wrench and above the small one.
   const locknuts = page.getByRole('listitem').filter({ hasText: 'chain adjuster locknuts' });
   await expect(locknuts).toContainText('No wrench covers it');
   await page

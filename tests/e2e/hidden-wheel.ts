@@ -17,7 +17,10 @@ export const balanceOf = async (page: Page) => {
 /** The advice stands when it is worked out for everything that was written. */
 export const settled = (page: Page) => expect(page.locator('[aria-busy=false]')).toBeVisible();
 
-/** Plays a wheel that nobody can look into: answers what the screen asks until it says that it is balanced. Says how often weights went on. */
+/**
+ * Plays a wheel that nobody can look into: answers what the screen asks until it says that it is balanced. Says how
+ * often weights went on.
+ */
 export const balanceAsAdvised = async (page: Page, heavy: MassVector, bandG = 2): Promise<number> => {
   const stand = hiddenStand(heavy, bandG);
   const tries = page.getByRole('list', { name: 'Tries so far' }).getByRole('listitem');

@@ -78,7 +78,7 @@ test('a CSV file goes out and comes in, all of it or nothing', async ({ page, sh
   await expect(page.getByRole('button', { name: '4.10-18' })).toBeVisible();
 });
 
-test('the tag\u2019s code opens the wheel, whose record is kept with what is measured', async ({ page, shop }) => {
+test('the tag’s code opens the wheel, whose record is kept with what is measured', async ({ page, shop }) => {
   await openAs(page, shop, '/wheels/w-orrin-r/tag');
   const picture = PNG.sync.read(await page.getByRole('article', { name: 'The tag' }).screenshot({ scale: 'css' }));
   const code = jsQR(new Uint8ClampedArray(picture.data), picture.width, picture.height);

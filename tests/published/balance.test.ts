@@ -5,8 +5,11 @@ const wheel = { grade: 6.3, wheelKg: 1, tireDiameterMm: 600, radiusMm: 200, mass
 /** Speed at which a tire of 600 mm turns so many times a minute. */
 const speedAt = (rpm: number) => ((rpm * 2 * Math.PI) / 60) * 0.3 * 3.6;
 
-/** Source: ISO 21940-11, e_per · Ω = G: at 3000 turns a minute G 6.3 permits 20 g·mm for a kilogram, as its diagram shows. */
-test('the permissible unbalance of a grade is the standard\u2019s', () => {
+/**
+ * Source: ISO 21940-11, e_per · Ω = G: at 3000 turns a minute G 6.3 permits 20 g·mm for a kilogram, as its diagram
+ * shows.
+ */
+test('the permissible unbalance of a grade is the standard’s', () => {
   expect(residualUnbalance.run({ ...wheel, speedKmh: speedAt(3000) }).result.permittedGmm).toBeCloseTo(20.05, 1);
   const { permittedGmm, rpm } = residualUnbalance.run({ ...wheel, grade: 16, wheelKg: 12, speedKmh: 150 }).result;
   expect(permittedGmm).toBeCloseTo((1000 * 12 * 16) / ((rpm * 2 * Math.PI) / 60), 0);
@@ -19,7 +22,10 @@ test('the force at the rim is mass, radius and the square of the turning', () =>
   expect(liftsKg).toBeCloseTo(2.04, 2);
 });
 
-/** Source: order statistics of the uniform distribution: the midrange of n readings in -1 … 1 has the variance 2 / ((n + 1)(n + 2)). */
+/**
+ * Source: order statistics of the uniform distribution: the midrange of n readings in -1 … 1 has the variance 2 / ((n +
+ * 1)(n + 2)).
+ */
 test.each([1, 2, 3, 4])('the middle of %d readings scatters as order statistics say', (n) => {
   const chance = seeded(n);
   const runs = 40_000;
@@ -52,7 +58,7 @@ test('quarter ounces add up, and a second lock opposite takes the first one away
 });
 
 /** By the parallelogram of forces. */
-test('turning the tire on the rim: its own heavy spot opposite the rim\u2019s leaves the difference', () => {
+test('turning the tire on the rim: its own heavy spot opposite the rim’s leaves the difference', () => {
   const { result } = balanceIndex.run({ bare: { massG: 40, deg: 0 }, assembly: { massG: 70, deg: 0 }, markDeg: 180 });
   expect(result.tire).toEqual({ massG: expect.closeTo(30, 9), deg: expect.closeTo(0, 6) });
   expect([Math.abs(result.turnDeg), result.leastG, result.savesG, result.worthIt]).toEqual([

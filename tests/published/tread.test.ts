@@ -25,7 +25,8 @@ test('down to the indicator itself, by hand: (5 − 0.79375) / 1 mm in 1000 km',
 });
 
 /**
- * Source: NIST/SEMATECH e-Handbook of Statistical Methods, section 1.3.6.7.2, critical values of Student's t, column 0.95:
+ * Source: NIST/SEMATECH e-Handbook of Statistical Methods, section 1.3.6.7.2, critical values of Student's t, column
+ * 0.95:
  * 6.314 for 1 degree of freedom, 2.920 for 2, 2.132 for 4.
  */
 test.each([

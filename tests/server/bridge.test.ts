@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { KINDS_OF_DEVICE, readLine } from '../../src/core/devices';
 import { bridge } from '../../src/server/devices/bridge';
-import { deviceHub } from '../../src/server/devices/hub';
+import { deviceHub } from '../../src/server/devices/device-hub';
 
 const DIR = join(__dirname, '..', '..', 'docs', 'devices');
 const carry = async (
@@ -26,7 +26,7 @@ test.each(KINDS_OF_DEVICE)('the example of a %s goes through the bridge whole', 
 test('there is an example of every kind and no other', () =>
   expect(readdirSync(DIR).sort()).toEqual(KINDS_OF_DEVICE.map((k) => `${k}.ndjson`).sort()));
 
-test('units turn into the program\u2019s own', () => {
+test('units turn into the program’s own', () => {
   const read = (kind: string, value: number, unit: string) =>
     readLine(JSON.stringify({ device: 'x', kind, value, unit, at: '2026-04-30T09:00:00Z' })).value;
   expect([

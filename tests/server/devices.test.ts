@@ -1,7 +1,7 @@
 import { createServer, get, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { readLine, type DeviceLine } from '../../src/core/devices';
-import { deviceHub } from '../../src/server/devices/hub';
+import { deviceHub } from '../../src/server/devices/device-hub';
 import type { StandIn } from '../../src/server/devices/stand-in';
 import { testApp } from './test-app';
 
@@ -189,7 +189,7 @@ describe('over HTTP', () => {
     });
   });
 
-  test('lines of a real one come in as they are, its calibration from the shop\u2019s records', async () => {
+  test('lines of a real one come in as they are, its calibration from the shop’s records', async () => {
     await ask
       .post('/api/records/instruments')
       .send({ id: 'p', name: 'x', kind: 'dial-indicator', calibratedOn: '2026-02-03' })

@@ -189,7 +189,7 @@ describe('taking a file in', () => {
   });
 });
 
-describe('a wheel\u2019s record', () => {
+describe('a wheel’s record', () => {
   const { ask } = testApp();
 
   test('holds its machine, its jobs and what they know of it', async () => {

@@ -4,8 +4,8 @@ import { mkdtempSync, rmSync, writeFileSync, chmodSync, mkdirSync, readFileSync 
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fillDemo } from '../../src/demo/fill-demo';
-import { DatabaseUnusable, openDb } from '../../src/server/db/open';
-import { shopStore } from '../../src/server/db/shop';
+import { DatabaseUnusable, openDb } from '../../src/server/db/open-db';
+import { shopStore } from '../../src/server/db/shop-store';
 import Database from 'better-sqlite3';
 import { isLoopback } from '../../src/server/access';
 
@@ -63,7 +63,7 @@ describe('workings over HTTP', () => {
   });
 });
 
-describe('the shop\u2019s records', () => {
+describe('the shop’s records', () => {
   const { ask } = testApp();
 
   test('rules change within their bounds, with a name and a reason', async () => {
@@ -108,7 +108,7 @@ describe('the shop\u2019s records', () => {
     expect((await ask.get('/api/shop')).body.machines).toHaveLength(machines.length + 1);
   });
 
-  test('people and the shop\u2019s name', async () => {
+  test('people and the shop’s name', async () => {
     await ask.post('/api/people').send({ name: 'Ada Marl' }).expect(201);
     await ask.post('/api/people').send({ name: 'Ada Marl' }).expect(201);
     expect((await ask.get('/api/shop')).body.people.filter((p: string) => p === 'Ada Marl')).toHaveLength(1);

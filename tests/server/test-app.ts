@@ -6,7 +6,7 @@ import pino from 'pino';
 import request from 'supertest';
 import { fillDemo } from '../../src/demo/fill-demo';
 import { createApp } from '../../src/server/app';
-import { openDb, type Db } from '../../src/server/db/open';
+import { openDb, type Db } from '../../src/server/db/open-db';
 
 export const NOW = Date.UTC(2026, 3, 30, 12);
 

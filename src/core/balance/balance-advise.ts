@@ -32,7 +32,10 @@ export type BalanceAdvice = Advice & {
   limitG: number;
 };
 
-/** Shares of the limit that final pieces are made up to: the roughest one that is about as sure takes the fewest and lightest pieces. Basis: memory. */
+/**
+ * Shares of the limit that final pieces are made up to: the roughest one that is about as sure takes the fewest and
+ * lightest pieces. Basis: memory.
+ */
 const FINER = [0.8, 0.55, 0.3];
 const ROUGHER = 0.06;
 /** Pieces that are taped on together for a trial, at most. */
@@ -84,7 +87,7 @@ const spoken = (advice: Advice): Reason => {
     case 'trial':
       return reason(
         'good',
-        `{0} at ${degText(advice.deg)}, off the counterweight\u2019s place on purpose: the way the rest moves tells the mass.`,
+        `{0} at ${degText(advice.deg)}, off the counterweight’s place on purpose: the way the rest moves tells the mass.`,
         [grams(advice.massG)],
       );
     case 'final':
@@ -95,11 +98,13 @@ const spoken = (advice: Advice): Reason => {
 };
 
 /**
- * The next thing to do so that a wheel is balanced after the fewest placements of weights: settle, test, a trial mass set
+ * The next thing to do so that a wheel is balanced after the fewest placements of weights: settle, test, a trial mass
+ * set
  * aside on purpose, the final pieces, or nothing more.
  *
  * `seen` as for `balance-estimate`; `stock` as for `balance-place`. Throws `InputError` when there is nothing in stock.
- * Source: each choice is played through on wheels as probable as the belief says, and the one most likely to end it is taken.
+ * Source: each choice is played through on wheels as probable as the belief says, and the one most likely to end it is
+ * taken.
  */
 export const balanceAdvise = defineWorking<AdviseInput, BalanceAdvice>({
   name: 'balance-advise',
@@ -186,7 +191,7 @@ export const balanceAdvise = defineWorking<AdviseInput, BalanceAdvice>({
     }
     if ('chance' in advice)
       show.line('chance that it is balanced then', 'share of the belief', advice.chance * 100, 'pct');
-    show.basis('published', 'order statistics of the uniform distribution; Bayes\u2019 rule');
+    show.basis('published', 'order statistics of the uniform distribution; Bayes’ rule');
     show.basis('practice', 'settle from both sides; weights opposite the heavy spot');
     show.verdict(why.verdict);
     const { massG: trialG, deg } = advice.do === 'trial' ? advice : { massG: 0, deg: 0 };

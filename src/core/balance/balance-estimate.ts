@@ -44,7 +44,9 @@ export const PRIOR = record(
   'An old answer',
 );
 
-/** What is known of wheel and stand beforehand: an old answer, and the dead band once the shop has written it down. */
+/**
+ * What is known of wheel and stand beforehand: an old answer, and the dead band once the shop has written it down.
+ */
 export const knownOf = (prior: Prior | undefined, rules: RuleValues | undefined): Known => {
   const bandG = ruleNumber('balance.bandG', rules);
   return { ...(prior ? { prior } : {}), ...(bandG > 0 ? { bandG } : {}) };
@@ -59,7 +61,7 @@ export const knownOf = (prior: Prior | undefined, rules: RuleValues | undefined)
  */
 export const balanceEstimate = defineWorking<Input, BalanceEstimate>({
   name: 'balance-estimate',
-  says: 'The heavy spot and the stand\u2019s friction, from all that was seen',
+  says: 'The heavy spot and the stand’s friction, from all that was seen',
   input: { seen: OBSERVATIONS, on: WEIGHTS_ON.optional(), prior: PRIOR.optional(), rules: ruleValues() },
   example: {
     seen: [
@@ -104,7 +106,7 @@ export const balanceEstimate = defineWorking<Input, BalanceEstimate>({
     show.line('chance that it is within the limit', 'share of the belief', chance * 100, 'pct');
     const worst = wrong.reduce((best, w, i) => (w > (wrong[best] ?? 0) ? i : best), 0);
     const odd = (wrong[worst] ?? 0) > ODD ? worst : null;
-    show.basis('published', 'Bayes\u2019 rule; statics with Coulomb friction');
+    show.basis('published', 'Bayes’ rule; statics with Coulomb friction');
     show.basis('memory', `a place is read to ${READ_DEG}°, and ${WRONG * 1000} of 1000 readings are simply wrong`);
     if (prior) show.basis('measured', 'what this wheel needed before, as a hint');
     show.verdict(odd !== null ? 'check' : 'good');

@@ -30,9 +30,11 @@ const VECTOR = (says: string) =>
   record({ massG: quantity('g', 0, 1000, 'Mass'), deg: angle('Where it is heavy') }, says);
 
 /**
- * The tire's own heavy spot, what each school of light mark would have needed, and the turn of the tire on the rim that leaves least.
+ * The tire's own heavy spot, what each school of light mark would have needed, and the turn of the tire on the rim that
+ * leaves least.
  *
- * Masses 0 to 1000 g at the weight radius, angles from the valve. Source: statics, the assembly is rim and tire as vectors; a
+ * Masses 0 to 1000 g at the weight radius, angles from the valve. Source: statics, the assembly is rim and tire as
+ * vectors; a
  * turned tire turns its vector. Whether it is worth the work is a rule.
  */
 export const balanceIndex = defineWorking<Input, BalanceIndex>({
@@ -44,12 +46,12 @@ export const balanceIndex = defineWorking<Input, BalanceIndex>({
     markDeg: angle('The light mark now'),
     rules: ruleValues(),
   },
-  example: { bare: { massG: 30, deg: 200 }, assembly: { massG: 55, deg: 190 }, markDeg: 0 },
+  example: { bare: { massG: 34, deg: 200 }, assembly: { massG: 55, deg: 190 }, markDeg: 0 },
   work({ bare, assembly, markDeg, rules }, show) {
     const [ax, ay] = toVector(assembly);
     const [bx, by] = toVector(bare);
     const tire = fromVector([ax - bx, ay - by]);
-    show.line('the tire\u2019s own', 'assembly − bare wheel, as vectors', tire.massG, 'g');
+    show.line('the tire’s own', 'assembly − bare wheel, as vectors', tire.massG, 'g');
     show.line('heavy at', 'its direction now', tire.deg, 'deg');
     const withTurn = (turn: number) => sumVectors([bare, { massG: tire.massG, deg: tire.deg + turn }]).massG;
     const markAtValveG = show.line('mark at the valve', 'tire turned by − mark', withTurn(-markDeg), 'g');
@@ -61,7 +63,7 @@ export const balanceIndex = defineWorking<Input, BalanceIndex>({
     );
     const turnDeg = show.line(
       'best turn',
-      'the tire\u2019s heavy spot opposite the rim\u2019s',
+      'the tire’s heavy spot opposite the rim’s',
       angleBetween(tire.deg, normalDeg(bare.deg + 180)),
       'deg',
     );

@@ -29,7 +29,8 @@ export interface BalanceFromParts {
 }
 
 /**
- * The heavy spot that a wheel's known parts make, before it is ever spun: each mass at its radius, brought to the weights'.
+ * The heavy spot that a wheel's known parts make, before it is ever spun: each mass at its radius, brought to the
+ * weights'.
  *
  * `parts` at most 20, masses 0 to 1000 g; `weightRadiusMm` 50 to 500. The tire's own part is not in it.
  * Source: statics, masses times their radii add as vectors.
@@ -86,7 +87,7 @@ export const balanceParts = defineWorking<Input, BalanceFromParts>({
             'g',
           );
     show.basis('published', 'statics: masses times their radii add as vectors');
-    show.basis('measured', 'the parts\u2019 masses, as weighed or as the shelf says');
+    show.basis('measured', 'the parts’ masses, as weighed or as the shelf says');
     show.caution('The tire has a heavy spot of its own: let the wheel settle before the weights stay on.');
     return { heavyMassG, heavyDeg: heavy.deg, counterMassG: heavyMassG, counterDeg: counter.deg, withSecondLockG };
   },

@@ -37,7 +37,10 @@ export interface BalancePlacement {
   proved: boolean;
   /** Fewer pieces than this were shown not to do. */
   piecesAtLeast: number;
-  /** Wobble that is left at worst, the heavy spot at one edge of the rim: mass times distance along the axle; null where the width is not known. */
+  /**
+   * Wobble that is left at worst, the heavy spot at one edge of the rim: mass times distance along the axle; null where
+   * the width is not known.
+   */
   coupleGmm: number | null;
 }
 
@@ -100,7 +103,9 @@ const roomAt = (deg: number, clearOf: readonly number[], rimMm: number): number 
 /** Where along the axle a piece sits, in half widths of the rim. */
 const OFFSET: Record<Piece['side'], number> = { near: 1, far: -1, inner: 0 };
 
-/** The couple of pieces and heavy spot about the middle of the rim, wherever between its edges the heavy spot lies. */
+/**
+ * The couple of pieces and heavy spot about the middle of the rim, wherever between its edges the heavy spot lies.
+ */
 const worstCouple = (counter: readonly [number, number], pieces: readonly Piece[], widthMm: number): number => {
   const [px, py] = pieces.reduce<readonly [number, number]>(
     ([x, y], p) => {
@@ -149,11 +154,14 @@ const asNearAsCan = (
 };
 
 /**
- * The counterweight made up from pieces in stock: within the shop's tolerance by the fewest pieces, of these the lightest,
+ * The counterweight made up from pieces in stock: within the shop's tolerance by the fewest pieces, of these the
+ * lightest,
  * of those a small residual. Proved best by a search that leaves nothing out, or says how far it got.
  *
- * `counterMassG` 0 to 1000 at the weight radius; `stock` at most 12 kinds; `positions` at most 80 in degrees; `perPlace` 1 to 6
- * pieces on a side; `rimMm` 300 to 3000 once round. Throws `InputError` when there is nothing in stock. Source: geometry; exact search.
+ * `counterMassG` 0 to 1000 at the weight radius; `stock` at most 12 kinds; `positions` at most 80 in degrees;
+ * `perPlace` 1 to 6
+ * pieces on a side; `rimMm` 300 to 3000 once round. Throws `InputError` when there is nothing in stock. Source:
+ * geometry; exact search.
  */
 export const balancePlace = defineWorking<Input, BalancePlacement>({
   name: 'balance-place',
@@ -280,7 +288,7 @@ export const balancePlace = defineWorking<Input, BalancePlacement>({
     show.basis('published', 'statics: masses add as vectors');
     show.verdict(residualG <= shopG + 1e-9 ? 'good' : 'check');
     if (residualG > shopG + 1e-9)
-      show.caution('The stock does not make up this counterweight within the shop\u2019s limit.');
+      show.caution('The stock does not make up this counterweight within the shop’s limit.');
     return {
       pieces,
       residualG,

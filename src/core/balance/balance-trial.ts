@@ -39,7 +39,7 @@ export const balanceTrial = defineWorking<Input, BalanceTrial>({
     restWithTrialDeg: angle('Place at the bottom with the trial mass'),
     rules: ruleValues(),
   },
-  example: { restDeg: 212, trialMassG: 30, trialDeg: 302, restWithTrialDeg: 247 },
+  example: { restDeg: 212, trialMassG: 25, trialDeg: 302, restWithTrialDeg: 247 },
   work({ restDeg, trialMassG, trialDeg, restWithTrialDeg, rules }, show) {
     const leastShiftDeg = ruleNumber('balance.leastShiftDeg', rules, show);
     const shiftDeg = show.line(

@@ -238,7 +238,7 @@ describe('pieces from stock', () => {
     expect(short.verdict).toBe('check');
   });
 
-  test('the shop\u2019s tolerance decides what is good', () => {
+  test('the shop’s tolerance decides what is good', () => {
     const run = (toleranceG: number) =>
       balancePlace.run({
         counterMassG: 23,

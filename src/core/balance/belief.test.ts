@@ -111,7 +111,10 @@ describe('the belief', () => {
   });
 });
 
-/** On a stand whose dead band the shop knows. On an unknown one the region is too wide for a good stand and a little too narrow for a bad one. */
+/**
+ * On a stand whose dead band the shop knows. On an unknown one the region is too wide for a good stand and a little too
+ * narrow for a bad one.
+ */
 test('the true heavy spot lies in the 90 % region in about 90 of 100 wheels, for every dead band', () => {
   const WHEELS = 60;
   const shares = [1, 2, 3, 4, 5, 6].map((bandG) => {

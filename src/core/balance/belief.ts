@@ -18,7 +18,10 @@ export interface Known {
   bandSteps?: number;
 }
 
-/** A patch of the plane of heavy vectors: a turned rectangle of cells, grams, x to the right of the valve and y toward it. */
+/**
+ * A patch of the plane of heavy vectors: a turned rectangle of cells, grams, x to the right of the valve and y toward
+ * it.
+ */
 interface Patch {
   x: number;
   y: number;
@@ -54,7 +57,10 @@ export interface Belief {
 const CELLS = 48;
 /** Dead bands that a stand may have, grams, from a good one to a bad one, any alike. Basis: memory. */
 const [LEAST_BAND_G, MOST_BAND_G] = [0.5, 7.5];
-/** A stand's own band, once it is known, is right to about so much, one standard deviation of its logarithm. Basis: memory. */
+/**
+ * A stand's own band, once it is known, is right to about so much, one standard deviation of its logarithm. Basis:
+ * memory.
+ */
 const KNOWN_WITHIN = 0.18;
 const BAND_STEPS = 10;
 
@@ -192,14 +198,20 @@ const closer = (belief: Belief): Patch => {
 const PASSES = 3;
 const REACH_G = 190;
 
-/** The belief after what was seen, and an old answer if there is one. The same input gives the same belief, to the last digit. */
+/**
+ * The belief after what was seen, and an old answer if there is one. The same input gives the same belief, to the last
+ * digit.
+ */
 export const believe = (seen: readonly Observation[], known: Known = {}): Belief => {
   let belief = over({ x: 0, y: 0, cos: 1, sin: 0, halfU: REACH_G, halfV: REACH_G }, seen, known);
   for (let pass = 1; pass < PASSES; pass++) belief = over(closer(belief), seen, known);
   return belief;
 };
 
-/** How probable it is that the wheel with `weights` on is out by no more than `toleranceG`, or by no more than its stand shows if `orBand`. */
+/**
+ * How probable it is that the wheel with `weights` on is out by no more than `toleranceG`, or by no more than its stand
+ * shows if `orBand`.
+ */
 export const withinChance = (
   belief: Belief,
   weights: readonly MassVector[],

@@ -22,7 +22,10 @@ const FAR = 4.5;
 /** The error integral's S-curve, to 0.01 %: logistic form of Bowling and others, 2009. */
 const share = (z: number): number => 1 / (1 + exp(-(1.5976 + 0.07056 * z * z) * z));
 
-/** How probable an observation is for a wheel whose heavy vector with nothing on is (x, y), on a stand of dead band `f`; grams. */
+/**
+ * How probable an observation is for a wheel whose heavy vector with nothing on is (x, y), on a stand of dead band `f`;
+ * grams.
+ */
 export type Likelihood = (x: number, y: number, f: number) => number;
 
 /** Half the width of a cell along a direction, grams: what a coarse grid cannot tell apart. */
@@ -30,7 +33,8 @@ export type Blur = (nx: number, ny: number) => number;
 
 /**
  * The likelihood of an observation, blurred as coarsely as the grid. A settle is a density over the turn (in radians),
- * a level test a probability, a machine's reading a density over the plane; what it would be if the observation were simply
+ * a level test a probability, a machine's reading a density over the plane; what it would be if the observation were
+ * simply
  * wrong is `wrong`. A swing speaks only beside an earlier one, `first`.
  */
 export const likelihoodOf = (

@@ -4,7 +4,9 @@ import { READ_DEG } from './likelihood';
 import { fromVector, sumParts, toVector, type MassVector } from './mass-vector';
 import type { Observation, Settle } from './observation';
 
-/** What a step is expected to teach: how far the heavy vector may be off, one standard deviation, now and after it. */
+/**
+ * What a step is expected to teach: how far the heavy vector may be off, one standard deviation, now and after it.
+ */
 export interface Learns {
   nowG: number;
   thenG: number;
@@ -52,7 +54,10 @@ const AS_GOOD = 0.02;
 const BETTER = 0.08;
 const RAD = Math.PI / 180;
 
-/** Spread of the middle of so many readings that lie anywhere in a band of half width 1. Source: order statistics of the uniform distribution. */
+/**
+ * Spread of the middle of so many readings that lie anywhere in a band of half width 1. Source: order statistics of the
+ * uniform distribution.
+ */
 export const middleSpread = (n: number): number => Math.sqrt(2 / ((n + 1) * (n + 2)));
 
 const sameWeights = (a: readonly MassVector[], b: readonly MassVector[]): boolean => {
@@ -81,7 +86,8 @@ const played = (belief: Belief): Played[] => {
 };
 
 /**
- * Variance of the heavy vector that is left on average of both axes together, once a wheel with these weights on was let go
+ * Variance of the heavy vector that is left on average of both axes together, once a wheel with these weights on was
+ * let go
  * `rests` times: a rest tells the part across its own direction, to about the dead band.
  */
 const leftOver = (
@@ -103,7 +109,10 @@ const leftOver = (
 /** Rests that weights are judged by. */
 const RESTS = 3;
 
-/** How probable it is that these weights, or the ones put on after them, leave the wheel balanced: by what is then left to chance. */
+/**
+ * How probable it is that these weights, or the ones put on after them, leave the wheel balanced: by what is then left
+ * to chance.
+ */
 const worthOf = (
   belief: Belief,
   wheels: readonly Played[],

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { angle, listOf, oneOf, quantity, record } from '../fields';
+import { angle, listOf, oneOf, quantity, record, text } from '../fields';
 import type { MassVector } from './mass-vector';
 
 /** What was on the wheel beside itself while something was seen. */
@@ -37,12 +37,17 @@ export interface MachineReading extends Seen {
   stepDeg: number;
 }
 
-/** Something that a fitter or an instrument saw of a wheel on the stand. Angles from the valve, as seen from one side. */
+/**
+ * Something that a fitter or an instrument saw of a wheel on the stand. Angles from the valve, as seen from one side.
+ */
 export type Observation = Settle | LevelTest | Swing | MachineReading;
 
 /** Weights on the wheel as input of a working. */
 export const WEIGHTS_ON = listOf(
-  record({ massG: quantity('g', 0, 2000, 'Mass'), deg: angle('Its place'), side: Joi.string().optional() }, 'A weight'),
+  record(
+    { massG: quantity('g', 0, 2000, 'Mass'), deg: angle('Its place'), side: text(20, 'Side of the rim').optional() },
+    'A weight',
+  ),
   60,
   'The weights that are on',
 );
@@ -63,6 +68,7 @@ export const OBSERVATIONS = listOf(
         .min(0.2)
         .max(60)
         .required()
+        .description('Seconds of one swing')
         .meta({ expected: 'seconds of one swing there and back, 0.2 to 60' }),
     }),
     shape('machine', {
@@ -71,7 +77,7 @@ export const OBSERVATIONS = listOf(
       stepG: quantity('g', 0.1, 50, 'Finest step'),
       stepDeg: quantity('deg', 0.1, 45, 'Finest step'),
     }),
-  ).meta({ expected: 'a settle, a level test, a swing or a machine\u2019s reading' }),
+  ).meta({ expected: 'a settle, a level test, a swing or a machine’s reading' }),
   40,
   'What was seen, in order',
 );

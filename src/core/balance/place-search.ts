@@ -1,4 +1,7 @@
-/** Where a piece can go: its angle, and the length of rim that pieces centered there may take; null where length does not matter. */
+/**
+ * Where a piece can go: its angle, and the length of rim that pieces centered there may take; null where length does
+ * not matter.
+ */
 export interface Spot {
   deg: number;
   roomMm: number | null;
@@ -21,22 +24,27 @@ export interface PlaceProblem {
   mostPieces: number;
   /** Once round the rim where pieces lie; with it no piece lies over another. */
   rimMm?: number;
-  /** More ways than this to pick out the pieces are not gone through: the search says that it did not prove anything. */
+  /**
+   * More ways than this to pick out the pieces are not gone through: the search says that it did not prove anything.
+   */
   mostWays?: number;
-  /** The tolerance as a regular polygon of so many sides round the circle's inside, for comparison with linear solvers. */
+  /**
+   * The tolerance as a regular polygon of so many sides round the circle's inside, for comparison with linear solvers.
+   */
   polygon?: number;
   /** Asked now and then, with how many pieces are proved to be needed; true ends the search with the best so far. */
   stop?: (piecesAtLeast: number) => boolean;
 }
 
-export interface Pick {
+/** A piece of a kind at a spot, both by their place in the question. */
+export interface PickedPiece {
   spot: number;
   kind: number;
 }
 
 export interface PlaceAnswer {
   /** Null where nothing within tolerance was found. */
-  picks: Pick[] | null;
+  picks: PickedPiece[] | null;
   residualG: number;
   massG: number;
   /** Fewer pieces than this cannot do it; as many as were picked where that is proved best. */
@@ -89,8 +97,10 @@ const waysToTake = (kinds: readonly PieceKind[], n: number): number => {
 };
 
 /**
- * The fewest pieces whose sum comes within the tolerance of the target, of these the lightest, and of those a small residual.
- * Exact: every selection with fewer pieces or less mass is either tried out or shown to fall short. A piece turned by `t` from
+ * The fewest pieces whose sum comes within the tolerance of the target, of these the lightest, and of those a small
+ * residual.
+ * Exact: every selection with fewer pieces or less mass is either tried out or shown to fall short. A piece turned by
+ * `t` from
  * the target's direction loses m (1 − cos t) of its pull; what all of them may lose together bounds where they can go.
  */
 export const searchPlaces = ({
@@ -118,7 +128,7 @@ export const searchPlaces = ({
     return true;
   };
   /** Whether a piece of this length would lie over one that is there already. */
-  const lies = (picks: readonly Pick[], spot: number, lengthMm: number): boolean =>
+  const lies = (picks: readonly PickedPiece[], spot: number, lengthMm: number): boolean =>
     rimMm !== undefined &&
     picks.some((p) => liesOver(spots[p.spot]!.deg, kinds[p.kind]!.lengthMm, spots[spot]!.deg, lengthMm, rimMm));
   let nodes = 0;
@@ -147,7 +157,7 @@ export const searchPlaces = ({
 
   const trySelection = (
     counts: readonly number[],
-    bestOf: { picks: Pick[] | null; residualG: number },
+    bestOf: { picks: PickedPiece[] | null; residualG: number },
     polishTo: number,
   ): void => {
     const pieces = counts
@@ -157,7 +167,7 @@ export const searchPlaces = ({
     const restMass = masses.map((_, i) => masses.slice(i).reduce((a, b) => a + b, 0));
     const restPull = masses.map((_, i) => mostPull(masses.slice(i)));
     if (restPull[0]! < distance - toleranceG - EPS) return;
-    const picks: Pick[] = [];
+    const picks: PickedPiece[] = [];
     const walk = (p: number, x: number, y: number, from: number): void => {
       if (stopped || (bestOf.picks && nodes > polishTo)) return;
       if (++nodes % ASK_EVERY === 0 && stop?.(pieces.length)) {
@@ -204,7 +214,7 @@ export const searchPlaces = ({
     if (mostPull(heaviest.slice(0, n)) < distance - toleranceG - EPS) continue;
     if (waysToTake(kinds, n) > mostWays) return none(n, false);
     let massG: number | null = null;
-    const bestOf: { picks: Pick[] | null; residualG: number } = { picks: null, residualG: Infinity };
+    const bestOf: { picks: PickedPiece[] | null; residualG: number } = { picks: null, residualG: Infinity };
     for (const selection of selections(kinds, n)) {
       // As light as the one found, it may still leave less.
       if (massG !== null && selection.massG > massG + EPS) break;

@@ -31,7 +31,8 @@ const levelOf = ({ mass }: Belief, share: number): number => {
 };
 
 /**
- * The smallest region that holds `share` of the belief, as a polygon of grams (x to the right of the valve, y toward it), seen
+ * The smallest region that holds `share` of the belief, as a polygon of grams (x to the right of the valve, y toward
+ * it), seen
  * from its most probable place: along each ray to the last point that belongs to it.
  */
 export const regionOf = (belief: Belief, share = 0.9): (readonly [number, number])[] => {

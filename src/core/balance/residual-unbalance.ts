@@ -27,7 +27,8 @@ const G_MS2 = 9.80665;
 /**
  * What is left over, against the permissible residual unbalance of ISO 21940-11, and as a force at speed.
  *
- * `grade` G in mm/s, 0.4 to 100; `wheelKg` 1 to 80; `speedKmh` 10 to 400; `tireDiameterMm` 150 to 1200; `radiusMm` of the weights
+ * `grade` G in mm/s, 0.4 to 100; `wheelKg` 1 to 80; `speedKmh` 10 to 400; `tireDiameterMm` 150 to 1200; `radiusMm` of
+ * the weights
  * 50 to 500; `massG` left there, 0 to 500. Source: ISO 21940-11, U = 9549 G m / n (g·mm, kg, rpm); F = m r ω².
  */
 export const residualUnbalance = defineWorking<Input, ResidualUnbalance>({

@@ -30,7 +30,7 @@ const grams = (value: number) => ({ value, unit: 'g' as const, digits: 1 });
  */
 export const standBand = defineWorking<Input, StandBand>({
   name: 'stand-band',
-  says: 'The dead band of the shop\u2019s stand, learned from the wheels balanced on it',
+  says: 'The dead band of the shop’s stand, learned from the wheels balanced on it',
   input: { wheels: listOf(record({ seen: OBSERVATIONS }, 'A wheel'), 16, 'Wheels balanced on this stand') },
   example: {
     wheels: [
@@ -80,7 +80,7 @@ export const standBand = defineWorking<Input, StandBand>({
     show.line('dead band', 'mean of what all wheels say together', bandG, 'g');
     show.line('at least', 'one of twenty lies below', lowG, 'g');
     show.line('at most', 'one of twenty lies above', highG, 'g');
-    show.basis('published', 'Bayes\u2019 rule');
+    show.basis('published', 'Bayes’ rule');
     show.basis('memory', 'a stand hides 0.5 to 7.5 g before anything is known of it');
     const known = wheels.length > 0 && (highG - lowG) / 2 <= NARROW * bandG;
     const why = known

@@ -45,7 +45,7 @@ export const beadSlack = defineWorking<Input, BeadSlack>({
     arcInWellDeg: quantity('deg', 0, 360, 'Arc of the far side that is down in the well').optional(),
     rules: ruleValues(),
   },
-  example: { beadMm: 459, wellMm: 430, flangeMm: 486, axialMm: 40 },
+  example: { beadMm: 434, wellMm: 404, flangeMm: 458, axialMm: 44 },
   work({ beadMm, wellMm, flangeMm, axialMm, fillMm = 0, arcInWellDeg = 360, rules }, show) {
     const slackAt = (farMm: number) => beadMm - Math.hypot((farMm + flangeMm) / 2, axialMm);
     // The far side never sits higher than its seat, however much lies in the well.

@@ -1,7 +1,10 @@
 import { ruleNumber, ruleWord, type RuleValues } from '../rules';
 import type { BiteInput, BiteSchool } from './bite-plan';
 
-/** What a bite plan is made from by the rules: length of a bite, what goes over by hand, and the school unless one is given. */
+/**
+ * What a bite plan is made from by the rules: length of a bite, what goes over by hand, and the school unless one is
+ * given.
+ */
 export const biteInputBy = (
   wheel: { rimDiameterMm: number; lockDegs: readonly number[] },
   direction: 'off' | 'on',

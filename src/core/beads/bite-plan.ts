@@ -18,7 +18,7 @@ export const SCHOOL_WHY: Record<BiteSchool, string> = {
   'a quarter away': 'Neither the lock nor the stiff part opposite is fought at the start.',
   'opposite the valve': 'The tube lies free where the levers work hardest last.',
   'valve last': 'The working head runs clear of the valve until it is time.',
-  'clear of the valve': 'First and last bite pinch most, and both stay away from the tube\u2019s neck.',
+  'clear of the valve': 'First and last bite pinch most, and both stay away from the tube’s neck.',
 };
 
 export interface BiteInput {
@@ -70,7 +70,9 @@ interface Course {
   way: 'both' | 'round';
 }
 
-/** Start, finish and way by school. Without a lock there is none to be near: then opposite the valve. Common practice. */
+/**
+ * Start, finish and way by school. Without a lock there is none to be near: then opposite the valve. Common practice.
+ */
 const courseOf = ({ rimDiameterMm, valveDeg, lockDegs, school, direction }: BiteInput): Course => {
   const anchor = lockDegs[0] ?? valveDeg;
   const besideDeg = (BESIDE_MM / (Math.PI * rimDiameterMm)) * 360;
@@ -105,7 +107,10 @@ export const biteLengths = (arcMm: number, biteMm: number): number[] => {
   return [...Array<number>(whole).fill(biteMm), rest];
 };
 
-/** A place for the lever in a bite, clear of valve and locks; the end of the bite if it can be. Null where there is none. */
+/**
+ * A place for the lever in a bite, clear of valve and locks; the end of the bite if it can be. Null where there is
+ * none.
+ */
 const leverIn = (fromDeg: number, spanDeg: number, clockwise: boolean, keepOut: readonly number[]): number | null => {
   const sign = clockwise ? 1 : -1;
   const clear = (deg: number) => keepOut.every((k) => Math.abs(angleBetween(k, deg)) >= KEEP_OUT_DEG - 1e-9);

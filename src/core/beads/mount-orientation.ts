@@ -1,11 +1,12 @@
-import Joi from 'joi';
-import { angle, oneOf } from '../fields';
+import { angle, oneOf, yes } from '../fields';
 import { forwardTurn } from '../tires';
 import { mirrored, placeText } from '../units';
 import { defineWorking, reason, worstOf, type Reason } from '../working';
 
 interface Input {
-  /** How the arrow that counts points, looking at the tire's upper side as it lies now; none for a tire without one. */
+  /**
+   * How the arrow that counts points, looking at the tire's upper side as it lies now; none for a tire without one.
+   */
   arrowSeen: 'clockwise' | 'counterclockwise' | 'none';
   discSide: 'left' | 'right' | 'both' | 'none';
   /** The wheel's side that is up while the tire goes on. */
@@ -43,10 +44,7 @@ export const mountOrientation = defineWorking<Input, MountOrientation>({
     arrowSeen: oneOf(['clockwise', 'counterclockwise', 'none'], 'How the arrow points, from above'),
     discSide: oneOf(['left', 'right', 'both', 'none'], 'Side of the brake disc'),
     sideUp: oneOf(['left', 'right'], 'Side of the wheel that is up'),
-    lightMark: Joi.boolean()
-      .required()
-      .description('The tire has a light mark')
-      .meta({ expected: 'true with a mark, false without' }),
+    lightMark: yes('The tire has a light mark'),
     heavySpotDeg: angle('Heavy spot of the bare wheel').allow(null),
     school: oneOf(['valve', 'heavy spot'], 'What the mark is set to'),
   },

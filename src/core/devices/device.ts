@@ -11,7 +11,9 @@ export interface Device {
 export const DEVICE_STATES = ['live', 'silent', 'frozen', 'nonsense'] as const;
 export type DeviceState = (typeof DEVICE_STATES)[number];
 
-/** An instrument as it stands: live, silent for too long, saying the same line again and again, or talking nonsense. */
+/**
+ * An instrument as it stands: live, silent for too long, saying the same line again and again, or talking nonsense.
+ */
 export interface DeviceNow extends Device {
   state: DeviceState;
   last: DeviceLine | null;

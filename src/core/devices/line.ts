@@ -72,7 +72,9 @@ const SPOKEN: Record<string, { unit: Unit; scale: number; shift?: number }> = {
   deg: { unit: 'deg', scale: 1 },
 };
 
-/** One reading as an instrument says it: a line of JSON. `value` in the kind's own SI unit once read; `at` is ISO 8601. */
+/**
+ * One reading as an instrument says it: a line of JSON. `value` in the kind's own SI unit once read; `at` is ISO 8601.
+ */
 export interface DeviceLine {
   device: string;
   kind: DeviceKind;
@@ -94,7 +96,10 @@ const schema = Joi.object({
 /** A longer line is no reading. */
 export const LINE_MAX = 500;
 
-/** A line of text as a reading, in SI. Throws `InputError` for what is no JSON, or says what the instrument cannot measure. */
+/**
+ * A line of text as a reading, in SI. Throws `InputError` for what is no JSON, or says what the instrument cannot
+ * measure.
+ */
 export const readLine = (line: string): DeviceLine => {
   let raw: unknown;
   try {

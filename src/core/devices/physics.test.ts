@@ -15,7 +15,7 @@ const tire: HoseTire = {
   ambientC: 20,
   popKpa: { disc: 120, other: 190 },
   dryTimes: 1.6,
-  tankKpa: 800,
+  supplyKpa: 800,
   fillMolPerSKpa: 1.2e-4,
   coreOutTimes: 3,
   leakMolPerSKpa: 0,
@@ -69,6 +69,23 @@ describe('a tire on the hose', () => {
     // p V = n R T, with the molar gas constant 8.314462618 J/(mol·K) of CODATA 2018 and both beads on.
     expect(hoseKpa(tire, cold)).toBeCloseTo((cold.mol * 8.314462618 * 293.15) / 0.018 / 1000 - 101.325, 2);
     expect(hoseKpa(tire, cold)).toBeLessThan(warm - 5);
+  });
+
+  test('a regulated hose reaches what it is set to, and never passes it', () => {
+    const regulated = { ...tire, supplyKpa: 200 };
+    let highest = 0;
+    const { air } = run(
+      emptyTire(regulated, true),
+      'in',
+      120,
+      (a) => {
+        highest = Math.max(highest, hoseKpa(regulated, a));
+        return false;
+      },
+      regulated,
+    );
+    expect(hoseKpa(regulated, air)).toBeGreaterThan(198);
+    expect(highest).toBeLessThan(200.5);
   });
 
   test('with the core out it goes faster, out as in; it never falls below the outside air', () => {

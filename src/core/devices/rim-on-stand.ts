@@ -9,7 +9,9 @@ export interface RimShape {
 
 export type Axis = 'lateral' | 'radial';
 
-/** Where the rim stands under the indicator: out by its first harmonic, and in at the dent when measured up and down. */
+/**
+ * Where the rim stands under the indicator: out by its first harmonic, and in at the dent when measured up and down.
+ */
 export const rimAtMm = (shape: RimShape, axis: Axis, deg: number): number => {
   const { swingMm, highDeg } = shape[axis];
   const wave = (swingMm / 2) * Math.cos(toRad(deg - highDeg));
@@ -21,7 +23,10 @@ export const rimAtMm = (shape: RimShape, axis: Axis, deg: number): number => {
 const PLUNGER_S = 0.12;
 const STEP_MM = 0.01;
 
-/** The plunger follows the rim with a lag, and the dial shows hundredths; `noise` from -1 to 1 moves it by less than one. */
+/**
+ * The plunger follows the rim with a lag, and the dial shows hundredths; `noise` from -1 to 1 moves it by less than
+ * one.
+ */
 export const followMm = (shownMm: number, trueMm: number, seconds: number, noise: number): number => {
   const moved = trueMm + (shownMm - trueMm) * Math.exp(-seconds / PLUNGER_S);
   return Math.round((moved + noise * STEP_MM * 0.6) / STEP_MM) * STEP_MM;

@@ -5,7 +5,10 @@ const GAS = 8.314462618;
 const HEAT_V = 2.5 * GAS;
 const HEAT_P = 3.5 * GAS;
 const OUTSIDE_KPA = 101.325;
-/** Downstream over upstream pressure under which flow through an orifice is choked. Published: ISO 6358-1, for a sharp orifice. */
+/**
+ * Downstream over upstream pressure under which flow through an orifice is choked. Published: ISO 6358-1, for a sharp
+ * orifice.
+ */
 const CHOKED = 0.528;
 /** Each bead that goes home gives the air so much more room. Basis: memory. */
 const ROOM_PER_BEAD = 0.015;
@@ -23,8 +26,8 @@ export interface HoseTire {
   /** Where each lubricated bead lets go, gauge; dry it takes `dryTimes` as much. */
   popKpa: Record<BeadSide, number>;
   dryTimes: number;
-  /** The compressor's tank, gauge. */
-  tankKpa: number;
+  /** What stands behind the hose, gauge: the tank's pressure, or the regulator's. */
+  supplyKpa: number;
   fillMolPerSKpa: number;
   /** With the core out the hose gives so many times as much. */
   coreOutTimes: number;
@@ -83,7 +86,7 @@ export const hoseStep = (
   for (let left = seconds; left > 1e-9; left -= SUBSTEP_S) {
     const dt = Math.min(left, SUBSTEP_S);
     const kpa = absoluteKpa(tire, air);
-    const inMol = valve === 'in' ? flow(hose, tire.tankKpa + OUTSIDE_KPA, kpa) * dt : 0;
+    const inMol = valve === 'in' ? flow(hose, tire.supplyKpa + OUTSIDE_KPA, kpa) * dt : 0;
     const outMol = flow(tire.leakMolPerSKpa + (valve === 'out' ? hose : 0), kpa, OUTSIDE_KPA) * dt;
     const mol = air.mol + inMol - outMol;
     const heat =
@@ -100,7 +103,9 @@ export const hoseStep = (
   return { air, popped };
 };
 
-/** Beads broken and lubricated again, as after a try that failed. Only with the air out; the pressure stays where it is. */
+/**
+ * Beads broken and lubricated again, as after a try that failed. Only with the air out; the pressure stays where it is.
+ */
 export const breakAndLubricate = (air: HoseAir): HoseAir => ({
   ...air,
   seated: { disc: false, other: false },

@@ -9,7 +9,10 @@ export interface Track {
   /** The first reading since the last take, from which it must move. */
   fromValue: number | null;
   moved: boolean;
-  /** The last line with a word in it, the click, the pop, the rest, said while readings did not jump about; a rest until it moves again. */
+  /**
+   * The last line with a word in it, the click, the pop, the rest, said while readings did not jump about; a rest until
+   * it moves again.
+   */
   event: DeviceLine | null;
   /** The highest reading that held for a few lines, so that no single jump counts. */
   highest: number | null;
@@ -86,7 +89,10 @@ export const READINESS_WORDS: Record<Readiness, string> = {
   ready: 'steady',
 };
 
-/** Whether the reading may be taken: heard just now, steady, and moved since the last one; a wrench once it has clicked, a wheel once it has come to rest. */
+/**
+ * Whether the reading may be taken: heard just now, steady, and moved since the last one; a wrench once it has clicked,
+ * a wheel once it has come to rest.
+ */
 export const readiness = (track: Track, kind: DeviceKind, nowMs: number): Readiness => {
   if (track.lines.length === 0 || nowMs - track.heardMs > SILENT_AFTER_MS) return 'silent';
   if (DEVICE_KINDS[kind].event === 'click') return track.event ? 'ready' : 'no click';

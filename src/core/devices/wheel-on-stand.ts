@@ -21,7 +21,10 @@ export interface StandWheel {
   inertiaKgM2: number;
 }
 
-/** What brakes it: seals rub alike at any speed, balls roll the heavier the load, and air drags with the square of the speed. */
+/**
+ * What brakes it: seals rub alike at any speed, balls roll the heavier the load, and air drags with the square of the
+ * speed.
+ */
 export interface StandBearings {
   sealNm: number;
   /** Share of the load that rolling resists with, at the bearing's radius. */
@@ -30,7 +33,9 @@ export interface StandBearings {
   airNms2: number;
 }
 
-/** Where the wheel stands and how fast it turns; `turnDeg` is where the valve is on the clock face, clockwise from 12. */
+/**
+ * Where the wheel stands and how fast it turns; `turnDeg` is where the valve is on the clock face, clockwise from 12.
+ */
 export interface StandMotion {
   turnDeg: number;
   rateDegS: number;
@@ -96,7 +101,8 @@ const STILL_RAD_S = 1e-9;
 /**
  * The wheel so many seconds later: gravity on its lumps, friction against its motion, air. Where friction is more than
  * gravity's pull it stays once it stands.
- * Source: rigid body about a fixed axle, I φ'' = torque; classical Runge-Kutta of order four between changes of direction.
+ * Source: rigid body about a fixed axle, I φ'' = torque; classical Runge-Kutta of order four between changes of
+ * direction.
  */
 export const standStep = (
   wheel: StandWheel,

@@ -22,7 +22,10 @@ const PULL_NM_PER_S = 45;
 const REACTION_S = 0.12;
 const LET_GO_NM_PER_S = 300;
 
-/** The next moment of a pull: up to the click, a little past it before the hand stops, and back. Says whether it clicked now. */
+/**
+ * The next moment of a pull: up to the click, a little past it before the hand stops, and back. Says whether it clicked
+ * now.
+ */
 export const pullOn = (
   { setNm, minNm, maxNm }: PulledWrench,
   pull: Pull,

@@ -1,6 +1,5 @@
-import Joi from 'joi';
 import { sumVectors, type MassVector } from '../balance';
-import { angle, count, listOf, oneOf, quantity, record, ruleValues, text } from '../fields';
+import { angle, count, listOf, oneOf, quantity, record, ruleValues, text, yes } from '../fields';
 import { USES, type Use } from '../pressure';
 import { ruleNumber, type RuleValues } from '../rules';
 import { angleBetween, placeText } from '../units';
@@ -45,7 +44,7 @@ const howMany = ({ use, tube, pressureKpa, rules }: Input): { wanted: number; wh
   if (!tube) return { wanted: 0, why: reason('good', 'Without a tube there is no valve to tear: none is wanted.') };
   if (use === 'motocross') {
     const n = ruleNumber('lock.motocross', rules);
-    return { wanted: n, why: reason('good', `Motocross: ${n === 2 ? 'two' : n}, by the shop\u2019s rule.`) };
+    return { wanted: n, why: reason('good', `Motocross: ${n === 2 ? 'two' : n}, by the shop’s rule.`) };
   }
   if (use === 'storage' || pressureKpa >= belowKpa)
     return { wanted: 0, why: reason('good', 'At {0} or more a tube needs none.', below) };
@@ -55,7 +54,8 @@ const howMany = ({ use, tube, pressureKpa, rules }: Input): { wanted: number; wh
 /**
  * Which rim locks a wheel wants, and what they do to its balance.
  *
- * `pressureKpa` cold riding pressure; `lockDegs` the holes in the rim; masses in g at the rim. Common practice: sized by
+ * `pressureKpa` cold riding pressure; `lockDegs` the holes in the rim; masses in g at the rim. Common practice: sized
+ * by
  * rim width, snug because no torque figure exists. Limits are rules.
  */
 export const rimLockPick = defineWorking<Input, RimLockPick>({
@@ -63,11 +63,11 @@ export const rimLockPick = defineWorking<Input, RimLockPick>({
   says: 'Which rim locks a wheel wants',
   input: {
     use: oneOf(USES, 'What the rider does'),
-    tube: Joi.boolean().required().description('With a tube').meta({ expected: 'true with a tube, false without' }),
+    tube: yes('With a tube'),
     pressureKpa: quantity('kPa', 0, 600, 'Cold pressure it is ridden at'),
     rimWidthIn: quantity('in', 1, 14, 'Width of the rim as stamped'),
     lockDegs: listOf(angle('Place of a hole'), 3, 'Holes for rim locks'),
-    lockHoleMm: quantity('mm', 5, 25, 'The rim\u2019s hole for a lock').optional(),
+    lockHoleMm: quantity('mm', 5, 25, 'The rim’s hole for a lock').optional(),
     locks: listOf(
       record(
         {
@@ -118,7 +118,8 @@ export const rimLockPick = defineWorking<Input, RimLockPick>({
         reasons.push(
           reason(
             'check',
-            `None in stock for a rim ${rimWidthIn.toFixed(2)} wide${lockHoleMm === undefined ? '' : ' and its hole'}: the old one is looked at and goes in again, or one is ordered.`,
+            `None in stock for a rim ${rimWidthIn.toFixed(2)} wide${lockHoleMm === undefined ? '' : ' and its hole'}: ` +
+              'the old one is looked at and goes in again, or one is ordered.',
           ),
         );
       else if (best.count < wanted) reasons.push(reason('check', `${best.count} in stock, ${wanted} wanted.`));

@@ -84,7 +84,7 @@ export const stripPick = defineWorking<Input, StripPick>({
       return { wanted: 0, stripId: null, material: null, order: [], reasons: [reason('good', why)] };
     };
     if (build !== 'spoked') return none('No spoke nipples: no strip.');
-    if (sealed === 'yes') return none('Sealed spokes: the seal is the maker\u2019s, no strip goes over it.');
+    if (sealed === 'yes') return none('Sealed spokes: the seal is the maker’s, no strip goes over it.');
     const wanted = show.line('wanted', 'rule', ruleNumber('strip.count', rules, show));
     const insideMm = show.line('rim inside the flanges', `${rimWidthIn} in × 25.4`, rimWidthIn * INCH_IN_MM, 'mm');
     const serves = strips
@@ -109,12 +109,9 @@ export const stripPick = defineWorking<Input, StripPick>({
       );
     else {
       const loose = strips.find((s) => s.material === 'rubber' && s.count > 0 && s.rimFromIn > rimDiameterIn);
-      reasons.push(
-        reason(
-          'check',
-          `None in stock for a ${rimDiameterIn} inch rim${loose ? '; one for a larger rim is loose, wanders and gets caught under the bead' : ''}. Two layers of strong cloth tape will do; without anything the nipples chafe through the tube.`,
-        ),
-      );
+      const larger = loose ? '; one for a larger rim is loose, wanders and gets caught under the bead' : '';
+      const tape = 'Two layers of strong cloth tape will do; without anything the nipples chafe through the tube.';
+      reasons.push(reason('check', `None in stock for a ${rimDiameterIn} inch rim${larger}. ${tape}`));
     }
     const material = rubber ? 'rubber' : tape ? 'tape' : null;
     const order = [

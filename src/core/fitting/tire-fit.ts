@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { InputError } from '../errors';
-import { count, date, marking, oneOf, quantity, record, ruleValues, text } from '../fields';
+import { count, date, marking, oneOf, quantity, record, ruleValues, text, yes } from '../fields';
 import { USES, type Use } from '../pressure';
 import { ruleNumber, type RuleValues } from '../rules';
 import { TREADS, type Tread } from '../shop';
@@ -243,12 +243,6 @@ export const tireFitter = (prepared: Prepared): ((tire: TireFacts) => TireFit) =
 
 /** Whether one tire suits, with every reason. Throws `InputError` for a marking that makes no sense. */
 export const fitTire = (tire: TireFacts, prepared: Prepared): TireFit => tireFitter(prepared)(tire);
-
-const yes = (says: string) =>
-  Joi.boolean()
-    .required()
-    .description(says)
-    .meta({ expected: `${says}: true or false` });
 
 /** The fields of a context, as workings take them. */
 export const CONTEXT_FIELDS = {

@@ -1,6 +1,6 @@
 import { InputError } from '../errors';
 import { count, listOf, record, text } from '../fields';
-import { defineWorking, type Verdict } from '../working';
+import { defineWorking, VERDICT_RANK, type Verdict } from '../working';
 import {
   CONTEXT_FIELDS,
   EXAMPLE_CONTEXT,
@@ -25,7 +25,12 @@ export interface RankedTire<T extends Candidate = Candidate> {
   because: string;
 }
 
-const VERDICT_RANK: Record<Verdict, number> = { good: 0, check: 1, stop: 2 };
+/** A shelf for a wheel, the best first; apart from it the tires whose size cannot be read. */
+export interface TireRanking<T extends Candidate = Candidate> {
+  ranked: RankedTire<T>[];
+  unread: { tire: T; problem: InputError }[];
+}
+
 /** A tire whose age is not known stands behind the old ones. */
 const AGE_UNKNOWN_YEARS = 99;
 
@@ -82,10 +87,7 @@ const becauseOf = (one: Keyed<Candidate>, before: Keyed<Candidate> | undefined):
 };
 
 /** Tires in stock, the one that suits best first. A tire whose marking makes no sense comes back apart. */
-export const rankTires = <T extends Candidate>(
-  tires: readonly T[],
-  context: FitContext,
-): { ranked: RankedTire<T>[]; unread: { tire: T; problem: InputError }[] } => {
+export const rankTires = <T extends Candidate>(tires: readonly T[], context: FitContext): TireRanking<T> => {
   const prepared = prepareFit(context);
   const fitOf = tireFitter(prepared);
   const fromSize = sizeOf(prepared.from.canonical);
@@ -109,9 +111,11 @@ export const rankTires = <T extends Candidate>(
 const SHOWN = 12;
 
 /**
- * Tires in stock ranked for one wheel and use: verdict, stock, size, tread, what is to look at, new or used, age, count.
+ * Tires in stock ranked for one wheel and use: verdict, stock, size, tread, what is to look at, new or used, age,
+ * count.
  *
- * `tires` at most 5000. Throws `InputError` naming the tire whose marking makes no sense. Common practice for the order.
+ * `tires` at most 5000. Throws `InputError` naming the tire whose marking makes no sense. Common practice for the
+ * order.
  */
 export const tireRank = defineWorking<
   FitContext & { tires: Candidate[] },

@@ -1,5 +1,4 @@
-import Joi from 'joi';
-import { count, listOf, oneOf, quantity, record, ruleValues, text } from '../fields';
+import { count, listOf, oneOf, quantity, record, ruleValues, text, yes } from '../fields';
 import { ruleWord, type RuleValues } from '../rules';
 import { torqueWrench, type TorqueWrench } from '../torque';
 import {
@@ -58,7 +57,7 @@ const lift = ({ kind, drive, end, discSide }: Input): Tool[] => [
     ? [{ what: 'rag', why: 'between chain and sprocket, to pull the wheel against its stops' }]
     : []),
   ...(drive === 'shaft' && end === 'rear'
-    ? [{ what: 'spline grease', why: 'on the drive\u2019s splines, before it goes back' }]
+    ? [{ what: 'spline grease', why: 'on the drive’s splines, before it goes back' }]
     : []),
   { what: 'grease, anti-seize', why: 'axle, spacers, seals' },
   { what: 'new split pin', why: 'where one was' },
@@ -93,13 +92,13 @@ const air = ({ tube, rimLocks, build }: Input, rules: RuleValues | undefined): T
           { what: 'talc', why: 'on the tube, thin, all round' },
           {
             what: 'wrench for the valve nut',
-            why: school === 'tightened' ? 'tightened, by the shop\u2019s school' : `left ${school}`,
+            why: school === 'tightened' ? 'tightened, by the shop’s school' : `left ${school}`,
           },
         ]
       : [{ what: 'soapy water', why: 'bead, stem and core: bubbles mean a leak' }]),
     ...(rimLocks > 0 ? [{ what: 'wrench for the rim lock', why: 'back to its last two threads, then snug' }] : []),
     ...(build === 'spoked' && tube ? [{ what: 'strip or cloth tape', why: 'over the nipples' }] : []),
-    { what: 'compressor, clip-on chuck, gauge', why: 'at arm\u2019s length from tire and rim' },
+    { what: 'compressor, clip-on chuck, gauge', why: 'at arm’s length from tire and rim' },
   ];
 };
 
@@ -120,16 +119,11 @@ const sockets = (fasteners: readonly Fastener[]): Tool[] => {
   return [...by].map(([what, names]) => ({ what, why: names.join(', ') }));
 };
 
-const yes = (says: string) =>
-  Joi.boolean()
-    .required()
-    .description(says)
-    .meta({ expected: `${says}: true or false` });
-
 /**
  * What to lay out for a wheel before the first bolt: by machine, rim, tube and school, with a wrench for every torque.
  *
- * `fasteners` those that hold this wheel; `wrenches` of the shop. Common practice: a job interrupted for tools takes twice as long.
+ * `fasteners` those that hold this wheel; `wrenches` of the shop. Common practice: a job interrupted for tools takes
+ * twice as long.
  */
 export const tools = defineWorking<Input, ToolList>({
   name: 'tools',

@@ -1,5 +1,4 @@
-import Joi from 'joi';
-import { count, listOf, oneOf, quantity, record, ruleValues, text } from '../fields';
+import { count, listOf, oneOf, quantity, record, ruleValues, text, yes } from '../fields';
 import { ruleNumber, type RuleValues } from '../rules';
 import { defineWorking, reason, worstOf, type Reason } from '../working';
 
@@ -39,9 +38,9 @@ export const valvePick = defineWorking<Input, ValvePick>({
   name: 'valve-pick',
   says: 'Which valve stem a tubeless wheel wants',
   input: {
-    tube: Joi.boolean().required().description('With a tube').meta({ expected: 'true with a tube, false without' }),
+    tube: yes('With a tube'),
     rimDiameterIn: quantity('in', 4, 23, 'Diameter of the rim as stamped'),
-    valveHoleMm: quantity('mm', 5, 25, 'The rim\u2019s valve hole').optional(),
+    valveHoleMm: quantity('mm', 5, 25, 'The rim’s valve hole').optional(),
     prefers: oneOf(['snap-in', 'clamp-in'], 'What the shop prefers').optional(),
     stems: listOf(
       record(
@@ -50,7 +49,7 @@ export const valvePick = defineWorking<Input, ValvePick>({
           stem: oneOf(['snap-in', 'clamp-in'], 'How it holds'),
           holeMm: quantity('mm', 5, 25, 'Hole it needs'),
           lengthMm: quantity('mm', 10, 120, 'Its length'),
-          angled: Joi.boolean().required().meta({ expected: 'Angled: true or false' }),
+          angled: yes('Angled'),
           count: count(0, 10_000, 'How many are in stock'),
         },
         'A stem',
@@ -115,7 +114,7 @@ export const valvePick = defineWorking<Input, ValvePick>({
         reasons.push(
           reason(
             'good',
-            'Clamp-in stems have failure modes of their own: the nut to the maker\u2019s torque, the seal dry.',
+            'Clamp-in stems have failure modes of their own: the nut to the maker’s torque, the seal dry.',
           ),
         );
       show.line('stem', best.stem, best.lengthMm, 'mm');

@@ -59,7 +59,7 @@ export const FINDINGS: Readonly<Record<Inspected, readonly Finding[]>> = {
       severity: 'check',
       advice: 'It sat twisted or crept: powder, and the nut so that creep shows.',
     },
-    { id: 'patched', sees: 'Patched', severity: 'check', advice: 'Count the patches against the shop\u2019s rule.' },
+    { id: 'patched', sees: 'Patched', severity: 'check', advice: 'Count the patches against the shop’s rule.' },
     {
       id: 'grit',
       sees: 'Grit or powder caked on it',
@@ -95,7 +95,7 @@ export const FINDINGS: Readonly<Record<Inspected, readonly Finding[]>> = {
     },
     {
       id: 'bead-torn',
-      sees: 'The tire\u2019s bead is torn, or its wire shows',
+      sees: 'The tire’s bead is torn, or its wire shows',
       severity: 'stop',
       advice: 'The tire is done: the bead holds it on the rim.',
     },
@@ -184,7 +184,10 @@ const inspection = (part: Inspected, name: string, says: string, example: string
     },
   });
 
-/** What was found on the old tube, and whether it may go in again. Throws `InputError` for a finding that is none. Common practice. */
+/**
+ * What was found on the old tube, and whether it may go in again. Throws `InputError` for a finding that is none.
+ * Common practice.
+ */
 export const tubeInspect = inspection(
   'tube',
   'tube-inspect',
@@ -199,10 +202,12 @@ export const beadInspect = inspection(
   'bead-inspect',
   'What bead, seat and rim tell',
   ['corrosion'],
-  'Stop here until it is replaced. The maker\u2019s word decides on a rim.',
+  'Stop here until it is replaced. The maker’s word decides on a rim.',
 );
 
-/** What a finger in the bearing felt. Throws `InputError` for a finding that is none. Common practice: smooth, no play. */
+/**
+ * What a finger in the bearing felt. Throws `InputError` for a finding that is none. Common practice: smooth, no play.
+ */
 export const bearingCheck = inspection(
   'bearing',
   'bearing-check',

@@ -136,7 +136,7 @@ describe('what the dial shows', () => {
 
   test('what stays, what comes off, what is put on', () => {
     const marks = changeMarks([at(20, 30), at(10, 60), at(5, 90)], [at(20, 30), at(10, 60), at(10, 60), at(7, 120)]);
-    expect(marks.map((m) => [m.at, 'label' in m ? m.label : ''])).toEqual([
+    expect(marks.map((m) => [m.is, 'label' in m ? m.label : ''])).toEqual([
       ['weight', '20 g'],
       ['rest', 'take off'],
       ['rest', 'take off'],
@@ -150,7 +150,7 @@ describe('what the dial shows', () => {
     for (const massG of [3, 20, 45, 90, 230]) {
       const region = [at(massG * 0.8, 200), at(massG * 1.2, 205), at(massG, 215)];
       const mark = beliefMark({ region, heavyMassG: massG, heavyDeg: 206, alongG: massG / 10 });
-      expect(mark.at === 'belief' && mark.fullG).toBeGreaterThanOrEqual(Math.min(massG, 240));
+      expect(mark.is === 'belief' && mark.fullG).toBeGreaterThanOrEqual(Math.min(massG, 240));
       const shapes = wheelDial({ wheel: sampleWheel(), marks: [mark], sideUp: 'disc', tireOn: true });
       const wedge = shapes.find((s) => s.role === 'wedge');
       const corners =

@@ -16,12 +16,12 @@ const massesText = (masses: number[], say: SayMass): string =>
 /** Pieces at one place as one mark: on the rim, or still to be put on. */
 export const weightMarks = (
   pieces: readonly Pick<Piece, 'massG' | 'deg'>[],
-  at: 'weight' | 'trial' = 'weight',
+  is: 'weight' | 'trial' = 'weight',
   say = inGrams,
 ): DialMark[] => {
   const byPlace = new Map<number, number[]>();
   for (const piece of pieces) byPlace.set(piece.deg, [...(byPlace.get(piece.deg) ?? []), piece.massG]);
-  return [...byPlace].map(([deg, masses]) => ({ at, deg, label: massesText(masses, say) }));
+  return [...byPlace].map(([deg, masses]) => ({ is, deg, label: massesText(masses, say) }));
 };
 
 /** Masses that the way from axle to rim may stand for, so that what is believed fills the dial. */
@@ -34,7 +34,9 @@ export const NINE_OF_TEN = 1.645;
 export const isMassKnown = ({ heavyMassG, alongG }: Pick<BalanceEstimate, 'heavyMassG' | 'alongG'>): boolean =>
   2 * NINE_OF_TEN * alongG < heavyMassG;
 
-/** What is believed of the heavy spot, drawn from the axle outward: the region that holds 90 of 100, and its middle. */
+/**
+ * What is believed of the heavy spot, drawn from the axle outward: the region that holds 90 of 100, and its middle.
+ */
 export const beliefMark = (
   estimate: Pick<BalanceEstimate, 'region' | 'heavyMassG' | 'heavyDeg' | 'alongG'>,
   say = inGrams,
@@ -43,7 +45,7 @@ export const beliefMark = (
   const heavy = { massG: heavyMassG, deg: heavyDeg };
   const most = Math.max(heavy.massG * 1.25, ...region.map((p) => Math.min(p.massG, heavy.massG * 1.6)));
   return {
-    at: 'belief',
+    is: 'belief',
     region: region.map((p) => ({ ...p })),
     heavy,
     label: isMassKnown(estimate) ? say(Math.round(heavyMassG)) : 'heavy',
@@ -62,7 +64,7 @@ export const changeMarks = (
     'label' in a && 'label' in b && 'deg' in a && 'deg' in b && a.deg === b.deg && a.label === b.label;
   return [
     ...now.map((m): DialMark =>
-      then.some((t) => same(m, t)) || !('deg' in m) ? m : { at: 'rest', deg: m.deg, label: 'take off' },
+      then.some((t) => same(m, t)) || !('deg' in m) ? m : { is: 'rest', deg: m.deg, label: 'take off' },
     ),
     ...then
       .filter((t) => !now.some((m) => same(m, t)))
@@ -77,7 +79,7 @@ export const balanceMarks = (balance: BalanceLog, say = inGrams): DialMark[] => 
     ...(heavy
       ? [
           {
-            at: 'heavy',
+            is: 'heavy',
             deg: heavy.deg,
             ...(heavy.massG === null ? {} : { label: say(Math.round(heavy.massG)) }),
           } as const,

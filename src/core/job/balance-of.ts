@@ -6,7 +6,7 @@ import { meanDeg, normalDeg } from '../units';
 import { keepClearDegs, takesCrimpOn, tryRimCode, weightPlaces, type Wheel } from '../wheels';
 import { attempt } from '../working';
 import type { BalanceLog } from './balance-log';
-import type { JobState } from './fold';
+import type { JobState } from './fold-job';
 
 /** Everything that the workings of balancing need to know of a job. */
 export interface BalanceQuestion {
@@ -36,7 +36,10 @@ const rimRoundMm = (wheel: Wheel, marking: string): number | undefined => {
   return acrossMm === undefined ? undefined : Math.PI * acrossMm;
 };
 
-/** Weights of this shop that hold on this wheel: crimp-on at spokes, stuck ones on a cast face, an inner face, or where no crimp-on is left. */
+/**
+ * Weights of this shop that hold on this wheel: crimp-on at spokes, stuck ones on a cast face, an inner face, or where
+ * no crimp-on is left.
+ */
 export const weightsFor = (
   wheel: Wheel,
   sides: Sides,
@@ -51,7 +54,10 @@ export const weightsFor = (
   return { stuck, stock };
 };
 
-/** What is asked of the workings of balancing, from a job's log and the weights in stock; null before the wheel is known. */
+/**
+ * What is asked of the workings of balancing, from a job's log and the weights in stock; null before the wheel is
+ * known.
+ */
 export const balanceQuestion = (
   { wheel, rules, balance, chosen }: JobState,
   weights: readonly WeightItem[],
@@ -82,7 +88,10 @@ export const heavyAgainst = (pieces: readonly MassVector[]): MassVector => {
   return { massG, deg: normalDeg(deg + 180) };
 };
 
-/** Where the wheel with its tire is heavy: as believed at the end, or the middle of its rests with nothing on; null before either. */
+/**
+ * Where the wheel with its tire is heavy: as believed at the end, or the middle of its rests with nothing on; null
+ * before either.
+ */
 export const heavyOf = ({ balanced, seen }: BalanceLog): { deg: number; massG: number | null } | null => {
   if (balanced) return { deg: balanced.heavyDeg, massG: balanced.heavyMassG };
   const rests = seen.flatMap((o) => (o.kind === 'settle' && o.weights.length === 0 ? [o.restDeg] : []));

@@ -2,7 +2,7 @@ import { biteInputBy, planBites, type BiteInput, type BitePlan } from '../beads'
 import { InputError } from '../errors';
 import { readTire } from '../tires';
 import { tryRimCode } from '../wheels';
-import type { JobState } from './fold';
+import type { JobState } from './fold-job';
 
 /** Diameter of the job's rim: as stamped, or as the tire has it. */
 export const rimDiameterMm = (state: JobState): number | null => {

@@ -1,11 +1,11 @@
 import type { Step } from '../procedure';
 import { ruleWord } from '../rules';
 import { angleBetween } from '../units';
-import type { DialMark } from '../wheels';
+import { lockMarks, type DialMark } from '../wheels';
 import { balanceMarks, type SayMass } from './balance-marks';
 import { bitesOf, fittedArc } from './bites-of';
-import type { JobState } from './fold';
-import type { StationId } from './stations';
+import type { JobState } from './fold-job';
+import type { StationId } from '../stations';
 
 /** Start, finish, keeper and every bite in its order; `bite` is the one at hand, those before it are done. */
 const levers = (state: JobState, step: Step, bite: number): DialMark[] => {
@@ -19,31 +19,33 @@ const levers = (state: JobState, step: Step, bite: number): DialMark[] => {
       ? fittedArc(plan, half)
       : null;
   return [
-    ...(arc ? [{ at: 'push', ...arc } as const] : []),
-    { at: 'start', deg: plan.startDeg },
+    ...(arc ? [{ is: 'push', ...arc } as const] : []),
+    { is: 'start', deg: plan.startDeg },
     ...(Math.abs(angleBetween(plan.startDeg, plan.finishDeg)) > 1
-      ? [{ at: 'finish', deg: plan.finishDeg } as const]
+      ? [{ is: 'finish', deg: plan.finishDeg } as const]
       : []),
-    ...plan.bites.map((b): DialMark => ({ at: 'bite', deg: b.leverDeg, n: b.n, done: b.n < bite, now: b.n === bite })),
+    ...plan.bites.map((b): DialMark => ({ is: 'bite', deg: b.leverDeg, n: b.n, done: b.n < bite, now: b.n === bite })),
   ];
 };
 
-/** What the dial shows at a station, for the step at hand, and for the bite at hand while levering; `say` writes masses. */
+/**
+ * What the dial shows at a station, for the step at hand, and for the bite at hand while levering; `say` writes masses.
+ */
 export const dialMarks = (
   state: JobState,
   station: StationId,
   { step, bite = 0, say }: { step?: Step | undefined; bite?: number; say?: SayMass } = {},
 ): DialMark[] => {
   if (!state.wheel) return [];
-  const marks: DialMark[] = state.wheel.rimLockDegs.map((deg) => ({ at: 'lock', deg }));
+  const marks: DialMark[] = lockMarks(state.wheel);
   const levering = step !== undefined && ['levers-off', 'levers-on', 'push-down'].includes(step.shows ?? '');
   const lateStation = ['seat', 'set', 'balance', 'wheel-back', 'hand-over'].includes(station);
   if (state.chosen?.lightMark && ((station === 'tire-on' && !levering) || lateStation)) {
     const to = ruleWord('lightMark.to', state.rules) === 'heavy spot' ? state.wheel.heavySpotDeg : 0;
-    marks.push({ at: 'light-mark', deg: to ?? 0 });
+    marks.push({ is: 'light-mark', deg: to ?? 0 });
   }
   if (levering) marks.push(...levers(state, step, bite));
-  if (step?.shows === 'arrow') marks.push({ at: 'arrow', clockwise: state.wheel.discSide !== 'left' });
+  if (step?.shows === 'arrow') marks.push({ is: 'arrow', clockwise: state.wheel.discSide !== 'left' });
   if (station === 'hand-over') marks.push(...balanceMarks(state.balance, say));
   return marks;
 };

@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { InputError } from '../errors';
-import { angle, check, count, date, listOf, marking, oneOf, quantity, record, text } from '../fields';
+import { angle, check, count, date, listOf, marking, oneOf, quantity, record, text, yes } from '../fields';
 import { ARROWS, CLEARANCE_PLACES, type Arrows, type ClearancePlace } from '../tires';
 import { GROUNDS, RAISED_FIELDS, USES, type Ground, type LinePoint, type RaisedCeiling, type Use } from '../pressure';
 import { recordSchema, TREADS, type Tread } from '../shop';
@@ -12,7 +12,7 @@ import { inspectionOf, INSPECTED, type Inspected } from '../inspect';
 import { SCHOOLS, schoolChoices, type School } from '../procedure/schools';
 import { SYMPTOMS, type Symptom } from '../procedure/symptoms';
 import { isCheckOf } from '../procedure/trouble';
-import { STATIONS, type StationId } from './stations';
+import { STATIONS, type StationId } from '../stations';
 
 /** What each kind of entry holds. SI inside, angles from the valve as seen from the disc side. */
 export interface EntryData {
@@ -124,11 +124,6 @@ export interface EntryBody<K extends EntryKind = EntryKind> {
 export type Entry = { [K in EntryKind]: EntryBody<K> & { seq: number; at: string } }[EntryKind];
 
 const maybe = (schema: Joi.Schema) => schema.allow(null);
-const bool = (says: string) =>
-  Joi.boolean()
-    .required()
-    .description(says)
-    .meta({ expected: `${says}: true or false` });
 const gauge = quantity('kPa', 0, 1000, 'The gauge reading');
 /** The SHA-256 of a photograph, in hex. */
 export const PHOTO_ID = Joi.string()
@@ -148,7 +143,10 @@ const pieces = listOf(
 );
 const moved = oneOf(['rises', 'sinks', 'stays'], 'What it did');
 
-const DATA: Record<EntryKind, Record<string, Joi.Schema>> = {
+/** A schema for every field of every kind: a missing or misspelled one does not compile. */
+type DataSchemas = { [K in EntryKind]: { [Field in keyof Required<EntryData[K]>]: Joi.Schema } };
+
+const DATA: DataSchemas = {
   opened: { machine: recordSchema('machines'), wheel: recordSchema('wheels'), rider: text(80, 'The rider') },
   rules: {
     values: Joi.object()
@@ -171,14 +169,14 @@ const DATA: Record<EntryKind, Record<string, Joi.Schema>> = {
     marking: marking('The size that goes on'),
     dateCode: maybe(dateCode),
     tireId: maybe(id),
-    tube: bool('With a tube'),
+    tube: yes('With a tube'),
     tubeId: maybe(id),
-    tubeLabel: maybe(text(80, 'The tube\u2019s label')),
-    lightMark: bool('The tire has a light mark'),
+    tubeLabel: maybe(text(80, 'The tube’s label')),
+    lightMark: yes('The tire has a light mark'),
     seatLimitKpa: maybe(quantity('kPa', 20, 1000, 'Seating limit on the sidewall')),
     tread: oneOf(TREADS, 'What its tread is for').optional().default('other'),
     arrows: oneOf(ARROWS, 'Arrows on the sidewall').optional().default('one'),
-    takeOff: Joi.boolean().optional().default(false).meta({ expected: 'A take-off: true or false' }),
+    takeOff: yes('A take-off').optional().default(false),
     treadMm: maybe(quantity('mm', 0, 40, 'Depth of a take-off'))
       .optional()
       .default(null),
@@ -189,7 +187,7 @@ const DATA: Record<EntryKind, Record<string, Joi.Schema>> = {
     )
       .optional()
       .default([]),
-    doubled: Joi.boolean().optional().default(false).meta({ expected: 'Doubled tube: true or false' }),
+    doubled: yes('Doubled tube').optional().default(false),
   },
   load: {
     riderKg: quantity('kg', 0, 300, 'Rider with gear'),
@@ -221,10 +219,10 @@ const DATA: Record<EntryKind, Record<string, Joi.Schema>> = {
   'molded-line': {
     side: oneOf(['disc', 'other'], 'Which side'),
     deg: angle('Place on the wheel'),
-    even: bool('Even with the rest'),
+    even: yes('Even with the rest'),
   },
   'seat-ceiling': RAISED_FIELDS,
-  seated: { side: oneOf(['disc', 'other'], 'Which side'), seated: bool('Seated') },
+  seated: { side: oneOf(['disc', 'other'], 'Which side'), seated: yes('Seated') },
   'seat-again': { why: text(120, 'Why it is tried again') },
   'pressure-set': {
     gaugeKpa: gauge,
@@ -272,7 +270,7 @@ const DATA: Record<EntryKind, Record<string, Joi.Schema>> = {
     heavyDeg: angle('Where it is heavy'),
     leftG: quantity('g', 0, 2000, 'Left over'),
     leftDeg: angle('Where that is heavy'),
-    bandG: quantity('g', 0, 50, 'The stand\u2019s dead band'),
+    bandG: quantity('g', 0, 50, 'The stand’s dead band'),
     chance: Joi.number().min(0).max(1).required().meta({ expected: 'a share from 0 to 1' }),
   },
   'balance-again': { why: text(120, 'Why it begins anew') },
@@ -302,10 +300,9 @@ export const entryBodySchema = Joi.object({
   replaces: id.optional(),
 }).required();
 
-const DATA_SCHEMAS = Object.fromEntries(ENTRY_KINDS.map((kind) => [kind, Joi.object(DATA[kind]).required()])) as Record<
-  EntryKind,
-  Joi.ObjectSchema
->;
+const DATA_SCHEMAS = Object.fromEntries(
+  ENTRY_KINDS.map((kind) => [kind, Joi.object(DATA[kind] as Record<string, Joi.Schema>).required()]),
+) as Record<EntryKind, Joi.ObjectSchema>;
 
 /** A school is one of its own choices. */
 const checkSchool = ({ school, value }: EntryData['school']): void => {

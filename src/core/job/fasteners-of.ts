@@ -1,5 +1,5 @@
 import { wheelEnd, type Fastener } from '../wheels';
-import type { JobState } from './fold';
+import type { JobState } from './fold-job';
 
 /** The fasteners that hold this wheel. */
 export const fastenersOf = (state: Pick<JobState, 'machine' | 'wheel'>): Fastener[] =>

@@ -17,7 +17,7 @@ import { fitTubes, type TubeUse } from '../tubes';
 import { tryRimCode, wheelEnd, type Wheel } from '../wheels';
 import { InputError } from '../errors';
 import type { EntryData } from './entries';
-import type { JobState } from './fold';
+import type { JobState } from './fold-job';
 import { fastenersOf } from './fasteners-of';
 
 /** The wheel at the other end of the machine, which its sensors are compared with. */
@@ -88,13 +88,17 @@ export interface Choice {
   pressureKpa: number | null;
 }
 
-/** Width and diameter of the rim; a code without a diameter gives way to the tire's. Throws `InputError` for the tire. */
+/**
+ * Width and diameter of the rim; a code without a diameter gives way to the tire's. Throws `InputError` for the tire.
+ */
 const rimOf = (wheel: Wheel, marking: string) => {
   const rim = tryRimCode(wheel.rimCode);
   return { widthIn: rim?.widthIn ?? null, diameterIn: rim?.rimDiameterIn ?? readTire(marking).rimDiameterIn };
 };
 
-/** Tube, rim lock, strip and stem for a choice; null where one has nothing to say. Throws `InputError` for the tire. */
+/**
+ * Tube, rim lock, strip and stem for a choice; null where one has nothing to say. Throws `InputError` for the tire.
+ */
 export const partPicksOf = (
   state: JobState,
   choice: Choice,
@@ -199,7 +203,10 @@ export const materialsOf = (wants: readonly Want[], shop: Shop, rules: JobState[
   return materials.run({ wants: [...wants], shelf, tiresToDispose: 1, rules });
 };
 
-/** What to lay out for a choice, as a working; null before the job has its machine and wheel. Throws `InputError` for the tire. */
+/**
+ * What to lay out for a choice, as a working; null before the job has its machine and wheel. Throws `InputError` for
+ * the tire.
+ */
 export const toolsOf = (state: JobState, choice: Pick<Choice, 'tube' | 'marking'>, shop: Pick<Shop, 'wrenches'>) => {
   const { machine, wheel } = state;
   if (!machine || !wheel) return null;

@@ -1,5 +1,5 @@
 /** A job: its log of entries, the state folded from it, and what is still missing or doubtful. */
-export { STATIONS, STATION_WORDS, STEP_STATIONS, type StationId } from './stations';
+export { STATIONS, STATION_WORDS, STEP_STATIONS, type StationId } from '../stations';
 export {
   entryBodySchema,
   checkEntryBody,
@@ -10,7 +10,7 @@ export {
   type EntryData,
   type EntryKind,
 } from './entries';
-export { foldJob, emptyJob, effectiveEntries, standingId, type JobState } from './fold';
+export { foldJob, emptyJob, effectiveEntries, standingId, type JobState } from './fold-job';
 export {
   stationReport,
   jobReport,
@@ -19,7 +19,7 @@ export {
   seatLimitOf,
   pressureStartOf,
   type StationReport,
-} from './report';
+} from './station-report';
 export { fastenersOf } from './fasteners-of';
 export {
   chosenFitOf,
@@ -35,19 +35,19 @@ export {
 } from './fitting-of';
 export { schoolsOf, type SchoolAtHand } from './school-change';
 export { procedureInputOf, stepsOf } from './steps-of';
-export { median, timesOf, type Times, type UsualTime } from './times';
+export { median, timesOf, type Times, type UsualTime } from './times-of';
 export { entryText } from './entry-text';
-export type { JobSummary } from './summary';
-export { jobCard, type JobCard } from './card';
-export { recheckDates, type Recheck } from './rechecks';
+export type { JobSummary } from './job-summary';
+export { jobCard, type JobCard } from './job-card';
+export { recheckDates, type Recheck } from './recheck-dates';
 export { biteInputOf, bitesOf, fittedArc } from './bites-of';
 export { beadSlackOf, type SlackNow } from './slack-of';
 export { dialMarks } from './dial-marks';
 export { balanceAnswers, placeFor, type BalanceAnswers, type Counter } from './balance-answers';
 export { balanceQuestion, heavyAgainst, heavyOf, weightsFor, type BalanceQuestion } from './balance-of';
-export { testsOfNow, type BalanceLog } from './balance-log';
+export { isOfBalance, testsOfNow, type BalanceEntry, type BalanceLog } from './balance-log';
 export { beliefMark, changeMarks, isMassKnown, NINE_OF_TEN, weightMarks, type SayMass } from './balance-marks';
-export { undoTarget } from './undo';
+export { undoTarget } from './undo-target';
 export { wheelHistory, type WheelHistory } from './wheel-history';
 export { runoutOf, spokeRingOf } from './truing-of';
 export { orientationOf } from './orientation-of';

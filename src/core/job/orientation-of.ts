@@ -1,10 +1,11 @@
 import { mountOrientation } from '../beads';
 import { ruleWord } from '../rules';
 import { attempt } from '../working';
-import type { JobState } from './fold';
+import type { JobState } from './fold-job';
 
 /**
- * Which way the tire lies on for the side that is up, and where its mark goes. `arrowSeen` as it lies; where nobody has said
+ * Which way the tire lies on for the side that is up, and where its mark goes. `arrowSeen` as it lies; where nobody has
+ * said
  * yet, it is taken to lie right, and the result says what right is.
  */
 export const orientationOf = (

@@ -2,7 +2,7 @@ import { beadSlack, type BeadSlack } from '../beads';
 import { attempt, type Attempt } from '../working';
 import { rimDiameterMm } from './bites-of';
 import type { EntryData } from './entries';
-import type { JobState } from './fold';
+import type { JobState } from './fold-job';
 
 /** How the bead lies just now. */
 export interface SlackNow {

@@ -2,8 +2,8 @@ import { stepsFor, type ProcedureInput, type Step, type StepTool } from '../proc
 import { ruleNumber, ruleWord } from '../rules';
 import { wheelEnd } from '../wheels';
 import { rimDiameterMm } from './bites-of';
-import type { JobState } from './fold';
-import type { StationId } from './stations';
+import type { JobState } from './fold-job';
+import type { StationId } from '../stations';
 
 /** What this job's procedure is made from; null before it has machine and wheel. */
 export const procedureInputOf = (state: JobState): ProcedureInput | null => {

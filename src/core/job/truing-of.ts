@@ -1,6 +1,6 @@
 import { runout, spokeRing, type RungSpoke, type RunoutReading } from '../truing';
 import { attempt } from '../working';
-import type { JobState } from './fold';
+import type { JobState } from './fold-job';
 
 /** Runout of the job's rim from readings, or why there is none. */
 export const runoutOf = (state: JobState, readings: RunoutReading[]) =>

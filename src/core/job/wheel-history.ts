@@ -2,9 +2,9 @@ import { CLEARANCE_PLACES, type ClearancePlace } from '../tires';
 import { normalDeg } from '../units';
 import type { Piece } from '../balance';
 import { heavyOf } from './balance-of';
-import { foldJob } from './fold';
+import { foldJob } from './fold-job';
 import type { Entry } from './entries';
-import type { JobSummary } from './summary';
+import type { JobSummary } from './job-summary';
 import { runoutOf } from './truing-of';
 
 /** What the jobs of a wheel know of it, the newest first. */

@@ -12,4 +12,4 @@ export {
   type PracticeRound,
   type Shelf,
 } from './practice-round';
-export { standingOf, type PracticeScore, type PracticeStanding, type PracticeTried } from './score';
+export { standingOf, type PracticeScore, type PracticeStanding, type PracticeTried } from './practice-score';

@@ -69,7 +69,8 @@ export interface PracticeRound {
 const grams = (value: number) => ({ value, unit: 'g' as const, digits: 0 });
 
 /**
- * A round of practice: what a hidden wheel was left with after one's own tries, and what the advice would have done with it.
+ * A round of practice: what a hidden wheel was left with after one's own tries, and what the advice would have done
+ * with it.
  *
  * `seed` 0 to a billion; `tries` at most 40. The same seed is the same wheel, so a round can be worked out again.
  * Source: the simulated stand, a rigid wheel with friction; the advice of `balance-advise`.
@@ -130,7 +131,7 @@ export const practiceRound = defineWorking<Input, PracticeRound>({
     );
     show.line('your placements', 'times weights were put on', tries.length);
     show.basis('published', 'statics: masses add as vectors');
-    show.basis('practice', 'a wheel is balanced within the shop\u2019s limit, or within what its stand can show');
+    show.basis('practice', 'a wheel is balanced within the shop’s limit, or within what its stand can show');
     const saids = [grams(leftG), grams(limitG)];
     const why = within
       ? reason('good', `Balanced: {0} left, within {1}, in ${tries.length} placements.`, saids)

@@ -96,7 +96,7 @@ export const gaugeError = defineWorking<
     const errorKpa = show.line('error', 'reading − true', readsKpa - trueKpa, 'kPa');
     const reads = checks.map((c) => c.readsKpa);
     const beyond = readsKpa < Math.min(...reads) || readsKpa > Math.max(...reads);
-    show.basis('measured', 'the gauge\u2019s own checks, straight lines between them');
+    show.basis('measured', 'the gauge’s own checks, straight lines between them');
     show.verdict(beyond ? 'check' : 'good');
     if (beyond) show.caution('The reading lies outside the checks: the error of the nearest one is taken.');
     return { trueKpa, errorKpa, beyond };

@@ -1,11 +1,10 @@
-import Joi from 'joi';
 import { InputError } from '../errors';
-import { listOf, quantity, record, ruleValues } from '../fields';
+import { listOf, quantity, record, ruleValues, yes } from '../fields';
 import { ruleNumber, type RuleValues } from '../rules';
 import { fitLine } from '../statistics';
 import { ZERO_CELSIUS_IN_K } from '../units';
 import { defineWorking, reason, type Reason } from '../working';
-import { atmosphereKpa } from './atmosphere';
+import { atmosphereKpa } from './atmosphere-kpa';
 
 /** A standing tire, read cold: days since the first reading, what the gauge said, and how warm the tire was. */
 export interface StandingReading {
@@ -32,7 +31,9 @@ export interface Leak {
   /** What a tire of its kind may lose. */
   ordinaryKpaPerDay: number;
   finding: 'slow leak' | 'ordinary' | 'cannot tell';
-  /** Days from the last reading until it falls under the minimum; null without a minimum, or where it does not fall. */
+  /**
+   * Days from the last reading until it falls under the minimum; null without a minimum, or where it does not fall.
+   */
   underMinimumInDays: number | null;
   /** Days still to wait until this gauge can tell; 0 once it can. */
   waitDays: number;
@@ -51,8 +52,10 @@ const ROUNDING = Math.sqrt(12);
 /**
  * Whether a standing tire leaks, from pressures taken over days, with the weather taken out.
  *
- * `readings` one to 200, `day` 0 to 3650, gauge pressures 0 to 1000 kPa, temperatures of the tire; `gaugeStepKpa` 0.01 to 20.
- * Throws `InputError` for readings of one day only that are more than one. Source: ideal gas at constant volume on absolute
+ * `readings` one to 200, `day` 0 to 3650, gauge pressures 0 to 1000 kPa, temperatures of the tire; `gaugeStepKpa` 0.01
+ * to 20.
+ * Throws `InputError` for readings of one day only that are more than one. Source: ideal gas at constant volume on
+ * absolute
  * pressure; least squares with Student's t. What is ordinary is a rule.
  */
 export const leak = defineWorking<Input, Leak>({
@@ -71,7 +74,7 @@ export const leak = defineWorking<Input, Leak>({
       200,
       'Pressures of the standing tire',
     ),
-    tube: Joi.boolean().required().description('With a tube').meta({ expected: 'true with a tube, false without' }),
+    tube: yes('With a tube'),
     gaugeStepKpa: quantity('kPa', 0.01, 20, 'Finest step of the gauge'),
     altitudeM: quantity('m', -500, 9000, 'Altitude of the shop').optional(),
     minimumKpa: quantity('kPa', 0, 1000, 'Least pressure it may have').optional(),
@@ -103,7 +106,7 @@ export const leak = defineWorking<Input, Leak>({
     }));
     const spanDays = show.line('span', 'last day − first day', last.day - first.day, 'days');
     show.line(
-      'last, at the first one\u2019s temperature',
+      'last, at the first one’s temperature',
       `(${last.gaugeKpa} + outside) × ${firstK.toFixed(2)} / ${(last.tempC + ZERO_CELSIUS_IN_K).toFixed(2)} − outside`,
       corrected.at(-1)!.gaugeKpa,
       'kPa',
@@ -154,7 +157,7 @@ export const leak = defineWorking<Input, Leak>({
       95,
       gaugeStepKpa / ROUNDING,
     );
-    show.basis('published', 'least squares; Student\u2019s t, NIST/SEMATECH e-Handbook of Statistical Methods');
+    show.basis('published', 'least squares; Student’s t, NIST/SEMATECH e-Handbook of Statistical Methods');
     const lossKpaPerDay = show.line('loss in a day', 'slope of the line, weather taken out', -fit.slope, 'kPa');
     const lowKpaPerDay = show.line('at least', '95 % interval', -fit.slope - fit.half!, 'kPa');
     const highKpaPerDay = show.line('at most', '95 % interval', -fit.slope + fit.half!, 'kPa');

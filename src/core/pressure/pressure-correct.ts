@@ -2,7 +2,7 @@ import { quantity } from '../fields';
 import { ZERO_CELSIUS_IN_K } from '../units';
 import { InputError } from '../errors';
 import { defineWorking } from '../working';
-import { atmosphereKpa } from './atmosphere';
+import { atmosphereKpa } from './atmosphere-kpa';
 import { GAUGE_ERRORS, readsOf, trueOf, type GaugeError } from './gauge-error';
 
 interface Input {
@@ -29,7 +29,8 @@ export interface PressureCorrected {
  * What a gauge reads after the tire is taken to another temperature and altitude.
  *
  * `gaugeKpa` 0 to 1000, temperatures -60 to 120 °C, altitudes -500 to 9000 m (0 when left out).
- * `gauge` and `toGauge` take the error of either gauge out or in. Throws `InputError` when the tire would read below zero. Source: ideal gas at constant volume on absolute
+ * `gauge` and `toGauge` take the error of either gauge out or in. Throws `InputError` when the tire would read below
+ * zero. Source: ideal gas at constant volume on absolute
  * pressure; US Standard Atmosphere 1976.
  */
 export const pressureCorrect = defineWorking<Input, PressureCorrected>({
@@ -44,12 +45,10 @@ export const pressureCorrect = defineWorking<Input, PressureCorrected>({
     gauge: GAUGE_ERRORS.optional(),
     toGauge: GAUGE_ERRORS.optional(),
   },
-  example: { gaugeKpa: 90, tempC: 25, toTempC: 5 },
+  example: { gaugeKpa: 96, tempC: 22, toTempC: 8 },
   work({ gaugeKpa, tempC, toTempC, altitudeM = 0, toAltitudeM = altitudeM, gauge = [], toGauge = [] }, show) {
     const trueHereKpa =
-      gauge.length > 0
-        ? show.line('true here', 'by this gauge\u2019s checks', trueOf(gauge, gaugeKpa), 'kPa')
-        : gaugeKpa;
+      gauge.length > 0 ? show.line('true here', 'by this gauge’s checks', trueOf(gauge, gaugeKpa), 'kPa') : gaugeKpa;
     const outsideHereKpa = show.line('outside air here', `at ${altitudeM} m`, atmosphereKpa(altitudeM), 'kPa');
     const outsideThereKpa = show.line('outside air there', `at ${toAltitudeM} m`, atmosphereKpa(toAltitudeM), 'kPa');
     const absoluteKpa = show.line('absolute here', 'gauge + outside air', trueHereKpa + outsideHereKpa, 'kPa');
@@ -78,7 +77,7 @@ export const pressureCorrect = defineWorking<Input, PressureCorrected>({
     const thereKpa =
       toGauge.length > 0 ? show.line('that gauge shows', 'by its checks', readsOf(toGauge, trueKpa), 'kPa') : trueKpa;
     if (gauge.length + toGauge.length > 0)
-      show.basis('measured', 'the gauge\u2019s own checks, straight lines between them');
+      show.basis('measured', 'the gauge’s own checks, straight lines between them');
     return { gaugeKpa: thereKpa, trueKpa, changeKpa: thereKpa - gaugeKpa };
   },
 });

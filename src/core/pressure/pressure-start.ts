@@ -1,6 +1,5 @@
-import Joi from 'joi';
 import { InputError } from '../errors';
-import { count, marking, oneOf, quantity, ruleValues } from '../fields';
+import { count, marking, oneOf, quantity, ruleValues, yes } from '../fields';
 import { ruleNumber, type RuleValues } from '../rules';
 import { readTire } from '../tires';
 import { MACHINE_KINDS, onFourWheels, type MachineKind } from '../wheels/wheel';
@@ -77,13 +76,11 @@ const shifts = ({ ground = 'mixed', riderKg, doubled, twoUp, rules }: Input, sho
 /** The manual's own pressure, and what it leaves open. */
 const byPlacard = (placardKpa: number, { twoUp, askedKpa }: Input, show: Show): PressureStart => {
   show.line('pressure', 'as on the placard', placardKpa, 'kPa');
-  show.basis('manual', 'the machine\u2019s placard');
+  show.basis('manual', 'the machine’s placard');
   const reasons: Reason[] = [];
   if (twoUp) reasons.push(reason('check', 'Two up: the placard or the manual has a second value. Read that one.'));
   if (askedKpa !== undefined && askedKpa < placardKpa * 0.97)
-    reasons.push(
-      reason('check', 'Under the placard\u2019s {0}: the manual decides.', [{ value: placardKpa, unit: 'kPa' }]),
-    );
+    reasons.push(reason('check', 'Under the placard’s {0}: the manual decides.', [{ value: placardKpa, unit: 'kPa' }]));
   show.verdict(worstOf(reasons));
   return {
     pressureKpa: placardKpa,
@@ -98,9 +95,11 @@ const byPlacard = (placardKpa: number, { twoUp, askedKpa }: Input, show: Show): 
 /**
  * Cold pressure to start from, and whether a pressure that is asked for is one that tube and rim lock stand.
  *
- * `tire` as printed; `rimLocks` 0 to 3; `placardKpa` 30 to 600, needed on the road and for machines on four wheels, where it
+ * `tire` as printed; `rimLocks` 0 to 3; `placardKpa` 30 to 600, needed on the road and for machines on four wheels,
+ * where it
  * decides; `riderKg` with gear. Throws `InputError` where only a placard can say and there is none.
- * Basis: the manual on the road; common practice by use; what ground, rider and sleeve change is from memory, each a rule.
+ * Basis: the manual on the road; common practice by use; what ground, rider and sleeve change is from memory, each a
+ * rule.
  */
 export const pressureStart = defineWorking<Input, PressureStart>({
   name: 'pressure-start',
@@ -108,21 +107,15 @@ export const pressureStart = defineWorking<Input, PressureStart>({
   input: {
     use: oneOf(USES, 'What the rider does'),
     tire: marking('The tire that is on'),
-    tube: Joi.boolean().required().description('With a tube').meta({ expected: 'true with a tube, false without' }),
+    tube: yes('With a tube'),
     rimLocks: count(0, 3, 'Rim locks in the wheel'),
-    placardKpa: quantity('kPa', 20, 600, 'Pressure on the machine\u2019s placard').optional(),
+    placardKpa: quantity('kPa', 20, 600, 'Pressure on the machine’s placard').optional(),
     ground: oneOf(GROUNDS, 'The ground').optional(),
     kind: oneOf(MACHINE_KINDS, 'The machine').optional(),
-    softTread: Joi.boolean()
-      .optional()
-      .description('A soft or trials-type tread')
-      .meta({ expected: 'true for a soft or trials-type tread' }),
+    softTread: yes('A soft or trials-type tread').optional(),
     riderKg: quantity('kg', 20, 300, 'Rider with gear').optional(),
-    doubled: Joi.boolean()
-      .optional()
-      .description('Doubled tube')
-      .meta({ expected: 'true where the tube wears a sleeve' }),
-    twoUp: Joi.boolean().optional().description('Two up').meta({ expected: 'true with a passenger' }),
+    doubled: yes('Doubled tube').optional(),
+    twoUp: yes('Two up').optional(),
     askedKpa: quantity('kPa', 0, 1000, 'The pressure asked for').optional(),
     rules: ruleValues(),
   },
@@ -136,7 +129,7 @@ export const pressureStart = defineWorking<Input, PressureStart>({
       if (placardKpa === undefined)
         throw new InputError(
           'placardKpa',
-          `${use === 'road' ? 'On the road' : 'On four wheels'} the machine\u2019s placard decides.`,
+          `${use === 'road' ? 'On the road' : 'On four wheels'} the machine’s placard decides.`,
           'the pressure on the placard or in the manual',
         );
       return byPlacard(placardKpa, input, show);

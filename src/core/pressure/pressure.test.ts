@@ -49,7 +49,7 @@ describe('the seating limit', () => {
   });
 
   /** Common practice: the other school, up to 50 psi by a named person with a reason. */
-  test('a raised ceiling counts instead of the shop\u2019s, and never against sidewall or rim', () => {
+  test('a raised ceiling counts instead of the shop’s, and never against sidewall or rim', () => {
     const raised = { ceilingKpa: psi(50), by: 'Ada Marl', why: 'stiff bead' };
     expect(seatLimit.run({ shopCeilingKpa: psi(40), raised }).result).toEqual({
       limitKpa: psi(50),
@@ -111,7 +111,7 @@ describe('the pressure to start from', () => {
   test('on the road the placard decides, and without one nothing is made up', () => {
     const working = start('road', { placardKpa: psi(36) });
     expect(working.result.pressureKpa).toBeCloseTo(psi(36), 9);
-    expect(working.basis[0]).toEqual({ kind: 'manual', says: 'the machine\u2019s placard' });
+    expect(working.basis[0]).toEqual({ kind: 'manual', says: 'the machine’s placard' });
     expect(() => start('road')).toThrow(InputError);
   });
 
@@ -123,7 +123,7 @@ describe('the pressure to start from', () => {
     expect(start('storage', { rimLocks: 0 }).result.wantsRimLock).toBe(false);
   });
 
-  test('ground, rider, passenger and sleeve move it by the shop\u2019s rules, within the range that practice knows', () => {
+  test('ground, rider, passenger and sleeve move it by the shop’s rules, within the range that practice knows', () => {
     const at = (more = {}, use: Use = 'dirt') => start(use, more).result.pressureKpa / PSI_IN_KPA;
     expect(at({ ground: 'soft' })).toBeCloseTo(12, 2);
     expect(at({ ground: 'rock', riderKg: 105 })).toBeCloseTo(13 + 1 + (20 * 0.35) / PSI_IN_KPA, 2);
@@ -160,7 +160,7 @@ describe('the pressure to start from', () => {
     expect(start('road', { placardKpa: psi(36), askedKpa: psi(30) }).verdict).toBe('check');
   });
 
-  test('the shop\u2019s own rule is used and named as such', () => {
+  test('the shop’s own rule is used and named as such', () => {
     const working = start('dirt', { rules: { 'pressure.dirtKpa': 100 } });
     expect(working.result.pressureKpa).toBe(100);
     expect(working.basis.some((b) => b.kind === 'shop rule')).toBe(true);

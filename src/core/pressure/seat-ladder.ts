@@ -1,5 +1,4 @@
-import Joi from 'joi';
-import { angle, count, listOf, oneOf, quantity, record, ruleValues } from '../fields';
+import { angle, count, listOf, oneOf, quantity, record, ruleValues, yes } from '../fields';
 import { ruleNumber, type RuleValues } from '../rules';
 import { clockText, mirrored, placeText } from '../units';
 import { defineWorking, reason, type Reason } from '../working';
@@ -29,11 +28,7 @@ export interface LinePoint {
   even: boolean;
 }
 const LINE_POINT = record(
-  {
-    side: oneOf(['disc', 'other'], 'Which side'),
-    deg: angle('Place on the wheel'),
-    even: Joi.boolean().required().meta({ expected: 'Even with the rest: true or false' }),
-  },
+  { side: oneOf(['disc', 'other'], 'Which side'), deg: angle('Place on the wheel'), even: yes('Even with the rest') },
   'A place of the molded line',
 );
 
@@ -53,18 +48,15 @@ export interface SeatLadder {
 const GAUGE_KPA = 0.01;
 
 const seatedWords = (yes: boolean | null): string => (yes === null ? 'not looked at' : yes ? 'seated' : 'not seated');
-const maybeSeated = (says: string) =>
-  Joi.boolean()
-    .allow(null)
-    .required()
-    .description(says)
-    .meta({ expected: `${says}: true, false, or null while not looked at` });
+const maybeSeated = (says: string) => yes(says).allow(null);
 
 /**
  * Seating the beads, one try at a time: go on, start over, stop or give up.
  *
- * `limitKpa` 20 to 345 from `seat-limit`; readings are gauge pressures of this try. Air is never advised past the limit.
- * Common practice: not seated at the limit means all air out, break, lubricate, again; after the shop's number of tries, stop.
+ * `limitKpa` 20 to 345 from `seat-limit`; readings are gauge pressures of this try. Air is never advised past the
+ * limit.
+ * Common practice: not seated at the limit means all air out, break, lubricate, again; after the shop's number of
+ * tries, stop.
  */
 export const seatLadder = defineWorking<Input, SeatLadder>({
   name: 'seat-ladder',
@@ -77,7 +69,7 @@ export const seatLadder = defineWorking<Input, SeatLadder>({
     pops: count(0, 20, 'Pops heard').optional(),
     line: listOf(LINE_POINT, 200, 'Places of the molded line').optional(),
     triesBefore: count(0, 50, 'Tries before this one'),
-    tube: Joi.boolean().required().description('With a tube').meta({ expected: 'true with a tube, false without' }),
+    tube: yes('With a tube'),
     rules: ruleValues(),
   },
   example: { limitKpa: 262, readingsKpa: [120, 200], discSeated: true, otherSeated: null, triesBefore: 0, tube: true },

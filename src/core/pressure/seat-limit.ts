@@ -36,9 +36,9 @@ interface Input {
 
 /** Said wherever beads are seated. */
 export const SEATING_CAUTIONS: readonly string[] = [
-  'A bursting tire or rim kills. Clip-on chuck, gauge and valve at arm\u2019s length, nobody over the wheel.',
+  'A bursting tire or rim kills. Clip-on chuck, gauge and valve at arm’s length, nobody over the wheel.',
   'Never above the limit. Never a flammable gas.',
-  'The maker\u2019s manual and local codes come before this screen.',
+  'The maker’s manual and local codes come before this screen.',
 ];
 
 /** The fields of a raised ceiling, for this working and for the log. */
@@ -51,7 +51,8 @@ export const RAISED_FIELDS = {
 /**
  * The pressure that seating must never pass: the lowest of the limits known.
  *
- * All 20 to 1000 kPa; sidewall and rim where they are printed. Two schools of ceiling: the shop's own (40 psi as shipped,
+ * All 20 to 1000 kPa; sidewall and rim where they are printed. Two schools of ceiling: the shop's own (40 psi as
+ * shipped,
  * memory), or up to 50 psi by a named person with a reason (common practice in motorcycle shops). A beadlock and a
  * low-pressure tire go by their own limit, which nobody raises. Common practice: the lowest binds.
  */
@@ -61,7 +62,7 @@ export const seatLimit = defineWorking<Input, SeatLimit>({
   input: {
     sidewallKpa: quantity('kPa', 20, 1000, 'Seating limit on the sidewall').optional(),
     rimKpa: quantity('kPa', 20, 1000, 'Limit of the rim').optional(),
-    shopCeilingKpa: quantity('kPa', 20, HIGHEST_CEILING_KPA, 'The shop\u2019s ceiling, never above 50 psi'),
+    shopCeilingKpa: quantity('kPa', 20, HIGHEST_CEILING_KPA, 'The shop’s ceiling, never above 50 psi'),
     raised: record(RAISED_FIELDS, 'A raised ceiling').optional(),
     own: oneOf(OWN_LIMITS, 'A tire with a limit of its own').optional(),
     rules: ruleValues(),

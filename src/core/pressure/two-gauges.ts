@@ -2,6 +2,13 @@ import { quantity, record } from '../fields';
 import { defineWorking, reason, type Reason } from '../working';
 import { GAUGE_ERRORS, trueOf, type GaugeError } from './gauge-error';
 
+/** By how much two gauges differ, and whether their finest steps explain it. */
+export interface TwoGauges {
+  differenceKpa: number;
+  agree: boolean;
+  reason: Reason;
+}
+
 interface OneGauge {
   readsKpa: number;
   stepKpa: number;
@@ -20,12 +27,10 @@ const oneGauge = (says: string) =>
 /**
  * Whether two gauges on the same tire say the same, each with its own error taken out.
  *
- * Readings 0 to 1000 kPa, steps 0.01 to 20. Two gauges that show their own steps rightly differ by no more than both steps.
+ * Readings 0 to 1000 kPa, steps 0.01 to 20. Two gauges that show their own steps rightly differ by no more than both
+ * steps.
  */
-export const twoGauges = defineWorking<
-  { first: OneGauge; second: OneGauge },
-  { differenceKpa: number; agree: boolean; reason: Reason }
->({
+export const twoGauges = defineWorking<{ first: OneGauge; second: OneGauge }, TwoGauges>({
   name: 'two-gauges',
   says: 'Whether two gauges on the same tire say the same',
   input: { first: oneGauge('One gauge'), second: oneGauge('The other') },

@@ -1,5 +1,4 @@
-import Joi from 'joi';
-import { count, ruleValues } from '../fields';
+import { count, ruleValues, yes } from '../fields';
 import { ruleWord, type RuleValues } from '../rules';
 import { defineWorking } from '../working';
 
@@ -30,12 +29,6 @@ export interface ValveSet {
   nut: string | null;
   lock: string | null;
 }
-
-const yes = (says: string) =>
-  Joi.boolean()
-    .required()
-    .description(says)
-    .meta({ expected: `${says}: true or false` });
 
 /**
  * How valve nut and rim lock are left once the beads are on their seats.

@@ -1,6 +1,6 @@
-import Joi from 'joi';
-import { InputError } from '../errors';
-import { angle, count, listOf, oneOf, quantity, record, ruleValues } from '../fields';
+import { angle, count, listOf, oneOf, quantity, record, ruleValues, yes } from '../fields';
+import { findRule } from '../rules';
+import { STATION_WORDS } from '../stations';
 import { BUILDS, CALIPERS, DISC_SIDES, DRIVES, MACHINE_KINDS } from '../wheels';
 import { defineWorking, worse, type Verdict } from '../working';
 import { factsOf, STEP_TOOLS, TUBES_IN, type Facts, type ProcedureInput, type Row } from './facts';
@@ -10,7 +10,7 @@ import { TIRE_OFF } from './rows/tire-off';
 import { TIRE_ON } from './rows/tire-on';
 import { WHEEL_BACK } from './rows/wheel-back';
 import { WHEEL_OFF } from './rows/wheel-off';
-import { SCHOOLS, schoolChoices, type School } from './schools';
+import { SCHOOLS, schoolChoices } from './schools';
 import type { Step } from './step';
 
 const ROWS: readonly Row[] = [...WHEEL_OFF, ...TIRE_OFF, ...INSPECT, ...TIRE_ON, ...AIR, ...WHEEL_BACK];
@@ -42,22 +42,6 @@ export const stepsFor = (input: ProcedureInput): Step[] => {
   return ROWS.filter((row) => !row.when || row.when(facts)).map((row) => stepOf(row, facts));
 };
 
-const yes = (says: string) =>
-  Joi.boolean()
-    .required()
-    .description(says)
-    .meta({ expected: `${says}: true or false` });
-
-const checkSchools = (schools: Partial<Record<School, string>> | undefined): void => {
-  for (const [school, choice] of Object.entries(schools ?? {}) as [School, string][])
-    if (!schoolChoices(school).includes(choice))
-      throw new InputError(
-        `schools.${school}`,
-        `${choice.slice(0, 30)} is not a choice here.`,
-        schoolChoices(school).join(', '),
-      );
-};
-
 /**
  * The procedure for a wheel: every step from wheel off to wheel back, by machine, rim, tube, locks, tools and schools.
  *
@@ -81,7 +65,7 @@ export const procedure = defineWorking<ProcedureInput, { steps: Step[] }>({
         end: oneOf(['front', 'rear'], 'The end of the machine'),
         build: oneOf(BUILDS, 'How the rim is made'),
         discSide: oneOf(DISC_SIDES, 'Side of the brake disc'),
-        caliper: oneOf(CALIPERS, 'How the caliper\u2019s bolts run'),
+        caliper: oneOf(CALIPERS, 'How the caliper’s bolts run'),
         tubeWas: yes('A tube is in the tire that comes off'),
         sealed: yes('Sealed by design'),
         strips: count(1, 2, 'Rim strips'),
@@ -97,10 +81,10 @@ export const procedure = defineWorking<ProcedureInput, { steps: Step[] }>({
     tube: oneOf(TUBES_IN, 'Tubes in the tire that goes on'),
     locks: listOf(angle('Place of a rim lock'), 3, 'Rim locks'),
     tools: listOf(oneOf(STEP_TOOLS, 'A tool'), STEP_TOOLS.length, 'Tools that change a step'),
-    schools: Joi.object(Object.fromEntries(SCHOOLS.map((s) => [s, Joi.string().max(60)])))
-      .optional()
-      .description('Schools of this job')
-      .meta({ expected: 'schools by name, with one of their choices each' }),
+    schools: record(
+      Object.fromEntries(SCHOOLS.map((s) => [s, oneOf(schoolChoices(s), findRule(s).says).optional()])),
+      'Schools of this job',
+    ).optional(),
     rules: ruleValues(),
   },
   example: {
@@ -123,13 +107,12 @@ export const procedure = defineWorking<ProcedureInput, { steps: Step[] }>({
     schools: { 'tube.in': 'with the tire' },
   },
   work(input, show) {
-    checkSchools(input.schools);
     const steps = stepsFor(input);
     const facts = factsOf(input);
     let verdict: Verdict = 'good';
     for (const station of new Set(steps.map((s) => s.station)))
-      show.line(station, 'steps', steps.filter((s) => s.station === station).length);
-    for (const school of SCHOOLS) show.basis('practice', `${school}: ${facts.school(school)}`);
+      show.line(STATION_WORDS[station], 'steps', steps.filter((s) => s.station === station).length);
+    for (const school of SCHOOLS) show.basis('practice', `${findRule(school).says}: ${facts.school(school)}`);
     for (const plan of [facts.bites.off, facts.bites.on])
       for (const r of plan?.reasons ?? []) verdict = worse(verdict, r.verdict);
     for (const { caution } of steps) if (caution) show.caution(caution);

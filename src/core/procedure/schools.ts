@@ -1,7 +1,10 @@
 import { SCHOOL_WHY } from '../beads';
 import { findRule } from '../rules';
 
-/** Where fitters disagree about the way of working: each choice by its short name, with the reason for it. Common practice. */
+/**
+ * Where fitters disagree about the way of working: each choice by its short name, with the reason for it. Common
+ * practice.
+ */
 const WHYS = {
   'bead.break': {
     'hands and levers': 'Soft tires let go under a knee, or two levers an inch apart; nothing to set up.',
@@ -40,7 +43,7 @@ const WHYS = {
   },
   'lightMark.to': {
     valve: 'Seen at a glance, and most makers mean it so.',
-    'heavy spot': 'The bare wheel\u2019s heavy spot is often not the valve: fewer weights.',
+    'heavy spot': 'The bare wheel’s heavy spot is often not the valve: fewer weights.',
   },
   'ring.order': {
     'round and round': 'The gap closes evenly, half a turn at a time.',

@@ -1,4 +1,4 @@
-import type { StationId } from '../job/stations';
+import type { StationId } from '../stations';
 import type { Symptom } from './symptoms';
 
 /** What can be measured or looked at for a step, beside ticking it. */

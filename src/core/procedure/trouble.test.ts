@@ -19,7 +19,7 @@ test('a small rim makes some causes likelier, and says why', () => {
   expect(ids('bead-stuck', { rimDiameterIn: 10 }).indexOf('warm')).toBeLessThan(ids('bead-stuck').indexOf('warm'));
 });
 
-test('the shop\u2019s own log reorders what is recalled, for the same trouble alone', () => {
+test('the shop’s own log reorders what is recalled, for the same trouble alone', () => {
   const cures: Cure[] = [{ symptom: 'bite-stuck', check: 'warm', count: 6 }];
   expect(ids('bite-stuck', {}, cures)[0]).toBe('warm');
   expect(run('bite-stuck', {}, cures).result.checks[0]!.cured).toBe(6);

@@ -1,5 +1,4 @@
-import Joi from 'joi';
-import { count, listOf, oneOf, quantity, record, text } from '../fields';
+import { count, listOf, oneOf, quantity, record, text, yes } from '../fields';
 import { BUILDS, type Build } from '../wheels';
 import { defineWorking } from '../working';
 import { SYMPTOMS, type Symptom } from './symptoms';
@@ -29,7 +28,9 @@ const spokedTube = (f: Facts) => f.build === 'spoked' && f.tube;
 const SMALL_RIM_IN = 12;
 const small = (f: Facts) => (f.rimDiameterIn <= SMALL_RIM_IN ? 'a small rim has a shallow well' : null);
 
-/** What to look at, by what is seen. Common practice; the order is from memory until the shop's own log says otherwise. */
+/**
+ * What to look at, by what is seen. Common practice; the order is from memory until the shop's own log says otherwise.
+ */
 const CHECKS: Record<Symptom, readonly Check[]> = {
   'bead-stuck': [
     {
@@ -40,7 +41,7 @@ const CHECKS: Record<Symptom, readonly Check[]> = {
     },
     {
       id: 'along',
-      check: 'Work along the bead, a hand\u2019s breadth at a time.',
+      check: 'Work along the bead, a hand’s breadth at a time.',
       why: 'It lets go a little at a time, not in one place.',
       weight: 4,
     },
@@ -336,7 +337,7 @@ export const trouble = defineWorking<Input, { checks: OrderedCheck[] }>({
   input: {
     symptom: oneOf(SYMPTOMS, 'What you see'),
     build: oneOf(BUILDS, 'How the rim is made'),
-    tube: Joi.boolean().required().description('With a tube').meta({ expected: 'true with a tube, false without' }),
+    tube: yes('With a tube'),
     rimLocks: count(0, 3, 'Rim locks'),
     rimDiameterIn: quantity('in', 4, 23, 'Diameter of the rim'),
     cures: listOf(
@@ -383,14 +384,12 @@ export const trouble = defineWorking<Input, { checks: OrderedCheck[] }>({
         c.score,
       );
     if (ordered.length === 0) show.line('nothing', 'this wheel has no such part', '–');
-    show.basis('memory', 'how often each is the cause, until the shop\u2019s log says otherwise');
+    show.basis('memory', 'how often each is the cause, until the shop’s log says otherwise');
     if (curedBy.size > 0) show.basis('measured', 'what cured it in this shop before');
     show.basis('practice', 'what to look at');
     show.caution('More force is the wrong answer. Stop, and find out why.');
     if (symptom === 'not-seating')
-      show.caution(
-        'Never above the limit; nobody over the wheel. After the shop\u2019s number of tries stop and look.',
-      );
+      show.caution('Never above the limit; nobody over the wheel. After the shop’s number of tries stop and look.');
     show.caution(
       'After about an hour without progress, and only if the tire is scrap anyway, the bead is cut in two places.',
     );

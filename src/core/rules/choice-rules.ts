@@ -8,18 +8,18 @@ const pct = (key: string, says: string, group: string, value: number, min: numbe
 
 /** Thresholds and schools of choosing a tire and what goes with it. */
 export const CHOICE_RULES: readonly Rule[] = [
-  pct('clearance.growthPct', 'Growth at speed and maker\u2019s tolerance, of the tire\u2019s height', 'Tires', 7, 0, 20),
-  pct('clearance.widthGrowthPct', 'Maker\u2019s tolerance, of the tire\u2019s width', 'Tires', 4, 0, 20),
+  pct('clearance.growthPct', 'Growth at speed and maker’s tolerance, of the tire’s height', 'Tires', 7, 0, 20),
+  pct('clearance.widthGrowthPct', 'Maker’s tolerance, of the tire’s width', 'Tires', 4, 0, 20),
   pct('sensor.ratioChangePct', 'Front to rear ratio may change, with wheel-speed sensors', 'Tires', 2, 0.1, 10, 'Recalled. The manual decides whether it must be taught again.'),
   pct('speedo.readsLowPct', 'A larger tire may lower what the speedometer shows by', 'Tires', 3, 0, 10, 'Recalled: most read a few percent high to begin with. In many places they may not read low at all: defer to local codes.'),
-  pct('load.marginPct', 'Room to keep under the tire\u2019s greatest load', 'Load', 10, 0, 50),
+  pct('load.marginPct', 'Room to keep under the tire’s greatest load', 'Load', 10, 0, 50),
   pct('load.riderRearPct', 'Of the rider, on the rear wheel', 'Load', 60, 0, 100),
   pct('load.passengerRearPct', 'Of the passenger, on the rear wheel', 'Load', 85, 0, 100),
   pct('load.luggageRearPct', 'Of the luggage, on the rear wheel', 'Load', 80, 0, 100),
   pct('tube.stretchLowPct', 'Tube: least stretch, below it folds', 'Tubes', 0, -20, 50),
   pct('tube.stretchHighPct', 'Tube: usual stretch at most', 'Tubes', 60, 10, 150),
   pct('tube.stretchStopPct', 'Tube: stretch that is too much', 'Tubes', 100, 20, 200),
-  { key: 'tube.carcassMm', says: 'Thickness of a tire\u2019s side', group: 'Tubes', value: 6, unit: 'mm', basis: 'memory', note: confirm, min: 1, max: 25 },
+  { key: 'tube.carcassMm', says: 'Thickness of a tire’s side', group: 'Tubes', value: 6, unit: 'mm', basis: 'memory', note: confirm, min: 1, max: 25 },
   { key: 'tube.crownMm', says: 'Thickness of a tire under the tread', group: 'Tubes', value: 10, unit: 'mm', basis: 'memory', note: confirm, min: 2, max: 40 },
   {
     key: 'tube.school', says: 'Tube with every tire', group: 'Tubes', value: 'new', unit: null, basis: 'practice', choices: ['new', 'reuse'],
@@ -34,8 +34,8 @@ export const CHOICE_RULES: readonly Rule[] = [
   { key: 'valve.shortMm', says: 'Longest stem on a wheel of 12 inches or less', group: 'Fitting', value: 35, unit: 'mm', basis: 'memory', note: 'Common practice: a short stem. The length is recalled.', min: 15, max: 80 },
   {
     key: 'cost.currency', says: 'Prices are in', group: 'Costs', value: 'USD', unit: null, basis: 'shop rule',
-    choices: ['USD', 'EUR', 'GBP', 'CAD', 'AUD', 'NZD', 'CHF', 'SEK', 'NOK', 'DKK', 'JPY', 'INR', 'BRL', 'ZAR'], note: 'Set the shop\u2019s own.',
+    choices: ['USD', 'EUR', 'GBP', 'CAD', 'AUD', 'NZD', 'CHF', 'SEK', 'NOK', 'DKK', 'JPY', 'INR', 'BRL', 'ZAR'], note: 'Set the shop’s own.',
   },
-  { key: 'cost.disposalMinor', says: 'Disposal fee for a tire, in the smallest coin', group: 'Costs', value: 0, unit: null, basis: 'shop rule', note: 'A fee applies in many places: set the shop\u2019s own.', min: 0, max: 1_000_000 },
-  { key: 'cost.taxPct', says: 'Tax on parts and fee', group: 'Costs', value: 0, unit: 'pct', basis: 'shop rule', note: 'Differs by place: set the shop\u2019s own.', min: 0, max: 50 },
+  { key: 'cost.disposalMinor', says: 'Disposal fee for a tire, in the smallest coin', group: 'Costs', value: 0, unit: null, basis: 'shop rule', note: 'A fee applies in many places: set the shop’s own.', min: 0, max: 1_000_000 },
+  { key: 'cost.taxPct', says: 'Tax on parts and fee', group: 'Costs', value: 0, unit: 'pct', basis: 'shop rule', note: 'Differs by place: set the shop’s own.', min: 0, max: 50 },
 ];

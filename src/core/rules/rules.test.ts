@@ -32,7 +32,7 @@ test('a ceiling for seating is never above 50 psi', () => {
   expect(findRule('seat.shopCeilingKpa').value).toBeCloseTo(275.79, 1);
 });
 
-test('the given value wins, and its basis becomes the shop\u2019s', () => {
+test('the given value wins, and its basis becomes the shop’s', () => {
   const seen: string[] = [];
   const show = { basis: (kind: string) => void seen.push(kind) };
   expect(ruleNumber('balance.toleranceG', undefined, show)).toBe(5);

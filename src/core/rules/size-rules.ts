@@ -1,6 +1,6 @@
 import type { Rule } from './rule';
 
-const memory = 'Recalled, not looked up. Confirm with the maker\u2019s table.';
+const memory = 'Recalled, not looked up. Confirm with the maker’s table.';
 
 const estimate = (key: string, says: string, value: number, unit: Rule['unit'], min: number, max: number): Rule => ({
   key, says, group: 'Sizes', value, unit, basis: 'memory', note: memory, min, max,

@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { InputError } from '../errors';
-import { angle, check, count, date, listOf, marking, oneOf, quantity, record, text } from '../fields';
+import { angle, check, count, date, listOf, marking, oneOf, quantity, record, text, yes } from '../fields';
 import { parseMarking } from '../tires';
 import { parseTubeLabel } from '../tubes';
 import { clockText, parseAngle, type Unit } from '../units';
@@ -101,13 +101,11 @@ const plain = ({ label, form }: Field): Joi.Schema => {
       return Joi.string()
         .pattern(/^\d{3,4}$/)
         .required()
-        .meta({ expected: `${label}: four digits, week then year, as in 1523` });
+        .meta({ expected: `${label}: four digits, week then year, as in 3824` });
     case 'date':
       return date(label);
     case 'yes':
-      return Joi.boolean()
-        .required()
-        .meta({ expected: `${label}: yes or no` });
+      return yes(label);
     case 'money':
       return Joi.number()
         .integer()
@@ -222,7 +220,9 @@ export const parsePlaces = (typed: string): number[] =>
 /** Places as a fitter reads them. */
 export const placesText = (degs: readonly number[]): string => degs.map((d) => clockText(d)).join(', ');
 
-/** A sentence for what a parser of a marking has against a value; null where it has nothing, or there is no parser. */
+/**
+ * A sentence for what a parser of a marking has against a value; null where it has nothing, or there is no parser.
+ */
 export const parserProblem = (form: Form, value: string): InputError | null => {
   const parse =
     form.as === 'size'

@@ -39,9 +39,11 @@ const headerProblems = (
 ];
 
 /**
- * What a file would do to the records of a kind, row by row; every fault of every row at once. Pure: nothing is written.
+ * What a file would do to the records of a kind, row by row; every fault of every row at once. Pure: nothing is
+ * written.
  *
- * `needed` columns that have no usual value; `machineIds` for the wheels' machines; `newId` makes names for rows without one.
+ * `needed` columns that have no usual value; `machineIds` for the wheels' machines; `newId` makes names for rows
+ * without one.
  */
 export const planImport = <K extends RecordKind>(
   kind: K,

@@ -1,14 +1,14 @@
 import Joi from 'joi';
 import { InputError } from '../errors';
-import { check, count, text } from '../fields';
+import { check, count, text, yes } from '../fields';
 import { checkField, fromCell, schemaOf, toCell, type Field } from './field';
 import { fieldsOfKind } from './kinds';
 import { RECORD_KINDS, type RecordKind, type Records } from './shop';
 
-const id = text(60, 'The record\u2019s name in the database').pattern(/^[\w-]+$/);
+const id = text(60, 'The record’s name in the database').pattern(/^[\w-]+$/);
 const kept = {
   id,
-  archived: Joi.boolean().optional().default(false).meta({ expected: 'archived: true or false' }),
+  archived: yes('archived').optional().default(false),
   version: count(1, 1_000_000_000, 'The version that you have seen').optional().default(1),
 };
 
@@ -90,7 +90,8 @@ export interface CellProblem {
 }
 
 /**
- * Cells by column name as a record, with everything that is wrong with them. `id` is what to call a row that names none.
+ * Cells by column name as a record, with everything that is wrong with them. `id` is what to call a row that names
+ * none.
  * Columns that are not there take their usual value.
  */
 export const fromCells = <K extends RecordKind>(

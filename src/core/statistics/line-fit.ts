@@ -26,8 +26,10 @@ export interface LineFit {
 /**
  * The straight line through points with at least two different x.
  *
- * `percent` of the interval of its slope; `leastSigma` what a single y is uncertain by at least, as by the step of a gauge.
- * Source: ordinary least squares; interval of the slope by Student's t, NIST/SEMATECH e-Handbook of Statistical Methods.
+ * `percent` of the interval of its slope; `leastSigma` what a single y is uncertain by at least, as by the step of a
+ * gauge.
+ * Source: ordinary least squares; interval of the slope by Student's t, NIST/SEMATECH e-Handbook of Statistical
+ * Methods.
  */
 export const fitLine = (points: readonly { x: number; y: number }[], percent: 90 | 95, leastSigma = 0): LineFit => {
   const n = points.length;

@@ -1,4 +1,4 @@
-const DAY_MS = 86_400_000;
+import { DAY_MS } from '../units';
 
 /** Start of week 01: the first full calendar week, Sunday to Saturday. Source: 49 CFR 574.5. */
 export const weekOneOf = (year: number): Date => {

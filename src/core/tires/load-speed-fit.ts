@@ -182,14 +182,14 @@ export const loadSpeedFit = defineWorking<ServiceNeed & { marking: string; rules
       throw new InputError(
         'minLoadIndex',
         'There is nothing to judge the tire by.',
-        'the machine\u2019s load index, its speed symbol, or a load sheet',
+        'the machine’s load index, its speed symbol, or a load sheet',
       );
     show.basis('published', 'ISO 4000-1, load index and speed symbol');
     if (need.minLoadIndex !== undefined || need.minSpeedSymbol !== undefined)
       show.basis('manual', 'what the machine asks for');
     const fit = fitLoadSpeed(readTire(text, rules), need, rules, show);
     show.verdict(worstOf(fit.reasons));
-    if (worstOf(fit.reasons) !== 'good') show.caution('The machine\u2019s manual decides. Defer to local codes.');
+    if (worstOf(fit.reasons) !== 'good') show.caution('The machine’s manual decides. Defer to local codes.');
     return fit;
   },
 });

@@ -52,7 +52,7 @@ export interface Marking {
   canonical: string;
 }
 
-const SIZE_RIGHT = 'a size such as 150/70-17, 120/70 ZR 17, 3.00-21, 25x8-12 or MT90B16, as printed on the sidewall';
+const SIZE_RIGHT = 'a size such as 140/70-17, 120/70 ZR 17, 3.25-19, 24x8-12 or MT90B16, as printed on the sidewall';
 
 type Noted = Pick<
   Marking,

@@ -66,7 +66,8 @@ interface Input {
 /**
  * Whether a tire's section suits a rim's width.
  *
- * `rimWidthIn` as stamped, 1 to 14. The ranges are rules of the group Rim widths, from memory until the shop confirms them.
+ * `rimWidthIn` as stamped, 1 to 14. The ranges are rules of the group Rim widths, from memory until the shop confirms
+ * them.
  * Throws `InputError` for a marking that makes no sense.
  */
 export const rimWidthFit = defineWorking<Input, RimWidthFit>({
@@ -82,7 +83,7 @@ export const rimWidthFit = defineWorking<Input, RimWidthFit>({
   work({ marking: text, rimWidthIn, wheels, rules }, show) {
     const fit = fitRimWidth(readTire(text, rules), rimWidthIn, wheels === 'four', rules, show);
     show.verdict(fit.reason.verdict);
-    if (fit.reason.verdict !== 'good') show.caution('The tire maker\u2019s own table decides.');
+    if (fit.reason.verdict !== 'good') show.caution('The tire maker’s own table decides.');
     return fit;
   },
 });

@@ -86,7 +86,7 @@ const explain = (
         mind: 'Never on a rim of another number.',
       };
     case 'motorcycle':
-      return { says: 'For motorcycle rims only: their bead seats differ from a car\u2019s.' };
+      return { says: 'For motorcycle rims only: their bead seats differ from a car’s.' };
     case 'service':
       return {
         ...said(`Load index ${m.loadIndex}: {0} at most. Speed symbol ${m.speedSymbol}: up to {1}.`, [
@@ -115,7 +115,7 @@ const explain = (
     case 'ply':
       return { says: `As strong as ${m.plyRating} layers of cotton once were; not the number of layers.` };
     case 'mud-and-snow':
-      return { says: 'A tread for mud and snow, by the maker\u2019s own word.' };
+      return { says: 'A tread for mud and snow, by the maker’s own word.' };
   }
 };
 

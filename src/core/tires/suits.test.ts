@@ -3,7 +3,7 @@ import { directionFit, loadSpeedFit, rimWidthFit, treadWear } from '.';
 
 const EXACT = { riderKg: 0, passengerKg: 0, luggageKg: 0 };
 
-describe('a rim\u2019s width', () => {
+describe('a rim’s width', () => {
   const fit = (marking: string, rimWidthIn: number, wheels: 'two' | 'four' = 'two', rules = {}) =>
     rimWidthFit.run({ marking, rimWidthIn, wheels, rules });
 
@@ -20,7 +20,7 @@ describe('a rim\u2019s width', () => {
     expect(fit(marking, rimWidthIn).verdict).toBe(verdict);
   });
 
-  test('the shop\u2019s own table wins, and four wheels have their own', () => {
+  test('the shop’s own table wins, and four wheels have their own', () => {
     expect(fit('110/90-19', 3.5, 'two', { 'rimWidth.s110HighIn': 3.5 }).verdict).toBe('good');
     expect(fit('205/80R12', 6, 'two').verdict).toBe('good');
     expect(fit('165/70-10', 5.5, 'two').verdict).toBe('stop');
@@ -31,7 +31,7 @@ describe('a rim\u2019s width', () => {
 });
 
 describe('load and speed', () => {
-  test('index and symbol against the machine\u2019s minimum', () => {
+  test('index and symbol against the machine’s minimum', () => {
     const run = (marking: string) => loadSpeedFit.run({ marking, end: 'rear', minLoadIndex: 65, minSpeedSymbol: 'H' });
     expect(run('150/70R18 70H').verdict).toBe('good');
     expect(run('150/70R18 64H').result.reasons[0]).toMatchObject({

@@ -1,6 +1,7 @@
 import { InputError } from '../errors';
 import { date, ruleValues, text } from '../fields';
 import { ruleNumber, type RuleValues } from '../rules';
+import { DAY_MS, dayOf } from '../units';
 import { defineWorking, SILENT, type Show } from '../working';
 import { weekOneOf } from './date-code';
 
@@ -11,9 +12,8 @@ export interface TireAge {
   verdict: 'good' | 'check' | 'stop';
 }
 
-const DAY_MS = 86_400_000;
 const DAYS_PER_YEAR = 365.25;
-const RIGHT = 'the last four digits of the maker\u2019s code, week then year, as in 1523 for week 15 of 2023';
+const RIGHT = 'the last four digits of the maker’s code, week then year, as in 3824 for week 38 of 2024';
 
 const wrong = (message: string) => new InputError('dateCode', message, RIGHT);
 
@@ -33,7 +33,7 @@ const measure = (given: string, onDate: string, rules: RuleValues | undefined, s
   const year = yearOf(code.slice(2), on.getUTCFullYear());
   const starts = new Date(weekOneOf(year).getTime() + (week - 1) * 7 * DAY_MS);
   if (starts > on) throw wrong(`Week ${week} of ${year} is still to come.`);
-  const startsOn = starts.toISOString().slice(0, 10);
+  const startsOn = dayOf(starts);
   show.basis('published', '49 CFR 574.5, tire identification number, date code');
   show.line('made', `${code}: week ${week} of ${year}`, startsOn);
   const ageYears = show.line(
@@ -66,6 +66,6 @@ export const tireAge = defineWorking<{ dateCode: string; onDate: string; rules?:
   name: 'tire-age',
   says: 'How old a tire is, from its date code',
   input: { dateCode: text(20, 'The date code'), onDate: date('The day to count to'), rules: ruleValues() },
-  example: { dateCode: '1523', onDate: '2026-04-30' },
+  example: { dateCode: '3824', onDate: '2026-04-30' },
   work: ({ dateCode, onDate, rules }, show) => measure(dateCode, onDate, rules, show),
 });

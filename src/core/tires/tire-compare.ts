@@ -276,7 +276,7 @@ export const tireCompare = defineWorking<Input, TireComparison>({
     rules: ruleValues(),
   },
   example: {
-    sizes: ['130/90-16', '130/80-16'],
+    sizes: ['140/80-17', '130/80-17'],
     end: 'rear',
     clearancesMm: { above: 20 },
     sprockets: { front: 16, rear: 42 },

@@ -153,7 +153,7 @@ const measure = (text: string, rules: RuleValues | undefined, show: Show): TireS
 /**
  * What a sidewall marking says, in numbers.
  *
- * `marking` up to 40 characters: metric (150/70-17 69H TL, 205/80R12), inch (3.00-21, 2 3/4-17, 5.10-18), letter-coded
+ * `marking` up to 40 characters: metric (140/70-17 66H TL, 205/80R12), inch (3.00-21, 2 3/4-17, 5.10-18), letter-coded
  * (MT90B16), flotation (25x8-12, 11x7.10-5) or slick (33.0/10.5-15). What a size does not state comes from the rules
  * of the group Sizes, and the result says so with its likely error.
  * Throws `InputError` where the marking stops making sense. Source: UN Regulation No. 75; ISO 4000-1.
@@ -162,7 +162,7 @@ export const tireSize = defineWorking<{ marking: string; rules?: RuleValues }, T
   name: 'tire-size',
   says: 'What a tire marking means in numbers',
   input: { marking: markingField('The size as printed on the sidewall'), rules: ruleValues() },
-  example: { marking: '150/70-17 69H TL' },
+  example: { marking: '140/70-17 66H TL' },
   work: ({ marking, rules }, show) => measure(marking, rules, show),
 });
 

@@ -280,7 +280,7 @@ describe('the age of a tire', () => {
     const problem = problemOf(() => run(dateCode));
     expect(problem.field).toBe('dateCode');
     expect(problem.message).toMatch(said);
-    expect(problem.expected).toMatch(/1523/);
+    expect(problem.expected).toMatch(/3824/);
   });
 
   test('a day that does not exist is refused', () => {

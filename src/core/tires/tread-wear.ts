@@ -1,6 +1,7 @@
 import { InputError } from '../errors';
 import { date, listOf, quantity, record, ruleValues } from '../fields';
 import { ruleNumber, type RuleValues } from '../rules';
+import { daysAfter, daysBetween } from '../units';
 import { fitLine } from '../statistics';
 import { defineWorking, reason, type Reason } from '../working';
 
@@ -27,29 +28,31 @@ export interface TreadWear {
   reason: Reason;
 }
 
-const DAY_MS = 86_400_000;
-
 /** No more digits than a forecast deserves: tens below 1000 km, hundreds above. */
 const sensibleKm = (km: number): number => (km < 1000 ? Math.round(km / 10) * 10 : Math.round(km / 100) * 100);
+
+/** A pace of nearly nothing leads past any calendar. */
+const MOST_DAYS = 60_000;
 
 /** The day the distance left is used up, at the pace between the first and last dated reading. */
 const dayDone = (readings: readonly TreadReading[], kmLeft: number): string | null => {
   const dated = readings.filter((r) => r.onDate !== undefined);
   const [first, last] = [dated[0], dated.at(-1)];
   if (!first || !last || first === last) return null;
-  const days = (Date.parse(last.onDate!) - Date.parse(first.onDate!)) / DAY_MS;
+  const days = daysBetween(first.onDate!, last.onDate!);
   if (days <= 0 || last.km <= first.km) return null;
-  const ms = Date.parse(last.onDate!) + (kmLeft / ((last.km - first.km) / days)) * DAY_MS;
-  // A pace of nearly nothing leads past any calendar.
-  return ms < Date.UTC(2200, 0, 1) ? new Date(ms).toISOString().slice(0, 10) : null;
+  const daysLeft = kmLeft / ((last.km - first.km) / days);
+  return daysLeft < MOST_DAYS ? daysAfter(last.onDate!, daysLeft) : null;
 };
 
 /**
  * How fast a tire wears and how far it still goes.
  *
  * `readings` one to 60, km 0 to 500 000, depth 0 to 40 mm; the minimum is a rule. With one reading the rate cannot be
- * known, with two it has no interval. Throws `InputError` for distances that are all the same or days that run backwards.
- * Source: ordinary least squares; interval of the slope by Student's t, NIST/SEMATECH e-Handbook of Statistical Methods.
+ * known, with two it has no interval. Throws `InputError` for distances that are all the same or days that run
+ * backwards.
+ * Source: ordinary least squares; interval of the slope by Student's t, NIST/SEMATECH e-Handbook of Statistical
+ * Methods.
  */
 export const treadWear = defineWorking<{ readings: TreadReading[]; rules?: RuleValues }, TreadWear>({
   name: 'tread-wear',
@@ -136,7 +139,7 @@ export const treadWear = defineWorking<{ readings: TreadReading[]; rules?: RuleV
       sorted.map((r) => ({ x: r.km, y: r.depthMm })),
       90,
     );
-    show.basis('published', 'least squares; Student\u2019s t, NIST/SEMATECH e-Handbook of Statistical Methods');
+    show.basis('published', 'least squares; Student’s t, NIST/SEMATECH e-Handbook of Statistical Methods');
     const rate = show.line('lost in 1000 km', 'slope of the line', -slope * 1000, 'mm');
     const low = half === null ? null : show.line('at least', '90 % interval', rate - half * 1000, 'mm');
     const high = half === null ? null : show.line('at most', '90 % interval', rate + half * 1000, 'mm');

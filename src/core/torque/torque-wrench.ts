@@ -52,7 +52,7 @@ export const torqueWrench = defineWorking<Input, TorqueChoice>({
     extensionMm: quantity('mm', 0, 1000, 'Extension head in line with the handle').optional(),
     leverMm: quantity('mm', 50, 2000, 'Drive to middle of the grip').optional(),
   },
-  example: { torqueNm: 21.7, wrenches: [{ name: 'big click', minNm: 27, maxNm: 203 }] },
+  example: { torqueNm: 18, wrenches: [{ name: 'long click', minNm: 40, maxNm: 190 }] },
   work({ torqueNm, wrenches, extensionMm = 0, leverMm }, show) {
     show.line('torque', 'at the fastener', torqueNm, 'Nm');
     const settings = wrenches.map((wrench) => {

@@ -1,5 +1,5 @@
 /** Truing: runout round a rim and the ring of its spokes. */
-export { firstHarmonic, type FirstHarmonic, type RingReading } from './harmonic';
+export { firstHarmonic, type FirstHarmonic, type RingReading } from './first-harmonic';
 export {
   runout,
   READINGS_FIELD,

@@ -4,7 +4,7 @@ import { ruleNumber, type RuleValues } from '../rules';
 import { angleBetween, placeText } from '../units';
 import { spokeDegs } from '../wheels';
 import { defineWorking, reason, worstOf, type Reason } from '../working';
-import { firstHarmonic } from './harmonic';
+import { firstHarmonic } from './first-harmonic';
 
 /** A reading of the dial indicator. Lateral: toward the disc side is positive; radial: outward is positive. */
 export interface RunoutReading {
@@ -177,7 +177,7 @@ export const runout = defineWorking<Input, RunoutResult>({
       );
       show.caution('Look which side a spoke goes to before you turn it.');
       show.caution(
-        'Truing by spokes is a skilled job: small turns, the whole ring rung again after it, and the maker\u2019s tension. When in doubt, a wheel builder.',
+        'Truing by spokes is a skilled job: small turns, the whole ring rung again after it, and the maker’s tension. When in doubt, a wheel builder.',
       );
     }
     if (worstOf(reasons) === 'stop' && build !== 'spoked')

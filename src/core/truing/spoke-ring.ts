@@ -50,7 +50,8 @@ const LEAST_IN_GROUP = 3;
 
 /**
  * Tension of a string from its tone, N. `lengthM` free length, `kgPerM` mass of a metre.
- * Source: f = √(T/μ) / 2L, OpenStax University Physics volume 1, chapter 16 (standing waves on a string), so T = 4 L² f² μ.
+ * Source: f = √(T/μ) / 2L, OpenStax University Physics volume 1, chapter 16 (standing waves on a string), so T = 4 L²
+ * f² μ.
  */
 export const stringTensionN = (lengthM: number, toneHz: number, kgPerM: number): number =>
   4 * lengthM ** 2 * toneHz ** 2 * kgPerM;
@@ -72,8 +73,10 @@ export const SPOKES_FIELD = listOf(
 /**
  * Spokes that stand out against their own group, by ear or by tone.
  *
- * `total` 8 to 80 spokes; tones 50 to 5000 Hz. Tension goes with the square of the tone. A spoke is compared with its own
- * group only, since inner and outer, left and right differ. Throws `InputError` for a spoke that does not exist or stands twice.
+ * `total` 8 to 80 spokes; tones 50 to 5000 Hz. Tension goes with the square of the tone. A spoke is compared with its
+ * own
+ * group only, since inner and outer, left and right differ. Throws `InputError` for a spoke that does not exist or
+ * stands twice.
  * Source of the square: string tension, OpenStax University Physics volume 1, chapter 16; limits are rules.
  */
 export const spokeRing = defineWorking<Input, SpokeRing>({
@@ -171,9 +174,7 @@ export const spokeRing = defineWorking<Input, SpokeRing>({
       loose.length === 0 ? [reason('good', `${spokes.length} rung, none stands out.`)] : loose.map((l) => l.reason);
     show.verdict(worstOf(reasons));
     if (loose.length > 0)
-      show.caution(
-        'Spoke work is a skilled job: the maker\u2019s tension, small turns, and the runout measured again.',
-      );
+      show.caution('Spoke work is a skilled job: the maker’s tension, small turns, and the runout measured again.');
     return { loose, medianTensionN, reasons };
   },
 });

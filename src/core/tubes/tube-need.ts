@@ -1,5 +1,4 @@
-import Joi from 'joi';
-import { oneOf } from '../fields';
+import { oneOf, yes } from '../fields';
 import { defineWorking, reason, worstOf, type Reason } from '../working';
 
 /** What decides between tube and no tube. */
@@ -94,12 +93,6 @@ export const needsTube = (input: TubeNeedInput): TubeNeed => {
   return said('tubeless', input.tube ? [] : ['a new valve stem']);
 };
 
-const yes = (says: string) =>
-  Joi.boolean()
-    .required()
-    .description(says)
-    .meta({ expected: `${says}: true or false` });
-
 /**
  * Tube or no tube: the matrix of rim and tire, with its refusals.
  *
@@ -115,10 +108,7 @@ export const tubeNeed = defineWorking<TubeNeedInput, TubeNeed>({
     safetyHump: yes('A safety hump').allow(null),
     tire: oneOf(['TL', 'TT', 'not marked'], 'What the tire is marked'),
     tube: yes('A tube goes in'),
-    makerAllows: Joi.boolean()
-      .optional()
-      .description('The maker allows it in writing')
-      .meta({ expected: 'true where the maker allows it' }),
+    makerAllows: yes('The maker allows it in writing').optional(),
   },
   example: { build: 'spoked', tubelessMarked: false, sealed: false, safetyHump: false, tire: 'TT', tube: true },
   work(input, show) {
@@ -134,8 +124,7 @@ export const tubeNeed = defineWorking<TubeNeedInput, TubeNeed>({
     show.verdict(worstOf(need.reasons));
     for (const r of need.reasons) if (r.verdict !== 'good') show.caution(r.says);
     if (input.build === 'split') show.caution('Split rim: let all air out before any rim bolt is undone.');
-    if (input.build === 'beadlock')
-      show.caution('Beadlock: the maker\u2019s manual decides on liner, bolts and torque.');
+    if (input.build === 'beadlock') show.caution('Beadlock: the maker’s manual decides on liner, bolts and torque.');
     return need;
   },
 });

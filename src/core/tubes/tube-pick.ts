@@ -2,7 +2,7 @@ import { InputError } from '../errors';
 import { count, listOf, marking, oneOf, quantity, record, ruleValues, text } from '../fields';
 import type { RuleValues } from '../rules';
 import { anInch, readTire, type TireSize } from '../tires';
-import { defineWorking, reason, worstOf, type Reason, type Verdict } from '../working';
+import { defineWorking, reason, VERDICT_RANK, worstOf, type Reason, type Verdict } from '../working';
 import { parseTubeLabel } from './tube-label';
 import { doubleTube, tubeMassG, type DoubledTube } from './tube-double';
 import { judgeOldTube, OLD_TUBE_FIELDS, type TubeFindings, type TubeReuse } from './tube-reuse';
@@ -56,7 +56,6 @@ interface Input {
 /** A tire this much outside the label's widths is near enough to say so, not to fit unasked. */
 const NEAR_MM = 6;
 const FIT_RANK = { covers: 0, near: 1, no: 2 } as const;
-const VERDICT_RANK = { good: 0, check: 1, stop: 2 } as const;
 
 /** The wall that a use wants most. Common practice: heavy ones resist pinching and run hotter. */
 const WALL_WANTED: Record<TubeUse, readonly ('standard' | 'heavy' | 'ultra')[]> = {
@@ -189,7 +188,8 @@ export const fitTubes = (input: Input): TubePick => {
 };
 
 /**
- * The tube for a tire, from the stock at hand: its label, its stretch where its flat width is known, its valve against the
+ * The tube for a tire, from the stock at hand: its label, its stretch where its flat width is known, its valve against
+ * the
  * rim's hole, and the wall that the use wants; with an old tube as a sleeve, and the old tube itself, as options.
  *
  * `tire` as printed on the sidewall; `tubes` at most 500; `valveHoleMm` 5 to 25.
@@ -217,7 +217,7 @@ export const tubePick = defineWorking<Input, TubePick>({
     ),
     old: record(OLD_TUBE_FIELDS, 'The old tube').optional(),
     use: oneOf(TUBE_USES, 'What the rider does').optional(),
-    valveHoleMm: quantity('mm', 5, 25, 'The rim\u2019s valve hole').optional(),
+    valveHoleMm: quantity('mm', 5, 25, 'The rim’s valve hole').optional(),
     rules: ruleValues(),
   },
   example: {

@@ -1,5 +1,4 @@
-import Joi from 'joi';
-import { count, quantity, ruleValues } from '../fields';
+import { count, quantity, ruleValues, yes } from '../fields';
 import { ruleNumber, ruleWord, type RuleValues } from '../rules';
 import { defineWorking, reason, SILENT, worstOf, type Reason, type Show } from '../working';
 
@@ -19,12 +18,6 @@ export interface TubeReuse {
   again: boolean;
   reasons: Reason[];
 }
-
-const yes = (says: string) =>
-  Joi.boolean()
-    .required()
-    .description(says)
-    .meta({ expected: `${says}: true or false` });
 
 /** The fields of the findings, as workings take them. */
 export const OLD_TUBE_FIELDS = {

@@ -85,7 +85,7 @@ export const tubeStretch = defineWorking<{ tire: string; flatWidthMm: number; ru
   example: { tire: '110/90-19', flatWidthMm: 105 },
   work({ tire, flatWidthMm, rules }, show) {
     const stretch = stretchOf(readTire(tire, rules), flatWidthMm, rules, show);
-    show.basis('published', 'perimeter of an ellipse, Ramanujan\u2019s second approximation');
+    show.basis('published', 'perimeter of an ellipse, Ramanujan’s second approximation');
     show.verdict(stretch.reason.verdict);
     return stretch;
   },

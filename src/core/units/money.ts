@@ -6,7 +6,9 @@ const digitsOf = (currency: string): number =>
 export const formatMoney = (minor: number, currency: string): string =>
   new Intl.NumberFormat('en', { style: 'currency', currency }).format(minor / 10 ** digitsOf(currency));
 
-/** A typed amount, `12.50` or `12,50`, in the smallest coin; null where it is none, or has more digits than the coin. */
+/**
+ * A typed amount, `12.50` or `12,50`, in the smallest coin; null where it is none, or has more digits than the coin.
+ */
 export const parseMoney = (typed: string, currency: string): number | null => {
   const match = /^(\d{1,7})(?:[.,](\d{1,3}))?$/.exec(typed.trim());
   const digits = digitsOf(currency);

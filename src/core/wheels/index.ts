@@ -24,5 +24,6 @@ export {
   type Wheel,
 } from './wheel';
 export { rimCode, readRimCode, tryRimCode, CONTOURS, type Contour, type RimCode } from './rim-code';
-export { wheelDial, type DialMark, type DialShape, type DialRole, type DialView } from './dial';
+export { wheelDial, type DialMark, type DialShape, type DialRole, type DialView } from './wheel-dial';
+export { lockMarks, lockPlaces } from './rim-locks';
 export { KEEP_CLEAR_DEG, keepClearDegs, spokeDegs, takesCrimpOn, weightPlaces } from './spokes';

@@ -24,7 +24,9 @@ export const keepClearDegs = (wheel: Rim, innerFace = false): number[] => [
   ...(wheel.build === 'spoked' || innerFace ? [] : spokeDegs(wheel)),
 ];
 
-/** Places a weight can go, clear of valve and locks: at spokes, or side by side along a rim that weights are stuck to. */
+/**
+ * Places a weight can go, clear of valve and locks: at spokes, or side by side along a rim that weights are stuck to.
+ */
 export const weightPlaces = (wheel: Rim, stuck = !takesCrimpOn(wheel)): number[] =>
   spokeDegs({ spokes: stuck ? STRIP_PLACES : wheel.spokes }).filter((deg) =>
     [0, ...wheel.rimLockDegs].every((t) => Math.abs(angleBetween(t, deg)) >= KEEP_CLEAR_DEG),

@@ -59,7 +59,9 @@ export const DISC_SIDES = ['left', 'right', 'both', 'none'] as const;
 export const CALIPERS = ['axial', 'radial'] as const;
 export type Caliper = (typeof CALIPERS)[number];
 
-/** A fastener with the manual's torque; `torqueNm` null where it is only snug. `socket` as the fitter calls it, `27 mm`. */
+/**
+ * A fastener with the manual's torque; `torqueNm` null where it is only snug. `socket` as the fitter calls it, `27 mm`.
+ */
 export interface Fastener {
   name: string;
   wheel: 'front' | 'rear' | 'any';
@@ -136,7 +138,9 @@ export interface Wheel extends Kept {
   caliper: Caliper;
   /** Rim strips it runs with; null where the shop's rule decides. */
   strips: number | null;
-  /** The rim's shape, for bead slack: over the flange, in the well, and from the well to the far flange along the axle. */
+  /**
+   * The rim's shape, for bead slack: over the flange, in the well, and from the well to the far flange along the axle.
+   */
   flangeMm: number | null;
   wellMm: number | null;
   wellToFlangeMm: number | null;

@@ -18,13 +18,13 @@ const text = (shapes: DialShape[], said: string) => shapes.find((s) => s.kind ==
 
 describe('the dial', () => {
   test('a mark stands at its angle, clockwise from the valve at 12', () => {
-    expect(degOf(text(draw([{ at: 'lock', deg: 210 }]), 'rim lock'))).toBeCloseTo(210, 0);
+    expect(degOf(text(draw([{ is: 'lock', deg: 210 }]), 'rim lock'))).toBeCloseTo(210, 0);
     expect(degOf(text(draw([]), 'valve'))).toBeCloseTo(0, 0);
     expect(degOf(text(draw([]), '3'))).toBeCloseTo(90, -1);
   });
 
   test.each([0, 30, 95, 180, 210, 300])('from the other side %d° is mirrored', (deg) => {
-    const shape = draw([{ at: 'light-mark', deg }], 'other').find((s) => s.role === 'mark');
+    const shape = draw([{ is: 'light-mark', deg }], 'other').find((s) => s.role === 'mark');
     expect(Math.abs(angleBetween(degOf(shape), mirrored(deg)))).toBeLessThan(0.5);
   });
 
@@ -35,10 +35,10 @@ describe('the dial', () => {
 
   test('words of weights close together stand in rows of their own', () => {
     const weights = draw([
-      { at: 'weight', deg: 40, label: '10 g' },
-      { at: 'weight', deg: 50, label: '20 g' },
-      { at: 'weight', deg: 5, label: '40 g' },
-      { at: 'weight', deg: 90, label: '30 g' },
+      { is: 'weight', deg: 40, label: '10 g' },
+      { is: 'weight', deg: 50, label: '20 g' },
+      { is: 'weight', deg: 5, label: '40 g' },
+      { is: 'weight', deg: 90, label: '30 g' },
     ]);
     const from = (said: string) => {
       const t = text(weights, said) as Extract<DialShape, { kind: 'text' }>;
@@ -52,7 +52,7 @@ describe('the dial', () => {
 
   test('the arrow turns round with the wheel', () => {
     const sweep = (sideUp: 'disc' | 'other') => {
-      const arc = draw([{ at: 'arrow', clockwise: true }], sideUp).find(
+      const arc = draw([{ is: 'arrow', clockwise: true }], sideUp).find(
         (s) => s.role === 'arrow' && s.kind === 'path' && !s.filled,
       );
       return arc?.kind === 'path' ? / 0 0 ([01]) /.exec(arc.d)?.[1] : undefined;
@@ -63,16 +63,16 @@ describe('the dial', () => {
 
   test('every mark is drawn with finite numbers and inside the field', () => {
     const marks: DialMark[] = [0, 45, 90, 135, 180, 225, 270, 315].flatMap((deg): DialMark[] => [
-      { at: 'lock', deg },
-      { at: 'start', deg },
-      { at: 'finish', deg },
-      { at: 'keeper', deg },
-      { at: 'heavy', deg, label: '41 g' },
-      { at: 'rest', deg, label: 'then' },
-      { at: 'trial', deg, label: '20 g' },
-      { at: 'weight', deg, label: '2 × 20 g' },
-      { at: 'light-mark', deg },
-      { at: 'push', fromDeg: deg, toDeg: (deg + 120) % 360 },
+      { is: 'lock', deg },
+      { is: 'start', deg },
+      { is: 'finish', deg },
+      { is: 'keeper', deg },
+      { is: 'heavy', deg, label: '41 g' },
+      { is: 'rest', deg, label: 'then' },
+      { is: 'trial', deg, label: '20 g' },
+      { is: 'weight', deg, label: '2 × 20 g' },
+      { is: 'light-mark', deg },
+      { is: 'push', fromDeg: deg, toDeg: (deg + 120) % 360 },
     ]);
     for (const shape of [...draw(marks), ...draw(marks, 'other')]) {
       const numbers =

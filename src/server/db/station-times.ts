@@ -1,5 +1,5 @@
 import { median, timesOf, type Entry, type JobState, type StationId, type UsualTime } from '../../core/job';
-import type { Db } from './open';
+import type { Db } from './open-db';
 
 /** So many of the latest jobs say what is usual, and no fewer than so many. */
 const LATEST = 30;

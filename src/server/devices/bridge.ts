@@ -1,9 +1,12 @@
+import { refusalText } from '../../core/errors';
 import { createInterface } from 'node:readline';
 import type { Readable } from 'node:stream';
 
 /** Lines are gathered so long before they are sent; a screen shows no faster. */
 const GATHER_MS = 100;
-/** Lines kept while the server does not answer; older ones are let go, since a reading is worth something only now. */
+/**
+ * Lines kept while the server does not answer; older ones are let go, since a reading is worth something only now.
+ */
 const KEPT_LINES = 400;
 
 interface Answer {
@@ -39,8 +42,8 @@ export const bridge = async (
       const answer = await post(lines.join('\n'));
       sum.taken += answer.taken;
       sum.refused += answer.refused.length;
-      for (const { line, message, expected } of answer.refused)
-        say(`Not taken: ${lines[line - 1]!.slice(0, 120)}\n  ${message} Right would be ${expected}.`);
+      for (const refused of answer.refused)
+        say(`Not taken: ${lines[refused.line - 1]!.slice(0, 120)}\n  ${refusalText(refused)}`);
       if (away) say('The server answers again.');
       away = false;
     } catch (error) {

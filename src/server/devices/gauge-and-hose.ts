@@ -8,7 +8,7 @@ import {
   type HoseTire,
   type Valve,
 } from '../../core/devices';
-import { marking, oneOf, quantity } from '../../core/fields';
+import { count, marking, oneOf, quantity } from '../../core/fields';
 import { seeded } from '../../core/statistics';
 import { tireVolume } from '../../core/tires';
 import { standIn, type StandIn } from './stand-in';
@@ -23,6 +23,9 @@ const POP_KPA: Record<(typeof FITS)[number], HoseTire['popKpa']> = {
 };
 const LEAK_MOL_PER_S_KPA: Record<(typeof LEAKS)[number], number> = { none: 0, slow: 2e-7, fast: 2e-5 };
 
+/** What the compressor's tank holds, gauge. */
+const TANK_KPA = 800;
+
 interface Knobs {
   tire: string;
   fit: (typeof FITS)[number];
@@ -32,6 +35,10 @@ interface Knobs {
   /** Dry until broken and lubricated; the same word again does it again. */
   beads: 'dry' | 'lubricated';
   ambientC: number;
+  /** The hose's regulator, gauge: no more than this ever goes in. */
+  regulatorKpa: number;
+  /** How many times faster the air moves than in life. */
+  pace: number;
 }
 
 const schema = Joi.object({
@@ -42,16 +49,18 @@ const schema = Joi.object({
   core: oneOf(['in', 'out'], 'The valve core').optional(),
   beads: oneOf(['dry', 'lubricated'], 'The beads').optional(),
   ambientC: quantity('C', -40, 60, 'The shop').optional(),
+  regulatorKpa: quantity('kPa', 20, TANK_KPA, "The hose's regulator").optional(),
+  pace: count(1, 10, 'How many times faster').optional(),
 }).required();
 
 const NOISE_KPA = 0.4;
 
-const tireOf = ({ tire, fit, leak, ambientC }: Knobs): HoseTire => ({
+const tireOf = ({ tire, fit, leak, ambientC, regulatorKpa }: Knobs): HoseTire => ({
   volumeL: tireVolume.run({ tire }).result.volumeL,
   ambientC,
   popKpa: POP_KPA[fit],
   dryTimes: 1.6,
-  tankKpa: 800,
+  supplyKpa: regulatorKpa,
   fillMolPerSKpa: 1.2e-4,
   coreOutTimes: 3,
   leakMolPerSKpa: LEAK_MOL_PER_S_KPA[leak],
@@ -67,6 +76,8 @@ export const simulatedGauge = (name: string, errorKpa = 0): StandIn => {
     core: 'in',
     beads: 'lubricated',
     ambientC: 20,
+    regulatorKpa: TANK_KPA,
+    pace: 1,
   };
   const chance = seeded(13);
   let tire = tireOf(knobs);
@@ -75,8 +86,8 @@ export const simulatedGauge = (name: string, errorKpa = 0): StandIn => {
     schema,
     knobs,
     digits: 1,
-    next: ({ valve, core }, seconds) => {
-      const step = hoseStep(tire, air, valve, core === 'out', seconds);
+    next: ({ valve, core, pace }, seconds) => {
+      const step = hoseStep(tire, air, valve, core === 'out', seconds * pace);
       air = step.air;
       return {
         value: Math.max(-4, hoseKpa(tire, air) + errorKpa + (chance() - 0.5) * NOISE_KPA),

@@ -1,6 +1,6 @@
 import PDFDocument from 'pdfkit';
 import { dialMarks, foldJob, jobCard, type Entry, type JobCard, type JobSummary } from '../../core/job';
-import { formatQuantity, type UnitPreferences } from '../../core/units';
+import { dayOf, formatQuantity, type UnitPreferences } from '../../core/units';
 import { wheelDial, type DialRole } from '../../core/wheels';
 import { packageFile } from '../paths';
 
@@ -117,7 +117,7 @@ const drawCard = (doc: Doc, card: JobCard): void => {
   list(doc, 'Notes', card.notes);
   list(doc, 'Safety', [
     'Pump the brake until it is firm before the machine rolls. Ride gently at first; new tires are slippery.',
-    'The maker\u2019s manual and local codes come before this card.',
+    'The maker’s manual and local codes come before this card.',
   ]);
 };
 
@@ -131,7 +131,7 @@ export const jobCardPdf = (input: {
 }): Promise<Buffer> =>
   new Promise((resolve, reject) => {
     const state = foldJob(input.entries);
-    const card = jobCard(state, input.on.toISOString().slice(0, 10), input.units);
+    const card = jobCard(state, dayOf(input.on), input.units);
     const doc = new PDFDocument({
       size: 'A4',
       margin: 48,

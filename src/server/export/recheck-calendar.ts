@@ -1,6 +1,6 @@
-import { addDays, formatISO, parseISO } from 'date-fns';
 import { createEvents, type DateArray } from 'ics';
 import { foldJob, recheckDates, type Entry, type JobSummary } from '../../core/job';
+import { daysAfter } from '../../core/units';
 import { POSITION_WORDS } from '../../core/wheels/wheel';
 
 const dateParts = (day: string): DateArray => day.split('-').map(Number) as unknown as DateArray;
@@ -16,7 +16,7 @@ export const recheckCalendar = (job: JobSummary, log: readonly Entry[], now: Dat
       title: `${recheck.what}: ${wheel}, ${job.machineName}`,
       description: `Job ${job.number}, ${state.rider}`,
       start: dateParts(recheck.onDate),
-      end: dateParts(formatISO(addDays(parseISO(recheck.onDate), 1), { representation: 'date' })),
+      end: dateParts(daysAfter(recheck.onDate, 1)),
       productId: 'tough-rimstone',
       calName: `Job ${job.number} rechecks`,
     })),

@@ -4,8 +4,8 @@ import { WEIGHTS_ON } from '../../core/balance';
 import { check, count, listOf, oneOf } from '../../core/fields';
 import { balanceQuestion, foldJob } from '../../core/job';
 import { FRICTIONS, practiceRound, SHELVES, type PracticeTried } from '../../core/practice';
-import type { JobStore } from '../db/jobs';
-import type { PracticeStore } from '../db/practice';
+import type { JobStore } from '../db/job-store';
+import type { PracticeStore } from '../db/practice-store';
 import { recordId, who } from './input';
 
 /** Jobs that are looked through, and wheels that are taken, to learn what the stand hides. */
@@ -29,7 +29,10 @@ const triedBody = Joi.object({
 /** What the shop's stand hides, learned from its jobs; rounds of practice and their scores. */
 export const balanceRoutes = (jobs: JobStore, practice: PracticeStore): Router => {
   const router = Router();
-  /** What was seen of the last wheels; what they say of the stand is worked out by whoever asks, `stand-band` takes it as it is. */
+  /**
+   * What was seen of the last wheels; what they say of the stand is worked out by whoever asks, `stand-band` takes it
+   * as it is.
+   */
   router.get('/stand-wheels', (_req, res) => {
     const wheels = jobs
       .list({ search: '', limit: MOST_JOBS, offset: 0 })

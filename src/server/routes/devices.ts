@@ -2,7 +2,7 @@ import { Router, text, type Request, type Response } from 'express';
 import Joi from 'joi';
 import { FAILURES, LINE_MAX, type DeviceLine, type Failure } from '../../core/devices';
 import { check, oneOf } from '../../core/fields';
-import type { DeviceHub } from '../devices/hub';
+import type { DeviceHub } from '../devices/device-hub';
 
 const failSchema = Joi.object({ fails: oneOf(FAILURES, 'How it fails').allow(null) }).required();
 /** As many lines as a slow line buffers in a few seconds. */
@@ -20,7 +20,10 @@ const stream = (
   req.on('close', leave);
 };
 
-/** Instruments: which there are, what they say as streams of events, lines of real ones, and how stand-ins are held and broken. */
+/**
+ * Instruments: which there are, what they say as streams of events, lines of real ones, and how stand-ins are held and
+ * broken.
+ */
 export const deviceRoutes = (hub: DeviceHub): Router => {
   const router = Router();
   router.get('/', (_req, res) => void res.json({ devices: hub.list() }));

@@ -12,7 +12,7 @@ export const checkQuery = <T>(schema: Joi.Schema, query: unknown): T => {
 };
 
 export const who = text(60, 'Who does it');
-export const recordId = text(60, 'The record\u2019s name in the database').pattern(/^[\w-]+$/);
+export const recordId = text(60, 'The record’s name in the database').pattern(/^[\w-]+$/);
 
 const number = (min: number, max: number, usual: number, says: string) =>
   Joi.number()

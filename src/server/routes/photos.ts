@@ -2,7 +2,7 @@ import express, { Router } from 'express';
 import { check } from '../../core/fields';
 import { PHOTO_ID } from '../../core/job';
 import { NotFound } from '../errors';
-import { MOST_PHOTO_BYTES, type PhotoStore } from '../photos';
+import { MOST_PHOTO_BYTES, type PhotoStore } from '../photo-store';
 
 const YEAR_S = 31_536_000;
 

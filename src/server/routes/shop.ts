@@ -3,9 +3,9 @@ import Joi from 'joi';
 import { check, listOf, text } from '../../core/fields';
 import { checkRecord } from '../../core/shop';
 import { InputError } from '../../core/errors';
-import type { JobStore } from '../db/jobs';
-import type { RuleStore } from '../db/rules';
-import type { ShopStore } from '../db/shop';
+import type { JobStore } from '../db/job-store';
+import type { RuleStore } from '../db/rule-store';
+import type { ShopStore } from '../db/shop-store';
 import { who } from './input';
 
 const machineBody = Joi.object({

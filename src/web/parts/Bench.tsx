@@ -7,6 +7,7 @@ import { themeChosen, unitChosen, whoChosen, type Prefs } from '../store/prefs-s
 import { loadShop } from '../store/shop-slice';
 import { Button } from './Button';
 import { ChoiceField, TextField } from './fields';
+import { KeysPause } from './keys';
 
 const UNIT_CHOICES: { key: keyof UnitPreferences; label: string; values: string[] }[] = [
   { key: 'pressure', label: 'Pressure', values: ['psi', 'kPa', 'bar'] },
@@ -94,6 +95,7 @@ export const Bench = () => {
           className="z-40 max-h-[85vh] w-[min(340px,94vw)] space-y-3 overflow-y-auto rounded-2xl border-2 border-ink bg-stone p-4"
           aria-label="Bench"
         >
+          <KeysPause />
           <WhoIsThere />
           <ChoiceField
             label="Light"

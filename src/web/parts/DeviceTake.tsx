@@ -6,6 +6,7 @@ import { Button } from './Button';
 import { useUnits } from './quantity';
 import { StandInKnobs } from './StandInKnobs';
 import { useDevice, type LiveDevice } from './use-device';
+import { KeysPause } from './keys';
 
 /** As many digits as a fitter reads off an instrument of the kind. */
 export const DEVICE_DIGITS: Record<DeviceKind, number> = {
@@ -90,7 +91,6 @@ export const DeviceTake = ({ kind, what, compact, onTake }: Props) => {
             type="button"
             className="grid h-12 w-12 shrink-0 cursor-pointer place-items-center rounded-lg text-ink2 hover:bg-stone2"
             aria-label={`${what} from the ${name}`}
-            title={`From the ${name}`}
           >
             <Plug size={22} aria-hidden="true" />
           </button>
@@ -107,6 +107,7 @@ export const DeviceTake = ({ kind, what, compact, onTake }: Props) => {
           className="z-40 w-[min(420px,calc(100vw-24px))] rounded-2xl border-2 border-ink bg-stone p-3"
           aria-label={`${what} from the ${name}`}
         >
+          <KeysPause />
           {open && (
             <Live
               kind={kind}

@@ -1,6 +1,6 @@
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
-import { useKeyList, useKeys } from './keys';
+import { KeysPause, useKeyList, useKeys } from './keys';
 import { X } from 'lucide-react';
 
 const NAMES: Record<string, string> = { ArrowLeft: '←', ArrowRight: '→' };
@@ -25,6 +25,7 @@ export const KeyHelp = () => {
           aria-describedby={undefined}
           className="fixed inset-x-0 bottom-0 z-50 mx-auto max-h-[80vh] max-w-xl overflow-y-auto rounded-t-2xl border-x-4 border-t-4 border-lip bg-stone p-6"
         >
+          <KeysPause />
           <div className="mb-3 flex items-center justify-between">
             <Dialog.Title className="text-2xl">Keys on this screen</Dialog.Title>
             <Dialog.Close

@@ -1,8 +1,8 @@
 import { Popover } from 'radix-ui';
 import { useState } from 'react';
-import { useJob } from '../screens/job-context';
+import { useJob } from './job-context';
 import { Button } from './Button';
-import { useKeys } from './keys';
+import { KeysPause, useKeys } from './keys';
 
 /** A note at any station. */
 export const NoteButton = () => {
@@ -33,6 +33,7 @@ export const NoteButton = () => {
           className="z-40 w-[min(440px,92vw)] rounded-2xl border-2 border-ink bg-stone p-4"
           aria-label={`Note at ${station}`}
         >
+          <KeysPause />
           <form
             onSubmit={(e) => {
               e.preventDefault();

@@ -1,6 +1,7 @@
 import { foldJob, entryText, stepsOf, type Entry } from '../../core/job';
 import { selectLog, useApp, useDo } from '../store';
-import { dropped, send } from '../store/jobs-slice';
+import { send } from '../store/job-writing';
+import { dropped } from '../store/jobs-slice';
 import { Button } from './Button';
 import { useUnits } from './quantity';
 
@@ -21,7 +22,7 @@ export const OutboxBar = ({ jobId }: { jobId: string }) => {
             <strong>
               {parcel.status === 'refused'
                 ? 'Somebody else has written to this job. Look at it, then decide.'
-                : 'The server does not answer. Kept here.'}
+                : `${parcel.why ?? 'Not sent yet.'} Kept here.`}
             </strong>{' '}
             {parcel.bodies.map((b) => entryText({ ...b, seq: 0, at: '' } as Entry, units, words)).join('; ')}
           </p>

@@ -1,6 +1,7 @@
 import { Dialog } from 'radix-ui';
 import { X } from 'lucide-react';
 import type { ReactNode } from 'react';
+import { KeysPause } from './keys';
 
 interface Props {
   title: ReactNode;
@@ -23,6 +24,7 @@ export const Sheet = ({ title, closes, widthPx = 620, footed, onTop, children }:
       style={{ width: `min(${widthPx}px, 100vw)` }}
       className={`fixed inset-y-0 right-0 overflow-y-auto border-l-4 border-lip bg-stone ${footed ? 'px-6 pt-6' : 'p-6'} ${onTop ? 'z-50' : 'z-30'}`}
     >
+      <KeysPause />
       <div className="mb-3 flex items-start justify-between gap-4">
         <Dialog.Title className="text-2xl">{title}</Dialog.Title>
         <Dialog.Close

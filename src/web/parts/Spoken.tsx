@@ -2,17 +2,22 @@ import { useEffect, useState } from 'react';
 import { useApp } from '../store';
 
 const SHOWN_MS = 6000;
+/** A refusal stays longer. */
+const REFUSAL_MS = 18_000;
 
-/** The last thing said about a write, for eye and screen reader; it goes by itself, a refusal stays longer. */
+/**
+ * The last thing said about a write, for eye and screen reader; it goes by itself.
+ * A live region of our own: a toast would take for itself the Escape that belongs to an open sheet.
+ */
 export const Spoken = () => {
-  const said = useApp((s) => s.jobs.said);
+  const spoken = useApp((s) => s.jobs.announcement);
   const [hidden, setHidden] = useState(0);
   useEffect(() => {
-    if (!said) return;
-    const wait = setTimeout(() => setHidden(said.at), said.tone === 'stop' ? SHOWN_MS * 3 : SHOWN_MS);
+    if (!spoken) return;
+    const wait = setTimeout(() => setHidden(spoken.at), spoken.tone === 'stop' ? REFUSAL_MS : SHOWN_MS);
     return () => clearTimeout(wait);
-  }, [said]);
-  const shown = said && said.at !== hidden ? said : null;
+  }, [spoken]);
+  const shown = spoken && spoken.at !== hidden ? spoken : null;
   return (
     <div aria-live="polite" className="no-print pointer-events-none relative z-10 px-4 lg:px-0">
       {shown && (

@@ -1,8 +1,9 @@
 import { useCallback, useState } from 'react';
+import { refusalText } from '../../core/errors';
 import type { DeviceKind } from '../../core/devices';
 import { useDo } from '../store';
 import { api, ApiError, type HeldDevice } from '../store/api';
-import { said } from '../store/jobs-slice';
+import { announce } from '../store/jobs-slice';
 import { Button } from './Button';
 import { ChoiceField, QuantityField } from './fields';
 import { useUnits } from './quantity';
@@ -19,7 +20,7 @@ export const useHold = (device: HeldDevice | null) => {
         setHeld((before) => ({ ...before, ...knobs }));
       } catch (error) {
         if (!(error instanceof ApiError)) throw error;
-        dispatch(said({ text: `${error.message} Right would be ${error.expected}.`, tone: 'stop' }));
+        dispatch(announce({ text: refusalText(error), tone: 'stop' }));
       }
     },
     [dispatch, name],
@@ -92,7 +93,9 @@ export const HoseKnobs = ({ held, hold, full }: ReturnType<typeof useHold> & { f
   </div>
 );
 
-/** The wheel on the simulated stand: a quarter turn and let go, or a push. `seen` says a side as the stand knows it. */
+/**
+ * The wheel on the simulated stand: a quarter turn and let go, or a push. `seen` says a side as the stand knows it.
+ */
 export const TurnKnobs = ({
   hold,
   seen = (side) => side,

@@ -3,6 +3,8 @@ import { NavLink } from 'react-router';
 import { STATION_WORDS, type StationId, type StationReport } from '../../core/job';
 
 const STEP_PX = 5.6;
+/** What stays in sight of the station before the live one. */
+const LEFT_OF_LIVE_PX = 40;
 
 /** A basin that fills as its station is done: lip, water, and the wave on it. */
 const Basin = ({ fill, active }: { fill: number; active: boolean }) => {
@@ -10,7 +12,15 @@ const Basin = ({ fill, active }: { fill: number; active: boolean }) => {
   const wall = 8;
   const floor = h - wall;
   const level = wall / 2 + (1 - fill) * (floor - wall / 2);
-  const wave = `M${wall} ${level}q${(w - 2 * wall) / 8} -4 ${(w - 2 * wall) / 4} 0t${(w - 2 * wall) / 4} 0t${(w - 2 * wall) / 4} 0t${(w - 2 * wall) / 4} 0V${floor - 10}q0 10 -10 10H${wall + 10}q-10 0 -10 -10Z`;
+  // Four waves across the water, then down and round the floor.
+  const long = (w - 2 * wall) / 4;
+  const waves = `q${long / 2} -4 ${long} 0${`t${long} 0`.repeat(3)}`;
+  const water = `M${wall} ${level}${waves}V${floor - 10}q0 10 -10 10H${wall + 10}q-10 0 -10 -10Z`;
+  const round = wall + 5;
+  const lip = [
+    `M${wall / 2} ${wall / 2}V${h - wall - 8}q0 ${wall + 4} ${round} ${wall + 4}`,
+    `H${w - wall * 1.5 - 5}q${round} 0 ${round} -${wall + 4}V${wall / 2}`,
+  ].join('');
   return (
     <svg viewBox={`0 0 ${w} ${h}`} width={w} height={h} aria-hidden="true" className="block max-w-full">
       <rect
@@ -22,9 +32,9 @@ const Basin = ({ fill, active }: { fill: number; active: boolean }) => {
         className={active ? 'fill-paper' : 'fill-stone'}
         opacity={active ? 0 : 0.55}
       />
-      {fill > 0 && <path d={wave} className={`rise ${active ? 'fill-water' : 'fill-water2'}`} />}
+      {fill > 0 && <path d={water} className={`rise ${active ? 'fill-water' : 'fill-water2'}`} />}
       <path
-        d={`M${wall / 2} ${wall / 2}V${h - wall - 8}q0 ${wall + 4} ${wall + 5} ${wall + 4}H${w - wall * 1.5 - 5}q${wall + 5} 0 ${wall + 5} -${wall + 4}V${wall / 2}`}
+        d={lip}
         fill="none"
         strokeWidth={wall}
         strokeLinecap="round"
@@ -57,9 +67,9 @@ export const Terraces = ({
   station: StationId;
 }) => {
   const strip = useRef<HTMLOListElement>(null);
+  const live = useRef<HTMLLIElement>(null);
   useEffect(() => {
-    const active = strip.current?.querySelector<HTMLElement>('[aria-current=page]');
-    if (active && strip.current) strip.current.scrollLeft = active.offsetLeft - 40;
+    if (live.current && strip.current) strip.current.scrollLeft = live.current.offsetLeft - LEFT_OF_LIVE_PX;
   }, [station]);
   return (
     <nav aria-label="Stations" className="no-print">
@@ -72,6 +82,7 @@ export const Terraces = ({
           return (
             <li
               key={report.station}
+              ref={active ? live : undefined}
               style={{ '--step': `${6 + i * STEP_PX}px` } as React.CSSProperties}
               className="max-lg:shrink-0 lg:ml-[var(--step)]"
             >

@@ -6,13 +6,16 @@ interface Props extends DialView {
   /** Picks a place by tapping, in degrees as seen from the disc side. The field beside it does the same by keys. */
   onPick?: ((deg: number) => void) | undefined;
   className?: string;
-  /** The wheel turns on a stand: so far clockwise as seen from the disc side, not brought back to 0 to 360; null where it stands with the valve up. */
+  /**
+   * The wheel turns on a stand: so far clockwise as seen from the disc side, not brought back to 0 to 360; null where
+   * it stands with the valve up.
+   */
   turnDeg?: number | null;
   /** A stand that turns it by its own clock sets `--turn` on this. */
   turns?: RefObject<SVGSVGElement | null>;
 }
 
-const MARK_WORDS: Partial<Record<DialMark['at'], string>> = {
+const MARK_WORDS: Partial<Record<DialMark['is'], string>> = {
   belief: 'heavy spot, believed',
   lock: 'rim lock',
   'light-mark': 'light mark',
@@ -26,8 +29,8 @@ const MARK_WORDS: Partial<Record<DialMark['at'], string>> = {
 
 const describe = (marks: readonly DialMark[], over: boolean): string => {
   const said = marks.flatMap((m) => {
-    const word = MARK_WORDS[m.at];
-    if (word && m.at === 'belief')
+    const word = MARK_WORDS[m.is];
+    if (word && m.is === 'belief')
       return [`${word} at ${placeText(over ? mirrored(m.heavy.deg) : m.heavy.deg)}, ${m.label}`];
     return word && 'deg' in m ? [`${word} at ${placeText(over ? mirrored(m.deg) : m.deg)}`] : [];
   });

@@ -1,8 +1,9 @@
 import { Popover } from 'radix-ui';
 import { Delete, Grid3x3 } from 'lucide-react';
-import { useId, type ReactNode } from 'react';
+import { useId, type ReactNode, type Ref } from 'react';
 import type { Unit } from '../../core/units';
 import { useUnits } from './quantity';
+import { KeysPause } from './keys';
 
 interface Common {
   label: string;
@@ -10,6 +11,8 @@ interface Common {
   onChange: (value: string) => void;
   problem?: string | null | undefined;
   hint?: string;
+  /** For a key that goes to the field. */
+  inputRef?: Ref<HTMLInputElement> | undefined;
 }
 
 /** Label, control and what is wrong with it, tied together for the eye and for the screen reader. */
@@ -49,6 +52,7 @@ export const TextField = ({
   problem,
   hint,
   onFocus,
+  inputRef,
   ...rest
 }: Common & {
   placeholder?: string;
@@ -63,6 +67,7 @@ export const TextField = ({
     {({ id, describedBy }) => (
       <input
         {...rest}
+        ref={inputRef}
         id={id}
         className="field"
         value={value}
@@ -84,7 +89,7 @@ export const ChoiceField = ({
   options,
   problem,
   hint,
-}: Common & { options: readonly (readonly [value: string, label: string])[] }) => (
+}: Omit<Common, 'inputRef'> & { options: readonly (readonly [value: string, label: string])[] }) => (
   <Labelled label={label} problem={problem} hint={hint}>
     {({ id, describedBy }) => (
       <select
@@ -129,6 +134,7 @@ const NumberPad = ({
         className="z-40 rounded-2xl border-2 border-ink bg-stone p-3"
         aria-label={`Number keys for ${label}`}
       >
+        <KeysPause />
         <output className="num mb-2 block text-right text-3xl" aria-live="polite">
           {value || '–'}
         </output>
@@ -168,6 +174,7 @@ export const QuantityField = ({
   onChange,
   problem,
   hint,
+  inputRef,
   big,
   signed,
 }: Common & { unit: Unit | null; big?: boolean; signed?: boolean }) => {
@@ -178,6 +185,7 @@ export const QuantityField = ({
       {({ id, describedBy }) => (
         <div className="flex">
           <input
+            ref={inputRef}
             id={id}
             className={`field num min-w-0 ${big ? '!min-h-14 text-2xl' : ''}`}
             inputMode="decimal"

@@ -10,6 +10,8 @@ export interface KeyAction {
 interface KeyBoard {
   bind(actions: readonly KeyAction[]): () => void;
   list(): KeyAction[];
+  /** No key of the screen works until the answer is called. */
+  pause(): () => void;
 }
 
 const Keys = createContext<KeyBoard | null>(null);
@@ -20,6 +22,7 @@ const isTyping = (target: EventTarget | null): boolean =>
 /** Listens for keys once for the whole app; what was bound last wins. */
 export const KeysProvider = ({ children }: { children: ReactNode }) => {
   const layers = useRef<(readonly KeyAction[])[]>([]);
+  const pauses = useRef(0);
 
   const bind = useCallback((actions: readonly KeyAction[]) => {
     layers.current.push(actions);
@@ -36,9 +39,17 @@ export const KeysProvider = ({ children }: { children: ReactNode }) => {
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      // A pedal held down counts once.
-      if (event.repeat || event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
-      if (document.querySelector('[role=dialog]')) return;
+      // A pedal held down counts once; what a control has taken for itself is its own.
+      if (
+        event.defaultPrevented ||
+        event.repeat ||
+        event.ctrlKey ||
+        event.metaKey ||
+        event.altKey ||
+        isTyping(event.target)
+      )
+        return;
+      if (pauses.current > 0) return;
       const pressed = event.key.length === 1 ? event.key.toLowerCase() : event.key;
       const action = list().find((a) => a.key === pressed);
       if (!action) return;
@@ -49,7 +60,12 @@ export const KeysProvider = ({ children }: { children: ReactNode }) => {
     return () => window.removeEventListener('keydown', onKey);
   }, [list]);
 
-  const board = useMemo(() => ({ bind, list }), [bind, list]);
+  const pause = useCallback(() => {
+    pauses.current++;
+    return () => void pauses.current--;
+  }, []);
+
+  const board = useMemo(() => ({ bind, list, pause }), [bind, list, pause]);
   return <Keys.Provider value={board}>{children}</Keys.Provider>;
 };
 
@@ -57,6 +73,13 @@ const useBoard = (): KeyBoard => {
   const board = useContext(Keys);
   if (!board) throw new Error('Keys are used outside their provider');
   return board;
+};
+
+/** Stands inside what opens over the screen: while it is shown, keys belong to it alone. */
+export const KeysPause = () => {
+  const { pause } = useBoard();
+  useEffect(() => pause(), [pause]);
+  return null;
 };
 
 /** Binds keys while the component is shown. */

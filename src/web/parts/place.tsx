@@ -1,13 +1,17 @@
-import { useContext, useState } from 'react';
-import { InputError } from '../../core/errors';
+import { useContext, useMemo, useState, type Ref } from 'react';
+import { InputError, refusalText } from '../../core/errors';
 import { clockText, mirrored, parseAngle, placeText } from '../../core/units';
-import { JobContext } from '../screens/job-context';
+import { JobContext } from './job-context';
 import { TextField } from './fields';
 
 /** Places as seen from the side that is up; inside they are kept as seen from the disc side. */
 export const usePlace = () => {
   // Outside a job a wheel is seen from its disc side.
   const sideUp = useContext(JobContext)?.sideUp ?? 'disc';
+  return useMemo(() => placesOf(sideUp), [sideUp]);
+};
+
+const placesOf = (sideUp: 'disc' | 'other') => {
   const turn = (deg: number) => (sideUp === 'other' ? mirrored(deg) : deg);
   return {
     say: (deg: number) => placeText(turn(deg)),
@@ -18,28 +22,28 @@ export const usePlace = () => {
       try {
         return { deg: turn(parseAngle(typed)) };
       } catch (error) {
-        if (error instanceof InputError) return { problem: `${error.message} Right would be ${error.expected}.` };
+        if (error instanceof InputError) return { problem: refusalText(error) };
         throw error;
       }
     },
   };
 };
 
-/** A place on the wheel: typed as a clock reading or degrees, or tapped on the dial. */
-export const PlaceField = ({
-  label,
-  deg,
-  onPlace,
-}: {
+interface PlaceProps {
   label: string;
   deg: number | null;
   onPlace: (deg: number | null) => void;
-}) => {
+  inputRef?: Ref<HTMLInputElement> | undefined;
+}
+
+/** A place on the wheel: typed as a clock reading or degrees, or tapped on the dial. */
+export const PlaceField = ({ label, deg, onPlace, inputRef }: PlaceProps) => {
   const { say, read } = usePlace();
   const [typed, setTyped] = useState<string | null>(null);
   const parsed = typed !== null && typed.trim() ? read(typed) : null;
   return (
     <TextField
+      inputRef={inputRef}
       label={label}
       value={typed ?? (deg === null ? '' : say(deg))}
       maxLength={24}

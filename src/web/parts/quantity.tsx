@@ -19,7 +19,7 @@ export const useUnits = () => {
 
 const unitsOf = (units: UnitPreferences) => ({
   units,
-  /** `13.0 psi` */
+  /** `14.2 psi` */
   say: (value: number, unit: Unit, options?: { digits?: number; sign?: boolean }) => {
     const { text, label } = formatQuantity(value, unit, units, options);
     return unit === 'deg' ? `${text}${label}` : `${text} ${label}`;

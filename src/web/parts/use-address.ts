@@ -41,7 +41,9 @@ const putText = (params: URLSearchParams, values: Record<string, string>): void 
   }
 };
 
-/** Several texts of the address by name; an empty one does not stand there. `names` is the same list at every draw. */
+/**
+ * Several texts of the address by name; an empty one does not stand there. `names` is the same list at every draw.
+ */
 export const useAddressTexts = <K extends string>(
   names: readonly K[],
 ): [Record<K, string>, (part: Partial<Record<K, string>>, push?: boolean) => void] => {

@@ -53,7 +53,10 @@ const stateWords = (device: DeviceNow): string => {
   return 'silent';
 };
 
-/** Listens to the shop's instrument of a kind while `on`: a real one before a stand-in, and a stand-in only where they are wanted. */
+/**
+ * Listens to the shop's instrument of a kind while `on`: a real one before a stand-in, and a stand-in only where they
+ * are wanted.
+ */
 export const useDevice = (kind: DeviceKind, on: boolean, standIns = true): LiveDevice => {
   const [device, setDevice] = useState<HeldDevice | null>(null);
   const [track, setTrack] = useState<Track>(NOTHING_HEARD);

@@ -20,7 +20,13 @@ const LineValue = ({ line }: { line: WorkingLine }) => {
 };
 
 /** Any working: its lines with the numbers filled in, what they rest on, and the cautions. */
-export const WorkingView = ({ working }: { working: Working }) => {
+export const WorkingView = ({
+  working,
+  children,
+}: {
+  working: Working;
+  /** What was found, where it is shown at all: after the verdict, before the arithmetic. */ children?: ReactNode;
+}) => {
   const { tell } = useUnits();
   return (
     <div>
@@ -29,6 +35,7 @@ export const WorkingView = ({ working }: { working: Working }) => {
           <VerdictMark verdict={working.verdict} />
         </p>
       )}
+      {children}
       <dl className="rows">
         {working.lines.map((line, i) => (
           <div key={i} className="grid grid-cols-[1fr_auto] gap-x-4 border-b border-stone3 py-2">

@@ -1,4 +1,5 @@
 import { Link } from 'react-router';
+import { refusalText } from '../../core/errors';
 import { DEVICE_KINDS, FAILURES, type DeviceState, type Failure } from '../../core/devices';
 import type { Verdict } from '../../core/working';
 import { Button } from '../parts/Button';
@@ -11,7 +12,7 @@ import { useAllDevices } from '../parts/use-all-devices';
 import { VerdictShape } from '../parts/VerdictMark';
 import { useApp, useDo } from '../store';
 import { api, ApiError, type HeldDevice } from '../store/api';
-import { said } from '../store/jobs-slice';
+import { announce } from '../store/jobs-slice';
 import { standInsChosen } from '../store/prefs-slice';
 
 const STATE: Record<DeviceState, { verdict: Verdict; word: string }> = {
@@ -50,7 +51,7 @@ const Instrument = ({
       await what();
     } catch (error) {
       if (!(error instanceof ApiError)) throw error;
-      dispatch(said({ text: `${error.message} Right would be ${error.expected}.`, tone: 'stop' }));
+      dispatch(announce({ text: refusalText(error), tone: 'stop' }));
     }
     await refresh();
   };

@@ -4,7 +4,7 @@ import { dialMarks, jobCard } from '../../core/job';
 import { Button } from '../parts/Button';
 import { Waiting } from '../parts/Frame';
 import { useKeys } from '../parts/keys';
-import { NoJob, useOpenJob } from '../parts/open-job';
+import { NoJob, useOpenJob } from '../parts/use-open-job';
 import { useUnits } from '../parts/quantity';
 import { WheelDial } from '../parts/WheelDial';
 import { selectJobState, today, useApp } from '../store';
@@ -83,7 +83,7 @@ export const JobCardScreen = () => {
           title="Safety"
           items={[
             'Pump the brake until it is firm before the machine rolls. Ride gently at first: new tires are slippery.',
-            'The maker\u2019s manual and local codes come before this card.',
+            'The maker’s manual and local codes come before this card.',
           ]}
         />
       </article>

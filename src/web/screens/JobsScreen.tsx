@@ -1,4 +1,5 @@
 import { useEffect, useMemo, useState } from 'react';
+import { refusalText } from '../../core/errors';
 import { Link, useNavigate } from 'react-router';
 import type { JobSummary } from '../../core/job';
 import { POSITION_WORDS } from '../../core/wheels/wheel';
@@ -13,38 +14,38 @@ const PAGE = 50;
 const TYPING_PAUSE_MS = 180;
 const IN_ADDRESS = ['search', 'from', 'to'] as const;
 
+/** A basin, full once the wheel has left. */
+const State = ({ isOver }: { isOver: boolean }) => (
+  <span
+    className={`inline-flex items-center gap-2 whitespace-nowrap ${isOver ? 'text-good' : 'font-semibold text-water'}`}
+  >
+    <svg viewBox="0 0 24 16" width="24" height="16" aria-hidden="true">
+      <path d="M2 2v7q0 5 5 5h10q5 0 5-5V2" fill="none" stroke="currentColor" strokeWidth="3" strokeLinecap="round" />
+      <path d={isOver ? 'M4 4h16v5q0 3-3 3H7q-3 0-3-3z' : 'M4 9h16q0 3-3 3H7q-3 0-3-3z'} fill="currentColor" />
+    </svg>
+    {isOver ? 'handed over' : 'on the bench'}
+  </span>
+);
+
+/** One job; on a phone the machine has a line of its own, so that its name is never cut off before its wheel. */
 const Row = ({ job }: { job: JobSummary }) => {
   const to = job.handedOver ? `/jobs/${job.id}/hand-over` : `/jobs/${job.id}`;
   return (
     <li>
       <Link
         to={to}
-        className="grid grid-cols-[64px_1fr_auto] items-center gap-x-4 border-b border-stone3 px-2 py-2 no-underline hover:bg-stone2 md:grid-cols-[64px_minmax(0,2.2fr)_minmax(0,1.2fr)_minmax(0,1.4fr)_110px_130px]"
+        className="grid grid-cols-[52px_1fr] items-center gap-x-3 border-b border-stone3 px-2 py-2 no-underline hover:bg-stone2 md:grid-cols-[64px_minmax(0,2.2fr)_minmax(0,1.2fr)_minmax(0,1.4fr)_110px_130px] md:gap-x-4"
       >
-        <span className="num text-ink2">{job.number}</span>
-        <span className="head truncate text-lg">
-          {POSITION_WORDS[job.wheelPosition]}, {job.machineName}
+        <span className="num text-ink2 max-md:self-start max-md:pt-0.5">{job.number}</span>
+        <span className="head text-lg max-md:leading-tight md:truncate">
+          <span className="max-md:block">{POSITION_WORDS[job.wheelPosition]}, </span>
+          {job.machineName}
         </span>
         <span className="truncate max-md:col-start-2">{job.rider}</span>
         <span className="num truncate max-md:hidden">{job.sizeOn ?? job.sizeOff ?? ''}</span>
-        <span className="num whitespace-nowrap text-ink2 max-md:col-start-2">{job.openedAt.slice(0, 10)}</span>
-        <span
-          className={`inline-flex items-center gap-2 whitespace-nowrap max-md:col-start-3 max-md:row-start-1 ${job.handedOver ? 'text-good' : 'font-semibold text-water'}`}
-        >
-          <svg viewBox="0 0 24 16" width="24" height="16" aria-hidden="true">
-            <path
-              d="M2 2v7q0 5 5 5h10q5 0 5-5V2"
-              fill="none"
-              stroke="currentColor"
-              strokeWidth="3"
-              strokeLinecap="round"
-            />
-            <path
-              d={job.handedOver ? 'M4 4h16v5q0 3-3 3H7q-3 0-3-3z' : 'M4 9h16q0 3-3 3H7q-3 0-3-3z'}
-              fill="currentColor"
-            />
-          </svg>
-          {job.handedOver ? 'handed over' : 'on the bench'}
+        <span className="flex flex-wrap items-center gap-x-4 max-md:col-start-2 md:contents">
+          <span className="num whitespace-nowrap text-ink2">{job.openedAt.slice(0, 10)}</span>
+          <State isOver={job.handedOver} />
         </span>
       </Link>
     </li>
@@ -121,7 +122,7 @@ export const JobsScreen = () => {
         <TextField label="To" type="date" value={asked.to} onChange={(to) => ask({ to })} />
       </div>
       {problem && (
-        <Failed message={`${problem.message} Right would be: ${problem.expected}.`}>
+        <Failed message={refusalText(problem)}>
           <Button onClick={() => setTries((n) => n + 1)}>Try again</Button>
         </Failed>
       )}

@@ -3,12 +3,12 @@ import { Link, useParams } from 'react-router';
 import { effectiveEntries, entryText, foldJob, stepsOf, timesOf, STATION_WORDS, type Entry } from '../../core/job';
 import { Button } from '../parts/Button';
 import { Frame, Waiting } from '../parts/Frame';
-import { durationText } from '../parts/duration';
-import { NoJob, useOpenJob } from '../parts/open-job';
+import { durationText } from '../parts/duration-text';
+import { NoJob, useOpenJob } from '../parts/use-open-job';
 import { OutboxBar } from '../parts/OutboxBar';
 import { useUnits } from '../parts/quantity';
 import { selectLog, useApp, useDo } from '../store';
-import { write } from '../store/jobs-slice';
+import { write } from '../store/job-writing';
 
 /** Which undo took an entry away, so that it can be put back. */
 const undoneBy = (log: readonly Entry[]): Map<string, string> => {

@@ -5,7 +5,7 @@ import { BUILD_WORDS, KIND_WORDS, POSITION_WORDS } from '../../core/wheels/wheel
 import { TextField } from '../parts/fields';
 import { Failed, Frame, Waiting } from '../parts/Frame';
 import { useApp, useDo } from '../store';
-import { openJob } from '../store/jobs-slice';
+import { openJob } from '../store/job-writing';
 
 /** Machine, then wheel: one tap opens the job at Intake. */
 export const NewJobScreen = () => {

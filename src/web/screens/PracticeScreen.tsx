@@ -86,7 +86,9 @@ const Scores = ({ rounds, level }: { rounds: readonly PracticeScore[]; level: st
   );
 };
 
-/** Practice on a hidden wheel: one's own tries, then what the advice would have done with it, and the scores over time. */
+/**
+ * Practice on a hidden wheel: one's own tries, then what the advice would have done with it, and the scores over time.
+ */
 export const PracticeScreen = () => {
   const who = useApp((s) => s.prefs.who);
   const [at, setAt] = useAddressTexts(NAMES);

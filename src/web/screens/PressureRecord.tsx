@@ -1,7 +1,8 @@
-import { addDays, format, parseISO } from 'date-fns';
+import { refusalText } from '../../core/errors';
 import { lazy, Suspense, useMemo } from 'react';
 import { leak } from '../../core/pressure';
 import { ruleNumber } from '../../core/rules';
+import { daysAfter, daysBetween } from '../../core/units';
 import type { Wheel } from '../../core/wheels';
 import { attempt } from '../../core/working';
 import { Fallback } from '../parts/Fallback';
@@ -11,7 +12,6 @@ import { BasisTag } from '../parts/working';
 import { useApp } from '../store';
 
 const LeakChart = lazy(() => import('./LeakChart'));
-const DAY_MS = 86_400_000;
 
 /** Pressures of the standing tire with the weather taken out, and whether it leaks. */
 export const PressureRecord = ({ wheel, placardKpa }: { wheel: Wheel; placardKpa: number | null }) => {
@@ -20,13 +20,9 @@ export const PressureRecord = ({ wheel, placardKpa }: { wheel: Wheel; placardKpa
   const values = useMemo(() => Object.fromEntries((rules ?? []).map((r) => [r.key, r.value])), [rules]);
   if (wheel.pressures.length === 0) return null;
   const inOrder = [...wheel.pressures].sort((a, b) => a.onDate.localeCompare(b.onDate));
-  const firstMs = Date.parse(inOrder[0]!.onDate);
+  const firstDay = inOrder[0]!.onDate;
   const found = attempt(leak, {
-    readings: inOrder.map(({ onDate, gaugeKpa, tempC }) => ({
-      day: (Date.parse(onDate) - firstMs) / DAY_MS,
-      gaugeKpa,
-      tempC,
-    })),
+    readings: inOrder.map(({ onDate, gaugeKpa, tempC }) => ({ day: daysBetween(firstDay, onDate), gaugeKpa, tempC })),
     tube: wheel.tube,
     gaugeStepKpa: ruleNumber('gauge.stepKpa', values),
     rules: values,
@@ -36,9 +32,7 @@ export const PressureRecord = ({ wheel, placardKpa }: { wheel: Wheel; placardKpa
     return (
       <section className="mt-5">
         <h2 className="text-2xl">Pressure, standing</h2>
-        <p className="text-stop">
-          {found.problem.message} Right would be {found.problem.expected}.
-        </p>
+        <p className="text-stop">{refusalText(found.problem)}</p>
       </section>
     );
   const { result } = found.working;
@@ -55,7 +49,7 @@ export const PressureRecord = ({ wheel, placardKpa }: { wheel: Wheel; placardKpa
               : `Under the placard’s ${say(placardKpa, 'kPa')} in ${Math.ceil(under)} days.`}
           </span>
         )}
-        <span>Next check {format(addDays(parseISO(inOrder.at(-1)!.onDate), result.nextCheckDays), 'yyyy-MM-dd')}.</span>
+        <span>Next check {daysAfter(inOrder.at(-1)!.onDate, result.nextCheckDays)}.</span>
         <BasisTag title="the leak" working={found.working} />
       </p>
       {result.corrected.length > 1 && (

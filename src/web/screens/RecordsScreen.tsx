@@ -8,8 +8,8 @@ import { useKeys } from '../parts/keys';
 import { useAddressTexts } from '../parts/use-address';
 import { Spoken } from '../parts/Spoken';
 import { useApp, useDo } from '../store';
-import { said } from '../store/jobs-slice';
-import { undoRecord } from '../store/shop-slice';
+import { announce } from '../store/jobs-slice';
+import { undoRecord } from '../store/undo-record';
 import { ImportSheet } from './records/ImportSheet';
 import { RecordSheet } from './records/RecordSheet';
 import { RecordTable } from './records/RecordTable';
@@ -33,9 +33,9 @@ const List = ({ kind }: { kind: RecordKind }) => {
   const undo = async () => {
     try {
       await dispatch(undoRecord()).unwrap();
-      dispatch(said({ text: 'Undone.', tone: 'good' }));
+      dispatch(announce({ text: 'Undone.', tone: 'good' }));
     } catch (error) {
-      dispatch(said({ text: (error as Error).message, tone: 'stop' }));
+      dispatch(announce({ text: (error as Error).message, tone: 'stop' }));
     }
   };
   useKeys([

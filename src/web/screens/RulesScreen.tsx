@@ -1,8 +1,14 @@
 import { Dialog } from 'radix-ui';
-import { useState } from 'react';
+import { joiResolver } from '@hookform/resolvers/joi';
+import Joi from 'joi';
+import { useMemo, useState } from 'react';
+import { useForm } from 'react-hook-form';
+import { InputError, refusalText } from '../../core/errors';
 import type { ShopRule } from '../../core/rules';
 import { Button } from '../parts/Button';
-import { ChoiceField, QuantityField, TextField } from '../parts/fields';
+import { TextField } from '../parts/fields';
+import { FormChoice, FormQuantity, FormText } from '../parts/form-fields';
+import { needed, typed } from '../parts/form-schema';
 import { Frame, Waiting } from '../parts/Frame';
 import { useUnits } from '../parts/quantity';
 import { useAddressTexts } from '../parts/use-address';
@@ -22,78 +28,69 @@ const useRuleText = () => {
   };
 };
 
+interface RuleForm {
+  value: string;
+  note: string;
+  reason: string;
+}
+
+/** What is typed into a rule: a number in the fitter's unit, or one of its words. Throws `InputError`. */
+const readValue = (text: string, rule: ShopRule, read: ReturnType<typeof useUnits>['read']): number | string => {
+  if (rule.choices) return text;
+  const number = rule.unit ? read(text, rule.unit) : /^\d{1,6}(\.\d+)?$/.test(text) ? Number(text) : null;
+  if (number === null) throw new InputError('value', 'The value is not a number.', 'a number, with a point or a comma');
+  return number;
+};
+
 const Editor = ({ rule, onDone }: { rule: ShopRule; onDone: () => void }) => {
   const dispatch = useDo();
   const { read } = useUnits();
   const { field, text } = useRuleText();
   const who = useApp((s) => s.prefs.who);
-  const [value, setValue] = useState(field(rule));
-  const [note, setNote] = useState(rule.note);
-  const [reason, setReason] = useState('');
-  const [problem, setProblem] = useState<{ field: string; text: string } | null>(null);
-
-  const save = async () => {
-    const number = rule.choices
-      ? null
-      : rule.unit
-        ? read(value, rule.unit)
-        : /^\d{1,6}(\.\d+)?$/.test(value)
-          ? Number(value)
-          : null;
-    if (!rule.choices && number === null) return setProblem({ field: 'value', text: 'The value is not a number.' });
-    if (!reason.trim()) return setProblem({ field: 'reason', text: 'Say why: it is kept with the rule.' });
+  const schema = useMemo(
+    () =>
+      Joi.object({
+        value: typed((text) => readValue(text, rule, read)),
+        note: Joi.string().allow('').max(300).required(),
+        reason: needed('Say why: it is kept with the rule.'),
+      }),
+    [rule, read],
+  );
+  const { control, handleSubmit, setError } = useForm<RuleForm>({
+    resolver: joiResolver(schema, { abortEarly: false }),
+    defaultValues: { value: field(rule), note: rule.note, reason: '' },
+  });
+  const save = handleSubmit(async ({ value, note, reason }) => {
     if (!who)
-      return setProblem({ field: 'reason', text: 'Say first who is at the bench: the round stamp at the top right.' });
+      return setError('reason', { message: 'Say first who is at the bench: the round stamp at the top right.' });
     try {
-      dispatch(
-        ruleChanged(
-          await api.changeRule(rule.key, { value: rule.choices ? value : number!, note, who, reason: reason.trim() }),
-        ),
-      );
+      dispatch(ruleChanged(await api.changeRule(rule.key, { value: readValue(value, rule, read), note, who, reason })));
       onDone();
     } catch (error) {
       if (!(error instanceof ApiError)) throw error;
-      setProblem({
-        field: error.field === 'reason' ? 'reason' : 'value',
-        text: `${error.message} Right would be ${error.expected}.`,
-      });
+      setError(error.field === 'reason' ? 'reason' : 'value', { message: refusalText(error) }, { shouldFocus: true });
     }
-  };
-  const valueProblem = problem?.field === 'value' ? problem.text : null;
+  });
   return (
-    <form
-      className="grid gap-3"
-      onSubmit={(e) => {
-        e.preventDefault();
-        void save();
-      }}
-    >
+    <form className="grid gap-3" noValidate onSubmit={(e) => void save(e)}>
       {rule.choices ? (
-        <ChoiceField
+        <FormChoice
+          control={control}
+          name="value"
           label={rule.says}
-          value={value}
-          onChange={setValue}
           options={rule.choices.map((c) => [c, c] as const)}
-          problem={valueProblem}
         />
       ) : (
-        <QuantityField
+        <FormQuantity
+          control={control}
+          name="value"
           label={rule.says}
           unit={rule.unit}
-          value={value}
-          onChange={setValue}
-          problem={valueProblem}
           hint={`As shipped: ${text(rule, rule.shipped)}`}
         />
       )}
-      <TextField label="Note" value={note} onChange={setNote} maxLength={300} />
-      <TextField
-        label="Why it changes"
-        value={reason}
-        onChange={setReason}
-        maxLength={300}
-        problem={problem?.field === 'reason' ? problem.text : null}
-      />
+      <FormText control={control} name="note" label="Note" maxLength={300} />
+      <FormText control={control} name="reason" label="Why it changes" maxLength={300} />
       <Button go type="submit">
         Change the rule
       </Button>

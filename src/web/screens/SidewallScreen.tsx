@@ -1,4 +1,5 @@
 import { useId, useState } from 'react';
+import { refusalText } from '../../core/errors';
 import { Link } from 'react-router';
 import { sidewallRead, tireSize } from '../../core/tires';
 import { attempt } from '../../core/working';
@@ -10,7 +11,7 @@ import { BasisTag, useMainWorking } from '../parts/working';
 import { FigureRow } from '../stations/StationLayout';
 
 const EXAMPLES = [
-  '150/70-17 69H TL',
+  '140/70-17 66H TL',
   '120/70 ZR 17 M/C (58W) TL',
   'MT90B16 72H TT',
   '25x8-12 6PR NHS',
@@ -94,7 +95,7 @@ export const SidewallScreen = () => {
             value={marking}
             onChange={write}
             maxLength={40}
-            problem={reading.ok ? null : `${reading.problem.message} Right would be ${reading.problem.expected}.`}
+            problem={reading.ok ? null : refusalText(reading.problem)}
           />
           {reading.ok && (
             <>

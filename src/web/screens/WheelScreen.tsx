@@ -1,8 +1,18 @@
 import { useMemo, useState, type ReactNode } from 'react';
+import { refusalText } from '../../core/errors';
 import { Link, useNavigate, useParams } from 'react-router';
 import { treadWear } from '../../core/tires';
 import { placeText } from '../../core/units';
-import { BUILD_WORDS, POSITION_WORDS, rimCode, wheelEnd, type DialMark, type Wheel } from '../../core/wheels';
+import {
+  BUILD_WORDS,
+  lockMarks,
+  lockPlaces,
+  POSITION_WORDS,
+  rimCode,
+  wheelEnd,
+  type DialMark,
+  type Wheel,
+} from '../../core/wheels';
 import { attempt } from '../../core/working';
 import { Button } from '../parts/Button';
 import { Failed, Frame, Waiting } from '../parts/Frame';
@@ -12,17 +22,18 @@ import { Spoken } from '../parts/Spoken';
 import { BasisTag } from '../parts/working';
 import { WheelDial } from '../parts/WheelDial';
 import { today, useApp, useDo } from '../store';
-import { openJob, said } from '../store/jobs-slice';
+import { openJob } from '../store/job-writing';
+import { announce } from '../store/jobs-slice';
 import type { WheelRecord } from '../store/api';
 import { FigureRow } from '../stations/StationLayout';
 import { PressureRecord } from './PressureRecord';
 import { RecordSheet } from './records/RecordSheet';
-import { useWheelRecord } from './use-wheel-record';
+import { useWheelRecord } from '../parts/use-wheel-record';
 
 /** What the record and the last job put on the dial. */
 const marksOf = (wheel: Wheel, { history }: WheelRecord): DialMark[] => [
-  ...wheel.rimLockDegs.map((deg): DialMark => ({ at: 'lock', deg })),
-  ...(wheel.heavySpotDeg !== null ? [{ at: 'heavy', deg: wheel.heavySpotDeg, label: 'heavy, bare' } as const] : []),
+  ...lockMarks(wheel),
+  ...(wheel.heavySpotDeg !== null ? [{ is: 'heavy', deg: wheel.heavySpotDeg, label: 'heavy, bare' } as const] : []),
   ...[
     ...new Map(
       (history.weights[0]?.pieces ?? []).map((p) => [
@@ -30,7 +41,7 @@ const marksOf = (wheel: Wheel, { history }: WheelRecord): DialMark[] => [
         history.weights[0]!.pieces.filter((q) => q.deg === p.deg).reduce((t, q) => t + q.massG, 0),
       ]),
     ),
-  ].map(([deg, massG]): DialMark => ({ at: 'weight', deg, label: `${massG} g` })),
+  ].map(([deg, massG]): DialMark => ({ is: 'weight', deg, label: `${massG} g` })),
 ];
 
 const Fact = ({ label, children, basis }: { label: string; children: ReactNode; basis?: ReactNode }) => (
@@ -72,9 +83,7 @@ const Wear = ({ wheel }: { wheel: Wheel }) => {
           </p>
         </>
       ) : (
-        <p className="text-stop">
-          {wear.problem.message} Right would be {wear.problem.expected}.
-        </p>
+        <p className="text-stop">{refusalText(wear.problem)}</p>
       )}
     </section>
   );
@@ -96,7 +105,7 @@ export const WheelScreen = () => {
       const jobId = await dispatch(openJob({ machineId: kept!.machineId, wheelId: id })).unwrap();
       await navigate(`/jobs/${jobId}/intake`);
     } catch (error) {
-      dispatch(said({ text: (error as Error).message, tone: 'stop' }));
+      dispatch(announce({ text: (error as Error).message, tone: 'stop' }));
     }
   };
   if (problem)
@@ -178,7 +187,7 @@ export const WheelScreen = () => {
             </Fact>
             {kept.rimLockDegs.length > 0 && (
               <Fact label="Rim locks">
-                {kept.rimLockDegs.map(placeText).join('; ')}
+                {lockPlaces(kept)}
                 {kept.lockHoleMm !== null && `, hole ${say(kept.lockHoleMm, 'mm', { digits: 1 })}`}
               </Fact>
             )}
@@ -214,10 +223,11 @@ export const WheelScreen = () => {
               <Fact label="Runout on the bench">
                 {history.runouts
                   .slice(0, 3)
-                  .map(
-                    (r) =>
-                      `${[r.lateralMm !== null && `${say(r.lateralMm, 'mm', { digits: 1 })} side`, r.radialMm !== null && `${say(r.radialMm, 'mm', { digits: 1 })} up`].filter(Boolean).join(', ')} (${r.onDate.slice(0, 7)})`,
-                  )
+                  .map(({ lateralMm, radialMm, onDate }) => {
+                    const side = lateralMm !== null && `${say(lateralMm, 'mm', { digits: 1 })} side`;
+                    const up = radialMm !== null && `${say(radialMm, 'mm', { digits: 1 })} up`;
+                    return `${[side, up].filter(Boolean).join(', ')} (${onDate.slice(0, 7)})`;
+                  })
                   .join('; ')}
               </Fact>
             )}

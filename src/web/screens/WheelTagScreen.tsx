@@ -1,7 +1,7 @@
 import { QRCodeSVG } from 'qrcode.react';
 import { Link, useParams } from 'react-router';
 import { placeText } from '../../core/units';
-import { BUILD_WORDS, POSITION_WORDS } from '../../core/wheels';
+import { BUILD_WORDS, lockPlaces, POSITION_WORDS } from '../../core/wheels';
 import { Button } from '../parts/Button';
 import { Failed, Frame, Waiting } from '../parts/Frame';
 import { useApp } from '../store';
@@ -68,7 +68,7 @@ export const WheelTagScreen = () => {
           <p>
             {wheel.tireMarking}, {wheel.tube ? 'tube' : 'tubeless'}
           </p>
-          {wheel.rimLockDegs.length > 0 && <p>Rim lock at {wheel.rimLockDegs.map(placeText).join('; ')}</p>}
+          {wheel.rimLockDegs.length > 0 && <p>Rim lock at {lockPlaces(wheel)}</p>}
           {wheel.heavySpotDeg !== null && <p>Heavy spot, bare: {placeText(wheel.heavySpotDeg)}</p>}
           {wheel.build === 'split' && (
             <p className="mt-1 font-semibold">Split rim: let all air out before any rim bolt.</p>

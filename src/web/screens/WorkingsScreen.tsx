@@ -1,129 +1,79 @@
-import { useState } from 'react';
-import { Link, useNavigate, useParams } from 'react-router';
-import { InputError } from '../../core/errors';
-import { fieldsOf } from '../../core/fields';
-import type { Working } from '../../core/working';
-import { findWorking, WORKINGS } from '../../core/workings';
-import { Button } from '../parts/Button';
+import { Link, useParams } from 'react-router';
+import { findWorking, WORKING_GROUPS, WORKINGS } from '../../core/workings';
 import { TextField } from '../parts/fields';
 import { Frame } from '../parts/Frame';
-import { WorkingView } from '../parts/working';
+import { useAddressTexts } from '../parts/use-address';
+import { WorkingBench } from './workings/WorkingBench';
 
-type Values = Record<string, string>;
+const IN_ADDRESS = ['find'] as const;
 
-const toText = (value: unknown): string => (typeof value === 'string' ? value : JSON.stringify(value));
-
-/** Typed text as a value: numbers, true and false, lists and things by their notation; all else is text. */
-const toValue = (text: string): unknown => {
-  try {
-    return JSON.parse(text) as unknown;
-  } catch {
-    return text;
-  }
+/** The workings that speak of every word that is looked for, in their groups. */
+const groupsFor = (find: string) => {
+  const words = find.toLowerCase().split(/\s+/).filter(Boolean);
+  return WORKING_GROUPS.map((group) => ({
+    ...group,
+    workings: group.workings.filter((w) =>
+      words.every((word) => `${group.name} ${w.says} ${w.name}`.toLowerCase().includes(word)),
+    ),
+  })).filter((group) => group.workings.length > 0);
 };
 
-const Bench = ({ name }: { name: string }) => {
-  const definition = findWorking(name)!;
-  const fields = fieldsOf(definition.schema);
-  const example = definition.example as Record<string, unknown>;
-  const [values, setValues] = useState<Values>(() =>
-    Object.fromEntries(fields.map(({ name: f }) => [f, f in example ? toText(example[f]) : ''])),
-  );
-  const [problem, setProblem] = useState<{ field: string; text: string } | null>(null);
-  const [working, setWorking] = useState<Working | null>(() => definition.run(definition.example as never));
-
-  const run = () => {
-    const input: Record<string, unknown> = {};
-    for (const { name: field, isText } of fields) {
-      const text = (values[field] ?? '').trim();
-      if (text) input[field] = isText ? text : toValue(text);
-    }
-    try {
-      setWorking(definition.run(input as never));
-      setProblem(null);
-    } catch (error) {
-      if (!(error instanceof InputError)) throw error;
-      setProblem({ field: error.field.split(/[.[]/)[0]!, text: `${error.message} Right would be: ${error.expected}.` });
-      setWorking(null);
-    }
-  };
+const WorkingList = () => {
+  const [asked, ask] = useAddressTexts(IN_ADDRESS);
+  const groups = groupsFor(asked.find);
   return (
-    <div className="grid gap-8 md:grid-cols-2">
-      <form
-        className="space-y-3"
-        onSubmit={(e) => {
-          e.preventDefault();
-          run();
-        }}
-      >
-        {fields.map(({ name: field, says, required }) => (
-          <TextField
-            key={field}
-            label={`${field}${required ? '' : ' (may be left out)'}`}
-            hint={says}
-            value={values[field] ?? ''}
-            onChange={(v) => setValues((all) => ({ ...all, [field]: v }))}
-            problem={problem?.field === field ? problem.text : null}
-          />
-        ))}
-        {problem && !fields.some((f) => f.name === problem.field) && (
-          <p role="alert" className="text-stop">
-            {problem.text}
-          </p>
-        )}
-        <Button go type="submit">
-          Work it out
-        </Button>
-      </form>
-      <div aria-live="polite">
-        {working ? (
-          <WorkingView working={working} />
-        ) : (
-          <p className="py-10 text-ink2">No result: see the field that does not fit.</p>
-        )}
+    <Frame title="Workings">
+      <div className="mb-4 max-w-xl">
+        <TextField
+          label={`Find among ${WORKINGS.length} workings`}
+          value={asked.find}
+          onChange={(find) => ask({ find })}
+          maxLength={60}
+        />
       </div>
-    </div>
+      {groups.length === 0 && <p className="py-10 text-center text-xl text-ink2">No working fits. Take a word away.</p>}
+      {groups.map((group) => (
+        <section key={group.name} className="mb-6" aria-label={group.name}>
+          <h2 className="mb-1 text-2xl">{group.name}</h2>
+          <ul className="rows">
+            {group.workings.map((w) => (
+              <li key={w.name}>
+                <Link
+                  to={`/workings/${w.name}`}
+                  className="flex min-h-12 items-center justify-between gap-4 border-b border-stone3 px-2 no-underline hover:bg-stone2"
+                >
+                  <span className="text-[18px]">{w.says}</span>
+                  <code className="text-[15px] text-ink2 max-sm:hidden">{w.name}</code>
+                </Link>
+              </li>
+            ))}
+          </ul>
+        </section>
+      ))}
+      <p className="mt-4 text-ink2">
+        The same by program: POST /api/workings/name. The catalog is at GET /api/workings.
+      </p>
+    </Frame>
   );
 };
 
 /** Every computation on its own, with the same arithmetic that the stations use. */
 export const WorkingsScreen = () => {
   const { name } = useParams();
-  const navigate = useNavigate();
   const chosen = name ? findWorking(name) : undefined;
-  if (name && !chosen)
-    return (
-      <Frame title="Workings">
-        <p className="py-10 text-xl">There is no working of that name.</p>
-        <Link className="btn" to="/workings">
-          All workings
-        </Link>
-      </Frame>
-    );
-  if (chosen)
-    return (
-      <Frame title={chosen.says} actions={<Button onClick={() => void navigate('/workings')}>All workings</Button>}>
-        <Bench key={chosen.name} name={chosen.name} />
-      </Frame>
-    );
+  if (!name) return <WorkingList />;
+  const back = (
+    <Link className="btn" to="/workings">
+      All workings
+    </Link>
+  );
   return (
-    <Frame title="Workings">
-      <ul className="rows">
-        {WORKINGS.map((w) => (
-          <li key={w.name}>
-            <Link
-              to={`/workings/${w.name}`}
-              className="flex min-h-14 items-center justify-between gap-4 border-b border-stone3 px-2 no-underline hover:bg-stone2"
-            >
-              <span className="head text-xl">{w.says}</span>
-              <code className="text-[15px] text-ink2">{w.name}</code>
-            </Link>
-          </li>
-        ))}
-      </ul>
-      <p className="mt-4 text-ink2">
-        The same by program: POST /api/workings/name. The catalog is at GET /api/workings.
-      </p>
+    <Frame title={chosen?.says ?? 'Workings'} actions={back}>
+      {chosen ? (
+        <WorkingBench key={chosen.name} definition={chosen} />
+      ) : (
+        <p className="py-10 text-xl">There is no working of that name.</p>
+      )}
     </Frame>
   );
 };

@@ -1,229 +1,226 @@
-import { Button } from '../parts/Button';
-import { PlaceField } from '../parts/place';
+import { useMemo, useRef, type ReactNode } from 'react';
+import { ruleNumber } from '../../core/rules';
+import { useJob } from '../parts/job-context';
+import { useKeys, type KeyAction } from '../parts/keys';
+import { usePlace } from '../parts/place';
+import { useUnits } from '../parts/quantity';
+import { useMainWorking } from '../parts/working';
 import { BeforeAfter } from './balance/BeforeAfter';
-import { DOING_WORDS, DOINGS, type Doing } from './balance/doing';
-import { Figures } from './balance/Figures';
-import { LevelButtons, MachineFields, RestFields, SwingFields, useSeenSide } from './balance/HandFields';
+import type { ByHand, Doing } from './balance/doing';
+import { ByHandRow } from './balance/ByHandRow';
+import { DoneButtons } from './balance/DoneButtons';
+import { HintRow } from './balance/HintRow';
+import { Known } from './balance/Known';
+import { LevelFields, MOVES } from './balance/LevelFields';
+import { MachineFields } from './balance/MachineFields';
 import { MoreSheet } from './balance/MoreSheet';
-import { PieceShelf } from './balance/PieceShelf';
+import { nowWords } from './balance/now-words';
+import { OwnPieces } from './balance/OwnPieces';
+import { useSayPieces } from './balance/pieces-text';
+import { PutPieces } from './balance/PutPieces';
+import { RestFields } from './balance/RestFields';
+import { standMarks } from './balance/stand-marks';
 import { StandRow } from './balance/StandRow';
-import { Tries } from './balance/Tries';
-import { useBalancing } from './balance/use-balancing';
+import { stepOf, type BalanceStep, type Go } from './balance/step-of';
+import { SwingFields } from './balance/SwingFields';
+import type { ThingProps } from './balance/thing';
+import { useAdvice } from './balance/use-advice';
+import { useBalanceActs } from './balance/use-balance-acts';
+import { useHandDraft } from './balance/use-hand-draft';
+import { useLastTime } from './balance/use-last-time';
+import { useSeenSide } from './balance/use-seen-side';
+import { useStand } from './balance/use-stand';
+import { WaitRow } from './balance/WaitRow';
 import { JobDial, StationLayout } from './StationLayout';
+
+/** Each thing to do draws itself. */
+const THINGS: Record<Doing, (props: ThingProps) => ReactNode> = {
+  settle: RestFields,
+  level: LevelFields,
+  weights: OwnPieces,
+  swing: SwingFields,
+  machine: MachineFields,
+  put: PutPieces,
+  done: DoneButtons,
+  wait: WaitRow,
+};
+
+/** Things that take a place from the dial; what is advised to be held level has its place already. */
+const takesPlace = ({ doing, byHand }: BalanceStep): boolean =>
+  doing === 'settle' || doing === 'weights' || doing === 'machine' || (doing === 'level' && byHand);
+
+/** Things that fill the screen: figures and tries stand back. */
+const FULL: readonly Doing[] = ['weights', 'machine'];
+
+const leadOf = ({ doing, byHand }: BalanceStep, placements: number): string => {
+  if (byHand) return 'By hand';
+  if (doing === 'done') return `Balanced in ${placements === 1 ? 'one try' : `${placements} tries`}`;
+  const coming = placements + (doing === 'put' ? 1 : 0);
+  return `Do this next${coming > 0 ? ` · try ${coming} of about 2` : ''}`;
+};
 
 /** The fewest weights in the fewest tries: what is believed of the heavy spot, and the next thing to do about it. */
 export const Balance = () => {
-  const at = useBalancing();
-  const {
-    balance,
-    place,
-    sides,
-    toleranceG,
-    stand,
-    stock,
-    estimate,
-    advice,
-    placed,
-    busy,
-    search,
-    lastTime,
-    words,
-    sayPieces,
-    oddId,
-    hand,
-    doing,
-    byHand,
-    clear,
-    put,
-    go,
-    finish,
-    picked,
-    setPicked,
-    pick,
-    picking,
-    fieldKey,
-    levelDeg,
-    level,
-    draft,
-    setDraft,
-    toPut,
-  } = at;
+  const { state, goTo } = useJob();
+  const { balance, rules } = state;
+  const { say } = useUnits();
+  const { clock } = usePlace();
   const seenSide = useSeenSide();
-  const beside = (
-    <>
-      {hand && <Button onClick={clear}>As advised</Button>}
-      <select
-        className="field !w-[122px]"
-        aria-label="Do something else, by hand"
-        value=""
-        onChange={(e) => byHand(e.target.value as Doing)}
-      >
-        <option value="" disabled>
-          By hand
-        </option>
-        {DOINGS.filter((d) => d !== doing).map((d) => (
-          <option key={d} value={d}>
-            {DOING_WORDS[d]}
-          </option>
-        ))}
-      </select>
-      <MoreSheet
-        estimate={estimate}
-        onFinish={estimate !== null && !balance.balanced && doing !== 'done' ? () => void finish() : null}
-      />
-    </>
+  const sayPieces = useSayPieces();
+  const advice = useAdvice();
+  const hand = useHandDraft();
+  const stand = useStand();
+  const lastTime = useLastTime();
+  const acts = useBalanceActs(advice, hand, lastTime);
+  const readingField = useRef<HTMLInputElement>(null);
+
+  const { estimate, advised, placed, busy } = advice;
+  const advises = advised?.result ?? null;
+  const step = useMemo(
+    () => stepOf({ hand: hand.doing, balance, advice: advises, placed: placed?.result ?? null, busy }),
+    [hand.doing, balance, advises, placed, busy],
   );
-  const lead = hand
-    ? 'By hand'
-    : doing === 'done'
-      ? `Balanced in ${balance.placements === 1 ? 'one try' : `${balance.placements} tries`}`
-      : `Do this next${balance.placements > 0 || doing === 'put' ? ` · try ${balance.placements + (doing === 'put' ? 1 : 0)} of about 2` : ''}`;
+  const putting = step.doing === 'put' ? placed : null;
+  useMainWorking(
+    putting ? 'the pieces to put on' : advised ? 'the next step' : 'the heavy spot',
+    putting ?? advised ?? estimate,
+  );
+
+  const wantsFrom = (advises?.do === 'settle' ? advises.from : null) ?? 'left';
+  const from = hand.from === undefined ? seenSide(wantsFrom) : hand.from;
+  const takeRest = () => {
+    if (hand.deg !== null) acts.rest(hand.deg, seenSide(from), null);
+  };
+  const takeStand = () => {
+    if (!stand.live.reading) return;
+    acts.rest(stand.live.reading.value % 360, seenSide(from), stand.live.reading.device);
+    stand.live.forget();
+  };
+  const counterDeg = estimate ? estimate.result.heavyDeg + 180 : null;
+  const begin = (doing: ByHand) => {
+    if (doing !== 'weights') return hand.begin(doing, null, null);
+    const deg = advises && 'deg' in advises ? advises.deg : counterDeg;
+    const putsOn = advises?.do === 'trial' || advises?.do === 'final';
+    hand.begin(doing, deg === null ? null : Math.round(deg) % 360, [...(putsOn ? step.toPut : balance.on)]);
+  };
+
+  const DO: Record<Exclude<Go, null>, () => void> = {
+    'take the rest': takeRest,
+    'keep own pieces': () => acts.weights(hand.pieces ?? []),
+    'put trial on': () => acts.trial(step.toPut),
+    'put pieces on': () => acts.weights(step.toPut),
+    'fix the trial': () => acts.weights(balance.on),
+    'write the end': acts.finish,
+    'leave for the machine': () => goTo('wheel-back'),
+  };
+  const go = () => {
+    if (step.go) DO[step.go]();
+  };
+  const levelDeg = step.doing === 'level' && step.byHand ? hand.deg : step.levelDeg;
+  const levelKeys = MOVES.map((moved, i): KeyAction => ({
+    key: String(i + 1),
+    says: `Held level, it ${moved}`,
+    run: () => {
+      if (levelDeg !== null && (step.byHand || !busy)) acts.level(levelDeg, moved);
+    },
+  }));
+  useKeys([
+    { key: 'n', says: 'Do this and go on', run: go },
+    {
+      key: 'r',
+      says: 'Take the reading',
+      run: () => (stand.live.reading ? takeStand() : readingField.current?.focus()),
+    },
+    ...(levelDeg === null ? [] : levelKeys),
+  ]);
+
+  const toleranceG = ruleNumber('balance.toleranceG', rules);
+  const words = nowWords({
+    step,
+    broken: advice.broken,
+    balance,
+    advice: advises,
+    sides: advice.shelf.sides,
+    toleranceG,
+    estimate: estimate?.result ?? null,
+    problem: advice.problem,
+    say: { mass: (g) => say(g, 'g', { digits: 0 }), clock, side: seenSide, pieces: sayPieces },
+  });
+  const { doing } = step;
+  const { deg: pickedDeg, pieces: own } = hand;
+  const hintDeg = lastTime.hint?.deg ?? null;
+  const marks = useMemo(
+    () =>
+      standMarks({
+        step,
+        balance,
+        estimate: estimate?.result ?? null,
+        own,
+        pickedDeg,
+        hintDeg,
+        say: (g) => say(g, 'g'),
+      }),
+    [step, balance, estimate, own, pickedDeg, hintDeg, say],
+  );
+
+  const Thing = THINGS[doing];
+  const isFull = FULL.includes(doing);
+  const isOver = doing === 'done' && !step.byHand;
+  const mayEnd = estimate !== null && !balance.balanced && doing !== 'done';
+  const beside = (
+    <ByHandRow
+      step={step}
+      onBegin={begin}
+      onClear={hand.clear}
+      more={<MoreSheet estimate={estimate} onFinish={mayEnd ? acts.finish : null} />}
+    />
+  );
 
   return (
     <StationLayout
       picture={
         <>
           <JobDial
-            extra={at.extra}
-            turnDeg={at.turnDeg}
-            onPick={picking ? pick : undefined}
-            className={stand.device ? 'lg:max-h-[520px]' : 'lg:max-h-[600px]'}
+            extra={marks}
+            turnDeg={stand.turnDeg}
+            onPick={takesPlace(step) ? hand.tap : undefined}
+            className={stand.live.device ? 'lg:max-h-[520px]' : 'lg:max-h-[600px]'}
           />
           <StandRow
-            stand={stand}
+            stand={stand.live}
             on={balance.on}
             levelDeg={levelDeg}
-            onFrom={(side) => at.setFrom(seenSide(side))}
-            onTake={at.takeStand}
+            onFrom={(side) => hand.change({ from: seenSide(side) })}
+            onTake={takeStand}
           />
         </>
       }
       lead={
         <>
-          {lead}
+          {leadOf(step, balance.placements)}
           {busy && <span className="late"> · working it out …</span>}
         </>
       }
       now={words.now}
       why={words.why}
+      act={
+        <div aria-busy={busy}>
+          <Thing
+            step={step}
+            advice={advice}
+            hand={hand}
+            acts={acts}
+            onGo={go}
+            from={from}
+            readingRef={readingField}
+            beside={beside}
+          />
+        </div>
+      }
     >
-      <div aria-busy={busy}>
-        {doing === 'settle' && (
-          <RestFields
-            key={fieldKey}
-            deg={picked}
-            onPlace={setPicked}
-            from={at.wantedFrom}
-            onFrom={at.setFrom}
-            onTake={at.takeRest}
-            beside={beside}
-          />
-        )}
-        {doing === 'level' && hand === 'level' && (
-          <div className="mb-2">
-            <PlaceField key={fieldKey} label="This was held level" deg={picked} onPlace={setPicked} />
-          </div>
-        )}
-        {doing === 'level' && (
-          <>
-            <LevelButtons disabled={levelDeg === null} onMoved={level} />
-            <div className="mt-2 flex flex-wrap gap-2">{beside}</div>
-          </>
-        )}
-        {doing === 'swing' && (
-          <SwingFields onTake={(periodS) => void put([{ kind: 'swing', data: { periodS } }])} beside={beside} />
-        )}
-        {doing === 'machine' && (
-          <MachineFields
-            placeKey={fieldKey}
-            deg={picked}
-            onPlace={setPicked}
-            onTake={(data) => void put([{ kind: 'machine-reading', data }])}
-            beside={beside}
-          />
-        )}
-        {doing === 'weights' && draft && (
-          <div className="grid gap-2">
-            <PlaceField key={fieldKey} label="Place for the next piece" deg={picked} onPlace={setPicked} />
-            <PieceShelf
-              stock={stock}
-              pieces={draft}
-              deg={picked}
-              sides={sides}
-              sayPlace={place.clock}
-              onPieces={setDraft}
-            />
-            <div className="flex flex-wrap gap-2">
-              <Button go hotkey="N" onClick={go}>
-                They stay on
-              </Button>
-              <Button onClick={() => void put([{ kind: 'trial', data: { pieces: draft } }])}>Only taped on</Button>
-              {beside}
-            </div>
-          </div>
-        )}
-        {doing === 'put' && (
-          <div className="flex flex-wrap items-center gap-2">
-            <Button go hotkey="N" onClick={go}>
-              {toPut.length === 0 ? 'Write it down' : toPut.length === 1 ? 'It is on' : 'They are on'}
-            </Button>
-            <Button onClick={() => byHand('weights')}>Other pieces</Button>
-            {beside}
-            {placed &&
-              advice?.do === 'final' &&
-              !placed.result.proved &&
-              (search.runs ? (
-                <Button small onClick={search.stop}>
-                  Stop the search
-                </Button>
-              ) : (
-                <Button small onClick={() => search.begin(advice)}>
-                  Search on
-                </Button>
-              ))}
-          </div>
-        )}
-        {doing === 'wait' && <div className="flex flex-wrap gap-2">{beside}</div>}
-        {doing === 'done' && (
-          <div className="flex flex-wrap gap-2">
-            <Button go hotkey="N" onClick={go}>
-              {balance.balanced ? 'On to the machine' : balance.trial ? 'It is on for good' : 'Write it down'}
-            </Button>
-            {beside}
-          </div>
-        )}
-      </div>
-      {oddId && doing !== 'weights' && doing !== 'machine' && (
-        <p className="mt-2 font-semibold text-check" role="alert">
-          One reading is the odd one: take it out.
-        </p>
-      )}
-      {lastTime.hint && balance.seen.length === 0 && (
-        <p className="mt-3 flex items-center gap-3">
-          <span>
-            Last time, {lastTime.hint.onDate}: {sayPieces(lastTime.pieces)}. Used as a hint.
-          </span>
-          <Button small onClick={lastTime.forget}>
-            Not this time
-          </Button>
-        </p>
-      )}
-      {doing === 'done' && !hand ? (
-        <BeforeAfter estimate={estimate} />
-      ) : (
-        doing !== 'weights' &&
-        doing !== 'machine' && (
-          <Figures
-            estimate={estimate}
-            placed={doing === 'put' && advice?.do === 'final' ? placed : null}
-            on={balance.on.length > 0 && !balance.trial}
-            toleranceG={toleranceG}
-            rested={balance.seen.some((o) => o.kind === 'settle' || o.kind === 'level')}
-            searching={search.runs}
-          />
-        )
-      )}
-      {doing !== 'weights' && doing !== 'machine' && <Tries oddId={oddId} />}
+      {balance.seen.length === 0 && <HintRow lastTime={lastTime} />}
+      {isOver && <BeforeAfter estimate={estimate} />}
+      {!isFull && <Known advice={advice} step={step} toleranceG={toleranceG} />}
     </StationLayout>
   );
 };

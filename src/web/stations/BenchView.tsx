@@ -4,7 +4,8 @@ import { Button } from '../parts/Button';
 import { KeyHelp } from '../parts/KeyHelp';
 import { useKeys } from '../parts/keys';
 import { Reasons } from '../parts/Reasons';
-import { useJob } from '../screens/job-context';
+import { useMainWorking } from '../parts/working';
+import { useJob } from '../parts/job-context';
 import { Bites } from './Bites';
 import { Schools } from './Schools';
 import { Cautions, JobDial } from './StationLayout';
@@ -12,40 +13,39 @@ import { StepNeeds } from './StepNeeds';
 import { StepReading } from './StepReading';
 import { StepTime } from './StepTime';
 import { Trouble } from './Trouble';
-import { useStep } from './use-step';
+import { useBites } from './use-bites';
+import { useLying } from './use-lying';
+import { useSteps } from './use-steps';
 
 /** One step, as large as the screen: to be read at two metres, with dirty gloves, by key or pedal. */
 export const BenchView = ({ onTurn, onUndo }: { onTurn: () => void; onUndo: () => void }) => {
   const { job, station, sideUp } = useJob();
   const navigate = useNavigate();
-  const step = useStep(
+  const { steps, current, index, next, isDone, tick, back } = useSteps(
     (next) => void navigate(`/jobs/${job.id}/${next}${STEP_STATIONS.includes(next) ? '/bench' : ''}`),
   );
-  const { steps, current, at, next, isDone, plan, lying, tick, back, stepBite } = step;
+  const bites = useBites(current);
+  const lying = useLying(current);
+  useMainWorking(lying ? 'which way up' : 'the bites', lying ?? bites.working);
   const out = `/jobs/${job.id}/${station}`;
   useKeys([
     { key: 'n', says: current ? 'Done, next step' : 'Next station', run: () => void tick() },
-    { key: 'b', says: 'Back one step', run: () => void back() },
+    { key: 'b', says: 'Back one step', run: back },
     { key: 'f', says: 'Leave the bench view', run: () => void navigate(out) },
-    ...(plan
-      ? [
-          { key: '.', says: 'Next bite', run: () => void stepBite(1) },
-          { key: ',', says: 'Bite before', run: () => void stepBite(-1) },
-        ]
-      : []),
+    ...bites.keys,
   ]);
-  const after = steps[at + 1];
+  const after = steps[index + 1];
   const turn = current?.sideUp && current.sideUp !== sideUp;
   return (
     <div className="flex min-h-full flex-col gap-3 px-5 pb-3">
       <div className="grid min-h-0 flex-1 gap-x-8 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.05fr)]">
         <section className="order-2 mx-auto w-full max-w-[680px] self-center lg:order-1" aria-label="The wheel">
-          <JobDial step={current} bite={step.bite} />
+          <JobDial step={current} bite={bites.bite?.n ?? 0} />
         </section>
         <section className="order-1 min-w-0 self-center lg:order-2">
           <div className="mb-2 flex flex-wrap items-baseline gap-x-5">
             <p className="head text-[20px] text-water">
-              {STATION_WORDS[station]}, {current ? `step ${at + 1} of ${steps.length}` : 'all done'}
+              {STATION_WORDS[station]}, {current ? `step ${index + 1} of ${steps.length}` : 'all done'}
               {isDone && ', done'}
             </p>
             <StepTime />
@@ -61,7 +61,7 @@ export const BenchView = ({ onTurn, onUndo }: { onTurn: () => void; onUndo: () =
           )}
           {current?.caution && <Cautions big list={[current.caution]} />}
           {lying && <Reasons reasons={lying.result.reasons} className="mt-3 border-l-4 border-water pl-3" />}
-          <Bites at={step} big />
+          <Bites bites={bites} big />
           {current && <StepNeeds step={current} className="mt-4" />}
           <p className="mt-4 border-t-2 border-ink pt-2 text-[18px] text-ink2">
             {current && `Next: ${after ? after.say : STATION_WORDS[next]}`}
@@ -75,7 +75,7 @@ export const BenchView = ({ onTurn, onUndo }: { onTurn: () => void; onUndo: () =
         <Button go hotkey="N" className="shrink-0 !px-7" onClick={() => void tick()}>
           {!current ? STATION_WORDS[next] : isDone ? 'Next' : 'Done'}
         </Button>
-        <Button hotkey="B" className="shrink-0" disabled={at === 0} onClick={() => back()}>
+        <Button hotkey="B" className="shrink-0" disabled={index === 0} onClick={back}>
           Back
         </Button>
         <Button hotkey="U" className="shrink-0" onClick={onUndo}>

@@ -2,18 +2,20 @@ import { Tabs } from 'radix-ui';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { partsOf } from '../../core/job';
+import { worstFirst } from '../../core/working';
 import { Button } from '../parts/Button';
 import { useKeys } from '../parts/keys';
 import { Reasons } from '../parts/Reasons';
 import { SizePicture } from '../parts/SizePicture';
 import { useMainWorking } from '../parts/working';
-import { useJob } from '../screens/job-context';
+import { useJob } from '../parts/job-context';
 import { LoadTab } from './choose/LoadTab';
 import { ListTab } from './choose/ListTab';
 import { PartsTab } from './choose/PartsTab';
 import { TireTab } from './choose/TireTab';
 import { ToolCloth, ToolsTab } from './choose/ToolsTab';
-import { TYPED, useChoice } from './choose/use-choice';
+import { TYPED } from './choose/choice-draft';
+import { useChoice } from './choose/use-choice';
 import { JobDial, StationLayout } from './StationLayout';
 
 const TABS = [
@@ -26,21 +28,25 @@ const TABS = [
 const NOW = { good: 'It fits.', check: 'Look before you fit it.', stop: 'It does not fit.' } as const;
 /** Doubts that stand beside the verdict; the others are one tap away. */
 const SHOWN = 3;
-const RANK = { stop: 0, check: 1, good: 2 } as const;
 
-/** Will it fit, and with which tube, lock, strip, valve, parts and tools. The verdict first, then what is not good, then the rest. */
+/**
+ * Will it fit, and with which tube, lock, strip, valve, parts and tools. The verdict first, then what is not good, then
+ * the rest.
+ */
 export const Choose = () => {
   const { write, correcting, goTo } = useJob();
-  const at = useChoice();
+  const choice = useChoice();
+  const { drafting, fits, parts } = choice;
   const [params, setParams] = useSearchParams();
   const tab = TABS.find(([id]) => id === params.get('show'))?.[0] ?? 'tire';
   const [tried, setTried] = useState(false);
-  const { draft, fit, compared } = at;
+  const { draft } = drafting;
+  const { fit, compared } = fits;
   useMainWorking('whether it fits', fit.ok ? fit.working : null);
 
   const save = async () => {
     setTried(true);
-    if (!compared.ok || (at.age && !at.age.ok) || at.limitProblem) return setParams({}, { replace: true });
+    if (!compared.ok || (fits.age && !fits.age.ok) || drafting.limitProblem) return setParams({}, { replace: true });
     const { marking, dateCode, tube, lightMark, tread, arrows, takeOff, treadMm } = draft;
     const done = await write(
       [
@@ -52,15 +58,15 @@ export const Choose = () => {
             dateCode: dateCode.trim() || null,
             tireId: draft.tireId === TYPED ? null : draft.tireId,
             tube,
-            tubeId: tube ? (at.tubeFit?.id ?? null) : null,
-            tubeLabel: tube ? (at.tubeFit?.label ?? null) : null,
+            tubeId: tube ? (parts.tubeFit?.id ?? null) : null,
+            tubeLabel: tube ? (parts.tubeFit?.label ?? null) : null,
             lightMark,
-            seatLimitKpa: at.limitKpa,
+            seatLimitKpa: drafting.limitKpa,
             tread,
             arrows,
             takeOff,
             treadMm,
-            parts: partsOf(at.wants),
+            parts: partsOf(parts.wants),
             doubled: tube && draft.doubled,
           },
         },
@@ -79,42 +85,44 @@ export const Choose = () => {
   ]);
 
   const tubeReasons =
-    at.draft.tube && at.picks && !at.tubeFit
+    draft.tube && parts.picks && !parts.tubeFit
       ? [{ verdict: 'stop' as const, says: 'No tube in stock serves this tire.' }]
       : [];
   const all = [...(fit.ok ? fit.working.result.reasons : []), ...tubeReasons];
-  const doubts = all.filter((r) => r.verdict !== 'good').sort((a, b) => RANK[a.verdict] - RANK[b.verdict]);
+  const doubts = worstFirst(all).filter((r) => r.verdict !== 'good');
   const good = all.filter((r) => r.verdict === 'good');
   const verdict = doubts[0]?.verdict ?? 'good';
   return (
     <StationLayout
       picture={
-        tab === 'tools' && at.tools ? (
-          <ToolCloth at={at} />
+        tab === 'tools' && parts.tools ? (
+          <ToolCloth choice={choice} />
         ) : compared.ok ? (
           <SizePicture
             comparison={compared.working.result}
-            {...(at.context.clearancesMm ? { clearancesMm: at.context.clearancesMm } : {})}
+            {...(choice.context.clearancesMm ? { clearancesMm: choice.context.clearancesMm } : {})}
           />
         ) : (
           <JobDial />
         )
       }
-      lead={`${at.context.from} comes off`}
+      lead={`${choice.context.from} comes off`}
       now={fit.ok ? NOW[verdict] : 'Which tire goes on?'}
+      act={
+        fit.ok && (
+          <div className="-mt-2">
+            <Reasons reasons={doubts.slice(0, SHOWN)} />
+            <details className="text-[16px]" key={draft.tireId + draft.marking}>
+              <summary className="min-h-12 cursor-pointer py-2.5 underline">
+                {doubts.length > SHOWN ? `${doubts.length - SHOWN} more doubts, and ` : ''}
+                {good.length} {good.length === 1 ? 'thing is' : 'things are'} good
+              </summary>
+              <Reasons reasons={[...doubts.slice(SHOWN), ...good]} />
+            </details>
+          </div>
+        )
+      }
     >
-      {fit.ok && (
-        <div className="-mt-2">
-          <Reasons reasons={doubts.slice(0, SHOWN)} />
-          <details className="text-[16px]" key={draft.tireId + draft.marking}>
-            <summary className="min-h-12 cursor-pointer py-2.5 underline">
-              {doubts.length > SHOWN ? `${doubts.length - SHOWN} more doubts, and ` : ''}
-              {good.length} {good.length === 1 ? 'thing is' : 'things are'} good
-            </summary>
-            <Reasons reasons={[...doubts.slice(SHOWN), ...good]} />
-          </details>
-        </div>
-      )}
       <Tabs.Root value={tab} onValueChange={(v) => setParams(v === 'tire' ? {} : { show: v }, { replace: true })}>
         <Tabs.List aria-label="What to choose" className="flex border-b-2 border-ink">
           {TABS.map(([id, name]) => (
@@ -134,23 +142,23 @@ export const Choose = () => {
           }}
         >
           <Tabs.Content value="tire" tabIndex={-1}>
-            <TireTab at={at} tried={tried} />
+            <TireTab choice={choice} tried={tried} />
             <Button go type="submit" hotkey="N" className="mt-2">
               Take this tire
             </Button>
           </Tabs.Content>
         </form>
         <Tabs.Content value="parts">
-          <PartsTab at={at} />
+          <PartsTab choice={choice} />
         </Tabs.Content>
         <Tabs.Content value="load">
-          <LoadTab at={at} />
+          <LoadTab choice={choice} />
         </Tabs.Content>
         <Tabs.Content value="list">
-          <ListTab at={at} />
+          <ListTab choice={choice} />
         </Tabs.Content>
         <Tabs.Content value="tools">
-          <ToolsTab at={at} />
+          <ToolsTab choice={choice} />
         </Tabs.Content>
       </Tabs.Root>
     </StationLayout>

@@ -1,16 +1,32 @@
-import { useState } from 'react';
+import { joiResolver } from '@hookform/resolvers/joi';
+import Joi from 'joi';
+import { useFieldArray, useForm } from 'react-hook-form';
 import { Link } from 'react-router';
-import { openPoints, recheckDates } from '../../core/job';
+import { openPoints, recheckDates, type Recheck } from '../../core/job';
 import { Button } from '../parts/Button';
-import { TextField } from '../parts/fields';
+import { FormText } from '../parts/form-fields';
+import { needed } from '../parts/form-schema';
 import { useKeys } from '../parts/keys';
 import { useUnits } from '../parts/quantity';
 import { VerdictMark, VerdictShape } from '../parts/VerdictMark';
-import { useJob } from '../screens/job-context';
+import { useJob } from '../parts/job-context';
 import { today, useDo } from '../store';
+import type { Writing } from '../store/job-writing';
 import { loadShop } from '../store/shop-slice';
 import { KeepTakeOff } from './KeepTakeOff';
 import { Cautions, JobDial, StationLayout } from './StationLayout';
+
+interface HandOverForm {
+  to: string;
+  rechecks: Recheck[];
+}
+
+const SCHEMA = Joi.object({
+  to: needed('Say who takes it.', 80),
+  rechecks: Joi.array().items(
+    Joi.object({ what: Joi.string().required(), onDate: needed('A recheck has no date. Pick one.', 10) }).unknown(),
+  ),
+});
 
 /** What is missing or doubtful, when to look again, and what goes with the wheel. */
 export const HandOver = () => {
@@ -18,26 +34,18 @@ export const HandOver = () => {
   const dispatch = useDo();
   const { units } = useUnits();
   const { missing, doubts } = openPoints(reports);
-  const [to, setTo] = useState(state.handedOver?.to ?? state.rider);
-  const [rechecks, setRechecks] = useState(() => recheckDates(state, (state.handedOver?.at ?? today()).slice(0, 10)));
-  const [problem, setProblem] = useState<string | null>(null);
   const done = state.handedOver;
+  const { control, handleSubmit } = useForm<HandOverForm>({
+    resolver: joiResolver(SCHEMA, { abortEarly: false }),
+    defaultValues: { to: done?.to ?? state.rider, rechecks: recheckDates(state, (done?.at ?? today()).slice(0, 10)) },
+  });
+  const { fields: rechecks } = useFieldArray({ control, name: 'rechecks' });
 
-  const handOver = async () => {
-    if (!to.trim()) return setProblem('Say who takes it.');
-    if (rechecks.some((r) => !/^\d{4}-\d\d-\d\d$/.test(r.onDate)))
-      return setProblem('A recheck has no date. Pick one.');
-    setProblem(null);
-    const written = await write(
-      [
-        ...rechecks.map((r) => ({ kind: 'recheck' as const, data: r })),
-        { kind: 'handed-over', data: { to: to.trim() } },
-      ],
-      'Handed over.',
-    );
+  const handOver = handleSubmit(async ({ to, rechecks: looks }) => {
+    const again: Writing[] = looks.map(({ what, onDate }) => ({ kind: 'recheck', data: { what, onDate } }));
     // Parts have left the shelf, and the wheel has its new tire.
-    if (written) await dispatch(loadShop());
-  };
+    if (await write([...again, { kind: 'handed-over', data: { to } }], 'Handed over.')) await dispatch(loadShop());
+  });
   useKeys([{ key: 'n', says: 'Hand over', run: () => void handOver() }]);
 
   const pdf = `/api/jobs/${job.id}/card.pdf?${new URLSearchParams({ ...units })}`;
@@ -52,51 +60,50 @@ export const HandOver = () => {
             ? 'Something is not written down.'
             : 'Everything is in the log.'
       }
+      act={
+        doubts.length + missing.length > 0 ? (
+          <ul className="rows relative max-h-[126px] overflow-y-auto" aria-label="Doubtful or missing" tabIndex={0}>
+            {doubts.map((d) => (
+              <li key={d} className="flex gap-2 border-b border-stone3 py-1.5 text-[16px]">
+                <VerdictShape verdict="check" size={20} />
+                <span>
+                  <span className="sr-only">Doubtful: </span>
+                  {d}
+                </span>
+              </li>
+            ))}
+            {missing.map((m) => (
+              <li key={m} className="flex gap-2 border-b border-stone3 py-1.5 text-[16px]">
+                <span
+                  className="mt-1 h-4 w-5 shrink-0 rounded-b-lg border-2 border-t-0 border-edge"
+                  aria-hidden="true"
+                />
+                <span>
+                  <span className="sr-only">Missing: </span>
+                  {m}
+                </span>
+              </li>
+            ))}
+          </ul>
+        ) : (
+          <VerdictMark verdict="good">nothing missing, nothing doubtful</VerdictMark>
+        )
+      }
     >
-      {doubts.length + missing.length > 0 ? (
-        <ul className="rows relative max-h-[126px] overflow-y-auto" aria-label="Doubtful or missing" tabIndex={0}>
-          {doubts.map((d) => (
-            <li key={d} className="flex gap-2 border-b border-stone3 py-1.5 text-[16px]">
-              <VerdictShape verdict="check" size={20} />
-              <span>
-                <span className="sr-only">Doubtful: </span>
-                {d}
-              </span>
-            </li>
-          ))}
-          {missing.map((m) => (
-            <li key={m} className="flex gap-2 border-b border-stone3 py-1.5 text-[16px]">
-              <span className="mt-1 h-4 w-5 shrink-0 rounded-b-lg border-2 border-t-0 border-edge" aria-hidden="true" />
-              <span>
-                <span className="sr-only">Missing: </span>
-                {m}
-              </span>
-            </li>
-          ))}
-        </ul>
-      ) : (
-        <VerdictMark verdict="good">nothing missing, nothing doubtful</VerdictMark>
-      )}
-      <form
-        className="mt-2 grid gap-2"
-        onSubmit={(e) => {
-          e.preventDefault();
-          void handOver();
-        }}
-      >
+      <form className="mt-2 grid gap-2" noValidate onSubmit={(e) => void handOver(e)}>
         <div className="grid grid-cols-2 items-end gap-3">
           {rechecks.map((r, i) => (
-            <TextField
-              key={r.what}
+            <FormText
+              key={r.id}
+              control={control}
+              name={`rechecks.${i}.onDate`}
               type="date"
               label={`Look again: ${r.what.toLowerCase()}`}
-              value={r.onDate}
-              onChange={(v) => setRechecks((all) => all.map((x, j) => (j === i ? { ...x, onDate: v } : x)))}
             />
           ))}
         </div>
         <div className="grid grid-cols-[minmax(0,1fr)_auto] items-end gap-3">
-          <TextField label="Handed over to" value={to} onChange={setTo} maxLength={80} problem={problem} />
+          <FormText control={control} name="to" label="Handed over to" maxLength={80} />
           <Button go={!done} type="submit" hotkey="N">
             {done ? 'Again' : 'Hand over'}
           </Button>

@@ -1,4 +1,5 @@
 import { Dialog } from 'radix-ui';
+import { refusalText } from '../../core/errors';
 import { useState } from 'react';
 import { pressureCorrect } from '../../core/pressure';
 import { attempt } from '../../core/working';
@@ -39,11 +40,7 @@ export const HotSheet = ({ coldC, altitudeM }: { coldC: number | null; altitudeM
               </BasisTag>
             </p>
           )}
-          {found && !found.ok && (
-            <p className="text-stop">
-              {found.problem.message} Right would be {found.problem.expected}.
-            </p>
-          )}
+          {found && !found.ok && <p className="text-stop">{refusalText(found.problem)}</p>}
           {!found && (
             <p className="text-ink2">
               Air from a warm tire is never let out to the cold figure: it would be too soft once it has cooled.

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { refusalText } from '../../core/errors';
 import { ruleNumber } from '../../core/rules';
 import { CLEARANCE_PLACES, PLACE_WORDS, tireAge, tireSize, type ClearancePlace } from '../../core/tires';
 import { USES, USE_WORDS, type Use } from '../../core/pressure';
@@ -10,12 +11,11 @@ import { useKeys } from '../parts/keys';
 import { useUnits } from '../parts/quantity';
 import { VerdictMark } from '../parts/VerdictMark';
 import { BasisTag, useMainWorking } from '../parts/working';
-import { useJob } from '../screens/job-context';
+import { useJob } from '../parts/job-context';
 import { today } from '../store';
-import type { Writing } from '../store/jobs-slice';
+import type { Writing } from '../store/job-writing';
 import { JobDial, StationLayout } from './StationLayout';
 
-const problemText = (p: { message: string; expected: string }) => `${p.message} Right would be ${p.expected}.`;
 const MAX_TREAD_MM = 40;
 const MAX_ROOM_MM = 1000;
 
@@ -70,98 +70,103 @@ export const Intake = () => {
   useKeys([{ key: 'n', says: 'Write it down and go on', run: () => void save() }]);
 
   return (
-    <StationLayout picture={<JobDial />} lead={`${machine.rider}'s wheel comes in`} now="What comes off?">
-      <form
-        className="grid grid-cols-2 gap-x-3 gap-y-2"
-        onSubmit={(e) => {
-          e.preventDefault();
-          void save();
-        }}
-      >
-        <div className="col-span-2">
-          <TextField
-            label="Size, as printed on the sidewall"
-            value={marking}
-            onChange={setMarking}
-            maxLength={40}
-            problem={!size.ok && (tried || marking) ? problemText(size.problem) : null}
-          />
-        </div>
-        <TextField
-          label="Date code"
-          value={dateCode}
-          onChange={setDateCode}
-          maxLength={4}
-          inputMode="numeric"
-          problem={age && !age.ok && (tried || dateCode.length >= 4) ? problemText(age.problem) : null}
-        />
-        <WithTake
-          kind="caliper"
-          what="Tread depth"
-          onTake={(line) => {
-            setTread(show(line.value, 'mm', 2));
-            setTreadBy(line.device);
+    <StationLayout
+      picture={<JobDial />}
+      lead={`${machine.rider}’s wheel comes in`}
+      now="What comes off?"
+      act={
+        <form
+          className="grid grid-cols-2 gap-x-3 gap-y-2"
+          onSubmit={(e) => {
+            e.preventDefault();
+            void save();
           }}
         >
-          <QuantityField
-            label="Tread depth"
-            unit="mm"
-            value={tread}
-            onChange={(v) => {
-              setTread(v);
-              setTreadBy(null);
-            }}
-            problem={treadProblem}
-          />
-        </WithTake>
-        <div className="col-span-2">
-          <ChoiceField
-            label="What the rider does with it"
-            value={use}
-            onChange={(v) => setUse(v as Use)}
-            options={USES.map((u) => [u, USE_WORDS[u]] as const)}
-          />
-        </div>
-        <ChoiceField
-          label="Room measured"
-          value={place}
-          onChange={(v) => setPlace(v as ClearancePlace)}
-          options={CLEARANCE_PLACES.map((p) => [p, PLACE_WORDS[p]] as const)}
-        />
-        <QuantityField label="Room" unit="mm" value={roomText} onChange={setRoomText} problem={roomProblem} />
-        <div className="col-span-2">
+          <div className="col-span-2">
+            <TextField
+              label="Size, as printed on the sidewall"
+              value={marking}
+              onChange={setMarking}
+              maxLength={40}
+              problem={!size.ok && (tried || marking) ? refusalText(size.problem) : null}
+            />
+          </div>
           <TextField
-            label="How the machine is loaded while you measure"
-            value={load}
-            onChange={setLoad}
-            maxLength={60}
-            problem={roomMm !== null && !load.trim() ? 'Say how it is loaded: on the stand, rider on, …' : null}
+            label="Date code"
+            value={dateCode}
+            onChange={setDateCode}
+            maxLength={4}
+            inputMode="numeric"
+            problem={age && !age.ok && (tried || dateCode.length >= 4) ? refusalText(age.problem) : null}
           />
-        </div>
-        <div className="col-span-2 space-y-1 text-[16px]" role="status">
-          {age?.ok && (
-            <p className="flex items-center gap-3">
-              <VerdictMark verdict={age.working.result.verdict}>
-                week {age.working.result.weekOf.week} of {age.working.result.weekOf.year},{' '}
-                {age.working.result.ageYears.toFixed(1)} years old
-              </VerdictMark>
-              <BasisTag title="the age of the old tire" working={age.working} />
-            </p>
-          )}
-          {state.clearances.length > 0 && (
-            <p className="text-ink2">
-              Measured: {state.clearances.map((c) => `${c.place} ${say(c.mm, 'mm')}`).join(', ')}. Pick another place
-              for the next.
-            </p>
-          )}
-          {worn && <VerdictMark verdict="stop">under the least tread for the road</VerdictMark>}
-        </div>
-        <div className="col-span-2">
-          <Button go type="submit" hotkey="N">
-            Write it down
-          </Button>
-        </div>
-      </form>
-    </StationLayout>
+          <WithTake
+            kind="caliper"
+            what="Tread depth"
+            onTake={(line) => {
+              setTread(show(line.value, 'mm', 2));
+              setTreadBy(line.device);
+            }}
+          >
+            <QuantityField
+              label="Tread depth"
+              unit="mm"
+              value={tread}
+              onChange={(v) => {
+                setTread(v);
+                setTreadBy(null);
+              }}
+              problem={treadProblem}
+            />
+          </WithTake>
+          <div className="col-span-2">
+            <ChoiceField
+              label="What the rider does with it"
+              value={use}
+              onChange={(v) => setUse(v as Use)}
+              options={USES.map((u) => [u, USE_WORDS[u]] as const)}
+            />
+          </div>
+          <ChoiceField
+            label="Room measured"
+            value={place}
+            onChange={(v) => setPlace(v as ClearancePlace)}
+            options={CLEARANCE_PLACES.map((p) => [p, PLACE_WORDS[p]] as const)}
+          />
+          <QuantityField label="Room" unit="mm" value={roomText} onChange={setRoomText} problem={roomProblem} />
+          <div className="col-span-2">
+            <TextField
+              label="How the machine is loaded while you measure"
+              value={load}
+              onChange={setLoad}
+              maxLength={60}
+              problem={roomMm !== null && !load.trim() ? 'Say how it is loaded: on the stand, rider on, …' : null}
+            />
+          </div>
+          <div className="col-span-2 space-y-1 text-[16px]" role="status">
+            {age?.ok && (
+              <p className="flex items-center gap-3">
+                <VerdictMark verdict={age.working.result.verdict}>
+                  week {age.working.result.weekOf.week} of {age.working.result.weekOf.year},{' '}
+                  {age.working.result.ageYears.toFixed(1)} years old
+                </VerdictMark>
+                <BasisTag title="the age of the old tire" working={age.working} />
+              </p>
+            )}
+            {state.clearances.length > 0 && (
+              <p className="text-ink2">
+                Measured: {state.clearances.map((c) => `${c.place} ${say(c.mm, 'mm')}`).join(', ')}. Pick another place
+                for the next.
+              </p>
+            )}
+            {worn && <VerdictMark verdict="stop">under the least tread for the road</VerdictMark>}
+          </div>
+          <div className="col-span-2">
+            <Button go type="submit" hotkey="N">
+              Write it down
+            </Button>
+          </div>
+        </form>
+      }
+    />
   );
 };

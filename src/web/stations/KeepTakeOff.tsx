@@ -1,8 +1,9 @@
 import { useState } from 'react';
+import { refusalText } from '../../core/errors';
 import { Link } from 'react-router';
 import { complete } from '../../core/shop';
 import { Button } from '../parts/Button';
-import { useJob } from '../screens/job-context';
+import { useJob } from '../parts/job-context';
 import { useApp, useDo } from '../store';
 import { api, ApiError } from '../store/api';
 import { loadShop } from '../store/shop-slice';
@@ -43,7 +44,7 @@ export const KeepTakeOff = () => {
       await dispatch(loadShop());
     } catch (error) {
       if (!(error instanceof ApiError)) throw error;
-      setProblem(`${error.message} Right would be ${error.expected}.`);
+      setProblem(refusalText(error));
     }
   };
   return (

@@ -1,9 +1,10 @@
 import { Camera } from 'lucide-react';
+import { refusalText } from '../../core/errors';
 import { useRef, useState } from 'react';
 import { INSPECTED_WORDS, type Inspected } from '../../core/inspect';
 import { Button } from '../parts/Button';
-import { smallPicture } from '../parts/picture';
-import { useJob } from '../screens/job-context';
+import { smallPicture } from '../parts/small-picture';
+import { useJob } from '../parts/job-context';
 import { api, ApiError } from '../store/api';
 
 /** Photographs of a part, and a button to take one more. */
@@ -23,7 +24,7 @@ export const Photos = ({ part }: { part: Inspected }) => {
       await write([{ kind: 'photo', data: { photoId, part, says: '' } }], 'The photograph is kept.');
     } catch (error) {
       if (!(error instanceof ApiError)) throw error;
-      setProblem(`${error.message} Right would be ${error.expected}.`);
+      setProblem(refusalText(error));
     } finally {
       setBusy(false);
       if (picker.current) picker.current.value = '';

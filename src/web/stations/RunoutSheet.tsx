@@ -1,4 +1,4 @@
-import { Dialog } from 'radix-ui';
+import { refusalText } from '../../core/errors';
 import { useMemo, useState } from 'react';
 import { runoutOf } from '../../core/job';
 import type { RunoutReading, RunoutResult } from '../../core/truing';
@@ -8,7 +8,7 @@ import { ChoiceField, QuantityField } from '../parts/fields';
 import { useUnits } from '../parts/quantity';
 import { Reasons } from '../parts/Reasons';
 import { BasisTag } from '../parts/working';
-import { useJob } from '../screens/job-context';
+import { useJob } from '../parts/job-context';
 import { Sheet } from '../parts/Sheet';
 import { IndicatorTake } from './IndicatorTake';
 
@@ -95,118 +95,113 @@ export const RunoutSheet = () => {
   const result = runoutOf(state, readings);
   const keep = async () => {
     if (faulty) return setProblem('A reading is no length. See the marked fields.');
-    if (!result.ok) return setProblem(`${result.problem.message} Right would be ${result.problem.expected}.`);
+    if (!result.ok) return setProblem(refusalText(result.problem));
     setProblem(null);
     await write([{ kind: 'runout', ...correcting('runout'), data: { readings, device } }], 'The runout is written.');
   };
   return (
-    <Dialog.Root>
-      <Dialog.Trigger asChild>
-        <Button>Runout readings</Button>
-      </Dialog.Trigger>
-      <Sheet title="Runout, round the wheel" closes="Close the readings" widthPx={860} footed>
-        <div className="grid gap-6 md:grid-cols-[minmax(0,1fr)_330px]">
-          <div>
-            <ChoiceField
-              label="Places"
-              value={String(places)}
-              onChange={(v) => setPlaces(Number(v))}
-              options={PLACES.map((n) => [String(n), `${n} places`] as const)}
-              hint={`Toward the disc side and outward are plus. In ${label('mm')}.`}
+    <Sheet title="Runout, round the wheel" closes="Close the readings" widthPx={860} footed>
+      <div className="grid gap-6 md:grid-cols-[minmax(0,1fr)_330px]">
+        <div>
+          <ChoiceField
+            label="Places"
+            value={String(places)}
+            onChange={(v) => setPlaces(Number(v))}
+            options={PLACES.map((n) => [String(n), `${n} places`] as const)}
+            hint={`Toward the disc side and outward are plus. In ${label('mm')}.`}
+          />
+          <div className="mt-3">
+            <IndicatorTake
+              next={{
+                lateral: degs.find((d) => !typed[String(d)]?.lateral.trim()) ?? null,
+                radial: degs.find((d) => !typed[String(d)]?.radial.trim()) ?? null,
+              }}
+              onTake={(way, deg, mm, from) => {
+                setDevice(from);
+                setTyped((all) => ({
+                  ...all,
+                  [String(deg)]: { ...(all[String(deg)] ?? { lateral: '', radial: '' }), [way]: show(mm, 'mm', 3) },
+                }));
+              }}
             />
-            <div className="mt-3">
-              <IndicatorTake
-                next={{
-                  lateral: degs.find((d) => !typed[String(d)]?.lateral.trim()) ?? null,
-                  radial: degs.find((d) => !typed[String(d)]?.radial.trim()) ?? null,
-                }}
-                onTake={(way, deg, mm, from) => {
-                  setDevice(from);
-                  setTyped((all) => ({
-                    ...all,
-                    [String(deg)]: { ...(all[String(deg)] ?? { lateral: '', radial: '' }), [way]: show(mm, 'mm', 3) },
-                  }));
-                }}
-              />
-            </div>
-            <ul className="rows mt-3">
-              {degs.map((deg) => {
-                const row = typed[String(deg)] ?? { lateral: '', radial: '' };
-                const put = (part: Partial<typeof row>) =>
-                  setTyped((all) => ({ ...all, [String(deg)]: { ...row, ...part } }));
-                return (
-                  <li key={deg} className="grid grid-cols-[86px_1fr_1fr] items-end gap-2 border-b border-stone3 py-1">
-                    <span className="num pb-3 text-[15px]">{placeText(deg)}</span>
-                    <QuantityField
-                      signed
-                      label={`Side, ${Math.round(deg)}°`}
-                      unit="mm"
-                      value={row.lateral}
-                      onChange={(lateral) => put({ lateral })}
-                      problem={bad(row.lateral) ? 'A length.' : null}
-                    />
-                    <QuantityField
-                      signed
-                      label={`Up, ${Math.round(deg)}°`}
-                      unit="mm"
-                      value={row.radial}
-                      onChange={(radial) => put({ radial })}
-                      problem={bad(row.radial) ? 'A length.' : null}
-                    />
-                  </li>
-                );
-              })}
-            </ul>
           </div>
-          <div className="md:sticky md:top-0 md:self-start" aria-live="polite">
-            {result.ok ? (
-              <>
-                <Plot readings={readings} result={result.working.result} />
-                <Reasons reasons={result.working.result.reasons} />
-                <p className="mt-1">
-                  <BasisTag title="the runout" working={result.working}>
-                    the arithmetic
-                  </BasisTag>
-                </p>
-                {result.working.result.spokes.length > 0 && (
-                  <>
-                    <h3 className="mt-3 text-lg">Spokes, the nearest first</h3>
-                    <ul className="text-[16px]">
-                      {result.working.result.spokes.slice(0, 6).map((s, i) => (
-                        <li key={i}>
-                          {s.turn} spoke {s.spoke} at {placeText(s.deg)} by{' '}
-                          {s.turns === 0.25 ? 'a quarter' : 'an eighth'} turn
-                        </li>
-                      ))}
-                    </ul>
-                  </>
-                )}
-                <ul className="caution mt-2 text-[16px]">
-                  {result.working.cautions.map((c) => (
-                    <li key={c}>{c}</li>
-                  ))}
-                </ul>
-              </>
-            ) : (
-              <p className="py-8 text-ink2">
-                {readings.length === 0
-                  ? `Type the readings. One hundredth counts: ${say(0.01, 'mm', { digits: 2 })}.`
-                  : result.problem.message}
-              </p>
-            )}
-          </div>
+          <ul className="rows mt-3">
+            {degs.map((deg) => {
+              const row = typed[String(deg)] ?? { lateral: '', radial: '' };
+              const put = (part: Partial<typeof row>) =>
+                setTyped((all) => ({ ...all, [String(deg)]: { ...row, ...part } }));
+              return (
+                <li key={deg} className="grid grid-cols-[86px_1fr_1fr] items-end gap-2 border-b border-stone3 py-1">
+                  <span className="num pb-3 text-[15px]">{placeText(deg)}</span>
+                  <QuantityField
+                    signed
+                    label={`Side, ${Math.round(deg)}°`}
+                    unit="mm"
+                    value={row.lateral}
+                    onChange={(lateral) => put({ lateral })}
+                    problem={bad(row.lateral) ? 'A length.' : null}
+                  />
+                  <QuantityField
+                    signed
+                    label={`Up, ${Math.round(deg)}°`}
+                    unit="mm"
+                    value={row.radial}
+                    onChange={(radial) => put({ radial })}
+                    problem={bad(row.radial) ? 'A length.' : null}
+                  />
+                </li>
+              );
+            })}
+          </ul>
         </div>
-        <div className="sticky bottom-0 flex flex-wrap items-center gap-3 border-t border-stone3 bg-stone py-3">
-          <Button go onClick={() => void keep()}>
-            Keep these readings
-          </Button>
-          {problem && (
-            <p role="alert" className="text-stop">
-              {problem}
+        <div className="md:sticky md:top-0 md:self-start" aria-live="polite">
+          {result.ok ? (
+            <>
+              <Plot readings={readings} result={result.working.result} />
+              <Reasons reasons={result.working.result.reasons} />
+              <p className="mt-1">
+                <BasisTag title="the runout" working={result.working}>
+                  the arithmetic
+                </BasisTag>
+              </p>
+              {result.working.result.spokes.length > 0 && (
+                <>
+                  <h3 className="mt-3 text-lg">Spokes, the nearest first</h3>
+                  <ul className="text-[16px]">
+                    {result.working.result.spokes.slice(0, 6).map((s, i) => (
+                      <li key={i}>
+                        {s.turn} spoke {s.spoke} at {placeText(s.deg)} by {s.turns === 0.25 ? 'a quarter' : 'an eighth'}{' '}
+                        turn
+                      </li>
+                    ))}
+                  </ul>
+                </>
+              )}
+              <ul className="caution mt-2 text-[16px]">
+                {result.working.cautions.map((c) => (
+                  <li key={c}>{c}</li>
+                ))}
+              </ul>
+            </>
+          ) : (
+            <p className="py-8 text-ink2">
+              {readings.length === 0
+                ? `Type the readings. One hundredth counts: ${say(0.01, 'mm', { digits: 2 })}.`
+                : result.problem.message}
             </p>
           )}
         </div>
-      </Sheet>
-    </Dialog.Root>
+      </div>
+      <div className="sticky bottom-0 flex flex-wrap items-center gap-3 border-t border-stone3 bg-stone py-3">
+        <Button go onClick={() => void keep()}>
+          Keep these readings
+        </Button>
+        {problem && (
+          <p role="alert" className="text-stop">
+            {problem}
+          </p>
+        )}
+      </div>
+    </Sheet>
   );
 };

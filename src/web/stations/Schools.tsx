@@ -2,7 +2,7 @@ import { Dialog } from 'radix-ui';
 import { schoolsOf } from '../../core/job';
 import { findRule } from '../../core/rules';
 import { Button } from '../parts/Button';
-import { useJob } from '../screens/job-context';
+import { useJob } from '../parts/job-context';
 import { Sheet } from '../parts/Sheet';
 
 /** Where fitters disagree: what this job does, why others do it otherwise, and what a change would change. */

@@ -1,52 +1,104 @@
-import { useState } from 'react';
-import { GROUNDS, GROUND_WORDS, USE_WORDS, type Ground } from '../../core/pressure';
+import { useRef, useState } from 'react';
+import { refusalText } from '../../core/errors';
+import { USE_WORDS } from '../../core/pressure';
 import { Button } from '../parts/Button';
-import { DeviceTake, WithTake } from '../parts/DeviceTake';
-import { ChoiceField, QuantityField } from '../parts/fields';
+import { useJob } from '../parts/job-context';
 import { useKeys } from '../parts/keys';
 import { Quantity, useUnits } from '../parts/quantity';
 import { Reasons } from '../parts/Reasons';
 import { BasisTag, useMainWorking } from '../parts/working';
-import { useJob } from '../screens/job-context';
 import { useDo } from '../store';
 import { gaugeChosen } from '../store/prefs-slice';
+import { GaugeFields } from './GaugeFields';
 import { HotSheet } from './HotSheet';
-import { StepStrip } from './StepStrip';
+import { PressurePlaces } from './PressurePlaces';
 import { Cautions, FigureRow, JobDial, StationLayout } from './StationLayout';
-import { usePressure } from './use-pressure';
+import { StepStrip } from './StepStrip';
+import { useGauges } from './use-gauges';
+import { usePressure, type PressureAtHand } from './use-pressure';
+import { useTypedPressure, type TypedPressure } from './use-typed-pressure';
+
+/** What the way from the shop to where it is ridden does to the pressure, in a sentence. */
+const useWhy = () => {
+  const { say } = useUnits();
+  return (
+    { shopC, rideC, shopM, rideM, meantKpa }: TypedPressure['values'],
+    isRefused: boolean,
+    isKnown: boolean,
+  ): string => {
+    if (isRefused) return 'The tube or the tire would not stand it.';
+    const isWarmer = rideC !== null && shopC !== null && rideC > shopC;
+    const isElsewhere = rideC !== shopC || rideM !== shopM;
+    if (!isKnown || meantKpa === null || rideC === null || rideM === null || !isElsewhere)
+      return 'Cold, with a gauge whose error you know.';
+    const where = `Out there${rideC === shopC ? '' : ` at ${say(rideC, 'C')}`}${rideM === shopM ? '' : ` ${say(rideM, 'm')} up`}`;
+    const air = isWarmer ? 'warms and gains' : 'cools and loses';
+    return `${where} it reads ${say(meantKpa, 'kPa')}${rideC === shopC ? '' : `: air ${air} pressure on the way`}.`;
+  };
+};
+
+/** Where to start from, and what to leave on the gauge in hand. */
+const PressureFigures = ({
+  start,
+  corrected,
+  gauge,
+}: Pick<PressureAtHand, 'start' | 'corrected'> & { gauge: string }) => {
+  const { say } = useUnits();
+  const usual = start.ok ? start.working.result : null;
+  const isRefused = start.ok && start.working.verdict === 'stop';
+  const target = corrected?.ok && !isRefused ? corrected.working : null;
+  return (
+    <div className="rows">
+      {start.ok && usual && (
+        <FigureRow
+          label={
+            usual.lowKpa === usual.highKpa
+              ? 'Start from'
+              : `Start, ${say(usual.lowKpa, 'kPa')} to ${say(usual.highKpa, 'kPa')}`
+          }
+          basis={<BasisTag title="the starting pressure" working={start.working} />}
+        >
+          <Quantity value={usual.pressureKpa} unit="kPa" />
+        </FigureRow>
+      )}
+      {target && (
+        <FigureRow
+          label={gauge ? `On the ${gauge}` : 'On the gauge here'}
+          basis={
+            <BasisTag title="the pressure to set" working={target}>
+              gas law
+            </BasisTag>
+          }
+        >
+          <Quantity value={target.result.gaugeKpa} unit="kPa" big />
+        </FigureRow>
+      )}
+    </div>
+  );
+};
 
 /** The pressure to leave on the gauge here, so that it is right where the machine is ridden. */
 export const SetPressure = () => {
   const { state, write, correcting, goTo } = useJob();
   const dispatch = useDo();
-  const { say, write: show } = useUnits();
-  const {
-    typed,
-    put,
-    values,
-    problems,
-    gauges,
-    gaugeName,
-    setGaugeName,
-    secondName,
-    setSecondName,
-    start,
-    corrected,
-    there,
-    both,
-    left,
-  } = usePressure();
-  const [withSecond, setWithSecond] = useState(secondName !== '');
+  const { say } = useUnits();
+  const why = useWhy();
+  const typing = useTypedPressure();
+  const gauges = useGauges();
+  const { start, corrected, there, both, left } = usePressure(typing, gauges);
+  const { values, problems } = typing;
+  const { first, second } = gauges;
+  const [withSecond, setWithSecond] = useState(second.name !== '');
   const [thermometer, setThermometer] = useState<string | null>(state.pressureSet?.thermometer ?? null);
   const [tried, setTried] = useState(false);
-  const { shopC, rideC, shopM, rideM, gaugeKpa, secondKpa, meantKpa } = values;
+  const gaugeField = useRef<HTMLInputElement>(null);
   const target = corrected?.ok ? corrected.working : null;
-  const refused = start.ok && start.working.verdict === 'stop';
-  const usual = start.ok ? start.working.result : null;
+  const isRefused = start.ok && start.working.verdict === 'stop';
   useMainWorking('the pressure to set', target);
 
   const save = async () => {
     setTried(true);
+    const { gaugeKpa, shopC, rideC, shopM, rideM, secondKpa } = values;
     if (
       !there?.ok ||
       shopC === null ||
@@ -54,10 +106,9 @@ export const SetPressure = () => {
       shopM === null ||
       rideM === null ||
       gaugeKpa === null ||
-      problems.second
+      problems.secondKpa
     )
       return;
-    const second = secondName && secondKpa !== null ? { gauge: secondName, gaugeKpa: secondKpa } : null;
     const data = {
       gaugeKpa,
       shopC,
@@ -65,30 +116,22 @@ export const SetPressure = () => {
       rideKpa: there.working.result.trueKpa,
       shopM,
       rideM,
-      gauge: gaugeName || null,
+      gauge: first.name || null,
       thermometer,
-      second,
+      second: second.name && secondKpa !== null ? { gauge: second.name, gaugeKpa: secondKpa } : null,
     };
     if (!(await write([{ kind: 'pressure-set', ...correcting('pressure-set'), data }], 'Pressure written.'))) return;
-    dispatch(gaugeChosen(gaugeName));
+    dispatch(gaugeChosen(first.name));
     goTo('balance');
   };
   useKeys([
     { key: 'n', says: 'Write the pressure and go on', run: () => void save() },
-    {
-      key: 'r',
-      says: 'Take the reading',
-      run: () => document.getElementById('gauge-now')?.querySelector('input')?.focus(),
-    },
+    { key: 'r', says: 'Take the reading', run: () => gaugeField.current?.focus() },
   ]);
 
   const use = state.cameOff?.use;
-  const elsewhere = rideC !== shopC || rideM !== shopM;
-  const gaugeOptions = [
-    ['', 'not said'],
-    ...gauges.map((g) => [g.name, g.checks.length > 0 ? `${g.name}, checked` : g.name] as const),
-  ] as const;
-  const known = new Set(gauges.map((g) => g.name));
+  const advised = start.ok ? start.working.result.reasons : [];
+  const leave = [left.result.lock, left.result.nut].filter(Boolean).join(' ');
   return (
     <StationLayout
       picture={
@@ -96,71 +139,10 @@ export const SetPressure = () => {
           <div className="mx-auto max-w-[360px] max-lg:hidden">
             <JobDial />
           </div>
-          <div className="mx-auto mt-2 grid max-w-[560px] grid-cols-2 gap-x-6 gap-y-2">
-            <h3 className="self-center text-[19px]">Here</h3>
-            <div className="flex flex-wrap items-center gap-x-2">
-              <h3 className="whitespace-nowrap text-[19px]">Out there, on</h3>
-              <select
-                className="field min-w-[120px] flex-1"
-                aria-label="Ground"
-                value={state.ground ?? 'mixed'}
-                onChange={(e) => void write([{ kind: 'ground', data: { ground: e.target.value as Ground } }])}
-              >
-                {GROUNDS.map((g) => (
-                  <option key={g} value={g}>
-                    {GROUND_WORDS[g]}
-                  </option>
-                ))}
-              </select>
-            </div>
-            <WithTake
-              kind="thermometer"
-              what="Shop temperature"
-              onTake={(line) => {
-                put({ shop: show(line.value, 'C', 0) });
-                setThermometer(line.device);
-              }}
-            >
-              <QuantityField
-                label="Shop"
-                unit="C"
-                value={typed.shop}
-                onChange={(v) => {
-                  put({ shop: v });
-                  setThermometer(null);
-                }}
-                problem={problems.shop}
-                signed
-              />
-            </WithTake>
-            <QuantityField
-              label="Riding"
-              unit="C"
-              value={typed.ride}
-              onChange={(v) => put({ ride: v })}
-              problem={problems.ride}
-              signed
-            />
-            <QuantityField
-              label="Shop stands at"
-              unit="m"
-              value={typed.shopHigh}
-              onChange={(v) => put({ shopHigh: v })}
-              problem={problems.shopHigh}
-              signed
-            />
-            <QuantityField
-              label="Ridden at"
-              unit="m"
-              value={typed.rideHigh}
-              onChange={(v) => put({ rideHigh: v })}
-              problem={problems.rideHigh}
-              signed
-            />
-          </div>
-          {(left.result.nut || left.result.lock) && (
+          <PressurePlaces typing={typing} onThermometer={setThermometer} />
+          {leave && (
             <p className="mx-auto mt-2 flex max-w-[560px] items-center gap-3 text-[15px] text-ink2">
-              <span className="flex-1">{[left.result.lock, left.result.nut].filter(Boolean).join(' ')}</span>
+              <span className="flex-1">{leave}</span>
               <BasisTag title="valve nut and rim lock" working={left} />
             </p>
           )}
@@ -168,110 +150,25 @@ export const SetPressure = () => {
       }
       lead={use ? `For ${USE_WORDS[use]}` : 'No use is written down: taken as road'}
       now={
-        refused
+        isRefused
           ? 'Not so low.'
           : target
             ? `Set ${say(target.result.gaugeKpa, 'kPa')} here.`
             : 'Which pressure is it meant to have?'
       }
-      why={
-        refused
-          ? 'The tube or the tire would not stand it.'
-          : target && meantKpa !== null && elsewhere
-            ? `Out there${rideC !== shopC ? ` at ${say(rideC!, 'C')}` : ''}${rideM !== shopM ? ` ${say(rideM!, 'm')} up` : ''} it reads ${say(meantKpa, 'kPa')}${rideC !== shopC ? `: air ${rideC! < shopC! ? 'cools and loses' : 'warms and gains'} pressure on the way` : ''}.`
-            : 'Cold, with a gauge whose error you know.'
-      }
+      why={why(values, isRefused, target !== null)}
+      act={<StepStrip />}
     >
-      <StepStrip />
-      {!start.ok && (
-        <p className="mb-2 text-check">
-          {start.problem.message} Right would be {start.problem.expected}.
-        </p>
-      )}
-      {usual && usual.reasons.length > 0 && <Reasons reasons={usual.reasons} className="mb-2" />}
+      {!start.ok && <p className="mb-2 text-check">{refusalText(start.problem)}</p>}
+      {advised.length > 0 && <Reasons reasons={advised} className="mb-2" />}
       <form
         onSubmit={(e) => {
           e.preventDefault();
           void save();
         }}
       >
-        <div className="rows">
-          {start.ok && usual && (
-            <FigureRow
-              label={
-                usual.lowKpa === usual.highKpa
-                  ? 'Start from'
-                  : `Start, ${say(usual.lowKpa, 'kPa')} to ${say(usual.highKpa, 'kPa')}`
-              }
-              basis={<BasisTag title="the starting pressure" working={start.working} />}
-            >
-              <Quantity value={usual.pressureKpa} unit="kPa" />
-            </FigureRow>
-          )}
-          {target && !refused && (
-            <FigureRow
-              label={gaugeName ? `On the ${gaugeName}` : 'On the gauge here'}
-              basis={
-                <BasisTag title="the pressure to set" working={target}>
-                  gas law
-                </BasisTag>
-              }
-            >
-              <Quantity value={target.result.gaugeKpa} unit="kPa" big />
-            </FigureRow>
-          )}
-        </div>
-        <div className="mt-1 grid grid-cols-2 gap-x-3 gap-y-0.5">
-          <QuantityField
-            label="Meant out there"
-            unit="kPa"
-            value={typed.meant}
-            onChange={(v) => put({ meant: v })}
-            problem={typed.meant || tried ? problems.meant : null}
-          />
-          <ChoiceField
-            label="Which gauge"
-            value={gaugeName}
-            onChange={setGaugeName}
-            options={known.has(gaugeName) || !gaugeName ? gaugeOptions : [...gaugeOptions, [gaugeName, gaugeName]]}
-          />
-          <div id="gauge-now">
-            <QuantityField
-              label="Gauge reads now"
-              unit="kPa"
-              value={typed.gauge}
-              onChange={(v) => put({ gauge: v })}
-              problem={typed.gauge || tried ? problems.gauge : null}
-            />
-          </div>
-          <div className="mt-6.5">
-            <DeviceTake
-              kind="gauge"
-              what="Pressure"
-              onTake={(line) => {
-                put({ gauge: show(Math.max(0, line.value), 'kPa') });
-                setGaugeName(line.device);
-              }}
-            />
-          </div>
-          {withSecond && (
-            <QuantityField
-              label="Another gauge reads"
-              unit="kPa"
-              value={typed.second}
-              onChange={(v) => put({ second: v })}
-              problem={problems.second}
-            />
-          )}
-          {withSecond && (
-            <ChoiceField
-              label="The second gauge"
-              value={secondName}
-              onChange={setSecondName}
-              options={gaugeOptions.filter(([name]) => name === '' || name !== gaugeName)}
-            />
-          )}
-        </div>
+        <PressureFigures start={start} corrected={corrected} gauge={first.name} />
+        <GaugeFields typing={typing} gauges={gauges} withSecond={withSecond} tried={tried} gaugeRef={gaugeField} />
         {both &&
           (both.ok ? (
             <Reasons reasons={[both.working.result.reason]} className="mt-1" />
@@ -279,12 +176,12 @@ export const SetPressure = () => {
             <p className="text-stop">{both.problem.message}</p>
           ))}
         <div className="mt-1 flex flex-wrap gap-2">
-          {!withSecond && gauges.length > 1 && (
+          {!withSecond && gauges.all.length > 1 && (
             <Button small onClick={() => setWithSecond(true)}>
               A second gauge
             </Button>
           )}
-          <HotSheet coldC={shopC} altitudeM={shopM ?? 0} />
+          <HotSheet coldC={values.shopC} altitudeM={values.shopM ?? 0} />
           <Button go type="submit" hotkey="N">
             Write it down
           </Button>

@@ -1,4 +1,4 @@
-import { Dialog } from 'radix-ui';
+import { refusalText } from '../../core/errors';
 import { useState } from 'react';
 import { beadSlackOf } from '../../core/job';
 import { Button } from '../parts/Button';
@@ -7,12 +7,12 @@ import { useUnits } from '../parts/quantity';
 import { Reasons } from '../parts/Reasons';
 import { Sheet } from '../parts/Sheet';
 import { BasisTag } from '../parts/working';
-import { useJob } from '../screens/job-context';
+import { useJob } from '../parts/job-context';
 
 const ARCS = [
   [360, 'all of it'],
   [120, 'a third'],
-  [60, 'a hand\u2019s breadth or two'],
+  [60, 'a hand’s breadth or two'],
   [0, 'none: up on its seat'],
 ] as const;
 const HOW = { 'by hand': 'By hand.', levers: 'Levers.', stop: 'Stop, and find out why.' } as const;
@@ -39,87 +39,76 @@ export const SlackSheet = () => {
   const found = shape && fillMm !== null ? beadSlackOf(state, shape, { arcInWellDeg: Number(arc), fillMm }) : null;
   const keep = async () => {
     if (!shape) return setProblem('Measure all three: over the flange, in the well, and across.');
-    if (found && !found.ok) return setProblem(`${found.problem.message} Right would be ${found.problem.expected}.`);
+    if (found && !found.ok) return setProblem(refusalText(found.problem));
     setProblem(null);
-    await write([{ kind: 'rim-shape', ...correcting('rim-shape'), data: shape }], 'The rim\u2019s shape is written.');
+    await write([{ kind: 'rim-shape', ...correcting('rim-shape'), data: shape }], 'The rim’s shape is written.');
   };
   return (
-    <Dialog.Root>
-      <Dialog.Trigger asChild>
-        <Button>Bead slack</Button>
-      </Dialog.Trigger>
-      <Sheet title="Can the bead pass the flange?" closes="Close the bead slack" footed>
-        <div aria-live="polite" className="min-h-[92px]">
-          {found?.ok ? (
-            <>
-              <p className="head text-[34px]">{HOW[found.working.result.how]}</p>
-              <p className="mb-1 flex flex-wrap items-center gap-x-3 text-[18px]">
-                <span className="num">
-                  {say(Math.abs(found.working.result.slackMm), 'mm', { digits: 1 })}{' '}
-                  {found.working.result.slackMm < 0 ? 'short' : 'of slack'}
-                </span>
-                <BasisTag title="the bead slack" working={found.working}>
-                  the arithmetic
-                </BasisTag>
-              </p>
-              <Reasons reasons={[found.working.result.reason]} />
-            </>
-          ) : (
-            <p className="py-4 text-ink2">
-              {found?.problem.message ?? 'Measure the bare rim once; it stays with the wheel.'}
+    <Sheet title="Can the bead pass the flange?" closes="Close the bead slack" footed>
+      <div aria-live="polite" className="min-h-[92px]">
+        {found?.ok ? (
+          <>
+            <p className="head text-[34px]">{HOW[found.working.result.how]}</p>
+            <p className="mb-1 flex flex-wrap items-center gap-x-3 text-[18px]">
+              <span className="num">
+                {say(Math.abs(found.working.result.slackMm), 'mm', { digits: 1 })}{' '}
+                {found.working.result.slackMm < 0 ? 'short' : 'of slack'}
+              </span>
+              <BasisTag title="the bead slack" working={found.working}>
+                the arithmetic
+              </BasisTag>
             </p>
-          )}
-        </div>
-        <div className="mt-3 grid gap-3 sm:grid-cols-2">
-          <QuantityField
-            label="Over the flange"
-            unit="mm"
-            value={flange}
-            onChange={setFlange}
-            hint="outside of the lip"
-          />
-          <QuantityField label="In the well" unit="mm" value={well} onChange={setWell} hint="at the deepest place" />
-          <QuantityField
-            label="Well to far flange"
-            unit="mm"
-            value={across}
-            onChange={setAcross}
-            hint="along the axle"
-          />
-          <QuantityField
-            label="Lies in the well"
-            unit="mm"
-            value={fill}
-            onChange={setFill}
-            hint="thickness of tube, strip and lock"
-          />
-        </div>
-        <div className="mt-3">
-          <ChoiceField
-            label="Of the far bead, down in the well"
-            value={arc}
-            onChange={setArc}
-            options={ARCS.map(([deg, words]) => [String(deg), words] as const)}
-          />
-        </div>
-        {found?.ok && (
-          <ul className="caution mt-3 text-[16px]">
-            {found.working.cautions.map((c) => (
-              <li key={c}>{c}</li>
-            ))}
-          </ul>
+            <Reasons reasons={[found.working.result.reason]} />
+          </>
+        ) : (
+          <p className="py-4 text-ink2">
+            {found?.problem.message ?? 'Measure the bare rim once; it stays with the wheel.'}
+          </p>
         )}
-        <div className="sticky bottom-0 mt-4 flex flex-wrap items-center gap-3 border-t border-stone3 bg-stone py-3">
-          <Button go onClick={() => void keep()}>
-            Keep the rim’s shape
-          </Button>
-          {problem && (
-            <p role="alert" className="text-stop">
-              {problem}
-            </p>
-          )}
-        </div>
-      </Sheet>
-    </Dialog.Root>
+      </div>
+      <div className="mt-3 grid gap-3 sm:grid-cols-2">
+        <QuantityField
+          label="Over the flange"
+          unit="mm"
+          value={flange}
+          onChange={setFlange}
+          hint="outside of the lip"
+        />
+        <QuantityField label="In the well" unit="mm" value={well} onChange={setWell} hint="at the deepest place" />
+        <QuantityField label="Well to far flange" unit="mm" value={across} onChange={setAcross} hint="along the axle" />
+        <QuantityField
+          label="Lies in the well"
+          unit="mm"
+          value={fill}
+          onChange={setFill}
+          hint="thickness of tube, strip and lock"
+        />
+      </div>
+      <div className="mt-3">
+        <ChoiceField
+          label="Of the far bead, down in the well"
+          value={arc}
+          onChange={setArc}
+          options={ARCS.map(([deg, words]) => [String(deg), words] as const)}
+        />
+      </div>
+      {found?.ok && (
+        <ul className="caution mt-3 text-[16px]">
+          {found.working.cautions.map((c) => (
+            <li key={c}>{c}</li>
+          ))}
+        </ul>
+      )}
+      <div className="sticky bottom-0 mt-4 flex flex-wrap items-center gap-3 border-t border-stone3 bg-stone py-3">
+        <Button go onClick={() => void keep()}>
+          Keep the rim’s shape
+        </Button>
+        {problem && (
+          <p role="alert" className="text-stop">
+            {problem}
+          </p>
+        )}
+      </div>
+    </Sheet>
   );
 };

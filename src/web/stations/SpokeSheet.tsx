@@ -1,10 +1,9 @@
-import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { spokeRingOf } from '../../core/job';
 import { groupOf } from '../../core/truing';
 import { Button } from '../parts/Button';
 import { Reasons } from '../parts/Reasons';
-import { useJob } from '../screens/job-context';
+import { useJob } from '../parts/job-context';
 import { Sheet } from '../parts/Sheet';
 
 /** The ring of the spokes by ear: tap the dull ones. */
@@ -23,46 +22,38 @@ export const SpokeSheet = () => {
       return next;
     });
   return (
-    <Dialog.Root>
-      <Dialog.Trigger asChild>
-        <Button>Ring of the spokes</Button>
-      </Dialog.Trigger>
-      <Sheet title="Tap the dull ones" closes="Close the spokes" widthPx={560}>
-        <p className="text-[16px] text-ink2">Counted from the valve, clockwise, seen from the disc side.</p>
-        <div className="mt-3 grid grid-cols-6 gap-2">
-          {all.map((spoke) => (
-            <button
-              key={spoke}
-              type="button"
-              aria-pressed={dull.has(spoke)}
-              title={groupOf(spoke)}
-              className={`btn btn-small !px-0 ${dull.has(spoke) ? '' : 'text-ink2'}`}
-              onClick={() => toggle(spoke)}
-            >
-              {spoke}
-              {dull.has(spoke) && <span className="sr-only"> dull</span>}
-            </button>
-          ))}
-        </div>
-        <div className="mt-4" aria-live="polite">
-          {result.ok && <Reasons reasons={result.working.result.reasons} />}
-        </div>
-        <ul className="caution mt-2 text-[16px]">
-          {result.ok && result.working.cautions.map((c) => <li key={c}>{c}</li>)}
-        </ul>
-        <Button
-          go
-          className="mt-4"
-          onClick={() =>
-            void write(
-              [{ kind: 'spoke-ring', ...correcting('spoke-ring'), data: { spokes } }],
-              'The spokes are written.',
-            )
-          }
-        >
-          Write it down
-        </Button>
-      </Sheet>
-    </Dialog.Root>
+    <Sheet title="Tap the dull ones" closes="Close the spokes" widthPx={560}>
+      <p className="text-[16px] text-ink2">Counted from the valve, clockwise, seen from the disc side.</p>
+      <div className="mt-3 grid grid-cols-6 gap-2">
+        {all.map((spoke) => (
+          <button
+            key={spoke}
+            type="button"
+            aria-pressed={dull.has(spoke)}
+            title={groupOf(spoke)}
+            className={`btn btn-small !px-0 ${dull.has(spoke) ? '' : 'text-ink2'}`}
+            onClick={() => toggle(spoke)}
+          >
+            {spoke}
+            {dull.has(spoke) && <span className="sr-only"> dull</span>}
+          </button>
+        ))}
+      </div>
+      <div className="mt-4" aria-live="polite">
+        {result.ok && <Reasons reasons={result.working.result.reasons} />}
+      </div>
+      <ul className="caution mt-2 text-[16px]">
+        {result.ok && result.working.cautions.map((c) => <li key={c}>{c}</li>)}
+      </ul>
+      <Button
+        go
+        className="mt-4"
+        onClick={() =>
+          void write([{ kind: 'spoke-ring', ...correcting('spoke-ring'), data: { spokes } }], 'The spokes are written.')
+        }
+      >
+        Write it down
+      </Button>
+    </Sheet>
   );
 };

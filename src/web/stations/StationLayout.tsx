@@ -4,39 +4,44 @@ import type { Step } from '../../core/procedure';
 import type { DialMark } from '../../core/wheels';
 import { useUnits } from '../parts/quantity';
 import { WheelDial } from '../parts/WheelDial';
-import { useJob } from '../screens/job-context';
+import { useJob } from '../parts/job-context';
 
-/** A station: the dial (or another picture) and, beside it, what to do now, why, and the figures. */
-export const StationLayout = ({
-  picture,
-  split,
-  lead,
-  now,
-  why,
-  children,
-}: {
+interface StationProps {
+  /** The dial, or another picture. */
   picture: ReactNode;
-  /** On a phone the parts of the picture stand by their own order. */ split?: boolean;
+  /** On a phone the parts of the picture stand by their own order. */
+  split?: boolean;
   lead?: ReactNode;
+  /** What to do, in one line. */
   now: ReactNode;
   why?: ReactNode;
-  children: ReactNode;
-}) => (
-  <div className="grid gap-x-6 px-4 pb-4 lg:min-h-full lg:grid-cols-[minmax(0,1fr)_408px] lg:px-0 lg:pr-5">
-    <section
-      className={`${split ? 'max-lg:contents lg:self-start lg:pt-2' : 'self-center'} order-2 mx-auto w-full max-w-[640px] lg:order-1`}
-      aria-label="The wheel"
-    >
-      {picture}
-    </section>
-    <section className="order-1 min-w-0 pt-2 lg:order-2">
-      {lead && <p className="head mb-1 text-[18px] text-water">{lead}</p>}
+  /** What it is done with: on a phone it stands before the picture. */
+  act?: ReactNode;
+  /** The figures and the rest. */
+  children?: ReactNode;
+}
+
+/**
+ * A station: the picture and, beside it, what to do now, why, and the figures. On a phone first what to do, then the
+ * picture.
+ */
+export const StationLayout = ({ picture, split, lead, now, why, act, children }: StationProps) => (
+  <div className="grid gap-x-6 px-4 pb-4 lg:min-h-full lg:grid-cols-[minmax(0,1fr)_408px] lg:grid-rows-[auto_1fr] lg:px-0 lg:pr-5">
+    <section className="min-w-0 pt-2 max-lg:order-1 lg:col-start-2">
+      {lead && <div className="head mb-1 text-[18px] text-water">{lead}</div>}
       <h2 className="text-[34px] max-sm:text-[28px]" aria-live="polite">
         {now}
       </h2>
       {why && <p className="mt-2 text-ink2">{why}</p>}
-      <div className="mt-4">{children}</div>
+      {act && <div className="mt-4 max-lg:mb-3">{act}</div>}
     </section>
+    <section
+      className={`${split ? 'max-lg:contents lg:self-start lg:pt-2' : 'self-center max-lg:order-2'} mx-auto w-full max-w-[640px] lg:col-start-1 lg:row-span-2 lg:row-start-1`}
+      aria-label="The wheel"
+    >
+      {picture}
+    </section>
+    <section className={`min-w-0 max-lg:order-3 lg:col-start-2 ${act ? '' : 'pt-4'}`}>{children}</section>
   </div>
 );
 
@@ -79,7 +84,7 @@ export const JobDial = ({
 /** A figure with its label and, at the end, its basis. */
 export const FigureRow = ({ label, children, basis }: { label: string; children: ReactNode; basis?: ReactNode }) => (
   <div className="row">
-    <span>{label}</span>
+    <span className="min-w-24">{label}</span>
     <span className="text-right">{children}</span>
     {basis && <span className="w-[104px] shrink-0">{basis}</span>}
   </div>

@@ -1,28 +1,39 @@
-import { useRef } from 'react';
-import type { Step } from '../../core/procedure';
+import { Dialog } from 'radix-ui';
+import { useState, type ReactNode } from 'react';
+import type { Reading, Step } from '../../core/procedure';
+import { Button } from '../parts/Button';
+import { useJob } from '../parts/job-context';
 import { useKeys } from '../parts/keys';
-import { useJob } from '../screens/job-context';
 import { FindingsSheet } from './FindingsSheet';
 import { RunoutSheet } from './RunoutSheet';
 import { SlackSheet } from './SlackSheet';
 import { SpokeSheet } from './SpokeSheet';
 
-const SHEETS = { findings: FindingsSheet, runout: RunoutSheet, spokes: SpokeSheet, 'bead-slack': SlackSheet } as const;
+/** What each reading is called, and the sheet that takes it. */
+const READINGS: Record<Reading, { label: string; Sheet: (props: { onDone: () => void }) => ReactNode }> = {
+  findings: { label: 'Findings', Sheet: FindingsSheet },
+  runout: { label: 'Runout readings', Sheet: RunoutSheet },
+  spokes: { label: 'Ring of the spokes', Sheet: SpokeSheet },
+  'bead-slack': { label: 'Bead slack', Sheet: SlackSheet },
+};
+
+const Opened = ({ reads }: { reads: Reading }) => {
+  const [open, setOpen] = useState(false);
+  const { label, Sheet } = READINGS[reads];
+  useKeys([{ key: 'r', says: 'Take the reading', run: () => setOpen(true) }]);
+  return (
+    <Dialog.Root open={open} onOpenChange={setOpen}>
+      <Dialog.Trigger asChild>
+        <Button>{label}</Button>
+      </Dialog.Trigger>
+      <Sheet onDone={() => setOpen(false)} />
+    </Dialog.Root>
+  );
+};
 
 /** What can be read or noted at a step, opened by its button or by a key. */
 export const StepReading = ({ step }: { step: Step | undefined }) => {
   const { wheel } = useJob();
-  const box = useRef<HTMLSpanElement>(null);
-  const reads = step?.reads === 'spokes' && wheel.spokes === 0 ? null : (step?.reads ?? null);
-  const Sheet = reads && SHEETS[reads];
-  useKeys(
-    Sheet ? [{ key: 'r', says: 'Take the reading', run: () => box.current?.querySelector('button')?.click() }] : [],
-  );
-  return (
-    Sheet && (
-      <span ref={box}>
-        <Sheet key={reads} />
-      </span>
-    )
-  );
+  if (!step?.reads || (step.reads === 'spokes' && wheel.spokes === 0)) return null;
+  return <Opened key={step.reads} reads={step.reads} />;
 };

@@ -2,7 +2,7 @@ import { Check } from 'lucide-react';
 import { stepsOf } from '../../core/job';
 import { Button } from '../parts/Button';
 import { useKeys } from '../parts/keys';
-import { useJob } from '../screens/job-context';
+import { useJob } from '../parts/job-context';
 
 /** The step at hand of a station that has more to it than steps: one line, one key. */
 export const StepStrip = () => {

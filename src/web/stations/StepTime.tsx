@@ -1,8 +1,8 @@
 import { useEffect, useState } from 'react';
 import { stepsOf, timesOf } from '../../core/job';
 import { ruleNumber } from '../../core/rules';
-import { durationText } from '../parts/duration';
-import { useJob } from '../screens/job-context';
+import { durationText } from '../parts/duration-text';
+import { useJob } from '../parts/job-context';
 
 const EVERY_MS = 15_000;
 

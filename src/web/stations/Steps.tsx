@@ -1,19 +1,22 @@
 import { Check } from 'lucide-react';
 import { useState } from 'react';
-import { Link } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { STATION_WORDS } from '../../core/job';
-import { placeText } from '../../core/units';
+import { lockPlaces } from '../../core/wheels';
 import { Button } from '../parts/Button';
 import { useKeys } from '../parts/keys';
 import { Reasons } from '../parts/Reasons';
-import { useJob } from '../screens/job-context';
+import { useMainWorking } from '../parts/working';
+import { useJob } from '../parts/job-context';
 import { Bites } from './Bites';
 import { Schools } from './Schools';
 import { Cautions, JobDial, StationLayout } from './StationLayout';
 import { StepNeeds } from './StepNeeds';
 import { StepReading } from './StepReading';
 import { StepTime } from './StepTime';
-import { useStep } from './use-step';
+import { useBites } from './use-bites';
+import { useLying } from './use-lying';
+import { useSteps } from './use-steps';
 
 /** Steps in sight at once, so that a station fits the screen. */
 const WINDOW = 4;
@@ -23,48 +26,51 @@ const WINDOW_BESIDE = 2;
 /** The steps of a hands-on station for this wheel: one at a time, its neighbors in sight. */
 export const Steps = () => {
   const { job, state, station, wheel, goTo } = useJob();
-  const step = useStep(goTo);
-  const { steps, current, at, next, isDone, plan, lying, look, tick, stepBite } = step;
+  const { steps, current, index, next, isDone, look, tick } = useSteps(goTo);
+  const bites = useBites(current);
+  const lying = useLying(current);
+  useMainWorking(lying ? 'which way up' : 'the bites', lying ?? bites.working);
+  const plan = bites.working;
   const [all, setAll] = useState(false);
-  const openBench = () => document.getElementById('open-bench')?.click();
+  const bench = `/jobs/${job.id}/${station}/bench`;
+  const navigate = useNavigate();
   useKeys([
     { key: 'n', says: current ? 'Done, next step' : 'Next station', run: () => void tick() },
-    { key: 'f', says: 'Full-screen bench view', run: openBench },
-    ...(plan
-      ? [
-          { key: '.', says: 'Next bite', run: () => void stepBite(1) },
-          { key: ',', says: 'Bite before', run: () => void stepBite(-1) },
-        ]
-      : []),
+    { key: 'f', says: 'Full-screen bench view', run: () => void navigate(bench) },
+    ...bites.keys,
   ]);
 
   const inSight = plan || lying ? WINDOW_BESIDE : WINDOW;
-  const from = all ? 0 : Math.max(0, Math.min(inSight > 2 ? at - 1 : at, steps.length - inSight));
+  const from = all ? 0 : Math.max(0, Math.min(inSight > 2 ? index - 1 : index, steps.length - inSight));
   const shown = all ? steps : steps.slice(from, from + inSight);
   const notes = state.notes.filter((n) => n.station === station);
-  const lockSaid = wheel.rimLockDegs.map((d) => placeText(d)).join('; ');
+  const lockSaid = lockPlaces(wheel);
   return (
     <StationLayout
-      picture={<JobDial step={current} bite={step.bite} />}
-      lead={current ? `Step ${at + 1} of ${steps.length}` : `All ${steps.length} steps done`}
+      picture={<JobDial step={current} bite={bites.bite?.n ?? 0} />}
+      lead={current ? `Step ${index + 1} of ${steps.length}` : `All ${steps.length} steps done`}
       now={current ? current.say : `On to “${STATION_WORDS[next]}”.`}
       why={current?.why}
+      act={
+        <>
+          {current?.caution && (
+            <div className="-mt-1 mb-3">
+              <Cautions list={[current.caution]} />
+            </div>
+          )}
+          {current && <StepNeeds step={current} className="mb-3" />}
+          <div className="flex flex-wrap gap-3">
+            <Button go hotkey="N" onClick={() => void tick()}>
+              {!current ? STATION_WORDS[next] : isDone ? 'Next' : 'Done'}
+            </Button>
+            <StepReading step={current} />
+            <Schools />
+          </div>
+        </>
+      }
     >
-      {current?.caution && (
-        <div className="-mt-1 mb-3">
-          <Cautions list={[current.caution]} />
-        </div>
-      )}
-      {current && <StepNeeds step={current} className="mb-3" />}
-      <div className="flex flex-wrap gap-3">
-        <Button go hotkey="N" onClick={() => void tick()}>
-          {!current ? STATION_WORDS[next] : isDone ? 'Next' : 'Done'}
-        </Button>
-        <StepReading step={current} />
-        <Schools />
-      </div>
       {lying && <Reasons reasons={lying.result.reasons} className="mt-4 border-l-4 border-water pl-3" />}
-      <Bites at={step} />
+      <Bites bites={bites} />
       <ol className="rows mt-3" aria-label="Steps">
         {shown.map((s) => {
           const done = state.steps[s.id];
@@ -99,11 +105,7 @@ export const Steps = () => {
             {all ? 'Only the steps around this one' : `All ${steps.length} steps`}
           </button>
         )}
-        <Link
-          id="open-bench"
-          to={`/jobs/${job.id}/${station}/bench`}
-          className="inline-flex min-h-12 items-center gap-2"
-        >
+        <Link to={bench} className="inline-flex min-h-12 items-center gap-2">
           Bench view{' '}
           <kbd className="keycap max-sm:hidden" aria-hidden="true">
             F

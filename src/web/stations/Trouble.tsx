@@ -8,7 +8,7 @@ import { attempt } from '../../core/working';
 import { Button } from '../parts/Button';
 import { useKeys } from '../parts/keys';
 import { BasisTag } from '../parts/working';
-import { useJob } from '../screens/job-context';
+import { useJob } from '../parts/job-context';
 import { useDo } from '../store';
 import { loadShop } from '../store/shop-slice';
 import { Sheet } from '../parts/Sheet';

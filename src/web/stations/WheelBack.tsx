@@ -3,19 +3,24 @@ import { fastenersOf, stepsOf } from '../../core/job';
 import { torqueCheck, torqueWrench } from '../../core/torque';
 import type { Fastener } from '../../core/wheels';
 import { Button } from '../parts/Button';
-import { DeviceTake } from '../parts/DeviceTake';
 import { useKeys } from '../parts/keys';
-import { Quantity, useUnits } from '../parts/quantity';
-import { VerdictShape } from '../parts/VerdictMark';
-import { BasisTag, useMainWorking } from '../parts/working';
-import { useJob } from '../screens/job-context';
+import { useUnits } from '../parts/quantity';
+import { useMainWorking } from '../parts/working';
+import { useJob } from '../parts/job-context';
 import { useDo } from '../store';
-import { said } from '../store/jobs-slice';
+import { announce } from '../store/jobs-slice';
+import { FastenerRow, type Tightened } from './FastenerRow';
 import { StepStrip } from './StepStrip';
 import { Cautions, JobDial, StationLayout } from './StationLayout';
-import { Check } from 'lucide-react';
 
-const DONE_WORDS = { torqued: 'torqued', snug: 'snug', guess: 'tightened by guess' };
+/** What to do, and why: first the wheel goes in, then its fasteners one after the other. */
+const wordsOf = (isEarly: boolean, fasteners: number, next: Fastener | undefined): { now: string; why: string } => {
+  if (isEarly) return { now: 'Wheel in first.', why: 'Nothing is tightened until all line up.' };
+  if (fasteners === 0)
+    return { now: 'No torque values are known.', why: 'Take them from the machine’s manual and note them.' };
+  const now = next ? `Next: ${next.name}.` : 'All tightened. Twice round?';
+  return { now, why: 'Axle nut before pinch bolts. Values from the manual.' };
+};
 
 /** Every fastener with its torque, and the wrench of the shop that covers it. */
 export const WheelBack = () => {
@@ -47,12 +52,12 @@ export const WheelBack = () => {
     open?.choice ?? rows.find((r) => r.choice)?.choice ?? null,
   );
 
-  const keep = (f: Fastener, how: 'torqued' | 'snug' | 'guess', wrench: string | null) =>
+  const keep = (f: Fastener, how: Tightened, wrench: string | null) =>
     write([{ kind: 'torqued', data: { fastener: f.name, how, torqueNm: f.torqueNm, wrench } }]);
   const clicked = (f: Fastener, line: DeviceLine) => {
     const { within, reason } = torqueCheck.run({ wantedNm: f.torqueNm!, reachedNm: line.value }).result;
     // A click at another torque is no torque of this fastener: it is said, and nothing is ticked.
-    if (!within) return void dispatch(said({ text: tell(reason), tone: 'stop' }));
+    if (!within) return void dispatch(announce({ text: tell(reason), tone: 'stop' }));
     void write(
       [
         {
@@ -76,98 +81,21 @@ export const WheelBack = () => {
   return (
     <StationLayout
       picture={<JobDial />}
-      now={
-        early
-          ? 'Wheel in first.'
-          : fasteners.length === 0
-            ? 'No torque values are known.'
-            : open
-              ? `Next: ${open.f.name}.`
-              : 'All tightened. Twice round?'
-      }
-      why={
-        fasteners.length === 0
-          ? 'Take them from the machine\u2019s manual and note them.'
-          : early
-            ? 'Nothing is tightened until all line up.'
-            : 'Axle nut before pinch bolts. Values from the manual.'
-      }
+      {...wordsOf(early !== undefined, fasteners.length, open?.f)}
+      act={<StepStrip />}
     >
-      <StepStrip />
       <ul className="rows" aria-label="Fasteners">
-        {rows.map(({ f, choice }) => {
-          const done = state.torqued[f.name];
-          const wrench = choice?.result.wrench ?? null;
-          return (
-            <li key={f.name} className="border-b border-stone3 py-1">
-              <div className="flex items-baseline gap-3">
-                <span className={`flex-1 ${f === open?.f ? 'font-bold' : ''}`}>{f.name}</span>
-                {f.torqueNm === null ? (
-                  <span className="num text-lg">snug</span>
-                ) : (
-                  <Quantity value={f.torqueNm} unit="Nm" />
-                )}
-                <span className="w-[76px] text-right">
-                  {choice ? (
-                    <BasisTag title={`the wrench for ${f.name}`} working={choice}>
-                      manual
-                    </BasisTag>
-                  ) : (
-                    <span className="text-[14px] text-ink2">no figure</span>
-                  )}
-                </span>
-              </div>
-              <div className="flex flex-wrap items-center gap-2">
-                <span
-                  className={`min-w-0 flex-1 basis-40 text-[15px] ${wrench || f.torqueNm === null ? 'text-ink2' : 'text-stop'}`}
-                >
-                  {f.torqueNm === null ? (
-                    'Snug: overtightening breaks it.'
-                  ) : wrench ? (
-                    wrench.name
-                  ) : (
-                    <span className="inline-flex gap-1">
-                      <VerdictShape verdict="stop" size={18} />
-                      {choice!.result.reason}
-                    </span>
-                  )}
-                </span>
-                {done ? (
-                  <span className="inline-flex items-center gap-1 font-semibold text-good">
-                    <Check size={18} aria-hidden="true" /> {DONE_WORDS[done.how]}
-                  </span>
-                ) : f.torqueNm === null ? (
-                  <Button small onClick={() => void keep(f, 'snug', null)}>
-                    Snug
-                  </Button>
-                ) : wrench ? (
-                  <>
-                    {!early && f === open?.f && (
-                      <DeviceTake
-                        compact
-                        kind="torque-wrench"
-                        what={`Torque of ${f.name}`}
-                        onTake={(line) => clicked(f, line)}
-                      />
-                    )}
-                    <Button small go={!early && f === open?.f} onClick={() => void keep(f, 'torqued', wrench.name)}>
-                      Torqued
-                    </Button>
-                  </>
-                ) : (
-                  <>
-                    <Button small onClick={() => void keep(f, 'snug', null)}>
-                      Snug
-                    </Button>
-                    <Button small onClick={() => void keep(f, 'guess', null)}>
-                      A guess
-                    </Button>
-                  </>
-                )}
-              </div>
-            </li>
-          );
-        })}
+        {rows.map(({ f, choice }) => (
+          <FastenerRow
+            key={f.name}
+            fastener={f}
+            choice={choice}
+            isNext={f === open?.f}
+            mayTighten={!early}
+            onKeep={(how, wrench) => void keep(f, how, wrench)}
+            onClick={(line) => clicked(f, line)}
+          />
+        ))}
       </ul>
       <Cautions
         list={[

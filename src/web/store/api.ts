@@ -52,7 +52,7 @@ export class ApiError extends Error implements InputProblem {
 const NO_ANSWER: InputProblem = {
   field: 'server',
   message: 'The server does not answer.',
-  expected: 'the program running on the shop\u2019s machine',
+  expected: 'the program running on the shop’s machine',
 };
 const TIMEOUT_MS = 15_000;
 

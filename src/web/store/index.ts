@@ -1,8 +1,9 @@
 import { configureStore, createSelector } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
 import { foldJob, jobReport, type Entry } from '../../core/job';
-import { jobsReducer } from './jobs-slice';
-import { saveOutbox } from './outbox';
+import { localDayOf } from '../../core/units';
+import { dropped, jobsReducer } from './jobs-slice';
+import { onParcelGone, saveOutbox } from './outbox';
 import { prefsReducer, savePrefs } from './prefs-slice';
 import { shopReducer } from './shop-slice';
 
@@ -17,15 +18,13 @@ let last = store.getState();
 store.subscribe(() => {
   const now = store.getState();
   if (now.prefs !== last.prefs) savePrefs(now.prefs);
-  if (now.jobs.outbox !== last.jobs.outbox) saveOutbox(now.jobs.outbox);
+  if (now.jobs.outbox !== last.jobs.outbox) saveOutbox(last.jobs.outbox, now.jobs.outbox);
   last = now;
 });
+onParcelGone((parcelId) => store.dispatch(dropped(parcelId)));
 
 /** Today in the shop's own time zone, YYYY-MM-DD. */
-export const today = (): string => {
-  const now = new Date();
-  return new Date(now.getTime() - now.getTimezoneOffset() * 60_000).toISOString().slice(0, 10);
-};
+export const today = (): string => localDayOf(new Date());
 
 const NO_ENTRIES: readonly Entry[] = [];
 

@@ -11,7 +11,8 @@ export interface RecordChange {
   before: Records[RecordKind] | null;
 }
 
-interface ShopState {
+/** What this browser knows of the shop. */
+export interface ShopState {
   lastChange: RecordChange | null;
   status: 'loading' | 'ready' | 'failed';
   problem: string | null;
@@ -45,20 +46,6 @@ const shopSlice = createSlice({
         state.status = state.shop ? 'ready' : 'failed';
         state.problem = error.message ?? new ApiError(0, { field: '', message: '', expected: '' }).message;
       }),
-});
-
-/** Takes the last change of a record back: as it was before, or archived where it was added. Throws `ApiError`. */
-export const undoRecord = createAsyncThunk('shop/undo', async (_: void, { dispatch, getState }) => {
-  const { lastChange, shop } = (getState() as { shop: ShopState }).shop;
-  const now =
-    lastChange && (shop?.[lastChange.kind] as Records[RecordKind][] | undefined)?.find((r) => r.id === lastChange.id);
-  if (!lastChange || !now) return;
-  await api.changeRecord(lastChange.kind, {
-    ...(lastChange.before ?? { ...now, archived: true }),
-    version: now.version,
-  } as never);
-  dispatch(shopSlice.actions.recordChanged(null));
-  await dispatch(loadShop());
 });
 
 export const { recordChanged, ruleChanged } = shopSlice.actions;

@@ -4,7 +4,9 @@ import type { BalancePlacement, Observation, StandBand } from '../../core/balanc
 import { standBand } from '../../core/balance/stand-band';
 import { attempt, type Attempt } from '../../core/working';
 
-/** What the worker is asked: to answer a question, what a stand hides, or to search on for pieces until it is stopped. */
+/**
+ * What the worker is asked: to answer a question, what a stand hides, or to search on for pieces until it is stopped.
+ */
 export type BalanceAsked =
   | { id: number; ask: 'answer'; question: BalanceQuestion }
   | { id: number; ask: 'band'; wheels: { seen: Observation[] }[] }

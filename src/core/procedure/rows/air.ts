@@ -4,12 +4,12 @@ import { all, beadlock, locks, lockPlaces, not, school, tube, kind, rear, type R
 /** Seat and Set. Common practice; the limit itself is a working of its own. */
 export const AIR: readonly Row[] = [
   {
-    id: 'seat-clear', station: 'seat', say: 'Chuck clipped on, gauge and valve at arm\u2019s length.', why: 'A bursting tire or rim kills.', confirm: 'Nobody over the wheel.', caution: 'Never a flammable gas. Never above the limit.',
+    id: 'seat-clear', station: 'seat', say: 'Chuck clipped on, gauge and valve at arm’s length.', why: 'A bursting tire or rim kills.', confirm: 'Nobody over the wheel.', caution: 'Never a flammable gas. Never above the limit.',
     tools: ['compressor, clip-on chuck, gauge'],
   },
   { id: 'seat-little', station: 'seat', say: 'A little air first. Look all round: nothing protrudes.', why: 'A tube that shows is pinched at the next pound.', troubles: ['tube-showing', 'valve-leans'], when: tube },
   { id: 'seat-flow', station: 'seat', say: 'Core out while it seats.', why: 'A tubeless bead needs the air fast.', tools: ['valve core tool'], when: all(not(tube), not(beadlock)) },
-  { id: 'seat-center', station: 'seat', say: 'A little air to center the bead, then all out again.', why: 'The locked bead holds; the other one has to find its seat.', caution: 'By the tire\u2019s own limit: these run low.', when: beadlock },
+  { id: 'seat-center', station: 'seat', say: 'A little air to center the bead, then all out again.', why: 'The locked bead holds; the other one has to find its seat.', caution: 'By the tire’s own limit: these run low.', when: beadlock },
   { id: 'seat-pops', station: 'seat', say: 'Air in, never past the limit. Listen for the two pops.', why: 'Most seat on the second try, with lubricant.', troubles: ['not-seating'], when: not(beadlock) },
   { id: 'seat-line', station: 'seat', say: 'Molded line the same all round, both sides.', why: 'A bead that hangs in one place comes off on the road.', confirm: 'Both sides looked at.', troubles: ['not-seating'] },
   { id: 'seat-settle', station: 'seat', say: 'Core out, tube slack, both beads stay? Core in, air again.', why: 'The tube settles without being stretched in one place.', tools: ['valve core tool'], when: all(tube, school('tube.settle', 'let slack')) },

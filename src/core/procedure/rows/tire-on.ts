@@ -19,7 +19,7 @@ export const TIRE_ON: readonly Row[] = [
   },
   { id: 'on-powder', station: 'tire-on', say: (f) => `${powderOn(f)}, thin and all round.`, why: 'It settles without sticking, and does not drag its valve over. Shake the rest out.', parts: ['talc'], when: tube },
   {
-    id: 'on-tube-air', station: 'tire-on', say: (f) => (doubled(f) ? 'Core in, a breath of air: a doubled tube wants less.' : 'Core in, just enough air to hold the tube\u2019s shape.'), why: 'Too little folds and pinches; too much will not go in.',
+    id: 'on-tube-air', station: 'tire-on', say: (f) => (doubled(f) ? 'Core in, a breath of air: a doubled tube wants less.' : 'Core in, just enough air to hold the tube’s shape.'), why: 'Too little folds and pinches; too much will not go in.',
     confirm: 'The gauge does not move.', parts: ['tube'], tools: ['valve core tool'], when: tube,
   },
   { id: 'on-soap', station: 'tire-on', say: 'Lubricate both faces of the beads, generous.', why: 'Never an oil that stays slippery: the tire creeps and the valve shears.', parts: ['lubricant for beads'] },
@@ -36,7 +36,7 @@ export const TIRE_ON: readonly Row[] = [
   { id: 'on-split', station: 'tire-on', say: 'Tire on the first half, then the second half down on it.', why: 'No tube between the halves. Pull the bolts down evenly.', caution: 'All rim bolts torqued before any air goes in.', tools: ['torque wrench'], troubles: ['tube-showing'], when: split },
   { id: 'on-step', station: 'tire-on', say: 'Soapy bead onto the step all round, then the ring.', why: 'A bead that is not down on the step tilts the ring.', confirm: 'The bead lies on the step all round.', parts: ['lubricant for beads'], when: beadlock },
   {
-    id: 'on-ring', station: 'tire-on', say: (f) => `Anti-seize, every bolt by hand, then half a turn each, ${f.school('ring.order')}.`, why: 'The gap at the ring\u2019s edge closes evenly.', caution: 'Only a torque wrench finishes ring bolts. The maker\u2019s manual decides the value.',
+    id: 'on-ring', station: 'tire-on', say: (f) => `Anti-seize, every bolt by hand, then half a turn each, ${f.school('ring.order')}.`, why: 'The gap at the ring’s edge closes evenly.', caution: 'Only a torque wrench finishes ring bolts. The maker’s manual decides the value.',
     confirm: 'The gap is even all round before any torque.', parts: ['anti-seize'], tools: ['torque wrench'], when: beadlock,
   },
   { id: 'on-tube', station: 'tire-on', say: 'Tube in, valve through the hole, nut on two turns.', why: 'A leaning stem tears. Work the tube round until it stands square.', places: () => [{ what: 'valve', deg: 0 }], troubles: ['valve-leans', 'tube-showing'], when: all(tube, not(clamped), school('tube.in', 'after the first bead')) },

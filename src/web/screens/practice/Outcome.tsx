@@ -23,7 +23,7 @@ export const Outcome = ({
   const { heavy, bandG, placements, leftG, advised, reason } = working.result;
   const last = advised.tries.at(-1) ?? [];
   const marks: DialMark[] = [
-    { at: 'heavy', deg: heavy.deg, label: say(heavy.massG, 'g', { digits: 0 }) },
+    { is: 'heavy', deg: heavy.deg, label: say(heavy.massG, 'g', { digits: 0 }) },
     ...weightMarks(tries.at(-1) ?? [], 'weight', (g) => say(g, 'g')),
   ];
   const text = (list: readonly { massG: number; deg: number }[]) =>

@@ -11,7 +11,7 @@ import {
   type PracticeTried,
   type Shelf,
 } from '../../../core/practice';
-import type { DialMark } from '../../../core/wheels';
+import { lockMarks, type DialMark } from '../../../core/wheels';
 import { Button } from '../../parts/Button';
 import { ChoiceField } from '../../parts/fields';
 import { useKeys } from '../../parts/keys';
@@ -22,7 +22,7 @@ import { PieceShelf } from '../../stations/balance/PieceShelf';
 import { useTurningWheel } from './use-turning-wheel';
 
 const WHEEL = { build: PRACTICE_WHEEL.build, spokes: PRACTICE_WHEEL.spokes };
-const LOCKS: DialMark[] = PRACTICE_WHEEL.rimLockDegs.map((deg) => ({ at: 'lock', deg }));
+const LOCKS = lockMarks(PRACTICE_WHEEL);
 const NOTHING: Piece[] = [];
 const PACES = [
   ['1', 'as in the shop'],
@@ -42,7 +42,10 @@ interface Props {
 type Told =
   { what: 'rest'; deg: number } | { what: 'level'; deg: number; restDeg: number } | { what: 'put'; text: string };
 
-/** A hidden wheel on the screen: let go, pushed, held level, with weights put on and taken off, until one calls it balanced. */
+/**
+ * A hidden wheel on the screen: let go, pushed, held level, with weights put on and taken off, until one calls it
+ * balanced.
+ */
 export const PracticeRun = ({ seed, friction, shelf, who, onDone }: Props) => {
   const place = usePlace();
   const { say } = useUnits();
@@ -114,7 +117,7 @@ export const PracticeRun = ({ seed, friction, shelf, who, onDone }: Props) => {
       ...weightMarks(draft, changed ? 'trial' : 'weight', (g) => say(g, 'g')),
       ...(picked === null || draft.some((p) => p.deg === picked)
         ? []
-        : [{ at: 'rest' as const, deg: picked, label: 'here' }]),
+        : [{ is: 'rest' as const, deg: picked, label: 'here' }]),
     ],
     [draft, changed, picked, say],
   );

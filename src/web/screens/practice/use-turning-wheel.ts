@@ -25,7 +25,10 @@ interface Options {
 
 const wantsNoMotion = (): boolean => window.matchMedia('(prefers-reduced-motion: reduce)').matches;
 
-/** A wheel on a stand that turns on the screen by its own physics: the dial follows at every picture, the screen only at its rests. */
+/**
+ * A wheel on a stand that turns on the screen by its own physics: the dial follows at every picture, the screen only at
+ * its rests.
+ */
 export const useTurningWheel = ({ heavy, weights, bandG, pace }: Options) => {
   const dial = useRef<SVGSVGElement>(null);
   const motion = useRef<StandMotion>({ turnDeg: 25, rateDegS: 0, held: true });

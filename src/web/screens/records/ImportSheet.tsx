@@ -1,11 +1,15 @@
+import { joiResolver } from '@hookform/resolvers/joi';
 import { Dialog } from 'radix-ui';
+import { InputError, refusalText } from '../../../core/errors';
 import { useState } from 'react';
+import { useForm } from 'react-hook-form';
 import { SPECS, type ImportRow, type RecordKind } from '../../../core/shop';
 import { Button } from '../../parts/Button';
+import { whole } from '../../parts/form-schema';
 import { VerdictMark } from '../../parts/VerdictMark';
 import { useDo } from '../../store';
 import { api, ApiError, type ImportAnswer } from '../../store/api';
-import { said } from '../../store/jobs-slice';
+import { announce } from '../../store/jobs-slice';
 import { loadShop } from '../../store/shop-slice';
 import { Sheet } from '../../parts/Sheet';
 
@@ -17,6 +21,18 @@ const WORDS: Record<ImportRow['does'], string> = {
 };
 const SHOWN = 200;
 const MOST_BYTES = 4_000_000;
+
+interface ImportForm {
+  files: FileList;
+}
+
+/** One file, not too large to be looked at row by row. */
+const checkFiles = ({ files }: ImportForm): void => {
+  const file = files[0];
+  if (!file) throw new InputError('files', 'No file is picked.', 'a CSV file');
+  if (file.size > MOST_BYTES) throw new InputError('files', 'The file is too large.', 'at most 4 MB and 5000 rows');
+};
+const SCHEMA = whole<ImportForm>(checkFiles);
 
 /** A CSV file read, its plan shown row by row, and then all of it taken in or nothing. */
 export const ImportSheet = ({ kind, onDone }: { kind: RecordKind; onDone: () => void }) => {
@@ -32,26 +48,29 @@ export const ImportSheet = ({ kind, onDone }: { kind: RecordKind; onDone: () => 
       return await api.importRecords(kind, text, apply);
     } catch (error) {
       if (!(error instanceof ApiError)) throw error;
-      setProblem(`${error.message} Right would be ${error.expected}.`);
+      setProblem(refusalText(error));
       return null;
     } finally {
       setBusy(false);
     }
   };
-  const read = async (file: File | undefined) => {
+  const { register, handleSubmit, formState } = useForm<ImportForm>({ resolver: joiResolver(SCHEMA) });
+  const clear = () => {
     setPlan(null);
     setProblem(null);
-    if (!file) return;
-    if (file.size > MOST_BYTES) return setProblem('The file is too large. Right would be at most 4 MB and 5000 rows.');
+  };
+  const read = handleSubmit(async ({ files }) => {
+    const file = files[0]!;
     const text = await file.text();
     setCsv({ name: file.name, text });
     setPlan(await ask(text, false));
-  };
+  });
+  const wrongFile = formState.errors.files?.message;
   const takeIn = async () => {
     const done = await ask(csv!.text, true);
     if (!done?.applied) return void (done && setPlan(done));
     await dispatch(loadShop());
-    dispatch(said({ text: `${csv!.name} is taken in.`, tone: 'good' }));
+    dispatch(announce({ text: `${csv!.name} is taken in.`, tone: 'good' }));
     onDone();
   };
   const count = (does: ImportRow['does']) => plan?.rows.filter((r) => r.does === does).length ?? 0;
@@ -70,19 +89,19 @@ export const ImportSheet = ({ kind, onDone }: { kind: RecordKind; onDone: () => 
             type="file"
             accept=".csv,text/csv"
             className="field py-2"
-            onChange={(e) => void read(e.target.files?.[0])}
+            {...register('files', { onChange: () => (clear(), void read()) })}
           />
         </label>
         <div aria-live="polite" className="mt-4">
           {busy && <p className="text-ink2">Reading {csv?.name} …</p>}
-          {problem && (
+          {(problem ?? wrongFile) && (
             <p role="alert" className="text-stop">
-              {problem}
+              {problem ?? wrongFile}
             </p>
           )}
           {plan?.problems.map((p) => (
             <p key={p.message} className="text-stop">
-              {p.message} Right would be: {p.expected}.
+              {refusalText(p)}
             </p>
           ))}
           {plan && plan.problems.length === 0 && (
@@ -111,7 +130,7 @@ export const ImportSheet = ({ kind, onDone }: { kind: RecordKind; onDone: () => 
                     {WORDS[r.does]}
                     {r.problems.map((p) => (
                       <span key={p.column + p.message} className="block">
-                        {p.column}: {p.message} Right would be {p.expected}.
+                        {p.column}: {refusalText(p)}
                       </span>
                     ))}
                   </td>

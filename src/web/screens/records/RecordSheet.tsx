@@ -1,17 +1,20 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { Dialog } from 'radix-ui';
-import { useState } from 'react';
+import { joiResolver } from '@hookform/resolvers/joi';
+import { useMemo, useState } from 'react';
+import { Controller, useForm } from 'react-hook-form';
 import { Link } from 'react-router';
-import { InputError } from '../../../core/errors';
+import { refusalText } from '../../../core/errors';
 import { fieldsOfKind, SPECS, type RecordKind, type Records } from '../../../core/shop';
 import { Button } from '../../parts/Button';
 import { useUnits } from '../../parts/quantity';
 import { useApp, useDo } from '../../store';
 import { api, ApiError } from '../../store/api';
-import { said } from '../../store/jobs-slice';
+import { announce } from '../../store/jobs-slice';
 import { loadShop, recordChanged } from '../../store/shop-slice';
 import { FieldInput } from './FieldInput';
-import { fromDraft, toDraft } from './record-draft';
+import { whole } from '../../parts/form-schema';
+import { fromDraft, toDraft, type FieldDraft, type RecordDraft } from './record-draft';
 import { Sheet } from '../../parts/Sheet';
 
 interface Props<K extends RecordKind> {
@@ -26,62 +29,66 @@ const Form = <K extends RecordKind>({ kind, record, onDone }: Props<K>) => {
   const currency = useApp((s) => String(s.shop.shop?.rules.find((r) => r.key === 'cost.currency')?.value ?? 'USD'));
   // What was read when the sheet opened: a change by somebody else is then refused, not overwritten.
   const [before] = useState(() => ({ record, draft: toDraft(kind, record, units, currency) }));
-  const [draft, setDraft] = useState(before.draft);
-  const [problem, setProblem] = useState<{ field: string; text: string } | null>(null);
   const [id] = useState(() => record?.id ?? nanoid());
   const fields = fieldsOfKind(kind);
   const one = SPECS[kind].one;
+  const schema = useMemo(
+    () => whole<RecordDraft>((draft) => fromDraft(kind, draft, before, id, units, currency)),
+    [kind, before, id, units, currency],
+  );
+  const { control, handleSubmit, setError, formState } = useForm<RecordDraft>({
+    resolver: joiResolver(schema),
+    defaultValues: before.draft,
+  });
 
   const send = async (write: () => Promise<unknown>, says: string) => {
     try {
       await write();
       dispatch(recordChanged({ kind, id, before: record }));
       await dispatch(loadShop());
-      dispatch(said({ text: says, tone: 'good' }));
+      dispatch(announce({ text: says, tone: 'good' }));
       onDone();
     } catch (error) {
-      if (!(error instanceof InputError) && !(error instanceof ApiError)) throw error;
-      setProblem({ field: error.field.split(/[.[]/)[0]!, text: `${error.message} Right would be ${error.expected}.` });
+      if (!(error instanceof ApiError)) throw error;
+      setError(error.field.split(/[.[]/)[0]!, { message: refusalText(error) });
     }
   };
-  const save = () =>
-    send(
-      () => {
-        const it = fromDraft(kind, draft, before, id, units, currency);
-        return record ? api.changeRecord(kind, it) : api.addRecord(kind, it);
-      },
-      record ? `The ${one} is changed.` : `The ${one} is in the records.`,
-    );
+  const save = handleSubmit((draft) => {
+    const it = fromDraft(kind, draft, before, id, units, currency);
+    return record
+      ? send(() => api.changeRecord(kind, it), `The ${one} is changed.`)
+      : send(() => api.addRecord(kind, it), `The ${one} is in the records.`);
+  });
   const archive = () =>
     send(
       () => api.changeRecord(kind, { ...record!, archived: !record!.archived }),
       record?.archived ? `The ${one} is back.` : `The ${one} is archived.`,
     );
 
+  // What no single line can show: of a list, or of a field that the form does not have.
+  const shownApart = Object.entries(formState.errors).filter(
+    ([key]) => !fields.some((f) => f.key === key && f.form.as !== 'fasteners' && f.form.as !== 'dated'),
+  );
   return (
-    <form
-      className="grid grid-cols-1 items-start gap-3 sm:grid-cols-2"
-      onSubmit={(e) => {
-        e.preventDefault();
-        void save();
-      }}
-    >
-      {problem &&
-        !fields.some((f) => f.key === problem.field && f.form.as !== 'fasteners' && f.form.as !== 'dated') && (
-          <p role="alert" className="col-span-full text-stop">
-            {problem.text}
-          </p>
-        )}
+    <form className="grid grid-cols-1 items-start gap-3 sm:grid-cols-2" noValidate onSubmit={(e) => void save(e)}>
+      {shownApart.map(([key, error]) => (
+        <p key={key} role="alert" className="col-span-full text-stop">
+          {String(error?.message ?? '')}
+        </p>
+      ))}
       {fields.map((f) => (
-        <FieldInput
+        <Controller
           key={f.key}
-          field={f}
-          value={draft[f.key]!}
-          problem={problem?.field === f.key ? problem.text : null}
-          onChange={(v) => {
-            setDraft((d) => ({ ...d, [f.key]: v }));
-            if (problem?.field === f.key) setProblem(null);
-          }}
+          control={control}
+          name={f.key}
+          render={({ field, fieldState }) => (
+            <FieldInput
+              field={f}
+              value={field.value as FieldDraft}
+              problem={fieldState.error?.message ?? null}
+              onChange={field.onChange}
+            />
+          )}
         />
       ))}
       <div className="sticky bottom-0 col-span-full flex flex-wrap gap-3 border-t border-stone3 bg-stone py-3">

@@ -76,7 +76,7 @@ test('a field is filled with the digits that a shop measures, not with those of 
   expect(toDraft('wrenches', RECORDS.wrenches, INCHES, 'USD').minNm).toBe('19.99');
 });
 
-test('what is typed in the fitter\u2019s units is kept in SI; the rest keeps its value', () => {
+test('what is typed in the fitter’s units is kept in SI; the rest keeps its value', () => {
   expect(edit('tires', { seatLimitKpa: '36' }, INCHES).seatLimitKpa).toBeCloseTo(36 * 6.894757, 6);
   expect(edit('tubes', { flatWidthMm: '3,2' }, INCHES).flatWidthMm).toBeCloseTo(81.28, 6);
   expect(edit('tires', { priceMinor: '92.5' }).priceMinor).toBe(9250);

@@ -3,7 +3,7 @@ import type { Working } from '../../../core/working';
 import { usePlace } from '../../parts/place';
 import { Quantity, useUnits } from '../../parts/quantity';
 import { BasisTag } from '../../parts/working';
-import { useJob } from '../../screens/job-context';
+import { useJob } from '../../parts/job-context';
 import { FigureRow } from '../StationLayout';
 import { useSpeed } from './use-speed';
 

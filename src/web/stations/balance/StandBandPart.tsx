@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { refusalText } from '../../../core/errors';
 import type { StandBand } from '../../../core/balance';
 import { ruleNumber } from '../../../core/rules';
 import type { Working } from '../../../core/working';
@@ -8,12 +9,14 @@ import { useUnits } from '../../parts/quantity';
 import { BasisTag } from '../../parts/working';
 import { useApp, useDo } from '../../store';
 import { api, ApiError } from '../../store/api';
-import { said } from '../../store/jobs-slice';
+import { announce } from '../../store/jobs-slice';
 import { loadShop } from '../../store/shop-slice';
 import type { BalanceAnswered, BalanceAsked } from '../../workers/balance-worker';
-import { startWorker } from './use-balance';
+import { startWorker } from './use-balance-worker';
 
-/** The dead band of the shop's stand, learned from its wheels, and written down as the shop's own once it is known. */
+/**
+ * The dead band of the shop's stand, learned from its wheels, and written down as the shop's own once it is known.
+ */
 export const StandBandPart = () => {
   const dispatch = useDo();
   const who = useApp((s) => s.prefs.who);
@@ -50,22 +53,22 @@ export const StandBandPart = () => {
         value,
         note: rule?.note ?? '',
         who,
-        reason: `Learned from the shop\u2019s last wheels: ${reason.says}`,
+        reason: `Learned from the shop’s last wheels: ${reason.says}`,
       });
       await dispatch(loadShop());
       dispatch(
-        said({ text: `Written down for the jobs from now on: the stand hides ${say(value, 'g')}.`, tone: 'good' }),
+        announce({ text: `Written down for the jobs from now on: the stand hides ${say(value, 'g')}.`, tone: 'good' }),
       );
     } catch (error) {
       if (!(error instanceof ApiError)) throw error;
-      dispatch(said({ text: `${error.message} Right would be ${error.expected}.`, tone: 'stop' }));
+      dispatch(announce({ text: refusalText(error), tone: 'stop' }));
     }
   };
   return (
     <>
       <Reasons reasons={[reason]} />
       <p className="mt-2 flex flex-wrap items-center gap-3">
-        <span>{nowG > 0 ? `The shop\u2019s rule says ${say(nowG, 'g')}.` : 'The shop has not written it down.'}</span>
+        <span>{nowG > 0 ? `The shop’s rule says ${say(nowG, 'g')}.` : 'The shop has not written it down.'}</span>
         <BasisTag title="what the stand hides" working={learned}>
           learned
         </BasisTag>

@@ -5,7 +5,7 @@ import { DeviceLabel } from '../../parts/DeviceTake';
 import { usePlace } from '../../parts/place';
 import { TurnKnobs, useHold } from '../../parts/StandInKnobs';
 import type { LiveDevice } from '../../parts/use-device';
-import { useSeenSide } from './HandFields';
+import { useSeenSide } from './use-seen-side';
 
 interface Props {
   stand: LiveDevice;
@@ -47,7 +47,7 @@ export const StandRow = ({ stand, on, levelDeg, onFrom, onTake }: Props) => {
       </Button>
       {simulated && (
         <span className="flex flex-wrap gap-1">
-          <TurnKnobs hold={hold} seen={(side) => seenSide(side)!} onFrom={(side) => onFrom(seenSide(side))} />
+          <TurnKnobs hold={hold} seen={(side) => seenSide(side)} onFrom={(side) => onFrom(seenSide(side))} />
           {levelDeg !== null && (
             <Button small onClick={() => void hold({ level: levelDeg })}>
               Hold level, let go

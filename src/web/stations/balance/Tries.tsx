@@ -1,35 +1,23 @@
 import { Undo2 } from 'lucide-react';
 import { useEffect, useRef } from 'react';
-import { effectiveEntries, type Entry } from '../../../core/job';
+import { effectiveEntries, isOfBalance, type Entry } from '../../../core/job';
 import { useUnits } from '../../parts/quantity';
+import { Tip } from '../../parts/Tip';
 import { VerdictShape } from '../../parts/VerdictMark';
 import { usePlace } from '../../parts/place';
-import { useJob } from '../../screens/job-context';
-import { useSeenSide } from './HandFields';
-import { tryText } from './try-text';
-
-const SHOWN = [
-  'balance-hint',
-  'rest',
-  'trial',
-  'weights',
-  'level-test',
-  'swing',
-  'machine-reading',
-  'balanced',
-  'trial-rest',
-  'level-check',
-];
+import { useJob } from '../../parts/job-context';
+import { useSeenSide } from './use-seen-side';
+import { isTry, tryText, type TryEntry } from './try-text';
 
 /** The entries of the balancing at hand, in order. */
-const triesOf = (log: readonly Entry[]): Entry[] => {
-  const standing = effectiveEntries(log).filter((e) => e.station === 'balance');
-  return standing
-    .slice(standing.findLastIndex((e) => e.kind === 'balance-again') + 1)
-    .filter((e) => SHOWN.includes(e.kind));
+const triesOf = (log: readonly Entry[]): TryEntry[] => {
+  const standing = effectiveEntries(log).filter(isOfBalance);
+  return standing.slice(standing.findLastIndex((e) => e.kind === 'balance-again') + 1).filter(isTry);
 };
 
-/** Every try of this balancing, each of which can be taken out; `oddId` is the one that does not go with the others. */
+/**
+ * Every try of this balancing, each of which can be taken out; `oddId` is the one that does not go with the others.
+ */
 export const Tries = ({ oddId }: { oddId: string | null }) => {
   const { log, write } = useJob();
   const { say } = useUnits();
@@ -58,20 +46,21 @@ export const Tries = ({ oddId }: { oddId: string | null }) => {
                   <VerdictShape verdict="check" size={18} />
                 </span>
               )}
-              {tryText(e, { mass: (g) => say(g, 'g'), place: clock, side: (from) => seenSide(from)! })}
+              {tryText(e, { mass: (g) => say(g, 'g'), place: clock, side: (from) => seenSide(from) })}
               {e.id === oddId && <span className="text-check">, the odd one</span>}
             </span>
-            <button
-              type="button"
-              className="grid h-9 w-12 shrink-0 max-lg:h-12 cursor-pointer place-items-center rounded-lg text-ink2 hover:bg-stone2"
-              aria-label={`Take try ${i + 1} out`}
-              title="Take it out"
-              onClick={() =>
-                void write([{ kind: 'undo', data: { entryId: e.id } }], 'Taken out. It can be put back in the log.')
-              }
-            >
-              <Undo2 size={17} aria-hidden="true" />
-            </button>
+            <Tip says="Take it out">
+              <button
+                type="button"
+                className="grid h-9 w-12 shrink-0 max-lg:h-12 cursor-pointer place-items-center rounded-lg text-ink2 hover:bg-stone2"
+                aria-label={`Take try ${i + 1} out`}
+                onClick={() =>
+                  void write([{ kind: 'undo', data: { entryId: e.id } }], 'Taken out. It can be put back in the log.')
+                }
+              >
+                <Undo2 size={17} aria-hidden="true" />
+              </button>
+            </Tip>
           </li>
         ))}
       </ol>

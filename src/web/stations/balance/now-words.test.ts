@@ -2,11 +2,14 @@ import {
   balanceAdvise,
   balanceEstimate,
   type BalanceAdvice,
+  type BalanceEstimate,
   type Observation,
   type Piece,
+  type Sides,
 } from '../../../core/balance';
 import type { BalanceLog } from '../../../core/job';
 import { nowWords } from './now-words';
+import { stepOf } from './step-of';
 
 const BALANCE: BalanceLog = {
   hint: null,
@@ -35,25 +38,24 @@ const say = {
   pieces: (list: readonly Piece[]) => list.map((p) => `${p.massG} g`).join(' + '),
 };
 
+const told = (advice: BalanceAdvice, sides: Sides, estimate: BalanceEstimate | null, balance: BalanceLog) =>
+  nowWords({
+    step: stepOf({ hand: null, balance, advice, placed: null, busy: false }),
+    broken: false,
+    balance,
+    advice,
+    sides,
+    toleranceG: 5,
+    estimate,
+    problem: null,
+    say,
+  });
+
 const wordsOf = (seen: Observation[], balance: Partial<BalanceLog> = {}) => {
   const on = balance.on ?? [];
   const advice = balanceAdvise.run({ seen, on, stock: STOCK, sides: 'one' }).result;
   const estimate = seen.length > 0 ? balanceEstimate.run({ seen, on }).result : null;
-  return {
-    advice,
-    ...nowWords({
-      hand: null,
-      broken: false,
-      balance: { ...BALANCE, ...balance },
-      advice,
-      toPut: advice.place,
-      sides: 'one',
-      toleranceG: 5,
-      estimate,
-      problem: null,
-      say,
-    }),
-  };
+  return { advice, ...told(advice, 'one', estimate, { ...BALANCE, ...balance }) };
 };
 const RESTS = [settle(212, 'left'), settle(208, 'right'), settle(211, 'left'), settle(209, 'right')];
 
@@ -78,18 +80,7 @@ test('final pieces, the end, and a trial that is to stay', () => {
     reason: { verdict: 'good', says: '' },
   };
   const words = (advice: BalanceAdvice, balance: Partial<BalanceLog> = {}) =>
-    nowWords({
-      hand: null,
-      broken: false,
-      balance: { ...BALANCE, ...balance },
-      advice,
-      toPut: advice.place,
-      sides: 'both',
-      toleranceG: 5,
-      estimate: null,
-      problem: null,
-      say,
-    });
+    told(advice, 'both', null, { ...BALANCE, ...balance });
   expect(words(final, { trial: true })).toEqual({
     now: 'Put on 20 g.',
     why: 'The trial comes off. In pairs, one on each side of the rim. Balanced then in 97 of 100.',
@@ -103,15 +94,24 @@ test('final pieces, the end, and a trial that is to stay', () => {
 });
 
 test('by hand, without a shelf, and when the arithmetic broke', () => {
-  const told = { balance: BALANCE, advice: null, toPut: [], sides: 'one' as const, toleranceG: 5, estimate: null, say };
-  expect(nowWords({ ...told, hand: 'weights', broken: false, problem: null }).now).toBe('What is on the wheel?');
+  const atFirst = { doing: 'settle' as const, byHand: false, toPut: [] };
+  const all = {
+    step: atFirst,
+    balance: BALANCE,
+    advice: null,
+    sides: 'one' as const,
+    toleranceG: 5,
+    estimate: null,
+    broken: false,
+    problem: null,
+    say,
+  };
+  expect(nowWords({ ...all, step: { ...atFirst, doing: 'weights', byHand: true } }).now).toBe('What is on the wheel?');
   expect(
     nowWords({
-      ...told,
-      hand: null,
-      broken: false,
+      ...all,
       problem: { field: 'stock', message: 'There are no weights in stock to place.', expected: 'pieces' },
     }).why,
   ).toContain('Right would be pieces.');
-  expect(nowWords({ ...told, hand: null, broken: true, problem: null }).now).toBe('The arithmetic broke.');
+  expect(nowWords({ ...all, broken: true }).now).toBe('The arithmetic broke.');
 });

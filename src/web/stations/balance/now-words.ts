@@ -6,18 +6,35 @@ import {
   type Piece,
   type Sides,
 } from '../../../core/balance';
-import type { InputProblem } from '../../../core/errors';
+import { refusalText, type InputProblem } from '../../../core/errors';
 import { heavyAgainst, type BalanceLog } from '../../../core/job';
 import { angleBetween } from '../../../core/units';
-import { BY_HAND, type Doing } from './doing';
+import type { ByHand } from './doing';
+import type { BalanceStep } from './step-of';
+
+/** What is said above the fields when something is done by hand. */
+const BY_HAND: Record<ByHand, { now: string; why: string }> = {
+  settle: {
+    now: 'Where did it come to rest?',
+    why: 'The heavy spot comes to the bottom, within what the bearings hide.',
+  },
+  level: { now: 'Which place was held level?', why: 'Let go at 3 or 9 o’clock: there its lever is the longest.' },
+  weights: {
+    now: 'What is on the wheel?',
+    why: 'All of it, not only what is new. Tap the dial for the place, then a piece.',
+  },
+  swing: {
+    now: 'How long is one swing?',
+    why: 'A small one, there and back; once bare and once with a known mass on.',
+  },
+  machine: { now: 'What does the machine say?', why: 'Where it is heavy. Zeroed with the bare hub, spun twice.' },
+};
 
 interface Told {
-  hand: Doing | null;
+  step: Pick<BalanceStep, 'doing' | 'byHand' | 'toPut'>;
   broken: boolean;
   balance: BalanceLog;
   advice: BalanceAdvice | null;
-  /** The pieces that the advice wants on. */
-  toPut: readonly Piece[];
   sides: Sides;
   toleranceG: number;
   estimate: BalanceEstimate | null;
@@ -38,68 +55,64 @@ const SIDE_WHY: Record<Sides, string> = {
 };
 /** Less is not worth a sentence. */
 const WORTH_SAYING = 0.8;
-const SETTLES =
-  'Stand level, bearings clean and free, cones snug. The heavy spot comes to the bottom, within what the bearings hide.';
+const FIRST_REST = {
+  now: 'Let it settle. Where is the bottom?',
+  why: 'Stand level, bearings clean and free, cones snug. The heavy spot comes to the bottom, within what the bearings hide.',
+};
+
+interface Words {
+  now: string;
+  why: string;
+}
+
+/** What a reading is expected to teach, where it is worth a sentence. */
+const teaches = (learns: Learns | undefined, { mass }: Told['say']): string =>
+  learns && learns.thenG < WORTH_SAYING * learns.nowG
+    ? ` It narrows the heavy spot from ±${mass(learns.nowG)} to about ±${mass(learns.thenG)}.`
+    : '';
+
+/** How far the trial stands from the place that is believed to be heavy. */
+const asideDegOf = (advice: BalanceAdvice, estimate: BalanceEstimate | null): number =>
+  estimate ? Math.round(Math.abs(angleBetween(heavyAgainst(advice.place).deg, estimate.heavyDeg))) : 0;
+
+/** An advice in one line, and why; one entry for each, so that a new one cannot be forgotten. */
+const ADVISED: { [Do in BalanceAdvice['do']]: (advice: Extract<BalanceAdvice, { do: Do }>, told: Told) => Words } = {
+  settle: ({ from, learns }, { say }) =>
+    from === null
+      ? FIRST_REST
+      : {
+          now: `Let it settle again, from the ${say.side(from)}.`,
+          why: `From both sides, the middle cancels the friction.${teaches(learns, say)}`,
+        },
+  spin: () => ({ now: 'Spin it again. What does it say?', why: 'The machine confirms what the weights left.' }),
+  level: ({ deg }, { say }) => ({
+    now: `Hold ${say.clock(deg)} level, let go.`,
+    why: 'At 3 or at 9 its lever is longest. Rises: too little there. Sinks: too much.',
+  }),
+  trial: (advice, { estimate, say }) => ({
+    now: `Tape ${advice.place.map((p) => say.mass(p.massG)).join(' + ')} on at ${say.clock(advice.deg)}.`,
+    why: `${asideDegOf(advice, estimate)}° aside on purpose: how far the rest moves tells the mass.${teaches(advice.learns, say)}`,
+  }),
+  final: ({ chance }, { step, balance, sides, say }) => ({
+    now: step.toPut.length === 0 ? 'No weight is needed.' : `Put on ${say.pieces(step.toPut)}.`,
+    why: `${balance.trial ? 'The trial comes off. ' : ''}${SIDE_WHY[sides]} Balanced then in ${chanceText(chance)}.`,
+  }),
+  done: ({ chance }, { balance, toleranceG, estimate, say }) => ({
+    now: balance.trial ? 'Balanced with the trial: fix it for good.' : 'Balanced.',
+    why: `As far as this stand can tell: in ${chanceText(chance)} within ${say.mass(Math.max(toleranceG, estimate?.bandG ?? 0))}.`,
+  }),
+};
 
 /** The next action in one line, and why. */
-export const nowWords = ({
-  hand,
-  broken,
-  balance,
-  advice,
-  toPut,
-  sides,
-  toleranceG,
-  estimate,
-  problem,
-  say,
-}: Told): { now: string; why: string } => {
-  const teaches = (learns: Learns | undefined) =>
-    learns && learns.thenG < WORTH_SAYING * learns.nowG
-      ? ` It narrows the heavy spot from ±${say.mass(learns.nowG)} to about ±${say.mass(learns.thenG)}.`
-      : '';
-  if (hand) return BY_HAND[hand];
+export const nowWords = (told: Told): Words => {
+  const { step, broken, balance, advice, problem, say } = told;
+  if (step.byHand) return BY_HAND[step.doing as ByHand];
   if (broken) return { now: 'The arithmetic broke.', why: 'Load the screen again; what was confirmed is in the log.' };
   if (balance.balanced)
     return { now: 'Balanced.', why: `${say.mass(balance.balanced.leftG)} left, as far as this stand can tell.` };
-  if (problem) return { now: 'No weight holds here.', why: `${problem.message} Right would be ${problem.expected}.` };
-  if (!advice)
-    return balance.seen.length > 0
-      ? { now: 'Working it out …', why: 'What was seen so far is being weighed.' }
-      : { now: 'Let it settle. Where is the bottom?', why: SETTLES };
-  switch (advice.do) {
-    case 'settle':
-      return advice.from === null
-        ? { now: 'Let it settle. Where is the bottom?', why: SETTLES }
-        : {
-            now: `Let it settle again, from the ${say.side(advice.from)}.`,
-            why: `From both sides, the middle cancels the friction.${teaches(advice.learns)}`,
-          };
-    case 'spin':
-      return { now: 'Spin it again. What does it say?', why: 'The machine confirms what the weights left.' };
-    case 'level':
-      return {
-        now: `Hold ${say.clock(advice.deg)} level, let go.`,
-        why: 'At 3 or at 9 its lever is longest. Rises: too little there. Sinks: too much.',
-      };
-    case 'trial': {
-      const asideDeg = estimate
-        ? Math.round(Math.abs(angleBetween(heavyAgainst(advice.place).deg, estimate.heavyDeg)))
-        : 0;
-      return {
-        now: `Tape ${advice.place.map((p) => say.mass(p.massG)).join(' + ')} on at ${say.clock(advice.deg)}.`,
-        why: `${asideDeg}° aside on purpose: how far the rest moves tells the mass.${teaches(advice.learns)}`,
-      };
-    }
-    case 'final':
-      return {
-        now: toPut.length === 0 ? 'No weight is needed.' : `Put on ${say.pieces(toPut)}.`,
-        why: `${balance.trial ? 'The trial comes off. ' : ''}${SIDE_WHY[sides]} Balanced then in ${chanceText(advice.chance)}.`,
-      };
-    case 'done':
-      return {
-        now: balance.trial ? 'Balanced with the trial: fix it for good.' : 'Balanced.',
-        why: `As far as this stand can tell: in ${chanceText(advice.chance)} within ${say.mass(Math.max(toleranceG, estimate?.bandG ?? 0))}.`,
-      };
-  }
+  if (problem) return { now: 'No weight holds here.', why: refusalText(problem) };
+  if (advice) return (ADVISED[advice.do] as (advice: BalanceAdvice, told: Told) => Words)(advice, told);
+  return step.doing === 'wait'
+    ? { now: 'Working it out …', why: 'What was seen so far is being weighed.' }
+    : FIRST_REST;
 };

@@ -1,5 +1,10 @@
-import type { Entry } from '../../../core/job';
+import type { BalanceEntry } from '../../../core/job';
 import { piecesText } from './pieces-text';
+
+/** An entry that is shown among the tries: all of a balancing, but where it begins anew. */
+export type TryEntry = Exclude<BalanceEntry, { kind: 'balance-again' }>;
+
+export const isTry = (entry: BalanceEntry): entry is TryEntry => entry.kind !== 'balance-again';
 
 interface Say {
   mass: (massG: number) => string;
@@ -7,31 +12,25 @@ interface Say {
   side: (from: 'left' | 'right') => string;
 }
 
-/** A try in a few words, as the fitter sees the wheel; the log has the whole sentence. */
-export const tryText = (entry: Entry, { mass, place, side }: Say): string => {
-  const pieces = (list: readonly { massG: number; deg: number }[]) => piecesText(list, { mass, place });
-  switch (entry.kind) {
-    case 'balance-hint':
-      return `last time ${mass(entry.data.massG)} heavy at ${place(entry.data.deg)}`;
-    case 'rest':
-      return `rest at ${place(entry.data.restDeg)}${entry.data.from ? ` from the ${side(entry.data.from)}` : ''}`;
-    case 'trial':
-      return entry.data.pieces.length === 0 ? 'all weights off' : `taped on ${pieces(entry.data.pieces)}`;
-    case 'weights':
-      return entry.data.pieces.length === 0 ? 'no weights' : `on: ${pieces(entry.data.pieces)}`;
-    case 'level-test':
-      return `${place(entry.data.deg)} held level ${entry.data.moved}`;
-    case 'swing':
-      return `a swing takes ${entry.data.periodS.toFixed(1)} s`;
-    case 'machine-reading':
-      return `machine: ${mass(entry.data.massG)} at ${place(entry.data.deg)}`;
-    case 'balanced':
-      return `balanced, ${mass(entry.data.leftG)} left`;
-    case 'trial-rest':
-      return `${mass(entry.data.trialMassG)} at ${place(entry.data.trialDeg)}, rest at ${place(entry.data.restDeg)}`;
-    case 'level-check':
-      return `at ${entry.data.clock} it ${entry.data.moved}`;
-    default:
-      return entry.kind;
-  }
+type Pieces = readonly { massG: number; deg: number }[];
+
+/** A try of each kind in a few words. */
+const WORDS: { [K in TryEntry['kind']]: (data: Extract<TryEntry, { kind: K }>['data'], say: Say) => string } = {
+  'balance-hint': ({ massG, deg }, { mass, place }) => `last time ${mass(massG)} heavy at ${place(deg)}`,
+  rest: ({ restDeg, from }, { place, side }) => `rest at ${place(restDeg)}${from ? ` from the ${side(from)}` : ''}`,
+  trial: ({ pieces }, say) => (pieces.length === 0 ? 'all weights off' : `taped on ${list(pieces, say)}`),
+  weights: ({ pieces }, say) => (pieces.length === 0 ? 'no weights' : `on: ${list(pieces, say)}`),
+  'level-test': ({ deg, moved }, { place }) => `${place(deg)} held level ${moved}`,
+  swing: ({ periodS }) => `a swing takes ${periodS.toFixed(1)} s`,
+  'machine-reading': ({ massG, deg }, { mass, place }) => `machine: ${mass(massG)} at ${place(deg)}`,
+  balanced: ({ leftG }, { mass }) => `balanced, ${mass(leftG)} left`,
+  'trial-rest': ({ trialMassG, trialDeg, restDeg }, { mass, place }) =>
+    `${mass(trialMassG)} at ${place(trialDeg)}, rest at ${place(restDeg)}`,
+  'level-check': ({ clock, moved }) => `at ${clock} it ${moved}`,
 };
+
+const list = (pieces: Pieces, { mass, place }: Say): string => piecesText(pieces, { mass, place });
+
+/** A try in a few words, as the fitter sees the wheel; the log has the whole sentence. */
+export const tryText = (entry: TryEntry, say: Say): string =>
+  (WORDS[entry.kind] as (data: TryEntry['data'], say: Say) => string)(entry.data, say);

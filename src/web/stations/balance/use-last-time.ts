@@ -1,13 +1,22 @@
 import { useState } from 'react';
 import type { Piece } from '../../../core/balance';
 import { heavyAgainst, type EntryData } from '../../../core/job';
-import { useJob } from '../../screens/job-context';
-import { useWheelRecord } from '../../screens/use-wheel-record';
+import { useJob } from '../../parts/job-context';
+import { useWheelRecord } from '../../parts/use-wheel-record';
 
-const NOTHING: { hint: EntryData['balance-hint'] | null; pieces: readonly Piece[] } = { hint: null, pieces: [] };
+/** What this wheel needed in the job before this one. */
+export interface LastTime {
+  /** Null where nothing is known, or where the fitter leaves it out. */
+  hint: EntryData['balance-hint'] | null;
+  pieces: readonly Piece[];
+  /** Leaves it out of this balancing. */
+  forget(): void;
+}
 
-/** What this wheel needed in the job before this one, as a hint; `forget` leaves it out of this balancing. */
-export const useLastTime = () => {
+const NOTHING = { hint: null, pieces: [] };
+
+/** Last time's weights, as a hint. */
+export const useLastTime = (): LastTime => {
   const { job, wheel } = useJob();
   const { record } = useWheelRecord(wheel.id);
   const [forgotten, setForgotten] = useState(false);

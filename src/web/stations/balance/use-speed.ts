@@ -1,6 +1,6 @@
 import { tireSize } from '../../../core/tires';
 import { attempt } from '../../../core/working';
-import { useJob } from '../../screens/job-context';
+import { useJob } from '../../parts/job-context';
 
 /** A speed that riders know, and a wheel's usual mass; the sheet asks for the real ones. Basis: memory. */
 const USUAL = { grade: 40, wheelKg: 11, speedKmh: 100, tireDiameterMm: 640, radiusMm: 220 };

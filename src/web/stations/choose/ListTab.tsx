@@ -4,9 +4,9 @@ import { BasisTag } from '../../parts/working';
 import type { ChoiceAtHand } from './use-choice';
 
 /** The shopping list: what is short, and what it costs. */
-export const ListTab = ({ at }: { at: ChoiceAtHand }) => {
-  if (!at.list) return <p className="py-4 text-ink2">Say first which tire goes on.</p>;
-  const { result } = at.list;
+export const ListTab = ({ choice }: { choice: ChoiceAtHand }) => {
+  if (!choice.parts.list) return <p className="py-4 text-ink2">Say first which tire goes on.</p>;
+  const { result } = choice.parts.list;
   const money = (minor: number | null) => (minor === null ? '–' : formatMoney(minor, result.currency));
   return (
     <div className="pt-1">
@@ -51,7 +51,7 @@ export const ListTab = ({ at }: { at: ChoiceAtHand }) => {
           )}
           <tr>
             <td className="head py-2 text-xl">
-              Total <BasisTag title="the total" working={at.list} />
+              Total <BasisTag title="the total" working={choice.parts.list} />
             </td>
             <td />
             <td className="num text-right text-[24px]">{money(result.totalMinor)}</td>

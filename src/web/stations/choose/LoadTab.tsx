@@ -4,7 +4,7 @@ import { Button } from '../../parts/Button';
 import { QuantityField } from '../../parts/fields';
 import { useUnits } from '../../parts/quantity';
 import { Reasons } from '../../parts/Reasons';
-import { useJob } from '../../screens/job-context';
+import { useJob } from '../../parts/job-context';
 import type { ChoiceAtHand } from './use-choice';
 
 const FIELDS = [
@@ -14,7 +14,7 @@ const FIELDS = [
 ] as const;
 
 /** Who and what rides on the machine, and what that puts on this tire. */
-export const LoadTab = ({ at }: { at: ChoiceAtHand }) => {
+export const LoadTab = ({ choice }: { choice: ChoiceAtHand }) => {
   const { state, machine, write, correcting } = useJob();
   const { read, write: show } = useUnits();
   const [typed, setTyped] = useState<Record<string, string>>(() =>
@@ -41,7 +41,7 @@ export const LoadTab = ({ at }: { at: ChoiceAtHand }) => {
     );
   };
   const known = machine.emptyFrontKg !== null && machine.emptyRearKg !== null;
-  const reasons = at.fit.ok ? at.fit.working.result.reasons.filter((r) => r.topic === 'load') : [];
+  const reasons = choice.fits.fit.ok ? choice.fits.fit.working.result.reasons.filter((r) => r.topic === 'load') : [];
   return (
     <form
       className="grid gap-2 pt-2"

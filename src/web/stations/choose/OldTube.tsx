@@ -5,7 +5,7 @@ import { attempt } from '../../../core/working';
 import { QuantityField } from '../../parts/fields';
 import { Reasons } from '../../parts/Reasons';
 import { VerdictMark } from '../../parts/VerdictMark';
-import { useJob } from '../../screens/job-context';
+import { useJob } from '../../parts/job-context';
 import { Sheet } from '../../parts/Sheet';
 
 const CHECKS = [

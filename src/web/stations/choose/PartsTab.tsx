@@ -7,7 +7,7 @@ import { useUnits } from '../../parts/quantity';
 import { BriefReasons } from '../../parts/Reasons';
 import { VerdictShape } from '../../parts/VerdictMark';
 import { BasisTag } from '../../parts/working';
-import { useJob } from '../../screens/job-context';
+import { useJob } from '../../parts/job-context';
 import { OldTube } from './OldTube';
 import type { ChoiceAtHand } from './use-choice';
 
@@ -37,11 +37,12 @@ const Part = ({
 );
 
 /** The tube or none, and the lock, strip and stem that go with it. */
-export const PartsTab = ({ at }: { at: ChoiceAtHand }) => {
+export const PartsTab = ({ choice }: { choice: ChoiceAtHand }) => {
   const { wheel } = useJob();
   const { say } = useUnits();
-  const { draft, change, picks, tubeFit } = at;
-  const tire = at.compared.ok ? at.compared.working.result.changes[0]!.to : null;
+  const { draft, change } = choice.drafting;
+  const { picks, tubeFit } = choice.parts;
+  const tire = choice.fits.compared.ok ? choice.fits.compared.working.result.changes[0]!.to : null;
   const need = attempt(tubeNeed, {
     build: wheel.build,
     tubelessMarked: wheel.tubelessMarked,

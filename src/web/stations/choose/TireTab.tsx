@@ -1,36 +1,25 @@
-import { Dialog } from 'radix-ui';
+import { Dialog, RadioGroup } from 'radix-ui';
+import { refusalText } from '../../../core/errors';
 import { useState } from 'react';
 import { TREADS, TREAD_WORDS, type TireStock, type Tread } from '../../../core/shop';
 import { ARROWS, type Arrows } from '../../../core/tires';
 import type { RankedTire } from '../../../core/fitting';
+import type { Reason } from '../../../core/working';
 import { ChoiceField, QuantityField, TextField } from '../../parts/fields';
 import { Reasons } from '../../parts/Reasons';
 import { VerdictShape } from '../../parts/VerdictMark';
-import { TYPED, type ChoiceAtHand } from './use-choice';
+import { TYPED } from './choice-draft';
+import type { ChoiceAtHand } from './use-choice';
 import { Sheet } from '../../parts/Sheet';
 
-const problemText = (p: { message: string; expected: string }) => `${p.message} Right would be ${p.expected}.`;
 const SHOWN = 3;
 /** More than this many are shown a page at a time. */
 const PAGE = 40;
 
-const Row = ({
-  place,
-  ranked,
-  chosen,
-  onPick,
-}: {
-  place: number;
-  ranked: RankedTire<TireStock>;
-  chosen: boolean;
-  onPick: () => void;
-}) => (
-  <button
-    type="button"
-    role="radio"
-    aria-checked={chosen}
-    onClick={onPick}
-    className={`flex min-h-12 w-full cursor-pointer items-center gap-2.5 border-b border-stone3 px-1.5 py-1 text-left leading-tight hover:bg-stone2 ${chosen ? 'bg-water3' : ''}`}
+const Row = ({ place, ranked }: { place: number; ranked: RankedTire<TireStock> }) => (
+  <RadioGroup.Item
+    value={ranked.tire.id}
+    className="flex min-h-12 w-full cursor-pointer items-center gap-2.5 border-b border-stone3 px-1.5 py-1 text-left leading-tight hover:bg-stone2 data-[state=checked]:bg-water3"
   >
     <span className="num w-5 text-right text-ink2">{place}</span>
     <VerdictShape verdict={ranked.fit.verdict} size={20} />
@@ -41,39 +30,38 @@ const Row = ({
       </span>
     </span>
     <span className="num shrink-0 text-[15px]">{ranked.tire.count} left</span>
-  </button>
+  </RadioGroup.Item>
 );
 
+/** What is not good about a tire; where all is good, the first of it. */
+const tellingOf = ({ fit }: RankedTire): readonly Reason[] => {
+  const doubts = fit.reasons.filter((r) => r.verdict !== 'good');
+  return doubts.length > 0 ? doubts : fit.reasons.slice(0, 2);
+};
+
 /** The whole shelf, best first, with every reason; a refused one says why. */
-const Shelf = ({ at, onDone }: { at: ChoiceAtHand; onDone: () => void }) => {
+const Shelf = ({ choice, onDone }: { choice: ChoiceAtHand; onDone: () => void }) => {
   const [shown, setShown] = useState(PAGE);
-  const ranked = at.ranking.ok ? at.ranking.value.ranked : [];
-  const unread = at.ranking.ok ? at.ranking.value.unread : [];
+  const ranked = choice.fits.ranking.ok ? choice.fits.ranking.value.ranked : [];
+  const unread = choice.fits.ranking.ok ? choice.fits.ranking.value.unread : [];
   return (
     <Sheet title="The shelf for this wheel, the best first" closes="Close the shelf">
-      <ol className="rows">
+      <RadioGroup.Root
+        className="rows"
+        aria-label="The shelf, the best first"
+        value={choice.drafting.draft.tireId}
+        onValueChange={(id) => {
+          choice.drafting.pick(id);
+          onDone();
+        }}
+      >
         {ranked.slice(0, shown).map((r, i) => (
-          <li key={r.tire.id} className="border-b-2 border-stone3 py-2">
-            <Row
-              place={i + 1}
-              ranked={r}
-              chosen={at.draft.tireId === r.tire.id}
-              onPick={() => {
-                at.pick(r.tire.id);
-                onDone();
-              }}
-            />
-            <Reasons
-              className="mt-1 pl-9"
-              reasons={
-                r.fit.reasons.some((x) => x.verdict !== 'good')
-                  ? r.fit.reasons.filter((x) => x.verdict !== 'good')
-                  : r.fit.reasons.slice(0, 2)
-              }
-            />
-          </li>
+          <div key={r.tire.id} className="border-b-2 border-stone3 py-2">
+            <Row place={i + 1} ranked={r} />
+            <Reasons className="mt-1 pl-9" reasons={tellingOf(r)} />
+          </div>
         ))}
-      </ol>
+      </RadioGroup.Root>
       {ranked.length > shown && (
         <button type="button" className="btn btn-small mt-3" onClick={() => setShown((n) => n + PAGE)}>
           {Math.min(PAGE, ranked.length - shown)} more of {ranked.length}
@@ -89,10 +77,10 @@ const Shelf = ({ at, onDone }: { at: ChoiceAtHand; onDone: () => void }) => {
 };
 
 /** Which tire: ranked from the shelf, or typed as it is printed. */
-export const TireTab = ({ at, tried }: { at: ChoiceAtHand; tried: boolean }) => {
-  const { draft, change } = at;
+export const TireTab = ({ choice, tried }: { choice: ChoiceAtHand; tried: boolean }) => {
+  const { draft, change } = choice.drafting;
   const [open, setOpen] = useState(false);
-  const ranked = at.ranking.ok ? at.ranking.value.ranked : [];
+  const ranked = choice.fits.ranking.ok ? choice.fits.ranking.value.ranked : [];
   const chosenAt = ranked.findIndex((r) => r.tire.id === draft.tireId);
   const first = ranked.slice(0, SHOWN).map((r, i) => [i, r] as const);
   const rows = chosenAt >= SHOWN ? [...first.slice(0, SHOWN - 1), [chosenAt, ranked[chosenAt]!] as const] : first;
@@ -100,17 +88,16 @@ export const TireTab = ({ at, tried }: { at: ChoiceAtHand; tried: boolean }) => 
   return (
     <div>
       {ranked.length > 0 ? (
-        <div role="radiogroup" aria-label="From stock, the best first" className="rows">
+        <RadioGroup.Root
+          aria-label="From stock, the best first"
+          className="rows"
+          value={draft.tireId}
+          onValueChange={choice.drafting.pick}
+        >
           {rows.map(([i, r]) => (
-            <Row
-              key={r.tire.id}
-              place={i + 1}
-              ranked={r}
-              chosen={r.tire.id === draft.tireId}
-              onPick={() => at.pick(r.tire.id)}
-            />
+            <Row key={r.tire.id} place={i + 1} ranked={r} />
           ))}
-        </div>
+        </RadioGroup.Root>
       ) : (
         <p className="py-2 text-ink2">No tires on the shelf. Type what goes on.</p>
       )}
@@ -120,7 +107,7 @@ export const TireTab = ({ at, tried }: { at: ChoiceAtHand; tried: boolean }) => 
             All {ranked.length} on the shelf, with their reasons
           </Dialog.Trigger>
         )}
-        {open && <Shelf at={at} onDone={() => setOpen(false)} />}
+        {open && <Shelf choice={choice} onDone={() => setOpen(false)} />}
       </Dialog.Root>
       <div className="grid grid-cols-[3fr_2fr] gap-x-3 gap-y-1.5">
         <TextField
@@ -136,7 +123,9 @@ export const TireTab = ({ at, tried }: { at: ChoiceAtHand; tried: boolean }) => 
               ...(typed ? {} : { tread: 'other', dateCode: '', limit: '' }),
             })
           }
-          problem={!at.compared.ok && (tried || draft.marking) ? problemText(at.compared.problem) : null}
+          problem={
+            !choice.fits.compared.ok && (tried || draft.marking) ? refusalText(choice.fits.compared.problem) : null
+          }
         />
         <TextField
           label="Its date code"
@@ -144,14 +133,18 @@ export const TireTab = ({ at, tried }: { at: ChoiceAtHand; tried: boolean }) => 
           maxLength={4}
           inputMode="numeric"
           onChange={(dateCode) => change({ dateCode })}
-          problem={at.age && !at.age.ok && (tried || draft.dateCode.length >= 4) ? problemText(at.age.problem) : null}
+          problem={
+            choice.fits.age && !choice.fits.age.ok && (tried || draft.dateCode.length >= 4)
+              ? refusalText(choice.fits.age.problem)
+              : null
+          }
         />
         <QuantityField
           label="Seating limit"
           unit="kPa"
           value={draft.limit}
           onChange={(limit) => change({ limit })}
-          problem={at.limitProblem}
+          problem={choice.drafting.limitProblem}
         />
         <ChoiceField
           label="Light mark"

@@ -23,21 +23,21 @@ const Groups = ({ groups }: { groups: ToolList['groups'] }) => (
 );
 
 /** The tools laid out in groups, where the picture stands else. */
-export const ToolCloth = ({ at }: { at: ChoiceAtHand }) => (
+export const ToolCloth = ({ choice }: { choice: ChoiceAtHand }) => (
   <div className="gap-x-8 pt-1 sm:columns-2">
-    <Groups groups={at.tools?.result.groups.slice(0, -1) ?? []} />
+    <Groups groups={choice.parts.tools?.result.groups.slice(0, -1) ?? []} />
   </div>
 );
 
 /** What of the laying out is doubtful. */
-export const ToolsTab = ({ at }: { at: ChoiceAtHand }) => {
-  if (!at.tools) return <p className="py-4 text-ink2">Say first which tire goes on.</p>;
-  const { groups, reasons } = at.tools.result;
+export const ToolsTab = ({ choice }: { choice: ChoiceAtHand }) => {
+  if (!choice.parts.tools) return <p className="py-4 text-ink2">Say first which tire goes on.</p>;
+  const { groups, reasons } = choice.parts.tools.result;
   return (
     <div className="pt-3">
       <p className="flex items-center justify-between gap-3">
         {groups.reduce((n, g) => n + g.tools.length, 0)} things to lay out before the first bolt.
-        <BasisTag title="what to lay out" working={at.tools} />
+        <BasisTag title="what to lay out" working={choice.parts.tools} />
       </p>
       <Reasons reasons={reasons} className="mt-2 mb-4" />
       <Groups groups={groups.slice(-1)} />

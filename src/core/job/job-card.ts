@@ -1,0 +1,131 @@
+import { chanceText } from '../balance';
+import { tireAge } from '../tires';
+import { USE_WORDS } from '../pressure';
+import { formatQuantity, placeText, type Unit, type UnitPreferences } from '../units';
+import { BUILD_WORDS, KIND_WORDS, lockPlaces, POSITION_WORDS } from '../wheels';
+import { attempt } from '../working';
+import { testsOfNow } from './balance-log';
+import type { JobState } from './fold-job';
+import { recheckDates, type Recheck } from './recheck-dates';
+import { fastenersOf } from './fasteners-of';
+import { jobReport, openPoints } from './station-report';
+
+/** The job card as print and PDF both show it. */
+export interface JobCard {
+  title: string;
+  subtitle: string;
+  sections: { title: string; rows: [label: string, value: string][] }[];
+  missing: string[];
+  doubts: string[];
+  rechecks: Recheck[];
+  notes: string[];
+}
+
+const known = (rows: [string, string | null | false | undefined][]): [string, string][] =>
+  rows.filter((r): r is [string, string] => Boolean(r[1]));
+
+/** Which side a piece is on, where it is not the one that is up. */
+const PIECE_SIDE_WORDS = { near: '', far: ' far side', inner: ' inner face' } as const;
+
+/** Everything to keep of a job, in the fitter's units. `today` YYYY-MM-DD. */
+export const jobCard = (state: JobState, today: string, units: UnitPreferences): JobCard => {
+  const q = (value: number, unit: Unit, digits?: number) => {
+    const { text, label } = formatQuantity(value, unit, units, digits === undefined ? {} : { digits });
+    return `${text} ${label}`;
+  };
+  const { machine, wheel, cameOff, chosen, pressureSet, balance } = state;
+  const { weights, balanced } = balance;
+  const workDay = (state.handedOver?.at ?? today).slice(0, 10);
+  const age = (dateCode: string | null) => {
+    if (!dateCode) return 'not read';
+    const a = attempt(tireAge, { dateCode, onDate: workDay, rules: state.rules });
+    return a.ok ? `${dateCode}, week ${a.working.result.weekOf.week} of ${a.working.result.weekOf.year}` : dateCode;
+  };
+  const places = new Map<string, string[]>();
+  for (const p of weights?.pieces ?? []) {
+    const place = placeText(p.deg);
+    places.set(place, [...(places.get(place) ?? []), `${q(p.massG, 'g')}${PIECE_SIDE_WORDS[p.side]}`]);
+  }
+  const tests = testsOfNow(balance);
+  const peak = Math.max(0, ...state.seatReadings.map((r) => r.gaugeKpa));
+  const sections: JobCard['sections'] = [
+    {
+      title: 'Came off',
+      rows: known([
+        ['Tire', cameOff?.marking],
+        ['Date code', cameOff && age(cameOff.dateCode)],
+        ['Tread', cameOff?.treadMm != null && q(cameOff.treadMm, 'mm', 1)],
+        ['Use', cameOff && USE_WORDS[cameOff.use]],
+      ]),
+    },
+    {
+      title: 'Went on',
+      rows: known([
+        ['Tire', chosen?.marking],
+        ['Date code', chosen && age(chosen.dateCode)],
+        ['Tube', chosen && (chosen.tube ? (chosen.tubeLabel ?? 'not picked') : 'tubeless')],
+        [
+          'Parts',
+          chosen &&
+            chosen.parts.length > 1 &&
+            chosen.parts
+              .slice(1)
+              .map((p) => (p.count > 1 ? `${p.count} × ${p.what}` : p.what))
+              .join('; '),
+        ],
+        ['Photographs', state.photos.length > 0 && `${state.photos.length}, in the log`],
+        ['Rim locks', wheel && lockPlaces(wheel)],
+      ]),
+    },
+    {
+      title: 'Air',
+      rows: known([
+        ['Seated', `disc side ${word(state.seated.disc)}, other side ${word(state.seated.other)}`],
+        ['Highest while seating', peak > 0 && q(peak, 'kPa')],
+        ['Set', pressureSet && `${q(pressureSet.gaugeKpa, 'kPa')} at ${q(pressureSet.shopC, 'C')}`],
+        ['Meant for', pressureSet && `${q(pressureSet.rideKpa, 'kPa')} at ${q(pressureSet.rideC, 'C')}`],
+      ]),
+    },
+    {
+      title: 'Balance',
+      rows: known([
+        ['Heavy before', balanced && `${q(balanced.heavyMassG, 'g')} at ${placeText(balanced.heavyDeg)}`],
+        ...[...places].map(([place, masses]): [string, string] => [place, masses.join(' + ')]),
+        ['Weights', weights && weights.pieces.length === 0 && 'none needed'],
+        [
+          'Left over',
+          balanced
+            ? `${q(balanced.leftG, 'g')}, within the limit in ${chanceText(balanced.chance)}`
+            : weights && weights.residualG !== null && `${q(weights.residualG, 'g')} by calculation`,
+        ],
+        ['Held level', tests.length > 0 && tests.map((t) => t.moved).join(', ')],
+      ]),
+    },
+    {
+      title: 'Torque',
+      rows: fastenersOf(state).map((f): [string, string] => {
+        const done = state.torqued[f.name];
+        const value = f.torqueNm === null ? '' : `, ${q(f.torqueNm, 'Nm')}`;
+        return [f.name, done ? `${done.how}${value}${done.wrench ? `, ${done.wrench}` : ''}` : `not recorded${value}`];
+      }),
+    },
+  ];
+  const open = openPoints(jobReport(state, today));
+  return {
+    title: wheel && machine ? `${POSITION_WORDS[wheel.position]}, ${machine.name}` : 'Job',
+    subtitle: known([
+      ['', state.rider],
+      ['', machine && KIND_WORDS[machine.kind]],
+      ['', wheel && `${BUILD_WORDS[wheel.build]}, rim ${wheel.rimCode}`],
+    ])
+      .map(([, v]) => v)
+      .join(' · '),
+    sections: sections.filter((s) => s.rows.length > 0),
+    missing: open.missing,
+    doubts: open.doubts,
+    rechecks: recheckDates(state, workDay),
+    notes: state.notes.map((n) => n.text),
+  };
+};
+
+const word = (seated: boolean | null) => (seated === null ? 'not looked at' : seated ? 'seated' : 'not seated');

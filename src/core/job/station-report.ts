@@ -1,0 +1,314 @@
+import { pressureStart, seatLadder, seatLimit, type OwnLimit } from '../pressure';
+import { inspectionOf, INSPECTED } from '../inspect';
+import { SYMPTOM_WORDS } from '../procedure';
+import { ruleNumber } from '../rules';
+import { torqueCheck } from '../torque';
+import { tireAge } from '../tires';
+import { attempt } from '../working';
+import { wheelEnd } from '../wheels/wheel';
+import { fastenersOf } from './fasteners-of';
+import { chosenFitOf } from './fitting-of';
+import { testsOfNow } from './balance-log';
+import type { JobState } from './fold-job';
+import { STATIONS, STATION_WORDS, type StationId } from '../stations';
+import { stepsOf } from './steps-of';
+import { runoutOf, spokeRingOf } from './truing-of';
+
+/** How far one station is, what is still missing, and what is doubtful. */
+export interface StationReport {
+  station: StationId;
+  /** 0 empty to 1 done. */
+  fill: number;
+  missing: string[];
+  doubts: string[];
+}
+
+type Findings = Pick<StationReport, 'fill' | 'missing' | 'doubts'>;
+
+/** One thing a station wants: there or not, and what is said while it is not. */
+type Want = readonly [there: boolean, missing: string];
+
+const findings = (wants: readonly Want[], doubts: (string | false | null)[]): Findings => ({
+  fill: wants.filter(([there]) => there).length / Math.max(1, wants.length),
+  missing: wants.filter(([there]) => !there).map(([, missing]) => missing),
+  doubts: doubts.filter((d): d is string => Boolean(d)),
+});
+
+/** The limit while seating, from what the log knows. */
+export const seatLimitOf = (state: JobState) =>
+  seatLimit.run({
+    shopCeilingKpa: ruleNumber('seat.shopCeilingKpa', state.rules),
+    ...(state.chosen?.seatLimitKpa != null ? { sidewallKpa: state.chosen.seatLimitKpa } : {}),
+    ...(state.wheel?.rimLimitKpa != null ? { rimKpa: state.wheel.rimLimitKpa } : {}),
+    ...(state.raised ? { raised: state.raised } : {}),
+    ...(ownLimitOf(state) ? { own: ownLimitOf(state)! } : {}),
+    rules: state.rules,
+  });
+
+/** A tire that the shop's ceiling is not made for. */
+const ownLimitOf = ({ wheel, machine, chosen }: JobState): OwnLimit | null =>
+  wheel?.build === 'beadlock'
+    ? 'beadlock'
+    : machine && (machine.kind === 'quad' || machine.kind === 'side-by-side') && chosen?.seatLimitKpa == null
+      ? 'low-pressure tire'
+      : null;
+
+/**
+ * What to do next while seating, from the present try and those before it; `liveKpa` is what a gauge shows that nobody
+ * took yet.
+ */
+export const seatLadderOf = (state: JobState, liveKpa: readonly number[] = []) =>
+  seatLadder.run({
+    limitKpa: seatLimitOf(state).result.limitKpa,
+    readingsKpa: [...state.seatReadings.slice(state.seatTries.from).map((r) => r.gaugeKpa), ...liveKpa].slice(-500),
+    discSeated: state.seated.disc,
+    otherSeated: state.seated.other,
+    pops: state.pops.length,
+    line: state.line,
+    triesBefore: state.seatTries.ended,
+    tube: state.chosen?.tube ?? state.wheel?.tube ?? false,
+    rules: state.rules,
+  });
+
+/** The pressure to start from, or the problem that keeps it from being known. */
+export const pressureStartOf = (state: JobState, askedKpa?: number) => {
+  const placardKpa =
+    state.machine && state.wheel
+      ? wheelEnd(state.wheel.position) === 'front'
+        ? state.machine.placardFrontKpa
+        : state.machine.placardRearKpa
+      : null;
+  return attempt(pressureStart, {
+    use: state.cameOff?.use ?? 'road',
+    tire: state.chosen?.marking ?? state.wheel?.tireMarking ?? '',
+    tube: state.chosen?.tube ?? state.wheel?.tube ?? false,
+    rimLocks: state.wheel?.rimLockDegs.length ?? 0,
+    rules: state.rules,
+    doubled: state.chosen?.doubled ?? false,
+    twoUp: (state.load?.passengerKg ?? 0) > 0,
+    ...(placardKpa !== null ? { placardKpa } : {}),
+    ...(state.ground ? { ground: state.ground } : {}),
+    ...(state.machine ? { kind: state.machine.kind } : {}),
+    ...(state.chosen && state.chosen.tread !== 'other'
+      ? { softTread: state.chosen.tread === 'trials' || state.chosen.tread === 'soft' }
+      : {}),
+    ...(state.load && state.load.riderKg >= 20 ? { riderKg: state.load.riderKg } : {}),
+    ...(askedKpa !== undefined ? { askedKpa } : {}),
+  });
+};
+
+const ageDoubt = (dateCode: string | null | undefined, today: string, state: JobState, what: string): string | null => {
+  if (!dateCode) return null;
+  const age = attempt(tireAge, { dateCode, onDate: today, rules: state.rules });
+  if (!age.ok) return `${what}: ${age.problem.message}`;
+  const years = age.working.result.ageYears.toFixed(1);
+  return age.working.result.verdict === 'good' ? null : `${what} is ${years} years old.`;
+};
+
+const intake = (state: JobState, today: string): Findings => {
+  const off = state.cameOff;
+  const worn = off?.use === 'road' && off.treadMm !== null && off.treadMm < ruleNumber('tread.minimumMm', state.rules);
+  return findings(
+    [[off !== null, 'what comes off: size and use']],
+    [
+      worn && 'The old tire was under the least tread for the road.',
+      ageDoubt(off?.dateCode, today, state, 'The old tire'),
+    ],
+  );
+};
+
+/** What a size coming off is not told of: it is the present one. */
+const SAID_AT_INTAKE = ['direction'];
+
+const choose = (state: JobState, today: string): Findings => {
+  const { chosen } = state;
+  const reasons = chosenFitOf(state, today)?.reasons ?? [];
+  const doubts: (string | false | null)[] = reasons
+    .filter(
+      (r) =>
+        r.verdict !== 'good' &&
+        !SAID_AT_INTAKE.includes(r.topic) &&
+        !(r.topic === 'tread' && chosen?.tread === 'other'),
+    )
+    .map((r) => r.says);
+  if (chosen) doubts.push(chosen.tube && chosen.tubeLabel === null && 'With a tube, and none picked.');
+  return findings([[chosen !== null, 'the new tire']], doubts);
+};
+
+/** What was measured on the bare wheel and is not good. */
+const inspected = (state: JobState): string[] => {
+  const found = [
+    state.runout && runoutOf(state, state.runout.readings),
+    state.spokeRing && spokeRingOf(state, state.spokeRing.spokes),
+  ];
+  // What the old tube showed is no doubt once another one is picked.
+  const parts = INSPECTED.filter((part) => part !== 'tube' || !state.chosen?.tubeLabel);
+  const seen = parts.flatMap((part) =>
+    state.findings[part] ? inspectionOf(part).run({ found: state.findings[part] }).result.reasons : [],
+  );
+  return [
+    ...seen.filter((r) => r.verdict !== 'good').map((r) => r.says),
+    ...found.flatMap((f) =>
+      f?.ok ? f.working.result.reasons.filter((r) => r.verdict !== 'good').map((r) => r.says) : [],
+    ),
+  ];
+};
+
+/** Troubles of a station that nothing has cured since. */
+const uncured = (state: JobState, station: StationId): string[] =>
+  state.troubles
+    .filter(
+      (t, i) =>
+        t.station === station &&
+        t.curedBy === null &&
+        !state.troubles.slice(i + 1).some((later) => later.symptom === t.symptom && later.curedBy !== null),
+    )
+    .map((t) => `${SYMPTOM_WORDS[t.symptom]}: not cured.`);
+
+const stepsStation = (state: JobState, station: StationId): Findings => {
+  const steps = stepsOf(state, station);
+  const open = steps.filter((s) => !state.steps[s.id]);
+  const missing =
+    open.length === 0 ? [] : open.length === steps.length ? ['no step is ticked'] : open.map((s) => s.say);
+  return {
+    fill: steps.length === 0 ? 0 : 1 - open.length / steps.length,
+    missing,
+    doubts: [...(station === 'inspect' ? inspected(state) : []), ...uncured(state, station)],
+  };
+};
+
+/** The steps of a station that has more than steps, as one want. */
+const stepsWant = (state: JobState, station: StationId): Want => {
+  const open = stepsOf(state, station).filter((s) => !state.steps[s.id]);
+  return [open.length === 0, open.length === 1 ? open[0]!.say : `${open.length} steps are not ticked`];
+};
+
+const seat = (state: JobState): Findings => {
+  const { limitKpa } = seatLimitOf(state).result;
+  const over = state.seatReadings.some((r) => r.gaugeKpa > limitKpa + 0.01);
+  return findings(
+    [
+      [state.seatReadings.length > 0, 'a pressure reading'],
+      [state.seated.disc === true, 'seated on the disc side'],
+      [state.seated.other === true, 'seated on the other side'],
+      stepsWant(state, 'seat'),
+    ],
+    [
+      over && 'A reading was above the seating limit: look at tire and rim before it goes on the road.',
+      state.seated.disc === false && 'Not seated on the disc side.',
+      state.seated.other === false && 'Not seated on the other side.',
+      state.chosen !== null && state.chosen.seatLimitKpa === null && 'The sidewall’s seating limit was not read.',
+    ],
+  );
+};
+
+const set = (state: JobState): Findings => {
+  const start = pressureStartOf(state);
+  const at = state.pressureSet?.rideKpa;
+  const off =
+    at !== undefined &&
+    start.ok &&
+    (at < start.working.result.lowKpa * 0.97 || at > start.working.result.highKpa * 1.03);
+  return findings(
+    [[state.pressureSet !== null, 'the pressure set'], stepsWant(state, 'set')],
+    [
+      off && 'The pressure set is outside the starting range.',
+      state.pressureSet !== null &&
+        start.ok &&
+        start.working.result.wantsRimLock &&
+        'A tube at this pressure wants a rim lock.',
+      at !== undefined &&
+        start.ok &&
+        at < start.working.result.leastKpa - 0.5 &&
+        'The pressure set is lower than tube and lock stand.',
+    ],
+  );
+};
+
+/** Tests of the weights, on either side, that stand for the word that it is balanced. */
+const TESTS = 2;
+
+const balance = ({ balance: it, rules }: JobState): Findings => {
+  const tests = testsOfNow(it);
+  const leftG = it.balanced?.leftG ?? it.weights?.residualG ?? 0;
+  return findings(
+    [
+      [it.seen.some((o) => o.kind === 'settle' || o.kind === 'machine'), 'where it settles'],
+      [it.weights !== null || it.balanced !== null, 'weights on'],
+      [it.balanced !== null || tests.length >= TESTS, 'the check after the weights'],
+    ],
+    [
+      leftG > ruleNumber('balance.toleranceG', rules) && `${Math.round(leftG)} g left over by calculation.`,
+      it.balanced === null && tests.some((t) => t.moved !== 'stays') && 'It did not stay still when it was held level.',
+      it.trial && 'A trial weight is still on, held by tape only.',
+    ],
+  );
+};
+
+const wheelBack = (state: JobState): Findings => {
+  const fasteners = fastenersOf(state);
+  return findings(
+    [
+      ...(fasteners.length === 0
+        ? [[false, 'the machine’s torque values are not known'] as const]
+        : fasteners.map((f): Want => [state.torqued[f.name] !== undefined, `${f.name}`])),
+      stepsWant(state, 'wheel-back'),
+    ],
+    fasteners.flatMap((f) => {
+      const done = state.torqued[f.name];
+      return [
+        done !== undefined &&
+          Boolean(done.device) &&
+          done.torqueNm !== null &&
+          f.torqueNm !== null &&
+          !torqueCheck.run({ wantedNm: f.torqueNm, reachedNm: done.torqueNm }).result.within &&
+          `${f.name}: the wrench clicked at another torque than the manual’s.`,
+        done?.how === 'guess' && `${f.name}: tightened by guess.`,
+        done?.how === 'snug' && f.torqueNm !== null && `${f.name}: snug, though the manual has a torque.`,
+      ];
+    }),
+  );
+};
+
+/** Where nothing but steps is asked for. */
+const steps =
+  (station: StationId): Report =>
+  (state) =>
+    stepsStation(state, station);
+
+type Report = (state: JobState, today: string) => Findings;
+
+/** What each station wants and doubts. */
+const REPORTS: Record<StationId, Report> = {
+  intake,
+  choose,
+  'wheel-off': steps('wheel-off'),
+  'tire-off': steps('tire-off'),
+  inspect: steps('inspect'),
+  'tire-on': steps('tire-on'),
+  seat,
+  set,
+  balance,
+  'wheel-back': wheelBack,
+  'hand-over': (state) => findings([[state.handedOver !== null, 'handed over']], []),
+};
+
+/** How far a station is. `today` YYYY-MM-DD, for ages. */
+export const stationReport = (state: JobState, station: StationId, today: string): StationReport => ({
+  station,
+  ...REPORTS[station](state, today),
+});
+
+/** Every station's report, in order. */
+export const jobReport = (state: JobState, today: string): StationReport[] =>
+  STATIONS.map((station) => stationReport(state, station, today));
+
+/** What hand-over has to say about all stations before it: `Seat: a pressure reading`. */
+export const openPoints = (reports: readonly StationReport[]): { missing: string[]; doubts: string[] } => {
+  const before = reports.filter((r) => r.station !== 'hand-over');
+  const label = (r: StationReport, text: string) => `${STATION_WORDS[r.station]}: ${text}`;
+  return {
+    missing: before.flatMap((r) => r.missing.map((m) => label(r, m))),
+    doubts: before.flatMap((r) => r.doubts.map((d) => label(r, d))),
+  };
+};

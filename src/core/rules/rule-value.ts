@@ -1,0 +1,61 @@
+import { InputError } from '../errors';
+import { formatQuantity, DEFAULT_UNITS } from '../units';
+import type { Show } from '../working';
+import { DEFAULT_RULES } from './default-rules';
+import type { Rule, RuleValues } from './rule';
+
+const BY_KEY = new Map(DEFAULT_RULES.map((rule) => [rule.key, rule]));
+
+/** The shipped rule. Throws for a key that does not exist, which is a defect of the caller. */
+export const findRule = (key: string): Rule => {
+  const rule = BY_KEY.get(key);
+  if (!rule) throw new Error(`No rule is called ${key}`);
+  return rule;
+};
+
+const valueText = (rule: Rule, value: number | string): string => {
+  if (typeof value === 'string' || rule.unit === null) return String(value);
+  const { text, label } = formatQuantity(value, rule.unit, DEFAULT_UNITS);
+  return rule.unit === 'deg' ? `${text}${label}` : `${text} ${label}`;
+};
+
+const read = (key: string, given: RuleValues | undefined, show?: Pick<Show, 'basis'>): number | string => {
+  const rule = findRule(key);
+  const value = given?.[key] ?? rule.value;
+  const kind = value === rule.value ? rule.basis : 'shop rule';
+  if (typeof value === 'number' && rule.unit !== null)
+    show?.basis(kind, `${rule.says}: {0}`, [{ value, unit: rule.unit }]);
+  else show?.basis(kind, `${rule.says}: ${value}`);
+  return value;
+};
+
+/** A number rule: the given value, or the shipped default. Throws `InputError` if the given value is not a number. */
+export const ruleNumber = (key: string, given: RuleValues | undefined, show?: Pick<Show, 'basis'>): number => {
+  const value = read(key, given, show);
+  if (typeof value !== 'number') throw new InputError('rules', `The rule ${key} is not a number.`, 'a number');
+  return value;
+};
+
+/** A choice rule: the given word, or the shipped default. */
+export const ruleWord = (key: string, given: RuleValues | undefined, show?: Pick<Show, 'basis'>): string =>
+  String(read(key, given, show));
+
+/** Rules as values by key, the form that workings take and jobs keep. */
+export const valuesOf = (rules: readonly Pick<Rule, 'key' | 'value'>[]): RuleValues =>
+  Object.fromEntries(rules.map((r) => [r.key, r.value]));
+
+/** Refuses a value that the rule cannot hold, with the sentence that says what it can. */
+export const checkRuleValue = (rule: Rule, value: unknown): void => {
+  if (rule.choices) {
+    if (typeof value !== 'string' || !rule.choices.includes(value))
+      throw new InputError('value', `${String(value).slice(0, 20)} is not a choice here.`, rule.choices.join(', '));
+    return;
+  }
+  const { min = 0, max = Number.MAX_SAFE_INTEGER } = rule;
+  if (typeof value !== 'number' || !Number.isFinite(value) || value < min || value > max)
+    throw new InputError(
+      'value',
+      `${rule.says}: ${String(value).slice(0, 20)} does not fit.`,
+      `a number from ${valueText(rule, min)} to ${valueText(rule, max)}`,
+    );
+};

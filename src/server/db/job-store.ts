@@ -1,0 +1,265 @@
+import { randomUUID } from 'node:crypto';
+import { InputError } from '../../core/errors';
+import {
+  checkEntryBody,
+  effectiveEntries,
+  foldJob,
+  type Entry,
+  type EntryBody,
+  type JobState,
+  type JobSummary,
+  type UsualTime,
+} from '../../core/job';
+import type { Cure } from '../../core/procedure';
+import { valuesOf } from '../../core/rules';
+import { daysAfter } from '../../core/units';
+import { POSITION_WORDS } from '../../core/wheels/wheel';
+import { LogMovedOn, NotFound } from '../errors';
+import { handOverStore } from './hand-over-store';
+import type { Db } from './open-db';
+import type { RuleStore } from './rule-store';
+import type { ShopStore } from './shop-store';
+import { stationTimes } from './station-times';
+
+export interface JobQuery {
+  search: string;
+  from?: string | undefined;
+  to?: string | undefined;
+  limit: number;
+  offset: number;
+}
+
+interface JobRow extends Omit<JobSummary, 'handedOver'> {
+  handedOver: 0 | 1;
+}
+
+interface EntryRow extends Omit<EntryBody, 'data'> {
+  seq: number;
+  at: string;
+  data: string;
+}
+
+const FIRST_NUMBER = 1001;
+
+const SUMMARY = `id, number, machine_id AS machineId, wheel_id AS wheelId, machine_name AS machineName,
+  wheel_position AS wheelPosition, rider, size_off AS sizeOff, size_on AS sizeOn, handed_over AS handedOver,
+  opened_at AS openedAt, last_at AS lastAt, last_seq AS lastSeq`;
+
+const MATCHES = `WHERE opened_at >= @from AND opened_at < @to
+  AND NOT EXISTS (SELECT 1 FROM json_each(@words) WHERE instr(jobs.search, value) = 0)`;
+
+const toSummary = (row: JobRow): JobSummary => ({ ...row, handedOver: row.handedOver === 1 });
+
+const toEntry = ({ replaces, data, ...row }: EntryRow): Entry =>
+  ({ ...row, data: JSON.parse(data), ...(replaces ? { replaces } : {}) }) as Entry;
+
+/** Jobs and their logs in the database. */
+export const jobStore = (
+  db: Db,
+  shop: ShopStore,
+  rules: RuleStore,
+  hasPhoto: (photoId: string) => boolean = () => false,
+) => {
+  const statements = {
+    list: db.prepare<unknown[], JobRow>(
+      `SELECT ${SUMMARY} FROM jobs ${MATCHES} ORDER BY opened_at DESC LIMIT @limit OFFSET @offset`,
+    ),
+    total: db.prepare<unknown[], { total: number }>(`SELECT count(*) AS total FROM jobs ${MATCHES}`),
+    one: db.prepare<[string], JobRow>(`SELECT ${SUMMARY} FROM jobs WHERE id = ?`),
+    ofWheel: db.prepare<[string], JobRow>(`SELECT ${SUMMARY} FROM jobs WHERE wheel_id = ? ORDER BY opened_at DESC`),
+    nextNumber: db.prepare<[], { number: number | null }>('SELECT max(number) + 1 AS number FROM jobs'),
+    insertJob: db.prepare(
+      `INSERT INTO jobs (id, number, machine_id, wheel_id, machine_name, wheel_position, rider, opened_at, last_at, last_seq, search)
+       VALUES (@id, @number, @machineId, @wheelId, @machineName, @wheelPosition, @rider, @at, @at, 0, '')`,
+    ),
+    insertEntry: db.prepare(
+      `INSERT INTO entries (job_id, seq, id, at, who, station, kind, data, replaces)
+       VALUES (@jobId, @seq, @id, @at, @who, @station, @kind, @data, @replaces)`,
+    ),
+    entries: db.prepare<[string, number], EntryRow>(
+      'SELECT seq, id, at, who, station, kind, data, replaces FROM entries WHERE job_id = ? AND seq > ? ORDER BY seq',
+    ),
+    cures: db.prepare<[], Cure>(
+      `SELECT data ->> 'symptom' AS symptom, data ->> 'curedBy' AS "check", count(*) AS count FROM entries
+       WHERE kind = 'trouble' AND data ->> 'curedBy' IS NOT NULL
+         AND id NOT IN (SELECT data ->> 'entryId' FROM entries WHERE kind = 'undo')
+       GROUP BY 1, 2`,
+    ),
+    entryJob: db.prepare<[string], { jobId: string; seq: number }>(
+      'SELECT job_id AS jobId, seq FROM entries WHERE id = ?',
+    ),
+    summarize: db.prepare(
+      `UPDATE jobs SET size_off = @sizeOff, size_on = @sizeOn, handed_over = @handedOver, last_at = @lastAt,
+         last_seq = @lastSeq, search = @search WHERE id = @id`,
+    ),
+  };
+
+  const find = (id: string): JobSummary => {
+    const row = statements.one.get(id);
+    if (!row) throw new NotFound('There is no such job.');
+    return toSummary(row);
+  };
+
+  const entriesOf = (id: string, afterSeq = 0): Entry[] => statements.entries.all(id, afterSeq).map(toEntry);
+
+  const settle = handOverStore(db, shop.records);
+  const times = stationTimes(db);
+
+  const summarize = (id: string): JobState => {
+    const log = entriesOf(id);
+    const state = foldJob(log);
+    times.settle(id, log, state);
+    const last = log[log.length - 1]!;
+    const { number, openedAt, wheelPosition } = find(id);
+    const sizeOff = state.cameOff?.marking ?? null;
+    const sizeOn = state.chosen?.marking ?? null;
+    const position = POSITION_WORDS[wheelPosition];
+    const words = [
+      number,
+      state.machine?.name,
+      state.machine?.kind,
+      position,
+      wheelPosition,
+      state.rider,
+      sizeOff,
+      sizeOn,
+      openedAt.slice(0, 10),
+    ];
+    statements.summarize.run({
+      id,
+      sizeOff,
+      sizeOn,
+      handedOver: state.handedOver ? 1 : 0,
+      lastAt: last.at,
+      lastSeq: last.seq,
+      search: words.filter(Boolean).join(' ').toLowerCase(),
+    });
+    return state;
+  };
+
+  /** Refuses targets that are not in this log or do not stand, so that no entry dangles. */
+  const checkTargets = (log: Entry[], bodies: EntryBody[]): void => {
+    const known = new Map(log.map((e) => [e.id, e.kind]));
+    for (const body of bodies) {
+      if (body.kind === 'photo' && !hasPhoto((body as EntryBody<'photo'>).data.photoId))
+        throw new InputError('data.photoId', 'There is no such photograph.', 'the id that keeping the photograph gave');
+      const target = body.kind === 'undo' ? (body as EntryBody<'undo'>).data.entryId : body.replaces;
+      if (target !== undefined) {
+        const kind = known.get(target);
+        const field = body.kind === 'undo' ? 'data.entryId' : 'replaces';
+        if (!kind) throw new InputError(field, 'There is no such entry in this job.', 'the id of an entry of this job');
+        if (kind === 'opened' || kind === 'rules')
+          throw new InputError(field, 'The opening of a job stands.', 'the id of a later entry');
+        if (body.kind !== 'undo' && kind !== body.kind)
+          throw new InputError(
+            field,
+            'A correction is of the same kind as what it replaces.',
+            `an entry of kind ${kind}`,
+          );
+      }
+      known.set(body.id, body.kind);
+    }
+  };
+
+  const write = (jobId: string, bodies: EntryBody[], fromSeq: number, at: string): void => {
+    bodies.forEach((body, i) =>
+      statements.insertEntry.run({
+        ...body,
+        jobId,
+        at,
+        seq: fromSeq + i + 1,
+        data: JSON.stringify(body.data),
+        replaces: body.replaces ?? null,
+      }),
+    );
+  };
+
+  const append = db.transaction((jobId: string, expectedSeq: number, raw: unknown[], at: string): Entry[] => {
+    const job = find(jobId);
+    const bodies = raw.map((value, i) => {
+      try {
+        return checkEntryBody(value);
+      } catch (error) {
+        if (error instanceof InputError)
+          throw new InputError(`entries[${i}].${error.field}`, error.message, error.expected);
+        throw error;
+      }
+    });
+    // A client that lost the answer sends again: the same ids are already there.
+    const held = bodies.map((b) => statements.entryJob.get(b.id));
+    if (bodies.length > 0 && held.every((h) => h?.jobId === jobId)) {
+      const first = Math.min(...held.map((h) => h!.seq));
+      return entriesOf(jobId, first - 1);
+    }
+    if (held.some(Boolean))
+      throw new InputError('entries', 'An entry of that id exists already.', 'ids of your own making');
+    if (expectedSeq !== job.lastSeq) throw new LogMovedOn(entriesOf(jobId, expectedSeq), job.lastSeq);
+    if (bodies.some((b) => b.kind === 'opened'))
+      throw new InputError('entries', 'A job is opened once.', 'any other kind of entry');
+    checkTargets(effectiveEntriesWithUndos(entriesOf(jobId)), bodies);
+    write(jobId, bodies, job.lastSeq, at);
+    const state = summarize(jobId);
+    if (job.handedOver || state.handedOver) settle(jobId, state);
+    return entriesOf(jobId, job.lastSeq);
+  });
+
+  const open = db.transaction(
+    (input: { id: string; machineId: string; wheelId: string; who: string }, at: string): JobSummary => {
+      const existing = statements.one.get(input.id);
+      // A client that lost the answer sends again.
+      if (existing?.machineId === input.machineId && existing.wheelId === input.wheelId) return toSummary(existing);
+      if (existing) throw new InputError('id', 'A job of that id exists already.', 'an id of your own making');
+      const machine = shop.machine(input.machineId);
+      const wheel = shop.wheel(input.wheelId);
+      if (!machine) throw new InputError('machineId', 'There is no such machine.', 'the id of a machine of the shop');
+      if (!wheel || wheel.machineId !== machine.id)
+        throw new InputError('wheelId', 'There is no such wheel on this machine.', 'the id of a wheel of this machine');
+      statements.insertJob.run({
+        ...input,
+        at,
+        number: statements.nextNumber.get()?.number ?? FIRST_NUMBER,
+        machineName: machine.name,
+        wheelPosition: wheel.position,
+        rider: machine.rider,
+      });
+      const common = { who: input.who, station: 'intake' as const };
+      write(
+        input.id,
+        [
+          { ...common, id: randomUUID(), kind: 'opened', data: { machine, wheel, rider: machine.rider } },
+          { ...common, id: randomUUID(), kind: 'rules', data: { values: valuesOf(rules.list()) } },
+        ],
+        0,
+        at,
+      );
+      summarize(input.id);
+      return find(input.id);
+    },
+  );
+
+  return {
+    find,
+    entriesOf,
+    append: (jobId: string, expectedSeq: number, entries: unknown[], at = new Date().toISOString()) =>
+      append.immediate(jobId, expectedSeq, entries, at),
+    open: (input: { id: string; machineId: string; wheelId: string; who: string }, at = new Date().toISOString()) =>
+      open.immediate(input, at),
+    /** What cured which trouble in this shop, and how often. */
+    cures: (): Cure[] => statements.cures.all(),
+    /** How long each station usually takes in this shop, by the wheel's build. */
+    usualTimes: (): UsualTime[] => times.usual(),
+    ofWheel: (wheelId: string) => statements.ofWheel.all(wheelId).map(toSummary),
+    list({ search, from, to, limit, offset }: JobQuery): { jobs: JobSummary[]; total: number } {
+      const words = JSON.stringify(search.toLowerCase().split(/\s+/).filter(Boolean));
+      const bind = { words, from: from ?? '0000', to: to ? daysAfter(to, 1) : '9999', limit, offset };
+      return { jobs: statements.list.all(bind).map(toSummary), total: statements.total.get(bind)!.total };
+    },
+  };
+};
+export type JobStore = ReturnType<typeof jobStore>;
+
+/** Standing entries and all undos: what an undo or a correction may name. */
+const effectiveEntriesWithUndos = (log: Entry[]): Entry[] => [
+  ...effectiveEntries(log),
+  ...log.filter((e) => e.kind === 'undo'),
+];

@@ -1,0 +1,112 @@
+import { InputError } from '../../core/errors';
+import { columnName, complete, fieldsOfKind, RECORD_KINDS, type RecordKind, type Records } from '../../core/shop';
+import { ChangedMeanwhile, NotFound } from '../errors';
+import type { Db } from './open-db';
+
+type Row = Record<string, string | number | null>;
+
+/** In which order a kind is listed. */
+const ORDER: Record<RecordKind, string> = {
+  machines: 'name, id',
+  wheels: 'machine_id, position, id',
+  tires: 'marking, id',
+  tubes: 'label, id',
+  strips: 'rim_from_in, width_mm, id',
+  locks: 'width_in, mass_g, id',
+  valves: 'stem DESC, length_mm, id',
+  weights: 'kind DESC, mass_g, id',
+  wrenches: 'min_nm, id',
+  instruments: 'kind, name, id',
+};
+
+const LISTS: readonly string[] = ['places', 'fasteners', 'dated'];
+
+/**
+ * How a record and its row turn into each other, by the fields of its kind. Column names come from the program alone.
+ */
+const mapping = (kind: RecordKind) => {
+  const fields = fieldsOfKind(kind);
+  const flags = new Set(['archived', ...fields.filter((f) => f.form.as === 'yes').map((f) => f.key)]);
+  const lists = new Set(fields.filter((f) => LISTS.includes(f.form.as)).map((f) => f.key));
+  const keys = [...fields.map((f) => f.key), 'archived'];
+  return {
+    select: ['id', ...keys, 'version'].map((k) => `${columnName(k)} AS ${k}`).join(', '),
+    insert: `INSERT INTO ${kind} (${['id', ...keys, 'version'].map(columnName).join(', ')}) VALUES (@id, ${keys.map((k) => `@${k}`).join(', ')}, 1)`,
+    update: `UPDATE ${kind} SET ${keys.map((k) => `${columnName(k)} = @${k}`).join(', ')}, version = version + 1 WHERE id = @id AND version = @version`,
+    toRow: (it: object): Row =>
+      Object.fromEntries(
+        Object.entries(it).map(([k, v]) => [k, flags.has(k) ? Number(v) : lists.has(k) ? JSON.stringify(v) : v]),
+      ) as Row,
+    toRecord: (row: Row): never =>
+      Object.fromEntries(
+        Object.entries(row).map(([k, v]) => [k, flags.has(k) ? v === 1 : lists.has(k) ? JSON.parse(v as string) : v]),
+      ) as never,
+  };
+};
+
+const storeOf = (db: Db, kind: RecordKind) => {
+  const map = mapping(kind);
+  return {
+    ...map,
+    list: db.prepare<[], Row>(`SELECT ${map.select} FROM ${kind} ORDER BY ${ORDER[kind]}`),
+    find: db.prepare<[string], Row>(`SELECT ${map.select} FROM ${kind} WHERE id = ?`),
+    add: db.prepare(map.insert),
+    change: db.prepare(map.update),
+  };
+};
+
+/** A write that the database's own rules refuse is the caller's mistake, not a defect. */
+const refused = (write: () => void): void => {
+  try {
+    write();
+  } catch (error) {
+    const code = (error as { code?: string }).code ?? '';
+    if (code === 'SQLITE_CONSTRAINT_FOREIGNKEY')
+      throw new InputError('machineId', 'There is no such machine.', 'the id of a machine that the shop keeps');
+    if (code.startsWith('SQLITE_CONSTRAINT'))
+      throw new InputError('id', 'A record of that id exists already.', 'an id of your own making');
+    throw error;
+  }
+};
+
+/** Machines, wheels and stock: listed, added, changed and archived, never deleted, since jobs speak of them. */
+export const recordStore = (db: Db) => {
+  const stores = Object.fromEntries(RECORD_KINDS.map((kind) => [kind, storeOf(db, kind)])) as Record<
+    RecordKind,
+    ReturnType<typeof storeOf>
+  >;
+  const find = <K extends RecordKind>(kind: K, id: string): Records[K] | undefined => {
+    const row = stores[kind].find.get(id);
+    return row && stores[kind].toRecord(row);
+  };
+  const add = <K extends RecordKind>(kind: K, it: Records[K]): void =>
+    refused(() => void stores[kind].add.run(stores[kind].toRow(it)));
+  /** Throws `ChangedMeanwhile` with the record as it stands when `version` is not the newest. */
+  const change = <K extends RecordKind>(kind: K, it: Records[K]): Records[K] => {
+    let changes = 0;
+    refused(() => (changes = stores[kind].change.run(stores[kind].toRow(it)).changes));
+    const now = find(kind, it.id);
+    if (!now) throw new NotFound('There is no such record.');
+    if (changes === 0) throw new ChangedMeanwhile(now);
+    return now;
+  };
+  return {
+    list: <K extends RecordKind>(kind: K): Records[K][] => stores[kind].list.all().map(stores[kind].toRecord),
+    find,
+    add,
+    change,
+    /** A machine with its wheels, all or nothing. */
+    addMachine: db.transaction((machine: Records['machines'], wheels: Records['wheels'][]) => {
+      add('machines', machine);
+      for (const wheel of wheels) add('wheels', wheel);
+    }),
+    /** Many at once, all or nothing. */
+    takeIn: db.transaction(<K extends RecordKind>(kind: K, added: Records[K][], changed: Records[K][]) => {
+      for (const it of added) add(kind, it);
+      for (const it of changed) change(kind, it);
+    }),
+    /** For records made by the program itself, with the usual values for what they do not say. */
+    addParts: <K extends RecordKind>(kind: K, parts: Partial<Records[K]>): void => add(kind, complete(kind, parts)),
+  };
+};
+export type RecordStore = ReturnType<typeof recordStore>;

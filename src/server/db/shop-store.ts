@@ -1,0 +1,31 @@
+import { RECORD_KINDS, type Shop } from '../../core/shop';
+import type { Machine, Wheel } from '../../core/wheels';
+import type { Db } from './open-db';
+import { recordStore } from './record-store';
+
+/** The shop: its name, its people and its records. */
+export const shopStore = (db: Db) => {
+  const setting = db.prepare<[string], { value: string }>('SELECT value FROM settings WHERE key = ?');
+  const putSetting = db.prepare(
+    'INSERT INTO settings (key, value) VALUES (?, ?) ON CONFLICT (key) DO UPDATE SET value = excluded.value',
+  );
+  const people = db.prepare<[], { name: string }>('SELECT name FROM people ORDER BY name');
+  const addPerson = db.prepare('INSERT INTO people (name) VALUES (?) ON CONFLICT DO NOTHING');
+  const records = recordStore(db);
+  const name = () => setting.get('shop-name')?.value ?? '';
+  return {
+    records,
+    machine: (id: string): Machine | undefined => records.find('machines', id),
+    wheel: (id: string): Wheel | undefined => records.find('wheels', id),
+    name,
+    all: (): Shop =>
+      ({
+        name: name(),
+        people: people.all().map((p) => p.name),
+        ...Object.fromEntries(RECORD_KINDS.map((kind) => [kind, records.list(kind)])),
+      }) as Shop,
+    rename: (to: string) => void putSetting.run('shop-name', to),
+    addPerson: (who: string) => void addPerson.run(who),
+  };
+};
+export type ShopStore = ReturnType<typeof shopStore>;

@@ -1,0 +1,66 @@
+import { createHash } from 'node:crypto';
+import { existsSync } from 'node:fs';
+import { mkdir, open, rename } from 'node:fs/promises';
+import { join, resolve } from 'node:path';
+import { InputError } from '../core/errors';
+
+/** Pictures larger than this are refused. */
+export const MOST_PHOTO_BYTES = 6 * 1024 * 1024;
+const EXPECTED = 'a JPEG, PNG or WebP picture of at most 6 MB';
+
+/**
+ * What a picture is by its first bytes (RFC 2083 for PNG, ISO/IEC 10918-1 for JPEG, RFC 9649 for WebP), whatever it is
+ * called.
+ */
+const KINDS = [
+  { ending: 'jpg', type: 'image/jpeg', is: (b: Buffer) => b.subarray(0, 3).equals(Buffer.from([0xff, 0xd8, 0xff])) },
+  {
+    ending: 'png',
+    type: 'image/png',
+    is: (b: Buffer) => b.subarray(0, 8).equals(Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a])),
+  },
+  {
+    ending: 'webp',
+    type: 'image/webp',
+    is: (b: Buffer) => b.toString('latin1', 0, 4) === 'RIFF' && b.toString('latin1', 8, 12) === 'WEBP',
+  },
+] as const;
+
+/**
+ * Photographs in a folder beside the database, each under the hash of its content, so that none is ever overwritten.
+ */
+export const photoStore = (folder: string) => {
+  const dir = resolve(folder);
+  const find = (photoId: string): { path: string; type: string } | null => {
+    for (const { ending, type } of KINDS) {
+      const path = join(dir, `${photoId}.${ending}`);
+      if (existsSync(path)) return { path, type };
+    }
+    return null;
+  };
+  return {
+    find,
+    /** On the disk for good before it answers. Throws `InputError` for what is no picture. */
+    async keep(bytes: unknown): Promise<{ photoId: string; type: string; bytes: number }> {
+      const kind = Buffer.isBuffer(bytes) ? KINDS.find((k) => k.is(bytes)) : undefined;
+      if (!Buffer.isBuffer(bytes) || !kind)
+        throw new InputError('photo', 'This is no picture that can be kept.', EXPECTED);
+      const photoId = createHash('sha256').update(bytes).digest('hex');
+      const path = join(dir, `${photoId}.${kind.ending}`);
+      if (!existsSync(path)) {
+        await mkdir(dir, { recursive: true });
+        const making = `${path}.${process.pid}.making`;
+        const file = await open(making, 'w');
+        try {
+          await file.writeFile(bytes);
+          await file.sync();
+        } finally {
+          await file.close();
+        }
+        await rename(making, path);
+      }
+      return { photoId, type: kind.type, bytes: bytes.length };
+    },
+  };
+};
+export type PhotoStore = ReturnType<typeof photoStore>;

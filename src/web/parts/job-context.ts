@@ -1,0 +1,32 @@
+import { createContext, useContext } from 'react';
+import type { Entry, EntryKind, JobState, JobSummary, StationId, StationReport } from '../../core/job';
+import type { Machine, Wheel } from '../../core/wheels';
+import type { ShopAnswer } from '../store/api';
+import type { Writing } from '../store/job-writing';
+
+/** What every station knows of the job at hand. */
+export interface JobAtHand {
+  job: JobSummary;
+  log: readonly Entry[];
+  state: JobState;
+  machine: Machine;
+  wheel: Wheel;
+  station: StationId;
+  report: StationReport;
+  reports: readonly StationReport[];
+  shop: ShopAnswer;
+  sideUp: 'disc' | 'other';
+  /** Appends to the log, all or nothing; true once confirmed. `says` is spoken then. */
+  write(writings: Writing[], says?: string): Promise<boolean>;
+  /** Names the standing entry of a kind as the one that a new one corrects, where there is one. */
+  correcting(kind: EntryKind): { replaces?: string };
+  goTo(station: StationId): void;
+}
+
+export const JobContext = createContext<JobAtHand | null>(null);
+
+export const useJob = (): JobAtHand => {
+  const job = useContext(JobContext);
+  if (!job) throw new Error('A station is shown outside a job');
+  return job;
+};

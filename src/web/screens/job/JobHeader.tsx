@@ -1,0 +1,31 @@
+import { POSITION_WORDS, type Wheel } from '../../../core/wheels';
+import { Bench } from '../../parts/Bench';
+import type { JobAtHand } from '../../parts/job-context';
+
+/** Which side is up; a wheel with discs on both sides or on neither is seen from its right. */
+const lying = ({ discSide }: Wheel, sideUp: JobAtHand['sideUp']): string => {
+  if (discSide === 'none' || discSide === 'both') return sideUp === 'disc' ? 'right side up' : 'left side up';
+  return sideUp === 'disc' ? 'disc side up' : 'disc side down';
+};
+
+/** Which wheel of which machine, what goes on, and which side is up. */
+export const JobHeader = ({ job, state, wheel, machine, sideUp }: JobAtHand) => {
+  const goingOn = state.chosen ? `${state.chosen.marking} going on` : `${wheel.tireMarking} on it`;
+  const tube = (state.chosen?.tube ?? wheel.tube) ? 'tube' : 'tubeless';
+  const locks = wheel.rimLockDegs.length;
+  return (
+    <header className="no-print flex min-h-16 items-center gap-x-4 px-4 lg:pl-0">
+      <div className="min-w-0 flex-1 lg:flex lg:items-baseline lg:gap-4">
+        <h1 className="truncate text-[22px]">
+          {POSITION_WORDS[wheel.position]}, {machine.name}
+        </h1>
+        <p className="truncate text-[16px] text-ink2">
+          job {job.number} · {goingOn} · {tube}
+          {locks > 0 && `, ${locks === 1 ? 'one rim lock' : `${locks} rim locks`}`}
+        </p>
+      </div>
+      <span className="whitespace-nowrap text-ink2 max-sm:hidden">{lying(wheel, sideUp)}</span>
+      <Bench />
+    </header>
+  );
+};

@@ -1,0 +1,62 @@
+import { useCallback } from 'react';
+import { entryText, foldJob, standingId, stepsOf, type Entry, type EntryKind, type StationId } from '../../../core/job';
+import type { JobAtHand } from '../../parts/job-context';
+import { useUnits } from '../../parts/quantity';
+import { selectLog, useApp, useDo } from '../../store';
+import { undoLast, write as writeEntries } from '../../store/job-writing';
+import { announce } from '../../store/jobs-slice';
+import { loadShop } from '../../store/shop-slice';
+
+/** The log of a job, and what may be done with it. */
+export interface JobLog extends Pick<JobAtHand, 'log' | 'write' | 'correcting'> {
+  /** Takes the newest entry that stands away; it comes back, or undefined where nothing was undone. */
+  undo(): Promise<Entry | undefined>;
+}
+
+const NOBODY = 'Say first who is at the bench: the round stamp at the top right.';
+
+/** Writes into a job's log in the name of who is at the bench, and says how it ended. */
+export const useJobLog = (jobId: string, station: StationId): JobLog => {
+  const dispatch = useDo();
+  const { units } = useUnits();
+  const who = useApp((s) => s.prefs.who);
+  const log = useApp((s) => selectLog(s, jobId));
+
+  const write = useCallback<JobAtHand['write']>(
+    async (writings, says) => {
+      if (!who) {
+        dispatch(announce({ text: `Not written. ${NOBODY}`, tone: 'stop' }));
+        return false;
+      }
+      const done = await dispatch(writeEntries(jobId, station, writings));
+      if (done && says) dispatch(announce({ text: says, tone: 'good' }));
+      return done;
+    },
+    [dispatch, jobId, station, who],
+  );
+  const correcting = useCallback(
+    (kind: EntryKind) => {
+      const replaces = standingId(log, kind);
+      return replaces === undefined ? {} : { replaces };
+    },
+    [log],
+  );
+  const undo = useCallback(async () => {
+    if (!who) {
+      dispatch(announce({ text: NOBODY, tone: 'stop' }));
+      return undefined;
+    }
+    const undone = await dispatch(undoLast(jobId, station));
+    const words = new Map(stepsOf(foldJob(log)).map((s) => [s.id, s.say]));
+    dispatch(
+      announce({
+        text: undone ? `Undone: ${entryText(undone, units, words)}` : 'There is nothing to undo.',
+        tone: 'good',
+      }),
+    );
+    // The parts of an undone hand-over are back on the shelf.
+    if (undone?.kind === 'handed-over') await dispatch(loadShop());
+    return undone;
+  }, [dispatch, jobId, station, log, units, who]);
+  return { log, write, correcting, undo };
+};

@@ -1,0 +1,164 @@
+import { nanoid } from '@reduxjs/toolkit';
+import Joi from 'joi';
+import { InputError } from '../../../core/errors';
+import { complete, parsePlaces } from '../../../core/shop';
+import { readTire } from '../../../core/tires';
+import { POSITION_WORDS, readRimCode, type Fastener, type Machine, type Wheel } from '../../../core/wheels';
+import { needed, typed, whole } from '../../parts/form-schema';
+import type { useUnits } from '../../parts/quantity';
+
+type Read = ReturnType<typeof useUnits>['read'];
+
+/** A wheel as it is typed. */
+export interface WheelForm {
+  position: Wheel['position'];
+  build: Wheel['build'];
+  rimCode: string;
+  tireMarking: string;
+  tube: 'tube' | 'none';
+  locks: string;
+  spokes: string;
+  discSide: Wheel['discSide'];
+}
+
+/** A fastener as it is typed. */
+export interface FastenerForm {
+  name: string;
+  wheel: Fastener['wheel'];
+  torque: string;
+}
+
+/** A machine as it is typed, with its wheels and torque values. */
+export interface MachineForm {
+  name: string;
+  rider: string;
+  kind: Machine['kind'];
+  drive: Machine['drive'];
+  front: string;
+  rear: string;
+  wheels: WheelForm[];
+  fasteners: FastenerForm[];
+}
+
+/** Words of a list as the options of a choice. */
+export const choices = <T extends string>(values: readonly T[], words?: Record<T, string>) =>
+  values.map((v) => [v, words?.[v] ?? v] as const);
+
+export const freshWheel = (position: Wheel['position']): WheelForm => ({
+  position,
+  build: 'spoked',
+  rimCode: '',
+  tireMarking: '',
+  tube: 'tube',
+  locks: '',
+  spokes: '36',
+  discSide: 'right',
+});
+
+export const freshFastener = (): FastenerForm => ({ name: '', wheel: 'any', torque: '' });
+
+export const EMPTY_MACHINE: MachineForm = {
+  name: '',
+  rider: '',
+  kind: 'dirt',
+  drive: 'chain',
+  front: '',
+  rear: '',
+  wheels: [freshWheel('front'), freshWheel('rear')],
+  fasteners: [{ name: 'rear axle nut', wheel: 'rear', torque: '' }],
+};
+
+const MOST_SPOKES = 80;
+
+const spokesOf = ({ build, spokes }: WheelForm): number => {
+  const count = build === 'spoked' ? Number(spokes) : 0;
+  if (!Number.isInteger(count) || count < 0 || count > MOST_SPOKES)
+    throw new InputError('spokes', 'The number of spokes does not fit.', `a whole number up to ${MOST_SPOKES}`);
+  return count;
+};
+
+/** A number that may be left out. */
+const optional = (text: string, what: string, unit: 'kPa' | 'Nm', read: Read): number | null => {
+  if (!text.trim()) return null;
+  const value = read(text, unit);
+  if (value === null) throw new InputError(what, `${what}: not a number.`, 'a number, or nothing');
+  return value;
+};
+
+/** The parser's refusal, with the wheel and the part that it speaks of. */
+const atWheel = <T>({ position }: WheelForm, field: keyof WheelForm, part: string, read: () => T): T => {
+  try {
+    return read();
+  } catch (error) {
+    if (!(error instanceof InputError)) throw error;
+    throw new InputError(field, `${POSITION_WORDS[position]}, ${part}: ${error.message}`, error.expected);
+  }
+};
+
+/** Reads a wheel through. Throws `InputError` at the field that does not fit. */
+const checkWheel = (wheel: WheelForm): void => {
+  atWheel(wheel, 'tireMarking', 'tire', () => readTire(wheel.tireMarking || ' '));
+  atWheel(wheel, 'rimCode', 'rim code', () => readRimCode(wheel.rimCode || ' '));
+  atWheel(wheel, 'locks', 'rim locks', () => parsePlaces(wheel.locks));
+  atWheel(wheel, 'spokes', 'spokes', () => spokesOf(wheel));
+};
+
+const wheelSchema = whole<WheelForm>(checkWheel);
+
+/** What a machine's form takes, each refusal at its field. */
+export const machineSchema = (read: Read): Joi.ObjectSchema =>
+  Joi.object({
+    name: needed('The machine has no name: what the shop calls it.', 80),
+    rider: needed('The rider has no name: whose machine it is.', 80),
+    kind: Joi.string().required(),
+    drive: Joi.string().required(),
+    front: typed((text) => optional(text, 'Front placard', 'kPa', read)),
+    rear: typed((text) => optional(text, 'Rear placard', 'kPa', read)),
+    wheels: Joi.array().items(wheelSchema).required(),
+    fasteners: Joi.array()
+      .items(
+        Joi.object({
+          name: Joi.string().allow('').max(60).required(),
+          wheel: Joi.string().required(),
+          torque: typed((text) => optional(text, 'Torque', 'Nm', read)),
+        }),
+      )
+      .required(),
+  });
+
+/** The machine that was typed; checked before. */
+export const machineOf = (form: MachineForm, id: string, read: Read): Machine =>
+  complete('machines', {
+    id,
+    name: form.name.trim(),
+    kind: form.kind,
+    rider: form.rider.trim(),
+    drive: form.drive,
+    placardFrontKpa: optional(form.front, 'Front placard', 'kPa', read),
+    placardRearKpa: optional(form.rear, 'Rear placard', 'kPa', read),
+    fasteners: form.fasteners
+      .filter((f) => f.name.trim())
+      .map((f) => ({
+        name: f.name.trim(),
+        wheel: f.wheel,
+        torqueNm: optional(f.torque, f.name, 'Nm', read),
+        socket: null,
+      })),
+  });
+
+/** Its wheels; checked before. */
+export const wheelsOf = (form: MachineForm, machineId: string): Wheel[] =>
+  form.wheels.map((w) =>
+    complete('wheels', {
+      id: nanoid(),
+      machineId,
+      position: w.position,
+      build: w.build,
+      rimCode: w.rimCode.trim(),
+      tireMarking: w.tireMarking.trim(),
+      tube: w.tube === 'tube',
+      rimLockDegs: parsePlaces(w.locks),
+      spokes: spokesOf(w),
+      discSide: w.discSide,
+    }),
+  );

@@ -1,0 +1,18 @@
+import { Button } from '../../parts/Button';
+import type { Go } from './step-of';
+import type { ThingProps } from './thing';
+
+const WORDS: Partial<Record<Exclude<Go, null>, string>> = {
+  'leave for the machine': 'On to the machine',
+  'fix the trial': 'It is on for good',
+};
+
+/** It is balanced: written down, then on to the machine. */
+export const DoneButtons = ({ step, onGo, beside }: ThingProps) => (
+  <div className="flex flex-wrap gap-2">
+    <Button go hotkey="N" onClick={onGo}>
+      {(step.go && WORDS[step.go]) ?? 'Write it down'}
+    </Button>
+    {beside}
+  </div>
+);

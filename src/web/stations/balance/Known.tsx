@@ -1,0 +1,38 @@
+import { useJob } from '../../parts/job-context';
+import { Figures } from './Figures';
+import type { BalanceStep } from './step-of';
+import { Tries } from './Tries';
+import type { AdviceAtHand } from './use-advice';
+
+interface Props {
+  advice: AdviceAtHand;
+  step: BalanceStep;
+  toleranceG: number;
+}
+
+/** What is known of the wheel so far: a reading that does not fit, the figures, and every try. */
+export const Known = ({ advice, step, toleranceG }: Props) => {
+  const { balance } = useJob().state;
+  const isOver = step.doing === 'done' && !step.byHand;
+  const isFinal = step.doing === 'put' && advice.advised?.result.do === 'final';
+  return (
+    <>
+      {advice.oddId && (
+        <p className="mt-2 font-semibold text-check" role="alert">
+          One reading is the odd one: take it out.
+        </p>
+      )}
+      {!isOver && (
+        <Figures
+          estimate={advice.estimate}
+          placed={isFinal ? advice.placed : null}
+          on={balance.on.length > 0 && !balance.trial}
+          toleranceG={toleranceG}
+          rested={balance.seen.some((o) => o.kind === 'settle' || o.kind === 'level')}
+          searching={advice.search.runs}
+        />
+      )}
+      <Tries oddId={advice.oddId} />
+    </>
+  );
+};

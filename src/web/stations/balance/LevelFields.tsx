@@ -1,0 +1,41 @@
+import { Button } from '../../parts/Button';
+import { PlaceField } from '../../parts/place';
+import type { ThingProps } from './thing';
+
+/** What a place can do that was held level; each has a key of its own, 1 to 3. */
+export const MOVES = ['rises', 'sinks', 'stays'] as const;
+
+/** What a place did that was held level: the advised one, or one of the fitter's own. */
+export const LevelFields = ({ step, advice, hand, acts, readingRef, beside }: ThingProps) => {
+  const deg = step.byHand ? hand.deg : step.levelDeg;
+  const off = deg === null || (!step.byHand && advice.busy);
+  return (
+    <>
+      {step.byHand && (
+        <div className="mb-2">
+          <PlaceField
+            key={hand.fieldKey}
+            inputRef={readingRef}
+            label="This was held level"
+            deg={hand.deg}
+            onPlace={(to) => hand.change({ deg: to })}
+          />
+        </div>
+      )}
+      <div role="group" aria-label="Let go, it" className="flex flex-wrap gap-2">
+        {MOVES.map((moved, i) => (
+          <Button
+            key={moved}
+            go={deg !== null}
+            disabled={off}
+            hotkey={String(i + 1)}
+            onClick={() => deg !== null && acts.level(deg, moved)}
+          >
+            It {moved}
+          </Button>
+        ))}
+      </div>
+      <div className="mt-2 flex flex-wrap gap-2">{beside}</div>
+    </>
+  );
+};

@@ -1,0 +1,42 @@
+import { Button } from '../../parts/Button';
+import type { ThingProps } from './thing';
+
+const PUT_WORDS = ['Write it down', 'It is on', 'They are on'] as const;
+
+/** A search for pieces that was cut short can be taken up again. */
+const SearchOn = ({ advice: { advised, placed, search } }: Pick<ThingProps, 'advice'>) => {
+  const wanted = advised?.result;
+  if (!placed || placed.result.proved || wanted?.do !== 'final') return null;
+  if (search.runs)
+    return (
+      <Button small onClick={search.stop}>
+        Stop the search
+      </Button>
+    );
+  return (
+    <Button small onClick={() => search.begin(wanted)}>
+      Search on
+    </Button>
+  );
+};
+
+/** The advised pieces go on. */
+export const PutPieces = ({ step, advice, hand, onGo, beside }: ThingProps) => {
+  const place = advice.advised?.result;
+  return (
+    <div className="flex flex-wrap items-center gap-2">
+      <Button go hotkey="N" onClick={onGo}>
+        {PUT_WORDS[Math.min(step.toPut.length, 2)]}
+      </Button>
+      <Button
+        onClick={() =>
+          hand.begin('weights', place && 'deg' in place ? Math.round(place.deg) % 360 : null, [...step.toPut])
+        }
+      >
+        Other pieces
+      </Button>
+      {beside}
+      <SearchOn advice={advice} />
+    </div>
+  );
+};

@@ -1,0 +1,44 @@
+import type { Settle } from '../../../core/balance';
+import { Button } from '../../parts/Button';
+import { ChoiceField } from '../../parts/fields';
+import { PlaceField } from '../../parts/place';
+import type { ThingProps } from './thing';
+
+const FROM = [
+  ['left', 'the left'],
+  ['right', 'the right'],
+  ['', 'not known'],
+] as const;
+
+/** A rest: which place came to the bottom, and from which side it was let go. */
+export const RestFields = ({ hand, from, onGo, readingRef, beside }: ThingProps) => (
+  <form
+    className="grid gap-2"
+    onSubmit={(e) => {
+      e.preventDefault();
+      onGo();
+    }}
+  >
+    <div className="grid grid-cols-[1fr_130px] gap-3">
+      <PlaceField
+        key={hand.fieldKey}
+        inputRef={readingRef}
+        label="This came to the bottom"
+        deg={hand.deg}
+        onPlace={(deg) => hand.change({ deg })}
+      />
+      <ChoiceField
+        label="Let go from"
+        value={from ?? ''}
+        onChange={(v) => hand.change({ from: (v || null) as Settle['from'] })}
+        options={FROM}
+      />
+    </div>
+    <div className="flex flex-wrap gap-2">
+      <Button go type="submit" hotkey="N" disabled={hand.deg === null}>
+        Take it
+      </Button>
+      {beside}
+    </div>
+  </form>
+);

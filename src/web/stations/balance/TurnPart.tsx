@@ -1,0 +1,73 @@
+import { useState } from 'react';
+import { balanceIndex, type BalanceEstimate } from '../../../core/balance';
+import { normalDeg } from '../../../core/units';
+import { attempt, type Working } from '../../../core/working';
+import { QuantityField } from '../../parts/fields';
+import { useJob } from '../../parts/job-context';
+import { PlaceField, usePlace } from '../../parts/place';
+import { Quantity, useUnits } from '../../parts/quantity';
+import { Reasons } from '../../parts/Reasons';
+import { BasisTag } from '../../parts/working';
+import { FigureRow } from '../StationLayout';
+import { Problem } from './Problem';
+
+/** What turning the tire on the rim would save; asks for the bare wheel, knows wheel and tire together. */
+export const TurnPart = ({ estimate }: { estimate: Working<BalanceEstimate> | null }) => {
+  const { wheel } = useJob();
+  const { read, say } = useUnits();
+  const place = usePlace();
+  const [bareG, setBareG] = useState('');
+  const [bareDeg, setBareDeg] = useState<number | null>(wheel.heavySpotDeg);
+  const [markDeg, setMarkDeg] = useState<number | null>(0);
+  if (!estimate)
+    return <p className="text-ink2">First let the wheel with its tire settle, and learn its heavy spot.</p>;
+  const massG = read(bareG, 'g');
+  const { heavyMassG, heavyDeg } = estimate.result;
+  const found =
+    massG === null || bareDeg === null || markDeg === null
+      ? null
+      : attempt(balanceIndex, {
+          bare: { massG, deg: bareDeg },
+          assembly: { massG: heavyMassG, deg: heavyDeg },
+          markDeg,
+        });
+  const it = found?.ok ? found.working.result : null;
+  return (
+    <>
+      <div className="grid grid-cols-2 gap-3 sm:grid-cols-3">
+        <QuantityField label="Bare wheel, heavy by" unit="g" value={bareG} onChange={setBareG} />
+        <PlaceField label="Bare wheel, heavy at" deg={bareDeg} onPlace={setBareDeg} />
+        <PlaceField label="The light mark stands at" deg={markDeg} onPlace={setMarkDeg} />
+      </div>
+      <Problem found={found} />
+      {it && found?.ok && (
+        <div className="mt-3">
+          <Reasons reasons={[it.reason]} />
+          <div className="rows mt-2">
+            <FigureRow
+              label="The tire’s own"
+              basis={
+                <BasisTag title="the turn of the tire" working={found.working}>
+                  worked out
+                </BasisTag>
+              }
+            >
+              <Quantity value={it.tire.massG} unit="g" digits={0} />
+            </FigureRow>
+            <FigureRow label="Needed with the mark at the valve">
+              <Quantity value={it.markAtValveG} unit="g" digits={0} />
+            </FigureRow>
+            <FigureRow label="Needed with the mark at the bare heavy spot">
+              <Quantity value={it.markAtHeavyG} unit="g" digits={0} />
+            </FigureRow>
+            <FigureRow
+              label={`Best: turned by ${say(it.turnDeg, 'deg', { digits: 0 })}, the mark at ${place.clock(normalDeg((markDeg ?? 0) + it.turnDeg))}`}
+            >
+              <Quantity value={it.leastG} unit="g" digits={0} />
+            </FigureRow>
+          </div>
+        </div>
+      )}
+    </>
+  );
+};

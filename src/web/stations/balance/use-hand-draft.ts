@@ -1,0 +1,42 @@
+import { useState } from 'react';
+import type { Piece, Settle } from '../../../core/balance';
+import type { ByHand } from './doing';
+
+/** What the fitter has picked or typed and not written yet. */
+interface Draft {
+  /** Chosen instead of the advice. */
+  doing: ByHand | null;
+  /** The place picked on the dial or typed. */
+  deg: number | null;
+  /** From which side it was let go; undefined until the fitter says so. */
+  from: Settle['from'] | undefined;
+  /** Own pieces, all that are on; null while none are being picked. */
+  pieces: Piece[] | null;
+  /** Changes when the place was set elsewhere than in its field, so that the field shows it. */
+  fieldKey: number;
+}
+
+/** The draft and the ways to change it. */
+export interface HandDraft extends Draft {
+  /** Begins something by hand, at a place and with pieces where they are known. */
+  begin(doing: ByHand, deg: number | null, pieces: Piece[] | null): void;
+  /** A place tapped on the dial. */
+  tap(deg: number): void;
+  change(part: Partial<Pick<Draft, 'deg' | 'from' | 'pieces'>>): void;
+  /** Back to what is advised. */
+  clear(): void;
+}
+
+const EMPTY = { doing: null, deg: null, from: undefined, pieces: null };
+
+/** What is done by hand at the stand, until it is written down. */
+export const useHandDraft = (): HandDraft => {
+  const [draft, setDraft] = useState<Draft>({ ...EMPTY, fieldKey: 0 });
+  return {
+    ...draft,
+    begin: (doing, deg, pieces) => setDraft((d) => ({ doing, deg, from: d.from, pieces, fieldKey: d.fieldKey + 1 })),
+    tap: (deg) => setDraft((d) => ({ ...d, deg, fieldKey: d.fieldKey + 1 })),
+    change: (part) => setDraft((d) => ({ ...d, ...part })),
+    clear: () => setDraft((d) => ({ ...EMPTY, fieldKey: d.fieldKey + 1 })),
+  };
+};

@@ -1,0 +1,81 @@
+import { useMemo } from 'react';
+import { mirrored, normalDeg, placeText } from '../../../core/units';
+import { lockMarks, type DialMark } from '../../../core/wheels';
+import { Button } from '../../parts/Button';
+import { WheelDial } from '../../parts/WheelDial';
+import { useJob } from '../../parts/job-context';
+
+/** Places to look at, round the side that is seen: as many as a fitter turns the wheel by. */
+const PLACES = [0, 45, 90, 135, 180, 225, 270, 315];
+
+/** One side's molded line: a tap on a place says even, another low; below it the whole side in one word. */
+export const MoldedLine = ({ side, label }: { side: 'disc' | 'other'; label: string }) => {
+  const { state, wheel, write } = useJob();
+  const fromDisc = (seen: number) => (side === 'disc' ? seen : mirrored(seen));
+  const seatedNow = state.seated[side];
+  const { line } = state;
+  const points = useMemo(() => line.filter((p) => p.side === side), [line, side]);
+  // Redrawn when something on it changes, not with every line of the gauge.
+  const marks = useMemo(
+    (): DialMark[] => [
+      ...lockMarks(wheel),
+      ...PLACES.map(
+        (deg) =>
+          ({
+            is: 'line',
+            deg,
+            even: seatedNow === true ? true : (points.find((p) => p.deg === deg)?.even ?? null),
+          }) as const,
+      ),
+    ],
+    [wheel, points, seatedNow],
+  );
+  const put = (deg: number, even: boolean) =>
+    void write([
+      { kind: 'molded-line', data: { side, deg, even } },
+      ...(even || seatedNow !== true ? [] : [{ kind: 'seated', data: { side, seated: false } } as const]),
+    ]);
+  const pick = (deg: number) => {
+    const place = PLACES[Math.round(normalDeg(deg) / 45) % PLACES.length]!;
+    // The first tap says even, another low, and so on by turns.
+    put(place, points.find((p) => p.deg === place)?.even !== true);
+  };
+  const set = (seated: boolean) =>
+    void write([{ kind: 'seated', data: { side, seated } }], `${label}: ${seated ? 'seated' : 'not seated'}.`);
+  return (
+    <div role="group" aria-label={label} className="relative min-w-0 flex-1">
+      <span className="head absolute top-0 left-1 text-[17px]">{label}</span>
+      <WheelDial
+        wheel={wheel}
+        marks={marks}
+        sideUp={side}
+        tireOn
+        onPick={pick}
+        className="mx-auto h-[150px] lg:h-[238px]"
+      />
+      <div className="flex flex-wrap items-center justify-center gap-1 max-sm:[&>button]:px-2">
+        <Button small aria-pressed={seatedNow === true} onClick={() => set(true)}>
+          Seated
+        </Button>
+        <Button small aria-pressed={seatedNow === false} onClick={() => set(false)}>
+          Not yet
+        </Button>
+        <select
+          className="field !w-[104px] !min-h-12 shrink-0 max-sm:!w-[150px]"
+          aria-label={`Low at, ${label.toLowerCase()}`}
+          value=""
+          onChange={(e) => put(fromDisc(Number(e.target.value)), false)}
+        >
+          <option value="" disabled>
+            low at …
+          </option>
+          {PLACES.map((seen) => (
+            <option key={seen} value={seen}>
+              {placeText(seen)}
+            </option>
+          ))}
+        </select>
+      </div>
+    </div>
+  );
+};

@@ -1,0 +1,52 @@
+import { useMemo, useRef, useState } from 'react';
+import { stepsOf, STATIONS, type StationId } from '../../core/job';
+import type { Step } from '../../core/procedure';
+import { useJob } from '../parts/job-context';
+
+/** The steps of the station and the one at hand. */
+export interface StepsAtHand {
+  steps: readonly Step[];
+  /** The one that was looked at, else the first that is open; undefined once all are done. */
+  current: Step | undefined;
+  /** Its place among the steps; their number once all are done. */
+  index: number;
+  /** The one at hand is ticked already. */
+  isDone: boolean;
+  /** The station after this one. */
+  next: StationId;
+  /** Looks at a step; null goes back to the first that is open. */
+  look(stepId: string | null): void;
+  back(): void;
+  /** Ticks the step at hand and goes on; after the last one to the next station. */
+  tick(): Promise<void>;
+}
+
+/** Walks through the steps of the station; `onLast` is where the last one leads. */
+export const useSteps = (onLast: (next: StationId) => void): StepsAtHand => {
+  const { state, station, write } = useJob();
+  const steps = useMemo(() => stepsOf(state, station), [state, station]);
+  const [looked, look] = useState<string | null>(null);
+  const writing = useRef(false);
+  const current = steps.find((s) => s.id === looked) ?? steps.find((s) => !state.steps[s.id]);
+  const index = current ? steps.indexOf(current) : steps.length;
+  const isDone = current ? Boolean(state.steps[current.id]) : false;
+  const next = STATIONS[STATIONS.indexOf(station) + 1]!;
+  const back = () => {
+    if (index > 0) look(steps[index - 1]!.id);
+  };
+  const tick = async (): Promise<void> => {
+    if (!current) return onLast(next);
+    // The next one is named only where it is done too: an undo then leads back to what is open.
+    const after = steps[index + 1];
+    if (isDone) return look(after && state.steps[after.id] ? after.id : null);
+    // Pressed again before it is written, it is still one step.
+    if (writing.current) return;
+    writing.current = true;
+    try {
+      if (await write([{ kind: 'step', data: { stepId: current.id } }])) look(null);
+    } finally {
+      writing.current = false;
+    }
+  };
+  return { steps, current, index, isDone, next, look, back, tick };
+};
