@@ -1,5 +1,7 @@
 import Joi from 'joi';
 import { InputError } from './errors';
+import type { RuleValues } from './rules/rule';
+import { checkRuleValues } from './rules/rule-value';
 import { UNIT_NAMES, type Unit } from './units';
 
 /**
@@ -72,10 +74,17 @@ export const listOf = (item: Joi.Schema, max: number, says: string): Joi.Schema 
 export const record = (parts: Record<string, Joi.Schema>, says: string): Joi.Schema =>
   expecting(Joi.object(parts).description(says), `${says}: ${Object.keys(parts).join(', ')}`);
 
-/** Rule values by key; workings fall back to the shipped defaults for those not given. */
+/**
+ * Rule values by key, each held to its rule's own bounds and choices; workings fall back to the shipped defaults for
+ * those not given.
+ */
 export const ruleValues = (): Joi.Schema =>
   Joi.object()
     .pattern(/^[a-z][a-zA-Z0-9.-]{1,60}$/, Joi.alternatives(Joi.number(), Joi.string().max(60)))
+    .custom((values: RuleValues) => {
+      checkRuleValues(values);
+      return values;
+    })
     .description('Rule values by key')
     .meta({ expected: 'rule values by key, for example { "pressure.motocrossKpa": 86 }' })
     .optional();
@@ -131,6 +140,9 @@ export const check = <T>(schema: Joi.Schema, value: unknown): T => {
   const { error, value: clean } = schema.validate(value, { abortEarly: true, convert: false });
   if (!error) return clean as T;
   const detail = error.details[0]!;
+  // A field that judges for itself says what is wrong in its own words.
+  const own: unknown = detail.context?.error;
+  if (own instanceof InputError) throw own;
   const field = pathText(detail.path).slice(0, SHOWN_MAX);
   const name = field.split('.').pop()!;
   const sentences: Record<string, string> = {

@@ -76,7 +76,7 @@ export const DEMO_WHEELS: Wheel[] = [
   wheel({ id: 'w-pim-f', machineId: 'm-pim', position: 'front', build: 'cast', rimCode: 'MT2.50x12', tireMarking: '110/70-12 47L TL', discSide: 'left' }),
   wheel({ id: 'w-pim-r', machineId: 'm-pim', position: 'rear', build: 'split', rimCode: '2.10x10', tireMarking: '3.50-10 51J TT', tube: true, discSide: 'none', rimLimitKpa: psi(40) }),
   wheel({ id: 'w-alder-f', machineId: 'm-alder', position: 'front', build: 'cast', rimCode: 'MT3.00x17', tireMarking: '130/80B17 65H TL', discSide: 'left' }),
-  wheel({ id: 'w-alder-r', machineId: 'm-alder', position: 'rear', build: 'cast', rimCode: 'MT3.50x15', tireMarking: '170/80B15 77H TL' }),
+  wheel({ id: 'w-alder-r', machineId: 'm-alder', position: 'rear', build: 'cast', rimCode: 'MT4.00x15', tireMarking: '170/80B15 77H TL' }),
   wheel({ id: 'w-dunn-lf', machineId: 'm-dunn', position: 'left-front', build: 'cast', rimCode: '12x6.0 AT', tireMarking: '205/80R12 TL', rimLimitKpa: psi(35) }),
   wheel({ id: 'w-dunn-rr', machineId: 'm-dunn', position: 'right-rear', build: 'beadlock', rimCode: '12x7.0 AT', tireMarking: '255/65R12 TL', rimLimitKpa: psi(30), ringGapMm: 17.3 }),
   wheel({ id: 'w-skerr-lf', machineId: 'm-skerr', position: 'left-front', build: 'cast', rimCode: '10x5.5 AT', tireMarking: '165/70-10 TL', discSide: 'none' }),

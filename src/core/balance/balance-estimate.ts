@@ -109,7 +109,11 @@ export const balanceEstimate = defineWorking<Input, BalanceEstimate>({
     show.basis('published', 'Bayes’ rule; statics with Coulomb friction');
     show.basis('memory', `a place is read to ${READ_DEG}°, and ${WRONG * 1000} of 1000 readings are simply wrong`);
     if (prior) show.basis('measured', 'what this wheel needed before, as a hint');
-    show.verdict(odd !== null ? 'check' : 'good');
+    // Rests with nothing on say where it is heavy, and nothing of how heavy.
+    const weighs = seen.some((o) => o.kind === 'machine' || (o.kind !== 'swing' && o.weights.length > 0));
+    show.verdict(odd !== null || !weighs ? 'check' : 'good');
+    if (seen.length === 0) show.caution('Nothing is seen yet: let it settle, from both sides.');
+    else if (!weighs) show.caution('How heavy it is nobody can know yet: let it settle with a trial mass on.');
     if (odd !== null) show.caution(`Reading ${odd + 1} does not go with the others: take it again.`);
     return {
       heavyMassG,

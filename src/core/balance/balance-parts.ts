@@ -77,13 +77,14 @@ export const balanceParts = defineWorking<Input, BalanceFromParts>({
       -heavy.massG * Math.cos((heavy.deg * Math.PI) / 180),
     ]);
     const lock = parts.find((p) => p.what === 'rim lock');
+    const lockMm = lock?.radiusMm ?? weightRadiusMm;
     const withSecondLockG =
       secondLockG === undefined || !lock
         ? null
         : show.line(
             'with a second lock opposite',
-            'all parts and the lock',
-            sumVectors([...vectors, { massG: secondLockG, deg: lock.deg + 180 }]).massG,
+            `all parts, and it at ${lockMm} mm from the axle too`,
+            sumVectors([...vectors, { massG: (secondLockG * lockMm) / weightRadiusMm, deg: lock.deg + 180 }]).massG,
             'g',
           );
     show.basis('published', 'statics: masses times their radii add as vectors');

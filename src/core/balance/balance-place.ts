@@ -1,7 +1,7 @@
 import { InputError } from '../errors';
 import { angle, count, listOf, oneOf, quantity, record, ruleValues } from '../fields';
 import { ruleNumber, type RuleValues } from '../rules';
-import { angleBetween, normalDeg } from '../units';
+import { counted, angleBetween, normalDeg } from '../units';
 import { KEEP_CLEAR_DEG } from '../wheels';
 import { defineWorking } from '../working';
 import { sumVectors, toVector } from './mass-vector';
@@ -278,7 +278,7 @@ export const balancePlace = defineWorking<Input, BalancePlacement>({
           ? 'not searched to the end'
           : answer.proved
             ? 'no choice of these pieces comes within the limit'
-            : `at least ${answer.piecesAtLeast} pieces`,
+            : `at least ${counted(answer.piecesAtLeast, 'piece')}`,
     );
     show.basis('practice', SIDE_WORDS[sides]);
     if (rimMm !== undefined)

@@ -1,3 +1,4 @@
+import { InputError } from '../errors';
 import { quantity } from '../fields';
 import { defineWorking } from '../working';
 
@@ -29,7 +30,7 @@ const G_MS2 = 9.80665;
  *
  * `grade` G in mm/s, 0.4 to 100; `wheelKg` 1 to 80; `speedKmh` 10 to 400; `tireDiameterMm` 150 to 1200; `radiusMm` of
  * the weights
- * 50 to 500; `massG` left there, 0 to 500. Source: ISO 21940-11, U = 9549 G m / n (g·mm, kg, rpm); F = m r ω².
+ * 50 to 500, inside the tire; `massG` left there, 0 to 500. Throws `InputError` for weights outside the tire. Source: ISO 21940-11, U = 9549 G m / n (g·mm, kg, rpm); F = m r ω².
  */
 export const residualUnbalance = defineWorking<Input, ResidualUnbalance>({
   name: 'residual-unbalance',
@@ -44,6 +45,12 @@ export const residualUnbalance = defineWorking<Input, ResidualUnbalance>({
   },
   example: { grade: 6.3, wheelKg: 12, speedKmh: 160, tireDiameterMm: 640, radiusMm: 215, massG: 5 },
   work({ grade, wheelKg, speedKmh, tireDiameterMm, radiusMm, massG }, show) {
+    if (radiusMm >= tireDiameterMm / 2)
+      throw new InputError(
+        'radiusMm',
+        `Weights ${radiusMm} mm from the axle would lie outside a tire ${tireDiameterMm} mm across.`,
+        'a radius on the rim, less than half of the tire’s diameter',
+      );
     const metersPerS = speedKmh / 3.6;
     const omega = metersPerS / (tireDiameterMm / 2000);
     const rpm = show.line('turns a minute', 'speed / circumference', (omega * 60) / (2 * Math.PI));

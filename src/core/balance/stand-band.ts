@@ -1,3 +1,4 @@
+import { counted } from '../units';
 import { listOf, record } from '../fields';
 import { defineWorking, reason, type Reason } from '../working';
 import { believe } from './belief';
@@ -84,7 +85,11 @@ export const standBand = defineWorking<Input, StandBand>({
     show.basis('memory', 'a stand hides 0.5 to 7.5 g before anything is known of it');
     const known = wheels.length > 0 && (highG - lowG) / 2 <= NARROW * bandG;
     const why = known
-      ? reason('good', `About {0}, by ${wheels.length} wheels: {1} to {2}.`, [grams(bandG), grams(lowG), grams(highG)])
+      ? reason('good', `About {0}, by ${counted(wheels.length, 'wheel')}: {1} to {2}.`, [
+          grams(bandG),
+          grams(lowG),
+          grams(highG),
+        ])
       : reason('check', '{1} to {2}: not known well enough yet. Balance more wheels, with rests from both sides.', [
           grams(bandG),
           grams(lowG),

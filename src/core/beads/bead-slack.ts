@@ -1,3 +1,4 @@
+import { InputError } from '../errors';
 import { quantity, ruleValues } from '../fields';
 import { ruleNumber, type RuleValues } from '../rules';
 import { defineWorking, reason, type Reason } from '../working';
@@ -30,7 +31,8 @@ const FULL_ARC_DEG = 120;
  * Bead slack: whether a bead can pass the flange, and how far levers must bring it.
  *
  * All diameters and the axial distance from far side to flange in mm; `fillMm` 0 to 30 makes the well shallower;
- * `arcInWellDeg` how much of the far side is down. Source: geometry of a stiff hoop,
+ * `arcInWellDeg` how much of the far side is down. Throws `InputError` for a well that is not smaller than the bead, or
+ * a flange that is not larger. Source: geometry of a stiff hoop,
  * slack = Db − √(((Dw + Df) / 2)² + a²). What counts as easy is a rule.
  */
 export const beadSlack = defineWorking<Input, BeadSlack>({
@@ -47,6 +49,10 @@ export const beadSlack = defineWorking<Input, BeadSlack>({
   },
   example: { beadMm: 434, wellMm: 404, flangeMm: 458, axialMm: 44 },
   work({ beadMm, wellMm, flangeMm, axialMm, fillMm = 0, arcInWellDeg = 360, rules }, show) {
+    if (wellMm >= beadMm)
+      throw new InputError('wellMm', 'The well is no smaller than the bead.', `less than the bead, ${beadMm} mm`);
+    if (flangeMm <= beadMm)
+      throw new InputError('flangeMm', 'The flange is no larger than the bead.', `more than the bead, ${beadMm} mm`);
     const slackAt = (farMm: number) => beadMm - Math.hypot((farMm + flangeMm) / 2, axialMm);
     // The far side never sits higher than its seat, however much lies in the well.
     const bottomMm = show.line(

@@ -1,6 +1,6 @@
 import { InputError } from '../errors';
 import { angle, listOf, oneOf, quantity } from '../fields';
-import { angleBetween, normalDeg } from '../units';
+import { counted, angleBetween, normalDeg } from '../units';
 import { defineWorking, reason, SILENT, worstOf, type Reason, type Show } from '../working';
 
 export const BITE_SCHOOLS = [
@@ -177,7 +177,7 @@ export const planBites = (input: BiteInput, show: Show = SILENT): BitePlan => {
     school === 'lock nearest' && lockDegs.length === 0
       ? `No lock on this wheel, so opposite the valve. ${SCHOOL_WHY['opposite the valve']}`
       : SCHOOL_WHY[school];
-  reasons.unshift(reason('good', `${bites.length} bites. ${why}`));
+  reasons.unshift(reason('good', `${counted(bites.length, 'bite')}. ${why}`));
   const kneelAt = direction === 'off' ? normalDeg(startDeg + 180) : startDeg;
   return {
     startDeg,

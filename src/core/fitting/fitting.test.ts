@@ -58,7 +58,7 @@ describe('whether a tire goes on', () => {
 
   test.each<[Partial<Candidate>, Partial<FitContext>, RegExp, string]>([
     [{ marking: '110/90-18 61M TT' }, {}, /size: An 18 inch tire does not go on a 19 inch rim/, 'stop'],
-    [{ marking: '180/90-19 80M TT' }, {}, /rim: A rim 2.15 wide is too narrow/, 'stop'],
+    [{ marking: '180/90-19 80M TT' }, {}, /rim: A rim 2.15 in wide is too narrow/, 'stop'],
     [{}, { minLoadIndex: 70 }, /load: Load index 62 carries 265 kg; the machine asks for 70, 335 kg/, 'stop'],
     [{}, { minSpeedSymbol: 'H' }, /load: Speed symbol M ends at 130 km\/h/, 'stop'],
     [{}, { tube: false }, /tube: An unsealed spoked rim with a tube-type tire takes a tube/, 'stop'],
@@ -197,7 +197,7 @@ describe('rim locks', () => {
   test.each([
     [{ lockDegs: [] }, /no hole for one/],
     [{ lockDegs: [30] }, /right beside the valve/],
-    [{ rimWidthIn: 1.6 }, /None in stock for a rim 1\.60 wide/],
+    [{ rimWidthIn: 1.6 }, /None in stock for a rim 1\.60 in wide/],
     [{ lockHoleMm: 12 }, /None in stock/],
     [
       { locks: [{ ...locks[1]!, count: 1 }], use: 'motocross', rules: { 'lock.motocross': 2 }, lockDegs: [120, 240] },

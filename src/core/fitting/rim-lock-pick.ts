@@ -2,7 +2,7 @@ import { sumVectors, type MassVector } from '../balance';
 import { angle, count, listOf, oneOf, quantity, record, ruleValues, text, yes } from '../fields';
 import { USES, type Use } from '../pressure';
 import { ruleNumber, type RuleValues } from '../rules';
-import { angleBetween, placeText } from '../units';
+import { angleBetween, counted, placeText } from '../units';
 import { defineWorking, reason, worstOf, type Reason } from '../working';
 
 export interface LockStock {
@@ -44,7 +44,10 @@ const howMany = ({ use, tube, pressureKpa, rules }: Input): { wanted: number; wh
   if (!tube) return { wanted: 0, why: reason('good', 'Without a tube there is no valve to tear: none is wanted.') };
   if (use === 'motocross') {
     const n = ruleNumber('lock.motocross', rules);
-    return { wanted: n, why: reason('good', `Motocross: ${n === 2 ? 'two' : n}, by the shop’s rule.`) };
+    return {
+      wanted: n,
+      why: reason('good', `Motocross: ${n === 2 ? 'two' : n === 0 ? 'none' : n}, by the shop’s rule.`),
+    };
   }
   if (use === 'storage' || pressureKpa >= belowKpa)
     return { wanted: 0, why: reason('good', 'At {0} or more a tube needs none.', below) };
@@ -98,9 +101,18 @@ export const rimLockPick = defineWorking<Input, RimLockPick>({
     const reasons: Reason[] = [why];
     show.line('wanted', why.says, wanted);
     show.basis('practice', 'rim locks at low pressure, sized by rim width; snug, because overtightening breaks them');
+    if (wanted === 0) {
+      show.verdict(why.verdict);
+      return { wanted, lockId: null, reasons, heavy: null };
+    }
     if (lockDegs.length < wanted)
       reasons.push(
-        reason('check', lockDegs.length === 0 ? 'The rim has no hole for one.' : 'The rim has one hole only.'),
+        reason(
+          'check',
+          lockDegs.length === 0
+            ? 'The rim has no hole for one.'
+            : `The rim has ${counted(lockDegs.length, 'hole')} only, for ${wanted}.`,
+        ),
       );
     const narrowerIn = ruleNumber('lock.widthIn', rules, show);
     const fits = locks
@@ -112,26 +124,28 @@ export const rimLockPick = defineWorking<Input, RimLockPick>({
       )
       .sort((a, b) => Number(b.count > 0) - Number(a.count > 0) || b.widthIn - a.widthIn || a.massG - b.massG);
     const best = fits.find((l) => l.count > 0);
-    const fitted = Math.max(wanted, lockDegs.length);
-    if (wanted > 0) {
-      if (!best)
-        reasons.push(
-          reason(
-            'check',
-            `None in stock for a rim ${rimWidthIn.toFixed(2)} wide${lockHoleMm === undefined ? '' : ' and its hole'}: ` +
-              'the old one is looked at and goes in again, or one is ordered.',
-          ),
-        );
-      else if (best.count < wanted) reasons.push(reason('check', `${best.count} in stock, ${wanted} wanted.`));
-      else reasons.push(reason('good', `${best.widthIn.toFixed(2)} for a rim ${rimWidthIn.toFixed(2)} wide.`));
-    }
+    const rim = { value: rimWidthIn, unit: 'in' as const, digits: 2 };
+    if (!best)
+      reasons.push(
+        reason(
+          'check',
+          `None in stock for a rim {0} wide${lockHoleMm === undefined ? '' : ' and its hole'}: ` +
+            'the old one is looked at and goes in again, or one is ordered.',
+          [rim],
+        ),
+      );
+    else if (best.count < wanted) reasons.push(reason('check', `${best.count} in stock, ${wanted} wanted.`));
+    else
+      reasons.push(
+        reason('good', 'One of {0} for a rim {1} wide.', [{ value: best.widthIn, unit: 'in', digits: 2 }, rim]),
+      );
     for (const deg of lockDegs)
       if (Math.abs(angleBetween(0, deg)) < BESIDE_VALVE_DEG)
         reasons.push(
           reason('check', `A lock at ${placeText(deg)} stands right beside the valve: the harder layout to mount.`),
         );
     const massG = best?.massG ?? 120;
-    const heavy = fitted === 0 || lockDegs.length === 0 ? null : sumVectors(lockDegs.map((deg) => ({ massG, deg })));
+    const heavy = lockDegs.length === 0 ? null : sumVectors(lockDegs.map((deg) => ({ massG, deg })));
     if (heavy) {
       show.line('locks together', `${lockDegs.length} × ${massG} g`, heavy.massG, 'g');
       if (!best) show.basis('memory', 'a rim lock is 60 to 180 g');
@@ -147,6 +161,6 @@ export const rimLockPick = defineWorking<Input, RimLockPick>({
     }
     show.verdict(worstOf(reasons));
     show.caution('Snug, and no more: there is no torque figure, and overtightening breaks them.');
-    return { wanted, lockId: wanted > 0 ? (best?.id ?? null) : null, reasons, heavy };
+    return { wanted, lockId: best?.id ?? null, reasons, heavy };
   },
 });

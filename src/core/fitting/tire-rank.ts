@@ -53,16 +53,10 @@ const KEY_SAYS: readonly ((behind: Keyed<Candidate>) => string)[] = [
   () => 'fewer in stock',
 ];
 
-/** The size alone, without what follows it. */
-const sizeOf = (canonical: string): string => {
-  const end = canonical.indexOf(' ');
-  return end < 0 ? canonical : canonical.slice(0, end);
-};
-
 const keysOf = (tire: Candidate, fit: TireFit, fromSize: string): number[] => [
   VERDICT_RANK[fit.verdict],
   tire.count > 0 ? 0 : 1,
-  sizeOf(fit.size.canonical) === fromSize ? 0 : 1,
+  fit.size.size === fromSize ? 0 : 1,
   fit.treadRank,
   fit.reasons.filter((r) => r.verdict !== 'good').length,
   tire.takeOff ? 1 : 0,
@@ -90,7 +84,7 @@ const becauseOf = (one: Keyed<Candidate>, before: Keyed<Candidate> | undefined):
 export const rankTires = <T extends Candidate>(tires: readonly T[], context: FitContext): TireRanking<T> => {
   const prepared = prepareFit(context);
   const fitOf = tireFitter(prepared);
-  const fromSize = sizeOf(prepared.from.canonical);
+  const fromSize = prepared.from.size;
   const keyed: Keyed<T>[] = [];
   const unread: { tire: T; problem: InputError }[] = [];
   for (const tire of tires)

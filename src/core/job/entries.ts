@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { InputError } from '../errors';
-import { angle, check, count, date, listOf, marking, oneOf, quantity, record, text, yes } from '../fields';
+import { angle, check, count, date, listOf, marking, oneOf, quantity, record, ruleValues, text, yes } from '../fields';
 import { ARROWS, CLEARANCE_PLACES, type Arrows, type ClearancePlace } from '../tires';
 import { GROUNDS, RAISED_FIELDS, USES, type Ground, type LinePoint, type RaisedCeiling, type Use } from '../pressure';
 import { recordSchema, TREADS, type Tread } from '../shop';
@@ -148,11 +148,7 @@ type DataSchemas = { [K in EntryKind]: { [Field in keyof Required<EntryData[K]>]
 
 const DATA: DataSchemas = {
   opened: { machine: recordSchema('machines'), wheel: recordSchema('wheels'), rider: text(80, 'The rider') },
-  rules: {
-    values: Joi.object()
-      .pattern(/^[a-zA-Z0-9.-]{1,60}$/, Joi.alternatives(Joi.number(), Joi.string().max(60)))
-      .required(),
-  },
+  rules: { values: ruleValues().required() },
   'came-off': {
     marking: marking('The size that comes off'),
     dateCode: maybe(dateCode),

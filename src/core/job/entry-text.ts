@@ -5,7 +5,7 @@ import { SYMPTOM_WORDS } from '../procedure';
 import { findRule } from '../rules';
 import { STATION_WORDS } from '../stations';
 import { PLACE_WORDS } from '../tires';
-import { formatQuantity, mirrored, placeText, type Unit, type UnitPreferences } from '../units';
+import { counted, formatQuantity, mirrored, placeText, type Unit, type UnitPreferences } from '../units';
 import { POSITION_WORDS } from '../wheels';
 import type { Entry, EntryData, EntryKind } from './entries';
 
@@ -67,7 +67,7 @@ const SENTENCES: { [K in Exclude<EntryKind, 'undo'>]: (data: EntryData[K], say: 
     const lateral = spanOf(readings, 'lateralMm', say);
     const radial = spanOf(readings, 'radialMm', say);
     const spans = listed([lateral && `${lateral} side to side`, radial && `${radial} up and down`]);
-    return `Runout: ${spans || 'no reading'}, at ${readings.length} places${say.by(device)}`;
+    return `Runout: ${spans || 'no reading'}, at ${counted(readings.length, 'place')}${say.by(device)}`;
   },
   'spoke-ring': ({ spokes }) => {
     const dull = spokes.filter((s) => s.sounds === 'dull').map((s) => s.spoke);

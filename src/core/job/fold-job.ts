@@ -1,5 +1,5 @@
 import type { Inspected } from '../inspect';
-import type { RuleValues } from '../rules';
+import { fittingRules, type RuleValues } from '../rules';
 import { complete } from '../shop';
 import type { Machine, Wheel } from '../wheels';
 import { balanceAfter, isOfBalance, UNBALANCED, type BalanceLog } from './balance-log';
@@ -124,7 +124,7 @@ const apply = (state: JobState, entry: Entry): JobState => {
         wheel: complete('wheels', entry.data.wheel),
       };
     case 'rules':
-      return { ...state, rules: entry.data.values };
+      return { ...state, rules: fittingRules(entry.data.values) };
     case 'came-off':
       return { ...state, cameOff: entry.data };
     case 'clearance':
@@ -152,7 +152,7 @@ const apply = (state: JobState, entry: Entry): JobState => {
     case 'spoke-ring':
       return { ...state, spokeRing: entry.data };
     case 'school':
-      return { ...state, rules: { ...state.rules, [entry.data.school]: entry.data.value } };
+      return { ...state, rules: { ...state.rules, ...fittingRules({ [entry.data.school]: entry.data.value }) } };
     case 'load':
       return { ...state, load: entry.data };
     case 'step':

@@ -251,7 +251,7 @@ describe('the job card', () => {
       'Air: Set': '13.5 psi at 20 °C',
       "Balance: 12:50 o'clock, 25°": '20 g + 20 g far side',
       'Balance: Held level': 'stays, stays',
-      'Torque: rear axle nut': 'torqued, 74 lbf·ft, long',
+      'Torque: rear axle nut': 'torqued, 73.8 lbf·ft, long',
       'Torque: rim lock nut': 'snug',
     });
     expect(card.doubts).toEqual([]);

@@ -61,6 +61,20 @@ test('it says how long to wait for this gauge, and does not judge after five min
   expect(run(standing(3, 0.05, { days: 2 })).finding).toBe('cannot tell');
 });
 
+test('an empty tire tells nothing of a leak, and one that was filled meanwhile is two series', () => {
+  const read = (kpas: readonly number[]) =>
+    leak.run({ readings: kpas.map((gaugeKpa, day) => ({ day, gaugeKpa, tempC: 20 })), tube: true, gaugeStepKpa: 1 });
+  for (const kpas of [[0, 0, 0, 0], [90, 40, 0], [0]]) {
+    const working = read(kpas);
+    expect(working.verdict).toBe('stop');
+    expect(working.result).toMatchObject({ finding: 'cannot tell', lossKpaPerDay: null, nextCheckDays: 1 });
+    expect(working.result.reason.says).toMatch(/^There is no air in it any more/);
+  }
+  expect(() => read([0, 90, 88, 86])).toThrow('The tire was empty and was filled again between the readings.');
+  expect(() => read([90, 0.9, 88, 86])).toThrow(/filled again/);
+  expect(read([90, 88, 86, 1]).result.lossKpaPerDay).not.toBeNull();
+});
+
 test('the day it falls under the minimum follows from the line', () => {
   const readings = [0, 5, 10].map((day) => ({ day, gaugeKpa: 230 - 2 * day, tempC: 18 }));
   expect(run(readings, { minimumKpa: 200, gaugeStepKpa: 0.1 }).underMinimumInDays).toBeCloseTo(5, 6);

@@ -140,6 +140,25 @@ export const leak = defineWorking<Input, Leak>({
     // A fitter thinks in weeks.
     const rate = (perDay: number) => ({ value: perDay * 7, unit: 'kPa' as const, digits: 1 });
     const days = (value: number) => ({ value: Math.max(1, Math.ceil(value)), unit: 'days' as const, digits: 0 });
+    if (last.gaugeKpa < gaugeStepKpa) {
+      show.verdict('stop');
+      return {
+        ...none,
+        finding: 'cannot tell',
+        nextCheckDays: soonDays,
+        reason: reason(
+          'stop',
+          'There is no air in it any more, so nothing is left to tell a leak by: find out why it is flat.',
+        ),
+      };
+    }
+    const empty = sorted.findIndex((r) => r.gaugeKpa < gaugeStepKpa);
+    if (empty >= 0)
+      throw new InputError(
+        `readings[${readings.indexOf(sorted[empty]!)}].gaugeKpa`,
+        'The tire was empty and was filled again between the readings.',
+        'readings since it was last filled',
+      );
     if (sorted.length < 3) {
       show.verdict('check');
       return {

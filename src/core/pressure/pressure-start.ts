@@ -4,6 +4,7 @@ import { ruleNumber, type RuleValues } from '../rules';
 import { readTire } from '../tires';
 import { MACHINE_KINDS, onFourWheels, type MachineKind } from '../wheels/wheel';
 import { defineWorking, reason, worstOf, type Reason, type Show } from '../working';
+import { HIGHEST_CEILING_KPA } from './seat-limit';
 import { GROUNDS, GROUND_WORDS, USES, USE_WORDS, type Ground, type Use } from './ground';
 
 interface Input {
@@ -73,14 +74,49 @@ const shifts = ({ ground = 'mixed', riderKg, doubled, twoUp, rules }: Input, sho
   return total;
 };
 
+/** A gauge and a hand come so near to the placard. Basis: memory. */
+const AS_PLACARD = 0.03;
+
+const kpa = (value: number) => ({ value, unit: 'kPa' as const });
+
+/** More than beads are ever seated with is no riding pressure. */
+const tooMuch = (askedKpa: number): Reason =>
+  reason('stop', '{0} is refused: it is above {1}, more than beads are ever seated with.', [
+    kpa(askedKpa),
+    kpa(HIGHEST_CEILING_KPA),
+  ]);
+
+/** Whether so low a pressure suits the tire: only a soft or trials-type one off the road, and no road radial. */
+const forTire = ({ use, softTread }: Input, isRadial: boolean, pressureKpa: number): Reason[] => {
+  if (!FOLLOWS.includes(use)) return [];
+  if (isRadial && softTread === false)
+    return [
+      reason('stop', 'A radial with a road tread does not stand {0}: its sides flex and run hot. By its placard.', [
+        kpa(pressureKpa),
+      ]),
+    ];
+  if (isRadial && softTread === undefined)
+    return [reason('check', 'A radial: {0} only with a soft or trials-type tread. Look at it.', [kpa(pressureKpa)])];
+  if (use === 'trail' && softTread === false) return [reason('check', 'So low only on a soft or trials-type tire.')];
+  if (use === 'trail' && softTread === undefined)
+    return [reason('check', 'So low only on a soft or trials-type tire: look at its tread.')];
+  return [];
+};
+
 /** The manual's own pressure, and what it leaves open. */
 const byPlacard = (placardKpa: number, { twoUp, askedKpa }: Input, show: Show): PressureStart => {
   show.line('pressure', 'as on the placard', placardKpa, 'kPa');
   show.basis('manual', 'the machine’s placard');
   const reasons: Reason[] = [];
   if (twoUp) reasons.push(reason('check', 'Two up: the placard or the manual has a second value. Read that one.'));
-  if (askedKpa !== undefined && askedKpa < placardKpa * 0.97)
-    reasons.push(reason('check', 'Under the placard’s {0}: the manual decides.', [{ value: placardKpa, unit: 'kPa' }]));
+  if (askedKpa !== undefined) {
+    const asked = [kpa(askedKpa), kpa(placardKpa)];
+    if (askedKpa > Math.max(placardKpa, HIGHEST_CEILING_KPA)) reasons.push(tooMuch(askedKpa));
+    else if (askedKpa > placardKpa * (1 + AS_PLACARD))
+      reasons.push(reason('check', '{0} is over the placard’s {1}: the manual decides.', asked));
+    else if (askedKpa < placardKpa * (1 - AS_PLACARD))
+      reasons.push(reason('check', '{0} is under the placard’s {1}: the manual decides.', asked));
+  }
   show.verdict(worstOf(reasons));
   return {
     pressureKpa: placardKpa,
@@ -97,7 +133,7 @@ const byPlacard = (placardKpa: number, { twoUp, askedKpa }: Input, show: Show): 
  *
  * `tire` as printed; `rimLocks` 0 to 3; `placardKpa` 30 to 600, needed on the road and for machines on four wheels,
  * where it
- * decides; `riderKg` with gear. Throws `InputError` where only a placard can say and there is none.
+ * decides; `riderKg` with gear. Throws `InputError` where only a placard can say and there is none, and for a doubled tube without a tube.
  * Basis: the manual on the road; common practice by use; what ground, rider and sleeve change is from memory, each a
  * rule.
  */
@@ -121,8 +157,11 @@ export const pressureStart = defineWorking<Input, PressureStart>({
   },
   example: { use: 'dirt', tire: '110/90-19', tube: true, rimLocks: 1, ground: 'rock', riderKg: 96 },
   work(input, show) {
-    const { use, tire, tube, rimLocks, placardKpa, kind, softTread, doubled, askedKpa, rules } = input;
-    show.line('tire', 'as printed', readTire(tire).canonical);
+    const { use, tire, tube, rimLocks, placardKpa, kind, doubled, askedKpa, rules } = input;
+    const { canonical, construction } = readTire(tire);
+    if (doubled && !tube)
+      throw new InputError('doubled', 'A doubled tube without a tube.', 'a tube, or the tube not doubled');
+    show.line('tire', 'as printed', canonical);
     show.line('use', 'what the rider does', USE_WORDS[use]);
     const fourWheels = kind !== undefined && onFourWheels(kind) && use !== 'storage';
     if (use === 'road' || fourWheels) {
@@ -163,7 +202,7 @@ export const pressureStart = defineWorking<Input, PressureStart>({
     const pressureKpa = show.line('pressure', 'wanted, not below the least', Math.max(wantedKpa, leastKpa), 'kPa');
     const wantsRimLock = noLock && wantedKpa < lockBelowKpa;
 
-    const at = (value: number) => [{ value, unit: 'kPa' as const }];
+    const at = (value: number) => [kpa(value)];
     const reasons: Reason[] = [];
     if (wantsRimLock)
       reasons.push(
@@ -175,8 +214,13 @@ export const pressureStart = defineWorking<Input, PressureStart>({
       );
     else if (wantedKpa < tubeLeastKpa)
       reasons.push(reason('check', 'Not below {0} with a tube: it is pinched.', at(tubeLeastKpa)));
-    if (use === 'trail' && softTread === false)
-      reasons.push(reason('check', 'So low only on a soft or trials-type tire.'));
+    reasons.push(...forTire(input, construction === 'radial', pressureKpa));
+    if (construction === 'radial' && FOLLOWS.includes(use))
+      show.basis('memory', 'radials are made for the road’s pressure, trials-type ones excepted');
+    const highKpa = Math.max(pressureKpa, usualHighKpa, wantedKpa);
+    if (askedKpa !== undefined && askedKpa > HIGHEST_CEILING_KPA) reasons.unshift(tooMuch(askedKpa));
+    else if (askedKpa !== undefined && askedKpa > highKpa + 0.5)
+      reasons.push(reason('check', '{0} is more than practice runs for this: {1}.', [kpa(askedKpa), kpa(highKpa)]));
     if (askedKpa !== undefined && askedKpa < leastKpa - 0.5) {
       const why =
         noLock && askedKpa < lockBelowKpa
@@ -191,7 +235,7 @@ export const pressureStart = defineWorking<Input, PressureStart>({
     return {
       pressureKpa,
       lowKpa: Math.max(leastKpa, Math.min(usualLowKpa, wantedKpa)),
-      highKpa: Math.max(pressureKpa, usualHighKpa, wantedKpa),
+      highKpa,
       leastKpa,
       wantsRimLock,
       reasons,

@@ -150,7 +150,51 @@ describe('the pressure to start from', () => {
     ]);
     expect(says({ askedKpa: psi(6.5), doubled: true })[0]).toBe('good');
     expect(says({ tube: false, rimLocks: 0, askedKpa: psi(6) })[0]).toBe('good');
+    expect(says({ askedKpa: psi(13) })[0]).toBe('good');
     expect(start('trail', { softTread: false }).result.reasons[0]!.says).toMatch(/soft or trials/);
+  });
+
+  test('more than practice runs is looked at, more than beads are seated with is refused', () => {
+    const said = (askedKpa: number, use: Use = 'dirt', more = {}) => {
+      const { result, verdict } = start(use, { askedKpa, ...more });
+      return [verdict, result.reasons.map((r) => r.says).join()];
+    };
+    expect(said(psi(20))).toEqual(['check', '20.0 psi is more than practice runs for this: 13.0 psi.']);
+    expect(said(psi(14), 'motocross')[0]).toBe('good');
+    expect(said(psi(15.2), 'motocross')[0]).toBe('check');
+    expect(said(psi(51))[0]).toBe('stop');
+    expect(said(900)[1]).toMatch(/^130.5 psi is refused: it is above 50.0 psi/);
+    expect(said(900, 'road', { placardKpa: 250 })[0]).toBe('stop');
+    expect(said(270, 'road', { placardKpa: 250 })).toEqual([
+      'check',
+      '39.2 psi is over the placard’s 36.3 psi: the manual decides.',
+    ]);
+    expect(said(252, 'road', { placardKpa: 250 })).toEqual(['good', '']);
+    expect(said(240, 'road', { placardKpa: 250 })[1]).toBe(
+      '34.8 psi is under the placard’s 36.3 psi: the manual decides.',
+    );
+    // A heavy machine's placard may be above the seating ceiling: then only what is over the placard counts.
+    expect(said(400, 'road', { placardKpa: 400 })[0]).toBe('good');
+    expect(said(450, 'road', { placardKpa: 400 })[0]).toBe('stop');
+  });
+
+  test('a road radial is not run at a pressure for the trail', () => {
+    const on = (tire: string, use: Use, softTread?: boolean) =>
+      start(use, { tire, ...(softTread === undefined ? {} : { softTread }) }).verdict;
+    for (const use of ['trail', 'dirt', 'motocross'] as const) {
+      expect(on('180/55ZR17', use, false)).toBe('stop');
+      expect(on('180/55ZR17', use)).toBe('check');
+      expect(on('4.00R18', use, true)).toBe('good');
+    }
+    expect(on('180/55ZR17', 'storage', false)).toBe('good');
+    expect(on('4.00-18', 'trail')).toBe('check');
+    expect(on('4.00-18', 'trail', true)).toBe('good');
+    expect(on('4.00-18', 'dirt', false)).toBe('good');
+  });
+
+  test('a doubled tube without a tube is refused', () => {
+    expect(() => start('dirt', { tube: false, rimLocks: 0, doubled: true })).toThrow('A doubled tube without a tube.');
+    expect(start('dirt', { tube: false, rimLocks: 0, doubled: false }).verdict).toBe('good');
   });
 
   test('on four wheels and two up on the road the manual decides', () => {

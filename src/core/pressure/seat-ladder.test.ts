@@ -28,7 +28,7 @@ test.each<[string, Parameters<typeof ask>[0], string, string]>([
     'two pops, and a low place',
     { readingsKpa: [180], pops: 2, line: [{ side: 'disc', deg: 90, even: false }] },
     'go on',
-    'good',
+    'check',
   ],
   ['two pops above the limit', { readingsKpa: [LIMIT + 1], pops: 2 }, 'stop', 'stop'],
   ['above it', { readingsKpa: [LIMIT + 1] }, 'stop', 'stop'],

@@ -1,7 +1,7 @@
 import { angle, count, listOf, oneOf, quantity, record, ruleValues, yes } from '../fields';
 import { ruleNumber, type RuleValues } from '../rules';
-import { clockText, mirrored, placeText } from '../units';
-import { defineWorking, reason, type Reason } from '../working';
+import { clockText, counted, mirrored, placeText } from '../units';
+import { defineWorking, reason, worstOf, type Reason } from '../working';
 import { SEATING_CAUTIONS } from './seat-limit';
 
 interface Input {
@@ -105,15 +105,10 @@ export const seatLadder = defineWorking<Input, SeatLadder>({
     for (const caution of SEATING_CAUTIONS) show.caution(caution);
     const at = [{ value: limitKpa, unit: 'kPa' as const }];
     const answer = (advice: SeatAdvice, why: Reason, more: Reason[] = []): SeatLadder => {
-      show.verdict(why.verdict);
+      const reasons = [why, ...more, ...(advice === 'seated' ? [] : bounce)];
+      show.verdict(worstOf(reasons));
       const mayFill = advice === 'air in' || advice === 'go on';
-      return {
-        advice,
-        upToKpa: mayFill ? limitKpa : null,
-        tryNumber,
-        triesAllowed,
-        reasons: [why, ...more, ...(advice === 'seated' ? [] : bounce)],
-      };
+      return { advice, upToKpa: mayFill ? limitKpa : null, tryNumber, triesAllowed, reasons };
     };
 
     if (highest > limitKpa + GAUGE_KPA)
@@ -126,11 +121,15 @@ export const seatLadder = defineWorking<Input, SeatLadder>({
     if (pops >= 2 && discSeated !== false && otherSeated !== false && low.length === 0)
       return answer('look', reason('good', 'Two pops. No more air: look along the molded line, both sides.'));
     if (tryNumber > triesAllowed || (tryNumber === triesAllowed && highest >= nearKpa))
-      return answer('give up', reason('stop', `${triesAllowed} tries: all air out, and find out why.`), [
-        reason('check', 'Read tire and rim again: the right size?'),
-        reason('check', 'Look at bead and seat for damage and dirt.'),
-        ...(tube ? [reason('check', 'Is the tube caught under the bead?')] : []),
-      ]);
+      return answer(
+        'give up',
+        reason('stop', `${counted(triesAllowed, 'try', 'tries')}: all air out, and find out why.`),
+        [
+          reason('check', 'Read tire and rim again: the right size?'),
+          reason('check', 'Look at bead and seat for damage and dirt.'),
+          ...(tube ? [reason('check', 'Is the tube caught under the bead?')] : []),
+        ],
+      );
     // Once near the limit a try is over, whatever the gauge shows since.
     if (highest >= nearKpa)
       return answer(

@@ -31,7 +31,7 @@ export const DEFAULT_RULES: readonly Rule[] = [
   },
   {
     key: 'seat.tries', says: 'Seating tries before you stop and look', group: 'Seating',
-    value: 3, unit: null, basis: 'shop rule', min: 1, max: 6,
+    value: 3, unit: null, basis: 'shop rule', min: 1, max: 6, whole: true,
     note: 'After that: look for a wrong size, damage or a caught tube.',
   },
   {
@@ -61,6 +61,10 @@ export const DEFAULT_RULES: readonly Rule[] = [
     key: 'tread.minimumMm', says: 'Least tread on the road', group: 'Tires',
     value: 1.6, unit: 'mm', basis: 'memory', min: 0.5, max: 5,
     note: 'Differs by country: defer to local codes.',
+  },
+  {
+    key: 'tread.soonKm', says: 'A tire with less than this left is to be renewed', group: 'Tires',
+    value: 300, unit: 'km', basis: 'memory', min: 0, max: 5000, note: 'Recalled: a long day’s ride. Confirm with the shop.',
   },
   {
     key: 'clearance.leastMm', says: 'Least room around a tire', group: 'Tires',

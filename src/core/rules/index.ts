@@ -1,5 +1,5 @@
 /** Rules: thresholds as data, with value, unit, basis and note. */
 export { type Rule, type RuleValues, type ShopRule } from './rule';
 export { DEFAULT_RULES } from './default-rules';
-export { findRule, ruleNumber, ruleWord, valuesOf, checkRuleValue } from './rule-value';
+export { findRule, ruleNumber, ruleWord, valuesOf, checkRuleValue, checkRuleValues, fittingRules } from './rule-value';
 export { letterRuleKey, rimWidthRuleKeys, RIM_WIDTH_SECTIONS_MM } from './size-rules';

@@ -1,4 +1,4 @@
-import { InputError } from '../errors';
+import { caught, InputError } from '../errors';
 import { formatQuantity, DEFAULT_UNITS } from '../units';
 import type { Show } from '../working';
 import { DEFAULT_RULES } from './default-rules';
@@ -45,17 +45,46 @@ export const valuesOf = (rules: readonly Pick<Rule, 'key' | 'value'>[]): RuleVal
   Object.fromEntries(rules.map((r) => [r.key, r.value]));
 
 /** Refuses a value that the rule cannot hold, with the sentence that says what it can. */
-export const checkRuleValue = (rule: Rule, value: unknown): void => {
+export const checkRuleValue = (rule: Rule, value: unknown, field = 'value'): void => {
   if (rule.choices) {
     if (typeof value !== 'string' || !rule.choices.includes(value))
-      throw new InputError('value', `${String(value).slice(0, 20)} is not a choice here.`, rule.choices.join(', '));
+      throw new InputError(
+        field,
+        `${rule.says}: ${String(value).slice(0, 20)} is not a choice here.`,
+        rule.choices.join(', '),
+      );
     return;
   }
-  const { min = 0, max = Number.MAX_SAFE_INTEGER } = rule;
-  if (typeof value !== 'number' || !Number.isFinite(value) || value < min || value > max)
+  const { min = 0, max = Number.MAX_SAFE_INTEGER, whole = false } = rule;
+  if (
+    typeof value !== 'number' ||
+    !Number.isFinite(value) ||
+    value < min ||
+    value > max ||
+    (whole && !Number.isInteger(value))
+  )
     throw new InputError(
-      'value',
+      field,
       `${rule.says}: ${String(value).slice(0, 20)} does not fit.`,
-      `a number from ${valueText(rule, min)} to ${valueText(rule, max)}`,
+      `a ${whole ? 'whole ' : ''}number from ${valueText(rule, min)} to ${valueText(rule, max)}`,
     );
 };
+
+/** Refuses rule values of which one is no rule's, or does not fit its rule. */
+export const checkRuleValues = (values: RuleValues): void => {
+  for (const [key, value] of Object.entries(values)) {
+    const rule = BY_KEY.get(key);
+    if (!rule)
+      throw new InputError('rules', `There is no rule called ${key}.`, 'rules by the keys that the shop lists');
+    checkRuleValue(rule, value, `rules.${key}`);
+  }
+};
+
+/** Of rule values that an earlier program kept, those that a rule of today can hold. */
+export const fittingRules = (values: RuleValues): RuleValues =>
+  Object.fromEntries(
+    Object.entries(values).filter(([key, value]) => {
+      const rule = BY_KEY.get(key);
+      return rule !== undefined && caught(() => checkRuleValue(rule, value)).ok;
+    }),
+  );

@@ -16,6 +16,8 @@ export interface Rule {
   /** Bounds of a number rule. */
   min?: number;
   max?: number;
+  /** A number of things: no fraction. */
+  whole?: boolean;
   /** The words a choice rule may hold. */
   choices?: readonly string[];
 }

@@ -23,6 +23,7 @@ test('the unit stands at the end of the key of a rule that has one', () => {
     in: 'In',
     kg: 'Kg',
     m: 'M',
+    km: 'Km',
   };
   for (const rule of DEFAULT_RULES) if (rule.unit) expect(rule.key.endsWith(ends[rule.unit]!)).toBe(true);
 });

@@ -15,7 +15,7 @@ export const letterRuleKey = (letters: string): string => `size.letter${letters[
 /** Rim widths by section width: the narrowest and the widest rim, in inches. Basis: memory. */
 const RIM_WIDTHS: readonly (readonly [sectionMm: number, lowIn: number, highIn: number])[] = [
   [60, 1.4, 1.85], [70, 1.4, 1.85], [80, 1.6, 2.15], [90, 1.6, 2.5], [100, 1.85, 2.75], [110, 1.85, 3], [120, 2.15, 3.75],
-  [130, 2.15, 4], [140, 2.15, 4.5], [150, 3.5, 4.5], [160, 4, 5], [170, 3.5, 5], [180, 5, 6], [190, 5.5, 6], [200, 5.5, 6.5], [240, 7.5, 9],
+  [130, 2.15, 4], [140, 2.15, 4.5], [150, 3.5, 4.5], [160, 4, 5], [170, 4, 5.5], [180, 5, 6], [190, 5.5, 6], [200, 5.5, 6.5], [240, 7.5, 9],
 ];
 
 /** Section widths that the rim-width table has a row for. */

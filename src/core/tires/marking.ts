@@ -1,7 +1,7 @@
 import { InputError } from '../errors';
 import { LOAD_INDEX_KG } from './load-index';
 import { nominalRimMm } from './rim-diameter';
-import { READERS, type Construction, type SizeHead } from './size-notation';
+import { READERS, readSign, type Construction, type SizeHead } from './size-notation';
 import { SPEED_SYMBOL_KMH } from './speed-symbol';
 
 /** What a piece of a marking is. */
@@ -18,6 +18,8 @@ export type PartKind =
   | 'tube-type'
   | 'front'
   | 'rear'
+  | 'either-end'
+  | 'tube-or-not'
   | 'reinforced'
   | 'not-for-highway'
   | 'ply'
@@ -35,8 +37,12 @@ export interface Marking {
   head: SizeHead;
   rimDiameterIn: number;
   construction: Construction;
+  /** The size alone, without a speed symbol inside it and without what follows. */
+  size: string;
   loadIndex: number | null;
+  /** As printed after the load index, or inside the size. */
   speedSymbol: string | null;
+  /** What it may be run as without looking further; null where it says nothing. */
   tubeless: boolean | null;
   position: 'front' | 'rear' | null;
   reinforced: boolean;
@@ -78,6 +84,36 @@ interface Tail {
 
 const wrong = (message: string, expected: string) => new InputError('marking', message, expected);
 
+/** More layers than any carcass of the trade is rated for. Basis: memory. */
+const PLY_MAX = 20;
+
+const once = (before: string | number | null, what: string, now: string): void => {
+  if (before !== null) throw wrong(`There are two ${what}: ${before} and ${now}.`, 'one of them, as on the sidewall');
+};
+
+const readPly: Tail['read'] = (noted, match) => {
+  const ply = Number(match[1]);
+  if (ply < 2 || ply > PLY_MAX) throw wrong(`${ply} is no ply rating.`, `a ply rating from 2 to ${PLY_MAX}, as in 6PR`);
+  once(noted.plyRating, 'ply ratings', String(ply));
+  noted.plyRating = ply;
+};
+
+const readTube =
+  (tubeless: boolean): Tail['read'] =>
+  (noted) => {
+    if (noted.tubeless === !tubeless)
+      throw wrong('TL and TT both stand there.', 'TL, TT, or TL/TT for a tire that takes either');
+    noted.tubeless = tubeless;
+  };
+
+const readEnd =
+  (position: 'front' | 'rear'): Tail['read'] =>
+  (noted) => {
+    if (noted.position !== null && noted.position !== position)
+      throw wrong('Front and Rear both stand there.', 'Front, Rear, or F/R for a tire that goes on either');
+    noted.position = position;
+  };
+
 const readService: Tail['read'] = (noted, match) => {
   const index = Number(match[1]);
   const symbol = match[2]!;
@@ -85,6 +121,12 @@ const readService: Tail['read'] = (noted, match) => {
     throw wrong(`${index} is not a load index.`, `a load index from 0 to ${LOAD_INDEX_KG.length - 1}, as in 69H`);
   if (SPEED_SYMBOL_KMH[symbol] === undefined)
     throw wrong(`${symbol} is not a speed symbol.`, `one of ${Object.keys(SPEED_SYMBOL_KMH).join(' ')}, as in 69H`);
+  once(noted.loadIndex, 'load indices', String(index));
+  if (noted.speedSymbol !== null && noted.speedSymbol !== symbol)
+    throw wrong(
+      `Speed symbol ${noted.speedSymbol} stands in the size and ${symbol} after it.`,
+      'the same symbol in both places, or one alone',
+    );
   noted.loadIndex = index;
   noted.speedSymbol = symbol;
 };
@@ -93,24 +135,33 @@ const readService: Tail['read'] = (noted, match) => {
 const TAILS: readonly Tail[] = [
   { kind: 'motorcycle', pattern: /^M\/?C(?![A-Z])/, read: () => undefined },
   { kind: 'mud-and-snow', pattern: /^M\s?[+/]\s?S(?![A-Z])/, read: (n) => void (n.mudAndSnow = true) },
-  { kind: 'ply', pattern: /^(\d{1,2})\s?P\.?R\.?(?![A-Z])/, read: (n, match) => void (n.plyRating = Number(match[1])) },
+  { kind: 'ply', pattern: /^(\d{1,2})\s?P\.?R\.?(?![A-Z])/, read: readPly },
   { kind: 'service', pattern: /^\(?(\d{1,3})\s*([A-Z])\)?(?![A-Z0-9])/, read: readService },
-  { kind: 'tubeless', pattern: /^TL(?![A-Z])|^TUBELESS(?![A-Z])/, read: (n) => void (n.tubeless = true) },
-  { kind: 'tube-type', pattern: /^TT(?![A-Z])|^TUBE ?TYPE(?![A-Z])/, read: (n) => void (n.tubeless = false) },
-  { kind: 'front', pattern: /^(FRONT|F)(?![A-Z])/, read: (n) => void (n.position = 'front') },
-  { kind: 'rear', pattern: /^(REAR|R)(?![A-Z])/, read: (n) => void (n.position = 'rear') },
+  { kind: 'tube-or-not', pattern: /^(TL\s?\/\s?TT|TT\s?\/\s?TL)(?![A-Z])/, read: readTube(true) },
+  { kind: 'tubeless', pattern: /^TL(?![A-Z])|^TUBELESS(?![A-Z])/, read: readTube(true) },
+  { kind: 'tube-type', pattern: /^TT(?![A-Z])|^TUBE ?TYPE(?![A-Z])/, read: readTube(false) },
+  { kind: 'either-end', pattern: /^(FRONT\s?\/\s?REAR|F\s?\/\s?R)(?![A-Z])/, read: () => undefined },
+  { kind: 'front', pattern: /^(FRONT|F)(?![A-Z])/, read: readEnd('front') },
+  { kind: 'rear', pattern: /^(REAR|R)(?![A-Z])/, read: readEnd('rear') },
   { kind: 'reinforced', pattern: /^REINF(ORCED)?\.?(?![A-Z])/, read: (n) => void (n.reinforced = true) },
   { kind: 'not-for-highway', pattern: /^NHS(?![A-Z])/, read: (n) => void (n.notForHighway = true) },
 ];
 
-const constructionOf = (sign: string | undefined): Construction =>
-  sign === 'R' || sign === 'ZR' ? 'radial' : sign === 'B' ? 'belted' : 'bias';
-
 const SIGN: Record<Construction, string> = { bias: '-', belted: 'B', radial: 'R' };
 
-const canonicalText = ({ head, construction, rimDiameterIn }: ReadSize, n: Noted): string =>
+const sizeText = ({ head, construction, rimDiameterIn }: ReadSize): string =>
+  `${head.text}${SIGN[construction]}${rimDiameterIn}`;
+
+/** The size with its speed symbol inside, where no load index carries it. */
+const printedSize = (size: ReadSize, n: Noted): string => {
+  const { head, construction, rimDiameterIn, speedInside } = size;
+  if (speedInside === null || n.loadIndex !== null) return sizeText(size);
+  return `${head.text}${speedInside}${construction === 'bias' ? '' : SIGN[construction]}${rimDiameterIn}`;
+};
+
+const canonicalText = (size: ReadSize, n: Noted): string =>
   [
-    `${head.text}${SIGN[construction]}${rimDiameterIn}`,
+    printedSize(size, n),
     n.loadIndex !== null && `${n.loadIndex}${n.speedSymbol}`,
     n.plyRating !== null && `${n.plyRating}PR`,
     n.tubeless !== null && (n.tubeless ? 'TL' : 'TT'),
@@ -126,6 +177,8 @@ interface ReadSize {
   head: SizeHead;
   construction: Construction;
   rimDiameterIn: number;
+  /** A speed symbol, or the Z of ZR, that stands inside the size. */
+  speedInside: string | null;
   parts: MarkingPart[];
   /** Where the size ends in the text. */
   end: number;
@@ -161,7 +214,8 @@ const readSize = (clean: string, printed: string): ReadSize => {
       part('construction', end.indices![1], from),
       part('rim', end.indices![2], from),
     ];
-    return { head, construction: constructionOf(end[1]), rimDiameterIn, parts, end: from + end[0].length };
+    const { construction, speedSymbol: speedInside } = readSign(end[1]!);
+    return { head, construction, rimDiameterIn, speedInside, parts, end: from + end[0].length };
   }
   if (!begun) throw wrong(`"${printed.slice(0, 20)}" does not start like a size this program reads.`, SIZE_RIGHT);
   const rest = clean.slice(begun[0].length).trim().slice(0, 12);
@@ -186,7 +240,8 @@ export const parseMarking = (printed: string): Marking => {
     .replace(/\s+/g, ' ');
   if (!clean) throw wrong('The size is empty.', SIZE_RIGHT);
   const size = readSize(clean, printed);
-  const noted = nothingNoted();
+  // Z says only that it is fast: by how much stands after the load index.
+  const noted = { ...nothingNoted(), speedSymbol: size.speedInside === 'Z' ? null : size.speedInside };
   const parts = [...size.parts];
   for (let at = gapAt(clean, size.end); at < clean.length;) {
     const rest = clean.slice(at);
@@ -201,5 +256,14 @@ export const parseMarking = (printed: string): Marking => {
     at = gapAt(clean, at + found.match[0].length);
   }
   const { head, construction, rimDiameterIn } = size;
-  return { head, construction, rimDiameterIn, ...noted, parts, text: clean, canonical: canonicalText(size, noted) };
+  return {
+    head,
+    construction,
+    rimDiameterIn,
+    size: sizeText(size),
+    ...noted,
+    parts,
+    text: clean,
+    canonical: canonicalText(size, noted),
+  };
 };

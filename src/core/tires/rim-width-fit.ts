@@ -41,18 +41,17 @@ export const fitRimWidth = (
   );
   show.line('this rim', 'as stamped', rimWidthIn, 'in');
   const outIn = Math.max(lowIn - rimWidthIn, rimWidthIn - highIn);
-  const range = `the table has ${lowIn.toFixed(2)} to ${highIn.toFixed(2)}`;
-  const is = `A rim ${rimWidthIn.toFixed(2)} wide`;
-  if (outIn <= IN_TOLERANCE) return { lowIn, highIn, reason: reason('good', `${is} suits it: ${range}.`) };
+  const widths = [rimWidthIn, lowIn, highIn].map((value) => ({ value, unit: 'in' as const, digits: 2 }));
+  const range = 'the table has {1} to {2}';
+  const is = 'A rim {0} wide';
+  if (outIn <= 0) return { lowIn, highIn, reason: reason('good', `${is} suits it: ${range}.`, widths) };
   const marginIn = ruleNumber('rimWidth.marginIn', rules, show);
+  const isLittle = outIn <= marginIn + IN_TOLERANCE;
   const side = rimWidthIn < lowIn ? 'narrow' : 'wide';
   return {
     lowIn,
     highIn,
-    reason: reason(
-      outIn <= marginIn + IN_TOLERANCE ? 'check' : 'stop',
-      `${is} is ${outIn <= marginIn + IN_TOLERANCE ? 'a little' : 'too'} ${side}: ${range}.`,
-    ),
+    reason: reason(isLittle ? 'check' : 'stop', `${is} is ${isLittle ? 'a little' : 'too'} ${side}: ${range}.`, widths),
   };
 };
 

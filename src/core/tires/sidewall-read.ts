@@ -4,6 +4,7 @@ import { defineWorking } from '../working';
 import { maxLoadKg } from './load-index';
 import { parseMarking, type Marking, type PartKind } from './marking';
 import { nominalRimMm } from './rim-diameter';
+import { readSign } from './size-notation';
 import { maxSpeedKmh } from './speed-symbol';
 
 /** A piece of a marking, what it is called and what it means. */
@@ -29,6 +30,8 @@ const CALLED: Record<PartKind, string> = {
   'tube-type': 'tube type',
   front: 'front',
   rear: 'rear',
+  'either-end': 'front or rear',
+  'tube-or-not': 'with or without a tube',
   reinforced: 'reinforced',
   'not-for-highway': 'not for the road',
   ply: 'strength',
@@ -74,10 +77,15 @@ const explain = (
       return said('The whole tire is {0} tall, printed in inches.', [{ value: head.overallDiameterMm!, unit: 'mm' }]);
     case 'letters':
       return { says: 'Letters that stand for a width. The table is recalled: see the rules.' };
-    case 'construction':
-      return text === 'ZR'
-        ? { says: 'Radial, and made for more than 240 km/h: the index beside it says how much.' }
-        : { says: CONSTRUCTION[m.construction] };
+    case 'construction': {
+      if (text.startsWith('Z'))
+        return { says: 'Radial, and made for more than 240 km/h: the index beside it says how much.' };
+      const inside = readSign(text).speedSymbol;
+      if (inside === null) return { says: CONSTRUCTION[m.construction] };
+      return said(`${CONSTRUCTION[m.construction]} ${inside}, the speed symbol inside the size: up to {0}.`, [
+        { value: maxSpeedKmh(inside)!, unit: 'km/h' },
+      ]);
+    }
     case 'rim':
       return {
         ...said('For a rim {0} across at the bead seat, coded in inches.', [
@@ -99,6 +107,16 @@ const explain = (
       return {
         says: 'Needs no tube on a rim that is made for it.',
         mind: 'On an unsealed spoked rim it takes a tube all the same.',
+      };
+    case 'tube-or-not':
+      return {
+        says: 'Made to be run with a tube or without one: the rim decides.',
+        mind: 'On an unsealed spoked rim it takes a tube.',
+      };
+    case 'either-end':
+      return {
+        says: 'Made for either end.',
+        mind: 'The arrow may be turned round on the other end: the maker decides.',
       };
     case 'tube-type':
       return { says: 'Always with a tube.' };

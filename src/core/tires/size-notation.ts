@@ -95,17 +95,26 @@ const letter = (match: RegExpExecArray): SizeHead | string => {
   );
 };
 
-const then = (signs: string): RegExp => new RegExp(`^\\s*(${signs})\\s*(\\d{1,2})(?!\\d)`, 'd');
-const SIGNED = then('-|X|ZR|R|B');
-const SIGNED_BY_DIAMETER = then('-|X|R|B');
-const SIGNED_SLICK = then('-|R');
-const SIGNED_LETTER = then('-|B|R');
+/** A speed symbol that stands inside a size: before the construction (VR), or in its place on a bias tire (H). */
+const SPEED_INSIDE = '[E-HJ-NP-WYZ]';
+const then = (signs: string): RegExp =>
+  new RegExp(`^\\s*(${signs}|${SPEED_INSIDE}?\\s?[RBD]|${SPEED_INSIDE})\\s*(\\d{1,2})(?!\\d)`, 'd');
+const SIGNED = then('-|X');
+const SIGNED_SLICK = then('-');
+
+/** What the sign between head and rim says: how the carcass is built, and a speed symbol where one stands inside. */
+export const readSign = (sign: string): { construction: Construction; speedSymbol: string | null } => {
+  const last = sign.at(-1)!;
+  const construction = last === 'R' ? 'radial' : last === 'B' ? 'belted' : 'bias';
+  const hasSpeed = sign.length > 1 || !'-XRBD'.includes(last);
+  return { construction, speedSymbol: hasSpeed ? sign[0]! : null };
+};
 
 /** How each notation starts, tried in this order. */
 export const READERS: readonly Reader[] = [
   {
     notation: 'metric',
-    head: /^(\d{2,3})\/(\d{2,3})(?![.\d])/d,
+    head: /^(\d{2,3})\s*\/\s*(\d{2,3})(?![.\d])/d,
     pieces: ['width', 'aspect'],
     end: SIGNED,
     read: metric,
@@ -114,7 +123,7 @@ export const READERS: readonly Reader[] = [
     notation: 'flotation',
     head: /^(?:AT\s*)?(\d{1,2}(?:\.\d{1,2})?)\s*X\s*(\d{1,2}(?:\.\d{1,2})?)/d,
     pieces: ['overall', 'width'],
-    end: SIGNED_BY_DIAMETER,
+    end: SIGNED,
     read: byDiameter('flotation', 'x'),
   },
   {
@@ -128,21 +137,15 @@ export const READERS: readonly Reader[] = [
     notation: 'inch',
     head: /^(\d)\s+([1357])\/([248])/d,
     pieces: ['width'],
-    end: SIGNED_BY_DIAMETER,
+    end: SIGNED,
     read: (m) => inch(Number(m[1]) + Number(m[2]) / Number(m[3])),
   },
   {
     notation: 'inch',
     head: /^(\d{1,2}\.\d{1,2})(?!\d)/d,
     pieces: ['width'],
-    end: SIGNED_BY_DIAMETER,
+    end: SIGNED,
     read: (m) => inch(Number(m[1])),
   },
-  {
-    notation: 'letter',
-    head: /^(M[A-Z])\s*(\d{2})(?!\d)/d,
-    pieces: ['letters', 'aspect'],
-    end: SIGNED_LETTER,
-    read: letter,
-  },
+  { notation: 'letter', head: /^(M[A-Z])\s*(\d{2})(?!\d)/d, pieces: ['letters', 'aspect'], end: SIGNED, read: letter },
 ];

@@ -20,6 +20,7 @@ export const SPEED_SYMBOL_KMH: Readonly<Record<string, number>> = {
   H: 210,
   V: 240,
   W: 270,
+  Y: 300,
 };
 
 /** Top speed in km/h for a symbol; undefined for a letter that is none. */

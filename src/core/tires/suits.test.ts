@@ -1,4 +1,5 @@
 import { InputError } from '../errors';
+import { findRule, rimWidthRuleKeys, RIM_WIDTH_SECTIONS_MM } from '../rules';
 import { directionFit, loadSpeedFit, rimWidthFit, treadWear } from '.';
 
 const EXACT = { riderKg: 0, passengerKg: 0, luggageKg: 0 };
@@ -18,6 +19,20 @@ describe('a rim’s width', () => {
     ['3.50-10', 2.1, 'good'],
   ] as const)('%s on %d is %s', (marking, rimWidthIn, verdict) => {
     expect(fit(marking, rimWidthIn).verdict).toBe(verdict);
+  });
+
+  test('a wider tire never goes on a narrower rim, nor is its widest one narrower', () => {
+    const rows = RIM_WIDTH_SECTIONS_MM.map((mm) => {
+      const keys = rimWidthRuleKeys(mm);
+      return { mm, low: Number(findRule(keys.low).value), high: Number(findRule(keys.high).value) };
+    });
+    expect(rows.length).toBeGreaterThan(10);
+    rows.slice(1).forEach((row, i) => {
+      expect(row.mm).toBeGreaterThan(rows[i]!.mm);
+      expect(row.low).toBeGreaterThanOrEqual(rows[i]!.low);
+      expect(row.high).toBeGreaterThanOrEqual(rows[i]!.high);
+    });
+    for (const row of rows) expect(row.high).toBeGreaterThan(row.low);
   });
 
   test('the shop’s own table wins, and four wheels have their own', () => {
@@ -143,6 +158,45 @@ describe('wear of the tread', () => {
         { km: 1000, depthMm: 7.5 },
       ]).result,
     ).toMatchObject({ rateLowMmPer1000Km: null, kmLeftLow: null });
+  });
+
+  test('good only where the data can know: two readings, no sure wear and little left are looked at', () => {
+    const two = run([
+      { km: 0, depthMm: 8 },
+      { km: 1000, depthMm: 7 },
+    ]);
+    expect([two.verdict, two.result.reason.says]).toEqual([
+      'check',
+      'About 5400 km left, by two readings: they cannot say how sure that is. Measure again later.',
+    ]);
+    expect(two.result.kmLeft).toBeCloseTo(5400, 6);
+    // It loses 0.1 mm in 1000 km, give or take more than that: perhaps nothing.
+    const unsure = run([
+      { km: 0, depthMm: 8 },
+      { km: 1000, depthMm: 8.2 },
+      { km: 2000, depthMm: 7.8 },
+    ]);
+    expect(unsure.verdict).toBe('check');
+    expect(unsure.result).toMatchObject({ kmLeft: null, kmLeftHigh: null, doneOn: null });
+    expect(unsure.result.rateLowMmPer1000Km!).toBeLessThan(0);
+    expect(unsure.result.kmLeftLow).toBeCloseTo(((7.8 - 1.6) / unsure.result.rateHighMmPer1000Km!) * 1000, 6);
+    expect(unsure.result.reason.says).toMatch(/^At least \d+ km left. It may as well not wear at all/);
+    // A line so flat that it leads round the world.
+    const flat = [0, 1000, 2000, 3000].map((km) => ({ km, depthMm: 8 - km * 4e-9 }));
+    for (const readings of [flat, [flat[0]!, flat[3]!]]) {
+      expect(run(readings).result.reason.says).toMatch(/hardly fall/);
+      expect(run(readings).verdict).toBe('check');
+    }
+  });
+
+  test.each([
+    [1.607, 'check', /^Only about 10 km left/],
+    [1.89, 'check', /^Only about 290 km left/],
+    [1.91, 'good', /^About 310 km left/],
+  ])('%d mm at a millimetre in 1000 km is %s', (nowMm, verdict, says) => {
+    const working = run([3000, 2000, 1000, 0].map((before) => ({ km: 3000 - before, depthMm: nowMm + before / 1000 })));
+    expect(working.verdict).toBe(verdict);
+    expect(working.result.reason.says).toMatch(says);
   });
 
   test('the day follows from the pace', () => {

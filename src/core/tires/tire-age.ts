@@ -3,7 +3,7 @@ import { date, ruleValues, text } from '../fields';
 import { ruleNumber, type RuleValues } from '../rules';
 import { DAY_MS, dayOf } from '../units';
 import { defineWorking, SILENT, type Show } from '../working';
-import { weekOneOf } from './date-code';
+import { weekOneOf, weeksOf } from './date-code';
 
 /** When a tire was made and how old it is on a day. */
 export interface TireAge {
@@ -31,6 +31,7 @@ const measure = (given: string, onDate: string, rules: RuleValues | undefined, s
   const week = Number(code.slice(0, 2));
   if (week < 1 || week > 53) throw wrong(`There is no week ${code.slice(0, 2)}.`);
   const year = yearOf(code.slice(2), on.getUTCFullYear());
+  if (week > weeksOf(year)) throw wrong(`${year} has no week ${week}.`);
   const starts = new Date(weekOneOf(year).getTime() + (week - 1) * 7 * DAY_MS);
   if (starts > on) throw wrong(`Week ${week} of ${year} is still to come.`);
   const startsOn = dayOf(starts);
@@ -58,8 +59,8 @@ export const ageOf = (dateCode: string, onDate: string, rules?: RuleValues): Tir
 /**
  * Age of a tire from its date code.
  *
- * `dateCode` four digits, week 01 to 53 then year; three digits were used before 2000. `onDate` YYYY-MM-DD.
- * Throws `InputError` for week 00, weeks past 53 and dates to come.
+ * `dateCode` four digits, week 01 to 52, in some years 53, then year; three digits were used before 2000. `onDate` YYYY-MM-DD.
+ * Throws `InputError` for a week that its year does not have and dates to come.
  * Source: 49 CFR 574.5, week 01 is the first full calendar week of the year.
  */
 export const tireAge = defineWorking<{ dateCode: string; onDate: string; rules?: RuleValues }, TireAge>({

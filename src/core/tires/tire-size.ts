@@ -11,6 +11,8 @@ import { maxSpeedKmh } from './speed-symbol';
 export interface TireSize {
   notation: Notation;
   canonical: string;
+  /** The size alone, as two tires of one size share it. */
+  size: string;
   sectionWidthMm: number;
   aspectRatio: number;
   rimDiameterIn: number;
@@ -121,14 +123,15 @@ const measure = (text: string, rules: RuleValues | undefined, show: Show): TireS
   );
   const load = m.loadIndex === null ? null : maxLoadKg(m.loadIndex)!;
   const speed = m.speedSymbol === null ? null : maxSpeedKmh(m.speedSymbol)!;
-  if (load !== null && speed !== null) {
-    show.line('carries at most', `load index ${m.loadIndex}`, load, 'kg');
+  if (load !== null) show.line('carries at most', `load index ${m.loadIndex}`, load, 'kg');
+  if (speed !== null) {
     show.line('up to', `speed symbol ${m.speedSymbol}`, speed, 'km/h');
     show.basis('published', 'ISO 4000-1, load index and speed symbol');
   }
   return {
     notation: head.notation,
     canonical: m.canonical,
+    size: m.size,
     sectionWidthMm,
     aspectRatio: head.aspectRatio ?? (100 * sectionHeightMm) / sectionWidthMm,
     rimDiameterIn: m.rimDiameterIn,

@@ -33,6 +33,27 @@ describe('reading a marking', () => {
     ['110/80B19 59H TL M+S F', '110/80B19 59H TL Front M+S'],
     ['3.50-10 51J R', '3.50-10 51J Rear'],
     ['180/55 zr17 m/c (73w) tl reinf.', '180/55R17 73W TL Reinf'],
+    ['180/55 ZR 17', '180/55ZR17'],
+    ['240/40VR18', '240/40VR18'],
+    ['240/40 VR 18 79V', '240/40R18 79V'],
+    ['120/70VR17 TL', '120/70VR17 TL'],
+    ['120/90V18', '120/90V18'],
+    ['120/90 V18 65V', '120/90-18 65V'],
+    ['150/70VB17', '150/70VB17'],
+    ['4.00H18', '4.00H18'],
+    ['MT90HB16', 'MT90HB16'],
+    ['mt90 h b 16 71h', 'MT90B16 71H'],
+    ['110/90D19 62M', '110/90-19 62M'],
+    ['3.25 D 19', '3.25-19'],
+    ['120 / 70 - 17', '120/70-17'],
+    ['120/80-18 TL/TT', '120/80-18 TL'],
+    ['120/80-18 tt / tl', '120/80-18 TL'],
+    ['90/90-21 54S F/R', '90/90-21 54S'],
+    ['90/90-21 Front / Rear 54S TT', '90/90-21 54S TT'],
+    ['190/55R17 75Y', '190/55R17 75Y'],
+    ['100/90-19 57H TL TL', '100/90-19 57H TL'],
+    ['25x8-12 20PR', '25x8-12 20PR'],
+    ['3.00-21 2PR', '3.00-21 2PR'],
   ])('%s is written %s', (printed, canonical) => {
     expect(parseMarking(printed).canonical).toBe(canonical);
   });
@@ -95,6 +116,31 @@ describe('reading a marking', () => {
     expect(readTire('3.00-21', { 'size.likelyErrorPct': 10 }).likelyErrorMm).toBeCloseTo(15.24, 6);
   });
 
+  test.each([
+    ['240/40VR18', 'radial', 'V', 240],
+    ['120/90V18', 'bias', 'V', 240],
+    ['150/70VB17', 'belted', 'V', 240],
+    ['4.00H18', 'bias', 'H', 210],
+    ['MT90HB16', 'belted', 'H', 210],
+    ['110/90RR18', 'radial', 'R', 170],
+    ['120/70R17', 'radial', null, null],
+    ['120/70B17', 'belted', null, null],
+    ['120/70D17', 'bias', null, null],
+    ['120/70X17', 'bias', null, null],
+    ['120/70ZR17', 'radial', null, null],
+  ])('the sign in %s: %s, speed symbol %s', (printed, construction, speedSymbol, maxSpeedKmh) => {
+    const size = readTire(printed);
+    expect(size).toMatchObject({ construction, speedSymbol, maxSpeedKmh, loadIndex: null, maxLoadKg: null });
+    expect(readTire(size.canonical)).toEqual(size);
+  });
+
+  test('the size alone is the same with and without what is fast about it', () => {
+    expect(readTire('180/55ZR17').size).toBe('180/55R17');
+    expect(readTire('180/55R17 73W TL').size).toBe('180/55R17');
+    expect(readTire('120/90V18').size).toBe('120/90-18');
+    expect(readTire('MT90HB16').size).toBe('MT90B16');
+  });
+
   test('what is not printed is not made up', () => {
     expect(readTire('90/90-21')).toMatchObject({
       loadIndex: null,
@@ -126,6 +172,19 @@ describe('reading a marking', () => {
     ['33.0/10.5', /stops before the rim diameter/],
     ['2 3/4', /stops before the rim diameter/],
     ['2 2/4-17', /does not start like a size/],
+    ['110/90-19 62M 54R', /two load indices: 62 and 54/],
+    ['110/90-19 62M 62M', /two load indices: 62 and 62/],
+    ['110/90-19 TL TT', /TL and TT both stand there/],
+    ['110/90-19 TT tubeless', /TL and TT both stand there/],
+    ['110/90-19 Front 62M Rear', /Front and Rear both stand there/],
+    ['110/90-19 R F', /Front and Rear both stand there/],
+    ['120/90V18 65H', /V stands in the size and H after it/],
+    ['25x8-12 99PR', /99 is no ply rating/],
+    ['25x8-12 21PR', /21 is no ply rating/],
+    ['25x8-12 1PR', /1 is no ply rating/],
+    ['25x8-12 6PR 8PR', /two ply ratings: 6 and 8/],
+    ['120/70AR17', /does not follow/],
+    ['120/70CB17', /does not follow/],
   ])('"%s" is refused with where it stopped', (printed, said) => {
     const problem = problemOf(() => tireSize.run({ marking: printed }));
     expect(problem.field).toBe('marking');

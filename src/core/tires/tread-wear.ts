@@ -31,6 +31,9 @@ export interface TreadWear {
 /** No more digits than a forecast deserves: tens below 1000 km, hundreds above. */
 const sensibleKm = (km: number): number => (km < 1000 ? Math.round(km / 10) * 10 : Math.round(km / 100) * 100);
 
+/** No tire goes so far: by depths that say so it cannot be told. */
+const MOST_KM = 500_000;
+
 /** A pace of nearly nothing leads past any calendar. */
 const MOST_DAYS = 60_000;
 
@@ -144,29 +147,57 @@ export const treadWear = defineWorking<{ readings: TreadReading[]; rules?: RuleV
     const low = half === null ? null : show.line('at least', '90 % interval', rate - half * 1000, 'mm');
     const high = half === null ? null : show.line('at most', '90 % interval', rate + half * 1000, 'mm');
     const rates = { rateMmPer1000Km: rate, rateLowMmPer1000Km: low, rateHighMmPer1000Km: high };
-    if (rate <= 0) {
+    const left = (per1000: number) => ((depthNowMm - minimumMm) / per1000) * 1000;
+    if (rate <= 0 || left(rate) > MOST_KM) {
       show.verdict('check');
       return {
         depthNowMm,
         ...unknown,
         ...rates,
-        reason: reason('check', 'The depths do not fall: measure again at the same places.'),
+        reason: reason('check', 'The depths hardly fall: measure again at the same places.'),
       };
     }
-    const left = (per1000: number) => ((depthNowMm - minimumMm) / per1000) * 1000;
+    if (low !== null && (low <= 0 || left(low) > MOST_KM)) {
+      show.verdict('check');
+      const atLeastKm = left(high!);
+      return {
+        depthNowMm,
+        ...unknown,
+        ...rates,
+        kmLeftLow: show.line(
+          'left, at least',
+          `(${depthNowMm} − ${minimumMm}) / most lost in 1000 km`,
+          atLeastKm,
+          'km',
+        ),
+        reason: reason(
+          'check',
+          'At least {0} left. It may as well not wear at all, by these depths: measure again further on.',
+          [{ value: sensibleKm(atLeastKm), unit: 'km' }],
+        ),
+      };
+    }
     const kmLeft = show.line('left', `(${depthNowMm} − ${minimumMm}) / rate`, left(rate), 'km');
     const kmLeftLow = high === null ? null : left(high);
-    const kmLeftHigh = low === null || low <= 0 ? null : left(low);
+    const kmLeftHigh = low === null ? null : left(low);
     const doneOn = dayDone(sorted, kmLeft);
     if (doneOn) show.line('done on', 'at the pace so far', doneOn);
-    show.verdict('good');
+    const soonKm = ruleNumber('tread.soonKm', rules, show);
     const km = (value: number) => ({ value: sensibleKm(value), unit: 'km' as const });
+    const isSoon = (kmLeftLow ?? kmLeft) <= soonKm;
     const why =
-      kmLeftLow === null
-        ? reason('good', 'About {0} left. Two readings give no interval.', [km(kmLeft)])
-        : kmLeftHigh === null
-          ? reason('good', 'About {0} left, at least {1}.', [km(kmLeft), km(kmLeftLow)])
-          : reason('good', 'About {0} left, between {1} and {2}.', [km(kmLeft), km(kmLeftLow), km(kmLeftHigh)]);
+      kmLeftLow === null || kmLeftHigh === null
+        ? reason('check', 'About {0} left, by two readings: they cannot say how sure that is. Measure again later.', [
+            km(kmLeft),
+          ])
+        : reason(
+            isSoon ? 'check' : 'good',
+            isSoon
+              ? 'Only about {0} left, between {1} and {2}: the next tire.'
+              : 'About {0} left, between {1} and {2}.',
+            [km(kmLeft), km(kmLeftLow), km(kmLeftHigh)],
+          );
+    show.verdict(why.verdict);
     return { depthNowMm, ...rates, kmLeft, kmLeftLow, kmLeftHigh, doneOn, reason: why };
   },
 });

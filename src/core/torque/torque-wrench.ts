@@ -1,3 +1,4 @@
+import { InputError } from '../errors';
 import { listOf, quantity, record, text } from '../fields';
 import { defineWorking } from '../working';
 
@@ -29,7 +30,7 @@ const n = (value: number) => Math.round(value * 10) / 10;
  * The wrench that covers a torque, and its setting with an extension head in line with the handle.
  *
  * `torqueNm` above 0 to 1000; `extensionMm` 0 to 1000; `leverMm` of the wrench itself, needed with an extension.
- * Source: setting = T L / (L + A), statics of a lever. Common practice: never wind a wrench below its scale.
+ * Throws `InputError` for a wrench whose lowest setting is not below its highest. Source: setting = T L / (L + A), statics of a lever. Common practice: never wind a wrench below its scale.
  */
 export const torqueWrench = defineWorking<Input, TorqueChoice>({
   name: 'torque-wrench',
@@ -54,6 +55,14 @@ export const torqueWrench = defineWorking<Input, TorqueChoice>({
   },
   example: { torqueNm: 18, wrenches: [{ name: 'long click', minNm: 40, maxNm: 190 }] },
   work({ torqueNm, wrenches, extensionMm = 0, leverMm }, show) {
+    wrenches.forEach(({ name, minNm, maxNm }, i) => {
+      if (minNm >= maxNm)
+        throw new InputError(
+          `wrenches[${i}].minNm`,
+          `${name} would start at ${minNm} N·m and end at ${maxNm}.`,
+          'a lowest setting below the highest',
+        );
+    });
     show.line('torque', 'at the fastener', torqueNm, 'Nm');
     const settings = wrenches.map((wrench) => {
       const lever = leverMm ?? wrench.leverMm;
@@ -64,7 +73,7 @@ export const torqueWrench = defineWorking<Input, TorqueChoice>({
     const covering = usable.filter((s) => s.settingNm >= s.wrench.minNm && s.settingNm <= s.wrench.maxNm);
     // The setting nearest the middle of the scale, where a click wrench is truest.
     const middle = (s: (typeof covering)[number]) =>
-      Math.abs((s.settingNm - s.wrench.minNm) / (s.wrench.maxNm - s.wrench.minNm || 1) - 0.5);
+      Math.abs((s.settingNm - s.wrench.minNm) / (s.wrench.maxNm - s.wrench.minNm) - 0.5);
     const best = [...covering].sort((a, b) => middle(a) - middle(b))[0];
     for (const w of wrenches) {
       show.line(w.name, 'lowest setting', w.minNm, 'Nm');

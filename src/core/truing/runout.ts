@@ -1,7 +1,7 @@
 import { InputError } from '../errors';
 import { angle, count, listOf, oneOf, quantity, record, ruleValues } from '../fields';
 import { ruleNumber, type RuleValues } from '../rules';
-import { angleBetween, placeText } from '../units';
+import { angleBetween, counted, placeText } from '../units';
 import { spokeDegs } from '../wheels';
 import { defineWorking, reason, worstOf, type Reason } from '../working';
 import { firstHarmonic } from './first-harmonic';
@@ -49,9 +49,17 @@ interface Input {
 
 /** Fewer places than this do not tell a dent from a bend. Basis: memory. */
 const LEAST_PLACES = 6;
+/** What a high spot could hide in between two readings. Basis: memory. */
+const WIDEST_GAP_DEG = 120;
 /** Spokes this near the high spot are worked. Basis: memory. */
 const NEAR_DEG = 25;
 const FIRST_TURN = 0.25;
+
+/** The longest stretch of the wheel without a reading. */
+const widestGapDeg = (degs: readonly number[]): number => {
+  const round = degs.map((deg) => deg % 360).sort((a, b) => a - b);
+  return Math.max(...round.map((deg, i) => (i === 0 ? deg + 360 - round.at(-1)! : deg - round[i - 1]!)));
+};
 
 const partOf = (readings: readonly RunoutReading[], key: 'lateralMm' | 'radialMm'): RunoutPart | null => {
   const ring = readings.filter((r) => r[key] !== undefined).map((r) => ({ angleDeg: r.angleDeg, value: r[key]! }));
@@ -59,12 +67,18 @@ const partOf = (readings: readonly RunoutReading[], key: 'lateralMm' | 'radialMm
   if (ring.length < LEAST_PLACES)
     throw new InputError(
       'readings',
-      `${ring.length} places are too few.`,
+      `${counted(ring.length, 'place')}: too few.`,
       `at least ${LEAST_PLACES} places round the wheel`,
     );
-  const fit = firstHarmonic(ring);
-  if (!fit)
-    throw new InputError('readings', 'The readings are all at the same places.', 'places spread round the wheel');
+  const gapDeg = widestGapDeg(ring.map((r) => r.angleDeg));
+  if (gapDeg > WIDEST_GAP_DEG)
+    throw new InputError(
+      'readings',
+      `A stretch of ${Math.round(gapDeg)}° of the wheel was not read.`,
+      `places all round the wheel, no more than ${WIDEST_GAP_DEG}° apart`,
+    );
+  // Places that far round always determine it.
+  const fit = firstHarmonic(ring)!;
   const values = ring.map((r) => r.value);
   const worst = fit.rest.reduce((w, r, i) => (Math.abs(r) > Math.abs(fit.rest[w]!) ? i : w), 0);
   return {
@@ -112,7 +126,7 @@ export const READINGS_FIELD = listOf(
  * which to turn first.
  *
  * At least six places; lateral toward the disc side positive, radial outward positive, -20 to 20 mm.
- * Throws `InputError` for too few places. Source: ordinary least squares; limits are rules.
+ * Throws `InputError` for too few places, or places that leave a third of the wheel unread. Source: ordinary least squares; limits are rules.
  */
 export const runout = defineWorking<Input, RunoutResult>({
   name: 'runout',

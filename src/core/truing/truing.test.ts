@@ -62,10 +62,82 @@ describe('runout', () => {
     expect(new Set(result.spokes.map((s) => s.turn))).toEqual(new Set(['tighten']));
   });
 
+  /** By hand: spokes every 10° from 5° on, the first to the disc side; 25° either way of the high spot at 90°. */
+  test('high toward the disc side: its own spokes are let go, those of the other side pull it back', () => {
+    const { result } = run(ring(12, (deg) => ({ lateralMm: 0.9 * cos(deg - 90) })));
+    expect(result.spokes.map(({ spoke, deg, turn, turns }) => [spoke, Math.round(deg), turn, turns])).toEqual([
+      [9, 85, 'loosen', 0.25],
+      [10, 95, 'tighten', 0.25],
+      [8, 75, 'tighten', 0.125],
+      [11, 105, 'loosen', 0.125],
+      [7, 65, 'loosen', 0.125],
+      [12, 115, 'tighten', 0.125],
+    ]);
+    const other = run(ring(12, (deg) => ({ lateralMm: -0.9 * cos(deg - 270) })));
+    expect(other.result.spokes).toEqual(result.spokes);
+  });
+
+  test('what is said: true, or how far and where it is high', () => {
+    const says = (mm: number, more = {}) =>
+      run(
+        ring(12, (deg) => ({ lateralMm: mm * cos(deg - 90) })),
+        more,
+      );
+    expect(says(0.5).result.reasons.map((r) => r.says)).toEqual(['1.0 mm side to side: true.']);
+    expect(says(1).result.reasons.map((r) => r.says)).toEqual(["2.0 mm side to side, high at 3 o'clock, 90°."]);
+    // As much as the limit is within it.
+    expect(says(0.75).verdict).toBe('good');
+    expect(says(1.25).verdict).toBe('check');
+    expect(
+      says(1.25)
+        .basis.map((b) => b.says)
+        .join(),
+    ).toMatch(/spokes counted from the valve/);
+    expect(
+      says(0.5)
+        .basis.map((b) => b.says)
+        .join(),
+    ).not.toMatch(/spokes/);
+    expect(says(0.5).cautions).toEqual([]);
+    // Spokes of a number nobody knows are not named, and a cast rim has none to turn.
+    expect(says(2, { spokes: 0 }).result.spokes).toEqual([]);
+    expect(says(2, { build: 'cast', spokes: 36 }).result.spokes).toEqual([]);
+    expect(says(2, { build: 'cast' }).cautions).toEqual([
+      'A bent cast rim is not straightened at the bench: the maker decides.',
+    ]);
+    expect(says(0.4, { build: 'cast' }).cautions).toEqual([]);
+    expect(says(2).cautions.join()).not.toMatch(/cast/);
+  });
+
+  test('both kinds are judged each by its own readings, at places of their own', () => {
+    const { result } = run([
+      ...ring(6, () => ({ lateralMm: 0.1 })),
+      ...ring(8, (deg) => ({ radialMm: 1.6 * cos(deg - 45) })),
+    ]);
+    expect(result.lateral).toMatchObject({ totalMm: 0 });
+    expect(result.radial!.highDeg).toBeCloseTo(45, 6);
+    expect(result.radial!.harmonicMm).toBeCloseTo(1.6, 6);
+    expect(result.reasons.map((r) => r.verdict)).toEqual(['good', 'stop']);
+  });
+
+  test('readings that leave a third of the wheel unread say so', () => {
+    const at = (degs: readonly number[]) => degs.map((angleDeg) => ({ angleDeg, lateralMm: 0.3 }));
+    expect(run(at([0, 40, 80, 120, 200, 240])).verdict).toBe('good');
+    expect(run(at([360, 40, 80, 120, 160, 240])).verdict).toBe('good');
+    const said = (degs: readonly number[]) => problemOf(() => run(at(degs))).message;
+    expect(said([0, 1, 2, 3, 4, 5])).toBe('A stretch of 355° of the wheel was not read.');
+    expect(said([10, 60, 110, 160, 210, 220])).toBe('A stretch of 150° of the wheel was not read.');
+    expect(said([0, 130, 180, 230, 280, 330])).toBe('A stretch of 130° of the wheel was not read.');
+  });
+
   test('a dent is not a bend', () => {
     const { result } = run(ring(12, (deg) => ({ radialMm: deg === 150 ? -1.4 : 0.1 * cos(deg) })));
     expect(result.radial!.restDeg).toBe(150);
-    expect(result.reasons.map((r) => r.says).join()).toMatch(/not a bend but a dent or a kink/);
+    // By hand: a reading that stands out keeps 1 − 3/12 of itself: (−1.4 + 0.087) × 0.75 = −0.98.
+    expect(result.reasons.map((r) => r.says)).toContain(
+      "\u22121.0 mm up and down at 5 o'clock, 150° is not a bend but a dent or a kink: look at it.",
+    );
+    expect(run(ring(12, (deg) => ({ radialMm: deg === 150 ? -0.8 : 0 }))).result.reasons).toHaveLength(1);
   });
 
   test.each([
@@ -87,8 +159,8 @@ describe('runout', () => {
 
   test.each([
     [[], /no readings/],
-    [ring(5, () => ({ lateralMm: 1 })), /5 places are too few/],
-    [Array.from({ length: 8 }, () => ({ angleDeg: 90, lateralMm: 1 })), /same places/],
+    [ring(5, () => ({ lateralMm: 1 })), /5 places: too few/],
+    [Array.from({ length: 8 }, () => ({ angleDeg: 90, lateralMm: 1 })), /A stretch of 360° of the wheel was not read/],
   ])('%j is refused', (readings, says) => {
     expect(problemOf(() => run(readings as RunoutReading[])).message).toMatch(says);
   });
@@ -110,6 +182,58 @@ describe('the ring of the spokes', () => {
     expect(result.loose[0]).toMatchObject({ spoke: 7, group: 'disc side, inner' });
     expect(result.loose[0]!.tensionPct).toBeCloseTo(64, 6);
     expect(run(tones({ 8: 560 })).result.loose[0]!.reason.says).toMatch(/carries for a loose one/);
+  });
+
+  test('the middle of a group is its median, of an even and an odd number, whatever the order', () => {
+    // Spokes 1, 5, 9, 13 are one group: 100 % is halfway between the two in the middle.
+    const four = [300, 420, 400, 410].map((toneHz, i) => ({ spoke: 1 + 4 * i, toneHz }));
+    expect(run(four).result.loose.map((l) => [l.spoke, l.tensionPct])).toEqual([[1, 100 * (300 / 405) ** 2]]);
+    expect(run(four.slice(0, 3)).result.loose[0]!.tensionPct).toBeCloseTo(100 * (300 / 400) ** 2, 9);
+    // Two of a group have no middle: nothing is made up.
+    expect(run(four.slice(0, 2))).toMatchObject({ verdict: 'good', result: { loose: [] } });
+    expect(run(four.slice(0, 2)).lines).toEqual([]);
+  });
+
+  test('the limits are those of the rules, and as much as the limit is within it', () => {
+    const at = (pct: number, rules = {}) =>
+      run(tones({ 7: 430 * Math.sqrt(pct / 100) }), { rules }).result.loose.length;
+    expect([at(70.01), at(69.9), at(139.9), at(140.1)]).toEqual([0, 1, 0, 1]);
+    expect(at(60, { 'spoke.lowPct': 50 })).toBe(0);
+    expect(at(130, { 'spoke.highPct': 120 })).toBe(1);
+    const { result } = run(tones({ 7: 430 * Math.sqrt(0.5) }));
+    expect(result.reasons.map((r) => r.says)).toEqual(['Spoke 7 has 50 % of the tension of its group: loose.']);
+  });
+
+  test('a dull spoke is loose whatever its tone; one without a tone leaves the others their middle', () => {
+    const rung = [
+      { spoke: 1, toneHz: 400, sounds: 'dull' },
+      { spoke: 5, toneHz: 400 },
+      { spoke: 9, toneHz: 400 },
+      { spoke: 13, sounds: 'clear' },
+    ];
+    const working = run(rung);
+    expect(working.result.loose).toMatchObject([{ spoke: 1, tensionPct: 100 }]);
+    expect(working.lines.map((l) => [l.label, l.value])).toEqual([['disc side, outer', 400]]);
+    expect(working.basis.map((b) => b.kind)).toContain('published');
+    expect(working.cautions.join()).toMatch(/skilled job/);
+  });
+
+  /** T = 4 L² f² μ, by hand: 4 × 0.2² × 400² × 0.03 = 768 N. */
+  test('tension in newtons where length and mass are known', () => {
+    const four = [1, 5, 9].map((spoke) => ({ spoke, toneHz: 400 }));
+    const of = (more: object, spokes: object[] = four) => run(spokes, more).result.medianTensionN;
+    expect(of({ lengthMm: 200, gramsPerMetre: 30 })).toBeCloseTo(768, 9);
+    expect(of({ lengthMm: 200 })).toBeNull();
+    expect(of({ gramsPerMetre: 30 })).toBeNull();
+    expect(of({ lengthMm: 200, gramsPerMetre: 30 }, [{ spoke: 1, sounds: 'clear' }])).toBeNull();
+  });
+
+  test('rung by ear alone it says how many', () => {
+    const working = run([{ spoke: 1, sounds: 'clear' }]);
+    expect(working.lines.map((l) => [l.label, l.value])).toEqual([['rung', 1]]);
+    expect(working.result.reasons.map((r) => r.says)).toEqual(['1 rung, none stands out.']);
+    expect(working.basis.some((b) => b.kind === 'published')).toBe(false);
+    expect(working.cautions).toEqual([]);
   });
 
   test('by ear: the dull ones', () => {

@@ -1,3 +1,4 @@
+import { counted } from '../units';
 import { count, quantity, ruleValues, yes } from '../fields';
 import { ruleNumber, ruleWord, type RuleValues } from '../rules';
 import { defineWorking, reason, SILENT, worstOf, type Reason, type Show } from '../working';
@@ -48,7 +49,7 @@ export const judgeOldTube = (
           ]),
         ]
       : []),
-    ...(patches > most ? [reason('stop', `${patches} patches; the shop allows ${most}.`)] : []),
+    ...(patches > most ? [reason('stop', `${counted(patches, 'patch', 'patches')}; the shop allows ${most}.`)] : []),
   ];
   const sound = worstOf(reasons) === 'good';
   if (sound && school === 'new')

@@ -50,8 +50,8 @@ const MASS: Record<UnitPreferences['mass'], Shown> = {
   oz: { label: 'oz', scale: 1 / OUNCE_IN_G, digits: 2 },
 };
 const TORQUE: Record<UnitPreferences['torque'], Shown> = {
-  'N·m': { label: 'N·m', scale: 1, digits: 0 },
-  'lbf·ft': { label: 'lbf·ft', scale: 1 / FT_LBF_IN_NM, digits: 0 },
+  'N·m': { label: 'N·m', scale: 1, digits: 1 },
+  'lbf·ft': { label: 'lbf·ft', scale: 1 / FT_LBF_IN_NM, digits: 1 },
 };
 const TEMPERATURE: Record<UnitPreferences['temperature'], Shown> = {
   '°C': { label: '°C', scale: 1, digits: 0 },
@@ -124,21 +124,29 @@ export const fromDisplay = (shown: number, unit: Unit, units: UnitPreferences): 
   return (shown - shift) / scale;
 };
 
-/** How a quantity is written; `digits` overrides the usual number of decimals, `sign` shows a plus. */
+/** Units whose trailing noughts say nothing. */
+const TRIMMED: readonly Unit[] = ['kg', 'in', 'Nm'];
+/** What one of them is called. */
+const ONE: Partial<Record<Unit, string>> = { days: 'day', years: 'year' };
+
+/**
+ * How a quantity is written; `digits` overrides the usual number of decimals, `more` adds to it, `sign` shows a plus.
+ */
 export const formatQuantity = (
   value: number,
   unit: Unit,
   units: UnitPreferences,
-  options: { digits?: number; sign?: boolean } = {},
+  options: { digits?: number; more?: number; sign?: boolean } = {},
 ): { text: string; label: string } => {
   const { label, digits: usual } = shownAs(unit, units);
   const shown = toDisplay(value, unit, units);
   // Decimals are asked for in grams: an ounce is so much larger that it takes its usual ones more.
-  const digits =
+  const asked =
     options.digits === undefined ? usual : unit === 'g' && label === 'oz' ? options.digits + usual : options.digits;
+  const digits = asked + (options.more ?? 0);
   const fixed = Math.abs(shown).toFixed(digits);
   const zero = Number(fixed) === 0;
-  const trimmed = unit === 'kg' || unit === 'in' ? String(Number(fixed)) : fixed;
+  const trimmed = TRIMMED.includes(unit) && options.digits === undefined ? String(Number(fixed)) : fixed;
   const sign = zero ? '' : shown < 0 ? '\u2212' : options.sign ? '+' : '';
-  return { text: sign + trimmed, label };
+  return { text: sign + trimmed, label: (trimmed === '1' && ONE[unit]) || label };
 };

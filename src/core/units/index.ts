@@ -3,7 +3,8 @@ export { UNIT_NAMES, type Unit } from './unit';
 export { formatQuantity, fromDisplay, toDisplay, displayUnit, DEFAULT_UNITS, type UnitPreferences } from './display';
 export { formatMoney, parseMoney, writeMoney } from './money';
 export { DAY_MS, dayOf, daysAfter, daysBetween, localDayOf } from './day';
-export { said, sayIn, type Said, type SaidQuantity } from './said';
+export { counted } from './counted';
+export { said, sayIn, writtenApart, type Said, type SaidQuantity } from './said';
 export { clockText, degText, mirrored, normalDeg, parseAngle, angleBetween, meanDeg, placeText } from './angle';
 export {
   BAR_IN_KPA,

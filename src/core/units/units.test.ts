@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { InputError } from '../errors';
 import {
+  counted,
   angleBetween,
   clockText,
   DEFAULT_UNITS,
@@ -17,6 +18,7 @@ import {
   placeText,
   said,
   sayIn,
+  writtenApart,
   toDisplay,
   writeMoney,
   UNIT_NAMES,
@@ -106,7 +108,12 @@ describe('quantities at the edge', () => {
   test.each([
     [89.63, 'kPa', '13.0', 'psi'],
     [-13, 'mm', '\u221213', 'mm'],
-    [21.7, 'Nm', '22', 'N·m'],
+    [21.7, 'Nm', '21.7', 'N·m'],
+    [100, 'Nm', '100', 'N·m'],
+    [1, 'days', '1', 'day'],
+    [1.4, 'days', '1', 'day'],
+    [2, 'days', '2', 'days'],
+    [2.5, 'in', '2.5', 'in'],
     [0.04, 'g', '0', 'g'],
     [-0.2, 'g', '0', 'g'],
     [20, 'C', '20', '°C'],
@@ -190,6 +197,55 @@ describe('sentences with quantities', () => {
     expect(room.says).toBe('25 mm of room; the shop wants 10 mm.');
     expect(sayIn(room, { ...DEFAULT_UNITS, length: 'in' })).toBe('1.00 in of room; the shop wants 0.39 in.');
     expect(sayIn(said('Nothing to convert.'), DEFAULT_UNITS)).toBe('Nothing to convert.');
+  });
+
+  test('a value and its limit are written with enough decimals to show the difference', () => {
+    const mm = (value: number) => ({ value, unit: 'mm' as const });
+    expect(said('{0}; wanted {1}.', [mm(9.7), mm(10)]).says).toBe('9.7 mm; wanted 10.0 mm.');
+    expect(said('{0}; wanted {1}.', [mm(10), mm(10)]).says).toBe('10 mm; wanted 10 mm.');
+    expect(
+      said(
+        '{0} on {1}.',
+        [335.04, 335].map((value) => ({ value, unit: 'kg' })),
+      ).says,
+    ).toBe('335.04 kg on 335 kg.');
+    expect(said('They differ by {0}.', [{ value: 0.2, unit: 'kPa' }]).says).toBe('They differ by 0.03 psi.');
+    expect(said('They differ by {0}.', [{ value: 0, unit: 'kPa' }]).says).toBe('They differ by 0.0 psi.');
+    // Of two units neither is larger.
+    expect(said('{0}, {1}.', [mm(10.2), { value: 10, unit: 'deg' }]).says).toBe('10 mm, 10°.');
+    // One asks for decimals, the other does not: the smaller one never reads as the larger.
+    expect(said('{0}, {1}.', [mm(8.4), { ...mm(8.1), digits: 1 }]).says).toBe('8.4 mm, 8.1 mm.');
+  });
+
+  test('what is written never contradicts what is meant', () => {
+    const unit = fc.constantFrom<Unit>('kPa', 'mm', 'g', 'Nm', 'C', 'kg', 'in', 'pct', 'years', 'days', 'km', 'm');
+    const units = fc.constantFrom(DEFAULT_UNITS, {
+      pressure: 'bar',
+      length: 'in',
+      mass: 'oz',
+      torque: 'lbf·ft',
+      temperature: '°F',
+    } as const);
+    const value = fc.double({ min: -50, max: 1200, noNaN: true });
+    const near = fc.double({ min: -0.5, max: 0.5, noNaN: true });
+    const digits = fc.option(fc.integer({ min: 0, max: 2 }), { nil: undefined });
+    fc.assert(
+      fc.property(unit, units, value, near, digits, (of, prefs, a, by, shown) => {
+        fc.pre(Math.abs(by) > 0.01);
+        const pair = [
+          { value: a, unit: of, ...(shown === undefined ? {} : { digits: shown }) },
+          { value: a + by, unit: of },
+        ];
+        const [one, other] = writtenApart(pair, prefs).map(({ text }) => Number(text.replace('\u2212', '-')));
+        expect(Math.sign(other! - one!)).toBe(Math.sign(by));
+      }),
+      { numRuns: 500 },
+    );
+  });
+
+  test('a thing is counted in words that fit the number', () => {
+    expect([0, 1, 2].map((n) => counted(n, 'bite'))).toEqual(['0 bites', '1 bite', '2 bites']);
+    expect([1, 3].map((n) => counted(n, 'try', 'tries'))).toEqual(['1 try', '3 tries']);
   });
 
   test('a place without a quantity is left as it is', () => {

@@ -1,4 +1,5 @@
 import { checkRuleValue, DEFAULT_RULES, type Rule, type ShopRule } from '../../core/rules';
+import { caught } from '../../core/errors';
 import { NotFound } from '../errors';
 import type { Db } from './open-db';
 
@@ -30,7 +31,9 @@ export const ruleStore = (db: Db) => {
     const changed = new Map(all.all().map((row) => [row.key, row]));
     return DEFAULT_RULES.map((rule) => {
       const row = changed.get(rule.key);
-      if (!row) return { ...rule, shipped: rule.value, changedBy: null, reason: null, changedAt: null };
+      // What an earlier program took and the rule of today cannot hold is not the shop's value any more.
+      if (!row || !caught(() => checkRuleValue(rule, JSON.parse(row.value))).ok)
+        return { ...rule, shipped: rule.value, changedBy: null, reason: null, changedAt: null };
       const value = JSON.parse(row.value) as Rule['value'];
       const basis = value === rule.value ? rule.basis : 'shop rule';
       return {

@@ -129,7 +129,7 @@ export const SizePicture = ({
         `${c.to.canonical}: diameter ${say(c.diameterChangeMm, 'mm', { sign: true })}, width ${say(c.sectionWidthChangeMm, 'mm', { sign: true })}`,
     )
     .join('; ');
-  const names = [from, ...changes.map((c) => c.to)].map((s) => s.canonical.split(' ')[0]!);
+  const names = [from, ...changes.map((c) => c.to)].map((s) => s.size);
   return (
     <svg
       viewBox="0 20 756 540"
@@ -156,7 +156,7 @@ export const SizePicture = ({
         ) : (
           <>
             <text x="215" y="284" fontSize="26" className="fill-ink">
-              {changes[0]!.to.canonical.split(' ')[0]}
+              {changes[0]!.to.size}
             </text>
             <text x="215" y="314" fontSize="19" className={same ? 'fill-ink2' : 'fill-check'}>
               {same ? 'the same size as before' : `dashed: ${names[0]}`}

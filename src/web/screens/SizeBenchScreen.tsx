@@ -35,7 +35,7 @@ const writeBench = (params: URLSearchParams, { given, wheelId }: BenchAddress): 
 
 const sizeOf = (marking: string): string | null => {
   const read = attempt(tireSize, { marking: marking || ' ' });
-  return read.ok ? read.working.result.canonical.split(' ')[0]! : null;
+  return read.ok ? read.working.result.size : null;
 };
 
 /** What is to be said of the room that was measured, for a comparison that begins with this size. */
