@@ -10,8 +10,13 @@ export default defineConfig({
     target: 'node20',
     minify: false,
     rollupOptions: {
-      input: { main: 'src/server/main.ts', 'fill-demo': 'src/demo/fill-demo.ts', bridge: 'src/server/bridge-main.ts' },
-      output: { format: 'cjs', entryFileNames: '[name].cjs', chunkFileNames: '[name].cjs' },
+      input: {
+        main: 'src/server/main.ts',
+        worker: 'src/server/work/worker.ts',
+        'fill-demo': 'src/demo/fill-demo.ts',
+        bridge: 'src/server/bridge-main.ts',
+      },
+      output: { format: 'cjs', exports: 'named', entryFileNames: '[name].cjs', chunkFileNames: '[name].cjs' },
     },
   },
 });

@@ -22,6 +22,7 @@ import { photoRoutes } from './routes/photos';
 import { recordRoutes } from './routes/records';
 import { shopRoutes } from './routes/shop';
 import { workingRoutes } from './routes/workings';
+import { workHere, type WorkPool } from './work';
 
 const YEAR_S = 31_536_000;
 
@@ -33,13 +34,14 @@ export const shopDevices = (db: Db): DeviceHub => deviceHub(shopStandIns(), { ca
 
 /**
  * The whole server as a function of its database; `photosDir` holds the photographs, `passphrase` when it is reachable
- * from outside.
+ * from outside, `work` the threads for long work (without them it is done here).
  */
 export const createApp = (
   db: Db,
-  options: { logger: Logger; photosDir: string; devices?: DeviceHub; passphrase?: string | undefined },
+  options: { logger: Logger; photosDir: string; devices?: DeviceHub; passphrase?: string | undefined; work?: WorkPool },
 ): Express => {
   const app = express();
+  const { work = workHere() } = options;
   const shop = shopStore(db);
   const rules = ruleStore(db);
   const photos = photoStore(options.photosDir);
@@ -68,11 +70,11 @@ export const createApp = (
     res.json({ ok: true });
   });
   app.use('/api/devices', deviceRoutes(options.devices ?? shopDevices(db)));
-  app.use('/api/workings', workingRoutes());
-  app.use('/api/jobs', jobRoutes(jobs, shop));
+  app.use('/api/workings', workingRoutes(work));
+  app.use('/api/jobs', jobRoutes(jobs, shop, work));
   app.use('/api', shopRoutes(shop, rules, jobs));
-  app.use('/api', recordRoutes(shop.records, jobs));
-  app.use('/api', balanceRoutes(jobs, practiceStore(db)));
+  app.use('/api', recordRoutes(shop.records, jobs, work));
+  app.use('/api', balanceRoutes(jobs, practiceStore(db), work));
   app.use('/api', unknownRoute);
 
   app.use('/assets', express.static(join(WEB_DIR, 'assets'), { immutable: true, maxAge: YEAR_S * 1000 }), unknownRoute);

@@ -6,6 +6,16 @@ import type { Entry } from '../core/job';
 /** What was asked for is not there. */
 export class NotFound extends Error {}
 
+/** Too much is waiting to be worked out already. */
+export class ServerBusy extends Error {
+  constructor() {
+    super('The server has more to work out than it can at the moment.');
+  }
+}
+
+/** Whoever asked has gone, so nobody waits for the answer. */
+export class AskerGone extends Error {}
+
 /** The log has moved on: what the client has not seen comes with the refusal. */
 export class LogMovedOn extends Error {
   constructor(
@@ -49,6 +59,13 @@ export const errorHandler: ErrorRequestHandler = (error, req, res, _next) => {
         ...problem('version', error.message, `the version that stands, ${error.record.version}`),
         record: error.record,
       });
+  } else if (error instanceof AskerGone) {
+    res.end();
+  } else if (error instanceof ServerBusy) {
+    res
+      .status(503)
+      .set('Retry-After', '2')
+      .json(problem('server', error.message, 'another try in a moment'));
   } else if (error instanceof NotFound) {
     res.status(404).json(problem('path', error.message, 'an address that exists'));
   } else if (typeof error?.status === 'number' && error.status < 500) {

@@ -6,6 +6,7 @@ import { createApp, shopDevices } from './app';
 import { writeBack } from './db/journal';
 import { DatabaseUnusable, openDb } from './db/open-db';
 import { PROJECT_DIR } from './paths';
+import { workPool } from './work';
 
 const GRACE_MS = 5000;
 const WRITE_BACK_EVERY_MS = 2000;
@@ -35,7 +36,8 @@ const start = (): void => {
   setInterval(() => writeBack(db, file), WRITE_BACK_EVERY_MS).unref();
   const devices = shopDevices(db);
   const photosDir = join(dirname(file), `${basename(file, '.sqlite')}-photos`);
-  const server = createServer(createApp(db, { logger, passphrase, photosDir, devices }));
+  const work = workPool(join(__dirname, 'worker.cjs'));
+  const server = createServer(createApp(db, { logger, passphrase, photosDir, devices, work }));
 
   server.on('error', (error: NodeJS.ErrnoException) => {
     db.close();
@@ -58,6 +60,7 @@ const start = (): void => {
       process.exit(0);
     });
     devices.stop();
+    void work.close();
     server.closeIdleConnections();
     setTimeout(() => server.closeAllConnections(), GRACE_MS).unref();
   };

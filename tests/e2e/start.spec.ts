@@ -76,14 +76,60 @@ test('what an interrupted filling left behind does not stand in the way', async 
   expect(existsSync(`${file}.making`)).toBe(false);
 });
 
-test('the server stops at once and cleanly when it is asked to', async () => {
+/** The real server on a shop of its own, and where it listens. */
+const begin = async () => {
   const child = spawn('node', MAIN, { env: { ...process.env, RIMSTONE_DB: join(dir, 'shop.sqlite'), PORT: '0' } });
   const url = await new Promise<string>((resolve) =>
     child.stdout.on('data', (c: Buffer) => resolve(/http:\S+/.exec(c.toString())![0])),
   );
+  return { child, url, ended: new Promise<number | null>((resolve) => child.once('exit', resolve)) };
+};
+
+test('the server stops at once and cleanly when it is asked to', async () => {
+  const { child, url, ended } = await begin();
   expect(await (await fetch(`${url}/api/health`)).json()).toEqual({ ok: true });
-  const ended = new Promise<number | null>((resolve) => child.once('exit', resolve));
   child.kill('SIGTERM');
   expect(await ended).toBe(0);
   expect(existsSync(join(dir, 'shop.sqlite-wal'))).toBe(false);
+});
+
+test('what takes seconds to work out holds nobody else up, and ends with a sentence', async () => {
+  test.setTimeout(60_000);
+  const { child, url, ended } = await begin();
+  const work = (name: string, input: object) =>
+    fetch(`${url}/api/workings/${name}`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(input),
+    });
+  const light = { restDeg: 212, trialMassG: 25, trialDeg: 302, restWithTrialDeg: 247 };
+  expect((await work('balance-trial', light)).status).toBe(200);
+  // Thousands of millions of steps, if it were let.
+  const heavy = work('balance-place', {
+    counterMassG: 401.3,
+    counterDeg: 10,
+    stock: [3, 4, 6, 7, 9, 11, 13, 17].map((massG) => ({ massG: massG + 0.37, count: 40 })),
+    positions: Array.from({ length: 40 }, (_, i) => 130 + i * 3),
+    sides: 'one',
+    perPlace: 6,
+    mostPieces: 24,
+    limitG: 0,
+    mostSteps: 1_000_000_000,
+  });
+  const waits: number[] = [];
+  for (let i = 0; i < 40; i++) {
+    const began = performance.now();
+    expect((await fetch(`${url}/api/health`)).status).toBe(200);
+    waits.push(performance.now() - began);
+  }
+  waits.sort((a, b) => a - b);
+  expect(waits[20]).toBeLessThan(100);
+  const refused = await heavy;
+  expect(refused.status).toBe(422);
+  expect(await refused.json()).toMatchObject({
+    error: { field: 'input', message: 'This takes longer than 5 seconds.' },
+  });
+  expect((await work('balance-trial', light)).status).toBe(200);
+  child.kill('SIGTERM');
+  expect(await ended).toBe(0);
 });

@@ -121,14 +121,17 @@ const drawCard = (doc: Doc, card: JobCard): void => {
   ]);
 };
 
-/** The job card as a PDF file, A4, in the fitter's units. */
-export const jobCardPdf = (input: {
+/** What a job card is printed from. */
+export interface CardInput {
   job: JobSummary;
   entries: readonly Entry[];
   units: UnitPreferences;
   shopName: string;
   on: Date;
-}): Promise<Buffer> =>
+}
+
+/** The job card as a PDF file, A4, in the fitter's units. */
+export const jobCardPdf = (input: CardInput): Promise<Buffer> =>
   new Promise((resolve, reject) => {
     const state = foldJob(input.entries);
     const card = jobCard(state, dayOf(input.on), input.units);

@@ -23,6 +23,8 @@ export const recordsCsv = <K extends RecordKind>(kind: K, records: readonly Reco
   stringify([fileColumns(kind), ...records.map((r) => toCells(kind, r).map(mark))], { record_delimiter: 'windows' });
 
 const MOST_ROWS = 5000;
+/** More than any kind of record has. */
+const MOST_COLUMNS = 100;
 
 /** What separates the cells: comma, or what a spreadsheet of another tongue writes, by the header. */
 const delimiterOf = (text: string): string => {
@@ -30,17 +32,27 @@ const delimiterOf = (text: string): string => {
   return [',', ';', '\t'].reduce((best, d) => (header.split(d).length > header.split(best).length ? d : best));
 };
 
+/** Counted before the file is taken apart: a line of nothing but commas would cost seconds. */
+const checkColumns = (text: string, delimiter: string): void => {
+  let columns = 1;
+  for (const sign of text) {
+    if (sign === '\n') columns = 1;
+    else if (sign === delimiter && ++columns > MOST_COLUMNS)
+      throw new InputError(
+        'file',
+        `A line holds more than ${MOST_COLUMNS} columns.`,
+        'the columns that the file out has',
+      );
+  }
+};
+
 /** The cells of a file. Throws `InputError` for what is no CSV, is empty, or is too long. */
 const cellsOf = (text: string): string[][] => {
+  const delimiter = delimiterOf(text);
+  checkColumns(text, delimiter);
   let rows: string[][];
   try {
-    rows = parse(text, {
-      bom: true,
-      relax_column_count: true,
-      skip_empty_lines: true,
-      trim: true,
-      delimiter: delimiterOf(text),
-    });
+    rows = parse(text, { bom: true, relax_column_count: true, skip_empty_lines: true, trim: true, delimiter });
   } catch (error) {
     const line = (error as { lines?: number }).lines;
     throw new InputError(
@@ -55,13 +67,16 @@ const cellsOf = (text: string): string[][] => {
   return rows.map((row) => row.map(unmark));
 };
 
+/** What a file is held against. */
+export interface CsvInput<K extends RecordKind = RecordKind> {
+  kind: K;
+  text: string;
+  have: readonly Records[K][];
+  machineIds: ReadonlySet<string>;
+}
+
 /** What a file would do to the records of a kind. Throws `InputError` for what is no CSV. */
-export const planCsv = <K extends RecordKind>(
-  kind: K,
-  text: string,
-  have: readonly Records[K][],
-  machineIds: ReadonlySet<string>,
-): ImportPlan<K> =>
+export const planCsv = <K extends RecordKind>({ kind, text, have, machineIds }: CsvInput<K>): ImportPlan<K> =>
   planImport(kind, cellsOf(text), have, {
     needed: fieldsOfKind(kind)
       .filter((f) => f.usual === undefined && !f.may)

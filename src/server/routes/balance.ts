@@ -6,7 +6,8 @@ import { balanceQuestion, foldJob } from '../../core/job';
 import { FRICTIONS, practiceRound, SHELVES, type PracticeTried } from '../../core/practice';
 import type { JobStore } from '../db/job-store';
 import type { PracticeStore } from '../db/practice-store';
-import { recordId, who } from './input';
+import type { WorkPool } from '../work';
+import { goneOf, recordId, who } from './input';
 
 /** Jobs that are looked through, and wheels that are taken, to learn what the stand hides. */
 const MOST_JOBS = 40;
@@ -27,7 +28,7 @@ const triedBody = Joi.object({
 }).required();
 
 /** What the shop's stand hides, learned from its jobs; rounds of practice and their scores. */
-export const balanceRoutes = (jobs: JobStore, practice: PracticeStore): Router => {
+export const balanceRoutes = (jobs: JobStore, practice: PracticeStore, work: WorkPool): Router => {
   const router = Router();
   /**
    * What was seen of the last wheels; what they say of the stand is worked out by whoever asks, `stand-band` takes it
@@ -43,11 +44,14 @@ export const balanceRoutes = (jobs: JobStore, practice: PracticeStore): Router =
     res.json({ wheels });
   });
   router.get('/practice', (_req, res) => void res.json({ rounds: practice.latest(ROUNDS) }));
-  router.post('/practice', (req, res) => {
+  router.post('/practice', async (req, res) => {
     const tried = check<PracticeTried>(triedBody, req.body);
     const { seed, friction, shelf, tries } = tried;
     // The score is worked out here, from the wheel's number: nobody sends one in.
-    const working = practiceRound.run({ seed, friction, shelf, tries });
+    const input = { seed, friction, shelf, tries };
+    const working = (await work.run('working', { name: practiceRound.name, input }, goneOf(res))) as ReturnType<
+      typeof practiceRound.run
+    >;
     res.status(201).json({ score: practice.add(tried, working.result, new Date().toISOString()), working });
   });
   return router;

@@ -1,7 +1,18 @@
+import type { Response } from 'express';
 import Joi from 'joi';
 import { date, expectedAt, text } from '../../core/fields';
 import { InputError } from '../../core/errors';
+import { AskerGone } from '../errors';
 import type { UnitPreferences } from '../../core/units';
+
+/** Aborted when whoever asked hangs up before the answer is whole. */
+export const goneOf = (res: Response): AbortSignal => {
+  const gone = new AbortController();
+  res.on('close', () => {
+    if (!res.writableEnded) gone.abort(new AskerGone());
+  });
+  return gone.signal;
+};
 
 /** Query and parameters arrive as text: this turns numbers into numbers and then checks as ever. */
 export const checkQuery = <T>(schema: Joi.Schema, query: unknown): T => {

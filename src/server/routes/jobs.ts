@@ -4,10 +4,10 @@ import { check, count, listOf } from '../../core/fields';
 import type { UnitPreferences } from '../../core/units';
 import type { JobQuery, JobStore } from '../db/job-store';
 import type { ShopStore } from '../db/shop-store';
-import { jobCardPdf } from '../export/job-card';
 import { logCsv } from '../export/log-csv';
 import { recheckCalendar } from '../export/recheck-calendar';
-import { checkQuery, jobQuery, recordId, unitQuery, who } from './input';
+import type { WorkPool } from '../work';
+import { checkQuery, goneOf, jobQuery, recordId, unitQuery, who } from './input';
 
 const MOST_ENTRIES = 50;
 
@@ -20,7 +20,7 @@ const appendBody = Joi.object({
 }).required();
 
 /** Jobs: list, open, read, append, and what is printed or exported of them. */
-export const jobRoutes = (jobs: JobStore, shop: ShopStore): Router => {
+export const jobRoutes = (jobs: JobStore, shop: ShopStore, work: WorkPool): Router => {
   const router = Router();
 
   router.get('/', (req, res) => void res.json(jobs.list(checkQuery<JobQuery>(jobQuery, req.query))));
@@ -64,14 +64,9 @@ export const jobRoutes = (jobs: JobStore, shop: ShopStore): Router => {
   router.get('/:id/card.pdf', async (req, res) => {
     const units = checkQuery<UnitPreferences>(unitQuery, req.query);
     const job = jobs.find(req.params.id);
-    const pdf = await jobCardPdf({
-      job,
-      entries: jobs.entriesOf(job.id),
-      units,
-      shopName: shop.name(),
-      on: new Date(),
-    });
-    res.type('application/pdf').attachment(`job-${job.number}.pdf`).send(pdf);
+    const card = { job, entries: jobs.entriesOf(job.id), units, shopName: shop.name(), on: new Date() };
+    const pdf = await work.run('card-pdf', card, goneOf(res));
+    res.type('application/pdf').attachment(`job-${job.number}.pdf`).send(Buffer.from(pdf));
   });
 
   return router;

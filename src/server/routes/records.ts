@@ -7,8 +7,9 @@ import { wheelHistory } from '../../core/job';
 import type { JobStore } from '../db/job-store';
 import type { RecordStore } from '../db/record-store';
 import { NotFound } from '../errors';
-import { planCsv, recordsCsv } from '../export/records-csv';
-import { checkQuery, recordId } from './input';
+import { recordsCsv } from '../export/records-csv';
+import type { WorkPool } from '../work';
+import { checkQuery, goneOf, recordId } from './input';
 
 const importQuery = Joi.object<{ apply: 'yes' | 'no' }>({
   apply: Joi.string().valid('yes', 'no').default('no').meta({ expected: 'apply: yes or no' }),
@@ -24,7 +25,7 @@ const kindOf = (value: string): RecordKind => {
 const MOST_JOBS = 20;
 
 /** Machines, wheels and stock: read, add, change, archive; as CSV out and in. */
-export const recordRoutes = (records: RecordStore, jobs: JobStore): Router => {
+export const recordRoutes = (records: RecordStore, jobs: JobStore, work: WorkPool): Router => {
   const router = Router();
   router.get('/records/:kind', (req, res) => void res.json({ records: records.list(kindOf(req.params.kind)) }));
   router.post('/records/:kind', (req, res) => {
@@ -47,12 +48,13 @@ export const recordRoutes = (records: RecordStore, jobs: JobStore): Router => {
       .attachment(`${kind}.csv`)
       .send(recordsCsv(kind, records.list(kind)));
   });
-  router.post('/records/:kind/import', express.text({ type: 'text/csv', limit: '4mb' }), (req, res) => {
+  router.post('/records/:kind/import', express.text({ type: 'text/csv', limit: '4mb' }), async (req, res) => {
     const kind = kindOf(req.params.kind);
     const { apply } = checkQuery<{ apply: 'yes' | 'no' }>(importQuery, req.query);
     if (typeof req.body !== 'string') throw new InputError('file', 'There is no file.', 'CSV as text');
     const machineIds = new Set(records.list('machines').map((m) => m.id));
-    const plan = planCsv(kind, req.body, records.list(kind), machineIds);
+    const file = { kind, text: req.body, have: records.list(kind), machineIds };
+    const plan = await work.run('plan-csv', file, goneOf(res));
     const faulty = plan.problems.length > 0 || plan.rows.some((r) => r.does === 'faulty');
     if (apply === 'yes' && !faulty) records.takeIn(kind, plan.add, plan.change);
     res

@@ -2,6 +2,8 @@ import { Router } from 'express';
 import parseJoi from 'joi-to-json';
 import { WORKINGS, findWorking } from '../../core/workings';
 import { NotFound } from '../errors';
+import type { WorkPool } from '../work';
+import { goneOf } from './input';
 
 const CATALOG = WORKINGS.map((w) => ({
   name: w.name,
@@ -11,13 +13,13 @@ const CATALOG = WORKINGS.map((w) => ({
 }));
 
 /** `GET /api/workings`, the catalog; `POST /api/workings/:name`, one computation. */
-export const workingRoutes = (): Router => {
+export const workingRoutes = (work: WorkPool): Router => {
   const router = Router();
   router.get('/', (_req, res) => void res.json({ workings: CATALOG }));
-  router.post('/:name', (req, res) => {
-    const working = findWorking(req.params.name);
-    if (!working) throw new NotFound(`There is no working called ${req.params.name.slice(0, 40)}.`);
-    res.json(working.run(req.body as never));
+  router.post('/:name', async (req, res) => {
+    const { name } = req.params;
+    if (!findWorking(name)) throw new NotFound(`There is no working called ${name.slice(0, 40)}.`);
+    res.json(await work.run('working', { name, input: req.body as unknown }, goneOf(res)));
   });
   return router;
 };

@@ -1,0 +1,2 @@
+/** Long work off the request thread. */
+export { workHere, workPool, type WorkPool } from './work-pool';

@@ -1,0 +1,65 @@
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { InputError } from '../../src/core/errors';
+import { AskerGone, ServerBusy } from '../../src/server/errors';
+import { workHere, workPool, type WorkPool } from '../../src/server/work';
+
+/** A worker that is told by its input how it behaves. */
+const WORKER = `
+module.exports = ({ input: { input } }) => {
+  if (input.forever) for (;;);
+  if (input.refuse) return { ok: false, problem: { field: 'massG', message: 'Too heavy.', expected: 'less' } };
+  if (input.breaks) throw new TypeError('a defect');
+  return { ok: true, value: input.give };
+};`;
+const file = join(mkdtempSync(join(tmpdir(), 'rimstone-work-')), 'worker.cjs');
+writeFileSync(file, WORKER);
+
+const ask = (pool: WorkPool, input: object, gone?: AbortSignal) =>
+  pool.run('working', { name: 'any', input }, gone) as Promise<unknown>;
+
+describe('the pool of threads', () => {
+  const pool = workPool(file, { limitMs: 1000, mostWaiting: 3 });
+  afterAll(() => pool.close());
+
+  test('hands back what was worked out, and a refusal as bad input', async () => {
+    expect(await ask(pool, { give: 7 })).toBe(7);
+    await expect(ask(pool, { refuse: true })).rejects.toThrow(InputError);
+    await expect(ask(pool, { refuse: true })).rejects.toMatchObject({ field: 'massG', expected: 'less' });
+    await expect(ask(pool, { breaks: true })).rejects.toThrow('a defect');
+  });
+
+  test('what takes too long is stopped and said so, and the next one is done', async () => {
+    const refused = ask(pool, { forever: true });
+    await expect(refused).rejects.toThrow('This takes longer than 1 second.');
+    await expect(refused).rejects.toMatchObject({ field: 'input', expected: expect.stringMatching(/^less at once/) });
+    expect(await ask(pool, { give: 'next' })).toBe('next');
+  });
+
+  test('when whoever asked has gone, it is stopped at once', async () => {
+    const gone = new AbortController();
+    const left = ask(pool, { forever: true }, gone.signal);
+    setTimeout(() => gone.abort(new AskerGone()), 50);
+    const began = Date.now();
+    await expect(left).rejects.toThrow(AskerGone);
+    expect(Date.now() - began).toBeLessThan(900);
+    expect(await ask(pool, { give: 1 })).toBe(1);
+  });
+
+  test('too many that wait are asked to come again', async () => {
+    const all = await Promise.allSettled(Array.from({ length: 12 }, () => ask(pool, { forever: true })));
+    const why = all.map((one) => (one.status === 'rejected' ? (one.reason as Error) : null));
+    expect(why.filter((e) => e instanceof ServerBusy).length).toBeGreaterThan(4);
+    expect(why.every((e) => e instanceof ServerBusy || e instanceof InputError)).toBe(true);
+    expect(await ask(pool, { give: 2 })).toBe(2);
+  });
+});
+
+test('without threads the same is worked out and refused', async () => {
+  const here = workHere();
+  const found = await here.run('working', { name: 'tire-size', input: { marking: '110/90-19' } });
+  expect(found).toMatchObject({ name: 'tire-size', result: { rimDiameterIn: 19 } });
+  await expect(here.run('working', { name: 'tire-size', input: { marking: 'x' } })).rejects.toThrow(InputError);
+  await here.close();
+});
