@@ -91,8 +91,8 @@ const believed = (state: () => JobState): Estimate => {
 
 /** A wheel on the bench with a hidden heavy spot, as the advice says, left before its weights go on. */
 const beginBalance = (write: Writer, state: () => JobState, heavy: MassVector): void => {
-  const { stock, positions, sides, rules } = balanceQuestion(state(), DEMO_WEIGHTS)!;
-  for (const act of advisedActs(hiddenStand(heavy, DEMO_BAND_G), { stock, positions, sides, rules })) {
+  const { seen: _seen, on: _on, prior: _prior, ...shelf } = balanceQuestion(state(), DEMO_WEIGHTS)!;
+  for (const act of advisedActs(hiddenStand(heavy, DEMO_BAND_G), shelf)) {
     if (act.do === 'settle') write('balance', 'rest', { restDeg: act.restDeg, from: act.from, device: null });
     else if (act.do === 'level') write('balance', 'level-test', { deg: act.deg, moved: act.moved });
     else if (act.do === 'trial') write('balance', 'trial', { pieces: act.pieces });
@@ -123,7 +123,8 @@ const balance = (write: Writer, state: () => JobState, heavy: MassVector, random
     sides,
     rules,
     limitG: FINER_G,
-    ...(rimMm === undefined ? {} : { rimMm, clearOf: clearOf ?? [] }),
+    clearOf,
+    ...(rimMm === undefined ? {} : { rimMm }),
   }).result;
   write('balance', 'weights', { pieces, residualG });
   settle();

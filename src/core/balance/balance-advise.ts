@@ -1,8 +1,19 @@
 import { angle, listOf, oneOf, quantity, ruleValues } from '../fields';
 import { ruleNumber, type RuleValues } from '../rules';
-import { degText } from '../units';
+import { angleBetween, degText, normalDeg } from '../units';
+import { KEEP_CLEAR_DEG } from '../wheels';
 import { defineWorking, reason, type Reason } from '../working';
-import { balancePlace, SIDES, WEIGHT_KIND, type Piece, type Sides, type WeightStock } from './balance-place';
+import {
+  balancePlace,
+  MOST_PLACES,
+  SIDES,
+  USUAL_RIM_MM,
+  usualLengthMm,
+  WEIGHT_KIND,
+  type Piece,
+  type Sides,
+  type WeightStock,
+} from './balance-place';
 import { knownOf, PRIOR } from './balance-estimate';
 import type { Prior } from './belief';
 import { chanceText } from './chance-text';
@@ -69,6 +80,18 @@ const madeOf = (massG: number, stock: readonly WeightStock[], most = TRIAL_PIECE
   );
 };
 
+/** How far a trial is moved at most to a place that is free. */
+const TRIAL_MOVES_DEG = 30;
+
+/** The place nearest to another where a piece so long lies on nothing. */
+const freeNear = (deg: number, lengthMm: number, clearOf: readonly number[], rimMm: number): number | null => {
+  const halfDeg = KEEP_CLEAR_DEG + (lengthMm / 2 / rimMm) * 360;
+  for (let by = 0; by <= TRIAL_MOVES_DEG; by++)
+    for (const there of by === 0 ? [deg] : [deg + by, deg - by])
+      if (clearOf.every((c) => Math.abs(angleBetween(c, there)) >= halfDeg)) return normalDeg(there);
+  return null;
+};
+
 const spoken = (advice: Advice): Reason => {
   const grams = (value: number) => ({ value, unit: 'g' as const, digits: 0 });
   const percent = 'chance' in advice ? chanceText(advice.chance) : '';
@@ -113,7 +136,7 @@ export const balanceAdvise = defineWorking<AdviseInput, BalanceAdvice>({
     seen: OBSERVATIONS,
     on: WEIGHTS_ON.optional(),
     stock: listOf(WEIGHT_KIND, 12, 'The weights in stock'),
-    positions: listOf(angle('A place for a piece'), 80, 'The places a piece can go').optional(),
+    positions: listOf(angle('A place for a piece'), MOST_PLACES, 'The places a piece can go').optional(),
     sides: oneOf(SIDES, 'Which sides of the rim'),
     rimMm: quantity('mm', 300, 3000, 'Once round the rim').optional(),
     rimWidthMm: quantity('mm', 20, 400, 'Width of the rim').optional(),
@@ -133,7 +156,7 @@ export const balanceAdvise = defineWorking<AdviseInput, BalanceAdvice>({
     ],
     sides: 'one',
   },
-  work({ seen, on = [], stock, positions, sides, rimMm, clearOf, prior, rules }, show) {
+  work({ seen, on = [], stock, positions, sides, rimMm, clearOf = [], prior, rules }, show) {
     const toleranceG = ruleNumber('balance.toleranceG', rules, show);
     const placed = ({ massG, deg }: MassVector, limitG: number) =>
       balancePlace.run({
@@ -145,7 +168,7 @@ export const balanceAdvise = defineWorking<AdviseInput, BalanceAdvice>({
         ...(rules ? { rules } : {}),
         ...(positions ? { positions } : {}),
         ...(rimMm ? { rimMm } : {}),
-        ...(clearOf ? { clearOf } : {}),
+        clearOf,
       }).result.pieces;
     let limitG = toleranceG;
     const realize = (counter: MassVector, chanceOf: (pieces: readonly MassVector[]) => number) => {
@@ -166,6 +189,10 @@ export const balanceAdvise = defineWorking<AdviseInput, BalanceAdvice>({
       on,
       toleranceG,
       trialsG: trialMasses(stock),
+      trialAt: (deg, massG) => {
+        const lengths = (madeOf(massG, stock) ?? []).map((each) => usualLengthMm(each));
+        return freeNear(deg, Math.max(0, ...lengths), [0, ...clearOf], rimMm ?? USUAL_RIM_MM);
+      },
       realize,
     });
     const why = spoken(advice);

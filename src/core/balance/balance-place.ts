@@ -5,9 +5,10 @@ import { counted, angleBetween, normalDeg } from '../units';
 import { KEEP_CLEAR_DEG } from '../wheels';
 import { defineWorking } from '../working';
 import { sumVectors, toVector } from './mass-vector';
-import { liesOver, searchPlaces, type PieceKind, type PlaceAnswer, type Spot } from './place-search';
+import type { PieceKind, Spot } from './place-layout';
+import { searchPlaces } from './place-search';
 
-/** Pieces of one mass on the shelf; how long one is along the rim, null where that does not matter. */
+/** Pieces of one mass on the shelf; how long one is along the rim: 0 for one at a spoke, null where nobody measured. */
 export interface WeightStock {
   massG: number;
   count: number;
@@ -31,10 +32,17 @@ export interface BalancePlacement {
   /** What is left over, and where it is heavy. */
   residualG: number;
   residualDeg: number;
-  /** The pieces come as near as was asked for; else as near as they can one after the other. */
+  /** The pieces come as near as was asked for; else they leave the least there is. */
   found: boolean;
-  /** Nothing with fewer pieces, nor as few and less mass, comes so near; where nothing was found, nothing does. */
+  /**
+   * At no more than the mass allowed, nothing with fewer pieces, nor as few and less mass, comes so near; where nothing
+   * was found, nothing leaves less.
+   */
   proved: boolean;
+  /** The least that pieces within the limit can weigh; null where that is not known. */
+  leastMassG: number | null;
+  /** How many places were looked at. */
+  places: number;
   /** Fewer pieces than this were shown not to do. */
   piecesAtLeast: number;
   /**
@@ -67,8 +75,12 @@ interface Input {
   rules?: RuleValues;
 }
 
-/** Places of a rim that takes a piece anywhere: as near to each other as a short piece is long. */
-const ANYWHERE = 48;
+/** As finely as a piece can be set by hand. Basis: memory. */
+const SET_TO_MM = 5;
+/** Once round a rim of 17 or 18 inches, where nobody said. Basis: memory. */
+export const USUAL_RIM_MM = 1400;
+/** Places that are named at most. */
+export const MOST_PLACES = 400;
 /** Pieces that a fitter puts on at most, on a side. */
 const MOST_PIECES = 12;
 const PER_PLACE = 2;
@@ -85,20 +97,37 @@ const SIDE_WORDS: Record<Sides, string> = {
   inner: 'all on the inner face',
 };
 
+/** How long a piece is where nobody measured it. Basis: memory, of stick-on pieces. */
+export const usualLengthMm = (massG: number): number => 8 + 1.2 * massG;
+
 /** A kind of weight as input of a working. */
 export const WEIGHT_KIND = record(
   {
     massG: quantity('g', 0.5, 200, 'Mass of a piece'),
     count: count(0, 10_000, 'Pieces in stock'),
-    lengthMm: quantity('mm', 1, 200, 'Length of a piece').allow(null).optional(),
+    lengthMm: quantity('mm', 0, 300, 'Length of a piece, 0 at a spoke').allow(null).optional(),
   },
   'A kind of weight',
 );
 
 /** Length of a piece that can be centered at a place without touching what it keeps clear of. */
 const roomAt = (deg: number, clearOf: readonly number[], rimMm: number): number =>
-  Math.max(0, 2 * (Math.min(180, ...clearOf.map((c) => Math.abs(angleBetween(c, deg)))) - KEEP_CLEAR_DEG)) *
-  (rimMm / 360);
+  2 * (Math.min(180, ...clearOf.map((c) => Math.abs(angleBetween(c, deg)))) - KEEP_CLEAR_DEG) * (rimMm / 360);
+
+/** The places to look at, each once, with their room: those that were named, or all round the rim. */
+const spotsFor = (
+  positions: readonly number[] | undefined,
+  counterDeg: number,
+  clearOf: readonly number[],
+  rimMm: number,
+): Spot[] => {
+  const many = Math.floor(rimMm / SET_TO_MM);
+  const degs = positions ?? Array.from({ length: many }, (_, i) => counterDeg + (i * 360) / many);
+  const spots = degs.map((deg) => ({ deg: normalDeg(deg), roomMm: roomAt(deg, clearOf, rimMm) }));
+  return spots.filter(
+    (spot, i) => spot.roomMm >= 0 && spots.findIndex((s) => Math.abs(angleBetween(s.deg, spot.deg)) < 1e-6) === i,
+  );
+};
 
 /** Where along the axle a piece sits, in half widths of the rim. */
 const OFFSET: Record<Piece['side'], number> = { near: 1, far: -1, inner: 0 };
@@ -117,50 +146,13 @@ const worstCouple = (counter: readonly [number, number], pieces: readonly Piece[
   return (widthMm / 2) * Math.max(...[1, -1].map((edge) => Math.hypot(px - edge * counter[0], py - edge * counter[1])));
 };
 
-/** Pieces that come as near as one after the other can, where nothing comes within the limit. */
-const asNearAsCan = (
-  wanted: readonly [number, number],
-  spots: readonly Spot[],
-  kinds: readonly PieceKind[],
-  perPlace: number,
-  most: number,
-  rimMm: number | undefined,
-) => {
-  let [x, y] = wanted;
-  const left = kinds.map((k) => k.count);
-  const used = spots.map(() => 0);
-  const picks: { spot: number; kind: number }[] = [];
-  const isFree = (spot: number, lengthMm: number): boolean =>
-    (spots[spot]!.roomMm ?? Infinity) >= lengthMm &&
-    (rimMm === undefined ||
-      !picks.some((p) => liesOver(spots[p.spot]!.deg, kinds[p.kind]!.lengthMm, spots[spot]!.deg, lengthMm, rimMm)));
-  for (; picks.length < most;) {
-    let best: { spot: number; kind: number; to: number } | null = null;
-    for (let kind = 0; kind < kinds.length; kind++)
-      for (let spot = 0; spot < spots.length && left[kind]! > 0; spot++) {
-        if (used[spot]! >= perPlace || !isFree(spot, kinds[kind]!.lengthMm)) continue;
-        const [px, py] = toVector({ massG: kinds[kind]!.massG, deg: spots[spot]!.deg });
-        const to = Math.hypot(x - px, y - py);
-        if (to < (best?.to ?? Math.hypot(x, y) - 1e-9)) best = { spot, kind, to };
-      }
-    if (!best) break;
-    const [px, py] = toVector({ massG: kinds[best.kind]!.massG, deg: spots[best.spot]!.deg });
-    [x, y] = [x - px, y - py];
-    left[best.kind]!--;
-    used[best.spot]!++;
-    picks.push(best);
-  }
-  return picks;
-};
-
 /**
- * The counterweight made up from pieces in stock: within the shop's tolerance by the fewest pieces, of these the
- * lightest,
- * of those a small residual. Proved best by a search that leaves nothing out, or says how far it got.
+ * The counterweight made up from pieces in stock: within the shop's tolerance by the fewest pieces that weigh no more
+ * than a factor of the least that does it, of these the lightest, of those a small residual. Where nothing comes within
+ * it, what leaves least. Proved best by a search that leaves nothing out, or says how far it got.
  *
- * `counterMassG` 0 to 1000 at the weight radius; `stock` at most 12 kinds; `positions` at most 80 in degrees;
- * `perPlace` 1 to 6
- * pieces on a side; `rimMm` 300 to 3000 once round. Throws `InputError` when there is nothing in stock. Source:
+ * `counterMassG` 0 to 1000 at the weight radius; `stock` at most 12 kinds; `positions` at most 400 in degrees,
+ * anywhere without them; `perPlace` 1 to 6 pieces on a side; `rimMm` 300 to 3000 once round. Throws `InputError` when there is nothing in stock. Source:
  * geometry; exact search.
  */
 export const balancePlace = defineWorking<Input, BalancePlacement>({
@@ -170,7 +162,7 @@ export const balancePlace = defineWorking<Input, BalancePlacement>({
     counterMassG: quantity('g', 0, 1000, 'Counterweight wanted'),
     counterDeg: angle('Place of the counterweight'),
     stock: listOf(WEIGHT_KIND, 12, 'The weights in stock'),
-    positions: listOf(angle('A place for a piece'), 80, 'The places a piece can go').optional(),
+    positions: listOf(angle('A place for a piece'), MOST_PLACES, 'The places a piece can go').optional(),
     sides: oneOf(SIDES, 'Which sides of the rim'),
     perPlace: count(1, 6, 'Pieces at one place, on a side').optional(),
     mostPieces: count(1, 24, 'Pieces at most, on a side').optional(),
@@ -199,7 +191,7 @@ export const balancePlace = defineWorking<Input, BalancePlacement>({
       sides,
       perPlace = PER_PLACE,
       mostPieces = MOST_PIECES,
-      rimMm,
+      rimMm = USUAL_RIM_MM,
       clearOf = [],
       rimWidthMm,
       limitG,
@@ -221,31 +213,37 @@ export const balancePlace = defineWorking<Input, BalancePlacement>({
         'There are no weights in stock to place.',
         'at least one kind of weight with pieces left',
       );
-    const anywhere = Array.from({ length: ANYWHERE }, (_, i) => counterDeg + (i * 360) / ANYWHERE);
-    const spots: Spot[] = (positions && positions.length > 0 ? positions : anywhere).map((deg) => ({
-      deg: normalDeg(deg),
-      roomMm: rimMm === undefined ? null : roomAt(deg, clearOf, rimMm),
-    }));
+    if (positions?.length === 0)
+      throw new InputError('positions', 'The list of places is empty.', 'at least one place, or no list for anywhere');
+    // Never on the valve, whatever else there is.
+    const spots = spotsFor(positions, counterDeg, [0, ...clearOf], rimMm);
+    if (spots.length === 0)
+      throw new InputError(
+        'positions',
+        'Every place lies on the valve, a lock or a spoke.',
+        `a place ${KEEP_CLEAR_DEG}° or more from each of them`,
+      );
     const kinds: PieceKind[] = stock.map(({ massG, count: n, lengthMm }) => ({
       massG: massG * together,
       count: Math.floor(n / together),
-      lengthMm: rimMm === undefined ? 0 : (lengthMm ?? 0),
+      lengthMm: lengthMm ?? usualLengthMm(massG),
     }));
+    const massFactor = ruleNumber('balance.massFactor', rules, show);
     const target = toVector({ massG: counterMassG, deg: counterDeg });
     let asked = 0;
-    const answer: PlaceAnswer = searchPlaces({
+    const answer = searchPlaces({
       target,
       toleranceG,
       spots,
       kinds,
       perSpot: perPlace,
       mostPieces,
-      ...(rimMm === undefined ? {} : { rimMm }),
+      massFactor,
+      rimMm,
       mostWays: Math.min(MOST_WAYS, mostSteps / STEPS_A_WAY),
       stop: () => ++asked * ASKED_EVERY > mostSteps,
     });
-    const picks = answer.picks ?? asNearAsCan(target, spots, kinds, perPlace, mostPieces, rimMm);
-    const pieces = picks
+    const pieces = answer.picks
       .map((p) => ({ massG: stock[p.kind]!.massG, deg: spots[p.spot]!.deg }))
       .sort((a, b) => angleBetween(counterDeg, a.deg) - angleBetween(counterDeg, b.deg) || b.massG - a.massG)
       .flatMap((p): Piece[] =>
@@ -268,23 +266,28 @@ export const balancePlace = defineWorking<Input, BalancePlacement>({
         'mass × distance along the axle, heavy spot at one edge',
         Math.round(coupleGmm),
       );
-    const within = answer.picks !== null;
+    const { within, leastMassG } = answer;
+    if (within && leastMassG !== null && pieces.length > 0) {
+      show.line('least mass that does it', 'of all choices within the limit', leastMassG, 'g');
+      show.line('mass allowed', `× ${massFactor}, so that few pieces do`, massFactor * leastMassG, 'g');
+    }
     show.line(
       'proof',
-      `${answer.nodes} choices looked at`,
+      `${counted(answer.nodes, 'choice')} at ${counted(spots.length, 'place')}`,
       within && answer.proved
-        ? 'no fewer pieces do, nor as few and less mass'
+        ? 'at up to that mass no fewer pieces do, nor as few and less mass'
         : within
           ? 'not searched to the end'
           : answer.proved
-            ? 'no choice of these pieces comes within the limit'
+            ? 'no choice of these pieces comes within the limit, none leaves less'
             : `at least ${counted(answer.piecesAtLeast, 'piece')}`,
     );
     show.basis('practice', SIDE_WORDS[sides]);
-    if (rimMm !== undefined)
-      show.line('once round the rim', 'pieces side by side, clear of valve, locks and spokes', rimMm, 'mm');
-    if (rimMm !== undefined && pieces.length > 0)
-      show.caution('On a clean, dry face. A piece that does not stick at once is thrown away.');
+    show.line('once round the rim', 'pieces side by side, clear of valve, locks and spokes', rimMm, 'mm');
+    if (rimMm === USUAL_RIM_MM) show.basis('memory', `a rim of ${USUAL_RIM_MM} mm once round, since nobody said`);
+    if (stock.some((k) => k.lengthMm === undefined || k.lengthMm === null))
+      show.basis('memory', 'a piece nobody measured is 8 mm long, and 1.2 mm more for each gram');
+    if (pieces.length > 0) show.caution('On a clean, dry face. A piece that does not stick at once is thrown away.');
     show.basis('published', 'statics: masses add as vectors');
     show.verdict(residualG <= shopG + 1e-9 ? 'good' : 'check');
     if (residualG > shopG + 1e-9)
@@ -295,6 +298,8 @@ export const balancePlace = defineWorking<Input, BalancePlacement>({
       residualDeg: residual.deg,
       found: within,
       proved: answer.proved,
+      leastMassG,
+      places: spots.length,
       piecesAtLeast: answer.piecesAtLeast * together,
       coupleGmm,
     };

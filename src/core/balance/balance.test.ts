@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { problemOf } from '../../../tests/sample';
 import { InputError } from '../errors';
 import { angleBetween, normalDeg } from '../units';
 import { balancePlace, balanceTrial, fromVector, sumVectors, toVector, type Piece } from '.';
@@ -186,7 +187,7 @@ describe('pieces from stock', () => {
       balancePlace.run({
         counterMassG: 40,
         counterDeg: 30,
-        stock: [{ massG: 20, count: 10 }],
+        stock: [{ massG: 20, count: 10, lengthMm: 0 }],
         positions: [30],
         sides,
         rimWidthMm: 55,
@@ -233,9 +234,81 @@ describe('pieces from stock', () => {
     expect(() =>
       balancePlace.run({ counterMassG: 20, counterDeg: 0, stock: [{ massG: 5, count: 1 }], sides: 'both' }),
     ).toThrow(/no weights/);
-    const short = balancePlace.run({ counterMassG: 60, counterDeg: 0, stock: [{ massG: 5, count: 2 }], sides: 'one' });
-    expect(short.result.residualG).toBeCloseTo(50, 6);
+    const short = balancePlace.run({ counterMassG: 60, counterDeg: 90, stock: [{ massG: 5, count: 2 }], sides: 'one' });
+    // Both go on, side by side: 14 mm apart at least on the usual 1400 mm, so each up to 3.6° off the middle.
+    expect(short.result.residualG).toBeGreaterThanOrEqual(50);
+    expect(short.result.residualG).toBeLessThan(50.1);
+    expect(short.result).toMatchObject({ found: false, proved: true, leastMassG: null });
     expect(short.verdict).toBe('check');
+    expect(short.lines.find((l) => l.label === 'proof')!.value).toMatch(/none leaves less$/);
+    expect(short.cautions.join()).toMatch(/does not make up this counterweight/);
+  });
+
+  test('no piece lies on valve, lock or cast spoke, whoever asks and whatever is left out', () => {
+    const lengthOf = (massG: number) => 8 + 1.2 * massG;
+    fc.assert(
+      fc.property(
+        fc.double({ min: 8, max: 70, noNaN: true }),
+        fc.double({ min: 0, max: 360, noNaN: true }),
+        fc.uniqueArray(fc.constantFrom(40, 95, 150, 210, 290), { maxLength: 4 }),
+        (counterMassG, counterDeg, clearOf) => {
+          const { pieces } = balancePlace.run({ counterMassG, counterDeg, stock, sides: 'one', clearOf }).result;
+          for (const p of pieces)
+            for (const deg of [0, ...clearOf])
+              expect(Math.abs(angleBetween(deg, p.deg))).toBeGreaterThanOrEqual(
+                6 + ((lengthOf(p.massG) / 2) * 360) / 1400 - 1e-6,
+              );
+          pieces.forEach((a, i) =>
+            pieces.slice(i + 1).forEach((b) => {
+              const apartMm = (Math.abs(angleBetween(a.deg, b.deg)) / 360) * 1400;
+              expect(apartMm).toBeGreaterThanOrEqual((lengthOf(a.massG) + lengthOf(b.massG)) / 2 - 1e-6);
+            }),
+          );
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  test('a place named twice is one place, an empty list and places on the valve are refused', () => {
+    const at = (positions: number[], more = {}) =>
+      balancePlace.run({
+        counterMassG: 40,
+        counterDeg: 90,
+        stock: [{ massG: 20, count: 9, lengthMm: 0 }],
+        sides: 'one',
+        positions,
+        perPlace: 1,
+        ...more,
+      }).result;
+    expect(at([90, 90, 450 - 360]).pieces).toHaveLength(1);
+    expect(at([90, 90]).places).toBe(1);
+    expect(at([90, 360, 0, 5.9, 354.1], { clearOf: [] }).places).toBe(1);
+    expect(at([90, 6]).places).toBe(2);
+    expect(problemOf(() => at([]))).toMatchObject({ field: 'positions', message: 'The list of places is empty.' });
+    expect(problemOf(() => at([0, 100], { clearOf: [102] }))).toMatchObject({ field: 'positions' });
+    // Anywhere: every 5 mm of the rim but for the valve's 12°.
+    expect(balancePlace.run({ counterMassG: 40, counterDeg: 90, stock, sides: 'one', rimMm: 1800 }).result.places).toBe(
+      360 - 11,
+    );
+  });
+
+  test('never 60 + 60 g where 41 are wanted: the factor of the least mass is stated and kept', () => {
+    const shelf = [
+      { massG: 60, count: 4, lengthMm: 0 },
+      { massG: 10, count: 6, lengthMm: 0 },
+    ];
+    const run = (rules = {}) =>
+      balancePlace.run({ counterMassG: 41, counterDeg: 90, stock: shelf, sides: 'one', rules });
+    const usual = run();
+    expect(usual.result.pieces.map((p) => p.massG)).toEqual([10, 10, 10, 10]);
+    expect(usual.result).toMatchObject({ found: true, proved: true, leastMassG: 40 });
+    expect(usual.lines.find((l) => l.label === 'mass allowed')).toMatchObject({
+      value: 50,
+      formula: '× 1.25, so that few pieces do',
+    });
+    expect(usual.lines.find((l) => l.label === 'proof')!.formula).toMatch(/ at 27\d places$/);
+    expect(run({ 'balance.massFactor': 3 }).result.pieces.map((p) => p.massG)).toEqual([60, 60]);
   });
 
   test('the shop’s tolerance decides what is good', () => {

@@ -8,7 +8,8 @@ export { balanceIndex, type BalanceIndex } from './balance-index';
 export { balanceParts, HEAVY_PARTS, type BalanceFromParts, type HeavyPart } from './balance-parts';
 export { standBand, type StandBand } from './stand-band';
 export { residualUnbalance, type ResidualUnbalance } from './residual-unbalance';
-export { searchPlaces, type PlaceAnswer, type PlaceProblem } from './place-search';
+export { searchPlaces, type PlaceAnswer } from './place-search';
+export type { PlaceProblem } from './place-layout';
 export { balanceTrial, type BalanceTrial } from './balance-trial';
 export {
   balancePlace,

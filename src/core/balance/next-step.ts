@@ -31,6 +31,8 @@ export interface AdviceInput {
   toleranceG: number;
   /** Masses that a trial can have, from the pieces at hand. */
   trialsG: readonly number[];
+  /** Where a trial of this mass can be taped, nearest to a place; null where nothing near is free. */
+  trialAt?: (deg: number, massG: number) => number | null;
   /** The pieces that would go on for a counterweight; the counterweight itself where it is left out. */
   realize?: (counter: MassVector, chanceOf: (pieces: readonly MassVector[]) => number) => readonly MassVector[];
 }
@@ -145,7 +147,7 @@ const otherSide = (last: Settle) => ({ do: 'settle', from: last.from === 'left' 
 
 /** The next thing to do so that the wheel is balanced after the fewest placements. */
 export const nextStep = (
-  { seen, known, on, toleranceG, trialsG, realize = (counter) => [counter] }: AdviceInput,
+  { seen, known, on, toleranceG, trialsG, trialAt = (deg) => deg, realize = (counter) => [counter] }: AdviceInput,
   believed?: Belief,
 ): Advice => {
   const now = seen.slice(seen.findLastIndex((o) => !sameWeights(o.weights, on)) + 1);
@@ -181,7 +183,8 @@ export const nextStep = (
     for (const aside of ASIDE_DEG)
       for (const sign of aside === 0 ? [1] : [1, -1]) {
         // To the degree: nobody tapes it on nearer than that.
-        const deg = normalDeg(Math.round(mean.deg + sign * aside));
+        const deg = trialAt(normalDeg(Math.round(mean.deg + sign * aside)), massG);
+        if (deg === null) continue;
         const worth = worthOf(belief, wheels, toVector({ massG, deg }), toleranceG);
         if (worth > finalWorth) trials.push({ massG, deg, worth });
       }

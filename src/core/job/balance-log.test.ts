@@ -106,7 +106,14 @@ describe('what is asked of the workings', () => {
     // A 17 inch rim is 432 mm across by the table of nominal diameters.
     expect(cast.rimMm).toBeCloseTo(Math.PI * 432, 6);
     expect(cast.clearOf).toEqual([0, 36, 108, 180, 252, 324]);
-    expect(started().ask()).not.toHaveProperty('rimMm');
+    // A crimp-on sits at a spoke and takes up none of the rim.
+    expect(
+      started()
+        .ask()
+        .stock.map((s) => s.lengthMm),
+    ).toEqual([0, 0]);
+    expect(started().ask().positions).toHaveLength(32);
+    expect(cast).not.toHaveProperty('positions');
     const l = started(sampleWheel({ build: 'cast', spokes: 5, rimLockDegs: [], rimCode: 'MT 3.50x17' }));
     l.add('machine-reading', { massG: 40, deg: 288, stepG: 1, stepDeg: 1 });
     const { result } = balanceAdvise.run(l.ask());

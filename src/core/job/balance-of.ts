@@ -14,11 +14,12 @@ export interface BalanceQuestion {
   on: MassVector[];
   /** The kinds of weight that hold on this wheel. */
   stock: WeightStock[];
-  positions: number[];
+  /** The spokes where pieces are crimped on; anywhere on the rim without them. */
+  positions?: number[];
   sides: Sides;
-  /** Only where pieces are stuck to the rim, side by side. */
   rimMm?: number;
-  clearOf?: number[];
+  /** What no piece lies on: valve, locks, and on a cast face the spokes. */
+  clearOf: number[];
   rimWidthMm?: number;
   prior?: Prior;
   rules: RuleValues;
@@ -50,7 +51,8 @@ export const weightsFor = (
   const stock = left
     .filter((w) => w.kind === (stuck ? 'adhesive' : 'spoke'))
     .slice(0, MOST_KINDS)
-    .map(({ massG, count, lengthMm }) => ({ massG, count, lengthMm }));
+    // A piece that is crimped on a spoke takes up none of the rim.
+    .map(({ massG, count, lengthMm }) => ({ massG, count, lengthMm: stuck ? lengthMm : 0 }));
   return { stuck, stock };
 };
 
@@ -66,15 +68,16 @@ export const balanceQuestion = (
   const sides = ruleWord('balance.sides', rules) as Sides;
   const { stuck, stock } = weightsFor(wheel, sides, weights);
   const widthMm = tryRimCode(wheel.rimCode)?.widthMm;
-  const rimMm = stuck ? rimRoundMm(wheel, chosen?.marking ?? wheel.tireMarking) : undefined;
+  const rimMm = rimRoundMm(wheel, chosen?.marking ?? wheel.tireMarking);
   return {
     seen: balance.seen.slice(-MOST_SEEN).map(({ entryId: _, ...seen }) => seen),
     on: balance.on,
     stock,
-    positions: weightPlaces(wheel, stuck),
+    ...(stuck ? {} : { positions: weightPlaces(wheel) }),
     sides,
     ...(widthMm === undefined ? {} : { rimWidthMm: widthMm }),
-    ...(rimMm === undefined ? {} : { rimMm, clearOf: keepClearDegs(wheel, sides === 'inner') }),
+    ...(rimMm === undefined ? {} : { rimMm }),
+    clearOf: keepClearDegs(wheel, sides === 'inner'),
     ...(balance.hint
       ? { prior: { massG: balance.hint.massG, deg: balance.hint.deg, spreadG: ruleNumber('balance.hintG', rules) } }
       : {}),

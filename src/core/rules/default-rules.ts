@@ -75,6 +75,10 @@ export const DEFAULT_RULES: readonly Rule[] = [
     value: 5, unit: 'g', basis: 'practice', min: 0, max: 30, note: 'Common practice: 0 to 5 g left is balanced.',
   },
   {
+    key: 'balance.massFactor', says: 'Weights may weigh so many times the least that balances, where fewer pieces do', group: 'Balance',
+    value: 1.25, unit: null, basis: 'memory', min: 1, max: 3, note: 'Recalled. At 1 the lightest choice wins, however many pieces it takes.',
+  },
+  {
     key: 'balance.bandG', says: 'Dead band of the shop’s stand, 0 while it is not known', group: 'Balance',
     value: 0, unit: 'g', basis: 'shop rule', min: 0, max: 20, note: 'What the bearings hide, at the weight radius. Once it is known, beliefs are sharper and rightly so.',
   },

@@ -8,9 +8,6 @@ export const spokeDegs = (wheel: Pick<Wheel, 'spokes'>): number[] =>
 /** Half the width of a valve, a lock or a cast spoke on the rim, where no weight goes. Basis: memory. */
 export const KEEP_CLEAR_DEG = 6;
 
-/** Places to try along a rim that takes adhesive weights anywhere. */
-const STRIP_PLACES = 72;
-
 type Rim = Pick<Wheel, 'spokes' | 'build' | 'rimLockDegs'>;
 
 /** Crimp-on pieces sit at spokes; everything else is stuck to the rim. */
@@ -24,10 +21,8 @@ export const keepClearDegs = (wheel: Rim, innerFace = false): number[] => [
   ...(wheel.build === 'spoked' || innerFace ? [] : spokeDegs(wheel)),
 ];
 
-/**
- * Places a weight can go, clear of valve and locks: at spokes, or side by side along a rim that weights are stuck to.
- */
-export const weightPlaces = (wheel: Rim, stuck = !takesCrimpOn(wheel)): number[] =>
-  spokeDegs({ spokes: stuck ? STRIP_PLACES : wheel.spokes }).filter((deg) =>
+/** The spokes that a weight can be crimped on, clear of valve and locks. */
+export const weightPlaces = (wheel: Pick<Wheel, 'spokes' | 'rimLockDegs'>): number[] =>
+  spokeDegs(wheel).filter((deg) =>
     [0, ...wheel.rimLockDegs].every((t) => Math.abs(angleBetween(t, deg)) >= KEEP_CLEAR_DEG),
   );
