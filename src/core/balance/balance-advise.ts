@@ -15,7 +15,8 @@ import {
   type WeightStock,
 } from './balance-place';
 import { knownOf, PRIOR } from './balance-estimate';
-import type { Prior } from './belief';
+import { believe, type Prior } from './belief';
+import { doubtOf, isOutvoted, slipsRuledOut, type Doubt } from './doubt';
 import { chanceText } from './chance-text';
 import { sumVectors, type MassVector } from './mass-vector';
 import { nextStep, SURE, type Advice } from './next-step';
@@ -41,6 +42,8 @@ export type BalanceAdvice = Advice & {
   place: Piece[];
   /** Final pieces are made up to this, finer than the shop's limit where the belief is not sharp enough for less. */
   limitG: number;
+  /** What contradicts itself of what was seen; null while all goes together. */
+  doubt: Doubt | null;
 };
 
 /**
@@ -92,7 +95,7 @@ const freeNear = (deg: number, lengthMm: number, clearOf: readonly number[], rim
   return null;
 };
 
-const spoken = (advice: Advice): Reason => {
+const spoken = (advice: Advice, doubt: Doubt | null): Reason => {
   const grams = (value: number) => ({ value, unit: 'g' as const, digits: 0 });
   const percent = 'chance' in advice ? chanceText(advice.chance) : '';
   switch (advice.do) {
@@ -114,9 +117,21 @@ const spoken = (advice: Advice): Reason => {
         [grams(advice.massG)],
       );
     case 'final':
+      if (advice.check)
+        return reason(
+          'good',
+          'It still moves: {0} more against it, known to the gram, tells whether so little is left.',
+          [grams(advice.pieces.at(-1)!.massG)],
+        );
       return reason('good', `{0} at ${degText(advice.deg)}: balanced then in ${percent}.`, [grams(advice.massG)]);
     case 'done':
       return reason('good', `Balanced, as far as this stand can tell: in ${percent}.`);
+    case 'look':
+      return advice.why === 'contradiction' && doubt
+        ? reason('check', doubt.says)
+        : reason('check', 'Not balanced, about {0} left, and nothing on the shelf is likely to do better.', [
+            grams(advice.leftG),
+          ]);
   }
 };
 
@@ -174,6 +189,8 @@ export const balanceAdvise = defineWorking<AdviseInput, BalanceAdvice>({
     const realize = (counter: MassVector, chanceOf: (pieces: readonly MassVector[]) => number) => {
       const made: { limitG: number; pieces: Piece[]; chance: number }[] = [];
       for (const share of FINER) {
+        // As near as the bearings show, so that a level test stays.
+        if (share * toleranceG > belief.bandG && share !== FINER.at(-1)) continue;
         const pieces = placed(counter, share * toleranceG);
         made.push({ limitG: share * toleranceG, pieces, chance: chanceOf(pieces) });
         if (made.at(-1)!.chance >= SURE) break;
@@ -183,19 +200,40 @@ export const balanceAdvise = defineWorking<AdviseInput, BalanceAdvice>({
       limitG = best.limitG;
       return best.pieces;
     };
-    const advice = nextStep({
-      seen,
-      known: knownOf(prior, rules),
-      on,
-      toleranceG,
-      trialsG: trialMasses(stock),
-      trialAt: (deg, massG) => {
-        const lengths = (madeOf(massG, stock) ?? []).map((each) => usualLengthMm(each));
-        return freeNear(deg, Math.max(0, ...lengths), [0, ...clearOf], rimMm ?? USUAL_RIM_MM);
+    const known = knownOf(prior, rules);
+    const belief = believe(seen, known);
+    const found = doubtOf(belief, seen, known);
+    const doubt = found && { ...found, settled: found.story !== 'weights mirrored' && isOutvoted(belief, seen, known) };
+    const advice = nextStep(
+      {
+        seen,
+        known,
+        on,
+        doubt,
+        stayAt: (deg, massG) => {
+          const taken = on.map((p) => p.deg);
+          if (!positions) return freeNear(deg, usualLengthMm(massG), [0, ...clearOf], rimMm ?? USUAL_RIM_MM);
+          const free = positions.filter((p) => taken.filter((t) => Math.abs(angleBetween(p, t)) < 0.5).length < 2);
+          const off = (p: number) => Math.abs(angleBetween(p, deg));
+          return free.reduce<number | null>((best, p) => (best === null || off(p) < off(best) ? p : best), null);
+        },
+        ruledOut: () => slipsRuledOut(seen, known),
+        toleranceG,
+        lightestG: Math.min(...stock.filter((k) => k.count > 0).map((k) => k.massG)),
+        trialsG: trialMasses(stock),
+        trialAt: (deg, massG) => {
+          const lengths = (madeOf(massG, stock) ?? []).map((each) => usualLengthMm(each));
+          return freeNear(deg, Math.max(0, ...lengths), [0, ...clearOf], rimMm ?? USUAL_RIM_MM);
+        },
+        realize,
       },
-      realize,
-    });
-    const why = spoken(advice);
+      belief,
+    );
+    const why = spoken(advice, doubt);
+    if (doubt) {
+      show.verdict('check');
+      show.caution(doubt.says);
+    }
     show.line('next', 'by the chance that it ends here or with the weights after', advice.do);
     if ('massG' in advice) {
       show.line(
@@ -224,9 +262,14 @@ export const balanceAdvise = defineWorking<AdviseInput, BalanceAdvice>({
     const { massG: trialG, deg } = advice.do === 'trial' ? advice : { massG: 0, deg: 0 };
     const place =
       advice.do === 'final'
-        ? placed(advice, limitG)
+        ? advice.check
+          ? [...on, ...advice.pieces.slice(on.length)].map((p): Piece => ({
+              side: sides === 'inner' ? 'inner' : 'near',
+              ...p,
+            }))
+          : placed(advice, limitG)
         : (madeOf(trialG, stock) ?? []).map((massG): Piece => ({ massG, deg, side: 'near' }));
     if (advice.do === 'final') show.line('pieces come to', 'as vectors', sumVectors(place).massG, 'g');
-    return { ...advice, reason: why, place, limitG };
+    return { ...advice, reason: why, place, limitG, doubt: found };
   },
 });

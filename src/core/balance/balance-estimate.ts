@@ -2,6 +2,7 @@ import { angle, quantity, record, ruleValues } from '../fields';
 import { ruleNumber, type RuleValues } from '../rules';
 import { defineWorking } from '../working';
 import { believe, withinChance, type Known, type Prior } from './belief';
+import { doubtOf } from './doubt';
 import { READ_DEG, WRONG } from './likelihood';
 import { fromVector, sumParts, type MassVector } from './mass-vector';
 import { OBSERVATIONS, WEIGHTS_ON, type Observation } from './observation';
@@ -104,8 +105,9 @@ export const balanceEstimate = defineWorking<Input, BalanceEstimate>({
     show.line('left with the weights that are on', 'heavy spot + weights', left.massG, 'g');
     const chance = withinChance(belief, on, toleranceG);
     show.line('chance that it is within the limit', 'share of the belief', chance * 100, 'pct');
+    const doubt = doubtOf(belief, seen, known);
     const worst = wrong.reduce((best, w, i) => (w > (wrong[best] ?? 0) ? i : best), 0);
-    const odd = (wrong[worst] ?? 0) > ODD ? worst : null;
+    const odd = doubt ? doubt.reading : (wrong[worst] ?? 0) > ODD ? worst : null;
     show.basis('published', 'Bayes’ rule; statics with Coulomb friction');
     show.basis('memory', `a place is read to ${READ_DEG}°, and ${WRONG * 1000} of 1000 readings are simply wrong`);
     if (prior) show.basis('measured', 'what this wheel needed before, as a hint');
@@ -114,7 +116,7 @@ export const balanceEstimate = defineWorking<Input, BalanceEstimate>({
     show.verdict(odd !== null || !weighs ? 'check' : 'good');
     if (seen.length === 0) show.caution('Nothing is seen yet: let it settle, from both sides.');
     else if (!weighs) show.caution('How heavy it is nobody can know yet: let it settle with a trial mass on.');
-    if (odd !== null) show.caution(`Reading ${odd + 1} does not go with the others: take it again.`);
+    if (odd !== null) show.caution(doubt?.says ?? `Reading ${odd + 1} does not go with the others: take it again.`);
     return {
       heavyMassG,
       heavyDeg,

@@ -8,6 +8,7 @@ import {
   isInside,
   nextStep,
   regionOf,
+  slipsRuledOut,
   toVector,
   type MassVector,
   type Observation,
@@ -175,8 +176,15 @@ describe('what to do next', () => {
     let on: MassVector[] = [];
     let placements = 0;
     for (let act = 0; act < 40; act++) {
-      const advice = nextStep({ seen, on, toleranceG: 5, trialsG: [5, 10, 15, 20, 25, 30, 40, 50, 60, 80], realize });
-      if (advice.do === 'done') return { placements, residualG: stand.residualG(on) };
+      const advice = nextStep({
+        seen,
+        on,
+        toleranceG: 5,
+        trialsG: [5, 10, 15, 20, 25, 30, 40, 50, 60, 80],
+        realize,
+        ruledOut: () => slipsRuledOut(seen, {}),
+      });
+      if (advice.do === 'done' || advice.do === 'look') return { placements, residualG: stand.residualG(on) };
       if (advice.do === 'settle') seen.push(stand.settle(on, advice.from));
       else if (advice.do === 'level') seen.push(stand.level(advice.deg, on));
       else if (advice.do !== 'spin') {

@@ -52,6 +52,10 @@ export interface Belief {
   covXY: number;
   /** For each observation how probable it is that it is simply wrong. */
   wrong: number[];
+  /** How probable it is that none of them is. */
+  allRight: number;
+  /** How probable all that was seen is, to be held against the same under another story. */
+  evidence: number;
 }
 
 const CELLS = 48;
@@ -115,21 +119,24 @@ const over = (patch: Patch, seen: readonly Observation[], { prior, bandG: knownG
   const wrong = new Float64Array(seen.length);
   const shares = new Float64Array(seen.length);
   const perBand = new Float64Array(bands.length);
-  let total = 0;
+  let [total, right] = [0, 0];
   for (let i = 0; i < mass.length; i++) {
     const [x, y] = cellAt({ patch, cells: CELLS }, i);
     const before = priorAt(x, y, prior);
     for (let b = 0; b < bands.length; b++) {
       const { f, p: chance } = bands[b]!;
       let p = before * chance;
+      let rightShare = 1;
       for (let k = 0; k < likelihoods.length; k++) {
         const { of, wrong: anyhow } = likelihoods[k]!;
         // Against a reading that is simply wrong: however many contradict each other, the product stays a number.
         const times = ((1 - WRONG) * of(x, y, f)) / anyhow + WRONG;
         shares[k] = WRONG / times;
         p *= times;
+        rightShare *= 1 - shares[k]!;
       }
       mass[i]! += p;
+      right += p * rightShare;
       bandOf[i]! += p * f;
       perBand[b]! += p;
       for (let k = 0; k < wrong.length; k++) wrong[k]! += p * shares[k]!;
@@ -165,6 +172,8 @@ const over = (patch: Patch, seen: readonly Observation[], { prior, bandG: knownG
     varY,
     covXY,
     wrong: [...wrong].map((w) => w / total),
+    allRight: right / total,
+    evidence: (total * 4 * halfU * halfV) / CELLS ** 2,
   };
 };
 

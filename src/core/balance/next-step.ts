@@ -1,7 +1,9 @@
 import { normalDeg } from '../units';
 import { believe, cellAt, withinChance, type Belief, type Known } from './belief';
+import type { Doubt } from './doubt';
+import { isBracketed, isLevel, isTested, setsOf, TESTS, triedNear } from './level-check';
 import { READ_DEG } from './likelihood';
-import { fromVector, sumParts, toVector, type MassVector } from './mass-vector';
+import { fromVector, sumParts, sumVectors, toVector, type MassVector } from './mass-vector';
 import type { Observation, Settle } from './observation';
 
 /**
@@ -20,15 +22,34 @@ export type Advice =
   | { do: 'spin' }
   | { do: 'trial'; massG: number; deg: number; chance: number; learns: Learns }
   /** `pieces` make up the counterweight; `chance` that they leave it balanced. */
-  | { do: 'final'; massG: number; deg: number; pieces: readonly MassVector[]; chance: number }
-  | { do: 'done'; chance: number };
+  | {
+      do: 'final';
+      massG: number;
+      deg: number;
+      pieces: readonly MassVector[];
+      chance: number;
+      /** What is on stays, and a known piece more tells whether the belief is right. */
+      check?: boolean;
+    }
+  /** Checked on the stand or by a machine with the weights that are on. */
+  | { do: 'done'; chance: number }
+  /** What was seen contradicts itself, or nothing on the shelf does better: somebody has to look. */
+  | { do: 'look'; why: 'contradiction' | 'shelf'; leftG: number };
 
 export interface AdviceInput {
   seen: readonly Observation[];
   known?: Known;
   /** What is on the wheel now. */
   on: readonly MassVector[];
+  /** What contradicts itself of what was seen, and whether the other readings have settled it. */
+  doubt?: (Doubt & { settled: boolean }) | null;
   toleranceG: number;
+  /** Whether what was seen speaks against the usual slips; asked only where it matters. */
+  ruledOut?: () => boolean;
+  /** Where a single piece can stay, nearest to a place; null where nothing is free. */
+  stayAt?: (deg: number, massG: number) => number | null;
+  /** The lightest piece at hand; null where there is none. */
+  lightestG?: number | null;
   /** Masses that a trial can have, from the pieces at hand. */
   trialsG: readonly number[];
   /** Where a trial of this mass can be taped, nearest to a place; null where nothing near is free. */
@@ -43,8 +64,12 @@ export const SURE = 0.95;
 const MOST_SETTLES = 4;
 /** Another settle is worth asking for when it tells so many grams more. Basis: memory. */
 const WORTH_G = 0.3;
-/** Level tests that can be asked for before weights are changed. */
-const MOST_TESTS = 2;
+/** Readings with the same weights after which a doubt is for the fitter to settle. */
+const ENOUGH = 5;
+/** Sets of weights after which a doubt is for the fitter to settle, whatever the others say. */
+const MOST_SETS = 5;
+/** Times that a known piece more is tried beside the same weights. */
+const CHECKS = 2;
 /** Wheels that are played through for each choice, and how far aside of the counterweight's place a trial may go. */
 const PLAYED = 40;
 const ASIDE_DEG = [0, 15, 30, 45, 60, 80];
@@ -147,7 +172,19 @@ const otherSide = (last: Settle) => ({ do: 'settle', from: last.from === 'left' 
 
 /** The next thing to do so that the wheel is balanced after the fewest placements. */
 export const nextStep = (
-  { seen, known, on, toleranceG, trialsG, trialAt = (deg) => deg, realize = (counter) => [counter] }: AdviceInput,
+  {
+    seen,
+    known,
+    on,
+    doubt = null,
+    toleranceG,
+    trialsG,
+    ruledOut = () => false,
+    lightestG = trialsG[0] ?? null,
+    trialAt = (deg) => deg,
+    stayAt = trialAt,
+    realize = (counter) => [counter],
+  }: AdviceInput,
   believed?: Belief,
 ): Advice => {
   const now = seen.slice(seen.findLastIndex((o) => !sameWeights(o.weights, on)) + 1);
@@ -158,21 +195,47 @@ export const nextStep = (
   if (on.length === 0 && settles.length === 1 && !fast) return otherSide(settles[0]!);
   const belief = believed ?? believe(seen, known);
   const chance = withinChance(belief, on, toleranceG, true);
-  if (chance >= SURE) return { do: 'done', chance };
+  const [ox, oy] = sumParts(on);
+  const left = fromVector([belief.meanX + ox, belief.meanY + oy]);
+  const tests = now.filter((o) => o.kind === 'level');
+  // Never on a belief alone: with the weights that are on, level at two places or a machine's word.
+  const doubts = doubt?.settled === false ? doubt : null;
+  const isChecked = fast || isLevel(now) || isBracketed(seen, on, toleranceG);
+  if (chance >= SURE && isChecked) return { do: 'done', chance };
+  // Weights changed again and again do not mend what contradicts itself.
+  if (doubt && setsOf(seen) >= MOST_SETS) return { do: 'look', why: 'contradiction', leftG: left.massG };
+  if (doubts && now.length >= ENOUGH) return { do: 'look', why: 'contradiction', leftG: left.massG };
+  if (doubts?.story === 'weights mirrored' && settles.length >= 2)
+    return { do: 'look', why: 'contradiction', leftG: left.massG };
+  const levelNext = (): Advice => {
+    const last = tests.at(-1);
+    return { do: 'level', deg: last ? normalDeg(last.deg + 90) : left.deg };
+  };
   const gainG = belief.bandG * (middleSpread(settles.length) - middleSpread(settles.length + 1));
   if (!fast && (settles.length < 2 || (settles.length < MOST_SETTLES && gainG > WORTH_G)))
     return { ...otherSide(settles.at(-1)!), learns: learnt(belief, played(belief), sumParts(on), 1) };
-  const [ox, oy] = sumParts(on);
-  const left = fromVector([belief.meanX + ox, belief.meanY + oy]);
-  // With weights on it may be balanced though its rest does not say so: a level test tells.
-  if (
-    on.length > 0 &&
-    now.filter((o) => o.kind === 'level').length < MOST_TESTS &&
-    left.massG < 2.5 * Math.max(toleranceG, belief.bandG)
-  ) {
-    const tests = now.filter((o) => o.kind === 'level').length;
-    return { do: 'level', deg: normalDeg(left.deg + tests * 90) };
+  if (chance >= SURE && !isTested(now)) return levelNext();
+  // It still moves on fine bearings though little is believed to be left: a known piece more against it tells whether
+  // that is so, and a belief that is wrong is found out by it.
+  const onePieceMore = (): Advice | null => {
+    if (doubts || lightestG === null || lightestG > toleranceG) return null;
+    if (triedNear(seen, on, CHECKS * toleranceG) >= CHECKS) return null;
+    const against = normalDeg(left.deg + 180);
+    const pieces = [...on, { massG: lightestG, deg: stayAt(against, lightestG) ?? against }];
+    const thenIs = withinChance(belief, pieces, toleranceG, true);
+    return { do: 'final', ...sumVectors(pieces), pieces, chance: thenIs, check: true };
+  };
+  if (chance >= SURE) {
+    // Tested, and the slips that could deceive it are ruled out by what was seen.
+    if (doubt === null && ruledOut()) return { do: 'done', chance };
+    const check = onePieceMore();
+    if (check) return check;
   }
+  // With weights on it may be balanced though its rest does not say so: a level test tells.
+  if (on.length > 0 && tests.length < TESTS && left.massG < 2.5 * Math.max(toleranceG, belief.bandG))
+    return levelNext();
+  // Before other weights are asked for, what contradicts itself is read again.
+  if (doubts && !fast) return tests.length < TESTS ? levelNext() : otherSide(settles.at(-1)!);
   const wheels = played(belief);
   const mean = fromVector([-belief.meanX, -belief.meanY]);
   const pieces = realize(mean, (made) => withinChance(belief, made, toleranceG, true));
@@ -201,6 +264,12 @@ export const nextStep = (
     };
   const then = withinChance(belief, pieces, toleranceG, true);
   // When nothing on the shelf is likely to do better, the wheel is as good as this stand can tell.
-  if (on.length > 0 && then < chance + BETTER) return { do: 'done', chance };
+  if (on.length > 0 && then < chance + BETTER) {
+    if (isChecked) return { do: 'done', chance };
+    if (!isTested(now)) return levelNext();
+    const isWithin = left.massG <= Math.max(toleranceG, belief.bandG);
+    if (doubt === null && isWithin && ruledOut()) return { do: 'done', chance };
+    return onePieceMore() ?? { do: 'look', why: 'shelf', leftG: left.massG };
+  }
   return { do: 'final', massG: mean.massG, deg: mean.deg, pieces, chance: then };
 };

@@ -1,6 +1,7 @@
 import { angle, oneOf, yes } from '../fields';
 import { forwardTurn } from '../tires';
-import { mirrored, placeText } from '../units';
+import { mirrored } from '../units';
+import { lightMarkPlace, lightMarkSays } from './light-mark';
 import { defineWorking, reason, worstOf, type Reason } from '../working';
 
 interface Input {
@@ -90,19 +91,11 @@ export const mountOrientation = defineWorking<Input, MountOrientation>({
       );
     let markDeg: number | null = null;
     if (!lightMark) reasons.push(reason('good', 'No mark on it: nothing to line up.'));
-    else if (school === 'heavy spot' && heavySpotDeg === null) {
-      markDeg = 0;
-      reasons.push(reason('check', 'The heavy spot of the bare wheel was not found: the mark goes to the valve.'));
-    } else {
-      markDeg = school === 'valve' ? 0 : sideUp === keptFrom ? heavySpotDeg! : mirrored(heavySpotDeg!);
-      reasons.push(
-        reason(
-          'good',
-          markDeg === 0 && school === 'valve'
-            ? 'The light mark to the valve.'
-            : `The light mark to the heavy spot, ${placeText(markDeg)}.`,
-        ),
-      );
+    else {
+      const place = lightMarkPlace(school, heavySpotDeg);
+      const isKeptSideUp = sideUp === keptFrom;
+      markDeg = isKeptSideUp ? place.deg : mirrored(place.deg);
+      reasons.push(reason(place.isHeavySpotMissing ? 'check' : 'good', lightMarkSays(place, isKeptSideUp)));
     }
     if (markDeg !== null) show.line('light mark', `seen from the ${sideUp}`, markDeg, 'deg');
     show.basis(

@@ -1,3 +1,4 @@
+import { lightMarkPlace } from '../beads';
 import type { Step } from '../procedure';
 import { ruleWord } from '../rules';
 import { angleBetween } from '../units';
@@ -41,8 +42,8 @@ export const dialMarks = (
   const levering = step !== undefined && ['levers-off', 'levers-on', 'push-down'].includes(step.shows ?? '');
   const lateStation = ['seat', 'set', 'balance', 'wheel-back', 'hand-over'].includes(station);
   if (state.chosen?.lightMark && ((station === 'tire-on' && !levering) || lateStation)) {
-    const to = ruleWord('lightMark.to', state.rules) === 'heavy spot' ? state.wheel.heavySpotDeg : 0;
-    marks.push({ is: 'light-mark', deg: to ?? 0 });
+    const { deg } = lightMarkPlace(ruleWord('lightMark.to', state.rules), state.wheel.heavySpotDeg);
+    marks.push({ is: 'light-mark', deg });
   }
   if (levering) marks.push(...levers(state, step, bite));
   if (step?.shows === 'arrow') marks.push({ is: 'arrow', clockwise: state.wheel.discSide !== 'left' });

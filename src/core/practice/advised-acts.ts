@@ -29,6 +29,9 @@ export function* advisedActs(stand: HiddenStand, question: Omit<AdviseInput, 'se
       yield { do: 'level', deg, moved };
     } else if (advice.do === 'spin') {
       throw new Error('A stand has no machine');
+    } else if (advice.do === 'look') {
+      // Nobody is there to look: it ends as it is.
+      return;
     } else if (advice.do === 'done') {
       yield { do: 'done', chance: advice.chance };
       return;

@@ -101,6 +101,16 @@ export const school =
   (f) =>
     f.school(key) === value;
 
+/** Held on by levers or a changer, not by bolts. */
+export const levered: When = not(clamped);
+/** A squeeze breaker takes one bead off the rim before it squeezes the other. */
+export const squeezed: When = (f) => f.has('squeeze breaker');
+export const arrows: When = (f) => f.tire.arrows;
+/** Adjusters that pull the wheel back: of a rear wheel on a chain or a belt. */
+export const adjusters: When = (f) => !fourWheels(f) && (drive('chain')(f) || drive('belt')(f));
+/** What something is called, once or several times. */
+export const several = (f: Facts, one: string, many: string): string => (f.locks.length > 1 ? many : one);
+
 export const lockWord = (f: Facts): string => (f.locks.length > 1 ? 'rim locks' : 'rim lock');
 export const valveAndLocks = (f: Facts): Step['places'] => [
   { what: 'valve', deg: 0 },
@@ -135,7 +145,8 @@ export const factsOf = (input: ProcedureInput): Facts => {
   return {
     ...input,
     school: word,
-    has: (tool) => input.tools.includes(tool),
+    // A way of working brings its tool.
+    has: (tool) => input.tools.includes(tool) || word('bead.break') === tool || word('lever.tool') === tool,
     bites: { off: bites('off'), on: bites('on') },
   };
 };

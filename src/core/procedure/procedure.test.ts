@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { problemOf } from '../../../tests/sample';
 import { procedureInput, WHEELS_OF_THE_TRADE } from '../../../tests/wheels-of-the-trade';
+import { mountOrientation } from '../beads';
 import { findRule } from '../rules';
 import { BUILDS, DISC_SIDES, DRIVES, MACHINE_KINDS } from '../wheels';
 import { tools } from '../fitting';
@@ -19,6 +20,7 @@ const anyInput: fc.Arbitrary<ProcedureInput> = fc
     tubeWas: fc.boolean(),
     sealed: fc.boolean(),
     strips: fc.constantFrom(1, 2),
+    heavySpotDeg: fc.option(fc.integer({ min: 1, max: 359 })),
     rimDiameterMm: fc.option(fc.integer({ min: 100, max: 600 })),
     tube: fc.constantFrom('none' as const, 'one' as const, 'doubled' as const),
     locks: fc.array(fc.integer({ min: 20, max: 340 }), { maxLength: 3 }),
@@ -81,14 +83,160 @@ describe('whatever the wheel, the machine and the schools', () => {
         ['off-brake-drum', 'back-drum'],
         ['off-way', 'back-exhaust'],
         ['off-shaft', 'back-splines'],
+        ['off-caliper', 'back-caliper'],
+        ['toff-break-split', 'on-split-torque'],
+        ['toff-ring', 'on-ring-torque'],
       ] as const)
         expect([off, at(steps, off) >= 0]).toEqual([off, at(steps, back) >= 0]);
       if (at(steps, 'toff-tube', 'toff-tube-late') >= 0)
         expect(steps.filter((s) => s.id === 'toff-tube' || s.id === 'toff-tube-late')).toHaveLength(1);
-      expect(steps.filter((s) => ['on-tube', 'on-tube-inside', 'on-split'].includes(s.id)).length).toBeLessThanOrEqual(
-        1,
-      );
     }));
+
+  test('every fastener, belt and part that came off goes back by its name', () =>
+    holds((steps) => {
+      const words = (station: string) =>
+        steps
+          .filter((s) => s.station === station)
+          .map((s) => `${s.say} ${s.why}`.toLowerCase())
+          .join('\n');
+      const [off, back] = [words('wheel-off'), words('wheel-back')];
+      for (const part of [
+        'caliper',
+        'sensor',
+        'chain',
+        'belt',
+        'brake rod',
+        'anti-rotation arm',
+        'axle',
+        'spacers',
+        'adjuster',
+        'exhaust or bags',
+        'wheel nuts',
+        'pinch bolts',
+      ])
+        if (off.includes(part)) expect([part, back.includes(part.split(' or ')[0]!)]).toEqual([part, true]);
+    }));
+
+  test('a tube goes in once, before the wheel is bolted together or the last bead goes over', () =>
+    holds((steps, { tube, wheel }) => {
+      const inAt = steps.filter((s) => ['on-tube', 'on-tube-inside', 'on-tube-clamped'].includes(s.id));
+      expect(inAt).toHaveLength(tube === 'none' ? 0 : 1);
+      const closes = at(steps, 'on-split', 'on-step', 'on-start');
+      expect(closes).toBeGreaterThan(0);
+      if (inAt[0]) expect(steps.indexOf(inAt[0])).toBeLessThan(closes);
+      expect(at(steps, 'on-split-torque') >= 0).toBe(wheel.build === 'split');
+    }));
+
+  test('bolts of ring and rim are torqued as a step of their own, before any air', () =>
+    holds((steps, { wheel }) => {
+      const torque = at(steps, 'on-ring-torque', 'on-split-torque');
+      expect(torque >= 0).toBe(wheel.build === 'beadlock' || wheel.build === 'split');
+      if (torque < 0) return;
+      expect(torque).toBeGreaterThan(at(steps, 'on-ring', 'on-split'));
+      expect(steps[torque]!.tools).toEqual(['torque wrench']);
+      expect(torque).toBeLessThan(steps.findIndex((s) => s.station === 'seat'));
+      expect(steps[torque]!.caution).toMatch(/maker’s/);
+    }));
+
+  test('the core is in before the soapy water looks at it', () =>
+    holds((steps) => {
+      const bubbles = at(steps, 'seat-bubbles');
+      if (bubbles >= 0 && at(steps, 'seat-flow') >= 0) {
+        expect(at(steps, 'set-core')).toBeGreaterThan(at(steps, 'seat-flow'));
+        expect(at(steps, 'set-core')).toBeLessThan(bubbles);
+      }
+    }));
+
+  test('what a squeeze breaker took off the rim is not levered off again', () =>
+    holds((steps, input) => {
+      const squeezes = input.tools.includes('squeeze breaker') || input.schools?.['bead.break'] === 'squeeze breaker';
+      if (input.wheel.build === 'spoked' || input.wheel.build === 'cast')
+        expect(at(steps, 'toff-first') >= 0).toBe(!squeezes);
+    }));
+
+  test('no word names a part that this wheel does not have', () =>
+    holds((steps, { wheel, machine, tube, tire, locks }) => {
+      const isBolted = wheel.build === 'split' || wheel.build === 'beadlock';
+      const hasAdjusters =
+        wheel.end === 'rear' &&
+        (machine.drive === 'chain' || machine.drive === 'belt') &&
+        !['quad', 'side-by-side', 'drag'].includes(machine.kind);
+      const tireWork = steps.filter((s) => ['tire-off', 'inspect', 'tire-on', 'seat', 'set'].includes(s.station));
+      const newTire = tireWork.filter((s) => ['tire-on', 'seat', 'set'].includes(s.station));
+      const textOf = (list: typeof steps) =>
+        list
+          .flatMap((s) => [
+            s.say,
+            s.why,
+            s.confirm ?? '',
+            s.caution ?? '',
+            ...s.tools,
+            ...s.parts,
+            ...s.troubles,
+            ...s.places.map((p) => p.what),
+          ])
+          .join('\n')
+          .toLowerCase();
+      const [everywhere, onTire, onNew] = [textOf(steps), textOf(tireWork), textOf(newTire)];
+      if (locks.length === 0) expect(everywhere).not.toMatch(/\block(s|-stuck)?\b(?! the wheel)/);
+      if (locks.length > 1 && !isBolted)
+        expect(everywhere.replaceAll('wrench for the rim lock', '')).not.toMatch(
+          /\bthe (rim )?lock\b|past the rim lock\b|\block must\b/,
+        );
+      if (wheel.discSide === 'none') expect(everywhere).not.toMatch(/\bdiscs?\b|caliper|\bpads\b/);
+      if (!hasAdjusters) expect(everywhere).not.toMatch(/adjuster/);
+      if (tube === 'none') expect(onNew).not.toMatch(/\btubes?\b|tube-showing|valve-leans/);
+      if (tube === 'none' && !wheel.tubeWas) expect(onTire).not.toMatch(/\btubes?\b/);
+      if (wheel.build !== 'spoked') expect(onTire).not.toMatch(/nipple|spoke/);
+      if (wheel.build !== 'spoked' || tube === 'none' || wheel.sealed) expect(onTire).not.toMatch(/\bstrip/);
+      if (!tire.arrows) expect(onTire.replace(/no arrow on it/g, '')).not.toMatch(/arrow|wrong-way/);
+      if (isBolted) expect(onTire).not.toMatch(/\blevers?\b|bite|keeper/);
+      if (wheel.build !== 'beadlock') expect(everywhere).not.toMatch(/ring bolt/);
+      if (wheel.build !== 'split') expect(everywhere).not.toMatch(/rim bolt/);
+      expect(everywhere).not.toMatch(/ {2}|undefined|null/);
+    }));
+
+  test('the light mark stands at one place: in the step, on the dial and by orientation, and the sentence says it', () =>
+    holds((steps, { wheel, tire, schools }) => {
+      const step = steps.find((s) => s.id === 'on-mark');
+      expect(step !== undefined).toBe(tire.lightMark);
+      if (!step) return;
+      const school = schools!['lightMark.to'] as 'valve' | 'heavy spot';
+      const wants = school === 'heavy spot' ? wheel.heavySpotDeg : 0;
+      expect(step.places).toEqual([{ what: 'light mark', deg: wants ?? 0 }]);
+      const { result } = mountOrientation.run({
+        arrowSeen: 'none',
+        discSide: wheel.discSide,
+        sideUp: wheel.discSide === 'left' ? 'left' : 'right',
+        lightMark: true,
+        heavySpotDeg: wheel.heavySpotDeg,
+        school,
+      });
+      expect(result.markDeg).toBe(wants ?? 0);
+      const says =
+        wants === null
+          ? /not found: the light mark goes to the valve/
+          : school === 'valve'
+            ? /to the valve/
+            : /to the heavy spot, /;
+      expect(step.say).toMatch(says);
+      expect(result.reasons.map((r) => r.says).join()).toMatch(says);
+    }));
+
+  test('a way of working changes the procedure however it is given: as a tool, as the job’s school or as the shop’s rule', () =>
+    fc.assert(
+      fc.property(anyInput, fc.constantFrom('squeeze breaker', 'shoe breaker', 'changer'), (input, way) => {
+        const key = way === 'changer' ? 'lever.tool' : 'bead.break';
+        const bare = { ...input, tools: [], schools: { 'bead.break': 'hands and levers', 'lever.tool': 'levers' } };
+        const usual = { ...bare, schools: {}, rules: {} };
+        const byTool = stepsFor({ ...bare, tools: [way] } as ProcedureInput);
+        expect(stepsFor({ ...bare, schools: { ...bare.schools, [key]: way } })).toEqual(byTool);
+        expect(stepsFor({ ...usual, rules: { [key]: way } })).toEqual(
+          stepsFor({ ...usual, tools: [way] } as ProcedureInput),
+        );
+      }),
+      { numRuns: 100, seed: 41 },
+    ));
 
   test('no step comes twice, the stations keep their order, and no advice is force', () =>
     holds((steps) => {
@@ -220,7 +368,9 @@ describe('schools', () => {
       'Never a pin that bends spokes.',
     ]);
     expect(steps.find((s) => s.id === 'toff-break')!.say).toMatch(/squeeze again/);
-    expect(steps.find((s) => s.id === 'toff-first')!.say).toMatch(/just past the rim lock/);
+    expect(steps.find((s) => s.id === 'toff-first')).toBeUndefined();
+    const shoe = stepsFor(procedureInput({ tools: ['changer', 'shoe breaker'] }));
+    expect(shoe.find((s) => s.id === 'toff-first')!.say).toMatch(/just past the rim lock/);
   });
 
   test('the job’s school wins over the shop’s rule; one that is none is refused by name', () => {
@@ -244,7 +394,7 @@ test('as a working it says how many steps each station has, by which schools, wi
     ['Tire on', 13],
     ['Seat', 5],
     ['Set', 4],
-    ['Wheel back', 10],
+    ['Wheel back', 11],
   ]);
   expect(working.basis).toHaveLength(SCHOOLS.length);
   expect(working.cautions).toContain('Never with the disc underneath.');

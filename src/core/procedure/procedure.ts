@@ -1,9 +1,22 @@
 import { angle, count, listOf, oneOf, quantity, record, ruleValues, yes } from '../fields';
 import { findRule } from '../rules';
-import { STATION_WORDS } from '../stations';
+import { STATION_WORDS, type StationId } from '../stations';
 import { BUILDS, CALIPERS, DISC_SIDES, DRIVES, MACHINE_KINDS } from '../wheels';
 import { defineWorking, worse, type Verdict } from '../working';
-import { factsOf, STEP_TOOLS, TUBES_IN, type Facts, type ProcedureInput, type Row } from './facts';
+import {
+  arrows,
+  factsOf,
+  levered,
+  locks,
+  nipples,
+  STEP_TOOLS,
+  tube,
+  tubeWas,
+  TUBES_IN,
+  type Facts,
+  type ProcedureInput,
+  type Row,
+} from './facts';
 import { AIR } from './rows/air';
 import { INSPECT } from './rows/inspect';
 import { TIRE_OFF } from './rows/tire-off';
@@ -12,8 +25,21 @@ import { WHEEL_BACK } from './rows/wheel-back';
 import { WHEEL_OFF } from './rows/wheel-off';
 import { SCHOOLS, schoolChoices } from './schools';
 import type { Step } from './step';
+import type { Symptom } from './symptoms';
 
 const ROWS: readonly Row[] = [...WHEEL_OFF, ...TIRE_OFF, ...INSPECT, ...TIRE_ON, ...AIR, ...WHEEL_BACK];
+
+/** Troubles of parts that not every wheel has. */
+const NEEDS: Partial<Record<Symptom, (f: Facts, station: StationId) => boolean>> = {
+  'lock-stuck': locks,
+  'tube-showing': (f, station) => (station === 'tire-off' ? tubeWas(f) : tube(f)),
+  'valve-leans': tube,
+  'strip-caught': nipples,
+  'wrong-way': arrows,
+  'bite-stuck': levered,
+  'keeper-lifts': levered,
+  'lever-slips': levered,
+};
 
 const stepOf = (row: Row, facts: Facts): Step => {
   const by = <T>(value: T | ((f: Facts) => T)): T =>
@@ -31,7 +57,7 @@ const stepOf = (row: Row, facts: Facts): Step => {
     parts: by(row.parts) ?? [],
     tools: by(row.tools) ?? [],
     reads: row.reads ?? null,
-    troubles: row.troubles ?? [],
+    troubles: (row.troubles ?? []).filter((symptom) => NEEDS[symptom]?.(facts, row.station) ?? true),
     shows: row.shows ?? null,
   };
 };

@@ -1,4 +1,5 @@
 import { count, listOf, oneOf, quantity, record, text, yes } from '../fields';
+import { counted } from '../units';
 import { BUILDS, type Build } from '../wheels';
 import { defineWorking } from '../working';
 import { SYMPTOMS, type Symptom } from './symptoms';
@@ -8,12 +9,14 @@ interface Facts {
   tube: boolean;
   rimLocks: number;
   rimDiameterIn: number;
+  /** With a brake disc; taken as there where nobody says. */
+  disc?: boolean;
 }
 
 interface Check {
   id: string;
-  check: string;
-  why: string;
+  check: string | ((facts: Facts) => string);
+  why: string | ((facts: Facts) => string);
   /** How often it is the cause, 1 to 5. Basis: memory. */
   weight: number;
   /** Only on wheels that have it. */
@@ -167,7 +170,7 @@ const CHECKS: Record<Symptom, readonly Check[]> = {
     },
     {
       id: 'creep',
-      check: 'Has the tire crept on the rim? Look at lock and pressure.',
+      check: (f) => `Has the tire crept on the rim? Look at ${withLock(f) ? 'lock and ' : 'the '}pressure.`,
       why: 'A creeping tire takes the tube with it.',
       weight: 3,
       when: withTube,
@@ -184,7 +187,8 @@ const CHECKS: Record<Symptom, readonly Check[]> = {
     },
     {
       id: 'lever',
-      check: 'Press with a lever laid across it, or tap the lever. Never near the disc.',
+      check: (f) =>
+        `Press with a lever laid across it, or tap the lever.${f.disc === false ? '' : ' Never near the disc.'}`,
       why: 'Old rubber and dirt hold it.',
       weight: 4,
       when: withLock,
@@ -285,7 +289,7 @@ const CHECKS: Record<Symptom, readonly Check[]> = {
     {
       id: 'deep',
       check: 'Hook the bead, and go no deeper.',
-      why: 'A lever that is too deep slips, and finds the tube.',
+      why: (f) => (f.tube ? 'A lever that is too deep slips, and finds the tube.' : 'A lever that is too deep slips.'),
       weight: 4,
     },
     { id: 'small-bite', check: 'Take a smaller bite.', why: 'Too much bead pulls the lever off.', weight: 4 },
@@ -298,6 +302,9 @@ const CHECKS: Record<Symptom, readonly Check[]> = {
     },
   ],
 };
+
+/** Troubles of levers: a wheel that is bolted together has none of them. */
+const OF_LEVERS: readonly Symptom[] = ['bite-stuck', 'keeper-lifts', 'lever-slips'];
 
 /** How often a check cured a trouble in this shop. */
 export interface Cure {
@@ -340,6 +347,7 @@ export const trouble = defineWorking<Input, { checks: OrderedCheck[] }>({
     tube: yes('With a tube'),
     rimLocks: count(0, 3, 'Rim locks'),
     rimDiameterIn: quantity('in', 4, 23, 'Diameter of the rim'),
+    disc: yes('With a brake disc').optional(),
     cures: listOf(
       record(
         {
@@ -362,13 +370,24 @@ export const trouble = defineWorking<Input, { checks: OrderedCheck[] }>({
     cures: [{ symptom: 'bite-stuck', check: 'soap', count: 4 }],
   },
   work({ symptom, cures, ...facts }, show) {
-    const curedBy = new Map(cures.filter((c) => c.symptom === symptom).map((c) => [c.check, c.count]));
-    const ordered = CHECKS[symptom]
+    const curedBy = new Map<string, number>();
+    // The same cure told twice is told of other times: they add up.
+    for (const c of cures) if (c.symptom === symptom) curedBy.set(c.check, (curedBy.get(c.check) ?? 0) + c.count);
+    const by = (value: string | ((f: Facts) => string)) => (typeof value === 'string' ? value : value(facts));
+    const isLevered = facts.build === 'spoked' || facts.build === 'cast';
+    const ordered = (isLevered || !OF_LEVERS.includes(symptom) ? CHECKS[symptom] : [])
       .filter((c) => !c.when || c.when(facts))
       .map((c) => {
         const likelier = c.more?.(facts) ?? null;
         const cured = curedBy.get(c.id) ?? 0;
-        return { ...c, cured, likelier, score: c.weight + (likelier ? MORE_WEIGHT : 0) + cured * CURE_WEIGHT };
+        return {
+          ...c,
+          check: by(c.check),
+          why: by(c.why),
+          cured,
+          likelier,
+          score: c.weight + (likelier ? MORE_WEIGHT : 0) + cured * CURE_WEIGHT,
+        };
       })
       .sort((a, b) => b.score - a.score || a.id.localeCompare(b.id));
     for (const c of ordered)
@@ -377,7 +396,7 @@ export const trouble = defineWorking<Input, { checks: OrderedCheck[] }>({
         [
           `recalled ${c.weight}`,
           c.likelier && `${c.likelier} +${MORE_WEIGHT}`,
-          c.cured > 0 && `cured it here ${c.cured} times`,
+          c.cured > 0 && `cured it here ${counted(c.cured, 'time')}`,
         ]
           .filter(Boolean)
           .join(', '),

@@ -12,6 +12,7 @@ import { DoneButtons } from './balance/DoneButtons';
 import { HintRow } from './balance/HintRow';
 import { Known } from './balance/Known';
 import { LevelFields, MOVES } from './balance/LevelFields';
+import { LookAgain } from './balance/LookAgain';
 import { MachineFields } from './balance/MachineFields';
 import { MoreSheet } from './balance/MoreSheet';
 import { nowWords } from './balance/now-words';
@@ -42,6 +43,7 @@ const THINGS: Record<Doing, (props: ThingProps) => ReactNode> = {
   machine: MachineFields,
   put: PutPieces,
   done: DoneButtons,
+  look: LookAgain,
   wait: WaitRow,
 };
 

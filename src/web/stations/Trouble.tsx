@@ -37,6 +37,7 @@ export const Trouble = ({ first: given }: { first?: readonly Symptom[] }) => {
         rimLocks: wheel.rimLockDegs.length,
         rimDiameterIn:
           tryRimCode(wheel.rimCode)?.rimDiameterIn ?? (size.ok ? size.working.result.rimDiameterIn : USUAL_RIM_IN),
+        disc: wheel.discSide !== 'none',
         cures: [...shop.cures],
       })
     : null;

@@ -13,9 +13,9 @@ export const AIR: readonly Row[] = [
   { id: 'seat-pops', station: 'seat', say: 'Air in, never past the limit. Listen for the two pops.', why: 'Most seat on the second try, with lubricant.', troubles: ['not-seating'], when: not(beadlock) },
   { id: 'seat-line', station: 'seat', say: 'Molded line the same all round, both sides.', why: 'A bead that hangs in one place comes off on the road.', confirm: 'Both sides looked at.', troubles: ['not-seating'] },
   { id: 'seat-settle', station: 'seat', say: 'Core out, tube slack, both beads stay? Core in, air again.', why: 'The tube settles without being stretched in one place.', tools: ['valve core tool'], when: all(tube, school('tube.settle', 'let slack')) },
+  { id: 'set-core', station: 'seat', say: 'Core in, and snug.', why: 'It was out for seating, and the water looks at it too.', tools: ['valve core tool'], when: all(not(tube), not(beadlock)) },
   { id: 'seat-bubbles', station: 'seat', say: 'Soapy water on bead, stem and core, both sides.', why: 'Bubbles mean a leak.', parts: ['soapy water'], when: not(tube) },
-  { id: 'set-core', station: 'set', say: 'Core in, and snug.', why: 'It was out for seating.', tools: ['valve core tool'], when: all(not(tube), not(beadlock)) },
-  { id: 'set-lock', station: 'set', say: (f) => `${f.locks.length > 1 ? 'Rim locks' : 'Rim lock'} snug now.`, why: 'Snug, not tight: overtightening breaks them.', places: lockPlaces, tools: ['wrench for the rim lock'], when: locks },
+  { id: 'set-lock', station: 'set', say: (f) => `${f.locks.length > 1 ? 'Rim locks' : 'Rim lock'} snug now.`, why: (f) => `Snug, not tight: overtightening breaks ${f.locks.length > 1 ? 'them' : 'it'}.`, places: lockPlaces, tools: ['wrench for the rim lock'], when: locks },
   {
     id: 'set-nut', station: 'set',
     say: (f) => NUT_SAYS[f.school('valveNut.school')] ?? 'Valve nut as the shop leaves it.',

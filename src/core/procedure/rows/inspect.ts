@@ -1,4 +1,4 @@
-import { beadlock, locks, lockPlaces, lockWord, nipples, not, school, spoked, tube, tubeWas, all, split, type Row } from '../facts';
+import { beadlock, clamped, locks, lockPlaces, lockWord, nipples, not, school, spoked, tube, tubeWas, all, split, type Row } from '../facts';
 
 /** Common practice. */
 export const INSPECT: readonly Row[] = [
@@ -12,7 +12,7 @@ export const INSPECT: readonly Row[] = [
     places: () => [{ what: 'large hole', deg: 0 }], parts: (f) => [f.wheel.strips > 1 ? `${f.wheel.strips} rim strips` : 'rim strip'], troubles: ['strip-caught'], when: nipples,
   },
   {
-    id: 'in-lock', station: 'inspect', say: (f) => (f.locks.length > 1 ? `Do the ${lockWord(f)} move? Is the rubber good?` : `Does the ${lockWord(f)} move? Is the rubber good?`), why: 'A stuck lock fights you on the last bites.', places: lockPlaces,
+    id: 'in-lock', station: 'inspect', say: (f) => (f.locks.length > 1 ? `Do the ${lockWord(f)} move? Is the rubber good?` : `Does the ${lockWord(f)} move? Is the rubber good?`), why: (f) => (clamped(f) ? 'A stuck lock pins the bead.' : 'A stuck lock fights you on the last bites.'), places: lockPlaces,
     parts: (f) => [lockWord(f)], troubles: ['lock-stuck'], when: locks,
   },
   {

@@ -1,9 +1,9 @@
-import { all, beadlock, changer, clamped, leverPlaces, lockPlaces, locks, lockWord, not, school, split, spoked, tubeWas, valveAndLocks, type Facts, type Row } from '../facts';
+import { all, beadlock, changer, clamped, disc, leverPlaces, lockPlaces, locks, lockWord, not, school, several, split, spoked, squeezed, tubeWas, valveAndLocks, type Facts, type Row } from '../facts';
 
 const NO_FORCE = 'More force is the wrong answer: stop and find out why.';
 const padded = school('disc.levers', 'with a pad');
 /** Levers and the disc, by the shop's school; it warps either way. */
-export const discCaution = (f: Facts): string => (padded(f) ? 'A lever near the disc only padded, and resting on the rim. A disc warps.' : 'Never hook a lever under the disc.');
+export const discCaution = (f: Facts): string => (!disc(f) ? '' : padded(f) ? 'A lever near the disc only padded, and resting on the rim. A disc warps.' : 'Never hook a lever under the disc.');
 const leverTools = (f: Facts): string[] => (changer(f) ? ['changer', 'rim protectors'] : ['three levers', 'rim protectors']);
 
 const brokenBy = (f: Facts): { say: string; why: string; tools: string[] } =>
@@ -25,12 +25,12 @@ export const TIRE_OFF: readonly Row[] = [
   },
   { id: 'toff-nut', station: 'tire-off', say: 'Take the nut off the valve.', why: 'A hanging valve tears its tube.', places: (f) => valveAndLocks(f).slice(0, 1), tools: ['wrench for the valve nut'], when: tubeWas },
   {
-    id: 'toff-lock', station: 'tire-off', say: (f) => `Back the ${lockWord(f)} off to the last two threads and push in.`, why: 'It must move freely, or the bead stays pinned.',
-    confirm: (f) => (f.locks.length > 1 ? 'Both move freely.' : 'It moves freely.'), caution: 'If it sticks, press with a lever laid across it, or tap the lever. Never near the disc.',
-    places: lockPlaces, tools: ['wrench for the rim lock'], troubles: ['lock-stuck'], when: locks,
+    id: 'toff-lock', station: 'tire-off', say: (f) => `Back the ${lockWord(f)} off to the last two threads and push in.`, why: (f) => several(f, 'It must move freely, or the bead stays pinned.', 'They must move freely, or the bead stays pinned.'),
+    confirm: (f) => (f.locks.length > 2 ? 'All move freely.' : several(f, 'It moves freely.', 'Both move freely.')), caution: (f) => `If ${several(f, 'it', 'one')} sticks, press with a lever laid across it, or tap the lever.${disc(f) ? ' Never near the disc.' : ''}`,
+    places: lockPlaces, tools: ['wrench for the rim lock'], troubles: ['lock-stuck'], when: all(locks, not(clamped)),
   },
   {
-    id: 'toff-break', station: 'tire-off', say: (f) => brokenBy(f).say, why: (f) => brokenBy(f).why, caution: 'Never with the disc underneath.', places: valveAndLocks,
+    id: 'toff-break', station: 'tire-off', say: (f) => brokenBy(f).say, why: (f) => brokenBy(f).why, caution: (f) => (disc(f) ? 'Never with the disc underneath.' : ''), places: valveAndLocks,
     tools: (f) => [...brokenBy(f).tools, 'wheel stand, bucket or blocks'], troubles: ['bead-stuck', 'lock-stuck', 'lever-slips'], when: not(clamped),
   },
   { id: 'toff-break-split', station: 'tire-off', say: 'Undo the rim bolts evenly and lift the halves apart.', why: 'Break the beads first where they stick.', tools: ['sockets for the rim bolts'], troubles: ['bead-stuck'], when: split },
@@ -42,9 +42,9 @@ export const TIRE_OFF: readonly Row[] = [
   },
   {
     id: 'toff-first', station: 'tire-off',
-    say: (f) => (changer(f) ? `Head on just past the ${f.locks.length > 0 ? 'rim lock' : 'valve'}: first bead off, the far side down in the well.` : 'Lever the first bead off in small bites. Kneel the far side into the well.'),
-    why: 'The first bites pinch tubes. A lever that has hooked the bead goes no deeper.', caution: (f) => `${discCaution(f)} ${NO_FORCE}`, sideUp: 'other',
-    places: leverPlaces('off'), tools: leverTools, reads: 'bead-slack', troubles: ['bite-stuck', 'lever-slips', 'lock-stuck'], shows: 'levers-off', when: not(clamped),
+    say: (f) => (changer(f) ? `Head on just past the ${f.locks.length > 0 ? lockWord(f) : 'valve'}: first bead off, the far side down in the well.` : 'Lever the first bead off in small bites. Kneel the far side into the well.'),
+    why: (f) => (tubeWas(f) ? 'The first bites pinch tubes. A lever that has hooked the bead goes no deeper.' : 'A lever that has hooked the bead goes no deeper.'), caution: (f) => `${discCaution(f)} ${NO_FORCE}`.trim(), sideUp: 'other',
+    places: leverPlaces('off'), tools: leverTools, reads: 'bead-slack', troubles: ['bite-stuck', 'lever-slips', 'lock-stuck'], shows: 'levers-off', when: all(not(clamped), not(squeezed)),
   },
   {
     id: 'toff-tube', station: 'tire-off', say: 'Pull the tube out. Write down its age.', why: 'Its wear tells what the rim did to it.', reads: 'findings',
@@ -53,8 +53,8 @@ export const TIRE_OFF: readonly Row[] = [
   { id: 'toff-tube-feel', station: 'tire-off', say: 'Feel where the tube lies, and keep the levers off it.', why: 'It stays in to save a step: the second bead pinches it first.', troubles: ['tube-showing'], when: all(tubeWas, not(clamped), school('tube.out', 'left in')) },
   {
     id: 'toff-second', station: 'tire-off',
-    say: (f) => (changer(f) ? 'Second bead over the head, the rim lifts out.' : f.locks.length > 0 ? 'Second bead: from both sides toward the lock, stop short, and the rim walks out.' : 'Second bead off, the rim walks out.'),
-    why: 'Drop the far side of the rim first.', caution: (f) => `${discCaution(f)} ${NO_FORCE}`, places: leverPlaces('off'), tools: leverTools, reads: 'bead-slack', troubles: ['bite-stuck', 'tube-showing', 'lever-slips'],
+    say: (f) => (changer(f) ? 'Second bead over the head, the rim lifts out.' : f.locks.length > 0 ? `Second bead: from both sides toward the ${several(f, 'lock', 'locks')}, stop short, and the rim walks out.` : 'Second bead off, the rim walks out.'),
+    why: 'Drop the far side of the rim first.', caution: (f) => `${discCaution(f)} ${NO_FORCE}`.trim(), places: leverPlaces('off'), tools: leverTools, reads: 'bead-slack', troubles: ['bite-stuck', 'tube-showing', 'lever-slips'],
     shows: 'levers-off', when: not(clamped),
   },
   { id: 'toff-tube-late', station: 'tire-off', say: 'Tube out of the tire. Write down its age.', why: 'Its wear tells what the rim did to it.', reads: 'findings', when: all(tubeWas, not(clamped), school('tube.out', 'left in')) },

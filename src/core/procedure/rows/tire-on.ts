@@ -1,10 +1,11 @@
-import { all, beadlock, changer, clamped, doubled, leverPlaces, locks, lockPlaces, lockWord, not, school, split, spoked, tube, type Facts, type Row } from '../facts';
+import { all, beadlock, changer, clamped, doubled, leverPlaces, locks, lockPlaces, lockWord, nipples, not, school, several, split, spoked, tube, type Facts, type Row } from '../facts';
+import { lightMarkPlace, lightMarkSays } from '../../beads';
 import { discCaution } from './tire-off';
 
 const powderOn = (f: Facts): string =>
   f.school('powder.where') === 'in the tire' ? 'Powder inside the tire' : f.school('powder.where') === 'both' ? 'Powder the tube and inside the tire' : 'Powder the tube';
 const leverTools = (f: Facts): string[] => (changer(f) ? ['changer', 'rim protectors'] : ['three levers', 'rim protectors', 'bead keeper']);
-const markAt = (f: Facts) => (f.school('lightMark.to') === 'heavy spot' ? (f.wheel.heavySpotDeg ?? 0) : 0);
+const mark = (f: Facts) => lightMarkPlace(f.school('lightMark.to'), f.wheel.heavySpotDeg);
 
 /** Common practice. */
 export const TIRE_ON: readonly Row[] = [
@@ -22,7 +23,7 @@ export const TIRE_ON: readonly Row[] = [
     id: 'on-tube-air', station: 'tire-on', say: (f) => (doubled(f) ? 'Core in, a breath of air: a doubled tube wants less.' : 'Core in, just enough air to hold the tube’s shape.'), why: 'Too little folds and pinches; too much will not go in.',
     confirm: 'The gauge does not move.', parts: ['tube'], tools: ['valve core tool'], when: tube,
   },
-  { id: 'on-soap', station: 'tire-on', say: 'Lubricate both faces of the beads, generous.', why: 'Never an oil that stays slippery: the tire creeps and the valve shears.', parts: ['lubricant for beads'] },
+  { id: 'on-soap', station: 'tire-on', say: 'Lubricate both faces of the beads, generous.', why: (f) => (tube(f) ? 'Never an oil that stays slippery: the tire creeps and the valve shears.' : 'Never an oil that stays slippery: the tire creeps on the rim.'), parts: ['lubricant for beads'] },
   {
     id: 'on-strap', station: 'tire-on', say: 'Strap the wheel round the spoke best in line with the pull.', why: 'The strap pulls along the spoke and bends nothing.', caution: 'Never a pin that bends spokes.', tools: ['strap'], when: all(changer, spoked, not(clamped)),
   },
@@ -30,30 +31,35 @@ export const TIRE_ON: readonly Row[] = [
   {
     id: 'on-first', station: 'tire-on',
     say: (f) => (f.locks.length === 0 ? 'First bead on, by hand and knees.' : f.school('lock.firstBead') === 'held in' ? `First bead on. Keep the ${lockWord(f)} pushed in.` : `First bead on, then over the ${lockWord(f)} with a lever on each side.`),
-    why: (f) => (f.wheel.build === 'spoked' && tube(f) ? 'Check that the strip is not caught under the bead.' : 'Check that nothing is caught under the bead.'), sideUp: 'other', places: lockPlaces,
+    why: (f) => (nipples(f) ? 'Check that the strip is not caught under the bead.' : 'Check that nothing is caught under the bead.'), sideUp: 'other', places: lockPlaces,
     reads: 'bead-slack', troubles: ['bite-stuck', 'strip-caught', 'lock-stuck', 'wrong-way'], when: not(clamped),
   },
-  { id: 'on-split', station: 'tire-on', say: 'Tire on the first half, then the second half down on it.', why: 'No tube between the halves. Pull the bolts down evenly.', caution: 'All rim bolts torqued before any air goes in.', tools: ['torque wrench'], troubles: ['tube-showing'], when: split },
+  { id: 'on-tube-clamped', station: 'tire-on', say: 'Tube into the tire, valve through the hole, nut on two turns.', why: 'Once the rim is bolted together it cannot go in any more.', places: () => [{ what: 'valve', deg: 0 }], troubles: ['valve-leans'], when: all(tube, clamped) },
+  { id: 'on-split', station: 'tire-on', say: 'Tire on the first half, then the second half down on it.', why: (f) => (tube(f) ? 'No tube between the halves. Every rim bolt started by hand, then pulled down evenly.' : 'Every rim bolt started by hand, then pulled down evenly.'), confirm: 'The halves meet all round.', caution: 'Rim bolts first, air last.', tools: ['sockets for the rim bolts'], troubles: ['tube-showing'], when: split },
+  { id: 'on-split-torque', station: 'tire-on', say: 'Torque the rim bolts, crossing, twice round.', why: 'A bolt that the others have let go carries nothing.', caution: 'All rim bolts torqued before any air goes in. Values from the maker’s manual.', tools: ['torque wrench'], when: split },
   { id: 'on-step', station: 'tire-on', say: 'Soapy bead onto the step all round, then the ring.', why: 'A bead that is not down on the step tilts the ring.', confirm: 'The bead lies on the step all round.', parts: ['lubricant for beads'], when: beadlock },
   {
     id: 'on-ring', station: 'tire-on', say: (f) => `Anti-seize, every bolt by hand, then half a turn each, ${f.school('ring.order')}.`, why: 'The gap at the ring’s edge closes evenly.', caution: 'Only a torque wrench finishes ring bolts. The maker’s manual decides the value.',
-    confirm: 'The gap is even all round before any torque.', parts: ['anti-seize'], tools: ['torque wrench'], when: beadlock,
+    confirm: 'The gap is even all round before any torque.', parts: ['anti-seize'], tools: ['sockets for the ring bolts'], when: beadlock,
+  },
+  {
+    id: 'on-ring-torque', station: 'tire-on', say: (f) => `Torque the ring bolts, ${f.school('ring.order')}, twice round.`, why: 'The second pass finds bolts that the settling bead has let go.', caution: 'Only a torque wrench finishes. The maker’s value binds.', tools: ['torque wrench'], when: beadlock,
   },
   { id: 'on-tube', station: 'tire-on', say: 'Tube in, valve through the hole, nut on two turns.', why: 'A leaning stem tears. Work the tube round until it stands square.', places: () => [{ what: 'valve', deg: 0 }], troubles: ['valve-leans', 'tube-showing'], when: all(tube, not(clamped), school('tube.in', 'after the first bead')) },
   {
     id: 'on-lock-feel', station: 'tire-on', say: (f) => (f.locks.length > 1 ? `Feel that the tube lies over the ${lockWord(f)}, and that they still move.` : `Feel that the tube lies over the ${lockWord(f)}, and that it still moves.`),
-    why: 'A tube under the lock bursts.', places: lockPlaces, troubles: ['lock-stuck', 'tube-showing'], when: all(tube, locks),
+    why: (f) => several(f, 'A tube under the lock bursts.', 'A tube under a lock bursts.'), places: lockPlaces, troubles: ['lock-stuck', 'tube-showing'], when: all(tube, locks),
   },
   {
-    id: 'on-mark', station: 'tire-on', say: (f) => `Line the light mark up with the ${f.school('lightMark.to')}.`, why: 'Usually the lightest point. Look again after the last bite: levering turns the tire.', places: (f) => [{ what: 'light mark', deg: markAt(f) }],
+    id: 'on-mark', station: 'tire-on', say: (f) => (mark(f).isHeavySpotMissing ? lightMarkSays(mark(f)) : `Line it up. ${lightMarkSays(mark(f))}`), why: 'Usually the lightest point. Look again after the last bite: levering turns the tire.', places: (f) => [{ what: 'light mark', deg: mark(f).deg }],
     shows: 'light-mark', when: (f) => f.tire.lightMark,
   },
   {
-    id: 'on-start', station: 'tire-on', say: (f) => (changer(f) ? `Second bead: head on just past the ${f.locks.length > 0 ? 'rim lock' : 'valve'}, far side down in the well.` : 'Second bead: start here, keeper on, small bites.'), why: 'The bead at valve and lock must be able to drop.',
-    caution: (f) => (f.wheel.discSide === 'none' ? 'Never a lever on the tube.' : discCaution(f)), sideUp: 'other', places: leverPlaces('on'), tools: leverTools, reads: 'bead-slack', troubles: ['bite-stuck', 'keeper-lifts', 'lever-slips', 'tube-showing'], shows: 'levers-on', when: not(clamped),
+    id: 'on-start', station: 'tire-on', say: (f) => (changer(f) ? `Second bead: head on just past the ${f.locks.length > 0 ? lockWord(f) : 'valve'}, far side down in the well.` : 'Second bead: start here, keeper on, small bites.'), why: (f) => (f.locks.length > 0 ? `The bead at valve and ${several(f, 'lock', 'locks')} must be able to drop.` : 'The bead at the valve must be able to drop.'),
+    caution: (f) => [discCaution(f), tube(f) ? 'Never a lever on the tube.' : ''].filter(Boolean).join(' '), sideUp: 'other', places: leverPlaces('on'), tools: leverTools, reads: 'bead-slack', troubles: ['bite-stuck', 'keeper-lifts', 'lever-slips', 'tube-showing'], shows: 'levers-on', when: not(clamped),
   },
   {
-    id: 'on-half', station: 'tire-on', say: 'Stop. Push the bead you have fitted down into the well.', why: 'You are halfway. If it has climbed back up, the last bites need force, and force pinches tubes.', caution: 'If the keeper lifts, back up.',
+    id: 'on-half', station: 'tire-on', say: 'Stop. Push the bead you have fitted down into the well.', why: (f) => (tube(f) ? 'You are halfway. If it has climbed back up, the last bites need force, and force pinches tubes.' : 'You are halfway. If it has climbed back up, the last bites need force, and force hurts beads.'), caution: 'If the keeper lifts, back up.',
     places: leverPlaces('on'), troubles: ['keeper-lifts', 'bite-stuck', 'tube-showing'], shows: 'push-down', when: not(clamped),
   },
   {
@@ -61,7 +67,7 @@ export const TIRE_ON: readonly Row[] = [
     places: leverPlaces('on'), tools: leverTools, reads: 'bead-slack', troubles: ['bite-stuck', 'keeper-lifts', 'lock-stuck', 'tube-showing'], shows: 'push-down', when: not(clamped),
   },
   {
-    id: 'on-look', station: 'tire-on', say: (f) => `${tube(f) ? 'Feel all round: no tube on the bead seat. Valve straight.' : 'Look all round: beads clean, stem straight.'} Arrow again.`, why: 'Cheaper to find now than under air.',
+    id: 'on-look', station: 'tire-on', say: (f) => `${tube(f) ? 'Feel all round: no tube on the bead seat. Valve straight.' : 'Look all round: beads clean, stem straight.'}${f.tire.arrows ? ' Arrow again.' : ''}`, why: 'Cheaper to find now than under air.',
     places: () => [{ what: 'valve', deg: 0 }], troubles: ['tube-showing', 'valve-leans', 'strip-caught', 'wrong-way'], shows: 'arrow',
   },
 ];

@@ -1,4 +1,4 @@
-import { all, disc, drive, fourWheels, kind, not, rear, sensors, type Row } from '../facts';
+import { adjusters, all, disc, drive, fourWheels, kind, not, rear, sensors, type Row } from '../facts';
 
 const twoCalipers = (f: Parameters<NonNullable<Row['when']>>[0]) => f.wheel.discSide === 'both';
 
@@ -17,7 +17,7 @@ export const WHEEL_OFF: readonly Row[] = [
     id: 'off-lift', station: 'wheel-off', say: 'Lift it and secure it on both sides.', why: (f) => (fourWheels(f) ? 'Stands under the frame, both sides: a jack alone is no support.' : 'Leave the side stand down as a fallback.'),
     confirm: 'It does not move when you pull on it.', caution: 'Pull on the machine before you reach under it.', tools: (f) => (fourWheels(f) ? ['jack and two stands'] : ['center stand or jack, stands']),
   },
-  { id: 'off-mark', station: 'wheel-off', say: 'Mark or photograph spacers, washers and adjuster blocks.', why: 'Left and right differ.', reads: 'findings', when: not(fourWheels) },
+  { id: 'off-mark', station: 'wheel-off', say: (f) => (adjusters(f) ? 'Mark or photograph spacers, washers and adjuster blocks.' : 'Mark or photograph spacers and washers.'), why: 'Left and right differ.', reads: 'findings', when: not(fourWheels) },
   {
     id: 'off-sensor', station: 'wheel-off', say: (f) => `Note which side the sensor ring is on${f.wheel.discSide === 'left' || f.wheel.discSide === 'right' ? `, disc ${f.wheel.discSide}` : ''}. Sensor off, its shims kept.`,
     why: 'A ring on the wrong side, or a gap that changed, puts the lamp on.', confirm: 'The sensor hangs clear of the wheel.', when: all(sensors, not(fourWheels)),

@@ -2,8 +2,9 @@
 export const BY_HAND = ['settle', 'level', 'weights', 'swing', 'machine'] as const;
 export type ByHand = (typeof BY_HAND)[number];
 
-/** What is done next: one of these, the advised pieces put on, the end, or waiting for the advice. */
-export type Doing = ByHand | 'put' | 'done' | 'wait';
+/** What is done next: one of these, the advised pieces put on, the end, a look at what
+ * contradicts itself, or waiting for the advice. */
+export type Doing = ByHand | 'put' | 'done' | 'look' | 'wait';
 
 export const BY_HAND_WORDS: Record<ByHand, string> = {
   settle: 'It came to rest',

@@ -76,6 +76,7 @@ test('final pieces, the end, and a trial that is to stay', () => {
     pieces: [],
     chance: 0.97,
     limitG: 4,
+    doubt: null,
     place: [{ massG: 20, deg: 30, side: 'near' }],
     reason: { verdict: 'good', says: '' },
   };
@@ -85,7 +86,14 @@ test('final pieces, the end, and a trial that is to stay', () => {
     now: 'Put on 20 g.',
     why: 'The trial comes off. In pairs, one on each side of the rim. Balanced then in 97 of 100.',
   });
-  const done: BalanceAdvice = { do: 'done', chance: 0.96, limitG: 5, place: [], reason: { verdict: 'good', says: '' } };
+  const done: BalanceAdvice = {
+    do: 'done',
+    chance: 0.96,
+    limitG: 5,
+    place: [],
+    doubt: null,
+    reason: { verdict: 'good', says: '' },
+  };
   expect(words(done).now).toBe('Balanced.');
   expect(words(done, { trial: true }).now).toBe('Balanced with the trial: fix it for good.');
   expect(

@@ -97,6 +97,13 @@ const ADVISED: { [Do in BalanceAdvice['do']]: (advice: Extract<BalanceAdvice, { 
     now: step.toPut.length === 0 ? 'No weight is needed.' : `Put on ${say.pieces(step.toPut)}.`,
     why: `${balance.trial ? 'The trial comes off. ' : ''}${SIDE_WHY[sides]} Balanced then in ${chanceText(chance)}.`,
   }),
+  look: ({ why, leftG, doubt }, { say }) =>
+    why === 'contradiction' && doubt
+      ? { now: 'Stop and look: this does not go together.', why: doubt.says }
+      : {
+          now: `About ${say.mass(leftG)} are left.`,
+          why: 'Nothing on the shelf is likely to do better: finer pieces, or pieces of your own.',
+        },
   done: ({ chance }, { balance, toleranceG, estimate, say }) => ({
     now: balance.trial ? 'Balanced with the trial: fix it for good.' : 'Balanced.',
     why: `As far as this stand can tell: in ${chanceText(chance)} within ${say.mass(Math.max(toleranceG, estimate?.bandG ?? 0))}.`,

@@ -44,6 +44,7 @@ const DONE_BY: Record<BalanceAdvice['do'], Doing> = {
   trial: 'put',
   final: 'put',
   done: 'done',
+  look: 'look',
 };
 
 const doingOf = ({ hand, balance, advice }: StepTold): Doing => {

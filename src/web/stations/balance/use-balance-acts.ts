@@ -16,6 +16,8 @@ export interface BalanceActs {
   trial(pieces: readonly Piece[]): void;
   /** Pieces that stay on, all others off. */
   weights(pieces: readonly Piece[]): void;
+  /** All weights are off and nothing was seen. */
+  beginAnew(): void;
   /** The end, as it is believed now. */
   finish(): void;
 }
@@ -52,6 +54,8 @@ export const useBalanceActs = (
     machine: (data) => void put({ kind: 'machine-reading', data }),
     trial: (pieces) => void put({ kind: 'trial', data: { pieces: [...pieces] } }),
     weights: (pieces) => void put({ kind: 'weights', data: { pieces: [...pieces], residualG: leftWith(pieces) } }),
+    beginAnew: () =>
+      void put({ kind: 'balance-again', data: { why: 'begun anew: what was seen did not go together' } }),
     finish,
   };
 };

@@ -1,0 +1,13 @@
+import { Button } from '../../parts/Button';
+import type { ThingProps } from './thing';
+
+/** What was seen does not go together, or the shelf has nothing better: the fitter decides how to go on. */
+export const LookAgain = ({ acts, hand, beside }: ThingProps) => (
+  <div className="flex flex-wrap gap-2">
+    <Button go onClick={() => hand.begin('weights', null, [])}>
+      Enter the weights again
+    </Button>
+    <Button onClick={acts.beginAnew}>All off, begin anew</Button>
+    {beside}
+  </div>
+);
