@@ -101,6 +101,7 @@ const seatOnTheHose = async (page) => {
       .first()
       .click({ position: { 45: { x: 189, y: 46 }, 90: { x: 216, y: 119 }, 180: { x: 119, y: 217 } }[place] });
   await page.getByLabel('Low at, other side').selectOption('135');
+  await page.getByText('Working it out').waitFor({ state: 'hidden' });
   await page.waitForTimeout(1200);
 };
 

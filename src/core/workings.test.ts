@@ -2,7 +2,9 @@ import Joi from 'joi';
 import { InputError } from './errors';
 import { check, count, date, expectedAt, fieldsOf, listOf, oneOf, quantity, record, text } from './fields';
 import { DEFAULT_RULES } from './rules';
-import { attempt, defineWorking, worse } from './working';
+import { drawInput } from '../../tests/draw-input';
+import { seeded } from './statistics';
+import { attempt, defineWorking, VERDICT_RANK, worse, worstOf, type Reason, type Verdict } from './working';
 import { findWorking, WORKINGS } from './workings';
 
 describe.each(WORKINGS.map((w) => [w.name, w] as const))('%s', (name, definition) => {
@@ -157,3 +159,77 @@ describe('fields', () => {
     expect(expectedAt(schema, ['no', 'such', 'path'])).toBe('the fields that the catalog lists');
   });
 });
+
+/** May take longer than a request should: done by the pool of threads, and drawn from less often here. */
+const SLOW = new Set(['balance-estimate', 'balance-advise', 'balance-place', 'stand-band', 'practice-round']);
+/** Lists of a whole shop: the longest take longer. */
+const LONG = new Set(['tire-rank', 'materials']);
+const MS = 100;
+
+/** Worked out once, when it is first asked for. */
+const lazily = <T>(make: () => T): (() => T) => {
+  let made: { it: T } | null = null;
+  return () => (made ??= { it: make() }).it;
+};
+
+/** Every text and number inside a value, with where it stands. */
+const leavesOf = (value: unknown, path = ''): { path: string; leaf: unknown }[] =>
+  value !== null && typeof value === 'object'
+    ? Object.entries(value).flatMap(([key, inner]) => leavesOf(inner, `${path}.${key}`))
+    : [{ path, leaf: value }];
+
+/** A text that nobody wrote on purpose. */
+const SLIPPED =
+  /undefined|NaN|\bnull\b|\[object|Infinity|\S {2,}\S|(?<![\d.])1 (bites|tries|days|years|pieces|holes|places|readings|spokes|patches|wheels|steps)\b/;
+
+describe.each(WORKINGS.map((w) => [w.name, w] as const))(
+  '%s, given anything that its schema takes',
+  (name, definition) => {
+    const chance = seeded(20_261);
+    const inputs = Array.from({ length: SLOW.has(name) ? 2 : 60 }, () => drawInput(definition.schema, chance));
+    for (const input of inputs)
+      if ('mostSteps' in (input as object)) Object.assign(input as object, { mostSteps: 4000 });
+    const tries = lazily(() => inputs.map((input) => attempt(definition as never, input as never)));
+
+    test('answers with finite numbers and whole sentences, or refuses in one', () => {
+      for (const tried of tries()) {
+        const leaves = tried.ok
+          ? leavesOf({
+              result: tried.working.result,
+              lines: tried.working.lines,
+              basis: tried.working.basis,
+              cautions: tried.working.cautions,
+            })
+          : leavesOf(tried.problem);
+        for (const { path, leaf } of leaves) {
+          // What was typed in comes back as it is.
+          if (/name|\.id$|text$|marking|canonical/.test(path)) continue;
+          if (typeof leaf === 'number') expect([path, Number.isFinite(leaf)]).toEqual([path, true]);
+          if (typeof leaf === 'string') expect([path, leaf, SLIPPED.test(leaf)]).toEqual([path, leaf, false]);
+        }
+      }
+    });
+
+    test('a verdict is as grave as the gravest of its reasons', () => {
+      for (const tried of tries()) {
+        if (!tried.ok) continue;
+        const { verdict, result } = tried.working as { verdict: Verdict | null; result: { reasons?: Reason[] } };
+        const reasons = (result?.reasons ?? []).filter((r) => r?.verdict);
+        if (reasons.length > 0) expect(VERDICT_RANK[worstOf(reasons)]).toBeLessThanOrEqual(VERDICT_RANK[verdict!]);
+      }
+    });
+
+    if (!SLOW.has(name) && !LONG.has(name))
+      test('answers within a tenth of a second', () => {
+        for (const input of inputs) {
+          const ms = () => {
+            const before = performance.now();
+            attempt(definition as never, input as never);
+            return performance.now() - before;
+          };
+          // The better of two: the machine may have had something else to do.
+          expect(Math.min(ms(), ms())).toBeLessThan(MS);
+        }
+      });
+  },
+);

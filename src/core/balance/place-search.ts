@@ -110,13 +110,16 @@ export const searchPlaces = (problem: PlaceProblem): PlaceAnswer => {
     return massG === null ? null : { ...best, massG };
   };
 
+  const heaviest = kinds
+    .flatMap((k) => Array<number>(Math.min(k.count, mostPieces)).fill(k.massG))
+    .sort((a, b) => b - a)
+    .slice(0, mostPieces);
+  /** Whether not even the heaviest so many, where they pull most, come near: then no mass that is allowed helps. */
+  const fallShort = (n: number): boolean => mostPull(heaviest.slice(0, n)) < need;
+
   /** The least mass within the tolerance, window by window upward; null where nothing is, undefined if not proved. */
   const leastMass = (): number | null | undefined => {
-    const heaviest = kinds
-      .flatMap((k) => Array<number>(Math.min(k.count, mostPieces)).fill(k.massG))
-      .sort((a, b) => b - a)
-      .slice(0, mostPieces);
-    if (!heaviest.some((_, n) => mostPull(heaviest.slice(0, n + 1)) >= need)) return null;
+    if (heaviest.every((_, n) => fallShort(n + 1))) return null;
     const highestG = heaviest.reduce((sum, m) => sum + m, 0);
     const widthG = Math.max(toleranceG, distance / 20);
     for (let fromG = need; fromG <= highestG + EPS; fromG += widthG) {
@@ -150,13 +153,15 @@ export const searchPlaces = (problem: PlaceProblem): PlaceAnswer => {
   // Not known exactly it is at least what has to be pulled: an answer within that is within the factor all the more.
   const toG = massFactor * (leastMassG ?? Math.max(0, need));
   let piecesAtLeast = 1;
-  let isProved = leastMassG !== undefined;
+  // Without the least mass it is proved only where all fewer pieces fall short, whatever they weigh.
+  let isProved = true;
   for (let n = 1; n <= mostPieces && !steps.stopped; n++) {
-    const selections = selectionsOf(kinds, { fromG: need, toG, fewest: n, most: n }, mostWays);
-    if (!selections) {
-      isProved = false;
-      break;
+    if (fallShort(n)) {
+      piecesAtLeast = n + 1;
+      continue;
     }
+    const selections = selectionsOf(kinds, { fromG: need, toG, fewest: n, most: n }, mostWays);
+    if (!selections) break;
     const first = firstOf(selections, true);
     if (first?.picks)
       return {
@@ -169,6 +174,7 @@ export const searchPlaces = (problem: PlaceProblem): PlaceAnswer => {
         proved: isProved && !steps.stopped,
         nodes: steps.taken,
       };
+    if (leastMassG === undefined) isProved = false;
     if (!steps.stopped) piecesAtLeast = n + 1;
   }
   // The search ended before it was clear whether anything does it.

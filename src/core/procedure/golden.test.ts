@@ -82,7 +82,7 @@ describe('golden procedures', () => {
       off: 'cool way loosen lift mark brake-drum out axle',
       toff: 'split-deflate nut break-split tube second-clamped',
       in: 'clean cracks true old-weights halves',
-      on: 'arrow shake powder tube-air soap tube-clamped split split-torque mark look',
+      on: 'arrow shake powder tube-air soap tube-clamped mark-clamped split split-torque look',
       seat: 'clear little pops line settle',
       set: 'nut pressure cap',
       back: 'grease seize spacers drum axle hand torque pin exhaust',

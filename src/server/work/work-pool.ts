@@ -17,7 +17,7 @@ export interface WorkPool {
 
 /** How long a task may take, and what would be right instead. */
 const LIMITS: Record<TaskName, { ms: number; instead: string }> = {
-  working: { ms: 5000, instead: 'less at once: fewer readings, pieces, tries or places, or fewer steps of a search' },
+  working: { ms: 10_000, instead: 'less at once: fewer readings, pieces, tries or places, or fewer steps of a search' },
   'card-pdf': { ms: 15_000, instead: 'a job with a shorter log' },
   'plan-csv': { ms: 20_000, instead: 'fewer rows at a time' },
 };

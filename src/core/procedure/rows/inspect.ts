@@ -16,7 +16,7 @@ export const INSPECT: readonly Row[] = [
     parts: (f) => [lockWord(f)], troubles: ['lock-stuck'], when: locks,
   },
   {
-    id: 'in-tube', station: 'inspect', say: 'Old tube: wash it, pump it up, listen, look along its inside.', why: 'That is where nipples rub. Its age and its patches decide too.', confirm: 'It holds its air.', reads: 'findings',
+    id: 'in-tube', station: 'inspect', say: 'Old tube: wash it, pump it up, listen, look along its inside.', why: (f) => (nipples(f) ? 'That is where nipples rub. Its age and its patches decide too.' : 'That is where it rubs. Its age and its patches decide too.'), confirm: 'It holds its air.', reads: 'findings',
     when: all(tube, tubeWas, school('tube.school', 'reuse')),
   },
   { id: 'in-stem', station: 'inspect', say: 'New valve stem in, core in it.', why: 'Its age is unknown, and it is the cheapest part of the job.', places: () => [{ what: 'valve', deg: 0 }], parts: ['valve stem, new'], when: not(tube) },

@@ -35,6 +35,10 @@ export const TIRE_ON: readonly Row[] = [
     reads: 'bead-slack', troubles: ['bite-stuck', 'strip-caught', 'lock-stuck', 'wrong-way'], when: not(clamped),
   },
   { id: 'on-tube-clamped', station: 'tire-on', say: 'Tube into the tire, valve through the hole, nut on two turns.', why: 'Once the rim is bolted together it cannot go in any more.', places: () => [{ what: 'valve', deg: 0 }], troubles: ['valve-leans'], when: all(tube, clamped) },
+  {
+    id: 'on-mark-clamped', station: 'tire-on', say: (f) => (mark(f).isHeavySpotMissing ? lightMarkSays(mark(f)) : `Line it up. ${lightMarkSays(mark(f))}`), why: 'Usually the lightest point. Once it is bolted together the tire does not turn any more.', places: (f) => [{ what: 'light mark', deg: mark(f).deg }],
+    shows: 'light-mark', when: (f) => f.tire.lightMark && clamped(f),
+  },
   { id: 'on-split', station: 'tire-on', say: 'Tire on the first half, then the second half down on it.', why: (f) => (tube(f) ? 'No tube between the halves. Every rim bolt started by hand, then pulled down evenly.' : 'Every rim bolt started by hand, then pulled down evenly.'), confirm: 'The halves meet all round.', caution: 'Rim bolts first, air last.', tools: ['sockets for the rim bolts'], troubles: ['tube-showing'], when: split },
   { id: 'on-split-torque', station: 'tire-on', say: 'Torque the rim bolts, crossing, twice round.', why: 'A bolt that the others have let go carries nothing.', caution: 'All rim bolts torqued before any air goes in. Values from the maker’s manual.', tools: ['torque wrench'], when: split },
   { id: 'on-step', station: 'tire-on', say: 'Soapy bead onto the step all round, then the ring.', why: 'A bead that is not down on the step tilts the ring.', confirm: 'The bead lies on the step all round.', parts: ['lubricant for beads'], when: beadlock },
@@ -52,7 +56,7 @@ export const TIRE_ON: readonly Row[] = [
   },
   {
     id: 'on-mark', station: 'tire-on', say: (f) => (mark(f).isHeavySpotMissing ? lightMarkSays(mark(f)) : `Line it up. ${lightMarkSays(mark(f))}`), why: 'Usually the lightest point. Look again after the last bite: levering turns the tire.', places: (f) => [{ what: 'light mark', deg: mark(f).deg }],
-    shows: 'light-mark', when: (f) => f.tire.lightMark,
+    shows: 'light-mark', when: (f) => f.tire.lightMark && !clamped(f),
   },
   {
     id: 'on-start', station: 'tire-on', say: (f) => (changer(f) ? `Second bead: head on just past the ${f.locks.length > 0 ? lockWord(f) : 'valve'}, far side down in the well.` : 'Second bead: start here, keeper on, small bites.'), why: (f) => (f.locks.length > 0 ? `The bead at valve and ${several(f, 'lock', 'locks')} must be able to drop.` : 'The bead at the valve must be able to drop.'),

@@ -1,16 +1,17 @@
-const { readdirSync, readFileSync } = require('node:fs');
-const { join } = require('node:path');
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import base from './jest.config.cjs';
 
 const folder = process.env.MUTATE ?? 'src/core';
-const published = join(__dirname, 'tests/published');
+const published = join(import.meta.dirname, 'tests/published');
 /** Published checks that ask something of this folder. */
 const ofFolder = readdirSync(published).filter((name) =>
   readFileSync(join(published, name), 'utf8').includes(`/${folder.replace('src/', '')}'`),
 );
 
 /** Mutants of a folder are judged by its own tests and the published checks of it. @type {import('jest').Config} */
-module.exports = {
-  ...require('./jest.config.cjs'),
+export default {
+  ...base,
   roots: [`<rootDir>/${folder}`, '<rootDir>/tests/published'],
   testMatch: [`<rootDir>/${folder}/**/*.test.ts`, ...ofFolder.map((name) => `<rootDir>/tests/published/${name}`)],
   globalSetup: undefined,
