@@ -101,7 +101,6 @@ const seatOnTheHose = async (page) => {
       .first()
       .click({ position: { 45: { x: 189, y: 46 }, 90: { x: 216, y: 119 }, 180: { x: 119, y: 217 } }[place] });
   await page.getByLabel('Low at, other side').selectOption('135');
-  await page.getByText('Working it out').waitFor({ state: 'hidden' });
   await page.waitForTimeout(1200);
 };
 
@@ -143,6 +142,8 @@ for (const [name, path, more] of VIEWS) {
   if (practice) await someTries(page);
   if (pick) await page.getByRole('radio', { name: pick }).click();
   if (press) await page.keyboard.press(press);
+  // The advice is worked out beside the screen.
+  await page.getByText('Working it out').waitFor({ state: 'hidden' });
   await page.waitForTimeout(400);
   await page.screenshot({ path: join(OUT, `${name}.png`) });
   await context.close();
