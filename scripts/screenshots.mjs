@@ -143,7 +143,7 @@ for (const [name, path, more] of VIEWS) {
   if (pick) await page.getByRole('radio', { name: pick }).click();
   if (press) await page.keyboard.press(press);
   // The advice is worked out beside the screen.
-  await page.getByText('Working it out').waitFor({ state: 'hidden' });
+  await page.getByRole('heading', { name: 'Working it out' }).waitFor({ state: 'hidden' });
   await page.waitForTimeout(400);
   await page.screenshot({ path: join(OUT, `${name}.png`) });
   await context.close();
