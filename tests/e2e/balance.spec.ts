@@ -254,3 +254,40 @@ test('a shelf with very many ways to pick from is answered at once, and proved w
   await confirmed(page, () => page.getByRole('button', { name: 'They are on' }).click());
   expect((await balanceOf(page)).on).toHaveLength(18);
 });
+
+test('weights that were entered from the other side are noticed: look, enter them again, and it goes on', async ({
+  page,
+  shop,
+}) => {
+  await openAs(page, shop, '/jobs/demo-job-21/balance');
+  await settled(page);
+  const { entries } = await (await page.request.get(`${shop.url}/api/jobs/demo-job-21`)).json();
+  let expectedSeq = entries.at(-1).seq;
+  const add = async (kind: string, data: object) => {
+    const entry = { id: `slip-${expectedSeq}`, who: 'Juna Birk', station: 'balance', kind, data };
+    const answer = await page.request.post(`${shop.url}/api/jobs/demo-job-21/entries`, {
+      data: { expectedSeq, entries: [entry] },
+    });
+    expectedSeq = (await answer.json()).seq;
+  };
+  await add('balance-again', { why: 'begun anew' });
+  for (const [restDeg, from] of [
+    [205, 'left'],
+    [208, 'right'],
+  ] as const)
+    await add('rest', { restDeg, from, device: null });
+  // It was taped on at 288°, on the other side of the valve.
+  await add('trial', { pieces: [{ massG: 30, deg: 72, side: 'near' }] });
+  for (const [restDeg, from] of [
+    [240, 'left'],
+    [243, 'right'],
+    [241, 'left'],
+  ] as const)
+    await add('rest', { restDeg, from, device: null });
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Stop and look: this does not go together.' })).toBeVisible();
+  await expect(page.getByText(/as if the weights were entered from the other side/)).toBeVisible();
+  await expectAccessible(page);
+  await confirmed(page, () => page.getByRole('button', { name: 'All off, begin anew' }).click());
+  await expect(page.getByRole('heading', { name: 'Let it settle. Where is the bottom?' })).toBeVisible();
+});

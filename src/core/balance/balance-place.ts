@@ -85,7 +85,7 @@ export const MOST_PLACES = 400;
 const MOST_PIECES = 12;
 const PER_PLACE = 2;
 /** Steps of a search that must answer at once; it says so when they did not do. */
-const MOST_STEPS = 300_000;
+const MOST_STEPS = 100_000;
 const ASKED_EVERY = 4096;
 /** Ways to pick out pieces that so many steps may look at, and that fit in memory. */
 const STEPS_A_WAY = 5;

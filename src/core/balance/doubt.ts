@@ -74,8 +74,8 @@ const worstOf = (wrong: readonly number[]): number =>
   wrong.reduce((best, w, i) => (w > (wrong[best] ?? 0) ? i : best), 0);
 
 const SAYS: Record<Exclude<Doubt['story'], null>, (reading: number) => string> = {
-  'weights mirrored': (n) =>
-    `From reading ${n} on it looks as if the weights were entered from the other side. Look where they lie, and enter them again.`,
+  'weights mirrored': () =>
+    'It looks as if the weights were entered from the other side. Look where they lie, and enter them again.',
   'rest mirrored': (n) => `Reading ${n} looks as if it was taken from the other side: take it again.`,
 };
 

@@ -23,6 +23,8 @@ export interface PlaceAnswer {
 /** Nodes after which a residual that is small enough is not made smaller. */
 const POLISH_NODES = 20_000;
 const MOST_WAYS = 60_000;
+/** Where a window holds more ways than this the least mass is left open: finding it would take longer than the rest. */
+const WINDOW_WAYS = 20_000;
 
 interface Tried {
   picks: PickedPiece[] | null;
@@ -124,7 +126,7 @@ export const searchPlaces = (problem: PlaceProblem): PlaceAnswer => {
     const widthG = Math.max(toleranceG, distance / 20);
     for (let fromG = need; fromG <= highestG + EPS; fromG += widthG) {
       const window = { fromG, toG: fromG + widthG, fewest: 1, most: mostPieces };
-      const selections = selectionsOf(kinds, window, mostWays);
+      const selections = selectionsOf(kinds, window, Math.min(mostWays, WINDOW_WAYS));
       if (!selections) return undefined;
       const first = firstOf(selections, false);
       if (first) return first.massG;

@@ -13,22 +13,22 @@ import { hiddenStand } from './hidden-stand';
 export const FRICTIONS = { light: 1, usual: 3, heavy: 6 } as const;
 export type Friction = keyof typeof FRICTIONS;
 
-/** Shelves to practice with: pieces of every size, large ones only, or hardly any. */
+/** Shelves to practice with, of pieces that are crimped on spokes: pieces of every size, large ones only, or hardly any. */
 export const SHELVES = {
   full: [
-    { massG: 5, count: 24 },
-    { massG: 10, count: 24 },
-    { massG: 20, count: 12 },
+    { massG: 5, count: 24, lengthMm: 0 },
+    { massG: 10, count: 24, lengthMm: 0 },
+    { massG: 20, count: 12, lengthMm: 0 },
   ],
   coarse: [
-    { massG: 10, count: 12 },
-    { massG: 20, count: 12 },
+    { massG: 10, count: 12, lengthMm: 0 },
+    { massG: 20, count: 12, lengthMm: 0 },
   ],
   few: [
-    { massG: 5, count: 2 },
-    { massG: 10, count: 2 },
-    { massG: 20, count: 2 },
-    { massG: 30, count: 1 },
+    { massG: 5, count: 2, lengthMm: 0 },
+    { massG: 10, count: 2, lengthMm: 0 },
+    { massG: 20, count: 2, lengthMm: 0 },
+    { massG: 30, count: 1, lengthMm: 0 },
   ],
 } as const satisfies Record<string, readonly WeightStock[]>;
 export type Shelf = keyof typeof SHELVES;

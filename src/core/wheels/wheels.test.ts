@@ -95,12 +95,6 @@ describe('where weights go', () => {
     expect(places.length).toBeLessThan(36);
     expect(spokeDegs({ spokes: 36 })).toHaveLength(36);
   });
-
-  test('side by side along a cast rim, clear of the valve', () => {
-    const places = weightPlaces(sampleWheel({ build: 'cast', spokes: 0, rimLockDegs: [] }));
-    expect(places.length).toBeGreaterThan(44);
-    for (const p of places) expect(Math.abs(angleBetween(p, 0))).toBeGreaterThanOrEqual(6);
-  });
 });
 
 describe('records from outside', () => {

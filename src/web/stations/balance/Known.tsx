@@ -17,7 +17,7 @@ export const Known = ({ advice, step, toleranceG }: Props) => {
   const isFinal = step.doing === 'put' && advice.advised?.result.do === 'final';
   return (
     <>
-      {advice.oddId && (
+      {advice.oddId && step.doing !== 'look' && (
         <p className="mt-2 font-semibold text-check" role="alert">
           One reading is the odd one: take it out.
         </p>

@@ -101,6 +101,24 @@ test('final pieces, the end, and a trial that is to stay', () => {
   ).toMatch(/^2 g left/);
 });
 
+test('what contradicts itself is said as it is, and a shelf that has nothing better', () => {
+  const look = (why: 'contradiction' | 'shelf', doubt: BalanceAdvice['doubt']): BalanceAdvice => ({
+    do: 'look',
+    why,
+    leftG: 12.4,
+    limitG: 5,
+    place: [],
+    doubt,
+    reason: { verdict: 'check', says: '' },
+  });
+  const slip = { reading: 2, story: null, says: 'Reading 3 does not go with the others: take it again.' };
+  expect(told(look('contradiction', slip), 'one', null, BALANCE)).toEqual({
+    now: 'Stop and look: this does not go together.',
+    why: slip.says,
+  });
+  expect(told(look('shelf', null), 'one', null, BALANCE).now).toBe('About 12 g are left.');
+});
+
 test('by hand, without a shelf, and when the arithmetic broke', () => {
   const atFirst = { doing: 'settle' as const, byHand: false, toPut: [] };
   const all = {
