@@ -36,7 +36,8 @@ const start = (): void => {
   setInterval(() => writeBack(db, file), WRITE_BACK_EVERY_MS).unref();
   const devices = shopDevices(db);
   const photosDir = join(dirname(file), `${basename(file, '.sqlite')}-photos`);
-  const work = workPool(join(__dirname, 'worker.cjs'));
+  const limitMs = Number(process.env.RIMSTONE_WORK_MS);
+  const work = workPool(join(__dirname, 'worker.cjs'), limitMs > 0 ? { limitMs } : {});
   const server = createServer(createApp(db, { logger, passphrase, photosDir, devices, work }));
 
   server.on('error', (error: NodeJS.ErrnoException) => {
