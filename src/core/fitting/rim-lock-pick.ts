@@ -135,10 +135,7 @@ export const rimLockPick = defineWorking<Input, RimLockPick>({
         ),
       );
     else if (best.count < wanted) reasons.push(reason('check', `${best.count} in stock, ${wanted} wanted.`));
-    else
-      reasons.push(
-        reason('good', 'One of {0} for a rim {1} wide.', [{ value: best.widthIn, unit: 'in', digits: 2 }, rim]),
-      );
+    else reasons.push(reason('good', `${best.widthIn.toFixed(2)} for a rim ${rimWidthIn.toFixed(2)} wide.`));
     for (const deg of lockDegs)
       if (Math.abs(angleBetween(0, deg)) < BESIDE_VALVE_DEG)
         reasons.push(
