@@ -9,11 +9,15 @@ const ofFolder = readdirSync(published).filter((name) =>
   readFileSync(join(published, name), 'utf8').includes(`/${folder.replace('src/', '')}'`),
 );
 
-/** Mutants of a folder are judged by its own tests and the published checks of it. @type {import('jest').Config} */
+/**
+ * Mutants of a folder are judged by its own tests and the published checks of it; not by those that play through many
+ * simulated wheels, which take a minute each. @type {import('jest').Config}
+ */
 export default {
   ...base,
   roots: [`<rootDir>/${folder}`, '<rootDir>/tests/published'],
   testMatch: [`<rootDir>/${folder}/**/*.test.ts`, ...ofFolder.map((name) => `<rootDir>/tests/published/${name}`)],
+  testPathIgnorePatterns: [...(base.testPathIgnorePatterns ?? []), '\\.sim\\.test\\.ts$'],
   globalSetup: undefined,
   maxWorkers: 1,
 };

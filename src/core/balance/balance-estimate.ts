@@ -7,6 +7,7 @@ import { READ_DEG, WRONG } from './likelihood';
 import { fromVector, sumParts, type MassVector } from './mass-vector';
 import { OBSERVATIONS, WEIGHTS_ON, type Observation } from './observation';
 import { regionOf } from './region';
+import { regionShare } from './region-share';
 
 interface Input {
   seen: readonly Observation[];
@@ -123,7 +124,7 @@ export const balanceEstimate = defineWorking<Input, BalanceEstimate>({
       alongG,
       acrossG,
       bandG,
-      region: regionOf(belief).map(fromVector),
+      region: regionOf(belief, regionShare(belief)).map(fromVector),
       leftG: left.massG,
       leftDeg: left.deg,
       chance,

@@ -24,6 +24,7 @@ export {
 export { sumVectors, toVector, fromVector, type MassVector } from './mass-vector';
 export { believe, withinChance, type Belief, type Known, type Prior } from './belief';
 export { isInside, regionOf } from './region';
+export { regionShare } from './region-share';
 export {
   OBSERVATIONS,
   WEIGHTS_ON,
@@ -33,4 +34,5 @@ export {
   type Settle,
   type Swing,
 } from './observation';
+export { TESTS } from './level-check';
 export { middleSpread, nextStep, type Advice, type Learns } from './next-step';

@@ -1,4 +1,5 @@
 import { cellAt, type Belief } from './belief';
+import { REGION_HOLDS } from './region-share';
 
 /** Looked up once: they run a million times for a wheel. */
 const { floor, hypot, cos, sin } = Math;
@@ -35,7 +36,7 @@ const levelOf = ({ mass }: Belief, share: number): number => {
  * it), seen
  * from its most probable place: along each ray to the last point that belongs to it.
  */
-export const regionOf = (belief: Belief, share = 0.9): (readonly [number, number])[] => {
+export const regionOf = (belief: Belief, share = REGION_HOLDS): (readonly [number, number])[] => {
   const level = levelOf(belief, share);
   const top = belief.mass.reduce((best, m, i) => (m > belief.mass[best]! ? i : best), 0);
   const [cx, cy] = cellAt(belief, top);

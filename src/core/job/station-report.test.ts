@@ -82,6 +82,21 @@ describe('what is missing or doubtful', () => {
     expect(reports.map((r) => r.fill)).toEqual([...STATIONS.slice(0, -1).map(() => 1), 0]);
   });
 
+  test('a word alone balances nothing: without a test with these weights on, the check is missing', () => {
+    const end = { heavyMassG: 40, heavyDeg: 211, leftG: 2, leftDeg: 5, bandG: 3, chance: 0.97 };
+    const [done, otherWeights] = [wholeJob(), wholeJob()];
+    done.add('balanced', end, { station: 'balance' });
+    otherWeights.add(
+      'weights',
+      { pieces: [{ massG: 35, deg: 25, side: 'near' }], residualG: 2 },
+      { station: 'balance' },
+    );
+    otherWeights.add('balanced', end, { station: 'balance' });
+    const missing = (l: ReturnType<typeof wholeJob>) => openPoints(jobReport(foldJob(l.log), TODAY)).missing;
+    expect(missing(done)).toEqual([]);
+    expect(missing(otherWeights)).toEqual(['Balance: the check after the weights, held level twice']);
+  });
+
   test('an opened job is missing something at every station', () => {
     const reports = jobReport(foldJob(logOf().open().log), TODAY);
     for (const r of reports) expect(r.missing.length).toBeGreaterThan(0);

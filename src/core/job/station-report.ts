@@ -1,3 +1,4 @@
+import { TESTS } from '../balance';
 import { pressureStart, seatLadder, seatLimit, type OwnLimit } from '../pressure';
 import { inspectionOf, INSPECTED } from '../inspect';
 import { SYMPTOM_WORDS } from '../procedure';
@@ -225,17 +226,16 @@ const set = (state: JobState): Findings => {
   );
 };
 
-/** Tests of the weights, on either side, that stand for the word that it is balanced. */
-const TESTS = 2;
-
 const balance = ({ balance: it, rules }: JobState): Findings => {
   const tests = testsOfNow(it);
+  // A word alone balances nothing: what stands for it was seen with the weights that are on.
+  const checked = tests.length >= TESTS || it.seen.some((o) => o.kind === 'machine' && o.weights === it.on);
   const leftG = it.balanced?.leftG ?? it.weights?.residualG ?? 0;
   return findings(
     [
       [it.seen.some((o) => o.kind === 'settle' || o.kind === 'machine'), 'where it settles'],
       [it.weights !== null || it.balanced !== null, 'weights on'],
-      [it.balanced !== null || tests.length >= TESTS, 'the check after the weights'],
+      [checked, 'the check after the weights, held level twice'],
     ],
     [
       leftG > ruleNumber('balance.toleranceG', rules) && `${Math.round(leftG)} g left over by calculation.`,
