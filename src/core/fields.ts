@@ -70,6 +70,20 @@ export const date = (says: string): Joi.Schema =>
 export const listOf = (item: Joi.Schema, max: number, says: string): Joi.Schema =>
   expecting(Joi.array().items(item.optional()).max(max).description(says), `${says}: a list of at most ${max}`);
 
+/** A list in which no two things have the same `key`: which of them is meant nobody could tell. */
+export const eachOnce = (list: Joi.Schema, key: string): Joi.Schema =>
+  list.custom((items: readonly Record<string, unknown>[], { state }) => {
+    const keys = items.map((item) => item[key]);
+    const again = keys.findIndex((k, i) => keys.indexOf(k) !== i);
+    if (again >= 0)
+      throw new InputError(
+        pathText([...(state.path ?? []), again, key]),
+        `${String(keys[again])} stands twice.`,
+        'each once',
+      );
+    return items;
+  });
+
 /** A thing with named parts. */
 export const record = (parts: Record<string, Joi.Schema>, says: string): Joi.Schema =>
   expecting(Joi.object(parts).description(says), `${says}: ${Object.keys(parts).join(', ')}`);

@@ -54,7 +54,7 @@ describe('bead slack', () => {
 const SETTINGS = fc.record({
   rimDiameterMm: fc.integer({ min: 200, max: 600 }),
   valveDeg: fc.constant(0),
-  lockDegs: fc.array(fc.integer({ min: 20, max: 340 }), { maxLength: 2 }),
+  lockDegs: fc.uniqueArray(fc.integer({ min: 2, max: 34 }), { maxLength: 2 }).map((tens) => tens.map((t) => 10 * t)),
   biteMm: fc.integer({ min: 50, max: 110 }),
   school: fc.constantFrom(...BITE_SCHOOLS),
   direction: fc.constantFrom('off' as const, 'on' as const),

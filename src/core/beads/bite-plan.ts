@@ -1,5 +1,6 @@
 import { InputError } from '../errors';
 import { angle, listOf, oneOf, quantity } from '../fields';
+import { checkLockPlaces } from '../wheels';
 import { counted, angleBetween, normalDeg } from '../units';
 import { defineWorking, reason, SILENT, worstOf, type Reason, type Show } from '../working';
 
@@ -219,6 +220,7 @@ export const bitePlan = defineWorking<BiteInput, BitePlan>({
     handFittedDeg: 120,
   },
   work(input, show) {
+    checkLockPlaces('lockDegs', input.lockDegs, input.valveDeg);
     const plan = planBites(input, show);
     show.basis('practice', `${input.school}: ${SCHOOL_WHY[input.school]}`);
     show.basis('memory', `a lever stays ${KEEP_OUT_DEG}° from valve and lock`);

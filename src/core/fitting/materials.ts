@@ -1,4 +1,4 @@
-import { count, listOf, record, ruleValues, text } from '../fields';
+import { count, eachOnce, listOf, record, ruleValues, text } from '../fields';
 import { ruleNumber, ruleWord, type RuleValues } from '../rules';
 import { formatMoney } from '../units';
 import { defineWorking, reason, worstOf, type Reason } from '../working';
@@ -64,17 +64,20 @@ export const materials = defineWorking<
       60,
       'Parts wanted',
     ),
-    shelf: listOf(
-      record(
-        {
-          id: text(60, 'Name on the shelf'),
-          count: count(0, 10_000, 'In stock'),
-          priceMinor: money('Price').allow(null),
-        },
-        'A shelf',
+    shelf: eachOnce(
+      listOf(
+        record(
+          {
+            id: text(60, 'Name on the shelf'),
+            count: count(0, 10_000, 'In stock'),
+            priceMinor: money('Price').allow(null),
+          },
+          'A shelf',
+        ),
+        5000,
+        'What is in stock',
       ),
-      5000,
-      'What is in stock',
+      'id',
     ),
     tiresToDispose: count(0, 10, 'Old tires to recycling'),
     rules: ruleValues(),

@@ -1,6 +1,7 @@
 import { sumVectors, type MassVector } from '../balance';
-import { angle, count, listOf, oneOf, quantity, record, ruleValues, text, yes } from '../fields';
+import { count, eachOnce, listOf, oneOf, quantity, record, ruleValues, text, yes } from '../fields';
 import { USES, type Use } from '../pressure';
+import { LOCK_PLACES } from '../wheels';
 import { ruleNumber, type RuleValues } from '../rules';
 import { angleBetween, counted, placeText } from '../units';
 import { defineWorking, reason, worstOf, type Reason } from '../working';
@@ -69,21 +70,24 @@ export const rimLockPick = defineWorking<Input, RimLockPick>({
     tube: yes('With a tube'),
     pressureKpa: quantity('kPa', 0, 600, 'Cold pressure it is ridden at'),
     rimWidthIn: quantity('in', 1, 14, 'Width of the rim as stamped'),
-    lockDegs: listOf(angle('Place of a hole'), 3, 'Holes for rim locks'),
+    lockDegs: LOCK_PLACES,
     lockHoleMm: quantity('mm', 5, 25, 'The rim’s hole for a lock').optional(),
-    locks: listOf(
-      record(
-        {
-          id: text(60, 'Name of the lock'),
-          widthIn: quantity('in', 1, 6, 'Rim width it is made for'),
-          holeMm: quantity('mm', 5, 25, 'Hole it needs'),
-          massG: quantity('g', 20, 400, 'Its mass'),
-          count: count(0, 10_000, 'How many are in stock'),
-        },
-        'A lock',
+    locks: eachOnce(
+      listOf(
+        record(
+          {
+            id: text(60, 'Name of the lock'),
+            widthIn: quantity('in', 1, 6, 'Rim width it is made for'),
+            holeMm: quantity('mm', 5, 25, 'Hole it needs'),
+            massG: quantity('g', 20, 400, 'Its mass'),
+            count: count(0, 10_000, 'How many are in stock'),
+          },
+          'A lock',
+        ),
+        200,
+        'Rim locks in stock',
       ),
-      200,
-      'Rim locks in stock',
+      'id',
     ),
     rules: ruleValues(),
   },

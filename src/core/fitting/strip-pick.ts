@@ -1,4 +1,4 @@
-import { count, listOf, oneOf, quantity, record, ruleValues, text } from '../fields';
+import { count, eachOnce, listOf, oneOf, quantity, record, ruleValues, text } from '../fields';
 import { ruleNumber, type RuleValues } from '../rules';
 import { INCH_IN_MM } from '../units';
 import { BUILDS, type Build } from '../wheels';
@@ -51,20 +51,23 @@ export const stripPick = defineWorking<Input, StripPick>({
     rimWidthIn: quantity('in', 1, 14, 'Width of the rim as stamped'),
     rimDiameterIn: quantity('in', 4, 23, 'Diameter of the rim as stamped'),
     rimLocks: count(0, 3, 'Rim locks'),
-    strips: listOf(
-      record(
-        {
-          id: text(60, 'Name of the strip'),
-          material: oneOf(['rubber', 'tape'], 'Made of'),
-          widthMm: quantity('mm', 8, 80, 'Width'),
-          rimFromIn: quantity('in', 4, 23, 'Smallest rim'),
-          rimToIn: quantity('in', 4, 23, 'Largest rim'),
-          count: count(0, 10_000, 'How many are in stock'),
-        },
-        'A strip',
+    strips: eachOnce(
+      listOf(
+        record(
+          {
+            id: text(60, 'Name of the strip'),
+            material: oneOf(['rubber', 'tape'], 'Made of'),
+            widthMm: quantity('mm', 8, 80, 'Width'),
+            rimFromIn: quantity('in', 4, 23, 'Smallest rim'),
+            rimToIn: quantity('in', 4, 23, 'Largest rim'),
+            count: count(0, 10_000, 'How many are in stock'),
+          },
+          'A strip',
+        ),
+        200,
+        'Strips in stock',
       ),
-      200,
-      'Strips in stock',
+      'id',
     ),
     rules: ruleValues(),
   },

@@ -20,6 +20,7 @@ import {
   type LoadSheet,
   type SizeChange,
   type TireSize,
+  LOAD_SHEET,
 } from '../tires';
 import { needsTube } from '../tubes';
 import {
@@ -269,16 +270,7 @@ export const CONTEXT_FIELDS = {
   otherEnd: marking('The tire at the other end, with wheel-speed sensors').optional(),
   minLoadIndex: count(0, 120, 'Load index that the machine asks for').optional(),
   minSpeedSymbol: oneOf(Object.keys(SPEED_SYMBOL_KMH), 'Speed symbol that the machine asks for').optional(),
-  sheet: record(
-    {
-      emptyFrontKg: quantity('kg', 0, 1500, 'Machine, on the front'),
-      emptyRearKg: quantity('kg', 0, 1500, 'Machine, on the rear'),
-      riderKg: quantity('kg', 0, 300, 'Rider'),
-      passengerKg: quantity('kg', 0, 300, 'Passenger'),
-      luggageKg: quantity('kg', 0, 500, 'Luggage'),
-    },
-    'Load sheet',
-  ).optional(),
+  sheet: LOAD_SHEET.optional(),
   onDate: date('The day to count ages to'),
   rules: ruleValues(),
 };

@@ -1,5 +1,5 @@
 import { InputError } from '../errors';
-import { count, listOf, record, text } from '../fields';
+import { count, eachOnce, listOf, record, text } from '../fields';
 import { defineWorking, VERDICT_RANK, type Verdict } from '../working';
 import {
   CONTEXT_FIELDS,
@@ -118,13 +118,16 @@ export const tireRank = defineWorking<
   name: 'tire-rank',
   says: 'Which tires in stock suit a wheel, the best first',
   input: {
-    tires: listOf(
-      record(
-        { id: text(60, 'Name of the tire'), count: count(0, 10_000, 'How many are in stock'), ...TIRE_FIELDS },
-        'A tire',
+    tires: eachOnce(
+      listOf(
+        record(
+          { id: text(60, 'Name of the tire'), count: count(0, 10_000, 'How many are in stock'), ...TIRE_FIELDS },
+          'A tire',
+        ),
+        5000,
+        'The tires to choose from',
       ),
-      5000,
-      'The tires to choose from',
+      'id',
     ),
     ...CONTEXT_FIELDS,
   },

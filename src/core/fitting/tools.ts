@@ -1,4 +1,4 @@
-import { count, listOf, oneOf, quantity, record, ruleValues, text, yes } from '../fields';
+import { count, eachOnce, listOf, oneOf, quantity, record, ruleValues, text, yes } from '../fields';
 import { ruleWord, type RuleValues } from '../rules';
 import { torqueWrench, type TorqueWrench } from '../torque';
 import {
@@ -137,18 +137,21 @@ export const tools = defineWorking<Input, ToolList>({
     tube: yes('With a tube'),
     rimLocks: count(0, 3, 'Rim locks'),
     rimDiameterIn: quantity('in', 4, 23, 'Diameter of the rim'),
-    fasteners: listOf(
-      record(
-        {
-          name: text(60, 'Name of the fastener'),
-          wheel: oneOf(['front', 'rear', 'any'], 'Which wheel it holds'),
-          torqueNm: quantity('Nm', 0.1, 1000, 'Torque in the manual').allow(null),
-          socket: text(20, 'Socket or key').allow(null),
-        },
-        'A fastener',
+    fasteners: eachOnce(
+      listOf(
+        record(
+          {
+            name: text(60, 'Name of the fastener'),
+            wheel: oneOf(['front', 'rear', 'any'], 'Which wheel it holds'),
+            torqueNm: quantity('Nm', 0.1, 1000, 'Torque in the manual').allow(null),
+            socket: text(20, 'Socket or key').allow(null),
+          },
+          'A fastener',
+        ),
+        40,
+        'Fasteners that hold this wheel',
       ),
-      40,
-      'Fasteners that hold this wheel',
+      'name',
     ),
     wrenches: listOf(
       record(

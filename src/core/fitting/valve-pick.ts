@@ -1,4 +1,4 @@
-import { count, listOf, oneOf, quantity, record, ruleValues, text, yes } from '../fields';
+import { count, eachOnce, listOf, oneOf, quantity, record, ruleValues, text, yes } from '../fields';
 import { ruleNumber, type RuleValues } from '../rules';
 import { defineWorking, reason, worstOf, type Reason } from '../working';
 
@@ -42,20 +42,23 @@ export const valvePick = defineWorking<Input, ValvePick>({
     rimDiameterIn: quantity('in', 4, 23, 'Diameter of the rim as stamped'),
     valveHoleMm: quantity('mm', 5, 25, 'The rim’s valve hole').optional(),
     prefers: oneOf(['snap-in', 'clamp-in'], 'What the shop prefers').optional(),
-    stems: listOf(
-      record(
-        {
-          id: text(60, 'Name of the stem'),
-          stem: oneOf(['snap-in', 'clamp-in'], 'How it holds'),
-          holeMm: quantity('mm', 5, 25, 'Hole it needs'),
-          lengthMm: quantity('mm', 10, 120, 'Its length'),
-          angled: yes('Angled'),
-          count: count(0, 10_000, 'How many are in stock'),
-        },
-        'A stem',
+    stems: eachOnce(
+      listOf(
+        record(
+          {
+            id: text(60, 'Name of the stem'),
+            stem: oneOf(['snap-in', 'clamp-in'], 'How it holds'),
+            holeMm: quantity('mm', 5, 25, 'Hole it needs'),
+            lengthMm: quantity('mm', 10, 120, 'Its length'),
+            angled: yes('Angled'),
+            count: count(0, 10_000, 'How many are in stock'),
+          },
+          'A stem',
+        ),
+        200,
+        'Stems in stock',
       ),
-      200,
-      'Stems in stock',
+      'id',
     ),
     rules: ruleValues(),
   },

@@ -1,7 +1,7 @@
 import { angle, count, listOf, oneOf, quantity, record, ruleValues, yes } from '../fields';
 import { findRule } from '../rules';
 import { STATION_WORDS, type StationId } from '../stations';
-import { BUILDS, CALIPERS, DISC_SIDES, DRIVES, MACHINE_KINDS } from '../wheels';
+import { BUILDS, CALIPERS, DISC_SIDES, DRIVES, LOCK_PLACES, MACHINE_KINDS } from '../wheels';
 import { defineWorking, worse, type Verdict } from '../working';
 import {
   arrows,
@@ -105,7 +105,7 @@ export const procedure = defineWorking<ProcedureInput, { steps: Step[] }>({
       'The tire that goes on',
     ),
     tube: oneOf(TUBES_IN, 'Tubes in the tire that goes on'),
-    locks: listOf(angle('Place of a rim lock'), 3, 'Rim locks'),
+    locks: LOCK_PLACES,
     tools: listOf(oneOf(STEP_TOOLS, 'A tool'), STEP_TOOLS.length, 'Tools that change a step'),
     schools: record(
       Object.fromEntries(SCHOOLS.map((s) => [s, oneOf(schoolChoices(s), findRule(s).says).optional()])),

@@ -4,6 +4,7 @@ import { check, count, text, yes } from '../fields';
 import { checkField, fromCell, schemaOf, toCell, type Field } from './field';
 import { fieldsOfKind } from './kinds';
 import { RECORD_KINDS, type RecordKind, type Records } from './shop';
+import { checkLockPlaces } from '../wheels';
 
 const id = text(60, 'The record’s name in the database').pattern(/^[\w-]+$/);
 const kept = {
@@ -34,6 +35,7 @@ const checkWhole = (kind: RecordKind, it: Records[RecordKind]): void => {
     if (rimToIn < rimFromIn)
       throw new InputError('rimToIn', 'The range of rims runs backwards.', `at least ${rimFromIn}`);
   }
+  if (kind === 'wheels') checkLockPlaces('rimLockDegs', (it as Records['wheels']).rimLockDegs);
   if (kind === 'tires') {
     const { takeOff, treadMm } = it as Records['tires'];
     if (takeOff && treadMm === null)

@@ -45,7 +45,7 @@ const valueOf = ({ form, may }: Field): fc.Arbitrary<unknown> => {
       case 'quantity':
         return rounded(form.min, form.max);
       case 'places':
-        return fc.array(rounded(0, 360), { maxLength: 3 });
+        return fc.uniqueArray(fc.integer({ min: 1, max: 23 }), { maxLength: 3 }).map((at) => at.map((n) => 14.5 * n));
       case 'machine':
         return fc.constant('m');
       case 'fasteners':

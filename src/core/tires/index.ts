@@ -13,7 +13,14 @@ export {
 } from './tire-compare';
 export { sidewallRead, type SidewallPart } from './sidewall-read';
 export { rimWidthFit, fitRimWidth, type RimWidthFit } from './rim-width-fit';
-export { loadSpeedFit, fitLoadSpeed, type LoadSheet, type LoadSpeedFit, type ServiceNeed } from './load-speed-fit';
+export {
+  LOAD_SHEET,
+  loadSpeedFit,
+  fitLoadSpeed,
+  type LoadSheet,
+  type LoadSpeedFit,
+  type ServiceNeed,
+} from './load-speed-fit';
 export { directionFit, fitDirection, forwardTurn, ARROWS, type Arrows, type DirectionFit } from './direction-fit';
 export { treadWear, type TreadReading, type TreadWear } from './tread-wear';
 export { dateCodeOn } from './date-code';

@@ -141,7 +141,25 @@ export const fitLoadSpeed = (
   return { reasons, loadKg, carriesKg, marginPct };
 };
 
-const mass = (says: string, max: number) => quantity('kg', 0, max, says);
+/** A load sheet as input of a working. A machine that weighs nothing was not weighed. */
+export const LOAD_SHEET = record(
+  {
+    emptyFrontKg: quantity('kg', 0, 1500, 'Machine, on the front'),
+    emptyRearKg: quantity('kg', 0, 1500, 'Machine, on the rear'),
+    riderKg: quantity('kg', 0, 300, 'Rider with gear'),
+    passengerKg: quantity('kg', 0, 300, 'Passenger with gear'),
+    luggageKg: quantity('kg', 0, 500, 'Luggage'),
+  },
+  'Load sheet',
+).custom((sheet: LoadSheet, { state }) => {
+  if (sheet.emptyFrontKg + sheet.emptyRearKg <= 0)
+    throw new InputError(
+      `${(state.path ?? []).join('.')}.emptyRearKg`,
+      'The machine itself weighs nothing.',
+      'what stands on the rear with the machine ready to ride',
+    );
+  return sheet;
+});
 
 /**
  * Load index and speed symbol against the machine's minimum and a load sheet.
@@ -157,16 +175,7 @@ export const loadSpeedFit = defineWorking<ServiceNeed & { marking: string; rules
     end: oneOf(['front', 'rear'], 'The end of the machine'),
     minLoadIndex: count(0, 120, 'Load index that the machine asks for').optional(),
     minSpeedSymbol: oneOf(Object.keys(SPEED_SYMBOL_KMH), 'Speed symbol that the machine asks for').optional(),
-    sheet: record(
-      {
-        emptyFrontKg: mass('Machine, on the front', 1500),
-        emptyRearKg: mass('Machine, on the rear', 1500),
-        riderKg: mass('Rider with gear', 300),
-        passengerKg: mass('Passenger with gear', 300),
-        luggageKg: mass('Luggage', 500),
-      },
-      'Load sheet',
-    ).optional(),
+    sheet: LOAD_SHEET.optional(),
     tiresOnEnd: count(1, 2, 'Tires that share the load of this end').optional(),
     rules: ruleValues(),
   },

@@ -1,5 +1,5 @@
 import { InputError } from '../errors';
-import { count, listOf, marking, oneOf, quantity, record, ruleValues, text } from '../fields';
+import { count, eachOnce, listOf, marking, oneOf, quantity, record, ruleValues, text } from '../fields';
 import type { RuleValues } from '../rules';
 import { anInch, readTire, type TireSize } from '../tires';
 import { defineWorking, reason, VERDICT_RANK, worstOf, type Reason, type Verdict } from '../working';
@@ -200,20 +200,23 @@ export const tubePick = defineWorking<Input, TubePick>({
   says: 'Which tube in stock suits a tire',
   input: {
     tire: marking('The tire that goes on'),
-    tubes: listOf(
-      record(
-        {
-          id: text(60, 'Name of the tube'),
-          label: text(80, 'The sizes on its label'),
-          count: count(0, 10_000, 'How many are in stock'),
-          valve: oneOf(['TR-4', 'TR-6', 'angled', 'rubber'], 'Its valve').optional(),
-          wall: oneOf(['standard', 'heavy', 'ultra'], 'Its wall').optional(),
-          flatWidthMm: quantity('mm', 15, 300, 'Its width laid flat').allow(null).optional(),
-        },
-        'A tube',
+    tubes: eachOnce(
+      listOf(
+        record(
+          {
+            id: text(60, 'Name of the tube'),
+            label: text(80, 'The sizes on its label'),
+            count: count(0, 10_000, 'How many are in stock'),
+            valve: oneOf(['TR-4', 'TR-6', 'angled', 'rubber'], 'Its valve').optional(),
+            wall: oneOf(['standard', 'heavy', 'ultra'], 'Its wall').optional(),
+            flatWidthMm: quantity('mm', 15, 300, 'Its width laid flat').allow(null).optional(),
+          },
+          'A tube',
+        ),
+        500,
+        'The tubes to pick from',
       ),
-      500,
-      'The tubes to pick from',
+      'id',
     ),
     old: record(OLD_TUBE_FIELDS, 'The old tube').optional(),
     use: oneOf(TUBE_USES, 'What the rider does').optional(),

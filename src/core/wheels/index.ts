@@ -26,4 +26,5 @@ export {
 export { rimCode, readRimCode, tryRimCode, CONTOURS, type Contour, type RimCode } from './rim-code';
 export { wheelDial, type DialMark, type DialShape, type DialRole, type DialView } from './wheel-dial';
 export { lockMarks, lockPlaces } from './rim-locks';
+export { checkLockPlaces, LOCK_PLACES } from './lock-places';
 export { KEEP_CLEAR_DEG, keepClearDegs, spokeDegs, takesCrimpOn, weightPlaces } from './spokes';
