@@ -90,7 +90,7 @@ describe('the balance stand', () => {
 
 describe('weights on the rim', () => {
   test('leave the shelf with the job, by their kind, and come back when it is undone', async () => {
-    const { ask } = testApp();
+    const { ask, db } = testApp();
     const count = async (id: string) =>
       (await ask.get('/api/shop')).body.weights.find((w: { id: string }) => w.id === id).count as number;
     const { body } = await ask.get('/api/jobs/demo-job-21').expect(200);
@@ -121,5 +121,14 @@ describe('weights on the rim', () => {
       .send({ expectedSeq: body.job.lastSeq + 2, entries: [entry('undo', { entryId: 'w-handed-over' }, 'hand-over')] })
       .expect(201);
     expect(await count('g-3')).toBe(before);
+    // A shelf that was miscounted gives what it has, never less than nothing, and gets no more than that back.
+    db.prepare("UPDATE weights SET count = 1 WHERE id = 'g-3'").run();
+    const again = { ...entry('handed-over', { to: 'Ned Ash' }, 'hand-over'), id: 'w-again' };
+    const send = (seq: number, sent: object) =>
+      ask.post('/api/jobs/demo-job-21/entries').send({ expectedSeq: seq, entries: [sent] }).expect(201);
+    await send(body.job.lastSeq + 3, again);
+    expect(await count('g-3')).toBe(0);
+    await send(body.job.lastSeq + 4, { ...entry('undo', { entryId: 'w-again' }, 'hand-over'), id: 'w-undo-again' });
+    expect(await count('g-3')).toBe(1);
   });
 });

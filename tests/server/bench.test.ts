@@ -31,6 +31,21 @@ test('what is usual comes from handed-over jobs, by station and build, and not f
   expect(usual.medianS).toBeGreaterThan(60);
   db.prepare('UPDATE jobs SET handed_over = 0').run();
   expect((await ask.get('/api/shop')).body.usualTimes).toEqual([]);
+  // Two jobs are no habit; a third makes one.
+  const handOver = db.prepare(
+    `UPDATE jobs SET handed_over = 1 WHERE id IN (
+       SELECT job_id FROM station_times t JOIN wheels w ON w.id = (SELECT wheel_id FROM jobs WHERE id = t.job_id)
+       WHERE t.station = 'tire-off' AND w.build = 'spoked' ORDER BY job_id LIMIT ?)`,
+  );
+  const jobsBehind = async (many: number): Promise<number | undefined> => {
+    handOver.run(many);
+    const { usualTimes: now } = (await ask.get('/api/shop')).body as {
+      usualTimes: { station: string; build: string; jobs: number }[];
+    };
+    return now.find((t) => t.station === 'tire-off' && t.build === 'spoked')?.jobs;
+  };
+  expect(await jobsBehind(2)).toBeUndefined();
+  expect(await jobsBehind(3)).toBe(3);
 });
 
 test('a rim that was measured stays with the wheel once the job is handed over, and goes with the hand-over undone', async () => {

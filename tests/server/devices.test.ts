@@ -79,10 +79,14 @@ describe('the hub', () => {
     now += 60_000;
     hub.post(line);
     expect(heard).toBe(0);
+    // A line that comes late is not taken for the latest.
+    hub.post(said(0.6, { at: '2026-04-30T12:00:05.000Z' }));
+    hub.post(said(0.7, { at: '2026-04-30T12:00:04.000Z' }));
+    expect([heard, hub.list()[0]!.last?.value]).toEqual([1, 0.6]);
     // A clock that was set anew is believed after a silence.
     now += 60_000;
     hub.post(said(0.5, { at: '2020-01-01T00:00:00.000Z' }));
-    expect([heard, hub.list()[0]!.state]).toEqual([1, 'live']);
+    expect([heard, hub.list()[0]!.state]).toEqual([2, 'live']);
   });
 
   test.each(['drop out', 'freeze', 'nonsense'] as const)(

@@ -228,11 +228,16 @@ describe('tries while seating', () => {
     const l = logOf().open();
     l.add('seat-reading', { gaugeKpa: 250 });
     l.add('seated', { side: 'disc', seated: true });
+    l.add('pop', { gaugeKpa: 240 });
+    l.add('molded-line', { side: 'disc', deg: 90, even: false });
+    expect(foldJob(l.log)).toMatchObject({ pops: [{ gaugeKpa: 240 }], line: [{ deg: 90 }] });
     l.add('seat-again', { why: 'not seated at the limit' });
     l.add('seat-reading', { gaugeKpa: 100 });
     expect(foldJob(l.log)).toMatchObject({
       seatTries: { ended: 1, from: 1 },
       seated: { disc: null, other: null },
+      pops: [],
+      line: [],
       seatReadings: [{ gaugeKpa: 250 }, { gaugeKpa: 100 }],
     });
   });
