@@ -232,7 +232,7 @@ export const leak = defineWorking<Input, Leak>({
       waitDays > 0
         ? reason('check', 'It cannot be told yet: with this gauge wait {0} more.', [days(waitDays)])
         : reason('check', 'It cannot be told: {0} to {1} a week. More readings, or a finer gauge.', [
-            rate(lowKpaPerDay),
+            rate(Math.max(0, lowKpaPerDay)),
             rate(highKpaPerDay),
           ]),
       waitDays,
