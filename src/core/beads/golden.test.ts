@@ -1,0 +1,58 @@
+import { goldenAnswers } from '../../../tests/whole-answer';
+import { beadSlack, BITE_SCHOOLS, biteInputBy, bitePlan, mountOrientation } from '.';
+
+const schools = (changes: object) => BITE_SCHOOLS.map((school) => [bitePlan, { school, ...changes }] as const);
+
+/** Whole answers, word for word: a change in any of them is meant, or it is a mistake. */
+describe('golden answers about beads', () => {
+  goldenAnswers([
+    [beadSlack, {}],
+    [beadSlack, { fillMm: 3 }],
+    [beadSlack, { fillMm: 30 }],
+    [beadSlack, { arcInWellDeg: 0 }],
+    [beadSlack, { arcInWellDeg: 60 }],
+    [beadSlack, { arcInWellDeg: 180 }],
+    [beadSlack, { axialMm: 0 }],
+    // Straight across the well, a bead of 440 in a well of 400 under a flange of 480 has nothing to spare.
+    [beadSlack, { beadMm: 440, wellMm: 400, flangeMm: 480, axialMm: 0, rules: { 'bead.handMm': 0 } }],
+    [beadSlack, { beadMm: 440, wellMm: 400, flangeMm: 484, axialMm: 0, rules: { 'bead.leversMm': 2 } }],
+    [beadSlack, { beadMm: 440, wellMm: 400, flangeMm: 484, axialMm: 0, rules: { 'bead.leversMm': 1 } }],
+    [beadSlack, { wellMm: 434 }],
+    [beadSlack, { flangeMm: 434 }],
+    ...schools({ direction: 'on' }),
+    ...schools({ direction: 'off', handFittedDeg: 0 }),
+    ...schools({ direction: 'on', lockDegs: [], handFittedDeg: 90 }),
+    ...schools({ direction: 'off', lockDegs: [120, 240], valveDeg: 0, handFittedDeg: 0 }),
+    [bitePlan, { valveDeg: 40, lockDegs: [200], biteMm: 95 }],
+    [bitePlan, { handFittedDeg: 359 }],
+    [bitePlan, { lockDegs: [20], handFittedDeg: 30, biteMm: 40 }],
+    [bitePlan, { lockDegs: [20, 340], handFittedDeg: 0, biteMm: 150, rimDiameterMm: 200 }],
+    [bitePlan, { lockDegs: [30, 60, 90], handFittedDeg: 0, biteMm: 60, rimDiameterMm: 250, school: 'valve last' }],
+    [mountOrientation, {}],
+    [mountOrientation, { arrowSeen: 'clockwise' }],
+    [mountOrientation, { arrowSeen: 'none' }],
+    [mountOrientation, { sideUp: 'right' }],
+    [mountOrientation, { sideUp: 'right', arrowSeen: 'clockwise', school: 'heavy spot' }],
+    [mountOrientation, { school: 'heavy spot' }],
+    [mountOrientation, { school: 'heavy spot', heavySpotDeg: null }],
+    [mountOrientation, { school: 'heavy spot', heavySpotDeg: 0 }],
+    [mountOrientation, { lightMark: false }],
+    [mountOrientation, { lightMark: false, school: 'heavy spot', heavySpotDeg: null }],
+    [mountOrientation, { discSide: 'left' }],
+    [mountOrientation, { discSide: 'left', school: 'heavy spot' }],
+    [mountOrientation, { discSide: 'both' }],
+    [mountOrientation, { discSide: 'none', sideUp: 'right', arrowSeen: 'clockwise' }],
+  ]);
+
+  test('hand fits the first arc on the way on alone', () => {
+    const wheel = { rimDiameterMm: 483, lockDegs: [210] };
+    const rules = { 'bite.handFittedDeg': 100, 'bite.lengthMm': 80 };
+    expect(biteInputBy(wheel, 'on', rules)).toMatchObject({
+      ...wheel,
+      valveDeg: 0,
+      direction: 'on',
+      handFittedDeg: 100,
+    });
+    expect(biteInputBy(wheel, 'off', rules)).toMatchObject({ direction: 'off', handFittedDeg: 0 });
+  });
+});
