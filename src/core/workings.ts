@@ -34,6 +34,17 @@ import {
   tireVolume,
   treadWear,
 } from './tires';
+import {
+  beadCrush,
+  boltCircle,
+  clampForce,
+  ringGap,
+  ringOrder,
+  rollout,
+  rolloutMatch,
+  splitRim,
+  wheelOffset,
+} from './ring';
 import { torqueCheck, torqueWrench } from './torque';
 import { runout, spokeRing } from './truing';
 import { tubeDouble, tubeNeed, tubePick, tubeReuse, tubeStretch } from './tubes';
@@ -82,6 +93,10 @@ export const WORKING_GROUPS: readonly WorkingGroup[] = [
   },
   { name: 'Tire off and on', workings: [procedure, beadSlack, bitePlan, mountOrientation, trouble] },
   { name: 'The bare wheel', workings: [tubeInspect, beadInspect, bearingCheck, runout, spokeRing] },
+  {
+    name: 'Ring, pair and split',
+    workings: [boltCircle, wheelOffset, beadCrush, clampForce, ringOrder, ringGap, rollout, rolloutMatch, splitRim],
+  },
   { name: 'Seat', workings: [seatLimit, seatLadder] },
   { name: 'Pressure', workings: [pressureStart, pressureCorrect, gaugeError, twoGauges, valveSet, leak] },
   {

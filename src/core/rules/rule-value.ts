@@ -19,12 +19,17 @@ const valueText = (rule: Rule, value: number | string): string => {
   return rule.unit === 'deg' ? `${text}${label}` : `${text} ${label}`;
 };
 
+/** Small lengths are ruled to hundredths, and said so. */
+const SMALL_MM = 20;
+const digitsOf = ({ unit }: Rule, value: number): { digits?: number } =>
+  unit === 'mm' && value < SMALL_MM && !Number.isInteger(value) ? { digits: 2 } : {};
+
 const read = (key: string, given: RuleValues | undefined, show?: Pick<Show, 'basis'>): number | string => {
   const rule = findRule(key);
   const value = given?.[key] ?? rule.value;
   const kind = value === rule.value ? rule.basis : 'shop rule';
   if (typeof value === 'number' && rule.unit !== null)
-    show?.basis(kind, `${rule.says}: {0}`, [{ value, unit: rule.unit }]);
+    show?.basis(kind, `${rule.says}: {0}`, [{ value, unit: rule.unit, ...digitsOf(rule, value) }]);
   else show?.basis(kind, `${rule.says}: ${value}`);
   return value;
 };
