@@ -125,7 +125,10 @@ describe('weights on the rim', () => {
     db.prepare("UPDATE weights SET count = 1 WHERE id = 'g-3'").run();
     const again = { ...entry('handed-over', { to: 'Ned Ash' }, 'hand-over'), id: 'w-again' };
     const send = (seq: number, sent: object) =>
-      ask.post('/api/jobs/demo-job-21/entries').send({ expectedSeq: seq, entries: [sent] }).expect(201);
+      ask
+        .post('/api/jobs/demo-job-21/entries')
+        .send({ expectedSeq: seq, entries: [sent] })
+        .expect(201);
     await send(body.job.lastSeq + 3, again);
     expect(await count('g-3')).toBe(0);
     await send(body.job.lastSeq + 4, { ...entry('undo', { entryId: 'w-again' }, 'hand-over'), id: 'w-undo-again' });

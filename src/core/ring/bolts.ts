@@ -1,4 +1,5 @@
 import { INCH_IN_MM } from '../units';
+import type { BoltName, GradeName } from '../wheels';
 
 /** A bolt that rings are held with. */
 interface BoltSize {
@@ -22,9 +23,6 @@ const metric = (diameterMm: number, pitchMm: number, stressMm2: number): BoltSiz
   thread: 'metric',
 });
 
-export const BOLT_NAMES = ['1/4-20', '5/16-18', '3/8-16', 'M6', 'M8', 'M10'] as const;
-export type BoltName = (typeof BOLT_NAMES)[number];
-
 /** Sizes of ring bolts. Coarse threads. */
 export const BOLTS: Readonly<Record<BoltName, BoltSize>> = {
   '1/4-20': inch(4, 20, 20.5),
@@ -36,9 +34,6 @@ export const BOLTS: Readonly<Record<BoltName, BoltSize>> = {
 };
 
 const KSI_IN_MPA = 6.894757;
-
-export const GRADE_NAMES = ['5', '8', '8.8', '10.9'] as const;
-export type GradeName = (typeof GRADE_NAMES)[number];
 
 /** Proof strength by grade or class. Source: SAE J429; ISO 898-1, up to M16. */
 export const GRADES: Readonly<Record<GradeName, { proofMpa: number; thread: BoltSize['thread']; from: string }>> = {

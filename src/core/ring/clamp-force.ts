@@ -2,17 +2,8 @@ import { InputError } from '../errors';
 import { count, oneOf, quantity, ruleValues } from '../fields';
 import { ruleNumber, type RuleValues } from '../rules';
 import { defineWorking, reason, worstOf, type Reason } from '../working';
-import {
-  BOLT_NAMES,
-  BOLTS,
-  GRADE_NAMES,
-  GRADES,
-  LUBRICANTS,
-  TORQUE_FACTOR,
-  type BoltName,
-  type GradeName,
-  type Lubricant,
-} from './bolts';
+import { BOLT_NAMES, GRADE_NAMES, type BoltName, type GradeName } from '../wheels';
+import { BOLTS, GRADES, LUBRICANTS, TORQUE_FACTOR, type Lubricant } from './bolts';
 
 interface Input {
   torqueNm: number;

@@ -1,20 +1,11 @@
 /** Clamped and paired wheels: bolt circle, offset, crush, clamp, the ring's order and gap, rollout, split rims. */
-export {
-  BOLT_NAMES,
-  BOLTS,
-  GRADE_NAMES,
-  GRADES,
-  LUBRICANTS,
-  type BoltName,
-  type GradeName,
-  type Lubricant,
-} from './bolts';
+export { BOLTS, GRADES, LUBRICANTS, type Lubricant } from './bolts';
 export { beadCrush, BEAD_SIDES, type BeadCrush, type BeadMeasured, type BeadSide } from './bead-crush';
 export { boltCircle, type BoltCircle } from './bolt-circle';
 export { clampForce, type ClampForce } from './clamp-force';
 export { ringGap, GAP_TIMES, type GapReading, type GapTime, type RingGap } from './ring-gap';
 export { ringMoves, ringOrder, RING_SCHOOLS, RING_STAGES, type RingMove, type RingSchool } from './ring-order';
 export { rollout, stretchOf, type Rollout, type TapeReading } from './rollout';
-export { PAIRS, rolloutMatch, type PairKind, type RolloutMatch } from './rollout-match';
+export { rolloutMatch, type RolloutMatch } from './rollout-match';
 export { splitRim, type SplitRim } from './split-rim';
 export { wheelOffset, type WheelEdges, type WheelOffset, type WheelWidths } from './wheel-offset';

@@ -4,7 +4,8 @@ import { ruleNumber, type RuleValues } from '../rules';
 import { firstHarmonic } from '../truing/first-harmonic';
 import { counted, placeText } from '../units';
 import { defineWorking, reason, worstOf, type Reason } from '../working';
-import { BOLT_NAMES, BOLTS, type BoltName } from './bolts';
+import { BOLT_NAMES, type BoltName } from '../wheels';
+import { BOLTS } from './bolts';
 
 /** When the feeler went round. */
 export const GAP_TIMES = ['bolts just started', 'before the torque', 'after the torque'] as const;

@@ -1,11 +1,8 @@
 import { InputError } from '../errors';
 import { oneOf, quantity, ruleValues } from '../fields';
 import { ruleNumber, type RuleValues } from '../rules';
+import { PAIRS, type PairKind } from '../wheels';
 import { defineWorking, reason, worstOf, type Reason } from '../working';
-
-/** What two wheels make a pair of. */
-export const PAIRS = ['drag rears', 'driven axle of four', 'rear and driven sidecar'] as const;
-export type PairKind = (typeof PAIRS)[number];
 
 interface Input {
   leftMm: number;

@@ -10,7 +10,8 @@ import { readRimCode, type Fastener } from '../wheels';
 export interface DatedNumber {
   key: string;
   label: string;
-  unit: Unit;
+  /** Null for a count. */
+  unit: Unit | null;
   min: number;
   max: number;
 }
@@ -50,6 +51,8 @@ export interface Field<Key extends string = string> {
   /** What it is where nothing is said. */
   usual?: unknown;
   hint?: string;
+  /** Of a wheel: asked for on rims of these builds alone. */
+  builds?: readonly string[];
   /** Stands in the list. */
   listed?: boolean;
 }
@@ -82,7 +85,12 @@ const dated = (of: readonly DatedNumber[], says: string) =>
   record(
     {
       onDate: date('Day it was measured'),
-      ...Object.fromEntries(of.map((n) => [n.key, quantity(n.unit, n.min, n.max, n.label)])),
+      ...Object.fromEntries(
+        of.map((n) => [
+          n.key,
+          n.unit === null ? count(n.min, n.max, n.label) : quantity(n.unit, n.min, n.max, n.label),
+        ]),
+      ),
     },
     says,
   );

@@ -1,5 +1,8 @@
 import { SPEED_SYMBOL_KMH, ARROWS } from '../tires';
-import { BUILDS, BUILD_WORDS, CALIPERS, DISC_SIDES, DRIVES, KIND_WORDS, MACHINE_KINDS, POSITIONS, POSITION_WORDS, type Kept } from '../wheels';
+import {
+  BOLT_NAMES, BUILDS, BUILD_WORDS, CALIPERS, DISC_SIDES, DRIVES, GRADE_NAMES, KIND_WORDS, MACHINE_KINDS, PAIRS, POSITIONS, POSITION_WORDS,
+  type Kept,
+} from '../wheels';
 import type { Field } from './field';
 import {
   INSTRUMENT_KINDS, INSTRUMENT_WORDS, TUBE_VALVES, STEMS, STRIP_MATERIALS, TREADS, TREAD_WORDS, TUBE_WALLS, WALL_WORDS,
@@ -31,6 +34,11 @@ const TREAD = [
 const PRESSURES = [
   { key: 'gaugeKpa', label: 'Gauge', unit: 'kPa', min: 0, max: 1000 },
   { key: 'tempC', label: 'Tire at', unit: 'C', min: -60, max: 80 },
+] as const;
+const ROLLOUTS = [
+  { key: 'run', label: 'Runs before it', unit: null, min: 0, max: 500 },
+  { key: 'circumferenceMm', label: 'Circumference', unit: 'mm', min: 300, max: 4000 },
+  { key: 'gaugeKpa', label: 'Taped at', unit: 'kPa', min: 5, max: 400 },
 ] as const;
 const GAUGE_CHECK = [
   { key: 'appliedKpa', label: 'Applied', unit: 'kPa', min: 0, max: 1000 },
@@ -88,7 +96,22 @@ export const SPECS: { readonly [K in RecordKind]: RecordSpec<K> } = {
       runouts: { label: 'Runout, as measured', form: { as: 'dated', of: RUNOUT }, usual: [] },
       treads: { label: 'Tread of the tire on it, as measured', form: { as: 'dated', of: TREAD }, usual: [] },
       pressures: { label: 'Pressure standing, cold', form: { as: 'dated', of: PRESSURES }, usual: [] },
-      ringGapMm: { label: 'Beadlock ring gap', form: mm(1, 60), may: true, usual: null },
+      ringGapMm: { label: 'Beadlock ring gap', form: mm(1, 60), may: true, usual: null, builds: ['beadlock'], hint: 'ring to wheel, ring seated' },
+      rings: { label: 'Beadlock rings', form: { as: 'whole', min: 1, max: 2 }, may: true, usual: null, builds: ['beadlock'], hint: 'one, or one on each side' },
+      ringBolts: { label: 'Bolts of a ring', form: { as: 'whole', min: 4, max: 36 }, may: true, usual: null, builds: ['beadlock'] },
+      ringBoltSize: { label: 'Size of the ring bolts', form: { as: 'choice', of: BOLT_NAMES }, may: true, usual: null, builds: ['beadlock'] },
+      ringBoltGrade: { label: 'Grade of the ring bolts', form: { as: 'choice', of: GRADE_NAMES }, may: true, usual: null, builds: ['beadlock'], hint: 'from the head' },
+      ringTorqueNm: { label: 'Torque of the ring bolts', form: { as: 'quantity', unit: 'Nm', min: 0.5, max: 200 }, may: true, usual: null, builds: ['beadlock'], hint: 'by the ring’s maker' },
+      stepMm: { label: 'Across the bead step', form: mm(80, 700), may: true, usual: null, builds: ['beadlock'] },
+      innerWidthMm: { label: 'Width inside', form: mm(30, 700), may: true, usual: null, hint: 'inside the rings or flanges' },
+      overallWidthMm: { label: 'Width over all', form: mm(30, 800), may: true, usual: null, hint: 'rings included' },
+      backspaceMm: { label: 'Backspace', form: mm(0, 700), may: true, usual: null, hint: 'straight edge across the ring, down to the mounting face' },
+      holes: { label: 'Mounting holes', form: { as: 'whole', min: 3, max: 12 }, may: true, usual: null },
+      circleMm: { label: 'Their circle', form: mm(50, 400), may: true, usual: null },
+      rimBolts: { label: 'Bolts of a split rim', form: { as: 'whole', min: 3, max: 16 }, may: true, usual: null, builds: ['split'] },
+      rimBoltTorqueNm: { label: 'Torque of the rim bolts', form: { as: 'quantity', unit: 'Nm', min: 0.5, max: 200 }, may: true, usual: null, builds: ['split'] },
+      pair: { label: 'Makes a pair', form: { as: 'choice', of: PAIRS }, may: true, usual: null, hint: 'driven wheels that must match' },
+      rollouts: { label: 'Rollout of the tire on it, by tape', form: { as: 'dated', of: ROLLOUTS }, usual: [] },
       note,
     },
   },

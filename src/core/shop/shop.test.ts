@@ -62,7 +62,12 @@ const valueOf = ({ form, may }: Field): fc.Arbitrary<unknown> => {
         return fc.array(
           fc.record({
             onDate: fc.constantFrom('2026-04-30', '2025-12-01'),
-            ...Object.fromEntries(form.of.map((n) => [n.key, rounded(n.min, Math.min(n.max, 900))])),
+            ...Object.fromEntries(
+              form.of.map((n) => [
+                n.key,
+                n.unit === null ? fc.integer({ min: n.min, max: n.max }) : rounded(n.min, Math.min(n.max, 900)),
+              ]),
+            ),
           }),
           { maxLength: 3 },
         );

@@ -1,3 +1,5 @@
+import type { BoltName, GradeName, PairKind } from './clamped';
+
 /** What kind of machine stands in the shop. */
 export const MACHINE_KINDS = [
   'dirt',
@@ -110,6 +112,14 @@ export interface TreadDepth {
   depthMm: number;
 }
 
+/** A tape round the middle of the tread, after so many runs. */
+export interface Rollout {
+  onDate: string;
+  run: number;
+  circumferenceMm: number;
+  gaugeKpa: number;
+}
+
 /** A pressure of the standing tire, cold, with the tire's temperature. */
 export interface StandingPressure {
   onDate: string;
@@ -154,6 +164,28 @@ export interface Wheel extends Kept {
   pressures: StandingPressure[];
   /** Beadlock: ring to wheel with the ring seated. */
   ringGapMm: number | null;
+  /** Beadlock: rings, and the bolts of each; torque by the ring's maker. */
+  rings: number | null;
+  ringBolts: number | null;
+  ringBoltSize: BoltName | null;
+  ringBoltGrade: GradeName | null;
+  ringTorqueNm: number | null;
+  /** Diameter at the bead step. */
+  stepMm: number | null;
+  /** Width inside the rings and over all, and from the ring to the mounting face. */
+  innerWidthMm: number | null;
+  overallWidthMm: number | null;
+  backspaceMm: number | null;
+  /** Mounting holes and their circle. */
+  holes: number | null;
+  circleMm: number | null;
+  /** Split rim: bolts that hold its halves, and their torque. */
+  rimBolts: number | null;
+  rimBoltTorqueNm: number | null;
+  /** What it makes a pair of with another wheel of the machine; null for one alone. */
+  pair: PairKind | null;
+  /** Of the tire on it now, by tape. */
+  rollouts: Rollout[];
   note: string;
 }
 

@@ -2,7 +2,7 @@ import { nanoid } from '@reduxjs/toolkit';
 import { Dialog } from 'radix-ui';
 import { joiResolver } from '@hookform/resolvers/joi';
 import { useMemo, useState } from 'react';
-import { Controller, useForm } from 'react-hook-form';
+import { Controller, useForm, useWatch } from 'react-hook-form';
 import { Link } from 'react-router';
 import { refusalText } from '../../../core/errors';
 import { fieldsOfKind, SPECS, type RecordKind, type Records } from '../../../core/shop';
@@ -30,7 +30,6 @@ const Form = <K extends RecordKind>({ kind, record, onDone }: Props<K>) => {
   // What was read when the sheet opened: a change by somebody else is then refused, not overwritten.
   const [before] = useState(() => ({ record, draft: toDraft(kind, record, units, currency) }));
   const [id] = useState(() => record?.id ?? nanoid());
-  const fields = fieldsOfKind(kind);
   const one = SPECS[kind].one;
   const schema = useMemo(
     () => whole<RecordDraft>((draft) => fromDraft(kind, draft, before, id, units, currency)),
@@ -40,6 +39,9 @@ const Form = <K extends RecordKind>({ kind, record, onDone }: Props<K>) => {
     resolver: joiResolver(schema),
     defaultValues: before.draft,
   });
+
+  const build = useWatch({ control, name: 'build' });
+  const fields = fieldsOfKind(kind).filter((f) => !f.builds || f.builds.includes(String(build)));
 
   const send = async (write: () => Promise<unknown>, says: string) => {
     try {

@@ -30,9 +30,12 @@ export type RecordDraft = Record<string, FieldDraft>;
 
 /** Enough for what is measured in a shop; a field that is not touched keeps its very value. */
 const digitsOf = (unit: Unit): number => (unit === 'mm' ? 3 : 2);
+const writeDated = (value: number, unit: Unit | null, units: Units): string =>
+  unit === null ? String(value) : units.write(value, unit, digitsOf(unit));
+const readWhole = (text: string): number | null => (/^-?\d{1,6}$/.test(text.trim()) ? Number(text) : null);
 
 /** A field's value as text, in the fitter's units. */
-const draftOf = ({ form, usual }: Field, value: unknown, units: Units, currency: string): FieldDraft => {
+const draftOf = ({ form, usual, may }: Field, value: unknown, units: Units, currency: string): FieldDraft => {
   if (form.as === 'fasteners')
     return ((value ?? []) as Fastener[]).map((f) => ({
       name: f.name,
@@ -43,10 +46,10 @@ const draftOf = ({ form, usual }: Field, value: unknown, units: Units, currency:
   if (form.as === 'dated')
     return ((value ?? []) as Dated[]).map((r) => ({
       onDate: r.onDate,
-      ...Object.fromEntries(form.of.map((n) => [n.key, units.write(Number(r[n.key]), n.unit, digitsOf(n.unit))])),
+      ...Object.fromEntries(form.of.map((n) => [n.key, writeDated(Number(r[n.key]), n.unit, units)])),
     }));
   if (form.as === 'yes') return (value ?? usual) ? 'yes' : 'no';
-  if (form.as === 'choice') return String(value ?? usual ?? (form.of[0] as string));
+  if (form.as === 'choice') return String(value ?? usual ?? (may ? '' : form.of[0]));
   if (value === null || value === undefined) return '';
   if (form.as === 'places') return placesText(value as number[]);
   if (form.as === 'money') return writeMoney(value as number, currency);
@@ -97,7 +100,10 @@ const valueOf = (field: Field, draft: FieldDraft, units: Units, currency: string
       .map((r) => ({
         onDate: r.onDate,
         ...Object.fromEntries(
-          form.of.map((n) => [n.key, number(field, r[n.key] ?? '', units.read(r[n.key] ?? '', n.unit))]),
+          form.of.map((n) => {
+            const text = r[n.key] ?? '';
+            return [n.key, number(field, text, n.unit === null ? readWhole(text) : units.read(text, n.unit))];
+          }),
         ),
       }));
   const text = (draft as string).trim();
@@ -129,7 +135,7 @@ const valueOf = (field: Field, draft: FieldDraft, units: Units, currency: string
       );
     return minor;
   }
-  if (form.as === 'whole') return number(field, text, /^-?\d{1,6}$/.test(text) ? Number(text) : null);
+  if (form.as === 'whole') return number(field, text, readWhole(text));
   if (form.as === 'quantity') return number(field, text, units.read(text, form.unit));
   return text;
 };
