@@ -60,11 +60,29 @@ export const DEMO_MACHINES: Machine[] = [
     placardFrontKpa: psi(5), placardRearKpa: psi(5),
     fasteners: [nut('wheel nuts', 'any', 55, null)],
   }),
+  machine({
+    id: 'm-quill', name: 'Quillfen Dune Two', kind: 'drag', rider: 'Ines Farrow', drive: 'chain',
+    placardFrontKpa: psi(12), placardRearKpa: psi(7),
+    fasteners: [nut('wheel nuts', 'any', 88, '19 mm')],
+  }),
+  machine({
+    id: 'm-hesk', name: 'Heskin Outfit 320', kind: 'sidecar', rider: 'Tam and Bryn Oller', drive: 'chain',
+    placardFrontKpa: psi(11), placardRearKpa: psi(10), fasteners: motorcycle(61, 92, 24),
+  }),
 ];
 
 /** Cast demo rims are marked tubeless, as most are. */
 const wheel = (w: Partial<Wheel> & Pick<Wheel, 'id' | 'machineId' | 'position' | 'build' | 'rimCode' | 'tireMarking'>): Wheel =>
   complete('wheels', { discSide: 'right', tubelessMarked: w.build === 'cast', valveHoleMm: w.tube ? 8.5 : 11.5, tube: false, ...w });
+
+/** Days before the shop is filled that rollouts of the demo were taped, oldest first. */
+const TAPED = ['2026-03-14', '2026-03-14', '2026-03-15', '2026-03-15'] as const;
+const taped = (...mm: number[]): Wheel['rollouts'] =>
+  mm.map((circumferenceMm, run) => ({ onDate: TAPED[run]!, run, circumferenceMm, gaugeKpa: psi(6) }));
+const quillRing = {
+  rings: 2, ringBolts: 16, ringBoltSize: 'M8', ringBoltGrade: '10.9', ringTorqueNm: 22, stepMm: 379, innerWidthMm: 268,
+  overallWidthMm: 301, backspaceMm: 118, holes: 5, circleMm: 120.7, pair: 'drag rears', discSide: 'none', rimLimitKpa: psi(30),
+} as const;
 
 export const DEMO_WHEELS: Wheel[] = [
   wheel({ id: 'w-orrin-f', machineId: 'm-orrin', position: 'front', build: 'spoked', rimCode: '1.60x21', tireMarking: '80/100-21 51M TT', tube: true, spokes: 36, discSide: 'left', rimLockDegs: [120], lockHoleMm: 8 }),
@@ -74,12 +92,21 @@ export const DEMO_WHEELS: Wheel[] = [
   wheel({ id: 'w-vellan-f', machineId: 'm-vellan', position: 'front', build: 'cast', rimCode: 'MT3.50x17', tireMarking: '120/70ZR17 58W TL', discSide: 'both' }),
   wheel({ id: 'w-vellan-r', machineId: 'm-vellan', position: 'rear', build: 'cast', rimCode: 'MT5.50x17', tireMarking: '180/55ZR17 73W TL' }),
   wheel({ id: 'w-pim-f', machineId: 'm-pim', position: 'front', build: 'cast', rimCode: 'MT2.50x12', tireMarking: '110/70-12 47L TL', discSide: 'left' }),
-  wheel({ id: 'w-pim-r', machineId: 'm-pim', position: 'rear', build: 'split', rimCode: '2.10x10', tireMarking: '3.50-10 51J TT', tube: true, discSide: 'none', rimLimitKpa: psi(40) }),
+  wheel({ id: 'w-pim-r', machineId: 'm-pim', position: 'rear', build: 'split', rimCode: '2.10x10', tireMarking: '3.50-10 51J TT', tube: true, discSide: 'none', rimLimitKpa: psi(40), rimBolts: 5, rimBoltTorqueNm: 23 }),
   wheel({ id: 'w-alder-f', machineId: 'm-alder', position: 'front', build: 'cast', rimCode: 'MT3.00x17', tireMarking: '130/80B17 65H TL', discSide: 'left' }),
   wheel({ id: 'w-alder-r', machineId: 'm-alder', position: 'rear', build: 'cast', rimCode: 'MT4.00x15', tireMarking: '170/80B15 77H TL' }),
   wheel({ id: 'w-dunn-lf', machineId: 'm-dunn', position: 'left-front', build: 'cast', rimCode: '12x6.0 AT', tireMarking: '205/80R12 TL', rimLimitKpa: psi(35) }),
-  wheel({ id: 'w-dunn-rr', machineId: 'm-dunn', position: 'right-rear', build: 'beadlock', rimCode: '12x7.0 AT', tireMarking: '255/65R12 TL', rimLimitKpa: psi(30), ringGapMm: 17.3 }),
+  wheel({ id: 'w-dunn-rr', machineId: 'm-dunn', position: 'right-rear', build: 'beadlock', rimCode: '12x7.0 AT', tireMarking: '255/65R12 TL', rimLimitKpa: psi(30), ringGapMm: 17.3, rings: 1, ringBolts: 12, ringBoltSize: 'M8', ringBoltGrade: '8.8', ringTorqueNm: 13, stepMm: 303, overallWidthMm: 208, backspaceMm: 96, holes: 4, circleMm: 137 }),
   wheel({ id: 'w-skerr-lf', machineId: 'm-skerr', position: 'left-front', build: 'cast', rimCode: '10x5.5 AT', tireMarking: '165/70-10 TL', discSide: 'none' }),
+];
+
+/** Wheels that turn as a pair: a sand car's two rings, and an outfit whose chair wheel is driven too. */
+export const DEMO_PAIRS: Wheel[] = [
+  wheel({ id: 'w-quill-lr', machineId: 'm-quill', position: 'left-rear', build: 'beadlock', rimCode: '15x10.5 AT', tireMarking: '31.0/11.5-15', ...quillRing, rollouts: taped(2468, 2490, 2497, 2499) }),
+  wheel({ id: 'w-quill-rr', machineId: 'm-quill', position: 'right-rear', build: 'beadlock', rimCode: '15x10.5 AT', tireMarking: '31.0/11.5-15', ...quillRing, rollouts: taped(2471, 2497, 2508, 2513) }),
+  wheel({ id: 'w-hesk-f', machineId: 'm-hesk', position: 'front', build: 'spoked', rimCode: '2.15x19', tireMarking: '110/90-19 62M TT', tube: true, spokes: 36, rimLockDegs: [150], lockHoleMm: 8 }),
+  wheel({ id: 'w-hesk-r', machineId: 'm-hesk', position: 'rear', build: 'spoked', rimCode: '2.50x18', tireMarking: '120/90-18 65M TT', tube: true, spokes: 36, rimLockDegs: [200], lockHoleMm: 8, pair: 'rear and driven sidecar', rollouts: taped(2012, 2016, 2017) }),
+  wheel({ id: 'w-hesk-s', machineId: 'm-hesk', position: 'sidecar', build: 'spoked', rimCode: '2.50x18', tireMarking: '120/90-18 65M TT', tube: true, spokes: 36, rimLockDegs: [200], lockHoleMm: 8, discSide: 'none', pair: 'rear and driven sidecar', rollouts: taped(2010, 2013, 2014) }),
 ];
 
 /** A tire on the demo shelf; its date code follows from the day the shop is filled. */
@@ -108,6 +135,8 @@ export const DEMO_TIRES: DemoTire[] = [
   tire('t-15', '255/65R12 TL', 'four-wheel', 'trail, four wheels', 40, 4, 12_900, { seatLimitKpa: psi(20), lightMark: false }),
   tire('t-16', '165/70-10 TL', 'four-wheel', 'quad, loose ground', 34, 2, 7800, { seatLimitKpa: psi(30), lightMark: false }),
   tire('t-17', '110/90-19 62M TT', 'hard', 'knobby, hard ground', 21, 2, 8700),
+  tire('t-dune', '31.0/11.5-15', 'four-wheel', 'sand, paddles', 22, 2, 24_500, { seatLimitKpa: psi(20), lightMark: false }),
+  tire('t-outfit', '120/90-18 65M TT', 'soft', 'knobby, outfits', 17, 3, 9400),
   tire('t-18', '110/90-19 62M TT', 'soft', 'half-worn knobby', 118, 1, 2500, { takeOff: true, treadMm: 8.5, note: 'good for fire roads' }),
   tire('t-19', '120/80-19 63M TT', 'soft', 'knobby, soft ground', 30, 1, 9400),
   tire('t-20', '180/55ZR17 73W TL', 'sport', 'sport', 60, 1, 19_900, { seatLimitKpa: psi(50) }),

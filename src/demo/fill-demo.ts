@@ -8,6 +8,7 @@ import {
   DEMO_LOCKS,
   DEMO_MACHINES,
   DEMO_NAME,
+  DEMO_PAIRS,
   DEMO_PEOPLE,
   DEMO_RULES,
   DEMO_STRIPS,
@@ -36,7 +37,7 @@ export const fillDemo = (db: Db, now: number): void => {
     for (const machine of DEMO_MACHINES)
       records.addMachine(
         machine,
-        DEMO_WHEELS.filter((w) => w.machineId === machine.id),
+        [...DEMO_WHEELS, ...DEMO_PAIRS].filter((w) => w.machineId === machine.id),
       );
     // The shelf is filled after the past jobs, which took from an older one.
     writePastJobs(jobs, now);

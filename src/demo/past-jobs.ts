@@ -7,6 +7,8 @@ import {
   pressureStartOf,
   wantsOf,
   recheckDates,
+  ringOf,
+  ringsOf,
   seatLimitOf,
   stepsOf,
   STEP_STATIONS,
@@ -26,6 +28,7 @@ import type { JobStore } from '../server/db/job-store';
 import {
   DEMO_LOCKS,
   DEMO_MACHINES,
+  DEMO_PAIRS,
   DEMO_PEOPLE,
   DEMO_STRIPS,
   DEMO_TIRES,
@@ -136,6 +139,14 @@ const balance = (write: Writer, state: () => JobState, heavy: MassVector, random
   write('balance', 'balanced', { heavyMassG: now.heavyMassG, heavyDeg: now.heavyDeg, leftG, leftDeg, bandG, chance });
 };
 
+/** Bundles and gap of every clamped bead, by the bench caliper; each a little different, as tires are. */
+const measureBeads = (write: Writer, state: JobState): void =>
+  ringsOf(state).forEach((side, i) => {
+    if (side === 'rim') return;
+    const bundleMm = [19.86, 19.92, 19.8].map((mm) => round(mm + i * 0.11, 0.01));
+    write('inspect', 'bead-measured', { side, bundleMm, gapMm: [17.1, 17.12, 17.08], device: null });
+  });
+
 /** One past job with a log that its own workings wrote. */
 const pastJob = (jobs: JobStore, { number, wheel, startMs, until }: Plan, random: () => number): void => {
   const machine = DEMO_MACHINES.find((m) => m.id === wheel.machineId)!;
@@ -145,7 +156,15 @@ const pastJob = (jobs: JobStore, { number, wheel, startMs, until }: Plan, random
   const { write, state } = writer(jobs, id, who, startMs, random);
   const off = (station: StationId) => until === station;
   const tickAll = (station: StationId) =>
-    stepsOf(state(), station).forEach((step) => write(station, 'step', { stepId: step.id }));
+    stepsOf(state(), station).forEach((step) => {
+      // Before a bolt of a clamped wheel is touched the air is noted.
+      if (step.wants === 'air-out' && !state().airOut)
+        write(station, 'air-out', { silent: true, gaugeKpa: 0, coreOut: true, device: null });
+      if (step.id.endsWith('-torque'))
+        for (const { ring, pass, bolt } of ringOf(state())?.turns ?? [])
+          write(station, 'ring-bolt', { ring, pass, bolt, torqueNm: null, device: null });
+      write(station, 'step', { stepId: step.id });
+    });
   const year = new Date(startMs).getUTCFullYear() % 100;
 
   const oldCode = `${String(1 + Math.floor(random() * 52)).padStart(2, '0')}${year - 2 - Math.floor(random() * 3)}`;
@@ -180,6 +199,7 @@ const pastJob = (jobs: JobStore, { number, wheel, startMs, until }: Plan, random
   });
   for (const station of STEP_STATIONS) {
     if (off(station)) return;
+    if (station === 'inspect') measureBeads(write, state());
     tickAll(station);
     if (station === 'inspect' && random() < 0.4) {
       const notes = NOTES.filter((note) => note.of(wheel));
@@ -232,7 +252,7 @@ const pastJob = (jobs: JobStore, { number, wheel, startMs, until }: Plan, random
 
 const PAST = 20;
 
-/** Twenty finished jobs over the last season and two on the bench. `now` in ms. */
+/** Twenty finished jobs over the last season and four on the bench. `now` in ms. */
 export const writePastJobs = (jobs: JobStore, now: number): void => {
   const random = seeded(20_261);
   for (let i = 0; i < PAST; i++) {
@@ -240,11 +260,13 @@ export const writePastJobs = (jobs: JobStore, now: number): void => {
     const morning = Math.floor((now - (PAST - i) * 9 * DAY_MS) / DAY_MS) * DAY_MS + 9 * 3_600_000;
     pastJob(jobs, { number: 1 + i, wheel, startMs: morning + Math.round(random() * 6) * 3_600_000 }, random);
   }
-  const find = (id: string) => DEMO_WHEELS.find((w) => w.id === id)!;
+  const find = (id: string) => [...DEMO_WHEELS, ...DEMO_PAIRS].find((w) => w.id === id)!;
   pastJob(jobs, { number: PAST + 1, wheel: find('w-orrin-r'), startMs: now - 3 * 3_600_000, until: 'balance' }, random);
   pastJob(
     jobs,
     { number: PAST + 2, wheel: find('w-vellan-r'), startMs: now - 2 * 3_600_000, until: 'tire-on' },
     random,
   );
+  pastJob(jobs, { number: PAST + 11, wheel: find('w-quill-lr'), startMs: now - 80 * 60_000, until: 'tire-on' }, random);
+  pastJob(jobs, { number: PAST + 12, wheel: find('w-pim-r'), startMs: now - 50 * 60_000, until: 'tire-off' }, random);
 };

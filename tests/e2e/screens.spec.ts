@@ -83,7 +83,7 @@ test('the jobs list finds by machine, wheel, rider, size and date, and the searc
   shop,
 }) => {
   await openAs(page, shop, '/');
-  await expect(page.getByText('22 jobs')).toBeVisible();
+  await expect(page.getByText('24 jobs')).toBeVisible();
   const find = page.getByLabel(/^Find by/);
   await find.fill('tolling front');
   await expect(page.getByRole('link', { name: /Front wheel, Orrindale/ }).first()).toBeVisible();

@@ -6,7 +6,11 @@ import { lockMarks, type DialMark } from '../wheels';
 import { balanceMarks, type SayMass } from './balance-marks';
 import { bitesOf, fittedArc } from './bites-of';
 import type { JobState } from './fold-job';
+import { ringOf } from './ring-of';
 import type { StationId } from '../stations';
+
+/** Writes a length. */
+type SayLength = (mm: number) => string;
 
 /** Start, finish, keeper and every bite in its order; `bite` is the one at hand, those before it are done. */
 const levers = (state: JobState, step: Step, bite: number): DialMark[] => {
@@ -29,13 +33,41 @@ const levers = (state: JobState, step: Step, bite: number): DialMark[] => {
   ];
 };
 
+/** The bolts of the ring at hand in their places, the next one lit, and its last round of the feeler. */
+const ringMarks = (state: JobState, sayMm: SayLength): DialMark[] => {
+  const ring = ringOf(state);
+  if (!ring) return [];
+  const at = ring.next ?? ring.turns.at(-1)!;
+  const isDone = (bolt: number) =>
+    state.ringBolts.some((b) => b.ring === at.ring && b.pass === at.pass && b.bolt === bolt);
+  const bolts = ring.turns
+    .filter((t) => t.ring === at.ring && t.pass === at.pass)
+    .map(({ bolt, deg }): DialMark => ({
+      is: 'bolt',
+      deg,
+      n: bolt,
+      state: isDone(bolt) ? 'done' : ring.next?.bolt === bolt ? 'now' : 'open',
+    }));
+  const gaps = state.ringGaps.filter((g) => g.ring === at.ring).at(-1)?.readings ?? [];
+  const widest = Math.max(0.01, ...gaps.map((g) => g.gapMm));
+  return [
+    ...bolts,
+    ...gaps.map(({ deg, gapMm }): DialMark => ({ is: 'gap', deg, share: gapMm / widest, label: sayMm(gapMm) })),
+  ];
+};
+
 /**
  * What the dial shows at a station, for the step at hand, and for the bite at hand while levering; `say` writes masses.
  */
 export const dialMarks = (
   state: JobState,
   station: StationId,
-  { step, bite = 0, say }: { step?: Step | undefined; bite?: number; say?: SayMass } = {},
+  {
+    step,
+    bite = 0,
+    say,
+    sayMm = (mm) => mm.toFixed(2),
+  }: { step?: Step | undefined; bite?: number; say?: SayMass; sayMm?: SayLength } = {},
 ): DialMark[] => {
   if (!state.wheel) return [];
   const marks: DialMark[] = lockMarks(state.wheel);
@@ -46,6 +78,7 @@ export const dialMarks = (
     marks.push({ is: 'light-mark', deg });
   }
   if (levering) marks.push(...levers(state, step, bite));
+  if (step?.shows === 'ring') marks.push(...ringMarks(state, sayMm));
   if (step?.shows === 'arrow') marks.push({ is: 'arrow', clockwise: state.wheel.discSide !== 'left' });
   if (station === 'hand-over') marks.push(...balanceMarks(state.balance, say));
   return marks;

@@ -12,7 +12,20 @@ import { inspectionOf, INSPECTED, type Inspected } from '../inspect';
 import { SCHOOLS, schoolChoices, type School } from '../procedure/schools';
 import { SYMPTOMS, type Symptom } from '../procedure/symptoms';
 import { isCheckOf } from '../procedure/trouble';
+import {
+  BEAD_SIDES,
+  GAP_TIMES,
+  type BeadMeasured,
+  type BeadSide,
+  type GapReading,
+  type GapTime,
+  type TapeReading,
+} from '../ring';
 import { STATIONS, type StationId } from '../stations';
+
+/** Rings of a clamped wheel, and the halves of a split rim. */
+export const RING_NAMES = [...BEAD_SIDES, 'rim'] as const;
+export type RingName = (typeof RING_NAMES)[number];
 
 /** What each kind of entry holds. SI inside, angles from the valve as seen from the disc side. */
 export interface EntryData {
@@ -54,6 +67,18 @@ export interface EntryData {
   runout: { readings: RunoutReading[]; device?: string | null };
   /** Spokes that were rung, counted from the valve, clockwise from the disc side. */
   'spoke-ring': { spokes: RungSpoke[] };
+  /** Thickness of a bead bundle and gap of its seated ring, at several places. */
+  'bead-measured': BeadMeasured & { device?: string | null };
+  /** Feeler readings round a ring. */
+  'ring-gap': { ring: BeadSide; when: GapTime; readings: GapReading[] };
+  /** Bolts of a ring or of a split rim, and their torque by the maker: the wheel keeps them. */
+  'ring-set': { bolts: number; torqueNm: number | null };
+  /** A bolt brought to its torque. `rim` for the bolts of a split rim; `device` is the wrench that clicked. */
+  'ring-bolt': { ring: RingName; pass: 1 | 2; bolt: number; torqueNm: number | null; device?: string | null };
+  /** What was noted before a bolt of a clamped wheel is touched; `gaugeKpa` null where it was not read. */
+  'air-out': { silent: boolean; gaugeKpa: number | null; coreOut: boolean; device?: string | null };
+  /** A tape round the middle of the tread. */
+  taped: TapeReading & { device?: string | null };
   note: { text: string };
   /** `device` is the instrument that made a reading; null where it was typed. */
   'seat-reading': { gaugeKpa: number; device?: string | null };
@@ -141,6 +166,7 @@ const pieces = listOf(
   60,
   'The pieces on the rim',
 );
+const caliperReadings = (says: string) => listOf(quantity('mm', 0.5, 80, says), 24, says);
 const moved = oneOf(['rises', 'sinks', 'stays'], 'What it did');
 
 /** A schema for every field of every kind: a missing or misspelled one does not compile. */
@@ -209,6 +235,36 @@ const DATA: DataSchemas = {
   },
   runout: { readings: READINGS_FIELD, device },
   'spoke-ring': { spokes: SPOKES_FIELD },
+  'bead-measured': {
+    side: oneOf(BEAD_SIDES, 'Which bead'),
+    bundleMm: caliperReadings('Thickness of the bundle'),
+    gapMm: caliperReadings('Gap of the ring'),
+    device,
+  },
+  'ring-gap': {
+    ring: oneOf(BEAD_SIDES, 'Which ring'),
+    when: oneOf(GAP_TIMES, 'When it was measured'),
+    readings: listOf(
+      record({ deg: angle('Place on the ring'), gapMm: quantity('mm', 0, 60, 'Gap there') }, 'A reading'),
+      48,
+      'Readings of the feeler',
+    ),
+  },
+  'ring-set': { bolts: count(3, 36, 'Bolts'), torqueNm: maybe(quantity('Nm', 0.5, 200, 'Torque by the maker')) },
+  'ring-bolt': {
+    ring: oneOf(RING_NAMES, 'Which ring'),
+    pass: Joi.number().valid(1, 2).required().meta({ expected: 'the first pass or the second, 1 or 2' }),
+    bolt: count(1, 36, 'The bolt'),
+    torqueNm: maybe(quantity('Nm', 0.1, 300, 'Torque')),
+    device,
+  },
+  'air-out': { silent: yes('Nothing hisses'), gaugeKpa: maybe(gauge), coreOut: yes('The core is out'), device },
+  taped: {
+    run: count(0, 500, 'Runs before it'),
+    circumferenceMm: quantity('mm', 300, 4000, 'Circumference by tape'),
+    gaugeKpa: quantity('kPa', 5, 400, 'Pressure'),
+    device,
+  },
   note: { text: text(2000, 'The note') },
   'seat-reading': { gaugeKpa: gauge, device },
   pop: { gaugeKpa: gauge, device },

@@ -7,7 +7,10 @@ import { STATION_WORDS } from '../stations';
 import { PLACE_WORDS } from '../tires';
 import { counted, formatQuantity, mirrored, placeText, type Unit, type UnitPreferences } from '../units';
 import { POSITION_WORDS } from '../wheels';
-import type { Entry, EntryData, EntryKind } from './entries';
+import type { Entry, EntryData, EntryKind, RingName } from './entries';
+
+/** Rings in words. */
+export const RING_WORDS: Record<RingName, string> = { inner: 'Inner ring', outer: 'Outer ring', rim: 'Rim bolts' };
 
 const SIDE_TEXT: Record<Piece['side'], string> = { near: '', far: ', far side', inner: ', inner face' };
 
@@ -73,6 +76,22 @@ const SENTENCES: { [K in Exclude<EntryKind, 'undo'>]: (data: EntryData[K], say: 
     const dull = spokes.filter((s) => s.sounds === 'dull').map((s) => s.spoke);
     return `Spokes rung: ${dull.length > 0 ? `dull ${dull.join(', ')}` : 'none dull'}`;
   },
+  'bead-measured': ({ side, bundleMm, gapMm, device }, { q, by }) => {
+    const span = (list: readonly number[]) => listed(list.map((mm) => q(mm, 'mm', 2)));
+    return `${side === 'inner' ? 'Inner' : 'Outer'} bead: bundle ${span(bundleMm)}; gap ${span(gapMm)}${by(device)}`;
+  },
+  'ring-gap': ({ ring, when, readings }, { q }) => {
+    const gaps = readings.map((r) => r.gapMm);
+    return `${ring === 'inner' ? 'Inner' : 'Outer'} ring, ${when}: gap ${q(Math.min(...gaps), 'mm', 2)} to ${q(Math.max(...gaps), 'mm', 2)} at ${counted(gaps.length, 'place')}`;
+  },
+  'ring-set': ({ bolts, torqueNm }, { q }) =>
+    `${counted(bolts, 'bolt')}, ${torqueNm === null ? 'torque by the maker not known' : `${q(torqueNm, 'Nm')} by the maker`}`,
+  'ring-bolt': ({ ring, pass, bolt, torqueNm, device }, { q, by }) =>
+    `${RING_WORDS[ring]}, ${pass === 1 ? 'first' : 'second'} pass: bolt ${bolt}${torqueNm === null ? '' : ` at ${q(torqueNm, 'Nm')}`}${by(device)}`,
+  'air-out': ({ silent, gaugeKpa, coreOut, device }, { q, by }) =>
+    `Air out: core ${coreOut ? 'out' : 'in'}, ${silent ? 'silent' : 'not silent'}, gauge ${gaugeKpa === null ? 'not read' : `${q(gaugeKpa, 'kPa')}${by(device)}`}`,
+  taped: ({ run, circumferenceMm, gaugeKpa, device }, { q, by }) =>
+    `Rollout ${run === 0 ? 'before the first run' : `after run ${run}`}: ${q(circumferenceMm, 'mm')} at ${q(gaugeKpa, 'kPa')}${by(device)}`,
   note: ({ text }) => `Note: ${text}`,
   'seat-reading': ({ gaugeKpa, device }, { q, by }) => `Pressure ${q(gaugeKpa, 'kPa')}${by(device)}`,
   pop: ({ gaugeKpa, device }, { q, by }) => `A bead popped at ${q(gaugeKpa, 'kPa')}${by(device)}`,

@@ -1,5 +1,6 @@
 import type { Inspected } from '../inspect';
 import { fittingRules, type RuleValues } from '../rules';
+import type { BeadSide } from '../ring';
 import { complete } from '../shop';
 import type { Machine, Wheel } from '../wheels';
 import { balanceAfter, isOfBalance, UNBALANCED, type BalanceLog } from './balance-log';
@@ -21,6 +22,12 @@ export interface JobState {
   rimShape: EntryData['rim-shape'] | null;
   runout: EntryData['runout'] | null;
   spokeRing: EntryData['spoke-ring'] | null;
+  /** Of a clamped wheel: its beads as measured last, every round of the feeler, bolts at their torque, the air. */
+  beads: Partial<Record<BeadSide, EntryData['bead-measured']>>;
+  ringGaps: EntryData['ring-gap'][];
+  ringBolts: (EntryData['ring-bolt'] & { entryId: string })[];
+  airOut: EntryData['air-out'] | null;
+  tapes: (EntryData['taped'] & { at: string; entryId: string })[];
   /** Step id to who ticked it and when. */
   steps: Record<string, { who: string; at: string; entryId: string }>;
   notes: { text: string; station: Entry['station']; who: string; at: string; entryId: string }[];
@@ -55,6 +62,11 @@ export const emptyJob = (): JobState => ({
   rimShape: null,
   runout: null,
   spokeRing: null,
+  beads: {},
+  ringGaps: [],
+  ringBolts: [],
+  airOut: null,
+  tapes: [],
   steps: {},
   notes: [],
   seatReadings: [],
@@ -113,6 +125,19 @@ const EARLIER_CHOICE = {
 
 const EARLIER_SET = { shopM: 0, rideM: 0, gauge: null, thermometer: null, second: null } as const;
 
+/** The gap belongs to the wheel: it is written on it. */
+const withGap = (wheel: Wheel | null, { side, gapMm }: EntryData['bead-measured']): Wheel | null =>
+  wheel && side === 'outer' && gapMm.length > 0
+    ? { ...wheel, ringGapMm: gapMm.reduce((a, b) => a + b, 0) / gapMm.length }
+    : wheel;
+
+/** Bolts and their torque belong to the wheel too. */
+const withBolts = (wheel: Wheel | null, { bolts, torqueNm }: EntryData['ring-set']): Wheel | null =>
+  wheel &&
+  (wheel.build === 'split'
+    ? { ...wheel, rimBolts: bolts, rimBoltTorqueNm: torqueNm }
+    : { ...wheel, ringBolts: bolts, ringTorqueNm: torqueNm });
+
 const apply = (state: JobState, entry: Entry): JobState => {
   if (isOfBalance(entry)) return { ...state, balance: balanceAfter(state.balance, entry) };
   switch (entry.kind) {
@@ -151,6 +176,22 @@ const apply = (state: JobState, entry: Entry): JobState => {
       return { ...state, runout: entry.data };
     case 'spoke-ring':
       return { ...state, spokeRing: entry.data };
+    case 'bead-measured':
+      return {
+        ...state,
+        beads: { ...state.beads, [entry.data.side]: entry.data },
+        wheel: withGap(state.wheel, entry.data),
+      };
+    case 'ring-gap':
+      return { ...state, ringGaps: [...state.ringGaps, entry.data] };
+    case 'ring-set':
+      return { ...state, wheel: withBolts(state.wheel, entry.data) };
+    case 'ring-bolt':
+      return { ...state, ringBolts: [...state.ringBolts, { ...entry.data, entryId: entry.id }] };
+    case 'air-out':
+      return { ...state, airOut: entry.data };
+    case 'taped':
+      return { ...state, tapes: [...state.tapes, { ...entry.data, at: entry.at, entryId: entry.id }] };
     case 'school':
       return { ...state, rules: { ...state.rules, ...fittingRules({ [entry.data.school]: entry.data.value }) } };
     case 'load':

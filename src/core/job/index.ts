@@ -5,6 +5,8 @@ export {
   checkEntryBody,
   ENTRY_KINDS,
   PHOTO_ID,
+  RING_NAMES,
+  type RingName,
   type Entry,
   type EntryBody,
   type EntryData,
@@ -36,17 +38,19 @@ export {
 export { schoolsOf, type SchoolAtHand } from './school-change';
 export { procedureInputOf, stepsOf } from './steps-of';
 export { median, timesOf, type Times, type UsualTime } from './times-of';
-export { entryText } from './entry-text';
+export { entryText, RING_WORDS } from './entry-text';
 export type { JobSummary } from './job-summary';
 export { jobCard, type JobCard } from './job-card';
 export { recheckDates, type Recheck } from './recheck-dates';
 export { biteInputOf, bitesOf, fittedArc } from './bites-of';
 export { beadSlackOf, type SlackNow } from './slack-of';
 export { dialMarks } from './dial-marks';
+export { airOutOf, crushOf, gapOf, ringOf, ringsOf, rolloutOf, type RingNow, type RingTurn } from './ring-of';
 export { balanceAnswers, placeFor, type BalanceAnswers, type Counter } from './balance-answers';
 export { balanceQuestion, heavyAgainst, heavyOf, weightsFor, type BalanceQuestion } from './balance-of';
 export { isOfBalance, testsOfNow, type BalanceEntry, type BalanceLog } from './balance-log';
 export { beliefMark, changeMarks, isMassKnown, NINE_OF_TEN, weightMarks, type SayMass } from './balance-marks';
+export { pairNow, partnerOf, type PairNow } from './pair-of';
 export { undoTarget } from './undo-target';
 export { wheelHistory, type WheelHistory } from './wheel-history';
 export { runoutOf, spokeRingOf } from './truing-of';

@@ -309,6 +309,12 @@ describe('the log in words', () => {
     l.add('photo', { photoId: 'a'.repeat(64), part: 'bead', says: 'at the valve hole' });
     l.add('rim-shape', { flangeMm: 486, wellMm: 430, wellToFlangeMm: 40 });
     l.add('spoke-ring', { spokes: [{ spoke: 7, sounds: 'dull' }] });
+    l.add('bead-measured', { side: 'outer', bundleMm: [20, 20.1], gapMm: [17.3], device: 'bench caliper' });
+    l.add('ring-gap', { ring: 'outer', when: 'before the torque', readings: [{ deg: 0, gapMm: 1.2 }] });
+    l.add('ring-set', { bolts: 12, torqueNm: 13 });
+    l.add('ring-bolt', { ring: 'outer', pass: 2, bolt: 7, torqueNm: 13, device: 'click' });
+    l.add('air-out', { silent: true, gaugeKpa: null, coreOut: false });
+    l.add('taped', { run: 1, circumferenceMm: 2500, gaugeKpa: 41.4 });
     l.add('trouble', { symptom: 'bite-stuck', curedBy: 'well' });
     l.add('findings', { part: 'bead', found: ['corrosion'] });
     l.add('school', { school: 'tube.in', value: 'with the tire' });

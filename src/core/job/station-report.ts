@@ -12,6 +12,7 @@ import { chosenFitOf } from './fitting-of';
 import { testsOfNow } from './balance-log';
 import type { JobState } from './fold-job';
 import { STATIONS, STATION_WORDS, type StationId } from '../stations';
+import { clampedReport } from './ring-report';
 import { stepsOf } from './steps-of';
 import { runoutOf, spokeRingOf } from './truing-of';
 
@@ -171,10 +172,11 @@ const stepsStation = (state: JobState, station: StationId): Findings => {
   const open = steps.filter((s) => !state.steps[s.id]);
   const missing =
     open.length === 0 ? [] : open.length === steps.length ? ['no step is ticked'] : open.map((s) => s.say);
+  const clamped = clampedReport(state, station);
   return {
     fill: steps.length === 0 ? 0 : 1 - open.length / steps.length,
-    missing,
-    doubts: [...(station === 'inspect' ? inspected(state) : []), ...uncured(state, station)],
+    missing: [...missing, ...(open.length === steps.length ? [] : clamped.missing)],
+    doubts: [...(station === 'inspect' ? inspected(state) : []), ...clamped.doubts, ...uncured(state, station)],
   };
 };
 
@@ -211,7 +213,11 @@ const set = (state: JobState): Findings => {
     start.ok &&
     (at < start.working.result.lowKpa * 0.97 || at > start.working.result.highKpa * 1.03);
   return findings(
-    [[state.pressureSet !== null, 'the pressure set'], stepsWant(state, 'set')],
+    [
+      [state.pressureSet !== null, 'the pressure set'],
+      ...(state.wheel?.pair ? [[state.tapes.length > 0, 'the rollout by tape'] as const] : []),
+      stepsWant(state, 'set'),
+    ],
     [
       off && 'The pressure set is outside the starting range.',
       state.pressureSet !== null &&

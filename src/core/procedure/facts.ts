@@ -59,6 +59,7 @@ export interface Row extends Pick<Step, 'id' | 'station'> {
   parts?: By<string[]>;
   tools?: By<string[]>;
   reads?: NonNullable<Step['reads']>;
+  wants?: NonNullable<Step['wants']>;
   troubles?: Step['troubles'];
   shows?: NonNullable<Step['shows']>;
   when?: When;

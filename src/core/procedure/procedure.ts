@@ -57,6 +57,7 @@ const stepOf = (row: Row, facts: Facts): Step => {
     parts: by(row.parts) ?? [],
     tools: by(row.tools) ?? [],
     reads: row.reads ?? null,
+    wants: row.wants ?? null,
     troubles: (row.troubles ?? []).filter((symptom) => NEEDS[symptom]?.(facts, row.station) ?? true),
     shows: row.shows ?? null,
   };

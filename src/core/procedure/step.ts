@@ -2,7 +2,7 @@ import type { StationId } from '../stations';
 import type { Symptom } from './symptoms';
 
 /** What can be measured or looked at for a step, beside ticking it. */
-export type Reading = 'findings' | 'runout' | 'spokes' | 'bead-slack';
+export type Reading = 'findings' | 'runout' | 'spokes' | 'bead-slack' | 'crush' | 'ring-gap' | 'air-out' | 'rollout';
 
 /** A place on the wheel, or an arc from one to another, clockwise from the valve, seen from the disc side. */
 export interface Place {
@@ -27,8 +27,10 @@ export interface Step {
   parts: string[];
   tools: string[];
   reads: Reading | null;
+  /** What has to be written down before it may be ticked. */
+  wants: 'air-out' | null;
   /** What may go wrong here, the usual first. */
   troubles: Symptom[];
   /** What the dial draws for this step, beside valve and locks. */
-  shows: 'levers-off' | 'levers-on' | 'push-down' | 'light-mark' | 'arrow' | null;
+  shows: 'levers-off' | 'levers-on' | 'push-down' | 'light-mark' | 'arrow' | 'ring' | null;
 }

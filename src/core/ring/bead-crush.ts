@@ -1,5 +1,5 @@
 import { InputError } from '../errors';
-import { listOf, oneOf, quantity, record, ruleValues } from '../fields';
+import { count, listOf, oneOf, quantity, record, ruleValues } from '../fields';
 import { ruleNumber, type RuleValues } from '../rules';
 import { defineWorking, reason, worstOf, type Reason } from '../working';
 
@@ -35,6 +35,8 @@ export interface BeadCrush {
 interface Input {
   beads: BeadMeasured[];
   other?: BeadMeasured[];
+  /** Rings of a wheel: with one, the other bead is not clamped. */
+  rings?: number;
   rules?: RuleValues;
 }
 
@@ -93,10 +95,11 @@ export const beadCrush = defineWorking<Input, BeadCrush>({
   input: {
     beads: BEADS('Beads of this wheel'),
     other: BEADS('Beads of the other wheel of the pair').optional(),
+    rings: count(1, 2, 'Rings of a wheel').optional(),
     rules: ruleValues(),
   },
   example: { beads: [{ side: 'outer', bundleMm: [19.6, 19.5, 19.7], gapMm: [16.8, 16.9] }] },
-  work({ beads, other = [], rules }, show) {
+  work({ beads, other = [], rings = 2, rules }, show) {
     if (beads.length === 0) throw new InputError('beads', 'No bead was measured.', 'both beads, one after the other');
     checkBeads(beads, 'beads');
     checkBeads(other, 'other');
@@ -159,7 +162,7 @@ export const beadCrush = defineWorking<Input, BeadCrush>({
       ['', beads],
       ['the other wheel’s ', other],
     ] as const)
-      if (list.length === 1)
+      if (rings === 2 && list.length === 1)
         reasons.push(
           reason('check', `Measure ${whose}${list[0]!.side === 'inner' ? 'outer' : 'inner'} bead too: they differ.`),
         );

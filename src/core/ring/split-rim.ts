@@ -72,7 +72,7 @@ export const splitRim = defineWorking<Input, SplitRim>({
     const reasons: Reason[] = [
       mayUndo
         ? reason('good', 'The air is out: silent, gauge at nought, core out. The bolts may be touched.')
-        : reason('stop', `No rim bolt is touched. Missing: ${missing.join(', ')}.`),
+        : reason('stop', `No bolt is touched. Missing: ${missing.join(', ')}.`),
     ];
     if (torqueNm === null)
       reasons.push(reason('check', 'The torque of the rim bolts is not known: look it up before they go back.'));

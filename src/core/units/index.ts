@@ -1,5 +1,6 @@
 /** Units: what they are called, how they convert, and how the fitter reads and writes them. */
 export { UNIT_NAMES, type Unit } from './unit';
+export { parseInches } from './fraction';
 export { formatQuantity, fromDisplay, toDisplay, displayUnit, DEFAULT_UNITS, type UnitPreferences } from './display';
 export { formatMoney, parseMoney, writeMoney } from './money';
 export { DAY_MS, dayOf, daysAfter, daysBetween, localDayOf } from './day';

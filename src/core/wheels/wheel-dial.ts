@@ -64,6 +64,10 @@ export type DialMark =
     }
   /** `deeper` moves the words inward by so many lines, where neighbors would cover each other. */
   | { is: 'trial' | 'weight'; deg: number; label: string; deeper?: number }
+  /** A bolt of a ring, by its number. */
+  | { is: 'bolt'; deg: number; n: number; state: 'open' | 'done' | 'now' }
+  /** A feeler reading: how far the ring stands open there, of the widest that is drawn. */
+  | { is: 'gap'; deg: number; share: number; label: string }
   /** A place of the molded line: even, low, or not looked at. */
   | { is: 'line'; deg: number; even: boolean | null }
   | { is: 'arrow'; clockwise: boolean };
@@ -89,6 +93,7 @@ const R = {
   weightOut: 203,
   weightIn: 186,
   bite: 246,
+  bolt: 246,
 };
 const LUGS = 56;
 /** A cast wheel whose spokes nobody counted is drawn with so many. */
@@ -138,7 +143,7 @@ const isSideways = (deg: number): boolean => Math.abs(Math.sin((deg * Math.PI) /
 /** Words here would cover the valve's. */
 const besideValve = (deg: number): boolean => Math.cos((deg * Math.PI) / 180) > Math.cos((24 * Math.PI) / 180);
 
-const body = ({ wheel, tireOn }: DialView): DialShape[] => {
+const body = ({ wheel, tireOn, marks }: DialView): DialShape[] => {
   const shapes: DialShape[] = [];
   if (tireOn) {
     shapes.push(circle('rubber', R.tread));
@@ -153,7 +158,9 @@ const body = ({ wheel, tireOn }: DialView): DialShape[] => {
   else
     for (const deg of spokeDegs({ spokes: wheel.spokes > 0 ? wheel.spokes : CAST_SPOKES }))
       shapes.push(path('rim', band(deg - 6, deg + 6, R.rimIn + 1, R.hub)));
-  if (wheel.build === 'split' || wheel.build === 'beadlock')
+  // Where its bolts are numbered they are drawn where they are.
+  const isClamped = wheel.build === 'split' || wheel.build === 'beadlock';
+  if (isClamped && !marks.some((m) => m.is === 'bolt'))
     for (let i = 0; i < 12; i++) {
       const [cx, cy] = at(i * 30 + 15, (R.rimIn + R.rimOut) / 2);
       shapes.push({ kind: 'circle', role: 'ink', cx, cy, r: 4, filled: true });
@@ -244,6 +251,31 @@ const shapesOf = (mark: DialMark, side: (deg: number) => number, over: boolean):
           filled: true,
         },
         number,
+      ];
+    }
+    case 'bolt': {
+      const deg = side(mark.deg);
+      const isNow = mark.state === 'now';
+      const [cx, cy] = at(deg, R.bolt);
+      const role = isNow ? 'bite-now' : mark.state === 'done' ? 'bite-done' : 'bite';
+      const number: DialShape = {
+        kind: 'text',
+        role: isNow ? 'bite-now' : 'bite',
+        x: cx,
+        y: n(cy + (isNow ? 8 : 6)),
+        text: String(mark.n),
+        size: isNow ? 24 : 16,
+        anchor: 'middle',
+      };
+      return [{ kind: 'circle', role, cx, cy, r: isNow ? 20 : 13, filled: true }, number];
+    }
+    case 'gap': {
+      const deg = side(mark.deg);
+      // As wide as the ring stands open there.
+      const wide = 4 + 26 * mark.share;
+      return [
+        path('wedge', band(deg - 8, deg + 8, R.rimIn - 6, R.rimIn - 6 - wide)),
+        label('label', deg, besideValve(deg) ? R.rimIn - 88 : R.rimIn - 58, mark.label, 19),
       ];
     }
     case 'push': {

@@ -10,7 +10,10 @@ import type { RecordStore } from './record-store';
 const SHELVES = ['tires', 'tubes', 'strips', 'locks', 'valves', 'weights'] as const;
 type Shelf = (typeof SHELVES)[number];
 
-type Before = Pick<Wheel, 'tireMarking' | 'tube' | 'treads' | 'pressures' | 'flangeMm' | 'wellMm' | 'wellToFlangeMm'>;
+type Before = Pick<
+  Wheel,
+  'tireMarking' | 'tube' | 'treads' | 'pressures' | 'rollouts' | 'ringGapMm' | 'flangeMm' | 'wellMm' | 'wellToFlangeMm'
+>;
 
 /**
  * Keeps shelf and wheel record in step with a job's log: parts leave the shelf when the job is handed over, and the
@@ -65,12 +68,14 @@ export const handOverStore = (db: Db, records: RecordStore) => {
     if (!wheel) return;
     const done = fitted.get(jobId);
     if (state.handedOver && state.chosen && !done) {
-      const { tireMarking, tube, treads, pressures, ...was } = wheel;
+      const { tireMarking, tube, treads, pressures, rollouts, ...was } = wheel;
       const before: Before = {
         tireMarking,
         tube,
         treads,
         pressures,
+        rollouts,
+        ringGapMm: was.ringGapMm,
         flangeMm: was.flangeMm,
         wellMm: was.wellMm,
         wellToFlangeMm: was.wellToFlangeMm,
@@ -82,6 +87,13 @@ export const handOverStore = (db: Db, records: RecordStore) => {
         tube: state.chosen.tube,
         treads: [],
         pressures: [],
+        rollouts: state.tapes.map(({ at, run, circumferenceMm, gaugeKpa }) => ({
+          onDate: at.slice(0, 10),
+          run,
+          circumferenceMm,
+          gaugeKpa,
+        })),
+        ringGapMm: state.wheel?.ringGapMm ?? was.ringGapMm,
         ...state.rimShape,
       });
     } else if (!state.handedOver && done) {

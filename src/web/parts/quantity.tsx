@@ -7,6 +7,8 @@ import {
   displayUnit,
   type Said,
   type Unit,
+  INCH_IN_MM,
+  parseInches,
   type UnitPreferences,
 } from '../../core/units';
 import { useApp } from '../store';
@@ -29,6 +31,9 @@ const unitsOf = (units: UnitPreferences) => ({
   label: (unit: Unit) => displayUnit(unit, units),
   /** The typed number as SI, or null when it is no number. A comma is read as a decimal point. */
   read: (typed: string, unit: Unit): number | null => {
+    // A fraction is a tape's, in whatever units the rest is typed.
+    const inches = unit === 'mm' ? parseInches(typed) : null;
+    if (inches !== null) return inches * INCH_IN_MM;
     const clean = typed.trim().replace(',', '.').replace('\u2212', '-');
     return /^-?\d{1,7}(\.\d{1,4})?$/.test(clean) ? fromDisplay(Number(clean), unit, units) : null;
   },

@@ -7,6 +7,7 @@ import { Reasons } from '../parts/Reasons';
 import { useMainWorking } from '../parts/working';
 import { useJob } from '../parts/job-context';
 import { Bites } from './Bites';
+import { RingPanel } from './ring/RingPanel';
 import { Schools } from './Schools';
 import { Cautions, JobDial } from './StationLayout';
 import { StepNeeds } from './StepNeeds';
@@ -21,7 +22,7 @@ import { useSteps } from './use-steps';
 export const BenchView = ({ onTurn, onUndo }: { onTurn: () => void; onUndo: () => void }) => {
   const { job, station, sideUp } = useJob();
   const navigate = useNavigate();
-  const { steps, current, index, next, isDone, tick, back } = useSteps(
+  const { steps, current, index, next, isDone, held, tick, back } = useSteps(
     (next) => void navigate(`/jobs/${job.id}/${next}${STEP_STATIONS.includes(next) ? '/bench' : ''}`),
   );
   const bites = useBites(current);
@@ -60,8 +61,10 @@ export const BenchView = ({ onTurn, onUndo }: { onTurn: () => void; onUndo: () =
             </p>
           )}
           {current?.caution && <Cautions big list={[current.caution]} />}
+          {held && <Reasons reasons={held.result.reasons.slice(0, 1)} className="mt-3" />}
           {lying && <Reasons reasons={lying.result.reasons} className="mt-3 border-l-4 border-water pl-3" />}
           <Bites bites={bites} big />
+          <RingPanel step={current} big />
           {current && <StepNeeds step={current} className="mt-4" />}
           <p className="mt-4 border-t-2 border-ink pt-2 text-[18px] text-ink2">
             {current && `Next: ${after ? after.say : STATION_WORDS[next]}`}
@@ -72,7 +75,7 @@ export const BenchView = ({ onTurn, onUndo }: { onTurn: () => void; onUndo: () =
         className="flex items-center gap-2 overflow-x-auto border-t border-stone3 bg-stone py-2 max-lg:sticky max-lg:bottom-0 lg:pb-0"
         aria-label="At the bench"
       >
-        <Button go hotkey="N" className="shrink-0 !px-7" onClick={() => void tick()}>
+        <Button go hotkey="N" className="shrink-0 !px-7" disabled={held !== null} onClick={() => void tick()}>
           {!current ? STATION_WORDS[next] : isDone ? 'Next' : 'Done'}
         </Button>
         <Button hotkey="B" className="shrink-0" disabled={index === 0} onClick={back}>

@@ -4,6 +4,10 @@ import type { Reading, Step } from '../../core/procedure';
 import { Button } from '../parts/Button';
 import { useJob } from '../parts/job-context';
 import { useKeys } from '../parts/keys';
+import { AirOutSheet } from './ring/AirOutSheet';
+import { CrushSheet } from './ring/CrushSheet';
+import { GapSheet } from './ring/GapSheet';
+import { RolloutSheet } from './ring/RolloutSheet';
 import { FindingsSheet } from './FindingsSheet';
 import { RunoutSheet } from './RunoutSheet';
 import { SlackSheet } from './SlackSheet';
@@ -15,6 +19,10 @@ const READINGS: Record<Reading, { label: string; Sheet: (props: { onDone: () => 
   runout: { label: 'Runout readings', Sheet: RunoutSheet },
   spokes: { label: 'Ring of the spokes', Sheet: SpokeSheet },
   'bead-slack': { label: 'Bead slack', Sheet: SlackSheet },
+  crush: { label: 'Bundle, gap and crush', Sheet: CrushSheet },
+  'ring-gap': { label: 'Gap round the ring', Sheet: GapSheet },
+  'air-out': { label: 'Note the air', Sheet: AirOutSheet },
+  rollout: { label: 'Rollout by tape', Sheet: RolloutSheet },
 };
 
 const Opened = ({ reads }: { reads: Reading }) => {
@@ -34,6 +42,7 @@ const Opened = ({ reads }: { reads: Reading }) => {
 /** What can be read or noted at a step, opened by its button or by a key. */
 export const StepReading = ({ step }: { step: Step | undefined }) => {
   const { wheel } = useJob();
-  if (!step?.reads || (step.reads === 'spokes' && wheel.spokes === 0)) return null;
-  return <Opened key={step.reads} reads={step.reads} />;
+  const reads = step?.reads ?? step?.wants ?? null;
+  if (!reads || (reads === 'spokes' && wheel.spokes === 0)) return null;
+  return <Opened key={reads} reads={reads} />;
 };

@@ -9,6 +9,7 @@ import { Reasons } from '../parts/Reasons';
 import { useMainWorking } from '../parts/working';
 import { useJob } from '../parts/job-context';
 import { Bites } from './Bites';
+import { RingPanel } from './ring/RingPanel';
 import { Schools } from './Schools';
 import { Cautions, JobDial, StationLayout } from './StationLayout';
 import { StepNeeds } from './StepNeeds';
@@ -22,11 +23,13 @@ import { useSteps } from './use-steps';
 const WINDOW = 4;
 /** Fewer where bites or the arrow are explained beside them. */
 const WINDOW_BESIDE = 2;
+/** Fewest where a ring is worked beside them. */
+const WINDOW_RING = 1;
 
 /** The steps of a hands-on station for this wheel: one at a time, its neighbors in sight. */
 export const Steps = () => {
   const { job, state, station, wheel, goTo } = useJob();
-  const { steps, current, index, next, isDone, look, tick } = useSteps(goTo);
+  const { steps, current, index, next, isDone, held, look, tick } = useSteps(goTo);
   const bites = useBites(current);
   const lying = useLying(current);
   useMainWorking(lying ? 'which way up' : 'the bites', lying ?? bites.working);
@@ -40,7 +43,7 @@ export const Steps = () => {
     ...bites.keys,
   ]);
 
-  const inSight = plan || lying ? WINDOW_BESIDE : WINDOW;
+  const inSight = current?.shows === 'ring' ? WINDOW_RING : plan || lying ? WINDOW_BESIDE : WINDOW;
   const from = all ? 0 : Math.max(0, Math.min(inSight > 2 ? index - 1 : index, steps.length - inSight));
   const shown = all ? steps : steps.slice(from, from + inSight);
   const notes = state.notes.filter((n) => n.station === station);
@@ -58,9 +61,10 @@ export const Steps = () => {
               <Cautions list={[current.caution]} />
             </div>
           )}
+          {held && <Reasons reasons={held.result.reasons.slice(0, 1)} className="mb-3" />}
           {current && <StepNeeds step={current} className="mb-3" />}
           <div className="flex flex-wrap gap-3">
-            <Button go hotkey="N" onClick={() => void tick()}>
+            <Button go hotkey="N" disabled={held !== null} onClick={() => void tick()}>
               {!current ? STATION_WORDS[next] : isDone ? 'Next' : 'Done'}
             </Button>
             <StepReading step={current} />
@@ -71,6 +75,7 @@ export const Steps = () => {
     >
       {lying && <Reasons reasons={lying.result.reasons} className="mt-4 border-l-4 border-water pl-3" />}
       <Bites bites={bites} />
+      <RingPanel step={current} />
       <ol className="rows mt-3" aria-label="Steps">
         {shown.map((s) => {
           const done = state.steps[s.id];

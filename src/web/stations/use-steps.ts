@@ -1,6 +1,8 @@
 import { useMemo, useRef, useState } from 'react';
-import { stepsOf, STATIONS, type StationId } from '../../core/job';
+import { airOutOf, stepsOf, STATIONS, type StationId } from '../../core/job';
 import type { Step } from '../../core/procedure';
+import type { SplitRim } from '../../core/ring';
+import type { Working } from '../../core/working';
 import { useJob } from '../parts/job-context';
 
 /** The steps of the station and the one at hand. */
@@ -17,6 +19,8 @@ export interface StepsAtHand {
   /** Looks at a step; null goes back to the first that is open. */
   look(stepId: string | null): void;
   back(): void;
+  /** Why the step at hand may not be ticked yet; null where it may. */
+  held: Working<SplitRim> | null;
   /** Ticks the step at hand and goes on; after the last one to the next station. */
   tick(): Promise<void>;
 }
@@ -27,9 +31,11 @@ export const useSteps = (onLast: (next: StationId) => void): StepsAtHand => {
   const steps = useMemo(() => stepsOf(state, station), [state, station]);
   const [looked, look] = useState<string | null>(null);
   const writing = useRef(false);
+  const air = useMemo(() => airOutOf(state), [state]);
   const current = steps.find((s) => s.id === looked) ?? steps.find((s) => !state.steps[s.id]);
   const index = current ? steps.indexOf(current) : steps.length;
   const isDone = current ? Boolean(state.steps[current.id]) : false;
+  const held = current?.wants === 'air-out' && air?.ok && !air.working.result.mayUndo ? air.working : null;
   const next = STATIONS[STATIONS.indexOf(station) + 1]!;
   const back = () => {
     if (index > 0) look(steps[index - 1]!.id);
@@ -40,7 +46,7 @@ export const useSteps = (onLast: (next: StationId) => void): StepsAtHand => {
     const after = steps[index + 1];
     if (isDone) return look(after && state.steps[after.id] ? after.id : null);
     // Pressed again before it is written, it is still one step.
-    if (writing.current) return;
+    if (writing.current || held) return;
     writing.current = true;
     try {
       if (await write([{ kind: 'step', data: { stepId: current.id } }])) look(null);
@@ -48,5 +54,5 @@ export const useSteps = (onLast: (next: StationId) => void): StepsAtHand => {
       writing.current = false;
     }
   };
-  return { steps, current, index, isDone, next, look, back, tick };
+  return { steps, current, index, isDone, next, held, look, back, tick };
 };

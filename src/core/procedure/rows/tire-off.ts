@@ -17,7 +17,7 @@ const brokenBy = (f: Facts): { say: string; why: string; tools: string[] } =>
 export const TIRE_OFF: readonly Row[] = [
   {
     id: 'toff-split-deflate', station: 'tire-off', say: 'Deflate fully. Core out. Wait until it is silent.', why: (f) => (split(f) ? 'A split rim under air comes apart with force.' : 'A ring under air comes off with force.'),
-    confirm: 'No sound at the stem, and the tire gives under the thumb.', caution: (f) => `Deflate fully before undoing any ${split(f) ? 'rim' : 'ring'} bolt. It can kill.`, tools: ['valve core tool'], when: clamped,
+    confirm: 'No sound at the stem, and the tire gives under the thumb.', caution: (f) => `Deflate fully before undoing any ${split(f) ? 'rim' : 'ring'} bolt. It can kill.`, tools: ['valve core tool'], reads: 'air-out', when: clamped,
   },
   {
     id: 'toff-core', station: 'tire-off', say: 'Valve cap and core out. Two hands: it flies.', why: 'All air out before anything else.', confirm: 'No sound at the stem.',
@@ -33,8 +33,8 @@ export const TIRE_OFF: readonly Row[] = [
     id: 'toff-break', station: 'tire-off', say: (f) => brokenBy(f).say, why: (f) => brokenBy(f).why, caution: (f) => (disc(f) ? 'Never with the disc underneath.' : ''), places: valveAndLocks,
     tools: (f) => [...brokenBy(f).tools, 'wheel stand, bucket or blocks'], troubles: ['bead-stuck', 'lock-stuck', 'lever-slips'], when: not(clamped),
   },
-  { id: 'toff-break-split', station: 'tire-off', say: 'Undo the rim bolts evenly and lift the halves apart.', why: 'Break the beads first where they stick.', tools: ['sockets for the rim bolts'], troubles: ['bead-stuck'], when: split },
-  { id: 'toff-ring', station: 'tire-off', say: 'Undo the ring bolts evenly and lift the ring off.', why: 'Keep bolts and washers together: mark where the ring sat.', tools: ['sockets for the ring bolts'], troubles: ['bead-stuck'], when: beadlock },
+  { id: 'toff-break-split', station: 'tire-off', say: 'Undo the rim bolts evenly and lift the halves apart.', why: 'Break the beads first where they stick.', tools: ['sockets for the rim bolts'], troubles: ['bead-stuck'], caution: 'Deflated first: a split rim under air comes apart with force.', wants: 'air-out', when: split },
+  { id: 'toff-ring', station: 'tire-off', say: 'Undo the ring bolts evenly and lift the ring off.', why: 'Keep bolts and washers together: mark where the ring sat.', tools: ['sockets for the ring bolts'], troubles: ['bead-stuck'], caution: 'Deflated first: a ring under air comes off with force.', wants: 'air-out', when: beadlock },
   { id: 'toff-soap', station: 'tire-off', say: 'Lubricate the beads. Protect the rim.', why: 'A dry bead asks for force.', parts: ['lubricant for beads'], tools: ['rim protectors'], when: not(clamped) },
   {
     id: 'toff-strap', station: 'tire-off', say: 'Strap the wheel round the spoke best in line with the pull.', why: 'The strap pulls along the spoke and bends nothing.', caution: 'Never a pin that bends spokes.',

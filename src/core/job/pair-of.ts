@@ -1,0 +1,53 @@
+import { rollout, rolloutMatch, type Rollout, type RolloutMatch, type TapeReading } from '../ring';
+import { ruleNumber, type RuleValues } from '../rules';
+import { wheelEnd, type Wheel } from '../wheels';
+import { attempt, type Attempt } from '../working';
+
+/** Two wheels of a machine that have to match. */
+export interface PairNow {
+  left: Wheel;
+  right: Wheel;
+  rollouts: { left: Attempt<Rollout> | null; right: Attempt<Rollout> | null };
+  /** Null until both were taped. */
+  match: Attempt<RolloutMatch> | null;
+}
+
+/** On which side of the machine a wheel counts: a sidecar's rear wheel is the left one of the two here. */
+const isLeft = ({ position }: Wheel): boolean => position.startsWith('left') || position === 'rear';
+
+/** The other wheel that it makes a pair with; null for one alone. Of a driven axle, the one at the same end. */
+export const partnerOf = (wheel: Wheel, wheels: readonly Wheel[]): Wheel | null =>
+  wheel.pair === null
+    ? null
+    : (wheels.find(
+        (other) =>
+          other.id !== wheel.id &&
+          !other.archived &&
+          other.machineId === wheel.machineId &&
+          other.pair === wheel.pair &&
+          (wheel.pair === 'rear and driven sidecar' || wheelEnd(other.position) === wheelEnd(wheel.position)),
+      ) ?? null);
+
+const tapesOf = (wheel: Wheel): TapeReading[] =>
+  wheel.rollouts.map(({ run, circumferenceMm, gaugeKpa }) => ({ run, circumferenceMm, gaugeKpa }));
+
+/** How two wheels match by what was taped of each; `one` and `other` in any order. */
+export const pairNow = (one: Wheel, other: Wheel, rules: RuleValues): PairNow => {
+  const [left, right] = isLeft(one) ? [one, other] : [other, one];
+  const of = (wheel: Wheel): Attempt<Rollout> | null =>
+    wheel.rollouts.length === 0 ? null : attempt(rollout, { readings: tapesOf(wheel), rules });
+  const rollouts = { left: of(left), right: of(right) };
+  if (!rollouts.left?.ok || !rollouts.right?.ok) return { left, right, rollouts, match: null };
+  const [a, b] = [rollouts.left.working.result, rollouts.right.working.result];
+  const smaller = a.circumferenceMm <= b.circumferenceMm ? { wheel: left, told: a } : { wheel: right, told: b };
+  const match = attempt(rolloutMatch, {
+    leftMm: a.circumferenceMm,
+    rightMm: b.circumferenceMm,
+    measuringKpa: ruleNumber('rollout.measureKpa', rules),
+    ...(one.pair === null ? {} : { pair: one.pair }),
+    ...(smaller.told.stretchMmPerKpa === null ? {} : { stretchMmPerKpa: smaller.told.stretchMmPerKpa }),
+    ...(smaller.wheel.rimLimitKpa === null ? {} : { limitKpa: smaller.wheel.rimLimitKpa }),
+    rules,
+  });
+  return { left, right, rollouts, match };
+};

@@ -1,0 +1,82 @@
+import { useState } from 'react';
+import { airOutOf } from '../../../core/job';
+import { Button } from '../../parts/Button';
+import { WithTake } from '../../parts/DeviceTake';
+import { ChoiceField, QuantityField } from '../../parts/fields';
+import { useJob } from '../../parts/job-context';
+import { useUnits } from '../../parts/quantity';
+import { Reasons } from '../../parts/Reasons';
+import { Sheet } from '../../parts/Sheet';
+
+const YES = [
+  ['', 'not noted'],
+  ['yes', 'yes'],
+  ['no', 'no'],
+] as const;
+const typed = (value: boolean | undefined): string => (value === undefined ? '' : value ? 'yes' : 'no');
+
+/** What has to be so, and noted, before a bolt of a clamped wheel is touched. */
+export const AirOutSheet = ({ onDone }: { onDone: () => void }) => {
+  const { state, write, correcting } = useJob();
+  const { read, write: show } = useUnits();
+  const before = state.airOut;
+  const [core, setCore] = useState(typed(before?.coreOut));
+  const [silent, setSilent] = useState(typed(before?.silent));
+  const [gauge, setGauge] = useState(before?.gaugeKpa == null ? '' : show(before.gaugeKpa, 'kPa'));
+  const [device, setDevice] = useState<string | null>(before?.device ?? null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const gaugeKpa = gauge.trim() ? read(gauge, 'kPa') : null;
+  const data = { silent: silent === 'yes', coreOut: core === 'yes', gaugeKpa, device };
+  const air = airOutOf({ ...state, airOut: data });
+  const keep = async () => {
+    if (gauge.trim() && (gaugeKpa === null || gaugeKpa < 0))
+      return setProblem('The gauge: a pressure, nought when all is out.');
+    setProblem(null);
+    if (await write([{ kind: 'air-out', ...correcting('air-out'), data }], 'The air is noted.')) onDone();
+  };
+  return (
+    <Sheet title="Is the air out?" closes="Close the note of the air" footed>
+      <div aria-live="polite">{air?.ok && <Reasons reasons={air.working.result.reasons.slice(0, 1)} />}</div>
+      <div className="mt-3 grid gap-3 sm:grid-cols-2">
+        <ChoiceField label="The valve core is out" value={core} onChange={setCore} options={YES} />
+        <ChoiceField label="Nothing hisses" value={silent} onChange={setSilent} options={YES} />
+        <WithTake
+          kind="gauge"
+          what="Pressure left"
+          onTake={(line) => {
+            setGauge(show(Math.max(0, line.value), 'kPa'));
+            setDevice(line.device);
+          }}
+        >
+          <QuantityField
+            label="The gauge on the valve"
+            unit="kPa"
+            value={gauge}
+            onChange={(text) => {
+              setGauge(text);
+              setDevice(null);
+            }}
+            hint="nought when all is out"
+          />
+        </WithTake>
+      </div>
+      {air?.ok && (
+        <ul className="caution mt-3 text-[16px]">
+          {air.working.cautions.map((c) => (
+            <li key={c}>{c}</li>
+          ))}
+        </ul>
+      )}
+      <div className="sticky bottom-0 mt-4 flex flex-wrap items-center gap-3 border-t border-stone3 bg-stone py-3">
+        <Button go onClick={() => void keep()}>
+          Keep this note
+        </Button>
+        {problem && (
+          <p role="alert" className="text-stop">
+            {problem}
+          </p>
+        )}
+      </div>
+    </Sheet>
+  );
+};

@@ -1,0 +1,143 @@
+import { useState } from 'react';
+import { refusalText } from '../../../core/errors';
+import { crushOf, ringsOf } from '../../../core/job';
+import type { BeadSide } from '../../../core/ring';
+import { Button } from '../../parts/Button';
+import { QuantityField } from '../../parts/fields';
+import { useJob } from '../../parts/job-context';
+import { useUnits } from '../../parts/quantity';
+import { Reasons } from '../../parts/Reasons';
+import { Sheet } from '../../parts/Sheet';
+import { BasisTag } from '../../parts/working';
+import { CaliperTake } from './CaliperTake';
+
+const PLACES = 3;
+const PARTS = [
+  ['bundleMm', 'bundle'],
+  ['gapMm', 'gap'],
+] as const;
+const LEAST_MM = 0.5;
+const MOST_MM = 80;
+
+type Part = (typeof PARTS)[number][0];
+interface Cell {
+  side: BeadSide;
+  part: Part;
+  i: number;
+  /** `outer bead, bundle 2` */
+  says: string;
+}
+
+const cellsOf = (sides: readonly BeadSide[]): Cell[] =>
+  sides.flatMap((side) =>
+    PARTS.flatMap(([part, word]) =>
+      Array.from({ length: PLACES }, (_, i) => ({ side, part, i, says: `${side} bead, ${word} ${i + 1}` })),
+    ),
+  );
+const keyOf = ({ side, part, i }: Cell): string => `${side} ${part} ${i}`;
+
+/** Bead bundles and ring gaps by caliper, one after the other, and what the ring will crush. */
+export const CrushSheet = ({ onDone }: { onDone: () => void }) => {
+  const { state, write } = useJob();
+  const { read, write: show } = useUnits();
+  const sides = ringsOf(state).filter((r): r is BeadSide => r !== 'rim');
+  const cells = cellsOf(sides);
+  const [typed, setTyped] = useState<Record<string, string>>(() =>
+    Object.fromEntries(
+      cells.flatMap((c) => {
+        const mm = state.beads[c.side]?.[c.part][c.i];
+        return mm === undefined ? [] : [[keyOf(c), show(mm, 'mm', 3)]];
+      }),
+    ),
+  );
+  const [device, setDevice] = useState<string | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const valueOf = (cell: Cell): number | null | undefined => {
+    const text = typed[keyOf(cell)]?.trim();
+    return text ? read(text, 'mm') : undefined;
+  };
+  const isBad = (cell: Cell): boolean => {
+    const mm = valueOf(cell);
+    return mm === null || (mm !== undefined && (mm < LEAST_MM || mm > MOST_MM));
+  };
+  const put = (cell: Cell, text: string) => setTyped((all) => ({ ...all, [keyOf(cell)]: text }));
+  const next = cells.find((c) => !typed[keyOf(c)]?.trim());
+  const listOf = (side: BeadSide, part: Part) =>
+    cells.filter((c) => c.side === side && c.part === part && !isBad(c)).flatMap((c) => valueOf(c) ?? []);
+  const beads = sides
+    .map((side) => ({ side, bundleMm: listOf(side, 'bundleMm'), gapMm: listOf(side, 'gapMm'), device }))
+    .filter((b) => b.bundleMm.length > 0 || b.gapMm.length > 0);
+  const crush = crushOf({ ...state, beads: Object.fromEntries(beads.map((b) => [b.side, b])) });
+  const keep = async () => {
+    if (cells.some(isBad)) return setProblem('A reading is no thickness. See the marked fields.');
+    if (!crush) return setProblem('Nothing is measured yet: bundle and gap of a bead.');
+    if (!crush.ok) return setProblem(refusalText(crush.problem));
+    setProblem(null);
+    if (
+      await write(
+        beads.map((data) => ({ kind: 'bead-measured' as const, data })),
+        'Bundles and gap are written.',
+      )
+    )
+      onDone();
+  };
+  return (
+    <Sheet title="Bundle, gap and crush" closes="Close the crush" widthPx={760} footed>
+      <div className="min-h-[60px]" aria-live="polite">
+        {crush?.ok ? (
+          <>
+            <Reasons reasons={crush.working.result.reasons} />
+            <BasisTag title="the crush" working={crush.working}>
+              the arithmetic
+            </BasisTag>
+          </>
+        ) : (
+          <p className="text-ink2">
+            {crush?.problem.message ??
+              'Thickness of the bead bundle at three places, then the gap with the ring seated.'}
+          </p>
+        )}
+      </div>
+      <div className="mt-3">
+        <CaliperTake
+          next={next?.says ?? null}
+          onTake={(mm, from) => {
+            if (next) put(next, show(mm, 'mm', 3));
+            setDevice(from);
+          }}
+        />
+      </div>
+      {sides.map((side) =>
+        PARTS.map(([part, word]) => (
+          <fieldset key={`${side} ${part}`} className="mt-3 grid grid-cols-3 items-end gap-2">
+            <legend className="head text-lg">
+              {side === 'inner' ? 'Inner' : 'Outer'} bead: {word === 'bundle' ? 'bundle' : 'gap of the seated ring'}
+            </legend>
+            {cells
+              .filter((c) => c.side === side && c.part === part)
+              .map((c) => (
+                <QuantityField
+                  key={keyOf(c)}
+                  label={`Place ${c.i + 1}`}
+                  unit="mm"
+                  value={typed[keyOf(c)] ?? ''}
+                  onChange={(text) => put(c, text)}
+                  problem={isBad(c) ? 'A thickness.' : null}
+                />
+              ))}
+          </fieldset>
+        )),
+      )}
+      <div className="sticky bottom-0 mt-4 flex flex-wrap items-center gap-3 border-t border-stone3 bg-stone py-3">
+        <Button go onClick={() => void keep()}>
+          Keep these readings
+        </Button>
+        {problem && (
+          <p role="alert" className="text-stop">
+            {problem}
+          </p>
+        )}
+      </div>
+    </Sheet>
+  );
+};

@@ -1,0 +1,61 @@
+import { useEffect, useMemo, useRef } from 'react';
+import { ringOf, type RingNow } from '../../../core/job';
+import type { Step } from '../../../core/procedure';
+import { torqueCheck } from '../../../core/torque';
+import { attempt, type Reason } from '../../../core/working';
+import { useJob } from '../../parts/job-context';
+import { useDevice, type LiveDevice } from '../../parts/use-device';
+
+/** The bolts of the step at hand, and the wrench that walks round them. */
+export interface RingAtHand {
+  /** Null where the step has no bolts, or nobody counted them. */
+  ring: RingNow | null;
+  /** The step is about bolts that nobody counted yet. */
+  isUncounted: boolean;
+  wrench: LiveDevice;
+  /** Why the last click ticked nothing; null where it did, or none came. */
+  refused: Reason | null;
+  /** Ticks the next bolt by hand. */
+  tick(): void;
+}
+
+/**
+ * The bolts of the step at hand. While `listening`, a click of the wrench at the wanted torque ticks the next bolt, and a
+ * click at another torque ticks nothing.
+ */
+export const useRing = (step: Step | undefined, listening: boolean): RingAtHand => {
+  const { state, wheel, write } = useJob();
+  const isRing = step?.shows === 'ring' && step.id.endsWith('-torque');
+  const ring = useMemo(() => (step?.shows === 'ring' ? ringOf(state) : null), [state, step]);
+  const wrench = useDevice('torque-wrench', isRing && listening);
+  const { reading, forget } = wrench;
+  const wantedNm = ring?.wantedNm ?? null;
+  const click = useMemo(
+    () => (reading && wantedNm !== null ? attempt(torqueCheck, { wantedNm, reachedNm: reading.value }) : null),
+    [reading, wantedNm],
+  );
+  const busy = useRef(false);
+  const put = async (torqueNm: number | null, device: string | null) => {
+    if (!ring?.next || busy.current) return;
+    busy.current = true;
+    const { ring: name, pass, bolt } = ring.next;
+    try {
+      await write([{ kind: 'ring-bolt', data: { ring: name, pass, bolt, torqueNm, device } }]);
+    } finally {
+      busy.current = false;
+    }
+  };
+  const latest = useRef(put);
+  useEffect(() => {
+    latest.current = put;
+  });
+  const isGood = click?.ok === true && click.working.result.within;
+  useEffect(() => {
+    if (!reading || !isGood) return;
+    forget();
+    void latest.current(reading.value, reading.device);
+  }, [reading, isGood, forget]);
+  const refused = click?.ok && !click.working.result.within ? click.working.result.reason : null;
+  const counted = wheel.build === 'split' ? state.wheel?.rimBolts : state.wheel?.ringBolts;
+  return { ring, isUncounted: isRing && counted === null, wrench, refused, tick: () => void put(wantedNm, null) };
+};
