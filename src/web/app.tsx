@@ -19,6 +19,7 @@ const RecordsScreen = lazy(() => import('./screens/RecordsScreen').then((m) => (
 const RulesScreen = lazy(() => import('./screens/RulesScreen').then((m) => ({ default: m.RulesScreen })));
 const SidewallScreen = lazy(() => import('./screens/SidewallScreen').then((m) => ({ default: m.SidewallScreen })));
 const SizeBenchScreen = lazy(() => import('./screens/SizeBenchScreen').then((m) => ({ default: m.SizeBenchScreen })));
+const PairScreen = lazy(() => import('./screens/PairScreen').then((m) => ({ default: m.PairScreen })));
 const WheelScreen = lazy(() => import('./screens/WheelScreen').then((m) => ({ default: m.WheelScreen })));
 const WheelTagScreen = lazy(() => import('./screens/WheelTagScreen').then((m) => ({ default: m.WheelTagScreen })));
 const WorkingsScreen = lazy(() => import('./screens/WorkingsScreen').then((m) => ({ default: m.WorkingsScreen })));
@@ -93,6 +94,7 @@ const Screens = () => {
         <Route path="/rules" element={<RulesScreen />} />
         <Route path="/records/:kind?" element={<RecordsScreen />} />
         <Route path="/wheels/:id" element={<WheelScreen />} />
+        <Route path="/wheels/:id/pair" element={<PairScreen />} />
         <Route path="/wheels/:id/tag" element={<WheelTagScreen />} />
         <Route path="/bench/sizes" element={<SizeBenchScreen />} />
         <Route path="/bench/sidewall" element={<SidewallScreen />} />

@@ -23,6 +23,8 @@ const SCREENS: Readonly<Record<string, readonly string[]>> = {
     '/workings/balance-advise',
     '/wheels/w-vellan-r',
     '/wheels/w-orrin-r/tag',
+    '/wheels/w-quill-lr',
+    '/wheels/w-quill-lr/pair',
   ],
   'the first stations': [
     '/jobs/demo-job-21/intake',
@@ -33,6 +35,8 @@ const SCREENS: Readonly<Record<string, readonly string[]>> = {
     '/jobs/demo-job-21/choose?show=tools',
     '/jobs/demo-job-22/tire-on',
     '/jobs/demo-job-22/tire-on/bench',
+    '/jobs/demo-job-31/tire-on',
+    '/jobs/demo-job-32/tire-off',
   ],
   'the last stations': [
     '/jobs/demo-job-21/seat',

@@ -50,7 +50,7 @@ export { balanceAnswers, placeFor, type BalanceAnswers, type Counter } from './b
 export { balanceQuestion, heavyAgainst, heavyOf, weightsFor, type BalanceQuestion } from './balance-of';
 export { isOfBalance, testsOfNow, type BalanceEntry, type BalanceLog } from './balance-log';
 export { beliefMark, changeMarks, isMassKnown, NINE_OF_TEN, weightMarks, type SayMass } from './balance-marks';
-export { pairNow, partnerOf, type PairNow } from './pair-of';
+export { pairDoubts, pairNow, partnerOf, type PairNow } from './pair-of';
 export { undoTarget } from './undo-target';
 export { wheelHistory, type WheelHistory } from './wheel-history';
 export { runoutOf, spokeRingOf } from './truing-of';

@@ -2,6 +2,7 @@ import { rollout, rolloutMatch, type Rollout, type RolloutMatch, type TapeReadin
 import { ruleNumber, type RuleValues } from '../rules';
 import { wheelEnd, type Wheel } from '../wheels';
 import { attempt, type Attempt } from '../working';
+import type { JobState } from './fold-job';
 
 /** Two wheels of a machine that have to match. */
 export interface PairNow {
@@ -50,4 +51,28 @@ export const pairNow = (one: Wheel, other: Wheel, rules: RuleValues): PairNow =>
     rules,
   });
   return { left, right, rollouts, match };
+};
+
+/**
+ * What a job's wheel is doubtful for beside its partner: the pair does not match, or nobody can know. The tire that goes
+ * on counts with what was taped in the job.
+ */
+export const pairDoubts = (state: JobState, wheels: readonly Wheel[]): string[] => {
+  const { wheel, chosen, tapes, rules } = state;
+  const partner = wheel && partnerOf(wheel, wheels);
+  if (!wheel || !partner) return [];
+  const taped = tapes.map(({ at, run, circumferenceMm, gaugeKpa }) => ({
+    onDate: at.slice(0, 10),
+    run,
+    circumferenceMm,
+    gaugeKpa,
+  }));
+  const now = { ...wheel, rollouts: [...(chosen ? [] : wheel.rollouts), ...taped] };
+  const { match } = pairNow(now, partner, rules);
+  if (!match) return ['Its partner, or this wheel, was not taped: nobody knows whether the pair matches.'];
+  if (!match.ok) return [match.problem.message];
+  return match.working.result.reasons
+    .filter((r) => r.verdict !== 'good')
+    .map((r) => r.says)
+    .slice(0, 1);
 };

@@ -8,6 +8,7 @@ import {
   entryText,
   foldJob,
   gapOf,
+  pairDoubts,
   pairNow,
   partnerOf,
   ringOf,
@@ -255,5 +256,18 @@ describe('a pair', () => {
     expect(a.match?.ok && a.match.working.result).toMatchObject({ differenceMm: -15, smaller: 'left' });
     expect([b.left.id, b.match]).toEqual(['l', a.match]);
     expect(pairNow(left, { ...right, rollouts: [] }, {}).match).toBeNull();
+  });
+
+  test('stands at hand-over of either wheel: apart, not taped, or nothing', () => {
+    const of = (wheel: Wheel, mm: number | null, wheels = [left, right]) => {
+      const l = jobOf(wheel);
+      if (mm !== null) l.add('taped', { run: 2, circumferenceMm: mm, gaugeKpa: 41.37 });
+      return pairDoubts(foldJob(l.log), wheels);
+    };
+    expect(of(left, 2490)).toEqual([expect.stringMatching(/^15\.0 mm apart: left is the smaller one/)]);
+    expect(of(right, 2505)).toEqual([expect.stringMatching(/^15\.0 mm apart/)]);
+    expect(of(left, 2504)).toEqual([]);
+    expect(of({ ...left, rollouts: [] }, null)).toEqual([expect.stringMatching(/not taped/)]);
+    expect(of({ ...left, pair: null }, 2400)).toEqual([]);
   });
 });

@@ -27,6 +27,7 @@ import { announce } from '../store/jobs-slice';
 import type { WheelRecord } from '../store/api';
 import { FigureRow } from '../stations/StationLayout';
 import { PressureRecord } from './PressureRecord';
+import { ClampedFacts } from './ClampedFacts';
 import { RecordSheet } from './records/RecordSheet';
 import { useWheelRecord } from '../parts/use-wheel-record';
 
@@ -137,6 +138,11 @@ export const WheelScreen = () => {
           <Link className="btn" to={`/wheels/${id}/tag`}>
             Tag
           </Link>
+          {kept.pair && (
+            <Link className="btn" to={`/wheels/${id}/pair`}>
+              Its pair
+            </Link>
+          )}
           <Link
             className="btn"
             to={`/bench/sizes?${new URLSearchParams([
@@ -201,7 +207,7 @@ export const WheelScreen = () => {
             <Fact label="Heavy spot, bare">
               {kept.heavySpotDeg === null ? 'not found yet' : placeText(kept.heavySpotDeg)}
             </Fact>
-            {kept.ringGapMm !== null && <Fact label="Ring gap">{say(kept.ringGapMm, 'mm', { digits: 1 })}</Fact>}
+            <ClampedFacts wheel={kept} />
             <Fact label="Runout">
               {last
                 ? `${say(last.lateralMm, 'mm', { digits: 1 })} side to side, ${say(last.radialMm, 'mm', { digits: 1 })} up and down, ${last.onDate}`

@@ -2,7 +2,7 @@ import { joiResolver } from '@hookform/resolvers/joi';
 import Joi from 'joi';
 import { useFieldArray, useForm } from 'react-hook-form';
 import { Link } from 'react-router';
-import { openPoints, recheckDates, type Recheck } from '../../core/job';
+import { openPoints, pairDoubts, recheckDates, type Recheck } from '../../core/job';
 import { Button } from '../parts/Button';
 import { FormText } from '../parts/form-fields';
 import { needed } from '../parts/form-schema';
@@ -30,10 +30,11 @@ const SCHEMA = Joi.object({
 
 /** What is missing or doubtful, when to look again, and what goes with the wheel. */
 export const HandOver = () => {
-  const { job, state, reports, write } = useJob();
+  const { job, state, reports, shop, write } = useJob();
   const dispatch = useDo();
   const { units } = useUnits();
-  const { missing, doubts } = openPoints(reports);
+  const { missing, doubts: ofStations } = openPoints(reports);
+  const doubts = [...pairDoubts(state, shop.wheels), ...ofStations];
   const done = state.handedOver;
   const { control, handleSubmit } = useForm<HandOverForm>({
     resolver: joiResolver(SCHEMA, { abortEarly: false }),

@@ -1,0 +1,161 @@
+import { lazy, Suspense, useMemo } from 'react';
+import { Link, useParams } from 'react-router';
+import { refusalText } from '../../core/errors';
+import { pairNow, partnerOf, type PairNow } from '../../core/job';
+import type { Rollout } from '../../core/ring';
+import { POSITION_WORDS, type Wheel } from '../../core/wheels';
+import type { Attempt } from '../../core/working';
+import { Fallback } from '../parts/Fallback';
+import { Failed, Frame, Waiting } from '../parts/Frame';
+import { useUnits } from '../parts/quantity';
+import { Reasons } from '../parts/Reasons';
+import { Spoken } from '../parts/Spoken';
+import { VerdictShape } from '../parts/VerdictMark';
+import { WheelDial } from '../parts/WheelDial';
+import { BasisTag } from '../parts/working';
+import { useApp } from '../store';
+import { TapeForm } from './pair/TapeForm';
+
+const GrowthChart = lazy(() => import('./pair/GrowthChart'));
+
+/** One wheel of the pair: its dial, and its rollout under it. */
+const OneWheel = ({ wheel, told, dashed }: { wheel: Wheel; told: Attempt<Rollout> | null; dashed: boolean }) => {
+  const { say } = useUnits();
+  return (
+    <section className="min-w-0 text-center" aria-label={POSITION_WORDS[wheel.position]}>
+      <WheelDial
+        wheel={wheel}
+        marks={[]}
+        sideUp="disc"
+        tireOn
+        className="mx-auto w-full max-w-[176px] max-lg:max-w-[150px]"
+      />
+      <h2 className="text-xl">
+        <Link to={`/wheels/${wheel.id}`}>{POSITION_WORDS[wheel.position]}</Link>
+      </h2>
+      <p className="num text-[28px] leading-tight">
+        {told?.ok ? say(told.working.result.circumferenceMm, 'mm') : 'not taped'}
+      </p>
+      <p className="text-[15px] text-ink2">
+        {wheel.tireMarking}, {dashed ? 'dashed line' : 'full line'}
+      </p>
+      {told?.ok && (
+        <p>
+          <BasisTag title={`the rollout of the ${POSITION_WORDS[wheel.position].toLowerCase()}`} working={told.working}>
+            {told.working.result.settled ? 'settled' : 'still growing'}
+          </BasisTag>
+        </p>
+      )}
+      {told && !told.ok && <p className="text-stop">{refusalText(told.problem)}</p>}
+    </section>
+  );
+};
+
+/** How far they are apart: the only colored thing. */
+const Apart = ({ match }: { match: PairNow['match'] }) => {
+  const { say } = useUnits();
+  if (!match?.ok) return <p className="text-ink2">{match ? refusalText(match.problem) : 'Tape both.'}</p>;
+  const { working } = match;
+  const verdict = working.verdict ?? 'check';
+  const tone = { good: 'text-good', check: 'text-check', stop: 'text-stop' }[verdict];
+  return (
+    <div className="text-center" aria-live="polite">
+      <p className={`num text-[44px] leading-none ${tone}`}>
+        {say(Math.abs(working.result.differenceMm), 'mm', { digits: 1 })}
+      </p>
+      <p className={`mt-1 inline-flex items-center gap-2 font-semibold ${tone}`}>
+        <VerdictShape verdict={verdict} /> apart
+      </p>
+      <p>
+        <BasisTag title="the match" working={working}>
+          the arithmetic
+        </BasisTag>
+      </p>
+    </div>
+  );
+};
+
+const Chart = ({ pair }: { pair: PairNow }) => {
+  const { left, right } = pair.rollouts;
+  if (!left?.ok || !right?.ok) return null;
+  if (left.working.result.runs.length + right.working.result.runs.length < 3) return null;
+  return (
+    <div className="mt-2 h-[190px]">
+      <Fallback
+        instead={<p className="pt-8 text-ink2">The picture could not be loaded. The tapes are in the records.</p>}
+      >
+        <Suspense fallback={null}>
+          <GrowthChart
+            left={left.working.result}
+            right={right.working.result}
+            names={{ left: POSITION_WORDS[pair.left.position], right: POSITION_WORDS[pair.right.position] }}
+          />
+        </Suspense>
+      </Fallback>
+    </div>
+  );
+};
+
+/** Two driven wheels side by side: how far apart they roll, how they grow, and which one to air. */
+export const PairScreen = () => {
+  const { id = '' } = useParams();
+  const shop = useApp((s) => s.shop.shop);
+  const rules = useMemo(() => Object.fromEntries((shop?.rules ?? []).map((r) => [r.key, r.value])), [shop]);
+  const wheel = shop?.wheels.find((w) => w.id === id);
+  const partner = wheel && shop ? partnerOf(wheel, shop.wheels) : null;
+  const pair = useMemo(() => (wheel && partner ? pairNow(wheel, partner, rules) : null), [wheel, partner, rules]);
+  if (!shop)
+    return (
+      <Frame title="Pair">
+        <Waiting what="Reading the wheels" />
+      </Frame>
+    );
+  if (!wheel || !pair)
+    return (
+      <Frame title="Pair">
+        <Failed
+          message={
+            wheel
+              ? 'This wheel makes a pair with none. Say in its record and in its partner’s what they are a pair of.'
+              : 'There is no such wheel.'
+          }
+        >
+          <Link className="btn" to={wheel ? `/wheels/${wheel.id}` : '/records/wheels'}>
+            {wheel ? 'The wheel’s record' : 'All wheels'}
+          </Link>
+        </Failed>
+      </Frame>
+    );
+  const machine = shop.machines.find((m) => m.id === wheel.machineId);
+  const again = [pair.rollouts.left, pair.rollouts.right].flatMap((r, i) =>
+    r?.ok && !r.working.result.settled ? [POSITION_WORDS[(i === 0 ? pair.left : pair.right).position]] : [],
+  );
+  return (
+    <Frame title={`Pair, ${machine?.name ?? ''}`}>
+      <p className="-mt-2 mb-2 text-ink2">
+        {wheel.pair}
+        {machine && `, ${machine.rider}`}
+      </p>
+      <div className="grid items-center gap-3 max-lg:grid-cols-2 lg:grid-cols-[minmax(0,1fr)_200px_minmax(0,1fr)]">
+        <OneWheel wheel={pair.left} told={pair.rollouts.left} dashed={false} />
+        <div className="max-lg:order-first max-lg:col-span-2">
+          <Apart match={pair.match} />
+        </div>
+        <OneWheel wheel={pair.right} told={pair.rollouts.right} dashed />
+      </div>
+      <div className="mt-4 grid gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1.1fr)_minmax(0,1fr)]">
+        <section aria-label="What to do">
+          {pair.match?.ok && <Reasons reasons={pair.match.working.result.reasons} />}
+          {again.length > 0 && (
+            <p className="mt-1 text-[16px]">Tape again after the next run: {again.join(', ').toLowerCase()}.</p>
+          )}
+          <Chart pair={pair} />
+        </section>
+        <section aria-label="Tape">
+          <TapeForm wheels={[pair.left, pair.right]} rules={rules} />
+        </section>
+      </div>
+      <Spoken />
+    </Frame>
+  );
+};
