@@ -15,14 +15,14 @@ const VIEWS = [
   ['jobs', '/'],
   ['intake', '/jobs/demo-job-21/intake'],
   ['choose', '/jobs/demo-job-23/choose', { pick: /120\/80-19/ }],
-  ['tire-off', '/jobs/demo-job-23/tire-off'],
+  ['ring', '/jobs/demo-job-31/tire-on'],
   ['seat', '/jobs/demo-job-22/seat', { hose: true }],
   ['set', '/jobs/demo-job-21/set'],
   ['balance', '/jobs/demo-job-21/balance', { standIns: false }],
   ['bench-night', '/jobs/demo-job-23/tire-off/bench', { theme: 'night' }],
   ['wheel-back', '/jobs/demo-job-21/wheel-back'],
   ['hand-over', '/jobs/demo-job-20/hand-over'],
-  ['job-card', '/jobs/demo-job-20/card'],
+  ['pair', '/wheels/w-quill-lr/pair'],
   ['working', '/jobs/demo-job-21/balance', { press: 'w', standIns: false }],
   ['instruments', '/instruments', { frozen: 'caliper' }],
   ['practice', '/practice?wheel=12', { practice: true }],
@@ -79,6 +79,19 @@ await append(
   'tire-off',
   ['core', 'nut', 'lock', 'break', 'soap'].map((s) => ['step', { stepId: `toff-${s}` }]),
 );
+
+await append('demo-job-31', 'tire-on', [
+  ...['arrow', 'shake', 'soap', 'step', 'ring'].map((s) => ['step', { stepId: `on-${s}` }]),
+  [
+    'ring-gap',
+    {
+      ring: 'outer',
+      when: 'before the torque',
+      readings: [1.4, 1.35, 1.25, 1.2, 1.2, 1.25, 1.3, 1.35].map((gapMm, i) => ({ deg: 45 * i, gapMm })),
+    },
+  ],
+  ...[1, 2, 3, 4, 5, 6].map((bolt) => ['ring-bolt', { ring: 'outer', pass: 1, bolt, torqueNm: 22, device: null }]),
+]);
 
 const put = (name, what, body) =>
   fetch(`${url}/api/devices/${encodeURIComponent(name)}/${what}`, {

@@ -61,8 +61,8 @@ export interface Belief {
 }
 
 const CELLS = 48;
-/** Dead bands that a stand may have, grams, from a good one to a bad one. Basis: memory. */
-const [LEAST_BAND_G, MOST_BAND_G] = [0.5, 10];
+/** Dead bands that a stand may have, grams, from a good one to a bad one, any alike. Basis: memory. */
+const [LEAST_BAND_G, MOST_BAND_G] = [0.5, 7.5];
 /**
  * A stand's own band, once it is known, is right to about so much, one standard deviation of its logarithm. Basis:
  * memory.
@@ -78,8 +78,8 @@ const bandsOf = (knownG: number | undefined, steps = BAND_STEPS): { f: number; p
       : [knownG * exp(-2.2 * KNOWN_WITHIN), knownG * exp(2.2 * KNOWN_WITHIN)];
   const raw = Array.from({ length: steps }, (_, i) => {
     const f = from * (to / from) ** (i / (steps - 1));
-    // Steps are even in the logarithm. Halfway between any number of grams alike and any factor alike. Basis: memory.
-    return { f, p: knownG === undefined ? Math.sqrt(f) : exp(-((Math.log(f / knownG) / KNOWN_WITHIN) ** 2) / 2) };
+    // Steps are even in the logarithm, so an even chance over grams grows with f.
+    return { f, p: knownG === undefined ? f : exp(-((Math.log(f / knownG) / KNOWN_WITHIN) ** 2) / 2) };
   });
   const sum = raw.reduce((t, b) => t + b.p, 0);
   return raw.map((b) => ({ f: b.f, p: b.p / sum }));

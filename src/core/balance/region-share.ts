@@ -9,18 +9,18 @@ export const REGION_HOLDS = 0.9;
  * believed beforehand. Basis: fitted to simulated stands of 1 to 6 g with four to eight readings, so that at each of
  * them 87 to 93 of 100 wheels are held; `npm run bench:balance` counts again with other wheels.
  */
-const MATCHED = { share: 0.93, fineAtLog: 1, fine: 14.5, spreadPower: 3.5, rough: 0.07, least: 0.3 };
+const MATCHED = { share: 0.9, atLog: 1.14, fine: 7.3, spreadPower: 3.2, rough: 0.19, least: 0.3, most: 0.97 };
 
 /**
- * The share of the belief, 0.3 to 0.93, whose region holds the true heavy spot in about nine of ten wheels at every dead
+ * The share of the belief, 0.3 to 0.97, whose region holds the true heavy spot in about nine of ten wheels at every dead
  * band: nine tenths where the band is known.
  */
 export const regionShare = ({ bands, bandKnown }: Belief): number => {
   if (bandKnown) return REGION_HOLDS;
   const meanLog = bands.reduce((sum, { f, p }) => sum + p * Math.log(f), 0);
   const spread = bands.reduce((sum, { f, p }) => sum + p * (Math.log(f) - meanLog) ** 2, 0);
-  const finer = Math.max(0, MATCHED.fineAtLog - meanLog);
-  const rougher = Math.max(0, meanLog - MATCHED.fineAtLog);
-  const less = MATCHED.fine * spread ** MATCHED.spreadPower * finer ** 4 + MATCHED.rough * rougher;
-  return Math.max(MATCHED.least, MATCHED.share - less);
+  const finer = Math.max(0, MATCHED.atLog - meanLog);
+  const rougher = Math.max(0, meanLog - MATCHED.atLog);
+  const share = MATCHED.share - MATCHED.fine * spread ** MATCHED.spreadPower * finer ** 2 + MATCHED.rough * rougher;
+  return Math.min(MATCHED.most, Math.max(MATCHED.least, share));
 };

@@ -25,6 +25,6 @@ test('the share is nine tenths where the band is known, and never leaves its bou
     const seen = [200, restDeg].map((deg) => ({ kind: 'settle' as const, restDeg: deg, from: null, weights: [] }));
     const share = regionShare(believe(seen));
     expect(share).toBeGreaterThanOrEqual(0.3);
-    expect(share).toBeLessThanOrEqual(0.93);
+    expect(share).toBeLessThanOrEqual(0.97);
   }
 });

@@ -64,7 +64,7 @@ export const rolloutMatch = defineWorking<Input, RolloutMatch>({
     rightMm: quantity('mm', 300, 4000, 'Rollout, right'),
     measuringKpa: quantity('kPa', 5, 400, 'Both taped at'),
     pair: oneOf(PAIRS, 'What they are a pair of').optional(),
-    stretchMmPerKpa: quantity('mm', 0, 20, 'What the smaller one gains for each kPa').optional(),
+    stretchMmPerKpa: quantity('mm', 0.001, 20, 'What the smaller one gains for each kPa').optional(),
     limitKpa: quantity('kPa', 5, 1000, 'What the smaller one may hold').optional(),
     trackMm: quantity('mm', 200, 4000, 'Track between them').optional(),
     rules: ruleValues(),
