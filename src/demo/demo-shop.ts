@@ -136,7 +136,6 @@ export const DEMO_TIRES: DemoTire[] = [
   tire('t-16', '165/70-10 TL', 'four-wheel', 'quad, loose ground', 34, 2, 7800, { seatLimitKpa: psi(30), lightMark: false }),
   tire('t-17', '110/90-19 62M TT', 'hard', 'knobby, hard ground', 21, 2, 8700),
   tire('t-dune', '31.0/11.5-15', 'four-wheel', 'sand, paddles', 22, 2, 24_500, { seatLimitKpa: psi(20), lightMark: false }),
-  tire('t-outfit', '120/90-18 65M TT', 'soft', 'knobby, outfits', 17, 3, 9400),
   tire('t-18', '110/90-19 62M TT', 'soft', 'half-worn knobby', 118, 1, 2500, { takeOff: true, treadMm: 8.5, note: 'good for fire roads' }),
   tire('t-19', '120/80-19 63M TT', 'soft', 'knobby, soft ground', 30, 1, 9400),
   tire('t-20', '180/55ZR17 73W TL', 'sport', 'sport', 60, 1, 19_900, { seatLimitKpa: psi(50) }),

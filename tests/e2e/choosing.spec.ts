@@ -8,7 +8,7 @@ test('candidates are ranked with their reasons, and a refused one says why', asy
   const first = page.getByRole('radiogroup', { name: /From stock/ }).getByRole('radio');
   await expect(first.first()).toContainText('suits best');
   await expect(first.first()).toHaveAttribute('aria-checked', 'true');
-  await page.getByRole('button', { name: /All 22 on the shelf/ }).click();
+  await page.getByRole('button', { name: /All 23 on the shelf/ }).click();
   const shelf = page.getByRole('dialog');
   const onShelf = (text: string) => shelf.getByRole('radio').filter({ hasText: text }).first().locator('..');
   await expect(onShelf('180/55ZR17 73W TL')).toContainText('A 17 inch tire does not go on a 19 inch rim.');

@@ -4,4 +4,5 @@ export type { ProcedureInput, StepTool } from './facts';
 export type { Place, Reading, Step } from './step';
 export { SCHOOLS, schoolChoices, schoolWhy, type School } from './schools';
 export { trouble, isCheckOf, type Cure, type OrderedCheck } from './trouble';
+export { canHave } from './trouble';
 export { SYMPTOMS, SYMPTOM_WORDS, type Symptom } from './symptoms';

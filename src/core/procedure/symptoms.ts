@@ -10,6 +10,11 @@ export const SYMPTOMS = [
   'not-seating',
   'wrong-way',
   'lever-slips',
+  'ring-tilts',
+  'bolt-spins',
+  'bead-off-step',
+  'ring-leaks',
+  'tire-slips',
 ] as const;
 export type Symptom = (typeof SYMPTOMS)[number];
 
@@ -24,4 +29,9 @@ export const SYMPTOM_WORDS: Record<Symptom, string> = {
   'not-seating': 'A bead will not seat',
   'wrong-way': 'The tire is on the wrong way',
   'lever-slips': 'A lever slips',
+  'ring-tilts': 'The ring tilts',
+  'bolt-spins': 'A bolt spins',
+  'bead-off-step': 'The bead is off the step',
+  'ring-leaks': 'It leaks where it is clamped',
+  'tire-slips': 'The tire creeps on the rim',
 };

@@ -1,4 +1,4 @@
-import { SYMPTOMS, trouble, type Cure, type Symptom } from '.';
+import { canHave, SYMPTOMS, trouble, type Cure, type Symptom } from '.';
 
 const wheel = { build: 'spoked', tube: true, rimLocks: 1, rimDiameterIn: 19 } as const;
 const run = (symptom: Symptom, more: object = {}, cures: Cure[] = []) =>
@@ -28,7 +28,7 @@ test('the shop’s own log reorders what is recalled, for the same trouble alone
 });
 
 test.each(SYMPTOMS)('%s: force is never the advice, and it is always said so', (symptom) => {
-  const { result, cautions } = run(symptom, { tube: true });
+  const { result, cautions } = run(symptom, { tube: true, build: canHave(symptom, 'spoked') ? 'spoked' : 'beadlock' });
   const said = result.checks.map((c) => c.check).join(' ');
   expect(said).not.toMatch(/\b(force|harder|hammer|bigger lever|longer bar|heave)\b/i);
   expect(cautions[0]).toBe('More force is the wrong answer. Stop, and find out why.');
@@ -39,4 +39,31 @@ test.each(SYMPTOMS)('%s: force is never the advice, and it is always said so', (
 
 test('seating has its own caution', () => {
   expect(run('not-seating').cautions.join()).toMatch(/Never above the limit; nobody over the wheel/);
+});
+
+test('what only a clamped wheel has is nothing on a levered one, and the other way round', () => {
+  for (const symptom of ['ring-tilts', 'bolt-spins', 'bead-off-step', 'ring-leaks'] as const) {
+    expect(canHave(symptom, 'spoked')).toBe(false);
+    expect(ids(symptom)).toEqual([]);
+  }
+  for (const symptom of ['bite-stuck', 'keeper-lifts', 'lever-slips'] as const)
+    expect(ids(symptom, { build: 'beadlock' })).toEqual([]);
+  // A split rim has no ring and no step, but bolts, and halves that leak.
+  expect(canHave('ring-tilts', 'split')).toBe(false);
+  const split = { build: 'split', tube: false } as const;
+  expect(ids('ring-leaks', split)).toEqual(expect.arrayContaining(['seal', 'soap-ring']));
+  expect(ids('ring-leaks', { ...split, tube: true })).not.toContain('seal');
+  expect(
+    run('bolt-spins', split)
+      .result.checks.map((c) => c.check)
+      .join(),
+  ).toMatch(/rim bolts too long/);
+  expect(
+    run('bolt-spins', { build: 'beadlock' })
+      .result.checks.map((c) => c.check)
+      .join(),
+  ).toMatch(/ring bolts too long/);
+  // Every wheel's tire can creep; crush is a ring's.
+  expect(ids('tire-slips')).not.toContain('slip-crush');
+  expect(ids('tire-slips', { build: 'beadlock' })[0]).toBe('slip-crush');
 });

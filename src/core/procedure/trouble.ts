@@ -2,28 +2,9 @@ import { count, listOf, oneOf, quantity, record, text, yes } from '../fields';
 import { counted } from '../units';
 import { BUILDS, type Build } from '../wheels';
 import { defineWorking } from '../working';
+import type { Check, Facts } from './check';
+import { RING_CHECKS } from './ring-checks';
 import { SYMPTOMS, type Symptom } from './symptoms';
-
-interface Facts {
-  build: Build;
-  tube: boolean;
-  rimLocks: number;
-  rimDiameterIn: number;
-  /** With a brake disc; taken as there where nobody says. */
-  disc?: boolean;
-}
-
-interface Check {
-  id: string;
-  check: string | ((facts: Facts) => string);
-  why: string | ((facts: Facts) => string);
-  /** How often it is the cause, 1 to 5. Basis: memory. */
-  weight: number;
-  /** Only on wheels that have it. */
-  when?: (facts: Facts) => boolean;
-  /** More likely on this wheel, and why. */
-  more?: (facts: Facts) => string | null;
-}
 
 const withTube = (f: Facts) => f.tube;
 const withLock = (f: Facts) => f.rimLocks > 0;
@@ -301,10 +282,23 @@ const CHECKS: Record<Symptom, readonly Check[]> = {
       weight: 3,
     },
   ],
+  ...RING_CHECKS,
 };
 
 /** Troubles of levers: a wheel that is bolted together has none of them. */
-const OF_LEVERS: readonly Symptom[] = ['bite-stuck', 'keeper-lifts', 'lever-slips'];
+/** Rims that a trouble can be of; any where nothing is said. */
+const BUILDS_OF: Partial<Record<Symptom, readonly Build[]>> = {
+  'bite-stuck': ['spoked', 'cast'],
+  'keeper-lifts': ['spoked', 'cast'],
+  'lever-slips': ['spoked', 'cast'],
+  'ring-tilts': ['beadlock'],
+  'bead-off-step': ['beadlock'],
+  'bolt-spins': ['beadlock', 'split'],
+  'ring-leaks': ['beadlock', 'split'],
+};
+
+/** Whether a wheel of that build can have the trouble. */
+export const canHave = (symptom: Symptom, build: Build): boolean => BUILDS_OF[symptom]?.includes(build) ?? true;
 
 /** How often a check cured a trouble in this shop. */
 export interface Cure {
@@ -374,8 +368,7 @@ export const trouble = defineWorking<Input, { checks: OrderedCheck[] }>({
     // The same cure told twice is told of other times: they add up.
     for (const c of cures) if (c.symptom === symptom) curedBy.set(c.check, (curedBy.get(c.check) ?? 0) + c.count);
     const by = (value: string | ((f: Facts) => string)) => (typeof value === 'string' ? value : value(facts));
-    const isLevered = facts.build === 'spoked' || facts.build === 'cast';
-    const ordered = (isLevered || !OF_LEVERS.includes(symptom) ? CHECKS[symptom] : [])
+    const ordered = (canHave(symptom, facts.build) ? CHECKS[symptom] : [])
       .filter((c) => !c.when || c.when(facts))
       .map((c) => {
         const likelier = c.more?.(facts) ?? null;

@@ -1,7 +1,7 @@
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { stepsOf } from '../../core/job';
-import { SYMPTOMS, SYMPTOM_WORDS, trouble, type Symptom } from '../../core/procedure';
+import { canHave, SYMPTOMS, SYMPTOM_WORDS, trouble, type Symptom } from '../../core/procedure';
 import { tireSize } from '../../core/tires';
 import { tryRimCode } from '../../core/wheels';
 import { attempt } from '../../core/working';
@@ -27,7 +27,7 @@ export const Trouble = ({ first: given }: { first?: readonly Symptom[] }) => {
   // The step at hand knows its own best; then what comes up at the station.
   const atStep = steps.find((s) => !state.steps[s.id])?.troubles ?? [];
   const first = [...new Set([...(given ?? atStep), ...steps.flatMap((s) => s.troubles)])];
-  const order = [...first, ...SYMPTOMS.filter((s) => !first.includes(s))];
+  const order = [...first, ...SYMPTOMS.filter((s) => !first.includes(s) && canHave(s, wheel.build))];
   const size = attempt(tireSize, { marking: wheel.tireMarking });
   const found = symptom
     ? attempt(trouble, {
