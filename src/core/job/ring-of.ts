@@ -123,5 +123,6 @@ export const airOutOf = (state: JobState): Attempt<SplitRim> | null => {
     tube: chosen?.tube ?? wheel.tube,
     sealed: wheel.build === 'beadlock' || wheel.sealed,
     sealRenewed: true,
+    ring: wheel.build === 'beadlock',
   });
 };

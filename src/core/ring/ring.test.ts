@@ -416,5 +416,7 @@ describe('split rim', () => {
         .map((m) => m.bolt),
     ).toEqual([1, 2, 3, 4, 5, 1]);
     expect(at({}).cautions.join()).toMatch(/Deflate fully before undoing any rim bolt/);
+    expect(at({ ring: true }).cautions.join()).toMatch(/before undoing any ring bolt/);
+    expect(at({ ring: true }).cautions.join()).not.toMatch(/rim bolt|halves/);
   });
 });

@@ -12,6 +12,8 @@ interface Input {
   tube: boolean;
   sealed: boolean;
   sealRenewed?: boolean;
+  /** A ring of a beadlock in place of halves. */
+  ring?: boolean;
   school?: RingSchool;
   rules?: RuleValues;
 }
@@ -49,11 +51,15 @@ export const splitRim = defineWorking<Input, SplitRim>({
     tube: yes('With a tube'),
     sealed: yes('Sealed by design, with a seal between the halves'),
     sealRenewed: yes('The seal is new').optional(),
+    ring: yes('A ring in place of halves').optional(),
     school: oneOf(RING_SCHOOLS, 'Order of the bolts').optional(),
     rules: ruleValues(),
   },
   example: { silent: true, gaugeKpa: 0, coreOut: true, bolts: 5, torqueNm: 24, tube: true, sealed: false },
-  work({ silent, gaugeKpa, coreOut, bolts, torqueNm, tube, sealed, sealRenewed, school = 'crossing' }, show) {
+  work(
+    { silent, gaugeKpa, coreOut, bolts, torqueNm, tube, sealed, sealRenewed, ring = false, school = 'crossing' },
+    show,
+  ) {
     const empty = gaugeKpa !== null && gaugeKpa <= NOUGHT_KPA;
     show.line('core', 'as noted', coreOut ? 'out' : 'in');
     show.line(
@@ -75,14 +81,26 @@ export const splitRim = defineWorking<Input, SplitRim>({
         : reason('stop', `No bolt is touched. Missing: ${missing.join(', ')}.`),
     ];
     if (torqueNm === null)
-      reasons.push(reason('check', 'The torque of the rim bolts is not known: look it up before they go back.'));
+      reasons.push(
+        reason(
+          'check',
+          `The torque of the ${ring ? 'ring' : 'rim'} bolts is not known: look it up before they go back.`,
+        ),
+      );
     if (!tube && !sealed)
       reasons.push(reason('stop', 'Without a tube and without a seal by design the halves do not hold air: a tube.'));
     if (!tube && sealed && sealRenewed !== true)
       reasons.push(reason('check', 'A new seal between the halves, with every tire.'));
-    show.basis('practice', 'deflate fully before undoing any rim bolt');
+    show.basis(
+      'practice',
+      ring ? 'deflate fully before undoing any ring bolt' : 'deflate fully before undoing any rim bolt',
+    );
     show.verdict(worstOf(reasons));
-    show.caution('A split rim under air throws its halves. Deflate fully before undoing any rim bolt.');
+    show.caution(
+      ring
+        ? 'A ring under air comes off with force. Deflate fully before undoing any ring bolt.'
+        : 'A split rim under air throws its halves. Deflate fully before undoing any rim bolt.',
+    );
     show.caution('The maker’s manual and local codes come before this screen.');
     return { mayUndo, missing, moves: ringMoves(bolts, school, STAGES), reasons };
   },

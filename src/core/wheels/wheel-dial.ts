@@ -73,7 +73,7 @@ export type DialMark =
   | { is: 'arrow'; clockwise: boolean };
 
 export interface DialView {
-  wheel: Pick<Wheel, 'build' | 'spokes'>;
+  wheel: Pick<Wheel, 'build' | 'spokes'> & Partial<Pick<Wheel, 'ringBolts' | 'rimBolts'>>;
   marks: readonly DialMark[];
   sideUp: 'disc' | 'other';
   /** The tire is on the rim; a bare wheel is drawn without it. */
@@ -98,6 +98,8 @@ const R = {
 const LUGS = 56;
 /** A cast wheel whose spokes nobody counted is drawn with so many. */
 const CAST_SPOKES = 5;
+/** A clamped wheel whose bolts nobody counted is drawn with so many. */
+const UNCOUNTED_BOLTS = 12;
 
 const n = (v: number) => Math.round(v * 10) / 10;
 const at = (deg: number, r: number): readonly [number, number] => {
@@ -159,10 +161,11 @@ const body = ({ wheel, tireOn, marks }: DialView): DialShape[] => {
     for (const deg of spokeDegs({ spokes: wheel.spokes > 0 ? wheel.spokes : CAST_SPOKES }))
       shapes.push(path('rim', band(deg - 6, deg + 6, R.rimIn + 1, R.hub)));
   // Where its bolts are numbered they are drawn where they are.
+  const bolts = (wheel.build === 'split' ? wheel.rimBolts : wheel.ringBolts) ?? UNCOUNTED_BOLTS;
   const isClamped = wheel.build === 'split' || wheel.build === 'beadlock';
   if (isClamped && !marks.some((m) => m.is === 'bolt'))
-    for (let i = 0; i < 12; i++) {
-      const [cx, cy] = at(i * 30 + 15, (R.rimIn + R.rimOut) / 2);
+    for (let i = 0; i < bolts; i++) {
+      const [cx, cy] = at((360 * i) / bolts, (R.rimIn + R.rimOut) / 2);
       shapes.push({ kind: 'circle', role: 'ink', cx, cy, r: 4, filled: true });
     }
   shapes.push(circle('hub', R.hub), circle('ink', R.hub, false), circle('ink', R.axle, false));

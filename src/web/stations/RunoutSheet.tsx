@@ -3,13 +3,13 @@ import { useMemo, useState } from 'react';
 import { runoutOf } from '../../core/job';
 import type { RunoutReading, RunoutResult } from '../../core/truing';
 import { placeText } from '../../core/units';
-import { Button } from '../parts/Button';
 import { ChoiceField, QuantityField } from '../parts/fields';
 import { useUnits } from '../parts/quantity';
 import { Reasons } from '../parts/Reasons';
 import { BasisTag } from '../parts/working';
 import { useJob } from '../parts/job-context';
 import { Sheet } from '../parts/Sheet';
+import { SheetFoot } from '../parts/SheetFoot';
 import { IndicatorTake } from './IndicatorTake';
 
 const PLACES = [6, 8, 12, 18] as const;
@@ -192,16 +192,7 @@ export const RunoutSheet = () => {
           )}
         </div>
       </div>
-      <div className="sticky bottom-0 flex flex-wrap items-center gap-3 border-t border-stone3 bg-stone py-3">
-        <Button go onClick={() => void keep()}>
-          Keep these readings
-        </Button>
-        {problem && (
-          <p role="alert" className="text-stop">
-            {problem}
-          </p>
-        )}
-      </div>
+      <SheetFoot keeps="Keep these readings" onKeep={() => void keep()} problem={problem} />
     </Sheet>
   );
 };

@@ -1,11 +1,11 @@
 import { refusalText } from '../../core/errors';
 import { useState } from 'react';
 import { beadSlackOf } from '../../core/job';
-import { Button } from '../parts/Button';
 import { ChoiceField, QuantityField } from '../parts/fields';
 import { useUnits } from '../parts/quantity';
 import { Reasons } from '../parts/Reasons';
 import { Sheet } from '../parts/Sheet';
+import { SheetFoot } from '../parts/SheetFoot';
 import { BasisTag } from '../parts/working';
 import { useJob } from '../parts/job-context';
 
@@ -99,16 +99,7 @@ export const SlackSheet = () => {
           ))}
         </ul>
       )}
-      <div className="sticky bottom-0 mt-4 flex flex-wrap items-center gap-3 border-t border-stone3 bg-stone py-3">
-        <Button go onClick={() => void keep()}>
-          Keep the rim’s shape
-        </Button>
-        {problem && (
-          <p role="alert" className="text-stop">
-            {problem}
-          </p>
-        )}
-      </div>
+      <SheetFoot keeps="Keep the rim’s shape" onKeep={() => void keep()} problem={problem} />
     </Sheet>
   );
 };

@@ -1,12 +1,12 @@
 import { useState } from 'react';
 import { airOutOf } from '../../../core/job';
-import { Button } from '../../parts/Button';
 import { WithTake } from '../../parts/DeviceTake';
 import { ChoiceField, QuantityField } from '../../parts/fields';
 import { useJob } from '../../parts/job-context';
 import { useUnits } from '../../parts/quantity';
 import { Reasons } from '../../parts/Reasons';
 import { Sheet } from '../../parts/Sheet';
+import { SheetFoot } from '../../parts/SheetFoot';
 
 const YES = [
   ['', 'not noted'],
@@ -67,16 +67,7 @@ export const AirOutSheet = ({ onDone }: { onDone: () => void }) => {
           ))}
         </ul>
       )}
-      <div className="sticky bottom-0 mt-4 flex flex-wrap items-center gap-3 border-t border-stone3 bg-stone py-3">
-        <Button go onClick={() => void keep()}>
-          Keep this note
-        </Button>
-        {problem && (
-          <p role="alert" className="text-stop">
-            {problem}
-          </p>
-        )}
-      </div>
+      <SheetFoot keeps="Keep this note" onKeep={() => void keep()} problem={problem} />
     </Sheet>
   );
 };

@@ -2,12 +2,12 @@ import { useState } from 'react';
 import { refusalText } from '../../../core/errors';
 import { crushOf, ringsOf } from '../../../core/job';
 import type { BeadSide } from '../../../core/ring';
-import { Button } from '../../parts/Button';
 import { QuantityField } from '../../parts/fields';
 import { useJob } from '../../parts/job-context';
 import { useUnits } from '../../parts/quantity';
 import { Reasons } from '../../parts/Reasons';
 import { Sheet } from '../../parts/Sheet';
+import { SheetFoot } from '../../parts/SheetFoot';
 import { BasisTag } from '../../parts/working';
 import { CaliperTake } from './CaliperTake';
 
@@ -128,16 +128,7 @@ export const CrushSheet = ({ onDone }: { onDone: () => void }) => {
           </fieldset>
         )),
       )}
-      <div className="sticky bottom-0 mt-4 flex flex-wrap items-center gap-3 border-t border-stone3 bg-stone py-3">
-        <Button go onClick={() => void keep()}>
-          Keep these readings
-        </Button>
-        {problem && (
-          <p role="alert" className="text-stop">
-            {problem}
-          </p>
-        )}
-      </div>
+      <SheetFoot keeps="Keep these readings" onKeep={() => void keep()} problem={problem} />
     </Sheet>
   );
 };

@@ -3,12 +3,12 @@ import { refusalText } from '../../../core/errors';
 import { gapOf, ringOf, ringsOf, RING_WORDS } from '../../../core/job';
 import { GAP_TIMES, type BeadSide, type GapReading, type GapTime } from '../../../core/ring';
 import { placeText } from '../../../core/units';
-import { Button } from '../../parts/Button';
 import { ChoiceField, QuantityField } from '../../parts/fields';
 import { useJob } from '../../parts/job-context';
 import { useUnits } from '../../parts/quantity';
 import { Reasons } from '../../parts/Reasons';
 import { Sheet } from '../../parts/Sheet';
+import { SheetFoot } from '../../parts/SheetFoot';
 import { BasisTag } from '../../parts/working';
 
 const PLACES = 8;
@@ -96,16 +96,7 @@ export const GapSheet = ({ onDone }: { onDone: () => void }) => {
           />
         ))}
       </div>
-      <div className="sticky bottom-0 mt-4 flex flex-wrap items-center gap-3 border-t border-stone3 bg-stone py-3">
-        <Button go onClick={() => void keep()}>
-          Keep these readings
-        </Button>
-        {problem && (
-          <p role="alert" className="text-stop">
-            {problem}
-          </p>
-        )}
-      </div>
+      <SheetFoot keeps="Keep these readings" onKeep={() => void keep()} problem={problem} />
     </Sheet>
   );
 };

@@ -2,12 +2,12 @@ import { useState } from 'react';
 import { refusalText } from '../../../core/errors';
 import { rolloutOf } from '../../../core/job';
 import { ruleNumber } from '../../../core/rules';
-import { Button } from '../../parts/Button';
 import { QuantityField } from '../../parts/fields';
 import { useJob } from '../../parts/job-context';
 import { useUnits } from '../../parts/quantity';
 import { Reasons } from '../../parts/Reasons';
 import { Sheet } from '../../parts/Sheet';
+import { SheetFoot } from '../../parts/SheetFoot';
 import { BasisTag } from '../../parts/working';
 
 /** A tape round the tread, and what it says with those before it. */
@@ -76,16 +76,7 @@ export const RolloutSheet = ({ onDone }: { onDone: () => void }) => {
           ))}
         </ul>
       )}
-      <div className="sticky bottom-0 mt-4 flex flex-wrap items-center gap-3 border-t border-stone3 bg-stone py-3">
-        <Button go onClick={() => void keep()}>
-          Keep this reading
-        </Button>
-        {problem && (
-          <p role="alert" className="text-stop">
-            {problem}
-          </p>
-        )}
-      </div>
+      <SheetFoot keeps="Keep this reading" onKeep={() => void keep()} problem={problem} />
     </Sheet>
   );
 };
