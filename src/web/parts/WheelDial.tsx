@@ -1,6 +1,7 @@
 import { useMemo, useRef, type CSSProperties, type MouseEvent, type RefObject } from 'react';
 import { mirrored, normalDeg, placeText } from '../../core/units';
-import { wheelDial, type DialMark, type DialShape, type DialView } from '../../core/wheels';
+import { Shape } from './DrawnShape';
+import { wheelDial, type DialMark, type DialView } from '../../core/wheels';
 
 interface Props extends DialView {
   /** Picks a place by tapping, in degrees as seen from the disc side. The field beside it does the same by keys. */
@@ -27,29 +28,20 @@ const MARK_WORDS: Partial<Record<DialMark['is'], string>> = {
   rest: 'rest',
 };
 
-const describe = (marks: readonly DialMark[], over: boolean): string => {
-  const said = marks.flatMap((m) => {
-    const word = MARK_WORDS[m.is];
-    if (word && m.is === 'belief')
-      return [`${word} at ${placeText(over ? mirrored(m.heavy.deg) : m.heavy.deg)}, ${m.label}`];
-    return word && 'deg' in m ? [`${word} at ${placeText(over ? mirrored(m.deg) : m.deg)}`] : [];
-  });
-  return ['Wheel dial, valve at 12', ...said].join(', ');
+/** Marks that say more than their place. */
+const sentenceOf = (mark: DialMark, side: (deg: number) => number): string | null => {
+  if (mark.is === 'belief') return `${MARK_WORDS.belief} at ${placeText(side(mark.heavy.deg))}, ${mark.label}`;
+  if (mark.is === 'bolt')
+    return mark.state === 'now' ? `bolt ${mark.n} is next, at ${placeText(side(mark.deg))}` : null;
+  if (mark.is === 'gap') return `gap ${mark.label} at ${placeText(side(mark.deg))}`;
+  const word = MARK_WORDS[mark.is];
+  return word && 'deg' in mark ? `${word} at ${placeText(side(mark.deg))}` : null;
 };
 
-const Shape = ({ shape }: { shape: DialShape }) => {
-  if (shape.kind === 'text')
-    return (
-      <text className={shape.role} x={shape.x} y={shape.y} fontSize={shape.size} textAnchor={shape.anchor}>
-        {shape.text}
-      </text>
-    );
-  const className = `${shape.role} ${shape.filled ? 'filled' : ''}`;
-  return shape.kind === 'circle' ? (
-    <circle className={className} cx={shape.cx} cy={shape.cy} r={shape.r} fill={shape.filled ? undefined : 'none'} />
-  ) : (
-    <path className={className} d={shape.d} fill={shape.filled ? undefined : 'none'} />
-  );
+const describe = (marks: readonly DialMark[], over: boolean): string => {
+  const side = (deg: number) => (over ? mirrored(deg) : deg);
+  const said = marks.flatMap((m) => sentenceOf(m, side) ?? []);
+  return ['Wheel dial, valve at 12', ...said].join(', ');
 };
 
 /** Snaps to the half minute of the clock face, finer than a hand can point. */

@@ -18,6 +18,7 @@ import { Button } from '../parts/Button';
 import { Failed, Frame, Waiting } from '../parts/Frame';
 import { Quantity, useUnits } from '../parts/quantity';
 import { Reasons } from '../parts/Reasons';
+import { SectionDrawing } from '../parts/SectionDrawing';
 import { Spoken } from '../parts/Spoken';
 import { BasisTag } from '../parts/working';
 import { WheelDial } from '../parts/WheelDial';
@@ -171,6 +172,7 @@ export const WheelScreen = () => {
           <Button small className="mt-2" onClick={() => setSideUp((s) => (s === 'disc' ? 'other' : 'disc'))}>
             Turn wheel over
           </Button>
+          <SectionDrawing wheel={kept} className="mt-4 w-full" />
         </section>
         <section>
           <div className="rows">

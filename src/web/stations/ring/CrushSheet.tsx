@@ -6,6 +6,7 @@ import { QuantityField } from '../../parts/fields';
 import { useJob } from '../../parts/job-context';
 import { useUnits } from '../../parts/quantity';
 import { Reasons } from '../../parts/Reasons';
+import { SectionDrawing } from '../../parts/SectionDrawing';
 import { Sheet } from '../../parts/Sheet';
 import { SheetFoot } from '../../parts/SheetFoot';
 import { BasisTag } from '../../parts/working';
@@ -128,6 +129,7 @@ export const CrushSheet = ({ onDone }: { onDone: () => void }) => {
           </fieldset>
         )),
       )}
+      {state.wheel && <SectionDrawing wheel={state.wheel} className="mx-auto mt-4 w-full max-w-[560px]" />}
       <SheetFoot keeps="Keep these readings" onKeep={() => void keep()} problem={problem} />
     </Sheet>
   );

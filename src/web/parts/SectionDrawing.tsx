@@ -1,0 +1,28 @@
+import { useMemo } from 'react';
+import { crossSection, SECTION_FIELD } from '../../core/ring';
+import type { Wheel } from '../../core/wheels';
+import { Shape } from './DrawnShape';
+import { useUnits } from './quantity';
+
+/** A wheel cut through its axle, to scale, with its measured numbers where they are. Nothing where they are not known. */
+export const SectionDrawing = ({ wheel, className = '' }: { wheel: Wheel; className?: string }) => {
+  const { say } = useUnits();
+  const shapes = useMemo(
+    () => crossSection(wheel, (mm) => say(mm, 'mm', { digits: Number.isInteger(mm) ? 0 : 1 })),
+    [wheel, say],
+  );
+  if (!shapes) return null;
+  const said = shapes.flatMap((s) => (s.kind === 'text' ? [s.text] : []));
+  return (
+    <svg
+      viewBox={`0 0 ${SECTION_FIELD.width} ${SECTION_FIELD.height}`}
+      role="img"
+      aria-label={`Cut through the axle, inner edge on the left: ${said.join(', ')}`}
+      className={`dial ${className}`}
+    >
+      {shapes.map((shape, i) => (
+        <Shape key={i} shape={shape} />
+      ))}
+    </svg>
+  );
+};
