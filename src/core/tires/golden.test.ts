@@ -82,6 +82,13 @@ describe('golden answers about tires', () => {
     [loadSpeedFit, { marking: '150/70R18 53H', sheet, end: 'front' }],
     [loadSpeedFit, { marking: '25x8-12 50J', sheet, tiresOnEnd: 2 }],
     [loadSpeedFit, { marking: '150/70ZR18', minSpeedSymbol: 'V' }],
+    // Load index 50 carries 190 kg: a load that is just as much is carried.
+    [
+      loadSpeedFit,
+      { marking: '25x8-12 50J', sheet: { ...sheet, emptyRearKg: 190, riderKg: 0, passengerKg: 0, luggageKg: 0 } },
+    ],
+    [loadSpeedFit, { minSpeedSymbol: undefined, sheet: undefined }],
+    [loadSpeedFit, { minLoadIndex: undefined, sheet: undefined }],
     [loadSpeedFit, { sheet: { ...sheet, emptyFrontKg: 0, emptyRearKg: 0 } }],
     [directionFit, {}],
     [directionFit, { arrows: 'none' }],

@@ -65,3 +65,9 @@ test('lines of words are pushed apart and keep their order', () => {
   expect(spread([10, 100], 5)).toEqual([10, 100]);
   expect(spread([], 5)).toEqual([]);
 });
+
+test('a whole drawing, shape by shape: a change in any of them is meant, or it is a mistake', () => {
+  const room = { above: 20, ahead: 30, left: 9, right: 12 };
+  expect(draw(['130/90-16', '130/80-16', '150/80-16'], room)).toMatchSnapshot();
+  expect(draw(['130/90-16', '120/90-18'])).toMatchSnapshot();
+});
