@@ -105,6 +105,42 @@ export const WHEELS_OF_THE_TRADE: readonly (readonly [string, ProcedureInput])[]
     }),
   ],
   [
+    'quad rear on safety humps',
+    procedureInput({
+      machine: { kind: 'quad' },
+      wheel: { ...cast, hump: true, discSide: 'none', rimDiameterMm: 228 },
+      tube: 'none',
+      locks: [],
+      tire: { lightMark: false },
+    }),
+  ],
+  [
+    'sidecar rig, front wheel',
+    procedureInput({
+      machine: { kind: 'sidecar', drive: 'shaft' },
+      wheel: { end: 'front', strips: 2, discSide: 'left', rimDiameterMm: 482 },
+      locks: [],
+    }),
+  ],
+  [
+    'sidecar rig, rear wheel',
+    procedureInput({
+      machine: { kind: 'sidecar', drive: 'shaft' },
+      wheel: { strips: 2, discSide: 'right', rimDiameterMm: 482 },
+      locks: [],
+    }),
+  ],
+  [
+    'drag rear, two rings',
+    procedureInput({
+      machine: { kind: 'drag', drive: 'shaft' },
+      wheel: { build: 'beadlock', rings: 2, tubeWas: false, discSide: 'none', rimDiameterMm: 381 },
+      tube: 'none',
+      locks: [],
+      tire: { lightMark: false, arrows: false },
+    }),
+  ],
+  [
     'drag rear, beadlock',
     procedureInput({
       machine: { kind: 'drag', drive: 'shaft' },

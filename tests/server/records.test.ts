@@ -1,3 +1,4 @@
+import { drawingSvg } from '../../src/server/export/drawing-svg';
 import { parse } from 'csv-parse/sync';
 import { complete, fileColumns, RECORD_KINDS, type RecordKind, type Records } from '../../src/core/shop';
 import { testApp } from './test-app';
@@ -201,6 +202,52 @@ describe('a wheel’s record', () => {
     expect(dates).toEqual([...dates].sort().reverse());
     await ask.get('/api/wheels/nobody/record').expect(404);
     await ask.get('/api/wheels/..%2Fx/record').expect(422);
+  });
+
+  test('its cut through the axle goes out as one SVG file, in the fitter’s units; a wheel without widths says so', async () => {
+    const { body, headers } = await ask.get('/api/wheels/w-quill-lr/section.svg').buffer(true).expect(200);
+    const text = (body as Buffer).toString('utf8');
+    expect(headers['content-type']).toMatch(/^image\/svg\+xml/);
+    expect(text).toMatch(/^<svg xmlns="http:\/\/www.w3.org\/2000\/svg" viewBox="0 0 600 360"/);
+    expect(text).toContain('301 mm over all');
+    expect(text.match(/<(path|circle)[^>]*fill="none"(?![^>]*stroke=)/)).toBeNull();
+    const inches = await ask.get('/api/wheels/w-quill-lr/section.svg?length=in').buffer(true).expect(200);
+    expect((inches.body as Buffer).toString('utf8')).toContain('11.85 in over all');
+    const none = await ask.get('/api/wheels/w-vellan-r/section.svg').expect(404);
+    expect(none.body.error.message).toMatch(/width over all/);
+    await ask.get('/api/wheels/nobody/section.svg').expect(404);
+    await ask.get('/api/wheels/w-quill-lr/section.svg?length=ells').expect(422);
+  });
+});
+
+test('words in a drawing cannot break out of it', () => {
+  const shape = { kind: 'text', role: 'label', x: 1, y: 2, text: '<b>&"', size: 9, anchor: 'middle' } as const;
+  const svg = drawingSvg([shape], { width: 10, height: 10 }, 'a<script>');
+  expect(svg).toContain('>&lt;b&gt;&amp;&quot;</text>');
+  expect(svg).toContain('<title>a&lt;script&gt;</title>');
+});
+
+describe('a tape round a tire that stays', () => {
+  const { ask } = testApp();
+  test('goes into the wheel’s record at hand-over behind those before it, and out again with it', async () => {
+    const rollouts = async () => (await ask.get('/api/wheels/w-quill-rr/record')).body.wheel.rollouts;
+    const before = await rollouts();
+    const entry = (id: string, kind: string, data: object) => ({ id, who: 'Juna Birk', station: 'set', kind, data });
+    const send = (expectedSeq: number, entries: object[]) =>
+      ask.post('/api/jobs/tape/entries').send({ expectedSeq, entries }).expect(201);
+    const opened = { id: 'tape', machineId: 'm-quill', wheelId: 'w-quill-rr', who: 'Juna Birk' };
+    const { body } = await ask.post('/api/jobs').send(opened).expect(201);
+    const { lastSeq } = body.job;
+    await send(lastSeq, [entry('t1', 'taped', { run: 9, circumferenceMm: 2517, gaugeKpa: 41.4 })]);
+    expect(await rollouts()).toEqual(before);
+    await send(lastSeq + 1, [entry('t2', 'handed-over', { to: 'Ines' })]);
+    expect(await rollouts()).toEqual([
+      ...before,
+      expect.objectContaining({ run: 9, circumferenceMm: 2517, gaugeKpa: 41.4 }),
+    ]);
+    expect((await ask.get('/api/wheels/w-quill-rr/record')).body.wheel.tireMarking).not.toBe('');
+    await send(lastSeq + 2, [entry('t3', 'undo', { entryId: 't2' })]);
+    expect(await rollouts()).toEqual(before);
   });
 });
 

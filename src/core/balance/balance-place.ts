@@ -94,7 +94,7 @@ const MOST_WAYS = 1_500_000;
 const SIDE_WORDS: Record<Sides, string> = {
   both: 'in equal pairs, one on each side of the rim',
   one: 'all on the side away from the caliper',
-  inner: 'all on the inner face',
+  inner: 'all on the inner face, under tape',
 };
 
 /** How long a piece is where nobody measured it. Basis: memory, of stick-on pieces. */

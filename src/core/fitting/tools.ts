@@ -68,6 +68,8 @@ const levers = ({ build, rimDiameterIn, kind }: Input): Tool[] => {
     return [
       { what: 'anti-seize', why: 'on threads and under washers' },
       { what: 'caliper', why: 'for the crush' },
+      { what: 'feeler gauge', why: 'for the gap round the ring' },
+      ...(kind === 'drag' ? [{ what: 'steel tape', why: 'for the rollout, and its partner’s' }] : []),
       { what: 'speed wrench', why: 'runs the ring bolts down; only a torque wrench finishes' },
     ];
   if (build === 'split') return [{ what: 'sockets for the rim bolts', why: 'after all air is out, and not before' }];

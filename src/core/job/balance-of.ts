@@ -37,6 +37,10 @@ const rimRoundMm = (wheel: Wheel, marking: string): number | undefined => {
   return acrossMm === undefined ? undefined : Math.PI * acrossMm;
 };
 
+/** Where weights go on a wheel: by the shop's rule; of a ring wheel on the inner face alone, clear of the ring. */
+export const sidesOf = ({ build }: Pick<Wheel, 'build'>, rules: RuleValues): Sides =>
+  build === 'beadlock' ? 'inner' : (ruleWord('balance.sides', rules) as Sides);
+
 /**
  * Weights of this shop that hold on this wheel: crimp-on at spokes, stuck ones on a cast face, an inner face, or where
  * no crimp-on is left.
@@ -65,7 +69,7 @@ export const balanceQuestion = (
   weights: readonly WeightItem[],
 ): BalanceQuestion | null => {
   if (!wheel) return null;
-  const sides = ruleWord('balance.sides', rules) as Sides;
+  const sides = sidesOf(wheel, rules);
   const { stuck, stock } = weightsFor(wheel, sides, weights);
   const widthMm = tryRimCode(wheel.rimCode)?.widthMm;
   const rimMm = rimRoundMm(wheel, chosen?.marking ?? wheel.tireMarking);

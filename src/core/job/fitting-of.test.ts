@@ -185,6 +185,13 @@ describe('what jobs know of a wheel', () => {
     expect(history.heavySpots).toEqual([{ deg: 210, onDate: '2026-04-30', jobId: 'b' }]);
     expect(history.weights).toHaveLength(1);
     expect(history.runouts).toMatchObject([{ lateralMm: 0.8, radialMm: null, jobId: 'b' }]);
-    expect(wheelHistory([])).toEqual({ fitted: [], clearances: [], heavySpots: [], runouts: [], weights: [] });
+    expect(wheelHistory([])).toEqual({
+      fitted: [],
+      clamped: [],
+      clearances: [],
+      heavySpots: [],
+      runouts: [],
+      weights: [],
+    });
   });
 });

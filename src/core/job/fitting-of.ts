@@ -14,7 +14,7 @@ import type { Use } from '../pressure';
 import type { RecordKind, Shop } from '../shop';
 import { readTire } from '../tires';
 import { fitTubes, type TubeUse } from '../tubes';
-import { tryRimCode, wheelEnd, type Wheel } from '../wheels';
+import { tryRimCode, wheelEnd, type Fastener, type Wheel } from '../wheels';
 import { InputError } from '../errors';
 import type { EntryData } from './entries';
 import type { JobState } from './fold-job';
@@ -203,6 +203,14 @@ export const materialsOf = (wants: readonly Want[], shop: Shop, rules: JobState[
   return materials.run({ wants: [...wants], shelf, tiresToDispose: 1, rules });
 };
 
+/** The bolts that clamp a wheel, as fasteners that want a wrench. */
+const boltsOf = ({ build, ringTorqueNm, rimBoltTorqueNm }: Wheel): Fastener[] => {
+  const bolt = (name: string, torqueNm: number | null): Fastener[] =>
+    torqueNm === null ? [] : [{ name, wheel: 'any', torqueNm, socket: null }];
+  if (build === 'beadlock') return bolt('ring bolts', ringTorqueNm);
+  return build === 'split' ? bolt('rim bolts', rimBoltTorqueNm) : [];
+};
+
 /**
  * What to lay out for a choice, as a working; null before the job has its machine and wheel. Throws `InputError` for
  * the tire.
@@ -220,7 +228,7 @@ export const toolsOf = (state: JobState, choice: Pick<Choice, 'tube' | 'marking'
     tube: choice.tube,
     rimLocks: wheel.rimLockDegs.length,
     rimDiameterIn: diameterIn,
-    fasteners: fastenersOf(state),
+    fasteners: [...fastenersOf(state), ...boltsOf(wheel)],
     rules: state.rules,
     wrenches: shop.wrenches.map(({ name, minNm, maxNm }) => ({ name, minNm, maxNm })),
   });

@@ -1,4 +1,13 @@
-import { rollout, rolloutMatch, type Rollout, type RolloutMatch, type TapeReading } from '../ring';
+import {
+  beadCrush,
+  rollout,
+  rolloutMatch,
+  type BeadCrush,
+  type BeadMeasured,
+  type Rollout,
+  type RolloutMatch,
+  type TapeReading,
+} from '../ring';
 import { ruleNumber, type RuleValues } from '../rules';
 import { wheelEnd, type Wheel } from '../wheels';
 import { attempt, type Attempt } from '../working';
@@ -52,6 +61,21 @@ export const pairNow = (one: Wheel, other: Wheel, rules: RuleValues): PairNow =>
   });
   return { left, right, rollouts, match };
 };
+
+/** How the beads of both wheels are crushed, beside each other; null until a bead of the left one was measured. */
+export const pairCrush = (
+  pair: Pick<PairNow, 'left' | 'right'>,
+  beads: { left: readonly BeadMeasured[]; right: readonly BeadMeasured[] },
+  rules: RuleValues,
+): Attempt<BeadCrush> | null =>
+  beads.left.length === 0
+    ? null
+    : attempt(beadCrush, {
+        beads: [...beads.left],
+        ...(beads.right.length === 0 ? {} : { other: [...beads.right] }),
+        rings: pair.left.rings ?? 1,
+        rules,
+      });
 
 /**
  * What a job's wheel is doubtful for beside its partner: the pair does not match, or nobody can know. The tire that goes

@@ -1,21 +1,30 @@
 import { logOf, sampleMachine, sampleWheel } from '../../../tests/sample';
 import { DEFAULT_UNITS } from '../units';
 import type { Wheel } from '../wheels';
+import type { WeightItem } from '../shop';
 import {
   airOutOf,
+  balanceAnswers,
+  balanceQuestion,
+  clampOf,
   crushOf,
   dialMarks,
   entryText,
   foldJob,
   gapOf,
+  pairCrush,
   pairDoubts,
   pairNow,
   partnerOf,
   ringOf,
   ringsOf,
   rolloutOf,
+  schoolsOf,
+  seatLimitOf,
   stationReport,
   stepsOf,
+  toolsOf,
+  wheelHistory,
 } from '.';
 
 const TODAY = '2026-04-30';
@@ -270,4 +279,126 @@ describe('a pair', () => {
     expect(of({ ...left, rollouts: [] }, null)).toEqual([expect.stringMatching(/not taped/)]);
     expect(of({ ...left, pair: null }, 2400)).toEqual([]);
   });
+});
+
+describe('crush and clamp of both wheels of a pair', () => {
+  const beads = (mm: number) => [{ side: 'outer' as const, bundleMm: [17 + mm], gapMm: [17] }];
+  const pair = { left: clamped({ id: 'l', rings: 1 }), right: clamped({ id: 'r', rings: 1 }) };
+
+  test('beside each other: one that differs is said, and nothing before the left one was measured', () => {
+    const of = (left: number, right: number | null) =>
+      pairCrush(pair, { left: beads(left), right: right === null ? [] : beads(right) }, {});
+    const told = of(2.6, 3.0);
+    expect(told?.ok && told.working.result.beads.map((b) => b.wheel)).toEqual(['this', 'other']);
+    expect(told?.ok && told.working.verdict).toBe('good');
+    const apart = of(2.5, 3.05);
+    expect(apart?.ok && apart.working.result.reasons.map((r) => r.says).join()).toMatch(/differ by/);
+    const alone = of(2.8, null);
+    expect(alone?.ok && alone.working.result.pairDifferenceMm).toBeNull();
+    expect(pairCrush(pair, { left: [], right: beads(2.8) }, {})).toBeNull();
+  });
+
+  test('what clamps is by the record and by what the shop puts on threads; unknown, it is not guessed', () => {
+    const share = (rules: object) => {
+      const found = clampOf(clamped(), rules as never);
+      return found?.ok ? found.working.result.shareOfProof : null;
+    };
+    expect(share({ 'clamp.lubricant': 'dry, plated' })! / share({})!).toBeCloseTo(0.12 / 0.2, 9);
+    for (const key of ['ringTorqueNm', 'ringBolts', 'ringBoltSize', 'ringBoltGrade'] as const)
+      expect(clampOf(clamped({ [key]: null }), {})).toBeNull();
+  });
+
+  test('the wheel’s history holds beads and turns of the jobs that had them, the newest first', () => {
+    const job = { id: 'j', openedAt: '2026-04-02T09:00:00.000Z' } as never;
+    const l = jobOf(clamped());
+    const of = () => wheelHistory([{ job, entries: l.log }]).clamped;
+    expect(of()).toEqual([]);
+    l.add('bead-measured', { side: 'inner', bundleMm: [20], gapMm: [17.2] });
+    l.add('ring-bolt', { ring: 'outer', pass: 1, bolt: 1, torqueNm: 20 });
+    expect(of()).toEqual([
+      {
+        beads: [{ side: 'inner', bundleMm: [20], gapMm: [17.2] }],
+        turnsDone: 1,
+        turns: 24,
+        onDate: '2026-04-02',
+        jobId: 'j',
+      },
+    ]);
+  });
+});
+
+describe('a ring wheel on the balancer', () => {
+  const tape = (massG: number): WeightItem =>
+    ({ id: `a${massG}`, massG, kind: 'adhesive', lengthMm: massG, count: 40, archived: false }) as WeightItem;
+  const crimp = { ...tape(20), id: 'c', kind: 'spoke' } as WeightItem;
+  const shelf = [crimp, tape(5), tape(10)];
+
+  test('whatever the shop does elsewhere, weights go on its inner face, stuck, clear of the valve alone', () => {
+    for (const sides of ['both', 'one', 'inner']) {
+      const l = jobOf(clamped({ rimCode: '12x15' }));
+      const state = { ...foldJob(l.log), rules: { 'balance.sides': sides } };
+      const asked = balanceQuestion(state, shelf);
+      expect(asked).toMatchObject({ sides: 'inner', clearOf: [0] });
+      expect(asked).not.toHaveProperty('positions');
+      expect(asked!.stock.map((s) => s.massG)).toEqual([5, 10]);
+      expect(schoolsOf(state).map((s) => s.school)).not.toContain('balance.sides');
+    }
+    const cast = foldJob(jobOf(clamped({ build: 'cast' })).log);
+    expect(schoolsOf(cast).map((s) => s.school)).toContain('balance.sides');
+  });
+
+  test('a machine’s word is another observation: its weights stand opposite, on the inner face', () => {
+    const l = jobOf(clamped({ rimCode: '12x15' }));
+    l.add('machine-reading', { massG: 40, deg: 90, stepG: 1, stepDeg: 3 });
+    const { advice, placed } = balanceAnswers(balanceQuestion(foldJob(l.log), shelf)!);
+    expect(advice.ok && advice.working.result.do).toBe('final');
+    const pieces = placed?.ok ? placed.working.result.pieces : [];
+    expect(pieces.reduce((sum, p) => sum + p.massG, 0)).toBeGreaterThanOrEqual(35);
+    expect(new Set(pieces.map((p) => p.side))).toEqual(new Set(['inner']));
+    for (const { deg } of pieces) expect(Math.abs(deg - 270)).toBeLessThan(25);
+  });
+});
+
+test('the wrench for the bolts, the feeler and the tape are laid out with the rest', () => {
+  const wrenches = [{ id: 'w', name: 'small click', minNm: 5, maxNm: 60 }] as never;
+  const names = (wheel: Wheel) =>
+    toolsOf(foldJob(jobOf(wheel).log), { tube: false, marking: '33.0/10.5-15' }, { wrenches })!
+      .result.groups.flatMap((g) => g.tools)
+      .map((t) => `${t.what}: ${t.why}`);
+  expect(names(clamped())).toEqual(
+    expect.arrayContaining([
+      expect.stringMatching(/^feeler gauge/),
+      expect.stringMatching(/^steel tape/),
+      expect.stringMatching(/^small click: .*ring bolts/),
+    ]),
+  );
+  expect(names(clamped({ ringTorqueNm: null })).join()).not.toContain('ring bolts, ');
+  expect(names(clamped({ build: 'split', rimBoltTorqueNm: 20 })).join()).toContain('rim bolts');
+});
+
+test('a tire whose sidewall bears less than the centering pressure is centered by the sidewall', () => {
+  const limit = (seatLimitKpa: number | null) => {
+    const l = jobOf(clamped());
+    l.add('chosen', {
+      marking: '33.0/10.5-15',
+      dateCode: null,
+      tireId: null,
+      tube: false,
+      tubeId: null,
+      tubeLabel: null,
+      lightMark: false,
+      seatLimitKpa,
+      tread: 'other',
+      arrows: 'none',
+      takeOff: false,
+      treadMm: null,
+      doubled: false,
+      parts: [],
+    });
+    return seatLimitOf(foldJob(l.log)).result;
+  };
+  expect(limit(null).binds).toBe('beadlock');
+  const ruled = limit(null).limitKpa;
+  expect(limit(ruled - 14)).toMatchObject({ limitKpa: ruled - 14, binds: 'sidewall' });
+  expect(limit(ruled + 14)).toMatchObject({ limitKpa: ruled, binds: 'beadlock' });
 });

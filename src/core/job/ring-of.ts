@@ -1,5 +1,8 @@
 import {
   beadCrush,
+  clampForce,
+  type ClampForce,
+  type Lubricant,
   rollout,
   type Rollout,
   type TapeReading,
@@ -11,7 +14,8 @@ import {
   type RingSchool,
   type SplitRim,
 } from '../ring';
-import { ruleWord } from '../rules';
+import { ruleWord, type RuleValues } from '../rules';
+import type { Wheel } from '../wheels';
 import { attempt, type Attempt } from '../working';
 import type { RingName } from './entries';
 import type { JobState } from './fold-job';
@@ -82,6 +86,24 @@ export const crushOf = ({ beads, wheel, rules }: JobState): Attempt<BeadCrush> |
   return measured.length === 0
     ? null
     : attempt(beadCrush, { beads: measured, rings: Math.max(1, ringsOf({ wheel }).length), rules });
+};
+
+/** A ring's bolt circle that nobody measured, for the clamp of each millimetre alone. Basis: memory. */
+const USUAL_CIRCLE_MM = 300;
+
+/** What the maker's torque clamps a ring with, by the record; null where bolts, size, grade or torque are not known. */
+export const clampOf = (wheel: Wheel, rules: RuleValues): Attempt<ClampForce> | null => {
+  const { ringTorqueNm: torqueNm, ringBolts: bolts, ringBoltSize: bolt, ringBoltGrade: grade } = wheel;
+  if (torqueNm === null || bolts === null || bolt === null || grade === null) return null;
+  return attempt(clampForce, {
+    torqueNm,
+    bolt,
+    grade,
+    lubricant: ruleWord('clamp.lubricant', rules) as Lubricant,
+    bolts,
+    ringDiameterMm: wheel.stepMm ?? USUAL_CIRCLE_MM,
+    rules,
+  });
 };
 
 /** How a ring stands by its last round of the feeler; null before one. */

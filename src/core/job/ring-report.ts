@@ -1,9 +1,8 @@
-import { clampForce } from '../ring';
 import { torqueCheck } from '../torque';
-import { attempt, type Attempt, type Reason } from '../working';
+import type { Attempt, Reason } from '../working';
 import { RING_WORDS } from './entry-text';
 import type { JobState } from './fold-job';
-import { airOutOf, crushOf, gapOf, ringOf, ringsOf } from './ring-of';
+import { airOutOf, clampOf, crushOf, gapOf, ringOf, ringsOf } from './ring-of';
 import type { StationId } from '../stations';
 
 type Findings = { missing: string[]; doubts: string[] };
@@ -25,20 +24,9 @@ const inspect = (state: JobState): Findings => ({
   doubts: doubtsOf(crushOf(state)),
 });
 
-/** Whether the maker's torque goes with the bolts of the wheel, anti-seize on their threads as common practice has it. */
-const clampDoubts = ({ wheel, rules }: JobState): string[] => {
-  if (!wheel?.ringTorqueNm || !wheel.ringBolts || !wheel.ringBoltSize || !wheel.ringBoltGrade) return [];
-  const force = attempt(clampForce, {
-    torqueNm: wheel.ringTorqueNm,
-    bolt: wheel.ringBoltSize,
-    grade: wheel.ringBoltGrade,
-    lubricant: 'anti-seize',
-    bolts: wheel.ringBolts,
-    ringDiameterMm: wheel.stepMm ?? 300,
-    rules,
-  });
-  return doubtsOf(force).slice(0, 1);
-};
+/** Whether the maker's torque goes with the bolts of the wheel. */
+const clampDoubts = ({ wheel, rules }: JobState): string[] =>
+  wheel ? doubtsOf(clampOf(wheel, rules)).slice(0, 1) : [];
 
 const tireOn = (state: JobState): Findings => {
   const ring = ringOf(state);

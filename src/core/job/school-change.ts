@@ -50,9 +50,13 @@ const changesTo = (state: JobState, school: School, value: string): string[] => 
   ];
 };
 
+/** Whether a wheel leaves the choice: on a ring wheel weights go on the inner face alone. */
+const isOpen = (school: School, { wheel }: JobState): boolean =>
+  school !== 'balance.sides' || wheel?.build !== 'beadlock';
+
 /** Every school of the job with what another choice would change. */
 export const schoolsOf = (state: JobState): SchoolAtHand[] =>
-  SCHOOLS.map((school) => {
+  SCHOOLS.filter((school) => isOpen(school, state)).map((school) => {
     const value = ruleWord(school, state.rules);
     return {
       school,

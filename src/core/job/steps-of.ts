@@ -1,6 +1,6 @@
 import { stepsFor, type ProcedureInput, type Step, type StepTool } from '../procedure';
 import { ruleNumber, ruleWord } from '../rules';
-import { wheelEnd } from '../wheels';
+import { tryRimCode, wheelEnd } from '../wheels';
 import { rimDiameterMm } from './bites-of';
 import type { JobState } from './fold-job';
 import type { StationId } from '../stations';
@@ -13,6 +13,7 @@ export const procedureInputOf = (state: JobState): ProcedureInput | null => {
   const tools = [ruleWord('bead.break', rules), ruleWord('lever.tool', rules)].filter(
     (t): t is StepTool => t !== 'hands and levers' && t !== 'levers',
   );
+  const hump = tryRimCode(wheel.rimCode)?.hump ?? null;
   return {
     machine: { kind: machine.kind, drive: machine.drive, wheelSensors: machine.wheelSensors },
     wheel: {
@@ -22,6 +23,8 @@ export const procedureInputOf = (state: JobState): ProcedureInput | null => {
       caliper: wheel.caliper,
       tubeWas: wheel.tube,
       sealed: wheel.sealed,
+      ...(wheel.rings === null ? {} : { rings: wheel.rings }),
+      ...(hump === null ? {} : { hump }),
       strips: wheel.strips ?? ruleNumber('strip.count', rules),
       rimDiameterMm: rimDiameterMm(state),
       heavySpotDeg: wheel.heavySpotDeg,

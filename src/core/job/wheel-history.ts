@@ -1,10 +1,12 @@
 import { CLEARANCE_PLACES, type ClearancePlace } from '../tires';
 import { normalDeg } from '../units';
 import type { Piece } from '../balance';
+import type { BeadMeasured } from '../ring';
 import { heavyOf } from './balance-of';
 import { foldJob } from './fold-job';
 import type { Entry } from './entries';
 import type { JobSummary } from './job-summary';
+import { ringOf } from './ring-of';
 import { runoutOf } from './truing-of';
 
 /** What the jobs of a wheel know of it, the newest first. */
@@ -17,11 +19,13 @@ export interface WheelHistory {
   /** Total indicated, as measured on the bench. */
   runouts: { lateralMm: number | null; radialMm: number | null; onDate: string; jobId: string }[];
   weights: { pieces: Piece[]; residualG: number | null; onDate: string; jobId: string }[];
+  /** Beads by caliper and turns of the wrench round the rings, of a clamped wheel. */
+  clamped: { beads: BeadMeasured[]; turnsDone: number; turns: number; onDate: string; jobId: string }[];
 }
 
 /** Folds the logs of a wheel's jobs into what they say of the wheel. `jobs` the newest first. */
 export const wheelHistory = (jobs: readonly { job: JobSummary; entries: readonly Entry[] }[]): WheelHistory => {
-  const history: WheelHistory = { fitted: [], clearances: [], heavySpots: [], runouts: [], weights: [] };
+  const history: WheelHistory = { fitted: [], clearances: [], heavySpots: [], runouts: [], weights: [], clamped: [] };
   const seen = new Set<ClearancePlace>();
   for (const { job, entries } of jobs) {
     const state = foldJob(entries);
@@ -41,6 +45,10 @@ export const wheelHistory = (jobs: readonly { job: JobSummary; entries: readonly
         radialMm: measured.working.result.radial?.totalMm ?? null,
         ...at,
       });
+    const beads = Object.values(state.beads).map(({ side, bundleMm, gapMm }) => ({ side, bundleMm, gapMm }));
+    const ring = ringOf(state);
+    if (beads.length > 0 || (ring && ring.done > 0))
+      history.clamped.push({ beads, turnsDone: ring?.done ?? 0, turns: ring?.turns.length ?? 0, ...at });
     if (state.balance.weights) history.weights.push({ ...state.balance.weights, ...at });
   }
   history.clearances.sort((a, b) => CLEARANCE_PLACES.indexOf(a.place) - CLEARANCE_PLACES.indexOf(b.place));

@@ -23,6 +23,10 @@ export interface ProcedureInput {
     /** Spokes, or a split rim's halves, are sealed by design. */
     sealed: boolean;
     strips: number;
+    /** Of a beadlock: rings that are bolted on; one where nothing is said. */
+    rings?: number;
+    /** A safety hump holds the beads; nothing is said of a rim whose code does not tell. */
+    hump?: boolean;
     /** Null where neither rim code nor tire tells: then no lever has a place. */
     rimDiameterMm: number | null;
     heavySpotDeg: number | null;
@@ -78,6 +82,9 @@ export const disc: When = (f) => f.wheel.discSide !== 'none';
 export const spoked: When = (f) => f.wheel.build === 'spoked';
 export const split: When = (f) => f.wheel.build === 'split';
 export const beadlock: When = (f) => f.wheel.build === 'beadlock';
+/** A ring on each side. */
+export const twoRings: When = (f) => beadlock(f) && f.wheel.rings === 2;
+export const humped: When = (f) => f.wheel.hump === true;
 /** Held together by bolts in place of being levered over. */
 export const clamped: When = (f) => split(f) || beadlock(f);
 export const locks: When = (f) => f.locks.length > 0;

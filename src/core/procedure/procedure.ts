@@ -96,6 +96,8 @@ export const procedure = defineWorking<ProcedureInput, { steps: Step[] }>({
         tubeWas: yes('A tube is in the tire that comes off'),
         sealed: yes('Sealed by design'),
         strips: count(1, 2, 'Rim strips'),
+        rings: count(1, 2, 'Beadlock rings').optional(),
+        hump: yes('Safety hump').optional(),
         rimDiameterMm: quantity('mm', 80, 700, 'Diameter of the rim').allow(null),
         heavySpotDeg: angle('Heavy spot of the bare wheel').allow(null),
       },

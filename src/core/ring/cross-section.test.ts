@@ -71,3 +71,17 @@ test('two rings are drawn on a wheel of two, one on a wheel of one, none on a ca
   const rings = (more: object) => crossSection({ ...RIM, ...more }, say)!.filter((s) => s.role === 'lock').length;
   expect([rings({}), rings({ rings: 1 }), rings({ build: 'cast' })]).toEqual([2, 1, 0]);
 });
+
+test('what the caliper said stands at its bead, and the bundle is drawn as thick', () => {
+  const beads = { outer: { bundleMm: [20, 22], gapMm: [18] }, inner: { bundleMm: [30], gapMm: [] } };
+  const texts = (more: object, b = {}) =>
+    crossSection({ ...RIM, ...more }, say, b)!.flatMap((s) => (s.kind === 'text' ? [s.text] : []));
+  expect(texts({}, beads)).toEqual(expect.arrayContaining(['bundle 21 mm, gap 18 mm', 'bundle 30 mm']));
+  expect(texts({ ringGapMm: null })).not.toContainEqual(expect.stringMatching(/gap|bundle/));
+  const [inner, outer] = crossSection(RIM, say, beads)!.flatMap((s) => {
+    if (s.kind !== 'path' || s.role !== 'rubber') return [];
+    const xs = numbers(s.d).filter((_, i) => i % 2 === 0);
+    return [Math.max(...xs) - Math.min(...xs)];
+  });
+  expect(inner! / outer!).toBeCloseTo(30 / 21, 1);
+});

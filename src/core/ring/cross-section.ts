@@ -1,4 +1,12 @@
+import { formatQuantity, type UnitPreferences } from '../units';
 import type { DialShape, Wheel } from '../wheels';
+import { BEAD_SIDES, type BeadSide } from './bead-crush';
+
+/** Bundle and gap at the places where they were measured. */
+interface MeasuredBead {
+  bundleMm: readonly number[];
+  gapMm: readonly number[];
+}
 
 type Rim = Pick<
   Wheel,
@@ -16,18 +24,38 @@ type Rim = Pick<
 
 /** The field that it is drawn in. */
 export const SECTION_FIELD = { width: 600, height: 360 };
+/** Half the width of the words at a bead, which stay in the field. */
+const WORDS_HALF = 112;
 const MARGIN = { side: 46, top: 74, bottom: 64 };
 
 /** What nobody measured is drawn by these shares of what was, and carries no number. Basis: memory. */
 const USUAL = { flangeOverStepMm: 34, wellUnderStepMm: 40, ringMm: 12, seatMm: 26, bundleMm: 19 };
 
+/** Null for what nobody measured. */
+const mean = (all: readonly number[] | undefined): number | null =>
+  all && all.length > 0 ? all.reduce((a, b) => a + b, 0) / all.length : null;
+
 const n = (v: number): number => Math.round(v * 10) / 10;
+
+/** Lengths of the drawing in the fitter's units: whole millimetres where they were measured so. */
+export const sectionLength =
+  (units: UnitPreferences) =>
+  (mm: number): string => {
+    const digits = units.length === 'in' ? 2 : Number.isInteger(mm) ? 0 : 1;
+    const { text, label } = formatQuantity(mm, 'mm', units, { digits });
+    return `${text} ${label}`;
+  };
 
 /**
  * One half of a wheel cut through its axle, to scale, inner edge on the left: rim, rings, bead bundles, mounting face,
- * with the measured numbers where they are. `say` writes a length. Null where width or backspace was not measured.
+ * with the measured numbers where they are. `say` writes a length; `beads` what the caliper said of each bead. Null where
+ * width or backspace was not measured.
  */
-export const crossSection = (rim: Rim, say: (mm: number) => string): DialShape[] | null => {
+export const crossSection = (
+  rim: Rim,
+  say: (mm: number) => string,
+  beads: Partial<Record<BeadSide, MeasuredBead>> = {},
+): DialShape[] | null => {
   const { overallWidthMm: wide, backspaceMm: back } = rim;
   if (wide === null || back === null || back >= wide) return null;
   const stepMm = rim.stepMm ?? (rim.flangeMm === null ? null : rim.flangeMm - USUAL.flangeOverStepMm) ?? wide;
@@ -87,7 +115,9 @@ export const crossSection = (rim: Rim, say: (mm: number) => string): DialShape[]
   const thick = 7;
   const seatTo = edge + USUAL.seatMm;
   const isRing = rim.build === 'beadlock';
-  const bundle = Math.min(USUAL.bundleMm, (wide - 2 * edge) / 4);
+  const bundleOf = (side: BeadSide): number =>
+    Math.min(mean(beads[side]?.bundleMm) ?? USUAL.bundleMm, (wide - 2 * edge) / 4);
+  const [innerMm, outerMm] = [bundleOf('inner'), bundleOf('outer')];
   const shapes: DialShape[] = [
     // The barrel: seat, well, seat.
     path(
@@ -110,8 +140,8 @@ export const crossSection = (rim: Rim, say: (mm: number) => string): DialShape[]
     ),
     box(isRing && rim.rings === 2 ? 'lock' : 'rim', 0, edge, seat - thick, flange),
     box(isRing ? 'lock' : 'rim', wide - edge, wide, seat - thick, flange),
-    box('rubber', edge, edge + bundle, seat, seat + bundle),
-    box('rubber', wide - edge - bundle, wide - edge, seat, seat + bundle),
+    box('rubber', edge, edge + innerMm, seat, seat + USUAL.bundleMm),
+    box('rubber', wide - edge - outerMm, wide - edge, seat, seat + USUAL.bundleMm),
     // The mounting face, and the plate behind it.
     box('spoke', back, Math.min(wide, back + thick), low, well - thick),
     path(
@@ -136,6 +166,19 @@ export const crossSection = (rim: Rim, say: (mm: number) => string): DialShape[]
     shapes.push(
       ...measure(Math.min(back, wide / 2), Math.max(back, wide / 2), SECTION_FIELD.height - 8, `offset ${say(offset)}`),
     );
-  if (rim.ringGapMm !== null && isRing) shapes.push(words(x(wide) - 40, y(flange) - 6, `gap ${say(rim.ringGapMm)}`));
+  for (const side of BEAD_SIDES) {
+    const bundleMm = mean(beads[side]?.bundleMm);
+    const gapMm = mean(beads[side]?.gapMm) ?? (side === 'outer' && isRing ? rim.ringGapMm : null);
+    const said = [
+      ...(bundleMm === null ? [] : [`bundle ${say(bundleMm)}`]),
+      ...(gapMm === null ? [] : [`gap ${say(gapMm)}`]),
+    ];
+    // Beside its bead, away from the middle line.
+    const atX = side === 'inner' ? x(0) : x(wide);
+    if (said.length > 0)
+      shapes.push(
+        words(Math.min(Math.max(atX, WORDS_HALF), SECTION_FIELD.width - WORDS_HALF), y(flange) - 6, said.join(', ')),
+      );
+  }
   return shapes;
 };

@@ -1,7 +1,7 @@
 /** Clamped and paired wheels: bolt circle, offset, crush, clamp, the ring's order and gap, rollout, split rims. */
 export { BOLTS, GRADES, LUBRICANTS, type Lubricant } from './bolts';
 export { beadCrush, BEAD_SIDES, type BeadCrush, type BeadMeasured, type BeadSide } from './bead-crush';
-export { crossSection, SECTION_FIELD } from './cross-section';
+export { crossSection, SECTION_FIELD, sectionLength } from './cross-section';
 export { boltCircle, type BoltCircle } from './bolt-circle';
 export { clampForce, type ClampForce } from './clamp-force';
 export { ringGap, GAP_TIMES, type GapReading, type GapTime, type RingGap } from './ring-gap';

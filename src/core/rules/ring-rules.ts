@@ -15,6 +15,7 @@ export const RING_RULES: readonly Rule[] = [
   mm('ring.startedMm', 'Ring gap with the first bolts just started: a sign of crush to come', 3.56, 'practice', 'Common practice: 0.14 to 0.15 in.', 0.5, 20),
   mm('ring.evenMm', 'Ring gap: tilt that is even enough for the torque', 0.25, 'memory', confirm, 0.02, 3),
   mm('ring.closedMm', 'Ring gap that counts as closed', 0.05, 'memory', `${confirm} The finest blade of a feeler gauge.`, 0.01, 1),
+  { key: 'clamp.lubricant', says: 'On the threads of ring bolts', group: GROUP, value: 'anti-seize', unit: null, basis: 'practice', note: 'Common practice: anti-seize on threads and under washers. The maker’s figure goes with the maker’s lubricant.', choices: ['anti-seize', 'oiled', 'dry, plated'] },
   { key: 'clamp.proofPct', says: 'Share of its proof load that a ring bolt is clamped to, at most', group: GROUP, value: 75, unit: 'pct', basis: 'published', note: 'Shigley: 75 % of the proof load for bolts that are used again. The maker’s figure binds.', min: 20, max: 100 },
   { key: 'rollout.measureKpa', says: 'Rollout is taped at', group: GROUP, value: 41.37, unit: 'kPa', basis: 'practice', note: 'Common practice: 6 psi, after the bead was centered and let down.', min: 10, max: 300 },
   mm('rollout.settledMm', 'Rollout: growth from one run to the next that counts as settled', 3.18, 'memory', confirm, 0.5, 30),

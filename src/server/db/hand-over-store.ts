@@ -1,7 +1,5 @@
 import type { Statement } from 'better-sqlite3';
-import type { Sides } from '../../core/balance';
-import { weightsFor, type JobState } from '../../core/job';
-import { ruleWord } from '../../core/rules';
+import { sidesOf, weightsFor, type JobState } from '../../core/job';
 import type { Wheel } from '../../core/wheels';
 import type { Db } from './open-db';
 import type { RecordStore } from './record-store';
@@ -10,15 +8,28 @@ import type { RecordStore } from './record-store';
 const SHELVES = ['tires', 'tubes', 'strips', 'locks', 'valves', 'weights'] as const;
 type Shelf = (typeof SHELVES)[number];
 
-type Before = Pick<
-  Wheel,
-  'tireMarking' | 'tube' | 'treads' | 'pressures' | 'rollouts' | 'ringGapMm' | 'flangeMm' | 'wellMm' | 'wellToFlangeMm'
->;
+/** Tapes that a wheel's record holds; the oldest go. */
+const MOST_TAPES = 60;
+
+/** What a job leaves in the record of its wheel: a new tire begins anew, what was measured of the rim stays. */
+const learnt = ({ chosen, tapes, wheel: inJob, rimShape }: JobState, wheel: Wheel): Partial<Wheel> => {
+  const taped = tapes.map(({ at, run, circumferenceMm, gaugeKpa }) => ({
+    onDate: at.slice(0, 10),
+    run,
+    circumferenceMm,
+    gaugeKpa,
+  }));
+  return {
+    ...(chosen && { tireMarking: chosen.marking, tube: chosen.tube, treads: [], pressures: [] }),
+    ...((chosen || taped.length > 0) && { rollouts: [...(chosen ? [] : wheel.rollouts), ...taped].slice(-MOST_TAPES) }),
+    ...(inJob?.ringGapMm != null && inJob.ringGapMm !== wheel.ringGapMm && { ringGapMm: inJob.ringGapMm }),
+    ...rimShape,
+  };
+};
 
 /**
  * Keeps shelf and wheel record in step with a job's log: parts leave the shelf when the job is handed over, and the
- * wheel
- * then has its new tire. Worked out from the log as it stands, so that an undone hand-over puts everything back.
+ * wheel then has its new tire. Worked out from the log as it stands, so that an undone hand-over puts everything back.
  */
 export const handOverStore = (db: Db, records: RecordStore) => {
   const taken = db.prepare<[string], { kind: Shelf; stockId: string; count: number }>(
@@ -40,7 +51,7 @@ export const handOverStore = (db: Db, records: RecordStore) => {
   const weightIds = ({ wheel, rules, balance }: JobState): string[] => {
     const all = records.list('weights').filter((w) => !w.archived);
     if (!wheel || !balance.weights) return [];
-    const kind = weightsFor(wheel, ruleWord('balance.sides', rules) as Sides, all).stuck ? 'adhesive' : 'spoke';
+    const kind = weightsFor(wheel, sidesOf(wheel, rules), all).stuck ? 'adhesive' : 'spoke';
     return balance.weights.pieces.flatMap((p) => all.find((w) => w.kind === kind && w.massG === p.massG)?.id ?? []);
   };
 
@@ -67,38 +78,15 @@ export const handOverStore = (db: Db, records: RecordStore) => {
     const wheel = state.wheel && records.find('wheels', state.wheel.id);
     if (!wheel) return;
     const done = fitted.get(jobId);
-    if (state.handedOver && state.chosen && !done) {
-      const { tireMarking, tube, treads, pressures, rollouts, ...was } = wheel;
-      const before: Before = {
-        tireMarking,
-        tube,
-        treads,
-        pressures,
-        rollouts,
-        ringGapMm: was.ringGapMm,
-        flangeMm: was.flangeMm,
-        wellMm: was.wellMm,
-        wellToFlangeMm: was.wellToFlangeMm,
-      };
-      fit.run(jobId, JSON.stringify(before));
-      records.change('wheels', {
-        ...wheel,
-        tireMarking: state.chosen.marking,
-        tube: state.chosen.tube,
-        treads: [],
-        pressures: [],
-        rollouts: state.tapes.map(({ at, run, circumferenceMm, gaugeKpa }) => ({
-          onDate: at.slice(0, 10),
-          run,
-          circumferenceMm,
-          gaugeKpa,
-        })),
-        ringGapMm: state.wheel?.ringGapMm ?? was.ringGapMm,
-        ...state.rimShape,
-      });
+    if (state.handedOver && !done) {
+      const after = learnt(state, wheel);
+      const keys = Object.keys(after) as (keyof Wheel)[];
+      if (keys.length === 0) return;
+      fit.run(jobId, JSON.stringify(Object.fromEntries(keys.map((key) => [key, wheel[key]]))));
+      records.change('wheels', { ...wheel, ...after });
     } else if (!state.handedOver && done) {
       unfit.run(jobId);
-      records.change('wheels', { ...wheel, ...(JSON.parse(done.before) as Before) });
+      records.change('wheels', { ...wheel, ...(JSON.parse(done.before) as Partial<Wheel>) });
     }
   };
 

@@ -1,41 +1,14 @@
 import PDFDocument from 'pdfkit';
 import { dialMarks, foldJob, jobCard, type Entry, type JobCard, type JobSummary } from '../../core/job';
 import { dayOf, formatQuantity, type UnitPreferences } from '../../core/units';
-import { wheelDial, type DialRole } from '../../core/wheels';
+import { wheelDial } from '../../core/wheels';
 import { packageFile } from '../paths';
+import { INK, lineWidth, PRINT, SOFT } from './print-colors';
 
 const FONT_DIR = '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin';
-const INK = '#22262a';
-const SOFT = '#5a5a55';
 const LINE = '#b7a68b';
 const PAGE = { left: 48, right: 547, width: 499, bottom: 790 };
 const DIAL = { x: 330, y: 108, scale: 0.36 };
-
-/** Print colors of the dial: ink on paper, and never a meaning by color alone. */
-const PRINT: Record<DialRole, string> = {
-  'line-open': '#ffffff',
-  'line-even': '#8fbfbf',
-  'line-low': '#a3321f',
-  rubber: '#2c2f31',
-  lug: '#ffffff',
-  rim: '#c9c9c9',
-  hub: '#ffffff',
-  spoke: '#b7b7b7',
-  ink: INK,
-  label: INK,
-  hour: SOFT,
-  lock: INK,
-  weight: INK,
-  heavy: '#0f6f78',
-  wedge: '#cfe3df',
-  live: '#0f6f78',
-  mark: '#ffffff',
-  arrow: '#ffffff',
-  leader: INK,
-  bite: '#ffffff',
-  'bite-done': '#cfe3df',
-  'bite-now': '#0f6f78',
-};
 
 type Doc = PDFKit.PDFDocument;
 
@@ -54,7 +27,7 @@ const drawDial = (doc: Doc, shapes: ReturnType<typeof wheelDial>): void => {
     if (shape.kind === 'circle') doc.circle(shape.cx, shape.cy, shape.r);
     else doc.path(shape.d);
     if (shape.filled) doc.fill(color);
-    else doc.lineWidth(shape.role === 'lug' ? 7 : 2).stroke(color);
+    else doc.lineWidth(lineWidth(shape.role)).stroke(color);
   }
   doc.restore();
   const width = 600 * DIAL.scale;

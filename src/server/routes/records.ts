@@ -4,12 +4,16 @@ import { check } from '../../core/fields';
 import { InputError } from '../../core/errors';
 import { checkRecord, RECORD_KINDS, type RecordKind } from '../../core/shop';
 import { wheelHistory } from '../../core/job';
+import { crossSection, SECTION_FIELD, sectionLength } from '../../core/ring';
+import type { UnitPreferences } from '../../core/units';
+import { POSITION_WORDS } from '../../core/wheels';
 import type { JobStore } from '../db/job-store';
 import type { RecordStore } from '../db/record-store';
 import { NotFound } from '../errors';
+import { drawingSvg } from '../export/drawing-svg';
 import { recordsCsv } from '../export/records-csv';
 import type { WorkPool } from '../work';
-import { checkQuery, goneOf, recordId } from './input';
+import { checkQuery, goneOf, recordId, unitQuery } from './input';
 
 const importQuery = Joi.object<{ apply: 'yes' | 'no' }>({
   apply: Joi.string().valid('yes', 'no').default('no').meta({ expected: 'apply: yes or no' }),
@@ -27,6 +31,12 @@ const MOST_JOBS = 20;
 /** Machines, wheels and stock: read, add, change, archive; as CSV out and in. */
 export const recordRoutes = (records: RecordStore, jobs: JobStore, work: WorkPool): Router => {
   const router = Router();
+  const known = (id: string) => {
+    const wheel = records.find('wheels', check<string>(recordId, id));
+    const machine = wheel && records.find('machines', wheel.machineId);
+    if (!wheel || !machine) throw new NotFound('There is no such wheel.');
+    return { wheel, machine };
+  };
   router.get('/records/:kind', (req, res) => void res.json({ records: records.list(kindOf(req.params.kind)) }));
   router.post('/records/:kind', (req, res) => {
     const kind = kindOf(req.params.kind);
@@ -62,11 +72,21 @@ export const recordRoutes = (records: RecordStore, jobs: JobStore, work: WorkPoo
       .json({ rows: plan.rows, problems: plan.problems, applied: apply === 'yes' && !faulty });
   });
   router.get('/wheels/:id/record', (req, res) => {
-    const wheel = records.find('wheels', check<string>(recordId, req.params.id));
-    if (!wheel) throw new NotFound('There is no such wheel.');
+    const { wheel, machine } = known(req.params.id);
     const its = jobs.ofWheel(wheel.id);
     const history = wheelHistory(its.slice(0, MOST_JOBS).map((job) => ({ job, entries: jobs.entriesOf(job.id) })));
-    res.json({ wheel, machine: records.find('machines', wheel.machineId), jobs: its, history });
+    res.json({ wheel, machine, jobs: its, history });
+  });
+  router.get('/wheels/:id/section.svg', (req, res) => {
+    const units = checkQuery<UnitPreferences>(unitQuery, req.query);
+    const { wheel, machine } = known(req.params.id);
+    const shapes = crossSection(wheel, sectionLength(units));
+    if (!shapes) throw new NotFound('The wheel’s width over all and its backspace are not in its record yet.');
+    const title = `${POSITION_WORDS[wheel.position]}, ${machine.name}: cut through the axle, inner edge on the left`;
+    res
+      .type('image/svg+xml')
+      .attachment(`wheel-${wheel.id}-section.svg`)
+      .send(drawingSvg(shapes, SECTION_FIELD, title));
   });
   return router;
 };

@@ -1,16 +1,23 @@
 import { useMemo } from 'react';
-import { crossSection, SECTION_FIELD } from '../../core/ring';
+import type { JobState } from '../../core/job';
+import { crossSection, SECTION_FIELD, sectionLength } from '../../core/ring';
 import type { Wheel } from '../../core/wheels';
 import { Shape } from './DrawnShape';
 import { useUnits } from './quantity';
 
 /** A wheel cut through its axle, to scale, with its measured numbers where they are. Nothing where they are not known. */
-export const SectionDrawing = ({ wheel, className = '' }: { wheel: Wheel; className?: string }) => {
-  const { say } = useUnits();
-  const shapes = useMemo(
-    () => crossSection(wheel, (mm) => say(mm, 'mm', { digits: Number.isInteger(mm) ? 0 : 1 })),
-    [wheel, say],
-  );
+export const SectionDrawing = ({
+  wheel,
+  beads,
+  className = '',
+}: {
+  wheel: Wheel;
+  /** What the caliper said of each bead in a job. */
+  beads?: JobState['beads'];
+  className?: string;
+}) => {
+  const { units } = useUnits();
+  const shapes = useMemo(() => crossSection(wheel, sectionLength(units), beads), [wheel, units, beads]);
   if (!shapes) return null;
   const said = shapes.flatMap((s) => (s.kind === 'text' ? [s.text] : []));
   return (

@@ -42,9 +42,10 @@ const firstProblem = (errors: FieldErrors): string | null => {
 export const NewMachineScreen = () => {
   const dispatch = useDo();
   const navigate = useNavigate();
-  const { read } = useUnits();
+  const units = useUnits();
+  const { read } = units;
   const [refused, setRefused] = useState<string | null>(null);
-  const schema = useMemo(() => machineSchema(read), [read]);
+  const schema = useMemo(() => machineSchema(units), [units]);
   const { control, handleSubmit, setValue, formState } = useForm<MachineForm>({
     resolver: joiResolver(schema, { abortEarly: false }),
     defaultValues: EMPTY_MACHINE,
@@ -52,12 +53,13 @@ export const NewMachineScreen = () => {
   const wheels = useFieldArray({ control, name: 'wheels' });
   const fasteners = useFieldArray({ control, name: 'fasteners' });
   const typedWheels = useWatch({ control, name: 'wheels' });
+  const kind = useWatch({ control, name: 'kind' });
 
   const save = handleSubmit(async (form) => {
     setRefused(null);
     try {
       const id = nanoid();
-      await api.addMachine(machineOf(form, id, read), wheelsOf(form, id));
+      await api.addMachine(machineOf(form, id, read), wheelsOf(form, id, units));
       await dispatch(loadShop());
       await navigate('/jobs/new');
     } catch (error) {
@@ -96,8 +98,12 @@ export const NewMachineScreen = () => {
             key={wheel.id}
             control={control}
             index={i}
+            kind={kind}
             typed={typedWheels[i] ?? wheel}
-            onTube={(tube) => setValue(`wheels.${i}.tube`, tube)}
+            onBuild={(tube) => {
+              setValue(`wheels.${i}.tube`, tube);
+              setValue(`wheels.${i}.more`, {});
+            }}
             onAway={wheels.fields.length > 1 ? () => wheels.remove(i) : null}
           />
         ))}

@@ -14,6 +14,7 @@ import { VerdictShape } from '../parts/VerdictMark';
 import { WheelDial } from '../parts/WheelDial';
 import { BasisTag } from '../parts/working';
 import { useApp } from '../store';
+import { PairClamp } from './pair/PairClamp';
 import { TapeForm } from './pair/TapeForm';
 
 const GrowthChart = lazy(() => import('./pair/GrowthChart'));
@@ -153,6 +154,7 @@ export const PairScreen = () => {
         </section>
         <section aria-label="Tape">
           <TapeForm wheels={[pair.left, pair.right]} rules={rules} />
+          <PairClamp pair={pair} rules={rules} />
         </section>
       </div>
       <Spoken />

@@ -97,7 +97,7 @@ export const WheelScreen = () => {
   const navigate = useNavigate();
   const dispatch = useDo();
   const who = useApp((s) => s.prefs.who);
-  const { say } = useUnits();
+  const { say, units } = useUnits();
   const kept = useApp((s) => s.shop.shop?.wheels.find((w) => w.id === id));
   const { record, problem } = useWheelRecord(id, kept?.version);
   const [sideUp, setSideUp] = useState<'disc' | 'other'>('disc');
@@ -173,6 +173,14 @@ export const WheelScreen = () => {
             Turn wheel over
           </Button>
           <SectionDrawing wheel={kept} className="mt-4 w-full" />
+          {kept.overallWidthMm !== null && kept.backspaceMm !== null && (
+            <a
+              className="inline-flex min-h-12 items-center"
+              href={`/api/wheels/${id}/section.svg?${new URLSearchParams({ ...units })}`}
+            >
+              The cut as an SVG file
+            </a>
+          )}
         </section>
         <section>
           <div className="rows">

@@ -1,9 +1,10 @@
 import { QRCodeSVG } from 'qrcode.react';
 import { Link, useParams } from 'react-router';
-import { placeText } from '../../core/units';
+import { counted, placeText } from '../../core/units';
 import { BUILD_WORDS, lockPlaces, POSITION_WORDS } from '../../core/wheels';
 import { Button } from '../parts/Button';
 import { Failed, Frame, Waiting } from '../parts/Frame';
+import { useUnits } from '../parts/quantity';
 import { useApp } from '../store';
 
 /** A tag for a wheel on the shelf: what it is, and a code that opens its record on a phone or scanner in the shop. */
@@ -12,6 +13,8 @@ export const WheelTagScreen = () => {
   const shop = useApp((s) => s.shop.shop);
   const wheel = shop?.wheels.find((w) => w.id === id);
   const machine = shop?.machines.find((m) => m.id === wheel?.machineId);
+  const { say } = useUnits();
+  const rollout = wheel?.rollouts.at(-1);
   if (!shop)
     return (
       <Frame title="Tag">
@@ -70,6 +73,28 @@ export const WheelTagScreen = () => {
           </p>
           {wheel.rimLockDegs.length > 0 && <p>Rim lock at {lockPlaces(wheel)}</p>}
           {wheel.heavySpotDeg !== null && <p>Heavy spot, bare: {placeText(wheel.heavySpotDeg)}</p>}
+          {wheel.ringBolts !== null && (
+            <p>
+              {wheel.rings === 2 ? 'Each ring' : 'Ring'}: {counted(wheel.ringBolts, 'bolt')}
+              {wheel.ringBoltSize && `, ${wheel.ringBoltSize} ${wheel.ringBoltGrade ?? ''}`}
+              {wheel.ringTorqueNm !== null && `, ${say(wheel.ringTorqueNm, 'Nm')}`}
+            </p>
+          )}
+          {wheel.ringGapMm !== null && <p>Ring gap {say(wheel.ringGapMm, 'mm', { digits: 2 })}</p>}
+          {wheel.rimBolts !== null && (
+            <p>
+              {counted(wheel.rimBolts, 'rim bolt')}
+              {wheel.rimBoltTorqueNm !== null && `, ${say(wheel.rimBoltTorqueNm, 'Nm')}`}
+            </p>
+          )}
+          {rollout && (
+            <p>
+              Rollout {say(rollout.circumferenceMm, 'mm')} at {say(rollout.gaugeKpa, 'kPa')}, {rollout.onDate}
+            </p>
+          )}
+          {wheel.build === 'beadlock' && (
+            <p className="mt-1 font-semibold">Rings: let all air out before any ring bolt.</p>
+          )}
           {wheel.build === 'split' && (
             <p className="mt-1 font-semibold">Split rim: let all air out before any rim bolt.</p>
           )}

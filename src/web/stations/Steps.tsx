@@ -2,10 +2,12 @@ import { Check } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { STATION_WORDS } from '../../core/job';
+import type { Step } from '../../core/procedure';
 import { lockPlaces } from '../../core/wheels';
 import { Button } from '../parts/Button';
 import { useKeys } from '../parts/keys';
 import { Reasons } from '../parts/Reasons';
+import { SectionDrawing } from '../parts/SectionDrawing';
 import { useMainWorking } from '../parts/working';
 import { useJob } from '../parts/job-context';
 import { Bites } from './Bites';
@@ -25,6 +27,19 @@ const WINDOW = 4;
 const WINDOW_BESIDE = 2;
 /** Fewest where a ring is worked beside them. */
 const WINDOW_RING = 1;
+
+/** The wheel at a step: its dial, and its cut through the axle where the crush is measured. */
+const StepPicture = ({ step, bite }: { step: Step | undefined; bite: number }) => {
+  const { state, wheel } = useJob();
+  const isCrush = step?.reads === 'crush' && wheel.overallWidthMm !== null && wheel.backspaceMm !== null;
+  if (!isCrush) return <JobDial step={step} bite={bite} />;
+  return (
+    <>
+      <SectionDrawing wheel={wheel} beads={state.beads} className="w-full" />
+      <JobDial step={step} bite={bite} className="lg:max-h-[280px]" />
+    </>
+  );
+};
 
 /** The steps of a hands-on station for this wheel: one at a time, its neighbors in sight. */
 export const Steps = () => {
@@ -50,7 +65,7 @@ export const Steps = () => {
   const lockSaid = lockPlaces(wheel);
   return (
     <StationLayout
-      picture={<JobDial step={current} bite={bites.bite?.n ?? 0} />}
+      picture={<StepPicture step={current} bite={bites.bite?.n ?? 0} />}
       lead={current ? `Step ${index + 1} of ${steps.length}` : `All ${steps.length} steps done`}
       now={current ? current.say : `On to “${STATION_WORDS[next]}”.`}
       why={current?.why}

@@ -1,5 +1,5 @@
 import { NUT_SAYS } from '../../pressure';
-import { all, beadlock, locks, lockPlaces, not, school, tube, kind, rear, type Row } from '../facts';
+import { all, beadlock, humped, locks, lockPlaces, not, school, tube, kind, rear, twoRings, type Row } from '../facts';
 
 /** Seat and Set. Common practice; the limit itself is a working of its own. */
 export const AIR: readonly Row[] = [
@@ -9,8 +9,8 @@ export const AIR: readonly Row[] = [
   },
   { id: 'seat-little', station: 'seat', say: 'A little air first. Look all round: nothing protrudes.', why: 'A tube that shows is pinched at the next pound.', troubles: ['tube-showing', 'valve-leans'], when: tube },
   { id: 'seat-flow', station: 'seat', say: 'Core out while it seats.', why: 'A tubeless bead needs the air fast.', tools: ['valve core tool'], when: all(not(tube), not(beadlock)) },
-  { id: 'seat-center', station: 'seat', say: 'A little air to center the bead, then all out again.', why: 'The locked bead holds; the other one has to find its seat.', caution: 'By the tire’s own limit: these run low.', when: beadlock },
-  { id: 'seat-pops', station: 'seat', say: 'Air in, never past the limit. Listen for the two pops.', why: 'Most seat on the second try, with lubricant.', troubles: ['not-seating'], when: not(beadlock) },
+  { id: 'seat-center', station: 'seat', say: 'A little air to center the bead, then all out again.', why: (f) => (twoRings(f) ? 'Both beads are held: the tire finds its middle between the rings.' : 'The locked bead holds; the other one has to find its seat.'), caution: 'By the tire’s own limit: these run low.', when: beadlock },
+  { id: 'seat-pops', station: 'seat', say: 'Air in, never past the limit. Listen for the two pops.', why: (f) => (humped(f) ? 'A bead has to climb the safety hump: it wants lubricant, and pops late.' : 'Most seat on the second try, with lubricant.'), troubles: ['not-seating'], when: not(beadlock) },
   { id: 'seat-line', station: 'seat', say: 'Molded line the same all round, both sides.', why: 'A bead that hangs in one place comes off on the road.', confirm: 'Both sides looked at.', troubles: ['not-seating'] },
   { id: 'seat-settle', station: 'seat', say: 'Core out, tube slack, both beads stay? Core in, air again.', why: 'The tube settles without being stretched in one place.', tools: ['valve core tool'], when: all(tube, school('tube.settle', 'let slack')) },
   { id: 'set-core', station: 'seat', say: 'Core in, and snug.', why: 'It was out for seating, and the water looks at it too.', tools: ['valve core tool'], when: all(not(tube), not(beadlock)) },

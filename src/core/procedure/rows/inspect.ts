@@ -1,4 +1,4 @@
-import { beadlock, clamped, locks, lockPlaces, lockWord, nipples, not, school, spoked, tube, tubeWas, all, split, type Row } from '../facts';
+import { beadlock, clamped, locks, lockPlaces, lockWord, nipples, not, school, spoked, tube, tubeWas, all, split, twoRings, type Row } from '../facts';
 
 /** Common practice. */
 export const INSPECT: readonly Row[] = [
@@ -22,6 +22,6 @@ export const INSPECT: readonly Row[] = [
   { id: 'in-stem', station: 'inspect', say: 'New valve stem in, core in it.', why: 'Its age is unknown, and it is the cheapest part of the job.', places: () => [{ what: 'valve', deg: 0 }], parts: ['valve stem, new'], when: not(tube) },
   { id: 'in-halves', station: 'inspect', say: 'Look at the halves: bolt holes, threads, the faces that meet.', why: 'A pulled thread or a bent face lets the rim open under air.', caution: 'A cracked half is done: nothing goes on it.', reads: 'findings', when: all(split) },
   {
-    id: 'in-gap', station: 'inspect', say: 'Measure bead bundles and ring gap, both sides. Note the crush.', why: 'Castings, machining and tires vary, every time.', confirm: 'The gap is written on the wheel.', tools: ['caliper'], reads: 'crush', when: beadlock,
+    id: 'in-gap', station: 'inspect', say: (f) => `Measure bead ${twoRings(f) ? 'bundles and ring gap, both sides' : 'bundle and ring gap, at several places'}. Note the crush.`, why: 'Castings, machining and tires vary, every time.', confirm: 'The gap is written on the wheel.', tools: ['caliper'], reads: 'crush', when: beadlock,
   },
 ];

@@ -1,4 +1,4 @@
-import { all, beadlock, changer, clamped, disc, leverPlaces, lockPlaces, locks, lockWord, not, school, several, split, spoked, squeezed, tubeWas, valveAndLocks, type Facts, type Row } from '../facts';
+import { all, beadlock, changer, clamped, disc, leverPlaces, lockPlaces, locks, lockWord, not, school, several, split, spoked, squeezed, tubeWas, twoRings, valveAndLocks, type Facts, type Row } from '../facts';
 
 const NO_FORCE = 'More force is the wrong answer: stop and find out why.';
 const padded = school('disc.levers', 'with a pad');
@@ -34,7 +34,7 @@ export const TIRE_OFF: readonly Row[] = [
     tools: (f) => [...brokenBy(f).tools, 'wheel stand, bucket or blocks'], troubles: ['bead-stuck', 'lock-stuck', 'lever-slips'], when: not(clamped),
   },
   { id: 'toff-break-split', station: 'tire-off', say: 'Undo the rim bolts evenly and lift the halves apart.', why: 'Break the beads first where they stick.', tools: ['sockets for the rim bolts'], troubles: ['bead-stuck'], caution: 'Deflated first: a split rim under air comes apart with force.', wants: 'air-out', when: split },
-  { id: 'toff-ring', station: 'tire-off', say: 'Undo the ring bolts evenly and lift the ring off.', why: 'Keep bolts and washers together: mark where the ring sat.', tools: ['sockets for the ring bolts'], troubles: ['bead-stuck'], caution: 'Deflated first: a ring under air comes off with force.', wants: 'air-out', when: beadlock },
+  { id: 'toff-ring', station: 'tire-off', say: (f) => (twoRings(f) ? 'Undo the bolts of one ring evenly and lift it off, then the other ring.' : 'Undo the ring bolts evenly and lift the ring off.'), why: (f) => `Keep bolts and washers together: mark where ${twoRings(f) ? 'each ring sat, and on which side' : 'the ring sat'}.`, tools: ['sockets for the ring bolts'], troubles: ['bead-stuck'], caution: 'Deflated first: a ring under air comes off with force.', wants: 'air-out', when: beadlock },
   { id: 'toff-soap', station: 'tire-off', say: 'Lubricate the beads. Protect the rim.', why: 'A dry bead asks for force.', parts: ['lubricant for beads'], tools: ['rim protectors'], when: not(clamped) },
   {
     id: 'toff-strap', station: 'tire-off', say: 'Strap the wheel round the spoke best in line with the pull.', why: 'The strap pulls along the spoke and bends nothing.', caution: 'Never a pin that bends spokes.',

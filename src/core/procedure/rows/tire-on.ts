@@ -1,4 +1,4 @@
-import { all, beadlock, changer, clamped, doubled, leverPlaces, locks, lockPlaces, lockWord, nipples, not, school, several, split, spoked, tube, type Facts, type Row } from '../facts';
+import { all, beadlock, changer, clamped, doubled, leverPlaces, locks, lockPlaces, lockWord, nipples, not, school, several, split, spoked, tube, twoRings, type Facts, type Row } from '../facts';
 import { lightMarkPlace, lightMarkSays } from '../../beads';
 import { discCaution } from './tire-off';
 
@@ -41,13 +41,13 @@ export const TIRE_ON: readonly Row[] = [
   },
   { id: 'on-split', station: 'tire-on', say: 'Tire on the first half, then the second half down on it.', why: (f) => (tube(f) ? 'No tube between the halves. Every rim bolt started by hand, then pulled down evenly.' : 'Every rim bolt started by hand, then pulled down evenly.'), confirm: 'The halves meet all round.', caution: 'Rim bolts first, air last.', tools: ['sockets for the rim bolts'], troubles: ['tube-showing'], when: split },
   { id: 'on-split-torque', station: 'tire-on', say: 'Torque the rim bolts, crossing, twice round.', why: 'A bolt that the others have let go carries nothing.', caution: 'All rim bolts torqued before any air goes in. Values from the maker’s manual.', tools: ['torque wrench'], shows: 'ring', troubles: ['bolt-spins'], when: split },
-  { id: 'on-step', station: 'tire-on', say: 'Soapy bead onto the step all round, then the ring.', why: 'A bead that is not down on the step tilts the ring.', confirm: 'The bead lies on the step all round.', parts: ['lubricant for beads'], when: beadlock },
+  { id: 'on-step', station: 'tire-on', say: (f) => (twoRings(f) ? 'Soapy bead onto the step all round, then its ring; then the other side.' : 'Soapy bead onto the step all round, then the ring.'), why: (f) => (twoRings(f) ? 'Each side is measured, clamped and torqued on its own.' : 'A bead that is not down on the step tilts the ring.'), confirm: (f) => (twoRings(f) ? 'Both beads lie on their steps all round.' : 'The bead lies on the step all round.'), parts: ['lubricant for beads'], when: beadlock },
   {
-    id: 'on-ring', station: 'tire-on', say: (f) => `Anti-seize, every bolt by hand, then half a turn each, ${f.school('ring.order')}.`, why: 'The gap at the ring’s edge closes evenly.', caution: 'Deflated first. Only a torque wrench finishes ring bolts. The maker’s manual decides the value.', reads: 'ring-gap', shows: 'ring', troubles: ['ring-tilts', 'bead-off-step', 'bolt-spins'],
+    id: 'on-ring', station: 'tire-on', say: (f) => `Anti-seize, every bolt by hand, then half a turn each, ${f.school('ring.order')}.`, why: (f) => (twoRings(f) ? 'The gap at each ring’s edge closes evenly.' : 'The gap at the ring’s edge closes evenly.'), caution: 'Deflated first. Only a torque wrench finishes ring bolts. The maker’s manual decides the value.', reads: 'ring-gap', shows: 'ring', troubles: ['ring-tilts', 'bead-off-step', 'bolt-spins'],
     confirm: 'The gap is even all round before any torque.', parts: ['anti-seize'], tools: ['sockets for the ring bolts'], when: beadlock,
   },
   {
-    id: 'on-ring-torque', station: 'tire-on', say: (f) => `Torque the ring bolts, ${f.school('ring.order')}, twice round.`, why: 'The second pass finds bolts that the settling bead has let go.', caution: 'Deflated first. Only a torque wrench finishes. The maker’s value binds.', tools: ['torque wrench'], reads: 'ring-gap', shows: 'ring', troubles: ['ring-tilts', 'bead-off-step', 'bolt-spins'], when: beadlock,
+    id: 'on-ring-torque', station: 'tire-on', say: (f) => `Torque the ${twoRings(f) ? 'bolts of both rings' : 'ring bolts'}, ${f.school('ring.order')}, twice round${twoRings(f) ? ' each' : ''}.`, why: 'The second pass finds bolts that the settling bead has let go.', caution: 'Deflated first. Only a torque wrench finishes. The maker’s value binds.', tools: ['torque wrench'], reads: 'ring-gap', shows: 'ring', troubles: ['ring-tilts', 'bead-off-step', 'bolt-spins'], when: beadlock,
   },
   { id: 'on-tube', station: 'tire-on', say: 'Tube in, valve through the hole, nut on two turns.', why: 'A leaning stem tears. Work the tube round until it stands square.', places: () => [{ what: 'valve', deg: 0 }], troubles: ['valve-leans', 'tube-showing'], when: all(tube, not(clamped), school('tube.in', 'after the first bead')) },
   {

@@ -1,17 +1,19 @@
 import { useEffect, useRef } from 'react';
-import type { Control } from 'react-hook-form';
-import { BUILDS, BUILD_WORDS, DISC_SIDES, POSITIONS, POSITION_WORDS } from '../../../core/wheels';
+import { Controller, type Control } from 'react-hook-form';
+import { BUILDS, BUILD_WORDS, DISC_SIDES, POSITIONS, POSITION_WORDS, type Machine } from '../../../core/wheels';
 import { Button } from '../../parts/Button';
 import { FormChoice, FormText } from '../../parts/form-fields';
-import { choices, type MachineForm, type WheelForm } from './machine-form';
+import { FieldInput } from '../records/FieldInput';
+import { choices, moreOf, type MachineForm, type WheelForm } from './machine-form';
 
 interface Props {
   control: Control<MachineForm>;
   index: number;
   /** The wheel as it is typed now. */
   typed: WheelForm;
-  /** Another build usually means another answer to tube or none. */
-  onTube: (tube: WheelForm['tube']) => void;
+  kind: Machine['kind'];
+  /** Another build usually means another answer to tube or none, and has other bolts. */
+  onBuild: (tube: WheelForm['tube']) => void;
   /** Takes the wheel away; null for the only one. */
   onAway: (() => void) | null;
 }
@@ -22,14 +24,14 @@ const TUBE = [
 ] as const;
 
 /** One wheel of a new machine. */
-export const WheelFields = ({ control, index, typed, onTube, onAway }: Props) => {
+export const WheelFields = ({ control, index, kind, typed, onBuild, onAway }: Props) => {
   const at = `wheels.${index}` as const;
   const before = useRef(typed.build);
   useEffect(() => {
     if (before.current === typed.build) return;
     before.current = typed.build;
-    onTube(typed.build === 'spoked' ? 'tube' : 'none');
-  }, [typed.build, onTube]);
+    onBuild(typed.build === 'spoked' ? 'tube' : 'none');
+  }, [typed.build, onBuild]);
   return (
     <fieldset className="grid gap-3 border-t-2 border-ink pt-3 sm:grid-cols-2 lg:grid-cols-4">
       <legend className="head pr-3 text-xl">{POSITION_WORDS[typed.position]}</legend>
@@ -54,6 +56,21 @@ export const WheelFields = ({ control, index, typed, onTube, onAway }: Props) =>
         <FormText control={control} name={`${at}.spokes`} label="Spokes" inputMode="numeric" maxLength={2} />
       )}
       <FormChoice control={control} name={`${at}.discSide`} label="Brake disc" options={choices(DISC_SIDES)} />
+      {moreOf(typed.build, kind).map((field) => (
+        <Controller
+          key={field.key}
+          control={control}
+          name={`${at}.more.${field.key}`}
+          render={({ field: bound, fieldState }) => (
+            <FieldInput
+              field={field}
+              value={bound.value ?? ''}
+              problem={fieldState.error?.message ?? null}
+              onChange={bound.onChange}
+            />
+          )}
+        />
+      ))}
       {onAway && (
         <Button small className="self-end" onClick={onAway}>
           Take this wheel away

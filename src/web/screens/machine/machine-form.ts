@@ -1,13 +1,23 @@
 import { nanoid } from '@reduxjs/toolkit';
 import Joi from 'joi';
 import { InputError } from '../../../core/errors';
-import { complete, parsePlaces } from '../../../core/shop';
+import { checkField, complete, fieldsOfKind, parsePlaces, type Field } from '../../../core/shop';
 import { readTire } from '../../../core/tires';
-import { POSITION_WORDS, readRimCode, type Fastener, type Machine, type Wheel } from '../../../core/wheels';
+import {
+  onFourWheels,
+  POSITION_WORDS,
+  readRimCode,
+  type Fastener,
+  type Machine,
+  type MachineKind,
+  type Wheel,
+} from '../../../core/wheels';
 import { needed, typed, whole } from '../../parts/form-schema';
 import type { useUnits } from '../../parts/quantity';
+import { valueOf } from '../records/record-draft';
 
-type Read = ReturnType<typeof useUnits>['read'];
+type Units = Pick<ReturnType<typeof useUnits>, 'read' | 'write'>;
+type Read = Units['read'];
 
 /** A wheel as it is typed. */
 export interface WheelForm {
@@ -19,6 +29,8 @@ export interface WheelForm {
   locks: string;
   spokes: string;
   discSide: Wheel['discSide'];
+  /** What is asked of its kind of wheel alone, by the field of the record. */
+  more: Record<string, string>;
 }
 
 /** A fastener as it is typed. */
@@ -53,7 +65,25 @@ export const freshWheel = (position: Wheel['position']): WheelForm => ({
   locks: '',
   spokes: '36',
   discSide: 'right',
+  more: {},
 });
+
+/** Fields of a wheel's record that a clamped wheel cannot be worked without; the rest is asked for where it is needed. */
+const CLAMPED = ['rings', 'ringBolts', 'ringBoltSize', 'ringBoltGrade', 'ringTorqueNm', 'rimBolts', 'rimBoltTorqueNm'];
+
+const ASKED = fieldsOfKind('wheels').filter(({ key }) => CLAMPED.includes(key) || key === 'pair');
+
+/** What is asked of a wheel beside what all wheels are asked: its bolts by its build, its pair by the machine. */
+export const moreOf = (build: Wheel['build'], kind: MachineKind): readonly Field[] =>
+  ASKED.filter(({ key, builds }) =>
+    key === 'pair' ? onFourWheels(kind) || kind === 'sidecar' : builds?.includes(build),
+  );
+
+/** A field that is not asked for in this form has no currency to be read in. */
+const NO_MONEY = '';
+
+const readMore = (field: Field, text: string, units: Units): unknown =>
+  checkField(field, valueOf(field, text, units, NO_MONEY));
 
 export const freshFastener = (): FastenerForm => ({ name: '', wheel: 'any', torque: '' });
 
@@ -105,22 +135,29 @@ const checkWheel = (wheel: WheelForm): void => {
 
 const wheelSchema = whole<WheelForm>(checkWheel);
 
+const moreSchema = (units: Units): Joi.ObjectSchema =>
+  Joi.object(
+    Object.fromEntries(ASKED.map((field) => [field.key, typed((text) => readMore(field, text, units)).optional()])),
+  );
+
 /** What a machine's form takes, each refusal at its field. */
-export const machineSchema = (read: Read): Joi.ObjectSchema =>
+export const machineSchema = (units: Units): Joi.ObjectSchema =>
   Joi.object({
     name: needed('The machine has no name: what the shop calls it.', 80),
     rider: needed('The rider has no name: whose machine it is.', 80),
     kind: Joi.string().required(),
     drive: Joi.string().required(),
-    front: typed((text) => optional(text, 'Front placard', 'kPa', read)),
-    rear: typed((text) => optional(text, 'Rear placard', 'kPa', read)),
-    wheels: Joi.array().items(wheelSchema).required(),
+    front: typed((text) => optional(text, 'Front placard', 'kPa', units.read)),
+    rear: typed((text) => optional(text, 'Rear placard', 'kPa', units.read)),
+    wheels: Joi.array()
+      .items(wheelSchema.keys({ more: moreSchema(units) }))
+      .required(),
     fasteners: Joi.array()
       .items(
         Joi.object({
           name: Joi.string().allow('').max(60).required(),
           wheel: Joi.string().required(),
-          torque: typed((text) => optional(text, 'Torque', 'Nm', read)),
+          torque: typed((text) => optional(text, 'Torque', 'Nm', units.read)),
         }),
       )
       .required(),
@@ -147,7 +184,7 @@ export const machineOf = (form: MachineForm, id: string, read: Read): Machine =>
   });
 
 /** Its wheels; checked before. */
-export const wheelsOf = (form: MachineForm, machineId: string): Wheel[] =>
+export const wheelsOf = (form: MachineForm, machineId: string, units: Units): Wheel[] =>
   form.wheels.map((w) =>
     complete('wheels', {
       id: nanoid(),
@@ -160,5 +197,8 @@ export const wheelsOf = (form: MachineForm, machineId: string): Wheel[] =>
       rimLockDegs: parsePlaces(w.locks),
       spokes: spokesOf(w),
       discSide: w.discSide,
+      ...Object.fromEntries(
+        moreOf(w.build, form.kind).map((field) => [field.key, readMore(field, w.more[field.key] ?? '', units)]),
+      ),
     }),
   );

@@ -83,7 +83,8 @@ const number = (field: Field, text: string, value: number | null): number => {
   return value;
 };
 
-const valueOf = (field: Field, draft: FieldDraft, units: Units, currency: string): unknown => {
+/** A field's value as it was typed. Throws `InputError` naming the field. */
+export const valueOf = (field: Field, draft: FieldDraft, units: Units, currency: string): unknown => {
   const { form } = field;
   if (form.as === 'fasteners')
     return (draft as FastenerDraft[])

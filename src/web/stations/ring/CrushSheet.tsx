@@ -68,7 +68,8 @@ export const CrushSheet = ({ onDone }: { onDone: () => void }) => {
   const beads = sides
     .map((side) => ({ side, bundleMm: listOf(side, 'bundleMm'), gapMm: listOf(side, 'gapMm'), device }))
     .filter((b) => b.bundleMm.length > 0 || b.gapMm.length > 0);
-  const crush = crushOf({ ...state, beads: Object.fromEntries(beads.map((b) => [b.side, b])) });
+  const measured = Object.fromEntries(beads.map((b) => [b.side, b]));
+  const crush = crushOf({ ...state, beads: measured });
   const keep = async () => {
     if (cells.some(isBad)) return setProblem('A reading is no thickness. See the marked fields.');
     if (!crush) return setProblem('Nothing is measured yet: bundle and gap of a bead.');
@@ -129,7 +130,9 @@ export const CrushSheet = ({ onDone }: { onDone: () => void }) => {
           </fieldset>
         )),
       )}
-      {state.wheel && <SectionDrawing wheel={state.wheel} className="mx-auto mt-4 w-full max-w-[560px]" />}
+      {state.wheel && (
+        <SectionDrawing wheel={state.wheel} beads={measured} className="mx-auto mt-4 w-full max-w-[560px]" />
+      )}
       <SheetFoot keeps="Keep these readings" onKeep={() => void keep()} problem={problem} />
     </Sheet>
   );

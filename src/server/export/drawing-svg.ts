@@ -1,0 +1,32 @@
+import type { DialShape } from '../../core/wheels';
+import { lineWidth, PRINT } from './print-colors';
+
+const ESCAPES: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };
+const escaped = (text: string): string => text.replace(/[&<>"]/g, (c) => ESCAPES[c]!);
+
+const element = (shape: DialShape): string => {
+  const color = PRINT[shape.role];
+  if (shape.kind === 'text')
+    return `<text x="${shape.x}" y="${shape.y}" font-size="${shape.size}" text-anchor="${shape.anchor}" fill="${color}">${escaped(shape.text)}</text>`;
+  const paint = shape.filled
+    ? `fill="${color}"`
+    : `fill="none" stroke="${color}" stroke-width="${lineWidth(shape.role)}"`;
+  return shape.kind === 'circle'
+    ? `<circle cx="${shape.cx}" cy="${shape.cy}" r="${shape.r}" ${paint}/>`
+    : `<path d="${shape.d}" ${paint}/>`;
+};
+
+/** A drawing as an SVG 1.1 file that stands alone, in print colors on white, named by `title`. */
+export const drawingSvg = (
+  shapes: readonly DialShape[],
+  field: { width: number; height: number },
+  title: string,
+): string =>
+  [
+    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${field.width} ${field.height}" font-family="sans-serif" role="img">`,
+    `<title>${escaped(title)}</title>`,
+    `<rect width="${field.width}" height="${field.height}" fill="#ffffff"/>`,
+    ...shapes.map(element),
+    '</svg>',
+    '',
+  ].join('\n');
