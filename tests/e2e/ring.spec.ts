@@ -70,7 +70,7 @@ test('a ring of two: beads by caliper one after the other, then every bolt in it
   await expect(ring).toContainText('bolt 1');
 
   // A click at another torque ticks nothing and says so; at the maker's it walks on by itself.
-  const wrench = await nameOf(shop, 'torque-wrench');
+  const wrench = 'ring click wrench';
   await hold(shop, wrench, { setNm: 40, pulling: false });
   await ring.getByRole('button', { name: 'The wrench ticks them' }).click();
   await expect(ring.getByText('waits for the click')).toBeVisible();

@@ -18,9 +18,14 @@ export interface PairNow {
   left: Wheel;
   right: Wheel;
   rollouts: { left: Attempt<Rollout> | null; right: Attempt<Rollout> | null };
-  /** Null until both were taped. */
+  /** At the measuring pressure; null until both were taped. */
   match: Attempt<RolloutMatch> | null;
+  /** As they were taped last, where that was at two pressures: the smaller one corrected with air. Null otherwise. */
+  aired: { match: Attempt<RolloutMatch>; leftKpa: number; rightKpa: number } | null;
 }
+
+/** Two pressures of a gauge that differ by less are one. Basis: memory, a gauge for low pressures. */
+const SAME_KPA = 1.5;
 
 /** On which side of the machine a wheel counts: a sidecar's rear wheel is the left one of the two here. */
 const isLeft = ({ position }: Wheel): boolean => position.startsWith('left') || position === 'rear';
@@ -47,19 +52,36 @@ export const pairNow = (one: Wheel, other: Wheel, rules: RuleValues): PairNow =>
   const of = (wheel: Wheel): Attempt<Rollout> | null =>
     wheel.rollouts.length === 0 ? null : attempt(rollout, { readings: tapesOf(wheel), rules });
   const rollouts = { left: of(left), right: of(right) };
-  if (!rollouts.left?.ok || !rollouts.right?.ok) return { left, right, rollouts, match: null };
+  if (!rollouts.left?.ok || !rollouts.right?.ok) return { left, right, rollouts, match: null, aired: null };
   const [a, b] = [rollouts.left.working.result, rollouts.right.working.result];
   const smaller = a.circumferenceMm <= b.circumferenceMm ? { wheel: left, told: a } : { wheel: right, told: b };
-  const match = attempt(rolloutMatch, {
-    leftMm: a.circumferenceMm,
-    rightMm: b.circumferenceMm,
-    measuringKpa: ruleNumber('rollout.measureKpa', rules),
+  const common = {
     ...(one.pair === null ? {} : { pair: one.pair }),
     ...(smaller.told.stretchMmPerKpa === null ? {} : { stretchMmPerKpa: smaller.told.stretchMmPerKpa }),
     ...(smaller.wheel.rimLimitKpa === null ? {} : { limitKpa: smaller.wheel.rimLimitKpa }),
     rules,
-  });
-  return { left, right, rollouts, match };
+  };
+  const matchOf = (leftMm: number, rightMm: number, measuringKpa: number) =>
+    attempt(rolloutMatch, { leftMm, rightMm, measuringKpa, ...common });
+  const [leftTape, rightTape] = [left.rollouts.at(-1)!, right.rollouts.at(-1)!];
+  const isAired = Math.abs(leftTape.gaugeKpa - rightTape.gaugeKpa) > SAME_KPA;
+  return {
+    left,
+    right,
+    rollouts,
+    match: matchOf(a.circumferenceMm, b.circumferenceMm, ruleNumber('rollout.measureKpa', rules)),
+    aired: isAired
+      ? {
+          match: matchOf(
+            leftTape.circumferenceMm,
+            rightTape.circumferenceMm,
+            (leftTape.circumferenceMm < rightTape.circumferenceMm ? leftTape : rightTape).gaugeKpa,
+          ),
+          leftKpa: leftTape.gaugeKpa,
+          rightKpa: rightTape.gaugeKpa,
+        }
+      : null,
+  };
 };
 
 /** How the beads of both wheels are crushed, beside each other; null until a bead of the left one was measured. */
@@ -92,7 +114,8 @@ export const pairDoubts = (state: JobState, wheels: readonly Wheel[]): string[] 
     gaugeKpa,
   }));
   const now = { ...wheel, rollouts: [...(chosen ? [] : wheel.rollouts), ...taped] };
-  const { match } = pairNow(now, partner, rules);
+  const pair = pairNow(now, partner, rules);
+  const match = pair.aired?.match ?? pair.match;
   if (!match) return ['Its partner, or this wheel, was not taped: nobody knows whether the pair matches.'];
   if (!match.ok) return [match.problem.message];
   return match.working.result.reasons

@@ -267,6 +267,22 @@ describe('a pair', () => {
     expect(pairNow(left, { ...right, rollouts: [] }, {}).match).toBeNull();
   });
 
+  test('corrected with air, it matches as it is aired; let down again, or aired by a hair, it does not', () => {
+    const then = (gaugeKpa: number, circumferenceMm: number): Wheel => ({
+      ...left,
+      rollouts: [...left.rollouts, { onDate: TODAY, run: 1, circumferenceMm, gaugeKpa }],
+    });
+    const aired = pairNow(then(55, 2503), right, {});
+    expect(aired.aired).toMatchObject({ leftKpa: 55, rightKpa: 41.37 });
+    expect(aired.aired?.match.ok && aired.aired.match.working.result.differenceMm).toBe(-2);
+    expect(aired.match?.ok && aired.match.working.verdict).not.toBe('good');
+    const doubts = (wheel: Wheel) => pairDoubts(foldJob(jobOf(right).log), [wheel, right]);
+    expect(doubts(then(55, 2503))).toEqual([]);
+    expect(doubts(then(55, 2495))).not.toEqual([]);
+    expect(pairNow(then(41.37, 2490), right, {}).aired).toBeNull();
+    expect(pairNow(then(42.5, 2490), right, {}).aired).toBeNull();
+  });
+
   test('stands at hand-over of either wheel: apart, not taped, or nothing', () => {
     const of = (wheel: Wheel, mm: number | null, wheels = [left, right]) => {
       const l = jobOf(wheel);

@@ -25,6 +25,7 @@ export const procedureInputOf = (state: JobState): ProcedureInput | null => {
       sealed: wheel.sealed,
       ...(wheel.rings === null ? {} : { rings: wheel.rings }),
       ...(hump === null ? {} : { hump }),
+      pair: wheel.pair !== null,
       strips: wheel.strips ?? ruleNumber('strip.count', rules),
       rimDiameterMm: rimDiameterMm(state),
       heavySpotDeg: wheel.heavySpotDeg,

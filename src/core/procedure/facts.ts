@@ -27,6 +27,8 @@ export interface ProcedureInput {
     rings?: number;
     /** A safety hump holds the beads; nothing is said of a rim whose code does not tell. */
     hump?: boolean;
+    /** It makes a pair with another driven wheel, which it must match. */
+    pair?: boolean;
     /** Null where neither rim code nor tire tells: then no lever has a place. */
     rimDiameterMm: number | null;
     heavySpotDeg: number | null;

@@ -3,7 +3,7 @@ import { problemOf } from '../../../tests/sample';
 import { procedureInput, WHEELS_OF_THE_TRADE } from '../../../tests/wheels-of-the-trade';
 import { mountOrientation } from '../beads';
 import { findRule } from '../rules';
-import { BUILDS, DISC_SIDES, DRIVES, MACHINE_KINDS } from '../wheels';
+import { BUILDS, DISC_SIDES, DRIVES, MACHINE_KINDS, type MachineKind } from '../wheels';
 import { tools } from '../fitting';
 import { procedure, schoolChoices, SCHOOLS, schoolWhy, stepsFor, SYMPTOMS, type ProcedureInput } from '.';
 
@@ -400,4 +400,17 @@ test('as a working it says how many steps each station has, by which schools, wi
   ]);
   expect(working.basis).toHaveLength(SCHOOLS.length);
   expect(working.cautions).toContain('Never with the disc underneath.');
+});
+
+describe('rollout is taped', () => {
+  const at = (kind: MachineKind, end: 'front' | 'rear', pair: boolean) =>
+    stepsFor(procedureInput({ machine: { kind }, wheel: { end, build: 'cast', pair } }))
+      .filter((s) => s.reads === 'rollout')
+      .map((s) => s.id);
+  test('of drag rears always, of a sidecar’s rear, and of every wheel that makes a pair; once', () => {
+    expect([at('drag', 'rear', false), at('drag', 'front', false)]).toEqual([['set-rollout'], []]);
+    expect([at('side-by-side', 'front', true), at('side-by-side', 'rear', false)]).toEqual([['set-rollout'], []]);
+    expect([at('sidecar', 'rear', false), at('sidecar', 'front', true)]).toEqual([['set-match'], ['set-match']]);
+    expect(at('drag', 'rear', true)).toHaveLength(1);
+  });
 });

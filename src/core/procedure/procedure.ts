@@ -98,6 +98,7 @@ export const procedure = defineWorking<ProcedureInput, { steps: Step[] }>({
         strips: count(1, 2, 'Rim strips'),
         rings: count(1, 2, 'Beadlock rings').optional(),
         hump: yes('Safety hump').optional(),
+        pair: yes('Makes a pair with another driven wheel').optional(),
         rimDiameterMm: quantity('mm', 80, 700, 'Diameter of the rim').allow(null),
         heavySpotDeg: angle('Heavy spot of the bare wheel').allow(null),
       },

@@ -177,7 +177,11 @@ export const crossSection = (
     const atX = side === 'inner' ? x(0) : x(wide);
     if (said.length > 0)
       shapes.push(
-        words(Math.min(Math.max(atX, WORDS_HALF), SECTION_FIELD.width - WORDS_HALF), y(flange) - 6, said.join(', ')),
+        words(
+          Math.min(Math.max(atX, WORDS_HALF), SECTION_FIELD.width - WORDS_HALF),
+          y(Math.max(flange, seat + USUAL.bundleMm)) - 6,
+          said.join(', '),
+        ),
       );
   }
   return shapes;

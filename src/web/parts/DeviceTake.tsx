@@ -29,6 +29,8 @@ export const DeviceLabel = ({ device }: { device: NonNullable<LiveDevice['device
 
 interface Props {
   kind: DeviceKind;
+  /** The instrument that is meant, where there are several of the kind. */
+  meant?: string;
   /** What is taken with it, for who hears the button. */
   what: string;
   /** Beside a field in a row: a plug instead of words. */
@@ -37,9 +39,9 @@ interface Props {
 }
 
 /** The instrument itself, live, with the one button that takes its reading. */
-const Live = ({ kind, onTake }: Pick<Props, 'kind' | 'onTake'>) => {
+const Live = ({ kind, meant, onTake }: Pick<Props, 'kind' | 'meant' | 'onTake'>) => {
   const { say } = useUnits();
-  const { device, line, reading, says, forget } = useDevice(kind, true);
+  const { device, line, reading, says, forget } = useDevice(kind, true, true, meant);
   const shown = reading ?? line;
   return (
     <>
@@ -80,7 +82,7 @@ const Live = ({ kind, onTake }: Pick<Props, 'kind' | 'onTake'>) => {
 };
 
 /** Beside a field: the live instrument of a kind, and one tap that takes its reading. */
-export const DeviceTake = ({ kind, what, compact, onTake }: Props) => {
+export const DeviceTake = ({ kind, meant, what, compact, onTake }: Props) => {
   const [open, setOpen] = useState(false);
   const { says: name } = DEVICE_KINDS[kind];
   return (
@@ -111,6 +113,7 @@ export const DeviceTake = ({ kind, what, compact, onTake }: Props) => {
           {open && (
             <Live
               kind={kind}
+              {...(meant === undefined ? {} : { meant })}
               onTake={(line) => {
                 onTake(line);
                 setOpen(false);

@@ -44,8 +44,12 @@ export interface LiveDevice {
 const better = (a: DeviceNow, b: DeviceNow): number =>
   Number(a.simulated) - Number(b.simulated) || Number(b.state === 'live') - Number(a.state === 'live');
 
-const pick = (of: readonly HeldDevice[], before: HeldDevice | null): HeldDevice | null =>
-  of.find((d) => d.name === before?.name && d.state === 'live') ?? [...of].sort(better)[0] ?? null;
+/** The one that is meant before the one that was heard last, and that before any other. */
+const pick = (of: readonly HeldDevice[], before: HeldDevice | null, meant: string | null): HeldDevice | null =>
+  of.find((d) => d.name === meant) ??
+  of.find((d) => d.name === before?.name && d.state === 'live') ??
+  [...of].sort(better)[0] ??
+  null;
 
 const stateWords = (device: DeviceNow): string => {
   if (device.state === 'frozen') return 'frozen: it says the same line again and again';
@@ -54,10 +58,10 @@ const stateWords = (device: DeviceNow): string => {
 };
 
 /**
- * Listens to the shop's instrument of a kind while `on`: a real one before a stand-in, and a stand-in only where they
- * are wanted.
+ * Listens to the shop's instrument of a kind while `on`: the one that is `meant` by its name, else a real one before a
+ * stand-in, and a stand-in only where they are wanted.
  */
-export const useDevice = (kind: DeviceKind, on: boolean, standIns = true): LiveDevice => {
+export const useDevice = (kind: DeviceKind, on: boolean, standIns = true, meant: string | null = null): LiveDevice => {
   const [device, setDevice] = useState<HeldDevice | null>(null);
   const [track, setTrack] = useState<Track>(NOTHING_HEARD);
   const [nowMs, setNowMs] = useState(0);
@@ -83,6 +87,7 @@ export const useDevice = (kind: DeviceKind, on: boolean, standIns = true): LiveD
             pick(
               devices.filter((d) => d.kind === kind && (standIns || !d.simulated)),
               before,
+              meant,
             ),
           ),
         (error: unknown) => {
@@ -95,7 +100,7 @@ export const useDevice = (kind: DeviceKind, on: boolean, standIns = true): LiveD
       gone = true;
       clearInterval(again);
     };
-  }, [kind, on, standIns]);
+  }, [kind, on, standIns, meant]);
 
   useEffect(() => {
     if (!on || name === null) return;

@@ -52,9 +52,11 @@ const OneWheel = ({ wheel, told, dashed }: { wheel: Wheel; told: Attempt<Rollout
   );
 };
 
-/** How far they are apart: the only colored thing. */
-const Apart = ({ match }: { match: PairNow['match'] }) => {
+/** How far they are apart, as they are aired: the only colored thing. */
+const Apart = ({ pair }: { pair: PairNow }) => {
   const { say } = useUnits();
+  const { aired } = pair;
+  const match = aired?.match ?? pair.match;
   if (!match?.ok) return <p className="text-ink2">{match ? refusalText(match.problem) : 'Tape both.'}</p>;
   const { working } = match;
   const verdict = working.verdict ?? 'check';
@@ -67,6 +69,11 @@ const Apart = ({ match }: { match: PairNow['match'] }) => {
       <p className={`mt-1 inline-flex items-center gap-2 font-semibold ${tone}`}>
         <VerdictShape verdict={verdict} /> apart
       </p>
+      {aired && (
+        <p className="text-[15px] text-ink2">
+          as taped last: left at {say(aired.leftKpa, 'kPa')}, right at {say(aired.rightKpa, 'kPa')}
+        </p>
+      )}
       <p>
         <BasisTag title="the match" working={working}>
           the arithmetic
@@ -140,12 +147,16 @@ export const PairScreen = () => {
       <div className="grid items-center gap-3 max-lg:grid-cols-2 lg:grid-cols-[minmax(0,1fr)_200px_minmax(0,1fr)]">
         <OneWheel wheel={pair.left} told={pair.rollouts.left} dashed={false} />
         <div className="max-lg:order-first max-lg:col-span-2">
-          <Apart match={pair.match} />
+          <Apart pair={pair} />
         </div>
         <OneWheel wheel={pair.right} told={pair.rollouts.right} dashed />
       </div>
       <div className="mt-4 grid gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1.1fr)_minmax(0,1fr)]">
         <section aria-label="What to do">
+          {pair.aired?.match.ok && (
+            <Reasons reasons={pair.aired.match.working.result.reasons.slice(0, 1)} className="mb-1" />
+          )}
+          {pair.aired && <p className="text-[16px] text-ink2">Both at the measuring pressure:</p>}
           {pair.match?.ok && <Reasons reasons={pair.match.working.result.reasons} />}
           {again.length > 0 && (
             <p className="mt-1 text-[16px]">Tape again after the next run: {again.join(', ').toLowerCase()}.</p>

@@ -62,7 +62,15 @@ const Ways = ({ fastener, choice, isNext, mayTighten, onKeep, onClick }: Props) 
   const isNow = isNext && mayTighten;
   return (
     <>
-      {isNow && <DeviceTake compact kind="torque-wrench" what={`Torque of ${fastener.name}`} onTake={onClick} />}
+      {isNow && (
+        <DeviceTake
+          compact
+          kind="torque-wrench"
+          meant={wrench.name}
+          what={`Torque of ${fastener.name}`}
+          onTake={onClick}
+        />
+      )}
       <Button small go={isNow} onClick={() => onKeep('torqued', wrench.name)}>
         Torqued
       </Button>

@@ -3,6 +3,7 @@ import { stepsOf } from '../../core/job';
 import { Button } from '../parts/Button';
 import { useKeys } from '../parts/keys';
 import { useJob } from '../parts/job-context';
+import { StepReading } from './StepReading';
 
 /** The step at hand of a station that has more to it than steps: one line, one key. */
 export const StepStrip = () => {
@@ -19,17 +20,18 @@ export const StepStrip = () => {
     );
   return (
     <div
-      className="mb-2 flex items-center gap-3 border-l-4 border-water pl-3"
+      className="mb-2 flex flex-wrap items-center gap-3 border-l-4 border-water pl-3"
       role="group"
       aria-label="Step at hand"
       title={current.why}
     >
-      <p className="min-w-0 flex-1 leading-tight" aria-live="polite">
+      <p className="min-w-0 flex-1 basis-44 leading-tight" aria-live="polite">
         <span className="text-[14px] text-ink2">
           {steps.indexOf(current) + 1} of {steps.length}
         </span>
         <span className="block text-[17px] font-semibold">{current.say}</span>
       </p>
+      <StepReading step={current} />
       <Button small hotkey="D" onClick={() => void done()} aria-label={`Done: ${current.say}`}>
         Done
       </Button>

@@ -30,7 +30,7 @@ export const useSteps = (onLast: (next: StationId) => void): StepsAtHand => {
   const { state, station, write } = useJob();
   const steps = useMemo(() => stepsOf(state, station), [state, station]);
   const [looked, look] = useState<string | null>(null);
-  const writing = useRef(false);
+  const writing = useRef<string | null>(null);
   const air = useMemo(() => airOutOf(state), [state]);
   const current = steps.find((s) => s.id === looked) ?? steps.find((s) => !state.steps[s.id]);
   const index = current ? steps.indexOf(current) : steps.length;
@@ -45,13 +45,13 @@ export const useSteps = (onLast: (next: StationId) => void): StepsAtHand => {
     // The next one is named only where it is done too: an undo then leads back to what is open.
     const after = steps[index + 1];
     if (isDone) return look(after && state.steps[after.id] ? after.id : null);
-    // Pressed again before it is written, it is still one step.
-    if (writing.current || held) return;
-    writing.current = true;
+    // Pressed again before it is written, it is still one step; the one after it may be pressed at once.
+    if (writing.current === current.id || held) return;
+    writing.current = current.id;
     try {
       if (await write([{ kind: 'step', data: { stepId: current.id } }])) look(null);
     } finally {
-      writing.current = false;
+      if (writing.current === current.id) writing.current = null;
     }
   };
   return { steps, current, index, isDone, next, held, look, back, tick };

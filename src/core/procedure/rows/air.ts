@@ -22,8 +22,8 @@ export const AIR: readonly Row[] = [
     why: 'A rubber-sleeved valve takes no nut at all.', tools: ['wrench for the valve nut'], when: tube,
   },
   { id: 'set-pressure', station: 'set', say: 'Set the pressure, cold.', why: 'With a gauge whose error you know.', tools: ['compressor, clip-on chuck, gauge'] },
-  { id: 'set-rollout', station: 'set', reads: 'rollout', say: 'Tape the rollout of both driven tires at the measuring pressure.', why: 'An unmatched pair steers the car.', confirm: 'Both written down.', tools: ['tape'], when: (f) => rear(f) && kind('drag')(f) },
-  { id: 'set-match', station: 'set', say: 'Tape the rollout: sidecar wheel against the rear.', why: 'Two driven wheels must match in circumference.', tools: ['tape'], when: (f) => rear(f) && kind('sidecar')(f) },
+  { id: 'set-rollout', station: 'set', reads: 'rollout', say: 'Tape the rollout of both driven tires at the measuring pressure.', why: 'An unmatched pair steers the car.', confirm: 'Both written down.', tools: ['tape'], when: (f) => (rear(f) && kind('drag')(f)) || (f.wheel.pair === true && !kind('sidecar')(f)) },
+  { id: 'set-match', station: 'set', reads: 'rollout', say: 'Tape the rollout: sidecar wheel against the rear.', why: 'Two driven wheels must match in circumference.', tools: ['tape'], when: (f) => (rear(f) || f.wheel.pair === true) && kind('sidecar')(f) },
   { id: 'set-cap', station: 'set', say: 'Cap on.', why: 'It keeps grit off the core, and is the second seal.' },
 ];
 

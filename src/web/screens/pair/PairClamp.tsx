@@ -44,13 +44,12 @@ const Bolts = ({ wheel }: { wheel: Wheel }) => {
 };
 
 const Clamp = ({ of }: { of: Column }) => {
-  const { say } = useUnits();
   const { clamp, wheel } = of;
   if (!clamp?.ok) return <td className="py-1 pr-3">{clamp?.problem.message ?? 'not known'}</td>;
   return (
     <td className="py-1 pr-3">
       <BasisTag title={`the clamp of the ${POSITION_WORDS[wheel.position].toLowerCase()}`} working={clamp.working}>
-        {say(clamp.working.result.forcePerBoltN, 'N')} a bolt
+        {(clamp.working.result.forcePerBoltN / 1000).toFixed(1)} kN a bolt
       </BasisTag>
     </td>
   );

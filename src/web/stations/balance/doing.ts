@@ -11,5 +11,5 @@ export const BY_HAND_WORDS: Record<ByHand, string> = {
   level: 'Held level, let go',
   weights: 'Weights of my own',
   swing: 'Time of a swing',
-  machine: 'A machine’s reading',
+  machine: 'A spin or bubble machine',
 };

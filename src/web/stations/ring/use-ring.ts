@@ -1,10 +1,11 @@
 import { useEffect, useMemo, useRef } from 'react';
 import { ringOf, type RingNow } from '../../../core/job';
 import type { Step } from '../../../core/procedure';
-import { torqueCheck } from '../../../core/torque';
+import { torqueCheck, torqueWrench } from '../../../core/torque';
 import { attempt, type Reason } from '../../../core/working';
 import { useJob } from '../../parts/job-context';
 import { useDevice, type LiveDevice } from '../../parts/use-device';
+import { useApp } from '../../store';
 
 /** The bolts of the step at hand, and the wrench that walks round them. */
 export interface RingAtHand {
@@ -27,22 +28,32 @@ export const useRing = (step: Step | undefined, listening: boolean): RingAtHand 
   const { state, wheel, write } = useJob();
   const isRing = step?.shows === 'ring' && step.id.endsWith('-torque');
   const ring = useMemo(() => (step?.shows === 'ring' ? ringOf(state) : null), [state, step]);
-  const wrench = useDevice('torque-wrench', isRing && listening);
-  const { reading, forget } = wrench;
+  const wrenches = useApp((s) => s.shop.shop?.wrenches);
   const wantedNm = ring?.wantedNm ?? null;
+  const covers = useMemo(() => {
+    if (wantedNm === null) return null;
+    const known = (wrenches ?? []).map(({ name, minNm, maxNm }) => ({ name, minNm, maxNm }));
+    const found = attempt(torqueWrench, { torqueNm: wantedNm, wrenches: known });
+    return found.ok ? (found.working.result.wrench?.name ?? null) : null;
+  }, [wrenches, wantedNm]);
+  const wrench = useDevice('torque-wrench', isRing && listening, true, covers);
+  const { reading, forget } = wrench;
   const click = useMemo(
     () => (reading && wantedNm !== null ? attempt(torqueCheck, { wantedNm, reachedNm: reading.value }) : null),
     [reading, wantedNm],
   );
-  const busy = useRef(false);
+  const busy = useRef<string | null>(null);
   const put = async (torqueNm: number | null, device: string | null) => {
-    if (!ring?.next || busy.current) return;
-    busy.current = true;
+    if (!ring?.next) return;
     const { ring: name, pass, bolt } = ring.next;
+    // Pressed again before it is written, it is still one turn.
+    const turn = `${name} ${pass} ${bolt}`;
+    if (busy.current === turn) return;
+    busy.current = turn;
     try {
       await write([{ kind: 'ring-bolt', data: { ring: name, pass, bolt, torqueNm, device } }]);
     } finally {
-      busy.current = false;
+      if (busy.current === turn) busy.current = null;
     }
   };
   const latest = useRef(put);

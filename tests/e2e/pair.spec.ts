@@ -1,0 +1,164 @@
+import { confirmed, expect, expectAccessible, openAs, startJob, test, tickAll, type TestShop } from './shop';
+import type { Page } from '@playwright/test';
+
+/** Opens a step of a station by its words. */
+const openStep = async (page: Page, station: string, says: RegExp) => {
+  await expect(page).toHaveURL(new RegExp(`/${station}$`));
+  const [all, few] = [/^All \d+ steps$/, 'Only the steps around this one'].map((name) =>
+    page.getByRole('button', { name }),
+  );
+  await expect(all!.or(few!)).toBeVisible();
+  if (await all!.isVisible()) await all!.click();
+  await page.getByRole('list', { name: 'Steps' }).getByRole('button', { name: says }).click();
+};
+
+/** Ticks a station through from its first step. */
+const tickThrough = async (page: Page, station: string) => {
+  await openStep(page, station, /^step 1: /);
+  await tickAll(page, station);
+};
+
+const hold = async (shop: TestShop, name: string, knobs: object) => {
+  await fetch(`${shop.url}/api/devices/${encodeURIComponent(name)}/hold`, {
+    method: 'PUT',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(knobs),
+  });
+};
+
+/** Tire off: the ring stays until the air is noted; then both beads are measured, and Inspect is ticked. */
+const airAndCrush = async (page: Page, outerMm: string, innerMm: string) => {
+  await openStep(page, 'tire-off', /Undo the bolts of one ring/);
+  await expect(page.getByRole('button', { name: /^Done/ })).toBeDisabled();
+  await page.getByRole('button', { name: 'Note the air' }).click();
+  const note = page.getByRole('dialog', { name: 'Is the air out?' });
+  await note.getByLabel('The valve core is out').selectOption('yes');
+  await note.getByLabel('Nothing hisses').selectOption('yes');
+  await note.getByLabel('The gauge on the valve, psi').fill('0');
+  await confirmed(page, () => note.getByRole('button', { name: 'Keep this note' }).click());
+  await tickThrough(page, 'tire-off');
+  await openStep(page, 'inspect', /Measure bead bundles/);
+  await page.getByRole('button', { name: 'Bundle, gap and crush' }).click();
+  const sheet = page.getByRole('dialog', { name: /crush/ });
+  for (const [bead, mm] of [
+    ['Outer', outerMm],
+    ['Inner', innerMm],
+  ] as const)
+    for (const place of [1, 2, 3]) {
+      await sheet
+        .getByRole('group', { name: `${bead} bead: bundle` })
+        .getByLabel(`Place ${place}, mm`)
+        .fill(mm);
+      await sheet
+        .getByRole('group', { name: `${bead} bead: gap` })
+        .getByLabel(`Place ${place}, mm`)
+        .fill('17.1');
+    }
+  await confirmed(page, () => sheet.getByRole('button', { name: 'Keep these readings' }).click());
+  // The cut through the axle says what was measured, without a sheet.
+  await expect(page.getByRole('img', { name: new RegExp(`bundle ${innerMm} mm, gap 17\\.1 mm`) })).toBeVisible();
+  await tickThrough(page, 'inspect');
+};
+
+/** Every turn of both rings by key, from where the wrench left off. */
+const everyTurn = async (page: Page, from: number) => {
+  const ring = page.getByRole('group', { name: 'Bolts of the ring' });
+  for (let done = from; done < 64; done++) {
+    await expect(ring).toContainText(`${done} of 64 turns`);
+    await page.keyboard.press('k');
+  }
+  await expect(ring).toContainText('Both passes are done.');
+};
+
+/** Seated by the sidewall's own limit, set, and taped; then to hand-over. */
+const airAndTape = async (page: Page, shop: TestShop, id: string, tape: string) => {
+  await page.goto(`${shop.url}/jobs/${id}/seat`);
+  await page.getByRole('textbox', { name: 'Gauge reads' }).fill('11');
+  await page.getByRole('button', { name: 'Take it' }).click();
+  for (const side of ['Right side', 'Left side'])
+    await page.getByRole('group', { name: side }).getByRole('button', { name: 'Seated' }).click();
+  await expect(page.getByText('Both beads are seated.')).toBeVisible();
+  await page.goto(`${shop.url}/jobs/${id}/set`);
+  await page.getByRole('textbox', { name: 'Gauge reads now' }).fill('7');
+  await page.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page).toHaveURL(/balance$/);
+  await page.goto(`${shop.url}/jobs/${id}/set`);
+  await page.getByRole('button', { name: 'Done: Set the pressure, cold.' }).click();
+  await page.getByRole('button', { name: 'Rollout by tape' }).click();
+  const sheet = page.getByRole('dialog', { name: 'Rollout by tape' });
+  await sheet.getByLabel('Circumference, mm').fill(tape);
+  await expectAccessible(page);
+  await confirmed(page, () => sheet.getByRole('button', { name: 'Keep this reading' }).click());
+  await page.goto(`${shop.url}/jobs/${id}/hand-over`);
+};
+
+const handOver = async (page: Page) => {
+  await page.getByRole('button', { name: 'Hand over' }).click();
+  await expect(page.getByText(/^Handed over to Ines Farrow/)).toBeVisible();
+};
+
+const begin = async (page: Page, wheel: string): Promise<string> => {
+  const id = await startJob(page, 'Quillfen', wheel);
+  await page.getByRole('button', { name: 'Write it down' }).click();
+  await page.getByRole('button', { name: 'Take this tire' }).click();
+  await tickAll(page, 'wheel-off');
+  return id;
+};
+
+test('a drag wheel of two rings from intake to hand-over, then its partner: too far apart, corrected, matched', async ({
+  page,
+  shop,
+}) => {
+  test.setTimeout(240_000);
+  page.setDefaultTimeout(20_000);
+  await openAs(page, shop, '/');
+  const left = await begin(page, 'Left rear wheel');
+  await airAndCrush(page, '19.9', '20');
+
+  // The wrench's click walks both rings, twice; the rest by key.
+  await openStep(page, 'tire-on', /Torque the bolts of both rings/);
+  const ring = page.getByRole('group', { name: 'Bolts of the ring' });
+  const wrench = 'ring click wrench';
+  await hold(shop, wrench, { setNm: 22, pulling: false });
+  await ring.getByRole('button', { name: 'The wrench ticks them' }).click();
+  await expect(ring.getByText('waits for the click')).toBeVisible();
+  await hold(shop, wrench, { pulling: true });
+  await expect(ring).toContainText('1 of 64 turns', { timeout: 10_000 });
+  await hold(shop, wrench, { pulling: false });
+  await ring.getByRole('button', { name: 'Without the wrench' }).click();
+  await everyTurn(page, 1);
+  await tickThrough(page, 'tire-on');
+  await airAndTape(page, shop, left, '98 3/8');
+  // Its partner wears the old tire still.
+  await expect(page.getByText(/apart: left is the smaller one/).first()).toBeVisible();
+  await handOver(page);
+
+  await page.goto(shop.url);
+  const right = await begin(page, 'Right rear wheel');
+  await airAndCrush(page, '20.1', '20');
+  await openStep(page, 'tire-on', /Torque the bolts of both rings/);
+  await everyTurn(page, 0);
+  await tickThrough(page, 'tire-on');
+  await airAndTape(page, shop, right, '2513');
+  await expect(page.getByText(/14\.\d mm apart: left is the smaller one/).first()).toBeVisible();
+  await handOver(page);
+
+  // Both sides by side; the left one's stretch, air by it, and taped again: they match as they are aired.
+  await page.goto(`${shop.url}/wheels/w-quill-lr/pair`);
+  const clamped = page.getByRole('region', { name: 'Crush and clamp' });
+  await expect(clamped.getByText('64 of 64 turns')).toHaveCount(2);
+  await expect(clamped.getByRole('row', { name: /Crush, outer bead 2\.80 mm 3\.00 mm/ })).toBeVisible();
+  const form = page.getByRole('form', { name: 'Tape one again' });
+  const tape = async (mm: string, psi: string) => {
+    await form.getByLabel('Circumference, mm').fill(mm);
+    await form.getByLabel('Taped at, psi').fill(psi);
+    await form.getByRole('button', { name: 'Keep this tape' }).click();
+    await expect(form.getByLabel('Circumference, mm')).toHaveValue('');
+  };
+  await tape('2505', '7');
+  await expect(page.getByText(/Add 2\.\d psi to the left one, 8\.\d psi in all/)).toBeVisible();
+  await tape('2512', '8.2');
+  await expect(page.getByText(/A match: 1\.0 mm apart/)).toBeVisible();
+  await expect(page.getByText('as taped last: left at 8.2 psi, right at 6.0 psi')).toBeVisible();
+  await expectAccessible(page);
+});
