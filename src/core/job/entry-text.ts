@@ -65,7 +65,7 @@ const SENTENCES: { [K in Exclude<EntryKind, 'undo'>]: (data: EntryData[K], say: 
   trouble: ({ symptom, curedBy }) =>
     `Trouble: ${SYMPTOM_WORDS[symptom].toLowerCase()}${curedBy ? '' : ', not cured yet'}`,
   'rim-shape': ({ flangeMm, wellMm, wellToFlangeMm }, { q }) =>
-    `Rim: ${q(flangeMm, 'mm')} over the flange, ${q(wellMm, 'mm')} in the well, ${q(wellToFlangeMm, 'mm')} across`,
+    `Rim: over the flange ${q(flangeMm, 'mm')}, in the well ${q(wellMm, 'mm')}, across ${q(wellToFlangeMm, 'mm')}`,
   runout: ({ readings, device }, say) => {
     const lateral = spanOf(readings, 'lateralMm', say);
     const radial = spanOf(readings, 'radialMm', say);

@@ -1,4 +1,5 @@
 import { chanceText } from '../balance';
+import { BEAD_SIDES } from '../ring';
 import { tireAge } from '../tires';
 import { USE_WORDS } from '../pressure';
 import { formatQuantity, placeText, type Unit, type UnitPreferences } from '../units';
@@ -8,6 +9,7 @@ import { testsOfNow } from './balance-log';
 import type { JobState } from './fold-job';
 import { recheckDates, type Recheck } from './recheck-dates';
 import { fastenersOf } from './fasteners-of';
+import { ringOf } from './ring-of';
 import { jobReport, openPoints } from './station-report';
 
 /** The job card as print and PDF both show it. */
@@ -21,6 +23,8 @@ export interface JobCard {
   notes: string[];
 }
 
+type Quantity = (value: number, unit: Unit, digits?: number) => string;
+
 const known = (rows: [string, string | null | false | undefined][]): [string, string][] =>
   rows.filter((r): r is [string, string] => Boolean(r[1]));
 
@@ -29,7 +33,7 @@ const PIECE_SIDE_WORDS = { near: '', far: ' far side', inner: ' inner face' } as
 
 /** Everything to keep of a job, in the fitter's units. `today` YYYY-MM-DD. */
 export const jobCard = (state: JobState, today: string, units: UnitPreferences): JobCard => {
-  const q = (value: number, unit: Unit, digits?: number) => {
+  const q: Quantity = (value, unit, digits) => {
     const { text, label } = formatQuantity(value, unit, units, digits === undefined ? {} : { digits });
     return `${text} ${label}`;
   };
@@ -77,6 +81,7 @@ export const jobCard = (state: JobState, today: string, units: UnitPreferences):
         ['Rim locks', wheel && lockPlaces(wheel)],
       ]),
     },
+    { title: 'Clamped', rows: clampedRows(state, q) },
     {
       title: 'Air',
       rows: known([
@@ -126,6 +131,29 @@ export const jobCard = (state: JobState, today: string, units: UnitPreferences):
     rechecks: recheckDates(state, workDay),
     notes: state.notes.map((n) => n.text),
   };
+};
+
+/** Mean of what was measured at several places. */
+const mean = (all: readonly number[]): number => all.reduce((a, b) => a + b, 0) / all.length;
+
+/** Of a wheel that is held by bolts: how its beads are crushed, how far its bolts are, and what was taped. */
+const clampedRows = (state: JobState, q: Quantity): [string, string][] => {
+  const ring = ringOf(state);
+  const crushed = BEAD_SIDES.flatMap((side): [string, string][] => {
+    const bead = state.beads[side];
+    if (!bead) return [];
+    return [[`Crush, ${side} bead`, q(mean(bead.bundleMm) - mean(bead.gapMm), 'mm', 2)]];
+  });
+  const tape = state.tapes.at(-1);
+  return known([
+    ...crushed,
+    [
+      'Bolts',
+      ring &&
+        `${ring.done} of ${ring.turns.length} turns${ring.wantedNm === null ? '' : `, ${q(ring.wantedNm, 'Nm')}`}`,
+    ],
+    ['Rollout', tape && `${q(tape.circumferenceMm, 'mm')} at ${q(tape.gaugeKpa, 'kPa')}`],
+  ]);
 };
 
 const word = (seated: boolean | null) => (seated === null ? 'not looked at' : seated ? 'seated' : 'not seated');

@@ -41,8 +41,7 @@ const n = (v: number): number => Math.round(v * 10) / 10;
 export const sectionLength =
   (units: UnitPreferences) =>
   (mm: number): string => {
-    const digits = units.length === 'in' ? 2 : Number.isInteger(mm) ? 0 : 1;
-    const { text, label } = formatQuantity(mm, 'mm', units, { digits });
+    const { text, label } = formatQuantity(mm, 'mm', units, { digits: Number.isInteger(mm) ? 0 : 1 });
     return `${text} ${label}`;
   };
 

@@ -130,6 +130,15 @@ const TRIMMED: readonly Unit[] = ['kg', 'in', 'Nm'];
 const ONE: Partial<Record<Unit, string>> = { days: 'day', years: 'year' };
 
 /**
+ * Decimals where they were asked for in grams or millimetres: ounce and inch are so much larger that they take more.
+ */
+const digitsIn = (unit: Unit, { label, digits: usual }: Shown, asked: number | undefined): number => {
+  if (asked === undefined) return usual;
+  if (unit === 'g' && label === 'oz') return asked + usual;
+  return unit === 'mm' && label === 'in' ? Math.max(usual, asked + 1) : asked;
+};
+
+/**
  * How a quantity is written; `digits` overrides the usual number of decimals, `more` adds to it, `sign` shows a plus.
  */
 export const formatQuantity = (
@@ -138,12 +147,10 @@ export const formatQuantity = (
   units: UnitPreferences,
   options: { digits?: number; more?: number; sign?: boolean } = {},
 ): { text: string; label: string } => {
-  const { label, digits: usual } = shownAs(unit, units);
+  const unitShown = shownAs(unit, units);
+  const { label } = unitShown;
   const shown = toDisplay(value, unit, units);
-  // Decimals are asked for in grams: an ounce is so much larger that it takes its usual ones more.
-  const asked =
-    options.digits === undefined ? usual : unit === 'g' && label === 'oz' ? options.digits + usual : options.digits;
-  const digits = asked + (options.more ?? 0);
+  const digits = digitsIn(unit, unitShown, options.digits) + (options.more ?? 0);
   const fixed = Math.abs(shown).toFixed(digits);
   const zero = Number(fixed) === 0;
   const trimmed = TRIMMED.includes(unit) && options.digits === undefined ? String(Number(fixed)) : fixed;

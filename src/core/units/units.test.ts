@@ -134,6 +134,13 @@ describe('quantities at the edge', () => {
     expect(formatQuantity(value, unit, imperial)).toEqual({ text, label });
   });
 
+  test('decimals asked for in millimetres are one more in inches, and never fewer than usual', () => {
+    const inches = (mm: number, digits: number) => formatQuantity(mm, 'mm', imperial, { digits }).text;
+    expect([inches(2.4, 0), inches(2.4, 1), inches(2.4, 2)]).toEqual(['0.09', '0.09', '0.094']);
+    expect(formatQuantity(2.44, 'mm', DEFAULT_UNITS, { digits: 1 }).text).toBe('2.4');
+    expect(formatQuantity(2.54, 'in', imperial, { digits: 1 }).text).toBe('2.5');
+  });
+
   test('decimals asked for in grams are no fewer in ounces', () => {
     expect(formatQuantity(42.4, 'g', imperial, { digits: 0 }).text).toBe('1.50');
     expect(formatQuantity(1.4, 'g', imperial, { digits: 1 }).text).toBe('0.049');

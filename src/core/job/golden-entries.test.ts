@@ -1,0 +1,181 @@
+import { sampleMachine, sampleWheel } from '../../../tests/sample';
+import { DEFAULT_UNITS, type UnitPreferences } from '../units';
+import { checkEntryBody, entryText, type Entry, type EntryData, type EntryKind } from '.';
+
+const PHOTO = 'a'.repeat(64);
+const CHOSEN: EntryData['chosen'] = {
+  marking: '120/90-18 65M TT',
+  dateCode: '0826',
+  tireId: 't',
+  tube: true,
+  tubeId: 'u',
+  tubeLabel: '110/100-18',
+  lightMark: true,
+  seatLimitKpa: 250,
+  tread: 'soft',
+  arrows: 'one',
+  takeOff: false,
+  treadMm: null,
+  parts: [{ what: 'tire', count: 1, stockId: 't' }],
+  doubled: false,
+};
+const SET: EntryData['pressure-set'] = { gaugeKpa: 92, shopC: 22, rideC: 8, rideKpa: 85 };
+
+/** Every kind of entry, each of its turns of phrase once. */
+const SAID: { [K in EntryKind]: EntryData[K][] } = {
+  opened: [{ machine: sampleMachine(), wheel: sampleWheel(), rider: 'Ned Ash' }],
+  rules: [{ values: {} }],
+  'came-off': [
+    { marking: '110/90-18', dateCode: '4419', treadMm: 2.4, use: 'dirt', treadBy: 'bench caliper' },
+    { marking: '110/90-18', dateCode: null, treadMm: null, use: 'road' },
+  ],
+  clearance: [{ place: 'above', mm: 31, load: 'on the stand' }],
+  chosen: [
+    CHOSEN,
+    { ...CHOSEN, doubled: true, dateCode: null },
+    { ...CHOSEN, tubeLabel: null },
+    { ...CHOSEN, tube: false, tubeLabel: null },
+  ],
+  school: [{ school: 'bead.break', value: 'shoe breaker' }],
+  load: [{ riderKg: 82, passengerKg: 0, luggageKg: 12 }],
+  step: [{ stepId: 'off-lift' }, { stepId: 'gone' }],
+  findings: [
+    { part: 'tube', found: ['pinch', 'chafe'] },
+    { part: 'bearing', found: [] },
+  ],
+  photo: [
+    { photoId: PHOTO, part: 'bead', says: 'torn at five' },
+    { photoId: PHOTO, part: null, says: '' },
+    { photoId: PHOTO, part: null, says: 'how it came' },
+  ],
+  trouble: [
+    { symptom: 'bead-stuck', curedBy: null },
+    { symptom: 'bead-stuck', curedBy: 'soap' },
+  ],
+  'rim-shape': [{ flangeMm: 486, wellMm: 431, wellToFlangeMm: 41 }],
+  runout: [
+    {
+      readings: [
+        { angleDeg: 0, lateralMm: 0.4, radialMm: 0.1 },
+        { angleDeg: 90, lateralMm: -0.3 },
+        { angleDeg: 180, radialMm: 0.9 },
+      ],
+      device: 'indicator',
+    },
+    { readings: [{ angleDeg: 0, lateralMm: 1 }] },
+    { readings: [] },
+  ],
+  'spoke-ring': [
+    {
+      spokes: [
+        { spoke: 3, sounds: 'dull' },
+        { spoke: 9, sounds: 'clear' },
+        { spoke: 11, sounds: 'dull' },
+      ],
+    },
+    { spokes: [{ spoke: 1, sounds: 'clear' }] },
+  ],
+  'bead-measured': [
+    { side: 'inner', bundleMm: [20, 20.25], gapMm: [17.5], device: 'caliper' },
+    { side: 'outer', bundleMm: [19.5], gapMm: [16.9] },
+  ],
+  'ring-gap': [
+    {
+      ring: 'inner',
+      when: 'before the torque',
+      readings: [
+        { deg: 0, gapMm: 2.5 },
+        { deg: 180, gapMm: 1.25 },
+      ],
+    },
+    { ring: 'outer', when: 'after the torque', readings: [{ deg: 0, gapMm: 0 }] },
+  ],
+  'ring-set': [
+    { bolts: 16, torqueNm: 24 },
+    { bolts: 5, torqueNm: null },
+  ],
+  'ring-bolt': [
+    { ring: 'inner', pass: 1, bolt: 3, torqueNm: 24, device: 'click' },
+    { ring: 'outer', pass: 2, bolt: 4, torqueNm: null },
+    { ring: 'rim', pass: 2, bolt: 5, torqueNm: 18 },
+  ],
+  'air-out': [
+    { silent: true, gaugeKpa: 0, coreOut: true, device: 'hose' },
+    { silent: false, gaugeKpa: null, coreOut: false },
+  ],
+  taped: [
+    { run: 0, circumferenceMm: 2488, gaugeKpa: 40 },
+    { run: 2, circumferenceMm: 2511, gaugeKpa: 40, device: 'tape' },
+  ],
+  note: [{ text: 'dry bead' }],
+  'seat-reading': [{ gaugeKpa: 150 }, { gaugeKpa: 150, device: 'hose' }],
+  pop: [{ gaugeKpa: 190, device: 'hose' }],
+  'molded-line': [
+    { side: 'disc', deg: 90, even: true },
+    { side: 'other', deg: 90, even: false },
+  ],
+  'seat-ceiling': [{ ceilingKpa: 340, by: 'Ada Marl', why: 'stiff hump' }],
+  seated: [
+    { side: 'disc', seated: true },
+    { side: 'other', seated: false },
+  ],
+  'seat-again': [{ why: 'dry' }],
+  ground: [{ ground: 'soft' }],
+  'pressure-set': [
+    SET,
+    { ...SET, shopM: 1200, rideM: 200, gauge: 'stick', second: { gauge: 'hose', gaugeKpa: 90 } },
+    { ...SET, shopM: 300, rideM: 300 },
+  ],
+  'balance-hint': [{ massG: 34, deg: 200, jobId: 'j', onDate: '2026-02-01' }],
+  rest: [{ restDeg: 204 }, { restDeg: 204, from: 'left', device: 'stand' }],
+  trial: [{ pieces: [] }, { pieces: [{ massG: 20, deg: 30, side: 'near' }] }],
+  weights: [
+    { pieces: [], residualG: null },
+    {
+      pieces: [
+        { massG: 20, deg: 30, side: 'near' },
+        { massG: 20, deg: 30, side: 'far' },
+        { massG: 5, deg: 100, side: 'inner' },
+      ],
+      residualG: 1.5,
+    },
+  ],
+  'level-test': [{ deg: 90, moved: 'stays' }],
+  swing: [{ periodS: 4.5 }],
+  'machine-reading': [{ massG: 40, deg: 90, stepG: 1, stepDeg: 3 }],
+  balanced: [{ heavyMassG: 40, heavyDeg: 200, leftG: 2, leftDeg: 10, bandG: 3, chance: 0.97 }],
+  'balance-again': [{ why: 'tire turned on the rim' }],
+  'trial-rest': [{ trialMassG: 20, trialDeg: 30, restDeg: 120 }],
+  'level-check': [{ clock: 3, moved: 'sinks' }],
+  torqued: [
+    { fastener: 'axle nut', how: 'torqued', torqueNm: 100, wrench: 'long click', device: 'long click' },
+    { fastener: 'lock nut', how: 'snug', torqueNm: null, wrench: null },
+  ],
+  recheck: [{ what: 'Pressure, cold', onDate: '2026-05-01' }],
+  'handed-over': [{ to: 'Ned Ash' }],
+  undo: [{ entryId: 'e4' }],
+};
+
+const OTHER_UNITS: UnitPreferences = { pressure: 'kPa', length: 'in', mass: 'oz', torque: 'lbf·ft', temperature: '°F' };
+
+const entryOf = (kind: EntryKind, data: object): Entry =>
+  ({ id: 'e9', seq: 9, at: '2026-04-30T09:00:09.000Z', who: 'Ada Marl', station: 'inspect', kind, data }) as Entry;
+
+/** What the log says, word for word, in two sets of units. */
+describe.each(Object.keys(SAID) as EntryKind[])('the log of %s', (kind) => {
+  const steps = new Map([['off-lift', 'Lift it.']]);
+  test('says', () => {
+    const said = SAID[kind].flatMap((data) =>
+      [DEFAULT_UNITS, OTHER_UNITS].map((units) => entryText(entryOf(kind, data), units, steps)),
+    );
+    expect(said.join('\n')).toMatchSnapshot();
+  });
+
+  test('every example of it is an entry that the log takes', () => {
+    const isOurs = !['opened', 'rules', 'trial-rest', 'level-check'].includes(kind);
+    for (const data of isOurs ? SAID[kind] : []) {
+      const { seq: _s, at: _a, ...body } = entryOf(kind, data);
+      expect(() => checkEntryBody(body)).not.toThrow();
+    }
+  });
+});
