@@ -66,6 +66,19 @@ export const date = (says: string): Joi.Schema =>
     `${says}: a date such as 2026-04-30`,
   );
 
+/** A moment, ISO 8601 in UTC to the millisecond, as `toISOString` writes it. */
+export const instant = (says: string): Joi.Schema =>
+  expecting(
+    Joi.string()
+      .pattern(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}:\d{2}\.\d{3}Z$/)
+      .custom((value: string, helpers) => {
+        const ms = Date.parse(value);
+        return Number.isFinite(ms) && new Date(ms).toISOString() === value ? value : helpers.error('any.invalid');
+      })
+      .description(says),
+    `${says}: a moment such as 2026-04-30T15:30:00.000Z`,
+  );
+
 /** A list of like things, at most `max`. */
 export const listOf = (item: Joi.Schema, max: number, says: string): Joi.Schema =>
   expecting(Joi.array().items(item.optional()).max(max).description(says), `${says}: a list of at most ${max}`);

@@ -2,6 +2,7 @@ import type { ErrorRequestHandler, RequestHandler } from 'express';
 import type {} from 'pino-http';
 import { InputError, type InputProblem } from '../core/errors';
 import type { Entry } from '../core/job';
+import type { VisitEntry } from '../core/visit';
 
 /** What was asked for is not there. */
 export class NotFound extends Error {}
@@ -19,10 +20,11 @@ export class AskerGone extends Error {}
 /** The log has moved on: what the client has not seen comes with the refusal. */
 export class LogMovedOn extends Error {
   constructor(
-    readonly entries: Entry[],
+    readonly entries: readonly (Entry | VisitEntry)[],
     readonly seq: number,
+    what = 'job',
   ) {
-    super('Somebody else has written to this job since you last looked.');
+    super(`Somebody else has written to this ${what} since you last looked.`);
   }
 }
 

@@ -1,4 +1,6 @@
 import { complete } from '../../src/core/shop';
+import { foldVisit } from '../../src/core/visit';
+import { visitLog } from '../../src/server/db/visit-log';
 import { NOW, testApp } from './test-app';
 import { mkdtempSync, rmSync, writeFileSync, chmodSync, mkdirSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -186,7 +188,9 @@ describe('the database file', () => {
     old.pragma('user_version = 1');
     old.exec(`INSERT INTO machines VALUES ('m', 'Hob 250', 'dirt', 'Ned Ash', 'chain', NULL, 220, '[{"name":"axle","wheel":"rear","torqueNm":100}]');
       INSERT INTO wheels VALUES ('w', 'm', 'rear', 'spoked', '2.15x18', '110/90-18', 1, '[210]', 36, 'right', NULL);
-      INSERT INTO tires VALUES ('t', '110/90-18', 'knobby', '0126', NULL, 1, 3);`);
+      INSERT INTO tires VALUES ('t', '110/90-18', 'knobby', '0126', NULL, 1, 3);
+      INSERT INTO jobs VALUES ('j', 1001, 'm', 'w', 'Hob 250', 'rear', 'Ned Ash', NULL, NULL, 0, '2025-01-02T09:00:00.000Z', '2025-01-02T10:00:00.000Z', 1, '');
+      INSERT INTO entries VALUES ('j', 1, 'e', '2025-01-02T09:00:00.000Z', 'Ada Marl', 'intake', 'opened', '{}', NULL);`);
     old.close();
     const db = openDb(file);
     const { records } = shopStore(db);
@@ -201,6 +205,22 @@ describe('the database file', () => {
     expect(records.find('machines', 'm')?.fasteners).toEqual([
       { name: 'axle', wheel: 'rear', torqueNm: 100, socket: null },
     ]);
+    // What was one job is a visit of one wheel, with a log of its own.
+    expect(db.prepare('SELECT id, machine_name, rider, opened_at, last_seq, handed_over FROM visits').all()).toEqual([
+      {
+        id: 'j',
+        machine_name: 'Hob 250',
+        rider: 'Ned Ash',
+        opened_at: '2025-01-02T09:00:00.000Z',
+        last_seq: 2,
+        handed_over: 0,
+      },
+    ]);
+    expect(foldVisit(visitLog(db).entriesOf('j'))).toMatchObject({
+      machineId: 'm',
+      wheels: [{ jobId: 'j', wheelId: 'w', position: 'rear' }],
+    });
+    expect(db.prepare('SELECT visit_id FROM jobs').pluck().all()).toEqual(['j']);
     expect(records.find('tires', 't')).toEqual(
       complete('tires', { id: 't', marking: '110/90-18', pattern: 'knobby', dateCode: '0126', count: 3 }),
     );

@@ -1,7 +1,7 @@
 import { InputError } from '../errors';
 import { count, quantity, ruleValues } from '../fields';
 import { ruleNumber, type RuleValues } from '../rules';
-import { INCH_IN_MM } from '../units';
+import { counted, INCH_IN_MM } from '../units';
 import { defineWorking, reason, worstOf, type Reason, type Show } from '../working';
 
 interface Input {
@@ -65,7 +65,7 @@ const diameterOf = ({ holes, chordMm, skipped = 0, holeToFlatMm }: Input, show: 
     throw new InputError(
       'skipped',
       `A circle of ${holes} holes has no such distance.`,
-      `${Math.floor(holes / 2) - 1} holes skipped at most`,
+      `${counted(Math.floor(holes / 2) - 1, 'hole')} skipped at most`,
     );
   const spanDeg = show.line(
     'half the angle between',

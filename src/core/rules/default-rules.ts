@@ -2,6 +2,7 @@ import { PSI_IN_KPA } from '../units/factors';
 import { BENCH_RULES } from './bench-rules';
 import { CHOICE_RULES } from './choice-rules';
 import type { Rule } from './rule';
+import { DAY_RULES } from './day-rules';
 import { RING_RULES } from './ring-rules';
 import { SIZE_RULES } from './size-rules';
 
@@ -176,5 +177,6 @@ export const DEFAULT_RULES: readonly Rule[] = [
   ...BENCH_RULES,
   ...CHOICE_RULES,
   ...RING_RULES,
+  ...DAY_RULES,
   ...SIZE_RULES,
 ];

@@ -4,6 +4,7 @@ import {
   checkEntryBody,
   effectiveEntries,
   foldJob,
+  jobReport,
   type Entry,
   type EntryBody,
   type JobState,
@@ -20,6 +21,7 @@ import type { Db } from './open-db';
 import type { RuleStore } from './rule-store';
 import type { ShopStore } from './shop-store';
 import { stationTimes } from './station-times';
+import { visitLog } from './visit-log';
 
 export interface JobQuery {
   search: string;
@@ -39,7 +41,22 @@ interface EntryRow extends Omit<EntryBody, 'data'> {
   data: string;
 }
 
+/** What a job is opened with; without a visit it is one of its own. */
+export interface OpenJob {
+  id: string;
+  machineId: string;
+  wheelId: string;
+  who: string;
+  visitId?: string;
+}
+
 const FIRST_NUMBER = 1001;
+/** Its opening, and the rules it was decided with. */
+const OPENING_ENTRIES = 2;
+
+/** How far each station is, in their order. */
+const fillsFrom = (state: JobState, at: string): number[] =>
+  jobReport(state, at.slice(0, 10)).map((r) => Number(r.fill.toFixed(3)));
 
 const SUMMARY = `id, number, machine_id AS machineId, wheel_id AS wheelId, machine_name AS machineName,
   wheel_position AS wheelPosition, rider, size_off AS sizeOff, size_on AS sizeOn, handed_over AS handedOver,
@@ -69,8 +86,9 @@ export const jobStore = (
     ofWheel: db.prepare<[string], JobRow>(`SELECT ${SUMMARY} FROM jobs WHERE wheel_id = ? ORDER BY opened_at DESC`),
     nextNumber: db.prepare<[], { number: number | null }>('SELECT max(number) + 1 AS number FROM jobs'),
     insertJob: db.prepare(
-      `INSERT INTO jobs (id, number, machine_id, wheel_id, machine_name, wheel_position, rider, opened_at, last_at, last_seq, search)
-       VALUES (@id, @number, @machineId, @wheelId, @machineName, @wheelPosition, @rider, @at, @at, 0, '')`,
+      `INSERT INTO jobs (id, number, machine_id, wheel_id, machine_name, wheel_position, rider, opened_at, last_at,
+         last_seq, search, visit_id)
+       VALUES (@id, @number, @machineId, @wheelId, @machineName, @wheelPosition, @rider, @at, @at, 0, '', @visitId)`,
     ),
     insertEntry: db.prepare(
       `INSERT INTO entries (job_id, seq, id, at, who, station, kind, data, replaces)
@@ -90,8 +108,9 @@ export const jobStore = (
     ),
     summarize: db.prepare(
       `UPDATE jobs SET size_off = @sizeOff, size_on = @sizeOn, handed_over = @handedOver, last_at = @lastAt,
-         last_seq = @lastSeq, search = @search WHERE id = @id`,
+         last_seq = @lastSeq, search = @search, fills = @fills WHERE id = @id`,
     ),
+    visitOf: db.prepare<[string], { visitId: string | null }>('SELECT visit_id AS visitId FROM jobs WHERE id = ?'),
   };
 
   const find = (id: string): JobSummary => {
@@ -104,6 +123,7 @@ export const jobStore = (
 
   const settle = handOverStore(db, shop.records);
   const times = stationTimes(db);
+  const visits = visitLog(db);
 
   const summarize = (id: string): JobState => {
     const log = entriesOf(id);
@@ -133,7 +153,10 @@ export const jobStore = (
       lastAt: last.at,
       lastSeq: last.seq,
       search: words.filter(Boolean).join(' ').toLowerCase(),
+      fills: JSON.stringify(fillsFrom(state, last.at)),
     });
+    const { visitId } = statements.visitOf.get(id)!;
+    if (visitId !== null) visits.settle(visitId, last.at);
     return state;
   };
 
@@ -203,47 +226,81 @@ export const jobStore = (
     return entriesOf(jobId, job.lastSeq);
   });
 
-  const open = db.transaction(
-    (input: { id: string; machineId: string; wheelId: string; who: string }, at: string): JobSummary => {
-      const existing = statements.one.get(input.id);
-      // A client that lost the answer sends again.
-      if (existing?.machineId === input.machineId && existing.wheelId === input.wheelId) return toSummary(existing);
-      if (existing) throw new InputError('id', 'A job of that id exists already.', 'an id of your own making');
-      const machine = shop.machine(input.machineId);
-      const wheel = shop.wheel(input.wheelId);
-      if (!machine) throw new InputError('machineId', 'There is no such machine.', 'the id of a machine of the shop');
-      if (!wheel || wheel.machineId !== machine.id)
-        throw new InputError('wheelId', 'There is no such wheel on this machine.', 'the id of a wheel of this machine');
-      statements.insertJob.run({
-        ...input,
-        at,
-        number: statements.nextNumber.get()?.number ?? FIRST_NUMBER,
-        machineName: machine.name,
-        wheelPosition: wheel.position,
-        rider: machine.rider,
-      });
-      const common = { who: input.who, station: 'intake' as const };
-      write(
-        input.id,
-        [
-          { ...common, id: randomUUID(), kind: 'opened', data: { machine, wheel, rider: machine.rider } },
-          { ...common, id: randomUUID(), kind: 'rules', data: { values: valuesOf(rules.list()) } },
-        ],
-        0,
+  const open = db.transaction((input: OpenJob, at: string): JobSummary => {
+    const existing = statements.one.get(input.id);
+    // A client that lost the answer sends again.
+    if (existing?.machineId === input.machineId && existing.wheelId === input.wheelId) return toSummary(existing);
+    if (existing) throw new InputError('id', 'A job of that id exists already.', 'an id of your own making');
+    const machine = shop.machine(input.machineId);
+    const wheel = shop.wheel(input.wheelId);
+    if (!machine) throw new InputError('machineId', 'There is no such machine.', 'the id of a machine of the shop');
+    if (!wheel || wheel.machineId !== machine.id)
+      throw new InputError('wheelId', 'There is no such wheel on this machine.', 'the id of a wheel of this machine');
+    // A wheel that comes in by itself is a visit of one.
+    const visitId = input.visitId ?? input.id;
+    if (!input.visitId)
+      visits.open(
+        {
+          id: visitId,
+          machineId: machine.id,
+          machineName: machine.name,
+          rider: machine.rider,
+          entryId: randomUUID(),
+          who: input.who,
+        },
         at,
       );
-      summarize(input.id);
-      return find(input.id);
-    },
-  );
+    statements.insertJob.run({
+      ...input,
+      visitId,
+      at,
+      number: statements.nextNumber.get()?.number ?? FIRST_NUMBER,
+      machineName: machine.name,
+      wheelPosition: wheel.position,
+      rider: machine.rider,
+    });
+    const common = { who: input.who, station: 'intake' as const };
+    write(
+      input.id,
+      [
+        { ...common, id: randomUUID(), kind: 'opened', data: { machine, wheel, rider: machine.rider } },
+        { ...common, id: randomUUID(), kind: 'rules', data: { values: valuesOf(rules.list()) } },
+      ],
+      0,
+      at,
+    );
+    if (!input.visitId)
+      visits.write(
+        visitId,
+        [
+          {
+            id: randomUUID(),
+            who: input.who,
+            kind: 'wheel-added',
+            data: { jobId: input.id, wheelId: wheel.id, position: wheel.position },
+          },
+        ],
+        at,
+      );
+    summarize(input.id);
+    return find(input.id);
+  });
 
   return {
     find,
     entriesOf,
     append: (jobId: string, expectedSeq: number, entries: unknown[], at = new Date().toISOString()) =>
       append.immediate(jobId, expectedSeq, entries, at),
-    open: (input: { id: string; machineId: string; wheelId: string; who: string }, at = new Date().toISOString()) =>
-      open.immediate(input, at),
+    open: (input: OpenJob, at = new Date().toISOString()) => open.immediate(input, at),
+    /** Its log holds more than its opening. */
+    isBegun: (id: string): boolean => find(id).lastSeq > OPENING_ENTRIES,
+    /** How far each station of a job is, 0 to 1, worked out from its log. */
+    fillsOf(id: string): number[] {
+      const log = entriesOf(id);
+      return fillsFrom(foldJob(log), log.at(-1)!.at);
+    },
+    /** What the latest jobs took at each station, in seconds, by `station build`. */
+    timeSamples: () => times.samples(),
     /** What cured which trouble in this shop, and how often. */
     cures: (): Cure[] => statements.cures.all(),
     /** How long each station usually takes in this shop, by the wheel's build. */

@@ -23,6 +23,15 @@ export const stationTimes = (db: Db) => {
       for (const [station, tookS] of Object.entries(timesOf(log).stations))
         keep.run(jobId, station, state.wheel.build, tookS);
     },
+    /** What the latest jobs took, in seconds, by `station build`. */
+    samples(): Map<string, number[]> {
+      const by = new Map<string, number[]>();
+      for (const { station, build, tookS } of latest.all(LATEST)) {
+        const key = `${station} ${build}`;
+        by.set(key, [...(by.get(key) ?? []), tookS]);
+      }
+      return by;
+    },
     usual(): UsualTime[] {
       const by = new Map<string, { station: StationId; build: string; all: number[] }>();
       for (const { station, build, tookS } of latest.all(LATEST)) {

@@ -42,6 +42,17 @@ export const jobQuery = Joi.object({
   offset: number(0, 1_000_000, 0, 'offset'),
 });
 
+/** The query of the list of visits. */
+export const visitQuery = Joi.object({
+  state: Joi.string().valid('open', 'done').default('open').meta({ expected: 'state: open or done' }),
+  search: Joi.string().allow('').max(100).default('').meta({ expected: 'search: at most 100 characters' }),
+  limit: number(1, 200, 50, 'limit'),
+  after: Joi.string()
+    .pattern(/^\d{4}-[\dT:.Z-]{6,24} [\w-]{1,60}$/)
+    .optional()
+    .meta({ expected: 'after: what the page before said of the next' }),
+});
+
 const unit = (...choices: string[]) =>
   Joi.string()
     .valid(...choices)

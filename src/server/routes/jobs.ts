@@ -4,6 +4,7 @@ import { check, count, listOf } from '../../core/fields';
 import type { UnitPreferences } from '../../core/units';
 import type { JobQuery, JobStore } from '../db/job-store';
 import type { ShopStore } from '../db/shop-store';
+import type { VisitStore } from '../db/visit-store';
 import { logCsv } from '../export/log-csv';
 import { recheckCalendar } from '../export/recheck-calendar';
 import type { WorkPool } from '../work';
@@ -20,7 +21,7 @@ const appendBody = Joi.object({
 }).required();
 
 /** Jobs: list, open, read, append, and what is printed or exported of them. */
-export const jobRoutes = (jobs: JobStore, shop: ShopStore, work: WorkPool): Router => {
+export const jobRoutes = (jobs: JobStore, shop: ShopStore, visits: VisitStore, work: WorkPool): Router => {
   const router = Router();
 
   router.get('/', (req, res) => void res.json(jobs.list(checkQuery<JobQuery>(jobQuery, req.query))));
@@ -40,6 +41,8 @@ export const jobRoutes = (jobs: JobStore, shop: ShopStore, work: WorkPool): Rout
     const job = jobs.find(req.params.id);
     res.json({ job, entries: jobs.entriesOf(job.id) });
   });
+
+  router.get('/:id/visit', (req, res) => void res.json({ visit: visits.ofJob(req.params.id) }));
 
   router.post('/:id/entries', (req, res) => {
     const { expectedSeq, entries } = check<{ expectedSeq: number; entries: unknown[] }>(appendBody, req.body);

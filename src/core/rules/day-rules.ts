@@ -1,0 +1,62 @@
+import { STATIONS, STATION_WORDS, type StationId } from '../stations';
+import type { Rule } from './rule';
+
+const GROUP = 'The day';
+const confirm = 'Recalled, not looked up. A shop’s own jobs soon say it better.';
+
+/** Minutes that a wheel takes at a station where the shop has no jobs to go by. Basis: memory. */
+const USUAL_MINUTES: Record<StationId, number> = {
+  intake: 5,
+  choose: 5,
+  'wheel-off': 12,
+  'tire-off': 12,
+  inspect: 10,
+  'tire-on': 15,
+  seat: 6,
+  set: 4,
+  balance: 10,
+  'wheel-back': 15,
+  'hand-over': 5,
+};
+
+/** The rule that holds the usual minutes of a station. */
+export const minutesRule = (station: StationId): string =>
+  `time.${station.replace(/-(\w)/g, (_, letter: string) => letter.toUpperCase())}Min`;
+
+/** How long work takes before the shop knows, and how soon its own jobs count more. */
+export const DAY_RULES: readonly Rule[] = [
+  ...STATIONS.map((station): Rule => ({
+    key: minutesRule(station),
+    says: `${STATION_WORDS[station]} takes, until the shop’s own jobs say it, in minutes`,
+    group: GROUP,
+    value: USUAL_MINUTES[station],
+    unit: null,
+    basis: 'memory',
+    note: confirm,
+    min: 1,
+    max: 240,
+  })),
+  {
+    key: 'time.priorJobs',
+    says: 'These minutes count as much as so many jobs of the shop',
+    group: GROUP,
+    value: 4,
+    unit: null,
+    basis: 'memory',
+    note: confirm,
+    min: 3,
+    max: 50,
+    whole: true,
+  },
+  {
+    key: 'time.spreadPct',
+    says: 'One wheel takes longer or shorter than another by, until the shop’s own jobs say it',
+    group: GROUP,
+    value: 40,
+    unit: 'pct',
+    basis: 'memory',
+    note: confirm,
+    min: 5,
+    max: 150,
+  },
+];

@@ -1,0 +1,13 @@
+/** A visit: a machine that came in, the wheels that take part, what was wanted, promised and agreed. A log like a job's. */
+export {
+  checkVisitEntry,
+  VISIT_ENTRY_KINDS,
+  type VisitEntry,
+  type VisitEntryBody,
+  type VisitEntryData,
+  type VisitEntryKind,
+} from './entries';
+export { foldVisit, standingVisitEntries, type VisitState, type VisitWheel } from './fold-visit';
+export { checkVisitAppend, type JobsNow } from './check-append';
+export { dueVerdict, type DueVerdict } from './due';
+export type { VisitSummary, WheelNow } from './visit-summary';

@@ -1,0 +1,36 @@
+import type { TimeLeft } from '../day';
+import type { StationId } from '../stations';
+import type { Position } from '../wheels';
+
+/** How a wheel of a visit stands. */
+export interface WheelNow {
+  jobId: string;
+  wheelId: string;
+  position: Position;
+  build: string;
+  number: number;
+  /** How far each station is, 0 to 1, in their order. */
+  fills: number[];
+  /** Where work goes on; null once the wheel is handed over. */
+  station: StationId | null;
+  handedOver: boolean;
+}
+
+/** One row of the day, derived from the logs. */
+export interface VisitSummary {
+  id: string;
+  machineId: string | null;
+  machineName: string;
+  rider: string;
+  wanted: string;
+  /** ISO 8601; null where nothing is promised. */
+  dueAt: string | null;
+  waits: string | null;
+  handedOver: boolean;
+  openedAt: string;
+  lastAt: string;
+  lastSeq: number;
+  wheels: WheelNow[];
+  /** Work that is left on its wheels, one after the other; null once it is handed over. */
+  left: TimeLeft | null;
+}

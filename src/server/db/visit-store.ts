@@ -1,0 +1,238 @@
+import { randomUUID } from 'node:crypto';
+import { timeLeft } from '../../core/day';
+import { InputError } from '../../core/errors';
+import type { JobSummary } from '../../core/job';
+import { valuesOf } from '../../core/rules';
+import { STATIONS } from '../../core/stations';
+import {
+  checkVisitAppend,
+  checkVisitEntry,
+  type VisitEntry,
+  type VisitEntryBody,
+  type VisitSummary,
+  type WheelNow,
+} from '../../core/visit';
+import { NotFound } from '../errors';
+import type { JobStore } from './job-store';
+import type { Db } from './open-db';
+import type { RuleStore } from './rule-store';
+import type { ShopStore } from './shop-store';
+import { visitLog } from './visit-log';
+
+/** What a visit is opened with; `jobId`s are of the client's own making, so that it may send again. */
+export interface OpenVisit {
+  id: string;
+  machineId: string;
+  wheels: { jobId: string; wheelId: string }[];
+  who: string;
+  wanted: string | null;
+  dueAt: string | null;
+}
+
+export interface VisitQuery {
+  state: 'open' | 'done';
+  search: string;
+  limit: number;
+  /** `openedAt id` of the last one seen; the page after it. */
+  after?: string | undefined;
+}
+
+interface VisitRow extends Omit<VisitSummary, 'handedOver' | 'wheels' | 'left'> {
+  handedOver: 0 | 1;
+}
+
+interface WheelRow {
+  jobId: string;
+  visitId: string;
+  wheelId: string;
+  position: WheelNow['position'];
+  number: number;
+  build: string;
+  handedOver: 0 | 1;
+  fills: string;
+}
+
+const SUMMARY = `id, machine_id AS machineId, machine_name AS machineName, rider, wanted, due_at AS dueAt, waits,
+  handed_over AS handedOver, opened_at AS openedAt, last_at AS lastAt, last_seq AS lastSeq`;
+
+/** Machines that came in, in the database: list, open, read, append. */
+export const visitStore = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobStore) => {
+  const log = visitLog(db);
+  const statements = {
+    one: db.prepare<[string], VisitRow>(`SELECT ${SUMMARY} FROM visits WHERE id = ?`),
+    page: db.prepare<unknown[], VisitRow>(
+      `SELECT ${SUMMARY} FROM visits
+       WHERE handed_over = @handedOver AND (opened_at, id) < (@openedAt, @id)
+         AND NOT EXISTS (SELECT 1 FROM json_each(@words) WHERE instr(visits.search, value) = 0)
+       ORDER BY opened_at DESC, id DESC LIMIT @limit`,
+    ),
+    wheels: db.prepare<[string], WheelRow>(
+      `SELECT j.id AS jobId, j.visit_id AS visitId, j.wheel_id AS wheelId, j.wheel_position AS position, j.number,
+         w.build, j.handed_over AS handedOver, j.fills
+       FROM jobs j JOIN wheels w ON w.id = j.wheel_id
+       WHERE j.visit_id IN (SELECT value FROM json_each(?)) ORDER BY j.number`,
+    ),
+    visitOf: db.prepare<[string], { visitId: string | null }>('SELECT visit_id AS visitId FROM jobs WHERE id = ?'),
+    leave: db.prepare('UPDATE jobs SET visit_id = NULL WHERE id = ?'),
+  };
+
+  const wheelNow = ({ visitId: _v, fills, handedOver, ...row }: WheelRow): WheelNow => {
+    const known = JSON.parse(fills) as number[];
+    const all = known.length === STATIONS.length ? known : jobs.fillsOf(row.jobId);
+    const at = all.findIndex((f) => f < 1);
+    return { ...row, fills: all, station: at < 0 ? null : STATIONS[at]!, handedOver: handedOver === 1 };
+  };
+
+  /** How long the work on its wheels will take, by the shop's own times. */
+  const leftOf = (wheels: readonly WheelNow[], samples: ReturnType<JobStore['timeSamples']>) => {
+    const stations = wheels
+      .filter((w) => !w.handedOver)
+      .flatMap((w) =>
+        STATIONS.map((station, i) => ({
+          station,
+          leftPct: 100 * (1 - w.fills[i]!),
+          tookS: samples.get(`${station} ${w.build}`) ?? [],
+        })),
+      );
+    return timeLeft.run({ stations, rules: valuesOf(rules.list()) });
+  };
+
+  const withWheels = (rows: readonly VisitRow[]): VisitSummary[] => {
+    const wheels = new Map<string, WheelNow[]>();
+    for (const row of statements.wheels.all(JSON.stringify(rows.map((r) => r.id))))
+      wheels.set(row.visitId, [...(wheels.get(row.visitId) ?? []), wheelNow(row)]);
+    const samples = jobs.timeSamples();
+    return rows.map((row) => {
+      const its = wheels.get(row.id) ?? [];
+      const left = row.handedOver === 1 ? null : leftOf(its, samples).result;
+      return { ...row, handedOver: row.handedOver === 1, wheels: its, left };
+    });
+  };
+
+  const find = (id: string): VisitSummary => {
+    const row = statements.one.get(id);
+    if (!row) throw new NotFound('There is no such visit.');
+    return withWheels([row])[0]!;
+  };
+
+  const addWheel = (
+    visitId: string,
+    wheel: OpenVisit['wheels'][number],
+    machineId: string,
+    who: string,
+    at: string,
+  ) => {
+    const job: JobSummary = jobs.open({ id: wheel.jobId, machineId, wheelId: wheel.wheelId, who, visitId }, at);
+    log.write(
+      visitId,
+      [
+        {
+          id: randomUUID(),
+          who,
+          kind: 'wheel-added',
+          data: { jobId: job.id, wheelId: wheel.wheelId, position: job.wheelPosition },
+        },
+      ],
+      at,
+    );
+  };
+
+  const open = db.transaction((input: OpenVisit, at: string): VisitSummary => {
+    const { id, machineId, wheels, who, wanted, dueAt } = input;
+    // A client that lost the answer sends again.
+    if (statements.one.get(id)) {
+      const known = find(id);
+      const same = (w: WheelNow) => wheels.some((x) => x.jobId === w.jobId && x.wheelId === w.wheelId);
+      if (known.machineId === machineId && known.wheels.length === wheels.length && known.wheels.every(same))
+        return known;
+      throw new InputError('id', 'A visit of that id exists already.', 'an id of your own making');
+    }
+    const machine = shop.machine(machineId);
+    if (!machine) throw new InputError('machineId', 'There is no such machine.', 'the id of a machine of the shop');
+    const twice = wheels.findIndex((w, i) => wheels.findIndex((x) => x.wheelId === w.wheelId) !== i);
+    if (twice >= 0) throw new InputError(`wheels[${twice}].wheelId`, 'This wheel stands twice.', 'each wheel once');
+    const { name: machineName, rider } = machine;
+    log.open({ id, machineId, machineName, rider, who, entryId: randomUUID() }, at);
+    for (const wheel of wheels) addWheel(id, wheel, machineId, who, at);
+    const more: VisitEntryBody[] = [
+      ...(wanted === null ? [] : [{ id: randomUUID(), who, kind: 'wanted' as const, data: { text: wanted } }]),
+      ...(dueAt === null ? [] : [{ id: randomUUID(), who, kind: 'promised' as const, data: { dueAt } }]),
+    ];
+    const state = log.stateOf(id);
+    for (const body of more) checkVisitAppend(body, state, jobsNow, at);
+    log.write(id, more, at);
+    return find(id);
+  });
+
+  const jobsNow = {
+    isBegun: (jobId: string) => jobs.isBegun(jobId),
+    isHandedOver: (jobId: string) => jobs.find(jobId).handedOver,
+  };
+
+  const append = db.transaction((visitId: string, expectedSeq: number, raw: unknown[], at: string): VisitEntry[] => {
+    find(visitId);
+    const bodies = raw.map((value, i) => {
+      try {
+        return checkVisitEntry(value);
+      } catch (error) {
+        if (!(error instanceof InputError)) throw error;
+        throw new InputError(`entries[${i}].${error.field}`, error.message, error.expected);
+      }
+    });
+    const held = bodies.map((b) => log.heldAt(b.id));
+    if (held.every((h) => h?.visitId === visitId))
+      return log.entriesOf(visitId, Math.min(...held.map((h) => h!.seq)) - 1).slice(0, bodies.length);
+    if (held.some(Boolean) || new Set(bodies.map((b) => b.id)).size < bodies.length)
+      throw new InputError('entries', 'An entry of that id exists already.', 'ids of your own making');
+    log.checkSeq(visitId, expectedSeq);
+    for (const body of bodies) {
+      const known = log.entriesOf(visitId);
+      if (body.kind === 'undo') {
+        const { entryId } = (body as VisitEntryBody<'undo'>).data;
+        const target = known.find((e) => e.id === entryId);
+        if (!target)
+          throw new InputError(
+            'data.entryId',
+            'There is no such entry in this visit.',
+            'the id of an entry of this visit',
+          );
+        if (['opened', 'wheel-added', 'wheel-removed'].includes(target.kind))
+          throw new InputError(
+            'data.entryId',
+            'Wheels come and go by entries of their own.',
+            'the id of another entry',
+          );
+      }
+      checkVisitAppend(body, log.stateOf(visitId), jobsNow, at);
+      log.write(visitId, [body], at);
+      if (body.kind === 'wheel-removed') statements.leave.run((body as VisitEntryBody<'wheel-removed'>).data.jobId);
+    }
+    log.settle(visitId, at);
+    return log.entriesOf(visitId, expectedSeq);
+  });
+
+  return {
+    find,
+    entriesOf: (id: string) => log.entriesOf(id),
+    /** The visit that a job is part of; null where it was taken out. */
+    ofJob(jobId: string): VisitSummary | null {
+      const row = statements.visitOf.get(jobId);
+      if (!row) throw new NotFound('There is no such job.');
+      return row.visitId === null ? null : find(row.visitId);
+    },
+    open: (input: OpenVisit, at = new Date().toISOString()) => open.immediate(input, at),
+    append: (id: string, expectedSeq: number, entries: unknown[], at = new Date().toISOString()) =>
+      append.immediate(id, expectedSeq, entries, at),
+    /** A page of visits, the newest first, and from where the next page goes on; null after the last. */
+    list({ state, search, limit, after }: VisitQuery): { visits: VisitSummary[]; next: string | null } {
+      const [openedAt = '9999', id = ''] = after?.split(' ') ?? [];
+      const words = JSON.stringify(search.toLowerCase().split(/\s+/).filter(Boolean));
+      const rows = statements.page.all({ handedOver: state === 'done' ? 1 : 0, openedAt, id, words, limit });
+      const last = rows.length === limit ? rows.at(-1)! : null;
+      return { visits: withWheels(rows), next: last ? `${last.openedAt} ${last.id}` : null };
+    },
+    /** How long a visit's work will take, with its working. */
+    timeLeft: (id: string) => leftOf(find(id).wheels, jobs.timeSamples()),
+  };
+};
+export type VisitStore = ReturnType<typeof visitStore>;

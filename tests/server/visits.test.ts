@@ -1,0 +1,169 @@
+import { testApp } from './test-app';
+
+const LATER = '2999-01-01T10:00:00.000Z';
+let n = 0;
+const entry = (kind: string, data: object, more: object = {}) => ({
+  id: `ve-${++n}`,
+  who: 'Juna Birk',
+  kind,
+  data,
+  ...more,
+});
+
+describe('a machine that comes in', () => {
+  const { ask } = testApp();
+  const both = {
+    id: 'v1',
+    machineId: 'm-vellan',
+    wheels: [
+      { jobId: 'v1-f', wheelId: 'w-vellan-f' },
+      { jobId: 'v1-r', wheelId: 'w-vellan-r' },
+    ],
+    who: 'Juna Birk',
+    wanted: 'both tires, and the valve looked at',
+    dueAt: LATER,
+  };
+  const append = (expectedSeq: number, entries: object[], id = 'v1') =>
+    ask.post(`/api/visits/${id}/entries`).send({ expectedSeq, entries });
+
+  test('opens a job for every wheel, says what is wanted and promised; sent again it is the same visit', async () => {
+    const { body } = await ask.post('/api/visits').send(both).expect(201);
+    expect(body.visit).toMatchObject({
+      machineName: 'Vellan Strada 700',
+      wanted: both.wanted,
+      dueAt: LATER,
+      handedOver: false,
+      lastSeq: 5,
+    });
+    expect(body.visit.wheels.map((w: { jobId: string; station: string }) => [w.jobId, w.station])).toEqual([
+      ['v1-f', 'intake'],
+      ['v1-r', 'intake'],
+    ]);
+    expect(body.visit.left.ninetyS).toBeGreaterThan(body.visit.left.medianS);
+    expect((await ask.get('/api/jobs/v1-r').expect(200)).body.job.wheelId).toBe('w-vellan-r');
+    expect((await ask.get('/api/jobs/v1-r/visit').expect(200)).body.visit.id).toBe('v1');
+    const again = await ask.post('/api/visits').send(both).expect(201);
+    expect(again.body).toEqual(body);
+    const other = await ask.post('/api/visits').send({ ...both, wheels: both.wheels.slice(0, 1) });
+    expect([other.status, other.body.error.field]).toEqual([422, 'id']);
+  });
+
+  test('a job that is opened by itself is a visit of one wheel', async () => {
+    await ask
+      .post('/api/jobs')
+      .send({ id: 'lone', machineId: 'm-orrin', wheelId: 'w-orrin-f', who: 'Juna Birk' })
+      .expect(201);
+    const { visit } = (await ask.get('/api/jobs/lone/visit')).body;
+    expect(visit).toMatchObject({ id: 'lone', dueAt: null, wheels: [{ jobId: 'lone', position: 'front' }] });
+  });
+
+  test('nothing half-done: a wheel of another machine, one that stands twice, a promise in the past', async () => {
+    const before = (await ask.get('/api/jobs')).body.total;
+    const refused = async (more: object, field: string | RegExp) => {
+      const { status, body } = await ask.post('/api/visits').send({ ...both, id: 'bad', ...more });
+      expect(status).toBe(422);
+      expect(body.error.field).toMatch(field);
+      expect(body.error.expected).toBeTruthy();
+    };
+    const wheel = (jobId: string, wheelId: string) => ({ jobId, wheelId });
+    await refused({ wheels: [wheel('b1', 'w-vellan-f'), wheel('b2', 'w-orrin-f')] }, /wheelId/);
+    await refused({ wheels: [wheel('b1', 'w-vellan-f'), wheel('b2', 'w-vellan-f')] }, /wheels\[1\]/);
+    await refused({ wheels: [wheel('b1', 'w-vellan-f'), wheel('b1', 'w-vellan-r')] }, /wheels/);
+    await refused({ wheels: [wheel('b1', 'w-vellan-f')], dueAt: '2001-01-01T10:00:00.000Z' }, /dueAt/);
+    await refused({ wheels: [] }, /wheels/);
+    await refused({ machineId: 'nobody' }, /machineId/);
+    await ask.get('/api/visits/bad').expect(404);
+    await ask.get('/api/jobs/b1').expect(404);
+    expect((await ask.get('/api/jobs')).body.total).toBe(before);
+  });
+
+  test('entries follow one another; what was not seen comes with the refusal; sent again it stands once', async () => {
+    const promise = entry('promised', { dueAt: '2998-01-01T10:00:00.000Z' });
+    await append(5, [promise]).expect(201);
+    await append(5, [promise]).expect(201);
+    const late = await append(5, [entry('note', { text: 'late' })]).expect(409);
+    expect(late.body.entries.map((e: { id: string }) => e.id)).toEqual([promise.id]);
+    await append(6, [entry('undo', { entryId: promise.id })]).expect(201);
+    expect((await ask.get('/api/visits/v1')).body.visit.dueAt).toBe(LATER);
+    for (const bad of [
+      entry('promised', { dueAt: '2001-01-01T10:00:00.000Z' }),
+      entry('agreed', { amountMinor: -5, currency: 'USD', by: 'Petra' }),
+      entry('handed-over', { to: 'Petra' }),
+      entry('undo', { entryId: 'nothing' }),
+      entry('opened', { machineId: null, machineName: 'x', rider: 'y' }),
+    ]) {
+      const { status, body } = await append(7, [bad]);
+      expect([status, typeof body.error.expected]).toEqual([422, 'string']);
+    }
+    expect((await ask.get('/api/visits/v1')).body.visit.lastSeq).toBe(7);
+    const first = (await ask.get('/api/visits/v1')).body.entries[0].id;
+    await append(7, [entry('undo', { entryId: first })]).expect(422);
+    const twin = entry('note', { text: 'one' });
+    await append(7, [twin, { ...twin, data: { text: 'two' } }]).expect(422);
+  });
+
+  test('a wheel leaves before its work has begun, and not after; its job stays', async () => {
+    const begun = { id: 'j-note', who: 'Juna Birk', station: 'intake', kind: 'note', data: { text: 'begun' } };
+    await ask
+      .post('/api/jobs/v1-f/entries')
+      .send({ expectedSeq: 2, entries: [begun] })
+      .expect(201);
+    await append(7, [entry('wheel-removed', { jobId: 'v1-f', why: 'x' })]).expect(422);
+    await append(7, [entry('wheel-removed', { jobId: 'v1-r', why: 'only the front' })]).expect(201);
+    expect((await ask.get('/api/jobs/v1-r/visit')).body.visit).toBeNull();
+    await ask.get('/api/jobs/v1-r').expect(200);
+    await append(8, [entry('wheel-removed', { jobId: 'v1-f', why: 'x' })]).expect(422);
+  });
+
+  test('it is over once every wheel is handed over, and open again when one is undone', async () => {
+    const hand = { id: 'j-over', who: 'Juna Birk', station: 'hand-over', kind: 'handed-over', data: { to: 'Petra' } };
+    await ask
+      .post('/api/jobs/v1-f/entries')
+      .send({ expectedSeq: 3, entries: [hand] })
+      .expect(201);
+    const done = (await ask.get('/api/visits?state=done&search=vellan both')).body.visits;
+    expect(done.map((v: { id: string }) => v.id)).toContain('v1');
+    expect((await ask.get('/api/visits/v1')).body.visit).toMatchObject({ handedOver: true, left: null });
+    await append(8, [entry('handed-over', { to: 'Petra' })]).expect(201);
+    const undo = { ...hand, id: 'j-undo', kind: 'undo', data: { entryId: 'j-over' } };
+    await ask
+      .post('/api/jobs/v1-f/entries')
+      .send({ expectedSeq: 4, entries: [undo] })
+      .expect(201);
+    expect((await ask.get('/api/visits/v1')).body.visit.handedOver).toBe(false);
+  });
+});
+
+describe('the list', () => {
+  const { ask } = testApp();
+  test('pages by key, the newest first, none twice and none left out; its times are worked out by the same working', async () => {
+    const seen: string[] = [];
+    let after: string | null = null;
+    do {
+      const path: string = `/api/visits?state=done&limit=7${after ? `&after=${encodeURIComponent(after)}` : ''}`;
+      const { body } = await ask.get(path).expect(200);
+      seen.push(...body.visits.map((v: { id: string }) => v.id));
+      after = body.next;
+    } while (after);
+    const { jobs } = (await ask.get('/api/jobs?limit=200')).body;
+    const over = jobs.filter((j: { handedOver: boolean }) => j.handedOver).map((j: { id: string }) => j.id);
+    expect([...seen].sort()).toEqual([...over].sort());
+    expect(new Set(seen).size).toBe(seen.length);
+    const { visits } = (await ask.get('/api/visits')).body;
+    expect(visits.length).toBeGreaterThan(0);
+    const working = (await ask.get(`/api/visits/${visits[0].id}/time-left`)).body;
+    expect(working.result).toEqual(visits[0].left);
+    expect(working.lines.length).toBeGreaterThan(1);
+    for (const bad of ['state=lost', 'limit=0', 'after=x', 'search='.padEnd(200, 'x')])
+      await ask.get(`/api/visits?${bad}`).expect(422);
+    await ask.get('/api/visits/nobody').expect(404);
+    await ask.get('/api/visits/nobody/time-left').expect(404);
+    await ask.get('/api/jobs/nobody/visit').expect(404);
+  });
+
+  test('a visit’s log is never changed and never removed', () => {
+    const { db } = testApp();
+    expect(() => db.prepare("UPDATE visit_entries SET who = 'x'").run()).toThrow(/never changed/);
+    expect(() => db.prepare('DELETE FROM visit_entries').run()).toThrow(/never removed/);
+  });
+});
