@@ -12,7 +12,7 @@ const PHONE = { theme: 'day', width: 390, height: 844 };
 
 /** File name, address, and what differs from a 1280 by 800 picture by day. */
 const VIEWS = [
-  ['jobs', '/'],
+  ['today', '/'],
   ['intake', '/jobs/demo-job-21/intake'],
   ['choose', '/jobs/demo-job-23/choose', { pick: /120\/80-19/ }],
   ['ring', '/jobs/demo-job-31/tire-on'],

@@ -21,7 +21,9 @@ import {
   demoPressures,
   demoTreads,
 } from './demo-shop';
+import { visitStore } from '../server/db/visit-store';
 import { writePastJobs } from './past-jobs';
+import { writePromises } from './promises';
 
 /** Fills an empty database with the demo shop. */
 export const fillDemo = (db: Db, now: number): void => {
@@ -46,6 +48,7 @@ export const fillDemo = (db: Db, now: number): void => {
       treads: demoTreads(now),
       pressures: demoPressures(now),
     });
+    writePromises(visitStore(db, shop, rules, jobs), now);
     demoTires(now).forEach((t) => records.add('tires', t));
     DEMO_TUBES.forEach((t) => records.add('tubes', t));
     DEMO_STRIPS.forEach((t) => records.add('strips', t));

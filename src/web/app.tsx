@@ -10,6 +10,7 @@ import { JobScreen } from './screens/JobScreen';
 import { JobsScreen } from './screens/JobsScreen';
 import { LogScreen } from './screens/LogScreen';
 import { NewJobScreen } from './screens/NewJobScreen';
+import { TodayScreen } from './screens/TodayScreen';
 import { useApp, useDo } from './store';
 import { whoChosen } from './store/prefs-slice';
 import { loadShop } from './store/shop-slice';
@@ -20,6 +21,7 @@ const RulesScreen = lazy(() => import('./screens/RulesScreen').then((m) => ({ de
 const SidewallScreen = lazy(() => import('./screens/SidewallScreen').then((m) => ({ default: m.SidewallScreen })));
 const SizeBenchScreen = lazy(() => import('./screens/SizeBenchScreen').then((m) => ({ default: m.SizeBenchScreen })));
 const PairScreen = lazy(() => import('./screens/PairScreen').then((m) => ({ default: m.PairScreen })));
+const VisitScreen = lazy(() => import('./screens/VisitScreen').then((m) => ({ default: m.VisitScreen })));
 const WheelScreen = lazy(() => import('./screens/WheelScreen').then((m) => ({ default: m.WheelScreen })));
 const WheelTagScreen = lazy(() => import('./screens/WheelTagScreen').then((m) => ({ default: m.WheelTagScreen })));
 const WorkingsScreen = lazy(() => import('./screens/WorkingsScreen').then((m) => ({ default: m.WorkingsScreen })));
@@ -47,7 +49,7 @@ const useTheme = () => {
 const NoSuchScreen = () => (
   <Frame title="There is nothing here">
     <Link className="btn" to="/">
-      All jobs
+      Today
     </Link>
   </Frame>
 );
@@ -83,7 +85,9 @@ const Screens = () => {
       }
     >
       <Routes>
-        <Route path="/" element={<JobsScreen />} />
+        <Route path="/" element={<TodayScreen />} />
+        <Route path="/jobs" element={<JobsScreen />} />
+        <Route path="/visits/:id" element={<VisitScreen />} />
         <Route path="/jobs/new" element={<NewJobScreen />} />
         <Route path="/jobs/:id/card" element={<JobCardScreen />} />
         <Route path="/jobs/:id/log" element={<LogScreen />} />

@@ -4,6 +4,8 @@ import { expect, expectAccessible, openAs, test } from './shop';
 const SCREENS: Readonly<Record<string, readonly string[]>> = {
   shop: [
     '/',
+    '/jobs',
+    '/visits/demo-job-21',
     '/jobs/new',
     '/machines/new',
     '/rules',
@@ -86,7 +88,7 @@ test('the jobs list finds by machine, wheel, rider, size and date, and the searc
   page,
   shop,
 }) => {
-  await openAs(page, shop, '/');
+  await openAs(page, shop, '/jobs');
   await expect(page.getByText('24 jobs')).toBeVisible();
   const find = page.getByLabel(/^Find by/);
   await find.fill('tolling front');
@@ -169,13 +171,13 @@ test('an empty shop takes its first fitter, machine, wheel and job', async ({ pa
   for (const end of ['', '-wal', '-shm']) rmSync(shop.file + end, { force: true });
   await shop.start();
   await page.goto(shop.url);
-  await expect(page.getByText('No jobs yet. Start the first one.')).toBeVisible();
+  await expect(page.getByText('Nothing is in. A machine that comes in stands here.')).toBeVisible();
   await page.getByRole('button', { name: /^Bench/ }).click();
   await page.getByLabel('Somebody new').fill('Ada Marl');
   await page.getByRole('button', { name: 'Add' }).click();
   await expect(page.getByLabel('Who is at the bench')).toHaveValue('Ada Marl');
   await page.keyboard.press('Escape');
-  await page.getByRole('link', { name: 'Start a job' }).click();
+  await page.getByRole('link', { name: 'A machine comes in' }).click();
   await page.getByRole('link', { name: 'A new machine' }).click();
   await page.getByLabel('What the shop calls it').fill('Hob 250');
   await page.getByLabel('Rider').fill('Ned Ash');

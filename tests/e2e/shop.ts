@@ -94,7 +94,7 @@ export const openAs = async (
 
 /** Starts a job by its machine and wheel, from the jobs list. */
 export const startJob = async (page: Page, machine: string, wheel: string): Promise<string> => {
-  await page.getByRole('link', { name: 'Start a job' }).click();
+  await page.getByRole('link', { name: 'A machine comes in' }).click();
   await page.getByLabel('Which machine, or whose').fill(machine);
   await page.getByRole('button', { name: wheel }).click();
   await expect(page.getByRole('heading', { name: 'What comes off?' })).toBeVisible();

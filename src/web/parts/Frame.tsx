@@ -8,7 +8,8 @@ import { KeyHelp } from './KeyHelp';
 import { KeysPause } from './keys';
 
 const PLACES = [
-  ['/', 'Jobs'],
+  ['/', 'Today'],
+  ['/jobs', 'Jobs'],
   ['/records', 'Records'],
   ['/rules', 'Rules'],
 ] as const;
@@ -23,7 +24,7 @@ const TOOLS = [
 ] as const;
 
 const placeClass = (isActive: boolean): string =>
-  `head inline-flex min-h-12 items-center rounded-b-xl border-b-4 px-2 text-lg no-underline ${isActive ? 'border-water' : 'border-transparent text-ink2 hover:border-stone3'}`;
+  `head inline-flex min-h-12 items-center rounded-b-xl border-b-4 px-2 text-lg no-underline max-sm:px-1 max-sm:text-[16px] ${isActive ? 'border-water' : 'border-transparent text-ink2 hover:border-stone3'}`;
 
 /** Where one can go, on one line also on a phone. */
 const Navigation = () => {

@@ -25,7 +25,7 @@ export const NoJob = ({ id, problem }: { id: string; problem: { status: number; 
         {problem.status !== 404 && problem.status !== 422 && (
           <Button onClick={() => void dispatch(readJob(id))}>Try again</Button>
         )}
-        <Link className="btn" to="/">
+        <Link className="btn" to="/jobs">
           All jobs
         </Link>
       </Failed>

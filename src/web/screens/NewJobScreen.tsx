@@ -6,6 +6,7 @@ import { TextField } from '../parts/fields';
 import { Failed, Frame, Waiting } from '../parts/Frame';
 import { useApp, useDo } from '../store';
 import { openJob } from '../store/job-writing';
+import { SeveralWheels } from './visit/VisitSheet';
 
 /** Machine, then wheel: one tap opens the job at Intake. */
 export const NewJobScreen = () => {
@@ -25,6 +26,7 @@ export const NewJobScreen = () => {
     );
   }, [shop, typed]);
 
+  const wheelsOf = (machineId: string) => (shop?.wheels ?? []).filter((w) => w.machineId === machineId);
   const start = async (machineId: string, wheelId: string) => {
     if (!who) return setProblem('Say first who is at the bench: the round stamp at the top right.');
     setBusy(true);
@@ -39,13 +41,13 @@ export const NewJobScreen = () => {
 
   if (!shop)
     return (
-      <Frame title="Start a job">
+      <Frame title="A machine comes in">
         <Waiting what="Reading the shop" />
       </Frame>
     );
   return (
     <Frame
-      title="Start a job"
+      title="A machine comes in"
       actions={
         <Link to="/machines/new" className="btn">
           A new machine
@@ -77,25 +79,24 @@ export const NewJobScreen = () => {
                   </p>
                 </div>
                 <div className="flex flex-wrap gap-3">
-                  {shop.wheels
-                    .filter((w) => w.machineId === m.id)
-                    .map((w) => (
-                      <button
-                        key={w.id}
-                        type="button"
-                        disabled={busy}
-                        className="btn !justify-start text-left"
-                        onClick={() => void start(m.id, w.id)}
-                      >
-                        <span>
-                          {POSITION_WORDS[w.position]}
-                          <span className="block text-[15px] font-normal text-ink2">
-                            {w.tireMarking} · {BUILD_WORDS[w.build]}
-                            {w.tube ? ', tube' : ''}
-                          </span>
+                  {wheelsOf(m.id).map((w) => (
+                    <button
+                      key={w.id}
+                      type="button"
+                      disabled={busy}
+                      className="btn !justify-start text-left"
+                      onClick={() => void start(m.id, w.id)}
+                    >
+                      <span>
+                        {POSITION_WORDS[w.position]}
+                        <span className="block text-[15px] font-normal text-ink2">
+                          {w.tireMarking} · {BUILD_WORDS[w.build]}
+                          {w.tube ? ', tube' : ''}
                         </span>
-                      </button>
-                    ))}
+                      </span>
+                    </button>
+                  ))}
+                  {wheelsOf(m.id).length > 1 && <SeveralWheels machine={m} wheels={wheelsOf(m.id)} />}
                 </div>
               </li>
             ))}

@@ -6,8 +6,12 @@ import { dropped, jobsReducer } from './jobs-slice';
 import { onParcelGone, saveOutbox } from './outbox';
 import { prefsReducer, savePrefs } from './prefs-slice';
 import { shopReducer } from './shop-slice';
+import { visitsApi } from './visits-api';
 
-export const store = configureStore({ reducer: { jobs: jobsReducer, shop: shopReducer, prefs: prefsReducer } });
+export const store = configureStore({
+  reducer: { jobs: jobsReducer, shop: shopReducer, prefs: prefsReducer, visits: visitsApi.reducer },
+  middleware: (usual) => usual().concat(visitsApi.middleware),
+});
 
 export type RootState = ReturnType<typeof store.getState>;
 export type AppDispatch = typeof store.dispatch;

@@ -1,6 +1,7 @@
 import { POSITION_WORDS, type Wheel } from '../../../core/wheels';
 import { Bench } from '../../parts/Bench';
 import type { JobAtHand } from '../../parts/job-context';
+import { SisterWheels } from './SisterWheels';
 
 /** Which side is up; a wheel with discs on both sides or on neither is seen from its right. */
 const lying = ({ discSide }: Wheel, sideUp: JobAtHand['sideUp']): string => {
@@ -24,6 +25,7 @@ export const JobHeader = ({ job, state, wheel, machine, sideUp }: JobAtHand) => 
           {locks > 0 && `, ${locks === 1 ? 'one rim lock' : `${locks} rim locks`}`}
         </p>
       </div>
+      <SisterWheels jobId={job.id} />
       <span className="whitespace-nowrap text-ink2 max-sm:hidden">{lying(wheel, sideUp)}</span>
       <Bench />
     </header>

@@ -1,0 +1,118 @@
+import { Link, useNavigate } from 'react-router';
+import { STATION_WORDS } from '../../core/job';
+import { dueVerdict, type VisitSummary } from '../../core/visit';
+import { counted } from '../../core/units';
+import { Button } from '../parts/Button';
+import { Failed, Frame, Waiting } from '../parts/Frame';
+import { useKeys } from '../parts/keys';
+import { useOpenVisitsQuery, visitProblem } from '../store/visits-api';
+import { hoursFrom, placeOf } from './today/TimeScale';
+import { useNow } from './today/use-now';
+import { VisitRow } from './today/VisitRow';
+
+/** Hours on the day's clock. */
+const HOURS = 9;
+/** How often what other benches wrote is asked for. */
+const ASK_MS = 5000;
+
+/** Promises first, the nearest before the others; then what came in first. */
+const byNeed = (a: VisitSummary, b: VisitSummary): number =>
+  (a.dueAt ?? '9999').localeCompare(b.dueAt ?? '9999') || a.openedAt.localeCompare(b.openedAt);
+
+/** The wheel that wants a hand next: of the nearest promise that waits for nothing. */
+const nextOf = (visits: readonly VisitSummary[]) => {
+  const visit = visits.find((v) => v.waits === null && v.wheels.some((w) => w.station !== null));
+  const wheel = visit?.wheels.find((w) => w.station !== null);
+  return visit && wheel?.station ? { visit, wheel, station: wheel.station } : null;
+};
+
+/** What the day comes to, in one line. */
+const dayText = (visits: readonly VisitSummary[], nowMs: number): string => {
+  const wheels = visits.reduce((n, v) => n + v.wheels.filter((w) => !w.handedOver).length, 0);
+  const late = visits.filter(
+    ({ left, dueAt }) => left && dueAt !== null && dueVerdict(left, (Date.parse(dueAt) - nowMs) / 1000) !== 'good',
+  );
+  const tight =
+    late.length === 0
+      ? ''
+      : ` ${counted(late.length, 'promise')} in doubt: ${late.map((v) => v.machineName).join(', ')}.`;
+  return `${counted(visits.length, 'machine')}, ${counted(wheels, 'wheel')}.${tight}`;
+};
+
+const Clock = ({ hours, nowMs }: { hours: readonly number[]; nowMs: number }) => (
+  <div className="border-b-2 border-ink lg:grid lg:grid-cols-[230px_200px_290px_minmax(0,1fr)] lg:gap-x-4 xl:grid-cols-[230px_200px_360px_minmax(0,1fr)]">
+    <div className="relative col-start-4 h-6 text-[14px] text-ink2 max-lg:hidden" aria-hidden="true">
+      {hours.map((ms, i) =>
+        i % 2 === 1 && i < hours.length - 1 ? (
+          <span key={ms} className="num absolute -translate-x-1/2" style={{ left: `${placeOf(ms, hours)}%` }}>
+            {new Date(ms).getHours()}:00
+          </span>
+        ) : null,
+      )}
+      <span
+        className="absolute top-5 h-2 border-l-2 border-dotted border-stop"
+        style={{ left: `${placeOf(nowMs, hours)}%` }}
+      />
+    </div>
+  </div>
+);
+
+/** The shop's day: what is in, at which station, what was promised, and whether it will be done. */
+export const TodayScreen = () => {
+  const navigate = useNavigate();
+  const nowMs = useNow();
+  const { data, error, refetch } = useOpenVisitsQuery(undefined, {
+    pollingInterval: ASK_MS,
+    refetchOnMountOrArgChange: true,
+  });
+  useKeys([{ key: 'n', says: 'A machine comes in', run: () => void navigate('/jobs/new') }]);
+  const hours = hoursFrom(nowMs, HOURS);
+  const visits = [...(data ?? [])].sort(byNeed);
+  const next = nextOf(visits);
+  return (
+    <Frame
+      title="Today"
+      actions={
+        <Link to="/jobs/new" className="btn btn-go">
+          A machine comes in
+          <kbd className="keycap max-sm:hidden" aria-hidden="true">
+            N
+          </kbd>
+        </Link>
+      }
+    >
+      {error && (
+        <Failed message={visitProblem(error)}>
+          <Button onClick={() => void refetch()}>Try again</Button>
+        </Failed>
+      )}
+      {!error && !data && <Waiting what="Looking at the day" />}
+      {data && visits.length === 0 && (
+        <p className="py-14 text-center text-xl text-ink2">Nothing is in. A machine that comes in stands here.</p>
+      )}
+      {visits.length > 0 && (
+        <>
+          <p role="status" className="-mt-3 mb-2 text-[18px] text-ink2">
+            {dayText(visits, nowMs)}
+            {next && (
+              <>
+                {' '}
+                Next:{' '}
+                <Link to={`/jobs/${next.wheel.jobId}/${next.station}`}>
+                  {STATION_WORDS[next.station]}, {next.visit.machineName}
+                </Link>
+                .
+              </>
+            )}
+          </p>
+          <Clock hours={hours} nowMs={nowMs} />
+          <ul aria-label="Machines that are in">
+            {visits.map((visit) => (
+              <VisitRow key={visit.id} visit={visit} hours={hours} nowMs={nowMs} />
+            ))}
+          </ul>
+        </>
+      )}
+    </Frame>
+  );
+};

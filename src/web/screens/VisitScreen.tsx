@@ -1,0 +1,103 @@
+import { useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { standingVisitEntries, type VisitEntry, type VisitSummary } from '../../core/visit';
+import { Button } from '../parts/Button';
+import { Failed, Frame, Waiting } from '../parts/Frame';
+import { useVisitQuery, visitProblem } from '../store/visits-api';
+import { momentText } from './today/due-words';
+import { hoursFrom } from './today/TimeScale';
+import { useNow } from './today/use-now';
+import { VisitRow } from './today/VisitRow';
+import { AgreedForm, NoteForm, PromiseForm, useWriteVisit, WaitsForm } from './visit/VisitForms';
+import { visitText } from './visit/visit-text';
+
+const HOURS = 9;
+const ASK_MS = 5000;
+/** What stands for good: wheels come and go by entries of their own. */
+const FIXED: readonly VisitEntry['kind'][] = ['opened', 'wheel-added', 'wheel-removed', 'undo'];
+
+/** The log, the newest first, and the way back for what may be undone. */
+const Log = ({ visit, log, nowMs }: { visit: VisitSummary; log: readonly VisitEntry[]; nowMs: number }) => {
+  const write = useWriteVisit(visit);
+  const [problem, setProblem] = useState<string | null>(null);
+  const standing = new Set(standingVisitEntries(log).map((e) => e.id));
+  const last = [...log].reverse().find((e) => standing.has(e.id) && !FIXED.includes(e.kind));
+  const undo = async () => setProblem(await write({ kind: 'undo', data: { entryId: last!.id } }));
+  return (
+    <section aria-label="Log of the visit">
+      <div className="mb-1 flex items-center justify-between gap-3">
+        <h2 className="text-2xl">What was said and done</h2>
+        {last && (
+          <Button small onClick={() => void undo()}>
+            Undo the last
+          </Button>
+        )}
+      </div>
+      {problem && (
+        <p role="alert" className="text-stop">
+          {problem}
+        </p>
+      )}
+      <ol className="rows text-[16px]">
+        {[...log].reverse().map((e) => (
+          <li key={e.id} className="border-b border-stone3 py-2">
+            <span className={standing.has(e.id) || e.kind === 'undo' ? '' : 'text-ink2 line-through'}>
+              {visitText(e, log, nowMs)}
+            </span>
+            <span className="ml-2 text-[15px] text-ink2">
+              {e.who}, {momentText(e.at, nowMs)}
+            </span>
+          </li>
+        ))}
+      </ol>
+    </section>
+  );
+};
+
+/** A machine that is in: its wheels, its promise, what it waits for, what was agreed, and all that was written. */
+export const VisitScreen = () => {
+  const { id = '' } = useParams();
+  const nowMs = useNow();
+  const { data, error, refetch } = useVisitQuery(id, { pollingInterval: ASK_MS, refetchOnMountOrArgChange: true });
+  if (error && !data)
+    return (
+      <Frame title="Visit">
+        <Failed message={visitProblem(error)}>
+          <Button onClick={() => void refetch()}>Try again</Button>
+          <Link className="btn" to="/">
+            Today
+          </Link>
+        </Failed>
+      </Frame>
+    );
+  if (!data)
+    return (
+      <Frame title="Visit">
+        <Waiting what="Reading the visit" />
+      </Frame>
+    );
+  const { visit, entries } = data;
+  return (
+    <Frame
+      title={visit.machineName}
+      actions={
+        <Link className="btn" to="/">
+          Today
+        </Link>
+      }
+    >
+      <ul className="mb-6 border-t-2 border-ink">
+        <VisitRow visit={visit} hours={hoursFrom(nowMs, HOURS)} nowMs={nowMs} />
+      </ul>
+      <div className="grid gap-x-10 gap-y-6 lg:grid-cols-2">
+        <section aria-label="What is agreed">
+          <PromiseForm visit={visit} />
+          <WaitsForm visit={visit} />
+          <AgreedForm visit={visit} />
+          <NoteForm visit={visit} />
+        </section>
+        <Log visit={visit} log={entries} nowMs={nowMs} />
+      </div>
+    </Frame>
+  );
+};

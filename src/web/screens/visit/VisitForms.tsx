@@ -1,0 +1,142 @@
+import { nanoid } from '@reduxjs/toolkit';
+import { useState, type ReactNode } from 'react';
+import { parseMoney } from '../../../core/units';
+import type { VisitEntryBody, VisitSummary } from '../../../core/visit';
+import { Button } from '../../parts/Button';
+import { TextField } from '../../parts/fields';
+import { today, useApp } from '../../store';
+import { useWriteVisitMutation, visitProblem } from '../../store/visits-api';
+import { dueFrom } from './due-from';
+
+type Writing = Pick<VisitEntryBody, 'kind' | 'data'>;
+
+/** Writes into the visit's log; says the refusal where there is one. */
+export const useWriteVisit = (visit: VisitSummary) => {
+  const who = useApp((s) => s.prefs.who);
+  const [send] = useWriteVisitMutation();
+  return async (writing: Writing): Promise<string | null> => {
+    try {
+      const entries = [{ ...writing, id: nanoid(), who }] as VisitEntryBody[];
+      await send({ id: visit.id, expectedSeq: visit.lastSeq, entries }).unwrap();
+      return null;
+    } catch (error) {
+      return visitProblem(error);
+    }
+  };
+};
+
+/** One thing to write down: its fields, its button, and what is wrong with it. */
+const OneForm = ({
+  keeps,
+  read,
+  visit,
+  onKept,
+  children,
+}: {
+  keeps: string;
+  /** What was typed, or the sentence that says what is wrong. */
+  read: () => Writing | string;
+  visit: VisitSummary;
+  onKept: () => void;
+  children: ReactNode;
+}) => {
+  const write = useWriteVisit(visit);
+  const [problem, setProblem] = useState<string | null>(null);
+  const keep = async () => {
+    const told = read();
+    const refused = typeof told === 'string' ? told : await write(told);
+    setProblem(refused);
+    if (refused === null) onKept();
+  };
+  return (
+    <form
+      className="mb-4 flex flex-wrap items-end gap-3"
+      aria-label={keeps}
+      noValidate
+      onSubmit={(e) => {
+        e.preventDefault();
+        void keep();
+      }}
+    >
+      {children}
+      <Button type="submit">{keeps}</Button>
+      {problem && (
+        <p role="alert" className="w-full text-stop">
+          {problem}
+        </p>
+      )}
+    </form>
+  );
+};
+
+/** When it is promised. */
+export const PromiseForm = ({ visit }: { visit: VisitSummary }) => {
+  const [day, setDay] = useState(today);
+  const [time, setTime] = useState('');
+  const read = () => {
+    const dueAt = dueFrom(day, time);
+    if (dueAt instanceof Error) return dueAt.message;
+    return dueAt === null ? 'The promise: a time, such as 15:30.' : { kind: 'promised' as const, data: { dueAt } };
+  };
+  return (
+    <OneForm keeps="Promise it" visit={visit} read={read} onKept={() => setTime('')}>
+      <TextField label="Promised on" type="date" value={day} onChange={setDay} />
+      <TextField label="At" type="time" value={time} onChange={setTime} />
+    </OneForm>
+  );
+};
+
+/** What it waits for; empty where it waits no longer. */
+export const WaitsForm = ({ visit }: { visit: VisitSummary }) => {
+  const [what, setWhat] = useState('');
+  return (
+    <OneForm
+      keeps={visit.waits !== null && what.trim() === '' ? 'It waits no longer' : 'It waits'}
+      visit={visit}
+      read={() =>
+        visit.waits === null && what.trim() === ''
+          ? 'What does it wait for? A part, a cool exhaust, the rider’s word.'
+          : { kind: 'waits', data: { what: what.trim() || null } }
+      }
+      onKept={() => setWhat('')}
+    >
+      <TextField label="Waits for" value={what} onChange={setWhat} maxLength={120} />
+    </OneForm>
+  );
+};
+
+/** What it may cost, and who said yes. */
+export const AgreedForm = ({ visit }: { visit: VisitSummary }) => {
+  const currency = useApp((s) => String(s.shop.shop?.rules.find((r) => r.key === 'cost.currency')?.value ?? 'USD'));
+  const [amount, setAmount] = useState('');
+  const [by, setBy] = useState(visit.rider);
+  const read = () => {
+    const amountMinor = parseMoney(amount, currency);
+    if (amountMinor === null) return 'The amount: a price such as 120.50, nothing below nought.';
+    if (by.trim() === '') return 'Who agreed? A name.';
+    return { kind: 'agreed' as const, data: { amountMinor, currency, by: by.trim() } };
+  };
+  return (
+    <OneForm keeps="Agreed" visit={visit} read={read} onKept={() => setAmount('')}>
+      <TextField label={`May cost, ${currency}`} value={amount} onChange={setAmount} maxLength={14} />
+      <TextField label="Agreed by" value={by} onChange={setBy} maxLength={80} />
+    </OneForm>
+  );
+};
+
+/** Anything else worth keeping. */
+export const NoteForm = ({ visit }: { visit: VisitSummary }) => {
+  const [text, setText] = useState('');
+  return (
+    <OneForm
+      keeps="Keep the note"
+      visit={visit}
+      read={() => (text.trim() === '' ? 'The note is empty.' : { kind: 'note', data: { text: text.trim() } })}
+      onKept={() => setText('')}
+    >
+      <div className="min-w-0 flex-1 basis-60">
+        <TextField label="A note" value={text} onChange={setText} maxLength={2000} />
+      </div>
+    </OneForm>
+  );
+};

@@ -1,0 +1,58 @@
+import { createApi, fetchBaseQuery, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
+import { refusalText, type InputProblem } from '../../core/errors';
+import type { VisitEntry, VisitEntryBody, VisitSummary } from '../../core/visit';
+
+/** What a visit is opened with. */
+export interface OpenVisit {
+  id: string;
+  machineId: string;
+  wheels: { jobId: string; wheelId: string }[];
+  who: string;
+  wanted: string | null;
+  /** ISO 8601. */
+  dueAt: string | null;
+}
+
+interface VisitAnswer {
+  visit: VisitSummary;
+  entries: VisitEntry[];
+}
+
+/** Visits from the server; what is written makes what was read stale. */
+export const visitsApi = createApi({
+  reducerPath: 'visits',
+  baseQuery: fetchBaseQuery({ baseUrl: '/api', timeout: 15_000 }),
+  tagTypes: ['Visit'],
+  endpoints: (build) => ({
+    openVisits: build.query<VisitSummary[], void>({
+      query: () => '/visits?state=open&limit=200',
+      transformResponse: ({ visits }: { visits: VisitSummary[] }) => visits,
+      providesTags: ['Visit'],
+    }),
+    visit: build.query<VisitAnswer, string>({ query: (id) => `/visits/${id}`, providesTags: ['Visit'] }),
+    visitOfJob: build.query<VisitSummary | null, string>({
+      query: (jobId) => `/jobs/${jobId}/visit`,
+      transformResponse: ({ visit }: { visit: VisitSummary | null }) => visit,
+      providesTags: ['Visit'],
+    }),
+    openVisit: build.mutation<VisitAnswer, OpenVisit>({
+      query: (body) => ({ url: '/visits', method: 'POST', body }),
+      invalidatesTags: ['Visit'],
+    }),
+    writeVisit: build.mutation<unknown, { id: string; expectedSeq: number; entries: VisitEntryBody[] }>({
+      query: ({ id, ...body }) => ({ url: `/visits/${id}/entries`, method: 'POST', body }),
+      // A refusal may mean that the log has moved on: read it again.
+      invalidatesTags: ['Visit'],
+    }),
+  }),
+});
+
+export const { useOpenVisitsQuery, useVisitQuery, useVisitOfJobQuery, useOpenVisitMutation, useWriteVisitMutation } =
+  visitsApi;
+
+/** The server's refusal as a sentence, or the word that it does not answer. */
+export const visitProblem = (error: unknown): string => {
+  const { data } = error as FetchBaseQueryError;
+  const problem = (data as { error?: InputProblem } | undefined)?.error;
+  return problem ? refusalText(problem) : 'The server does not answer. Nothing was written.';
+};

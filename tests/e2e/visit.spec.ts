@@ -1,0 +1,90 @@
+import { confirmed, expect, expectAccessible, openAs, test } from './shop';
+
+test('a machine with two wheels comes in by keyboard, is promised, and two fitters work on it without blocking each other', async ({
+  page,
+  browser,
+  shop,
+}) => {
+  page.setDefaultTimeout(20_000);
+  await openAs(page, shop, '/');
+  await expect(page.getByText('4 machines, 4 wheels.', { exact: false })).toBeVisible();
+  await page.keyboard.press('n');
+  await page.getByLabel('Which machine, or whose').fill('Vellan');
+  await page.getByRole('button', { name: 'Several wheels of Vellan Strada 700' }).press('Enter');
+  const sheet = page.getByRole('dialog', { name: 'Vellan Strada 700 comes in' });
+  await expect(sheet.getByLabel('What is wanted')).toBeFocused();
+  await page.keyboard.type('both tires before the weekend');
+  // No wheel, and a promise in the past, are sentences, and nothing is half-kept.
+  for (const wheel of ['Front wheel', 'Rear wheel']) await sheet.getByLabel(wheel).uncheck();
+  await sheet.getByRole('button', { name: 'It is in' }).click();
+  await expect(sheet.getByRole('alert')).toContainText('No wheel is ticked');
+  for (const wheel of ['Front wheel', 'Rear wheel']) await sheet.getByLabel(wheel).check();
+  await sheet.getByLabel('Promised on').fill('2020-01-01');
+  await sheet.getByLabel('At', { exact: true }).fill('15:30');
+  await sheet.getByRole('button', { name: 'It is in' }).click();
+  await expect(sheet.getByRole('alert')).toContainText('The promise lies in the past.');
+  const soon = new Date(Date.now() + 86_400_000);
+  const day = `${soon.getFullYear()}-${String(soon.getMonth() + 1).padStart(2, '0')}-${String(soon.getDate()).padStart(2, '0')}`;
+  await sheet.getByLabel('Promised on').fill(day);
+  await expectAccessible(page);
+  await sheet.getByRole('button', { name: 'It is in' }).click();
+
+  // The front wheel is at hand, the rear one a key away.
+  await expect(page.getByRole('heading', { name: 'Front wheel, Vellan Strada 700' })).toBeVisible();
+  await expect(page.getByRole('navigation', { name: 'Wheels of this visit' }).getByRole('link')).toHaveText(['RearV']);
+  await page.keyboard.press('v');
+  await expect(page.getByRole('heading', { name: 'Rear wheel, Vellan Strada 700' })).toBeVisible();
+  const rear = page.url();
+  await page.keyboard.press('v');
+  await expect(page.getByRole('heading', { name: 'Front wheel, Vellan Strada 700' })).toBeVisible();
+
+  const second = await browser.newContext();
+  const other = await second.newPage();
+  await openAs(other, shop, '/');
+  await other.goto(rear);
+  await Promise.all([
+    confirmed(page, () => page.getByRole('button', { name: 'Write it down' }).click()),
+    confirmed(other, () => other.getByRole('button', { name: 'Write it down' }).click()),
+  ]);
+
+  // Both stand in one row of the day, as far as each is.
+  await page.goto(shop.url);
+  const row = page.getByRole('listitem').filter({ hasText: 'both tires before the weekend' });
+  await expect(row.getByText('tomorrow 15:30, in time')).toBeVisible();
+  await expect(row.getByRole('img', { name: 'at Choose' })).toHaveCount(2);
+  await expectAccessible(page);
+
+  // What it waits for is seen on the other bench, and goes again.
+  await row.getByRole('link', { name: 'Vellan Strada 700' }).click();
+  await page.getByLabel('Waits for').fill('a valve stem');
+  await page.getByRole('button', { name: 'It waits' }).click();
+  await expect(page.getByText('waits for a valve stem').first()).toBeVisible();
+  await other.goto(shop.url);
+  await expect(other.getByText('waits for a valve stem')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo the last' }).click();
+  await expect(page.getByText('Undone: Waits for a valve stem')).toBeVisible();
+  await expect(other.getByText('waits for a valve stem')).toBeHidden({ timeout: 15_000 });
+
+  // An amount that is none, then one that is agreed.
+  await page.getByLabel('May cost, USD').fill('-5');
+  await page.getByRole('button', { name: 'Agreed' }).click();
+  await expect(page.getByRole('alert')).toContainText('nothing below nought');
+  await page.getByLabel('May cost, USD').fill('240.50');
+  await page.getByRole('button', { name: 'Agreed' }).click();
+  await expect(page.getByText(/Agreed: .*240\.50.*, Petra Oakhollow/)).toBeVisible();
+  await expectAccessible(page);
+  await second.close();
+});
+
+test('the day on a phone: one column, the promise that is nearest first, nothing to scroll sideways', async ({
+  page,
+  shop,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await openAs(page, shop, '/', 'night');
+  const rows = page.getByRole('list', { name: 'Machines that are in' }).getByRole('heading');
+  await expect(rows.first()).toHaveText('Vellan Strada 700');
+  const wide = await page.evaluate(() => document.documentElement.scrollWidth);
+  expect(wide).toBeLessThanOrEqual(390);
+  await expectAccessible(page);
+});
