@@ -1,0 +1,81 @@
+import type { VisitEntry } from '../../../core/visit';
+import { dueFrom } from '../visit/due-from';
+import { visitText } from '../visit/visit-text';
+import { momentText } from './due-words';
+import { hoursFrom, placeOf } from './TimeScale';
+
+/** A moment in the time zone of the shop, whichever it is. */
+const local = (day: number, hour: number, minute = 0): Date => new Date(2026, 10, day, hour, minute);
+
+describe('a moment as somebody in the shop says it', () => {
+  const now = local(25, 10, 42).getTime();
+  test.each([
+    [local(25, 15, 30), '15:30'],
+    [local(25, 9, 5), '9:05'],
+    [local(26, 0, 0), 'tomorrow 0:00'],
+    [local(27, 9), 'Fri 9:00'],
+    [local(24, 9), '24 Nov 9:00'],
+    [new Date(2026, 11, 3, 9), '3 Dec 9:00'],
+  ])('%p is %s', (at, says) => {
+    expect(momentText(at.toISOString(), now)).toBe(says);
+  });
+});
+
+describe('a promise as it is typed', () => {
+  test('a day and a time in the shop’s own zone; no time is no promise; nonsense is a sentence', () => {
+    expect(dueFrom('2026-11-25', '15:30')).toBe(local(25, 15, 30).toISOString());
+    expect([dueFrom('2026-11-25', ''), dueFrom('', ' ')]).toEqual([null, null]);
+    for (const [day, time] of [
+      ['', '15:30'],
+      ['2026-11-25', '25:00'],
+      ['26-11-25', '15:30'],
+    ] as const)
+      expect((dueFrom(day, time) as Error).message).toMatch(/a day and a time/);
+  });
+});
+
+describe('the clock of the day', () => {
+  const HOUR = 3_600_000;
+  const hours = hoursFrom(10.7 * HOUR, 9);
+  test('begins with the hour that runs; what lies past its end stands at the end', () => {
+    expect([hours[0], hours.at(-1), hours.length]).toEqual([10 * HOUR, 19 * HOUR, 10]);
+    expect(placeOf(10 * HOUR, hours)).toBe(0);
+    expect(placeOf(14.5 * HOUR, hours)).toBeCloseTo(50, 9);
+    expect([placeOf(30 * HOUR, hours), placeOf(2 * HOUR, hours)]).toEqual([100, 0]);
+  });
+});
+
+test('the log of a visit in words; what is undone is named', () => {
+  const entry = (seq: number, kind: VisitEntry['kind'], data: object): VisitEntry =>
+    ({ id: `e${seq}`, seq, at: local(25, 9).toISOString(), who: 'Ada Marl', kind, data }) as VisitEntry;
+  const log = [
+    entry(1, 'opened', { machineId: 'm', machineName: 'Hob 250', rider: 'Ned Ash' }),
+    entry(2, 'wheel-added', { jobId: 'a', wheelId: 'w', position: 'front' }),
+    entry(3, 'wheel-removed', { jobId: 'a', why: 'only the rear' }),
+    entry(4, 'wheel-removed', { jobId: 'gone', why: 'x' }),
+    entry(5, 'promised', { dueAt: local(25, 15, 30).toISOString() }),
+    entry(6, 'agreed', { amountMinor: 24_050, currency: 'USD', by: 'Ned Ash' }),
+    entry(7, 'waits', { what: 'a tube' }),
+    entry(8, 'waits', { what: null }),
+    entry(9, 'undo', { entryId: 'e7' }),
+    entry(10, 'undo', { entryId: 'nothing' }),
+    entry(11, 'wanted', { text: 'both tires' }),
+    entry(12, 'note', { text: 'dry' }),
+    entry(13, 'handed-over', { to: 'Ned Ash' }),
+  ];
+  expect(log.map((e) => visitText(e, log, local(25, 10).getTime()))).toEqual([
+    'Hob 250 came in, Ned Ash',
+    'Front wheel takes part',
+    'Front wheel takes no part: only the rear',
+    'A wheel takes no part: x',
+    'Promised for 15:30',
+    expect.stringMatching(/^Agreed: .*240\.50.*, Ned Ash$/),
+    'Waits for a tube',
+    'Waits no longer',
+    'Undone: Waits for a tube',
+    'Undone',
+    'Wanted: both tires',
+    'Note: dry',
+    'Handed over to Ned Ash',
+  ]);
+});
