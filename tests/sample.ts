@@ -38,6 +38,29 @@ export const sampleWheel = (more: Partial<Wheel> = {}): Wheel =>
     ...more,
   });
 
+/** A tire that was chosen, with its tube. */
+export const sampleChosen = (more: Partial<EntryData['chosen']> = {}): EntryData['chosen'] => ({
+  marking: '120/90-18 65M TT',
+  dateCode: '0826',
+  tireId: 't',
+  tube: true,
+  tubeId: 'u',
+  tubeLabel: '120/90-18, 110/100-18',
+  lightMark: true,
+  seatLimitKpa: 250,
+  tread: 'soft',
+  arrows: 'one',
+  takeOff: false,
+  treadMm: null,
+  doubled: false,
+  parts: [
+    { what: 'tire 120/90-18 65M TT', count: 1, stockId: 't' },
+    { what: 'rim strip', count: 2, stockId: 's' },
+    { what: 'tube', count: 1, stockId: 'u' },
+  ],
+  ...more,
+});
+
 /** Builds a log entry by entry. */
 export const logOf = () => {
   const log: Entry[] = [];

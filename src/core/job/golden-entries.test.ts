@@ -1,24 +1,9 @@
-import { sampleMachine, sampleWheel } from '../../../tests/sample';
+import { sampleChosen, sampleMachine, sampleWheel } from '../../../tests/sample';
 import { DEFAULT_UNITS, type UnitPreferences } from '../units';
 import { checkEntryBody, entryText, type Entry, type EntryData, type EntryKind } from '.';
 
 const PHOTO = 'a'.repeat(64);
-const CHOSEN: EntryData['chosen'] = {
-  marking: '120/90-18 65M TT',
-  dateCode: '0826',
-  tireId: 't',
-  tube: true,
-  tubeId: 'u',
-  tubeLabel: '110/100-18',
-  lightMark: true,
-  seatLimitKpa: 250,
-  tread: 'soft',
-  arrows: 'one',
-  takeOff: false,
-  treadMm: null,
-  parts: [{ what: 'tire', count: 1, stockId: 't' }],
-  doubled: false,
-};
+const CHOSEN = sampleChosen({ tubeLabel: '110/100-18', parts: [{ what: 'tire', count: 1, stockId: 't' }] });
 const SET: EntryData['pressure-set'] = { gaugeKpa: 92, shopC: 22, rideC: 8, rideKpa: 85 };
 
 /** Every kind of entry, each of its turns of phrase once. */

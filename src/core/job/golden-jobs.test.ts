@@ -1,4 +1,4 @@
-import { logOf, sampleMachine, sampleWheel } from '../../../tests/sample';
+import { logOf, sampleChosen, sampleMachine, sampleWheel } from '../../../tests/sample';
 import { complete, type Shop } from '../shop';
 import { DEFAULT_UNITS, type UnitPreferences } from '../units';
 import type { Attempt } from '../working';
@@ -64,26 +64,7 @@ const SHELF: Shop = {
   instruments: [],
 };
 
-const CHOSEN: EntryData['chosen'] = {
-  marking: '120/90-18 65M TT',
-  dateCode: '0826',
-  tireId: 't',
-  tube: true,
-  tubeId: 'u',
-  tubeLabel: '120/90-18, 110/100-18',
-  lightMark: true,
-  seatLimitKpa: 250,
-  tread: 'soft',
-  arrows: 'one',
-  takeOff: false,
-  treadMm: null,
-  doubled: false,
-  parts: [
-    { what: 'tire 120/90-18 65M TT', count: 1, stockId: 't' },
-    { what: 'rim strip', count: 2, stockId: 's' },
-    { what: 'tube', count: 1, stockId: 'u' },
-  ],
-};
+const CHOSEN = sampleChosen();
 
 const SHAPE: EntryData['rim-shape'] = { flangeMm: 486, wellMm: 431, wellToFlangeMm: 41 };
 

@@ -1,4 +1,4 @@
-import { logOf, sampleMachine, sampleWheel } from '../../../tests/sample';
+import { logOf, sampleChosen, sampleMachine, sampleWheel } from '../../../tests/sample';
 import { DEFAULT_UNITS } from '../units';
 import type { Wheel } from '../wheels';
 import type { WeightItem } from '../shop';
@@ -153,22 +153,7 @@ describe('crush, gap and rollout of the job', () => {
       return found?.ok ? found.working.result.runs.map((r) => r.run) : null;
     };
     expect(of()).toEqual([0, 1]);
-    l.add('chosen', {
-      marking: '31.0/11.5-15',
-      dateCode: null,
-      tireId: null,
-      tube: false,
-      tubeId: null,
-      tubeLabel: null,
-      lightMark: false,
-      seatLimitKpa: null,
-      tread: 'other',
-      arrows: 'none',
-      takeOff: false,
-      treadMm: null,
-      doubled: false,
-      parts: [],
-    });
+    l.add('chosen', sampleChosen({ marking: '31.0/11.5-15', tube: false }));
     expect(of()).toEqual([1]);
   });
 });
@@ -395,22 +380,7 @@ test('the wrench for the bolts, the feeler and the tape are laid out with the re
 test('a tire whose sidewall bears less than the centering pressure is centered by the sidewall', () => {
   const limit = (seatLimitKpa: number | null) => {
     const l = jobOf(clamped());
-    l.add('chosen', {
-      marking: '33.0/10.5-15',
-      dateCode: null,
-      tireId: null,
-      tube: false,
-      tubeId: null,
-      tubeLabel: null,
-      lightMark: false,
-      seatLimitKpa,
-      tread: 'other',
-      arrows: 'none',
-      takeOff: false,
-      treadMm: null,
-      doubled: false,
-      parts: [],
-    });
+    l.add('chosen', sampleChosen({ marking: '33.0/10.5-15', tube: false, seatLimitKpa }));
     return seatLimitOf(foldJob(l.log)).result;
   };
   expect(limit(null).binds).toBe('beadlock');

@@ -10,4 +10,4 @@ export {
 export { foldVisit, standingVisitEntries, type VisitState, type VisitWheel } from './fold-visit';
 export { checkVisitAppend, type JobsNow } from './check-append';
 export { dueVerdict, type DueVerdict } from './due';
-export type { VisitSummary, WheelNow } from './visit-summary';
+export type { OpenVisit, VisitSummary, WheelNow } from './visit-summary';

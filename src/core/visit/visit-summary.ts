@@ -16,6 +16,17 @@ export interface WheelNow {
   handedOver: boolean;
 }
 
+/** What a visit is opened with; the ids are of the client's own making, so that it may send again. */
+export interface OpenVisit {
+  id: string;
+  machineId: string;
+  wheels: { jobId: string; wheelId: string }[];
+  who: string;
+  wanted: string | null;
+  /** ISO 8601. */
+  dueAt: string | null;
+}
+
 /** One row of the day, derived from the logs. */
 export interface VisitSummary {
   id: string;

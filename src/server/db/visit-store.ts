@@ -7,6 +7,7 @@ import { STATIONS } from '../../core/stations';
 import {
   checkVisitAppend,
   checkVisitEntry,
+  type OpenVisit,
   type VisitEntry,
   type VisitEntryBody,
   type VisitSummary,
@@ -18,16 +19,6 @@ import type { Db } from './open-db';
 import type { RuleStore } from './rule-store';
 import type { ShopStore } from './shop-store';
 import { visitLog } from './visit-log';
-
-/** What a visit is opened with; `jobId`s are of the client's own making, so that it may send again. */
-export interface OpenVisit {
-  id: string;
-  machineId: string;
-  wheels: { jobId: string; wheelId: string }[];
-  who: string;
-  wanted: string | null;
-  dueAt: string | null;
-}
 
 export interface VisitQuery {
   state: 'open' | 'done';

@@ -1,6 +1,6 @@
 import type { Response } from 'express';
 import Joi from 'joi';
-import { date, expectedAt, text } from '../../core/fields';
+import { count, date, expectedAt, listOf, text } from '../../core/fields';
 import { InputError } from '../../core/errors';
 import { AskerGone } from '../errors';
 import type { UnitPreferences } from '../../core/units';
@@ -24,6 +24,20 @@ export const checkQuery = <T>(schema: Joi.Schema, query: unknown): T => {
 
 export const who = text(60, 'Who does it');
 export const recordId = text(60, 'The record’s name in the database').pattern(/^[\w-]+$/);
+
+const MOST_ENTRIES = 50;
+
+/** What is appended to a log, and the newest entry that the writer has seen. */
+export interface Append {
+  expectedSeq: number;
+  entries: unknown[];
+}
+export const appendBody = Joi.object({
+  expectedSeq: count(0, 1_000_000_000, 'The newest entry that you have seen'),
+  entries: listOf(Joi.object().unknown(), MOST_ENTRIES, 'The entries to append').custom((value: unknown[], helpers) =>
+    value.length > 0 ? value : helpers.error('any.invalid'),
+  ),
+}).required();
 
 const number = (min: number, max: number, usual: number, says: string) =>
   Joi.number()

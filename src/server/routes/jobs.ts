@@ -1,6 +1,6 @@
 import { Router } from 'express';
 import Joi from 'joi';
-import { check, count, listOf } from '../../core/fields';
+import { check } from '../../core/fields';
 import type { UnitPreferences } from '../../core/units';
 import type { JobQuery, JobStore } from '../db/job-store';
 import type { ShopStore } from '../db/shop-store';
@@ -8,18 +8,9 @@ import type { VisitStore } from '../db/visit-store';
 import { logCsv } from '../export/log-csv';
 import { recheckCalendar } from '../export/recheck-calendar';
 import type { WorkPool } from '../work';
-import { checkQuery, goneOf, jobQuery, recordId, unitQuery, who } from './input';
-
-const MOST_ENTRIES = 50;
+import { appendBody, checkQuery, goneOf, jobQuery, recordId, unitQuery, who, type Append } from './input';
 
 const openBody = Joi.object({ id: recordId, machineId: recordId, wheelId: recordId, who }).required();
-const appendBody = Joi.object({
-  expectedSeq: count(0, 1_000_000_000, 'The newest entry that you have seen'),
-  entries: listOf(Joi.object().unknown(), MOST_ENTRIES, 'The entries to append').custom((value: unknown[], helpers) =>
-    value.length > 0 ? value : helpers.error('any.invalid'),
-  ),
-}).required();
-
 /** Jobs: list, open, read, append, and what is printed or exported of them. */
 export const jobRoutes = (jobs: JobStore, shop: ShopStore, visits: VisitStore, work: WorkPool): Router => {
   const router = Router();
@@ -45,7 +36,7 @@ export const jobRoutes = (jobs: JobStore, shop: ShopStore, visits: VisitStore, w
   router.get('/:id/visit', (req, res) => void res.json({ visit: visits.ofJob(req.params.id) }));
 
   router.post('/:id/entries', (req, res) => {
-    const { expectedSeq, entries } = check<{ expectedSeq: number; entries: unknown[] }>(appendBody, req.body);
+    const { expectedSeq, entries } = check<Append>(appendBody, req.body);
     const written = jobs.append(req.params.id, expectedSeq, entries);
     res.status(201).json({ entries: written, seq: written.at(-1)!.seq });
   });

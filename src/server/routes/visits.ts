@@ -1,11 +1,11 @@
 import { Router } from 'express';
 import Joi from 'joi';
-import { check, count, eachOnce, instant, listOf, record, text } from '../../core/fields';
-import type { OpenVisit, VisitQuery, VisitStore } from '../db/visit-store';
-import { checkQuery, recordId, visitQuery, who } from './input';
+import { check, eachOnce, instant, listOf, record, text } from '../../core/fields';
+import type { OpenVisit } from '../../core/visit';
+import type { VisitQuery, VisitStore } from '../db/visit-store';
+import { appendBody, checkQuery, recordId, visitQuery, who, type Append } from './input';
 
 const MOST_WHEELS = 8;
-const MOST_ENTRIES = 50;
 
 const openBody = Joi.object({
   id: recordId,
@@ -18,13 +18,6 @@ const openBody = Joi.object({
   wanted: text(500, 'What is wanted').allow(null).optional().default(null),
   dueAt: instant('When it is to be done').allow(null).optional().default(null),
 }).required();
-const appendBody = Joi.object({
-  expectedSeq: count(0, 1_000_000_000, 'The newest entry that you have seen'),
-  entries: listOf(Joi.object().unknown(), MOST_ENTRIES, 'The entries to append').custom((value: unknown[], helpers) =>
-    value.length > 0 ? value : helpers.error('any.invalid'),
-  ),
-}).required();
-
 /** Visits: the day's list, a machine that comes in, its log. */
 export const visitRoutes = (visits: VisitStore): Router => {
   const router = Router();
@@ -43,7 +36,7 @@ export const visitRoutes = (visits: VisitStore): Router => {
   });
   router.get('/:id/time-left', (req, res) => void res.json(visits.timeLeft(req.params.id)));
   router.post('/:id/entries', (req, res) => {
-    const { expectedSeq, entries } = check<{ expectedSeq: number; entries: unknown[] }>(appendBody, req.body);
+    const { expectedSeq, entries } = check<Append>(appendBody, req.body);
     const written = visits.append(req.params.id, expectedSeq, entries);
     res.status(201).json({ entries: written, seq: written.at(-1)!.seq });
   });

@@ -1,17 +1,6 @@
 import { createApi, fetchBaseQuery, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
 import { refusalText, type InputProblem } from '../../core/errors';
-import type { VisitEntry, VisitEntryBody, VisitSummary } from '../../core/visit';
-
-/** What a visit is opened with. */
-export interface OpenVisit {
-  id: string;
-  machineId: string;
-  wheels: { jobId: string; wheelId: string }[];
-  who: string;
-  wanted: string | null;
-  /** ISO 8601. */
-  dueAt: string | null;
-}
+import type { OpenVisit, VisitEntry, VisitEntryBody, VisitSummary } from '../../core/visit';
 
 interface VisitAnswer {
   visit: VisitSummary;
