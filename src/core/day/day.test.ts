@@ -1,6 +1,6 @@
 import { seeded } from '../statistics';
 import { STATIONS } from '../stations';
-import { timeLeft, type StationLeft } from '.';
+import { timeLeft, timeLeftOf, type StationLeft } from '.';
 
 /** A normal deviate from two uniform ones. */
 const normal = (random: () => number): number =>
@@ -22,6 +22,11 @@ describe('time left', () => {
     expect(left([at('balance', [900], 0)])).toEqual({ medianS: 0, ninetyS: 0, fewestJobs: 0 });
     expect(left([])).toEqual({ medianS: 0, ninetyS: 0, fewestJobs: 0 });
     expect(left([at('balance', [])], { 'time.balanceMin': 20 }).medianS).toBeCloseTo(1200, 6);
+  });
+
+  test('the answer alone is the working’s', () => {
+    const stations = [at('balance', [500, 700]), at('set', [], 30), at('seat', [90], 0)];
+    expect(timeLeftOf(stations, { 'time.priorJobs': 9 })).toEqual(left(stations, { 'time.priorJobs': 9 }));
   });
 
   test('the more jobs, the nearer to the shop’s own middle, and the surer', () => {

@@ -1,2 +1,2 @@
 /** The day: how long the work that is left will take. */
-export { timeLeft, type StationLeft, type TimeLeft } from './time-left';
+export { timeLeft, timeLeftOf, type StationLeft, type TimeLeft } from './time-left';

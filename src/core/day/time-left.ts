@@ -51,6 +51,48 @@ const logNormalOf = (
   return { mean: (prior.jobs * priorMean + n * own) / weight, variance: (beta / alpha) * (1 + 1 / weight) };
 };
 
+/** One station's share of the sum. */
+interface Part {
+  left: StationLeft;
+  middleS: number;
+  meanS: number;
+  varianceS: number;
+}
+
+const partsOf = (stations: readonly StationLeft[], rules: RuleValues | undefined): Part[] => {
+  const jobs = ruleNumber('time.priorJobs', rules);
+  const spread = ruleNumber('time.spreadPct', rules) / 100;
+  return stations
+    .filter((s) => s.leftPct > 0)
+    .map((left): Part => {
+      const minutes = ruleNumber(minutesRule(left.station), rules);
+      const { mean, variance } = logNormalOf(left.tookS, { minutes, jobs, spread });
+      const share = left.leftPct / 100;
+      return {
+        left,
+        middleS: share * Math.exp(mean),
+        meanS: share * Math.exp(mean + variance / 2),
+        varianceS: share ** 2 * Math.exp(2 * mean + variance) * Math.expm1(variance),
+      };
+    });
+};
+
+const totalOf = (parts: readonly Part[]): TimeLeft => {
+  if (parts.length === 0) return { medianS: 0, ninetyS: 0, fewestJobs: 0 };
+  const meanS = sum(parts.map((p) => p.meanS));
+  const variance = Math.log1p(sum(parts.map((p) => p.varianceS)) / meanS ** 2);
+  const medianS = meanS / Math.exp(variance / 2);
+  return {
+    medianS,
+    ninetyS: medianS * Math.exp(Z90 * Math.sqrt(variance)),
+    fewestJobs: Math.min(...parts.map((p) => p.left.tookS.length)),
+  };
+};
+
+/** The answer of the working alone, for many visits at once: what it is asked comes from the shop's own logs. */
+export const timeLeftOf = (stations: readonly StationLeft[], rules?: RuleValues): TimeLeft =>
+  totalOf(partsOf(stations, rules));
+
 /**
  * How long the work that is left will take: the middle of it, and the time by which it is done nine times in ten.
  *
@@ -82,35 +124,18 @@ export const timeLeft = defineWorking<Input, TimeLeft>({
     ],
   },
   work({ stations, rules }, show) {
-    const jobs = ruleNumber('time.priorJobs', rules, show);
-    const spread = ruleNumber('time.spreadPct', rules, show) / 100;
-    const parts = stations
-      .filter((s) => s.leftPct > 0)
-      .map(({ station, leftPct, tookS }) => {
-        const minutes = ruleNumber(minutesRule(station), rules);
-        const { mean, variance } = logNormalOf(tookS, { minutes, jobs, spread });
-        const share = leftPct / 100;
-        const middleS = share * Math.exp(mean);
-        show.line(
-          STATION_WORDS[station],
-          `${leftPct.toFixed(0)} % of what ${tookS.length === 0 ? 'the rule says' : `${counted(tookS.length, 'job')} and the rule say`}`,
-          `${(middleS / 60).toFixed(1)} min`,
-        );
-        return {
-          meanS: share * Math.exp(mean + variance / 2),
-          varianceS: share ** 2 * Math.exp(2 * mean + variance) * Math.expm1(variance),
-          jobs: tookS.length,
-        };
-      });
+    for (const key of ['time.priorJobs', 'time.spreadPct']) ruleNumber(key, rules, show);
+    const parts = partsOf(stations, rules);
+    for (const { left, middleS } of parts) {
+      const { station, leftPct, tookS } = left;
+      const from = tookS.length === 0 ? 'the rule says' : `${counted(tookS.length, 'job')} and the rule say`;
+      show.line(STATION_WORDS[station], `${leftPct.toFixed(0)} % of what ${from}`, `${(middleS / 60).toFixed(1)} min`);
+    }
     show.basis('practice', 'one person, one station after the other; breaks are not counted');
     show.basis('published', 'sum of log-normals by Fenton and Wilkinson: matched in mean and variance');
-    if (parts.length === 0) return { medianS: 0, ninetyS: 0, fewestJobs: 0 };
-    const meanS = sum(parts.map((p) => p.meanS));
-    const variance = Math.log1p(sum(parts.map((p) => p.varianceS)) / meanS ** 2);
-    const medianS = meanS / Math.exp(variance / 2);
-    const ninetyS = medianS * Math.exp(Z90 * Math.sqrt(variance));
-    show.line('in the middle', 'log-normal of the sum', `${(medianS / 60).toFixed(0)} min`);
-    show.line('nine times in ten by', `× e^(${Z90.toFixed(3)} s)`, `${(ninetyS / 60).toFixed(0)} min`);
-    return { medianS, ninetyS, fewestJobs: Math.min(...parts.map((p) => p.jobs)) };
+    const total = totalOf(parts);
+    show.line('in the middle', 'log-normal of the sum', `${(total.medianS / 60).toFixed(0)} min`);
+    show.line('nine times in ten by', `middle × e^(${Z90.toFixed(3)} σ)`, `${(total.ninetyS / 60).toFixed(0)} min`);
+    return total;
   },
 });

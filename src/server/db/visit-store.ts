@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { timeLeft } from '../../core/day';
+import { timeLeft, timeLeftOf, type StationLeft } from '../../core/day';
 import { InputError } from '../../core/errors';
 import type { JobSummary } from '../../core/job';
 import { valuesOf } from '../../core/rules';
@@ -74,9 +74,9 @@ export const visitStore = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobS
     return { ...row, fills: all, station: at < 0 ? null : STATIONS[at]!, handedOver: handedOver === 1 };
   };
 
-  /** How long the work on its wheels will take, by the shop's own times. */
-  const leftOf = (wheels: readonly WheelNow[], samples: ReturnType<JobStore['timeSamples']>) => {
-    const stations = wheels
+  /** What is left on its wheels, with what such stations took in this shop. */
+  const stationsLeft = (wheels: readonly WheelNow[], samples: ReturnType<JobStore['timeSamples']>): StationLeft[] =>
+    wheels
       .filter((w) => !w.handedOver)
       .flatMap((w) =>
         STATIONS.map((station, i) => ({
@@ -85,17 +85,16 @@ export const visitStore = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobS
           tookS: samples.get(`${station} ${w.build}`) ?? [],
         })),
       );
-    return timeLeft.run({ stations, rules: valuesOf(rules.list()) });
-  };
 
   const withWheels = (rows: readonly VisitRow[]): VisitSummary[] => {
     const wheels = new Map<string, WheelNow[]>();
     for (const row of statements.wheels.all(JSON.stringify(rows.map((r) => r.id))))
       wheels.set(row.visitId, [...(wheels.get(row.visitId) ?? []), wheelNow(row)]);
     const samples = jobs.timeSamples();
+    const values = valuesOf(rules.list());
     return rows.map((row) => {
       const its = wheels.get(row.id) ?? [];
-      const left = row.handedOver === 1 ? null : leftOf(its, samples).result;
+      const left = row.handedOver === 1 ? null : timeLeftOf(stationsLeft(its, samples), values);
       return { ...row, handedOver: row.handedOver === 1, wheels: its, left };
     });
   };
@@ -223,7 +222,8 @@ export const visitStore = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobS
       return { visits: withWheels(rows), next: last ? `${last.openedAt} ${last.id}` : null };
     },
     /** How long a visit's work will take, with its working. */
-    timeLeft: (id: string) => leftOf(find(id).wheels, jobs.timeSamples()),
+    timeLeft: (id: string) =>
+      timeLeft.run({ stations: stationsLeft(find(id).wheels, jobs.timeSamples()), rules: valuesOf(rules.list()) }),
   };
 };
 export type VisitStore = ReturnType<typeof visitStore>;
