@@ -117,6 +117,7 @@ export const crossSection = (
   const bundleOf = (side: BeadSide): number =>
     Math.min(mean(beads[side]?.bundleMm) ?? USUAL.bundleMm, (wide - 2 * edge) / 4);
   const [innerMm, outerMm] = [bundleOf('inner'), bundleOf('outer')];
+  const highMm = Math.min(USUAL.bundleMm, (wide - 2 * edge) / 4);
   const shapes: DialShape[] = [
     // The barrel: seat, well, seat.
     path(
@@ -139,8 +140,8 @@ export const crossSection = (
     ),
     box(isRing && rim.rings === 2 ? 'lock' : 'rim', 0, edge, seat - thick, flange),
     box(isRing ? 'lock' : 'rim', wide - edge, wide, seat - thick, flange),
-    box('rubber', edge, edge + innerMm, seat, seat + USUAL.bundleMm),
-    box('rubber', wide - edge - outerMm, wide - edge, seat, seat + USUAL.bundleMm),
+    box('rubber', edge, edge + innerMm, seat, seat + highMm),
+    box('rubber', wide - edge - outerMm, wide - edge, seat, seat + highMm),
     // The mounting face, and the plate behind it.
     box('spoke', back, Math.min(wide, back + thick), low, well - thick),
     path(
@@ -178,7 +179,7 @@ export const crossSection = (
       shapes.push(
         words(
           Math.min(Math.max(atX, WORDS_HALF), SECTION_FIELD.width - WORDS_HALF),
-          y(Math.max(flange, seat + USUAL.bundleMm)) - 6,
+          Math.max(MARGIN.top - 14, y(Math.max(flange, seat + highMm)) - 6),
           said.join(', '),
         ),
       );
