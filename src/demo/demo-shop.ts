@@ -180,7 +180,7 @@ export const DEMO_WEIGHTS: WeightItem[] = [
 
 export const DEMO_WRENCHES: WrenchItem[] = [
   complete('wrenches', { id: 'wr-1', name: 'long click wrench', minNm: lbfFt(25), maxNm: lbfFt(140), leverMm: 480, calibratedOn: '2026-02-11' }),
-  complete('wrenches', { id: 'wr-3', name: 'ring click wrench', minNm: 20, maxNm: 45, leverMm: 260, calibratedOn: '2026-03-02' }),
+  complete('wrenches', { id: 'wr-3', name: 'ring click wrench', minNm: 20, maxNm: 24, leverMm: 260, calibratedOn: '2026-03-02' }),
   complete('wrenches', { id: 'wr-2', name: 'small beam wrench', minNm: 2, maxNm: 12, leverMm: 240 }),
 ];
 

@@ -213,7 +213,7 @@ test('a round of practice: a wheel that turns, own tries, the advice beside them
   await page.getByRole('button', { name: 'Hold level, let go' }).click();
   await expect(page.getByRole('list', { name: 'Seen so far' })).toContainText(/held level (rises|sinks|stays)/);
   await page.getByRole('button', { name: 'It is balanced' }).click();
-  await expect(page.getByText('What the advice would have done')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('What the advice would have done')).toBeVisible({ timeout: 120_000 });
   const row = (who: string) => page.getByRole('row', { name: new RegExp(`^${who}`) });
   await expect(row('You')).toContainText('1');
   await expect(row('As advised').getByRole('cell').first()).toHaveText(/^[123]$/);

@@ -4,12 +4,13 @@ import type { Page } from '@playwright/test';
 /** Opens a step of a station by its words. */
 const openStep = async (page: Page, station: string, says: RegExp) => {
   await expect(page).toHaveURL(new RegExp(`/${station}$`));
-  const [all, few] = [/^All \d+ steps$/, 'Only the steps around this one'].map((name) =>
-    page.getByRole('button', { name }),
-  );
-  await expect(all!.or(few!)).toBeVisible();
-  if (await all!.isVisible()) await all!.click();
-  await page.getByRole('list', { name: 'Steps' }).getByRole('button', { name: says }).click();
+  const all = page.getByRole('button', { name: /^All \d+ steps$/ });
+  const step = page.getByRole('list', { name: 'Steps' }).getByRole('button', { name: says });
+  // The station before may still stand there for a moment, its steps unfolded.
+  await expect(async () => {
+    if (await all.isVisible()) await all.click({ timeout: 1500 });
+    await step.click({ timeout: 1500 });
+  }).toPass({ timeout: 20_000 });
 };
 
 /** Ticks a station through from its first step. */

@@ -59,7 +59,7 @@ test('a ring of two: beads by caliper one after the other, then every bolt in it
   await page.getByRole('button', { name: /^All \d+ steps$/ }).click();
   await page
     .getByRole('list', { name: 'Steps' })
-    .getByRole('button', { name: /Torque the ring bolts/ })
+    .getByRole('button', { name: /Torque the bolts of both rings/ })
     .click();
   const ring = page.getByRole('group', { name: 'Bolts of the ring' });
   await expect(ring).toContainText('Outer ring, first pass: bolt 1');
@@ -71,11 +71,11 @@ test('a ring of two: beads by caliper one after the other, then every bolt in it
 
   // A click at another torque ticks nothing and says so; at the maker's it walks on by itself.
   const wrench = 'ring click wrench';
-  await hold(shop, wrench, { setNm: 40, pulling: false });
+  await hold(shop, wrench, { setNm: 24, pulling: false });
   await ring.getByRole('button', { name: 'The wrench ticks them' }).click();
   await expect(ring.getByText('waits for the click')).toBeVisible();
   await hold(shop, wrench, { pulling: true });
-  await expect(ring.getByText(/Clicked at 4\d(\.\d)? N·m, the manual says 22(\.0)? N·m/)).toBeVisible({
+  await expect(ring.getByText(/Clicked at 2[4-9](\.\d)? N·m, the manual says 22(\.0)? N·m/)).toBeVisible({
     timeout: 10_000,
   });
   await expect(ring).toContainText('bolt 1');
