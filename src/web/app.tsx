@@ -1,5 +1,5 @@
 import { lazy, Suspense, useEffect } from 'react';
-import { BrowserRouter, Link, Route, Routes } from 'react-router';
+import { BrowserRouter, Link, Navigate, Route, Routes, useLocation } from 'react-router';
 import { Button } from './parts/Button';
 import { Fallback } from './parts/Fallback';
 import { Failed, Frame, Waiting } from './parts/Frame';
@@ -46,6 +46,12 @@ const useTheme = () => {
   }, [theme]);
 };
 
+/** The day; an address of the time when the list of jobs stood here leads to it. */
+const Home = () => {
+  const { search } = useLocation();
+  return /[?&](search|from|to)=/.test(search) ? <Navigate replace to={`/jobs${search}`} /> : <TodayScreen />;
+};
+
 const NoSuchScreen = () => (
   <Frame title="There is nothing here">
     <Link className="btn" to="/">
@@ -85,7 +91,7 @@ const Screens = () => {
       }
     >
       <Routes>
-        <Route path="/" element={<TodayScreen />} />
+        <Route path="/" element={<Home />} />
         <Route path="/jobs" element={<JobsScreen />} />
         <Route path="/visits/:id" element={<VisitScreen />} />
         <Route path="/jobs/new" element={<NewJobScreen />} />

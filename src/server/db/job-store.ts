@@ -108,8 +108,9 @@ export const jobStore = (
     ),
     summarize: db.prepare(
       `UPDATE jobs SET size_off = @sizeOff, size_on = @sizeOn, handed_over = @handedOver, last_at = @lastAt,
-         last_seq = @lastSeq, search = @search, fills = @fills WHERE id = @id`,
+         last_seq = @lastSeq, search = @search, fills = '[]' WHERE id = @id`,
     ),
+    keepFills: db.prepare('UPDATE jobs SET fills = ? WHERE id = ?'),
     visitOf: db.prepare<[string], { visitId: string | null }>('SELECT visit_id AS visitId FROM jobs WHERE id = ?'),
   };
 
@@ -153,7 +154,6 @@ export const jobStore = (
       lastAt: last.at,
       lastSeq: last.seq,
       search: words.filter(Boolean).join(' ').toLowerCase(),
-      fills: JSON.stringify(fillsFrom(state, last.at)),
     });
     const { visitId } = statements.visitOf.get(id)!;
     if (visitId !== null) visits.settle(visitId, last.at);
@@ -294,10 +294,12 @@ export const jobStore = (
     open: (input: OpenJob, at = new Date().toISOString()) => open.immediate(input, at),
     /** Its log holds more than its opening. */
     isBegun: (id: string): boolean => find(id).lastSeq > OPENING_ENTRIES,
-    /** How far each station of a job is, 0 to 1, worked out from its log. */
+    /** How far each station of a job is, 0 to 1, worked out from its log once it is asked for, and kept until it grows. */
     fillsOf(id: string): number[] {
       const log = entriesOf(id);
-      return fillsFrom(foldJob(log), log.at(-1)!.at);
+      const fills = fillsFrom(foldJob(log), log.at(-1)!.at);
+      statements.keepFills.run(JSON.stringify(fills), id);
+      return fills;
     },
     /** What the latest jobs took at each station, in seconds, by `station build`. */
     timeSamples: () => times.samples(),
