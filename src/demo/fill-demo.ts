@@ -22,6 +22,7 @@ import {
   demoTreads,
 } from './demo-shop';
 import { visitStore } from '../server/db/visit-store';
+import { writeLooks } from './looks';
 import { writePastJobs } from './past-jobs';
 import { writePromises } from './promises';
 
@@ -43,6 +44,7 @@ export const fillDemo = (db: Db, now: number): void => {
       );
     // The shelf is filled after the past jobs, which took from an older one.
     writePastJobs(jobs, now);
+    writeLooks(db, jobs, records, now);
     records.change('wheels', {
       ...records.find('wheels', 'w-vellan-r')!,
       treads: demoTreads(now),

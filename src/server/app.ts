@@ -3,7 +3,9 @@ import helmet from 'helmet';
 import { join } from 'node:path';
 import type { Logger } from 'pino';
 import { loopbackNamesOnly, passphraseGate } from './access';
+import { dayOf, daysAfter } from '../core/units';
 import { jobStore } from './db/job-store';
+import { lookAgain } from './db/look-again';
 import { practiceStore } from './db/practice-store';
 import { calibrationDates } from './db/calibration-dates';
 import type { Db } from './db/open-db';
@@ -20,6 +22,7 @@ import { balanceRoutes } from './routes/balance';
 import { deviceRoutes } from './routes/devices';
 import { jobRoutes } from './routes/jobs';
 import { visitRoutes } from './routes/visits';
+import { recheckRoutes } from './routes/rechecks';
 import { photoRoutes } from './routes/photos';
 import { recordRoutes } from './routes/records';
 import { shopRoutes } from './routes/shop';
@@ -27,6 +30,7 @@ import { workingRoutes } from './routes/workings';
 import { workHere, type WorkPool } from './work';
 
 const YEAR_S = 31_536_000;
+const LOOK_BACK_DAYS = 400;
 
 /**
  * The instruments of a shop: the stand-ins that ship with the program, and the days that its records say they were
@@ -48,6 +52,9 @@ export const createApp = (
   const rules = ruleStore(db);
   const photos = photoStore(options.photosDir);
   const jobs = jobStore(db, shop, rules, (photoId) => photos.find(photoId) !== null);
+
+  // What an earlier program wrote of late is looked at again too.
+  shop.once('rechecks', () => jobs.settleRechecks(daysAfter(dayOf(Date.now()), -LOOK_BACK_DAYS)));
 
   app.disable('x-powered-by');
   app.use(requestLog(options.logger));
@@ -76,6 +83,7 @@ export const createApp = (
   const visits = visitStore(db, shop, rules, jobs);
   app.use('/api/jobs', jobRoutes(jobs, shop, visits, work));
   app.use('/api/visits', visitRoutes(visits));
+  app.use('/api', recheckRoutes(jobs, lookAgain(db, jobs, shop.records), shop.name));
   app.use('/api', shopRoutes(shop, rules, jobs));
   app.use('/api', recordRoutes(shop.records, jobs, work));
   app.use('/api', balanceRoutes(jobs, practiceStore(db), work));

@@ -12,6 +12,7 @@ import { inspectionOf, INSPECTED, type Inspected } from '../inspect';
 import { SCHOOLS, schoolChoices, type School } from '../procedure/schools';
 import { SYMPTOMS, type Symptom } from '../procedure/symptoms';
 import { isCheckOf } from '../procedure/trouble';
+import { JOB_LOOKS, type JobLook } from '../recheck';
 import {
   BEAD_SIDES,
   GAP_TIMES,
@@ -129,7 +130,17 @@ export interface EntryData {
     wrench: string | null;
     device?: string | null;
   };
-  recheck: { what: string; onDate: string };
+  /** `look` says which readings close it; entries of an earlier program do not say. */
+  recheck: { what: string; onDate: string; look?: JobLook };
+  /** Looked at again: what was asked for, whether it was as it should be, and what was read. */
+  'looked-again': {
+    what: string;
+    good: boolean;
+    found: string;
+    gaugeKpa: number | null;
+    tempC: number | null;
+    device?: string | null;
+  };
   'handed-over': { to: string };
   undo: { entryId: string };
 }
@@ -335,7 +346,21 @@ const DATA: DataSchemas = {
     wrench: maybe(text(60, 'The wrench')),
     device,
   },
-  recheck: { what: text(120, 'What to look at again'), onDate: date('When') },
+  recheck: {
+    what: text(120, 'What to look at again'),
+    onDate: date('When'),
+    look: oneOf(JOB_LOOKS, 'Which readings close it').optional(),
+  },
+  'looked-again': {
+    what: text(120, 'What was looked at'),
+    good: yes('As it should be'),
+    found: text(300, 'What was found').allow(''),
+    gaugeKpa: maybe(gauge).optional().default(null),
+    tempC: maybe(quantity('C', -60, 60, 'Temperature of the tire'))
+      .optional()
+      .default(null),
+    device,
+  },
   'handed-over': { to: text(80, 'Who took it') },
   undo: { entryId: id },
 };

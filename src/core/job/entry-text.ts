@@ -129,6 +129,11 @@ const SENTENCES: { [K in Exclude<EntryKind, 'undo'>]: (data: EntryData[K], say: 
     return `${fastener}: ${how}${value}${wrench ? `, ${wrench}` : ''}${device ? ', as the wrench said' : ''}`;
   },
   recheck: ({ what, onDate }) => `Look again on ${onDate}: ${what}`,
+  'looked-again': ({ what, good, found, gaugeKpa, tempC, device }, { q, by }) => {
+    const read =
+      gaugeKpa === null ? '' : `, ${q(gaugeKpa, 'kPa')}${tempC === null ? '' : ` at ${q(tempC, 'C')}`}${by(device)}`;
+    return `Looked at again: ${what}: ${good ? 'as it should be' : 'not as it should be'}${read}${found ? `. ${found}` : ''}`;
+  },
   'handed-over': ({ to }) => `Handed over to ${to}`,
 };
 

@@ -6,6 +6,9 @@ import type { Machine, Wheel } from '../wheels';
 import { balanceAfter, isOfBalance, UNBALANCED, type BalanceLog } from './balance-log';
 import type { Entry, EntryData } from './entries';
 
+/** A look at something that was to be looked at again: by whom, and when. */
+export type LookedAgain = EntryData['looked-again'] & { at: string; who: string };
+
 /** What a job amounts to. A pure function of the entries that stand. */
 export interface JobState {
   machine: Machine | null;
@@ -44,6 +47,8 @@ export interface JobState {
   balance: BalanceLog;
   torqued: Record<string, EntryData['torqued']>;
   rechecks: EntryData['recheck'][];
+  /** What was looked at again, in the order of the log. */
+  lookedAgain: LookedAgain[];
   handedOver: { to: string; at: string } | null;
 }
 
@@ -80,6 +85,7 @@ export const emptyJob = (): JobState => ({
   balance: UNBALANCED,
   torqued: {},
   rechecks: [],
+  lookedAgain: [],
   handedOver: null,
 });
 
@@ -237,6 +243,8 @@ const apply = (state: JobState, entry: Entry): JobState => {
       return { ...state, torqued: { ...state.torqued, [entry.data.fastener]: entry.data } };
     case 'recheck':
       return { ...state, rechecks: [...state.rechecks.filter((r) => r.what !== entry.data.what), entry.data] };
+    case 'looked-again':
+      return { ...state, lookedAgain: [...state.lookedAgain, { ...entry.data, at: entry.at, who: entry.who }] };
     case 'handed-over':
       return { ...state, handedOver: { to: entry.data.to, at: entry.at } };
     case 'undo':

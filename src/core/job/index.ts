@@ -12,7 +12,7 @@ export {
   type EntryData,
   type EntryKind,
 } from './entries';
-export { foldJob, emptyJob, effectiveEntries, standingId, type JobState } from './fold-job';
+export { foldJob, emptyJob, effectiveEntries, standingId, type JobState, type LookedAgain } from './fold-job';
 export {
   stationReport,
   jobReport,
@@ -41,7 +41,7 @@ export { median, timesOf, type Times, type UsualTime } from './times-of';
 export { entryText, RING_WORDS } from './entry-text';
 export type { JobSummary } from './job-summary';
 export { jobCard, type JobCard } from './job-card';
-export { recheckDates, type Recheck } from './recheck-dates';
+export { jobDues, recheckDates, type JobDue, type Recheck } from './recheck-dates';
 export { biteInputOf, bitesOf, fittedArc } from './bites-of';
 export { beadSlackOf, type SlackNow } from './slack-of';
 export { dialMarks } from './dial-marks';

@@ -249,7 +249,9 @@ describe('rechecks', () => {
     expect(recheckDates(foldJob(l.log), TODAY).map((r) => r.onDate)).toEqual(['2026-05-01', '2026-05-07']);
     l.add('recheck', { what: 'Pressure, cold', onDate: '2026-05-03' });
     l.add('recheck', { what: 'Pressure, cold', onDate: '2026-05-02' });
-    expect(recheckDates(foldJob(l.log), TODAY)).toEqual([{ what: 'Pressure, cold', onDate: '2026-05-02' }]);
+    expect(recheckDates(foldJob(l.log), TODAY)).toEqual([
+      { what: 'Pressure, cold', onDate: '2026-05-02', look: 'pressure' },
+    ]);
   });
 });
 
@@ -321,6 +323,7 @@ describe('the log in words', () => {
     l.add('load', { riderKg: 90, passengerKg: 0, luggageKg: 12 });
     l.add('note', { text: 'seal greased' });
     l.add('recheck', { what: 'Pressure', onDate: TODAY });
+    l.add('looked-again', { what: 'Pressure', good: true, found: 'held', gaugeKpa: 90, tempC: 18 });
     l.add('handed-over', { to: 'Ned Ash' });
     l.add('undo', { entryId: 'e3' });
     const words = new Map(stepsOf(foldJob(l.log)).map((s) => [s.id, s.say]));

@@ -174,6 +174,15 @@ export const DEFAULT_RULES: readonly Rule[] = [
     value: 7, unit: 'days', basis: 'memory', min: 1, max: 60,
     note: 'Common practice: after the first ride. The days are a default from memory.',
   },
+  {
+    key: 'recheck.tapeDays', says: 'A pair that has not settled is taped again after', group: 'Recheck',
+    value: 7, unit: 'days', basis: 'memory', min: 1, max: 120,
+    note: 'Common practice: after every run until it settles. The days to the next run are a default from memory.',
+  },
+  {
+    key: 'recheck.calibrationDays', says: 'Instruments and wrenches are calibrated again after', group: 'Recheck',
+    value: 365, unit: 'days', basis: 'memory', min: 30, max: 1500, note: 'Recalled: yearly. The maker’s manual decides.',
+  },
   ...BENCH_RULES,
   ...CHOICE_RULES,
   ...RING_RULES,

@@ -7,6 +7,7 @@ import {
   jobReport,
   type Entry,
   type EntryBody,
+  type EntryKind,
   type JobState,
   type JobSummary,
   type UsualTime,
@@ -16,6 +17,7 @@ import { valuesOf } from '../../core/rules';
 import { daysAfter } from '../../core/units';
 import { POSITION_WORDS } from '../../core/wheels/wheel';
 import { LogMovedOn, NotFound } from '../errors';
+import { recheckStore } from './recheck-store';
 import { handOverStore } from './hand-over-store';
 import type { Db } from './open-db';
 import type { RuleStore } from './rule-store';
@@ -53,6 +55,9 @@ export interface OpenJob {
 const FIRST_NUMBER = 1001;
 /** Its opening, and the rules it was decided with. */
 const OPENING_ENTRIES = 2;
+
+/** What may be written after a hand-over without a part moving between shelf and wheel. */
+const MOVE_NOTHING: readonly EntryKind[] = ['note', 'photo', 'recheck', 'looked-again'];
 
 /** How far each station is, in their order. */
 const fillsFrom = (state: JobState, at: string): number[] =>
@@ -110,6 +115,10 @@ export const jobStore = (
       `UPDATE jobs SET size_off = @sizeOff, size_on = @sizeOn, handed_over = @handedOver, last_at = @lastAt,
          last_seq = @lastSeq, search = @search, fills = '[]' WHERE id = @id`,
     ),
+    unlooked: db.prepare<[string], { id: string; number: number }>(
+      `SELECT id, number FROM jobs WHERE handed_over = 1 AND opened_at >= ?
+         AND NOT EXISTS (SELECT 1 FROM rechecks WHERE job_id = jobs.id) ORDER BY number`,
+    ),
     keepFills: db.prepare('UPDATE jobs SET fills = ? WHERE id = ?'),
     visitOf: db.prepare<[string], { visitId: string | null }>('SELECT visit_id AS visitId FROM jobs WHERE id = ?'),
   };
@@ -125,6 +134,7 @@ export const jobStore = (
   const settle = handOverStore(db, shop.records);
   const times = stationTimes(db);
   const visits = visitLog(db);
+  const rechecks = recheckStore(db, shop.records, rules);
 
   const summarize = (id: string): JobState => {
     const log = entriesOf(id);
@@ -222,7 +232,10 @@ export const jobStore = (
     checkTargets(effectiveEntriesWithUndos(entriesOf(jobId)), bodies);
     write(jobId, bodies, job.lastSeq, at);
     const state = summarize(jobId);
-    if (job.handedOver || state.handedOver) settle(jobId, state);
+    if (job.handedOver || state.handedOver) {
+      if (!bodies.every((b) => MOVE_NOTHING.includes(b.kind))) settle(jobId, state);
+      rechecks.settleJob(jobId, job.number, state);
+    }
     return entriesOf(jobId, job.lastSeq);
   });
 
@@ -289,6 +302,16 @@ export const jobStore = (
   return {
     find,
     entriesOf,
+    /** What its jobs and the shop's records ask to be looked at again. */
+    rechecks,
+    /** For a database of an earlier program: what the jobs since a day ask to be looked at again. */
+    settleRechecks: db.transaction((since: string): void => {
+      const missing = statements.unlooked.all(since);
+      for (const { id, number } of missing) rechecks.settleJob(id, number, foldJob(entriesOf(id)));
+      rechecks.settleRecords();
+    }),
+    /** Whether an entry of that id stands in any log. */
+    holds: (entryId: string): boolean => statements.entryJob.get(entryId) !== undefined,
     append: (jobId: string, expectedSeq: number, entries: unknown[], at = new Date().toISOString()) =>
       append.immediate(jobId, expectedSeq, entries, at),
     open: (input: OpenJob, at = new Date().toISOString()) => open.immediate(input, at),

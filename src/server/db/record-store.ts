@@ -79,8 +79,12 @@ export const recordStore = (db: Db) => {
     const row = stores[kind].find.get(id);
     return row && stores[kind].toRecord(row);
   };
-  const add = <K extends RecordKind>(kind: K, it: Records[K]): void =>
+  const watchers: ((kind: RecordKind, it: Records[RecordKind]) => void)[] = [];
+  const kept = <K extends RecordKind>(kind: K, it: Records[K]): void => watchers.forEach((told) => told(kind, it));
+  const add = <K extends RecordKind>(kind: K, it: Records[K]): void => {
     refused(() => void stores[kind].add.run(stores[kind].toRow(it)));
+    kept(kind, it);
+  };
   /** Throws `ChangedMeanwhile` with the record as it stands when `version` is not the newest. */
   const change = <K extends RecordKind>(kind: K, it: Records[K]): Records[K] => {
     let changes = 0;
@@ -88,13 +92,16 @@ export const recordStore = (db: Db) => {
     const now = find(kind, it.id);
     if (!now) throw new NotFound('There is no such record.');
     if (changes === 0) throw new ChangedMeanwhile(now);
+    kept(kind, now);
     return now;
   };
   return {
     list: <K extends RecordKind>(kind: K): Records[K][] => stores[kind].list.all().map(stores[kind].toRecord),
     find,
-    add,
-    change,
+    add: db.transaction(add) as typeof add,
+    change: db.transaction(change) as typeof change,
+    /** Tells of every record that is added or changed, in the same transaction. */
+    watch: (told: (kind: RecordKind, it: Records[RecordKind]) => void): void => void watchers.push(told),
     /** A machine with its wheels, all or nothing. */
     addMachine: db.transaction((machine: Records['machines'], wheels: Records['wheels'][]) => {
       add('machines', machine);

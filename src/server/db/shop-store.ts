@@ -24,6 +24,12 @@ export const shopStore = (db: Db) => {
         people: people.all().map((p) => p.name),
         ...Object.fromEntries(RECORD_KINDS.map((kind) => [kind, records.list(kind)])),
       }) as Shop,
+    /** Does what is done once for a database, unless it was done. */
+    once: db.transaction((what: string, run: () => void): void => {
+      if (setting.get(what) !== undefined) return;
+      run();
+      putSetting.run(what, 'done');
+    }),
     rename: (to: string) => void putSetting.run('shop-name', to),
     addPerson: (who: string) => void addPerson.run(who),
   };

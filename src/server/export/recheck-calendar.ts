@@ -1,26 +1,36 @@
-import { createEvents, type DateArray } from 'ics';
 import { foldJob, recheckDates, type Entry, type JobSummary } from '../../core/job';
-import { daysAfter } from '../../core/units';
-import { POSITION_WORDS } from '../../core/wheels/wheel';
-
-const dateParts = (day: string): DateArray => day.split('-').map(Number) as unknown as DateArray;
+import type { RecheckRow } from '../../core/recheck';
+import { POSITION_WORDS } from '../../core/wheels';
+import { recheckId } from '../db/recheck-store';
+import { calendarOf } from './calendar';
 
 /** The rechecks of a job as all-day events, iCalendar (RFC 5545). */
 export const recheckCalendar = (job: JobSummary, log: readonly Entry[], now: Date): string => {
   const state = foldJob(log);
   const workDay = (state.handedOver?.at ?? now.toISOString()).slice(0, 10);
   const wheel = POSITION_WORDS[job.wheelPosition].toLowerCase();
-  const { error, value } = createEvents(
-    recheckDates(state, workDay).map((recheck, i) => ({
-      uid: `${job.id}-${i + 1}@rimstone`,
-      title: `${recheck.what}: ${wheel}, ${job.machineName}`,
+  return calendarOf(
+    `Job ${job.number} rechecks`,
+    recheckDates(state, workDay).map(({ what, onDate }) => ({
+      uid: recheckId(`job ${job.id}`, what),
+      title: `${what}: ${wheel}, ${job.machineName}`,
       description: `Job ${job.number}, ${state.rider}`,
-      start: dateParts(recheck.onDate),
-      end: dateParts(daysAfter(recheck.onDate, 1)),
-      productId: 'tough-rimstone',
-      calName: `Job ${job.number} rechecks`,
+      onDate,
     })),
   );
-  if (error || !value) throw error ?? new Error('no calendar was written');
-  return value;
 };
+
+/** Everything that is still to be looked at, for a calendar program that asks again and again. */
+export const allRechecks = (rows: readonly RecheckRow[], shopName: string): string =>
+  calendarOf(
+    `Look again, ${shopName}`,
+    rows.map((r) => {
+      const wheel = r.position === null ? '' : `${POSITION_WORDS[r.position].toLowerCase()}, `;
+      return {
+        uid: r.id,
+        title: `${r.what}: ${r.tool ? r.tool.name : `${wheel}${r.machineName}`}`,
+        description: [r.jobNumber === null ? '' : `Job ${r.jobNumber}`, r.rider ?? ''].filter(Boolean).join(', '),
+        onDate: r.dueOn,
+      };
+    }),
+  );

@@ -67,6 +67,18 @@ export const visitQuery = Joi.object({
     .meta({ expected: 'after: what the page before said of the next' }),
 });
 
+/** The query of what is to be looked at again. */
+export const recheckQuery = Joi.object({
+  state: Joi.string().valid('open', 'done').default('open').meta({ expected: 'state: open or done' }),
+  search: Joi.string().allow('').max(100).default('').meta({ expected: 'search: at most 100 characters' }),
+  from: date('First day').optional(),
+  limit: number(1, 200, 50, 'limit'),
+  after: Joi.string()
+    .pattern(/^\d{4}-[\dT:.Z-]{5,24} [\w-]{1,60}$/)
+    .optional()
+    .meta({ expected: 'after: what the page before said of the next' }),
+});
+
 const unit = (...choices: string[]) =>
   Joi.string()
     .valid(...choices)

@@ -47,7 +47,9 @@ export const shopRoutes = (shop: ShopStore, rules: RuleStore, jobs: JobStore): R
   });
   router.put('/rules/:key', (req, res) => {
     const body = check<{ value: unknown; note: string; who: string; reason: string }>(ruleBody, req.body);
-    res.json(rules.change(req.params.key, body));
+    const changed = rules.change(req.params.key, body);
+    jobs.rechecks.settleRecords();
+    res.json(changed);
   });
   return router;
 };

@@ -6,6 +6,7 @@ import { Button } from '../parts/Button';
 import { Failed, Frame, Waiting } from '../parts/Frame';
 import { useKeys } from '../parts/keys';
 import { useOpenVisitsQuery, visitProblem } from '../store/visits-api';
+import { Shoreline } from './today/Shoreline';
 import { hoursFrom, placeOf } from './today/TimeScale';
 import { useNow } from './today/use-now';
 import { VisitRow } from './today/VisitRow';
@@ -113,6 +114,7 @@ export const TodayScreen = () => {
           </ul>
         </>
       )}
+      {data && <Shoreline />}
     </Frame>
   );
 };

@@ -29,6 +29,8 @@ import type { WheelRecord } from '../store/api';
 import { FigureRow } from '../stations/StationLayout';
 import { PressureRecord } from './PressureRecord';
 import { ClampedFacts } from './ClampedFacts';
+import { LookSheet } from './recheck/LookSheet';
+import { WheelRechecks } from './recheck/WheelRechecks';
 import { RecordSheet } from './records/RecordSheet';
 import { useWheelRecord } from '../parts/use-wheel-record';
 
@@ -262,6 +264,7 @@ export const WheelScreen = () => {
             )}
             {kept.note && <Fact label="Note">{kept.note}</Fact>}
           </div>
+          <WheelRechecks wheelId={id} />
           <Wear wheel={kept} />
           <PressureRecord
             wheel={kept}
@@ -294,6 +297,7 @@ export const WheelScreen = () => {
         )}
       </section>
       <Spoken />
+      <LookSheet />
       {editing && <RecordSheet kind="wheels" record={kept} onDone={() => setEditing(false)} />}
     </Frame>
   );

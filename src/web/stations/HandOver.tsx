@@ -43,7 +43,7 @@ export const HandOver = () => {
   const { fields: rechecks } = useFieldArray({ control, name: 'rechecks' });
 
   const handOver = handleSubmit(async ({ to, rechecks: looks }) => {
-    const again: Writing[] = looks.map(({ what, onDate }) => ({ kind: 'recheck', data: { what, onDate } }));
+    const again: Writing[] = looks.map(({ what, onDate, look }) => ({ kind: 'recheck', data: { what, onDate, look } }));
     // Parts have left the shelf, and the wheel has its new tire.
     if (await write([...again, { kind: 'handed-over', data: { to } }], 'Handed over.')) await dispatch(loadShop());
   });

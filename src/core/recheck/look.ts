@@ -1,0 +1,23 @@
+/** What is looked at again, and so which readings close it. */
+export const LOOKS = ['pressure', 'bolts', 'leak', 'tread', 'tape', 'age', 'calibration', 'anything'] as const;
+export type Look = (typeof LOOKS)[number];
+
+/** Those that a job's log asks for and closes; the others follow from readings in a record. */
+export const JOB_LOOKS = ['pressure', 'bolts', 'age', 'anything'] as const satisfies readonly Look[];
+export type JobLook = (typeof JOB_LOOKS)[number];
+
+/** Why it is looked at again, in the fitter's words. */
+export const LOOK_WORDS: Record<Look, string> = {
+  pressure: 'Pressure, cold',
+  bolts: 'Torque and weights after the first ride',
+  leak: 'Pressure, standing: is it a leak?',
+  tread: 'Tread at its least',
+  tape: 'Tape after the run',
+  age: 'Age of the tire',
+  calibration: 'Calibration',
+  anything: 'Look again',
+};
+
+/** What an earlier program's words ask for: it did not say which readings. */
+export const lookFrom = (what: string): JobLook =>
+  what === 'Pressure, cold' ? 'pressure' : /torque and weights/i.test(what) ? 'bolts' : 'anything';

@@ -1,0 +1,48 @@
+import { Router } from 'express';
+import Joi from 'joi';
+import { check, date } from '../../core/fields';
+import { localDayOf } from '../../core/units';
+import type { JobStore } from '../db/job-store';
+import type { Looked } from '../db/look-again';
+import type { RecheckQuery } from '../db/recheck-store';
+import { allRechecks } from '../export/recheck-calendar';
+import { checkQuery, recheckQuery, recordId, who } from './input';
+
+const lookedBody = Joi.object({
+  id: recordId,
+  who,
+  onDate: date('The day it was looked at'),
+  read: Joi.object().unknown().required().meta({ expected: 'what was read or found' }),
+}).required();
+
+/** So many rows one calendar holds: the nearest ones. */
+const MOST_EVENTS = 2000;
+
+/** What is to be looked at again: the list, one row, its closing, and all of them as a calendar. */
+export const recheckRoutes = (
+  jobs: JobStore,
+  look: (id: string, looked: Looked) => unknown,
+  shopName: () => string,
+): Router => {
+  const router = Router();
+  const today = () => localDayOf(new Date());
+  router.get(
+    '/rechecks',
+    (req, res) => void res.json(jobs.rechecks.list(checkQuery<RecheckQuery>(recheckQuery, req.query), today())),
+  );
+  router.get('/rechecks.ics', (_req, res) => {
+    const { rechecks } = jobs.rechecks.list({ state: 'open', search: '', limit: MOST_EVENTS }, today());
+    res.type('text/calendar').send(allRechecks(rechecks, shopName()));
+  });
+  router.get('/rechecks/:id', (req, res) => {
+    res.json({ recheck: jobs.rechecks.find(check<string>(recordId, req.params.id)) });
+  });
+  router.post('/rechecks/:id/looked', (req, res) => {
+    const id = check<string>(recordId, req.params.id);
+    res.status(201).json({ recheck: look(id, check<Looked>(lookedBody, req.body)) });
+  });
+  router.get('/wheels/:id/rechecks', (req, res) => {
+    res.json({ rechecks: jobs.rechecks.ofWheel(check<string>(recordId, req.params.id)) });
+  });
+  return router;
+};

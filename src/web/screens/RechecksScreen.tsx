@@ -1,0 +1,152 @@
+import { useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import { riderText, type RecheckRow } from '../../core/recheck';
+import { Button } from '../parts/Button';
+import { TextField } from '../parts/fields';
+import { Failed, Frame, Waiting } from '../parts/Frame';
+import { Spoken } from '../parts/Spoken';
+import { useAddressTexts } from '../parts/use-address';
+import { today, useApp, useDo } from '../store';
+import { announce } from '../store/jobs-slice';
+import { useRecheckPagesInfiniteQuery } from '../store/rechecks-api';
+import { visitProblem } from '../store/visits-api';
+import { LookSheet } from './recheck/LookSheet';
+import { dueDayText, recheckAddress, recheckName } from './recheck/recheck-words';
+import { useResting } from './recheck/use-resting';
+
+const PAGE = 50;
+const IN_ADDRESS = ['search', 'state'] as const;
+
+const Row = ({ row, on, onCopy }: { row: RecheckRow; on: string; onCopy: (rider: string) => void }) => {
+  const isOver = row.closed === null && row.dueOn < on;
+  return (
+    <li className="grid items-center gap-x-4 border-b border-stone3 px-2 py-1.5 md:grid-cols-[170px_minmax(0,1.3fr)_minmax(0,1.4fr)_150px]">
+      <span className={isOver ? 'font-semibold text-stop' : ''}>
+        {row.closed ? row.closed.at.slice(0, 10) : dueDayText(row.dueOn, on)}
+      </span>
+      <Link to={recheckAddress(row)} className="flex min-h-10 min-w-0 items-center no-underline hover:underline">
+        <span className="min-w-0">
+          <span className="head block text-lg leading-tight">{recheckName(row)}</span>
+          {row.rider && <span className="block text-[15px] text-ink2">{row.rider}</span>}
+        </span>
+      </Link>
+      <span>
+        {row.what}
+        {row.closed && (
+          <span className="block text-[15px] text-ink2">
+            {row.closed.by}: {row.closed.good ? 'as it should be' : 'not as it should be'}
+            {row.closed.found && `; ${row.closed.found}`}
+          </span>
+        )}
+      </span>
+      {row.rider && !row.closed ? (
+        <Button small onClick={() => onCopy(row.rider!)}>
+          Copy for the rider
+        </Button>
+      ) : (
+        <span />
+      )}
+    </li>
+  );
+};
+
+/** All that is to be looked at again, or was; as a calendar; and a few words to copy for a rider. */
+export const RechecksScreen = () => {
+  const [{ search, state }, ask] = useAddressTexts(IN_ADDRESS);
+  const dispatch = useDo();
+  const shopName = useApp((s) => s.shop.shop?.name ?? '');
+  const isDone = state === 'done';
+  const wanted = useResting(search.trim());
+  const { data, error, refetch, hasNextPage, fetchNextPage, isFetching } = useRecheckPagesInfiniteQuery(
+    { state: isDone ? 'done' : 'open', search: wanted, limit: PAGE },
+    { refetchOnMountOrArgChange: true },
+  );
+  const rows = useMemo(() => data?.pages.flatMap((p) => p.rechecks) ?? [], [data]);
+  const [copied, setCopied] = useState<string | null>(null);
+  const on = today();
+  const feed = `${window.location.origin}/api/rechecks.ics`;
+  const copy = async (text: string, says: string) => {
+    setCopied(text);
+    try {
+      await navigator.clipboard.writeText(text);
+      dispatch(announce({ text: says, tone: 'good' }));
+    } catch {
+      dispatch(announce({ text: 'This browser does not let it be copied: the words stand below.', tone: 'stop' }));
+    }
+  };
+  const copyFor = (rider: string) =>
+    void copy(
+      riderText(
+        rows.filter((r) => r.rider === rider && !r.closed),
+        shopName,
+      ),
+      `The words for ${rider} are copied.`,
+    );
+  return (
+    <Frame
+      title="Look again"
+      actions={
+        <div className="flex flex-wrap gap-2">
+          <a className="btn" href="/api/rechecks.ics" download="look-again.ics">
+            Calendar, .ics
+          </a>
+          <Button
+            onClick={() => void copy(feed, 'The address is copied: a calendar program on this network reads it.')}
+          >
+            Copy the calendar’s address
+          </Button>
+        </div>
+      }
+    >
+      <div className="mb-3 flex flex-wrap items-end gap-3">
+        <div className="min-w-0 flex-1 basis-72">
+          <TextField
+            label="Find by machine, rider, wheel or what"
+            value={search}
+            onChange={(text) => ask({ search: text })}
+            maxLength={100}
+          />
+        </div>
+        <Button onClick={() => ask({ state: isDone ? '' : 'done' }, true)}>
+          {isDone ? 'What is still open' : 'What was looked at'}
+        </Button>
+      </div>
+      {copied && (
+        <p className="mb-3 border-l-4 border-lip bg-paper p-3 text-[16px] break-words select-all" aria-label="Copied">
+          {copied}
+        </p>
+      )}
+      {error && (
+        <Failed message={visitProblem(error)}>
+          <Button onClick={() => void refetch()}>Try again</Button>
+        </Failed>
+      )}
+      {!error && !data && <Waiting what="Looking for them" />}
+      {data && rows.length === 0 && (
+        <p className="py-14 text-center text-xl text-ink2">
+          {wanted
+            ? 'Nothing fits. Take a word away.'
+            : isDone
+              ? 'Nothing was looked at yet.'
+              : 'Nothing is to be looked at again.'}
+        </p>
+      )}
+      {rows.length > 0 && (
+        <ul className="rows" aria-label={isDone ? 'Looked at' : 'To be looked at again'}>
+          {rows.map((row) => (
+            <Row key={row.id} row={row} on={on} onCopy={copyFor} />
+          ))}
+        </ul>
+      )}
+      {hasNextPage && (
+        <div className="py-5 text-center">
+          <Button disabled={isFetching} onClick={() => void fetchNextPage()}>
+            Show more
+          </Button>
+        </div>
+      )}
+      <Spoken />
+      <LookSheet />
+    </Frame>
+  );
+};

@@ -1,0 +1,194 @@
+import { nanoid } from '@reduxjs/toolkit';
+import { Dialog } from 'radix-ui';
+import { useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { LOOK_WORDS, type Look, type RecheckRow } from '../../../core/recheck';
+import type { Unit } from '../../../core/units';
+import { Button } from '../../parts/Button';
+import { QuantityField, TextField } from '../../parts/fields';
+import { useUnits } from '../../parts/quantity';
+import { Sheet } from '../../parts/Sheet';
+import { today, useApp, useDo } from '../../store';
+import { announce } from '../../store/jobs-slice';
+import { useLookedAgainMutation, useRecheckQuery } from '../../store/rechecks-api';
+import { loadShop } from '../../store/shop-slice';
+import { visitProblem } from '../../store/visits-api';
+import { recheckName } from './recheck-words';
+
+interface Reading {
+  field: string;
+  label: string;
+  unit: Unit | null;
+}
+
+interface Asked {
+  readings: readonly Reading[];
+  /** Somebody says whether it is as it should be, and what he found. */
+  judged: boolean;
+  /** What is looked at, in a line. */
+  says: string;
+}
+
+const PRESSURE: readonly Reading[] = [
+  { field: 'gaugeKpa', label: 'Pressure, cold', unit: 'kPa' },
+  { field: 'tempC', label: 'The tire is at', unit: 'C' },
+];
+
+/** Which readings close what. */
+const ASKED: Record<Look, Asked> = {
+  pressure: { readings: PRESSURE, judged: true, says: 'Cold, with the gauge that set it.' },
+  leak: { readings: PRESSURE, judged: false, says: 'Bead, stem and core with soapy water, then the gauge.' },
+  bolts: { readings: [], judged: true, says: 'Cold bolts again at their torque; weights still there; spokes ring.' },
+  age: { readings: [], judged: true, says: 'Cracks in sidewall and grooves, bead, valve.' },
+  anything: { readings: [], judged: true, says: '' },
+  tread: {
+    readings: [
+      { field: 'depthMm', label: 'Depth, where it is lowest', unit: 'mm' },
+      { field: 'km', label: 'Distance run', unit: 'km' },
+    ],
+    judged: false,
+    says: 'Measured where it is lowest.',
+  },
+  tape: {
+    readings: [
+      { field: 'circumferenceMm', label: 'Circumference', unit: 'mm' },
+      { field: 'gaugeKpa', label: 'Taped at', unit: 'kPa' },
+      { field: 'run', label: 'Runs before it', unit: null },
+    ],
+    judged: false,
+    says: 'Round the middle of the tread, at the measuring pressure.',
+  },
+  calibration: { readings: [], judged: false, says: 'The day on its certificate.' },
+};
+
+const Form = ({ row, onDone }: { row: RecheckRow; onDone: () => void }) => {
+  const { read } = useUnits();
+  const dispatch = useDo();
+  const who = useApp((s) => s.prefs.who);
+  const [send, { isLoading }] = useLookedAgainMutation();
+  // Made once: sent again after a lost answer it is the same look.
+  const [entryId] = useState(nanoid);
+  const [typed, setTyped] = useState<Record<string, string>>({});
+  const [found, setFound] = useState('');
+  const [day, setDay] = useState(today);
+  const [problem, setProblem] = useState<string | null>(null);
+  const asked = ASKED[row.look];
+
+  const close = async (good: boolean) => {
+    if (!who) return setProblem('Say first who is at the bench: the round stamp at the top right.');
+    const values = asked.readings.map(({ field, label, unit }) => {
+      const text = typed[field] ?? '';
+      return {
+        field,
+        label,
+        value: unit === null ? (/^\d{1,3}$/.test(text.trim()) ? Number(text) : null) : read(text, unit),
+      };
+    });
+    const missing = values.find((v) => v.value === null);
+    if (missing) return setProblem(`${missing.label}: a number is missing, or cannot be read.`);
+    const judged = asked.judged ? { good, found: found.trim() } : {};
+    const readings = Object.fromEntries(values.map((v) => [v.field, v.value]));
+    const body = row.look === 'calibration' ? { onDate: day } : { ...readings, ...judged };
+    setProblem(null);
+    try {
+      await send({ id: row.id, looked: { id: entryId, who, onDate: today(), read: body } }).unwrap();
+      await dispatch(loadShop());
+      dispatch(announce({ text: `Looked at: ${row.what}.`, tone: 'good' }));
+      onDone();
+    } catch (error) {
+      setProblem(visitProblem(error));
+    }
+  };
+  return (
+    <form
+      noValidate
+      className="grid gap-4"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (!asked.judged) void close(true);
+      }}
+    >
+      <p className="text-[17px]">
+        {recheckName(row)}
+        {row.rider && <span className="text-ink2">, {row.rider}</span>}
+        <span className="block text-ink2">
+          {row.dueOn < today() ? 'Was due on' : 'Due on'} {row.dueOn}
+          {row.jobNumber !== null && `, by job ${row.jobNumber}`}. {asked.says}
+        </span>
+      </p>
+      <div className="grid grid-cols-2 gap-3 max-sm:grid-cols-1">
+        {asked.readings.map(({ field, label, unit }) => (
+          <QuantityField
+            key={field}
+            label={label}
+            unit={unit}
+            value={typed[field] ?? ''}
+            onChange={(value) => setTyped((all) => ({ ...all, [field]: value }))}
+          />
+        ))}
+      </div>
+      {row.look === 'calibration' && <TextField label="Calibrated on" type="date" value={day} onChange={setDay} />}
+      {asked.judged && <TextField label="What was found" value={found} onChange={setFound} maxLength={300} />}
+      {problem && (
+        <p role="alert" className="text-stop">
+          {problem}
+        </p>
+      )}
+      <div className="flex flex-wrap gap-3">
+        {asked.judged ? (
+          <>
+            <Button go disabled={isLoading} onClick={() => void close(true)}>
+              As it should be
+            </Button>
+            <Button disabled={isLoading} onClick={() => void close(false)}>
+              Not as it should be
+            </Button>
+          </>
+        ) : (
+          <Button go type="submit" disabled={isLoading}>
+            Keep the reading
+          </Button>
+        )}
+      </div>
+    </form>
+  );
+};
+
+/** How something was looked at already, instead of its fields. */
+const Over = ({ row }: { row: RecheckRow }) => (
+  <p className="text-[17px]">
+    {recheckName(row)}.{' '}
+    {row.closed
+      ? `${row.closed.by} looked at it on ${row.closed.at.slice(0, 10)}: ${row.closed.good ? 'as it should be' : 'not as it should be'}${row.closed.found ? `; ${row.closed.found}` : ''}.`
+      : `It came in again with job ${row.passedBy}.`}
+  </p>
+);
+
+const Inside = ({ id, onDone }: { id: string; onDone: () => void }) => {
+  const { data: row, error } = useRecheckQuery(id, { refetchOnMountOrArgChange: true });
+  return (
+    <Sheet title={row?.what ?? LOOK_WORDS.anything} closes="Close without a reading">
+      {error && <p role="alert">{visitProblem(error)}</p>}
+      {row && (row.closed || row.passedBy !== null ? <Over row={row} /> : <Form row={row} onDone={onDone} />)}
+    </Sheet>
+  );
+};
+
+/** The sheet that closes what is to be looked at again; which one stands in the address as `look`. */
+export const LookSheet = () => {
+  const [params, setParams] = useSearchParams();
+  const id = params.get('look');
+  const close = () =>
+    setParams(
+      (now) => {
+        now.delete('look');
+        return now;
+      },
+      { replace: true },
+    );
+  return (
+    <Dialog.Root open={id !== null} onOpenChange={(open) => open || close()}>
+      {id !== null && <Inside key={id} id={id} onDone={close} />}
+    </Dialog.Root>
+  );
+};

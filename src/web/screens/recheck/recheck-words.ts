@@ -1,0 +1,29 @@
+import { parseISO } from 'date-fns';
+import type { RecheckRow } from '../../../core/recheck';
+import { daysBetween } from '../../../core/units';
+import { POSITION_WORDS } from '../../../core/wheels';
+
+/** `overdue, yesterday`, `today`, `Thu`, `3 Dec`, `4 Feb 2031`: a day as somebody in the shop says it. */
+export const dueDayText = (day: string, today: string): string => {
+  const days = daysBetween(today, day);
+  const at = parseISO(day);
+  if (days === 0) return 'today';
+  if (days === 1) return 'tomorrow';
+  if (days === -1) return 'overdue, yesterday';
+  if (days < 0) return `overdue, ${-days} days`;
+  if (days < 7) return at.toLocaleDateString('en-GB', { weekday: 'long' });
+  const isThisYear = day.slice(0, 4) === today.slice(0, 4);
+  return at.toLocaleDateString('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    ...(isThisYear || days < 200 ? {} : { year: 'numeric' }),
+  });
+};
+
+/** `Vellan Strada 700, rear wheel`, or the tool. */
+export const recheckName = ({ tool, machineName, position }: RecheckRow): string =>
+  tool ? tool.name : `${machineName}${position === null ? '' : `, ${POSITION_WORDS[position].toLowerCase()}`}`;
+
+/** Where a row is closed: at its wheel, or in the list where there is none. */
+export const recheckAddress = ({ id, wheelId }: RecheckRow): string =>
+  wheelId === null ? `/rechecks?look=${id}` : `/wheels/${wheelId}?look=${id}`;
