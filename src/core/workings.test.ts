@@ -161,7 +161,14 @@ describe('fields', () => {
 });
 
 /** May take longer than a request should: done by the pool of threads, and drawn from less often here. */
-const SLOW = new Set(['balance-estimate', 'balance-advise', 'balance-place', 'stand-band', 'practice-round']);
+const SLOW = new Set([
+  'balance-estimate',
+  'balance-advise',
+  'balance-place',
+  'stand-band',
+  'practice-round',
+  'day-plan',
+]);
 /** Lists of a whole shop: the longest take longer. */
 const LONG = new Set(['tire-rank', 'materials']);
 const MS = 100;

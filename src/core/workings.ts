@@ -9,7 +9,7 @@ import {
   residualUnbalance,
   standBand,
 } from './balance';
-import { timeLeft } from './day';
+import { dayPlan, timeLeft } from './day';
 import { beadSlack, bitePlan, mountOrientation } from './beads';
 import { materials, rimLockPick, stripPick, tireFit, tireRank, tools, valvePick } from './fitting';
 import { beadInspect, bearingCheck, tubeInspect } from './inspect';
@@ -115,7 +115,7 @@ export const WORKING_GROUPS: readonly WorkingGroup[] = [
     ],
   },
   { name: 'Wheel back', workings: [torqueWrench, torqueCheck] },
-  { name: 'The day', workings: [timeLeft] },
+  { name: 'The day', workings: [timeLeft, dayPlan] },
 ];
 
 /** All of them, in the order of the work. */

@@ -19,6 +19,7 @@ import { WEB_DIR } from './paths';
 import { photoStore } from './photo-store';
 import { requestLog } from './request-log';
 import { balanceRoutes } from './routes/balance';
+import { dayRoutes } from './routes/day';
 import { deviceRoutes } from './routes/devices';
 import { jobRoutes } from './routes/jobs';
 import { visitRoutes } from './routes/visits';
@@ -83,6 +84,7 @@ export const createApp = (
   const visits = visitStore(db, shop, rules, jobs);
   app.use('/api/jobs', jobRoutes(jobs, shop, visits, work));
   app.use('/api/visits', visitRoutes(visits));
+  app.use('/api', dayRoutes(visits, shop, work));
   app.use('/api', recheckRoutes(jobs, lookAgain(db, jobs, shop.records), shop.name));
   app.use('/api', shopRoutes(shop, rules, jobs));
   app.use('/api', recordRoutes(shop.records, jobs, work));

@@ -167,3 +167,61 @@ describe('the list', () => {
     expect(() => db.prepare('DELETE FROM visit_entries').run()).toThrow(/never removed/);
   });
 });
+
+describe('the plan of the day', () => {
+  const { ask } = testApp();
+  const planFor = async (...people: string[]) =>
+    (await ask.get(`/api/day-plan?${people.map((p) => `person=${encodeURIComponent(p)}`).join('&')}`).expect(200)).body;
+
+  test('gives every block that is left to somebody at work, and says what it leaves out', async () => {
+    const { working, people, leftOut, at } = await planFor('Juna Birk', 'Osk Tarrow');
+    expect(people).toEqual(['Juna Birk', 'Osk Tarrow']);
+    expect(Number.isFinite(Date.parse(at))).toBe(true);
+    const { rows } = working.result;
+    expect(new Set(rows.map((r: { person: string }) => r.person))).toEqual(new Set(people));
+    expect(rows).toHaveLength(
+      working.input.visits.flatMap((v: { wheels: { blocks: object[] }[] }) => v.wheels.flatMap((w) => w.blocks)).length,
+    );
+    expect(leftOut).toEqual([
+      {
+        visitId: 'demo-job-31',
+        machineName: 'Quillfen Dune Two',
+        why: 'waits for two ring bolts, nobody has said until when',
+      },
+    ]);
+    expect(working.lines.length).toBeGreaterThan(3);
+  });
+
+  test('what is put by hand stays until it is left to the plan, or undone', async () => {
+    const before = await planFor('Juna Birk');
+    const row = before.working.result.rows.at(-1);
+    const startAt = new Date(Date.parse(before.at) + 300 * 60_000).toISOString();
+    const write = async (kind: string, data: object) => {
+      const { lastSeq } = (await ask.get(`/api/visits/${row.visitId}`)).body.visit;
+      const sent = entry(kind, data);
+      await ask
+        .post(`/api/visits/${row.visitId}/entries`)
+        .send({ expectedSeq: lastSeq, entries: [sent] })
+        .expect(201);
+      return sent.id;
+    };
+    const id = await write('planned', { jobId: row.wheelId, block: row.block, person: 'Juna Birk', startAt });
+    const now = async () =>
+      (await planFor('Juna Birk')).working.result.rows.find(
+        (r: { wheelId: string; block: string }) => r.wheelId === row.wheelId && r.block === row.block,
+      );
+    expect(await now()).toMatchObject({ fixed: true, person: 'Juna Birk' });
+    expect((await now()).startMin).toBeGreaterThanOrEqual(299);
+    await write('undo', { entryId: id });
+    expect((await now()).fixed).toBe(false);
+  });
+
+  test('too many people, one twice, nobody: each is a sentence', async () => {
+    const names = Array.from({ length: 7 }, (_, i) => `person=p${i}`).join('&');
+    for (const query of [names, 'person=a&person=a', `person=${'x'.repeat(61)}`])
+      expect((await ask.get(`/api/day-plan?${query}`).expect(422)).body.error.field).toBe('person');
+    const empty = testApp({ empty: true });
+    const { body } = await empty.ask.get('/api/day-plan').expect(422);
+    expect(body.error).toMatchObject({ field: 'people', message: 'Nobody is at work.' });
+  });
+});

@@ -1,2 +1,13 @@
-/** The day: how long the work that is left will take. */
+/** The day: how long the work that is left will take, and in what order it keeps the most promises. */
 export { timeLeft, timeLeftOf, type StationLeft, type TimeLeft } from './time-left';
+export {
+  dayPlan,
+  PLAN_MINUTES,
+  type BrokenPromise,
+  type DayPlan,
+  type DayVisit,
+  type DayWheel,
+  type PlanRow,
+} from './day-plan';
+export { BLOCKS, BLOCK_WORDS, type BlockName } from './plan-problem';
+export { blocksLeft, BLOCK_STATIONS } from './blocks-left';

@@ -25,6 +25,18 @@ export const minutesRule = (station: StationId): string =>
 
 /** How long work takes before the shop knows, and how soon its own jobs count more. */
 export const DAY_RULES: readonly Rule[] = [
+  {
+    key: 'day.benches',
+    says: 'Wheels that can be worked on at once: benches',
+    group: GROUP,
+    value: 2,
+    unit: null,
+    basis: 'memory',
+    note: 'Count your own.',
+    min: 1,
+    max: 12,
+    whole: true,
+  },
   ...STATIONS.map((station): Rule => ({
     key: minutesRule(station),
     says: `${STATION_WORDS[station]} takes, until the shop’s own jobs say it, in minutes`,

@@ -12,7 +12,7 @@ export interface JobsNow {
 type AnyRule = (data: VisitEntryBody['data'], state: VisitState, jobs: JobsNow, nowIso: string) => void;
 
 const RULES: {
-  [K in 'promised' | 'wheel-removed' | 'handed-over']: (
+  [K in 'promised' | 'planned' | 'wheel-removed' | 'handed-over']: (
     data: VisitEntryData[K],
     state: VisitState,
     jobs: JobsNow,
@@ -22,6 +22,14 @@ const RULES: {
   promised: ({ dueAt }, _state, _jobs, nowIso) => {
     if (dueAt < nowIso)
       throw new InputError('data.dueAt', 'The promise lies in the past.', 'a day and a time still to come');
+  },
+  planned: ({ jobId, person, startAt }, { wheels }, jobs) => {
+    if (!wheels.some((w) => w.jobId === jobId))
+      throw new InputError('data.jobId', 'This wheel takes no part in the visit.', 'the job of one of its wheels');
+    if (jobs.isHandedOver(jobId))
+      throw new InputError('data.jobId', 'This wheel is handed over.', 'a wheel with work that is left');
+    if ((person === null) !== (startAt === null))
+      throw new InputError('data.startAt', 'A person goes with a time.', 'both, or neither: the plan places it');
   },
   'wheel-removed': ({ jobId }, { wheels }, jobs) => {
     if (!wheels.some((w) => w.jobId === jobId))

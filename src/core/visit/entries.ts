@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { BLOCKS, type BlockName } from '../day';
 import { InputError } from '../errors';
 import { check, count, instant, oneOf, record, text } from '../fields';
 import { POSITIONS, type Position } from '../wheels';
@@ -16,8 +17,10 @@ export interface VisitEntryData {
   promised: { dueAt: string };
   /** What it may cost, in the smallest coin, and who agreed. */
   agreed: { amountMinor: number; currency: string; by: string };
-  /** What keeps a wheel or the whole machine from going on; `what` null where it waits no longer. */
-  waits: { what: string | null };
+  /** What keeps it from going on, and until when where that is known; `what` null where it waits no longer. */
+  waits: { what: string | null; until?: string | null };
+  /** A block of work given to somebody by hand, or, with nulls, left to the plan again. */
+  planned: { jobId: string; block: BlockName; person: string | null; startAt: string | null };
   note: { text: string };
   'handed-over': { to: string };
   undo: { entryId: string };
@@ -49,7 +52,16 @@ const DATA: { [K in VisitEntryKind]: Record<keyof VisitEntryData[K], Joi.Schema>
     currency: text(3, 'The currency').pattern(/^[A-Z]{3}$/),
     by: text(80, 'Who agreed'),
   },
-  waits: { what: text(120, 'What it waits for').allow(null) },
+  waits: {
+    what: text(120, 'What it waits for').allow(null),
+    until: instant('Until when it waits').allow(null).optional().default(null),
+  },
+  planned: {
+    jobId: ID,
+    block: oneOf(BLOCKS, 'The block of work'),
+    person: text(60, 'Who does it').allow(null),
+    startAt: instant('When it begins').allow(null),
+  },
   note: { text: text(2000, 'The note') },
   'handed-over': { to: text(80, 'Who takes it') },
   undo: { entryId: ID },

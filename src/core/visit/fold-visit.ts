@@ -1,3 +1,4 @@
+import type { BlockName } from '../day';
 import type { Position } from '../wheels';
 import type { VisitEntry, VisitEntryData } from './entries';
 
@@ -20,6 +21,10 @@ export interface VisitState {
   agreed: (VisitEntryData['agreed'] & { at: string }) | null;
   /** What it waits for; null where it waits for nothing. */
   waits: string | null;
+  /** ISO 8601; null where nobody knows until when. */
+  waitsUntil: string | null;
+  /** What was given to somebody by hand. */
+  planned: { jobId: string; block: BlockName; person: string; startAt: string }[];
   notes: { text: string; who: string; at: string }[];
   handedOver: { to: string; at: string } | null;
 }
@@ -33,6 +38,8 @@ const emptyVisit = (): VisitState => ({
   dueAt: null,
   agreed: null,
   waits: null,
+  waitsUntil: null,
+  planned: [],
   notes: [],
   handedOver: null,
 });
@@ -60,7 +67,13 @@ const stepped = (state: VisitState, entry: VisitEntry): VisitState => {
     case 'agreed':
       return { ...state, agreed: { ...entry.data, at: entry.at } };
     case 'waits':
-      return { ...state, waits: entry.data.what };
+      return { ...state, waits: entry.data.what, waitsUntil: entry.data.until ?? null };
+    case 'planned': {
+      const { jobId, block, person, startAt } = entry.data;
+      const others = state.planned.filter((p) => p.jobId !== jobId || p.block !== block);
+      const isFree = person === null || startAt === null;
+      return { ...state, planned: isFree ? others : [...others, { jobId, block, person, startAt }] };
+    }
     case 'note':
       return { ...state, notes: [...state.notes, { text: entry.data.text, who: entry.who, at: entry.at }] };
     case 'handed-over':

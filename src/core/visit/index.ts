@@ -11,3 +11,4 @@ export { foldVisit, standingVisitEntries, type VisitState, type VisitWheel } fro
 export { checkVisitAppend, type JobsNow } from './check-append';
 export { dueVerdict, type DueVerdict } from './due';
 export type { OpenVisit, VisitSummary, WheelNow } from './visit-summary';
+export { dayInput, type InNow, type LeftOut } from './day-input';

@@ -53,6 +53,30 @@ describe('a visit from its log', () => {
     expect(foldVisit(log)).toMatchObject({ waits: null, wheels: [{ jobId: 'b' }], handedOver: { to: 'Ned Ash' } });
   });
 
+  test('a block put by hand stands where it was put last, until it is left to the plan', () => {
+    const { log, add } = logOf();
+    const put = { jobId: 'a', block: 'bare' as const, person: 'Wim', startAt: '2026-05-01T10:00:00.000Z' };
+    add('planned', put);
+    add('planned', { ...put, block: 'back' });
+    add('planned', { ...put, person: 'Ada' });
+    expect(foldVisit(log).planned.map((p) => [p.block, p.person])).toEqual([
+      ['back', 'Wim'],
+      ['bare', 'Ada'],
+    ]);
+    const freed = add('planned', { ...put, person: null, startAt: null });
+    expect(foldVisit(log).planned.map((p) => p.block)).toEqual(['back']);
+    add('undo', { entryId: freed });
+    expect(foldVisit(log).planned).toHaveLength(2);
+  });
+
+  test('until when it waits goes with what it waits for', () => {
+    const { log, add } = logOf();
+    add('waits', { what: 'the tire to warm', until: '2026-05-01T10:00:00.000Z' });
+    expect(foldVisit(log)).toMatchObject({ waits: 'the tire to warm', waitsUntil: '2026-05-01T10:00:00.000Z' });
+    add('waits', { what: 'a tube' });
+    expect(foldVisit(log)).toMatchObject({ waits: 'a tube', waitsUntil: null });
+  });
+
   test('what is undone was never there; an undo is undone too', () => {
     const { log, add } = logOf();
     add('promised', { dueAt: '2026-05-01T10:00:00.000Z' });
@@ -81,6 +105,16 @@ describe('what may follow', () => {
       message: 'The promise lies in the past.',
     });
     expect(() => may('promised', { dueAt: NOW })).not.toThrow();
+  });
+
+  test('a block is given to somebody of a wheel that takes part, with a time, while work is left', () => {
+    const put = { jobId: 'a', block: 'bare' as const, person: 'Wim', startAt: NOW };
+    expect(() => may('planned', put)).not.toThrow();
+    expect(() => may('planned', { ...put, person: null, startAt: null })).not.toThrow();
+    expect(problemOf(() => may('planned', { ...put, jobId: 'z' })).field).toBe('data.jobId');
+    expect(problemOf(() => may('planned', { ...put, person: null })).field).toBe('data.startAt');
+    const over = jobs({ isHandedOver: () => true });
+    expect(problemOf(() => may('planned', put, over)).message).toBe('This wheel is handed over.');
   });
 
   test('a wheel leaves before work on it began, and never the last one', () => {

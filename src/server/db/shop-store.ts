@@ -18,6 +18,7 @@ export const shopStore = (db: Db) => {
     machine: (id: string): Machine | undefined => records.find('machines', id),
     wheel: (id: string): Wheel | undefined => records.find('wheels', id),
     name,
+    people: (): string[] => people.all().map((p) => p.name),
     all: (): Shop =>
       ({
         name: name(),

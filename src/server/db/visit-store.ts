@@ -2,11 +2,12 @@ import { randomUUID } from 'node:crypto';
 import { timeLeft, timeLeftOf, type StationLeft } from '../../core/day';
 import { InputError } from '../../core/errors';
 import type { JobSummary } from '../../core/job';
-import { valuesOf } from '../../core/rules';
+import { ruleNumber, valuesOf } from '../../core/rules';
 import { STATIONS } from '../../core/stations';
 import {
   checkVisitAppend,
   checkVisitEntry,
+  dayInput,
   type OpenVisit,
   type VisitEntry,
   type VisitEntryBody,
@@ -27,6 +28,9 @@ export interface VisitQuery {
   /** `openedAt id` of the last one seen; the page after it. */
   after?: string | undefined;
 }
+
+/** So many machines are looked at for a plan, the newest first. */
+const MOST_IN = 60;
 
 interface VisitRow extends Omit<VisitSummary, 'handedOver' | 'wheels' | 'left'> {
   handedOver: 0 | 1;
@@ -220,6 +224,18 @@ export const visitStore = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobS
       const rows = statements.page.all({ handedOver: state === 'done' ? 1 : 0, openedAt, id, words, limit });
       const last = rows.length === limit ? rows.at(-1)! : null;
       return { visits: withWheels(rows), next: last ? `${last.openedAt} ${last.id}` : null };
+    },
+    /** What a plan of the day is asked, by all machines that are in. */
+    dayInput(people: string[], nowMs: number) {
+      const all = statements.page.all({ handedOver: 0, openedAt: '9999', id: '', words: '[]', limit: MOST_IN });
+      const samples = jobs.timeSamples();
+      const values = valuesOf(rules.list());
+      const inNow = withWheels(all).map(({ id, wheels }) => ({
+        id,
+        state: log.stateOf(id),
+        wheels: wheels.map((now) => ({ now, left: stationsLeft([now], samples) })),
+      }));
+      return dayInput(inNow, { people, benches: ruleNumber('day.benches', values), nowMs, rules: values });
     },
     /** How long a visit's work will take, with its working. */
     timeLeft: (id: string) =>

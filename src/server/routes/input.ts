@@ -67,6 +67,17 @@ export const visitQuery = Joi.object({
     .meta({ expected: 'after: what the page before said of the next' }),
 });
 
+/** Who is at work, for the plan of the day: `person` once for each; nobody named is everybody. */
+export const planQuery = Joi.object({
+  person: Joi.array()
+    .items(Joi.string().min(1).max(60))
+    .single()
+    .max(6)
+    .unique()
+    .default([])
+    .meta({ expected: 'person: at most 6 different names, one for each' }),
+});
+
 /** The query of what is to be looked at again. */
 export const recheckQuery = Joi.object({
   state: Joi.string().valid('open', 'done').default('open').meta({ expected: 'state: open or done' }),

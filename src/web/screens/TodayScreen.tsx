@@ -66,7 +66,10 @@ export const TodayScreen = () => {
     pollingInterval: ASK_MS,
     refetchOnMountOrArgChange: true,
   });
-  useKeys([{ key: 'n', says: 'A machine comes in', run: () => void navigate('/jobs/new') }]);
+  useKeys([
+    { key: 'n', says: 'A machine comes in', run: () => void navigate('/jobs/new') },
+    { key: 'p', says: 'Plan the day', run: () => void navigate('/plan') },
+  ]);
   const hours = hoursFrom(nowMs, HOURS);
   const visits = [...(data ?? [])].sort(byNeed);
   const next = nextOf(visits);
@@ -74,12 +77,20 @@ export const TodayScreen = () => {
     <Frame
       title="Today"
       actions={
-        <Link to="/jobs/new" className="btn btn-go">
-          A machine comes in
-          <kbd className="keycap max-sm:hidden" aria-hidden="true">
-            N
-          </kbd>
-        </Link>
+        <div className="flex flex-wrap gap-2">
+          <Link to="/plan" className="btn">
+            Plan the day
+            <kbd className="keycap max-sm:hidden" aria-hidden="true">
+              P
+            </kbd>
+          </Link>
+          <Link to="/jobs/new" className="btn btn-go">
+            A machine comes in
+            <kbd className="keycap max-sm:hidden" aria-hidden="true">
+              N
+            </kbd>
+          </Link>
+        </div>
       }
     >
       {error && (

@@ -89,18 +89,30 @@ export const PromiseForm = ({ visit }: { visit: VisitSummary }) => {
 /** What it waits for; empty where it waits no longer. */
 export const WaitsForm = ({ visit }: { visit: VisitSummary }) => {
   const [what, setWhat] = useState('');
+  const [day, setDay] = useState(today);
+  const [time, setTime] = useState('');
+  const read = () => {
+    const text = what.trim();
+    if (text === '')
+      return visit.waits === null
+        ? 'What does it wait for? A part, a cool exhaust, the rider’s word.'
+        : { kind: 'waits' as const, data: { what: null } };
+    const until = dueFrom(day, time, 'Until when it waits');
+    return until instanceof Error ? until.message : { kind: 'waits' as const, data: { what: text, until } };
+  };
   return (
     <OneForm
       keeps={visit.waits !== null && what.trim() === '' ? 'It waits no longer' : 'It waits'}
       visit={visit}
-      read={() =>
-        visit.waits === null && what.trim() === ''
-          ? 'What does it wait for? A part, a cool exhaust, the rider’s word.'
-          : { kind: 'waits', data: { what: what.trim() || null } }
-      }
-      onKept={() => setWhat('')}
+      read={read}
+      onKept={() => {
+        setWhat('');
+        setTime('');
+      }}
     >
       <TextField label="Waits for" value={what} onChange={setWhat} maxLength={120} />
+      <TextField label="Until, if known" type="date" value={day} onChange={setDay} />
+      <TextField label="At about" type="time" value={time} onChange={setTime} />
     </OneForm>
   );
 };

@@ -1,3 +1,4 @@
+import { BLOCK_WORDS } from '../../../core/day';
 import { formatMoney } from '../../../core/units';
 import { POSITION_WORDS } from '../../../core/wheels';
 import type { VisitEntry, VisitEntryData, VisitEntryKind } from '../../../core/visit';
@@ -14,7 +15,12 @@ const SAY: Say = {
   wanted: ({ text }) => `Wanted: ${text}`,
   promised: ({ dueAt }, { nowMs }) => `Promised for ${momentText(dueAt, nowMs)}`,
   agreed: ({ amountMinor, currency, by }) => `Agreed: ${formatMoney(amountMinor, currency)}, ${by}`,
-  waits: ({ what }) => (what === null ? 'Waits no longer' : `Waits for ${what}`),
+  waits: ({ what, until }, { nowMs }) =>
+    what === null ? 'Waits no longer' : `Waits for ${what}${until ? `, until ${momentText(until, nowMs)}` : ''}`,
+  planned: ({ jobId, block, person, startAt }, { nowMs, wheel }) =>
+    person === null || startAt === null
+      ? `${wheel(jobId)}, ${BLOCK_WORDS[block]}: left to the plan`
+      : `${wheel(jobId)}, ${BLOCK_WORDS[block]}: ${person} at ${momentText(startAt, nowMs)}`,
   note: ({ text }) => `Note: ${text}`,
   'handed-over': ({ to }) => `Handed over to ${to}`,
   undo: () => 'Undone',

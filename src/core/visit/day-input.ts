@@ -1,0 +1,119 @@
+import { blocksLeft, dayPlan, PLAN_MINUTES, type DayVisit, type StationLeft } from '../day';
+import type { RuleValues } from '../rules';
+import { POSITION_WORDS } from '../wheels';
+import type { VisitState } from './fold-visit';
+import type { WheelNow } from './visit-summary';
+
+type DayInput = Parameters<typeof dayPlan.run>[0];
+
+/** A machine that is in, as its log and its wheels say. */
+export interface InNow {
+  id: string;
+  state: VisitState;
+  wheels: { now: WheelNow; left: StationLeft[] }[];
+}
+
+/** What cannot be planned, and why. */
+export interface LeftOut {
+  visitId: string;
+  machineName: string;
+  why: string;
+}
+
+/** A plan takes no more wheels. */
+const MOST_WHEELS = 24;
+const MINUTE_MS = 60_000;
+
+/** Whole minutes from now to a moment. */
+const minutesTo = (iso: string, nowMs: number): number => Math.ceil((Date.parse(iso) - nowMs) / MINUTE_MS);
+
+/** For how long it still waits; 0 where it does not. */
+const waitMinutes = ({ waits, waitsUntil }: VisitState, nowMs: number): number =>
+  waits === null || waitsUntil === null ? 0 : Math.max(0, minutesTo(waitsUntil, nowMs));
+
+const inOrder = (a: InNow, b: InNow): number => (a.state.dueAt ?? '9999').localeCompare(b.state.dueAt ?? '9999');
+
+const dayVisit = (
+  { id, state, wheels }: InNow,
+  people: readonly string[],
+  nowMs: number,
+  rules: RuleValues,
+): DayVisit => {
+  const waitMin = waitMinutes(state, nowMs);
+  return {
+    id,
+    name: state.machineName,
+    // A promise that is long past or far off is so by no more than a plan sees.
+    dueMin:
+      state.dueAt === null ? null : Math.max(-PLAN_MINUTES, Math.min(PLAN_MINUTES, minutesTo(state.dueAt, nowMs))),
+    wheels: wheels.flatMap(({ now, left }) => {
+      const blocks = blocksLeft(left, rules).map((block, i) => {
+        const put = state.planned.find((p) => p.jobId === now.jobId && p.block === block.block);
+        const startMin = put ? minutesTo(put.startAt, nowMs) : 0;
+        // What was to begin already: the first block is being worked on, a later one is left to the plan.
+        const stands =
+          put !== undefined && people.includes(put.person) && startMin <= PLAN_MINUTES && (startMin >= 0 || i === 0);
+        return {
+          ...block,
+          notBeforeMin: i === 0 ? waitMin : 0,
+          fixed: stands ? { person: put.person, startMin: Math.max(startMin, i === 0 ? waitMin : 0) } : null,
+        };
+      });
+      const name = `${state.machineName}, ${POSITION_WORDS[now.position].toLowerCase().replace(/ wheel$/, '')}`;
+      return blocks.length === 0 ? [] : [{ id: now.jobId, name, blocks }];
+    }),
+  };
+};
+
+/** Of what one person was to have begun already only the first stands: he does one thing now. */
+const oneAtATime = (visits: readonly DayVisit[]): DayVisit[] => {
+  const busy = new Set<string>();
+  return visits.map((visit) => ({
+    ...visit,
+    wheels: visit.wheels.map((wheel) => ({
+      ...wheel,
+      blocks: wheel.blocks.map((block) => {
+        if (!block.fixed || block.fixed.startMin > 0) return block;
+        const { person } = block.fixed;
+        if (busy.has(person)) return { ...block, fixed: null };
+        busy.add(person);
+        return block;
+      }),
+    })),
+  }));
+};
+
+/**
+ * What a day’s plan is asked: the work that is left on every machine that is in, the nearest promise first; and what
+ * cannot be planned, since nobody knows until when it waits or since a plan holds no more.
+ */
+export const dayInput = (
+  all: readonly InNow[],
+  day: { people: string[]; benches: number; nowMs: number; rules: RuleValues },
+): { input: DayInput; leftOut: LeftOut[] } => {
+  const { people, benches, nowMs, rules } = day;
+  const leftOut: LeftOut[] = [];
+  const visits: DayVisit[] = [];
+  let wheels = 0;
+  for (const one of [...all].sort(inOrder)) {
+    const { id, state } = one;
+    const out = (why: string) => leftOut.push({ visitId: id, machineName: state.machineName, why });
+    if (state.waits !== null && state.waitsUntil === null) {
+      out(`waits for ${state.waits}, nobody has said until when`);
+      continue;
+    }
+    if (waitMinutes(state, nowMs) > PLAN_MINUTES) {
+      out(`waits for ${state.waits} until ${state.waitsUntil!.slice(0, 10)}`);
+      continue;
+    }
+    const visit = dayVisit(one, people, nowMs, rules);
+    if (visit.wheels.length === 0) continue;
+    if (wheels + visit.wheels.length > MOST_WHEELS) {
+      out(`a plan holds ${MOST_WHEELS} wheels`);
+      continue;
+    }
+    wheels += visit.wheels.length;
+    visits.push(visit);
+  }
+  return { input: { people, benches, visits: oneAtATime(visits) }, leftOut };
+};

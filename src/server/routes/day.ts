@@ -1,0 +1,24 @@
+import { Router } from 'express';
+import type { DayPlan } from '../../core/day';
+import type { Working } from '../../core/working';
+import type { ShopStore } from '../db/shop-store';
+import type { VisitStore } from '../db/visit-store';
+import type { WorkPool } from '../work';
+import { checkQuery, goneOf, planQuery } from './input';
+
+/** A plan is for so many people. */
+const MOST_PEOPLE = 6;
+
+/** The plan of the day: worked out in a thread of its own, given up when whoever asked hangs up. */
+export const dayRoutes = (visits: VisitStore, shop: ShopStore, work: WorkPool): Router => {
+  const router = Router();
+  router.get('/day-plan', async (req, res) => {
+    const { person } = checkQuery<{ person: string[] }>(planQuery, req.query);
+    const people = person.length > 0 ? person : shop.people().slice(0, MOST_PEOPLE);
+    const now = new Date();
+    const { input, leftOut } = visits.dayInput(people, now.getTime());
+    const working = (await work.run('working', { name: 'day-plan', input }, goneOf(res))) as Working<DayPlan>;
+    res.json({ at: now.toISOString(), people, working, leftOut });
+  });
+  return router;
+};

@@ -1,0 +1,154 @@
+import { useMemo } from 'react';
+import { Link } from 'react-router';
+import { counted } from '../../core/units';
+import { durationText } from '../parts/duration-text';
+import { Button } from '../parts/Button';
+import { Failed, Frame, Waiting } from '../parts/Frame';
+import { useKeys } from '../parts/keys';
+import { Spoken } from '../parts/Spoken';
+import { useAddress } from '../parts/use-address';
+import { VerdictMark, VerdictShape } from '../parts/VerdictMark';
+import { BasisTag } from '../parts/working';
+import { useApp } from '../store';
+import type { PlanAnswer } from '../store/day-api';
+import { LaneList, Lanes } from './plan/Lanes';
+import { barsOf, clockOf } from './plan/plan-rows';
+import { useMove } from './plan/use-move';
+import { usePlan } from './plan/use-plan';
+
+const MOST_PEOPLE = 6;
+const NOBODY: readonly string[] = [];
+const MINUTE_MS = 60_000;
+
+const readPeople = (params: URLSearchParams): string[] => params.getAll('person');
+const writePeople = (params: URLSearchParams, people: string[]): void => {
+  params.delete('person');
+  for (const p of people) params.append('person', p);
+};
+
+/** What the plan comes to: promises kept, those that are not and what would keep them, what is left out. */
+const Says = ({ answer }: { answer: PlanAnswer }) => {
+  const { result, input } = answer.working;
+  const nameOf = (id: string) => input.visits.find((v) => v.id === id)?.name ?? '';
+  const endOf = (id: string) => {
+    const done = result.done.find((d) => d.visitId === id);
+    return done ? clockOf(Date.parse(answer.at) + done.endMin * MINUTE_MS) : '';
+  };
+  const promised = input.visits.filter((v) => v.dueMin !== null).length;
+  return (
+    <section aria-label="What the plan comes to" className="mb-4 text-[17px]">
+      <p className="flex flex-wrap items-center gap-x-3" role="status">
+        {result.broken.length === 0 ? (
+          <VerdictMark verdict="good">
+            {promised === 0 ? 'nothing is promised' : `${counted(promised, 'promise')} kept`}
+          </VerdictMark>
+        ) : (
+          <VerdictMark verdict="stop">{`${counted(result.broken.length, 'promise')} not kept`}</VerdictMark>
+        )}
+        <span className="text-ink2">
+          {result.proven ? 'No plan does better: proved.' : 'The best found; a better one is not ruled out.'} By middle
+          times: half of the work takes longer.
+        </span>
+        <BasisTag title="the plan of the day" working={answer.working} />
+      </p>
+      <ul>
+        {result.broken.map((b) => (
+          <li key={b.visitId} className="mt-1 flex items-start gap-2">
+            <VerdictShape verdict="stop" size={20} />
+            <span>
+              <Link to={`/visits/${b.visitId}`}>{nameOf(b.visitId)}</Link>: done at {endOf(b.visitId)},{' '}
+              {durationText(b.lateMin * 60)}
+              late. {b.would}
+            </span>
+          </li>
+        ))}
+        {answer.leftOut.map((l) => (
+          <li key={l.visitId} className="mt-1 text-ink2">
+            <Link to={`/visits/${l.visitId}`}>{l.machineName}</Link>: {l.why}. It is not in the plan.
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+};
+
+/** The day in order: who does what when, so that the most promises are kept; moved by hand where somebody knows better. */
+export const PlanScreen = () => {
+  const all = useApp((s) => s.shop.shop?.people ?? NOBODY);
+  const [asked, ask] = useAddress<string[]>(readPeople, writePeople);
+  const people = asked.length > 0 ? asked : all.slice(0, MOST_PEOPLE);
+  const { answer, isPlanning, problem, plan, stop } = usePlan(people);
+  const moves = useMove(plan);
+  const bars = useMemo(() => (answer ? barsOf(answer) : []), [answer]);
+  const toggle = (name: string) => {
+    const next = people.includes(name) ? people.filter((p) => p !== name) : [...people, name];
+    if (next.length > 0 && next.length <= MOST_PEOPLE) ask(next);
+  };
+  useKeys([
+    { key: 'r', says: 'Plan again', run: plan },
+    ...(moves.undo ? [{ key: 'u', says: 'Undo the last move', run: () => void moves.undo?.() }] : []),
+  ]);
+  return (
+    <Frame
+      title="The day’s plan"
+      actions={
+        <div className="flex flex-wrap gap-2">
+          {isPlanning ? (
+            <Button onClick={stop}>Stop planning</Button>
+          ) : (
+            <Button hotkey="R" onClick={plan}>
+              Plan again
+            </Button>
+          )}
+          {moves.undo && (
+            <Button hotkey="U" onClick={() => void moves.undo?.()}>
+              Undo
+            </Button>
+          )}
+          <Link className="btn" to="/">
+            Today
+          </Link>
+        </div>
+      }
+    >
+      <fieldset className="mb-3 flex flex-wrap items-center gap-2">
+        <legend className="float-left mr-3 py-2 text-ink2">At work</legend>
+        {all.map((name) => (
+          <Button key={name} small aria-pressed={people.includes(name)} onClick={() => toggle(name)}>
+            {name}
+          </Button>
+        ))}
+      </fieldset>
+      {(problem ?? moves.problem) && (
+        <Failed message={(problem ?? moves.problem)!}>
+          <Button onClick={plan}>Plan again</Button>
+        </Failed>
+      )}
+      {!answer && !problem && <Waiting what="Planning the day" />}
+      {answer && (
+        <>
+          <Says answer={answer} />
+          {bars.length === 0 ? (
+            <p className="py-10 text-center text-xl text-ink2">No work is left that can be planned.</p>
+          ) : (
+            <>
+              <div className="max-md:hidden">
+                <Lanes
+                  bars={bars}
+                  people={answer.people}
+                  fromMs={Date.parse(answer.at)}
+                  onMove={(moved) => void moves.move(moved)}
+                  onFree={(bar) => void moves.free(bar)}
+                />
+              </div>
+              <div className="md:hidden">
+                <LaneList bars={bars} people={answer.people} />
+              </div>
+            </>
+          )}
+        </>
+      )}
+      <Spoken />
+    </Frame>
+  );
+};

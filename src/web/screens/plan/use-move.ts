@@ -1,0 +1,62 @@
+import { nanoid } from '@reduxjs/toolkit';
+import { useState } from 'react';
+import type { VisitEntryBody, VisitEntryData } from '../../../core/visit';
+import { useApp } from '../../store';
+import { useOpenVisitsQuery, useWriteVisitMutation, visitProblem } from '../../store/visits-api';
+import type { Moved } from './Lanes';
+import type { Bar } from './plan-rows';
+
+export interface Moves {
+  /** Puts a block where it was dragged to. */
+  move(moved: Moved): Promise<void>;
+  /** Leaves it to the plan again. */
+  free(bar: Bar): Promise<void>;
+  /** Undoes what was moved last on this screen; null where nothing was. */
+  undo: (() => Promise<void>) | null;
+  problem: string | null;
+}
+
+/** Writes into the visits' logs what is given to somebody by hand; `onWritten` after each. */
+export const useMove = (onWritten: () => void): Moves => {
+  const who = useApp((s) => s.prefs.who);
+  const { data: visits, refetch } = useOpenVisitsQuery(undefined, { refetchOnMountOrArgChange: true });
+  const [send] = useWriteVisitMutation();
+  const [done, setDone] = useState<readonly { visitId: string; entryId: string }[]>([]);
+  const [problem, setProblem] = useState<string | null>(null);
+  const write = async (visitId: string, writing: Pick<VisitEntryBody, 'kind' | 'data'>): Promise<string | null> => {
+    if (!who) {
+      setProblem('Say first who is at the bench: the round stamp at the top right.');
+      return null;
+    }
+    const id = nanoid();
+    try {
+      const visit = visits?.find((v) => v.id === visitId) ?? (await refetch().unwrap()).find((v) => v.id === visitId);
+      if (!visit) return null;
+      const entries = [{ ...writing, id, who }] as VisitEntryBody[];
+      await send({ id: visitId, expectedSeq: visit.lastSeq, entries }).unwrap();
+      setProblem(null);
+      onWritten();
+      return id;
+    } catch (error) {
+      setProblem(visitProblem(error));
+      return null;
+    }
+  };
+  const plan = async (visitId: string, data: VisitEntryData['planned']) => {
+    const entryId = await write(visitId, { kind: 'planned', data });
+    if (entryId) setDone((all) => [...all, { visitId, entryId }]);
+  };
+  const last = done.at(-1);
+  return {
+    move: ({ bar, person, startMs }) =>
+      plan(bar.visitId, { jobId: bar.jobId, block: bar.block, person, startAt: new Date(startMs).toISOString() }),
+    free: (bar) => plan(bar.visitId, { jobId: bar.jobId, block: bar.block, person: null, startAt: null }),
+    undo: last
+      ? async () => {
+          if (await write(last.visitId, { kind: 'undo', data: { entryId: last.entryId } }))
+            setDone((all) => all.slice(0, -1));
+        }
+      : null,
+    problem,
+  };
+};

@@ -1,0 +1,24 @@
+import type { DayPlan, DayVisit } from '../../core/day';
+import type { LeftOut } from '../../core/visit';
+import type { Working } from '../../core/working';
+import { visitsApi } from './visits-api';
+
+/** The plan of the day, counted in minutes from `at`. */
+export interface PlanAnswer {
+  at: string;
+  people: string[];
+  working: Working<DayPlan, { people: string[]; benches: number; visits: DayVisit[] }>;
+  leftOut: LeftOut[];
+}
+
+const dayApi = visitsApi.injectEndpoints({
+  endpoints: (build) => ({
+    dayPlan: build.query<PlanAnswer, string[]>({
+      query: (people) => `/day-plan?${new URLSearchParams(people.map((p) => ['person', p]))}`,
+      // Time goes on: a plan is never kept.
+      keepUnusedDataFor: 0,
+    }),
+  }),
+});
+
+export const { useLazyDayPlanQuery } = dayApi;

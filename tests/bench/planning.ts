@@ -1,0 +1,45 @@
+import { performance } from 'node:perf_hooks';
+import { bestPlan } from '../../src/core/day/plan-search';
+import { randomDay, solvedDay } from '../plan-days';
+
+/** The plan of the day: how long it takes, how often it is proved, beside a solver on small days. Prints; judges nothing. */
+
+const BUDGET = 100_000;
+const DAYS = 40;
+
+const middle = (all: number[]): number => all.sort((a, b) => a - b)[Math.floor(all.length / 2)]!;
+
+const main = async () => {
+  const ours: number[] = [];
+  const theirs: number[] = [];
+  let equal = 0;
+  for (let seed = 0; seed < DAYS; seed++) {
+    const day = randomDay(seed, 3);
+    let from = performance.now();
+    const mine = bestPlan(day, BUDGET);
+    ours.push(performance.now() - from);
+    from = performance.now();
+    const solved = await solvedDay(day);
+    theirs.push(performance.now() - from);
+    if (JSON.stringify(mine?.cost) === JSON.stringify(solved ?? undefined)) equal++;
+  }
+  console.log(
+    `up to 3 wheels: ${middle(ours).toFixed(1)} ms in the middle, the solver ${middle(theirs).toFixed(0)} ms; as good in ${equal} of ${DAYS}`,
+  );
+  for (const wheels of [4, 6, 8, 12]) {
+    const times: number[] = [];
+    let proved = 0;
+    for (let seed = 0; seed < DAYS; seed++) {
+      const all = randomDay(seed + 5000, wheels * 2, 7);
+      const day = { ...all, people: 2, benches: 2, wheels: all.wheels.slice(0, wheels) };
+      const from = performance.now();
+      if (bestPlan(day, BUDGET)!.proven) proved++;
+      times.push(performance.now() - from);
+    }
+    const most = Math.max(...times);
+    console.log(
+      `up to ${wheels} wheels, 2 people: ${middle(times).toFixed(0)} ms in the middle, ${most.toFixed(0)} ms at most; proved in ${proved} of ${DAYS}`,
+    );
+  }
+};
+void main();

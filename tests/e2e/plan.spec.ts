@@ -1,0 +1,62 @@
+import { expect, expectAccessible, openAs, test } from './shop';
+
+test('the day in order: a block is moved by keyboard and stays, is undone, and a lost promise is said early', async ({
+  page,
+  shop,
+}) => {
+  page.setDefaultTimeout(20_000);
+  await openAs(page, shop, '/');
+  await page.keyboard.press('p');
+  await expect(page.getByRole('heading', { name: 'The day’s plan' })).toBeVisible();
+  await expect(page.getByText('3 promises kept')).toBeVisible();
+  await expect(page.getByText('Quillfen Dune Two: waits for two ring bolts', { exact: false })).toBeVisible();
+  await expectAccessible(page);
+
+  const block = page.getByRole('button', { name: /^Pimlet Hop 200, rear, to the bare wheel/ });
+  await block.focus();
+  await page.keyboard.press('Space');
+  for (let i = 0; i < 12; i++) await page.keyboard.press('ArrowRight');
+  const written = page.waitForResponse((r) => r.url().endsWith('/entries') && r.status() === 201);
+  await page.keyboard.press('Space');
+  await written;
+  await expect(
+    page.getByRole('button', { name: /^Pimlet Hop 200, rear, to the bare wheel.*put by hand$/ }),
+  ).toBeVisible();
+  await page.keyboard.press('u');
+  await expect(block).toHaveAccessibleName(/\d$/);
+  await expect(page.getByRole('button', { name: 'Undo' })).toHaveCount(0);
+
+  // With a mouse as well: to the lane below.
+  await block.hover();
+  await page.mouse.down();
+  await page.mouse.move(700, 420, { steps: 8 });
+  await page.mouse.move(900, 480, { steps: 8 });
+  await page.mouse.up();
+  await expect(
+    page.getByRole('button', { name: /^Pimlet Hop 200, rear, to the bare wheel.*put by hand$/ }),
+  ).toBeVisible();
+  await page.reload();
+  const fixed = page.getByRole('button', { name: /^Pimlet Hop 200, rear, to the bare wheel.*put by hand$/ });
+  await fixed.focus();
+  await page.keyboard.press('f');
+  await expect(fixed).toHaveCount(0);
+
+  // A promise that nobody can keep is said early, with what is left to do about it.
+  const { visits } = (await (await page.request.get(`${shop.url}/api/visits`)).json()) as {
+    visits: { id: string; machineName: string; lastSeq: number }[];
+  };
+  const { id, lastSeq } = visits.find((v) => v.machineName === 'Pimlet Hop 200')!;
+  const dueAt = new Date(Date.now() + 20 * 60_000).toISOString();
+  const entries = [{ id: 'too-soon', who: 'Juna Birk', kind: 'promised', data: { dueAt } }];
+  await page.request.post(`${shop.url}/api/visits/${id}/entries`, { data: { expectedSeq: lastSeq, entries } });
+  await page.keyboard.press('r');
+  await expect(page.getByText('1 promise not kept')).toBeVisible();
+  await expect(page.getByText(/late\. Nothing can keep it: even with everybody at once it is too late/)).toBeVisible();
+
+  // Who is at work is in the address, and has a lane.
+  await page.getByRole('button', { name: 'Osk Tarrow', exact: true }).click();
+  await page.getByRole('button', { name: 'Wil Penhallow', exact: true }).click();
+  await expect(page.getByRole('button', { name: /tire on, to balanced, (Osk|Wil)/ })).toHaveCount(0);
+  expect(page.url()).toMatch(/person=Juna[+%20]*Birk$/);
+  await expectAccessible(page);
+});
