@@ -225,3 +225,65 @@ describe('the plan of the day', () => {
     expect(body.error).toMatchObject({ field: 'people', message: 'Nobody is at work.' });
   });
 });
+
+describe('what is done once for the machine', () => {
+  const { ask } = testApp();
+  const job = async (id: string) => (await ask.get(`/api/jobs/${id}`)).body;
+  const append = async (jobId: string, kind: string, data: object) => {
+    const sent = { ...entry(kind, data), station: 'wheel-off' };
+    const { lastSeq } = (await job(jobId)).job;
+    await ask
+      .post(`/api/jobs/${jobId}/entries`)
+      .send({ expectedSeq: lastSeq, entries: [sent] })
+      .expect(201);
+    return sent.id;
+  };
+  const ticked = async (id: string) => {
+    const { entries } = await job(id);
+    const undone = entries
+      .filter((e: { kind: string }) => e.kind === 'undo')
+      .map((e: { data: { entryId: string } }) => e.data.entryId);
+    return entries
+      .filter((e: { kind: string; id: string }) => e.kind === 'step' && !undone.includes(e.id))
+      .map((e: { data: { stepId: string } }) => e.data.stepId);
+  };
+  beforeAll(async () => {
+    const wheels = [
+      { jobId: 'f', wheelId: 'w-vellan-f' },
+      { jobId: 'r', wheelId: 'w-vellan-r' },
+    ];
+    await ask.post('/api/visits').send({ id: 'v', machineId: 'm-vellan', wheels, who: 'Juna Birk' }).expect(201);
+  });
+
+  test('is ticked at one wheel and stands for the other; what belongs to the wheel does not', async () => {
+    await append('f', 'step', { stepId: 'off-lift' });
+    await append('f', 'step', { stepId: 'off-loosen' });
+    expect(await ticked('f')).toEqual(['off-lift', 'off-loosen']);
+    expect(await ticked('r')).toEqual(['off-lift']);
+    // A step that the other wheel does not have stays here: a hot exhaust is in the way of the rear one.
+    await append('r', 'step', { stepId: 'off-cool' });
+    expect(await ticked('f')).toEqual(['off-lift', 'off-loosen']);
+    // Ticked at the other wheel as well it is there once.
+    await append('r', 'step', { stepId: 'off-lift' });
+    expect((await ticked('f')).filter((s: string) => s === 'off-lift')).toHaveLength(1);
+  });
+
+  test('undone at the one it is undone at the other', async () => {
+    const wheels = ['w-vellan-f', 'w-vellan-r'].map((wheelId, i) => ({ jobId: `u${i}`, wheelId }));
+    await ask.post('/api/visits').send({ id: 'u', machineId: 'm-vellan', wheels, who: 'Juna Birk' }).expect(201);
+    const id = await append('u1', 'step', { stepId: 'off-lift' });
+    expect(await ticked('u0')).toEqual(['off-lift']);
+    await append('u1', 'undo', { entryId: id });
+    expect([await ticked('u0'), await ticked('u1')]).toEqual([[], []]);
+  });
+
+  test('nobody writes such a step but the server', async () => {
+    const { lastSeq } = (await job('f')).job;
+    const sent = { ...entry('step', { stepId: 'off-lift', of: 'x' }), station: 'wheel-off' };
+    const { body } = await ask
+      .post('/api/jobs/f/entries')
+      .send({ expectedSeq: lastSeq, entries: [sent] })
+      .expect(422);
+    expect(body.error.field).toBe('entries[0].data.of');
+  });
+});

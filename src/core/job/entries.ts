@@ -56,7 +56,8 @@ export interface EntryData {
   /** Another school than the shop's, for this job. */
   school: { school: School; value: string };
   load: { riderKg: number; passengerKg: number; luggageKg: number };
-  step: { stepId: string };
+  /** `of`: the same step of the machine, ticked at another wheel of the visit; only the server writes it. */
+  step: { stepId: string; of?: string };
   /** What was found on a part; an empty list says that it was looked at. */
   findings: { part: Inspected; found: string[] };
   /** A photograph that the shop keeps, of a part or of anything at the station. */
@@ -228,7 +229,7 @@ const DATA: DataSchemas = {
     luggageKg: quantity('kg', 0, 500, 'Luggage'),
   },
   school: { school: oneOf(SCHOOLS, 'The school'), value: text(60, 'What it is for this job') },
-  step: { stepId: id },
+  step: { stepId: id, of: Joi.any().forbidden().meta({ expected: 'nothing: the server writes it' }) },
   findings: {
     part: oneOf(INSPECTED, 'What was looked at'),
     found: listOf(text(40, 'A finding'), 20, 'What was found'),

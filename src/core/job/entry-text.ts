@@ -56,7 +56,7 @@ const SENTENCES: { [K in Exclude<EntryKind, 'undo'>]: (data: EntryData[K], say: 
   school: ({ school, value }) => `${findRule(school).says}: ${value}, for this job`,
   load: ({ riderKg, passengerKg, luggageKg }, { q }) =>
     `Load: rider ${q(riderKg, 'kg')}, passenger ${q(passengerKg, 'kg')}, luggage ${q(luggageKg, 'kg')}`,
-  step: ({ stepId }, { step }) => `Done: ${step(stepId)}`,
+  step: ({ stepId, of }, { step }) => `Done${of === undefined ? '' : ', at the other wheel'}: ${step(stepId)}`,
   findings: ({ part, found }) => {
     const seen = FINDINGS[part].filter((f) => found.includes(f.id)).map((f) => f.sees.toLowerCase());
     return `${INSPECTED_WORDS[part]}: ${listed(seen) || 'nothing found'}`;

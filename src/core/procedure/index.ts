@@ -6,3 +6,4 @@ export { SCHOOLS, schoolChoices, schoolWhy, type School } from './schools';
 export { trouble, isCheckOf, type Cure, type OrderedCheck } from './trouble';
 export { canHave } from './trouble';
 export { SYMPTOMS, SYMPTOM_WORDS, type Symptom } from './symptoms';
+export { MACHINE_STEPS } from './machine-steps';

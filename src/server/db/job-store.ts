@@ -19,6 +19,7 @@ import { POSITION_WORDS } from '../../core/wheels/wheel';
 import { LogMovedOn, NotFound } from '../errors';
 import { recheckStore } from './recheck-store';
 import { handOverStore } from './hand-over-store';
+import { machineSteps } from './machine-steps';
 import type { Db } from './open-db';
 import type { RuleStore } from './rule-store';
 import type { ShopStore } from './shop-store';
@@ -134,6 +135,7 @@ export const jobStore = (
   const settle = handOverStore(db, shop.records);
   const times = stationTimes(db);
   const visits = visitLog(db);
+  const stepsOfSisters = machineSteps(db, (id) => entriesOf(id));
   const rechecks = recheckStore(db, shop.records, rules);
 
   const summarize = (id: string): JobState => {
@@ -231,6 +233,10 @@ export const jobStore = (
       throw new InputError('entries', 'A job is opened once.', 'any other kind of entry');
     checkTargets(effectiveEntriesWithUndos(entriesOf(jobId)), bodies);
     write(jobId, bodies, job.lastSeq, at);
+    for (const sister of stepsOfSisters(jobId, bodies)) {
+      write(sister.jobId, sister.bodies, find(sister.jobId).lastSeq, at);
+      summarize(sister.jobId);
+    }
     const state = summarize(jobId);
     if (job.handedOver || state.handedOver) {
       if (!bodies.every((b) => MOVE_NOTHING.includes(b.kind))) settle(jobId, state);

@@ -1,0 +1,47 @@
+import { randomUUID } from 'node:crypto';
+import { effectiveEntries, foldJob, stepsOf, type Entry, type EntryBody } from '../../core/job';
+import { MACHINE_STEPS } from '../../core/procedure';
+import type { Db } from './open-db';
+
+/** What the log of another wheel gets as well. */
+export interface SisterEntries {
+  jobId: string;
+  bodies: EntryBody[];
+}
+
+/**
+ * A step of the machine that is ticked, or undone, at one wheel stands, or is undone, at the visit's other wheels that
+ * are still on the bench and have it.
+ */
+export const machineSteps = (db: Db, entriesOf: (jobId: string) => Entry[]) => {
+  const sisters = db.prepare<[string, string], { id: string }>(
+    `SELECT other.id FROM jobs AS mine JOIN jobs AS other ON other.visit_id = mine.visit_id
+     WHERE mine.id = ? AND other.id <> ? AND other.handed_over = 0 ORDER BY other.number`,
+  );
+  const common = ({ who, station }: EntryBody) => ({ id: randomUUID(), who, station });
+
+  const forSister = (log: readonly Entry[], written: readonly EntryBody[]): EntryBody[] => {
+    const state = foldJob(log);
+    const standing = effectiveEntries(log);
+    return written.flatMap((body): EntryBody[] => {
+      if (body.kind === 'step') {
+        const { stepId } = (body as EntryBody<'step'>).data;
+        const isItsOwn = MACHINE_STEPS.includes(stepId) && stepsOf(state).some((s) => s.id === stepId);
+        if (!isItsOwn || state.steps[stepId]) return [];
+        return [{ ...common(body), kind: 'step', data: { stepId, of: body.id } }];
+      }
+      if (body.kind !== 'undo') return [];
+      const { entryId } = (body as EntryBody<'undo'>).data;
+      const copy = standing.find((e) => e.kind === 'step' && e.data.of === entryId);
+      return copy ? [{ ...common(body), kind: 'undo', data: { entryId: copy.id } }] : [];
+    });
+  };
+  /** What is to be written into the logs of the other wheels after this was written into one. */
+  return (jobId: string, written: readonly EntryBody[]): SisterEntries[] =>
+    written.some((b) => b.kind === 'step' || b.kind === 'undo')
+      ? sisters
+          .all(jobId, jobId)
+          .map(({ id }) => ({ jobId: id, bodies: forSister(entriesOf(id), written) }))
+          .filter((s) => s.bodies.length > 0)
+      : [];
+};
