@@ -9,6 +9,7 @@ import {
   residualUnbalance,
   standBand,
 } from './balance';
+import { estimate } from './costs';
 import { dayPlan, timeLeft } from './day';
 import { beadSlack, bitePlan, mountOrientation } from './beads';
 import { materials, rimLockPick, stripPick, tireFit, tireRank, tools, valvePick } from './fitting';
@@ -115,7 +116,7 @@ export const WORKING_GROUPS: readonly WorkingGroup[] = [
     ],
   },
   { name: 'Wheel back', workings: [torqueWrench, torqueCheck] },
-  { name: 'The day', workings: [timeLeft, dayPlan] },
+  { name: 'The day', workings: [timeLeft, dayPlan, estimate] },
 ];
 
 /** All of them, in the order of the work. */

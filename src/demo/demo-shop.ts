@@ -200,7 +200,16 @@ export const DEMO_INSTRUMENTS: InstrumentItem[] = [
 export const DEMO_RULES: readonly { key: string; value: number; note: string }[] = [
   { key: 'cost.disposalMinor', value: 400, note: 'what the recycler takes' },
   { key: 'cost.taxPct', value: 7.5, note: 'on parts and fee' },
+  { key: 'labour.spokedMinor', value: 5200, note: 'off and on the machine, balanced' },
+  { key: 'labour.castMinor', value: 4400, note: 'off and on the machine, balanced' },
+  { key: 'labour.splitMinor', value: 3600, note: 'off and on the machine' },
+  { key: 'labour.beadlockMinor', value: 7800, note: 'off and on the machine, balanced' },
 ];
+
+/** What is on its way for a wheel that waits for it. */
+export const DEMO_ORDER = {
+  id: 'demo-order-1', what: 'ring bolts, zinc plated', stockId: null, count: 2, supplier: 'Gravel Lane Fasteners', jobIds: ['demo-job-31'], who: 'Juna Birk',
+};
 
 const WEEK_MS = 7 * DAY_MS;
 

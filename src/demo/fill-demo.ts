@@ -8,6 +8,7 @@ import {
   DEMO_LOCKS,
   DEMO_MACHINES,
   DEMO_NAME,
+  DEMO_ORDER,
   DEMO_PAIRS,
   DEMO_PEOPLE,
   DEMO_RULES,
@@ -21,6 +22,7 @@ import {
   demoPressures,
   demoTreads,
 } from './demo-shop';
+import { DAY_MS } from '../core/units';
 import { visitStore } from '../server/db/visit-store';
 import { writeLooks } from './looks';
 import { writePastJobs } from './past-jobs';
@@ -51,6 +53,7 @@ export const fillDemo = (db: Db, now: number): void => {
       pressures: demoPressures(now),
     });
     writePromises(visitStore(db, shop, rules, jobs), now);
+    jobs.parts.place(DEMO_ORDER, new Date(now - DAY_MS).toISOString());
     demoTires(now).forEach((t) => records.add('tires', t));
     DEMO_TUBES.forEach((t) => records.add('tubes', t));
     DEMO_STRIPS.forEach((t) => records.add('strips', t));

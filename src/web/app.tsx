@@ -17,6 +17,7 @@ import { loadShop } from './store/shop-slice';
 
 /** Screens beside the jobs come when they are asked for: the bench is ready sooner. */
 const RecordsScreen = lazy(() => import('./screens/RecordsScreen').then((m) => ({ default: m.RecordsScreen })));
+const OrdersScreen = lazy(() => import('./screens/OrdersScreen').then((m) => ({ default: m.OrdersScreen })));
 const PlanScreen = lazy(() => import('./screens/PlanScreen').then((m) => ({ default: m.PlanScreen })));
 const RechecksScreen = lazy(() => import('./screens/RechecksScreen').then((m) => ({ default: m.RechecksScreen })));
 const RulesScreen = lazy(() => import('./screens/RulesScreen').then((m) => ({ default: m.RulesScreen })));
@@ -96,6 +97,7 @@ const Screens = () => {
         <Route path="/" element={<Home />} />
         <Route path="/jobs" element={<JobsScreen />} />
         <Route path="/visits/:id" element={<VisitScreen />} />
+        <Route path="/orders" element={<OrdersScreen />} />
         <Route path="/plan" element={<PlanScreen />} />
         <Route path="/rechecks" element={<RechecksScreen />} />
         <Route path="/jobs/new" element={<NewJobScreen />} />

@@ -38,4 +38,12 @@ export const CHOICE_RULES: readonly Rule[] = [
   },
   { key: 'cost.disposalMinor', says: 'Disposal fee for a tire, in the smallest coin', group: 'Costs', value: 0, unit: null, basis: 'shop rule', note: 'A fee applies in many places: set the shop’s own.', min: 0, max: 1_000_000, whole: true },
   { key: 'cost.taxPct', says: 'Tax on parts and fee', group: 'Costs', value: 0, unit: 'pct', basis: 'shop rule', note: 'Differs by place: set the shop’s own.', min: 0, max: 50 },
+  { key: 'labour.by', says: 'Labour is charged by', group: 'Costs', value: 'the wheel', unit: null, basis: 'shop rule', choices: ['the wheel', 'the hour'], note: 'Set the shop’s own.' },
+  { key: 'labour.hourMinor', says: 'An hour of work, in the smallest coin', group: 'Costs', value: 0, unit: null, basis: 'shop rule', note: 'Set the shop’s own.', min: 0, max: 10_000_000, whole: true },
+  { key: 'labour.spokedMinor', says: 'A spoked wheel, in the smallest coin', group: 'Costs', value: 0, unit: null, basis: 'shop rule', note: 'Set the shop’s own.', min: 0, max: 10_000_000, whole: true },
+  { key: 'labour.castMinor', says: 'A cast wheel, in the smallest coin', group: 'Costs', value: 0, unit: null, basis: 'shop rule', note: 'Set the shop’s own.', min: 0, max: 10_000_000, whole: true },
+  { key: 'labour.splitMinor', says: 'A split rim, in the smallest coin', group: 'Costs', value: 0, unit: null, basis: 'shop rule', note: 'Set the shop’s own.', min: 0, max: 10_000_000, whole: true },
+  { key: 'labour.beadlockMinor', says: 'A beadlock wheel, in the smallest coin', group: 'Costs', value: 0, unit: null, basis: 'shop rule', note: 'Set the shop’s own.', min: 0, max: 10_000_000, whole: true },
+  { key: 'labour.taxed', says: 'Tax is taken on labour too', group: 'Costs', value: 'yes', unit: null, basis: 'shop rule', choices: ['yes', 'no'], note: 'Differs by place: set the shop’s own.' },
+  { key: 'labour.beyondPct', says: 'Asked again where it costs more than was agreed by', group: 'Costs', value: 10, unit: 'pct', basis: 'memory', note: 'Recalled. Good shops ask before they go beyond what was agreed; the law of the place may say how far.', min: 0, max: 100 },
 ];

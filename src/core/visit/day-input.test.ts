@@ -9,6 +9,7 @@ const leftFrom = (index: number): StationLeft[] =>
   STATIONS.slice(index).map((station) => ({ station, leftPct: 100, tookS: [] }));
 const oneIn = (id: string, more: Partial<VisitState> = {}, left = leftFrom(0)): InNow => ({
   id,
+  missing: [],
   state: {
     machineId: 'm',
     machineName: id,
@@ -70,6 +71,16 @@ describe('what a plan is asked', () => {
     const { input, leftOut } = asked([oneIn('a', { waits: 'a tube' }), oneIn('b', {}, [])]);
     expect(input.visits).toEqual([]);
     expect(leftOut).toEqual([{ visitId: 'a', machineName: 'a', why: 'waits for a tube, nobody has said until when' }]);
+  });
+  test('a part that is not here is waited for, unless somebody has said until when', () => {
+    const missing = ['tube 100/90-19'];
+    const until = { waits: 'the tube', waitsUntil: at(60) };
+    const { input, leftOut } = asked([
+      { ...oneIn('a'), missing },
+      { ...oneIn('b', until), missing },
+    ]);
+    expect(leftOut.map((l) => l.why)).toEqual(['waits for tube 100/90-19, nobody has said until when']);
+    expect(input.visits.map((v) => v.id)).toEqual(['b']);
   });
   test('what is long past or far off is no farther than a plan sees', () => {
     const year = 365 * 1440;

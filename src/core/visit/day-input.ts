@@ -10,6 +10,8 @@ type DayInput = Parameters<typeof dayPlan.run>[0];
 export interface InNow {
   id: string;
   state: VisitState;
+  /** Parts that are not here, by what they are called. */
+  missing: string[];
   wheels: { now: WheelNow; left: StationLeft[] }[];
 }
 
@@ -100,6 +102,10 @@ export const dayInput = (
     const out = (why: string) => leftOut.push({ visitId: id, machineName: state.machineName, why });
     if (state.waits !== null && state.waitsUntil === null) {
       out(`waits for ${state.waits}, nobody has said until when`);
+      continue;
+    }
+    if (state.waits === null && one.missing.length > 0) {
+      out(`waits for ${one.missing.join(', ')}, nobody has said until when`);
       continue;
     }
     if (waitMinutes(state, nowMs) > PLAN_MINUTES) {

@@ -10,5 +10,5 @@ export {
 export { foldVisit, standingVisitEntries, type VisitState, type VisitWheel } from './fold-visit';
 export { checkVisitAppend, type JobsNow } from './check-append';
 export { dueVerdict, type DueVerdict } from './due';
-export type { OpenVisit, VisitSummary, WheelNow } from './visit-summary';
+export type { MissingPart, OpenVisit, VisitSummary, WheelNow } from './visit-summary';
 export { dayInput, type InNow, type LeftOut } from './day-input';

@@ -16,6 +16,14 @@ export interface WheelNow {
   handedOver: boolean;
 }
 
+/** A part that is not here: on its way, or not even ordered. */
+export interface MissingPart {
+  jobId: string;
+  what: string;
+  count: number;
+  isOrdered: boolean;
+}
+
 /** What a visit is opened with; the ids are of the client's own making, so that it may send again. */
 export interface OpenVisit {
   id: string;
@@ -42,6 +50,8 @@ export interface VisitSummary {
   lastAt: string;
   lastSeq: number;
   wheels: WheelNow[];
+  /** Parts that its wheels are waiting for. */
+  missing: MissingPart[];
   /** Work that is left on its wheels, one after the other; null once it is handed over. */
   left: TimeLeft | null;
 }

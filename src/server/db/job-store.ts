@@ -17,6 +17,7 @@ import { valuesOf } from '../../core/rules';
 import { daysAfter } from '../../core/units';
 import { POSITION_WORDS } from '../../core/wheels/wheel';
 import { LogMovedOn, NotFound } from '../errors';
+import { partsStore } from './parts-store';
 import { recheckStore } from './recheck-store';
 import { handOverStore } from './hand-over-store';
 import { machineSteps } from './machine-steps';
@@ -59,6 +60,9 @@ const OPENING_ENTRIES = 2;
 
 /** What may be written after a hand-over without a part moving between shelf and wheel. */
 const MOVE_NOTHING: readonly EntryKind[] = ['note', 'photo', 'recheck', 'looked-again'];
+
+/** What changes which parts a job on the bench wants. */
+const MOVE_PARTS: readonly EntryKind[] = ['chosen', 'handed-over', 'undo'];
 
 /** How far each station is, in their order. */
 const fillsFrom = (state: JobState, at: string): number[] =>
@@ -136,6 +140,7 @@ export const jobStore = (
   const times = stationTimes(db);
   const visits = visitLog(db);
   const stepsOfSisters = machineSteps(db, (id) => entriesOf(id));
+  const parts = partsStore(db, shop.records);
   const rechecks = recheckStore(db, shop.records, rules);
 
   const summarize = (id: string): JobState => {
@@ -238,6 +243,7 @@ export const jobStore = (
       summarize(sister.jobId);
     }
     const state = summarize(jobId);
+    if (bodies.some((b) => MOVE_PARTS.includes(b.kind))) parts.settle(jobId, entriesOf(jobId), state);
     if (job.handedOver || state.handedOver) {
       if (!bodies.every((b) => MOVE_NOTHING.includes(b.kind))) settle(jobId, state);
       rechecks.settleJob(jobId, job.number, state);
@@ -310,6 +316,8 @@ export const jobStore = (
     entriesOf,
     /** What its jobs and the shop's records ask to be looked at again. */
     rechecks,
+    /** The parts that they want. */
+    parts,
     /** For a database of an earlier program: what the jobs since a day ask to be looked at again. */
     settleRechecks: db.transaction((since: string): void => {
       const missing = statements.unlooked.all(since);
@@ -321,6 +329,9 @@ export const jobStore = (
     append: (jobId: string, expectedSeq: number, entries: unknown[], at = new Date().toISOString()) =>
       append.immediate(jobId, expectedSeq, entries, at),
     open: (input: OpenJob, at = new Date().toISOString()) => open.immediate(input, at),
+    stateOf: (id: string): JobState => foldJob(entriesOf(id)),
+    /** How long it was worked on, in seconds, by its log. */
+    spentS: (id: string): number => times.spentS(id),
     /** Its log holds more than its opening. */
     isBegun: (id: string): boolean => find(id).lastSeq > OPENING_ENTRIES,
     /** How far each station of a job is, 0 to 1, worked out from its log once it is asked for, and kept until it grows. */

@@ -15,7 +15,12 @@ export const stationTimes = (db: Db) => {
        FROM station_times t JOIN jobs j ON j.id = t.job_id WHERE j.handed_over = 1
      ) WHERE place <= ?`,
   );
+  const spent = db.prepare<[string], { tookS: number }>(
+    'SELECT coalesce(sum(took_s), 0) AS tookS FROM station_times WHERE job_id = ?',
+  );
   return {
+    /** How long a job was worked on, at all stations, in whole seconds. */
+    spentS: (jobId: string): number => Math.round(spent.get(jobId)!.tookS),
     /** Works a job's times out anew from its log. */
     settle(jobId: string, log: readonly Entry[], state: JobState): void {
       forget.run(jobId);

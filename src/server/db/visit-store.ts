@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { estimate, type ChargedWheel } from '../../core/costs';
 import { timeLeft, timeLeftOf, type StationLeft } from '../../core/day';
 import { InputError } from '../../core/errors';
 import type { JobSummary } from '../../core/job';
@@ -14,6 +15,7 @@ import {
   type VisitSummary,
   type WheelNow,
 } from '../../core/visit';
+import { POSITION_WORDS, type Build } from '../../core/wheels';
 import { NotFound } from '../errors';
 import type { JobStore } from './job-store';
 import type { Db } from './open-db';
@@ -31,8 +33,9 @@ export interface VisitQuery {
 
 /** So many machines are looked at for a plan, the newest first. */
 const MOST_IN = 60;
+const TIRE_ON = STATIONS.indexOf('tire-on');
 
-interface VisitRow extends Omit<VisitSummary, 'handedOver' | 'wheels' | 'left'> {
+interface VisitRow extends Omit<VisitSummary, 'handedOver' | 'wheels' | 'left' | 'missing'> {
   handedOver: 0 | 1;
 }
 
@@ -96,10 +99,16 @@ export const visitStore = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobS
       wheels.set(row.visitId, [...(wheels.get(row.visitId) ?? []), wheelNow(row)]);
     const samples = jobs.timeSamples();
     const values = valuesOf(rules.list());
+    const parts = jobs.parts.allocated().filter((p) => p.here < p.count);
     return rows.map((row) => {
       const its = wheels.get(row.id) ?? [];
+      // Once the tire is on, its parts were here.
+      const open = new Set(its.filter((w) => w.fills[TIRE_ON]! < 1).map((w) => w.jobId));
+      const missing = parts
+        .filter((p) => open.has(p.jobId))
+        .map(({ jobId, what, count, here, short }) => ({ jobId, what, count: count - here, isOrdered: short === 0 }));
       const left = row.handedOver === 1 ? null : timeLeftOf(stationsLeft(its, samples), values);
-      return { ...row, handedOver: row.handedOver === 1, wheels: its, left };
+      return { ...row, handedOver: row.handedOver === 1, wheels: its, missing, left };
     });
   };
 
@@ -225,13 +234,41 @@ export const visitStore = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobS
       const last = rows.length === limit ? rows.at(-1)! : null;
       return { visits: withWheels(rows), next: last ? `${last.openedAt} ${last.id}` : null };
     },
+    /** What its work costs by the shop's rates, beside what was agreed, with its working. */
+    estimate(id: string) {
+      const samples = jobs.timeSamples();
+      const wheels = find(id).wheels.map((wheel): ChargedWheel => {
+        const left = wheel.handedOver ? null : timeLeftOf(stationsLeft([wheel], samples), valuesOf(rules.list()));
+        const state = jobs.stateOf(wheel.jobId);
+        return {
+          name: POSITION_WORDS[wheel.position].toLowerCase(),
+          build: wheel.build as Build,
+          parts: (state.chosen?.parts ?? []).map(({ what, count, stockId }) => ({
+            what,
+            count,
+            priceMinor: jobs.parts.priceOf(stockId),
+          })),
+          spentS: jobs.spentS(wheel.jobId),
+          leftMedianS: Math.round(left?.medianS ?? 0),
+          leftNinetyS: Math.max(Math.round(left?.medianS ?? 0), Math.round(left?.ninetyS ?? 0)),
+          tiresToDispose: state.chosen ? 1 : 0,
+        };
+      });
+      const { agreed } = log.stateOf(id);
+      return estimate.run({
+        wheels,
+        ...(agreed ? { agreedMinor: agreed.amountMinor } : {}),
+        rules: valuesOf(rules.list()),
+      });
+    },
     /** What a plan of the day is asked, by all machines that are in. */
     dayInput(people: string[], nowMs: number) {
       const all = statements.page.all({ handedOver: 0, openedAt: '9999', id: '', words: '[]', limit: MOST_IN });
       const samples = jobs.timeSamples();
       const values = valuesOf(rules.list());
-      const inNow = withWheels(all).map(({ id, wheels }) => ({
+      const inNow = withWheels(all).map(({ id, wheels, missing }) => ({
         id,
+        missing: missing.map((m) => m.what),
         state: log.stateOf(id),
         wheels: wheels.map((now) => ({ now, left: stationsLeft([now], samples) })),
       }));

@@ -26,7 +26,13 @@ export const shopRoutes = (shop: ShopStore, rules: RuleStore, jobs: JobStore): R
   router.get(
     '/shop',
     (_req, res) =>
-      void res.json({ ...shop.all(), rules: rules.list(), cures: jobs.cures(), usualTimes: jobs.usualTimes() }),
+      void res.json({
+        ...shop.all(),
+        rules: rules.list(),
+        cures: jobs.cures(),
+        usualTimes: jobs.usualTimes(),
+        reserved: jobs.parts.reserved(),
+      }),
   );
   router.put('/shop/name', (req, res) => {
     shop.rename(check<{ name: string }>(nameBody, req.body).name);

@@ -34,6 +34,7 @@ export const visitRoutes = (visits: VisitStore): Router => {
     const visit = visits.find(req.params.id);
     res.json({ visit, entries: visits.entriesOf(visit.id) });
   });
+  router.get('/:id/estimate', (req, res) => void res.json(visits.estimate(req.params.id)));
   router.get('/:id/time-left', (req, res) => void res.json(visits.timeLeft(req.params.id)));
   router.post('/:id/entries', (req, res) => {
     const { expectedSeq, entries } = check<Append>(appendBody, req.body);

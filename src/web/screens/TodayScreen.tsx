@@ -6,8 +6,10 @@ import { Button } from '../parts/Button';
 import { Failed, Frame, Waiting } from '../parts/Frame';
 import { useKeys } from '../parts/keys';
 import { useOpenVisitsQuery, visitProblem } from '../store/visits-api';
+import { OrderLine } from './today/OrderLine';
 import { Shoreline } from './today/Shoreline';
 import { hoursFrom, placeOf } from './today/TimeScale';
+import { waitText } from './today/due-words';
 import { useNow } from './today/use-now';
 import { VisitRow } from './today/VisitRow';
 
@@ -22,7 +24,7 @@ const byNeed = (a: VisitSummary, b: VisitSummary): number =>
 
 /** The wheel that wants a hand next: of the nearest promise that waits for nothing. */
 const nextOf = (visits: readonly VisitSummary[]) => {
-  const visit = visits.find((v) => v.waits === null && v.wheels.some((w) => w.station !== null));
+  const visit = visits.find((v) => waitText(v) === null && v.wheels.some((w) => w.station !== null));
   const wheel = visit?.wheels.find((w) => w.station !== null);
   return visit && wheel?.station ? { visit, wheel, station: wheel.station } : null;
 };
@@ -125,6 +127,7 @@ export const TodayScreen = () => {
           </ul>
         </>
       )}
+      {data && <OrderLine />}
       {data && <Shoreline />}
     </Frame>
   );

@@ -8,6 +8,7 @@ import { momentText } from './today/due-words';
 import { hoursFrom } from './today/TimeScale';
 import { useNow } from './today/use-now';
 import { VisitRow } from './today/VisitRow';
+import { EstimatePart } from './visit/EstimatePart';
 import { AgreedForm, NoteForm, PromiseForm, useWriteVisit, WaitsForm } from './visit/VisitForms';
 import { visitText } from './visit/visit-text';
 
@@ -87,10 +88,17 @@ export const VisitScreen = () => {
       }
     >
       <ul className="mb-6 border-t-2 border-ink">
-        <VisitRow visit={visit} hours={hoursFrom(nowMs, HOURS)} nowMs={nowMs} />
+        <VisitRow visit={visit} hours={hoursFrom(nowMs, HOURS)} nowMs={nowMs} isTitled />
       </ul>
       <div className="grid gap-x-10 gap-y-6 lg:grid-cols-2">
         <section aria-label="What is agreed">
+          <EstimatePart visit={visit} />
+          {visit.missing.length > 0 && (
+            <p className="mb-4">
+              <Link to="/orders">Parts that are not here</Link>:{' '}
+              {visit.missing.map((m) => `${m.count} × ${m.what}${m.isOrdered ? ' (ordered)' : ''}`).join(', ')}
+            </p>
+          )}
           <PromiseForm visit={visit} />
           <WaitsForm visit={visit} />
           <AgreedForm visit={visit} />

@@ -4,6 +4,7 @@ import type { InputProblem } from '../../core/errors';
 import type { Entry, EntryBody, EntryKind, JobSummary, UsualTime, WheelHistory } from '../../core/job';
 import type { PracticeRound, PracticeScore, PracticeTried } from '../../core/practice';
 import type { Cure } from '../../core/procedure';
+import type { Reserved } from '../../core/parts';
 import type { ShopRule } from '../../core/rules';
 import type { CellProblem, ImportRow, RecordKind, Records, Shop } from '../../core/shop';
 import type { Machine, Wheel } from '../../core/wheels';
@@ -27,7 +28,7 @@ export interface WheelRecord {
 /** An instrument, and how a stand-in is held. */
 export type HeldDevice = DeviceNow & { held: Record<string, unknown> | null };
 
-export type ShopAnswer = Shop & { rules: ShopRule[]; cures: Cure[]; usualTimes: UsualTime[] };
+export type ShopAnswer = Shop & { rules: ShopRule[]; cures: Cure[]; usualTimes: UsualTime[]; reserved: Reserved[] };
 
 /** The server's refusal, or the word that it does not answer (`status` 0). */
 export class ApiError extends Error implements InputProblem {

@@ -2,17 +2,22 @@ import { Link } from 'react-router';
 import { dueVerdict, type VisitSummary } from '../../../core/visit';
 import { VerdictShape } from '../../parts/VerdictMark';
 import { durationText } from '../../parts/duration-text';
-import { DUE_WORDS, momentText } from './due-words';
+import { DUE_WORDS, momentText, waitText } from './due-words';
 import { TimeScale } from './TimeScale';
 import { WheelBasins } from './WheelBasins';
 
 /** How its promise stands; null where nothing is promised, or it waits for something. */
-const verdictOf = ({ left, dueAt, waits }: VisitSummary, nowMs: number) =>
-  left === null || dueAt === null || waits !== null ? null : dueVerdict(left, (Date.parse(dueAt) - nowMs) / 1000);
+const verdictOf = (visit: VisitSummary, nowMs: number) => {
+  const { left, dueAt } = visit;
+  return left === null || dueAt === null || waitText(visit) !== null
+    ? null
+    : dueVerdict(left, (Date.parse(dueAt) - nowMs) / 1000);
+};
 
 /** What it waits for, else how its promise stands, in one word. */
 const Word = ({ visit, nowMs }: { visit: VisitSummary; nowMs: number }) => {
-  const { waits, dueAt, left } = visit;
+  const { dueAt, left } = visit;
+  const waits = waitText(visit);
   const verdict = verdictOf(visit, nowMs);
   const isBegun = visit.wheels.some((w) => w.fills.some((f) => f > 0));
   return (
@@ -37,15 +42,32 @@ const Word = ({ visit, nowMs }: { visit: VisitSummary; nowMs: number }) => {
 };
 
 /** One machine that is in: what it waits for, its wheels side by side, and its time against its promise. */
-export const VisitRow = ({ visit, hours, nowMs }: { visit: VisitSummary; hours: readonly number[]; nowMs: number }) => (
+export const VisitRow = ({
+  visit,
+  hours,
+  nowMs,
+  isTitled = false,
+}: {
+  visit: VisitSummary;
+  hours: readonly number[];
+  nowMs: number;
+  /** The machine's name stands over it already. */
+  isTitled?: boolean;
+}) => (
   <li className="grid items-start gap-x-4 gap-y-1 border-b border-stone3 py-2 md:grid-cols-[minmax(0,1.1fr)_minmax(0,0.9fr)_minmax(270px,1.2fr)] lg:grid-cols-[230px_200px_290px_minmax(0,1fr)] xl:grid-cols-[230px_200px_360px_minmax(0,1fr)]">
     <div className="min-w-0">
-      <h2 className="text-[21px] leading-tight">
-        <Link to={`/visits/${visit.id}`} className="no-underline hover:underline">
-          {visit.machineName}
-        </Link>
-      </h2>
-      <p className="truncate text-[16px] text-ink2">{visit.rider}</p>
+      {isTitled ? (
+        <p className="text-[19px] leading-tight">{visit.rider}</p>
+      ) : (
+        <>
+          <h2 className="text-[21px] leading-tight">
+            <Link to={`/visits/${visit.id}`} className="no-underline hover:underline">
+              {visit.machineName}
+            </Link>
+          </h2>
+          <p className="truncate text-[16px] text-ink2">{visit.rider}</p>
+        </>
+      )}
       {visit.wanted && <p className="truncate text-[15px] text-ink2">{visit.wanted}</p>}
     </div>
     <Word visit={visit} nowMs={nowMs} />

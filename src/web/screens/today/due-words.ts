@@ -1,3 +1,4 @@
+import type { VisitSummary } from '../../../core/visit';
 import type { Verdict } from '../../../core/working';
 
 const DAY_MS = 86_400_000;
@@ -12,6 +13,15 @@ export const momentText = (iso: string, nowMs: number): string => {
   if (days === 1) return `tomorrow ${time}`;
   if (days > 1 && days < 7) return `${at.toLocaleDateString('en-GB', { weekday: 'short' })} ${time}`;
   return `${at.toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })} ${time}`;
+};
+
+/** What a machine waits for: what somebody wrote, else the parts that are not here; null where it waits for nothing. */
+export const waitText = ({ waits, missing }: VisitSummary): string | null => {
+  if (waits !== null) return waits;
+  const first = missing[0];
+  if (!first) return null;
+  const more = missing.length > 1 ? ` and ${missing.length - 1} more` : '';
+  return `${first.what}${more}, ${missing.every((m) => m.isOrdered) ? 'ordered' : 'not ordered yet'}`;
 };
 
 /** How a promise stands, in a word or two. */

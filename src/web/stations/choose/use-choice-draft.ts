@@ -3,6 +3,7 @@ import { rankTires, type FitContext } from '../../../core/fitting';
 import type { TireStock } from '../../../core/shop';
 import { caught } from '../../../core/errors';
 import { useJob } from '../../parts/job-context';
+import { useShelf } from './use-shelf';
 import { useUnits } from '../../parts/quantity';
 import { shelfDraft, typedDraft, writtenDraft, TYPED, type Draft } from './choice-draft';
 
@@ -28,7 +29,8 @@ const bestOf = (shelf: readonly TireStock[], context: FitContext): TireStock | u
 
 /** Begins with what was written before, else with the best of the shelf, else with the size that comes off. */
 export const useChoiceDraft = (context: FitContext): ChoiceDraft => {
-  const { state, wheel, shop } = useJob();
+  const { state, wheel } = useJob();
+  const shop = useShelf();
   const { read, say, write } = useUnits();
   const writeKpa = (kpa: number) => write(kpa, 'kPa');
   const [draft, setDraft] = useState<Draft>(() => {

@@ -2,6 +2,7 @@ import { useMemo } from 'react';
 import type { FitContext } from '../../../core/fitting';
 import { fitContextOf } from '../../../core/job';
 import { useJob } from '../../parts/job-context';
+import { useShelf } from './use-shelf';
 import { today } from '../../store';
 import { useChoiceDraft, type ChoiceDraft } from './use-choice-draft';
 import { useFit, type FitAtHand } from './use-fit';
@@ -18,7 +19,8 @@ export interface ChoiceAtHand {
 
 /** What is picked, what the workings say of it, and the parts and tools that go with it. */
 export const useChoice = (): ChoiceAtHand => {
-  const { state, shop } = useJob();
+  const { state } = useJob();
+  const shop = useShelf();
   const onDate = today();
   const context = useMemo(() => fitContextOf(state, onDate, shop.wheels)!, [state, onDate, shop.wheels]);
   const drafting = useChoiceDraft(context);

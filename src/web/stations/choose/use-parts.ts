@@ -5,6 +5,7 @@ import type { TubeFit } from '../../../core/tubes';
 import { caught } from '../../../core/errors';
 import type { Working } from '../../../core/working';
 import { useJob } from '../../parts/job-context';
+import { useShelf } from './use-shelf';
 import { TYPED, type Draft } from './choice-draft';
 
 /** Parts and tools that go with the tire; null where its size cannot be read. */
@@ -22,7 +23,8 @@ export interface PartsAtHand {
 
 /** What goes on with the tire, what it costs, and what to lay out; `known` once its size can be read. */
 export const useParts = ({ marking, tube, tubeId, tireId }: Draft, known: boolean): PartsAtHand => {
-  const { state, shop } = useJob();
+  const { state } = useJob();
+  const shop = useShelf();
   const choice = useMemo(() => {
     const start = pressureStartOf(state);
     const pressureKpa = start.ok ? start.working.result.pressureKpa : null;

@@ -1,0 +1,37 @@
+import { stringify } from 'csv-stringify/sync';
+import type { PartsStore } from '../db/parts-store';
+
+const COLUMNS = ['state', 'what', 'count', 'supplier', 'for', 'wanted on', 'ordered on', 'ordered by'] as const;
+
+/** What has to be ordered and what is on its way, CSV (RFC 4180). */
+export const orderCsv = ({ short, ordered }: ReturnType<PartsStore['list']>): string => {
+  const common = (part: (typeof short)[number] | (typeof ordered)[number]) => ({
+    what: part.what,
+    count: part.count,
+    for: part.jobs.map((j) => `${j.number} ${j.machineName}, ${j.position}`).join('; '),
+    'wanted on':
+      part.jobs
+        .map((j) => j.dueAt?.slice(0, 10) ?? '')
+        .filter(Boolean)
+        .sort()[0] ?? '',
+  });
+  return stringify(
+    [
+      ...short.map((part) => ({
+        ...common(part),
+        state: 'to order',
+        supplier: '',
+        'ordered on': '',
+        'ordered by': '',
+      })),
+      ...ordered.map((order) => ({
+        ...common(order),
+        state: 'on its way',
+        supplier: order.supplier,
+        'ordered on': order.orderedAt.slice(0, 10),
+        'ordered by': order.orderedBy,
+      })),
+    ],
+    { header: true, columns: [...COLUMNS], record_delimiter: '\r\n', escape_formulas: true },
+  );
+};

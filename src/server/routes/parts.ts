@@ -1,0 +1,39 @@
+import { Router } from 'express';
+import Joi from 'joi';
+import { check, count, listOf, text } from '../../core/fields';
+import type { NewOrder, PartsStore } from '../db/parts-store';
+import { orderCsv } from '../export/order-csv';
+import { recordId, who } from './input';
+
+const orderBody = Joi.object({
+  id: recordId,
+  what: text(120, 'What it is'),
+  stockId: recordId.allow(null),
+  count: count(1, 1000, 'How many'),
+  supplier: text(80, 'From whom').allow(''),
+  jobIds: listOf(recordId, 60, 'The jobs it is for'),
+  who,
+}).required();
+const whoBody = Joi.object({ who }).required();
+
+/** What has to be ordered for the jobs on the bench, what is on its way, and what came. */
+export const partsRoutes = (parts: PartsStore): Router => {
+  const router = Router();
+  router.get('/order-list', (_req, res) => void res.json(parts.list()));
+  router.get('/order-list.csv', (_req, res) => {
+    res.type('text/csv').attachment('order-list.csv').send(orderCsv(parts.list()));
+  });
+  router.post(
+    '/orders',
+    (req, res) => void res.status(201).json({ order: parts.place(check<NewOrder>(orderBody, req.body)) }),
+  );
+  for (const [path, came] of [
+    ['received', true],
+    ['called-off', false],
+  ] as const)
+    router.post(`/orders/:id/${path}`, (req, res) => {
+      const id = check<string>(recordId, req.params.id);
+      res.status(201).json({ order: parts.close(id, came, check<{ who: string }>(whoBody, req.body).who) });
+    });
+  return router;
+};

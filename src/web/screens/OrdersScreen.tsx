@@ -1,0 +1,200 @@
+import { nanoid } from '@reduxjs/toolkit';
+import { useId, useState } from 'react';
+import { Link } from 'react-router';
+import { POSITION_WORDS, type Position } from '../../core/wheels';
+import { Button } from '../parts/Button';
+import { TextField } from '../parts/fields';
+import { Failed, Frame, Waiting } from '../parts/Frame';
+import { Spoken } from '../parts/Spoken';
+import { useApp, useDo } from '../store';
+import { announce } from '../store/jobs-slice';
+import {
+  useCloseOrderMutation,
+  useOrderListQuery,
+  usePlaceOrderMutation,
+  type OnItsWay,
+  type ToOrder,
+} from '../store/parts-api';
+import { loadShop } from '../store/shop-slice';
+import { visitProblem } from '../store/visits-api';
+import { momentText } from './today/due-words';
+import { useNow } from './today/use-now';
+
+const ASK_MS = 10_000;
+
+/** The jobs that a part is for, each with the promise of its machine. */
+const For = ({ jobs, nowMs }: { jobs: ToOrder['jobs']; nowMs: number }) => (
+  <span className="text-[16px]">
+    {jobs.map((j, i) => (
+      <span key={j.jobId}>
+        {i > 0 && '; '}
+        <Link to={`/jobs/${j.jobId}/choose`}>
+          {j.machineName}, {POSITION_WORDS[j.position as Position].toLowerCase()}
+        </Link>
+        {j.dueAt && <span className="text-ink2">, {momentText(j.dueAt, nowMs)}</span>}
+      </span>
+    ))}
+    {jobs.length === 0 && <span className="text-ink2">for the shelf</span>}
+  </span>
+);
+
+const Counted = ({ part }: { part: ToOrder }) => (
+  <span className="head text-lg leading-tight">
+    <span className="num">{part.count}</span> × {part.what}
+  </span>
+);
+
+const ShortRow = ({ part, suppliers, nowMs }: { part: ToOrder; suppliers: readonly string[]; nowMs: number }) => {
+  const who = useApp((s) => s.prefs.who);
+  const [place, { isLoading }] = usePlaceOrderMutation();
+  // Made once: sent again after a lost answer it is the same order.
+  const [id] = useState(nanoid);
+  const [supplier, setSupplier] = useState(suppliers[0] ?? '');
+  const [problem, setProblem] = useState<string | null>(null);
+  const list = useId();
+  const order = async () => {
+    if (!who) return setProblem('Say first who is at the bench: the round stamp at the top right.');
+    try {
+      const { what, stockId, count, jobs } = part;
+      await place({
+        id,
+        what,
+        stockId,
+        count,
+        supplier: supplier.trim(),
+        jobIds: jobs.map((j) => j.jobId),
+        who,
+      }).unwrap();
+    } catch (error) {
+      setProblem(visitProblem(error));
+    }
+  };
+  return (
+    <li className="grid items-end gap-x-4 gap-y-1 border-b border-stone3 px-2 py-2 md:grid-cols-[minmax(0,1.2fr)_minmax(0,1.4fr)_220px_120px]">
+      <span className="self-center">
+        <Counted part={part} />
+      </span>
+      <span className="self-center">
+        <For jobs={part.jobs} nowMs={nowMs} />
+      </span>
+      <TextField label="From whom" value={supplier} onChange={setSupplier} maxLength={80} list={list} />
+      <datalist id={list}>
+        {suppliers.map((s) => (
+          <option key={s} value={s} />
+        ))}
+      </datalist>
+      <Button small disabled={isLoading} onClick={() => void order()}>
+        Ordered
+      </Button>
+      {problem && (
+        <p role="alert" className="text-stop md:col-span-4">
+          {problem}
+        </p>
+      )}
+    </li>
+  );
+};
+
+const WayRow = ({ order, nowMs }: { order: OnItsWay; nowMs: number }) => {
+  const who = useApp((s) => s.prefs.who);
+  const dispatch = useDo();
+  const [close, { isLoading }] = useCloseOrderMutation();
+  const [problem, setProblem] = useState<string | null>(null);
+  const end = async (how: 'received' | 'called-off') => {
+    if (!who) return setProblem('Say first who is at the bench: the round stamp at the top right.');
+    try {
+      await close({ id: order.id, how, who }).unwrap();
+      await dispatch(loadShop());
+      dispatch(
+        announce({ text: how === 'received' ? `Here: ${order.what}.` : `Called off: ${order.what}.`, tone: 'good' }),
+      );
+    } catch (error) {
+      setProblem(visitProblem(error));
+    }
+  };
+  return (
+    <li className="grid items-center gap-x-4 gap-y-1 border-b border-stone3 px-2 py-2 md:grid-cols-[minmax(0,1.2fr)_minmax(0,1.4fr)_minmax(0,1fr)_auto]">
+      <Counted part={order} />
+      <For jobs={order.jobs} nowMs={nowMs} />
+      <span className="text-[16px] text-ink2">
+        {order.supplier && `${order.supplier}, `}
+        {momentText(order.orderedAt, nowMs)}, {order.orderedBy}
+      </span>
+      <span className="flex gap-2">
+        <Button small go disabled={isLoading} onClick={() => void end('received')}>
+          It came
+        </Button>
+        <Button small disabled={isLoading} onClick={() => void end('called-off')}>
+          Call it off
+        </Button>
+      </span>
+      {problem && (
+        <p role="alert" className="text-stop md:col-span-4">
+          {problem}
+        </p>
+      )}
+    </li>
+  );
+};
+
+/** What the jobs on the bench want and the shelf does not have: to order, and on its way. */
+export const OrdersScreen = () => {
+  const nowMs = useNow();
+  const { data, error, refetch } = useOrderListQuery(undefined, {
+    pollingInterval: ASK_MS,
+    refetchOnMountOrArgChange: true,
+  });
+  return (
+    <Frame
+      title="Parts to order"
+      actions={
+        <div className="flex flex-wrap gap-2">
+          <a className="btn" href="/api/order-list.csv">
+            List, CSV
+          </a>
+          <Link className="btn" to="/">
+            Today
+          </Link>
+        </div>
+      }
+    >
+      {error && !data && (
+        <Failed message={visitProblem(error)}>
+          <Button onClick={() => void refetch()}>Try again</Button>
+        </Failed>
+      )}
+      {!error && !data && <Waiting what="Looking through the shelf" />}
+      {data && (
+        <>
+          {data.short.length === 0 ? (
+            <p className="py-8 text-center text-xl text-ink2">
+              Nothing is short: every part that was chosen is here, or on its way.
+            </p>
+          ) : (
+            <ul className="rows" aria-label="To order">
+              {data.short.map((part) => (
+                <ShortRow
+                  key={`${part.stockId ?? ''} ${part.what} ${part.count}`}
+                  part={part}
+                  suppliers={data.suppliers}
+                  nowMs={nowMs}
+                />
+              ))}
+            </ul>
+          )}
+          {data.ordered.length > 0 && (
+            <section className="mt-8">
+              <h2 className="text-2xl">On its way</h2>
+              <ul className="rows" aria-label="On its way">
+                {data.ordered.map((order) => (
+                  <WayRow key={order.id} order={order} nowMs={nowMs} />
+                ))}
+              </ul>
+            </section>
+          )}
+        </>
+      )}
+      <Spoken />
+    </Frame>
+  );
+};

@@ -1,0 +1,20 @@
+import { Link } from 'react-router';
+import { counted } from '../../../core/units';
+import { useOrderListQuery } from '../../store/parts-api';
+
+const ASK_MS = 20_000;
+
+/** What is to be ordered and what is on its way, in one line; nothing where every part is here. */
+export const OrderLine = () => {
+  const { data } = useOrderListQuery(undefined, { pollingInterval: ASK_MS, refetchOnMountOrArgChange: true });
+  if (!data || data.short.length + data.ordered.length === 0) return null;
+  const short = data.short.reduce((n, p) => n + p.count, 0);
+  return (
+    <p className="mt-3 text-[18px]">
+      <Link to="/orders">
+        {short > 0 ? `${counted(short, 'part')} to order` : 'Parts'}
+        {data.ordered.length > 0 && `, ${counted(data.ordered.length, 'order')} on the way`}
+      </Link>
+    </p>
+  );
+};
