@@ -1,3 +1,4 @@
+import { howMany } from '../../../tests/how-many';
 import { linearSolver, placeInstance, stripInstance } from '../../../tests/place-instances';
 import { seeded } from '../statistics';
 import { angleBetween } from '../units';
@@ -18,11 +19,11 @@ const answered = ({ within, leastMassG, picks, massG }: ReturnType<typeof search
   within ? { leastMassG, pieces: picks.length, massG } : null;
 
 /** Against a general-purpose solver of integer programs, with the tolerance circle as a polygon for both. */
-/** All two hundred are gone through by the bench. */
-test('eighty random rims and shelves: the least mass, and within its factor as few pieces as the solver finds', async () => {
+test('random rims and shelves: the least mass, and within its factor as few pieces as the solver finds', async () => {
   const solve = await linearSolver();
   let found = 0;
-  for (let seed = 1; seed <= 80; seed++) {
+  const many = howMany(30, 200);
+  for (let seed = 1; seed <= many; seed++) {
     const problem = placeInstance(seed);
     const answer = searchPlaces({ ...problem, stop: endsSoon(LONG) });
     const right = solve(problem);
@@ -30,7 +31,7 @@ test('eighty random rims and shelves: the least mass, and within its factor as f
     expect(answer.proved || !answer.within).toBe(true);
     if (answer.within) found++;
   }
-  expect(found).toBeGreaterThan(48);
+  expect(found).toBeGreaterThan(0.6 * many);
 }, 240_000);
 
 test('a dozen rims with strips side by side: as the solver finds, and none over another', async () => {

@@ -1,3 +1,4 @@
+import { howMany } from '../../../tests/how-many';
 import { seeded } from '../statistics';
 import { STATIONS } from '../stations';
 import { timeLeft, timeLeftOf, type StationLeft } from '.';
@@ -56,7 +57,7 @@ describe('time left', () => {
     ['no job yet', 0],
   ])('nine in ten holds in 85 to 95 of 100 shops with %s', (_name, jobs) => {
     const random = seeded(7 + jobs);
-    const SHOPS = 1200;
+    const SHOPS = howMany(400, 1200);
     let kept = 0;
     for (let shop = 0; shop < SHOPS; shop++) {
       let tookS = 0;
