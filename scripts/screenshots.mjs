@@ -8,11 +8,11 @@ import { PROJECT, ensureBuilt, ensureInstalled, run } from './install.mjs';
 
 const OUT = join(PROJECT, 'docs', 'screenshots');
 const DAY = { theme: 'day', width: 1280, height: 800 };
-const PHONE = { theme: 'day', width: 390, height: 844 };
 
 /** File name, address, and what differs from a 1280 by 800 picture by day. */
 const VIEWS = [
   ['today', '/'],
+  ['plan', '/plan'],
   ['intake', '/jobs/demo-job-21/intake'],
   ['choose', '/jobs/demo-job-23/choose', { pick: /120\/80-19/ }],
   ['ring', '/jobs/demo-job-31/tire-on'],
@@ -30,7 +30,6 @@ const VIEWS = [
   ['wheel', '/wheels/w-orrin-r'],
   ['size-bench', '/bench/sizes?size=110/90-19&size=120/80-19&size=100/90-19&wheel=w-orrin-r'],
   ['sidewall', '/bench/sidewall?marking=120/70%20ZR%2017%20M/C%20(58W)%20TL'],
-  ['phone-seat', '/jobs/demo-job-21/seat', PHONE],
 ];
 
 ensureInstalled();

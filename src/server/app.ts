@@ -23,6 +23,7 @@ import { dayRoutes } from './routes/day';
 import { deviceRoutes } from './routes/devices';
 import { jobRoutes } from './routes/jobs';
 import { visitRoutes } from './routes/visits';
+import { knowsRoutes } from './routes/knows';
 import { partsRoutes } from './routes/parts';
 import { recheckRoutes } from './routes/rechecks';
 import { photoRoutes } from './routes/photos';
@@ -86,6 +87,7 @@ export const createApp = (
   app.use('/api/jobs', jobRoutes(jobs, shop, visits, work));
   app.use('/api/visits', visitRoutes(visits));
   app.use('/api', dayRoutes(visits, shop, work));
+  app.use('/api', knowsRoutes(jobs.knows));
   app.use('/api', partsRoutes(jobs.parts));
   app.use('/api', recheckRoutes(jobs, lookAgain(db, jobs, shop.records), shop.name));
   app.use('/api', shopRoutes(shop, rules, jobs));

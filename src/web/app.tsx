@@ -17,6 +17,7 @@ import { loadShop } from './store/shop-slice';
 
 /** Screens beside the jobs come when they are asked for: the bench is ready sooner. */
 const RecordsScreen = lazy(() => import('./screens/RecordsScreen').then((m) => ({ default: m.RecordsScreen })));
+const KnowsScreen = lazy(() => import('./screens/KnowsScreen').then((m) => ({ default: m.KnowsScreen })));
 const OrdersScreen = lazy(() => import('./screens/OrdersScreen').then((m) => ({ default: m.OrdersScreen })));
 const PlanScreen = lazy(() => import('./screens/PlanScreen').then((m) => ({ default: m.PlanScreen })));
 const RechecksScreen = lazy(() => import('./screens/RechecksScreen').then((m) => ({ default: m.RechecksScreen })));
@@ -97,6 +98,7 @@ const Screens = () => {
         <Route path="/" element={<Home />} />
         <Route path="/jobs" element={<JobsScreen />} />
         <Route path="/visits/:id" element={<VisitScreen />} />
+        <Route path="/knows" element={<KnowsScreen />} />
         <Route path="/orders" element={<OrdersScreen />} />
         <Route path="/plan" element={<PlanScreen />} />
         <Route path="/rechecks" element={<RechecksScreen />} />

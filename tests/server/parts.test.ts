@@ -6,7 +6,8 @@ let n = 0;
 /** A shop with two machines in, and a way to decide on parts for each of their wheels. */
 const shopWithTwo = async () => {
   const shop = testApp();
-  const { ask } = shop;
+  const { ask, db } = shop;
+  db.exec('DELETE FROM orders');
   const tubes = (await ask.get('/api/records/tubes')).body.records as { id: string; count: number; version: number }[];
   const tube = tubes[0]!;
   const setCount = async (count: number) => {

@@ -20,6 +20,7 @@ import { LogMovedOn, NotFound } from '../errors';
 import { partsStore } from './parts-store';
 import { recheckStore } from './recheck-store';
 import { handOverStore } from './hand-over-store';
+import { knowsStore } from './knows-store';
 import { machineSteps } from './machine-steps';
 import type { Db } from './open-db';
 import type { RuleStore } from './rule-store';
@@ -140,6 +141,7 @@ export const jobStore = (
   const times = stationTimes(db);
   const visits = visitLog(db);
   const stepsOfSisters = machineSteps(db, (id) => entriesOf(id));
+  const knows = knowsStore(db);
   const parts = partsStore(db, shop.records);
   const rechecks = recheckStore(db, shop.records, rules);
 
@@ -247,6 +249,7 @@ export const jobStore = (
     if (job.handedOver || state.handedOver) {
       if (!bodies.every((b) => MOVE_NOTHING.includes(b.kind))) settle(jobId, state);
       rechecks.settleJob(jobId, job.number, state);
+      knows.settle(jobId, state);
     }
     return entriesOf(jobId, job.lastSeq);
   });
@@ -318,6 +321,8 @@ export const jobStore = (
     rechecks,
     /** The parts that they want. */
     parts,
+    /** What they say of the shop. */
+    knows,
     /** For a database of an earlier program: what the jobs since a day ask to be looked at again. */
     settleRechecks: db.transaction((since: string): void => {
       const missing = statements.unlooked.all(since);

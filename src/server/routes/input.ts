@@ -67,6 +67,9 @@ export const visitQuery = Joi.object({
     .meta({ expected: 'after: what the page before said of the next' }),
 });
 
+/** The days over which the shop looks at itself. */
+export const knowsQuery = Joi.object({ from: date('First day').optional(), to: date('Last day').optional() });
+
 /** Who is at work, for the plan of the day: `person` once for each; nobody named is everybody. */
 export const planQuery = Joi.object({
   person: Joi.array()

@@ -21,6 +21,9 @@ const TOOLS = [
   ['/workings', 'Workings'],
   ['/instruments', 'Instruments'],
   ['/practice', 'Practice'],
+  ['/orders', 'Parts to order'],
+  ['/rechecks', 'Look again'],
+  ['/knows', 'What the shop knows'],
 ] as const;
 
 const placeClass = (isActive: boolean): string =>

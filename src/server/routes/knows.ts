@@ -1,0 +1,23 @@
+import { stringify } from 'csv-stringify/sync';
+import { Router } from 'express';
+import { NotFound } from '../errors';
+import type { KnowsQuery, KnowsStore } from '../db/knows-store';
+import { checkQuery, knowsQuery } from './input';
+
+const PARTS = ['troubles', 'stations', 'weights', 'takeOffs'] as const;
+
+/** What the shop knows by its own jobs over a time, and each part of it as CSV (RFC 4180). */
+export const knowsRoutes = (knows: KnowsStore): Router => {
+  const router = Router();
+  router.get('/knows', (req, res) => void res.json(knows.all(checkQuery<KnowsQuery>(knowsQuery, req.query))));
+  router.get('/knows/:part.csv', (req, res) => {
+    const part = PARTS.find((p) => p === req.params.part);
+    if (!part) throw new NotFound('There is no such list.');
+    const rows = knows.all(checkQuery<KnowsQuery>(knowsQuery, req.query))[part];
+    res
+      .type('text/csv')
+      .attachment(`${part}.csv`)
+      .send(stringify(rows as object[], { header: true, record_delimiter: 'windows', escape_formulas: true }));
+  });
+  return router;
+};
