@@ -88,3 +88,37 @@ test('the day on a phone: one column, the promise that is nearest first, nothing
   expect(wide).toBeLessThanOrEqual(390);
   await expectAccessible(page);
 });
+
+test('a machine that was never here comes in by keyboard: only what the work needs now is asked', async ({
+  page,
+  shop,
+}) => {
+  page.setDefaultTimeout(20_000);
+  await openAs(page, shop, '/jobs/new');
+  await page.getByRole('link', { name: 'A new machine' }).press('Enter');
+  await expect(page.getByLabel('Torque', { exact: true })).toBeHidden();
+  await page.getByLabel('What the shop calls it').fill('Cobble 125');
+  await page.getByLabel('Rider').fill('Tam Orchard');
+  const wheel = (name: string) => page.getByRole('group', { name });
+  await wheel('Front wheel').getByLabel('Rim code').fill('1.60x21');
+  await wheel('Front wheel').getByLabel('Tire on it').fill('80/100-21 51M TT');
+  await wheel('Rear wheel').getByLabel('Rim code').fill('1.85x18');
+  // A tire that is none is said, and nothing is half-kept.
+  await wheel('Rear wheel').getByLabel('Tire on it').fill('round and black');
+  await page.getByRole('button', { name: 'Keep this machine' }).press('Enter');
+  await expect(page.getByRole('alert')).toContainText('Rear wheel, tire:');
+  await wheel('Rear wheel').getByLabel('Tire on it').fill('100/100-18 59M TT');
+  // A fault in what is folded opens it.
+  await page.getByText('Rim locks, spokes, disc').nth(1).click();
+  await wheel('Rear wheel').getByLabel('Spokes').fill('x');
+  await page.getByText('Rim locks, spokes, disc').nth(1).click();
+  await page.getByRole('button', { name: 'Keep this machine' }).press('Enter');
+  await expect(wheel('Rear wheel').getByLabel('Spokes')).toBeVisible();
+  await wheel('Rear wheel').getByLabel('Spokes').fill('32');
+  await page.getByRole('button', { name: 'Keep this machine' }).press('Enter');
+
+  // It is found at once, and comes in with both wheels.
+  await page.getByRole('button', { name: 'Several wheels of Cobble 125' }).press('Enter');
+  await page.getByRole('dialog').getByRole('button', { name: 'It is in' }).press('Enter');
+  await expect(page.getByRole('heading', { name: 'Front wheel, Cobble 125' })).toBeVisible();
+});

@@ -1,3 +1,5 @@
+import { withChosen } from '../../src/core/visit';
+import type { Wheel } from '../../src/core/wheels';
 import { testApp } from './test-app';
 
 const LATER = '2999-01-01T10:00:00.000Z';
@@ -286,4 +288,60 @@ describe('what is done once for the machine', () => {
       .expect(422);
     expect(body.error.field).toBe('entries[0].data.of');
   });
+});
+
+test('a machine that came back soon says after how many days; one of long ago does not', async () => {
+  const { ask, db } = testApp();
+  const backAfter = async (id: string) => (await ask.get(`/api/visits/${id}`)).body.visit.backAfterDays;
+  const visit = (id: string, jobId: string) =>
+    ask
+      .post('/api/visits')
+      .send({ id, machineId: 'm-pim', wheels: [{ jobId, wheelId: 'w-pim-r' }], who: 'Juna Birk' })
+      .expect(201);
+  await visit('again', 'again-r');
+  const earlier = "handed_over = 1 AND machine_id = 'm-pim'";
+  const daysAgo = (days: number) =>
+    db.exec(`UPDATE visits SET last_at = strftime('%Y-%m-%dT%H:%M:%fZ', 'now', '-${days} days') WHERE ${earlier}`);
+  daysAgo(6);
+  expect(await backAfter('again')).toBe(6);
+  daysAgo(30);
+  expect(await backAfter('again')).toBe(30);
+  daysAgo(31);
+  expect(await backAfter('again')).toBeNull();
+});
+
+test('what is chosen for one wheel of a visit is seen from the other', async () => {
+  const { ask } = testApp();
+  const wheels = [
+    { jobId: 'f', wheelId: 'w-vellan-f' },
+    { jobId: 'r', wheelId: 'w-vellan-r' },
+  ];
+  const { visit } = (await ask.post('/api/visits').send({ id: 'v', machineId: 'm-vellan', wheels, who: 'Juna Birk' }))
+    .body;
+  expect(visit.wheels.map((w: { sizeOn: string | null }) => w.sizeOn)).toEqual([null, null]);
+  const chosen = {
+    ...entry('chosen', {
+      marking: '120/70ZR17 58W TL',
+      dateCode: null,
+      tireId: null,
+      tube: false,
+      tubeId: null,
+      tubeLabel: null,
+      lightMark: true,
+      seatLimitKpa: null,
+    }),
+    station: 'choose',
+  };
+  await ask
+    .post('/api/jobs/f/entries')
+    .send({ expectedSeq: 2, entries: [chosen] })
+    .expect(201);
+  const now = (await ask.get('/api/jobs/r/visit')).body.visit;
+  expect(now.wheels[0].sizeOn).toBe('120/70ZR17 58W TL');
+  const shopWheels = (await ask.get('/api/records/wheels')).body.records as Wheel[];
+  const seen = withChosen(shopWheels, now.wheels).find((w) => w.id === 'w-vellan-f')!;
+  expect(seen.tireMarking).toBe('120/70ZR17 58W TL');
+  expect(withChosen(shopWheels, now.wheels).find((w) => w.id === 'w-vellan-r')).toEqual(
+    shopWheels.find((w) => w.id === 'w-vellan-r'),
+  );
 });

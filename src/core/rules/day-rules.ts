@@ -37,6 +37,17 @@ export const DAY_RULES: readonly Rule[] = [
     max: 12,
     whole: true,
   },
+  {
+    key: 'day.backDays',
+    says: 'A machine that comes in again so soon has come back',
+    group: GROUP,
+    value: 30,
+    unit: 'days',
+    basis: 'memory',
+    note: confirm,
+    min: 1,
+    max: 365,
+  },
   ...STATIONS.map((station): Rule => ({
     key: minutesRule(station),
     says: `${STATION_WORDS[station]} takes, until the shop’s own jobs say it, in minutes`,

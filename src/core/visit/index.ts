@@ -12,3 +12,4 @@ export { checkVisitAppend, type JobsNow } from './check-append';
 export { dueVerdict, type DueVerdict } from './due';
 export type { MissingPart, OpenVisit, VisitSummary, WheelNow } from './visit-summary';
 export { dayInput, type InNow, type LeftOut } from './day-input';
+export { withChosen } from './with-chosen';

@@ -9,6 +9,8 @@ export interface WheelNow {
   position: Position;
   build: string;
   number: number;
+  /** The size that goes on, once it is chosen. */
+  sizeOn: string | null;
   /** How far each station is, 0 to 1, in their order. */
   fills: number[];
   /** Where work goes on; null once the wheel is handed over. */
@@ -50,6 +52,8 @@ export interface VisitSummary {
   lastAt: string;
   lastSeq: number;
   wheels: WheelNow[];
+  /** Days since the machine was handed over, where it has come back soon by the shop's rule; null otherwise. */
+  backAfterDays: number | null;
   /** Parts that its wheels are waiting for. */
   missing: MissingPart[];
   /** Work that is left on its wheels, one after the other; null once it is handed over. */

@@ -15,6 +15,7 @@ import {
   type VisitSummary,
   type WheelNow,
 } from '../../core/visit';
+import { daysBetween } from '../../core/units';
 import { POSITION_WORDS, type Build } from '../../core/wheels';
 import { NotFound } from '../errors';
 import type { JobStore } from './job-store';
@@ -35,8 +36,9 @@ export interface VisitQuery {
 const MOST_IN = 60;
 const TIRE_ON = STATIONS.indexOf('tire-on');
 
-interface VisitRow extends Omit<VisitSummary, 'handedOver' | 'wheels' | 'left' | 'missing'> {
+interface VisitRow extends Omit<VisitSummary, 'handedOver' | 'wheels' | 'left' | 'missing' | 'backAfterDays'> {
   handedOver: 0 | 1;
+  lastTimeAt: string | null;
 }
 
 interface WheelRow {
@@ -45,13 +47,17 @@ interface WheelRow {
   wheelId: string;
   position: WheelNow['position'];
   number: number;
+  sizeOn: string | null;
   build: string;
   handedOver: 0 | 1;
   fills: string;
 }
 
 const SUMMARY = `id, machine_id AS machineId, machine_name AS machineName, rider, wanted, due_at AS dueAt, waits,
-  handed_over AS handedOver, opened_at AS openedAt, last_at AS lastAt, last_seq AS lastSeq`;
+  handed_over AS handedOver, opened_at AS openedAt, last_at AS lastAt, last_seq AS lastSeq, (
+    SELECT max(earlier.last_at) FROM visits AS earlier
+    WHERE earlier.machine_id = visits.machine_id AND earlier.handed_over = 1 AND earlier.opened_at < visits.opened_at
+  ) AS lastTimeAt`;
 
 /** Machines that came in, in the database: list, open, read, append. */
 export const visitStore = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobStore) => {
@@ -66,7 +72,7 @@ export const visitStore = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobS
     ),
     wheels: db.prepare<[string], WheelRow>(
       `SELECT j.id AS jobId, j.visit_id AS visitId, j.wheel_id AS wheelId, j.wheel_position AS position, j.number,
-         w.build, j.handed_over AS handedOver, j.fills
+         j.size_on AS sizeOn, w.build, j.handed_over AS handedOver, j.fills
        FROM jobs j JOIN wheels w ON w.id = j.wheel_id
        WHERE j.visit_id IN (SELECT value FROM json_each(?)) ORDER BY j.number`,
     ),
@@ -100,7 +106,7 @@ export const visitStore = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobS
     const samples = jobs.timeSamples();
     const values = valuesOf(rules.list());
     const parts = jobs.parts.allocated().filter((p) => p.here < p.count);
-    return rows.map((row) => {
+    return rows.map(({ lastTimeAt, ...row }) => {
       const its = wheels.get(row.id) ?? [];
       // Once the tire is on, its parts were here.
       const open = new Set(its.filter((w) => w.fills[TIRE_ON]! < 1).map((w) => w.jobId));
@@ -108,7 +114,9 @@ export const visitStore = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobS
         .filter((p) => open.has(p.jobId))
         .map(({ jobId, what, count, here, short }) => ({ jobId, what, count: count - here, isOrdered: short === 0 }));
       const left = row.handedOver === 1 ? null : timeLeftOf(stationsLeft(its, samples), values);
-      return { ...row, handedOver: row.handedOver === 1, wheels: its, missing, left };
+      const days = lastTimeAt === null ? null : daysBetween(lastTimeAt.slice(0, 10), row.openedAt.slice(0, 10));
+      const backAfterDays = days !== null && days <= ruleNumber('day.backDays', values) ? days : null;
+      return { ...row, handedOver: row.handedOver === 1, wheels: its, backAfterDays, missing, left };
     });
   };
 

@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { Link, useNavigate, useSearchParams } from 'react-router';
 import { inUse } from '../../core/shop';
 import { BUILD_WORDS, KIND_WORDS, POSITION_WORDS } from '../../core/wheels/wheel';
 import { TextField } from '../parts/fields';
@@ -15,7 +15,9 @@ export const NewJobScreen = () => {
   const who = useApp((s) => s.prefs.who);
   const dispatch = useDo();
   const navigate = useNavigate();
-  const [typed, setTyped] = useState('');
+  const [params] = useSearchParams();
+  // A machine that was put in just now is found at once.
+  const [typed, setTyped] = useState(() => params.get('find')?.slice(0, 100) ?? '');
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
 

@@ -1,6 +1,6 @@
 import { joiResolver } from '@hookform/resolvers/joi';
 import { nanoid } from '@reduxjs/toolkit';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { useFieldArray, useForm, useWatch, type FieldErrors } from 'react-hook-form';
 import { Link, useNavigate } from 'react-router';
 import { refusalText } from '../../core/errors';
@@ -19,10 +19,12 @@ import {
   freshWheel,
   machineOf,
   machineSchema,
+  USUAL_DRIVE,
   wheelsOf,
   type MachineForm,
 } from './machine/machine-form';
 import { FastenerFields } from './machine/FastenerFields';
+import { More } from './machine/More';
 import { WheelFields } from './machine/WheelFields';
 
 const MOST_WHEELS = 6;
@@ -55,19 +57,23 @@ export const NewMachineScreen = () => {
   const typedWheels = useWatch({ control, name: 'wheels' });
   const kind = useWatch({ control, name: 'kind' });
 
+  // The usual drive of its kind, until somebody says another.
+  useEffect(() => setValue('drive', USUAL_DRIVE[kind]), [kind, setValue]);
+
   const save = handleSubmit(async (form) => {
     setRefused(null);
     try {
       const id = nanoid();
       await api.addMachine(machineOf(form, id, read), wheelsOf(form, id, units));
       await dispatch(loadShop());
-      await navigate('/jobs/new');
+      await navigate(`/jobs/new?${new URLSearchParams({ find: form.name.trim() })}`);
     } catch (error) {
       if (!(error instanceof ApiError)) throw error;
       setRefused(refusalText(error));
     }
   });
-  const problem = refused ?? firstProblem(formState.errors);
+  const { errors } = formState;
+  const problem = refused ?? firstProblem(errors);
   return (
     <Frame
       title="A new machine"
@@ -83,15 +89,6 @@ export const NewMachineScreen = () => {
           <FormText control={control} name="name" label="What the shop calls it" maxLength={80} />
           <FormText control={control} name="rider" label="Rider" maxLength={80} />
           <FormChoice control={control} name="kind" label="Kind" options={choices(MACHINE_KINDS, KIND_WORDS)} />
-          <FormChoice control={control} name="drive" label="Drive" options={choices(DRIVES)} />
-          <FormQuantity
-            control={control}
-            name="front"
-            label="Placard, front"
-            unit="kPa"
-            hint="cold; empty where there is none"
-          />
-          <FormQuantity control={control} name="rear" label="Placard, rear" unit="kPa" />
         </div>
         {wheels.fields.map((wheel, i) => (
           <WheelFields
@@ -110,15 +107,29 @@ export const NewMachineScreen = () => {
         {wheels.fields.length < MOST_WHEELS && (
           <Button onClick={() => wheels.append(freshWheel('rear'))}>One more wheel</Button>
         )}
-        <fieldset className="border-t-2 border-ink pt-3">
-          <legend className="head pr-3 text-xl">Torque, from the manual</legend>
-          {fasteners.fields.map((fastener, i) => (
-            <FastenerFields key={fastener.id} control={control} index={i} />
-          ))}
-          <Button small onClick={() => fasteners.append(freshFastener())}>
-            One more fastener
-          </Button>
-        </fieldset>
+        <More
+          label="Drive, placard, and torque from the manual"
+          isOpen={Boolean(errors.front ?? errors.rear ?? errors.fasteners)}
+          className="border-t-2 border-ink pt-2"
+        >
+          <FormChoice control={control} name="drive" label="Drive" options={choices(DRIVES)} />
+          <FormQuantity
+            control={control}
+            name="front"
+            label="Placard, front"
+            unit="kPa"
+            hint="cold; empty where there is none"
+          />
+          <FormQuantity control={control} name="rear" label="Placard, rear" unit="kPa" />
+          <div className="sm:col-span-2 lg:col-span-4">
+            {fasteners.fields.map((fastener, i) => (
+              <FastenerFields key={fastener.id} control={control} index={i} />
+            ))}
+            <Button small onClick={() => fasteners.append(freshFastener())}>
+              One more fastener
+            </Button>
+          </div>
+        </More>
         <Button go type="submit">
           Keep this machine
         </Button>

@@ -11,3 +11,5 @@ FROM jobs j JOIN entries e ON e.job_id = j.id
 WHERE j.handed_over = 1 AND coalesce(j.size_on, j.size_off) IS NOT NULL AND e.kind = 'weights'
   AND e.seq = (SELECT max(last.seq) FROM entries last WHERE last.job_id = j.id AND last.kind = 'weights'
     AND last.id NOT IN (SELECT data ->> 'entryId' FROM entries WHERE kind = 'undo'));
+-- A machine that comes back: when it was handed over the last time.
+CREATE INDEX visits_by_machine ON visits (machine_id, opened_at);

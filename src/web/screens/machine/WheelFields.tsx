@@ -1,9 +1,10 @@
 import { useEffect, useRef } from 'react';
-import { Controller, type Control } from 'react-hook-form';
+import { Controller, useFormState, type Control } from 'react-hook-form';
 import { BUILDS, BUILD_WORDS, DISC_SIDES, POSITIONS, POSITION_WORDS, type Machine } from '../../../core/wheels';
 import { Button } from '../../parts/Button';
 import { FormChoice, FormText } from '../../parts/form-fields';
 import { FieldInput } from '../records/FieldInput';
+import { More } from './More';
 import { choices, moreOf, type MachineForm, type WheelForm } from './machine-form';
 
 interface Props {
@@ -26,6 +27,8 @@ const TUBE = [
 /** One wheel of a new machine. */
 export const WheelFields = ({ control, index, kind, typed, onBuild, onAway }: Props) => {
   const at = `wheels.${index}` as const;
+  const { errors } = useFormState({ control });
+  const wrong = errors.wheels?.[index];
   const before = useRef(typed.build);
   useEffect(() => {
     if (before.current === typed.build) return;
@@ -45,17 +48,6 @@ export const WheelFields = ({ control, index, kind, typed, onBuild, onAway }: Pr
       <FormText control={control} name={`${at}.rimCode`} label="Rim code" maxLength={40} />
       <FormText control={control} name={`${at}.tireMarking`} label="Tire on it" maxLength={40} />
       <FormChoice control={control} name={`${at}.tube`} label="Tube" options={TUBE} />
-      <FormText
-        control={control}
-        name={`${at}.locks`}
-        label="Rim locks"
-        hint="places from the valve, as 7:00 or 210°"
-        maxLength={40}
-      />
-      {typed.build === 'spoked' && (
-        <FormText control={control} name={`${at}.spokes`} label="Spokes" inputMode="numeric" maxLength={2} />
-      )}
-      <FormChoice control={control} name={`${at}.discSide`} label="Brake disc" options={choices(DISC_SIDES)} />
       {moreOf(typed.build, kind).map((field) => (
         <Controller
           key={field.key}
@@ -71,6 +63,23 @@ export const WheelFields = ({ control, index, kind, typed, onBuild, onAway }: Pr
           )}
         />
       ))}
+      <More
+        label="Rim locks, spokes, disc"
+        isOpen={Boolean(wrong?.locks ?? wrong?.spokes)}
+        className="sm:col-span-2 lg:col-span-4"
+      >
+        <FormText
+          control={control}
+          name={`${at}.locks`}
+          label="Rim locks"
+          hint="places from the valve, as 7:00 or 210°"
+          maxLength={40}
+        />
+        {typed.build === 'spoked' && (
+          <FormText control={control} name={`${at}.spokes`} label="Spokes" inputMode="numeric" maxLength={2} />
+        )}
+        <FormChoice control={control} name={`${at}.discSide`} label="Brake disc" options={choices(DISC_SIDES)} />
+      </More>
       {onAway && (
         <Button small className="self-end" onClick={onAway}>
           Take this wheel away

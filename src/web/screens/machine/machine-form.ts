@@ -87,6 +87,20 @@ const readMore = (field: Field, text: string, units: Units): unknown =>
 
 export const freshFastener = (): FastenerForm => ({ name: '', wheel: 'any', torque: '' });
 
+/** What drives the wheel of a kind most often. Basis: memory; the form says it, and the record may say another. */
+export const USUAL_DRIVE: Record<MachineKind, Machine['drive']> = {
+  dirt: 'chain',
+  trials: 'chain',
+  adventure: 'chain',
+  road: 'chain',
+  scooter: 'hub',
+  cruiser: 'belt',
+  sidecar: 'shaft',
+  quad: 'chain',
+  'side-by-side': 'shaft',
+  drag: 'hub',
+};
+
 export const EMPTY_MACHINE: MachineForm = {
   name: '',
   rider: '',

@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
 import { dueVerdict, type VisitSummary } from '../../../core/visit';
+import { counted } from '../../../core/units';
 import { VerdictShape } from '../../parts/VerdictMark';
 import { durationText } from '../../parts/duration-text';
 import { DUE_WORDS, momentText, waitText } from './due-words';
@@ -67,6 +68,11 @@ export const VisitRow = ({
           </h2>
           <p className="truncate text-[16px] text-ink2">{visit.rider}</p>
         </>
+      )}
+      {visit.backAfterDays !== null && (
+        <p className="text-[15px] font-semibold text-check">
+          {visit.backAfterDays === 0 ? 'back the same day' : `back after ${counted(visit.backAfterDays, 'day')}`}
+        </p>
       )}
       {visit.wanted && <p className="truncate text-[15px] text-ink2">{visit.wanted}</p>}
     </div>

@@ -14,7 +14,7 @@ export const WheelBasins = ({ wheel }: { wheel: WheelNow }) => {
   return (
     <Link
       to={wheel.station === null ? `/jobs/${wheel.jobId}/hand-over` : `/jobs/${wheel.jobId}/${wheel.station}`}
-      className="flex min-h-10 items-center gap-3 no-underline hover:bg-stone2"
+      className="flex min-h-9 items-center gap-3 no-underline hover:bg-stone2"
     >
       <span className="w-[86px] shrink-0 text-right text-[15px] leading-tight max-sm:w-[74px]">
         {POSITION_WORDS[wheel.position].replace(/ wheel$/, '').toLowerCase()}

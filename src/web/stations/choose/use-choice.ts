@@ -1,9 +1,11 @@
 import { useMemo } from 'react';
 import type { FitContext } from '../../../core/fitting';
 import { fitContextOf } from '../../../core/job';
+import { withChosen } from '../../../core/visit';
 import { useJob } from '../../parts/job-context';
 import { useShelf } from './use-shelf';
 import { today } from '../../store';
+import { useVisitOfJobQuery } from '../../store/visits-api';
 import { useChoiceDraft, type ChoiceDraft } from './use-choice-draft';
 import { useFit, type FitAtHand } from './use-fit';
 import { useParts, type PartsAtHand } from './use-parts';
@@ -19,10 +21,12 @@ export interface ChoiceAtHand {
 
 /** What is picked, what the workings say of it, and the parts and tools that go with it. */
 export const useChoice = (): ChoiceAtHand => {
-  const { state } = useJob();
+  const { state, job } = useJob();
   const shop = useShelf();
   const onDate = today();
-  const context = useMemo(() => fitContextOf(state, onDate, shop.wheels)!, [state, onDate, shop.wheels]);
+  const { data: visit } = useVisitOfJobQuery(job.id);
+  const wheels = useMemo(() => withChosen(shop.wheels, visit?.wheels ?? []), [shop.wheels, visit]);
+  const context = useMemo(() => fitContextOf(state, onDate, wheels)!, [state, onDate, wheels]);
   const drafting = useChoiceDraft(context);
   const fits = useFit(context, shop.tires, drafting.draft);
   const parts = useParts(drafting.draft, fits.compared.ok);

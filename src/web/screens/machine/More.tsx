@@ -1,0 +1,19 @@
+import type { ReactNode } from 'react';
+
+/** What may be said later as well: folded until somebody opens it, or something in it does not fit. */
+export const More = ({
+  label,
+  isOpen = false,
+  className = '',
+  children,
+}: {
+  label: string;
+  isOpen?: boolean;
+  className?: string;
+  children: ReactNode;
+}) => (
+  <details className={className} open={isOpen || undefined}>
+    <summary className="head inline-flex min-h-12 cursor-pointer items-center text-lg">{label}</summary>
+    <div className="grid gap-3 pt-1 sm:grid-cols-2 lg:grid-cols-4">{children}</div>
+  </details>
+);
