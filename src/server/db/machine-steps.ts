@@ -9,6 +9,10 @@ export interface SisterEntries {
   bodies: EntryBody[];
 }
 
+/** What may have to be written elsewhere as well: most entries are of their own wheel alone, and cost nothing here. */
+const isOfMachine = (body: EntryBody): boolean =>
+  body.kind === 'undo' || (body.kind === 'step' && MACHINE_STEPS.includes((body as EntryBody<'step'>).data.stepId));
+
 /**
  * A step of the machine that is ticked, or undone, at one wheel stands, or is undone, at the visit's other wheels that
  * are still on the bench and have it.
@@ -38,7 +42,7 @@ export const machineSteps = (db: Db, entriesOf: (jobId: string) => Entry[]) => {
   };
   /** What is to be written into the logs of the other wheels after this was written into one. */
   return (jobId: string, written: readonly EntryBody[]): SisterEntries[] =>
-    written.some((b) => b.kind === 'step' || b.kind === 'undo')
+    written.some(isOfMachine)
       ? sisters
           .all(jobId, jobId)
           .map(({ id }) => ({ jobId: id, bodies: forSister(entriesOf(id), written) }))

@@ -1,33 +1,21 @@
 import { InputError } from '../../core/errors';
 import { effectiveEntries, type Entry, type JobState } from '../../core/job';
-import { allocate, orderList, type AllocatedPart, type PartOrder, type WantedPart } from '../../core/parts';
+import {
+  allocate,
+  orderList,
+  type AllocatedPart,
+  type ForJob,
+  type NewOrder,
+  type OrderList,
+  type PartOrder,
+  type WantedPart,
+} from '../../core/parts';
 import { NotFound } from '../errors';
 import type { Db } from './open-db';
 import type { RecordStore } from './record-store';
 
 /** Shelves that parts are taken from. */
 const SHELVES = ['tires', 'tubes', 'strips', 'locks', 'valves', 'weights'] as const;
-
-/** An order as it is placed; the id is of the client's own making. */
-export interface NewOrder {
-  id: string;
-  what: string;
-  stockId: string | null;
-  count: number;
-  supplier: string;
-  jobIds: string[];
-  who: string;
-}
-
-/** The job that a part is for, as the list names it. */
-export interface ForJob {
-  jobId: string;
-  number: number;
-  machineName: string;
-  position: string;
-  /** When its machine is promised, ISO 8601, or null. */
-  dueAt: string | null;
-}
 
 interface OrderRow extends Omit<PartOrder, 'jobIds' | 'came'> {
   jobIds: string;
@@ -141,7 +129,7 @@ export const partsStore = (db: Db, records: RecordStore) => {
         .parts.filter((p) => p.stockId !== null && p.here > 0)
         .map(({ jobId, stockId, here, since }) => ({ jobId, stockId: stockId!, count: here, since })),
     /** What has to be ordered, and what is on its way. */
-    list() {
+    list(): OrderList {
       const { parts, orders } = allocated();
       return {
         short: orderList(parts).map(({ jobIds, ...part }) => ({ ...part, jobs: forJobs(jobIds) })),

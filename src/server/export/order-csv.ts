@@ -1,11 +1,11 @@
 import { stringify } from 'csv-stringify/sync';
-import type { PartsStore } from '../db/parts-store';
+import type { OrderList, ToOrder } from '../../core/parts';
 
 const COLUMNS = ['state', 'what', 'count', 'supplier', 'for', 'wanted on', 'ordered on', 'ordered by'] as const;
 
 /** What has to be ordered and what is on its way, CSV (RFC 4180). */
-export const orderCsv = ({ short, ordered }: ReturnType<PartsStore['list']>): string => {
-  const common = (part: (typeof short)[number] | (typeof ordered)[number]) => ({
+export const orderCsv = ({ short, ordered }: OrderList): string => {
+  const common = (part: Pick<ToOrder, 'what' | 'count' | 'jobs'>) => ({
     what: part.what,
     count: part.count,
     for: part.jobs.map((j) => `${j.number} ${j.machineName}, ${j.position}`).join('; '),

@@ -1,7 +1,8 @@
 import { Router } from 'express';
 import Joi from 'joi';
 import { check, count, listOf, text } from '../../core/fields';
-import type { NewOrder, PartsStore } from '../db/parts-store';
+import type { NewOrder } from '../../core/parts';
+import type { PartsStore } from '../db/parts-store';
 import { orderCsv } from '../export/order-csv';
 import { recordId, who } from './input';
 

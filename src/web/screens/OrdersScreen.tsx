@@ -1,20 +1,15 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { useId, useState } from 'react';
 import { Link } from 'react-router';
-import { POSITION_WORDS, type Position } from '../../core/wheels';
+import type { OnItsWay, ToOrder } from '../../core/parts';
+import { POSITION_WORDS } from '../../core/wheels';
 import { Button } from '../parts/Button';
 import { TextField } from '../parts/fields';
 import { Failed, Frame, Waiting } from '../parts/Frame';
 import { Spoken } from '../parts/Spoken';
 import { useApp, useDo } from '../store';
 import { announce } from '../store/jobs-slice';
-import {
-  useCloseOrderMutation,
-  useOrderListQuery,
-  usePlaceOrderMutation,
-  type OnItsWay,
-  type ToOrder,
-} from '../store/parts-api';
+import { useCloseOrderMutation, useOrderListQuery, usePlaceOrderMutation } from '../store/parts-api';
 import { loadShop } from '../store/shop-slice';
 import { visitProblem } from '../store/visits-api';
 import { momentText } from './today/due-words';
@@ -29,7 +24,7 @@ const For = ({ jobs, nowMs }: { jobs: ToOrder['jobs']; nowMs: number }) => (
       <span key={j.jobId}>
         {i > 0 && '; '}
         <Link to={`/jobs/${j.jobId}/choose`}>
-          {j.machineName}, {POSITION_WORDS[j.position as Position].toLowerCase()}
+          {j.machineName}, {POSITION_WORDS[j.position].toLowerCase()}
         </Link>
         {j.dueAt && <span className="text-ink2">, {momentText(j.dueAt, nowMs)}</span>}
       </span>

@@ -1,10 +1,13 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { useState } from 'react';
-import type { VisitEntryBody, VisitEntryData } from '../../../core/visit';
+import type { FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
+import type { VisitEntryBody, VisitEntryData, VisitSummary } from '../../../core/visit';
 import { useApp } from '../../store';
 import { useOpenVisitsQuery, useWriteVisitMutation, visitProblem } from '../../store/visits-api';
 import type { Moved } from './Lanes';
 import type { Bar } from './plan-rows';
+
+const MOVED_ON = 409;
 
 export interface Moves {
   /** Puts a block where it was dragged to. */
@@ -29,11 +32,17 @@ export const useMove = (onWritten: () => void): Moves => {
       return null;
     }
     const id = nanoid();
+    const entries = [{ ...writing, id, who }] as VisitEntryBody[];
+    const newest = async (known: readonly VisitSummary[] | undefined) =>
+      (known ?? (await refetch().unwrap())).find((v) => v.id === visitId)?.lastSeq ?? 0;
     try {
-      const visit = visits?.find((v) => v.id === visitId) ?? (await refetch().unwrap()).find((v) => v.id === visitId);
-      if (!visit) return null;
-      const entries = [{ ...writing, id, who }] as VisitEntryBody[];
-      await send({ id: visitId, expectedSeq: visit.lastSeq, entries }).unwrap();
+      try {
+        await send({ id: visitId, expectedSeq: await newest(visits), entries }).unwrap();
+      } catch (error) {
+        // Somebody else wrote meanwhile, or the move before is not read back yet: once more, on what stands now.
+        if ((error as FetchBaseQueryError).status !== MOVED_ON) throw error;
+        await send({ id: visitId, expectedSeq: await newest(undefined), entries }).unwrap();
+      }
       setProblem(null);
       onWritten();
       return id;
