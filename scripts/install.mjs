@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, readFileSync, statSync, writeFileSync, readdirSync, mkdirSync } from 'node:fs';
 import { dirname, join } from 'node:path';
@@ -28,14 +28,40 @@ const lockHash = () =>
     .update(readFileSync(join(PROJECT, 'package-lock.json')))
     .digest('hex');
 
+const INSTALLED = join(PROJECT, 'node_modules', '.installed-for');
+const isInstalled = () => existsSync(INSTALLED) && readFileSync(INSTALLED, 'utf8') === lockHash();
+const CI = ['ci', '--no-audit', '--no-fund', '--loglevel=error'];
+/** The database driver is compiled where no built one can be had: on all cores. */
+const COMPILE = { JOBS: 'max' };
+
 /** Installs the exact packages of the lock file, once for each lock file. */
 export const ensureInstalled = () => {
-  const stamp = join(PROJECT, 'node_modules', '.installed-for');
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lockHash()) return;
+  if (isInstalled()) return;
   console.log('Installing packages (the database driver is compiled once: a few minutes) ...');
-  // The database driver is compiled where no built one can be had: on all cores.
-  must('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { JOBS: 'max' });
-  writeFileSync(stamp, lockHash());
+  must('npm', CI, COMPILE);
+  writeFileSync(INSTALLED, lockHash());
+};
+
+/** A command that runs beside others; the answer is whether it held. */
+export const runBeside = (command, args, env = {}) =>
+  new Promise((resolve) => {
+    const child = spawn(command, args, { cwd: PROJECT, stdio: 'inherit', env: { ...process.env, ...env } });
+    child.once('error', () => resolve(false));
+    child.once('exit', (code) => resolve(code === 0));
+  });
+
+/**
+ * The same, but what is compiled goes on beside other work that does not need it. The answer comes once all is there,
+ * and says whether it held.
+ */
+export const installBeside = () => {
+  if (isInstalled()) return Promise.resolve(true);
+  console.log('Installing packages (the database driver is compiled beside the first checks) ...');
+  must('npm', [...CI, '--ignore-scripts']);
+  return runBeside('npm', ['rebuild', '--loglevel=error'], COMPILE).then((ok) => {
+    if (ok) writeFileSync(INSTALLED, lockHash());
+    return ok;
+  });
 };
 
 /** What git sees as changed or new, a line each; null outside a checkout. */

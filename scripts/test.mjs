@@ -1,11 +1,10 @@
 // Everything that must hold: linter, types, unit and API tests, and the app in a real browser.
 // Installs what it needs. The last line counts what passed and failed.
 
-import { spawn } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { PROJECT, ensureBuilt, ensureInstalled, run, treeState } from './install.mjs';
+import { ensureBuilt, installBeside, run, runBeside, treeState } from './install.mjs';
 
 const BROWSERS = [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'];
 
@@ -20,13 +19,8 @@ const ensureBrowser = () => {
   return apt('update', '-qq') === 0 && apt('install', '-y', '-qq', '--no-install-recommends', 'chromium') === 0;
 };
 
-/** Runs a check while others run; says whether it held. */
-const runBeside = (name, command, args) =>
-  new Promise((resolve) => {
-    const child = spawn(command, args, { cwd: PROJECT, stdio: 'inherit' });
-    child.once('error', () => resolve({ name, ok: false }));
-    child.once('exit', (code) => resolve({ name, ok: code === 0 }));
-  });
+/** Runs a check while others run. */
+const check = async (name, command, args) => ({ name, ok: await runBeside(command, args) });
 
 const read = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : null);
 
@@ -50,17 +44,15 @@ const step = (name, ok) => {
   part(name, ok);
 };
 
-ensureInstalled();
+const installed = installBeside();
 ensureBuilt();
 const hasBrowser = ensureBrowser();
-step('set-up leaves the tree as it was', treeState() === treeBefore);
-if (treeState() !== treeBefore) console.log(`Set-up changed or made:\n${treeState()}`);
 
-// Three checks that know nothing of each other, side by side.
+// Three checks that know nothing of each other, side by side, while the database driver is compiled.
 const checks = await Promise.all([
-  runBeside('linter', 'npx', ['eslint', '.', '--max-warnings', '0']),
-  runBeside('formatter', 'npx', ['prettier', '--check', '.', '--log-level', 'warn']),
-  runBeside('types', 'npx', ['tsc', '--noEmit']),
+  check('linter', 'npx', ['eslint', '.', '--max-warnings', '0']),
+  check('formatter', 'npx', ['prettier', '--check', '.', '--log-level', 'warn']),
+  check('types', 'npx', ['tsc', '--noEmit']),
 ]);
 for (const { ok } of checks) {
   if (ok) passed++;
@@ -70,6 +62,12 @@ part(
   checks.map(({ name, ok }) => (ok ? name : `${name} (failed)`)).join(', '),
   checks.every(({ ok }) => ok),
 );
+if (!(await installed)) {
+  console.log('The packages could not be installed: a compiler is needed for the database driver.');
+  process.exit(1);
+}
+step('set-up leaves the tree as it was', treeState() === treeBefore);
+if (treeState() !== treeBefore) console.log(`Set-up changed or made:\n${treeState()}`);
 
 const out = mkdtempSync(join(tmpdir(), 'rimstone-test-'));
 const jestFile = join(out, 'jest.json');

@@ -23,6 +23,19 @@ export const visitsApi = createApi({
       query: (jobId) => `/jobs/${jobId}/visit`,
       transformResponse: ({ visit }: { visit: VisitSummary | null }) => visit,
       providesTags: ['Visit'],
+      // The visit's other wheels know it as well: the key that goes back works at once.
+      onQueryStarted: async (jobId, { dispatch, queryFulfilled }) => {
+        const visit = await queryFulfilled.then(
+          ({ data }) => data,
+          () => null,
+        );
+        const others = (visit?.wheels ?? []).filter((w) => w.jobId !== jobId);
+        dispatch(
+          visitsApi.util.upsertQueryEntries(
+            others.map((w) => ({ endpointName: 'visitOfJob' as const, arg: w.jobId, value: visit })),
+          ),
+        );
+      },
     }),
     openVisit: build.mutation<VisitAnswer, OpenVisit>({
       query: (body) => ({ url: '/visits', method: 'POST', body }),

@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { useState, type MouseEvent, type ReactNode } from 'react';
 
 /** What may be said later as well: folded until somebody opens it, or something in it does not fit. */
 export const More = ({
@@ -11,9 +11,18 @@ export const More = ({
   isOpen?: boolean;
   className?: string;
   children: ReactNode;
-}) => (
-  <details className={className} open={isOpen || undefined}>
-    <summary className="head inline-flex min-h-12 cursor-pointer items-center text-lg">{label}</summary>
-    <div className="grid gap-3 pt-1 sm:grid-cols-2 lg:grid-cols-4">{children}</div>
-  </details>
-);
+}) => {
+  const [wanted, setWanted] = useState(false);
+  const toggle = (event: MouseEvent) => {
+    event.preventDefault();
+    setWanted((w) => !w);
+  };
+  return (
+    <details className={className} open={wanted || isOpen}>
+      <summary className="head inline-flex min-h-12 cursor-pointer items-center text-lg" onClick={toggle}>
+        {label}
+      </summary>
+      <div className="grid gap-3 pt-1 sm:grid-cols-2 lg:grid-cols-4">{children}</div>
+    </details>
+  );
+};
