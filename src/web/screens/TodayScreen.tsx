@@ -13,6 +13,8 @@ import { waitText } from './today/due-words';
 import { useNow } from './today/use-now';
 import { VisitRow } from './today/VisitRow';
 
+/** So many machines stand with room between them. */
+const ROOMY = 6;
 /** Hours on the day's clock. */
 const HOURS = 9;
 /** How often what other benches wrote is asked for. */
@@ -122,7 +124,7 @@ export const TodayScreen = () => {
           <Clock hours={hours} nowMs={nowMs} />
           <ul aria-label="Machines that are in">
             {visits.map((visit) => (
-              <VisitRow key={visit.id} visit={visit} hours={hours} nowMs={nowMs} />
+              <VisitRow key={visit.id} visit={visit} hours={hours} nowMs={nowMs} isTight={visits.length > ROOMY} />
             ))}
           </ul>
         </>

@@ -1,3 +1,4 @@
+import { ChevronDown } from 'lucide-react';
 import { useState, type MouseEvent, type ReactNode } from 'react';
 
 /** What may be said later as well: folded until somebody opens it, or something in it does not fit. */
@@ -20,6 +21,11 @@ export const More = ({
   return (
     <details className={className} open={wanted || isOpen}>
       <summary className="head inline-flex min-h-12 cursor-pointer items-center text-lg" onClick={toggle}>
+        <ChevronDown
+          size={20}
+          aria-hidden="true"
+          className={`mr-1 transition-transform ${wanted || isOpen ? '' : '-rotate-90'}`}
+        />
         {label}
       </summary>
       <div className="grid gap-3 pt-1 sm:grid-cols-2 lg:grid-cols-4">{children}</div>

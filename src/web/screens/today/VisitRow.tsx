@@ -42,48 +42,65 @@ const Word = ({ visit, nowMs }: { visit: VisitSummary; nowMs: number }) => {
   );
 };
 
+/** That it has come back, and how soon; null where it has not. */
+const backText = ({ backAfterDays }: VisitSummary): string | null =>
+  backAfterDays === null
+    ? null
+    : backAfterDays === 0
+      ? 'back the same day'
+      : `back after ${counted(backAfterDays, 'day')}`;
+
 /** One machine that is in: what it waits for, its wheels side by side, and its time against its promise. */
 export const VisitRow = ({
   visit,
   hours,
   nowMs,
   isTitled = false,
+  isTight = false,
 }: {
   visit: VisitSummary;
   hours: readonly number[];
   nowMs: number;
   /** The machine's name stands over it already. */
   isTitled?: boolean;
-}) => (
-  <li className="grid items-start gap-x-4 gap-y-1 border-b border-stone3 py-2 md:grid-cols-[minmax(0,1.1fr)_minmax(0,0.9fr)_minmax(270px,1.2fr)] lg:grid-cols-[230px_200px_290px_minmax(0,1fr)] xl:grid-cols-[230px_200px_360px_minmax(0,1fr)]">
-    <div className="min-w-0">
-      {isTitled ? (
-        <p className="text-[19px] leading-tight">{visit.rider}</p>
-      ) : (
-        <>
-          <h2 className="text-[21px] leading-tight">
-            <Link to={`/visits/${visit.id}`} className="no-underline hover:underline">
-              {visit.machineName}
-            </Link>
-          </h2>
-          <p className="truncate text-[16px] text-ink2">{visit.rider}</p>
-        </>
-      )}
-      {visit.backAfterDays !== null && (
-        <p className="text-[15px] font-semibold text-check">
-          {visit.backAfterDays === 0 ? 'back the same day' : `back after ${counted(visit.backAfterDays, 'day')}`}
-        </p>
-      )}
-      {visit.wanted && <p className="truncate text-[15px] text-ink2">{visit.wanted}</p>}
-    </div>
-    <Word visit={visit} nowMs={nowMs} />
-    <div>
-      {visit.wheels.map((wheel) => (
-        <WheelBasins key={wheel.jobId} wheel={wheel} />
-      ))}
-    </div>
-    <div className="max-lg:hidden">
-      <TimeScale visit={visit} verdict={verdictOf(visit, nowMs)} hours={hours} nowMs={nowMs} />
-    </div>
-  </li>
-);
+  /** Many machines are in: rows stand closer. */
+  isTight?: boolean;
+}) => {
+  const back = backText(visit);
+  return (
+    <li
+      className={`${isTight ? 'py-1' : 'py-2'} grid items-start gap-x-4 gap-y-1 border-b border-stone3 md:grid-cols-[minmax(0,1.1fr)_minmax(0,0.9fr)_minmax(270px,1.2fr)] lg:grid-cols-[230px_200px_290px_minmax(0,1fr)] xl:grid-cols-[230px_200px_360px_minmax(0,1fr)]`}
+    >
+      <div className="min-w-0">
+        {isTitled ? (
+          <p className="text-[19px] leading-tight">{visit.rider}</p>
+        ) : (
+          <>
+            <h2 className="text-[21px] leading-tight">
+              <Link to={`/visits/${visit.id}`} className="no-underline hover:underline">
+                {visit.machineName}
+              </Link>
+            </h2>
+            <p className="truncate text-[16px] text-ink2">{visit.rider}</p>
+          </>
+        )}
+        {(back || visit.wanted) && (
+          <p className="truncate text-[15px] text-ink2">
+            {back && <span className="font-semibold text-check">{back}</span>}
+            {back && visit.wanted && ': '}
+            {visit.wanted}
+          </p>
+        )}
+      </div>
+      <Word visit={visit} nowMs={nowMs} />
+      <div>
+        {visit.wheels.map((wheel) => (
+          <WheelBasins key={wheel.jobId} wheel={wheel} isTight={isTight} />
+        ))}
+      </div>
+      <div className="max-lg:hidden">
+        <TimeScale visit={visit} verdict={verdictOf(visit, nowMs)} hours={hours} nowMs={nowMs} />
+      </div>
+    </li>
+  );
+};

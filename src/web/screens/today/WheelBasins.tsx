@@ -8,13 +8,13 @@ const STEP = 0.6;
 const DEEP = 15;
 
 /** The stations of one wheel as a row of small basins stepping down, each as full as its station is done. */
-export const WheelBasins = ({ wheel }: { wheel: WheelNow }) => {
+export const WheelBasins = ({ wheel, isTight = false }: { wheel: WheelNow; isTight?: boolean }) => {
   const live = wheel.station === null ? -1 : STATIONS.indexOf(wheel.station);
   const where = wheel.station === null ? 'done' : `at ${STATION_WORDS[wheel.station]}`;
   return (
     <Link
       to={wheel.station === null ? `/jobs/${wheel.jobId}/hand-over` : `/jobs/${wheel.jobId}/${wheel.station}`}
-      className="flex min-h-9 items-center gap-3 no-underline hover:bg-stone2"
+      className={`flex ${isTight ? 'min-h-8' : 'min-h-10'} items-center gap-3 no-underline hover:bg-stone2`}
     >
       <span className="w-[86px] shrink-0 text-right text-[15px] leading-tight max-sm:w-[74px]">
         {POSITION_WORDS[wheel.position].replace(/ wheel$/, '').toLowerCase()}
