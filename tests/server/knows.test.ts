@@ -41,7 +41,7 @@ test('what an earlier program left on the rims is worked out from its logs', () 
   const kept = db.prepare('SELECT * FROM fitted_weights ORDER BY job_id').all();
   db.exec('DELETE FROM fitted_weights');
   const sql = readMigration();
-  db.exec(sql.slice(sql.indexOf('INSERT INTO fitted_weights')));
+  db.exec(/INSERT INTO fitted_weights[^;]*;/.exec(sql)![0]);
   expect(db.prepare('SELECT * FROM fitted_weights ORDER BY job_id').all()).toEqual(kept);
 });
 
