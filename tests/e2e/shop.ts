@@ -36,7 +36,8 @@ export class TestShop {
   start(): Promise<void> {
     const port = this.url ? new URL(this.url).port : '0';
     const child = spawn('node', ['dist/server/main.cjs'], {
-      env: { ...process.env, PORT: port, HOST: '127.0.0.1', RIMSTONE_DB: this.file },
+      // What is tried here is not how fast a busy machine is.
+      env: { ...process.env, PORT: port, HOST: '127.0.0.1', RIMSTONE_DB: this.file, RIMSTONE_WORK_MS: '90000' },
     });
     this.child = child;
     return new Promise((resolve, reject) => {

@@ -2,6 +2,8 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { useLazyDayPlanQuery, type PlanAnswer } from '../../store/day-api';
 import { visitProblem } from '../../store/visits-api';
 
+const TICKING_MS = 250;
+
 export interface PlanNow {
   /** The last plan that came; null before the first. */
   answer: PlanAnswer | null;
@@ -42,8 +44,10 @@ export const usePlan = (people: readonly string[]): PlanNow => {
     );
   }, [ask, key]);
   useEffect(() => {
-    plan();
+    // Several people ticked one after the other are one question.
+    const wait = setTimeout(plan, TICKING_MS);
     return () => {
+      clearTimeout(wait);
       const last = running.current;
       running.current = null;
       last?.abort();
