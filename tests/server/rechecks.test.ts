@@ -166,6 +166,14 @@ describe('what records ask for', () => {
     expect(kept.find((w: { id: string }) => w.id === tool!.id).calibratedOn).toBe('2027-03-01');
   });
 
+  test('a reading of a record that is sent again stands once', async () => {
+    const leak = (await ofWheel(shop, 'w-vellan-r')).find((r) => r.look === 'leak')!;
+    const body = looked({ gaugeKpa: 236, tempC: 12 });
+    for (let n = 0; n < 2; n++) await ask.post(`/api/rechecks/${leak.id}/looked`).send(body).expect(201);
+    const { pressures } = (await ask.get('/api/wheels/w-vellan-r/record')).body.wheel;
+    expect(pressures.filter((p: { gaugeKpa: number }) => p.gaugeKpa === 236)).toHaveLength(1);
+  });
+
   test('a loss that no tape or gauge can read is refused before anything is kept', async () => {
     const leak = (await ofWheel(shop, 'w-vellan-r')).find((r) => r.look === 'leak')!;
     const bad = await ask.post(`/api/rechecks/${leak.id}/looked`).send(looked({ gaugeKpa: 5000, tempC: 18 }));

@@ -78,7 +78,8 @@ const BUDGET = 100_000;
 /** And so many to see whether one more person would keep a promise. */
 const HELP_BUDGET = 20_000;
 const DAY_MIN = 1440;
-const MOST_WHEELS = 24;
+/** A plan takes no more wheels. */
+export const MOST_WHEELS = 24;
 /** So far before and after now a plan sees: 14 days. */
 export const PLAN_MINUTES = 14 * DAY_MIN;
 

@@ -115,6 +115,15 @@ describe('what a plan is asked', () => {
       [null, null, null],
     ]);
   });
+  test('what can no longer begin when it was to, since the work before it is not done, is left to the plan', () => {
+    const fixed = (startMin: number) =>
+      asked([oneIn('a', { planned: [put(startMin, { block: 'tire' })] })]).input.visits[0]!.wheels[0]!.blocks.map(
+        (b) => b.fixed,
+      );
+    const bare = blocksLeft(leftFrom(0))[0]!.minutes;
+    expect(fixed(bare)).toEqual([null, { person: 'Wim', startMin: bare }, null]);
+    expect(fixed(bare - 1)).toEqual([null, null, null]);
+  });
   test('no more than a plan holds, and always something that a plan takes', () => {
     const all = Array.from({ length: 30 }, (_, i) => oneIn(`v${i}`, { dueAt: at(i) }, leftFrom(9)));
     const { input, leftOut } = asked(all);

@@ -1,4 +1,4 @@
-import { blocksLeft, dayPlan, PLAN_MINUTES, type DayVisit, type StationLeft } from '../day';
+import { blocksLeft, dayPlan, MOST_WHEELS, PLAN_MINUTES, type DayVisit, type StationLeft } from '../day';
 import type { RuleValues } from '../rules';
 import { POSITION_WORDS } from '../wheels';
 import type { VisitState } from './fold-visit';
@@ -22,8 +22,6 @@ export interface LeftOut {
   why: string;
 }
 
-/** A plan takes no more wheels. */
-const MOST_WHEELS = 24;
 const MINUTE_MS = 60_000;
 
 /** Whole minutes from now to a moment. */
@@ -49,16 +47,23 @@ const dayVisit = (
     dueMin:
       state.dueAt === null ? null : Math.max(-PLAN_MINUTES, Math.min(PLAN_MINUTES, minutesTo(state.dueAt, nowMs))),
     wheels: wheels.flatMap(({ now, left }) => {
+      // The earliest that its next block can begin: the work before it takes its time.
+      let readyMin = waitMin;
       const blocks = blocksLeft(left, rules).map((block, i) => {
         const put = state.planned.find((p) => p.jobId === now.jobId && p.block === block.block);
         const startMin = put ? minutesTo(put.startAt, nowMs) : 0;
-        // What was to begin already: the first block is being worked on, a later one is left to the plan.
+        // What was to begin already is being worked on; what can no longer begin then is left to the plan.
         const stands =
-          put !== undefined && people.includes(put.person) && startMin <= PLAN_MINUTES && (startMin >= 0 || i === 0);
+          put !== undefined &&
+          people.includes(put.person) &&
+          startMin <= PLAN_MINUTES &&
+          (i === 0 || startMin >= readyMin);
+        const beginMin = stands ? Math.max(startMin, readyMin) : readyMin;
+        readyMin = beginMin + block.minutes;
         return {
           ...block,
           notBeforeMin: i === 0 ? waitMin : 0,
-          fixed: stands ? { person: put.person, startMin: Math.max(startMin, i === 0 ? waitMin : 0) } : null,
+          fixed: stands ? { person: put.person, startMin: beginMin } : null,
         };
       });
       const name = `${state.machineName}, ${POSITION_WORDS[now.position].toLowerCase().replace(/ wheel$/, '')}`;

@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util';
 import { InputError } from '../../core/errors';
 import { checkLook, type Look, type LookReadings, type RecheckRow } from '../../core/recheck';
 import type { Records } from '../../core/shop';
@@ -19,7 +20,9 @@ export interface Looked {
 
 type At = Looked & { at: string };
 
-const latest = <T>(list: readonly T[], next: T): T[] => [...list, next].slice(-MOST_READINGS);
+/** Sent again after a lost answer, the same reading of the same day stands once. */
+const latest = <T>(list: readonly T[], next: T): T[] =>
+  isDeepStrictEqual(list.at(-1), next) ? [...list] : [...list, next].slice(-MOST_READINGS);
 
 /** Closes what was to be looked at again: an entry in the job's log, a reading in the record, or both; all or nothing. */
 export const lookAgain = (db: Db, jobs: JobStore, records: RecordStore) => {
