@@ -191,6 +191,7 @@ test('an empty shop takes its first fitter, machine, wheel and job', async ({ pa
     await page.getByLabel('Tire on it').nth(i).fill(size);
     await page.getByLabel('Rim code').nth(i).fill('2.15x18');
   }
+  await page.getByText('Rim locks, spokes, disc').nth(1).click();
   await page.getByLabel('Rim locks').nth(1).fill('7:00');
   await page.getByRole('button', { name: 'Keep this machine' }).click();
   await page.getByRole('button', { name: /Rear wheel 110\/90-18/ }).click();
