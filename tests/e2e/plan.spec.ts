@@ -6,6 +6,7 @@ test('the day in order: a block is moved by keyboard and stays, is undone, and a
 }) => {
   page.setDefaultTimeout(20_000);
   await openAs(page, shop, '/');
+  await expect(page.getByText('Pimlet Hop 200').first()).toBeVisible();
   await page.keyboard.press('p');
   await expect(page.getByRole('heading', { name: 'The day’s plan' })).toBeVisible();
   await expect(page.getByText('3 promises kept')).toBeVisible();

@@ -44,12 +44,19 @@ export interface LiveDevice {
 const better = (a: DeviceNow, b: DeviceNow): number =>
   Number(a.simulated) - Number(b.simulated) || Number(b.state === 'live') - Number(a.state === 'live');
 
-/** The one that is meant before the one that was heard last, and that before any other. */
-const pick = (of: readonly HeldDevice[], before: HeldDevice | null, meant: string | null): HeldDevice | null =>
-  of.find((d) => d.name === meant) ??
-  of.find((d) => d.name === before?.name && d.state === 'live') ??
-  [...of].sort(better)[0] ??
-  null;
+/**
+ * The one that is meant before the one that was heard last, and that before any other. While all are silent the one
+ * that was heard stays: what it has shown counts.
+ */
+const pick = (of: readonly HeldDevice[], before: HeldDevice | null, meant: string | null): HeldDevice | null => {
+  const isSilent = of.every((d) => d.state !== 'live');
+  return (
+    of.find((d) => d.name === meant) ??
+    of.find((d) => d.name === before?.name && (isSilent || d.state === 'live')) ??
+    [...of].sort(better)[0] ??
+    null
+  );
+};
 
 const stateWords = (device: DeviceNow): string => {
   if (device.state === 'frozen') return 'frozen: it says the same line again and again';
