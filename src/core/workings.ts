@@ -9,8 +9,11 @@ import {
   residualUnbalance,
   standBand,
 } from './balance';
+import { brakeDrag, discRunout } from './brake';
 import { estimate } from './costs';
 import { dayPlan, timeLeft } from './day';
+import { chainSlack, wheelAlign, wheelAlignString } from './drive';
+import { readyToLeave, recalibration, sensorGap } from './leave';
 import { beadSlack, bitePlan, mountOrientation } from './beads';
 import { materials, rimLockPick, stripPick, tireFit, tireRank, tools, valvePick } from './fitting';
 import { beadInspect, bearingCheck, tubeInspect } from './inspect';
@@ -47,7 +50,7 @@ import {
   splitRim,
   wheelOffset,
 } from './ring';
-import { torqueCheck, torqueWrench } from './torque';
+import { torqueCheck, torqueSequence, torqueWrench } from './torque';
 import { runout, spokeRing } from './truing';
 import { tubeDouble, tubeNeed, tubePick, tubeReuse, tubeStretch } from './tubes';
 import { rimCode } from './wheels';
@@ -115,7 +118,21 @@ export const WORKING_GROUPS: readonly WorkingGroup[] = [
       practiceRound,
     ],
   },
-  { name: 'Wheel back', workings: [torqueWrench, torqueCheck] },
+  {
+    name: 'Wheel back',
+    workings: [
+      chainSlack,
+      wheelAlign,
+      wheelAlignString,
+      torqueSequence,
+      torqueWrench,
+      torqueCheck,
+      sensorGap,
+      discRunout,
+      brakeDrag,
+    ],
+  },
+  { name: 'Hand over', workings: [recalibration, readyToLeave] },
   { name: 'The day', workings: [timeLeft, dayPlan, estimate] },
 ];
 

@@ -39,7 +39,7 @@ test('a stubborn tire on the simulated hose: a try fails, air above the limit is
   await hose.getByRole('button', { name: 'Air in' }).click();
   await expect(now).toHaveText('All air out, and again.', { timeout: 60_000 });
   // Well into what is near the limit, so that the air that cools stays there for the few lines that make it count.
-  await expect.poll(() => livePsi(page), { timeout: 60_000 }).toBeGreaterThan(38.6);
+  await expect.poll(() => livePsi(page), { timeout: 60_000 }).toBeGreaterThan(38.3);
   await hose.getByRole('button', { name: 'Hold' }).click();
   expect(await livePsi(page)).toBeLessThan(40);
   // What is to count has to hold for a few lines.

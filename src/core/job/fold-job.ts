@@ -116,7 +116,10 @@ export const effectiveEntries = (log: readonly Entry[]): Entry[] => {
 /** A machine as an earlier program may have written it. */
 const machineOf = (machine: Machine): Machine => {
   const whole = complete('machines', machine);
-  return { ...whole, fasteners: whole.fasteners.map((f) => ({ ...f, socket: f.socket ?? null })) };
+  return {
+    ...whole,
+    fasteners: whole.fasteners.map((f) => ({ ...f, socket: f.socket ?? null, renews: f.renews ?? 'nothing' })),
+  };
 };
 
 /** What an entry of an earlier program does not say of its choice. */

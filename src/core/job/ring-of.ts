@@ -2,7 +2,6 @@ import {
   beadCrush,
   clampForce,
   type ClampForce,
-  type Lubricant,
   rollout,
   type Rollout,
   type TapeReading,
@@ -14,6 +13,7 @@ import {
   type RingSchool,
   type SplitRim,
 } from '../ring';
+import type { Lubricant } from '../torque';
 import { ruleWord, type RuleValues } from '../rules';
 import type { Wheel } from '../wheels';
 import { attempt, type Attempt } from '../working';

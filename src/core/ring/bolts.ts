@@ -42,13 +42,3 @@ export const GRADES: Readonly<Record<GradeName, { proofMpa: number; thread: Bolt
   '8.8': { proofMpa: 580, thread: 'metric', from: 'ISO 898-1, class 8.8: 580 MPa' },
   '10.9': { proofMpa: 830, thread: 'metric', from: 'ISO 898-1, class 10.9: 830 MPa' },
 };
-
-export const LUBRICANTS = ['anti-seize', 'oiled', 'dry, plated'] as const;
-export type Lubricant = (typeof LUBRICANTS)[number];
-
-/** Torque factor K by what is on the threads. Source: Shigley, torque factors for use with T = K F d. */
-export const TORQUE_FACTOR: Readonly<Record<Lubricant, number>> = {
-  'anti-seize': 0.12,
-  oiled: 0.18,
-  'dry, plated': 0.2,
-};

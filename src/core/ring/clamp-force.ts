@@ -3,7 +3,8 @@ import { count, oneOf, quantity, ruleValues } from '../fields';
 import { ruleNumber, type RuleValues } from '../rules';
 import { defineWorking, reason, worstOf, type Reason } from '../working';
 import { BOLT_NAMES, GRADE_NAMES, type BoltName, type GradeName } from '../wheels';
-import { BOLTS, GRADES, LUBRICANTS, TORQUE_FACTOR, type Lubricant } from './bolts';
+import { LUBRICANTS, TORQUE_FACTOR, type Lubricant } from '../torque';
+import { BOLTS, GRADES } from './bolts';
 
 interface Input {
   torqueNm: number;

@@ -1,5 +1,5 @@
 /** Clamped and paired wheels: bolt circle, offset, crush, clamp, the ring's order and gap, rollout, split rims. */
-export { BOLTS, GRADES, LUBRICANTS, type Lubricant } from './bolts';
+export { BOLTS, GRADES } from './bolts';
 export { beadCrush, BEAD_SIDES, type BeadCrush, type BeadMeasured, type BeadSide } from './bead-crush';
 export { crossSection, SECTION_FIELD, sectionLength } from './cross-section';
 export { boltCircle, type BoltCircle } from './bolt-circle';

@@ -3,6 +3,7 @@ import { BENCH_RULES } from './bench-rules';
 import { CHOICE_RULES } from './choice-rules';
 import type { Rule } from './rule';
 import { DAY_RULES } from './day-rules';
+import { LEAVE_RULES } from './leave-rules';
 import { RING_RULES } from './ring-rules';
 import { SIZE_RULES } from './size-rules';
 
@@ -186,6 +187,7 @@ export const DEFAULT_RULES: readonly Rule[] = [
   ...BENCH_RULES,
   ...CHOICE_RULES,
   ...RING_RULES,
+  ...LEAVE_RULES,
   ...DAY_RULES,
   ...SIZE_RULES,
 ];

@@ -4,7 +4,7 @@ import { angle, check, count, date, listOf, marking, oneOf, quantity, record, te
 import { parseMarking } from '../tires';
 import { parseTubeLabel } from '../tubes';
 import { clockText, parseAngle, type Unit } from '../units';
-import { readRimCode, type Fastener } from '../wheels';
+import { readRimCode, RENEWS, type Fastener } from '../wheels';
 
 /** A number of a dated measurement. */
 export interface DatedNumber {
@@ -78,6 +78,7 @@ const fastener = record(
     wheel: oneOf(['front', 'rear', 'any'], 'Which wheel it holds'),
     torqueNm: quantity('Nm', 0.1, 1000, 'Torque in the manual').allow(null),
     socket: text(20, 'Socket or key').allow(null).optional().default(null),
+    renews: oneOf(RENEWS, 'What is new each time').optional().default('nothing'),
   },
   'A fastener',
 );
@@ -160,7 +161,15 @@ export const toCell = ({ form }: Field, value: unknown): string => {
       return (value as number[]).map(numberText).join(LIST);
     case 'fasteners':
       return (value as Fastener[])
-        .map((f) => [f.name, f.wheel, f.torqueNm === null ? '' : numberText(f.torqueNm), f.socket ?? ''].join(PART))
+        .map(({ name, wheel, torqueNm, socket, renews = 'nothing' }) =>
+          [
+            name,
+            wheel,
+            torqueNm === null ? '' : numberText(torqueNm),
+            socket ?? '',
+            ...(renews === 'nothing' ? [] : [renews]),
+          ].join(PART),
+        )
         .join(LIST);
     case 'dated':
       return (value as Dated[])
@@ -200,8 +209,14 @@ export const fromCell = (field: Field, cell: string): unknown => {
       return pieces(text).map(toNumber);
     case 'fasteners':
       return pieces(text).map((piece) => {
-        const [name = '', wheel = '', torque = '', socket = ''] = parts(piece);
-        return { name, wheel, torqueNm: torque === '' ? null : toNumber(torque), socket: socket || null };
+        const [name = '', wheel = '', torque = '', socket = '', renews = ''] = parts(piece);
+        return {
+          name,
+          wheel,
+          torqueNm: torque === '' ? null : toNumber(torque),
+          socket: socket || null,
+          renews: renews || 'nothing',
+        };
       });
     case 'dated':
       return pieces(text).map((piece) => {

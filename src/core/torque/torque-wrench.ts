@@ -24,6 +24,21 @@ interface Input {
   leverMm?: number;
 }
 
+/** The wrenches of a shop, as workings take them. */
+export const WRENCHES_FIELD = listOf(
+  record(
+    {
+      name: text(60, 'Name of the wrench'),
+      minNm: quantity('Nm', 0, 2000, 'Lowest setting'),
+      maxNm: quantity('Nm', 0.1, 2000, 'Highest setting'),
+      leverMm: quantity('mm', 50, 2000, 'Drive to middle of the grip').optional(),
+    },
+    'A wrench',
+  ),
+  100,
+  'The wrenches of the shop',
+);
+
 const n = (value: number) => Math.round(value * 10) / 10;
 
 /**
@@ -37,19 +52,7 @@ export const torqueWrench = defineWorking<Input, TorqueChoice>({
   says: 'Which wrench covers a torque, and its setting',
   input: {
     torqueNm: quantity('Nm', 0.1, 1000, 'Torque at the fastener'),
-    wrenches: listOf(
-      record(
-        {
-          name: text(60, 'Name of the wrench'),
-          minNm: quantity('Nm', 0, 2000, 'Lowest setting'),
-          maxNm: quantity('Nm', 0.1, 2000, 'Highest setting'),
-          leverMm: quantity('mm', 50, 2000, 'Drive to middle of the grip').optional(),
-        },
-        'A wrench',
-      ),
-      100,
-      'The wrenches of the shop',
-    ),
+    wrenches: WRENCHES_FIELD,
     extensionMm: quantity('mm', 0, 1000, 'Extension head in line with the handle').optional(),
     leverMm: quantity('mm', 50, 2000, 'Drive to middle of the grip').optional(),
   },

@@ -1,6 +1,7 @@
 /** Truing: runout round a rim and the ring of its spokes. */
 export { firstHarmonic, type FirstHarmonic, type RingReading } from './first-harmonic';
 export {
+  checkRound,
   runout,
   READINGS_FIELD,
   type RunoutPart,

@@ -61,22 +61,27 @@ const widestGapDeg = (degs: readonly number[]): number => {
   return Math.max(...round.map((deg, i) => (i === 0 ? deg + 360 - round.at(-1)! : deg - round[i - 1]!)));
 };
 
-const partOf = (readings: readonly RunoutReading[], key: 'lateralMm' | 'radialMm'): RunoutPart | null => {
-  const ring = readings.filter((r) => r[key] !== undefined).map((r) => ({ angleDeg: r.angleDeg, value: r[key]! }));
-  if (ring.length === 0) return null;
-  if (ring.length < LEAST_PLACES)
+/** Throws `InputError` for readings that leave out too much of the wheel. */
+export const checkRound = (degs: readonly number[]): void => {
+  if (degs.length < LEAST_PLACES)
     throw new InputError(
       'readings',
-      `${counted(ring.length, 'place')}: too few.`,
+      `${counted(degs.length, 'place')}: too few.`,
       `at least ${LEAST_PLACES} places round the wheel`,
     );
-  const gapDeg = widestGapDeg(ring.map((r) => r.angleDeg));
+  const gapDeg = widestGapDeg(degs);
   if (gapDeg > WIDEST_GAP_DEG)
     throw new InputError(
       'readings',
       `A stretch of ${Math.round(gapDeg)}° of the wheel was not read.`,
       `places all round the wheel, no more than ${WIDEST_GAP_DEG}° apart`,
     );
+};
+
+const partOf = (readings: readonly RunoutReading[], key: 'lateralMm' | 'radialMm'): RunoutPart | null => {
+  const ring = readings.filter((r) => r[key] !== undefined).map((r) => ({ angleDeg: r.angleDeg, value: r[key]! }));
+  if (ring.length === 0) return null;
+  checkRound(ring.map((r) => r.angleDeg));
   // Places that far round always determine it.
   const fit = firstHarmonic(ring)!;
   const values = ring.map((r) => r.value);

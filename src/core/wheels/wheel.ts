@@ -61,14 +61,20 @@ export const DISC_SIDES = ['left', 'right', 'both', 'none'] as const;
 export const CALIPERS = ['axial', 'radial'] as const;
 export type Caliper = (typeof CALIPERS)[number];
 
+/** What of a fastener is used once only. */
+export const RENEWS = ['nothing', 'split pin', 'nut', 'bolt'] as const;
+export type Renews = (typeof RENEWS)[number];
+
 /**
- * A fastener with the manual's torque; `torqueNm` null where it is only snug. `socket` as the fitter calls it, `27 mm`.
+ * A fastener with the manual's torque; `torqueNm` null where it is only snug. `socket` as the fitter calls it, `27 mm`;
+ * `renews` what is new each time, where the manual says so.
  */
 export interface Fastener {
   name: string;
   wheel: 'front' | 'rear' | 'any';
   torqueNm: number | null;
   socket: string | null;
+  renews?: Renews;
 }
 
 /** A record of the shop. `version` counts its changes, so that nobody overwrites what he has not seen. */
@@ -95,6 +101,13 @@ export interface Machine extends Kept {
   sprocketRear: number | null;
   wheelSensors: boolean;
   fasteners: Fastener[];
+  /**
+   * What its manual asks after a tire change, to teach it the new wheel: the speed to hold, how far, and what the lamp
+   * says then. All empty where it asks nothing.
+   */
+  teachKmh: number | null;
+  teachM: number | null;
+  teachLamp: string;
   note: string;
 }
 

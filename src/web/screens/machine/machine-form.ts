@@ -194,6 +194,7 @@ export const machineOf = (form: MachineForm, id: string, read: Read): Machine =>
         wheel: f.wheel,
         torqueNm: optional(f.torque, f.name, 'Nm', read),
         socket: null,
+        renews: 'nothing',
       })),
   });
 

@@ -1,4 +1,5 @@
 import type { DatedNumber, Field } from '../../../core/shop';
+import { RENEWS } from '../../../core/wheels';
 import { Button } from '../../parts/Button';
 import { ChoiceField, QuantityField, TextField } from '../../parts/fields';
 import { today, useApp } from '../../store';
@@ -26,7 +27,7 @@ const Fasteners = ({
   <fieldset className="col-span-full border-t-2 border-ink pt-2">
     <legend className="head pr-3 text-xl">{label}</legend>
     {list.map((f, i) => (
-      <div key={i} className="mb-3 grid grid-cols-2 items-end gap-3 sm:grid-cols-[3fr_2fr_3fr_2fr_auto]">
+      <div key={i} className="mb-3 grid grid-cols-2 items-end gap-3 sm:grid-cols-[3fr_2fr_3fr_2fr_2fr_auto]">
         <TextField
           label="Fastener"
           value={f.name}
@@ -55,12 +56,21 @@ const Fasteners = ({
           maxLength={20}
           onChange={(socket) => onChange(replaced(list, i, { socket }))}
         />
+        <ChoiceField
+          label="New each time"
+          value={f.renews}
+          onChange={(renews) => onChange(replaced(list, i, { renews: renews as FastenerDraft['renews'] }))}
+          options={RENEWS.map((r) => [r, r] as const)}
+        />
         <Button small onClick={() => onChange(list.filter((_, j) => j !== i))}>
           Away<span className="sr-only"> with {f.name}</span>
         </Button>
       </div>
     ))}
-    <Button small onClick={() => onChange([...list, { name: '', wheel: 'any', torque: '', socket: '' }])}>
+    <Button
+      small
+      onClick={() => onChange([...list, { name: '', wheel: 'any', torque: '', socket: '', renews: 'nothing' }])}
+    >
       One more fastener
     </Button>
   </fieldset>

@@ -22,6 +22,7 @@ export interface FastenerDraft {
   wheel: Fastener['wheel'];
   torque: string;
   socket: string;
+  renews: NonNullable<Fastener['renews']>;
 }
 export type DatedDraft = { onDate: string } & Record<string, string>;
 export type FieldDraft = string | FastenerDraft[] | DatedDraft[];
@@ -42,6 +43,7 @@ const draftOf = ({ form, usual, may }: Field, value: unknown, units: Units, curr
       wheel: f.wheel,
       torque: f.torqueNm === null ? '' : units.write(f.torqueNm, 'Nm', 2),
       socket: f.socket ?? '',
+      renews: f.renews ?? 'nothing',
     }));
   if (form.as === 'dated')
     return ((value ?? []) as Dated[]).map((r) => ({
@@ -94,6 +96,7 @@ export const valueOf = (field: Field, draft: FieldDraft, units: Units, currency:
         wheel: f.wheel,
         torqueNm: f.torque.trim() ? number(field, f.torque, units.read(f.torque, 'Nm')) : null,
         socket: f.socket.trim() || null,
+        renews: f.renews,
       }));
   if (form.as === 'dated')
     return (draft as DatedDraft[])
