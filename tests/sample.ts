@@ -15,9 +15,9 @@ export const sampleMachine = (more: Partial<Machine> = {}): Machine =>
     placardFrontKpa: null,
     placardRearKpa: 220,
     fasteners: [
-      { name: 'rear axle nut', wheel: 'rear', torqueNm: 100, socket: '27 mm' },
-      { name: 'front axle', wheel: 'front', torqueNm: 70, socket: null },
-      { name: 'rim lock nut', wheel: 'any', torqueNm: null, socket: null },
+      { name: 'rear axle nut', wheel: 'rear', torqueNm: 100, socket: '27 mm', renews: 'nothing' },
+      { name: 'front axle', wheel: 'front', torqueNm: 70, socket: null, renews: 'nothing' },
+      { name: 'rim lock nut', wheel: 'any', torqueNm: null, socket: null, renews: 'nothing' },
     ],
     ...more,
   });

@@ -10,7 +10,7 @@ export const DEMO_PEOPLE = ['Juna Birk', 'Osk Tarrow', 'Wil Penhallow'];
 const psi = (v: number) => Math.round(v * PSI_IN_KPA * 10) / 10;
 const lbfFt = (v: number) => Math.round(v * FT_LBF_IN_NM * 10) / 10;
 
-const nut = (name: string, wheel: Fastener['wheel'], torqueNm: number | null, socket: string | null): Fastener => ({ name, wheel, torqueNm, socket });
+const nut = (name: string, wheel: Fastener['wheel'], torqueNm: number | null, socket: string | null, renews: Fastener['renews'] = 'nothing'): Fastener => ({ name, wheel, torqueNm, socket, renews });
 
 const motorcycle = (axleFront: number, axleRear: number, caliper: number): Fastener[] => [
   nut('front axle', 'front', axleFront, '19 mm hex key'),
@@ -42,7 +42,7 @@ export const DEMO_MACHINES: Machine[] = [
     placardFrontKpa: psi(26), placardRearKpa: psi(30), minLoadIndexFront: 44, minLoadIndexRear: 50, minSpeedSymbol: 'J',
     fasteners: [
       nut('front hub nuts', 'front', 26, '13 mm'),
-      nut('rear hub nut', 'rear', 118, '24 mm'),
+      nut('rear hub nut', 'rear', 118, '24 mm', 'split pin'),
     ],
   }),
   machine({

@@ -12,7 +12,7 @@ const NEW: { [K in RecordKind]: Partial<Records[K]> } = {
     drive: 'chain',
     sprocketFront: 13,
     sprocketRear: 50,
-    fasteners: [{ name: 'axle', wheel: 'rear', torqueNm: 98, socket: '27 mm' }],
+    fasteners: [{ name: 'axle', wheel: 'rear', torqueNm: 98, socket: '27 mm', renews: 'nothing' }],
   },
   wheels: {
     id: 'new',

@@ -203,7 +203,7 @@ describe('the database file', () => {
       archived: false,
     });
     expect(records.find('machines', 'm')?.fasteners).toEqual([
-      { name: 'axle', wheel: 'rear', torqueNm: 100, socket: null },
+      { name: 'axle', wheel: 'rear', torqueNm: 100, socket: null, renews: 'nothing' },
     ]);
     // What was one job is a visit of one wheel, with a log of its own.
     expect(db.prepare('SELECT id, machine_name, rider, opened_at, last_seq, handed_over FROM visits').all()).toEqual([

@@ -59,7 +59,12 @@ export const alignBy = (differsMm: number, setup: Setup, show: Show): Alignment 
   // The axle turns about the sprocket: its own end moves by the inset's share, the other end by the rest.
   const share = sprocketInsetMm / adjusterSpanMm;
   const [near, far] = [differsMm * share, differsMm * (1 - share)];
-  const leftMoveMm = show.line('left adjuster, back', 'about the sprocket', 0 - (chainSide === 'left' ? near : far), 'mm');
+  const leftMoveMm = show.line(
+    'left adjuster, back',
+    'about the sprocket',
+    0 - (chainSide === 'left' ? near : far),
+    'mm',
+  );
   const rightMoveMm = show.line('right adjuster, back', 'about the sprocket', chainSide === 'left' ? far : near, 'mm');
   const mayMm = ruleNumber('align.markMm', rules, show);
   show.basis('published', 'trigonometry: the wheel turns by atan(δ / b)');

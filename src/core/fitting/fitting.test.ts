@@ -319,7 +319,7 @@ describe('tools', () => {
   const fasteners = [
     { name: 'rear axle nut', wheel: 'rear', torqueNm: 108, socket: '27 mm' },
     { name: 'adjuster locknuts', wheel: 'rear', torqueNm: 16, socket: '13 mm' },
-    { name: 'rim lock nut', wheel: 'any', torqueNm: null, socket: null },
+    { name: 'rim lock nut', wheel: 'any', torqueNm: null, socket: null, renews: 'nothing' },
   ];
   const run = (more: object = {}) =>
     tools.run({

@@ -2,6 +2,7 @@ import { count, eachOnce, listOf, oneOf, quantity, record, ruleValues, text, yes
 import { ruleWord, type RuleValues } from '../rules';
 import { torqueWrench, type TorqueWrench } from '../torque';
 import {
+  RENEWS,
   BUILDS,
   DISC_SIDES,
   DRIVES,
@@ -147,6 +148,7 @@ export const tools = defineWorking<Input, ToolList>({
             wheel: oneOf(['front', 'rear', 'any'], 'Which wheel it holds'),
             torqueNm: quantity('Nm', 0.1, 1000, 'Torque in the manual').allow(null),
             socket: text(20, 'Socket or key').allow(null),
+            renews: oneOf(RENEWS, 'What is new each time').optional(),
           },
           'A fastener',
         ),
@@ -178,7 +180,7 @@ export const tools = defineWorking<Input, ToolList>({
     tube: true,
     rimLocks: 1,
     rimDiameterIn: 19,
-    fasteners: [{ name: 'rear axle nut', wheel: 'rear', torqueNm: 108, socket: '27 mm' }],
+    fasteners: [{ name: 'rear axle nut', wheel: 'rear', torqueNm: 108, socket: '27 mm', renews: 'nothing' }],
     wrenches: [{ name: 'big click', minNm: 27, maxNm: 203 }],
   },
   work(input, show) {

@@ -206,7 +206,7 @@ export const materialsOf = (wants: readonly Want[], shop: Shop, rules: JobState[
 /** The bolts that clamp a wheel, as fasteners that want a wrench. */
 const boltsOf = ({ build, ringTorqueNm, rimBoltTorqueNm }: Wheel): Fastener[] => {
   const bolt = (name: string, torqueNm: number | null): Fastener[] =>
-    torqueNm === null ? [] : [{ name, wheel: 'any', torqueNm, socket: null }];
+    torqueNm === null ? [] : [{ name, wheel: 'any', torqueNm, socket: null, renews: 'nothing' }];
   if (build === 'beadlock') return bolt('ring bolts', ringTorqueNm);
   return build === 'split' ? bolt('rim bolts', rimBoltTorqueNm) : [];
 };

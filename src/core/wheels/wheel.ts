@@ -74,7 +74,7 @@ export interface Fastener {
   wheel: 'front' | 'rear' | 'any';
   torqueNm: number | null;
   socket: string | null;
-  renews?: Renews;
+  renews: Renews;
 }
 
 /** A record of the shop. `version` counts its changes, so that nobody overwrites what he has not seen. */

@@ -91,7 +91,7 @@ test('what is typed in the fitter’s units is kept in SI; the rest keeps its va
         { name: '', wheel: 'any', torque: '', socket: '' },
       ],
     }).fasteners,
-  ).toEqual([{ name: 'axle', wheel: 'rear', torqueNm: null, socket: null }]);
+  ).toEqual([{ name: 'axle', wheel: 'rear', torqueNm: null, socket: null, renews: 'nothing' }]);
 });
 
 test.each<[RecordKind, Record<string, unknown>, string]>([
