@@ -24,16 +24,19 @@ const machine = (m: Partial<Machine> & Pick<Machine, 'id' | 'name' | 'kind' | 'r
 export const DEMO_MACHINES: Machine[] = [
   machine({
     id: 'm-orrin', name: 'Orrindale Scree 450', kind: 'dirt', rider: 'Mara Tolling', drive: 'chain',
+    slackMinMm: 48, slackMaxMm: 58, chainRunMm: 640, adjusterPitchMm: 1.25, adjusterSpanMm: 232, discLimitMm: 0.25,
     sprocketFront: 13, sprocketRear: 50, emptyFrontKg: 54, emptyRearKg: 57,
     fasteners: [...motorcycle(88, lbfFt(76), 25), nut('rim lock nut', 'rear', null, '12 mm'), nut('chain adjuster locknuts', 'rear', lbfFt(14), '13 mm')],
   }),
   machine({
     id: 'm-kestrow', name: 'Kestrow Longway 890', kind: 'adventure', rider: 'Ive Sandrock', drive: 'chain',
+    slackMinMm: 40, slackMaxMm: 50, chainRunMm: 655, adjusterPitchMm: 1.25, adjusterSpanMm: 246, sensorMinMm: 0.3, sensorMaxMm: 1.3, discLimitMm: 0.25,
     placardFrontKpa: psi(33), placardRearKpa: psi(36), minLoadIndexFront: 54, minLoadIndexRear: 65, minSpeedSymbol: 'H',
     emptyFrontKg: 103, emptyRearKg: 107, sprocketFront: 16, sprocketRear: 46, wheelSensors: true, fasteners: motorcycle(68, 98, 34),
   }),
   machine({
     id: 'm-vellan', name: 'Vellan Strada 700', kind: 'road', rider: 'Petra Oakhollow', drive: 'chain',
+    slackMinMm: 28, slackMaxMm: 36, chainRunMm: 612, adjusterPitchMm: 1.25, adjusterSpanMm: 238, sensorMinMm: 0.3, sensorMaxMm: 1.3, discLimitMm: 0.2, teachKmh: 24, teachM: 180, teachLamp: 'blinks twice and goes out',
     placardFrontKpa: psi(33), placardRearKpa: psi(36), minLoadIndexFront: 58, minLoadIndexRear: 73, minSpeedSymbol: 'V',
     emptyFrontKg: 92, emptyRearKg: 93, sprocketFront: 16, sprocketRear: 43, wheelSensors: true, fasteners: motorcycle(66, 115, 40),
   }),
@@ -67,6 +70,7 @@ export const DEMO_MACHINES: Machine[] = [
   }),
   machine({
     id: 'm-hesk', name: 'Heskin Outfit 320', kind: 'sidecar', rider: 'Tam and Bryn Oller', drive: 'chain',
+    slackMinMm: 22, slackMaxMm: 30, chainRunMm: 560, adjusterPitchMm: 1,
     placardFrontKpa: psi(11), placardRearKpa: psi(10), fasteners: motorcycle(61, 92, 24),
   }),
 ];

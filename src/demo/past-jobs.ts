@@ -2,6 +2,7 @@ import { balanceEstimate, balancePlace, type MassVector } from '../core/balance'
 import {
   balanceQuestion,
   fastenersOf,
+  readyOf,
   foldJob,
   partPicksOf,
   pressureStartOf,
@@ -228,26 +229,76 @@ const pastJob = (jobs: JobStore, { number, wheel, startMs, until }: Plan, random
   if (off('balance')) return beginBalance(write, state, HEAVY_ON_THE_BENCH);
   balance(write, state, heavy, random);
   if (off('wheel-back')) return;
-  for (const fastener of fastenersOf(state())) {
-    const { torqueNm } = fastener;
-    const choice =
-      torqueNm === null
-        ? null
-        : torqueWrench.run({
-            torqueNm,
-            wrenches: DEMO_WRENCHES.map(({ name, minNm, maxNm }) => ({ name, minNm, maxNm })),
-          }).result;
-    write('wheel-back', 'torqued', {
-      fastener: fastener.name,
-      how: torqueNm === null ? 'snug' : choice?.wrench ? 'torqued' : 'guess',
-      torqueNm,
-      wrench: choice?.wrench?.name ?? null,
-    });
-  }
+  putBack(write, state(), random);
   tickAll('wheel-back');
   if (off('hand-over')) return;
-  for (const recheck of recheckDates(state(), dayOf(startMs))) write('hand-over', 'recheck', recheck);
-  write('hand-over', 'handed-over', { to: machine.rider });
+  handOver(write, state, { who, day: dayOf(startMs) }, random);
+};
+
+/** Slack, torque twice round, and the brake. */
+const putBack = (write: Writer, state: JobState, random: () => number): void => {
+  const { machine } = state;
+  const asksSlack = stepsOf(state, 'wheel-back').some((step) => step.reads === 'chain');
+  if (
+    asksSlack &&
+    machine &&
+    machine.slackMinMm !== null &&
+    machine.slackMaxMm !== null &&
+    machine.chainRunMm !== null
+  ) {
+    const wanted = { wantMinMm: machine.slackMinMm, wantMaxMm: machine.slackMaxMm, runMm: machine.chainRunMm };
+    const measured = (when: 'before' | 'after', tightMm: number) =>
+      write('wheel-back', 'slack', {
+        when,
+        placesMm: [tightMm, tightMm + round(random() * 2), tightMm + round(1 + random() * 2)],
+        ...wanted,
+        pitchMm: machine.adjusterPitchMm,
+      });
+    measured('before', round(machine.slackMaxMm + 4 + random() * 12));
+    measured('after', round((machine.slackMinMm + machine.slackMaxMm) / 2 - 1));
+  }
+  // What no wrench of the shop covers is mostly done with the neighbor's.
+  const borrowed = random() < 0.8 ? 'the neighbor’s click wrench' : null;
+  const wrenches = DEMO_WRENCHES.map(({ name, minNm, maxNm }) => ({ name, minNm, maxNm }));
+  for (const pass of [1, 2] as const)
+    for (const { name, torqueNm } of fastenersOf(state)) {
+      if (pass === 2 && torqueNm === null) continue;
+      const choice = torqueNm === null ? null : torqueWrench.run({ torqueNm, wrenches }).result;
+      write('wheel-back', 'torqued', {
+        fastener: name,
+        how: torqueNm === null ? 'snug' : (choice?.wrench ?? borrowed) ? 'torqued' : 'guess',
+        torqueNm,
+        wrench: choice ? (choice.wrench?.name ?? borrowed) : null,
+        pass,
+      });
+    }
+  write('wheel-back', 'brake', { firm: true, spin: 'free' });
+};
+
+const NO_WRENCH = 'no wrench here covers one of its bolts: the rider has it torqued on the way';
+
+/** Ridden or refused, and handed over; by name and reason where a point is not proved. */
+const handOver = (
+  write: Writer,
+  state: () => JobState,
+  { who, day }: { who: string; day: string },
+  random: () => number,
+): void => {
+  const to = state().rider;
+  const isRidden = random() < 0.7;
+  write('hand-over', 'test-ride', {
+    how: isRidden ? 'ridden' : 'refused',
+    by: isRidden ? who : to,
+    shakesAtKmh: null,
+    found: '',
+  });
+  for (const recheck of recheckDates(state(), day)) write('hand-over', 'recheck', recheck);
+  const isProved = readyOf(state()).result.missing.length === 0;
+  write('hand-over', 'handed-over', {
+    to,
+    despite: isProved ? null : { by: who, why: NO_WRENCH },
+    oldTire: random() < 0.8 ? 'recycled' : 'given back',
+  });
 };
 
 const PAST = 20;

@@ -1,6 +1,6 @@
 import { balanceQuestion, foldJob } from '../../src/core/job';
 import { hiddenHeavy } from '../../src/core/practice';
-import { testApp } from './test-app';
+import { DESPITE, testApp } from './test-app';
 
 const round = (more: Record<string, unknown> = {}) => ({
   id: 'round-1',
@@ -112,7 +112,10 @@ describe('weights on the rim', () => {
       .post('/api/jobs/demo-job-21/entries')
       .send({
         expectedSeq: body.job.lastSeq,
-        entries: [entry('weights', { pieces, residualG: 1 }), entry('handed-over', { to: 'Ned Ash' }, 'hand-over')],
+        entries: [
+          entry('weights', { pieces, residualG: 1 }),
+          entry('handed-over', { to: 'Ned Ash', despite: DESPITE }, 'hand-over'),
+        ],
       })
       .expect(201);
     expect([await count('g-3'), await count('g-5')]).toEqual([before - 2, stuck]);
@@ -123,7 +126,7 @@ describe('weights on the rim', () => {
     expect(await count('g-3')).toBe(before);
     // A shelf that was miscounted gives what it has, never less than nothing, and gets no more than that back.
     db.prepare("UPDATE weights SET count = 1 WHERE id = 'g-3'").run();
-    const again = { ...entry('handed-over', { to: 'Ned Ash' }, 'hand-over'), id: 'w-again' };
+    const again = { ...entry('handed-over', { to: 'Ned Ash', despite: DESPITE }, 'hand-over'), id: 'w-again' };
     const send = (seq: number, sent: object) =>
       ask
         .post('/api/jobs/demo-job-21/entries')

@@ -1,4 +1,4 @@
-import { testApp } from './test-app';
+import { DESPITE, testApp } from './test-app';
 
 const append = async (
   ask: ReturnType<typeof testApp>['ask'],
@@ -54,7 +54,7 @@ test('a rim that was measured stays with the wheel once the job is handed over, 
   const shape = { flangeMm: 452, wellMm: 398, wellToFlangeMm: 60 };
   await append(ask, 'demo-job-22', 'rim-shape', shape, 'tire-on').then((r) => expect(r.status).toBe(201));
   expect((await wheel()).wellMm).toBeNull();
-  const handed = await append(ask, 'demo-job-22', 'handed-over', { to: 'Ned' });
+  const handed = await append(ask, 'demo-job-22', 'handed-over', { to: 'Ned', despite: DESPITE });
   expect(await wheel()).toMatchObject(shape);
   await append(ask, 'demo-job-22', 'undo', { entryId: handed.body.entries[0].id });
   expect((await wheel()).wellMm).toBeNull();

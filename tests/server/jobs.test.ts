@@ -1,5 +1,5 @@
 import { checkEntryBody, foldJob } from '../../src/core/job';
-import { note, testApp } from './test-app';
+import { DESPITE, note, testApp } from './test-app';
 
 describe('the jobs list', () => {
   const { ask } = testApp();
@@ -239,7 +239,14 @@ describe('appending to a log', () => {
       .post(url)
       .send({
         expectedSeq: seq,
-        entries: [{ ...note('x'), station: 'hand-over', kind: 'handed-over', data: { to: 'Petra Oakhollow' } }],
+        entries: [
+          {
+            ...note('x'),
+            station: 'hand-over',
+            kind: 'handed-over',
+            data: { to: 'Petra Oakhollow', despite: DESPITE },
+          },
+        ],
       })
       .expect(201);
     expect((await ask.get('/api/jobs?search=1022')).body.jobs[0]).toMatchObject({ handedOver: true, lastSeq: seq + 1 });

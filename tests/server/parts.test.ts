@@ -1,5 +1,5 @@
 import { parse } from 'csv-parse/sync';
-import { note, testApp } from './test-app';
+import { DESPITE, note, testApp } from './test-app';
 
 let n = 0;
 
@@ -100,7 +100,7 @@ test('a handed-over job wants nothing more; its undo wants it again', async () =
   await setCount(0);
   await choose('a', wantsTube(tube.id, 2));
   expect((await list()).short).toMatchObject([{ count: 2 }]);
-  const over = await append('a', 'handed-over', { to: 'Mara Tolling' });
+  const over = await append('a', 'handed-over', { to: 'Mara Tolling', despite: DESPITE });
   expect((await list()).short).toEqual([]);
   await append('a', 'undo', { entryId: over });
   expect((await list()).short).toMatchObject([{ count: 2 }]);

@@ -1,7 +1,7 @@
 import ICAL from 'ical.js';
 import type { RecheckRow } from '../../src/core/recheck';
 import { createApp } from '../../src/server/app';
-import { note, testApp } from './test-app';
+import { DESPITE, note, testApp } from './test-app';
 
 let n = 0;
 const looked = (read: object, more: object = {}) => ({
@@ -16,7 +16,10 @@ const looked = (read: object, more: object = {}) => ({
 const handedOver = async ({ ask }: ReturnType<typeof testApp>, id: string, wheelId = 'w-orrin-f', chosen?: object) => {
   await ask.post('/api/jobs').send({ id, machineId: 'm-orrin', wheelId, who: 'Juna Birk' }).expect(201);
   const entry = (kind: string, data: object) => ({ ...note(''), id: `${id}-${kind}`, kind, data });
-  const entries = [...(chosen ? [entry('chosen', chosen)] : []), entry('handed-over', { to: 'Mara Tolling' })];
+  const entries = [
+    ...(chosen ? [entry('chosen', chosen)] : []),
+    entry('handed-over', { to: 'Mara Tolling', despite: DESPITE }),
+  ];
   await ask.post(`/api/jobs/${id}/entries`).send({ expectedSeq: 2, entries }).expect(201);
 };
 const ofWheel = async ({ ask }: ReturnType<typeof testApp>, wheelId = 'w-orrin-f'): Promise<RecheckRow[]> =>

@@ -1,7 +1,7 @@
 import { drawingSvg } from '../../src/server/export/drawing-svg';
 import { parse } from 'csv-parse/sync';
 import { complete, fileColumns, RECORD_KINDS, type RecordKind, type Records } from '../../src/core/shop';
-import { testApp } from './test-app';
+import { DESPITE, testApp } from './test-app';
 
 const NEW: { [K in RecordKind]: Partial<Records[K]> } = {
   machines: {
@@ -240,7 +240,7 @@ describe('a tape round a tire that stays', () => {
     const { lastSeq } = body.job;
     await send(lastSeq, [entry('t1', 'taped', { run: 9, circumferenceMm: 2517, gaugeKpa: 41.4 })]);
     expect(await rollouts()).toEqual(before);
-    await send(lastSeq + 1, [entry('t2', 'handed-over', { to: 'Ines' })]);
+    await send(lastSeq + 1, [entry('t2', 'handed-over', { to: 'Ines', despite: DESPITE })]);
     expect(await rollouts()).toEqual([
       ...before,
       expect.objectContaining({ run: 9, circumferenceMm: 2517, gaugeKpa: 41.4 }),
@@ -298,7 +298,7 @@ describe('handing over', () => {
     expect(await counts()).toEqual([tires, stems, wheel]);
     await ask
       .post('/api/jobs/j/entries')
-      .send({ expectedSeq: 3, entries: [entry('handed-over', { to: 'Petra' }, 'h')] })
+      .send({ expectedSeq: 3, entries: [entry('handed-over', { to: 'Petra', despite: DESPITE }, 'h')] })
       .expect(201);
     const after = await counts();
     expect(after.slice(0, 2)).toEqual([tires - 1, stems - 1]);
@@ -306,7 +306,7 @@ describe('handing over', () => {
     // Handed over again takes nothing twice.
     await ask
       .post('/api/jobs/j/entries')
-      .send({ expectedSeq: 4, entries: [entry('handed-over', { to: 'Petra' }, 'h2')] })
+      .send({ expectedSeq: 4, entries: [entry('handed-over', { to: 'Petra', despite: DESPITE }, 'h2')] })
       .expect(201);
     expect((await counts()).slice(0, 2)).toEqual([tires - 1, stems - 1]);
     await ask

@@ -1,6 +1,6 @@
 import { withChosen } from '../../src/core/visit';
 import type { Wheel } from '../../src/core/wheels';
-import { testApp } from './test-app';
+import { DESPITE, testApp } from './test-app';
 
 const LATER = '2999-01-01T10:00:00.000Z';
 let n = 0;
@@ -118,7 +118,13 @@ describe('a machine that comes in', () => {
   });
 
   test('it is over once every wheel is handed over, and open again when one is undone', async () => {
-    const hand = { id: 'j-over', who: 'Juna Birk', station: 'hand-over', kind: 'handed-over', data: { to: 'Petra' } };
+    const hand = {
+      id: 'j-over',
+      who: 'Juna Birk',
+      station: 'hand-over',
+      kind: 'handed-over',
+      data: { to: 'Petra', despite: DESPITE },
+    };
     await ask
       .post('/api/jobs/v1-f/entries')
       .send({ expectedSeq: 3, entries: [hand] })

@@ -7,6 +7,10 @@ import { recordSchema, TREADS, type Tread } from '../shop';
 import type { Machine, Wheel } from '../wheels';
 import type { RuleValues } from '../rules';
 import { PIECE_SIDES, type LevelTest, type Piece, type Settle } from '../balance';
+import { discRunout, SPINS, type Spin } from '../brake';
+import { CHAIN_SIDES, chainSlack, type ChainSide } from '../drive';
+import { sensorGap, SENSOR_READINGS, type SensorReading } from '../leave';
+import { LUBRICANTS, type Lubricant } from '../torque';
 import { READINGS_FIELD, SPOKES_FIELD, type RungSpoke, type RunoutReading } from '../truing';
 import { inspectionOf, INSPECTED, type Inspected } from '../inspect';
 import { SCHOOLS, schoolChoices, type School } from '../procedure/schools';
@@ -23,6 +27,7 @@ import {
   type TapeReading,
 } from '../ring';
 import { STATIONS, type StationId } from '../stations';
+import { sensorInput, slackInput } from './back-inputs';
 
 /** Rings of a clamped wheel, and the halves of a split rim. */
 export const RING_NAMES = [...BEAD_SIDES, 'rim'] as const;
@@ -124,13 +129,44 @@ export interface EntryData {
   /** Written by an earlier program only: a trial with its rest, and checks of the weights at 3 and 9 o'clock. */
   'trial-rest': { trialMassG: number; trialDeg: number; restDeg: number };
   'level-check': { clock: 3 | 9; moved: LevelTest['moved'] };
+  /** `pass` 2 is the second round; `thread` what is on it, where its value is for dry ones. */
   torqued: {
     fastener: string;
     how: 'torqued' | 'snug' | 'guess';
     torqueNm: number | null;
     wrench: string | null;
     device?: string | null;
+    pass?: 1 | 2;
+    thread?: Lubricant | null;
   };
+  /** Play of chain or belt in the middle of its lower run, at several places of it; `pitchMm` null where not known. */
+  slack: {
+    when: 'before' | 'after';
+    placesMm: number[];
+    wantMinMm: number;
+    wantMaxMm: number;
+    runMm: number;
+    pitchMm: number | null;
+  };
+  /** The marks of both adjusters, larger further back. */
+  marks: { leftMm: number; rightMm: number; spanMm: number; chainSide: ChainSide };
+  /** The brake, pumped, and the wheel, spun with it let go. */
+  brake: { firm: boolean; spin: Spin };
+  'sensor-gap': { readings: SensorReading[]; wantMinMm: number | null; wantMaxMm: number | null };
+  'disc-runout': { readings: RunoutReading[]; limitMm: number | null; device?: string | null };
+  /**
+   * Ridden, or refused by somebody. `of`: the same ride, written at another wheel of the visit; only the server writes
+   * it.
+   */
+  'test-ride': {
+    how: 'ridden' | 'not good' | 'refused';
+    by: string;
+    shakesAtKmh: number | null;
+    found: string;
+    of?: string;
+  };
+  /** Taught the new wheel, as the machine's record asks. */
+  taught: { done: boolean; found: string; of?: string };
   /** `look` says which readings close it; entries of an earlier program do not say. */
   recheck: { what: string; onDate: string; look?: JobLook };
   /** Looked at again: what was asked for, whether it was as it should be, and what was read. */
@@ -142,10 +178,15 @@ export interface EntryData {
     tempC: number | null;
     device?: string | null;
   };
-  'handed-over': { to: string };
+  /** `despite` where a safety point is not proved: who hands it over all the same, and why. */
+  'handed-over': { to: string; despite?: { by: string; why: string } | null; oldTire?: OldTire | null };
   undo: { entryId: string };
 }
 export type EntryKind = keyof EntryData;
+
+/** Where the tire that came off went. */
+export const OLD_TIRES = ['recycled', 'kept', 'given back'] as const;
+export type OldTire = (typeof OLD_TIRES)[number];
 
 /** What a client asks to append. `replaces` names the entry that a correction stands in for. */
 export interface EntryBody<K extends EntryKind = EntryKind> {
@@ -172,6 +213,7 @@ const device = maybe(text(40, 'The instrument')).optional().default(null);
 const altitude = quantity('m', -500, 9000, 'Altitude').optional().default(0);
 const mass = quantity('g', 0.5, 500, 'The mass');
 const dateCode = text(4, 'The date code');
+const ofServer = Joi.any().forbidden().meta({ expected: 'nothing: the server writes it' });
 const id = text(60, 'Name of the entry');
 const pieces = listOf(
   record({ massG: mass, deg: angle('Place of the piece'), side: oneOf(PIECE_SIDES, 'Side of the rim') }, 'A piece'),
@@ -229,7 +271,7 @@ const DATA: DataSchemas = {
     luggageKg: quantity('kg', 0, 500, 'Luggage'),
   },
   school: { school: oneOf(SCHOOLS, 'The school'), value: text(60, 'What it is for this job') },
-  step: { stepId: id, of: Joi.any().forbidden().meta({ expected: 'nothing: the server writes it' }) },
+  step: { stepId: id, of: ofServer },
   findings: {
     part: oneOf(INSPECTED, 'What was looked at'),
     found: listOf(text(40, 'A finding'), 20, 'What was found'),
@@ -346,7 +388,40 @@ const DATA: DataSchemas = {
     torqueNm: maybe(quantity('Nm', 0.1, 1000, 'Torque')),
     wrench: maybe(text(60, 'The wrench')),
     device,
+    pass: Joi.number().valid(1, 2).optional().default(1).meta({ expected: 'the first round or the second, 1 or 2' }),
+    thread: maybe(oneOf(LUBRICANTS, 'On its threads')).optional().default(null),
   },
+  slack: {
+    when: oneOf(['before', 'after'], 'Before it was adjusted, or after'),
+    placesMm: listOf(quantity('mm', 0, 300, 'Slack at a place'), 12, 'Slack, at several places of the chain').custom(
+      (places: unknown[], helpers) => (places.length > 0 ? places : helpers.error('any.invalid')),
+    ),
+    wantMinMm: quantity('mm', 0, 200, 'Slack that the manual wants, at least'),
+    wantMaxMm: quantity('mm', 1, 250, 'Slack that the manual wants, at most'),
+    runMm: quantity('mm', 150, 1500, 'Free run between the sprockets'),
+    pitchMm: maybe(quantity('mm', 0.5, 3, 'Pitch of the adjuster’s thread')),
+  },
+  marks: {
+    leftMm: quantity('mm', -100, 300, 'Left mark, how far back'),
+    rightMm: quantity('mm', -100, 300, 'Right mark, how far back'),
+    spanMm: quantity('mm', 80, 600, 'Distance between the adjusters'),
+    chainSide: oneOf(CHAIN_SIDES, 'Side of the chain or belt'),
+  },
+  brake: { firm: yes('Firm'), spin: oneOf(SPINS, 'How the wheel turns') },
+  'sensor-gap': {
+    readings: SENSOR_READINGS,
+    wantMinMm: maybe(quantity('mm', 0, 5, 'Gap in the manual, at least')),
+    wantMaxMm: maybe(quantity('mm', 0.05, 10, 'Gap in the manual, at most')),
+  },
+  'disc-runout': { readings: READINGS_FIELD, limitMm: maybe(quantity('mm', 0.02, 2, 'Limit in the manual')), device },
+  'test-ride': {
+    how: oneOf(['ridden', 'not good', 'refused'], 'How it went'),
+    by: text(60, 'Who rode, or refused it'),
+    shakesAtKmh: maybe(quantity('km/h', 5, 300, 'Speed at which it shakes')),
+    found: text(300, 'What was found').allow(''),
+    of: ofServer,
+  },
+  taught: { done: yes('Taught'), found: text(300, 'What was seen').allow(''), of: ofServer },
   recheck: {
     what: text(120, 'What to look at again'),
     onDate: date('When'),
@@ -362,7 +437,15 @@ const DATA: DataSchemas = {
       .default(null),
     device,
   },
-  'handed-over': { to: text(80, 'Who took it') },
+  'handed-over': {
+    to: text(80, 'Who took it'),
+    despite: maybe(
+      record({ by: text(60, 'Who hands it over all the same'), why: text(300, 'Why') }, 'Handed over all the same'),
+    )
+      .optional()
+      .default(null),
+    oldTire: maybe(oneOf(OLD_TIRES, 'The old tire')).optional().default(null),
+  },
   undo: { entryId: id },
 };
 
@@ -398,15 +481,22 @@ const checkTrouble = ({ symptom, curedBy }: EntryData['trouble']): void => {
     );
 };
 
+/** What a reading is held to as well: what its working refuses. */
+const CHECKS: { [K in EntryKind]?: (data: EntryData[K]) => void } = {
+  school: checkSchool,
+  trouble: checkTrouble,
+  findings: ({ part, found }) => void inspectionOf(part).run({ found }),
+  slack: (data) => void chainSlack.run(slackInput(data)),
+  'sensor-gap': (data) => void sensorGap.run(sensorInput(data)),
+  'disc-runout': ({ readings }) => void discRunout.run({ readings }),
+};
+
 /** The entry with clean data. Throws `InputError` naming the field that does not fit. */
 export const checkEntryBody = (value: unknown): EntryBody => {
   const body = check<EntryBody>(entryBodySchema, value);
   try {
     const data = check<EntryData[EntryKind]>(DATA_SCHEMAS[body.kind], body.data);
-    if (body.kind === 'school') checkSchool(data as EntryData['school']);
-    if (body.kind === 'findings')
-      inspectionOf((data as EntryData['findings']).part).run({ found: (data as EntryData['findings']).found });
-    if (body.kind === 'trouble') checkTrouble(data as EntryData['trouble']);
+    (CHECKS[body.kind] as ((data: unknown) => void) | undefined)?.(data);
     return { ...body, data };
   } catch (error) {
     if (error instanceof InputError) throw new InputError(`data.${error.field}`, error.message, error.expected);

@@ -1,4 +1,5 @@
 import { chanceText, type Piece } from '../balance';
+import { SPIN_WORDS } from '../brake';
 import { FINDINGS, INSPECTED_WORDS } from '../inspect';
 import { GROUND_WORDS, USE_WORDS } from '../pressure';
 import { SYMPTOM_WORDS } from '../procedure';
@@ -26,7 +27,7 @@ interface Say {
 }
 
 /** Parts of a sentence that are there, one after the other. */
-const listed = (parts: readonly (string | false | null)[], between = ', '): string =>
+const listed = (parts: readonly (string | false | null | undefined)[], between = ', '): string =>
   parts.filter(Boolean).join(between);
 
 /** How far the readings of one direction are apart; null where there are none. */
@@ -34,9 +35,10 @@ const spanOf = (
   readings: EntryData['runout']['readings'],
   key: 'lateralMm' | 'radialMm',
   { q }: Say,
+  digits = 1,
 ): string | null => {
   const values = readings.flatMap((r) => (r[key] === undefined ? [] : [r[key]]));
-  return values.length === 0 ? null : q(Math.max(...values) - Math.min(...values), 'mm', 1);
+  return values.length === 0 ? null : q(Math.max(...values) - Math.min(...values), 'mm', digits);
 };
 
 /** A sentence for each kind of entry but an undo, which speaks of the station it was written at. */
@@ -124,17 +126,36 @@ const SENTENCES: { [K in Exclude<EntryKind, 'undo'>]: (data: EntryData[K], say: 
   'trial-rest': ({ trialMassG, trialDeg, restDeg }, { q }) =>
     `With ${q(trialMassG, 'g')} at ${placeText(trialDeg)} settles at ${placeText(restDeg)}`,
   'level-check': ({ clock, moved }) => `Held at ${clock} o’clock: ${moved}`,
-  torqued: ({ fastener, how, torqueNm, wrench, device }, { q }) => {
+  torqued: ({ fastener, how, torqueNm, wrench, device, pass, thread }, { q }) => {
     const value = torqueNm === null ? '' : ` ${q(torqueNm, 'Nm')}`;
-    return `${fastener}: ${how}${value}${wrench ? `, ${wrench}` : ''}${device ? ', as the wrench said' : ''}`;
+    const more = listed([wrench, thread && `${thread} on the threads`, device && 'as the wrench said']);
+    return `${fastener}: ${how}${value}${pass === 2 ? ', once more' : ''}${more ? `, ${more}` : ''}`;
   },
+  slack: ({ when, placesMm, wantMinMm, wantMaxMm }, { q }) =>
+    `Chain slack ${when} adjusting: ${placesMm.map((mm) => q(mm, 'mm')).join(', ')}; ${q(wantMinMm, 'mm')} to ${q(wantMaxMm, 'mm')} wanted`,
+  marks: ({ leftMm, rightMm }, { q }) =>
+    `Marks of the adjusters: left ${q(leftMm, 'mm', 1)}, right ${q(rightMm, 'mm', 1)}`,
+  brake: ({ firm, spin }) => `Brake ${firm ? 'firm' : 'not firm'}; the wheel ${SPIN_WORDS[spin]}`,
+  'sensor-gap': ({ readings }, { q }) => {
+    const gaps = readings.map((r) => r.gapMm);
+    return `Sensor gap ${q(Math.min(...gaps), 'mm', 2)} to ${q(Math.max(...gaps), 'mm', 2)} at ${counted(gaps.length, 'place')}`;
+  },
+  'disc-runout': ({ readings, device }, say) =>
+    `Brake disc: runs out by ${spanOf(readings, 'lateralMm', say, 2) ?? 'no reading'}, at ${counted(readings.length, 'place')}${say.by(device)}`,
+  'test-ride': ({ how, by, shakesAtKmh, found, of }, { q }) => {
+    const what = { ridden: 'ridden', 'not good': 'ridden, not as it should be', refused: 'refused' }[how];
+    const shakes = shakesAtKmh !== null && `shakes at ${q(shakesAtKmh, 'km/h')}`;
+    return `Test ride${of === undefined ? '' : ', written at the other wheel'}: ${what} by ${by}${shakes ? `, ${shakes}` : ''}${found ? `. ${found}` : ''}`;
+  },
+  taught: ({ done, found }) => `Taught the new wheel: ${done ? 'done' : 'not done'}${found ? `. ${found}` : ''}`,
   recheck: ({ what, onDate }) => `Look again on ${onDate}: ${what}`,
   'looked-again': ({ what, good, found, gaugeKpa, tempC, device }, { q, by }) => {
     const read =
       gaugeKpa === null ? '' : `, ${q(gaugeKpa, 'kPa')}${tempC === null ? '' : ` at ${q(tempC, 'C')}`}${by(device)}`;
     return `Looked at again: ${what}: ${good ? 'as it should be' : 'not as it should be'}${read}${found ? `. ${found}` : ''}`;
   },
-  'handed-over': ({ to }) => `Handed over to ${to}`,
+  'handed-over': ({ to, despite, oldTire }) =>
+    `Handed over to ${to}${oldTire ? `, old tire ${oldTire}` : ''}${despite ? `, all the same, by ${despite.by}: ${despite.why}` : ''}`,
 };
 
 const sayIn = (units: UnitPreferences, steps: ReadonlyMap<string, string>): Say => {

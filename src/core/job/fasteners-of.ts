@@ -1,8 +1,11 @@
+import { inTighteningOrder } from '../torque';
 import { wheelEnd, type Fastener } from '../wheels';
 import type { JobState } from './fold-job';
 
-/** The fasteners that hold this wheel. */
+/** The fasteners that hold this wheel, in the order in which they are tightened. */
 export const fastenersOf = (state: Pick<JobState, 'machine' | 'wheel'>): Fastener[] =>
-  (state.machine?.fasteners ?? []).filter(
-    (f) => f.wheel === 'any' || (state.wheel && f.wheel === wheelEnd(state.wheel.position)),
+  inTighteningOrder(
+    (state.machine?.fasteners ?? []).filter(
+      (f) => f.wheel === 'any' || (state.wheel && f.wheel === wheelEnd(state.wheel.position)),
+    ),
   );

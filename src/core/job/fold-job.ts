@@ -46,10 +46,19 @@ export interface JobState {
   pressureSet: Required<EntryData['pressure-set']> | null;
   balance: BalanceLog;
   torqued: Record<string, EntryData['torqued']>;
+  /** Fasteners that were gone over once more. */
+  secondRound: string[];
+  slack: { before: EntryData['slack'] | null; after: EntryData['slack'] | null };
+  marks: EntryData['marks'] | null;
+  brake: EntryData['brake'] | null;
+  sensorGap: EntryData['sensor-gap'] | null;
+  discRunout: EntryData['disc-runout'] | null;
+  ride: (EntryData['test-ride'] & { at: string; who: string }) | null;
+  taught: (EntryData['taught'] & { at: string; who: string }) | null;
   rechecks: EntryData['recheck'][];
   /** What was looked at again, in the order of the log. */
   lookedAgain: LookedAgain[];
-  handedOver: { to: string; at: string } | null;
+  handedOver: (Required<EntryData['handed-over']> & { at: string; who: string }) | null;
 }
 
 export const emptyJob = (): JobState => ({
@@ -84,6 +93,14 @@ export const emptyJob = (): JobState => ({
   pressureSet: null,
   balance: UNBALANCED,
   torqued: {},
+  secondRound: [],
+  slack: { before: null, after: null },
+  marks: null,
+  brake: null,
+  sensorGap: null,
+  discRunout: null,
+  ride: null,
+  taught: null,
   rechecks: [],
   lookedAgain: [],
   handedOver: null,
@@ -131,6 +148,8 @@ const EARLIER_CHOICE = {
   parts: [],
   doubled: false,
 } as const;
+
+const EARLIER_HAND_OVER = { despite: null, oldTire: null } as const;
 
 const EARLIER_SET = { shopM: 0, rideM: 0, gauge: null, thermometer: null, second: null } as const;
 
@@ -243,13 +262,34 @@ const apply = (state: JobState, entry: Entry): JobState => {
     case 'pressure-set':
       return { ...state, pressureSet: { ...EARLIER_SET, ...entry.data } };
     case 'torqued':
-      return { ...state, torqued: { ...state.torqued, [entry.data.fastener]: entry.data } };
+      return {
+        ...state,
+        torqued: { ...state.torqued, [entry.data.fastener]: entry.data },
+        secondRound:
+          entry.data.pass === 2
+            ? [...new Set([...state.secondRound, entry.data.fastener])]
+            : state.secondRound.filter((f) => f !== entry.data.fastener),
+      };
+    case 'slack':
+      return { ...state, slack: { ...state.slack, [entry.data.when]: entry.data } };
+    case 'marks':
+      return { ...state, marks: entry.data };
+    case 'brake':
+      return { ...state, brake: entry.data };
+    case 'sensor-gap':
+      return { ...state, sensorGap: entry.data };
+    case 'disc-runout':
+      return { ...state, discRunout: entry.data };
+    case 'test-ride':
+      return { ...state, ride: { ...entry.data, at: entry.at, who: entry.who } };
+    case 'taught':
+      return { ...state, taught: { ...entry.data, at: entry.at, who: entry.who } };
     case 'recheck':
       return { ...state, rechecks: [...state.rechecks.filter((r) => r.what !== entry.data.what), entry.data] };
     case 'looked-again':
       return { ...state, lookedAgain: [...state.lookedAgain, { ...entry.data, at: entry.at, who: entry.who }] };
     case 'handed-over':
-      return { ...state, handedOver: { to: entry.data.to, at: entry.at } };
+      return { ...state, handedOver: { ...EARLIER_HAND_OVER, ...entry.data, at: entry.at, who: entry.who } };
     case 'undo':
       return state;
   }

@@ -135,13 +135,45 @@ const SAID: { [K in EntryKind]: EntryData[K][] } = {
   torqued: [
     { fastener: 'axle nut', how: 'torqued', torqueNm: 100, wrench: 'long click', device: 'long click' },
     { fastener: 'lock nut', how: 'snug', torqueNm: null, wrench: null },
+    { fastener: 'axle nut', how: 'torqued', torqueNm: 100, wrench: 'long click', pass: 2, thread: 'anti-seize' },
+  ],
+  slack: [
+    { when: 'before', placesMm: [42], wantMinMm: 25, wantMaxMm: 35, runMm: 560, pitchMm: null },
+    { when: 'after', placesMm: [31, 29.5, 33], wantMinMm: 25, wantMaxMm: 35, runMm: 560, pitchMm: 1.25 },
+  ],
+  marks: [{ leftMm: 31.5, rightMm: 30, spanMm: 240, chainSide: 'left' }],
+  brake: [
+    { firm: true, spin: 'free' },
+    { firm: false, spin: 'at one place' },
+  ],
+  'sensor-gap': [
+    { readings: [0, 120, 240].map((deg, i) => ({ deg, gapMm: 0.6 + i / 10 })), wantMinMm: 0.4, wantMaxMm: null },
+  ],
+  'disc-runout': [
+    {
+      readings: [0, 60, 120, 180, 240, 300].map((angleDeg, i) => ({ angleDeg, lateralMm: i % 2 ? 0.06 : -0.02 })),
+      limitMm: 0.25,
+      device: 'dial',
+    },
+  ],
+  'test-ride': [
+    { how: 'ridden', by: 'Ada Marl', shakesAtKmh: null, found: '' },
+    { how: 'not good', by: 'Ada Marl', shakesAtKmh: 95, found: 'pulls left' },
+    { how: 'refused', by: 'Ned Ash', shakesAtKmh: null, found: '' },
+  ],
+  taught: [
+    { done: true, found: 'lamp went out' },
+    { done: false, found: '' },
   ],
   recheck: [{ what: 'Pressure, cold', onDate: '2026-05-01' }],
   'looked-again': [
     { what: 'Pressure, cold', good: true, found: '', gaugeKpa: 89, tempC: 18, device: null },
     { what: 'Age of the tire', good: false, found: 'cracks at the bead', gaugeKpa: null, tempC: null },
   ],
-  'handed-over': [{ to: 'Ned Ash' }],
+  'handed-over': [
+    { to: 'Ned Ash' },
+    { to: 'Ned Ash', despite: { by: 'Ada Marl', why: 'he takes it on a trailer' }, oldTire: 'kept' },
+  ],
   undo: [{ entryId: 'e4' }],
 };
 

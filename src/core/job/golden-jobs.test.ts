@@ -99,6 +99,12 @@ const JOBS: Record<string, () => Log> = {
     l.add('balanced', { heavyMassG: 41, heavyDeg: 210, leftG: 2, leftDeg: 20, bandG: 3, chance: 0.97 });
     l.add('torqued', { fastener: 'rear axle nut', how: 'torqued', torqueNm: 100, wrench: 'long' });
     l.add('torqued', { fastener: 'rim lock nut', how: 'snug', torqueNm: null, wrench: null });
+    l.add('torqued', { fastener: 'rear axle nut', how: 'torqued', torqueNm: 100, wrench: 'long', pass: 2 });
+    l.add('slack', { when: 'before', placesMm: [46], wantMinMm: 30, wantMaxMm: 40, runMm: 580, pitchMm: 1.25 });
+    l.add('slack', { when: 'after', placesMm: [34, 36], wantMinMm: 30, wantMaxMm: 40, runMm: 580, pitchMm: 1.25 });
+    l.add('marks', { leftMm: 31, rightMm: 31, spanMm: 240, chainSide: 'left' });
+    l.add('brake', { firm: true, spin: 'free' });
+    l.add('test-ride', { how: 'ridden', by: 'Ada Marl', shakesAtKmh: null, found: '' });
     l.add('photo', { photoId: 'b'.repeat(64), part: 'bead', says: 'torn' });
     l.add('note', { text: 'strip was doubled' });
     l.add('handed-over', { to: 'Ned Ash' });

@@ -5,7 +5,9 @@ export {
   checkEntryBody,
   ENTRY_KINDS,
   PHOTO_ID,
+  OLD_TIRES,
   RING_NAMES,
+  type OldTire,
   type RingName,
   type Entry,
   type EntryBody,
@@ -13,15 +15,9 @@ export {
   type EntryKind,
 } from './entries';
 export { foldJob, emptyJob, effectiveEntries, standingId, type JobState, type LookedAgain } from './fold-job';
-export {
-  stationReport,
-  jobReport,
-  openPoints,
-  seatLadderOf,
-  seatLimitOf,
-  pressureStartOf,
-  type StationReport,
-} from './station-report';
+export { stationReport, jobReport, openPoints, pressureStartOf, type StationReport } from './station-report';
+export { seatLadderOf, seatLimitOf } from './seat-of';
+export { alignOf, brakeNow, chainOf, coolUntil, discOf, leaveFactsOf, readyOf, sensorOf, teachingOf } from './back-of';
 export { fastenersOf } from './fasteners-of';
 export {
   chosenFitOf,

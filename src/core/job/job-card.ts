@@ -1,10 +1,12 @@
 import { chanceText } from '../balance';
+import { SPIN_WORDS } from '../brake';
 import { BEAD_SIDES } from '../ring';
 import { tireAge } from '../tires';
 import { USE_WORDS } from '../pressure';
 import { formatQuantity, placeText, type Unit, type UnitPreferences } from '../units';
 import { BUILD_WORDS, KIND_WORDS, lockPlaces, POSITION_WORDS } from '../wheels';
 import { attempt } from '../working';
+import { readyOf } from './back-of';
 import { testsOfNow } from './balance-log';
 import type { JobState } from './fold-job';
 import { recheckDates, type Recheck } from './recheck-dates';
@@ -21,6 +23,8 @@ export interface JobCard {
   doubts: string[];
   rechecks: Recheck[];
   notes: string[];
+  /** Handed over though the log did not prove all: by whom, why, and what; null where it did, or is not handed over. */
+  despite: string | null;
 }
 
 type Quantity = (value: number, unit: Unit, digits?: number) => string;
@@ -111,9 +115,13 @@ export const jobCard = (state: JobState, today: string, units: UnitPreferences):
       rows: fastenersOf(state).map((f): [string, string] => {
         const done = state.torqued[f.name];
         const value = f.torqueNm === null ? '' : `, ${q(f.torqueNm, 'Nm')}`;
-        return [f.name, done ? `${done.how}${value}${done.wrench ? `, ${done.wrench}` : ''}` : `not recorded${value}`];
+        const twice = state.secondRound.includes(f.name) ? ', twice round' : '';
+        const said = done && [`${done.how}${value}${twice}`, done.wrench, done.thread].filter(Boolean).join(', ');
+        return [f.name, said ?? `not recorded${value}`];
       }),
     },
+    { title: 'Wheel back', rows: backRows(state, q) },
+    { title: 'Before it left', rows: leaveRows(state, q) },
   ];
   const open = openPoints(jobReport(state, today));
   return {
@@ -130,7 +138,48 @@ export const jobCard = (state: JobState, today: string, units: UnitPreferences):
     doubts: open.doubts,
     rechecks: recheckDates(state, workDay),
     notes: state.notes.map((n) => n.text),
+    despite: despiteText(state),
   };
+};
+
+/** Slack, marks, sensor, disc and brake as they were measured. */
+const backRows = (state: JobState, q: Quantity): [string, string][] => {
+  const { slack, marks, sensorGap, discRunout, brake } = state;
+  const tight = (s: typeof slack.before) => s && q(Math.min(...s.placesMm), 'mm');
+  const [before, after] = [tight(slack.before), tight(slack.after)];
+  const gaps = sensorGap?.readings.map((r) => r.gapMm) ?? [];
+  const faces = discRunout?.readings.flatMap((r) => (r.lateralMm === undefined ? [] : [r.lateralMm])) ?? [];
+  return known([
+    ['Slack', before && after ? `${before} before, ${after} after` : (after ?? before)],
+    ['Marks', marks && `left ${q(marks.leftMm, 'mm', 1)}, right ${q(marks.rightMm, 'mm', 1)}`],
+    ['Sensor gap', gaps.length > 0 && `${q(Math.min(...gaps), 'mm', 2)} to ${q(Math.max(...gaps), 'mm', 2)}`],
+    ['Disc runs out', faces.length > 0 && q(Math.max(...faces) - Math.min(...faces), 'mm', 2)],
+    ['Brake', brake && `${brake.firm ? 'firm' : 'not firm'}, ${SPIN_WORDS[brake.spin]}`],
+  ]);
+};
+
+const RIDE_WORDS = { ridden: 'ridden', 'not good': 'ridden, not as it should be', refused: 'refused' } as const;
+
+/** What was done before it left: the ride, what the machine was taught, the points that are proved, the old tire. */
+const leaveRows = (state: JobState, q: Quantity): [string, string][] => {
+  const { ride, taught, handedOver } = state;
+  const { points, missing } = readyOf(state).result;
+  const shakes = ride?.shakesAtKmh != null && `shakes at ${q(ride.shakesAtKmh, 'km/h')}`;
+  return known([
+    ['Test ride', ride && [`${RIDE_WORDS[ride.how]} by ${ride.by}`, shakes, ride.found].filter(Boolean).join(', ')],
+    ['Taught', taught && `${taught.done ? 'done' : 'not done'}${taught.found ? `, ${taught.found}` : ''}`],
+    ['Safety points', `${points.length - missing.length} of ${points.length} proved by the log`],
+    ['Old tire', handedOver?.oldTire],
+  ]);
+};
+
+/** The caution on the card of a wheel that left though its log did not prove all. */
+const despiteText = (state: JobState): string | null => {
+  const despite = state.handedOver?.despite;
+  if (!despite) return null;
+  const { missing } = readyOf(state).result;
+  const what = missing.map((p) => `${p.says.toLowerCase()} (${p.by})`).join('; ');
+  return `Handed over all the same by ${despite.by}: ${despite.why}. The log does not prove: ${what || 'nothing that is missing now'}.`;
 };
 
 /** Mean of what was measured at several places. */

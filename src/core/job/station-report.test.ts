@@ -72,6 +72,12 @@ const wholeJob = () => {
     { station: 'wheel-back' },
   );
   l.add('torqued', { fastener: 'rim lock nut', how: 'snug', torqueNm: null, wrench: null }, { station: 'wheel-back' });
+  l.add(
+    'torqued',
+    { fastener: 'rear axle nut', how: 'torqued', torqueNm: 100, wrench: 'long', pass: 2 },
+    { station: 'wheel-back' },
+  );
+  l.add('slack', { when: 'after', placesMm: [33, 35], wantMinMm: 30, wantMaxMm: 40, runMm: 580, pitchMm: 1.25 });
   return l;
 };
 
@@ -160,6 +166,48 @@ describe('what is missing or doubtful', () => {
       'snug instead of torqued',
       (l) => l.add('torqued', { fastener: 'rear axle nut', how: 'snug', torqueNm: 100, wrench: null }),
       /snug, though/,
+    ],
+    [
+      'a tight chain',
+      (l) => l.add('slack', { when: 'after', placesMm: [29], wantMinMm: 30, wantMaxMm: 40, runMm: 580, pitchMm: null }),
+      /Wheel back: Too tight: 29 mm, at least 30 mm wanted/,
+    ],
+    [
+      'a wheel askew',
+      (l) => l.add('marks', { leftMm: 33, rightMm: 30, spanMm: 240, chainSide: 'left' }),
+      /Wheel back: The left end is further back by 3\.0 mm/,
+    ],
+    ['a soft brake', (l) => l.add('brake', { firm: false, spin: 'free' }), /Wheel back: The brake is not firm/],
+    [
+      'a ring that rubs',
+      (l) =>
+        l.add('sensor-gap', {
+          readings: [0, 120, 240].map((deg) => ({ deg, gapMm: deg / 240 })),
+          wantMinMm: 0,
+          wantMaxMm: 1,
+        }),
+      /Wheel back: The ring rubs at 12 o'clock/,
+    ],
+    [
+      'a bent disc',
+      (l) =>
+        l.add('disc-runout', {
+          readings: [0, 60, 120, 180, 240, 300].map((angleDeg) => ({ angleDeg, lateralMm: angleDeg / 600 })),
+          limitMm: 0.4,
+        }),
+      /Wheel back: Runs out by 0\.50 mm, at most 0\.40 mm/,
+    ],
+    [
+      'anti-seize on a dry value',
+      (l) =>
+        l.add('torqued', {
+          fastener: 'rear axle nut',
+          how: 'torqued',
+          torqueNm: 100,
+          wrench: 'long',
+          thread: 'anti-seize',
+        }),
+      /rear axle nut: anti-seize on the threads clamps 1\.67 times/,
     ],
     [
       'a bent rim',
@@ -268,7 +316,7 @@ describe('the job card', () => {
       'Air: Set': '13.5 psi at 20 °C',
       "Balance: 12:50 o'clock, 25°": '20 g + 20 g far side',
       'Balance: Held level': 'stays, stays',
-      'Torque: rear axle nut': 'torqued, 73.8 lbf·ft, long',
+      'Torque: rear axle nut': 'torqued, 73.8 lbf·ft, twice round, long',
       'Torque: rim lock nut': 'snug',
     });
     expect(card.doubts).toEqual([]);
@@ -322,6 +370,15 @@ describe('the log in words', () => {
     l.add('school', { school: 'tube.in', value: 'with the tire' });
     l.add('load', { riderKg: 90, passengerKg: 0, luggageKg: 12 });
     l.add('note', { text: 'seal greased' });
+    l.add('marks', { leftMm: 31, rightMm: 30.5, spanMm: 240, chainSide: 'left' });
+    l.add('brake', { firm: true, spin: 'free' });
+    l.add('sensor-gap', { readings: [0, 120, 240].map((deg) => ({ deg, gapMm: 0.8 })), wantMinMm: 0.5, wantMaxMm: 1 });
+    l.add('disc-runout', {
+      readings: [0, 60, 120, 180, 240, 300].map((angleDeg) => ({ angleDeg, lateralMm: 0.02 })),
+      limitMm: 0.2,
+    });
+    l.add('test-ride', { how: 'ridden', by: 'Ada Marl', shakesAtKmh: null, found: '' });
+    l.add('taught', { done: true, found: 'the lamp went out' });
     l.add('recheck', { what: 'Pressure', onDate: TODAY });
     l.add('looked-again', { what: 'Pressure', good: true, found: 'held', gaugeKpa: 90, tempC: 18 });
     l.add('handed-over', { to: 'Ned Ash' });

@@ -1,18 +1,20 @@
 import { TESTS } from '../balance';
-import { pressureStart, seatLadder, seatLimit, type OwnLimit } from '../pressure';
+import { pressureStart } from '../pressure';
 import { inspectionOf, INSPECTED } from '../inspect';
 import { SYMPTOM_WORDS } from '../procedure';
 import { ruleNumber } from '../rules';
-import { torqueCheck } from '../torque';
+import { clampsTimes, torqueCheck } from '../torque';
 import { tireAge } from '../tires';
 import { attempt } from '../working';
-import { wheelEnd } from '../wheels/wheel';
+import { wheelEnd, type Fastener } from '../wheels/wheel';
 import { fastenersOf } from './fasteners-of';
+import { backDoubts } from './back-of';
 import { chosenFitOf } from './fitting-of';
 import { testsOfNow } from './balance-log';
 import type { JobState } from './fold-job';
 import { STATIONS, STATION_WORDS, type StationId } from '../stations';
 import { clampedReport } from './ring-report';
+import { seatLimitOf } from './seat-of';
 import { stepsOf } from './steps-of';
 import { runoutOf, spokeRingOf } from './truing-of';
 
@@ -35,42 +37,6 @@ const findings = (wants: readonly Want[], doubts: (string | false | null)[]): Fi
   missing: wants.filter(([there]) => !there).map(([, missing]) => missing),
   doubts: doubts.filter((d): d is string => Boolean(d)),
 });
-
-/** The limit while seating, from what the log knows. */
-export const seatLimitOf = (state: JobState) =>
-  seatLimit.run({
-    shopCeilingKpa: ruleNumber('seat.shopCeilingKpa', state.rules),
-    ...(state.chosen?.seatLimitKpa != null ? { sidewallKpa: state.chosen.seatLimitKpa } : {}),
-    ...(state.wheel?.rimLimitKpa != null ? { rimKpa: state.wheel.rimLimitKpa } : {}),
-    ...(state.raised ? { raised: state.raised } : {}),
-    ...(ownLimitOf(state) ? { own: ownLimitOf(state)! } : {}),
-    rules: state.rules,
-  });
-
-/** A tire that the shop's ceiling is not made for. */
-const ownLimitOf = ({ wheel, machine, chosen }: JobState): OwnLimit | null =>
-  wheel?.build === 'beadlock'
-    ? 'beadlock'
-    : machine && (machine.kind === 'quad' || machine.kind === 'side-by-side') && chosen?.seatLimitKpa == null
-      ? 'low-pressure tire'
-      : null;
-
-/**
- * What to do next while seating, from the present try and those before it; `liveKpa` is what a gauge shows that nobody
- * took yet.
- */
-export const seatLadderOf = (state: JobState, liveKpa: readonly number[] = []) =>
-  seatLadder.run({
-    limitKpa: seatLimitOf(state).result.limitKpa,
-    readingsKpa: [...state.seatReadings.slice(state.seatTries.from).map((r) => r.gaugeKpa), ...liveKpa].slice(-500),
-    discSeated: state.seated.disc,
-    otherSeated: state.seated.other,
-    pops: state.pops.length,
-    line: state.line,
-    triesBefore: state.seatTries.ended,
-    tube: state.chosen?.tube ?? state.wheel?.tube ?? false,
-    rules: state.rules,
-  });
 
 /** The pressure to start from, or the problem that keeps it from being known. */
 export const pressureStartOf = (state: JobState, askedKpa?: number) => {
@@ -251,28 +217,43 @@ const balance = ({ balance: it, rules }: JobState): Findings => {
   );
 };
 
+/** What the chain still wants measured; nothing where there is none, or its station has not begun. */
+const slackWant = (state: JobState): Want[] => {
+  const isAsked = stepsOf(state, 'wheel-back').some((s) => s.reads === 'chain');
+  return isAsked ? [[state.slack.after !== null || state.slack.before !== null, 'the slack, measured']] : [];
+};
+
+/** What is said of a fastener that is not as it should be. */
+const fastenerDoubts = (state: JobState, { name, torqueNm }: Fastener): (string | false)[] => {
+  const done = state.torqued[name];
+  if (!done) return [];
+  const isOff =
+    Boolean(done.device) &&
+    done.torqueNm !== null &&
+    torqueNm !== null &&
+    !torqueCheck.run({ wantedNm: torqueNm, reachedNm: done.torqueNm }).result.within;
+  const times = done.thread ? clampsTimes(done.thread) : 1;
+  return [
+    isOff && `${name}: the wrench clicked at another torque than the manual’s.`,
+    done.how === 'guess' && `${name}: tightened by guess.`,
+    done.how === 'snug' && torqueNm !== null && `${name}: snug, though the manual has a torque.`,
+    times > 1 && `${name}: ${done.thread} on the threads clamps ${times.toFixed(2)} times as hard as dry.`,
+  ];
+};
+
 const wheelBack = (state: JobState): Findings => {
   const fasteners = fastenersOf(state);
+  const isTwice = fasteners.every((f) => f.torqueNm === null || state.secondRound.includes(f.name));
   return findings(
     [
       ...(fasteners.length === 0
         ? [[false, 'the machine’s torque values are not known'] as const]
-        : fasteners.map((f): Want => [state.torqued[f.name] !== undefined, `${f.name}`])),
+        : fasteners.map((f): Want => [state.torqued[f.name] !== undefined, f.name])),
+      ...(fasteners.length > 0 ? [[isTwice, 'a second round of the torque'] as const] : []),
+      ...slackWant(state),
       stepsWant(state, 'wheel-back'),
     ],
-    fasteners.flatMap((f) => {
-      const done = state.torqued[f.name];
-      return [
-        done !== undefined &&
-          Boolean(done.device) &&
-          done.torqueNm !== null &&
-          f.torqueNm !== null &&
-          !torqueCheck.run({ wantedNm: f.torqueNm, reachedNm: done.torqueNm }).result.within &&
-          `${f.name}: the wrench clicked at another torque than the manual’s.`,
-        done?.how === 'guess' && `${f.name}: tightened by guess.`,
-        done?.how === 'snug' && f.torqueNm !== null && `${f.name}: snug, though the manual has a torque.`,
-      ];
-    }),
+    [...fasteners.flatMap((f) => fastenerDoubts(state, f)), ...backDoubts(state)],
   );
 };
 

@@ -2,6 +2,7 @@ import { stepsFor, type ProcedureInput, type Step, type StepTool } from '../proc
 import { ruleNumber, ruleWord } from '../rules';
 import { tryRimCode, wheelEnd } from '../wheels';
 import { rimDiameterMm } from './bites-of';
+import { fastenersOf } from './fasteners-of';
 import type { JobState } from './fold-job';
 import type { StationId } from '../stations';
 
@@ -15,7 +16,12 @@ export const procedureInputOf = (state: JobState): ProcedureInput | null => {
   );
   const hump = tryRimCode(wheel.rimCode)?.hump ?? null;
   return {
-    machine: { kind: machine.kind, drive: machine.drive, wheelSensors: machine.wheelSensors },
+    machine: {
+      kind: machine.kind,
+      drive: machine.drive,
+      wheelSensors: machine.wheelSensors,
+      ...(fastenersOf(state).some((f) => f.renews !== 'nothing') ? { renews: true } : {}),
+    },
     wheel: {
       end: wheelEnd(wheel.position),
       build: wheel.build,

@@ -64,6 +64,12 @@ describe('ready-to-leave', () => {
     expect(missing({ seatPeakKpa: 270 })).toEqual([]);
     const lock = { name: 'rim lock nut', torqueNm: null, how: 'snug' as const, reachedNm: null };
     expect(missing({ fasteners: [...PROVED.fasteners!, lock] })).toEqual([]);
+    const small = { name: 'chain adjuster locknuts', torqueNm: 19, how: 'guess' as const, reachedNm: null };
+    expect(missing({ fasteners: [...PROVED.fasteners!, small] })).toEqual([]);
+    // One that no name tells is not known to be small.
+    expect(missing({ fasteners: [...PROVED.fasteners!, { ...small, name: 'big bolt' }] })).toEqual([
+      ['torque', 'open'],
+    ]);
     expect(missing({ ride: 'refused' })).toEqual([]);
   });
 

@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { SPINS, SPIN_WORDS, type Spin } from '../brake';
 import { count, listOf, oneOf, quantity, record, text } from '../fields';
-import { CRITICAL_ROLES, roleOf, torqueCheck } from '../torque';
+import { isCritical, torqueCheck } from '../torque';
 import { counted } from '../units';
 import { defineWorking, reason, worstOf, type Reason } from '../working';
 
@@ -93,7 +93,7 @@ const GAUGE_KPA = 0.01;
 
 const torqueOf = (fasteners: readonly FastenerFact[]): Judged => {
   if (fasteners.length === 0) return open('the machine’s torque values are not known');
-  const critical = fasteners.filter((f) => CRITICAL_ROLES.includes(roleOf(f.name)) || f.torqueNm !== null);
+  const critical = fasteners.filter(isCritical);
   const off = fasteners.filter(
     ({ torqueNm, reachedNm }) =>
       torqueNm !== null && reachedNm !== null && !torqueCheck.run({ wantedNm: torqueNm, reachedNm }).result.within,

@@ -12,7 +12,13 @@ export const TUBES_IN = ['none', 'one', 'doubled'] as const;
 
 /** What a procedure is made from. Angles clockwise from the valve, seen from the disc side. */
 export interface ProcedureInput {
-  machine: { kind: MachineKind; drive: Drive; wheelSensors: boolean };
+  machine: {
+    kind: MachineKind;
+    drive: Drive;
+    wheelSensors: boolean;
+    /** Something that holds the wheel is new each time; nothing is said where nobody knows. */
+    renews?: boolean;
+  };
   wheel: {
     end: 'front' | 'rear';
     build: Build;

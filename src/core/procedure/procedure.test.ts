@@ -64,12 +64,13 @@ describe('whatever the wheel, the machine and the schools', () => {
       expect(inAt).toBeLessThan(at(steps, 'set-pressure'));
     }));
 
-  test('a chain and a belt go on before the axle, and the brake is pumped last', () =>
+  test('a chain and a belt go on before the axle, and the brake is pumped after all is tight, before the wheel is spun', () =>
     holds((steps) => {
       const drive = at(steps, 'back-chain', 'back-belt');
       if (drive >= 0) expect(drive).toBeLessThan(at(steps, 'back-axle'));
       const pump = at(steps, 'back-pump');
-      if (pump >= 0) expect(pump).toBe(steps.length - 1);
+      if (pump >= 0) expect(at(steps, 'back-spin')).toBe(pump + 1);
+      if (pump >= 0) expect(pump).toBeGreaterThan(at(steps, 'back-torque'));
       if (at(steps, 'off-caliper') >= 0) expect(pump).toBeGreaterThan(0);
     }));
 
@@ -243,7 +244,7 @@ describe('whatever the wheel, the machine and the schools', () => {
   test('no step comes twice, the stations keep their order, and no advice is force', () =>
     holds((steps) => {
       expect(new Set(steps.map((s) => s.id)).size).toBe(steps.length);
-      const order = ['wheel-off', 'tire-off', 'inspect', 'tire-on', 'seat', 'set', 'wheel-back'];
+      const order = ['wheel-off', 'tire-off', 'inspect', 'tire-on', 'seat', 'set', 'wheel-back', 'hand-over'];
       const seen = steps.map((s) => order.indexOf(s.station));
       expect(seen).toEqual([...seen].sort((a, b) => a - b));
       for (const s of steps) {
@@ -396,7 +397,8 @@ test('as a working it says how many steps each station has, by which schools, wi
     ['Tire on', 13],
     ['Seat', 5],
     ['Set', 4],
-    ['Wheel back', 11],
+    ['Wheel back', 13],
+    ['Hand over', 1],
   ]);
   expect(working.basis).toHaveLength(SCHOOLS.length);
   expect(working.cautions).toContain('Never with the disc underneath.');

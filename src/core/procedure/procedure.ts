@@ -84,6 +84,7 @@ export const procedure = defineWorking<ProcedureInput, { steps: Step[] }>({
         kind: oneOf(MACHINE_KINDS, 'Kind of machine'),
         drive: oneOf(DRIVES, 'Drive'),
         wheelSensors: yes('Wheel-speed sensors'),
+        renews: yes('Something that holds the wheel is new each time').optional(),
       },
       'The machine',
     ),

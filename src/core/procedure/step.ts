@@ -2,7 +2,18 @@ import type { StationId } from '../stations';
 import type { Symptom } from './symptoms';
 
 /** What can be measured or looked at for a step, beside ticking it. */
-export type Reading = 'findings' | 'runout' | 'spokes' | 'bead-slack' | 'crush' | 'ring-gap' | 'air-out' | 'rollout';
+export type Reading =
+  | 'findings'
+  | 'runout'
+  | 'spokes'
+  | 'bead-slack'
+  | 'crush'
+  | 'ring-gap'
+  | 'air-out'
+  | 'rollout'
+  | 'chain'
+  | 'sensor'
+  | 'brake';
 
 /** A place on the wheel, or an arc from one to another, clockwise from the valve, seen from the disc side. */
 export interface Place {

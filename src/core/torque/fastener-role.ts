@@ -9,6 +9,8 @@ export const FASTENER_ROLES = [
   'caliper',
   'sensor',
   'exhaust',
+  'adjuster',
+  'rim lock',
   'other',
 ] as const;
 export type FastenerRole = (typeof FASTENER_ROLES)[number];
@@ -22,7 +24,8 @@ const NAMES: readonly [RegExp, FastenerRole][] = [
   [/sprocket/, 'sprocket'],
   [/sensor/, 'sensor'],
   [/disc|rotor/, 'disc'],
-  [/adjust|lock ?nut/, 'other'],
+  [/rim ?lock/, 'rim lock'],
+  [/adjust|lock ?nut/, 'adjuster'],
   [/wheel (nut|bolt)|lug/, 'wheel nut'],
   [/axle|spindle|hub nut/, 'axle'],
 ];
@@ -33,10 +36,16 @@ export const roleOf = (name: string): FastenerRole => {
   return NAMES.find(([pattern]) => pattern.test(said))?.[1] ?? 'other';
 };
 
-/** Roles whose torque the wheel or the brake hangs on. */
-export const CRITICAL_ROLES: readonly FastenerRole[] = FASTENER_ROLES.filter(
-  (role) => role !== 'exhaust' && role !== 'other' && role !== 'sensor',
-);
+const MINOR: readonly FastenerRole[] = ['exhaust', 'adjuster', 'rim lock', 'sensor', 'other'];
+
+/**
+ * Whether wheel or brake hang on it. One that no name tells counts where the manual has a torque for it: it is not known
+ * to be a small thing.
+ */
+export const isCritical = ({ name, torqueNm }: { name: string; torqueNm: number | null }): boolean => {
+  const role = roleOf(name);
+  return !MINOR.includes(role) || (role === 'other' && torqueNm !== null);
+};
 
 /** In the order in which they are tightened; those that hold the same stay as they were. */
 export const inTighteningOrder = <T extends { name: string }>(fasteners: readonly T[]): T[] =>

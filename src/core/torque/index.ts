@@ -2,5 +2,5 @@
 export { torqueWrench, type TorqueWrench, type TorqueChoice } from './torque-wrench';
 export { torqueCheck } from './torque-check';
 export { torqueSequence, type ToTighten, type TorqueSequence, type TorqueTurn } from './torque-sequence';
-export { CRITICAL_ROLES, FASTENER_ROLES, inTighteningOrder, roleOf, type FastenerRole } from './fastener-role';
+export { FASTENER_ROLES, inTighteningOrder, isCritical, roleOf, type FastenerRole } from './fastener-role';
 export { clampsTimes, LUBRICANTS, TORQUE_FACTOR, type Lubricant } from './thread';

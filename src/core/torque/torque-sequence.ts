@@ -1,7 +1,7 @@
 import { listOf, oneOf, quantity, record, text } from '../fields';
 import { RENEWS, type Renews } from '../wheels/wheel';
 import { defineWorking, reason, worstOf, type Reason, type Verdict } from '../working';
-import { inTighteningOrder, roleOf, CRITICAL_ROLES, type FastenerRole } from './fastener-role';
+import { inTighteningOrder, isCritical, roleOf, type FastenerRole } from './fastener-role';
 import { clampsTimes, LUBRICANTS, type Lubricant } from './thread';
 import { torqueWrench, WRENCHES_FIELD, type TorqueWrench } from './torque-wrench';
 
@@ -61,14 +61,14 @@ const turnOf = (it: ToTighten, wrenches: TorqueWrench[]): TorqueTurn => {
   const base = { name: it.name, role, torqueNm: it.torqueNm, clampsTimes: times };
   const says = [ROLE_SAYS[role], RENEWS_SAYS[it.renews ?? 'nothing']].filter((s): s is string => Boolean(s));
   if (it.torqueNm === null) {
-    const isCritical = CRITICAL_ROLES.includes(role);
+    const mustHave = isCritical(it);
     return {
       ...base,
       wrench: null,
       settingNm: null,
-      verdict: isCritical ? 'stop' : 'check',
+      verdict: mustHave ? 'stop' : 'check',
       says: [
-        isCritical ? 'No torque in the record: from the machine’s manual.' : 'Snug: no figure in the record.',
+        mustHave ? 'No torque in the record: from the machine’s manual.' : 'Snug: no figure in the record.',
         ...says,
       ],
     };

@@ -11,6 +11,10 @@ export interface WheelNow {
   number: number;
   /** The size that goes on, once it is chosen. */
   sizeOn: string | null;
+  /** The pressure that is in its tire out there, once it is set. */
+  setKpa: number | null;
+  /** Ridden, and its bolts are looked at again once it is cool, ISO 8601; null where nothing cools. */
+  coolUntil: string | null;
   /** How far each station is, 0 to 1, in their order. */
   fills: number[];
   /** Where work goes on; null once the wheel is handed over. */

@@ -108,6 +108,16 @@ export interface Machine extends Kept {
   teachKmh: number | null;
   teachM: number | null;
   teachLamp: string;
+  /** Chain or belt as its manual says: slack, the run between the sprockets, thread and distance of the adjusters. */
+  slackMinMm: number | null;
+  slackMaxMm: number | null;
+  chainRunMm: number | null;
+  adjusterPitchMm: number | null;
+  adjusterSpanMm: number | null;
+  /** By its manual: gap of a wheel-speed sensor, runout of a brake disc. */
+  sensorMinMm: number | null;
+  sensorMaxMm: number | null;
+  discLimitMm: number | null;
   note: string;
 }
 

@@ -2,9 +2,11 @@ import { randomUUID } from 'node:crypto';
 import { InputError } from '../../core/errors';
 import {
   checkEntryBody,
+  coolUntil,
   effectiveEntries,
   foldJob,
   jobReport,
+  readyOf,
   type Entry,
   type EntryBody,
   type EntryKind,
@@ -119,7 +121,7 @@ export const jobStore = (
     ),
     summarize: db.prepare(
       `UPDATE jobs SET size_off = @sizeOff, size_on = @sizeOn, handed_over = @handedOver, last_at = @lastAt,
-         last_seq = @lastSeq, search = @search, fills = '[]' WHERE id = @id`,
+         last_seq = @lastSeq, search = @search, fills = '[]', set_kpa = @setKpa, cool_until = @coolUntil WHERE id = @id`,
     ),
     unlooked: db.prepare<[string], { id: string; number: number }>(
       `SELECT id, number FROM jobs WHERE handed_over = 1 AND opened_at >= ?
@@ -172,6 +174,8 @@ export const jobStore = (
       handedOver: state.handedOver ? 1 : 0,
       lastAt: last.at,
       lastSeq: last.seq,
+      setKpa: state.pressureSet?.rideKpa ?? null,
+      coolUntil: state.steps['leave-cool'] ? null : coolUntil(state),
       search: words.filter(Boolean).join(' ').toLowerCase(),
     });
     const { visitId } = statements.visitOf.get(id)!;
@@ -201,6 +205,18 @@ export const jobStore = (
       }
       known.set(body.id, body.kind);
     }
+  };
+
+  /** A wheel whose log does not prove a safety point leaves only by somebody's name, and for a reason. */
+  const checkLeaving = (bodies: EntryBody[], state: JobState): void => {
+    const at = bodies.findIndex((b) => b.kind === 'handed-over' && !(b as EntryBody<'handed-over'>).data.despite);
+    const { missing } = at < 0 ? { missing: [] } : readyOf(state).result;
+    if (missing.length === 0) return;
+    throw new InputError(
+      `entries[${at}].data.despite`,
+      `The log does not prove: ${missing.map((p) => `${p.says.toLowerCase()} (${p.by})`).join('; ')}.`,
+      'every point proved, or who hands it over all the same, and why',
+    );
   };
 
   const write = (jobId: string, bodies: EntryBody[], fromSeq: number, at: string): void => {
@@ -245,6 +261,7 @@ export const jobStore = (
       summarize(sister.jobId);
     }
     const state = summarize(jobId);
+    checkLeaving(bodies, state);
     if (bodies.some((b) => MOVE_PARTS.includes(b.kind))) parts.settle(jobId, entriesOf(jobId), state);
     if (job.handedOver || state.handedOver) {
       if (!bodies.every((b) => MOVE_NOTHING.includes(b.kind))) settle(jobId, state);

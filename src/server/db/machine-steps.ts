@@ -9,13 +9,18 @@ export interface SisterEntries {
   bodies: EntryBody[];
 }
 
+/** Done once for the machine, beside its steps. */
+const OF_MACHINE: readonly EntryBody['kind'][] = ['test-ride', 'taught'];
+
 /** What may have to be written elsewhere as well: most entries are of their own wheel alone, and cost nothing here. */
 const isOfMachine = (body: EntryBody): boolean =>
-  body.kind === 'undo' || (body.kind === 'step' && MACHINE_STEPS.includes((body as EntryBody<'step'>).data.stepId));
+  body.kind === 'undo' ||
+  OF_MACHINE.includes(body.kind) ||
+  (body.kind === 'step' && MACHINE_STEPS.includes((body as EntryBody<'step'>).data.stepId));
 
 /**
- * A step of the machine that is ticked, or undone, at one wheel stands, or is undone, at the visit's other wheels that
- * are still on the bench and have it.
+ * A step of the machine that is ticked, its test ride or what it was taught, written or undone at one wheel, stands, or
+ * is undone, at the visit's other wheels that are still on the bench.
  */
 export const machineSteps = (db: Db, entriesOf: (jobId: string) => Entry[]) => {
   const sisters = db.prepare<[string, string], { id: string }>(
@@ -34,9 +39,11 @@ export const machineSteps = (db: Db, entriesOf: (jobId: string) => Entry[]) => {
         if (!isItsOwn || state.steps[stepId]) return [];
         return [{ ...common(body), kind: 'step', data: { stepId, of: body.id } }];
       }
+      if (OF_MACHINE.includes(body.kind))
+        return [{ ...common(body), kind: body.kind, data: { ...body.data, of: body.id } } as EntryBody];
       if (body.kind !== 'undo') return [];
       const { entryId } = (body as EntryBody<'undo'>).data;
-      const copy = standing.find((e) => e.kind === 'step' && e.data.of === entryId);
+      const copy = standing.find((e) => 'of' in e.data && e.data.of === entryId);
       return copy ? [{ ...common(body), kind: 'undo', data: { entryId: copy.id } }] : [];
     });
   };

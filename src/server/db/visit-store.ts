@@ -48,6 +48,8 @@ interface WheelRow {
   position: WheelNow['position'];
   number: number;
   sizeOn: string | null;
+  setKpa: number | null;
+  coolUntil: string | null;
   build: string;
   handedOver: 0 | 1;
   fills: string;
@@ -72,7 +74,8 @@ export const visitStore = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobS
     ),
     wheels: db.prepare<[string], WheelRow>(
       `SELECT j.id AS jobId, j.visit_id AS visitId, j.wheel_id AS wheelId, j.wheel_position AS position, j.number,
-         j.size_on AS sizeOn, w.build, j.handed_over AS handedOver, j.fills
+         j.size_on AS sizeOn, j.set_kpa AS setKpa, j.cool_until AS coolUntil, w.build,
+         j.handed_over AS handedOver, j.fills
        FROM jobs j JOIN wheels w ON w.id = j.wheel_id
        WHERE j.visit_id IN (SELECT value FROM json_each(?)) ORDER BY j.number`,
     ),

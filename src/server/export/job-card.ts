@@ -80,6 +80,7 @@ const drawCard = (doc: Doc, card: JobCard): void => {
   for (const section of card.sections) y = rows(doc, section.rows, heading(doc, section.title, y));
   doc.y = Math.max(y, DIAL.y + 600 * DIAL.scale + 20);
   doc.x = PAGE.left;
+  list(doc, 'Mind this', card.despite ? [card.despite] : []);
   list(
     doc,
     'Look again',

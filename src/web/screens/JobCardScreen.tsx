@@ -54,6 +54,11 @@ export const JobCardScreen = () => {
           Job {open.job.number} · opened {open.job.openedAt.slice(0, 10)}
           {shop && ` · ${shop}`}
         </p>
+        {card.despite && (
+          <p className="caution mt-3" role="note">
+            {card.despite}
+          </p>
+        )}
         <div className="mt-4 grid gap-6 md:grid-cols-[1fr_320px] print:grid-cols-[1fr_300px]">
           <div>
             {card.sections.map((s) => (

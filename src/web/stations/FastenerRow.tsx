@@ -1,6 +1,5 @@
 import { Check } from 'lucide-react';
 import type { DeviceLine } from '../../core/devices';
-import type { EntryData } from '../../core/job';
 import type { TorqueChoice } from '../../core/torque';
 import type { Fastener } from '../../core/wheels';
 import type { Working } from '../../core/working';
@@ -10,9 +9,7 @@ import { useJob } from '../parts/job-context';
 import { Quantity } from '../parts/quantity';
 import { VerdictShape } from '../parts/VerdictMark';
 import { BasisTag } from '../parts/working';
-
-/** How a fastener was tightened. */
-export type Tightened = EntryData['torqued']['how'];
+import type { Tightened } from './back/use-torque-walk';
 
 const DONE_WORDS: Record<Tightened, string> = { torqued: 'torqued', snug: 'snug', guess: 'tightened by guess' };
 
@@ -81,7 +78,7 @@ const Ways = ({ fastener, choice, isNext, mayTighten, onKeep, onClick }: Props) 
 /** One fastener: its torque, the wrench that covers it, and how it was tightened. */
 export const FastenerRow = (props: Props) => {
   const { fastener, choice, isNext } = props;
-  const { torqued } = useJob().state;
+  const { torqued, secondRound } = useJob().state;
   const done = torqued[fastener.name];
   const isCovered = fastener.torqueNm === null || Boolean(choice?.result.wrench);
   return (
@@ -110,6 +107,7 @@ export const FastenerRow = (props: Props) => {
         {done ? (
           <span className="inline-flex items-center gap-1 font-semibold text-good">
             <Check size={18} aria-hidden="true" /> {DONE_WORDS[done.how]}
+            {secondRound.includes(fastener.name) && ', twice'}
           </span>
         ) : (
           <Ways {...props} />

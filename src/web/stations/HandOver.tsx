@@ -1,97 +1,81 @@
-import { joiResolver } from '@hookform/resolvers/joi';
-import Joi from 'joi';
-import { useFieldArray, useForm } from 'react-hook-form';
 import { Link } from 'react-router';
-import { openPoints, pairDoubts, recheckDates, type Recheck } from '../../core/job';
+import { OLD_TIRES, openPoints, pairDoubts, readyOf } from '../../core/job';
+import { counted } from '../../core/units';
 import { Button } from '../parts/Button';
-import { FormText } from '../parts/form-fields';
-import { needed } from '../parts/form-schema';
+import { FormChoice, FormText } from '../parts/form-fields';
+import { useJob } from '../parts/job-context';
 import { useKeys } from '../parts/keys';
 import { useUnits } from '../parts/quantity';
-import { VerdictMark, VerdictShape } from '../parts/VerdictMark';
-import { useJob } from '../parts/job-context';
-import { today, useDo } from '../store';
-import type { Writing } from '../store/job-writing';
-import { loadShop } from '../store/shop-slice';
+import { useMainWorking } from '../parts/working';
+import { useVisitOfJobQuery } from '../store/visits-api';
 import { KeepTakeOff } from './KeepTakeOff';
+import { Gates } from './leave/Gates';
+import { Leaving } from './leave/Leaving';
+import { OpenPoints } from './leave/OpenPoints';
+import { useHandOver } from './leave/use-hand-over';
 import { Cautions, JobDial, StationLayout } from './StationLayout';
 
-interface HandOverForm {
-  to: string;
-  rechecks: Recheck[];
-}
-
-const SCHEMA = Joi.object({
-  to: needed('Say who takes it.', 80),
-  rechecks: Joi.array().items(
-    Joi.object({ what: Joi.string().required(), onDate: needed('A recheck has no date. Pick one.', 10) }).unknown(),
-  ),
-});
-
-/** What is missing or doubtful, when to look again, and what goes with the wheel. */
-export const HandOver = () => {
-  const { job, state, reports, shop, write } = useJob();
-  const dispatch = useDo();
+/** The papers of the wheel, and of all that came in with it. */
+const Papers = () => {
+  const { job } = useJob();
   const { units } = useUnits();
+  const { data: visit } = useVisitOfJobQuery(job.id);
+  return (
+    <nav aria-label="Papers" className="mt-2 flex flex-wrap gap-2">
+      {visit && (
+        <Link className="btn btn-small" to={`/visits/${visit.id}/paper`}>
+          For the rider
+        </Link>
+      )}
+      <Link className="btn btn-small" to={`/jobs/${job.id}/card`}>
+        Job card
+      </Link>
+      <a className="btn btn-small" href={`/api/jobs/${job.id}/card.pdf?${new URLSearchParams({ ...units })}`}>
+        PDF
+      </a>
+      <a className="btn btn-small" href={`/api/jobs/${job.id}/log.csv`}>
+        Log, CSV
+      </a>
+      <a className="btn btn-small" href={`/api/jobs/${job.id}/rechecks.ics`}>
+        Rechecks, .ics
+      </a>
+    </nav>
+  );
+};
+
+/** What the log proves and what it does not, when to look again, and what goes with the wheel. */
+export const HandOver = () => {
+  const { state, reports, shop } = useJob();
+  const { control, rechecks, isDespite, submit } = useHandOver();
+  const done = state.handedOver;
+  const ready = readyOf(state);
+  useMainWorking('what the log proves', ready);
+  useKeys([{ key: 'n', says: 'Hand over', run: () => void submit() }]);
   const { missing, doubts: ofStations } = openPoints(reports);
   const doubts = [...pairDoubts(state, shop.wheels), ...ofStations];
-  const done = state.handedOver;
-  const { control, handleSubmit } = useForm<HandOverForm>({
-    resolver: joiResolver(SCHEMA, { abortEarly: false }),
-    defaultValues: { to: done?.to ?? state.rider, rechecks: recheckDates(state, (done?.at ?? today()).slice(0, 10)) },
-  });
-  const { fields: rechecks } = useFieldArray({ control, name: 'rechecks' });
-
-  const handOver = handleSubmit(async ({ to, rechecks: looks }) => {
-    const again: Writing[] = looks.map(({ what, onDate, look }) => ({ kind: 'recheck', data: { what, onDate, look } }));
-    // Parts have left the shelf, and the wheel has its new tire.
-    if (await write([...again, { kind: 'handed-over', data: { to } }], 'Handed over.')) await dispatch(loadShop());
-  });
-  useKeys([{ key: 'n', says: 'Hand over', run: () => void handOver() }]);
-
-  const pdf = `/api/jobs/${job.id}/card.pdf?${new URLSearchParams({ ...units })}`;
+  const unproved = ready.result.missing.length;
   return (
     <StationLayout
       picture={<JobDial />}
       lead={done ? `Handed over to ${done.to} on ${done.at.slice(0, 10)}` : 'Before it leaves'}
       now={
-        doubts.length > 0
-          ? `${doubts.length} ${doubts.length === 1 ? 'thing is' : 'things are'} doubtful.`
-          : missing.length > 0
-            ? 'Something is not written down.'
-            : 'Everything is in the log.'
+        unproved > 0
+          ? `${counted(unproved, 'safety point')} not proved.`
+          : doubts.length > 0
+            ? `${doubts.length} ${doubts.length === 1 ? 'thing is' : 'things are'} doubtful.`
+            : missing.length > 0
+              ? 'Something is not written down.'
+              : 'Everything is in the log.'
       }
       act={
-        doubts.length + missing.length > 0 ? (
-          <ul className="rows relative max-h-[126px] overflow-y-auto" aria-label="Doubtful or missing" tabIndex={0}>
-            {doubts.map((d) => (
-              <li key={d} className="flex gap-2 border-b border-stone3 py-1.5 text-[16px]">
-                <VerdictShape verdict="check" size={20} />
-                <span>
-                  <span className="sr-only">Doubtful: </span>
-                  {d}
-                </span>
-              </li>
-            ))}
-            {missing.map((m) => (
-              <li key={m} className="flex gap-2 border-b border-stone3 py-1.5 text-[16px]">
-                <span
-                  className="mt-1 h-4 w-5 shrink-0 rounded-b-lg border-2 border-t-0 border-edge"
-                  aria-hidden="true"
-                />
-                <span>
-                  <span className="sr-only">Missing: </span>
-                  {m}
-                </span>
-              </li>
-            ))}
-          </ul>
-        ) : (
-          <VerdictMark verdict="good">nothing missing, nothing doubtful</VerdictMark>
-        )
+        <>
+          <Gates />
+          <Leaving />
+          <OpenPoints />
+        </>
       }
     >
-      <form className="mt-2 grid gap-2" noValidate onSubmit={(e) => void handOver(e)}>
+      <form className="mt-2 grid gap-2" noValidate onSubmit={(e) => (e.preventDefault(), void submit())}>
         <div className="grid grid-cols-2 items-end gap-3">
           {rechecks.map((r, i) => (
             <FormText
@@ -103,28 +87,28 @@ export const HandOver = () => {
             />
           ))}
         </div>
-        <div className="grid grid-cols-[minmax(0,1fr)_auto] items-end gap-3">
+        {isDespite && !done && (
+          <fieldset className="grid grid-cols-[130px_1fr] gap-3 border-l-4 border-stop pl-3">
+            <legend className="sr-only">Handed over all the same</legend>
+            <FormText control={control} name="despiteBy" label="All the same, by" maxLength={60} />
+            <FormText control={control} name="despiteWhy" label="Why it leaves like this" maxLength={300} />
+          </fieldset>
+        )}
+        <div className="grid grid-cols-[minmax(0,1fr)_120px_auto] items-end gap-3">
           <FormText control={control} name="to" label="Handed over to" maxLength={80} />
-          <Button go={!done} type="submit" hotkey="N">
-            {done ? 'Again' : 'Hand over'}
+          <FormChoice
+            control={control}
+            name="oldTire"
+            label="Old tire"
+            options={[['', 'not said'], ...OLD_TIRES.map((o) => [o, o] as const)]}
+          />
+          <Button go={!done && !isDespite} type="submit" hotkey="N">
+            {done ? 'Again' : isDespite ? 'All the same' : 'Hand over'}
           </Button>
         </div>
         <KeepTakeOff />
       </form>
-      <nav aria-label="Papers" className="mt-2 flex flex-wrap gap-2">
-        <Link className="btn btn-small" to={`/jobs/${job.id}/card`}>
-          Job card
-        </Link>
-        <a className="btn btn-small" href={pdf}>
-          PDF
-        </a>
-        <a className="btn btn-small" href={`/api/jobs/${job.id}/log.csv`}>
-          Log, CSV
-        </a>
-        <a className="btn btn-small" href={`/api/jobs/${job.id}/rechecks.ics`}>
-          Rechecks, .ics
-        </a>
-      </nav>
+      <Papers />
       <Cautions
         list={[
           'Brake firm before it rolls. Test ride with care: new tires are slippery.',

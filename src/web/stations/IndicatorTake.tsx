@@ -9,16 +9,23 @@ import { api } from '../store/api';
 
 export type Way = 'lateral' | 'radial';
 
+const WAYS = [
+  ['lateral', 'side to side'],
+  ['radial', 'up and down'],
+] as const;
+
 interface Props {
   /** The places in their order, and which of them are still to be read. */
   next: Record<Way, number | null>;
   onTake: (way: Way, deg: number, mm: number, device: string) => void;
+  /** Where only one way is measured. */
+  only?: Way;
 }
 
 /** The dial indicator, live: turn the wheel to the place, wait until it is steady, take it. */
-export const IndicatorTake = ({ next, onTake }: Props) => {
+export const IndicatorTake = ({ next, onTake, only }: Props) => {
   const [on, setOn] = useState(false);
-  const [way, setWay] = useState<Way>('lateral');
+  const [way, setWay] = useState<Way>(only ?? 'lateral');
   const [heldAt, setHeldAt] = useState<string | null>(null);
   const { say } = useUnits();
   const { device, line, readiness, says, forget } = useDevice('dial-indicator', on);
@@ -60,10 +67,7 @@ export const IndicatorTake = ({ next, onTake }: Props) => {
               setWay(v as Way);
               forget();
             }}
-            options={[
-              ['lateral', 'side to side'],
-              ['radial', 'up and down'],
-            ]}
+            options={WAYS.filter(([w]) => !only || w === only)}
           />
         </div>
         <p className="flex-1 text-right">

@@ -4,6 +4,9 @@ import type { Reading, Step } from '../../core/procedure';
 import { Button } from '../parts/Button';
 import { useJob } from '../parts/job-context';
 import { useKeys } from '../parts/keys';
+import { BrakeSheet } from './back/BrakeSheet';
+import { ChainSheet } from './back/ChainSheet';
+import { SensorSheet } from './back/SensorSheet';
 import { AirOutSheet } from './ring/AirOutSheet';
 import { CrushSheet } from './ring/CrushSheet';
 import { GapSheet } from './ring/GapSheet';
@@ -23,6 +26,9 @@ const READINGS: Record<Reading, { label: string; Sheet: (props: { onDone: () => 
   'ring-gap': { label: 'Gap round the ring', Sheet: GapSheet },
   'air-out': { label: 'Note the air', Sheet: AirOutSheet },
   rollout: { label: 'Rollout by tape', Sheet: RolloutSheet },
+  chain: { label: 'Slack and marks', Sheet: ChainSheet },
+  sensor: { label: 'Sensor gap', Sheet: SensorSheet },
+  brake: { label: 'Brake and spin', Sheet: BrakeSheet },
 };
 
 const Opened = ({ reads }: { reads: Reading }) => {

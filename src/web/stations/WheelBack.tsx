@@ -1,99 +1,120 @@
-import type { DeviceLine } from '../../core/devices';
-import { fastenersOf, stepsOf } from '../../core/job';
-import { torqueCheck, torqueWrench } from '../../core/torque';
-import type { Fastener } from '../../core/wheels';
+import { stepsOf } from '../../core/job';
+import type { Step } from '../../core/procedure';
 import { Button } from '../parts/Button';
 import { useKeys } from '../parts/keys';
-import { useUnits } from '../parts/quantity';
 import { useMainWorking } from '../parts/working';
 import { useJob } from '../parts/job-context';
-import { useDo } from '../store';
-import { announce } from '../store/jobs-slice';
-import { FastenerRow, type Tightened } from './FastenerRow';
-import { StepStrip } from './StepStrip';
+import { BackFigures } from './back/BackFigures';
+import { ChainPicture } from './back/ChainPicture';
+import { NextFastener } from './back/NextFastener';
+import { useTorqueWalk, type TorqueWalk } from './back/use-torque-walk';
+import { FastenerRow } from './FastenerRow';
 import { Cautions, JobDial, StationLayout } from './StationLayout';
+import { StepNeeds } from './StepNeeds';
+import { StepReading } from './StepReading';
 
-/** What to do, and why: first the wheel goes in, then its fasteners one after the other. */
-const wordsOf = (isEarly: boolean, fasteners: number, next: Fastener | undefined): { now: string; why: string } => {
-  if (isEarly) return { now: 'Wheel in first.', why: 'Nothing is tightened until all line up.' };
-  if (fasteners === 0)
+/** The step that the fasteners are tightened at. */
+const TORQUE = 'back-torque';
+
+interface Words {
+  now: string;
+  why: string;
+}
+
+/** What to do, and why: the step at hand, or the fastener that comes next. */
+const wordsOf = (current: Step | undefined, walk: TorqueWalk): Words => {
+  if (current && current.id !== TORQUE) return { now: current.say, why: current.why };
+  if (walk.rows.length === 0)
     return { now: 'No torque values are known.', why: 'Take them from the machine’s manual and note them.' };
-  const now = next ? `Next: ${next.name}.` : 'All tightened. Twice round?';
-  return { now, why: 'Axle nut before pinch bolts. Values from the manual.' };
+  if (walk.next)
+    return { now: `Next: ${walk.next.fastener.name}.`, why: 'Axle nut before pinch bolts. Values from the manual.' };
+  if (walk.isSecondRound)
+    return { now: 'Once more round, every one.', why: 'What the first round pulled together lets the others go.' };
+  if (current) return { now: current.say, why: current.why };
+  return { now: 'The wheel is back.', why: 'On to the papers.' };
 };
 
-/** Every fastener with its torque, and the wrench of the shop that covers it. */
-export const WheelBack = () => {
-  const { state, shop, write, goTo } = useJob();
-  const dispatch = useDo();
-  const { tell } = useUnits();
-  const fasteners = fastenersOf(state);
-  const wrenches = shop.wrenches.map(({ name, minNm, maxNm, leverMm }) => ({
-    name,
-    minNm,
-    maxNm,
-    ...(leverMm !== null ? { leverMm } : {}),
-  }));
-  const rows = fasteners.map((f) => ({
-    f,
-    choice: f.torqueNm === null ? null : torqueWrench.run({ torqueNm: f.torqueNm, wrenches }),
-  }));
-  const open = rows.find(({ f }) => !state.torqued[f.name]);
-  // Nothing is tightened before the wheel is in and lined up.
-  const steps = stepsOf(state, 'wheel-back');
-  const early = steps
-    .slice(
-      0,
-      steps.findIndex((s) => s.id === 'back-torque'),
-    )
-    .find((s) => !state.steps[s.id]);
-  useMainWorking(
-    open ? `the wrench for ${open.f.name}` : 'the wrench',
-    open?.choice ?? rows.find((r) => r.choice)?.choice ?? null,
+/** The chain where it is measured, else the wheel. */
+const Picture = ({ step }: { step: Step | undefined }) => {
+  const { state } = useJob();
+  const { slack, marks } = state;
+  if (step?.reads !== 'chain') return <JobDial step={step} />;
+  return (
+    <>
+      <ChainPicture before={slack.before} after={slack.after} marks={marks} />
+      <JobDial step={step} className="lg:max-h-[280px]" />
+    </>
   );
+};
 
-  const keep = (f: Fastener, how: Tightened, wrench: string | null) =>
-    write([{ kind: 'torqued', data: { fastener: f.name, how, torqueNm: f.torqueNm, wrench } }]);
-  const clicked = (f: Fastener, line: DeviceLine) => {
-    const { within, reason } = torqueCheck.run({ wantedNm: f.torqueNm!, reachedNm: line.value }).result;
-    // A click at another torque is no torque of this fastener: it is said, and nothing is ticked.
-    if (!within) return void dispatch(announce({ text: tell(reason), tone: 'stop' }));
-    void write(
-      [
-        {
-          kind: 'torqued',
-          data: { fastener: f.name, how: 'torqued', torqueNm: line.value, wrench: line.device, device: line.device },
-        },
-      ],
-      tell(reason),
-    );
-  };
+/** The wheel goes back in the order of the work: fit-up, chain, torque twice round, brake, spin. */
+export const WheelBack = () => {
+  const { state, write, goTo } = useJob();
+  const walk = useTorqueWalk();
+  const steps = stepsOf(state, 'wheel-back');
+  const current = steps.find((s) => !state.steps[s.id]);
+  const isTorque = current?.id === TORQUE;
+  const isWalking = isTorque && walk.rows.length > 0 && (walk.next !== undefined || walk.isSecondRound);
+  // Nothing is tightened before the wheel is in and lined up.
+  const torqueAt = steps.findIndex((s) => s.id === TORQUE);
+  const isEarly = current !== undefined && steps.indexOf(current) < torqueAt;
+  useMainWorking(
+    walk.next ? `the wrench for ${walk.next.fastener.name}` : 'the wrench',
+    walk.next?.choice ?? walk.rows.find((r) => r.choice)?.choice ?? null,
+  );
   const go = () => {
-    if (early) return void write([{ kind: 'step', data: { stepId: early.id } }]);
-    if (!open) return goTo('hand-over');
-    const wrench = open.choice?.result.wrench?.name ?? null;
-    // Without a wrench for it only the fitter can say how it was tightened.
-    if (open.f.torqueNm === null) void keep(open.f, 'snug', null);
-    else if (wrench) void keep(open.f, 'torqued', wrench);
+    if (!current) return goTo('hand-over');
+    if (isWalking && walk.next) return walk.keepNext();
+    if (isWalking) return void walk.keepRound(TORQUE);
+    void write([{ kind: 'step', data: { stepId: current.id } }]);
   };
-  useKeys([{ key: 'n', says: early ? `Done: ${early.say}` : open ? `Done: ${open.f.name}` : 'Next station', run: go }]);
-
+  const nextSays = !current
+    ? 'On to hand-over'
+    : isWalking
+      ? walk.next
+        ? walk.next.fastener.torqueNm === null
+          ? 'Snug'
+          : 'Torqued'
+        : 'All clicked again'
+      : 'Done';
+  // What no wrench covers only the fitter can say: snug, or a guess.
+  const isFittersWord =
+    isWalking && walk.next !== undefined && walk.next.fastener.torqueNm !== null && !walk.next.choice?.result.wrench;
+  useKeys([{ key: 'n', says: isWalking && walk.next ? `${nextSays}: ${walk.next.fastener.name}` : nextSays, run: go }]);
   return (
     <StationLayout
-      picture={<JobDial />}
-      {...wordsOf(early !== undefined, fasteners.length, open?.f)}
-      act={<StepStrip />}
+      picture={<Picture step={current} />}
+      lead={current ? `Step ${steps.indexOf(current) + 1} of ${steps.length}` : `All ${steps.length} steps done`}
+      {...wordsOf(current, walk)}
+      act={
+        <>
+          {current?.caution && (
+            <div className="-mt-1 mb-3">
+              <Cautions list={[current.caution]} />
+            </div>
+          )}
+          {isWalking && walk.next && <NextFastener row={walk.next} walk={walk} />}
+          {current && !isWalking && <StepNeeds step={current} className="mb-3" />}
+          <div className="flex flex-wrap gap-3">
+            <Button go hotkey="N" disabled={isFittersWord} onClick={go}>
+              {nextSays}
+            </Button>
+            <StepReading step={current} />
+          </div>
+        </>
+      }
     >
-      <ul className="rows" aria-label="Fasteners">
-        {rows.map(({ f, choice }) => (
+      <BackFigures />
+      <ul className="rows mt-2" aria-label="Fasteners">
+        {walk.rows.map(({ fastener, choice }) => (
           <FastenerRow
-            key={f.name}
-            fastener={f}
+            key={fastener.name}
+            fastener={fastener}
             choice={choice}
-            isNext={f === open?.f}
-            mayTighten={!early}
-            onKeep={(how, wrench) => void keep(f, how, wrench)}
-            onClick={(line) => clicked(f, line)}
+            isNext={fastener === walk.next?.fastener}
+            mayTighten={!isEarly}
+            onKeep={(how, wrench) => void walk.keep(fastener, how, wrench)}
+            onClick={(line) => walk.click(fastener, line)}
           />
         ))}
       </ul>
@@ -103,11 +124,6 @@ export const WheelBack = () => {
           'Dry values are for dry threads: oil or anti-seize raises the clamp force. The manual decides.',
         ]}
       />
-      {!open && fasteners.length > 0 && (
-        <Button go className="mt-4" hotkey="N" onClick={() => goTo('hand-over')}>
-          On to hand-over
-        </Button>
-      )}
     </StationLayout>
   );
 };

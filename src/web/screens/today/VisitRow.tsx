@@ -3,7 +3,7 @@ import { dueVerdict, type VisitSummary } from '../../../core/visit';
 import { counted } from '../../../core/units';
 import { VerdictShape } from '../../parts/VerdictMark';
 import { durationText } from '../../parts/duration-text';
-import { DUE_WORDS, momentText, waitText } from './due-words';
+import { coolText, DUE_WORDS, momentText, waitText } from './due-words';
 import { TimeScale } from './TimeScale';
 import { WheelBasins } from './WheelBasins';
 
@@ -20,6 +20,7 @@ const Word = ({ visit, nowMs }: { visit: VisitSummary; nowMs: number }) => {
   const { dueAt, left } = visit;
   const waits = waitText(visit);
   const verdict = verdictOf(visit, nowMs);
+  const cools = coolText(visit, nowMs);
   const isBegun = visit.wheels.some((w) => w.fills.some((f) => f > 0));
   return (
     <div className="text-[16px] leading-tight">
@@ -28,6 +29,7 @@ const Word = ({ visit, nowMs }: { visit: VisitSummary; nowMs: number }) => {
       ) : (
         <p className="font-semibold">{isBegun ? 'on the bench' : 'not begun'}</p>
       )}
+      {cools && <p className="text-check">{cools}</p>}
       {left && left.medianS > 0 && <p className="text-ink2">about {durationText(left.medianS)} to go</p>}
       {dueAt !== null && (
         <p className="flex items-center gap-1">

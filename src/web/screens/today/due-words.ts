@@ -26,3 +26,13 @@ export const waitText = ({ waits, missing }: VisitSummary): string | null => {
 
 /** How a promise stands, in a word or two. */
 export const DUE_WORDS: Record<Verdict, string> = { good: 'in time', check: 'tight', stop: 'will be late' };
+
+/** That it cools after its ride, or is cool and its bolts wait; null where neither. */
+export const coolText = ({ wheels }: VisitSummary, nowMs: number): string | null => {
+  const until = wheels
+    .flatMap((w) => (w.coolUntil === null || w.handedOver ? [] : [w.coolUntil]))
+    .sort()
+    .at(-1);
+  if (until === undefined) return null;
+  return Date.parse(until) > nowMs ? `cools until ${momentText(until, nowMs)}` : 'cool: bolts once more';
+};

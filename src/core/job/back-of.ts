@@ -1,0 +1,120 @@
+import { brakeDrag, discRunout } from '../brake';
+import { chainSlack, wheelAlign } from '../drive';
+import { readyToLeave, recalibration, sensorGap, type LeaveFacts } from '../leave';
+import { ruleNumber } from '../rules';
+import { onFourWheels, wheelEnd } from '../wheels/wheel';
+import { attempt, type Reason } from '../working';
+import { sensorInput, slackInput } from './back-inputs';
+import type { EntryData } from './entries';
+import { fastenersOf } from './fasteners-of';
+import type { JobState } from './fold-job';
+import { ringOf } from './ring-of';
+import { seatLimitOf } from './seat-of';
+import { stepsOf } from './steps-of';
+
+/** What was measured of the chain; a problem where its figures contradict each other. */
+export const chainOf = (slack: EntryData['slack']) => attempt(chainSlack, slackInput(slack));
+
+/** Whether the wheel stands straight, by the marks. */
+export const alignOf = (
+  state: Pick<JobState, 'rules'>,
+  marks: EntryData['marks'],
+  chain: EntryData['slack'] | null = null,
+) =>
+  attempt(wheelAlign, {
+    leftMark: marks.leftMm,
+    rightMark: marks.rightMm,
+    adjusterSpanMm: marks.spanMm,
+    chainSide: marks.chainSide,
+    ...(chain ? { runMm: chain.runMm } : {}),
+    ...(chain && chain.pitchMm !== null ? { pitchMm: chain.pitchMm } : {}),
+    rules: state.rules,
+  });
+
+/** The brake as it was pumped, and the wheel as it was spun. */
+export const brakeNow = (state: JobState, brake: EntryData['brake']) =>
+  attempt(brakeDrag, { ...brake, drum: state.wheel?.discSide === 'none' });
+
+export const sensorOf = (gap: EntryData['sensor-gap']) => attempt(sensorGap, sensorInput(gap));
+
+export const discOf = (state: Pick<JobState, 'rules'>, { readings, limitMm }: EntryData['disc-runout']) =>
+  attempt(discRunout, { readings, rules: state.rules, ...(limitMm === null ? {} : { limitMm }) });
+
+/**
+ * What the machine is to be taught. `otherKpa` is what was set at the other wheel of the visit; null where nobody knows.
+ */
+export const teachingOf = (state: JobState, otherKpa: number | null) => {
+  const { machine, wheel, pressureSet } = state;
+  if (!machine || !wheel) return null;
+  const isFront = wheelEnd(wheel.position) === 'front';
+  const hereKpa = pressureSet?.rideKpa ?? null;
+  return recalibration.run({
+    teachKmh: machine.teachKmh,
+    teachM: machine.teachM,
+    teachLamp: machine.teachLamp,
+    wheelSensors: machine.wheelSensors,
+    newTire: state.chosen !== null,
+    frontKpa: isFront ? hereKpa : otherKpa,
+    rearKpa: isFront ? otherKpa : hereKpa,
+  });
+};
+
+/** A step that a point is proved by: ticked or not; null where this wheel's procedure does not have it. */
+const tickOf = (state: JobState, ids: ReadonlySet<string>, stepId: string): boolean | null =>
+  ids.has(stepId) ? Boolean(state.steps[stepId]) : null;
+
+/** What the log says of each safety point. */
+export const leaveFactsOf = (state: JobState): LeaveFacts => {
+  const { machine, seated, seatReadings, pressureSet, torqued, brake, ride } = state;
+  const ids = new Set(stepsOf(state).map((s) => s.id));
+  const ticked = (stepId: string) => tickOf(state, ids, stepId);
+  const isFour = machine !== null && onFourWheels(machine.kind);
+  const ring = ringOf(state);
+  const fasteners = fastenersOf(state);
+  const pumped = ticked(isFour ? 'back-pedal' : 'back-pump');
+  const peaks = [...seatReadings, ...state.pops].map((r) => r.gaugeKpa);
+  return {
+    seatedDisc: seated.disc,
+    seatedOther: seated.other,
+    seatPeakKpa: peaks.length === 0 ? null : Math.max(...peaks),
+    seatLimitKpa: seatLimitOf(state).result.limitKpa,
+    setKpa: pressureSet?.gaugeKpa ?? null,
+    ringBolts: ring && { done: ring.done, all: ring.turns.length },
+    fasteners: fasteners.map(({ name, torqueNm }) => {
+      const done = torqued[name];
+      return { name, torqueNm, how: done?.how ?? null, reachedNm: done?.device ? done.torqueNm : null };
+    }),
+    pinDone: ticked('back-pin'),
+    axleSeen: ticked('back-ends'),
+    // What was written of the brake itself counts before a tick.
+    brake: pumped === null ? null : { firm: brake?.firm ?? (pumped || null), spin: brake?.spin ?? null },
+    arrowSeen: ticked('on-arrow'),
+    capOn: Boolean(state.steps['set-cap']),
+    ride: ride?.how ?? 'none',
+  };
+};
+
+/** Which safety points the log proves, with the working. */
+export const readyOf = (state: JobState) => readyToLeave.run(leaveFactsOf(state));
+
+/** What is measured of a wheel that goes back and is not as it should be. */
+export const backDoubts = (state: JobState): string[] => {
+  const { slack, marks, brake, discRunout: disc } = state;
+  const chain = slack.after ?? slack.before;
+  const found = [
+    chain && chainOf(chain),
+    marks && alignOf(state, marks, chain),
+    brake && brakeNow(state, brake),
+    state.sensorGap && sensorOf(state.sensorGap),
+    disc && discOf(state, disc),
+  ];
+  return found.flatMap((f) =>
+    f?.ok ? f.working.result.reasons.filter((r: Reason) => r.verdict !== 'good').map((r: Reason) => r.says) : [],
+  );
+};
+
+/** Until when it cools after its test ride, ISO 8601; null before the ride, or where nobody rode. */
+export const coolUntil = (state: JobState): string | null =>
+  state.ride && state.ride.how !== 'refused'
+    ? new Date(Date.parse(state.ride.at) + ruleNumber('ride.coolMin', state.rules) * 60_000).toISOString()
+    : null;

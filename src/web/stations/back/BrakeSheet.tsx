@@ -1,0 +1,61 @@
+import { useState } from 'react';
+import { SPINS, SPIN_WORDS, type Spin } from '../../../core/brake';
+import { refusalText } from '../../../core/errors';
+import { brakeNow } from '../../../core/job';
+import { useJob } from '../../parts/job-context';
+import { ChoiceField } from '../../parts/fields';
+import { Reasons } from '../../parts/Reasons';
+import { Sheet } from '../../parts/Sheet';
+import { SheetFoot } from '../../parts/SheetFoot';
+import { BasisTag } from '../../parts/working';
+import { DiscReadings } from './DiscReadings';
+
+/** The brake, pumped, and the wheel, spun with it let go; the disc on the dial indicator where it drags at one place. */
+export const BrakeSheet = ({ onDone }: { onDone: () => void }) => {
+  const { state, wheel, write } = useJob();
+  const [firm, setFirm] = useState<string>(state.brake ? (state.brake.firm ? 'firm' : 'soft') : '');
+  const [spin, setSpin] = useState<Spin>(state.brake?.spin ?? 'free');
+  const [problem, setProblem] = useState<string | null>(null);
+  const brake = firm === '' ? null : { firm: firm === 'firm', spin };
+  const found = brake && brakeNow(state, brake);
+  const keep = async () => {
+    if (!brake || !found) return setProblem('Firm or not: pump it and say so.');
+    if (!found.ok) return setProblem(refusalText(found.problem));
+    setProblem(null);
+    if (await write([{ kind: 'brake', data: brake }], 'The brake is written.')) onDone();
+  };
+  return (
+    <Sheet title="Brake and spin" closes="Close the brake" footed>
+      <div className="min-h-[60px]" aria-live="polite">
+        {found?.ok ? (
+          <>
+            <Reasons reasons={found.working.result.reasons} />
+            <BasisTag title="the brake" working={found.working} />
+          </>
+        ) : (
+          <p className="text-ink2">Pump until it is firm. Then spin the wheel with the brake let go.</p>
+        )}
+      </div>
+      <div className="mt-3 grid gap-3 sm:grid-cols-2">
+        <ChoiceField
+          label="Lever or pedal"
+          value={firm}
+          onChange={setFirm}
+          options={[
+            ['', 'not pumped yet'],
+            ['firm', 'firm'],
+            ['soft', 'not firm'],
+          ]}
+        />
+        <ChoiceField
+          label="The wheel"
+          value={spin}
+          onChange={(v) => setSpin(v as Spin)}
+          options={SPINS.map((s) => [s, SPIN_WORDS[s]] as const)}
+        />
+      </div>
+      {wheel.discSide !== 'none' && <DiscReadings />}
+      <SheetFoot keeps="Keep it" onKeep={() => void keep()} problem={problem} />
+    </Sheet>
+  );
+};

@@ -1,0 +1,139 @@
+import { useState } from 'react';
+import { useJob } from '../../parts/job-context';
+import { ChoiceField, QuantityField, TextField } from '../../parts/fields';
+import { useUnits } from '../../parts/quantity';
+import { Reasons } from '../../parts/Reasons';
+import { Sheet } from '../../parts/Sheet';
+import { SheetFoot } from '../../parts/SheetFoot';
+import { BasisTag } from '../../parts/working';
+import { ChainPicture } from './ChainPicture';
+import { adjustText, turnsText } from './turns-text';
+import { useChain, type ChainAtHand } from './use-chain';
+
+/** What to do at the adjusters, large, with its reasons. */
+const Found = ({ chain, align }: Pick<ChainAtHand, 'chain' | 'align'>) => {
+  const { say } = useUnits();
+  const slack = chain?.ok ? chain.working : null;
+  const straight = align?.ok ? align.working : null;
+  const problem = [chain, align].find((f) => f && !f.ok);
+  return (
+    <div className="min-h-[70px]" aria-live="polite">
+      {slack && (
+        <>
+          <p className="head text-[28px]">
+            {slack.result.turns === null
+              ? `Axle ${say(Math.abs(slack.result.axleMoveMm), 'mm', { digits: 2 })} ${slack.result.axleMoveMm < 0 ? 'forward' : 'back'}.`
+              : adjustText(slack.result.turns)}
+          </p>
+          {slack.result.turns !== 0 && (
+            <p className="mb-1">
+              Then <span className="num">{say(slack.result.slackAfterMm, 'mm')}</span> of slack.{' '}
+              <BasisTag title="the slack" working={slack}>
+                the arithmetic
+              </BasisTag>
+            </p>
+          )}
+          <Reasons reasons={slack.result.reasons} />
+        </>
+      )}
+      {straight && (
+        <div className="mt-2 border-t border-stone3 pt-2">
+          <Reasons reasons={straight.result.reasons} />
+          {straight.verdict !== 'good' && (
+            <p className="text-[16px]">
+              {(
+                [
+                  ['Left', straight.result.leftMoveMm, straight.result.leftTurns],
+                  ['Right', straight.result.rightMoveMm, straight.result.rightTurns],
+                ] as const
+              )
+                .filter(([, mm]) => Math.abs(mm) > 0.01)
+                .map(
+                  ([word, mm, turns]) =>
+                    `${word} adjuster ${turns === null ? say(Math.abs(mm), 'mm', { digits: 1 }) : turnsText(turns)} ${mm > 0 ? 'back' : 'forward'}`,
+                )
+                .join(', ')}
+              . The slack stays.{' '}
+              <BasisTag title="the alignment" working={straight}>
+                the arithmetic
+              </BasisTag>
+            </p>
+          )}
+        </div>
+      )}
+      {problem && !problem.ok && <p className="text-stop">{problem.problem.message}</p>}
+      {!slack && !straight && !problem && (
+        <p className="text-ink2">
+          The whole play in the middle of the lower run, on the stand that the manual names, at the tightest place.
+        </p>
+      )}
+    </div>
+  );
+};
+
+/** Slack of chain or belt, and the marks of its adjusters, before and after. */
+export const ChainSheet = ({ onDone }: { onDone: () => void }) => {
+  const { state, write } = useJob();
+  const { label } = useUnits();
+  const { typed, put, slack, marks, chain, align, writings } = useChain();
+  const [problem, setProblem] = useState<string | null>(null);
+  const keep = async () => {
+    const what = writings();
+    if ('problem' in what) return setProblem(what.problem);
+    setProblem(null);
+    if (await write(what.write, 'The slack is written.')) onDone();
+  };
+  return (
+    <Sheet title="Slack, and the wheel straight" closes="Close the slack" widthPx={680} footed>
+      <Found chain={chain} align={align} />
+      <ChainPicture
+        before={typed.when === 'before' ? (slack ?? state.slack.before) : state.slack.before}
+        after={typed.when === 'after' ? (slack ?? state.slack.after) : state.slack.after}
+        marks={marks}
+        className="mx-auto my-2 max-w-[520px]"
+      />
+      <div className="grid gap-3 sm:grid-cols-2">
+        <TextField
+          label={`Slack at the tightest place, in ${label('mm')}`}
+          value={typed.places}
+          maxLength={60}
+          onChange={(places) => put({ places })}
+          hint="several places, a space between them: the tightest counts"
+          autoFocus
+        />
+        <ChoiceField
+          label="When"
+          value={typed.when}
+          onChange={(v) => put({ when: v as typeof typed.when })}
+          options={[
+            ['before', 'before adjusting'],
+            ['after', 'after adjusting'],
+          ]}
+        />
+        <QuantityField label="Wanted, at least" unit="mm" value={typed.least} onChange={(least) => put({ least })} />
+        <QuantityField label="Wanted, at most" unit="mm" value={typed.most} onChange={(most) => put({ most })} />
+        <QuantityField label="Run between the sprockets" unit="mm" value={typed.run} onChange={(run) => put({ run })} />
+        <QuantityField
+          label="Pitch of the adjusters’ thread"
+          unit="mm"
+          value={typed.pitch}
+          onChange={(pitch) => put({ pitch })}
+          hint="then it says turns"
+        />
+        <QuantityField label="Left mark" unit="mm" value={typed.left} onChange={(left) => put({ left })} />
+        <QuantityField label="Right mark" unit="mm" value={typed.right} onChange={(right) => put({ right })} />
+        <QuantityField label="Between the adjusters" unit="mm" value={typed.span} onChange={(span) => put({ span })} />
+        <ChoiceField
+          label="The chain is on the"
+          value={typed.side}
+          onChange={(v) => put({ side: v as typeof typed.side })}
+          options={[
+            ['left', 'left'],
+            ['right', 'right'],
+          ]}
+        />
+      </div>
+      <SheetFoot keeps="Keep it" onKeep={() => void keep()} problem={problem} />
+    </Sheet>
+  );
+};

@@ -1,0 +1,85 @@
+import { useState } from 'react';
+import { alignOf, chainOf, type EntryData } from '../../../core/job';
+import { useJob } from '../../parts/job-context';
+import { useUnits } from '../../parts/quantity';
+import type { Writing } from '../../store/job-writing';
+
+/** What is typed of the chain and its adjusters. */
+export interface ChainTyped {
+  when: 'before' | 'after';
+  /** One place or several, with spaces or semicolons between them. */
+  places: string;
+  least: string;
+  most: string;
+  run: string;
+  pitch: string;
+  left: string;
+  right: string;
+  span: string;
+  side: 'left' | 'right';
+}
+
+/** The chain as it is typed: what it amounts to at once, and what is written of it. */
+export interface ChainAtHand {
+  typed: ChainTyped;
+  put(part: Partial<ChainTyped>): void;
+  slack: EntryData['slack'] | null;
+  marks: EntryData['marks'] | null;
+  /** Worked out; null while too little is typed. */
+  chain: ReturnType<typeof chainOf> | null;
+  align: ReturnType<typeof alignOf> | null;
+  /** What is to be written, or the sentence that says what is missing. */
+  writings(): { write: Writing[] } | { problem: string };
+}
+
+/** Begins with what the machine's record says, and what was written before. */
+export const useChain = (): ChainAtHand => {
+  const { state, machine } = useJob();
+  const { read, write: show } = useUnits();
+  const known = state.slack.after ?? state.slack.before;
+  const [typed, setTyped] = useState<ChainTyped>(() => {
+    const text = (mm: number | null | undefined, digits = 1) => (mm == null ? '' : show(mm, 'mm', digits));
+    return {
+      when: state.slack.before ? 'after' : 'before',
+      places: '',
+      least: text(known?.wantMinMm ?? machine.slackMinMm),
+      most: text(known?.wantMaxMm ?? machine.slackMaxMm),
+      run: text(known?.runMm ?? machine.chainRunMm),
+      pitch: text(known?.pitchMm ?? machine.adjusterPitchMm, 3),
+      left: text(state.marks?.leftMm, 2),
+      right: text(state.marks?.rightMm, 2),
+      span: text(state.marks?.spanMm ?? machine.adjusterSpanMm),
+      side: state.marks?.chainSide ?? 'left',
+    };
+  });
+  const mm = (text: string) => (text.trim() ? read(text, 'mm') : null);
+  const placesMm = typed.places
+    .split(/[\s;]+/)
+    .filter(Boolean)
+    .map((text) => read(text, 'mm'));
+  const [wantMinMm, wantMaxMm, runMm] = [mm(typed.least), mm(typed.most), mm(typed.run)];
+  const slack =
+    placesMm.length > 0 && !placesMm.includes(null) && wantMinMm !== null && wantMaxMm !== null && runMm !== null
+      ? { when: typed.when, placesMm: placesMm as number[], wantMinMm, wantMaxMm, runMm, pitchMm: mm(typed.pitch) }
+      : null;
+  const [leftMm, rightMm, spanMm] = [mm(typed.left), mm(typed.right), mm(typed.span)];
+  const marks =
+    leftMm !== null && rightMm !== null && spanMm !== null ? { leftMm, rightMm, spanMm, chainSide: typed.side } : null;
+  const chain = slack && chainOf(slack);
+  const align = marks && alignOf(state, marks, slack);
+  const writings = (): { write: Writing[] } | { problem: string } => {
+    if (placesMm.includes(null)) return { problem: 'Slack: a number for each place, with a space between them.' };
+    if (placesMm.length > 0 && !slack)
+      return { problem: 'The manual’s least and most slack and the run between the sprockets go with it.' };
+    if ((leftMm === null) !== (rightMm === null)) return { problem: 'The marks: both of them, or neither.' };
+    if (!slack && !marks) return { problem: 'Nothing is measured yet: the slack, or both marks.' };
+    for (const found of [chain, align]) if (found && !found.ok) return { problem: found.problem.message };
+    return {
+      write: [
+        ...(slack ? [{ kind: 'slack' as const, data: slack }] : []),
+        ...(marks ? [{ kind: 'marks' as const, data: marks }] : []),
+      ],
+    };
+  };
+  return { typed, put: (part) => setTyped((t) => ({ ...t, ...part })), slack, marks, chain, align, writings };
+};

@@ -1,0 +1,64 @@
+import { Dialog } from 'radix-ui';
+import { useState, type ReactNode } from 'react';
+import { teachingOf, coolUntil, stepsOf } from '../../../core/job';
+import { Button } from '../../parts/Button';
+import { useJob } from '../../parts/job-context';
+import { useKeys } from '../../parts/keys';
+import { momentText } from '../../screens/today/due-words';
+import { useNow } from '../../screens/today/use-now';
+import { RideSheet } from './RideSheet';
+import { TeachSheet } from './TeachSheet';
+
+const Opens = ({
+  label,
+  hotkey,
+  says,
+  children,
+}: {
+  label: ReactNode;
+  hotkey: string;
+  says: string;
+  children: (close: () => void) => ReactNode;
+}) => {
+  const [open, setOpen] = useState(false);
+  useKeys([{ key: hotkey.toLowerCase(), says, run: () => setOpen(true) }]);
+  return (
+    <Dialog.Root open={open} onOpenChange={setOpen}>
+      <Dialog.Trigger asChild>
+        <Button small hotkey={hotkey}>
+          {label}
+        </Button>
+      </Dialog.Trigger>
+      {open && children(() => setOpen(false))}
+    </Dialog.Root>
+  );
+};
+
+/** What belongs to the machine before it leaves: the ride, the bolts once it is cool, what it is taught. */
+export const Leaving = () => {
+  const { state, write } = useJob();
+  const nowMs = useNow();
+  const teaching = teachingOf(state, null);
+  const until = coolUntil(state);
+  const isCool = until !== null && Date.parse(until) <= nowMs;
+  const cool = stepsOf(state, 'hand-over').find((s) => s.id === 'leave-cool');
+  const isBoltsOpen = cool !== undefined && until !== null && !state.steps['leave-cool'];
+  const again = () => write([{ kind: 'step', data: { stepId: 'leave-cool' } }], 'Bolts once more.');
+  return (
+    <div className="mb-2 flex flex-wrap items-center gap-2">
+      <Opens label={state.ride ? 'Test ride, again' : 'Test ride'} hotkey="D" says="Test ride">
+        {(close) => <RideSheet onDone={close} />}
+      </Opens>
+      {teaching?.result.needed && (
+        <Opens label={state.taught?.done ? 'Taught' : 'Teach it'} hotkey="L" says="Teach it the new wheel">
+          {(close) => <TeachSheet onDone={close} />}
+        </Opens>
+      )}
+      {isBoltsOpen && (
+        <Button small onClick={() => void again()}>
+          {isCool ? 'Cool: bolts once more' : `Bolts once more, cool at ${momentText(until, nowMs)}`}
+        </Button>
+      )}
+    </div>
+  );
+};

@@ -1,0 +1,34 @@
+import { openPoints, pairDoubts } from '../../../core/job';
+import { useJob } from '../../parts/job-context';
+import { VerdictMark, VerdictShape } from '../../parts/VerdictMark';
+
+/** What all stations before say is doubtful or missing. */
+export const OpenPoints = () => {
+  const { state, reports, shop } = useJob();
+  const { missing, doubts: ofStations } = openPoints(reports);
+  const doubts = [...pairDoubts(state, shop.wheels), ...ofStations];
+  if (doubts.length + missing.length === 0)
+    return <VerdictMark verdict="good">nothing missing, nothing doubtful</VerdictMark>;
+  return (
+    <ul className="rows relative max-h-[126px] overflow-y-auto" aria-label="Doubtful or missing" tabIndex={0}>
+      {doubts.map((d) => (
+        <li key={d} className="flex gap-2 border-b border-stone3 py-1.5 text-[16px]">
+          <VerdictShape verdict="check" size={20} />
+          <span>
+            <span className="sr-only">Doubtful: </span>
+            {d}
+          </span>
+        </li>
+      ))}
+      {missing.map((m) => (
+        <li key={m} className="flex gap-2 border-b border-stone3 py-1.5 text-[16px]">
+          <span className="mt-1 h-4 w-5 shrink-0 rounded-b-lg border-2 border-t-0 border-edge" aria-hidden="true" />
+          <span>
+            <span className="sr-only">Missing: </span>
+            {m}
+          </span>
+        </li>
+      ))}
+    </ul>
+  );
+};

@@ -1,0 +1,88 @@
+import { useState } from 'react';
+import type { EntryData } from '../../../core/job';
+import { useJob } from '../../parts/job-context';
+import { ChoiceField, QuantityField, TextField } from '../../parts/fields';
+import { useUnits } from '../../parts/quantity';
+import { Sheet } from '../../parts/Sheet';
+import { SheetFoot } from '../../parts/SheetFoot';
+import { useApp } from '../../store';
+import { Cautions } from '../StationLayout';
+
+type How = EntryData['test-ride']['how'];
+
+/** What to mind on the way. Common practice. */
+const MIND = [
+  'New tires are slippery: gently, upright at first. Somewhere it may be ridden, by somebody who may.',
+  'Brake at walking pace first. Then the lamp, then straight ahead: does it pull, does it shake, and at which speed?',
+  'In doubt it is not ridden. The maker’s manual, local codes and licensed practice decide.',
+];
+
+/** Ridden, or refused by name; what shakes stands beside the figures of the balance. */
+export const RideSheet = ({ onDone }: { onDone: () => void }) => {
+  const { state, write } = useJob();
+  const { read, say } = useUnits();
+  const who = useApp((s) => s.prefs.who);
+  const [how, setHow] = useState<How>('ridden');
+  const [by, setBy] = useState('');
+  const [shakes, setShakes] = useState('');
+  const [found, setFound] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  const { balanced } = state.balance;
+  const leftG = balanced?.leftG ?? state.balance.weights?.residualG ?? null;
+  const keep = async () => {
+    const name = by.trim() || (how === 'refused' ? state.rider : who);
+    const shakesAtKmh = shakes.trim() ? read(shakes, 'km/h') : null;
+    if (!name) return setProblem('Say who rode it, or who refused.');
+    if (shakes.trim() && (shakesAtKmh === null || shakesAtKmh < 5 || shakesAtKmh > 300))
+      return setProblem('The speed at which it shakes: a speed a road knows, or nothing.');
+    if (how === 'not good' && !found.trim() && shakesAtKmh === null)
+      return setProblem('Say what was not as it should be.');
+    setProblem(null);
+    const data = { how, by: name, shakesAtKmh, found: found.trim() };
+    if (await write([{ kind: 'test-ride', data }], 'The ride is written.')) onDone();
+  };
+  return (
+    <Sheet title="Test ride" closes="Close the ride" footed>
+      <Cautions list={MIND} />
+      <div className="mt-4 grid gap-3 sm:grid-cols-2">
+        <ChoiceField
+          label="How it went"
+          value={how}
+          onChange={(v) => setHow(v as How)}
+          options={[
+            ['ridden', 'ridden, as it should be'],
+            ['not good', 'ridden, not as it should be'],
+            ['refused', 'not ridden: refused'],
+          ]}
+        />
+        <TextField
+          label={how === 'refused' ? 'Refused by' : 'Ridden by'}
+          value={by}
+          maxLength={60}
+          onChange={setBy}
+          hint={`empty: ${how === 'refused' ? state.rider : who || 'who is at the bench'}`}
+        />
+        {how !== 'refused' && (
+          <>
+            <QuantityField
+              label="Shakes at"
+              unit="km/h"
+              value={shakes}
+              onChange={setShakes}
+              hint="empty: it does not"
+            />
+            <TextField label="What was found" value={found} maxLength={300} onChange={setFound} />
+          </>
+        )}
+      </div>
+      {how !== 'refused' && shakes.trim() && (
+        <p className="mt-3 border-l-4 border-water pl-3">
+          {leftG === null
+            ? 'This wheel was not balanced: begin there.'
+            : `${say(leftG, 'g')} were left at the balance. Look for a weight that flew off, then at the bead line and the runout.`}
+        </p>
+      )}
+      <SheetFoot keeps="Keep it" onKeep={() => void keep()} problem={problem} />
+    </Sheet>
+  );
+};

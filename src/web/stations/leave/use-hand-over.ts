@@ -1,0 +1,64 @@
+import { joiResolver } from '@hookform/resolvers/joi';
+import Joi from 'joi';
+import { useFieldArray, useForm, type Control, type FieldArrayWithId } from 'react-hook-form';
+import { readyOf, recheckDates, type OldTire, type Recheck } from '../../../core/job';
+import { useJob } from '../../parts/job-context';
+import { needed } from '../../parts/form-schema';
+import { today, useDo } from '../../store';
+import type { Writing } from '../../store/job-writing';
+import { loadShop } from '../../store/shop-slice';
+
+export interface HandOverForm {
+  to: string;
+  rechecks: Recheck[];
+  oldTire: '' | OldTire;
+  despiteBy: string;
+  despiteWhy: string;
+}
+
+/** The form of a hand-over. */
+export interface HandOverAtHand {
+  control: Control<HandOverForm>;
+  rechecks: FieldArrayWithId<HandOverForm, 'rechecks'>[];
+  /** A safety point is not proved: it takes a name and a reason. */
+  isDespite: boolean;
+  submit(): Promise<void>;
+}
+
+const schema = (isDespite: boolean) =>
+  Joi.object({
+    to: needed('Say who takes it.', 80),
+    rechecks: Joi.array().items(
+      Joi.object({ what: Joi.string().required(), onDate: needed('A recheck has no date. Pick one.', 10) }).unknown(),
+    ),
+    oldTire: Joi.string().allow(''),
+    despiteBy: isDespite ? needed('Say who hands it over all the same.', 60) : Joi.string().allow(''),
+    despiteWhy: isDespite ? needed('Say why it leaves like this.', 300) : Joi.string().allow(''),
+  });
+
+/** Who takes it, when it is looked at again, where the old tire goes, and by whose word it leaves unproved. */
+export const useHandOver = (): HandOverAtHand => {
+  const { state, write } = useJob();
+  const dispatch = useDo();
+  const done = state.handedOver;
+  const isDespite = readyOf(state).result.missing.length > 0;
+  const { control, handleSubmit } = useForm<HandOverForm>({
+    resolver: joiResolver(schema(isDespite), { abortEarly: false }),
+    defaultValues: {
+      to: done?.to ?? state.rider,
+      rechecks: recheckDates(state, (done?.at ?? today()).slice(0, 10)),
+      oldTire: done?.oldTire ?? '',
+      despiteBy: '',
+      despiteWhy: '',
+    },
+  });
+  const { fields: rechecks } = useFieldArray({ control, name: 'rechecks' });
+  const submit = handleSubmit(async ({ to, rechecks: looks, oldTire, despiteBy, despiteWhy }) => {
+    const again: Writing[] = looks.map(({ what, onDate, look }) => ({ kind: 'recheck', data: { what, onDate, look } }));
+    const despite = isDespite ? { by: despiteBy.trim(), why: despiteWhy.trim() } : null;
+    const over: Writing = { kind: 'handed-over', data: { to, despite, oldTire: oldTire === '' ? null : oldTire } };
+    // Parts have left the shelf, and the wheel has its new tire.
+    if (await write([...again, over], 'Handed over.')) await dispatch(loadShop());
+  });
+  return { control, rechecks, isDespite, submit };
+};
