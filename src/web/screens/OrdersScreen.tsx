@@ -12,8 +12,8 @@ import { announce } from '../store/jobs-slice';
 import { useCloseOrderMutation, useOrderListQuery, usePlaceOrderMutation } from '../store/parts-api';
 import { loadShop } from '../store/shop-slice';
 import { visitProblem } from '../store/visits-api';
-import { momentText } from './today/due-words';
-import { useNow } from './today/use-now';
+import { momentText } from '../parts/moment-text';
+import { useNow } from '../parts/use-now';
 
 const ASK_MS = 10_000;
 

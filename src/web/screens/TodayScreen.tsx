@@ -10,7 +10,7 @@ import { OrderLine } from './today/OrderLine';
 import { Shoreline } from './today/Shoreline';
 import { hoursFrom, placeOf } from './today/TimeScale';
 import { waitText } from './today/due-words';
-import { useNow } from './today/use-now';
+import { useNow } from '../parts/use-now';
 import { VisitRow } from './today/VisitRow';
 
 /** So many machines stand with room between them. */

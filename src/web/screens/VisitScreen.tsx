@@ -4,9 +4,9 @@ import { standingVisitEntries, type VisitEntry, type VisitSummary } from '../../
 import { Button } from '../parts/Button';
 import { Failed, Frame, Waiting } from '../parts/Frame';
 import { useVisitQuery, visitProblem } from '../store/visits-api';
-import { momentText } from './today/due-words';
+import { momentText } from '../parts/moment-text';
 import { hoursFrom } from './today/TimeScale';
-import { useNow } from './today/use-now';
+import { useNow } from '../parts/use-now';
 import { VisitRow } from './today/VisitRow';
 import { EstimatePart } from './visit/EstimatePart';
 import { AgreedForm, NoteForm, PromiseForm, useWriteVisit, WaitsForm } from './visit/VisitForms';

@@ -1,10 +1,9 @@
 import { Check } from 'lucide-react';
-import type { DeviceLine } from '../../core/devices';
+import { useState } from 'react';
 import type { TorqueChoice } from '../../core/torque';
 import type { Fastener } from '../../core/wheels';
 import type { Working } from '../../core/working';
 import { Button } from '../parts/Button';
-import { DeviceTake } from '../parts/DeviceTake';
 import { useJob } from '../parts/job-context';
 import { Quantity } from '../parts/quantity';
 import { VerdictShape } from '../parts/VerdictMark';
@@ -18,11 +17,7 @@ interface Props {
   /** Which wrench covers it; null where the manual has no figure. */
   choice: Working<TorqueChoice> | null;
   isNext: boolean;
-  /** The wheel is in and lined up. */
-  mayTighten: boolean;
   onKeep: (how: Tightened, wrench: string | null) => void;
-  /** A wrench clicked. */
-  onClick: (line: DeviceLine) => void;
 }
 
 /** With what it is tightened, or why nothing covers it. */
@@ -39,58 +34,77 @@ const WithWhat = ({ fastener, choice }: Pick<Props, 'fastener' | 'choice'>) => {
 };
 
 /** What can be said of it: with a wrench that covers it torqued, without one only snug or a guess. */
-const Ways = ({ fastener, choice, isNext, mayTighten, onKeep, onClick }: Props) => {
+export const Ways = ({
+  fastener,
+  choice,
+  onKeep,
+  isPlain = false,
+}: Pick<Props, 'fastener' | 'choice' | 'onKeep'> & {
+  /** The usual way has a button of its own. */
+  isPlain?: boolean;
+}) => {
   const wrench = choice?.result.wrench ?? null;
-  const snug = (
-    <Button small onClick={() => onKeep('snug', null)}>
-      Snug
-    </Button>
-  );
-  if (fastener.torqueNm === null) return snug;
-  if (!wrench)
-    return (
-      <>
-        {snug}
+  if (fastener.torqueNm !== null && wrench)
+    return isPlain ? null : (
+      <Button small onClick={() => onKeep('torqued', wrench.name)}>
+        Torqued
+      </Button>
+    );
+  if (fastener.torqueNm === null && isPlain) return null;
+  return (
+    <>
+      <Button small onClick={() => onKeep('snug', null)}>
+        Snug
+      </Button>
+      {fastener.torqueNm !== null && (
         <Button small onClick={() => onKeep('guess', null)}>
           A guess
         </Button>
-      </>
-    );
-  const isNow = isNext && mayTighten;
-  return (
-    <>
-      {isNow && (
-        <DeviceTake
-          compact
-          kind="torque-wrench"
-          meant={wrench.name}
-          what={`Torque of ${fastener.name}`}
-          onTake={onClick}
-        />
       )}
-      <Button small go={isNow} onClick={() => onKeep('torqued', wrench.name)}>
-        Torqued
-      </Button>
     </>
   );
 };
 
-/** One fastener: its torque, the wrench that covers it, and how it was tightened. */
+/** How it was tightened, with a tick. */
+const Done = ({ name, how }: { name: string; how: Tightened }) => {
+  const { secondRound } = useJob().state;
+  return (
+    <span className="inline-flex items-center gap-1 font-semibold text-good">
+      <Check size={18} aria-hidden="true" /> {DONE_WORDS[how]}
+      {secondRound.includes(name) && ', twice'}
+    </span>
+  );
+};
+
+/**
+ * One fastener: its torque, the wrench that covers it, and how it was tightened. What can be said of it stands at the
+ * one that comes next, and at any other once its name is tapped.
+ */
 export const FastenerRow = (props: Props) => {
   const { fastener, choice, isNext } = props;
-  const { torqued, secondRound } = useJob().state;
+  const { torqued } = useJob().state;
+  const [isOpen, setIsOpen] = useState(false);
   const done = torqued[fastener.name];
   const isCovered = fastener.torqueNm === null || Boolean(choice?.result.wrench);
   return (
-    <li className="border-b border-stone3 py-1">
-      <div className="flex items-baseline gap-3">
-        <span className={`flex-1 ${isNext ? 'font-bold' : ''}`}>{fastener.name}</span>
+    <li className="border-b border-stone3">
+      <div className="flex min-h-12 items-center gap-3">
+        <button
+          type="button"
+          aria-expanded={isOpen}
+          className={`min-h-12 min-w-0 flex-1 cursor-pointer text-left leading-tight ${isNext ? 'font-bold' : ''}`}
+          onClick={() => setIsOpen(!isOpen)}
+        >
+          {fastener.name}
+        </button>
+        {!isCovered && !isNext && !isOpen && <VerdictShape verdict="stop" size={18} />}
+        {done && <Done name={fastener.name} how={done.how} />}
         {fastener.torqueNm === null ? (
           <span className="num text-lg">snug</span>
         ) : (
           <Quantity value={fastener.torqueNm} unit="Nm" />
         )}
-        <span className="w-[76px] text-right">
+        <span className="w-[60px] text-right">
           {choice ? (
             <BasisTag title={`the wrench for ${fastener.name}`} working={choice}>
               manual
@@ -100,19 +114,14 @@ export const FastenerRow = (props: Props) => {
           )}
         </span>
       </div>
-      <div className="flex flex-wrap items-center gap-2">
-        <span className={`min-w-0 flex-1 basis-40 text-[15px] ${isCovered ? 'text-ink2' : 'text-stop'}`}>
-          <WithWhat fastener={fastener} choice={choice} />
-        </span>
-        {done ? (
-          <span className="inline-flex items-center gap-1 font-semibold text-good">
-            <Check size={18} aria-hidden="true" /> {DONE_WORDS[done.how]}
-            {secondRound.includes(fastener.name) && ', twice'}
+      {isOpen && !isNext && (
+        <div className="flex flex-wrap items-center gap-2 pb-1">
+          <span className={`min-w-0 flex-1 basis-40 text-[15px] ${isCovered ? 'text-ink2' : 'text-stop'}`}>
+            <WithWhat fastener={fastener} choice={choice} />
           </span>
-        ) : (
           <Ways {...props} />
-        )}
-      </div>
+        </div>
+      )}
     </li>
   );
 };

@@ -56,7 +56,15 @@ export const HandOver = () => {
   const unproved = ready.result.missing.length;
   return (
     <StationLayout
-      picture={<JobDial />}
+      picture={
+        <>
+          <JobDial className="lg:max-h-[380px]" />
+          <div className="mt-2">
+            <OpenPoints />
+          </div>
+          <Papers />
+        </>
+      }
       lead={done ? `Handed over to ${done.to} on ${done.at.slice(0, 10)}` : 'Before it leaves'}
       now={
         unproved > 0
@@ -71,7 +79,6 @@ export const HandOver = () => {
         <>
           <Gates />
           <Leaving />
-          <OpenPoints />
         </>
       }
     >
@@ -83,7 +90,7 @@ export const HandOver = () => {
               control={control}
               name={`rechecks.${i}.onDate`}
               type="date"
-              label={`Look again: ${r.what.toLowerCase()}`}
+              label={`Again: ${r.what.toLowerCase()}`}
             />
           ))}
         </div>
@@ -108,7 +115,6 @@ export const HandOver = () => {
         </div>
         <KeepTakeOff />
       </form>
-      <Papers />
       <Cautions
         list={[
           'Brake firm before it rolls. Test ride with care: new tires are slippery.',

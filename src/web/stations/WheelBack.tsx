@@ -6,7 +6,7 @@ import { useMainWorking } from '../parts/working';
 import { useJob } from '../parts/job-context';
 import { BackFigures } from './back/BackFigures';
 import { ChainPicture } from './back/ChainPicture';
-import { NextFastener } from './back/NextFastener';
+import { NextFastener, NextWays } from './back/NextFastener';
 import { useTorqueWalk, type TorqueWalk } from './back/use-torque-walk';
 import { FastenerRow } from './FastenerRow';
 import { Cautions, JobDial, StationLayout } from './StationLayout';
@@ -55,9 +55,6 @@ export const WheelBack = () => {
   const current = steps.find((s) => !state.steps[s.id]);
   const isTorque = current?.id === TORQUE;
   const isWalking = isTorque && walk.rows.length > 0 && (walk.next !== undefined || walk.isSecondRound);
-  // Nothing is tightened before the wheel is in and lined up.
-  const torqueAt = steps.findIndex((s) => s.id === TORQUE);
-  const isEarly = current !== undefined && steps.indexOf(current) < torqueAt;
   useMainWorking(
     walk.next ? `the wrench for ${walk.next.fastener.name}` : 'the wrench',
     walk.next?.choice ?? walk.rows.find((r) => r.choice)?.choice ?? null,
@@ -88,7 +85,7 @@ export const WheelBack = () => {
       {...wordsOf(current, walk)}
       act={
         <>
-          {current?.caution && (
+          {current?.caution && !isWalking && (
             <div className="-mt-1 mb-3">
               <Cautions list={[current.caution]} />
             </div>
@@ -99,6 +96,7 @@ export const WheelBack = () => {
             <Button go hotkey="N" disabled={isFittersWord} onClick={go}>
               {nextSays}
             </Button>
+            {isWalking && walk.next && <NextWays row={walk.next} walk={walk} />}
             <StepReading step={current} />
           </div>
         </>
@@ -112,9 +110,7 @@ export const WheelBack = () => {
             fastener={fastener}
             choice={choice}
             isNext={fastener === walk.next?.fastener}
-            mayTighten={!isEarly}
             onKeep={(how, wrench) => void walk.keep(fastener, how, wrench)}
-            onClick={(line) => walk.click(fastener, line)}
           />
         ))}
       </ul>

@@ -3,7 +3,8 @@ import { dueVerdict, type VisitSummary } from '../../../core/visit';
 import { counted } from '../../../core/units';
 import { VerdictShape } from '../../parts/VerdictMark';
 import { durationText } from '../../parts/duration-text';
-import { coolText, DUE_WORDS, momentText, waitText } from './due-words';
+import { coolText, DUE_WORDS, waitText } from './due-words';
+import { momentText } from '../../parts/moment-text';
 import { TimeScale } from './TimeScale';
 import { WheelBasins } from './WheelBasins';
 

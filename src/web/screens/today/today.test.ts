@@ -1,7 +1,7 @@
 import type { VisitEntry } from '../../../core/visit';
 import { dueFrom } from '../visit/due-from';
 import { visitText } from '../visit/visit-text';
-import { momentText } from './due-words';
+import { momentText } from '../../parts/moment-text';
 import { hoursFrom, placeOf } from './TimeScale';
 
 /** A moment in the time zone of the shop, whichever it is. */

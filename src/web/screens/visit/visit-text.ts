@@ -2,7 +2,7 @@ import { BLOCK_WORDS } from '../../../core/day';
 import { formatMoney } from '../../../core/units';
 import { POSITION_WORDS } from '../../../core/wheels';
 import type { VisitEntry, VisitEntryData, VisitEntryKind } from '../../../core/visit';
-import { momentText } from '../today/due-words';
+import { momentText } from '../../parts/moment-text';
 
 type Say = {
   [K in VisitEntryKind]: (data: VisitEntryData[K], at: { nowMs: number; wheel(jobId: string): string }) => string;

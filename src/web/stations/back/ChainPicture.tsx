@@ -43,7 +43,7 @@ const Marks = ({ marks }: { marks: EntryData['marks'] }) => {
         ] as const
       ).map(([word, mm, y]) => (
         <g key={word}>
-          <path d={`M170 ${y}H400`} className="stroke-edge" strokeWidth="10" strokeLinecap="round" />
+          <path d={`M170 ${y}H400`} className="stroke-stone3" strokeWidth="10" strokeLinecap="round" />
           <path d={`M${at(mm)} ${y - 15}V${y + 15}`} className="stroke-ink" strokeWidth="5" />
           <text x="40" y={y + 6} fontSize="18" className="fill-ink">
             {word}
@@ -71,7 +71,7 @@ export const ChainPicture = ({ before, after, marks, className = '' }: Props) =>
   ].filter(Boolean);
   return (
     <svg
-      viewBox="0 0 560 290"
+      viewBox={`0 0 560 ${marks ? 290 : 190}`}
       role="img"
       aria-label={`Chain from the side. ${says.length > 0 ? says.join(', ') : 'Nothing measured yet'}.`}
       className={`w-full ${className}`}

@@ -1,6 +1,8 @@
 import { LUBRICANTS, roleOf, type Lubricant } from '../../../core/torque';
+import { DeviceTake } from '../../parts/DeviceTake';
 import { ChoiceField } from '../../parts/fields';
 import { Quantity } from '../../parts/quantity';
+import { Ways } from '../FastenerRow';
 import type { TorqueWalk, WalkRow } from './use-torque-walk';
 
 /** What to mind at a fastener, by what it holds. Common practice. */
@@ -11,7 +13,7 @@ const MIND: Partial<Record<ReturnType<typeof roleOf>, string>> = {
   caliper: 'Hold disc or brake, hose clear.',
 };
 
-const AS_MANUAL = 'as the manual says';
+const AS_MANUAL = 'by the manual';
 
 /** The fastener at hand, large: its torque, the wrench and its setting, and what is on the threads. */
 export const NextFastener = ({ row, walk }: { row: WalkRow; walk: TorqueWalk }) => {
@@ -41,5 +43,24 @@ export const NextFastener = ({ row, walk }: { row: WalkRow; walk: TorqueWalk }) 
         </div>
       )}
     </div>
+  );
+};
+
+/** Beside its own button: the wrench that is listened to, or, where none covers it, what only the fitter can say. */
+export const NextWays = ({ row: { fastener, choice }, walk }: { row: WalkRow; walk: TorqueWalk }) => {
+  const wrench = choice?.result.wrench ?? null;
+  return (
+    <>
+      {wrench && (
+        <DeviceTake
+          compact
+          kind="torque-wrench"
+          meant={wrench.name}
+          what={`Torque of ${fastener.name}`}
+          onTake={(line) => walk.click(fastener, line)}
+        />
+      )}
+      <Ways isPlain fastener={fastener} choice={choice} onKeep={(how, name) => void walk.keep(fastener, how, name)} />
+    </>
   );
 };

@@ -4,8 +4,8 @@ import { teachingOf, coolUntil, stepsOf } from '../../../core/job';
 import { Button } from '../../parts/Button';
 import { useJob } from '../../parts/job-context';
 import { useKeys } from '../../parts/keys';
-import { momentText } from '../../screens/today/due-words';
-import { useNow } from '../../screens/today/use-now';
+import { momentText } from '../../parts/moment-text';
+import { useNow } from '../../parts/use-now';
 import { RideSheet } from './RideSheet';
 import { TeachSheet } from './TeachSheet';
 

@@ -10,7 +10,7 @@ export const OpenPoints = () => {
   if (doubts.length + missing.length === 0)
     return <VerdictMark verdict="good">nothing missing, nothing doubtful</VerdictMark>;
   return (
-    <ul className="rows relative max-h-[126px] overflow-y-auto" aria-label="Doubtful or missing" tabIndex={0}>
+    <ul className="rows relative max-h-[150px] overflow-y-auto" aria-label="Doubtful or missing" tabIndex={0}>
       {doubts.map((d) => (
         <li key={d} className="flex gap-2 border-b border-stone3 py-1.5 text-[16px]">
           <VerdictShape verdict="check" size={20} />
