@@ -85,7 +85,7 @@ export const createApp = (
   app.use('/api/workings', workingRoutes(work));
   const visits = visitStore(db, shop, rules, jobs);
   app.use('/api/jobs', jobRoutes(jobs, shop, visits, work));
-  app.use('/api/visits', visitRoutes(visits));
+  app.use('/api/visits', visitRoutes(visits, shop, photos, work));
   app.use('/api', dayRoutes(visits, shop, work));
   app.use('/api', knowsRoutes(jobs.knows));
   app.use('/api', partsRoutes(jobs.parts));

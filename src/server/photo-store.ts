@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { existsSync } from 'node:fs';
-import { mkdir, open, rename } from 'node:fs/promises';
+import { mkdir, open, readFile, rename } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
 import { InputError } from '../core/errors';
 
@@ -40,6 +40,11 @@ export const photoStore = (folder: string) => {
   };
   return {
     find,
+    /** The bytes of a picture that can be printed, JPEG or PNG; null for one that is not there, or of another kind. */
+    async printable(photoId: string): Promise<Buffer | null> {
+      const found = find(photoId);
+      return found && found.type !== 'image/webp' ? readFile(found.path) : null;
+    },
     /** On the disk for good before it answers. Throws `InputError` for what is no picture. */
     async keep(bytes: unknown): Promise<{ photoId: string; type: string; bytes: number }> {
       const kind = Buffer.isBuffer(bytes) ? KINDS.find((k) => k.is(bytes)) : undefined;

@@ -25,6 +25,9 @@ const RulesScreen = lazy(() => import('./screens/RulesScreen').then((m) => ({ de
 const SidewallScreen = lazy(() => import('./screens/SidewallScreen').then((m) => ({ default: m.SidewallScreen })));
 const SizeBenchScreen = lazy(() => import('./screens/SizeBenchScreen').then((m) => ({ default: m.SizeBenchScreen })));
 const PairScreen = lazy(() => import('./screens/PairScreen').then((m) => ({ default: m.PairScreen })));
+const RiderPaperScreen = lazy(() =>
+  import('./screens/RiderPaperScreen').then((m) => ({ default: m.RiderPaperScreen })),
+);
 const VisitScreen = lazy(() => import('./screens/VisitScreen').then((m) => ({ default: m.VisitScreen })));
 const WheelScreen = lazy(() => import('./screens/WheelScreen').then((m) => ({ default: m.WheelScreen })));
 const WheelTagScreen = lazy(() => import('./screens/WheelTagScreen').then((m) => ({ default: m.WheelTagScreen })));
@@ -98,6 +101,7 @@ const Screens = () => {
         <Route path="/" element={<Home />} />
         <Route path="/jobs" element={<JobsScreen />} />
         <Route path="/visits/:id" element={<VisitScreen />} />
+        <Route path="/visits/:id/paper" element={<RiderPaperScreen />} />
         <Route path="/knows" element={<KnowsScreen />} />
         <Route path="/orders" element={<OrdersScreen />} />
         <Route path="/plan" element={<PlanScreen />} />

@@ -1,5 +1,5 @@
 import { balanceAsAdvised } from './hidden-wheel';
-import { expect, startJob, test, tickAll, openAs } from './shop';
+import { handOverAllTheSame, untilNow, expect, startJob, test, tickAll, openAs } from './shop';
 
 test('a dirt rear wheel with tube and rim lock goes from intake to its job card', async ({ page, shop }) => {
   await openAs(page, shop, '/');
@@ -60,31 +60,57 @@ test('a dirt rear wheel with tube and rim lock goes from intake to its job card'
   await page.getByRole('button', { name: 'On to the machine' }).click();
 
   // Wheel back: 14 lbf·ft lies below the long wrench and above the small one.
-  const locknuts = page.getByRole('listitem').filter({ hasText: 'chain adjuster locknuts' });
-  await expect(locknuts).toContainText('No wrench covers it');
-  await page
-    .getByRole('listitem')
-    .filter({ hasText: 'rear axle nut' })
-    .getByRole('button', { name: 'Torqued' })
-    .click();
-  await page
-    .getByRole('listitem')
-    .filter({ hasText: 'caliper bolts' })
-    .getByRole('button', { name: 'A guess' })
-    .click();
-  await page.getByRole('listitem').filter({ hasText: 'rim lock nut' }).getByRole('button', { name: 'Snug' }).click();
-  await locknuts.getByRole('button', { name: 'Snug' }).click();
-  await page.getByRole('button', { name: 'On to hand-over' }).click();
+  await untilNow(page, 'Pull the wheel against its stops. Check alignment and slack.');
+  await page.keyboard.press('r');
+  const sheet = page.getByRole('dialog');
+  await sheet.getByLabel(/^Slack at the tightest/).fill('66 70');
+  await expect(sheet.getByText('½ turn back, both adjusters alike.')).toBeVisible();
+  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await expect(sheet).toBeHidden();
+  await page.keyboard.press('r');
+  await expect(sheet.getByLabel('When')).toHaveValue('after');
+  await sheet.getByLabel(/^Slack at the tightest/).fill('52 55');
+  await expect(sheet.getByText('Leave the adjusters as they are.')).toBeVisible();
+  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByRole('img', { name: /66 mm before, 52 mm after/ })).toBeVisible();
 
-  // Hand over: the guess and the snug nut are doubtful, and said.
+  await untilNow(page, 'Next: caliper bolts.');
+  await expect(page.getByText('No wrench covers it', { exact: false })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Torqued' })).toBeDisabled();
+  await page.getByRole('button', { name: 'A guess' }).click();
+  await expect(page.getByRole('heading', { name: 'Next: chain adjuster locknuts.' })).toBeVisible();
+  await page.getByRole('button', { name: 'Snug' }).click();
+  await untilNow(page, 'Pump the brake until it is firm.');
+  await page.keyboard.press('r');
+  await sheet.getByLabel('Lever or pedal').selectOption('firm');
+  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await untilNow(page, 'The wheel is back.');
+  await page.keyboard.press('n');
+
+  // Hand over: the guess is not proved, and neither is a ride; the snug nut is doubtful.
+  await expect(page.getByRole('heading', { name: '2 safety points not proved.' })).toBeVisible();
   await expect(page.getByText('caliper bolts: tightened by guess.')).toBeVisible();
   await expect(page.getByText('chain adjuster locknuts: snug, though the manual has a torque.')).toBeVisible();
-  await page.getByRole('button', { name: 'Hand over' }).click();
+  await page.keyboard.press('d');
+  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByRole('heading', { name: '1 safety point not proved.' })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Bolts once more, cool at/ })).toBeVisible();
+  await handOverAllTheSame(page, 'the rider torques them at home');
   await expect(page.getByText(/^Handed over to Mara Tolling/)).toBeVisible();
   await page.getByRole('link', { name: 'Job card' }).click();
+  await expect(
+    page.getByText('Handed over all the same by Juna Birk: the rider torques them at home.', { exact: false }),
+  ).toBeVisible();
   await expect(page.getByText('110/90-19 62M TT').first()).toBeVisible();
   await expect(page.getByText('15.0 psi at 25 °C')).toBeVisible();
 
+  // The rider's own sheet, as it is read on a phone.
+  await page.goto(`${shop.url}/jobs/${id}/hand-over`);
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.getByRole('link', { name: 'For the rider' }).click();
+  await expect(page.getByText('13.0 psi, cold, at 5 °C')).toBeVisible();
+  await expect(page.getByText(/^Test ride: Ridden by Juna Birk/)).toBeVisible();
+  await expectAccessible(page);
   const pdf = await page.request.get(`${shop.url}/api/jobs/${id}/card.pdf`);
   expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-');
   const csv = await (await page.request.get(`${shop.url}/api/jobs/${id}/log.csv`)).text();

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, expectAccessible, openAs, startJob, test, type TestShop } from './shop';
+import { expect, expectAccessible, openAs, startJob, test, untilNow, type TestShop } from './shop';
 
 /** Tells a stand-in how it is held, as hands would. */
 const hold = async (shop: TestShop, name: string, knobs: object, what = 'hold') => {
@@ -173,13 +173,7 @@ test('thermometer, two gauges and a wrench: readings with their instruments, and
 
   await page.goto(`${shop.url}/jobs/demo-job-21/wheel-back`);
   // The wheel goes in, step by step, before anything is tightened.
-  const strip = page.getByRole('group', { name: 'Step at hand' });
-  await expect(page.getByRole('heading', { name: 'Wheel in first.' })).toBeVisible();
-  while (await page.getByRole('heading', { name: 'Wheel in first.' }).isVisible()) {
-    const before = (await strip.textContent())!;
-    await page.keyboard.press('n');
-    await expect(strip).not.toHaveText(before);
-  }
+  await untilNow(page, 'Next: rear axle nut.');
   const nut = page.getByRole('listitem').filter({ hasText: 'rear axle nut' });
   const take = async (setNm: number) => {
     await hold(shop, 'long click wrench', { setNm, pulling: false });

@@ -1,4 +1,14 @@
-import { confirmed, expect, expectAccessible, openAs, startJob, test, tickAll, type TestShop } from './shop';
+import {
+  handOverAllTheSame,
+  confirmed,
+  expect,
+  expectAccessible,
+  openAs,
+  startJob,
+  test,
+  tickAll,
+  type TestShop,
+} from './shop';
 import type { Page } from '@playwright/test';
 
 /** Opens a step of a station by its words. */
@@ -94,7 +104,7 @@ const airAndTape = async (page: Page, shop: TestShop, id: string, tape: string) 
 };
 
 const handOver = async (page: Page) => {
-  await page.getByRole('button', { name: 'Hand over' }).click();
+  await handOverAllTheSame(page, 'its nuts are torqued at the track');
   await expect(page.getByText(/^Handed over to Ines Farrow/)).toBeVisible();
 };
 

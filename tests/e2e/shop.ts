@@ -119,6 +119,29 @@ export const tickAll = async (page: Page, station: string): Promise<number> => {
   return total;
 };
 
+/** Does one step after the other until the station says this. */
+export const untilNow = async (page: Page, says: string): Promise<void> => {
+  const now = page.getByRole('heading', { level: 2 }).first();
+  await expect(now).toBeVisible();
+  for (let i = 0; i < 20 && (await now.textContent()) !== says; i++) {
+    const before = (await now.textContent())!;
+    await page.keyboard.press('n');
+    await expect(now).not.toHaveText(before);
+  }
+  await expect(now).toHaveText(says);
+};
+
+/** Hands over a wheel whose log does not prove all, by name and reason. */
+export const handOverAllTheSame = async (page: Page, why: string): Promise<void> => {
+  await page.getByRole('button', { name: 'All the same' }).click();
+  await expect(page.getByText('Say who hands it over all the same.')).toBeVisible();
+  await expect(page.getByText('Say why it leaves like this.')).toBeVisible();
+  await page.getByLabel('All the same, by').fill('Juna Birk');
+  await page.getByLabel('Why it leaves like this').fill(why);
+  await page.getByRole('button', { name: 'All the same' }).click();
+  await expect(page.getByText(/^Handed over to /)).toBeVisible();
+};
+
 /**
  * Does something that writes into a log, and waits for the server's word: a page that is left before may not hear it.
  */

@@ -6,6 +6,18 @@ export type Look = (typeof LOOKS)[number];
 export const JOB_LOOKS = ['pressure', 'bolts', 'age', 'anything'] as const satisfies readonly Look[];
 export type JobLook = (typeof JOB_LOOKS)[number];
 
+/** The same in two words, for a label. */
+export const LOOK_SHORT: Record<Look, string> = {
+  pressure: 'Pressure again',
+  bolts: 'Bolts again',
+  leak: 'Leak again',
+  tread: 'Tread again',
+  tape: 'Tape again',
+  age: 'Age again',
+  calibration: 'Calibrate again',
+  anything: 'Look again',
+};
+
 /** Why it is looked at again, in the fitter's words. */
 export const LOOK_WORDS: Record<Look, string> = {
   pressure: 'Pressure, cold',
@@ -16,6 +28,18 @@ export const LOOK_WORDS: Record<Look, string> = {
   age: 'Age of the tire',
   calibration: 'Calibration',
   anything: 'Look again',
+};
+
+/** What a rider is told of it. Common practice. */
+export const LOOK_WHY: Record<Look, string> = {
+  pressure: 'a slow leak shows after a day',
+  bolts: 'what settles on the first ride lets go',
+  leak: 'a second reading tells a leak from the weather',
+  tread: 'by then it is worn to its least',
+  tape: 'tires grow until they have settled',
+  age: 'rubber gets old whether it is ridden or not',
+  calibration: 'an instrument drifts',
+  anything: 'as was agreed',
 };
 
 /** What an earlier program's words ask for: it did not say which readings. */

@@ -3,6 +3,7 @@ import { estimate, type ChargedWheel } from '../../core/costs';
 import { timeLeft, timeLeftOf, type StationLeft } from '../../core/day';
 import { InputError } from '../../core/errors';
 import type { JobSummary } from '../../core/job';
+import { riderPaper } from '../../core/papers';
 import { ruleNumber, valuesOf } from '../../core/rules';
 import { STATIONS } from '../../core/stations';
 import {
@@ -15,7 +16,7 @@ import {
   type VisitSummary,
   type WheelNow,
 } from '../../core/visit';
-import { daysBetween } from '../../core/units';
+import { daysBetween, type UnitPreferences } from '../../core/units';
 import { POSITION_WORDS, type Build } from '../../core/wheels';
 import { NotFound } from '../errors';
 import type { JobStore } from './job-store';
@@ -245,6 +246,13 @@ export const visitStore = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobS
       const last = rows.length === limit ? rows.at(-1)! : null;
       return { visits: withWheels(rows), next: last ? `${last.openedAt} ${last.id}` : null };
     },
+    /** What its rider takes home. */
+    paper: (id: string, of: { shopName: string; today: string; units: UnitPreferences }) =>
+      riderPaper(
+        log.stateOf(id),
+        find(id).wheels.map(({ jobId }) => ({ jobId, state: jobs.stateOf(jobId) })),
+        of,
+      ),
     /** What its work costs by the shop's rates, beside what was agreed, with its working. */
     estimate(id: string) {
       const samples = jobs.timeSamples();

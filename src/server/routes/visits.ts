@@ -3,9 +3,15 @@ import Joi from 'joi';
 import { check, eachOnce, instant, listOf, record, text } from '../../core/fields';
 import type { OpenVisit } from '../../core/visit';
 import type { VisitQuery, VisitStore } from '../db/visit-store';
-import { appendBody, checkQuery, recordId, visitQuery, who, type Append } from './input';
+import type { ShopStore } from '../db/shop-store';
+import type { PhotoStore } from '../photo-store';
+import type { WorkPool } from '../work';
+import { dayOf, type UnitPreferences } from '../../core/units';
+import { appendBody, checkQuery, goneOf, recordId, unitQuery, visitQuery, who, type Append } from './input';
 
 const MOST_WHEELS = 8;
+/** On one paper. */
+const MOST_PHOTOS = 12;
 
 const openBody = Joi.object({
   id: recordId,
@@ -19,7 +25,7 @@ const openBody = Joi.object({
   dueAt: instant('When it is to be done').allow(null).optional().default(null),
 }).required();
 /** Visits: the day's list, a machine that comes in, its log. */
-export const visitRoutes = (visits: VisitStore): Router => {
+export const visitRoutes = (visits: VisitStore, shop: ShopStore, photos: PhotoStore, work: WorkPool): Router => {
   const router = Router();
   router.get('/', (req, res) => void res.json(visits.list(checkQuery<VisitQuery>(visitQuery, req.query))));
   router.post('/', (req, res) => {
@@ -36,6 +42,22 @@ export const visitRoutes = (visits: VisitStore): Router => {
   });
   router.get('/:id/estimate', (req, res) => void res.json(visits.estimate(req.params.id)));
   router.get('/:id/time-left', (req, res) => void res.json(visits.timeLeft(req.params.id)));
+  const paperOf = (id: string, units: UnitPreferences, on: Date) =>
+    visits.paper(id, { shopName: shop.name(), today: dayOf(on), units });
+  router.get('/:id/paper', (req, res) => {
+    const units = checkQuery<UnitPreferences>(unitQuery, req.query);
+    res.json(paperOf(req.params.id, units, new Date()));
+  });
+  router.get('/:id/paper.pdf', async (req, res) => {
+    const units = checkQuery<UnitPreferences>(unitQuery, req.query);
+    const on = new Date();
+    const paper = paperOf(req.params.id, units, on);
+    const ids = paper.wheels.flatMap((w) => w.photos.map((p) => p.photoId)).slice(0, MOST_PHOTOS);
+    const found = await Promise.all(ids.map(async (id) => [id, await photos.printable(id)] as const));
+    const there = Object.fromEntries(found.flatMap(([id, bytes]) => (bytes ? [[id, bytes] as const] : [])));
+    const pdf = await work.run('rider-pdf', { paper, photos: there, shopName: shop.name(), on }, goneOf(res));
+    res.type('application/pdf').attachment('for-the-rider.pdf').send(Buffer.from(pdf));
+  });
   router.post('/:id/entries', (req, res) => {
     const { expectedSeq, entries } = check<Append>(appendBody, req.body);
     const written = visits.append(req.params.id, expectedSeq, entries);

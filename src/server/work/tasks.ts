@@ -2,6 +2,7 @@ import { findWorking } from '../../core/workings';
 import { caught, type Caught } from '../../core/errors';
 import type { Working } from '../../core/working';
 import { jobCardPdf, type CardInput } from '../export/job-card';
+import { riderPdf, type RiderInput } from '../export/rider-pdf';
 import { planCsv, type CsvInput } from '../export/records-csv';
 import type { ImportPlan } from '../../core/shop';
 
@@ -9,12 +10,14 @@ import type { ImportPlan } from '../../core/shop';
 interface TaskInput {
   working: { name: string; input: unknown };
   'card-pdf': CardInput;
+  'rider-pdf': RiderInput;
   'plan-csv': CsvInput;
 }
 
 interface TaskResult {
   working: Working;
   'card-pdf': Uint8Array;
+  'rider-pdf': Uint8Array;
   'plan-csv': ImportPlan;
 }
 
@@ -29,6 +32,7 @@ const TASKS: { [T in TaskName]: (input: TaskInput[T]) => TaskResult[T] | Promise
     return working.run(input as never);
   },
   'card-pdf': jobCardPdf,
+  'rider-pdf': riderPdf,
   'plan-csv': planCsv,
 };
 

@@ -19,6 +19,7 @@ export interface WorkPool {
 const LIMITS: Record<TaskName, { ms: number; instead: string }> = {
   working: { ms: 10_000, instead: 'less at once: fewer readings, pieces, tries or places, or fewer steps of a search' },
   'card-pdf': { ms: 15_000, instead: 'a job with a shorter log' },
+  'rider-pdf': { ms: 15_000, instead: 'a visit with fewer photographs' },
   'plan-csv': { ms: 20_000, instead: 'fewer rows at a time' },
 };
 /** Tasks that wait at most; whoever comes after them is asked to try again. */

@@ -82,9 +82,14 @@ export const VisitScreen = () => {
     <Frame
       title={visit.machineName}
       actions={
-        <Link className="btn" to="/">
-          Today
-        </Link>
+        <div className="flex gap-2">
+          <Link className="btn" to={`/visits/${visit.id}/paper`}>
+            For the rider
+          </Link>
+          <Link className="btn" to="/">
+            Today
+          </Link>
+        </div>
       }
     >
       <ul className="mb-6 border-t-2 border-ink">

@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
 import { OLD_TIRES, openPoints, pairDoubts, readyOf } from '../../core/job';
+import { LOOK_SHORT } from '../../core/recheck';
 import { counted } from '../../core/units';
 import { Button } from '../parts/Button';
 import { FormChoice, FormText } from '../parts/form-fields';
@@ -58,11 +59,14 @@ export const HandOver = () => {
     <StationLayout
       picture={
         <>
-          <JobDial className="lg:max-h-[380px]" />
+          <JobDial className="lg:max-h-[350px]" />
           <div className="mt-2">
             <OpenPoints />
           </div>
           <Papers />
+          <div className="mt-2">
+            <KeepTakeOff />
+          </div>
         </>
       }
       lead={done ? `Handed over to ${done.to} on ${done.at.slice(0, 10)}` : 'Before it leaves'}
@@ -90,7 +94,7 @@ export const HandOver = () => {
               control={control}
               name={`rechecks.${i}.onDate`}
               type="date"
-              label={`Again: ${r.what.toLowerCase()}`}
+              label={LOOK_SHORT[r.look]}
             />
           ))}
         </div>
@@ -113,13 +117,9 @@ export const HandOver = () => {
             {done ? 'Again' : isDespite ? 'All the same' : 'Hand over'}
           </Button>
         </div>
-        <KeepTakeOff />
       </form>
       <Cautions
-        list={[
-          'Brake firm before it rolls. Test ride with care: new tires are slippery.',
-          'After the ride and once cool: bolts and pressure again.',
-        ]}
+        list={['Brake firm before it rolls. New tires are slippery. Bolts and pressure again once it is cool.']}
       />
     </StationLayout>
   );

@@ -81,7 +81,10 @@ export const ChainSheet = ({ onDone }: { onDone: () => void }) => {
     const what = writings();
     if ('problem' in what) return setProblem(what.problem);
     setProblem(null);
-    if (await write(what.write, 'The slack is written.')) onDone();
+    if (!(await write(what.write, 'The slack is written.'))) return;
+    // What comes next is the slack after it was adjusted.
+    put({ when: 'after', places: '' });
+    onDone();
   };
   return (
     <Sheet title="Slack, and the wheel straight" closes="Close the slack" widthPx={680} footed>

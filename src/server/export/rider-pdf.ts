@@ -1,0 +1,75 @@
+import type { RiderPaper } from '../../core/papers';
+import { wheelDial } from '../../core/wheels';
+import { PAGE, taggedPdf } from './tagged-pdf';
+
+/** What the rider's sheet is printed from; `photos` by their id, those that are there. */
+export interface RiderInput {
+  paper: RiderPaper;
+  photos: Record<string, Uint8Array>;
+  shopName: string;
+  on: Date;
+}
+
+const DIAL_PT = 176;
+const BESIDE_DIAL_PT = 300;
+const PHOTO_PT = { width: 158, height: 118, gap: 12 } as const;
+const PHOTOS_ABREAST = 3;
+
+/** The rider's sheet as a PDF file, A4, tagged: headings, paragraphs, and words for every picture. */
+export const riderPdf = ({ paper, photos, shopName, on }: RiderInput): Promise<Buffer> => {
+  const pdf = taggedPdf({ title: `${paper.title}: for the rider`, author: shopName, on });
+  pdf.title(paper.title);
+  pdf.text(paper.subtitle, { soft: true });
+  if (paper.wanted) pdf.text(`Wanted: ${paper.wanted}`);
+  if (paper.despite.length > 0) {
+    pdf.heading('Mind this');
+    pdf.list(paper.despite);
+  }
+  for (const wheel of paper.wheels) {
+    pdf.need(DIAL_PT + 40);
+    pdf.heading(wheel.title);
+    const top = pdf.y();
+    pdf.drawing(
+      wheelDial({ wheel: wheel.dial.wheel, marks: wheel.dial.marks, sideUp: 'disc', tireOn: true }),
+      { x: PAGE.right - DIAL_PT, y: top, sizePt: DIAL_PT },
+      wheel.dial.says,
+    );
+    pdf.rows(wheel.rows, BESIDE_DIAL_PT);
+    pdf.moveTo(Math.max(pdf.y(), top + DIAL_PT + 4));
+    if (wheel.found.length > 0) {
+      pdf.text('Found');
+      pdf.list(wheel.found);
+    }
+    const there = wheel.photos.filter((p) => photos[p.photoId]);
+    there.forEach((photo, i) => {
+      const column = i % PHOTOS_ABREAST;
+      if (column === 0) {
+        pdf.need(PHOTO_PT.height + 24);
+        pdf.moveTo(pdf.y() + 6);
+      }
+      const y = pdf.y();
+      const x = PAGE.left + column * (PHOTO_PT.width + PHOTO_PT.gap);
+      pdf.photo(photos[photo.photoId]!, { x, y, widthPt: PHOTO_PT.width, heightPt: PHOTO_PT.height }, photo.says);
+      const isLast = column === PHOTOS_ABREAST - 1 || i === there.length - 1;
+      if (!isLast) return;
+      pdf.moveTo(y + PHOTO_PT.height + 2);
+      pdf.text(
+        there
+          .slice(i - column, i + 1)
+          .map((p) => p.says)
+          .join('  ·  '),
+        { soft: true, size: 8.5 },
+      );
+    });
+  }
+  const once = [paper.ride && `Test ride: ${paper.ride}`, paper.taught].filter((t): t is string => Boolean(t));
+  if (once.length > 0) {
+    pdf.heading('Before it left');
+    pdf.list(once);
+  }
+  pdf.heading('Look again');
+  pdf.list(paper.lookAgain.map(({ onDate, what, why }) => `${onDate}: ${what}: ${why}`));
+  pdf.heading('Ride safely');
+  pdf.list(paper.cautions);
+  return pdf.end();
+};

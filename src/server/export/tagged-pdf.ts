@@ -1,0 +1,169 @@
+import PDFDocument from 'pdfkit';
+import { packageFile } from '../paths';
+import type { DialShape } from '../../core/wheels';
+import { INK, lineWidth, PRINT, SOFT } from './print-colors';
+
+const FONT_DIR = '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin';
+const LINE = '#b7a68b';
+export const PAGE = { left: 48, right: 547, width: 499, top: 48, bottom: 790 } as const;
+
+type Doc = PDFKit.PDFDocument;
+/** Left out of the library's types. */
+interface Opener {
+  openImage(bytes: Buffer): unknown;
+}
+type Block = 'H1' | 'H2' | 'P' | 'LI' | 'Caption';
+
+/** A paper that reads itself out: every piece of text is a heading, a paragraph or an item, every picture has words. */
+export interface TaggedPdf {
+  /** Where the next thing goes. */
+  y(): number;
+  moveTo(y: number): void;
+  /** A new page where less than so much is left. */
+  need(heightPt: number): void;
+  title(text: string): void;
+  heading(text: string, widthPt?: number): void;
+  text(text: string, options?: { soft?: boolean; widthPt?: number; size?: number }): void;
+  /** A word and what it holds, side by side. */
+  rows(list: readonly (readonly [string, string])[], widthPt?: number): void;
+  list(items: readonly string[]): void;
+  /** A drawing in a square, with words for who cannot see it. */
+  drawing(shapes: readonly DialShape[], place: { x: number; y: number; sizePt: number }, says: string): void;
+  /** A photograph; false where it cannot be drawn. */
+  photo(bytes: Uint8Array, place: { x: number; y: number; widthPt: number; heightPt: number }, says: string): boolean;
+  end(): Promise<Buffer>;
+}
+
+const drawShape = (doc: Doc, shape: DialShape): void => {
+  const color = PRINT[shape.role];
+  if (shape.kind === 'text') {
+    const size = shape.size * 1.15;
+    doc.font('bold').fontSize(size).fillColor(color);
+    const width = doc.widthOfString(shape.text);
+    const x = shape.anchor === 'middle' ? shape.x - width / 2 : shape.anchor === 'end' ? shape.x - width : shape.x;
+    doc.text(shape.text, x, shape.y - size * 0.8, { lineBreak: false });
+    return;
+  }
+  if (shape.kind === 'circle') doc.circle(shape.cx, shape.cy, shape.r);
+  else doc.path(shape.d);
+  if (shape.filled) doc.fill(color);
+  else doc.lineWidth(lineWidth(shape.role)).stroke(color);
+};
+
+/** An empty A4 paper with title, language and tags; `author` is the shop. */
+export const taggedPdf = ({ title, author, on }: { title: string; author: string; on: Date }): TaggedPdf => {
+  const doc = new PDFDocument({
+    size: 'A4',
+    margin: PAGE.left,
+    pdfVersion: '1.7',
+    tagged: true,
+    lang: 'en',
+    displayTitle: true,
+    info: { Title: title, Author: author || 'Tough Rimstone', CreationDate: on },
+  });
+  const chunks: Buffer[] = [];
+  doc.on('data', (chunk: Buffer) => chunks.push(chunk));
+  const done = new Promise<Buffer>((resolve, reject) => {
+    doc.on('end', () => resolve(Buffer.concat(chunks)));
+    doc.on('error', reject);
+  });
+  doc.registerFont('regular', packageFile(`${FONT_DIR}-400-normal.woff`));
+  doc.registerFont('bold', packageFile(`${FONT_DIR}-700-normal.woff`));
+  const root = doc.struct('Document');
+  doc.addStructure(root);
+  let at: number = PAGE.top;
+
+  const block = (kind: Block, draw: () => void): void => void root.add(doc.struct(kind, {}, draw));
+  const need = (heightPt: number): void => {
+    if (at + heightPt <= PAGE.bottom) return;
+    doc.addPage();
+    at = PAGE.top;
+  };
+  const write = (kind: Block, text: string, font: 'regular' | 'bold', size: number, color: string, widthPt: number) => {
+    doc.font(font).fontSize(size);
+    need(doc.heightOfString(text, { width: widthPt }));
+    const from = at;
+    block(
+      kind,
+      () => void doc.font(font).fontSize(size).fillColor(color).text(text, PAGE.left, from, { width: widthPt }),
+    );
+    at = from + doc.font(font).fontSize(size).heightOfString(text, { width: widthPt });
+  };
+  return {
+    y: () => at,
+    moveTo: (y) => void (at = y),
+    need,
+    title(text) {
+      write('H1', text, 'bold', 18, INK, PAGE.width);
+    },
+    heading(text, widthPt = PAGE.width) {
+      need(46);
+      at += 8;
+      doc.markContent('Artifact', { type: 'Layout' });
+      doc
+        .moveTo(PAGE.left, at)
+        .lineTo(PAGE.left + widthPt, at)
+        .lineWidth(0.8)
+        .stroke(LINE);
+      doc.endMarkedContent();
+      at += 5;
+      write('H2', text, 'bold', 11, INK, widthPt);
+      at += 3;
+    },
+    text(text, { soft = false, widthPt = PAGE.width, size = 10 } = {}) {
+      write('P', text, 'regular', size, soft ? SOFT : INK, widthPt);
+    },
+    rows(list, widthPt = PAGE.width) {
+      const labelPt = 105;
+      for (const [label, value] of list) {
+        doc.font('regular').fontSize(10);
+        const heights = [
+          doc.heightOfString(label, { width: labelPt }),
+          doc.heightOfString(value, { width: widthPt - labelPt - 6 }),
+        ];
+        need(Math.max(...heights) + 2);
+        const from = at;
+        block('P', () => {
+          doc.font('regular').fontSize(10).fillColor(SOFT).text(label, PAGE.left, from, { width: labelPt });
+          doc.fillColor(INK).text(value, PAGE.left + labelPt + 6, from, { width: widthPt - labelPt - 6 });
+        });
+        at = from + Math.max(...heights) + 2;
+      }
+    },
+    list(items) {
+      for (const item of items) {
+        write('LI', `– ${item}`, 'regular', 10, INK, PAGE.width);
+        at += 1;
+      }
+    },
+    drawing(shapes, { x, y, sizePt }, says) {
+      root.add(
+        doc.struct('Figure', { alt: says }, () => {
+          doc
+            .save()
+            .translate(x, y)
+            .scale(sizePt / 600);
+          for (const shape of shapes) drawShape(doc, shape);
+          doc.restore();
+        }),
+      );
+    },
+    photo(bytes, { x, y, widthPt, heightPt }, says) {
+      try {
+        // What cannot be read is found before anything is drawn of it.
+        const image = (doc as unknown as Opener).openImage(Buffer.from(bytes));
+        root.add(
+          doc.struct('Figure', { alt: says }, () => void doc.image(image as never, x, y, { fit: [widthPt, heightPt] })),
+        );
+        return true;
+      } catch {
+        return false;
+      }
+    },
+    end() {
+      root.end();
+      doc.end();
+      return done;
+    },
+  };
+};
