@@ -1,5 +1,5 @@
 import { balanceAsAdvised } from './hidden-wheel';
-import { handOverAllTheSame, untilNow, expect, startJob, test, tickAll, openAs } from './shop';
+import { expectAccessible, handOverAllTheSame, untilNow, expect, startJob, test, tickAll, openAs } from './shop';
 
 test('a dirt rear wheel with tube and rim lock goes from intake to its job card', async ({ page, shop }) => {
   await openAs(page, shop, '/');
@@ -87,13 +87,13 @@ test('a dirt rear wheel with tube and rim lock goes from intake to its job card'
   await untilNow(page, 'The wheel is back.');
   await page.keyboard.press('n');
 
-  // Hand over: the guess is not proved, and neither is a ride; the snug nut is doubtful.
-  await expect(page.getByRole('heading', { name: '2 safety points not proved.' })).toBeVisible();
+  // Hand over: the guess is not proved, nor the cap, nor a ride; the snug nut is doubtful.
+  await expect(page.getByRole('heading', { name: '3 safety points not proved.' })).toBeVisible();
   await expect(page.getByText('caliper bolts: tightened by guess.')).toBeVisible();
   await expect(page.getByText('chain adjuster locknuts: snug, though the manual has a torque.')).toBeVisible();
   await page.keyboard.press('d');
   await sheet.getByRole('button', { name: 'Keep it' }).click();
-  await expect(page.getByRole('heading', { name: '1 safety point not proved.' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: '2 safety points not proved.' })).toBeVisible();
   await expect(page.getByRole('button', { name: /^Bolts once more, cool at/ })).toBeVisible();
   await handOverAllTheSame(page, 'the rider torques them at home');
   await expect(page.getByText(/^Handed over to Mara Tolling/)).toBeVisible();

@@ -1,6 +1,7 @@
 import { brakeDrag, discRunout } from '../brake';
 import { chainSlack, wheelAlign } from '../drive';
 import { readyToLeave, recalibration, sensorGap, type LeaveFacts } from '../leave';
+import { PROOF_STEPS } from '../procedure';
 import { ruleNumber } from '../rules';
 import { onFourWheels, wheelEnd } from '../wheels/wheel';
 import { attempt, type Reason } from '../working';
@@ -71,7 +72,7 @@ export const leaveFactsOf = (state: JobState): LeaveFacts => {
   const isFour = machine !== null && onFourWheels(machine.kind);
   const ring = ringOf(state);
   const fasteners = fastenersOf(state);
-  const pumped = ticked(isFour ? 'back-pedal' : 'back-pump');
+  const pumped = ticked(isFour ? PROOF_STEPS.pedal : PROOF_STEPS.brake);
   const peaks = [...seatReadings, ...state.pops].map((r) => r.gaugeKpa);
   return {
     seatedDisc: seated.disc,
@@ -84,12 +85,12 @@ export const leaveFactsOf = (state: JobState): LeaveFacts => {
       const done = torqued[name];
       return { name, torqueNm, how: done?.how ?? null, reachedNm: done?.device ? done.torqueNm : null };
     }),
-    pinDone: ticked('back-pin'),
-    axleSeen: ticked('back-ends'),
+    pinDone: ticked(PROOF_STEPS.pin),
+    axleSeen: ticked(PROOF_STEPS.axle),
     // What was written of the brake itself counts before a tick.
     brake: pumped === null ? null : { firm: brake?.firm ?? (pumped || null), spin: brake?.spin ?? null },
-    arrowSeen: ticked('on-arrow'),
-    capOn: Boolean(state.steps['set-cap']),
+    arrowSeen: ticked(PROOF_STEPS.arrow),
+    capOn: Boolean(state.steps[PROOF_STEPS.cap]),
     ride: ride?.how ?? 'none',
   };
 };

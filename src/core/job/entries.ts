@@ -63,6 +63,8 @@ export interface EntryData {
   load: { riderKg: number; passengerKg: number; luggageKg: number };
   /** `of`: the same step of the machine, ticked at another wheel of the visit; only the server writes it. */
   step: { stepId: string; of?: string };
+  /** Several steps of a station, done as shown; `of` as for one. */
+  steps: { stepIds: string[]; of?: string };
   /** What was found on a part; an empty list says that it was looked at. */
   findings: { part: Inspected; found: string[] };
   /** A photograph that the shop keeps, of a part or of anything at the station. */
@@ -272,6 +274,12 @@ const DATA: DataSchemas = {
   },
   school: { school: oneOf(SCHOOLS, 'The school'), value: text(60, 'What it is for this job') },
   step: { stepId: id, of: ofServer },
+  steps: {
+    stepIds: listOf(id, 40, 'Steps that were done').custom((ids: unknown[], helpers) =>
+      ids.length > 0 ? ids : helpers.error('any.invalid'),
+    ),
+    of: ofServer,
+  },
   findings: {
     part: oneOf(INSPECTED, 'What was looked at'),
     found: listOf(text(40, 'A finding'), 20, 'What was found'),

@@ -59,6 +59,8 @@ const SENTENCES: { [K in Exclude<EntryKind, 'undo'>]: (data: EntryData[K], say: 
   load: ({ riderKg, passengerKg, luggageKg }, { q }) =>
     `Load: rider ${q(riderKg, 'kg')}, passenger ${q(passengerKg, 'kg')}, luggage ${q(luggageKg, 'kg')}`,
   step: ({ stepId, of }, { step }) => `Done${of === undefined ? '' : ', at the other wheel'}: ${step(stepId)}`,
+  steps: ({ stepIds, of }, { step }) =>
+    `Done as shown${of === undefined ? '' : ', at the other wheel'}: ${stepIds.map(step).join(' ')}`,
   findings: ({ part, found }) => {
     const seen = FINDINGS[part].filter((f) => found.includes(f.id)).map((f) => f.sees.toLowerCase());
     return `${INSPECTED_WORDS[part]}: ${listed(seen) || 'nothing found'}`;

@@ -229,6 +229,10 @@ const apply = (state: JobState, entry: Entry): JobState => {
         ...state,
         steps: { ...state.steps, [entry.data.stepId]: { who: entry.who, at: entry.at, entryId: entry.id } },
       };
+    case 'steps': {
+      const by = { who: entry.who, at: entry.at, entryId: entry.id };
+      return { ...state, steps: { ...state.steps, ...Object.fromEntries(entry.data.stepIds.map((s) => [s, by])) } };
+    }
     case 'note':
       return {
         ...state,

@@ -137,6 +137,7 @@ const SAID: { [K in EntryKind]: EntryData[K][] } = {
     { fastener: 'lock nut', how: 'snug', torqueNm: null, wrench: null },
     { fastener: 'axle nut', how: 'torqued', torqueNm: 100, wrench: 'long click', pass: 2, thread: 'anti-seize' },
   ],
+  steps: [{ stepIds: ['off-lift', 'off-out'] }],
   slack: [
     { when: 'before', placesMm: [42], wantMinMm: 25, wantMaxMm: 35, runMm: 560, pitchMm: null },
     { when: 'after', placesMm: [31, 29.5, 33], wantMinMm: 25, wantMaxMm: 35, runMm: 560, pitchMm: 1.25 },

@@ -370,6 +370,7 @@ describe('the log in words', () => {
     l.add('school', { school: 'tube.in', value: 'with the tire' });
     l.add('load', { riderKg: 90, passengerKg: 0, luggageKg: 12 });
     l.add('note', { text: 'seal greased' });
+    l.add('steps', { stepIds: ['off-out'] });
     l.add('marks', { leftMm: 31, rightMm: 30.5, spanMm: 240, chainSide: 'left' });
     l.add('brake', { firm: true, spin: 'free' });
     l.add('sensor-gap', { readings: [0, 120, 240].map((deg) => ({ deg, gapMm: 0.8 })), wantMinMm: 0.5, wantMaxMm: 1 });

@@ -7,3 +7,4 @@ export { trouble, isCheckOf, type Cure, type OrderedCheck } from './trouble';
 export { canHave } from './trouble';
 export { SYMPTOMS, SYMPTOM_WORDS, type Symptom } from './symptoms';
 export { MACHINE_STEPS } from './machine-steps';
+export { PROOF_STEPS, wantsOwnTap } from './own-tap';

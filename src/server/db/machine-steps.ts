@@ -12,11 +12,19 @@ export interface SisterEntries {
 /** Done once for the machine, beside its steps. */
 const OF_MACHINE: readonly EntryBody['kind'][] = ['test-ride', 'taught'];
 
+/** The steps that an entry ticks. */
+const ticksOf = (body: EntryBody): readonly string[] =>
+  body.kind === 'step'
+    ? [(body as EntryBody<'step'>).data.stepId]
+    : body.kind === 'steps'
+      ? (body as EntryBody<'steps'>).data.stepIds
+      : [];
+
 /** What may have to be written elsewhere as well: most entries are of their own wheel alone, and cost nothing here. */
 const isOfMachine = (body: EntryBody): boolean =>
   body.kind === 'undo' ||
   OF_MACHINE.includes(body.kind) ||
-  (body.kind === 'step' && MACHINE_STEPS.includes((body as EntryBody<'step'>).data.stepId));
+  ticksOf(body).some((stepId) => MACHINE_STEPS.includes(stepId));
 
 /**
  * A step of the machine that is ticked, its test ride or what it was taught, written or undone at one wheel, stands, or
@@ -33,12 +41,10 @@ export const machineSteps = (db: Db, entriesOf: (jobId: string) => Entry[]) => {
     const state = foldJob(log);
     const standing = effectiveEntries(log);
     return written.flatMap((body): EntryBody[] => {
-      if (body.kind === 'step') {
-        const { stepId } = (body as EntryBody<'step'>).data;
-        const isItsOwn = MACHINE_STEPS.includes(stepId) && stepsOf(state).some((s) => s.id === stepId);
-        if (!isItsOwn || state.steps[stepId]) return [];
-        return [{ ...common(body), kind: 'step', data: { stepId, of: body.id } }];
-      }
+      const own = new Set(stepsOf(state).map((s) => s.id));
+      const stepIds = ticksOf(body).filter((id) => MACHINE_STEPS.includes(id) && own.has(id) && !state.steps[id]);
+      if (stepIds.length > 1) return [{ ...common(body), kind: 'steps', data: { stepIds, of: body.id } }];
+      if (stepIds.length === 1) return [{ ...common(body), kind: 'step', data: { stepId: stepIds[0]!, of: body.id } }];
       if (OF_MACHINE.includes(body.kind))
         return [{ ...common(body), kind: body.kind, data: { ...body.data, of: body.id } } as EntryBody];
       if (body.kind !== 'undo') return [];

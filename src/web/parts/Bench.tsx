@@ -3,7 +3,16 @@ import { useState } from 'react';
 import type { UnitPreferences } from '../../core/units';
 import { useApp, useDo } from '../store';
 import { api, ApiError } from '../store/api';
-import { themeChosen, unitChosen, whoChosen, type Prefs } from '../store/prefs-slice';
+import {
+  paceChosen,
+  paceOf,
+  spokenChosen,
+  themeChosen,
+  unitChosen,
+  whoChosen,
+  type Pace,
+  type Prefs,
+} from '../store/prefs-slice';
 import { loadShop } from '../store/shop-slice';
 import { Button } from './Button';
 import { ChoiceField, TextField } from './fields';
@@ -97,6 +106,24 @@ export const Bench = () => {
         >
           <KeysPause />
           <WhoIsThere />
+          <ChoiceField
+            label={prefs.who ? `Pace of ${prefs.who}` : 'Pace'}
+            value={paceOf(prefs)}
+            onChange={(v) => dispatch(paceChosen(v as Pace))}
+            options={[
+              ['step by step', 'step by step'],
+              ['by station', 'by station: plain steps at once'],
+            ]}
+          />
+          <ChoiceField
+            label="Read out"
+            value={prefs.isSpoken ? 'yes' : 'no'}
+            onChange={(v) => dispatch(spokenChosen(v === 'yes'))}
+            options={[
+              ['no', 'nothing'],
+              ['yes', 'the next step and readings'],
+            ]}
+          />
           <ChoiceField
             label="Light"
             value={prefs.theme}

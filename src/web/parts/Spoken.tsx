@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import { useApp } from '../store';
+import { useSpeech } from './speak';
 
 const SHOWN_MS = 6000;
 /** A refusal stays longer. */
@@ -11,6 +12,7 @@ const REFUSAL_MS = 18_000;
  */
 export const Spoken = () => {
   const spoken = useApp((s) => s.jobs.announcement);
+  useSpeech(spoken?.text);
   const [hidden, setHidden] = useState(0);
   useEffect(() => {
     if (!spoken) return;

@@ -1,11 +1,14 @@
 import { Link, useNavigate } from 'react-router';
 import { STATION_WORDS, STEP_STATIONS } from '../../core/job';
 import { Button } from '../parts/Button';
+import { useSpeech } from '../parts/speak';
+import { counted } from '../../core/units';
 import { KeyHelp } from '../parts/KeyHelp';
 import { useKeys } from '../parts/keys';
 import { Reasons } from '../parts/Reasons';
 import { useMainWorking } from '../parts/working';
 import { useJob } from '../parts/job-context';
+import { BatchList } from './BatchList';
 import { Bites } from './Bites';
 import { RingPanel } from './ring/RingPanel';
 import { Schools } from './Schools';
@@ -22,9 +25,10 @@ import { useSteps } from './use-steps';
 export const BenchView = ({ onTurn, onUndo }: { onTurn: () => void; onUndo: () => void }) => {
   const { job, station, sideUp } = useJob();
   const navigate = useNavigate();
-  const { steps, current, index, next, isDone, held, tick, back } = useSteps(
+  const { steps, current, index, next, isDone, held, batch, tick, back } = useSteps(
     (next) => void navigate(`/jobs/${job.id}/${next}${STEP_STATIONS.includes(next) ? '/bench' : ''}`),
   );
+  useSpeech(batch ? null : current?.say);
   const bites = useBites(current);
   const lying = useLying(current);
   useMainWorking(lying ? 'which way up' : 'the bites', lying ?? bites.working);
@@ -52,9 +56,14 @@ export const BenchView = ({ onTurn, onUndo }: { onTurn: () => void; onUndo: () =
             <StepTime />
           </div>
           <h2 className="text-[50px] leading-[1.04] max-lg:text-[34px]" aria-live="polite">
-            {current ? current.say : `On to “${STATION_WORDS[next]}”.`}
+            {batch
+              ? `${counted(batch.steps.length - batch.left.size, 'step')}, as shown.`
+              : current
+                ? current.say
+                : `On to “${STATION_WORDS[next]}”.`}
           </h2>
-          {current && <p className="mt-3 text-[22px] text-ink2 max-lg:text-[18px]">{current.why}</p>}
+          {current && !batch && <p className="mt-3 text-[22px] text-ink2 max-lg:text-[18px]">{current.why}</p>}
+          {batch && <BatchList batch={batch} />}
           {turn && (
             <p className="mt-2 text-[20px] font-semibold text-check">
               {current.sideUp === 'other' ? 'Disc side down for this.' : 'Disc side up for this.'}
@@ -65,7 +74,7 @@ export const BenchView = ({ onTurn, onUndo }: { onTurn: () => void; onUndo: () =
           {lying && <Reasons reasons={lying.result.reasons} className="mt-3 border-l-4 border-water pl-3" />}
           <Bites bites={bites} big />
           <RingPanel step={current} big />
-          {current && <StepNeeds step={current} className="mt-4" />}
+          {current && !batch && <StepNeeds step={current} className="mt-4" />}
           <p className="mt-4 border-t-2 border-ink pt-2 text-[18px] text-ink2">
             {current && `Next: ${after ? after.say : STATION_WORDS[next]}`}
           </p>
@@ -76,7 +85,7 @@ export const BenchView = ({ onTurn, onUndo }: { onTurn: () => void; onUndo: () =
         aria-label="At the bench"
       >
         <Button go hotkey="N" className="shrink-0 !px-7" disabled={held !== null} onClick={() => void tick()}>
-          {!current ? STATION_WORDS[next] : isDone ? 'Next' : 'Done'}
+          {batch ? 'All as shown' : !current ? STATION_WORDS[next] : isDone ? 'Next' : 'Done'}
         </Button>
         <Button hotkey="B" className="shrink-0" disabled={index === 0} onClick={back}>
           Back

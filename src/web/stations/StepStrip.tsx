@@ -4,14 +4,21 @@ import { Button } from '../parts/Button';
 import { useKeys } from '../parts/keys';
 import { useJob } from '../parts/job-context';
 import { StepReading } from './StepReading';
+import { useBatch } from './use-batch';
 
 /** The step at hand of a station that has more to it than steps: one line, one key. */
 export const StepStrip = () => {
   const { state, station, write } = useJob();
   const steps = stepsOf(state, station);
   const current = steps.find((s) => !state.steps[s.id]);
-  const done = async () => void (current && (await write([{ kind: 'step', data: { stepId: current.id } }])));
-  useKeys(current ? [{ key: 'd', says: `Done: ${current.say}`, run: () => void done() }] : []);
+  const plain = useBatch(steps.filter((s) => !state.steps[s.id]));
+  const batch = current && plain?.steps.includes(current) ? plain : null;
+  const done = async () => {
+    if (batch) await batch.write();
+    else if (current) await write([{ kind: 'step', data: { stepId: current.id } }]);
+  };
+  const says = batch ? `${batch.steps.length} steps, as shown` : current?.say;
+  useKeys(current ? [{ key: 'd', says: `Done: ${says}`, run: () => void done() }] : []);
   if (!current)
     return (
       <p className="mb-2 flex items-center gap-2 text-[16px] font-semibold text-good">
@@ -29,11 +36,13 @@ export const StepStrip = () => {
         <span className="text-[14px] text-ink2">
           {steps.indexOf(current) + 1} of {steps.length}
         </span>
-        <span className="block text-[17px] font-semibold">{current.say}</span>
+        <span className="block text-[17px] font-semibold">
+          {batch ? batch.steps.map((s) => s.say).join(' ') : current.say}
+        </span>
       </p>
       <StepReading step={current} />
-      <Button small hotkey="D" onClick={() => void done()} aria-label={`Done: ${current.say}`}>
-        Done
+      <Button small hotkey="D" onClick={() => void done()} aria-label={`Done: ${says}`}>
+        {batch ? 'As shown' : 'Done'}
       </Button>
     </div>
   );

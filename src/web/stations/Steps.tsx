@@ -5,6 +5,8 @@ import { STATION_WORDS } from '../../core/job';
 import type { Step } from '../../core/procedure';
 import { lockPlaces } from '../../core/wheels';
 import { Button } from '../parts/Button';
+import { useSpeech } from '../parts/speak';
+import { counted } from '../../core/units';
 import { useKeys } from '../parts/keys';
 import { Reasons } from '../parts/Reasons';
 import { SectionDrawing } from '../parts/SectionDrawing';
@@ -17,6 +19,7 @@ import { Cautions, JobDial, StationLayout } from './StationLayout';
 import { StepNeeds } from './StepNeeds';
 import { StepReading } from './StepReading';
 import { StepTime } from './StepTime';
+import { BatchList } from './BatchList';
 import { useBites } from './use-bites';
 import { useLying } from './use-lying';
 import { useSteps } from './use-steps';
@@ -44,7 +47,8 @@ const StepPicture = ({ step, bite }: { step: Step | undefined; bite: number }) =
 /** The steps of a hands-on station for this wheel: one at a time, its neighbors in sight. */
 export const Steps = () => {
   const { job, state, station, wheel, goTo } = useJob();
-  const { steps, current, index, next, isDone, held, look, tick } = useSteps(goTo);
+  const { steps, current, index, next, isDone, held, batch, look, tick } = useSteps(goTo);
+  useSpeech(batch ? null : current?.say);
   const bites = useBites(current);
   const lying = useLying(current);
   useMainWorking(lying ? 'which way up' : 'the bites', lying ?? bites.working);
@@ -67,8 +71,18 @@ export const Steps = () => {
     <StationLayout
       picture={<StepPicture step={current} bite={bites.bite?.n ?? 0} />}
       lead={current ? `Step ${index + 1} of ${steps.length}` : `All ${steps.length} steps done`}
-      now={current ? current.say : `On to “${STATION_WORDS[next]}”.`}
-      why={current?.why}
+      now={
+        batch
+          ? `${counted(batch.steps.length - batch.left.size, 'step')}, as shown.`
+          : current
+            ? current.say
+            : `On to “${STATION_WORDS[next]}”.`
+      }
+      why={
+        batch
+          ? 'Tap out what is not so. What carries a hazard, a reading or a judgement comes by itself.'
+          : current?.why
+      }
       act={
         <>
           {current?.caution && (
@@ -77,10 +91,10 @@ export const Steps = () => {
             </div>
           )}
           {held && <Reasons reasons={held.result.reasons.slice(0, 1)} className="mb-3" />}
-          {current && <StepNeeds step={current} className="mb-3" />}
+          {current && !batch && <StepNeeds step={current} className="mb-3" />}
           <div className="flex flex-wrap gap-3">
             <Button go hotkey="N" disabled={held !== null} onClick={() => void tick()}>
-              {!current ? STATION_WORDS[next] : isDone ? 'Next' : 'Done'}
+              {batch ? 'All as shown' : !current ? STATION_WORDS[next] : isDone ? 'Next' : 'Done'}
             </Button>
             <StepReading step={current} />
             <Schools />
@@ -91,29 +105,32 @@ export const Steps = () => {
       {lying && <Reasons reasons={lying.result.reasons} className="mt-4 border-l-4 border-water pl-3" />}
       <Bites bites={bites} />
       <RingPanel step={current} />
-      <ol className="rows mt-3" aria-label="Steps">
-        {shown.map((s) => {
-          const done = state.steps[s.id];
-          return (
-            <li key={s.id} className="border-b border-stone3">
-              <button
-                type="button"
-                aria-current={s === current ? 'step' : undefined}
-                className={`flex min-h-12 w-full cursor-pointer items-center gap-3 py-1 text-left text-[16px] leading-tight hover:bg-stone2 ${s === current ? 'font-bold' : done ? 'text-ink2' : ''}`}
-                onClick={() => look(s.id)}
-              >
-                <span
-                  className={`grid h-6 w-6 shrink-0 place-items-center rounded-b-lg border-2 border-t-0 ${done ? 'border-water bg-water text-paper' : 'border-edge'}`}
+      {batch && <BatchList batch={batch} />}
+      {!batch && (
+        <ol className="rows mt-3" aria-label="Steps">
+          {shown.map((s) => {
+            const done = state.steps[s.id];
+            return (
+              <li key={s.id} className="border-b border-stone3">
+                <button
+                  type="button"
+                  aria-current={s === current ? 'step' : undefined}
+                  className={`flex min-h-12 w-full cursor-pointer items-center gap-3 py-1 text-left text-[16px] leading-tight hover:bg-stone2 ${s === current ? 'font-bold' : done ? 'text-ink2' : ''}`}
+                  onClick={() => look(s.id)}
                 >
-                  {done && <Check size={16} strokeWidth={3.5} aria-hidden="true" />}
-                </span>
-                <span className="sr-only">{done ? 'done: ' : `step ${steps.indexOf(s) + 1}: `}</span>
-                <span className="line-clamp-2">{s.say}</span>
-              </button>
-            </li>
-          );
-        })}
-      </ol>
+                  <span
+                    className={`grid h-6 w-6 shrink-0 place-items-center rounded-b-lg border-2 border-t-0 ${done ? 'border-water bg-water text-paper' : 'border-edge'}`}
+                  >
+                    {done && <Check size={16} strokeWidth={3.5} aria-hidden="true" />}
+                  </span>
+                  <span className="sr-only">{done ? 'done: ' : `step ${steps.indexOf(s) + 1}: `}</span>
+                  <span className="line-clamp-2">{s.say}</span>
+                </button>
+              </li>
+            );
+          })}
+        </ol>
+      )}
       <div className="flex flex-wrap items-center gap-x-4">
         {steps.length > WINDOW_BESIDE && (
           <button

@@ -4,6 +4,10 @@ import { Button } from '../parts/Button';
 import { useKeys } from '../parts/keys';
 import { useMainWorking } from '../parts/working';
 import { useJob } from '../parts/job-context';
+import { counted } from '../../core/units';
+import { useSpeech } from '../parts/speak';
+import { BatchList } from './BatchList';
+import { useBatch } from './use-batch';
 import { BackFigures } from './back/BackFigures';
 import { ChainPicture } from './back/ChainPicture';
 import { NextFastener, NextWays } from './back/NextFastener';
@@ -53,27 +57,39 @@ export const WheelBack = () => {
   const walk = useTorqueWalk();
   const steps = stepsOf(state, 'wheel-back');
   const current = steps.find((s) => !state.steps[s.id]);
+  // What comes after the torque is not written with what comes before it.
+  const torqueAt = steps.findIndex((s) => s.id === TORQUE);
+  const isBefore = current !== undefined && steps.indexOf(current) < torqueAt;
+  const plain = useBatch(steps.filter((s, i) => !state.steps[s.id] && i < torqueAt === isBefore));
+  const batch = current && plain?.steps.includes(current) ? plain : null;
   const isTorque = current?.id === TORQUE;
   const isWalking = isTorque && walk.rows.length > 0 && (walk.next !== undefined || walk.isSecondRound);
   useMainWorking(
     walk.next ? `the wrench for ${walk.next.fastener.name}` : 'the wrench',
     walk.next?.choice ?? walk.rows.find((r) => r.choice)?.choice ?? null,
   );
+  const words = batch
+    ? { now: `${counted(batch.steps.length - batch.left.size, 'step')}, as shown.`, why: 'Tap out what is not so.' }
+    : wordsOf(current, walk);
+  useSpeech(words.now);
   const go = () => {
     if (!current) return goTo('hand-over');
+    if (batch) return void batch.write();
     if (isWalking && walk.next) return walk.keepNext();
     if (isWalking) return void walk.keepRound(TORQUE);
     void write([{ kind: 'step', data: { stepId: current.id } }]);
   };
   const nextSays = !current
     ? 'On to hand-over'
-    : isWalking
-      ? walk.next
-        ? walk.next.fastener.torqueNm === null
-          ? 'Snug'
-          : 'Torqued'
-        : 'All clicked again'
-      : 'Done';
+    : batch
+      ? 'All as shown'
+      : isWalking
+        ? walk.next
+          ? walk.next.fastener.torqueNm === null
+            ? 'Snug'
+            : 'Torqued'
+          : 'All clicked again'
+        : 'Done';
   // What no wrench covers only the fitter can say: snug, or a guess.
   const isFittersWord =
     isWalking && walk.next !== undefined && walk.next.fastener.torqueNm !== null && !walk.next.choice?.result.wrench;
@@ -82,7 +98,7 @@ export const WheelBack = () => {
     <StationLayout
       picture={<Picture step={current} />}
       lead={current ? `Step ${steps.indexOf(current) + 1} of ${steps.length}` : `All ${steps.length} steps done`}
-      {...wordsOf(current, walk)}
+      {...words}
       act={
         <>
           {current?.caution && !isWalking && (
@@ -91,7 +107,8 @@ export const WheelBack = () => {
             </div>
           )}
           {isWalking && walk.next && <NextFastener row={walk.next} walk={walk} />}
-          {current && !isWalking && <StepNeeds step={current} className="mb-3" />}
+          {batch && <BatchList batch={batch} />}
+          {current && !isWalking && !batch && <StepNeeds step={current} className="mb-3" />}
           <div className="flex flex-wrap gap-3">
             <Button go hotkey="N" disabled={isFittersWord} onClick={go}>
               {nextSays}

@@ -4,6 +4,9 @@ import type { Step } from '../../core/procedure';
 import type { SplitRim } from '../../core/ring';
 import type { Working } from '../../core/working';
 import { useJob } from '../parts/job-context';
+import { useApp } from '../store';
+import { paceOf } from '../store/prefs-slice';
+import { useBatch, type Batch } from './use-batch';
 
 /** The steps of the station and the one at hand. */
 export interface StepsAtHand {
@@ -21,7 +24,9 @@ export interface StepsAtHand {
   back(): void;
   /** Why the step at hand may not be ticked yet; null where it may. */
   held: Working<SplitRim> | null;
-  /** Ticks the step at hand and goes on; after the last one to the next station. */
+  /** The plain steps that are written at once, where the step at hand is one of them; null at the other pace. */
+  batch: Batch | null;
+  /** Ticks the step at hand, or the batch, and goes on; after the last one to the next station. */
   tick(): Promise<void>;
 }
 
@@ -35,6 +40,10 @@ export const useSteps = (onLast: (next: StationId) => void): StepsAtHand => {
   const current = steps.find((s) => s.id === looked) ?? steps.find((s) => !state.steps[s.id]);
   const index = current ? steps.indexOf(current) : steps.length;
   const isDone = current ? Boolean(state.steps[current.id]) : false;
+  const isByStation = useApp((s) => paceOf(s.prefs)) === 'by station';
+  const open = steps.filter((s) => !state.steps[s.id]);
+  const plain = useBatch(open);
+  const batch = current && !isDone && looked === null && plain?.steps.includes(current) ? plain : null;
   const held = current?.wants === 'air-out' && air?.ok && !air.working.result.mayUndo ? air.working : null;
   const next = STATIONS[STATIONS.indexOf(station) + 1]!;
   const back = () => {
@@ -49,10 +58,15 @@ export const useSteps = (onLast: (next: StationId) => void): StepsAtHand => {
     if (writing.current === current.id || held) return;
     writing.current = current.id;
     try {
-      if (await write([{ kind: 'step', data: { stepId: current.id } }])) look(null);
+      const isWritten = batch ? await batch.write() : await write([{ kind: 'step', data: { stepId: current.id } }]);
+      if (!isWritten) return;
+      look(null);
+      // Whoever works by station goes on by himself.
+      const written = batch ? batch.steps.filter((s) => !batch.left.has(s.id)).length : 1;
+      if (isByStation && open.length === written) onLast(next);
     } finally {
       if (writing.current === current.id) writing.current = null;
     }
   };
-  return { steps, current, index, isDone, next, held, look, back, tick };
+  return { steps, current, index, isDone, next, held, batch, look, back, tick };
 };

@@ -1,0 +1,27 @@
+import type { Reading, Step } from './step';
+
+/** Steps whose tick proves a safety point. */
+export const PROOF_STEPS = {
+  arrow: 'on-arrow',
+  cap: 'set-cap',
+  pin: 'back-pin',
+  axle: 'back-ends',
+  brake: 'back-pump',
+  pedal: 'back-pedal',
+} as const;
+
+const PROOFS: readonly string[] = Object.values(PROOF_STEPS);
+
+/** Worked out from what is known of the rim: to look at, not to answer. */
+const NOT_ASKED: readonly Reading[] = ['bead-slack'];
+
+/**
+ * Whether a step is ticked by a tap of its own at every pace: it carries a hazard, a reading or a judgement, or it proves
+ * a safety point. The others may be written all at once.
+ */
+export const wantsOwnTap = (step: Pick<Step, 'id' | 'caution' | 'confirm' | 'reads' | 'wants'>): boolean =>
+  step.caution !== null ||
+  step.confirm !== null ||
+  step.wants !== null ||
+  (step.reads !== null && !NOT_ASKED.includes(step.reads)) ||
+  PROOFS.includes(step.id);
