@@ -122,3 +122,32 @@ test('a machine that was never here comes in by keyboard: only what the work nee
   await page.getByRole('dialog').getByRole('button', { name: 'It is in' }).press('Enter');
   await expect(page.getByRole('heading', { name: 'Front wheel, Cobble 125' })).toBeVisible();
 });
+
+test('a loose wheel over the counter is a visit too: nothing comes off and goes back, and it has its papers', async ({
+  page,
+  shop,
+}) => {
+  page.setDefaultTimeout(20_000);
+  await openAs(page, shop, '/jobs/new');
+  await page.getByRole('link', { name: 'A loose wheel' }).click();
+  await page.getByLabel('Rider').fill('Bo Ferrow');
+  await page.getByLabel('Tire on it').fill('110/90-18');
+  await page.getByLabel('Rim code').fill('2.15x18');
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Keep this wheel' }).click();
+  await page.getByRole('button', { name: /Rear wheel 110\/90-18/ }).click();
+  await expect(page.getByRole('heading', { name: 'What comes off?' })).toBeVisible();
+  const job = page.url().replace(/intake$/, '');
+  await page.goto(`${job}wheel-off`);
+  await expect(page.getByText('It came in loose: nothing to do here')).toBeVisible();
+  await page.keyboard.press('n');
+  await expect(page.getByText(/^Step 1 of \d+$/)).toBeVisible();
+  await page.goto(`${job}wheel-back`);
+  await expect(page.getByRole('heading', { name: 'It came in loose.' })).toBeVisible();
+  await expect(page.getByRole('list', { name: 'Fasteners' }).getByRole('listitem')).toHaveCount(0);
+  await page.goto(`${job}hand-over`);
+  await expect(page.getByRole('heading', { name: '5 safety points not proved.' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Test ride' })).toHaveCount(0);
+  await page.getByRole('link', { name: 'For the rider' }).click();
+  await expect(page.getByRole('heading', { name: 'Loose wheel' })).toBeVisible();
+});

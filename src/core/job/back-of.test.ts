@@ -1,5 +1,6 @@
 import { logOf, sampleMachine as machine, sampleWheel as wheel } from '../../../tests/sample';
 import { stepsOf } from './steps-of';
+import { stationReport } from './station-report';
 import { coolUntil, leaveFactsOf, readyOf, teachingOf } from './back-of';
 import { foldJob } from './fold-job';
 
@@ -37,6 +38,19 @@ test.each([
   expect(missing(whole(m as never, w as never))).toEqual([]);
   const { points, missing: open_ } = readyOf(foldJob(open(m as never, w as never).log)).result;
   expect(open_).toEqual(points);
+});
+
+test('a wheel that came in loose has nothing of its machine to do, and nothing of it to prove', () => {
+  const l = open({ loose: true });
+  const state = foldJob(l.log);
+  expect(new Set(stepsOf(state).map((s) => s.station))).toEqual(
+    new Set(['tire-off', 'inspect', 'tire-on', 'seat', 'set']),
+  );
+  for (const station of ['wheel-off', 'wheel-back'] as const)
+    expect(stationReport(state, station, '2026-04-30')).toMatchObject({ fill: 1, missing: [], doubts: [] });
+  expect(stationReport(state, 'tire-off', '2026-04-30').fill).toBe(0);
+  expect(readyOf(state).result.points.map((p) => p.point)).toEqual(['seated', 'limit', 'pressure', 'arrow', 'cap']);
+  expect(missing(whole({ loose: true }))).toEqual([]);
 });
 
 test('an undone proof is none any more', () => {

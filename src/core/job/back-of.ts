@@ -81,17 +81,19 @@ export const leaveFactsOf = (state: JobState): LeaveFacts => {
     seatLimitKpa: seatLimitOf(state).result.limitKpa,
     setKpa: pressureSet?.gaugeKpa ?? null,
     ringBolts: ring && { done: ring.done, all: ring.turns.length },
-    fasteners: fasteners.map(({ name, torqueNm }) => {
-      const done = torqued[name];
-      return { name, torqueNm, how: done?.how ?? null, reachedNm: done?.device ? done.torqueNm : null };
-    }),
+    fasteners: machine?.loose
+      ? null
+      : fasteners.map(({ name, torqueNm }) => {
+          const done = torqued[name];
+          return { name, torqueNm, how: done?.how ?? null, reachedNm: done?.device ? done.torqueNm : null };
+        }),
     pinDone: ticked(PROOF_STEPS.pin),
     axleSeen: ticked(PROOF_STEPS.axle),
     // What was written of the brake itself counts before a tick.
     brake: pumped === null ? null : { firm: brake?.firm ?? (pumped || null), spin: brake?.spin ?? null },
     arrowSeen: ticked(PROOF_STEPS.arrow),
     capOn: Boolean(state.steps[PROOF_STEPS.cap]),
-    ride: ride?.how ?? 'none',
+    ride: machine?.loose ? null : (ride?.how ?? 'none'),
   };
 };
 

@@ -5,7 +5,7 @@ import type { JobState } from './fold-job';
 /** The fasteners that hold this wheel, in the order in which they are tightened. */
 export const fastenersOf = (state: Pick<JobState, 'machine' | 'wheel'>): Fastener[] =>
   inTighteningOrder(
-    (state.machine?.fasteners ?? []).filter(
+    (state.machine && !state.machine.loose ? state.machine.fasteners : []).filter(
       (f) => f.wheel === 'any' || (state.wheel && f.wheel === wheelEnd(state.wheel.position)),
     ),
   );

@@ -283,8 +283,12 @@ const REPORTS: Record<StationId, Report> = {
 /** How far a station is. `today` YYYY-MM-DD, for ages. */
 export const stationReport = (state: JobState, station: StationId, today: string): StationReport => ({
   station,
-  ...REPORTS[station](state, today),
+  ...(isElsewhere(state, station) ? findings([[true, '']], []) : REPORTS[station](state, today)),
 });
+
+/** A wheel that came in loose is neither taken off nor put back here. */
+const isElsewhere = ({ machine }: JobState, station: StationId): boolean =>
+  machine?.loose === true && (station === 'wheel-off' || station === 'wheel-back');
 
 /** Every station's report, in order. */
 export const jobReport = (state: JobState, today: string): StationReport[] =>

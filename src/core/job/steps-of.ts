@@ -20,6 +20,7 @@ export const procedureInputOf = (state: JobState): ProcedureInput | null => {
       kind: machine.kind,
       drive: machine.drive,
       wheelSensors: machine.wheelSensors,
+      ...(machine.loose ? { loose: true } : {}),
       ...(fastenersOf(state).some((f) => f.renews !== 'nothing') ? { renews: true } : {}),
     },
     wheel: {

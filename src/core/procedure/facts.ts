@@ -16,6 +16,8 @@ export interface ProcedureInput {
     kind: MachineKind;
     drive: Drive;
     wheelSensors: boolean;
+    /** The wheel came in without it: nothing comes off and goes back; it is here where nothing is said. */
+    loose?: boolean;
     /** Something that holds the wheel is new each time; nothing is said where nobody knows. */
     renews?: boolean;
   };

@@ -29,6 +29,9 @@ import type { Symptom } from './symptoms';
 
 const ROWS: readonly Row[] = [...WHEEL_OFF, ...TIRE_OFF, ...INSPECT, ...TIRE_ON, ...AIR, ...WHEEL_BACK];
 
+/** Stations that a wheel without its machine has nothing to do at. */
+export const AT_THE_MACHINE: readonly StationId[] = ['wheel-off', 'wheel-back', 'hand-over'];
+
 /** Troubles of parts that not every wheel has. */
 const NEEDS: Partial<Record<Symptom, (f: Facts, station: StationId) => boolean>> = {
   'lock-stuck': locks,
@@ -66,7 +69,8 @@ const stepOf = (row: Row, facts: Facts): Step => {
 /** The steps for this wheel, in the order of the work. */
 export const stepsFor = (input: ProcedureInput): Step[] => {
   const facts = factsOf(input);
-  return ROWS.filter((row) => !row.when || row.when(facts)).map((row) => stepOf(row, facts));
+  const isHere = (row: Row): boolean => !input.machine.loose || !AT_THE_MACHINE.includes(row.station);
+  return ROWS.filter((row) => isHere(row) && (!row.when || row.when(facts))).map((row) => stepOf(row, facts));
 };
 
 /**
@@ -84,6 +88,7 @@ export const procedure = defineWorking<ProcedureInput, { steps: Step[] }>({
         kind: oneOf(MACHINE_KINDS, 'Kind of machine'),
         drive: oneOf(DRIVES, 'Drive'),
         wheelSensors: yes('Wheel-speed sensors'),
+        loose: yes('The wheel came in without its machine').optional(),
         renews: yes('Something that holds the wheel is new each time').optional(),
       },
       'The machine',

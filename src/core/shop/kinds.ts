@@ -55,6 +55,7 @@ export const SPECS: { readonly [K in RecordKind]: RecordSpec<K> } = {
       name: { label: 'What the shop calls it', form: { as: 'text', max: 80 }, listed: true },
       rider: { label: 'Rider', form: { as: 'text', max: 80 }, listed: true },
       kind: { label: 'Kind', form: { as: 'choice', of: MACHINE_KINDS, words: KIND_WORDS }, listed: true },
+      loose: { label: 'Loose wheel, without its machine', form: { as: 'yes' }, usual: false },
       drive: { label: 'Drive', form: { as: 'choice', of: DRIVES }, listed: true },
       placardFrontKpa: { label: 'Placard, front', form: kpa(20, 600), may: true, usual: null, listed: true, hint: 'cold; empty where there is none' },
       placardRearKpa: { label: 'Placard, rear', form: kpa(20, 600), may: true, usual: null, listed: true },

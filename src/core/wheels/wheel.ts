@@ -89,6 +89,8 @@ export interface Machine extends Kept {
   name: string;
   kind: MachineKind;
   rider: string;
+  /** Only a wheel of it came in, over the counter: nothing is taken off it or put back. */
+  loose: boolean;
   drive: Drive;
   placardFrontKpa: number | null;
   placardRearKpa: number | null;

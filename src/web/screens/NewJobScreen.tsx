@@ -51,9 +51,14 @@ export const NewJobScreen = () => {
     <Frame
       title="A machine comes in"
       actions={
-        <Link to="/machines/new" className="btn">
-          A new machine
-        </Link>
+        <div className="flex gap-2">
+          <Link to="/machines/new?loose" className="btn">
+            A loose wheel
+          </Link>
+          <Link to="/machines/new" className="btn">
+            A new machine
+          </Link>
+        </div>
       }
     >
       {problem && <Failed message={problem} />}

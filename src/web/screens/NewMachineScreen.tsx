@@ -2,7 +2,7 @@ import { joiResolver } from '@hookform/resolvers/joi';
 import { nanoid } from '@reduxjs/toolkit';
 import { useEffect, useMemo, useState } from 'react';
 import { useFieldArray, useForm, useWatch, type FieldErrors } from 'react-hook-form';
-import { Link, useNavigate } from 'react-router';
+import { Link, useNavigate, useSearchParams } from 'react-router';
 import { refusalText } from '../../core/errors';
 import { Button } from '../parts/Button';
 import { FormChoice, FormQuantity, FormText } from '../parts/form-fields';
@@ -15,6 +15,7 @@ import { DRIVES, KIND_WORDS, MACHINE_KINDS } from '../../core/wheels';
 import {
   choices,
   EMPTY_MACHINE,
+  LOOSE_WHEEL,
   freshFastener,
   freshWheel,
   machineOf,
@@ -46,11 +47,13 @@ export const NewMachineScreen = () => {
   const navigate = useNavigate();
   const units = useUnits();
   const { read } = units;
+  const [query] = useSearchParams();
+  const isLoose = query.has('loose');
   const [refused, setRefused] = useState<string | null>(null);
   const schema = useMemo(() => machineSchema(units), [units]);
   const { control, handleSubmit, setValue, formState } = useForm<MachineForm>({
     resolver: joiResolver(schema, { abortEarly: false }),
-    defaultValues: EMPTY_MACHINE,
+    defaultValues: isLoose ? LOOSE_WHEEL : EMPTY_MACHINE,
   });
   const wheels = useFieldArray({ control, name: 'wheels' });
   const fasteners = useFieldArray({ control, name: 'fasteners' });
@@ -76,7 +79,7 @@ export const NewMachineScreen = () => {
   const problem = refused ?? firstProblem(errors);
   return (
     <Frame
-      title="A new machine"
+      title={isLoose ? 'A loose wheel' : 'A new machine'}
       actions={
         <Link className="btn" to="/jobs/new">
           Leave it
@@ -107,31 +110,33 @@ export const NewMachineScreen = () => {
         {wheels.fields.length < MOST_WHEELS && (
           <Button onClick={() => wheels.append(freshWheel('rear'))}>One more wheel</Button>
         )}
-        <More
-          label="Drive, placard, and torque from the manual"
-          isOpen={Boolean(errors.front ?? errors.rear ?? errors.fasteners)}
-          className="border-t-2 border-ink pt-2"
-        >
-          <FormChoice control={control} name="drive" label="Drive" options={choices(DRIVES)} />
-          <FormQuantity
-            control={control}
-            name="front"
-            label="Placard, front"
-            unit="kPa"
-            hint="cold; empty where there is none"
-          />
-          <FormQuantity control={control} name="rear" label="Placard, rear" unit="kPa" />
-          <div className="sm:col-span-2 lg:col-span-4">
-            {fasteners.fields.map((fastener, i) => (
-              <FastenerFields key={fastener.id} control={control} index={i} />
-            ))}
-            <Button small onClick={() => fasteners.append(freshFastener())}>
-              One more fastener
-            </Button>
-          </div>
-        </More>
+        {!isLoose && (
+          <More
+            label="Drive, placard, and torque from the manual"
+            isOpen={Boolean(errors.front ?? errors.rear ?? errors.fasteners)}
+            className="border-t-2 border-ink pt-2"
+          >
+            <FormChoice control={control} name="drive" label="Drive" options={choices(DRIVES)} />
+            <FormQuantity
+              control={control}
+              name="front"
+              label="Placard, front"
+              unit="kPa"
+              hint="cold; empty where there is none"
+            />
+            <FormQuantity control={control} name="rear" label="Placard, rear" unit="kPa" />
+            <div className="sm:col-span-2 lg:col-span-4">
+              {fasteners.fields.map((fastener, i) => (
+                <FastenerFields key={fastener.id} control={control} index={i} />
+              ))}
+              <Button small onClick={() => fasteners.append(freshFastener())}>
+                One more fastener
+              </Button>
+            </div>
+          </More>
+        )}
         <Button go type="submit">
-          Keep this machine
+          {isLoose ? 'Keep this wheel' : 'Keep this machine'}
         </Button>
       </form>
     </Frame>

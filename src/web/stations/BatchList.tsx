@@ -3,7 +3,7 @@ import type { Batch } from './use-batch';
 
 /** The steps that are written at once; a tap takes one out. */
 export const BatchList = ({ batch }: { batch: Batch }) => (
-  <ol className="rows mt-3 max-h-[430px] overflow-y-auto" aria-label="Done as shown" tabIndex={0}>
+  <ol className="rows mt-3 mb-3 max-h-[430px] overflow-y-auto" aria-label="Done as shown" tabIndex={0}>
     {batch.steps.map((s) => {
       const isLeft = batch.left.has(s.id);
       return (

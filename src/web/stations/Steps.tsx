@@ -70,7 +70,13 @@ export const Steps = () => {
   return (
     <StationLayout
       picture={<StepPicture step={current} bite={bites.bite?.n ?? 0} />}
-      lead={current ? `Step ${index + 1} of ${steps.length}` : `All ${steps.length} steps done`}
+      lead={
+        current
+          ? `Step ${index + 1} of ${steps.length}`
+          : steps.length === 0
+            ? 'It came in loose: nothing to do here'
+            : `All ${steps.length} steps done`
+      }
       now={
         batch
           ? `${counted(batch.steps.length - batch.left.size, 'step')}, as shown.`

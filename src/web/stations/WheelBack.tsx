@@ -26,7 +26,12 @@ interface Words {
 }
 
 /** What to do, and why: the step at hand, or the fastener that comes next. */
-const wordsOf = (current: Step | undefined, walk: TorqueWalk): Words => {
+const wordsOf = (current: Step | undefined, walk: TorqueWalk, isLoose: boolean): Words => {
+  if (isLoose)
+    return {
+      now: 'It came in loose.',
+      why: 'Its rider puts it back: torque by the manual, twice round, and the brake pumped.',
+    };
   if (current && current.id !== TORQUE) return { now: current.say, why: current.why };
   if (walk.rows.length === 0)
     return { now: 'No torque values are known.', why: 'Take them from the machine’s manual and note them.' };
@@ -53,7 +58,7 @@ const Picture = ({ step }: { step: Step | undefined }) => {
 
 /** The wheel goes back in the order of the work: fit-up, chain, torque twice round, brake, spin. */
 export const WheelBack = () => {
-  const { state, write, goTo } = useJob();
+  const { state, machine, write, goTo } = useJob();
   const walk = useTorqueWalk();
   const steps = stepsOf(state, 'wheel-back');
   const current = steps.find((s) => !state.steps[s.id]);
@@ -70,7 +75,7 @@ export const WheelBack = () => {
   );
   const words = batch
     ? { now: `${counted(batch.steps.length - batch.left.size, 'step')}, as shown.`, why: 'Tap out what is not so.' }
-    : wordsOf(current, walk);
+    : wordsOf(current, walk, machine.loose);
   useSpeech(words.now);
   const go = () => {
     if (!current) return goTo('hand-over');
@@ -97,7 +102,13 @@ export const WheelBack = () => {
   return (
     <StationLayout
       picture={<Picture step={current} />}
-      lead={current ? `Step ${steps.indexOf(current) + 1} of ${steps.length}` : `All ${steps.length} steps done`}
+      lead={
+        current
+          ? `Step ${steps.indexOf(current) + 1} of ${steps.length}`
+          : machine.loose
+            ? undefined
+            : `All ${steps.length} steps done`
+      }
       {...words}
       act={
         <>

@@ -2,6 +2,8 @@
 ALTER TABLE machines ADD COLUMN teach_kmh REAL;
 ALTER TABLE machines ADD COLUMN teach_m REAL;
 ALTER TABLE machines ADD COLUMN teach_lamp TEXT NOT NULL DEFAULT '';
+-- A wheel that comes in over the counter, without its machine.
+ALTER TABLE machines ADD COLUMN loose INTEGER NOT NULL DEFAULT 0 CHECK (loose IN (0, 1));
 -- What its manual says of chain, sensor and disc.
 ALTER TABLE machines ADD COLUMN slack_min_mm REAL;
 ALTER TABLE machines ADD COLUMN slack_max_mm REAL;

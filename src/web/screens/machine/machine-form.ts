@@ -42,6 +42,8 @@ export interface FastenerForm {
 
 /** A machine as it is typed, with its wheels and torque values. */
 export interface MachineForm {
+  /** `yes` for a wheel without its machine. */
+  loose: 'yes' | 'no';
   name: string;
   rider: string;
   kind: Machine['kind'];
@@ -102,6 +104,7 @@ export const USUAL_DRIVE: Record<MachineKind, Machine['drive']> = {
 };
 
 export const EMPTY_MACHINE: MachineForm = {
+  loose: 'no',
   name: '',
   rider: '',
   kind: 'dirt',
@@ -110,6 +113,15 @@ export const EMPTY_MACHINE: MachineForm = {
   rear: '',
   wheels: [freshWheel('front'), freshWheel('rear')],
   fasteners: [{ name: 'rear axle nut', wheel: 'rear', torque: '' }],
+};
+
+/** A wheel over the counter: one wheel, and nothing that holds it. */
+export const LOOSE_WHEEL: MachineForm = {
+  ...EMPTY_MACHINE,
+  loose: 'yes',
+  name: 'Loose wheel',
+  wheels: [freshWheel('rear')],
+  fasteners: [],
 };
 
 const MOST_SPOKES = 80;
@@ -157,6 +169,7 @@ const moreSchema = (units: Units): Joi.ObjectSchema =>
 /** What a machine's form takes, each refusal at its field. */
 export const machineSchema = (units: Units): Joi.ObjectSchema =>
   Joi.object({
+    loose: Joi.string().valid('yes', 'no').required(),
     name: needed('The machine has no name: what the shop calls it.', 80),
     rider: needed('The rider has no name: whose machine it is.', 80),
     kind: Joi.string().required(),
@@ -184,6 +197,7 @@ export const machineOf = (form: MachineForm, id: string, read: Read): Machine =>
     name: form.name.trim(),
     kind: form.kind,
     rider: form.rider.trim(),
+    loose: form.loose === 'yes',
     drive: form.drive,
     placardFrontKpa: optional(form.front, 'Front placard', 'kPa', read),
     placardRearKpa: optional(form.rear, 'Rear placard', 'kPa', read),

@@ -36,13 +36,14 @@ const Opens = ({
 
 /** What belongs to the machine before it leaves: the ride, the bolts once it is cool, what it is taught. */
 export const Leaving = () => {
-  const { state, write } = useJob();
+  const { state, machine, write } = useJob();
   const nowMs = useNow();
   const teaching = teachingOf(state, null);
   const until = coolUntil(state);
   const isCool = until !== null && Date.parse(until) <= nowMs;
   const cool = stepsOf(state, 'hand-over').find((s) => s.id === 'leave-cool');
   const isBoltsOpen = cool !== undefined && until !== null && !state.steps['leave-cool'];
+  if (machine.loose) return null;
   const again = () => write([{ kind: 'step', data: { stepId: 'leave-cool' } }], 'Bolts once more.');
   return (
     <div className="mb-2 flex flex-wrap items-center gap-2">
