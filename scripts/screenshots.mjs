@@ -26,7 +26,7 @@ const VIEWS = [
   ['working', '/jobs/demo-job-21/balance', { press: 'w', standIns: false }],
   ['instruments', '/instruments', { frozen: 'caliper' }],
   ['practice', '/practice?wheel=12', { practice: true }],
-  ['records', '/records/tires'],
+  ['paper', '/visits/demo-job-20/paper'],
   ['wheel', '/wheels/w-orrin-r'],
   ['size-bench', '/bench/sizes?size=110/90-19&size=120/80-19&size=100/90-19&wheel=w-orrin-r'],
   ['sidewall', '/bench/sidewall?marking=120/70%20ZR%2017%20M/C%20(58W)%20TL'],

@@ -192,6 +192,12 @@ describe('what jobs know of a wheel', () => {
       heavySpots: [],
       runouts: [],
       weights: [],
+      life: [],
     });
+    expect(history.life.map((e) => [e.jobId, e.by])).toEqual([
+      ['b', null],
+      ['a', null],
+    ]);
+    expect(history.life[0]!.facts.map((f) => f.says)).toContain('20 g of weights');
   });
 });

@@ -49,5 +49,6 @@ export { beliefMark, changeMarks, isMassKnown, NINE_OF_TEN, weightMarks, type Sa
 export { pairCrush, pairDoubts, pairNow, partnerOf, type PairNow } from './pair-of';
 export { undoTarget } from './undo-target';
 export { wheelHistory, type WheelHistory } from './wheel-history';
+export { lifeEvent, type LifeEvent } from './wheel-life';
 export { runoutOf, spokeRingOf } from './truing-of';
 export { orientationOf } from './orientation-of';

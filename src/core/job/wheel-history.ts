@@ -8,6 +8,7 @@ import type { Entry } from './entries';
 import type { JobSummary } from './job-summary';
 import { ringOf } from './ring-of';
 import { runoutOf } from './truing-of';
+import { lifeEvent, type LifeEvent } from './wheel-life';
 
 /** What the jobs of a wheel know of it, the newest first. */
 export interface WheelHistory {
@@ -21,15 +22,26 @@ export interface WheelHistory {
   weights: { pieces: Piece[]; residualG: number | null; onDate: string; jobId: string }[];
   /** Beads by caliper and turns of the wrench round the rings, of a clamped wheel. */
   clamped: { beads: BeadMeasured[]; turnsDone: number; turns: number; onDate: string; jobId: string }[];
+  /** Job by job. */
+  life: LifeEvent[];
 }
 
 /** Folds the logs of a wheel's jobs into what they say of the wheel. `jobs` the newest first. */
 export const wheelHistory = (jobs: readonly { job: JobSummary; entries: readonly Entry[] }[]): WheelHistory => {
-  const history: WheelHistory = { fitted: [], clearances: [], heavySpots: [], runouts: [], weights: [], clamped: [] };
+  const history: WheelHistory = {
+    fitted: [],
+    clearances: [],
+    heavySpots: [],
+    runouts: [],
+    weights: [],
+    clamped: [],
+    life: [],
+  };
   const seen = new Set<ClearancePlace>();
   for (const { job, entries } of jobs) {
     const state = foldJob(entries);
     const at = { onDate: job.openedAt.slice(0, 10), jobId: job.id };
+    history.life.push(lifeEvent(job, state));
     if (state.chosen) history.fitted.push({ marking: state.chosen.marking, dateCode: state.chosen.dateCode, ...at });
     for (const c of state.clearances)
       if (!seen.has(c.place)) {

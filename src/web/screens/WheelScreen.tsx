@@ -2,7 +2,7 @@ import { useMemo, useState, type ReactNode } from 'react';
 import { refusalText } from '../../core/errors';
 import { Link, useNavigate, useParams } from 'react-router';
 import { treadWear } from '../../core/tires';
-import { placeText } from '../../core/units';
+import { counted, placeText } from '../../core/units';
 import {
   BUILD_WORDS,
   lockMarks,
@@ -30,6 +30,7 @@ import { FigureRow } from '../stations/StationLayout';
 import { PressureRecord } from './PressureRecord';
 import { ClampedFacts } from './ClampedFacts';
 import { LookSheet } from './recheck/LookSheet';
+import { WheelLife } from './WheelLife';
 import { WheelRechecks } from './recheck/WheelRechecks';
 import { RecordSheet } from './records/RecordSheet';
 import { useWheelRecord } from '../parts/use-wheel-record';
@@ -272,30 +273,15 @@ export const WheelScreen = () => {
           />
         </section>
       </div>
-      <section className="mt-6">
-        <h2 className="text-2xl">Jobs</h2>
-        {jobs.length === 0 ? (
-          <p className="text-ink2">None yet.</p>
-        ) : (
-          <ul className="rows">
-            {jobs.map((j) => (
-              <li key={j.id}>
-                <Link
-                  className="flex min-h-12 flex-wrap items-center gap-x-4 border-b border-stone3 px-2 no-underline hover:bg-stone2"
-                  to={`/jobs/${j.id}`}
-                >
-                  <span className="num">{j.number}</span>
-                  <span>{j.openedAt.slice(0, 10)}</span>
-                  <span className="min-w-0 flex-1 basis-64">
-                    {[j.sizeOff && `${j.sizeOff} off`, j.sizeOn && `${j.sizeOn} on`].filter(Boolean).join(', ')}
-                  </span>
-                  <span className="text-ink2">{j.handedOver ? 'handed over' : 'on the bench'}</span>
-                </Link>
-              </li>
-            ))}
-          </ul>
-        )}
-      </section>
+      <WheelLife life={history.life} />
+      {jobs.length > history.life.length && (
+        <p className="mt-2">
+          <Link to={`/jobs?search=${encodeURIComponent(machine.name)}`}>
+            {counted(jobs.length - history.life.length, 'earlier job')}
+          </Link>
+        </p>
+      )}
+      {jobs.length === 0 && <p className="mt-6 text-ink2">No job yet.</p>}
       <Spoken />
       <LookSheet />
       {editing && <RecordSheet kind="wheels" record={kept} onDone={() => setEditing(false)} />}

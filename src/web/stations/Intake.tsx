@@ -9,6 +9,7 @@ import { WithTake } from '../parts/DeviceTake';
 import { ChoiceField, QuantityField, TextField } from '../parts/fields';
 import { useKeys } from '../parts/keys';
 import { useUnits } from '../parts/quantity';
+import { useWheelRecord } from '../parts/use-wheel-record';
 import { VerdictMark } from '../parts/VerdictMark';
 import { BasisTag, useMainWorking } from '../parts/working';
 import { useJob } from '../parts/job-context';
@@ -21,8 +22,8 @@ const MAX_ROOM_MM = 1000;
 
 /** What comes off, and what the rider does with the machine. */
 export const Intake = () => {
-  const { state, wheel, machine, write, correcting, goTo } = useJob();
-  const { read, say, write: show } = useUnits();
+  const { job, state, wheel, machine, write, correcting, goTo } = useJob();
+  const { read, say, tell, write: show } = useUnits();
   const before = state.cameOff;
   const room = state.clearances[0];
   const [marking, setMarking] = useState(before?.marking ?? wheel.tireMarking);
@@ -67,11 +68,19 @@ export const Intake = () => {
     if (roomMm !== null) writings.push({ kind: 'clearance', data: { place, mm: roomMm, load: load.trim() } });
     if (await write(writings, 'Intake written.')) goTo('choose');
   };
+  const { record } = useWheelRecord(wheel.id);
+  const last = record?.history.life.find((event) => event.jobId !== job.id && event.by !== null);
+  const lastTime = last && `Last time, ${last.onDate}: ${last.facts.map(tell).join('; ')}.`;
   useKeys([{ key: 'n', says: 'Write it down and go on', run: () => void save() }]);
 
   return (
     <StationLayout
-      picture={<JobDial />}
+      picture={
+        <>
+          <JobDial className={lastTime ? 'lg:max-h-[560px]' : 'lg:max-h-[620px]'} />
+          {lastTime && <p className="mt-2 text-[16px] text-ink2">{lastTime}</p>}
+        </>
+      }
       lead={`${machine.rider}’s wheel comes in`}
       now="What comes off?"
       act={

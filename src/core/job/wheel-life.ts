@@ -1,0 +1,63 @@
+import { inspectionOf, INSPECTED } from '../inspect';
+import { said, type Said } from '../units';
+import { readyOf } from './back-of';
+import type { JobState } from './fold-job';
+import type { JobSummary } from './job-summary';
+
+/** What one job did to a wheel, the facts first. */
+export interface LifeEvent {
+  onDate: string;
+  jobId: string;
+  number: number;
+  /** Who handed it over; null while it is on the bench. */
+  by: string | null;
+  facts: Said[];
+  /** What was found and is not as it should be. */
+  found: string[];
+}
+
+/** All weight on the rim. */
+const weightG = (state: JobState): number | null =>
+  state.balance.weights?.pieces.reduce((sum, p) => sum + p.massG, 0) ?? null;
+
+const factsOf = (state: JobState): Said[] => {
+  const { cameOff, chosen, pressureSet, spokeRing, tapes, handedOver, torqued } = state;
+  const grams = weightG(state);
+  const dull = spokeRing?.spokes.filter((s) => s.sounds === 'dull').length ?? 0;
+  const tape = tapes.at(-1);
+  const snug = Object.values(torqued).filter((t) => t.how === 'guess').length;
+  const unproved = handedOver?.despite ? readyOf(state).result.missing.length : 0;
+  return [
+    ...(cameOff
+      ? [
+          cameOff.treadMm === null
+            ? said(`${cameOff.marking} off`)
+            : said(`${cameOff.marking} off, {0} of tread left`, [{ value: cameOff.treadMm, unit: 'mm', digits: 1 }]),
+        ]
+      : []),
+    ...(chosen ? [said(`${chosen.marking} on, ${chosen.tube ? 'with a tube' : 'tubeless'}`)] : []),
+    ...(pressureSet ? [said('{0} set', [{ value: pressureSet.rideKpa, unit: 'kPa' }])] : []),
+    ...(grams === null ? [] : [said('{0} of weights', [{ value: grams, unit: 'g' }])]),
+    ...(dull > 0 ? [said(`${dull} dull ${dull === 1 ? 'spoke' : 'spokes'}`)] : []),
+    ...(tape ? [said('{0} by tape', [{ value: tape.circumferenceMm, unit: 'mm' }])] : []),
+    ...(snug > 0 ? [said(`${snug} tightened by guess`)] : []),
+    ...(unproved > 0 ? [said(`left with ${unproved} safety ${unproved === 1 ? 'point' : 'points'} not proved`)] : []),
+  ];
+};
+
+/** A job as an event in the life of its wheel. */
+export const lifeEvent = (job: Pick<JobSummary, 'id' | 'number' | 'openedAt'>, state: JobState): LifeEvent => ({
+  onDate: (state.handedOver?.at ?? job.openedAt).slice(0, 10),
+  jobId: job.id,
+  number: job.number,
+  by: state.handedOver?.who ?? null,
+  facts: factsOf(state),
+  found: INSPECTED.flatMap((part) =>
+    state.findings[part]
+      ? inspectionOf(part)
+          .run({ found: state.findings[part] })
+          .result.reasons.filter((r) => r.verdict !== 'good')
+          .map((r) => r.says)
+      : [],
+  ),
+});
