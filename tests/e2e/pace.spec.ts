@@ -131,3 +131,23 @@ test('plain steps are written at once, an exception is tapped out, and undo take
   await page.keyboard.press('u');
   await expect(page.getByRole('heading', { name: 'Unbolt the caliper and hang it on a wire.' })).toBeVisible();
 });
+
+test('the next step is read out where somebody wants it, and by default nothing is', async ({ page, shop }) => {
+  page.setDefaultTimeout(20_000);
+  await page.addInitScript(() => {
+    const said: string[] = [];
+    Object.defineProperty(window, 'said', { value: said });
+    const voice = { cancel: () => undefined, speak: ({ text }: { text: string }) => void said.push(text) };
+    Object.defineProperty(window, 'speechSynthesis', { value: voice });
+  });
+  const said = () => page.evaluate(() => (window as unknown as { said: string[] }).said);
+  await openAs(page, shop, '/jobs/demo-job-22/tire-on');
+  await expect(page.getByText(/^Step 1 of \d+$/)).toBeVisible();
+  expect(await said()).toEqual([]);
+  await page.getByRole('button', { name: /^Bench/ }).click();
+  await page.getByLabel('Read out').selectOption('yes');
+  await page.keyboard.press('Escape');
+  await expect.poll(said).toEqual(['Find the arrow. Check it three times.']);
+  await page.keyboard.press('n');
+  await expect.poll(said).toContain('Shake the new tire out, labels off. Warm a stiff one.');
+});

@@ -107,6 +107,7 @@ describe('a machine with two wheels is one sheet', () => {
     await write('two-r', [
       entry('f1', 'findings', { part: 'bearing', found: ['rough'] }, 'inspect'),
       entry('p1', 'photo', { photoId: photo.photoId, part: 'bearing', says: 'left side' }, 'inspect'),
+      entry('d1', 'declined', { what: 'Inspect: new bearings.', by: 'Petra Oakhollow' }),
       entry('s1', 'pressure-set', { gaugeKpa: 250, shopC: 20, rideC: 20, rideKpa: 250 }, 'set'),
     ]);
     for (const jobId of ['two-f', 'two-r'])
@@ -121,6 +122,7 @@ describe('a machine with two wheels is one sheet', () => {
     expect(sheet.despite).toHaveLength(2);
     expect(sheet.despite[0]).toMatch(/^Front wheel: handed over all the same by Juna Birk: only its papers/);
     expect(sheet.wheels[1]!.found.join()).toMatch(/New bearings/i);
+    expect(sheet.wheels[1]!.declined).toEqual(['Inspect: new bearings. (Petra Oakhollow)']);
     expect(Object.fromEntries(sheet.wheels[1]!.rows)).toMatchObject({
       'Old tire': 'kept',
       'Pressure here': '36.3 psi at 20 °C',

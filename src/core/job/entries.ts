@@ -167,6 +167,8 @@ export interface EntryData {
     found: string;
     of?: string;
   };
+  /** What was advised, and the rider did not want; `by` who said so. */
+  declined: { what: string; by: string };
   /** Taught the new wheel, as the machine's record asks. */
   taught: { done: boolean; found: string; of?: string };
   /** `look` says which readings close it; entries of an earlier program do not say. */
@@ -429,6 +431,7 @@ const DATA: DataSchemas = {
     found: text(300, 'What was found').allow(''),
     of: ofServer,
   },
+  declined: { what: text(300, 'What was advised'), by: text(80, 'Who declined it') },
   taught: { done: yes('Taught'), found: text(300, 'What was seen').allow(''), of: ofServer },
   recheck: {
     what: text(120, 'What to look at again'),

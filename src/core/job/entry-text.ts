@@ -149,6 +149,7 @@ const SENTENCES: { [K in Exclude<EntryKind, 'undo'>]: (data: EntryData[K], say: 
     const shakes = shakesAtKmh !== null && `shakes at ${q(shakesAtKmh, 'km/h')}`;
     return `Test ride${of === undefined ? '' : ', written at the other wheel'}: ${what} by ${by}${shakes ? `, ${shakes}` : ''}${found ? `. ${found}` : ''}`;
   },
+  declined: ({ what, by }) => `Advised, and declined by ${by}: ${what}`,
   taught: ({ done, found }) => `Taught the new wheel: ${done ? 'done' : 'not done'}${found ? `. ${found}` : ''}`,
   recheck: ({ what, onDate }) => `Look again on ${onDate}: ${what}`,
   'looked-again': ({ what, good, found, gaugeKpa, tempC, device }, { q, by }) => {

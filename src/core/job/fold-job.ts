@@ -54,6 +54,8 @@ export interface JobState {
   sensorGap: EntryData['sensor-gap'] | null;
   discRunout: EntryData['disc-runout'] | null;
   ride: (EntryData['test-ride'] & { at: string; who: string }) | null;
+  /** Advised, and not wanted. */
+  declined: EntryData['declined'][];
   taught: (EntryData['taught'] & { at: string; who: string }) | null;
   rechecks: EntryData['recheck'][];
   /** What was looked at again, in the order of the log. */
@@ -100,6 +102,7 @@ export const emptyJob = (): JobState => ({
   sensorGap: null,
   discRunout: null,
   ride: null,
+  declined: [],
   taught: null,
   rechecks: [],
   lookedAgain: [],
@@ -286,6 +289,8 @@ const apply = (state: JobState, entry: Entry): JobState => {
       return { ...state, discRunout: entry.data };
     case 'test-ride':
       return { ...state, ride: { ...entry.data, at: entry.at, who: entry.who } };
+    case 'declined':
+      return { ...state, declined: [...state.declined.filter((d) => d.what !== entry.data.what), entry.data] };
     case 'taught':
       return { ...state, taught: { ...entry.data, at: entry.at, who: entry.who } };
     case 'recheck':

@@ -162,6 +162,7 @@ const SAID: { [K in EntryKind]: EntryData[K][] } = {
     { how: 'not good', by: 'Ada Marl', shakesAtKmh: 95, found: 'pulls left' },
     { how: 'refused', by: 'Ned Ash', shakesAtKmh: null, found: '' },
   ],
+  declined: [{ what: 'Inspect: new bearings.', by: 'Ned Ash' }],
   taught: [
     { done: true, found: 'lamp went out' },
     { done: false, found: '' },

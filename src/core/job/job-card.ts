@@ -169,6 +169,7 @@ const leaveRows = (state: JobState, q: Quantity): [string, string][] => {
     ['Test ride', ride && [`${RIDE_WORDS[ride.how]} by ${ride.by}`, shakes, ride.found].filter(Boolean).join(', ')],
     ['Taught', taught && `${taught.done ? 'done' : 'not done'}${taught.found ? `, ${taught.found}` : ''}`],
     ['Safety points', `${points.length - missing.length} of ${points.length} proved by the log`],
+    ['Declined', state.declined.map((d) => d.what).join(' ')],
     ['Old tire', handedOver?.oldTire],
   ]);
 };

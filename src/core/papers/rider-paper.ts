@@ -20,6 +20,8 @@ export interface PaperWheel {
   rows: [label: string, value: string][];
   /** What was found, and what to do about it. */
   found: string[];
+  /** What was advised and not wanted, with the name of who said so. */
+  declined: string[];
   photos: PaperPhoto[];
   /** What the dial shows: the wheel with its weights, seen from the disc side. */
   dial: { wheel: Wheel; marks: DialMark[]; says: string };
@@ -129,6 +131,7 @@ const wheelOf = ({ jobId, state }: PaperJob, q: Q, units: UnitPreferences): Pape
       title,
       rows: rowsOf(state, q),
       found: foundOf(state, units),
+      declined: state.declined.map(({ what, by }) => `${what} (${by})`),
       photos: state.photos.map((p) => ({ photoId: p.photoId, says: photoSays(p) })),
       dial: {
         wheel,

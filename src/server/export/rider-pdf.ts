@@ -40,6 +40,10 @@ export const riderPdf = ({ paper, photos, shopName, on }: RiderInput): Promise<B
       pdf.text('Found');
       pdf.list(wheel.found);
     }
+    if (wheel.declined.length > 0) {
+      pdf.text('Advised, and declined');
+      pdf.list(wheel.declined);
+    }
     const there = wheel.photos.filter((p) => photos[p.photoId]);
     there.forEach((photo, i) => {
       const column = i % PHOTOS_ABREAST;

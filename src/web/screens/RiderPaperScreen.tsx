@@ -20,6 +20,18 @@ const Part = ({ title, items }: { title: string; items: readonly string[] }) =>
     </section>
   );
 
+const Listed = ({ title, items }: { title: string; items: readonly string[] }) =>
+  items.length === 0 ? null : (
+    <>
+      <h3 className="mt-2 text-lg">{title}</h3>
+      <ul className="list-disc pl-5">
+        {items.map((item) => (
+          <li key={item}>{item}</li>
+        ))}
+      </ul>
+    </>
+  );
+
 /** One wheel: what was done, the dial with its weights, what was found. */
 const OneWheel = ({ wheel }: { wheel: PaperWheel }) => (
   <section className="mt-4 break-inside-avoid">
@@ -38,16 +50,8 @@ const OneWheel = ({ wheel }: { wheel: PaperWheel }) => (
         <figcaption className="text-center text-[14px] text-ink2">from the disc side, valve at 12</figcaption>
       </figure>
     </div>
-    {wheel.found.length > 0 && (
-      <>
-        <h3 className="mt-2 text-lg">Found</h3>
-        <ul className="list-disc pl-5">
-          {wheel.found.map((f) => (
-            <li key={f}>{f}</li>
-          ))}
-        </ul>
-      </>
-    )}
+    <Listed title="Found" items={wheel.found} />
+    <Listed title="Advised, and declined" items={wheel.declined} />
     {wheel.photos.length > 0 && (
       <ul className="mt-2 grid grid-cols-2 gap-3 sm:grid-cols-3">
         {wheel.photos.map((p) => (

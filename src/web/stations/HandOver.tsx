@@ -28,6 +28,9 @@ const Papers = () => {
           For the rider
         </Link>
       )}
+      <Link className="btn btn-small" to={`/wheels/${job.wheelId}/tag`}>
+        Tag
+      </Link>
       <Link className="btn btn-small" to={`/jobs/${job.id}/card`}>
         Job card
       </Link>
@@ -98,7 +101,7 @@ export const HandOver = () => {
             />
           ))}
         </div>
-        {isDespite && !done && (
+        {isDespite && (
           <fieldset className="grid grid-cols-[130px_1fr] gap-3 border-l-4 border-stop pl-3">
             <legend className="sr-only">Handed over all the same</legend>
             <FormText control={control} name="despiteBy" label="All the same, by" maxLength={60} />
@@ -114,7 +117,7 @@ export const HandOver = () => {
             options={[['', 'not said'], ...OLD_TIRES.map((o) => [o, o] as const)]}
           />
           <Button go={!done && !isDespite} type="submit" hotkey="N">
-            {done ? 'Again' : isDespite ? 'All the same' : 'Hand over'}
+            {isDespite ? 'All the same' : done ? 'Again' : 'Hand over'}
           </Button>
         </div>
       </form>

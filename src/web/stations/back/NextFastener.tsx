@@ -1,36 +1,30 @@
-import { LUBRICANTS, roleOf, type Lubricant } from '../../../core/torque';
+import { LUBRICANTS, type Lubricant } from '../../../core/torque';
 import { DeviceTake } from '../../parts/DeviceTake';
 import { ChoiceField } from '../../parts/fields';
 import { Quantity } from '../../parts/quantity';
 import { Ways } from '../FastenerRow';
 import type { TorqueWalk, WalkRow } from './use-torque-walk';
 
-/** What to mind at a fastener, by what it holds. Common practice. */
-const MIND: Partial<Record<ReturnType<typeof roleOf>, string>> = {
-  axle: 'Watch both ends: the far end must not turn.',
-  'pinch bolt': 'After the axle nut.',
-  'wheel nut': 'Crossing, wheel on the ground.',
-  caliper: 'Hold disc or brake, hose clear.',
-};
-
 const AS_MANUAL = 'by the manual';
 
 /** The fastener at hand, large: its torque, the wrench and its setting, and what is on the threads. */
 export const NextFastener = ({ row, walk }: { row: WalkRow; walk: TorqueWalk }) => {
-  const { fastener, choice } = row;
-  const { torqueNm, renews } = fastener;
-  const wrench = choice?.result.wrench ?? null;
-  const mind = [MIND[roleOf(fastener.name)], renews !== 'nothing' && `A new ${renews}.`].filter(Boolean);
+  const { turn } = row;
+  const { torqueNm, settingNm, wrench, says } = turn;
   return (
     <div className="mb-3 grid grid-cols-[1fr_auto] items-end gap-x-4 border-l-4 border-water pl-3">
       <div>
         {torqueNm === null ? (
           <p className="head text-[30px]">snug</p>
         ) : (
-          <Quantity value={choice?.result.settingNm ?? torqueNm} unit="Nm" big />
+          <Quantity value={settingNm ?? torqueNm} unit="Nm" big />
         )}
-        <p className="text-[17px]">{wrench ? `on the ${wrench.name}` : (choice?.result.reason ?? 'By feel.')}</p>
-        {mind.length > 0 && <p className="text-[15px] text-ink2">{mind.join(' ')}</p>}
+        {wrench && <p className="text-[17px]">on the {wrench}</p>}
+        {says.map((line) => (
+          <p key={line} className="text-[15px] text-ink2">
+            {line}
+          </p>
+        ))}
       </div>
       {torqueNm !== null && (
         <div className="w-[180px]">

@@ -1,7 +1,14 @@
 import { useState } from 'react';
 import type { DeviceLine } from '../../../core/devices';
 import { fastenersOf, type EntryData } from '../../../core/job';
-import { torqueCheck, torqueWrench, type Lubricant, type TorqueChoice } from '../../../core/torque';
+import {
+  torqueCheck,
+  torqueSequence,
+  torqueWrench,
+  type Lubricant,
+  type TorqueChoice,
+  type TorqueTurn,
+} from '../../../core/torque';
 import type { Fastener } from '../../../core/wheels';
 import type { Working } from '../../../core/working';
 import { useJob } from '../../parts/job-context';
@@ -12,9 +19,10 @@ import { announce } from '../../store/jobs-slice';
 /** How a fastener was tightened. */
 export type Tightened = EntryData['torqued']['how'];
 
-/** A fastener with the wrench that covers it; no choice where the manual has no figure. */
+/** A fastener in its turn, with the wrench that covers it; no choice where the manual has no figure. */
 export interface WalkRow {
   fastener: Fastener;
+  turn: TorqueTurn;
   choice: Working<TorqueChoice> | null;
 }
 
@@ -50,11 +58,24 @@ export const useTorqueWalk = (): TorqueWalk => {
     maxNm,
     ...(leverMm !== null ? { leverMm } : {}),
   }));
-  const rows = fastenersOf(state).map((fastener): WalkRow => ({
+  const fasteners = fastenersOf(state);
+  const isOpen = ({ name }: Fastener) => !state.torqued[name];
+  const { turns } = torqueSequence.run({
+    fasteners: fasteners.map((f) => ({
+      name: f.name,
+      torqueNm: f.torqueNm,
+      renews: f.renews,
+      ...(thread !== null && f === fasteners.find(isOpen) ? { thread } : {}),
+    })),
+    wrenches,
+  }).result;
+  // Both are in the order in which they are tightened.
+  const rows = fasteners.map((fastener, i): WalkRow => ({
     fastener,
+    turn: turns[i]!,
     choice: fastener.torqueNm === null ? null : torqueWrench.run({ torqueNm: fastener.torqueNm, wrenches }),
   }));
-  const next = rows.find(({ fastener }) => !state.torqued[fastener.name]);
+  const next = rows.find(({ fastener }) => isOpen(fastener));
   const again = rows.filter(({ fastener }) => fastener.torqueNm !== null && !state.secondRound.includes(fastener.name));
   const entry = (fastener: Fastener, how: Tightened, wrench: string | null) => ({
     fastener: fastener.name,

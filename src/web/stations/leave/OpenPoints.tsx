@@ -4,7 +4,7 @@ import { VerdictMark, VerdictShape } from '../../parts/VerdictMark';
 
 /** What all stations before say is doubtful or missing. */
 export const OpenPoints = () => {
-  const { state, reports, shop } = useJob();
+  const { state, reports, shop, write } = useJob();
   const { missing, doubts: ofStations } = openPoints(reports);
   const doubts = [...pairDoubts(state, shop.wheels), ...ofStations];
   if (doubts.length + missing.length === 0)
@@ -14,10 +14,22 @@ export const OpenPoints = () => {
       {doubts.map((d) => (
         <li key={d} className="flex gap-2 border-b border-stone3 py-1.5 text-[16px]">
           <VerdictShape verdict="check" size={20} />
-          <span>
+          <span className="flex-1">
             <span className="sr-only">Doubtful: </span>
             {d}
           </span>
+          {state.declined.some((x) => x.what === d) ? (
+            <span className="text-ink2">declined</span>
+          ) : (
+            <button
+              type="button"
+              aria-label={`Declined by the rider: ${d}`}
+              className="-my-1.5 min-h-12 shrink-0 cursor-pointer px-2 underline"
+              onClick={() => void write([{ kind: 'declined', data: { what: d, by: state.rider } }], 'Declined.')}
+            >
+              Declined
+            </button>
+          )}
         </li>
       ))}
       {missing.map((m) => (

@@ -48,8 +48,8 @@ export const useHandOver = (): HandOverAtHand => {
       to: done?.to ?? state.rider,
       rechecks: recheckDates(state, (done?.at ?? today()).slice(0, 10)),
       oldTire: done?.oldTire ?? '',
-      despiteBy: '',
-      despiteWhy: '',
+      despiteBy: done?.despite?.by ?? '',
+      despiteWhy: done?.despite?.why ?? '',
     },
   });
   const { fields: rechecks } = useFieldArray({ control, name: 'rechecks' });
