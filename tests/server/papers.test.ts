@@ -98,6 +98,17 @@ describe('a machine with two wheels is one sheet', () => {
     expect([forged.status, forged.body.error.field]).toEqual([422, 'entries[0].data.of']);
   });
 
+  test('of steps written at once those of the machine stand at the other wheel, and go with them', async () => {
+    const last = async (jobId: string) => (await ask.get(`/api/jobs/${jobId}`)).body.entries.at(-1);
+    const none = await write('two-r', [entry('none', 'steps', { stepIds: [] }, 'wheel-off')]);
+    expect([none.status, none.body.error.field]).toEqual([422, 'entries[0].data.stepIds']);
+    await write('two-r', [entry('many', 'steps', { stepIds: ['off-cool', 'off-loosen', 'off-lift'] }, 'wheel-off')]);
+    // The front wheel has no exhaust beside it.
+    expect(await last('two-f')).toMatchObject({ kind: 'step', data: { stepId: 'off-lift', of: 'many' } });
+    await write('two-r', [entry('not-many', 'undo', { entryId: 'many' }, 'wheel-off')]);
+    expect(await last('two-f')).toMatchObject({ kind: 'undo' });
+  });
+
   test('both wheels, what was found with its picture, the ride, the dates once, and what left all the same', async () => {
     const png = Buffer.from(
       'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
