@@ -166,7 +166,7 @@ describe('recalibration', () => {
 });
 
 describe('sensor-gap', () => {
-  const at = (...gaps: number[]) => gaps.map((gapMm, i) => ({ deg: i * 100, gapMm }));
+  const at = (...gaps: number[]) => gaps.map((gapMm, i) => ({ deg: i * 120, gapMm }));
   const run = (gaps: number[], wantMinMm?: number, wantMaxMm?: number) =>
     sensorGap.run({
       readings: at(...gaps),
@@ -179,13 +179,18 @@ describe('sensor-gap', () => {
     expect(run([0.49, 0.8, 1], 0.5, 1).result.reasons.map((r) => r.says)).toEqual([
       "Too near at 12 o'clock, 0°: 0.49 mm, at least 0.50 mm.",
     ]);
-    expect(run([0.5, 0.8, 1.01], 0.5, 1).result.reasons[0]!.says).toMatch(/^Too far at 6:40/);
+    expect(run([0.5, 0.8, 1.01], 0.5, 1).result.reasons[0]!.says).toMatch(/^Too far at 8 o'clock/);
     expect([run([0, 0.8, 1], 0, 1).verdict, run([0, 0.8, 1]).verdict]).toEqual(['stop', 'stop']);
   });
   test('without the manual’s range nothing is good; too few places and a range that is none are refused', () => {
     expect(run([0.5, 0.8, 1]).verdict).toBe('check');
     expect(run([0.5, 0.8, 1], 0.5).verdict).toBe('check');
     expect(problemOf(() => run([0.5, 0.8])).field).toBe('readings');
+    // Half a ring says nothing of the other half.
+    const half = [0, 60, 120].map((deg) => ({ deg, gapMm: 0.8 }));
+    expect(problemOf(() => sensorGap.run({ readings: half, wantMinMm: 0.5, wantMaxMm: 1 })).message).toBe(
+      'A stretch of 240° of the wheel was not read.',
+    );
     expect(problemOf(() => run([0.5, 0.8, 1], 1.1, 1)).field).toBe('wantMinMm');
   });
 });

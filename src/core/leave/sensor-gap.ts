@@ -1,5 +1,6 @@
 import { InputError } from '../errors';
 import { angle, listOf, quantity, record } from '../fields';
+import { checkStretch } from '../truing';
 import { placeText } from '../units';
 import { defineWorking, reason, worstOf, type Reason } from '../working';
 
@@ -35,7 +36,7 @@ export const SENSOR_READINGS = listOf(
 /**
  * Whether a wheel-speed sensor stands at its gap all round the ring.
  *
- * Gaps 0 to 10 mm at three places or more; the range is the manual's, and without it nothing is called good.
+ * Gaps 0 to 10 mm at three places or more, none further than 120° from the next; the range is the manual's, and without it nothing is called good.
  * Throws `InputError` for too few places, or a range that is none. Common practice.
  */
 export const sensorGap = defineWorking<Input, SensorGap>({
@@ -62,6 +63,7 @@ export const sensorGap = defineWorking<Input, SensorGap>({
         'A ring that runs out is not seen from so few places.',
         `at least ${FEW} places round the ring`,
       );
+    checkStretch(readings.map((r) => r.deg));
     if (wantMinMm !== undefined && wantMaxMm !== undefined && wantMinMm > wantMaxMm)
       throw new InputError(
         'wantMinMm',
@@ -92,7 +94,7 @@ export const sensorGap = defineWorking<Input, SensorGap>({
           reason('check', `Too far at ${placeText(most.deg)}: {0}, at most {1}.`, [mm(mostMm), mm(wantMaxMm)]),
         );
       if (reasons.length === 0)
-        reasons.push(reason('good', 'Within {0} and {1} all round.', [mm(wantMinMm), mm(wantMaxMm)]));
+        reasons.push(reason('good', 'Between {0} and {1} all round.', [mm(wantMinMm), mm(wantMaxMm)]));
     }
     show.verdict(worstOf(reasons));
     show.caution('A ring that touches, or a wide gap, puts the lamp on and takes the assistance away.');

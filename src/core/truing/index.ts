@@ -2,6 +2,7 @@
 export { firstHarmonic, type FirstHarmonic, type RingReading } from './first-harmonic';
 export {
   checkRound,
+  checkStretch,
   runout,
   READINGS_FIELD,
   type RunoutPart,

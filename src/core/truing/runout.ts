@@ -61,14 +61,8 @@ const widestGapDeg = (degs: readonly number[]): number => {
   return Math.max(...round.map((deg, i) => (i === 0 ? deg + 360 - round.at(-1)! : deg - round[i - 1]!)));
 };
 
-/** Throws `InputError` for readings that leave out too much of the wheel. */
-export const checkRound = (degs: readonly number[]): void => {
-  if (degs.length < LEAST_PLACES)
-    throw new InputError(
-      'readings',
-      `${counted(degs.length, 'place')}: too few.`,
-      `at least ${LEAST_PLACES} places round the wheel`,
-    );
+/** Throws `InputError` for readings that leave out a long stretch of the wheel. */
+export const checkStretch = (degs: readonly number[]): void => {
   const gapDeg = widestGapDeg(degs);
   if (gapDeg > WIDEST_GAP_DEG)
     throw new InputError(
@@ -76,6 +70,17 @@ export const checkRound = (degs: readonly number[]): void => {
       `A stretch of ${Math.round(gapDeg)}° of the wheel was not read.`,
       `places all round the wheel, no more than ${WIDEST_GAP_DEG}° apart`,
     );
+};
+
+/** The same, and for too few of them to tell a dent from a bend. */
+export const checkRound = (degs: readonly number[]): void => {
+  if (degs.length < LEAST_PLACES)
+    throw new InputError(
+      'readings',
+      `${counted(degs.length, 'place')}: too few.`,
+      `at least ${LEAST_PLACES} places round the wheel`,
+    );
+  checkStretch(degs);
 };
 
 const partOf = (readings: readonly RunoutReading[], key: 'lateralMm' | 'radialMm'): RunoutPart | null => {

@@ -60,7 +60,7 @@ export const DiscReadings = () => {
           setTyped((all) => ({ ...all, [deg]: show(mm, 'mm', 3) }));
         }}
       />
-      <div className="mt-3 grid grid-cols-2 gap-2 sm:grid-cols-4">
+      <div className="mt-3 grid grid-cols-2 items-end gap-2 sm:grid-cols-4">
         {DEGS.map((deg) => (
           <QuantityField
             key={deg}

@@ -50,7 +50,7 @@ export const SensorSheet = ({ onDone }: { onDone: () => void }) => {
         ) : (
           <p className="text-ink2">
             {found?.problem.message ??
-              'The feeler between sensor and ring, with the wheel turned on. Three places at least.'}
+              'The feeler between sensor and ring, with the wheel turned on. Three places at least, all round the ring.'}
           </p>
         )}
       </div>
