@@ -1,8 +1,7 @@
 import { defineConfig } from '@playwright/test';
-import { existsSync } from 'node:fs';
+import { browserPath } from './scripts/browsers.mjs';
 
-const candidates = [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'];
-const executablePath = candidates.find((path) => path && existsSync(path));
+const executablePath = browserPath();
 
 /** End-to-end tests on the built app, each worker with a shop of its own. */
 export default defineConfig({

@@ -1,8 +1,9 @@
 import { defineConfig } from 'vite';
 
-/** The server as plain CommonJS for Node; packages stay outside the bundle. */
+/** The server as plain CommonJS for Node; packages stay outside the bundle, but for one of very many small files. */
 export default defineConfig({
   publicDir: false,
+  ssr: { noExternal: ['date-fns'] },
   build: {
     ssr: true,
     outDir: 'dist/server',

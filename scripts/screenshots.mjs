@@ -1,9 +1,10 @@
 // Takes the pictures of docs/screenshots from a fresh demo shop. Needs a build and Chromium.
 import { chromium } from '@playwright/test';
 import { spawn } from 'node:child_process';
-import { existsSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { browserPath } from './browsers.mjs';
 import { PROJECT, ensureBuilt, ensureInstalled, run } from './install.mjs';
 
 const OUT = join(PROJECT, 'docs', 'screenshots');
@@ -127,10 +128,7 @@ const someTries = async (page) => {
   await page.getByRole('button', { name: /^Put 10 g/ }).click();
 };
 
-const executablePath = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'].find((p) =>
-  existsSync(p),
-);
-const browser = await chromium.launch({ executablePath, args: ['--no-sandbox', '--disable-background-networking'] });
+const browser = await chromium.launch({ executablePath: browserPath(), args: ['--no-sandbox', '--disable-background-networking'] });
 mkdirSync(OUT, { recursive: true });
 for (const [name, path, more] of VIEWS) {
   const { theme, width, height, press, pick, hose, frozen, practice, standIns } = { ...DAY, standIns: true, ...more };

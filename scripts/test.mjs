@@ -4,19 +4,21 @@
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { browserPath } from './browsers.mjs';
 import { ensureBuilt, installBeside, run, runBeside, treeState } from './install.mjs';
 
-const BROWSERS = [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'];
-
 const ensureBrowser = () => {
-  if (BROWSERS.some((path) => path && existsSync(path))) return true;
+  if (browserPath()) return true;
   console.log('Installing Chromium ...');
   const sudo = process.getuid?.() === 0 ? [] : ['sudo'];
   const apt = (...args) => {
     const [command, ...rest] = [...sudo, 'apt-get', ...args];
     return run(command, rest, { DEBIAN_FRONTEND: 'noninteractive' });
   };
-  return apt('update', '-qq') === 0 && apt('install', '-y', '-qq', '--no-install-recommends', 'chromium') === 0;
+  if (apt('update', '-qq') !== 0) return false;
+  return ['chromium-headless-shell', 'chromium'].some(
+    (name) => apt('install', '-y', '-qq', '--no-install-recommends', name) === 0,
+  );
 };
 
 /** Runs a check while others run. */

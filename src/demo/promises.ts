@@ -19,10 +19,10 @@ export const writePromises = (visits: VisitStore, now: number): void => {
     );
   write('demo-job-21', [
     { kind: 'wanted', data: { text: 'rear tire, and the rim lock looked at' } },
-    { kind: 'promised', data: { dueAt: inHours(now, 2.5) } },
+    { kind: 'promised', data: { dueAt: inHours(now, 3) } },
   ]);
   write('demo-job-22', [
-    { kind: 'promised', data: { dueAt: inHours(now, 1.5) } },
+    { kind: 'promised', data: { dueAt: inHours(now, 2.5) } },
     { kind: 'agreed', data: { amountMinor: 21_500, currency: 'USD', by: 'Petra Oakhollow' } },
   ]);
   write('demo-job-31', [{ kind: 'waits', data: { what: 'two ring bolts' } }]);

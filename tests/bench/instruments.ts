@@ -1,8 +1,9 @@
 import { chromium, type Page } from '@playwright/test';
 import { spawn, spawnSync } from 'node:child_process';
-import { existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { browserPath } from '../../scripts/browsers.mjs';
 
 /**
  * Twenty instruments that speak twenty times a second for a minute, two browsers that watch them all, and a hand that
@@ -15,9 +16,7 @@ const SECONDS = Number(process.env.BENCH_SECONDS ?? 60);
 const SENDS_PER_SECOND = 10;
 
 const names = Array.from({ length: DEVICES }, (_, i) => `bench ${i + 1}`);
-const CHROMIUM = [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser'].find(
-  (p) => p && existsSync(p),
-);
+const CHROMIUM = browserPath();
 
 const startServer = async (dir: string) => {
   const file = join(dir, 'shop.sqlite');

@@ -72,6 +72,7 @@ test('a dirt rear wheel with tube and rim lock goes from intake to its job card'
   await sheet.getByLabel(/^Slack at the tightest/).fill('52 55');
   await expect(sheet.getByText('Leave the adjusters as they are.')).toBeVisible();
   await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await expect(sheet).toBeHidden();
   await expect(page.getByRole('img', { name: /66 mm before, 52 mm after/ })).toBeVisible();
 
   await untilNow(page, 'Next: caliper bolts.');

@@ -4,6 +4,7 @@ import type { BeadSide } from '../ring';
 import { complete } from '../shop';
 import type { Machine, Wheel } from '../wheels';
 import { balanceAfter, isOfBalance, UNBALANCED, type BalanceLog } from './balance-log';
+import { doneByReading } from './step-and-reading';
 import type { Entry, EntryData } from './entries';
 
 /** A look at something that was to be looked at again: by whom, and when. */
@@ -304,8 +305,17 @@ const apply = (state: JobState, entry: Entry): JobState => {
   }
 };
 
+/** The state after an entry, the steps done that it does by what it says. */
+const withItsSteps = (state: JobState, entry: Entry): JobState => {
+  const after = apply(state, entry);
+  const stepIds = doneByReading(entry, after).filter((id) => !after.steps[id]);
+  if (stepIds.length === 0) return after;
+  const by = { who: entry.who, at: entry.at, entryId: entry.id };
+  return { ...after, steps: { ...after.steps, ...Object.fromEntries(stepIds.map((id) => [id, by])) } };
+};
+
 /** The state of a job: its standing entries, applied in order. Used by the server and the browser alike. */
-export const foldJob = (log: readonly Entry[]): JobState => effectiveEntries(log).reduce(apply, emptyJob());
+export const foldJob = (log: readonly Entry[]): JobState => effectiveEntries(log).reduce(withItsSteps, emptyJob());
 
 /** The id of the newest standing entry of a kind, which a correction would replace; undefined when there is none. */
 export const standingId = (log: readonly Entry[], kind: Entry['kind']): string | undefined =>

@@ -18,6 +18,7 @@ export { foldJob, emptyJob, effectiveEntries, standingId, type JobState, type Lo
 export { stationReport, jobReport, openPoints, pressureStartOf, type StationReport } from './station-report';
 export { seatLadderOf, seatLimitOf } from './seat-of';
 export { alignOf, brakeNow, chainOf, coolUntil, discOf, leaveFactsOf, readyOf, sensorOf, teachingOf } from './back-of';
+export { tickOf } from './step-and-reading';
 export { fastenersOf } from './fasteners-of';
 export {
   chosenFitOf,

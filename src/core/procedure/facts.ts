@@ -68,6 +68,8 @@ export interface Row extends Pick<Step, 'id' | 'station'> {
   why: By<string>;
   confirm?: By<string>;
   caution?: By<string>;
+  /** The caution guards a part alone; somebody, where nothing is said. */
+  guards?: 'part';
   sideUp?: 'disc' | 'other';
   places?: (f: Facts) => Step['places'];
   parts?: By<string[]>;

@@ -12,15 +12,15 @@ export const PROOF_STEPS = {
 
 const PROOFS: readonly string[] = Object.values(PROOF_STEPS);
 
-/** Worked out from what is known of the rim: to look at, not to answer. */
-const NOT_ASKED: readonly Reading[] = ['bead-slack'];
+/** Worked out from what is known of the rim, or a picture for later: there to be used, not to be answered. */
+const NOT_ASKED: readonly Reading[] = ['bead-slack', 'photo'];
 
 /**
- * Whether a step is ticked by a tap of its own at every pace: it carries a hazard, a reading or a judgement, or it proves
- * a safety point. The others may be written all at once.
+ * Whether a step is ticked by a tap of its own at every pace: it carries a hazard to somebody, a reading or a judgement,
+ * or it proves a safety point. The others may be written all at once, their cautions in sight.
  */
-export const wantsOwnTap = (step: Pick<Step, 'id' | 'caution' | 'confirm' | 'reads' | 'wants'>): boolean =>
-  step.caution !== null ||
+export const wantsOwnTap = (step: Pick<Step, 'id' | 'guards' | 'confirm' | 'reads' | 'wants'>): boolean =>
+  step.guards === 'person' ||
   step.confirm !== null ||
   step.wants !== null ||
   (step.reads !== null && !NOT_ASKED.includes(step.reads)) ||

@@ -47,13 +47,15 @@ const NEEDS: Partial<Record<Symptom, (f: Facts, station: StationId) => boolean>>
 const stepOf = (row: Row, facts: Facts): Step => {
   const by = <T>(value: T | ((f: Facts) => T)): T =>
     typeof value === 'function' ? (value as (f: Facts) => T)(facts) : value;
+  const caution = by(row.caution) || null;
   return {
     id: row.id,
     station: row.station,
     say: by(row.say),
     why: by(row.why),
     confirm: by(row.confirm) ?? null,
-    caution: by(row.caution) ?? null,
+    caution,
+    guards: caution === null ? null : (row.guards ?? 'person'),
     // Without a disc on one side alone, either side may be up.
     sideUp: facts.wheel.discSide === 'left' || facts.wheel.discSide === 'right' ? (row.sideUp ?? null) : null,
     places: row.places?.(facts) ?? [],

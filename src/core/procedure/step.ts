@@ -4,6 +4,7 @@ import type { Symptom } from './symptoms';
 /** What can be measured or looked at for a step, beside ticking it. */
 export type Reading =
   | 'findings'
+  | 'photo'
   | 'runout'
   | 'spokes'
   | 'bead-slack'
@@ -32,6 +33,8 @@ export interface Step {
   /** What must be so before going on. */
   confirm: string | null;
   caution: string | null;
+  /** What its caution guards: whoever works or rides, or only a part; null without a caution. */
+  guards: 'person' | 'part' | null;
   /** Which side of the wheel is up; null where it does not matter. */
   sideUp: 'disc' | 'other' | null;
   places: Place[];

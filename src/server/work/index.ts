@@ -1,2 +1,3 @@
 /** Long work off the request thread. */
 export { workHere, workPool, type WorkPool } from './work-pool';
+export type { CatalogRow } from './catalog';

@@ -1,25 +1,43 @@
 import { Check, X } from 'lucide-react';
-import type { Batch } from './use-batch';
 
-/** The steps that are written at once; a tap takes one out. */
-export const BatchList = ({ batch }: { batch: Batch }) => (
+/** A row of what is written at once. */
+export interface BatchRow {
+  id: string;
+  say: string;
+  /** With what, or what to mind; kept in sight. */
+  mind: string | null;
+}
+
+/** What is written at once; a tap takes one out. */
+export const BatchList = ({
+  rows,
+  left,
+  onToggle,
+}: {
+  rows: readonly BatchRow[];
+  left: ReadonlySet<string>;
+  onToggle: (id: string) => void;
+}) => (
   <ol className="rows mt-3 mb-3 max-h-[430px] overflow-y-auto" aria-label="Done as shown" tabIndex={0}>
-    {batch.steps.map((s) => {
-      const isLeft = batch.left.has(s.id);
+    {rows.map(({ id, say, mind }) => {
+      const isLeft = left.has(id);
       return (
-        <li key={s.id} className="border-b border-stone3">
+        <li key={id} className="border-b border-stone3">
           <button
             type="button"
             aria-pressed={!isLeft}
-            className={`flex min-h-12 w-full cursor-pointer items-center gap-3 text-left text-[16px] leading-tight hover:bg-stone2 ${isLeft ? 'text-ink2 line-through' : ''}`}
-            onClick={() => batch.toggle(s.id)}
+            className={`flex min-h-12 w-full cursor-pointer items-center gap-3 py-1 text-left text-[16px] leading-tight hover:bg-stone2 ${isLeft ? 'text-ink2 line-through' : ''}`}
+            onClick={() => onToggle(id)}
           >
             {isLeft ? (
               <X size={20} className="shrink-0 text-stop" aria-hidden="true" />
             ) : (
               <Check size={20} className="shrink-0 text-water" aria-hidden="true" />
             )}
-            <span>{s.say}</span>
+            <span>
+              {say}
+              {mind && <span className="block text-[15px] text-check">{mind}</span>}
+            </span>
           </button>
         </li>
       );

@@ -63,7 +63,7 @@ export const BenchView = ({ onTurn, onUndo }: { onTurn: () => void; onUndo: () =
                 : `On to “${STATION_WORDS[next]}”.`}
           </h2>
           {current && !batch && <p className="mt-3 text-[22px] text-ink2 max-lg:text-[18px]">{current.why}</p>}
-          {batch && <BatchList batch={batch} />}
+          {batch && <BatchList rows={batch.rows} left={batch.left} onToggle={batch.toggle} />}
           {turn && (
             <p className="mt-2 text-[20px] font-semibold text-check">
               {current.sideUp === 'other' ? 'Disc side down for this.' : 'Disc side up for this.'}

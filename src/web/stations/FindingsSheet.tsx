@@ -47,7 +47,7 @@ export const FindingsSheet = ({ onDone }: { onDone: () => void }) => {
                 </ToggleGroup.Item>
               ))}
             </ToggleGroup.Root>
-            <Photos part={part} />
+            <Photos part={part} name={INSPECTED_WORDS[part]} />
             <div aria-live="polite">
               {judged.ok && its.length > 0 && <Reasons reasons={judged.working.result.reasons} className="mt-2" />}
             </div>

@@ -1,20 +1,22 @@
 import { Camera } from 'lucide-react';
 import { refusalText } from '../../core/errors';
 import { useRef, useState } from 'react';
-import { INSPECTED_WORDS, type Inspected } from '../../core/inspect';
+import type { Inspected } from '../../core/inspect';
+import type { StationId } from '../../core/job';
 import { Button } from '../parts/Button';
 import { smallPicture } from '../parts/small-picture';
 import { useJob } from '../parts/job-context';
 import { api, ApiError } from '../store/api';
 
-/** Photographs of a part, and a button to take one more. */
-export const Photos = ({ part }: { part: Inspected }) => {
+const AT_THE_MACHINE: readonly StationId[] = ['wheel-off', 'wheel-back'];
+
+/** Photographs of a part, or without one of how all sat at the machine; and a button to take one more. */
+export const Photos = ({ part, name }: { part: Inspected | null; name: string }) => {
   const { state, write } = useJob();
   const picker = useRef<HTMLInputElement>(null);
   const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
-  const name = INSPECTED_WORDS[part];
-  const mine = state.photos.filter((p) => p.part === part);
+  const mine = state.photos.filter((p) => p.part === part && (part !== null || AT_THE_MACHINE.includes(p.station)));
   const take = async (file: File | undefined) => {
     if (!file) return;
     setBusy(true);

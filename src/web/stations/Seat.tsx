@@ -1,4 +1,5 @@
 import { useRef } from 'react';
+import { stepsOf } from '../../core/job';
 import type { SeatAdvice, SeatBinds } from '../../core/pressure';
 import { Button } from '../parts/Button';
 import { DeviceLabel } from '../parts/DeviceTake';
@@ -20,6 +21,7 @@ import { useHose } from './seat/use-hose';
 import { useSeating, type Seating } from './seat/use-seating';
 import { Cautions, StationLayout } from './StationLayout';
 import { StepStrip } from './StepStrip';
+import { useGoOn } from './use-go-on';
 
 const NOW: Record<Exclude<SeatAdvice, 'air in'>, string> = {
   'go on': 'Go on. Listen for the pops.',
@@ -77,6 +79,7 @@ export const Seat = () => {
   const { advice, reasons, upToKpa } = ladder.result;
   const { line } = gauge;
   const isOver = advice === 'seated';
+  useGoOn(isOver && stepsOf(state, 'seat').every((s) => state.steps[s.id]), 'set');
   const endsTry = advice === 'start over' || advice === 'stop';
   // No reading is asked for while no air may go in.
   const asksReading = upToKpa !== null || advice === 'look' || isOver;

@@ -13,12 +13,14 @@ import { GapSheet } from './ring/GapSheet';
 import { RolloutSheet } from './ring/RolloutSheet';
 import { FindingsSheet } from './FindingsSheet';
 import { RunoutSheet } from './RunoutSheet';
+import { SatSheet } from './SatSheet';
 import { SlackSheet } from './SlackSheet';
 import { SpokeSheet } from './SpokeSheet';
 
 /** What each reading is called, and the sheet that takes it. */
 const READINGS: Record<Reading, { label: string; Sheet: (props: { onDone: () => void }) => ReactNode }> = {
   findings: { label: 'Findings', Sheet: FindingsSheet },
+  photo: { label: 'How it sat', Sheet: SatSheet },
   runout: { label: 'Runout readings', Sheet: RunoutSheet },
   spokes: { label: 'Ring of the spokes', Sheet: SpokeSheet },
   'bead-slack': { label: 'Bead slack', Sheet: SlackSheet },

@@ -1,5 +1,5 @@
 import { Check } from 'lucide-react';
-import { stepsOf } from '../../core/job';
+import { stepsOf, tickOf } from '../../core/job';
 import { Button } from '../parts/Button';
 import { useKeys } from '../parts/keys';
 import { useJob } from '../parts/job-context';
@@ -15,7 +15,7 @@ export const StepStrip = () => {
   const batch = current && plain?.steps.includes(current) ? plain : null;
   const done = async () => {
     if (batch) await batch.write();
-    else if (current) await write([{ kind: 'step', data: { stepId: current.id } }]);
+    else if (current) await write(tickOf(current.id));
   };
   const says = batch ? `${batch.steps.length} steps, as shown` : current?.say;
   useKeys(current ? [{ key: 'd', says: `Done: ${says}`, run: () => void done() }] : []);

@@ -111,7 +111,7 @@ export const Steps = () => {
       {lying && <Reasons reasons={lying.result.reasons} className="mt-4 border-l-4 border-water pl-3" />}
       <Bites bites={bites} />
       <RingPanel step={current} />
-      {batch && <BatchList batch={batch} />}
+      {batch && <BatchList rows={batch.rows} left={batch.left} onToggle={batch.toggle} />}
       {!batch && (
         <ol className="rows mt-3" aria-label="Steps">
           {shown.map((s) => {

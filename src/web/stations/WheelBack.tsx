@@ -1,47 +1,23 @@
-import { stepsOf } from '../../core/job';
+import { stepsOf, tickOf } from '../../core/job';
 import type { Step } from '../../core/procedure';
 import { Button } from '../parts/Button';
 import { useKeys } from '../parts/keys';
 import { useMainWorking } from '../parts/working';
 import { useJob } from '../parts/job-context';
-import { counted } from '../../core/units';
 import { useSpeech } from '../parts/speak';
 import { BatchList } from './BatchList';
 import { useBatch } from './use-batch';
+import { useGoOn } from './use-go-on';
 import { BackFigures } from './back/BackFigures';
 import { ChainPicture } from './back/ChainPicture';
 import { NextFastener, NextWays } from './back/NextFastener';
-import { useTorqueWalk, type TorqueWalk } from './back/use-torque-walk';
+import { backModeOf, backWordsOf, TORQUE, type BackMode } from './back/back-mode';
+import { useTorqueBatch } from './back/use-torque-batch';
+import { useTorqueWalk } from './back/use-torque-walk';
 import { FastenerRow } from './FastenerRow';
 import { Cautions, JobDial, StationLayout } from './StationLayout';
 import { StepNeeds } from './StepNeeds';
 import { StepReading } from './StepReading';
-
-/** The step that the fasteners are tightened at. */
-const TORQUE = 'back-torque';
-
-interface Words {
-  now: string;
-  why: string;
-}
-
-/** What to do, and why: the step at hand, or the fastener that comes next. */
-const wordsOf = (current: Step | undefined, walk: TorqueWalk, isLoose: boolean): Words => {
-  if (isLoose)
-    return {
-      now: 'It came in loose.',
-      why: 'Its rider puts it back: torque by the manual, twice round, and the brake pumped.',
-    };
-  if (current && current.id !== TORQUE) return { now: current.say, why: current.why };
-  if (walk.rows.length === 0)
-    return { now: 'No torque values are known.', why: 'Take them from the machine’s manual and note them.' };
-  if (walk.next)
-    return { now: `Next: ${walk.next.fastener.name}.`, why: 'Axle nut before pinch bolts. Values from the manual.' };
-  if (walk.isSecondRound)
-    return { now: 'Once more round, every one.', why: 'What the first round pulled together lets the others go.' };
-  if (current) return { now: current.say, why: current.why };
-  return { now: 'The wheel is back.', why: 'On to the papers.' };
-};
 
 /** The chain where it is measured, else the wheel. */
 const Picture = ({ step }: { step: Step | undefined }) => {
@@ -67,38 +43,27 @@ export const WheelBack = () => {
   const isBefore = current !== undefined && steps.indexOf(current) < torqueAt;
   const plain = useBatch(steps.filter((s, i) => !state.steps[s.id] && i < torqueAt === isBefore));
   const batch = current && plain?.steps.includes(current) ? plain : null;
-  const isTorque = current?.id === TORQUE;
-  const isWalking = isTorque && walk.rows.length > 0 && (walk.next !== undefined || walk.isSecondRound);
+  const torques = useTorqueBatch(walk);
+  const mode = backModeOf({ current, walk, batch, torques, isLoose: machine.loose });
+  const { now, why, says } = backWordsOf(mode);
   useMainWorking(
     walk.next ? `the wrench for ${walk.next.fastener.name}` : 'the wrench',
     walk.next?.choice ?? walk.rows.find((r) => r.choice)?.choice ?? null,
   );
-  const words = batch
-    ? { now: `${counted(batch.steps.length - batch.left.size, 'step')}, as shown.`, why: 'Tap out what is not so.' }
-    : wordsOf(current, walk, machine.loose);
-  useSpeech(words.now);
-  const go = () => {
-    if (!current) return goTo('hand-over');
-    if (batch) return void batch.write();
-    if (isWalking && walk.next) return walk.keepNext();
-    if (isWalking) return void walk.keepRound(TORQUE);
-    void write([{ kind: 'step', data: { stepId: current.id } }]);
+  const run: Record<BackMode['is'], () => unknown> = {
+    loose: () => goTo('hand-over'),
+    done: () => goTo('hand-over'),
+    steps: () => batch?.write(),
+    fasteners: () => torques?.write(),
+    fastener: () => walk.keepNext(),
+    round: () => walk.keepRound(TORQUE),
+    step: () => current && write(tickOf(current.id)),
   };
-  const nextSays = !current
-    ? 'On to hand-over'
-    : batch
-      ? 'All as shown'
-      : isWalking
-        ? walk.next
-          ? walk.next.fastener.torqueNm === null
-            ? 'Snug'
-            : 'Torqued'
-          : 'All clicked again'
-        : 'Done';
-  // What no wrench covers only the fitter can say: snug, or a guess.
-  const isFittersWord =
-    isWalking && walk.next !== undefined && walk.next.fastener.torqueNm !== null && !walk.next.choice?.result.wrench;
-  useKeys([{ key: 'n', says: isWalking && walk.next ? `${nextSays}: ${walk.next.fastener.name}` : nextSays, run: go }]);
+  useGoOn(current === undefined, 'hand-over');
+  useSpeech(now);
+  const go = () => void run[mode.is]();
+  useKeys([{ key: 'n', says: mode.is === 'fastener' ? `${says}: ${mode.row.fastener.name}` : says, run: go }]);
+  const list = mode.is === 'steps' || mode.is === 'fasteners' ? mode.batch : null;
   return (
     <StationLayout
       picture={<Picture step={current} />}
@@ -109,22 +74,23 @@ export const WheelBack = () => {
             ? undefined
             : `All ${steps.length} steps done`
       }
-      {...words}
+      now={now}
+      why={why}
       act={
         <>
-          {current?.caution && !isWalking && (
+          {current?.caution && mode.is === 'step' && (
             <div className="-mt-1 mb-3">
               <Cautions list={[current.caution]} />
             </div>
           )}
-          {isWalking && walk.next && <NextFastener row={walk.next} walk={walk} />}
-          {batch && <BatchList batch={batch} />}
-          {current && !isWalking && !batch && <StepNeeds step={current} className="mb-3" />}
+          {mode.is === 'fastener' && <NextFastener row={mode.row} walk={walk} />}
+          {list && <BatchList rows={list.rows} left={list.left} onToggle={list.toggle} />}
+          {mode.is === 'step' && <StepNeeds step={mode.step} className="mb-3" />}
           <div className="flex flex-wrap gap-3">
-            <Button go hotkey="N" disabled={isFittersWord} onClick={go}>
-              {nextSays}
+            <Button go hotkey="N" disabled={mode.is === 'fastener' && !mode.isSure} onClick={go}>
+              {says}
             </Button>
-            {isWalking && walk.next && <NextWays row={walk.next} walk={walk} />}
+            {mode.is === 'fastener' && <NextWays row={mode.row} walk={walk} />}
             <StepReading step={current} />
           </div>
         </>

@@ -1,15 +1,14 @@
-import { useState } from 'react';
 import { wantsOwnTap, type Step } from '../../core/procedure';
 import { useJob } from '../parts/job-context';
 import { useApp } from '../store';
 import { paceOf } from '../store/prefs-slice';
+import type { BatchRow } from './BatchList';
+import { useTappedOut, type TappedOut } from './use-tapped-out';
 
-/** The plain steps of a station that are written all at once. */
-export interface Batch {
+/** The plain steps of a station that are written all at once; those that were tapped out are done one by one. */
+export interface Batch extends TappedOut {
   steps: readonly Step[];
-  /** Those that were tapped out: they are done one by one. */
-  left: ReadonlySet<string>;
-  toggle(stepId: string): void;
+  rows: readonly BatchRow[];
   /** Writes the others as one entry; true once confirmed. */
   write(): Promise<boolean>;
 }
@@ -18,15 +17,10 @@ export interface Batch {
 export const useBatch = (open: readonly Step[]): Batch | null => {
   const { write } = useJob();
   const pace = useApp((s) => paceOf(s.prefs));
-  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const { left, toggle } = useTappedOut();
   const steps = open.filter((s) => !wantsOwnTap(s));
   const stepIds = steps.filter((s) => !left.has(s.id)).map((s) => s.id);
   if (pace !== 'by station' || stepIds.length < 2) return null;
-  const toggle = (stepId: string) =>
-    setLeft((before) => {
-      const after = new Set(before);
-      if (!after.delete(stepId)) after.add(stepId);
-      return after;
-    });
-  return { steps, left, toggle, write: () => write([{ kind: 'steps', data: { stepIds } }], 'Done as shown.') };
+  const rows = steps.map(({ id, say, caution }) => ({ id, say, mind: caution }));
+  return { steps, rows, left, toggle, write: () => write([{ kind: 'steps', data: { stepIds } }], 'Done as shown.') };
 };

@@ -1,5 +1,5 @@
 import { useMemo, useRef, useState } from 'react';
-import { airOutOf, stepsOf, STATIONS, type StationId } from '../../core/job';
+import { airOutOf, stepsOf, STATIONS, tickOf, type StationId } from '../../core/job';
 import type { Step } from '../../core/procedure';
 import type { SplitRim } from '../../core/ring';
 import type { Working } from '../../core/working';
@@ -58,7 +58,7 @@ export const useSteps = (onLast: (next: StationId) => void): StepsAtHand => {
     if (writing.current === current.id || held) return;
     writing.current = current.id;
     try {
-      const isWritten = batch ? await batch.write() : await write([{ kind: 'step', data: { stepId: current.id } }]);
+      const isWritten = batch ? await batch.write() : await write(tickOf(current.id));
       if (!isWritten) return;
       look(null);
       // Whoever works by station goes on by himself.

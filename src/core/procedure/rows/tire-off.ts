@@ -26,24 +26,24 @@ export const TIRE_OFF: readonly Row[] = [
   { id: 'toff-nut', station: 'tire-off', say: 'Take the nut off the valve.', why: 'A hanging valve tears its tube.', places: (f) => valveAndLocks(f).slice(0, 1), tools: ['wrench for the valve nut'], when: tubeWas },
   {
     id: 'toff-lock', station: 'tire-off', say: (f) => `Back the ${lockWord(f)} off to the last two threads and push in.`, why: (f) => several(f, 'It must move freely, or the bead stays pinned.', 'They must move freely, or the bead stays pinned.'),
-    confirm: (f) => (f.locks.length > 2 ? 'All move freely.' : several(f, 'It moves freely.', 'Both move freely.')), caution: (f) => `If ${several(f, 'it', 'one')} sticks, press with a lever laid across it, or tap the lever.${disc(f) ? ' Never near the disc.' : ''}`,
+    confirm: (f) => (f.locks.length > 2 ? 'All move freely.' : several(f, 'It moves freely.', 'Both move freely.')), caution: (f) => `If ${several(f, 'it', 'one')} sticks, press with a lever laid across it, or tap the lever.${disc(f) ? ' Never near the disc.' : ''}`, guards: 'part',
     places: lockPlaces, tools: ['wrench for the rim lock'], troubles: ['lock-stuck'], when: all(locks, not(clamped)),
   },
   {
-    id: 'toff-break', station: 'tire-off', say: (f) => brokenBy(f).say, why: (f) => brokenBy(f).why, caution: (f) => (disc(f) ? 'Never with the disc underneath.' : ''), places: valveAndLocks,
+    id: 'toff-break', station: 'tire-off', say: (f) => brokenBy(f).say, why: (f) => brokenBy(f).why, caution: (f) => (disc(f) ? 'Never with the disc underneath.' : ''), guards: 'part', places: valveAndLocks,
     tools: (f) => [...brokenBy(f).tools, 'wheel stand, bucket or blocks'], troubles: ['bead-stuck', 'lock-stuck', 'lever-slips'], when: not(clamped),
   },
   { id: 'toff-break-split', station: 'tire-off', say: 'Undo the rim bolts evenly and lift the halves apart.', why: 'Break the beads first where they stick.', tools: ['sockets for the rim bolts'], troubles: ['bead-stuck'], caution: 'Deflated first: a split rim under air comes apart with force.', wants: 'air-out', when: split },
   { id: 'toff-ring', station: 'tire-off', say: (f) => (twoRings(f) ? 'Undo the bolts of one ring evenly and lift it off, then the other ring.' : 'Undo the ring bolts evenly and lift the ring off.'), why: (f) => `Keep bolts and washers together: mark where ${twoRings(f) ? 'each ring sat, and on which side' : 'the ring sat'}.`, tools: ['sockets for the ring bolts'], troubles: ['bead-stuck'], caution: 'Deflated first: a ring under air comes off with force.', wants: 'air-out', when: beadlock },
   { id: 'toff-soap', station: 'tire-off', say: 'Lubricate the beads. Protect the rim.', why: 'A dry bead asks for force.', parts: ['lubricant for beads'], tools: ['rim protectors'], when: not(clamped) },
   {
-    id: 'toff-strap', station: 'tire-off', say: 'Strap the wheel round the spoke best in line with the pull.', why: 'The strap pulls along the spoke and bends nothing.', caution: 'Never a pin that bends spokes.',
+    id: 'toff-strap', station: 'tire-off', say: 'Strap the wheel round the spoke best in line with the pull.', why: 'The strap pulls along the spoke and bends nothing.', caution: 'Never a pin that bends spokes.', guards: 'part',
     tools: ['strap'], when: all(changer, spoked),
   },
   {
     id: 'toff-first', station: 'tire-off',
     say: (f) => (changer(f) ? `Head on just past the ${f.locks.length > 0 ? lockWord(f) : 'valve'}: first bead off, the far side down in the well.` : 'Lever the first bead off in small bites. Kneel the far side into the well.'),
-    why: (f) => (tubeWas(f) ? 'The first bites pinch tubes. A lever that has hooked the bead goes no deeper.' : 'A lever that has hooked the bead goes no deeper.'), caution: (f) => `${discCaution(f)} ${NO_FORCE}`.trim(), sideUp: 'other',
+    why: (f) => (tubeWas(f) ? 'The first bites pinch tubes. A lever that has hooked the bead goes no deeper.' : 'A lever that has hooked the bead goes no deeper.'), caution: (f) => `${discCaution(f)} ${NO_FORCE}`.trim(), guards: 'part', sideUp: 'other',
     places: leverPlaces('off'), tools: leverTools, reads: 'bead-slack', troubles: ['bite-stuck', 'lever-slips', 'lock-stuck'], shows: 'levers-off', when: all(not(clamped), not(squeezed)),
   },
   {
@@ -54,7 +54,7 @@ export const TIRE_OFF: readonly Row[] = [
   {
     id: 'toff-second', station: 'tire-off',
     say: (f) => (changer(f) ? 'Second bead over the head, the rim lifts out.' : f.locks.length > 0 ? `Second bead: from both sides toward the ${several(f, 'lock', 'locks')}, stop short, and the rim walks out.` : 'Second bead off, the rim walks out.'),
-    why: 'Drop the far side of the rim first.', caution: (f) => `${discCaution(f)} ${NO_FORCE}`.trim(), places: leverPlaces('off'), tools: leverTools, reads: 'bead-slack', troubles: ['bite-stuck', 'tube-showing', 'lever-slips'],
+    why: 'Drop the far side of the rim first.', caution: (f) => `${discCaution(f)} ${NO_FORCE}`.trim(), guards: 'part', places: leverPlaces('off'), tools: leverTools, reads: 'bead-slack', troubles: ['bite-stuck', 'tube-showing', 'lever-slips'],
     shows: 'levers-off', when: not(clamped),
   },
   { id: 'toff-tube-late', station: 'tire-off', say: 'Tube out of the tire. Write down its age.', why: 'Its wear tells what the rim did to it.', reads: 'findings', when: all(tubeWas, not(clamped), school('tube.out', 'left in')) },

@@ -25,7 +25,7 @@ export const TIRE_ON: readonly Row[] = [
   },
   { id: 'on-soap', station: 'tire-on', say: 'Lubricate both faces of the beads, generous.', why: (f) => (tube(f) ? 'Never an oil that stays slippery: the tire creeps and the valve shears.' : 'Never an oil that stays slippery: the tire creeps on the rim.'), parts: ['lubricant for beads'] },
   {
-    id: 'on-strap', station: 'tire-on', say: 'Strap the wheel round the spoke best in line with the pull.', why: 'The strap pulls along the spoke and bends nothing.', caution: 'Never a pin that bends spokes.', tools: ['strap'], when: all(changer, spoked, not(clamped)),
+    id: 'on-strap', station: 'tire-on', say: 'Strap the wheel round the spoke best in line with the pull.', why: 'The strap pulls along the spoke and bends nothing.', caution: 'Never a pin that bends spokes.', guards: 'part', tools: ['strap'], when: all(changer, spoked, not(clamped)),
   },
   { id: 'on-tube-inside', station: 'tire-on', say: 'Tube into the tire, valve through the hole, nut on two turns.', why: 'Tire and tube go on together, and nobody hunts for the hole.', places: () => [{ what: 'valve', deg: 0 }], troubles: ['valve-leans'], when: all(tube, not(clamped), school('tube.in', 'with the tire')) },
   {
@@ -60,10 +60,10 @@ export const TIRE_ON: readonly Row[] = [
   },
   {
     id: 'on-start', station: 'tire-on', say: (f) => (changer(f) ? `Second bead: head on just past the ${f.locks.length > 0 ? lockWord(f) : 'valve'}, far side down in the well.` : 'Second bead: start here, keeper on, small bites.'), why: (f) => (f.locks.length > 0 ? `The bead at valve and ${several(f, 'lock', 'locks')} must be able to drop.` : 'The bead at the valve must be able to drop.'),
-    caution: (f) => [discCaution(f), tube(f) ? 'Never a lever on the tube.' : ''].filter(Boolean).join(' '), sideUp: 'other', places: leverPlaces('on'), tools: leverTools, reads: 'bead-slack', troubles: ['bite-stuck', 'keeper-lifts', 'lever-slips', 'tube-showing'], shows: 'levers-on', when: not(clamped),
+    caution: (f) => [discCaution(f), tube(f) ? 'Never a lever on the tube.' : ''].filter(Boolean).join(' '), guards: 'part', sideUp: 'other', places: leverPlaces('on'), tools: leverTools, reads: 'bead-slack', troubles: ['bite-stuck', 'keeper-lifts', 'lever-slips', 'tube-showing'], shows: 'levers-on', when: not(clamped),
   },
   {
-    id: 'on-half', station: 'tire-on', say: 'Stop. Push the bead you have fitted down into the well.', why: (f) => (tube(f) ? 'You are halfway. If it has climbed back up, the last bites need force, and force pinches tubes.' : 'You are halfway. If it has climbed back up, the last bites need force, and force hurts beads.'), caution: 'If the keeper lifts, back up.',
+    id: 'on-half', station: 'tire-on', say: 'Stop. Push the bead you have fitted down into the well.', why: (f) => (tube(f) ? 'You are halfway. If it has climbed back up, the last bites need force, and force pinches tubes.' : 'You are halfway. If it has climbed back up, the last bites need force, and force hurts beads.'), caution: 'If the keeper lifts, back up.', guards: 'part',
     places: leverPlaces('on'), troubles: ['keeper-lifts', 'bite-stuck', 'tube-showing'], shows: 'push-down', when: not(clamped),
   },
   {

@@ -17,7 +17,7 @@ export const WHEEL_OFF: readonly Row[] = [
     id: 'off-lift', station: 'wheel-off', say: 'Lift it and secure it on both sides.', why: (f) => (fourWheels(f) ? 'Stands under the frame, both sides: a jack alone is no support.' : 'Leave the side stand down as a fallback.'),
     confirm: 'It does not move when you pull on it.', caution: 'Pull on the machine before you reach under it.', tools: (f) => (fourWheels(f) ? ['jack and two stands'] : ['center stand or jack, stands']),
   },
-  { id: 'off-mark', station: 'wheel-off', say: (f) => (adjusters(f) ? 'Mark or photograph spacers, washers and adjuster blocks.' : 'Mark or photograph spacers and washers.'), why: 'Left and right differ.', reads: 'findings', when: not(fourWheels) },
+  { id: 'off-mark', station: 'wheel-off', say: (f) => (adjusters(f) ? 'Mark or photograph spacers, washers and adjuster blocks.' : 'Mark or photograph spacers and washers.'), why: 'Left and right differ.', reads: 'photo', when: not(fourWheels) },
   {
     id: 'off-sensor', station: 'wheel-off', say: (f) => `Note which side the sensor ring is on${f.wheel.discSide === 'left' || f.wheel.discSide === 'right' ? `, disc ${f.wheel.discSide}` : ''}. Sensor off, its shims kept.`,
     why: 'A ring on the wrong side, or a gap that changed, puts the lamp on.', confirm: 'The sensor hangs clear of the wheel.', when: all(sensors, not(fourWheels)),
@@ -26,7 +26,7 @@ export const WHEEL_OFF: readonly Row[] = [
     id: 'off-caliper', station: 'wheel-off',
     say: (f) => (f.wheel.caliper === 'radial' ? `Draw the radial ${twoCalipers(f) ? 'calipers' : 'caliper'} straight off and hang ${twoCalipers(f) ? 'them' : 'it'} on a wire.` : `Unbolt the ${twoCalipers(f) ? 'calipers and hang them' : 'caliper and hang it'} on a wire.`),
     why: (f) => (f.wheel.caliper === 'radial' ? 'Tilted, it scratches the rim; and the hose carries nothing.' : 'The hose carries nothing.'),
-    caution: 'Leave the brake lever alone while the pads hang free.', tools: ['sockets', 'wire or cord'], when: all(disc, not(fourWheels)),
+    caution: 'Leave the brake lever alone while the pads hang free.', guards: 'part', tools: ['sockets', 'wire or cord'], when: all(disc, not(fourWheels)),
   },
   { id: 'off-brake-drum', station: 'wheel-off', say: 'Unhook the brake rod and the anti-rotation arm.', why: 'The plate stays with the wheel.', when: all(not(disc), not(fourWheels)) },
   { id: 'off-chain', station: 'wheel-off', say: 'Slack the chain, both adjusters alike, and lift it off.', why: 'Alike now, aligned later.', when: all(drive('chain'), not(fourWheels)) },

@@ -31,6 +31,8 @@ export interface TorqueWalk {
   rows: readonly WalkRow[];
   /** The one that comes next; undefined once all are tightened. */
   next: WalkRow | undefined;
+  /** The open ones that have one way to be right: a wrench covers them, or the manual has no figure. */
+  sure: readonly WalkRow[];
   /** All are tightened, and those with a torque were not gone over again yet. */
   isSecondRound: boolean;
   /** On the threads of the next one; null where the manual means what is there. */
@@ -41,7 +43,9 @@ export interface TorqueWalk {
   /** The wrench clicked: it is written where it is this fastener's torque, else said. */
   click(fastener: Fastener, line: DeviceLine): void;
   /** The next one as it has to be: torqued with its wrench, snug where there is no figure. */
-  keepNext(): void;
+  keepNext(): Promise<void>;
+  /** Writes these as `keepNext` writes one. */
+  keepAll(rows: readonly WalkRow[]): Promise<boolean>;
   /** Every one that has a torque clicked once more; ticks `stepId` with it. */
   keepRound(stepId: string): Promise<boolean>;
 }
@@ -82,7 +86,7 @@ export const useTorqueWalk = (): TorqueWalk => {
     how,
     torqueNm: fastener.torqueNm,
     wrench,
-    thread: fastener.torqueNm === null ? null : thread,
+    thread: fastener.torqueNm !== null && fastener === next?.fastener ? thread : null,
   });
   const keep = async (fastener: Fastener, how: Tightened, wrench: string | null) => {
     const isKept = await write([{ kind: 'torqued', data: entry(fastener, how, wrench) }]);
@@ -97,12 +101,19 @@ export const useTorqueWalk = (): TorqueWalk => {
     void write([{ kind: 'torqued', data }], tell(reason));
     setThread(null);
   };
-  const keepNext = () => {
-    if (!next) return;
-    const wrench = next.choice?.result.wrench?.name ?? null;
-    // Without a wrench for it only the fitter can say how it was tightened.
-    if (next.fastener.torqueNm === null) void keep(next.fastener, 'snug', null);
-    else if (wrench) void keep(next.fastener, 'torqued', wrench);
+  const wrenchOf = ({ choice }: WalkRow) => choice?.result.wrench?.name ?? null;
+  // Without a wrench for it only the fitter can say how it was tightened.
+  const sure = rows.filter((r) => isOpen(r.fastener) && (r.fastener.torqueNm === null || wrenchOf(r) !== null));
+  const keepAll = (those: readonly WalkRow[]) =>
+    write(
+      those.map((r) => ({
+        kind: 'torqued' as const,
+        data: entry(r.fastener, r.fastener.torqueNm === null ? 'snug' : 'torqued', wrenchOf(r)),
+      })),
+      those.length > 1 ? 'Tightened as shown.' : undefined,
+    );
+  const keepNext = async () => {
+    if (next && sure.includes(next) && (await keepAll([next]))) setThread(null);
   };
   const keepRound = (stepId: string) =>
     write(
@@ -115,5 +126,6 @@ export const useTorqueWalk = (): TorqueWalk => {
       ],
       'Gone over once more.',
     );
-  return { rows, next, isSecondRound: !next && again.length > 0, thread, setThread, keep, click, keepNext, keepRound };
+  const isSecondRound = !next && again.length > 0;
+  return { rows, next, sure, isSecondRound, thread, setThread, keep, click, keepNext, keepAll, keepRound };
 };

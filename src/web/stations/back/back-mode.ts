@@ -1,0 +1,94 @@
+import type { Step } from '../../../core/procedure';
+import { counted } from '../../../core/units';
+import type { Batch } from '../use-batch';
+import type { TorqueBatch } from './use-torque-batch';
+import type { TorqueWalk, WalkRow } from './use-torque-walk';
+
+/** The step that the fasteners are tightened at. */
+export const TORQUE = 'back-torque';
+
+/** What the station is at. */
+export type BackMode =
+  | { is: 'loose' | 'done' | 'round' }
+  /** Plain steps, or fasteners, written at once. */
+  | { is: 'steps'; batch: Batch }
+  | { is: 'fasteners'; batch: TorqueBatch }
+  /** The fastener that comes next; `isSure` where a wrench covers it or the manual has no figure. */
+  | { is: 'fastener'; row: WalkRow; isSure: boolean }
+  | { is: 'step'; step: Step; hasNoFigures: boolean };
+
+interface Open {
+  /** The first open step; undefined once all are done. */
+  current: Step | undefined;
+  walk: Pick<TorqueWalk, 'rows' | 'next' | 'sure' | 'isSecondRound'>;
+  /** The plain steps that stand at the one at hand. */
+  batch: Batch | null;
+  torques: TorqueBatch | null;
+  isLoose: boolean;
+}
+
+/** What the station is at, by what is open. */
+export const backModeOf = ({ current, walk, batch, torques, isLoose }: Open): BackMode => {
+  if (isLoose) return { is: 'loose' };
+  if (!current) return { is: 'done' };
+  if (batch) return { is: 'steps', batch };
+  const step = { is: 'step', step: current, hasNoFigures: false } as const;
+  if (current.id !== TORQUE) return step;
+  if (walk.rows.length === 0) return { ...step, hasNoFigures: true };
+  if (torques) return { is: 'fasteners', batch: torques };
+  if (walk.next) return { is: 'fastener', row: walk.next, isSure: walk.sure.includes(walk.next) };
+  return walk.isSecondRound ? { is: 'round' } : step;
+};
+
+/** The one thing to do: what it is called, why, and what the button says. */
+export interface BackWords {
+  now: string;
+  why: string;
+  says: string;
+}
+
+/** The words of what the station is at. */
+export const backWordsOf = (mode: BackMode): BackWords => {
+  switch (mode.is) {
+    case 'loose':
+      return {
+        now: 'It came in loose.',
+        why: 'Its rider puts it back: torque by the manual, twice round, and the brake pumped.',
+        says: 'On to hand-over',
+      };
+    case 'done':
+      return { now: 'The wheel is back.', why: 'On to the papers.', says: 'On to hand-over' };
+    case 'steps':
+      return {
+        now: `${counted(mode.batch.steps.length - mode.batch.left.size, 'step')}, as shown.`,
+        why: 'Tap out what is not so.',
+        says: 'All as shown',
+      };
+    case 'fasteners':
+      return {
+        now: `Tighten ${counted(mode.batch.count, 'fastener')}, in this order.`,
+        why: 'Values from the manual. See that the far end of the axle is not turning too. Tap out what is not so.',
+        says: 'All tightened as shown',
+      };
+    case 'fastener':
+      return {
+        now: `Next: ${mode.row.fastener.name}.`,
+        why: 'Axle nut before pinch bolts. Values from the manual.',
+        says: mode.row.fastener.torqueNm === null ? 'Snug' : 'Torqued',
+      };
+    case 'round':
+      return {
+        now: 'Once more round, every one.',
+        why: 'What the first round pulled together lets the others go.',
+        says: 'All clicked again',
+      };
+    case 'step':
+      return mode.hasNoFigures
+        ? {
+            now: 'No torque values are known.',
+            why: 'Take them from the machine’s manual and note them.',
+            says: 'Done',
+          }
+        : { now: mode.step.say, why: mode.step.why, says: 'Done' };
+  }
+};

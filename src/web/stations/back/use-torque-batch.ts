@@ -1,0 +1,30 @@
+import { useUnits } from '../../parts/quantity';
+import { useApp } from '../../store';
+import { paceOf } from '../../store/prefs-slice';
+import type { BatchRow } from '../BatchList';
+import { useTappedOut, type TappedOut } from '../use-tapped-out';
+import type { TorqueWalk } from './use-torque-walk';
+
+/** The fasteners that are written as tightened all at once; those that were tapped out come one by one. */
+export interface TorqueBatch extends TappedOut {
+  rows: readonly BatchRow[];
+  /** How many will be written. */
+  count: number;
+  /** Writes each with its wrench; true once confirmed. */
+  write(): Promise<boolean>;
+}
+
+/** The open fasteners that have one way to be right, at the pace by station; null at the other, or where they are few. */
+export const useTorqueBatch = (walk: TorqueWalk): TorqueBatch | null => {
+  const { say } = useUnits();
+  const pace = useApp((s) => paceOf(s.prefs));
+  const { left, toggle } = useTappedOut();
+  const kept = walk.sure.filter(({ fastener }) => !left.has(fastener.name));
+  if (pace !== 'by station' || kept.length < 2) return null;
+  const rows = walk.sure.map(({ fastener: { name }, turn: { torqueNm, settingNm, wrench, says } }) => ({
+    id: name,
+    say: torqueNm === null ? `${name}: snug` : `${name}: ${say(settingNm ?? torqueNm, 'Nm')} on the ${wrench}`,
+    mind: says.join(' ') || null,
+  }));
+  return { rows, left, toggle, count: kept.length, write: () => walk.keepAll(kept) };
+};

@@ -1,0 +1,17 @@
+import { useEffect, useRef } from 'react';
+import type { StationId } from '../../core/job';
+import { useJob } from '../parts/job-context';
+import { useApp } from '../store';
+import { paceOf } from '../store/prefs-slice';
+
+/** At the pace by station: goes on by itself once the last thing of a station is done here. */
+export const useGoOn = (isComplete: boolean, next: StationId): void => {
+  const { goTo } = useJob();
+  const pace = useApp((s) => paceOf(s.prefs));
+  const wasComplete = useRef(isComplete);
+  useEffect(() => {
+    const isNew = isComplete && !wasComplete.current;
+    wasComplete.current = isComplete;
+    if (isNew && pace === 'by station') goTo(next);
+  }, [isComplete, goTo, next, pace]);
+};

@@ -1,0 +1,19 @@
+import { useState } from 'react';
+
+/** What of a list was tapped out. */
+export interface TappedOut {
+  left: ReadonlySet<string>;
+  toggle(id: string): void;
+}
+
+/** Keeps what of a list was tapped out. */
+export const useTappedOut = (): TappedOut => {
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const toggle = (id: string) =>
+    setLeft((before) => {
+      const after = new Set(before);
+      if (!after.delete(id)) after.add(id);
+      return after;
+    });
+  return { left, toggle };
+};
