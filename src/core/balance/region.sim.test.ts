@@ -15,8 +15,8 @@ test.each([true, false])(
     // Each within what so few wheels scatter by; all together as the region promises.
     for (const share of shares) expect(Math.abs(share - 0.9)).toBeLessThanOrEqual(SCATTER);
     const all = shares.reduce((a, b) => a + b, 0) / shares.length;
-    expect(all).toBeGreaterThanOrEqual(0.87);
-    expect(all).toBeLessThanOrEqual(0.93);
+    // All bands together scatter by 2 of 100 in the suite.
+    expect(Math.abs(all - 0.9)).toBeLessThanOrEqual(howMany(0.05, 0.03));
   },
   120_000,
 );
