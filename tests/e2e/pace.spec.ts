@@ -27,6 +27,7 @@ const OFTEN = { intervals: [50] };
 /** Presses one key until the station is left. */
 const through = async (page: Page, taps: Taps, station: string): Promise<void> => {
   await expect(page).toHaveURL(new RegExp(`/${station}$`));
+  await expect(page.getByText(/^Step \d+ of \d+$/)).toBeVisible();
   const now = page.getByRole('heading', { level: 2 }).first();
   for (let i = 0; i < 30 && page.url().endsWith(`/${station}`); i++) {
     const before = (await now.textContent())!;
@@ -40,6 +41,7 @@ const through = async (page: Page, taps: Taps, station: string): Promise<void> =
 /** The strip of steps beside a reading. */
 const strip = async (page: Page, taps: Taps): Promise<void> => {
   const step = page.getByRole('group', { name: 'Step at hand' });
+  await expect(step.or(page.getByText(/steps of this station done/))).toBeVisible();
   for (let i = 0; i < 8 && (await step.count()) > 0; i++) {
     const before = await step.textContent();
     await taps.key('d');
@@ -61,6 +63,7 @@ const wholeJob = async (page: Page, shop: TestShop, machine: string, wheel: stri
   await page.getByRole('button', { name: 'Take it' }).click();
   await expect(page.getByRole('textbox', { name: 'Gauge reads' })).toHaveValue('');
   await strip(page, taps);
+  // By station it goes on by itself, maybe with the strip of the next one done by then.
   await expect(page.getByText('Both beads are seated.').or(page.getByText(/^Set .* here\.$/))).toBeVisible();
   if (page.url().endsWith('/seat')) await taps.key('n');
   await strip(page, taps);
@@ -126,8 +129,8 @@ const MIDDLE_WRENCH = { id: 'wr-middle', name: 'middle click wrench', minNm: 8, 
 
 /** Taps beside the readings that a whole wheel may take, step by step and by station. */
 const MOST = {
-  'Orrindale, Rear wheel': { 'step by step': 70, 'by station': 30 },
-  'Vellan, Rear wheel': { 'step by step': 60, 'by station': 30 },
+  'Orrindale, Rear wheel': { 'step by step': 75, 'by station': 30 },
+  'Vellan, Rear wheel': { 'step by step': 65, 'by station': 30 },
 } as const;
 
 for (const [name, most] of Object.entries(MOST))

@@ -90,6 +90,17 @@ describe('the shop’s records', () => {
     expect(rules.find((r: { key: string }) => r.key === 'seat.shopCeilingKpa').value).toBe(300);
   });
 
+  test('a fitter’s pace is the shop’s, step by step until somebody says otherwise; of nobody it is refused', async () => {
+    await ask.post('/api/people').send({ name: 'Ama Sund' }).expect(201);
+    expect((await ask.get('/api/shop')).body.paces).toMatchObject({ 'Ama Sund': 'step by step' });
+    const { body } = await ask.put('/api/people/Ama%20Sund/pace').send({ pace: 'by station' }).expect(200);
+    expect(body.paces['Ama Sund']).toBe('by station');
+    expect((await ask.get('/api/shop')).body.paces).toMatchObject({ 'Ama Sund': 'by station' });
+    await ask.put('/api/people/Nobody/pace').send({ pace: 'by station' }).expect(404);
+    const refused = await ask.put('/api/people/Ama%20Sund/pace').send({ pace: 'headlong' }).expect(422);
+    expect(refused.body.error).toMatchObject({ field: 'pace', message: 'pace does not fit.' });
+  });
+
   test('a machine and its wheels come in together or not at all', async () => {
     const { machines, wheels } = (await ask.get('/api/shop')).body;
     const machine = { ...machines[0], id: 'm-copy' };

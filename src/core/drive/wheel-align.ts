@@ -64,6 +64,15 @@ interface ByString extends Setup {
 }
 
 const gap = (says: string) => quantity('mm', 0, 200, says);
+export const GAPS_FIELD = record(
+  {
+    leftFront: gap('Left, at the front of the front tire'),
+    leftRear: gap('Left, at its rear'),
+    rightFront: gap('Right, at the front of the front tire'),
+    rightRear: gap('Right, at its rear'),
+  },
+  'The gaps',
+);
 
 /** Both sums of gaps say how much narrower the front tire is: readings that differ by more contradict each other. */
 const SUMS_MM = 3;
@@ -79,19 +88,7 @@ const SUMS_MM = 3;
 export const wheelAlignString = defineWorking<ByString, Alignment>({
   name: 'wheel-align-string',
   says: 'Whether the rear wheel stands straight, by a string along both wheels',
-  input: {
-    gapsMm: record(
-      {
-        leftFront: gap('Left, at the front of the front tire'),
-        leftRear: gap('Left, at its rear'),
-        rightFront: gap('Right, at the front of the front tire'),
-        rightRear: gap('Right, at its rear'),
-      },
-      'The gaps',
-    ),
-    wheelbaseMm: quantity('mm', 600, 2500, 'Wheelbase'),
-    ...SETUP,
-  },
+  input: { gapsMm: GAPS_FIELD, wheelbaseMm: quantity('mm', 600, 2500, 'Wheelbase'), ...SETUP },
   example: {
     gapsMm: { leftFront: 21, leftRear: 20.5, rightFront: 15, rightRear: 15.5 },
     wheelbaseMm: 1430,

@@ -16,3 +16,20 @@ export const sensorInput = ({ readings, wantMinMm, wantMaxMm }: EntryData['senso
   ...(wantMinMm === null ? {} : { wantMinMm }),
   ...(wantMaxMm === null ? {} : { wantMaxMm }),
 });
+
+/** What a string along both wheels left as gaps, as its working takes it. */
+export const stringInput = ({ gapsMm, wheelbaseMm, spanMm, chainSide }: EntryData['string']) => ({
+  gapsMm,
+  wheelbaseMm,
+  adjusterSpanMm: spanMm,
+  chainSide,
+});
+
+/** What was felt and pulled of the brake, as its working takes it. */
+export const brakeInput = ({ firm, spin, pullN, freePullN, radiusMm }: EntryData['brake']) => ({
+  firm,
+  spin,
+  ...(pullN == null ? {} : { pullN }),
+  ...(freePullN == null ? {} : { freePullN }),
+  ...(radiusMm == null ? {} : { radiusMm }),
+});

@@ -1,11 +1,11 @@
 import { brakeDrag, discRunout } from '../brake';
-import { chainSlack, wheelAlign } from '../drive';
+import { chainSlack, wheelAlign, wheelAlignString } from '../drive';
 import { readyToLeave, recalibration, sensorGap, type LeaveFacts } from '../leave';
 import { PROOF_STEPS } from '../procedure';
 import { ruleNumber } from '../rules';
 import { onFourWheels, wheelEnd } from '../wheels/wheel';
 import { attempt, type Reason } from '../working';
-import { sensorInput, slackInput } from './back-inputs';
+import { brakeInput, sensorInput, slackInput, stringInput } from './back-inputs';
 import type { EntryData } from './entries';
 import { fastenersOf } from './fasteners-of';
 import type { JobState } from './fold-job';
@@ -15,6 +15,12 @@ import { stepsOf } from './steps-of';
 
 /** What was measured of the chain; a problem where its figures contradict each other. */
 export const chainOf = (slack: EntryData['slack']) => attempt(chainSlack, slackInput(slack));
+
+/** What the slack's measuring knows of the machine. */
+const chainSetup = (chain: EntryData['slack'] | null) => ({
+  ...(chain ? { runMm: chain.runMm } : {}),
+  ...(chain && chain.pitchMm !== null ? { pitchMm: chain.pitchMm } : {}),
+});
 
 /** Whether the wheel stands straight, by the marks. */
 export const alignOf = (
@@ -27,14 +33,20 @@ export const alignOf = (
     rightMark: marks.rightMm,
     adjusterSpanMm: marks.spanMm,
     chainSide: marks.chainSide,
-    ...(chain ? { runMm: chain.runMm } : {}),
-    ...(chain && chain.pitchMm !== null ? { pitchMm: chain.pitchMm } : {}),
+    ...chainSetup(chain),
     rules: state.rules,
   });
 
+/** Whether the wheel stands straight, by a string along both wheels. */
+export const stringOf = (
+  state: Pick<JobState, 'rules'>,
+  string: EntryData['string'],
+  chain: EntryData['slack'] | null = null,
+) => attempt(wheelAlignString, { ...stringInput(string), ...chainSetup(chain), rules: state.rules });
+
 /** The brake as it was pumped, and the wheel as it was spun. */
 export const brakeNow = (state: JobState, brake: EntryData['brake']) =>
-  attempt(brakeDrag, { ...brake, drum: state.wheel?.discSide === 'none' });
+  attempt(brakeDrag, { ...brakeInput(brake), drum: state.wheel?.discSide === 'none' });
 
 export const sensorOf = (gap: EntryData['sensor-gap']) => attempt(sensorGap, sensorInput(gap));
 
@@ -102,11 +114,12 @@ export const readyOf = (state: JobState) => readyToLeave.run(leaveFactsOf(state)
 
 /** What is measured of a wheel that goes back and is not as it should be. */
 export const backDoubts = (state: JobState): string[] => {
-  const { slack, marks, brake, discRunout: disc } = state;
+  const { slack, marks, string, brake, discRunout: disc } = state;
   const chain = slack.after ?? slack.before;
   const found = [
     chain && chainOf(chain),
     marks && alignOf(state, marks, chain),
+    string && stringOf(state, string, chain),
     brake && brakeNow(state, brake),
     state.sensorGap && sensorOf(state.sensorGap),
     disc && discOf(state, disc),

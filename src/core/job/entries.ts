@@ -8,7 +8,7 @@ import type { Machine, Wheel } from '../wheels';
 import type { RuleValues } from '../rules';
 import { PIECE_SIDES, type LevelTest, type Piece, type Settle } from '../balance';
 import { discRunout, SPINS, type Spin } from '../brake';
-import { CHAIN_SIDES, chainSlack, type ChainSide } from '../drive';
+import { CHAIN_SIDES, chainSlack, GAPS_FIELD, wheelAlignString, type ChainSide, type Gaps } from '../drive';
 import { sensorGap, SENSOR_READINGS, type SensorReading } from '../leave';
 import { LUBRICANTS, type Lubricant } from '../torque';
 import { READINGS_FIELD, SPOKES_FIELD, type RungSpoke, type RunoutReading } from '../truing';
@@ -27,7 +27,7 @@ import {
   type TapeReading,
 } from '../ring';
 import { STATIONS, type StationId } from '../stations';
-import { sensorInput, slackInput } from './back-inputs';
+import { sensorInput, slackInput, stringInput } from './back-inputs';
 
 /** Rings of a clamped wheel, and the halves of a split rim. */
 export const RING_NAMES = [...BEAD_SIDES, 'rim'] as const;
@@ -140,6 +140,8 @@ export interface EntryData {
     device?: string | null;
     pass?: 1 | 2;
     thread?: Lubricant | null;
+    /** An extension head in line with the handle. */
+    extensionMm?: number | null;
   };
   /** Play of chain or belt in the middle of its lower run, at several places of it; `pitchMm` null where not known. */
   slack: {
@@ -152,8 +154,10 @@ export interface EntryData {
   };
   /** The marks of both adjusters, larger further back. */
   marks: { leftMm: number; rightMm: number; spanMm: number; chainSide: ChainSide };
-  /** The brake, pumped, and the wheel, spun with it let go. */
-  brake: { firm: boolean; spin: Spin };
+  /** Gaps that a string along the rear tire leaves at the front tire. */
+  string: { gapsMm: Gaps; wheelbaseMm: number; spanMm: number; chainSide: ChainSide };
+  /** The brake, pumped, and the wheel, spun with it let go; the pulls at the tread where they were measured. */
+  brake: { firm: boolean; spin: Spin; pullN?: number | null; freePullN?: number | null; radiusMm?: number | null };
   'sensor-gap': { readings: SensorReading[]; wantMinMm: number | null; wantMaxMm: number | null };
   'disc-runout': { readings: RunoutReading[]; limitMm: number | null; device?: string | null };
   /**
@@ -400,6 +404,9 @@ const DATA: DataSchemas = {
     device,
     pass: Joi.number().valid(1, 2).optional().default(1).meta({ expected: 'the first round or the second, 1 or 2' }),
     thread: maybe(oneOf(LUBRICANTS, 'On its threads')).optional().default(null),
+    extensionMm: maybe(quantity('mm', 0, 1000, 'Extension head in line'))
+      .optional()
+      .default(null),
   },
   slack: {
     when: oneOf(['before', 'after'], 'Before it was adjusted, or after'),
@@ -417,7 +424,25 @@ const DATA: DataSchemas = {
     spanMm: quantity('mm', 80, 600, 'Distance between the adjusters'),
     chainSide: oneOf(CHAIN_SIDES, 'Side of the chain or belt'),
   },
-  brake: { firm: yes('Firm'), spin: oneOf(SPINS, 'How the wheel turns') },
+  string: {
+    gapsMm: GAPS_FIELD,
+    wheelbaseMm: quantity('mm', 600, 2500, 'Wheelbase'),
+    spanMm: quantity('mm', 80, 600, 'Distance between the adjusters'),
+    chainSide: oneOf(CHAIN_SIDES, 'Side of the chain or belt'),
+  },
+  brake: {
+    firm: yes('Firm'),
+    spin: oneOf(SPINS, 'How the wheel turns'),
+    pullN: maybe(quantity('N', 0, 500, 'Pull at the tread'))
+      .optional()
+      .default(null),
+    freePullN: maybe(quantity('N', 0, 500, 'The same with the pads well apart'))
+      .optional()
+      .default(null),
+    radiusMm: maybe(quantity('mm', 80, 500, 'From the axle to the tread'))
+      .optional()
+      .default(null),
+  },
   'sensor-gap': {
     readings: SENSOR_READINGS,
     wantMinMm: maybe(quantity('mm', 0, 5, 'Gap in the manual, at least')),
@@ -498,6 +523,7 @@ const CHECKS: { [K in EntryKind]?: (data: EntryData[K]) => void } = {
   trouble: checkTrouble,
   findings: ({ part, found }) => void inspectionOf(part).run({ found }),
   slack: (data) => void chainSlack.run(slackInput(data)),
+  string: (data) => void wheelAlignString.run(stringInput(data)),
   'sensor-gap': (data) => void sensorGap.run(sensorInput(data)),
   'disc-runout': ({ readings }) => void discRunout.run({ readings }),
 };

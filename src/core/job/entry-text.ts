@@ -128,16 +128,20 @@ const SENTENCES: { [K in Exclude<EntryKind, 'undo'>]: (data: EntryData[K], say: 
   'trial-rest': ({ trialMassG, trialDeg, restDeg }, { q }) =>
     `With ${q(trialMassG, 'g')} at ${placeText(trialDeg)} settles at ${placeText(restDeg)}`,
   'level-check': ({ clock, moved }) => `Held at ${clock} o’clock: ${moved}`,
-  torqued: ({ fastener, how, torqueNm, wrench, device, pass, thread }, { q }) => {
+  torqued: ({ fastener, how, torqueNm, wrench, device, pass, thread, extensionMm }, { q }) => {
     const value = torqueNm === null ? '' : ` ${q(torqueNm, 'Nm')}`;
-    const more = listed([wrench, thread && `${thread} on the threads`, device && 'as the wrench said']);
+    const head = extensionMm ? `${q(extensionMm, 'mm')} head in line` : null;
+    const more = listed([wrench, head, thread && `${thread} on the threads`, device && 'as the wrench said']);
     return `${fastener}: ${how}${value}${pass === 2 ? ', once more' : ''}${more ? `, ${more}` : ''}`;
   },
   slack: ({ when, placesMm, wantMinMm, wantMaxMm }, { q }) =>
     `Chain slack ${when} adjusting: ${placesMm.map((mm) => q(mm, 'mm')).join(', ')}; ${q(wantMinMm, 'mm')} to ${q(wantMaxMm, 'mm')} wanted`,
   marks: ({ leftMm, rightMm }, { q }) =>
     `Marks of the adjusters: left ${q(leftMm, 'mm', 1)}, right ${q(rightMm, 'mm', 1)}`,
-  brake: ({ firm, spin }) => `Brake ${firm ? 'firm' : 'not firm'}; the wheel ${SPIN_WORDS[spin]}`,
+  string: ({ gapsMm: { leftFront, leftRear, rightFront, rightRear } }, { q }) =>
+    `String along both wheels: left ${q(leftFront, 'mm', 1)} and ${q(leftRear, 'mm', 1)}, right ${q(rightFront, 'mm', 1)} and ${q(rightRear, 'mm', 1)}`,
+  brake: ({ firm, spin, pullN }, { q }) =>
+    `Brake ${firm ? 'firm' : 'not firm'}; the wheel ${SPIN_WORDS[spin]}${pullN == null ? '' : `, ${q(pullN, 'N')} at the tread`}`,
   'sensor-gap': ({ readings }, { q }) => {
     const gaps = readings.map((r) => r.gapMm);
     return `Sensor gap ${q(Math.min(...gaps), 'mm', 2)} to ${q(Math.max(...gaps), 'mm', 2)} at ${counted(gaps.length, 'place')}`;

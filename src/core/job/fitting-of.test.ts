@@ -18,6 +18,7 @@ const DAY = '2026-04-30';
 const shop = (): Shop => ({
   name: 'Marl & Ash',
   people: ['Ada Marl'],
+  paces: {},
   machines: [sampleMachine()],
   wheels: [sampleWheel()],
   tires: [

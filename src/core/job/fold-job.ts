@@ -51,6 +51,7 @@ export interface JobState {
   secondRound: string[];
   slack: { before: EntryData['slack'] | null; after: EntryData['slack'] | null };
   marks: EntryData['marks'] | null;
+  string: EntryData['string'] | null;
   brake: EntryData['brake'] | null;
   sensorGap: EntryData['sensor-gap'] | null;
   discRunout: EntryData['disc-runout'] | null;
@@ -99,6 +100,7 @@ export const emptyJob = (): JobState => ({
   secondRound: [],
   slack: { before: null, after: null },
   marks: null,
+  string: null,
   brake: null,
   sensorGap: null,
   discRunout: null,
@@ -282,6 +284,8 @@ const apply = (state: JobState, entry: Entry): JobState => {
       return { ...state, slack: { ...state.slack, [entry.data.when]: entry.data } };
     case 'marks':
       return { ...state, marks: entry.data };
+    case 'string':
+      return { ...state, string: entry.data };
     case 'brake':
       return { ...state, brake: entry.data };
     case 'sensor-gap':

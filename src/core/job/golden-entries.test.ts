@@ -136,6 +136,7 @@ const SAID: { [K in EntryKind]: EntryData[K][] } = {
     { fastener: 'axle nut', how: 'torqued', torqueNm: 100, wrench: 'long click', device: 'long click' },
     { fastener: 'lock nut', how: 'snug', torqueNm: null, wrench: null },
     { fastener: 'axle nut', how: 'torqued', torqueNm: 100, wrench: 'long click', pass: 2, thread: 'anti-seize' },
+    { fastener: 'far nut', how: 'torqued', torqueNm: 60, wrench: 'long click', extensionMm: 120 },
   ],
   steps: [{ stepIds: ['off-lift', 'off-out'] }],
   slack: [
@@ -143,9 +144,18 @@ const SAID: { [K in EntryKind]: EntryData[K][] } = {
     { when: 'after', placesMm: [31, 29.5, 33], wantMinMm: 25, wantMaxMm: 35, runMm: 560, pitchMm: 1.25 },
   ],
   marks: [{ leftMm: 31.5, rightMm: 30, spanMm: 240, chainSide: 'left' }],
+  string: [
+    {
+      gapsMm: { leftFront: 19, leftRear: 18.5, rightFront: 14, rightRear: 14.5 },
+      wheelbaseMm: 1410,
+      spanMm: 240,
+      chainSide: 'left',
+    },
+  ],
   brake: [
     { firm: true, spin: 'free' },
     { firm: false, spin: 'at one place' },
+    { firm: true, spin: 'all round', pullN: 9, freePullN: 3, radiusMm: 310 },
   ],
   'sensor-gap': [
     { readings: [0, 120, 240].map((deg, i) => ({ deg, gapMm: 0.6 + i / 10 })), wantMinMm: 0.4, wantMaxMm: null },

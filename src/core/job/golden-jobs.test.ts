@@ -43,6 +43,7 @@ const IMPERIAL: UnitPreferences = { pressure: 'bar', length: 'in', mass: 'oz', t
 const SHELF: Shop = {
   name: 'Marl & Ash',
   people: ['Ada Marl'],
+  paces: {},
   machines: [],
   wheels: [],
   tires: [complete('tires', { id: 't', marking: '120/90-18 65M TT', pattern: 'soft', count: 1, priceMinor: 8000 })],

@@ -17,7 +17,18 @@ export {
 export { foldJob, emptyJob, effectiveEntries, standingId, type JobState, type LookedAgain } from './fold-job';
 export { stationReport, jobReport, openPoints, pressureStartOf, type StationReport } from './station-report';
 export { seatLadderOf, seatLimitOf } from './seat-of';
-export { alignOf, brakeNow, chainOf, coolUntil, discOf, leaveFactsOf, readyOf, sensorOf, teachingOf } from './back-of';
+export {
+  alignOf,
+  brakeNow,
+  chainOf,
+  coolUntil,
+  discOf,
+  leaveFactsOf,
+  readyOf,
+  sensorOf,
+  stringOf,
+  teachingOf,
+} from './back-of';
 export { tickOf } from './step-and-reading';
 export { fastenersOf } from './fasteners-of';
 export {
@@ -51,5 +62,6 @@ export { pairCrush, pairDoubts, pairNow, partnerOf, type PairNow } from './pair-
 export { undoTarget } from './undo-target';
 export { wheelHistory, type WheelHistory } from './wheel-history';
 export { lifeEvent, type LifeEvent } from './wheel-life';
+export { wheelTrends, type Trend } from './wheel-trends';
 export { runoutOf, spokeRingOf } from './truing-of';
 export { orientationOf } from './orientation-of';

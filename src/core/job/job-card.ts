@@ -6,7 +6,7 @@ import { USE_WORDS } from '../pressure';
 import { formatQuantity, placeText, type Unit, type UnitPreferences } from '../units';
 import { BUILD_WORDS, KIND_WORDS, lockPlaces, POSITION_WORDS } from '../wheels';
 import { attempt } from '../working';
-import { readyOf } from './back-of';
+import { readyOf, stringOf } from './back-of';
 import { testsOfNow } from './balance-log';
 import type { JobState } from './fold-job';
 import { recheckDates, type Recheck } from './recheck-dates';
@@ -144,7 +144,9 @@ export const jobCard = (state: JobState, today: string, units: UnitPreferences):
 
 /** Slack, marks, sensor, disc and brake as they were measured. */
 const backRows = (state: JobState, q: Quantity): [string, string][] => {
-  const { slack, marks, sensorGap, discRunout, brake } = state;
+  const { slack, marks, string, sensorGap, discRunout, brake } = state;
+  const straight = string && stringOf(state, string);
+  const aside = straight?.ok ? straight.working.result.markDiffersMm : null;
   const tight = (s: typeof slack.before) => s && q(Math.min(...s.placesMm), 'mm');
   const [before, after] = [tight(slack.before), tight(slack.after)];
   const gaps = sensorGap?.readings.map((r) => r.gapMm) ?? [];
@@ -152,6 +154,10 @@ const backRows = (state: JobState, q: Quantity): [string, string][] => {
   return known([
     ['Slack', before && after ? `${before} before, ${after} after` : (after ?? before)],
     ['Marks', marks && `left ${q(marks.leftMm, 'mm', 1)}, right ${q(marks.rightMm, 'mm', 1)}`],
+    [
+      'By a string',
+      aside !== null && `${q(Math.abs(aside), 'mm', 1)} further back on the ${aside > 0 ? 'left' : 'right'}`,
+    ],
     ['Sensor gap', gaps.length > 0 && `${q(Math.min(...gaps), 'mm', 2)} to ${q(Math.max(...gaps), 'mm', 2)}`],
     ['Disc runs out', faces.length > 0 && q(Math.max(...faces) - Math.min(...faces), 'mm', 2)],
     ['Brake', brake && `${brake.firm ? 'firm' : 'not firm'}, ${SPIN_WORDS[brake.spin]}`],

@@ -372,6 +372,12 @@ describe('the log in words', () => {
     l.add('note', { text: 'seal greased' });
     l.add('steps', { stepIds: ['off-out'] });
     l.add('marks', { leftMm: 31, rightMm: 30.5, spanMm: 240, chainSide: 'left' });
+    l.add('string', {
+      gapsMm: { leftFront: 20, leftRear: 20, rightFront: 18, rightRear: 18 },
+      wheelbaseMm: 1400,
+      spanMm: 240,
+      chainSide: 'left',
+    });
     l.add('brake', { firm: true, spin: 'free' });
     l.add('sensor-gap', { readings: [0, 120, 240].map((deg) => ({ deg, gapMm: 0.8 })), wantMinMm: 0.5, wantMaxMm: 1 });
     l.add('disc-runout', {

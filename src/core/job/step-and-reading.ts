@@ -9,11 +9,12 @@ const LINE_STEP = 'seat-line';
 const SPIN_STEP = 'back-spin';
 
 /** What was looked at together with others. */
-type Looked = Pick<JobState, 'seated' | 'slack' | 'marks'>;
+type Looked = Pick<JobState, 'seated' | 'slack' | 'marks' | 'string'>;
 type ByKind = { [K in EntryKind]?: (data: EntryData[K], after: Looked) => readonly string[] };
 
-/** Slack after the last turn and the marks are both read. */
-const aligned = ({ slack, marks }: Looked): readonly string[] => (slack.after && marks ? ['back-align'] : []);
+/** Slack after the last turn is read, and the wheel is straight by its marks or by a string. */
+const aligned = ({ slack, marks, string }: Looked): readonly string[] =>
+  slack.after && (marks || string) ? ['back-align'] : [];
 
 /** What is read or looked at does the step that asks for it: nobody is asked twice. */
 const DONE_BY: ByKind = {
@@ -23,6 +24,7 @@ const DONE_BY: ByKind = {
   'pressure-set': () => ['set-pressure'],
   slack: (_, after) => aligned(after),
   marks: (_, after) => aligned(after),
+  string: (_, after) => aligned(after),
   brake: ({ firm, spin }) => [
     ...(firm ? [PROOF_STEPS.brake, PROOF_STEPS.pedal] : []),
     ...(spin === 'free' ? [SPIN_STEP] : []),

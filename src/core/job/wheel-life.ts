@@ -13,7 +13,7 @@ export interface LifeEvent {
   by: string | null;
   facts: Said[];
   /** What was found and is not as it should be. */
-  found: string[];
+  found: Said[];
 }
 
 /** All weight on the rim. */
@@ -57,7 +57,6 @@ export const lifeEvent = (job: Pick<JobSummary, 'id' | 'number' | 'openedAt'>, s
       ? inspectionOf(part)
           .run({ found: state.findings[part] })
           .result.reasons.filter((r) => r.verdict !== 'good')
-          .map((r) => r.says)
       : [],
   ),
 });

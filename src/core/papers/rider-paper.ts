@@ -1,5 +1,5 @@
 import { inspectionOf, INSPECTED, INSPECTED_WORDS } from '../inspect';
-import { alignOf, chainOf, dialMarks, recheckDates, readyOf, type JobState } from '../job';
+import { alignOf, chainOf, dialMarks, recheckDates, readyOf, stringOf, type JobState } from '../job';
 import { LOOK_WHY } from '../recheck';
 import { formatQuantity, placeText, sayIn, type Unit, type UnitPreferences } from '../units';
 import type { VisitState } from '../visit';
@@ -107,9 +107,11 @@ const foundOf = (state: JobState, units: UnitPreferences): string[] => {
     ...INSPECTED.flatMap((part) =>
       state.findings[part] ? inspectionOf(part).run({ found: state.findings[part] }).result.reasons : [],
     ),
-    ...[chain && chainOf(chain), state.marks && alignOf(state, state.marks, chain)].flatMap((f) =>
-      f?.ok ? f.working.result.reasons : [],
-    ),
+    ...[
+      chain && chainOf(chain),
+      state.marks && alignOf(state, state.marks, chain),
+      state.string && stringOf(state, state.string, chain),
+    ].flatMap((f) => (f?.ok ? f.working.result.reasons : [])),
   ];
   return [
     ...reasons.filter((r) => r.verdict !== 'good').map((r) => sayIn(r, units)),

@@ -1,6 +1,7 @@
 /** The shop's records: what each kind holds, how it is checked, and how it goes into a file and comes back. */
 export {
   inUse,
+  PACES,
   RECORD_KINDS,
   TREADS,
   TREAD_WORDS,
@@ -15,6 +16,7 @@ export {
   type InstrumentItem,
   type InstrumentKind,
   type LockItem,
+  type Pace,
   type RecordKind,
   type Records,
   type Shop,

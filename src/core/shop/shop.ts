@@ -163,8 +163,12 @@ export const RECORD_KINDS: readonly RecordKind[] = [
   'instruments',
 ];
 
-/** Everything a screen needs to know of the shop, archived records included. */
-export type Shop = { name: string; people: string[] } & { [K in RecordKind]: Records[K][] };
+/** One step at a time, or a station's plain steps at once. */
+export const PACES = ['step by step', 'by station'] as const;
+export type Pace = (typeof PACES)[number];
+
+/** Everything a screen needs to know of the shop, archived records included. `paces` by the name of the fitter. */
+export type Shop = { name: string; people: string[]; paces: Readonly<Record<string, Pace>> } & { [K in RecordKind]: Records[K][] };
 
 /** What is not archived, of every kind: what a job may use. */
 export const inUse = <S extends Pick<Shop, RecordKind>>(shop: S): S => ({

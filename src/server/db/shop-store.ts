@@ -1,4 +1,4 @@
-import { RECORD_KINDS, type Shop } from '../../core/shop';
+import { RECORD_KINDS, type Pace, type Shop } from '../../core/shop';
 import type { Machine, Wheel } from '../../core/wheels';
 import type { Db } from './open-db';
 import { recordStore } from './record-store';
@@ -9,7 +9,8 @@ export const shopStore = (db: Db) => {
   const putSetting = db.prepare(
     'INSERT INTO settings (key, value) VALUES (?, ?) ON CONFLICT (key) DO UPDATE SET value = excluded.value',
   );
-  const people = db.prepare<[], { name: string }>('SELECT name FROM people ORDER BY name');
+  const people = db.prepare<[], { name: string; pace: Pace }>('SELECT name, pace FROM people ORDER BY name');
+  const putPace = db.prepare<[Pace, string]>('UPDATE people SET pace = ? WHERE name = ?');
   const addPerson = db.prepare('INSERT INTO people (name) VALUES (?) ON CONFLICT DO NOTHING');
   const records = recordStore(db);
   const name = () => setting.get('shop-name')?.value ?? '';
@@ -23,6 +24,7 @@ export const shopStore = (db: Db) => {
       ({
         name: name(),
         people: people.all().map((p) => p.name),
+        paces: Object.fromEntries(people.all().map((p) => [p.name, p.pace])),
         ...Object.fromEntries(RECORD_KINDS.map((kind) => [kind, records.list(kind)])),
       }) as Shop,
     /** Does what is done once for a database, unless it was done. */
@@ -33,6 +35,8 @@ export const shopStore = (db: Db) => {
     }),
     rename: (to: string) => void putSetting.run('shop-name', to),
     addPerson: (who: string) => void addPerson.run(who),
+    /** False where nobody has this name. */
+    setPace: (who: string, pace: Pace): boolean => putPace.run(pace, who).changes > 0,
   };
 };
 export type ShopStore = ReturnType<typeof shopStore>;

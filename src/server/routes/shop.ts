@@ -1,8 +1,9 @@
 import { Router } from 'express';
 import Joi from 'joi';
-import { check, listOf, text } from '../../core/fields';
-import { checkRecord } from '../../core/shop';
+import { check, listOf, oneOf, text } from '../../core/fields';
+import { checkRecord, PACES, type Pace } from '../../core/shop';
 import { InputError } from '../../core/errors';
+import { NotFound } from '../errors';
 import type { JobStore } from '../db/job-store';
 import type { RuleStore } from '../db/rule-store';
 import type { ShopStore } from '../db/shop-store';
@@ -18,6 +19,7 @@ const ruleBody = Joi.object({
   who,
   reason: text(300, 'The reason for the change'),
 }).required();
+const paceBody = Joi.object({ pace: oneOf(PACES, 'The pace') }).required();
 const nameBody = Joi.object({ name: text(80, 'The name') }).required();
 
 /** The shop's name, people and rules, and machines with their wheels. */
@@ -41,6 +43,11 @@ export const shopRoutes = (shop: ShopStore, rules: RuleStore, jobs: JobStore): R
   router.post('/people', (req, res) => {
     shop.addPerson(check<{ name: string }>(nameBody, req.body).name);
     res.status(201).json({ people: shop.all().people });
+  });
+  router.put('/people/:name/pace', (req, res) => {
+    const { pace } = check<{ pace: Pace }>(paceBody, req.body);
+    if (!shop.setPace(req.params.name, pace)) throw new NotFound('Nobody here has this name.');
+    res.json({ paces: shop.all().paces });
   });
   router.post('/machines', (req, res) => {
     const body = check<{ machine: unknown; wheels: unknown[] }>(machineBody, req.body);

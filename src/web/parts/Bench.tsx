@@ -1,19 +1,11 @@
 import { Popover } from 'radix-ui';
 import { useState } from 'react';
+import { PACES, type Pace } from '../../core/shop';
 import type { UnitPreferences } from '../../core/units';
 import { useApp, useDo } from '../store';
 import { api, ApiError } from '../store/api';
-import {
-  paceChosen,
-  paceOf,
-  spokenChosen,
-  themeChosen,
-  unitChosen,
-  whoChosen,
-  type Pace,
-  type Prefs,
-} from '../store/prefs-slice';
-import { loadShop } from '../store/shop-slice';
+import { spokenChosen, themeChosen, unitChosen, whoChosen, type Prefs } from '../store/prefs-slice';
+import { loadShop, paceOf, pacesChanged } from '../store/shop-slice';
 import { Button } from './Button';
 import { ChoiceField, TextField } from './fields';
 import { KeysPause } from './keys';
@@ -82,6 +74,42 @@ const WhoIsThere = () => {
   );
 };
 
+const PACE_WORDS: Record<Pace, string> = {
+  'step by step': 'step by step',
+  'by station': 'by station: plain steps at once',
+};
+
+/** How fast a fitter goes; the shop keeps it, so that it is the same at every bench. */
+const PaceOf = ({ who }: { who: string }) => {
+  const dispatch = useDo();
+  const pace = useApp(paceOf);
+  const [problem, setProblem] = useState<string | null>(null);
+  const choose = async (to: Pace) => {
+    try {
+      dispatch(pacesChanged((await api.setPace(who, to)).paces));
+      setProblem(null);
+    } catch (error) {
+      if (!(error instanceof ApiError)) throw error;
+      setProblem(error.message);
+    }
+  };
+  return (
+    <>
+      <ChoiceField
+        label={`Pace of ${who}`}
+        value={pace}
+        onChange={(v) => void choose(v as Pace)}
+        options={PACES.map((p) => [p, PACE_WORDS[p]] as const)}
+      />
+      {problem && (
+        <p role="alert" className="text-stop">
+          {problem}
+        </p>
+      )}
+    </>
+  );
+};
+
 /** Who is at the bench, in which units, by which light. */
 export const Bench = () => {
   const dispatch = useDo();
@@ -106,15 +134,7 @@ export const Bench = () => {
         >
           <KeysPause />
           <WhoIsThere />
-          <ChoiceField
-            label={prefs.who ? `Pace of ${prefs.who}` : 'Pace'}
-            value={paceOf(prefs)}
-            onChange={(v) => dispatch(paceChosen(v as Pace))}
-            options={[
-              ['step by step', 'step by step'],
-              ['by station', 'by station: plain steps at once'],
-            ]}
-          />
+          {prefs.who && <PaceOf who={prefs.who} />}
           <ChoiceField
             label="Read out"
             value={prefs.isSpoken ? 'yes' : 'no'}

@@ -135,7 +135,7 @@ export const NewMachineScreen = () => {
             </div>
           </More>
         )}
-        <Button go type="submit">
+        <Button go type="submit" className="ml-3">
           {isLoose ? 'Keep this wheel' : 'Keep this machine'}
         </Button>
       </form>

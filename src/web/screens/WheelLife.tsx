@@ -27,8 +27,8 @@ export const WheelLife = ({ life }: { life: readonly LifeEvent[] }) => {
                 {event.by !== null && <span className="text-ink2"> · {event.by}</span>}
               </p>
               {event.found.map((f) => (
-                <p key={f} className="text-check">
-                  {f}
+                <p key={f.says} className="text-check">
+                  {tell(f)}
                 </p>
               ))}
             </div>

@@ -1,6 +1,7 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import { refusalText } from '../../core/errors';
 import { Link, useNavigate, useParams } from 'react-router';
+import { wheelTrends } from '../../core/job';
 import { treadWear } from '../../core/tires';
 import { counted, placeText } from '../../core/units';
 import {
@@ -31,6 +32,7 @@ import { PressureRecord } from './PressureRecord';
 import { ClampedFacts } from './ClampedFacts';
 import { LookSheet } from './recheck/LookSheet';
 import { WheelLife } from './WheelLife';
+import { WheelTrends } from './WheelTrends';
 import { WheelRechecks } from './recheck/WheelRechecks';
 import { RecordSheet } from './records/RecordSheet';
 import { useWheelRecord } from '../parts/use-wheel-record';
@@ -273,6 +275,7 @@ export const WheelScreen = () => {
           />
         </section>
       </div>
+      <WheelTrends trends={wheelTrends(history)} />
       <WheelLife life={history.life} />
       {jobs.length > history.life.length && (
         <p className="mt-2">

@@ -1,7 +1,7 @@
 import { wantsOwnTap, type Step } from '../../core/procedure';
 import { useJob } from '../parts/job-context';
 import { useApp } from '../store';
-import { paceOf } from '../store/prefs-slice';
+import { paceOf } from '../store/shop-slice';
 import type { BatchRow } from './BatchList';
 import { useTappedOut, type TappedOut } from './use-tapped-out';
 
@@ -16,7 +16,7 @@ export interface Batch extends TappedOut {
 /** The batch of these open steps at the pace by station; null at the other pace, or where too few are plain. */
 export const useBatch = (open: readonly Step[]): Batch | null => {
   const { write } = useJob();
-  const pace = useApp((s) => paceOf(s.prefs));
+  const pace = useApp(paceOf);
   const { left, toggle } = useTappedOut();
   const steps = open.filter((s) => !wantsOwnTap(s));
   const stepIds = steps.filter((s) => !left.has(s.id)).map((s) => s.id);

@@ -2,12 +2,12 @@ import { useEffect, useRef } from 'react';
 import type { StationId } from '../../core/job';
 import { useJob } from '../parts/job-context';
 import { useApp } from '../store';
-import { paceOf } from '../store/prefs-slice';
+import { paceOf } from '../store/shop-slice';
 
 /** At the pace by station: goes on by itself once the last thing of a station is done here. */
 export const useGoOn = (isComplete: boolean, next: StationId): void => {
   const { goTo } = useJob();
-  const pace = useApp((s) => paceOf(s.prefs));
+  const pace = useApp(paceOf);
   const wasComplete = useRef(isComplete);
   useEffect(() => {
     const isNew = isComplete && !wasComplete.current;

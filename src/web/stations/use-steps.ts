@@ -5,7 +5,7 @@ import type { SplitRim } from '../../core/ring';
 import type { Working } from '../../core/working';
 import { useJob } from '../parts/job-context';
 import { useApp } from '../store';
-import { paceOf } from '../store/prefs-slice';
+import { paceOf } from '../store/shop-slice';
 import { useBatch, type Batch } from './use-batch';
 
 /** The steps of the station and the one at hand. */
@@ -40,7 +40,7 @@ export const useSteps = (onLast: (next: StationId) => void): StepsAtHand => {
   const current = steps.find((s) => s.id === looked) ?? steps.find((s) => !state.steps[s.id]);
   const index = current ? steps.indexOf(current) : steps.length;
   const isDone = current ? Boolean(state.steps[current.id]) : false;
-  const isByStation = useApp((s) => paceOf(s.prefs)) === 'by station';
+  const isByStation = useApp(paceOf) === 'by station';
   const open = steps.filter((s) => !state.steps[s.id]);
   const plain = useBatch(open);
   const batch = current && !isDone && looked === null && plain?.steps.includes(current) ? plain : null;

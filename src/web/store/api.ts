@@ -6,7 +6,7 @@ import type { PracticeRound, PracticeScore, PracticeTried } from '../../core/pra
 import type { Cure } from '../../core/procedure';
 import type { Reserved } from '../../core/parts';
 import type { ShopRule } from '../../core/rules';
-import type { CellProblem, ImportRow, RecordKind, Records, Shop } from '../../core/shop';
+import type { CellProblem, ImportRow, Pace, RecordKind, Records, Shop } from '../../core/shop';
 import type { Machine, Wheel } from '../../core/wheels';
 import type { Working } from '../../core/working';
 
@@ -97,6 +97,8 @@ export const api = {
   append: (id: string, expectedSeq: number, entries: EntryBody<EntryKind>[]) =>
     ask<{ entries: Entry[]; seq: number }>('POST', `/jobs/${encodeURIComponent(id)}/entries`, { expectedSeq, entries }),
   addPerson: (name: string) => ask<{ people: string[] }>('POST', '/people', { name }),
+  setPace: (name: string, pace: Pace) =>
+    ask<{ paces: Shop['paces'] }>('PUT', `/people/${encodeURIComponent(name)}/pace`, { pace }),
   renameShop: (name: string) => ask<{ name: string }>('PUT', '/shop/name', { name }),
   addMachine: (machine: Machine, wheels: Wheel[]) =>
     ask<{ machine: Machine; wheels: Wheel[] }>('POST', '/machines', { machine, wheels }),

@@ -1,16 +1,11 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import { DEFAULT_UNITS, type UnitPreferences } from '../../core/units';
 
-/** One step at a time, or a station's plain steps at once. */
-export type Pace = 'step by step' | 'by station';
-
 /** What this browser remembers: who works here, in which units, by which light. */
 export interface Prefs {
   who: string;
   units: UnitPreferences;
   theme: 'auto' | 'day' | 'night';
-  /** How fast each fitter goes, by name: one step after the other where nothing is said. */
-  paces: Record<string, Pace>;
   /** Simulated instruments stand in where no real one is connected. */
   standIns: boolean;
   /** The next step and readings are read out. */
@@ -20,15 +15,7 @@ export interface Prefs {
 }
 
 const KEY = 'rimstone-prefs';
-const FRESH: Prefs = {
-  who: '',
-  units: DEFAULT_UNITS,
-  theme: 'auto',
-  standIns: false,
-  gauge: '',
-  paces: {},
-  isSpoken: false,
-};
+const FRESH: Prefs = { who: '', units: DEFAULT_UNITS, theme: 'auto', standIns: false, gauge: '', isSpoken: false };
 
 const load = (): Prefs => {
   try {
@@ -56,16 +43,11 @@ const prefsSlice = createSlice({
     themeChosen: (state, { payload }: PayloadAction<Prefs['theme']>) => void (state.theme = payload),
     standInsChosen: (state, { payload }: PayloadAction<boolean>) => void (state.standIns = payload),
     gaugeChosen: (state, { payload }: PayloadAction<string>) => void (state.gauge = payload),
-    paceChosen: (state, { payload }: PayloadAction<Pace>) => void (state.paces[state.who] = payload),
     spokenChosen: (state, { payload }: PayloadAction<boolean>) => void (state.isSpoken = payload),
     unitChosen: (state, { payload }: PayloadAction<Partial<UnitPreferences>>) =>
       void Object.assign(state.units, payload),
   },
 });
 
-export const { whoChosen, themeChosen, unitChosen, standInsChosen, gaugeChosen, paceChosen, spokenChosen } =
-  prefsSlice.actions;
+export const { whoChosen, themeChosen, unitChosen, standInsChosen, gaugeChosen, spokenChosen } = prefsSlice.actions;
 export const prefsReducer = prefsSlice.reducer;
-
-/** The pace of whoever is at the bench. */
-export const paceOf = ({ who, paces }: Prefs): Pace => paces[who] ?? 'step by step';

@@ -1,6 +1,6 @@
 import { createAsyncThunk, createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { ShopRule } from '../../core/rules';
-import type { RecordKind, Records } from '../../core/shop';
+import type { Pace, RecordKind, Records } from '../../core/shop';
 import { api, ApiError, type ShopAnswer } from './api';
 
 /** The last change of a record in this browser, so that it can be taken back. */
@@ -30,6 +30,9 @@ const shopSlice = createSlice({
   reducers: {
     recordChanged: (state, { payload }: PayloadAction<RecordChange | null>) =>
       void (state.lastChange = payload as never),
+    pacesChanged(state, { payload }: PayloadAction<ShopAnswer['paces']>) {
+      if (state.shop) state.shop.paces = payload;
+    },
     ruleChanged(state, { payload }: PayloadAction<ShopRule>) {
       if (state.shop)
         state.shop.rules = state.shop.rules.map((r) => (r.key === payload.key ? (payload as typeof r) : r));
@@ -48,5 +51,9 @@ const shopSlice = createSlice({
       }),
 });
 
-export const { recordChanged, ruleChanged } = shopSlice.actions;
+export const { recordChanged, ruleChanged, pacesChanged } = shopSlice.actions;
 export const shopReducer = shopSlice.reducer;
+
+/** The pace of whoever is at the bench: one step after the other where nobody said otherwise. */
+export const paceOf = ({ shop, prefs }: { shop: ShopState; prefs: { who: string } }): Pace =>
+  shop.shop?.paces[prefs.who] ?? 'step by step';

@@ -1,4 +1,4 @@
-import { alignOf, brakeNow, chainOf, discOf, sensorOf } from '../../../core/job';
+import { alignOf, brakeNow, chainOf, discOf, sensorOf, stringOf } from '../../../core/job';
 import type { Attempt } from '../../../core/working';
 import { useJob } from '../../parts/job-context';
 import { VerdictShape } from '../../parts/VerdictMark';
@@ -11,6 +11,7 @@ export const BackFigures = () => {
   const all: [what: string, found: Attempt<unknown> | null][] = [
     ['slack', chain && chainOf(chain)],
     ['marks', state.marks && alignOf(state, state.marks, chain)],
+    ['string', state.string && stringOf(state, state.string, chain)],
     ['sensor', state.sensorGap && sensorOf(state.sensorGap)],
     ['brake', state.brake && brakeNow(state, state.brake)],
     ['disc', state.discRunout && discOf(state, state.discRunout)],

@@ -3,23 +3,29 @@ import { SPINS, SPIN_WORDS, type Spin } from '../../../core/brake';
 import { refusalText } from '../../../core/errors';
 import { brakeNow } from '../../../core/job';
 import { useJob } from '../../parts/job-context';
-import { ChoiceField } from '../../parts/fields';
+import { ChoiceField, QuantityField } from '../../parts/fields';
+import { useUnits } from '../../parts/quantity';
 import { Reasons } from '../../parts/Reasons';
 import { Sheet } from '../../parts/Sheet';
 import { SheetFoot } from '../../parts/SheetFoot';
 import { BasisTag } from '../../parts/working';
 import { DiscReadings } from './DiscReadings';
+import { usePull } from './use-pull';
 
 /** The brake, pumped, and the wheel, spun with it let go; the disc on the dial indicator where it drags at one place. */
 export const BrakeSheet = ({ onDone }: { onDone: () => void }) => {
   const { state, wheel, write } = useJob();
+  const { say } = useUnits();
   const [firm, setFirm] = useState<string>(state.brake ? (state.brake.firm ? 'firm' : 'soft') : '');
   const [spin, setSpin] = useState<Spin>(state.brake?.spin ?? 'free');
+  const { typed, put, values, problem: fault } = usePull();
   const [problem, setProblem] = useState<string | null>(null);
-  const brake = firm === '' ? null : { firm: firm === 'firm', spin };
+  const brake = firm === '' ? null : { firm: firm === 'firm', spin, ...values };
   const found = brake && brakeNow(state, brake);
+  const { dragNm, brakeNm } = found?.ok ? found.working.result : { dragNm: null, brakeNm: null };
   const keep = async () => {
     if (!brake || !found) return setProblem('Firm or not: pump it and say so.');
+    if (fault) return setProblem(fault);
     if (!found.ok) return setProblem(refusalText(found.problem));
     setProblem(null);
     if (await write([{ kind: 'brake', data: brake }], 'The brake is written.')) onDone();
@@ -30,6 +36,17 @@ export const BrakeSheet = ({ onDone }: { onDone: () => void }) => {
         {found?.ok ? (
           <>
             <Reasons reasons={found.working.result.reasons} />
+            {dragNm !== null && (
+              <p className="text-[16px]">
+                It takes <span className="num">{say(dragNm, 'Nm', { digits: 1 })}</span> to turn
+                {brakeNm !== null && (
+                  <>
+                    , <span className="num">{say(brakeNm, 'Nm', { digits: 1 })}</span> of it for the brake
+                  </>
+                )}
+                . The manual’s figure decides, where it has one.
+              </p>
+            )}
             <BasisTag title="the brake" working={found.working} />
           </>
         ) : (
@@ -54,6 +71,19 @@ export const BrakeSheet = ({ onDone }: { onDone: () => void }) => {
           options={SPINS.map((s) => [s, SPIN_WORDS[s]] as const)}
         />
       </div>
+      <details className="mt-3" open={values.pullN !== null}>
+        <summary className="min-h-12 cursor-pointer py-3 font-semibold">By a spring scale at the tread</summary>
+        <div className="grid gap-3 sm:grid-cols-3">
+          <QuantityField label="Pull that turns it" unit="N" value={typed.pull} onChange={(pull) => put({ pull })} />
+          <QuantityField label="With the pads apart" unit="N" value={typed.free} onChange={(free) => put({ free })} />
+          <QuantityField
+            label="From axle to tread"
+            unit="mm"
+            value={typed.radius}
+            onChange={(radius) => put({ radius })}
+          />
+        </div>
+      </details>
       {wheel.discSide !== 'none' && <DiscReadings />}
       <SheetFoot keeps="Keep it" onKeep={() => void keep()} problem={problem} />
     </Sheet>

@@ -8,7 +8,7 @@ import { SheetFoot } from '../../parts/SheetFoot';
 import { BasisTag } from '../../parts/working';
 import { ChainPicture } from './ChainPicture';
 import { adjustText, turnsText } from './turns-text';
-import { useChain, type ChainAtHand } from './use-chain';
+import { GAPS, useChain, type ChainAtHand } from './use-chain';
 
 /** What to do at the adjusters, large, with its reasons. */
 const Found = ({ chain, align }: Pick<ChainAtHand, 'chain' | 'align'>) => {
@@ -123,9 +123,41 @@ export const ChainSheet = ({ onDone }: { onDone: () => void }) => {
           onChange={(pitch) => put({ pitch })}
           hint="then it says turns"
         />
-        <QuantityField label="Left mark" unit="mm" value={typed.left} onChange={(left) => put({ left })} />
-        <QuantityField label="Right mark" unit="mm" value={typed.right} onChange={(right) => put({ right })} />
+        <ChoiceField
+          label="Straight by"
+          value={typed.by}
+          onChange={(v) => put({ by: v as typeof typed.by })}
+          options={[
+            ['marks', 'the marks of the adjusters'],
+            ['string', 'a string along both wheels'],
+          ]}
+        />
         <QuantityField label="Between the adjusters" unit="mm" value={typed.span} onChange={(span) => put({ span })} />
+        {typed.by === 'marks' ? (
+          <>
+            <QuantityField label="Left mark" unit="mm" value={typed.left} onChange={(left) => put({ left })} />
+            <QuantityField label="Right mark" unit="mm" value={typed.right} onChange={(right) => put({ right })} />
+          </>
+        ) : (
+          <>
+            {GAPS.map(([key, label]) => (
+              <QuantityField
+                key={key}
+                label={label}
+                unit="mm"
+                value={typed[key]}
+                onChange={(v) => put({ [key]: v })}
+                hint="from the string to the front tire"
+              />
+            ))}
+            <QuantityField
+              label="Wheelbase"
+              unit="mm"
+              value={typed.wheelbase}
+              onChange={(wheelbase) => put({ wheelbase })}
+            />
+          </>
+        )}
         <ChoiceField
           label="The chain is on the"
           value={typed.side}

@@ -3,6 +3,7 @@ import { DeviceTake } from '../../parts/DeviceTake';
 import { ChoiceField } from '../../parts/fields';
 import { Quantity } from '../../parts/quantity';
 import { Ways } from '../FastenerRow';
+import { AidSheet } from './AidSheet';
 import type { TorqueWalk, WalkRow } from './use-torque-walk';
 
 const AS_MANUAL = 'by the manual';
@@ -19,7 +20,16 @@ export const NextFastener = ({ row, walk }: { row: WalkRow; walk: TorqueWalk }) 
         ) : (
           <Quantity value={settingNm ?? torqueNm} unit="Nm" big />
         )}
-        {wrench && <p className="text-[17px]">on the {wrench}</p>}
+        {wrench && (
+          <p className="text-[17px]">
+            on the {wrench}
+            {walk.aid.extensionMm !== null && torqueNm !== null && (
+              <>
+                , for <Quantity value={torqueNm} unit="Nm" /> at the fastener
+              </>
+            )}
+          </p>
+        )}
         {says.map((line) => (
           <p key={line} className="text-[15px] text-ink2">
             {line}
@@ -30,8 +40,8 @@ export const NextFastener = ({ row, walk }: { row: WalkRow; walk: TorqueWalk }) 
         <div className="w-[180px]">
           <ChoiceField
             label="On its threads"
-            value={walk.thread ?? ''}
-            onChange={(v) => walk.setThread(v === '' ? null : (v as Lubricant))}
+            value={walk.aid.thread ?? ''}
+            onChange={(v) => walk.setAid({ thread: v === '' ? null : (v as Lubricant) })}
             options={[['', AS_MANUAL], ...LUBRICANTS.map((l) => [l, l] as const)]}
           />
         </div>
@@ -54,6 +64,7 @@ export const NextWays = ({ row: { fastener, choice }, walk }: { row: WalkRow; wa
           onTake={(line) => walk.click(fastener, line)}
         />
       )}
+      {fastener.torqueNm !== null && <AidSheet walk={walk} />}
       <Ways isPlain fastener={fastener} choice={choice} onKeep={(how, name) => void walk.keep(fastener, how, name)} />
     </>
   );

@@ -1,5 +1,6 @@
 import { useState } from 'react';
-import { alignOf, chainOf, type EntryData } from '../../../core/job';
+import type { Gaps } from '../../../core/drive';
+import { alignOf, chainOf, stringOf, type EntryData } from '../../../core/job';
 import { useJob } from '../../parts/job-context';
 import { useUnits } from '../../parts/quantity';
 import type { Writing } from '../../store/job-writing';
@@ -13,11 +14,26 @@ export interface ChainTyped {
   most: string;
   run: string;
   pitch: string;
+  /** How it is told that the wheel is straight. */
+  by: 'marks' | 'string';
   left: string;
   right: string;
+  leftFront: string;
+  leftRear: string;
+  rightFront: string;
+  rightRear: string;
+  wheelbase: string;
   span: string;
   side: 'left' | 'right';
 }
+
+/** The gaps of a string at the front tire, in the order in which they are measured. */
+export const GAPS = [
+  ['leftFront', 'Left gap, in front'],
+  ['leftRear', 'Left gap, behind'],
+  ['rightFront', 'Right gap, in front'],
+  ['rightRear', 'Right gap, behind'],
+] as const;
 
 /** The chain as it is typed: what it amounts to at once, and what is written of it. */
 export interface ChainAtHand {
@@ -27,7 +43,7 @@ export interface ChainAtHand {
   marks: EntryData['marks'] | null;
   /** Worked out; null while too little is typed. */
   chain: ReturnType<typeof chainOf> | null;
-  align: ReturnType<typeof alignOf> | null;
+  align: ReturnType<typeof alignOf | typeof stringOf> | null;
   /** What is to be written, or the sentence that says what is missing. */
   writings(): { write: Writing[] } | { problem: string };
 }
@@ -46,10 +62,16 @@ export const useChain = (): ChainAtHand => {
       most: text(known?.wantMaxMm ?? machine.slackMaxMm),
       run: text(known?.runMm ?? machine.chainRunMm),
       pitch: text(known?.pitchMm ?? machine.adjusterPitchMm, 3),
+      by: state.string ? 'string' : 'marks',
       left: text(state.marks?.leftMm, 2),
       right: text(state.marks?.rightMm, 2),
-      span: text(state.marks?.spanMm ?? machine.adjusterSpanMm),
-      side: state.marks?.chainSide ?? 'left',
+      leftFront: text(state.string?.gapsMm.leftFront, 2),
+      leftRear: text(state.string?.gapsMm.leftRear, 2),
+      rightFront: text(state.string?.gapsMm.rightFront, 2),
+      rightRear: text(state.string?.gapsMm.rightRear, 2),
+      wheelbase: text(state.string?.wheelbaseMm),
+      span: text(state.marks?.spanMm ?? state.string?.spanMm ?? machine.adjusterSpanMm),
+      side: state.marks?.chainSide ?? state.string?.chainSide ?? 'left',
     };
   });
   const mm = (text: string) => (text.trim() ? read(text, 'mm') : null);
@@ -63,21 +85,40 @@ export const useChain = (): ChainAtHand => {
       ? { when: typed.when, placesMm: placesMm as number[], wantMinMm, wantMaxMm, runMm, pitchMm: mm(typed.pitch) }
       : null;
   const [leftMm, rightMm, spanMm] = [mm(typed.left), mm(typed.right), mm(typed.span)];
+  const isByString = typed.by === 'string';
   const marks =
-    leftMm !== null && rightMm !== null && spanMm !== null ? { leftMm, rightMm, spanMm, chainSide: typed.side } : null;
+    !isByString && leftMm !== null && rightMm !== null && spanMm !== null
+      ? { leftMm, rightMm, spanMm, chainSide: typed.side }
+      : null;
+  const gaps = GAPS.map(([key]) => mm(typed[key]));
+  const wheelbaseMm = mm(typed.wheelbase);
+  const string =
+    isByString && !gaps.includes(null) && wheelbaseMm !== null && spanMm !== null
+      ? {
+          gapsMm: Object.fromEntries(GAPS.map(([key], i) => [key, gaps[i]])) as unknown as Gaps,
+          wheelbaseMm,
+          spanMm,
+          chainSide: typed.side,
+        }
+      : null;
   const chain = slack && chainOf(slack);
-  const align = marks && alignOf(state, marks, slack);
+  const align = marks ? alignOf(state, marks, slack) : string && stringOf(state, string, slack);
   const writings = (): { write: Writing[] } | { problem: string } => {
     if (placesMm.includes(null)) return { problem: 'Slack: a number for each place, with a space between them.' };
     if (placesMm.length > 0 && !slack)
       return { problem: 'The manual’s least and most slack and the run between the sprockets go with it.' };
-    if ((leftMm === null) !== (rightMm === null)) return { problem: 'The marks: both of them, or neither.' };
-    if (!slack && !marks) return { problem: 'Nothing is measured yet: the slack, or both marks.' };
+    if (isByString && !string && gaps.some((g) => g !== null))
+      return { problem: 'The string: all four gaps, the wheelbase and the distance of the adjusters.' };
+    if (!isByString && (leftMm === null) !== (rightMm === null))
+      return { problem: 'The marks: both of them, or neither.' };
+    if (!slack && !marks && !string)
+      return { problem: 'Nothing is measured yet: the slack, or whether it is straight.' };
     for (const found of [chain, align]) if (found && !found.ok) return { problem: found.problem.message };
     return {
       write: [
         ...(slack ? [{ kind: 'slack' as const, data: slack }] : []),
         ...(marks ? [{ kind: 'marks' as const, data: marks }] : []),
+        ...(string ? [{ kind: 'string' as const, data: string }] : []),
       ],
     };
   };

@@ -1,6 +1,6 @@
 import { useUnits } from '../../parts/quantity';
 import { useApp } from '../../store';
-import { paceOf } from '../../store/prefs-slice';
+import { paceOf } from '../../store/shop-slice';
 import type { BatchRow } from '../BatchList';
 import { useTappedOut, type TappedOut } from '../use-tapped-out';
 import type { TorqueWalk } from './use-torque-walk';
@@ -17,7 +17,7 @@ export interface TorqueBatch extends TappedOut {
 /** The open fasteners that have one way to be right, at the pace by station; null at the other, or where they are few. */
 export const useTorqueBatch = (walk: TorqueWalk): TorqueBatch | null => {
   const { say } = useUnits();
-  const pace = useApp((s) => paceOf(s.prefs));
+  const pace = useApp(paceOf);
   const { left, toggle } = useTappedOut();
   const kept = walk.sure.filter(({ fastener }) => !left.has(fastener.name));
   if (pace !== 'by station' || kept.length < 2) return null;

@@ -8,6 +8,7 @@ import {
   type Lubricant,
   type TorqueChoice,
   type TorqueTurn,
+  type TorqueWrench,
 } from '../../../core/torque';
 import type { Fastener } from '../../../core/wheels';
 import type { Working } from '../../../core/working';
@@ -26,6 +27,14 @@ export interface WalkRow {
   choice: Working<TorqueChoice> | null;
 }
 
+/** On the threads, null where the manual means what is there; and a head in line with the handle, null without one. */
+export interface TorqueAid {
+  thread: Lubricant | null;
+  extensionMm: number | null;
+}
+
+const NO_AID: TorqueAid = { thread: null, extensionMm: null };
+
 /** The fasteners of this wheel, one after the other, then once round again. */
 export interface TorqueWalk {
   rows: readonly WalkRow[];
@@ -35,9 +44,12 @@ export interface TorqueWalk {
   sure: readonly WalkRow[];
   /** All are tightened, and those with a torque were not gone over again yet. */
   isSecondRound: boolean;
-  /** On the threads of the next one; null where the manual means what is there. */
-  thread: Lubricant | null;
-  setThread(thread: Lubricant | null): void;
+  /** What is beside the plain wrench at the next one; gone once it is written. */
+  aid: TorqueAid;
+  setAid(aid: Partial<TorqueAid>): void;
+  /** A wrench that is not the shop's, while this station is worked. */
+  borrowed: TorqueWrench | null;
+  borrow(wrench: TorqueWrench | null): void;
   /** Writes how a fastener was tightened. */
   keep(fastener: Fastener, how: Tightened, wrench: string | null): Promise<boolean>;
   /** The wrench clicked: it is written where it is this fastener's torque, else said. */
@@ -55,21 +67,26 @@ export const useTorqueWalk = (): TorqueWalk => {
   const { state, shop, write } = useJob();
   const dispatch = useDo();
   const { tell } = useUnits();
-  const [thread, setThread] = useState<Lubricant | null>(null);
-  const wrenches = shop.wrenches.map(({ name, minNm, maxNm, leverMm }) => ({
+  const [aid, setAid] = useState<TorqueAid>(NO_AID);
+  const [borrowed, borrow] = useState<TorqueWrench | null>(null);
+  const ours = shop.wrenches.map(({ name, minNm, maxNm, leverMm }) => ({
     name,
     minNm,
     maxNm,
     ...(leverMm !== null ? { leverMm } : {}),
   }));
+  const wrenches = borrowed ? [borrowed, ...ours] : ours;
   const fasteners = fastenersOf(state);
   const isOpen = ({ name }: Fastener) => !state.torqued[name];
+  const atHand = fasteners.find(isOpen);
+  const extension = aid.extensionMm === null ? {} : { extensionMm: aid.extensionMm };
+  const used = { ...(aid.thread === null ? {} : { thread: aid.thread }), ...extension };
   const { turns } = torqueSequence.run({
     fasteners: fasteners.map((f) => ({
       name: f.name,
       torqueNm: f.torqueNm,
       renews: f.renews,
-      ...(thread !== null && f === fasteners.find(isOpen) ? { thread } : {}),
+      ...(f === atHand ? used : {}),
     })),
     wrenches,
   }).result;
@@ -77,7 +94,10 @@ export const useTorqueWalk = (): TorqueWalk => {
   const rows = fasteners.map((fastener, i): WalkRow => ({
     fastener,
     turn: turns[i]!,
-    choice: fastener.torqueNm === null ? null : torqueWrench.run({ torqueNm: fastener.torqueNm, wrenches }),
+    choice:
+      fastener.torqueNm === null
+        ? null
+        : torqueWrench.run({ torqueNm: fastener.torqueNm, wrenches, ...(fastener === atHand ? extension : {}) }),
   }));
   const next = rows.find(({ fastener }) => isOpen(fastener));
   const again = rows.filter(({ fastener }) => fastener.torqueNm !== null && !state.secondRound.includes(fastener.name));
@@ -86,20 +106,23 @@ export const useTorqueWalk = (): TorqueWalk => {
     how,
     torqueNm: fastener.torqueNm,
     wrench,
-    thread: fastener.torqueNm !== null && fastener === next?.fastener ? thread : null,
+    ...(fastener.torqueNm !== null && fastener === atHand ? aid : NO_AID),
   });
   const keep = async (fastener: Fastener, how: Tightened, wrench: string | null) => {
     const isKept = await write([{ kind: 'torqued', data: entry(fastener, how, wrench) }]);
-    if (isKept) setThread(null);
+    if (isKept) setAid(NO_AID);
     return isKept;
   };
   const click = (fastener: Fastener, { value, device }: DeviceLine) => {
-    const { within, reason } = torqueCheck.run({ wantedNm: fastener.torqueNm!, reachedNm: value }).result;
+    // The click is at the wrench; with a head in line there is more at the fastener.
+    const settingNm = fastener === atHand ? next?.choice?.result.settingNm : null;
+    const reachedNm = value * (settingNm ? fastener.torqueNm! / settingNm : 1);
+    const { within, reason } = torqueCheck.run({ wantedNm: fastener.torqueNm!, reachedNm }).result;
     // A click at another torque is no torque of this fastener: it is said, and nothing is ticked.
     if (!within) return void dispatch(announce({ text: tell(reason), tone: 'stop' }));
-    const data = { ...entry(fastener, 'torqued', device), torqueNm: value, device };
+    const data = { ...entry(fastener, 'torqued', device), torqueNm: reachedNm, device };
     void write([{ kind: 'torqued', data }], tell(reason));
-    setThread(null);
+    setAid(NO_AID);
   };
   const wrenchOf = ({ choice }: WalkRow) => choice?.result.wrench?.name ?? null;
   // Without a wrench for it only the fitter can say how it was tightened.
@@ -113,7 +136,7 @@ export const useTorqueWalk = (): TorqueWalk => {
       those.length > 1 ? 'Tightened as shown.' : undefined,
     );
   const keepNext = async () => {
-    if (next && sure.includes(next) && (await keepAll([next]))) setThread(null);
+    if (next && sure.includes(next) && (await keepAll([next]))) setAid(NO_AID);
   };
   const keepRound = (stepId: string) =>
     write(
@@ -127,5 +150,19 @@ export const useTorqueWalk = (): TorqueWalk => {
       'Gone over once more.',
     );
   const isSecondRound = !next && again.length > 0;
-  return { rows, next, sure, isSecondRound, thread, setThread, keep, click, keepNext, keepAll, keepRound };
+  return {
+    rows,
+    next,
+    sure,
+    isSecondRound,
+    aid,
+    setAid: (part) => setAid((a) => ({ ...a, ...part })),
+    borrowed,
+    borrow,
+    keep,
+    click,
+    keepNext,
+    keepAll,
+    keepRound,
+  };
 };

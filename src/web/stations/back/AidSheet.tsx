@@ -1,0 +1,74 @@
+import { Dialog } from 'radix-ui';
+import { useState } from 'react';
+import { Button } from '../../parts/Button';
+import { QuantityField } from '../../parts/fields';
+import { useUnits } from '../../parts/quantity';
+import { Sheet } from '../../parts/Sheet';
+import { SheetFoot } from '../../parts/SheetFoot';
+import type { TorqueWalk } from './use-torque-walk';
+
+const MOST_NM = 1000;
+
+/** A head in line with the handle, or a wrench that is not the shop's: for the fastener at hand, with its new setting. */
+export const AidSheet = ({ walk }: { walk: TorqueWalk }) => {
+  const { read, write, say } = useUnits();
+  const [isOpen, setIsOpen] = useState(false);
+  const [problem, setProblem] = useState<string | null>(null);
+  const { aid, borrowed } = walk;
+  const [head, setHead] = useState(aid.extensionMm === null ? '' : write(aid.extensionMm, 'mm', 0));
+  const [least, setLeast] = useState(borrowed ? write(borrowed.minNm, 'Nm', 0) : '');
+  const [most, setMost] = useState(borrowed ? write(borrowed.maxNm, 'Nm', 0) : '');
+  const [lever, setLever] = useState(borrowed?.leverMm === undefined ? '' : write(borrowed.leverMm, 'mm', 0));
+  const keep = () => {
+    const extensionMm = head.trim() ? read(head, 'mm') : null;
+    if (head.trim() && (extensionMm === null || extensionMm <= 0 || extensionMm > 1000))
+      return setProblem(`Head in line: a length up to ${say(1000, 'mm')}, or nothing.`);
+    const isBorrowed = least.trim() !== '' || most.trim() !== '';
+    const [minNm, maxNm] = [read(least, 'Nm'), read(most, 'Nm')];
+    const leverMm = lever.trim() ? read(lever, 'mm') : null;
+    if (isBorrowed && (minNm === null || maxNm === null || minNm < 0.1 || maxNm > MOST_NM || minNm >= maxNm))
+      return setProblem('Borrowed wrench: its lowest setting, and its highest above it.');
+    if (lever.trim() && (leverMm === null || leverMm < 50 || leverMm > 2000))
+      return setProblem(`Its lever: from ${say(50, 'mm')} to ${say(2000, 'mm')}.`);
+    setProblem(null);
+    walk.setAid({ extensionMm });
+    walk.borrow(
+      isBorrowed
+        ? {
+            name: `borrowed wrench, ${say(minNm!, 'Nm')} to ${say(maxNm!, 'Nm')}`,
+            minNm: minNm!,
+            maxNm: maxNm!,
+            ...(leverMm === null ? {} : { leverMm }),
+          }
+        : null,
+    );
+    setIsOpen(false);
+  };
+  return (
+    <Dialog.Root open={isOpen} onOpenChange={setIsOpen}>
+      <Dialog.Trigger asChild>
+        <Button small>Head or other wrench</Button>
+      </Dialog.Trigger>
+      <Sheet title="A head in line, or another wrench" closes="Close the wrench" footed>
+        <QuantityField
+          label="Head in line with the handle"
+          unit="mm"
+          value={head}
+          onChange={setHead}
+          hint="from the drive to the fastener; one at a right angle changes nothing"
+        />
+        <p className="mt-3 font-semibold">A borrowed wrench, for this wheel</p>
+        <div className="grid gap-3 sm:grid-cols-3">
+          <QuantityField label="Lowest setting" unit="Nm" value={least} onChange={setLeast} />
+          <QuantityField label="Highest setting" unit="Nm" value={most} onChange={setMost} />
+          <QuantityField label="Drive to grip" unit="mm" value={lever} onChange={setLever} />
+        </div>
+        <p className="mt-2 text-[16px] text-ink2">
+          With a head in line the setting is torque × lever / (lever + head). Nobody here knows when a borrowed wrench
+          was last checked.
+        </p>
+        <SheetFoot keeps="Use it" onKeep={keep} problem={problem} />
+      </Sheet>
+    </Dialog.Root>
+  );
+};

@@ -1,0 +1,48 @@
+import { useState } from 'react';
+import { useJob } from '../../parts/job-context';
+import { useUnits } from '../../parts/quantity';
+
+/** What is typed of a spring scale at the tread. */
+interface Typed {
+  pull: string;
+  free: string;
+  radius: string;
+}
+
+/** The pulls as they are typed; each null where nothing is. */
+export interface Pull {
+  typed: Typed;
+  put(part: Partial<Typed>): void;
+  values: { pullN: number | null; freePullN: number | null; radiusMm: number | null };
+  /** What is missing or no number, as a sentence; null where it fits. */
+  problem: string | null;
+}
+
+/** The pull at the tread that keeps the wheel turning, begun with what was written before. */
+export const usePull = (): Pull => {
+  const { brake } = useJob().state;
+  const { read, write } = useUnits();
+  const [typed, setTyped] = useState<Typed>({
+    pull: brake?.pullN == null ? '' : write(brake.pullN, 'N'),
+    free: brake?.freePullN == null ? '' : write(brake.freePullN, 'N'),
+    radius: brake?.radiusMm == null ? '' : write(brake.radiusMm, 'mm', 0),
+  });
+  const pullN = typed.pull.trim() ? read(typed.pull, 'N') : null;
+  const freePullN = typed.free.trim() ? read(typed.free, 'N') : null;
+  const radiusMm = typed.radius.trim() ? read(typed.radius, 'mm') : null;
+  const isNoNumber =
+    (typed.pull.trim() !== '' && pullN === null) ||
+    (typed.free.trim() !== '' && freePullN === null) ||
+    (typed.radius.trim() !== '' && radiusMm === null);
+  const problem = isNoNumber
+    ? 'The spring scale: numbers, such as 4 or 2.5.'
+    : (pullN !== null || freePullN !== null) && (pullN === null || radiusMm === null)
+      ? 'The spring scale: the pull that turns it, and how far from the axle it pulls.'
+      : null;
+  return {
+    typed,
+    put: (part) => setTyped((t) => ({ ...t, ...part })),
+    values: { pullN, freePullN, radiusMm },
+    problem,
+  };
+};

@@ -1,0 +1,87 @@
+import { expect, expectAccessible, openAs, test, untilNow } from './shop';
+
+test('what no wrench of the shop covers: a borrowed one, and a head in line with its setting', async ({
+  page,
+  shop,
+}) => {
+  page.setDefaultTimeout(20_000);
+  await openAs(page, shop, '/jobs/demo-job-21/wheel-back');
+  await untilNow(page, 'Next: rear axle nut.');
+  await page.keyboard.press('n');
+  await expect(page.getByRole('heading', { name: 'Next: caliper bolts.' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Torqued' })).toBeDisabled();
+
+  await page.getByRole('button', { name: 'Head or other wrench' }).click();
+  const sheet = page.getByRole('dialog', { name: 'A head in line, or another wrench' });
+  await sheet.getByRole('textbox', { name: 'Lowest setting' }).fill('40');
+  await sheet.getByRole('textbox', { name: 'Highest setting' }).fill('10');
+  await sheet.getByRole('button', { name: 'Use it' }).click();
+  await expect(sheet.getByText('Borrowed wrench: its lowest setting, and its highest above it.')).toBeVisible();
+  await sheet.getByRole('textbox', { name: 'Lowest setting' }).fill('10');
+  await sheet.getByRole('textbox', { name: 'Highest setting' }).fill('60');
+  await sheet.getByRole('textbox', { name: 'Drive to grip' }).fill('300');
+  await sheet.getByRole('textbox', { name: 'Head in line with the handle' }).fill('100');
+  await expectAccessible(page);
+  await sheet.getByRole('button', { name: 'Use it' }).click();
+  await expect(sheet).toBeHidden();
+
+  // 25 N·m with a head of 100 mm on a lever of 300 mm: 25 × 300 / 400 = 18.75 on the wrench.
+  await expect(page.getByText('on the borrowed wrench, 10 N·m to 60 N·m', { exact: false })).toBeVisible();
+  await expect(page.getByText('18.8')).toBeVisible();
+  await page.getByRole('button', { name: 'Torqued' }).click();
+  await expect(page.getByRole('heading', { name: 'Next: chain adjuster locknuts.' })).toBeVisible();
+  await page.goto(`${shop.url}/jobs/demo-job-21/log`);
+  await expect(
+    page.getByText('caliper bolts: torqued 25 N·m, borrowed wrench, 10 N·m to 60 N·m, 100 mm head in line'),
+  ).toBeVisible();
+});
+
+test('straight by a string along both wheels: judged as it is typed, and it does the step with the slack', async ({
+  page,
+  shop,
+}) => {
+  page.setDefaultTimeout(20_000);
+  await openAs(page, shop, '/jobs/demo-job-21/wheel-back');
+  await untilNow(page, 'Pull the wheel against its stops. Check alignment and slack.');
+  await page.keyboard.press('r');
+  const sheet = page.getByRole('dialog');
+  await sheet.getByLabel('Straight by').selectOption('a string along both wheels');
+  await sheet.getByRole('textbox', { name: 'Left gap, in front' }).fill('20');
+  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await expect(sheet.getByText('The string: all four gaps, the wheelbase', { exact: false })).toBeVisible();
+  const gaps = { 'Left gap, behind': '20', 'Right gap, in front': '2', 'Right gap, behind': '2', Wheelbase: '1420' };
+  for (const [name, mm] of Object.entries({ ...gaps, 'Between the adjusters': '240' }))
+    await sheet.getByRole('textbox', { name, exact: false }).first().fill(mm);
+  // (20 − 2) / 2 = 9 mm aside at 1,420 mm is 9 × 240 / 1420 = 1.5 mm between the adjusters.
+  await expect(sheet.getByText(/end is further back by 1\.5 mm/)).toBeVisible();
+  await sheet.getByLabel('When').selectOption('after adjusting');
+  await sheet.getByLabel(/^Slack at the tightest/).fill('52 55');
+  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await expect(sheet).toBeHidden();
+  await expect(page.getByRole('heading', { name: 'Next: rear axle nut.' })).toBeVisible();
+  await expect(page.getByRole('list', { name: 'Measured' }).getByRole('button', { name: /^string/ })).toBeVisible();
+});
+
+test('the pull at the tread says what the brake takes', async ({ page, shop }) => {
+  page.setDefaultTimeout(20_000);
+  await openAs(page, shop, '/jobs/demo-job-22/wheel-back');
+  await untilNow(page, 'Pump the brake until it is firm.');
+  await page.keyboard.press('r');
+  const sheet = page.getByRole('dialog');
+  await sheet.getByLabel('Lever or pedal').selectOption('firm');
+  await sheet.getByText('By a spring scale at the tread').click();
+  await sheet.getByRole('textbox', { name: 'Pull that turns it' }).fill('10');
+  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await expect(
+    sheet.getByText('The spring scale: the pull that turns it, and how far', { exact: false }),
+  ).toBeVisible();
+  await sheet.getByRole('textbox', { name: 'From axle to tread' }).fill('300');
+  await sheet.getByRole('textbox', { name: 'With the pads apart' }).fill('4');
+  // 10 N at 0.3 m is 3.0 N·m; 4 N of it is 1.2, so the brake takes 1.8.
+  await expect(
+    sheet.getByText('It takes 3.0 N·m to turn, 1.8 N·m of it for the brake', { exact: false }),
+  ).toBeVisible();
+  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await expect(sheet).toBeHidden();
+  await expect(page.getByRole('heading', { name: 'The wheel is back.' })).toBeVisible();
+});
