@@ -89,7 +89,7 @@ export const createApp = (
   app.use('/api', dayRoutes(visits, shop, work));
   app.use('/api', knowsRoutes(jobs.knows));
   app.use('/api', partsRoutes(jobs.parts));
-  app.use('/api', recheckRoutes(jobs, lookAgain(db, jobs, shop.records), shop.name));
+  app.use('/api', recheckRoutes(jobs, lookAgain(db, jobs, shop.records), shop.name, work));
   app.use('/api', shopRoutes(shop, rules, jobs));
   app.use('/api', recordRoutes(shop.records, jobs, work));
   app.use('/api', balanceRoutes(jobs, practiceStore(db), work));

@@ -5,8 +5,6 @@ import type { UnitPreferences } from '../../core/units';
 import type { JobQuery, JobStore } from '../db/job-store';
 import type { ShopStore } from '../db/shop-store';
 import type { VisitStore } from '../db/visit-store';
-import { logCsv } from '../export/log-csv';
-import { recheckCalendar } from '../export/recheck-calendar';
 import type { WorkPool } from '../work';
 import { appendBody, checkQuery, goneOf, jobQuery, recordId, unitQuery, who, type Append } from './input';
 
@@ -41,17 +39,16 @@ export const jobRoutes = (jobs: JobStore, shop: ShopStore, visits: VisitStore, w
     res.status(201).json({ entries: written, seq: written.at(-1)!.seq });
   });
 
-  router.get('/:id/log.csv', (req, res) => {
+  router.get('/:id/log.csv', async (req, res) => {
     const job = jobs.find(req.params.id);
-    res
-      .type('text/csv')
-      .attachment(`job-${job.number}-log.csv`)
-      .send(logCsv(jobs.entriesOf(job.id)));
+    const csv = await work.run('log-csv', { log: jobs.entriesOf(job.id) }, goneOf(res));
+    res.type('text/csv').attachment(`job-${job.number}-log.csv`).send(csv);
   });
 
-  router.get('/:id/rechecks.ics', (req, res) => {
+  router.get('/:id/rechecks.ics', async (req, res) => {
     const job = jobs.find(req.params.id);
-    const calendar = recheckCalendar(job, jobs.entriesOf(job.id), new Date());
+    const asked = { job, log: jobs.entriesOf(job.id), now: new Date() };
+    const calendar = await work.run('job-calendar', asked, goneOf(res));
     res.type('text/calendar').attachment(`job-${job.number}-rechecks.ics`).send(calendar);
   });
 

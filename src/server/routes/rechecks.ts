@@ -5,8 +5,8 @@ import { localDayOf } from '../../core/units';
 import type { JobStore } from '../db/job-store';
 import type { Looked } from '../db/look-again';
 import type { RecheckQuery } from '../db/recheck-store';
-import { allRechecks } from '../export/recheck-calendar';
-import { checkQuery, recheckQuery, recordId, who } from './input';
+import type { WorkPool } from '../work';
+import { checkQuery, goneOf, recheckQuery, recordId, who } from './input';
 
 const lookedBody = Joi.object({
   id: recordId,
@@ -23,6 +23,7 @@ export const recheckRoutes = (
   jobs: JobStore,
   look: (id: string, looked: Looked) => unknown,
   shopName: () => string,
+  work: WorkPool,
 ): Router => {
   const router = Router();
   const today = () => localDayOf(new Date());
@@ -30,9 +31,10 @@ export const recheckRoutes = (
     '/rechecks',
     (req, res) => void res.json(jobs.rechecks.list(checkQuery<RecheckQuery>(recheckQuery, req.query), today())),
   );
-  router.get('/rechecks.ics', (_req, res) => {
+  router.get('/rechecks.ics', async (_req, res) => {
     const { rechecks } = jobs.rechecks.list({ state: 'open', search: '', limit: MOST_EVENTS }, today());
-    res.type('text/calendar').send(allRechecks(rechecks, shopName()));
+    const asked = { rows: rechecks, shopName: shopName() };
+    res.type('text/calendar').send(await work.run('shop-calendar', asked, goneOf(res)));
   });
   router.get('/rechecks/:id', (req, res) => {
     res.json({ recheck: jobs.rechecks.find(check<string>(recordId, req.params.id)) });

@@ -4,6 +4,8 @@ import type { Working } from '../../core/working';
 import type { CardInput } from '../export/job-card';
 import type { RiderInput } from '../export/rider-pdf';
 import { planCsv, type CsvInput } from '../export/records-csv';
+import type { Entry, JobSummary } from '../../core/job';
+import type { RecheckRow } from '../../core/recheck';
 import type { ImportPlan } from '../../core/shop';
 import type { CatalogRow } from './catalog';
 
@@ -13,6 +15,9 @@ interface TaskInput {
   'card-pdf': CardInput;
   'rider-pdf': RiderInput;
   'plan-csv': CsvInput;
+  'log-csv': { log: readonly Entry[] };
+  'job-calendar': { job: JobSummary; log: readonly Entry[]; now: Date };
+  'shop-calendar': { rows: readonly RecheckRow[]; shopName: string };
   catalog: Record<string, never>;
 }
 
@@ -21,6 +26,9 @@ interface TaskResult {
   'card-pdf': Uint8Array;
   'rider-pdf': Uint8Array;
   'plan-csv': ImportPlan;
+  'log-csv': string;
+  'job-calendar': string;
+  'shop-calendar': string;
   catalog: CatalogRow[];
 }
 
@@ -38,6 +46,11 @@ const TASKS: { [T in TaskName]: (input: TaskInput[T]) => TaskResult[T] | Promise
   'card-pdf': async (input) => (await import('../export/job-card')).jobCardPdf(input),
   'rider-pdf': async (input) => (await import('../export/rider-pdf')).riderPdf(input),
   'plan-csv': planCsv,
+  'log-csv': async ({ log }) => (await import('../export/log-csv')).logCsv(log),
+  'job-calendar': async ({ job, log, now }) =>
+    (await import('../export/recheck-calendar')).recheckCalendar(job, log, now),
+  'shop-calendar': async ({ rows, shopName }) =>
+    (await import('../export/recheck-calendar')).allRechecks(rows, shopName),
   catalog: async () => (await import('./catalog')).catalog(),
 };
 

@@ -21,6 +21,9 @@ const LIMITS: Record<TaskName, { ms: number; instead: string }> = {
   'card-pdf': { ms: 15_000, instead: 'a job with a shorter log' },
   'rider-pdf': { ms: 15_000, instead: 'a visit with fewer photographs' },
   'plan-csv': { ms: 20_000, instead: 'fewer rows at a time' },
+  'log-csv': { ms: 15_000, instead: 'a job with a shorter log' },
+  'job-calendar': { ms: 15_000, instead: 'a job with a shorter log' },
+  'shop-calendar': { ms: 15_000, instead: 'to ask again when the machine is less busy' },
   catalog: { ms: 20_000, instead: 'to ask again when the machine is less busy' },
 };
 /** Tasks that wait at most; whoever comes after them is asked to try again. */
