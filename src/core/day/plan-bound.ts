@@ -1,6 +1,6 @@
 import { lateTogether, machineBound, type Load } from './machine-bound';
 import { onlyOneLate, type Promised } from './one-late';
-import { onBench, type PlanCost, type PlanProblem } from './plan-problem';
+import { compareCosts, onBench, type PlanCost, type PlanProblem, type PlanWheel } from './plan-problem';
 import type { PlanState } from './plan-state';
 
 /** When so much work is done where everybody works on one thing at once; `free` in ascending order. */
@@ -66,100 +66,135 @@ const lateOfOne = (scarce: readonly Scarce[], lateAlone: ReadonlyMap<number, num
   return Math.min(...who.map((v) => late.get(v)!));
 };
 
-/**
- * No plan that goes on from here costs less: each wheel by itself, and all of them where only hands are scarce (one pair
- * of hands as fast as all people together does everything at least as soon).
- */
-export const boundOf = ({ wheels, visits }: PlanProblem, state: PlanState): PlanCost => {
-  const free = [...state.free].sort((a, b) => a - b);
-  const works = new Array<number>(visits.length).fill(0);
-  const ends = [...state.visitDone];
-  const isOpen = new Array<boolean>(visits.length).fill(false);
-  const workOfWheels: number[] = [];
-  let doneAlone = 0;
-  const atStand: Load[] = [];
-  const atBench: Load[] = [];
-  for (let w = 0; w < wheels.length; w++) {
-    const { blocks, visit } = wheels[w]!;
-    if (state.next[w] === blocks.length) continue;
-    let at = Math.max(state.ready[w]!, free[0]!);
-    let work = 0;
-    const stand: Load = { visit, from: 0, minutes: 0, after: 0 };
-    const bench: Load = { visit, from: 0, minutes: 0, after: 0 };
-    for (let b = state.next[w]!; b < blocks.length; b++) {
-      const block = blocks[b]!;
-      const { minutes, standMinutes, notBeforeMin, fixed } = block;
-      const start = Math.max(at, notBeforeMin, fixed?.startMin ?? 0);
-      at = start + minutes;
-      work += minutes;
-      // Work that follows is counted without what it waits for.
-      if (standMinutes > 0) Object.assign(stand, { from: at - standMinutes, minutes: standMinutes, after: 0 });
-      else stand.after += minutes;
-      if (!onBench(block)) bench.after += minutes;
-      else {
-        if (bench.minutes === 0) bench.from = start;
-        bench.minutes += minutes;
-      }
+/** What is left of a day: by wheel, and by visit. */
+interface Left {
+  /** Of each wheel that is not finished. */
+  works: number[];
+  /** The sum of their ends where each is worked by itself. */
+  doneAlone: number;
+  atStand: Load[];
+  atBench: Load[];
+  /** Work of each visit, and its end where each wheel is worked by itself; those that are over have none left. */
+  visits: { work: number; end: number; isOpen: boolean }[];
+}
+
+/** What a wheel has left from its next block on, at `at` the earliest. */
+const leftOfWheel = ({ blocks, visit }: PlanWheel, from: number, at: number) => {
+  let end = at;
+  let work = 0;
+  const stand: Load = { visit, from: 0, minutes: 0, after: 0 };
+  const bench: Load = { visit, from: 0, minutes: 0, after: 0 };
+  for (const block of blocks.slice(from)) {
+    const { minutes, standMinutes, notBeforeMin, fixed } = block;
+    const start = Math.max(end, notBeforeMin, fixed?.startMin ?? 0);
+    end = start + minutes;
+    work += minutes;
+    // Work that follows is counted without what it waits for.
+    if (standMinutes > 0) Object.assign(stand, { from: end - standMinutes, minutes: standMinutes, after: 0 });
+    else stand.after += minutes;
+    if (!onBench(block)) bench.after += minutes;
+    else {
+      if (bench.minutes === 0) bench.from = start;
+      bench.minutes += minutes;
     }
-    // A wheel that needs it no more ends as it does alone.
-    atStand.push(stand.minutes > 0 ? stand : { visit, from: at, minutes: 0, after: 0 });
-    atBench.push(bench.minutes > 0 ? bench : { visit, from: at, minutes: 0, after: 0 });
-    isOpen[visit] = true;
-    ends[visit] = Math.max(ends[visit]!, at);
-    works[visit]! += work;
-    doneAlone += at;
-    workOfWheels.push(work);
   }
-  let [broken, lateMin] = [0, 0];
-  const promised: (Promised & { visit: number })[] = [];
-  const lateAlone = new Map<number, number>();
-  for (let v = 0; v < visits.length; v++) {
-    const { dueMin } = visits[v]!;
-    if (!isOpen[v] || dueMin === null) continue;
-    promised.push({ visit: v, work: works[v]!, dueMin });
-    if (ends[v]! <= dueMin) continue;
-    broken++;
-    lateMin += ends[v]! - dueMin;
-    lateAlone.set(v, ends[v]! - dueMin);
+  // Where it needs it no more it ends as it does alone.
+  const alone: Load = { visit, from: end, minutes: 0, after: 0 };
+  return { end, work, stand: stand.minutes > 0 ? stand : alone, bench: bench.minutes > 0 ? bench : alone };
+};
+
+const leftOf = ({ wheels, visits }: PlanProblem, state: PlanState, firstFree: number): Left => {
+  const left: Left = {
+    works: [],
+    doneAlone: 0,
+    atStand: [],
+    atBench: [],
+    visits: visits.map((_, v) => ({ work: 0, end: state.visitDone[v]!, isOpen: false })),
+  };
+  for (let w = 0; w < wheels.length; w++) {
+    const wheel = wheels[w]!;
+    if (state.next[w] === wheel.blocks.length) continue;
+    const { end, work, stand, bench } = leftOfWheel(wheel, state.next[w]!, Math.max(state.ready[w]!, firstFree));
+    const visit = left.visits[wheel.visit]!;
+    visit.isOpen = true;
+    visit.end = Math.max(visit.end, end);
+    visit.work += work;
+    left.doneAlone += end;
+    left.works.push(work);
+    left.atStand.push(stand);
+    left.atBench.push(bench);
   }
-  promised.sort((a, b) => a.dueMin - b.dueMin);
+  return left;
+};
+
+/** The least lateness of promises that only hands are scarce for: the latest one, and all of them together. */
+const lateByHands = ({ promised, doneAt }: Scarce): number => {
   let total = 0;
   let latest = 0;
   for (const { work, dueMin } of promised) {
     total += work;
-    latest = Math.max(latest, Math.ceil(doneBy(free, total)) - dueMin);
+    latest = Math.max(latest, Math.ceil(doneAt(total)) - dueMin);
   }
   // The first k promises take all hands for no less than the k least works.
   let least = 0;
   const soonest = promised
     .map((p) => p.work)
     .sort((a, b) => a - b)
-    .map((work) => Math.ceil(doneBy(free, (least += work))));
-  latest = Math.max(
+    .map((work) => Math.ceil(doneAt((least += work))));
+  return Math.max(
     latest,
     lateTogether(
       soonest,
       promised.map((p) => p.dueMin),
     ),
   );
-  const scarce: Scarce[] = [{ promised, doneAt: (work) => doneBy(free, work) }];
-  let doneMin = Math.max(doneAlone, doneTogether(free, workOfWheels));
-  for (const [loads, from] of [
-    [atStand, state.stand],
-    ...(state.benches.length === 1 ? [[atBench, state.benches[0]!] as const] : []),
-  ] as const) {
-    if (loads.every((l) => l.minutes === 0)) continue;
-    const found = machineBound(loads, from, visits);
-    doneMin = Math.max(doneMin, found.doneMin);
-    latest = Math.max(latest, found.lateMin);
-    scarce.push({ promised: found.promised.sort((a, b) => a.dueMin - b.dueMin), doneAt: (w) => from + w });
-  }
-  broken = Math.max(broken, latest > 0 ? 1 : 0, ...scarce.map(fewestBroken));
-  // With a second one broken it would cost more already.
-  if (broken === 1) latest = Math.max(latest, lateOfOne(scarce, lateAlone));
-  return {
-    broken: state.cost.broken + broken,
-    lateMin: state.cost.lateMin + Math.max(lateMin, latest),
-    doneMin: state.cost.doneMin + doneMin,
+};
+
+/**
+ * No plan that goes on from here costs less: each wheel by itself, all of them where only hands are scarce (one pair of
+ * hands as fast as all people together does everything at least as soon), and all of them where only the stand or the
+ * one bench is. It may stop looking at what costs `enough`.
+ */
+export const boundOf = (problem: PlanProblem, state: PlanState, enough: PlanCost | null = null): PlanCost => {
+  const { visits } = problem;
+  const free = [...state.free].sort((a, b) => a - b);
+  const left = leftOf(problem, state, free[0]!);
+  const promised = left.visits
+    .flatMap(({ work, end, isOpen }, visit) => {
+      const { dueMin } = visits[visit]!;
+      return isOpen && dueMin !== null ? [{ visit, work, dueMin, lateAlone: Math.max(0, end - dueMin) }] : [];
+    })
+    .sort((a, b) => a.dueMin - b.dueMin);
+  const late = promised.filter((p) => p.lateAlone > 0);
+  const hands: Scarce = { promised, doneAt: (work) => doneBy(free, work) };
+  const found = {
+    broken: Math.max(late.length, fewestBroken(hands)),
+    lateMin: Math.max(
+      late.reduce((sum, p) => sum + p.lateAlone, 0),
+      lateByHands(hands),
+    ),
+    doneMin: Math.max(left.doneAlone, doneTogether(free, left.works)),
   };
+  const withCost = (): PlanCost => ({
+    broken: state.cost.broken + found.broken,
+    lateMin: state.cost.lateMin + found.lateMin,
+    doneMin: state.cost.doneMin + found.doneMin,
+  });
+  // What is out of the question by hands alone needs no closer look.
+  if (enough && compareCosts(withCost(), enough) >= 0) return withCost();
+  const scarce = [hands];
+  const machines: [Load[], number][] = [[left.atStand, state.stand]];
+  if (state.benches.length === 1) machines.push([left.atBench, state.benches[0]!]);
+  for (const [loads, from] of machines) {
+    if (loads.every((l) => l.minutes === 0)) continue;
+    const { doneMin, lateMin, promised: works } = machineBound(loads, from, visits);
+    found.doneMin = Math.max(found.doneMin, doneMin);
+    found.lateMin = Math.max(found.lateMin, lateMin);
+    scarce.push({ promised: works.sort((a, b) => a.dueMin - b.dueMin), doneAt: (work) => from + work });
+  }
+  found.broken = Math.max(found.lateMin > 0 ? 1 : 0, found.broken, ...scarce.map(fewestBroken));
+  // With a second one broken it would cost more already.
+  if (found.broken === 1)
+    found.lateMin = Math.max(found.lateMin, lateOfOne(scarce, new Map(late.map((p) => [p.visit, p.lateAlone]))));
+  return withCost();
 };

@@ -98,7 +98,7 @@ const explored = (
     for (const { state } of layer)
       for (const next of following(problem, state, namesCount)) {
         looked++;
-        const bound = boundOf(problem, next);
+        const bound = boundOf(problem, next, atMost);
         if (atMost && compareCosts(bound, atMost) >= 0) continue;
         const node: Kept = { state: next, bound, times: timesOf(problem, next, namesCount) };
         const key = keyOf(next.next);
