@@ -154,6 +154,8 @@ for (const [name, path, more] of VIEWS) {
   if (press) await page.keyboard.press(press);
   // The advice is worked out beside the screen.
   await page.getByRole('heading', { name: 'Working it out' }).waitFor({ state: 'hidden' });
+  // So is the plan of the day.
+  await page.getByText('Planning the day …').waitFor({ state: 'hidden' });
   await page.waitForTimeout(400);
   await page.screenshot({ path: join(OUT, `${name}.png`) });
   await context.close();
