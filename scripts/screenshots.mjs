@@ -128,7 +128,10 @@ const someTries = async (page) => {
   await page.getByRole('button', { name: /^Put 10 g/ }).click();
 };
 
-const browser = await chromium.launch({ executablePath: browserPath(), args: ['--no-sandbox', '--disable-background-networking'] });
+const browser = await chromium.launch({
+  executablePath: browserPath(),
+  args: ['--no-sandbox', '--disable-background-networking'],
+});
 mkdirSync(OUT, { recursive: true });
 for (const [name, path, more] of VIEWS) {
   const { theme, width, height, press, pick, hose, frozen, practice, standIns } = { ...DAY, standIns: true, ...more };

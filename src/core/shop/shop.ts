@@ -168,7 +168,9 @@ export const PACES = ['step by step', 'by station'] as const;
 export type Pace = (typeof PACES)[number];
 
 /** Everything a screen needs to know of the shop, archived records included. `paces` by the name of the fitter. */
-export type Shop = { name: string; people: string[]; paces: Readonly<Record<string, Pace>> } & { [K in RecordKind]: Records[K][] };
+export type Shop = { name: string; people: string[]; paces: Readonly<Record<string, Pace>> } & {
+  [K in RecordKind]: Records[K][];
+};
 
 /** What is not archived, of every kind: what a job may use. */
 export const inUse = <S extends Pick<Shop, RecordKind>>(shop: S): S => ({

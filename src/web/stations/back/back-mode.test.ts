@@ -1,5 +1,6 @@
 import type { Step } from '../../../core/procedure';
-import { backModeOf, backWordsOf, TORQUE } from './back-mode';
+import { backModeOf, backWordsOf, together, TORQUE } from './back-mode';
+import { torqueSequence } from '../../../core/torque';
 import type { WalkRow } from './use-torque-walk';
 
 const step = (id: string) => ({ id, say: `${id}.`, why: 'because' }) as Step;
@@ -34,4 +35,15 @@ test('without figures the manual is asked for; a fastener without one is snug', 
   expect(backWordsOf(none).now).toBe('No torque values are known.');
   expect(backWordsOf({ is: 'fastener', row: lock, isSure: true }).says).toBe('Snug');
   expect(backWordsOf({ is: 'fastener', row: nut, isSure: true }).says).toBe('Torqued');
+});
+
+test('an axle nut without a figure is not written as snug together with others; a rim lock’s nut is', () => {
+  const fasteners = [
+    { name: 'rear axle nut', torqueNm: null },
+    { name: 'rim lock nut', torqueNm: null },
+    { name: 'caliper bolts', torqueNm: 25 },
+  ];
+  const { turns } = torqueSequence.run({ fasteners, wrenches: [{ name: 'click', minNm: 10, maxNm: 60 }] }).result;
+  const rows = turns.map((turn) => ({ fastener: { name: turn.name }, turn }) as WalkRow);
+  expect(together(rows).map((r) => r.fastener.name)).toEqual(['caliper bolts', 'rim lock nut']);
 });

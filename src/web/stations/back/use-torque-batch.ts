@@ -3,6 +3,7 @@ import { useApp } from '../../store';
 import { paceOf } from '../../store/shop-slice';
 import type { BatchRow } from '../BatchList';
 import { useTappedOut, type TappedOut } from '../use-tapped-out';
+import { together } from './back-mode';
 import type { TorqueWalk } from './use-torque-walk';
 
 /** The fasteners that are written as tightened all at once; those that were tapped out come one by one. */
@@ -19,9 +20,10 @@ export const useTorqueBatch = (walk: TorqueWalk): TorqueBatch | null => {
   const { say } = useUnits();
   const pace = useApp(paceOf);
   const { left, toggle } = useTappedOut();
-  const kept = walk.sure.filter(({ fastener }) => !left.has(fastener.name));
+  const all = together(walk.sure);
+  const kept = all.filter(({ fastener }) => !left.has(fastener.name));
   if (pace !== 'by station' || kept.length < 2) return null;
-  const rows = walk.sure.map(({ fastener: { name }, turn: { torqueNm, settingNm, wrench, says } }) => ({
+  const rows = all.map(({ fastener: { name }, turn: { torqueNm, settingNm, wrench, says } }) => ({
     id: name,
     say: torqueNm === null ? `${name}: snug` : `${name}: ${say(settingNm ?? torqueNm, 'Nm')} on the ${wrench}`,
     mind: says.join(' ') || null,
