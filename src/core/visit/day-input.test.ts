@@ -115,6 +115,28 @@ describe('what a plan is asked', () => {
       [null, null, null],
     ]);
   });
+  test('of two by hand that one person would do at once the sooner stays, the other is left to the plan and said', () => {
+    const both = (startA: number, startB: number, person = 'Wim') =>
+      asked(
+        [oneIn('a', { planned: [put(startA)] }), oneIn('b', { planned: [put(startB, { jobId: 'b-job', person })] })],
+        ['Ada', 'Wim'],
+      );
+    const bare = blocksLeft(leftFrom(0))[0]!.minutes;
+    const fixedOf = ({ input }: ReturnType<typeof both>) =>
+      input.visits.map((v) => v.wheels[0]!.blocks[0]!.fixed?.startMin ?? null);
+    const clash = both(40, 30);
+    expect(fixedOf(clash)).toEqual([null, 30]);
+    expect(clash.letGo).toEqual([
+      { visitId: 'a', wheel: expect.any(String), why: expect.stringMatching(/^to the bare wheel: Wim is at .* then$/) },
+    ]);
+    // One behind the other, and two people, are no clash.
+    expect(fixedOf(both(30 + bare, 30))).toEqual([30 + bare, 30]);
+    expect(fixedOf(both(30 + bare - 1, 30))).toEqual([null, 30]);
+    expect(fixedOf(both(40, 30, 'Ada'))).toEqual([40, 30]);
+    expect(both(40, 30, 'Ada').letGo).toEqual([]);
+    // Whatever was put, there is a plan.
+    expect(dayPlan.run(clash.input).result.rows.length).toBeGreaterThan(0);
+  });
   test('what can no longer begin when it was to, since the work before it is not done, is left to the plan', () => {
     const fixed = (startMin: number) =>
       asked([oneIn('a', { planned: [put(startMin, { block: 'tire' })] })]).input.visits[0]!.wheels[0]!.blocks.map(

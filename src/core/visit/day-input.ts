@@ -1,6 +1,7 @@
 import { blocksLeft, dayPlan, MOST_WHEELS, PLAN_MINUTES, type DayVisit, type StationLeft } from '../day';
 import type { RuleValues } from '../rules';
 import { POSITION_WORDS } from '../wheels';
+import { withoutClashes, type LetGo } from './day-clashes';
 import type { VisitState } from './fold-visit';
 import type { WheelNow } from './visit-summary';
 
@@ -72,32 +73,15 @@ const dayVisit = (
   };
 };
 
-/** Of what one person was to have begun already only the first stands: he does one thing now. */
-const oneAtATime = (visits: readonly DayVisit[]): DayVisit[] => {
-  const busy = new Set<string>();
-  return visits.map((visit) => ({
-    ...visit,
-    wheels: visit.wheels.map((wheel) => ({
-      ...wheel,
-      blocks: wheel.blocks.map((block) => {
-        if (!block.fixed || block.fixed.startMin > 0) return block;
-        const { person } = block.fixed;
-        if (busy.has(person)) return { ...block, fixed: null };
-        busy.add(person);
-        return block;
-      }),
-    })),
-  }));
-};
-
 /**
  * What a day’s plan is asked: the work that is left on every machine that is in, the nearest promise first; and what
- * cannot be planned, since nobody knows until when it waits or since a plan holds no more.
+ * cannot be planned, since nobody knows until when it waits or since a plan holds no more; and what was put by hand but
+ * cannot stay.
  */
 export const dayInput = (
   all: readonly InNow[],
   day: { people: string[]; benches: number; nowMs: number; rules: RuleValues },
-): { input: DayInput; leftOut: LeftOut[] } => {
+): { input: DayInput; leftOut: LeftOut[]; letGo: LetGo[] } => {
   const { people, benches, nowMs, rules } = day;
   const leftOut: LeftOut[] = [];
   const visits: DayVisit[] = [];
@@ -126,5 +110,6 @@ export const dayInput = (
     wheels += visit.wheels.length;
     visits.push(visit);
   }
-  return { input: { people, benches, visits: oneAtATime(visits) }, leftOut };
+  const clear = withoutClashes(visits);
+  return { input: { people, benches, visits: clear.visits }, leftOut, letGo: clear.letGo };
 };

@@ -12,4 +12,5 @@ export { checkVisitAppend, type JobsNow } from './check-append';
 export { dueVerdict, type DueVerdict } from './due';
 export type { MissingPart, OpenVisit, VisitSummary, WheelNow } from './visit-summary';
 export { dayInput, type InNow, type LeftOut } from './day-input';
+export type { LetGo } from './day-clashes';
 export { withChosen } from './with-chosen';

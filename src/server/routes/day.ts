@@ -16,9 +16,9 @@ export const dayRoutes = (visits: VisitStore, shop: ShopStore, work: WorkPool): 
     const { person } = checkQuery<{ person: string[] }>(planQuery, req.query);
     const people = person.length > 0 ? person : shop.people().slice(0, MOST_PEOPLE);
     const now = new Date();
-    const { input, leftOut } = visits.dayInput(people, now.getTime());
+    const { input, leftOut, letGo } = visits.dayInput(people, now.getTime());
     const working = (await work.run('working', { name: 'day-plan', input }, goneOf(res))) as Working<DayPlan>;
-    res.json({ at: now.toISOString(), people, working, leftOut });
+    res.json({ at: now.toISOString(), people, working, leftOut, letGo });
   });
   return router;
 };

@@ -57,8 +57,16 @@ const Says = ({ answer }: { answer: PlanAnswer }) => {
             <VerdictShape verdict="stop" size={20} />
             <span>
               <Link to={`/visits/${b.visitId}`}>{nameOf(b.visitId)}</Link>: done at {endOf(b.visitId)},{' '}
-              {durationText(b.lateMin * 60)}
-              late. {b.would}
+              {durationText(b.lateMin * 60)} late. {b.would}
+            </span>
+          </li>
+        ))}
+        {answer.letGo.map((l) => (
+          <li key={`${l.visitId} ${l.why}`} className="mt-1 flex items-start gap-2">
+            <VerdictShape verdict="check" size={20} />
+            <span>
+              <Link to={`/visits/${l.visitId}`}>{l.wheel}</Link>, {l.why}. What was put there by hand is left to the
+              plan.
             </span>
           </li>
         ))}

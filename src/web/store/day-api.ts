@@ -1,5 +1,5 @@
 import type { DayPlan, DayVisit } from '../../core/day';
-import type { LeftOut } from '../../core/visit';
+import type { LeftOut, LetGo } from '../../core/visit';
 import type { Working } from '../../core/working';
 import { visitsApi } from './visits-api';
 
@@ -9,6 +9,7 @@ export interface PlanAnswer {
   people: string[];
   working: Working<DayPlan, { people: string[]; benches: number; visits: DayVisit[] }>;
   leftOut: LeftOut[];
+  letGo: LetGo[];
 }
 
 const dayApi = visitsApi.injectEndpoints({
