@@ -85,7 +85,8 @@ test('a dirt rear wheel with tube and rim lock goes from intake to its job card'
   await page.keyboard.press('r');
   await sheet.getByLabel('Lever or pedal').selectOption('firm');
   await sheet.getByRole('button', { name: 'Keep it' }).click();
-  await untilNow(page, 'The wheel is back.');
+  // Firm, and it turns freely: both steps are done by it.
+  await expect(page.getByRole('heading', { name: 'The wheel is back.' })).toBeVisible();
   await page.keyboard.press('n');
 
   // Hand over: the guess is not proved, nor the cap, nor a ride; the snug nut is doubtful.

@@ -61,3 +61,36 @@ test('the day in order: a block is moved by keyboard and stays, is undone, and a
   expect(page.url()).toMatch(/person=Juna[+%20]*Birk$/);
   await expectAccessible(page);
 });
+
+test('two blocks put by hand on one person at once: the plan stands, and says which is left to it', async ({
+  page,
+  shop,
+}) => {
+  page.setDefaultTimeout(20_000);
+  const { visits } = (await (await page.request.get(`${shop.url}/api/visits`)).json()) as {
+    visits: { id: string; machineName: string; lastSeq: number }[];
+  };
+  const inMinutes = (min: number) => new Date(Date.now() + min * 60_000).toISOString();
+  for (const [machine, min] of [
+    ['Vellan Strada 700', 300],
+    ['Pimlet Hop 200', 310],
+  ] as const) {
+    const { id, lastSeq } = visits.find((v) => v.machineName === machine)!;
+    const data = { jobId: id, block: 'back', person: 'Osk Tarrow', startAt: inMinutes(min) };
+    const entries = [{ id: `${id}-by-hand`, who: 'Juna Birk', kind: 'planned', data }];
+    const answer = await page.request.post(`${shop.url}/api/visits/${id}/entries`, {
+      data: { expectedSeq: lastSeq, entries },
+    });
+    expect(answer.status()).toBe(201);
+  }
+  await openAs(page, shop, '/plan');
+  const says = page.getByRole('region', { name: 'What the plan comes to' });
+  await expect(
+    says.getByText(/Pimlet Hop 200, rear, back on, handed over: Osk Tarrow is at Vellan Strada 700/),
+  ).toBeVisible();
+  await expect(says.getByText('What was put there by hand is left to the plan.', { exact: false })).toHaveCount(1);
+  await expect(
+    page.getByRole('button', { name: /^Vellan Strada 700, rear, back on, handed over, Osk Tarrow.*put by hand$/ }),
+  ).toBeVisible();
+  await expectAccessible(page);
+});

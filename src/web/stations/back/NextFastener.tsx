@@ -64,7 +64,7 @@ export const NextWays = ({ row: { fastener, choice }, walk }: { row: WalkRow; wa
           onTake={(line) => walk.click(fastener, line)}
         />
       )}
-      {fastener.torqueNm !== null && <AidSheet walk={walk} />}
+      {fastener.torqueNm !== null && <AidSheet key={fastener.name} walk={walk} />}
       <Ways isPlain fastener={fastener} choice={choice} onKeep={(how, name) => void walk.keep(fastener, how, name)} />
     </>
   );
