@@ -98,6 +98,16 @@ describe('a machine with two wheels is one sheet', () => {
     expect([forged.status, forged.body.error.field]).toEqual([422, 'entries[0].data.of']);
   });
 
+  test('the odometer, read at one wheel, is read for the other; a number that is none is refused', async () => {
+    const refused = await write('two-f', [entry('odo-0', 'odometer', { km: -3 }, 'intake')]);
+    expect([refused.status, refused.body.error.field]).toEqual([422, 'entries[0].data.km']);
+    await write('two-f', [entry('odo', 'odometer', { km: 18_240 }, 'intake')]);
+    const { entries } = (await ask.get('/api/jobs/two-r')).body;
+    expect(entries.at(-1)).toMatchObject({ kind: 'odometer', data: { km: 18_240, of: 'odo' } });
+    await write('two-f', [entry('odo-undone', 'undo', { entryId: 'odo' }, 'intake')]);
+    expect((await ask.get('/api/jobs/two-r')).body.entries.at(-1).kind).toBe('undo');
+  });
+
   test('of steps written at once those of the machine stand at the other wheel, and go with them', async () => {
     const last = async (jobId: string) => (await ask.get(`/api/jobs/${jobId}`)).body.entries.at(-1);
     const none = await write('two-r', [entry('none', 'steps', { stepIds: [] }, 'wheel-off')]);

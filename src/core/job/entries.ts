@@ -175,6 +175,8 @@ export interface EntryData {
   declined: { what: string; by: string };
   /** Taught the new wheel, as the machine's record asks. */
   taught: { done: boolean; found: string; of?: string };
+  /** What the machine's odometer says; `of` as for the ride. */
+  odometer: { km: number; of?: string };
   /** `look` says which readings close it; entries of an earlier program do not say. */
   recheck: { what: string; onDate: string; look?: JobLook };
   /** Looked at again: what was asked for, whether it was as it should be, and what was read. */
@@ -457,6 +459,7 @@ const DATA: DataSchemas = {
     of: ofServer,
   },
   declined: { what: text(300, 'What was advised'), by: text(80, 'Who declined it') },
+  odometer: { km: quantity('km', 0, 2_000_000, 'Odometer'), of: ofServer },
   taught: { done: yes('Taught'), found: text(300, 'What was seen').allow(''), of: ofServer },
   recheck: {
     what: text(120, 'What to look at again'),

@@ -154,6 +154,7 @@ const SENTENCES: { [K in Exclude<EntryKind, 'undo'>]: (data: EntryData[K], say: 
     return `Test ride${of === undefined ? '' : ', written at the other wheel'}: ${what} by ${by}${shakes ? `, ${shakes}` : ''}${found ? `. ${found}` : ''}`;
   },
   declined: ({ what, by }) => `Advised, and declined by ${by}: ${what}`,
+  odometer: ({ km, of }, { q }) => `Odometer: ${q(km, 'km')}${of === undefined ? '' : ', written at the other wheel'}`,
   taught: ({ done, found }) => `Taught the new wheel: ${done ? 'done' : 'not done'}${found ? `. ${found}` : ''}`,
   recheck: ({ what, onDate }) => `Look again on ${onDate}: ${what}`,
   'looked-again': ({ what, good, found, gaugeKpa, tempC, device }, { q, by }) => {

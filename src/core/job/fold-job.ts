@@ -17,6 +17,7 @@ export interface JobState {
   rider: string;
   rules: RuleValues;
   cameOff: EntryData['came-off'] | null;
+  odometerKm: number | null;
   clearances: EntryData['clearance'][];
   chosen: EntryData['chosen'] | null;
   load: EntryData['load'] | null;
@@ -71,6 +72,7 @@ export const emptyJob = (): JobState => ({
   rider: '',
   rules: {},
   cameOff: null,
+  odometerKm: null,
   clearances: [],
   chosen: null,
   load: null,
@@ -186,6 +188,8 @@ const apply = (state: JobState, entry: Entry): JobState => {
       return { ...state, rules: fittingRules(entry.data.values) };
     case 'came-off':
       return { ...state, cameOff: entry.data };
+    case 'odometer':
+      return { ...state, odometerKm: entry.data.km };
     case 'clearance':
       return { ...state, clearances: [...state.clearances.filter((c) => c.place !== entry.data.place), entry.data] };
     case 'chosen':

@@ -173,6 +173,7 @@ const SAID: { [K in EntryKind]: EntryData[K][] } = {
     { how: 'refused', by: 'Ned Ash', shakesAtKmh: null, found: '' },
   ],
   declined: [{ what: 'Inspect: new bearings.', by: 'Ned Ash' }],
+  odometer: [{ km: 12_480 }],
   taught: [
     { done: true, found: 'lamp went out' },
     { done: false, found: '' },

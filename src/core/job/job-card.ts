@@ -63,6 +63,7 @@ export const jobCard = (state: JobState, today: string, units: UnitPreferences):
         ['Tire', cameOff?.marking],
         ['Date code', cameOff && age(cameOff.dateCode)],
         ['Tread', cameOff?.treadMm != null && q(cameOff.treadMm, 'mm', 1)],
+        ['Odometer', state.odometerKm !== null && q(state.odometerKm, 'km')],
         ['Use', cameOff && USE_WORDS[cameOff.use]],
       ]),
     },

@@ -386,6 +386,7 @@ describe('the log in words', () => {
     });
     l.add('test-ride', { how: 'ridden', by: 'Ada Marl', shakesAtKmh: null, found: '' });
     l.add('declined', { what: 'New bearings.', by: 'Ned Ash' });
+    l.add('odometer', { km: 8120 });
     l.add('taught', { done: true, found: 'the lamp went out' });
     l.add('recheck', { what: 'Pressure', onDate: TODAY });
     l.add('looked-again', { what: 'Pressure', good: true, found: 'held', gaugeKpa: 90, tempC: 18 });

@@ -3,7 +3,7 @@ import { normalDeg } from '../units';
 import type { Piece } from '../balance';
 import type { BeadMeasured } from '../ring';
 import { heavyOf } from './balance-of';
-import { foldJob } from './fold-job';
+import { foldJob, type JobState } from './fold-job';
 import type { Entry } from './entries';
 import type { JobSummary } from './job-summary';
 import { ringOf } from './ring-of';
@@ -26,6 +26,15 @@ export interface WheelHistory {
   life: LifeEvent[];
 }
 
+/** How far the tire that came off ran on this wheel: since the job before, where that put one on and read the odometer. */
+const ranKm = ({ cameOff, odometerKm }: JobState, earlier: readonly JobState[]): number | null => {
+  const before = earlier[0];
+  if (!cameOff || odometerKm === null || !before?.chosen || before.odometerKm === null) return null;
+  const km = odometerKm - before.odometerKm;
+  // An odometer that was changed, or read wrongly, tells nothing.
+  return km >= 0 ? km : null;
+};
+
 /** Folds the logs of a wheel's jobs into what they say of the wheel. `jobs` the newest first. */
 export const wheelHistory = (jobs: readonly { job: JobSummary; entries: readonly Entry[] }[]): WheelHistory => {
   const history: WheelHistory = {
@@ -38,10 +47,11 @@ export const wheelHistory = (jobs: readonly { job: JobSummary; entries: readonly
     life: [],
   };
   const seen = new Set<ClearancePlace>();
-  for (const { job, entries } of jobs) {
-    const state = foldJob(entries);
+  const states = jobs.map(({ entries }) => foldJob(entries));
+  for (const [i, { job }] of jobs.entries()) {
+    const state = states[i]!;
     const at = { onDate: job.openedAt.slice(0, 10), jobId: job.id };
-    history.life.push(lifeEvent(job, state));
+    history.life.push(lifeEvent(job, state, ranKm(state, states.slice(i + 1))));
     if (state.chosen) history.fitted.push({ marking: state.chosen.marking, dateCode: state.chosen.dateCode, ...at });
     for (const c of state.clearances)
       if (!seen.has(c.place)) {

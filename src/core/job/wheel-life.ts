@@ -20,7 +20,15 @@ export interface LifeEvent {
 const weightG = (state: JobState): number | null =>
   state.balance.weights?.pieces.reduce((sum, p) => sum + p.massG, 0) ?? null;
 
-const factsOf = (state: JobState): Said[] => {
+/** The tire that came off, what is left of it, and how far it ran. */
+const offFact = ({ marking, treadMm }: NonNullable<JobState['cameOff']>, ranKm: number | null): Said => {
+  const left = treadMm === null ? [] : [{ value: treadMm, unit: 'mm' as const, digits: 1 }];
+  const ran = ranKm === null ? [] : [{ value: ranKm, unit: 'km' as const }];
+  const parts = [`${marking} off`, ...left.map(() => '{0} of tread left'), ...ran.map(() => `after {${left.length}}`)];
+  return said(parts.join(', '), [...left, ...ran]);
+};
+
+const factsOf = (state: JobState, ranKm: number | null): Said[] => {
   const { cameOff, chosen, pressureSet, spokeRing, tapes, handedOver, torqued } = state;
   const grams = weightG(state);
   const dull = spokeRing?.spokes.filter((s) => s.sounds === 'dull').length ?? 0;
@@ -28,13 +36,8 @@ const factsOf = (state: JobState): Said[] => {
   const snug = Object.values(torqued).filter((t) => t.how === 'guess').length;
   const unproved = handedOver?.despite ? readyOf(state).result.missing.length : 0;
   return [
-    ...(cameOff
-      ? [
-          cameOff.treadMm === null
-            ? said(`${cameOff.marking} off`)
-            : said(`${cameOff.marking} off, {0} of tread left`, [{ value: cameOff.treadMm, unit: 'mm', digits: 1 }]),
-        ]
-      : []),
+    ...(state.odometerKm === null ? [] : [said('{0} on the clock', [{ value: state.odometerKm, unit: 'km' }])]),
+    ...(cameOff ? [offFact(cameOff, ranKm)] : []),
     ...(chosen ? [said(`${chosen.marking} on, ${chosen.tube ? 'with a tube' : 'tubeless'}`)] : []),
     ...(pressureSet ? [said('{0} set', [{ value: pressureSet.rideKpa, unit: 'kPa' }])] : []),
     ...(grams === null ? [] : [said('{0} of weights', [{ value: grams, unit: 'g' }])]),
@@ -45,13 +48,17 @@ const factsOf = (state: JobState): Said[] => {
   ];
 };
 
-/** A job as an event in the life of its wheel. */
-export const lifeEvent = (job: Pick<JobSummary, 'id' | 'number' | 'openedAt'>, state: JobState): LifeEvent => ({
+/** A job as an event in the life of its wheel. `ranKm` is what the tire that came off ran on it, where both are known. */
+export const lifeEvent = (
+  job: Pick<JobSummary, 'id' | 'number' | 'openedAt'>,
+  state: JobState,
+  ranKm: number | null = null,
+): LifeEvent => ({
   onDate: (state.handedOver?.at ?? job.openedAt).slice(0, 10),
   jobId: job.id,
   number: job.number,
   by: state.handedOver?.who ?? null,
-  facts: factsOf(state),
+  facts: factsOf(state, ranKm),
   found: INSPECTED.flatMap((part) =>
     state.findings[part]
       ? inspectionOf(part)

@@ -10,7 +10,7 @@ export interface SisterEntries {
 }
 
 /** Done once for the machine, beside its steps. */
-const OF_MACHINE: readonly EntryBody['kind'][] = ['test-ride', 'taught'];
+const OF_MACHINE: readonly EntryBody['kind'][] = ['test-ride', 'taught', 'odometer'];
 
 /** The steps that an entry ticks. */
 const ticksOf = (body: EntryBody): readonly string[] =>

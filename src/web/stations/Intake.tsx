@@ -19,6 +19,7 @@ import { JobDial, StationLayout } from './StationLayout';
 
 const MAX_TREAD_MM = 40;
 const MAX_ROOM_MM = 1000;
+const MAX_ODOMETER_KM = 2_000_000;
 
 /** What comes off, and what the rider does with the machine. */
 export const Intake = () => {
@@ -34,6 +35,7 @@ export const Intake = () => {
   const [place, setPlace] = useState<ClearancePlace>(room?.place ?? 'above');
   const [roomText, setRoomText] = useState(room ? show(room.mm, 'mm', 2) : '');
   const [load, setLoad] = useState(room?.load ?? 'on the stand, unloaded');
+  const [odometer, setOdometer] = useState(state.odometerKm === null ? '' : show(state.odometerKm, 'km', 0));
   const [tried, setTried] = useState(false);
 
   const size = attempt(tireSize, { marking: marking || ' ' });
@@ -42,16 +44,27 @@ export const Intake = () => {
     : null;
   const treadMm = tread.trim() ? read(tread, 'mm') : null;
   const roomMm = roomText.trim() ? read(roomText, 'mm') : null;
+  const odometerKm = odometer.trim() ? read(odometer, 'km') : null;
   const inRange = (v: number | null, max: number) => v !== null && v >= 0 && v <= max;
   const treadProblem =
     tread.trim() && !inRange(treadMm, MAX_TREAD_MM) ? 'Tread depth: a number, as on the gauge.' : null;
   const roomProblem = roomText.trim() && !inRange(roomMm, MAX_ROOM_MM) ? 'Room: a number, as measured.' : null;
+  const odometerProblem =
+    odometer.trim() && !inRange(odometerKm, MAX_ODOMETER_KM) ? 'Odometer: a number, as it stands there.' : null;
   const worn = use === 'road' && treadMm !== null && treadMm < ruleNumber('tread.minimumMm', state.rules);
   useMainWorking('the size that comes off', size.ok ? size.working : null);
 
   const save = async () => {
     setTried(true);
-    if (!size.ok || (age && !age.ok) || treadProblem || roomProblem || (roomMm !== null && !load.trim())) return;
+    if (
+      !size.ok ||
+      (age && !age.ok) ||
+      treadProblem ||
+      roomProblem ||
+      odometerProblem ||
+      (roomMm !== null && !load.trim())
+    )
+      return;
     const writings: Writing[] = [
       {
         kind: 'came-off',
@@ -66,6 +79,9 @@ export const Intake = () => {
       },
     ];
     if (roomMm !== null) writings.push({ kind: 'clearance', data: { place, mm: roomMm, load: load.trim() } });
+    // Read once for the machine: the other wheels of the visit have it too.
+    if (odometerKm !== null && Math.abs(odometerKm - (state.odometerKm ?? -1)) >= 1)
+      writings.push({ kind: 'odometer', data: { km: odometerKm } });
     if (await write(writings, 'Intake written.')) goTo('choose');
   };
   const { record } = useWheelRecord(wheel.id);
@@ -127,7 +143,7 @@ export const Intake = () => {
               problem={treadProblem}
             />
           </WithTake>
-          <div className="col-span-2">
+          <div className={machine.loose ? 'col-span-2' : ''}>
             <ChoiceField
               label="What the rider does with it"
               value={use}
@@ -135,6 +151,15 @@ export const Intake = () => {
               options={USES.map((u) => [u, USE_WORDS[u]] as const)}
             />
           </div>
+          {!machine.loose && (
+            <QuantityField
+              label="Odometer"
+              unit="km"
+              value={odometer}
+              onChange={setOdometer}
+              problem={odometerProblem}
+            />
+          )}
           <ChoiceField
             label="Room measured"
             value={place}
