@@ -39,7 +39,7 @@ describe('against a solver for whole numbers (HiGHS), slot by slot', () => {
       expect(found.proven).toBe(true);
       expect(compareCosts(boundOf(problem, emptyState(problem)), found.cost)).toBeLessThanOrEqual(0);
     }
-  });
+  }, 300_000);
 });
 
 /** Pairs of intervals that meet. */
