@@ -4,7 +4,16 @@ import { check, count, date, expectedAt, fieldsOf, listOf, oneOf, quantity, reco
 import { DEFAULT_RULES } from './rules';
 import { drawInput } from '../../tests/draw-input';
 import { seeded } from './statistics';
-import { attempt, defineWorking, VERDICT_RANK, worse, worstOf, type Reason, type Verdict } from './working';
+import {
+  attempt,
+  defineWorking,
+  VERDICT_RANK,
+  worse,
+  worstOf,
+  type Reason,
+  type Verdict,
+  type Working,
+} from './working';
 import { findWorking, WORKINGS } from './workings';
 
 describe.each(WORKINGS.map((w) => [w.name, w] as const))('%s', (name, definition) => {
@@ -27,10 +36,8 @@ describe.each(WORKINGS.map((w) => [w.name, w] as const))('%s', (name, definition
       ...cautions,
     ];
     const keys = DEFAULT_RULES.map((rule) => rule.key);
-    for (const text of texts) {
-      expect(keys.filter((key) => text.includes(key))).toEqual([]);
-      expect(text).not.toMatch(/\b[a-z]+(Mm|Kpa|Deg|Nm|Kg)\b|undefined|NaN|null|\[object/);
-    }
+    const inside = /\b[a-z]+(Mm|Kpa|Deg|Nm|Kg)\b|undefined|NaN|null|\[object/;
+    expect(texts.filter((text) => inside.test(text) || keys.some((key) => text.includes(key)))).toEqual([]);
   });
 
   test('the same input gives the same working, and the input is left alone', () => {
@@ -199,22 +206,16 @@ describe.each(WORKINGS.map((w) => [w.name, w] as const))(
     const tries = lazily(() => inputs.map((input) => attempt(definition as never, input as never)));
 
     test('answers with finite numbers and whole sentences, or refuses in one', () => {
-      for (const tried of tries()) {
-        const leaves = tried.ok
-          ? leavesOf({
-              result: tried.working.result,
-              lines: tried.working.lines,
-              basis: tried.working.basis,
-              cautions: tried.working.cautions,
-            })
-          : leavesOf(tried.problem);
-        for (const { path, leaf } of leaves) {
-          // What was typed in comes back as it is.
-          if (/name|\.id$|text$|marking|canonical/.test(path)) continue;
-          if (typeof leaf === 'number') expect([path, Number.isFinite(leaf)]).toEqual([path, true]);
-          if (typeof leaf === 'string') expect([path, leaf, SLIPPED.test(leaf)]).toEqual([path, leaf, false]);
-        }
-      }
+      const slips = tries().flatMap((tried) => {
+        const { result, lines, basis, cautions } = tried.ok ? tried.working : ({} as Partial<Working<unknown>>);
+        return leavesOf(tried.ok ? { result, lines, basis, cautions } : tried.problem).filter(
+          ({ path, leaf }) =>
+            // What was typed in comes back as it is.
+            !/name|\.id$|text$|marking|canonical/.test(path) &&
+            (typeof leaf === 'number' ? !Number.isFinite(leaf) : typeof leaf === 'string' && SLIPPED.test(leaf)),
+        );
+      });
+      expect(slips).toEqual([]);
     });
 
     test('a verdict is as grave as the gravest of its reasons', () => {

@@ -28,41 +28,41 @@ import { writeLooks } from './looks';
 import { writePastJobs } from './past-jobs';
 import { writePromises } from './promises';
 
-/** Fills an empty database with the demo shop. */
+/** Fills an empty database with the demo shop: an interrupted fill is thrown away, so nothing waits for the disk. */
 export const fillDemo = (db: Db, now: number): void => {
+  db.pragma('synchronous = OFF');
   const shop = shopStore(db);
   const rules = ruleStore(db);
   const jobs = jobStore(db, shop, rules);
   const { records } = shop;
-  db.transaction(() => {
-    shop.rename(DEMO_NAME);
-    DEMO_PEOPLE.forEach((p) => shop.addPerson(p));
-    for (const { key, value, note } of DEMO_RULES)
-      rules.change(key, { value, note, who: DEMO_PEOPLE[0]!, reason: 'set when the shop was set up' });
-    for (const machine of DEMO_MACHINES)
-      records.addMachine(
-        machine,
-        [...DEMO_WHEELS, ...DEMO_PAIRS].filter((w) => w.machineId === machine.id),
-      );
-    // The shelf is filled after the past jobs, which took from an older one.
-    writePastJobs(jobs, now);
-    writeLooks(db, jobs, records, now);
-    records.change('wheels', {
-      ...records.find('wheels', 'w-vellan-r')!,
-      treads: demoTreads(now),
-      pressures: demoPressures(now),
-    });
-    writePromises(visitStore(db, shop, rules, jobs), now);
-    jobs.parts.place(DEMO_ORDER, new Date(now - DAY_MS).toISOString());
-    demoTires(now).forEach((t) => records.add('tires', t));
-    DEMO_TUBES.forEach((t) => records.add('tubes', t));
-    DEMO_STRIPS.forEach((t) => records.add('strips', t));
-    DEMO_LOCKS.forEach((t) => records.add('locks', t));
-    DEMO_VALVES.forEach((t) => records.add('valves', t));
-    DEMO_WEIGHTS.forEach((w) => records.add('weights', w));
-    DEMO_WRENCHES.forEach((w) => records.add('wrenches', w));
-    DEMO_INSTRUMENTS.forEach((i) => records.add('instruments', i));
-  })();
+  shop.rename(DEMO_NAME);
+  DEMO_PEOPLE.forEach((p) => shop.addPerson(p));
+  for (const { key, value, note } of DEMO_RULES)
+    rules.change(key, { value, note, who: DEMO_PEOPLE[0]!, reason: 'set when the shop was set up' });
+  for (const machine of DEMO_MACHINES)
+    records.addMachine(
+      machine,
+      [...DEMO_WHEELS, ...DEMO_PAIRS].filter((w) => w.machineId === machine.id),
+    );
+  // The shelf is filled after the past jobs, which took from an older one.
+  writePastJobs(jobs, now);
+  writeLooks(db, jobs, records, now);
+  records.change('wheels', {
+    ...records.find('wheels', 'w-vellan-r')!,
+    treads: demoTreads(now),
+    pressures: demoPressures(now),
+  });
+  writePromises(visitStore(db, shop, rules, jobs), now);
+  jobs.parts.place(DEMO_ORDER, new Date(now - DAY_MS).toISOString());
+  demoTires(now).forEach((t) => records.add('tires', t));
+  DEMO_TUBES.forEach((t) => records.add('tubes', t));
+  DEMO_STRIPS.forEach((t) => records.add('strips', t));
+  DEMO_LOCKS.forEach((t) => records.add('locks', t));
+  DEMO_VALVES.forEach((t) => records.add('valves', t));
+  DEMO_WEIGHTS.forEach((w) => records.add('weights', w));
+  DEMO_WRENCHES.forEach((w) => records.add('wrenches', w));
+  DEMO_INSTRUMENTS.forEach((i) => records.add('instruments', i));
+  db.pragma('synchronous = FULL');
 };
 
 /** Makes the demo database beside its place and moves it there when whole; leaves an existing one alone. */

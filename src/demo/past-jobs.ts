@@ -3,7 +3,6 @@ import {
   balanceQuestion,
   fastenersOf,
   readyOf,
-  foldJob,
   partPicksOf,
   pressureStartOf,
   wantsOf,
@@ -60,17 +59,17 @@ const NOTES: readonly { text: string; of: (wheel: Wheel) => boolean }[] = [
 
 /** Writes entries with the clock going on between them, as a fitter would, and keeps the log at hand. */
 const writer = (jobs: JobStore, jobId: string, who: string, startMs: number, random: () => number) => {
-  const log = jobs.entriesOf(jobId);
+  let seq = jobs.find(jobId).lastSeq;
   let nowMs = startMs;
   let n = 0;
   const write = <K extends EntryKind>(station: StationId, kind: K, data: EntryData[K]): string => {
     const id = `${jobId}-e${++n}`;
     nowMs += (30 + Math.round(random() * 200)) * 1000;
     const body: EntryBody<K> = { id, who, station, kind, data };
-    log.push(...jobs.append(jobId, log.at(-1)!.seq, [body], new Date(nowMs).toISOString()));
+    seq = jobs.append(jobId, seq, [body], new Date(nowMs).toISOString()).at(-1)!.seq;
     return id;
   };
-  return { write, state: (): JobState => foldJob(log) };
+  return { write, state: (): JobState => jobs.stateOf(jobId) };
 };
 
 const round = (v: number, to = 1) => Number((Math.round(v / to) * to).toFixed(2));

@@ -1,4 +1,4 @@
-import { checkEntryBody, foldJob } from '../../src/core/job';
+import { checkEntryBody, foldJob, type Entry } from '../../src/core/job';
 import { DESPITE, note, testApp } from './test-app';
 
 describe('the jobs list', () => {
@@ -292,5 +292,35 @@ describe('what cured a trouble', () => {
     ];
     await ask.post('/api/jobs/tr/entries').send({ expectedSeq: 2, entries }).expect(201);
     expect(await cures()).toEqual([...before, { symptom: 'bite-stuck', check: 'warm', count: 1 }]);
+  });
+});
+
+describe('a log that is kept in memory', () => {
+  const { db, ask } = testApp();
+  const read = async () =>
+    (await ask.get('/api/jobs/demo-job-21').expect(200)).body as { job: { lastSeq: number }; entries: Entry[] };
+  const append = (expectedSeq: number, entries: object[]) =>
+    ask.post('/api/jobs/demo-job-21/entries').send({ expectedSeq, entries });
+
+  test('holds nothing of an append that was refused half way', async () => {
+    const before = await read();
+    const seq = before.job.lastSeq;
+    const refused = { ...note('x'), kind: 'handed-over', station: 'hand-over', data: { to: 'Ned Ash' } };
+    const { body } = await append(seq, [note('never to stand'), refused]).expect(422);
+    expect(body.error.field).toBe('entries[1].data.despite');
+    expect((await read()).entries).toEqual(before.entries);
+    await append(seq, [note('stands instead')]).expect(201);
+    const after = await read();
+    expect(after.entries.slice(0, -1)).toEqual(before.entries);
+    expect(after.entries.at(-1)!.data).toEqual({ text: 'stands instead' });
+  });
+
+  test('takes in what another program wrote into the same database', async () => {
+    const { job } = await read();
+    db.prepare(
+      `INSERT INTO entries (job_id, seq, id, at, who, station, kind, data)
+       VALUES ('demo-job-21', ?, 'from-elsewhere', '2026-04-30T12:00:00.000Z', 'Osk Tarrow', 'inspect', 'note', '{"text":"elsewhere"}')`,
+    ).run(job.lastSeq + 1);
+    expect((await read()).entries.at(-1)).toMatchObject({ id: 'from-elsewhere' });
   });
 });

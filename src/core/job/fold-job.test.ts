@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { effectiveEntries, foldJob, standingId, undoTarget, type Entry, type EntryData } from '.';
+import { effectiveEntries, foldedOn, foldJob, NO_LOG, standingId, undoTarget, type Entry, type EntryData } from '.';
 import { logOf } from '../../../tests/sample';
 
 const chosen = (marking: string): EntryData['chosen'] => ({
@@ -194,6 +194,20 @@ describe('corrections and undo', () => {
         expect(undone).toEqual(foldJob(log.filter((e) => e.id !== target.id)));
       }),
       { numRuns: 400 },
+    );
+  });
+
+  test('a log folded on as it grows, in any pieces, is the log folded anew', () => {
+    fc.assert(
+      fc.property(anyLog, fc.array(fc.integer({ min: 1, max: 6 }), { minLength: 1 }), (log, pieces) => {
+        let grown = NO_LOG;
+        for (let at = 0, i = 0; at < log.length; i++) {
+          const next = at + pieces[i % pieces.length]!;
+          grown = foldedOn(grown, log.slice(at, next));
+          at = next;
+        }
+        expect(grown).toEqual({ entries: log, state: foldJob(log) });
+      }),
     );
   });
 

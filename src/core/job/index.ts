@@ -14,7 +14,17 @@ export {
   type EntryData,
   type EntryKind,
 } from './entries';
-export { foldJob, emptyJob, effectiveEntries, standingId, type JobState, type LookedAgain } from './fold-job';
+export {
+  foldJob,
+  foldedOn,
+  emptyJob,
+  effectiveEntries,
+  standingId,
+  NO_LOG,
+  type FoldedLog,
+  type JobState,
+  type LookedAgain,
+} from './fold-job';
 export { stationReport, jobReport, openPoints, pressureStartOf, type StationReport } from './station-report';
 export { seatLadderOf, seatLimitOf } from './seat-of';
 export {

@@ -4,7 +4,6 @@ import {
   checkEntryBody,
   coolUntil,
   effectiveEntries,
-  foldJob,
   jobReport,
   readyOf,
   type Entry,
@@ -22,6 +21,7 @@ import { LogMovedOn, NotFound } from '../errors';
 import { partsStore } from './parts-store';
 import { recheckStore } from './recheck-store';
 import { handOverStore } from './hand-over-store';
+import { jobLogs } from './job-logs';
 import { knowsStore } from './knows-store';
 import { machineSteps } from './machine-steps';
 import type { Db } from './open-db';
@@ -40,12 +40,6 @@ export interface JobQuery {
 
 interface JobRow extends Omit<JobSummary, 'handedOver'> {
   handedOver: 0 | 1;
-}
-
-interface EntryRow extends Omit<EntryBody, 'data'> {
-  seq: number;
-  at: string;
-  data: string;
 }
 
 /** What a job is opened with; without a visit it is one of its own. */
@@ -80,9 +74,6 @@ const MATCHES = `WHERE opened_at >= @from AND opened_at < @to
 
 const toSummary = (row: JobRow): JobSummary => ({ ...row, handedOver: row.handedOver === 1 });
 
-const toEntry = ({ replaces, data, ...row }: EntryRow): Entry =>
-  ({ ...row, data: JSON.parse(data), ...(replaces ? { replaces } : {}) }) as Entry;
-
 /** Jobs and their logs in the database. */
 export const jobStore = (
   db: Db,
@@ -106,9 +97,6 @@ export const jobStore = (
     insertEntry: db.prepare(
       `INSERT INTO entries (job_id, seq, id, at, who, station, kind, data, replaces)
        VALUES (@jobId, @seq, @id, @at, @who, @station, @kind, @data, @replaces)`,
-    ),
-    entries: db.prepare<[string, number], EntryRow>(
-      'SELECT seq, id, at, who, station, kind, data, replaces FROM entries WHERE job_id = ? AND seq > ? ORDER BY seq',
     ),
     cures: db.prepare<[], Cure>(
       `SELECT data ->> 'symptom' AS symptom, data ->> 'curedBy' AS "check", count(*) AS count FROM entries
@@ -137,21 +125,21 @@ export const jobStore = (
     return toSummary(row);
   };
 
-  const entriesOf = (id: string, afterSeq = 0): Entry[] => statements.entries.all(id, afterSeq).map(toEntry);
+  const logs = jobLogs(db);
+  const entriesOf = (id: string, afterSeq = 0): Entry[] => logs.of(id).entries.slice(afterSeq);
 
   const settle = handOverStore(db, shop.records);
   const times = stationTimes(db);
   const visits = visitLog(db);
-  const stepsOfSisters = machineSteps(db, (id) => entriesOf(id));
+  const stepsOfSisters = machineSteps(db, logs.of);
   const knows = knowsStore(db);
   const parts = partsStore(db, shop.records);
   const rechecks = recheckStore(db, shop.records, rules);
 
   const summarize = (id: string): JobState => {
-    const log = entriesOf(id);
-    const state = foldJob(log);
-    times.settle(id, log, state);
-    const last = log[log.length - 1]!;
+    const { entries, state } = logs.of(id);
+    times.settle(id, entries, state);
+    const last = entries.at(-1)!;
     const { number, openedAt, wheelPosition } = find(id);
     const sizeOff = state.cameOff?.marking ?? null;
     const sizeOn = state.chosen?.marking ?? null;
@@ -184,8 +172,12 @@ export const jobStore = (
   };
 
   /** Refuses targets that are not in this log or do not stand, so that no entry dangles. */
-  const checkTargets = (log: Entry[], bodies: EntryBody[]): void => {
-    const known = new Map(log.map((e) => [e.id, e.kind]));
+  const checkTargets = (log: readonly Entry[], bodies: EntryBody[]): void => {
+    // Most entries name no other: what stands is asked for only by those that do.
+    const named = bodies.some((b) => b.kind === 'undo' || b.replaces !== undefined)
+      ? effectiveEntriesWithUndos(log)
+      : [];
+    const known = new Map(named.map((e) => [e.id, e.kind]));
     for (const body of bodies) {
       if (body.kind === 'photo' && !hasPhoto((body as EntryBody<'photo'>).data.photoId))
         throw new InputError('data.photoId', 'There is no such photograph.', 'the id that keeping the photograph gave');
@@ -254,7 +246,7 @@ export const jobStore = (
     if (expectedSeq !== job.lastSeq) throw new LogMovedOn(entriesOf(jobId, expectedSeq), job.lastSeq);
     if (bodies.some((b) => b.kind === 'opened'))
       throw new InputError('entries', 'A job is opened once.', 'any other kind of entry');
-    checkTargets(effectiveEntriesWithUndos(entriesOf(jobId)), bodies);
+    checkTargets(logs.of(jobId).entries, bodies);
     write(jobId, bodies, job.lastSeq, at);
     for (const sister of stepsOfSisters(jobId, bodies)) {
       write(sister.jobId, sister.bodies, find(sister.jobId).lastSeq, at);
@@ -343,23 +335,27 @@ export const jobStore = (
     /** For a database of an earlier program: what the jobs since a day ask to be looked at again. */
     settleRechecks: db.transaction((since: string): void => {
       const missing = statements.unlooked.all(since);
-      for (const { id, number } of missing) rechecks.settleJob(id, number, foldJob(entriesOf(id)));
+      for (const { id, number } of missing) rechecks.settleJob(id, number, logs.of(id).state);
       rechecks.settleRecords();
     }),
     /** Whether an entry of that id stands in any log. */
     holds: (entryId: string): boolean => statements.entryJob.get(entryId) !== undefined,
-    append: (jobId: string, expectedSeq: number, entries: unknown[], at = new Date().toISOString()) =>
-      append.immediate(jobId, expectedSeq, entries, at),
+    append(jobId: string, expectedSeq: number, entries: unknown[], at = new Date().toISOString()): Entry[] {
+      const written = append.immediate(jobId, expectedSeq, entries, at);
+      // It stands now: the next one is folded on from here.
+      logs.of(jobId);
+      return written;
+    },
     open: (input: OpenJob, at = new Date().toISOString()) => open.immediate(input, at),
-    stateOf: (id: string): JobState => foldJob(entriesOf(id)),
+    stateOf: (id: string): JobState => logs.of(id).state,
     /** How long it was worked on, in seconds, by its log. */
     spentS: (id: string): number => times.spentS(id),
     /** Its log holds more than its opening. */
     isBegun: (id: string): boolean => find(id).lastSeq > OPENING_ENTRIES,
     /** How far each station of a job is, 0 to 1, worked out from its log once it is asked for, and kept until it grows. */
     fillsOf(id: string): number[] {
-      const log = entriesOf(id);
-      const fills = fillsFrom(foldJob(log), log.at(-1)!.at);
+      const { entries, state } = logs.of(id);
+      const fills = fillsFrom(state, entries.at(-1)!.at);
       statements.keepFills.run(JSON.stringify(fills), id);
       return fills;
     },
@@ -380,7 +376,7 @@ export const jobStore = (
 export type JobStore = ReturnType<typeof jobStore>;
 
 /** Standing entries and all undos: what an undo or a correction may name. */
-const effectiveEntriesWithUndos = (log: Entry[]): Entry[] => [
+const effectiveEntriesWithUndos = (log: readonly Entry[]): Entry[] => [
   ...effectiveEntries(log),
   ...log.filter((e) => e.kind === 'undo'),
 ];

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { effectiveEntries, foldJob, stepsOf, type Entry, type EntryBody } from '../../core/job';
+import { effectiveEntries, stepsOf, type EntryBody, type FoldedLog } from '../../core/job';
 import { MACHINE_STEPS } from '../../core/procedure';
 import type { Db } from './open-db';
 
@@ -30,16 +30,15 @@ const isOfMachine = (body: EntryBody): boolean =>
  * A step of the machine that is ticked, its test ride or what it was taught, written or undone at one wheel, stands, or
  * is undone, at the visit's other wheels that are still on the bench.
  */
-export const machineSteps = (db: Db, entriesOf: (jobId: string) => Entry[]) => {
+export const machineSteps = (db: Db, logOf: (jobId: string) => FoldedLog) => {
   const sisters = db.prepare<[string, string], { id: string }>(
     `SELECT other.id FROM jobs AS mine JOIN jobs AS other ON other.visit_id = mine.visit_id
      WHERE mine.id = ? AND other.id <> ? AND other.handed_over = 0 ORDER BY other.number`,
   );
   const common = ({ who, station }: EntryBody) => ({ id: randomUUID(), who, station });
 
-  const forSister = (log: readonly Entry[], written: readonly EntryBody[]): EntryBody[] => {
-    const state = foldJob(log);
-    const standing = effectiveEntries(log);
+  const forSister = ({ entries, state }: FoldedLog, written: readonly EntryBody[]): EntryBody[] => {
+    const standing = effectiveEntries(entries);
     return written.flatMap((body): EntryBody[] => {
       const own = new Set(stepsOf(state).map((s) => s.id));
       const stepIds = ticksOf(body).filter((id) => MACHINE_STEPS.includes(id) && own.has(id) && !state.steps[id]);
@@ -58,7 +57,7 @@ export const machineSteps = (db: Db, entriesOf: (jobId: string) => Entry[]) => {
     written.some(isOfMachine)
       ? sisters
           .all(jobId, jobId)
-          .map(({ id }) => ({ jobId: id, bodies: forSister(entriesOf(id), written) }))
+          .map(({ id }) => ({ jobId: id, bodies: forSister(logOf(id), written) }))
           .filter((s) => s.bodies.length > 0)
       : [];
 };

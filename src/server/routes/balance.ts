@@ -2,7 +2,7 @@ import { Router } from 'express';
 import Joi from 'joi';
 import { WEIGHTS_ON } from '../../core/balance';
 import { check, count, listOf, oneOf } from '../../core/fields';
-import { balanceQuestion, foldJob } from '../../core/job';
+import { balanceQuestion } from '../../core/job';
 import { FRICTIONS, practiceRound, SHELVES, type PracticeTried } from '../../core/practice';
 import type { JobStore } from '../db/job-store';
 import type { PracticeStore } from '../db/practice-store';
@@ -37,7 +37,7 @@ export const balanceRoutes = (jobs: JobStore, practice: PracticeStore, work: Wor
   router.get('/stand-wheels', (_req, res) => {
     const wheels = jobs
       .list({ search: '', limit: MOST_JOBS, offset: 0 })
-      .jobs.map((job) => balanceQuestion(foldJob(jobs.entriesOf(job.id)), [])?.seen ?? [])
+      .jobs.map((job) => balanceQuestion(jobs.stateOf(job.id), [])?.seen ?? [])
       .filter((seen) => seen.length >= LEAST_SEEN)
       .slice(0, MOST_WHEELS)
       .map((seen) => ({ seen }));
