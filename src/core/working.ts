@@ -85,18 +85,22 @@ export const worse = (a: Verdict | null, b: Verdict): Verdict =>
 export const defineWorking = <Input extends object, Result>(definition: {
   name: string;
   says: string;
-  input: { [Field in keyof Required<Input>]: Joi.Schema };
+  /** Described once it is first asked for: a page, or a start of the server, needs few of all workings. */
+  input(): { [Field in keyof Required<Input>]: Joi.Schema };
   example: Input;
   work(input: Input, show: Show): Result;
 }): WorkingDefinition<Input, Result> => {
-  const schema = Joi.object(definition.input).required();
+  let described: Joi.ObjectSchema | null = null;
+  const schema = () => (described ??= Joi.object(definition.input()).required());
   return {
     name: definition.name,
     says: definition.says,
-    schema,
+    get schema() {
+      return schema();
+    },
     example: definition.example,
     run(raw) {
-      const input = check<Input>(schema, raw);
+      const input = check<Input>(schema(), raw);
       const lines: WorkingLine[] = [];
       const basis: Basis[] = [];
       const cautions: string[] = [];

@@ -81,7 +81,7 @@ describe('defining a working', () => {
   const half = defineWorking<{ massG: number }, number>({
     name: 'half',
     says: 'Half of it',
-    input: { massG: quantity('g', 0, 100, 'A mass') },
+    input: () => ({ massG: quantity('g', 0, 100, 'A mass') }),
     example: { massG: 4 },
     work({ massG }, show) {
       show.basis('measured', 'a scale');

@@ -147,7 +147,7 @@ const spoken = (advice: Advice, doubt: Doubt | null): Reason => {
 export const balanceAdvise = defineWorking<AdviseInput, BalanceAdvice>({
   name: 'balance-advise',
   says: 'What to do next so that the wheel is balanced in the fewest tries',
-  input: {
+  input: () => ({
     seen: OBSERVATIONS,
     on: WEIGHTS_ON.optional(),
     stock: listOf(WEIGHT_KIND, 12, 'The weights in stock'),
@@ -158,7 +158,7 @@ export const balanceAdvise = defineWorking<AdviseInput, BalanceAdvice>({
     clearOf: listOf(angle('What pieces keep clear of'), 60, 'What pieces keep clear of').optional(),
     prior: PRIOR.optional(),
     rules: ruleValues(),
-  },
+  }),
   example: {
     seen: [
       { kind: 'settle', restDeg: 212, from: 'left', weights: [] },

@@ -64,7 +64,7 @@ export const knownOf = (prior: Prior | undefined, rules: RuleValues | undefined)
 export const balanceEstimate = defineWorking<Input, BalanceEstimate>({
   name: 'balance-estimate',
   says: 'The heavy spot and the stand’s friction, from all that was seen',
-  input: { seen: OBSERVATIONS, on: WEIGHTS_ON.optional(), prior: PRIOR.optional(), rules: ruleValues() },
+  input: () => ({ seen: OBSERVATIONS, on: WEIGHTS_ON.optional(), prior: PRIOR.optional(), rules: ruleValues() }),
   example: {
     seen: [
       { kind: 'settle', restDeg: 212, from: 'left', weights: [] },

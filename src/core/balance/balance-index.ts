@@ -40,12 +40,12 @@ const VECTOR = (says: string) =>
 export const balanceIndex = defineWorking<Input, BalanceIndex>({
   name: 'balance-index',
   says: 'What turning the tire on the rim would save, and what each school of light mark needs',
-  input: {
+  input: () => ({
     bare: VECTOR('The bare wheel'),
     assembly: VECTOR('Wheel and tire'),
     markDeg: angle('The light mark now'),
     rules: ruleValues(),
-  },
+  }),
   example: { bare: { massG: 34, deg: 200 }, assembly: { massG: 55, deg: 190 }, markDeg: 0 },
   work({ bare, assembly, markDeg, rules }, show) {
     const [ax, ay] = toVector(assembly);

@@ -38,7 +38,7 @@ export interface BalanceFromParts {
 export const balanceParts = defineWorking<Input, BalanceFromParts>({
   name: 'balance-parts',
   says: 'Where a wheel is heavy from its known parts, before it is spun',
-  input: {
+  input: () => ({
     parts: listOf(
       record(
         {
@@ -54,7 +54,7 @@ export const balanceParts = defineWorking<Input, BalanceFromParts>({
     ),
     weightRadiusMm: quantity('mm', 50, 500, 'Radius of the weights'),
     secondLockG: quantity('g', 1, 500, 'A second lock').optional(),
-  },
+  }),
   example: {
     parts: [
       { what: 'rim lock', massG: 120, deg: 210 },

@@ -158,7 +158,7 @@ const worstCouple = (counter: readonly [number, number], pieces: readonly Piece[
 export const balancePlace = defineWorking<Input, BalancePlacement>({
   name: 'balance-place',
   says: 'Which weights from stock make up the counterweight, and where',
-  input: {
+  input: () => ({
     counterMassG: quantity('g', 0, 1000, 'Counterweight wanted'),
     counterDeg: angle('Place of the counterweight'),
     stock: listOf(WEIGHT_KIND, 12, 'The weights in stock'),
@@ -172,7 +172,7 @@ export const balancePlace = defineWorking<Input, BalancePlacement>({
     limitG: quantity('g', 0, 30, 'How nearly').optional(),
     mostSteps: count(1000, 1_000_000_000, 'Steps of the search').optional(),
     rules: ruleValues(),
-  },
+  }),
   example: {
     counterMassG: 41,
     counterDeg: 32,

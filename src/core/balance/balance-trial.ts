@@ -32,13 +32,13 @@ const sinDeg = (deg: number) => Math.sin((deg * Math.PI) / 180);
 export const balanceTrial = defineWorking<Input, BalanceTrial>({
   name: 'balance-trial',
   says: 'Mass and place of the heavy spot from one trial mass',
-  input: {
+  input: () => ({
     restDeg: angle('Place at the bottom without the trial mass'),
     trialMassG: quantity('g', 0.5, 500, 'The trial mass'),
     trialDeg: angle('Place of the trial mass'),
     restWithTrialDeg: angle('Place at the bottom with the trial mass'),
     rules: ruleValues(),
-  },
+  }),
   example: { restDeg: 212, trialMassG: 25, trialDeg: 302, restWithTrialDeg: 247 },
   work({ restDeg, trialMassG, trialDeg, restWithTrialDeg, rules }, show) {
     const leastShiftDeg = ruleNumber('balance.leastShiftDeg', rules, show);

@@ -35,14 +35,14 @@ const G_MS2 = 9.80665;
 export const residualUnbalance = defineWorking<Input, ResidualUnbalance>({
   name: 'residual-unbalance',
   says: 'What a mass left over does at speed, and what a balance grade permits',
-  input: {
+  input: () => ({
     grade: quantity('mm', 0.4, 100, 'Balance grade G, millimetres a second'),
     wheelKg: quantity('kg', 1, 80, 'Wheel with tire'),
     speedKmh: quantity('km/h', 10, 400, 'Speed'),
     tireDiameterMm: quantity('mm', 150, 1200, 'Diameter of the tire'),
     radiusMm: quantity('mm', 50, 500, 'Radius of the weights'),
     massG: quantity('g', 0, 500, 'Mass left over'),
-  },
+  }),
   example: { grade: 6.3, wheelKg: 12, speedKmh: 160, tireDiameterMm: 640, radiusMm: 215, massG: 5 },
   work({ grade, wheelKg, speedKmh, tireDiameterMm, radiusMm, massG }, show) {
     if (radiusMm >= tireDiameterMm / 2)

@@ -32,7 +32,7 @@ const grams = (value: number) => ({ value, unit: 'g' as const, digits: 1 });
 export const standBand = defineWorking<Input, StandBand>({
   name: 'stand-band',
   says: 'The dead band of the shop’s stand, learned from the wheels balanced on it',
-  input: { wheels: listOf(record({ seen: OBSERVATIONS }, 'A wheel'), 16, 'Wheels balanced on this stand') },
+  input: () => ({ wheels: listOf(record({ seen: OBSERVATIONS }, 'A wheel'), 16, 'Wheels balanced on this stand') }),
   example: {
     wheels: [
       {

@@ -38,7 +38,7 @@ const FULL_ARC_DEG = 120;
 export const beadSlack = defineWorking<Input, BeadSlack>({
   name: 'bead-slack',
   says: 'Whether a bead can pass the flange',
-  input: {
+  input: () => ({
     beadMm: quantity('mm', 80, 700, 'Diameter of the bead'),
     wellMm: quantity('mm', 60, 700, 'Diameter in the well'),
     flangeMm: quantity('mm', 80, 750, 'Diameter over the flange'),
@@ -46,7 +46,7 @@ export const beadSlack = defineWorking<Input, BeadSlack>({
     fillMm: quantity('mm', 0, 30, 'Thickness of what lies in the well').optional(),
     arcInWellDeg: quantity('deg', 0, 360, 'Arc of the far side that is down in the well').optional(),
     rules: ruleValues(),
-  },
+  }),
   example: { beadMm: 434, wellMm: 404, flangeMm: 458, axialMm: 44 },
   work({ beadMm, wellMm, flangeMm, axialMm, fillMm = 0, arcInWellDeg = 360, rules }, show) {
     if (wellMm >= beadMm)

@@ -201,7 +201,7 @@ export const planBites = (input: BiteInput, show: Show = SILENT): BitePlan => {
 export const bitePlan = defineWorking<BiteInput, BitePlan>({
   name: 'bite-plan',
   says: 'Where the levers go, bite by bite',
-  input: {
+  input: () => ({
     rimDiameterMm: quantity('mm', 80, 700, 'Diameter of the rim'),
     valveDeg: angle('Place of the valve'),
     lockDegs: listOf(angle('Place of a rim lock'), 3, 'Rim locks'),
@@ -209,7 +209,7 @@ export const bitePlan = defineWorking<BiteInput, BitePlan>({
     school: oneOf(BITE_SCHOOLS, 'Where to start'),
     direction: oneOf(['off', 'on'], 'The tire goes off or on'),
     handFittedDeg: quantity('deg', 0, 359, 'Arc that goes over by hand'),
-  },
+  }),
   example: {
     rimDiameterMm: 483,
     valveDeg: 0,

@@ -41,14 +41,14 @@ const OTHER = { clockwise: 'counterclockwise', counterclockwise: 'clockwise' } a
 export const mountOrientation = defineWorking<Input, MountOrientation>({
   name: 'mount-orientation',
   says: 'Which way up a tire goes on, and where its mark goes',
-  input: {
+  input: () => ({
     arrowSeen: oneOf(['clockwise', 'counterclockwise', 'none'], 'How the arrow points, from above'),
     discSide: oneOf(['left', 'right', 'both', 'none'], 'Side of the brake disc'),
     sideUp: oneOf(['left', 'right'], 'Side of the wheel that is up'),
     lightMark: yes('The tire has a light mark'),
     heavySpotDeg: angle('Heavy spot of the bare wheel').allow(null),
     school: oneOf(['valve', 'heavy spot'], 'What the mark is set to'),
-  },
+  }),
   example: {
     arrowSeen: 'counterclockwise',
     discSide: 'right',

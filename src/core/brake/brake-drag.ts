@@ -62,14 +62,14 @@ const SAYS: Record<Spin, { verdict: Verdict; disc: string; drum: string }> = {
 export const brakeDrag = defineWorking<Input, BrakeDrag>({
   name: 'brake-drag',
   says: 'Whether the brake is firm, and lets go',
-  input: {
+  input: () => ({
     firm: yes('Firm at lever or pedal'),
     spin: oneOf(SPINS, 'How the wheel turns'),
     drum: yes('A drum brake'),
     pullN: quantity('N', 0, 500, 'Pull at the tread that keeps it turning').optional(),
     freePullN: quantity('N', 0, 500, 'The same with the pads well apart').optional(),
     radiusMm: quantity('mm', 80, 500, 'From the axle to the tread').optional(),
-  },
+  }),
   example: { firm: true, spin: 'free', drum: false, pullN: 4, freePullN: 2.5, radiusMm: 318 },
   work({ firm, spin, drum, pullN, freePullN, radiusMm }, show) {
     show.line('lever or pedal', 'pumped', firm ? 'firm' : 'not firm');

@@ -28,11 +28,11 @@ export interface DiscRunout {
 export const discRunout = defineWorking<Input, DiscRunout>({
   name: 'disc-runout',
   says: 'How far the brake disc runs out, and where',
-  input: {
+  input: () => ({
     readings: READINGS_FIELD,
     limitMm: quantity('mm', 0.02, 2, 'Limit in the manual').optional(),
     rules: ruleValues(),
-  },
+  }),
   example: {
     readings: [0, 45, 90, 135, 180, 225, 270, 315].map((angleDeg, i) => ({
       angleDeg,

@@ -106,7 +106,7 @@ const seconds = (says: string) => count(0, MOST_S, `${says}, in seconds`);
 export const estimate = defineWorking<Input, Estimate>({
   name: 'estimate',
   says: 'What a visit costs, before the work and after',
-  input: {
+  input: () => ({
     wheels: listOf(
       record(
         {
@@ -136,7 +136,7 @@ export const estimate = defineWorking<Input, Estimate>({
     ),
     agreedMinor: money('What was agreed').optional(),
     rules: ruleValues(),
-  },
+  }),
   example: {
     wheels: [
       {

@@ -215,7 +215,7 @@ const minutes = (from: number, to: number, says: string) => count(from, to, `${s
 export const dayPlan = defineWorking<Input, DayPlan>({
   name: 'day-plan',
   says: 'In what order the day’s work keeps the most promises',
-  input: {
+  input: () => ({
     people: listOf(text(60, 'Who is at work'), 6, 'Who is at work'),
     benches: count(1, 12, 'Benches'),
     visits: listOf(
@@ -258,7 +258,7 @@ export const dayPlan = defineWorking<Input, DayPlan>({
       MOST_WHEELS,
       'Machines that are in',
     ),
-  },
+  }),
   example: {
     people: ['Wim', 'Ada'],
     benches: 2,

@@ -102,7 +102,7 @@ export const timeLeftOf = (stations: readonly StationLeft[], rules?: RuleValues)
 export const timeLeft = defineWorking<Input, TimeLeft>({
   name: 'time-left',
   says: 'How long the work that is left will take',
-  input: {
+  input: () => ({
     stations: listOf(
       record(
         {
@@ -116,7 +116,7 @@ export const timeLeft = defineWorking<Input, TimeLeft>({
       'What is left',
     ),
     rules: ruleValues(),
-  },
+  }),
   example: {
     stations: [
       { station: 'balance', leftPct: 50, tookS: [540, 700, 620] },

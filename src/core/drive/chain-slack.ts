@@ -68,7 +68,7 @@ const quarterFor = (input: { turnMm: number; runMm: number; slackMm: number; min
 export const chainSlack = defineWorking<Input, ChainSlack>({
   name: 'chain-slack',
   says: 'How far to move the axle for the slack that the manual wants',
-  input: {
+  input: () => ({
     slackMm: quantity('mm', 0, 300, 'Slack now, at the tightest place'),
     otherPlacesMm: listOf(
       quantity('mm', 0, 300, 'Slack at another place'),
@@ -79,7 +79,7 @@ export const chainSlack = defineWorking<Input, ChainSlack>({
     wantMaxMm: quantity('mm', 1, 250, 'Slack that the manual wants, at most'),
     runMm: quantity('mm', 150, 1500, 'Free run between the sprockets'),
     pitchMm: quantity('mm', 0.5, 3, 'Pitch of the adjuster’s thread').optional(),
-  },
+  }),
   example: { slackMm: 44, otherPlacesMm: [47, 52], wantMinMm: 30, wantMaxMm: 38, runMm: 605, pitchMm: 1.25 },
   work({ slackMm, otherPlacesMm = [], wantMinMm, wantMaxMm, runMm, pitchMm }, show) {
     if (wantMinMm > wantMaxMm)

@@ -37,11 +37,11 @@ interface ByMarks extends Setup {
 export const wheelAlign = defineWorking<ByMarks, Alignment>({
   name: 'wheel-align',
   says: 'Whether the rear wheel stands straight, by the marks of its adjusters',
-  input: {
+  input: () => ({
     leftMark: quantity('mm', -100, 300, 'Left mark, how far back'),
     rightMark: quantity('mm', -100, 300, 'Right mark, how far back'),
     ...SETUP,
-  },
+  }),
   example: { leftMark: 31.5, rightMark: 29, adjusterSpanMm: 236, runMm: 605, pitchMm: 1.25 },
   work({ leftMark, rightMark, ...setup }, show) {
     checkInset(setup);
@@ -88,7 +88,7 @@ const SUMS_MM = 3;
 export const wheelAlignString = defineWorking<ByString, Alignment>({
   name: 'wheel-align-string',
   says: 'Whether the rear wheel stands straight, by a string along both wheels',
-  input: { gapsMm: GAPS_FIELD, wheelbaseMm: quantity('mm', 600, 2500, 'Wheelbase'), ...SETUP },
+  input: () => ({ gapsMm: GAPS_FIELD, wheelbaseMm: quantity('mm', 600, 2500, 'Wheelbase'), ...SETUP }),
   example: {
     gapsMm: { leftFront: 21, leftRear: 20.5, rightFront: 15, rightRear: 15.5 },
     wheelbaseMm: 1430,

@@ -51,7 +51,7 @@ export const materials = defineWorking<
 >({
   name: 'materials',
   says: 'Parts of a job: what is short, and what it costs',
-  input: {
+  input: () => ({
     wants: listOf(
       record(
         {
@@ -81,7 +81,7 @@ export const materials = defineWorking<
     ),
     tiresToDispose: count(0, 10, 'Old tires to recycling'),
     rules: ruleValues(),
-  },
+  }),
   example: {
     wants: [
       { what: 'tire 110/90-19', count: 1, stockId: 't' },

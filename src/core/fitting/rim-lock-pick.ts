@@ -65,7 +65,7 @@ const howMany = ({ use, tube, pressureKpa, rules }: Input): { wanted: number; wh
 export const rimLockPick = defineWorking<Input, RimLockPick>({
   name: 'rim-lock-pick',
   says: 'Which rim locks a wheel wants',
-  input: {
+  input: () => ({
     use: oneOf(USES, 'What the rider does'),
     tube: yes('With a tube'),
     pressureKpa: quantity('kPa', 0, 600, 'Cold pressure it is ridden at'),
@@ -90,7 +90,7 @@ export const rimLockPick = defineWorking<Input, RimLockPick>({
       'id',
     ),
     rules: ruleValues(),
-  },
+  }),
   example: {
     use: 'dirt',
     tube: true,

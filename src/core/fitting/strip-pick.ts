@@ -45,7 +45,7 @@ const TAPE_LAYERS = 2;
 export const stripPick = defineWorking<Input, StripPick>({
   name: 'strip-pick',
   says: 'Which rim strip a spoked wheel wants',
-  input: {
+  input: () => ({
     build: oneOf(BUILDS, 'How the rim is made'),
     sealed: oneOf(['yes', 'no'], 'Spokes sealed by design'),
     rimWidthIn: quantity('in', 1, 14, 'Width of the rim as stamped'),
@@ -70,7 +70,7 @@ export const stripPick = defineWorking<Input, StripPick>({
       'id',
     ),
     rules: ruleValues(),
-  },
+  }),
   example: {
     build: 'spoked',
     sealed: 'no',

@@ -310,7 +310,7 @@ export const EXAMPLE_CONTEXT: FitContext = {
 export const tireFit = defineWorking<FitContext & { tire: TireFacts }, Omit<TireFit, 'treadRank'>>({
   name: 'tire-fit',
   says: 'Whether a tire goes on a wheel, with every reason',
-  input: { tire: record(TIRE_FIELDS, 'The tire'), ...CONTEXT_FIELDS },
+  input: () => ({ tire: record(TIRE_FIELDS, 'The tire'), ...CONTEXT_FIELDS }),
   example: {
     tire: {
       marking: '110/90-19 62M TT',

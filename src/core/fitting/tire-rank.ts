@@ -117,7 +117,7 @@ export const tireRank = defineWorking<
 >({
   name: 'tire-rank',
   says: 'Which tires in stock suit a wheel, the best first',
-  input: {
+  input: () => ({
     tires: eachOnce(
       listOf(
         record(
@@ -130,7 +130,7 @@ export const tireRank = defineWorking<
       'id',
     ),
     ...CONTEXT_FIELDS,
-  },
+  }),
   example: {
     tires: [
       {

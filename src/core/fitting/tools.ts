@@ -131,7 +131,7 @@ const sockets = (fasteners: readonly Fastener[]): Tool[] => {
 export const tools = defineWorking<Input, ToolList>({
   name: 'tools',
   says: 'What to lay out before the first bolt',
-  input: {
+  input: () => ({
     kind: oneOf(MACHINE_KINDS, 'Kind of machine'),
     drive: oneOf(DRIVES, 'Drive'),
     end: oneOf(['front', 'rear'], 'The end of the machine'),
@@ -170,7 +170,7 @@ export const tools = defineWorking<Input, ToolList>({
       'Torque wrenches of the shop',
     ),
     rules: ruleValues(),
-  },
+  }),
   example: {
     kind: 'dirt',
     drive: 'chain',

@@ -37,7 +37,7 @@ const SMALL_RIM_IN = 12;
 export const valvePick = defineWorking<Input, ValvePick>({
   name: 'valve-pick',
   says: 'Which valve stem a tubeless wheel wants',
-  input: {
+  input: () => ({
     tube: yes('With a tube'),
     rimDiameterIn: quantity('in', 4, 23, 'Diameter of the rim as stamped'),
     valveHoleMm: quantity('mm', 5, 25, 'The rim’s valve hole').optional(),
@@ -61,7 +61,7 @@ export const valvePick = defineWorking<Input, ValvePick>({
       'id',
     ),
     rules: ruleValues(),
-  },
+  }),
   example: {
     tube: false,
     rimDiameterIn: 17,

@@ -163,7 +163,7 @@ const inspection = (part: Inspected, name: string, says: string, example: string
   defineWorking<{ found: string[] }, InspectionResult>({
     name,
     says,
-    input: {
+    input: () => ({
       found: listOf(
         oneOf(
           FINDINGS[part].map((f) => f.id),
@@ -172,7 +172,7 @@ const inspection = (part: Inspected, name: string, says: string, example: string
         FINDINGS[part].length,
         'What was found',
       ),
-    },
+    }),
     example: { found: example },
     work({ found }, show) {
       const result = judge(part, found);

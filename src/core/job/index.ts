@@ -1,19 +1,8 @@
 /** A job: its log of entries, the state folded from it, and what is still missing or doubtful. */
 export { STATIONS, STATION_WORDS, STEP_STATIONS, type StationId } from '../stations';
-export {
-  entryBodySchema,
-  checkEntryBody,
-  ENTRY_KINDS,
-  PHOTO_ID,
-  OLD_TIRES,
-  RING_NAMES,
-  type OldTire,
-  type RingName,
-  type Entry,
-  type EntryBody,
-  type EntryData,
-  type EntryKind,
-} from './entries';
+export { OLD_TIRES, RING_NAMES, type OldTire, type RingName } from './entries';
+export type { Entry, EntryBody, EntryData, EntryKind } from './entries';
+export { checkEntryBody, entryBodySchema, ENTRY_KINDS, PHOTO_ID } from './entry-check';
 export {
   foldJob,
   foldedOn,

@@ -169,7 +169,7 @@ const maybe = (says: string) =>
 export const readyToLeave = defineWorking<LeaveFacts, ReadyToLeave>({
   name: 'ready-to-leave',
   says: 'Which safety points the log proves, and which it does not',
-  input: {
+  input: () => ({
     seatedDisc: maybe('Seated on the disc side'),
     seatedOther: maybe('Seated on the other side'),
     seatPeakKpa: quantity('kPa', 0, 1000, 'Highest while seating').allow(null),
@@ -200,7 +200,7 @@ export const readyToLeave = defineWorking<LeaveFacts, ReadyToLeave>({
     arrowSeen: maybe('Arrow looked at'),
     capOn: Joi.boolean().required().description('Valve cap on').meta({ expected: 'Valve cap on: true or false' }),
     ride: oneOf(['ridden', 'not good', 'refused', 'none'], 'The test ride').allow(null),
-  },
+  }),
   example: {
     seatedDisc: true,
     seatedOther: true,

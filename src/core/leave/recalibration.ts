@@ -42,7 +42,7 @@ const ride = (teachKmh: number | null, teachM: number | null): Said => {
 export const recalibration = defineWorking<Input, Recalibration>({
   name: 'recalibration',
   says: 'What the machine has to be taught after a tire change, by its own record',
-  input: {
+  input: () => ({
     teachKmh: quantity('km/h', 3, 150, 'Speed to hold').allow(null),
     teachM: quantity('m', 5, 50_000, 'For how far').allow(null),
     teachLamp: Joi.string()
@@ -55,7 +55,7 @@ export const recalibration = defineWorking<Input, Recalibration>({
     newTire: yes('A new tire'),
     frontKpa: quantity('kPa', 0, 1000, 'Pressure set in front').allow(null),
     rearKpa: quantity('kPa', 0, 1000, 'Pressure set behind').allow(null),
-  },
+  }),
   example: {
     teachKmh: 22,
     teachM: 150,

@@ -42,11 +42,11 @@ export const SENSOR_READINGS = listOf(
 export const sensorGap = defineWorking<Input, SensorGap>({
   name: 'sensor-gap',
   says: 'Whether a wheel-speed sensor clears its ring, and stands near enough',
-  input: {
+  input: () => ({
     readings: SENSOR_READINGS,
     wantMinMm: quantity('mm', 0, 5, 'Gap in the manual, at least').optional(),
     wantMaxMm: quantity('mm', 0.05, 10, 'Gap in the manual, at most').optional(),
-  },
+  }),
   example: {
     readings: [
       { deg: 0, gapMm: 0.7 },

@@ -78,13 +78,13 @@ const grams = (value: number) => ({ value, unit: 'g' as const, digits: 0 });
 export const practiceRound = defineWorking<Input, PracticeRound>({
   name: 'practice-round',
   says: 'A hidden wheel: your own tries beside the advice',
-  input: {
+  input: () => ({
     seed: count(0, 1_000_000_000, 'Number of the hidden wheel'),
     friction: oneOf(Object.keys(FRICTIONS), 'The stand'),
     shelf: oneOf(Object.keys(SHELVES), 'The shelf'),
     tries: listOf(WEIGHTS_ON as Joi.ArraySchema, 40, 'The weights of each try'),
     rules: ruleValues(),
-  },
+  }),
   example: {
     seed: 7,
     friction: 'usual',

@@ -80,7 +80,7 @@ export const gaugeError = defineWorking<
 >({
   name: 'gauge-error',
   says: 'What is in the tire when this gauge shows a pressure',
-  input: { readsKpa: quantity('kPa', 0, 1000, 'The gauge reading'), checks: GAUGE_ERRORS },
+  input: () => ({ readsKpa: quantity('kPa', 0, 1000, 'The gauge reading'), checks: GAUGE_ERRORS }),
   example: {
     readsKpa: 90,
     checks: [

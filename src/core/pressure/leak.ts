@@ -61,7 +61,7 @@ const ROUNDING = Math.sqrt(12);
 export const leak = defineWorking<Input, Leak>({
   name: 'leak',
   says: 'Whether a standing tire leaks, with the weather taken out',
-  input: {
+  input: () => ({
     readings: listOf(
       record(
         {
@@ -79,7 +79,7 @@ export const leak = defineWorking<Input, Leak>({
     altitudeM: quantity('m', -500, 9000, 'Altitude of the shop').optional(),
     minimumKpa: quantity('kPa', 0, 1000, 'Least pressure it may have').optional(),
     rules: ruleValues(),
-  },
+  }),
   example: {
     readings: [
       { day: 0, gaugeKpa: 230, tempC: 21 },

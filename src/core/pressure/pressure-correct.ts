@@ -36,7 +36,7 @@ export interface PressureCorrected {
 export const pressureCorrect = defineWorking<Input, PressureCorrected>({
   name: 'pressure-correct',
   says: 'What a pressure becomes at another temperature and altitude',
-  input: {
+  input: () => ({
     gaugeKpa: quantity('kPa', 0, 1000, 'The gauge reading'),
     tempC: quantity('C', -60, 120, 'Temperature where it is read'),
     toTempC: quantity('C', -60, 120, 'Temperature where it will be'),
@@ -44,7 +44,7 @@ export const pressureCorrect = defineWorking<Input, PressureCorrected>({
     toAltitudeM: quantity('m', -500, 9000, 'Altitude where it will be').optional(),
     gauge: GAUGE_ERRORS.optional(),
     toGauge: GAUGE_ERRORS.optional(),
-  },
+  }),
   example: { gaugeKpa: 96, tempC: 22, toTempC: 8 },
   work({ gaugeKpa, tempC, toTempC, altitudeM = 0, toAltitudeM = altitudeM, gauge = [], toGauge = [] }, show) {
     const trueHereKpa =

@@ -140,7 +140,7 @@ const byPlacard = (placardKpa: number, { twoUp, askedKpa }: Input, show: Show): 
 export const pressureStart = defineWorking<Input, PressureStart>({
   name: 'pressure-start',
   says: 'Cold pressure to start from, by use, ground and rider',
-  input: {
+  input: () => ({
     use: oneOf(USES, 'What the rider does'),
     tire: marking('The tire that is on'),
     tube: yes('With a tube'),
@@ -154,7 +154,7 @@ export const pressureStart = defineWorking<Input, PressureStart>({
     twoUp: yes('Two up').optional(),
     askedKpa: quantity('kPa', 0, 1000, 'The pressure asked for').optional(),
     rules: ruleValues(),
-  },
+  }),
   example: { use: 'dirt', tire: '110/90-19', tube: true, rimLocks: 1, ground: 'rock', riderKg: 96 },
   work(input, show) {
     const { use, tire, tube, rimLocks, placardKpa, kind, doubled, askedKpa, rules } = input;

@@ -61,7 +61,7 @@ const maybeSeated = (says: string) => yes(says).allow(null);
 export const seatLadder = defineWorking<Input, SeatLadder>({
   name: 'seat-ladder',
   says: 'Whether more air goes in while seating, or all of it comes out',
-  input: {
+  input: () => ({
     limitKpa: quantity('kPa', 20, 344.74, 'The seating limit'),
     readingsKpa: listOf(quantity('kPa', 0, 1000, 'A gauge reading'), 500, 'Gauge readings of this try'),
     discSeated: maybeSeated('Seated on the disc side'),
@@ -71,7 +71,7 @@ export const seatLadder = defineWorking<Input, SeatLadder>({
     triesBefore: count(0, 50, 'Tries before this one'),
     tube: yes('With a tube'),
     rules: ruleValues(),
-  },
+  }),
   example: { limitKpa: 262, readingsKpa: [120, 200], discSeated: true, otherSeated: null, triesBefore: 0, tube: true },
   work({ limitKpa, readingsKpa, discSeated, otherSeated, pops = 0, line = [], triesBefore, tube, rules }, show) {
     const triesAllowed = ruleNumber('seat.tries', rules, show);

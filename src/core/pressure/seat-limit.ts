@@ -59,14 +59,14 @@ export const RAISED_FIELDS = {
 export const seatLimit = defineWorking<Input, SeatLimit>({
   name: 'seat-limit',
   says: 'The pressure that seating the beads must never pass',
-  input: {
+  input: () => ({
     sidewallKpa: quantity('kPa', 20, 1000, 'Seating limit on the sidewall').optional(),
     rimKpa: quantity('kPa', 20, 1000, 'Limit of the rim').optional(),
     shopCeilingKpa: quantity('kPa', 20, HIGHEST_CEILING_KPA, 'The shop’s ceiling, never above 50 psi'),
     raised: record(RAISED_FIELDS, 'A raised ceiling').optional(),
     own: oneOf(OWN_LIMITS, 'A tire with a limit of its own').optional(),
     rules: ruleValues(),
-  },
+  }),
   example: { sidewallKpa: 280, shopCeilingKpa: 275.79 },
   work({ sidewallKpa, rimKpa, shopCeilingKpa, raised, own, rules }, show) {
     const known: { binds: SeatBinds; kpa: number }[] = [];

@@ -33,7 +33,7 @@ const oneGauge = (says: string) =>
 export const twoGauges = defineWorking<{ first: OneGauge; second: OneGauge }, TwoGauges>({
   name: 'two-gauges',
   says: 'Whether two gauges on the same tire say the same',
-  input: { first: oneGauge('One gauge'), second: oneGauge('The other') },
+  input: () => ({ first: oneGauge('One gauge'), second: oneGauge('The other') }),
   example: { first: { readsKpa: 90, stepKpa: 0.7, checks: [] }, second: { readsKpa: 96, stepKpa: 3.4, checks: [] } },
   work({ first, second }, show) {
     const [a, b] = [first, second].map((g, i) =>

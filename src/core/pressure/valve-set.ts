@@ -38,13 +38,13 @@ export interface ValveSet {
 export const valveSet = defineWorking<Input, ValveSet>({
   name: 'valve-set',
   says: 'How valve nut and rim lock are left',
-  input: {
+  input: () => ({
     tube: yes('With a tube'),
     sleeve: yes('Rubber-sleeved valve'),
     rimLocks: count(0, 3, 'Rim locks'),
     creeps: yes('The tube can creep'),
     rules: ruleValues(),
-  },
+  }),
   example: { tube: true, sleeve: false, rimLocks: 1, creeps: true },
   work({ tube, sleeve, rimLocks, creeps, rules }, show) {
     const school = ruleWord('valveNut.school', rules, show);

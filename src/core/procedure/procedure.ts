@@ -84,7 +84,7 @@ export const stepsFor = (input: ProcedureInput): Step[] => {
 export const procedure = defineWorking<ProcedureInput, { steps: Step[] }>({
   name: 'procedure',
   says: 'Every step that this wheel needs, in order',
-  input: {
+  input: () => ({
     machine: record(
       {
         kind: oneOf(MACHINE_KINDS, 'Kind of machine'),
@@ -124,7 +124,7 @@ export const procedure = defineWorking<ProcedureInput, { steps: Step[] }>({
       'Schools of this job',
     ).optional(),
     rules: ruleValues(),
-  },
+  }),
   example: {
     machine: { kind: 'dirt', drive: 'chain', wheelSensors: false },
     wheel: {

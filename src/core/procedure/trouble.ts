@@ -335,7 +335,7 @@ const MORE_WEIGHT = 2;
 export const trouble = defineWorking<Input, { checks: OrderedCheck[] }>({
   name: 'trouble',
   says: 'What to look at when it will not go on',
-  input: {
+  input: () => ({
     symptom: oneOf(SYMPTOMS, 'What you see'),
     build: oneOf(BUILDS, 'How the rim is made'),
     tube: yes('With a tube'),
@@ -354,7 +354,7 @@ export const trouble = defineWorking<Input, { checks: OrderedCheck[] }>({
       200,
       'What cured it before, in this shop',
     ),
-  },
+  }),
   example: {
     symptom: 'bite-stuck',
     build: 'spoked',

@@ -92,12 +92,12 @@ const checkBeads = (beads: readonly BeadMeasured[], field: string): void =>
 export const beadCrush = defineWorking<Input, BeadCrush>({
   name: 'bead-crush',
   says: 'How far the ring crushes each bead',
-  input: {
+  input: () => ({
     beads: BEADS('Beads of this wheel'),
     other: BEADS('Beads of the other wheel of the pair').optional(),
     rings: count(1, 2, 'Rings of a wheel').optional(),
     rules: ruleValues(),
-  },
+  }),
   example: { beads: [{ side: 'outer', bundleMm: [19.6, 19.5, 19.7], gapMm: [16.8, 16.9] }] },
   work({ beads, other = [], rings = 2, rules }, show) {
     if (beads.length === 0) throw new InputError('beads', 'No bead was measured.', 'both beads, one after the other');

@@ -86,13 +86,13 @@ const diameterOf = ({ holes, chordMm, skipped = 0, holeToFlatMm }: Input, show: 
 export const boltCircle = defineWorking<Input, BoltCircle>({
   name: 'bolt-circle',
   says: 'Bolt circle from one distance between two holes',
-  input: {
+  input: () => ({
     holes: count(3, 12, 'Holes'),
     chordMm: quantity('mm', 10, 500, 'From hole to hole, centers').optional(),
     skipped: count(0, 5, 'Holes between the two').optional(),
     holeToFlatMm: quantity('mm', 10, 500, 'From one hole to the line between the two far ones').optional(),
     rules: ruleValues(),
-  },
+  }),
   example: { holes: 6, chordMm: 57, skipped: 0 },
   work(input, show) {
     const { holes, rules } = input;

@@ -38,7 +38,7 @@ export interface ClampForce {
 export const clampForce = defineWorking<Input, ClampForce>({
   name: 'clamp-force',
   says: 'What a torque clamps a ring with, and what its bolts stand',
-  input: {
+  input: () => ({
     torqueNm: quantity('Nm', 0.5, 300, 'Torque at each bolt'),
     bolt: oneOf(BOLT_NAMES, 'Size of the bolts'),
     grade: oneOf(GRADE_NAMES, 'Grade or class, from the head'),
@@ -46,7 +46,7 @@ export const clampForce = defineWorking<Input, ClampForce>({
     bolts: count(3, 48, 'Bolts of the ring'),
     ringDiameterMm: quantity('mm', 100, 700, 'Diameter of their circle'),
     rules: ruleValues(),
-  },
+  }),
   example: { torqueNm: 18, bolt: '5/16-18', grade: '8', lubricant: 'anti-seize', bolts: 16, ringDiameterMm: 330 },
   work({ torqueNm, bolt, grade, lubricant, bolts, ringDiameterMm, rules }, show) {
     const { diameterMm, stressMm2, thread } = BOLTS[bolt];

@@ -57,7 +57,7 @@ const widestStretchDeg = (readings: readonly GapReading[]): number => {
 export const ringGap = defineWorking<Input, RingGap>({
   name: 'ring-gap',
   says: 'Whether a ring comes down evenly, and where to pull next',
-  input: {
+  input: () => ({
     readings: listOf(
       record({ deg: angle('Place on the ring'), gapMm: quantity('mm', 0, 60, 'Gap there') }, 'A reading of the feeler'),
       48,
@@ -67,7 +67,7 @@ export const ringGap = defineWorking<Input, RingGap>({
     bolts: count(4, 36, 'Bolts of the ring').optional(),
     bolt: oneOf(BOLT_NAMES, 'Size of the bolts').optional(),
     rules: ruleValues(),
-  },
+  }),
   example: {
     readings: [0, 60, 120, 180, 240, 300].map((deg, i) => ({ deg, gapMm: [1.9, 1.6, 1.1, 0.8, 1.2, 1.6][i]! })),
     when: 'before the torque',

@@ -73,12 +73,12 @@ export const ringMoves = (bolts: number, school: RingSchool, stages: readonly st
 export const ringOrder = defineWorking<Input, { moves: RingMove[] }>({
   name: 'ring-order',
   says: 'In which order the bolts of a ring are brought down',
-  input: {
+  input: () => ({
     bolts: count(4, 36, 'Bolts of the ring'),
     school: oneOf(RING_SCHOOLS, 'Order round the ring').optional(),
     stages: listOf(text(60, 'A stage'), 8, 'Stages').optional(),
     rules: ruleValues(),
-  },
+  }),
   example: { bolts: 12, school: 'crossing' },
   work({ bolts, school, stages = [...RING_STAGES], rules }, show) {
     const by = school ?? (ruleWord('ring.order', rules, show) as RingSchool);

@@ -59,7 +59,7 @@ const SAME_MM = 0.05;
 export const rolloutMatch = defineWorking<Input, RolloutMatch>({
   name: 'rollout-match',
   says: 'Whether two driven wheels match, and what air corrects them',
-  input: {
+  input: () => ({
     leftMm: quantity('mm', 300, 4000, 'Rollout, left'),
     rightMm: quantity('mm', 300, 4000, 'Rollout, right'),
     measuringKpa: quantity('kPa', 5, 400, 'Both taped at'),
@@ -68,7 +68,7 @@ export const rolloutMatch = defineWorking<Input, RolloutMatch>({
     limitKpa: quantity('kPa', 5, 1000, 'What the smaller one may hold').optional(),
     trackMm: quantity('mm', 200, 4000, 'Track between them').optional(),
     rules: ruleValues(),
-  },
+  }),
   example: { leftMm: 2509, rightMm: 2524, measuringKpa: 41.4, stretchMmPerKpa: 1.1, limitKpa: 100, trackMm: 1450 },
   work({ leftMm, rightMm, measuringKpa, pair = 'drag rears', stretchMmPerKpa, limitKpa, trackMm, rules }, show) {
     const smallerMm = Math.min(leftMm, rightMm);

@@ -69,7 +69,7 @@ export const stretchOf = (readings: readonly TapeReading[]): number | null => {
 export const rollout = defineWorking<Input, Rollout>({
   name: 'rollout',
   says: 'What a tire has grown from run to run, and whether it has settled',
-  input: {
+  input: () => ({
     readings: listOf(
       record(
         {
@@ -84,7 +84,7 @@ export const rollout = defineWorking<Input, Rollout>({
     ),
     measuringKpa: quantity('kPa', 5, 400, 'Pressure that rollout is taped at').optional(),
     rules: ruleValues(),
-  },
+  }),
   example: {
     readings: [
       { run: 0, circumferenceMm: 2480, gaugeKpa: 41.4 },

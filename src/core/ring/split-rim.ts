@@ -42,7 +42,7 @@ const STAGES = ['by hand', 'torque', 'torque again'] as const;
 export const splitRim = defineWorking<Input, SplitRim>({
   name: 'split-rim',
   says: 'Whether the bolts of a split rim may be touched, and how they go back',
-  input: {
+  input: () => ({
     silent: yes('Nothing hisses any more'),
     gaugeKpa: quantity('kPa', 0, 1000, 'The gauge on the valve').allow(null),
     coreOut: yes('The valve core is out'),
@@ -54,7 +54,7 @@ export const splitRim = defineWorking<Input, SplitRim>({
     ring: yes('A ring in place of halves').optional(),
     school: oneOf(RING_SCHOOLS, 'Order of the bolts').optional(),
     rules: ruleValues(),
-  },
+  }),
   example: { silent: true, gaugeKpa: 0, coreOut: true, bolts: 5, torqueNm: 24, tube: true, sealed: false },
   work(
     { silent, gaugeKpa, coreOut, bolts, torqueNm, tube, sealed, sealRenewed, ring = false, school = 'crossing' },

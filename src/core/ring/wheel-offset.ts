@@ -88,7 +88,7 @@ const moved = (byMm: number, toward: string, edge: string): Reason =>
 export const wheelOffset = defineWorking<Input, WheelOffset>({
   name: 'wheel-offset',
   says: 'Offset of a wheel, and what another one moves',
-  input: { ...widthsFields, other: record(widthsFields, 'Another wheel in its place').optional() },
+  input: () => ({ ...widthsFields, other: record(widthsFields, 'Another wheel in its place').optional() }),
   example: { overallWidthMm: 280, backspaceMm: 120, other: { overallWidthMm: 305, backspaceMm: 140 } },
   work({ other, ...widths }, show) {
     const here = edgesOf(widths, '', show);

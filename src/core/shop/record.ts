@@ -3,7 +3,7 @@ import { InputError } from '../errors';
 import { check, count, text, yes } from '../fields';
 import { checkField, fromCell, schemaOf, toCell, type Field } from './field';
 import { fieldsOfKind } from './kinds';
-import { RECORD_KINDS, type RecordKind, type Records } from './shop';
+import type { RecordKind, Records } from './shop';
 import { checkLockPlaces } from '../wheels';
 
 const id = text(60, 'The record’s name in the database').pattern(/^[\w-]+$/);
@@ -13,15 +13,15 @@ const kept = {
   version: count(1, 1_000_000_000, 'The version that you have seen').optional().default(1),
 };
 
-const schemas = Object.fromEntries(
-  RECORD_KINDS.map((kind) => [
-    kind,
-    Joi.object({ ...kept, ...Object.fromEntries(fieldsOfKind(kind).map((f) => [f.key, schemaOf(f)])) }).required(),
-  ]),
-) as Record<RecordKind, Joi.ObjectSchema>;
+const described = new Map<RecordKind, Joi.ObjectSchema>();
 
 /** What a record of a kind may hold. */
-export const recordSchema = (kind: RecordKind): Joi.ObjectSchema => schemas[kind];
+export const recordSchema = (kind: RecordKind): Joi.ObjectSchema => {
+  const fields = () => Object.fromEntries(fieldsOfKind(kind).map((f) => [f.key, schemaOf(f)]));
+  const schema = described.get(kind) ?? Joi.object({ ...kept, ...fields() }).required();
+  described.set(kind, schema);
+  return schema;
+};
 
 /** What no single field can say. Throws `InputError`. */
 const checkWhole = (kind: RecordKind, it: Records[RecordKind]): void => {
@@ -50,7 +50,7 @@ export const checkRecord = <K extends RecordKind>(kind: K, value: unknown): Reco
       const given = (value as Record<string, unknown>)[field.key];
       if (typeof given === 'string') checkField(field, given);
     }
-  const it = check<Records[K]>(schemas[kind], value);
+  const it = check<Records[K]>(recordSchema(kind), value);
   checkWhole(kind, it);
   return it;
 };

@@ -64,13 +64,13 @@ export const fitDirection = ({ arrows, markedFor, end, ground, discSide }: Direc
 export const directionFit = defineWorking<DirectionInput, DirectionFit>({
   name: 'direction-fit',
   says: 'Which way round a tire goes on',
-  input: {
+  input: () => ({
     arrows: oneOf(ARROWS, 'Arrows on the sidewall'),
     markedFor: oneOf(['front', 'rear', 'either'], 'Which end the tire is marked for'),
     end: oneOf(['front', 'rear'], 'The end it goes on'),
     ground: oneOf(['road', 'dirt'], 'Where it is used'),
     discSide: oneOf(['left', 'right', 'both', 'none'], 'Side of the brake disc'),
-  },
+  }),
   example: { arrows: 'two', markedFor: 'either', end: 'rear', ground: 'dirt', discSide: 'right' },
   work(input, show) {
     const fit = fitDirection(input);

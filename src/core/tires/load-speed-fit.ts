@@ -170,7 +170,7 @@ export const LOAD_SHEET = record(
 export const loadSpeedFit = defineWorking<ServiceNeed & { marking: string; rules?: RuleValues }, LoadSpeedFit>({
   name: 'load-speed-fit',
   says: 'Whether a tire carries the load, as fast as the machine goes',
-  input: {
+  input: () => ({
     marking: marking('The tire with its load index and speed symbol'),
     end: oneOf(['front', 'rear'], 'The end of the machine'),
     minLoadIndex: count(0, 120, 'Load index that the machine asks for').optional(),
@@ -178,7 +178,7 @@ export const loadSpeedFit = defineWorking<ServiceNeed & { marking: string; rules
     sheet: LOAD_SHEET.optional(),
     tiresOnEnd: count(1, 2, 'Tires that share the load of this end').optional(),
     rules: ruleValues(),
-  },
+  }),
   example: {
     marking: '150/70R18 70H',
     end: 'rear',

@@ -72,12 +72,12 @@ interface Input {
 export const rimWidthFit = defineWorking<Input, RimWidthFit>({
   name: 'rim-width-fit',
   says: 'Whether a tire suits the width of a rim',
-  input: {
+  input: () => ({
     marking: marking('The tire that goes on'),
     rimWidthIn: quantity('in', 1, 14, 'Width of the rim as stamped'),
     wheels: oneOf(['two', 'four'], 'Wheels of the machine'),
     rules: ruleValues(),
-  },
+  }),
   example: { marking: '110/90-19', rimWidthIn: 2.15, wheels: 'two' },
   work({ marking: text, rimWidthIn, wheels, rules }, show) {
     const fit = fitRimWidth(readTire(text, rules), rimWidthIn, wheels === 'four', rules, show);

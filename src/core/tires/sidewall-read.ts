@@ -146,7 +146,7 @@ const explain = (
 export const sidewallRead = defineWorking<{ marking: string }, { text: string; parts: SidewallPart[] }>({
   name: 'sidewall-read',
   says: 'Every piece of a sidewall marking, explained',
-  input: { marking: markingField('The marking as printed on the sidewall') },
+  input: () => ({ marking: markingField('The marking as printed on the sidewall') }),
   example: { marking: '120/70 ZR 17 M/C (58W) TL' },
   work({ marking }, show) {
     const m = parseMarking(marking);

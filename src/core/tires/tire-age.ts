@@ -66,7 +66,7 @@ export const ageOf = (dateCode: string, onDate: string, rules?: RuleValues): Tir
 export const tireAge = defineWorking<{ dateCode: string; onDate: string; rules?: RuleValues }, TireAge>({
   name: 'tire-age',
   says: 'How old a tire is, from its date code',
-  input: { dateCode: text(20, 'The date code'), onDate: date('The day to count to'), rules: ruleValues() },
+  input: () => ({ dateCode: text(20, 'The date code'), onDate: date('The day to count to'), rules: ruleValues() }),
   example: { dateCode: '3824', onDate: '2026-04-30' },
   work: ({ dateCode, onDate, rules }, show) => measure(dateCode, onDate, rules, show),
 });

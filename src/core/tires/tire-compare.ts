@@ -257,7 +257,7 @@ const readAll = (sizes: readonly string[], rules: RuleValues | undefined): TireS
 export const tireCompare = defineWorking<Input, TireComparison>({
   name: 'tire-compare',
   says: 'What changes from one tire size to others',
-  input: {
+  input: () => ({
     sizes: listOf(marking('A size'), 4, 'The present size, then one to three others'),
     end: oneOf(['front', 'rear'], 'The end of the machine').optional(),
     clearancesMm: Joi.object(
@@ -274,7 +274,7 @@ export const tireCompare = defineWorking<Input, TireComparison>({
     ).optional(),
     otherEnd: marking('The tire at the other end, with wheel-speed sensors').optional(),
     rules: ruleValues(),
-  },
+  }),
   example: {
     sizes: ['140/80-17', '130/80-17'],
     end: 'rear',

@@ -164,7 +164,7 @@ const measure = (text: string, rules: RuleValues | undefined, show: Show): TireS
 export const tireSize = defineWorking<{ marking: string; rules?: RuleValues }, TireSize>({
   name: 'tire-size',
   says: 'What a tire marking means in numbers',
-  input: { marking: markingField('The size as printed on the sidewall'), rules: ruleValues() },
+  input: () => ({ marking: markingField('The size as printed on the sidewall'), rules: ruleValues() }),
   example: { marking: '140/70-17 66H TL' },
   work: ({ marking, rules }, show) => measure(marking, rules, show),
 });

@@ -22,7 +22,7 @@ export interface TireVolume {
 export const tireVolume = defineWorking<Input, TireVolume>({
   name: 'tire-volume',
   says: 'Room for air inside a tire, from its size',
-  input: { tire: marking('The tire as printed') },
+  input: () => ({ tire: marking('The tire as printed') }),
   example: { tire: '110/90-19' },
   work({ tire }, show) {
     const { sectionWidthMm, sectionHeightMm, rimDiameterMm } = readTire(tire);

@@ -60,7 +60,7 @@ const dayDone = (readings: readonly TreadReading[], kmLeft: number): string | nu
 export const treadWear = defineWorking<{ readings: TreadReading[]; rules?: RuleValues }, TreadWear>({
   name: 'tread-wear',
   says: 'How far a tire still goes, from depth against distance',
-  input: {
+  input: () => ({
     readings: listOf(
       record(
         {
@@ -74,7 +74,7 @@ export const treadWear = defineWorking<{ readings: TreadReading[]; rules?: RuleV
       'Depths measured so far',
     ),
     rules: ruleValues(),
-  },
+  }),
   example: {
     readings: [
       { km: 0, depthMm: 7.8, onDate: '2026-03-01' },

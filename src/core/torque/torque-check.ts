@@ -16,10 +16,10 @@ export const torqueCheck = defineWorking<
 >({
   name: 'torque-check',
   says: 'Whether the torque reached is the one wanted',
-  input: {
+  input: () => ({
     wantedNm: quantity('Nm', 0.1, 1000, 'Torque in the manual'),
     reachedNm: quantity('Nm', 0, 1200, 'Torque at the click'),
-  },
+  }),
   example: { wantedNm: 98, reachedNm: 99.2 },
   work({ wantedNm, reachedNm }, show) {
     const offPct = show.line('off', '(reached − wanted) / wanted', ((reachedNm - wantedNm) / wantedNm) * 100, 'pct');

@@ -103,7 +103,7 @@ const turnOf = (it: ToTighten, wrenches: TorqueWrench[]): TorqueTurn => {
 export const torqueSequence = defineWorking<Input, TorqueSequence>({
   name: 'torque-sequence',
   says: 'In which order fasteners are tightened, and with which wrench at which setting',
-  input: {
+  input: () => ({
     fasteners: listOf(
       record(
         {
@@ -119,7 +119,7 @@ export const torqueSequence = defineWorking<Input, TorqueSequence>({
       'The fasteners of this wheel',
     ),
     wrenches: WRENCHES_FIELD,
-  },
+  }),
   example: {
     fasteners: [
       { name: 'caliper bolts', torqueNm: 27 },

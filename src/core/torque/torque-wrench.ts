@@ -50,12 +50,12 @@ const n = (value: number) => Math.round(value * 10) / 10;
 export const torqueWrench = defineWorking<Input, TorqueChoice>({
   name: 'torque-wrench',
   says: 'Which wrench covers a torque, and its setting',
-  input: {
+  input: () => ({
     torqueNm: quantity('Nm', 0.1, 1000, 'Torque at the fastener'),
     wrenches: WRENCHES_FIELD,
     extensionMm: quantity('mm', 0, 1000, 'Extension head in line with the handle').optional(),
     leverMm: quantity('mm', 50, 2000, 'Drive to middle of the grip').optional(),
-  },
+  }),
   example: { torqueNm: 18, wrenches: [{ name: 'long click', minNm: 40, maxNm: 190 }] },
   work({ torqueNm, wrenches, extensionMm = 0, leverMm }, show) {
     wrenches.forEach(({ name, minNm, maxNm }, i) => {

@@ -141,12 +141,12 @@ export const READINGS_FIELD = listOf(
 export const runout = defineWorking<Input, RunoutResult>({
   name: 'runout',
   says: 'Runout of a rim, where it is high, and what to do',
-  input: {
+  input: () => ({
     readings: READINGS_FIELD,
     build: oneOf(['spoked', 'cast', 'split', 'beadlock'], 'How the rim is made'),
     spokes: count(0, 80, 'Number of spokes'),
     rules: ruleValues(),
-  },
+  }),
   example: {
     readings: Array.from({ length: 12 }, (_, i) => ({
       angleDeg: i * 30,

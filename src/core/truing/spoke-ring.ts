@@ -82,13 +82,13 @@ export const SPOKES_FIELD = listOf(
 export const spokeRing = defineWorking<Input, SpokeRing>({
   name: 'spoke-ring',
   says: 'Which spokes are loose, by their ring',
-  input: {
+  input: () => ({
     spokes: SPOKES_FIELD,
     total: count(8, 80, 'Spokes in the wheel'),
     lengthMm: quantity('mm', 30, 400, 'Free length of a spoke').optional(),
     gramsPerMetre: quantity('g', 5, 300, 'Mass of a metre of spoke').optional(),
     rules: ruleValues(),
-  },
+  }),
   example: {
     total: 36,
     spokes: [400, 395, 410, 402, 404, 398, 405, 399, 300, 401, 396, 403].map((toneHz, i) => ({ spoke: i + 1, toneHz })),

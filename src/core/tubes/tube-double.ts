@@ -63,13 +63,13 @@ export const tubeDouble = defineWorking<
 >({
   name: 'tube-double',
   says: 'What an old tube worn as a sleeve adds',
-  input: {
+  input: () => ({
     tire: marking('The tire that goes on'),
     wall: oneOf(['standard', 'heavy', 'ultra'], 'Wall of the old tube'),
     massG: quantity('g', 50, 5000, 'Mass of the old tube, weighed').optional(),
     flatWidthMm: quantity('mm', 15, 300, 'Width of the old tube laid flat').optional(),
     rules: ruleValues(),
-  },
+  }),
   example: { tire: '110/100-18', wall: 'standard' },
   work({ tire, wall, massG, flatWidthMm, rules }, show) {
     const addedMassG =

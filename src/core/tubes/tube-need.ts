@@ -101,7 +101,7 @@ export const needsTube = (input: TubeNeedInput): TubeNeed => {
 export const tubeNeed = defineWorking<TubeNeedInput, TubeNeed>({
   name: 'tube-need',
   says: 'Tube or no tube, by rim and tire',
-  input: {
+  input: () => ({
     build: oneOf(['spoked', 'cast', 'split', 'beadlock'], 'How the rim is made'),
     tubelessMarked: yes('The rim is marked tubeless'),
     sealed: yes('Sealed by design'),
@@ -109,7 +109,7 @@ export const tubeNeed = defineWorking<TubeNeedInput, TubeNeed>({
     tire: oneOf(['TL', 'TT', 'not marked'], 'What the tire is marked'),
     tube: yes('A tube goes in'),
     makerAllows: yes('The maker allows it in writing').optional(),
-  },
+  }),
   example: { build: 'spoked', tubelessMarked: false, sealed: false, safetyHump: false, tire: 'TT', tube: true },
   work(input, show) {
     const need = needsTube(input);

@@ -198,7 +198,7 @@ export const fitTubes = (input: Input): TubePick => {
 export const tubePick = defineWorking<Input, TubePick>({
   name: 'tube-pick',
   says: 'Which tube in stock suits a tire',
-  input: {
+  input: () => ({
     tire: marking('The tire that goes on'),
     tubes: eachOnce(
       listOf(
@@ -222,7 +222,7 @@ export const tubePick = defineWorking<Input, TubePick>({
     use: oneOf(TUBE_USES, 'What the rider does').optional(),
     valveHoleMm: quantity('mm', 5, 25, 'The rim’s valve hole').optional(),
     rules: ruleValues(),
-  },
+  }),
   example: {
     tire: '110/90-19',
     use: 'dirt',

@@ -67,7 +67,7 @@ export const judgeOldTube = (
 export const tubeReuse = defineWorking<TubeFindings, TubeReuse>({
   name: 'tube-reuse',
   says: 'Whether an old tube goes in again',
-  input: { ...OLD_TUBE_FIELDS, rules: ruleValues() },
+  input: () => ({ ...OLD_TUBE_FIELDS, rules: ruleValues() }),
   example: { holdsAir: true, chafed: false, valveSound: true, ageYears: 1, patches: 0 },
   work(findings, show) {
     const old = judgeOldTube(findings, show);

@@ -77,11 +77,11 @@ export const stretchOf = (
 export const tubeStretch = defineWorking<{ tire: string; flatWidthMm: number; rules?: RuleValues }, TubeStretch>({
   name: 'tube-stretch',
   says: 'How far a tube stretches in a tire',
-  input: {
+  input: () => ({
     tire: marking('The tire that goes on'),
     flatWidthMm: quantity('mm', 15, 300, 'Width of the tube laid flat'),
     rules: ruleValues(),
-  },
+  }),
   example: { tire: '110/90-19', flatWidthMm: 105 },
   work({ tire, flatWidthMm, rules }, show) {
     const stretch = stretchOf(readTire(tire, rules), flatWidthMm, rules, show);
