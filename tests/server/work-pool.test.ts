@@ -7,7 +7,10 @@ import { workHere, workPool, type WorkPool } from '../../src/server/work';
 
 /** A worker that is told by its input how it behaves. */
 const WORKER = `
-module.exports = ({ input: { input } }) => {
+module.exports = ({ begun, input: { input } }) => {
+  const from = Date.now();
+  Atomics.store(begun, 0, BigInt(from));
+  if (input.forMs) while (Date.now() - from < input.forMs);
   if (input.forever) for (;;);
   if (input.refuse) return { ok: false, problem: { field: 'massG', message: 'Too heavy.', expected: 'less' } };
   if (input.breaks) throw new TypeError('a defect');
@@ -37,6 +40,11 @@ describe('the pool of threads', () => {
     expect(await ask(pool, { give: 'next' })).toBe('next');
   });
 
+  test('waiting for a thread is not counted as work', async () => {
+    const all = [1, 2, 3].map((give) => ask(pool, { forMs: 600, give }));
+    expect(await Promise.all(all)).toEqual([1, 2, 3]);
+  });
+
   test('when whoever asked has gone, it is stopped at once', async () => {
     const gone = new AbortController();
     const left = ask(pool, { forever: true }, gone.signal);
@@ -48,9 +56,11 @@ describe('the pool of threads', () => {
   });
 
   test('too many that wait are asked to come again', async () => {
-    const all = await Promise.allSettled(Array.from({ length: 12 }, () => ask(pool, { forever: true })));
+    const all = await Promise.allSettled(Array.from({ length: 30 }, () => ask(pool, { forever: true })));
     const why = all.map((one) => (one.status === 'rejected' ? (one.reason as Error) : null));
     expect(why.filter((e) => e instanceof ServerBusy).length).toBeGreaterThan(4);
+    // Those that waited behind one that was stopped had their turn: each was stopped for its own time.
+    expect(why.filter((e) => e instanceof InputError).length).toBeGreaterThanOrEqual(4);
     expect(why.every((e) => e instanceof ServerBusy || e instanceof InputError)).toBe(true);
     expect(await ask(pool, { give: 2 })).toBe(2);
   });

@@ -83,6 +83,16 @@ describe('a reading is taken', () => {
     expect(readingOf(takenFrom(gone), 'torque-wrench', 10_450)).toBeNull();
   });
 
+  test('of a wrench whose lines came late, all at once; not of one that said nothing while it was pulled', () => {
+    const pulled = after('torque-wrench', [0, 3, 6, 9, 12, 15]).track;
+    const late = heard(pulled, line('torque-wrench', 18, 6, 'click'), 60_000);
+    expect(readingOf(late, 'torque-wrench', 60_000)?.value).toBe(18);
+    const silent = heard(pulled, line('torque-wrench', 18, 99, 'click'), 10_400);
+    expect(readingOf(silent, 'torque-wrench', 10_400)).toBeNull();
+    const back = heard(pulled, line('torque-wrench', 18, -1, 'click'), 10_400);
+    expect(readingOf(back, 'torque-wrench', 10_400)).toBeNull();
+  });
+
   test('the highest is what held, not a single jump, and a new try forgets it', () => {
     const { track } = after('gauge', [...still(100, 8), 300, ...still(90, 8)]);
     expect(track.highest).toBe(100);

@@ -47,8 +47,11 @@ const stillSo = (event: DeviceLine | null, line: DeviceLine): DeviceLine | null 
 
 /** The next line of the instrument, at a moment of this program's own clock. */
 export const heard = (track: Track, line: DeviceLine, nowMs: number): Track => {
-  // After a silence nothing of before it counts.
-  const before = nowMs - track.heardMs > SILENT_AFTER_MS ? { ...track, lines: [] } : track;
+  // After a silence nothing of before it counts: the instrument's own, by its clock. Lines that only came late, all at
+  // once, were said as a hand moves.
+  const last = track.lines.at(-1);
+  const sinceMs = last ? Date.parse(line.at) - Date.parse(last.at) : 0;
+  const before = sinceMs < 0 || sinceMs > SILENT_AFTER_MS ? { ...track, lines: [] } : track;
   const lines = [...before.lines, line].slice(-STEADY_LINES);
   const fromValue = track.fromValue ?? line.value;
   const held = lines.length === STEADY_LINES ? Math.min(...lines.map((l) => l.value)) : null;

@@ -54,6 +54,9 @@ const TASKS: { [T in TaskName]: (input: TaskInput[T]) => TaskResult[T] | Promise
   catalog: async () => (await import('./catalog')).catalog(),
 };
 
+/** When a thread began with a task, in milliseconds; 0 before. Shared with whoever watches the time. */
+export type Begun = BigInt64Array<SharedArrayBuffer>;
+
 /** Does a task; bad input comes back as a value, since an error loses what it is on its way between threads. */
 export const doTask = async <T extends TaskName>(task: T, input: InputOf<T>): Promise<Caught<ResultOf<T>>> => {
   try {

@@ -3,13 +3,13 @@ import Piscina from 'piscina';
 import { InputError, type Caught } from '../../core/errors';
 import { counted } from '../../core/units';
 import { ServerBusy } from '../errors';
-import { doTask, type InputOf, type ResultOf, type TaskName } from './tasks';
+import { doTask, type Begun, type InputOf, type ResultOf, type TaskName } from './tasks';
 
 /** Where long work is done, so that nobody else waits for it. */
 export interface WorkPool {
   /**
-   * Throws `InputError` for bad input and for what takes too long, `ServerBusy` when too much waits already, and
-   * whatever `gone` was aborted with.
+   * Throws `InputError` for bad input and for what takes too long, `ServerBusy` when too much waits already or it waits
+   * too long itself, and whatever `gone` was aborted with.
    */
   run<T extends TaskName>(task: T, input: InputOf<T>, gone?: AbortSignal): Promise<ResultOf<T>>;
   close(): Promise<void>;
@@ -28,6 +28,10 @@ const LIMITS: Record<TaskName, { ms: number; instead: string }> = {
 };
 /** Tasks that wait at most; whoever comes after them is asked to try again. */
 const MOST_WAITING = 40;
+/** So long at most until a thread is free. */
+const MOST_WAIT_MS = 30_000;
+/** How often one that waits is looked at. */
+const LOOK_MS = 200;
 const IDLE_MS = 60_000;
 const MOST_MEMORY_MB = 512;
 
@@ -36,38 +40,57 @@ const valueOf = <T>(found: Caught<T>): T => {
   throw new InputError(found.problem.field, found.problem.message, found.problem.expected);
 };
 
+/** Aborted once a task has worked for longer than its limit, or has waited too long for a thread. */
+const timeLimit = (begun: Begun, ms: number, instead: string) => {
+  const stop = new AbortController();
+  const askedMs = Date.now();
+  let timer: NodeJS.Timeout;
+  const look = () => {
+    const beganMs = Number(Atomics.load(begun, 0));
+    const leftMs = (beganMs === 0 ? askedMs + MOST_WAIT_MS : beganMs + ms) - Date.now();
+    if (leftMs > 0) timer = setTimeout(look, beganMs === 0 ? Math.min(leftMs, LOOK_MS) : leftMs);
+    else if (beganMs === 0) stop.abort(new ServerBusy());
+    else stop.abort(new InputError('input', `This takes longer than ${counted(ms / 1000, 'second')}.`, instead));
+  };
+  look();
+  return { signal: stop.signal, end: () => clearTimeout(timer) };
+};
+
 /** Threads that do long work: stopped when it takes too long, or when whoever asked has gone. */
 export const workPool = (
   workerFile: string,
   { mostWaiting = MOST_WAITING, limitMs }: { mostWaiting?: number; limitMs?: number } = {},
 ): WorkPool => {
-  const pool = new Piscina({
-    filename: workerFile,
-    minThreads: 0,
-    maxThreads: Math.max(1, availableParallelism() - 1),
-    idleTimeout: IDLE_MS,
-    resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY_MB },
-  });
+  let made: Piscina | null = null;
+  // Begun with the first task. One thread always stays: what waits behind a task that was stopped is handed to it.
+  const threads = () =>
+    (made ??= new Piscina({
+      filename: workerFile,
+      minThreads: 1,
+      maxThreads: Math.max(1, availableParallelism() - 1),
+      idleTimeout: IDLE_MS,
+      resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY_MB },
+    }));
   return {
     async run(task, input, gone) {
+      const pool = threads();
       if (pool.queueSize >= mostWaiting) throw new ServerBusy();
       const { ms, instead } = LIMITS[task];
-      const late = AbortSignal.timeout(limitMs ?? ms);
+      const begun: Begun = new BigInt64Array(new SharedArrayBuffer(BigInt64Array.BYTES_PER_ELEMENT));
+      const late = timeLimit(begun, limitMs ?? ms, instead);
+      const signal = gone ? AbortSignal.any([late.signal, gone]) : late.signal;
       try {
-        const found = await pool.run({ task, input }, { signal: gone ? AbortSignal.any([late, gone]) : late });
+        const found = await pool.run({ task, input, begun }, { signal });
         return valueOf(found as Caught<ResultOf<typeof task>>);
       } catch (error) {
         if (gone?.aborted) throw gone.reason;
-        if (late.aborted)
-          throw new InputError(
-            'input',
-            `This takes longer than ${counted((limitMs ?? ms) / 1000, 'second')}.`,
-            instead,
-          );
+        if (late.signal.aborted) throw late.signal.reason;
         throw error;
+      } finally {
+        late.end();
       }
     },
-    close: () => pool.destroy(),
+    close: async () => made?.destroy(),
   };
 };
 

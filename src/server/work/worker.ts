@@ -1,4 +1,13 @@
-import { doTask, type InputOf, type TaskName } from './tasks';
+import { doTask, type Begun, type InputOf, type TaskName } from './tasks';
+
+interface Handed<T extends TaskName> {
+  task: T;
+  input: InputOf<T>;
+  begun: Begun;
+}
 
 /** What a thread of the pool does with what it is handed. */
-export default <T extends TaskName>({ task, input }: { task: T; input: InputOf<T> }) => doTask(task, input);
+export default <T extends TaskName>({ task, input, begun }: Handed<T>) => {
+  Atomics.store(begun, 0, BigInt(Date.now()));
+  return doTask(task, input);
+};

@@ -15,7 +15,11 @@ export interface PlanAnswer {
 const dayApi = visitsApi.injectEndpoints({
   endpoints: (build) => ({
     dayPlan: build.query<PlanAnswer, string[]>({
-      query: (people) => `/day-plan?${new URLSearchParams(people.map((p) => ['person', p]))}`,
+      query: (people) => ({
+        url: `/day-plan?${new URLSearchParams(people.map((p) => ['person', p]))}`,
+        // The server says itself when it takes too long, and the fitter can stop it before.
+        timeout: 60_000,
+      }),
       // Time goes on: a plan is never kept.
       keepUnusedDataFor: 0,
     }),
