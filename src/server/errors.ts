@@ -17,6 +17,16 @@ export class ServerBusy extends Error {
 /** Whoever asked has gone, so nobody waits for the answer. */
 export class AskerGone extends Error {}
 
+/** The id is there already, of something else. */
+export class IdTaken extends Error {
+  constructor(
+    readonly field: string,
+    what: string,
+  ) {
+    super(`${what} of that id is there already, and says something else.`);
+  }
+}
+
 /** The log has moved on: what the client has not seen comes with the refusal. */
 export class LogMovedOn extends Error {
   constructor(
@@ -61,6 +71,10 @@ export const errorHandler: ErrorRequestHandler = (error, req, res, _next) => {
         ...problem('version', error.message, `the version that stands, ${error.record.version}`),
         record: error.record,
       });
+  } else if (error instanceof IdTaken) {
+    res
+      .status(409)
+      .json(problem(error.field, error.message, 'an id of your own making, or the same as the first time'));
   } else if (error instanceof AskerGone) {
     res.end();
   } else if (error instanceof ServerBusy) {

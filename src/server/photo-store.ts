@@ -1,4 +1,4 @@
-import { createHash } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
 import { existsSync } from 'node:fs';
 import { mkdir, open, readFile, rename } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
@@ -54,7 +54,8 @@ export const photoStore = (folder: string) => {
       const path = join(dir, `${photoId}.${kind.ending}`);
       if (!existsSync(path)) {
         await mkdir(dir, { recursive: true });
-        const making = `${path}.${process.pid}.making`;
+        // The same picture may come from several at once.
+        const making = `${path}.${randomUUID()}.making`;
         const file = await open(making, 'w');
         try {
           await file.writeFile(bytes);

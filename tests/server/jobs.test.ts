@@ -152,7 +152,68 @@ describe('appending to a log', () => {
     const again = await ask.post(url).send({ expectedSeq: seq, entries }).expect(201);
     expect(again.body.entries[0].seq).toBe(seq + 1);
     expect(await seqNow()).toBe(seq + 1);
-    await ask.post('/api/jobs/demo-job-21/entries').send({ expectedSeq: 0, entries }).expect(422);
+    expect(again.body).toEqual({ entries: [expect.objectContaining({ id: entries[0]!.id })], seq: seq + 1 });
+    // The same id with other content, in another job, or beside a new one is no sending again.
+    const other = [{ ...entries[0], data: { text: 'twice' } }];
+    for (const [to, them] of [
+      [url, other],
+      [url, [...entries, note('new')]],
+      ['/api/jobs/demo-job-21/entries', entries],
+    ] as const) {
+      const { body } = await ask
+        .post(to)
+        .send({ expectedSeq: seq + 1, entries: them })
+        .expect(409);
+      expect(body.error).toMatchObject({ field: 'entries', message: expect.stringMatching(/says something else/) });
+      expect(body.entries).toBeUndefined();
+    }
+    expect(await seqNow()).toBe(seq + 1);
+  });
+
+  test('an id that stands twice in one append, and what only the server writes, is refused', async () => {
+    const seq = await seqNow();
+    const one = note('one');
+    const twice = await ask
+      .post(url)
+      .send({ expectedSeq: seq, entries: [one, one] })
+      .expect(422);
+    expect(twice.body.error.message).toBe('Two entries have the same id.');
+    const rules = { ...note('x'), kind: 'rules', data: { values: { 'seat.try-kpa': 1 } } };
+    await ask
+      .post(url)
+      .send({ expectedSeq: seq, entries: [rules] })
+      .expect(422);
+    expect(await seqNow()).toBe(seq);
+  });
+
+  test('a clock that was set back neither turns the log’s time round, nor hides the newest job', async () => {
+    const seq = await seqNow();
+    const [newest] = (await ask.get(url.replace('/entries', ''))).body.entries.slice(-1) as Entry[];
+    const clock = jest.useFakeTimers({
+      now: Date.parse(newest!.at) - 86_400_000,
+      doNotFake: [
+        'setTimeout',
+        'setImmediate',
+        'nextTick',
+        'setInterval',
+        'clearTimeout',
+        'clearImmediate',
+        'clearInterval',
+        'queueMicrotask',
+      ],
+    });
+    try {
+      const { body } = await ask
+        .post(url)
+        .send({ expectedSeq: seq, entries: [note('set back')] })
+        .expect(201);
+      expect(body.entries[0].at).toBe(newest!.at);
+      const opened = { id: 'set-back', machineId: 'm-orrin', wheelId: 'w-orrin-f', who: 'Juna Birk' };
+      await ask.post('/api/jobs').send(opened).expect(201);
+    } finally {
+      clock.useRealTimers();
+    }
+    expect((await ask.get('/api/jobs')).body.jobs[0].id).toBe('set-back');
   });
 
   test('all or nothing: one bad entry among good ones leaves no trace', async () => {

@@ -34,6 +34,14 @@ test('a picture is kept once under the hash of its content, and comes back as it
   expect(Buffer.compare(back.body as Buffer, PNG)).toBe(0);
 });
 
+test('the same picture from many at once is one picture, and each is told so', async () => {
+  const { ask, photosDir } = testApp({ empty: true });
+  const picture = Buffer.concat([PNG, Buffer.alloc(500_000)]);
+  const sent = Array.from({ length: 20 }, () => ask.post('/api/photos').set('content-type', 'image/png').send(picture));
+  expect(new Set((await Promise.all(sent)).map((r) => r.status))).toEqual(new Set([201]));
+  expect(readdirSync(photosDir)).toHaveLength(1);
+});
+
 test('the content decides what it is, not its name; the other kinds are known too', async () => {
   const { ask } = testApp({ empty: true });
   const jpeg = Buffer.concat([Buffer.from([0xff, 0xd8, 0xff, 0xe0]), Buffer.alloc(40)]);

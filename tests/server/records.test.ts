@@ -1,6 +1,7 @@
 import { drawingSvg } from '../../src/server/export/drawing-svg';
 import { parse } from 'csv-parse/sync';
 import { complete, fileColumns, RECORD_KINDS, type RecordKind, type Records } from '../../src/core/shop';
+import type { Wheel } from '../../src/core/wheels';
 import { DESPITE, testApp } from './test-app';
 
 const NEW: { [K in RecordKind]: Partial<Records[K]> } = {
@@ -76,8 +77,15 @@ describe.each(RECORD_KINDS)('%s', (kind) => {
     });
   });
 
-  test('an id is given once, and a change needs a record', async () => {
-    expect((await ask.post(`/api/records/${kind}`).send(NEW[kind]).expect(422)).body.error.field).toBe('id');
+  test('an id is given once, sent again it is there already, and a change needs a record', async () => {
+    const { records } = (await ask.get(`/api/records/${kind}`)).body as {
+      records: { id: string; archived: boolean }[];
+    };
+    const now = records.find((r) => r.id === whole.id)!;
+    const other = { ...now, archived: !now.archived };
+    expect((await ask.post(`/api/records/${kind}`).send(other).expect(409)).body.error.field).toBe('id');
+    const again = await ask.post(`/api/records/${kind}`).send(now).expect(201);
+    expect(again.body).toEqual(now);
     await ask
       .put(`/api/records/${kind}/nobody`)
       .send({ ...whole, id: 'nobody' })
@@ -319,5 +327,76 @@ describe('handing over', () => {
     const back = await counts();
     expect(back.slice(0, 2)).toEqual([tires, stems]);
     expect(back[2]).toMatchObject({ tireMarking: wheel.tireMarking, treads: wheel.treads });
+  });
+});
+
+describe('two hand-overs of one wheel', () => {
+  const { ask } = testApp();
+  const CHOSEN = {
+    dateCode: '0126',
+    tireId: null,
+    tube: false,
+    tubeId: null,
+    tubeLabel: null,
+    lightMark: true,
+    seatLimitKpa: null,
+    parts: [],
+  };
+  const wheel = async () => (await ask.get('/api/wheels/w-vellan-r/record')).body.wheel as Wheel;
+  const send = async (id: string, kind: string, data: object) => {
+    const { job } = (await ask.get(`/api/jobs/${id}`)).body as { job: { lastSeq: number } };
+    const entry = { id: `${id}-${job.lastSeq}`, who: 'Juna Birk', station: 'hand-over', kind, data };
+    await ask
+      .post(`/api/jobs/${id}/entries`)
+      .send({ expectedSeq: job.lastSeq, entries: [entry] })
+      .expect(201);
+    return entry.id;
+  };
+  const handOver = async (id: string, marking: string) => {
+    await ask
+      .post('/api/jobs')
+      .send({ id, machineId: 'm-vellan', wheelId: 'w-vellan-r', who: 'Juna Birk' })
+      .expect(201);
+    await send(id, 'chosen', { ...CHOSEN, marking });
+    return send(id, 'handed-over', { to: 'Petra', despite: DESPITE });
+  };
+  const undo = (id: string, entryId: string) => send(id, 'undo', { entryId });
+
+  test('the older one undone leaves the newer tire on, and the newer one undone gives back what was before both', async () => {
+    const before = await wheel();
+    const first = await handOver('older', '190/50ZR17 73W TL');
+    const second = await handOver('newer', '180/60ZR17 75W TL');
+    await undo('older', first);
+    expect((await wheel()).tireMarking).toBe('180/60ZR17 75W TL');
+    await undo('newer', second);
+    expect(await wheel()).toMatchObject({ tireMarking: before.tireMarking, treads: before.treads });
+  });
+
+  test('what was changed by hand after a hand-over stays when that is undone', async () => {
+    const third = await handOver('third', '190/50ZR17 73W TL');
+    await ask
+      .put('/api/records/wheels/w-vellan-r')
+      .send({ ...(await wheel()), tireMarking: '190/55ZR17 75W TL' })
+      .expect(200);
+    await undo('third', third);
+    expect((await wheel()).tireMarking).toBe('190/55ZR17 75W TL');
+  });
+
+  test('what moves no part moves no shelf’s version', async () => {
+    const tire = async () => (await ask.get('/api/shop')).body.tires.find((t: { id: string }) => t.id === 't-7');
+    await ask.post('/api/jobs').send({ id: 'fourth', machineId: 'm-vellan', wheelId: 'w-vellan-r', who: 'Juna Birk' });
+    await send('fourth', 'chosen', {
+      ...CHOSEN,
+      marking: '180/55ZR17 73W TL',
+      tireId: 't-7',
+      parts: [{ what: 'tire', count: 1, stockId: 't-7' }],
+    });
+    const there = await tire();
+    await send('fourth', 'handed-over', { to: 'Petra', despite: DESPITE });
+    const taken = await tire();
+    expect(taken).toMatchObject({ count: there.count - 1, version: there.version + 1 });
+    await send('fourth', 'note', { text: 'Called about it.' });
+    await send('fourth', 'odometer', { km: 12_000 });
+    expect(await tire()).toEqual(taken);
   });
 });

@@ -26,6 +26,7 @@ import { knowsStore } from './knows-store';
 import { machineSteps } from './machine-steps';
 import type { Db } from './open-db';
 import type { RuleStore } from './rule-store';
+import { sentAgain } from './sent-again';
 import type { ShopStore } from './shop-store';
 import { stationTimes } from './station-times';
 import { visitLog } from './visit-log';
@@ -55,6 +56,9 @@ const FIRST_NUMBER = 1001;
 /** Its opening, and the rules it was decided with. */
 const OPENING_ENTRIES = 2;
 
+/** What only the server writes. */
+const BY_SERVER: readonly EntryKind[] = ['opened', 'rules'];
+
 /** What may be written after a hand-over without a part moving between shelf and wheel. */
 const MOVE_NOTHING: readonly EntryKind[] = ['note', 'photo', 'recheck', 'looked-again'];
 
@@ -74,6 +78,9 @@ const MATCHES = `WHERE opened_at >= @from AND opened_at < @to
 
 const toSummary = (row: JobRow): JobSummary => ({ ...row, handedOver: row.handedOver === 1 });
 
+/** The later of two times: a log's time never runs backwards, whatever the clock of the machine does. */
+const later = (at: string, before: string): string => (at > before ? at : before);
+
 /** Jobs and their logs in the database. */
 export const jobStore = (
   db: Db,
@@ -83,11 +90,11 @@ export const jobStore = (
 ) => {
   const statements = {
     list: db.prepare<unknown[], JobRow>(
-      `SELECT ${SUMMARY} FROM jobs ${MATCHES} ORDER BY opened_at DESC LIMIT @limit OFFSET @offset`,
+      `SELECT ${SUMMARY} FROM jobs ${MATCHES} ORDER BY number DESC LIMIT @limit OFFSET @offset`,
     ),
     total: db.prepare<unknown[], { total: number }>(`SELECT count(*) AS total FROM jobs ${MATCHES}`),
     one: db.prepare<[string], JobRow>(`SELECT ${SUMMARY} FROM jobs WHERE id = ?`),
-    ofWheel: db.prepare<[string], JobRow>(`SELECT ${SUMMARY} FROM jobs WHERE wheel_id = ? ORDER BY opened_at DESC`),
+    ofWheel: db.prepare<[string], JobRow>(`SELECT ${SUMMARY} FROM jobs WHERE wheel_id = ? ORDER BY number DESC`),
     nextNumber: db.prepare<[], { number: number | null }>('SELECT max(number) + 1 AS number FROM jobs'),
     insertJob: db.prepare(
       `INSERT INTO jobs (id, number, machine_id, wheel_id, machine_name, wheel_position, rider, opened_at, last_at,
@@ -224,8 +231,9 @@ export const jobStore = (
     );
   };
 
-  const append = db.transaction((jobId: string, expectedSeq: number, raw: unknown[], at: string): Entry[] => {
+  const append = db.transaction((jobId: string, expectedSeq: number, raw: unknown[], clock: string): Entry[] => {
     const job = find(jobId);
+    const at = later(clock, job.lastAt);
     const bodies = raw.map((value, i) => {
       try {
         return checkEntryBody(value);
@@ -235,21 +243,21 @@ export const jobStore = (
         throw error;
       }
     });
-    // A client that lost the answer sends again: the same ids are already there.
+    if (new Set(bodies.map((b) => b.id)).size < bodies.length)
+      throw new InputError('entries', 'Two entries have the same id.', 'an id of its own for each');
     const held = bodies.map((b) => statements.entryJob.get(b.id));
-    if (bodies.length > 0 && held.every((h) => h?.jobId === jobId)) {
-      const first = Math.min(...held.map((h) => h!.seq));
-      return entriesOf(jobId, first - 1);
+    if (held.some(Boolean)) {
+      const log = logs.of(jobId).entries;
+      return sentAgain(bodies, (i) => (held[i]?.jobId === jobId ? log[held[i].seq - 1] : undefined));
     }
-    if (held.some(Boolean))
-      throw new InputError('entries', 'An entry of that id exists already.', 'ids of your own making');
     if (expectedSeq !== job.lastSeq) throw new LogMovedOn(entriesOf(jobId, expectedSeq), job.lastSeq);
-    if (bodies.some((b) => b.kind === 'opened'))
-      throw new InputError('entries', 'A job is opened once.', 'any other kind of entry');
+    if (bodies.some((b) => BY_SERVER.includes(b.kind)))
+      throw new InputError('entries', 'A job is opened once, with the shop’s rules.', 'any other kind of entry');
     checkTargets(logs.of(jobId).entries, bodies);
     write(jobId, bodies, job.lastSeq, at);
     for (const sister of stepsOfSisters(jobId, bodies)) {
-      write(sister.jobId, sister.bodies, find(sister.jobId).lastSeq, at);
+      const { lastSeq, lastAt } = find(sister.jobId);
+      write(sister.jobId, sister.bodies, lastSeq, later(clock, lastAt));
       summarize(sister.jobId);
     }
     const state = summarize(jobId);

@@ -1,6 +1,7 @@
+import { isDeepStrictEqual } from 'node:util';
 import { InputError } from '../../core/errors';
 import { columnName, complete, fieldsOfKind, RECORD_KINDS, type RecordKind, type Records } from '../../core/shop';
-import { ChangedMeanwhile, NotFound } from '../errors';
+import { ChangedMeanwhile, IdTaken, NotFound } from '../errors';
 import type { Db } from './open-db';
 
 type Row = Record<string, string | number | null>;
@@ -63,8 +64,6 @@ const refused = (write: () => void): void => {
     const code = (error as { code?: string }).code ?? '';
     if (code === 'SQLITE_CONSTRAINT_FOREIGNKEY')
       throw new InputError('machineId', 'There is no such machine.', 'the id of a machine that the shop keeps');
-    if (code.startsWith('SQLITE_CONSTRAINT'))
-      throw new InputError('id', 'A record of that id exists already.', 'an id of your own making');
     throw error;
   }
 };
@@ -79,9 +78,17 @@ export const recordStore = (db: Db) => {
     const row = stores[kind].find.get(id);
     return row && stores[kind].toRecord(row);
   };
+  const wheelsOf = db.prepare<[string], { many: number }>('SELECT count(*) AS many FROM wheels WHERE machine_id = ?');
   const watchers: ((kind: RecordKind, it: Records[RecordKind]) => void)[] = [];
   const kept = <K extends RecordKind>(kind: K, it: Records[K]): void => watchers.forEach((told) => told(kind, it));
-  const add = <K extends RecordKind>(kind: K, it: Records[K]): void => {
+  /** Whether it is there already, as it is sent once more. */
+  const isThere = <K extends RecordKind>(kind: K, it: Records[K]): boolean => {
+    const there = find(kind, it.id);
+    return there !== undefined && isDeepStrictEqual({ ...there, version: 1 }, { ...it, version: 1 });
+  };
+  /** Throws `IdTaken` where a record of that id is there. */
+  const insert = <K extends RecordKind>(kind: K, it: Records[K]): void => {
+    if (find(kind, it.id)) throw new IdTaken('id', 'A record');
     refused(() => void stores[kind].add.run(stores[kind].toRow(it)));
     kept(kind, it);
   };
@@ -98,22 +105,27 @@ export const recordStore = (db: Db) => {
   return {
     list: <K extends RecordKind>(kind: K): Records[K][] => stores[kind].list.all().map(stores[kind].toRecord),
     find,
-    add: db.transaction(add) as typeof add,
+    /** Sent again it is there already. Throws `IdTaken` where another record has its id. */
+    add: db.transaction((kind, it) => {
+      if (!isThere(kind, it)) insert(kind, it);
+    }) as typeof insert,
     change: db.transaction(change) as typeof change,
     /** Tells of every record that is added or changed, in the same transaction. */
     watch: (told: (kind: RecordKind, it: Records[RecordKind]) => void): void => void watchers.push(told),
-    /** A machine with its wheels, all or nothing. */
+    /** A machine with its wheels, all or nothing; sent again they are there already. */
     addMachine: db.transaction((machine: Records['machines'], wheels: Records['wheels'][]) => {
-      add('machines', machine);
-      for (const wheel of wheels) add('wheels', wheel);
+      const known = wheelsOf.get(machine.id)!.many;
+      if (isThere('machines', machine) && known === wheels.length && wheels.every((w) => isThere('wheels', w))) return;
+      insert('machines', machine);
+      for (const wheel of wheels) insert('wheels', wheel);
     }),
     /** Many at once, all or nothing. */
     takeIn: db.transaction(<K extends RecordKind>(kind: K, added: Records[K][], changed: Records[K][]) => {
-      for (const it of added) add(kind, it);
+      for (const it of added) insert(kind, it);
       for (const it of changed) change(kind, it);
     }),
     /** For records made by the program itself, with the usual values for what they do not say. */
-    addParts: <K extends RecordKind>(kind: K, parts: Partial<Records[K]>): void => add(kind, complete(kind, parts)),
+    addParts: <K extends RecordKind>(kind: K, parts: Partial<Records[K]>): void => insert(kind, complete(kind, parts)),
   };
 };
 export type RecordStore = ReturnType<typeof recordStore>;

@@ -23,6 +23,7 @@ import type { JobStore } from './job-store';
 import type { Db } from './open-db';
 import type { RuleStore } from './rule-store';
 import type { ShopStore } from './shop-store';
+import { sentAgain } from './sent-again';
 import { visitLog } from './visit-log';
 
 export interface VisitQuery {
@@ -195,10 +196,12 @@ export const visitStore = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobS
       }
     });
     const held = bodies.map((b) => log.heldAt(b.id));
-    if (held.every((h) => h?.visitId === visitId))
-      return log.entriesOf(visitId, Math.min(...held.map((h) => h!.seq)) - 1).slice(0, bodies.length);
-    if (held.some(Boolean) || new Set(bodies.map((b) => b.id)).size < bodies.length)
-      throw new InputError('entries', 'An entry of that id exists already.', 'ids of your own making');
+    if (new Set(bodies.map((b) => b.id)).size < bodies.length)
+      throw new InputError('entries', 'Two entries have the same id.', 'an id of its own for each');
+    if (held.some(Boolean)) {
+      const known = log.entriesOf(visitId);
+      return sentAgain(bodies, (i) => (held[i]?.visitId === visitId ? known[held[i].seq - 1] : undefined));
+    }
     log.checkSeq(visitId, expectedSeq);
     for (const body of bodies) {
       const known = log.entriesOf(visitId);

@@ -37,7 +37,7 @@ const inTurn = <T>(jobId: string, task: () => Promise<T>): Promise<T> => {
 };
 
 /** Answers that judge the entry itself: sent again it would be refused again. After any other it is kept. */
-const JUDGED = [400, 404, 413, 415, 422];
+const JUDGED = [400, 404, 409, 413, 415, 422];
 
 /**
  * Sends a parcel. True once the server has it; only an entry that can never be written leaves the outbox unwritten.
@@ -53,7 +53,7 @@ export const send =
         return true;
       } catch (error) {
         if (!(error instanceof ApiError)) throw error;
-        if (error.status === 409) {
+        if (error.status === 409 && error.field === 'expectedSeq') {
           dispatch(held({ parcelId: parcel.id, jobId: parcel.jobId, status: 'refused', unseen: error.unseen }));
         } else if (JUDGED.includes(error.status)) {
           dispatch(dropped(parcel.id));
