@@ -1,4 +1,4 @@
-import express, { type Express } from 'express';
+import express, { type Express, type RequestHandler } from 'express';
 import helmet from 'helmet';
 import { join } from 'node:path';
 import type { Logger } from 'pino';
@@ -14,7 +14,7 @@ import { shopStore } from './db/shop-store';
 import { visitStore } from './db/visit-store';
 import { deviceHub, type DeviceHub } from './devices/device-hub';
 import { shopStandIns } from './devices/shop-stand-ins';
-import { errorHandler, unknownRoute } from './errors';
+import { DatabaseGone, errorHandler, unknownRoute } from './errors';
 import { WEB_DIR } from './paths';
 import { photoStore } from './photo-store';
 import { requestLog } from './request-log';
@@ -34,6 +34,8 @@ import { workHere, type WorkPool } from './work';
 
 const YEAR_S = 31_536_000;
 const LOOK_BACK_DAYS = 400;
+/** What asks for something and changes nothing. */
+const READS: readonly string[] = ['GET', 'HEAD', 'OPTIONS'];
 
 /**
  * The instruments of a shop: the stand-ins that ship with the program, and the days that its records say they were
@@ -41,16 +43,23 @@ const LOOK_BACK_DAYS = 400;
  */
 export const shopDevices = (db: Db): DeviceHub => deviceHub(shopStandIns(), { calibratedOn: calibrationDates(db) });
 
-/**
- * The whole server as a function of its database; `photosDir` holds the photographs, `passphrase` when it is reachable
- * from outside, `work` the threads for long work (without them it is done here).
- */
-export const createApp = (
-  db: Db,
-  options: { logger: Logger; photosDir: string; devices?: DeviceHub; passphrase?: string | undefined; work?: WorkPool },
-): Express => {
+interface AppOptions {
+  logger: Logger;
+  /** The folder of the photographs. */
+  photosDir: string;
+  devices?: DeviceHub;
+  /** When it is reachable from outside. */
+  passphrase?: string | undefined;
+  /** The threads for long work; without them it is done here. */
+  work?: WorkPool;
+  /** Whether the database's file is still the one that was opened. */
+  isHere?: () => boolean;
+}
+
+/** The whole server as a function of its database. */
+export const createApp = (db: Db, options: AppOptions): Express => {
   const app = express();
-  const { work = workHere() } = options;
+  const { work = workHere(), isHere = () => true } = options;
   const shop = shopStore(db);
   const rules = ruleStore(db);
   const photos = photoStore(options.photosDir);
@@ -74,10 +83,14 @@ export const createApp = (
     }),
   );
   app.use(options.passphrase ? passphraseGate(options.passphrase) : loopbackNamesOnly);
+  const stillHere: RequestHandler = (req, _res, next) =>
+    next(isHere() || READS.includes(req.method) ? undefined : new DatabaseGone());
+  app.use('/api', stillHere);
   app.use('/api/photos', photoRoutes(photos));
   app.use('/api', express.json({ limit: '256kb' }));
 
   app.get('/api/health', (_req, res) => {
+    if (!isHere()) throw new DatabaseGone();
     db.prepare('SELECT 1').get();
     res.json({ ok: true });
   });

@@ -3,6 +3,7 @@ import type {} from 'pino-http';
 import { InputError, type InputProblem } from '../core/errors';
 import type { Entry } from '../core/job';
 import type { VisitEntry } from '../core/visit';
+import { diskProblem } from './disk-problem';
 
 /** What was asked for is not there. */
 export class NotFound extends Error {}
@@ -11,6 +12,13 @@ export class NotFound extends Error {}
 export class ServerBusy extends Error {
   constructor() {
     super('The server has more to work out than it can at the moment.');
+  }
+}
+
+/** The database file was deleted or replaced while the program ran: nothing more is written. */
+export class DatabaseGone extends Error {
+  constructor() {
+    super('The shop’s database file was deleted or replaced while the program ran. Nothing is written any more.');
   }
 }
 
@@ -71,6 +79,8 @@ export const errorHandler: ErrorRequestHandler = (error, req, res, _next) => {
         ...problem('version', error.message, `the version that stands, ${error.record.version}`),
         record: error.record,
       });
+  } else if (error instanceof DatabaseGone) {
+    res.status(503).json(problem('database', error.message, 'the file put back, and the program started again'));
   } else if (error instanceof IdTaken) {
     res
       .status(409)
@@ -94,6 +104,10 @@ export const errorHandler: ErrorRequestHandler = (error, req, res, _next) => {
           `at most ${Math.round((error.limit ?? 262_144) / 1024)} kB, of the kind this address takes`,
         ),
       );
+  } else if (diskProblem(error)) {
+    const { status, field, message, expected } = diskProblem(error)!;
+    req.log?.error({ err: error }, 'the disk failed');
+    res.status(status).json(problem(field, message, expected));
   } else {
     req.log?.error({ err: error }, 'request failed');
     res

@@ -1,11 +1,12 @@
 import { createServer } from 'node:http';
-import { basename, dirname, join } from 'node:path';
+import { join } from 'node:path';
 import pino from 'pino';
 import { isLoopback } from './access';
 import { createApp, shopDevices } from './app';
 import { writeBack } from './db/journal';
-import { DatabaseUnusable, openDb } from './db/open-db';
-import { PROJECT_DIR } from './paths';
+import { checkBegun, DatabaseUnusable, openDb } from './db/open-db';
+import { sameFile } from './db/same-file';
+import { photosBeside, PROJECT_DIR } from './paths';
 import { workPool } from './work';
 
 const GRACE_MS = 5000;
@@ -32,13 +33,15 @@ const start = (): void => {
     fail(`HOST ${host} can be reached from other machines. Set RIMSTONE_PASSPHRASE to the passphrase they must give.`);
 
   const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
+  checkBegun(file, process.argv.includes('--new'));
   const db = openDb(file);
+  const isHere = sameFile(file);
   setInterval(() => writeBack(db, file), WRITE_BACK_EVERY_MS).unref();
   const devices = shopDevices(db);
-  const photosDir = join(dirname(file), `${basename(file, '.sqlite')}-photos`);
+  const photosDir = photosBeside(file);
   const limitMs = Number(process.env.RIMSTONE_WORK_MS);
   const work = workPool(join(__dirname, 'worker.cjs'), limitMs > 0 ? { limitMs } : {});
-  const server = createServer(createApp(db, { logger, passphrase, photosDir, devices, work }));
+  const server = createServer(createApp(db, { logger, passphrase, photosDir, devices, work, isHere }));
 
   server.on('error', (error: NodeJS.ErrnoException) => {
     db.close();

@@ -78,7 +78,7 @@ test('what an interrupted filling left behind does not stand in the way', async 
 
 /** The real server on a shop of its own, and where it listens. */
 const begin = async (env: Record<string, string> = {}) => {
-  const child = spawn('node', MAIN, {
+  const child = spawn('node', [...MAIN, '--new'], {
     env: { ...process.env, RIMSTONE_DB: join(dir, 'shop.sqlite'), PORT: '0', ...env },
   });
   const url = await new Promise<string>((resolve) =>
