@@ -21,7 +21,7 @@ const runToEnd = (args: string[], env: Record<string, string> = {}): Promise<{ c
     child.once('exit', (code) => resolve({ code, said }));
   });
 
-const MAIN = ['dist/server/main.cjs'];
+const MAIN = ['dist/server/main.cjs', '--new'];
 
 test('a busy port is said in a sentence', async () => {
   const busy = createServer();
@@ -59,6 +59,14 @@ test('a database file that cannot be used is said, and left alone', async () => 
   expect(nowhere.said).toMatch(/cannot be used/);
 });
 
+test('without a shop there is none: a new one is begun on purpose', async () => {
+  const file = join(dir, 'shop.sqlite');
+  const { code, said } = await runToEnd(['dist/server/main.cjs'], { RIMSTONE_DB: file });
+  expect(code).toBe(1);
+  expect(said).toMatch(/^There is no shop at .*shop\.sqlite\. .*start with "npm start -- --new"\.\n$/);
+  expect(existsSync(file)).toBe(false);
+});
+
 test('the demo shop is filled once, whole, and kept as it is after that', async () => {
   const file = join(dir, 'demo.sqlite');
   expect((await runToEnd(['dist/server/fill-demo.cjs', file])).code).toBe(0);
@@ -78,7 +86,7 @@ test('what an interrupted filling left behind does not stand in the way', async 
 
 /** The real server on a shop of its own, and where it listens. */
 const begin = async (env: Record<string, string> = {}) => {
-  const child = spawn('node', [...MAIN, '--new'], {
+  const child = spawn('node', MAIN, {
     env: { ...process.env, RIMSTONE_DB: join(dir, 'shop.sqlite'), PORT: '0', ...env },
   });
   const url = await new Promise<string>((resolve) =>

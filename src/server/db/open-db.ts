@@ -91,8 +91,9 @@ const strayJournal = (file: string): string =>
  * A file that is not there, or is empty, becomes a new shop only where that is asked for. Throws `DatabaseUnusable`.
  */
 export const checkBegun = (file: string, beginsNew: boolean): void => {
-  const size = statSync(file, { throwIfNoEntry: false })?.size;
-  if (beginsNew || (size !== undefined && size > 0)) return;
+  if (beginsNew) return;
+  const size = existsSync(file) ? statSync(file).size : null;
+  if (size !== null && size > 0) return;
   const left = [`${file}-seal`, photosBeside(file), backupsBeside(file)].some((path) => existsSync(path));
   throw new DatabaseUnusable(
     (size === 0 ? `The database ${file} is empty. ` : `There is no shop at ${file}. `) +
