@@ -16,6 +16,8 @@ export default defineConfig({
         worker: 'src/server/work/worker.ts',
         'fill-demo': 'src/demo/fill-demo.ts',
         bridge: 'src/server/bridge-main.ts',
+        backup: 'src/server/backup-main.ts',
+        restore: 'src/server/restore-main.ts',
       },
       output: { format: 'cjs', exports: 'named', entryFileNames: '[name].cjs', chunkFileNames: '[name].cjs' },
     },

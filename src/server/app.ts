@@ -18,6 +18,8 @@ import { DatabaseGone, errorHandler, unknownRoute } from './errors';
 import { WEB_DIR } from './paths';
 import { photoStore } from './photo-store';
 import { requestLog } from './request-log';
+import type { ShopBackups } from './backup/shop-backups';
+import { backupRoutes, type Restore } from './routes/backups';
 import { balanceRoutes } from './routes/balance';
 import { dayRoutes } from './routes/day';
 import { deviceRoutes } from './routes/devices';
@@ -54,6 +56,8 @@ interface AppOptions {
   work?: WorkPool;
   /** Whether the database's file is still the one that was opened. */
   isHere?: () => boolean;
+  /** The shop's backups, and how one is restored; without them there are none. */
+  backups?: { store: ShopBackups; restore: Restore | null };
 }
 
 /** The whole server as a function of its database. */
@@ -105,6 +109,7 @@ export const createApp = (db: Db, options: AppOptions): Express => {
   app.use('/api', recheckRoutes(jobs, lookAgain(db, jobs, shop.records), shop.name, work));
   app.use('/api', shopRoutes(shop, rules, jobs));
   app.use('/api', recordRoutes(shop.records, jobs, work));
+  if (options.backups) app.use('/api/backups', backupRoutes(options.backups.store, options.backups.restore));
   app.use('/api', balanceRoutes(jobs, practiceStore(db), work));
   app.use('/api', unknownRoute);
 

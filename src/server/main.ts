@@ -2,15 +2,12 @@ import { createServer } from 'node:http';
 import { join } from 'node:path';
 import pino from 'pino';
 import { isLoopback } from './access';
-import { createApp, shopDevices } from './app';
-import { writeBack } from './db/journal';
-import { checkBegun, DatabaseUnusable, openDb } from './db/open-db';
-import { sameFile } from './db/same-file';
-import { photosBeside, PROJECT_DIR } from './paths';
+import { checkBegun, DatabaseUnusable } from './db/open-db';
+import { shopFile } from './paths';
+import { runningShop } from './running-shop';
 import { workPool } from './work';
 
 const GRACE_MS = 5000;
-const WRITE_BACK_EVERY_MS = 2000;
 
 const fail = (message: string): never => {
   process.stderr.write(`${message}\n`);
@@ -28,23 +25,22 @@ const start = (): void => {
   const port = portFrom(process.env.PORT ?? '4180');
   const host = process.env.HOST ?? '127.0.0.1';
   const passphrase = process.env.RIMSTONE_PASSPHRASE || undefined;
-  const file = process.env.RIMSTONE_DB ?? join(PROJECT_DIR, 'data', 'shop.sqlite');
+  const file = shopFile();
   if (!isLoopback(host) && !passphrase)
     fail(`HOST ${host} can be reached from other machines. Set RIMSTONE_PASSPHRASE to the passphrase they must give.`);
 
   const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
   checkBegun(file, process.argv.includes('--new'));
-  const db = openDb(file);
-  const isHere = sameFile(file);
-  setInterval(() => writeBack(db, file), WRITE_BACK_EVERY_MS).unref();
-  const devices = shopDevices(db);
-  const photosDir = photosBeside(file);
   const limitMs = Number(process.env.RIMSTONE_WORK_MS);
-  const work = workPool(join(__dirname, 'worker.cjs'), limitMs > 0 ? { limitMs } : {});
-  const server = createServer(createApp(db, { logger, passphrase, photosDir, devices, work, isHere }));
+  const shop = runningShop(file, {
+    logger,
+    passphrase,
+    work: workPool(join(__dirname, 'worker.cjs'), limitMs > 0 ? { limitMs } : {}),
+  });
+  const server = createServer(shop.answer);
 
   server.on('error', (error: NodeJS.ErrnoException) => {
-    db.close();
+    shop.close();
     if (error.code === 'EADDRINUSE')
       fail(`Port ${port} is busy. Set PORT to a free one, for example PORT=${port + 1}.`);
     if (error.code === 'EADDRNOTAVAIL' || error.code === 'ENOTFOUND')
@@ -60,11 +56,10 @@ const start = (): void => {
 
   const stop = (): void => {
     server.close(() => {
-      db.close();
+      shop.close();
       process.exit(0);
     });
-    devices.stop();
-    void work.close();
+    shop.endStreams();
     server.closeIdleConnections();
     setTimeout(() => server.closeAllConnections(), GRACE_MS).unref();
   };

@@ -14,3 +14,6 @@ const beside = (file: string, what: string): string => join(dirname(file), `${ba
 export const photosBeside = (file: string): string => beside(file, 'photos');
 /** The folder of its backups, unless another is set. */
 export const backupsBeside = (file: string): string => process.env.RIMSTONE_BACKUPS ?? beside(file, 'backups');
+
+/** The file of the shop: the one that is set, or the usual one. */
+export const shopFile = (): string => process.env.RIMSTONE_DB ?? join(PROJECT_DIR, 'data', 'shop.sqlite');

@@ -1,4 +1,5 @@
 import { PSI_IN_KPA } from '../units/factors';
+import { BACKUP_RULES } from './backup-rules';
 import { BENCH_RULES } from './bench-rules';
 import { CHOICE_RULES } from './choice-rules';
 import type { Rule } from './rule';
@@ -190,4 +191,5 @@ export const DEFAULT_RULES: readonly Rule[] = [
   ...LEAVE_RULES,
   ...DAY_RULES,
   ...SIZE_RULES,
+  ...BACKUP_RULES,
 ];

@@ -1,0 +1,31 @@
+import type { Rule } from './rule';
+
+const GROUP = 'Backups';
+const confirm = 'A default from memory. What the shop can bear to lose decides.';
+
+/** How many backups are kept, and when the last one is too old. */
+export const BACKUP_RULES: readonly Rule[] = [
+  {
+    key: 'backup.keep',
+    says: 'Backups of earlier days that are kept',
+    group: GROUP,
+    value: 14,
+    unit: null,
+    basis: 'memory',
+    note: confirm,
+    min: 2,
+    max: 400,
+    whole: true,
+  },
+  {
+    key: 'backup.oldDays',
+    says: 'The last backup is too old after',
+    group: GROUP,
+    value: 3,
+    unit: 'days',
+    basis: 'memory',
+    note: confirm,
+    min: 1,
+    max: 60,
+  },
+];

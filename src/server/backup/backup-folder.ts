@@ -1,0 +1,51 @@
+import { existsSync, readdirSync, statSync } from 'node:fs';
+import { rm } from 'node:fs/promises';
+import { join, resolve } from 'node:path';
+import { NotFound } from '../errors';
+import { stampOf } from './swap-in';
+
+/** By whose hand a backup was made: the program's own, day by day; somebody's; or brought in from elsewhere. */
+export const BACKUP_KINDS = ['daily', 'by-hand', 'brought-in'] as const;
+export type BackupKind = (typeof BACKUP_KINDS)[number];
+
+export interface KeptBackup {
+  name: string;
+  kind: BackupKind;
+  bytes: number;
+  /** When the file was written, ISO 8601. */
+  writtenAt: string;
+}
+
+const NAME = /^(daily|by-hand|brought-in)-[\w-]{1,60}\.zip$/;
+
+/** A folder of backups, the newest first. */
+export const backupFolder = (path: string) => {
+  const folder = resolve(path);
+  const list = (): KeptBackup[] =>
+    (existsSync(folder) ? readdirSync(folder) : [])
+      .filter((name) => NAME.test(name))
+      .map((name) => ({ name, stat: statSync(join(folder, name), { throwIfNoEntry: false }) }))
+      .flatMap(({ name, stat }) =>
+        stat
+          ? [{ name, kind: NAME.exec(name)![1] as BackupKind, bytes: stat.size, writtenAt: stat.mtime.toISOString() }]
+          : [],
+      )
+      .sort((a, b) => b.writtenAt.localeCompare(a.writtenAt) || b.name.localeCompare(a.name));
+  return {
+    folder,
+    list,
+    /** Where a new one goes. */
+    place: (kind: BackupKind, nowMs: number): string => join(folder, `${kind}-${stampOf(nowMs)}.zip`),
+    /** Throws `NotFound` for a name that is none of its backups. */
+    pathOf(name: string): string {
+      if (!NAME.test(name) || !existsSync(join(folder, name))) throw new NotFound('There is no such backup.');
+      return join(folder, name);
+    },
+    /** Of the daily ones only so many stay; what somebody made or brought is left to them. */
+    async prune(keep: number): Promise<void> {
+      const daily = list().filter((b) => b.kind === 'daily');
+      for (const { name } of daily.slice(keep)) await rm(join(folder, name), { force: true });
+    },
+  };
+};
+export type BackupFolder = ReturnType<typeof backupFolder>;

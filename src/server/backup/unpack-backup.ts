@@ -1,0 +1,112 @@
+import Database from 'better-sqlite3';
+import { createHash } from 'node:crypto';
+import { createWriteStream } from 'node:fs';
+import { mkdir, rm } from 'node:fs/promises';
+import { dirname, join } from 'node:path';
+import type { Readable } from 'node:stream';
+import { Transform } from 'node:stream';
+import { buffer } from 'node:stream/consumers';
+import { pipeline } from 'node:stream/promises';
+import { openPromise, type Entry as ZipEntry, type ZipFile } from 'yauzl';
+import { InputError } from '../../core/errors';
+import { checkFile, DatabaseUnusable, SCHEMA_VERSION } from '../db/open-db';
+import { holdingsOf } from './holdings';
+import { DB_NAME, MANIFEST_NAME, MANIFEST_SUM_NAME, readManifest, type Holdings, type Manifest } from './manifest';
+
+const MOST_MANIFEST_BYTES = 200_000_000;
+
+const unfit = (message: string): InputError =>
+  new InputError('backup', message, 'a whole backup that this program made, or an earlier one');
+
+const entriesOf = async (zip: ZipFile): Promise<Map<string, ZipEntry>> => {
+  const entries = new Map<string, ZipEntry>();
+  for await (const entry of zip.eachEntry()) {
+    if (entries.has(entry.fileName)) throw unfit(`It holds ${entry.fileName.slice(0, 80)} twice.`);
+    entries.set(entry.fileName, entry);
+  }
+  return entries;
+};
+
+const small = async (zip: ZipFile, entry: ZipEntry | undefined, name: string): Promise<Buffer> => {
+  if (!entry || entry.uncompressedSize > MOST_MANIFEST_BYTES) throw unfit(`It has no ${name} that can be read.`);
+  return buffer(await zip.openReadStreamPromise(entry));
+};
+
+const manifestIn = async (zip: ZipFile, entries: Map<string, ZipEntry>): Promise<Manifest> => {
+  const text = await small(zip, entries.get(MANIFEST_NAME), MANIFEST_NAME);
+  const sum = (await small(zip, entries.get(MANIFEST_SUM_NAME), MANIFEST_SUM_NAME)).toString();
+  if (createHash('sha256').update(text).digest('hex') !== sum) throw unfit('Its manifest was changed.');
+  let raw: unknown;
+  try {
+    raw = JSON.parse(text.toString());
+  } catch {
+    throw unfit('Its manifest cannot be read.');
+  }
+  return readManifest(raw);
+};
+
+/** Copies a stream into a file, never more than was announced. Returns its hash. */
+const copied = async (from: Readable, to: string, bytes: number): Promise<string> => {
+  const hash = createHash('sha256');
+  let seen = 0;
+  const watch = new Transform({
+    transform(chunk: Buffer, _encoding, done) {
+      seen += chunk.length;
+      hash.update(chunk);
+      done(seen > bytes ? unfit('A file in it is longer than its manifest says.') : null, chunk);
+    },
+  });
+  await mkdir(dirname(to), { recursive: true });
+  await pipeline(from, watch, createWriteStream(to, { flush: true }));
+  return hash.digest('hex');
+};
+
+/** A backup that was taken apart and found whole. */
+export interface Unpacked {
+  manifest: Manifest;
+  /** What its database says that it holds. */
+  holds: Holdings;
+}
+
+/**
+ * Takes a backup apart into an empty folder and checks all of it: every hash, that nothing is missing or too much, and
+ * the database. Throws `InputError` for one that is not whole; then the folder is gone.
+ */
+export const unpackBackup = async (file: string, folder: string): Promise<Unpacked> => {
+  await mkdir(folder, { recursive: true });
+  try {
+    const zip = await openPromise(file, { lazyEntries: true, autoClose: false });
+    try {
+      const entries = await entriesOf(zip);
+      const manifest = await manifestIn(zip, entries);
+      const named = new Set([MANIFEST_NAME, MANIFEST_SUM_NAME, ...manifest.files.map((f) => f.name)]);
+      const stray = [...entries.keys()].find((name) => !named.has(name));
+      if (stray !== undefined) throw unfit(`It holds ${stray.slice(0, 80)}, which its manifest does not name.`);
+      for (const { name, bytes, sha256 } of manifest.files) {
+        const entry = entries.get(name);
+        if (!entry) throw unfit(`${name} is missing in it.`);
+        const hash = await copied(await zip.openReadStreamPromise(entry), join(folder, name), bytes);
+        if (hash !== sha256) throw unfit(`${name} in it is not as it was packed.`);
+      }
+      if (!manifest.files.some((f) => f.name === DB_NAME)) throw unfit('It has no database.');
+      if (manifest.schema > SCHEMA_VERSION) throw unfit('It was made by a newer program.');
+      const path = join(folder, DB_NAME);
+      checkFile(path);
+      const db = new Database(path, { readonly: true });
+      const holds = holdingsOf(db, manifest.files.length - 1);
+      db.close();
+      return { manifest, holds };
+    } finally {
+      zip.close();
+    }
+  } catch (error) {
+    await rm(folder, { recursive: true, force: true });
+    if (error instanceof InputError) throw error;
+    const { message, code } = error as NodeJS.ErrnoException;
+    if (code === 'ENOSPC') throw error;
+    if (code === 'ENOENT') throw new InputError('backup', 'There is no such file.', 'a backup that is there');
+    const isOfDb = error instanceof DatabaseUnusable || code?.startsWith('SQLITE_') === true;
+    const why = message.replace(/\.$/, '');
+    throw unfit(isOfDb ? `Its database cannot be used: ${why}.` : `It cannot be read: ${why}.`);
+  }
+};

@@ -1,0 +1,70 @@
+import Database from 'better-sqlite3';
+import { randomUUID } from 'node:crypto';
+import { existsSync } from 'node:fs';
+import { rm } from 'node:fs/promises';
+import { resolve } from 'node:path';
+import { refusalText } from '../core/errors';
+import { InputError } from '../core/errors';
+import { holdingsOf, photoNames } from './backup/holdings';
+import type { Holdings } from './backup/manifest';
+import { swapIn } from './backup/swap-in';
+import { unpackBackup } from './backup/unpack-backup';
+import { checkFile, openDb } from './db/open-db';
+import { photosBeside, shopFile } from './paths';
+
+const say = (text: string): void => void process.stdout.write(`${text}\n`);
+
+const described = ({ shopName, machines, jobs, entries, photographs, lastAt }: Holdings): string =>
+  `${shopName || 'a shop without a name'}: ${machines} machines, ${jobs} jobs, ${entries} entries, ` +
+  `${photographs} photographs, last written ${lastAt ?? 'never'}`;
+
+/** What is here now; a sentence where that cannot be read. */
+const hereNow = (file: string): string => {
+  if (!existsSync(file)) return 'nothing';
+  try {
+    checkFile(file);
+    const db = new Database(file, { readonly: true });
+    const holds = holdingsOf(db, photoNames(photosBeside(file)).length);
+    db.close();
+    return described(holds);
+  } catch (error) {
+    return `a file that cannot be used (${(error as Error).message})`;
+  }
+};
+
+/** Opened and closed once, so that a journal left by a power cut is in its database; a damaged one is left as it is. */
+const settled = (file: string): void => {
+  try {
+    if (existsSync(file)) openDb(file).close();
+  } catch {
+    // It is kept as it stands.
+  }
+};
+
+/** `restore FILE [--yes]`: checks a backup and says what it holds; with `--yes` it takes the shop's place. */
+const main = async (): Promise<void> => {
+  const from = process.argv[2];
+  if (!from || from.startsWith('--')) throw new Error('Say which backup: npm run restore -- FILE.zip');
+  const file = shopFile();
+  const folder = `${file}.restoring-${randomUUID()}`;
+  const { manifest, holds } = await unpackBackup(resolve(from), folder);
+  say(`The backup of ${manifest.madeAt} is whole. It holds ${described(holds)}.`);
+  say(`Here is ${hereNow(file)}.`);
+  if (!process.argv.includes('--yes')) {
+    await rm(folder, { recursive: true, force: true });
+    say('Nothing was changed. To put the backup in its place: npm run restore -- FILE.zip --yes');
+    return;
+  }
+  try {
+    settled(file);
+    const kept = await swapIn(folder, file, photosBeside(file));
+    say(kept ? `Restored. What was here is kept as ${kept}.` : 'Restored.');
+  } finally {
+    await rm(folder, { recursive: true, force: true });
+  }
+};
+
+main().catch((error: Error) => {
+  process.stderr.write(`Nothing was restored. ${error instanceof InputError ? refusalText(error) : error.message}\n`);
+  process.exitCode = 1;
+});

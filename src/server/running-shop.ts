@@ -1,0 +1,104 @@
+import { randomUUID } from 'node:crypto';
+import type { RequestListener } from 'node:http';
+import { setTimeout as wait } from 'node:timers/promises';
+import type { Logger } from 'pino';
+import { createApp, shopDevices } from './app';
+import { shopBackups } from './backup/shop-backups';
+import { swapIn } from './backup/swap-in';
+import { unpackBackup } from './backup/unpack-backup';
+import { writeBack } from './db/journal';
+import { openDb } from './db/open-db';
+import { ruleStore } from './db/rule-store';
+import { sameFile } from './db/same-file';
+import { backupsBeside, photosBeside } from './paths';
+import type { WorkPool } from './work';
+
+const WRITE_BACK_EVERY_MS = 2000;
+/** How long what is still being answered may take before the database is closed under it. */
+const DRAIN_MS = 5000;
+const DRAIN_LOOK_MS = 20;
+
+const RESTORING = JSON.stringify({
+  error: {
+    field: 'server',
+    message: 'A backup is being restored. Nothing was written.',
+    expected: 'another try in a moment',
+  },
+});
+
+/**
+ * A shop on its file: answers requests, writes its journal back, and can be closed and begun anew on a restored file
+ * while the server goes on listening. Throws `DatabaseUnusable` where the file cannot be used.
+ */
+export const runningShop = (
+  file: string,
+  { work, ...options }: { logger: Logger; passphrase: string | undefined; work: WorkPool },
+) => {
+  const photosDir = photosBeside(file);
+  let answering = 0;
+
+  const begin = () => {
+    const db = openDb(file);
+    const devices = shopDevices(db);
+    const store = shopBackups(db, ruleStore(db), photosDir, backupsBeside(file));
+    const app = createApp(db, {
+      ...options,
+      work,
+      photosDir,
+      devices,
+      isHere: sameFile(file),
+      backups: { store, restore },
+    });
+    const endDaily = store.daily((error) => options.logger.error({ err: error }, 'no backup could be made'));
+    const timer = setInterval(() => writeBack(db, file), WRITE_BACK_EVERY_MS).unref();
+    return {
+      app,
+      endStreams: () => devices.stop(),
+      close(): void {
+        clearInterval(timer);
+        endDaily();
+        devices.stop();
+        db.close();
+      },
+    };
+  };
+
+  let restoring = false;
+  const restore = async (path: string): Promise<{ kept: string | null }> => {
+    const folder = `${file}.restoring-${randomUUID()}`;
+    await unpackBackup(path, folder);
+    restoring = true;
+    try {
+      current.endStreams();
+      // All but the one that asked for it.
+      for (let waitedMs = 0; answering > 1 && waitedMs < DRAIN_MS; waitedMs += DRAIN_LOOK_MS) await wait(DRAIN_LOOK_MS);
+      current.close();
+      try {
+        return { kept: await swapIn(folder, file, photosDir) };
+      } finally {
+        current = begin();
+      }
+    } finally {
+      restoring = false;
+    }
+  };
+
+  let current = begin();
+  const answer: RequestListener = (req, res) => {
+    if (restoring) {
+      res.writeHead(503, { 'Content-Type': 'application/json', 'Retry-After': '2' }).end(RESTORING);
+      return;
+    }
+    answering++;
+    res.once('close', () => answering--);
+    current.app(req, res);
+  };
+  return {
+    answer,
+    endStreams: () => current.endStreams(),
+    close(): void {
+      void work.close();
+      current.close();
+    },
+  };
+};
