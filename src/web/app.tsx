@@ -18,6 +18,7 @@ import { loadShop } from './store/shop-slice';
 /** Screens beside the jobs come when they are asked for: the bench is ready sooner. */
 const RecordsScreen = lazy(() => import('./screens/RecordsScreen').then((m) => ({ default: m.RecordsScreen })));
 const KnowsScreen = lazy(() => import('./screens/KnowsScreen').then((m) => ({ default: m.KnowsScreen })));
+const BackupsScreen = lazy(() => import('./screens/BackupsScreen').then((m) => ({ default: m.BackupsScreen })));
 const OrdersScreen = lazy(() => import('./screens/OrdersScreen').then((m) => ({ default: m.OrdersScreen })));
 const PlanScreen = lazy(() => import('./screens/PlanScreen').then((m) => ({ default: m.PlanScreen })));
 const RechecksScreen = lazy(() => import('./screens/RechecksScreen').then((m) => ({ default: m.RechecksScreen })));
@@ -104,6 +105,7 @@ const Screens = () => {
         <Route path="/visits/:id/paper" element={<RiderPaperScreen />} />
         <Route path="/knows" element={<KnowsScreen />} />
         <Route path="/orders" element={<OrdersScreen />} />
+        <Route path="/backups" element={<BackupsScreen />} />
         <Route path="/plan" element={<PlanScreen />} />
         <Route path="/rechecks" element={<RechecksScreen />} />
         <Route path="/jobs/new" element={<NewJobScreen />} />

@@ -1,20 +1,9 @@
 import { existsSync, readdirSync, statSync } from 'node:fs';
 import { rm } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
+import type { BackupKind, KeptBackup } from '../../core/backup';
 import { NotFound } from '../errors';
 import { stampOf } from './swap-in';
-
-/** By whose hand a backup was made: the program's own, day by day; somebody's; or brought in from elsewhere. */
-export const BACKUP_KINDS = ['daily', 'by-hand', 'brought-in'] as const;
-export type BackupKind = (typeof BACKUP_KINDS)[number];
-
-export interface KeptBackup {
-  name: string;
-  kind: BackupKind;
-  bytes: number;
-  /** When the file was written, ISO 8601. */
-  writtenAt: string;
-}
 
 const NAME = /^(daily|by-hand|brought-in)-[\w-]{1,60}\.zip$/;
 

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import type { Holdings } from '../../core/backup';
 import { check } from '../../core/fields';
 
 /** The name of the database inside a backup, and the folder of the photographs. */
@@ -7,20 +8,6 @@ export const PHOTO_FOLDER = 'photographs';
 export const MANIFEST_NAME = 'manifest.json';
 /** The hash of the manifest, so that a changed letter in it is noticed too. */
 export const MANIFEST_SUM_NAME = 'manifest.sha256';
-
-/** What a shop holds, counted. */
-export interface Holdings {
-  shopName: string;
-  machines: number;
-  wheels: number;
-  tires: number;
-  visits: number;
-  jobs: number;
-  entries: number;
-  photographs: number;
-  /** When the last entry was written, ISO 8601; null where there is none. */
-  lastAt: string | null;
-}
 
 export interface PackedFile {
   name: string;

@@ -4,29 +4,15 @@ import { dirname } from 'node:path';
 import type { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { randomUUID } from 'node:crypto';
+import type { BackupsNow, KeptBackup, LookedInto } from '../../core/backup';
 import { ruleNumber, valuesOf } from '../../core/rules';
 import { DAY_MS } from '../../core/units';
 import type { Db } from '../db/open-db';
 import type { RuleStore } from '../db/rule-store';
-import { backupFolder, type KeptBackup } from './backup-folder';
+import { backupFolder } from './backup-folder';
 import { holdingsOf, photoNames } from './holdings';
-import type { Holdings } from './manifest';
-import { unpackBackup, type Unpacked } from './unpack-backup';
+import { unpackBackup } from './unpack-backup';
 import { writeBackup } from './write-backup';
-
-/** What a backup holds against what the shop holds now. */
-export interface LookedAt extends Unpacked {
-  here: Holdings;
-}
-
-export interface BackupsNow {
-  folder: string;
-  backups: KeptBackup[];
-  /** The newest is too old, or the last try to make one failed. */
-  isOld: boolean;
-  /** Why the last try failed; null where it did not. */
-  problem: string | null;
-}
 
 /** How often it is looked whether a day has gone by. */
 const LOOK_EVERY_MS = 600_000;
@@ -59,16 +45,16 @@ export const shopBackups = (db: Db, rules: RuleStore, photosDir: string, path: s
       const newest = backups.find((b) => b.kind !== 'brought-in');
       const sinceMs = Date.now() - (newest ? Date.parse(newest.writtenAt) : startedMs);
       const isOld = problem !== null || sinceMs > rule('backup.oldDays') * DAY_MS;
-      return { folder: files.folder, backups, isOld, problem };
+      return { folder: files.folder, backups, newestAt: newest?.writtenAt ?? null, isOld, problem };
     },
     make,
     pathOf: files.pathOf,
     /** Takes it apart to see whether it is whole, and what it holds. Throws `InputError` for one that is not. */
-    async look(name: string): Promise<LookedAt> {
+    async look(name: string): Promise<LookedInto> {
       const folder = aside();
-      const found = await unpackBackup(files.pathOf(name), folder);
+      const { manifest, holds } = await unpackBackup(files.pathOf(name), folder);
       await rm(folder, { recursive: true, force: true });
-      return { ...found, here: holdingsOf(db, photoNames(photosDir).length) };
+      return { madeAt: manifest.madeAt, holds, here: holdingsOf(db, photoNames(photosDir).length) };
     },
     /** Takes in a backup from elsewhere, once it is found whole. */
     async bringIn(from: Readable): Promise<KeptBackup> {

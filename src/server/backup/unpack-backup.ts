@@ -8,10 +8,11 @@ import { Transform } from 'node:stream';
 import { buffer } from 'node:stream/consumers';
 import { pipeline } from 'node:stream/promises';
 import { openPromise, type Entry as ZipEntry, type ZipFile } from 'yauzl';
+import type { Holdings } from '../../core/backup';
 import { InputError } from '../../core/errors';
 import { checkFile, DatabaseUnusable, SCHEMA_VERSION } from '../db/open-db';
 import { holdingsOf } from './holdings';
-import { DB_NAME, MANIFEST_NAME, MANIFEST_SUM_NAME, readManifest, type Holdings, type Manifest } from './manifest';
+import { DB_NAME, MANIFEST_NAME, MANIFEST_SUM_NAME, readManifest, type Manifest } from './manifest';
 
 const MOST_MANIFEST_BYTES = 200_000_000;
 

@@ -24,6 +24,7 @@ const TOOLS = [
   ['/orders', 'Parts to order'],
   ['/rechecks', 'Look again'],
   ['/knows', 'What the shop knows'],
+  ['/backups', 'Backups'],
 ] as const;
 
 const placeClass = (isActive: boolean): string =>

@@ -6,6 +6,7 @@ import { Button } from '../parts/Button';
 import { Failed, Frame, Waiting } from '../parts/Frame';
 import { useKeys } from '../parts/keys';
 import { useOpenVisitsQuery, visitProblem } from '../store/visits-api';
+import { BackupLine } from './today/BackupLine';
 import { OrderLine } from './today/OrderLine';
 import { Shoreline } from './today/Shoreline';
 import { hoursFrom, placeOf } from './today/TimeScale';
@@ -130,6 +131,7 @@ export const TodayScreen = () => {
         </>
       )}
       {data && <OrderLine />}
+      {data && <BackupLine />}
       {data && <Shoreline />}
     </Frame>
   );

@@ -1,0 +1,11 @@
+/** Backups of the whole shop: what they hold, in counts and words. */
+export { heldAgainst, type HeldAgainst, type Holdings } from './holdings';
+export {
+  BACKUP_KINDS,
+  BACKUP_WORDS,
+  sizeText,
+  type BackupKind,
+  type BackupsNow,
+  type KeptBackup,
+  type LookedInto,
+} from './kept-backup';

@@ -1,0 +1,116 @@
+import { useRef, useState } from 'react';
+import { BACKUP_WORDS, sizeText, type KeptBackup } from '../../core/backup';
+import { Button } from '../parts/Button';
+import { Failed, Frame, Waiting } from '../parts/Frame';
+import { useKeys } from '../parts/keys';
+import { momentText } from '../parts/moment-text';
+import { useNow } from '../parts/use-now';
+import { VerdictMark } from '../parts/VerdictMark';
+import { useBackupsQuery, useBringBackupMutation, useMakeBackupMutation } from '../store/backups-api';
+import { visitProblem } from '../store/visits-api';
+import { RestoreSheet } from './backup/RestoreSheet';
+
+const ASK_MS = 60_000;
+
+const BackupRow = ({ backup, nowMs, onRestore }: { backup: KeptBackup; nowMs: number; onRestore: () => void }) => (
+  <li className="grid items-center gap-x-4 gap-y-1 border-b border-stone3 px-2 py-2 md:grid-cols-[200px_130px_110px_minmax(0,1fr)_auto]">
+    <span className="head text-lg">{momentText(backup.writtenAt, nowMs)}</span>
+    <span className="text-[16px]">{BACKUP_WORDS[backup.kind]}</span>
+    <span className="num text-[16px]">{sizeText(backup.bytes)}</span>
+    <span className="text-[15px] text-ink2 [overflow-wrap:anywhere]">{backup.name}</span>
+    <span className="flex flex-wrap gap-2">
+      <a className="btn btn-small" href={`/api/backups/${backup.name}`} aria-label={`Save a copy of ${backup.name}`}>
+        Save a copy
+      </a>
+      <Button small onClick={onRestore} aria-label={`Look into ${backup.name}`}>
+        Look into it
+      </Button>
+    </span>
+  </li>
+);
+
+/** The shop's backups: the last one and whether it is too old, made by a key, taken away, brought in, restored. */
+export const BackupsScreen = () => {
+  const nowMs = useNow();
+  const { data, error, refetch } = useBackupsQuery(undefined, {
+    pollingInterval: ASK_MS,
+    refetchOnMountOrArgChange: true,
+  });
+  const [make, { isLoading: isMaking }] = useMakeBackupMutation();
+  const [bring, { isLoading: isBringing }] = useBringBackupMutation();
+  const [problem, setProblem] = useState<string | null>(null);
+  const [open, setOpen] = useState<KeptBackup | null>(null);
+  const chooser = useRef<HTMLInputElement>(null);
+  const tried = async (act: () => Promise<unknown>) => {
+    setProblem(null);
+    try {
+      await act();
+    } catch (failed) {
+      setProblem(visitProblem(failed));
+    }
+  };
+  const back = () => void (isMaking || tried(() => make().unwrap()));
+  useKeys([{ key: 'b', says: 'Back up now', run: back }]);
+  return (
+    <Frame
+      title="Backups"
+      actions={
+        <div className="flex flex-wrap gap-2">
+          <input
+            ref={chooser}
+            type="file"
+            accept=".zip,application/zip"
+            aria-label="A backup from elsewhere"
+            className="sr-only"
+            tabIndex={-1}
+            onChange={({ target }) => {
+              const file = target.files?.[0];
+              target.value = '';
+              if (file) void tried(() => bring(file).unwrap());
+            }}
+          />
+          <Button disabled={isBringing} onClick={() => chooser.current?.click()}>
+            {isBringing ? 'Checking it …' : 'Bring one in'}
+          </Button>
+          <Button go hotkey="B" disabled={isMaking} onClick={back}>
+            {isMaking ? 'Backing up …' : 'Back up now'}
+          </Button>
+        </div>
+      }
+    >
+      {error && !data && (
+        <Failed message={visitProblem(error)}>
+          <Button onClick={() => void refetch()}>Try again</Button>
+        </Failed>
+      )}
+      {!error && !data && <Waiting what="Looking for backups" />}
+      {problem && (
+        <p role="alert" className="mb-3 text-stop">
+          {problem}
+        </p>
+      )}
+      {data && (
+        <>
+          <p role="status" className="mb-3 flex items-baseline gap-2 text-[18px] max-sm:mt-2 sm:-mt-3">
+            {data.isOld && <VerdictMark verdict="check" />}
+            {data.problem !== null && `The last try failed: ${data.problem}. `}
+            {data.newestAt === null
+              ? 'There is no backup yet. The program makes one a day by itself.'
+              : `The last one is of ${momentText(data.newestAt, nowMs)}.`}
+          </p>
+          <ul className="rows" aria-label="Backups">
+            {data.backups.map((backup) => (
+              <BackupRow key={backup.name} backup={backup} nowMs={nowMs} onRestore={() => setOpen(backup)} />
+            ))}
+          </ul>
+          <p className="mt-6 max-w-[70ch] text-[16px] text-ink2">
+            Each is one file of the whole shop, records, logs and photographs, and was checked when it was made. They
+            lie in <span className="[overflow-wrap:anywhere]">{data.folder}</span>: take one to another machine now and
+            then. A bare copy of the database file is no backup: what was written last is not in it.
+          </p>
+        </>
+      )}
+      {open && <RestoreSheet backup={open} nowMs={nowMs} onClose={() => setOpen(null)} />}
+    </Frame>
+  );
+};
