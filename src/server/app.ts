@@ -26,6 +26,8 @@ import { deviceRoutes } from './routes/devices';
 import { jobRoutes } from './routes/jobs';
 import { visitRoutes } from './routes/visits';
 import { knowsRoutes } from './routes/knows';
+import { liveHub, type LiveHub } from './live/live-hub';
+import { liveRoutes, tellsOfWrites } from './routes/live';
 import { partsRoutes } from './routes/parts';
 import { recheckRoutes } from './routes/rechecks';
 import { photoRoutes } from './routes/photos';
@@ -54,6 +56,8 @@ interface AppOptions {
   passphrase?: string | undefined;
   /** The threads for long work; without them it is done here. */
   work?: WorkPool;
+  /** Tells the screens what was written. */
+  live?: LiveHub;
   /** Whether the database's file is still the one that was opened. */
   isHere?: () => boolean;
   /** The shop's backups, and how one is restored; without them there are none. */
@@ -63,11 +67,11 @@ interface AppOptions {
 /** The whole server as a function of its database. */
 export const createApp = (db: Db, options: AppOptions): Express => {
   const app = express();
-  const { work = workHere(), isHere = () => true } = options;
+  const { work = workHere(), isHere = () => true, live = liveHub() } = options;
   const shop = shopStore(db);
   const rules = ruleStore(db);
   const photos = photoStore(options.photosDir);
-  const jobs = jobStore(db, shop, rules, (photoId) => photos.find(photoId) !== null);
+  const jobs = jobStore(db, shop, rules, (photoId) => photos.find(photoId) !== null, live.tell);
 
   // What an earlier program wrote of late is looked at again too.
   shop.once('rechecks', () => jobs.settleRechecks(daysAfter(dayOf(Date.now()), -LOOK_BACK_DAYS)));
@@ -92,6 +96,8 @@ export const createApp = (db: Db, options: AppOptions): Express => {
   app.use('/api', stillHere);
   app.use('/api/photos', photoRoutes(photos));
   app.use('/api', express.json({ limit: '256kb' }));
+  app.use('/api', tellsOfWrites(live));
+  app.use('/api', liveRoutes(live));
 
   app.get('/api/health', (_req, res) => {
     if (!isHere()) throw new DatabaseGone();

@@ -10,6 +10,7 @@ import { writeBack } from './db/journal';
 import { openDb } from './db/open-db';
 import { ruleStore } from './db/rule-store';
 import { sameFile } from './db/same-file';
+import { liveHub } from './live/live-hub';
 import { backupsBeside, photosBeside } from './paths';
 import type { WorkPool } from './work';
 
@@ -40,24 +41,30 @@ export const runningShop = (
   const begin = () => {
     const db = openDb(file);
     const devices = shopDevices(db);
+    const live = liveHub();
     const store = shopBackups(db, ruleStore(db), photosDir, backupsBeside(file));
     const app = createApp(db, {
       ...options,
       work,
       photosDir,
       devices,
+      live,
       isHere: sameFile(file),
       backups: { store, restore },
     });
     const endDaily = store.daily((error) => options.logger.error({ err: error }, 'no backup could be made'));
     const timer = setInterval(() => writeBack(db, file), WRITE_BACK_EVERY_MS).unref();
+    const endStreams = (): void => {
+      devices.stop();
+      live.stop();
+    };
     return {
       app,
-      endStreams: () => devices.stop(),
+      endStreams,
       close(): void {
         clearInterval(timer);
         endDaily();
-        devices.stop();
+        endStreams();
         db.close();
       },
     };

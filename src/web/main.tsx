@@ -4,12 +4,14 @@ import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { App } from './app';
 import { store } from './store';
+import { followShop } from './store/live';
 import './styles/app.css';
 
 // The one element that the page itself brings.
 // eslint-disable-next-line no-restricted-syntax
 const root = document.getElementById('root')!;
 
+followShop(store);
 createRoot(root).render(
   <StrictMode>
     <Provider store={store}>

@@ -46,6 +46,8 @@ test('a ring of two: beads by caliper one after the other, then every bolt in it
     await expect(sheet.getByRole('group', { name: 'Caliper' }).getByText(/^0\.\d\d mm$/)).toBeVisible();
     await hold(shop, caliper, { on: true });
     const take = sheet.getByRole('button', { name: `Take outer bead, bundle ${place}` });
+    // Steady at the part, no longer at nought.
+    await expect(sheet.getByRole('group', { name: 'Caliper' }).getByText(/^(19\.9|20\.0)\d mm$/)).toBeVisible();
     await expect(sheet.getByRole('group', { name: 'Caliper' }).getByText('steady')).toBeVisible();
     if (place === 1) await take.focus();
     await expect(take).toBeFocused();

@@ -35,7 +35,7 @@ export class TestShop {
   /** Starts the server; after the first time on the same port, as a shop's machine would. */
   start(): Promise<void> {
     const port = this.url ? new URL(this.url).port : '0';
-    const child = spawn('node', ['dist/server/main.cjs'], {
+    const child = spawn('node', ['dist/server/main.cjs', '--new'], {
       // What is tried here is not how fast a busy machine is.
       env: { ...process.env, PORT: port, HOST: '127.0.0.1', RIMSTONE_DB: this.file, RIMSTONE_WORK_MS: '90000' },
     });

@@ -13,6 +13,7 @@ import {
   type JobSummary,
   type UsualTime,
 } from '../../core/job';
+import type { LiveNews } from '../../core/live';
 import type { Cure } from '../../core/procedure';
 import { valuesOf } from '../../core/rules';
 import { daysAfter } from '../../core/units';
@@ -22,6 +23,7 @@ import { partsStore } from './parts-store';
 import { recheckStore } from './recheck-store';
 import { handOverStore } from './hand-over-store';
 import { jobLogs } from './job-logs';
+import { FIRST, jobSearch, LAST } from './job-search';
 import { knowsStore } from './knows-store';
 import { machineSteps } from './machine-steps';
 import type { Db } from './open-db';
@@ -29,6 +31,7 @@ import type { RuleStore } from './rule-store';
 import { sentAgain } from './sent-again';
 import type { ShopStore } from './shop-store';
 import { stationTimes } from './station-times';
+import { troubleStore } from './trouble-store';
 import { visitLog } from './visit-log';
 
 export interface JobQuery {
@@ -73,9 +76,6 @@ const SUMMARY = `id, number, machine_id AS machineId, wheel_id AS wheelId, machi
   wheel_position AS wheelPosition, rider, size_off AS sizeOff, size_on AS sizeOn, handed_over AS handedOver,
   opened_at AS openedAt, last_at AS lastAt, last_seq AS lastSeq`;
 
-const MATCHES = `WHERE opened_at >= @from AND opened_at < @to
-  AND NOT EXISTS (SELECT 1 FROM json_each(@words) WHERE instr(jobs.search, value) = 0)`;
-
 const toSummary = (row: JobRow): JobSummary => ({ ...row, handedOver: row.handedOver === 1 });
 
 /** The later of two times: a log's time never runs backwards, whatever the clock of the machine does. */
@@ -87,12 +87,9 @@ export const jobStore = (
   shop: ShopStore,
   rules: RuleStore,
   hasPhoto: (photoId: string) => boolean = () => false,
+  tell: (news: LiveNews) => void = () => undefined,
 ) => {
   const statements = {
-    list: db.prepare<unknown[], JobRow>(
-      `SELECT ${SUMMARY} FROM jobs ${MATCHES} ORDER BY number DESC LIMIT @limit OFFSET @offset`,
-    ),
-    total: db.prepare<unknown[], { total: number }>(`SELECT count(*) AS total FROM jobs ${MATCHES}`),
     one: db.prepare<[string], JobRow>(`SELECT ${SUMMARY} FROM jobs WHERE id = ?`),
     ofWheel: db.prepare<[string], JobRow>(`SELECT ${SUMMARY} FROM jobs WHERE wheel_id = ? ORDER BY number DESC`),
     nextNumber: db.prepare<[], { number: number | null }>('SELECT max(number) + 1 AS number FROM jobs'),
@@ -104,12 +101,6 @@ export const jobStore = (
     insertEntry: db.prepare(
       `INSERT INTO entries (job_id, seq, id, at, who, station, kind, data, replaces)
        VALUES (@jobId, @seq, @id, @at, @who, @station, @kind, @data, @replaces)`,
-    ),
-    cures: db.prepare<[], Cure>(
-      `SELECT data ->> 'symptom' AS symptom, data ->> 'curedBy' AS "check", count(*) AS count FROM entries
-       WHERE kind = 'trouble' AND data ->> 'curedBy' IS NOT NULL
-         AND id NOT IN (SELECT data ->> 'entryId' FROM entries WHERE kind = 'undo')
-       GROUP BY 1, 2`,
     ),
     entryJob: db.prepare<[string], { jobId: string; seq: number }>(
       'SELECT job_id AS jobId, seq FROM entries WHERE id = ?',
@@ -139,15 +130,17 @@ export const jobStore = (
   const times = stationTimes(db);
   const visits = visitLog(db);
   const stepsOfSisters = machineSteps(db, logs.of);
-  const knows = knowsStore(db);
+  const troubles = troubleStore(db);
+  const knows = knowsStore(db, troubles.between);
+  const found = jobSearch<JobRow>(db, SUMMARY);
   const parts = partsStore(db, shop.records);
   const rechecks = recheckStore(db, shop.records, rules);
 
   const summarize = (id: string): JobState => {
     const { entries, state } = logs.of(id);
-    times.settle(id, entries, state);
     const last = entries.at(-1)!;
     const { number, openedAt, wheelPosition } = find(id);
+    times.settle(id, entries, state, state.handedOver ? number : null);
     const sizeOff = state.cameOff?.marking ?? null;
     const sizeOn = state.chosen?.marking ?? null;
     const position = POSITION_WORDS[wheelPosition];
@@ -231,6 +224,8 @@ export const jobStore = (
     );
   };
 
+  /** Jobs of the same visit that the append at hand wrote into as well. */
+  const grownBeside: string[] = [];
   const append = db.transaction((jobId: string, expectedSeq: number, raw: unknown[], clock: string): Entry[] => {
     const job = find(jobId);
     const at = later(clock, job.lastAt);
@@ -259,9 +254,11 @@ export const jobStore = (
       const { lastSeq, lastAt } = find(sister.jobId);
       write(sister.jobId, sister.bodies, lastSeq, later(clock, lastAt));
       summarize(sister.jobId);
+      grownBeside.push(sister.jobId);
     }
     const state = summarize(jobId);
     checkLeaving(bodies, state);
+    if (bodies.some((b) => b.kind === 'trouble' || b.kind === 'undo')) troubles.settle(jobId, logs.of(jobId));
     if (bodies.some((b) => MOVE_PARTS.includes(b.kind))) parts.settle(jobId, entriesOf(jobId), state);
     if (job.handedOver || state.handedOver) {
       if (!bodies.every((b) => MOVE_NOTHING.includes(b.kind))) settle(jobId, state);
@@ -349,9 +346,11 @@ export const jobStore = (
     /** Whether an entry of that id stands in any log. */
     holds: (entryId: string): boolean => statements.entryJob.get(entryId) !== undefined,
     append(jobId: string, expectedSeq: number, entries: unknown[], at = new Date().toISOString()): Entry[] {
+      grownBeside.length = 0;
       const written = append.immediate(jobId, expectedSeq, entries, at);
-      // It stands now: the next one is folded on from here.
-      logs.of(jobId);
+      // It stands now: the next one is folded on from here, and everybody may know.
+      const grown = [jobId, ...grownBeside];
+      tell({ jobs: Object.fromEntries(grown.map((id) => [id, logs.of(id).entries.length])) });
       return written;
     },
     open: (input: OpenJob, at = new Date().toISOString()) => open.immediate(input, at),
@@ -370,14 +369,14 @@ export const jobStore = (
     /** What the latest jobs took at each station, in seconds, by `station build`. */
     timeSamples: () => times.samples(),
     /** What cured which trouble in this shop, and how often. */
-    cures: (): Cure[] => statements.cures.all(),
+    cures: (): Cure[] => troubles.cures(),
     /** How long each station usually takes in this shop, by the wheel's build. */
     usualTimes: (): UsualTime[] => times.usual(),
     ofWheel: (wheelId: string) => statements.ofWheel.all(wheelId).map(toSummary),
     list({ search, from, to, limit, offset }: JobQuery): { jobs: JobSummary[]; total: number } {
-      const words = JSON.stringify(search.toLowerCase().split(/\s+/).filter(Boolean));
-      const bind = { words, from: from ?? '0000', to: to ? daysAfter(to, 1) : '9999', limit, offset };
-      return { jobs: statements.list.all(bind).map(toSummary), total: statements.total.get(bind)!.total };
+      const days = { from: from ?? FIRST, to: to ? daysAfter(to, 1) : LAST };
+      const { rows, total } = found({ search, ...days }, limit, offset);
+      return { jobs: rows.map(toSummary), total };
     },
   };
 };

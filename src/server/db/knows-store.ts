@@ -1,8 +1,8 @@
 import type { JobState, StationId } from '../../core/job';
 import { stationsTook, troublesMet, weightsLeft } from '../../core/knows';
-import type { Symptom } from '../../core/procedure';
 import { daysAfter } from '../../core/units';
 import type { Db } from './open-db';
+import type { troubleStore } from './trouble-store';
 
 /** The days that are looked at, both included. */
 export interface KnowsQuery {
@@ -11,15 +11,10 @@ export interface KnowsQuery {
 }
 
 /** What the shop's own jobs and shelf say over a time. */
-export const knowsStore = (db: Db) => {
+export const knowsStore = (db: Db, troubles: ReturnType<typeof troubleStore>['between']) => {
   const times = db.prepare<[string, string], { station: StationId; tookS: number }>(
     `SELECT t.station, t.took_s AS tookS FROM jobs j JOIN station_times t ON t.job_id = j.id
      WHERE j.handed_over = 1 AND j.opened_at >= ? AND j.opened_at < ?`,
-  );
-  const troubles = db.prepare<[string, string], { symptom: Symptom; isCured: 0 | 1 }>(
-    `SELECT data ->> 'symptom' AS symptom, data ->> 'curedBy' IS NOT NULL AS isCured FROM entries
-     WHERE kind = 'trouble' AND at >= ? AND at < ?
-       AND id NOT IN (SELECT data ->> 'entryId' FROM entries WHERE kind = 'undo')`,
   );
   const weights = db.prepare<[string, string], { marking: string; massG: number }>(
     `SELECT f.marking, f.mass_g AS massG FROM jobs j JOIN fitted_weights f ON f.job_id = j.id
@@ -46,7 +41,7 @@ export const knowsStore = (db: Db) => {
     all({ from = '0000-01-01', to }: KnowsQuery) {
       const span = [from, to === undefined ? '9999' : daysAfter(to, 1)] as const;
       return {
-        troubles: troublesMet(troubles.all(...span).map((t) => ({ symptom: t.symptom, isCured: t.isCured === 1 }))),
+        troubles: troublesMet(troubles(...span)),
         stations: stationsTook(times.all(...span)),
         weights: weightsLeft(weights.all(...span)),
         takeOffs: takeOffs.all(),

@@ -1,24 +1,13 @@
-import { Router, text, type Request, type Response } from 'express';
+import { Router, text } from 'express';
 import Joi from 'joi';
-import { FAILURES, LINE_MAX, type DeviceLine, type Failure } from '../../core/devices';
+import { FAILURES, LINE_MAX, type Failure } from '../../core/devices';
 import { check, oneOf } from '../../core/fields';
 import type { DeviceHub } from '../devices/device-hub';
+import { eventStream } from '../live/event-stream';
 
 const failSchema = Joi.object({ fails: oneOf(FAILURES, 'How it fails').allow(null) }).required();
 /** As many lines as a slow line buffers in a few seconds. */
 const POST_MAX = 2000 * LINE_MAX;
-
-/** Lines as server-sent events until the listener leaves or the hub stops. */
-const stream = (
-  req: Request,
-  res: Response,
-  listen: (listener: { hear(line: DeviceLine): void; end(): void }) => () => void,
-): void => {
-  const leave = listen({ hear: (line) => res.write(`data: ${JSON.stringify(line)}\n\n`), end: () => res.end() });
-  res.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store', Connection: 'keep-alive' });
-  res.flushHeaders();
-  req.on('close', leave);
-};
 
 /**
  * Instruments: which there are, what they say as streams of events, lines of real ones, and how stand-ins are held and
@@ -28,8 +17,10 @@ export const deviceRoutes = (hub: DeviceHub): Router => {
   const router = Router();
   router.get('/', (_req, res) => void res.json({ devices: hub.list() }));
   // A browser opens only a few streams at a time: one for all of them.
-  router.get('/stream', (req, res) => stream(req, res, hub.listenAll));
-  router.get('/:name/stream', (req, res) => stream(req, res, (listener) => hub.listen(req.params.name, listener)));
+  router.get('/stream', (req, res) => eventStream(req, res, (hear, end) => hub.listenAll({ hear, end })));
+  router.get('/:name/stream', (req, res) =>
+    eventStream(req, res, (hear, end) => hub.listen(req.params.name, { hear, end })),
+  );
   // No other type: a page of another site can send plain text here, but not this.
   router.post('/lines', text({ type: 'application/x-ndjson', limit: POST_MAX }), (req, res) => {
     res.json(hub.post(typeof req.body === 'string' ? req.body : ''));

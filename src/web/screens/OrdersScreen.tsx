@@ -15,7 +15,7 @@ import { visitProblem } from '../store/visits-api';
 import { momentText } from '../parts/moment-text';
 import { useNow } from '../parts/use-now';
 
-const ASK_MS = 10_000;
+const ASK_MS = 30_000;
 
 /** The jobs that a part is for, each with the promise of its machine. */
 const For = ({ jobs, nowMs }: { jobs: ToOrder['jobs']; nowMs: number }) => (

@@ -18,8 +18,8 @@ import { VisitRow } from './today/VisitRow';
 const ROOMY = 6;
 /** Hours on the day's clock. */
 const HOURS = 9;
-/** How often what other benches wrote is asked for. */
-const ASK_MS = 5000;
+/** News of other benches come by themselves; time goes on without them. */
+const ASK_MS = 30_000;
 
 /** Promises first, the nearest before the others; then what came in first. */
 const byNeed = (a: VisitSummary, b: VisitSummary): number =>

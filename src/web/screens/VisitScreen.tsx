@@ -13,7 +13,7 @@ import { AgreedForm, NoteForm, PromiseForm, useWriteVisit, WaitsForm } from './v
 import { visitText } from './visit/visit-text';
 
 const HOURS = 9;
-const ASK_MS = 5000;
+const ASK_MS = 30_000;
 /** What stands for good: wheels come and go by entries of their own. */
 const FIXED: readonly VisitEntry['kind'][] = ['opened', 'wheel-added', 'wheel-removed', 'undo'];
 

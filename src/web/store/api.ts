@@ -114,6 +114,16 @@ export const api = {
     ask<void>('PUT', `/devices/${encodeURIComponent(name)}/fail`, { fails }),
   forgetDevice: (name: string) => ask<void>('DELETE', `/devices/${encodeURIComponent(name)}`),
   holdDevice: (name: string, knobs: object) => ask<void>('PUT', `/devices/${encodeURIComponent(name)}/hold`, knobs),
+  /** Says who is at which job in this tab, and is told who else is. */
+  here: (at: { tab: string; who: string; jobId: string | null }) => ask<{ others: string[] }>('PUT', '/live/here', at),
+  /** Says that nobody is at a job in this tab any more, also while its page is being closed. */
+  gone: (at: { tab: string; who: string }): void =>
+    void fetch('/api/live/here', {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json' },
+      keepalive: true,
+      body: JSON.stringify({ ...at, jobId: null }),
+    }).catch(() => undefined),
   practice: () => ask<{ rounds: PracticeScore[] }>('GET', '/practice'),
   addPractice: (tried: PracticeTried) =>
     ask<{ score: PracticeScore; working: Working<PracticeRound> }>('POST', '/practice', tried, SCORE_MS),

@@ -1,6 +1,7 @@
 import { POSITION_WORDS, type Wheel } from '../../../core/wheels';
 import { Bench } from '../../parts/Bench';
 import type { JobAtHand } from '../../parts/job-context';
+import { useOthers } from '../../parts/use-others';
 import { SisterWheels } from './SisterWheels';
 
 /** Which side is up; a wheel with discs on both sides or on neither is seen from its right. */
@@ -14,6 +15,7 @@ export const JobHeader = ({ job, state, wheel, machine, sideUp }: JobAtHand) => 
   const goingOn = state.chosen ? `${state.chosen.marking} going on` : `${wheel.tireMarking} on it`;
   const tube = (state.chosen?.tube ?? wheel.tube) ? 'tube' : 'tubeless';
   const locks = wheel.rimLockDegs.length;
+  const others = useOthers(job.id);
   return (
     <header className="no-print flex min-h-16 items-center gap-x-4 px-4 lg:pl-0">
       <div className="min-w-0 flex-1 lg:flex lg:items-baseline lg:gap-4">
@@ -25,6 +27,11 @@ export const JobHeader = ({ job, state, wheel, machine, sideUp }: JobAtHand) => 
           {locks > 0 && `, ${locks === 1 ? 'one rim lock' : `${locks} rim locks`}`}
         </p>
       </div>
+      {others.length > 0 && (
+        <p role="status" className="max-w-40 border-l-4 border-water pl-2 text-[15px] leading-tight">
+          {others.join(', ')} {others.length === 1 ? 'is' : 'are'} here too
+        </p>
+      )}
       <SisterWheels jobId={job.id} />
       <span className="whitespace-nowrap text-ink2 max-sm:hidden">{lying(wheel, sideUp)}</span>
       <Bench />

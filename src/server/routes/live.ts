@@ -1,0 +1,37 @@
+import { Router, type RequestHandler } from 'express';
+import Joi from 'joi';
+import { check, text } from '../../core/fields';
+import type { LiveNews } from '../../core/live';
+import { eventStream } from '../live/event-stream';
+import type { LiveHub } from '../live/live-hub';
+import { recordId, who } from './input';
+
+const hereBody = Joi.object({ tab: text(60, 'The tab'), who, jobId: recordId.allow(null) }).required();
+
+/** What a write under an address is news of, beside the logs of jobs, which tell of themselves. */
+const NEWS: readonly (readonly [RegExp, LiveNews])[] = [
+  [/^\/(records|machines|people|rules|shop)\b/, { shop: true }],
+  // A hand-over moves what is on the shelf.
+  [/^\/orders\b/, { shop: true, day: true }],
+  [/^\/(jobs|visits|rechecks|backups)\b/, { day: true }],
+];
+
+/** Tells everybody of what was written, once it is. */
+export const tellsOfWrites =
+  (hub: LiveHub): RequestHandler =>
+  (req, res, next) => {
+    const news = req.method === 'GET' ? undefined : NEWS.find(([address]) => address.test(req.path))?.[1];
+    if (news) res.once('finish', () => res.statusCode < 300 && hub.tell(news));
+    next();
+  };
+
+/** What is written in the shop, as one stream, and who else is at a job. */
+export const liveRoutes = (hub: LiveHub): Router => {
+  const router = Router();
+  router.get('/live', (req, res) => eventStream(req, res, (hear, end) => hub.listen({ hear, end })));
+  router.put('/live/here', (req, res) => {
+    const body = check<{ tab: string; who: string; jobId: string | null }>(hereBody, req.body);
+    res.json({ others: hub.at(body.tab, body.who, body.jobId) });
+  });
+  return router;
+};

@@ -1,0 +1,39 @@
+import { nanoid } from '@reduxjs/toolkit';
+import { useEffect, useState } from 'react';
+import { useApp } from '../store';
+import { api } from '../store/api';
+import { onAround } from '../store/live';
+
+/** This tab, among those that say where somebody is. */
+const TAB = nanoid();
+/** Often enough that the server does not take somebody for gone. */
+const SAY_EVERY_MS = 12_000;
+
+/** Who else is at this job, on another screen. */
+export const useOthers = (jobId: string): readonly string[] => {
+  const who = useApp((s) => s.prefs.who);
+  const [others, setOthers] = useState<readonly string[]>([]);
+  useEffect(() => {
+    if (!who) return;
+    let gone = false;
+    const say = () =>
+      api.here({ tab: TAB, who, jobId }).then(
+        (found) => !gone && setOthers(found.others),
+        // Without the server nobody is seen.
+        () => !gone && setOthers([]),
+      );
+    void say();
+    const again = setInterval(() => void say(), SAY_EVERY_MS);
+    const deaf = onAround((jobIds) => jobIds.includes(jobId) && void say());
+    const leave = () => api.gone({ tab: TAB, who });
+    addEventListener('pagehide', leave);
+    return () => {
+      gone = true;
+      clearInterval(again);
+      deaf();
+      removeEventListener('pagehide', leave);
+      leave();
+    };
+  }, [jobId, who]);
+  return others;
+};

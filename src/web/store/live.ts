@@ -1,0 +1,89 @@
+import type { LiveNews } from '../../core/live';
+import type { AppDispatch, RootState } from '.';
+import { readJob } from './job-writing';
+import { loadShop } from './shop-slice';
+import { visitsApi } from './visits-api';
+
+/** What the tabs of one browser tell each other, so that only one of them listens to the server. */
+const CHANNEL = 'rimstone-live';
+/** How long a tab waits before it listens again, where the stream could not be had. */
+const AGAIN_MS = 5000;
+
+type Store = { dispatch: AppDispatch; getState: () => RootState };
+
+/** What was written within so long is read anew once. */
+const TOGETHER_MS = 400;
+
+/** Who wants to know that somebody came to a job, or left it. */
+const aroundListeners = new Set<(jobIds: readonly string[]) => void>();
+
+export const onAround = (listener: (jobIds: readonly string[]) => void): (() => void) => {
+  aroundListeners.add(listener);
+  return () => void aroundListeners.delete(listener);
+};
+
+const TAGS = ['Visit', 'Order', 'Recheck', 'Backup'] as never[];
+
+let stale: ReturnType<typeof setTimeout> | null = null;
+/** Many entries in a moment make what was read stale once. */
+const staleSoon = (dispatch: AppDispatch): void => {
+  stale ??= setTimeout(() => {
+    stale = null;
+    dispatch(visitsApi.util.invalidateTags(TAGS));
+  }, TOGETHER_MS);
+};
+
+/** Brings what this tab shows up to what was written elsewhere. */
+const take = ({ dispatch, getState }: Store, { jobs = {}, day, shop, around }: LiveNews): void => {
+  const { open } = getState().jobs;
+  const grown = Object.entries(jobs).filter(([id, seq]) => open[id] && (open[id].entries.at(-1)?.seq ?? 0) < seq);
+  for (const [id] of grown) void dispatch(readJob(id));
+  if (day || Object.keys(jobs).length > 0) staleSoon(dispatch);
+  if (shop) void dispatch(loadShop());
+  if (around) for (const listener of aroundListeners) listener(around);
+};
+
+/** After a silence nobody knows what was missed: all that is shown is read anew. */
+const takeAll = ({ dispatch, getState }: Store): void => {
+  for (const id of Object.keys(getState().jobs.open)) void dispatch(readJob(id));
+  dispatch(visitsApi.util.invalidateTags(TAGS));
+  void dispatch(loadShop());
+};
+
+/** Hears the shop's stream until it is ended; tells of news, and of a stream that came back. */
+const hear = (news: (told: LiveNews | 'again') => void): void => {
+  let wasLost = false;
+  const listen = () => {
+    const stream = new EventSource('/api/live');
+    stream.onopen = () => {
+      if (wasLost) news('again');
+      wasLost = false;
+    };
+    stream.onmessage = ({ data }) => news(JSON.parse(data as string) as LiveNews);
+    stream.onerror = () => {
+      wasLost = true;
+      // A refusal ends it for good; a lost line is taken up again by itself.
+      if (stream.readyState === EventSource.CLOSED) setTimeout(listen, AGAIN_MS);
+    };
+  };
+  listen();
+};
+
+/**
+ * Keeps this tab at what every bench writes. One tab of a browser listens and tells the others: a browser opens only a
+ * few connections. Where it cannot be agreed which (no locks beyond this machine without TLS), each listens for itself.
+ */
+export const followShop = (store: Store): void => {
+  const told = (news: LiveNews | 'again') => (news === 'again' ? takeAll(store) : take(store, news));
+  if (!('locks' in navigator)) return hear(told);
+  const channel = new BroadcastChannel(CHANNEL);
+  channel.onmessage = ({ data }) => told(data as LiveNews | 'again');
+  void navigator.locks.request(CHANNEL, () => {
+    hear((news) => {
+      told(news);
+      channel.postMessage(news);
+    });
+    // Held until the tab is closed; then another one takes over.
+    return new Promise<void>(() => undefined);
+  });
+};

@@ -1,0 +1,145 @@
+import { spawn, spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync, statSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { performance } from 'node:perf_hooks';
+import Database from 'better-sqlite3';
+
+/**
+ * A shop of many years, made of the demo's own jobs many times over, and what it takes to list, search, read and write:
+ * medians and the 99th of a hundred, beside the same with a thousand jobs. `BENCH_JOBS` says how many. Prints; judges
+ * nothing.
+ */
+const JOBS = Number(process.env.BENCH_JOBS ?? 20_000);
+const FEW = 1000;
+const TIMES = 100;
+const DEMO_JOBS = 20;
+
+const WORDS = ['Alder', 'Birch', 'Cinder', 'Dapple', 'Ember', 'Fallow', 'Gorse', 'Heath', 'Isle', 'Juniper', 'Kelp'];
+const word = (n: number): string => WORDS[n % WORDS.length]!;
+
+/** The demo shop with its handed-over jobs written again and again, each log whole, under names of their own. */
+const shopOf = (file: string, jobs: number): void => {
+  spawnSync('node', ['dist/server/fill-demo.cjs', file]);
+  const db = new Database(file);
+  db.pragma('synchronous = OFF');
+  const ids = db.prepare('SELECT id FROM jobs WHERE handed_over = 1 ORDER BY number LIMIT ?').pluck().all(DEMO_JOBS);
+  const copy = (table: string, change: Record<string, string>, where: string) => {
+    const columns = db.prepare(`SELECT name FROM pragma_table_info('${table}')`).pluck().all() as string[];
+    const picked = columns.map((c) => change[c] ?? c).join(', ');
+    return db.prepare(`INSERT INTO ${table} (${columns.join(', ')}) SELECT ${picked} FROM ${table} WHERE ${where}`);
+  };
+  const jobId = "@job || '-' || @n";
+  const later = "strftime('%Y-%m-%dT%H:%M:%fZ', opened_at, '-' || @n || ' hours')";
+  const inserts = [
+    copy('visits', { id: jobId, opened_at: later, search: "search || ' ' || lower(@word) || @n" }, 'id = @job'),
+    copy(
+      'jobs',
+      {
+        id: jobId,
+        number: '(SELECT max(number) + 1 FROM jobs)',
+        visit_id: jobId,
+        opened_at: later,
+        search: "search || ' ' || lower(@word) || @n",
+      },
+      'id = @job',
+    ),
+    copy('entries', { job_id: jobId, id: "id || '-' || @n" }, 'job_id = @job'),
+    copy('station_times', { job_id: jobId, number: `(SELECT number FROM jobs WHERE id = ${jobId})` }, 'job_id = @job'),
+  ];
+  db.transaction(() => {
+    for (let i = DEMO_JOBS; i < jobs; i++) {
+      const bind = { job: ids[i % ids.length], n: i, word: word(i) };
+      for (const insert of inserts) insert.run(bind);
+    }
+  })();
+  db.close();
+};
+
+const started = async (file: string) => {
+  const began = performance.now();
+  const child = spawn('node', ['dist/server/main.cjs'], {
+    env: { ...process.env, PORT: '0', HOST: '127.0.0.1', RIMSTONE_DB: file },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  const url = await new Promise<string>((resolve) =>
+    child.stdout.on('data', (d: Buffer) => {
+      const m = /ready: (http\S+)/.exec(d.toString());
+      if (m) resolve(m[1]!);
+    }),
+  );
+  return { url, startMs: performance.now() - began, stop: () => child.kill('SIGKILL') };
+};
+
+const timesOf = async (
+  ask: (i: number) => Promise<Response>,
+): Promise<{ median: number; most: number; kB: number }> => {
+  const ms: number[] = [];
+  let bytes = 0;
+  for (let i = 0; i < TIMES; i++) {
+    const began = performance.now();
+    const answer = await ask(i);
+    bytes = (await answer.arrayBuffer()).byteLength;
+    if (answer.status >= 300) throw new Error(`${answer.url} answers ${answer.status}`);
+    ms.push(performance.now() - began);
+  }
+  ms.sort((a, b) => a - b);
+  return { median: ms[TIMES / 2]!, most: ms[Math.ceil(0.99 * TIMES) - 1]!, kB: bytes / 1000 };
+};
+
+const measured = async (jobs: number) => {
+  const dir = mkdtempSync(join(tmpdir(), 'rimstone-scale-'));
+  const file = join(dir, 'shop.sqlite');
+  try {
+    shopOf(file, jobs);
+    const { url, startMs, stop } = await started(file);
+    try {
+      const get = (path: string) => fetch(url + path);
+      const last = Math.floor((jobs - 50) / 50) * 50;
+      const noted = `/api/jobs/demo-job-21`;
+      let seq = ((await (await get(noted)).json()) as { job: { lastSeq: number } }).job.lastSeq;
+      const note = (i: number) =>
+        fetch(`${url}${noted}/entries`, {
+          method: 'POST',
+          headers: { 'content-type': 'application/json' },
+          body: JSON.stringify({
+            expectedSeq: seq++,
+            entries: [{ id: `n-${i}-${seq}`, who: 'Juna Birk', station: 'inspect', kind: 'note', data: { text: 'x' } }],
+          }),
+        });
+      const rows = {
+        'jobs, first page': await timesOf(() => get('/api/jobs?limit=50')),
+        'jobs, last page': await timesOf(() => get(`/api/jobs?limit=50&offset=${last}`)),
+        'search, a word': await timesOf((i) => get(`/api/jobs?limit=50&search=${word(i)}`)),
+        'search, a part and a number': await timesOf((i) => get(`/api/jobs?limit=50&search=rin+${(i * 37) % jobs}`)),
+        'search, two letters': await timesOf(() => get('/api/jobs?limit=50&search=90')),
+        'search, nothing found': await timesOf(() => get('/api/jobs?limit=50&search=nowhere')),
+        'one job': await timesOf((i) => get(`/api/jobs/demo-job-${1 + (i % DEMO_JOBS)}`)),
+        'a note on a short log': await timesOf(note),
+        today: await timesOf(() => get('/api/visits?state=open&limit=200')),
+        shop: await timesOf(() => get('/api/shop')),
+      };
+      for (let i = 0; i < 1900; i++) await note(i);
+      const long = await timesOf(note);
+      return { rows: { ...rows, 'a note on a log of 2000': long }, startMs, MB: statSync(file).size / 1e6 };
+    } finally {
+      stop();
+    }
+  } finally {
+    rmSync(dir, { recursive: true, force: true });
+  }
+};
+
+void (async () => {
+  const few = await measured(FEW);
+  const many = await measured(JOBS);
+  console.log(`${FEW} jobs: ${few.MB.toFixed(0)} MB, starts in ${few.startMs.toFixed(0)} ms`);
+  console.log(`${JOBS} jobs: ${many.MB.toFixed(0)} MB, starts in ${many.startMs.toFixed(0)} ms`);
+  console.log(`median ms at ${FEW} and ${JOBS} jobs (99th of ${TIMES}), how many times as long, kB of the answer`);
+  for (const [name, at] of Object.entries(many.rows)) {
+    const before = few.rows[name as keyof typeof few.rows];
+    console.log(
+      `  ${name.padEnd(30)} ${before.median.toFixed(1).padStart(7)} ${at.median.toFixed(1).padStart(7)} (${at.most.toFixed(1)})  × ${(at.median / before.median).toFixed(1)}  ${at.kB.toFixed(0)} kB`,
+    );
+  }
+})();
