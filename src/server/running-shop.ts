@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { rename, rm } from 'node:fs/promises';
 import type { RequestListener } from 'node:http';
 import { setTimeout as wait } from 'node:timers/promises';
 import type { Logger } from 'pino';
@@ -7,7 +8,9 @@ import { shopBackups } from './backup/shop-backups';
 import { swapIn } from './backup/swap-in';
 import { unpackBackup } from './backup/unpack-backup';
 import { writeBack } from './db/journal';
-import { openDb } from './db/open-db';
+import { InputError } from '../core/errors';
+import { DatabaseUnusable, openDb } from './db/open-db';
+import { ServerBusy } from './errors';
 import { ruleStore } from './db/rule-store';
 import { sameFile } from './db/same-file';
 import { liveHub } from './live/live-hub';
@@ -71,22 +74,43 @@ export const runningShop = (
   };
 
   let restoring = false;
-  const restore = async (path: string): Promise<{ kept: string | null }> => {
-    const folder = `${file}.restoring-${randomUUID()}`;
-    await unpackBackup(path, folder);
-    restoring = true;
+  /** Closes the shop, puts what was unpacked in its place and begins anew; the old one is begun again where that fails. */
+  const swapped = async (folder: string): Promise<string | null> => {
     try {
       current.endStreams();
       // All but the one that asked for it.
       for (let waitedMs = 0; answering > 1 && waitedMs < DRAIN_MS; waitedMs += DRAIN_LOOK_MS) await wait(DRAIN_LOOK_MS);
       current.close();
+      let kept: string | null = null;
       try {
-        return { kept: await swapIn(folder, file, photosDir) };
-      } finally {
+        kept = await swapIn(folder, file, photosDir);
         current = begin();
+      } catch (error) {
+        // The shop goes on as it was.
+        if (kept !== null) await rename(kept, file);
+        current = begin();
+        if (!(error instanceof DatabaseUnusable)) throw error;
+        throw new InputError(
+          'backup',
+          `It could not be opened, and the shop is as it was: ${error.message}`,
+          'a backup of a shop that this program can open',
+        );
       }
+      return kept;
     } finally {
       restoring = false;
+    }
+  };
+
+  const restore = async (path: string): Promise<{ kept: string | null }> => {
+    const folder = `${file}.restoring-${randomUUID()}`;
+    await unpackBackup(path, folder);
+    try {
+      if (restoring) throw new ServerBusy();
+      restoring = true;
+      return { kept: await swapped(folder) };
+    } finally {
+      await rm(folder, { recursive: true, force: true });
     }
   };
 

@@ -376,6 +376,27 @@ describe('over HTTP', () => {
     shop.close();
   });
 
+  test('one that this program cannot open after all is put back at once, and the shop goes on', async () => {
+    const { shop, ask } = begin();
+    const seq = async () => (await ask.get('/api/jobs/demo-job-21').expect(200)).body.job.lastSeq as number;
+    const before = await seq();
+    // It says that it is older than it is: its tables are there already.
+    const odd = openDb(at('odd.sqlite'));
+    odd.pragma('user_version = 15');
+    odd.close();
+    mkdirSync(at('shop-backups'));
+    await zipped(at('shop-backups/by-hand-20260410-120000.zip'), { 'shop.sqlite': readFileSync(at('odd.sqlite')) });
+    const { body } = await ask.post('/api/backups/by-hand-20260410-120000.zip/restore').send({}).expect(422);
+    expect(body.error.message).toMatch(/^It could not be opened, and the shop is as it was: .*already exists/);
+    expect(await seq()).toBe(before);
+    await ask
+      .post(url)
+      .send({ expectedSeq: before, entries: [note('goes on')] })
+      .expect(201);
+    expect(readdirSync(dir).filter((f) => /restoring|before-restore/.test(f))).toEqual([]);
+    shop.close();
+  });
+
   test('one that is not whole, or none at all, changes nothing', async () => {
     const { shop, ask } = begin();
     mkdirSync(at('shop-backups'));

@@ -29,20 +29,27 @@ test('what is usual comes from handed-over jobs, by station and build, and not f
   );
   expect(usual.jobs).toBe(counted.n);
   expect(usual.medianS).toBeGreaterThan(60);
-  db.prepare('UPDATE jobs SET handed_over = 0').run();
+  const jobsOf = async (build: string) =>
+    ((await ask.get('/api/shop')).body.usualTimes as { station: string; build: string; jobs: number }[]).find(
+      (t) => t.station === 'tire-off' && t.build === build,
+    )?.jobs;
+  // A job counts from its hand-over on, and no more once that is undone.
+  const cast = (await jobsOf('cast'))!;
+  const handed = await append(ask, 'demo-job-22', 'handed-over', { to: 'Ned', despite: DESPITE });
+  expect(await jobsOf('cast')).toBe(cast + 1);
+  await append(ask, 'demo-job-22', 'undo', { entryId: handed.body.entries[0].id });
+  expect(await jobsOf('cast')).toBe(cast);
+  db.prepare('UPDATE station_times SET number = NULL').run();
   expect((await ask.get('/api/shop')).body.usualTimes).toEqual([]);
   // Two jobs are no habit; a third makes one.
   const handOver = db.prepare(
-    `UPDATE jobs SET handed_over = 1 WHERE id IN (
+    `UPDATE station_times SET number = (SELECT number FROM jobs WHERE id = job_id) WHERE job_id IN (
        SELECT job_id FROM station_times t JOIN wheels w ON w.id = (SELECT wheel_id FROM jobs WHERE id = t.job_id)
        WHERE t.station = 'tire-off' AND w.build = 'spoked' ORDER BY job_id LIMIT ?)`,
   );
   const jobsBehind = async (many: number): Promise<number | undefined> => {
     handOver.run(many);
-    const { usualTimes: now } = (await ask.get('/api/shop')).body as {
-      usualTimes: { station: string; build: string; jobs: number }[];
-    };
-    return now.find((t) => t.station === 'tire-off' && t.build === 'spoked')?.jobs;
+    return jobsOf('spoked');
   };
   expect(await jobsBehind(2)).toBeUndefined();
   expect(await jobsBehind(3)).toBe(3);
