@@ -1,9 +1,10 @@
 import { chromium, type Page } from '@playwright/test';
-import { spawn, spawnSync } from 'node:child_process';
+import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { browserPath } from '../../scripts/browsers.mjs';
+import { startedServer } from '../started-server';
 
 /**
  * Twenty instruments that speak twenty times a second for a minute, two browsers that watch them all, and a hand that
@@ -21,17 +22,7 @@ const CHROMIUM = browserPath();
 const startServer = async (dir: string) => {
   const file = join(dir, 'shop.sqlite');
   spawnSync('node', ['dist/server/fill-demo.cjs', file]);
-  const child = spawn('node', ['dist/server/main.cjs'], {
-    env: { ...process.env, PORT: '0', HOST: '127.0.0.1', RIMSTONE_DB: file },
-    stdio: ['ignore', 'pipe', 'inherit'],
-  });
-  const url = await new Promise<string>((resolve) =>
-    child.stdout.on('data', (d: Buffer) => {
-      const m = /ready: (http\S+)/.exec(d.toString());
-      if (m) resolve(m[1]!);
-    }),
-  );
-  return { url, stop: () => child.kill('SIGKILL') };
+  return startedServer(file);
 };
 
 /** Lines that this page has counted, of the bench's instruments. */

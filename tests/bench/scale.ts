@@ -1,9 +1,10 @@
-import { spawn, spawnSync } from 'node:child_process';
+import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { performance } from 'node:perf_hooks';
 import Database from 'better-sqlite3';
+import { startedServer } from '../started-server';
 
 /**
  * A shop of many years, made of the demo's own jobs many times over, and what it takes to list, search, read and write:
@@ -70,21 +71,6 @@ const shopOf = (file: string, jobs: number): void => {
   db.close();
 };
 
-const started = async (file: string) => {
-  const began = performance.now();
-  const child = spawn('node', ['dist/server/main.cjs'], {
-    env: { ...process.env, PORT: '0', HOST: '127.0.0.1', RIMSTONE_DB: file },
-    stdio: ['ignore', 'pipe', 'inherit'],
-  });
-  const url = await new Promise<string>((resolve) =>
-    child.stdout.on('data', (d: Buffer) => {
-      const m = /ready: (http\S+)/.exec(d.toString());
-      if (m) resolve(m[1]!);
-    }),
-  );
-  return { url, startMs: performance.now() - began, stop: () => child.kill('SIGKILL') };
-};
-
 const timesOf = async (
   ask: (i: number) => Promise<Response>,
 ): Promise<{ median: number; most: number; kB: number }> => {
@@ -107,7 +93,9 @@ const measured = async (jobs: number) => {
   const file = join(dir, 'shop.sqlite');
   try {
     shopOf(file, jobs);
-    const { url, startMs, stop } = await started(file);
+    const began = performance.now();
+    const { url, stop } = await startedServer(file);
+    const startMs = performance.now() - began;
     try {
       const get = (path: string) => fetch(url + path);
       const last = Math.floor((jobs - 50) / 50) * 50;

@@ -1,18 +1,10 @@
 import { existsSync, statSync } from 'node:fs';
-import { copyFile, link, mkdir, open, rename, rm } from 'node:fs/promises';
+import { copyFile, link, mkdir, rename, rm } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { InputError } from '../../core/errors';
 import { photoNames } from './holdings';
 import { DB_NAME, PHOTO_FOLDER } from './manifest';
-
-const synced = async (path: string): Promise<void> => {
-  const handle = await open(path, 'r');
-  try {
-    await handle.sync();
-  } finally {
-    await handle.close();
-  }
-};
+import { onDisk } from './on-disk';
 
 /** A moment as part of a file's name. */
 export const stampOf = (nowMs: number): string =>
@@ -41,14 +33,14 @@ export const swapIn = async (
     const to = join(photosDir, name);
     if (existsSync(to)) continue;
     await copyFile(join(from, name), `${to}.making`);
-    await synced(`${to}.making`);
+    await onDisk(`${to}.making`);
     await rename(`${to}.making`, to);
   }
   await mkdir(dirname(dbFile), { recursive: true });
   const kept = existsSync(dbFile) ? `${dbFile}.before-restore-${stampOf(nowMs)}` : null;
   if (kept) await link(dbFile, kept);
   await rename(join(folder, DB_NAME), dbFile);
-  await synced(dirname(dbFile));
+  await onDisk(dirname(dbFile));
   for (const end of ['-wal', '-shm', '-seal']) await rm(dbFile + end, { force: true });
   await rm(folder, { recursive: true, force: true });
   return kept;

@@ -1,13 +1,14 @@
 import Database from 'better-sqlite3';
 import { createHash, randomUUID } from 'node:crypto';
 import { createReadStream, createWriteStream } from 'node:fs';
-import { mkdir, open, rename, rm, stat } from 'node:fs/promises';
+import { mkdir, rename, rm, stat } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import { ZipFile } from 'yazl';
 import { checkFile, type Db } from '../db/open-db';
 import { holdingsOf, photoNames } from './holdings';
 import { DB_NAME, MANIFEST_NAME, MANIFEST_SUM_NAME, PHOTO_FOLDER, type Manifest, type PackedFile } from './manifest';
+import { onDisk } from './on-disk';
 
 /** So much of a database is copied in one go, in pages: others write in between. */
 const PAGES_AT_ONCE = 200;
@@ -23,15 +24,6 @@ const packed = async (file: string, name: string): Promise<PackedFile> => ({
   bytes: (await stat(file)).size,
   sha256: await sha256(file),
 });
-
-const onDisk = async (path: string): Promise<void> => {
-  const handle = await open(path, 'r');
-  try {
-    await handle.sync();
-  } finally {
-    await handle.close();
-  }
-};
 
 /**
  * Writes the whole shop into one file while it goes on working: the database as it stands at one moment, and every
