@@ -28,9 +28,15 @@ const entriesOf = async (zip: ZipFile): Promise<Map<string, ZipEntry>> => {
   return entries;
 };
 
+/** The content of a file in the zip. It may complain once more after it was given up: nobody listens then. */
+const contentOf = async (zip: ZipFile, entry: ZipEntry): Promise<Readable> => {
+  const stream = await zip.openReadStreamPromise(entry);
+  return stream.on('error', () => undefined);
+};
+
 const small = async (zip: ZipFile, entry: ZipEntry | undefined, name: string): Promise<Buffer> => {
   if (!entry || entry.uncompressedSize > MOST_MANIFEST_BYTES) throw unfit(`It has no ${name} that can be read.`);
-  return buffer(await zip.openReadStreamPromise(entry));
+  return buffer(await contentOf(zip, entry));
 };
 
 const manifestIn = async (zip: ZipFile, entries: Map<string, ZipEntry>): Promise<Manifest> => {
@@ -46,8 +52,11 @@ const manifestIn = async (zip: ZipFile, entries: Map<string, ZipEntry>): Promise
   return readManifest(raw);
 };
 
-/** Copies a stream into a file, never more than was announced. Returns its hash. */
-const copied = async (from: Readable, to: string, bytes: number): Promise<string> => {
+/**
+ * Copies a stream into a file, never more than was announced. Returns its hash. It is opened here: one that fails before
+ * it is read from would be waited for forever.
+ */
+const copied = async (opened: () => Promise<Readable>, to: string, bytes: number): Promise<string> => {
   const hash = createHash('sha256');
   let seen = 0;
   const watch = new Transform({
@@ -58,7 +67,7 @@ const copied = async (from: Readable, to: string, bytes: number): Promise<string
     },
   });
   await mkdir(dirname(to), { recursive: true });
-  await pipeline(from, watch, createWriteStream(to, { flush: true }));
+  await pipeline(await opened(), watch, createWriteStream(to, { flush: true }));
   return hash.digest('hex');
 };
 
@@ -86,7 +95,7 @@ export const unpackBackup = async (file: string, folder: string): Promise<Unpack
       for (const { name, bytes, sha256 } of manifest.files) {
         const entry = entries.get(name);
         if (!entry) throw unfit(`${name} is missing in it.`);
-        const hash = await copied(await zip.openReadStreamPromise(entry), join(folder, name), bytes);
+        const hash = await copied(() => contentOf(zip, entry), join(folder, name), bytes);
         if (hash !== sha256) throw unfit(`${name} in it is not as it was packed.`);
       }
       if (!manifest.files.some((f) => f.name === DB_NAME)) throw unfit('It has no database.');
