@@ -91,7 +91,7 @@ export const BackupsScreen = () => {
       )}
       {data && (
         <>
-          <p role="status" className="mb-3 flex items-baseline gap-2 text-[18px] max-sm:mt-2 sm:-mt-3">
+          <p role="status" className="mb-3 flex items-center gap-2 text-[18px] max-sm:mt-2 sm:-mt-3">
             {data.isOld && <VerdictMark verdict="check" />}
             {data.problem !== null && `The last try failed: ${data.problem}. `}
             {data.newestAt === null

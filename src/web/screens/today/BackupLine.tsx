@@ -12,7 +12,7 @@ export const BackupLine = () => {
   if (!data?.isOld) return null;
   const days = data.newestAt === null ? null : daysBetween(data.newestAt.slice(0, 10), today());
   return (
-    <p className="mt-3 flex items-baseline gap-2 text-[18px]">
+    <p className="mt-3 flex items-center gap-2 text-[18px]">
       <VerdictMark verdict="check" />
       <Link to="/backups">
         {data.problem !== null
