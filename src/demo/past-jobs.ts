@@ -66,7 +66,7 @@ const writer = (jobs: JobStore, jobId: string, who: string, startMs: number, ran
     const id = `${jobId}-e${++n}`;
     nowMs += (30 + Math.round(random() * 200)) * 1000;
     const body: EntryBody<K> = { id, who, station, kind, data };
-    seq = jobs.append(jobId, seq, [body], new Date(nowMs).toISOString()).at(-1)!.seq;
+    seq = jobs.append(jobId, seq, [body], { at: new Date(nowMs).toISOString() }).at(-1)!.seq;
     return id;
   };
   return { write, state: (): JobState => jobs.stateOf(jobId) };

@@ -1,3 +1,4 @@
+import { parse } from 'csv-parse/sync';
 import { checkEntryBody, foldJob, type Entry } from '../../src/core/job';
 import { DESPITE, note, testApp } from './test-app';
 
@@ -214,6 +215,42 @@ describe('appending to a log', () => {
       clock.useRealTimers();
     }
     expect((await ask.get('/api/jobs')).body.jobs[0].id).toBe('set-back');
+  });
+
+  test('what waited on its way stands when it was written at the bench, never before what is there', async () => {
+    const job = { id: 'waited', machineId: 'm-orrin', wheelId: 'w-orrin-f', who: 'Juna Birk' };
+    await ask.post('/api/jobs').send(job).expect(201);
+    const written = Date.now();
+    db.prepare('UPDATE jobs SET last_at = ? WHERE id = ?').run(new Date(written - 3_600_000).toISOString(), job.id);
+    const sent = { expectedSeq: 2, entries: [note('an hour ago, nearly')], waitedS: 3000 };
+    const first = (await ask.post('/api/jobs/waited/entries').send(sent).expect(201)).body.entries[0] as Entry;
+    expect(written - Date.parse(first.at)).toBeGreaterThan(2_990_000);
+    expect(written - Date.parse(first.at)).toBeLessThan(3_001_000);
+    expect(Date.parse(first.arrivedAt!)).toBeGreaterThanOrEqual(written);
+    // Sent again since the answer was lost, it had waited longer by then: it is the same entry.
+    const again = await ask
+      .post('/api/jobs/waited/entries')
+      .send({ ...sent, waitedS: 3100 })
+      .expect(201);
+    expect(again.body.entries).toEqual([first]);
+    const longer = { expectedSeq: 3, entries: [note('longer than the one before')], waitedS: 86_400 };
+    const second = (await ask.post('/api/jobs/waited/entries').send(longer).expect(201)).body.entries[0] as Entry;
+    expect(second.at).toBe(first.at);
+    // What did not wait says nothing of it.
+    const soon = { expectedSeq: 4, entries: [note('at once')] };
+    expect((await ask.post('/api/jobs/waited/entries').send(soon).expect(201)).body.entries[0]).not.toHaveProperty(
+      'arrivedAt',
+    );
+    const rows = parse((await ask.get('/api/jobs/waited/log.csv')).text, { columns: true }) as Record<string, string>[];
+    expect(rows.map((r) => r.arrived !== '')).toEqual([false, false, true, true, false]);
+  });
+
+  test.each([-1, 0.5, 2_592_001, 'an hour'])('no entry waits %p seconds', async (waitedS) => {
+    const { body } = await ask
+      .post(url)
+      .send({ expectedSeq: await seqNow(), entries: [note('x')], waitedS })
+      .expect(422);
+    expect(body.error).toMatchObject({ field: 'waitedS', expected: expect.stringContaining('seconds') });
   });
 
   test('all or nothing: one bad entry among good ones leaves no trace', async () => {

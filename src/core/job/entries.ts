@@ -195,5 +195,8 @@ export interface EntryBody<K extends EntryKind = EntryKind> {
   replaces?: string;
 }
 
-/** An entry as it stands in the log; `seq` counts from 1 without gaps, `at` is ISO 8601. */
-export type Entry = { [K in EntryKind]: EntryBody<K> & { seq: number; at: string } }[EntryKind];
+/**
+ * An entry as it stands in the log; `seq` counts from 1 without gaps, `at` is when it was written at the bench, ISO 8601.
+ * `arrivedAt` is when the log got it, where it had to wait on the way.
+ */
+export type Entry = { [K in EntryKind]: EntryBody<K> & { seq: number; at: string; arrivedAt?: string } }[EntryKind];

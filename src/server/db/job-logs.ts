@@ -5,13 +5,14 @@ interface EntryRow extends Omit<EntryBody, 'data'> {
   seq: number;
   at: string;
   data: string;
+  arrivedAt: string | null;
 }
 
 /** Logs kept in memory: more than a shop has on its benches. */
 const MOST_KEPT = 200;
 
-const toEntry = ({ replaces, data, ...row }: EntryRow): Entry =>
-  ({ ...row, data: JSON.parse(data), ...(replaces ? { replaces } : {}) }) as Entry;
+const toEntry = ({ replaces, arrivedAt, data, ...row }: EntryRow): Entry =>
+  ({ ...row, data: JSON.parse(data), ...(replaces ? { replaces } : {}), ...(arrivedAt ? { arrivedAt } : {}) }) as Entry;
 
 /**
  * The logs of jobs with what they amount to, those used last kept in memory: only what was written since is read and
@@ -19,7 +20,8 @@ const toEntry = ({ replaces, data, ...row }: EntryRow): Entry =>
  */
 export const jobLogs = (db: Db) => {
   const rows = db.prepare<[string, number], EntryRow>(
-    'SELECT seq, id, at, who, station, kind, data, replaces FROM entries WHERE job_id = ? AND seq > ? ORDER BY seq',
+    `SELECT seq, id, at, who, station, kind, data, replaces, arrived_at AS arrivedAt
+     FROM entries WHERE job_id = ? AND seq > ? ORDER BY seq`,
   );
   const kept = new Map<string, FoldedLog>();
   return {

@@ -55,6 +55,12 @@ export interface OpenJob {
   visitId?: string;
 }
 
+/** When entries reached the server, ISO 8601, and how long they had waited by then. */
+interface Sent {
+  at: string;
+  waitedS?: number;
+}
+
 const FIRST_NUMBER = 1001;
 /** Its opening, and the rules it was decided with. */
 const OPENING_ENTRIES = 2;
@@ -99,8 +105,8 @@ export const jobStore = (
        VALUES (@id, @number, @machineId, @wheelId, @machineName, @wheelPosition, @rider, @at, @at, 0, '', @visitId)`,
     ),
     insertEntry: db.prepare(
-      `INSERT INTO entries (job_id, seq, id, at, who, station, kind, data, replaces)
-       VALUES (@jobId, @seq, @id, @at, @who, @station, @kind, @data, @replaces)`,
+      `INSERT INTO entries (job_id, seq, id, at, who, station, kind, data, replaces, arrived_at)
+       VALUES (@jobId, @seq, @id, @at, @who, @station, @kind, @data, @replaces, @arrivedAt)`,
     ),
     entryJob: db.prepare<[string], { jobId: string; seq: number }>(
       'SELECT job_id AS jobId, seq FROM entries WHERE id = ?',
@@ -211,7 +217,13 @@ export const jobStore = (
     );
   };
 
-  const write = (jobId: string, bodies: EntryBody[], fromSeq: number, at: string): void => {
+  const write = (
+    jobId: string,
+    bodies: EntryBody[],
+    fromSeq: number,
+    at: string,
+    arrivedAt: string | null = null,
+  ): void => {
     bodies.forEach((body, i) =>
       statements.insertEntry.run({
         ...body,
@@ -220,14 +232,18 @@ export const jobStore = (
         seq: fromSeq + i + 1,
         data: JSON.stringify(body.data),
         replaces: body.replaces ?? null,
+        arrivedAt,
       }),
     );
   };
 
   /** Jobs of the same visit that the append at hand wrote into as well. */
   const grownBeside: string[] = [];
-  const append = db.transaction((jobId: string, expectedSeq: number, raw: unknown[], clock: string): Entry[] => {
+  const append = db.transaction((jobId: string, expectedSeq: number, raw: unknown[], sent: Sent): Entry[] => {
     const job = find(jobId);
+    const { at: now, waitedS = 0 } = sent;
+    const arrivedAt = waitedS > 0 ? now : null;
+    const clock = new Date(Date.parse(now) - waitedS * 1000).toISOString();
     const at = later(clock, job.lastAt);
     const bodies = raw.map((value, i) => {
       try {
@@ -249,10 +265,10 @@ export const jobStore = (
     if (bodies.some((b) => BY_SERVER.includes(b.kind)))
       throw new InputError('entries', 'A job is opened once, with the shop’s rules.', 'any other kind of entry');
     checkTargets(logs.of(jobId).entries, bodies);
-    write(jobId, bodies, job.lastSeq, at);
+    write(jobId, bodies, job.lastSeq, at, arrivedAt);
     for (const sister of stepsOfSisters(jobId, bodies)) {
       const { lastSeq, lastAt } = find(sister.jobId);
-      write(sister.jobId, sister.bodies, lastSeq, later(clock, lastAt));
+      write(sister.jobId, sister.bodies, lastSeq, later(clock, lastAt), arrivedAt);
       summarize(sister.jobId);
       grownBeside.push(sister.jobId);
     }
@@ -345,9 +361,10 @@ export const jobStore = (
     }),
     /** Whether an entry of that id stands in any log. */
     holds: (entryId: string): boolean => statements.entryJob.get(entryId) !== undefined,
-    append(jobId: string, expectedSeq: number, entries: unknown[], at = new Date().toISOString()): Entry[] {
+    /** Appends, all or nothing; what waited on its way stands at the time when it was written at the bench. */
+    append(jobId: string, expectedSeq: number, entries: unknown[], sent: Partial<Sent> = {}): Entry[] {
       grownBeside.length = 0;
-      const written = append.immediate(jobId, expectedSeq, entries, at);
+      const written = append.immediate(jobId, expectedSeq, entries, { at: new Date().toISOString(), ...sent });
       // It stands now: the next one is folded on from here, and everybody may know.
       const grown = [jobId, ...grownBeside];
       tell({ jobs: Object.fromEntries(grown.map((id) => [id, logs.of(id).entries.length])) });

@@ -35,7 +35,7 @@ export const lookAgain = (db: Db, jobs: JobStore, records: RecordStore) => {
     const { lastSeq } = jobs.find(row.jobId!);
     const { good, found, gaugeKpa = null, tempC = null } = told as Partial<LookReadings['pressure']>;
     const data = { what: row.what, good, found, gaugeKpa, tempC };
-    jobs.append(row.jobId!, lastSeq, [{ id, who, station: 'hand-over', kind: 'looked-again', data }], at);
+    jobs.append(row.jobId!, lastSeq, [{ id, who, station: 'hand-over', kind: 'looked-again', data }], { at });
   };
   const CLOSE: { [L in Look]: (row: RecheckRow, looked: At, read: LookReadings[L]) => void } = {
     pressure: (row, looked, read) => {

@@ -5,13 +5,13 @@ import { IdTaken } from '../errors';
  * What a client sends again since it lost the answer, as it stands in the log; `thereOf` is the entry of the same id.
  * Throws `IdTaken` where there is none in this log, or it says something else.
  */
-export const sentAgain = <E extends { seq: number; at: string }>(
+export const sentAgain = <E extends { seq: number; at: string; arrivedAt?: string }>(
   bodies: readonly object[],
   thereOf: (index: number) => E | undefined,
 ): E[] =>
   bodies.map((body, i) => {
     const there = thereOf(i);
-    const { seq: _seq, at: _at, ...said } = there ?? {};
+    const { seq: _seq, at: _at, arrivedAt: _arrivedAt, ...said } = there ?? {};
     // As it comes back from the database.
     if (!there || !isDeepStrictEqual(said, JSON.parse(JSON.stringify(body)))) throw new IdTaken('entries', 'An entry');
     return there;

@@ -22,6 +22,7 @@ export const logCsv = (log: readonly Entry[]): string => {
       replaces: e.replaces ?? '',
       stands: e.kind === 'undo' ? '' : standing.has(e.id) ? 'yes' : 'no',
       id: e.id,
+      arrived: e.arrivedAt ?? '',
     })),
     { header: true, record_delimiter: 'windows' },
   );

@@ -27,6 +27,9 @@ export const recordId = text(60, 'The record’s name in the database').pattern(
 
 const MOST_ENTRIES = 50;
 
+/** The longest that an entry may have waited on its way, in seconds: thirty days. */
+const LONGEST_WAIT_S = 2_592_000;
+
 /** What is appended to a log, and the newest entry that the writer has seen. */
 export interface Append {
   expectedSeq: number;
@@ -38,6 +41,14 @@ export const appendBody = Joi.object({
     value.length > 0 ? value : helpers.error('any.invalid'),
   ),
 }).required();
+
+/** What is appended to a job's log, and how long it waited on its way, in seconds. */
+export interface JobAppend extends Append {
+  waitedS: number;
+}
+export const jobAppendBody = appendBody.keys({
+  waitedS: count(0, LONGEST_WAIT_S, 'How long it waited, in seconds').optional().default(0),
+});
 
 const number = (min: number, max: number, usual: number, says: string) =>
   Joi.number()

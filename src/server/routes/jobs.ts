@@ -6,7 +6,7 @@ import type { JobQuery, JobStore } from '../db/job-store';
 import type { ShopStore } from '../db/shop-store';
 import type { VisitStore } from '../db/visit-store';
 import type { WorkPool } from '../work';
-import { appendBody, checkQuery, goneOf, jobQuery, recordId, unitQuery, who, type Append } from './input';
+import { checkQuery, goneOf, jobAppendBody, jobQuery, recordId, unitQuery, who, type JobAppend } from './input';
 
 const openBody = Joi.object({ id: recordId, machineId: recordId, wheelId: recordId, who }).required();
 /** Jobs: list, open, read, append, and what is printed or exported of them. */
@@ -34,8 +34,8 @@ export const jobRoutes = (jobs: JobStore, shop: ShopStore, visits: VisitStore, w
   router.get('/:id/visit', (req, res) => void res.json({ visit: visits.ofJob(req.params.id) }));
 
   router.post('/:id/entries', (req, res) => {
-    const { expectedSeq, entries } = check<Append>(appendBody, req.body);
-    const written = jobs.append(req.params.id, expectedSeq, entries);
+    const { expectedSeq, entries, waitedS } = check<JobAppend>(jobAppendBody, req.body);
+    const written = jobs.append(req.params.id, expectedSeq, entries, { waitedS });
     res.status(201).json({ entries: written, seq: written.at(-1)!.seq });
   });
 
