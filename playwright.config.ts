@@ -15,6 +15,8 @@ export default defineConfig({
   fullyParallel: true,
   reporter: process.env.E2E_REPORT ? [['line'], ['json', { outputFile: process.env.E2E_REPORT }]] : 'list',
   use: {
+    // Only where the screens are tried without the server: a worker between page and server hides what a test stops.
+    serviceWorkers: 'block',
     viewport: { width: 1280, height: 800 },
     screenshot: 'only-on-failure',
     launchOptions: {

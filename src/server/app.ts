@@ -83,7 +83,8 @@ export const createApp = (db: Db, options: AppOptions): Express => {
       contentSecurityPolicy: {
         directives: {
           'upgrade-insecure-requests': null,
-          'img-src': ["'self'", 'data:'],
+          // A photograph that waits is shown from the browser's own store.
+          'img-src': ["'self'", 'data:', 'blob:'],
           'style-src': ["'self'", "'unsafe-inline'"],
         },
       },

@@ -4,7 +4,10 @@ import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { App } from './app';
 import { store } from './store';
+import { keepSeen } from './store/keep-seen';
 import { followShop } from './store/live';
+import { startOutbox } from './store/outbox-sender';
+import { followVersion } from './store/version';
 import './styles/app.css';
 
 // The one element that the page itself brings.
@@ -12,6 +15,9 @@ import './styles/app.css';
 const root = document.getElementById('root')!;
 
 followShop(store);
+keepSeen(store);
+void store.dispatch(startOutbox());
+followVersion(store);
 createRoot(root).render(
   <StrictMode>
     <Provider store={store}>

@@ -1,14 +1,6 @@
-import { confirmed, expect, expectAccessible, openAs, startJob, test } from './shop';
+import { confirmed, expect, expectAccessible, openAs, startJob, test, toStep } from './shop';
 
 /** Goes to a step of a station by its words. */
-const toStep = async (page: import('@playwright/test').Page, says: RegExp) => {
-  const all = page.getByRole('button', { name: /^All \d+ steps$/ });
-  const steps = page.getByRole('list', { name: 'Steps' });
-  await expect(all.or(steps).first()).toBeVisible();
-  if (await all.isVisible()) await all.click();
-  await page.getByRole('list', { name: 'Steps' }).getByRole('button', { name: says }).click();
-};
-
 test('bite by bite on the dial, by key, mirrored with the wheel; the school changed halfway changes the bites', async ({
   page,
   shop,

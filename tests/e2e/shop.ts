@@ -55,7 +55,7 @@ export class TestShop {
   /** `SIGKILL` is a power cut: nothing is closed. */
   stop(signal: 'SIGTERM' | 'SIGKILL' = 'SIGTERM'): Promise<void> {
     const child = this.child;
-    if (!child || child.exitCode !== null) return Promise.resolve();
+    if (!child || child.exitCode !== null || child.signalCode !== null) return Promise.resolve();
     return new Promise((resolve) => {
       child.once('exit', () => resolve());
       child.kill(signal);
@@ -102,6 +102,15 @@ export const startJob = async (page: Page, machine: string, wheel: string): Prom
   await page.getByRole('button', { name: wheel }).click();
   await expect(page.getByRole('heading', { name: 'What comes off?' })).toBeVisible();
   return /jobs\/([\w-]+)\//.exec(page.url())![1]!;
+};
+
+/** Goes to a step of the station by its words. */
+export const toStep = async (page: Page, says: RegExp): Promise<void> => {
+  const all = page.getByRole('button', { name: /^All \d+ steps$/ });
+  const steps = page.getByRole('list', { name: 'Steps' });
+  await expect(all.or(steps).first()).toBeVisible();
+  if (await all.isVisible()) await all.click();
+  await page.getByRole('list', { name: 'Steps' }).getByRole('button', { name: says }).click();
 };
 
 /** Ticks every step of a station by key and goes on; says how many there were. */

@@ -1,4 +1,4 @@
-import { expect, openAs, startJob, test } from './shop';
+import { confirmed, expect, openAs, startJob, test } from './shop';
 
 test('what was confirmed survives a power cut, and the fitter goes on where the work stood', async ({ page, shop }) => {
   await openAs(page, shop, '/');
@@ -7,14 +7,16 @@ test('what was confirmed survives a power cut, and the fitter goes on where the 
   await page.getByRole('button', { name: 'Write it down' }).click();
   await page.getByRole('button', { name: 'Take this tire' }).click();
   await expect(page.getByText('Step 1 of')).toBeVisible();
-  await page.keyboard.press('n');
+  await confirmed(page, () => page.keyboard.press('n'));
   await expect(page.getByText('Step 2 of')).toBeVisible();
 
   await shop.stop('SIGKILL');
   await page.keyboard.press('n');
-  await expect(page.getByText('The server does not answer. Kept here.')).toBeVisible();
+  await expect(page.getByText('The server does not answer. It is kept here', { exact: false })).toBeVisible();
+  await expect(page.getByText('Step 3 of')).toBeVisible();
+  await expect(page.getByRole('button', { name: '1 waiting' })).toBeVisible();
   await shop.start();
-  await page.getByRole('button', { name: 'Write it now' }).click();
+  await expect(page.getByRole('button', { name: '1 waiting' })).toBeHidden();
   await expect(page.getByText('Step 3 of')).toBeVisible();
 
   await shop.stop('SIGTERM');

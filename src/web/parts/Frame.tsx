@@ -6,6 +6,7 @@ import { useApp } from '../store';
 import { Bench } from './Bench';
 import { KeyHelp } from './KeyHelp';
 import { KeysPause } from './keys';
+import { LinkMark } from './LinkMark';
 
 const PLACES = [
   ['/', 'Today'],
@@ -83,7 +84,8 @@ export const Frame = ({ title, actions, children }: { title: string; actions?: R
         </Link>
         <Navigation />
         <span className="ml-auto min-w-0 flex-1 truncate text-right text-ink2 max-lg:hidden">{shop}</span>
-        <span className="max-lg:ml-auto">
+        <span className="flex items-center gap-2 max-lg:ml-auto">
+          <LinkMark />
           <Bench />
         </span>
       </header>

@@ -1,7 +1,9 @@
 import { useEffect, useState } from 'react';
 import { useApp } from '../store';
+import type { Tone } from '../store/jobs-slice';
 import { useSpeech } from './speak';
 
+const EDGE: Record<Tone, string> = { good: 'border-good', check: 'border-check', stop: 'border-stop' };
 const SHOWN_MS = 6000;
 /** A refusal stays longer. */
 const REFUSAL_MS = 18_000;
@@ -23,9 +25,7 @@ export const Spoken = () => {
   return (
     <div aria-live="polite" className="no-print pointer-events-none relative z-10 px-4 lg:px-0">
       {shown && (
-        <p
-          className={`absolute bottom-2 mr-4 max-w-2xl rounded-xl border-2 bg-paper px-4 py-2 ${shown.tone === 'good' ? 'border-good' : 'border-stop'}`}
-        >
+        <p className={`absolute bottom-2 mr-4 max-w-2xl rounded-xl border-2 bg-paper px-4 py-2 ${EDGE[shown.tone]}`}>
           {shown.text}
         </p>
       )}

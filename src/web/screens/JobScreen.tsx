@@ -6,6 +6,7 @@ import { POSITION_WORDS } from '../../core/wheels/wheel';
 import { Waiting } from '../parts/Frame';
 import { JobContext, type JobAtHand } from '../parts/job-context';
 import { useKeys } from '../parts/keys';
+import { LinkMark } from '../parts/LinkMark';
 import { NoJob, useOpenJob } from '../parts/use-open-job';
 import { OutboxBar } from '../parts/OutboxBar';
 import { Spoken } from '../parts/Spoken';
@@ -31,11 +32,16 @@ const AtTheBench = ({ at, onTurn, onUndo }: ViewProps) => (
     <h1 className="sr-only">
       {STATION_WORDS[at.station]} at the bench: {POSITION_WORDS[at.wheel.position]}, {at.machine.name}
     </h1>
+    <div className="absolute top-2 right-3 z-10">
+      <LinkMark />
+    </div>
     <OutboxBar jobId={at.job.id} />
     <div className="flex-1">
       <BenchView key={at.station} onTurn={onTurn} onUndo={onUndo} />
     </div>
-    <Spoken />
+    <div className="fixed inset-x-0 bottom-16 z-20 px-5">
+      <Spoken />
+    </div>
   </main>
 );
 

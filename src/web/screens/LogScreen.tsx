@@ -3,12 +3,14 @@ import { Link, useParams } from 'react-router';
 import { effectiveEntries, entryText, foldJob, stepsOf, timesOf, STATION_WORDS, type Entry } from '../../core/job';
 import { Button } from '../parts/Button';
 import { Frame, Waiting } from '../parts/Frame';
+import { momentText } from '../parts/moment-text';
 import { durationText } from '../parts/duration-text';
 import { NoJob, useOpenJob } from '../parts/use-open-job';
 import { OutboxBar } from '../parts/OutboxBar';
 import { useUnits } from '../parts/quantity';
-import { selectLog, useApp, useDo } from '../store';
+import { selectLog, selectUnsentIds, useApp, useDo } from '../store';
 import { write } from '../store/job-writing';
+import { drop } from '../store/outbox-sender';
 
 /** Which undo took an entry away, so that it can be put back. */
 const undoneBy = (log: readonly Entry[]): Map<string, string> => {
@@ -30,6 +32,8 @@ export const LogScreen = () => {
   const { open, problem } = useOpenJob(id);
   const who = useApp((s) => s.prefs.who);
   const log = useApp((s) => selectLog(s, id));
+  const waiting = useApp((s) => selectUnsentIds(s, id));
+  const outbox = useApp((s) => s.jobs.outbox);
   const standing = useMemo(() => new Set(effectiveEntries(log).map((e) => e.id)), [log]);
   const words = useMemo(() => new Map(stepsOf(foldJob(log)).map((s) => [s.id, s.say])), [log]);
   const times = useMemo(() => timesOf(log).steps, [log]);
@@ -39,6 +43,10 @@ export const LogScreen = () => {
   if (!open) return <Waiting what="Reading the log" />;
   const putBack = (entry: Entry) =>
     dispatch(write(id, entry.station, [{ kind: 'undo', data: { entryId: undone.get(entry.id)! } }]));
+  const dropWaiting = (entry: Entry) => {
+    const parcel = outbox.find((p) => p.bodies.some((b) => b.id === entry.id));
+    if (parcel) void dispatch(drop(parcel.id));
+  };
   return (
     <Frame
       title={`Log of job ${open.job.number}`}
@@ -62,7 +70,7 @@ export const LogScreen = () => {
               key={e.id}
               className="grid min-h-12 grid-cols-[44px_1fr] items-center gap-x-4 border-b border-stone3 py-1.5 md:grid-cols-[44px_150px_110px_130px_minmax(0,1fr)_auto]"
             >
-              <span className="num text-ink2">{e.seq}</span>
+              <span className="num text-ink2">{waiting.has(e.id) ? '' : e.seq}</span>
               <time className="num text-[15px] text-ink2" dateTime={e.at}>
                 {new Date(e.at).toLocaleString('sv').slice(0, 16)}
               </time>
@@ -73,7 +81,11 @@ export const LogScreen = () => {
                 {e.kind === 'step' && !gone && times[e.data.stepId] !== undefined && (
                   <span className="text-ink2"> · {durationText(times[e.data.stepId]!)}</span>
                 )}
-                {e.kind === 'photo' && !gone && (
+                {waiting.has(e.id) && <span className="font-semibold text-check"> · waiting</span>}
+                {e.arrivedAt && (
+                  <span className="text-ink2"> · arrived {momentText(e.arrivedAt, Date.parse(e.at))}</span>
+                )}
+                {e.kind === 'photo' && !gone && !waiting.has(e.id) && (
                   <>
                     {' '}
                     ·{' '}
@@ -84,6 +96,11 @@ export const LogScreen = () => {
                 )}
                 {gone && <span className="sr-only"> (taken away)</span>}
               </span>
+              {waiting.has(e.id) && (
+                <Button small className="max-md:col-start-2 max-md:w-max" onClick={() => dropWaiting(e)}>
+                  Drop it
+                </Button>
+              )}
               {gone && undone.has(e.id) && (
                 <Button
                   small

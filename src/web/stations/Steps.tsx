@@ -12,6 +12,7 @@ import { Reasons } from '../parts/Reasons';
 import { SectionDrawing } from '../parts/SectionDrawing';
 import { useMainWorking } from '../parts/working';
 import { useJob } from '../parts/job-context';
+import { selectUnsentIds, useApp } from '../store';
 import { Bites } from './Bites';
 import { RingPanel } from './ring/RingPanel';
 import { Schools } from './Schools';
@@ -54,6 +55,7 @@ export const Steps = () => {
   useMainWorking(lying ? 'which way up' : 'the bites', lying ?? bites.working);
   const plan = bites.working;
   const [all, setAll] = useState(false);
+  const waiting = useApp((s) => selectUnsentIds(s, job.id));
   const bench = `/jobs/${job.id}/${station}/bench`;
   const navigate = useNavigate();
   useKeys([
@@ -116,6 +118,7 @@ export const Steps = () => {
         <ol className="rows mt-3" aria-label="Steps">
           {shown.map((s) => {
             const done = state.steps[s.id];
+            const isWaiting = done !== undefined && waiting.has(done.entryId);
             return (
               <li key={s.id} className="border-b border-stone3">
                 <button
@@ -125,12 +128,13 @@ export const Steps = () => {
                   onClick={() => look(s.id)}
                 >
                   <span
-                    className={`grid h-6 w-6 shrink-0 place-items-center rounded-b-lg border-2 border-t-0 ${done ? 'border-water bg-water text-paper' : 'border-edge'}`}
+                    className={`grid h-6 w-6 shrink-0 place-items-center rounded-b-lg border-2 border-t-0 ${isWaiting ? 'border-check text-check' : done ? 'border-water bg-water text-paper' : 'border-edge'}`}
                   >
                     {done && <Check size={16} strokeWidth={3.5} aria-hidden="true" />}
                   </span>
                   <span className="sr-only">{done ? 'done: ' : `step ${steps.indexOf(s) + 1}: `}</span>
                   <span className="line-clamp-2">{s.say}</span>
+                  {isWaiting && <span className="ml-auto shrink-0 font-semibold text-check">waiting</span>}
                 </button>
               </li>
             );

@@ -94,8 +94,13 @@ export const api = {
   job: (id: string) => ask<{ job: JobSummary; entries: Entry[] }>('GET', `/jobs/${encodeURIComponent(id)}`),
   openJob: (body: { id: string; machineId: string; wheelId: string; who: string }) =>
     ask<{ job: JobSummary; entries: Entry[] }>('POST', '/jobs', body),
-  append: (id: string, expectedSeq: number, entries: EntryBody<EntryKind>[]) =>
-    ask<{ entries: Entry[]; seq: number }>('POST', `/jobs/${encodeURIComponent(id)}/entries`, { expectedSeq, entries }),
+  /** `waitedS`: how long the entries waited on their way, in seconds. */
+  append: (id: string, expectedSeq: number, entries: EntryBody<EntryKind>[], waitedS: number) =>
+    ask<{ entries: Entry[]; seq: number }>('POST', `/jobs/${encodeURIComponent(id)}/entries`, {
+      expectedSeq,
+      entries,
+      waitedS,
+    }),
   addPerson: (name: string) => ask<{ people: string[] }>('POST', '/people', { name }),
   setPace: (name: string, pace: Pace) =>
     ask<{ paces: Shop['paces'] }>('PUT', `/people/${encodeURIComponent(name)}/pace`, { pace }),

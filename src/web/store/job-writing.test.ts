@@ -1,11 +1,17 @@
+import 'fake-indexeddb/auto';
+import { IDBFactory } from 'fake-indexeddb';
 import type { Entry } from '../../core/job';
 import { sampleMachine, sampleWheel } from '../../../tests/sample';
 
 /** A server in memory: enough of the append route to try the outbox against. */
 const server = () => {
   const log: Entry[] = [];
+  const photos: string[] = [];
   let down = false;
   let refusal: number | null = null;
+  let isAnswerLost = false;
+  const waits: number[] = [];
+  let posts = 0;
   const answer = (status: number, body: unknown) => new Response(JSON.stringify(body), { status });
   const error = (field: string, message: string) => ({ error: { field, message, expected: 'something else' } });
   const fetch = async (url: string, init: RequestInit): Promise<Response> => {
@@ -13,9 +19,18 @@ const server = () => {
     const job = { id: 'j', number: 1, lastSeq: log.length };
     if (init.method === 'GET')
       return url.endsWith('/jobs/j')
-        ? answer(200, { job, entries: log })
+        ? answer(200, { job, entries: [...log] })
         : answer(404, error('path', 'There is no such job.'));
-    const { expectedSeq, entries } = JSON.parse(String(init.body)) as { expectedSeq: number; entries: Entry[] };
+    if (url.endsWith('/photos')) {
+      if (refusal !== null) return answer(refusal, error('body', `Refused with ${refusal}.`));
+      photos.push(await (init.body as Blob).text());
+      return answer(201, { photoId: `photo-${photos.length}` });
+    }
+    posts++;
+    const sent = JSON.parse(String(init.body)) as { expectedSeq: number; entries: Entry[]; waitedS: number };
+    const { expectedSeq, entries } = sent;
+    const there = entries.map((e) => log.find((l) => l.id === e.id));
+    if (there.every(Boolean)) return answer(201, { entries: there, seq: log.length });
     if (entries.some((e) => e.kind === 'note' && e.data.text === 'bad'))
       return answer(422, error('entries[0].data.text', 'The text does not fit.'));
     if (refusal !== null) return answer(refusal, error('any', `Refused with ${refusal}.`));
@@ -23,192 +38,441 @@ const server = () => {
       return answer(409, { ...error('expectedSeq', 'moved on'), entries: log.slice(expectedSeq), seq: log.length });
     const written = entries.map((e, i) => ({ ...e, seq: log.length + i + 1, at: '2026-04-30T10:00:00.000Z' }));
     log.push(...written);
+    waits.push(sent.waitedS);
+    if (isAnswerLost) throw new TypeError('fetch failed');
     return answer(201, { entries: written, seq: log.length });
   };
+  const elsewhere = { at: '2026-04-30T10:00:00.000Z', who: 'Other', station: 'inspect' } as const;
   return {
     fetch,
     log,
+    photos,
+    waits,
+    texts: () => log.flatMap((e) => (e.kind === 'note' ? [e.data.text] : [])),
+    posts: () => posts,
     setDown: (is: boolean) => void (down = is),
+    /** Takes what it is sent and loses its answer. */
+    setAnswerLost: (is: boolean) => void (isAnswerLost = is),
     /** Answers every write with this status; null: as usual. */
     setRefusal: (status: number | null) => void (refusal = status),
-    addElsewhere(text: string) {
-      log.push({
+    addElsewhere: (text: string, of?: string) =>
+      void log.push({
+        ...elsewhere,
         id: `other-${log.length}`,
         seq: log.length + 1,
-        at: '2026-04-30T10:00:00.000Z',
-        who: 'Other',
-        station: 'inspect',
-        kind: 'note',
-        data: { text },
-      });
-    },
+        ...(of === undefined ? { kind: 'note', data: { text } } : { kind: 'step', data: { stepId: text, of } }),
+      }),
   };
 };
+type Server = ReturnType<typeof server>;
 
-const kept = new Map<string, string>();
-const keptParcels = () => [...kept].filter(([key]) => key.startsWith('rimstone-outbox/'));
-let storageHeard: (e: Partial<StorageEvent>) => void = () => undefined;
+/** Channels between the tabs of one browser. */
+const channels = new Set<{ heard: (() => void)[]; postMessage(): void }>();
+class TabChannel {
+  heard: (() => void)[] = [];
+  constructor() {
+    channels.add(this);
+  }
+  addEventListener(_kind: string, heard: () => void): void {
+    this.heard.push(heard);
+  }
+  postMessage(): void {
+    for (const other of channels) if (other !== this) other.heard.forEach((tell) => tell());
+  }
+}
 
-const setUp = async () => {
+/** One at a time for each name, over all tabs. */
+const held = new Map<string, Promise<unknown>>();
+const locks = {
+  request<T>(name: string, task: () => Promise<T>): Promise<T> {
+    const next = (held.get(name) ?? Promise.resolve()).then(task, task);
+    held.set(name, next);
+    return next;
+  },
+};
+
+const texts = new Map<string, string>();
+
+/** A log with its opening. */
+const newServer = (): Server => {
   const it = server();
   const machine = sampleMachine();
-  it.log.push(
-    {
-      id: 'a',
-      seq: 1,
-      at: '',
-      who: 'x',
-      station: 'intake',
-      kind: 'opened',
-      data: { machine, wheel: sampleWheel(), rider: machine.rider },
-    },
-    { id: 'b', seq: 2, at: '', who: 'x', station: 'intake', kind: 'rules', data: { values: {} } },
-  );
+  const common = { at: '', who: 'x', station: 'intake' } as const;
+  const data = { machine, wheel: sampleWheel(), rider: machine.rider };
+  it.log.push({ ...common, id: 'a', seq: 1, kind: 'opened', data });
+  it.log.push({ ...common, id: 'b', seq: 2, kind: 'rules', data: { values: {} } });
+  return it;
+};
+
+/** A tab of the browser, with the job open. */
+const openTab = async (it: Server) => {
   Object.assign(globalThis, {
     fetch: it.fetch,
-    addEventListener: (_: string, heard: (e: Partial<StorageEvent>) => void) => (storageHeard = heard),
+    BroadcastChannel: TabChannel,
+    navigator: { locks },
     localStorage: {
       get length() {
-        return kept.size;
+        return texts.size;
       },
-      key: (i: number) => [...kept.keys()][i] ?? null,
-      getItem: (k: string) => kept.get(k) ?? null,
-      setItem: (k: string, v: string) => void kept.set(k, v),
-      removeItem: (k: string) => void kept.delete(k),
+      key: (i: number) => [...texts.keys()][i] ?? null,
+      getItem: (k: string) => texts.get(k) ?? null,
+      setItem: (k: string, v: string) => void texts.set(k, v),
+      removeItem: (k: string) => void texts.delete(k),
     },
   });
   jest.resetModules();
-  const { store, selectJobState } = await import('.');
-  const slice = await import('./job-writing');
-  const note = (text: string) => store.dispatch(slice.write('j', 'inspect', [{ kind: 'note', data: { text } }]));
-  await store.dispatch(slice.readJob('j'));
+  const { store, selectJobState, selectUnsentIds } = await import('.');
+  const writing = await import('./job-writing');
+  const sender = await import('./outbox-sender');
+  const kept = await import('./outbox-store');
+  await store.dispatch(writing.readJob('j'));
+  await store.dispatch(sender.startOutbox());
   return {
-    ...it,
     store,
-    slice,
-    note,
+    writing,
+    sender,
+    kept,
+    note: (text: string) => store.dispatch(writing.write('j', 'inspect', [{ kind: 'note', data: { text } }])),
     state: () => selectJobState(store.getState(), 'j'),
+    notes: () => selectJobState(store.getState(), 'j').notes.map((n) => n.text),
     outbox: () => store.getState().jobs.outbox,
+    unsent: () => selectUnsentIds(store.getState(), 'j').size,
+    said: () => store.getState().jobs.announcement,
+    sendNow: () => store.dispatch(sender.sendNow()),
   };
 };
 
-beforeEach(() => kept.clear());
+const setUp = async () => {
+  const it = newServer();
+  return { ...it, ...(await openTab(it)) };
+};
 
-test('an entry counts once the server has confirmed it', async () => {
-  const { note, state, outbox } = await setUp();
-  await expect(note('dry bead')).resolves.toBe(true);
-  expect(state().notes.map((n) => n.text)).toEqual(['dry bead']);
-  expect(outbox()).toEqual([]);
+/** What other tabs are told takes them a moment. */
+const aMoment = () => new Promise((done) => setTimeout(done, 50));
+
+beforeEach(() => {
+  texts.clear();
+  channels.clear();
+  globalThis.indexedDB = new IDBFactory();
+  jest.useFakeTimers({ advanceTimers: true, doNotFake: ['setImmediate', 'queueMicrotask', 'nextTick', 'performance'] });
+});
+afterEach(() => {
+  jest.clearAllTimers();
+  jest.useRealTimers();
 });
 
-test('entries written in one breath arrive in their order', async () => {
-  const { note, state, log } = await setUp();
+test('an entry that the server confirms stands in the log, and nothing waits', async () => {
+  const { note, notes, outbox, unsent, kept } = await setUp();
+  await expect(note('dry bead')).resolves.toBe('written');
+  expect(notes()).toEqual(['dry bead']);
+  expect(outbox()).toEqual([]);
+  expect(unsent()).toBe(0);
+  await expect(kept.keptParcels()).resolves.toEqual([]);
+});
+
+test('entries written in one breath arrive once each, in their order', async () => {
+  const { note, notes, log } = await setUp();
   const done = await Promise.all(['one', 'two', 'three', 'four'].map(note));
-  expect(done).toEqual([true, true, true, true]);
-  expect(state().notes.map((n) => n.text)).toEqual(['one', 'two', 'three', 'four']);
+  expect(done).toEqual(['written', 'written', 'written', 'written']);
+  expect(notes()).toEqual(['one', 'two', 'three', 'four']);
   expect(log.map((e) => e.seq)).toEqual([1, 2, 3, 4, 5, 6]);
 });
 
-test('a refused entry is kept, what was unseen is shown, and it goes through on demand', async () => {
-  const { note, state, outbox, store, slice, addElsewhere } = await setUp();
+test('pressed three times before the answer it is one write; pressed again later it is another', async () => {
+  const { note, notes } = await setUp();
+  await Promise.all([note('once'), note('once'), note('once')]);
+  expect(notes()).toEqual(['once']);
+  await note('once');
+  expect(notes()).toEqual(['once', 'once']);
+});
+
+test('with no answer work goes on at this bench, over a reload, and all of it arrives in order by itself', async () => {
+  const it = newServer();
+  const first = await openTab(it);
+  it.setDown(true);
+  await expect(first.note('one')).resolves.toBe('waiting');
+  await expect(first.note('two')).resolves.toBe('waiting');
+  expect(first.notes()).toEqual(['one', 'two']);
+  expect(first.unsent()).toBe(2);
+  it.setDown(false);
+  const id = first.outbox()[0]!.id;
+  it.setDown(true);
+  const second = await openTab(it);
+  // Not read yet, since nobody answers: nothing is lost by that.
+  expect(second.outbox().map((p) => [p.status, p.isKept])).toEqual([
+    ['unsent', true],
+    ['unsent', true],
+  ]);
+  expect(second.outbox()[0]!.id).toBe(id);
+  it.setDown(false);
+  await second.store.dispatch(second.writing.readJob('j'));
+  expect(second.notes()).toEqual(['one', 'two']);
+  await jest.advanceTimersByTimeAsync(31_000);
+  await aMoment();
+  expect(it.texts()).toEqual(['one', 'two']);
+  expect(second.outbox()).toEqual([]);
+  expect(second.unsent()).toBe(0);
+});
+
+test('what is undone while it waits is undone in the log', async () => {
+  const { note, notes, setDown, store, writing, sendNow, log } = await setUp();
+  setDown(true);
+  await note('one');
+  await note('two');
+  await expect(store.dispatch(writing.undoLast('j', 'inspect'))).resolves.toMatchObject({ data: { text: 'two' } });
+  expect(notes()).toEqual(['one']);
+  setDown(false);
+  await sendNow();
+  expect(log.slice(2).map((e) => e.kind)).toEqual(['note', 'note', 'undo']);
+  expect(notes()).toEqual(['one']);
+});
+
+test('it says how long it waited, and nothing of it where it did not', async () => {
+  const { note, waits, setDown, sendNow } = await setUp();
+  await note('at once');
+  setDown(true);
+  await note('later');
+  await jest.advanceTimersByTimeAsync(600_000);
+  setDown(false);
+  await sendNow();
+  expect(waits[0]).toBe(0);
+  expect(waits[1]).toBeGreaterThanOrEqual(600);
+  expect(waits[1]).toBeLessThan(620);
+});
+
+test('a server that takes it and loses its answer has it once', async () => {
+  const { note, notes, texts: there, setAnswerLost, sendNow, outbox } = await setUp();
+  setAnswerLost(true);
+  await expect(note('once')).resolves.toBe('waiting');
+  setAnswerLost(false);
+  await sendNow();
+  expect(there()).toEqual(['once']);
+  expect(notes()).toEqual(['once']);
+  expect(outbox()).toEqual([]);
+});
+
+test('a server that says nothing for long lets the fitter work on', async () => {
+  const it = newServer();
+  const tab = await openTab(it);
+  let answer = () => undefined as void;
+  const slow = new Promise<void>((done) => (answer = done));
+  globalThis.fetch = (async (url: string, init: RequestInit) => {
+    await slow;
+    return it.fetch(url, init);
+  }) as typeof fetch;
+  const written = tab.note('slow');
+  await jest.advanceTimersByTimeAsync(1500);
+  await expect(written).resolves.toBe('waiting');
+  expect(tab.outbox()).toMatchObject([{ status: 'unsent', why: 'The server has not answered yet.' }]);
+  answer();
+  await aMoment();
+  expect(it.texts()).toEqual(['slow']);
+  expect(tab.outbox()).toEqual([]);
+});
+
+test('where somebody else wrote meanwhile, each entry waits for a word, and none goes by itself', async () => {
+  const { note, notes, outbox, store, sender, setDown, addElsewhere, sendNow, texts: there } = await setUp();
+  setDown(true);
+  await note('mine');
+  await note('mine too');
+  await note('never mind');
   addElsewhere('from the other bench');
-  await expect(note('mine')).resolves.toBe(false);
-  expect(outbox()).toMatchObject([{ status: 'refused', bodies: [{ data: { text: 'mine' } }] }]);
-  expect(state().notes.map((n) => n.text)).toEqual(['from the other bench']);
-  expect(keptParcels()).toHaveLength(1);
-  await expect(store.dispatch(slice.send(outbox()[0]!))).resolves.toBe(true);
-  expect(state().notes.map((n) => n.text)).toEqual(['from the other bench', 'mine']);
-  expect(keptParcels()).toEqual([]);
+  setDown(false);
+  await sendNow();
+  expect(outbox().map((p) => p.status)).toEqual(['conflict', 'conflict', 'conflict']);
+  expect(notes()).toEqual(['from the other bench']);
+  await sendNow();
+  expect(there()).toEqual(['from the other bench']);
+  // What is written now, knowing it, goes at once.
+  await expect(note('knowing it')).resolves.toBe('written');
+  await store.dispatch(sender.drop(outbox()[2]!.id));
+  await store.dispatch(sender.writeAfterAll(outbox()));
+  expect(there()).toEqual(['from the other bench', 'knowing it', 'mine', 'mine too']);
+  expect(notes()).toEqual(there());
+  expect(outbox()).toEqual([]);
 });
 
-test('with no answer the entry waits, over a reload too', async () => {
-  const first = await setUp();
-  first.setDown(true);
-  await expect(first.note('do not lose me')).resolves.toBe(false);
-  expect(first.outbox()).toMatchObject([{ status: 'unsent' }]);
-  const second = await setUp();
-  expect(second.outbox()).toMatchObject([{ status: 'unsent', bodies: [{ data: { text: 'do not lose me' } }] }]);
-  await second.store.dispatch(second.slice.send(second.outbox()[0]!));
-  expect(second.state().notes.map((n) => n.text)).toEqual(['do not lose me']);
+test('a fitter is asked even where this page has heard of the other entry by then', async () => {
+  const { note, outbox, setDown, addElsewhere, store, writing, sendNow } = await setUp();
+  setDown(true);
+  await note('not knowing');
+  addElsewhere('theirs');
+  setDown(false);
+  await store.dispatch(writing.readJob('j'));
+  await sendNow();
+  expect(outbox()).toMatchObject([{ status: 'conflict' }]);
 });
 
-test('what waits in one tab is not wiped by another', async () => {
-  const first = await setUp();
-  first.setDown(true);
+test('what the server wrote beside an own entry at the other wheel is nobody else’s', async () => {
+  const { note, notes, outbox, log, addElsewhere } = await setUp();
+  await note('ticks the machine’s step');
+  addElsewhere('back-ride', log.at(-1)!.id);
+  await expect(note('next')).resolves.toBe('written');
+  expect(notes()).toEqual(['ticks the machine’s step', 'next']);
+  addElsewhere('back-ride', 'of somebody else');
+  await expect(note('after a stranger’s')).resolves.toBe('conflict');
+  expect(outbox()).toHaveLength(1);
+});
+
+test('the tabs of a browser share what waits: sent by one it is gone from all, and sent once', async () => {
+  const it = newServer();
+  const first = await openTab(it);
+  const second = await openTab(it);
+  it.setDown(true);
   await first.note('from the first tab');
-  const [mine] = keptParcels();
-  kept.clear();
-  const second = await setUp();
-  kept.set(...mine!);
-  second.setDown(true);
   await second.note('from the second tab');
-  expect(
-    keptParcels()
-      .map(([, text]) => text)
-      .join(),
-  ).toMatch(/from the first tab.*from the second tab/s);
-  second.setDown(false);
-  await second.store.dispatch(second.slice.send(second.outbox()[0]!));
-  expect(keptParcels()).toEqual([mine]);
-  // The third tab shows what is left, and lets go of it when the first has sent it.
-  const third = await setUp();
-  expect(third.outbox()).toMatchObject([{ status: 'unsent', bodies: [{ data: { text: 'from the first tab' } }] }]);
-  storageHeard({ key: mine![0], newValue: null });
-  expect(third.outbox()).toEqual([]);
+  await aMoment();
+  const both = ['from the first tab', 'from the second tab'];
+  expect(first.notes()).toEqual(both);
+  expect(second.notes()).toEqual(both);
+  it.setDown(false);
+  const before = it.posts();
+  await second.sendNow();
+  await aMoment();
+  expect(it.posts() - before).toBe(2);
+  expect(it.texts()).toEqual(both);
+  expect(first.outbox()).toEqual([]);
+  await first.sendNow();
+  expect(it.texts()).toEqual(both);
 });
 
-test('what an earlier program kept in one list is taken over', async () => {
-  const first = await setUp();
-  first.setDown(true);
-  await first.note('old');
-  const [, text] = keptParcels()[0]!;
-  kept.clear();
-  kept.set('rimstone-outbox', `[${text}]`);
-  const { outbox } = await setUp();
-  expect(outbox()).toMatchObject([{ status: 'unsent', bodies: [{ data: { text: 'old' } }] }]);
-  expect(kept.has('rimstone-outbox')).toBe(false);
-  expect(keptParcels()).toHaveLength(1);
+test('a tab that has not heard that another sent it does not send it again', async () => {
+  const it = newServer();
+  const first = await openTab(it);
+  it.setDown(true);
+  await first.note('once');
+  const second = await openTab(it);
+  channels.clear();
+  it.setDown(false);
+  await second.sendNow();
+  const before = it.posts();
+  await first.sendNow();
+  expect(it.posts()).toBe(before);
+  expect(first.notes()).toEqual(['once']);
+  expect(first.outbox()).toEqual([]);
 });
 
-test.each([401, 403, 429, 500, 502, 503])(
+test('a browser that keeps nothing holds it on the page, and says so', async () => {
+  globalThis.indexedDB = {
+    open: () => {
+      throw new Error('private');
+    },
+  } as never;
+  const { note, notes, outbox, setDown, sendNow, texts: there } = await setUp();
+  setDown(true);
+  await expect(note('held')).resolves.toBe('waiting');
+  expect(outbox()).toMatchObject([{ isKept: false }]);
+  expect(notes()).toEqual(['held']);
+  setDown(false);
+  await sendNow();
+  expect(there()).toEqual(['held']);
+});
+
+test('a disk that cannot be read any more does not lose what waits', async () => {
+  const { note, setDown, sendNow, texts: there } = await setUp();
+  setDown(true);
+  await note('still here');
+  setDown(false);
+  const read = jest.spyOn(IDBIndex.prototype, 'get').mockImplementation(() => {
+    throw new Error('damaged');
+  });
+  await sendNow();
+  read.mockRestore();
+  expect(there()).toEqual(['still here']);
+});
+
+test('what an earlier program left is taken over, and the fitter is asked', async () => {
+  const body = { id: 'old', who: 'x', station: 'inspect', kind: 'note', data: { text: 'old' } };
+  const old = { id: 'old', jobId: 'j', bodies: [body], status: 'unsent' };
+  texts.set('rimstone-outbox', JSON.stringify([old]));
+  texts.set('rimstone-outbox/old2', JSON.stringify({ ...old, id: 'old2', bodies: [{ ...body, id: 'old2' }] }));
+  texts.set('rimstone-outbox/x', '["nor a parcel');
+  texts.set('rimstone-outbox/y', '{}');
+  texts.set('rimstone-prefs', '"text"');
+  const { outbox, texts: there, store, sender } = await setUp();
+  expect(outbox().map((p) => [p.id, p.status])).toEqual([
+    ['old', 'refused'],
+    ['old2', 'refused'],
+  ]);
+  expect([...texts.keys()]).toEqual(['rimstone-prefs']);
+  expect(store.getState().prefs.units.pressure).toBe('psi');
+  expect(there()).toEqual([]);
+  await store.dispatch(sender.writeAfterAll(outbox()));
+  expect(there()).toEqual(['old', 'old']);
+});
+
+test.each([401, 403, 429, 500, 502, 503, 507])(
   'an answer of %d keeps the entry, says why, and it goes through later',
   async (status) => {
-    const { note, outbox, setRefusal, store, slice, state } = await setUp();
+    const { note, outbox, setRefusal, sendNow, notes, texts: there } = await setUp();
     setRefusal(status);
-    await expect(note('keep me')).resolves.toBe(false);
-    expect(outbox()).toMatchObject([
-      { status: 'unsent', why: `Refused with ${status}.`, bodies: [{ data: { text: 'keep me' } }] },
-    ]);
-    expect(keptParcels()).toHaveLength(1);
+    await expect(note('keep me')).resolves.toBe('waiting');
+    expect(outbox()).toMatchObject([{ status: 'unsent', why: `Refused with ${status}.` }]);
+    expect(notes()).toEqual(['keep me']);
     setRefusal(null);
-    await expect(store.dispatch(slice.send(outbox()[0]!))).resolves.toBe(true);
-    expect(state().notes.map((n) => n.text)).toEqual(['keep me']);
+    await sendNow();
+    expect(there()).toEqual(['keep me']);
   },
 );
 
 test.each([400, 404, 413, 415])('an answer of %d judges the entry: it is said and not kept', async (status) => {
-  const { note, outbox, setRefusal, store } = await setUp();
+  const { note, notes, outbox, setRefusal, said, kept } = await setUp();
   setRefusal(status);
-  await expect(note('never')).resolves.toBe(false);
+  await expect(note('never')).resolves.toBe('refused');
   expect(outbox()).toEqual([]);
-  expect(store.getState().jobs.announcement).toMatchObject({ tone: 'stop' });
+  expect(notes()).toEqual([]);
+  expect(said()).toMatchObject({ tone: 'stop' });
+  await expect(kept.keptParcels()).resolves.toEqual([]);
 });
 
 test('an entry that does not fit is said and not kept', async () => {
-  const { note, outbox, store } = await setUp();
-  await expect(note('bad')).resolves.toBe(false);
+  const { note, outbox, said } = await setUp();
+  await expect(note('bad')).resolves.toBe('refused');
   expect(outbox()).toEqual([]);
-  expect(store.getState().jobs.announcement).toMatchObject({
+  expect(said()).toMatchObject({
     tone: 'stop',
     text: 'Not written. The text does not fit. Right would be something else.',
   });
 });
 
+test('what was told to be kept and is judged later waits for a word; what follows it goes on', async () => {
+  const { note, notes, outbox, setDown, sendNow, texts: there } = await setUp();
+  setDown(true);
+  await note('bad');
+  await note('good');
+  setDown(false);
+  await sendNow();
+  expect(there()).toEqual(['good']);
+  expect(notes()).toEqual(['good']);
+  expect(outbox()).toMatchObject([{ status: 'refused', why: expect.stringContaining('The text does not fit.') }]);
+});
+
+test('a photograph waits with its entry, over a reload, and goes before it', async () => {
+  const it = newServer();
+  const first = await openTab(it);
+  const { write } = first.writing;
+  it.setDown(true);
+  const entry = { kind: 'photo', data: { photoId: '', part: null, says: '' } } as const;
+  await expect(first.store.dispatch(write('j', 'inspect', [entry], new Blob(['a picture'])))).resolves.toBe('waiting');
+  expect(first.state().photos).toMatchObject([{ photoId: `waiting:${first.outbox()[0]!.id}` }]);
+  const second = await openTab(it);
+  it.setDown(false);
+  await second.store.dispatch(second.writing.readJob('j'));
+  // It is taken, but not its entry: it is not sent twice.
+  it.setDown(true);
+  it.setDown(false);
+  await second.sendNow();
+  expect(it.photos).toEqual(['a picture']);
+  expect(it.log.at(-1)).toMatchObject({ kind: 'photo', data: { photoId: 'photo-1' } });
+  expect(second.outbox()).toEqual([]);
+  await expect(second.kept.pictureOf(first.outbox()[0]?.id ?? 'gone')).resolves.toBeUndefined();
+});
+
 test('undo takes the newest away, again and again, until nothing is left', async () => {
-  const { note, state, store, slice } = await setUp();
+  const { note, state, store, writing } = await setUp();
   await note('one');
   await note('two');
-  const undo = () => store.dispatch(slice.undoLast('j', 'inspect'));
+  const undo = () => store.dispatch(writing.undoLast('j', 'inspect'));
   expect(await undo()).toMatchObject({ data: { text: 'two' } });
   expect(await undo()).toMatchObject({ data: { text: 'one' } });
   expect(await undo()).toBeUndefined();
@@ -216,20 +480,27 @@ test('undo takes the newest away, again and again, until nothing is left', async
 });
 
 test('a job that is not there, and a server that is not, are told apart', async () => {
-  const { store, slice, setDown } = await setUp();
-  await store.dispatch(slice.readJob('nothing'));
+  const { store, writing, setDown } = await setUp();
+  await store.dispatch(writing.readJob('nothing'));
   expect(store.getState().jobs.problem.nothing).toMatchObject({ status: 404, message: 'There is no such job.' });
   setDown(true);
-  await store.dispatch(slice.readJob('other'));
+  await store.dispatch(writing.readJob('other'));
   expect(store.getState().jobs.problem.other).toMatchObject({ status: 0, message: 'The server does not answer.' });
 });
 
-test('a browser store that holds nonsense is left aside', async () => {
-  kept.set('rimstone-outbox', '{not json');
-  kept.set('rimstone-outbox/x', '["nor a parcel');
-  kept.set('rimstone-outbox/y', '{}');
-  kept.set('rimstone-prefs', '"text"');
-  const { outbox, store } = await setUp();
-  expect(outbox()).toEqual([]);
-  expect(store.getState().prefs.units.pressure).toBe('psi');
+test('a job that this browser has seen opens without the server', async () => {
+  const it = newServer();
+  const first = await openTab(it);
+  const { keepSeen } = await import('./keep-seen');
+  keepSeen(first.store);
+  await first.note('seen');
+  await jest.advanceTimersByTimeAsync(1500);
+  await aMoment();
+  it.setDown(true);
+  const second = await openTab(it);
+  expect(second.notes()).toEqual(['seen']);
+  await second.note('written without the server');
+  it.setDown(false);
+  await second.sendNow();
+  expect(it.texts()).toEqual(['seen', 'written without the server']);
 });

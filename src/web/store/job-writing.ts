@@ -1,18 +1,25 @@
 import { createAsyncThunk, nanoid } from '@reduxjs/toolkit';
-import { refusalText } from '../../core/errors';
 import { undoTarget, type Entry, type EntryBody, type EntryData, type EntryKind, type StationId } from '../../core/job';
-import type { AppDispatch, RootState } from '.';
+import { selectLog, type AppDispatch, type RootState } from '.';
 import { api, ApiError } from './api';
-import { announce, dropped, held, jobRead, jobUnread, posted, written } from './jobs-slice';
-import type { Parcel } from './outbox';
+import { jobRead, jobUnread, posted, type OpenJob } from './jobs-slice';
+import { sendPosted, type Outcome } from './outbox-sender';
+import { keepParcel } from './outbox-store';
+import { waitingPhoto, type Parcel } from './parcel';
+import { recall } from './seen';
 
-/** Reads a job's log from the server. */
-export const readJob = (id: string) => async (dispatch: AppDispatch) => {
+const seenAt = (id: string): string => `/jobs/${id}`;
+
+/** Reads a job's log from the server; where that does not answer, what this browser has seen of it stands. */
+export const readJob = (id: string) => async (dispatch: AppDispatch, getState: () => RootState) => {
   try {
     dispatch(jobRead(await api.job(id)));
   } catch (error) {
     if (!(error instanceof ApiError)) throw error;
-    dispatch(jobUnread({ id, status: error.status, message: error.message }));
+    const isOpen = () => getState().jobs.open[id] !== undefined;
+    const seen = error.status === 0 && !isOpen() ? await recall<OpenJob>(seenAt(id)) : undefined;
+    if (seen && !isOpen()) dispatch(jobRead(seen));
+    else dispatch(jobUnread({ id, status: error.status, message: error.message }));
   }
 };
 
@@ -27,67 +34,67 @@ export const openJob = createAsyncThunk<
   return answer.job.id;
 });
 
-/** One write after the other for each job, so that each knows the number it follows. */
-const queues = new Map<string, Promise<unknown>>();
-
-const inTurn = <T>(jobId: string, task: () => Promise<T>): Promise<T> => {
-  const next = (queues.get(jobId) ?? Promise.resolve()).then(task, task);
-  queues.set(jobId, next);
-  return next;
-};
-
-/** Answers that judge the entry itself: sent again it would be refused again. After any other it is kept. */
-const JUDGED = [400, 404, 409, 413, 415, 422];
-
-/**
- * Sends a parcel. True once the server has it; only an entry that can never be written leaves the outbox unwritten.
- */
-export const send =
-  (parcel: Parcel) =>
-  (dispatch: AppDispatch, getState: () => RootState): Promise<boolean> =>
-    inTurn(parcel.jobId, async () => {
-      const seq = getState().jobs.open[parcel.jobId]?.entries.at(-1)?.seq ?? 0;
-      try {
-        const { entries } = await api.append(parcel.jobId, seq, parcel.bodies);
-        dispatch(written({ parcelId: parcel.id, jobId: parcel.jobId, entries }));
-        return true;
-      } catch (error) {
-        if (!(error instanceof ApiError)) throw error;
-        if (error.status === 409 && error.field === 'expectedSeq') {
-          dispatch(held({ parcelId: parcel.id, jobId: parcel.jobId, status: 'refused', unseen: error.unseen }));
-        } else if (JUDGED.includes(error.status)) {
-          dispatch(dropped(parcel.id));
-          dispatch(announce({ text: `Not written. ${refusalText(error)}`, tone: 'stop' }));
-        } else {
-          dispatch(
-            held({ parcelId: parcel.id, jobId: parcel.jobId, status: 'unsent', why: error.message, unseen: [] }),
-          );
-        }
-        return false;
-      }
-    });
-
 /** One thing to write into a log. */
 export type Writing = { [K in EntryKind]: { kind: K; data: EntryData[K]; replaces?: string } }[EntryKind];
 
-/** Appends to a job's log, all or nothing. True once the server has confirmed it. */
+/** What is on its way for the first time: pressed again meanwhile it is still one write. */
+const underWay = new Map<string, Promise<Outcome>>();
+
+const post =
+  (parcel: Parcel, picture?: Blob) =>
+  async (dispatch: AppDispatch): Promise<Outcome> => {
+    const isKept = await keepParcel(parcel, picture);
+    dispatch(posted({ ...parcel, isKept }));
+    return dispatch(sendPosted(parcel));
+  };
+
+/**
+ * Appends to a job's log, all or nothing. A `picture` goes before it: the entry of kind `photo` names it then.
+ */
 export const write =
-  (jobId: string, station: StationId, writings: Writing[]) =>
-  async (dispatch: AppDispatch, getState: () => RootState): Promise<boolean> => {
+  (jobId: string, station: StationId, writings: Writing[], picture?: Blob) =>
+  async (dispatch: AppDispatch, getState: () => RootState): Promise<Outcome> => {
     const { who } = getState().prefs;
-    const bodies = writings.map((w) => ({ ...w, id: nanoid(), who, station }) as EntryBody<EntryKind>);
-    const parcel: Parcel = { id: bodies[0]!.id, jobId, bodies, status: 'sending' };
-    dispatch(posted(parcel));
-    return dispatch(send(parcel));
+    const pressed = JSON.stringify([jobId, station, who, writings, picture?.size]);
+    const before = underWay.get(pressed);
+    if (before) return before;
+    const id = nanoid();
+    const job = getState().jobs.open[jobId];
+    const bodies = writings.map(
+      (w, i) =>
+        ({
+          ...w,
+          ...(picture && w.kind === 'photo' ? { data: { ...w.data, photoId: waitingPhoto(id) } } : {}),
+          id: i === 0 ? id : nanoid(),
+          who,
+          station,
+        }) as EntryBody<EntryKind>,
+    );
+    const parcel: Parcel = {
+      id,
+      jobId,
+      jobNumber: job?.job.number ?? null,
+      afterSeq: job?.entries.at(-1)?.seq ?? 0,
+      bodies,
+      writtenAt: new Date().toISOString(),
+      status: 'sending',
+      hasPicture: picture !== undefined,
+    };
+    const outcome = dispatch(post(parcel, picture));
+    underWay.set(pressed, outcome);
+    void outcome.finally(() => underWay.delete(pressed));
+    return outcome;
   };
 
 /** Undoes the last thing written that still stands. Returns it, or undefined when there is nothing. */
 export const undoLast =
   (jobId: string, station: StationId) =>
   async (dispatch: AppDispatch, getState: () => RootState): Promise<Entry | undefined> => {
-    const log = getState().jobs.open[jobId]?.entries ?? [];
-    const target = undoTarget(log);
+    const target = undoTarget(selectLog(getState(), jobId));
     if (!target) return undefined;
-    const done = await dispatch(write(jobId, station, [{ kind: 'undo', data: { entryId: target.id } }]));
-    return done ? target : undefined;
+    const outcome = await dispatch(write(jobId, station, [{ kind: 'undo', data: { entryId: target.id } }]));
+    return isDown(outcome) ? target : undefined;
   };
+
+/** It counts at this bench: the server has it, or it is kept and goes there by itself. */
+export const isDown = (outcome: Outcome): boolean => outcome === 'written' || outcome === 'waiting';

@@ -1,6 +1,6 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { Entry, JobSummary } from '../../core/job';
-import { loadOutbox, type Parcel } from './outbox';
+import type { Parcel } from './parcel';
 
 /** A job's log as this browser knows it. */
 export interface OpenJob {
@@ -8,17 +8,22 @@ export interface OpenJob {
   entries: Entry[];
 }
 
+/** How something that was said about a write is meant. */
+export type Tone = 'good' | 'check' | 'stop';
+
 interface JobsState {
   open: Record<string, OpenJob>;
   problem: Record<string, { status: number; message: string }>;
+  /** What is on its way to the server, in the order of writing. */
   outbox: Parcel[];
   /** The last thing said about a write, for the live region. */
-  announcement: { text: string; tone: 'good' | 'stop'; at: number } | null;
+  announcement: { text: string; tone: Tone; at: number } | null;
 }
 
-const initialState = (): JobsState => ({ open: {}, problem: {}, outbox: loadOutbox(), announcement: null });
+const initialState: JobsState = { open: {}, problem: {}, outbox: [], announcement: null };
 
-const merge = (job: OpenJob, entries: readonly Entry[]): void => {
+const merge = (job: OpenJob | undefined, entries: readonly Entry[]): void => {
+  if (!job) return;
   const known = new Set(job.entries.map((e) => e.seq));
   job.entries.push(...entries.filter((e) => !known.has(e.seq)));
   job.entries.sort((a, b) => a.seq - b.seq);
@@ -35,30 +40,39 @@ const jobsSlice = createSlice({
     jobUnread(state, { payload }: PayloadAction<{ id: string; status: number; message: string }>) {
       state.problem[payload.id] = payload;
     },
-    posted: (state, { payload }: PayloadAction<Parcel>) => void state.outbox.push(payload as never),
-    written(state, { payload }: PayloadAction<{ parcelId: string; jobId: string; entries: Entry[] }>) {
-      const job = state.open[payload.jobId];
-      if (job) merge(job as OpenJob, payload.entries);
-      state.outbox = state.outbox.filter((p) => p.id !== payload.parcelId);
+    /** What other entries of the log are known. */
+    logGrew(state, { payload }: PayloadAction<{ jobId: string; entries: Entry[] }>) {
+      merge(state.open[payload.jobId] as OpenJob | undefined, payload.entries);
     },
-    held(
-      state,
-      {
-        payload,
-      }: PayloadAction<{ parcelId: string; jobId: string; status: Parcel['status']; why?: string; unseen: Entry[] }>,
-    ) {
-      const job = state.open[payload.jobId];
-      if (job) merge(job as OpenJob, payload.unseen);
-      const parcel = state.outbox.find((p) => p.id === payload.parcelId);
-      if (parcel) Object.assign(parcel, { status: payload.status, why: payload.why });
+    posted(state, { payload }: PayloadAction<Parcel>) {
+      // Another tab may have spoken of it already.
+      state.outbox = [...state.outbox.filter((p) => p.id !== payload.id), payload as never];
     },
-    dropped: (state, { payload }: PayloadAction<string>) =>
+    /** What is kept on disk, as one of this browser's tabs changed it; what only this page holds stays. */
+    outboxRead(state, { payload }: PayloadAction<Parcel[]>) {
+      const there = new Set(payload.map((p) => p.id));
+      const sending = new Set(state.outbox.filter((p) => p.status === 'sending').map((p) => p.id));
+      const onlyHere = state.outbox.filter((p) => !there.has(p.id) && !p.isKept);
+      const kept = payload.map((p) => (sending.has(p.id) ? { ...p, status: 'sending' as const } : p));
+      state.outbox = [...(kept as never[]), ...onlyHere];
+    },
+    changed(state, { payload }: PayloadAction<{ id: string; change: Partial<Parcel> }>) {
+      const parcel = state.outbox.find((p) => p.id === payload.id);
+      if (parcel) Object.assign(parcel, payload.change);
+    },
+    /** The server has it: it stands in the log. */
+    arrived(state, { payload }: PayloadAction<{ id: string; jobId: string; entries: Entry[] }>) {
+      merge(state.open[payload.jobId] as OpenJob | undefined, payload.entries);
+      state.outbox = state.outbox.filter((p) => p.id !== payload.id);
+    },
+    /** Another tab has sent it, or nobody wants it any more. */
+    gone: (state, { payload }: PayloadAction<string>) =>
       void (state.outbox = state.outbox.filter((p) => p.id !== payload)),
-    announce(state, { payload }: PayloadAction<{ text: string; tone: 'good' | 'stop' }>) {
+    announce(state, { payload }: PayloadAction<{ text: string; tone: Tone }>) {
       state.announcement = { ...payload, at: (state.announcement?.at ?? 0) + 1 };
     },
   },
 });
 
-export const { jobRead, jobUnread, posted, written, held, dropped, announce } = jobsSlice.actions;
+export const { jobRead, jobUnread, logGrew, posted, arrived, outboxRead, changed, gone, announce } = jobsSlice.actions;
 export const jobsReducer = jobsSlice.reducer;

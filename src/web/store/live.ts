@@ -1,6 +1,8 @@
 import type { LiveNews } from '../../core/live';
 import type { AppDispatch, RootState } from '.';
 import { readJob } from './job-writing';
+import { linkFound, linkLost } from './link-slice';
+import { sendNow } from './outbox-sender';
 import { loadShop } from './shop-slice';
 import { visitsApi } from './visits-api';
 
@@ -43,15 +45,20 @@ const take = ({ dispatch, getState }: Store, { jobs = {}, day, shop, around }: L
   if (around) for (const listener of aroundListeners) listener(around);
 };
 
-/** After a silence nobody knows what was missed: all that is shown is read anew. */
+/** After a silence nobody knows what was missed: all that is shown is read anew, and what waited goes. */
 const takeAll = ({ dispatch, getState }: Store): void => {
+  dispatch(linkFound());
+  void dispatch(sendNow());
   for (const id of Object.keys(getState().jobs.open)) void dispatch(readJob(id));
   dispatch(visitsApi.util.invalidateTags(TAGS));
   void dispatch(loadShop());
 };
 
-/** Hears the shop's stream until it is ended; tells of news, and of a stream that came back. */
-const hear = (news: (told: LiveNews | 'again') => void): void => {
+/** What a tab that listens tells the others: news, or that the stream was lost, or came back. */
+type Told = LiveNews | 'lost' | 'again';
+
+/** Hears the shop's stream until it is ended. */
+const hear = (news: (told: Told) => void): void => {
   let wasLost = false;
   const listen = () => {
     const stream = new EventSource('/api/live');
@@ -61,6 +68,7 @@ const hear = (news: (told: LiveNews | 'again') => void): void => {
     };
     stream.onmessage = ({ data }) => news(JSON.parse(data as string) as LiveNews);
     stream.onerror = () => {
+      if (!wasLost) news('lost');
       wasLost = true;
       // A refusal ends it for good; a lost line is taken up again by itself.
       if (stream.readyState === EventSource.CLOSED) setTimeout(listen, AGAIN_MS);
@@ -74,10 +82,14 @@ const hear = (news: (told: LiveNews | 'again') => void): void => {
  * few connections. Where it cannot be agreed which (no locks beyond this machine without TLS), each listens for itself.
  */
 export const followShop = (store: Store): void => {
-  const told = (news: LiveNews | 'again') => (news === 'again' ? takeAll(store) : take(store, news));
+  const told = (news: Told) => {
+    if (news === 'again') takeAll(store);
+    else if (news === 'lost') store.dispatch(linkLost(new Date().toISOString()));
+    else take(store, news);
+  };
   if (!('locks' in navigator)) return hear(told);
   const channel = new BroadcastChannel(CHANNEL);
-  channel.onmessage = ({ data }) => told(data as LiveNews | 'again');
+  channel.onmessage = ({ data }) => told(data as Told);
   void navigator.locks.request(CHANNEL, () => {
     hear((news) => {
       told(news);

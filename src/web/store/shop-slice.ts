@@ -2,6 +2,7 @@ import { createAsyncThunk, createSlice, type PayloadAction } from '@reduxjs/tool
 import type { ShopRule } from '../../core/rules';
 import type { Pace, RecordKind, Records } from '../../core/shop';
 import { api, ApiError, type ShopAnswer } from './api';
+import { recall, remember } from './seen';
 
 /** The last change of a record in this browser, so that it can be taken back. */
 export interface RecordChange {
@@ -19,8 +20,20 @@ export interface ShopState {
   shop: ShopAnswer | null;
 }
 
-/** Reads people, machines, stock and rules. */
-export const loadShop = createAsyncThunk('shop/load', () => api.shop());
+const SEEN_AT = '/shop';
+
+/** Reads people, machines, stock and rules; where the server does not answer, as this browser has seen them. */
+export const loadShop = createAsyncThunk('shop/load', async (): Promise<ShopAnswer> => {
+  try {
+    const shop = await api.shop();
+    void remember(SEEN_AT, shop);
+    return shop;
+  } catch (error) {
+    const seen = error instanceof ApiError && error.status === 0 ? await recall<ShopAnswer>(SEEN_AT) : undefined;
+    if (seen) return seen;
+    throw error;
+  }
+});
 
 const initialState: ShopState = { lastChange: null, status: 'loading', problem: null, shop: null };
 

@@ -1,5 +1,6 @@
 import { createApi, fetchBaseQuery, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
 import { refusalText, type InputProblem } from '../../core/errors';
+import { recall, remember } from './seen';
 import type { OpenVisit, VisitEntry, VisitEntryBody, VisitSummary } from '../../core/visit';
 
 interface VisitAnswer {
@@ -7,10 +8,28 @@ interface VisitAnswer {
   entries: VisitEntry[];
 }
 
+const fromServer = fetchBaseQuery({ baseUrl: '/api', timeout: 15_000 });
+
+/** No answer: the line is dead, or it was too long in coming. */
+const NO_ANSWER: readonly FetchBaseQueryError['status'][] = ['FETCH_ERROR', 'TIMEOUT_ERROR'];
+
+/** Asks the server; where it does not answer, what is read is as this browser has seen it last. */
+const fromServerOrSeen: typeof fromServer = async (args, apiOfQuery, extra) => {
+  const answer = await fromServer(args, apiOfQuery, extra);
+  const path = typeof args === 'string' ? args : (args.method ?? 'GET') === 'GET' ? args.url : null;
+  if (path === null) return answer;
+  if (!answer.error) void remember(path, answer.data);
+  else if (NO_ANSWER.includes(answer.error.status)) {
+    const seen = await recall(path);
+    if (seen !== undefined) return { data: seen, meta: answer.meta };
+  }
+  return answer;
+};
+
 /** Visits from the server; what is written makes what was read stale. */
 export const visitsApi = createApi({
   reducerPath: 'visits',
-  baseQuery: fetchBaseQuery({ baseUrl: '/api', timeout: 15_000 }),
+  baseQuery: fromServerOrSeen,
   tagTypes: ['Visit'],
   endpoints: (build) => ({
     openVisits: build.query<VisitSummary[], void>({

@@ -1,5 +1,6 @@
 import { POSITION_WORDS, type Wheel } from '../../../core/wheels';
 import { Bench } from '../../parts/Bench';
+import { LinkMark } from '../../parts/LinkMark';
 import type { JobAtHand } from '../../parts/job-context';
 import { useOthers } from '../../parts/use-others';
 import { SisterWheels } from './SisterWheels';
@@ -34,6 +35,7 @@ export const JobHeader = ({ job, state, wheel, machine, sideUp }: JobAtHand) => 
       )}
       <SisterWheels jobId={job.id} />
       <span className="whitespace-nowrap text-ink2 max-sm:hidden">{lying(wheel, sideUp)}</span>
+      <LinkMark />
       <Bench />
     </header>
   );

@@ -1,9 +1,9 @@
-import { useCallback } from 'react';
+import { useCallback, useRef } from 'react';
 import { entryText, foldJob, standingId, stepsOf, type Entry, type EntryKind, type StationId } from '../../../core/job';
 import type { JobAtHand } from '../../parts/job-context';
 import { useUnits } from '../../parts/quantity';
 import { selectLog, useApp, useDo } from '../../store';
-import { undoLast, write as writeEntries } from '../../store/job-writing';
+import { isDown, undoLast, write as writeEntries } from '../../store/job-writing';
 import { announce } from '../../store/jobs-slice';
 import { loadShop } from '../../store/shop-slice';
 
@@ -14,6 +14,7 @@ export interface JobLog extends Pick<JobAtHand, 'log' | 'write' | 'correcting'> 
 }
 
 const NOBODY = 'Say first who is at the bench: the round stamp at the top right.';
+const WAITING = 'The server does not answer. It is kept here and goes there by itself; work on.';
 
 /** Writes into a job's log in the name of who is at the bench, and says how it ended. */
 export const useJobLog = (jobId: string, station: StationId): JobLog => {
@@ -21,16 +22,20 @@ export const useJobLog = (jobId: string, station: StationId): JobLog => {
   const { units } = useUnits();
   const who = useApp((s) => s.prefs.who);
   const log = useApp((s) => selectLog(s, jobId));
+  const isWaiting = useRef(false);
 
   const write = useCallback<JobAtHand['write']>(
-    async (writings, says) => {
+    async (writings, says, picture) => {
       if (!who) {
         dispatch(announce({ text: `Not written. ${NOBODY}`, tone: 'stop' }));
         return false;
       }
-      const done = await dispatch(writeEntries(jobId, station, writings));
-      if (done && says) dispatch(announce({ text: says, tone: 'good' }));
-      return done;
+      const outcome = await dispatch(writeEntries(jobId, station, writings, picture));
+      if (outcome === 'written' && says) dispatch(announce({ text: says, tone: 'good' }));
+      // Said once: from then on the mark at the top counts.
+      if (outcome === 'waiting' && !isWaiting.current) dispatch(announce({ text: WAITING, tone: 'check' }));
+      isWaiting.current = outcome === 'waiting';
+      return isDown(outcome);
     },
     [dispatch, jobId, station, who],
   );

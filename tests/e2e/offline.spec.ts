@@ -1,0 +1,109 @@
+import { expect, expectAccessible, openAs, startJob, test, toStep } from './shop';
+
+test.describe('without the server', () => {
+  test.use({ serviceWorkers: 'allow' });
+
+  test('the screens load, the job on the bench opens, and all that is done there arrives in order', async ({
+    page,
+    shop,
+    context,
+  }) => {
+    await openAs(page, shop, '/jobs/demo-job-22/tire-on');
+    await expect(page.getByText('Step 1 of 9')).toBeVisible();
+    // The browser has the screens once its worker stands, and the job a moment after it was read.
+    await page.evaluate(() => navigator.serviceWorker.ready);
+    await page.waitForTimeout(1500);
+    const before = await (await page.request.get(`${shop.url}/api/jobs/demo-job-22`)).json();
+
+    await shop.stop('SIGKILL');
+    await page.keyboard.press('n');
+    await expect(page.getByText('Step 2 of 9')).toBeVisible();
+    await page.reload();
+    await expect(page.getByText('Step 2 of 9')).toBeVisible();
+    await page.keyboard.press('n');
+    await expect(page.getByText('Step 3 of 9')).toBeVisible();
+    await expect(page.getByRole('button', { name: '2 waiting' })).toBeVisible();
+    await page.getByRole('button', { name: 'Note', exact: true }).click();
+    await page.getByLabel('What was found, advised or decided').fill('Written in the cellar');
+    await page.getByRole('button', { name: 'Write the note' }).click();
+    await expect(page.getByRole('button', { name: '3 waiting' })).toBeVisible();
+
+    // On every screen, and what waits is named.
+    await page.goto(`${shop.url}/`);
+    await page.getByRole('button', { name: '3 waiting' }).click();
+    await expect(page.getByText('No answer from the server since', { exact: false })).toBeVisible();
+    await expectAccessible(page);
+    await page.getByRole('link', { name: 'Job 1022: 3 entries waiting' }).click();
+    await expect(page.getByText('Step 3 of 9')).toBeVisible();
+    await expect(page.getByRole('listitem').filter({ hasText: 'waiting' })).toHaveCount(1);
+    await expectAccessible(page);
+
+    // A second tab shows it too; both are there when the server comes back, and it arrives once.
+    const second = await context.newPage();
+    await second.goto(`${shop.url}/jobs/demo-job-22/log`);
+    await expect(second.getByText('Written in the cellar')).toBeVisible();
+    await shop.start();
+    await expect(page.getByRole('button', { name: /^\d+ waiting$/ })).toBeHidden();
+    await expect(second.getByText('· waiting')).toHaveCount(0);
+    const { entries } = await (await page.request.get(`${shop.url}/api/jobs/demo-job-22`)).json();
+    const added = (entries as { kind: string; at: string; arrivedAt?: string }[]).slice(before.entries.length);
+    expect(added.map((e) => e.kind)).toEqual(['step', 'step', 'note']);
+    await expect(page.getByText('Step 3 of 9')).toBeVisible();
+  });
+
+  test('somebody else wrote meanwhile: each entry is asked for, on a phone too', async ({ page, shop }) => {
+    await page.setViewportSize({ width: 390, height: 844 });
+    await openAs(page, shop, '/jobs/demo-job-22/tire-on');
+    await expect(page.getByText('Step 1 of 9')).toBeVisible();
+    const { job } = await (await page.request.get(`${shop.url}/api/jobs/demo-job-22`)).json();
+    // This tablet has walked out of reach.
+    await page.context().setOffline(true);
+    await page.keyboard.press('n');
+    await expect(page.getByText('Step 2 of 9')).toBeVisible();
+    await page.keyboard.press('n');
+    await expect(page.getByText('Step 3 of 9')).toBeVisible();
+    const data = { text: 'Tire is still cold.' };
+    const entry = { id: 'elsewhere', who: 'Osk Tarrow', station: 'tire-on', kind: 'note', data };
+    const sent = await page.request.post(`${shop.url}/api/jobs/demo-job-22/entries`, {
+      data: { expectedSeq: job.lastSeq, entries: [entry] },
+    });
+    expect(sent.status()).toBe(201);
+    await page.context().setOffline(false);
+    await expect(page.getByText('Somebody else has written to this job.', { exact: false })).toBeVisible();
+    await expect(page.getByRole('button', { name: '2 to decide' })).toBeVisible();
+    await expect(page.getByText('Step 1 of 9')).toBeVisible();
+    const asked = page.getByRole('alert', { name: 'Not written yet' });
+    await expectAccessible(page);
+    await asked.getByRole('button', { name: 'Drop it' }).last().click();
+    await asked.getByRole('button', { name: 'Write it now' }).click();
+    await expect(asked).toBeHidden();
+    await expect(page.getByText('Step 2 of 9')).toBeVisible();
+    await expect(page.getByRole('button', { name: /^\d+ (waiting|to decide)$/ })).toBeHidden();
+    const { entries } = await (await page.request.get(`${shop.url}/api/jobs/demo-job-22`)).json();
+    expect((entries as { kind: string }[]).slice(job.lastSeq).map((e) => e.kind)).toEqual(['note', 'step']);
+  });
+});
+
+test('a photograph taken without the server waits, is seen, and stands in the log afterwards', async ({
+  page,
+  shop,
+}) => {
+  await openAs(page, shop, '/');
+  const id = await startJob(page, 'Orrindale', 'Rear wheel');
+  await page.goto(`${shop.url}/jobs/${id}/inspect`);
+  await toStep(page, /Look for cracks, dents and corrosion/);
+  await page.getByRole('button', { name: 'Findings' }).click();
+  const sheet = page.getByRole('dialog', { name: 'Tap what you find' });
+  await shop.stop('SIGKILL');
+  const png = Buffer.from(
+    'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR4nGNgYPj/HwADAgH/p0Xp0wAAAABJRU5ErkJggg==',
+    'base64',
+  );
+  const file = { name: 'spacer.png', mimeType: 'image/png', buffer: png };
+  await sheet.getByLabel('Photograph file: Bead, seat and rim').setInputFiles(file);
+  await expect(sheet.getByRole('img', { name: 'Bead, seat and rim, photograph 1, waiting' })).toBeVisible();
+  await shop.start();
+  await expect(sheet.getByRole('img', { name: 'Bead, seat and rim, photograph 1', exact: true })).toBeVisible();
+  await page.goto(`${shop.url}/jobs/${id}/log`);
+  await expect(page.getByRole('link', { name: 'see it' })).toHaveAttribute('href', /^\/api\/photos\/[0-9a-f]{64}$/);
+});
