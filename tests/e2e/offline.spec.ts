@@ -1,3 +1,5 @@
+import { createServer, request, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
 import { expect, expectAccessible, openAs, startJob, test, toStep } from './shop';
 
 test.describe('without the server', () => {
@@ -81,6 +83,78 @@ test.describe('without the server', () => {
     await expect(page.getByRole('button', { name: /^\d+ (waiting|to decide)$/ })).toBeHidden();
     const { entries } = await (await page.request.get(`${shop.url}/api/jobs/demo-job-22`)).json();
     expect((entries as { kind: string }[]).slice(job.lastSeq).map((e) => e.kind)).toEqual(['note', 'step']);
+  });
+});
+
+/** A way to a server that stays while the program behind it is exchanged for a newer one. */
+const before = (target: string): Promise<{ url: string; exchange(): void; end(): void }> => {
+  let version = '';
+  const server: Server = createServer((asked, answer) => {
+    const { method } = asked;
+    const { 'if-modified-since': _since, 'if-none-match': _match, ...headers } = asked.headers;
+    const path = asked.url ?? '/';
+    const { host } = new URL(target);
+    const on = request(
+      target + path,
+      { method, headers: { ...headers, host, 'accept-encoding': 'identity' } },
+      (res) => {
+        if (path !== '/sw.js') {
+          answer.writeHead(res.statusCode!, res.headers);
+          return void res.pipe(answer);
+        }
+        const { 'content-length': _length, etag: _etag, ...rest } = res.headers;
+        answer.writeHead(res.statusCode!, rest);
+        res.pipe(answer, { end: false });
+        res.on('end', () => answer.end(version));
+      },
+    );
+    on.on('error', () => answer.destroy());
+    asked.pipe(on);
+  });
+  return new Promise((done) =>
+    server.listen(0, '127.0.0.1', () =>
+      done({
+        url: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
+        exchange: () => void (version = '\n// a newer version'),
+        end: () => {
+          server.closeAllConnections();
+          server.close();
+        },
+      }),
+    ),
+  );
+};
+
+test.describe('a newer version of the program', () => {
+  test.use({ serviceWorkers: 'allow' });
+
+  test('is told, and taken by a tap once nothing waits', async ({ page, shop }) => {
+    const way = await before(shop.url);
+    await page.addInitScript(() =>
+      localStorage.setItem('rimstone-prefs', JSON.stringify({ who: 'Juna Birk', theme: 'day' })),
+    );
+    await page.goto(`${way.url}/jobs/demo-job-22/tire-on`);
+    await expect(page.getByText('Step 1 of 9')).toBeVisible();
+    await page.evaluate(() => navigator.serviceWorker.ready);
+    way.exchange();
+    await page.reload();
+    await page.evaluate(async () => void (await (await navigator.serviceWorker.ready).update()));
+    const mark = page.getByRole('button', { name: 'Newer version' });
+    await expect(mark).toBeVisible();
+
+    await shop.stop('SIGKILL');
+    await page.keyboard.press('n');
+    await page.getByRole('button', { name: '1 waiting' }).click();
+    await expect(page.getByRole('button', { name: 'Take it now' })).toBeDisabled();
+    await page.keyboard.press('Escape');
+    await shop.start();
+    await mark.click();
+    const loaded = page.waitForEvent('load');
+    await page.getByRole('button', { name: 'Take it now' }).click();
+    await loaded;
+    await expect(page.getByText('Step 2 of 9')).toBeVisible();
+    await expect(mark).toBeHidden();
+    way.end();
   });
 });
 
