@@ -1,4 +1,5 @@
-import express, { type Express, type RequestHandler } from 'express';
+import compression from 'compression';
+import express, { type Express, type RequestHandler, type Response } from 'express';
 import helmet from 'helmet';
 import { join } from 'node:path';
 import type { Logger } from 'pino';
@@ -38,6 +39,8 @@ import { workHere, type WorkPool } from './work';
 
 const YEAR_S = 31_536_000;
 const LOOK_BACK_DAYS = 400;
+/** What goes on for as long as somebody listens: each line leaves at once. */
+const isStream = (res: Response): boolean => /event-stream/.test(String(res.getHeader('content-type')));
 /** What asks for something and changes nothing. */
 const READS: readonly string[] = ['GET', 'HEAD', 'OPTIONS'];
 
@@ -91,6 +94,7 @@ export const createApp = (db: Db, options: AppOptions): Express => {
       strictTransportSecurity: false,
     }),
   );
+  app.use(compression({ filter: (req, res) => !isStream(res) && compression.filter(req, res) }));
   app.use(options.passphrase ? passphraseGate(options.passphrase) : loopbackNamesOnly);
   const stillHere: RequestHandler = (req, _res, next) =>
     next(isHere() || READS.includes(req.method) ? undefined : new DatabaseGone());

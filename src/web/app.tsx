@@ -5,17 +5,17 @@ import { Fallback } from './parts/Fallback';
 import { Failed, Frame, Waiting } from './parts/Frame';
 import { KeysProvider } from './parts/keys';
 import { WorkingSheet } from './parts/working';
-import { JobCardScreen } from './screens/JobCardScreen';
-import { JobScreen } from './screens/JobScreen';
-import { JobsScreen } from './screens/JobsScreen';
-import { LogScreen } from './screens/LogScreen';
-import { NewJobScreen } from './screens/NewJobScreen';
 import { TodayScreen } from './screens/TodayScreen';
 import { useApp, useDo } from './store';
 import { whoChosen } from './store/prefs-slice';
 import { loadShop } from './store/shop-slice';
 
-/** Screens beside the jobs come when they are asked for: the bench is ready sooner. */
+/** Screens come when they are asked for: the first one is there sooner. */
+const JobScreen = lazy(() => import('./screens/JobScreen').then((m) => ({ default: m.JobScreen })));
+const JobsScreen = lazy(() => import('./screens/JobsScreen').then((m) => ({ default: m.JobsScreen })));
+const JobCardScreen = lazy(() => import('./screens/JobCardScreen').then((m) => ({ default: m.JobCardScreen })));
+const LogScreen = lazy(() => import('./screens/LogScreen').then((m) => ({ default: m.LogScreen })));
+const NewJobScreen = lazy(() => import('./screens/NewJobScreen').then((m) => ({ default: m.NewJobScreen })));
 const RecordsScreen = lazy(() => import('./screens/RecordsScreen').then((m) => ({ default: m.RecordsScreen })));
 const KnowsScreen = lazy(() => import('./screens/KnowsScreen').then((m) => ({ default: m.KnowsScreen })));
 const BackupsScreen = lazy(() => import('./screens/BackupsScreen').then((m) => ({ default: m.BackupsScreen })));

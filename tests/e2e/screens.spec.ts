@@ -1,3 +1,4 @@
+import { gzipSync } from 'node:zlib';
 import { expect, expectAccessible, openAs, test } from './shop';
 
 /** Every main screen, in groups that run side by side. */
@@ -199,4 +200,27 @@ test('an empty shop takes its first fitter, machine, wheel and job', async ({ pa
   await expect(page.getByRole('heading', { name: 'What comes off?' })).toBeVisible();
   await page.getByRole('button', { name: 'Write it down' }).click();
   await expect(page.getByText('No tube in stock serves this tire.')).toBeVisible();
+});
+
+/** Packed as the server packs it, in bytes. */
+const MOST_SCRIPT = 200_000;
+/** Less is not worth packing. */
+const SMALL = 2000;
+
+test('the first screen needs little script, and what goes over the line is packed', async ({ page, shop }) => {
+  const scripts: Promise<number>[] = [];
+  page.on('response', (answer) => {
+    if (answer.request().resourceType() !== 'script') return;
+    scripts.push(
+      answer.body().then((body) => {
+        if (body.length > SMALL) expect(answer.headers()['content-encoding']).toMatch(/^(gzip|br)$/);
+        return gzipSync(body).length;
+      }),
+    );
+  });
+  await openAs(page, shop, '/');
+  await expect(page.getByRole('heading', { name: 'Today', level: 1 })).toBeVisible();
+  const bytes = (await Promise.all(scripts)).reduce((sum, n) => sum + n, 0);
+  expect(bytes).toBeGreaterThan(50_000);
+  expect(bytes).toBeLessThanOrEqual(MOST_SCRIPT);
 });

@@ -265,3 +265,21 @@ describe('the database file', () => {
     expect(() => openDb(join(dir, 'newer.sqlite'))).toThrow(/newer program/);
   });
 });
+
+describe('what is large goes out packed', () => {
+  const { ask } = testApp();
+
+  test.each(['gzip', 'br'])('as %s where the client takes it, and the same whichever way', async (encoding) => {
+    const packed = await ask.get('/api/workings').set('accept-encoding', encoding).expect(200);
+    expect(packed.headers['content-encoding']).toBe(encoding);
+    expect(packed.headers.vary).toContain('Accept-Encoding');
+    const plain = await ask.get('/api/workings').set('accept-encoding', 'identity').expect(200);
+    expect(plain.headers).not.toHaveProperty('content-encoding');
+    if (encoding === 'gzip') expect(packed.body).toEqual(plain.body);
+  });
+
+  test('what is small goes as it is', async () => {
+    const { headers } = await ask.get('/api/health').set('accept-encoding', 'gzip').expect(200);
+    expect(headers).not.toHaveProperty('content-encoding');
+  });
+});

@@ -1,5 +1,6 @@
 import { foldJob, entryText, stepsOf, type Entry } from '../../core/job';
-import { selectLog, useApp, useDo } from '../store';
+import { useApp, useDo } from '../store';
+import { selectLog } from '../store/job-selectors';
 import { drop, writeAfterAll } from '../store/outbox-sender';
 import { needsWord } from '../store/parcel';
 import { Button } from './Button';

@@ -1,7 +1,7 @@
 import { useEffect } from 'react';
 import { Link } from 'react-router';
 import { useApp, useDo } from '../store';
-import { readJob } from '../store/job-writing';
+import { readJob } from '../store/job-reading';
 import { Button } from './Button';
 import { Failed, Frame } from './Frame';
 

@@ -7,7 +7,8 @@ import { useKeys } from '../parts/keys';
 import { NoJob, useOpenJob } from '../parts/use-open-job';
 import { useUnits } from '../parts/quantity';
 import { WheelDial } from '../parts/WheelDial';
-import { selectJobState, today, useApp } from '../store';
+import { today, useApp } from '../store';
+import { selectJobState } from '../store/job-selectors';
 
 const List = ({ title, items }: { title: string; items: readonly string[] }) =>
   items.length === 0 ? null : (

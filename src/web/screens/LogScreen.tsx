@@ -8,7 +8,8 @@ import { durationText } from '../parts/duration-text';
 import { NoJob, useOpenJob } from '../parts/use-open-job';
 import { OutboxBar } from '../parts/OutboxBar';
 import { useUnits } from '../parts/quantity';
-import { selectLog, selectUnsentIds, useApp, useDo } from '../store';
+import { useApp, useDo } from '../store';
+import { selectLog, selectUnsentIds } from '../store/job-selectors';
 import { write } from '../store/job-writing';
 import { drop } from '../store/outbox-sender';
 

@@ -1,10 +1,8 @@
-import { configureStore, createSelector } from '@reduxjs/toolkit';
+import { configureStore } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
-import { foldJob, jobReport, type Entry } from '../../core/job';
 import { localDayOf } from '../../core/units';
 import { jobsReducer } from './jobs-slice';
 import { linkReducer } from './link-slice';
-import type { Parcel } from './parcel';
 import { prefsReducer, savePrefs } from './prefs-slice';
 import { shopReducer } from './shop-slice';
 import { visitsApi } from './visits-api';
@@ -28,42 +26,3 @@ store.subscribe(() => {
 
 /** Today in the shop's own time zone, YYYY-MM-DD. */
 export const today = (): string => localDayOf(new Date());
-
-const NO_ENTRIES: readonly Entry[] = [];
-const NO_PARCELS: readonly Parcel[] = [];
-
-/** What the server has confirmed of a job's log. */
-const selectConfirmed = (state: RootState, id: string): readonly Entry[] =>
-  (state.jobs.open[id]?.entries as readonly Entry[] | undefined) ?? NO_ENTRIES;
-
-/** What waits for the server and goes to a job's log by itself; not what is on its way for the first time. */
-const selectWaiting = createSelector(
-  [(state: RootState) => state.jobs.outbox as readonly Parcel[], (_: RootState, id: string) => id],
-  (outbox, id) => {
-    const mine = outbox.filter((p) => p.jobId === id && p.status === 'unsent');
-    return mine.length > 0 ? mine : NO_PARCELS;
-  },
-);
-
-/** The log of a job as this bench has it: what the server confirmed, and behind it what waits for the server. */
-export const selectLog = createSelector([selectConfirmed, selectWaiting], (confirmed, parcels): readonly Entry[] => {
-  if (parcels.length === 0) return confirmed;
-  const known = new Set(confirmed.map((e) => e.id));
-  const lastSeq = confirmed.at(-1)?.seq ?? 0;
-  const waiting = parcels
-    .filter((p) => !known.has(p.id))
-    .flatMap((p) => p.bodies.map((b) => ({ ...b, at: p.writtenAt })));
-  return [...confirmed, ...waiting.map((b, i) => ({ ...b, seq: lastSeq + i + 1 }) as Entry)];
-});
-
-/** The ids of the entries of a job that wait for the server. */
-export const selectUnsentIds = createSelector(
-  [selectWaiting],
-  (parcels): ReadonlySet<string> => new Set(parcels.flatMap((p) => p.bodies.map((b) => b.id))),
-);
-
-/** The state folded from a job's log. */
-export const selectJobState = createSelector([selectLog], (log) => foldJob(log));
-
-/** How far every station of a job is. */
-export const selectReport = createSelector([selectJobState], (state) => jobReport(state, today()));

@@ -121,15 +121,18 @@ const openTab = async (it: Server) => {
     },
   });
   jest.resetModules();
-  const { store, selectJobState, selectUnsentIds } = await import('.');
+  const { store } = await import('.');
+  const { selectJobState, selectUnsentIds } = await import('./job-selectors');
+  const { readJob } = await import('./job-reading');
   const writing = await import('./job-writing');
   const sender = await import('./outbox-sender');
   const kept = await import('./outbox-store');
-  await store.dispatch(writing.readJob('j'));
+  await store.dispatch(readJob('j'));
   await store.dispatch(sender.startOutbox());
   return {
     store,
     writing,
+    readJob,
     sender,
     kept,
     note: (text: string) => store.dispatch(writing.write('j', 'inspect', [{ kind: 'note', data: { text } }])),
@@ -205,7 +208,7 @@ test('with no answer work goes on at this bench, over a reload, and all of it ar
   ]);
   expect(second.outbox()[0]!.id).toBe(id);
   it.setDown(false);
-  await second.store.dispatch(second.writing.readJob('j'));
+  await second.store.dispatch(second.readJob('j'));
   expect(second.notes()).toEqual(['one', 'two']);
   await jest.advanceTimersByTimeAsync(31_000);
   await aMoment();
@@ -293,12 +296,12 @@ test('where somebody else wrote meanwhile, each entry waits for a word, and none
 });
 
 test('a fitter is asked even where this page has heard of the other entry by then', async () => {
-  const { note, outbox, setDown, addElsewhere, store, writing, sendNow } = await setUp();
+  const { note, outbox, setDown, addElsewhere, store, readJob, sendNow } = await setUp();
   setDown(true);
   await note('not knowing');
   addElsewhere('theirs');
   setDown(false);
-  await store.dispatch(writing.readJob('j'));
+  await store.dispatch(readJob('j'));
   await sendNow();
   expect(outbox()).toMatchObject([{ status: 'conflict' }]);
 });
@@ -457,7 +460,7 @@ test('a photograph waits with its entry, over a reload, and goes before it', asy
   expect(first.state().photos).toMatchObject([{ photoId: `waiting:${first.outbox()[0]!.id}` }]);
   const second = await openTab(it);
   it.setDown(false);
-  await second.store.dispatch(second.writing.readJob('j'));
+  await second.store.dispatch(second.readJob('j'));
   // It is taken, but not its entry: it is not sent twice.
   it.setDown(true);
   it.setDown(false);
@@ -480,11 +483,11 @@ test('undo takes the newest away, again and again, until nothing is left', async
 });
 
 test('a job that is not there, and a server that is not, are told apart', async () => {
-  const { store, writing, setDown } = await setUp();
-  await store.dispatch(writing.readJob('nothing'));
+  const { store, readJob, setDown } = await setUp();
+  await store.dispatch(readJob('nothing'));
   expect(store.getState().jobs.problem.nothing).toMatchObject({ status: 404, message: 'There is no such job.' });
   setDown(true);
-  await store.dispatch(writing.readJob('other'));
+  await store.dispatch(readJob('other'));
   expect(store.getState().jobs.problem.other).toMatchObject({ status: 0, message: 'The server does not answer.' });
 });
 

@@ -1,27 +1,12 @@
 import { createAsyncThunk, nanoid } from '@reduxjs/toolkit';
 import { undoTarget, type Entry, type EntryBody, type EntryData, type EntryKind, type StationId } from '../../core/job';
-import { selectLog, type AppDispatch, type RootState } from '.';
-import { api, ApiError } from './api';
-import { jobRead, jobUnread, posted, type OpenJob } from './jobs-slice';
+import type { AppDispatch, RootState } from '.';
+import { selectLog } from './job-selectors';
+import { api } from './api';
+import { jobRead, posted } from './jobs-slice';
 import { sendPosted, type Outcome } from './outbox-sender';
 import { keepParcel } from './outbox-store';
 import { waitingPhoto, type Parcel } from './parcel';
-import { recall } from './seen';
-
-const seenAt = (id: string): string => `/jobs/${id}`;
-
-/** Reads a job's log from the server; where that does not answer, what this browser has seen of it stands. */
-export const readJob = (id: string) => async (dispatch: AppDispatch, getState: () => RootState) => {
-  try {
-    dispatch(jobRead(await api.job(id)));
-  } catch (error) {
-    if (!(error instanceof ApiError)) throw error;
-    const isOpen = () => getState().jobs.open[id] !== undefined;
-    const seen = error.status === 0 && !isOpen() ? await recall<OpenJob>(seenAt(id)) : undefined;
-    if (seen && !isOpen()) dispatch(jobRead(seen));
-    else dispatch(jobUnread({ id, status: error.status, message: error.message }));
-  }
-};
 
 /** Opens a job for a wheel and returns its id. Throws `ApiError`. */
 export const openJob = createAsyncThunk<

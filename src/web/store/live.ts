@@ -1,6 +1,6 @@
 import type { LiveNews } from '../../core/live';
 import type { AppDispatch, RootState } from '.';
-import { readJob } from './job-writing';
+import { readJob } from './job-reading';
 import { linkFound, linkLost } from './link-slice';
 import { sendNow } from './outbox-sender';
 import { loadShop } from './shop-slice';

@@ -1,0 +1,19 @@
+import type { AppDispatch, RootState } from '.';
+import { api, ApiError } from './api';
+import { jobRead, jobUnread, type OpenJob } from './jobs-slice';
+import { recall } from './seen';
+
+const seenAt = (id: string): string => `/jobs/${id}`;
+
+/** Reads a job's log from the server; where that does not answer, what this browser has seen of it stands. */
+export const readJob = (id: string) => async (dispatch: AppDispatch, getState: () => RootState) => {
+  try {
+    dispatch(jobRead(await api.job(id)));
+  } catch (error) {
+    if (!(error instanceof ApiError)) throw error;
+    const isOpen = () => getState().jobs.open[id] !== undefined;
+    const seen = error.status === 0 && !isOpen() ? await recall<OpenJob>(seenAt(id)) : undefined;
+    if (seen && !isOpen()) dispatch(jobRead(seen));
+    else dispatch(jobUnread({ id, status: error.status, message: error.message }));
+  }
+};
