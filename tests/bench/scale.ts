@@ -1,9 +1,9 @@
-import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { performance } from 'node:perf_hooks';
-import Database from 'better-sqlite3';
+import { chromium, type Page } from '@playwright/test';
+import { browserPath } from '../../scripts/browsers.mjs';
+import { DEMO_JOBS, LONG_LOG, manyJobs, word } from '../many-jobs';
 import { startedServer } from '../started-server';
 
 /**
@@ -16,60 +16,9 @@ const FEW = 1000;
 const TIMES = 100;
 /** So many before, that do not count: a program that has just started is slow. */
 const WARM = 40;
-const DEMO_JOBS = 20;
-/** A job that somebody wrote very much into. */
-const LONG_LOG = 'demo-job-22';
-const LONG = 1950;
-
-const WORDS = ['Alder', 'Birch', 'Cinder', 'Dapple', 'Ember', 'Fallow', 'Gorse', 'Heath', 'Isle', 'Juniper', 'Kelp'];
-const word = (n: number): string => WORDS[n % WORDS.length]!;
-
-/** The demo shop with its handed-over jobs written again and again, each log whole, under names of their own. */
-const shopOf = (file: string, jobs: number): void => {
-  spawnSync('node', ['dist/server/fill-demo.cjs', file]);
-  const db = new Database(file);
-  db.pragma('synchronous = OFF');
-  const ids = db.prepare('SELECT id FROM jobs WHERE handed_over = 1 ORDER BY number LIMIT ?').pluck().all(DEMO_JOBS);
-  const copy = (table: string, change: Record<string, string>, where: string) => {
-    const columns = db.prepare(`SELECT name FROM pragma_table_info('${table}')`).pluck().all() as string[];
-    const picked = columns.map((c) => change[c] ?? c).join(', ');
-    return db.prepare(`INSERT INTO ${table} (${columns.join(', ')}) SELECT ${picked} FROM ${table} WHERE ${where}`);
-  };
-  const jobId = "@job || '-' || @n";
-  const later = "strftime('%Y-%m-%dT%H:%M:%fZ', opened_at, '-' || @n || ' hours')";
-  const inserts = [
-    copy('visits', { id: jobId, opened_at: later, search: "search || ' ' || lower(@word) || @n" }, 'id = @job'),
-    copy(
-      'jobs',
-      {
-        id: jobId,
-        number: '(SELECT max(number) + 1 FROM jobs)',
-        visit_id: jobId,
-        opened_at: later,
-        search: "search || ' ' || lower(@word) || @n",
-      },
-      'id = @job',
-    ),
-    copy('entries', { job_id: jobId, id: "id || '-' || @n" }, 'job_id = @job'),
-    copy('station_times', { job_id: jobId, number: `(SELECT number FROM jobs WHERE id = ${jobId})` }, 'job_id = @job'),
-  ];
-  db.transaction(() => {
-    for (let i = DEMO_JOBS; i < jobs; i++) {
-      const bind = { job: ids[i % ids.length], n: i, word: word(i) };
-      for (const insert of inserts) insert.run(bind);
-    }
-    // What a new program works out once for an old shop was worked out when these jobs were new.
-    db.prepare("INSERT INTO settings (key, value) VALUES ('rechecks', 'done')").run();
-    const { seq } = db.prepare('SELECT last_seq AS seq FROM jobs WHERE id = ?').get(LONG_LOG) as { seq: number };
-    const note = db.prepare(
-      `INSERT INTO entries (job_id, seq, id, at, who, station, kind, data)
-       SELECT ?, ?, ?, last_at, 'Juna Birk', 'inspect', 'note', '{"text":"x"}' FROM jobs WHERE id = ?`,
-    );
-    for (let n = 1; n <= LONG; n++) note.run(LONG_LOG, seq + n, `long-${n}`, LONG_LOG);
-    db.prepare('UPDATE jobs SET last_seq = ? WHERE id = ?').run(seq + LONG, LONG_LOG);
-  })();
-  db.close();
-};
+/** Machines, with 2.4 wheels and a tire in stock for each. */
+const MACHINES = Number(process.env.BENCH_MACHINES ?? 5000);
+const FEW_MACHINES = Math.round(MACHINES / 20);
 
 const timesOf = async (
   ask: (i: number) => Promise<Response>,
@@ -88,11 +37,72 @@ const timesOf = async (
   return { median: ms[TIMES / 2]!, most: ms[Math.ceil(0.99 * TIMES) - 1]!, kB: bytes / 1000 };
 };
 
-const measured = async (jobs: number) => {
+/** So much slower than this machine a tablet is taken to be. */
+const SLOWER = 4;
+
+/** What a screen takes until it shows this, and then the longest answer to a key or tap, in ms. */
+const screenOf = async (
+  page: Page,
+  at: string,
+  shows: string,
+  act: (page: Page) => Promise<void> = () => Promise.resolve(),
+): Promise<{ shownMs: number; tapMs: number }> => {
+  await page.goto(at);
+  await page.getByText(shows).first().waitFor();
+  const shownMs = await page.evaluate(() => performance.now());
+  await act(page);
+  await page.waitForTimeout(600);
+  const tapMs = await page.evaluate(() => Math.max(0, ...((globalThis as never as { taps: number[] }).taps ?? [])));
+  return { shownMs, tapMs };
+};
+
+/** Today, a new job, the wheels of the shop: fresh pages, as fast as this machine and as slow as a tablet. */
+const screensOf = async (url: string) => {
+  const path = browserPath();
+  const browser = await chromium.launch({ ...(path ? { executablePath: path } : {}), args: ['--no-sandbox'] });
+  const found: Record<string, { shownMs: number; tapMs: number }> = {};
+  for (const rate of [1, SLOWER]) {
+    const open = async () => {
+      const page = await (await browser.newContext({ serviceWorkers: 'block' })).newPage();
+      await page.addInitScript(() => {
+        localStorage.setItem('rimstone-prefs', JSON.stringify({ who: 'Juna Birk', theme: 'day' }));
+        const taps: number[] = ((globalThis as never as { taps: number[] }).taps = []);
+        // The browser's own count of how long each key and tap took until the next picture.
+        new PerformanceObserver((list) => taps.push(...list.getEntries().map((e) => e.duration))).observe({
+          type: 'event',
+          buffered: true,
+          durationThreshold: 16,
+        } as never);
+      });
+      await (await page.context().newCDPSession(page)).send('Emulation.setCPUThrottlingRate', { rate });
+      return page;
+    };
+    const name = (says: string) => `${says}${rate > 1 ? `, ${rate} times slower` : ''}`;
+    found[name('Today')] = await screenOf(await open(), `${url}/`, 'A machine comes in', async (page) => {
+      await page.getByRole('link', { name: 'Jobs' }).click();
+    });
+    found[name('a new job')] = await screenOf(await open(), `${url}/jobs/new`, 'A loose wheel', async (page) => {
+      await page.getByLabel('Which machine, or whose').pressSequentially('orrin juni', { delay: 60 });
+    });
+    found[name('wheels')] = await screenOf(await open(), `${url}/records/wheels`, 'Tire on it', async (page) => {
+      await page.getByRole('button', { name: 'Tire on it' }).click();
+    });
+    found[name('a job')] = await screenOf(await open(), `${url}/jobs/demo-job-22/tire-on`, ' of 9', async (page) => {
+      await page.keyboard.press('n');
+    });
+    found[name('the size bench')] = await screenOf(await open(), `${url}/bench/sizes?wheel=w-orrin-r`, 'On the wheel');
+  }
+  await browser.close();
+  return found;
+};
+
+const measured = async (jobs: number, machines: number) => {
   const dir = mkdtempSync(join(tmpdir(), 'rimstone-scale-'));
   const file = join(dir, 'shop.sqlite');
   try {
-    shopOf(file, jobs);
+    manyJobs(file, jobs, machines);
+    // The first start puts all records into words.
+    (await startedServer(file)).stop();
     const began = performance.now();
     const { url, stop } = await startedServer(file);
     const startMs = performance.now() - began;
@@ -128,8 +138,13 @@ const measured = async (jobs: number) => {
         'a note on a log of 2000': await timesOf(await noteIn(LONG_LOG)),
         today: await timesOf(() => get('/api/visits?state=open&limit=200')),
         shop: await timesOf(() => get('/api/shop')),
+        'machines, first page': await timesOf(() => get('/api/machines?limit=40')),
+        'machines, a word': await timesOf((i) => get(`/api/machines?limit=40&find=${word(i)}`)),
+        'wheels, by a column': await timesOf(() => get('/api/records/wheels?limit=50&sort=tireMarking')),
+        'wheels, a machine’s word': await timesOf((i) => get(`/api/records/wheels?limit=50&find=orrin+${word(i)}`)),
+        'tires for a rim': await timesOf(() => get('/api/tires?rim=18')),
       };
-      return { rows, startMs, MB: statSync(file).size / 1e6 };
+      return { rows, screens: await screensOf(url), startMs, MB: statSync(file).size / 1e6 };
     } finally {
       stop();
     }
@@ -139,8 +154,8 @@ const measured = async (jobs: number) => {
 };
 
 void (async () => {
-  const few = await measured(FEW);
-  const many = await measured(JOBS);
+  const few = await measured(FEW, FEW_MACHINES);
+  const many = await measured(JOBS, MACHINES);
   console.log(`${FEW} jobs: ${few.MB.toFixed(0)} MB, starts in ${few.startMs.toFixed(0)} ms`);
   console.log(`${JOBS} jobs: ${many.MB.toFixed(0)} MB, starts in ${many.startMs.toFixed(0)} ms`);
   console.log(`median ms at ${FEW} and ${JOBS} jobs (99th of ${TIMES}), how many times as long, kB of the answer`);
@@ -150,4 +165,7 @@ void (async () => {
       `  ${name.padEnd(30)} ${before.median.toFixed(1).padStart(7)} ${at.median.toFixed(1).padStart(7)} (${at.most.toFixed(1)})  × ${(at.median / before.median).toFixed(1)}  ${at.kB.toFixed(0)} kB`,
     );
   }
+  console.log('ms until a fresh page shows it, and the longest answer to a tap or key');
+  for (const [name, { shownMs, tapMs }] of Object.entries(many.screens))
+    console.log(`  ${name.padEnd(34)} ${shownMs.toFixed(0).padStart(6)} ${tapMs.toFixed(0).padStart(6)}`);
 })();

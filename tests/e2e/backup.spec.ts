@@ -27,7 +27,7 @@ test('the shop is backed up by a key, goes on, and is put back as it was; what c
   await expect(page.getByRole('alert')).toContainText('It cannot be read');
 
   await page.goto(`${shop.url}/jobs/demo-job-21/inspect`);
-  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  await expect(page.getByRole('heading', { level: 1, name: /wheel/ })).toBeVisible();
   const notes = page.getByText('Written after the backup.');
   await page.keyboard.press('m');
   await page.getByRole('dialog').getByRole('textbox').fill('Written after the backup.');

@@ -14,7 +14,7 @@ test('a dirt rear wheel with tube and rim lock goes from intake to its job card'
 
   // Choose: a lower tire gains 9 mm of sidewall room over 110/90-19 (110 * 0.90 = 99; 100 * 0.90 = 90).
   await expect(page.getByRole('heading', { name: 'It fits.' })).toBeVisible();
-  await page.getByRole('button', { name: /on the shelf, with their reasons/ }).click();
+  await page.getByRole('button', { name: /for this rim, with their reasons/ }).click();
   await page
     .getByRole('dialog')
     .getByRole('radio', { name: /100\/90-19 57M TT/ })

@@ -7,7 +7,7 @@ test('a record is found, changed, archived and brought back; what does not fit i
   shop,
 }) => {
   await openAs(page, shop, '/records/tires');
-  await expect(page.getByText('23 kept')).toBeVisible();
+  await expect(page.getByText('23 records')).toBeVisible();
   await page.getByLabel('Find in tires').fill('knobby 100/90');
   await expect(page.getByRole('row')).toHaveCount(2);
   await page.getByRole('button', { name: '100/90-19 57M TT' }).click();

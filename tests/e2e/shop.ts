@@ -99,7 +99,9 @@ export const openAs = async (
 export const startJob = async (page: Page, machine: string, wheel: string): Promise<string> => {
   await page.getByRole('link', { name: 'A machine comes in' }).click();
   await page.getByLabel('Which machine, or whose').fill(machine);
-  await page.getByRole('button', { name: wheel }).click();
+  // The server finds it: until then all of them stand there.
+  const row = page.getByRole('listitem').filter({ has: page.getByRole('heading', { name: machine }) });
+  await row.getByRole('button', { name: wheel }).first().click();
   await expect(page.getByRole('heading', { name: 'What comes off?' })).toBeVisible();
   return /jobs\/([\w-]+)\//.exec(page.url())![1]!;
 };

@@ -155,7 +155,7 @@ test('a shop that is damaged is not backed up over a good one, and no half file 
   const db = demoShop();
   db.pragma('ignore_check_constraints = ON');
   db.exec(
-    "INSERT INTO entries VALUES ('demo-job-21', 9999, 'lost', '2026', 'Ama', 'inspect', 'note', 'half a te', NULL)",
+    "INSERT INTO entries VALUES ('demo-job-21', 9999, 'lost', '2026', 'Ama', 'inspect', 'note', 'half a te', NULL, NULL)",
   );
   await expect(writeBackup(db, at('shop-photos'), at('out/one.zip'))).rejects.toThrow(/damaged|malformed/);
   expect(readdirSync(at('out'))).toEqual([]);

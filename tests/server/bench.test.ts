@@ -57,7 +57,7 @@ test('what is usual comes from handed-over jobs, by station and build, and not f
 
 test('a rim that was measured stays with the wheel once the job is handed over, and goes with the hand-over undone', async () => {
   const { ask } = testApp();
-  const wheel = async () => (await ask.get('/api/shop')).body.wheels.find((w: { id: string }) => w.id === 'w-vellan-r');
+  const wheel = async () => (await ask.get('/api/records/wheels/w-vellan-r')).body;
   const shape = { flangeMm: 452, wellMm: 398, wellToFlangeMm: 60 };
   await append(ask, 'demo-job-22', 'rim-shape', shape, 'tire-on').then((r) => expect(r.status).toBe(201));
   expect((await wheel()).wellMm).toBeNull();

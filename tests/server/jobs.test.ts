@@ -355,9 +355,12 @@ describe('the demo shop', () => {
   const { ask } = testApp();
 
   test('has machines of many kinds, their wheels and past jobs whose every entry is one the API would take', async () => {
-    const { body: shop } = await ask.get('/api/shop').expect(200);
-    expect(new Set(shop.machines.map((m: { kind: string }) => m.kind)).size).toBeGreaterThanOrEqual(6);
-    expect(shop.wheels.length).toBeGreaterThanOrEqual(12);
+    const found = (await ask.get('/api/machines').expect(200)).body.machines as {
+      machine: { kind: string };
+      wheels: unknown[];
+    }[];
+    expect(new Set(found.map((m) => m.machine.kind)).size).toBeGreaterThanOrEqual(6);
+    expect(found.flatMap((m) => m.wheels).length).toBeGreaterThanOrEqual(12);
     const { jobs, total } = (await ask.get('/api/jobs?limit=200')).body;
     expect(total).toBeGreaterThanOrEqual(20);
     expect(jobs.filter((j: { handedOver: boolean }) => j.handedOver)).toHaveLength(20);

@@ -47,7 +47,8 @@ describe.each(RECORD_KINDS)('%s', (kind) => {
 
   test('are added with their usual values, changed, archived and brought back; never deleted', async () => {
     expect((await ask.post(`/api/records/${kind}`).send(NEW[kind]).expect(201)).body).toEqual(whole);
-    expect((await ask.get('/api/shop')).body[kind]).toContainEqual(whole);
+    expect((await ask.get(`/api/records/${kind}/new`).expect(200)).body).toEqual(whole);
+    expect((await ask.get(`/api/records/${kind}?limit=200`)).body.records).toContainEqual(whole);
     const changed = (
       await ask
         .put(`/api/records/${kind}/new`)
@@ -78,10 +79,7 @@ describe.each(RECORD_KINDS)('%s', (kind) => {
   });
 
   test('an id is given once, sent again it is there already, and a change needs a record', async () => {
-    const { records } = (await ask.get(`/api/records/${kind}`)).body as {
-      records: { id: string; archived: boolean }[];
-    };
-    const now = records.find((r) => r.id === whole.id)!;
+    const now = (await ask.get(`/api/records/${kind}/new`)).body as { id: string; archived: boolean };
     const other = { ...now, archived: !now.archived };
     expect((await ask.post(`/api/records/${kind}`).send(other).expect(409)).body.error.field).toBe('id');
     const again = await ask.post(`/api/records/${kind}`).send(now).expect(201);
@@ -269,12 +267,11 @@ describe('handing over', () => {
     data,
   });
   const counts = async () => {
-    const shop = (await ask.get('/api/shop')).body;
-    const count = (kind: string, id: string) => shop[kind].find((r: { id: string }) => r.id === id).count;
+    const record = async (kind: string, id: string) => (await ask.get(`/api/records/${kind}/${id}`).expect(200)).body;
     return [
-      count('tires', 't-7'),
-      count('valves', 'v-1'),
-      shop.wheels.find((w: { id: string }) => w.id === 'w-vellan-r'),
+      (await record('tires', 't-7')).count,
+      (await record('valves', 'v-1')).count,
+      await record('wheels', 'w-vellan-r'),
     ];
   };
 
@@ -383,7 +380,7 @@ describe('two hand-overs of one wheel', () => {
   });
 
   test('what moves no part moves no shelf’s version', async () => {
-    const tire = async () => (await ask.get('/api/shop')).body.tires.find((t: { id: string }) => t.id === 't-7');
+    const tire = async () => (await ask.get('/api/records/tires/t-7')).body;
     await ask.post('/api/jobs').send({ id: 'fourth', machineId: 'm-vellan', wheelId: 'w-vellan-r', who: 'Juna Birk' });
     await send('fourth', 'chosen', {
       ...CHOSEN,

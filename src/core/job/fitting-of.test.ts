@@ -11,16 +11,15 @@ import {
   wantsOf,
   wheelHistory,
   type JobSummary,
+  type Shelves,
 } from '.';
 import { logOf, sampleMachine, sampleWheel } from '../../../tests/sample';
 
 const DAY = '2026-04-30';
-const shop = (): Shop => ({
+const shop = (): Shop & Shelves => ({
   name: 'Marl & Ash',
   people: ['Ada Marl'],
   paces: {},
-  machines: [sampleMachine()],
-  wheels: [sampleWheel()],
   tires: [
     complete('tires', {
       id: 't',

@@ -11,7 +11,7 @@ import {
   type Want,
 } from '../fitting';
 import type { Use } from '../pressure';
-import type { RecordKind, Shop } from '../shop';
+import type { Records, Shop } from '../shop';
 import { readTire } from '../tires';
 import { fitTubes, type TubeUse } from '../tubes';
 import { tryRimCode, wheelEnd, type Fastener, type Wheel } from '../wheels';
@@ -95,6 +95,9 @@ const rimOf = (wheel: Wheel, marking: string) => {
   const rim = tryRimCode(wheel.rimCode);
   return { widthIn: rim?.widthIn ?? null, diameterIn: rim?.rimDiameterIn ?? readTire(marking).rimDiameterIn };
 };
+
+/** The diameter of a wheel's rim, in inches: by its code, else by the tire that is on it. Throws `InputError` for that. */
+export const rimDiameterOf = (wheel: Wheel): number => rimOf(wheel, wheel.tireMarking).diameterIn;
 
 /**
  * Tube, rim lock, strip and stem for a choice; null where one has nothing to say. Throws `InputError` for the tire.
@@ -192,12 +195,16 @@ export const wantsOf = (
   return wants;
 };
 
-const SHELVES: readonly RecordKind[] = ['tires', 'tubes', 'strips', 'locks', 'valves'];
+const SHELVES = ['tires', 'tubes', 'strips', 'locks', 'valves'] as const;
+/** The shelves that a tire change takes from. */
+export type Shelves = { [K in (typeof SHELVES)[number]]: readonly Records[K][] };
 
 /** Wants against the shelf, as a working. */
-export const materialsOf = (wants: readonly Want[], shop: Shop, rules: JobState['rules']) => {
+export const materialsOf = (wants: readonly Want[], shop: Shelves, rules: JobState['rules']) => {
   const wanted = new Set(wants.map((w) => w.stockId));
-  const shelf = SHELVES.flatMap((kind) => shop[kind] as { id: string; count: number; priceMinor: number | null }[])
+  const shelf = SHELVES.flatMap(
+    (kind) => shop[kind] as readonly { id: string; count: number; priceMinor: number | null }[],
+  )
     .filter((s) => wanted.has(s.id))
     .map(({ id, count, priceMinor }) => ({ id, count, priceMinor }));
   return materials.run({ wants: [...wants], shelf, tiresToDispose: 1, rules });

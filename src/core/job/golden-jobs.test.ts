@@ -35,17 +35,16 @@ import {
   wantsOf,
   type EntryData,
   type JobState,
+  type Shelves,
 } from '.';
 
 const TODAY = '2026-05-02';
 const IMPERIAL: UnitPreferences = { pressure: 'bar', length: 'in', mass: 'oz', torque: 'lbf·ft', temperature: '°F' };
 
-const SHELF: Shop = {
+const SHELF: Shop & Shelves = {
   name: 'Marl & Ash',
   people: ['Ada Marl'],
   paces: {},
-  machines: [],
-  wheels: [],
   tires: [complete('tires', { id: 't', marking: '120/90-18 65M TT', pattern: 'soft', count: 1, priceMinor: 8000 })],
   tubes: [
     complete('tubes', { id: 'u', label: '120/90-18, 110/100-18', wall: 'heavy', count: 0, priceMinor: 1500 }),

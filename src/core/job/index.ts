@@ -36,11 +36,13 @@ export {
   materialsOf,
   partPicksOf,
   partsOf,
+  rimDiameterOf,
   toolsOf,
   tubeUseOf,
   wantsOf,
   type Choice,
   type PartPicks,
+  type Shelves,
 } from './fitting-of';
 export { schoolsOf, type SchoolAtHand } from './school-change';
 export { procedureInputOf, stepsOf } from './steps-of';

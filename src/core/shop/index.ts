@@ -1,5 +1,6 @@
 /** The shop's records: what each kind holds, how it is checked, and how it goes into a file and comes back. */
 export {
+  FEW_KINDS,
   inUse,
   PACES,
   RECORD_KINDS,
@@ -12,6 +13,7 @@ export {
   STRIP_MATERIALS,
   INSTRUMENT_KINDS,
   INSTRUMENT_WORDS,
+  type FewKind,
   type GaugeCheck,
   type InstrumentItem,
   type InstrumentKind,

@@ -167,15 +167,23 @@ export const RECORD_KINDS: readonly RecordKind[] = [
 export const PACES = ['step by step', 'by station'] as const;
 export type Pace = (typeof PACES)[number];
 
-/** Everything a screen needs to know of the shop, archived records included. `paces` by the name of the fitter. */
+/** Kinds that grow with the years: a screen asks for those of them that it needs. */
+export const MANY_KINDS = ['machines', 'wheels', 'tires'] as const satisfies readonly RecordKind[];
+export type FewKind = Exclude<RecordKind, (typeof MANY_KINDS)[number]>;
+/** Kinds of which a shop has a shelf or a wall full: every screen knows them all. */
+export const FEW_KINDS = RECORD_KINDS.filter(
+  (kind): kind is FewKind => !(MANY_KINDS as readonly string[]).includes(kind),
+);
+
+/** What every screen needs to know of the shop, archived records included. `paces` by the name of the fitter. */
 export type Shop = { name: string; people: string[]; paces: Readonly<Record<string, Pace>> } & {
-  [K in RecordKind]: Records[K][];
+  [K in FewKind]: Records[K][];
 };
 
 /** What is not archived, of every kind: what a job may use. */
-export const inUse = <S extends Pick<Shop, RecordKind>>(shop: S): S => ({
+export const inUse = <S extends Pick<Shop, FewKind>>(shop: S): S => ({
   ...shop,
   ...Object.fromEntries(
-    RECORD_KINDS.map((kind) => [kind, (shop[kind] as { archived: boolean }[]).filter((r) => !r.archived)]),
+    FEW_KINDS.map((kind) => [kind, (shop[kind] as { archived: boolean }[]).filter((r) => !r.archived)]),
   ),
 });

@@ -1,3 +1,4 @@
+import { findWords } from './find-words';
 import type { Db } from './open-db';
 
 /** What is looked for among the jobs; days as YYYY-MM-DD. */
@@ -7,11 +8,6 @@ export interface JobFilter {
   from: string;
   to: string;
 }
-
-/** So many letters in a row are in the index; a shorter word is looked for in what the longer ones leave. */
-const INDEXED = 3;
-
-const quoted = (word: string): string => `"${word.replaceAll('"', '""')}"`;
 
 /** Finds jobs by words, parts of words and days: a page of them, and how many there are. */
 export const jobSearch = <Row>(db: Db, columns: string) => {
@@ -32,10 +28,7 @@ export const jobSearch = <Row>(db: Db, columns: string) => {
   const all = prepared('SELECT number FROM jobs');
 
   return ({ search, from, to }: JobFilter, limit: number, offset: number): { rows: Row[]; total: number } => {
-    const words = search.toLowerCase().split(/\s+/).filter(Boolean);
-    const long = words.filter((w) => [...w].length >= INDEXED);
-    const left = words.filter((w) => !long.includes(w));
-    const match = long.map(quoted).join(' AND ');
+    const { match, short: left } = findWords(search);
     // Without days and short words an index alone knows which, and how many there are.
     const isPlain = left.length === 0 && from === FIRST && to === LAST;
     const { list, total } = match ? (isPlain ? wordsAlone : withWords) : isPlain ? all : without;

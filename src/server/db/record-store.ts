@@ -3,6 +3,8 @@ import { InputError } from '../../core/errors';
 import { columnName, complete, fieldsOfKind, RECORD_KINDS, type RecordKind, type Records } from '../../core/shop';
 import { ChangedMeanwhile, IdTaken, NotFound } from '../errors';
 import type { Db } from './open-db';
+import { recordPages } from './record-pages';
+import { recordWords } from './record-words';
 
 type Row = Record<string, string | number | null>;
 
@@ -30,8 +32,11 @@ const mapping = (kind: RecordKind) => {
   const flags = new Set(['archived', ...fields.filter((f) => f.form.as === 'yes').map((f) => f.key)]);
   const lists = new Set(fields.filter((f) => LISTS.includes(f.form.as)).map((f) => f.key));
   const keys = [...fields.map((f) => f.key), 'archived'];
+  const columns = (of: string) => ['id', ...keys, 'version'].map((k) => `${of}${columnName(k)} AS ${k}`).join(', ');
   return {
-    select: ['id', ...keys, 'version'].map((k) => `${columnName(k)} AS ${k}`).join(', '),
+    select: columns(''),
+    /** As `r` in a longer statement. */
+    page: { select: columns('r.'), order: ORDER[kind].replace(/(^|, )(?=\w)/g, '$1r.') },
     insert: `INSERT INTO ${kind} (${['id', ...keys, 'version'].map(columnName).join(', ')}) VALUES (@id, ${keys.map((k) => `@${k}`).join(', ')}, 1)`,
     update: `UPDATE ${kind} SET ${keys.map((k) => `${columnName(k)} = @${k}`).join(', ')}, version = version + 1 WHERE id = @id AND version = @version`,
     toRow: (it: object): Row =>
@@ -79,8 +84,23 @@ export const recordStore = (db: Db) => {
     return row && stores[kind].toRecord(row);
   };
   const wheelsOf = db.prepare<[string], { many: number }>('SELECT count(*) AS many FROM wheels WHERE machine_id = ?');
+  const ofMachine = db.prepare<[string], Row>(
+    `SELECT ${stores.wheels.select} FROM wheels WHERE machine_id = ? ORDER BY ${ORDER.wheels}`,
+  );
+  const wheelsOfMachine = (machineId: string): Records['wheels'][] =>
+    ofMachine.all(machineId).map(stores.wheels.toRecord);
+  const forRim = db.prepare<[number], Row>(
+    `SELECT ${stores.tires.page.select} FROM record_texts AS t JOIN tires AS r ON r.id = t.id
+     WHERE t.rim_in = ? AND r.archived = 0 ORDER BY ${stores.tires.page.order}`,
+  );
+  const list = <K extends RecordKind>(kind: K): Records[K][] => stores[kind].list.all().map(stores[kind].toRecord);
+  const words = recordWords(db, { list });
+  words.settleAll();
   const watchers: ((kind: RecordKind, it: Records[RecordKind]) => void)[] = [];
-  const kept = <K extends RecordKind>(kind: K, it: Records[K]): void => watchers.forEach((told) => told(kind, it));
+  const kept = <K extends RecordKind>(kind: K, it: Records[K]): void => {
+    words.settle(kind, it, wheelsOfMachine);
+    watchers.forEach((told) => told(kind, it));
+  };
   /** Whether it is there already, as it is sent once more. */
   const isThere = <K extends RecordKind>(kind: K, it: Records[K]): boolean => {
     const there = find(kind, it.id);
@@ -103,8 +123,14 @@ export const recordStore = (db: Db) => {
     return now;
   };
   return {
-    list: <K extends RecordKind>(kind: K): Records[K][] => stores[kind].list.all().map(stores[kind].toRecord),
+    list,
     find,
+    /** A page of those that fit, and how many there are. */
+    page: recordPages(db, (kind) => ({ ...stores[kind].page, toRecord: stores[kind].toRecord })),
+    /** The wheels of a machine, archived ones included. */
+    wheelsOf: wheelsOfMachine,
+    /** The tires of the shelf that are for a rim of this diameter, in inches. */
+    tiresFor: (rimIn: number): Records['tires'][] => forRim.all(rimIn).map(stores.tires.toRecord),
     /** Sent again it is there already. Throws `IdTaken` where another record has its id. */
     add: db.transaction((kind, it) => {
       if (!isThere(kind, it)) insert(kind, it);

@@ -1,4 +1,4 @@
-import { RECORD_KINDS, type Pace, type Shop } from '../../core/shop';
+import { FEW_KINDS, type Pace, type Shop } from '../../core/shop';
 import type { Machine, Wheel } from '../../core/wheels';
 import type { Db } from './open-db';
 import { recordStore } from './record-store';
@@ -25,7 +25,7 @@ export const shopStore = (db: Db) => {
         name: name(),
         people: people.all().map((p) => p.name),
         paces: Object.fromEntries(people.all().map((p) => [p.name, p.pace])),
-        ...Object.fromEntries(RECORD_KINDS.map((kind) => [kind, records.list(kind)])),
+        ...Object.fromEntries(FEW_KINDS.map((kind) => [kind, records.list(kind)])),
       }) as Shop,
     /** Does what is done once for a database, unless it was done. */
     once: db.transaction((what: string, run: () => void): void => {

@@ -50,7 +50,8 @@ export const jobAppendBody = appendBody.keys({
   waitedS: count(0, LONGEST_WAIT_S, 'How long it waited, in seconds').optional().default(0),
 });
 
-const number = (min: number, max: number, usual: number, says: string) =>
+/** A whole number in a query, with what it is where nothing is said. */
+export const number = (min: number, max: number, usual: number, says: string) =>
   Joi.number()
     .integer()
     .min(min)

@@ -2,22 +2,76 @@ import express, { Router } from 'express';
 import Joi from 'joi';
 import { check } from '../../core/fields';
 import { InputError } from '../../core/errors';
-import { checkRecord, RECORD_KINDS, type RecordKind } from '../../core/shop';
+import { checkRecord, fieldsOfKind, RECORD_KINDS, type RecordKind, type Records } from '../../core/shop';
 import { wheelHistory } from '../../core/job';
 import { crossSection, SECTION_FIELD, sectionLength } from '../../core/ring';
 import type { UnitPreferences } from '../../core/units';
 import { POSITION_WORDS } from '../../core/wheels';
 import type { JobStore } from '../db/job-store';
+import type { RecordQuery } from '../db/record-pages';
 import type { RecordStore } from '../db/record-store';
 import { NotFound } from '../errors';
 import { drawingSvg } from '../export/drawing-svg';
 import { recordsCsv } from '../export/records-csv';
 import type { WorkPool } from '../work';
-import { checkQuery, goneOf, recordId, unitQuery } from './input';
+import { checkQuery, goneOf, number, recordId, unitQuery } from './input';
 
 const importQuery = Joi.object<{ apply: 'yes' | 'no' }>({
   apply: Joi.string().valid('yes', 'no').default('no').meta({ expected: 'apply: yes or no' }),
 });
+
+/** The file of a kind stands among its records. */
+const FILE = 'file.csv';
+
+interface PageQuery {
+  find: string;
+  only: string;
+  archived: 'yes' | 'no';
+  sort: string;
+  limit: number;
+  offset: number;
+}
+const pageQuery = Joi.object<PageQuery>({
+  find: Joi.string().allow('').max(100).default('').meta({ expected: 'find: at most 100 characters' }),
+  only: Joi.string()
+    .allow('')
+    .max(100)
+    .pattern(/^\w+:.+$/)
+    .default('')
+    .meta({ expected: 'only: a field of choices and its value, as tread:soft' }),
+  archived: Joi.string().valid('yes', 'no').default('no').meta({ expected: 'archived: yes or no' }),
+  sort: Joi.string()
+    .allow('')
+    .pattern(/^-?\w+$/)
+    .max(40)
+    .default('')
+    .meta({ expected: 'sort: a field of the record, with a - before it for the largest first' }),
+  limit: number(1, 200, 50, 'limit'),
+  offset: number(0, 1_000_000, 0, 'offset'),
+});
+const rimQuery = Joi.object<{ rim: number }>({
+  rim: Joi.number().min(4).max(23).required().meta({ expected: 'rim: the diameter of the rim in inches, 4 to 23' }),
+});
+
+/** A page as asked for. Throws `InputError` for a field that the kind does not have. */
+const pageOf = (kind: RecordKind, { find, only, archived, sort, limit, offset }: PageQuery): RecordQuery => {
+  const fields = fieldsOfKind(kind);
+  const [narrowed = '', value = ''] = only.split(/:(.*)/s);
+  const choices = fields.filter((f) => f.form.as === 'choice').map((f) => f.key);
+  if (only && !choices.includes(narrowed))
+    throw new InputError('only', `${narrowed.slice(0, 40)} is no field of choices here.`, choices.join(', ') || 'none');
+  const sorted = sort.replace(/^-/, '');
+  if (sort && !fields.some((f) => f.key === sorted))
+    throw new InputError('sort', `${sorted} is no field here.`, fields.map((f) => f.key).join(', '));
+  return {
+    find,
+    only: only ? { key: narrowed, value } : null,
+    archived: archived === 'yes',
+    sort: sort ? { key: sorted, down: sort.startsWith('-') } : null,
+    limit,
+    offset,
+  };
+};
 
 const kindOf = (value: string): RecordKind => {
   const kind = RECORD_KINDS.find((k) => k === value);
@@ -37,7 +91,37 @@ export const recordRoutes = (records: RecordStore, jobs: JobStore, work: WorkPoo
     if (!wheel || !machine) throw new NotFound('There is no such wheel.');
     return { wheel, machine };
   };
-  router.get('/records/:kind', (req, res) => void res.json({ records: records.list(kindOf(req.params.kind)) }));
+  router.get('/records/:kind', (req, res) => {
+    const kind = kindOf(req.params.kind);
+    const page = records.page(kind, pageOf(kind, checkQuery<PageQuery>(pageQuery, req.query)));
+    const its = kind === 'wheels' ? (page.records as Records['wheels'][]) : [];
+    const names = its.map(({ machineId }) => [machineId, records.find('machines', machineId)?.name ?? ''] as const);
+    res.json({ ...page, machines: Object.fromEntries(names) });
+  });
+  router.get('/records/:kind/:id', (req, res, next) => {
+    if (req.params.id === FILE) return next();
+    const it = records.find(kindOf(req.params.kind), check<string>(recordId, req.params.id));
+    if (!it) throw new NotFound('There is no such record.');
+    res.json(it);
+  });
+  router.get('/machines', (req, res) => {
+    const { find, limit, offset } = checkQuery<PageQuery>(pageQuery, req.query);
+    const found = records.page('machines', { find, limit, offset, only: null, archived: false, sort: null });
+    const machines = found.records.map((machine) => ({
+      machine,
+      wheels: records.wheelsOf(machine.id).filter((w) => !w.archived),
+    }));
+    res.json({ machines, total: found.total });
+  });
+  router.get('/machines/:id', (req, res) => {
+    const machine = records.find('machines', check<string>(recordId, req.params.id));
+    if (!machine) throw new NotFound('There is no such machine.');
+    res.json({ machine, wheels: records.wheelsOf(machine.id) });
+  });
+  router.get('/tires', (req, res) => {
+    const { rim } = checkQuery<{ rim: number }>(rimQuery, req.query);
+    res.json({ tires: records.tiresFor(rim) });
+  });
   router.post('/records/:kind', (req, res) => {
     const kind = kindOf(req.params.kind);
     const it = checkRecord(kind, req.body);

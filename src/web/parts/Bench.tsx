@@ -5,7 +5,8 @@ import type { UnitPreferences } from '../../core/units';
 import { useApp, useDo } from '../store';
 import { api, ApiError } from '../store/api';
 import { spokenChosen, themeChosen, unitChosen, whoChosen, type Prefs } from '../store/prefs-slice';
-import { loadShop, paceOf, pacesChanged } from '../store/shop-slice';
+import { paceOf, pacesChanged } from '../store/shop-slice';
+import { shopChanged } from '../store/records-api';
 import { Button } from './Button';
 import { ChoiceField, TextField } from './fields';
 import { KeysPause } from './keys';
@@ -37,7 +38,7 @@ const WhoIsThere = () => {
     if (!name.trim()) return setProblem('Type the name of the fitter.');
     try {
       await api.addPerson(name.trim());
-      await dispatch(loadShop());
+      await dispatch(shopChanged());
       dispatch(whoChosen(name.trim()));
       setName('');
       setProblem(null);

@@ -14,6 +14,10 @@ export interface JobAtHand {
   station: StationId;
   report: StationReport;
   reports: readonly StationReport[];
+  /** All wheels of its machine; none while they are on their way. */
+  machineWheels: readonly Wheel[];
+  /** They are there, or cannot be had. */
+  isMachineRead: boolean;
   shop: ShopAnswer;
   sideUp: 'disc' | 'other';
   /**

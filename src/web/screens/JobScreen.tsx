@@ -1,8 +1,9 @@
+import { skipToken } from '@reduxjs/toolkit/query/react';
 import { useCallback, useMemo, useState } from 'react';
 import { Link, Navigate, useNavigate, useParams } from 'react-router';
 import { STATIONS, STATION_WORDS, STEP_STATIONS, type StationId } from '../../core/job';
 import { inUse } from '../../core/shop';
-import { POSITION_WORDS } from '../../core/wheels/wheel';
+import { POSITION_WORDS, type Wheel } from '../../core/wheels';
 import { Waiting } from '../parts/Frame';
 import { JobContext, type JobAtHand } from '../parts/job-context';
 import { useKeys } from '../parts/keys';
@@ -15,10 +16,12 @@ import { STATION_VIEWS } from '../stations';
 import { BenchView } from '../stations/BenchView';
 import { useApp } from '../store';
 import { selectJobState, selectReport } from '../store/job-selectors';
+import { useMachineQuery } from '../store/records-api';
 import { JobFooter } from './job/JobFooter';
 import { JobHeader } from './job/JobHeader';
 import { useJobLog } from './job/use-job-log';
 
+const NO_WHEELS: readonly Wheel[] = [];
 const isStation = (text: string | undefined): text is StationId => STATIONS.includes(text as StationId);
 
 interface ViewProps {
@@ -79,6 +82,10 @@ export const JobScreen = () => {
   const shop = useMemo(() => all && inUse(all), [all]);
   const state = useApp((s) => selectJobState(s, id));
   const reports = useApp((s) => selectReport(s, id));
+  const machineId = state.machine?.id;
+  const { currentData: ofMachine, isError: isMachineLost } = useMachineQuery(machineId ?? skipToken);
+  const machineWheels = ofMachine?.wheels ?? NO_WHEELS;
+  const isMachineRead = ofMachine !== undefined || isMachineLost;
   const [sideUp, setSideUp] = useState<'disc' | 'other'>('disc');
   const station = isStation(named) ? named : undefined;
   const { log, write, correcting, undo } = useJobLog(id, station ?? 'intake');
@@ -117,13 +124,15 @@ export const JobScreen = () => {
       station,
       report,
       reports,
+      machineWheels,
+      isMachineRead,
       shop,
       sideUp,
       write,
       correcting,
       goTo,
     };
-  }, [open, shop, station, state, reports, log, sideUp, write, correcting, goTo]);
+  }, [open, shop, station, state, reports, machineWheels, isMachineRead, log, sideUp, write, correcting, goTo]);
 
   if (problem) return <NoJob id={id} problem={problem} />;
   if (open && !station) {

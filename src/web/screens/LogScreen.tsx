@@ -69,7 +69,7 @@ export const LogScreen = () => {
           return (
             <li
               key={e.id}
-              className="grid min-h-12 grid-cols-[44px_1fr] items-center gap-x-4 border-b border-stone3 py-1.5 md:grid-cols-[44px_150px_110px_130px_minmax(0,1fr)_auto]"
+              className="grid min-h-12 [contain-intrinsic-size:auto_48px] [content-visibility:auto] grid-cols-[44px_1fr] items-center gap-x-4 border-b border-stone3 py-1.5 md:grid-cols-[44px_150px_110px_130px_minmax(0,1fr)_auto]"
             >
               <span className="num text-ink2">{waiting.has(e.id) ? '' : e.seq}</span>
               <time className="num text-[15px] text-ink2" dateTime={e.at}>

@@ -1,17 +1,19 @@
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import { inUse } from '../../core/shop';
 import { BUILD_WORDS, KIND_WORDS, POSITION_WORDS } from '../../core/wheels/wheel';
 import { TextField } from '../parts/fields';
 import { Failed, Frame, Waiting } from '../parts/Frame';
 import { useApp, useDo } from '../store';
 import { openJob } from '../store/job-writing';
+import { useResting } from '../parts/use-resting';
+import { useMachinesFoundQuery } from '../store/records-api';
 import { SeveralWheels } from './visit/VisitSheet';
+
+/** As many as are looked through with the eye. */
+const MOST_LISTED = 40;
 
 /** Machine, then wheel: one tap opens the job at Intake. */
 export const NewJobScreen = () => {
-  const all = useApp((s) => s.shop.shop);
-  const shop = useMemo(() => all && inUse(all), [all]);
   const who = useApp((s) => s.prefs.who);
   const dispatch = useDo();
   const navigate = useNavigate();
@@ -21,14 +23,9 @@ export const NewJobScreen = () => {
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
 
-  const machines = useMemo(() => {
-    const words = typed.toLowerCase().split(/\s+/).filter(Boolean);
-    return (shop?.machines ?? []).filter((m) =>
-      words.every((w) => `${m.name} ${m.rider} ${KIND_WORDS[m.kind]}`.toLowerCase().includes(w)),
-    );
-  }, [shop, typed]);
+  const find = useResting(typed);
+  const { data: found, isError } = useMachinesFoundQuery({ find, limit: MOST_LISTED });
 
-  const wheelsOf = (machineId: string) => (shop?.wheels ?? []).filter((w) => w.machineId === machineId);
   const start = async (machineId: string, wheelId: string) => {
     if (!who) return setProblem('Say first who is at the bench: the round stamp at the top right.');
     setBusy(true);
@@ -41,10 +38,10 @@ export const NewJobScreen = () => {
     }
   };
 
-  if (!shop)
+  if (!found)
     return (
       <Frame title="A machine comes in">
-        <Waiting what="Reading the shop" />
+        {isError ? <Failed message="The server does not answer." /> : <Waiting what="Reading the shop" />}
       </Frame>
     );
   return (
@@ -62,7 +59,7 @@ export const NewJobScreen = () => {
       }
     >
       {problem && <Failed message={problem} />}
-      {shop.machines.length === 0 ? (
+      {found.total === 0 && find === '' ? (
         <p className="py-14 text-center text-xl text-ink2">
           No machine is on record yet. Put the first one in: “A new machine”.
         </p>
@@ -71,13 +68,13 @@ export const NewJobScreen = () => {
           <div className="mb-4 max-w-xl">
             <TextField label="Which machine, or whose" value={typed} onChange={setTyped} maxLength={100} />
           </div>
-          {machines.length === 0 && (
+          {found.total === 0 && (
             <p className="py-10 text-center text-xl text-ink2">
               No machine fits. Take a word away, or put a new one in.
             </p>
           )}
           <ul className="rows">
-            {machines.map((m) => (
+            {found.machines.map(({ machine: m, wheels }) => (
               <li key={m.id} className="flex flex-wrap items-center gap-x-6 gap-y-2 border-b border-stone3 py-3">
                 <div className="min-w-0 flex-1 basis-72">
                   <h2 className="text-xl">{m.name}</h2>
@@ -86,7 +83,7 @@ export const NewJobScreen = () => {
                   </p>
                 </div>
                 <div className="flex flex-wrap gap-3">
-                  {wheelsOf(m.id).map((w) => (
+                  {wheels.map((w) => (
                     <button
                       key={w.id}
                       type="button"
@@ -103,11 +100,16 @@ export const NewJobScreen = () => {
                       </span>
                     </button>
                   ))}
-                  {wheelsOf(m.id).length > 1 && <SeveralWheels machine={m} wheels={wheelsOf(m.id)} />}
+                  {wheels.length > 1 && <SeveralWheels machine={m} wheels={wheels} />}
                 </div>
               </li>
             ))}
           </ul>
+          {found.total > found.machines.length && (
+            <p className="py-4 text-ink2">
+              {found.total} machines fit; the first {found.machines.length} are shown. One more word narrows them.
+            </p>
+          )}
         </>
       )}
     </Frame>

@@ -10,7 +10,7 @@ import { Failed, Frame } from '../parts/Frame';
 import { useUnits } from '../parts/quantity';
 import { useDo } from '../store';
 import { api, ApiError } from '../store/api';
-import { loadShop } from '../store/shop-slice';
+import { shopChanged } from '../store/records-api';
 import { DRIVES, KIND_WORDS, MACHINE_KINDS } from '../../core/wheels';
 import {
   choices,
@@ -68,7 +68,7 @@ export const NewMachineScreen = () => {
     try {
       const id = nanoid();
       await api.addMachine(machineOf(form, id, read), wheelsOf(form, id, units));
-      await dispatch(loadShop());
+      await dispatch(shopChanged());
       await navigate(`/jobs/new?${new URLSearchParams({ find: form.name.trim() })}`);
     } catch (error) {
       if (!(error instanceof ApiError)) throw error;

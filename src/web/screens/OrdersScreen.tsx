@@ -10,7 +10,7 @@ import { Spoken } from '../parts/Spoken';
 import { useApp, useDo } from '../store';
 import { announce } from '../store/jobs-slice';
 import { useCloseOrderMutation, useOrderListQuery, usePlaceOrderMutation } from '../store/parts-api';
-import { loadShop } from '../store/shop-slice';
+import { shopChanged } from '../store/records-api';
 import { visitProblem } from '../store/visits-api';
 import { momentText } from '../parts/moment-text';
 import { useNow } from '../parts/use-now';
@@ -99,7 +99,7 @@ const WayRow = ({ order, nowMs }: { order: OnItsWay; nowMs: number }) => {
     if (!who) return setProblem('Say first who is at the bench: the round stamp at the top right.');
     try {
       await close({ id: order.id, how, who }).unwrap();
-      await dispatch(loadShop());
+      await dispatch(shopChanged());
       dispatch(
         announce({ text: how === 'received' ? `Here: ${order.what}.` : `Called off: ${order.what}.`, tone: 'good' }),
       );

@@ -14,6 +14,7 @@ import { VerdictShape } from '../parts/VerdictMark';
 import { WheelDial } from '../parts/WheelDial';
 import { BasisTag } from '../parts/working';
 import { useApp } from '../store';
+import { useWheel } from '../parts/use-wheel';
 import { PairClamp } from './pair/PairClamp';
 import { TapeForm } from './pair/TapeForm';
 
@@ -109,10 +110,12 @@ export const PairScreen = () => {
   const { id = '' } = useParams();
   const shop = useApp((s) => s.shop.shop);
   const rules = useMemo(() => Object.fromEntries((shop?.rules ?? []).map((r) => [r.key, r.value])), [shop]);
-  const wheel = shop?.wheels.find((w) => w.id === id);
-  const partner = wheel && shop ? partnerOf(wheel, shop.wheels) : null;
-  const pair = useMemo(() => (wheel && partner ? pairNow(wheel, partner, rules) : null), [wheel, partner, rules]);
-  if (!shop)
+  const { machine, wheel, wheels, isMissing } = useWheel(id);
+  const pair = useMemo(() => {
+    const partner = wheel && partnerOf(wheel, wheels);
+    return wheel && partner ? pairNow(wheel, partner, rules) : null;
+  }, [wheel, wheels, rules]);
+  if (!shop || (!wheel && !isMissing))
     return (
       <Frame title="Pair">
         <Waiting what="Reading the wheels" />
@@ -134,7 +137,6 @@ export const PairScreen = () => {
         </Failed>
       </Frame>
     );
-  const machine = shop.machines.find((m) => m.id === wheel.machineId);
   const again = [pair.rollouts.left, pair.rollouts.right].flatMap((r, i) =>
     r?.ok && !r.working.result.settled ? [POSITION_WORDS[(i === 0 ? pair.left : pair.right).position]] : [],
   );

@@ -12,7 +12,7 @@ import { useRecheckPagesInfiniteQuery } from '../store/rechecks-api';
 import { visitProblem } from '../store/visits-api';
 import { LookSheet } from './recheck/LookSheet';
 import { dueDayText, recheckAddress, recheckName } from './recheck/recheck-words';
-import { useResting } from './recheck/use-resting';
+import { useResting } from '../parts/use-resting';
 
 const PAGE = 50;
 const IN_ADDRESS = ['search', 'state'] as const;

@@ -1,18 +1,22 @@
-import { useMemo, useState } from 'react';
+import { skipToken } from '@reduxjs/toolkit/query/react';
+import { useState } from 'react';
 import { Link, NavLink, useParams } from 'react-router';
-import { fieldsOfKind, RECORD_KINDS, SPECS, type RecordKind, type Records } from '../../core/shop';
+import { fieldsOfKind, RECORD_KINDS, SPECS, type RecordKind } from '../../core/shop';
+import { counted } from '../../core/units';
 import { Button } from '../parts/Button';
 import { ChoiceField, TextField } from '../parts/fields';
-import { Frame, Waiting } from '../parts/Frame';
+import { Failed, Frame, Waiting } from '../parts/Frame';
 import { useKeys } from '../parts/keys';
 import { useAddressTexts } from '../parts/use-address';
 import { Spoken } from '../parts/Spoken';
 import { useApp, useDo } from '../store';
 import { announce } from '../store/jobs-slice';
+import { useRecordQuery } from '../store/records-api';
 import { undoRecord } from '../store/undo-record';
 import { ImportSheet } from './records/ImportSheet';
 import { RecordSheet } from './records/RecordSheet';
 import { RecordTable } from './records/RecordTable';
+import { useRecordList } from './records/use-record-list';
 
 const IN_ADDRESS = ['find', 'only', 'archived', 'edit'] as const;
 
@@ -21,15 +25,15 @@ const narrowBy = (kind: RecordKind) => fieldsOfKind(kind).find((f) => f.listed &
 
 const List = ({ kind }: { kind: RecordKind }) => {
   const [at, set] = useAddressTexts(IN_ADDRESS);
-  const all = useApp((s) => s.shop.shop?.[kind]) as readonly Records[RecordKind][] | undefined;
   const dispatch = useDo();
   const last = useApp((s) => s.shop.lastChange);
   const [importing, setImporting] = useState(false);
   const { find, only, archived, edit } = at;
   const by = narrowBy(kind);
-  const narrow = useMemo(() => (by && only ? { key: by.key, value: only } : null), [by, only]);
-  const shown = useMemo(() => (archived === 'yes' ? all : all?.filter((r) => !r.archived)), [all, archived]);
-  const editing = edit && edit !== 'new' ? all?.find((r) => r.id === edit) : undefined;
+  const list = useRecordList(kind, find, by && only ? `${by.key}:${only}` : '', archived === 'yes');
+  const { page } = list;
+  const asked = edit && edit !== 'new' ? { kind, id: edit } : skipToken;
+  const { currentData: editing, isError: isNone } = useRecordQuery(asked);
   const undo = async () => {
     try {
       await dispatch(undoRecord()).unwrap();
@@ -42,7 +46,8 @@ const List = ({ kind }: { kind: RecordKind }) => {
     { key: 'u', says: 'Undo the last change', run: () => void (last?.kind === kind && undo()) },
     { key: 'a', says: `Add a ${SPECS[kind].one}`, run: () => set({ edit: 'new' }, true) },
   ]);
-  if (!shown || !all) return <Waiting what="Reading the records" />;
+  if (list.isFailed) return <Failed message="The server does not answer." />;
+  if (!page) return <Waiting what="Reading the records" />;
   return (
     <>
       <div className="mb-3 grid items-end gap-3 sm:grid-cols-[2fr_1fr_auto_auto]">
@@ -73,17 +78,18 @@ const List = ({ kind }: { kind: RecordKind }) => {
           archived too
         </label>
         <span className="num pb-3 text-ink2" role="status">
-          {shown.length} kept
+          {counted(page.total, 'record')}
         </span>
       </div>
-      <RecordTable
-        key={kind}
-        kind={kind}
-        records={shown}
-        find={find}
-        only={narrow}
-        onOpen={(id) => set({ edit: id }, true)}
-      />
+      {page.total > 0 ? (
+        <RecordTable kind={kind} list={{ ...list, page }} onOpen={(id) => set({ edit: id }, true)} />
+      ) : (
+        <p className="py-10 text-center text-xl text-ink2">
+          {find || only
+            ? 'Nothing fits. Take a word away.'
+            : 'Nothing here yet. Add the first one, or take a CSV file in.'}
+        </p>
+      )}
       <div className="mt-5 flex flex-wrap gap-3">
         {kind === 'machines' ? (
           <Link className="btn btn-go" to="/machines/new">
@@ -107,7 +113,7 @@ const List = ({ kind }: { kind: RecordKind }) => {
       {(editing || edit === 'new') && (
         <RecordSheet key={edit} kind={kind} record={(editing ?? null) as never} onDone={() => set({ edit: '' })} />
       )}
-      {edit && edit !== 'new' && !editing && (
+      {asked !== skipToken && isNone && (
         <p role="alert" className="mt-4 text-stop">
           There is no such {SPECS[kind].one}.
         </p>

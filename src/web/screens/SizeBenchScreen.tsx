@@ -1,15 +1,16 @@
+import { skipToken } from '@reduxjs/toolkit/query/react';
 import { useMemo } from 'react';
 import { refusalText } from '../../core/errors';
-import { inUse } from '../../core/shop';
 import { tireCompare, tireSize } from '../../core/tires';
-import { wheelEnd } from '../../core/wheels';
+import { wheelEnd, type Wheel } from '../../core/wheels';
 import { attempt } from '../../core/working';
 import { Button } from '../parts/Button';
 import { Frame, Waiting } from '../parts/Frame';
 import { SizePicture } from '../parts/SizePicture';
 import { useAddress } from '../parts/use-address';
 import { BasisTag, useMainWorking } from '../parts/working';
-import { useApp } from '../store';
+import { useApp, useDo } from '../store';
+import { readRecord, useMachineQuery, useRecordQuery } from '../store/records-api';
 import { RoomFields } from './sizes/RoomFields';
 import { SizeField } from './sizes/SizeField';
 import { useRooms } from './sizes/use-rooms';
@@ -50,19 +51,20 @@ const roomNote = (wheelId: string, from: string | null, first: string): { hint?:
 /** Two to four sizes to scale over one another, on the room that was measured. */
 export const SizeBenchScreen = () => {
   const [{ given, wheelId }, set] = useAddress(readBench, writeBench);
-  const all = useApp((s) => s.shop.shop);
-  const shop = useMemo(() => all && inUse(all), [all]);
-  const wheel = shop?.wheels.find((w) => w.id === wheelId);
-  const machine = shop?.machines.find((m) => m.id === wheel?.machineId);
+  const shop = useApp((s) => s.shop.shop);
+  const dispatch = useDo();
+  const { currentData: record } = useRecordQuery(wheelId ? { kind: 'wheels', id: wheelId } : skipToken);
+  const wheel = record as Wheel | undefined;
+  const { currentData: ofMachine } = useMachineQuery(wheel?.machineId ?? skipToken);
   const sizes = given.length >= 2 ? given : wheel ? [wheel.tireMarking, wheel.tireMarking] : START;
   const { rooms: measured, from } = useRooms(wheelId);
   const rooms = useTypedRooms(measured);
   const { clearancesMm } = rooms;
 
   const put = (to: string[]) => set({ given: to, wheelId });
-  const chooseWheel = (id: string) => {
+  const chooseWheel = async (id: string) => {
     rooms.clear();
-    const chosen = shop?.wheels.find((w) => w.id === id);
+    const chosen = id ? await dispatch(readRecord('wheels', id)).catch(() => null) : null;
     set({ given: chosen ? [chosen.tireMarking, ...sizes.slice(1)] : sizes, wheelId: id }, true);
   };
 
@@ -71,8 +73,8 @@ export const SizeBenchScreen = () => {
   const key = filled.join('|');
   const compared = useMemo(() => {
     const end = wheel && wheelEnd(wheel.position);
-    const other =
-      machine?.wheelSensors && shop?.wheels.find((w) => w.machineId === machine.id && wheelEnd(w.position) !== end);
+    const { machine, wheels = [] } = ofMachine ?? {};
+    const other = machine?.wheelSensors && wheels.find((w) => !w.archived && wheelEnd(w.position) !== end);
     const { sprocketFront = null, sprocketRear = null } = machine ?? {};
     return attempt(tireCompare, {
       sizes: key.split('|').map((s) => s || ' '),
@@ -84,7 +86,7 @@ export const SizeBenchScreen = () => {
         : {}),
       ...(other ? { otherEnd: other.tireMarking } : {}),
     });
-  }, [key, rules, clearancesMm, wheel, machine, shop?.wheels]);
+  }, [key, rules, clearancesMm, wheel, ofMachine]);
   useMainWorking('the sizes compared', compared.ok ? compared.working : null);
   if (!shop)
     return (
@@ -112,11 +114,11 @@ export const SizeBenchScreen = () => {
             </p>
           )}
           <RoomFields
-            shop={shop}
             wheelId={wheelId}
+            machineName={ofMachine?.machine.name ?? ''}
             note={roomNote(wheelId, from, sizes[0]!)}
             rooms={rooms}
-            onWheel={chooseWheel}
+            onWheel={(id) => void chooseWheel(id)}
           />
         </section>
         <section className="order-1 space-y-2 lg:order-2">

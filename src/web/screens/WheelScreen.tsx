@@ -35,6 +35,7 @@ import { WheelLife } from './WheelLife';
 import { WheelTrends } from './WheelTrends';
 import { WheelRechecks } from './recheck/WheelRechecks';
 import { RecordSheet } from './records/RecordSheet';
+import { useRecordQuery } from '../store/records-api';
 import { useWheelRecord } from '../parts/use-wheel-record';
 
 /** What the record and the last job put on the dial. */
@@ -103,7 +104,8 @@ export const WheelScreen = () => {
   const dispatch = useDo();
   const who = useApp((s) => s.prefs.who);
   const { say, units } = useUnits();
-  const kept = useApp((s) => s.shop.shop?.wheels.find((w) => w.id === id));
+  const { currentData } = useRecordQuery({ kind: 'wheels', id });
+  const kept = currentData as Wheel | undefined;
   const { record, problem } = useWheelRecord(id, kept?.version);
   const [sideUp, setSideUp] = useState<'disc' | 'other'>('disc');
   const [editing, setEditing] = useState(false);

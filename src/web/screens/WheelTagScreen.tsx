@@ -5,17 +5,17 @@ import { BUILD_WORDS, lockPlaces, POSITION_WORDS } from '../../core/wheels';
 import { Button } from '../parts/Button';
 import { Failed, Frame, Waiting } from '../parts/Frame';
 import { useUnits } from '../parts/quantity';
+import { useWheel } from '../parts/use-wheel';
 import { useApp } from '../store';
 
 /** A tag for a wheel on the shelf: what it is, and a code that opens its record on a phone or scanner in the shop. */
 export const WheelTagScreen = () => {
   const { id = '' } = useParams();
   const shop = useApp((s) => s.shop.shop);
-  const wheel = shop?.wheels.find((w) => w.id === id);
-  const machine = shop?.machines.find((m) => m.id === wheel?.machineId);
+  const { machine, wheel, isMissing } = useWheel(id);
   const { say } = useUnits();
   const rollout = wheel?.rollouts.at(-1);
-  if (!shop)
+  if (!shop || (!machine && !isMissing))
     return (
       <Frame title="Tag">
         <Waiting what="Reading the wheel" />

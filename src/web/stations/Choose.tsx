@@ -8,6 +8,7 @@ import { useKeys } from '../parts/keys';
 import { Reasons } from '../parts/Reasons';
 import { SizePicture } from '../parts/SizePicture';
 import { useMainWorking } from '../parts/working';
+import { Waiting } from '../parts/Frame';
 import { useJob } from '../parts/job-context';
 import { LoadTab } from './choose/LoadTab';
 import { ListTab } from './choose/ListTab';
@@ -16,6 +17,7 @@ import { TireTab } from './choose/TireTab';
 import { ToolCloth, ToolsTab } from './choose/ToolsTab';
 import { TYPED } from './choose/choice-draft';
 import { useChoice } from './choose/use-choice';
+import { useTires } from './choose/use-shelf';
 import { JobDial, StationLayout } from './StationLayout';
 
 const TABS = [
@@ -33,7 +35,7 @@ const SHOWN = 3;
  * Will it fit, and with which tube, lock, strip, valve, parts and tools. The verdict first, then what is not good, then
  * the rest.
  */
-export const Choose = () => {
+const WithShelf = () => {
   const { write, correcting, goTo } = useJob();
   const choice = useChoice();
   const { drafting, fits, parts } = choice;
@@ -163,4 +165,11 @@ export const Choose = () => {
       </Tabs.Root>
     </StationLayout>
   );
+};
+
+/** What is picked first depends on the shelf: it is asked for before. */
+export const Choose = () => {
+  const { isMachineRead } = useJob();
+  const tires = useTires();
+  return tires && isMachineRead ? <WithShelf /> : <Waiting what="Looking through the shelf" />;
 };

@@ -49,14 +49,14 @@ const Papers = () => {
 
 /** What the log proves and what it does not, when to look again, and what goes with the wheel. */
 export const HandOver = () => {
-  const { state, reports, shop } = useJob();
+  const { state, reports, machineWheels } = useJob();
   const { control, rechecks, isDespite, submit } = useHandOver();
   const done = state.handedOver;
   const ready = readyOf(state);
   useMainWorking('what the log proves', ready);
   useKeys([{ key: 'n', says: 'Hand over', run: () => void submit() }]);
   const { missing, doubts: ofStations } = openPoints(reports);
-  const doubts = [...pairDoubts(state, shop.wheels), ...ofStations];
+  const doubts = [...pairDoubts(state, machineWheels), ...ofStations];
   const unproved = ready.result.missing.length;
   return (
     <StationLayout

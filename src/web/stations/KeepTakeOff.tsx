@@ -4,20 +4,20 @@ import { Link } from 'react-router';
 import { complete } from '../../core/shop';
 import { Button } from '../parts/Button';
 import { useJob } from '../parts/job-context';
-import { useApp, useDo } from '../store';
+import { useDo } from '../store';
 import { api, ApiError } from '../store/api';
-import { loadShop } from '../store/shop-slice';
+import { shopChanged, useRecordQuery } from '../store/records-api';
 
 /** The tire that came off may be good for something else: kept as used stock with its depth and date code. */
 export const KeepTakeOff = () => {
   const { job, state, wheel } = useJob();
   const dispatch = useDo();
   const id = `takeoff-${job.id}`;
-  const kept = useApp((s) => s.shop.shop?.tires.find((t) => t.id === id));
+  const { isSuccess: isKept } = useRecordQuery({ kind: 'tires', id });
   const [problem, setProblem] = useState<string | null>(null);
   const off = state.cameOff;
   if (!off) return null;
-  if (kept)
+  if (isKept)
     return (
       <p className="text-[16px]">
         <Link className="underline" to={`/records/tires?edit=${id}`}>
@@ -41,7 +41,7 @@ export const KeepTakeOff = () => {
           note: `from job ${job.number}`,
         }),
       );
-      await dispatch(loadShop());
+      await dispatch(shopChanged());
     } catch (error) {
       if (!(error instanceof ApiError)) throw error;
       setProblem(refusalText(error));

@@ -10,7 +10,7 @@ import { useKeys } from '../parts/keys';
 import { BasisTag } from '../parts/working';
 import { useJob } from '../parts/job-context';
 import { useDo } from '../store';
-import { loadShop } from '../store/shop-slice';
+import { shopChanged } from '../store/records-api';
 import { Sheet } from '../parts/Sheet';
 
 /** Where neither rim nor tire tells: no small wheel. */
@@ -52,7 +52,7 @@ export const Trouble = ({ first: given }: { first?: readonly Symptom[] }) => {
     );
     if (!done) return;
     close();
-    await dispatch(loadShop());
+    await dispatch(shopChanged());
   };
   return (
     <Dialog.Root open={open} onOpenChange={(is) => (is ? setOpen(true) : close())}>

@@ -317,6 +317,33 @@ test('what the server wrote beside an own entry at the other wheel is nobody els
   expect(outbox()).toHaveLength(1);
 });
 
+test('a slow reading of the log does not take back what was confirmed meanwhile', async () => {
+  const it = newServer();
+  const tab = await openTab(it);
+  let answer = () => undefined as void;
+  const slow = new Promise<void>((done) => (answer = done));
+  globalThis.fetch = (async (url: string, init: RequestInit) => {
+    const response = await it.fetch(url, init);
+    if (init.method === 'GET') await slow;
+    return response;
+  }) as typeof fetch;
+  const read = tab.store.dispatch(tab.readJob('j'));
+  await expect(tab.note('meanwhile')).resolves.toBe('written');
+  answer();
+  await read;
+  expect(tab.notes()).toEqual(['meanwhile']);
+  await expect(tab.note('after it')).resolves.toBe('written');
+});
+
+test('a shop that was put back as it was before is read as it is', async () => {
+  const { note, notes, log, store, readJob } = await setUp();
+  await note('kept');
+  await note('gone with the restore');
+  log.pop();
+  await store.dispatch(readJob('j'));
+  expect(notes()).toEqual(['kept']);
+});
+
 test('the tabs of a browser share what waits: sent by one it is gone from all, and sent once', async () => {
   const it = newServer();
   const first = await openTab(it);

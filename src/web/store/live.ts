@@ -3,7 +3,7 @@ import type { AppDispatch, RootState } from '.';
 import { readJob } from './job-reading';
 import { linkFound, linkLost } from './link-slice';
 import { sendNow } from './outbox-sender';
-import { loadShop } from './shop-slice';
+import { shopChanged } from './records-api';
 import { visitsApi } from './visits-api';
 
 /** What the tabs of one browser tell each other, so that only one of them listens to the server. */
@@ -41,7 +41,7 @@ const take = ({ dispatch, getState }: Store, { jobs = {}, day, shop, around }: L
   const grown = Object.entries(jobs).filter(([id, seq]) => open[id] && (open[id].entries.at(-1)?.seq ?? 0) < seq);
   for (const [id] of grown) void dispatch(readJob(id));
   if (day || Object.keys(jobs).length > 0) staleSoon(dispatch);
-  if (shop) void dispatch(loadShop());
+  if (shop) void dispatch(shopChanged());
   if (around) for (const listener of aroundListeners) listener(around);
 };
 
@@ -51,7 +51,7 @@ const takeAll = ({ dispatch, getState }: Store): void => {
   void dispatch(sendNow());
   for (const id of Object.keys(getState().jobs.open)) void dispatch(readJob(id));
   dispatch(visitsApi.util.invalidateTags(TAGS));
-  void dispatch(loadShop());
+  void dispatch(shopChanged());
 };
 
 /** What a tab that listens tells the others: news, or that the stream was lost, or came back. */

@@ -66,13 +66,14 @@ export const drop =
     tellTabs();
   };
 
-/** What stood in the log behind the fitter's back was written beside an entry of this page, at another wheel. */
-const isOwnCopy = (entry: Entry, log: readonly Entry[]): boolean => {
+/** An entry that this page has not seen in the log is its own all the same, or was written beside its own at another wheel. */
+const isOwn = (entry: Entry, log: readonly Entry[]): boolean => {
+  if (sent.has(entry.id)) return true;
   const of = 'of' in entry.data ? entry.data.of : undefined;
   if (of !== undefined) return sent.has(of);
   if (entry.kind !== 'undo') return false;
   const target = log.find((e) => e.id === entry.data.entryId);
-  return target !== undefined && target.kind !== 'undo' && isOwnCopy(target, log);
+  return target !== undefined && target.kind !== 'undo' && isOwn(target, log);
 };
 
 /** Sends the photograph first, where one goes before. Throws `ApiError`. */
@@ -108,8 +109,9 @@ const hold =
   async (dispatch, getState) => {
     dispatch(logGrew({ jobId, entries: unseen }));
     for (const { id } of getState().jobs.outbox.filter((p) => p.jobId === jobId && goesByItself(p))) {
-      await dispatch(change(id, { status: 'conflict' }));
+      const kept = dispatch(change(id, { status: 'conflict' }));
       settle(id, 'conflict');
+      await kept;
     }
   };
 
@@ -118,8 +120,9 @@ const leaveWaiting =
   (jobId: string, why: string): Thunk<void> =>
   async (dispatch, getState) => {
     for (const { id } of getState().jobs.outbox.filter((p) => p.jobId === jobId && goesByItself(p))) {
-      await dispatch(change(id, { status: 'unsent', why }));
+      const kept = dispatch(change(id, { status: 'unsent', why }));
       settle(id, 'waiting');
+      await kept;
     }
   };
 
@@ -134,16 +137,17 @@ const deliver =
       bodies.forEach((b) => sent.add(b.id));
       const { entries } = await api.append(jobId, afterSeq, bodies, waitedS(parcel));
       dispatch(arrived({ id, jobId, entries }));
+      // The screen goes on with what it shows now; the disk may take its time.
+      settle(id, 'written');
       await dispatch(drop(id));
       await dispatch(follow(jobId, afterSeq, entries.at(-1)!.seq));
-      settle(id, 'written');
       return true;
     } catch (error) {
       if (!(error instanceof ApiError)) throw error;
       if (error.status === 409 && error.field === 'expectedSeq') {
         const { unseen } = error;
         const log = [...(getState().jobs.open[jobId]?.entries ?? []), ...unseen] as Entry[];
-        if (unseen.length === 0 || !unseen.every((e) => isOwnCopy(e, log))) await dispatch(hold(jobId, unseen));
+        if (unseen.length === 0 || !unseen.every((e) => isOwn(e, log))) await dispatch(hold(jobId, unseen));
         else {
           dispatch(logGrew({ jobId, entries: unseen }));
           await dispatch(follow(jobId, afterSeq, unseen.at(-1)!.seq));

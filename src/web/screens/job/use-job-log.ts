@@ -6,7 +6,7 @@ import { useApp, useDo } from '../../store';
 import { selectLog } from '../../store/job-selectors';
 import { isDown, undoLast, write as writeEntries } from '../../store/job-writing';
 import { announce } from '../../store/jobs-slice';
-import { loadShop } from '../../store/shop-slice';
+import { shopChanged } from '../../store/records-api';
 
 /** The log of a job, and what may be done with it. */
 export interface JobLog extends Pick<JobAtHand, 'log' | 'write' | 'correcting'> {
@@ -61,7 +61,7 @@ export const useJobLog = (jobId: string, station: StationId): JobLog => {
       }),
     );
     // The parts of an undone hand-over are back on the shelf.
-    if (undone?.kind === 'handed-over') await dispatch(loadShop());
+    if (undone?.kind === 'handed-over') await dispatch(shopChanged());
     return undone;
   }, [dispatch, jobId, station, log, units, who]);
   return { log, write, correcting, undo };

@@ -8,7 +8,8 @@ import { useUnits } from '../../parts/quantity';
 import { today, useDo } from '../../store';
 import { api, ApiError } from '../../store/api';
 import { announce } from '../../store/jobs-slice';
-import { loadShop, recordChanged } from '../../store/shop-slice';
+import { recordChanged } from '../../store/shop-slice';
+import { shopChanged } from '../../store/records-api';
 
 const FEWEST_MM = 300;
 const MOST_MM = 4000;
@@ -42,7 +43,7 @@ export const TapeForm = ({ wheels, rules }: { wheels: readonly [Wheel, Wheel]; r
     try {
       await api.changeRecord('wheels', { ...wheel, rollouts: [...wheel.rollouts, { onDate: today(), ...told }] });
       dispatch(recordChanged({ kind: 'wheels', id: wheel.id, before: wheel }));
-      await dispatch(loadShop());
+      await dispatch(shopChanged());
       dispatch(announce({ text: 'The rollout is in the record.', tone: 'good' }));
       setTape('');
     } catch (error) {

@@ -11,7 +11,7 @@ import { Sheet } from '../../parts/Sheet';
 import { today, useApp, useDo } from '../../store';
 import { announce } from '../../store/jobs-slice';
 import { useLookedAgainMutation, useRecheckQuery } from '../../store/rechecks-api';
-import { loadShop } from '../../store/shop-slice';
+import { shopChanged } from '../../store/records-api';
 import { visitProblem } from '../../store/visits-api';
 import { recheckName } from './recheck-words';
 
@@ -92,7 +92,7 @@ const Form = ({ row, onDone }: { row: RecheckRow; onDone: () => void }) => {
     setProblem(null);
     try {
       await send({ id: row.id, looked: { id: entryId, who, onDate: today(), read: body } }).unwrap();
-      await dispatch(loadShop());
+      await dispatch(shopChanged());
       dispatch(announce({ text: `Looked at: ${row.what}.`, tone: 'good' }));
       onDone();
     } catch (error) {

@@ -2,7 +2,8 @@ import type { DatedNumber, Field } from '../../../core/shop';
 import { RENEWS } from '../../../core/wheels';
 import { Button } from '../../parts/Button';
 import { ChoiceField, QuantityField, TextField } from '../../parts/fields';
-import { today, useApp } from '../../store';
+import { RecordPick } from '../../parts/RecordPick';
+import { today } from '../../store';
 import type { DatedDraft, FastenerDraft, FieldDraft } from './record-draft';
 
 interface Props {
@@ -117,25 +118,6 @@ const DatedList = ({
   </fieldset>
 );
 
-const MachineChoice = ({
-  common,
-}: {
-  common: { label: string; value: string; onChange: (v: string) => void; problem: string | null };
-}) => {
-  const machines = useApp((s) => s.shop.shop?.machines);
-  return (
-    <ChoiceField
-      {...common}
-      options={[
-        ['', 'pick one'],
-        ...(machines ?? [])
-          .filter((m) => !m.archived || m.id === common.value)
-          .map((m) => [m.id, `${m.name}, ${m.rider}`] as const),
-      ]}
-    />
-  );
-};
-
 /** The control for a field, by its form. */
 export const FieldInput = ({ field, value, problem, onChange }: Props) => {
   const { form } = field;
@@ -172,7 +154,7 @@ export const FieldInput = ({ field, value, problem, onChange }: Props) => {
         />
       );
     case 'machine':
-      return <MachineChoice common={common} />;
+      return <RecordPick kind="machines" none="pick one" nameOf={(m) => `${m.name}, ${m.rider}`} {...common} />;
     case 'quantity':
       return <QuantityField {...common} unit={form.unit} />;
     case 'whole':

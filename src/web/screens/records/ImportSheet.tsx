@@ -10,7 +10,7 @@ import { VerdictMark } from '../../parts/VerdictMark';
 import { useDo } from '../../store';
 import { api, ApiError, type ImportAnswer } from '../../store/api';
 import { announce } from '../../store/jobs-slice';
-import { loadShop } from '../../store/shop-slice';
+import { shopChanged } from '../../store/records-api';
 import { Sheet } from '../../parts/Sheet';
 
 const WORDS: Record<ImportRow['does'], string> = {
@@ -69,7 +69,7 @@ export const ImportSheet = ({ kind, onDone }: { kind: RecordKind; onDone: () => 
   const takeIn = async () => {
     const done = await ask(csv!.text, true);
     if (!done?.applied) return void (done && setPlan(done));
-    await dispatch(loadShop());
+    await dispatch(shopChanged());
     dispatch(announce({ text: `${csv!.name} is taken in.`, tone: 'good' }));
     onDone();
   };

@@ -11,7 +11,8 @@ import { useUnits } from '../../parts/quantity';
 import { useApp, useDo } from '../../store';
 import { api, ApiError } from '../../store/api';
 import { announce } from '../../store/jobs-slice';
-import { loadShop, recordChanged } from '../../store/shop-slice';
+import { recordChanged } from '../../store/shop-slice';
+import { shopChanged } from '../../store/records-api';
 import { FieldInput } from './FieldInput';
 import { whole } from '../../parts/form-schema';
 import { fromDraft, toDraft, type FieldDraft, type RecordDraft } from './record-draft';
@@ -47,7 +48,7 @@ const Form = <K extends RecordKind>({ kind, record, onDone }: Props<K>) => {
     try {
       await write();
       dispatch(recordChanged({ kind, id, before: record }));
-      await dispatch(loadShop());
+      await dispatch(shopChanged());
       dispatch(announce({ text: says, tone: 'good' }));
       onDone();
     } catch (error) {

@@ -1,170 +1,90 @@
-import {
-  createColumnHelper,
-  flexRender,
-  getCoreRowModel,
-  getPaginationRowModel,
-  getSortedRowModel,
-  useReactTable,
-  type ColumnDef,
-  type SortingState,
-} from '@tanstack/react-table';
-import { useDeferredValue, useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { fieldsOfKind, toCell, type Field, type RecordKind, type Records } from '../../../core/shop';
 import { formatMoney } from '../../../core/units';
 import { Button } from '../../parts/Button';
 import { useUnits } from '../../parts/quantity';
 import { useApp } from '../../store';
+import type { RecordPage } from '../../store/records-api';
+import type { RecordList } from './use-record-list';
 
 type AnyRecord = Records[RecordKind] & Record<string, unknown>;
 
-const PAGE = 50;
-const BY_WORDS = new Intl.Collator('en', { numeric: true });
 const isNumber = ({ form }: Field): boolean => form.as === 'quantity' || form.as === 'whole' || form.as === 'money';
 
 /** How a value is read in a list, in the fitter's units. */
-const useCellText = () => {
+const useCellText = (machines: RecordPage['machines']) => {
   const { say } = useUnits();
-  const machines = useApp((s) => s.shop.shop?.machines);
   const currency = useApp((s) => String(s.shop.shop?.rules.find((r) => r.key === 'cost.currency')?.value ?? 'USD'));
-  return useMemo(() => {
-    const names = new Map(machines?.map((m) => [m.id, m.name]));
-    return (field: Field, value: unknown): string => {
-      const { form } = field;
-      if (value === null || value === undefined || value === '') return '–';
-      if (form.as === 'yes') return value ? 'yes' : 'no';
-      if (form.as === 'choice') return form.words?.[String(value)] ?? String(value);
-      if (form.as === 'machine') return names.get(String(value)) ?? String(value);
-      if (form.as === 'money') return formatMoney(Number(value), currency);
-      if (form.as === 'quantity') return say(Number(value), form.unit, form.unit === 'mm' ? { digits: 1 } : undefined);
-      return toCell(field, value);
-    };
-  }, [say, machines, currency]);
+  return (field: Field, value: unknown): string => {
+    const { form } = field;
+    if (value === null || value === undefined || value === '') return '–';
+    if (form.as === 'yes') return value ? 'yes' : 'no';
+    if (form.as === 'choice') return form.words?.[String(value)] ?? String(value);
+    if (form.as === 'machine') return machines[String(value)] ?? String(value);
+    if (form.as === 'money') return formatMoney(Number(value), currency);
+    if (form.as === 'quantity') return say(Number(value), form.unit, form.unit === 'mm' ? { digits: 1 } : undefined);
+    return toCell(field, value);
+  };
 };
 
-const columnHelper = createColumnHelper<AnyRecord>();
+const SORTED = { up: 'ascending', down: 'descending', not: 'none' } as const;
+const ARROW = { up: ' ↑', down: ' ↓', not: '' } as const;
 
-/** The records of a kind: searched, narrowed, sorted, a page at a time. `find` and `only` narrow them. */
-export const RecordTable = ({
-  kind,
-  records,
-  find,
-  only,
-  onOpen,
-}: {
+interface Props {
   kind: RecordKind;
-  records: readonly Records[RecordKind][];
-  find: string;
-  only: { key: string; value: string } | null;
+  list: RecordList & { page: RecordPage };
   onOpen: (id: string) => void;
-}) => {
-  const cellText = useCellText();
-  const [sorting, setSorting] = useState<SortingState>([]);
+}
+
+/** A page of records as a table: a head sorts, the first cell opens. */
+export const RecordTable = ({ kind, list, onOpen }: Props) => {
+  const { page, pages, pageIndex, turnTo, sort, sortBy } = list;
+  const cellText = useCellText(page.machines);
   const listed = useMemo(() => fieldsOfKind(kind).filter((f) => f.listed), [kind]);
-  const columns = useMemo(
-    () =>
-      listed.map((field) =>
-        columnHelper.accessor((r) => r[field.key], {
-          id: field.key,
-          header: field.label,
-          sortUndefined: 'last',
-          sortingFn: isNumber(field)
-            ? (a, b, id) => Number(a.getValue(id) ?? -1) - Number(b.getValue(id) ?? -1)
-            : (a, b, id) => BY_WORDS.compare(cellText(field, a.getValue(id)), cellText(field, b.getValue(id))),
-          cell: (c) => cellText(field, c.getValue()),
-        }),
-      ) as ColumnDef<AnyRecord, unknown>[],
-    [listed, cellText],
-  );
-  // What the search looks through is put into words once, not on each key press.
-  const texts = useMemo(() => {
-    const fields = fieldsOfKind(kind);
-    return (records as readonly AnyRecord[]).map((record) => ({
-      record,
-      text: fields
-        .map((f) => cellText(f, record[f.key]))
-        .join(' ')
-        .toLowerCase(),
-    }));
-  }, [records, kind, cellText]);
-  const sought = useDeferredValue(find);
-  const data = useMemo(() => {
-    const words = sought.toLowerCase().split(/\s+/).filter(Boolean);
-    return texts
-      .filter(
-        ({ record, text }) =>
-          (!only || String(record[only.key]) === only.value) && words.every((w) => text.includes(w)),
-      )
-      .map(({ record }) => record);
-  }, [texts, sought, only]);
-  // The table package hands out functions that change inside; nothing here is kept from one draw to the next.
-  const table = useReactTable({
-    data,
-    columns,
-    state: { sorting },
-    onSortingChange: setSorting,
-    getRowId: (r) => r.id,
-    getCoreRowModel: getCoreRowModel(),
-    getSortedRowModel: getSortedRowModel(),
-    getPaginationRowModel: getPaginationRowModel(),
-    initialState: { pagination: { pageSize: PAGE } },
-    autoResetPageIndex: true,
-  });
-  const { pageIndex } = table.getState().pagination;
-  if (records.length === 0)
-    return (
-      <p className="py-10 text-center text-xl text-ink2">Nothing here yet. Add the first one, or take a CSV file in.</p>
-    );
-  if (data.length === 0) return <p className="py-10 text-center text-xl text-ink2">Nothing fits. Take a word away.</p>;
   return (
     <>
       <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="The list">
         <table className="w-full min-w-[640px] border-t-2 border-ink text-left">
           <thead>
-            {table.getHeaderGroups().map((group) => (
-              <tr key={group.id} className="text-ink2">
-                {group.headers.map((h) => {
-                  const sorted = h.column.getIsSorted();
-                  return (
-                    <th
-                      key={h.id}
-                      scope="col"
-                      aria-sort={sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : 'none'}
-                      className="font-normal"
+            <tr className="text-ink2">
+              {listed.map((field) => {
+                const { key, label } = field;
+                const way = sort === key ? 'up' : sort === `-${key}` ? 'down' : 'not';
+                return (
+                  <th key={key} scope="col" aria-sort={SORTED[way]} className="font-normal">
+                    <button
+                      type="button"
+                      className="min-h-12 cursor-pointer pr-4 text-left whitespace-nowrap hover:text-ink"
+                      onClick={() => sortBy(key, isNumber(field))}
                     >
-                      <button
-                        type="button"
-                        className="min-h-12 cursor-pointer pr-4 text-left whitespace-nowrap hover:text-ink"
-                        onClick={h.column.getToggleSortingHandler()}
-                      >
-                        {flexRender(h.column.columnDef.header, h.getContext())}
-                        <span aria-hidden="true">{sorted === 'asc' ? ' ↑' : sorted === 'desc' ? ' ↓' : ''}</span>
-                      </button>
-                    </th>
-                  );
-                })}
-              </tr>
-            ))}
+                      {label}
+                      <span aria-hidden="true">{ARROW[way]}</span>
+                    </button>
+                  </th>
+                );
+              })}
+            </tr>
           </thead>
           <tbody>
-            {table.getRowModel().rows.map((row) => (
+            {(page.records as AnyRecord[]).map((record) => (
               <tr
-                key={row.id}
-                className={`border-t border-stone3 hover:bg-stone2 ${row.original.archived ? 'text-ink2 line-through' : ''}`}
+                key={record.id}
+                className={`border-t border-stone3 hover:bg-stone2 ${record.archived ? 'text-ink2 line-through' : ''}`}
               >
-                {row.getVisibleCells().map((cell, i) => {
-                  const numeric = isNumber(listed[i]!);
+                {listed.map((field, i) => {
+                  const text = cellText(field, record[field.key]);
                   return (
-                    <td key={cell.id} className={`pr-4 ${numeric ? 'num whitespace-nowrap' : ''}`}>
-                      {i === 0 ? (
+                    <td key={field.key} className={`pr-4 ${isNumber(field) ? 'num whitespace-nowrap' : ''}`}>
+                      {i > 0 ? (
+                        text
+                      ) : (
                         <button
                           type="button"
                           className="min-h-12 cursor-pointer text-left font-semibold underline decoration-1 underline-offset-4"
-                          onClick={() => onOpen(row.id)}
+                          onClick={() => onOpen(record.id)}
                         >
-                          {flexRender(cell.column.columnDef.cell, cell.getContext())}
+                          {text}
                         </button>
-                      ) : (
-                        flexRender(cell.column.columnDef.cell, cell.getContext())
                       )}
                     </td>
                   );
@@ -174,15 +94,15 @@ export const RecordTable = ({
           </tbody>
         </table>
       </div>
-      {table.getPageCount() > 1 && (
+      {pages > 1 && (
         <nav aria-label="Pages" className="mt-3 flex items-center gap-3">
-          <Button small disabled={!table.getCanPreviousPage()} onClick={() => table.previousPage()}>
+          <Button small disabled={pageIndex === 0} onClick={() => turnTo(pageIndex - 1)}>
             Before
           </Button>
           <span className="num">
-            {pageIndex + 1} of {table.getPageCount()}
+            {pageIndex + 1} of {pages}
           </span>
-          <Button small disabled={!table.getCanNextPage()} onClick={() => table.nextPage()}>
+          <Button small disabled={pageIndex + 1 >= pages} onClick={() => turnTo(pageIndex + 1)}>
             Next
           </Button>
         </nav>

@@ -1,12 +1,14 @@
 import { CLEARANCE_PLACES } from '../../../core/tires';
-import { POSITION_WORDS } from '../../../core/wheels';
-import { ChoiceField, QuantityField } from '../../parts/fields';
-import type { ShopAnswer } from '../../store/api';
+import { POSITION_WORDS, type Wheel } from '../../../core/wheels';
+import { QuantityField } from '../../parts/fields';
+import { RecordPick } from '../../parts/RecordPick';
+import type { RecordPage } from '../../store/records-api';
 import type { TypedRooms } from './use-typed-rooms';
 
 interface Props {
-  shop: ShopAnswer;
   wheelId: string;
+  /** Of the wheel that is picked; empty for none. */
+  machineName: string;
   /** What is to be said of the room of this wheel. */
   note: { hint?: string; problem?: string };
   rooms: TypedRooms;
@@ -16,11 +18,9 @@ interface Props {
 const capital = (word: string): string => `${word[0]!.toUpperCase()}${word.slice(1)}`;
 
 /** Which wheel the sizes are for, and the room round its present tire. */
-export const RoomFields = ({ shop, wheelId, note, rooms, onWheel }: Props) => {
-  const nameOf = (machineId: string) => shop.machines.find((m) => m.id === machineId)?.name ?? '';
-  const wheels = shop.wheels.map(
-    (w) => [w.id, `${nameOf(w.machineId)}, ${POSITION_WORDS[w.position].toLowerCase()}`] as const,
-  );
+export const RoomFields = ({ wheelId, machineName, note, rooms, onWheel }: Props) => {
+  const nameOf = (wheel: Wheel, machines: RecordPage['machines']): string =>
+    `${machines[wheel.machineId] ?? machineName}, ${POSITION_WORDS[wheel.position].toLowerCase()}`;
   return (
     <div
       role="group"
@@ -28,11 +28,13 @@ export const RoomFields = ({ shop, wheelId, note, rooms, onWheel }: Props) => {
       className="mt-2 grid grid-cols-2 items-start gap-x-3 gap-y-1 border-t-2 border-ink pt-2 sm:grid-cols-[1.8fr_1fr_1fr_1fr_1fr]"
     >
       <div className="max-sm:col-span-2">
-        <ChoiceField
+        <RecordPick
+          kind="wheels"
           label="On the wheel"
           value={wheelId}
           onChange={onWheel}
-          options={[['', 'no wheel in particular'], ...wheels]}
+          none="no wheel in particular"
+          nameOf={nameOf}
           {...note}
         />
       </div>

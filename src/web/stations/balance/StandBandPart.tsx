@@ -10,7 +10,7 @@ import { BasisTag } from '../../parts/working';
 import { useApp, useDo } from '../../store';
 import { api, ApiError } from '../../store/api';
 import { announce } from '../../store/jobs-slice';
-import { loadShop } from '../../store/shop-slice';
+import { shopChanged } from '../../store/records-api';
 import type { BalanceAnswered, BalanceAsked } from '../../workers/balance-worker';
 import { startWorker } from './use-balance-worker';
 
@@ -55,7 +55,7 @@ export const StandBandPart = () => {
         who,
         reason: `Learned from the shop’s last wheels: ${reason.says}`,
       });
-      await dispatch(loadShop());
+      await dispatch(shopChanged());
       dispatch(
         announce({ text: `Written down for the jobs from now on: the stand hides ${say(value, 'g')}.`, tone: 'good' }),
       );

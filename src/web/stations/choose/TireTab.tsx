@@ -99,12 +99,12 @@ export const TireTab = ({ choice, tried }: { choice: ChoiceAtHand; tried: boolea
           ))}
         </RadioGroup.Root>
       ) : (
-        <p className="py-2 text-ink2">No tires on the shelf. Type what goes on.</p>
+        <p className="py-2 text-ink2">No tire for this rim on the shelf. Type what goes on.</p>
       )}
       <Dialog.Root open={open} onOpenChange={setOpen}>
         {ranked.length > 0 && (
           <Dialog.Trigger className="min-h-12 cursor-pointer px-1 text-[16px] underline">
-            All {ranked.length} on the shelf, with their reasons
+            All {ranked.length} for this rim, with their reasons
           </Dialog.Trigger>
         )}
         {open && <Shelf choice={choice} onDone={() => setOpen(false)} />}

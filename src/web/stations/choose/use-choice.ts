@@ -21,11 +21,11 @@ export interface ChoiceAtHand {
 
 /** What is picked, what the workings say of it, and the parts and tools that go with it. */
 export const useChoice = (): ChoiceAtHand => {
-  const { state, job } = useJob();
+  const { state, job, machineWheels } = useJob();
   const shop = useShelf();
   const onDate = today();
   const { data: visit } = useVisitOfJobQuery(job.id);
-  const wheels = useMemo(() => withChosen(shop.wheels, visit?.wheels ?? []), [shop.wheels, visit]);
+  const wheels = useMemo(() => withChosen(machineWheels, visit?.wheels ?? []), [machineWheels, visit]);
   const context = useMemo(() => fitContextOf(state, onDate, wheels)!, [state, onDate, wheels]);
   const drafting = useChoiceDraft(context);
   const fits = useFit(context, shop.tires, drafting.draft);

@@ -1,21 +1,37 @@
+import { skipToken } from '@reduxjs/toolkit/query/react';
 import { useMemo } from 'react';
+import { caught } from '../../../core/errors';
+import { rimDiameterOf, type Shelves } from '../../../core/job';
 import { leftFor } from '../../../core/parts';
+import type { TireStock } from '../../../core/shop';
+import { useTiresForQuery } from '../../store/records-api';
 import { useJob } from '../../parts/job-context';
 import type { ShopAnswer } from '../../store/api';
 
+const NO_TIRES: readonly TireStock[] = [];
+
+/** The tires of the shelf that are for this rim; undefined while they are on their way, none where they cannot be had. */
+export const useTires = (): readonly TireStock[] | undefined => {
+  const { wheel } = useJob();
+  const rim = useMemo(() => caught(() => rimDiameterOf(wheel)), [wheel]);
+  const { currentData, isError } = useTiresForQuery(rim.ok ? rim.value : skipToken);
+  return currentData ?? (isError || !rim.ok ? NO_TIRES : undefined);
+};
+
 /** The shop with its shelves as this job may count on them: without what other jobs on the bench have. */
-export const useShelf = (): ShopAnswer => {
+export const useShelf = (): ShopAnswer & Shelves => {
   const { shop, job } = useJob();
+  const tires = useTires() ?? NO_TIRES;
   return useMemo(() => {
     const { reserved } = shop;
-    if (reserved.length === 0) return shop;
+    if (reserved.length === 0) return { ...shop, tires };
     return {
       ...shop,
-      tires: leftFor(shop.tires, reserved, job.id),
+      tires: leftFor(tires, reserved, job.id),
       tubes: leftFor(shop.tubes, reserved, job.id),
       strips: leftFor(shop.strips, reserved, job.id),
       locks: leftFor(shop.locks, reserved, job.id),
       valves: leftFor(shop.valves, reserved, job.id),
     };
-  }, [shop, job.id]);
+  }, [shop, tires, job.id]);
 };

@@ -4,9 +4,9 @@ import { VerdictMark, VerdictShape } from '../../parts/VerdictMark';
 
 /** What all stations before say is doubtful or missing. */
 export const OpenPoints = () => {
-  const { state, reports, shop, write } = useJob();
+  const { state, reports, machineWheels, write } = useJob();
   const { missing, doubts: ofStations } = openPoints(reports);
-  const doubts = [...pairDoubts(state, shop.wheels), ...ofStations];
+  const doubts = [...pairDoubts(state, machineWheels), ...ofStations];
   if (doubts.length + missing.length === 0)
     return <VerdictMark verdict="good">nothing missing, nothing doubtful</VerdictMark>;
   return (

@@ -6,7 +6,7 @@ import { useJob } from '../../parts/job-context';
 import { needed } from '../../parts/form-schema';
 import { today, useDo } from '../../store';
 import type { Writing } from '../../store/job-writing';
-import { loadShop } from '../../store/shop-slice';
+import { shopChanged } from '../../store/records-api';
 
 export interface HandOverForm {
   to: string;
@@ -58,7 +58,7 @@ export const useHandOver = (): HandOverAtHand => {
     const despite = isDespite ? { by: despiteBy.trim(), why: despiteWhy.trim() } : null;
     const over: Writing = { kind: 'handed-over', data: { to, despite, oldTire: oldTire === '' ? null : oldTire } };
     // Parts have left the shelf, and the wheel has its new tire.
-    if (await write([...again, over], 'Handed over.')) await dispatch(loadShop());
+    if (await write([...again, over], 'Handed over.')) await dispatch(shopChanged());
   });
   return { control, rechecks, isDespite, submit };
 };

@@ -1,0 +1,65 @@
+import { columnName, fieldsOfKind, type RecordKind, type Records } from '../../core/shop';
+import { findWords } from './find-words';
+import type { Db } from './open-db';
+
+/** What is looked for among the records of a kind, and how they are listed. */
+export interface RecordQuery {
+  find: string;
+  /** A field of the kind and the value it must have. */
+  only: { key: string; value: string } | null;
+  archived: boolean;
+  /** The field to list by; null for the order that the kind has by itself. */
+  sort: { key: string; down: boolean } | null;
+  limit: number;
+  offset: number;
+}
+
+type Row = Record<string, string | number | null>;
+
+/** Numbers by size, sizes by the number they begin with, the rest by letters; what is not known last. */
+const orderBy = (kind: RecordKind, { key, down }: { key: string; down: boolean }): string => {
+  const column = `r.${columnName(key)}`;
+  const field = fieldsOfKind(kind).find((f) => f.key === key)!;
+  const by = field.form.as === 'machine' ? `(SELECT name FROM machines WHERE id = ${column})` : column;
+  const way = down ? 'DESC' : 'ASC';
+  return `${by} IS NULL, CAST(${by} AS REAL) ${way}, ${by} COLLATE NOCASE ${way}, r.id`;
+};
+
+/**
+ * A page of the records of a kind, and how many fit. `columns` and `order` by kind, as they stand in its table `r`.
+ * Column names come from the program alone.
+ */
+export const recordPages = (
+  db: Db,
+  of: (kind: RecordKind) => { select: string; order: string; toRecord: (row: Row) => never },
+) => {
+  const prepared = new Map<string, ReturnType<typeof db.prepare>>();
+  const statement = (sql: string) => {
+    const there = prepared.get(sql) ?? db.prepare(sql);
+    prepared.set(sql, there);
+    return there;
+  };
+  return <K extends RecordKind>(kind: K, query: RecordQuery): { records: Records[K][]; total: number } => {
+    const { find, only, archived, sort, limit, offset } = query;
+    const { select, order, toRecord } = of(kind);
+    const { match, short } = findWords(find);
+    const where = [
+      ...(archived ? [] : ['r.archived = 0']),
+      ...(only ? [`r.${columnName(only.key)} = @only`] : []),
+      ...(match ? ['t.n IN (SELECT rowid FROM record_words WHERE record_words MATCH @match)'] : []),
+      ...(short.length > 0 ? ['NOT EXISTS (SELECT 1 FROM json_each(@short) WHERE instr(t.text, value) = 0)'] : []),
+    ];
+    const words = match || short.length > 0 ? `JOIN record_texts AS t ON t.kind = '${kind}' AND t.id = r.id` : '';
+    const from = `FROM ${kind} AS r ${words} ${where.length > 0 ? `WHERE ${where.join(' AND ')}` : ''}`;
+    const bind = {
+      ...(only && { only: only.value }),
+      ...(match && { match }),
+      ...(short.length > 0 && { short: JSON.stringify(short) }),
+    };
+    const rows = statement(
+      `SELECT ${select} ${from} ORDER BY ${sort ? orderBy(kind, sort) : order} LIMIT @limit OFFSET @offset`,
+    ).all({ ...bind, limit, offset }) as Row[];
+    const { total } = statement(`SELECT count(*) AS total ${from}`).get(bind) as { total: number };
+    return { records: rows.map(toRecord), total };
+  };
+};
