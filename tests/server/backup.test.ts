@@ -13,6 +13,7 @@ import {
 } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { createHash } from 'node:crypto';
 import pino from 'pino';
@@ -261,13 +262,38 @@ test('a backup never takes the place of a shop that another program has open', a
 
 describe('the shop’s own folder of backups', () => {
   const DAY = 86_400_000;
-  const storeOf = (db: Db) => shopBackups(db, ruleStore(db), at('shop-photos'), at('backups'));
+  const storeOf = (db: Db, free?: () => Promise<number>) =>
+    shopBackups(db, ruleStore(db), at('shop-photos'), at('backups'), free);
   const dated = (name: string, daysAgo: number) => {
     mkdirSync(at('backups'), { recursive: true });
     writeFileSync(at(`backups/${name}`), 'x');
     const when = new Date(Date.now() - daysAgo * DAY);
     utimesSync(at(`backups/${name}`), when, when);
   };
+
+  test('what does not fit on the disk is refused, however much is sent, and nothing of it is left', async () => {
+    const db = demoShop();
+    const made = await storeOf(db).make('by-hand');
+    const file = readFileSync(storeOf(db).pathOf(made.name));
+    const bringInto = (free: number) => storeOf(db, () => Promise.resolve(free)).bringIn(Readable.from([file]));
+    // Half of what is free is for what is in it.
+    await expect(bringInto(file.length)).rejects.toMatchObject({ field: 'backup', expected: /at most \d+ MB/ });
+    await expect(bringInto(2 * file.length + 2)).rejects.toThrow('does not fit on the disk');
+    let sent = 0;
+    const endless = Readable.from(
+      (function* () {
+        for (;;) {
+          sent += 1_000_000;
+          yield Buffer.alloc(1_000_000);
+        }
+      })(),
+    );
+    await expect(storeOf(db, () => Promise.resolve(20_000_000)).bringIn(endless)).rejects.toThrow('does not fit');
+    expect(sent).toBeLessThan(30_000_000);
+    expect(readdirSync(at('backups'))).toEqual([made.name]);
+    await expect(bringInto(1e10)).resolves.toMatchObject({ kind: 'brought-in' });
+    db.close();
+  });
 
   test('keeps so many of the daily ones as the rule says, and all that somebody made', async () => {
     const db = demoShop();

@@ -11,6 +11,7 @@ import type { Db } from '../db/open-db';
 import type { RuleStore } from '../db/rule-store';
 import { backupFolder } from './backup-folder';
 import { holdingsOf, photoNames } from './holdings';
+import { atMost, freeBytes } from './on-disk';
 import { unpackBackup } from './unpack-backup';
 import { writeBackup } from './write-backup';
 
@@ -20,7 +21,13 @@ const LOOK_EVERY_MS = 600_000;
 const FIRST_LOOK_MS = 60_000;
 
 /** The backups of a running shop: made by hand and day by day, looked into, and unpacked to be restored. */
-export const shopBackups = (db: Db, rules: RuleStore, photosDir: string, path: string) => {
+export const shopBackups = (
+  db: Db,
+  rules: RuleStore,
+  photosDir: string,
+  path: string,
+  free: (folder: string) => Promise<number> = freeBytes,
+) => {
   const files = backupFolder(path);
   const startedMs = Date.now();
   const rule = (key: string) => ruleNumber(key, valuesOf(rules.list()));
@@ -63,8 +70,10 @@ export const shopBackups = (db: Db, rules: RuleStore, photosDir: string, path: s
       await mkdir(dirname(place), { recursive: true });
       const folder = aside();
       try {
-        await pipeline(from, createWriteStream(making, { flush: true }));
-        await unpackBackup(making, folder);
+        // It is taken apart beside itself: what it holds wants at least as much room again.
+        const roomBytes = (await free(dirname(place))) / 2;
+        await pipeline(from, atMost(roomBytes), createWriteStream(making, { flush: true }));
+        await unpackBackup(making, folder, roomBytes);
         await rename(making, place);
       } finally {
         await rm(making, { force: true });

@@ -12,6 +12,7 @@ import type { Holdings } from '../../core/backup';
 import { InputError } from '../../core/errors';
 import { checkFile, DatabaseUnusable, SCHEMA_VERSION } from '../db/open-db';
 import { holdingsOf } from './holdings';
+import { freeBytes, tooLarge } from './on-disk';
 import { DB_NAME, MANIFEST_NAME, MANIFEST_SUM_NAME, readManifest, type Manifest } from './manifest';
 
 const MOST_MANIFEST_BYTES = 200_000_000;
@@ -80,10 +81,12 @@ export interface Unpacked {
 
 /**
  * Takes a backup apart into an empty folder and checks all of it: every hash, that nothing is missing or too much, and
- * the database. Throws `InputError` for one that is not whole; then the folder is gone.
+ * the database. Throws `InputError` for one that is not whole, or wants more than `roomBytes` (usually what is free on
+ * the disk); then the folder is gone.
  */
-export const unpackBackup = async (file: string, folder: string): Promise<Unpacked> => {
+export const unpackBackup = async (file: string, folder: string, roomBytes?: number): Promise<Unpacked> => {
   await mkdir(folder, { recursive: true });
+  const room = roomBytes ?? (await freeBytes(folder));
   try {
     const zip = await openPromise(file, { lazyEntries: true, autoClose: false });
     try {
@@ -92,6 +95,8 @@ export const unpackBackup = async (file: string, folder: string): Promise<Unpack
       const named = new Set([MANIFEST_NAME, MANIFEST_SUM_NAME, ...manifest.files.map((f) => f.name)]);
       const stray = [...entries.keys()].find((name) => !named.has(name));
       if (stray !== undefined) throw unfit(`It holds ${stray.slice(0, 80)}, which its manifest does not name.`);
+      const wanted = manifest.files.reduce((sum, f) => sum + f.bytes, 0);
+      if (wanted > room) throw tooLarge(room);
       for (const { name, bytes, sha256 } of manifest.files) {
         const entry = entries.get(name);
         if (!entry) throw unfit(`${name} is missing in it.`);
