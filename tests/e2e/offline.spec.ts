@@ -75,6 +75,7 @@ test.describe('without the server', () => {
     await expect(page.getByRole('button', { name: '2 to decide' })).toBeVisible();
     await expect(page.getByText('Step 1 of 9')).toBeVisible();
     const asked = page.getByRole('alert', { name: 'Not written yet' });
+    await expect(asked.getByText('Tire is still cold.', { exact: false })).toBeVisible();
     await expectAccessible(page);
     await asked.getByRole('button', { name: 'Drop it' }).last().click();
     await asked.getByRole('button', { name: 'Write it now' }).click();

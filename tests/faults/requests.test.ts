@@ -101,7 +101,7 @@ const bodies = async (): Promise<(path: string, n: number) => unknown> => {
   const entryOf = (n: number): object => {
     const its = byKind.get(kinds[n % kinds.length]!)!;
     const { seq: _seq, at: _at, replaces: _replaces, ...body } = its[n % its.length]!;
-    return { ...body, id: `fuzz-${n}-${Math.random()}` };
+    return { ...body, id: `fuzz-${n}` };
   };
   return (path, n) => {
     if (path.endsWith('/entries') && path.startsWith('/api/jobs'))
@@ -109,7 +109,7 @@ const bodies = async (): Promise<(path: string, n: number) => unknown> => {
     if (path.startsWith('/api/visits/'))
       return {
         expectedSeq: null,
-        entries: [{ id: `v-${n}-${Math.random()}`, who: 'x', kind: 'note', data: { text: 'x' } }],
+        entries: [{ id: `v-${n}`, who: 'x', kind: 'note', data: { text: 'x' } }],
       };
     if (path === '/api/visits')
       return {

@@ -6,6 +6,9 @@ import { needsWord } from '../store/parcel';
 import { Button } from './Button';
 import { useUnits } from './quantity';
 
+/** Of what is new in the log, so much is shown; the log has all. */
+const MOST_NEWS = 4;
+
 /** What somebody has to say a word on, entry by entry: it is written after all, or dropped. */
 export const OutboxBar = ({ jobId }: { jobId: string }) => {
   const dispatch = useDo();
@@ -16,6 +19,9 @@ export const OutboxBar = ({ jobId }: { jobId: string }) => {
   if (held.length === 0) return null;
   const words = new Map(stepsOf(foldJob(log)).map((s) => [s.id, s.say]));
   const conflicts = held.filter((p) => p.status === 'conflict');
+  const said = (entry: Entry): string => entryText(entry, units, words);
+  const knownSeq = Math.min(...conflicts.map((p) => p.afterSeq));
+  const news = log.filter((e) => e.seq > knownSeq).slice(-MOST_NEWS);
   return (
     <section
       role="alert"
@@ -25,7 +31,7 @@ export const OutboxBar = ({ jobId }: { jobId: string }) => {
       {conflicts.length > 0 && (
         <div className="flex flex-wrap items-center gap-3">
           <p className="min-w-0 flex-1 basis-80 font-bold">
-            Somebody else has written to this job. Look at it, then decide{conflicts.length > 1 && ', one by one'}.
+            Somebody else has written to this job. Look at it, then decide.
           </p>
           {conflicts.length > 1 && (
             <Button small onClick={() => void dispatch(writeAfterAll(conflicts))}>
@@ -34,12 +40,17 @@ export const OutboxBar = ({ jobId }: { jobId: string }) => {
           )}
         </div>
       )}
+      {news.map((e) => (
+        <p key={e.id} className="border-l-4 border-water pl-3 text-[16px]">
+          <span className="text-ink2">{e.who}:</span> {said(e)}
+        </p>
+      ))}
       <ul>
         {held.map((parcel) => (
           <li key={parcel.id} className="flex flex-wrap items-center gap-3 py-1">
             <p className="min-w-0 flex-1 basis-80">
               {parcel.status === 'refused' && <strong>{parcel.why} It is kept here. </strong>}
-              {parcel.bodies.map((b) => entryText({ ...b, seq: 0, at: '' } as Entry, units, words)).join('; ')}
+              {parcel.bodies.map((b) => said({ ...b, seq: 0, at: '' } as Entry)).join('; ')}
             </p>
             <Button go small onClick={() => void dispatch(writeAfterAll([parcel]))}>
               Write it now
