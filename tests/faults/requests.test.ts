@@ -107,10 +107,7 @@ const bodies = async (): Promise<(path: string, n: number) => unknown> => {
     if (path.endsWith('/entries') && path.startsWith('/api/jobs'))
       return { expectedSeq: null, entries: [entryOf(n)], waitedS: n % 3 };
     if (path.startsWith('/api/visits/'))
-      return {
-        expectedSeq: null,
-        entries: [{ id: `v-${n}`, who: 'x', kind: 'note', data: { text: 'x' } }],
-      };
+      return { expectedSeq: null, entries: [{ id: `v-${n}`, who: 'x', kind: 'note', data: { text: 'x' } }] };
     if (path === '/api/visits')
       return {
         id: `visit-${n}`,
