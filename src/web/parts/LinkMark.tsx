@@ -43,7 +43,7 @@ export const LinkMark = () => {
             ? 'Newer version'
             : null;
   return (
-    <div role="status" className="no-print shrink-0">
+    <div role="status" className="no-print shrink-0 empty:absolute">
       {says && (
         <Popover.Root>
           <Popover.Trigger asChild>
