@@ -25,6 +25,22 @@ const ByJob = ({ parcels, what }: { parcels: readonly Parcel[]; what: string }) 
   </ul>
 );
 
+/** What there is to say, the most pressing first. */
+const STANDINGS = ['asks', 'waiting', 'lost', 'newer'] as const;
+type Standing = (typeof STANDINGS)[number];
+const SAYS: Record<Standing, (entries: number) => string> = {
+  asks: (n) => `${n} to decide`,
+  waiting: (n) => `${n} waiting`,
+  lost: () => 'No answer',
+  newer: () => 'Newer version',
+};
+const EDGE: Record<Standing, string> = {
+  asks: 'border-stop',
+  waiting: 'border-check',
+  lost: 'border-check',
+  newer: 'border-water',
+};
+
 /** How this page stands to the server, where anything is to be said of it; nothing where all is written. */
 export const LinkMark = () => {
   const dispatch = useDo();
@@ -32,26 +48,23 @@ export const LinkMark = () => {
   const { lostAt, isNewVersionReady } = useApp((s) => s.link);
   const waiting = outbox.filter((p) => p.status === 'unsent');
   const asks = outbox.filter(needsWord);
-  const says =
-    asks.length > 0
-      ? `${entriesIn(asks)} to decide`
-      : waiting.length > 0
-        ? `${entriesIn(waiting)} waiting`
-        : lostAt
-          ? 'No answer'
-          : isNewVersionReady
-            ? 'Newer version'
-            : null;
+  const holds: Record<Standing, boolean> = {
+    asks: asks.length > 0,
+    waiting: waiting.length > 0,
+    lost: lostAt !== null,
+    newer: isNewVersionReady,
+  };
+  const standing = STANDINGS.find((s) => holds[s]);
   return (
     <div role="status" className="no-print shrink-0 empty:absolute">
-      {says && (
+      {standing && (
         <Popover.Root>
           <Popover.Trigger asChild>
             <button
               type="button"
-              className={`min-h-12 cursor-pointer border-l-4 bg-paper px-2 text-[15px] leading-tight font-semibold max-sm:max-w-20 ${asks.length > 0 ? 'border-stop' : waiting.length > 0 || lostAt ? 'border-check' : 'border-water'}`}
+              className={`min-h-12 cursor-pointer border-l-4 bg-paper px-2 text-[15px] leading-tight font-semibold max-sm:max-w-20 ${EDGE[standing]}`}
             >
-              {says}
+              {SAYS[standing](entriesIn(standing === 'asks' ? asks : waiting))}
             </button>
           </Popover.Trigger>
           <Popover.Portal>
