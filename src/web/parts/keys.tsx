@@ -1,4 +1,14 @@
-import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import {
+  createContext,
+  useCallback,
+  useContext,
+  useEffect,
+  useLayoutEffect,
+  useMemo,
+  useRef,
+  useState,
+  type ReactNode,
+} from 'react';
 
 /** A key and what it does; a foot pedal that types it works as well. */
 export interface KeyAction {
@@ -86,11 +96,12 @@ export const KeysPause = () => {
 export const useKeys = (actions: readonly KeyAction[]): void => {
   const { bind } = useBoard();
   const latest = useRef(actions);
-  useEffect(() => {
+  // Before it is seen: a key that is pressed the moment a step shows is meant for that step.
+  useLayoutEffect(() => {
     latest.current = actions;
   });
   const signature = actions.map((a) => `${a.key}:${a.says}`).join('|');
-  useEffect(
+  useLayoutEffect(
     () =>
       bind(
         latest.current.map(({ key, says }) => ({
