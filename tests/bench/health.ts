@@ -45,7 +45,10 @@ const HAMMERS: readonly Hammer[] = [
     (url) => post(`${url}/api/records/tires/import`, `marking\n"${'x'.repeat(3_000_000)}"\n`, 'text/csv'),
   ],
   ['bodies that are too large', (url) => post(`${url}/api/people`, { name: 'x'.repeat(1_000_000) })],
-  ['practice', (url, n) => post(`${url}/api/practice`, { id: `p-${n}`, who: 'Juna Birk', wheel: 1, tries: [] })],
+  [
+    'practice rounds that are refused',
+    (url, n) => post(`${url}/api/practice`, { id: `p-${n}`, who: 'Juna Birk', wheel: 1, tries: [] }),
+  ],
   ['new fitters', (url, n) => post(`${url}/api/people`, { name: `Fitter ${n % 50}` })],
 ];
 
