@@ -7,6 +7,7 @@ import type { Entry } from '../../src/core/job';
 import { WORKINGS } from '../../src/core/workings';
 import { howMany } from '../how-many';
 import { testApp } from '../server/test-app';
+import { spoiled } from '../spoiled';
 
 /** Where the routes of a file stand. */
 const UNDER: Record<string, string> = {
@@ -60,19 +61,6 @@ const NASTY = [
   [[]],
 ];
 const NASTY_TEXTS = ['', '%', "'", '..', 'a'.repeat(200), '-1', '1e9', 'NaN', '\u{1F6DE}', 'constructor', '2026-02-30'];
-
-/** A value with one place in it replaced by something else, or one field added or left out. */
-const spoiled = (value: unknown, path: number, by: unknown): unknown => {
-  if (typeof value !== 'object' || value === null) return by;
-  const keys = Object.keys(value);
-  if (keys.length === 0) return by;
-  const key = keys[path % keys.length]!;
-  const inner = (value as Record<string, unknown>)[key];
-  const rest = Math.floor(path / keys.length);
-  if (rest % 7 === 6 && !Array.isArray(value)) return { ...value, [`${key}x`]: by };
-  const now = spoiled(inner, rest, by);
-  return Array.isArray(value) ? value.map((v, i) => (String(i) === key ? now : v)) : { ...value, [key]: now };
-};
 
 const { app, db } = testApp();
 let server: Server;

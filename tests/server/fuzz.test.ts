@@ -2,17 +2,8 @@ import fc from 'fast-check';
 import { WORKINGS } from '../../src/core/workings';
 import { InputError } from '../../src/core/errors';
 import { checkEntryBody, ENTRY_KINDS, STATIONS } from '../../src/core/job';
+import { spoiled } from '../spoiled';
 import { note, testApp } from './test-app';
-
-/** A copy of a value with one place in it replaced by something else. */
-const spoiled = (value: unknown, path: number, by: unknown): unknown => {
-  if (typeof value !== 'object' || value === null) return by;
-  const keys = Object.keys(value);
-  if (keys.length === 0) return by;
-  const key = keys[path % keys.length]!;
-  const inner = spoiled((value as Record<string, unknown>)[key], Math.floor(path / keys.length), by);
-  return Array.isArray(value) ? value.map((v, i) => (String(i) === key ? inner : v)) : { ...value, [key]: inner };
-};
 
 const nasty = fc.oneof(
   fc.constantFrom(
