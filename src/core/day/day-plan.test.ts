@@ -5,8 +5,9 @@ import { randomDay, solvedDay } from '../../../tests/plan-days';
 import { BLOCKS, dayPlan, type DayPlan, type DayVisit } from '.';
 import { boundOf } from './plan-bound';
 import { compareCosts, onBench, type PlanProblem } from './plan-problem';
+import { improved } from './plan-improve';
 import { bestPlan } from './plan-search';
-import { emptyState } from './plan-state';
+import { emptyState, placedNext, placedOf, type PlanState } from './plan-state';
 
 const BUDGET = 100_000;
 
@@ -82,7 +83,7 @@ describe('whatever the day', () => {
           expect(then.length).toBeLessThanOrEqual(Math.max(problem.benches, 1));
         }
       }),
-      { numRuns: 150 },
+      { numRuns: 100 },
     );
   });
 
@@ -129,6 +130,42 @@ const visit = (id: string, dueMin: number | null, ...blocks: ReturnType<typeof b
 });
 const plan = (visits: DayVisit[], people = ['Wim'], benches = 2): DayPlan =>
   dayPlan.run({ people, benches, visits }).result;
+
+describe('made better by small changes', () => {
+  /** The worst of plans: wheel after wheel in their order, all by the first person. */
+  const oneByOne = (problem: PlanProblem): PlanState =>
+    problem.wheels.reduce(
+      (state, { blocks }, w) => blocks.reduce((at) => placedNext(problem, at, w, 0)!, state),
+      emptyState(problem),
+    );
+
+  test('never worse, a whole plan, the same each time, and usually the best where the day is small', () => {
+    let best = 0;
+    for (let seed = 0; seed < 20; seed++) {
+      const problem = randomDay(seed, 4, 5);
+      const from = oneByOne(problem);
+      const found = improved(problem, from, 2000);
+      expect(compareCosts(found.cost, from.cost)).toBeLessThanOrEqual(0);
+      expect(placedOf(found)).toHaveLength(problem.wheels.reduce((n, w) => n + w.blocks.length, 0));
+      expect(placedOf(improved(problem, from, 2000))).toEqual(placedOf(found));
+      const exact = bestPlan(problem, BUDGET)!;
+      if (exact.proven && compareCosts(found.cost, exact.cost) === 0) best++;
+    }
+    expect(best).toBeGreaterThanOrEqual(17);
+  });
+  test('no more plans are looked at than it may: with none left it is what it was', () => {
+    const problem = randomDay(1019, 8, 7);
+    const from = oneByOne(problem);
+    expect(improved(problem, from, 0)).toBe(from);
+  });
+  test('looked at closely a plan is no worse, and no plan is under its bound', () => {
+    const { people, ...day } = randomDay(5001, 16, 7);
+    const problem = { ...day, people: Math.max(2, people), benches: 2, wheels: day.wheels.slice(0, 8) };
+    const [quick, close] = [bestPlan(problem, 2000)!, bestPlan(problem, 12_000)!];
+    expect(compareCosts(close.cost, quick.cost)).toBeLessThanOrEqual(0);
+    expect(compareCosts(quick.bound, close.cost)).toBeLessThanOrEqual(0);
+  });
+});
 
 describe('the working', () => {
   test('the nearer promise goes first, whatever came in first', () => {

@@ -1,5 +1,5 @@
 import { InputError } from '../errors';
-import { count, listOf, oneOf, record, text } from '../fields';
+import { count, listOf, oneOf, record, text, yes } from '../fields';
 import { counted } from '../units';
 import { defineWorking } from '../working';
 import { boundOf } from './plan-bound';
@@ -40,6 +40,8 @@ export interface DayVisit {
 interface Input {
   people: string[];
   benches: number;
+  /** Looked at for longer, where somebody has the time. */
+  closely?: boolean;
   visits: DayVisit[];
 }
 
@@ -75,6 +77,8 @@ export interface DayPlan {
 
 /** So many states are looked at for a plan: about two seconds. */
 const BUDGET = 100_000;
+/** And so many where somebody has the time for it: some ten seconds. */
+const CLOSE_BUDGET = 500_000;
 /** And so many to see whether one more person would keep a promise. */
 const HELP_BUDGET = 20_000;
 const DAY_MIN = 1440;
@@ -163,7 +167,7 @@ const wouldKeep = (problem: PlanProblem, visit: number, helped: PlanFound | null
 const work = (input: Input): { problem: PlanProblem; found: PlanFound; plan: DayPlan } => {
   checkFixed(input);
   const problem = problemOf(input);
-  const found = bestPlan(problem, BUDGET);
+  const found = bestPlan(problem, input.closely ? CLOSE_BUDGET : BUDGET);
   if (!found)
     throw new InputError(
       'visits',
@@ -210,7 +214,8 @@ const minutes = (from: number, to: number, says: string) => count(from, to, `${s
  * 1 to 6 people, 1 to 12 benches, at most 24 wheels; whole minutes from now, up to 14 days. A wheel’s blocks follow each
  * other; one person works on a block without a break; blocks up to the balanced wheel take a bench; one wheel at a time
  * has the stand and the compressor. What is fixed by hand stays. Throws `InputError` where what is fixed cannot be.
- * Exact while the looked-at states last (usual for up to eight wheels and two people), else with what no plan can beat.
+ * Exact while the looked-at states last (five times as many of them where it is asked to look `closely`), else with what
+ * no plan can beat.
  */
 export const dayPlan = defineWorking<Input, DayPlan>({
   name: 'day-plan',
@@ -218,6 +223,7 @@ export const dayPlan = defineWorking<Input, DayPlan>({
   input: () => ({
     people: listOf(text(60, 'Who is at work'), 6, 'Who is at work'),
     benches: count(1, 12, 'Benches'),
+    closely: yes('Look closely, for some ten seconds').optional(),
     visits: listOf(
       record(
         {

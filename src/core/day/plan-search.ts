@@ -1,5 +1,6 @@
 import { boundOf } from './plan-bound';
 import { compareCosts, type Placed, type PlanCost, type PlanProblem } from './plan-problem';
+import { improved } from './plan-improve';
 import { emptyState, placedNext, placedOf, type PlanState } from './plan-state';
 
 export interface PlanFound {
@@ -17,6 +18,8 @@ interface Node {
   bound: PlanCost;
 }
 
+/** One plan that is made better by small changes for so many looked-at states. */
+const TRIES_SHARE = 10;
 /** At each depth the first, quick look keeps so many. */
 const QUICK_WIDTH = 120;
 /** A depth is cut to so many where the budget would not last. */
@@ -128,6 +131,13 @@ const explored = (
   return { best: best?.state ?? null, cut, looked };
 };
 
+const planFound = (plan: PlanState, bound: PlanCost): PlanFound => ({
+  placed: placedOf(plan),
+  cost: plan.cost,
+  bound,
+  proven: compareCosts(bound, plan.cost) >= 0,
+});
+
 /**
  * The best plan of a day: exact where the budget of looked-at states lasts, else the best found and what no plan can
  * beat. Null where what is fixed by hand leaves no plan. `budget` at least 1000.
@@ -137,9 +147,13 @@ const explored = (
  */
 export const bestPlan = (problem: PlanProblem, budget: number): PlanFound | null => {
   const quick = explored(problem, QUICK_WIDTH, budget, null);
-  const whole = explored(problem, Infinity, budget, quick.best?.cost ?? null);
-  const best = whole.best ?? quick.best;
-  if (!best) return null;
-  const proven = whole.cut === null || compareCosts(whole.cut, best.cost) >= 0;
-  return { placed: placedOf(best), cost: best.cost, bound: proven ? best.cost : whole.cut!, proven };
+  // Nothing was left out on the way.
+  if (quick.cut === null) return quick.best && planFound(quick.best, quick.best.cost);
+  const first = quick.best && improved(problem, quick.best, budget / TRIES_SHARE);
+  const whole = explored(problem, Infinity, budget, first?.cost ?? null);
+  const found = whole.best ?? first;
+  if (!found) return null;
+  if (whole.cut === null || compareCosts(whole.cut, found.cost) >= 0) return planFound(found, found.cost);
+  const best = improved(problem, found, budget / TRIES_SHARE);
+  return planFound(best, compareCosts(whole.cut, best.cost) < 0 ? whole.cut : best.cost);
 };

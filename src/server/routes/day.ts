@@ -1,6 +1,4 @@
 import { Router } from 'express';
-import type { DayPlan } from '../../core/day';
-import type { Working } from '../../core/working';
 import type { ShopStore } from '../db/shop-store';
 import type { VisitStore } from '../db/visit-store';
 import type { WorkPool } from '../work';
@@ -13,11 +11,11 @@ const MOST_PEOPLE = 6;
 export const dayRoutes = (visits: VisitStore, shop: ShopStore, work: WorkPool): Router => {
   const router = Router();
   router.get('/day-plan', async (req, res) => {
-    const { person } = checkQuery<{ person: string[] }>(planQuery, req.query);
+    const { person, closely } = checkQuery<{ person: string[]; closely?: 'yes' }>(planQuery, req.query);
     const people = person.length > 0 ? person : shop.people().slice(0, MOST_PEOPLE);
     const now = new Date();
     const { input, leftOut, letGo } = visits.dayInput(people, now.getTime());
-    const working = (await work.run('working', { name: 'day-plan', input }, goneOf(res))) as Working<DayPlan>;
+    const working = await work.run('day-plan', { ...input, closely: closely === 'yes' }, goneOf(res));
     res.json({ at: now.toISOString(), people, working, leftOut, letGo });
   });
   return router;

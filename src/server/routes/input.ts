@@ -82,7 +82,7 @@ export const visitQuery = Joi.object({
 /** The days over which the shop looks at itself. */
 export const knowsQuery = Joi.object({ from: date('First day').optional(), to: date('Last day').optional() });
 
-/** Who is at work, for the plan of the day: `person` once for each; nobody named is everybody. */
+/** Who is at work, for the plan of the day: `person` once for each, nobody named is everybody; `closely=yes` takes longer. */
 export const planQuery = Joi.object({
   person: Joi.array()
     .items(Joi.string().min(1).max(60))
@@ -91,6 +91,7 @@ export const planQuery = Joi.object({
     .unique()
     .default([])
     .meta({ expected: 'person: at most 6 different names, one for each' }),
+  closely: Joi.string().valid('yes').meta({ expected: 'closely: yes, or left out' }),
 });
 
 /** The query of what is to be looked at again. */

@@ -1,3 +1,4 @@
+import { dayPlan, type DayPlan } from '../../core/day';
 import { findWorking } from '../../core/workings';
 import { caught, type Caught } from '../../core/errors';
 import type { Working } from '../../core/working';
@@ -12,6 +13,7 @@ import type { CatalogRow } from './catalog';
 /** What may take longer than a request should hold the server up for, and what each is given. */
 interface TaskInput {
   working: { name: string; input: unknown };
+  'day-plan': Parameters<typeof dayPlan.run>[0];
   'card-pdf': CardInput;
   'rider-pdf': RiderInput;
   'plan-csv': CsvInput;
@@ -23,6 +25,7 @@ interface TaskInput {
 
 interface TaskResult {
   working: Working;
+  'day-plan': Working<DayPlan>;
   'card-pdf': Uint8Array;
   'rider-pdf': Uint8Array;
   'plan-csv': ImportPlan;
@@ -42,6 +45,7 @@ const TASKS: { [T in TaskName]: (input: TaskInput[T]) => TaskResult[T] | Promise
     if (!working) throw new Error(`There is no working called ${name}`);
     return working.run(input as never);
   },
+  'day-plan': (input) => dayPlan.run(input),
   // What draws pages or describes schemas is large, and few starts of the program need it.
   'card-pdf': async (input) => (await import('../export/job-card')).jobCardPdf(input),
   'rider-pdf': async (input) => (await import('../export/rider-pdf')).riderPdf(input),

@@ -12,6 +12,7 @@ import { BasisTag } from '../parts/working';
 import { useApp } from '../store';
 import type { PlanAnswer } from '../store/day-api';
 import { LaneList, Lanes } from './plan/Lanes';
+import { gapText } from './plan/gap-text';
 import { barsOf, clockOf } from './plan/plan-rows';
 import { useMove } from './plan/use-move';
 import { usePlan } from './plan/use-plan';
@@ -45,10 +46,7 @@ const Says = ({ answer }: { answer: PlanAnswer }) => {
         ) : (
           <VerdictMark verdict="stop">{`${counted(result.broken.length, 'promise')} not kept`}</VerdictMark>
         )}
-        <span className="text-ink2">
-          {result.proven ? 'No plan does better: proved.' : 'The best found; a better one is not ruled out.'} By middle
-          times: half of the work takes longer.
-        </span>
+        <span className="text-ink2">{gapText(result)} By middle times: half of the work takes longer.</span>
         <BasisTag title="the plan of the day" working={answer.working} />
       </p>
       <ul>
@@ -85,15 +83,17 @@ export const PlanScreen = () => {
   const all = useApp((s) => s.shop.shop?.people ?? NOBODY);
   const [asked, ask] = useAddress<string[]>(readPeople, writePeople);
   const people = asked.length > 0 ? asked : all.slice(0, MOST_PEOPLE);
-  const { answer, isPlanning, problem, plan, stop } = usePlan(people);
+  const { answer, isPlanning, problem, plan, planClosely, stop } = usePlan(people);
   const moves = useMove(plan);
   const bars = useMemo(() => (answer ? barsOf(answer) : []), [answer]);
+  const isOpen = answer !== null && !answer.working.result.proven && !isPlanning;
   const toggle = (name: string) => {
     const next = people.includes(name) ? people.filter((p) => p !== name) : [...people, name];
     if (next.length > 0 && next.length <= MOST_PEOPLE) ask(next);
   };
   useKeys([
     { key: 'r', says: 'Plan again', run: plan },
+    ...(isOpen ? [{ key: 'c', says: 'Look closely for a better plan', run: planClosely }] : []),
     ...(moves.undo ? [{ key: 'u', says: 'Undo the last move', run: () => void moves.undo?.() }] : []),
   ]);
   return (
@@ -106,6 +106,11 @@ export const PlanScreen = () => {
           ) : (
             <Button hotkey="R" onClick={plan}>
               Plan again
+            </Button>
+          )}
+          {isOpen && (
+            <Button hotkey="C" onClick={planClosely}>
+              Look closely
             </Button>
           )}
           {moves.undo && (

@@ -14,9 +14,9 @@ export interface PlanAnswer {
 
 const dayApi = visitsApi.injectEndpoints({
   endpoints: (build) => ({
-    dayPlan: build.query<PlanAnswer, string[]>({
-      query: (people) => ({
-        url: `/day-plan?${new URLSearchParams(people.map((p) => ['person', p]))}`,
+    dayPlan: build.query<PlanAnswer, { people: string[]; closely: boolean }>({
+      query: ({ people, closely }) => ({
+        url: `/day-plan?${new URLSearchParams([...people.map((p) => ['person', p]), ...(closely ? [['closely', 'yes']] : [])])}`,
         // The server says itself when it takes too long, and the fitter can stop it before.
         timeout: 60_000,
       }),

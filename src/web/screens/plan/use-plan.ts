@@ -12,6 +12,8 @@ export interface PlanNow {
   problem: string | null;
   /** Asks for a new one. */
   plan(): void;
+  /** Asks for a new one that is looked at more closely, for some ten seconds. */
+  planClosely(): void;
   /** Gives up the one that is being worked out. */
   stop(): void;
 }
@@ -24,25 +26,31 @@ export const usePlan = (people: readonly string[]): PlanNow => {
   const [isPlanning, setPlanning] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const key = JSON.stringify(people);
-  const plan = useCallback(() => {
-    running.current?.abort();
-    const request = ask(JSON.parse(key) as string[]);
-    running.current = request;
-    setPlanning(true);
-    void request.unwrap().then(
-      (found) => {
-        if (running.current !== request) return;
-        setAnswer(found);
-        setProblem(null);
-        setPlanning(false);
-      },
-      (error: unknown) => {
-        if (running.current !== request) return;
-        setProblem((error as { name?: string }).name === 'AbortError' ? 'Planning was stopped.' : visitProblem(error));
-        setPlanning(false);
-      },
-    );
-  }, [ask, key]);
+  const planBy = useCallback(
+    (closely: boolean) => {
+      running.current?.abort();
+      const request = ask({ people: JSON.parse(key) as string[], closely });
+      running.current = request;
+      setPlanning(true);
+      void request.unwrap().then(
+        (found) => {
+          if (running.current !== request) return;
+          setAnswer(found);
+          setProblem(null);
+          setPlanning(false);
+        },
+        (error: unknown) => {
+          if (running.current !== request) return;
+          setProblem(
+            (error as { name?: string }).name === 'AbortError' ? 'Planning was stopped.' : visitProblem(error),
+          );
+          setPlanning(false);
+        },
+      );
+    },
+    [ask, key],
+  );
+  const plan = useCallback(() => planBy(false), [planBy]);
   useEffect(() => {
     // Several people ticked one after the other are one question.
     const wait = setTimeout(plan, TICKING_MS);
@@ -53,5 +61,5 @@ export const usePlan = (people: readonly string[]): PlanNow => {
       last?.abort();
     };
   }, [plan]);
-  return { answer, isPlanning, problem, plan, stop: () => running.current?.abort() };
+  return { answer, isPlanning, problem, plan, planClosely: () => planBy(true), stop: () => running.current?.abort() };
 };
