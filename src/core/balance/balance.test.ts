@@ -103,10 +103,17 @@ describe('one trial mass', () => {
     expect(result.counterDeg).toBe(170);
   });
 
-  test('a small shift is worth a second look', () => {
-    expect(balanceTrial.run({ restDeg: 210, trialMassG: 5, trialDeg: 300, restWithTrialDeg: 217 }).verdict).toBe(
-      'check',
-    );
+  test.each([
+    ['a small shift', 9.9, 'check'],
+    ['twice the least shift', 10, 'good'],
+    ['in the middle', 45, 'good'],
+    ['twice the least left to the trial', 80, 'good'],
+    ['nearly at the trial', 80.1, 'check'],
+  ] as const)('a turn that is small on one side is worth a second look: %s', (_, shiftDeg, verdict) => {
+    const rules = { 'balance.leastShiftDeg': 5 };
+    const trial = { restDeg: 210, trialMassG: 20, trialDeg: 300, rules };
+    const working = balanceTrial.run({ ...trial, restWithTrialDeg: 210 + shiftDeg });
+    expect([working.verdict, working.cautions.length]).toEqual([verdict, verdict === 'good' ? 0 : 1]);
   });
 });
 

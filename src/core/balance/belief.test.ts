@@ -167,6 +167,31 @@ describe('what to do next', () => {
     expect(done.reason.says).toMatch(/Balanced, as far as this stand can tell/);
   });
 
+  test('the pieces of a trial make up its mass; something that lies there is kept clear of', () => {
+    const bare = [settle(209), settle(211), settle(210), settle(210)];
+    const trial = (clearOf: number[], stock = STOCK) =>
+      balanceAdvise.run({ seen: bare, stock, sides: 'one', clearOf, rimMm: 1400 }).result;
+    const free = trial([]);
+    expect(free.do).toBe('trial');
+    if (free.do !== 'trial') return;
+    expect(free.place.reduce((t, p) => t + p.massG, 0)).toBeCloseTo(free.massG, 9);
+    expect(new Set(free.place.map((p) => p.deg))).toEqual(new Set([free.deg]));
+    // Of 25 g there are two pieces at least, and never more than the shelf has.
+    const few = trial(
+      [],
+      [
+        { massG: 10, count: 1 },
+        { massG: 15, count: 1 },
+      ],
+    );
+    if (few.do === 'trial') expect(few.place.map((p) => p.massG).sort()).toEqual([10, 15].slice(-few.place.length));
+    // Something lies just there: it moves aside, clear of that.
+    const aside = trial([free.deg]);
+    if (aside.do === 'trial') expect(Math.abs(angleBetween(aside.deg, free.deg))).toBeGreaterThan(3);
+    // All round something lies every 6°: nothing goes on.
+    expect(() => trial(Array.from({ length: 60 }, (_, i) => i * 6))).toThrow(/lies on the valve, a lock or a spoke/);
+  });
+
   test('a shop that calls nothing but nought balanced is still advised', () => {
     const { result } = balanceAdvise.run({
       seen: [{ kind: 'machine', massG: 40, deg: 200, stepG: 1, stepDeg: 1, weights: [] }],

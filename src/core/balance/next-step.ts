@@ -232,10 +232,13 @@ export const nextStep = (
     if (check) return check;
   }
   // With weights on it may be balanced though its rest does not say so: a level test tells.
-  if (on.length > 0 && tests.length < TESTS && left.massG < 2.5 * Math.max(toleranceG, belief.bandG))
+  if (!fast && on.length > 0 && tests.length < TESTS && left.massG < 2.5 * Math.max(toleranceG, belief.bandG))
     return levelNext();
   // Before other weights are asked for, what contradicts itself is read again.
-  if (doubts && !fast) return tests.length < TESTS ? levelNext() : otherSide(settles.at(-1)!);
+  if (doubts) {
+    if (fast) return { do: 'spin' };
+    return tests.length < TESTS ? levelNext() : otherSide(settles.at(-1)!);
+  }
   const wheels = played(belief);
   const mean = fromVector([-belief.meanX, -belief.meanY]);
   const pieces = realize(mean, (made) => withinChance(belief, made, toleranceG, true));
