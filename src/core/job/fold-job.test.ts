@@ -1,5 +1,15 @@
 import fc from 'fast-check';
-import { effectiveEntries, foldedOn, foldJob, NO_LOG, standingId, undoTarget, type Entry, type EntryData } from '.';
+import {
+  effectiveEntries,
+  foldedOn,
+  foldJob,
+  NO_LOG,
+  standingId,
+  timesOf,
+  undoTarget,
+  type Entry,
+  type EntryData,
+} from '.';
 import { logOf } from '../../../tests/sample';
 
 const chosen = (marking: string): EntryData['chosen'] => ({
@@ -206,7 +216,7 @@ describe('corrections and undo', () => {
           grown = foldedOn(grown, log.slice(at, next));
           at = next;
         }
-        expect(grown).toEqual({ entries: log, state: foldJob(log) });
+        expect(grown).toEqual({ entries: log, state: foldJob(log), times: timesOf(log) });
       }),
     );
   });

@@ -314,7 +314,7 @@ const apply = (state: JobState, entry: Entry): JobState => {
 };
 
 /** The state after an entry, the steps done that it does by what it says. */
-const withItsSteps = (state: JobState, entry: Entry): JobState => {
+export const withItsSteps = (state: JobState, entry: Entry): JobState => {
   const after = apply(state, entry);
   const stepIds = doneByReading(entry, after).filter((id) => !after.steps[id]);
   if (stepIds.length === 0) return after;
@@ -324,25 +324,6 @@ const withItsSteps = (state: JobState, entry: Entry): JobState => {
 
 /** The state of a job: its standing entries, applied in order. Used by the server and the browser alike. */
 export const foldJob = (log: readonly Entry[]): JobState => effectiveEntries(log).reduce(withItsSteps, emptyJob());
-
-/** A log with what it amounts to. */
-export interface FoldedLog {
-  entries: readonly Entry[];
-  state: JobState;
-}
-
-export const NO_LOG: FoldedLog = { entries: [], state: emptyJob() };
-
-/**
- * A log that has grown, folded on from what it amounted to: the same as the whole log folded anew, at the cost of what
- * came. What undoes or corrects an earlier entry is folded anew.
- */
-export const foldedOn = (before: FoldedLog, more: readonly Entry[]): FoldedLog => {
-  if (more.length === 0) return before;
-  const entries = [...before.entries, ...more];
-  const isPlain = more.every((e) => e.kind !== 'undo' && e.replaces === undefined);
-  return { entries, state: isPlain ? more.reduce(withItsSteps, before.state) : foldJob(entries) };
-};
 
 /** The id of the newest standing entry of a kind, which a correction would replace; undefined when there is none. */
 export const standingId = (log: readonly Entry[], kind: Entry['kind']): string | undefined =>

@@ -10,23 +10,40 @@ export interface Times {
   steps: Record<string, number>;
 }
 
+const breakSeconds = (log: readonly Entry[]): number => {
+  const rules = log.find((e) => e.kind === 'rules');
+  return ruleNumber('bench.breakMinutes', rules?.kind === 'rules' ? rules.data.values : undefined) * 60;
+};
+
+/** Adds the time that ended with the entry at `i`, which stands. */
+const count = (times: Times, log: readonly Entry[], i: number, breakS: number): void => {
+  const [before, entry] = [log[i - 1], log[i]!];
+  if (!before || entry.kind === 'rules') return;
+  const gapS = Math.round((Date.parse(entry.at) - Date.parse(before.at)) / 1000);
+  if (gapS < 0 || gapS > breakS) return;
+  times.stations[entry.station] = (times.stations[entry.station] ?? 0) + gapS;
+  if (entry.kind === 'step') times.steps[entry.data.stepId] = gapS;
+};
+
 /**
  * Time spent at each station and on each step: from the entry before it to the entry that ends it.
  * A gap longer than the rule `bench.breakMinutes` is a break and counts for nothing, as does what was undone.
  */
 export const timesOf = (log: readonly Entry[]): Times => {
   const standing = new Set(effectiveEntries(log).map((e) => e.id));
-  const rules = log.find((e) => e.kind === 'rules');
-  const breakS = ruleNumber('bench.breakMinutes', rules?.kind === 'rules' ? rules.data.values : undefined) * 60;
   const times: Times = { stations: {}, steps: {} };
+  const breakS = breakSeconds(log);
   log.forEach((entry, i) => {
-    const before = log[i - 1];
-    if (!before || !standing.has(entry.id) || entry.kind === 'rules') return;
-    const gapS = Math.round((Date.parse(entry.at) - Date.parse(before.at)) / 1000);
-    if (gapS < 0 || gapS > breakS) return;
-    times.stations[entry.station] = (times.stations[entry.station] ?? 0) + gapS;
-    if (entry.kind === 'step') times.steps[entry.data.stepId] = gapS;
+    if (standing.has(entry.id)) count(times, log, i, breakS);
   });
+  return times;
+};
+
+/** The times of a log whose last `more` entries came to what was counted `before`; they undo and correct nothing. */
+export const timesOn = (before: Times, log: readonly Entry[], more: number): Times => {
+  const times: Times = { stations: { ...before.stations }, steps: { ...before.steps } };
+  const breakS = breakSeconds(log);
+  for (let i = log.length - more; i < log.length; i++) count(times, log, i, breakS);
   return times;
 };
 

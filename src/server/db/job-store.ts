@@ -143,10 +143,11 @@ export const jobStore = (
   const rechecks = recheckStore(db, shop.records, rules);
 
   const summarize = (id: string): JobState => {
-    const { entries, state } = logs.of(id);
-    const last = entries.at(-1)!;
+    const log = logs.of(id);
+    const { state } = log;
+    const last = log.entries.at(-1)!;
     const { number, openedAt, wheelPosition } = find(id);
-    times.settle(id, entries, state, state.handedOver ? number : null);
+    times.settle(id, log, state.handedOver ? number : null);
     const sizeOff = state.cameOff?.marking ?? null;
     const sizeOn = state.chosen?.marking ?? null;
     const position = POSITION_WORDS[wheelPosition];

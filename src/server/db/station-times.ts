@@ -1,4 +1,4 @@
-import { median, STATIONS, timesOf, type Entry, type JobState, type UsualTime } from '../../core/job';
+import { median, STATIONS, type FoldedLog, type UsualTime } from '../../core/job';
 import { BUILDS } from '../../core/wheels';
 import type { Db } from './open-db';
 
@@ -24,11 +24,11 @@ export const stationTimes = (db: Db) => {
   return {
     /** How long a job was worked on, at all stations, in whole seconds. */
     spentS: (jobId: string): number => Math.round(spent.get(jobId)!.tookS),
-    /** Works a job's times out anew from its log; `number` once it is handed over, null before. */
-    settle(jobId: string, log: readonly Entry[], state: JobState, number: number | null): void {
+    /** Keeps what a job's log says of its times; `number` once it is handed over, null before. */
+    settle(jobId: string, { state, times }: FoldedLog, number: number | null): void {
       forget.run(jobId);
       if (!state.wheel) return;
-      for (const [station, tookS] of Object.entries(timesOf(log).stations))
+      for (const [station, tookS] of Object.entries(times.stations))
         keep.run(jobId, station, state.wheel.build, tookS, number);
     },
     /** What the latest jobs took, in seconds, by `station build`. */
