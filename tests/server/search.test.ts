@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { jobSearch, FIRST, LAST } from '../../src/server/db/job-search';
+import { FROM_NEWEST, visitPages } from '../../src/server/db/visit-pages';
 import { note, testApp } from './test-app';
 
 describe('searching the jobs', () => {
@@ -46,6 +47,40 @@ describe('searching the jobs', () => {
       ),
       { numRuns: 300 },
     );
+  });
+
+  test('visits likewise, also once they say something else', async () => {
+    const page = visitPages<{ id: string }>(db, 'visits.id');
+    const looked = (search: string) =>
+      db
+        .prepare<[string], string>(
+          `SELECT id FROM visits WHERE handed_over = 0
+             AND NOT EXISTS (SELECT 1 FROM json_each(?) WHERE instr(search, value) = 0) ORDER BY opened_at DESC, id DESC`,
+        )
+        .pluck()
+        .all(JSON.stringify(search.split(/\s+/).filter(Boolean)));
+    const found = (search: string) =>
+      page({ handedOver: false, search, from: FROM_NEWEST, limit: 100 }).map((v) => v.id);
+    const words = looked('').map(
+      (id) => db.prepare('SELECT search FROM visits WHERE id = ?').pluck().get(id) as string,
+    );
+    const parts = words.flatMap((w) => [
+      w.slice(0, 2),
+      w.slice(3, 4),
+      w.slice(1, 6),
+      `${w.slice(0, 4)} ${w.slice(-2)}`,
+    ]);
+    for (const search of [...parts, 'q', 'zz', 'nowhere'])
+      expect([search, found(search)]).toEqual([search, looked(search)]);
+    const [id] = looked('');
+    const { lastSeq } = (await ask.get(`/api/visits/${id}`)).body.visit;
+    const wanted = { id: 'quoxly', who: 'Juna Birk', kind: 'wanted', data: { text: 'a quoxly valve' } };
+    await ask
+      .post(`/api/visits/${id}/entries`)
+      .send({ expectedSeq: lastSeq, entries: [wanted] })
+      .expect(201);
+    expect(['quox', 'ox'].map(found)).toEqual([[id], looked('ox')]);
+    expect(looked('ox')).toContain(id);
   });
 
   test.each(['"', '""', "'", '*', 'a OR b', 'NEAR(a b)', '-', '%', '(', 'search:', '\u0000', '😀😀😀', 'rin^'])(

@@ -1,6 +1,8 @@
 import { complete } from '../../src/core/shop';
 import { foldVisit } from '../../src/core/visit';
+import { FIRST, jobSearch, LAST } from '../../src/server/db/job-search';
 import { visitLog } from '../../src/server/db/visit-log';
+import { FROM_NEWEST, visitPages } from '../../src/server/db/visit-pages';
 import { NOW, testApp } from './test-app';
 import { mkdtempSync, rmSync, writeFileSync, chmodSync, mkdirSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -211,7 +213,7 @@ describe('the database file', () => {
     old.exec(`INSERT INTO machines VALUES ('m', 'Hob 250', 'dirt', 'Ned Ash', 'chain', NULL, 220, '[{"name":"axle","wheel":"rear","torqueNm":100}]');
       INSERT INTO wheels VALUES ('w', 'm', 'rear', 'spoked', '2.15x18', '110/90-18', 1, '[210]', 36, 'right', NULL);
       INSERT INTO tires VALUES ('t', '110/90-18', 'knobby', '0126', NULL, 1, 3);
-      INSERT INTO jobs VALUES ('j', 1001, 'm', 'w', 'Hob 250', 'rear', 'Ned Ash', NULL, NULL, 0, '2025-01-02T09:00:00.000Z', '2025-01-02T10:00:00.000Z', 1, '');
+      INSERT INTO jobs VALUES ('j', 1001, 'm', 'w', 'Hob 250', 'rear', 'Ned Ash', NULL, NULL, 0, '2025-01-02T09:00:00.000Z', '2025-01-02T10:00:00.000Z', 1, '1001 hob 250');
       INSERT INTO entries VALUES ('j', 1, 'e', '2025-01-02T09:00:00.000Z', 'Ada Marl', 'intake', 'opened', '{}', NULL);`);
     old.close();
     const db = openDb(file);
@@ -226,6 +228,19 @@ describe('the database file', () => {
     });
     expect(records.find('machines', 'm')?.fasteners).toEqual([
       { name: 'axle', wheel: 'rear', torqueNm: 100, socket: null, renews: 'nothing' },
+    ]);
+    // Its words are found, and parts of them, the short ones too.
+    const jobs = jobSearch<{ id: string }>(db, 'jobs.id');
+    const visits = visitPages<{ id: string }>(db, 'visits.id');
+    const found = (search: string) => [
+      jobs({ search, from: FIRST, to: LAST }, 5, 0).total,
+      visits({ handedOver: false, search, from: FROM_NEWEST, limit: 5 }).length,
+    ];
+    expect(['hob', 'ob', 'o', '25', 'xy', 'ned', 'sh'].map(found)).toEqual([
+      ...[1, 2, 3, 4].map(() => [1, 1]),
+      [0, 0],
+      [0, 1],
+      [0, 1],
     ]);
     // What was one job is a visit of one wheel, with a log of its own.
     expect(db.prepare('SELECT id, machine_name, rider, opened_at, last_seq, handed_over FROM visits').all()).toEqual([

@@ -1,4 +1,4 @@
-import { findWords } from './find-words';
+import { boundWords, findWords, rowsWith } from './find-words';
 import type { Db } from './open-db';
 
 /** What is looked for among the jobs; days as YYYY-MM-DD. */
@@ -11,28 +11,29 @@ export interface JobFilter {
 
 /** Finds jobs by words, parts of words and days: a page of them, and how many there are. */
 export const jobSearch = <Row>(db: Db, columns: string) => {
-  const short = 'NOT EXISTS (SELECT 1 FROM json_each(@short) WHERE instr(jobs.search, value) = 0)';
-  const rest = `opened_at >= @from AND opened_at < @to AND ${short}`;
   // The page's numbers first, by an index alone: rows that are skipped are not read.
-  const prepared = (from: string) => ({
+  const prepare = (from: string) => ({
     list: db.prepare<unknown[], Row>(
       `SELECT ${columns} FROM jobs WHERE number IN (${from} ORDER BY 1 DESC LIMIT @limit OFFSET @offset)
        ORDER BY number DESC`,
     ),
     total: db.prepare<unknown[], { total: number }>(`SELECT count(*) AS total FROM (${from})`),
   });
-  const withWords = prepared(`SELECT job_words.rowid FROM job_words JOIN jobs ON jobs.number = job_words.rowid
-    WHERE job_words MATCH @match AND ${rest}`);
-  const wordsAlone = prepared('SELECT rowid FROM job_words WHERE job_words MATCH @match');
-  const without = prepared(`SELECT number FROM jobs WHERE ${rest}`);
-  const all = prepared('SELECT number FROM jobs');
-
+  const prepared = new Map<string, ReturnType<typeof prepare>>();
+  const statements = (from: string) => {
+    const there = prepared.get(from) ?? prepare(from);
+    prepared.set(from, there);
+    return there;
+  };
   return ({ search, from, to }: JobFilter, limit: number, offset: number): { rows: Row[]; total: number } => {
-    const { match, short: left } = findWords(search);
-    // Without days and short words an index alone knows which, and how many there are.
-    const isPlain = left.length === 0 && from === FIRST && to === LAST;
-    const { list, total } = match ? (isPlain ? wordsAlone : withWords) : isPlain ? all : without;
-    const bind = { ...(match && { match }), ...(!isPlain && { from, to, short: JSON.stringify(left) }) };
+    const words = findWords(search);
+    const found = rowsWith('job', words);
+    const hasDays = from !== FIRST || to !== LAST;
+    const inDays = 'SELECT number FROM jobs WHERE opened_at >= @from AND opened_at < @to';
+    // Without days the words alone know which, and how many there are.
+    const asked = [...(found ? [found] : []), ...(hasDays ? [inDays] : [])];
+    const { list, total } = statements(asked.join(' INTERSECT ') || 'SELECT number FROM jobs');
+    const bind = { ...boundWords(words), ...(hasDays && { from, to }) };
     return { rows: list.all({ ...bind, limit, offset }), total: total.get(bind)!.total };
   };
 };

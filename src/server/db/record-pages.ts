@@ -1,5 +1,5 @@
 import { columnName, fieldsOfKind, type RecordKind, type Records } from '../../core/shop';
-import { findWords } from './find-words';
+import { boundWords, findWords, rowsWith } from './find-words';
 import type { Db } from './open-db';
 
 /** What is looked for among the records of a kind, and how they are listed. */
@@ -42,20 +42,16 @@ export const recordPages = (
   return <K extends RecordKind>(kind: K, query: RecordQuery): { records: Records[K][]; total: number } => {
     const { find, only, archived, sort, limit, offset } = query;
     const { select, order, toRecord } = of(kind);
-    const { match, short } = findWords(find);
+    const words = findWords(find);
+    const found = rowsWith('record', words);
     const where = [
       ...(archived ? [] : ['r.archived = 0']),
       ...(only ? [`r.${columnName(only.key)} = @only`] : []),
-      ...(match ? ['t.n IN (SELECT rowid FROM record_words WHERE record_words MATCH @match)'] : []),
-      ...(short.length > 0 ? ['NOT EXISTS (SELECT 1 FROM json_each(@short) WHERE instr(t.text, value) = 0)'] : []),
+      ...(found ? [`t.n IN (${found})`] : []),
     ];
-    const words = match || short.length > 0 ? `JOIN record_texts AS t ON t.kind = '${kind}' AND t.id = r.id` : '';
-    const from = `FROM ${kind} AS r ${words} ${where.length > 0 ? `WHERE ${where.join(' AND ')}` : ''}`;
-    const bind = {
-      ...(only && { only: only.value }),
-      ...(match && { match }),
-      ...(short.length > 0 && { short: JSON.stringify(short) }),
-    };
+    const texts = found ? `JOIN record_texts AS t ON t.kind = '${kind}' AND t.id = r.id` : '';
+    const from = `FROM ${kind} AS r ${texts} ${where.length > 0 ? `WHERE ${where.join(' AND ')}` : ''}`;
+    const bind = { ...(only && { only: only.value }), ...boundWords(words) };
     const rows = statement(
       `SELECT ${select} ${from} ORDER BY ${sort ? orderBy(kind, sort) : order} LIMIT @limit OFFSET @offset`,
     ).all({ ...bind, limit, offset }) as Row[];

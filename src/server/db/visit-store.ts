@@ -22,6 +22,7 @@ import { NotFound } from '../errors';
 import type { JobStore } from './job-store';
 import type { Db } from './open-db';
 import type { RuleStore } from './rule-store';
+import { FROM_NEWEST, visitPages } from './visit-pages';
 import type { ShopStore } from './shop-store';
 import { sentAgain } from './sent-again';
 import { visitLog } from './visit-log';
@@ -66,14 +67,9 @@ const SUMMARY = `id, machine_id AS machineId, machine_name AS machineName, rider
 /** Machines that came in, in the database: list, open, read, append. */
 export const visitStore = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobStore) => {
   const log = visitLog(db);
+  const page = visitPages<VisitRow>(db, SUMMARY);
   const statements = {
     one: db.prepare<[string], VisitRow>(`SELECT ${SUMMARY} FROM visits WHERE id = ?`),
-    page: db.prepare<unknown[], VisitRow>(
-      `SELECT ${SUMMARY} FROM visits
-       WHERE handed_over = @handedOver AND (opened_at, id) < (@openedAt, @id)
-         AND NOT EXISTS (SELECT 1 FROM json_each(@words) WHERE instr(visits.search, value) = 0)
-       ORDER BY opened_at DESC, id DESC LIMIT @limit`,
-    ),
     wheels: db.prepare<[string], WheelRow>(
       `SELECT j.id AS jobId, j.visit_id AS visitId, j.wheel_id AS wheelId, j.wheel_position AS position, j.number,
          j.size_on AS sizeOn, j.set_kpa AS setKpa, j.cool_until AS coolUntil, w.build,
@@ -243,9 +239,8 @@ export const visitStore = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobS
       append.immediate(id, expectedSeq, entries, at),
     /** A page of visits, the newest first, and from where the next page goes on; null after the last. */
     list({ state, search, limit, after }: VisitQuery): { visits: VisitSummary[]; next: string | null } {
-      const [openedAt = '9999', id = ''] = after?.split(' ') ?? [];
-      const words = JSON.stringify(search.toLowerCase().split(/\s+/).filter(Boolean));
-      const rows = statements.page.all({ handedOver: state === 'done' ? 1 : 0, openedAt, id, words, limit });
+      const [openedAt = FROM_NEWEST.openedAt, id = FROM_NEWEST.id] = after?.split(' ') ?? [];
+      const rows = page({ handedOver: state === 'done', search, from: { openedAt, id }, limit });
       const last = rows.length === limit ? rows.at(-1)! : null;
       return { visits: withWheels(rows), next: last ? `${last.openedAt} ${last.id}` : null };
     },
@@ -285,7 +280,7 @@ export const visitStore = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobS
     },
     /** What a plan of the day is asked, by all machines that are in. */
     dayInput(people: string[], nowMs: number) {
-      const all = statements.page.all({ handedOver: 0, openedAt: '9999', id: '', words: '[]', limit: MOST_IN });
+      const all = page({ handedOver: false, search: '', from: FROM_NEWEST, limit: MOST_IN });
       const samples = jobs.timeSamples();
       const values = valuesOf(rules.list());
       const inNow = withWheels(all).map(({ id, wheels, missing }) => ({
