@@ -94,3 +94,28 @@ test('two blocks put by hand on one person at once: the plan stands, and says wh
   ).toBeVisible();
   await expectAccessible(page);
 });
+
+test('where a better plan is not ruled out it says by how much, and is looked for closely by one key', async ({
+  page,
+  shop,
+}) => {
+  // As the first answer of a day that is too big to prove.
+  await page.route('**/api/day-plan*', async (route) => {
+    const response = await route.fetch();
+    const answer = (await response.json()) as { working: { result: { cost: { doneMin: number } } } };
+    const { result } = answer.working;
+    if (route.request().url().includes('closely=yes')) return route.fulfill({ response, json: answer });
+    const bound = { ...result.cost, doneMin: result.cost.doneMin - 25 };
+    const open = { ...answer, working: { ...answer.working, result: { ...result, bound, proven: false } } };
+    return route.fulfill({ response, json: open });
+  });
+  await openAs(page, shop, '/plan');
+  await expect(page.getByText('not ruled out: all wheels together 25 min sooner')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByRole('button', { name: 'Look closely' })).toBeVisible();
+  await page.keyboard.press('c');
+  await expect(page.getByText('No plan does better: proved.')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByRole('button', { name: 'Look closely' })).toHaveCount(0);
+  // With somebody else at work it is a new question.
+  await page.getByRole('button', { name: 'Osk Tarrow', exact: true }).click();
+  await expect(page.getByText('not ruled out')).toBeVisible({ timeout: 20_000 });
+});

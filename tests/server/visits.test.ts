@@ -224,6 +224,14 @@ describe('the plan of the day', () => {
     expect((await now()).fixed).toBe(false);
   });
 
+  test('looked at closely it is asked for so, and is no worse', async () => {
+    const plan = async (query: string) => (await ask.get(`/api/day-plan?person=Juna+Birk${query}`).expect(200)).body;
+    const [quick, close] = [await plan(''), await plan('&closely=yes')];
+    expect([quick, close].map((p) => p.working.input.closely)).toEqual([false, true]);
+    expect(close.working.result.cost).toEqual(quick.working.result.cost);
+    expect((await ask.get('/api/day-plan?closely=no').expect(422)).body.error.field).toBe('closely');
+  });
+
   test('too many people, one twice, nobody: each is a sentence', async () => {
     const names = Array.from({ length: 7 }, (_, i) => `person=p${i}`).join('&');
     for (const query of [names, 'person=a&person=a', `person=${'x'.repeat(61)}`])
