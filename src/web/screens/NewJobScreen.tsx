@@ -1,13 +1,12 @@
-import { useState } from 'react';
+import { useCallback, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import { BUILD_WORDS, KIND_WORDS, POSITION_WORDS } from '../../core/wheels/wheel';
 import { TextField } from '../parts/fields';
 import { Failed, Frame, Waiting } from '../parts/Frame';
 import { useApp, useDo } from '../store';
 import { openJob } from '../store/job-writing';
 import { useResting } from '../parts/use-resting';
 import { useMachinesFoundQuery } from '../store/records-api';
-import { SeveralWheels } from './visit/VisitSheet';
+import { MachineList } from './new-job/MachineList';
 
 /** As many as are looked through with the eye. */
 const MOST_LISTED = 40;
@@ -26,17 +25,20 @@ export const NewJobScreen = () => {
   const find = useResting(typed);
   const { data: found, isError } = useMachinesFoundQuery({ find, limit: MOST_LISTED });
 
-  const start = async (machineId: string, wheelId: string) => {
-    if (!who) return setProblem('Say first who is at the bench: the round stamp at the top right.');
-    setBusy(true);
-    try {
-      const id = await dispatch(openJob({ machineId, wheelId })).unwrap();
-      await navigate(`/jobs/${id}/intake`);
-    } catch (error) {
-      setProblem((error as Error).message);
-      setBusy(false);
-    }
-  };
+  const start = useCallback(
+    (machineId: string, wheelId: string) => {
+      if (!who) return setProblem('Say first who is at the bench: the round stamp at the top right.');
+      setBusy(true);
+      void dispatch(openJob({ machineId, wheelId }))
+        .unwrap()
+        .then((id) => navigate(`/jobs/${id}/intake`))
+        .catch((error: Error) => {
+          setProblem(error.message);
+          setBusy(false);
+        });
+    },
+    [dispatch, navigate, who],
+  );
 
   if (!found)
     return (
@@ -73,38 +75,7 @@ export const NewJobScreen = () => {
               No machine fits. Take a word away, or put a new one in.
             </p>
           )}
-          <ul className="rows">
-            {found.machines.map(({ machine: m, wheels }) => (
-              <li key={m.id} className="flex flex-wrap items-center gap-x-6 gap-y-2 border-b border-stone3 py-3">
-                <div className="min-w-0 flex-1 basis-72">
-                  <h2 className="text-xl">{m.name}</h2>
-                  <p className="text-ink2">
-                    {m.rider} · {KIND_WORDS[m.kind]}
-                  </p>
-                </div>
-                <div className="flex flex-wrap gap-3">
-                  {wheels.map((w) => (
-                    <button
-                      key={w.id}
-                      type="button"
-                      disabled={busy}
-                      className="btn !justify-start text-left"
-                      onClick={() => void start(m.id, w.id)}
-                    >
-                      <span>
-                        {POSITION_WORDS[w.position]}
-                        <span className="block text-[15px] font-normal text-ink2">
-                          {w.tireMarking} · {BUILD_WORDS[w.build]}
-                          {w.tube ? ', tube' : ''}
-                        </span>
-                      </span>
-                    </button>
-                  ))}
-                  {wheels.length > 1 && <SeveralWheels machine={m} wheels={wheels} />}
-                </div>
-              </li>
-            ))}
-          </ul>
+          <MachineList machines={found.machines} busy={busy} onTake={start} />
           {found.total > found.machines.length && (
             <p className="py-4 text-ink2">
               {found.total} machines fit; the first {found.machines.length} are shown. One more word narrows them.
