@@ -118,7 +118,7 @@ export const createApp = (db: Db, options: AppOptions): Express => {
   app.use('/api', knowsRoutes(jobs.knows));
   app.use('/api', partsRoutes(jobs.parts));
   app.use('/api', recheckRoutes(jobs, lookAgain(db, jobs, shop.records), shop.name, work));
-  app.use('/api', shopRoutes(shop, rules, jobs));
+  app.use('/api', shopRoutes(db, shop, rules, jobs));
   app.use('/api', recordRoutes(shop.records, jobs, work));
   if (options.backups) app.use('/api/backups', backupRoutes(options.backups.store, options.backups.restore));
   app.use('/api', balanceRoutes(jobs, practiceStore(db), work));

@@ -4,6 +4,8 @@ import { check, listOf, oneOf, text } from '../../core/fields';
 import { checkRecord, PACES, type Pace } from '../../core/shop';
 import { InputError } from '../../core/errors';
 import { NotFound } from '../errors';
+import type { Db } from '../db/open-db';
+import { keptAnswer } from '../kept-answer';
 import type { JobStore } from '../db/job-store';
 import type { RuleStore } from '../db/rule-store';
 import type { ShopStore } from '../db/shop-store';
@@ -23,19 +25,16 @@ const paceBody = Joi.object({ pace: oneOf(PACES, 'The pace') }).required();
 const nameBody = Joi.object({ name: text(80, 'The name') }).required();
 
 /** The shop's name, people and rules, and machines with their wheels. */
-export const shopRoutes = (shop: ShopStore, rules: RuleStore, jobs: JobStore): Router => {
+export const shopRoutes = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobStore): Router => {
   const router = Router();
-  router.get(
-    '/shop',
-    (_req, res) =>
-      void res.json({
-        ...shop.all(),
-        rules: rules.list(),
-        cures: jobs.cures(),
-        usualTimes: jobs.usualTimes(),
-        reserved: jobs.parts.reserved(),
-      }),
-  );
+  const whole = keptAnswer(db, () => ({
+    ...shop.all(),
+    rules: rules.list(),
+    cures: jobs.cures(),
+    usualTimes: jobs.usualTimes(),
+    reserved: jobs.parts.reserved(),
+  }));
+  router.get('/shop', (_req, res) => void res.type('json').send(whole()));
   router.put('/shop/name', (req, res) => {
     shop.rename(check<{ name: string }>(nameBody, req.body).name);
     res.json({ name: shop.name() });
