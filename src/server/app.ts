@@ -3,7 +3,9 @@ import express, { type Express, type RequestHandler, type Response } from 'expre
 import helmet from 'helmet';
 import { join } from 'node:path';
 import type { Logger } from 'pino';
-import { loopbackNamesOnly, passphraseGate } from './access';
+import { loopbackNamesOnly } from './doors/access';
+import { passphraseGate } from './doors/passphrase';
+import { ownPagesWrite } from './doors/same-origin';
 import { dayOf, daysAfter } from '../core/units';
 import { jobStore } from './db/job-store';
 import { lookAgain } from './db/look-again';
@@ -95,7 +97,8 @@ export const createApp = (db: Db, options: AppOptions): Express => {
     }),
   );
   app.use(compression({ filter: (req, res) => !isStream(res) && compression.filter(req, res) }));
-  app.use(options.passphrase ? passphraseGate(options.passphrase) : loopbackNamesOnly);
+  app.use(options.passphrase ? passphraseGate(options.passphrase, options.logger) : loopbackNamesOnly);
+  app.use(ownPagesWrite);
   const stillHere: RequestHandler = (req, _res, next) =>
     next(isHere() || READS.includes(req.method) ? undefined : new DatabaseGone());
   app.use('/api', stillHere);

@@ -3,10 +3,12 @@ import { resolve } from 'node:path';
 import { writeBackup } from './backup/write-backup';
 import { belongsToJournal } from './db/journal';
 import { checkBegun, checkFile } from './db/open-db';
+import { makeForOwnerOnly } from './doors/owner-only';
 import { photosBeside, shopFile } from './paths';
 
 /** `backup FILE`: the whole shop into one file, while it runs or not. */
 const main = async (): Promise<void> => {
+  makeForOwnerOnly();
   const to = process.argv[2];
   if (!to) throw new Error('Say into which file: npm run backup -- FILE.zip');
   const file = shopFile();

@@ -1,7 +1,9 @@
 import { createServer } from 'node:http';
 import { join } from 'node:path';
 import pino from 'pino';
-import { isLoopback } from './access';
+import { isLoopback } from './doors/access';
+import { makeForOwnerOnly } from './doors/owner-only';
+import { LEAST_LETTERS, weakness } from './doors/passphrase';
 import { checkBegun, DatabaseUnusable } from './db/open-db';
 import { shopFile } from './paths';
 import { runningShop } from './running-shop';
@@ -22,12 +24,19 @@ const portFrom = (text: string): number => {
 };
 
 const start = (): void => {
+  makeForOwnerOnly();
   const port = portFrom(process.env.PORT ?? '4180');
   const host = process.env.HOST ?? '127.0.0.1';
   const passphrase = process.env.RIMSTONE_PASSPHRASE || undefined;
   const file = shopFile();
   if (!isLoopback(host) && !passphrase)
     fail(`HOST ${host} can be reached from other machines. Set RIMSTONE_PASSPHRASE to the passphrase they must give.`);
+
+  const weak = passphrase && weakness(passphrase);
+  if (weak)
+    fail(
+      `RIMSTONE_PASSPHRASE can be guessed. ${weak} Take a sentence of your own, of ${LEAST_LETTERS} letters or more.`,
+    );
 
   const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
   checkBegun(file, process.argv.includes('--new'));

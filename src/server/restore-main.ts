@@ -9,6 +9,7 @@ import { holdingsOf, photoNames } from './backup/holdings';
 import { swapIn } from './backup/swap-in';
 import { unpackBackup } from './backup/unpack-backup';
 import { checkFile, openDb } from './db/open-db';
+import { makeForOwnerOnly } from './doors/owner-only';
 import { photosBeside, shopFile } from './paths';
 
 const say = (text: string): void => void process.stdout.write(`${text}\n`);
@@ -42,6 +43,7 @@ const settled = (file: string): void => {
 
 /** `restore FILE [--yes]`: checks a backup and says what it holds; with `--yes` it takes the shop's place. */
 const main = async (): Promise<void> => {
+  makeForOwnerOnly();
   const from = process.argv[2];
   if (!from || from.startsWith('--')) throw new Error('Say which backup: npm run restore -- FILE.zip');
   const file = shopFile();

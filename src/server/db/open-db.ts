@@ -3,6 +3,7 @@ import { existsSync, mkdirSync, readdirSync, readFileSync, statSync } from 'node
 import { dirname, join } from 'node:path';
 import { backupsBeside, MIGRATIONS_DIR, photosBeside } from '../paths';
 import { belongsToJournal, sealed } from './journal';
+import { keepForOwnerOnly } from '../doors/owner-only';
 
 export type Db = Database.Database;
 
@@ -120,6 +121,7 @@ export const openDb = (file: string): Db => {
     if (!inMemory && existsSync(file)) checkFile(file);
     db = new Database(file);
     db.pragma('journal_mode = WAL');
+    if (!inMemory) keepForOwnerOnly(file);
     if (!inMemory) sealed(db, file);
     db.pragma('synchronous = FULL');
     db.pragma('foreign_keys = ON');

@@ -1,0 +1,20 @@
+import { chmodSync, existsSync } from 'node:fs';
+
+/** What this program makes from now on can be read by the account that runs it, and by no other. */
+export const makeForOwnerOnly = (): void => void process.umask(0o077);
+
+/** Another account's, or on a disk that can only be read. */
+const NOT_OURS = ['EPERM', 'EACCES', 'EROFS'];
+
+/**
+ * A database and its journal that an earlier program made for everybody on the machine; left as they are where they are
+ * somebody else's.
+ */
+export const keepForOwnerOnly = (file: string): void => {
+  for (const path of [file, `${file}-wal`, `${file}-shm`])
+    try {
+      if (existsSync(path)) chmodSync(path, 0o600);
+    } catch (error) {
+      if (!NOT_OURS.includes((error as NodeJS.ErrnoException).code ?? '')) throw error;
+    }
+};
