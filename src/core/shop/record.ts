@@ -43,12 +43,21 @@ const checkWhole = (kind: RecordKind, it: Records[RecordKind]): void => {
   }
 };
 
+/** Spaces round a text are nothing that anybody meant: without them a file goes out and comes in the same. */
+const withoutSpaces = (value: unknown): unknown =>
+  value !== null && typeof value === 'object' && !Array.isArray(value)
+    ? Object.fromEntries(
+        Object.entries(value).map(([key, v]) => [key, typeof v === 'string' ? v.trim() : (v as unknown)]),
+      )
+    : value;
+
 /** A record with its usual values filled in. Throws `InputError` naming the field that does not fit. */
-export const checkRecord = <K extends RecordKind>(kind: K, value: unknown): Records[K] => {
+export const checkRecord = <K extends RecordKind>(kind: K, given: unknown): Records[K] => {
+  const value = withoutSpaces(given);
   if (value !== null && typeof value === 'object')
     for (const field of fieldsOfKind(kind)) {
-      const given = (value as Record<string, unknown>)[field.key];
-      if (typeof given === 'string') checkField(field, given);
+      const text = (value as Record<string, unknown>)[field.key];
+      if (typeof text === 'string') checkField(field, text);
     }
   const it = check<Records[K]>(recordSchema(kind), value);
   checkWhole(kind, it);

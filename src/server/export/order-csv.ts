@@ -1,5 +1,5 @@
-import { stringify } from 'csv-stringify/sync';
 import type { OrderList, ToOrder } from '../../core/parts';
+import { csvOf } from './csv-cells';
 
 const COLUMNS = ['state', 'what', 'count', 'supplier', 'for', 'wanted on', 'ordered on', 'ordered by'] as const;
 
@@ -15,7 +15,7 @@ export const orderCsv = ({ short, ordered }: OrderList): string => {
         .filter(Boolean)
         .sort()[0] ?? '',
   });
-  return stringify(
+  return csvOf(
     [
       ...short.map((part) => ({
         ...common(part),
@@ -32,6 +32,6 @@ export const orderCsv = ({ short, ordered }: OrderList): string => {
         'ordered by': order.orderedBy,
       })),
     ],
-    { header: true, columns: [...COLUMNS], record_delimiter: '\r\n', escape_formulas: true },
+    { header: true, columns: [...COLUMNS] },
   );
 };

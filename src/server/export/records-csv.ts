@@ -1,5 +1,4 @@
 import { parse } from 'csv-parse/sync';
-import { stringify } from 'csv-stringify/sync';
 import { randomUUID } from 'node:crypto';
 import { InputError } from '../../core/errors';
 import {
@@ -12,15 +11,11 @@ import {
   type RecordKind,
   type Records,
 } from '../../core/shop';
-
-/** A cell that a spreadsheet would run as a formula is marked as text; reading takes the mark away again. */
-const FORMULA = /^[=+\-@\t\r]/;
-const mark = (cell: string): string => (FORMULA.test(cell) ? `'${cell}` : cell);
-const unmark = (cell: string): string => (cell.startsWith("'") && FORMULA.test(cell.slice(1)) ? cell.slice(1) : cell);
+import { csvOf, unmark } from './csv-cells';
 
 /** All records of a kind as CSV (RFC 4180), SI inside, archived ones too. */
 export const recordsCsv = <K extends RecordKind>(kind: K, records: readonly Records[K][]): string =>
-  stringify([fileColumns(kind), ...records.map((r) => toCells(kind, r).map(mark))], { record_delimiter: 'windows' });
+  csvOf([fileColumns(kind), ...records.map((r) => toCells(kind, r))]);
 
 const MOST_ROWS = 5000;
 /** More than any kind of record has. */

@@ -1,8 +1,8 @@
-import { stringify } from 'csv-stringify/sync';
 import { Router } from 'express';
 import { NotFound } from '../errors';
 import type { KnowsQuery, KnowsStore } from '../db/knows-store';
 import { checkQuery, knowsQuery } from './input';
+import { csvOf } from '../export/csv-cells';
 
 const PARTS = ['troubles', 'stations', 'weights', 'takeOffs'] as const;
 
@@ -17,7 +17,7 @@ export const knowsRoutes = (knows: KnowsStore): Router => {
     res
       .type('text/csv')
       .attachment(`${part}.csv`)
-      .send(stringify(rows as object[], { header: true, record_delimiter: 'windows', escape_formulas: true }));
+      .send(csvOf(rows as object[], { header: true }));
   });
   return router;
 };
