@@ -3,6 +3,7 @@ import express, { type Express, type RequestHandler, type Response } from 'expre
 import helmet from 'helmet';
 import { join } from 'node:path';
 import type { Logger } from 'pino';
+import { ruleNumber, valuesOf } from '../core/rules';
 import { loopbackNamesOnly } from './doors/access';
 import { passphraseGate } from './doors/passphrase';
 import { ownPagesWrite } from './doors/same-origin';
@@ -75,7 +76,7 @@ export const createApp = (db: Db, options: AppOptions): Express => {
   const { work = workHere(), isHere = () => true, live = liveHub() } = options;
   const shop = shopStore(db);
   const rules = ruleStore(db);
-  const photos = photoStore(options.photosDir);
+  const photos = photoStore(options.photosDir, () => ruleNumber('photos.mostMb', valuesOf(rules.list())));
   const jobs = jobStore(db, shop, rules, (photoId) => photos.find(photoId) !== null, live.tell);
 
   // What an earlier program wrote of late is looked at again too.

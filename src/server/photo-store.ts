@@ -1,6 +1,6 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { existsSync } from 'node:fs';
-import { mkdir, open, readFile, rename } from 'node:fs/promises';
+import { mkdir, open, readdir, readFile, rename, stat, utimes } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
 import { InputError } from '../core/errors';
 
@@ -26,11 +26,35 @@ const KINDS = [
   },
 ] as const;
 
+/** How long a count of the folder is good for. */
+const COUNTED_MS = 600_000;
+
+/** The bytes of all files in a folder. */
+const bytesIn = async (dir: string): Promise<number> => {
+  if (!existsSync(dir)) return 0;
+  let sum = 0;
+  for (const name of await readdir(dir)) sum += (await stat(join(dir, name)).catch(() => ({ size: 0 }))).size;
+  return sum;
+};
+
 /**
  * Photographs in a folder beside the database, each under the hash of its content, so that none is ever overwritten.
+ * `mostMb` says how much room all of them may take.
  */
-export const photoStore = (folder: string) => {
+export const photoStore = (folder: string, mostMb: () => number = () => Infinity) => {
   const dir = resolve(folder);
+  let counted = { bytes: 0, atMs: -Infinity };
+  const roomFor = async (bytes: number): Promise<void> => {
+    if (Date.now() - counted.atMs > COUNTED_MS) counted = { bytes: await bytesIn(dir), atMs: Date.now() };
+    const most = mostMb();
+    if (counted.bytes + bytes > most * 1_000_000)
+      throw new InputError(
+        'photo',
+        `The shop keeps ${Math.round(counted.bytes / 1_000_000)} MB of photographs, and ${most} MB is the most.`,
+        'a higher rule photos.mostMb, where the disk and the backups have room for it',
+      );
+    counted.bytes += bytes;
+  };
   const find = (photoId: string): { path: string; type: string } | null => {
     for (const { ending, type } of KINDS) {
       const path = join(dir, `${photoId}.${ending}`);
@@ -53,6 +77,7 @@ export const photoStore = (folder: string) => {
       const photoId = createHash('sha256').update(bytes).digest('hex');
       const path = join(dir, `${photoId}.${kind.ending}`);
       if (!existsSync(path)) {
+        await roomFor(bytes.length);
         await mkdir(dir, { recursive: true });
         // The same picture may come from several at once.
         const making = `${path}.${randomUUID()}.making`;
@@ -64,6 +89,9 @@ export const photoStore = (folder: string) => {
           await file.close();
         }
         await rename(making, path);
+      } else {
+        // It was sent again: somebody is about to name it.
+        await utimes(path, new Date(), new Date());
       }
       return { photoId, type: kind.type, bytes: bytes.length };
     },

@@ -15,9 +15,11 @@ import { ruleStore } from './db/rule-store';
 import { sameFile } from './db/same-file';
 import { liveHub } from './live/live-hub';
 import { backupsBeside, photosBeside } from './paths';
+import { tidyPhotos } from './photo-tidy';
 import type { WorkPool } from './work';
 
 const WRITE_BACK_EVERY_MS = 2000;
+const TIDY_EVERY_MS = 6 * 3_600_000;
 /** How long what is still being answered may take before the database is closed under it. */
 const DRAIN_MS = 5000;
 const DRAIN_LOOK_MS = 20;
@@ -56,6 +58,15 @@ export const runningShop = (
       backups: { store, restore },
     });
     const endDaily = store.daily((error) => options.logger.error({ err: error }, 'no backup could be made'));
+    const isHere = sameFile(file);
+    const tidy = () => {
+      // Another database's photographs are none of ours.
+      if (!isHere()) return;
+      tidyPhotos(db, photosDir, Date.now()).catch((error: unknown) => {
+        if (db.open) options.logger.error({ err: error }, 'photographs could not be tidied');
+      });
+    };
+    const tidying = setInterval(tidy, TIDY_EVERY_MS).unref();
     const timer = setInterval(() => writeBack(db, file), WRITE_BACK_EVERY_MS).unref();
     const endStreams = (): void => {
       devices.stop();
@@ -66,6 +77,7 @@ export const runningShop = (
       endStreams,
       close(): void {
         clearInterval(timer);
+        clearInterval(tidying);
         endDaily();
         endStreams();
         db.close();

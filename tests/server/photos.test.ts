@@ -1,6 +1,8 @@
 import { Buffer } from 'node:buffer';
-import { existsSync, readdirSync } from 'node:fs';
+import { existsSync, readdirSync, utimesSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { createHash } from 'node:crypto';
+import { tidyPhotos } from '../../src/server/photo-tidy';
 import { testApp } from './test-app';
 
 /** The smallest PNG there is: one pixel. */
@@ -101,4 +103,57 @@ test('a job names only photographs that are kept, and its log says so in words',
   expect((await ask.get('/api/jobs/demo-job-22/log.csv')).text).toContain(
     'Photograph: bead, seat and rim: at the valve hole',
   );
+});
+
+describe('room for photographs', () => {
+  const keep = (ask: ReturnType<typeof testApp>['ask'], picture: Buffer) =>
+    ask.post('/api/photos').set('content-type', 'image/png').send(picture);
+  const picture = (mark: number, bytes: number) => Buffer.concat([PNG, Buffer.alloc(bytes - PNG.length, mark)]);
+
+  test('more than the rule allows is refused in a sentence; one that is there already is no more', async () => {
+    const { ask, photosDir } = testApp();
+    const rule = { value: 10, note: '', who: 'Juna Birk', reason: 'a small disk' };
+    await ask.put('/api/rules/photos.mostMb').send(rule).expect(200);
+    for (const mark of [1, 2]) await keep(ask, picture(mark, 4_000_000)).expect(201);
+    const { body } = await keep(ask, picture(3, 4_000_000)).expect(422);
+    expect(body.error).toMatchObject({
+      field: 'photo',
+      message: 'The shop keeps 8 MB of photographs, and 10 MB is the most.',
+    });
+    expect(readdirSync(photosDir)).toHaveLength(2);
+    await keep(ask, picture(2, 4_000_000)).expect(201);
+    await keep(ask, picture(4, 2_000_000)).expect(201);
+    await keep(ask, picture(5, 1000)).expect(422);
+    await ask
+      .put('/api/rules/photos.mostMb')
+      .send({ ...rule, value: 20 })
+      .expect(200);
+    await keep(ask, picture(5, 1000)).expect(201);
+  });
+
+  test('what no entry has named for a month goes, and nothing else', async () => {
+    const { ask, db, photosDir } = testApp();
+    const ids: string[] = [];
+    for (const mark of [1, 2, 3, 4]) ids.push((await keep(ask, picture(mark, 200))).body.photoId as string);
+    const [named, undone, orphan, fresh] = ids as [string, string, string, string];
+    const { job } = (await ask.get('/api/jobs/demo-job-21')).body;
+    const undo = { ...photo('x'), id: 'p-undo', kind: 'undo', data: { entryId: `p-${undone.slice(0, 8)}` } };
+    await ask
+      .post('/api/jobs/demo-job-21/entries')
+      .send({ expectedSeq: job.lastSeq, entries: [photo(named), photo(undone), undo] })
+      .expect(201);
+    writeFileSync(join(photosDir, `${orphan}.png.0.making`), 'half');
+    const ago = (days: number) => new Date(Date.now() - days * 86_400_000);
+    for (const name of readdirSync(photosDir)) utimesSync(join(photosDir, name), ago(31), ago(31));
+    utimesSync(join(photosDir, `${fresh}.png`), ago(29), ago(29));
+    expect((await tidyPhotos(db, photosDir, Date.now())).sort()).toEqual(
+      [`${orphan}.png`, `${orphan}.png.0.making`].sort(),
+    );
+    expect(readdirSync(photosDir).sort()).toEqual([named, undone, fresh].map((id) => `${id}.png`).sort());
+    // Sent again it is about to be named.
+    utimesSync(join(photosDir, `${fresh}.png`), ago(31), ago(31));
+    await keep(ask, picture(4, 200)).expect(201);
+    expect(await tidyPhotos(db, photosDir, Date.now())).toEqual([]);
+    expect(await tidyPhotos(db, join(photosDir, 'nowhere'), Date.now())).toEqual([]);
+  });
 });

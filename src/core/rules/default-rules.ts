@@ -1,5 +1,6 @@
 import { PSI_IN_KPA } from '../units/factors';
 import { BACKUP_RULES } from './backup-rules';
+import { PHOTO_RULES } from './photo-rules';
 import { BENCH_RULES } from './bench-rules';
 import { CHOICE_RULES } from './choice-rules';
 import type { Rule } from './rule';
@@ -192,4 +193,5 @@ export const DEFAULT_RULES: readonly Rule[] = [
   ...DAY_RULES,
   ...SIZE_RULES,
   ...BACKUP_RULES,
+  ...PHOTO_RULES,
 ];
