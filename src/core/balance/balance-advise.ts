@@ -1,7 +1,6 @@
 import { angle, listOf, oneOf, quantity, ruleValues } from '../fields';
 import { ruleNumber, type RuleValues } from '../rules';
-import { angleBetween, degText, normalDeg } from '../units';
-import { KEEP_CLEAR_DEG } from '../wheels';
+import { angleBetween, degText } from '../units';
 import { defineWorking, reason, type Reason } from '../working';
 import {
   balancePlace,
@@ -21,6 +20,7 @@ import { chanceText } from './chance-text';
 import { sumVectors, type MassVector } from './mass-vector';
 import { nextStep, SURE, type Advice } from './next-step';
 import { OBSERVATIONS, WEIGHTS_ON, type Observation } from './observation';
+import { freeNear, madeOf, trialMasses } from './trial-pieces';
 
 /** What the advice is given. */
 export interface AdviseInput {
@@ -52,49 +52,6 @@ export type BalanceAdvice = Advice & {
  */
 const FINER = [0.8, 0.55, 0.3];
 const ROUGHER = 0.06;
-/** Pieces that are taped on together for a trial, at most. */
-const TRIAL_PIECES = 3;
-
-/** Masses that a few pieces of the stock make up. */
-const trialMasses = (stock: readonly WeightStock[]): number[] => {
-  let sums = new Set<number>([0]);
-  for (let i = 0; i < TRIAL_PIECES; i++)
-    sums = new Set([...sums].flatMap((s) => [s, ...stock.filter((k) => k.count > i).map((k) => s + k.massG)]));
-  return [...sums].filter((m) => m > 0).sort((a, b) => a - b);
-};
-
-/** The fewest pieces that make up a trial's mass. */
-const madeOf = (massG: number, stock: readonly WeightStock[], most = TRIAL_PIECES): number[] | null => {
-  if (Math.abs(massG) < 1e-6) return [];
-  if (most === 0) return null;
-  return (
-    stock
-      .filter((k) => k.count > 0 && k.massG <= massG + 1e-6)
-      .map((k) => ({
-        massG: k.massG,
-        rest: madeOf(
-          massG - k.massG,
-          stock.map((other) => (other === k ? { ...k, count: k.count - 1 } : other)),
-          most - 1,
-        ),
-      }))
-      .flatMap(({ massG: first, rest }) => (rest ? [[first, ...rest]] : []))
-      .sort((a, b) => a.length - b.length)[0] ?? null
-  );
-};
-
-/** How far a trial is moved at most to a place that is free. */
-const TRIAL_MOVES_DEG = 30;
-
-/** The place nearest to another where a piece so long lies on nothing. */
-const freeNear = (deg: number, lengthMm: number, clearOf: readonly number[], rimMm: number): number | null => {
-  const halfDeg = KEEP_CLEAR_DEG + (lengthMm / 2 / rimMm) * 360;
-  for (let by = 0; by <= TRIAL_MOVES_DEG; by++)
-    for (const there of by === 0 ? [deg] : [deg + by, deg - by])
-      if (clearOf.every((c) => Math.abs(angleBetween(c, there)) >= halfDeg)) return normalDeg(there);
-  return null;
-};
-
 const spoken = (advice: Advice, doubt: Doubt | null): Reason => {
   const grams = (value: number) => ({ value, unit: 'g' as const, digits: 0 });
   const percent = 'chance' in advice ? chanceText(advice.chance) : '';

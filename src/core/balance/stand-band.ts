@@ -83,7 +83,7 @@ export const standBand = defineWorking<Input, StandBand>({
     show.line('at most', 'one of twenty lies above', highG, 'g');
     show.basis('published', 'Bayes’ rule');
     show.basis('memory', 'a stand hides 0.5 to 7.5 g before anything is known of it');
-    const known = wheels.length > 0 && (highG - lowG) / 2 <= NARROW * bandG;
+    const known = (highG - lowG) / 2 <= NARROW * bandG;
     const why = known
       ? reason('good', `About {0}, by ${counted(wheels.length, 'wheel')}: {1} to {2}.`, [
           grams(bandG),
