@@ -192,6 +192,27 @@ describe('what to do next', () => {
     expect(() => trial(Array.from({ length: 60 }, (_, i) => i * 6))).toThrow(/lies on the valve, a lock or a spoke/);
   });
 
+  test('final pieces are made up no finer than they need to be, and finer where that is not sure enough', () => {
+    // A stand that hides little and a wheel that is well known: a machine's two readings.
+    const machine = (stepG: number): Observation => ({
+      kind: 'machine',
+      massG: 43,
+      deg: 200,
+      stepG,
+      stepDeg: 1,
+      weights: [],
+    });
+    const ask = (seen: Observation[]) =>
+      balanceAdvise.run({ seen, stock: STOCK, sides: 'one', positions: SPOKES, rules: { 'balance.toleranceG': 5 } })
+        .result;
+    const sharp = ask([machine(1), machine(1)]);
+    expect(sharp).toMatchObject({ do: 'final', limitG: 4 });
+    expect(sharp.do === 'final' && sharp.chance).toBeGreaterThan(0.95);
+    const blunt = ask([machine(5)]);
+    expect(blunt.do).toBe('final');
+    expect(blunt.limitG).toBeLessThan(4);
+  });
+
   test('a shop that calls nothing but nought balanced is still advised', () => {
     const { result } = balanceAdvise.run({
       seen: [{ kind: 'machine', massG: 40, deg: 200, stepG: 1, stepDeg: 1, weights: [] }],

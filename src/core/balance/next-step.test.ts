@@ -64,6 +64,8 @@ const UNSETTLED = { reading: 0, story: null, says: 'odd', settled: false } as co
 
 const next = (seen: readonly Observation[], on: readonly MassVector[], believed: Belief, more?: Partial<AdviceInput>) =>
   nextStep({ ...ASK, seen, on, ...more }, believed);
+/** Only here a trial can be taped. */
+const onlyAt = (place: number) => (deg: number) => (deg === place ? deg : null);
 const does = (advice: Advice) => advice.do;
 
 describe('which readings are still asked for', () => {
@@ -257,7 +259,7 @@ describe('other weights', () => {
       ],
       25,
     );
-    const trial = next(rests, [], open, { trialsG: [20], trialAt: () => 20 });
+    const trial = next(rests, [], open, { trialsG: [20], trialAt: onlyAt(20) });
     expect(trial).toMatchObject({ do: 'trial', massG: 20, deg: 20, chance: expect.closeTo(0.3, 6) });
     // What the stand hides counts as balanced.
     const hidden = belief(
@@ -267,10 +269,31 @@ describe('other weights', () => {
       ],
       25,
     );
-    expect(next(rests, [], hidden, { trialsG: [28], trialAt: () => 20 })).toMatchObject({
+    expect(next(rests, [], hidden, { trialsG: [28], trialAt: onlyAt(20) })).toMatchObject({
       do: 'trial',
       chance: expect.closeTo(0.3, 6),
     });
+  });
+  test('a trial goes aside to whichever side is free, by the same steps', () => {
+    const open = belief(
+      [
+        { massG: 20, deg: 200 },
+        { massG: 70, deg: 200 },
+      ],
+      25,
+      1,
+    );
+    const placesAsked: number[] = [];
+    const only = (sign: 1 | -1) => (deg: number) => {
+      placesAsked.push(deg);
+      return sign * (((deg - 20 + 540) % 360) - 180) > 0 ? deg : null;
+    };
+    const at = (sign: 1 | -1) => next(rests, [], open, { trialsG: [40], trialAt: only(sign) });
+    const [after, before] = [at(1), at(-1)] as Extract<Advice, { do: 'trial' }>[];
+    expect([after!.do, before!.do]).toEqual(['trial', 'trial']);
+    expect((after!.deg - 20 + 360) % 360).toBeCloseTo((20 - before!.deg + 360) % 360, 6);
+    const asides = [0, 15, 30, 45, 60, 80].flatMap((a) => (a === 0 ? [20] : [20 + a, (380 - a) % 360]));
+    expect(placesAsked).toEqual([...asides, ...asides]);
   });
   test('no place for a trial, no trial', () => {
     const open = belief(
