@@ -31,7 +31,7 @@ const withFixed = (problem: PlanProblem, seed: number): PlanProblem => {
 
 describe('against a solver for whole numbers (HiGHS), slot by slot', () => {
   test('small days, two hundred in the long run: as many promises, as little lateness, as soon done', async () => {
-    for (let seed = 0; seed < howMany(40, 200); seed++) {
+    for (let seed = 0; seed < howMany(30, 200); seed++) {
       const day = randomDay(seed, 3);
       const problem = seed % 4 === 3 ? withFixed(day, seed) : day;
       const found = bestPlan(problem, BUDGET);
@@ -83,7 +83,7 @@ describe('whatever the day', () => {
           expect(then.length).toBeLessThanOrEqual(Math.max(problem.benches, 1));
         }
       }),
-      { numRuns: 100 },
+      { numRuns: 60 },
     );
   });
 
@@ -103,12 +103,13 @@ describe('whatever the day', () => {
           if (after) expect(compareCosts(after, before)).toBeLessThanOrEqual(0);
         }
       }),
-      { numRuns: 60 },
+      { numRuns: 30 },
     );
   });
 
   test('a day too big to prove says what no plan can beat, and that is no worse than the plan', () => {
-    const found = bestPlan({ ...randomDay(1019, 12, 7), people: 2, benches: 2 }, 3000)!;
+    const { wheels, ...day } = randomDay(1019, 12, 7);
+    const found = bestPlan({ ...day, wheels: wheels.slice(0, 8), people: 2, benches: 2 }, 1000)!;
     expect(found.proven).toBe(false);
     expect(compareCosts(found.bound, found.cost)).toBeLessThan(0);
   });
@@ -141,7 +142,7 @@ describe('made better by small changes', () => {
 
   test('never worse, a whole plan, the same each time, and usually the best where the day is small', () => {
     let best = 0;
-    for (let seed = 0; seed < 20; seed++) {
+    for (let seed = 0; seed < 12; seed++) {
       const problem = randomDay(seed, 4, 5);
       const from = oneByOne(problem);
       const found = improved(problem, from, 2000);
@@ -151,7 +152,7 @@ describe('made better by small changes', () => {
       const exact = bestPlan(problem, BUDGET)!;
       if (exact.proven && compareCosts(found.cost, exact.cost) === 0) best++;
     }
-    expect(best).toBeGreaterThanOrEqual(17);
+    expect(best).toBeGreaterThanOrEqual(10);
   });
   test('no more plans are looked at than it may: with none left it is what it was', () => {
     const problem = randomDay(1019, 8, 7);
@@ -161,7 +162,7 @@ describe('made better by small changes', () => {
   test('looked at closely a plan is no worse, and no plan is under its bound', () => {
     const { people, ...day } = randomDay(5001, 16, 7);
     const problem = { ...day, people: Math.max(2, people), benches: 2, wheels: day.wheels.slice(0, 8) };
-    const [quick, close] = [bestPlan(problem, 2000)!, bestPlan(problem, 12_000)!];
+    const [quick, close] = [bestPlan(problem, 2000)!, bestPlan(problem, 6000)!];
     expect(compareCosts(close.cost, quick.cost)).toBeLessThanOrEqual(0);
     expect(compareCosts(quick.bound, close.cost)).toBeLessThanOrEqual(0);
   });

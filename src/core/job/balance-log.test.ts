@@ -2,7 +2,7 @@ import { complete, type WeightItem } from '../shop';
 import { balanceQuestion, beliefMark, changeMarks, foldJob, heavyOf, testsOfNow, weightsFor } from '.';
 import { wheelDial } from '../wheels';
 import { logOf, sampleMachine, sampleWheel } from '../../../tests/sample';
-import { balanceAdvise, balanceEstimate } from '../balance';
+import { balanceAdvise, balanceEstimate, type Piece } from '../balance';
 
 const WEIGHTS: WeightItem[] = [
   complete('weights', { id: 'a', massG: 5, kind: 'spoke', count: 20 }),
@@ -25,6 +25,23 @@ const PIECES = [
 ];
 
 describe('the balancing in a log', () => {
+  test('a trial that stays on for good is no new placement; what differs from it in one piece is', () => {
+    const placements = (stays: readonly Piece[], trial: readonly Piece[] = PIECES) => {
+      const l = started();
+      l.add('trial', { pieces: [...trial] });
+      l.add('weights', { pieces: [...stays], residualG: 2 });
+      return l.now().placements;
+    };
+    expect(placements(PIECES)).toBe(1);
+    expect(placements(PIECES.slice(0, 1))).toBe(2);
+    expect(placements(PIECES, PIECES.slice(0, 1))).toBe(2);
+    expect(placements([PIECES[0]!, { ...PIECES[1]!, deg: 36 }])).toBe(2);
+    expect(placements([PIECES[0]!, { ...PIECES[1]!, massG: 10 }])).toBe(2);
+    // Put on again where no trial was on it is one, though it is the same.
+    const l = started();
+    for (let i = 0; i < 2; i++) l.add('weights', { pieces: PIECES, residualG: 2 });
+    expect(l.now().placements).toBe(2);
+  });
   test('every reading keeps the weights that were on, in order', () => {
     const l = started();
     l.add('rest', { restDeg: 212, from: 'left' });

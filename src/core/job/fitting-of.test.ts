@@ -74,6 +74,16 @@ describe('what a tire has to suit', () => {
       otherEnd: undefined,
     });
     expect(fitContextOf(foldJob([]), DAY)).toBeNull();
+    // Without the load, or without what the machine weighs at either end, nobody knows what it carries.
+    const sheet = (more: object, load = true) => {
+      const of = jobWith(sampleMachine({ emptyFrontKg: 54, emptyRearKg: 57, ...more }));
+      if (load) of.add('load', { riderKg: 90, passengerKg: 0, luggageKg: 5 });
+      return fitContextOf(foldJob(of.log), DAY)!.sheet;
+    };
+    expect(sheet({})).toMatchObject({ emptyFrontKg: 54, emptyRearKg: 57, riderKg: 90 });
+    expect([sheet({}, false), sheet({ emptyFrontKg: null }), sheet({ emptyRearKg: null })]).toEqual(
+      Array(3).fill(undefined),
+    );
   });
 
   test('the other end counts only where both have sensors', () => {
@@ -128,6 +138,15 @@ describe('the parts of a choice', () => {
     expect(list.result).toMatchObject({ totalMinor: 11_000, incomplete: false });
     expect(list.result.lines.map((l) => l.short)).toEqual([0, 0, 0, 0]);
     expect(partsOf(wants)).toEqual(wants);
+  });
+
+  test('a lock has to pass the rim’s hole, where its size is known', () => {
+    const lockFor = (lockHoleMm: number | null) => {
+      const state = foldJob(jobWith(sampleMachine(), sampleWheel({ lockHoleMm })).log);
+      const locks = [complete('locks', { id: 'l', widthIn: 2.15, holeMm: 8, count: 1 })];
+      return partPicksOf(state, choice, { ...inUse(shop()), locks })!.lock!.result.lockId;
+    };
+    expect([lockFor(null), lockFor(8), lockFor(12)]).toEqual(['l', 'l', null]);
   });
 
   test('a new stem for a cast wheel without a tube, and no strip', () => {
