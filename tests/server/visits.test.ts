@@ -1,3 +1,4 @@
+import { daysBetween } from '../../src/core/units';
 import { withChosen } from '../../src/core/visit';
 import type { Wheel } from '../../src/core/wheels';
 import { DESPITE, testApp } from './test-app';
@@ -174,6 +175,35 @@ describe('the list', () => {
     expect(() => db.prepare("UPDATE visit_entries SET who = 'x'").run()).toThrow(/never changed/);
     expect(() => db.prepare('DELETE FROM visit_entries').run()).toThrow(/never removed/);
   });
+});
+
+test('a machine that came back says after how many days, by its latest visit before this one', async () => {
+  const { ask } = testApp();
+  interface Row {
+    id: string;
+    machineId: string | null;
+    openedAt: string;
+    lastAt: string;
+    backAfterDays: number | null;
+  }
+  const list = async (state: string) => (await ask.get(`/api/visits?state=${state}&limit=200`)).body.visits as Row[];
+  await ask
+    .put('/api/rules/day.backDays')
+    .send({ value: 60, note: '', who: 'Juna Birk', reason: 'all of them' })
+    .expect(200);
+  const [open, done] = [await list('open'), await list('done')];
+  const before = (v: Row) =>
+    done
+      .filter((d) => d.machineId !== null && d.machineId === v.machineId && d.openedAt < v.openedAt)
+      .sort((a, b) => b.openedAt.localeCompare(a.openedAt))[0];
+  const daysSince = (v: Row): number | null => {
+    const last = before(v);
+    const days = last ? daysBetween(last.lastAt.slice(0, 10), v.openedAt.slice(0, 10)) : null;
+    return days !== null && days <= 60 ? days : null;
+  };
+  const all = [...open, ...done];
+  expect(all.map((v) => [v.id, v.backAfterDays])).toEqual(all.map((v) => [v.id, daysSince(v)]));
+  expect(all.filter((v) => v.backAfterDays !== null).length).toBeGreaterThan(2);
 });
 
 describe('the plan of the day', () => {

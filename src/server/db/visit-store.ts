@@ -60,8 +60,9 @@ interface WheelRow {
 
 const SUMMARY = `id, machine_id AS machineId, machine_name AS machineName, rider, wanted, due_at AS dueAt, waits,
   handed_over AS handedOver, opened_at AS openedAt, last_at AS lastAt, last_seq AS lastSeq, (
-    SELECT max(earlier.last_at) FROM visits AS earlier
+    SELECT earlier.last_at FROM visits AS earlier
     WHERE earlier.machine_id = visits.machine_id AND earlier.handed_over = 1 AND earlier.opened_at < visits.opened_at
+    ORDER BY earlier.opened_at DESC LIMIT 1
   ) AS lastTimeAt`;
 
 /** Machines that came in, in the database: list, open, read, append. */
