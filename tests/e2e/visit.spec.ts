@@ -35,6 +35,8 @@ test('a machine with two wheels comes in by keyboard, is promised, and two fitte
   await page.keyboard.press('v');
   await expect(page.getByRole('heading', { name: 'Rear wheel, Vellan Strada 700' })).toBeVisible();
   const rear = page.url();
+  // The key is there once its link is.
+  await expect(page.getByRole('navigation', { name: 'Wheels of this visit' }).getByRole('link')).toHaveText(['FrontV']);
   await page.keyboard.press('v');
   await expect(page.getByRole('heading', { name: 'Front wheel, Vellan Strada 700' })).toBeVisible();
 
