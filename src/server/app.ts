@@ -4,10 +4,12 @@ import helmet from 'helmet';
 import { join } from 'node:path';
 import type { Logger } from 'pino';
 import { ruleNumber, valuesOf } from '../core/rules';
-import { loopbackNamesOnly } from './doors/access';
+import { loopbackNamesOnly, nobody } from './doors/access';
 import { passphraseGate } from './doors/passphrase';
 import { ownPagesWrite } from './doors/same-origin';
+import { inOwnName, signedInOnly } from './doors/signed-in';
 import { dayOf, daysAfter } from '../core/units';
+import { doorStore, type DoorStore } from './db/door-store';
 import { jobStore } from './db/job-store';
 import { lookAgain } from './db/look-again';
 import { practiceStore } from './db/practice-store';
@@ -34,8 +36,10 @@ import { liveHub, type LiveHub } from './live/live-hub';
 import { liveRoutes, tellsOfWrites } from './routes/live';
 import { partsRoutes } from './routes/parts';
 import { recheckRoutes } from './routes/rechecks';
+import { peopleRoutes } from './routes/people';
 import { photoRoutes } from './routes/photos';
 import { recordRoutes } from './routes/records';
+import { sessionRoutes } from './routes/session';
 import { shopRoutes } from './routes/shop';
 import { workingRoutes } from './routes/workings';
 import { workHere, type WorkPool } from './work';
@@ -60,6 +64,10 @@ interface AppOptions {
   devices?: DeviceHub;
   /** When it is reachable from outside. */
   passphrase?: string | undefined;
+  /** Other machines can reach it. */
+  isReachable?: boolean;
+  /** Where other machines find it. */
+  addresses?: () => string[];
   /** The threads for long work; without them it is done here. */
   work?: WorkPool;
   /** Tells the screens what was written. */
@@ -70,12 +78,23 @@ interface AppOptions {
   backups?: { store: ShopBackups; restore: Restore | null };
 }
 
+/** Before anything else: the passphrase of a shop whose people do not sign in, or a name of this machine. */
+const outerGate = (doors: DoorStore, { passphrase, logger, isReachable = false }: AppOptions): RequestHandler => {
+  const asked = passphrase ? passphraseGate(passphrase, logger) : isReachable ? nobody : loopbackNamesOnly;
+  return (req, res, next) => {
+    // Where people sign in, that takes its place; the names of other machines reach it then.
+    if (doors.areClosed() && asked !== loopbackNamesOnly) return next();
+    return asked(req, res, next);
+  };
+};
+
 /** The whole server as a function of its database. */
 export const createApp = (db: Db, options: AppOptions): Express => {
   const app = express();
   const { work = workHere(), isHere = () => true, live = liveHub() } = options;
   const shop = shopStore(db);
   const rules = ruleStore(db);
+  const doors = doorStore(db);
   const photos = photoStore(options.photosDir, () => ruleNumber('photos.mostMb', valuesOf(rules.list())));
   const jobs = jobStore(db, shop, rules, (photoId) => photos.find(photoId) !== null, live.tell);
 
@@ -98,21 +117,32 @@ export const createApp = (db: Db, options: AppOptions): Express => {
     }),
   );
   app.use(compression({ filter: (req, res) => !isStream(res) && compression.filter(req, res) }));
-  app.use(options.passphrase ? passphraseGate(options.passphrase, options.logger) : loopbackNamesOnly);
+  app.use(outerGate(doors, options));
   app.use(ownPagesWrite);
   const stillHere: RequestHandler = (req, _res, next) =>
     next(isHere() || READS.includes(req.method) ? undefined : new DatabaseGone());
   app.use('/api', stillHere);
-  app.use('/api/photos', photoRoutes(photos));
-  app.use('/api', express.json({ limit: '256kb' }));
-  app.use('/api', tellsOfWrites(live));
-  app.use('/api', liveRoutes(live));
-
   app.get('/api/health', (_req, res) => {
     if (!isHere()) throw new DatabaseGone();
     db.prepare('SELECT 1').get();
     res.json({ ok: true });
   });
+  const ruleOf = (key: string) => ruleNumber(key, valuesOf(rules.list()));
+  app.use(
+    '/api',
+    sessionRoutes(doors, {
+      logger: options.logger,
+      sessionDays: () => ruleOf('doors.sessionDays'),
+      lockMinutes: () => ruleOf('doors.lockMinutes'),
+      addresses: options.addresses ?? (() => []),
+    }),
+  );
+  app.use('/api', signedInOnly(doors));
+  app.use('/api/photos', photoRoutes(photos));
+  app.use('/api', express.json({ limit: '256kb' }), inOwnName);
+  app.use('/api', tellsOfWrites(live));
+  app.use('/api', liveRoutes(live));
+
   app.use('/api/devices', deviceRoutes(options.devices ?? shopDevices(db)));
   app.use('/api/workings', workingRoutes(work));
   const visits = visitStore(db, shop, rules, jobs);
@@ -123,6 +153,7 @@ export const createApp = (db: Db, options: AppOptions): Express => {
   app.use('/api', partsRoutes(jobs.parts));
   app.use('/api', recheckRoutes(jobs, lookAgain(db, jobs, shop.records), shop.name, work));
   app.use('/api', shopRoutes(db, shop, rules, jobs));
+  app.use('/api', peopleRoutes(shop, doors));
   app.use('/api', recordRoutes(shop.records, jobs, work));
   if (options.backups) app.use('/api/backups', backupRoutes(options.backups.store, options.backups.restore));
   app.use('/api', balanceRoutes(jobs, practiceStore(db), work));

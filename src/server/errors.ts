@@ -25,6 +25,15 @@ export class DatabaseGone extends Error {
 /** Whoever asked has gone, so nobody waits for the answer. */
 export class AskerGone extends Error {}
 
+/** Nobody is signed in, or the screen is locked. */
+export class NotSignedIn extends InputError {}
+
+/** Who is signed in may not do this. */
+export class NotAllowed extends InputError {}
+
+/** Wrong guesses too often: whoever asks waits. */
+export class MustWait extends InputError {}
+
 /** The id is there already, of something else. */
 export class IdTaken extends Error {
   constructor(
@@ -60,10 +69,16 @@ const problem = (field: string, message: string, expected: string): { error: Inp
 
 export const unknownRoute: RequestHandler = (req, _res, next) => next(new NotFound(`There is nothing at ${req.path}.`));
 
+const statusOf = (error: InputError): number => {
+  if (error instanceof NotSignedIn) return 401;
+  if (error instanceof NotAllowed) return 403;
+  return error instanceof MustWait ? 429 : 422;
+};
+
 /** Turns every error into the one shape; defects are logged and say nothing about the inside. */
 export const errorHandler: ErrorRequestHandler = (error, req, res, _next) => {
   if (error instanceof InputError) {
-    res.status(422).json({ error: error.toProblem() });
+    res.status(statusOf(error)).json({ error: error.toProblem() });
   } else if (error instanceof LogMovedOn) {
     res
       .status(409)

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import pino from 'pino';
 import { isLoopback } from './doors/access';
 import { makeForOwnerOnly } from './doors/owner-only';
-import { LEAST_LETTERS, weakness } from './doors/passphrase';
+import { LEAST_LETTERS, weakness } from '../core/doors';
 import { checkBegun, DatabaseUnusable } from './db/open-db';
 import { shopFile } from './paths';
 import { runningShop } from './running-shop';
@@ -29,9 +29,6 @@ const start = (): void => {
   const host = process.env.HOST ?? '127.0.0.1';
   const passphrase = process.env.RIMSTONE_PASSPHRASE || undefined;
   const file = shopFile();
-  if (!isLoopback(host) && !passphrase)
-    fail(`HOST ${host} can be reached from other machines. Set RIMSTONE_PASSPHRASE to the passphrase they must give.`);
-
   const weak = passphrase && weakness(passphrase);
   if (weak)
     fail(
@@ -44,8 +41,16 @@ const start = (): void => {
   const shop = runningShop(file, {
     logger,
     passphrase,
+    isReachable: !isLoopback(host),
     work: workPool(join(__dirname, 'worker.cjs'), limitMs > 0 ? { limitMs } : {}),
   });
+  if (!isLoopback(host) && !passphrase && !shop.areDoorsClosed()) {
+    shop.close();
+    fail(
+      `HOST ${host} can be reached from other machines, and nobody signs in at this shop. ` +
+        'Start it on this machine alone and set up an owner on the People screen, or set RIMSTONE_PASSPHRASE.',
+    );
+  }
   const server = createServer(shop.answer);
 
   server.on('error', (error: NodeJS.ErrnoException) => {

@@ -7,6 +7,7 @@ import { createApp, shopDevices } from './app';
 import { shopBackups } from './backup/shop-backups';
 import { swapIn } from './backup/swap-in';
 import { unpackBackup } from './backup/unpack-backup';
+import { doorStore } from './db/door-store';
 import { writeBack } from './db/journal';
 import { InputError } from '../core/errors';
 import { DatabaseUnusable, openDb } from './db/open-db';
@@ -38,13 +39,16 @@ const RESTORING = JSON.stringify({
  */
 export const runningShop = (
   file: string,
-  { work, ...options }: { logger: Logger; passphrase: string | undefined; work: WorkPool },
+  { work, ...options }: { logger: Logger; passphrase: string | undefined; isReachable?: boolean; work: WorkPool },
 ) => {
   const photosDir = photosBeside(file);
   let answering = 0;
 
-  const begin = () => {
+  const begin = (isRestored = false) => {
     const db = openDb(file);
+    const doors = doorStore(db);
+    // What was ended since the backup was made stays ended.
+    if (isRestored) doors.endAll();
     const devices = shopDevices(db);
     const live = liveHub();
     const store = shopBackups(db, ruleStore(db), photosDir, backupsBeside(file));
@@ -74,6 +78,7 @@ export const runningShop = (
     };
     return {
       app,
+      doors,
       endStreams,
       close(): void {
         clearInterval(timer);
@@ -96,7 +101,7 @@ export const runningShop = (
       let kept: string | null = null;
       try {
         kept = await swapIn(folder, file, photosDir);
-        current = begin();
+        current = begin(true);
       } catch (error) {
         // The shop goes on as it was.
         if (kept !== null) await rename(kept, file);
@@ -138,6 +143,8 @@ export const runningShop = (
   };
   return {
     answer,
+    /** Whether people sign in at it. */
+    areDoorsClosed: () => current.doors.areClosed(),
     endStreams: () => current.endStreams(),
     close(): void {
       void work.close();

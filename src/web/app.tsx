@@ -4,10 +4,12 @@ import { Button } from './parts/Button';
 import { Fallback } from './parts/Fallback';
 import { Failed, Frame, Waiting } from './parts/Frame';
 import { KeysProvider } from './parts/keys';
+import { useLock } from './parts/use-lock';
 import { WorkingSheet } from './parts/working';
 import { TodayScreen } from './screens/TodayScreen';
 import { useApp, useDo } from './store';
 import { whoChosen } from './store/prefs-slice';
+import { isShut } from './store/doors-slice';
 import { loadShop } from './store/shop-slice';
 
 /** Screens come when they are asked for: the first one is there sooner. */
@@ -22,6 +24,9 @@ const BackupsScreen = lazy(() => import('./screens/BackupsScreen').then((m) => (
 const OrdersScreen = lazy(() => import('./screens/OrdersScreen').then((m) => ({ default: m.OrdersScreen })));
 const PlanScreen = lazy(() => import('./screens/PlanScreen').then((m) => ({ default: m.PlanScreen })));
 const RechecksScreen = lazy(() => import('./screens/RechecksScreen').then((m) => ({ default: m.RechecksScreen })));
+const PeopleScreen = lazy(() => import('./screens/PeopleScreen').then((m) => ({ default: m.PeopleScreen })));
+const SignInScreen = lazy(() => import('./screens/SignInScreen').then((m) => ({ default: m.SignInScreen })));
+const ComeInScreen = lazy(() => import('./screens/ComeInScreen').then((m) => ({ default: m.ComeInScreen })));
 const RulesScreen = lazy(() => import('./screens/RulesScreen').then((m) => ({ default: m.RulesScreen })));
 const SidewallScreen = lazy(() => import('./screens/SidewallScreen').then((m) => ({ default: m.SidewallScreen })));
 const SizeBenchScreen = lazy(() => import('./screens/SizeBenchScreen').then((m) => ({ default: m.SizeBenchScreen })));
@@ -74,7 +79,6 @@ const Screens = () => {
   const problem = useApp((s) => s.shop.problem);
   const people = useApp((s) => s.shop.shop?.people);
   const who = useApp((s) => s.prefs.who);
-  useTheme();
   useEffect(() => {
     void dispatch(loadShop());
   }, [dispatch]);
@@ -106,6 +110,7 @@ const Screens = () => {
         <Route path="/knows" element={<KnowsScreen />} />
         <Route path="/orders" element={<OrdersScreen />} />
         <Route path="/backups" element={<BackupsScreen />} />
+        <Route path="/people" element={<PeopleScreen />} />
         <Route path="/plan" element={<PlanScreen />} />
         <Route path="/rechecks" element={<RechecksScreen />} />
         <Route path="/jobs/new" element={<NewJobScreen />} />
@@ -129,6 +134,26 @@ const Screens = () => {
   );
 };
 
+/** The screens, for who may see them. */
+const Gate = () => {
+  const { pathname } = useLocation();
+  const shut = useApp(isShut);
+  useTheme();
+  useLock();
+  if (pathname === '/come-in')
+    return (
+      <Suspense fallback={null}>
+        <ComeInScreen />
+      </Suspense>
+    );
+  if (!shut) return <Screens />;
+  return (
+    <Suspense fallback={null}>
+      <SignInScreen />
+    </Suspense>
+  );
+};
+
 /** Stands alone: whatever broke must not break this too. */
 const BrokenScreen = () => (
   <main className="mx-auto max-w-2xl p-8" role="alert">
@@ -145,7 +170,7 @@ export const App = () => (
     <KeysProvider>
       <WorkingSheet>
         <Fallback instead={<BrokenScreen />}>
-          <Screens />
+          <Gate />
         </Fallback>
       </WorkingSheet>
     </KeysProvider>

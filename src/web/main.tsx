@@ -4,6 +4,7 @@ import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { App } from './app';
 import { store } from './store';
+import { followDoors } from './store/doors-slice';
 import { keepSeen } from './store/keep-seen';
 import { followShop } from './store/live';
 import { startOutbox } from './store/outbox-sender';
@@ -14,6 +15,7 @@ import './styles/app.css';
 // eslint-disable-next-line no-restricted-syntax
 const root = document.getElementById('root')!;
 
+followDoors(store);
 followShop(store);
 keepSeen(store);
 void store.dispatch(startOutbox());

@@ -38,7 +38,7 @@ for (const [name, env, sentence] of [
   [
     'an address that others can reach, without a passphrase',
     { HOST: '0.0.0.0' },
-    'HOST 0.0.0.0 can be reached from other machines. Set RIMSTONE_PASSPHRASE to the passphrase they must give.\n',
+    'HOST 0.0.0.0 can be reached from other machines, and nobody signs in at this shop. Start it on this machine alone and set up an owner on the People screen, or set RIMSTONE_PASSPHRASE.\n',
   ],
 ] as const)
   test(`${name} is refused in a sentence`, async () => {

@@ -3,7 +3,8 @@ import request from 'supertest';
 import { createApp } from '../../src/server/app';
 import { openDb } from '../../src/server/db/open-db';
 import { isLoopback } from '../../src/server/doors/access';
-import { LEAST_LETTERS, MOST_WRONG, WAIT_MINUTES, weakness } from '../../src/server/doors/passphrase';
+import { LEAST_LETTERS, weakness } from '../../src/core/doors';
+import { MOST_WRONG, WAIT_MINUTES } from '../../src/server/doors/guess-limit';
 import { testApp } from './test-app';
 
 describe('who may reach it', () => {

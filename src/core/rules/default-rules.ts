@@ -5,6 +5,7 @@ import { BENCH_RULES } from './bench-rules';
 import { CHOICE_RULES } from './choice-rules';
 import type { Rule } from './rule';
 import { DAY_RULES } from './day-rules';
+import { DOOR_RULES } from './door-rules';
 import { LEAVE_RULES } from './leave-rules';
 import { RING_RULES } from './ring-rules';
 import { SIZE_RULES } from './size-rules';
@@ -194,4 +195,5 @@ export const DEFAULT_RULES: readonly Rule[] = [
   ...SIZE_RULES,
   ...BACKUP_RULES,
   ...PHOTO_RULES,
+  ...DOOR_RULES,
 ];

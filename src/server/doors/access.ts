@@ -14,3 +14,16 @@ export const loopbackNamesOnly: RequestHandler = (req, res, next) => {
       error: { field: 'host', message: 'This address is not served here.', expected: 'localhost or 127.0.0.1' },
     });
 };
+
+/** A shop that other machines reach, where neither people sign in nor a passphrase is asked for: a restored one, say. */
+export const nobody: RequestHandler = (_req, res) => {
+  res
+    .status(403)
+    .json({
+      error: {
+        field: 'people',
+        message: 'Nobody can sign in at this shop, and it can be reached from other machines. It answers nobody.',
+        expected: 'the program started on its own machine, and an owner set up',
+      },
+    });
+};

@@ -5,6 +5,8 @@ import type { UnitPreferences } from '../../core/units';
 import type { JobQuery, JobStore } from '../db/job-store';
 import type { ShopStore } from '../db/shop-store';
 import type { VisitStore } from '../db/visit-store';
+import { checkHandsOver } from '../doors/finer-rights';
+import { meOf } from '../doors/signed-in';
 import type { WorkPool } from '../work';
 import { checkQuery, goneOf, jobAppendBody, jobQuery, recordId, unitQuery, who, type JobAppend } from './input';
 
@@ -35,6 +37,7 @@ export const jobRoutes = (jobs: JobStore, shop: ShopStore, visits: VisitStore, w
 
   router.post('/:id/entries', (req, res) => {
     const { expectedSeq, entries, waitedS } = check<JobAppend>(jobAppendBody, req.body);
+    checkHandsOver(meOf(req), entries, () => jobs.entriesOf(req.params.id));
     const written = jobs.append(req.params.id, expectedSeq, entries, { waitedS });
     res.status(201).json({ entries: written, seq: written.at(-1)!.seq });
   });

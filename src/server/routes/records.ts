@@ -10,6 +10,8 @@ import { POSITION_WORDS } from '../../core/wheels';
 import type { JobStore } from '../db/job-store';
 import type { RecordQuery } from '../db/record-pages';
 import type { RecordStore } from '../db/record-store';
+import { checkPrice } from '../doors/finer-rights';
+import { meOf } from '../doors/signed-in';
 import { NotFound } from '../errors';
 import { drawingSvg } from '../export/drawing-svg';
 import { recordsCsv } from '../export/records-csv';
@@ -125,6 +127,7 @@ export const recordRoutes = (records: RecordStore, jobs: JobStore, work: WorkPoo
   router.post('/records/:kind', (req, res) => {
     const kind = kindOf(req.params.kind);
     const it = checkRecord(kind, req.body);
+    checkPrice(meOf(req), it, records.find(kind, it.id));
     records.add(kind, it);
     res.status(201).json(records.find(kind, it.id));
   });
@@ -133,6 +136,7 @@ export const recordRoutes = (records: RecordStore, jobs: JobStore, work: WorkPoo
     const it = checkRecord(kind, req.body);
     if (it.id !== req.params.id)
       throw new InputError('id', 'The record names another id than the address.', req.params.id.slice(0, 60));
+    checkPrice(meOf(req), it, records.find(kind, it.id));
     res.json(records.change(kind, it));
   });
   router.get('/records/:kind/file.csv', (req, res) => {
@@ -150,6 +154,7 @@ export const recordRoutes = (records: RecordStore, jobs: JobStore, work: WorkPoo
     const file = { kind, text: req.body, have: records.list(kind), machineIds };
     const plan = await work.run('plan-csv', file, goneOf(res));
     const faulty = plan.problems.length > 0 || plan.rows.some((r) => r.does === 'faulty');
+    for (const it of [...plan.add, ...plan.change]) checkPrice(meOf(req), it, records.find(kind, it.id));
     if (apply === 'yes' && !faulty) records.takeIn(kind, plan.add, plan.change);
     res
       .status(apply === 'yes' && faulty ? 422 : 200)

@@ -1,9 +1,8 @@
 import { Router } from 'express';
 import Joi from 'joi';
-import { check, listOf, oneOf, text } from '../../core/fields';
-import { checkRecord, PACES, type Pace } from '../../core/shop';
+import { check, listOf, text } from '../../core/fields';
+import { checkRecord } from '../../core/shop';
 import { InputError } from '../../core/errors';
-import { NotFound } from '../errors';
 import type { Db } from '../db/open-db';
 import { keptAnswer } from '../kept-answer';
 import type { JobStore } from '../db/job-store';
@@ -21,10 +20,9 @@ const ruleBody = Joi.object({
   who,
   reason: text(300, 'The reason for the change'),
 }).required();
-const paceBody = Joi.object({ pace: oneOf(PACES, 'The pace') }).required();
 const nameBody = Joi.object({ name: text(80, 'The name') }).required();
 
-/** The shop's name, people and rules, and machines with their wheels. */
+/** The shop's name and rules, and machines with their wheels. */
 export const shopRoutes = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobStore): Router => {
   const router = Router();
   const whole = keptAnswer(db, () => ({
@@ -38,15 +36,6 @@ export const shopRoutes = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobS
   router.put('/shop/name', (req, res) => {
     shop.rename(check<{ name: string }>(nameBody, req.body).name);
     res.json({ name: shop.name() });
-  });
-  router.post('/people', (req, res) => {
-    shop.addPerson(check<{ name: string }>(nameBody, req.body).name);
-    res.status(201).json({ people: shop.all().people });
-  });
-  router.put('/people/:name/pace', (req, res) => {
-    const { pace } = check<{ pace: Pace }>(paceBody, req.body);
-    if (!shop.setPace(req.params.name, pace)) throw new NotFound('Nobody here has this name.');
-    res.json({ paces: shop.all().paces });
   });
   router.post('/machines', (req, res) => {
     const body = check<{ machine: unknown; wheels: unknown[] }>(machineBody, req.body);

@@ -9,7 +9,9 @@ import { paceOf, pacesChanged } from '../store/shop-slice';
 import { shopChanged } from '../store/records-api';
 import { Button } from './Button';
 import { ChoiceField, TextField } from './fields';
+import { initials } from './initials';
 import { KeysPause } from './keys';
+import { SignedInMenu } from './SignedInMenu';
 
 const UNIT_CHOICES: { key: keyof UnitPreferences; label: string; values: string[] }[] = [
   { key: 'pressure', label: 'Pressure', values: ['psi', 'kPa', 'bar'] },
@@ -18,15 +20,6 @@ const UNIT_CHOICES: { key: keyof UnitPreferences; label: string; values: string[
   { key: 'torque', label: 'Torque', values: ['N·m', 'lbf·ft'] },
   { key: 'temperature', label: 'Temperature', values: ['°C', '°F'] },
 ];
-
-/** `Juna Birk` as `JB`. */
-const initials = (name: string): string =>
-  name
-    .split(/\s+/)
-    .filter(Boolean)
-    .map((w) => w[0]!.toUpperCase())
-    .slice(0, 2)
-    .join('') || '?';
 
 const WhoIsThere = () => {
   const dispatch = useDo();
@@ -115,6 +108,7 @@ const PaceOf = ({ who }: { who: string }) => {
 export const Bench = () => {
   const dispatch = useDo();
   const prefs = useApp((s) => s.prefs);
+  const areDoorsClosed = useApp((s) => s.doors.areClosed);
   return (
     <Popover.Root>
       <Popover.Trigger asChild>
@@ -134,7 +128,7 @@ export const Bench = () => {
           aria-label="Bench"
         >
           <KeysPause />
-          <WhoIsThere />
+          {areDoorsClosed ? <SignedInMenu /> : <WhoIsThere />}
           {prefs.who && <PaceOf who={prefs.who} />}
           <ChoiceField
             label="Read out"

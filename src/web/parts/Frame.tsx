@@ -25,6 +25,7 @@ const TOOLS = [
   ['/orders', 'Parts to order'],
   ['/rechecks', 'Look again'],
   ['/knows', 'What the shop knows'],
+  ['/people', 'People'],
   ['/backups', 'Backups'],
 ] as const;
 

@@ -1,5 +1,6 @@
 import type { Observation } from '../../core/balance';
 import type { DeviceNow, Failure } from '../../core/devices';
+import type { Doors } from '../../core/doors';
 import type { InputProblem } from '../../core/errors';
 import type { Entry, EntryBody, EntryKind, JobSummary, UsualTime, WheelHistory } from '../../core/job';
 import type { PracticeRound, PracticeScore, PracticeTried } from '../../core/practice';
@@ -9,6 +10,7 @@ import type { ShopRule } from '../../core/rules';
 import type { CellProblem, ImportRow, Pace, RecordKind, Records, Shop } from '../../core/shop';
 import type { Machine, Wheel } from '../../core/wheels';
 import type { Working } from '../../core/working';
+import { tellTurnedAway } from './turned-away';
 
 /** What a file does, or would do. */
 export interface ImportAnswer {
@@ -84,10 +86,15 @@ const ask = async <T>(method: string, path: string, body?: unknown, withinMs = T
   if (response.status === 204) return undefined as T;
   const answer = (await response.json().catch(() => null)) as (T & { error?: InputProblem; entries?: Entry[] }) | null;
   if (response.ok && answer !== null) return answer;
+  tellTurnedAway(response.status, answer?.error);
   throw new ApiError(answer ? response.status : 0, answer?.error ?? NO_ANSWER, answer?.entries ?? []);
 };
 
 export const api = {
+  doors: () => ask<Doors>('GET', '/session'),
+  signIn: (by: { who: string; secret: string } | { code: string }) => ask<Doors>('POST', '/session', by),
+  signOut: () => ask<Doors>('DELETE', '/session'),
+  lock: () => ask<Doors>('POST', '/session/lock', {}),
   shop: () => ask<ShopAnswer>('GET', '/shop'),
   jobs: (query: Record<string, string>) =>
     ask<{ jobs: JobSummary[]; total: number }>('GET', `/jobs?${new URLSearchParams(query)}`),

@@ -1,6 +1,7 @@
 import { configureStore } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
 import { localDayOf } from '../../core/units';
+import { doorsReducer } from './doors-slice';
 import { jobsReducer } from './jobs-slice';
 import { linkReducer } from './link-slice';
 import { prefsReducer, savePrefs } from './prefs-slice';
@@ -8,7 +9,14 @@ import { shopReducer } from './shop-slice';
 import { visitsApi } from './visits-api';
 
 export const store = configureStore({
-  reducer: { jobs: jobsReducer, link: linkReducer, shop: shopReducer, prefs: prefsReducer, visits: visitsApi.reducer },
+  reducer: {
+    doors: doorsReducer,
+    jobs: jobsReducer,
+    link: linkReducer,
+    shop: shopReducer,
+    prefs: prefsReducer,
+    visits: visitsApi.reducer,
+  },
   middleware: (usual) => usual().concat(visitsApi.middleware),
 });
 

@@ -1,5 +1,6 @@
 import type { LiveNews } from '../../core/live';
 import type { AppDispatch, RootState } from '.';
+import { loadDoors } from './doors-slice';
 import { readJob } from './job-reading';
 import { linkFound, linkLost } from './link-slice';
 import { sendNow } from './outbox-sender';
@@ -84,8 +85,11 @@ const hear = (news: (told: Told) => void): void => {
 export const followShop = (store: Store): void => {
   const told = (news: Told) => {
     if (news === 'again') takeAll(store);
-    else if (news === 'lost') store.dispatch(linkLost(new Date().toISOString()));
-    else take(store, news);
+    else if (news === 'lost') {
+      store.dispatch(linkLost(new Date().toISOString()));
+      // It ends as well for who was signed out from elsewhere.
+      void store.dispatch(loadDoors());
+    } else take(store, news);
   };
   if (!('locks' in navigator)) return hear(told);
   const channel = new BroadcastChannel(CHANNEL);

@@ -19,10 +19,14 @@ const database = (): Promise<IDBPDatabase<SeenDb>> =>
     return db;
   }));
 
+/** What is seen is kept, until it was to be forgotten: what is on its way then is kept no more. */
+let isKept = true;
+
 /** Keeps what the server answered at a path, for a time when it does not answer. A browser that keeps nothing does not. */
 export const remember = async (path: string, answer: unknown): Promise<void> => {
   try {
-    await (await database()).put('answers', { path, answer, at: Date.now() });
+    const db = await database();
+    if (isKept) await db.put('answers', { path, answer, at: Date.now() });
   } catch {
     // It is had from the server as before.
   }
@@ -34,5 +38,16 @@ export const recall = async <T>(path: string): Promise<T | undefined> => {
     return (await (await database()).get('answers', path))?.answer as T | undefined;
   } catch {
     return undefined;
+  }
+};
+
+/** Forgets all that this browser has seen, photographs included; this page keeps nothing more. */
+export const forgetSeen = async (): Promise<void> => {
+  isKept = false;
+  try {
+    await (await database()).clear('answers');
+    await caches.delete('photographs');
+  } catch {
+    // Nothing was kept, or it cannot be reached: then nobody sees it either.
   }
 };

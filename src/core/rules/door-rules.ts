@@ -1,0 +1,31 @@
+import type { Rule } from './rule';
+
+const GROUP = 'People';
+
+/** How long somebody stays signed in. */
+export const DOOR_RULES: readonly Rule[] = [
+  {
+    key: 'doors.lockMinutes',
+    says: 'The screen locks without a hand on it after, in minutes',
+    group: GROUP,
+    value: 20,
+    unit: null,
+    basis: 'memory',
+    note: 'A default from memory: longer than a bead takes, shorter than a lunch. Only where people sign in.',
+    min: 1,
+    max: 480,
+    whole: true,
+  },
+  {
+    key: 'doors.sessionDays',
+    says: 'Signed in for at most',
+    group: GROUP,
+    value: 14,
+    unit: 'days',
+    basis: 'memory',
+    note: 'A default from memory; OWASP ASVS 4.0.3, 3.3.2, asks for 30 days or less.',
+    min: 1,
+    max: 30,
+    whole: true,
+  },
+];

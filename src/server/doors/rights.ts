@@ -1,0 +1,59 @@
+import type { Right } from '../../core/doors';
+
+/** What a request needs: its method, its address under `/api` with `:x` for any one part, and the right. */
+export type Needed = readonly [method: string, address: string, right: Right];
+
+/**
+ * What each address needs that more is needed for than for reading. What stands nowhere here is for reading, where it
+ * only reads, and for owners where it writes: a new address is closed until it is named.
+ */
+export const NEEDED: readonly Needed[] = [
+  ['POST', '/jobs', 'trade'],
+  ['POST', '/jobs/:id/entries', 'work'],
+  ['POST', '/visits', 'trade'],
+  ['POST', '/visits/:id/entries', 'trade'],
+  ['POST', '/photos', 'work'],
+  ['PUT', '/live/here', 'read'],
+  ['POST', '/workings/:name', 'read'],
+  ['POST', '/devices/lines', 'work'],
+  ['PUT', '/devices/:name/hold', 'practice'],
+  ['PUT', '/devices/:name/fail', 'practice'],
+  ['DELETE', '/devices/:name', 'work'],
+  ['POST', '/practice', 'practice'],
+  ['PUT', '/people/:name/pace', 'work'],
+  ['POST', '/machines', 'trade'],
+  ['POST', '/records/:kind', 'trade'],
+  ['PUT', '/records/:kind/:id', 'trade'],
+  ['POST', '/records/:kind/import', 'trade'],
+  ['POST', '/orders', 'trade'],
+  ['POST', '/orders/:id/received', 'trade'],
+  ['POST', '/orders/:id/called-off', 'trade'],
+  ['POST', '/rechecks/:id/looked', 'work'],
+  ['PUT', '/shop/name', 'govern'],
+  ['PUT', '/rules/:key', 'govern'],
+  ['POST', '/people', 'govern'],
+  ['PUT', '/people/:name/way-in', 'govern'],
+  ['GET', '/people', 'govern'],
+  ['GET', '/backups', 'read'],
+  ['GET', '/backups/:name', 'govern'],
+  ['POST', '/backups', 'govern'],
+  ['PUT', '/backups/brought-in', 'govern'],
+  ['POST', '/backups/:name/look', 'govern'],
+  ['POST', '/backups/:name/restore', 'govern'],
+];
+
+const READS: readonly string[] = ['GET', 'HEAD'];
+
+const PATTERNS = NEEDED.map(([method, address, right]) => ({
+  method,
+  right,
+  // Addresses mean the same to the router in capitals, and with a stroke at their end.
+  pattern: new RegExp(`^${address.replace(/:\w+/g, '[^/]+')}/?$`, 'i'),
+}));
+
+/** The right that a request needs, by its method and its address under `/api`. */
+export const rightFor = (method: string, path: string): Right => {
+  const asked = method === 'HEAD' ? 'GET' : method;
+  const found = PATTERNS.find((n) => n.method === asked && n.pattern.test(path));
+  return found?.right ?? (READS.includes(method) ? 'read' : 'govern');
+};

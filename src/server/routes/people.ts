@@ -1,0 +1,49 @@
+import { Router } from 'express';
+import Joi from 'joi';
+import { checkSecret, MOST_LETTERS, ROLES, type Role } from '../../core/doors';
+import { InputError } from '../../core/errors';
+import { check, oneOf, text } from '../../core/fields';
+import { PACES, type Pace } from '../../core/shop';
+import type { DoorStore } from '../db/door-store';
+import type { ShopStore } from '../db/shop-store';
+import { hashSecret } from '../doors/secret-hash';
+import { meOf } from '../doors/signed-in';
+import { NotFound } from '../errors';
+
+const nameBody = Joi.object({ name: text(60, 'The name') }).required();
+const paceBody = Joi.object({ pace: oneOf(PACES, 'The pace') }).required();
+const wayInBody = Joi.object({
+  role: oneOf(ROLES, 'The role'),
+  secret: text(MOST_LETTERS, 'The PIN or passphrase').allow(null).optional(),
+}).required();
+
+interface WayIn {
+  role: Role;
+  /** Null takes the way in; left out it stays as it is. */
+  secret?: string | null;
+}
+
+/** Who works here, how fast they go, and how they come in. */
+export const peopleRoutes = (shop: ShopStore, doors: DoorStore): Router => {
+  const router = Router();
+  router.get('/people', (_req, res) => void res.json({ people: doors.people() }));
+  router.post('/people', (req, res) => {
+    shop.addPerson(check<{ name: string }>(nameBody, req.body).name);
+    res.status(201).json({ people: shop.people() });
+  });
+  router.put('/people/:name/pace', (req, res) => {
+    const { pace } = check<{ pace: Pace }>(paceBody, req.body);
+    if (!shop.setPace(req.params.name, pace)) throw new NotFound('Nobody here has this name.');
+    res.json({ paces: shop.all().paces });
+  });
+  router.put('/people/:name/way-in', async (req, res) => {
+    const { role, secret } = check<WayIn>(wayInBody, req.body);
+    const before = doors.find(req.params.name);
+    if (secret === undefined && role === 'owner' && before.role !== 'owner')
+      throw new InputError('secret', 'An owner can do everything.', 'a passphrase of its own with it');
+    if (typeof secret === 'string') checkSecret(secret, role);
+    const kept = typeof secret === 'string' ? await hashSecret(secret) : secret;
+    res.json({ person: doors.setPerson(before.name, role, kept, meOf(req)?.id) });
+  });
+  return router;
+};

@@ -1,0 +1,31 @@
+import { Link } from 'react-router';
+import { ROLE_WORDS } from '../../core/doors';
+import { useApp, useDo } from '../store';
+import { lockScreen, signOut } from '../store/doors-slice';
+import { Button } from './Button';
+
+/** Who is signed in at this bench, and how somebody else comes to it. */
+export const SignedInMenu = () => {
+  const dispatch = useDo();
+  const me = useApp((s) => s.doors.me);
+  if (!me) return null;
+  return (
+    <>
+      <p className="head text-xl">
+        {me.who}, {me.role}
+      </p>
+      <p className="text-[15px] text-ink2">{ROLE_WORDS[me.role]}</p>
+      <div className="flex flex-wrap gap-2">
+        <Button go small onClick={() => void dispatch(lockScreen())}>
+          Lock, or somebody else
+        </Button>
+        <Button small onClick={() => void dispatch(signOut())}>
+          Sign out
+        </Button>
+        <Link className="btn btn-small" to="/people">
+          My PIN, other screens
+        </Link>
+      </div>
+    </>
+  );
+};

@@ -1,0 +1,52 @@
+import { useState } from 'react';
+import { mayDo } from '../../core/doors';
+import { Button } from '../parts/Button';
+import { Frame } from '../parts/Frame';
+import { useKeys } from '../parts/keys';
+import { useApp } from '../store';
+import { FirstOwner } from './doors/FirstOwner';
+import { OwnSecretSheet } from './doors/OwnSecretSheet';
+import { PeopleList } from './doors/PeopleList';
+import { SecondScreenSheet } from './doors/SecondScreenSheet';
+import { Sessions } from './doors/Sessions';
+
+type Opened = 'second' | 'secret' | null;
+
+/** Who may come in, as what, and where they are signed in. */
+export const PeopleScreen = () => {
+  const { areClosed, me } = useApp((s) => s.doors);
+  const [opened, setOpened] = useState<Opened>(null);
+  const isSignedIn = areClosed && me !== null;
+  useKeys(isSignedIn ? [{ key: 'q', says: 'Let a second screen in', run: () => setOpened('second') }] : []);
+  if (!isSignedIn)
+    return (
+      <Frame title="People">
+        <FirstOwner />
+      </Frame>
+    );
+  return (
+    <Frame
+      title="People"
+      actions={
+        <div className="flex flex-wrap gap-2">
+          <Button onClick={() => setOpened('secret')}>My PIN or passphrase</Button>
+          <Button go hotkey="Q" onClick={() => setOpened('second')}>
+            A second screen
+          </Button>
+        </div>
+      }
+    >
+      {mayDo(me.role, 'govern') && (
+        <section className="mb-8">
+          <PeopleList />
+        </section>
+      )}
+      <section>
+        <h2 className="mb-1 text-2xl">Signed in</h2>
+        <Sessions />
+      </section>
+      {opened === 'second' && <SecondScreenSheet onClose={() => setOpened(null)} />}
+      {opened === 'secret' && <OwnSecretSheet who={me.who} onClose={() => setOpened(null)} />}
+    </Frame>
+  );
+};

@@ -1,0 +1,84 @@
+import { useState } from 'react';
+import type { Person } from '../../../core/doors';
+import { Button } from '../../parts/Button';
+import { Failed, Waiting } from '../../parts/Frame';
+import { TextField } from '../../parts/fields';
+import { initials } from '../../parts/initials';
+import { useDo } from '../../store';
+import { useAddPersonMutation, usePeopleQuery } from '../../store/doors-api';
+import { shopChanged } from '../../store/records-api';
+import { visitProblem } from '../../store/visits-api';
+import { WayInSheet } from './WayInSheet';
+
+const AddPerson = () => {
+  const dispatch = useDo();
+  const [name, setName] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  const [add] = useAddPersonMutation();
+  const put = async () => {
+    if (!name.trim()) return setProblem('Type the name.');
+    try {
+      await add(name.trim()).unwrap();
+      await dispatch(shopChanged());
+      setName('');
+      setProblem(null);
+    } catch (error) {
+      setProblem(visitProblem(error));
+    }
+  };
+  return (
+    <form
+      className="mt-3 flex max-w-md items-end gap-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void put();
+      }}
+    >
+      <div className="flex-1">
+        <TextField label="Somebody new" value={name} onChange={setName} problem={problem} maxLength={60} />
+      </div>
+      <Button type="submit">Add</Button>
+    </form>
+  );
+};
+
+/** Everybody of the shop, what they are, and whether they can come in. */
+export const PeopleList = () => {
+  const { data, error, refetch } = usePeopleQuery();
+  const [open, setOpen] = useState<Person | null>(null);
+  if (error && !data)
+    return (
+      <Failed message={visitProblem(error)}>
+        <Button onClick={() => void refetch()}>Try again</Button>
+      </Failed>
+    );
+  if (!data) return <Waiting what="Reading who works here" />;
+  return (
+    <>
+      <ul className="rows" aria-label="People">
+        {data.map((person) => (
+          <li
+            key={person.name}
+            className="grid grid-cols-[48px_minmax(0,1fr)_auto] items-center gap-x-4 border-b border-stone3 py-2"
+          >
+            <span className="stamp" aria-hidden="true">
+              {initials(person.name)}
+            </span>
+            <span>
+              <span className="head text-lg">{person.name}</span>
+              <span className="block text-[16px] text-ink2">
+                {person.role}
+                {!person.canSignIn && ', no way in yet'}
+              </span>
+            </span>
+            <Button small onClick={() => setOpen(person)} aria-label={`Role and way in of ${person.name}`}>
+              Role, way in
+            </Button>
+          </li>
+        ))}
+      </ul>
+      <AddPerson />
+      {open && <WayInSheet person={open} onClose={() => setOpen(null)} />}
+    </>
+  );
+};

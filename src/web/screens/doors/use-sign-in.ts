@@ -1,0 +1,27 @@
+import { useState } from 'react';
+import { refusalText } from '../../../core/errors';
+import { useDo } from '../../store';
+import { ApiError } from '../../store/api';
+import { signIn } from '../../store/doors-slice';
+
+/** Signing in: whether it is on its way, and the sentence that says why not. */
+export const useSignIn = () => {
+  const dispatch = useDo();
+  const [isBusy, setBusy] = useState(false);
+  const [problem, setProblem] = useState<string | null>(null);
+  const come = async (by: Parameters<typeof signIn>[0]): Promise<boolean> => {
+    setBusy(true);
+    setProblem(null);
+    try {
+      await dispatch(signIn(by));
+      return true;
+    } catch (error) {
+      if (!(error instanceof ApiError)) throw error;
+      setProblem(refusalText(error));
+      return false;
+    } finally {
+      setBusy(false);
+    }
+  };
+  return { come, isBusy, problem, setProblem };
+};

@@ -1,0 +1,108 @@
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import type { Doors } from '../../core/doors';
+import type { AppDispatch, RootState } from '.';
+import { api, ApiError } from './api';
+import { sendNow } from './outbox-sender';
+import { whoChosen } from './prefs-slice';
+import { shopChanged } from './records-api';
+import { forgetSeen } from './seen';
+import { onTurnedAway } from './turned-away';
+import { visitsApi } from './visits-api';
+
+/** What this browser knows of the shop's doors, also while the server does not answer. */
+const KEY = 'rimstone-doors';
+const OPEN: Doors = { areClosed: false, me: null, people: [], lockAfterMinutes: 0 };
+
+const load = (): Doors => {
+  try {
+    return { ...OPEN, ...(JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<Doors>) };
+  } catch {
+    return OPEN;
+  }
+};
+
+const keep = (doors: Doors): void => {
+  try {
+    localStorage.setItem(KEY, JSON.stringify(doors));
+  } catch {
+    // The server says it again.
+  }
+};
+
+const doorsSlice = createSlice({
+  name: 'doors',
+  initialState: load,
+  reducers: {
+    doorsSeen: (_state, { payload }: PayloadAction<Doors>) => payload,
+    locked: (state) => {
+      if (state.me) state.me.isLocked = true;
+    },
+  },
+});
+
+const { doorsSeen, locked } = doorsSlice.actions;
+export const doorsReducer = doorsSlice.reducer;
+
+/** Whether somebody has to sign in, or unlock, before anything is shown. */
+export const isShut = ({ doors }: { doors: Doors }): boolean =>
+  doors.areClosed && (doors.me === null || doors.me.isLocked);
+
+const take =
+  (doors: Doors) =>
+  (dispatch: AppDispatch, getState: () => RootState): void => {
+    const before = getState().doors;
+    dispatch(doorsSeen(doors));
+    keep(doors);
+    if (doors.me && !doors.me.isLocked && getState().prefs.who !== doors.me.who) dispatch(whoChosen(doors.me.who));
+    // What this browser has seen of the shop is for who may see it, and what this page holds as well.
+    if (before.me && doors.areClosed && !doors.me) void forgetSeen().then(() => window.location.reload());
+  };
+
+/** Asks how the doors stand. A lock that the server has not heard of is told first. */
+export const loadDoors =
+  () =>
+  async (dispatch: AppDispatch, getState: () => RootState): Promise<void> => {
+    try {
+      dispatch(take(getState().doors.me?.isLocked ? await api.lock() : await api.doors()));
+    } catch (error) {
+      if (!(error instanceof ApiError)) throw error;
+      // Without an answer it stays as it was seen last; a session that is over has nothing to lock.
+      if (error.status === 401) dispatch(take(await api.doors()));
+    }
+  };
+
+/** Locks the screen, at once here and, as soon as it answers, on the server. */
+export const lockScreen =
+  () =>
+  async (dispatch: AppDispatch, getState: () => RootState): Promise<void> => {
+    dispatch(locked());
+    keep(getState().doors);
+    await dispatch(loadDoors());
+  };
+
+/** Signs in by a secret or a code, and reads what could not be read before. Throws `ApiError`. */
+export const signIn =
+  (by: { who: string; secret: string } | { code: string }) =>
+  async (dispatch: AppDispatch): Promise<void> => {
+    dispatch(take(await api.signIn(by)));
+    dispatch(visitsApi.util.resetApiState());
+    await dispatch(shopChanged());
+    void dispatch(sendNow());
+  };
+
+/** Throws `ApiError`. */
+export const signOut =
+  () =>
+  async (dispatch: AppDispatch): Promise<void> =>
+    dispatch(take(await api.signOut()));
+
+/** Asks how the doors stand whenever the server turns this browser away. */
+export const followDoors = (store: { dispatch: AppDispatch }): void => {
+  let isAsking = false;
+  onTurnedAway(() => {
+    if (isAsking) return;
+    isAsking = true;
+    void store.dispatch(loadDoors()).finally(() => (isAsking = false));
+  });
+  void store.dispatch(loadDoors());
+};

@@ -1,0 +1,422 @@
+import type { AddressInfo } from 'node:net';
+import { once } from 'node:events';
+import { createServer } from 'node:http';
+import pino from 'pino';
+import request from 'supertest';
+import { checkSecret, mayDo, ROLES, type Role } from '../../src/core/doors';
+import { createApp } from '../../src/server/app';
+import { openDb } from '../../src/server/db/open-db';
+import { MOST_WRONG, MOST_WRONG_OF_PERSON, WAIT_MINUTES } from '../../src/server/doors/guess-limit';
+import { NEEDED, rightFor } from '../../src/server/doors/rights';
+import { CODE_MINUTES } from '../../src/server/doors/sign-in-codes';
+import { doorStore } from '../../src/server/db/door-store';
+import { hashSecret, isSecret } from '../../src/server/doors/secret-hash';
+import { routesOf } from '../routes-of';
+import { note, testApp } from './test-app';
+
+/** Invented, for each role. */
+const PEOPLE: Record<Role, { who: string; secret: string }> = {
+  owner: { who: 'Juna Birk', secret: 'basins fill one by one' },
+  fitter: { who: 'Osk Tarrow', secret: '730418' },
+  learner: { who: 'Wil Penhallow', secret: '195270' },
+};
+
+/** What the secrets are made into, at next to no cost: that it takes its time is tried in one place. */
+let hashes: Record<Role, string>;
+beforeAll(async () => {
+  const cheap = { logN: 4, block: 8, parallel: 1 };
+  const made = await Promise.all(
+    ROLES.map(async (role) => [role, await hashSecret(PEOPLE[role].secret, cheap)] as const),
+  );
+  hashes = Object.fromEntries(made) as typeof hashes;
+});
+
+/** A shop whose people sign in; the demo shop unless `empty`. */
+const closedShop = (options: { empty?: boolean } = {}) => {
+  const shop = testApp(options);
+  const doors = doorStore(shop.db);
+  const add = shop.db.prepare('INSERT INTO people (name) VALUES (?) ON CONFLICT DO NOTHING');
+  for (const { who } of Object.values(PEOPLE)) add.run(who);
+  for (const role of ROLES) doors.setPerson(PEOPLE[role].who, role, hashes[role]);
+  const signIn = async (role: Role) => {
+    const agent = request.agent(shop.app);
+    await agent.post('/api/session').send(PEOPLE[role]).expect(201);
+    return agent;
+  };
+  return { ...shop, doors, signIn };
+};
+
+const onClock = async (test: (move: (minutes: number) => void) => Promise<void>): Promise<void> => {
+  jest.useFakeTimers({ doNotFake: ['nextTick', 'setImmediate', 'setTimeout', 'queueMicrotask'] });
+  try {
+    await test((minutes) => void jest.setSystemTime(Date.now() + minutes * 60_000));
+  } finally {
+    jest.useRealTimers();
+  }
+};
+
+describe('a secret', () => {
+  test('takes its time to be tried, for a name that nobody has as well, and is salted', async () => {
+    const [one, two] = await Promise.all([hashSecret('730418'), hashSecret('730418')]);
+    expect(one).toMatch(/^scrypt\$14\$8\$5\$/);
+    expect(one).not.toBe(two);
+    expect(await isSecret('730418', one)).toBe(true);
+    expect(await isSecret('730419', one)).toBe(false);
+    expect(await isSecret('730418', null)).toBe(false);
+    const timed = async (kept: string | null) => {
+      const at = performance.now();
+      await isSecret('999999', kept);
+      return performance.now() - at;
+    };
+    const [nobodys, wrong] = [await timed(null), await timed(two)];
+    expect(nobodys).toBeGreaterThan(wrong / 4);
+  });
+
+  // RFC 7914, 12, test vector: N = 1024, r = 8, p = 16, salt `NaCl`, its first 32 bytes.
+  test('is made by scrypt as published', async () => {
+    const hash = Buffer.from('fdbabe1c9d3472007856e7190d01e9fe7c6ad7cbc8237830e77376634b373162', 'hex');
+    const kept = `scrypt$10$8$16$${Buffer.from('NaCl').toString('base64')}$${hash.toString('base64')}`;
+    expect(await isSecret('password', kept)).toBe(true);
+  });
+
+  test('is the same in whatever way its letters were put together', async () => {
+    expect(await isSecret('ve\u0301lo', await hashSecret('v\u00e9lo', { logN: 4, block: 8, parallel: 1 }))).toBe(true);
+  });
+
+  test.each([
+    ['12345', /fewer than 6 digits/],
+    ['123456', /follow one another/],
+    ['987654', /follow one another/],
+    ['246802', /follow one another/],
+    ['111111', /one or two digits/],
+    ['121212', /one or two digits/],
+    ['word', /fewer than 12 letters/],
+    ['a1b2c3', /fewer than 12 letters/],
+    ['y'.repeat(129), /more than 128/],
+  ])('%j will not do for a fitter', (secret, why) => expect(() => checkSecret(secret, 'fitter')).toThrow(why));
+  test.each(['730418', '112358', 'water runs down', '314159265358979'])('%j will', (secret) =>
+    expect(() => checkSecret(secret, 'fitter')).not.toThrow(),
+  );
+  test.each([
+    ['73041826', /a PIN/],
+    ['word', /fewer than 12 letters/],
+  ])('%j will not do for an owner', (secret, why) => expect(() => checkSecret(secret, 'owner')).toThrow(why));
+});
+
+describe('signing in', () => {
+  test('without an owner nobody has to', async () => {
+    const { ask } = testApp({ empty: true });
+    const { body } = await ask.get('/api/session').expect(200);
+    expect(body).toEqual({ areClosed: false, me: null, people: [], lockAfterMinutes: 20 });
+    await ask.get('/api/shop').expect(200);
+    const refused = await ask.post('/api/session').send(PEOPLE.owner).expect(422);
+    expect(refused.body.error.expected).toBe('an owner set up first');
+  });
+
+  test('the first who gets a way in is an owner, with a passphrase; then the doors are closed', async () => {
+    const { ask, app } = testApp();
+    const wayIn = (name: string, body: object) => ask.put(`/api/people/${encodeURIComponent(name)}/way-in`).send(body);
+    const first = await wayIn('Osk Tarrow', { role: 'fitter', secret: '730418' }).expect(422);
+    expect(first.body.error.field).toBe('role');
+    const weak = await wayIn('Juna Birk', { role: 'owner', secret: '730418' }).expect(422);
+    expect(weak.body.error.message).toBe('It is a PIN, and an owner can do everything.');
+    await wayIn('Nobody Here', { role: 'owner', secret: PEOPLE.owner.secret }).expect(404);
+    await wayIn('Juna Birk', { role: 'owner' }).expect(422);
+    await ask.get('/api/shop').expect(200);
+    await wayIn('Juna Birk', { role: 'owner', secret: PEOPLE.owner.secret }).expect(200);
+    await ask.get('/api/shop').expect(401);
+    await wayIn('Osk Tarrow', { role: 'owner', secret: 'another passphrase' }).expect(401);
+    const juna = request.agent(app);
+    const { body } = await juna.post('/api/session').send(PEOPLE.owner).expect(201);
+    expect(body.me).toEqual({ who: 'Juna Birk', role: 'owner', isLocked: false });
+    const alone = { role: 'fitter', secret: '730418' };
+    const last = await juna.put('/api/people/Juna%20Birk/way-in').send(alone).expect(422);
+    expect(last.body.error.message).toBe('No owner would be left who can sign in.');
+    await juna.put('/api/people/Juna%20Birk/way-in').send({ role: 'owner', secret: null }).expect(422);
+    // A fitter is no owner by a word alone.
+    await juna.put('/api/people/Osk%20Tarrow/way-in').send(alone).expect(200);
+    const up = await juna.put('/api/people/Osk%20Tarrow/way-in').send({ role: 'owner' }).expect(422);
+    expect(up.body.error.field).toBe('secret');
+    await juna.put('/api/people/Osk%20Tarrow/way-in').send({ role: 'learner' }).expect(200);
+    const { body: all } = await juna.get('/api/people').expect(200);
+    expect(all.people).toContainEqual({ name: 'Osk Tarrow', role: 'learner', canSignIn: true });
+    expect(JSON.stringify(all)).not.toMatch(/scrypt/);
+  });
+
+  test('the token is for the browser alone, by its hash in the database, and another at each time', async () => {
+    const { ask, db } = closedShop();
+    const { headers } = await ask.post('/api/session').send(PEOPLE.fitter).expect(201);
+    const [cookie = ''] = headers['set-cookie'] as unknown as string[];
+    expect(cookie).toMatch(/^rimstone=[\w-]{43}; Max-Age=1209600; Path=\/; HttpOnly; SameSite=Strict$/);
+    const token = /=([\w-]+)/.exec(cookie)![1]!;
+    const again = await ask.post('/api/session').set('Cookie', `rimstone=${token}`).send(PEOPLE.fitter).expect(201);
+    expect(again.headers['set-cookie']![0]).not.toContain(token);
+    // The one before is ended.
+    await ask.get('/api/shop').set('Cookie', `rimstone=${token}`).expect(401);
+    const kept = db.serialize().toString('latin1');
+    expect(kept).not.toContain(token);
+    for (const { secret } of Object.values(PEOPLE)) expect(kept).not.toContain(secret);
+  });
+
+  test('a session ends by its age, by signing out, from elsewhere, and with another secret', async () => {
+    await onClock(async (move) => {
+      const { signIn } = closedShop();
+      const [one, two] = [await signIn('fitter'), await signIn('fitter')];
+      const { body } = await one.get('/api/sessions').expect(200);
+      expect(body.sessions).toHaveLength(2);
+      expect(body.sessions[0].from).toMatch(/^a program at /);
+      const other = body.sessions.find((s: { isThis: boolean }) => !s.isThis) as { id: string };
+      await one.delete(`/api/sessions/${other.id}`).expect(204);
+      await two.get('/api/shop').expect(401);
+      await one.delete(`/api/sessions/${other.id}`).expect(404);
+      const three = await signIn('fitter');
+      await one.put('/api/session/secret').send({ old: 'wrong 12345', secret: '918273' }).expect(401);
+      await one.put('/api/session/secret').send({ old: PEOPLE.fitter.secret, secret: '222222' }).expect(422);
+      await one.put('/api/session/secret').send({ old: PEOPLE.fitter.secret, secret: '918273' }).expect(200);
+      await three.get('/api/shop').expect(401);
+      await one.get('/api/shop').expect(200);
+      await one.post('/api/session').send(PEOPLE.fitter).expect(401);
+      await one.delete('/api/session').expect(200);
+      await one.get('/api/shop').expect(401);
+      const juna = await signIn('owner');
+      move(14 * 24 * 60 - 1);
+      await juna.get('/api/shop').expect(200);
+      move(2);
+      await juna.get('/api/shop').expect(401);
+    });
+  });
+
+  test('an owner sees and ends the sessions of all, others their own', async () => {
+    const { signIn } = closedShop();
+    const [juna, osk] = [await signIn('owner'), await signIn('fitter')];
+    const names = async (of: typeof juna) =>
+      (await of.get('/api/sessions').expect(200)).body.sessions.map((s: { who: string }) => s.who).sort() as string[];
+    expect(await names(juna)).toEqual(['Juna Birk', 'Osk Tarrow']);
+    expect(await names(osk)).toEqual(['Osk Tarrow']);
+    const { body } = await juna.get('/api/sessions');
+    const [mine] = body.sessions.filter((s: { who: string }) => s.who === 'Juna Birk') as { id: string }[];
+    await osk.delete(`/api/sessions/${mine!.id}`).expect(404);
+    await juna.get('/api/shop').expect(200);
+    await juna.put('/api/people/Osk%20Tarrow/way-in').send({ role: 'fitter', secret: null }).expect(200);
+    await osk.get('/api/shop').expect(401);
+    await osk.post('/api/session').send(PEOPLE.fitter).expect(401);
+  });
+
+  test('a locked screen answers nothing until its secret is given, and only then goes on', async () => {
+    const { signIn } = closedShop();
+    const osk = await signIn('fitter');
+    await osk.post('/api/session/lock').expect(200);
+    const { body } = await osk.get('/api/shop').expect(401);
+    expect(body.error).toMatchObject({ field: 'lock', message: 'The screen of Osk Tarrow is locked.' });
+    await osk.get('/api/sessions').expect(401);
+    await osk.post('/api/session/codes').expect(401);
+    await osk.put('/api/session/secret').send({ old: PEOPLE.fitter.secret, secret: '918273' }).expect(401);
+    expect((await osk.get('/api/session').expect(200)).body.me.isLocked).toBe(true);
+    // Somebody else goes on at this bench.
+    const { body: next } = await osk.post('/api/session').send(PEOPLE.learner).expect(201);
+    expect(next.me).toMatchObject({ who: 'Wil Penhallow', isLocked: false });
+    await osk.get('/api/shop').expect(200);
+  });
+
+  test('who guesses waits, by the address and by the person; also when all guesses come at once', async () => {
+    await onClock(async (move) => {
+      const { ask } = closedShop();
+      const guess = (who: string, secret: string) => ask.post('/api/session').send({ who, secret });
+      const all = Array.from({ length: 2 * MOST_WRONG - 2 }, (_, i) => guess('Osk Tarrow', `8${i}0418`));
+      const statuses = (await Promise.all(all)).map((r) => r.status);
+      expect(statuses.filter((s) => s === 401)).toHaveLength(MOST_WRONG);
+      expect(statuses.filter((s) => s === 429)).toHaveLength(MOST_WRONG - 2);
+      await guess('Osk Tarrow', PEOPLE.fitter.secret).expect(429);
+      const { body } = await guess('Juna Birk', PEOPLE.owner.secret).expect(429);
+      expect(body.error.expected).toBe(`to try again once ${WAIT_MINUTES} minutes are over`);
+      move(WAIT_MINUTES + 1);
+      await guess('Osk Tarrow', PEOPLE.fitter.secret).expect(201);
+    });
+  });
+
+  test('nor do many addresses help against one person', async () => {
+    const { app } = closedShop();
+    app.set('trust proxy', true);
+    const guess = (i: number, secret: string) =>
+      request(app).post('/api/session').set('X-Forwarded-For', `198.51.100.${i}`).send({ who: 'Osk Tarrow', secret });
+    for (let i = 0; i < MOST_WRONG_OF_PERSON; i++) await guess(i, '000001').expect(401);
+    await guess(200, PEOPLE.fitter.secret).expect(429);
+  });
+
+  test('a code signs in a second browser once, soon, and while the first one is signed in', async () => {
+    await onClock(async (move) => {
+      const { app, signIn } = closedShop();
+      const osk = await signIn('fitter');
+      const codeOf = async () => (await osk.post('/api/session/codes').expect(201)).body.code as string;
+      const by = (code: string) => request(app).post('/api/session').send({ code });
+      const first = await codeOf();
+      const second = await codeOf();
+      await by(first).expect(401);
+      expect((await by(second).expect(201)).body.me).toMatchObject({ who: 'Osk Tarrow', role: 'fitter' });
+      await by(second).expect(401);
+      const late = await codeOf();
+      move(CODE_MINUTES + 0.1);
+      await by(late).expect(401);
+      const locked = await codeOf();
+      await osk.post('/api/session/lock').expect(200);
+      await by(locked).expect(401);
+    });
+  });
+
+  test('what streams to somebody ends with the session', async () => {
+    const { app, signIn } = closedShop();
+    const server = createServer(app).listen(0, '127.0.0.1');
+    await once(server, 'listening');
+    const osk = await signIn('fitter');
+    const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+    const { headers } = await request(app).post('/api/session').send(PEOPLE.fitter);
+    const cookie = headers['set-cookie']![0]!.split(';')[0]!;
+    const stream = await fetch(`${url}/api/live`, { headers: { cookie } });
+    const ended = (async () => {
+      for await (const _ of stream.body as unknown as AsyncIterable<Uint8Array>);
+      return 'ended';
+    })();
+    const { body } = await osk.get('/api/sessions');
+    const other = body.sessions.find((s: { isThis: boolean }) => !s.isThis) as { id: string };
+    await osk.delete(`/api/sessions/${other.id}`).expect(204);
+    expect(await ended).toBe('ended');
+    server.closeAllConnections();
+    server.close();
+  });
+
+  test('refusals are in the log; secrets, tokens and cookies never', async () => {
+    const said: string[] = [];
+    const logger = pino({ level: 'trace' }, { write: (line: string) => void said.push(line) });
+    const db = openDb(':memory:');
+    db.prepare("INSERT INTO people (name, role, secret) VALUES ('Juna Birk', 'owner', ?)").run(hashes.owner);
+    const app = createApp(db, { photosDir: 'nowhere', logger });
+    await request(app).post('/api/session').send({ who: 'Juna Birk', secret: 'a wrong guess of it' }).expect(401);
+    const { headers } = await request(app).post('/api/session').send(PEOPLE.owner).expect(201);
+    const cookie = headers['set-cookie']![0]!.split(';')[0]!;
+    await request(app).get('/api/shop').set('Cookie', cookie).expect(200);
+    await request(app).get('/api/shop').set('Cookie', cookie).auth('anyone', 'some passphrase').expect(200);
+    await request(app)
+      .post('/api/records/tires')
+      .set('Cookie', cookie)
+      .send({ id: 'x'.repeat(300) })
+      .expect(422);
+    const log = said.join('');
+    expect(log).toMatch(/refused to sign in/);
+    for (const secret of [
+      'wrong guess',
+      PEOPLE.owner.secret,
+      cookie.split('=')[1]!,
+      'some passphrase',
+      'c29tZS',
+      'YW55b25l',
+    ])
+      expect(log).not.toContain(secret);
+  });
+});
+
+describe('what each role may do', () => {
+  test('every route that writes is named, and every name is a route', () => {
+    const routes = routesOf(testApp({ empty: true }).app)
+      .map(([method, address]) => `${method} ${address.replace('/api', '')}`)
+      .filter((route) => !/ \/(session|sessions|health)\b/.test(route));
+    const named = NEEDED.map(([method, address]) => `${method} ${address}`);
+    const backups = named.filter((n) => n.includes(' /backups'));
+    expect(routes.filter((r) => !r.startsWith('GET ')).filter((r) => !named.includes(r))).toEqual([]);
+    // A test app keeps no backups.
+    expect(named.filter((n) => !routes.includes(n) && !backups.includes(n))).toEqual([]);
+    expect(rightFor('POST', '/something/new')).toBe('govern');
+    expect(rightFor('PATCH', '/jobs')).toBe('govern');
+    expect(rightFor('POST', '/JOBS/')).toBe('trade');
+    expect(rightFor('HEAD', '/backups/x.zip')).toBe('govern');
+    expect(rightFor('GET', '/jobs')).toBe('read');
+  });
+
+  test('on every route: nobody is let in unsigned, and each role to what it may do', async () => {
+    const { app, doors } = closedShop({ empty: true });
+    const server = createServer(app).listen(0, '127.0.0.1');
+    await once(server, 'listening');
+    const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+    const cookies = Object.fromEntries(
+      ROLES.map((role) => [role, `rimstone=${doors.begin(PEOPLE[role].who, 'a test', 1, Date.now()).token}`]),
+    );
+    const statusOf = async (method: string, address: string, cookie?: string) => {
+      const stop = new AbortController();
+      const body = method === 'GET' ? {} : { body: '{}', headers: { 'content-type': 'application/json' } };
+      const headers = { ...body.headers, ...(cookie ? { cookie } : {}) };
+      const path = address.replace(/:(\w+)/g, (_, name) => (name === 'kind' ? 'tires' : 'no-such-thing'));
+      const { status } = await fetch(url + path, { method, ...body, headers, signal: stop.signal });
+      stop.abort();
+      return status;
+    };
+    const routes = routesOf(app).filter(([, address]) => !/^\/api\/(session|sessions|health)\b/.test(address));
+    expect(routes.length).toBeGreaterThan(50);
+    const wrong: string[] = [];
+    for (const [method, address] of routes) {
+      for (const cookie of [undefined, 'rimstone=no-such-token', `other=${cookies.owner}`]) {
+        const status = await statusOf(method, address, cookie);
+        if (status !== 401) wrong.push(`${method} ${address}, not signed in: ${status}`);
+      }
+      const right = rightFor(method, address.replace('/api', ''));
+      for (const role of ROLES) {
+        const status = await statusOf(method, address, cookies[role]);
+        const isLetIn = status !== 401 && status !== 403;
+        if (isLetIn !== mayDo(role, right)) wrong.push(`${method} ${address}, ${role}: ${status}`);
+      }
+    }
+    expect(wrong).toEqual([]);
+    server.closeAllConnections();
+    server.close();
+  });
+
+  test('nobody writes in another name', async () => {
+    const { signIn, db } = closedShop();
+    const osk = await signIn('fitter');
+    const jobId = db.prepare('SELECT id FROM jobs WHERE handed_over = 0 LIMIT 1').pluck().get() as string;
+    const seqOf = () => db.prepare('SELECT last_seq FROM jobs WHERE id = ?').pluck().get(jobId) as number;
+    const append = (...entries: object[]) =>
+      osk.post(`/api/jobs/${jobId}/entries`).send({ expectedSeq: seqOf(), entries });
+    const other = await append(note('mine', { who: 'Osk Tarrow' }), note('not mine')).expect(403);
+    expect(other.body.error).toMatchObject({ field: 'who', expected: expect.stringContaining('Osk Tarrow') });
+    await append(note('mine', { who: 'Osk Tarrow' })).expect(201);
+    const order = { id: 'o-1', what: 'a tube', stockId: null, count: 1, supplier: '', jobIds: [], who: 'Juna Birk' };
+    await osk.post('/api/orders').send(order).expect(403);
+    await osk
+      .post('/api/orders')
+      .send({ ...order, who: 'Osk Tarrow' })
+      .expect(201);
+  });
+
+  test('a learner neither hands over nor takes that back; a fitter sets no price', async () => {
+    const { signIn, db } = closedShop();
+    const [wil, osk, juna] = [await signIn('learner'), await signIn('fitter'), await signIn('owner')];
+    const jobId = db.prepare('SELECT id FROM jobs WHERE handed_over = 1 LIMIT 1').pluck().get() as string;
+    const seq = db.prepare('SELECT last_seq FROM jobs WHERE id = ?').pluck().get(jobId) as number;
+    const handed = db.prepare("SELECT id FROM entries WHERE job_id = ? AND kind = 'handed-over'").pluck().get(jobId);
+    const by = (agent: typeof wil, who: string, kind: string, data: object) =>
+      agent.post(`/api/jobs/${jobId}/entries`).send({ expectedSeq: seq, entries: [note('', { who, kind, data })] });
+    const refused = await by(wil, 'Wil Penhallow', 'handed-over', { to: 'the rider' }).expect(403);
+    expect(refused.body.error.message).toBe('Wil Penhallow is here as a learner and may not hand a wheel over.');
+    await by(wil, 'Wil Penhallow', 'undo', { entryId: handed }).expect(403);
+    await by(osk, 'Osk Tarrow', 'undo', { entryId: handed }).expect(201);
+    const tube = (await osk.get('/api/records/tubes').expect(200)).body.records[0];
+    const dearer = { ...tube, priceMinor: (tube.priceMinor ?? 0) + 100 };
+    const price = await osk.put(`/api/records/tubes/${tube.id}`).send(dearer).expect(403);
+    expect(price.body.error.expected).toBe('an owner');
+    await osk
+      .put(`/api/records/tubes/${tube.id}`)
+      .send({ ...tube, note: 'counted again' })
+      .expect(200);
+    await osk
+      .post('/api/records/tubes')
+      .send({ ...dearer, id: 'another-tube' })
+      .expect(403);
+    const file = (await osk.get('/api/records/tubes/file.csv').expect(200)).text;
+    const raised = file.replaceAll(',1890,', ',9990,');
+    expect(raised).not.toBe(file);
+    await osk.post('/api/records/tubes/import?apply=yes').type('text/csv').send(raised).expect(403);
+    await juna
+      .put(`/api/records/tubes/${tube.id}`)
+      .send({ ...dearer, version: tube.version + 1 })
+      .expect(200);
+  });
+});
