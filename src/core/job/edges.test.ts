@@ -1,20 +1,27 @@
-import { logOf, sampleMachine, sampleWheel } from '../../../tests/sample';
+import { logOf, sampleChosen, sampleMachine, sampleWheel } from '../../../tests/sample';
 import { complete } from '../shop';
 import {
   balanceAnswers,
   balanceQuestion,
+  biteInputOf,
   emptyJob,
   fitContextOf,
   foldJob,
   jobCard,
   orientationOf,
   partPicksOf,
+  placeFor,
+  pressureStartOf,
   runoutOf,
   schoolsOf,
+  seatLadderOf,
   seatLimitOf,
   spokeRingOf,
   stationReport,
+  weightMarks,
 } from '.';
+import { slackInput } from './back-inputs';
+import { clampedReport } from './ring-report';
 import { DEFAULT_UNITS } from '../units';
 
 const TODAY = '2026-04-30';
@@ -122,5 +129,113 @@ describe('nothing known yet', () => {
     expect(placements([piece(20, 30), piece(10, 66)])).toBe(2);
     expect(placements([piece(20, 30)])).toBe(2);
     expect(placements([], [])).toBe(2);
+  });
+});
+
+/** What a job hands to its workings, and what comes of it. */
+describe('what is reckoned with', () => {
+  test('while seating: the readings of this try alone, and what the gauge shows now', () => {
+    const l = logOf().open();
+    l.add('seat-reading', { gaugeKpa: 150 });
+    l.add('seat-again', { why: 'a bead hung' });
+    l.add('seat-reading', { gaugeKpa: 110 });
+    const input = seatLadderOf(foldJob(l.log), [115, 118]).input as {
+      readingsKpa: readonly number[];
+      triesBefore: number;
+    };
+    expect([input.readingsKpa, input.triesBefore]).toEqual([[110, 115, 118], 1]);
+    const many = seatLadderOf(
+      foldJob(l.log),
+      Array.from({ length: 600 }, (_, i) => 100 + i / 100),
+    );
+    expect((many.input as { readingsKpa: readonly number[] }).readingsKpa).toHaveLength(500);
+    expect((many.input as { readingsKpa: readonly number[] }).readingsKpa.at(-1)).toBe(105.99);
+  });
+
+  test('pieces that are wanted beyond what may be asked for are asked for up to that; the rim’s width where it is known', () => {
+    const question = balanceQuestion(foldJob(logOf().open().log), [
+      complete('weights', { id: 'a', massG: 10, kind: 'adhesive', count: 50 }),
+    ])!;
+    const asked = (massG: number, rimWidthMm?: number) => {
+      const { rimWidthMm: _, ...bare } = question;
+      const found = placeFor(
+        { ...bare, ...(rimWidthMm === undefined ? {} : { rimWidthMm }) },
+        { massG, deg: 0, limitG: 5 },
+      );
+      return found.ok ? (found.working.input as { counterMassG: number; rimWidthMm?: number }) : null;
+    };
+    expect([asked(30)?.counterMassG, asked(5000)?.counterMassG]).toEqual([30, 1000]);
+    expect([asked(30)?.rimWidthMm, asked(30, 54)?.rimWidthMm]).toEqual([undefined, 54]);
+  });
+
+  test('the rim is as stamped, else as its tire has it, else nobody knows', () => {
+    const bites = (rimCode: string, tireMarking: string) =>
+      biteInputOf(foldJob(logOf().open(sampleMachine(), sampleWheel({ rimCode, tireMarking })).log), 'on');
+    const stamped = bites('2.15x18', '90/90-21');
+    const byTire = bites('worn away', '90/90-21');
+    expect(stamped).not.toBeNull();
+    expect(byTire).not.toBeNull();
+    expect(byTire).not.toEqual(stamped);
+    expect(bites('worn away', '2.15x21 by hand')).toBeNull();
+    expect(biteInputOf(emptyJob(), 'on')).toBeNull();
+  });
+
+  test('pieces at one place are one mark: so many of one mass, or their sum', () => {
+    const labels = (...masses: number[]) =>
+      weightMarks(masses.map((massG) => ({ massG, deg: 90 }))).map((m) => ('label' in m ? m.label : null));
+    expect([labels(20), labels(20, 20), labels(20, 5, 10)]).toEqual([['20 g'], ['2 × 20 g'], ['35 g']]);
+  });
+
+  test('a chain’s pitch goes to its working where it is known', () => {
+    const slack = { when: 'before', placesMm: [35, 33], wantMinMm: 30, wantMaxMm: 40, runMm: 600 } as const;
+    expect(slackInput({ ...slack, placesMm: [35, 33], pitchMm: null })).not.toHaveProperty('pitchMm');
+    expect(slackInput({ ...slack, placesMm: [35, 33], pitchMm: 15.875 })).toMatchObject({
+      slackMm: 35,
+      otherPlacesMm: [33],
+      pitchMm: 15.875,
+    });
+  });
+
+  test('a pressure that is asked for, a doubled tube, and a rest that a machine stands for', () => {
+    const l = logOf().open();
+    const of = (askedKpa?: number) => {
+      const start = pressureStartOf(foldJob(l.log), askedKpa);
+      return start.ok ? (start.working.input as { askedKpa?: number; doubled?: boolean }) : {};
+    };
+    expect(of()).not.toHaveProperty('askedKpa');
+    expect(of(100).askedKpa).toBe(100);
+    expect(of().doubled).toBe(false);
+    l.add('chosen', sampleChosen({ doubled: true }));
+    expect(of().doubled).toBe(true);
+    const missing = (kind: 'rest' | 'machine-reading' | null) => {
+      const one = logOf().open();
+      if (kind === 'rest') one.add('rest', { restDeg: 180 });
+      if (kind === 'machine-reading') one.add('machine-reading', { massG: 20, deg: 10, stepG: 1, stepDeg: 1 });
+      return stationReport(foldJob(one.log), 'balance', TODAY).missing.includes('where it settles');
+    };
+    expect([missing(null), missing('rest'), missing('machine-reading')]).toEqual([true, false, false]);
+  });
+
+  test('what the machine was taught stands with who and when; a job begins without troubles', () => {
+    const l = logOf().open();
+    l.add('taught', { done: true, found: 'both sensors' }, { who: 'Ned Ash' });
+    expect(foldJob(l.log).taught).toMatchObject({
+      done: true,
+      found: 'both sensors',
+      who: 'Ned Ash',
+      at: l.log[2]!.at,
+    });
+    expect(emptyJob().troubles).toEqual([]);
+  });
+
+  test('a ring’s bolts may not be touched with air behind them', () => {
+    const missing = (air: { silent: boolean; gaugeKpa: number | null; coreOut: boolean } | null) => {
+      const l = logOf().open(sampleMachine({ kind: 'side-by-side' }), sampleWheel({ build: 'beadlock', tube: false }));
+      if (air) l.add('air-out', air);
+      return clampedReport(foldJob(l.log), 'tire-off').missing;
+    };
+    expect(missing({ silent: true, gaugeKpa: 0, coreOut: true })).toEqual([]);
+    expect(missing({ silent: true, gaugeKpa: 40, coreOut: true })).toEqual(['the gauge at nought']);
+    expect(missing(null)).toEqual(['the valve core out', 'silence at the valve', 'the gauge at nought']);
   });
 });

@@ -220,3 +220,59 @@ describe('what jobs know of a wheel', () => {
     expect(history.life[0]!.facts.map((f) => f.says)).toContain('20 g of weights');
   });
 });
+
+describe('what a wheel brings with it', () => {
+  test('the sprockets turn the rear wheel alone, and only where both are known', () => {
+    const of = (front: number | null, rear: number | null, position: 'front' | 'rear' = 'rear') =>
+      fitContextOf(
+        foldJob(jobWith(sampleMachine({ sprocketFront: front, sprocketRear: rear }), sampleWheel({ position })).log),
+        DAY,
+      )?.sprockets;
+    expect(of(13, 50)).toEqual({ front: 13, rear: 50 });
+    expect([of(13, null), of(null, 50), of(13, 50, 'front')]).toEqual([undefined, undefined, undefined]);
+  });
+
+  test('the load index of its own end', () => {
+    const of = (position: 'front' | 'rear') =>
+      fitContextOf(
+        foldJob(jobWith(sampleMachine({ minLoadIndexFront: 51, minLoadIndexRear: 62 }), sampleWheel({ position })).log),
+        DAY,
+      )?.minLoadIndex;
+    expect([of('front'), of('rear')]).toEqual([51, 62]);
+  });
+
+  test('its bolts want a wrench: those of its ring, of its halves, or none', () => {
+    const bolted = (more: Parameters<typeof sampleWheel>[0]) => {
+      const state = foldJob(jobWith(sampleMachine({ kind: 'quad' }), sampleWheel({ tube: false, ...more })).log);
+      const { reasons } = toolsOf(state, { tube: false, marking: '110/90-18' }, { wrenches: [] })!.result;
+      return /the (?:ring|rim) bolts, \d+ N·m/.exec(reasons.map((r) => r.says).join(' '))?.[0] ?? null;
+    };
+    const both = { ringTorqueNm: 25, rimBoltTorqueNm: 35 };
+    expect([
+      bolted({ build: 'beadlock', ...both }),
+      bolted({ build: 'split', ...both }),
+      bolted({ build: 'split', rimBoltTorqueNm: null, ringTorqueNm: 25 }),
+      bolted({ build: 'cast', ...both }),
+    ]).toEqual(['the ring bolts, 25 N·m', 'the rim bolts, 35 N·m', null, null]);
+  });
+
+  test('without machine or wheel nothing is laid out', () => {
+    const bare = { tube: true, marking: '110/90-18' };
+    const state = foldJob(jobWith().log);
+    expect(toolsOf(foldJob([]), bare, { wrenches: [] })).toBeNull();
+    expect(toolsOf({ ...state, machine: null }, bare, { wrenches: [] })).toBeNull();
+    expect(toolsOf({ ...state, wheel: null }, bare, { wrenches: [] })).toBeNull();
+  });
+
+  test('tape where no strip is as narrow', () => {
+    const wheel = sampleWheel({ rimCode: '1.40x17', tireMarking: '2.75-17', rimLockDegs: [] });
+    const state = foldJob(jobWith(sampleMachine(), wheel).log);
+    const strips = [
+      complete('strips', { id: 'tape', material: 'tape', widthMm: 20, rimFromIn: 8, rimToIn: 19, count: 4 }),
+    ];
+    const at = { ...choice17, marking: '2.75-17' };
+    const wants = wantsOf(at, partPicksOf(state, at, { ...inUse(shop()), strips })!, shop());
+    expect(wants.find((w) => w.stockId === 'tape')).toEqual({ what: 'cloth tape', count: 1, stockId: 'tape' });
+  });
+});
+const choice17 = { marking: '2.75-17', tube: true, tubeId: null, pressureKpa: 90, tireId: 't' };

@@ -143,6 +143,9 @@ export const jobCard = (state: JobState, today: string, units: UnitPreferences):
   };
 };
 
+/** Less than this is nothing, to the decimal that is printed. */
+const NO_MM = 0.05;
+
 /** Slack, marks, sensor, disc and brake as they were measured. */
 const backRows = (state: JobState, q: Quantity): [string, string][] => {
   const { slack, marks, string, sensorGap, discRunout, brake } = state;
@@ -157,7 +160,10 @@ const backRows = (state: JobState, q: Quantity): [string, string][] => {
     ['Marks', marks && `left ${q(marks.leftMm, 'mm', 1)}, right ${q(marks.rightMm, 'mm', 1)}`],
     [
       'By a string',
-      aside !== null && `${q(Math.abs(aside), 'mm', 1)} further back on the ${aside > 0 ? 'left' : 'right'}`,
+      aside !== null &&
+        (Math.abs(aside) < NO_MM
+          ? 'as far back on either side'
+          : `${q(Math.abs(aside), 'mm', 1)} further back on the ${aside > 0 ? 'left' : 'right'}`),
     ],
     ['Sensor gap', gaps.length > 0 && `${q(Math.min(...gaps), 'mm', 2)} to ${q(Math.max(...gaps), 'mm', 2)}`],
     ['Disc runs out', faces.length > 0 && q(Math.max(...faces) - Math.min(...faces), 'mm', 2)],
