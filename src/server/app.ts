@@ -57,7 +57,7 @@ const READS: readonly string[] = ['GET', 'HEAD', 'OPTIONS'];
  */
 export const shopDevices = (db: Db): DeviceHub => deviceHub(shopStandIns(), { calibratedOn: calibrationDates(db) });
 
-interface AppOptions {
+export interface AppOptions {
   logger: Logger;
   /** The folder of the photographs. */
   photosDir: string;
@@ -66,6 +66,10 @@ interface AppOptions {
   passphrase?: string | undefined;
   /** Other machines can reach it. */
   isReachable?: boolean;
+  /** A proxy whose word on who asks, and how, is taken. */
+  proxy?: string | null;
+  /** What a tablet has to trust, in PEM. */
+  root?: string | null;
   /** Where other machines find it. */
   addresses?: () => string[];
   /** The threads for long work; without them it is done here. */
@@ -102,6 +106,7 @@ export const createApp = (db: Db, options: AppOptions): Express => {
   shop.once('rechecks', () => jobs.settleRechecks(daysAfter(dayOf(Date.now()), -LOOK_BACK_DAYS)));
 
   app.disable('x-powered-by');
+  if (options.proxy) app.set('trust proxy', options.proxy);
   app.use(requestLog(options.logger));
   app.use(
     helmet({
@@ -118,6 +123,8 @@ export const createApp = (db: Db, options: AppOptions): Express => {
   );
   app.use(compression({ filter: (req, res) => !isStream(res) && compression.filter(req, res) }));
   app.use(outerGate(doors, options));
+  const { root } = options;
+  if (root) app.get('/certificate.crt', (_req, res) => void res.type('application/x-x509-ca-cert').send(root));
   app.use(ownPagesWrite);
   const stillHere: RequestHandler = (req, _res, next) =>
     next(isHere() || READS.includes(req.method) ? undefined : new DatabaseGone());

@@ -1,4 +1,5 @@
 import { createServer } from 'node:http';
+import { createServer as createTlsServer } from 'node:https';
 import { join } from 'node:path';
 import pino from 'pino';
 import { isLoopback } from './doors/access';
@@ -7,6 +8,9 @@ import { LEAST_LETTERS, weakness } from '../core/doors';
 import { checkBegun, DatabaseUnusable } from './db/open-db';
 import { shopFile } from './paths';
 import { runningShop } from './running-shop';
+import { foundAt, reachable, urlOf } from './tls/addresses';
+import { startWords } from './tls/start-words';
+import { transportFor, TransportUnusable } from './tls/transport';
 import { workPool } from './work';
 
 const GRACE_MS = 5000;
@@ -23,7 +27,7 @@ const portFrom = (text: string): number => {
     : fail(`PORT is "${text}"; it must be a whole number from 0 to 65535.`);
 };
 
-const start = (): void => {
+const start = async (): Promise<void> => {
   makeForOwnerOnly();
   const port = portFrom(process.env.PORT ?? '4180');
   const host = process.env.HOST ?? '127.0.0.1';
@@ -37,21 +41,29 @@ const start = (): void => {
 
   const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
   checkBegun(file, process.argv.includes('--new'));
+  const { certificate, proxy } = await transportFor(host, file, process.env);
+  const scheme = certificate ? 'https' : 'http';
+  let urls: string[] = [];
   const limitMs = Number(process.env.RIMSTONE_WORK_MS);
   const shop = runningShop(file, {
     logger,
     passphrase,
-    isReachable: !isLoopback(host),
+    isReachable: !isLoopback(host) || proxy !== null,
+    proxy,
+    root: certificate?.root ?? null,
+    addresses: () => urls,
     work: workPool(join(__dirname, 'worker.cjs'), limitMs > 0 ? { limitMs } : {}),
   });
-  if (!isLoopback(host) && !passphrase && !shop.areDoorsClosed()) {
+  if ((!isLoopback(host) || proxy !== null) && !passphrase && !shop.areDoorsClosed()) {
     shop.close();
     fail(
-      `HOST ${host} can be reached from other machines, and nobody signs in at this shop. ` +
+      `${proxy === null ? `HOST ${host}` : 'What stands behind a proxy'} can be reached from other machines, and nobody signs in at this shop. ` +
         'Start it on this machine alone and set up an owner on the People screen, or set RIMSTONE_PASSPHRASE.',
     );
   }
-  const server = createServer(shop.answer);
+  const server = certificate
+    ? createTlsServer({ key: certificate.key, cert: certificate.cert }, shop.answer)
+    : createServer(shop.answer);
 
   server.on('error', (error: NodeJS.ErrnoException) => {
     shop.close();
@@ -65,7 +77,14 @@ const start = (): void => {
   server.listen(port, host, () => {
     const address = server.address();
     const at = typeof address === 'object' && address ? address.port : port;
-    process.stdout.write(`Tough Rimstone is ready: http://${host.includes(':') ? `[${host}]` : host}:${at}\n`);
+    const hosts = foundAt(host);
+    urls = reachable(hosts).map((h) => urlOf(scheme, h, at));
+    const words = startWords({
+      urls: hosts.map((h) => urlOf(scheme, h, at)),
+      fingerprint: certificate?.root ? certificate.fingerprint : null,
+      showsCode: process.stdout.isTTY && urls.length > 0,
+    });
+    void words.then((text) => process.stdout.write(`${text}\n`));
   });
 
   const stop = (): void => {
@@ -81,9 +100,7 @@ const start = (): void => {
   process.once('SIGTERM', stop);
 };
 
-try {
-  start();
-} catch (error) {
-  if (error instanceof DatabaseUnusable) fail(error.message);
+start().catch((error: unknown) => {
+  if (error instanceof DatabaseUnusable || error instanceof TransportUnusable) fail(error.message);
   throw error;
-}
+});

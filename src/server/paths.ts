@@ -15,5 +15,8 @@ export const photosBeside = (file: string): string => beside(file, 'photos');
 /** The folder of its backups, unless another is set. */
 export const backupsBeside = (file: string): string => process.env.RIMSTONE_BACKUPS ?? beside(file, 'backups');
 
+/** The folder of its own certificate. */
+export const tlsBeside = (file: string): string => beside(file, 'tls');
+
 /** The file of the shop: the one that is set, or the usual one. */
 export const shopFile = (): string => process.env.RIMSTONE_DB ?? join(PROJECT_DIR, 'data', 'shop.sqlite');

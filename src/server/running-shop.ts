@@ -2,8 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { rename, rm } from 'node:fs/promises';
 import type { RequestListener } from 'node:http';
 import { setTimeout as wait } from 'node:timers/promises';
-import type { Logger } from 'pino';
-import { createApp, shopDevices } from './app';
+import { createApp, shopDevices, type AppOptions } from './app';
 import { shopBackups } from './backup/shop-backups';
 import { swapIn } from './backup/swap-in';
 import { unpackBackup } from './backup/unpack-backup';
@@ -33,14 +32,14 @@ const RESTORING = JSON.stringify({
   },
 });
 
+/** What a shop is told from outside. */
+type Passed = 'logger' | 'passphrase' | 'isReachable' | 'addresses' | 'proxy' | 'root';
+
 /**
  * A shop on its file: answers requests, writes its journal back, and can be closed and begun anew on a restored file
  * while the server goes on listening. Throws `DatabaseUnusable` where the file cannot be used.
  */
-export const runningShop = (
-  file: string,
-  { work, ...options }: { logger: Logger; passphrase: string | undefined; isReachable?: boolean; work: WorkPool },
-) => {
+export const runningShop = (file: string, { work, ...options }: Pick<AppOptions, Passed> & { work: WorkPool }) => {
   const photosDir = photosBeside(file);
   let answering = 0;
 

@@ -1,6 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { spawn } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { get } from 'node:https';
 import { createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -44,6 +45,29 @@ for (const [name, env, sentence] of [
   test(`${name} is refused in a sentence`, async () => {
     expect(await runToEnd(MAIN, env)).toEqual({ code: 1, said: sentence });
   });
+
+test('beyond this machine it is reached over TLS, and found by a client that checks the certificate', async () => {
+  const env = { ...process.env, PORT: '0', HOST: '0.0.0.0', RIMSTONE_DB: join(dir, 'shop.sqlite') };
+  const child = spawn('node', [...MAIN, '--new'], { env: { ...env, RIMSTONE_PASSPHRASE: 'still water over stones' } });
+  try {
+    let said = '';
+    child.stdout.on('data', (c: Buffer) => (said += c.toString()));
+    await expect.poll(() => said).toMatch(/ready: https:[^]*fingerprint: [\dA-F:]{95}/);
+    const ca = readFileSync(join(dir, 'shop-tls', 'root.crt'));
+    const port = Number(/:(\d+)$/m.exec(said)![1]);
+    const status = (options: object) =>
+      new Promise((done) => {
+        get({ host: '127.0.0.1', port, path: '/api/health', agent: false, ...options }, (res) =>
+          done(res.resume().statusCode),
+        ).once('error', (error: NodeJS.ErrnoException) => done(error.code));
+      });
+    expect(await status({ ca })).toBe(401);
+    expect(await status({ ca, auth: 'any:still water over stones' })).toBe(200);
+    expect(await status({})).toBe('UNABLE_TO_VERIFY_LEAF_SIGNATURE');
+  } finally {
+    child.kill('SIGKILL');
+  }
+});
 
 test('a database file that cannot be used is said, and left alone', async () => {
   const file = join(dir, 'letter.txt');

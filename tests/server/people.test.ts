@@ -144,11 +144,16 @@ describe('signing in', () => {
   });
 
   test('the token is for the browser alone, by its hash in the database, and another at each time', async () => {
-    const { ask, db } = closedShop();
+    const { app, ask, db } = closedShop();
     const { headers } = await ask.post('/api/session').send(PEOPLE.fitter).expect(201);
     const [cookie = ''] = headers['set-cookie'] as unknown as string[];
     expect(cookie).toMatch(/^rimstone=[\w-]{43}; Max-Age=1209600; Path=\/; HttpOnly; SameSite=Strict$/);
     const token = /=([\w-]+)/.exec(cookie)![1]!;
+    // Over TLS it is never sent without.
+    app.set('trust proxy', true);
+    const over = await ask.post('/api/session').set('X-Forwarded-Proto', 'https').send(PEOPLE.fitter).expect(201);
+    expect(over.headers['set-cookie']![0]).toMatch(/^__Host-rimstone=[\w-]{43}; .*; Secure; SameSite=Strict$/);
+    app.set('trust proxy', false);
     const again = await ask.post('/api/session').set('Cookie', `rimstone=${token}`).send(PEOPLE.fitter).expect(201);
     expect(again.headers['set-cookie']![0]).not.toContain(token);
     // The one before is ended.

@@ -42,6 +42,15 @@ const Code = ({ made, onAgain }: { made: SignInCode; onAgain: () => void }) => {
           of this machine.
         </p>
       )}
+      {window.location.protocol === 'https:' && (
+        <p className="mt-2 text-[16px] text-ink2">
+          A tablet that has never been here asks whether it may trust this shop: open{' '}
+          <a className="underline" href="/certificate.crt">
+            its certificate
+          </a>{' '}
+          there once, from the address below with /certificate.crt behind it.
+        </p>
+      )}
       <p className="mt-3">
         <a className="break-all underline" href={link} target="_blank" rel="noreferrer">
           {link.replace(/#.*/, '')}

@@ -1,0 +1,52 @@
+import { isLoopback } from '../doors/access';
+import { tlsBeside } from '../paths';
+import { namesFor } from './addresses';
+import { givenCertificate, ownCertificate, type ShopCertificate } from './shop-certificate';
+
+/** What has to be said for plain HTTP beyond this machine. */
+export const PLAIN_WORDS = 'anybody on the network can read it';
+
+/** How requests come to the server. */
+export interface Transport {
+  certificate: ShopCertificate | null;
+  /** The address of a proxy whose headers are believed; null for none. */
+  proxy: string | null;
+}
+
+/** Says in one sentence how the settings contradict each other. */
+export class TransportUnusable extends Error {}
+
+/**
+ * How requests come, by the settings: plain on this machine alone; beyond it over TLS, by the shop's own certificate
+ * (`RIMSTONE_TLS_CERT` and `RIMSTONE_TLS_KEY` for another), behind a proxy (`RIMSTONE_PROXY`, its address), or plain where
+ * that is asked for in so many words (`RIMSTONE_PLAIN_HTTP`). Throws `TransportUnusable`.
+ */
+export const transportFor = async (host: string, file: string, env: NodeJS.ProcessEnv): Promise<Transport> => {
+  const { RIMSTONE_TLS_CERT: cert, RIMSTONE_TLS_KEY: key, RIMSTONE_PROXY: proxy, RIMSTONE_PLAIN_HTTP: plain } = env;
+  if (Boolean(cert) !== Boolean(key))
+    throw new TransportUnusable('RIMSTONE_TLS_CERT and RIMSTONE_TLS_KEY go together: set both, or neither.');
+  if (plain && plain !== PLAIN_WORDS)
+    throw new TransportUnusable(
+      `RIMSTONE_PLAIN_HTTP is "${plain}". PINs and records then travel unhidden: to ask for that, set it to "${PLAIN_WORDS}".`,
+    );
+  if (proxy && !isProxy(proxy))
+    throw new TransportUnusable(
+      `RIMSTONE_PROXY is "${proxy}"; right would be the address of the proxy, such as 127.0.0.1.`,
+    );
+  if (proxy) return { certificate: null, proxy };
+  if (cert && key) return { certificate: given(cert, key), proxy: null };
+  if (isLoopback(host) || plain) return { certificate: null, proxy: null };
+  return { certificate: await ownCertificate(tlsBeside(file), namesFor(host)), proxy: null };
+};
+
+const isProxy = (text: string): boolean => /^[\da-fA-F.:]+(\/\d{1,3})?$/.test(text);
+
+const given = (cert: string, key: string): ShopCertificate => {
+  try {
+    return givenCertificate(cert, key);
+  } catch (error) {
+    throw new TransportUnusable(
+      `The certificate ${cert} with the key ${key} cannot be used: ${(error as Error).message}.`,
+    );
+  }
+};
