@@ -4,11 +4,13 @@ import helmet from 'helmet';
 import { join } from 'node:path';
 import type { Logger } from 'pino';
 import { ruleNumber, valuesOf } from '../core/rules';
+import { actsFor } from './doors/acting';
 import { loopbackNamesOnly, nobody } from './doors/access';
 import { passphraseGate } from './doors/passphrase';
 import { ownPagesWrite } from './doors/same-origin';
 import { inOwnName, signedInOnly } from './doors/signed-in';
 import { dayOf, daysAfter } from '../core/units';
+import { changeStore } from './db/change-store';
 import { doorStore, type DoorStore } from './db/door-store';
 import { jobStore } from './db/job-store';
 import { lookAgain } from './db/look-again';
@@ -27,6 +29,7 @@ import { requestLog } from './request-log';
 import type { ShopBackups } from './backup/shop-backups';
 import { backupRoutes, type Restore } from './routes/backups';
 import { balanceRoutes } from './routes/balance';
+import { changeRoutes } from './routes/changes';
 import { dayRoutes } from './routes/day';
 import { deviceRoutes } from './routes/devices';
 import { jobRoutes } from './routes/jobs';
@@ -146,7 +149,7 @@ export const createApp = (db: Db, options: AppOptions): Express => {
   );
   app.use('/api', signedInOnly(doors));
   app.use('/api/photos', photoRoutes(photos));
-  app.use('/api', express.json({ limit: '256kb' }), inOwnName);
+  app.use('/api', express.json({ limit: '256kb' }), inOwnName, actsFor);
   app.use('/api', tellsOfWrites(live));
   app.use('/api', liveRoutes(live));
 
@@ -161,6 +164,7 @@ export const createApp = (db: Db, options: AppOptions): Express => {
   app.use('/api', recheckRoutes(jobs, lookAgain(db, jobs, shop.records), shop.name, work));
   app.use('/api', shopRoutes(db, shop, rules, jobs));
   app.use('/api', peopleRoutes(shop, doors));
+  app.use('/api', changeRoutes(changeStore(db)));
   app.use('/api', recordRoutes(shop.records, jobs, work));
   if (options.backups) app.use('/api/backups', backupRoutes(options.backups.store, options.backups.restore));
   app.use('/api', balanceRoutes(jobs, practiceStore(db), work));

@@ -10,6 +10,8 @@ const SCREENS: Readonly<Record<string, readonly string[]>> = {
     '/plan',
     '/orders',
     '/rechecks',
+    '/changes',
+    '/people',
     '/knows',
     '/jobs/new',
     '/machines/new',

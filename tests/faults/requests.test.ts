@@ -156,7 +156,7 @@ test('whatever is asked of whichever route, no answer is a fault of the server, 
   const routeOf = (i: number): Route =>
     i % 3 === 0 ? entries : i % RARE === 1 ? rare[Math.floor(i / RARE) % rare.length]! : light[i % light.length]!;
   const bodyOf = await bodies();
-  const asked = howMany(1000, 100_000);
+  const asked = howMany(700, 100_000);
   const seed = howMany(17, Date.now() % 1_000_000);
   const draws = fc.sample(
     fc.record({

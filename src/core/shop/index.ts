@@ -56,3 +56,4 @@ export {
   type CellProblem,
 } from './record';
 export { planImport, type ImportPlan, type ImportRow } from './import-plan';
+export type { ChangedKind, ShopChange } from './change';

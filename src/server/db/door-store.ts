@@ -2,6 +2,7 @@ import { createHash, randomBytes, randomUUID } from 'node:crypto';
 import type { Person, Role, Session } from '../../core/doors';
 import { InputError } from '../../core/errors';
 import { NotFound } from '../errors';
+import { changeStore } from './change-store';
 import type { Db } from './open-db';
 
 /** 256 bits: no guessing. Source: OWASP ASVS 4.0.3, 3.2.2, asks for 64. */
@@ -34,6 +35,7 @@ const iso = (ms: number): string => new Date(ms).toISOString();
 
 /** Who may come in, and in which browsers they are signed in. */
 export const doorStore = (db: Db) => {
+  const changes = changeStore(db);
   const people = db.prepare<[], { name: string; role: Role; canSignIn: 0 | 1 }>(
     'SELECT name, role, secret IS NOT NULL AS canSignIn FROM people ORDER BY name',
   );
@@ -86,7 +88,7 @@ export const doorStore = (db: Db) => {
      * they are signed out. Throws `NotFound`; `InputError` where no owner would be left who can sign in.
      */
     setPerson: db.transaction((who: string, role: Role, secret?: string | null, butId?: string): Person => {
-      find(who);
+      const before = find(who);
       const wereClosed = owners.get()! > 0;
       put.run(role, secret === undefined ? secretOf.get(who)! : secret, who);
       if (owners.get() === 0)
@@ -94,7 +96,10 @@ export const doorStore = (db: Db) => {
           ? new InputError('role', 'No owner would be left who can sign in.', 'another owner first')
           : new InputError('role', 'The first who can sign in opens the doors for all others.', 'an owner');
       endOf(who, butId);
-      return find(who);
+      const words = (p: Person) => `${p.role}${p.canSignIn ? '' : ', no way in'}`;
+      const now = find(who);
+      changes.note('people', who, who, { role: [words(before), `${words(now)}${secret ? ', a new way in' : ''}`] });
+      return now;
     }),
     /** Begins a session and says the token that its browser keeps. */
     begin: db.transaction((who: string, from: string, days: number, nowMs: number): { token: string; id: string } => {

@@ -2,6 +2,7 @@ import { isDeepStrictEqual } from 'node:util';
 import { InputError } from '../../core/errors';
 import { columnName, complete, fieldsOfKind, RECORD_KINDS, type RecordKind, type Records } from '../../core/shop';
 import { ChangedMeanwhile, IdTaken, NotFound } from '../errors';
+import { changeStore } from './change-store';
 import type { Db } from './open-db';
 import { recordPages } from './record-pages';
 import { recordWords } from './record-words';
@@ -96,6 +97,7 @@ export const recordStore = (db: Db) => {
   const list = <K extends RecordKind>(kind: K): Records[K][] => stores[kind].list.all().map(stores[kind].toRecord);
   const words = recordWords(db, { list });
   words.settleAll();
+  const changes = changeStore(db);
   const watchers: ((kind: RecordKind, it: Records[RecordKind]) => void)[] = [];
   const kept = <K extends RecordKind>(kind: K, it: Records[K]): void => {
     words.settle(kind, it, wheelsOfMachine);
@@ -110,15 +112,18 @@ export const recordStore = (db: Db) => {
   const insert = <K extends RecordKind>(kind: K, it: Records[K]): void => {
     if (find(kind, it.id)) throw new IdTaken('id', 'A record');
     refused(() => void stores[kind].add.run(stores[kind].toRow(it)));
+    changes.record(kind, null, it);
     kept(kind, it);
   };
   /** Throws `ChangedMeanwhile` with the record as it stands when `version` is not the newest. */
   const change = <K extends RecordKind>(kind: K, it: Records[K]): Records[K] => {
-    let changes = 0;
-    refused(() => (changes = stores[kind].change.run(stores[kind].toRow(it)).changes));
+    const before = find(kind, it.id);
+    let rows = 0;
+    refused(() => (rows = stores[kind].change.run(stores[kind].toRow(it)).changes));
     const now = find(kind, it.id);
     if (!now) throw new NotFound('There is no such record.');
-    if (changes === 0) throw new ChangedMeanwhile(now);
+    if (rows === 0) throw new ChangedMeanwhile(now);
+    changes.record(kind, before ?? null, now);
     kept(kind, now);
     return now;
   };

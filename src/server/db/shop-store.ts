@@ -1,5 +1,6 @@
 import { FEW_KINDS, type Pace, type Shop } from '../../core/shop';
 import type { Machine, Wheel } from '../../core/wheels';
+import { changeStore } from './change-store';
 import type { Db } from './open-db';
 import { recordStore } from './record-store';
 
@@ -13,6 +14,7 @@ export const shopStore = (db: Db) => {
   const putPace = db.prepare<[Pace, string]>('UPDATE people SET pace = ? WHERE name = ?');
   const addPerson = db.prepare('INSERT INTO people (name) VALUES (?) ON CONFLICT DO NOTHING');
   const records = recordStore(db);
+  const changes = changeStore(db);
   const name = () => setting.get('shop-name')?.value ?? '';
   return {
     records,
@@ -33,8 +35,13 @@ export const shopStore = (db: Db) => {
       run();
       putSetting.run(what, 'done');
     }),
-    rename: (to: string) => void putSetting.run('shop-name', to),
-    addPerson: (who: string) => void addPerson.run(who),
+    rename: (to: string): void => {
+      changes.note('people', 'shop', 'the shop', { name: [name(), to] });
+      putSetting.run('shop-name', to);
+    },
+    addPerson: (who: string): void => {
+      if (addPerson.run(who).changes > 0) changes.note('people', who, who, {});
+    },
     /** False where nobody has this name. */
     setPace: (who: string, pace: Pace): boolean => putPace.run(pace, who).changes > 0,
   };

@@ -26,6 +26,7 @@ const TOOLS = [
   ['/rechecks', 'Look again'],
   ['/knows', 'What the shop knows'],
   ['/people', 'People'],
+  ['/changes', 'Who changed what'],
   ['/backups', 'Backups'],
 ] as const;
 

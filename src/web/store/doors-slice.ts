@@ -2,6 +2,7 @@ import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { Doors } from '../../core/doors';
 import type { AppDispatch, RootState } from '.';
 import { api, ApiError } from './api';
+import { linkFound } from './link-slice';
 import { sendNow } from './outbox-sender';
 import { whoChosen } from './prefs-slice';
 import { shopChanged } from './records-api';
@@ -85,6 +86,8 @@ export const signIn =
   (by: { who: string; secret: string } | { code: string }) =>
   async (dispatch: AppDispatch): Promise<void> => {
     dispatch(take(await api.signIn(by)));
+    // The stream was refused before, not lost.
+    dispatch(linkFound());
     dispatch(visitsApi.util.resetApiState());
     await dispatch(shopChanged());
     void dispatch(sendNow());

@@ -1,0 +1,22 @@
+import type { RecordKind } from './shop';
+
+/** What can be changed, beside what stands in logs. */
+export type ChangedKind = RecordKind | 'rules' | 'people';
+
+/** One field of something, changed by somebody. */
+export interface ShopChange {
+  /** When, ISO 8601. */
+  at: string;
+  /** Null where nobody said who. */
+  who: string | null;
+  kind: ChangedKind;
+  /** What is meant, in words, and by its id. */
+  name: string;
+  of: string;
+  /** Null where it is new. */
+  field: string | null;
+  from: unknown;
+  to: unknown;
+  /** Why, where it had to be said. */
+  reason: string | null;
+}

@@ -1,0 +1,14 @@
+import { AsyncLocalStorage } from 'node:async_hooks';
+import type { RequestHandler } from 'express';
+import { meOf } from './signed-in';
+
+const acting = new AsyncLocalStorage<{ who: string | null }>();
+
+/** Whoever a request is answered for: signed in, or by the name that it brings. */
+export const actsFor: RequestHandler = (req, _res, next) => {
+  const { who } = (req.body ?? {}) as { who?: unknown };
+  acting.run({ who: meOf(req)?.who ?? (typeof who === 'string' ? who.slice(0, 60) : null) }, next);
+};
+
+/** Who acts now; null where nobody said, undefined where the program does it by itself. */
+export const actor = (): string | null | undefined => acting.getStore()?.who;

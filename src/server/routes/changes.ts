@@ -1,0 +1,36 @@
+import { Router } from 'express';
+import Joi from 'joi';
+import type { ChangeStore } from '../db/change-store';
+import { changesCsv } from '../export/changes-csv';
+import { checkQuery, number } from './input';
+
+/** So many one file holds: the newest. */
+const MOST_ROWS = 20_000;
+
+interface ChangeQuery {
+  limit: number;
+  before?: string;
+}
+const changeQuery = Joi.object<ChangeQuery>({
+  limit: number(1, 200, 50, 'limit'),
+  before: Joi.string()
+    .pattern(/^\d{4}-[\dT:.Z-]{6,24} [qr]\d{12}$/)
+    .optional()
+    .meta({ expected: 'before: what the page before said of the next' }),
+});
+
+/** Who changed which record, rule and person, from what to what. */
+export const changeRoutes = (changes: ChangeStore): Router => {
+  const router = Router();
+  router.get('/changes', (req, res) => {
+    const { before, limit } = checkQuery<ChangeQuery>(changeQuery, req.query);
+    res.json(changes.page(before, limit));
+  });
+  router.get('/changes.csv', (_req, res) => {
+    res
+      .type('text/csv')
+      .attachment('changes.csv')
+      .send(changesCsv(changes.page(undefined, MOST_ROWS).changes));
+  });
+  return router;
+};
