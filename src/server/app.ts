@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import type { Logger } from 'pino';
 import { ruleNumber, valuesOf } from '../core/rules';
 import { actsFor } from './doors/acting';
+import { calendarKey } from './doors/calendar-key';
 import { loopbackNamesOnly, nobody } from './doors/access';
 import { passphraseGate } from './doors/passphrase';
 import { ownPagesWrite } from './doors/same-origin';
@@ -147,7 +148,8 @@ export const createApp = (db: Db, options: AppOptions): Express => {
       addresses: options.addresses ?? (() => []),
     }),
   );
-  app.use('/api', signedInOnly(doors));
+  const calendar = calendarKey(db);
+  app.use('/api', signedInOnly(doors, calendar));
   app.use('/api/photos', photoRoutes(photos));
   app.use('/api', express.json({ limit: '256kb' }), inOwnName, actsFor);
   app.use('/api', tellsOfWrites(live));
@@ -161,7 +163,7 @@ export const createApp = (db: Db, options: AppOptions): Express => {
   app.use('/api', dayRoutes(visits, shop, work));
   app.use('/api', knowsRoutes(jobs.knows));
   app.use('/api', partsRoutes(jobs.parts));
-  app.use('/api', recheckRoutes(jobs, lookAgain(db, jobs, shop.records), shop.name, work));
+  app.use('/api', recheckRoutes(jobs, lookAgain(db, jobs, shop.records), shop.name, calendar, work));
   app.use('/api', shopRoutes(db, shop, rules, jobs));
   app.use('/api', peopleRoutes(shop, doors));
   app.use('/api', changeRoutes(changeStore(db)));

@@ -1,12 +1,15 @@
 import { createReadStream } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { bridge } from './devices/bridge';
+import { linePoster } from './devices/line-poster';
 
 const USAGE = `Carries lines of real instruments to the program.
 
   npm run bridge -- FILE            a file of lines, or a serial device such as /dev/ttyUSB0
   npm run bridge -- -               lines from standard input
   npm run bridge -- FILE --to URL   where the program is, http://127.0.0.1:4180 unless said
+
+Where people sign in, RIMSTONE_WHO and RIMSTONE_SECRET say in whose name; else RIMSTONE_PASSPHRASE where one is set.
 `;
 
 const fail = (message: string): never => {
@@ -31,21 +34,15 @@ const main = async (): Promise<void> => {
   if (values.help || from === undefined || positionals.length > 1) return fail(USAGE);
   if (!URL.canParse(values.to))
     return fail(`--to is "${values.to}"; right would be an address such as http://127.0.0.1:4180.`);
-  const url = new URL('/api/devices/lines', values.to);
-  const passphrase = process.env.RIMSTONE_PASSPHRASE;
-  const headers = {
-    'content-type': 'application/x-ndjson',
-    ...(passphrase ? { authorization: `Basic ${Buffer.from(`bridge:${passphrase}`).toString('base64')}` } : {}),
-  };
   const input = from === '-' ? process.stdin : createReadStream(from);
   input.once('error', (error: Error) => fail(`${from} cannot be read: ${error.message}`));
   const { taken, refused, lost } = await bridge(input, {
     say: (text) => void process.stderr.write(`${text}\n`),
-    async post(body) {
-      const response = await fetch(url, { method: 'POST', headers, body, signal: AbortSignal.timeout(5000) });
-      if (!response.ok) throw new Error(`it answered ${response.status}`);
-      return (await response.json()) as Awaited<ReturnType<Parameters<typeof bridge>[1]['post']>>;
-    },
+    post: linePoster(values.to, {
+      passphrase: process.env.RIMSTONE_PASSPHRASE,
+      who: process.env.RIMSTONE_WHO,
+      secret: process.env.RIMSTONE_SECRET,
+    }),
   });
   process.stdout.write(`${taken} lines taken, ${refused} refused, ${lost} lost\n`);
   process.exitCode = refused + lost > 0 ? 1 : 0;

@@ -12,7 +12,8 @@ export const requestLog = (logger: Logger) =>
       req: (req: IncomingMessage & { id?: unknown }) => ({
         id: req.id,
         method: req.method,
-        url: req.url,
+        // The key of the calendar is in its address.
+        url: req.url?.replace(/([?&]key=)[^&]*/gi, '$1…'),
         from: req.socket?.remoteAddress,
       }),
       res: (res: ServerResponse) => ({ status: res.statusCode }),

@@ -1,11 +1,14 @@
 import type { AddressInfo } from 'node:net';
 import { once } from 'node:events';
+import { readFileSync } from 'node:fs';
 import { createServer } from 'node:http';
+import { join } from 'node:path';
 import pino from 'pino';
 import request from 'supertest';
 import { checkSecret, mayDo, ROLES, type Role } from '../../src/core/doors';
 import { createApp } from '../../src/server/app';
 import { openDb } from '../../src/server/db/open-db';
+import { linePoster } from '../../src/server/devices/line-poster';
 import { MOST_WRONG, MOST_WRONG_OF_PERSON, WAIT_MINUTES } from '../../src/server/doors/guess-limit';
 import { NEEDED, rightFor } from '../../src/server/doors/rights';
 import { CODE_MINUTES } from '../../src/server/doors/sign-in-codes';
@@ -266,6 +269,46 @@ describe('signing in', () => {
       await osk.post('/api/session/lock').expect(200);
       await by(locked).expect(401);
     });
+  });
+
+  test('a calendar program reads the calendar by its key, and nothing else; another key ends it', async () => {
+    const { ask, signIn } = closedShop();
+    const [osk, juna] = [await signIn('fitter'), await signIn('owner')];
+    await ask.get('/api/rechecks.ics').expect(401);
+    await ask.get('/api/rechecks.ics?key=').expect(401);
+    const { key } = (await osk.get('/api/calendar-key').expect(200)).body as { key: string };
+    expect((await osk.get('/api/calendar-key')).body.key).toBe(key);
+    const by = (path: string, k = key) => ask.get(`${path}?key=${k}`);
+    expect((await by('/api/rechecks.ics').expect(200)).text).toMatch(/^BEGIN:VCALENDAR/);
+    for (const path of ['/api/rechecks', '/api/shop', '/api/jobs/demo-job-1/rechecks.ics', '/api/calendar-key'])
+      await by(path).expect(401);
+    await by('/api/rechecks.ics', `${key.slice(1)}x`).expect(401);
+    await osk.post('/api/calendar-key').expect(403);
+    await juna.post('/api/calendar-key').expect(201);
+    await by('/api/rechecks.ics').expect(401);
+  });
+
+  test('the bridge of the instruments signs in by itself, and again once its session is over', async () => {
+    const { app, doors } = closedShop();
+    const server = createServer(app).listen(0, '127.0.0.1');
+    await once(server, 'listening');
+    try {
+      const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+      const post = (who: string | undefined, secret: string) => linePoster(url, { passphrase: undefined, who, secret });
+      const line = readFileSync(join(__dirname, '../../docs/devices/gauge.ndjson'), 'utf8').split('\n')[0]!;
+      const bridge = post(PEOPLE.learner.who, PEOPLE.learner.secret);
+      for (let i = 0; i < 3; i++) expect((await bridge(line)).taken).toBe(1);
+      expect(doors.sessions(Date.now())).toHaveLength(1);
+      doors.endAll();
+      expect((await bridge(line)).taken).toBe(1);
+      await expect(post(PEOPLE.learner.who, 'wrong')(line)).rejects.toThrow(
+        'it does not let Wil Penhallow in, and answered 401',
+      );
+      await expect(post(undefined, '')(line)).rejects.toThrow('it answered 401');
+    } finally {
+      server.closeAllConnections();
+      server.close();
+    }
   });
 
   test('what streams to somebody ends with the session', async () => {

@@ -11,14 +11,18 @@ test('neither a request nor a failure writes the passphrase into the log', async
   const logger = pino({ level: 'info' }, { write: (line: string) => void lines.push(line) });
   const db = openDb(':memory:');
   const app = createApp(db, { logger, photosDir: 'nowhere', passphrase: PASSPHRASE });
-  const ask = () => request(app).get('/api/health').set('Authorization', AUTHORIZATION).set('Cookie', 'token=secret');
+  const ask = () =>
+    request(app)
+      .get('/api/health?key=of-the-calendar')
+      .set('Authorization', AUTHORIZATION)
+      .set('Cookie', 'token=secret');
   expect((await ask()).status).toBe(200);
   db.close();
   expect((await ask()).status).toBe(500);
   const log = lines.join('');
-  expect(log).toContain('"url":"/api/health"');
+  expect(log).toContain('"url":"/api/health?key=…"');
   expect(log).toContain('request failed');
   expect(log).toContain('"status":500');
-  for (const secret of [AUTHORIZATION, AUTHORIZATION.split(' ')[1]!, PASSPHRASE, 'token=secret'])
+  for (const secret of [AUTHORIZATION, AUTHORIZATION.split(' ')[1]!, PASSPHRASE, 'token=secret', 'of-the-calendar'])
     expect(log).not.toContain(secret);
 });

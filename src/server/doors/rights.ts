@@ -34,6 +34,8 @@ export const NEEDED: readonly Needed[] = [
   ['POST', '/people', 'govern'],
   ['PUT', '/people/:name/way-in', 'govern'],
   ['GET', '/people', 'govern'],
+  ['GET', '/calendar-key', 'trade'],
+  ['POST', '/calendar-key', 'govern'],
   ['GET', '/changes', 'govern'],
   ['GET', '/changes.csv', 'govern'],
   ['GET', '/backups', 'read'],

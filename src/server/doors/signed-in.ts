@@ -1,6 +1,7 @@
 import type { Request, RequestHandler } from 'express';
 import { mayDo, whoMay } from '../../core/doors';
 import type { DoorStore, SignedIn } from '../db/door-store';
+import type { CalendarKey } from './calendar-key';
 import { NotAllowed, NotSignedIn } from '../errors';
 import { rightFor } from './rights';
 import { tokenOf } from './session-cookie';
@@ -15,9 +16,9 @@ export const meOf = (req: Request): SignedIn | null => signedIn.get(req) ?? null
  * signing in. What streams to somebody ends with the session.
  */
 export const signedInOnly =
-  (doors: DoorStore): RequestHandler =>
+  (doors: DoorStore, calendar: CalendarKey): RequestHandler =>
   (req, res, next) => {
-    if (!doors.areClosed()) return next();
+    if (!doors.areClosed() || calendar.isBrought(req)) return next();
     const token = tokenOf(req);
     const me = token === null ? null : doors.byToken(token, Date.now());
     if (me === null) return next(new NotSignedIn('session', 'Nobody is signed in here.', 'to sign in first'));

@@ -5,6 +5,7 @@ import { localDayOf } from '../../core/units';
 import type { JobStore } from '../db/job-store';
 import type { Looked } from '../db/look-again';
 import type { RecheckQuery } from '../db/recheck-store';
+import type { CalendarKey } from '../doors/calendar-key';
 import type { WorkPool } from '../work';
 import { checkQuery, goneOf, recheckQuery, recordId, who } from './input';
 
@@ -23,6 +24,7 @@ export const recheckRoutes = (
   jobs: JobStore,
   look: (id: string, looked: Looked) => unknown,
   shopName: () => string,
+  calendar: CalendarKey,
   work: WorkPool,
 ): Router => {
   const router = Router();
@@ -36,6 +38,8 @@ export const recheckRoutes = (
     const asked = { rows: rechecks, shopName: shopName() };
     res.type('text/calendar').send(await work.run('shop-calendar', asked, goneOf(res)));
   });
+  router.get('/calendar-key', (_req, res) => void res.json({ key: calendar.key() }));
+  router.post('/calendar-key', (_req, res) => void res.status(201).json({ key: calendar.renew() }));
   router.get('/rechecks/:id', (req, res) => {
     res.json({ recheck: jobs.rechecks.find(check<string>(recordId, req.params.id)) });
   });

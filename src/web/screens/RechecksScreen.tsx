@@ -1,3 +1,4 @@
+import { mayDo } from '../../core/doors';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { riderText, type RecheckRow } from '../../core/recheck';
@@ -8,7 +9,7 @@ import { Spoken } from '../parts/Spoken';
 import { useAddressTexts } from '../parts/use-address';
 import { today, useApp, useDo } from '../store';
 import { announce } from '../store/jobs-slice';
-import { useRecheckPagesInfiniteQuery } from '../store/rechecks-api';
+import { useCalendarKeyQuery, useRecheckPagesInfiniteQuery } from '../store/rechecks-api';
 import { visitProblem } from '../store/visits-api';
 import { LookSheet } from './recheck/LookSheet';
 import { dueDayText, recheckAddress, recheckName } from './recheck/recheck-words';
@@ -55,6 +56,10 @@ export const RechecksScreen = () => {
   const [{ search, state }, ask] = useAddressTexts(IN_ADDRESS);
   const dispatch = useDo();
   const shopName = useApp((s) => s.shop.shop?.name ?? '');
+  const { areClosed, me } = useApp((s) => s.doors);
+  // A calendar program cannot sign in: where people do, the address holds a key.
+  const { data: key } = useCalendarKeyQuery(undefined, { skip: !areClosed || !me || !mayDo(me.role, 'trade') });
+  const feed = `${window.location.origin}/api/rechecks.ics${key ? `?key=${key}` : ''}`;
   const isDone = state === 'done';
   const wanted = useResting(search.trim());
   const { data, error, refetch, hasNextPage, fetchNextPage, isFetching } = useRecheckPagesInfiniteQuery(
@@ -64,7 +69,6 @@ export const RechecksScreen = () => {
   const rows = useMemo(() => data?.pages.flatMap((p) => p.rechecks) ?? [], [data]);
   const [copied, setCopied] = useState<string | null>(null);
   const on = today();
-  const feed = `${window.location.origin}/api/rechecks.ics`;
   const copy = async (text: string, says: string) => {
     setCopied(text);
     try {

@@ -41,6 +41,10 @@ export const rechecksApi = visitsApi.enhanceEndpoints({ addTagTypes: ['Recheck']
       }),
       providesTags: ['Recheck'],
     }),
+    calendarKey: build.query<string, void>({
+      query: () => '/calendar-key',
+      transformResponse: ({ key }: { key: string }) => key,
+    }),
     recheck: build.query<RecheckRow, string>({
       query: (id) => `/rechecks/${id}`,
       transformResponse: ({ recheck }: { recheck: RecheckRow }) => recheck,
@@ -64,4 +68,5 @@ export const {
   useRecheckQuery,
   useWheelRechecksQuery,
   useLookedAgainMutation,
+  useCalendarKeyQuery,
 } = rechecksApi;
