@@ -1,0 +1,1 @@
+export declare const isTaken: (license: string) => boolean;
