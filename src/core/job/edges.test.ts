@@ -20,7 +20,7 @@ import {
   stationReport,
   weightMarks,
 } from '.';
-import { slackInput } from './back-inputs';
+import { brakeInput, slackInput } from './back-inputs';
 import { clampedReport } from './ring-report';
 import { DEFAULT_UNITS } from '../units';
 
@@ -237,5 +237,62 @@ describe('what is reckoned with', () => {
     expect(missing({ silent: true, gaugeKpa: 0, coreOut: true })).toEqual([]);
     expect(missing({ silent: true, gaugeKpa: 40, coreOut: true })).toEqual(['the gauge at nought']);
     expect(missing(null)).toEqual(['the valve core out', 'silence at the valve', 'the gauge at nought']);
+  });
+
+  test('a place of the molded line is as it was read last; every other place stays', () => {
+    const l = logOf().open();
+    const read = (side: 'disc' | 'other', deg: number, even: boolean) => l.add('molded-line', { side, deg, even });
+    read('disc', 0, false);
+    read('disc', 90, true);
+    read('other', 0, true);
+    read('disc', 0, true);
+    expect(foldJob(l.log).line).toEqual([
+      { side: 'disc', deg: 90, even: true },
+      { side: 'other', deg: 0, even: true },
+      { side: 'disc', deg: 0, even: true },
+    ]);
+  });
+
+  test('pulls at the brake go to its working where they were measured', () => {
+    expect(brakeInput({ firm: true, spin: 'free', pullN: null, radiusMm: null })).toEqual({ firm: true, spin: 'free' });
+    const pulled = { firm: false, spin: 'free', pullN: 30, freePullN: 4, radiusMm: 310 } as const;
+    expect(brakeInput(pulled)).toEqual(pulled);
+  });
+
+  test('the rim’s way round counts for the pieces where it is known', () => {
+    const question = balanceQuestion(foldJob(logOf().open().log), [])!;
+    const asked = (rimMm?: number) => {
+      const { rimMm: _, ...bare } = question;
+      const found = placeFor(
+        { ...bare, stock: [{ massG: 10, count: 9 }], ...(rimMm ? { rimMm } : {}) },
+        { massG: 10, deg: 0, limitG: 5 },
+      );
+      return found.ok ? (found.working.input as { rimMm?: number }).rimMm : 'refused';
+    };
+    expect([asked(), asked(1400)]).toEqual([undefined, 1400]);
+  });
+
+  test('the ground counts for the pressure; parts are picked only once machine and wheel are known', () => {
+    const l = logOf().open();
+    const ground = () => {
+      const start = pressureStartOf(foldJob(l.log));
+      return start.ok ? (start.working.input as { ground?: string }).ground : 'refused';
+    };
+    expect(ground()).toBeUndefined();
+    l.add('ground', { ground: 'soft' });
+    expect(ground()).toBe('soft');
+    const state = foldJob(l.log);
+    const choice = { marking: '110/90-18', tube: true, tubeId: null, pressureKpa: 90 };
+    const shelf = { tubes: [], locks: [], strips: [], valves: [] };
+    expect(partPicksOf(state, choice, shelf)).not.toBeNull();
+    for (const less of [{ machine: null }, { wheel: null }])
+      expect(partPicksOf({ ...state, ...less }, choice, shelf)).toBeNull();
+    expect(balanceQuestion({ ...state, wheel: null }, [])).toBeNull();
+  });
+
+  test('a card has no section without a row', () => {
+    const { sections } = jobCard(foldJob(logOf().open().log), TODAY, DEFAULT_UNITS);
+    expect(sections.length).toBeGreaterThan(0);
+    expect(sections.filter((s) => s.rows.length === 0)).toEqual([]);
   });
 });

@@ -1,4 +1,5 @@
 import { sampleChosen, sampleMachine, sampleWheel } from '../../../tests/sample';
+import { caught } from '../errors';
 import { DEFAULT_UNITS, type UnitPreferences } from '../units';
 import { checkEntryBody, entryText, type Entry, type EntryData, type EntryKind } from '.';
 
@@ -195,6 +196,9 @@ const OTHER_UNITS: UnitPreferences = { pressure: 'kPa', length: 'in', mass: 'oz'
 const entryOf = (kind: EntryKind, data: object): Entry =>
   ({ id: 'e9', seq: 9, at: '2026-04-30T09:00:09.000Z', who: 'Ada Marl', station: 'inspect', kind, data }) as Entry;
 
+/** What a client brings: other kinds only the server writes, or an earlier program did. */
+const isBrought = (kind: string): boolean => !['opened', 'rules', 'trial-rest', 'level-check'].includes(kind);
+
 /** What the log says, word for word, in two sets of units. */
 describe.each(Object.keys(SAID) as EntryKind[])('the log of %s', (kind) => {
   const steps = new Map([['off-lift', 'Lift it.']]);
@@ -206,10 +210,51 @@ describe.each(Object.keys(SAID) as EntryKind[])('the log of %s', (kind) => {
   });
 
   test('every example of it is an entry that the log takes', () => {
-    const isOurs = !['opened', 'rules', 'trial-rest', 'level-check'].includes(kind);
-    for (const data of isOurs ? SAID[kind] : []) {
+    for (const data of isBrought(kind) ? SAID[kind] : []) {
       const { seq: _s, at: _a, ...body } = entryOf(kind, data);
       expect(() => checkEntryBody(body)).not.toThrow();
     }
   });
+});
+
+/** What may be brought for a field, and what may not. */
+const PROBES = [
+  null,
+  '',
+  ' ',
+  -1,
+  0,
+  0.5,
+  1,
+  3,
+  400,
+  1e9,
+  Number.NaN,
+  true,
+  'other',
+  '2026-02-30',
+  [],
+  [0],
+  {},
+] as const;
+
+test('what each field takes, and what it says would be right where it does not', () => {
+  const judged = Object.entries(SAID)
+    .filter(([kind]) => isBrought(kind))
+    .flatMap(([kind, all]) => {
+      const data = all[0] as unknown as Record<string, unknown>;
+      const taken = (more: object): string | null => {
+        const problem = caught(() =>
+          checkEntryBody({ id: 'e', who: 'Ada Marl', station: 'inspect', kind, data: { ...data, ...more } }),
+        );
+        return problem.ok ? null : problem.problem.expected;
+      };
+      expect([kind, taken({})]).toEqual([kind, null]);
+      return Object.keys(data).map((field) => {
+        const refusals = PROBES.map((probe) => taken({ [field]: probe }));
+        const marks = refusals.map((r) => (r === null ? '+' : '-')).join('');
+        return `${kind}.${field} ${marks} ${[...new Set(refusals.filter((r) => r !== null))].join(' | ')}`;
+      });
+    });
+  expect(judged).toMatchSnapshot();
 });

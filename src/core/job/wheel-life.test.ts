@@ -1,5 +1,6 @@
 import { foldJob, lifeEvent, wheelHistory, type JobSummary } from '.';
 import { logOf, sampleChosen } from '../../../tests/sample';
+import { inspectionOf } from '../inspect';
 import { DEFAULT_UNITS, said, sayIn } from '../units';
 
 const JOB = { id: 'j', number: 12, openedAt: '2026-04-01T08:00:00.000Z' };
@@ -62,6 +63,17 @@ describe('a job in the life of its wheel', () => {
     expect(factsOf(l)).toEqual(['110/90-18 off', '2 dull spokes']);
     expect(factsOf(l, 40)[0]).toBe('110/90-18 off, after 40 km');
   });
+});
+
+test('what was found is told, and nothing of what is as it should be', () => {
+  const l = logOf().open();
+  l.add('findings', { part: 'bearing', found: [] });
+  expect(lifeEvent(JOB, foldJob(l.log)).found).toEqual([]);
+  l.add('findings', { part: 'tube', found: ['pinch', 'chafe'] });
+  const { found } = lifeEvent(JOB, foldJob(l.log));
+  const { reasons } = inspectionOf('tube').run({ found: ['pinch', 'chafe'] }).result;
+  expect(found).toEqual(reasons.filter((r) => r.verdict === 'check' || r.verdict === 'stop'));
+  expect(found.length).toBeGreaterThan(0);
 });
 
 test('a wheel’s clearances stand in the order in which they are measured', () => {
