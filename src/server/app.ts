@@ -86,6 +86,12 @@ export interface AppOptions {
   backups?: { store: ShopBackups; restore: Restore | null };
 }
 
+/** No cache on the way keeps what is answered, and no browser shows it without asking again. */
+const ownOnly: RequestHandler = (_req, res, next) => {
+  res.set('Cache-Control', 'private, no-cache');
+  next();
+};
+
 /** Before anything else: the passphrase of a shop whose people do not sign in, or a name of this machine. */
 const outerGate = (doors: DoorStore, { passphrase, logger, isReachable = false }: AppOptions): RequestHandler => {
   const asked = passphrase ? passphraseGate(passphrase, logger) : isReachable ? nobody : loopbackNamesOnly;
@@ -132,7 +138,7 @@ export const createApp = (db: Db, options: AppOptions): Express => {
   app.use(ownPagesWrite);
   const stillHere: RequestHandler = (req, _res, next) =>
     next(isHere() || READS.includes(req.method) ? undefined : new DatabaseGone());
-  app.use('/api', stillHere);
+  app.use('/api', stillHere, ownOnly);
   app.get('/api/health', (_req, res) => {
     if (!isHere()) throw new DatabaseGone();
     db.prepare('SELECT 1').get();

@@ -25,6 +25,13 @@ describe('who may reach it', () => {
     expect(isLoopback(host)).toBe(is);
   });
 
+  test('answers are for who asked alone, and asked for anew, by what they had', async () => {
+    const { ask } = testApp();
+    expect((await ask.get('/api/shop').expect(200)).headers['cache-control']).toBe('private, no-cache');
+    const { etag } = (await ask.get('/api/shop')).headers;
+    await ask.get('/api/shop').set('If-None-Match', etag!).expect(304);
+  });
+
   test('security headers are set', async () => {
     const { headers } = await testApp({ empty: true }).ask.get('/api/health');
     expect(headers['content-security-policy']).toMatch(/default-src 'self'/);

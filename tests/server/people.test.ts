@@ -34,9 +34,9 @@ beforeAll(async () => {
   hashes = Object.fromEntries(made) as typeof hashes;
 });
 
-/** A shop whose people sign in; the demo shop unless `empty`. */
-const closedShop = (options: { empty?: boolean } = {}) => {
-  const shop = testApp(options);
+/** A shop whose people sign in: an empty one, or the demo shop. */
+const closedShop = ({ isDemo = false } = {}) => {
+  const shop = testApp({ empty: !isDemo });
   const doors = doorStore(shop.db);
   const add = shop.db.prepare('INSERT INTO people (name) VALUES (?) ON CONFLICT DO NOTHING');
   for (const { who } of Object.values(PEOPLE)) add.run(who);
@@ -117,7 +117,8 @@ describe('signing in', () => {
   });
 
   test('the first who gets a way in is an owner, with a passphrase; then the doors are closed', async () => {
-    const { ask, app } = testApp();
+    const { ask, app, db } = testApp({ empty: true });
+    for (const { who } of Object.values(PEOPLE)) db.prepare('INSERT INTO people (name) VALUES (?)').run(who);
     const wayIn = (name: string, body: object) => ask.put(`/api/people/${encodeURIComponent(name)}/way-in`).send(body);
     const first = await wayIn('Osk Tarrow', { role: 'fitter', secret: '730418' }).expect(422);
     expect(first.body.error.field).toBe('role');
@@ -380,7 +381,7 @@ describe('what each role may do', () => {
   });
 
   test('on every route: nobody is let in unsigned, and each role to what it may do', async () => {
-    const { app, doors } = closedShop({ empty: true });
+    const { app, doors } = closedShop();
     const server = createServer(app).listen(0, '127.0.0.1');
     await once(server, 'listening');
     const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
@@ -417,7 +418,7 @@ describe('what each role may do', () => {
   });
 
   test('nobody writes in another name', async () => {
-    const { signIn, db } = closedShop();
+    const { signIn, db } = closedShop({ isDemo: true });
     const osk = await signIn('fitter');
     const jobId = db.prepare('SELECT id FROM jobs WHERE handed_over = 0 LIMIT 1').pluck().get() as string;
     const seqOf = () => db.prepare('SELECT last_seq FROM jobs WHERE id = ?').pluck().get(jobId) as number;
@@ -435,7 +436,7 @@ describe('what each role may do', () => {
   });
 
   test('a learner neither hands over nor takes that back; a fitter sets no price', async () => {
-    const { signIn, db } = closedShop();
+    const { signIn, db } = closedShop({ isDemo: true });
     const [wil, osk, juna] = [await signIn('learner'), await signIn('fitter'), await signIn('owner')];
     const jobId = db.prepare('SELECT id FROM jobs WHERE handed_over = 1 LIMIT 1').pluck().get() as string;
     const seq = db.prepare('SELECT last_seq FROM jobs WHERE id = ?').pluck().get(jobId) as number;

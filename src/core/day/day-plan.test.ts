@@ -83,7 +83,7 @@ describe('whatever the day', () => {
           expect(then.length).toBeLessThanOrEqual(Math.max(problem.benches, 1));
         }
       }),
-      { numRuns: 60 },
+      { numRuns: howMany(40, 400) },
     );
   });
 
@@ -103,7 +103,7 @@ describe('whatever the day', () => {
           if (after) expect(compareCosts(after, before)).toBeLessThanOrEqual(0);
         }
       }),
-      { numRuns: 30 },
+      { numRuns: howMany(20, 200) },
     );
   });
 

@@ -32,7 +32,7 @@ export const passphraseGate = (passphrase: string, logger: Logger): RequestHandl
     }
     if (await guesses.waits(req)) return tooMany(res);
     if (timingSafeEqual(digest(brought), right)) return next();
-    logger.warn({ from: req.socket.remoteAddress }, 'a wrong passphrase');
+    logger.warn({ from: req.ip }, 'a wrong passphrase');
     await guesses.wrong(req, res);
     challenge();
     refused(res, 401, 'The passphrase is wrong.', 'the shop’s passphrase');

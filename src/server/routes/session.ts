@@ -75,7 +75,7 @@ export const sessionRoutes = (doors: DoorStore, { logger, sessionDays, lockMinut
       if ((await ofAddress.waits(req)) || (await ofPerson.waits(req)))
         throw new MustWait('secret', 'Too many wrong ones were tried.', WAIT_WORDS);
       if (await isSecret(brought, doors.secretOf(name))) return;
-      logger.warn({ from: req.socket.remoteAddress, who: name }, 'refused to sign in');
+      logger.warn({ from: req.ip, who: name }, 'refused to sign in');
       await ofAddress.wrong(req, res);
       await ofPerson.wrong(req, res);
       throw new NotSignedIn('secret', 'This is not the PIN or passphrase.', `that of ${name}`);
@@ -85,7 +85,7 @@ export const sessionRoutes = (doors: DoorStore, { logger, sessionDays, lockMinut
     const taken = codes.take(code, Date.now());
     const isThere = taken && doors.sessions(Date.now()).some((s) => s.id === taken.sessionId && !s.isLocked);
     if (isThere) return taken.who;
-    logger.warn({ from: req.socket.remoteAddress }, 'refused to sign in by a code');
+    logger.warn({ from: req.ip }, 'refused to sign in by a code');
     await ofAddress.wrong(req, res);
     throw new NotSignedIn('code', 'The code was used already, or is too old.', 'a new one, from the first screen');
   };
@@ -101,7 +101,7 @@ export const sessionRoutes = (doors: DoorStore, { logger, sessionDays, lockMinut
     if (before) doors.end(before.id);
     const { token } = doors.begin(name, fromOf(req), sessionDays(), Date.now());
     giveToken(req, res, token, sessionDays());
-    logger.info({ from: req.socket.remoteAddress, who: name }, 'signed in');
+    logger.info({ from: req.ip, who: name }, 'signed in');
     res.status(201).json(standing(doors.byToken(token, Date.now())));
   });
   router.delete('/session', (req, res) => {
