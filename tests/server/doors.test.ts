@@ -3,7 +3,6 @@ import request from 'supertest';
 import { createApp } from '../../src/server/app';
 import { openDb } from '../../src/server/db/open-db';
 import { isLoopback } from '../../src/server/doors/access';
-import { LEAST_LETTERS, weakness } from '../../src/core/doors';
 import { MOST_WRONG, WAIT_MINUTES } from '../../src/server/doors/guess-limit';
 import { testApp } from './test-app';
 
@@ -94,17 +93,6 @@ describe('the passphrase', () => {
     expect(JSON.parse(warned[0]!)).toMatchObject({ from: expect.stringContaining('127.0.0.1') });
     expect(said.join()).not.toMatch(/a wrong guess|YW55b25l/);
   });
-
-  test.each([
-    ['short', /fewer than/],
-    ['x'.repeat(LEAST_LETTERS - 1), /fewer than/],
-    ['a'.repeat(40), /same few letters/],
-    ['AbAbAbAbAbAb', /same few letters/],
-    ['abcdabcdabcd', /same few letters/],
-  ])('%j can be guessed', (passphrase, why) => expect(weakness(passphrase)).toMatch(why));
-  test.each(['abcdeabcdeab', PASSPHRASE, 'вода над камнями'])('%j will do', (passphrase) =>
-    expect(weakness(passphrase)).toBeNull(),
-  );
 });
 
 describe('who writes', () => {

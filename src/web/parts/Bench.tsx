@@ -6,9 +6,8 @@ import { useApp, useDo } from '../store';
 import { api, ApiError } from '../store/api';
 import { spokenChosen, themeChosen, unitChosen, whoChosen, type Prefs } from '../store/prefs-slice';
 import { paceOf, pacesChanged } from '../store/shop-slice';
-import { shopChanged } from '../store/records-api';
-import { Button } from './Button';
-import { ChoiceField, TextField } from './fields';
+import { AddPerson } from './AddPerson';
+import { ChoiceField } from './fields';
 import { initials } from './initials';
 import { KeysPause } from './keys';
 import { SignedInMenu } from './SignedInMenu';
@@ -25,21 +24,6 @@ const WhoIsThere = () => {
   const dispatch = useDo();
   const people = useApp((s) => s.shop.shop?.people) ?? [];
   const who = useApp((s) => s.prefs.who);
-  const [name, setName] = useState('');
-  const [problem, setProblem] = useState<string | null>(null);
-  const add = async () => {
-    if (!name.trim()) return setProblem('Type the name of the fitter.');
-    try {
-      await api.addPerson(name.trim());
-      await dispatch(shopChanged());
-      dispatch(whoChosen(name.trim()));
-      setName('');
-      setProblem(null);
-    } catch (error) {
-      if (!(error instanceof ApiError)) throw error;
-      setProblem(error.message);
-    }
-  };
   return (
     <>
       {people.length > 0 && (
@@ -50,20 +34,7 @@ const WhoIsThere = () => {
           options={people.map((p) => [p, p] as const)}
         />
       )}
-      <form
-        className="flex items-end gap-2"
-        onSubmit={(e) => {
-          e.preventDefault();
-          void add();
-        }}
-      >
-        <div className="flex-1">
-          <TextField label="Somebody new" value={name} onChange={setName} problem={problem} maxLength={60} />
-        </div>
-        <Button small type="submit">
-          Add
-        </Button>
-      </form>
+      <AddPerson onAdded={(name) => dispatch(whoChosen(name))} />
     </>
   );
 };

@@ -108,7 +108,6 @@ export const api = {
       entries,
       waitedS,
     }),
-  addPerson: (name: string) => ask<{ people: string[] }>('POST', '/people', { name }),
   setPace: (name: string, pace: Pace) =>
     ask<{ paces: Shop['paces'] }>('PUT', `/people/${encodeURIComponent(name)}/pace`, { pace }),
   renameShop: (name: string) => ask<{ name: string }>('PUT', '/shop/name', { name }),

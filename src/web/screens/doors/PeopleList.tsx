@@ -1,46 +1,12 @@
 import { useState } from 'react';
 import type { Person } from '../../../core/doors';
+import { AddPerson } from '../../parts/AddPerson';
 import { Button } from '../../parts/Button';
 import { Failed, Waiting } from '../../parts/Frame';
-import { TextField } from '../../parts/fields';
 import { initials } from '../../parts/initials';
-import { useDo } from '../../store';
-import { useAddPersonMutation, usePeopleQuery } from '../../store/doors-api';
-import { shopChanged } from '../../store/records-api';
+import { usePeopleQuery } from '../../store/doors-api';
 import { visitProblem } from '../../store/visits-api';
 import { WayInSheet } from './WayInSheet';
-
-const AddPerson = () => {
-  const dispatch = useDo();
-  const [name, setName] = useState('');
-  const [problem, setProblem] = useState<string | null>(null);
-  const [add] = useAddPersonMutation();
-  const put = async () => {
-    if (!name.trim()) return setProblem('Type the name.');
-    try {
-      await add(name.trim()).unwrap();
-      await dispatch(shopChanged());
-      setName('');
-      setProblem(null);
-    } catch (error) {
-      setProblem(visitProblem(error));
-    }
-  };
-  return (
-    <form
-      className="mt-3 flex max-w-md items-end gap-2"
-      onSubmit={(e) => {
-        e.preventDefault();
-        void put();
-      }}
-    >
-      <div className="flex-1">
-        <TextField label="Somebody new" value={name} onChange={setName} problem={problem} maxLength={60} />
-      </div>
-      <Button type="submit">Add</Button>
-    </form>
-  );
-};
 
 /** Everybody of the shop, what they are, and whether they can come in. */
 export const PeopleList = () => {
@@ -77,7 +43,9 @@ export const PeopleList = () => {
           </li>
         ))}
       </ul>
-      <AddPerson />
+      <div className="mt-3">
+        <AddPerson />
+      </div>
       {open && <WayInSheet person={open} onClose={() => setOpen(null)} />}
     </>
   );

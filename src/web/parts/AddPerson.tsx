@@ -1,0 +1,44 @@
+import { useState } from 'react';
+import { useDo } from '../store';
+import { useAddPersonMutation } from '../store/doors-api';
+import { shopChanged } from '../store/records-api';
+import { visitProblem } from '../store/visits-api';
+import { Button } from './Button';
+import { TextField } from './fields';
+
+/** A name that joins the shop; `onAdded` hears it once everybody knows it. */
+export const AddPerson = ({ onAdded }: { onAdded?: (name: string) => void }) => {
+  const dispatch = useDo();
+  const [name, setName] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  const [add] = useAddPersonMutation();
+  const put = async () => {
+    const its = name.trim();
+    if (!its) return setProblem('Type the name of the fitter.');
+    try {
+      await add(its).unwrap();
+      await dispatch(shopChanged());
+      onAdded?.(its);
+      setName('');
+      setProblem(null);
+    } catch (error) {
+      setProblem(visitProblem(error));
+    }
+  };
+  return (
+    <form
+      className="flex max-w-md items-end gap-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void put();
+      }}
+    >
+      <div className="flex-1">
+        <TextField label="Somebody new" value={name} onChange={setName} problem={problem} maxLength={60} />
+      </div>
+      <Button small type="submit">
+        Add
+      </Button>
+    </form>
+  );
+};
