@@ -18,6 +18,7 @@ export default defineConfig({
         bridge: 'src/server/bridge-main.ts',
         backup: 'src/server/backup-main.ts',
         restore: 'src/server/restore-main.ts',
+        docs: 'src/server/docs-main.ts',
       },
       output: { format: 'cjs', exports: 'named', entryFileNames: '[name].cjs', chunkFileNames: '[name].cjs' },
     },

@@ -28,11 +28,13 @@ import { WEB_DIR } from './paths';
 import { photoStore } from './photo-store';
 import { requestLog } from './request-log';
 import type { ShopBackups } from './backup/shop-backups';
+import type { ShopExchange } from './exchange/shop-exchange';
 import { backupRoutes, type Restore } from './routes/backups';
 import { balanceRoutes } from './routes/balance';
 import { changeRoutes } from './routes/changes';
 import { dayRoutes } from './routes/day';
 import { deviceRoutes } from './routes/devices';
+import { exchangeRoutes, type TakeIn } from './routes/exchange';
 import { jobRoutes } from './routes/jobs';
 import { visitRoutes } from './routes/visits';
 import { knowsRoutes } from './routes/knows';
@@ -84,6 +86,8 @@ export interface AppOptions {
   isHere?: () => boolean;
   /** The shop's backups, and how one is restored; without them there are none. */
   backups?: { store: ShopBackups; restore: Restore | null };
+  /** How a shop goes out into a file, and one comes in; without it neither does. */
+  exchange?: { store: ShopExchange; takeIn: TakeIn | null };
 }
 
 /** No cache on the way keeps what is answered, and no browser shows it without asking again. */
@@ -175,6 +179,16 @@ export const createApp = (db: Db, options: AppOptions): Express => {
   app.use('/api', changeRoutes(changeStore(db)));
   app.use('/api', recordRoutes(shop.records, jobs, work));
   if (options.backups) app.use('/api/backups', backupRoutes(options.backups.store, options.backups.restore));
+  if (options.exchange)
+    app.use(
+      '/api',
+      exchangeRoutes(options.exchange.store, {
+        logger: options.logger,
+        shopName: shop.name,
+        takeIn: options.exchange.takeIn,
+        numberOf: (id) => jobs.find(id).number,
+      }),
+    );
   app.use('/api', balanceRoutes(jobs, practiceStore(db), work));
   app.use('/api', unknownRoute);
 

@@ -13,7 +13,9 @@ import { DatabaseUnusable, openDb } from './db/open-db';
 import { ServerBusy } from './errors';
 import { ruleStore } from './db/rule-store';
 import { sameFile } from './db/same-file';
+import { shopExchange } from './exchange/shop-exchange';
 import { liveHub } from './live/live-hub';
+import type { TakeIn } from './routes/exchange';
 import { backupsBeside, photosBeside } from './paths';
 import { tidyPhotos } from './photo-tidy';
 import type { WorkPool } from './work';
@@ -24,13 +26,18 @@ const TIDY_EVERY_MS = 6 * 3_600_000;
 const DRAIN_MS = 5000;
 const DRAIN_LOOK_MS = 20;
 
-const RESTORING = JSON.stringify({
-  error: {
-    field: 'server',
-    message: 'A backup is being restored. Nothing was written.',
-    expected: 'another try in a moment',
-  },
-});
+/** What the shop is doing with its own file, and what it says to whoever asks meanwhile. */
+const BUSY = {
+  restoring: 'A backup is being restored. Nothing was written.',
+  'taking in': 'A file is being taken in. Nothing was written.',
+};
+type Busy = keyof typeof BUSY;
+
+const refusal = (busy: Busy): string =>
+  JSON.stringify({ error: { field: 'server', message: BUSY[busy], expected: 'another try in a moment' } });
+
+/** What asks for something and changes nothing. */
+const READS: readonly (string | undefined)[] = ['GET', 'HEAD', 'OPTIONS'];
 
 /** What a shop is told from outside. */
 type Passed = 'logger' | 'passphrase' | 'isReachable' | 'addresses' | 'proxy' | 'root';
@@ -42,12 +49,14 @@ type Passed = 'logger' | 'passphrase' | 'isReachable' | 'addresses' | 'proxy' | 
 export const runningShop = (file: string, { work, ...options }: Pick<AppOptions, Passed> & { work: WorkPool }) => {
   const photosDir = photosBeside(file);
   let answering = 0;
+  let writing = 0;
 
   const begin = (isRestored = false) => {
     const db = openDb(file);
     const doors = doorStore(db);
     // What was ended since the backup was made stays ended.
     if (isRestored) doors.endAll();
+    const exchange = shopExchange(db, photosDir, backupsBeside(file));
     const devices = shopDevices(db);
     const live = liveHub();
     const store = shopBackups(db, ruleStore(db), photosDir, backupsBeside(file));
@@ -59,6 +68,7 @@ export const runningShop = (file: string, { work, ...options }: Pick<AppOptions,
       live,
       isHere: sameFile(file),
       backups: { store, restore },
+      exchange: { store: exchange, takeIn },
     });
     const endDaily = store.daily((error) => options.logger.error({ err: error }, 'no backup could be made'));
     const isHere = sameFile(file);
@@ -74,10 +84,12 @@ export const runningShop = (file: string, { work, ...options }: Pick<AppOptions,
     const endStreams = (): void => {
       devices.stop();
       live.stop();
+      exchange.stop();
     };
     return {
       app,
       doors,
+      exchange,
       endStreams,
       close(): void {
         clearInterval(timer);
@@ -89,18 +101,25 @@ export const runningShop = (file: string, { work, ...options }: Pick<AppOptions,
     };
   };
 
-  let restoring = false;
-  /** Closes the shop, puts what was unpacked in its place and begins anew; the old one is begun again where that fails. */
-  const swapped = async (folder: string): Promise<string | null> => {
+  /** Nobody is answered. */
+  let swapping: Busy | null = null;
+  /** Whoever writes is asked to wait. */
+  let takingIn = false;
+  /** Waits, though not for ever, until only the one that asked for it is left. */
+  const alone = async (left: () => number): Promise<void> => {
+    for (let waitedMs = 0; left() > 1 && waitedMs < DRAIN_MS; waitedMs += DRAIN_LOOK_MS) await wait(DRAIN_LOOK_MS);
+  };
+  /** Closes the shop, puts what lies in a folder in its place and begins anew; the old one is begun again where that fails. */
+  const swapped = async (folder: string, busy: Busy): Promise<string | null> => {
+    swapping = busy;
     try {
       current.endStreams();
-      // All but the one that asked for it.
-      for (let waitedMs = 0; answering > 1 && waitedMs < DRAIN_MS; waitedMs += DRAIN_LOOK_MS) await wait(DRAIN_LOOK_MS);
+      await alone(() => answering);
       current.close();
       let kept: string | null = null;
       try {
         kept = await swapIn(folder, file, photosDir);
-        current = begin(true);
+        current = begin(busy === 'restoring');
       } catch (error) {
         // The shop goes on as it was.
         if (kept !== null) await rename(kept, file);
@@ -114,7 +133,7 @@ export const runningShop = (file: string, { work, ...options }: Pick<AppOptions,
       }
       return kept;
     } finally {
-      restoring = false;
+      swapping = null;
     }
   };
 
@@ -122,22 +141,43 @@ export const runningShop = (file: string, { work, ...options }: Pick<AppOptions,
     const folder = `${file}.restoring-${randomUUID()}`;
     await unpackBackup(path, folder);
     try {
-      if (restoring) throw new ServerBusy();
-      restoring = true;
-      return { kept: await swapped(folder) };
+      if (swapping !== null || takingIn) throw new ServerBusy();
+      return { kept: await swapped(folder, 'restoring') };
     } finally {
       await rm(folder, { recursive: true, force: true });
     }
   };
 
+  /** Makes the shop with the file in it beside the running one, while nobody writes, and puts it in its place. */
+  const takeIn: TakeIn = async (id) => {
+    if (swapping !== null || takingIn) throw new ServerBusy();
+    takingIn = true;
+    try {
+      await alone(() => writing);
+      const { exchange } = current;
+      const { plan, folder } = await exchange.made(id);
+      const kept = await swapped(folder, 'taking in');
+      await exchange.forget(id);
+      return { plan, kept };
+    } finally {
+      takingIn = false;
+    }
+  };
+
   let current = begin();
   const answer: RequestListener = (req, res) => {
-    if (restoring) {
-      res.writeHead(503, { 'Content-Type': 'application/json', 'Retry-After': '2' }).end(RESTORING);
+    const isRead = READS.includes(req.method);
+    const busy = swapping ?? (takingIn && !isRead ? 'taking in' : null);
+    if (busy !== null) {
+      res.writeHead(503, { 'Content-Type': 'application/json', 'Retry-After': '2' }).end(refusal(busy));
       return;
     }
     answering++;
-    res.once('close', () => answering--);
+    if (!isRead) writing++;
+    res.once('close', () => {
+      answering--;
+      if (!isRead) writing--;
+    });
     current.app(req, res);
   };
   return {

@@ -1,5 +1,5 @@
 import { readdirSync, readFileSync } from 'node:fs';
-import { confirmed, expect, expectAccessible, openAs, test } from './shop';
+import { confirmed, expect, expectAccessible, openAs, test, TestShop } from './shop';
 
 test('the shop is backed up by a key, goes on, and is put back as it was; what came since is kept in a file', async ({
   page,
@@ -46,4 +46,53 @@ test('the shop is backed up by a key, goes on, and is put back as it was; what c
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
   await expect(notes).toHaveCount(0);
   expect(readdirSync(shop.dir).filter((f) => f.startsWith('shop.sqlite.before-restore'))).toHaveLength(1);
+});
+
+test('a shop goes out into a file, and another takes it in after a look; a job of it likewise', async ({
+  page,
+  shop,
+}) => {
+  page.setDefaultTimeout(20_000);
+  await openAs(page, shop, '/backups');
+  const saved = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'Take the shop out' }).click();
+  const whole = readFileSync(await (await saved).path());
+  await page.goto(`${shop.url}/jobs/demo-job-22/log`);
+  const savedJob = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'File for another shop' }).click();
+  const one = readFileSync(await (await savedJob).path());
+
+  const other = new TestShop();
+  try {
+    await other.start();
+    await openAs(page, other, '/backups');
+    const choose = async (buffer: Buffer) =>
+      page
+        .getByLabel('A file of a shop or a job')
+        .setInputFiles({ name: 'a.zip', mimeType: 'application/zip', buffer });
+    await choose(Buffer.from('Dear shop'));
+    await expect(page.getByRole('alert')).toContainText('It cannot be read');
+
+    await choose(one);
+    const sheet = page.getByRole('dialog');
+    await expect(sheet.getByRole('row', { name: /^jobs with their logs 1 0 0/ })).toBeVisible();
+    await sheet.getByRole('button', { name: 'Leave all as it is' }).click();
+    await expect(sheet).toHaveCount(0);
+
+    await choose(whole);
+    await expect(sheet.getByRole('row', { name: /^jobs with their logs 24 0 0/ })).toBeVisible();
+    await expectAccessible(page);
+    await sheet.getByRole('button', { name: 'Take it in' }).click();
+    await expect(sheet.getByText('It is in.', { exact: false })).toBeVisible();
+    await sheet.getByRole('button', { name: 'To the shop' }).click();
+    await expect(page.getByText('Pimlet Hop 200').first()).toBeVisible();
+    await page.goto(`${other.url}/jobs/demo-job-21`);
+    await expect(page.getByRole('heading', { level: 1, name: /wheel/ })).toBeVisible();
+
+    await page.goto(`${other.url}/backups`);
+    await choose(one);
+    await expect(sheet.getByText('All that it holds is here already.')).toBeVisible();
+  } finally {
+    await other.stop();
+  }
 });

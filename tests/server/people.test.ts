@@ -350,10 +350,8 @@ describe('what each role may do', () => {
       .map(([method, address]) => `${method} ${address.replace('/api', '')}`)
       .filter((route) => !/ \/(session|sessions|health)\b/.test(route));
     const named = NEEDED.map(([method, address]) => `${method} ${address}`);
-    const backups = named.filter((n) => n.includes(' /backups'));
     expect(routes.filter((r) => !r.startsWith('GET ')).filter((r) => !named.includes(r))).toEqual([]);
-    // A test app keeps no backups.
-    expect(named.filter((n) => !routes.includes(n) && !backups.includes(n))).toEqual([]);
+    expect(named.filter((n) => !routes.includes(n))).toEqual([]);
     expect(rightFor('POST', '/something/new')).toBe('govern');
     expect(rightFor('PATCH', '/jobs')).toBe('govern');
     expect(rightFor('POST', '/JOBS/')).toBe('trade');

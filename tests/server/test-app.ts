@@ -6,7 +6,10 @@ import pino from 'pino';
 import request from 'supertest';
 import { fillDemo } from '../../src/demo/fill-demo';
 import { createApp } from '../../src/server/app';
+import { shopBackups } from '../../src/server/backup/shop-backups';
 import { openDb, type Db } from '../../src/server/db/open-db';
+import { ruleStore } from '../../src/server/db/rule-store';
+import { shopExchange } from '../../src/server/exchange/shop-exchange';
 
 export const NOW = Date.UTC(2026, 3, 30, 12);
 
@@ -33,8 +36,17 @@ const demoDb = (): Db => {
 /** An app on a database in memory; filled with the demo shop unless `empty`. */
 export const testApp = (options: { empty?: boolean; passphrase?: string } = {}) => {
   const db: Db = options.empty ? openDb(':memory:') : demoDb();
-  const photosDir = relative(process.cwd(), join(mkdtempSync(join(tmpdir(), 'rimstone-')), 'photos'));
-  const app = createApp(db, { photosDir, logger: pino({ level: 'silent' }), passphrase: options.passphrase });
+  const dir = mkdtempSync(join(tmpdir(), 'rimstone-'));
+  const photosDir = relative(process.cwd(), join(dir, 'photos'));
+  const folder = join(dir, 'backups');
+  const app = createApp(db, {
+    photosDir,
+    logger: pino({ level: 'silent' }),
+    passphrase: options.passphrase,
+    // A shop that is kept in no file: nothing takes its place.
+    backups: { store: shopBackups(db, ruleStore(db), photosDir, folder), restore: null },
+    exchange: { store: shopExchange(db, photosDir, folder), takeIn: null },
+  });
   return { db, app, photosDir, ask: request(app) };
 };
 

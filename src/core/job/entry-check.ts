@@ -325,7 +325,8 @@ export const entryBodySchema = Joi.object({
 
 /** Each kind's schema once it was asked for. */
 const described = new Map<EntryKind, Joi.ObjectSchema>();
-const dataSchema = (kind: EntryKind): Joi.ObjectSchema => {
+/** What the data of a kind may hold. */
+export const dataSchema = (kind: EntryKind): Joi.ObjectSchema => {
   const schema = described.get(kind) ?? Joi.object(DATA[kind]() as Record<string, Joi.Schema>).required();
   described.set(kind, schema);
   return schema;

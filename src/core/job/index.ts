@@ -3,6 +3,7 @@ export { STATIONS, STATION_WORDS, STEP_STATIONS, type StationId } from '../stati
 export { OLD_TIRES, RING_NAMES, type OldTire, type RingName } from './entries';
 export type { Entry, EntryBody, EntryData, EntryKind } from './entries';
 export { checkEntryBody, entryBodySchema, ENTRY_KINDS, PHOTO_ID } from './entry-check';
+export { checkKeptEntry, keptEntrySchema, type KeptEntry } from './kept-entry';
 export { foldJob, emptyJob, effectiveEntries, standingId, type JobState, type LookedAgain } from './fold-job';
 export { foldedOn, NO_LOG, type FoldedLog } from './folded-log';
 export { stationReport, jobReport, openPoints, pressureStartOf, type StationReport } from './station-report';

@@ -86,6 +86,9 @@ const bodySchema = Joi.object({
   data: Joi.object().unknown().required().meta({ expected: 'what the entry holds' }),
 }).required();
 
+/** What the data of a kind may hold. */
+export const visitDataSchema = (kind: VisitEntryKind): Joi.ObjectSchema => DATA_SCHEMAS[kind];
+
 /** The entry with clean data. Throws `InputError` naming the field that does not fit. */
 export const checkVisitEntry = (value: unknown): VisitEntryBody => {
   const body = check<VisitEntryBody>(bodySchema, value);

@@ -7,6 +7,7 @@ export {
   type VisitEntryData,
   type VisitEntryKind,
 } from './entries';
+export { checkKeptVisitEntry, keptVisitEntrySchema, type KeptVisitEntry } from './kept-entry';
 export { foldVisit, standingVisitEntries, type VisitState, type VisitWheel } from './fold-visit';
 export { checkVisitAppend, type JobsNow } from './check-append';
 export { dueVerdict, type DueVerdict } from './due';

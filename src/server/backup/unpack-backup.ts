@@ -5,12 +5,12 @@ import { mkdir, rm } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import type { Readable } from 'node:stream';
 import { Transform } from 'node:stream';
-import { buffer } from 'node:stream/consumers';
 import { pipeline } from 'node:stream/promises';
 import { openPromise, type Entry as ZipEntry, type ZipFile } from 'yauzl';
 import type { Holdings } from '../../core/backup';
 import { InputError } from '../../core/errors';
 import { checkFile, DatabaseUnusable, SCHEMA_VERSION } from '../db/open-db';
+import { contentOf, entriesOf, smallFile } from '../zip-in';
 import { holdingsOf } from './holdings';
 import { freeBytes, tooLarge } from './on-disk';
 import { DB_NAME, MANIFEST_NAME, MANIFEST_SUM_NAME, readManifest, type Manifest } from './manifest';
@@ -20,24 +20,10 @@ const MOST_MANIFEST_BYTES = 200_000_000;
 const unfit = (message: string): InputError =>
   new InputError('backup', message, 'a whole backup that this program made, or an earlier one');
 
-const entriesOf = async (zip: ZipFile): Promise<Map<string, ZipEntry>> => {
-  const entries = new Map<string, ZipEntry>();
-  for await (const entry of zip.eachEntry()) {
-    if (entries.has(entry.fileName)) throw unfit(`It holds ${entry.fileName.slice(0, 80)} twice.`);
-    entries.set(entry.fileName, entry);
-  }
-  return entries;
-};
-
-/** The content of a file in the zip. It may complain once more after it was given up: nobody listens then. */
-const contentOf = async (zip: ZipFile, entry: ZipEntry): Promise<Readable> => {
-  const stream = await zip.openReadStreamPromise(entry);
-  return stream.on('error', () => undefined);
-};
-
 const small = async (zip: ZipFile, entry: ZipEntry | undefined, name: string): Promise<Buffer> => {
-  if (!entry || entry.uncompressedSize > MOST_MANIFEST_BYTES) throw unfit(`It has no ${name} that can be read.`);
-  return buffer(await contentOf(zip, entry));
+  const content = await smallFile(zip, entry, MOST_MANIFEST_BYTES);
+  if (content === null) throw unfit(`It has no ${name} that can be read.`);
+  return content;
 };
 
 const manifestIn = async (zip: ZipFile, entries: Map<string, ZipEntry>): Promise<Manifest> => {
@@ -90,7 +76,7 @@ export const unpackBackup = async (file: string, folder: string, roomBytes?: num
   try {
     const zip = await openPromise(file, { lazyEntries: true, autoClose: false });
     try {
-      const entries = await entriesOf(zip);
+      const entries = await entriesOf(zip, unfit);
       const manifest = await manifestIn(zip, entries);
       const named = new Set([MANIFEST_NAME, MANIFEST_SUM_NAME, ...manifest.files.map((f) => f.name)]);
       const stray = [...entries.keys()].find((name) => !named.has(name));

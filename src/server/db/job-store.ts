@@ -360,6 +360,17 @@ export const jobStore = (
       for (const { id, number } of missing) rechecks.settleJob(id, number, logs.of(id).state);
       rechecks.settleRecords();
     }),
+    /** Works out anew what is kept beside a log that was brought in whole; shelf and wheel record stay as they are. */
+    settleAgain(id: string): JobState {
+      const state = summarize(id);
+      troubles.settle(id, logs.of(id));
+      parts.settle(id, entriesOf(id), state);
+      if (state.handedOver) {
+        rechecks.settleJob(id, find(id).number, state);
+        knows.settle(id, state);
+      }
+      return state;
+    },
     /** Whether an entry of that id stands in any log. */
     holds: (entryId: string): boolean => statements.entryJob.get(entryId) !== undefined,
     /** Appends, all or nothing; what waited on its way stands at the time when it was written at the bench. */

@@ -74,16 +74,24 @@ const refused = (write: () => void): void => {
   }
 };
 
-/** Machines, wheels and stock: listed, added, changed and archived, never deleted, since jobs speak of them. */
-export const recordStore = (db: Db) => {
-  const stores = Object.fromEntries(RECORD_KINDS.map((kind) => [kind, storeOf(db, kind)])) as Record<
-    RecordKind,
-    ReturnType<typeof storeOf>
-  >;
-  const find = <K extends RecordKind>(kind: K, id: string): Records[K] | undefined => {
+type Stores = Record<RecordKind, ReturnType<typeof storeOf>>;
+
+const storesOf = (db: Db): Stores =>
+  Object.fromEntries(RECORD_KINDS.map((kind) => [kind, storeOf(db, kind)])) as Stores;
+
+/** Machines, wheels and stock of a database that is only read. */
+export const recordReader = (db: Db, stores: Stores = storesOf(db)) => ({
+  list: <K extends RecordKind>(kind: K): Records[K][] => stores[kind].list.all().map(stores[kind].toRecord),
+  find: <K extends RecordKind>(kind: K, id: string): Records[K] | undefined => {
     const row = stores[kind].find.get(id);
     return row && stores[kind].toRecord(row);
-  };
+  },
+});
+
+/** Machines, wheels and stock: listed, added, changed and archived, never deleted, since jobs speak of them. */
+export const recordStore = (db: Db) => {
+  const stores = storesOf(db);
+  const { list, find } = recordReader(db, stores);
   const wheelsOf = db.prepare<[string], { many: number }>('SELECT count(*) AS many FROM wheels WHERE machine_id = ?');
   const ofMachine = db.prepare<[string], Row>(
     `SELECT ${stores.wheels.select} FROM wheels WHERE machine_id = ? ORDER BY ${ORDER.wheels}`,
@@ -94,7 +102,6 @@ export const recordStore = (db: Db) => {
     `SELECT ${stores.tires.page.select} FROM record_texts AS t JOIN tires AS r ON r.id = t.id
      WHERE t.rim_in = ? AND r.archived = 0 ORDER BY ${stores.tires.page.order}`,
   );
-  const list = <K extends RecordKind>(kind: K): Records[K][] => stores[kind].list.all().map(stores[kind].toRecord);
   const words = recordWords(db, { list });
   words.settleAll();
   const changes = changeStore(db);
@@ -150,6 +157,12 @@ export const recordStore = (db: Db) => {
       insert('machines', machine);
       for (const wheel of wheels) insert('wheels', wheel);
     }),
+    /** A record of another shop, with its version; who changed it there is told by what came with it. */
+    bringIn: <K extends RecordKind>(kind: K, it: Records[K]): void => {
+      refused(() => void stores[kind].add.run(stores[kind].toRow(it)));
+      db.prepare(`UPDATE ${kind} SET version = ? WHERE id = ?`).run(it.version, it.id);
+      kept(kind, it);
+    },
     /** Many at once, all or nothing. */
     takeIn: db.transaction(<K extends RecordKind>(kind: K, added: Records[K][], changed: Records[K][]) => {
       for (const it of added) insert(kind, it);

@@ -82,6 +82,12 @@ export const visitLog = (db: Db) => {
     },
     /** A job of the visit was written to: it is over once every wheel is handed over. */
     settle: (visitId: string, at: string): void => void settle.run({ id: visitId, at }),
+    /** Visits were brought in with their jobs: each is over where every wheel is handed over. */
+    settleAll: (): void =>
+      void db.exec(
+        `UPDATE visits SET handed_over = NOT EXISTS (
+           SELECT 1 FROM jobs WHERE jobs.visit_id = visits.id AND jobs.handed_over = 0)`,
+      ),
   };
 };
 export type VisitLog = ReturnType<typeof visitLog>;

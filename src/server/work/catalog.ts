@@ -1,5 +1,5 @@
-import parseJoi from 'joi-to-json';
 import { WORKINGS } from '../../core/workings';
+import { jsonSchemaOf } from '../json-schema';
 
 /** A working as the catalog has it; `input` is its JSON Schema. */
 export interface CatalogRow {
@@ -14,6 +14,6 @@ export const catalog = (): CatalogRow[] =>
   WORKINGS.map(({ name, says, schema, example }) => ({
     name,
     says,
-    input: parseJoi(schema, 'json-draft-2019-09') as object,
+    input: { $schema: 'https://json-schema.org/draft/2019-09/schema', ...jsonSchemaOf(schema) },
     example,
   }));

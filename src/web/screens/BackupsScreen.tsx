@@ -8,6 +8,7 @@ import { useNow } from '../parts/use-now';
 import { VerdictMark } from '../parts/VerdictMark';
 import { useBackupsQuery, useBringBackupMutation, useMakeBackupMutation } from '../store/backups-api';
 import { visitProblem } from '../store/visits-api';
+import { OutAndIn } from './backup/OutAndIn';
 import { RestoreSheet } from './backup/RestoreSheet';
 
 const ASK_MS = 60_000;
@@ -110,6 +111,7 @@ export const BackupsScreen = () => {
           </p>
         </>
       )}
+      <OutAndIn />
       {open && <RestoreSheet backup={open} nowMs={nowMs} onClose={() => setOpen(null)} />}
     </Frame>
   );

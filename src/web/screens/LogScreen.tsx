@@ -59,6 +59,9 @@ export const LogScreen = () => {
           <a className="btn" href={`/api/jobs/${id}/log.csv`}>
             CSV
           </a>
+          <a className="btn" href={`/api/jobs/${id}/file`}>
+            File for another shop
+          </a>
         </div>
       }
     >

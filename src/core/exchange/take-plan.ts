@@ -1,0 +1,63 @@
+import type { FileOf, LineKind } from './lines';
+
+/** What becomes of a line of a file. */
+export const TAKES = ['new', 'same', 'stays'] as const;
+export type Taken = (typeof TAKES)[number];
+
+/** What taking a file in would do, or did. */
+export interface TakePlan {
+  of: FileOf;
+  /** The shop that the file is from. */
+  from: string;
+  counts: Record<LineKind, Record<Taken, number>>;
+  /** The entries that come in with new visits and jobs. */
+  entries: number;
+  photographs: { new: number; same: number; missing: number };
+  /** What is here and stays, by name; the first ones. */
+  staying: { kind: LineKind; name: string }[];
+  /** Jobs that get another number, since theirs is another job’s here. */
+  renumbered: { from: number; to: number }[];
+}
+
+/** A file that was brought, and what taking it in would do. */
+export interface Brought {
+  id: string;
+  plan: TakePlan;
+}
+
+const KIND_WORDS: Record<Exclude<LineKind, 'shop'>, string> = {
+  person: 'people, without their secrets',
+  rule: 'rules of the shop',
+  'rule-change': 'changes of rules',
+  record: 'machines, wheels, stock and tools',
+  visit: 'visits',
+  job: 'jobs with their logs',
+  order: 'orders of parts',
+  practice: 'rounds of practice',
+  change: 'changes of records',
+};
+
+/** What would be done, kind by kind, as far as the file holds any. */
+export const planRows = ({ counts, photographs }: TakePlan): ({ says: string } & Record<Taken, number>)[] => [
+  ...(Object.keys(KIND_WORDS) as (keyof typeof KIND_WORDS)[])
+    .map((kind) => ({ says: KIND_WORDS[kind], ...counts[kind] }))
+    .filter((row) => row.new + row.same + row.stays > 0),
+  ...(photographs.new + photographs.same > 0
+    ? [{ says: 'photographs', new: photographs.new, same: photographs.same, stays: 0 }]
+    : []),
+];
+
+/** Whether anything would come in. */
+export const bringsAny = (plan: TakePlan): boolean =>
+  planRows(plan).some((row) => row.new > 0) || plan.counts.shop.new > 0;
+
+/** What a file is called: letters and digits of the name, so that any disk takes it. `onDate` YYYY-MM-DD. */
+export const fileName = (of: FileOf, name: string, onDate: string): string => {
+  const plain = name
+    .normalize('NFD')
+    .replace(/[^\w ]/g, '')
+    .trim()
+    .replace(/\s+/g, '-')
+    .toLowerCase();
+  return `${plain || 'shop'}-${of}-${onDate}.zip`;
+};

@@ -1,0 +1,48 @@
+import Joi from 'joi';
+import { check, instant, oneOf, text } from '../fields';
+import { STATIONS } from '../stations';
+import type { Entry, EntryKind } from './entries';
+import { checkEntryBody, dataSchema, ENTRY_KINDS } from './entry-check';
+
+/** An entry as a file holds it: its place in the log is its place in the list. */
+export type KeptEntry = Omit<Entry, 'seq'>;
+
+const id = text(60, 'Name of the entry');
+
+const around = {
+  id,
+  at: instant('When it was written'),
+  who: text(60, 'Who wrote it'),
+  station: oneOf(STATIONS, 'The station'),
+  kind: oneOf(ENTRY_KINDS, 'The kind of entry'),
+  data: Joi.object().unknown().required().meta({ expected: 'the data of this kind of entry' }),
+  replaces: id.optional(),
+  arrivedAt: instant('When the log got it').optional(),
+};
+const aroundSchema = Joi.object(around).required();
+
+const OF_SERVER = 'of';
+const namesAnother = (kind: EntryKind): boolean =>
+  dataSchema(kind).$_terms.keys!.some((k: { key: string }) => k.key === OF_SERVER);
+
+/** What an entry of a kind holds once it stands in a log: the server may have named the entry that it follows from. */
+export const keptEntrySchema = (kind: EntryKind): Joi.ObjectSchema =>
+  Joi.object({
+    ...around,
+    kind: oneOf([kind], 'The kind of entry'),
+    data: namesAnother(kind) ? dataSchema(kind).keys({ [OF_SERVER]: id.optional() }) : dataSchema(kind),
+  }).required();
+
+/** The entry with clean data. Throws `InputError` naming the field that does not fit. */
+export const checkKeptEntry = (value: unknown): KeptEntry => {
+  const { at, arrivedAt, ...body } = check<KeptEntry>(aroundSchema, value);
+  const { [OF_SERVER]: of, ...said } = body.data as Record<string, unknown>;
+  const { data, ...rest } = checkEntryBody({ ...body, data: namesAnother(body.kind) ? said : body.data });
+  if (of !== undefined && namesAnother(body.kind)) check(id, of);
+  return {
+    ...rest,
+    at,
+    data: of !== undefined && namesAnother(body.kind) ? { ...data, of } : data,
+    ...(arrivedAt === undefined ? {} : { arrivedAt }),
+  } as KeptEntry;
+};

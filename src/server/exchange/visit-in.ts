@@ -1,0 +1,35 @@
+import { InputError } from '../../core/errors';
+import type { Line, Taken } from '../../core/exchange';
+import type { VisitEntryBody } from '../../core/visit';
+import type { Db } from '../db/open-db';
+import type { VisitLog } from '../db/visit-log';
+import { checkOrder, sameLog } from './log-in';
+
+/** Takes the log of a visit in, unless it is here. */
+export const visitIn = (db: Db, log: VisitLog) => {
+  const isHere = db.prepare<[string], 1>('SELECT 1 FROM visits WHERE id = ?').pluck();
+  const machine = db.prepare<[string], 1>('SELECT 1 FROM machines WHERE id = ?').pluck();
+  return ({ id, entries }: Line<'visit'>): Taken => {
+    if (isHere.get(id) !== undefined)
+      return sameLog(
+        `The visit ${id}`,
+        log.entriesOf(id).map(({ seq: _seq, ...e }) => e),
+        entries,
+      );
+    checkOrder(entries, ['opened']);
+    const [first, ...rest] = entries;
+    const { machineId, machineName, rider } = (first as VisitEntryBody<'opened'>).data;
+    if (machineId !== null && machine.get(machineId) === undefined)
+      throw new InputError(
+        'entries[0].data.machineId',
+        'There is no such machine.',
+        'a machine of the file, or of here',
+      );
+    const { id: entryId, who, at } = first!;
+    const held = entries.find((e) => log.heldAt(e.id) !== undefined);
+    if (held) throw new InputError('entries', `The entry ${held.id} stands in another log.`, 'ids of its own');
+    log.open({ id, machineId, machineName, rider, entryId, who }, at);
+    for (const { at: wroteAt, ...body } of rest) log.write(id, [body as VisitEntryBody], wroteAt);
+    return 'new';
+  };
+};

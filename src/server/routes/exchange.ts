@@ -1,0 +1,61 @@
+import { Router, type Response } from 'express';
+import { pipeline } from 'node:stream/promises';
+import type { Readable } from 'node:stream';
+import type { Logger } from 'pino';
+import { InputError } from '../../core/errors';
+import { fileName, type FileOf, type TakePlan } from '../../core/exchange';
+import { check, text } from '../../core/fields';
+import { dayOf } from '../../core/units';
+import { fileSchema } from '../exchange/file-schema';
+import type { ShopExchange } from '../exchange/shop-exchange';
+import { goneOf, recordId } from './input';
+
+/** Takes a file that was brought into the running shop; says where the shop before it is kept. */
+export type TakeIn = (id: string) => Promise<{ plan: TakePlan; kept: string | null }>;
+
+const broughtId = text(36, 'The id of what was brought').pattern(/^[0-9a-f-]{36}$/);
+
+interface Options {
+  logger: Logger;
+  shopName: () => string;
+  /** Null where the shop is not kept in a file. */
+  takeIn: TakeIn | null;
+  numberOf: (jobId: string) => number;
+}
+
+/** A shop, or one of its jobs, out into a file of an open format, and in. */
+export const exchangeRoutes = (exchange: ShopExchange, options: Options): Router => {
+  const { logger, shopName, takeIn, numberOf } = options;
+  const router = Router();
+  const send = async (res: Response, of: FileOf, name: string, out: (failed: (e: unknown) => void) => Readable) => {
+    res.type('application/zip').attachment(fileName(of, name, dayOf(Date.now())));
+    // Whoever asked hung up, or it broke off: what was sent is no whole zip file, and no program opens it.
+    await pipeline(
+      out((err) => logger.error({ err }, 'a file broke off')),
+      res,
+    ).catch(() => res.destroy());
+  };
+  router.get('/exchange/shop', (_req, res) => send(res, 'shop', shopName(), (failed) => exchange.shopOut(failed)));
+  router.get('/exchange/schema', (_req, res) => void res.type('application/schema+json').json(fileSchema()));
+  router.get('/jobs/:id/file', async (req, res) => {
+    const id = check<string>(recordId, req.params.id);
+    const name = `${shopName()} ${numberOf(id)}`;
+    await send(res, 'job', name, (failed) => exchange.jobOut(id, failed));
+  });
+  // No other type: a page of another site cannot send this.
+  router.put('/exchange/brought', async (req, res) => {
+    if (!req.is('application/zip'))
+      throw new InputError('file', 'There is no file.', 'a zip file that a shop was taken out into');
+    res.status(201).json(await exchange.bring(req, goneOf(res)));
+  });
+  router.post('/exchange/brought/:id/take-in', async (req, res) => {
+    const id = check<string>(broughtId, req.params.id);
+    if (!takeIn) throw new InputError('file', 'This shop is not kept in a file.', 'a shop that was started on a file');
+    res.json(await takeIn(id));
+  });
+  router.delete('/exchange/brought/:id', async (req, res) => {
+    await exchange.forget(check<string>(broughtId, req.params.id));
+    res.status(204).end();
+  });
+  return router;
+};

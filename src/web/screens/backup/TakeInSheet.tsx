@@ -1,0 +1,125 @@
+import { Dialog } from 'radix-ui';
+import { useState } from 'react';
+import { bringsAny, planRows, type Brought, type TakePlan } from '../../../core/exchange';
+import { Button } from '../../parts/Button';
+import { Sheet } from '../../parts/Sheet';
+import { useLeaveFileMutation, useTakeFileInMutation } from '../../store/exchange-api';
+import { visitProblem } from '../../store/visits-api';
+
+const Plan = ({ plan }: { plan: TakePlan }) => (
+  <table className="w-full text-[17px]">
+    <thead>
+      <tr className="border-b-2 border-ink text-left">
+        <th scope="col" className="py-1">
+          The file holds
+        </th>
+        <th scope="col" className="text-right">
+          New
+        </th>
+        <th scope="col" className="text-right">
+          The same here
+        </th>
+        <th scope="col" className="text-right">
+          Other here: stays
+        </th>
+      </tr>
+    </thead>
+    <tbody>
+      {planRows(plan).map(({ says, new: fresh, same, stays }) => (
+        <tr key={says} className="border-b border-stone3">
+          <th scope="row" className="py-1 text-left font-normal">
+            {says}
+          </th>
+          {[fresh, same, stays].map((many, i) => (
+            <td key={i} className={`num text-right ${many === 0 ? 'text-ink2' : ''}`}>
+              {many}
+            </td>
+          ))}
+        </tr>
+      ))}
+    </tbody>
+  </table>
+);
+
+/** What is worth a word beside the numbers. */
+const Remarks = ({ plan: { staying, renumbered, photographs } }: { plan: TakePlan }) => (
+  <ul className="mt-3 list-disc pl-5 text-[16px]">
+    {renumbered.map(({ from, to }) => (
+      <li key={from}>
+        Job {from} becomes job {to}: its number is another job’s here.
+      </li>
+    ))}
+    {photographs.missing > 0 && (
+      <li>Photographs that its logs name, and that are neither in it nor here: {photographs.missing}.</li>
+    )}
+    {staying.length > 0 && <li>As it is here stays: {staying.map((s) => s.name).join(', ')}.</li>}
+  </ul>
+);
+
+/** A file that was looked into: what it would bring, and taking it in, all or nothing. */
+export const TakeInSheet = ({ brought: { id, plan }, onClose }: { brought: Brought; onClose: () => void }) => {
+  const [takeIn, { isLoading }] = useTakeFileInMutation();
+  const [leaveFile] = useLeaveFileMutation();
+  const [problem, setProblem] = useState<string | null>(null);
+  const [kept, setKept] = useState<string | null>(null);
+  const put = async () => {
+    setProblem(null);
+    try {
+      setKept((await takeIn(id).unwrap()).kept ?? '');
+    } catch (failed) {
+      setProblem(visitProblem(failed));
+    }
+  };
+  const leave = () => {
+    // Everything that this browser has read is of the shop before.
+    if (kept !== null) return location.assign('/');
+    void leaveFile(id);
+    onClose();
+  };
+  const isAnew = bringsAny(plan);
+  return (
+    <Dialog.Root open onOpenChange={(open) => !open && leave()}>
+      <Sheet title={`${plan.of === 'shop' ? 'The shop' : 'A job of'} ${plan.from || 'without a name'}`} closes="Close without taking it in">
+        {kept === null && (
+          <>
+            <Plan plan={plan} />
+            <Remarks plan={plan} />
+            <p className="mt-4 border-l-4 border-check pl-3 text-[17px]">
+              {isAnew
+                ? 'All of it comes in, or nothing. Meanwhile nobody writes. The shop as it is now is kept in a file beside it.'
+                : 'All that it holds is here already.'}
+            </p>
+            <div className="mt-4 flex flex-wrap gap-2">
+              {isAnew && (
+                <Button go disabled={isLoading} onClick={() => void put()}>
+                  {isLoading ? 'Taking it in …' : 'Take it in'}
+                </Button>
+              )}
+              <Button disabled={isLoading} onClick={leave}>
+                Leave all as it is
+              </Button>
+            </div>
+            {problem && (
+              <p role="alert" className="mt-3 text-stop">
+                {problem}
+              </p>
+            )}
+          </>
+        )}
+        {kept !== null && (
+          <>
+            <p role="status" className="text-[18px]">
+              It is in. {kept !== '' && 'The shop as it was is kept as'}
+            </p>
+            {kept !== '' && <p className="num mt-1 text-[16px] [overflow-wrap:anywhere]">{kept}</p>}
+            <div className="mt-4">
+              <Button go onClick={leave}>
+                To the shop
+              </Button>
+            </div>
+          </>
+        )}
+      </Sheet>
+    </Dialog.Root>
+  );
+};
