@@ -24,4 +24,14 @@ const isTaken = (license) =>
     .split(/ AND /)
     .every((part) => part.split(/ OR /).some((one) => TAKEN.includes(one.trim())));
 
-module.exports = { isTaken };
+/** Libraries of their own that are loaded beside the program as they are: others can be put in their place. */
+const BESIDE = [{ name: /^@img\/sharp-libvips-/, license: 'LGPL-3.0-or-later' }];
+
+/**
+ * Whether a package's license is taken, also for what is only loaded beside the program.
+ * @type {(name: string, license: string) => boolean}
+ */
+const isPackageTaken = (name, license) =>
+  isTaken(license) || BESIDE.some((b) => b.name.test(name) && b.license === license);
+
+module.exports = { isPackageTaken, isTaken };

@@ -1,1 +1,2 @@
 export declare const isTaken: (license: string) => boolean;
+export declare const isPackageTaken: (name: string, license: string) => boolean;

@@ -4,7 +4,7 @@ import { spawnSync } from 'node:child_process';
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureInstalled, PROJECT } from './install.mjs';
-import { isTaken } from './licenses.cjs';
+import { isPackageTaken } from './licenses.cjs';
 
 ensureInstalled();
 const lock = JSON.parse(readFileSync(join(PROJECT, 'package-lock.json'), 'utf8'));
@@ -32,7 +32,7 @@ const counts = new Map();
 for (const { license } of packages) counts.set(license, (counts.get(license) ?? 0) + 1);
 console.log(`${packages.length} packages run with the program:`);
 for (const [license, count] of [...counts].sort((a, b) => b[1] - a[1])) console.log(`  ${count} × ${license}`);
-const strange = packages.filter(({ license }) => !isTaken(license));
+const strange = packages.filter(({ name, license }) => !isPackageTaken(name, license));
 for (const { name, version, license } of strange)
   console.log(`Not among the licenses that are taken: ${name} ${version}, ${license}`);
 

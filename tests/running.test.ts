@@ -1,6 +1,6 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { isTaken } from '../scripts/licenses.cjs';
+import { isPackageTaken, isTaken } from '../scripts/licenses.cjs';
 
 const ROOT = join(__dirname, '..');
 const read = (path: string) => readFileSync(join(ROOT, path), 'utf8');
@@ -38,3 +38,10 @@ test.each([
   ['(GPL-2.0-only OR AGPL-3.0-only)', false],
   ['none', false],
 ])('a license that says %j is taken: %s', (license, is) => expect(isTaken(license)).toBe(is));
+
+test('a library that is loaded beside the program is taken under a license of its own, and no other package is', () => {
+  expect(isPackageTaken('@img/sharp-libvips-linux-x64', 'LGPL-3.0-or-later')).toBe(true);
+  expect(isPackageTaken('@img/sharp-libvips-linux-x64', 'GPL-3.0-only')).toBe(false);
+  expect(isPackageTaken('something', 'LGPL-3.0-or-later')).toBe(false);
+  expect(isPackageTaken('something', 'MIT')).toBe(true);
+});

@@ -3,28 +3,11 @@ import { existsSync } from 'node:fs';
 import { mkdir, open, readdir, readFile, rename, stat, utimes } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
 import { InputError } from '../core/errors';
+import { cleanPicture, PHOTO_KINDS } from './photo-clean';
 
 /** Pictures larger than this are refused. */
 export const MOST_PHOTO_BYTES = 6 * 1024 * 1024;
 const EXPECTED = 'a JPEG, PNG or WebP picture of at most 6 MB';
-
-/**
- * What a picture is by its first bytes (RFC 2083 for PNG, ISO/IEC 10918-1 for JPEG, RFC 9649 for WebP), whatever it is
- * called.
- */
-const KINDS = [
-  { ending: 'jpg', type: 'image/jpeg', is: (b: Buffer) => b.subarray(0, 3).equals(Buffer.from([0xff, 0xd8, 0xff])) },
-  {
-    ending: 'png',
-    type: 'image/png',
-    is: (b: Buffer) => b.subarray(0, 8).equals(Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a])),
-  },
-  {
-    ending: 'webp',
-    type: 'image/webp',
-    is: (b: Buffer) => b.toString('latin1', 0, 4) === 'RIFF' && b.toString('latin1', 8, 12) === 'WEBP',
-  },
-] as const;
 
 /** How long a count of the folder is good for. */
 const COUNTED_MS = 600_000;
@@ -56,7 +39,7 @@ export const photoStore = (folder: string, mostMb: () => number = () => Infinity
     counted.bytes += bytes;
   };
   const find = (photoId: string): { path: string; type: string } | null => {
-    for (const { ending, type } of KINDS) {
+    for (const [ending, type] of Object.entries(PHOTO_KINDS)) {
       const path = join(dir, `${photoId}.${ending}`);
       if (existsSync(path)) return { path, type };
     }
@@ -69,13 +52,13 @@ export const photoStore = (folder: string, mostMb: () => number = () => Infinity
       const found = find(photoId);
       return found && found.type !== 'image/webp' ? readFile(found.path) : null;
     },
-    /** On the disk for good before it answers. Throws `InputError` for what is no picture. */
-    async keep(bytes: unknown): Promise<{ photoId: string; type: string; bytes: number }> {
-      const kind = Buffer.isBuffer(bytes) ? KINDS.find((k) => k.is(bytes)) : undefined;
-      if (!Buffer.isBuffer(bytes) || !kind)
-        throw new InputError('photo', 'This is no picture that can be kept.', EXPECTED);
+    /**
+     * Decoded and encoded anew, and on the disk for good before it answers. Throws `InputError` for what is no picture.
+     */
+    async keep(sent: unknown): Promise<{ photoId: string; type: string; bytes: number }> {
+      const { kind, bytes } = await cleanPicture(Buffer.isBuffer(sent) ? sent : Buffer.alloc(0), EXPECTED);
       const photoId = createHash('sha256').update(bytes).digest('hex');
-      const path = join(dir, `${photoId}.${kind.ending}`);
+      const path = join(dir, `${photoId}.${kind}`);
       if (!existsSync(path)) {
         await roomFor(bytes.length);
         await mkdir(dir, { recursive: true });
@@ -93,7 +76,7 @@ export const photoStore = (folder: string, mostMb: () => number = () => Infinity
         // It was sent again: somebody is about to name it.
         await utimes(path, new Date(), new Date());
       }
-      return { photoId, type: kind.type, bytes: bytes.length };
+      return { photoId, type: PHOTO_KINDS[kind], bytes: bytes.length };
     },
   };
 };
