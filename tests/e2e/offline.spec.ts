@@ -171,7 +171,7 @@ test('a photograph taken without the server waits, is seen, and stands in the lo
   const sheet = page.getByRole('dialog', { name: 'Tap what you find' });
   await shop.stop('SIGKILL');
   const png = Buffer.from(
-    'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR4nGNgYPj/HwADAgH/p0Xp0wAAAABJRU5ErkJggg==',
+    'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg==',
     'base64',
   );
   const file = { name: 'spacer.png', mimeType: 'image/png', buffer: png };
