@@ -27,6 +27,7 @@ import { DatabaseGone, errorHandler, unknownRoute } from './errors';
 import { WEB_DIR } from './paths';
 import { photoStore } from './photo-store';
 import { requestLog } from './request-log';
+import type { ShopRiders } from './riders/shop-riders';
 import type { ShopBackups } from './backup/shop-backups';
 import type { ShopExchange } from './exchange/shop-exchange';
 import { backupRoutes, type Restore } from './routes/backups';
@@ -45,6 +46,7 @@ import { recheckRoutes } from './routes/rechecks';
 import { peopleRoutes } from './routes/people';
 import { photoRoutes } from './routes/photos';
 import { recordRoutes } from './routes/records';
+import { riderRoutes, type Forget } from './routes/riders';
 import { sessionRoutes } from './routes/session';
 import { shopRoutes } from './routes/shop';
 import { workingRoutes } from './routes/workings';
@@ -88,6 +90,8 @@ export interface AppOptions {
   backups?: { store: ShopBackups; restore: Restore | null };
   /** How a shop goes out into a file, and one comes in; without it neither does. */
   exchange?: { store: ShopExchange; takeIn: TakeIn | null };
+  /** What is kept of riders, and how one is forgotten; without it nobody is. */
+  riders?: { store: ShopRiders; forget: Forget | null };
 }
 
 /** No cache on the way keeps what is answered, and no browser shows it without asking again. */
@@ -155,6 +159,7 @@ export const createApp = (db: Db, options: AppOptions): Express => {
       logger: options.logger,
       sessionDays: () => ruleOf('doors.sessionDays'),
       lockMinutes: () => ruleOf('doors.lockMinutes'),
+      forgottenAt: shop.forgottenAt,
       addresses: options.addresses ?? (() => []),
     }),
   );
@@ -189,6 +194,7 @@ export const createApp = (db: Db, options: AppOptions): Express => {
         numberOf: (id) => jobs.find(id).number,
       }),
     );
+  if (options.riders) app.use('/api', riderRoutes(options.riders.store, options.riders.forget));
   app.use('/api', balanceRoutes(jobs, practiceStore(db), work));
   app.use('/api', unknownRoute);
 

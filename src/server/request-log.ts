@@ -12,8 +12,8 @@ export const requestLog = (logger: Logger) =>
       req: (req: IncomingMessage & { id?: unknown }) => ({
         id: req.id,
         method: req.method,
-        // The key of the calendar is in its address.
-        url: req.url?.replace(/([?&]key=)[^&]*/gi, '$1…'),
+        // The key of the calendar is in its address, and so are the names that somebody looks for.
+        url: req.url?.replace(/([?&][^=&]*=)[^&]*/g, '$1…'),
         from: req.socket?.remoteAddress,
       }),
       res: (res: ServerResponse) => ({ status: res.statusCode }),

@@ -15,7 +15,9 @@ import { ruleStore } from './db/rule-store';
 import { sameFile } from './db/same-file';
 import { shopExchange } from './exchange/shop-exchange';
 import { liveHub } from './live/live-hub';
+import { shopRiders } from './riders/shop-riders';
 import type { TakeIn } from './routes/exchange';
+import type { Forget } from './routes/riders';
 import { backupsBeside, photosBeside } from './paths';
 import { tidyPhotos } from './photo-tidy';
 import type { WorkPool } from './work';
@@ -30,6 +32,7 @@ const DRAIN_LOOK_MS = 20;
 const BUSY = {
   restoring: 'A backup is being restored. Nothing was written.',
   'taking in': 'A file is being taken in. Nothing was written.',
+  forgetting: 'A rider is being forgotten. Nothing was written.',
 };
 type Busy = keyof typeof BUSY;
 
@@ -57,6 +60,7 @@ export const runningShop = (file: string, { work, ...options }: Pick<AppOptions,
     // What was ended since the backup was made stays ended.
     if (isRestored) doors.endAll();
     const exchange = shopExchange(db, photosDir, backupsBeside(file));
+    const riders = shopRiders(db, backupsBeside(file));
     const devices = shopDevices(db);
     const live = liveHub();
     const store = shopBackups(db, ruleStore(db), photosDir, backupsBeside(file));
@@ -69,6 +73,7 @@ export const runningShop = (file: string, { work, ...options }: Pick<AppOptions,
       isHere: sameFile(file),
       backups: { store, restore },
       exchange: { store: exchange, takeIn },
+      riders: { store: riders, forget },
     });
     const endDaily = store.daily((error) => options.logger.error({ err: error }, 'no backup could be made'));
     const isHere = sameFile(file);
@@ -90,6 +95,7 @@ export const runningShop = (file: string, { work, ...options }: Pick<AppOptions,
       app,
       doors,
       exchange,
+      riders,
       endStreams,
       close(): void {
         clearInterval(timer);
@@ -104,13 +110,14 @@ export const runningShop = (file: string, { work, ...options }: Pick<AppOptions,
   /** Nobody is answered. */
   let swapping: Busy | null = null;
   /** Whoever writes is asked to wait. */
-  let takingIn = false;
-  /** Waits, though not for ever, until only the one that asked for it is left. */
-  const alone = async (left: () => number): Promise<void> => {
+  let remaking: Busy | null = null;
+  /** Waits, though not for ever, until only the one that asked for it is left; says whether it is. */
+  const alone = async (left: () => number): Promise<boolean> => {
     for (let waitedMs = 0; left() > 1 && waitedMs < DRAIN_MS; waitedMs += DRAIN_LOOK_MS) await wait(DRAIN_LOOK_MS);
+    return left() <= 1;
   };
   /** Closes the shop, puts what lies in a folder in its place and begins anew; the old one is begun again where that fails. */
-  const swapped = async (folder: string, busy: Busy): Promise<string | null> => {
+  const swapped = async (folder: string, busy: Busy, isKept = true): Promise<string | null> => {
     swapping = busy;
     try {
       current.endStreams();
@@ -118,7 +125,7 @@ export const runningShop = (file: string, { work, ...options }: Pick<AppOptions,
       current.close();
       let kept: string | null = null;
       try {
-        kept = await swapIn(folder, file, photosDir);
+        kept = await swapIn(folder, file, photosDir, isKept);
         current = begin(busy === 'restoring');
       } catch (error) {
         // The shop goes on as it was.
@@ -141,33 +148,53 @@ export const runningShop = (file: string, { work, ...options }: Pick<AppOptions,
     const folder = `${file}.restoring-${randomUUID()}`;
     await unpackBackup(path, folder);
     try {
-      if (swapping !== null || takingIn) throw new ServerBusy();
+      if (swapping !== null || remaking !== null) throw new ServerBusy();
       return { kept: await swapped(folder, 'restoring') };
     } finally {
       await rm(folder, { recursive: true, force: true });
     }
   };
 
-  /** Makes the shop with the file in it beside the running one, while nobody writes, and puts it in its place. */
-  const takeIn: TakeIn = async (id) => {
-    if (swapping !== null || takingIn) throw new ServerBusy();
-    takingIn = true;
+  /** Makes another shop beside the running one while nobody writes, and puts it in its place. */
+  const remade = async <T>(busy: Busy, isKept: boolean, make: () => Promise<{ made: T; folder: string }>) => {
+    if (swapping !== null || remaking !== null) throw new ServerBusy();
+    remaking = busy;
     try {
-      await alone(() => writing);
-      const { exchange } = current;
-      const { plan, folder } = await exchange.made(id);
-      const kept = await swapped(folder, 'taking in');
-      await exchange.forget(id);
-      return { plan, kept };
+      // What somebody is still writing would not be in it.
+      if (!(await alone(() => writing))) throw new ServerBusy();
+      const { made, folder } = await make();
+      try {
+        return { made, kept: await swapped(folder, busy, isKept) };
+      } finally {
+        await rm(folder, { recursive: true, force: true });
+      }
     } finally {
-      takingIn = false;
+      remaking = null;
     }
+  };
+  const takeIn: TakeIn = async (id) => {
+    const { exchange } = current;
+    const { made, kept } = await remade('taking in', true, async () => {
+      const { plan, folder } = await exchange.made(id);
+      return { made: plan, folder };
+    });
+    await exchange.forget(id);
+    return { plan: made, kept };
+  };
+  const forget: Forget = async (name, also) => {
+    const { riders } = current;
+    // The shop as it was is not kept: it holds the name.
+    const { made } = await remade('forgetting', false, async () => {
+      const { forgotten, folder } = await riders.without(name, also);
+      return { made: forgotten, folder };
+    });
+    return made;
   };
 
   let current = begin();
   const answer: RequestListener = (req, res) => {
     const isRead = READS.includes(req.method);
-    const busy = swapping ?? (takingIn && !isRead ? 'taking in' : null);
+    const busy = swapping ?? (isRead ? null : remaking);
     if (busy !== null) {
       res.writeHead(503, { 'Content-Type': 'application/json', 'Retry-After': '2' }).end(refusal(busy));
       return;

@@ -24,6 +24,7 @@ const BackupsScreen = lazy(() => import('./screens/BackupsScreen').then((m) => (
 const OrdersScreen = lazy(() => import('./screens/OrdersScreen').then((m) => ({ default: m.OrdersScreen })));
 const PlanScreen = lazy(() => import('./screens/PlanScreen').then((m) => ({ default: m.PlanScreen })));
 const RechecksScreen = lazy(() => import('./screens/RechecksScreen').then((m) => ({ default: m.RechecksScreen })));
+const RiderScreen = lazy(() => import('./screens/RiderScreen').then((m) => ({ default: m.RiderScreen })));
 const ChangesScreen = lazy(() => import('./screens/ChangesScreen').then((m) => ({ default: m.ChangesScreen })));
 const PeopleScreen = lazy(() => import('./screens/PeopleScreen').then((m) => ({ default: m.PeopleScreen })));
 const SignInScreen = lazy(() => import('./screens/SignInScreen').then((m) => ({ default: m.SignInScreen })));
@@ -111,6 +112,7 @@ const Screens = () => {
         <Route path="/knows" element={<KnowsScreen />} />
         <Route path="/orders" element={<OrdersScreen />} />
         <Route path="/backups" element={<BackupsScreen />} />
+        <Route path="/riders/:name" element={<RiderScreen />} />
         <Route path="/changes" element={<ChangesScreen />} />
         <Route path="/people" element={<PeopleScreen />} />
         <Route path="/plan" element={<PlanScreen />} />

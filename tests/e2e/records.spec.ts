@@ -117,3 +117,26 @@ test('the tire that came off is kept as used stock with its depth and date code'
   await expect(sheet.getByRole('textbox', { name: /^Depth of a take-off/ })).not.toHaveValue('');
   await expect(sheet.getByLabel('Date code')).toHaveValue(/^\d{4}$/);
 });
+
+test('a rider is forgotten from the record of the machine, by typing the name once more', async ({ page, shop }) => {
+  await openAs(page, shop, '/records/machines');
+  await page.getByRole('button', { name: /Orrindale Scree 450/ }).click();
+  await page.getByRole('link', { name: 'What is kept of its rider' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Mara Tolling' })).toBeVisible();
+  const saved = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'Take it out' }).click();
+  expect((await saved).suggestedFilename()).toMatch(/^mara-tolling-rider-.*\.zip$/);
+  await page.getByRole('button', { name: 'Forget this rider' }).click();
+  const sheet = page.getByRole('dialog', { name: 'Forget Mara Tolling' });
+  await sheet.getByLabel('The name once more').fill('Mara');
+  await sheet.getByRole('button', { name: 'Forget for good' }).click();
+  await expect(sheet.getByText('Type the name as it stands above: Mara Tolling')).toBeVisible();
+  await expectAccessible(page);
+  await sheet.getByLabel('The name once more').fill('Mara Tolling');
+  await sheet.getByRole('button', { name: 'Forget for good' }).click();
+  await expect(sheet.getByText(/^Forgotten\. Records that said it: 1\. Entries of logs: \d+/)).toBeVisible();
+  await sheet.getByRole('button', { name: 'To the shop' }).click();
+  await page.goto(`${shop.url}/jobs?search=orrindale`);
+  await expect(page.getByText('forgotten rider').first()).toBeVisible();
+  await expect(page.getByText('Mara Tolling')).toHaveCount(0);
+});

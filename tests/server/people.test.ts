@@ -91,7 +91,7 @@ describe('signing in', () => {
   test('without an owner nobody has to', async () => {
     const { ask } = testApp({ empty: true });
     const { body } = await ask.get('/api/session').expect(200);
-    expect(body).toEqual({ areClosed: false, me: null, people: [], lockAfterMinutes: 20 });
+    expect(body).toEqual({ areClosed: false, me: null, people: [], lockAfterMinutes: 20, forgottenAt: null });
     await ask.get('/api/shop').expect(200);
     const refused = await ask.post('/api/session').send(PEOPLE.owner).expect(422);
     expect(refused.body.error.expected).toBe('an owner set up first');

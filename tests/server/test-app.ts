@@ -9,6 +9,7 @@ import { createApp } from '../../src/server/app';
 import { shopBackups } from '../../src/server/backup/shop-backups';
 import { openDb, type Db } from '../../src/server/db/open-db';
 import { ruleStore } from '../../src/server/db/rule-store';
+import { shopRiders } from '../../src/server/riders/shop-riders';
 import { shopExchange } from '../../src/server/exchange/shop-exchange';
 
 export const NOW = Date.UTC(2026, 3, 30, 12);
@@ -46,6 +47,7 @@ export const testApp = (options: { empty?: boolean; passphrase?: string } = {}) 
     // A shop that is kept in no file: nothing takes its place.
     backups: { store: shopBackups(db, ruleStore(db), photosDir, folder), restore: null },
     exchange: { store: shopExchange(db, photosDir, folder), takeIn: null },
+    riders: { store: shopRiders(db, folder), forget: null },
   });
   return { db, app, photosDir, ask: request(app) };
 };

@@ -17,6 +17,8 @@ export interface Doors {
   people: string[];
   /** The screen locks after so many minutes without a hand on it. */
   lockAfterMinutes: number;
+  /** When a rider was forgotten last, ISO 8601: what a browser saw before is to be forgotten too. Null where none was. */
+  forgottenAt: string | null;
 }
 
 /** A person and how they come in. */

@@ -13,8 +13,8 @@ import { InputError } from '../errors';
 export const SHOP_FORMAT = 'rimstone-shop';
 export const SHOP_FORMAT_VERSION = 1;
 
-/** What a file is of: everything that a shop keeps, or one job with what it needs. */
-export const FILE_OF = ['shop', 'job'] as const;
+/** What a file is of: everything that a shop keeps, one job with what it needs, or all that is kept of a rider. */
+export const FILE_OF = ['shop', 'job', 'rider'] as const;
 export type FileOf = (typeof FILE_OF)[number];
 
 /** What a part of a job took from a shelf at the hand-over. */

@@ -12,13 +12,14 @@ export const stampOf = (nowMs: number): string =>
 
 /**
  * Puts what was unpacked in the place of a closed shop. Its database changes in one step, so that a power cut leaves
- * either; the one that was there is kept beside it, and no photograph is ever taken away. Returns where the old one is
+ * either; the one that was there is kept beside it (unless `isKept` is false), and no photograph is ever taken away. Returns where the old one is
  * kept; null where there was none. Throws `InputError` where another program has the shop open.
  */
 export const swapIn = async (
   folder: string,
   dbFile: string,
   photosDir: string,
+  isKept = true,
   nowMs = Date.now(),
 ): Promise<string | null> => {
   if ((statSync(`${dbFile}-wal`, { throwIfNoEntry: false })?.size ?? 0) > 0)
@@ -37,7 +38,7 @@ export const swapIn = async (
     await rename(`${to}.making`, to);
   }
   await mkdir(dirname(dbFile), { recursive: true });
-  const kept = existsSync(dbFile) ? `${dbFile}.before-restore-${stampOf(nowMs)}` : null;
+  const kept = isKept && existsSync(dbFile) ? `${dbFile}.before-restore-${stampOf(nowMs)}` : null;
   if (kept) await link(dbFile, kept);
   await rename(join(folder, DB_NAME), dbFile);
   await onDisk(dirname(dbFile));

@@ -15,6 +15,7 @@ export const shopStore = (db: Db) => {
   const addPerson = db.prepare('INSERT INTO people (name) VALUES (?) ON CONFLICT DO NOTHING');
   const records = recordStore(db);
   const changes = changeStore(db);
+  const FORGOTTEN_AT = 'forgotten-at';
   const name = () => setting.get('shop-name')?.value ?? '';
   return {
     records,
@@ -35,6 +36,9 @@ export const shopStore = (db: Db) => {
       run();
       putSetting.run(what, 'done');
     }),
+    /** When a rider was forgotten last, ISO 8601; null where none was. */
+    forgottenAt: (): string | null => setting.get(FORGOTTEN_AT)?.value ?? null,
+    forgotten: (at: string): void => void putSetting.run(FORGOTTEN_AT, at),
     rename: (to: string): void => {
       changes.note('people', 'shop', 'the shop', { name: [name(), to] });
       putSetting.run('shop-name', to);

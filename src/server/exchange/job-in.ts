@@ -74,7 +74,7 @@ export const jobIn = (db: Db, jobs: JobStore, records: RecordStore) => {
     const { before = {}, after = null, place = 1 } = fitted ?? {};
     if (fitted) fit.run(id, JSON.stringify(before), after && JSON.stringify(after), lastPlace + place);
     // What it put on the wheel in another shop is nothing to be done here, or to be taken back.
-    else if (of === 'job' && state.handedOver) fit.run(id, NOTHING, NOTHING, lastPlace + 1);
+    else if (of !== 'shop' && state.handedOver) fit.run(id, NOTHING, NOTHING, lastPlace + 1);
     return { taken: 'new', number };
   };
 };

@@ -151,3 +151,34 @@ export function* jobLines(db: Db, jobId: string): Generator<Line> {
   if (ids.visitId !== null) yield logs.visit(ids.visitId);
   yield logs.job(jobId, false);
 }
+
+/** All that is kept of a rider by this name: machines with their wheels, visits and jobs. */
+export function* riderLines(db: Db, rider: string): Generator<Line> {
+  yield heading(db, 'rider');
+  const records = recordReader(db);
+  const machineIds = db
+    .prepare<{ rider: string }, string>(
+      `SELECT id FROM machines WHERE rider = @rider UNION SELECT machine_id FROM jobs WHERE rider = @rider ORDER BY 1`,
+    )
+    .pluck()
+    .all({ rider });
+  for (const id of machineIds) {
+    const machine = records.find('machines', id)!;
+    // Whose it is now is nothing of theirs.
+    const record = machine.rider === rider ? machine : { ...machine, rider, note: '' };
+    yield { line: 'record', kind: 'machines', record };
+  }
+  const wheelIds = db.prepare<[string], string>('SELECT id FROM wheels WHERE machine_id = ? ORDER BY id').pluck();
+  for (const machineId of machineIds)
+    for (const id of wheelIds.all(machineId))
+      yield { line: 'record', kind: 'wheels', record: records.find('wheels', id)! };
+  const logs = logLines(db);
+  const idsOf = (table: string, order: string) =>
+    db.prepare<[string], string>(`SELECT id FROM ${table} WHERE rider = ? ORDER BY ${order}`).pluck().all(rider);
+  const visitIds = new Set(idsOf('visits', 'opened_at, id'));
+  for (const id of visitIds) yield logs.visit(id);
+  for (const id of idsOf('jobs', 'number')) {
+    const job = logs.job(id, false) as Line<'job'>;
+    yield { ...job, visitId: job.visitId !== null && visitIds.has(job.visitId) ? job.visitId : null };
+  }
+}

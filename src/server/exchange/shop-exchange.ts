@@ -7,18 +7,17 @@ import type { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { Brought, Line, TakePlan } from '../../core/exchange';
 import { photoNames } from '../backup/holdings';
-import { DB_NAME, PHOTO_FOLDER } from '../backup/manifest';
+import { PHOTO_FOLDER } from '../backup/manifest';
 import { atMost, freeBytes, onDisk } from '../backup/on-disk';
 import { changeStore } from '../db/change-store';
 import { checkFile, type Db } from '../db/open-db';
+import { copyOf } from './copy-of';
 import { NotFound } from '../errors';
-import { jobLines, shopLines } from './lines-out';
+import { jobLines, riderLines, shopLines } from './lines-out';
 import { readFile } from './read-file';
 import { takingIn } from './take-in';
 import { writeFile } from './write-file';
 
-/** So much of a database is copied in one go, in pages: others write in between. */
-const PAGES_AT_ONCE = 200;
 /** What somebody brought and neither took in nor took away is gone after so long. */
 const KEPT_MS = 3_600_000;
 const FOLDER = /^taking-in-[0-9a-f-]{36}$/;
@@ -63,15 +62,8 @@ export const shopExchange = (db: Db, photosDir: string, folder: string) => {
 
   /** Makes a copy of the shop with the file in it, in `into`, and says what that did. Throws `InputError`. */
   const copyWith = async (file: string, into: string, signal?: AbortSignal): Promise<TakePlan> => {
-    await mkdir(into, { recursive: true });
-    const path = join(into, DB_NAME);
-    await db.backup(path, { progress: () => PAGES_AT_ONCE });
-    const copy = new Database(path);
+    const { path, copy } = await copyOf(db, into);
     try {
-      // It is thrown away unless all of it comes in.
-      copy.pragma('journal_mode = MEMORY');
-      copy.pragma('synchronous = OFF');
-      copy.pragma('foreign_keys = ON');
       const wasEmpty = isEmpty(copy);
       const taking = takingIn(copy);
       copy.exec('BEGIN');
@@ -102,6 +94,8 @@ export const shopExchange = (db: Db, photosDir: string, folder: string) => {
     shopOut: (failed: (error: unknown) => void): Readable => out(shopLines, failed),
     /** One job with what it needs. */
     jobOut: (jobId: string, failed: (error: unknown) => void): Readable => out((of) => jobLines(of, jobId), failed),
+    /** All that is kept of a rider. */
+    riderOut: (name: string, failed: (error: unknown) => void): Readable => out((of) => riderLines(of, name), failed),
     /** Keeps a file for a while and says what taking it in would do; nothing changes. Throws `InputError`. */
     async bring(from: Readable, signal?: AbortSignal): Promise<Brought> {
       await tidied;

@@ -8,7 +8,7 @@ import { check, text } from '../../core/fields';
 import { dayOf } from '../../core/units';
 import { fileSchema } from '../exchange/file-schema';
 import type { ShopExchange } from '../exchange/shop-exchange';
-import { goneOf, recordId } from './input';
+import { checkQuery, goneOf, recordId, riderQuery } from './input';
 
 /** Takes a file that was brought into the running shop; says where the shop before it is kept. */
 export type TakeIn = (id: string) => Promise<{ plan: TakePlan; kept: string | null }>;
@@ -41,6 +41,10 @@ export const exchangeRoutes = (exchange: ShopExchange, options: Options): Router
     const id = check<string>(recordId, req.params.id);
     const name = `${shopName()} ${numberOf(id)}`;
     await send(res, 'job', name, (failed) => exchange.jobOut(id, failed));
+  });
+  router.get('/riders/file', async (req, res) => {
+    const { name } = checkQuery<{ name: string }>(riderQuery, req.query);
+    await send(res, 'rider', name, (failed) => exchange.riderOut(name, failed));
   });
   // No other type: a page of another site cannot send this.
   router.put('/exchange/brought', async (req, res) => {

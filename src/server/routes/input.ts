@@ -25,6 +25,10 @@ export const checkQuery = <T>(schema: Joi.Schema, query: unknown): T => {
 export const who = text(60, 'Who does it');
 export const recordId = text(60, 'The record’s name in the database').pattern(/^[\w-]+$/);
 
+export const riderName = text(80, 'The rider’s name');
+/** Which rider is asked for. */
+export const riderQuery = Joi.object({ name: riderName });
+
 const MOST_ENTRIES = 50;
 
 /** The longest that an entry may have waited on its way, in seconds: thirty days. */

@@ -31,12 +31,17 @@ interface Options {
   /** By the shop's rules. */
   sessionDays: () => number;
   lockMinutes: () => number;
+  /** When a rider was forgotten last. */
+  forgottenAt: () => string | null;
   /** Where other machines find this shop. */
   addresses: () => string[];
 }
 
 /** Signing in and out, the lock, the sessions, and a code that signs in a second browser. */
-export const sessionRoutes = (doors: DoorStore, { logger, sessionDays, lockMinutes, addresses }: Options): Router => {
+export const sessionRoutes = (
+  doors: DoorStore,
+  { logger, sessionDays, lockMinutes, forgottenAt, addresses }: Options,
+): Router => {
   const router = Router();
   router.use('/session', json({ limit: '4kb' }));
   const codes = signInCodes();
@@ -68,6 +73,7 @@ export const sessionRoutes = (doors: DoorStore, { logger, sessionDays, lockMinut
       .filter((p) => p.canSignIn)
       .map((p) => p.name),
     lockAfterMinutes: lockMinutes(),
+    forgottenAt: forgottenAt(),
   });
   /** Throws `MustWait` after too many wrong ones, `NotSignedIn` for a wrong one. */
   const checked = (req: Request, res: Response, name: string, brought: string): Promise<void> =>

@@ -12,7 +12,7 @@ import { visitsApi } from './visits-api';
 
 /** What this browser knows of the shop's doors, also while the server does not answer. */
 const KEY = 'rimstone-doors';
-const OPEN: Doors = { areClosed: false, me: null, people: [], lockAfterMinutes: 0 };
+const OPEN: Doors = { areClosed: false, me: null, people: [], lockAfterMinutes: 0, forgottenAt: null };
 
 const load = (): Doors => {
   try {
@@ -22,11 +22,14 @@ const load = (): Doors => {
   }
 };
 
-const keep = (doors: Doors): void => {
+/** Whether it is kept. */
+const keep = (doors: Doors): boolean => {
   try {
     localStorage.setItem(KEY, JSON.stringify(doors));
+    return true;
   } catch {
     // The server says it again.
+    return false;
   }
 };
 
@@ -53,10 +56,23 @@ const take =
   (dispatch: AppDispatch, getState: () => RootState): void => {
     const before = getState().doors;
     dispatch(doorsSeen(doors));
-    keep(doors);
+    const isKept = keep(doors);
+    // A browser that keeps nothing has nothing to forget, and would begin anew for ever.
+    const isForgotten = isKept && doors.forgottenAt !== before.forgottenAt;
     if (doors.me && !doors.me.isLocked && getState().prefs.who !== doors.me.who) dispatch(whoChosen(doors.me.who));
     // What this browser has seen of the shop is for who may see it, and what this page holds as well.
-    if (before.me && doors.areClosed && !doors.me) void forgetSeen().then(() => window.location.reload());
+    if (isForgotten || (before.me && doors.areClosed && !doors.me))
+      void forgetSeen().then(() => window.location.reload());
+  };
+
+/** A rider was forgotten from this very page, which has more to say: it goes on, and keeps nothing of what it saw. */
+export const forgottenHere =
+  (forgottenAt: string) =>
+  (dispatch: AppDispatch, getState: () => RootState): void => {
+    const doors = { ...getState().doors, forgottenAt };
+    dispatch(doorsSeen(doors));
+    keep(doors);
+    void forgetSeen();
   };
 
 /** Asks how the doors stand. A lock that the server has not heard of is told first. */

@@ -49,6 +49,7 @@ const take = ({ dispatch, getState }: Store, { jobs = {}, day, shop, around }: L
 /** After a silence nobody knows what was missed: all that is shown is read anew, and what waited goes. */
 const takeAll = ({ dispatch, getState }: Store): void => {
   dispatch(linkFound());
+  void dispatch(loadDoors());
   void dispatch(sendNow());
   for (const id of Object.keys(getState().jobs.open)) void dispatch(readJob(id));
   dispatch(visitsApi.util.invalidateTags(TAGS));

@@ -79,7 +79,10 @@ export const TakeInSheet = ({ brought: { id, plan }, onClose }: { brought: Broug
   const isAnew = bringsAny(plan);
   return (
     <Dialog.Root open onOpenChange={(open) => !open && leave()}>
-      <Sheet title={`${plan.of === 'shop' ? 'The shop' : 'A job of'} ${plan.from || 'without a name'}`} closes="Close without taking it in">
+      <Sheet
+        title={`${plan.of === 'shop' ? 'The shop' : 'A job of'} ${plan.from || 'without a name'}`}
+        closes="Close without taking it in"
+      >
         {kept === null && (
           <>
             <Plan plan={plan} />

@@ -99,6 +99,11 @@ const Form = <K extends RecordKind>({ kind, record, onDone }: Props<K>) => {
           {record ? 'Keep the changes' : `Add the ${one}`}
         </Button>
         {record && <Button onClick={() => void archive()}>{record.archived ? 'Bring it back' : 'Archive'}</Button>}
+        {kind === 'machines' && record && (record as Records['machines']).rider && (
+          <Link className="btn" to={`/riders/${encodeURIComponent((record as Records['machines']).rider)}`}>
+            What is kept of its rider
+          </Link>
+        )}
         {kind === 'wheels' && record && (
           <Link className="btn" to={`/wheels/${record.id}`}>
             Wheel record

@@ -1,0 +1,31 @@
+import { Router } from 'express';
+import Joi from 'joi';
+import { check, listOf, text } from '../../core/fields';
+import type { Forgotten } from '../../core/riders';
+import { InputError } from '../../core/errors';
+import type { ShopRiders } from '../riders/shop-riders';
+import { checkQuery, riderName, riderQuery, who } from './input';
+
+/** Puts the shop without a rider in the place of the running one. */
+export type Forget = (name: string, also: readonly string[]) => Promise<Forgotten>;
+
+const forgetBody = Joi.object({
+  name: riderName,
+  also: listOf(text(80, 'Other words of theirs'), 10, 'Other words of theirs, such as a telephone number'),
+  who,
+}).required();
+
+/** What is kept of a rider, and forgetting one; `forget` null where the shop is not kept in a file. */
+export const riderRoutes = (riders: ShopRiders, forget: Forget | null): Router => {
+  const router = Router();
+  router.get('/riders', (req, res) => {
+    res.json(riders.kept(checkQuery<{ name: string }>(riderQuery, req.query).name));
+  });
+  router.post('/riders/forget', async (req, res) => {
+    const { name, also } = check<{ name: string; also: string[] }>(forgetBody, req.body);
+    riders.kept(name);
+    if (!forget) throw new InputError('name', 'This shop is not kept in a file.', 'a shop that was started on a file');
+    res.json(await forget(name, also));
+  });
+  return router;
+};

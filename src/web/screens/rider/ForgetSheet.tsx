@@ -1,0 +1,83 @@
+import { Dialog } from 'radix-ui';
+import { useState, type SyntheticEvent } from 'react';
+import type { Forgotten } from '../../../core/riders';
+import { Button } from '../../parts/Button';
+import { TextField } from '../../parts/fields';
+import { Sheet } from '../../parts/Sheet';
+import { useApp, useDo } from '../../store';
+import { forgottenHere } from '../../store/doors-slice';
+import { useForgetRiderMutation } from '../../store/riders-api';
+import { visitProblem } from '../../store/visits-api';
+
+const Done = ({ done: { records, entries, stillIn } }: { done: Forgotten }) => (
+  <>
+    <p role="status" className="text-[18px]">
+      Forgotten. Records that said it: {records}. Entries of logs: {entries}.
+    </p>
+    {stillIn.length > 0 && (
+      <>
+        <p className="mt-3 border-l-4 border-check pl-3 text-[17px]">
+          These files were written before and hold it still. Delete them by hand once you need them no more, and copies
+          that were taken elsewhere.
+        </p>
+        <ul className="mt-2 text-[15px] [overflow-wrap:anywhere]">
+          {stillIn.map((file) => (
+            <li key={file}>{file}</li>
+          ))}
+        </ul>
+      </>
+    )}
+    <div className="mt-4">
+      {/* Everything that this browser has read says the name. */}
+      <Button go onClick={() => location.assign('/')}>
+        To the shop
+      </Button>
+    </div>
+  </>
+);
+
+/** A rider is forgotten once the name is typed again; it cannot be taken back. */
+export const ForgetSheet = ({ name, onClose }: { name: string; onClose: () => void }) => {
+  const dispatch = useDo();
+  const who = useApp((s) => s.prefs.who);
+  const [typed, setTyped] = useState('');
+  const [also, setAlso] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  const [forget, { data: done, isLoading }] = useForgetRiderMutation();
+  const run = async (event: SyntheticEvent) => {
+    event.preventDefault();
+    if (typed.trim() !== name) return setProblem(`Type the name as it stands above: ${name}`);
+    setProblem(null);
+    const words = also.split(';').map((word) => word.trim());
+    try {
+      const { at } = await forget({ name, also: words.filter(Boolean), who: who || 'nobody said who' }).unwrap();
+      dispatch(forgottenHere(at));
+    } catch (failed) {
+      setProblem(visitProblem(failed));
+    }
+  };
+  return (
+    <Dialog.Root open onOpenChange={(open) => !open && (done ? location.assign('/') : onClose())}>
+      <Sheet title={`Forget ${name}`} closes="Close without forgetting" widthPx={560}>
+        {done && <Done done={done} />}
+        {!done && (
+          <form className="grid gap-4" onSubmit={(e) => void run(e)}>
+            <p className="text-[17px]">
+              The name goes out of every record, log and list. It cannot be taken back. What was fitted and measured
+              stays; photographs stay, look at them by hand. A name that is only half written in a note is not found.
+            </p>
+            <TextField
+              label="Other words of theirs, such as a telephone number; several with a semicolon between"
+              value={also}
+              onChange={setAlso}
+            />
+            <TextField label="The name once more" value={typed} onChange={setTyped} problem={problem} />
+            <Button go type="submit" disabled={isLoading}>
+              {isLoading ? 'Forgetting …' : 'Forget for good'}
+            </Button>
+          </form>
+        )}
+      </Sheet>
+    </Dialog.Root>
+  );
+};
