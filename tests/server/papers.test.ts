@@ -1,17 +1,19 @@
 import type { RiderPaper } from '../../src/core/papers';
+import type request from 'supertest';
 import { readPdf } from '../pdf-text';
 import { DESPITE, note, testApp } from './test-app';
 
 const { ask } = testApp();
+const binary = (res: request.Response, done: (error: Error | null, body: Buffer) => void): void => {
+  const chunks: Buffer[] = [];
+  res.on('data', (c: Buffer) => chunks.push(c));
+  res.on('end', () => done(null, Buffer.concat(chunks)));
+};
 const bytesOf = (path: string): Promise<Buffer> =>
   ask
     .get(path)
     .buffer()
-    .parse((res, done) => {
-      const chunks: Buffer[] = [];
-      res.on('data', (c: Buffer) => chunks.push(c));
-      res.on('end', () => done(null, Buffer.concat(chunks)));
-    })
+    .parse(binary as never)
     .expect(200)
     .expect('content-type', 'application/pdf')
     .then(({ body }) => body as Buffer);
@@ -162,5 +164,50 @@ describe('a machine with two wheels is one sheet', () => {
     await ask.get('/api/visits/nobody/paper').expect(404);
     await ask.get('/api/visits/two/paper?pressure=feet').expect(422);
     await ask.get('/api/visits/nobody/paper.pdf').expect(404);
+  });
+});
+
+describe('names as they are written', () => {
+  const NAMES = [
+    'Łukasz Żółć',
+    'Þórdís Sigurðardóttir',
+    'Nguyễn Thị Hạnh',
+    'Ελένη Παπαδοπούλου',
+    'Олександр Їжак',
+    'Ἀθηνᾶ Ѝорданова',
+  ];
+
+  test('stand on the paper letter by letter: Latin with its marks, Greek and Cyrillic', async () => {
+    const { ask: other } = testApp();
+    const rider = NAMES.join(', ').slice(0, 80);
+    const { body: machine } = await other.get('/api/records/machines/m-alder').expect(200);
+    await other
+      .put('/api/records/machines/m-alder')
+      .send({ ...machine, rider })
+      .expect(200);
+    const opened = { id: 'named', machineId: 'm-alder', wheelId: 'w-alder-f', who: 'Juna Birk' };
+    await other.post('/api/jobs').send(opened).expect(201);
+    const said = `${NAMES.slice(3).join(' und ')} \n second line ${'w'.repeat(200)}`;
+    await other
+      .post('/api/jobs/named/entries')
+      .send({ expectedSeq: 2, entries: [note(said)] })
+      .expect(201);
+    const res = await other
+      .get('/api/jobs/named/card.pdf')
+      .buffer()
+      .parse(binary as never);
+    const text = readPdf(res.body as Buffer)
+      .pages.join(' ')
+      .replace(/\s+/g, ' ');
+    // A line may break within the list; a name never breaks within a word.
+    for (const word of rider.split(/[\s,]+/)) expect(text).toContain(word.normalize('NFC'));
+    expect(text).toContain('Ἀθηνᾶ Ѝорданова second line');
+    expect(text.match(/w{20,}/g)!.join('')).toHaveLength(200);
+  });
+
+  test('keep a number and its unit on one line', async () => {
+    const pdf = readPdf(await bytesOf(`/api/visits/${await visitOf('demo-job-7')}/paper.pdf`));
+    const lines = pdf.pages.join('\n').split('\n');
+    expect(lines.filter((line) => /^(g|mm|psi|N·m|°C)\b/.test(line))).toEqual([]);
   });
 });

@@ -1,9 +1,8 @@
 import PDFDocument from 'pdfkit';
-import { packageFile } from '../paths';
 import type { DialShape } from '../../core/wheels';
+import { mixedText, type Weight } from './mixed-text';
 import { INK, lineWidth, PRINT, SOFT } from './print-colors';
 
-const FONT_DIR = '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin';
 const LINE = '#b7a68b';
 export const PAGE = { left: 48, right: 547, width: 499, top: 48, bottom: 790 } as const;
 
@@ -34,14 +33,13 @@ export interface TaggedPdf {
   end(): Promise<Buffer>;
 }
 
-const drawShape = (doc: Doc, shape: DialShape): void => {
+const drawShape = (doc: Doc, written: ReturnType<typeof mixedText>, shape: DialShape): void => {
   const color = PRINT[shape.role];
   if (shape.kind === 'text') {
     const size = shape.size * 1.15;
-    doc.font('bold').fontSize(size).fillColor(color);
-    const width = doc.widthOfString(shape.text);
+    const width = written.widthOf(shape.text, 'bold', size);
     const x = shape.anchor === 'middle' ? shape.x - width / 2 : shape.anchor === 'end' ? shape.x - width : shape.x;
-    doc.text(shape.text, x, shape.y - size * 0.8, { lineBreak: false });
+    written.draw(written.layOut(shape.text, 'bold', size, Infinity), 'bold', size, color, x, shape.y - size * 0.8);
     return;
   }
   if (shape.kind === 'circle') doc.circle(shape.cx, shape.cy, shape.r);
@@ -67,8 +65,7 @@ export const taggedPdf = ({ title, author, on }: { title: string; author: string
     doc.on('end', () => resolve(Buffer.concat(chunks)));
     doc.on('error', reject);
   });
-  doc.registerFont('regular', packageFile(`${FONT_DIR}-400-normal.woff`));
-  doc.registerFont('bold', packageFile(`${FONT_DIR}-700-normal.woff`));
+  const written = mixedText(doc);
   const root = doc.struct('Document');
   doc.addStructure(root);
   let at: number = PAGE.top;
@@ -79,15 +76,12 @@ export const taggedPdf = ({ title, author, on }: { title: string; author: string
     doc.addPage();
     at = PAGE.top;
   };
-  const write = (kind: Block, text: string, font: 'regular' | 'bold', size: number, color: string, widthPt: number) => {
-    doc.font(font).fontSize(size);
-    need(doc.heightOfString(text, { width: widthPt }));
+  const write = (kind: Block, text: string, font: Weight, size: number, color: string, widthPt: number) => {
+    const laid = written.layOut(text, font, size, widthPt);
+    need(laid.heightPt);
     const from = at;
-    block(
-      kind,
-      () => void doc.font(font).fontSize(size).fillColor(color).text(text, PAGE.left, from, { width: widthPt }),
-    );
-    at = from + doc.font(font).fontSize(size).heightOfString(text, { width: widthPt });
+    block(kind, () => written.draw(laid, font, size, color, PAGE.left, from));
+    at = from + laid.heightPt;
   };
   return {
     y: () => at,
@@ -116,18 +110,16 @@ export const taggedPdf = ({ title, author, on }: { title: string; author: string
     rows(list, widthPt = PAGE.width) {
       const labelPt = 105;
       for (const [label, value] of list) {
-        doc.font('regular').fontSize(10);
-        const heights = [
-          doc.heightOfString(label, { width: labelPt }),
-          doc.heightOfString(value, { width: widthPt - labelPt - 6 }),
-        ];
-        need(Math.max(...heights) + 2);
+        const name = written.layOut(label, 'regular', 10, labelPt);
+        const held = written.layOut(value, 'regular', 10, widthPt - labelPt - 6);
+        const heightPt = Math.max(name.heightPt, held.heightPt) + 2;
+        need(heightPt);
         const from = at;
         block('P', () => {
-          doc.font('regular').fontSize(10).fillColor(SOFT).text(label, PAGE.left, from, { width: labelPt });
-          doc.fillColor(INK).text(value, PAGE.left + labelPt + 6, from, { width: widthPt - labelPt - 6 });
+          written.draw(name, 'regular', 10, SOFT, PAGE.left, from);
+          written.draw(held, 'regular', 10, INK, PAGE.left + labelPt + 6, from);
         });
-        at = from + Math.max(...heights) + 2;
+        at = from + heightPt;
       }
     },
     list(items) {
@@ -143,7 +135,7 @@ export const taggedPdf = ({ title, author, on }: { title: string; author: string
             .save()
             .translate(x, y)
             .scale(sizePt / 600);
-          for (const shape of shapes) drawShape(doc, shape);
+          for (const shape of shapes) drawShape(doc, written, shape);
           doc.restore();
         }),
       );
