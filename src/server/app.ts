@@ -45,6 +45,7 @@ import { partsRoutes } from './routes/parts';
 import { recheckRoutes } from './routes/rechecks';
 import { peopleRoutes } from './routes/people';
 import { photoRoutes } from './routes/photos';
+import { recordFileRoutes, type ManyIn } from './routes/record-files';
 import { recordRoutes } from './routes/records';
 import { riderRoutes, type Forget } from './routes/riders';
 import { sessionRoutes } from './routes/session';
@@ -55,7 +56,7 @@ import { workHere, type WorkPool } from './work';
 const YEAR_S = 31_536_000;
 const LOOK_BACK_DAYS = 400;
 /** What goes on for as long as somebody listens: each line leaves at once. */
-const isStream = (res: Response): boolean => /event-stream/.test(String(res.getHeader('content-type')));
+const isStream = (res: Response): boolean => /event-stream|x-ndjson/.test(String(res.getHeader('content-type')));
 /** What asks for something and changes nothing. */
 const READS: readonly string[] = ['GET', 'HEAD', 'OPTIONS'];
 
@@ -90,6 +91,8 @@ export interface AppOptions {
   backups?: { store: ShopBackups; restore: Restore | null };
   /** How a shop goes out into a file, and one comes in; without it neither does. */
   exchange?: { store: ShopExchange; takeIn: TakeIn | null };
+  /** Takes very many records in beside the running shop; without it they are written at once. */
+  manyIn?: ManyIn;
   /** What is kept of riders, and how one is forgotten; without it nobody is. */
   riders?: { store: ShopRiders; forget: Forget | null };
 }
@@ -182,7 +185,8 @@ export const createApp = (db: Db, options: AppOptions): Express => {
   app.use('/api', shopRoutes(db, shop, rules, jobs));
   app.use('/api', peopleRoutes(shop, doors));
   app.use('/api', changeRoutes(changeStore(db)));
-  app.use('/api', recordRoutes(shop.records, jobs, work));
+  app.use('/api', recordFileRoutes(shop.records, work, options.manyIn ?? null));
+  app.use('/api', recordRoutes(shop.records, jobs));
   if (options.backups) app.use('/api/backups', backupRoutes(options.backups.store, options.backups.restore));
   if (options.exchange)
     app.use(

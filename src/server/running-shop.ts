@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { rename, rm } from 'node:fs/promises';
 import type { RequestListener } from 'node:http';
+import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import { createApp, shopDevices, type AppOptions } from './app';
 import { shopBackups } from './backup/shop-backups';
@@ -13,10 +14,12 @@ import { DatabaseUnusable, openDb } from './db/open-db';
 import { ServerBusy } from './errors';
 import { ruleStore } from './db/rule-store';
 import { sameFile } from './db/same-file';
+import { copyWithRecords } from './exchange/many-in';
 import { shopExchange } from './exchange/shop-exchange';
 import { liveHub } from './live/live-hub';
 import { shopRiders } from './riders/shop-riders';
 import type { TakeIn } from './routes/exchange';
+import type { ManyIn } from './routes/record-files';
 import type { Forget } from './routes/riders';
 import { backupsBeside, photosBeside } from './paths';
 import { tidyPhotos } from './photo-tidy';
@@ -74,6 +77,7 @@ export const runningShop = (file: string, { work, ...options }: Pick<AppOptions,
       backups: { store, restore },
       exchange: { store: exchange, takeIn },
       riders: { store: riders, forget },
+      manyIn,
     });
     const endDaily = store.daily((error) => options.logger.error({ err: error }, 'no backup could be made'));
     const isHere = sameFile(file);
@@ -94,6 +98,7 @@ export const runningShop = (file: string, { work, ...options }: Pick<AppOptions,
     return {
       app,
       doors,
+      db,
       exchange,
       riders,
       endStreams,
@@ -180,6 +185,14 @@ export const runningShop = (file: string, { work, ...options }: Pick<AppOptions,
     });
     await exchange.forget(id);
     return { plan: made, kept };
+  };
+  const manyIn: ManyIn = async (many, told, gone) => {
+    const { db } = current;
+    await remade('taking in', false, async () => {
+      const folder = join(backupsBeside(file), `taking-in-${randomUUID()}`);
+      await copyWithRecords(db, folder, many, told, gone);
+      return { made: null, folder };
+    });
   };
   const forget: Forget = async (name, also) => {
     const { riders } = current;

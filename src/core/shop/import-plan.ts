@@ -49,7 +49,13 @@ export const planImport = <K extends RecordKind>(
   kind: K,
   [header = [], ...rows]: readonly (readonly string[])[],
   have: readonly Records[K][],
-  options: { needed: readonly string[]; machineIds: ReadonlySet<string>; newId: () => string },
+  options: {
+    needed: readonly string[];
+    machineIds: ReadonlySet<string>;
+    newId: () => string;
+    /** Told before each row. */
+    onRow?: (index: number, of: number) => void;
+  },
 ): ImportPlan<K> => {
   const columns = header.map((h) => h.trim().toLowerCase());
   const problems = headerProblems(columns, fileColumns(kind), options.needed);
@@ -59,6 +65,7 @@ export const planImport = <K extends RecordKind>(
   const lineOf = new Map<string, number>();
   rows.forEach((cells, i) => {
     const line = i + 2;
+    options.onRow?.(i, rows.length);
     const byColumn = Object.fromEntries(columns.map((c, n) => [c, cells[n] ?? '']));
     const about = cells
       .filter((c, n) => columns[n] !== 'id' && c.trim())
@@ -89,4 +96,30 @@ export const planImport = <K extends RecordKind>(
     plan.rows.push({ line, does: same ? 'nothing' : 'change', about, problems: [] });
   });
   return plan;
+};
+
+/** So many rows are told one by one: the faulty ones first. */
+const MOST_TOLD = 1000;
+
+/** What a file does, or would do, as it is told. */
+export interface ImportAnswer {
+  rows: ImportRow[];
+  /** How many rows do what, those that are not told included. */
+  counts: Record<ImportRow['does'], number>;
+  problems: CellProblem[];
+  applied: boolean;
+}
+
+/** What is told of a plan; it is done where that is `asked` and nothing is faulty. */
+export const importAnswer = ({ rows, problems }: ImportPlan, asked: boolean): ImportAnswer => {
+  const counts: ImportAnswer['counts'] = { add: 0, change: 0, nothing: 0, faulty: 0 };
+  for (const row of rows) counts[row.does]++;
+  const isFaulty = (row: ImportRow) => row.does === 'faulty';
+  const first = [...rows.filter(isFaulty), ...rows.filter((row) => !isFaulty(row))].slice(0, MOST_TOLD);
+  return {
+    rows: first.sort((a, b) => a.line - b.line),
+    counts,
+    problems,
+    applied: asked && problems.length === 0 && counts.faulty === 0,
+  };
 };

@@ -55,5 +55,5 @@ export {
   toCells,
   type CellProblem,
 } from './record';
-export { planImport, type ImportPlan, type ImportRow } from './import-plan';
+export { importAnswer, planImport, type ImportAnswer, type ImportPlan, type ImportRow } from './import-plan';
 export type { ChangedKind, ShopChange } from './change';

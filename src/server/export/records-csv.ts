@@ -11,13 +11,14 @@ import {
   type RecordKind,
   type Records,
 } from '../../core/shop';
+import { tell, type Told } from '../progress';
 import { csvOf, unmark } from './csv-cells';
 
 /** All records of a kind as CSV (RFC 4180), SI inside, archived ones too. */
 export const recordsCsv = <K extends RecordKind>(kind: K, records: readonly Records[K][]): string =>
   csvOf([fileColumns(kind), ...records.map((r) => toCells(kind, r))]);
 
-const MOST_ROWS = 5000;
+const MOST_ROWS = 60_000;
 /** More than any kind of record has. */
 const MOST_COLUMNS = 100;
 
@@ -68,14 +69,17 @@ export interface CsvInput<K extends RecordKind = RecordKind> {
   text: string;
   have: readonly Records[K][];
   machineIds: ReadonlySet<string>;
+  /** Who waits looks here how far it is. */
+  told?: Told;
 }
 
 /** What a file would do to the records of a kind. Throws `InputError` for what is no CSV. */
-export const planCsv = <K extends RecordKind>({ kind, text, have, machineIds }: CsvInput<K>): ImportPlan<K> =>
+export const planCsv = <K extends RecordKind>({ kind, text, have, machineIds, told }: CsvInput<K>): ImportPlan<K> =>
   planImport(kind, cellsOf(text), have, {
     needed: fieldsOfKind(kind)
       .filter((f) => f.usual === undefined && !f.may)
       .map((f) => columnName(f.key)),
     machineIds,
     newId: randomUUID,
+    onRow: (index, of) => tell(told, 'looking', index, of),
   });

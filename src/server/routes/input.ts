@@ -2,7 +2,8 @@ import type { Response } from 'express';
 import Joi from 'joi';
 import { count, date, expectedAt, listOf, text } from '../../core/fields';
 import { InputError } from '../../core/errors';
-import { AskerGone } from '../errors';
+import { AskerGone, NotFound } from '../errors';
+import { RECORD_KINDS, type RecordKind } from '../../core/shop';
 import type { UnitPreferences } from '../../core/units';
 
 /** Aborted when whoever asked hangs up before the answer is whole. */
@@ -28,6 +29,13 @@ export const recordId = text(60, 'The record’s name in the database').pattern(
 export const riderName = text(80, 'The rider’s name');
 /** Which rider is asked for. */
 export const riderQuery = Joi.object({ name: riderName });
+
+/** A kind of record by its name in an address. Throws `NotFound`. */
+export const kindOf = (value: string): RecordKind => {
+  const kind = RECORD_KINDS.find((k) => k === value);
+  if (!kind) throw new NotFound(`There are no records called ${value.slice(0, 40)}.`);
+  return kind;
+};
 
 const MOST_ENTRIES = 50;
 

@@ -1,8 +1,8 @@
-import express, { Router } from 'express';
+import { Router } from 'express';
 import Joi from 'joi';
 import { check } from '../../core/fields';
 import { InputError } from '../../core/errors';
-import { checkRecord, fieldsOfKind, RECORD_KINDS, type RecordKind, type Records } from '../../core/shop';
+import { checkRecord, fieldsOfKind, type RecordKind, type Records } from '../../core/shop';
 import { wheelHistory } from '../../core/job';
 import { crossSection, SECTION_FIELD, sectionLength } from '../../core/ring';
 import type { UnitPreferences } from '../../core/units';
@@ -14,13 +14,7 @@ import { checkPrice } from '../doors/finer-rights';
 import { meOf } from '../doors/signed-in';
 import { NotFound } from '../errors';
 import { drawingSvg } from '../export/drawing-svg';
-import { recordsCsv } from '../export/records-csv';
-import type { WorkPool } from '../work';
-import { checkQuery, goneOf, number, recordId, unitQuery } from './input';
-
-const importQuery = Joi.object<{ apply: 'yes' | 'no' }>({
-  apply: Joi.string().valid('yes', 'no').default('no').meta({ expected: 'apply: yes or no' }),
-});
+import { checkQuery, kindOf, number, recordId, unitQuery } from './input';
 
 /** The file of a kind stands among its records. */
 const FILE = 'file.csv';
@@ -75,17 +69,11 @@ const pageOf = (kind: RecordKind, { find, only, archived, sort, limit, offset }:
   };
 };
 
-const kindOf = (value: string): RecordKind => {
-  const kind = RECORD_KINDS.find((k) => k === value);
-  if (!kind) throw new NotFound(`There are no records called ${value.slice(0, 40)}.`);
-  return kind;
-};
-
 /** How many past jobs of a wheel are looked through. */
 const MOST_JOBS = 20;
 
-/** Machines, wheels and stock: read, add, change, archive; as CSV out and in. */
-export const recordRoutes = (records: RecordStore, jobs: JobStore, work: WorkPool): Router => {
+/** Machines, wheels and stock: read, add, change, archive. */
+export const recordRoutes = (records: RecordStore, jobs: JobStore): Router => {
   const router = Router();
   const known = (id: string) => {
     const wheel = records.find('wheels', check<string>(recordId, id));
@@ -138,27 +126,6 @@ export const recordRoutes = (records: RecordStore, jobs: JobStore, work: WorkPoo
       throw new InputError('id', 'The record names another id than the address.', req.params.id.slice(0, 60));
     checkPrice(meOf(req), it, records.find(kind, it.id));
     res.json(records.change(kind, it));
-  });
-  router.get('/records/:kind/file.csv', (req, res) => {
-    const kind = kindOf(req.params.kind);
-    res
-      .type('text/csv')
-      .attachment(`${kind}.csv`)
-      .send(recordsCsv(kind, records.list(kind)));
-  });
-  router.post('/records/:kind/import', express.text({ type: 'text/csv', limit: '4mb' }), async (req, res) => {
-    const kind = kindOf(req.params.kind);
-    const { apply } = checkQuery<{ apply: 'yes' | 'no' }>(importQuery, req.query);
-    if (typeof req.body !== 'string') throw new InputError('file', 'There is no file.', 'CSV as text');
-    const machineIds = new Set(records.list('machines').map((m) => m.id));
-    const file = { kind, text: req.body, have: records.list(kind), machineIds };
-    const plan = await work.run('plan-csv', file, goneOf(res));
-    const faulty = plan.problems.length > 0 || plan.rows.some((r) => r.does === 'faulty');
-    for (const it of [...plan.add, ...plan.change]) checkPrice(meOf(req), it, records.find(kind, it.id));
-    if (apply === 'yes' && !faulty) records.takeIn(kind, plan.add, plan.change);
-    res
-      .status(apply === 'yes' && faulty ? 422 : 200)
-      .json({ rows: plan.rows, problems: plan.problems, applied: apply === 'yes' && !faulty });
   });
   router.get('/wheels/:id/record', (req, res) => {
     const { wheel, machine } = known(req.params.id);

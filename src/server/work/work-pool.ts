@@ -21,7 +21,7 @@ const LIMITS: Record<TaskName, { ms: number; instead: string }> = {
   'day-plan': { ms: 25_000, instead: 'a plan without looking closely, or for fewer people' },
   'card-pdf': { ms: 15_000, instead: 'a job with a shorter log' },
   'rider-pdf': { ms: 15_000, instead: 'a visit with fewer photographs' },
-  'plan-csv': { ms: 20_000, instead: 'fewer rows at a time' },
+  'plan-csv': { ms: 90_000, instead: 'fewer rows at a time' },
   'log-csv': { ms: 15_000, instead: 'a job with a shorter log' },
   'job-calendar': { ms: 15_000, instead: 'a job with a shorter log' },
   'shop-calendar': { ms: 15_000, instead: 'to ask again when the machine is less busy' },

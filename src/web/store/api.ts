@@ -7,17 +7,10 @@ import type { PracticeRound, PracticeScore, PracticeTried } from '../../core/pra
 import type { Cure } from '../../core/procedure';
 import type { Reserved } from '../../core/parts';
 import type { ShopRule } from '../../core/rules';
-import type { CellProblem, ImportRow, Pace, RecordKind, Records, Shop } from '../../core/shop';
+import type { ImportAnswer, Pace, RecordKind, Records, Shop } from '../../core/shop';
 import type { Machine, Wheel } from '../../core/wheels';
 import type { Working } from '../../core/working';
 import { tellTurnedAway } from './turned-away';
-
-/** What a file does, or would do. */
-export interface ImportAnswer {
-  rows: ImportRow[];
-  problems: CellProblem[];
-  applied: boolean;
-}
 
 /** A wheel with its machine and everything its jobs know of it. */
 export interface WheelRecord {
@@ -61,6 +54,18 @@ const TIMEOUT_MS = 15_000;
 /** A round is scored by a simulated stand: on a slow machine that takes its time, and the server says when it is too long. */
 const SCORE_MS = 100_000;
 
+/** How far the server is with something long. */
+export interface Progress {
+  phase: 'looking' | 'taking';
+  done: number;
+  of: number;
+}
+/** Who watches something long, and can give it up. */
+export interface Watch {
+  signal: AbortSignal;
+  onProgress: (progress: Progress) => void;
+}
+
 const typeOf = (body: unknown): string =>
   body instanceof Blob
     ? body.type || 'application/octet-stream'
@@ -90,6 +95,43 @@ const ask = async <T>(method: string, path: string, body?: unknown, withinMs = T
   throw new ApiError(answer ? response.status : 0, answer?.error ?? NO_ANSWER, answer?.entries ?? []);
 };
 
+/** The lines of an answer as they arrive. */
+async function* linesOf(body: ReadableStream<Uint8Array<ArrayBuffer>>): AsyncGenerator<string> {
+  const reader = body
+    .pipeThrough(new TextDecoderStream() as ReadableWritablePair<string, Uint8Array<ArrayBuffer>>)
+    .getReader();
+  let rest = '';
+  for (let read = await reader.read(); !read.done; read = await reader.read()) {
+    const parts = (rest + read.value).split('\n');
+    rest = parts.pop()!;
+    yield* parts;
+  }
+}
+
+type ProgressLine<T> = Progress | { status: number; answer: T & { error?: InputProblem; entries?: Entry[] } };
+
+/** Sends a CSV file and watches how far the server is with it. Throws `ApiError`, and what it was given up with. */
+const askWatching = async <T>(path: string, csv: string, { signal, onProgress }: Watch): Promise<T> => {
+  const headers = { 'content-type': 'text/csv' };
+  const response = await fetch(`/api${path}&progress=yes`, { method: 'POST', headers, signal, body: csv }).catch(
+    (error: unknown) => {
+      throw signal.aborted ? error : new ApiError(0, NO_ANSWER);
+    },
+  );
+  if (!response.ok || !response.body) {
+    const answer = (await response.json().catch(() => null)) as { error?: InputProblem } | null;
+    tellTurnedAway(response.status, answer?.error);
+    throw new ApiError(answer ? response.status : 0, answer?.error ?? NO_ANSWER);
+  }
+  for await (const text of linesOf(response.body)) {
+    const line = JSON.parse(text) as ProgressLine<T>;
+    if ('phase' in line) onProgress(line);
+    else if (line.answer.error) throw new ApiError(line.status, line.answer.error);
+    else return line.answer;
+  }
+  throw new ApiError(0, NO_ANSWER);
+};
+
 export const api = {
   doors: () => ask<Doors>('GET', '/session'),
   signIn: (by: { who: string; secret: string } | { code: string }) => ask<Doors>('POST', '/session', by),
@@ -117,8 +159,8 @@ export const api = {
   changeRecord: <K extends RecordKind>(kind: K, it: Records[K]) =>
     ask<Records[K]>('PUT', `/records/${kind}/${encodeURIComponent(it.id)}`, it),
   /** What a file would do; with `apply` it is done, all of it or nothing. */
-  importRecords: (kind: RecordKind, csv: string, apply: boolean) =>
-    ask<ImportAnswer>('POST', `/records/${kind}/import?apply=${apply ? 'yes' : 'no'}`, csv),
+  importRecords: (kind: RecordKind, csv: string, apply: boolean, watch: Watch) =>
+    askWatching<ImportAnswer>(`/records/${kind}/import?apply=${apply ? 'yes' : 'no'}`, csv, watch),
   addPhoto: (picture: Blob) => ask<{ photoId: string }>('POST', '/photos', picture),
   devices: () => ask<{ devices: HeldDevice[] }>('GET', '/devices'),
   failDevice: (name: string, fails: Failure | null) =>

@@ -1,17 +1,14 @@
 import { joiResolver } from '@hookform/resolvers/joi';
 import { Dialog } from 'radix-ui';
 import { InputError, refusalText } from '../../../core/errors';
-import { useState } from 'react';
 import { useForm } from 'react-hook-form';
-import { SPECS, type ImportRow, type RecordKind } from '../../../core/shop';
+import { SPECS, type ImportAnswer, type ImportRow, type RecordKind } from '../../../core/shop';
 import { Button } from '../../parts/Button';
 import { whole } from '../../parts/form-schema';
 import { VerdictMark } from '../../parts/VerdictMark';
-import { useDo } from '../../store';
-import { api, ApiError, type ImportAnswer } from '../../store/api';
-import { announce } from '../../store/jobs-slice';
-import { shopChanged } from '../../store/records-api';
+import type { Progress } from '../../store/api';
 import { Sheet } from '../../parts/Sheet';
+import { useImport } from './use-import';
 
 const WORDS: Record<ImportRow['does'], string> = {
   add: 'added',
@@ -20,7 +17,7 @@ const WORDS: Record<ImportRow['does'], string> = {
   faulty: 'faulty',
 };
 const SHOWN = 200;
-const MOST_BYTES = 4_000_000;
+const MOST_BYTES = 30_000_000;
 
 interface ImportForm {
   files: FileList;
@@ -30,57 +27,106 @@ interface ImportForm {
 const checkFiles = ({ files }: ImportForm): void => {
   const file = files[0];
   if (!file) throw new InputError('files', 'No file is picked.', 'a CSV file');
-  if (file.size > MOST_BYTES) throw new InputError('files', 'The file is too large.', 'at most 4 MB and 5000 rows');
+  if (file.size > MOST_BYTES) throw new InputError('files', 'The file is too large.', 'at most 30 MB and 60,000 rows');
 };
 const SCHEMA = whole<ImportForm>(checkFiles);
 
+const PHASE_WORDS: Record<Progress['phase'], string> = { looking: 'Looked at', taking: 'Taken in' };
+
+/** In the water's color in every browser. */
+const BAR =
+  'block h-3 w-full appearance-none overflow-hidden rounded-full bg-stone3 [&::-moz-progress-bar]:bg-water [&::-webkit-progress-bar]:bg-stone3 [&::-webkit-progress-value]:bg-water';
+
+/** How far it is, and a way to give it up: nothing of it stays then. */
+const Going = ({ progress: { phase, done, of }, onStop }: { progress: Progress; onStop: () => void }) => (
+  <div className="mb-3 flex flex-wrap items-center gap-4">
+    <label className="grow">
+      <span className="num mb-1 block text-[16px]">
+        {of === 0 ? 'Reading it …' : `${PHASE_WORDS[phase]}: ${done} of ${of} rows`}
+      </span>
+      <progress className={BAR} max={Math.max(1, of)} value={of === 0 ? undefined : done} />
+    </label>
+    <Button onClick={onStop}>Stop</Button>
+  </div>
+);
+
+const Row = ({ row }: { row: ImportRow }) => (
+  <tr className="border-t border-stone3 align-baseline [&>td]:py-1">
+    <td className="num pr-3">{row.line}</td>
+    <td className="pr-3">{row.about}</td>
+    <td className={row.does === 'faulty' ? 'text-stop' : ''}>
+      {WORDS[row.does]}
+      {row.problems.map((p) => (
+        <span key={p.column + p.message} className="block">
+          {p.column}: {refusalText(p)}
+        </span>
+      ))}
+    </td>
+  </tr>
+);
+
+/** Row by row what the file would do, the faulty ones first. */
+const Rows = ({ plan: { rows, counts } }: { plan: ImportAnswer }) => {
+  const isFaulty = (row: ImportRow) => Number(row.does === 'faulty');
+  const shown = [...rows].sort((a, b) => isFaulty(b) - isFaulty(a) || a.line - b.line).slice(0, SHOWN);
+  const more = Object.values(counts).reduce((sum, n) => sum + n, 0) - shown.length;
+  if (shown.length === 0) return null;
+  return (
+    <>
+      <table className="mt-3 w-full border-t-2 border-ink text-left text-[16px]">
+        <thead className="text-ink2">
+          <tr>
+            <th className="py-1 pr-3 font-normal">Line</th>
+            <th className="pr-3 font-normal">What</th>
+            <th className="font-normal">Would be</th>
+          </tr>
+        </thead>
+        <tbody>
+          {shown.map((row) => (
+            <Row key={row.line} row={row} />
+          ))}
+        </tbody>
+      </table>
+      {more > 0 && <p className="mt-2 text-ink2">and {more} more rows</p>}
+    </>
+  );
+};
+
+const Verdict = ({ plan: { counts, problems } }: { plan: ImportAnswer }) => {
+  const all = counts.add + counts.change + counts.nothing + counts.faulty;
+  return (
+    <>
+      {problems.map((p) => (
+        <p key={p.message} className="text-stop">
+          {refusalText(p)}
+        </p>
+      ))}
+      {problems.length === 0 && (
+        <VerdictMark verdict={counts.faulty > 0 ? 'stop' : 'good'}>
+          {counts.faulty > 0
+            ? `${counts.faulty} of ${all} rows are faulty; nothing is taken in`
+            : `${counts.add} added, ${counts.change} changed, ${counts.nothing} the same`}
+        </VerdictMark>
+      )}
+    </>
+  );
+};
+
 /** A CSV file read, its plan shown row by row, and then all of it taken in or nothing. */
 export const ImportSheet = ({ kind, onDone }: { kind: RecordKind; onDone: () => void }) => {
-  const dispatch = useDo();
-  const [csv, setCsv] = useState<{ name: string; text: string } | null>(null);
-  const [plan, setPlan] = useState<ImportAnswer | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
-
-  const ask = async (text: string, apply: boolean): Promise<ImportAnswer | null> => {
-    setBusy(true);
-    try {
-      return await api.importRecords(kind, text, apply);
-    } catch (error) {
-      if (!(error instanceof ApiError)) throw error;
-      setProblem(refusalText(error));
-      return null;
-    } finally {
-      setBusy(false);
-    }
-  };
+  const { plan, problem, progress, look, takeIn, stop, clear } = useImport(kind, onDone);
   const { register, handleSubmit, formState } = useForm<ImportForm>({ resolver: joiResolver(SCHEMA) });
-  const clear = () => {
-    setPlan(null);
-    setProblem(null);
-  };
-  const read = handleSubmit(async ({ files }) => {
-    const file = files[0]!;
-    const text = await file.text();
-    setCsv({ name: file.name, text });
-    setPlan(await ask(text, false));
-  });
+  const read = handleSubmit(({ files }) => look(files[0]!));
   const wrongFile = formState.errors.files?.message;
-  const takeIn = async () => {
-    const done = await ask(csv!.text, true);
-    if (!done?.applied) return void (done && setPlan(done));
-    await dispatch(shopChanged());
-    dispatch(announce({ text: `${csv!.name} is taken in.`, tone: 'good' }));
+  const isFit =
+    plan !== null && plan.problems.length === 0 && plan.counts.faulty === 0 && plan.counts.add + plan.counts.change > 0;
+  const leave = () => {
+    stop();
     onDone();
   };
-  const count = (does: ImportRow['does']) => plan?.rows.filter((r) => r.does === does).length ?? 0;
-  const faulty = plan !== null && (plan.problems.length > 0 || count('faulty') > 0);
-  const rows = plan
-    ? [...plan.rows].sort((a, b) => Number(b.does === 'faulty') - Number(a.does === 'faulty') || a.line - b.line)
-    : [];
   return (
-    <Dialog.Root open onOpenChange={(is) => !is && onDone()}>
-      <Sheet title={<>{SPECS[kind].many} from a CSV file</>} closes="Leave it" widthPx={760}>
+    <Dialog.Root open onOpenChange={(is) => !is && leave()}>
+      <Sheet title={<>{SPECS[kind].many} from a CSV file</>} closes="Leave it" widthPx={760} footed>
         <label className="block">
           <span className="mb-1 block text-[15px] text-ink2">
             The file: the columns that the CSV of this list has. A row without an id is added.
@@ -93,62 +139,20 @@ export const ImportSheet = ({ kind, onDone }: { kind: RecordKind; onDone: () => 
           />
         </label>
         <div aria-live="polite" className="mt-4">
-          {busy && <p className="text-ink2">Reading {csv?.name} …</p>}
+          {progress && <Going progress={progress} onStop={stop} />}
           {(problem ?? wrongFile) && (
             <p role="alert" className="text-stop">
               {problem ?? wrongFile}
             </p>
           )}
-          {plan?.problems.map((p) => (
-            <p key={p.message} className="text-stop">
-              {refusalText(p)}
-            </p>
-          ))}
-          {plan && plan.problems.length === 0 && (
-            <VerdictMark verdict={faulty ? 'stop' : 'good'}>
-              {faulty
-                ? `${count('faulty')} of ${plan.rows.length} rows are faulty; nothing is taken in`
-                : `${count('add')} added, ${count('change')} changed, ${count('nothing')} the same`}
-            </VerdictMark>
-          )}
+          {plan && <Verdict plan={plan} />}
         </div>
-        {rows.length > 0 && (
-          <table className="mt-3 w-full border-t-2 border-ink text-left text-[16px]">
-            <thead className="text-ink2">
-              <tr>
-                <th className="py-1 pr-3 font-normal">Line</th>
-                <th className="pr-3 font-normal">What</th>
-                <th className="font-normal">Would be</th>
-              </tr>
-            </thead>
-            <tbody>
-              {rows.slice(0, SHOWN).map((r) => (
-                <tr key={r.line} className="border-t border-stone3 align-top">
-                  <td className="num py-1 pr-3">{r.line}</td>
-                  <td className="pr-3">{r.about}</td>
-                  <td className={r.does === 'faulty' ? 'text-stop' : ''}>
-                    {WORDS[r.does]}
-                    {r.problems.map((p) => (
-                      <span key={p.column + p.message} className="block">
-                        {p.column}: {refusalText(p)}
-                      </span>
-                    ))}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        )}
-        {rows.length > SHOWN && <p className="mt-2 text-ink2">and {rows.length - SHOWN} more rows</p>}
-        <div className="mt-4 flex gap-3">
-          <Button
-            go
-            disabled={!plan || faulty || busy || count('add') + count('change') === 0}
-            onClick={() => void takeIn()}
-          >
+        {plan && <Rows plan={plan} />}
+        <div className="sticky bottom-0 mt-4 flex gap-3 border-t border-stone3 bg-stone py-3">
+          <Button go disabled={!isFit || progress !== null} onClick={takeIn}>
             Take them in
           </Button>
-          <Button onClick={onDone}>Leave it</Button>
+          <Button onClick={leave}>Leave it</Button>
         </div>
       </Sheet>
     </Dialog.Root>

@@ -1,0 +1,46 @@
+import type { Request, Response } from 'express';
+
+/** What goes on: the rows of a file are looked at, or taken in. */
+export const PHASES = ['looking', 'taking'] as const;
+export type Phase = (typeof PHASES)[number];
+
+/** How far something is: phase, done, of how many. Shared with the thread that does it. */
+export type Told = Int32Array<SharedArrayBuffer>;
+const WORDS = 3;
+
+export const newTold = (): Told => new Int32Array(new SharedArrayBuffer(WORDS * Int32Array.BYTES_PER_ELEMENT));
+
+export const tell = (told: Told | undefined, phase: Phase, done: number, of: number): void => {
+  told?.set([PHASES.indexOf(phase), done, of]);
+};
+
+/** How often whoever waits is told. */
+const TELL_MS = 200;
+
+/**
+ * Where it is asked for (`progress=yes`), says in lines of JSON how far it is, until it is answered: the last line then
+ * is `{ status, answer }`, the answer as it would have come alone, refusals too.
+ */
+export const showsProgress = (req: Request, res: Response): Told => {
+  const told = newTold();
+  if (req.query.progress !== 'yes') return told;
+  res.type('application/x-ndjson');
+  const line = (it: object): void => {
+    res.write(`${JSON.stringify(it)}\n`);
+    (res as Response & { flush?: () => void }).flush?.();
+  };
+  const timer = setInterval(() => {
+    const [phase = 0, done, of] = told;
+    line({ phase: PHASES[phase], done, of });
+  }, TELL_MS);
+  res.once('close', () => clearInterval(timer));
+  // The head has gone: what an answer would say in it stands in its line.
+  res.set = (() => res) as typeof res.set;
+  res.json = (answer: unknown) => {
+    clearInterval(timer);
+    line({ status: res.statusCode, answer });
+    return res.end();
+  };
+  line({ phase: PHASES[0], done: 0, of: 0 });
+  return told;
+};
