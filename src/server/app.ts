@@ -40,6 +40,7 @@ import { jobRoutes } from './routes/jobs';
 import { visitRoutes } from './routes/visits';
 import { knowsRoutes } from './routes/knows';
 import { liveHub, type LiveHub } from './live/live-hub';
+import { openApiRoutes } from './routes/openapi';
 import { liveRoutes, tellsOfWrites } from './routes/live';
 import { partsRoutes } from './routes/parts';
 import { recheckRoutes } from './routes/rechecks';
@@ -175,6 +176,7 @@ export const createApp = (db: Db, options: AppOptions): Express => {
 
   app.use('/api/devices', deviceRoutes(options.devices ?? shopDevices(db)));
   app.use('/api/workings', workingRoutes(work));
+  app.use('/api', openApiRoutes(work));
   const visits = visitStore(db, shop, rules, jobs);
   app.use('/api/jobs', jobRoutes(jobs, shop, visits, work));
   app.use('/api/visits', visitRoutes(visits, shop, photos, work));

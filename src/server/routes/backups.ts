@@ -1,9 +1,20 @@
 import { Router } from 'express';
 import { InputError } from '../../core/errors';
+import type { ApiDocs } from '../openapi/api-docs';
 import type { ShopBackups } from '../backup/shop-backups';
 
 /** Puts a backup, by its path, in the place of the running shop; says where the one before is kept. */
 export type Restore = (path: string) => Promise<{ kept: string | null }>;
+
+/** What is said of the routes below. */
+export const backupApi: ApiDocs = {
+  'GET /backups': { says: 'The backups that there are' },
+  'POST /backups': { says: 'Makes one', status: 201 },
+  'PUT /backups/brought-in': { says: 'Brings one in', body: 'application/zip', status: 201 },
+  'GET /backups/:name': { says: 'The file', gives: 'application/zip' },
+  'POST /backups/:name/look': { says: 'Takes it apart and says what it holds' },
+  'POST /backups/:name/restore': { says: 'Puts it in the shop’s place' },
+};
 
 /** Backups: which there are, made, taken away, brought in, looked into and restored. */
 export const backupRoutes = (backups: ShopBackups, restore: Restore | null): Router => {

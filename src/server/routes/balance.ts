@@ -7,6 +7,7 @@ import { FRICTIONS, practiceRound, SHELVES, type PracticeTried } from '../../cor
 import type { JobStore } from '../db/job-store';
 import type { PracticeStore } from '../db/practice-store';
 import type { WorkPool } from '../work';
+import type { ApiDocs } from '../openapi/api-docs';
 import { goneOf, recordId, who } from './input';
 
 /** Jobs that are looked through, and wheels that are taken, to learn what the stand hides. */
@@ -26,6 +27,13 @@ const triedBody = Joi.object({
   tries: listOf(WEIGHTS_ON, 40, 'The weights of each try'),
   tookS: count(0, 86_400, 'Seconds it took'),
 }).required();
+
+/** What is said of the routes below. */
+export const balanceApi: ApiDocs = {
+  'GET /stand-wheels': { says: 'What the shop’s last wheels say of its balance stand' },
+  'GET /practice': { says: 'Rounds of practice, the newest first' },
+  'POST /practice': { says: 'A round of practice: its score is worked out here', body: triedBody, status: 201 },
+};
 
 /** What the shop's stand hides, learned from its jobs; rounds of practice and their scores. */
 export const balanceRoutes = (jobs: JobStore, practice: PracticeStore, work: WorkPool): Router => {

@@ -2,6 +2,7 @@ import { Router } from 'express';
 import Joi from 'joi';
 import type { ChangeStore } from '../db/change-store';
 import { changesCsv } from '../export/changes-csv';
+import type { ApiDocs } from '../openapi/api-docs';
 import { checkQuery, number } from './input';
 
 /** So many one file holds: the newest. */
@@ -18,6 +19,12 @@ const changeQuery = Joi.object<ChangeQuery>({
     .optional()
     .meta({ expected: 'before: what the page before said of the next' }),
 });
+
+/** What is said of the routes below. */
+export const changeApi: ApiDocs = {
+  'GET /changes': { says: 'Who changed what, the newest first', query: changeQuery },
+  'GET /changes.csv': { says: 'The same, RFC 4180', gives: 'text/csv' },
+};
 
 /** Who changed which record, rule and person, from what to what. */
 export const changeRoutes = (changes: ChangeStore): Router => {

@@ -2,10 +2,14 @@ import { Router } from 'express';
 import type { ShopStore } from '../db/shop-store';
 import type { VisitStore } from '../db/visit-store';
 import type { WorkPool } from '../work';
+import type { ApiDocs } from '../openapi/api-docs';
 import { checkQuery, goneOf, planQuery } from './input';
 
 /** A plan is for so many people. */
 const MOST_PEOPLE = 6;
+
+/** What is said of the routes below. */
+export const dayApi: ApiDocs = { 'GET /day-plan': { says: 'A plan of the day, with its working', query: planQuery } };
 
 /** The plan of the day: worked out in a thread of its own, given up when whoever asked hangs up. */
 export const dayRoutes = (visits: VisitStore, shop: ShopStore, work: WorkPool): Router => {

@@ -8,6 +8,7 @@ import { check, text } from '../../core/fields';
 import { dayOf } from '../../core/units';
 import { fileSchema } from '../exchange/file-schema';
 import type { ShopExchange } from '../exchange/shop-exchange';
+import type { ApiDocs } from '../openapi/api-docs';
 import { checkQuery, goneOf, recordId, riderQuery } from './input';
 
 /** Takes a file that was brought into the running shop; says where the shop before it is kept. */
@@ -22,6 +23,17 @@ interface Options {
   takeIn: TakeIn | null;
   numberOf: (jobId: string) => number;
 }
+
+/** What is said of the routes below. */
+export const exchangeApi: ApiDocs = {
+  'GET /exchange/shop': { says: 'The whole shop as a file', gives: 'application/zip' },
+  'GET /exchange/schema': { says: 'The JSON Schema of such a file’s lines', gives: 'application/schema+json' },
+  'GET /jobs/:id/file': { says: 'One job as a file', gives: 'application/zip' },
+  'GET /riders/file': { says: 'All that is kept of a rider as a file', query: riderQuery, gives: 'application/zip' },
+  'PUT /exchange/brought': { says: 'Looks into a file', body: 'application/zip', status: 201 },
+  'POST /exchange/brought/:id/take-in': { says: 'Takes it in, all or nothing' },
+  'DELETE /exchange/brought/:id': { says: 'It is not wanted', gives: null },
+};
 
 /** A shop, or one of its jobs, out into a file of an open format, and in. */
 export const exchangeRoutes = (exchange: ShopExchange, options: Options): Router => {

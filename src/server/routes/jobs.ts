@@ -8,9 +8,22 @@ import type { VisitStore } from '../db/visit-store';
 import { checkHandsOver } from '../doors/finer-rights';
 import { meOf } from '../doors/signed-in';
 import type { WorkPool } from '../work';
+import type { ApiDocs } from '../openapi/api-docs';
 import { checkQuery, goneOf, jobAppendBody, jobQuery, recordId, unitQuery, who, type JobAppend } from './input';
 
 const openBody = Joi.object({ id: recordId, machineId: recordId, wheelId: recordId, who }).required();
+/** What is said of the routes below. */
+export const jobApi: ApiDocs = {
+  'GET /jobs': { says: 'Jobs, the newest first', query: jobQuery },
+  'POST /jobs': { says: 'Opens a job', body: openBody, status: 201 },
+  'GET /jobs/:id': { says: 'A job with its log' },
+  'GET /jobs/:id/visit': { says: 'The visit that a job is part of' },
+  'POST /jobs/:id/entries': { says: 'Appends to a job’s log, all or nothing', body: jobAppendBody, status: 201 },
+  'GET /jobs/:id/log.csv': { says: 'The log, RFC 4180', gives: 'text/csv' },
+  'GET /jobs/:id/rechecks.ics': { says: 'When to look again, RFC 5545', gives: 'text/calendar' },
+  'GET /jobs/:id/card.pdf': { says: 'The job card', query: unitQuery, gives: 'application/pdf' },
+};
+
 /** Jobs: list, open, read, append, and what is printed or exported of them. */
 export const jobRoutes = (jobs: JobStore, shop: ShopStore, visits: VisitStore, work: WorkPool): Router => {
   const router = Router();

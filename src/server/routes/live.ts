@@ -4,6 +4,7 @@ import { check, text } from '../../core/fields';
 import type { LiveNews } from '../../core/live';
 import { eventStream } from '../live/event-stream';
 import type { LiveHub } from '../live/live-hub';
+import type { ApiDocs } from '../openapi/api-docs';
 import { recordId, who } from './input';
 
 const hereBody = Joi.object({ tab: text(60, 'The tab'), who, jobId: recordId.allow(null) }).required();
@@ -24,6 +25,12 @@ export const tellsOfWrites =
     if (news) res.once('finish', () => res.statusCode < 300 && hub.tell(news));
     next();
   };
+
+/** What is said of the routes below. */
+export const liveApi: ApiDocs = {
+  'GET /live': { says: 'What is written in the shop, as a stream of events', gives: 'text/event-stream' },
+  'PUT /live/here': { says: 'Who is at which job in this tab', body: hereBody },
+};
 
 /** What is written in the shop, as one stream, and who else is at a job. */
 export const liveRoutes = (hub: LiveHub): Router => {

@@ -4,6 +4,7 @@ import { check, count, listOf, text } from '../../core/fields';
 import type { NewOrder } from '../../core/parts';
 import type { PartsStore } from '../db/parts-store';
 import { orderCsv } from '../export/order-csv';
+import type { ApiDocs } from '../openapi/api-docs';
 import { recordId, who } from './input';
 
 const orderBody = Joi.object({
@@ -16,6 +17,15 @@ const orderBody = Joi.object({
   who,
 }).required();
 const whoBody = Joi.object({ who }).required();
+
+/** What is said of the routes below. */
+export const partsApi: ApiDocs = {
+  'GET /order-list': { says: 'What has to be ordered, and what is on its way' },
+  'GET /order-list.csv': { says: 'The same, RFC 4180', gives: 'text/csv' },
+  'POST /orders': { says: 'Orders a part', body: orderBody, status: 201 },
+  'POST /orders/:id/received': { says: 'It came', body: whoBody, status: 201 },
+  'POST /orders/:id/called-off': { says: 'It was called off', body: whoBody, status: 201 },
+};
 
 /** What has to be ordered for the jobs on the bench, what is on its way, and what came. */
 export const partsRoutes = (parts: PartsStore): Router => {

@@ -8,6 +8,7 @@ import type { DoorStore } from '../db/door-store';
 import type { ShopStore } from '../db/shop-store';
 import { hashSecret } from '../doors/secret-hash';
 import { meOf } from '../doors/signed-in';
+import type { ApiDocs } from '../openapi/api-docs';
 import { NotFound } from '../errors';
 
 const nameBody = Joi.object({ name: text(60, 'The name') }).required();
@@ -22,6 +23,14 @@ interface WayIn {
   /** Null takes the way in; left out it stays as it is. */
   secret?: string | null;
 }
+
+/** What is said of the routes below. */
+export const peopleApi: ApiDocs = {
+  'GET /people': { says: 'Everybody, and how they come in' },
+  'POST /people': { says: 'Somebody new', body: nameBody, status: 201 },
+  'PUT /people/:name/pace': { says: 'At which pace somebody works', body: paceBody },
+  'PUT /people/:name/way-in': { says: 'What somebody is in the shop, and how they come in', body: wayInBody },
+};
 
 /** Who works here, how fast they go, and how they come in. */
 export const peopleRoutes = (shop: ShopStore, doors: DoorStore): Router => {

@@ -2,9 +2,16 @@ import express, { Router } from 'express';
 import { check } from '../../core/fields';
 import { PHOTO_ID } from '../../core/job';
 import { NotFound } from '../errors';
+import type { ApiDocs } from '../openapi/api-docs';
 import { MOST_PHOTO_BYTES, type PhotoStore } from '../photo-store';
 
 const YEAR_S = 31_536_000;
+
+/** What is said of the routes below. */
+export const photoApi: ApiDocs = {
+  'POST /photos': { says: 'Keeps a photograph, decoded and encoded anew', body: 'image/*', status: 201 },
+  'GET /photos/:id': { says: 'A photograph', gives: 'image/*' },
+};
 
 /** Photographs: kept once, read by their id. What they show stands in a job's log. */
 export const photoRoutes = (photos: PhotoStore): Router => {

@@ -7,6 +7,7 @@ import type { Looked } from '../db/look-again';
 import type { RecheckQuery } from '../db/recheck-store';
 import type { CalendarKey } from '../doors/calendar-key';
 import type { WorkPool } from '../work';
+import type { ApiDocs } from '../openapi/api-docs';
 import { checkQuery, goneOf, recheckQuery, recordId, who } from './input';
 
 const lookedBody = Joi.object({
@@ -18,6 +19,17 @@ const lookedBody = Joi.object({
 
 /** So many rows one calendar holds: the nearest ones. */
 const MOST_EVENTS = 2000;
+
+/** What is said of the routes below. */
+export const recheckApi: ApiDocs = {
+  'GET /rechecks': { says: 'What is to be looked at again, or was', query: recheckQuery },
+  'GET /rechecks.ics': { says: 'All of it as a calendar, RFC 5545', gives: 'text/calendar' },
+  'GET /calendar-key': { says: 'The key in the calendar’s address' },
+  'POST /calendar-key': { says: 'Another key', status: 201 },
+  'GET /rechecks/:id': { says: 'One thing to look at again' },
+  'POST /rechecks/:id/looked': { says: 'Closes it with what was read', body: lookedBody, status: 201 },
+  'GET /wheels/:id/rechecks': { says: 'Those of a wheel' },
+};
 
 /** What is to be looked at again: the list, one row, its closing, and all of them as a calendar. */
 export const recheckRoutes = (

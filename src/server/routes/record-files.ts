@@ -8,6 +8,7 @@ import { meOf } from '../doors/signed-in';
 import { recordsCsv } from '../export/records-csv';
 import { showsProgress, tell, type Told } from '../progress';
 import type { WorkPool } from '../work';
+import type { ApiDocs } from '../openapi/api-docs';
 import { checkQuery, goneOf, kindOf } from './input';
 
 const importQuery = Joi.object({
@@ -25,6 +26,12 @@ export interface ManyRecords<K extends RecordKind = RecordKind> {
 }
 /** Takes very many records in while the shop goes on answering. */
 export type ManyIn = (many: ManyRecords, told: Told, gone: AbortSignal) => Promise<void>;
+
+/** What is said of the routes below. */
+export const recordFileApi: ApiDocs = {
+  'GET /records/:kind/file.csv': { says: 'All records of a kind, RFC 4180', gives: 'text/csv' },
+  'POST /records/:kind/import': { says: 'What a file would do, or does', query: importQuery, body: 'text/csv' },
+};
 
 /** A kind of record as CSV, out and in; `manyIn` null where the shop is not kept in a file. */
 export const recordFileRoutes = (records: RecordStore, work: WorkPool, manyIn: ManyIn | null): Router => {

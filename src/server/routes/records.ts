@@ -2,7 +2,7 @@ import { Router } from 'express';
 import Joi from 'joi';
 import { check } from '../../core/fields';
 import { InputError } from '../../core/errors';
-import { checkRecord, fieldsOfKind, type RecordKind, type Records } from '../../core/shop';
+import { checkRecord, fieldsOfKind, RECORD_KINDS, recordSchema, type RecordKind, type Records } from '../../core/shop';
 import { wheelHistory } from '../../core/job';
 import { crossSection, SECTION_FIELD, sectionLength } from '../../core/ring';
 import type { UnitPreferences } from '../../core/units';
@@ -14,6 +14,7 @@ import { checkPrice } from '../doors/finer-rights';
 import { meOf } from '../doors/signed-in';
 import { NotFound } from '../errors';
 import { drawingSvg } from '../export/drawing-svg';
+import type { ApiDocs } from '../openapi/api-docs';
 import { checkQuery, kindOf, number, recordId, unitQuery } from './input';
 
 /** The file of a kind stands among its records. */
@@ -71,6 +72,25 @@ const pageOf = (kind: RecordKind, { find, only, archived, sort, limit, offset }:
 
 /** How many past jobs of a wheel are looked through. */
 const MOST_JOBS = 20;
+
+const ANY_RECORD = Joi.alternatives(...RECORD_KINDS.map(recordSchema));
+
+/** What is said of the routes below. */
+export const recordApi: ApiDocs = {
+  'GET /records/:kind': { says: 'A page of records of a kind', query: pageQuery },
+  'GET /records/:kind/:id': { says: 'A record' },
+  'POST /records/:kind': { says: 'A new record', body: ANY_RECORD, status: 201 },
+  'PUT /records/:kind/:id': { says: 'Changes a record that was seen', body: ANY_RECORD },
+  'GET /machines': { says: 'Machines with their wheels', query: pageQuery },
+  'GET /machines/:id': { says: 'A machine with its wheels' },
+  'GET /tires': { says: 'Tires of the shelf for a rim', query: rimQuery },
+  'GET /wheels/:id/record': { says: 'A wheel, its machine, its jobs and what they know of it' },
+  'GET /wheels/:id/section.svg': {
+    says: 'The wheel cut through its axle, SVG 1.1',
+    query: unitQuery,
+    gives: 'image/svg+xml',
+  },
+};
 
 /** Machines, wheels and stock: read, add, change, archive. */
 export const recordRoutes = (records: RecordStore, jobs: JobStore): Router => {

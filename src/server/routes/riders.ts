@@ -4,6 +4,7 @@ import { check, listOf, text } from '../../core/fields';
 import type { Forgotten } from '../../core/riders';
 import { InputError } from '../../core/errors';
 import type { ShopRiders } from '../riders/shop-riders';
+import type { ApiDocs } from '../openapi/api-docs';
 import { checkQuery, riderName, riderQuery, who } from './input';
 
 /** Puts the shop without a rider in the place of the running one. */
@@ -14,6 +15,12 @@ const forgetBody = Joi.object({
   also: listOf(text(80, 'Other words of theirs'), 10, 'Other words of theirs, such as a telephone number'),
   who,
 }).required();
+
+/** What is said of the routes below. */
+export const riderApi: ApiDocs = {
+  'GET /riders': { says: 'What is kept of a rider', query: riderQuery },
+  'POST /riders/forget': { says: 'Forgets a rider', body: forgetBody },
+};
 
 /** What is kept of a rider, and forgetting one; `forget` null where the shop is not kept in a file. */
 export const riderRoutes = (riders: ShopRiders, forget: Forget | null): Router => {

@@ -12,6 +12,7 @@ import { giveToken, tokenOf } from '../doors/session-cookie';
 import { kindOfScreen } from '../doors/kind-of-screen';
 import { signInCodes } from '../doors/sign-in-codes';
 import { MustWait, NotFound, NotSignedIn } from '../errors';
+import type { ApiDocs } from '../openapi/api-docs';
 import { recordId, who } from './input';
 
 const secret = text(MOST_LETTERS, 'The PIN or passphrase');
@@ -36,6 +37,18 @@ interface Options {
   /** Where other machines find this shop. */
   addresses: () => string[];
 }
+
+/** What is said of the routes below. */
+export const sessionApi: ApiDocs = {
+  'GET /session': { says: 'How the doors stand to whoever asks' },
+  'POST /session': { says: 'Signs in', body: signInBody, status: 201 },
+  'DELETE /session': { says: 'Signs out' },
+  'POST /session/lock': { says: 'Locks the screen' },
+  'PUT /session/secret': { says: 'Another PIN or passphrase of one’s own', body: newSecretBody },
+  'POST /session/codes': { says: 'A code for one more browser', status: 201 },
+  'GET /sessions': { says: 'Where one is signed in; an owner: where anybody is' },
+  'DELETE /sessions/:id': { says: 'Ends a session', gives: null },
+};
 
 /** Signing in and out, the lock, the sessions, and a code that signs in a second browser. */
 export const sessionRoutes = (

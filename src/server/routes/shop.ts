@@ -8,6 +8,7 @@ import { keptAnswer } from '../kept-answer';
 import type { JobStore } from '../db/job-store';
 import type { RuleStore } from '../db/rule-store';
 import type { ShopStore } from '../db/shop-store';
+import type { ApiDocs } from '../openapi/api-docs';
 import { who } from './input';
 
 const machineBody = Joi.object({
@@ -21,6 +22,14 @@ const ruleBody = Joi.object({
   reason: text(300, 'The reason for the change'),
 }).required();
 const nameBody = Joi.object({ name: text(80, 'The name') }).required();
+
+/** What is said of the routes below. */
+export const shopApi: ApiDocs = {
+  'GET /shop': { says: 'The shop with its rules, people and small stock' },
+  'PUT /shop/name': { says: 'Renames the shop', body: nameBody },
+  'POST /machines': { says: 'A machine with its wheels, all or nothing', body: machineBody, status: 201 },
+  'PUT /rules/:key': { says: 'Changes a rule, for a reason', body: ruleBody },
+};
 
 /** The shop's name and rules, and machines with their wheels. */
 export const shopRoutes = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobStore): Router => {

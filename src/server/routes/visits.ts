@@ -7,6 +7,7 @@ import type { ShopStore } from '../db/shop-store';
 import type { PhotoStore } from '../photo-store';
 import type { WorkPool } from '../work';
 import { dayOf, type UnitPreferences } from '../../core/units';
+import type { ApiDocs } from '../openapi/api-docs';
 import { appendBody, checkQuery, goneOf, recordId, unitQuery, visitQuery, who, type Append } from './input';
 
 const MOST_WHEELS = 8;
@@ -24,6 +25,18 @@ const openBody = Joi.object({
   wanted: text(500, 'What is wanted').allow(null).optional().default(null),
   dueAt: instant('When it is to be done').allow(null).optional().default(null),
 }).required();
+/** What is said of the routes below. */
+export const visitApi: ApiDocs = {
+  'GET /visits': { says: 'Machines that are in, or were', query: visitQuery },
+  'POST /visits': { says: 'A machine comes in', body: openBody, status: 201 },
+  'GET /visits/:id': { says: 'A visit with its log' },
+  'GET /visits/:id/estimate': { says: 'What its work costs, with its working' },
+  'GET /visits/:id/time-left': { says: 'How long its work will take, with its working' },
+  'GET /visits/:id/paper': { says: 'What its rider takes home', query: unitQuery },
+  'GET /visits/:id/paper.pdf': { says: 'The same on paper', query: unitQuery, gives: 'application/pdf' },
+  'POST /visits/:id/entries': { says: 'Appends to a visit’s log, all or nothing', body: appendBody, status: 201 },
+};
+
 /** Visits: the day's list, a machine that comes in, its log. */
 export const visitRoutes = (visits: VisitStore, shop: ShopStore, photos: PhotoStore, work: WorkPool): Router => {
   const router = Router();

@@ -1,8 +1,16 @@
+import Joi from 'joi';
 import { Router } from 'express';
 import { findWorking } from '../../core/workings';
 import { NotFound } from '../errors';
 import type { CatalogRow, WorkPool } from '../work';
+import type { ApiDocs } from '../openapi/api-docs';
 import { goneOf } from './input';
+
+/** What is said of the routes below. */
+export const workingApi: ApiDocs = {
+  'GET /workings': { says: 'The catalog of workings, each with the schema of its input' },
+  'POST /workings/:name': { says: 'One computation, with how it got there', body: Joi.object().unknown() },
+};
 
 /** `GET /api/workings`, the catalog; `POST /api/workings/:name`, one computation. */
 export const workingRoutes = (work: WorkPool): Router => {

@@ -21,6 +21,7 @@ interface TaskInput {
   'job-calendar': { job: JobSummary; log: readonly Entry[]; now: Date };
   'shop-calendar': { rows: readonly RecheckRow[]; shopName: string };
   catalog: Record<string, never>;
+  openapi: Record<string, never>;
 }
 
 interface TaskResult {
@@ -33,6 +34,7 @@ interface TaskResult {
   'job-calendar': string;
   'shop-calendar': string;
   catalog: CatalogRow[];
+  openapi: object;
 }
 
 export type TaskName = keyof TaskInput;
@@ -56,6 +58,7 @@ const TASKS: { [T in TaskName]: (input: TaskInput[T]) => TaskResult[T] | Promise
   'shop-calendar': async ({ rows, shopName }) =>
     (await import('../export/recheck-calendar')).allRechecks(rows, shopName),
   catalog: async () => (await import('./catalog')).catalog(),
+  openapi: async () => (await import('../openapi/document')).openApi(),
 };
 
 /** When a thread began with a task, in milliseconds; 0 before. Shared with whoever watches the time. */

@@ -26,6 +26,7 @@ const LIMITS: Record<TaskName, { ms: number; instead: string }> = {
   'job-calendar': { ms: 15_000, instead: 'a job with a shorter log' },
   'shop-calendar': { ms: 15_000, instead: 'to ask again when the machine is less busy' },
   catalog: { ms: 20_000, instead: 'to ask again when the machine is less busy' },
+  openapi: { ms: 30_000, instead: 'to ask again when the machine is less busy' },
 };
 /** Tasks that wait at most; whoever comes after them is asked to try again. */
 const MOST_WAITING = 40;
