@@ -41,6 +41,7 @@ export const manyJobs = (file: string, jobs: number, machines: number): void => 
       },
       'id = @job',
     ),
+    copy('visit_entries', { visit_id: jobId, id: "id || '-' || @n" }, 'visit_id = @job'),
     copy('entries', { job_id: jobId, id: "id || '-' || @n" }, 'job_id = @job'),
     copy('station_times', { job_id: jobId, number: `(SELECT number FROM jobs WHERE id = ${jobId})` }, 'job_id = @job'),
   ];

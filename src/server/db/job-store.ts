@@ -142,8 +142,7 @@ export const jobStore = (
   const parts = partsStore(db, shop.records);
   const rechecks = recheckStore(db, shop.records, rules);
 
-  const summarize = (id: string): JobState => {
-    const log = logs.of(id);
+  const summarize = (id: string, log = logs.of(id)): JobState => {
     const { state } = log;
     const last = log.entries.at(-1)!;
     const { number, openedAt, wheelPosition } = find(id);
@@ -362,9 +361,10 @@ export const jobStore = (
     }),
     /** Works out anew what is kept beside a log that was brought in whole; shelf and wheel record stay as they are. */
     settleAgain(id: string): JobState {
-      const state = summarize(id);
-      troubles.settle(id, logs.of(id));
-      parts.settle(id, entriesOf(id), state);
+      const log = logs.of(id);
+      const state = summarize(id, log);
+      troubles.settle(id, log);
+      parts.settle(id, log.entries, state);
       if (state.handedOver) {
         rechecks.settleJob(id, find(id).number, state);
         knows.settle(id, state);
