@@ -1,7 +1,10 @@
 import Ajv2019 from 'ajv/dist/2019';
 import Database from 'better-sqlite3';
 import { createHash } from 'node:crypto';
+import { once } from 'node:events';
 import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Readable } from 'node:stream';
@@ -376,5 +379,37 @@ describe('the files of a running shop', () => {
     expect(notes.every((status) => [201, 409, 503].includes(status))).toBe(true);
     shop.close();
     expect(new Database(path, { readonly: true }).pragma('integrity_check', { simple: true })).toBe('ok');
+  });
+
+  it('goes out to whoever reads slowly, and holds up no restore', async () => {
+    const { shop, ask } = shopAt('slow', true);
+    const large = 'a'.repeat(64);
+    writeFileSync(join(at('slow-photos'), `${large}.jpg`), Buffer.alloc(60_000_000));
+    const { body: job } = await ask.get('/api/jobs/demo-job-22');
+    const { lastSeq } = (job as { job: { lastSeq: number } }).job;
+    const photo = { id: 'large', who: 'Juna Birk', station: 'inspect', kind: 'photo' };
+    const entries = [{ ...photo, data: { photoId: large, part: null, says: '' } }];
+    await ask.post('/api/jobs/demo-job-22/entries').send({ expectedSeq: lastSeq, entries }).expect(201);
+    const server = createServer(shop.answer).listen(0, '127.0.0.1');
+    await once(server, 'listening');
+    const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`;
+    try {
+      const reading = await fetch(`${url}/exchange/shop`);
+      expect(reading.status).toBe(200);
+      const headers = { 'content-type': 'application/json' };
+      const post = async (path: string) =>
+        (await fetch(`${url}${path}`, { method: 'POST', headers, body: '{}' })).json();
+      const { name } = (await post('/backups')) as { name: string };
+      expect(await post(`/backups/${name}/restore`)).toMatchObject({
+        kept: expect.stringContaining('before') as string,
+      });
+      // What was sent is no whole file, and the reader is told so.
+      await expect(reading.arrayBuffer()).rejects.toThrow();
+      expect((await fetch(`${url}/jobs`)).status).toBe(200);
+    } finally {
+      server.closeAllConnections();
+      server.close();
+      shop.close();
+    }
   });
 });
