@@ -112,7 +112,7 @@ test('a whole bench session on the keyboard alone: every step, trouble cured, a 
   await expect(page.getByText('When the old tube comes out: left in, for this job')).toBeVisible();
 });
 
-test('whether the bead can pass: the rim is measured once, and stays with the job', async ({ page, shop }) => {
+test('whether the bead gets over: the rim is measured once, and stays with the job', async ({ page, shop }) => {
   await openAs(page, shop, '/');
   const id = await startJob(page, 'Orrindale', 'Rear wheel');
   await page.goto(`${shop.url}/jobs/${id}/tire-on/bench`);
@@ -123,15 +123,18 @@ test('whether the bead can pass: the rim is measured once, and stays with the jo
     await expect(page.getByRole('heading', { level: 2 }).first()).not.toHaveText(now!);
   }
   await page.keyboard.press('r');
-  const sheet = page.getByRole('dialog', { name: 'Can the bead pass the flange?' });
+  const sheet = page.getByRole('dialog', { name: 'Does the bead get over?' });
   await sheet.getByRole('button', { name: 'Keep the rim’s shape' }).click();
   await expect(sheet.getByText('Measure all three', { exact: false })).toBeVisible();
   await sheet.getByRole('textbox', { name: 'Over the flange' }).fill('510');
-  await sheet.getByRole('textbox', { name: /^In the well/ }).fill('452');
+  await sheet.getByRole('textbox', { name: /^In the well/ }).fill('454');
   await sheet.getByRole('textbox', { name: 'Well to far flange' }).fill('40');
-  // √(((452 + 510) / 2)² + 40²) = 482.7 against a bead of 482.6.
+  // √(((454 + 510) / 2)² + 40²) = 483.7 against a bead of 482.6.
   await expect(sheet.getByText('Levers.', { exact: true })).toBeVisible();
-  await sheet.getByLabel('Of the far bead, down in the well').selectOption('0');
+  await expect(sheet.getByText(/to spare, with \d+ mm left/)).toBeVisible();
+  await sheet.getByRole('textbox', { name: 'A bite' }).fill('30');
+  await expect(sheet.getByText(/with 2\d\d mm left\./)).toBeVisible();
+  await sheet.getByLabel('Of the far bead, still up on its seat').selectOption('360');
   await expect(sheet.getByText('Stop, and find out why.')).toBeVisible();
   await expectAccessible(page);
   await sheet.getByRole('button', { name: 'Keep the rim’s shape' }).click();
@@ -139,5 +142,5 @@ test('whether the bead can pass: the rim is measured once, and stays with the jo
   await page.reload();
   await expect(page.getByText('First bead on. Keep the rim lock pushed in.')).toBeVisible();
   await page.keyboard.press('r');
-  await expect(sheet.getByRole('textbox', { name: /^In the well/ })).toHaveValue('452');
+  await expect(sheet.getByRole('textbox', { name: /^In the well/ })).toHaveValue('454');
 });

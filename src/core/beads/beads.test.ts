@@ -1,55 +1,7 @@
 import fc from 'fast-check';
 import { problemOf } from '../../../tests/sample';
 import { angleBetween, normalDeg } from '../units';
-import { beadSlack, biteLengths, bitePlan, BITE_SCHOOLS, mountOrientation, type BiteSchool } from '.';
-
-describe('bead slack', () => {
-  const run = (more: object = {}) => beadSlack.run({ beadMm: 459, wellMm: 430, flangeMm: 486, axialMm: 40, ...more });
-
-  /** Worked by hand: √(458² + 40²) = 459.74 and √(472.5² + 40²) = 474.19. */
-  test('in the well 0.7 mm short, on the seat 15.2 mm short', () => {
-    const { result, verdict } = run();
-    expect(result.slackMm).toBeCloseTo(-0.74, 2);
-    expect(result.onSeatMm).toBeCloseTo(-15.19, 2);
-    expect(result.how).toBe('levers');
-    expect(verdict).toBe('good');
-  });
-
-  test.each([
-    [{ wellMm: 420 }, 'by hand'],
-    [{ fillMm: 8 }, 'stop'],
-    [{ arcInWellDeg: 0 }, 'stop'],
-    [{ arcInWellDeg: 120 }, 'levers'],
-    [{ flangeMm: 500 }, 'stop'],
-  ])('%j: %s', (more, how) => {
-    expect(run(more).result.how).toBe(how);
-  });
-
-  test('with nothing in the well it is as on the seat, and a fuller well never gives more slack', () => {
-    expect(run({ arcInWellDeg: 0 }).result.slackMm).toBeCloseTo(run().result.onSeatMm, 9);
-    fc.assert(
-      fc.property(fc.double({ min: 0, max: 30, noNaN: true }), fc.double({ min: 0, max: 30, noNaN: true }), (a, b) => {
-        const [less, more] = [Math.min(a, b), Math.max(a, b)].map((fillMm) => run({ fillMm }).result.slackMm) as [
-          number,
-          number,
-        ];
-        expect(more).toBeLessThanOrEqual(less + 1e-9);
-      }),
-    );
-    fc.assert(
-      fc.property(fc.double({ min: 0, max: 360, noNaN: true }), (arcInWellDeg) => {
-        const { slackMm, onSeatMm } = run({ arcInWellDeg }).result;
-        expect(slackMm).toBeGreaterThanOrEqual(onSeatMm - 1e-9);
-      }),
-    );
-  });
-
-  test('it says what is wrong: not down, or down and still short; never force', () => {
-    expect(run({ arcInWellDeg: 40 }).result.reason.says).toMatch(/not down in the well/);
-    expect(run({ fillMm: 9 }).result.reason.says).toMatch(/with the far side down/);
-    expect(run().cautions).toEqual(['More force is the wrong answer.']);
-  });
-});
+import { biteLengths, bitePlan, BITE_SCHOOLS, mountOrientation, type BiteSchool } from '.';
 
 const SETTINGS = fc.record({
   rimDiameterMm: fc.integer({ min: 200, max: 600 }),

@@ -1,24 +1,22 @@
 import { goldenAnswers } from '../../../tests/whole-answer';
-import { beadSlack, BITE_SCHOOLS, biteInputBy, bitePlan, mountOrientation } from '.';
+import { beadPath, BITE_SCHOOLS, biteInputBy, bitePlan, mountOrientation } from '.';
 
 const schools = (changes: object) => BITE_SCHOOLS.map((school) => [bitePlan, { school, ...changes }] as const);
 
 /** Whole answers, word for word: a change in any of them is meant, or it is a mistake. */
 describe('golden answers about beads', () => {
   goldenAnswers([
-    [beadSlack, {}],
-    [beadSlack, { fillMm: 3 }],
-    [beadSlack, { fillMm: 30 }],
-    [beadSlack, { arcInWellDeg: 0 }],
-    [beadSlack, { arcInWellDeg: 60 }],
-    [beadSlack, { arcInWellDeg: 180 }],
-    [beadSlack, { axialMm: 0 }],
-    // Straight across the well, a bead of 440 in a well of 400 under a flange of 480 has nothing to spare.
-    [beadSlack, { beadMm: 440, wellMm: 400, flangeMm: 480, axialMm: 0, rules: { 'bead.handMm': 0 } }],
-    [beadSlack, { beadMm: 440, wellMm: 400, flangeMm: 484, axialMm: 0, rules: { 'bead.leversMm': 2 } }],
-    [beadSlack, { beadMm: 440, wellMm: 400, flangeMm: 484, axialMm: 0, rules: { 'bead.leversMm': 1 } }],
-    [beadSlack, { wellMm: 434 }],
-    [beadSlack, { flangeMm: 434 }],
+    [beadPath, {}],
+    [beadPath, { fillMm: 3 }],
+    [beadPath, { fillMm: 30 }],
+    [beadPath, { farUpDeg: 60 }],
+    [beadPath, { farUpDeg: 360 }],
+    [beadPath, { leftDeg: 30 }],
+    [beadPath, { axialMm: 0, biteMm: 10 }],
+    [beadPath, { wellMm: 425, biteMm: 200 }],
+    [beadPath, { beadMm: 400, wellMm: 392, flangeMm: 430 }],
+    [beadPath, { wellMm: 434 }],
+    [beadPath, { flangeMm: 434 }],
     ...schools({ direction: 'on' }),
     ...schools({ direction: 'off', handFittedDeg: 0 }),
     ...schools({ direction: 'on', lockDegs: [], handFittedDeg: 90 }),

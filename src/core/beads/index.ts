@@ -1,6 +1,6 @@
 /** Beads: whether one can pass the flange, where the levers go, and which way up the tire goes on. */
 export { lightMarkPlace, lightMarkSays, type LightMarkPlace } from './light-mark';
-export { beadSlack, type BeadSlack } from './bead-slack';
+export { beadPath, type BeadPath } from './bead-path';
 export { biteInputBy } from './bite-input';
 export {
   bitePlan,

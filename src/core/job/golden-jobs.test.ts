@@ -5,7 +5,7 @@ import type { Attempt } from '../working';
 import {
   airOutOf,
   balanceQuestion,
-  beadSlackOf,
+  beadPathOf,
   chosenFitOf,
   clampOf,
   crushOf,
@@ -322,7 +322,7 @@ describe.each(Object.keys(JOBS))('%s', (name) => {
         `ladder: ${ladder.verdict} ${short(ladder.result)}`,
         `pressure: ${answer(pressureStartOf(state))}`,
         `asked pressure: ${answer(pressureStartOf(state, 70))}`,
-        `slack: ${answer(beadSlackOf(state, SHAPE, { arcInWellDeg: 150, fillMm: 4 }))}`,
+        `bead path: ${answer(beadPathOf(state, SHAPE, { farUpDeg: 40, fillMm: 4 }))}`,
         `runout: ${answer(runoutOf(state, state.runout?.readings ?? []))}`,
         `spokes: ${answer(spokeRingOf(state, state.spokeRing?.spokes ?? []))}`,
         ...(['disc', 'other'] as const).map((up) => `${up} up: ${short(orientationOf(state, up, 'clockwise'))}`),

@@ -44,7 +44,7 @@ export type { JobSummary } from './job-summary';
 export { jobCard, type JobCard } from './job-card';
 export { jobDues, recheckDates, type JobDue, type Recheck } from './recheck-dates';
 export { biteInputOf, bitesOf, fittedArc } from './bites-of';
-export { beadSlackOf, type SlackNow } from './slack-of';
+export { beadPathOf, type BeadNow } from './bead-path-of';
 export { dialMarks } from './dial-marks';
 export { airOutOf, clampOf, crushOf, gapOf, ringOf, ringsOf, rolloutOf, type RingNow, type RingTurn } from './ring-of';
 export { balanceAnswers, placeFor, type BalanceAnswers, type Counter } from './balance-answers';

@@ -21,6 +21,14 @@ const around = {
 };
 const aroundSchema = Joi.object(around).required();
 
+/** Rules are kept by the keys and values that an earlier program had too: which of them stand, the log's reader says. */
+const keptRules = Joi.object({
+  values: Joi.object()
+    .pattern(/^[a-z][a-zA-Z0-9.-]{1,60}$/, Joi.alternatives(Joi.number(), Joi.string().max(60)))
+    .required()
+    .meta({ expected: 'rule values by key' }),
+}).required();
+
 const OF_SERVER = 'of';
 const namesAnother = (kind: EntryKind): boolean =>
   dataSchema(kind).$_terms.keys!.some((k: { key: string }) => k.key === OF_SERVER);
@@ -30,12 +38,21 @@ export const keptEntrySchema = (kind: EntryKind): Joi.ObjectSchema =>
   Joi.object({
     ...around,
     kind: oneOf([kind], 'The kind of entry'),
-    data: namesAnother(kind) ? dataSchema(kind).keys({ [OF_SERVER]: id.optional() }) : dataSchema(kind),
+    data:
+      kind === 'rules'
+        ? keptRules
+        : namesAnother(kind)
+          ? dataSchema(kind).keys({ [OF_SERVER]: id.optional() })
+          : dataSchema(kind),
   }).required();
+
+const RULES = keptEntrySchema('rules');
 
 /** The entry with clean data. Throws `InputError` naming the field that does not fit. */
 export const checkKeptEntry = (value: unknown): KeptEntry => {
-  const { at, arrivedAt, ...body } = check<KeptEntry>(aroundSchema, value);
+  const whole = check<KeptEntry>(aroundSchema, value);
+  if (whole.kind === 'rules') return check<KeptEntry>(RULES, value);
+  const { at, arrivedAt, ...body } = whole;
   const { [OF_SERVER]: of, ...said } = body.data as Record<string, unknown>;
   const { data, ...rest } = checkEntryBody({ ...body, data: namesAnother(body.kind) ? said : body.data });
   if (of !== undefined && namesAnother(body.kind)) check(id, of);

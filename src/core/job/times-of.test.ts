@@ -1,5 +1,5 @@
 import { logOf, sampleWheel, sampleMachine } from '../../../tests/sample';
-import { beadSlackOf, foldJob, median, timesOf, type Entry } from '.';
+import { beadPathOf, foldJob, median, timesOf, type Entry } from '.';
 
 /** A log with its entries so many minutes after the opening. */
 const timed = (build: (l: ReturnType<typeof logOf>) => void, minutes: readonly number[]): Entry[] => {
@@ -76,18 +76,20 @@ describe('time', () => {
   test('nothing has no median', () => expect(() => median([])).toThrow(/nothing/));
 });
 
-describe('bead slack of a job', () => {
+describe('bead path of a job', () => {
   const shape = { flangeMm: 486, wellMm: 430, wellToFlangeMm: 40 };
   const state = (rimCode: string) => foldJob(logOf().open(sampleMachine(), sampleWheel({ rimCode })).log);
 
   test('takes the bead from the rim and the rest as measured', () => {
-    const found = beadSlackOf(state('2.15x18'), shape, { arcInWellDeg: 360, fillMm: 0 });
+    const found = beadPathOf(state('2.15x18'), shape, { farUpDeg: 0, fillMm: 0 });
+    // A bite is the shop's own where nothing else is said.
+    expect(found?.ok && found.working.input).toMatchObject({ biteMm: 70 });
     // An 18 inch rim is 457 mm over its seats by its code: 457 − √(458² + 40²).
-    expect(found?.ok && found.working.result.slackMm).toBeCloseTo(457 - Math.hypot(458, 40), 3);
+    expect(found?.ok && found.working.result.hoopSlackMm).toBeCloseTo(457 - Math.hypot(458, 40), 3);
   });
 
   test('a measure that is none is said by its field; what was measured stays with the wheel', () => {
-    const bad = beadSlackOf(state('2.15x18'), { ...shape, wellMm: 5 }, { arcInWellDeg: 360, fillMm: 0 });
+    const bad = beadPathOf(state('2.15x18'), { ...shape, wellMm: 5 }, { farUpDeg: 0, fillMm: 0 });
     expect(bad && !bad.ok && bad.problem.field).toBe('wellMm');
     const l = logOf().open();
     l.add('rim-shape', shape);

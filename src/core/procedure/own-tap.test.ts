@@ -9,7 +9,7 @@ test('a hazard, a reading, a judgement or a proof is tapped by itself; the rest 
   for (const s of steps) {
     if (s.guards === 'person' || s.confirm !== null || s.wants !== null)
       expect([s.id, wantsOwnTap(s)]).toEqual([s.id, true]);
-    if (s.reads !== null && !['bead-slack', 'photo'].includes(s.reads))
+    if (s.reads !== null && !['bead-path', 'photo'].includes(s.reads))
       expect([s.id, wantsOwnTap(s)]).toEqual([s.id, true]);
   }
   expect(['off-lift', 'in-true', 'in-old-weights', 'seat-clear', 'back-torque'].map(own)).toEqual(Array(5).fill(true));

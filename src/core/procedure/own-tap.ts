@@ -13,7 +13,7 @@ export const PROOF_STEPS = {
 const PROOFS: readonly string[] = Object.values(PROOF_STEPS);
 
 /** Worked out from what is known of the rim, or a picture for later: there to be used, not to be answered. */
-const NOT_ASKED: readonly Reading[] = ['bead-slack', 'photo'];
+const NOT_ASKED: readonly Reading[] = ['bead-path', 'photo'];
 
 /**
  * Whether a step is ticked by a tap of its own at every pace: it carries a hazard to somebody, a reading or a judgement,

@@ -7,7 +7,7 @@ export type Reading =
   | 'photo'
   | 'runout'
   | 'spokes'
-  | 'bead-slack'
+  | 'bead-path'
   | 'crush'
   | 'ring-gap'
   | 'air-out'

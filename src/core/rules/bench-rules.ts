@@ -24,8 +24,6 @@ export const BENCH_RULES: readonly Rule[] = [
   { key: 'bench.breakMinutes', says: 'A pause longer than this is a break, not work', group: 'Bench', value: 30, unit: null, basis: 'memory', note: `${confirm} In minutes; breaks do not count in the shop’s usual times.`, min: 5, max: 240 },
   mm('bite.lengthMm', 'Bite of a lever', 'Fitting', 70, 'practice', 'Common practice: 2.5 to 3 in; 3 to 4 on big stiff tires.', 25, 130),
   { key: 'bite.handFittedDeg', says: 'Last bead: arc that goes over by hand before the levers', group: 'Fitting', value: 90, unit: 'deg', basis: 'memory', note: confirm, min: 0, max: 300 },
-  mm('bead.handMm', 'Bead slack for bare hands', 'Fitting', 2, 'memory', confirm, 0, 20),
-  mm('bead.leversMm', 'Bead short of the flange, for levers', 'Fitting', 4, 'memory', `${confirm} Shorter than this with the far side down: something is wrong.`, 0, 20),
   mm('runout.spokedCheckMm', 'Spoked rim: runout to look at', 'Inspect', 1.5, 'memory', confirm, 0.1, 10),
   mm('runout.spokedStopMm', 'Spoked rim: runout that is too much', 'Inspect', 2.5, 'practice', 'Common practice: a tenth of an inch side to side is the outer limit on a steel spoked rim.', 0.2, 10),
   mm('runout.castCheckMm', 'Cast rim: runout to look at', 'Inspect', 0.5, 'memory', confirm, 0.1, 5),

@@ -100,7 +100,7 @@ export const SPECS: { readonly [K in RecordKind]: RecordSpec<K> } = {
       discSide: { label: 'Brake disc', form: { as: 'choice', of: DISC_SIDES }, usual: 'none' },
       caliper: { label: 'Caliper bolts', form: { as: 'choice', of: CALIPERS }, usual: 'axial', hint: 'radial: from behind, along the wheel' },
       strips: { label: 'Rim strips', form: { as: 'whole', min: 1, max: 2 }, may: true, usual: null, hint: 'empty: as the shop’s rule says' },
-      flangeMm: { label: 'Over the flange', form: mm(80, 750), may: true, usual: null, hint: 'bare rim, for bead slack' },
+      flangeMm: { label: 'Over the flange', form: mm(80, 750), may: true, usual: null, hint: 'bare rim, for the bead’s path' },
       wellMm: { label: 'In the well', form: mm(60, 700), may: true, usual: null },
       wellToFlangeMm: { label: 'Well to far flange', form: mm(0, 400), may: true, usual: null, hint: 'along the axle' },
       rimLimitKpa: { label: 'Limit marked on the rim', form: kpa(20, 1000), may: true, usual: null },

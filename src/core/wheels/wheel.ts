@@ -174,7 +174,7 @@ export interface Wheel extends Kept {
   /** Rim strips it runs with; null where the shop's rule decides. */
   strips: number | null;
   /**
-   * The rim's shape, for bead slack: over the flange, in the well, and from the well to the far flange along the axle.
+   * The rim's shape, for the bead's path: over the flange, in the well, and from the well to the far flange along the axle.
    */
   flangeMm: number | null;
   wellMm: number | null;

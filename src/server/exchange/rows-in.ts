@@ -1,4 +1,4 @@
-import { InputError } from '../../core/errors';
+import { caught } from '../../core/errors';
 import type { Line, Taken } from '../../core/exchange';
 import { checkRuleValue } from '../../core/rules';
 import type { Db } from '../db/open-db';
@@ -34,8 +34,8 @@ export const ruleIn = (db: Db) => {
   return {
     rule({ line: _line, ...row }: Line<'rule'>): Taken {
       const rule = rules.list().find((r) => r.key === row.key);
-      if (!rule) throw new InputError('key', `There is no rule called ${row.key}.`, 'a rule of this program');
-      checkRuleValue(rule, row.value);
+      // What an earlier program had and this one cannot hold is no value of the shop any more.
+      if (!rule || !caught(() => checkRuleValue(rule, row.value)).ok) return 'stays';
       if (rule.changedAt !== null) return rule.value === row.value ? 'same' : 'stays';
       put.run({ ...row, value: JSON.stringify(row.value) });
       return 'new';

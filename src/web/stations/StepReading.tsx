@@ -14,7 +14,7 @@ import { RolloutSheet } from './ring/RolloutSheet';
 import { FindingsSheet } from './FindingsSheet';
 import { RunoutSheet } from './RunoutSheet';
 import { SatSheet } from './SatSheet';
-import { SlackSheet } from './SlackSheet';
+import { BeadPathSheet } from './BeadPathSheet';
 import { SpokeSheet } from './SpokeSheet';
 
 /** What each reading is called, and the sheet that takes it. */
@@ -23,7 +23,7 @@ const READINGS: Record<Reading, { label: string; Sheet: (props: { onDone: () => 
   photo: { label: 'How it sat', Sheet: SatSheet },
   runout: { label: 'Runout readings', Sheet: RunoutSheet },
   spokes: { label: 'Ring of the spokes', Sheet: SpokeSheet },
-  'bead-slack': { label: 'Bead slack', Sheet: SlackSheet },
+  'bead-path': { label: 'The bead’s path', Sheet: BeadPathSheet },
   crush: { label: 'Bundle, gap and crush', Sheet: CrushSheet },
   'ring-gap': { label: 'Gap round the ring', Sheet: GapSheet },
   'air-out': { label: 'Note the air', Sheet: AirOutSheet },

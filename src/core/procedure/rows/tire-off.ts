@@ -44,7 +44,7 @@ export const TIRE_OFF: readonly Row[] = [
     id: 'toff-first', station: 'tire-off',
     say: (f) => (changer(f) ? `Head on just past the ${f.locks.length > 0 ? lockWord(f) : 'valve'}: first bead off, the far side down in the well.` : 'Lever the first bead off in small bites. Kneel the far side into the well.'),
     why: (f) => (tubeWas(f) ? 'The first bites pinch tubes. A lever that has hooked the bead goes no deeper.' : 'A lever that has hooked the bead goes no deeper.'), caution: (f) => `${discCaution(f)} ${NO_FORCE}`.trim(), guards: 'part', sideUp: 'other',
-    places: leverPlaces('off'), tools: leverTools, reads: 'bead-slack', troubles: ['bite-stuck', 'lever-slips', 'lock-stuck'], shows: 'levers-off', when: all(not(clamped), not(squeezed)),
+    places: leverPlaces('off'), tools: leverTools, reads: 'bead-path', troubles: ['bite-stuck', 'lever-slips', 'lock-stuck'], shows: 'levers-off', when: all(not(clamped), not(squeezed)),
   },
   {
     id: 'toff-tube', station: 'tire-off', say: 'Pull the tube out. Write down its age.', why: 'Its wear tells what the rim did to it.', reads: 'findings',
@@ -54,7 +54,7 @@ export const TIRE_OFF: readonly Row[] = [
   {
     id: 'toff-second', station: 'tire-off',
     say: (f) => (changer(f) ? 'Second bead over the head, the rim lifts out.' : f.locks.length > 0 ? `Second bead: from both sides toward the ${several(f, 'lock', 'locks')}, stop short, and the rim walks out.` : 'Second bead off, the rim walks out.'),
-    why: 'Drop the far side of the rim first.', caution: (f) => `${discCaution(f)} ${NO_FORCE}`.trim(), guards: 'part', places: leverPlaces('off'), tools: leverTools, reads: 'bead-slack', troubles: ['bite-stuck', 'tube-showing', 'lever-slips'],
+    why: 'Drop the far side of the rim first.', caution: (f) => `${discCaution(f)} ${NO_FORCE}`.trim(), guards: 'part', places: leverPlaces('off'), tools: leverTools, reads: 'bead-path', troubles: ['bite-stuck', 'tube-showing', 'lever-slips'],
     shows: 'levers-off', when: not(clamped),
   },
   { id: 'toff-tube-late', station: 'tire-off', say: 'Tube out of the tire. Write down its age.', why: 'Its wear tells what the rim did to it.', reads: 'findings', when: all(tubeWas, not(clamped), school('tube.out', 'left in')) },

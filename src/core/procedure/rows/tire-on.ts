@@ -32,7 +32,7 @@ export const TIRE_ON: readonly Row[] = [
     id: 'on-first', station: 'tire-on',
     say: (f) => (f.locks.length === 0 ? 'First bead on, by hand and knees.' : f.school('lock.firstBead') === 'held in' ? `First bead on. Keep the ${lockWord(f)} pushed in.` : `First bead on, then over the ${lockWord(f)} with a lever on each side.`),
     why: (f) => (nipples(f) ? 'Check that the strip is not caught under the bead.' : 'Check that nothing is caught under the bead.'), sideUp: 'other', places: lockPlaces,
-    reads: 'bead-slack', troubles: ['bite-stuck', 'strip-caught', 'lock-stuck', 'wrong-way'], when: not(clamped),
+    reads: 'bead-path', troubles: ['bite-stuck', 'strip-caught', 'lock-stuck', 'wrong-way'], when: not(clamped),
   },
   { id: 'on-tube-clamped', station: 'tire-on', say: 'Tube into the tire, valve through the hole, nut on two turns.', why: 'Once the rim is bolted together it cannot go in any more.', places: () => [{ what: 'valve', deg: 0 }], troubles: ['valve-leans'], when: all(tube, clamped) },
   {
@@ -60,7 +60,7 @@ export const TIRE_ON: readonly Row[] = [
   },
   {
     id: 'on-start', station: 'tire-on', say: (f) => (changer(f) ? `Second bead: head on just past the ${f.locks.length > 0 ? lockWord(f) : 'valve'}, far side down in the well.` : 'Second bead: start here, keeper on, small bites.'), why: (f) => (f.locks.length > 0 ? `The bead at valve and ${several(f, 'lock', 'locks')} must be able to drop.` : 'The bead at the valve must be able to drop.'),
-    caution: (f) => [discCaution(f), tube(f) ? 'Never a lever on the tube.' : ''].filter(Boolean).join(' '), guards: 'part', sideUp: 'other', places: leverPlaces('on'), tools: leverTools, reads: 'bead-slack', troubles: ['bite-stuck', 'keeper-lifts', 'lever-slips', 'tube-showing'], shows: 'levers-on', when: not(clamped),
+    caution: (f) => [discCaution(f), tube(f) ? 'Never a lever on the tube.' : ''].filter(Boolean).join(' '), guards: 'part', sideUp: 'other', places: leverPlaces('on'), tools: leverTools, reads: 'bead-path', troubles: ['bite-stuck', 'keeper-lifts', 'lever-slips', 'tube-showing'], shows: 'levers-on', when: not(clamped),
   },
   {
     id: 'on-half', station: 'tire-on', say: 'Stop. Push the bead you have fitted down into the well.', why: (f) => (tube(f) ? 'You are halfway. If it has climbed back up, the last bites need force, and force pinches tubes.' : 'You are halfway. If it has climbed back up, the last bites need force, and force hurts beads.'), caution: 'If the keeper lifts, back up.', guards: 'part',
@@ -68,7 +68,7 @@ export const TIRE_ON: readonly Row[] = [
   },
   {
     id: 'on-last', station: 'tire-on', say: (f) => (f.locks.length > 0 ? `Last bites, smaller. Press the ${lockWord(f)} in as the bead passes.` : 'Last bites, smaller. Share an awkward last one in two.'), why: 'The last three or four inches go in one stroke.',
-    places: leverPlaces('on'), tools: leverTools, reads: 'bead-slack', troubles: ['bite-stuck', 'keeper-lifts', 'lock-stuck', 'tube-showing'], shows: 'push-down', when: not(clamped),
+    places: leverPlaces('on'), tools: leverTools, reads: 'bead-path', troubles: ['bite-stuck', 'keeper-lifts', 'lock-stuck', 'tube-showing'], shows: 'push-down', when: not(clamped),
   },
   {
     id: 'on-look', station: 'tire-on', say: (f) => `${tube(f) ? 'Feel all round: no tube on the bead seat. Valve straight.' : 'Look all round: beads clean, stem straight.'}${f.tire.arrows ? ' Arrow again.' : ''}`, why: 'Cheaper to find now than under air.',

@@ -1,6 +1,8 @@
 import { refusalText } from '../../core/errors';
 import { useState } from 'react';
-import { beadSlackOf } from '../../core/job';
+import type { BeadPath } from '../../core/beads';
+import { beadPathOf } from '../../core/job';
+import { ruleNumber } from '../../core/rules';
 import { ChoiceField, QuantityField } from '../parts/fields';
 import { useUnits } from '../parts/quantity';
 import { Reasons } from '../parts/Reasons';
@@ -10,23 +12,47 @@ import { BasisTag } from '../parts/working';
 import { useJob } from '../parts/job-context';
 
 const ARCS = [
-  [360, 'all of it'],
-  [120, 'a third'],
+  [0, 'none: all down'],
   [60, 'a hand’s breadth or two'],
-  [0, 'none: up on its seat'],
+  [120, 'a third'],
+  [360, 'all of it'],
 ] as const;
 const HOW = { 'by hand': 'By hand.', levers: 'Levers.', stop: 'Stop, and find out why.' } as const;
 
-/** Whether the bead can pass the flange as it lies, from the rim's shape and what is in the well. */
-export const SlackSheet = () => {
+/** The numbers that a fitter acts on: how near it is, what may sit high, and how long a bite may be. */
+const Numbers = ({ path }: { path: BeadPath }) => {
+  const { say } = useUnits();
+  const { tightest, mostUpDeg, longestBiteMm, oneGoDeg } = path;
+  const spare = `${say(Math.abs(tightest.loopSlackMm), 'mm', { digits: 1 })} ${tightest.loopSlackMm < 0 ? 'short' : 'to spare'}`;
+  const rows = [
+    ['Tightest', `${spare}, with ${say(tightest.leftMm, 'mm', { digits: 0 })} left`],
+    ['Far side may sit high', say(mostUpDeg, 'deg', { digits: 0 })],
+    ['Longest bite that passes', longestBiteMm === null ? 'none' : say(longestBiteMm, 'mm', { digits: 0 })],
+    ['All of it at once from', say(oneGoDeg, 'deg', { digits: 0 })],
+  ] as const;
+  return (
+    <dl className="mt-2 grid grid-cols-[auto_1fr] items-baseline gap-x-4 gap-y-1 text-[17px]">
+      {rows.map(([says, value]) => (
+        <div key={says} className="contents">
+          <dt className="text-ink2">{says}</dt>
+          <dd className="num">{value}</dd>
+        </div>
+      ))}
+    </dl>
+  );
+};
+
+/** Whether the bead gets over the flange as it lies, from the rim's shape, the bite and what is in the well. */
+export const BeadPathSheet = () => {
   const { state, wheel, write, correcting } = useJob();
-  const { read, say, write: show } = useUnits();
+  const { read, write: show } = useUnits();
   const shown = (mm: number | null) => (mm === null ? '' : show(mm, 'mm', 1));
   const [flange, setFlange] = useState(shown(wheel.flangeMm));
   const [well, setWell] = useState(shown(wheel.wellMm));
   const [across, setAcross] = useState(shown(wheel.wellToFlangeMm));
   const [fill, setFill] = useState('');
-  const [arc, setArc] = useState('360');
+  const [bite, setBite] = useState(show(ruleNumber('bite.lengthMm', state.rules), 'mm', 0));
+  const [up, setUp] = useState('0');
   const [problem, setProblem] = useState<string | null>(null);
   const [flangeMm, wellMm, wellToFlangeMm] = [flange, well, across].map((t) => (t.trim() ? read(t, 'mm') : null)) as [
     number | null,
@@ -34,9 +60,13 @@ export const SlackSheet = () => {
     number | null,
   ];
   const fillMm = fill.trim() ? read(fill, 'mm') : 0;
+  const biteMm = read(bite, 'mm');
   const shape =
     flangeMm !== null && wellMm !== null && wellToFlangeMm !== null ? { flangeMm, wellMm, wellToFlangeMm } : null;
-  const found = shape && fillMm !== null ? beadSlackOf(state, shape, { arcInWellDeg: Number(arc), fillMm }) : null;
+  const found =
+    shape && fillMm !== null && biteMm !== null
+      ? beadPathOf(state, shape, { farUpDeg: Number(up), fillMm, biteMm })
+      : null;
   const keep = async () => {
     if (!shape) return setProblem('Measure all three: over the flange, in the well, and across.');
     if (found && !found.ok) return setProblem(refusalText(found.problem));
@@ -44,21 +74,18 @@ export const SlackSheet = () => {
     await write([{ kind: 'rim-shape', ...correcting('rim-shape'), data: shape }], 'The rim’s shape is written.');
   };
   return (
-    <Sheet title="Can the bead pass the flange?" closes="Close the bead slack" footed>
-      <div aria-live="polite" className="min-h-[92px]">
+    <Sheet title="Does the bead get over?" closes="Close the bead’s path" footed>
+      <div aria-live="polite" className="min-h-[210px]">
         {found?.ok ? (
           <>
-            <p className="head text-[34px]">{HOW[found.working.result.how]}</p>
-            <p className="mb-1 flex flex-wrap items-center gap-x-3 text-[18px]">
-              <span className="num">
-                {say(Math.abs(found.working.result.slackMm), 'mm', { digits: 1 })}{' '}
-                {found.working.result.slackMm < 0 ? 'short' : 'of slack'}
-              </span>
-              <BasisTag title="the bead slack" working={found.working}>
+            <p className="flex flex-wrap items-baseline gap-x-3">
+              <span className="head text-[34px]">{HOW[found.working.result.how]}</span>
+              <BasisTag title="the bead’s path" working={found.working}>
                 the arithmetic
               </BasisTag>
             </p>
             <Reasons reasons={[found.working.result.reason]} />
+            <Numbers path={found.working.result} />
           </>
         ) : (
           <p className="py-4 text-ink2">
@@ -83,12 +110,11 @@ export const SlackSheet = () => {
           onChange={setFill}
           hint="thickness of tube, strip and lock"
         />
-      </div>
-      <div className="mt-3">
+        <QuantityField label="A bite" unit="mm" value={bite} onChange={setBite} hint="what one lever takes" />
         <ChoiceField
-          label="Of the far bead, down in the well"
-          value={arc}
-          onChange={setArc}
+          label="Of the far bead, still up on its seat"
+          value={up}
+          onChange={setUp}
           options={ARCS.map(([deg, words]) => [String(deg), words] as const)}
         />
       </div>
