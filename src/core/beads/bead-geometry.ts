@@ -1,3 +1,5 @@
+import { InputError } from '../errors';
+
 /** A rim and the bead that has to get over its flange; diameters and the axial distance in mm. */
 export interface BeadAndRim {
   beadMm: number;
@@ -8,6 +10,17 @@ export interface BeadAndRim {
   /** Tube, strip and lock that lie in the well. */
   fillMm: number;
 }
+
+/** What was measured of a rim. */
+export type RimProfile = Pick<BeadAndRim, 'wellMm' | 'flangeMm' | 'axialMm'>;
+
+/** Throws `InputError` for a rim and a bead that contradict each other. */
+export const checkRim = ({ beadMm, wellMm, flangeMm }: Omit<BeadAndRim, 'axialMm' | 'fillMm'>): void => {
+  if (wellMm >= beadMm)
+    throw new InputError('wellMm', 'The well is no smaller than the bead.', `less than the bead, ${beadMm} mm`);
+  if (flangeMm <= beadMm)
+    throw new InputError('flangeMm', 'The flange is no larger than the bead.', `more than the bead, ${beadMm} mm`);
+};
 
 const DEG = 180 / Math.PI;
 

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { howMany } from '../../../tests/how-many';
 import { problemOf } from '../../../tests/sample';
 import { shortestLoopMm } from '../../../tests/shortest-loop';
-import { beadPath, type BeadPath } from '.';
+import { beadPath, bitePlan, type BeadPath } from '.';
 
 const WORKED = { beadMm: 459, wellMm: 430, flangeMm: 486, axialMm: 40, biteMm: 70 };
 const SMALL = { beadMm: 305, wellMm: 281, flangeMm: 329, axialMm: 50, biteMm: 70 };
@@ -166,5 +166,59 @@ describe('what it says', () => {
     [{ farUpDeg: 361 }, 'farUpDeg'],
   ])('%j is refused by its field', (more, field) => {
     expect(problemOf(() => run(more)).field).toBe(field);
+  });
+});
+
+describe('the bites of a rim that was measured', () => {
+  const { wellMm, flangeMm, axialMm, beadMm } = WORKED;
+  const rim = { wellMm, flangeMm, axialMm };
+  const plan = (more: object = {}) =>
+    bitePlan.run({ ...bitePlan.example, rimDiameterMm: beadMm, handFittedDeg: 90, rim, ...more });
+
+  test('each says what is left over, as the bead’s path does with as much left and the same bite', () => {
+    const { bites } = plan().result;
+    const spanDeg = (lengthMm: number) => (lengthMm / (Math.PI * beadMm)) * 360;
+    let leftDeg = bites.reduce((sum, b) => sum + spanDeg(b.lengthMm), 0);
+    for (const { lengthMm, spareMm } of bites) {
+      const biteMm = (spanDeg(lengthMm) / 360) * Math.PI * flangeMm;
+      const asked = { ...WORKED, biteMm, leftDeg: Math.min(leftDeg, 300) };
+      expect(spareMm).toBeCloseTo(beadPath.run(asked).result.loopSlackMm, 6);
+      leftDeg -= spanDeg(lengthMm);
+    }
+    // The tightest is not the last.
+    const spares = bites.map((b) => b.spareMm!);
+    expect(spares.indexOf(Math.min(...spares))).toBeLessThan(bites.length - 1);
+  });
+
+  test('coming off it is the other way round: the bites at the beginning are easy, then it is tightest', () => {
+    const on = plan({ handFittedDeg: 0 }).result.bites.map((b) => b.spareMm!);
+    const off = plan({ handFittedDeg: 0, direction: 'off', school: 'opposite the valve' }).result.bites.map(
+      (b) => b.spareMm!,
+    );
+    expect(off[0]).toBeGreaterThan(Math.min(...off));
+    expect(Math.min(...off)).toBeCloseTo(Math.min(...on), 0);
+  });
+
+  test('the arc to hold down is the computed one, and grows as the well gets shallower', () => {
+    const arc = ({ kneelFromDeg, kneelToDeg }: { kneelFromDeg: number; kneelToDeg: number }) =>
+      (kneelToDeg - kneelFromDeg + 360) % 360;
+    // 360° less 72° to go and twice 28° of rise, less 131° that may sit high.
+    expect(arc(plan().result)).toBeGreaterThan(95);
+    expect(arc(plan().result)).toBeLessThan(105);
+    const shallow = plan({ rim: { ...rim, wellMm: 443 } }).result;
+    expect(arc(shallow)).toBeGreaterThan(190);
+    expect(shallow.reasons.at(-1)!.says).toMatch(
+      /^Tightest at bite \d+: [45]\.\d mm to spare, with 2[12]\d° of the far side/,
+    );
+  });
+
+  test('a bite that even a limp bead forbids is a stop, by its number; with slack it goes by hand', () => {
+    const stuck = plan({ rim: { ...rim, wellMm: 450 } });
+    expect(stuck.verdict).toBe('stop');
+    expect(stuck.result.reasons.at(-1)!.says).toMatch(/^Bite \d+ is \d+\.\d mm short with all of the far side down/);
+    const loose = plan({ rim: { ...rim, wellMm: 415 } });
+    expect(loose.result.reasons.at(-1)!.says).toMatch(/goes by hand/);
+    expect(plan({ rim: undefined }).result.bites.every((b) => b.spareMm === null)).toBe(true);
+    expect(problemOf(() => plan({ rim: { ...rim, wellMm: 470 } })).field).toBe('wellMm');
   });
 });

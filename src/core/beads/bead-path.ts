@@ -1,8 +1,7 @@
-import { InputError } from '../errors';
 import { quantity } from '../fields';
 import type { SaidQuantity } from '../units';
 import { defineWorking, reason, type Reason } from '../working';
-import { bottomMm, hoopSlackMm, limpLoop, type BeadAndRim, type LimpLoop } from './bead-geometry';
+import { bottomMm, checkRim, hoopSlackMm, limpLoop, type BeadAndRim, type LimpLoop } from './bead-geometry';
 
 interface Input {
   beadMm: number;
@@ -41,14 +40,6 @@ const ALL_ROUND_DEG = 360;
 
 const mm = (value: number): SaidQuantity => ({ value, unit: 'mm', digits: 1 });
 const deg = (value: number): SaidQuantity => ({ value, unit: 'deg', digits: 0 });
-
-/** Throws `InputError` for a rim and a bead that contradict each other. */
-const checkRim = ({ beadMm, wellMm, flangeMm }: Input): void => {
-  if (wellMm >= beadMm)
-    throw new InputError('wellMm', 'The well is no smaller than the bead.', `less than the bead, ${beadMm} mm`);
-  if (flangeMm <= beadMm)
-    throw new InputError('flangeMm', 'The flange is no larger than the bead.', `more than the bead, ${beadMm} mm`);
-};
 
 /** The worst moment from here on: what comes after the tightest is easier again. */
 const tightestOf = (loop: LimpLoop, biteDeg: number, fromDeg: number, upMm: number) => {

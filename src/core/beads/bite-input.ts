@@ -1,4 +1,5 @@
 import { ruleNumber, ruleWord, type RuleValues } from '../rules';
+import type { RimProfile } from './bead-geometry';
 import type { BiteInput, BiteSchool } from './bite-plan';
 
 /**
@@ -6,7 +7,7 @@ import type { BiteInput, BiteSchool } from './bite-plan';
  * given.
  */
 export const biteInputBy = (
-  wheel: { rimDiameterMm: number; lockDegs: readonly number[] },
+  wheel: { rimDiameterMm: number; lockDegs: readonly number[]; rim?: RimProfile },
   direction: 'off' | 'on',
   rules: RuleValues | undefined,
   school?: string,

@@ -1,7 +1,9 @@
 import { InputError } from '../errors';
-import { angle, listOf, oneOf, quantity } from '../fields';
+import { angle, listOf, oneOf, quantity, record } from '../fields';
 import { checkLockPlaces } from '../wheels';
 import { counted, angleBetween, normalDeg } from '../units';
+import { checkRim, type RimProfile } from './bead-geometry';
+import { judgeBites } from './bite-judge';
 import { defineWorking, reason, SILENT, worstOf, type Reason, type Show } from '../working';
 
 export const BITE_SCHOOLS = [
@@ -31,7 +33,19 @@ export interface BiteInput {
   direction: 'off' | 'on';
   /** Arc that goes over by hand and knees before the first bite, from the start on. */
   handFittedDeg: number;
+  /** What was measured of the rim: then each bite is judged. */
+  rim?: RimProfile;
 }
+
+/** What is measured of a rim, as a field of an input. */
+export const RIM_PROFILE = record(
+  {
+    wellMm: quantity('mm', 60, 700, 'Diameter in the well'),
+    flangeMm: quantity('mm', 80, 750, 'Diameter over the flange'),
+    axialMm: quantity('mm', 0, 400, 'From the far side in the well to the flange, along the axle'),
+  },
+  'The rim',
+);
 
 /** One stroke. Angles clockwise from the valve; the bead from `fromDeg` to `toDeg` goes over. */
 export interface Bite {
@@ -41,6 +55,8 @@ export interface Bite {
   /** Where the lever stands. */
   leverDeg: number;
   lengthMm: number;
+  /** What is left over of a limp bead at this bite, mm; null where the rim was not measured. */
+  spareMm: number | null;
 }
 
 export interface BitePlan {
@@ -61,6 +77,7 @@ export interface BitePlan {
 const KEEP_OUT_DEG = 7;
 /** Three inches beside, as an arc. Common practice. */
 const BESIDE_MM = 76;
+/** Where nothing is known of the rim. Basis: memory. */
 const KNEEL_HALF_DEG = 60;
 /** Between a quarter and a third of the way round. Common practice. */
 const QUARTER_ON_DEG = 105;
@@ -132,6 +149,7 @@ const leverIn = (fromDeg: number, spanDeg: number, clockwise: boolean, keepOut: 
 /** The order and place of every bite. Throws `InputError` when nothing is left to lever. */
 export const planBites = (input: BiteInput, show: Show = SILENT): BitePlan => {
   const { rimDiameterMm, biteMm, direction, handFittedDeg, valveDeg, lockDegs, school } = input;
+  if (input.rim) checkRim({ beadMm: rimDiameterMm, ...input.rim });
   const { startDeg, finishDeg, way } = courseOf(input);
   const perDegMm = (Math.PI * rimDiameterMm) / 360;
   const leftDeg = 360 - handFittedDeg;
@@ -151,7 +169,7 @@ export const planBites = (input: BiteInput, show: Show = SILENT): BitePlan => {
     const lever = leverIn(fromDeg, spanDeg, clockwise, keepOut);
     if (lever === null)
       reasons.push(reason('check', `Bite ${n} lies at the valve or a lock: by hand or heel, no lever.`));
-    bites.push({ n, fromDeg: normalDeg(fromDeg), toDeg, leverDeg: lever ?? toDeg, lengthMm });
+    bites.push({ n, fromDeg: normalDeg(fromDeg), toDeg, leverDeg: lever ?? toDeg, lengthMm, spareMm: null });
   };
   if (way === 'round') {
     let at = startDeg + handFittedDeg;
@@ -179,6 +197,21 @@ export const planBites = (input: BiteInput, show: Show = SILENT): BitePlan => {
       ? `No lock on this wheel, so opposite the valve. ${SCHOOL_WHY['opposite the valve']}`
       : SCHOOL_WHY[school];
   reasons.unshift(reason('good', `${counted(bites.length, 'bite')}. ${why}`));
+  const { rim } = input;
+  const judged =
+    rim &&
+    judgeBites(
+      bites.map((b) => ({ spanDeg: b.lengthMm / perDegMm })),
+      { ...rim, beadMm: rimDiameterMm, fillMm: 0 },
+      direction,
+    );
+  if (judged) {
+    reasons.push(judged.reason);
+    judged.sparesMm.forEach((spareMm, i) => (bites[i]!.spareMm = spareMm));
+    show.line('least to spare at a bite', 'π × bead − the shortest way', Math.min(...judged.sparesMm), 'mm');
+    show.line('of the far side, down in the well', 'at the tightest bite', judged.downDeg, 'deg');
+  }
+  const kneelHalfDeg = judged ? judged.downDeg / 2 : KNEEL_HALF_DEG;
   const kneelAt = direction === 'off' ? normalDeg(startDeg + 180) : startDeg;
   return {
     startDeg,
@@ -186,8 +219,8 @@ export const planBites = (input: BiteInput, show: Show = SILENT): BitePlan => {
     way,
     bites,
     keeperDeg: direction === 'on' ? startDeg : null,
-    kneelFromDeg: normalDeg(kneelAt - KNEEL_HALF_DEG),
-    kneelToDeg: normalDeg(kneelAt + KNEEL_HALF_DEG),
+    kneelFromDeg: normalDeg(kneelAt - kneelHalfDeg),
+    kneelToDeg: normalDeg(kneelAt + kneelHalfDeg),
     reasons,
   };
 };
@@ -209,6 +242,7 @@ export const bitePlan = defineWorking<BiteInput, BitePlan>({
     school: oneOf(BITE_SCHOOLS, 'Where to start'),
     direction: oneOf(['off', 'on'], 'The tire goes off or on'),
     handFittedDeg: quantity('deg', 0, 359, 'Arc that goes over by hand'),
+    rim: RIM_PROFILE.optional(),
   }),
   example: {
     rimDiameterMm: 483,
@@ -224,6 +258,7 @@ export const bitePlan = defineWorking<BiteInput, BitePlan>({
     const plan = planBites(input, show);
     show.basis('practice', `${input.school}: ${SCHOOL_WHY[input.school]}`);
     show.basis('memory', `a lever stays ${KEEP_OUT_DEG}° from valve and lock`);
+    if (input.rim) show.basis('published', 'geometry of a loop that does not stretch, with nothing else in the well');
     show.verdict(worstOf(plan.reasons));
     show.caution(
       'Never a lever under the disc, and never on the tube. Halfway: stop and push the fitted part back into the well.',

@@ -21,6 +21,8 @@ describe('golden answers about beads', () => {
     ...schools({ direction: 'off', handFittedDeg: 0 }),
     ...schools({ direction: 'on', lockDegs: [], handFittedDeg: 90 }),
     ...schools({ direction: 'off', lockDegs: [120, 240], valveDeg: 0, handFittedDeg: 0 }),
+    [bitePlan, { rim: { wellMm: 458, flangeMm: 510, axialMm: 38 } }],
+    [bitePlan, { direction: 'off', handFittedDeg: 0, rim: { wellMm: 476, flangeMm: 512, axialMm: 44 } }],
     [bitePlan, { valveDeg: 40, lockDegs: [200], biteMm: 95 }],
     [bitePlan, { handFittedDeg: 359 }],
     [bitePlan, { lockDegs: [20], handFittedDeg: 30, biteMm: 40 }],

@@ -1,5 +1,6 @@
 /** Beads: whether one can pass the flange, where the levers go, and which way up the tire goes on. */
 export { lightMarkPlace, lightMarkSays, type LightMarkPlace } from './light-mark';
+export type { RimProfile } from './bead-geometry';
 export { beadPath, type BeadPath } from './bead-path';
 export { biteInputBy } from './bite-input';
 export {
@@ -7,6 +8,7 @@ export {
   planBites,
   biteLengths,
   BITE_SCHOOLS,
+  RIM_PROFILE,
   SCHOOL_WHY,
   type Bite,
   type BiteInput,

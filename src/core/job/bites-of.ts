@@ -1,4 +1,4 @@
-import { biteInputBy, planBites, type BiteInput, type BitePlan } from '../beads';
+import { biteInputBy, planBites, type BiteInput, type BitePlan, type RimProfile } from '../beads';
 import { InputError } from '../errors';
 import { readTire } from '../tires';
 import { tryRimCode } from '../wheels';
@@ -16,11 +16,21 @@ export const rimDiameterMm = (state: JobState): number | null => {
   }
 };
 
+/** What was measured of the job's rim, where it fits the bead; null where it was not, or cannot be. */
+export const rimProfileOf = (state: JobState): RimProfile | null => {
+  const beadMm = rimDiameterMm(state);
+  const { flangeMm = null, wellMm = null, wellToFlangeMm: axialMm = null } = state.wheel ?? {};
+  if (beadMm === null || flangeMm === null || wellMm === null || axialMm === null) return null;
+  return wellMm < beadMm && beadMm < flangeMm ? { flangeMm, wellMm, axialMm } : null;
+};
+
 /** What the bite plan of this job is made from; null where the rim is not known. */
 export const biteInputOf = (state: JobState, direction: 'off' | 'on'): BiteInput | null => {
   const diameterMm = rimDiameterMm(state);
   if (!state.wheel || diameterMm === null) return null;
-  return biteInputBy({ rimDiameterMm: diameterMm, lockDegs: state.wheel.rimLockDegs }, direction, state.rules);
+  const rim = rimProfileOf(state);
+  const wheel = { rimDiameterMm: diameterMm, lockDegs: state.wheel.rimLockDegs, ...(rim && { rim }) };
+  return biteInputBy(wheel, direction, state.rules);
 };
 
 /** The bites of this job by its school; null where the rim is not known. */

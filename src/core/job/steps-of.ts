@@ -1,7 +1,7 @@
 import { stepsFor, type ProcedureInput, type Step, type StepTool } from '../procedure';
 import { ruleNumber, ruleWord } from '../rules';
 import { tryRimCode, wheelEnd } from '../wheels';
-import { rimDiameterMm } from './bites-of';
+import { rimDiameterMm, rimProfileOf } from './bites-of';
 import { fastenersOf } from './fasteners-of';
 import type { JobState } from './fold-job';
 import type { StationId } from '../stations';
@@ -14,6 +14,7 @@ export const procedureInputOf = (state: JobState): ProcedureInput | null => {
   const tools = [ruleWord('bead.break', rules), ruleWord('lever.tool', rules)].filter(
     (t): t is StepTool => t !== 'hands and levers' && t !== 'levers',
   );
+  const rim = rimProfileOf(state);
   const hump = tryRimCode(wheel.rimCode)?.hump ?? null;
   return {
     machine: {
@@ -35,6 +36,7 @@ export const procedureInputOf = (state: JobState): ProcedureInput | null => {
       pair: wheel.pair !== null,
       strips: wheel.strips ?? ruleNumber('strip.count', rules),
       rimDiameterMm: rimDiameterMm(state),
+      ...(rim && { rim }),
       heavySpotDeg: wheel.heavySpotDeg,
     },
     tire: { lightMark: chosen?.lightMark ?? true, arrows: chosen?.arrows !== 'none' },

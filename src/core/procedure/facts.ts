@@ -1,4 +1,4 @@
-import { biteInputBy, planBites, type BitePlan } from '../beads';
+import { biteInputBy, planBites, type BitePlan, type RimProfile } from '../beads';
 import { ruleWord, type RuleValues } from '../rules';
 import { onFourWheels, type Build, type Caliper, type Drive, type MachineKind, type Wheel } from '../wheels';
 import type { Step } from './step';
@@ -39,6 +39,8 @@ export interface ProcedureInput {
     pair?: boolean;
     /** Null where neither rim code nor tire tells: then no lever has a place. */
     rimDiameterMm: number | null;
+    /** What was measured of the rim. */
+    rim?: RimProfile;
     heavySpotDeg: number | null;
   };
   tire: { lightMark: boolean; arrows: boolean };
@@ -160,7 +162,14 @@ export const factsOf = (input: ProcedureInput): Facts => {
   const levered = wheel.build === 'spoked' || wheel.build === 'cast';
   const bites = (direction: 'off' | 'on'): BitePlan | null =>
     levered && wheel.rimDiameterMm !== null
-      ? planBites(biteInputBy({ rimDiameterMm: wheel.rimDiameterMm, lockDegs }, direction, rules, word('bite.start')))
+      ? planBites(
+          biteInputBy(
+            { rimDiameterMm: wheel.rimDiameterMm, lockDegs, ...(wheel.rim && { rim: wheel.rim }) },
+            direction,
+            rules,
+            word('bite.start'),
+          ),
+        )
       : null;
   return {
     ...input,

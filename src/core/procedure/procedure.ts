@@ -1,3 +1,4 @@
+import { RIM_PROFILE } from '../beads';
 import { angle, count, listOf, oneOf, quantity, record, ruleValues, yes } from '../fields';
 import { findRule } from '../rules';
 import { STATION_WORDS, type StationId } from '../stations';
@@ -108,6 +109,7 @@ export const procedure = defineWorking<ProcedureInput, { steps: Step[] }>({
         hump: yes('Safety hump').optional(),
         pair: yes('Makes a pair with another driven wheel').optional(),
         rimDiameterMm: quantity('mm', 80, 700, 'Diameter of the rim').allow(null),
+        rim: RIM_PROFILE.optional(),
         heavySpotDeg: angle('Heavy spot of the bare wheel').allow(null),
       },
       'The wheel',

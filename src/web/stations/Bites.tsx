@@ -20,6 +20,11 @@ export const Bites = ({ bites, big = false }: { bites: BitesAtHand; big?: boolea
         <span className={`block ${big ? 'text-[20px]' : 'text-[16px]'}`}>
           {say(bite.lengthMm, 'mm')}, lever at {placeText(sideUp === 'other' ? mirrored(bite.leverDeg) : bite.leverDeg)}
         </span>
+        {bite.spareMm !== null && (
+          <span className={`num block ${big ? 'text-[18px]' : 'text-[15px]'} ${bite.spareMm <= 0 ? 'text-stop' : ''}`}>
+            {say(Math.abs(bite.spareMm), 'mm', { digits: 1 })} {bite.spareMm <= 0 ? 'short: stop' : 'to spare'}
+          </span>
+        )}
       </p>
       <Button small disabled={bite.n === 1} onClick={() => go(-1)} aria-label="Bite before" hotkey=",">
         Back
