@@ -165,6 +165,7 @@ export const createApp = (db: Db, options: AppOptions): Express => {
       lockMinutes: () => ruleOf('doors.lockMinutes'),
       forgottenAt: shop.forgottenAt,
       addresses: options.addresses ?? (() => []),
+      shopName: shop.name,
     }),
   );
   const calendar = calendarKey(db);

@@ -5,6 +5,7 @@ import pino from 'pino';
 import { isLoopback } from './doors/access';
 import { makeForOwnerOnly } from './doors/owner-only';
 import { LEAST_LETTERS, weakness } from '../core/doors';
+import { isTriedFirst } from './doors/tried-first';
 import { checkBegun, DatabaseUnusable } from './db/open-db';
 import { shopFile } from './paths';
 import { runningShop } from './running-shop';
@@ -33,7 +34,8 @@ const start = async (): Promise<void> => {
   const host = process.env.HOST ?? '127.0.0.1';
   const passphrase = process.env.RIMSTONE_PASSPHRASE || undefined;
   const file = shopFile();
-  const weak = passphrase && weakness(passphrase);
+  const weak =
+    passphrase && (weakness(passphrase) ?? (isTriedFirst(passphrase, []) ? 'It is among what is tried first.' : null));
   if (weak)
     fail(
       `RIMSTONE_PASSPHRASE can be guessed. ${weak} Take a sentence of your own, of ${LEAST_LETTERS} letters or more.`,

@@ -13,6 +13,7 @@ import { MOST_WRONG, MOST_WRONG_OF_PERSON, WAIT_MINUTES } from '../../src/server
 import { NEEDED, rightFor } from '../../src/server/doors/rights';
 import { CODE_MINUTES } from '../../src/server/doors/sign-in-codes';
 import { doorStore } from '../../src/server/db/door-store';
+import { isTriedFirst } from '../../src/server/doors/tried-first';
 import { hashSecret, isSecret } from '../../src/server/doors/secret-hash';
 import { routesOf } from '../routes-of';
 import { note, testApp } from './test-app';
@@ -59,6 +60,34 @@ const onClock = async (test: (move: (minutes: number) => void) => Promise<void>)
 };
 
 describe('a secret', () => {
+  test.each([
+    ['qwertyuiop123', true],
+    ['iloveyou12345', true],
+    ['OskTarrow2024', true],
+    ['271828', true],
+    ['123123', true],
+    ['730418', false],
+    ['three cold mornings', false],
+    ['x'.repeat(60) + ' and more of it', false],
+  ])('%s is tried first: %s', (secret, is) =>
+    expect(isTriedFirst(secret, ['Osk Tarrow', 'Spring Wheelworks'])).toBe(is),
+  );
+
+  test('that is tried first is refused in words, by whoever sets it', async () => {
+    const { signIn } = closedShop();
+    const owner = await signIn('owner');
+    const wayIn = (secret: string) =>
+      owner
+        .put('/api/people/Osk%20Tarrow/way-in')
+        .send({ role: 'fitter', secret })
+        .then((r) => r);
+    const { status, body } = await wayIn('271828');
+    expect([status, body.error.message]).toEqual([422, 'It is among what is tried first.']);
+    expect((await wayIn('604938')).status).toBe(200);
+    const own = await owner.put('/api/session/secret').send({ old: PEOPLE.owner.secret, secret: 'iloveyou12345' });
+    expect([own.status, own.body.error.expected]).toEqual([422, 'a few words that have nothing to do with each other']);
+  });
+
   test('takes its time to be tried, for a name that nobody has as well, and is salted', async () => {
     const [one, two] = await Promise.all([hashSecret('730418'), hashSecret('730418')]);
     expect(one).toMatch(/^scrypt\$14\$8\$5\$/);
@@ -160,9 +189,9 @@ describe('signing in', () => {
       await two.get('/api/shop').expect(401);
       await one.delete(`/api/sessions/${other.id}`).expect(404);
       const three = await signIn('fitter');
-      await one.put('/api/session/secret').send({ old: 'wrong 12345', secret: '918273' }).expect(401);
+      await one.put('/api/session/secret').send({ old: 'wrong 12345', secret: '604937' }).expect(401);
       await one.put('/api/session/secret').send({ old: PEOPLE.fitter.secret, secret: '222222' }).expect(422);
-      await one.put('/api/session/secret').send({ old: PEOPLE.fitter.secret, secret: '918273' }).expect(200);
+      await one.put('/api/session/secret').send({ old: PEOPLE.fitter.secret, secret: '604937' }).expect(200);
       await three.get('/api/shop').expect(401);
       await one.get('/api/shop').expect(200);
       await one.post('/api/session').send(PEOPLE.fitter).expect(401);
@@ -200,7 +229,7 @@ describe('signing in', () => {
     expect(body.error).toMatchObject({ field: 'lock', message: 'The screen of Osk Tarrow is locked.' });
     await osk.get('/api/sessions').expect(401);
     await osk.post('/api/session/codes').expect(401);
-    await osk.put('/api/session/secret').send({ old: PEOPLE.fitter.secret, secret: '918273' }).expect(401);
+    await osk.put('/api/session/secret').send({ old: PEOPLE.fitter.secret, secret: '604937' }).expect(401);
     expect((await osk.get('/api/session').expect(200)).body.me.isLocked).toBe(true);
     // Somebody else goes on at this bench.
     const { body: next } = await osk.post('/api/session').send(PEOPLE.learner).expect(201);

@@ -8,6 +8,7 @@ import type { DoorStore } from '../db/door-store';
 import type { ShopStore } from '../db/shop-store';
 import { hashSecret } from '../doors/secret-hash';
 import { meOf } from '../doors/signed-in';
+import { checkNotTriedFirst } from '../doors/tried-first';
 import type { ApiDocs } from '../openapi/api-docs';
 import { NotFound } from '../errors';
 
@@ -50,7 +51,10 @@ export const peopleRoutes = (shop: ShopStore, doors: DoorStore): Router => {
     const before = doors.find(req.params.name);
     if (secret === undefined && role === 'owner' && before.role !== 'owner')
       throw new InputError('secret', 'An owner can do everything.', 'a passphrase of its own with it');
-    if (typeof secret === 'string') checkSecret(secret, role);
+    if (typeof secret === 'string') {
+      checkSecret(secret, role);
+      checkNotTriedFirst(secret, [before.name, shop.name()]);
+    }
     const kept = typeof secret === 'string' ? await hashSecret(secret) : secret;
     res.json({ person: doors.setPerson(before.name, role, kept, meOf(req)?.id) });
   });

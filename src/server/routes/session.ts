@@ -11,6 +11,7 @@ import { hashSecret, isSecret } from '../doors/secret-hash';
 import { giveToken, tokenOf } from '../doors/session-cookie';
 import { kindOfScreen } from '../doors/kind-of-screen';
 import { signInCodes } from '../doors/sign-in-codes';
+import { checkNotTriedFirst } from '../doors/tried-first';
 import { MustWait, NotFound, NotSignedIn } from '../errors';
 import type { ApiDocs } from '../openapi/api-docs';
 import { recordId, who } from './input';
@@ -36,6 +37,7 @@ interface Options {
   forgottenAt: () => string | null;
   /** Where other machines find this shop. */
   addresses: () => string[];
+  shopName: () => string;
 }
 
 /** What is said of the routes below. */
@@ -53,7 +55,7 @@ export const sessionApi: ApiDocs = {
 /** Signing in and out, the lock, the sessions, and a code that signs in a second browser. */
 export const sessionRoutes = (
   doors: DoorStore,
-  { logger, sessionDays, lockMinutes, forgottenAt, addresses }: Options,
+  { logger, sessionDays, lockMinutes, forgottenAt, addresses, shopName }: Options,
 ): Router => {
   const router = Router();
   router.use('/session', json({ limit: '4kb' }));
@@ -139,6 +141,7 @@ export const sessionRoutes = (
     const body = check<{ old: string; secret: string }>(newSecretBody, req.body);
     await checked(req, res, me.who, body.old);
     checkSecret(body.secret, me.role);
+    checkNotTriedFirst(body.secret, [me.who, shopName()]);
     doors.setPerson(me.who, me.role, await hashSecret(body.secret), me.id);
     res.json(standing(me));
   });
