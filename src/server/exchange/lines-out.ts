@@ -69,19 +69,10 @@ const logLines = (db: Db) => {
   };
 };
 
-interface RuleRow {
-  key: string;
-  value: string;
-  note: string;
-  changedBy: string;
-  reason: string;
-  changedAt: string;
-}
-
 /** The rules that the shop has changed, as far as they are rules of this program. */
 const ruleLines = (db: Db): Line[] =>
   db
-    .prepare<[], RuleRow>(
+    .prepare<[], Omit<Line<'rule'>, 'line' | 'value'> & { value: string }>(
       'SELECT key, value, note, changed_by AS changedBy, reason, changed_at AS changedAt FROM rules ORDER BY key',
     )
     .all()

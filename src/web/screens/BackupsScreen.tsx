@@ -1,6 +1,7 @@
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { BACKUP_WORDS, sizeText, type KeptBackup } from '../../core/backup';
 import { Button } from '../parts/Button';
+import { FileButton } from '../parts/FileButton';
 import { Failed, Frame, Waiting } from '../parts/Frame';
 import { useKeys } from '../parts/keys';
 import { momentText } from '../parts/moment-text';
@@ -41,7 +42,6 @@ export const BackupsScreen = () => {
   const [bring, { isLoading: isBringing }] = useBringBackupMutation();
   const [problem, setProblem] = useState<string | null>(null);
   const [open, setOpen] = useState<KeptBackup | null>(null);
-  const chooser = useRef<HTMLInputElement>(null);
   const tried = async (act: () => Promise<unknown>) => {
     setProblem(null);
     try {
@@ -57,22 +57,13 @@ export const BackupsScreen = () => {
       title="Backups"
       actions={
         <div className="flex flex-wrap gap-2">
-          <input
-            ref={chooser}
-            type="file"
-            accept=".zip,application/zip"
-            aria-label="A backup from elsewhere"
-            className="sr-only"
-            tabIndex={-1}
-            onChange={({ target }) => {
-              const file = target.files?.[0];
-              target.value = '';
-              if (file) void tried(() => bring(file).unwrap());
-            }}
-          />
-          <Button disabled={isBringing} onClick={() => chooser.current?.click()}>
+          <FileButton
+            label="A backup from elsewhere"
+            disabled={isBringing}
+            onFile={(file) => void tried(() => bring(file).unwrap())}
+          >
             {isBringing ? 'Checking it …' : 'Bring one in'}
-          </Button>
+          </FileButton>
           <Button go hotkey="B" disabled={isMaking} onClick={back}>
             {isMaking ? 'Backing up …' : 'Back up now'}
           </Button>

@@ -1,6 +1,7 @@
 import { useRef, useState } from 'react';
 import type { Brought } from '../../../core/exchange';
 import { Button } from '../../parts/Button';
+import { FileButton } from '../../parts/FileButton';
 import { useBringFileMutation } from '../../store/exchange-api';
 import { visitProblem } from '../../store/visits-api';
 import { TakeInSheet } from './TakeInSheet';
@@ -34,7 +35,6 @@ const useBringing = () => {
 /** The whole shop out into a file that other programs can read, and such a file, or a job’s, in. */
 export const OutAndIn = () => {
   const { isBringing, problem, brought, begin, giveUp, done } = useBringing();
-  const chooser = useRef<HTMLInputElement>(null);
   return (
     <section aria-labelledby="out-and-in" className="mt-8 max-w-[70ch]">
       <h2 id="out-and-in" className="head mb-2 text-xl">
@@ -48,22 +48,9 @@ export const OutAndIn = () => {
         <a className="btn" href="/api/exchange/shop" download>
           Take the shop out
         </a>
-        <input
-          ref={chooser}
-          type="file"
-          accept=".zip,application/zip"
-          aria-label="A file of a shop or a job"
-          className="sr-only"
-          tabIndex={-1}
-          onChange={({ target }) => {
-            const file = target.files?.[0];
-            target.value = '';
-            if (file) begin(file);
-          }}
-        />
-        <Button disabled={isBringing} onClick={() => chooser.current?.click()}>
+        <FileButton label="A file of a shop or a job" disabled={isBringing} onFile={begin}>
           {isBringing ? 'Reading it …' : 'Look into a file'}
-        </Button>
+        </FileButton>
         {isBringing && <Button onClick={giveUp}>Stop</Button>}
       </div>
       {problem && (

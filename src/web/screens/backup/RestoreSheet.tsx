@@ -7,6 +7,7 @@ import { momentText } from '../../parts/moment-text';
 import { Sheet } from '../../parts/Sheet';
 import { useLookIntoQuery, useRestoreBackupMutation } from '../../store/backups-api';
 import { visitProblem } from '../../store/visits-api';
+import { KeptShop } from './KeptShop';
 
 const Against = ({ look, nowMs }: { look: LookedInto; nowMs: number }) => {
   const last = (at: string | null) => (at === null ? 'nothing' : momentText(at, nowMs));
@@ -107,19 +108,7 @@ export const RestoreSheet = ({
             )}
           </>
         )}
-        {kept !== null && (
-          <>
-            <p role="status" className="text-[18px]">
-              Restored. {kept !== '' && 'The shop as it was is kept as'}
-            </p>
-            {kept !== '' && <p className="num mt-1 text-[16px] [overflow-wrap:anywhere]">{kept}</p>}
-            <div className="mt-4">
-              <Button go onClick={leave}>
-                To the restored shop
-              </Button>
-            </div>
-          </>
-        )}
+        {kept !== null && <KeptShop done="Restored." kept={kept} goes="To the restored shop" onGo={leave} />}
       </Sheet>
     </Dialog.Root>
   );

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { bringsAny, planRows, type Brought, type TakePlan } from '../../../core/exchange';
 import { Button } from '../../parts/Button';
 import { Sheet } from '../../parts/Sheet';
+import { KeptShop } from './KeptShop';
 import { useLeaveFileMutation, useTakeFileInMutation } from '../../store/exchange-api';
 import { visitProblem } from '../../store/visits-api';
 
@@ -109,19 +110,7 @@ export const TakeInSheet = ({ brought: { id, plan }, onClose }: { brought: Broug
             )}
           </>
         )}
-        {kept !== null && (
-          <>
-            <p role="status" className="text-[18px]">
-              It is in. {kept !== '' && 'The shop as it was is kept as'}
-            </p>
-            {kept !== '' && <p className="num mt-1 text-[16px] [overflow-wrap:anywhere]">{kept}</p>}
-            <div className="mt-4">
-              <Button go onClick={leave}>
-                To the shop
-              </Button>
-            </div>
-          </>
-        )}
+        {kept !== null && <KeptShop done="It is in." kept={kept} goes="To the shop" onGo={leave} />}
       </Sheet>
     </Dialog.Root>
   );
