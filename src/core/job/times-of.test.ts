@@ -1,5 +1,5 @@
 import { logOf, sampleWheel, sampleMachine } from '../../../tests/sample';
-import { beadPathOf, foldJob, median, timesOf, type Entry } from '.';
+import { beadPathOf, bitesOf, foldJob, median, procedureInputOf, stepsOf, timesOf, type Entry } from '.';
 
 /** A log with its entries so many minutes after the opening. */
 const timed = (build: (l: ReturnType<typeof logOf>) => void, minutes: readonly number[]): Entry[] => {
@@ -94,5 +94,35 @@ describe('bead path of a job', () => {
     const l = logOf().open();
     l.add('rim-shape', shape);
     expect(foldJob(l.log).wheel).toMatchObject(shape);
+  });
+});
+
+describe('the rim of a job, as measured', () => {
+  const SHAPE = { flangeMm: 486, wellMm: 430, wellToFlangeMm: 40 };
+  const bites = (shape: object, rimCode = '2.15x18') =>
+    bitesOf(foldJob(logOf().open(sampleMachine(), sampleWheel({ rimCode, ...shape })).log), 'off');
+
+  test('judges the bites where all three are known and fit the bead, and only there', () => {
+    expect(bites(SHAPE)!.bites.every((b) => b.spareMm !== null)).toBe(true);
+    for (const shape of [
+      {},
+      { ...SHAPE, flangeMm: null },
+      { ...SHAPE, wellMm: null },
+      { ...SHAPE, wellToFlangeMm: null },
+      // A well that is no smaller than the bead of 457 mm, and a flange that is no larger.
+      { ...SHAPE, wellMm: 460 },
+      { ...SHAPE, flangeMm: 450 },
+    ])
+      expect(bites(shape)!.bites.every((b) => b.spareMm === null)).toBe(true);
+  });
+
+  test('is the same for the steps as for the dial', () => {
+    const state = foldJob(logOf().open(sampleMachine(), sampleWheel({ rimCode: '2.15x18', ...SHAPE })).log);
+    const kneel = stepsOf(state, 'tire-off')
+      .flatMap((s) => s.places)
+      .find((place) => place.what === 'kneel')!;
+    const plan = bitesOf(state, 'off')!;
+    expect([kneel.deg, kneel.toDeg]).toEqual([plan.kneelFromDeg, plan.kneelToDeg]);
+    expect(procedureInputOf(state)!.wheel.rim).toEqual({ flangeMm: 486, wellMm: 430, axialMm: 40 });
   });
 });
