@@ -14,13 +14,13 @@ const Plan = ({ plan }: { plan: TakePlan }) => (
         <th scope="col" className="py-1">
           The file holds
         </th>
-        <th scope="col" className="text-right">
+        <th scope="col" className="pl-4 text-right">
           New
         </th>
-        <th scope="col" className="text-right">
+        <th scope="col" className="pl-4 text-right">
           The same here
         </th>
-        <th scope="col" className="text-right">
+        <th scope="col" className="pl-4 text-right">
           Other here: stays
         </th>
       </tr>
@@ -91,7 +91,9 @@ export const TakeInSheet = ({ brought: { id, plan }, onClose }: { brought: Broug
             <p className="mt-4 border-l-4 border-check pl-3 text-[17px]">
               {isAnew
                 ? 'All of it comes in, or nothing. Meanwhile nobody writes. The shop as it is now is kept in a file beside it.'
-                : 'All that it holds is here already.'}
+                : plan.staying.length > 0
+                  ? 'Nothing in it is new here; what differs stays as it is here.'
+                  : 'All that it holds is here already.'}
             </p>
             <div className="mt-4 flex flex-wrap gap-2">
               {isAnew && (
