@@ -39,6 +39,22 @@ test('a record is found, changed, archived and brought back; what does not fit i
   await expect(page.getByRole('columnheader', { name: /Price/ })).toHaveAttribute('aria-sort', 'descending');
 });
 
+test('a record opened right after a change is as it was written, however slow its reading', async ({ page, shop }) => {
+  await page.route(/\/api\/records\/tubes\/tube-1$/, async (route) => {
+    if (route.request().method() === 'GET') await new Promise((done) => setTimeout(done, 800));
+    await route.continue();
+  });
+  await openAs(page, shop, '/records/tubes?edit=tube-1');
+  const sheet = page.getByRole('dialog', { name: 'Tube' });
+  for (const count of ['7', '8', '9']) {
+    await sheet.getByRole('textbox', { name: 'Count' }).fill(count);
+    await sheet.getByRole('button', { name: 'Keep the changes' }).click();
+    await expect(sheet).toHaveCount(0);
+    await page.getByRole('row').nth(1).getByRole('button').click();
+  }
+  await expect(sheet.getByRole('textbox', { name: 'Count' })).toHaveValue('9');
+});
+
 test('what somebody else changed meanwhile is not overwritten', async ({ page, shop }) => {
   await openAs(page, shop, '/records/tubes?edit=tube-1');
   const sheet = page.getByRole('dialog', { name: 'Tube' });

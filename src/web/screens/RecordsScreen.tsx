@@ -1,4 +1,3 @@
-import { skipToken } from '@reduxjs/toolkit/query/react';
 import { useState } from 'react';
 import { Link, NavLink, useParams } from 'react-router';
 import { fieldsOfKind, RECORD_KINDS, SPECS, type RecordKind } from '../../core/shop';
@@ -11,12 +10,12 @@ import { useAddressTexts } from '../parts/use-address';
 import { Spoken } from '../parts/Spoken';
 import { useApp, useDo } from '../store';
 import { announce } from '../store/jobs-slice';
-import { useRecordQuery } from '../store/records-api';
 import { undoRecord } from '../store/undo-record';
 import { ImportSheet } from './records/ImportSheet';
 import { RecordSheet } from './records/RecordSheet';
 import { RecordTable } from './records/RecordTable';
 import { useRecordList } from './records/use-record-list';
+import { useRecordToEdit } from './records/use-record-to-edit';
 
 const IN_ADDRESS = ['find', 'only', 'archived', 'edit'] as const;
 
@@ -32,8 +31,7 @@ const List = ({ kind }: { kind: RecordKind }) => {
   const by = narrowBy(kind);
   const list = useRecordList(kind, find, by && only ? `${by.key}:${only}` : '', archived === 'yes');
   const { page } = list;
-  const asked = edit && edit !== 'new' ? { kind, id: edit } : skipToken;
-  const { currentData: editing, isError: isNone } = useRecordQuery(asked);
+  const editing = useRecordToEdit(kind, edit === 'new' ? '' : edit);
   const undo = async () => {
     try {
       await dispatch(undoRecord()).unwrap();
@@ -110,10 +108,10 @@ const List = ({ kind }: { kind: RecordKind }) => {
           </Button>
         )}
       </div>
-      {(editing || edit === 'new') && (
-        <RecordSheet key={edit} kind={kind} record={(editing ?? null) as never} onDone={() => set({ edit: '' })} />
+      {(editing.record || edit === 'new') && (
+        <RecordSheet key={edit} kind={kind} record={editing.record as never} onDone={() => set({ edit: '' })} />
       )}
-      {asked !== skipToken && isNone && (
+      {editing.isNone && (
         <p role="alert" className="mt-4 text-stop">
           There is no such {SPECS[kind].one}.
         </p>

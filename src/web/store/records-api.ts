@@ -72,15 +72,24 @@ export const { useRecordPageQuery, useRecordQuery, useMachinesFoundQuery, useMac
 /** The record as it stands now. Rejects where it cannot be had. */
 export const readRecord =
   <K extends RecordKind>(kind: K, id: string) =>
-  (dispatch: AppDispatch): Promise<Records[K]> =>
-    dispatch(
-      recordsApi.endpoints.record.initiate({ kind, id }, { forceRefetch: true, subscribe: false }),
-    ).unwrap() as Promise<Records[K]>;
+  async (dispatch: AppDispatch): Promise<Records[K]> => {
+    // An answer that is under way may be older than what this browser wrote meanwhile, and would be taken for this one.
+    await dispatch(recordsApi.util.getRunningQueryThunk('record', { kind, id }));
+    const asked = recordsApi.endpoints.record.initiate({ kind, id }, { forceRefetch: true, subscribe: false });
+    return (await dispatch(asked).unwrap()) as Records[K];
+  };
 
-/** What was read of the shop is old: it is read again, where a screen shows it. */
+/**
+ * What was read of the shop is old: it is read again, where a screen shows it. Ends when the screen shows it as it now
+ * is: who then opens what is listed gets what the list says.
+ */
 export const shopChanged =
   () =>
   async (dispatch: AppDispatch): Promise<void> => {
+    const settled = () => Promise.all(dispatch(recordsApi.util.getRunningQueriesThunk()));
     dispatch(recordsApi.util.invalidateTags(['Record']));
     await dispatch(loadShop());
+    // What was under way holds the reading back until it has ended: then comes the reading itself.
+    await settled();
+    await settled();
   };

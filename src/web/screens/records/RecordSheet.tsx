@@ -28,7 +28,7 @@ const Form = <K extends RecordKind>({ kind, record, onDone }: Props<K>) => {
   const dispatch = useDo();
   const units = useUnits();
   const currency = useApp((s) => String(s.shop.shop?.rules.find((r) => r.key === 'cost.currency')?.value ?? 'USD'));
-  // What was read when the sheet opened: a change by somebody else is then refused, not overwritten.
+  // As it was when the sheet opened: units that change meanwhile do not rewrite what is typed.
   const [before] = useState(() => ({ record, draft: toDraft(kind, record, units, currency) }));
   const [id] = useState(() => record?.id ?? nanoid());
   const one = SPECS[kind].one;
