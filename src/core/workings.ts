@@ -51,7 +51,7 @@ import {
   wheelOffset,
 } from './ring';
 import { torqueCheck, torqueSequence, torqueWrench } from './torque';
-import { runout, spokeRing } from './truing';
+import { runout, spokeRing, trueAdvise } from './truing';
 import { tubeDouble, tubeNeed, tubePick, tubeReuse, tubeStretch } from './tubes';
 import { rimCode } from './wheels';
 import type { AnyWorking } from './working';
@@ -97,7 +97,7 @@ export const WORKING_GROUPS: readonly WorkingGroup[] = [
     ],
   },
   { name: 'Tire off and on', workings: [procedure, beadPath, bitePlan, mountOrientation, trouble] },
-  { name: 'The bare wheel', workings: [tubeInspect, beadInspect, bearingCheck, runout, spokeRing] },
+  { name: 'The bare wheel', workings: [tubeInspect, beadInspect, bearingCheck, runout, trueAdvise, spokeRing] },
   {
     name: 'Ring, pair and split',
     workings: [boltCircle, wheelOffset, beadCrush, clampForce, ringOrder, ringGap, rollout, rolloutMatch, splitRim],

@@ -57,7 +57,14 @@ test('runout is typed round the wheel, judged at once and kept; dull spokes are 
       .nth(i)
       .fill(mm);
   await expect(sheet.getByText("2.8 mm side to side, high at 3 o'clock, 90°.")).toBeVisible();
-  await expect(sheet.getByText('loosen spoke 9 at', { exact: false })).toBeVisible();
+  const nipples = sheet.getByRole('region', { name: 'Nipples' });
+  const first = nipples.getByRole('row').nth(1);
+  await expect(first).toContainText(/(loosen|tighten) (an eighth|a quarter|three eighths|half a turn)$/);
+  await expect(nipples.getByText(/^Should go from 2\.8 mm to (0|1)\.\d mm side to side\.$/)).toBeVisible();
+  const way = (await first.textContent())!.includes('loosen') ? 'tighten' : 'loosen';
+  await nipples.getByLabel(/^Spoke 1/).selectOption('other side');
+  await expect(first).toContainText(way);
+  await nipples.getByLabel(/^Spoke 1/).selectOption('disc side');
   await expect(sheet.getByText('skilled job', { exact: false })).toBeVisible();
   await expectAccessible(page);
   // Emptied, the first place is read from the instrument: one tap once it stands still.
@@ -87,6 +94,18 @@ test('runout is typed round the wheel, judged at once and kept; dull spokes are 
   await sheet.getByRole('button', { name: 'Keep these readings' }).click();
   await expect(sheet.getByText('A reading is no length.', { exact: false })).toBeVisible();
   await sheet.getByRole('textbox', { name: /^Up,/ }).first().fill('');
+  await sheet.getByRole('button', { name: 'Keep these readings' }).click();
+  await expect(page.getByText('The runout is written.')).toBeVisible();
+  // Turned: what was read before stands beside it, and the fields wait for what is read next.
+  await nipples.getByRole('button', { name: 'They are turned' }).click();
+  await expect(page.getByText('The turns are written. Read it again.')).toBeVisible();
+  await expect(sheet.getByRole('textbox', { name: /^Side,/ }).nth(2)).toHaveValue('');
+  for (const [i, mm] of ['0', '0,99', '1.4', '0.99', '0', '-0.99', '-1.4', '-0.99'].entries())
+    await sheet
+      .getByRole('textbox', { name: /^Side,/ })
+      .nth(i)
+      .fill(mm);
+  await expect(nipples.getByText(/The rim moved 0.% as far side to side/)).toBeVisible();
   await sheet.getByRole('button', { name: 'Keep these readings' }).click();
   await expect(page.getByText('The runout is written.')).toBeVisible();
   await page.keyboard.press('Escape');

@@ -13,7 +13,7 @@ import type { Tread } from '../shop';
 import type { StationId } from '../stations';
 import type { Arrows, ClearancePlace } from '../tires';
 import type { Lubricant } from '../torque';
-import type { RungSpoke, RunoutReading } from '../truing';
+import type { FirstTo, RungSpoke, RunoutReading, Turned } from '../truing';
 import type { Machine, Wheel } from '../wheels';
 
 /** Rings of a clamped wheel, and the halves of a split rim. */
@@ -63,6 +63,7 @@ export interface EntryData {
   runout: { readings: RunoutReading[]; device?: string | null };
   /** Spokes that were rung, counted from the valve, clockwise from the disc side. */
   'spoke-ring': { spokes: RungSpoke[] };
+  'nipples-turned': { turned: Turned[]; firstTo: FirstTo };
   /** Thickness of a bead bundle and gap of its seated ring, at several places. */
   'bead-measured': BeadMeasured & { device?: string | null };
   /** Feeler readings round a ring. */

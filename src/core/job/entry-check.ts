@@ -16,7 +16,7 @@ import { recordSchema, TREADS } from '../shop';
 import { STATIONS } from '../stations';
 import { ARROWS, CLEARANCE_PLACES } from '../tires';
 import { LUBRICANTS } from '../torque';
-import { READINGS_FIELD, SPOKES_FIELD } from '../truing';
+import { FIRST_TO_FIELD, READINGS_FIELD, SPOKES_FIELD, TURNED_FIELD } from '../truing';
 import { sensorInput, slackInput, stringInput } from './back-inputs';
 import { OLD_TIRES, RING_NAMES, type EntryBody, type EntryData, type EntryKind } from './entries';
 
@@ -114,6 +114,7 @@ const DATA: DataSchemas = {
   }),
   runout: () => ({ readings: READINGS_FIELD, device }),
   'spoke-ring': () => ({ spokes: SPOKES_FIELD }),
+  'nipples-turned': () => ({ turned: (TURNED_FIELD as Joi.ArraySchema).min(1), firstTo: FIRST_TO_FIELD }),
   'bead-measured': () => ({
     side: oneOf(BEAD_SIDES, 'Which bead'),
     bundleMm: caliperReadings('Thickness of the bundle'),

@@ -6,6 +6,7 @@ import { SYMPTOM_WORDS } from '../procedure';
 import { findRule } from '../rules';
 import { STATION_WORDS } from '../stations';
 import { PLACE_WORDS } from '../tires';
+import { eighthsText } from '../truing';
 import { counted, formatQuantity, mirrored, placeText, type Unit, type UnitPreferences } from '../units';
 import { POSITION_WORDS } from '../wheels';
 import type { Entry, EntryData, EntryKind, RingName } from './entries';
@@ -80,6 +81,8 @@ const SENTENCES: { [K in Exclude<EntryKind, 'undo'>]: (data: EntryData[K], say: 
     const dull = spokes.filter((s) => s.sounds === 'dull').map((s) => s.spoke);
     return `Spokes rung: ${dull.length > 0 ? `dull ${dull.join(', ')}` : 'none dull'}`;
   },
+  'nipples-turned': ({ turned }) =>
+    `Nipples turned: ${listed(turned.map((n) => `${n.spoke} ${n.eighths > 0 ? 'tighter' : 'looser'} by ${eighthsText(n.eighths)}`))}`,
   'bead-measured': ({ side, bundleMm, gapMm, device }, { q, by }) => {
     const span = (list: readonly number[]) => listed(list.map((mm) => q(mm, 'mm', 2)));
     return `${side === 'inner' ? 'Inner' : 'Outer'} bead: bundle ${span(bundleMm)}; gap ${span(gapMm)}${by(device)}`;

@@ -5,6 +5,7 @@ import { complete } from '../shop';
 import type { Machine, Wheel } from '../wheels';
 import { balanceAfter, isOfBalance, UNBALANCED, type BalanceLog } from './balance-log';
 import { doneByReading } from './step-and-reading';
+import { turnedOn, type Trued } from './truing-of';
 import type { Entry, EntryData } from './entries';
 
 /** A look at something that was to be looked at again: by whom, and when. */
@@ -27,6 +28,8 @@ export interface JobState {
   rimShape: EntryData['rim-shape'] | null;
   runout: EntryData['runout'] | null;
   spokeRing: EntryData['spoke-ring'] | null;
+  /** Nipples that were turned, and how the rim read before. */
+  trued: Trued | null;
   /** Of a clamped wheel: its beads as measured last, every round of the feeler, bolts at their torque, the air. */
   beads: Partial<Record<BeadSide, EntryData['bead-measured']>>;
   ringGaps: EntryData['ring-gap'][];
@@ -82,6 +85,7 @@ export const emptyJob = (): JobState => ({
   rimShape: null,
   runout: null,
   spokeRing: null,
+  trued: null,
   beads: {},
   ringGaps: [],
   ringBolts: [],
@@ -212,6 +216,8 @@ const apply = (state: JobState, entry: Entry): JobState => {
       return { ...state, wheel: state.wheel && { ...state.wheel, ...entry.data }, rimShape: entry.data };
     case 'runout':
       return { ...state, runout: entry.data };
+    case 'nipples-turned':
+      return { ...state, runout: null, trued: turnedOn(state, entry.data) };
     case 'spoke-ring':
       return { ...state, spokeRing: entry.data };
     case 'bead-measured':

@@ -61,6 +61,16 @@ const SAID: { [K in EntryKind]: EntryData[K][] } = {
     },
     { spokes: [{ spoke: 1, sounds: 'clear' }] },
   ],
+  'nipples-turned': [
+    {
+      turned: [
+        { spoke: 9, eighths: -2 },
+        { spoke: 10, eighths: 4 },
+        { spoke: 11, eighths: 9 },
+      ],
+      firstTo: 'other side',
+    },
+  ],
   'bead-measured': [
     { side: 'inner', bundleMm: [20, 20.25], gapMm: [17.5], device: 'caliper' },
     { side: 'outer', bundleMm: [19.5], gapMm: [16.9] },

@@ -56,5 +56,5 @@ export { undoTarget } from './undo-target';
 export { wheelHistory, type WheelHistory } from './wheel-history';
 export { lifeEvent, type LifeEvent } from './wheel-life';
 export { wheelTrends, type Trend } from './wheel-trends';
-export { runoutOf, spokeRingOf } from './truing-of';
+export { runoutOf, spokeRingOf, trueAdviceOf, type Trued } from './truing-of';
 export { orientationOf } from './orientation-of';

@@ -237,6 +237,11 @@ describe('what is missing or doubtful', () => {
       /Inspect: Spoke 7 is dull/,
     ],
     [
+      'a rim that was not read since its nipples were turned',
+      (l) => l.add('nipples-turned', { turned: [{ spoke: 7, eighths: 2 }], firstTo: 'disc side' }),
+      /Inspect: Nipples were turned, and the rim is not read since/,
+    ],
+    [
       'a trouble that nothing cured',
       (l) => l.add('trouble', { symptom: 'bite-stuck', curedBy: null }, { station: 'tire-on' }),
       /Tire on: The bite will not go: not cured/,
@@ -359,6 +364,7 @@ describe('the log in words', () => {
     l.add('photo', { photoId: 'a'.repeat(64), part: 'bead', says: 'at the valve hole' });
     l.add('rim-shape', { flangeMm: 486, wellMm: 430, wellToFlangeMm: 40 });
     l.add('spoke-ring', { spokes: [{ spoke: 7, sounds: 'dull' }] });
+    l.add('nipples-turned', { turned: [{ spoke: 7, eighths: 2 }], firstTo: 'disc side' });
     l.add('bead-measured', { side: 'outer', bundleMm: [20, 20.1], gapMm: [17.3], device: 'bench caliper' });
     l.add('ring-gap', { ring: 'outer', when: 'before the torque', readings: [{ deg: 0, gapMm: 1.2 }] });
     l.add('ring-set', { bolts: 12, torqueNm: 13 });

@@ -115,6 +115,7 @@ const inspected = (state: JobState): string[] => {
     state.findings[part] ? inspectionOf(part).run({ found: state.findings[part] }).result.reasons : [],
   );
   return [
+    ...(state.trued && !state.runout ? ['Nipples were turned, and the rim is not read since.'] : []),
     ...seen.filter((r) => r.verdict !== 'good').map((r) => r.says),
     ...found.flatMap((f) =>
       f?.ok ? f.working.result.reasons.filter((r) => r.verdict !== 'good').map((r) => r.says) : [],

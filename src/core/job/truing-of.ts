@@ -1,15 +1,58 @@
-import { runout, spokeRing, type RungSpoke, type RunoutReading } from '../truing';
+import {
+  runout,
+  spokeRing,
+  trueAdvise,
+  type FirstTo,
+  type RungSpoke,
+  type RunoutReading,
+  type Turned,
+} from '../truing';
 import { attempt } from '../working';
+import { rimDiameterMm } from './bites-of';
+import type { EntryData } from './entries';
 import type { JobState } from './fold-job';
+
+/** Nipples that were turned since the rim was read, and how it read then. */
+export interface Trued {
+  readings: RunoutReading[];
+  turned: Turned[];
+  firstTo: FirstTo;
+}
+
+/** The turns of a pass: what was turned since the last readings counts together. */
+export const turnedOn = (
+  { runout: read, trued }: Pick<JobState, 'runout' | 'trued'>,
+  { turned, firstTo }: EntryData['nipples-turned'],
+): Trued => {
+  if (read || !trued) return { readings: read?.readings ?? [], turned, firstTo };
+  const more = new Map(trued.turned.map((n) => [n.spoke, n.eighths]));
+  for (const { spoke, eighths } of turned) more.set(spoke, (more.get(spoke) ?? 0) + eighths);
+  return { ...trued, turned: [...more].map(([spoke, eighths]) => ({ spoke, eighths })), firstTo };
+};
 
 /** Runout of the job's rim from readings, or why there is none. */
 export const runoutOf = (state: JobState, readings: RunoutReading[]) =>
-  attempt(runout, {
+  attempt(runout, { readings, build: state.wheel?.build ?? 'cast', rules: state.rules });
+
+/**
+ * Which nipples to turn by these readings, or why that cannot be said; null where there are none to turn, or the wheel is
+ * not known well enough. The turns before them tell how this wheel moves.
+ */
+export const trueAdviceOf = (state: JobState, readings: RunoutReading[], firstTo: FirstTo) => {
+  const diameterMm = rimDiameterMm(state);
+  const { build, spokes = 0 } = state.wheel ?? {};
+  if (build !== 'spoked' || spokes < 12 || diameterMm === null || diameterMm < 200) return null;
+  const { trued, spokeRing: rung } = state;
+  return attempt(trueAdvise, {
     readings,
-    build: state.wheel?.build ?? 'cast',
-    spokes: state.wheel?.spokes ?? 0,
+    spokes,
+    rimDiameterMm: diameterMm,
+    firstTo,
+    ...(trued && trued.readings.length > 0 && { before: { readings: trued.readings, turned: trued.turned } }),
+    ...(rung && { rung: rung.spokes }),
     rules: state.rules,
   });
+};
 
 /** What the ring of the job's spokes says, or why it says nothing. */
 export const spokeRingOf = (state: JobState, spokes: RungSpoke[]) =>

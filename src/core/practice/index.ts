@@ -1,6 +1,7 @@
 /** Practice: hidden wheels on a simulated stand, balanced by hand and as advised. */
 export { advisedActs, type Act } from './advised-acts';
 export { hiddenStand, standWheel, type HiddenStand } from './hidden-stand';
+export { hiddenSpokes, SPOKE_LEVELS, type HiddenSpokes, type SpokeLevel } from './hidden-spokes';
 export {
   FRICTIONS,
   hiddenHeavy,

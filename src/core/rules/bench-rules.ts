@@ -28,6 +28,8 @@ export const BENCH_RULES: readonly Rule[] = [
   mm('runout.spokedStopMm', 'Spoked rim: runout that is too much', 'Inspect', 2.5, 'practice', 'Common practice: a tenth of an inch side to side is the outer limit on a steel spoked rim.', 0.2, 10),
   mm('runout.castCheckMm', 'Cast rim: runout to look at', 'Inspect', 0.5, 'memory', confirm, 0.1, 5),
   mm('runout.castStopMm', 'Cast rim: runout that is too much', 'Inspect', 1, 'memory', `${confirm} The maker’s limit wins.`, 0.1, 5),
+  { key: 'true.mostTurns', says: 'Truing: most that a nipple is turned in one pass, in turns', group: 'Inspect', value: 0.5, unit: null, basis: 'memory', note: `${confirm} Small turns, then measure again.`, min: 0.125, max: 2 },
+  { key: 'true.spreadPct', says: 'Truing: most that a pass may take a tension off its group', group: 'Inspect', value: 50, unit: 'pct', basis: 'memory', note: confirm, min: 5, max: 200 },
   { key: 'spoke.lowPct', says: 'Spoke: tension below its group that stands out', group: 'Inspect', value: 70, unit: 'pct', basis: 'memory', note: confirm, min: 30, max: 99 },
   { key: 'spoke.highPct', says: 'Spoke: tension above its group that stands out', group: 'Inspect', value: 140, unit: 'pct', basis: 'memory', note: confirm, min: 101, max: 300 },
 ];

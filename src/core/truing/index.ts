@@ -1,4 +1,5 @@
 /** Truing: runout round a rim and the ring of its spokes. */
+export { eighthsText } from './eighths-text';
 export { firstHarmonic, type FirstHarmonic, type RingReading } from './first-harmonic';
 export {
   checkRound,
@@ -8,7 +9,6 @@ export {
   type RunoutPart,
   type RunoutReading,
   type RunoutResult,
-  type SpokeTurn,
 } from './runout';
 export {
   spokeRing,
@@ -19,3 +19,14 @@ export {
   type RungSpoke,
   type SpokeRing,
 } from './spoke-ring';
+export {
+  FIRST_TO,
+  FIRST_TO_FIELD,
+  trueAdvise,
+  TURNED_FIELD,
+  type FirstTo,
+  type SpokeTurn,
+  type TrueAdvice,
+  type Turned,
+} from './true-advise';
+export { sideOfSpoke, wheelModel, type WheelFeel, type WheelModel } from './wheel-model';

@@ -1,8 +1,7 @@
 import { InputError } from '../errors';
-import { angle, count, listOf, oneOf, quantity, record, ruleValues } from '../fields';
+import { angle, listOf, oneOf, quantity, record, ruleValues } from '../fields';
 import { ruleNumber, type RuleValues } from '../rules';
-import { angleBetween, counted, placeText } from '../units';
-import { spokeDegs } from '../wheels';
+import { counted, placeText } from '../units';
 import { defineWorking, reason, worstOf, type Reason } from '../working';
 import { firstHarmonic } from './first-harmonic';
 
@@ -25,25 +24,15 @@ export interface RunoutPart {
   restDeg: number;
 }
 
-/** A spoke to turn, a quarter turn at most at a time. */
-export interface SpokeTurn {
-  spoke: number;
-  deg: number;
-  turn: 'tighten' | 'loosen';
-  turns: number;
-}
-
 export interface RunoutResult {
   lateral: RunoutPart | null;
   radial: RunoutPart | null;
-  spokes: SpokeTurn[];
   reasons: Reason[];
 }
 
 interface Input {
   readings: RunoutReading[];
   build: 'spoked' | 'cast' | 'split' | 'beadlock';
-  spokes: number;
   rules?: RuleValues;
 }
 
@@ -51,9 +40,6 @@ interface Input {
 const LEAST_PLACES = 6;
 /** What a high spot could hide in between two readings. Basis: memory. */
 const WIDEST_GAP_DEG = 120;
-/** Spokes this near the high spot are worked. Basis: memory. */
-const NEAR_DEG = 25;
-const FIRST_TURN = 0.25;
 
 /** The longest stretch of the wheel without a reading. */
 const widestGapDeg = (degs: readonly number[]): number => {
@@ -100,23 +86,6 @@ const partOf = (readings: readonly RunoutReading[], key: 'lateralMm' | 'radialMm
   };
 };
 
-/** Spokes by turns go to the disc side and to the other one; the first one beside the valve goes to the disc side. */
-const toDiscSide = (index: number): boolean => index % 2 === 0;
-
-/** Which spokes near the high spot to turn, the nearest first, less for its neighbors. Common practice. */
-const turnsFor = (part: RunoutPart, kind: 'lateral' | 'radial', spokes: number): SpokeTurn[] =>
-  spokeDegs({ spokes })
-    .map((deg, index) => ({ deg, index, off: Math.abs(angleBetween(part.highDeg, deg)) }))
-    .filter((s) => s.off <= NEAR_DEG)
-    .sort((a, b) => a.off - b.off || a.index - b.index)
-    .map(({ deg, index, off }) => ({
-      spoke: index + 1,
-      deg,
-      // High outward: all of them pull it in. High toward the disc side: those from the other side pull it back.
-      turn: kind === 'radial' || !toDiscSide(index) ? 'tighten' : 'loosen',
-      turns: off <= NEAR_DEG / 2 ? FIRST_TURN : FIRST_TURN / 2,
-    }));
-
 /** Readings, as workings and entries take them. */
 export const READINGS_FIELD = listOf(
   record(
@@ -132,8 +101,8 @@ export const READINGS_FIELD = listOf(
 );
 
 /**
- * Runout from readings round a rim: total, the once-a-turn part with its high spot, what is left over, and, on spokes,
- * which to turn first.
+ * Runout from readings round a rim: total, the once-a-turn part with its high spot, and what is left over. Which nipples
+ * to turn is for `true-advise` to say.
  *
  * At least six places; lateral toward the disc side positive, radial outward positive, -20 to 20 mm.
  * Throws `InputError` for too few places, or places that leave a third of the wheel unread. Source: ordinary least squares; limits are rules.
@@ -144,7 +113,6 @@ export const runout = defineWorking<Input, RunoutResult>({
   input: () => ({
     readings: READINGS_FIELD,
     build: oneOf(['spoked', 'cast', 'split', 'beadlock'], 'How the rim is made'),
-    spokes: count(0, 80, 'Number of spokes'),
     rules: ruleValues(),
   }),
   example: {
@@ -153,9 +121,8 @@ export const runout = defineWorking<Input, RunoutResult>({
       lateralMm: Math.round(Math.cos(((i * 30 - 90) * Math.PI) / 180) * 60) / 100,
     })),
     build: 'spoked',
-    spokes: 36,
   },
-  work({ readings, build, spokes, rules }, show) {
+  work({ readings, build, rules }, show) {
     const lateral = partOf(readings, 'lateralMm');
     const radial = partOf(readings, 'radialMm');
     if (!lateral && !radial)
@@ -164,7 +131,6 @@ export const runout = defineWorking<Input, RunoutResult>({
     const checkMm = ruleNumber(`runout.${kind}CheckMm`, rules, show);
     const stopMm = ruleNumber(`runout.${kind}StopMm`, rules, show);
     const reasons: Reason[] = [];
-    const turns: SpokeTurn[] = [];
     for (const [name, part] of [
       ['side to side', lateral],
       ['up and down', radial],
@@ -189,24 +155,11 @@ export const runout = defineWorking<Input, RunoutResult>({
             { value: part.restMm, unit: 'mm', digits: 1 },
           ]),
         );
-      if (verdict !== 'good' && build === 'spoked' && spokes > 0)
-        turns.push(...turnsFor(part, part === lateral ? 'lateral' : 'radial', spokes));
     }
     show.basis('published', 'ordinary least squares on mean and first harmonic');
-    if (turns.length > 0) {
-      show.basis('practice', 'spokes near the high spot, the smallest change first, then measure again');
-      show.basis(
-        'memory',
-        'spokes counted from the valve go to the disc side and to the other by turns, the first to the disc side',
-      );
-      show.caution('Look which side a spoke goes to before you turn it.');
-      show.caution(
-        'Truing by spokes is a skilled job: small turns, the whole ring rung again after it, and the maker’s tension. When in doubt, a wheel builder.',
-      );
-    }
     if (worstOf(reasons) === 'stop' && build !== 'spoked')
       show.caution('A bent cast rim is not straightened at the bench: the maker decides.');
     show.verdict(worstOf(reasons));
-    return { lateral, radial, spokes: turns, reasons };
+    return { lateral, radial, reasons };
   },
 });

@@ -56,6 +56,16 @@ const LEAST_IN_GROUP = 3;
 export const stringTensionN = (lengthM: number, toneHz: number, kgPerM: number): number =>
   4 * lengthM ** 2 * toneHz ** 2 * kgPerM;
 
+/** What each spoke's tension is off the middle of its group, percent; nought where its tone or its group is not known. */
+export const tensionsOffPct = (rung: readonly RungSpoke[], total: number): number[] => {
+  const toneOf = (spoke: number) => rung.find((s) => s.spoke === spoke)?.toneHz;
+  return Array.from({ length: total }, (_, i) => {
+    const tones = rung.flatMap((s) => (groupOf(s.spoke) === groupOf(i + 1) && s.toneHz ? [s.toneHz] : []));
+    const tone = toneOf(i + 1);
+    return tone === undefined || tones.length < LEAST_IN_GROUP ? 0 : 100 * (tone / median(tones)) ** 2 - 100;
+  });
+};
+
 /** Rung spokes, as workings and entries take them. */
 export const SPOKES_FIELD = listOf(
   record(

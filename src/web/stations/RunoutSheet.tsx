@@ -1,6 +1,6 @@
 import { refusalText } from '../../core/errors';
 import { useMemo, useState } from 'react';
-import { runoutOf } from '../../core/job';
+import { runoutOf, type EntryData } from '../../core/job';
 import type { RunoutReading, RunoutResult } from '../../core/truing';
 import { placeText } from '../../core/units';
 import { ChoiceField, QuantityField } from '../parts/fields';
@@ -11,6 +11,7 @@ import { useJob } from '../parts/job-context';
 import { Sheet } from '../parts/Sheet';
 import { SheetFoot } from '../parts/SheetFoot';
 import { IndicatorTake } from './IndicatorTake';
+import { NippleAdvice } from './NippleAdvice';
 
 const PLACES = [6, 8, 12, 18] as const;
 const MOST_MM = 20;
@@ -93,11 +94,19 @@ export const RunoutSheet = () => {
   });
   const faulty = degs.some((d) => bad(typed[String(d)]?.lateral) || bad(typed[String(d)]?.radial));
   const result = runoutOf(state, readings);
+  // After nipples were turned it is another rim: what was read before them stands.
+  const instead = state.runout ? correcting('runout') : {};
+  const turned = async (entry: EntryData['nipples-turned']) => {
+    const its = { kind: 'runout', ...instead, data: { readings, device } } as const;
+    // What is read next is another rim.
+    if (await write([its, { kind: 'nipples-turned', data: entry }], 'The turns are written. Read it again.'))
+      setTyped({});
+  };
   const keep = async () => {
     if (faulty) return setProblem('A reading is no length. See the marked fields.');
     if (!result.ok) return setProblem(refusalText(result.problem));
     setProblem(null);
-    await write([{ kind: 'runout', ...correcting('runout'), data: { readings, device } }], 'The runout is written.');
+    await write([{ kind: 'runout', ...instead, data: { readings, device } }], 'The runout is written.');
   };
   return (
     <Sheet title="Runout, round the wheel" closes="Close the readings" widthPx={860} footed>
@@ -164,24 +173,12 @@ export const RunoutSheet = () => {
                   the arithmetic
                 </BasisTag>
               </p>
-              {result.working.result.spokes.length > 0 && (
-                <>
-                  <h3 className="mt-3 text-lg">Spokes, the nearest first</h3>
-                  <ul className="text-[16px]">
-                    {result.working.result.spokes.slice(0, 6).map((s, i) => (
-                      <li key={i}>
-                        {s.turn} spoke {s.spoke} at {placeText(s.deg)} by {s.turns === 0.25 ? 'a quarter' : 'an eighth'}{' '}
-                        turn
-                      </li>
-                    ))}
-                  </ul>
-                </>
-              )}
               <ul className="caution mt-2 text-[16px]">
                 {result.working.cautions.map((c) => (
                   <li key={c}>{c}</li>
                 ))}
               </ul>
+              <NippleAdvice readings={readings} onTurned={turned} />
             </>
           ) : (
             <p className="py-8 text-ink2">
