@@ -1,4 +1,4 @@
-import { expect, expectAccessible, openAs, startJob, test } from './shop';
+import { expect, expectAccessible, openAs, startJob, test, toStep } from './shop';
 
 test('a whole bench session on the keyboard alone: every step, trouble cured, a school changed halfway, the wheel turned over', async ({
   page,
@@ -129,6 +129,12 @@ test('whether the bead gets over: the rim is measured once, and stays with the j
   await sheet.getByRole('textbox', { name: 'Over the flange' }).fill('510');
   await sheet.getByRole('textbox', { name: /^In the well/ }).fill('454');
   await sheet.getByRole('textbox', { name: 'Well to far flange' }).fill('40');
+  // A flat tube, 2 × 1.5, and a strip of 1: with them less may sit high.
+  await expect(sheet.getByRole('textbox', { name: /^Lies in the well/ })).toHaveValue('4');
+  const high = sheet.getByRole('definition').nth(1);
+  const withThem = Number.parseInt((await high.textContent())!);
+  await sheet.getByRole('textbox', { name: /^Lies in the well/ }).fill('0');
+  await expect(async () => expect(Number.parseInt((await high.textContent())!)).toBeGreaterThan(withThem)).toPass();
   // √(((454 + 510) / 2)² + 40²) = 483.7 against a bead of 482.6.
   await expect(sheet.getByText('Levers.', { exact: true })).toBeVisible();
   await expect(sheet.getByText(/to spare, with \d+ mm left/)).toBeVisible();
@@ -143,4 +149,13 @@ test('whether the bead gets over: the rim is measured once, and stays with the j
   await expect(page.getByText('First bead on. Keep the rim lock pushed in.')).toBeVisible();
   await page.keyboard.press('r');
   await expect(sheet.getByRole('textbox', { name: /^In the well/ })).toHaveValue('454');
+  await page.keyboard.press('Escape');
+  // The bites say what is left over, and the dial how the far side has to lie.
+  await page.goto(`${shop.url}/jobs/${id}/tire-on`);
+  await toStep(page, /Second bead/);
+  const bites = page.getByRole('group', { name: 'Bites' });
+  await expect(bites.getByText(/mm to spare: light/)).toBeVisible();
+  for (let i = 0; i < 11; i++) await page.keyboard.press('.');
+  await expect(bites.getByText(/mm to spare: (firm|heavy), \d+° down in the well/)).toBeVisible();
+  await expect(page.getByRole('img', { name: /far side down in the well from/ })).toBeVisible();
 });

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { howMany } from '../../../tests/how-many';
 import { problemOf } from '../../../tests/sample';
 import { shortestLoopMm } from '../../../tests/shortest-loop';
-import { beadPath, bitePlan, type BeadPath } from '.';
+import { angleBetween } from '../units';
+import { beadPath, bitePlan, farSideOf, leverEffort, type BeadPath } from '.';
 
 const WORKED = { beadMm: 459, wellMm: 430, flangeMm: 486, axialMm: 40, biteMm: 70 };
 const SMALL = { beadMm: 305, wellMm: 281, flangeMm: 329, axialMm: 50, biteMm: 70 };
@@ -173,7 +174,7 @@ describe('the bites of a rim that was measured', () => {
   const { wellMm, flangeMm, axialMm, beadMm } = WORKED;
   const rim = { wellMm, flangeMm, axialMm };
   const plan = (more: object = {}) =>
-    bitePlan.run({ ...bitePlan.example, rimDiameterMm: beadMm, handFittedDeg: 90, rim, ...more });
+    bitePlan.run({ ...bitePlan.example, lockDegs: [], rimDiameterMm: beadMm, handFittedDeg: 90, rim, ...more });
 
   test('each says what is left over, as the bead’s path does with as much left and the same bite', () => {
     const { bites } = plan().result;
@@ -217,8 +218,101 @@ describe('the bites of a rim that was measured', () => {
     expect(stuck.verdict).toBe('stop');
     expect(stuck.result.reasons.at(-1)!.says).toMatch(/^Bite \d+ is \d+\.\d mm short with all of the far side down/);
     const loose = plan({ rim: { ...rim, wellMm: 415 } });
-    expect(loose.result.reasons.at(-1)!.says).toMatch(/goes by hand/);
+    expect(loose.result).toMatchObject({ byHand: true, bites: [] });
+    expect(loose.result.reasons.map((r) => r.says)).toEqual([
+      'There is slack, even for a stiff bead: from here by hand.',
+    ]);
+    expect([plan().result.byHand, stuck.result.byHand]).toEqual([false, false]);
     expect(plan({ rim: undefined }).result.bites.every((b) => b.spareMm === null)).toBe(true);
     expect(problemOf(() => plan({ rim: { ...rim, wellMm: 470 } })).field).toBe('wellMm');
+  });
+
+  test('what lies in the well takes its thickness away, twice: tube, strip, sleeve; a lock what it holds up', () => {
+    const spares = (more: object) => plan(more).result.bites.map((b) => b.spareMm!);
+    const [bare, tube] = [spares({}), spares({ fill: { tube: 'one', wall: 'heavy', strips: 1 } })];
+    // A flat heavy tube, 6 mm, and a strip, 1 mm: a well of 444 for one of 430.
+    expect(tube).toEqual(spares({ rim: { ...rim, wellMm: wellMm + 14 } }));
+    expect(Math.min(...tube)).toBeLessThan(Math.min(...bare));
+    const doubled = { tube: 'doubled', wall: 'standard', strips: 0 };
+    expect(spares({ fill: doubled })).toEqual(spares({ rim: { ...rim, wellMm: wellMm + 12 } }));
+    const lines = plan({ fill: doubled }).lines.map((l) => l.label);
+    expect(lines).toEqual(expect.arrayContaining(['the tube, lying flat', 'its sleeve']));
+    // Two locks hold the loop up over twice as much of it as one, whatever else lies there.
+    const lost = (lockDegs: number[]) => bare[0]! - spares({ lockDegs, school: 'opposite the valve' })[0]!;
+    const none = lost([]);
+    expect(lost([120, 240]) - none).toBeCloseTo(2 * (lost([120]) - none), 9);
+    expect(lost([120]) - none).toBeCloseTo((5 * 45) / 215, 9);
+  });
+
+  test('the part that is on: from the start on while it goes on, opposite the start while it comes off', () => {
+    const on = plan({ school: 'valve last' }).result;
+    expect(on.bites[0]).toMatchObject({ mountedDeg: 90 });
+    expect(angleBetween(on.bites[0]!.mountedMidDeg, on.startDeg + 45)).toBeCloseTo(0, 9);
+    for (const b of on.bites) {
+      // What is on ends where the bite begins.
+      expect(angleBetween(b.mountedMidDeg + b.mountedDeg / 2, b.fromDeg)).toBeCloseTo(0, 9);
+      expect(angleBetween(b.mountedMidDeg - b.mountedDeg / 2, on.startDeg)).toBeCloseTo(0, 9);
+    }
+    const off = plan({ school: 'opposite the valve', direction: 'off', handFittedDeg: 0 }).result;
+    off.bites.forEach((b, i) => {
+      expect(angleBetween(b.mountedMidDeg, off.startDeg + 180)).toBeCloseTo(0, 9);
+      expect(b.mountedDeg).toBeLessThan(i === 0 ? 360 : off.bites[i - 1]!.mountedDeg);
+    });
+    expect(off.bites.at(-1)!.mountedDeg).toBeCloseTo(0, 6);
+  });
+
+  test('the far side: so much of it down, the rest may sit up; with it up that far nothing is left over', () => {
+    const { bites } = plan({ school: 'opposite the valve' }).result;
+    const length = ({ fromDeg, toDeg }: { fromDeg: number; toDeg: number }) => (toDeg - fromDeg + 360) % 360;
+    for (const b of bites) {
+      const far = farSideOf(b)!;
+      expect(far.well ? length(far.well) : 0).toBeCloseTo(b.downDeg! < 8 ? 0 : Math.min(b.downDeg!, b.mountedDeg), 6);
+      const all = [...(far.well ? [far.well] : []), ...far.seat].reduce((sum, a) => sum + length(a), 0);
+      expect(b.mountedDeg - all).toBeGreaterThanOrEqual(-1e-6);
+      expect(b.mountedDeg - all).toBeLessThan(8);
+    }
+    const tight = bites.reduce((a, b) => (b.spareMm! < a.spareMm! ? b : a));
+    const leftDeg = 360 - tight.mountedDeg;
+    const biteMm = (tight.lengthMm / beadMm) * flangeMm;
+    const riseDeg = (Math.acos(wellMm / flangeMm) * 180) / Math.PI;
+    const farUpDeg = 360 - leftDeg - 2 * riseDeg - tight.downDeg!;
+    expect(beadPath.run({ ...WORKED, biteMm, leftDeg, farUpDeg }).result.loopSlackMm).toBeCloseTo(0, 6);
+    expect(farSideOf(plan({ rim: undefined }).result.bites[0]!)).toBeNull();
+  });
+});
+
+describe('how hard a bite goes', () => {
+  const effort = (more: object) => leverEffort.run({ ...WORKED, leftDeg: 100, ...more });
+
+  test('light where a stiff bead has slack, stop where a limp one has none, and harder all the way between', () => {
+    const shares = [415, 420, 425, 430, 435, 440, 445, 450, 457].map((wellMm) => effort({ wellMm }).result.share);
+    expect(shares[0]).toBe(0);
+    expect(shares.at(-1)).toBe(1);
+    expect(shares).toEqual([...shares].sort((a, b) => a - b));
+    expect(effort({ wellMm: 415 }).result.effort).toBe('light');
+    expect(effort({ wellMm: 457 })).toMatchObject({ verdict: 'stop', result: { effort: 'stop' } });
+    const all = shares.map((_, i) => effort({ wellMm: 415 + 5.25 * i }).result.effort);
+    expect(new Set(all)).toEqual(new Set(['light', 'firm', 'heavy', 'stop']));
+    // By hand: 0.67 mm short on the diameter is 2.1 mm round, with 38 mm to spare at this bite.
+    expect(effort({}).result.share).toBeCloseTo(0.0525, 2);
+  });
+
+  test('a longer bite, more in the well and a moment nearer the tightest are harder', () => {
+    const share = (more: object) => effort({ wellMm: 440, ...more }).result.share;
+    expect(share({ biteMm: 100 })).toBeGreaterThan(share({ biteMm: 50 }));
+    expect(share({ fillMm: 1 })).toBeGreaterThan(share({}));
+    expect(share({ leftDeg: 75 })).toBeGreaterThan(share({ leftDeg: 180 }));
+    expect(share({ leftDeg: 75 })).toBeGreaterThan(share({ leftDeg: 20 }));
+  });
+
+  test('it is said to be a model, and force is never the advice', () => {
+    const working = effort({});
+    expect(
+      working.basis
+        .filter((b) => b.kind === 'memory')
+        .map((b) => b.says)
+        .join(),
+    ).toContain('a model');
+    expect(working.cautions).toContain('More force is the wrong answer.');
   });
 });

@@ -4,6 +4,9 @@ import { checkLockPlaces } from '../wheels';
 import { counted, angleBetween, normalDeg } from '../units';
 import { checkRim, type RimProfile } from './bead-geometry';
 import { judgeBites } from './bite-judge';
+import type { Effort } from './lever-effort';
+import { lockLiftMm } from './lock-lift';
+import { WELL_FILL, wellFillMm, type WellFill } from './well-fill';
 import { defineWorking, reason, SILENT, worstOf, type Reason, type Show } from '../working';
 
 export const BITE_SCHOOLS = [
@@ -35,6 +38,8 @@ export interface BiteInput {
   handFittedDeg: number;
   /** What was measured of the rim: then each bite is judged. */
   rim?: RimProfile;
+  /** What lies in its well; nothing where it is not said. */
+  fill?: WellFill;
 }
 
 /** What is measured of a rim, as a field of an input. */
@@ -55,8 +60,14 @@ export interface Bite {
   /** Where the lever stands. */
   leverDeg: number;
   lengthMm: number;
-  /** What is left over of a limp bead at this bite, mm; null where the rim was not measured. */
+  /** The part that is on the rim while this one goes over: its middle, and how long it is. */
+  mountedMidDeg: number;
+  mountedDeg: number;
+  /** What is left over of a limp bead at this bite, mm; null where the rim was not measured. So are the next two. */
   spareMm: number | null;
+  /** How much of the far side has to be down in the well for it. */
+  downDeg: number | null;
+  effort: Effort | null;
 }
 
 export interface BitePlan {
@@ -64,7 +75,10 @@ export interface BitePlan {
   finishDeg: number;
   /** From the start both ways, or once round. */
   way: 'both' | 'round';
+  /** Empty where all of it goes by hand. */
   bites: Bite[];
+  /** Even a stiff bead has slack: from here by hand. */
+  byHand: boolean;
   /** The bead keeper, while the tire goes on. */
   keeperDeg: number | null;
   /** Where to kneel, so that the bead lies in the well. */
@@ -146,82 +160,122 @@ const leverIn = (fromDeg: number, spanDeg: number, clockwise: boolean, keepOut: 
   return places.find(clear) ?? null;
 };
 
-/** The order and place of every bite. Throws `InputError` when nothing is left to lever. */
-export const planBites = (input: BiteInput, show: Show = SILENT): BitePlan => {
-  const { rimDiameterMm, biteMm, direction, handFittedDeg, valveDeg, lockDegs, school } = input;
-  if (input.rim) checkRim({ beadMm: rimDiameterMm, ...input.rim });
-  const { startDeg, finishDeg, way } = courseOf(input);
+/** What the rim says of the bites, with what lies in its well. */
+const judgeAll = (
+  { rimDiameterMm, lockDegs, direction, handFittedDeg, rim, fill }: BiteInput & { rim: RimProfile },
+  bites: readonly Bite[],
+  show: Show,
+) => {
+  const fillMm = fill ? wellFillMm(fill, show) : 0;
+  const liftMm = lockLiftMm(lockDegs.length, rim.wellMm);
+  if (liftMm > 0) show.line('what the locks hold up', `${lockDegs.length} of them, on the loop`, liftMm, 'mm');
   const perDegMm = (Math.PI * rimDiameterMm) / 360;
-  const leftDeg = 360 - handFittedDeg;
-  if (leftDeg * perDegMm < 1)
-    throw new InputError(
-      'handFittedDeg',
-      'The whole bead is on by hand: nothing is left to lever.',
-      'an arc below 360°',
-    );
+  const strokes = bites.map((b) => {
+    const spanDeg = b.lengthMm / perDegMm;
+    return { spanDeg, leftDeg: direction === 'on' ? 360 - b.mountedDeg : 360 - handFittedDeg - b.mountedDeg };
+  });
+  const judged = judgeBites(strokes, { ...rim, beadMm: rimDiameterMm, fillMm }, liftMm);
+  show.line(
+    'least to spare at a bite',
+    'π × bead − the shortest way',
+    Math.min(...judged.bites.map((b) => b.spareMm)),
+    'mm',
+  );
+  show.line('of the far side, down in the well', 'at the tightest bite', judged.downDeg, 'deg');
+  return judged;
+};
+
+/** The bites from start to finish, and what is to be said of single ones. */
+const layBites = (input: BiteInput, { startDeg, way }: Course): { bites: Bite[]; notes: Reason[] } => {
+  const { rimDiameterMm, biteMm, direction, handFittedDeg, valveDeg, lockDegs } = input;
+  const perDegMm = (Math.PI * rimDiameterMm) / 360;
+  const toLeverDeg = 360 - handFittedDeg;
   const keepOut = [valveDeg, ...lockDegs];
   const bites: Bite[] = [];
-  const reasons: Reason[] = [];
+  const notes: Reason[] = [];
+  let overDeg = 0;
   const add = (fromDeg: number, lengthMm: number, clockwise: boolean): void => {
     const spanDeg = lengthMm / perDegMm;
     const toDeg = normalDeg(fromDeg + (clockwise ? spanDeg : -spanDeg));
     const n = bites.length + 1;
     const lever = leverIn(fromDeg, spanDeg, clockwise, keepOut);
     if (lever === null)
-      reasons.push(reason('check', `Bite ${n} lies at the valve or a lock: by hand or heel, no lever.`));
-    bites.push({ n, fromDeg: normalDeg(fromDeg), toDeg, leverDeg: lever ?? toDeg, lengthMm, spareMm: null });
+      notes.push(reason('check', `Bite ${n} lies at the valve or a lock: by hand or heel, no lever.`));
+    // Going on, what was fitted before; coming off, what is left once it is over.
+    const mountedDeg = direction === 'on' ? handFittedDeg + overDeg : toLeverDeg - overDeg - spanDeg;
+    const middle = way === 'both' ? 0 : direction === 'on' ? mountedDeg / 2 : (overDeg + spanDeg) / 2;
+    overDeg += spanDeg;
+    bites.push({
+      n,
+      fromDeg: normalDeg(fromDeg),
+      toDeg,
+      leverDeg: lever ?? toDeg,
+      lengthMm,
+      mountedMidDeg: normalDeg(startDeg + middle + (direction === 'off' ? 180 : 0)),
+      mountedDeg,
+      spareMm: null,
+      downDeg: null,
+      effort: null,
+    });
   };
   if (way === 'round') {
     let at = startDeg + handFittedDeg;
-    for (const lengthMm of biteLengths(leftDeg * perDegMm, biteMm)) {
+    for (const lengthMm of biteLengths(toLeverDeg * perDegMm, biteMm)) {
       add(at, lengthMm, true);
       at += lengthMm / perDegMm;
     }
   } else {
     // Both ways by turns, each half on its own, so that both ends meet at the finish.
-    const lengths = biteLengths((leftDeg / 2) * perDegMm, biteMm);
     let travelled = handFittedDeg / 2;
-    for (const lengthMm of lengths) {
+    for (const lengthMm of biteLengths((toLeverDeg / 2) * perDegMm, biteMm)) {
       add(startDeg + travelled, lengthMm, true);
       add(startDeg - travelled, lengthMm, false);
       travelled += lengthMm / perDegMm;
     }
   }
+  return { bites, notes };
+};
+
+/** The order and place of every bite. Throws `InputError` when nothing is left to lever. */
+export const planBites = (input: BiteInput, show: Show = SILENT): BitePlan => {
+  const { rimDiameterMm, biteMm, direction, handFittedDeg, lockDegs, school } = input;
+  if (input.rim) checkRim({ beadMm: rimDiameterMm, ...input.rim });
+  const toLeverMm = ((360 - handFittedDeg) / 360) * Math.PI * rimDiameterMm;
+  if (toLeverMm < 1)
+    throw new InputError(
+      'handFittedDeg',
+      'The whole bead is on by hand: nothing is left to lever.',
+      'an arc below 360°',
+    );
+  const course = courseOf(input);
+  const { startDeg, finishDeg, way } = course;
+  const { bites, notes } = layBites(input, course);
   show.line('start', school, startDeg, 'deg');
   show.line('finish', way === 'both' ? 'both ways from the start' : 'once round', finishDeg, 'deg');
-  show.line('to lever', `(360 − ${handFittedDeg}) / 360 × π × ${rimDiameterMm}`, leftDeg * perDegMm, 'mm');
+  show.line('to lever', `(360 − ${handFittedDeg}) / 360 × π × ${rimDiameterMm}`, toLeverMm, 'mm');
   show.line('bites', `of ${Math.round(biteMm)} mm`, bites.length);
   show.line('last bite', 'shared with the one before where it would be awkward', bites.at(-1)!.lengthMm, 'mm');
   const why =
     school === 'lock nearest' && lockDegs.length === 0
       ? `No lock on this wheel, so opposite the valve. ${SCHOOL_WHY['opposite the valve']}`
       : SCHOOL_WHY[school];
-  reasons.unshift(reason('good', `${counted(bites.length, 'bite')}. ${why}`));
-  const { rim } = input;
-  const judged =
-    rim &&
-    judgeBites(
-      bites.map((b) => ({ spanDeg: b.lengthMm / perDegMm })),
-      { ...rim, beadMm: rimDiameterMm, fillMm: 0 },
-      direction,
-    );
-  if (judged) {
-    reasons.push(judged.reason);
-    judged.sparesMm.forEach((spareMm, i) => (bites[i]!.spareMm = spareMm));
-    show.line('least to spare at a bite', 'π × bead − the shortest way', Math.min(...judged.sparesMm), 'mm');
-    show.line('of the far side, down in the well', 'at the tightest bite', judged.downDeg, 'deg');
-  }
-  const kneelHalfDeg = judged ? judged.downDeg / 2 : KNEEL_HALF_DEG;
+  const judged = input.rim && judgeAll({ ...input, rim: input.rim }, bites, show);
+  const byHand = judged?.byHand ?? false;
+  const halfDownDeg = judged ? judged.downDeg / 2 : KNEEL_HALF_DEG;
   const kneelAt = direction === 'off' ? normalDeg(startDeg + 180) : startDeg;
   return {
     startDeg,
     finishDeg,
     way,
-    bites,
+    bites: byHand ? [] : bites.map((bite, i) => ({ ...bite, ...judged?.bites[i] })),
+    byHand,
     keeperDeg: direction === 'on' ? startDeg : null,
-    kneelFromDeg: normalDeg(kneelAt - kneelHalfDeg),
-    kneelToDeg: normalDeg(kneelAt + kneelHalfDeg),
-    reasons,
+    kneelFromDeg: normalDeg(kneelAt - halfDownDeg),
+    kneelToDeg: normalDeg(kneelAt + halfDownDeg),
+    reasons: [
+      ...(byHand ? [] : [reason('good', `${counted(bites.length, 'bite')}. ${why}`), ...notes]),
+      ...(judged ? [judged.reason] : []),
+    ],
   };
 };
 
@@ -243,6 +297,7 @@ export const bitePlan = defineWorking<BiteInput, BitePlan>({
     direction: oneOf(['off', 'on'], 'The tire goes off or on'),
     handFittedDeg: quantity('deg', 0, 359, 'Arc that goes over by hand'),
     rim: RIM_PROFILE.optional(),
+    fill: WELL_FILL.optional(),
   }),
   example: {
     rimDiameterMm: 483,
@@ -258,7 +313,13 @@ export const bitePlan = defineWorking<BiteInput, BitePlan>({
     const plan = planBites(input, show);
     show.basis('practice', `${input.school}: ${SCHOOL_WHY[input.school]}`);
     show.basis('memory', `a lever stays ${KEEP_OUT_DEG}° from valve and lock`);
-    if (input.rim) show.basis('published', 'geometry of a loop that does not stretch, with nothing else in the well');
+    if (input.rim) {
+      show.basis('published', 'geometry of a loop that does not stretch');
+      show.basis(
+        'memory',
+        input.fill ? 'thickness of tube, strip and lock' : 'nothing lies in the well, as far as is known',
+      );
+    }
     show.verdict(worstOf(plan.reasons));
     show.caution(
       'Never a lever under the disc, and never on the tube. Halfway: stop and push the fitted part back into the well.',

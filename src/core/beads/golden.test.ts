@@ -1,5 +1,5 @@
 import { goldenAnswers } from '../../../tests/whole-answer';
-import { beadPath, BITE_SCHOOLS, biteInputBy, bitePlan, mountOrientation } from '.';
+import { beadPath, BITE_SCHOOLS, biteInputBy, bitePlan, leverEffort, mountOrientation } from '.';
 
 const schools = (changes: object) => BITE_SCHOOLS.map((school) => [bitePlan, { school, ...changes }] as const);
 
@@ -22,6 +22,13 @@ describe('golden answers about beads', () => {
     ...schools({ direction: 'on', lockDegs: [], handFittedDeg: 90 }),
     ...schools({ direction: 'off', lockDegs: [120, 240], valveDeg: 0, handFittedDeg: 0 }),
     [bitePlan, { rim: { wellMm: 458, flangeMm: 510, axialMm: 38 } }],
+    [
+      bitePlan,
+      { rim: { wellMm: 452, flangeMm: 510, axialMm: 38 }, fill: { tube: 'doubled', wall: 'heavy', strips: 2 } },
+    ],
+    [leverEffort, {}],
+    [leverEffort, { wellMm: 414, fillMm: 3 }],
+    [leverEffort, { wellMm: 428, leftDeg: 60 }],
     [bitePlan, { direction: 'off', handFittedDeg: 0, rim: { wellMm: 476, flangeMm: 512, axialMm: 44 } }],
     [bitePlan, { valveDeg: 40, lockDegs: [200], biteMm: 95 }],
     [bitePlan, { handFittedDeg: 359 }],

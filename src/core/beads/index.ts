@@ -3,6 +3,7 @@ export { lightMarkPlace, lightMarkSays, type LightMarkPlace } from './light-mark
 export type { RimProfile } from './bead-geometry';
 export { beadPath, type BeadPath } from './bead-path';
 export { biteInputBy } from './bite-input';
+export { fillWhile, wellFillMm, type WellFill } from './well-fill';
 export {
   bitePlan,
   planBites,
@@ -15,4 +16,6 @@ export {
   type BitePlan,
   type BiteSchool,
 } from './bite-plan';
+export { farSideOf, type Arc, type FarSide } from './far-side';
+export { EFFORTS, leverEffort, type Effort, type LeverEffort } from './lever-effort';
 export { mountOrientation, type MountOrientation } from './mount-orientation';

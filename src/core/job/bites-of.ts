@@ -1,7 +1,17 @@
-import { biteInputBy, planBites, type BiteInput, type BitePlan, type RimProfile } from '../beads';
+import {
+  biteInputBy,
+  fillWhile,
+  planBites,
+  wellFillMm,
+  type BiteInput,
+  type BitePlan,
+  type RimProfile,
+  type WellFill,
+} from '../beads';
 import { InputError } from '../errors';
+import { ruleNumber } from '../rules';
 import { readTire } from '../tires';
-import { tryRimCode } from '../wheels';
+import { tryRimCode, type Wheel } from '../wheels';
 import type { JobState } from './fold-job';
 
 /** Diameter of the job's rim: as stamped, or as the tire has it. */
@@ -24,12 +34,32 @@ export const rimProfileOf = (state: JobState): RimProfile | null => {
   return wellMm < beadMm && beadMm < flangeMm ? { flangeMm, wellMm, axialMm } : null;
 };
 
+/** What lies in the well of a job's rim while its tire comes off or goes on. */
+const fillOf = (wheel: Wheel, { chosen, rules }: JobState, direction: 'off' | 'on'): WellFill => {
+  const isTube = chosen?.tube ?? wheel.tube;
+  return fillWhile(direction, {
+    tubeWas: wheel.tube,
+    tube: !isTube ? 'none' : chosen?.doubled ? 'doubled' : 'one',
+    build: wheel.build,
+    sealed: wheel.sealed,
+    strips: wheel.strips ?? ruleNumber('strip.count', rules),
+  });
+};
+
+/** How much shallower that makes the well, mm; 0 where the wheel is not known. */
+export const fillMmOf = (state: JobState, direction: 'off' | 'on'): number =>
+  state.wheel ? wellFillMm(fillOf(state.wheel, state, direction)) : 0;
+
 /** What the bite plan of this job is made from; null where the rim is not known. */
 export const biteInputOf = (state: JobState, direction: 'off' | 'on'): BiteInput | null => {
   const diameterMm = rimDiameterMm(state);
   if (!state.wheel || diameterMm === null) return null;
   const rim = rimProfileOf(state);
-  const wheel = { rimDiameterMm: diameterMm, lockDegs: state.wheel.rimLockDegs, ...(rim && { rim }) };
+  const wheel = {
+    rimDiameterMm: diameterMm,
+    lockDegs: state.wheel.rimLockDegs,
+    ...(rim && { rim, fill: fillOf(state.wheel, state, direction) }),
+  };
   return biteInputBy(wheel, direction, state.rules);
 };
 
@@ -40,7 +70,11 @@ export const bitesOf = (state: JobState, direction: 'off' | 'on'): BitePlan | nu
 };
 
 /** The part of the bead that is on once so many bites are done, as an arc. */
-export const fittedArc = ({ way, startDeg, bites }: BitePlan, done: number): { fromDeg: number; toDeg: number } => {
+export const fittedArc = (
+  { way, startDeg, bites, kneelFromDeg, kneelToDeg }: BitePlan,
+  done: number,
+): { fromDeg: number; toDeg: number } => {
+  if (bites.length === 0) return { fromDeg: kneelFromDeg, toDeg: kneelToDeg };
   const last = bites[Math.max(0, done - 1)]!;
   if (way === 'round') return { fromDeg: startDeg, toDeg: last.toDeg };
   // Both ways by turns: odd bites run clockwise, even ones the other way.

@@ -1,4 +1,4 @@
-import { lightMarkPlace } from '../beads';
+import { farSideOf, lightMarkPlace } from '../beads';
 import type { Step } from '../procedure';
 import { ruleWord } from '../rules';
 import { angleBetween } from '../units';
@@ -18,13 +18,19 @@ const levers = (state: JobState, step: Step, bite: number): DialMark[] => {
   const plan = bitesOf(state, off ? 'off' : 'on');
   if (!plan) return [];
   const half = Math.ceil(plan.bites.length / 2);
-  const arc = off
-    ? { fromDeg: plan.kneelFromDeg, toDeg: plan.kneelToDeg }
-    : step.shows === 'push-down'
-      ? fittedArc(plan, half)
-      : null;
+  const now = plan.bites[Math.max(1, bite) - 1];
+  const far = now && step.shows !== 'push-down' ? farSideOf(now) : null;
+  const arc = far
+    ? null
+    : off
+      ? { fromDeg: plan.kneelFromDeg, toDeg: plan.kneelToDeg }
+      : step.shows === 'push-down'
+        ? fittedArc(plan, half)
+        : null;
   return [
     ...(arc ? [{ is: 'push', ...arc } as const] : []),
+    ...(far?.well ? [{ is: 'far', lies: 'well', ...far.well } as const] : []),
+    ...(far?.seat.map((its) => ({ is: 'far', lies: 'seat', ...its }) as const) ?? []),
     { is: 'start', deg: plan.startDeg },
     ...(Math.abs(angleBetween(plan.startDeg, plan.finishDeg)) > 1
       ? [{ is: 'finish', deg: plan.finishDeg } as const]

@@ -43,7 +43,7 @@ export { entryText, RING_WORDS } from './entry-text';
 export type { JobSummary } from './job-summary';
 export { jobCard, type JobCard } from './job-card';
 export { jobDues, recheckDates, type JobDue, type Recheck } from './recheck-dates';
-export { biteInputOf, bitesOf, fittedArc } from './bites-of';
+export { biteInputOf, bitesOf, fillMmOf, fittedArc } from './bites-of';
 export { beadPathOf, type BeadNow } from './bead-path-of';
 export { dialMarks } from './dial-marks';
 export { airOutOf, clampOf, crushOf, gapOf, ringOf, ringsOf, rolloutOf, type RingNow, type RingTurn } from './ring-of';

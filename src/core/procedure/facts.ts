@@ -1,4 +1,4 @@
-import { biteInputBy, planBites, type BitePlan, type RimProfile } from '../beads';
+import { biteInputBy, fillWhile, planBites, type BitePlan, type RimProfile } from '../beads';
 import { ruleWord, type RuleValues } from '../rules';
 import { onFourWheels, type Build, type Caliper, type Drive, type MachineKind, type Wheel } from '../wheels';
 import type { Step } from './step';
@@ -164,7 +164,11 @@ export const factsOf = (input: ProcedureInput): Facts => {
     levered && wheel.rimDiameterMm !== null
       ? planBites(
           biteInputBy(
-            { rimDiameterMm: wheel.rimDiameterMm, lockDegs, ...(wheel.rim && { rim: wheel.rim }) },
+            {
+              rimDiameterMm: wheel.rimDiameterMm,
+              lockDegs,
+              ...(wheel.rim && { rim: wheel.rim, fill: fillWhile(direction, { ...wheel, tube: input.tube }) }),
+            },
             direction,
             rules,
             word('bite.start'),

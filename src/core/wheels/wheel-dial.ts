@@ -21,6 +21,7 @@ export type DialRole =
   | 'weight'
   | 'heavy'
   | 'wedge'
+  | 'seat'
   | 'live'
   | 'mark'
   | 'arrow'
@@ -52,6 +53,8 @@ export type DialMark =
   | { is: 'start' | 'finish' | 'keeper'; deg: number }
   | { is: 'bite'; deg: number; n: number; done: boolean; now: boolean }
   | { is: 'push'; fromDeg: number; toDeg: number }
+  /** How the far side lies: down in the well, or up on its seat. */
+  | { is: 'far'; lies: 'well' | 'seat'; fromDeg: number; toDeg: number }
   | { is: 'heavy'; deg: number; label?: string }
   | { is: 'rest'; deg: number; label: string }
   /** What is believed of the heavy spot, in grams from the axle; `fullG` reaches the rim. */
@@ -285,6 +288,14 @@ const shapesOf = (mark: DialMark, side: (deg: number) => number, over: boolean):
       const [from, to] = over ? [side(mark.toDeg), side(mark.fromDeg)] : [side(mark.fromDeg), side(mark.toDeg)];
       const middle = normalDeg(from + normalDeg(to - from) / 2);
       return [path('wedge', band(from, to, R.rimIn - 2, R.rimIn - 34)), label('live', middle, 118, 'push down', 18)];
+    }
+    case 'far': {
+      const [from, to] = over ? [side(mark.toDeg), side(mark.fromDeg)] : [side(mark.fromDeg), side(mark.toDeg)];
+      const middle = normalDeg(from + normalDeg(to - from) / 2);
+      // In the well it lies deep inside the rim and full, on its seat at the rim's edge and open: told apart without color.
+      return mark.lies === 'well'
+        ? [path('wedge', band(from, to, R.rimIn - 12, R.rimIn - 34)), label('live', middle, 122, 'in the well', 18)]
+        : [path('seat', band(from, to, R.rimOut - 1, R.rimIn + 1), false)];
     }
     case 'heavy': {
       const deg = side(mark.deg);

@@ -20,6 +20,7 @@ export const PRINT: Record<DialRole, string> = {
   weight: INK,
   heavy: '#0f6f78',
   wedge: '#cfe3df',
+  seat: '#17717d',
   live: '#0f6f78',
   mark: '#ffffff',
   arrow: '#ffffff',

@@ -33,6 +33,8 @@ const sentenceOf = (mark: DialMark, side: (deg: number) => number): string | nul
   if (mark.is === 'belief') return `${MARK_WORDS.belief} at ${placeText(side(mark.heavy.deg))}, ${mark.label}`;
   if (mark.is === 'bolt')
     return mark.state === 'now' ? `bolt ${mark.n} is next, at ${placeText(side(mark.deg))}` : null;
+  if (mark.is === 'far')
+    return `far side ${mark.lies === 'well' ? 'down in the well' : 'may sit on its seat'} from ${placeText(side(mark.fromDeg))} to ${placeText(side(mark.toDeg))}`;
   if (mark.is === 'gap') return `gap ${mark.label} at ${placeText(side(mark.deg))}`;
   const word = MARK_WORDS[mark.is];
   return word && 'deg' in mark ? `${word} at ${placeText(side(mark.deg))}` : null;

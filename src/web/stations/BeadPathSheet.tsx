@@ -1,7 +1,7 @@
 import { refusalText } from '../../core/errors';
 import { useState } from 'react';
 import type { BeadPath } from '../../core/beads';
-import { beadPathOf } from '../../core/job';
+import { beadPathOf, fillMmOf } from '../../core/job';
 import { ruleNumber } from '../../core/rules';
 import { ChoiceField, QuantityField } from '../parts/fields';
 import { useUnits } from '../parts/quantity';
@@ -44,13 +44,13 @@ const Numbers = ({ path }: { path: BeadPath }) => {
 
 /** Whether the bead gets over the flange as it lies, from the rim's shape, the bite and what is in the well. */
 export const BeadPathSheet = () => {
-  const { state, wheel, write, correcting } = useJob();
+  const { state, station, wheel, write, correcting } = useJob();
   const { read, write: show } = useUnits();
   const shown = (mm: number | null) => (mm === null ? '' : show(mm, 'mm', 1));
   const [flange, setFlange] = useState(shown(wheel.flangeMm));
   const [well, setWell] = useState(shown(wheel.wellMm));
   const [across, setAcross] = useState(shown(wheel.wellToFlangeMm));
-  const [fill, setFill] = useState('');
+  const [fill, setFill] = useState(shown(fillMmOf(state, station === 'tire-off' ? 'off' : 'on')));
   const [bite, setBite] = useState(show(ruleNumber('bite.lengthMm', state.rules), 'mm', 0));
   const [up, setUp] = useState('0');
   const [problem, setProblem] = useState<string | null>(null);

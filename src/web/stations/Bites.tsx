@@ -9,6 +9,13 @@ export const Bites = ({ bites, big = false }: { bites: BitesAtHand; big?: boolea
   const { sideUp } = useJob();
   const { say } = useUnits();
   const { working, bite, go } = bites;
+  if (working?.result.byHand)
+    return (
+      <p className={`mt-3 border-l-4 border-water pl-3 ${big ? 'text-[26px]' : 'text-xl'}`}>
+        <span className="head">From here by hand.</span>{' '}
+        <span className="text-[18px]">Even a stiff bead has slack.</span>
+      </p>
+    );
   if (!working || !bite) return null;
   const last = working.result.bites.length;
   return (
@@ -22,7 +29,11 @@ export const Bites = ({ bites, big = false }: { bites: BitesAtHand; big?: boolea
         </span>
         {bite.spareMm !== null && (
           <span className={`num block ${big ? 'text-[18px]' : 'text-[15px]'} ${bite.spareMm <= 0 ? 'text-stop' : ''}`}>
-            {say(Math.abs(bite.spareMm), 'mm', { digits: 1 })} {bite.spareMm <= 0 ? 'short: stop' : 'to spare'}
+            {say(Math.abs(bite.spareMm), 'mm', { digits: 1 })}{' '}
+            {bite.spareMm <= 0 ? 'short: stop' : `to spare: ${bite.effort}`}
+            {bite.downDeg !== null &&
+              bite.downDeg > 0 &&
+              `, ${say(bite.downDeg, 'deg', { digits: 0 })} down in the well`}
           </span>
         )}
       </p>

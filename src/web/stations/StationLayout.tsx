@@ -36,7 +36,7 @@ export const StationLayout = ({ picture, split, lead, now, why, act, children }:
       {act && <div className="mt-4 max-lg:mb-3">{act}</div>}
     </section>
     <section
-      className={`${split ? 'max-lg:contents lg:self-start lg:pt-2' : 'self-center max-lg:order-2'} mx-auto w-full max-w-[640px] lg:col-start-1 lg:row-span-2 lg:row-start-1`}
+      className={`${split ? 'max-lg:contents lg:pt-2' : 'max-lg:order-2 lg:sticky lg:top-2'} lg:self-start mx-auto w-full max-w-[640px] lg:col-start-1 lg:row-span-2 lg:row-start-1`}
       aria-label="The wheel"
     >
       {picture}
