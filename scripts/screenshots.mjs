@@ -26,7 +26,7 @@ const VIEWS = [
   ['pair', '/wheels/w-quill-lr/pair'],
   ['working', '/jobs/demo-job-21/balance', { press: 'w', standIns: false }],
   ['instruments', '/instruments', { frozen: 'caliper' }],
-  ['practice', '/practice?wheel=12', { practice: true }],
+  ['practice', '/practice?kind=levers&level=with+a+lock&wheel=12', { practice: true }],
   ['paper', '/visits/demo-job-20/paper'],
   ['wheel', '/wheels/w-orrin-r'],
   ['size-bench', '/bench/sizes?size=110/90-19&size=120/80-19&size=100/90-19&wheel=w-orrin-r'],
@@ -117,15 +117,12 @@ const seatOnTheHose = async (page) => {
   await page.waitForTimeout(1200);
 };
 
-/** A few let-gos of the hidden wheel, and two pieces on it. */
-const someTries = async (page) => {
-  for (const side of ['left', 'right']) await page.getByRole('button', { name: `From the ${side}` }).click();
-  await page.getByLabel('A place').fill('4:40');
-  for (let n = 0; n < 2; n++) await page.getByRole('button', { name: /^Put 20 g/ }).click();
-  await page.getByRole('button', { name: 'Put them on' }).click();
-  await page.getByRole('button', { name: 'Hold level, let go' }).click();
-  await page.getByLabel('A place').fill('5:20');
-  await page.getByRole('button', { name: /^Put 10 g/ }).click();
+/** A second bead begun, and a dozen bites taken. */
+const someMoves = async (page) => {
+  await page.getByLabel('Begin at').fill('270');
+  await page.getByRole('button', { name: 'Begin here' }).click();
+  for (const name of ['Feel for the tube', ...Array(6).fill('Bite clockwise'), ...Array(5).fill('Bite the other way')])
+    await page.getByRole('button', { name }).click();
 };
 
 const browser = await chromium.launch({
@@ -152,7 +149,7 @@ for (const [name, path, more] of VIEWS) {
     await put(frozen, 'fail', { fails: 'freeze' });
     await page.waitForTimeout(4500);
   }
-  if (practice) await someTries(page);
+  if (practice) await someMoves(page);
   if (pick) await page.getByRole('radio', { name: pick }).click();
   if (press) await page.keyboard.press(press);
   // The advice is worked out beside the screen.

@@ -173,7 +173,8 @@ const SLOW = new Set([
   'balance-advise',
   'balance-place',
   'stand-band',
-  'practice-round',
+  'practice-balance',
+  'practice-true',
   'day-plan',
 ]);
 /** Lists of a whole shop: the longest take longer. */

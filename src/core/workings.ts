@@ -1,4 +1,4 @@
-import { practiceRound } from './practice';
+import { practiceBalance, practiceLevers, practiceTrue } from './practice';
 import {
   balanceAdvise,
   balanceEstimate,
@@ -96,8 +96,8 @@ export const WORKING_GROUPS: readonly WorkingGroup[] = [
       tools,
     ],
   },
-  { name: 'Tire off and on', workings: [procedure, beadPath, bitePlan, leverEffort, mountOrientation, trouble] },
-  { name: 'The bare wheel', workings: [tubeInspect, beadInspect, bearingCheck, runout, trueAdvise, spokeRing] },
+  { name: 'Tire off and on', workings: [procedure, beadPath, bitePlan, leverEffort, mountOrientation, trouble, practiceLevers] },
+  { name: 'The bare wheel', workings: [tubeInspect, beadInspect, bearingCheck, runout, trueAdvise, spokeRing, practiceTrue] },
   {
     name: 'Ring, pair and split',
     workings: [boltCircle, wheelOffset, beadCrush, clampForce, ringOrder, ringGap, rollout, rolloutMatch, splitRim],
@@ -115,7 +115,7 @@ export const WORKING_GROUPS: readonly WorkingGroup[] = [
       balanceTrial,
       residualUnbalance,
       standBand,
-      practiceRound,
+      practiceBalance,
     ],
   },
   {

@@ -32,6 +32,7 @@ import type { ShopBackups } from './backup/shop-backups';
 import type { ShopExchange } from './exchange/shop-exchange';
 import { backupRoutes, type Restore } from './routes/backups';
 import { balanceRoutes } from './routes/balance';
+import { practiceRoutes } from './routes/practice';
 import { changeRoutes } from './routes/changes';
 import { dayRoutes } from './routes/day';
 import { deviceRoutes } from './routes/devices';
@@ -202,7 +203,8 @@ export const createApp = (db: Db, options: AppOptions): Express => {
       }),
     );
   if (options.riders) app.use('/api', riderRoutes(options.riders.store, options.riders.forget));
-  app.use('/api', balanceRoutes(jobs, practiceStore(db), work));
+  app.use('/api', balanceRoutes(jobs));
+  app.use('/api', practiceRoutes(practiceStore(db), work));
   app.use('/api', unknownRoute);
 
   app.use('/assets', express.static(join(WEB_DIR, 'assets'), { immutable: true, maxAge: YEAR_S * 1000 }), unknownRoute);

@@ -48,7 +48,7 @@ const HAMMERS: readonly Hammer[] = [
   ['bodies that are too large', (url) => post(`${url}/api/people`, { name: 'x'.repeat(1_000_000) })],
   [
     'practice rounds that are refused',
-    (url, n) => post(`${url}/api/practice`, { id: `p-${n}`, who: 'Juna Birk', wheel: 1, tries: [] }),
+    (url, n) => post(`${url}/api/practice`, { id: `p-${n}`, who: 'Juna Birk', wheel: 1, acts: [] }),
   ],
   ['new fitters', (url, n) => post(`${url}/api/people`, { name: `Fitter ${n % 50}` })],
 ];

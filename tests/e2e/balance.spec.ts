@@ -182,52 +182,6 @@ test('more: the turn of the tire, the parts, the speed, and the stand’s own ba
   await expect(page.getByText(/Learned from the shop.s last wheels/)).toBeVisible();
 });
 
-test('a round of practice: a wheel that turns, own tries, the advice beside them, and the score kept', async ({
-  page,
-  shop,
-}) => {
-  await openAs(page, shop, '/practice');
-  await expect(page.getByText('No round yet with a usual stand, all pieces, 5 to 20 g.')).toBeVisible();
-  await page.getByLabel('The stand').selectOption('light');
-  await page.getByRole('button', { name: 'Start a wheel' }).click();
-  await expect(page).toHaveURL(/wheel=\d+/);
-  await expectAccessible(page);
-  await page.goto(`${shop.url}/practice?wheel=21&stand=light`);
-  await page.getByLabel('The clock').selectOption('25');
-  const turn = () =>
-    page
-      .locator('.dial')
-      .evaluate((e) => (e as unknown as { style: CSSStyleDeclaration }).style.getPropertyValue('--turn'));
-  await page.getByRole('button', { name: 'From the left' }).click();
-  const early = await turn();
-  await expect.poll(turn).not.toBe(early);
-  await expect(page.getByText('At the bottom:')).toBeVisible();
-  // As a fitter would: against what came to the bottom, 20 g, and held level there.
-  const [, hour, minute] = /At the bottom: (\d+)(?::(\d+))?/.exec(
-    (await page.getByText('At the bottom:').textContent())!,
-  )!;
-  const opposite = `${((Number(hour) + 6 - 1) % 12) + 1}:${minute ?? '00'}`;
-  await page.getByLabel('A place').fill(opposite);
-  await page.getByRole('button', { name: /^Put 20 g on/ }).click();
-  await page.getByRole('button', { name: 'Put them on' }).click();
-  await page.getByRole('button', { name: 'Hold level, let go' }).click();
-  await expect(page.getByRole('list', { name: 'Seen so far' })).toContainText(/held level (rises|sinks|stays)/);
-  await page.getByRole('button', { name: 'It is balanced' }).click();
-  await expect(page.getByText('What the advice would have done')).toBeVisible({ timeout: 120_000 });
-  const row = (who: string) => page.getByRole('row', { name: new RegExp(`^${who}`) });
-  await expect(row('You')).toContainText('1');
-  await expect(row('As advised').getByRole('cell').first()).toHaveText(/^[123]$/);
-  await expect(page.getByRole('list', { name: 'Rounds' }).getByRole('listitem')).toHaveCount(1);
-  await expectAccessible(page);
-  // Kept over time, and the wheel of an address is the same wheel.
-  await page.getByRole('button', { name: 'Back to the levels' }).click();
-  await page.reload();
-  await expect(page.getByText(/^One round with light bearings/)).toBeVisible();
-  await page.getByRole('button', { name: 'Start a wheel' }).click();
-  await page.goBack();
-  await expect(page.getByRole('button', { name: 'Start a wheel' })).toBeVisible();
-});
-
 test('a shelf with very many ways to pick from is answered at once, and proved when it is searched on', async ({
   page,
   shop,

@@ -24,6 +24,8 @@ const SCREENS: Readonly<Record<string, readonly string[]>> = {
   tools: [
     '/practice',
     '/practice?wheel=5',
+    '/practice?kind=true&wheel=5',
+    '/practice?kind=balance&wheel=5',
     '/instruments',
     '/bench/sizes?size=110/90-18&size=120/80-18&size=MT90B16&wheel=w-orrin-r',
     '/bench/sidewall',

@@ -1,58 +1,5 @@
 import { balanceQuestion, foldJob } from '../../src/core/job';
-import { hiddenHeavy } from '../../src/core/practice';
 import { DESPITE, testApp } from './test-app';
-
-const round = (more: Record<string, unknown> = {}) => ({
-  id: 'round-1',
-  who: 'Juna Birk',
-  seed: 3,
-  friction: 'usual',
-  shelf: 'full',
-  tries: [[{ massG: 20, deg: 10 }]],
-  tookS: 95,
-  ...more,
-});
-
-describe('practice', () => {
-  test('a round is scored here, kept once, and listed the newest first', async () => {
-    const { ask } = testApp({ empty: true });
-    const sent = await ask.post('/api/practice').send(round()).expect(201);
-    expect(sent.body.score).toMatchObject({ placements: 1, within: false, tookS: 95 });
-    expect(sent.body.working.result.heavy).toEqual(hiddenHeavy(3));
-    await ask.post('/api/practice').send(round()).expect(201);
-    await ask
-      .post('/api/practice')
-      .send(round({ id: 'round-2', tries: [] }))
-      .expect(201);
-    const { body } = await ask.get('/api/practice').expect(200);
-    expect(body.rounds.map((r: { id: string }) => r.id)).toEqual(['round-2', 'round-1']);
-  });
-
-  test('what does not fit is refused by name, and nothing is kept', async () => {
-    const { ask } = testApp({ empty: true });
-    const cases: [Record<string, unknown>, string][] = [
-      [{ friction: 'none' }, 'friction'],
-      [{ seed: 1.5 }, 'seed'],
-      [{ tries: 'x' }, 'tries'],
-      [{ tries: [[{ massG: -5, deg: 0 }]] }, 'tries[0][0].massG'],
-      [{ who: '' }, 'who'],
-      [{ placements: 0 }, 'placements'],
-      [{ id: '../x' }, 'id'],
-    ];
-    for (const [more, field] of cases) {
-      const { body } = await ask.post('/api/practice').send(round(more)).expect(422);
-      expect(body.error.field).toBe(field);
-      expect(body.error.expected).toBeTruthy();
-    }
-    expect((await ask.get('/api/practice')).body.rounds).toEqual([]);
-    // The same id for another wheel is another round.
-    await ask.post('/api/practice').send(round()).expect(201);
-    await ask
-      .post('/api/practice')
-      .send(round({ seed: 4 }))
-      .expect(422);
-  });
-});
 
 describe('the balance stand', () => {
   test('what was seen of the last wheels, each with at least three readings', async () => {

@@ -1,10 +1,9 @@
 import Joi from 'joi';
-import { WEIGHTS_ON, type MassVector } from '../balance';
 import { ROLES, type Role } from '../doors';
 import { check, count, instant, listOf, oneOf, text } from '../fields';
 import { checkKeptEntry, type EntryData, type KeptEntry } from '../job';
 import type { PartOrder } from '../parts';
-import { FRICTIONS, SHELVES, type PracticeScore } from '../practice';
+import { MOST_ACTS, MOST_SEED, PRACTICE_KINDS, type PracticeScore } from '../practice';
 import { checkRecord, PACES, RECORD_KINDS, type ChangedKind, type Pace, type RecordKind, type Records } from '../shop';
 import { checkKeptVisitEntry, type KeptVisitEntry } from '../visit';
 import { InputError } from '../errors';
@@ -52,7 +51,7 @@ export interface LineData {
     fitted: { before: object; after: object | null; place: number } | null;
   };
   order: PartOrder & { closedAt: string | null; closedBy: string | null };
-  practice: PracticeScore & { tries: MassVector[][] };
+  practice: PracticeScore & { acts: readonly unknown[] };
   change: {
     at: string;
     who: string | null;
@@ -86,12 +85,6 @@ const ruleValue = Joi.alternatives(Joi.number(), Joi.string().max(200).allow('')
   .meta({ expected: 'a number or a word' });
 const ruleKey = text(60, 'The rule');
 const note = (says: string) => text(1000, says).allow('');
-const amount = (says: string) =>
-  Joi.number()
-    .min(0)
-    .max(100_000)
-    .required()
-    .meta({ expected: `${says}: 0 or more` });
 const flag = Joi.boolean().required().meta({ expected: 'true or false' });
 const loose = Joi.object().unknown().required();
 /** Longer logs are not written by hand. */
@@ -170,15 +163,16 @@ const FIELDS: { [K in LineKind]: Record<keyof LineData[K], Joi.Schema> } = {
     id,
     who: person,
     at: instant('When'),
-    seed: count(0, 1_000_000_000, 'Number of the hidden wheel'),
-    friction: oneOf(Object.keys(FRICTIONS), 'The stand'),
-    shelf: oneOf(Object.keys(SHELVES), 'The shelf'),
-    tries: listOf(WEIGHTS_ON, 40, 'The weights of each try'),
-    placements: count(0, 1000, 'Placements'),
-    leftG: amount('Grams left'),
-    within: flag,
-    advisedPlacements: count(0, 1000, 'Placements as advised'),
-    advisedLeftG: amount('Grams left as advised'),
+    kind: oneOf(PRACTICE_KINDS, 'The kind of practice'),
+    level: text(60, 'How hard'),
+    seed: count(0, MOST_SEED, 'Number of the hidden wheel'),
+    acts: Joi.array()
+      .max(MOST_ACTS)
+      .required()
+      .meta({ expected: `What was done: a list of at most ${MOST_ACTS}` }),
+    good: flag,
+    cost: count(0, 1000, 'What it cost'),
+    advisedCost: count(0, 1000, 'What it would have cost as advised'),
     tookS: count(0, 86_400, 'Seconds it took'),
   },
   change: {

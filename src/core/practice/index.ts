@@ -1,16 +1,29 @@
-/** Practice: hidden wheels on a simulated stand, balanced by hand and as advised. */
+/** Practice: hidden wheels to lever, true and balance by hand, beside what the advice would have done. */
 export { advisedActs, type Act } from './advised-acts';
-export { hiddenStand, standWheel, type HiddenStand } from './hidden-stand';
-export { hiddenSpokes, SPOKE_LEVELS, type HiddenSpokes, type SpokeLevel } from './hidden-spokes';
 export {
+  BALANCE_LEVELS,
   FRICTIONS,
-  hiddenHeavy,
-  practiceRound,
-  PRACTICE_PLACES,
-  PRACTICE_WHEEL,
   SHELVES,
+  standAndShelf,
+  type BalanceLevel,
   type Friction,
-  type PracticeRound,
   type Shelf,
-} from './practice-round';
-export { standingOf, type PracticeScore, type PracticeStanding, type PracticeTried } from './practice-score';
+} from './balance-levels';
+export { hiddenBead, LEAST_BITE_MM, LEVER_LEVELS, type HiddenBead, type LeverLevel } from './hidden-bead';
+export { hiddenSpokes, SPOKE_LEVELS, type HiddenSpokes, type SpokeLevel } from './hidden-spokes';
+export { hiddenStand, standWheel, type HiddenStand } from './hidden-stand';
+export { PRACTICE, PRACTICE_KINDS, type PracticeKind } from './kinds';
+export {
+  learnerOf,
+  nextOf,
+  standingOf,
+  type NextRound,
+  type PracticeScore,
+  type PracticeStanding,
+  type PracticeTried,
+} from './learner';
+export { leverAct, untouched, type BeadState, type LeverAct, type LeverSeen } from './lever-round';
+export { MOST_ACTS, MOST_SEED, type Played } from './played';
+export { hiddenHeavy, practiceBalance, PRACTICE_PLACES, PRACTICE_WHEEL, type BalancePlayed } from './practice-balance';
+export { advisedLevers, playLevers, practiceLevers } from './practice-levers';
+export { advisedTruing, outOf, practiceTrue } from './practice-true';

@@ -2,14 +2,14 @@ import { InputError } from '../errors';
 import { angleBetween } from '../units';
 import {
   advisedActs,
+  BALANCE_LEVELS,
   FRICTIONS,
   hiddenHeavy,
   hiddenStand,
   PRACTICE_PLACES,
-  practiceRound,
+  practiceBalance,
   SHELVES,
-  standingOf,
-  type PracticeScore,
+  standAndShelf,
 } from '.';
 
 describe('a hidden stand', () => {
@@ -39,13 +39,12 @@ describe('the advice on a simulated stand', () => {
   test.each(Object.keys(FRICTIONS))(
     '%s friction: balanced in three placements at most, on places and from a shelf that there are',
     (friction) => {
-      for (const shelf of Object.keys(SHELVES)) {
-        const { advised, bandG } = practiceRound.run({ seed: 11, friction, shelf, tries: [] } as Parameters<
-          typeof practiceRound.run
-        >[0]).result;
+      for (const level of BALANCE_LEVELS.filter((l) => l.startsWith(friction))) {
+        const { shelf } = standAndShelf(level);
+        const { advised, bandG } = practiceBalance.run({ seed: 11, level, acts: [] }).result;
         expect(advised.placements).toBeLessThanOrEqual(3);
         expect(advised.leftG).toBeLessThanOrEqual(Math.max(5, bandG));
-        const kinds: readonly { massG: number; count: number }[] = SHELVES[shelf as keyof typeof SHELVES];
+        const kinds: readonly { massG: number; count: number }[] = SHELVES[shelf];
         for (const pieces of advised.tries)
           for (const p of pieces)
             expect(pieces.filter((other) => other.massG === p.massG).length).toBeLessThanOrEqual(
@@ -73,48 +72,46 @@ describe('the advice on a simulated stand', () => {
 });
 
 describe('a round', () => {
-  const tried = (tries: { massG: number; deg: number }[][]) =>
-    practiceRound.run({ seed: 3, friction: 'usual', shelf: 'full', tries });
+  const tried = (acts: { massG: number; deg: number }[][]) =>
+    practiceBalance.run({ seed: 3, level: 'usual stand, full shelf', acts });
   const against = () => ({ massG: Math.round(hiddenHeavy(3).massG), deg: Math.round(hiddenHeavy(3).deg + 180) % 360 });
 
   test('is judged by what is left after the last try', () => {
     const good = tried([[{ massG: 20, deg: 0 }], [against()]]);
-    expect(good.result).toMatchObject({ placements: 2, within: true });
+    expect(good.result).toMatchObject({ placements: 2, good: true, cost: 2 });
+    expect(good.result.advisedCost).toBe(good.result.advised.placements);
     expect([good.verdict, good.result.leftG < 1.5]).toEqual(['good', true]);
     const bad = tried([[against()], []]);
-    expect([bad.verdict, bad.result.within]).toEqual(['check', false]);
+    expect([bad.verdict, bad.result.good]).toEqual(['check', false]);
     expect(bad.result.leftG).toBeCloseTo(hiddenHeavy(3).massG, 9);
   });
 
-  test('a shelf or a stand that there is not is refused', () => {
-    expect(() => practiceRound.run({ seed: 3, friction: 'glue' as 'usual', shelf: 'full', tries: [] })).toThrow(
-      InputError,
-    );
-    expect(() => practiceRound.run({ seed: -1, friction: 'usual', shelf: 'full', tries: [] })).toThrow(InputError);
+  test('says which placement made it worse, and that it was balanced before', () => {
+    const says = (acts: Parameters<typeof tried>[0]) => tried(acts).result.debrief.map((r) => r.says);
+    const with_ = [{ massG: 20, deg: Math.round(hiddenHeavy(3).deg) % 360 }];
+    expect(says([with_, [against()]])).toEqual([
+      '1 placement left more than before: let it come to rest from both sides first.',
+    ]);
+    expect(says([[against()], [against(), ...with_]])).toEqual([
+      '1 placement left more than before: let it come to rest from both sides first.',
+      'It was balanced after placement 1 already: look at 3 and at 9 o’clock before the next.',
+    ]);
+    expect(says([[against()]])).toEqual([]);
+  });
+
+  test('a level that there is not is refused', () => {
+    const run = (more: object) => practiceBalance.run({ seed: 3, level: 'usual stand, full shelf', acts: [], ...more });
+    expect(() => run({ level: 'glue stand, full shelf' })).toThrow(InputError);
+    expect(() => run({ seed: -1 })).toThrow(InputError);
     expect(() => tried(Array.from({ length: 41 }, () => []))).toThrow(InputError);
   });
 
-  test('a standing counts only what ended balanced', () => {
-    const round = (placements: number, within: boolean): PracticeScore => ({
-      id: `${placements}`,
-      who: 'Ada Marl',
-      at: '2026-04-30T09:00:00Z',
-      seed: 1,
-      friction: 'usual',
-      shelf: 'full',
-      placements,
-      leftG: 1,
-      within,
-      advisedPlacements: 2,
-      advisedLeftG: 1,
-      tookS: 60,
-    });
-    expect(standingOf([])).toEqual({ rounds: 0, balanced: 0, medianPlacements: null, medianAdvised: null });
-    expect(standingOf([round(1, false), round(4, true), round(7, true)])).toEqual({
-      rounds: 3,
-      balanced: 2,
-      medianPlacements: 5.5,
-      medianAdvised: 2,
-    });
+  test('each level is a stand and a shelf', () => {
+    expect(BALANCE_LEVELS).toHaveLength(9);
+    expect(standAndShelf('heavy stand, few shelf')).toEqual({ friction: 'heavy', shelf: 'few' });
+    for (const level of BALANCE_LEVELS) {
+      const { friction, shelf } = standAndShelf(level);
+      expect(`${friction} stand, ${shelf} shelf`).toBe(level);
+    }
   });
 });

@@ -111,13 +111,13 @@ export function* shopLines(db: Db): Generator<Line> {
     .all())
     yield { ...row, jobIds: JSON.parse(row.jobIds) as string[], came: row.came === null ? null : row.came === 1 };
   for (const row of db
-    .prepare<[], Omit<Line<'practice'>, 'tries' | 'within'> & { tries: string; within: 0 | 1 }>(
-      `SELECT 'practice' AS line, id, who, at, seed, friction, shelf, tries, placements, left_g AS leftG, within,
-         advised_placements AS advisedPlacements, advised_left_g AS advisedLeftG, took_s AS tookS
-       FROM practice_rounds ORDER BY at, id`,
+    .prepare<[], Omit<Line<'practice'>, 'acts' | 'good'> & { acts: string; good: 0 | 1 }>(
+      `SELECT 'practice' AS line, id, who, at, kind, level, seed, acts, good, cost, advised_cost AS advisedCost,
+         took_s AS tookS
+       FROM practice_runs ORDER BY at, id`,
     )
     .all())
-    yield { ...row, tries: JSON.parse(row.tries) as Line<'practice'>['tries'], within: row.within === 1 };
+    yield { ...row, acts: JSON.parse(row.acts) as unknown[], good: row.good === 1 };
   for (const row of db
     .prepare<[], Omit<Line<'change'>, 'fields'> & { fields: string }>(
       `SELECT 'change' AS line, at, who, kind, of, name, fields FROM changes ORDER BY id`,

@@ -58,12 +58,10 @@ export const plainIn = (db: Db) => {
     `INSERT INTO orders (id, what, stock_id, count, supplier, job_ids, ordered_at, ordered_by, closed_at, closed_by, came)
      VALUES (@id, @what, @stockId, @count, @supplier, @jobIds, @orderedAt, @orderedBy, @closedAt, @closedBy, @came)`,
   );
-  const round = db.prepare<[string], { seed: number }>('SELECT seed FROM practice_rounds WHERE id = ?');
+  const round = db.prepare<[string], { seed: number }>('SELECT seed FROM practice_runs WHERE id = ?');
   const addRound = db.prepare(
-    `INSERT INTO practice_rounds (id, who, at, seed, friction, shelf, tries, placements, left_g, within,
-       advised_placements, advised_left_g, took_s)
-     VALUES (@id, @who, @at, @seed, @friction, @shelf, @tries, @placements, @leftG, @within, @advisedPlacements,
-       @advisedLeftG, @tookS)`,
+    `INSERT INTO practice_runs (id, who, at, kind, level, seed, acts, good, cost, advised_cost, took_s)
+     VALUES (@id, @who, @at, @kind, @level, @seed, @acts, @good, @cost, @advisedCost, @tookS)`,
   );
   const told = db.prepare<unknown[], 1>(
     `SELECT 1 FROM changes WHERE at = @at AND who IS @who AND kind = @kind AND of = @of AND fields = @fields`,
@@ -82,7 +80,7 @@ export const plainIn = (db: Db) => {
     practice({ line: _line, ...row }: Line<'practice'>): Taken {
       const known = round.get(row.id);
       if (known) return known.seed === row.seed ? 'same' : 'stays';
-      addRound.run({ ...row, tries: JSON.stringify(row.tries), within: Number(row.within) });
+      addRound.run({ ...row, acts: JSON.stringify(row.acts), good: Number(row.good) });
       return 'new';
     },
     change({ line: _line, ...row }: Line<'change'>): Taken {

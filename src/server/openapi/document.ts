@@ -4,6 +4,7 @@ import { jsonSchemaOf, type Json } from '../json-schema';
 import { rightFor } from '../doors/rights';
 import { backupApi } from '../routes/backups';
 import { balanceApi } from '../routes/balance';
+import { practiceApi } from '../routes/practice';
 import { changeApi } from '../routes/changes';
 import { dayApi } from '../routes/day';
 import { deviceApi } from '../routes/devices';
@@ -44,6 +45,7 @@ export const API_DOCS: ApiDocs = {
   ...photoApi,
   ...workingApi,
   ...balanceApi,
+  ...practiceApi,
   ...deviceApi,
   ...liveApi,
   ...peopleApi,

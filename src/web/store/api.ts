@@ -3,7 +3,7 @@ import type { DeviceNow, Failure } from '../../core/devices';
 import type { Doors } from '../../core/doors';
 import type { InputProblem } from '../../core/errors';
 import type { Entry, EntryBody, EntryKind, JobSummary, UsualTime, WheelHistory } from '../../core/job';
-import type { PracticeRound, PracticeScore, PracticeTried } from '../../core/practice';
+import type { Played, PracticeScore, PracticeTried } from '../../core/practice';
 import type { Cure } from '../../core/procedure';
 import type { Reserved } from '../../core/parts';
 import type { ShopRule } from '../../core/rules';
@@ -177,9 +177,9 @@ export const api = {
       keepalive: true,
       body: JSON.stringify({ ...at, jobId: null }),
     }).catch(() => undefined),
-  practice: () => ask<{ rounds: PracticeScore[] }>('GET', '/practice'),
+  practice: (who: string) => ask<{ rounds: PracticeScore[] }>('GET', `/practice?who=${encodeURIComponent(who)}`),
   addPractice: (tried: PracticeTried) =>
-    ask<{ score: PracticeScore; working: Working<PracticeRound> }>('POST', '/practice', tried, SCORE_MS),
+    ask<{ score: PracticeScore; working: Working<Played> }>('POST', '/practice', tried, SCORE_MS),
   standWheels: () => ask<{ wheels: { seen: Observation[] }[] }>('GET', '/stand-wheels'),
   wheelRecord: (id: string) => ask<WheelRecord>('GET', `/wheels/${encodeURIComponent(id)}/record`),
   changeRule: (key: string, body: { value: number | string; note: string; who: string; reason: string }) =>

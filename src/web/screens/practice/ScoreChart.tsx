@@ -1,14 +1,14 @@
 import { CartesianGrid, ComposedChart, Line, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import type { PracticeScore } from '../../../core/practice';
 
-/** Placements of round after round, beside those of the advice. `rounds` the oldest first. */
-export default function ScoreChart({ rounds }: { rounds: readonly PracticeScore[] }) {
-  const data = rounds.map((r, i) => ({ n: i + 1, you: r.placements, advised: r.advisedPlacements }));
+/** What round after round cost, beside the advice; `counts` names it. `rounds` the oldest first. */
+export default function ScoreChart({ rounds, counts }: { rounds: readonly PracticeScore[]; counts: string }) {
+  const data = rounds.map((r, i) => ({ n: i + 1, you: r.cost, advised: r.advisedCost }));
   return (
     <div
       className="h-[190px]"
       role="img"
-      aria-label={`${data.length} rounds: your placements from ${data[0]!.you} in the first to ${data.at(-1)!.you} in the last, as advised ${data.at(-1)!.advised}`}
+      aria-label={`${data.length} rounds: your ${counts} from ${data[0]!.you} in the first to ${data.at(-1)!.you} in the last, as advised ${data.at(-1)!.advised}`}
     >
       <ResponsiveContainer width="100%" height="100%">
         <ComposedChart data={data} margin={{ top: 8, right: 12, bottom: 0, left: 0 }} accessibilityLayer={false}>

@@ -1,37 +1,19 @@
-import Joi from 'joi';
-import type { MassVector, Piece, WeightStock } from '../balance';
+import type Joi from 'joi';
+import type { MassVector, Piece } from '../balance';
 import { WEIGHTS_ON } from '../balance';
-import { count, listOf, oneOf, ruleValues } from '../fields';
-import { ruleNumber, type RuleValues } from '../rules';
+import { listOf } from '../fields';
+import { ruleNumber } from '../rules';
+import { counted } from '../units';
 import { seeded } from '../statistics';
 import { weightPlaces } from '../wheels';
 import { defineWorking, reason, type Reason } from '../working';
 import { advisedActs } from './advised-acts';
-import { hiddenStand } from './hidden-stand';
+import { BALANCE_LEVELS, FRICTIONS, SHELVES, standAndShelf, type BalanceLevel } from './balance-levels';
+import { hiddenStand, type HiddenStand } from './hidden-stand';
+import { roundFields, type Played, type RoundInput } from './played';
 
-/** Stands to practice on, by what their bearings hide, in grams. */
-export const FRICTIONS = { light: 1, usual: 3, heavy: 6 } as const;
-export type Friction = keyof typeof FRICTIONS;
-
-/** Shelves to practice with, of pieces that are crimped on spokes: pieces of every size, large ones only, or hardly any. */
-export const SHELVES = {
-  full: [
-    { massG: 5, count: 24, lengthMm: 0 },
-    { massG: 10, count: 24, lengthMm: 0 },
-    { massG: 20, count: 12, lengthMm: 0 },
-  ],
-  coarse: [
-    { massG: 10, count: 12, lengthMm: 0 },
-    { massG: 20, count: 12, lengthMm: 0 },
-  ],
-  few: [
-    { massG: 5, count: 2, lengthMm: 0 },
-    { massG: 10, count: 2, lengthMm: 0 },
-    { massG: 20, count: 2, lengthMm: 0 },
-    { massG: 30, count: 1, lengthMm: 0 },
-  ],
-} as const satisfies Record<string, readonly WeightStock[]>;
-export type Shelf = keyof typeof SHELVES;
+/** A wheel is not tried oftener. */
+const MOST_TRIES = 40;
 
 /** The wheel to practice on: 36 spokes and a rim lock. */
 export const PRACTICE_WHEEL = { build: 'spoked', spokes: 36, rimLockDegs: [210] } as const;
@@ -46,25 +28,41 @@ export const hiddenHeavy = (seed: number): MassVector => {
   return { massG: 8 + 62 * chance(), deg: 360 * chance() };
 };
 
-interface Input {
-  seed: number;
-  friction: Friction;
-  shelf: Shelf;
-  /** The weights of each try, the last one those that stayed. */
-  tries: readonly (readonly MassVector[])[];
-  rules?: RuleValues;
-}
+/** Weights of a try. */
+type Try = readonly MassVector[];
 
-export interface PracticeRound {
+export interface BalancePlayed extends Played {
   heavy: MassVector;
   bandG: number;
   placements: number;
   leftG: number;
-  /** Within the limit, or within what this stand can show. */
-  within: boolean;
   advised: { tries: Piece[][]; placements: number; leftG: number; readings: number };
-  reason: Reason;
 }
+
+/** Tries that left more than those before them. */
+const debriefOf = (tries: readonly Try[], stand: HiddenStand, limitG: number): Reason[] => {
+  const left = [[], ...tries].map((on) => stand.leftG(on));
+  const worse = left.filter((g, i) => i > 0 && g > left[i - 1]! + limitG).length;
+  const early = left.slice(0, -1).findIndex((g, i) => i > 0 && g <= limitG);
+  return [
+    ...(worse > 0
+      ? [
+          reason(
+            'check',
+            `${counted(worse, 'placement')} left more than before: let it come to rest from both sides first.`,
+          ),
+        ]
+      : []),
+    ...(early > 0
+      ? [
+          reason(
+            'check',
+            `It was balanced after placement ${early} already: look at 3 and at 9 o’clock before the next.`,
+          ),
+        ]
+      : []),
+  ];
+};
 
 const grams = (value: number) => ({ value, unit: 'g' as const, digits: 0 });
 
@@ -75,21 +73,18 @@ const grams = (value: number) => ({ value, unit: 'g' as const, digits: 0 });
  * `seed` 0 to a billion; `tries` at most 40. The same seed is the same wheel, so a round can be worked out again.
  * Source: the simulated stand, a rigid wheel with friction; the advice of `balance-advise`.
  */
-export const practiceRound = defineWorking<Input, PracticeRound>({
-  name: 'practice-round',
+export const practiceBalance = defineWorking<RoundInput<BalanceLevel, Try>, BalancePlayed>({
+  name: 'practice-balance',
   says: 'A hidden wheel: your own tries beside the advice',
-  input: () => ({
-    seed: count(0, 1_000_000_000, 'Number of the hidden wheel'),
-    friction: oneOf(Object.keys(FRICTIONS), 'The stand'),
-    shelf: oneOf(Object.keys(SHELVES), 'The shelf'),
-    tries: listOf(WEIGHTS_ON as Joi.ArraySchema, 40, 'The weights of each try'),
-    rules: ruleValues(),
-  }),
+  input: () =>
+    roundFields(
+      BALANCE_LEVELS,
+      listOf(WEIGHTS_ON as Joi.ArraySchema, MOST_TRIES, 'The weights of each try, the last one those that stayed'),
+    ),
   example: {
     seed: 7,
-    friction: 'usual',
-    shelf: 'full',
-    tries: [
+    level: 'usual stand, full shelf',
+    acts: [
       [{ massG: 20, deg: 25 }],
       [
         { massG: 20, deg: 25 },
@@ -97,7 +92,8 @@ export const practiceRound = defineWorking<Input, PracticeRound>({
       ],
     ],
   },
-  work({ seed, friction, shelf, tries, rules }, show) {
+  work({ seed, level, acts: tries, rules }, show) {
+    const { friction, shelf } = standAndShelf(level);
     const toleranceG = ruleNumber('balance.toleranceG', rules, show);
     const heavy = hiddenHeavy(seed);
     const bandG = show.line('the stand hides', friction, FRICTIONS[friction], 'g');
@@ -142,7 +138,10 @@ export const practiceRound = defineWorking<Input, PracticeRound>({
       bandG,
       placements: tries.length,
       leftG,
-      within,
+      good: within,
+      cost: tries.length,
+      advisedCost: advisedTries.length,
+      debrief: debriefOf(tries, stand, limitG),
       advised: {
         tries: advisedTries,
         placements: advisedTries.length,

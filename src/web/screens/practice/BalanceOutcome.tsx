@@ -1,5 +1,5 @@
 import { heavyAgainst, weightMarks } from '../../../core/job';
-import { PRACTICE_WHEEL, type PracticeRound } from '../../../core/practice';
+import { PRACTICE_WHEEL, type BalancePlayed } from '../../../core/practice';
 import type { DialMark } from '../../../core/wheels';
 import type { Working } from '../../../core/working';
 import { usePlace } from '../../parts/place';
@@ -11,16 +11,16 @@ import { BasisTag } from '../../parts/working';
 const WHEEL = { build: PRACTICE_WHEEL.build, spokes: PRACTICE_WHEEL.spokes };
 
 /** What was hidden, what was left, and what the advice would have done with the same wheel. */
-export const Outcome = ({
+export const BalanceOutcome = ({
   working,
   tries,
 }: {
-  working: Working<PracticeRound>;
+  working: Working<BalancePlayed>;
   tries: readonly (readonly { massG: number; deg: number }[])[];
 }) => {
   const { say } = useUnits();
   const place = usePlace();
-  const { heavy, bandG, placements, leftG, advised, reason } = working.result;
+  const { heavy, bandG, placements, leftG, advised, debrief, reason } = working.result;
   const last = advised.tries.at(-1) ?? [];
   const marks: DialMark[] = [
     { is: 'heavy', deg: heavy.deg, label: say(heavy.massG, 'g', { digits: 0 }) },
@@ -32,7 +32,7 @@ export const Outcome = ({
     <div className="grid gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1fr)_480px]">
       <WheelDial wheel={WHEEL} marks={marks} sideUp="disc" tireOn className="mx-auto w-full max-w-[460px]" />
       <section aria-label="How it went">
-        <Reasons reasons={[reason]} />
+        <Reasons reasons={[reason, ...debrief]} />
         <p className="mt-2">
           It hid {say(heavy.massG, 'g', { digits: 0 })} at {place.clock(heavy.deg)}; the stand hid {say(bandG, 'g')}.
           The best place for weights was {place.clock(heavyAgainst([heavy]).deg)}.

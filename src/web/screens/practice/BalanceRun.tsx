@@ -1,4 +1,3 @@
-import { nanoid } from '@reduxjs/toolkit';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Piece } from '../../../core/balance';
 import { weightMarks } from '../../../core/job';
@@ -7,9 +6,8 @@ import {
   hiddenHeavy,
   PRACTICE_WHEEL,
   SHELVES,
-  type Friction,
-  type PracticeTried,
-  type Shelf,
+  standAndShelf,
+  type BalanceLevel,
 } from '../../../core/practice';
 import { lockMarks, type DialMark } from '../../../core/wheels';
 import { Button } from '../../parts/Button';
@@ -19,6 +17,8 @@ import { PlaceField, usePlace } from '../../parts/place';
 import { useUnits } from '../../parts/quantity';
 import { WheelDial } from '../../parts/WheelDial';
 import { PieceShelf } from '../../stations/balance/PieceShelf';
+import type { RunProps } from './run-props';
+import { useRound } from './use-round';
 import { useTurningWheel } from './use-turning-wheel';
 
 const WHEEL = { build: PRACTICE_WHEEL.build, spokes: PRACTICE_WHEEL.spokes };
@@ -30,14 +30,6 @@ const PACES = [
   ['25', '25 times faster'],
 ] as const;
 
-interface Props {
-  seed: number;
-  friction: Friction;
-  shelf: Shelf;
-  who: string;
-  onDone: (tried: PracticeTried) => void;
-}
-
 /** What one let-go told, kept as a fitter would remember it. */
 type Told =
   { what: 'rest'; deg: number } | { what: 'level'; deg: number; restDeg: number } | { what: 'put'; text: string };
@@ -46,23 +38,21 @@ type Told =
  * A hidden wheel on the screen: let go, pushed, held level, with weights put on and taken off, until one calls it
  * balanced.
  */
-export const PracticeRun = ({ seed, friction, shelf, who, onDone }: Props) => {
+export const BalanceRun = ({ at, who, onDone }: RunProps) => {
+  const { seed } = at;
+  const { friction, shelf } = standAndShelf(at.level as BalanceLevel);
+  const { acts: tries, act: tryOn, tookS } = useRound<Piece[]>(at, who);
   const place = usePlace();
   const { say } = useUnits();
   const heavy = useMemo(() => hiddenHeavy(seed), [seed]);
-  const [tries, setTries] = useState<Piece[][]>([]);
-  const [draft, setDraft] = useState<Piece[]>(NOTHING);
+  const [draft, setDraft] = useState<Piece[]>(() => [...(tries.at(-1) ?? NOTHING)]);
   const [picked, setPicked] = useState<number | null>(null);
   const [fieldKey, setFieldKey] = useState(0);
   const [pace, setPace] = useState('8');
   const [told, setTold] = useState<Told[]>([]);
   const levelled = useRef<number | null>(null);
-  const startedMs = useRef(0);
   const on = tries.at(-1) ?? NOTHING;
   const wheel = useTurningWheel({ heavy, weights: on, bandG: FRICTIONS[friction], pace: Number(pace) });
-  useEffect(() => {
-    startedMs.current = Date.now();
-  }, []);
   useEffect(() => {
     if (wheel.bottom === null) return;
     const restDeg = wheel.bottom;
@@ -89,22 +79,17 @@ export const PracticeRun = ({ seed, friction, shelf, who, onDone }: Props) => {
   const putOn = () => {
     if (!changed) return;
     levelled.current = null;
-    setTries((before) => [...before, draft]);
+    tryOn(draft);
     setTold((before) => [
       ...before,
       { what: 'put', text: draft.map((p) => `${say(p.massG, 'g')} at ${place.clock(p.deg)}`).join(', ') || 'nothing' },
     ]);
   };
   const done = () =>
-    onDone({
-      id: nanoid(),
-      who,
-      seed,
-      friction,
-      shelf,
-      tries: tries.map((t) => t.map(({ massG, deg }) => ({ massG, deg }))),
-      tookS: Math.round((Date.now() - startedMs.current) / 1000),
-    });
+    onDone(
+      tries.map((t) => t.map(({ massG, deg }) => ({ massG, deg }))),
+      tookS(),
+    );
   useKeys([
     { key: 'l', says: 'Let go from the left', run: () => letGo(() => wheel.letGo('left')) },
     { key: 'r', says: 'Let go from the right', run: () => letGo(() => wheel.letGo('right')) },
@@ -169,7 +154,7 @@ export const PracticeRun = ({ seed, friction, shelf, who, onDone }: Props) => {
           <Button go hotkey="N" disabled={!changed} onClick={putOn}>
             Put them on
           </Button>
-          <Button disabled={told.length === 0} onClick={done}>
+          <Button disabled={told.length === 0 && tries.length === 0} onClick={done}>
             It is balanced
           </Button>
         </div>

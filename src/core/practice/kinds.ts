@@ -1,0 +1,48 @@
+import type { Working } from '../working';
+import { LEVER_LEVELS } from './hidden-bead';
+import { SPOKE_LEVELS } from './hidden-spokes';
+import type { Played } from './played';
+import { practiceBalance } from './practice-balance';
+import { practiceLevers } from './practice-levers';
+import { practiceTrue } from './practice-true';
+import { BALANCE_LEVELS } from './balance-levels';
+
+/** Kinds of work that can be practiced, in the order of the work. */
+export const PRACTICE_KINDS = ['levers', 'true', 'balance'] as const;
+export type PracticeKind = (typeof PRACTICE_KINDS)[number];
+
+interface KindSpec {
+  title: string;
+  /** What one does, in a sentence. */
+  does: string;
+  levels: readonly string[];
+  /** What a round costs, one and many. */
+  counts: readonly [string, string];
+  /** Scores a round: input `{ seed, level, acts, rules }`. */
+  scores: { name: string; run(input: never): Working<Played> };
+}
+
+/** What each kind of practice is. */
+export const PRACTICE: Record<PracticeKind, KindSpec> = {
+  levers: {
+    title: 'Levers',
+    does: 'A second bead on a rim that you have not measured. Where to begin, how long a bite, when to push down, press the lock in and feel for the tube: get it over without a pinch, in few moves.',
+    levels: LEVER_LEVELS,
+    counts: ['move', 'moves'],
+    scores: practiceLevers,
+  },
+  true: {
+    title: 'True',
+    does: 'A laced wheel at the indicator, with nipples that are off. Read it, turn few nipples, read again, until it runs true.',
+    levels: SPOKE_LEVELS,
+    counts: ['nipple', 'nipples'],
+    scores: practiceTrue,
+  },
+  balance: {
+    title: 'Balance',
+    does: 'A wheel that nobody can look into, on a stand that turns on the screen. Balance it by hand, in as few placements as you can.',
+    levels: BALANCE_LEVELS,
+    counts: ['placement', 'placements'],
+    scores: practiceBalance,
+  },
+};

@@ -1,0 +1,37 @@
+import Joi from 'joi';
+import { count, oneOf, ruleValues } from '../fields';
+import type { RuleValues } from '../rules';
+import type { Reason } from '../working';
+
+/** A round as every kind of practice takes it: which wheel is hidden, how hard, and what was done. */
+export interface RoundInput<Level extends string, Act> {
+  seed: number;
+  level: Level;
+  acts: readonly Act[];
+  rules?: RuleValues;
+}
+
+/** What every kind of practice says of a round. */
+export interface Played {
+  /** It ended as the work should. */
+  good: boolean;
+  /** In what the kind counts: placements, strokes, nipples. */
+  cost: number;
+  advisedCost: number;
+  /** What cost what, and what the advice did instead. */
+  debrief: Reason[];
+  reason: Reason;
+}
+
+/** Acts of a round at most. */
+export const MOST_ACTS = 200;
+
+export const MOST_SEED = 1_000_000_000;
+
+/** The fields of a round of a kind. */
+export const roundFields = (levels: readonly string[], acts: Joi.Schema) => ({
+  seed: count(0, MOST_SEED, 'Number of the hidden wheel'),
+  level: oneOf(levels, 'How hard'),
+  acts,
+  rules: ruleValues(),
+});

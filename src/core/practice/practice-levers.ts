@@ -1,0 +1,199 @@
+import Joi from 'joi';
+import { angle, oneOf, quantity } from '../fields';
+import { angleBetween, counted, placeText } from '../units';
+import { defineWorking, reason, type Reason } from '../working';
+import { bottomMm, hoopSlackMm } from '../beads/bead-geometry';
+import { effortOf, effortShare } from '../beads/lever-effort';
+import { hiddenBead, LEAST_BITE_MM, LEVER_LEVELS, type HiddenBead, type LeverLevel } from './hidden-bead';
+import {
+  biteDegOf,
+  isAtValve,
+  keeperIsNext,
+  leverAct,
+  spareOf,
+  untouched,
+  type BeadState,
+  type LeverAct,
+  type LeverSeen,
+} from './lever-round';
+import { MOST_ACTS, roundFields, type Played, type RoundInput } from './played';
+
+/** Bites that the advice chooses from, the longest first. */
+const BITES_MM = [70, 60, 50, 40, LEAST_BITE_MM];
+
+/** Acts of a round with levers, as they are sent in. */
+const LEVER_ACTS = Joi.array()
+  .items(
+    Joi.alternatives(
+      Joi.object({ do: oneOf(['start'], 'Where to begin'), deg: angle('Where to begin') }),
+      Joi.object({
+        do: oneOf(['bite'], 'A bite'),
+        end: oneOf(['clockwise', 'back'], 'The end that the lever works on'),
+        mm: quantity('mm', LEAST_BITE_MM, 120, 'Length of the bite'),
+      }),
+      Joi.object({ do: oneOf(['push down', 'press the lock', 'feel'], 'What was done') }),
+    ),
+  )
+  .max(MOST_ACTS)
+  .required()
+  .description('What was done, in its order')
+  .meta({ expected: `What was done: at most ${MOST_ACTS} of start, bite, push down, press the lock, feel` });
+
+/** A bite as the advice would take it now; null where none passes as the bead lies. */
+const bestBite = (bead: HiddenBead, state: BeadState): (LeverAct & { do: 'bite' }) | null => {
+  const hoopMm = hoopSlackMm(bead.rim, bottomMm(bead.rim));
+  const leftDeg = 360 - state.onDeg;
+  const ends = (['clockwise', 'back'] as const).map((end) => {
+    const tip = end === 'clockwise' ? state.fromDeg + state.onDeg : state.fromDeg;
+    return { end, tip, sign: end === 'clockwise' ? 1 : -1 };
+  });
+  // Both ways by turns, the shorter side first.
+  const order = [...ends].sort(
+    (a, b) => Math.abs(angleBetween(state.startDeg!, a.tip)) - Math.abs(angleBetween(state.startDeg!, b.tip)),
+  );
+  const choices = order.flatMap(({ end, tip, sign }) =>
+    BITES_MM.map((mm) => {
+      const spanDeg = Math.min(biteDegOf(bead, mm), leftDeg);
+      const nearValve = isAtValve(sign > 0 ? tip : tip - spanDeg, spanDeg);
+      const spareMm = spareOf(bead, state, spanDeg);
+      const effort = spareMm <= 0 ? null : effortOf(effortShare(hoopMm, spareMm));
+      return { end, mm, nearValve, effort };
+    }),
+  );
+  const open = choices.filter((c) => c.effort !== null && !c.nearValve);
+  const found = open.find((c) => c.effort !== 'heavy') ?? open[0];
+  return found ? { do: 'bite', end: found.end, mm: found.mm } : null;
+};
+
+/** A quarter from the valve, where no lock is: neither the first nor the last bite is at the tube's neck. Common practice. */
+const startDeg = ({ lockDegs }: HiddenBead): number =>
+  lockDegs.some((deg) => Math.abs(angleBetween(90, deg)) < 60) ? 270 : 90;
+
+/** How the advice gets the bead on: clear of the valve, felt for the tube, pushed down where that makes room. */
+export function* advisedLevers(bead: HiddenBead): Generator<LeverAct> {
+  let state = untouched(bead);
+  const doing = function* (act: LeverAct): Generator<LeverAct, LeverSeen> {
+    const found = leverAct(bead, state, act);
+    state = found.state;
+    yield act;
+    return found.seen;
+  };
+  yield* doing({ do: 'start', deg: startDeg(bead) });
+  yield* doing({ do: 'feel' });
+  for (let n = 0; n < MOST_ACTS && !state.over; n++) {
+    const now = bestBite(bead, state);
+    const down = bestBite(bead, { ...state, upDeg: 0 });
+    const isWanted = keeperIsNext(bead, state) || (!now && down !== null);
+    if (isWanted) yield* doing({ do: 'push down' });
+    const act = isWanted ? down : now;
+    if (!act) return;
+    const before = state;
+    const tried = leverAct(bead, before, act);
+    if (tried.seen.is === 'on the lock') yield* doing({ do: 'press the lock' });
+    yield* doing(act);
+  }
+}
+
+/** A round played through: how the bead lies at its end, and what was seen of each act. */
+export const playLevers = (bead: HiddenBead, acts: readonly LeverAct[]): { state: BeadState; seen: LeverSeen[] } => {
+  let state = untouched(bead);
+  const seen = acts.map((act) => {
+    const found = leverAct(bead, state, act);
+    state = found.state;
+    return found.seen;
+  });
+  return { state, seen };
+};
+
+/** What cost what. */
+const debriefOf = (seen: readonly LeverSeen[], state: BeadState): Reason[] => {
+  const all = <K extends LeverSeen['is']>(is: K) => seen.filter((s): s is Extract<LeverSeen, { is: K }> => s.is === is);
+  const stuck = all('stuck');
+  const up = stuck.filter((s) => s.why === 'far side up').length;
+  const long = stuck.length - up;
+  const said: Reason[] = [];
+  const add = (verdict: Reason['verdict'], count: number, text: string) => {
+    if (count > 0) said.push(reason(verdict, text));
+  };
+  for (const { deg } of all('pinched'))
+    said.push(
+      reason(
+        'stop',
+        deg === 0
+          ? 'The lever stood at the valve, on the neck of the tube: pinched.'
+          : `The tube lay on the seat at ${placeText(deg)} and was pinched: feel for it all round before the levers.`,
+      ),
+    );
+  for (const { deg } of all('scratched'))
+    said.push(reason('check', `A long bite that went heavily scratched the rim at ${placeText(deg)}: shorter bites.`));
+  add('check', up, `${counted(up, 'stroke')} lost: the fitted part had climbed out of the well. Push it down first.`);
+  add('check', long, `${counted(long, 'stroke')} lost: longer than passes there. Shorter bites.`);
+  const locks = all('on the lock').length;
+  add(
+    'check',
+    locks,
+    `${counted(locks, 'stroke')} lost: the bead lay on the rim lock. Press it in as the bead passes.`,
+  );
+  const lifts = all('keeper lifts').length;
+  add('check', lifts, 'The keeper lifted and the first bites came out again: stop halfway and push the bead down.');
+  if (!state.over) said.push(reason('stop', `${Math.round(360 - state.onDeg)}° of the bead are not over yet.`));
+  return said;
+};
+
+interface LeverPlayed extends Played {
+  advisedBitesMm: number[];
+  advisedPushes: number;
+}
+
+/**
+ * A round with levers: a second bead over a hidden rim, one's own moves beside those of the advice.
+ *
+ * Source: the bounds of `bead-path`, geometry; how a bead climbs, where a tube lies and what scratches: a model, memory.
+ */
+export const practiceLevers = defineWorking<RoundInput<LeverLevel, LeverAct>, LeverPlayed>({
+  name: 'practice-levers',
+  says: 'Levers on a hidden rim: your own moves beside the advice',
+  input: () => roundFields(LEVER_LEVELS, LEVER_ACTS),
+  example: {
+    seed: 5,
+    level: 'deep rim',
+    acts: [{ do: 'start', deg: 180 }, { do: 'feel' }, { do: 'bite', end: 'clockwise', mm: 60 }],
+  },
+  work({ seed, level, acts }, show) {
+    const bead = hiddenBead(seed, level);
+    const { rim } = bead;
+    show.line('bead', 'by the number of the wheel', rim.beadMm, 'mm');
+    show.line('over the flange', 'by its number', rim.flangeMm, 'mm');
+    show.line('in the well, with what lies in it', `${rim.wellMm.toFixed(1)} + 2 × ${rim.fillMm}`, bottomMm(rim), 'mm');
+    const { state, seen } = playLevers(bead, acts);
+    const advised = [...advisedLevers(bead)];
+    const bites = advised.flatMap((a) => (a.do === 'bite' ? [a.mm] : []));
+    const pushes = advised.filter((a) => a.do === 'push down').length;
+    show.line('your moves', 'all that was done', acts.length);
+    show.line('as advised', `${bites.length} bites, pushed down ${pushes} times`, advised.length);
+    show.basis('published', 'geometry of a hoop, and of a loop, that do not stretch');
+    show.basis(
+      'memory',
+      'a model: how the fitted part climbs, where a tube lies, when a keeper lifts or a rim is scratched',
+    );
+    show.caution('More force is the wrong answer.');
+    const good = state.over && state.pinchedDegs.length === 0 && state.scratches === 0;
+    const why = good
+      ? reason('good', `On, in ${acts.length} moves; the tube is whole.`)
+      : !state.over
+        ? reason('check', 'The bead is not over.')
+        : state.pinchedDegs.length > 0
+          ? reason('stop', 'The bead is over, and the tube is pinched: the job again.')
+          : reason('check', 'The bead is over, and the rim is scratched.');
+    show.verdict(why.verdict);
+    return {
+      good,
+      cost: acts.length,
+      advisedCost: advised.length,
+      debrief: debriefOf(seen, state),
+      advisedBitesMm: bites,
+      advisedPushes: pushes,
+      reason: why,
+    };
+  },
+});

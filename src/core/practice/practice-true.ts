@@ -1,0 +1,145 @@
+import { count, listOf, record } from '../fields';
+import { ruleNumber } from '../rules';
+import { trueAdvise, type Turned } from '../truing';
+import { counted } from '../units';
+import { defineWorking, reason, type Reason } from '../working';
+import { hiddenSpokes, SPOKE_LEVELS, type HiddenSpokes, type SpokeLevel } from './hidden-spokes';
+import { MOST_ACTS, roundFields, type Played, type RoundInput } from './played';
+
+/** Where the rim is read for a score. */
+const DEGS = Array.from({ length: 36 }, (_, i) => i * 10);
+/** Where the advice reads it: as often as a fitter would. */
+const ADVISED_DEGS = Array.from({ length: 18 }, (_, i) => i * 20);
+/** More passes than this nobody makes. */
+const MOST_PASSES = 4;
+
+const TURNS = listOf(
+  record(
+    { spoke: count(1, 80, 'Number of the spoke'), eighths: count(-24, 24, 'Eighths of a turn, tightened is plus') },
+    'A nipple',
+  ),
+  MOST_ACTS,
+  'Nipples in the order in which they were turned',
+);
+
+const swing = (values: readonly number[]): number => Math.max(...values) - Math.min(...values);
+
+/** How far a rim is out, side to side and up and down, mm. */
+export const outOf = (wheel: HiddenSpokes): { sideMm: number; upMm: number } => ({
+  sideMm: swing(DEGS.map((deg) => wheel.sideMm(deg))),
+  upMm: swing(DEGS.map((deg) => wheel.upMm(deg))),
+});
+
+/** The hidden wheel trued as the advice says, pass by pass. */
+export function* advisedTruing(hidden: HiddenSpokes): Generator<Turned[]> {
+  let wheel = hidden;
+  let before: { readings: ReturnType<HiddenSpokes['read']>; turned: Turned[] } | undefined;
+  for (let pass = 0; pass < MOST_PASSES; pass++) {
+    const readings = wheel.read(ADVISED_DEGS);
+    const { spokes, rimDiameterMm } = wheel;
+    const { result } = trueAdvise.run({ readings, spokes, rimDiameterMm, ...(before && { before }) });
+    if (result.do !== 'turn') return;
+    const turned = result.nipples.map((n) => ({
+      spoke: n.spoke,
+      eighths: n.turn === 'tighten' ? n.eighths : -n.eighths,
+    }));
+    yield turned;
+    before = { readings, turned };
+    wheel = wheel.after(turned);
+  }
+}
+
+interface TruePlayed extends Played {
+  before: { sideMm: number; upMm: number };
+  left: { sideMm: number; upMm: number };
+  advisedLeft: { sideMm: number; upMm: number };
+  advisedPasses: number;
+}
+
+const mm = (value: number) => ({ value, unit: 'mm' as const, digits: 2 });
+
+/** What the turns did that helped, and what worked against itself. */
+const debriefOf = (hidden: HiddenSpokes, acts: readonly Turned[], advised: readonly Turned[][]): Reason[] => {
+  const said: Reason[] = [];
+  const sums = new Map<number, number>();
+  const tried = new Map<number, number>();
+  for (const { spoke, eighths } of acts) {
+    sums.set(spoke, (sums.get(spoke) ?? 0) + eighths);
+    tried.set(spoke, (tried.get(spoke) ?? 0) + Math.abs(eighths));
+  }
+  const forth = [...tried].filter(([spoke, eighths]) => eighths > Math.abs(sums.get(spoke)!)).length;
+  if (forth > 0)
+    said.push(reason('check', `${counted(forth, 'nipple')} went one way and back: read again before the next turn.`));
+  const first = acts[0];
+  if (first) {
+    const [was, is] = [outOf(hidden), outOf(hidden.after([first]))];
+    if (is.sideMm + is.upMm > was.sideMm + was.upMm + 0.02)
+      said.push(
+        reason('check', `Spoke ${first.spoke} made it worse at once: its side, or its way, was the wrong one.`),
+      );
+  }
+  const all = advised.flat();
+  const worst = all.reduce((most, n) => (Math.abs(n.eighths) > Math.abs(most.eighths) ? n : most), all[0]!);
+  if (worst && !sums.get(worst.spoke))
+    said.push(
+      reason(
+        'check',
+        `Spoke ${worst.spoke} was left alone; the advice turned it most, ${worst.eighths > 0 ? 'tighter' : 'looser'}.`,
+      ),
+    );
+  return said;
+};
+
+/**
+ * A round at the truing stand: one's own nipples beside those of the advice.
+ *
+ * Source: the model of `true-advise`, with a stiffness and a thread of the hidden wheel's own.
+ */
+export const practiceTrue = defineWorking<RoundInput<SpokeLevel, Turned>, TruePlayed>({
+  name: 'practice-true',
+  says: 'A hidden laced wheel: your own nipples beside the advice',
+  input: () => roundFields(SPOKE_LEVELS, TURNS),
+  example: { seed: 4, level: 'a wobble', acts: [{ spoke: 7, eighths: 2 }] },
+  work({ seed, level, acts, rules }, show) {
+    const checkMm = ruleNumber('runout.spokedCheckMm', rules, show);
+    const hidden = hiddenSpokes(seed, level);
+    const strange = acts.findIndex((n) => n.spoke > hidden.spokes);
+    // A spoke that is none is turned by nobody.
+    const turned = acts.filter((n) => n.spoke <= hidden.spokes);
+    const left = outOf(hidden.after(turned));
+    const before = outOf(hidden);
+    const advised = [...advisedTruing(hidden)];
+    const advisedLeft = outOf(hidden.after(advised.flat()));
+    show.line('side to side before', 'by the number of the wheel', before.sideMm, 'mm');
+    show.line('up and down before', 'by its number', before.upMm, 'mm');
+    show.line('side to side now', 'its nipples + yours, by the model', left.sideMm, 'mm');
+    show.line('up and down now', 'its nipples + yours, by the model', left.upMm, 'mm');
+    show.line('side to side as advised', counted(advised.length, 'pass', 'passes'), advisedLeft.sideMm, 'mm');
+    show.line('your nipples', 'times one was turned', turned.length);
+    show.line('as advised', 'times one was turned', advised.flat().length);
+    show.basis('published', 'bending of a circular ring as in Timoshenko, Vibration Problems in Engineering');
+    show.basis('memory', 'sizes of rim and spokes, and how far wheels differ');
+    show.caution('Truing by spokes is a skilled job: small turns, the whole ring rung again after it.');
+    const worst = Math.max(left.sideMm, left.upMm);
+    const good = worst <= checkMm;
+    const why = reason(
+      good ? 'good' : 'check',
+      good ? `True: {0} out at most, ${counted(turned.length, 'nipple')} turned.` : '{0} out still; {1} is the limit.',
+      good ? [mm(worst)] : [mm(worst), mm(checkMm)],
+    );
+    show.verdict(why.verdict);
+    const debrief = debriefOf(hidden, turned, advised);
+    if (strange >= 0) debrief.push(reason('check', `There is no spoke ${acts[strange]!.spoke} on this wheel.`));
+    return {
+      good,
+      cost: turned.length,
+      advisedCost: advised.flat().length,
+      debrief,
+      before,
+      left,
+      advisedLeft,
+      advisedPasses: advised.length,
+      reason: why,
+    };
+  },
+});

@@ -1,0 +1,49 @@
+import { PRACTICE, type Played, type PracticeKind } from '../../../core/practice';
+import type { Working } from '../../../core/working';
+import { Reasons } from '../../parts/Reasons';
+import { BasisTag } from '../../parts/working';
+
+/** How a round went: the word on it, what it cost beside the advice, and which choice cost what. */
+export const Debrief = ({ kind, working }: { kind: PracticeKind; working: Working<Played> }) => {
+  const { cost, advisedCost, debrief, reason } = working.result;
+  const [, many] = PRACTICE[kind].counts;
+  return (
+    <section aria-label="How it went" className="max-w-[760px]">
+      <Reasons reasons={[reason]} />
+      <table className="mt-3 w-full">
+        <thead>
+          <tr className="border-b-2 border-ink text-left">
+            <th scope="col" className="py-1">
+              <span className="sr-only">Who</span>
+            </th>
+            <th scope="col" className="text-right capitalize">
+              {many}
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {(
+            [
+              ['You', cost],
+              ['As advised', advisedCost],
+            ] as const
+          ).map(([says, value]) => (
+            <tr key={says} className="border-b border-stone3">
+              <th scope="row" className="py-2 text-left">
+                {says}
+              </th>
+              <td className="num text-right text-[26px]">{value}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <h2 className="mt-4 text-[18px]">What cost what</h2>
+      {debrief.length > 0 ? <Reasons reasons={debrief} /> : <p className="text-ink2">Nothing was lost.</p>}
+      <p className="mt-2">
+        <BasisTag title="the round" working={working}>
+          how
+        </BasisTag>
+      </p>
+    </section>
+  );
+};

@@ -1,0 +1,162 @@
+import { useMemo, useState } from 'react';
+import {
+  hiddenBead,
+  LEAST_BITE_MM,
+  playLevers,
+  type BeadState,
+  type HiddenBead,
+  type LeverAct,
+  type LeverLevel,
+  type LeverSeen,
+} from '../../../core/practice';
+import { normalDeg } from '../../../core/units';
+import { lockMarks, type DialMark } from '../../../core/wheels';
+import { Button } from '../../parts/Button';
+import { ChoiceField } from '../../parts/fields';
+import { useKeys } from '../../parts/keys';
+import { PlaceField, usePlace } from '../../parts/place';
+import { useUnits } from '../../parts/quantity';
+import { WheelDial } from '../../parts/WheelDial';
+import { leverActWords, leverSay, leverSeenWords } from './lever-words';
+import { RimCut } from './RimCut';
+import type { RunProps } from './run-props';
+import { useRound } from './use-round';
+
+const WHEEL = { build: 'spoked', spokes: 36 } as const;
+const BITES_MM = [LEAST_BITE_MM, 40, 50, 60, 70, 90];
+const HARM: readonly LeverSeen['is'][] = ['stuck', 'on the lock', 'pinched', 'scratched', 'keeper lifts'];
+
+/** How the bead lies: what is in the well, what sits up at both its ends, and where the tube was pinched. */
+const marksOf = (bead: HiddenBead, state: BeadState, picked: number | null): DialMark[] => {
+  const { startDeg, fromDeg, onDeg, upDeg, over } = state;
+  const locks = lockMarks({ rimLockDegs: [...bead.lockDegs] });
+  const pinches = state.pinchedDegs.map((deg): DialMark => ({ is: 'rest', deg, label: 'pinched' }));
+  if (startDeg === null || over)
+    return [...locks, ...pinches, ...(picked === null || over ? [] : [{ is: 'start' as const, deg: picked }])];
+  const up = Math.min(upDeg, onDeg) / 2;
+  const arc = (from: number, to: number) => ({ fromDeg: normalDeg(fromDeg + from), toDeg: normalDeg(fromDeg + to) });
+  return [
+    ...locks,
+    ...pinches,
+    { is: 'start', deg: startDeg },
+    ...(onDeg - 2 * up > 4 ? [{ is: 'far', lies: 'well', ...arc(up, onDeg - up) } as const] : []),
+    ...(up > 2 ? [arc(0, up), arc(onDeg - up, onDeg)].map((a) => ({ is: 'far', lies: 'seat', ...a }) as const) : []),
+  ];
+};
+
+/** A second bead on the screen: begun, levered, pushed down, felt for, until it is over or given up. */
+export const LeversRun = ({ at, who, onDone }: RunProps) => {
+  const place = usePlace();
+  const { say } = useUnits();
+  const words = leverSay(say, place.clock);
+  const { acts, act, tookS } = useRound<LeverAct>(at, who);
+  const bead = useMemo(() => hiddenBead(at.seed, at.level as LeverLevel), [at.seed, at.level]);
+  const { state, seen } = useMemo(() => playLevers(bead, acts), [bead, acts]);
+  const [picked, setPicked] = useState<number | null>(null);
+  const [fieldKey, setFieldKey] = useState(0);
+  const [mm, setMm] = useState('60');
+  const marks = useMemo(() => marksOf(bead, state, picked), [bead, state, picked]);
+  const isBegun = state.startDeg !== null;
+  const doing = (it: LeverAct) => () => isBegun && !state.over && act(it);
+  const bite = (end: 'clockwise' | 'back') => doing({ do: 'bite', end, mm: Number(mm) });
+  const begin = () => !isBegun && picked !== null && act({ do: 'start', deg: picked });
+  const done = () => onDone(acts, tookS());
+  useKeys([
+    { key: 'b', says: 'Begin at the picked place', run: () => void begin() },
+    { key: '.', says: 'A bite, clockwise', run: () => void bite('clockwise')() },
+    { key: ',', says: 'A bite, the other way', run: () => void bite('back')() },
+    { key: 'p', says: 'Push the fitted part down', run: () => void doing({ do: 'push down' })() },
+    { key: 'l', says: 'Press the lock in', run: () => void doing({ do: 'press the lock' })() },
+    { key: 'f', says: 'Feel for the tube', run: () => void doing({ do: 'feel' })() },
+    { key: 'n', says: 'Done: how it went', run: () => isBegun && done() },
+  ]);
+  const last = seen.at(-1);
+  const leftMm = ((360 - state.onDeg) / 360) * Math.PI * bead.rim.flangeMm;
+  return (
+    <div className="grid gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1fr)_420px]">
+      <section aria-label="The wheel">
+        <WheelDial
+          wheel={WHEEL}
+          marks={marks}
+          sideUp="disc"
+          tireOn
+          onPick={(deg) => {
+            if (isBegun) return;
+            setPicked(deg);
+            setFieldKey((k) => k + 1);
+          }}
+          className="mx-auto w-full max-w-[520px]"
+        />
+      </section>
+      <section aria-label="Your moves" className="grid content-start gap-3">
+        <p
+          className={`num min-h-[40px] text-[26px] first-letter:uppercase ${last && HARM.includes(last.is) ? 'text-stop' : ''}`}
+          role="status"
+        >
+          {state.over
+            ? 'The bead is over'
+            : !isBegun
+              ? 'Where do you begin?'
+              : (last && leverSeenWords(last, words)) || `${say(leftMm, 'mm', { digits: 0 })} to go`}
+        </p>
+        {!isBegun && (
+          <div className="grid grid-cols-[1fr_auto] items-end gap-3">
+            <PlaceField key={fieldKey} label="Begin at" deg={picked} onPlace={setPicked} />
+            <Button go hotkey="B" disabled={picked === null} onClick={() => void begin()}>
+              Begin here
+            </Button>
+          </div>
+        )}
+        {isBegun && !state.over && (
+          <>
+            <ChoiceField
+              label="Length of a bite"
+              value={mm}
+              onChange={setMm}
+              options={BITES_MM.map((v) => [String(v), say(v, 'mm', { digits: 0 })] as const)}
+            />
+            <div className="flex flex-wrap gap-2">
+              <Button go hotkey="." onClick={bite('clockwise')}>
+                Bite clockwise
+              </Button>
+              <Button hotkey="," onClick={bite('back')}>
+                Bite the other way
+              </Button>
+              <Button hotkey="P" onClick={doing({ do: 'push down' })}>
+                Push down
+              </Button>
+              {bead.lockDegs.length > 0 && (
+                <Button hotkey="L" onClick={doing({ do: 'press the lock' })}>
+                  Press the lock in
+                </Button>
+              )}
+              <Button hotkey="F" onClick={doing({ do: 'feel' })}>
+                Feel for the tube
+              </Button>
+            </div>
+          </>
+        )}
+        {isBegun && (
+          <Button go={state.over} hotkey="N" className="justify-self-start" onClick={done}>
+            {state.over ? 'How it went' : 'Leave it as it is'}
+          </Button>
+        )}
+        <RimCut bead={bead} state={state} />
+        <h2 className="text-[18px]">
+          {acts.length} {acts.length === 1 ? 'move' : 'moves'}
+          {isBegun && !state.over && ` · ${say(leftMm, 'mm', { digits: 0 })} to go`}
+        </h2>
+        <ol className="max-h-[160px] overflow-y-auto" tabIndex={0} aria-label="Moves so far, the newest first">
+          {acts
+            .map((it, i) => (
+              <li key={i} className="grid grid-cols-[32px_1fr] py-0.5">
+                <span className="num text-ink2">{i + 1}</span>
+                <span>{[leverActWords(it, words), leverSeenWords(seen[i]!, words)].filter(Boolean).join(': ')}</span>
+              </li>
+            ))
+            .reverse()}
+        </ol>
+      </section>
+    </div>
+  );
+};

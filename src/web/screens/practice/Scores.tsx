@@ -1,0 +1,60 @@
+import { lazy, Suspense } from 'react';
+import { PRACTICE, standingOf, type PracticeKind, type PracticeScore } from '../../../core/practice';
+import { counted } from '../../../core/units';
+import { Fallback } from '../../parts/Fallback';
+import { VerdictShape } from '../../parts/VerdictMark';
+
+const ScoreChart = lazy(() => import('./ScoreChart'));
+
+/** Somebody's rounds at a level over time. `rounds` the oldest first. */
+export const Scores = ({
+  kind,
+  level,
+  rounds,
+}: {
+  kind: PracticeKind;
+  level: string;
+  rounds: readonly PracticeScore[];
+}) => {
+  const [one, many] = PRACTICE[kind].counts;
+  const standing = standingOf(rounds);
+  if (rounds.length === 0) return <p className="text-ink2">No round yet: {level}.</p>;
+  return (
+    <>
+      <p>
+        {counted(standing.rounds, 'round')}: {level}; {standing.good} ended well
+        {standing.medianCost !== null && (
+          <>
+            ; in the middle <strong className="num">{standing.medianCost}</strong> {many}, as advised{' '}
+            <strong className="num">{standing.medianAdvised}</strong>
+          </>
+        )}
+        .
+      </p>
+      {rounds.length > 1 && (
+        <>
+          <p className="mt-2 text-[15px] text-ink2">Round by round, {many}: yours in full, the advice’s dashed.</p>
+          <Fallback instead={<p className="text-ink2">The chart could not be loaded.</p>}>
+            <Suspense fallback={<p className="text-ink2">Drawing …</p>}>
+              <ScoreChart rounds={rounds} counts={many} />
+            </Suspense>
+          </Fallback>
+        </>
+      )}
+      <ol className="mt-2 max-h-[280px] overflow-y-auto" tabIndex={0} aria-label="Rounds">
+        {[...rounds].reverse().map((r) => (
+          <li key={r.id} className="grid grid-cols-[28px_110px_1fr] items-center gap-2 border-b border-stone3 py-1.5">
+            <VerdictShape verdict={r.good ? 'good' : 'check'} size={20} />
+            <time className="num text-[15px] text-ink2" dateTime={r.at}>
+              {r.at.slice(0, 10)}
+            </time>
+            <span className="num text-right">
+              {counted(r.cost, one, many)}
+              {r.good ? '' : ', not done'}
+            </span>
+          </li>
+        ))}
+      </ol>
+    </>
+  );
+};

@@ -1,0 +1,145 @@
+import { useMemo, useState } from 'react';
+import { hiddenSpokes, type SpokeLevel } from '../../../core/practice';
+import { eighthsText, type Turned } from '../../../core/truing';
+import { angleBetween, normalDeg } from '../../../core/units';
+import { spokeDegs, type DialMark } from '../../../core/wheels';
+import { Button } from '../../parts/Button';
+import { ChoiceField } from '../../parts/fields';
+import { useKeys } from '../../parts/keys';
+import { PlaceField, usePlace } from '../../parts/place';
+import { useUnits } from '../../parts/quantity';
+import { WheelDial } from '../../parts/WheelDial';
+import type { RunProps } from './run-props';
+import { useRound } from './use-round';
+
+const EIGHTHS = ['1', '2', '3', '4'] as const;
+/** The needle goes so far to either side, mm. */
+const FULL_MM = 4;
+
+/** The needle of an indicator. */
+const Needle = ({ label, mm }: { label: string; mm: number | null }) => {
+  const { say } = useUnits();
+  const x = 150 + (140 * Math.max(-FULL_MM, Math.min(FULL_MM, mm ?? 0))) / FULL_MM;
+  const text = mm === null ? 'not read' : `${mm > 0 ? '+' : ''}${say(mm, 'mm', { digits: 2 })}`;
+  return (
+    <div className="grid grid-cols-[112px_1fr_96px] items-center gap-2">
+      <span>{label}</span>
+      <svg viewBox="0 0 300 26" role="img" aria-label={`${label}: ${text}`} className="w-full">
+        <path d="M10 13H290" className="stroke-lip" strokeWidth="6" />
+        {[-4, -3, -2, -1, 0, 1, 2, 3, 4].map((v) => (
+          <path
+            key={v}
+            d={`M${150 + 35 * v} ${v === 0 ? 2 : 7}V${v === 0 ? 24 : 19}`}
+            className="stroke-ink2"
+            strokeWidth="2"
+          />
+        ))}
+        {mm !== null && <circle cx={x} cy="13" r="9" className="fill-water" />}
+      </svg>
+      <span className="num text-right text-[20px]">{text}</span>
+    </div>
+  );
+};
+
+/** A laced wheel on the screen: read at any place, nipples turned by number, until it runs true. */
+export const TrueRun = ({ at, who, onDone }: RunProps) => {
+  const place = usePlace();
+  const { acts, act, tookS } = useRound<Turned>(at, who);
+  const hidden = useMemo(() => hiddenSpokes(at.seed, at.level as SpokeLevel), [at.seed, at.level]);
+  const wheel = useMemo(() => hidden.after(acts), [hidden, acts]);
+  const degs = useMemo(() => spokeDegs({ spokes: hidden.spokes }), [hidden.spokes]);
+  const [deg, setDeg] = useState<number | null>(0);
+  const [fieldKey, setFieldKey] = useState(0);
+  const [eighths, setEighths] = useState('2');
+  const pick = (to: number) => {
+    setDeg(normalDeg(to));
+    setFieldKey((k) => k + 1);
+  };
+  const reading = deg === null ? null : wheel.read([deg])[0]!;
+  // The nipple that lies nearest to the needle is the one at hand.
+  const spoke =
+    deg === null
+      ? null
+      : degs.reduce(
+          (near, d, i) => (Math.abs(angleBetween(deg, d)) < Math.abs(angleBetween(deg, degs[near]!)) ? i : near),
+          0,
+        ) + 1;
+  const turn = (sign: 1 | -1) => () => spoke !== null && act({ spoke, eighths: sign * Number(eighths) });
+  const step = 360 / hidden.spokes;
+  const done = () => onDone(acts, tookS());
+  useKeys([
+    { key: '.', says: 'On to the next spoke', run: () => pick((deg ?? 0) + step) },
+    { key: ',', says: 'Back to the spoke before', run: () => pick((deg ?? 0) - step) },
+    { key: 't', says: 'Tighten the nipple at the needle', run: () => void turn(1)() },
+    { key: 'l', says: 'Loosen the nipple at the needle', run: () => void turn(-1)() },
+    { key: 'n', says: 'It runs true: how it went', run: done },
+  ]);
+  const marks = useMemo((): DialMark[] => (deg === null ? [] : [{ is: 'rest', deg, label: 'the needle' }]), [deg]);
+  const wheelOf = useMemo(() => ({ build: 'spoked', spokes: hidden.spokes }) as const, [hidden.spokes]);
+  return (
+    <div className="grid gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1fr)_420px]">
+      <section aria-label="The wheel">
+        <WheelDial
+          wheel={wheelOf}
+          marks={marks}
+          sideUp="disc"
+          tireOn={false}
+          onPick={pick}
+          className="mx-auto w-full max-w-[520px]"
+        />
+      </section>
+      <section aria-label="The indicator" className="grid content-start gap-3">
+        <div role="status" className="grid gap-2">
+          <Needle label="Side to side" mm={reading?.lateralMm ?? null} />
+          <Needle label="Up and down" mm={reading?.radialMm ?? null} />
+        </div>
+        <p className="text-[15px] text-ink2">
+          Toward the disc side and outward are plus. Spoke 1 is the first after the valve and goes to the disc side, the
+          next to the other, by turns.
+        </p>
+        <div className="grid grid-cols-[1fr_auto_auto] items-end gap-2">
+          <PlaceField key={fieldKey} label="The needle stands at" deg={deg} onPlace={setDeg} />
+          <Button hotkey="," aria-label="Back to the spoke before" onClick={() => pick((deg ?? 0) - step)}>
+            Back
+          </Button>
+          <Button hotkey="." aria-label="On to the next spoke" onClick={() => pick((deg ?? 0) + step)}>
+            On
+          </Button>
+        </div>
+        <div className="grid grid-cols-[1fr_auto_auto] items-end gap-2">
+          <ChoiceField
+            label={spoke === null ? 'How far' : `Nipple ${spoke}, how far`}
+            value={eighths}
+            onChange={setEighths}
+            options={EIGHTHS.map((v) => [v, eighthsText(Number(v))] as const)}
+          />
+          <Button go hotkey="T" disabled={spoke === null} onClick={turn(1)}>
+            Tighten
+          </Button>
+          <Button hotkey="L" disabled={spoke === null} onClick={turn(-1)}>
+            Loosen
+          </Button>
+        </div>
+        <Button hotkey="N" className="justify-self-start" onClick={done}>
+          It runs true
+        </Button>
+        <h2 className="text-[18px]">
+          {acts.length} {acts.length === 1 ? 'nipple' : 'nipples'} turned
+        </h2>
+        <ol className="max-h-[180px] overflow-y-auto" tabIndex={0} aria-label="Nipples so far, the newest first">
+          {acts
+            .map((n, i) => (
+              <li key={i} className="grid grid-cols-[32px_1fr] py-0.5">
+                <span className="num text-ink2">{i + 1}</span>
+                <span>
+                  {n.eighths > 0 ? 'tightened' : 'loosened'} nipple {n.spoke} at {place.clock(degs[n.spoke - 1] ?? 0)}{' '}
+                  {eighthsText(n.eighths)}
+                </span>
+              </li>
+            ))
+            .reverse()}
+        </ol>
+      </section>
+    </div>
+  );
+};

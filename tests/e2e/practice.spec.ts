@@ -1,0 +1,117 @@
+import { advisedLevers, advisedTruing, hiddenBead, hiddenSpokes } from '../../src/core/practice';
+import { expect, expectAccessible, openAs, test } from './shop';
+
+test('a round of practice: a wheel that turns, own tries, the advice beside them, and the score kept', async ({
+  page,
+  shop,
+}) => {
+  await openAs(page, shop, '/practice?kind=balance');
+  await expect(page.getByText('No round yet: light stand, full shelf.')).toBeVisible();
+  await page.getByRole('button', { name: 'Start a wheel' }).click();
+  await expect(page).toHaveURL(/wheel=\d+/);
+  await expectAccessible(page);
+  await page.goto(`${shop.url}/practice?kind=balance&wheel=21`);
+  await page.getByLabel('The clock').selectOption('25');
+  const turn = () =>
+    page
+      .locator('.dial')
+      .evaluate((e) => (e as unknown as { style: CSSStyleDeclaration }).style.getPropertyValue('--turn'));
+  await page.getByRole('button', { name: 'From the left' }).click();
+  const early = await turn();
+  await expect.poll(turn).not.toBe(early);
+  await expect(page.getByText('At the bottom:')).toBeVisible();
+  // As a fitter would: against what came to the bottom, 20 g, and held level there.
+  const [, hour, minute] = /At the bottom: (\d+)(?::(\d+))?/.exec(
+    (await page.getByText('At the bottom:').textContent())!,
+  )!;
+  const opposite = `${((Number(hour) + 6 - 1) % 12) + 1}:${minute ?? '00'}`;
+  await page.getByLabel('A place').fill(opposite);
+  await page.getByRole('button', { name: /^Put 20 g on/ }).click();
+  await page.getByRole('button', { name: 'Put them on' }).click();
+  await page.getByRole('button', { name: 'Hold level, let go' }).click();
+  await expect(page.getByRole('list', { name: 'Seen so far' })).toContainText(/held level (rises|sinks|stays)/);
+  await page.getByRole('button', { name: 'It is balanced' }).click();
+  await expect(page.getByText('What the advice would have done')).toBeVisible({ timeout: 120_000 });
+  const row = (who: string) => page.getByRole('row', { name: new RegExp(`^${who}`) });
+  await expect(row('You')).toContainText('1');
+  await expect(row('As advised').getByRole('cell').first()).toHaveText(/^[123]$/);
+  await expect(page.getByRole('list', { name: 'Rounds' }).getByRole('listitem')).toHaveCount(1);
+  await expectAccessible(page);
+  // Kept over time, and the wheel of an address is the same wheel.
+  await page.getByRole('button', { name: 'Back to the bench' }).click();
+  await page.reload();
+  await expect(page.getByText(/^1 round: light stand, full shelf/)).toBeVisible();
+  await page.getByRole('button', { name: 'Start a wheel' }).click();
+  await page.goBack();
+  await expect(page.getByRole('button', { name: 'Start a wheel' })).toBeVisible();
+});
+
+test('levers by keyboard: begun, bitten, left and taken up again, over, and what cost what', async ({ page, shop }) => {
+  await openAs(page, shop, '/practice');
+  await expect(page.getByText('No round yet: deep rim.')).toBeVisible();
+  await page.goto(`${shop.url}/practice?kind=levers&level=with+a+lock&wheel=5`);
+  const bead = hiddenBead(5, 'with a lock');
+  const acts = [...advisedLevers(bead)];
+  const begin = acts[0] as { deg: number };
+  await page.getByLabel('Begin at').fill(String(begin.deg) + '°');
+  await page.getByLabel('Begin at').press('Enter');
+  await page.getByRole('button', { name: 'Begin here' }).press('Enter');
+  await expect(page.getByRole('heading', { name: /^1 move/ })).toBeVisible();
+  const keys = { 'push down': 'p', 'press the lock': 'l', feel: 'f' } as const;
+  const play = async (from: number, to: number) => {
+    for (const [i, act] of acts.slice(from, to).entries()) {
+      if (act.do === 'start') continue;
+      if (act.do === 'bite') await page.getByLabel('Length of a bite').selectOption(String(act.mm));
+      await page.getByRole('heading', { name: /moves? ·/ }).click();
+      await page.keyboard.press(act.do === 'bite' ? (act.end === 'clockwise' ? '.' : ',') : keys[act.do]);
+      await expect(page.getByRole('list', { name: /^Moves so far/ }).getByRole('listitem')).toHaveCount(from + i + 1);
+    }
+  };
+  // The advice feels for the tube; this fitter does not, once.
+  await play(1, 7);
+  await expect(page.getByRole('img', { name: /down in the well from/ })).toBeVisible();
+  await expectAccessible(page);
+  // Left, and gone on with where it stood.
+  await page.getByRole('button', { name: 'Leave this wheel' }).click();
+  await page.reload();
+  await page.getByRole('button', { name: 'Go on with the one you left: Levers, with a lock' }).click();
+  await expect(page.getByRole('heading', { name: /^7 moves/ })).toBeVisible();
+  await play(7, acts.length);
+  await expect(page.getByRole('status').getByText('The bead is over')).toBeVisible();
+  await page.keyboard.press('n');
+  await expect(page.getByText(`On, in ${acts.length} moves; the tube is whole.`)).toBeVisible();
+  await expect(page.getByText('Nothing was lost.')).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Back to the bench' }).click();
+  await expect(page.getByRole('row', { name: /^Levers/ })).toContainText('1 of 1');
+  await expect(page.getByRole('button', { name: /^Go on with the one/ })).toHaveCount(0);
+});
+
+test('truing by keyboard: read at the needle, nipples turned by number, and what the advice turned', async ({
+  page,
+  shop,
+}) => {
+  await openAs(page, shop, '/practice?kind=true&wheel=4');
+  const hidden = hiddenSpokes(4, 'a wobble');
+  const needle = page.getByRole('img', { name: /^Side to side: / });
+  const shown = async () =>
+    Number(/: ([+\u2212-]?[\d.]+)/.exec((await needle.getAttribute('aria-label'))!)![1]!.replace('\u2212', '-'));
+  expect(await shown()).toBeCloseTo(hidden.read([0])[0]!.lateralMm!, 2);
+  for (let i = 0; i < 3; i++) await page.keyboard.press('.');
+  const deg = (3 * 360) / hidden.spokes;
+  expect(await shown()).toBeCloseTo(hidden.read([deg])[0]!.lateralMm!, 2);
+  const turns = [...advisedTruing(hidden)].flat();
+  for (const [i, { spoke, eighths }] of turns.entries()) {
+    const at = ((spoke - 0.5) * 360) / hidden.spokes;
+    await page.getByLabel('The needle stands at').fill(`${at.toFixed(1)}°`);
+    await page.getByLabel(`Nipple ${spoke}, how far`).selectOption(String(Math.abs(eighths)));
+    await page.getByRole('button', { name: eighths > 0 ? 'Tighten' : 'Loosen' }).press('Enter');
+    await expect(page.getByRole('heading', { name: new RegExp(`^${i + 1} nipple`) })).toBeVisible();
+  }
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'It runs true' }).click();
+  await expect(page.getByText(/True: .* out at most/)).toBeVisible();
+  await expect(page.getByRole('row', { name: /^As advised/ })).toContainText(String(turns.length));
+  await page.getByRole('button', { name: 'The same wheel again' }).click();
+  await expect(page.getByRole('heading', { name: '0 nipples turned' })).toBeVisible();
+});
