@@ -14,7 +14,7 @@ import { estimate } from './costs';
 import { dayPlan, timeLeft } from './day';
 import { chainSlack, wheelAlign, wheelAlignString } from './drive';
 import { readyToLeave, recalibration, sensorGap } from './leave';
-import { beadPath, bitePlan, leverEffort, mountOrientation } from './beads';
+import { beadPath, bitePlan, leverEffort, mountOrientation, rimProfile } from './beads';
 import { materials, rimLockPick, stripPick, tireFit, tireRank, tools, valvePick } from './fitting';
 import { beadInspect, bearingCheck, tubeInspect } from './inspect';
 import { procedure, trouble } from './procedure';
@@ -96,8 +96,14 @@ export const WORKING_GROUPS: readonly WorkingGroup[] = [
       tools,
     ],
   },
-  { name: 'Tire off and on', workings: [procedure, beadPath, bitePlan, leverEffort, mountOrientation, trouble, practiceLevers] },
-  { name: 'The bare wheel', workings: [tubeInspect, beadInspect, bearingCheck, runout, trueAdvise, spokeRing, practiceTrue] },
+  {
+    name: 'Tire off and on',
+    workings: [procedure, rimProfile, beadPath, bitePlan, leverEffort, mountOrientation, trouble, practiceLevers],
+  },
+  {
+    name: 'The bare wheel',
+    workings: [tubeInspect, beadInspect, bearingCheck, runout, trueAdvise, spokeRing, practiceTrue],
+  },
   {
     name: 'Ring, pair and split',
     workings: [boltCircle, wheelOffset, beadCrush, clampForce, ringOrder, ringGap, rollout, rolloutMatch, splitRim],

@@ -1,5 +1,5 @@
 import { goldenAnswers } from '../../../tests/whole-answer';
-import { beadPath, BITE_SCHOOLS, biteInputBy, bitePlan, leverEffort, mountOrientation } from '.';
+import { beadPath, BITE_SCHOOLS, biteInputBy, bitePlan, leverEffort, mountOrientation, rimProfile } from '.';
 
 const schools = (changes: object) => BITE_SCHOOLS.map((school) => [bitePlan, { school, ...changes }] as const);
 
@@ -26,6 +26,8 @@ describe('golden answers about beads', () => {
       bitePlan,
       { rim: { wellMm: 452, flangeMm: 510, axialMm: 38 }, fill: { tube: 'doubled', wall: 'heavy', strips: 2 } },
     ],
+    [rimProfile, {}],
+    [rimProfile, { rimCode: 'MT3.50x17', wellMm: undefined, axialMm: 55 }],
     [leverEffort, {}],
     [leverEffort, { wellMm: 414, fillMm: 3 }],
     [leverEffort, { wellMm: 428, leftDeg: 60 }],

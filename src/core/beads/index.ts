@@ -3,6 +3,7 @@ export { lightMarkPlace, lightMarkSays, type LightMarkPlace } from './light-mark
 export type { RimProfile } from './bead-geometry';
 export { beadPath, type BeadPath } from './bead-path';
 export { biteInputBy } from './bite-input';
+export { rimProfile, type RimPart, type RimProfileFound } from './rim-profile';
 export { fillWhile, wellFillMm, type WellFill } from './well-fill';
 export {
   bitePlan,

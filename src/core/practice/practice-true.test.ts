@@ -9,12 +9,11 @@ test.each(SPOKE_LEVELS)('%s: every hidden wheel is out at first, and true as adv
   for (let seed = 0; seed < howMany(15, 500); seed++) {
     const hidden = hiddenSpokes(seed, level);
     const before = outOf(hidden);
-    expect(Math.max(before.sideMm, before.upMm)).toBeGreaterThanOrEqual(1.79);
+    expect(Math.max(before.sideMm, before.upMm)).toBeGreaterThanOrEqual(1.75 - 1e-9);
     const acts = [...advisedTruing(hidden)].flat();
     const { result, verdict } = run(seed, acts, level);
-    // Read at 36 places where the advice read 18: a hair may be left between them.
-    expect(Math.max(result.left.sideMm, result.left.upMm)).toBeLessThanOrEqual(1.6);
-    if (result.good) expect(verdict).toBe('good');
+    expect(`${seed}: ${verdict} ${result.good}`).toBe(`${seed}: good true`);
+    expect(Math.max(result.left.sideMm, result.left.upMm)).toBeLessThanOrEqual(1.5 + 1e-9);
     expect(result.cost).toBe(acts.length);
     expect(result.advisedCost).toBe(acts.length);
   }

@@ -6,10 +6,8 @@ import { defineWorking, reason, type Reason } from '../working';
 import { hiddenSpokes, SPOKE_LEVELS, type HiddenSpokes, type SpokeLevel } from './hidden-spokes';
 import { MOST_ACTS, roundFields, type Played, type RoundInput } from './played';
 
-/** Where the rim is read for a score. */
+/** Where the rim is read, by the advice and for a score. */
 const DEGS = Array.from({ length: 36 }, (_, i) => i * 10);
-/** Where the advice reads it: as often as a fitter would. */
-const ADVISED_DEGS = Array.from({ length: 18 }, (_, i) => i * 20);
 /** More passes than this nobody makes. */
 const MOST_PASSES = 4;
 
@@ -24,18 +22,18 @@ const TURNS = listOf(
 
 const swing = (values: readonly number[]): number => Math.max(...values) - Math.min(...values);
 
-/** How far a rim is out, side to side and up and down, mm. */
-export const outOf = (wheel: HiddenSpokes): { sideMm: number; upMm: number } => ({
-  sideMm: swing(DEGS.map((deg) => wheel.sideMm(deg))),
-  upMm: swing(DEGS.map((deg) => wheel.upMm(deg))),
-});
+/** How far a rim is out as the indicator reads it, side to side and up and down, mm. */
+export const outOf = (wheel: HiddenSpokes): { sideMm: number; upMm: number } => {
+  const read = wheel.read(DEGS);
+  return { sideMm: swing(read.map((r) => r.lateralMm!)), upMm: swing(read.map((r) => r.radialMm!)) };
+};
 
 /** The hidden wheel trued as the advice says, pass by pass. */
 export function* advisedTruing(hidden: HiddenSpokes): Generator<Turned[]> {
   let wheel = hidden;
   let before: { readings: ReturnType<HiddenSpokes['read']>; turned: Turned[] } | undefined;
   for (let pass = 0; pass < MOST_PASSES; pass++) {
-    const readings = wheel.read(ADVISED_DEGS);
+    const readings = wheel.read(DEGS);
     const { spokes, rimDiameterMm } = wheel;
     const { result } = trueAdvise.run({ readings, spokes, rimDiameterMm, ...(before && { before }) });
     if (result.do !== 'turn') return;
@@ -121,7 +119,7 @@ export const practiceTrue = defineWorking<RoundInput<SpokeLevel, Turned>, TruePl
     show.basis('memory', 'sizes of rim and spokes, and how far wheels differ');
     show.caution('Truing by spokes is a skilled job: small turns, the whole ring rung again after it.');
     const worst = Math.max(left.sideMm, left.upMm);
-    const good = worst <= checkMm;
+    const good = worst <= checkMm + 1e-9;
     const why = reason(
       good ? 'good' : 'check',
       good ? `True: {0} out at most, ${counted(turned.length, 'nipple')} turned.` : '{0} out still; {1} is the limit.',

@@ -1,8 +1,9 @@
 import { refusalText } from '../../core/errors';
 import { useState } from 'react';
-import type { BeadPath } from '../../core/beads';
+import { rimProfile, type BeadPath } from '../../core/beads';
 import { beadPathOf, fillMmOf } from '../../core/job';
 import { ruleNumber } from '../../core/rules';
+import { attempt } from '../../core/working';
 import { ChoiceField, QuantityField } from '../parts/fields';
 import { useUnits } from '../parts/quantity';
 import { Reasons } from '../parts/Reasons';
@@ -39,6 +40,34 @@ const Numbers = ({ path }: { path: BeadPath }) => {
         </div>
       ))}
     </dl>
+  );
+};
+
+/** What the rim code lets one recall while not all is measured, and which measurement would tell most. */
+const RimGuess = ({
+  problem,
+  ...typed
+}: {
+  problem: string | null;
+  wellMm: number | null;
+  flangeMm: number | null;
+  axialMm: number | null;
+}) => {
+  const { wheel } = useJob();
+  const measured = Object.fromEntries(Object.entries(typed).filter(([, mm]) => mm !== null));
+  const guess = attempt(rimProfile, { rimCode: wheel.rimCode, ...measured });
+  return (
+    <>
+      <p className="pt-4 text-ink2">{problem ?? 'Measure the bare rim once; it stays with the wheel.'}</p>
+      {guess.ok && (
+        <div className="mt-2 flex flex-wrap items-baseline gap-x-3">
+          <Reasons reasons={[guess.working.result.reason]} />
+          <BasisTag title="the rim" working={guess.working}>
+            how
+          </BasisTag>
+        </div>
+      )}
+    </>
   );
 };
 
@@ -88,9 +117,12 @@ export const BeadPathSheet = () => {
             <Numbers path={found.working.result} />
           </>
         ) : (
-          <p className="py-4 text-ink2">
-            {found?.problem.message ?? 'Measure the bare rim once; it stays with the wheel.'}
-          </p>
+          <RimGuess
+            problem={found?.problem.message ?? null}
+            wellMm={wellMm}
+            flangeMm={flangeMm}
+            axialMm={wellToFlangeMm}
+          />
         )}
       </div>
       <div className="mt-3 grid gap-3 sm:grid-cols-2">
