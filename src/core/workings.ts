@@ -1,4 +1,4 @@
-import { practiceBalance, practiceLevers, practiceTrue } from './practice';
+import { practiceBalance, practiceLevers, practiceSidewall, practiceTrue } from './practice';
 import {
   balanceAdvise,
   balanceEstimate,
@@ -73,6 +73,7 @@ export const WORKING_GROUPS: readonly WorkingGroup[] = [
       treadWear,
       tireCompare,
       tireFit,
+      practiceSidewall,
       tireRank,
       rimCode,
       rimWidthFit,

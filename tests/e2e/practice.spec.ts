@@ -1,4 +1,4 @@
-import { advisedLevers, advisedTruing, hiddenBead, hiddenSpokes } from '../../src/core/practice';
+import { advisedLevers, advisedTruing, hiddenBead, hiddenSidewall, hiddenSpokes } from '../../src/core/practice';
 import { expect, expectAccessible, openAs, test } from './shop';
 
 test('a round of practice: a wheel that turns, own tries, the advice beside them, and the score kept', async ({
@@ -114,4 +114,26 @@ test('truing by keyboard: read at the needle, nipples turned by number, and what
   await expect(page.getByRole('row', { name: /^As advised/ })).toContainText(String(turns.length));
   await page.getByRole('button', { name: 'The same wheel again' }).click();
   await expect(page.getByRole('heading', { name: '0 nipples turned' })).toBeVisible();
+});
+
+test('sidewalls by keyboard: a wrong answer says why, the right ones end it', async ({ page, shop }) => {
+  await openAs(page, shop, '/practice?kind=sidewall&level=one+step+apart&wheel=6');
+  const { suits, refused, why } = hiddenSidewall(6, 'one step apart');
+  await expect(page.getByRole('radio')).toHaveCount(4);
+  await page.keyboard.press(String(refused + 1));
+  await page.keyboard.press('f');
+  const answers = page.getByRole('list', { name: 'Answers so far' });
+  await expect(answers).toContainText(`Tire ${refused + 1} suits: no.`);
+  await page.keyboard.press(String(suits + 1));
+  await page.keyboard.press('f');
+  await expect(answers).toContainText(`Tire ${suits + 1} suits: right.`);
+  await page.getByLabel('Refused for').selectOption(why);
+  await page.keyboard.press('Tab');
+  await page.getByRole('radio').nth(refused).check();
+  await page.getByRole('button', { name: `Refuse tire ${refused + 1}` }).press('Enter');
+  await expect(page.getByRole('button', { name: 'How it went' })).toBeVisible();
+  await expectAccessible(page);
+  await page.keyboard.press('n');
+  await expect(page.getByText('Both right, after 1 that was not.')).toBeVisible();
+  await expect(page.getByRole('row', { name: /^As advised/ })).toContainText('2');
 });

@@ -10,6 +10,7 @@ export {
   type Shelf,
 } from './balance-levels';
 export { hiddenBead, LEAST_BITE_MM, LEVER_LEVELS, type HiddenBead, type LeverLevel } from './hidden-bead';
+export { hiddenSidewall, SIDEWALL_LEVELS, type HiddenSidewall, type SidewallLevel } from './hidden-sidewall';
 export { hiddenSpokes, SPOKE_LEVELS, type HiddenSpokes, type SpokeLevel } from './hidden-spokes';
 export { hiddenStand, standWheel, type HiddenStand } from './hidden-stand';
 export { PRACTICE, PRACTICE_KINDS, type PracticeKind } from './kinds';
@@ -26,4 +27,5 @@ export { leverAct, untouched, type BeadState, type LeverAct, type LeverSeen } fr
 export { MOST_ACTS, MOST_SEED, type Played } from './played';
 export { hiddenHeavy, practiceBalance, PRACTICE_PLACES, PRACTICE_WHEEL, type BalancePlayed } from './practice-balance';
 export { advisedLevers, playLevers, practiceLevers } from './practice-levers';
+export { isAnswered, judgeAnswer, practiceSidewall, TOPICS, TOPIC_WORDS, type SidewallAct } from './practice-sidewall';
 export { advisedTruing, outOf, practiceTrue } from './practice-true';

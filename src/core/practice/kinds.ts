@@ -3,12 +3,14 @@ import { LEVER_LEVELS } from './hidden-bead';
 import { SPOKE_LEVELS } from './hidden-spokes';
 import type { Played } from './played';
 import { practiceBalance } from './practice-balance';
+import { SIDEWALL_LEVELS } from './hidden-sidewall';
 import { practiceLevers } from './practice-levers';
+import { practiceSidewall } from './practice-sidewall';
 import { practiceTrue } from './practice-true';
 import { BALANCE_LEVELS } from './balance-levels';
 
 /** Kinds of work that can be practiced, in the order of the work. */
-export const PRACTICE_KINDS = ['levers', 'true', 'balance'] as const;
+export const PRACTICE_KINDS = ['sidewall', 'levers', 'true', 'balance'] as const;
 export type PracticeKind = (typeof PRACTICE_KINDS)[number];
 
 interface KindSpec {
@@ -24,6 +26,13 @@ interface KindSpec {
 
 /** What each kind of practice is. */
 export const PRACTICE: Record<PracticeKind, KindSpec> = {
+  sidewall: {
+    title: 'Sidewall',
+    does: 'A wheel that wants a tire, and what lies on the rack. Say which one suits, and which one must be refused, and why.',
+    levels: SIDEWALL_LEVELS,
+    counts: ['answer', 'answers'],
+    scores: practiceSidewall,
+  },
   levers: {
     title: 'Levers',
     does: 'A second bead on a rim that you have not measured. Where to begin, how long a bite, when to push down, press the lock in and feel for the tube: get it over without a pinch, in few moves.',

@@ -24,11 +24,17 @@ import { Learner } from './practice/Learner';
 import { LeversRun } from './practice/LeversRun';
 import type { RunProps } from './practice/run-props';
 import { Scores } from './practice/Scores';
+import { SidewallRun } from './practice/SidewallRun';
 import { TrueRun } from './practice/TrueRun';
 import { forgetRound, leftRound, type RoundAt } from './practice/use-round';
 
 const NAMES = ['kind', 'level', 'wheel'] as const;
-const RUNS: Record<PracticeKind, FC<RunProps>> = { levers: LeversRun, true: TrueRun, balance: BalanceRun };
+const RUNS: Record<PracticeKind, FC<RunProps>> = {
+  sidewall: SidewallRun,
+  levers: LeversRun,
+  true: TrueRun,
+  balance: BalanceRun,
+};
 
 const newSeed = (): string => String(crypto.getRandomValues(new Uint32Array(1))[0]! % MOST_SEED);
 const seedOf = (text: string): number | null => (/^\d{1,9}$/.test(text) ? Number(text) : null);

@@ -1,0 +1,120 @@
+import Joi from 'joi';
+import type { Topic } from '../fitting';
+import { count, oneOf } from '../fields';
+import { defineWorking, reason, type Reason } from '../working';
+import { hiddenSidewall, SIDEWALL_LEVELS, type HiddenSidewall, type SidewallLevel } from './hidden-sidewall';
+import { roundFields, type Played, type RoundInput } from './played';
+
+/** What can be wrong with a tire for a wheel, in words. */
+export const TOPIC_WORDS: Record<Topic, string> = {
+  size: 'its size',
+  rim: 'the rim',
+  load: 'its load or its speed',
+  tube: 'tube or no tube',
+  tread: 'its tread',
+  age: 'its age',
+  direction: 'its direction',
+};
+export const TOPICS = Object.keys(TOPIC_WORDS) as Topic[];
+
+/** An answer: this one goes on; or this one must not, and why. Tires are counted from 1. */
+export type SidewallAct = { do: 'fits'; tire: number } | { do: 'refuse'; tire: number; why: Topic };
+
+/** Answers of a round at most. */
+const MOST = 40;
+
+const ANSWERS = Joi.array()
+  .items(
+    Joi.alternatives(
+      Joi.object({ do: oneOf(['fits'], 'The answer'), tire: count(1, 9, 'Which tire') }),
+      Joi.object({
+        do: oneOf(['refuse'], 'The answer'),
+        tire: count(1, 9, 'Which tire'),
+        why: oneOf(TOPICS, 'What is wrong with it'),
+      }),
+    ),
+  )
+  .max(MOST)
+  .required()
+  .description('Answers in their order')
+  .meta({ expected: `Answers: at most ${MOST} of fits and refuse` });
+
+/** Whether an answer is right, and what the tire says for itself. */
+export const judgeAnswer = (hidden: HiddenSidewall, act: SidewallAct): { right: boolean; reasons: Reason[] } => {
+  const fit = hidden.fits[act.tire - 1];
+  if (!fit) return { right: false, reasons: [] };
+  const right =
+    act.do === 'fits' ? act.tire - 1 === hidden.suits : act.tire - 1 === hidden.refused && act.why === hidden.why;
+  return { right, reasons: fit.reasons.filter((r) => r.verdict !== 'good') };
+};
+
+/** Both questions are answered rightly. */
+export const isAnswered = (hidden: HiddenSidewall, acts: readonly SidewallAct[]): boolean =>
+  (['fits', 'refuse'] as const).every((what) => acts.some((a) => a.do === what && judgeAnswer(hidden, a).right));
+
+interface SidewallPlayed extends Played {
+  suits: number;
+  refused: number;
+  why: Topic;
+}
+
+/**
+ * A round of sidewalls: which tire suits a wheel, which one must be refused, and why.
+ *
+ * Source: the judgement of `tire-fit`, with its rules.
+ */
+export const practiceSidewall = defineWorking<RoundInput<SidewallLevel, SidewallAct>, SidewallPlayed>({
+  name: 'practice-sidewall',
+  says: 'Sidewalls: which one suits, which one must be refused, and why',
+  input: () => roundFields(SIDEWALL_LEVELS, ANSWERS),
+  example: { seed: 3, level: 'plain', acts: [{ do: 'fits', tire: 1 }] },
+  work({ seed, level, acts }, show) {
+    const hidden = hiddenSidewall(seed, level);
+    const { tires, suits, refused, why } = hidden;
+    show.line('suits', tires[suits]!.marking, suits + 1);
+    show.line('must be refused', tires[refused]!.marking, refused + 1);
+    show.line('your answers', 'right and wrong ones', acts.length);
+    show.basis('practice', 'what a tire has to suit: rim, load and speed, tube, tread, age');
+    show.caution(
+      'A tire that the machine’s manual does not allow is for the manual and the licensed workshop to decide.',
+    );
+    const wrong = acts.filter((act) => !judgeAnswer(hidden, act).right);
+    const good = isAnswered(hidden, acts);
+    const result = good
+      ? reason(
+          'good',
+          wrong.length === 0
+            ? 'Both right at once.'
+            : `Both right, after ${wrong.length} that ${wrong.length === 1 ? 'was' : 'were'} not.`,
+        )
+      : reason('check', 'Not both of them are answered.');
+    show.verdict(result.verdict);
+    const debrief = wrong.map((act) =>
+      act.do === 'fits'
+        ? reason(
+            'check',
+            `Tire ${act.tire}, ${tires[act.tire - 1]?.marking ?? 'none'}, is not the one: ${judgeAnswer(hidden, act).reasons[0]?.says ?? 'there is a better one.'}`,
+          )
+        : act.tire - 1 === refused
+          ? reason('check', `Tire ${act.tire} is the one to refuse, and not for ${TOPIC_WORDS[act.why]}.`)
+          : reason('check', `Tire ${act.tire} need not be refused.`),
+    );
+    if (!good)
+      debrief.push(
+        reason(
+          'check',
+          `Tire ${suits + 1} suits; tire ${refused + 1} must not go on, for ${TOPIC_WORDS[why]}: ${hidden.fits[refused]!.reasons.find((r) => r.verdict === 'stop')!.says}`,
+        ),
+      );
+    return {
+      good,
+      cost: acts.length,
+      advisedCost: 2,
+      debrief,
+      suits: suits + 1,
+      refused: refused + 1,
+      why,
+      reason: result,
+    };
+  },
+});
