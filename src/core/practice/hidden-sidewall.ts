@@ -33,7 +33,7 @@ interface Kind {
 const KINDS: readonly Kind[] = [
   {
     wheel: {
-      from: '160/60-17',
+      from: '170/60-17',
       end: 'rear',
       kind: 'road',
       use: 'road',
@@ -43,10 +43,10 @@ const KINDS: readonly Kind[] = [
       sealed: true,
       discSide: 'right',
       tube: false,
-      minLoadIndex: 69,
+      minLoadIndex: 72,
       minSpeedSymbol: 'V',
     },
-    size: ['160/60', 17],
+    size: ['170/60', 17],
     type: 'TL',
     tread: 'road',
     otherTread: 'soft',
