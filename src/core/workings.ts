@@ -1,4 +1,4 @@
-import { practiceBalance, practiceLevers, practiceSidewall, practiceTrue } from './practice';
+import { practiceAir, practiceBalance, practiceLevers, practiceSidewall, practiceTrue } from './practice';
 import {
   balanceAdvise,
   balanceEstimate,
@@ -109,7 +109,7 @@ export const WORKING_GROUPS: readonly WorkingGroup[] = [
     name: 'Ring, pair and split',
     workings: [boltCircle, wheelOffset, beadCrush, clampForce, ringOrder, ringGap, rollout, rolloutMatch, splitRim],
   },
-  { name: 'Seat', workings: [seatLimit, seatLadder] },
+  { name: 'Seat', workings: [seatLimit, seatLadder, practiceAir] },
   { name: 'Pressure', workings: [pressureStart, pressureCorrect, gaugeError, twoGauges, valveSet, leak] },
   {
     name: 'Balance',

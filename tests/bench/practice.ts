@@ -1,4 +1,11 @@
 import {
+  advisedAir,
+  AIR_LEVELS,
+  hiddenAir,
+  hiddenSidewall,
+  practiceAir,
+  practiceSidewall,
+  SIDEWALL_LEVELS,
   advisedLevers,
   advisedTruing,
   hiddenBead,
@@ -46,8 +53,23 @@ const told = (name: string, counts: string, play: (seed: number) => Omit<Done, '
   return `${name.padEnd(26)} ${String(good).padStart(4)} of ${SEEDS}   ${counts} ${middle(costs)} in the middle, ${Math.max(...costs)} at most   ${middle(done.map((d) => d.ms)).toFixed(1)} ms each`;
 };
 
+const air = (seed: number, level: (typeof AIR_LEVELS)[number]): Omit<Done, 'ms'> => {
+  const acts = [...advisedAir(hiddenAir(seed, level))];
+  const { good, cost } = practiceAir.run({ seed, level, acts }).result;
+  return { good, cost };
+};
+const sidewall = (seed: number, level: (typeof SIDEWALL_LEVELS)[number]): Omit<Done, 'ms'> => {
+  const { suits, refused, why } = hiddenSidewall(seed, level);
+  const acts = [{ do: 'fits', tire: suits + 1 } as const, { do: 'refuse', tire: refused + 1, why } as const];
+  const { good, cost } = practiceSidewall.run({ seed, level, acts }).result;
+  return { good, cost };
+};
+
 process.stdout.write('Hidden wheels of every kind and level, done as advised:\n');
+for (const level of SIDEWALL_LEVELS)
+  process.stdout.write(`${told(`sidewall, ${level}`, 'answers', (s) => sidewall(s, level))}\n`);
 for (const level of LEVER_LEVELS)
   process.stdout.write(`${told(`levers, ${level}`, 'moves', (s) => lever(s, level))}\n`);
+for (const level of AIR_LEVELS) process.stdout.write(`${told(`air, ${level}`, 'tries', (s) => air(s, level))}\n`);
 for (const level of SPOKE_LEVELS)
   process.stdout.write(`${told(`true, ${level}`, 'nipples', (s) => nipples(s, level))}\n`);

@@ -1,4 +1,12 @@
-import { advisedLevers, advisedTruing, hiddenBead, hiddenSidewall, hiddenSpokes } from '../../src/core/practice';
+import {
+  advisedAir,
+  advisedLevers,
+  advisedTruing,
+  hiddenAir,
+  hiddenBead,
+  hiddenSidewall,
+  hiddenSpokes,
+} from '../../src/core/practice';
 import { expect, expectAccessible, openAs, test } from './shop';
 
 test('a round of practice: a wheel that turns, own tries, the advice beside them, and the score kept', async ({
@@ -136,4 +144,33 @@ test('sidewalls by keyboard: a wrong answer says why, the right ones end it', as
   await page.keyboard.press('n');
   await expect(page.getByText('Both right, after 1 that was not.')).toBeVisible();
   await expect(page.getByRole('row', { name: /^As advised/ })).toContainText('2');
+});
+
+test('air by keyboard: above the limit is the end of it; the same tire again, as the ladder goes', async ({
+  page,
+  shop,
+}) => {
+  await openAs(page, shop, '/practice?kind=air&level=one+side+hangs&wheel=7');
+  const hidden = hiddenAir(7, 'one side hangs');
+  const binds =
+    hidden.limitKpa === hidden.sidewallKpa ? 'sidewall' : hidden.limitKpa === hidden.rimKpa ? 'rim' : 'shop';
+  await page.getByRole('textbox', { name: /^Air up to/ }).fill('70');
+  await page.getByRole('heading', { level: 1 }).click();
+  await page.keyboard.press('a');
+  await page.keyboard.press('n');
+  await expect(page.getByText('Above the limit.')).toBeVisible();
+  await expect(page.getByText('a bursting tire kills', { exact: false })).toBeVisible();
+  await page.getByRole('button', { name: 'The same wheel again' }).click();
+  await page.getByLabel('You go by the limit of').selectOption(binds);
+  await page.getByRole('heading', { level: 1 }).click();
+  const keys = { air: 'a', 'all out': 'o', lubricate: 'l', 'call it off': 'x' } as const;
+  const acts = [...advisedAir(hidden)];
+  for (const [i, act] of acts.entries()) {
+    await page.keyboard.press(keys[act.do]);
+    await expect(page.getByRole('list', { name: /^Done so far/ }).getByRole('listitem')).toHaveCount(i + 1);
+  }
+  await expect(page.getByText('Both beads are home')).toBeVisible();
+  await expectAccessible(page);
+  await page.keyboard.press('n');
+  await expect(page.getByText('Seated in 2 tries, never above the limit.')).toBeVisible();
 });

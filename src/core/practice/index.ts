@@ -1,5 +1,6 @@
 /** Practice: hidden wheels to lever, true and balance by hand, beside what the advice would have done. */
 export { advisedActs, type Act } from './advised-acts';
+export { airAct, isSeated, playAir, unfilled, type AirAct, type AirSeen, type AirState } from './air-round';
 export {
   BALANCE_LEVELS,
   FRICTIONS,
@@ -9,6 +10,7 @@ export {
   type Friction,
   type Shelf,
 } from './balance-levels';
+export { AIR_LEVELS, hiddenAir, type AirLevel, type HiddenAir } from './hidden-air';
 export { hiddenBead, LEAST_BITE_MM, LEVER_LEVELS, type HiddenBead, type LeverLevel } from './hidden-bead';
 export { hiddenSidewall, SIDEWALL_LEVELS, type HiddenSidewall, type SidewallLevel } from './hidden-sidewall';
 export { hiddenSpokes, SPOKE_LEVELS, type HiddenSpokes, type SpokeLevel } from './hidden-spokes';
@@ -25,6 +27,7 @@ export {
 } from './learner';
 export { leverAct, untouched, type BeadState, type LeverAct, type LeverSeen } from './lever-round';
 export { MOST_ACTS, MOST_SEED, type Played } from './played';
+export { advisedAir, practiceAir } from './practice-air';
 export { hiddenHeavy, practiceBalance, PRACTICE_PLACES, PRACTICE_WHEEL, type BalancePlayed } from './practice-balance';
 export { advisedLevers, playLevers, practiceLevers } from './practice-levers';
 export { isAnswered, judgeAnswer, practiceSidewall, TOPICS, TOPIC_WORDS, type SidewallAct } from './practice-sidewall';

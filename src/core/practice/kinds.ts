@@ -1,7 +1,9 @@
 import type { Working } from '../working';
+import { AIR_LEVELS } from './hidden-air';
 import { LEVER_LEVELS } from './hidden-bead';
 import { SPOKE_LEVELS } from './hidden-spokes';
 import type { Played } from './played';
+import { practiceAir } from './practice-air';
 import { practiceBalance } from './practice-balance';
 import { SIDEWALL_LEVELS } from './hidden-sidewall';
 import { practiceLevers } from './practice-levers';
@@ -10,7 +12,7 @@ import { practiceTrue } from './practice-true';
 import { BALANCE_LEVELS } from './balance-levels';
 
 /** Kinds of work that can be practiced, in the order of the work. */
-export const PRACTICE_KINDS = ['sidewall', 'levers', 'true', 'balance'] as const;
+export const PRACTICE_KINDS = ['sidewall', 'levers', 'air', 'true', 'balance'] as const;
 export type PracticeKind = (typeof PRACTICE_KINDS)[number];
 
 interface KindSpec {
@@ -39,6 +41,13 @@ export const PRACTICE: Record<PracticeKind, KindSpec> = {
     levels: LEVER_LEVELS,
     counts: ['move', 'moves'],
     scores: practiceLevers,
+  },
+  air: {
+    title: 'Air',
+    does: 'A tire that does not want to seat. Find the limit that binds, lubricate, fill, let it out again, in as few tries as the ladder takes; and know when to stop.',
+    levels: AIR_LEVELS,
+    counts: ['try', 'tries'],
+    scores: practiceAir,
   },
   true: {
     title: 'True',

@@ -17,6 +17,7 @@ import { Failed, Frame, Waiting } from '../parts/Frame';
 import { useAddressTexts } from '../parts/use-address';
 import { useApp } from '../store';
 import { api, ApiError } from '../store/api';
+import { AirRun } from './practice/AirRun';
 import { BalanceOutcome } from './practice/BalanceOutcome';
 import { BalanceRun } from './practice/BalanceRun';
 import { Debrief } from './practice/Debrief';
@@ -32,6 +33,7 @@ const NAMES = ['kind', 'level', 'wheel'] as const;
 const RUNS: Record<PracticeKind, FC<RunProps>> = {
   sidewall: SidewallRun,
   levers: LeversRun,
+  air: AirRun,
   true: TrueRun,
   balance: BalanceRun,
 };

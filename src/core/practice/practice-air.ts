@@ -1,0 +1,133 @@
+import Joi from 'joi';
+import { oneOf, quantity } from '../fields';
+import { seatLadder } from '../pressure';
+import { SEATING_CAUTIONS } from '../pressure/seat-limit';
+import { counted } from '../units';
+import { defineWorking, reason, type Reason } from '../working';
+import { airAct, isSeated, playAir, unfilled, type AirAct, type AirSeen, type AirState } from './air-round';
+import { AIR_LEVELS, hiddenAir, type AirLevel, type HiddenAir } from './hidden-air';
+import { roundFields, type Played, type RoundInput } from './played';
+
+/** Acts of a round at most. */
+const MOST = 60;
+/** More tries than the shop allows: it is called off. By the shop's rule. */
+const TRIES = 3;
+
+const AIR_ACTS = Joi.array()
+  .items(
+    Joi.alternatives(
+      Joi.object({ do: oneOf(['air'], 'What was done'), toKpa: quantity('kPa', 5, 690, 'Air up to') }),
+      Joi.object({ do: oneOf(['all out', 'lubricate', 'call it off'], 'What was done') }),
+    ),
+  )
+  .max(MOST)
+  .required()
+  .description('What was done at the hose, in its order')
+  .meta({ expected: `What was done: at most ${MOST} of air, all out, lubricate, call it off` });
+
+/** The tire seated as the ladder says: lubricated first, up to the limit and no further, at most three tries. */
+export function* advisedAir(hidden: HiddenAir): Generator<AirAct> {
+  let state = unfilled(hidden);
+  const doing = (act: AirAct): AirAct => {
+    state = airAct(hidden, state, act).state;
+    return act;
+  };
+  yield doing({ do: 'lubricate' });
+  for (let triesBefore = 0; ; triesBefore++) {
+    yield doing({ do: 'air', toKpa: hidden.limitKpa });
+    const { advice } = seatLadder.run({
+      limitKpa: Math.min(hidden.limitKpa, 344.74),
+      readingsKpa: [state.highestKpa],
+      discSeated: state.air.seated.disc,
+      otherSeated: state.air.seated.other,
+      triesBefore,
+      tube: false,
+      rules: { 'seat.tries': TRIES },
+    }).result;
+    if (advice === 'seated') return;
+    yield doing({ do: 'all out' });
+    if (advice === 'give up' || triesBefore + 1 >= TRIES) {
+      yield doing({ do: 'call it off' });
+      return;
+    }
+    yield doing({ do: 'lubricate' });
+  }
+}
+
+/** Never above the limit, and seated; or called off where nothing seats it. */
+const endedWell = (hidden: HiddenAir, state: AirState): boolean =>
+  state.highestKpa <= hidden.limitKpa + 0.5 && (hidden.isHopeless ? state.isOff : isSeated(state));
+
+const debriefOf = (hidden: HiddenAir, state: AirState, seen: readonly AirSeen[], advisedTries: number): Reason[] => {
+  const said: Reason[] = [];
+  const kpa = (value: number) => ({ value, unit: 'kPa' as const });
+  if (state.highestKpa > hidden.limitKpa + 0.5)
+    said.push(
+      reason('stop', '{0} was above the limit of {1}, the lowest of sidewall, rim and shop: a bursting tire kills.', [
+        kpa(state.highestKpa),
+        kpa(hidden.limitKpa),
+      ]),
+    );
+  if (state.lubrications === 0 && state.tries > 0)
+    said.push(reason('check', 'It was never lubricated: a dry bead wants far more air.'));
+  if (hidden.isHopeless && !state.isOff)
+    said.push(reason('stop', `After ${TRIES} tries stop and find out why: a wrong size, damage, something caught.`));
+  if (!hidden.isHopeless && state.isOff)
+    said.push(reason('check', 'It was called off too soon: lubricated again it seats under the limit.'));
+  if (state.tries > advisedTries)
+    said.push(reason('check', `${counted(state.tries - advisedTries, 'try', 'tries')} more than the advice took.`));
+  const refused = seen.filter((s) => s.refused !== null).length;
+  if (refused > 0)
+    said.push(reason('check', `${counted(refused, 'time')} something was done that could not be done yet.`));
+  return said;
+};
+
+interface AirPlayed extends Played {
+  limitKpa: number;
+  highestKpa: number;
+}
+
+/**
+ * A round at the hose: a tire seated in as few tries as the ladder takes, never above its limit.
+ *
+ * Source: the stand-in of the hose, first law and ISO 6358-1; the advice of `seat-ladder`; how much lubricant helps a
+ * bead is a model, memory.
+ */
+export const practiceAir = defineWorking<RoundInput<AirLevel, AirAct>, AirPlayed>({
+  name: 'practice-air',
+  says: 'A stubborn tire on the hose: your own tries beside the ladder',
+  input: () => roundFields(AIR_LEVELS, AIR_ACTS),
+  example: { seed: 5, level: 'a dry bead', acts: [{ do: 'lubricate' }, { do: 'air', toKpa: 200 }] },
+  work({ seed, level, acts }, show) {
+    const hidden = hiddenAir(seed, level);
+    const { state, seen } = playAir(hidden, acts);
+    const advised = [...advisedAir(hidden)];
+    const advisedTries = advised.filter((a) => a.do === 'air').length;
+    show.line('limit', 'the lowest of sidewall, rim and shop', hidden.limitKpa, 'kPa');
+    show.line('your highest', 'of all tries', state.highestKpa, 'kPa');
+    show.line('your tries', 'air from nothing', state.tries);
+    show.line('as advised', 'tries', advisedTries);
+    show.basis('published', 'first law for an open volume, ideal gas; flow by ISO 6358-1');
+    show.basis('practice', 'lubricate, up to the limit, all out and lubricate again, three tries at most');
+    show.basis('memory', 'how much more a bead wants dry, and lubricated once');
+    for (const caution of SEATING_CAUTIONS) show.caution(caution);
+    const good = endedWell(hidden, state);
+    const why = good
+      ? hidden.isHopeless
+        ? reason('good', `Called off after ${counted(state.tries, 'try', 'tries')}: nothing would have seated it.`)
+        : reason('good', `Seated in ${counted(state.tries, 'try', 'tries')}, never above the limit.`)
+      : state.highestKpa > hidden.limitKpa + 0.5
+        ? reason('stop', 'Above the limit.')
+        : reason('check', isSeated(state) ? 'Seated.' : 'Not seated.');
+    show.verdict(why.verdict);
+    return {
+      good,
+      cost: state.tries,
+      advisedCost: advisedTries,
+      debrief: debriefOf(hidden, state, seen, advisedTries),
+      limitKpa: hidden.limitKpa,
+      highestKpa: state.highestKpa,
+      reason: why,
+    };
+  },
+});
