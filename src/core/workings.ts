@@ -1,4 +1,4 @@
-import { practiceAir, practiceBalance, practiceLevers, practiceSidewall, practiceTrue } from './practice';
+import { practiceAir, practiceBalance, practiceLevers, practiceRing, practiceSidewall, practiceTrue } from './practice';
 import {
   balanceAdvise,
   balanceEstimate,
@@ -107,7 +107,18 @@ export const WORKING_GROUPS: readonly WorkingGroup[] = [
   },
   {
     name: 'Ring, pair and split',
-    workings: [boltCircle, wheelOffset, beadCrush, clampForce, ringOrder, ringGap, rollout, rolloutMatch, splitRim],
+    workings: [
+      boltCircle,
+      wheelOffset,
+      beadCrush,
+      clampForce,
+      ringOrder,
+      ringGap,
+      rollout,
+      rolloutMatch,
+      splitRim,
+      practiceRing,
+    ],
   },
   { name: 'Seat', workings: [seatLimit, seatLadder, practiceAir] },
   { name: 'Pressure', workings: [pressureStart, pressureCorrect, gaugeError, twoGauges, valveSet, leak] },

@@ -1,5 +1,9 @@
 import {
   advisedAir,
+  advisedRing,
+  hiddenRing,
+  practiceRing,
+  RING_LEVELS,
   AIR_LEVELS,
   hiddenAir,
   hiddenSidewall,
@@ -58,6 +62,11 @@ const air = (seed: number, level: (typeof AIR_LEVELS)[number]): Omit<Done, 'ms'>
   const { good, cost } = practiceAir.run({ seed, level, acts }).result;
   return { good, cost };
 };
+const ring = (seed: number, level: (typeof RING_LEVELS)[number]): Omit<Done, 'ms'> => {
+  const acts = [...advisedRing(hiddenRing(seed, level))];
+  const { good, cost } = practiceRing.run({ seed, level, acts }).result;
+  return { good, cost };
+};
 const sidewall = (seed: number, level: (typeof SIDEWALL_LEVELS)[number]): Omit<Done, 'ms'> => {
   const { suits, refused, why } = hiddenSidewall(seed, level);
   const acts = [{ do: 'fits', tire: suits + 1 } as const, { do: 'refuse', tire: refused + 1, why } as const];
@@ -70,6 +79,7 @@ for (const level of SIDEWALL_LEVELS)
   process.stdout.write(`${told(`sidewall, ${level}`, 'answers', (s) => sidewall(s, level))}\n`);
 for (const level of LEVER_LEVELS)
   process.stdout.write(`${told(`levers, ${level}`, 'moves', (s) => lever(s, level))}\n`);
+for (const level of RING_LEVELS) process.stdout.write(`${told(`ring, ${level}`, 'moves', (s) => ring(s, level))}\n`);
 for (const level of AIR_LEVELS) process.stdout.write(`${told(`air, ${level}`, 'tries', (s) => air(s, level))}\n`);
 for (const level of SPOKE_LEVELS)
   process.stdout.write(`${told(`true, ${level}`, 'nipples', (s) => nipples(s, level))}\n`);

@@ -1,9 +1,11 @@
 import {
   advisedAir,
   advisedLevers,
+  advisedRing,
   advisedTruing,
   hiddenAir,
   hiddenBead,
+  hiddenRing,
   hiddenSidewall,
   hiddenSpokes,
 } from '../../src/core/practice';
@@ -173,4 +175,31 @@ test('air by keyboard: above the limit is the end of it; the same tire again, as
   await expectAccessible(page);
   await page.keyboard.press('n');
   await expect(page.getByText('Seated in 2 tries, never above the limit.')).toBeVisible();
+});
+
+test('a ring by keyboard: crush, down by halves, pulled where it stands open, torqued once even', async ({
+  page,
+  shop,
+}) => {
+  await openAs(page, shop, '/practice?kind=ring&wheel=132');
+  const acts = [...advisedRing(hiddenRing(132, 'a ring that tilts'))];
+  const keys = { bundle: 'b', gap: 'g', 'half a turn each': 'h', torque: 'q', 'call it off': 'x' } as const;
+  const list = page.getByRole('list', { name: /^Moves so far/ }).getByRole('listitem');
+  let done = 0;
+  for (const act of acts) {
+    if ('bolt' in act) await page.getByLabel('Bolt', { exact: true }).selectOption(String(act.bolt));
+    // Turns of three quarters and the like are made of those that there are.
+    const presses = act.do === 'turn' ? act.quarters : 1;
+    if (act.do === 'turn') await page.getByLabel('Turned by').selectOption('1');
+    await page.getByRole('heading', { level: 1 }).click();
+    const key = act.do === 'feel' ? 'f' : act.do === 'turn' ? 't' : keys[act.do];
+    for (let n = 0; n < presses; n++) await page.keyboard.press(key);
+    done += presses;
+    await expect(list).toHaveCount(done);
+    if (done === 14) await expectAccessible(page);
+  }
+  await expect(page.getByText('Torqued', { exact: true }).first()).toBeVisible();
+  await page.keyboard.press('n');
+  await expect(page.getByText('Even, and torqued.')).toBeVisible();
+  await expect(page.getByText('Nothing was lost.')).toBeVisible();
 });

@@ -12,6 +12,7 @@ export {
 } from './balance-levels';
 export { AIR_LEVELS, hiddenAir, type AirLevel, type HiddenAir } from './hidden-air';
 export { hiddenBead, LEAST_BITE_MM, LEVER_LEVELS, type HiddenBead, type LeverLevel } from './hidden-bead';
+export { hiddenRing, RING_BOLTS, RING_LEVELS, type HiddenRing, type RingLevel } from './hidden-ring';
 export { hiddenSidewall, SIDEWALL_LEVELS, type HiddenSidewall, type SidewallLevel } from './hidden-sidewall';
 export { hiddenSpokes, SPOKE_LEVELS, type HiddenSpokes, type SpokeLevel } from './hidden-spokes';
 export { hiddenStand, standWheel, type HiddenStand } from './hidden-stand';
@@ -28,7 +29,18 @@ export {
 export { leverAct, untouched, type BeadState, type LeverAct, type LeverSeen } from './lever-round';
 export { MOST_ACTS, MOST_SEED, type Played } from './played';
 export { advisedAir, practiceAir } from './practice-air';
+export { advisedRing, practiceRing } from './practice-ring';
 export { hiddenHeavy, practiceBalance, PRACTICE_PLACES, PRACTICE_WHEEL, type BalancePlayed } from './practice-balance';
 export { advisedLevers, playLevers, practiceLevers } from './practice-levers';
+export {
+  boltDeg,
+  gapAt,
+  playRing,
+  ringAct,
+  startedRing,
+  type RingAct,
+  type RingSeen,
+  type RingState,
+} from './ring-round';
 export { isAnswered, judgeAnswer, practiceSidewall, TOPICS, TOPIC_WORDS, type SidewallAct } from './practice-sidewall';
 export { advisedTruing, outOf, practiceTrue } from './practice-true';

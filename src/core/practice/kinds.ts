@@ -1,6 +1,7 @@
 import type { Working } from '../working';
 import { AIR_LEVELS } from './hidden-air';
 import { LEVER_LEVELS } from './hidden-bead';
+import { RING_LEVELS } from './hidden-ring';
 import { SPOKE_LEVELS } from './hidden-spokes';
 import type { Played } from './played';
 import { practiceAir } from './practice-air';
@@ -8,11 +9,12 @@ import { practiceBalance } from './practice-balance';
 import { SIDEWALL_LEVELS } from './hidden-sidewall';
 import { practiceLevers } from './practice-levers';
 import { practiceSidewall } from './practice-sidewall';
+import { practiceRing } from './practice-ring';
 import { practiceTrue } from './practice-true';
 import { BALANCE_LEVELS } from './balance-levels';
 
 /** Kinds of work that can be practiced, in the order of the work. */
-export const PRACTICE_KINDS = ['sidewall', 'levers', 'air', 'true', 'balance'] as const;
+export const PRACTICE_KINDS = ['sidewall', 'levers', 'true', 'ring', 'air', 'balance'] as const;
 export type PracticeKind = (typeof PRACTICE_KINDS)[number];
 
 interface KindSpec {
@@ -55,6 +57,13 @@ export const PRACTICE: Record<PracticeKind, KindSpec> = {
     levels: SPOKE_LEVELS,
     counts: ['nipple', 'nipples'],
     scores: practiceTrue,
+  },
+  ring: {
+    title: 'Ring',
+    does: 'A beadlock ring with its bolts just started. Measure the crush, bring it down evenly, torque it; or call it off before anything is clamped.',
+    levels: RING_LEVELS,
+    counts: ['move', 'moves'],
+    scores: practiceRing,
   },
   balance: {
     title: 'Balance',

@@ -23,6 +23,7 @@ import { BalanceRun } from './practice/BalanceRun';
 import { Debrief } from './practice/Debrief';
 import { Learner } from './practice/Learner';
 import { LeversRun } from './practice/LeversRun';
+import { RingRun } from './practice/RingRun';
 import type { RunProps } from './practice/run-props';
 import { Scores } from './practice/Scores';
 import { SidewallRun } from './practice/SidewallRun';
@@ -35,6 +36,7 @@ const RUNS: Record<PracticeKind, FC<RunProps>> = {
   levers: LeversRun,
   air: AirRun,
   true: TrueRun,
+  ring: RingRun,
   balance: BalanceRun,
 };
 

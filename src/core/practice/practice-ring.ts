@@ -1,0 +1,164 @@
+import Joi from 'joi';
+import { count, oneOf } from '../fields';
+import { beadCrush, ringGap } from '../ring';
+import { counted } from '../units';
+import { defineWorking, reason, type Reason } from '../working';
+import { hiddenRing, RING_BOLTS, RING_LEVELS, type HiddenRing, type RingLevel } from './hidden-ring';
+import { MOST_ACTS, roundFields, type Played, type RoundInput } from './played';
+import {
+  boltDeg,
+  gapAt,
+  playRing,
+  ringAct,
+  startedRing,
+  type RingAct,
+  type RingSeen,
+  type RingState,
+} from './ring-round';
+
+/** Places of a bundle, and of its gap, that are measured before a bolt is turned. Common practice: several, both. */
+const PLACES = 4;
+/** So far down the torque may finish it, mm. Basis: memory. */
+const NEAR_MM = 0.6;
+/** Bolts that a feeler goes to, every second one. */
+const FELT = [1, 3, 5, 7, 9, 11];
+
+const RING_ACTS = Joi.array()
+  .items(
+    Joi.alternatives(
+      Joi.object({ do: oneOf(['feel'], 'What was done'), bolt: count(1, RING_BOLTS.count, 'Which bolt') }),
+      Joi.object({
+        do: oneOf(['turn'], 'What was done'),
+        bolt: count(1, RING_BOLTS.count, 'Which bolt'),
+        quarters: count(1, 8, 'Quarter turns'),
+      }),
+      Joi.object({ do: oneOf(['bundle', 'gap', 'half a turn each', 'torque', 'call it off'], 'What was done') }),
+    ),
+  )
+  .max(MOST_ACTS)
+  .required()
+  .description('What was done at the ring, in its order')
+  .meta({
+    expected: `What was done: at most ${MOST_ACTS} of bundle, gap, feel, turn, half a turn each, torque, call it off`,
+  });
+
+/** What the ring is, by a feeler at every bolt. */
+const gapOf = (state: RingState) =>
+  ringGap.run({
+    readings: FELT.map((bolt) => ({ deg: boltDeg(bolt), gapMm: gapAt(state, bolt) })),
+    when: 'before the torque',
+    bolts: RING_BOLTS.count,
+    bolt: RING_BOLTS.size,
+  }).result;
+
+/** The ring closed as the workings say: crush first, down by halves, pulled where it stands open, torqued once even. */
+export function* advisedRing(hidden: HiddenRing): Generator<RingAct> {
+  let state = startedRing(hidden);
+  const read: Record<'bundle' | 'gap', number[]> = { bundle: [], gap: [] };
+  const doing = (act: RingAct): RingAct => {
+    const found = ringAct(hidden, state, act);
+    if (found.seen && (act.do === 'bundle' || act.do === 'gap')) read[act.do].push(found.seen.mm);
+    state = found.state;
+    return act;
+  };
+  for (const what of ['bundle', 'gap'] as const) for (let n = 0; n < PLACES; n++) yield doing({ do: what });
+  const beads = [{ side: 'outer' as const, bundleMm: read.bundle, gapMm: read.gap }];
+  const isThin = beadCrush.run({ beads, rings: 1 }).result.beads[0]!.reasons.some((r) => r.verdict === 'stop');
+  if (isThin) {
+    yield doing({ do: 'call it off' });
+    return;
+  }
+  for (let n = 0; n < MOST_ACTS; n++) {
+    for (const bolt of FELT) yield doing({ do: 'feel', bolt });
+    const { state: stands, pulls, meanMm } = gapOf(state);
+    if (stands !== 'tilted' && meanMm <= NEAR_MM) break;
+    if (stands !== 'tilted') yield doing({ do: 'half a turn each' });
+    for (const { bolt, turns } of pulls) {
+      const quarters = Math.min(8, Math.round(turns * 4));
+      if (quarters > 0) yield doing({ do: 'turn', bolt, quarters });
+    }
+  }
+  yield doing({ do: 'torque' });
+}
+
+const debriefOf = (
+  hidden: HiddenRing,
+  state: RingState,
+  acts: readonly RingAct[],
+  seen: readonly RingSeen[],
+): Reason[] => {
+  const said: Reason[] = [];
+  const few = state.bundles < PLACES || state.gaps < PLACES;
+  if (few)
+    said.push(
+      reason(
+        'check',
+        `Crush by ${counted(state.bundles, 'place')} of the bundle and ${state.gaps} of the gap: ${PLACES} of each tell whether it varies.`,
+      ),
+    );
+  if (hidden.isThin && state.end !== 'called off')
+    said.push(
+      reason('stop', 'The bead is too thin for this ring: the wheel would slip in the tire. No bolt mends that.'),
+    );
+  if (!hidden.isThin && state.end === 'called off')
+    said.push(reason('check', 'There is crush enough: it could be clamped.'));
+  if (state.end === 'torqued') {
+    const { state: stands, tiltMm, meanMm } = gapOf(state);
+    const mm = (value: number) => ({ value, unit: 'mm' as const, digits: 2 });
+    if (stands === 'tilted')
+      said.push(reason('stop', 'Torqued while it stood {0} wider on one side: it stays tilted.', [mm(tiltMm)]));
+    if (meanMm > NEAR_MM)
+      said.push(reason('check', 'Torqued with {0} still open: half a turn each brings it down first.', [mm(meanMm)]));
+  }
+  const felt = acts.filter((a, i) => a.do === 'feel' && seen[i] !== null).length;
+  if (state.isTurned && felt < 4)
+    said.push(reason('check', 'Bolts were turned without a feeler all round: it tells where to pull.'));
+  return said;
+};
+
+interface RingPlayed extends Played {
+  tiltMm: number;
+  meanMm: number;
+}
+
+/**
+ * A round at a ring: crush measured, the ring brought down evenly and torqued, or called off.
+ *
+ * Source: `bead-crush` and `ring-gap`; a stiff flat ring under evenly spaced bolts, geometry.
+ */
+export const practiceRing = defineWorking<RoundInput<RingLevel, RingAct>, RingPlayed>({
+  name: 'practice-ring',
+  says: 'A ring to close: your own way beside the advice',
+  input: () => roundFields(RING_LEVELS, RING_ACTS),
+  example: {
+    seed: 4,
+    level: 'a ring that tilts',
+    acts: [{ do: 'bundle' }, { do: 'gap' }, { do: 'feel', bolt: 1 }, { do: 'turn', bolt: 1, quarters: 2 }],
+  },
+  work({ seed, level, acts }, show) {
+    const hidden = hiddenRing(seed, level);
+    const { state, seen } = playRing(hidden, acts);
+    const advised = [...advisedRing(hidden)];
+    const { state: stands, tiltMm, meanMm } = gapOf(state);
+    show.line('mean gap at the end', 'by its plane', meanMm, 'mm');
+    show.line('tilt at the end', 'by its plane', tiltMm, 'mm');
+    show.line('your moves', 'all that was done', acts.length);
+    show.line('as advised', 'all that is done', advised.length);
+    show.basis('published', 'a stiff flat ring: a plane over evenly spaced bolts, least squares');
+    show.basis('practice', 'crush first; half a turn each, round and round, until the gap closes evenly; then torque');
+    show.basis('memory', 'how far open the torque may finish it');
+    show.caution('Deflate before a ring bolt is touched. Only a torque wrench finishes; the maker’s figure binds.');
+    const debrief = debriefOf(hidden, state, acts, seen);
+    const closed = state.end === 'torqued' && stands !== 'tilted' && meanMm <= NEAR_MM;
+    const measured = state.bundles >= PLACES && state.gaps >= PLACES;
+    const good = measured && (hidden.isThin ? state.end === 'called off' : closed);
+    const why = good
+      ? reason('good', hidden.isThin ? 'Called off by its crush, before anything was clamped.' : 'Even, and torqued.')
+      : reason(
+          debrief.some((r) => r.verdict === 'stop') ? 'stop' : 'check',
+          state.end === null ? 'Not finished.' : 'Not as it should be.',
+        );
+    show.verdict(why.verdict);
+    return { good, cost: acts.length, advisedCost: advised.length, debrief, tiltMm, meanMm, reason: why };
+  },
+});
