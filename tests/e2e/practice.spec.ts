@@ -67,10 +67,11 @@ test('levers by keyboard: begun, bitten, left and taken up again, over, and what
   await page.getByLabel('Begin at').press('Enter');
   await page.getByRole('button', { name: 'Begin here' }).press('Enter');
   await expect(page.getByRole('heading', { name: /^1 move/ })).toBeVisible();
-  const keys = { 'push down': 'p', 'press the lock': 'l', feel: 'f' } as const;
+  const keys = { kneel: 'k', 'push down': 'p', 'press the lock': 'l', feel: 'f' } as const;
   const play = async (from: number, to: number) => {
     for (const [i, act] of acts.slice(from, to).entries()) {
       if (act.do === 'start') continue;
+      if (act.do === 'kneel') await page.getByLabel('A knee at').fill(`${act.deg.toFixed(0)}°`);
       if (act.do === 'bite') await page.getByLabel('Length of a bite').selectOption(String(act.mm));
       await page.getByRole('heading', { name: /moves? ·/ }).click();
       await page.keyboard.press(act.do === 'bite' ? (act.end === 'clockwise' ? '.' : ',') : keys[act.do]);
@@ -185,6 +186,7 @@ test('a ring by keyboard: crush, down by halves, pulled where it stands open, to
   const acts = [...advisedRing(hiddenRing(132, 'a ring that tilts'))];
   const keys = { bundle: 'b', gap: 'g', 'half a turn each': 'h', torque: 'q', 'call it off': 'x' } as const;
   const list = page.getByRole('list', { name: /^Moves so far/ }).getByRole('listitem');
+  await expect(page.getByRole('button', { name: /^Bundle/ })).toBeVisible();
   let done = 0;
   for (const act of acts) {
     if ('bolt' in act) await page.getByLabel('Bolt', { exact: true }).selectOption(String(act.bolt));

@@ -26,7 +26,7 @@ export {
   type PracticeStanding,
   type PracticeTried,
 } from './learner';
-export { leverAct, untouched, type BeadState, type LeverAct, type LeverSeen } from './lever-round';
+export { leverAct, middleDeg, untouched, type BeadState, type LeverAct, type LeverSeen } from './lever-round';
 export { MOST_ACTS, MOST_SEED, type Played } from './played';
 export { advisedAir, practiceAir } from './practice-air';
 export { advisedRing, practiceRing } from './practice-ring';

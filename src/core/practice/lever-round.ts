@@ -7,6 +7,8 @@ import type { HiddenBead } from './hidden-bead';
 export type LeverAct =
   | { do: 'start'; deg: number }
   | { do: 'bite'; end: 'clockwise' | 'back'; mm: number }
+  /** A knee on the part that is on: near its middle it climbs half as far. */
+  | { do: 'kneel'; deg: number }
   | { do: 'push down' }
   | { do: 'press the lock' }
   | { do: 'feel' };
@@ -29,6 +31,7 @@ export interface BeadState {
   fromDeg: number;
   onDeg: number;
   upDeg: number;
+  kneelDeg: number | null;
   lockPressed: boolean;
   tubeDegs: readonly number[];
   pinchedDegs: readonly number[];
@@ -46,6 +49,8 @@ const VALVE_DEG = 7;
 const LOCK_HALF_DEG = 6;
 /** Fitted bead that climbed so far takes the keeper with it. Basis: memory. */
 const KEEPER_DEG = 150;
+/** A knee holds so much of the part that is on, either way. Basis: memory. */
+const KNEE_DEG = 60;
 /** What a fitter levers in one stroke at most without harm when it goes heavily, mm. Common practice. */
 const HEAVY_BITE_MM = 70;
 
@@ -54,6 +59,7 @@ export const untouched = (bead: HiddenBead): BeadState => ({
   fromDeg: 0,
   onDeg: 0,
   upDeg: 0,
+  kneelDeg: null,
   lockPressed: false,
   tubeDegs: bead.tubeDegs,
   pinchedDegs: [],
@@ -69,8 +75,18 @@ export const biteDegOf = ({ rim }: HiddenBead, mm: number): number => (mm / (Mat
 export const isAtValve = (fromDeg: number, spanDeg: number): boolean =>
   spanDeg <= 2 * VALVE_DEG && [fromDeg, fromDeg + spanDeg].every((deg) => Math.abs(angleBetween(0, deg)) < VALVE_DEG);
 
+/** Where the part that is on has its middle: there a knee holds it down. */
+export const middleDeg = ({ fromDeg, onDeg }: BeadState): number => normalDeg(fromDeg + onDeg / 2);
+
+/** How far the part that is on climbs with a stroke: half as far under a knee. */
+export const climbOf = ({ climbDeg }: HiddenBead, state: BeadState): number =>
+  state.kneelDeg !== null && Math.abs(angleBetween(middleDeg(state), state.kneelDeg)) <= KNEE_DEG
+    ? climbDeg / 2
+    : climbDeg;
+
 /** With the next stroke the keeper lifts. */
-export const keeperIsNext = (bead: HiddenBead, state: BeadState): boolean => state.upDeg + bead.climbDeg >= KEEPER_DEG;
+export const keeperIsNext = (bead: HiddenBead, state: BeadState): boolean =>
+  state.upDeg + climbOf(bead, state) >= KEEPER_DEG;
 
 const within = (deg: number, fromDeg: number, spanDeg: number): boolean => normalDeg(deg - fromDeg) <= spanDeg;
 
@@ -108,7 +124,7 @@ const bite = (
     ...struck,
     fromDeg: normalDeg(act.end === 'back' ? fromDeg : state.fromDeg),
     onDeg: state.onDeg + spanDeg,
-    upDeg: Math.min(state.onDeg, state.upDeg + bead.climbDeg),
+    upDeg: Math.min(state.onDeg, state.upDeg + climbOf(bead, state)),
     over: leftDeg - spanDeg < 0.5,
   };
   const caught = state.tubeDegs.find((deg) => within(deg, fromDeg, spanDeg));
@@ -148,6 +164,7 @@ export const leverAct = (bead: HiddenBead, state: BeadState, act: LeverAct): { s
           seen: done,
         };
   if (state.startDeg === null) return { state, seen: done };
+  if (act.do === 'kneel') return { state: { ...state, kneelDeg: normalDeg(act.deg) }, seen: done };
   if (act.do === 'push down') return { state: { ...state, upDeg: 0 }, seen: done };
   if (act.do === 'press the lock') return { state: { ...state, lockPressed: true }, seen: done };
   if (act.do === 'feel') return { state: { ...state, tubeDegs: [] }, seen: done };

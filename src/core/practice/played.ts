@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import { count, oneOf, ruleValues } from '../fields';
 import type { RuleValues } from '../rules';
+import type { Said } from '../units';
 import type { Reason } from '../working';
 
 /** A round as every kind of practice takes it: which wheel is hidden, how hard, and what was done. */
@@ -18,8 +19,10 @@ export interface Played {
   /** In what the kind counts: placements, strokes, nipples. */
   cost: number;
   advisedCost: number;
-  /** What cost what, and what the advice did instead. */
+  /** What cost what. */
   debrief: Reason[];
+  /** What the advice would have done with the same wheel, step by step. */
+  advice: Said[];
   reason: Reason;
 }
 

@@ -11,6 +11,10 @@ test.each(AIR_LEVELS)('%s: as advised it ends well, never above the limit, in th
     const { result } = practiceAir.run({ seed, level, acts });
     expect(`${seed}: ${result.good}`).toBe(`${seed}: true`);
     expect(result.debrief).toEqual([]);
+    expect(result.advice.map((s) => s.says).slice(0, 2)).toEqual([
+      'beads broken and lubricated',
+      expect.stringMatching(/^air, up to [\d.]+ psi$/),
+    ]);
     expect(result.highestKpa).toBeLessThanOrEqual(hidden.limitKpa + 1e-9);
     expect(result.cost).toBe(result.advisedCost);
     const { state } = playAir(hidden, acts);

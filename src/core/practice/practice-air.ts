@@ -2,7 +2,7 @@ import Joi from 'joi';
 import { oneOf, quantity } from '../fields';
 import { seatLadder } from '../pressure';
 import { SEATING_CAUTIONS } from '../pressure/seat-limit';
-import { counted } from '../units';
+import { counted, said } from '../units';
 import { defineWorking, reason, type Reason } from '../working';
 import { airAct, isSeated, playAir, unfilled, type AirAct, type AirSeen, type AirState } from './air-round';
 import { AIR_LEVELS, hiddenAir, type AirLevel, type HiddenAir } from './hidden-air';
@@ -58,28 +58,34 @@ export function* advisedAir(hidden: HiddenAir): Generator<AirAct> {
 const endedWell = (hidden: HiddenAir, state: AirState): boolean =>
   state.highestKpa <= hidden.limitKpa + 0.5 && (hidden.isHopeless ? state.isOff : isSeated(state));
 
+const AIR_WORDS = {
+  'all out': 'all air out',
+  lubricate: 'beads broken and lubricated',
+  'call it off': 'called off: find out why',
+} as const;
+
 const debriefOf = (hidden: HiddenAir, state: AirState, seen: readonly AirSeen[], advisedTries: number): Reason[] => {
-  const said: Reason[] = [];
+  const told: Reason[] = [];
   const kpa = (value: number) => ({ value, unit: 'kPa' as const });
   if (state.highestKpa > hidden.limitKpa + 0.5)
-    said.push(
+    told.push(
       reason('stop', '{0} was above the limit of {1}, the lowest of sidewall, rim and shop: a bursting tire kills.', [
         kpa(state.highestKpa),
         kpa(hidden.limitKpa),
       ]),
     );
   if (state.lubrications === 0 && state.tries > 0)
-    said.push(reason('check', 'It was never lubricated: a dry bead wants far more air.'));
+    told.push(reason('check', 'It was never lubricated: a dry bead wants far more air.'));
   if (hidden.isHopeless && !state.isOff)
-    said.push(reason('stop', `After ${TRIES} tries stop and find out why: a wrong size, damage, something caught.`));
+    told.push(reason('stop', `After ${TRIES} tries stop and find out why: a wrong size, damage, something caught.`));
   if (!hidden.isHopeless && state.isOff)
-    said.push(reason('check', 'It was called off too soon: lubricated again it seats under the limit.'));
+    told.push(reason('check', 'It was called off too soon: lubricated again it seats under the limit.'));
   if (state.tries > advisedTries)
-    said.push(reason('check', `${counted(state.tries - advisedTries, 'try', 'tries')} more than the advice took.`));
+    told.push(reason('check', `${counted(state.tries - advisedTries, 'try', 'tries')} more than the advice took.`));
   const refused = seen.filter((s) => s.refused !== null).length;
   if (refused > 0)
-    said.push(reason('check', `${counted(refused, 'time')} something was done that could not be done yet.`));
-  return said;
+    told.push(reason('check', `${counted(refused, 'time')} something was done that could not be done yet.`));
+  return told;
 };
 
 interface AirPlayed extends Played {
@@ -125,6 +131,9 @@ export const practiceAir = defineWorking<RoundInput<AirLevel, AirAct>, AirPlayed
       cost: state.tries,
       advisedCost: advisedTries,
       debrief: debriefOf(hidden, state, seen, advisedTries),
+      advice: advised.map((a) =>
+        a.do === 'air' ? said('air, up to {0}', [{ value: a.toKpa, unit: 'kPa' }]) : said(AIR_WORDS[a.do]),
+      ),
       limitKpa: hidden.limitKpa,
       highestKpa: state.highestKpa,
       reason: why,

@@ -142,6 +142,8 @@ export const practiceBalance = defineWorking<RoundInput<BalanceLevel, Try>, Bala
       cost: tries.length,
       advisedCost: advisedTries.length,
       debrief: debriefOf(tries, stand, limitG),
+      // Pieces and places are shown by themselves, on the dial and beside it.
+      advice: [],
       advised: {
         tries: advisedTries,
         placements: advisedTries.length,

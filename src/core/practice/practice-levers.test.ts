@@ -6,6 +6,7 @@ import {
   hiddenBead,
   LEVER_LEVELS,
   leverAct,
+  middleDeg,
   playLevers,
   practiceLevers,
   untouched,
@@ -84,6 +85,13 @@ describe('a bead under the levers', () => {
     expect(leverAct(shallower, near, bite(30)).seen.is).toBe('goes');
   });
 
+  test('under a knee at its middle the part that is on climbs half as far; elsewhere a knee holds nothing', () => {
+    const up = (deg: number | null) =>
+      played([start, ...(deg === null ? [] : [{ do: 'kneel', deg } as const]), bite(50), bite(50, 'back')]).state.upDeg;
+    expect([up(null), up(90), up(140), up(270)]).toEqual([20, 10, 10, 20]);
+    expect(middleDeg(played([start]).state)).toBeCloseTo(90, 9);
+  });
+
   test('a keeper lifts where too much has climbed, and bites come out again', () => {
     const deep = { ...hiddenBead(1, 'stiff cold tire'), rim: { ...bead.rim, wellMm: bead.rim.beadMm - 60, fillMm: 0 } };
     const { seen } = played([start, { do: 'feel' }, ...times(9, bite(50))], deep);
@@ -107,6 +115,12 @@ describe('a bead under the levers', () => {
     const good = of(acts);
     expect([good.verdict, good.result.good, good.result.debrief]).toEqual(['good', true, []]);
     expect(good.result.cost).toBe(good.result.advisedCost);
+    const advice = good.result.advice.map((s) => s.says);
+    expect(advice.slice(0, 3).join()).toMatch(/^begun at .*, clear of the valve,felt for the tube all round,a knee at/);
+    expect(advice).toContain('lock pressed in');
+    // Each bite is told once: the counts of all lines are the bites.
+    const told = advice.flatMap((s) => /^(\d+) bites? of \d+/.exec(s)?.slice(1).map(Number) ?? []);
+    expect(told.reduce((a, b) => a + b, 0)).toBe(acts.filter((a) => a.do === 'bite').length);
     const unfelt = of(acts.filter((a) => a.do !== 'feel'));
     expect([unfelt.verdict, unfelt.result.good]).toEqual(['stop', false]);
     expect(unfelt.result.debrief[0]!.says).toMatch(/^The tube lay on the seat at .* and was pinched/);

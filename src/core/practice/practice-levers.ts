@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { angle, oneOf, quantity } from '../fields';
-import { angleBetween, counted, placeText } from '../units';
+import { angleBetween, counted, placeText, said, type Said } from '../units';
 import { defineWorking, reason, type Reason } from '../working';
 import { bottomMm, hoopSlackMm } from '../beads/bead-geometry';
 import { effortOf, effortShare } from '../beads/lever-effort';
@@ -10,6 +10,7 @@ import {
   isAtValve,
   keeperIsNext,
   leverAct,
+  middleDeg,
   spareOf,
   untouched,
   type BeadState,
@@ -31,13 +32,14 @@ const LEVER_ACTS = Joi.array()
         end: oneOf(['clockwise', 'back'], 'The end that the lever works on'),
         mm: quantity('mm', LEAST_BITE_MM, 120, 'Length of the bite'),
       }),
+      Joi.object({ do: oneOf(['kneel'], 'What was done'), deg: angle('Where the knee is') }),
       Joi.object({ do: oneOf(['push down', 'press the lock', 'feel'], 'What was done') }),
     ),
   )
   .max(MOST_ACTS)
   .required()
   .description('What was done, in its order')
-  .meta({ expected: `What was done: at most ${MOST_ACTS} of start, bite, push down, press the lock, feel` });
+  .meta({ expected: `What was done: at most ${MOST_ACTS} of start, bite, kneel, push down, press the lock, feel` });
 
 /** A bite as the advice would take it now; null where none passes as the bead lies. */
 const bestBite = (bead: HiddenBead, state: BeadState): (LeverAct & { do: 'bite' }) | null => {
@@ -80,6 +82,8 @@ export function* advisedLevers(bead: HiddenBead): Generator<LeverAct> {
   };
   yield* doing({ do: 'start', deg: startDeg(bead) });
   yield* doing({ do: 'feel' });
+  // One knee for the whole way: the middle of what is on moves little where both ends go by turns.
+  yield* doing({ do: 'kneel', deg: middleDeg(state) });
   for (let n = 0; n < MOST_ACTS && !state.over; n++) {
     const now = bestBite(bead, state);
     const down = bestBite(bead, { ...state, upDeg: 0 });
@@ -111,12 +115,12 @@ const debriefOf = (seen: readonly LeverSeen[], state: BeadState): Reason[] => {
   const stuck = all('stuck');
   const up = stuck.filter((s) => s.why === 'far side up').length;
   const long = stuck.length - up;
-  const said: Reason[] = [];
+  const told: Reason[] = [];
   const add = (verdict: Reason['verdict'], count: number, text: string) => {
-    if (count > 0) said.push(reason(verdict, text));
+    if (count > 0) told.push(reason(verdict, text));
   };
   for (const { deg } of all('pinched'))
-    said.push(
+    told.push(
       reason(
         'stop',
         deg === 0
@@ -125,7 +129,7 @@ const debriefOf = (seen: readonly LeverSeen[], state: BeadState): Reason[] => {
       ),
     );
   for (const { deg } of all('scratched'))
-    said.push(reason('check', `A long bite that went heavily scratched the rim at ${placeText(deg)}: shorter bites.`));
+    told.push(reason('check', `A long bite that went heavily scratched the rim at ${placeText(deg)}: shorter bites.`));
   add('check', up, `${counted(up, 'stroke')} lost: the fitted part had climbed out of the well. Push it down first.`);
   add('check', long, `${counted(long, 'stroke')} lost: longer than passes there. Shorter bites.`);
   const locks = all('on the lock').length;
@@ -136,8 +140,32 @@ const debriefOf = (seen: readonly LeverSeen[], state: BeadState): Reason[] => {
   );
   const lifts = all('keeper lifts').length;
   add('check', lifts, 'The keeper lifted and the first bites came out again: stop halfway and push the bead down.');
-  if (!state.over) said.push(reason('stop', `${Math.round(360 - state.onDeg)}° of the bead are not over yet.`));
-  return said;
+  if (!state.over) told.push(reason('stop', `${Math.round(360 - state.onDeg)}° of the bead are not over yet.`));
+  return told;
+};
+
+const STEP_WORDS = {
+  feel: 'felt for the tube all round',
+  'push down': 'pushed down',
+  'press the lock': 'lock pressed in',
+} as const;
+
+/** The acts in words; bites of one length in a row are one line. */
+const adviceOf = (acts: readonly LeverAct[]): Said[] => {
+  const all: Said[] = [];
+  acts.forEach((act, i) => {
+    if (act.do === 'start') all.push(said(`begun at ${placeText(act.deg)}, clear of the valve`));
+    else if (act.do === 'kneel') all.push(said(`a knee at ${placeText(act.deg)}`));
+    else if (act.do !== 'bite') all.push(said(STEP_WORDS[act.do]));
+    else {
+      const isAlike = (it: LeverAct | undefined) => it?.do === 'bite' && it.mm === act.mm;
+      if (isAlike(acts[i - 1])) return;
+      const count = acts.slice(i).findIndex((it) => !isAlike(it));
+      const bites = counted(count < 0 ? acts.length - i : count, 'bite');
+      all.push(said(`${bites} of {0}`, [{ value: act.mm, unit: 'mm', digits: 0 }]));
+    }
+  });
+  return all;
 };
 
 interface LeverPlayed extends Played {
@@ -191,6 +219,7 @@ export const practiceLevers = defineWorking<RoundInput<LeverLevel, LeverAct>, Le
       cost: acts.length,
       advisedCost: advised.length,
       debrief: debriefOf(seen, state),
+      advice: adviceOf(advised),
       advisedBitesMm: bites,
       advisedPushes: pushes,
       reason: why,

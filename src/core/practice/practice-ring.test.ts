@@ -20,6 +20,9 @@ test.each(RING_LEVELS)('%s: as advised it is closed evenly and torqued, or calle
     const { result, verdict } = practiceRing.run({ seed, level, acts });
     expect(`${seed}: ${result.good} ${verdict}`).toBe(`${seed}: true good`);
     expect(result.debrief).toEqual([]);
+    expect(result.advice.at(-1)!.says).toBe(
+      level === 'too thin' ? 'called off: too little crush' : 'torqued, all of them',
+    );
     expect(acts.at(-1)!.do).toBe(level === 'too thin' ? 'call it off' : 'torque');
     costs.push(acts.length);
   }

@@ -1,7 +1,8 @@
 import Joi from 'joi';
 import { count, oneOf } from '../fields';
 import { beadCrush, ringGap } from '../ring';
-import { counted } from '../units';
+import { eighthsText } from '../truing';
+import { counted, said, type Said } from '../units';
 import { defineWorking, reason, type Reason } from '../working';
 import { hiddenRing, RING_BOLTS, RING_LEVELS, type HiddenRing, type RingLevel } from './hidden-ring';
 import { MOST_ACTS, roundFields, type Played, type RoundInput } from './played';
@@ -87,33 +88,53 @@ const debriefOf = (
   acts: readonly RingAct[],
   seen: readonly RingSeen[],
 ): Reason[] => {
-  const said: Reason[] = [];
+  const told: Reason[] = [];
   const few = state.bundles < PLACES || state.gaps < PLACES;
   if (few)
-    said.push(
+    told.push(
       reason(
         'check',
         `Crush by ${counted(state.bundles, 'place')} of the bundle and ${state.gaps} of the gap: ${PLACES} of each tell whether it varies.`,
       ),
     );
   if (hidden.isThin && state.end !== 'called off')
-    said.push(
+    told.push(
       reason('stop', 'The bead is too thin for this ring: the wheel would slip in the tire. No bolt mends that.'),
     );
   if (!hidden.isThin && state.end === 'called off')
-    said.push(reason('check', 'There is crush enough: it could be clamped.'));
+    told.push(reason('check', 'There is crush enough: it could be clamped.'));
   if (state.end === 'torqued') {
     const { state: stands, tiltMm, meanMm } = gapOf(state);
     const mm = (value: number) => ({ value, unit: 'mm' as const, digits: 2 });
     if (stands === 'tilted')
-      said.push(reason('stop', 'Torqued while it stood {0} wider on one side: it stays tilted.', [mm(tiltMm)]));
+      told.push(reason('stop', 'Torqued while it stood {0} wider on one side: it stays tilted.', [mm(tiltMm)]));
     if (meanMm > NEAR_MM)
-      said.push(reason('check', 'Torqued with {0} still open: half a turn each brings it down first.', [mm(meanMm)]));
+      told.push(reason('check', 'Torqued with {0} still open: half a turn each brings it down first.', [mm(meanMm)]));
   }
   const felt = acts.filter((a, i) => a.do === 'feel' && seen[i] !== null).length;
   if (state.isTurned && felt < 4)
-    said.push(reason('check', 'Bolts were turned without a feeler all round: it tells where to pull.'));
-  return said;
+    told.push(reason('check', 'Bolts were turned without a feeler all round: it tells where to pull.'));
+  return told;
+};
+
+const RING_WORDS = {
+  bundle: 'the bundle at one more place',
+  gap: 'the gap at one more place',
+  'half a turn each': 'half a turn each, all round',
+  torque: 'torqued, all of them',
+  'call it off': 'called off: too little crush',
+} as const;
+
+/** The acts in words; the same one in a row is one line, and so is a feeler that goes round. */
+const adviceOf = (acts: readonly RingAct[]): Said[] => {
+  const words = acts.map((act) =>
+    act.do === 'feel'
+      ? 'a feeler all round'
+      : act.do === 'turn'
+        ? `bolt ${act.bolt} by ${eighthsText(2 * act.quarters)}`
+        : RING_WORDS[act.do],
+  );
+  return words.flatMap((text, i) => (text === words[i - 1] ? [] : [said(text)]));
 };
 
 interface RingPlayed extends Played {
@@ -159,6 +180,15 @@ export const practiceRing = defineWorking<RoundInput<RingLevel, RingAct>, RingPl
           state.end === null ? 'Not finished.' : 'Not as it should be.',
         );
     show.verdict(why.verdict);
-    return { good, cost: acts.length, advisedCost: advised.length, debrief, tiltMm, meanMm, reason: why };
+    return {
+      good,
+      cost: acts.length,
+      advisedCost: advised.length,
+      debrief,
+      advice: adviceOf(advised),
+      tiltMm,
+      meanMm,
+      reason: why,
+    };
   },
 });

@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import type { Topic } from '../fitting';
 import { count, oneOf } from '../fields';
+import { said } from '../units';
 import { defineWorking, reason, type Reason } from '../working';
 import { hiddenSidewall, SIDEWALL_LEVELS, type HiddenSidewall, type SidewallLevel } from './hidden-sidewall';
 import { roundFields, type Played, type RoundInput } from './played';
@@ -111,6 +112,10 @@ export const practiceSidewall = defineWorking<RoundInput<SidewallLevel, Sidewall
       cost: acts.length,
       advisedCost: 2,
       debrief,
+      advice: [
+        said(`tire ${suits + 1}, ${tires[suits]!.marking}, suits`),
+        said(`tire ${refused + 1}, ${tires[refused]!.marking}, refused for ${TOPIC_WORDS[why]}`),
+      ],
       suits: suits + 1,
       refused: refused + 1,
       why,

@@ -1,7 +1,7 @@
 import { count, listOf, record } from '../fields';
 import { ruleNumber } from '../rules';
-import { trueAdvise, type Turned } from '../truing';
-import { counted } from '../units';
+import { eighthsText, trueAdvise, type Turned } from '../truing';
+import { counted, said } from '../units';
 import { defineWorking, reason, type Reason } from '../working';
 import { hiddenSpokes, SPOKE_LEVELS, type HiddenSpokes, type SpokeLevel } from './hidden-spokes';
 import { MOST_ACTS, roundFields, type Played, type RoundInput } from './played';
@@ -58,7 +58,7 @@ const mm = (value: number) => ({ value, unit: 'mm' as const, digits: 2 });
 
 /** What the turns did that helped, and what worked against itself. */
 const debriefOf = (hidden: HiddenSpokes, acts: readonly Turned[], advised: readonly Turned[][]): Reason[] => {
-  const said: Reason[] = [];
+  const told: Reason[] = [];
   const sums = new Map<number, number>();
   const tried = new Map<number, number>();
   for (const { spoke, eighths } of acts) {
@@ -67,25 +67,25 @@ const debriefOf = (hidden: HiddenSpokes, acts: readonly Turned[], advised: reado
   }
   const forth = [...tried].filter(([spoke, eighths]) => eighths > Math.abs(sums.get(spoke)!)).length;
   if (forth > 0)
-    said.push(reason('check', `${counted(forth, 'nipple')} went one way and back: read again before the next turn.`));
+    told.push(reason('check', `${counted(forth, 'nipple')} went one way and back: read again before the next turn.`));
   const first = acts[0];
   if (first) {
     const [was, is] = [outOf(hidden), outOf(hidden.after([first]))];
     if (is.sideMm + is.upMm > was.sideMm + was.upMm + 0.02)
-      said.push(
+      told.push(
         reason('check', `Spoke ${first.spoke} made it worse at once: its side, or its way, was the wrong one.`),
       );
   }
   const all = advised.flat();
   const worst = all.reduce((most, n) => (Math.abs(n.eighths) > Math.abs(most.eighths) ? n : most), all[0]!);
   if (worst && !sums.get(worst.spoke))
-    said.push(
+    told.push(
       reason(
         'check',
         `Spoke ${worst.spoke} was left alone; the advice turned it most, ${worst.eighths > 0 ? 'tighter' : 'looser'}.`,
       ),
     );
-  return said;
+  return told;
 };
 
 /**
@@ -133,6 +133,13 @@ export const practiceTrue = defineWorking<RoundInput<SpokeLevel, Turned>, TruePl
       cost: turned.length,
       advisedCost: advised.flat().length,
       debrief,
+      advice: advised.flatMap((pass, i) =>
+        pass.map((n) =>
+          said(
+            `${advised.length > 1 ? `pass ${i + 1}: ` : ''}spoke ${n.spoke} ${n.eighths > 0 ? 'tighter' : 'looser'}, ${eighthsText(n.eighths)}`,
+          ),
+        ),
+      ),
       before,
       left,
       advisedLeft,

@@ -1,11 +1,13 @@
 import { PRACTICE, type Played, type PracticeKind } from '../../../core/practice';
 import type { Working } from '../../../core/working';
+import { useUnits } from '../../parts/quantity';
 import { Reasons } from '../../parts/Reasons';
 import { BasisTag } from '../../parts/working';
 
 /** How a round went: the word on it, what it cost beside the advice, and which choice cost what. */
 export const Debrief = ({ kind, working }: { kind: PracticeKind; working: Working<Played> }) => {
-  const { cost, advisedCost, debrief, reason } = working.result;
+  const { tell } = useUnits();
+  const { cost, advisedCost, debrief, advice, reason } = working.result;
   const [, many] = PRACTICE[kind].counts;
   return (
     <section aria-label="How it went" className="max-w-[760px]">
@@ -39,6 +41,15 @@ export const Debrief = ({ kind, working }: { kind: PracticeKind; working: Workin
       </table>
       <h2 className="mt-4 text-[18px]">What cost what</h2>
       {debrief.length > 0 ? <Reasons reasons={debrief} /> : <p className="text-ink2">Nothing was lost.</p>}
+      <h2 className="mt-4 text-[18px]">What the advice would have done</h2>
+      <ol className="max-h-[220px] overflow-y-auto" tabIndex={0} aria-label="What the advice would have done">
+        {advice.map((step, i) => (
+          <li key={i} className="grid grid-cols-[32px_1fr] py-0.5">
+            <span className="num text-ink2">{i + 1}</span>
+            <span className="first-letter:uppercase">{tell(step)}</span>
+          </li>
+        ))}
+      </ol>
       <p className="mt-2">
         <BasisTag title="the round" working={working}>
           how

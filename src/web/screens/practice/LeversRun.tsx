@@ -31,6 +31,7 @@ const marksOf = (bead: HiddenBead, state: BeadState, picked: number | null): Dia
   const { startDeg, fromDeg, onDeg, upDeg, over } = state;
   const locks = lockMarks({ rimLockDegs: [...bead.lockDegs] });
   const pinches = state.pinchedDegs.map((deg): DialMark => ({ is: 'rest', deg, label: 'pinched' }));
+  const knee = state.kneelDeg === null ? [] : [{ is: 'rest' as const, deg: state.kneelDeg, label: 'knee' }];
   if (startDeg === null || over)
     return [...locks, ...pinches, ...(picked === null || over ? [] : [{ is: 'start' as const, deg: picked }])];
   const up = Math.min(upDeg, onDeg) / 2;
@@ -38,6 +39,8 @@ const marksOf = (bead: HiddenBead, state: BeadState, picked: number | null): Dia
   return [
     ...locks,
     ...pinches,
+    ...knee,
+    ...(picked === null ? [] : [{ is: 'rest' as const, deg: picked, label: 'here' }]),
     { is: 'start', deg: startDeg },
     ...(onDeg - 2 * up > 4 ? [{ is: 'far', lies: 'well', ...arc(up, onDeg - up) } as const] : []),
     ...(up > 2 ? [arc(0, up), arc(onDeg - up, onDeg)].map((a) => ({ is: 'far', lies: 'seat', ...a }) as const) : []),
@@ -59,14 +62,25 @@ export const LeversRun = ({ at, who, onDone }: RunProps) => {
   const isBegun = state.startDeg !== null;
   const doing = (it: LeverAct) => () => isBegun && !state.over && act(it);
   const bite = (end: 'clockwise' | 'back') => doing({ do: 'bite', end, mm: Number(mm) });
-  const begin = () => !isBegun && picked !== null && act({ do: 'start', deg: picked });
+  const begin = () => {
+    if (isBegun || picked === null) return;
+    act({ do: 'start', deg: picked });
+    setPicked(null);
+  };
+  const kneel = () => {
+    if (!isBegun || state.over || picked === null) return;
+    act({ do: 'kneel', deg: picked });
+    setPicked(null);
+    setFieldKey((k) => k + 1);
+  };
   const done = () => onDone(acts, tookS());
   useKeys([
-    { key: 'b', says: 'Begin at the picked place', run: () => void begin() },
+    { key: 'b', says: 'Begin at the picked place', run: begin },
     { key: '.', says: 'A bite, clockwise', run: () => void bite('clockwise')() },
     { key: ',', says: 'A bite, the other way', run: () => void bite('back')() },
     { key: 'p', says: 'Push the fitted part down', run: () => void doing({ do: 'push down' })() },
     { key: 'l', says: 'Press the lock in', run: () => void doing({ do: 'press the lock' })() },
+    { key: 'k', says: 'Kneel at the picked place', run: kneel },
     { key: 'f', says: 'Feel for the tube', run: () => void doing({ do: 'feel' })() },
     { key: 'n', says: 'Done: how it went', run: () => isBegun && done() },
   ]);
@@ -81,7 +95,6 @@ export const LeversRun = ({ at, who, onDone }: RunProps) => {
           sideUp="disc"
           tireOn
           onPick={(deg) => {
-            if (isBegun) return;
             setPicked(deg);
             setFieldKey((k) => k + 1);
           }}
@@ -102,7 +115,7 @@ export const LeversRun = ({ at, who, onDone }: RunProps) => {
         {!isBegun && (
           <div className="grid grid-cols-[1fr_auto] items-end gap-3">
             <PlaceField key={fieldKey} label="Begin at" deg={picked} onPlace={setPicked} />
-            <Button go hotkey="B" disabled={picked === null} onClick={() => void begin()}>
+            <Button go hotkey="B" disabled={picked === null} onClick={begin}>
               Begin here
             </Button>
           </div>
@@ -122,6 +135,9 @@ export const LeversRun = ({ at, who, onDone }: RunProps) => {
               <Button hotkey="," onClick={bite('back')}>
                 Bite the other way
               </Button>
+              <Button hotkey="F" onClick={doing({ do: 'feel' })}>
+                Feel for the tube
+              </Button>
               <Button hotkey="P" onClick={doing({ do: 'push down' })}>
                 Push down
               </Button>
@@ -130,8 +146,11 @@ export const LeversRun = ({ at, who, onDone }: RunProps) => {
                   Press the lock in
                 </Button>
               )}
-              <Button hotkey="F" onClick={doing({ do: 'feel' })}>
-                Feel for the tube
+            </div>
+            <div className="grid grid-cols-[1fr_auto] items-end gap-3">
+              <PlaceField key={fieldKey} label="A knee at" deg={picked} onPlace={setPicked} />
+              <Button hotkey="K" disabled={picked === null} onClick={kneel}>
+                Kneel
               </Button>
             </div>
           </>

@@ -11,6 +11,8 @@ export const leverActWords = (act: LeverAct, say: Say): string => {
   switch (act.do) {
     case 'start':
       return `begun at ${say.place(act.deg)}, a quarter on by hand`;
+    case 'kneel':
+      return `a knee at ${say.place(act.deg)}`;
     case 'bite':
       return `${say.mm(act.mm, 0)} ${act.end === 'clockwise' ? 'clockwise' : 'the other way'}`;
     default:
