@@ -1,4 +1,5 @@
 import { quantity } from '../fields';
+import { beadFields } from './bead-fields';
 import type { SaidQuantity } from '../units';
 import { defineWorking, reason, type Reason } from '../working';
 import { bottomMm, checkRim, hoopSlackMm, limpLoop, type BeadAndRim, type LimpLoop } from './bead-geometry';
@@ -81,12 +82,7 @@ export const beadPath = defineWorking<Input, BeadPath>({
   name: 'bead-path',
   says: 'Whether a bead gets over its flange, and where it is tightest',
   input: () => ({
-    beadMm: quantity('mm', 80, 700, 'Diameter of the bead'),
-    wellMm: quantity('mm', 60, 700, 'Diameter in the well'),
-    flangeMm: quantity('mm', 80, 750, 'Diameter over the flange'),
-    axialMm: quantity('mm', 0, 400, 'From the far side in the well to the flange, along the axle'),
-    fillMm: quantity('mm', 0, 30, 'Thickness of what lies in the well').optional(),
-    biteMm: quantity('mm', 10, 300, 'Length of a bite'),
+    ...beadFields(),
     leftDeg: quantity('deg', 0, ALL_ROUND_DEG, 'Arc that is not over the flange yet').optional(),
     farUpDeg: quantity('deg', 0, ALL_ROUND_DEG, 'Arc of the far side that sits up on its seat').optional(),
   }),

@@ -1,4 +1,5 @@
 import { quantity } from '../fields';
+import { beadFields } from './bead-fields';
 import { defineWorking, reason, type Reason } from '../working';
 import { bottomMm, checkRim, hoopSlackMm, limpLoop, type BeadAndRim } from './bead-geometry';
 
@@ -60,12 +61,7 @@ export const leverEffort = defineWorking<Input, LeverEffort>({
   name: 'lever-effort',
   says: 'How hard a bite of the lever goes',
   input: () => ({
-    beadMm: quantity('mm', 80, 700, 'Diameter of the bead'),
-    wellMm: quantity('mm', 60, 700, 'Diameter in the well'),
-    flangeMm: quantity('mm', 80, 750, 'Diameter over the flange'),
-    axialMm: quantity('mm', 0, 400, 'From the far side in the well to the flange, along the axle'),
-    fillMm: quantity('mm', 0, 30, 'Thickness of what lies in the well').optional(),
-    biteMm: quantity('mm', 10, 300, 'Length of a bite'),
+    ...beadFields(),
     leftDeg: quantity('deg', 1, 360, 'Arc that is not over the flange yet, with this bite'),
   }),
   example: { beadMm: 434, wellMm: 404, flangeMm: 458, axialMm: 44, biteMm: 65, leftDeg: 80 },

@@ -5,6 +5,8 @@ import { ChoiceField, QuantityField } from '../../parts/fields';
 import { useKeys } from '../../parts/keys';
 import { useUnits } from '../../parts/quantity';
 import { SeatPool } from '../../stations/seat/SeatPool';
+import { MovesList } from './MovesList';
+import { RunLayout } from './RunLayout';
 import type { RunProps } from './run-props';
 import { useRound } from './use-round';
 
@@ -19,10 +21,10 @@ const Line = ({ act, seen }: { act: AirAct; seen: AirSeen }) => {
   const pops = seen.popped.length === 2 ? 'two pops' : seen.popped.length === 1 ? 'a pop' : 'no pop';
   const came = seen.refused ?? (act.do === 'air' ? `${say(seen.kpa, 'kPa')}, ${pops}` : '');
   return (
-    <span className="first-letter:uppercase">
+    <>
       {done}
       {came && `: ${came}`}
-    </span>
+    </>
   );
 };
 
@@ -55,75 +57,74 @@ export const AirRun = ({ at, who, onDone }: RunProps) => {
       ? 'Called off'
       : (seen.at(-1)?.refused ?? (state.tries === 0 ? 'Nothing is in it yet' : `Try ${state.tries}`));
   return (
-    <div className="grid gap-x-10 gap-y-5 lg:grid-cols-[minmax(0,1fr)_420px]">
-      <section aria-label="The hose">
-        <SeatPool
-          nowKpa={seen.at(-1)?.kpa ?? 0}
-          limitKpa={limits[limit]}
-          readingsKpa={[]}
-          popsKpa={pops}
-          from="the limit is the one you go by"
-        />
-        <p className="mt-4 text-[22px]">
-          Sidewall: at most <strong className="num">{say(hidden.sidewallKpa, 'kPa')}</strong> to seat. Rim:{' '}
-          <strong className="num">{say(hidden.rimKpa, 'kPa')}</strong>. Shop ceiling:{' '}
-          <strong className="num">{say(hidden.shopKpa, 'kPa')}</strong>.
-        </p>
-      </section>
-      <section aria-label="Your tries" className="grid content-start gap-3">
-        <p className="num min-h-[40px] text-[26px]" role="status">
-          {says}
-        </p>
-        {!isOver && (
-          <>
-            <div className="grid grid-cols-2 gap-3">
-              <ChoiceField
-                label="You go by the limit of"
-                value={limit}
-                onChange={(v) => {
-                  setLimit(v as Limit);
-                  setTyped(null);
-                }}
-                options={LIMITS.map((l) => [l, l === 'shop' ? 'the shop' : `the ${l}`] as const)}
-              />
-              <QuantityField
-                label="Air up to"
-                unit="kPa"
-                value={text}
-                onChange={setTyped}
-                problem={toKpa === null ? 'A pressure.' : null}
-              />
-            </div>
-            <div className="flex flex-wrap gap-2">
-              <Button go hotkey="A" onClick={fill}>
-                Air
-              </Button>
-              <Button hotkey="O" onClick={doing({ do: 'all out' })}>
-                All out
-              </Button>
-              <Button hotkey="L" onClick={doing({ do: 'lubricate' })}>
-                Break and lubricate
-              </Button>
-              <Button hotkey="X" onClick={doing({ do: 'call it off' })}>
-                Call it off
-              </Button>
-            </div>
-          </>
-        )}
-        <Button go={isOver} hotkey="N" className="justify-self-start" onClick={done}>
-          {isOver ? 'How it went' : 'Leave it as it is'}
-        </Button>
-        <ol className="max-h-[260px] overflow-y-auto" tabIndex={0} aria-label="Done so far, the newest first">
-          {acts
-            .map((it, i) => (
-              <li key={i} className="grid grid-cols-[32px_1fr] py-0.5">
-                <span className="num text-ink2">{i + 1}</span>
-                <Line act={it} seen={seen[i]!} />
-              </li>
-            ))
-            .reverse()}
-        </ol>
-      </section>
-    </div>
+    <RunLayout
+      shows="The hose"
+      does="Your tries"
+      picture={
+        <>
+          <SeatPool
+            nowKpa={seen.at(-1)?.kpa ?? 0}
+            limitKpa={limits[limit]}
+            readingsKpa={[]}
+            popsKpa={pops}
+            from="the limit is the one you go by"
+          />
+          <p className="mt-4 text-[22px]">
+            Sidewall: at most <strong className="num">{say(hidden.sidewallKpa, 'kPa')}</strong> to seat. Rim:{' '}
+            <strong className="num">{say(hidden.rimKpa, 'kPa')}</strong>. Shop ceiling:{' '}
+            <strong className="num">{say(hidden.shopKpa, 'kPa')}</strong>.
+          </p>
+        </>
+      }
+    >
+      <p className="num min-h-[40px] text-[26px]" role="status">
+        {says}
+      </p>
+      {!isOver && (
+        <>
+          <div className="grid grid-cols-2 gap-3">
+            <ChoiceField
+              label="You go by the limit of"
+              value={limit}
+              onChange={(v) => {
+                setLimit(v as Limit);
+                setTyped(null);
+              }}
+              options={LIMITS.map((l) => [l, l === 'shop' ? 'the shop' : `the ${l}`] as const)}
+            />
+            <QuantityField
+              label="Air up to"
+              unit="kPa"
+              value={text}
+              onChange={setTyped}
+              problem={toKpa === null ? 'A pressure.' : null}
+            />
+          </div>
+          <div className="flex flex-wrap gap-2">
+            <Button go hotkey="A" onClick={fill}>
+              Air
+            </Button>
+            <Button hotkey="O" onClick={doing({ do: 'all out' })}>
+              All out
+            </Button>
+            <Button hotkey="L" onClick={doing({ do: 'lubricate' })}>
+              Break and lubricate
+            </Button>
+            <Button hotkey="X" onClick={doing({ do: 'call it off' })}>
+              Call it off
+            </Button>
+          </div>
+        </>
+      )}
+      <Button go={isOver} hotkey="N" className="justify-self-start" onClick={done}>
+        {isOver ? 'How it went' : 'Leave it as it is'}
+      </Button>
+      <MovesList
+        label="Done so far"
+        moves={acts.map((it, i) => (
+          <Line key={i} act={it} seen={seen[i]!} />
+        ))}
+      />
+    </RunLayout>
   );
 };

@@ -17,6 +17,7 @@ import { PlaceField, usePlace } from '../../parts/place';
 import { useUnits } from '../../parts/quantity';
 import { WheelDial } from '../../parts/WheelDial';
 import { PieceShelf } from '../../stations/balance/PieceShelf';
+import { RunLayout } from './RunLayout';
 import type { RunProps } from './run-props';
 import { useRound } from './use-round';
 import { useTurningWheel } from './use-turning-wheel';
@@ -111,76 +112,79 @@ export const BalanceRun = ({ at, who, onDone }: RunProps) => {
     return Math.abs(off) < 1 ? 'stays' : off < 0 ? 'sinks' : 'rises';
   };
   return (
-    <div className="grid gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1fr)_420px]">
-      <section aria-label="The wheel">
-        <WheelDial
-          wheel={WHEEL}
-          marks={marks}
-          sideUp="disc"
-          tireOn
-          onPick={pick}
-          turns={wheel.dial}
-          className="mx-auto w-full max-w-[560px]"
-        />
-        <p className="num text-center text-[26px]" role="status">
-          {wheel.moving ? 'It turns' : wheel.bottom === null ? 'Held' : `At the bottom: ${place.clock(wheel.bottom)}`}
-        </p>
+    <RunLayout
+      shows="The wheel"
+      does="Your tries"
+      picture={
+        <>
+          <WheelDial
+            wheel={WHEEL}
+            marks={marks}
+            sideUp="disc"
+            tireOn
+            onPick={pick}
+            turns={wheel.dial}
+            className="mx-auto w-full max-w-[560px]"
+          />
+          <p className="num text-center text-[26px]" role="status">
+            {wheel.moving ? 'It turns' : wheel.bottom === null ? 'Held' : `At the bottom: ${place.clock(wheel.bottom)}`}
+          </p>
+        </>
+      }
+    >
+      <div className="flex flex-wrap gap-2">
+        <Button hotkey="L" onClick={() => letGo(() => wheel.letGo('left'))}>
+          From the left
+        </Button>
+        <Button hotkey="R" onClick={() => letGo(() => wheel.letGo('right'))}>
+          From the right
+        </Button>
+        <Button onClick={() => letGo(() => wheel.push('left'))}>Push</Button>
+      </div>
+      <div className="grid grid-cols-[1fr_auto] items-end gap-3">
+        <PlaceField key={fieldKey} label="A place" deg={picked} onPlace={setPicked} />
+        <Button hotkey="H" disabled={picked === null} onClick={level}>
+          Hold level, let go
+        </Button>
+      </div>
+      <PieceShelf
+        stock={SHELVES[shelf]}
+        pieces={draft}
+        deg={picked}
+        sides="one"
+        sayPlace={place.clock}
+        onPieces={setDraft}
+      />
+      <div className="flex flex-wrap gap-2">
+        <Button go hotkey="N" disabled={!changed} onClick={putOn}>
+          Put them on
+        </Button>
+        <Button disabled={told.length === 0 && tries.length === 0} onClick={done}>
+          It is balanced
+        </Button>
+      </div>
+      <div className="w-[220px]">
+        <ChoiceField label="The clock" value={pace} onChange={setPace} options={PACES} />
+      </div>
+      <section aria-label="Seen so far">
+        <h2 className="text-[18px]">
+          Seen so far · {tries.length} {tries.length === 1 ? 'placement' : 'placements'}
+        </h2>
+        <ol className="max-h-[180px] overflow-y-auto" tabIndex={0} aria-label="Seen so far">
+          {told.map((t, i) => (
+            <li key={i} className="grid grid-cols-[32px_1fr] py-0.5">
+              <span className="num text-ink2">{i + 1}</span>
+              <span>
+                {t.what === 'rest'
+                  ? `rest at ${place.clock(t.deg)}`
+                  : t.what === 'level'
+                    ? `${place.clock(t.deg)} held level ${movedOf(t)}`
+                    : `on: ${t.text}`}
+              </span>
+            </li>
+          ))}
+        </ol>
       </section>
-      <section aria-label="Your tries" className="grid content-start gap-3">
-        <div className="flex flex-wrap gap-2">
-          <Button hotkey="L" onClick={() => letGo(() => wheel.letGo('left'))}>
-            From the left
-          </Button>
-          <Button hotkey="R" onClick={() => letGo(() => wheel.letGo('right'))}>
-            From the right
-          </Button>
-          <Button onClick={() => letGo(() => wheel.push('left'))}>Push</Button>
-        </div>
-        <div className="grid grid-cols-[1fr_auto] items-end gap-3">
-          <PlaceField key={fieldKey} label="A place" deg={picked} onPlace={setPicked} />
-          <Button hotkey="H" disabled={picked === null} onClick={level}>
-            Hold level, let go
-          </Button>
-        </div>
-        <PieceShelf
-          stock={SHELVES[shelf]}
-          pieces={draft}
-          deg={picked}
-          sides="one"
-          sayPlace={place.clock}
-          onPieces={setDraft}
-        />
-        <div className="flex flex-wrap gap-2">
-          <Button go hotkey="N" disabled={!changed} onClick={putOn}>
-            Put them on
-          </Button>
-          <Button disabled={told.length === 0 && tries.length === 0} onClick={done}>
-            It is balanced
-          </Button>
-        </div>
-        <div className="w-[220px]">
-          <ChoiceField label="The clock" value={pace} onChange={setPace} options={PACES} />
-        </div>
-        <section aria-label="Seen so far">
-          <h2 className="text-[18px]">
-            Seen so far · {tries.length} {tries.length === 1 ? 'placement' : 'placements'}
-          </h2>
-          <ol className="max-h-[180px] overflow-y-auto" tabIndex={0} aria-label="Seen so far">
-            {told.map((t, i) => (
-              <li key={i} className="grid grid-cols-[32px_1fr] py-0.5">
-                <span className="num text-ink2">{i + 1}</span>
-                <span>
-                  {t.what === 'rest'
-                    ? `rest at ${place.clock(t.deg)}`
-                    : t.what === 'level'
-                      ? `${place.clock(t.deg)} held level ${movedOf(t)}`
-                      : `on: ${t.text}`}
-                </span>
-              </li>
-            ))}
-          </ol>
-        </section>
-      </section>
-    </div>
+    </RunLayout>
   );
 };

@@ -18,7 +18,9 @@ import { PlaceField, usePlace } from '../../parts/place';
 import { useUnits } from '../../parts/quantity';
 import { WheelDial } from '../../parts/WheelDial';
 import { leverActWords, leverSay, leverSeenWords } from './lever-words';
+import { MovesList } from './MovesList';
 import { RimCut } from './RimCut';
+import { RunLayout } from './RunLayout';
 import type { RunProps } from './run-props';
 import { useRound } from './use-round';
 
@@ -87,8 +89,10 @@ export const LeversRun = ({ at, who, onDone }: RunProps) => {
   const last = seen.at(-1);
   const leftMm = ((360 - state.onDeg) / 360) * Math.PI * bead.rim.flangeMm;
   return (
-    <div className="grid gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1fr)_420px]">
-      <section aria-label="The wheel">
+    <RunLayout
+      shows="The wheel"
+      does="Your moves"
+      picture={
         <WheelDial
           wheel={WHEEL}
           marks={marks}
@@ -100,82 +104,77 @@ export const LeversRun = ({ at, who, onDone }: RunProps) => {
           }}
           className="mx-auto w-full max-w-[520px]"
         />
-      </section>
-      <section aria-label="Your moves" className="grid content-start gap-3">
-        <p
-          className={`num min-h-[40px] text-[26px] first-letter:uppercase ${last && HARM.includes(last.is) ? 'text-stop' : ''}`}
-          role="status"
-        >
-          {state.over
-            ? 'The bead is over'
-            : !isBegun
-              ? 'Where do you begin?'
-              : (last && leverSeenWords(last, words)) || `${say(leftMm, 'mm', { digits: 0 })} to go`}
-        </p>
-        {!isBegun && (
+      }
+    >
+      <p
+        className={`num min-h-[40px] text-[26px] first-letter:uppercase ${last && HARM.includes(last.is) ? 'text-stop' : ''}`}
+        role="status"
+      >
+        {state.over
+          ? 'The bead is over'
+          : !isBegun
+            ? 'Where do you begin?'
+            : (last && leverSeenWords(last, words)) || `${say(leftMm, 'mm', { digits: 0 })} to go`}
+      </p>
+      {!isBegun && (
+        <div className="grid grid-cols-[1fr_auto] items-end gap-3">
+          <PlaceField key={fieldKey} label="Begin at" deg={picked} onPlace={setPicked} />
+          <Button go hotkey="B" disabled={picked === null} onClick={begin}>
+            Begin here
+          </Button>
+        </div>
+      )}
+      {isBegun && !state.over && (
+        <>
+          <ChoiceField
+            label="Length of a bite"
+            value={mm}
+            onChange={setMm}
+            options={BITES_MM.map((v) => [String(v), say(v, 'mm', { digits: 0 })] as const)}
+          />
+          <div className="flex flex-wrap gap-2">
+            <Button go hotkey="." onClick={bite('clockwise')}>
+              Bite clockwise
+            </Button>
+            <Button hotkey="," onClick={bite('back')}>
+              Bite the other way
+            </Button>
+            <Button hotkey="F" onClick={doing({ do: 'feel' })}>
+              Feel for the tube
+            </Button>
+            <Button hotkey="P" onClick={doing({ do: 'push down' })}>
+              Push down
+            </Button>
+            {bead.lockDegs.length > 0 && (
+              <Button hotkey="L" onClick={doing({ do: 'press the lock' })}>
+                Press the lock in
+              </Button>
+            )}
+          </div>
           <div className="grid grid-cols-[1fr_auto] items-end gap-3">
-            <PlaceField key={fieldKey} label="Begin at" deg={picked} onPlace={setPicked} />
-            <Button go hotkey="B" disabled={picked === null} onClick={begin}>
-              Begin here
+            <PlaceField key={fieldKey} label="A knee at" deg={picked} onPlace={setPicked} />
+            <Button hotkey="K" disabled={picked === null} onClick={kneel}>
+              Kneel
             </Button>
           </div>
+        </>
+      )}
+      {isBegun && (
+        <Button go={state.over} hotkey="N" className="justify-self-start" onClick={done}>
+          {state.over ? 'How it went' : 'Leave it as it is'}
+        </Button>
+      )}
+      <RimCut bead={bead} state={state} />
+      <h2 className="text-[18px]">
+        {acts.length} {acts.length === 1 ? 'move' : 'moves'}
+        {isBegun && !state.over && ` · ${say(leftMm, 'mm', { digits: 0 })} to go`}
+      </h2>
+      <MovesList
+        label="Moves so far"
+        moves={acts.map((it, i) =>
+          [leverActWords(it, words), leverSeenWords(seen[i]!, words)].filter(Boolean).join(': '),
         )}
-        {isBegun && !state.over && (
-          <>
-            <ChoiceField
-              label="Length of a bite"
-              value={mm}
-              onChange={setMm}
-              options={BITES_MM.map((v) => [String(v), say(v, 'mm', { digits: 0 })] as const)}
-            />
-            <div className="flex flex-wrap gap-2">
-              <Button go hotkey="." onClick={bite('clockwise')}>
-                Bite clockwise
-              </Button>
-              <Button hotkey="," onClick={bite('back')}>
-                Bite the other way
-              </Button>
-              <Button hotkey="F" onClick={doing({ do: 'feel' })}>
-                Feel for the tube
-              </Button>
-              <Button hotkey="P" onClick={doing({ do: 'push down' })}>
-                Push down
-              </Button>
-              {bead.lockDegs.length > 0 && (
-                <Button hotkey="L" onClick={doing({ do: 'press the lock' })}>
-                  Press the lock in
-                </Button>
-              )}
-            </div>
-            <div className="grid grid-cols-[1fr_auto] items-end gap-3">
-              <PlaceField key={fieldKey} label="A knee at" deg={picked} onPlace={setPicked} />
-              <Button hotkey="K" disabled={picked === null} onClick={kneel}>
-                Kneel
-              </Button>
-            </div>
-          </>
-        )}
-        {isBegun && (
-          <Button go={state.over} hotkey="N" className="justify-self-start" onClick={done}>
-            {state.over ? 'How it went' : 'Leave it as it is'}
-          </Button>
-        )}
-        <RimCut bead={bead} state={state} />
-        <h2 className="text-[18px]">
-          {acts.length} {acts.length === 1 ? 'move' : 'moves'}
-          {isBegun && !state.over && ` · ${say(leftMm, 'mm', { digits: 0 })} to go`}
-        </h2>
-        <ol className="max-h-[160px] overflow-y-auto" tabIndex={0} aria-label="Moves so far, the newest first">
-          {acts
-            .map((it, i) => (
-              <li key={i} className="grid grid-cols-[32px_1fr] py-0.5">
-                <span className="num text-ink2">{i + 1}</span>
-                <span>{[leverActWords(it, words), leverSeenWords(seen[i]!, words)].filter(Boolean).join(': ')}</span>
-              </li>
-            ))
-            .reverse()}
-        </ol>
-      </section>
-    </div>
+      />
+    </RunLayout>
   );
 };

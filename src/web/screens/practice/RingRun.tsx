@@ -15,6 +15,8 @@ import { ChoiceField } from '../../parts/fields';
 import { useKeys } from '../../parts/keys';
 import { useUnits } from '../../parts/quantity';
 import { WheelDial } from '../../parts/WheelDial';
+import { MovesList } from './MovesList';
+import { RunLayout } from './RunLayout';
 import type { RunProps } from './run-props';
 import { useRound } from './use-round';
 
@@ -113,8 +115,10 @@ export const RingRun = ({ at, who, onDone }: RunProps) => {
       ? `${doneWords(last)}: ${say(read.mm, 'mm', { digits: 2 })}`
       : 'Measure, then close it evenly';
   return (
-    <div className="grid gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1fr)_420px]">
-      <section aria-label="The wheel">
+    <RunLayout
+      shows="The wheel"
+      does="Your moves"
+      picture={
         <WheelDial
           wheel={WHEEL}
           marks={marks}
@@ -123,69 +127,59 @@ export const RingRun = ({ at, who, onDone }: RunProps) => {
           onPick={(deg) => setBolt(nearest(deg))}
           className="mx-auto w-full max-w-[540px]"
         />
-      </section>
-      <section aria-label="Your moves" className="grid content-start gap-3">
-        <p className="num min-h-[40px] text-[24px] first-letter:uppercase" role="status">
-          {says}
-        </p>
-        {!isOver && (
-          <>
-            <div className="flex flex-wrap gap-2">
-              <Button hotkey="B" onClick={doing({ do: 'bundle' })}>
-                Bundle
-              </Button>
-              <Button hotkey="G" onClick={doing({ do: 'gap' })}>
-                Gap
-              </Button>
-              <Button hotkey="H" onClick={doing({ do: 'half a turn each' })}>
-                Half a turn each
-              </Button>
-            </div>
-            <div className="grid grid-cols-2 items-end gap-2">
-              <ChoiceField
-                label="Bolt"
-                value={String(bolt)}
-                onChange={(v) => setBolt(Number(v))}
-                options={BOLTS.map((n) => [String(n), `bolt ${n}`] as const)}
-              />
-              <ChoiceField label="Turned by" value={quarters} onChange={setQuarters} options={QUARTERS} />
-            </div>
-            <div className="flex flex-wrap gap-2">
-              <Button hotkey="F" onClick={feel}>
-                Feeler at {bolt}
-              </Button>
-              <Button go hotkey="T" onClick={turn}>
-                Turn {bolt}
-              </Button>
-              <Button hotkey="Q" onClick={doing({ do: 'torque' })}>
-                Torque them all
-              </Button>
-              <Button hotkey="X" onClick={doing({ do: 'call it off' })}>
-                Call it off
-              </Button>
-            </div>
-          </>
-        )}
-        <Button go={isOver} hotkey="N" className="justify-self-start" onClick={done}>
-          {isOver ? 'How it went' : 'Leave it as it is'}
-        </Button>
-        <h2 className="text-[18px]">
-          {acts.length} {acts.length === 1 ? 'move' : 'moves'}
-        </h2>
-        <ol className="max-h-[180px] overflow-y-auto" tabIndex={0} aria-label="Moves so far, the newest first">
-          {acts
-            .map((it, i) => (
-              <li key={i} className="grid grid-cols-[32px_1fr] py-0.5">
-                <span className="num text-ink2">{i + 1}</span>
-                <span className="first-letter:uppercase">
-                  {doneWords(it)}
-                  {seen[i] && `: ${say(seen[i].mm, 'mm', { digits: 2 })}`}
-                </span>
-              </li>
-            ))
-            .reverse()}
-        </ol>
-      </section>
-    </div>
+      }
+    >
+      <p className="num min-h-[40px] text-[24px] first-letter:uppercase" role="status">
+        {says}
+      </p>
+      {!isOver && (
+        <>
+          <div className="flex flex-wrap gap-2">
+            <Button hotkey="B" onClick={doing({ do: 'bundle' })}>
+              Bundle
+            </Button>
+            <Button hotkey="G" onClick={doing({ do: 'gap' })}>
+              Gap
+            </Button>
+            <Button hotkey="H" onClick={doing({ do: 'half a turn each' })}>
+              Half a turn each
+            </Button>
+          </div>
+          <div className="grid grid-cols-2 items-end gap-2">
+            <ChoiceField
+              label="Bolt"
+              value={String(bolt)}
+              onChange={(v) => setBolt(Number(v))}
+              options={BOLTS.map((n) => [String(n), `bolt ${n}`] as const)}
+            />
+            <ChoiceField label="Turned by" value={quarters} onChange={setQuarters} options={QUARTERS} />
+          </div>
+          <div className="flex flex-wrap gap-2">
+            <Button hotkey="F" onClick={feel}>
+              Feeler at {bolt}
+            </Button>
+            <Button go hotkey="T" onClick={turn}>
+              Turn {bolt}
+            </Button>
+            <Button hotkey="Q" onClick={doing({ do: 'torque' })}>
+              Torque them all
+            </Button>
+            <Button hotkey="X" onClick={doing({ do: 'call it off' })}>
+              Call it off
+            </Button>
+          </div>
+        </>
+      )}
+      <Button go={isOver} hotkey="N" className="justify-self-start" onClick={done}>
+        {isOver ? 'How it went' : 'Leave it as it is'}
+      </Button>
+      <h2 className="text-[18px]">
+        {acts.length} {acts.length === 1 ? 'move' : 'moves'}
+      </h2>
+      <MovesList
+        label="Moves so far"
+        moves={acts.map((it, i) => `${doneWords(it)}${seen[i] ? `: ${say(seen[i].mm, 'mm', { digits: 2 })}` : ''}`)}
+      />
+    </RunLayout>
   );
 };

@@ -9,6 +9,8 @@ import { useKeys } from '../../parts/keys';
 import { PlaceField, usePlace } from '../../parts/place';
 import { useUnits } from '../../parts/quantity';
 import { WheelDial } from '../../parts/WheelDial';
+import { MovesList } from './MovesList';
+import { RunLayout } from './RunLayout';
 import type { RunProps } from './run-props';
 import { useRound } from './use-round';
 
@@ -77,8 +79,10 @@ export const TrueRun = ({ at, who, onDone }: RunProps) => {
   const marks = useMemo((): DialMark[] => (deg === null ? [] : [{ is: 'rest', deg, label: 'the needle' }]), [deg]);
   const wheelOf = useMemo(() => ({ build: 'spoked', spokes: hidden.spokes }) as const, [hidden.spokes]);
   return (
-    <div className="grid gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1fr)_420px]">
-      <section aria-label="The wheel">
+    <RunLayout
+      shows="The wheel"
+      does="The indicator"
+      picture={
         <WheelDial
           wheel={wheelOf}
           marks={marks}
@@ -87,59 +91,52 @@ export const TrueRun = ({ at, who, onDone }: RunProps) => {
           onPick={pick}
           className="mx-auto w-full max-w-[520px]"
         />
-      </section>
-      <section aria-label="The indicator" className="grid content-start gap-3">
-        <div role="status" className="grid gap-2">
-          <Needle label="Side to side" mm={reading?.lateralMm ?? null} />
-          <Needle label="Up and down" mm={reading?.radialMm ?? null} />
-        </div>
-        <p className="text-[15px] text-ink2">
-          Toward the disc side and outward are plus. Spoke 1 is the first after the valve and goes to the disc side, the
-          next to the other, by turns.
-        </p>
-        <div className="grid grid-cols-[1fr_auto_auto] items-end gap-2">
-          <PlaceField key={fieldKey} label="The needle stands at" deg={deg} onPlace={setDeg} />
-          <Button hotkey="," aria-label="Back to the spoke before" onClick={() => pick((deg ?? 0) - step)}>
-            Back
-          </Button>
-          <Button hotkey="." aria-label="On to the next spoke" onClick={() => pick((deg ?? 0) + step)}>
-            On
-          </Button>
-        </div>
-        <div className="grid grid-cols-[1fr_auto_auto] items-end gap-2">
-          <ChoiceField
-            label={spoke === null ? 'How far' : `Nipple ${spoke}, how far`}
-            value={eighths}
-            onChange={setEighths}
-            options={EIGHTHS.map((v) => [v, eighthsText(Number(v))] as const)}
-          />
-          <Button go hotkey="T" disabled={spoke === null} onClick={turn(1)}>
-            Tighten
-          </Button>
-          <Button hotkey="L" disabled={spoke === null} onClick={turn(-1)}>
-            Loosen
-          </Button>
-        </div>
-        <Button hotkey="N" className="justify-self-start" onClick={done}>
-          It runs true
+      }
+    >
+      <div role="status" className="grid gap-2">
+        <Needle label="Side to side" mm={reading?.lateralMm ?? null} />
+        <Needle label="Up and down" mm={reading?.radialMm ?? null} />
+      </div>
+      <p className="text-[15px] text-ink2">
+        Toward the disc side and outward are plus. Spoke 1 is the first after the valve and goes to the disc side, the
+        next to the other, by turns.
+      </p>
+      <div className="grid grid-cols-[1fr_auto_auto] items-end gap-2">
+        <PlaceField key={fieldKey} label="The needle stands at" deg={deg} onPlace={setDeg} />
+        <Button hotkey="," aria-label="Back to the spoke before" onClick={() => pick((deg ?? 0) - step)}>
+          Back
         </Button>
-        <h2 className="text-[18px]">
-          {acts.length} {acts.length === 1 ? 'nipple' : 'nipples'} turned
-        </h2>
-        <ol className="max-h-[180px] overflow-y-auto" tabIndex={0} aria-label="Nipples so far, the newest first">
-          {acts
-            .map((n, i) => (
-              <li key={i} className="grid grid-cols-[32px_1fr] py-0.5">
-                <span className="num text-ink2">{i + 1}</span>
-                <span>
-                  {n.eighths > 0 ? 'tightened' : 'loosened'} nipple {n.spoke} at {place.clock(degs[n.spoke - 1] ?? 0)}{' '}
-                  {eighthsText(n.eighths)}
-                </span>
-              </li>
-            ))
-            .reverse()}
-        </ol>
-      </section>
-    </div>
+        <Button hotkey="." aria-label="On to the next spoke" onClick={() => pick((deg ?? 0) + step)}>
+          On
+        </Button>
+      </div>
+      <div className="grid grid-cols-[1fr_auto_auto] items-end gap-2">
+        <ChoiceField
+          label={spoke === null ? 'How far' : `Nipple ${spoke}, how far`}
+          value={eighths}
+          onChange={setEighths}
+          options={EIGHTHS.map((v) => [v, eighthsText(Number(v))] as const)}
+        />
+        <Button go hotkey="T" disabled={spoke === null} onClick={turn(1)}>
+          Tighten
+        </Button>
+        <Button hotkey="L" disabled={spoke === null} onClick={turn(-1)}>
+          Loosen
+        </Button>
+      </div>
+      <Button hotkey="N" className="justify-self-start" onClick={done}>
+        It runs true
+      </Button>
+      <h2 className="text-[18px]">
+        {acts.length} {acts.length === 1 ? 'nipple' : 'nipples'} turned
+      </h2>
+      <MovesList
+        label="Nipples so far"
+        moves={acts.map(
+          (n) =>
+            `${n.eighths > 0 ? 'tightened' : 'loosened'} nipple ${n.spoke} at ${place.clock(degs[n.spoke - 1] ?? 0)} ${eighthsText(n.eighths)}`,
+        )}
+      />
+    </RunLayout>
   );
 };
