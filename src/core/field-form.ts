@@ -9,8 +9,8 @@ export type FieldForm =
   | { as: 'choice'; of: readonly string[] }
   | { as: 'list'; item: FieldForm; itemSays: string }
   | { as: 'record'; fields: readonly NamedField[] }
-  /** Records of several kinds, told apart by their field `kind`. */
-  | { as: 'one of'; kinds: readonly { kind: string; fields: readonly NamedField[] }[] };
+  /** Records of several kinds, told apart by their field `by`. */
+  | { as: 'one of'; by: string; kinds: readonly { kind: string; fields: readonly NamedField[] }[] };
 
 /** A field of a record, with its name and words. */
 export interface NamedField {
@@ -46,12 +46,16 @@ const fieldsInside = (schema: Inside): NamedField[] =>
     form: formInside(field),
   }));
 
-const KIND = 'kind';
+/** Fields that tell records of several kinds apart: what a thing is, or what is done. */
+const TELLING = ['kind', 'do'] as const;
 
-/** A record of one kind: the kind's word, and its other fields. */
-const kindInside = (schema: Inside) => {
-  const kind = schema.$_terms.keys?.find(({ key }) => key === KIND)?.schema;
-  return { kind: kind ? wordsOf(kind)[0]! : '', fields: fieldsInside(schema).filter((f) => f.name !== KIND) };
+const tellingOf = (schema: Inside) => schema.$_terms.keys?.find(({ key }) => TELLING.some((t) => t === key));
+
+/** The kinds of a record: each word of its telling field, with the other fields. */
+const kindsInside = (schema: Inside) => {
+  const telling = tellingOf(schema);
+  const fields = fieldsInside(schema).filter((f) => f.name !== telling?.key);
+  return (telling ? wordsOf(telling.schema) : []).map((kind) => ({ kind, fields }));
 };
 
 const formInside = (schema: Inside): FieldForm => {
@@ -67,7 +71,11 @@ const formInside = (schema: Inside): FieldForm => {
     case 'object':
       return schema.$_terms.keys ? { as: 'record', fields: fieldsInside(schema) } : { as: 'rules' };
     case 'alternatives':
-      return { as: 'one of', kinds: schema.$_terms.matches!.map((m) => kindInside(m.schema!)) };
+      return {
+        as: 'one of',
+        by: tellingOf(schema.$_terms.matches![0]!.schema!)?.key ?? '',
+        kinds: schema.$_terms.matches!.flatMap((m) => kindsInside(m.schema!)),
+      };
     default:
       return schema._flags.only ? { as: 'choice', of: wordsOf(schema) } : { as: 'text' };
   }

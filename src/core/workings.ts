@@ -1,4 +1,12 @@
-import { practiceAir, practiceBalance, practiceLevers, practiceRing, practiceSidewall, practiceTrue } from './practice';
+import {
+  practiceAir,
+  practiceBalance,
+  practiceLeak,
+  practiceLevers,
+  practiceRing,
+  practiceSidewall,
+  practiceTrue,
+} from './practice';
 import {
   balanceAdvise,
   balanceEstimate,
@@ -121,7 +129,7 @@ export const WORKING_GROUPS: readonly WorkingGroup[] = [
     ],
   },
   { name: 'Seat', workings: [seatLimit, seatLadder, practiceAir] },
-  { name: 'Pressure', workings: [pressureStart, pressureCorrect, gaugeError, twoGauges, valveSet, leak] },
+  { name: 'Pressure', workings: [pressureStart, pressureCorrect, gaugeError, twoGauges, valveSet, leak, practiceLeak] },
   {
     name: 'Balance',
     workings: [

@@ -1,6 +1,10 @@
 import {
   advisedAir,
+  advisedLeak,
   advisedRing,
+  hiddenLeak,
+  LEAK_LEVELS,
+  practiceLeak,
   hiddenRing,
   practiceRing,
   RING_LEVELS,
@@ -67,6 +71,11 @@ const ring = (seed: number, level: (typeof RING_LEVELS)[number]): Omit<Done, 'ms
   const { good, cost } = practiceRing.run({ seed, level, acts }).result;
   return { good, cost };
 };
+const leaky = (seed: number, level: (typeof LEAK_LEVELS)[number]): Omit<Done, 'ms'> => {
+  const acts = [...advisedLeak(hiddenLeak(seed, level))];
+  const { good, cost } = practiceLeak.run({ seed, level, acts }).result;
+  return { good, cost };
+};
 const sidewall = (seed: number, level: (typeof SIDEWALL_LEVELS)[number]): Omit<Done, 'ms'> => {
   const { suits, refused, why } = hiddenSidewall(seed, level);
   const acts = [{ do: 'fits', tire: suits + 1 } as const, { do: 'refuse', tire: refused + 1, why } as const];
@@ -81,5 +90,6 @@ for (const level of LEVER_LEVELS)
   process.stdout.write(`${told(`levers, ${level}`, 'moves', (s) => lever(s, level))}\n`);
 for (const level of RING_LEVELS) process.stdout.write(`${told(`ring, ${level}`, 'moves', (s) => ring(s, level))}\n`);
 for (const level of AIR_LEVELS) process.stdout.write(`${told(`air, ${level}`, 'tries', (s) => air(s, level))}\n`);
+for (const level of LEAK_LEVELS) process.stdout.write(`${told(`leak, ${level}`, 'days', (s) => leaky(s, level))}\n`);
 for (const level of SPOKE_LEVELS)
   process.stdout.write(`${told(`true, ${level}`, 'nipples', (s) => nipples(s, level))}\n`);

@@ -1,10 +1,12 @@
 import {
   advisedAir,
+  advisedLeak,
   advisedLevers,
   advisedRing,
   advisedTruing,
   hiddenAir,
   hiddenBead,
+  hiddenLeak,
   hiddenRing,
   hiddenSidewall,
   hiddenSpokes,
@@ -204,4 +206,22 @@ test('a ring by keyboard: crush, down by halves, pulled where it stands open, to
   await page.keyboard.press('n');
   await expect(page.getByText('Even, and torqued.')).toBeVisible();
   await expect(page.getByText('Nothing was lost.')).toBeVisible();
+});
+
+test('a leak by keyboard: read on other days, told from the weather, and what is said too soon', async ({
+  page,
+  shop,
+}) => {
+  await openAs(page, shop, '/practice?kind=leak&level=against+the+weather&wheel=3');
+  const acts = [...advisedLeak(hiddenLeak(3, 'against the weather'))];
+  await expect(page.getByRole('row')).toHaveCount(2);
+  for (const [i, act] of acts.entries()) {
+    await page.keyboard.press(act.do === 'read' ? '2' : act.do === 'leaks' ? 'l' : 'o');
+    if (act.do === 'read') await expect(page.getByRole('row')).toHaveCount(3 + i);
+    if (i === 2) await expectAccessible(page);
+  }
+  await expect(page.getByText(/Right, after \d+ days\./)).toBeVisible();
+  await page.getByRole('button', { name: 'The same wheel again' }).click();
+  await page.getByRole('button', { name: 'It leaks' }).click();
+  await expect(page.getByText('luck is no reading', { exact: false })).toBeVisible();
 });

@@ -27,6 +27,7 @@ const SCREENS: Readonly<Record<string, readonly string[]>> = {
     '/practice?kind=sidewall&level=a+full+rack&wheel=5',
     '/practice?kind=air&wheel=5',
     '/practice?kind=ring&wheel=5',
+    '/practice?kind=leak&wheel=5',
     '/practice?kind=true&wheel=5',
     '/practice?kind=balance&wheel=5',
     '/instruments',

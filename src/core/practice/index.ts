@@ -12,6 +12,7 @@ export {
 } from './balance-levels';
 export { AIR_LEVELS, hiddenAir, type AirLevel, type HiddenAir } from './hidden-air';
 export { hiddenBead, LEAST_BITE_MM, LEVER_LEVELS, type HiddenBead, type LeverLevel } from './hidden-bead';
+export { hiddenLeak, LEAK_LEVELS, type HiddenLeak, type LeakLevel } from './hidden-leak';
 export { hiddenRing, RING_BOLTS, RING_LEVELS, type HiddenRing, type RingLevel } from './hidden-ring';
 export { hiddenSidewall, SIDEWALL_LEVELS, type HiddenSidewall, type SidewallLevel } from './hidden-sidewall';
 export { hiddenSpokes, SPOKE_LEVELS, type HiddenSpokes, type SpokeLevel } from './hidden-spokes';
@@ -31,6 +32,7 @@ export { MOST_ACTS, MOST_SEED, type Played } from './played';
 export { advisedAir, practiceAir } from './practice-air';
 export { advisedRing, practiceRing } from './practice-ring';
 export { hiddenHeavy, practiceBalance, PRACTICE_PLACES, PRACTICE_WHEEL, type BalancePlayed } from './practice-balance';
+export { advisedLeak, leakReadings, practiceLeak, type LeakAct } from './practice-leak';
 export { advisedLevers, playLevers, practiceLevers } from './practice-levers';
 export {
   boltDeg,

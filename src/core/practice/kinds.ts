@@ -1,12 +1,14 @@
 import type { Working } from '../working';
 import { AIR_LEVELS } from './hidden-air';
 import { LEVER_LEVELS } from './hidden-bead';
+import { LEAK_LEVELS } from './hidden-leak';
 import { RING_LEVELS } from './hidden-ring';
 import { SPOKE_LEVELS } from './hidden-spokes';
 import type { Played } from './played';
 import { practiceAir } from './practice-air';
 import { practiceBalance } from './practice-balance';
 import { SIDEWALL_LEVELS } from './hidden-sidewall';
+import { practiceLeak } from './practice-leak';
 import { practiceLevers } from './practice-levers';
 import { practiceSidewall } from './practice-sidewall';
 import { practiceRing } from './practice-ring';
@@ -14,7 +16,7 @@ import { practiceTrue } from './practice-true';
 import { BALANCE_LEVELS } from './balance-levels';
 
 /** Kinds of work that can be practiced, in the order of the work. */
-export const PRACTICE_KINDS = ['sidewall', 'levers', 'true', 'ring', 'air', 'balance'] as const;
+export const PRACTICE_KINDS = ['sidewall', 'levers', 'true', 'ring', 'air', 'leak', 'balance'] as const;
 export type PracticeKind = (typeof PRACTICE_KINDS)[number];
 
 interface KindSpec {
@@ -64,6 +66,13 @@ export const PRACTICE: Record<PracticeKind, KindSpec> = {
     levels: RING_LEVELS,
     counts: ['move', 'moves'],
     scores: practiceRing,
+  },
+  leak: {
+    title: 'Leak',
+    does: 'A standing tire, and a gauge. Read it on days of your choice, and say whether it leaks or whether it is the weather.',
+    levels: LEAK_LEVELS,
+    counts: ['day', 'days'],
+    scores: practiceLeak,
   },
   balance: {
     title: 'Balance',

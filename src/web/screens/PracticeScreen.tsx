@@ -22,6 +22,7 @@ import { BalanceOutcome } from './practice/BalanceOutcome';
 import { BalanceRun } from './practice/BalanceRun';
 import { Debrief } from './practice/Debrief';
 import { Learner } from './practice/Learner';
+import { LeakRun } from './practice/LeakRun';
 import { LeversRun } from './practice/LeversRun';
 import { RingRun } from './practice/RingRun';
 import type { RunProps } from './practice/run-props';
@@ -35,6 +36,7 @@ const RUNS: Record<PracticeKind, FC<RunProps>> = {
   sidewall: SidewallRun,
   levers: LeversRun,
   air: AirRun,
+  leak: LeakRun,
   true: TrueRun,
   ring: RingRun,
   balance: BalanceRun,

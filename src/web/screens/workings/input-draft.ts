@@ -54,13 +54,13 @@ const valueDraft = (form: FieldForm, value: unknown, units: Units): Draft => {
     case 'record':
       return recordDraft(form.fields, value as Record<string, unknown>, units);
     case 'one of': {
-      const { kind } = value as { kind: string };
+      const kind = String((value as Record<string, unknown>)[form.by]);
       return { kind, ...recordDraft(fieldsOfKind(form, kind), value as Record<string, unknown>, units) };
     }
   }
 };
 
-/** The fields of one kind of a record that comes in several. */
+/** The fields of one kind of a record that comes in several; in a draft `kind` says which, whatever tells them apart. */
 export const fieldsOfKind = (form: Extract<FieldForm, { as: 'one of' }>, kind: string): readonly NamedField[] =>
   form.kinds.find((k) => k.kind === kind)?.fields ?? [];
 
@@ -114,7 +114,7 @@ const valueOf = (form: FieldForm, draft: Draft, units: Units, before?: Before): 
       return recordOf(form.fields, draft as RecordDraft, units, before);
     case 'one of': {
       const { kind, ...rest } = draft as RecordDraft;
-      return { kind, ...recordOf(fieldsOfKind(form, kind as string), rest, units, before) };
+      return { [form.by]: kind, ...recordOf(fieldsOfKind(form, kind as string), rest, units, before) };
     }
   }
 };

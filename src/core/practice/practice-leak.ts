@@ -1,0 +1,138 @@
+import Joi from 'joi';
+import { count, oneOf } from '../fields';
+import { leak, type StandingReading } from '../pressure';
+import { counted, said } from '../units';
+import { defineWorking, reason, type Reason } from '../working';
+import { hiddenLeak, LEAK_LEVELS, MOST_DAYS, type HiddenLeak, type LeakLevel } from './hidden-leak';
+import { roundFields, type Played, type RoundInput } from './played';
+
+/** So many days later it is read again; or one says what it is. */
+export type LeakAct = { do: 'read'; days: number } | { do: 'leaks' | 'ordinary' };
+
+/** Acts of a round at most. */
+const MOST = 60;
+/** How often the advice reads. */
+const EVERY_DAYS = 2;
+
+const LEAK_ACTS = Joi.array()
+  .items(
+    Joi.alternatives(
+      Joi.object({ do: oneOf(['read'], 'What was done'), days: count(1, 30, 'Days later') }),
+      Joi.object({ do: oneOf(['leaks', 'ordinary'], 'What was said') }),
+    ),
+  )
+  .max(MOST)
+  .required()
+  .description('Readings, and what was said at the end')
+  .meta({ expected: `What was done: at most ${MOST} of read, leaks, ordinary` });
+
+/** The readings of a round: the first one is there at the beginning. */
+export const leakReadings = (hidden: HiddenLeak, acts: readonly LeakAct[]): StandingReading[] => {
+  let day = 0;
+  const all = [hidden.read(0)];
+  for (const act of acts) {
+    if (act.do !== 'read' || day >= MOST_DAYS) continue;
+    day = Math.min(MOST_DAYS, day + act.days);
+    all.push(hidden.read(day));
+  }
+  return all;
+};
+
+const findingOf = (hidden: HiddenLeak, readings: StandingReading[]) =>
+  leak.run({ readings, tube: hidden.tube, gaugeStepKpa: hidden.gaugeStepKpa }).result;
+
+/** Read every other day until the arithmetic can tell. */
+export function* advisedLeak(hidden: HiddenLeak): Generator<LeakAct> {
+  const acts: LeakAct[] = [];
+  for (let day = 0; day < MOST_DAYS; day += EVERY_DAYS) {
+    const act: LeakAct = { do: 'read', days: EVERY_DAYS };
+    acts.push(act);
+    yield act;
+    const { finding } = findingOf(hidden, leakReadings(hidden, acts));
+    if (finding === 'cannot tell') continue;
+    yield { do: finding === 'slow leak' ? 'leaks' : 'ordinary' };
+    return;
+  }
+}
+
+const daysOf = (acts: readonly LeakAct[]): number =>
+  Math.min(
+    MOST_DAYS,
+    acts.reduce((sum, a) => sum + (a.do === 'read' ? a.days : 0), 0),
+  );
+const saidOf = (acts: readonly LeakAct[]) => acts.find((a) => a.do !== 'read')?.do ?? null;
+
+interface LeakPlayed extends Played {
+  lossKpaPerDay: number;
+  corrected: { day: number; gaugeKpa: number }[];
+}
+
+/**
+ * A round on a standing tire: whether it leaks, told from readings on days of one's choice, with the weather in them.
+ *
+ * Source: the gas law; the judgement of `leak`.
+ */
+export const practiceLeak = defineWorking<RoundInput<LeakLevel, LeakAct>, LeakPlayed>({
+  name: 'practice-leak',
+  says: 'A standing tire: a leak, or the weather',
+  input: () => roundFields(LEAK_LEVELS, LEAK_ACTS),
+  example: { seed: 2, level: 'steady weather', acts: [{ do: 'read', days: 2 }, { do: 'ordinary' }] },
+  work({ seed, level, acts }, show) {
+    const hidden = hiddenLeak(seed, level);
+    const answer = saidOf(acts);
+    const answered = acts.findIndex((a) => a.do !== 'read');
+    // What is read after it was said counts no more.
+    const before = answered < 0 ? acts : acts.slice(0, answered);
+    const readings = leakReadings(hidden, before);
+    const found = findingOf(hidden, readings);
+    const advised = [...advisedLeak(hidden)];
+    show.line('it loses in a day', 'by the number of the tire', hidden.lossKpaPerDay, 'kPa');
+    show.line('ordinary, in a day', 'rule', found.ordinaryKpaPerDay, 'kPa');
+    show.line('your days', 'from the first reading to the last', daysOf(before), 'days');
+    show.line('as advised', 'days', daysOf(advised), 'days');
+    show.basis('published', 'ideal gas law at constant volume');
+    show.basis('memory', 'what a tire of its kind may lose');
+    show.caution('A tire that loses air is looked at before it rolls: bead, stem and core with soapy water.');
+    // A tire that went flat meanwhile tells it without arithmetic.
+    const isTold = found.finding !== 'cannot tell' || readings.at(-1)!.gaugeKpa < hidden.gaugeStepKpa;
+    const right = answer !== null && (answer === 'leaks') === hidden.leaks;
+    const debrief: Reason[] = [];
+    const amount = { value: hidden.lossKpaPerDay * 7, unit: 'kPa' as const, digits: 1 };
+    if (answer === null) debrief.push(reason('check', 'Nothing was said: does it leak, or not?'));
+    else if (!right)
+      debrief.push(
+        reason(
+          'stop',
+          hidden.leaks
+            ? 'It loses {0} a week: a leak, behind warmer days.'
+            : 'It loses {0} a week: no leak, the rest is the weather.',
+          [amount],
+        ),
+      );
+    if (answer !== null && !isTold)
+      debrief.push(reason('check', 'Said before the readings could tell: luck is no reading.'));
+    if (daysOf(before) > daysOf(advised) + EVERY_DAYS)
+      debrief.push(reason('check', `${counted(daysOf(before) - daysOf(advised), 'day')} longer than it took to tell.`));
+    const good = right && isTold;
+    const why = good
+      ? reason('good', `Right, after ${counted(daysOf(before), 'day')}.`)
+      : reason(
+          answer !== null && !right ? 'stop' : 'check',
+          right ? 'Right, and not told by the readings.' : answer === null ? 'Not said.' : 'Wrong.',
+        );
+    show.verdict(why.verdict);
+    return {
+      good,
+      cost: daysOf(before),
+      advisedCost: daysOf(advised),
+      debrief,
+      advice: [
+        said(`read every ${EVERY_DAYS} days, ${counted(advised.length - 1, 'time')}, with the temperature`),
+        said(advised.at(-1)?.do === 'leaks' ? 'a slow leak' : 'ordinary: the weather'),
+      ],
+      lossKpaPerDay: hidden.lossKpaPerDay,
+      corrected: found.corrected,
+      reason: why,
+    };
+  },
+});
