@@ -1,6 +1,5 @@
 import { logOf, sampleMachine, sampleWheel } from '../../../tests/sample';
 import { hiddenSpokes } from '../practice';
-import { eighthsText } from '../truing';
 import { foldJob, trueAdviceOf } from '.';
 
 const DEGS = Array.from({ length: 12 }, (_, i) => i * 30);
@@ -73,18 +72,4 @@ describe('nipples of a job', () => {
     const odd = advised({ ...WHEEL, spokes: 35 });
     expect(odd && !odd.ok && odd.problem.field).toBe('spokes');
   });
-});
-
-test('eighths in words', () => {
-  expect([1, -2, 3, 4, 6, 8, 12, -17, 0].map(eighthsText)).toEqual([
-    'an eighth',
-    'a quarter',
-    'three eighths',
-    'half a turn',
-    'three quarters',
-    '1 turn',
-    '1 turn and a half',
-    '2 turns and an eighth',
-    'not at all',
-  ]);
 });
