@@ -49,6 +49,8 @@ const VALVE_DEG = 7;
 const LOCK_HALF_DEG = 6;
 /** Fitted bead that climbed so far takes the keeper with it. Basis: memory. */
 const KEEPER_DEG = 150;
+/** So much of what was levered comes out again with a keeper. Basis: memory. */
+const LIFTED_DEG = 60;
 /** A knee holds so much of the part that is on, either way. Basis: memory. */
 const KNEE_DEG = 60;
 /** What a fitter levers in one stroke at most without harm when it goes heavily, mm. Common practice. */
@@ -173,7 +175,7 @@ export const leverAct = (bead: HiddenBead, state: BeadState, act: LeverAct): { s
   const went = found.state.onDeg > state.onDeg;
   if (went && !found.state.over && found.state.upDeg >= KEEPER_DEG)
     return {
-      state: { ...found.state, onDeg: Math.max(BY_HAND_DEG, found.state.onDeg - 60), upDeg: 0 },
+      state: { ...found.state, onDeg: Math.max(BY_HAND_DEG, found.state.onDeg - LIFTED_DEG), upDeg: 0 },
       seen: { is: 'keeper lifts' },
     };
   return found;

@@ -7,6 +7,7 @@ import { useUnits } from '../../parts/quantity';
 import { SeatPool } from '../../stations/seat/SeatPool';
 import { MovesList } from './MovesList';
 import { RunLayout } from './RunLayout';
+import { EndButton } from './EndButton';
 import type { RunProps } from './run-props';
 import { useRound } from './use-round';
 
@@ -116,9 +117,7 @@ export const AirRun = ({ at, who, onDone }: RunProps) => {
           </div>
         </>
       )}
-      <Button go={isOver} hotkey="N" className="justify-self-start" onClick={done}>
-        {isOver ? 'How it went' : 'Leave it as it is'}
-      </Button>
+      <EndButton isOver={isOver} onEnd={done} />
       <MovesList
         label="Done so far"
         moves={acts.map((it, i) => (

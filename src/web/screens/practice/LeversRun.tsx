@@ -21,6 +21,7 @@ import { leverActWords, leverSay, leverSeenWords } from './lever-words';
 import { MovesList } from './MovesList';
 import { RimCut } from './RimCut';
 import { RunLayout } from './RunLayout';
+import { EndButton } from './EndButton';
 import type { RunProps } from './run-props';
 import { useRound } from './use-round';
 
@@ -159,11 +160,7 @@ export const LeversRun = ({ at, who, onDone }: RunProps) => {
           </div>
         </>
       )}
-      {isBegun && (
-        <Button go={state.over} hotkey="N" className="justify-self-start" onClick={done}>
-          {state.over ? 'How it went' : 'Leave it as it is'}
-        </Button>
-      )}
+      {isBegun && <EndButton isOver={state.over} onEnd={done} />}
       <RimCut bead={bead} state={state} />
       <h2 className="text-[18px]">
         {acts.length} {acts.length === 1 ? 'move' : 'moves'}

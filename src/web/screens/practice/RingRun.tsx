@@ -17,6 +17,7 @@ import { useUnits } from '../../parts/quantity';
 import { WheelDial } from '../../parts/WheelDial';
 import { MovesList } from './MovesList';
 import { RunLayout } from './RunLayout';
+import { EndButton } from './EndButton';
 import type { RunProps } from './run-props';
 import { useRound } from './use-round';
 
@@ -170,9 +171,7 @@ export const RingRun = ({ at, who, onDone }: RunProps) => {
           </div>
         </>
       )}
-      <Button go={isOver} hotkey="N" className="justify-self-start" onClick={done}>
-        {isOver ? 'How it went' : 'Leave it as it is'}
-      </Button>
+      <EndButton isOver={isOver} onEnd={done} />
       <h2 className="text-[18px]">
         {acts.length} {acts.length === 1 ? 'move' : 'moves'}
       </h2>

@@ -15,6 +15,7 @@ import { Button } from '../../parts/Button';
 import { ChoiceField } from '../../parts/fields';
 import { useKeys } from '../../parts/keys';
 import { VerdictShape } from '../../parts/VerdictMark';
+import { EndButton } from './EndButton';
 import type { RunProps } from './run-props';
 import { useRound } from './use-round';
 
@@ -102,9 +103,7 @@ export const SidewallRun = ({ at, who, onDone }: RunProps) => {
             </div>
           </>
         )}
-        <Button go={isDone} hotkey="N" className="justify-self-start" onClick={done}>
-          {isDone ? 'How it went' : 'Leave it as it is'}
-        </Button>
+        <EndButton isOver={isDone} onEnd={done} />
         <ol aria-label="Answers so far" aria-live="polite" className="grid gap-2">
           {acts.map((it, i) => (
             <li key={i} className="grid grid-cols-[28px_1fr] gap-2">
