@@ -1,8 +1,12 @@
 import {
   advisedAir,
   advisedLeak,
+  advisedPair,
   advisedRing,
   hiddenLeak,
+  hiddenPair,
+  PAIR_LEVELS,
+  practicePair,
   LEAK_LEVELS,
   practiceLeak,
   hiddenRing,
@@ -76,6 +80,11 @@ const leaky = (seed: number, level: (typeof LEAK_LEVELS)[number]): Omit<Done, 'm
   const { good, cost } = practiceLeak.run({ seed, level, acts }).result;
   return { good, cost };
 };
+const pair = (seed: number, level: (typeof PAIR_LEVELS)[number]): Omit<Done, 'ms'> => {
+  const acts = [...advisedPair(hiddenPair(seed, level))];
+  const { good, cost } = practicePair.run({ seed, level, acts }).result;
+  return { good, cost };
+};
 const sidewall = (seed: number, level: (typeof SIDEWALL_LEVELS)[number]): Omit<Done, 'ms'> => {
   const { suits, refused, why } = hiddenSidewall(seed, level);
   const acts = [{ do: 'fits', tire: suits + 1 } as const, { do: 'refuse', tire: refused + 1, why } as const];
@@ -89,6 +98,7 @@ for (const level of SIDEWALL_LEVELS)
 for (const level of LEVER_LEVELS)
   process.stdout.write(`${told(`levers, ${level}`, 'moves', (s) => lever(s, level))}\n`);
 for (const level of RING_LEVELS) process.stdout.write(`${told(`ring, ${level}`, 'moves', (s) => ring(s, level))}\n`);
+for (const level of PAIR_LEVELS) process.stdout.write(`${told(`pair, ${level}`, 'moves', (s) => pair(s, level))}\n`);
 for (const level of AIR_LEVELS) process.stdout.write(`${told(`air, ${level}`, 'tries', (s) => air(s, level))}\n`);
 for (const level of LEAK_LEVELS) process.stdout.write(`${told(`leak, ${level}`, 'days', (s) => leaky(s, level))}\n`);
 for (const level of SPOKE_LEVELS)

@@ -2,11 +2,13 @@ import {
   advisedAir,
   advisedLeak,
   advisedLevers,
+  advisedPair,
   advisedRing,
   advisedTruing,
   hiddenAir,
   hiddenBead,
   hiddenLeak,
+  hiddenPair,
   hiddenRing,
   hiddenSidewall,
   hiddenSpokes,
@@ -109,9 +111,11 @@ test('truing by keyboard: read at the needle, nipples turned by number, and what
   const needle = page.getByRole('img', { name: /^Side to side: / });
   const shown = async () =>
     Number(/: ([+\u2212-]?[\d.]+)/.exec((await needle.getAttribute('aria-label'))!)![1]!.replace('\u2212', '-'));
-  expect(await shown()).toBeCloseTo(hidden.read([0])[0]!.lateralMm!, 2);
+  // It begins at the first nipple after the valve.
+  const step = 360 / hidden.spokes;
+  expect(await shown()).toBeCloseTo(hidden.read([step / 2])[0]!.lateralMm!, 2);
   for (let i = 0; i < 3; i++) await page.keyboard.press('.');
-  const deg = (3 * 360) / hidden.spokes;
+  const deg = 3.5 * step;
   expect(await shown()).toBeCloseTo(hidden.read([deg])[0]!.lateralMm!, 2);
   const turns = [...advisedTruing(hidden)].flat();
   for (const [i, { spoke, eighths }] of turns.entries()) {
@@ -224,4 +228,36 @@ test('a leak by keyboard: read on other days, told from the weather, and what is
   await page.getByRole('button', { name: 'The same wheel again' }).click();
   await page.getByRole('button', { name: 'It leaks' }).click();
   await expect(page.getByText('luck is no reading', { exact: false })).toBeVisible();
+});
+
+test('a pair by keyboard: brought to one pressure, taped, told; and what the shop may see of it', async ({
+  page,
+  shop,
+}) => {
+  await openAs(page, shop, '/practice?kind=pair&level=aired+by+others&wheel=11');
+  const acts = [...advisedPair(hiddenPair(11, 'aired by others'))];
+  await expect(page.getByRole('radio')).toHaveCount(4);
+  const moves = page.getByRole('list', { name: /^Moves so far/ }).getByRole('listitem');
+  for (const [i, act] of acts.entries()) {
+    if ('tire' in act) await page.keyboard.press(String(act.tire));
+    if (act.do === 'pair') await page.getByLabel(`Tire ${act.tire} with`).selectOption(String(act.with));
+    await page.getByRole('heading', { level: 1 }).click();
+    await page.keyboard.press(act.do === 'air' ? 'a' : act.do === 'tape' ? 't' : 'p');
+    await expect(moves).toHaveCount(i + 1);
+  }
+  await expectAccessible(page);
+  await page.keyboard.press('n');
+  await expect(page.getByText('A pair, as they stand.')).toBeVisible();
+  await expect(page.getByText('Nothing was lost.')).toBeVisible();
+  await page.getByRole('button', { name: 'Back to the bench' }).click();
+  const inTheShop = page.getByRole('region', { name: 'In the shop' });
+  await expect(inTheShop).toContainText('Nobody lets the shop see');
+  const agree = page.getByLabel('The shop may see how I get on');
+  await agree.check();
+  await expect(inTheShop).toContainText('Pair: 1 of 1 ended well');
+  await expectAccessible(page);
+  await page.reload();
+  await expect(agree).toBeChecked();
+  await agree.uncheck();
+  await expect(inTheShop).toContainText('Nobody lets the shop see');
 });

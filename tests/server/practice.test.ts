@@ -3,6 +3,8 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
+import request from 'supertest';
+import { doorStore } from '../../src/server/db/door-store';
 import { openDb } from '../../src/server/db/open-db';
 import { practiceStore } from '../../src/server/db/practice-store';
 import { testApp } from './test-app';
@@ -77,6 +79,64 @@ describe('practice', () => {
       .post('/api/practice')
       .send(round({ seed: 4 }))
       .expect(422);
+  });
+});
+
+describe('what the shop may see of it', () => {
+  test('nothing until they agree, then how they get on in each kind, and nothing again', async () => {
+    const { ask } = testApp({ empty: true });
+    await ask.post('/api/people').send({ name: 'Wil Penhallow' }).expect(201);
+    await ask
+      .post('/api/practice')
+      .send(round({ who: 'Wil Penhallow' }))
+      .expect(201);
+    const shown = async () => (await ask.get('/api/practice/shown').expect(200)).body.people;
+    const agree = (isShown: unknown, who = 'Wil Penhallow') => ask.put('/api/practice/shown').send({ who, isShown });
+    expect(await shown()).toEqual([]);
+    expect((await ask.get('/api/practice?who=Wil%20Penhallow')).body.isShown).toBe(false);
+    expect((await agree(true).expect(200)).body).toEqual({ isShown: true });
+    const [one, ...more] = await shown();
+    expect(more).toEqual([]);
+    expect(one).toMatchObject({ who: 'Wil Penhallow', rounds: 1, lastAt: expect.stringMatching(/^20/) });
+    const balance = one.kinds.find((k: { kind: string }) => k.kind === 'balance');
+    expect(balance).toMatchObject({ standing: { rounds: 1, good: 0 }, next: { level: 'light stand, full shelf' } });
+    await agree(false).expect(200);
+    expect(await shown()).toEqual([]);
+    await agree('yes').expect(422);
+    await agree(true, 'Nobody').expect(404);
+  });
+
+  test('where people sign in: nobody else reads rounds that are not shown, nor agrees for another', async () => {
+    const { ask, db, app } = testApp({ empty: true });
+    const doors = doorStore(db);
+    const people = [
+      ['Juna Birk', 'owner'],
+      ['Osk Tarrow', 'fitter'],
+      ['Wil Penhallow', 'learner'],
+    ] as const;
+    for (const [who, role] of people) {
+      db.prepare('INSERT INTO people (name) VALUES (?) ON CONFLICT DO NOTHING').run(who);
+      doors.setPerson(who, role, 'kept');
+    }
+    const as = (who: string) => {
+      const cookie = `rimstone=${doors.begin(who, 'a test', 1, Date.now()).token}`;
+      return {
+        get: (at: string) => request(app).get(`/api${at}`).set('Cookie', cookie),
+        put: (at: string, body: object) => request(app).put(`/api${at}`).set('Cookie', cookie).send(body),
+      };
+    };
+    await ask.get('/api/practice/shown').expect(401);
+    const [osk, wil] = [as('Osk Tarrow'), as('Wil Penhallow')];
+    const kept = await osk.get('/practice?who=Wil%20Penhallow').expect(403);
+    expect(kept.body.error.message).toBe('Wil Penhallow keeps their practice to themselves.');
+    await as('Juna Birk').get('/practice?who=Wil%20Penhallow').expect(403);
+    await wil.get('/practice?who=Wil%20Penhallow').expect(200);
+    await osk.put('/practice/shown', { who: 'Wil Penhallow', isShown: true }).expect(403);
+    await wil.put('/practice/shown', { who: 'Wil Penhallow', isShown: true }).expect(200);
+    await osk.get('/practice?who=Wil%20Penhallow').expect(200);
+    expect((await osk.get('/practice/shown').expect(200)).body.people).toMatchObject([{ who: 'Wil Penhallow' }]);
+    // One learner does not look at another.
+    await wil.get('/practice/shown').expect(403);
   });
 });
 

@@ -13,6 +13,7 @@ export {
 export { AIR_LEVELS, hiddenAir, type AirLevel, type HiddenAir } from './hidden-air';
 export { hiddenBead, LEAST_BITE_MM, LEVER_LEVELS, type HiddenBead, type LeverLevel } from './hidden-bead';
 export { hiddenLeak, LEAK_LEVELS, type HiddenLeak, type LeakLevel } from './hidden-leak';
+export { hiddenPair, PAIR_LEVELS, type HiddenPair, type HiddenTire, type PairLevel } from './hidden-pair';
 export { hiddenRing, RING_BOLTS, RING_LEVELS, type HiddenRing, type RingLevel } from './hidden-ring';
 export { hiddenSidewall, SIDEWALL_LEVELS, type HiddenSidewall, type SidewallLevel } from './hidden-sidewall';
 export { hiddenSpokes, SPOKE_LEVELS, type HiddenSpokes, type SpokeLevel } from './hidden-spokes';
@@ -21,15 +22,20 @@ export { PRACTICE, PRACTICE_KINDS, type PracticeKind } from './kinds';
 export {
   learnerOf,
   nextOf,
+  shownPractice,
   standingOf,
+  type KindStanding,
   type NextRound,
   type PracticeScore,
   type PracticeStanding,
   type PracticeTried,
+  type ShownPractice,
 } from './learner';
 export { leverAct, middleDeg, untouched, type BeadState, type LeverAct, type LeverSeen } from './lever-round';
+export { pairAct, playPair, tapeOf, untaped, type PairAct, type PairState } from './pair-round';
 export { MOST_ACTS, MOST_SEED, type Played } from './played';
 export { advisedAir, practiceAir } from './practice-air';
+export { advisedPair, practicePair } from './practice-pair';
 export { advisedRing, practiceRing } from './practice-ring';
 export { hiddenHeavy, practiceBalance, PRACTICE_PLACES, PRACTICE_WHEEL, type BalancePlayed } from './practice-balance';
 export { advisedLeak, leakReadings, practiceLeak, type LeakAct } from './practice-leak';

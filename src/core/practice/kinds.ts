@@ -2,6 +2,7 @@ import type { Working } from '../working';
 import { AIR_LEVELS } from './hidden-air';
 import { LEVER_LEVELS } from './hidden-bead';
 import { LEAK_LEVELS } from './hidden-leak';
+import { PAIR_LEVELS } from './hidden-pair';
 import { RING_LEVELS } from './hidden-ring';
 import { SPOKE_LEVELS } from './hidden-spokes';
 import type { Played } from './played';
@@ -10,13 +11,14 @@ import { practiceBalance } from './practice-balance';
 import { SIDEWALL_LEVELS } from './hidden-sidewall';
 import { practiceLeak } from './practice-leak';
 import { practiceLevers } from './practice-levers';
+import { practicePair } from './practice-pair';
 import { practiceSidewall } from './practice-sidewall';
 import { practiceRing } from './practice-ring';
 import { practiceTrue } from './practice-true';
 import { BALANCE_LEVELS } from './balance-levels';
 
 /** Kinds of work that can be practiced, in the order of the work. */
-export const PRACTICE_KINDS = ['sidewall', 'levers', 'true', 'ring', 'air', 'leak', 'balance'] as const;
+export const PRACTICE_KINDS = ['sidewall', 'levers', 'true', 'ring', 'pair', 'air', 'leak', 'balance'] as const;
 export type PracticeKind = (typeof PRACTICE_KINDS)[number];
 
 interface KindSpec {
@@ -66,6 +68,13 @@ export const PRACTICE: Record<PracticeKind, KindSpec> = {
     levels: RING_LEVELS,
     counts: ['move', 'moves'],
     scores: practiceRing,
+  },
+  pair: {
+    title: 'Pair',
+    does: 'Tires for a driven axle, and a tape. Bring them to the measuring pressure, tape them, and say which two are a pair; where none are, find the air that brings the smaller one up, or know that none does.',
+    levels: PAIR_LEVELS,
+    counts: ['move', 'moves'],
+    scores: practicePair,
   },
   leak: {
     title: 'Leak',

@@ -1,4 +1,4 @@
-import { learnerOf, nextOf, PRACTICE, PRACTICE_KINDS, standingOf, type PracticeScore } from '.';
+import { learnerOf, nextOf, PRACTICE, PRACTICE_KINDS, shownPractice, standingOf, type PracticeScore } from '.';
 
 let n = 0;
 const round = (more: Partial<PracticeScore>): PracticeScore => ({
@@ -50,5 +50,17 @@ test('a learner sees every kind of work, tried or not', () => {
     ...rounds([true], { kind: 'balance', level: 'usual stand, full shelf' }),
   ]);
   expect(seen.map((s) => s.kind)).toEqual([...PRACTICE_KINDS]);
-  expect(seen.map((s) => s.standing.rounds)).toEqual([0, 2, 0, 0, 0, 0, 1]);
+  expect(seen.map((s) => s.standing.rounds)).toEqual([0, 2, 0, 0, 0, 0, 0, 1]);
+});
+
+test('what the shop sees of somebody: their kinds as they see them, and when the last round was', () => {
+  const some = [round({ good: true }), round({ kind: 'true', level: 'a wobble', good: false })];
+  expect(shownPractice('Ada Marl', some)).toEqual({
+    who: 'Ada Marl',
+    rounds: 2,
+    lastAt: some[1]!.at,
+    kinds: learnerOf(some),
+  });
+  expect(shownPractice('Ada Marl', [...some].reverse()).lastAt).toBe(some[1]!.at);
+  expect(shownPractice('Ada Marl', [])).toMatchObject({ rounds: 0, lastAt: null });
 });

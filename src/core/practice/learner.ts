@@ -79,12 +79,34 @@ export const nextOf = (rounds: readonly PracticeScore[], kind: PracticeKind): Ne
   return null;
 };
 
+/** How somebody does in a kind of practice, and what to try next in it; null where all of it is sure. */
+export interface KindStanding {
+  kind: PracticeKind;
+  standing: PracticeStanding;
+  next: NextRound | null;
+}
+
 /** What somebody has practiced, kind by kind, and what to try next in each. `rounds` of one person. */
-export const learnerOf = (
-  rounds: readonly PracticeScore[],
-): { kind: PracticeKind; standing: PracticeStanding; next: NextRound | null }[] =>
+export const learnerOf = (rounds: readonly PracticeScore[]): KindStanding[] =>
   PRACTICE_KINDS.map((kind) => ({
     kind,
     standing: standingOf(rounds.filter((r) => r.kind === kind)),
     next: nextOf(rounds, kind),
   }));
+
+/** How somebody gets on who lets the shop see it. */
+export interface ShownPractice {
+  who: string;
+  rounds: number;
+  /** When the last round was played, ISO 8601; null before the first. */
+  lastAt: string | null;
+  kinds: KindStanding[];
+}
+
+/** `rounds` of one person. */
+export const shownPractice = (who: string, rounds: readonly PracticeScore[]): ShownPractice => ({
+  who,
+  rounds: rounds.length,
+  lastAt: rounds.reduce<string | null>((last, r) => (last === null || r.at > last ? r.at : last), null),
+  kinds: learnerOf(rounds),
+});

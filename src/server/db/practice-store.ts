@@ -17,6 +17,9 @@ export const practiceStore = (db: Db) => {
     `SELECT ${COLUMNS} FROM practice_runs WHERE who = ? ORDER BY at DESC, id LIMIT ?`,
   );
   const one = db.prepare<[string], Row>(`SELECT ${COLUMNS} FROM practice_runs WHERE id = ?`);
+  const shown = db.prepare('SELECT name FROM people WHERE shows_practice = 1 ORDER BY name').pluck();
+  const shows = db.prepare('SELECT shows_practice FROM people WHERE name = ?').pluck();
+  const show = db.prepare('UPDATE people SET shows_practice = ? WHERE name = ?');
   const toScore = (row: Row): PracticeScore => ({ ...row, good: row.good === 1 });
   return {
     /** Sent twice it is kept once. Throws `InputError` where the id stands for another round. */
@@ -29,6 +32,11 @@ export const practiceStore = (db: Db) => {
     },
     /** Somebody's rounds, the newest first. */
     latest: (who: string, limit: number): PracticeScore[] => latest.all(who, limit).map(toScore),
+    /** Everybody who lets the shop see how they get on. */
+    shown: () => shown.all() as string[],
+    shows: (who: string): boolean => shows.get(who) === 1,
+    /** False where nobody has this name. */
+    show: (who: string, isShown: boolean): boolean => show.run(Number(isShown), who).changes > 0,
   };
 };
 export type PracticeStore = ReturnType<typeof practiceStore>;

@@ -26,3 +26,13 @@ export const checkPrice = (me: SignedIn | null, it: object, before: object | und
   const priceOf = (record: object | undefined): unknown => (record as { priceMinor?: unknown })?.priceMinor ?? null;
   if (priceOf(it) !== priceOf(before)) must(me, 'govern', 'set a price');
 };
+
+/** Throws `NotAllowed` for somebody else’s practice, unless the shop may see it. */
+export const checkShown = (me: SignedIn | null, whose: string, isShown: boolean): void => {
+  if (me !== null && me.who !== whose && !isShown)
+    throw new NotAllowed(
+      'who',
+      `${whose} keeps their practice to themselves.`,
+      `your own, or with ${whose}’s agreement`,
+    );
+};

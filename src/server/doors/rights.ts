@@ -20,6 +20,8 @@ export const NEEDED: readonly Needed[] = [
   ['PUT', '/devices/:name/fail', 'practice'],
   ['DELETE', '/devices/:name', 'work'],
   ['POST', '/practice', 'practice'],
+  ['GET', '/practice/shown', 'trade'],
+  ['PUT', '/practice/shown', 'practice'],
   ['PUT', '/people/:name/pace', 'work'],
   ['POST', '/machines', 'trade'],
   ['POST', '/records/:kind', 'trade'],

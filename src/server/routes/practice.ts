@@ -1,10 +1,21 @@
 import { Router } from 'express';
 import Joi from 'joi';
 import { check, count, oneOf } from '../../core/fields';
-import { MOST_ACTS, MOST_SEED, PRACTICE, PRACTICE_KINDS, type Played, type PracticeTried } from '../../core/practice';
+import {
+  MOST_ACTS,
+  MOST_SEED,
+  PRACTICE,
+  PRACTICE_KINDS,
+  shownPractice,
+  type Played,
+  type PracticeTried,
+} from '../../core/practice';
 import type { Working } from '../../core/working';
 import type { PracticeStore } from '../db/practice-store';
 import type { ApiDocs } from '../openapi/api-docs';
+import { checkShown } from '../doors/finer-rights';
+import { meOf } from '../doors/signed-in';
+import { NotFound } from '../errors';
 import type { WorkPool } from '../work';
 import { checkQuery, goneOf, recordId, who } from './input';
 
@@ -24,10 +35,16 @@ const tried = Joi.object({
 }).required();
 
 const whoseQuery = Joi.object<{ who: string }>({ who });
+const shownBody = Joi.object({
+  who,
+  isShown: Joi.boolean().strict().required().meta({ expected: 'true, so that the shop may see it, or false' }),
+}).required();
 
 /** What is said of the routes below. */
 export const practiceApi: ApiDocs = {
   'GET /practice': { says: 'Somebody’s rounds of practice, the newest first', query: whoseQuery },
+  'GET /practice/shown': { says: 'How those get on in practice who let the shop see it' },
+  'PUT /practice/shown': { says: 'Whether the shop may see how somebody gets on: by their own word', body: shownBody },
   'POST /practice': { says: 'A round of practice: its score is worked out here', body: tried, status: 201 },
 };
 
@@ -36,7 +53,17 @@ export const practiceRoutes = (practice: PracticeStore, work: WorkPool): Router 
   const router = Router();
   router.get('/practice', (req, res) => {
     const { who: whose } = checkQuery<{ who: string }>(whoseQuery, req.query);
-    res.json({ rounds: practice.latest(whose, ROUNDS) });
+    const isShown = practice.shows(whose);
+    checkShown(meOf(req), whose, isShown);
+    res.json({ rounds: practice.latest(whose, ROUNDS), isShown });
+  });
+  router.get('/practice/shown', (_req, res) => {
+    res.json({ people: practice.shown().map((name) => shownPractice(name, practice.latest(name, ROUNDS))) });
+  });
+  router.put('/practice/shown', (req, res) => {
+    const { who: whose, isShown } = check<{ who: string; isShown: boolean }>(shownBody, req.body);
+    if (!practice.show(whose, isShown)) throw new NotFound('Nobody here has this name.');
+    res.json({ isShown });
   });
   router.post('/practice', async (req, res) => {
     const round = check<PracticeTried>(tried, req.body);

@@ -1,5 +1,5 @@
 import { nanoid } from '@reduxjs/toolkit';
-import { useCallback, useEffect, useState, type FC } from 'react';
+import { useState, type FC } from 'react';
 import {
   MOST_SEED,
   PRACTICE,
@@ -7,7 +7,6 @@ import {
   type BalancePlayed,
   type Played,
   type PracticeKind,
-  type PracticeScore,
   type PracticeTried,
 } from '../../core/practice';
 import type { Working } from '../../core/working';
@@ -16,7 +15,8 @@ import { ChoiceField } from '../parts/fields';
 import { Failed, Frame, Waiting } from '../parts/Frame';
 import { useAddressTexts } from '../parts/use-address';
 import { useApp } from '../store';
-import { api, ApiError } from '../store/api';
+import { useAddPracticeMutation, usePracticeQuery } from '../store/practice-api';
+import { visitProblem } from '../store/visits-api';
 import { AirRun } from './practice/AirRun';
 import { BalanceOutcome } from './practice/BalanceOutcome';
 import { BalanceRun } from './practice/BalanceRun';
@@ -24,9 +24,12 @@ import { Debrief } from './practice/Debrief';
 import { Learner } from './practice/Learner';
 import { LeakRun } from './practice/LeakRun';
 import { LeversRun } from './practice/LeversRun';
+import { PairRun } from './practice/PairRun';
 import { RingRun } from './practice/RingRun';
 import type { RunProps } from './practice/run-props';
 import { Scores } from './practice/Scores';
+import { ShowMine } from './practice/ShowMine';
+import { ShownPeople } from './practice/ShownPeople';
 import { SidewallRun } from './practice/SidewallRun';
 import { TrueRun } from './practice/TrueRun';
 import { forgetRound, leftRound, type RoundAt } from './practice/use-round';
@@ -39,6 +42,7 @@ const RUNS: Record<PracticeKind, FC<RunProps>> = {
   leak: LeakRun,
   true: TrueRun,
   ring: RingRun,
+  pair: PairRun,
   balance: BalanceRun,
 };
 
@@ -66,35 +70,22 @@ export const PracticeScreen = () => {
   const { title, does, levels } = PRACTICE[kind];
   const level = levels.find((l) => l === at.level) ?? levels[0]!;
   const seed = seedOf(at.wheel);
-  const [rounds, setRounds] = useState<PracticeScore[] | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
+  const { currentData: own, error: unread, refetch } = usePracticeQuery(who, { skip: !who });
+  const [add, { error: unsent, reset }] = useAddPracticeMutation();
   const [sent, setSent] = useState<Sent | null>(null);
+  const rounds = own?.rounds ?? (who ? null : []);
+  const problem = unsent ?? unread;
 
-  const read = useCallback(async () => {
-    if (!who) return setRounds([]);
-    try {
-      setRounds((await api.practice(who)).rounds);
-      setProblem(null);
-    } catch (error) {
-      if (!(error instanceof ApiError)) throw error;
-      setProblem(error.message);
-    }
-  }, [who]);
-  useEffect(() => void read(), [read]);
   const send = async (tried: PracticeTried) => {
     setSent({ tried, working: null });
-    try {
-      const { working } = await api.addPractice(tried);
-      setSent({ tried, working });
-      forgetRound();
-      await read();
-    } catch (error) {
-      if (!(error instanceof ApiError)) throw error;
-      setProblem(error.message);
-    }
+    const { data } = await add(tried);
+    if (!data) return;
+    setSent({ tried, working: data.working });
+    forgetRound();
   };
   const go = (to: Partial<Record<(typeof NAMES)[number], string>>, push = true) => {
     setSent(null);
+    reset();
     setAt({ wheel: '', ...to }, push);
   };
   const left = seed === null ? leftRound(who) : null;
@@ -109,8 +100,8 @@ export const PracticeScreen = () => {
       }
     >
       {problem && (
-        <Failed message={problem}>
-          <Button onClick={() => void (sent && !sent.working ? send(sent.tried) : read())}>
+        <Failed message={visitProblem(problem)}>
+          <Button onClick={() => void (sent && !sent.working ? send(sent.tried) : refetch())}>
             {sent && !sent.working ? 'Send the round again' : 'Try again'}
           </Button>
         </Failed>
@@ -163,7 +154,13 @@ export const PracticeScreen = () => {
           <section aria-label="What you have practiced">
             <h2 className="mb-2 border-t-2 border-ink pt-2 text-[22px]">What you have practiced</h2>
             {rounds ? (
-              <Learner rounds={rounds} onTry={(next) => go({ kind: next.kind, level: next.level, wheel: newSeed() })} />
+              <>
+                <Learner
+                  rounds={rounds}
+                  onTry={(next) => go({ kind: next.kind, level: next.level, wheel: newSeed() })}
+                />
+                {own && <ShowMine who={who} isShown={own.isShown} />}
+              </>
             ) : (
               !problem && <Waiting what="Reading the rounds" />
             )}
@@ -178,6 +175,7 @@ export const PracticeScreen = () => {
           <Scores kind={kind} level={level} rounds={mine} />
         </section>
       )}
+      {seed === null && <ShownPeople />}
     </Frame>
   );
 };

@@ -3,13 +3,11 @@ import type { DeviceNow, Failure } from '../../core/devices';
 import type { Doors } from '../../core/doors';
 import type { InputProblem } from '../../core/errors';
 import type { Entry, EntryBody, EntryKind, JobSummary, UsualTime, WheelHistory } from '../../core/job';
-import type { Played, PracticeScore, PracticeTried } from '../../core/practice';
 import type { Cure } from '../../core/procedure';
 import type { Reserved } from '../../core/parts';
 import type { ShopRule } from '../../core/rules';
 import type { ImportAnswer, Pace, RecordKind, Records, Shop } from '../../core/shop';
 import type { Machine, Wheel } from '../../core/wheels';
-import type { Working } from '../../core/working';
 import { tellTurnedAway } from './turned-away';
 
 /** A wheel with its machine and everything its jobs know of it. */
@@ -51,8 +49,6 @@ const NO_ANSWER: InputProblem = {
   expected: 'the program running on the shop’s machine',
 };
 const TIMEOUT_MS = 15_000;
-/** A round is scored by a simulated stand: on a slow machine that takes its time, and the server says when it is too long. */
-const SCORE_MS = 100_000;
 
 /** How far the server is with something long. */
 export interface Progress {
@@ -177,9 +173,6 @@ export const api = {
       keepalive: true,
       body: JSON.stringify({ ...at, jobId: null }),
     }).catch(() => undefined),
-  practice: (who: string) => ask<{ rounds: PracticeScore[] }>('GET', `/practice?who=${encodeURIComponent(who)}`),
-  addPractice: (tried: PracticeTried) =>
-    ask<{ score: PracticeScore; working: Working<Played> }>('POST', '/practice', tried, SCORE_MS),
   standWheels: () => ask<{ wheels: { seen: Observation[] }[] }>('GET', '/stand-wheels'),
   wheelRecord: (id: string) => ask<WheelRecord>('GET', `/wheels/${encodeURIComponent(id)}/record`),
   changeRule: (key: string, body: { value: number | string; note: string; who: string; reason: string }) =>

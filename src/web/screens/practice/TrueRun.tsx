@@ -10,6 +10,7 @@ import { PlaceField, usePlace } from '../../parts/place';
 import { useUnits } from '../../parts/quantity';
 import { WheelDial } from '../../parts/WheelDial';
 import { MovesList } from './MovesList';
+import { RimSwing } from './RimSwing';
 import { RunLayout } from './RunLayout';
 import type { RunProps } from './run-props';
 import { useRound } from './use-round';
@@ -50,7 +51,8 @@ export const TrueRun = ({ at, who, onDone }: RunProps) => {
   const hidden = useMemo(() => hiddenSpokes(at.seed, at.level as SpokeLevel), [at.seed, at.level]);
   const wheel = useMemo(() => hidden.after(acts), [hidden, acts]);
   const degs = useMemo(() => spokeDegs({ spokes: hidden.spokes }), [hidden.spokes]);
-  const [deg, setDeg] = useState<number | null>(0);
+  const step = 360 / hidden.spokes;
+  const [deg, setDeg] = useState<number | null>(step / 2);
   const [fieldKey, setFieldKey] = useState(0);
   const [eighths, setEighths] = useState('2');
   const pick = (to: number) => {
@@ -67,7 +69,6 @@ export const TrueRun = ({ at, who, onDone }: RunProps) => {
           0,
         ) + 1;
   const turn = (sign: 1 | -1) => () => spoke !== null && act({ spoke, eighths: sign * Number(eighths) });
-  const step = 360 / hidden.spokes;
   const done = () => onDone(acts, tookS());
   useKeys([
     { key: '.', says: 'On to the next spoke', run: () => pick((deg ?? 0) + step) },
@@ -93,6 +94,7 @@ export const TrueRun = ({ at, who, onDone }: RunProps) => {
         />
       }
     >
+      {deg !== null && <RimSwing wheel={wheel} deg={deg} />}
       <div role="status" className="grid gap-2">
         <Needle label="Side to side" mm={reading?.lateralMm ?? null} />
         <Needle label="Up and down" mm={reading?.radialMm ?? null} />

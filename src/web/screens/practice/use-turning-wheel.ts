@@ -10,6 +10,7 @@ import {
   type StandMotion,
 } from '../../../core/devices';
 import { standWheel } from '../../../core/practice';
+import { wantsNoMotion } from '../../parts/motion';
 
 const PUSH_DEG_S = 40;
 /** A picture that comes late moves the wheel on by no more than this. */
@@ -22,8 +23,6 @@ interface Options {
   /** So many times faster than the real thing. */
   pace: number;
 }
-
-const wantsNoMotion = (): boolean => window.matchMedia('(prefers-reduced-motion: reduce)').matches;
 
 /**
  * A wheel on a stand that turns on the screen by its own physics: the dial follows at every picture, the screen only at

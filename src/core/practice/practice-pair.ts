@@ -1,0 +1,206 @@
+import Joi from 'joi';
+import { count, oneOf, quantity } from '../fields';
+import { rolloutMatch } from '../ring';
+import { said, type Said } from '../units';
+import { defineWorking, reason, type Reason } from '../working';
+import { hiddenPair, PAIR_LEVELS, type HiddenPair, type PairLevel } from './hidden-pair';
+import { pairAct, playPair, tapeOf, untaped, type PairAct, type PairState } from './pair-round';
+import { MOST_ACTS, roundFields, type Played, type RoundInput } from './played';
+
+/** Pressures that differ by less are one pressure: a gauge is read no finer, kPa. Basis: memory. */
+const SAME_KPA = 1;
+/** So much more air tells how a tire stretches, where its limit allows it, kPa. Basis: memory. */
+const MORE_KPA = 10;
+const MOST_TIRES = 9;
+
+const tireField = count(1, MOST_TIRES, 'Which tire');
+const PAIR_ACTS = Joi.array()
+  .items(
+    Joi.alternatives(
+      Joi.object({ do: oneOf(['air'], 'What was done'), tire: tireField, kpa: quantity('kPa', 5, 690, 'Brought to') }),
+      Joi.object({ do: oneOf(['tape'], 'What was done'), tire: tireField }),
+      Joi.object({ do: oneOf(['pair'], 'What was said'), tire: tireField, with: tireField }),
+      Joi.object({ do: oneOf(['no pair'], 'What was said') }),
+    ),
+  )
+  .max(MOST_ACTS)
+  .required()
+  .description('What was done with the tires, in its order')
+  .meta({ expected: `What was done: at most ${MOST_ACTS} of air, tape, pair, no pair` });
+
+/** How two lengths of tape match; `stretchMmPerKpa` and `limitKpa` of the smaller one. */
+const matchOf = (
+  { measureKpa }: HiddenPair,
+  [leftMm, rightMm]: readonly [number, number],
+  smaller: { stretchMmPerKpa?: number; limitKpa?: number } = {},
+) => rolloutMatch.run({ leftMm, rightMm, measuringKpa: measureKpa, ...smaller });
+
+/** The two taped tires that differ least, the smaller one first; counted from 1. */
+const nearestOf = ({ tires }: PairState): [number, number] => {
+  const taped = tires.map((t, i) => ({ n: i + 1, mm: t.tapedMm! })).sort((a, b) => a.mm - b.mm);
+  const steps = taped.slice(1).map((t, i) => t.mm - taped[i]!.mm);
+  const at = steps.indexOf(Math.min(...steps));
+  return [taped[at]!.n, taped[at + 1]!.n];
+};
+
+/** All taped at the measuring pressure; those two paired that match, or the smaller one given the air that it takes. */
+export function* advisedPair(hidden: HiddenPair): Generator<PairAct> {
+  const { measureKpa, tires } = hidden;
+  let state = untaped(hidden);
+  const doing = (act: PairAct): PairAct => {
+    state = pairAct(hidden, state, act);
+    return act;
+  };
+  for (const [i, { gaugeKpa }] of state.tires.entries()) {
+    if (Math.abs(gaugeKpa - measureKpa) > SAME_KPA) yield doing({ do: 'air', tire: i + 1, kpa: measureKpa });
+    yield doing({ do: 'tape', tire: i + 1 });
+  }
+  const tapedMm = (tire: number): number => state.tires[tire - 1]!.tapedMm!;
+  const [small, large] = nearestOf(state);
+  const paired: PairAct = { do: 'pair', tire: small, with: large };
+  const [smallMm, largeMm] = [tapedMm(small), tapedMm(large)];
+  if (matchOf(hidden, [smallMm, largeMm]).verdict === 'good') {
+    yield paired;
+    return;
+  }
+  const { limitKpa } = tires[small - 1]!;
+  const moreKpa = Math.min(measureKpa + MORE_KPA, limitKpa);
+  yield doing({ do: 'air', tire: small, kpa: moreKpa });
+  yield doing({ do: 'tape', tire: small });
+  const stretchMmPerKpa = (tapedMm(small) - smallMm) / (moreKpa - measureKpa);
+  const { correct } = matchOf(hidden, [smallMm, largeMm], { stretchMmPerKpa, limitKpa }).result;
+  if (!correct) {
+    yield { do: 'no pair' };
+    return;
+  }
+  yield doing({ do: 'air', tire: small, kpa: correct.toKpa });
+  yield doing({ do: 'tape', tire: small });
+  yield paired;
+}
+
+const kpa = (value: number) => ({ value, unit: 'kPa' as const, digits: 1 });
+const mm = (value: number) => ({ value, unit: 'mm' as const, digits: 0 });
+
+/** Whether a tire was taped at two pressures, so that its stretch is known. */
+const isStretchKnown = (hidden: HiddenPair, acts: readonly PairAct[], tire: number): boolean => {
+  const at = acts.flatMap((act, i) =>
+    act.do === 'tape' && act.tire === tire ? [playPair(hidden, acts.slice(0, i)).tires[tire - 1]!.gaugeKpa] : [],
+  );
+  return Math.max(...at) - Math.min(...at) > SAME_KPA;
+};
+
+/** What is wrong with two tires that were called a pair. */
+const againstPair = (hidden: HiddenPair, state: PairState, tires: readonly [number, number]): Reason[] => {
+  const told: Reason[] = [];
+  const { measureKpa, matches } = hidden;
+  for (const n of tires)
+    if (state.tires[n - 1]!.tapedMm === null) told.push(reason('check', `Tire ${n} was not taped as it stands.`));
+  const [a, b] = [...tires].sort((x, y) => hidden.tires[x - 1]!.circumferenceMm - hidden.tires[y - 1]!.circumferenceMm);
+  const [small, large] = [state.tires[a! - 1]!.gaugeKpa, state.tires[b! - 1]!.gaugeKpa];
+  const isOff = (at: number) => Math.abs(at - measureKpa) > SAME_KPA;
+  if (isOff(large) || small < measureKpa - SAME_KPA || (matches !== null && isOff(small)))
+    told.push(
+      reason('check', 'They stand at {0} and {1}: rollout is compared at the measuring pressure, {2}.', [
+        kpa(small),
+        kpa(large),
+        kpa(measureKpa),
+      ]),
+    );
+  const [aMm, bMm] = tires.map((n) => tapeOf(hidden, n, state.tires[n - 1]!.gaugeKpa));
+  if (matchOf(hidden, [aMm!, bMm!]).verdict !== 'good')
+    told.push(
+      reason('stop', `Tires ${tires.join(' and ')} are {0} apart: an unmatched pair steers the machine.`, [
+        mm(Math.abs(aMm! - bMm!)),
+      ]),
+    );
+  return told;
+};
+
+/** What is wrong with calling it off. */
+const againstNone = (hidden: HiddenPair, acts: readonly PairAct[]): Reason[] => {
+  if (hidden.matches)
+    return [
+      reason('check', `Tires ${hidden.matches.join(' and ')} match at the measuring pressure, without more air.`),
+    ];
+  if (!hidden.isHopeless)
+    return [reason('check', 'The smaller one takes the air that brings it up, within its limit.')];
+  const small = hidden.tires[0]!.circumferenceMm < hidden.tires[1]!.circumferenceMm ? 1 : 2;
+  return isStretchKnown(hidden, acts, small)
+    ? []
+    : [reason('check', `Nobody knew how much air tire ${small} takes: taped at a second pressure, it tells.`)];
+};
+
+const againstEnd = (hidden: HiddenPair, state: PairState, acts: readonly PairAct[]): Reason[] => {
+  if (state.end === null) return [reason('check', 'Nothing was said: which two are a pair?')];
+  return state.end === 'no pair' ? againstNone(hidden, acts) : againstPair(hidden, state, state.end.tires);
+};
+
+/** The acts in words; a tire that was brought to a pressure and taped there is one line. */
+const adviceOf = (acts: readonly PairAct[]): Said[] =>
+  acts.flatMap((act, i) => {
+    if (act.do === 'air') return [said(`tire ${act.tire} brought to {0} and taped`, [kpa(act.kpa)])];
+    if (act.do === 'tape') return acts[i - 1]?.do === 'air' ? [] : [said(`tire ${act.tire} taped`)];
+    return [said(act.do === 'pair' ? `tires ${act.tire} and ${act.with} are a pair` : 'no pair: another tire')];
+  });
+
+interface PairPlayed extends Played {
+  /** Those that match without more air; null where none do. */
+  matches: readonly [number, number] | null;
+}
+
+/**
+ * A round at a rack: which two tires are a pair by their rollout, what air corrects two that are none, or that another
+ * tire is wanted.
+ *
+ * Source: `rollout-match`; common practice for drag rears.
+ */
+export const practicePair = defineWorking<RoundInput<PairLevel, PairAct>, PairPlayed>({
+  name: 'practice-pair',
+  says: 'A pair to match: your own way beside the advice',
+  input: () => roundFields(PAIR_LEVELS, PAIR_ACTS),
+  example: {
+    seed: 9,
+    level: 'on the rack',
+    acts: [
+      { do: 'tape', tire: 1 },
+      { do: 'tape', tire: 2 },
+      { do: 'pair', tire: 1, with: 2 },
+    ],
+  },
+  work({ seed, level, acts }, show) {
+    const hidden = hiddenPair(seed, level);
+    const state = playPair(hidden, acts);
+    const advised = [...advisedPair(hidden)];
+    hidden.tires.forEach((t, i) =>
+      show.line(`tire ${i + 1}`, 'round its tread at the measuring pressure, by its number', t.circumferenceMm, 'mm'),
+    );
+    show.line('your moves', 'all that was done', acts.length);
+    show.line('as advised', 'all that is done', advised.length);
+    show.basis('practice', 'taped at the measuring pressure; the smaller one is brought up by a little more air');
+    show.basis('memory', 'how much more air tells what a tire gains, and how fine a gauge is read');
+    show.caution('Never past the tire’s own limit. An unmatched pair steers the machine.');
+    const overfilled = state.over.map((n) =>
+      reason('stop', `Tire ${n} was filled above its limit of {0}: a bursting tire kills.`, [
+        kpa(hidden.tires[n - 1]!.limitKpa),
+      ]),
+    );
+    const debrief = [...overfilled, ...againstEnd(hidden, state, acts)];
+    const good = debrief.length === 0;
+    const why = good
+      ? reason('good', state.end === 'no pair' ? 'No pair, told by the tape.' : 'A pair, as they stand.')
+      : reason(
+          debrief.some((r) => r.verdict === 'stop') ? 'stop' : 'check',
+          state.end === null ? 'Not finished.' : 'Not as it should be.',
+        );
+    show.verdict(why.verdict);
+    return {
+      good,
+      cost: acts.length,
+      advisedCost: advised.length,
+      debrief,
+      advice: adviceOf(advised),
+      matches: hidden.matches,
+      reason: why,
+    };
+  },
+});

@@ -1,0 +1,2 @@
+/** Whether whoever looks wants pictures that stand still. */
+export const wantsNoMotion = (): boolean => window.matchMedia('(prefers-reduced-motion: reduce)').matches;
