@@ -60,6 +60,32 @@ test('a round of practice: a wheel that turns, own tries, the advice beside them
   await expect(page.getByRole('button', { name: 'Start a wheel' })).toBeVisible();
 });
 
+test('who wants no motion gets none: a wheel is at rest at once, a needle where it goes, a bead where it lies', async ({
+  page,
+  shop,
+}) => {
+  await page.emulateMedia({ reducedMotion: 'reduce' });
+  await openAs(page, shop, '/practice?kind=balance&wheel=21');
+  await page.getByRole('button', { name: 'From the left' }).click();
+  // By the clock of the stand it swings for half a minute.
+  await expect(page.getByText('At the bottom:')).toBeVisible({ timeout: 3000 });
+  await page.goto(`${shop.url}/practice?kind=true&wheel=4`);
+  const rim = page
+    .getByRole('img', { name: /^The rim at the needle/ })
+    .locator('path')
+    .nth(1);
+  const drawn = () => rim.getAttribute('d');
+  await expect(rim).toBeVisible();
+  const before = await drawn();
+  await page.keyboard.press('.');
+  const after = await drawn();
+  expect(after).not.toBe(before);
+  await page.waitForTimeout(300);
+  expect(await drawn()).toBe(after);
+  await page.goto(`${shop.url}/practice?kind=levers&wheel=5`);
+  await expect(page.locator('.cut-bead').first()).toHaveCSS('transition-property', 'none');
+});
+
 test('levers by keyboard: begun, bitten, left and taken up again, over, and what cost what', async ({ page, shop }) => {
   await openAs(page, shop, '/practice');
   await expect(page.getByText('No round yet: deep rim.')).toBeVisible();
