@@ -32,6 +32,31 @@ export const randomDay = (seed: number, mostWheels: number, unit = 1, mostPeople
   return { people, benches: chance() < 0.3 ? 1 : people, visits, wheels };
 };
 
+/** A full morning: so many wheels, each with all of its blocks, on a grid of five minutes; most machines promised. */
+export const fullMorning = (seed: number, wheelCount = 8): PlanProblem => {
+  const chance = seeded(seed * 31 + 11);
+  const onGrid = (from: number, to: number) => 5 * Math.round((from + Math.floor(chance() * (to - from + 1))) / 5);
+  const usual = { bare: [12, 20], tire: [18, 35], back: [15, 30] } as const;
+  const wheels: PlanWheel[] = [];
+  let visit = -1;
+  for (let w = 0; w < wheelCount; w++) {
+    if (w === 0 || chance() < 0.55) visit++;
+    const blocks = BLOCKS.map((block, i) => ({
+      block,
+      minutes: onGrid(usual[block][0], usual[block][1]),
+      standMinutes: block === 'tire' ? onGrid(8, 15) : 0,
+      notBeforeMin: i > 0 && chance() < 0.1 ? onGrid(30, 120) : 0,
+      fixed: null,
+    }));
+    wheels.push({ id: `w${w}`, visit, blocks });
+  }
+  const work = wheels.flatMap((w) => w.blocks).reduce((n, b) => n + b.minutes, 0);
+  const visits = Array.from({ length: visit + 1 }, () => ({
+    dueMin: chance() < 0.75 ? 5 * Math.ceil((work * (0.175 + 0.425 * chance())) / 5) : null,
+  }));
+  return { people: 2, benches: 2, visits, wheels };
+};
+
 /** The same day for a solver, slot by slot: a variable for every block, person and beginning. */
 const asProgram = ({ people, benches, visits, wheels }: PlanProblem): string => {
   const blocks = wheels.flatMap((wheel, w) => wheel.blocks.map((b, i) => ({ ...b, w, i })));

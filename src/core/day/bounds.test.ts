@@ -1,6 +1,5 @@
 import fc from 'fast-check';
 import { lateTogether, machineBound, type Load } from './machine-bound';
-import { doneByMiddles } from './middles-bound';
 import { onlyOneLate, type Promised } from './one-late';
 
 const aLoad = (visit: number) =>
@@ -88,58 +87,4 @@ test('where one promise alone is broken no order breaks it by less, and the best
     }),
     { numRuns: 400 },
   );
-});
-
-/** Wheels of one or two blocks; the second may have to be waited for. */
-const someWheels = fc.array(
-  fc.array(fc.record({ from: fc.integer({ min: 0, max: 9 }), minutes: fc.integer({ min: 1, max: 6 }) }), {
-    minLength: 1,
-    maxLength: 2,
-  }),
-  { minLength: 1, maxLength: 4 },
-);
-
-test('no order of whole wheels, by whoever is free first, is done sooner than the bound of middles', () => {
-  fc.assert(
-    fc.property(someWheels, fc.array(fc.nat(7), { minLength: 1, maxLength: 3 }), (wheels, free) => {
-      const pieces = wheels.flatMap((blocks) => {
-        const of = blocks.reduce((n, b) => n + b.minutes, 0);
-        return blocks.map((b) => ({ ...b, of }));
-      });
-      const bound = doneByMiddles(free, pieces);
-      for (const order of orders(wheels)) {
-        const people = [...free];
-        let done = 0;
-        for (const blocks of order) {
-          const first = people.indexOf(Math.min(...people));
-          for (const { from, minutes } of blocks) people[first] = Math.max(people[first]!, from) + minutes;
-          done += people[first]!;
-        }
-        expect(bound).toBeLessThanOrEqual(done);
-      }
-    }),
-    { numRuns: 300 },
-  );
-});
-
-test('the bound of middles: one pair of hands, a wheel that waits, two people who share', () => {
-  const wheel = (minutes: number, from = 0) => ({ from, minutes, of: minutes });
-  // The shortest first: 2, 5, 9.
-  expect(doneByMiddles([0], [wheel(3), wheel(4), wheel(2)])).toBe(16);
-  // Nothing to do before 10: 12 and 15, whoever is there from 4 on.
-  expect(doneByMiddles([4], [wheel(3, 10), wheel(2, 10)])).toBe(27);
-  // Two at once take half the time to the middle, and no less than half of it after: 1 + 2 and 3 + 2.
-  expect(doneByMiddles([0, 0], [wheel(4), wheel(4)])).toBe(8);
-  // The second comes at 2: one pair of hands until then.
-  expect(doneByMiddles([2, 0], [wheel(6)])).toBe(6);
-  // Two blocks of one wheel, the second at 10: its middle is half way between theirs.
-  expect(
-    doneByMiddles(
-      [0],
-      [
-        { from: 0, minutes: 2, of: 4 },
-        { from: 10, minutes: 2, of: 4 },
-      ],
-    ),
-  ).toBe(8);
 });

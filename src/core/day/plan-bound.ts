@@ -1,5 +1,4 @@
 import { lateTogether, machineBound, type Load } from './machine-bound';
-import { doneByMiddles, type Piece } from './middles-bound';
 import { onlyOneLate, type Promised } from './one-late';
 import { compareCosts, onBench, type PlanCost, type PlanProblem, type PlanWheel } from './plan-problem';
 import type { PlanState } from './plan-state';
@@ -72,7 +71,6 @@ interface Left {
   /** Of each wheel that is not finished. */
   works: number[];
   /** All their blocks. */
-  pieces: Piece[];
   /** The sum of their ends where each is worked by itself. */
   doneAlone: number;
   atStand: Load[];
@@ -87,13 +85,11 @@ const leftOfWheel = ({ blocks, visit }: PlanWheel, from: number, at: number) => 
   let work = 0;
   const stand: Load = { visit, from: 0, minutes: 0, after: 0 };
   const bench: Load = { visit, from: 0, minutes: 0, after: 0 };
-  const pieces: Omit<Piece, 'of'>[] = [];
   for (const block of blocks.slice(from)) {
     const { minutes, standMinutes, notBeforeMin, fixed } = block;
     const start = Math.max(end, notBeforeMin, fixed?.startMin ?? 0);
     end = start + minutes;
     work += minutes;
-    pieces.push({ from: start, minutes });
     // Work that follows is counted without what it waits for.
     if (standMinutes > 0) Object.assign(stand, { from: end - standMinutes, minutes: standMinutes, after: 0 });
     else stand.after += minutes;
@@ -105,13 +101,12 @@ const leftOfWheel = ({ blocks, visit }: PlanWheel, from: number, at: number) => 
   }
   // Where it needs it no more it ends as it does alone.
   const alone: Load = { visit, from: end, minutes: 0, after: 0 };
-  return { end, work, pieces, stand: stand.minutes > 0 ? stand : alone, bench: bench.minutes > 0 ? bench : alone };
+  return { end, work, stand: stand.minutes > 0 ? stand : alone, bench: bench.minutes > 0 ? bench : alone };
 };
 
 const leftOf = ({ wheels, visits }: PlanProblem, state: PlanState, firstFree: number): Left => {
   const left: Left = {
     works: [],
-    pieces: [],
     doneAlone: 0,
     atStand: [],
     atBench: [],
@@ -120,18 +115,13 @@ const leftOf = ({ wheels, visits }: PlanProblem, state: PlanState, firstFree: nu
   for (let w = 0; w < wheels.length; w++) {
     const wheel = wheels[w]!;
     if (state.next[w] === wheel.blocks.length) continue;
-    const { end, work, pieces, stand, bench } = leftOfWheel(
-      wheel,
-      state.next[w]!,
-      Math.max(state.ready[w]!, firstFree),
-    );
+    const { end, work, stand, bench } = leftOfWheel(wheel, state.next[w]!, Math.max(state.ready[w]!, firstFree));
     const visit = left.visits[wheel.visit]!;
     visit.isOpen = true;
     visit.end = Math.max(visit.end, end);
     visit.work += work;
     left.doneAlone += end;
     left.works.push(work);
-    for (const piece of pieces) left.pieces.push({ ...piece, of: work });
     left.atStand.push(stand);
     left.atBench.push(bench);
   }
@@ -184,7 +174,7 @@ export const boundOf = (problem: PlanProblem, state: PlanState, enough: PlanCost
       late.reduce((sum, p) => sum + p.lateAlone, 0),
       lateByHands(hands),
     ),
-    doneMin: Math.max(left.doneAlone, doneTogether(free, left.works), doneByMiddles(free, left.pieces)),
+    doneMin: Math.max(left.doneAlone, doneTogether(free, left.works)),
   };
   const withCost = (): PlanCost => ({
     broken: state.cost.broken + found.broken,

@@ -1,0 +1,215 @@
+import { boundOf } from './plan-bound';
+import { horizonOf, limitsFor, type PlanLimits } from './plan-limits';
+import { planLayers } from './plan-layers';
+import { pricedPlans, type Priced } from './plan-prices';
+import { compareCosts, type PlanCost, type PlanProblem } from './plan-problem';
+import { emptyState, type PlanState } from './plan-state';
+
+/** A plan, and what no plan beats. */
+export interface Proof {
+  best: PlanState | null;
+  bound: PlanCost;
+}
+
+/** Choices of late visits at most that are gone through. */
+const MOST_CHOICES = 200;
+const ROUNDING = 1e-6;
+/** Where it cannot be proved, the most promising states are followed, so many at each depth. */
+const LEAST_WIDTH = 20;
+/** So many states are looked at to see whether limits can be held at all. */
+const SHORT_LOOK = 5000;
+/** To look at a state takes so many times as long where its promises are looked at closely. */
+const STRICT_TIMES = 5;
+/** What of the budget goes into proofs. */
+const PROOF_SHARE = 0.75;
+
+/** All choices of so many of these. */
+const choices = (of: readonly number[], count: number): number[][] =>
+  count === 0
+    ? [[]]
+    : of.flatMap((first, i) => choices(of.slice(i + 1), count - 1).map((others) => [first, ...others]));
+
+/** States that may still be looked at: to prove, and to follow the most promising ones where that cannot be. */
+interface Budget {
+  proof: number;
+  beam: number;
+}
+
+/** The least sum of ends among plans within limits that have less than `belowMin`. */
+interface Deepened {
+  best: PlanState | null;
+  /** No plan within the limits has less. */
+  atLeastMin: number;
+  isProven: boolean;
+}
+
+interface Asked {
+  priced: Priced;
+  /** The same day with its limits for promises: none of them may be broken; null where prices say so themselves. */
+  strict: PlanProblem | null;
+}
+
+/** Plans whose ends come to so much at most. */
+const layersUpTo = (
+  problem: PlanProblem,
+  { priced, strict }: Asked,
+  mostMin: number,
+  { width, budget, once }: { width: number; budget: number; once: boolean },
+) =>
+  planLayers<number>(problem, {
+    boundOf: (state) => {
+      const bound = priced.from(state);
+      if (bound === Infinity || bound > mostMin + ROUNDING) return null;
+      // What is broken already is allowed to be.
+      return strict && boundOf(strict, state).broken > state.cost.broken ? null : bound;
+    },
+    compare: (a, b) => a - b,
+    width,
+    budget,
+    once,
+  });
+
+/** A good plan within limits, by following the most promising states; null where that finds none. */
+const beam = (problem: PlanProblem, asked: Asked, mostMin: number, budget: Budget): PlanState | null => {
+  const { people, wheels } = problem;
+  const depths = wheels.reduce((n, w) => n + w.blocks.length, 0);
+  const width = Math.max(LEAST_WIDTH, Math.floor(budget.beam / (depths * wheels.length * people)));
+  return layersUpTo(problem, asked, mostMin, { width, budget: Infinity, once: false }).best;
+};
+
+/**
+ * Asks for a plan at the bound, then for one that costs a minute more, and so on: all that costs less was then looked
+ * for. The first plan found is the best. Source: Korf 1985, iterative deepening.
+ */
+const deepened = (problem: PlanProblem, asked: Asked, belowMin: number, budget: Budget): Deepened => {
+  for (let mostMin = Math.ceil(asked.priced.doneMin - ROUNDING); mostMin < belowMin; mostMin++) {
+    const each = asked.strict ? STRICT_TIMES : 1;
+    const { best, isWhole, looked } = layersUpTo(problem, asked, mostMin, {
+      width: Infinity,
+      budget: budget.proof / each,
+      once: true,
+    });
+    budget.proof -= looked * each;
+    if (best) return { best, atLeastMin: best.cost.doneMin, isProven: true };
+    if (!isWhole) return { best: beam(problem, asked, belowMin - 1, budget), atLeastMin: mostMin, isProven: false };
+  }
+  return { best: null, atLeastMin: belowMin, isProven: true };
+};
+
+/** More than the ends of all wheels come to in any plan within limits. */
+const beyond = (problem: PlanProblem, limits: PlanLimits): number => {
+  const horizonMin = horizonOf(problem);
+  return 1 + problem.wheels.reduce((sum, w) => sum + Math.min(horizonMin, limits.ends[w.visit]!), 0);
+};
+
+/** The same day with its limits for promises: not one of them may be broken. */
+const strictly = (problem: PlanProblem, { ends }: PlanLimits): PlanProblem => ({
+  ...problem,
+  visits: problem.visits.map(({ dueMin }, v) => ({ dueMin: dueMin === null ? null : ends[v]! })),
+});
+
+/** Whether a look at the promises alone, as long as the budget lasts, leaves no plan within limits. */
+const cannotBe = (problem: PlanProblem, limits: PlanLimits, budget: Budget): boolean => {
+  const strict = strictly(problem, limits);
+  const { best, isWhole, looked } = planLayers<number>(strict, {
+    boundOf: (state) => (boundOf(strict, state).broken > 0 ? null : 0),
+    compare: () => 0,
+    width: Infinity,
+    budget: budget.proof / STRICT_TIMES,
+    once: true,
+    whenever: true,
+  });
+  budget.proof -= looked * STRICT_TIMES;
+  return isWhole && best === null;
+};
+
+/** Whether there is no plan within limits, as a short look or prices say. */
+const isOut = (problem: PlanProblem, limits: PlanLimits): boolean => {
+  if (cannotBe(problem, limits, { proof: SHORT_LOOK, beam: 0 })) return true;
+  const most = beyond(problem, limits);
+  return pricedPlans(problem, limits, most).doneMin >= most - ROUNDING;
+};
+
+/** The least lateness of these visits that is not out of the question, up to `mostMin`; null where that is as well. */
+const leastLate = (problem: PlanProblem, late: readonly number[], mostMin: number): number | null => {
+  const isOutAt = (lateMin: number) => isOut(problem, limitsFor(problem, late, lateMin));
+  if (isOutAt(mostMin)) return null;
+  // Each of them is late by a minute at least, or it would be no broken promise.
+  let [low, high] = [late.length, mostMin];
+  while (low < high) {
+    const middle = Math.floor((low + high) / 2);
+    if (isOutAt(middle)) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+};
+
+/** A choice of visits that are late, and how late at least. */
+interface Choice {
+  late: readonly number[];
+  lateMin: number;
+}
+
+/** The best plan with so many broken promises, where fewer are out of the question. */
+const provenWith = (problem: PlanProblem, broken: number, first: PlanState | null, budget: Budget): Proof => {
+  let best = first;
+  const isSame = () => best !== null && best.cost.broken === broken;
+  const promised = problem.visits.flatMap(({ dueMin }, v) => (dueMin === null ? [] : [v]));
+  const least = boundOf(problem, emptyState(problem));
+  const leastMin = least.broken === broken ? least.lateMin : 0;
+  const all = choices(promised, broken);
+  const unproven = (lateMin: number, doneMin: number): Proof => ({ best, bound: { broken, lateMin, doneMin } });
+  if (all.length > MOST_CHOICES) return unproven(0, 0);
+  const mostLate = isSame() ? best!.cost.lateMin : broken * horizonOf(problem);
+  const open = all.flatMap((late): Choice[] => {
+    const lateMin = leastLate(problem, late, mostLate);
+    return lateMin === null ? [] : [{ late, lateMin: Math.max(lateMin, leastMin) }];
+  });
+  for (;;) {
+    open.sort((a, b) => a.lateMin - b.lateMin);
+    const [choice] = open;
+    const most = isSame() ? best!.cost.lateMin : mostLate;
+    if (!choice || choice.lateMin > most)
+      return { best, bound: best?.cost ?? { broken: broken + 1, lateMin: 0, doneMin: 0 } };
+    const ask = (asked: PlanLimits, enoughMin: number): Asked => ({
+      priced: pricedPlans(problem, asked, enoughMin),
+      strict: broken === 0 ? null : strictly(problem, asked),
+    });
+    if (isSame() && choice.lateMin < most) {
+      if (cannotBe(problem, limitsFor(problem, choice.late, choice.lateMin), budget)) {
+        choice.lateMin++;
+        continue;
+      }
+      // Whether it can be less late nobody has proved: it is tried.
+      const sooner = limitsFor(problem, choice.late, most - 1);
+      const tried = beam(problem, ask(sooner, beyond(problem, sooner)), Infinity, budget);
+      if (!tried) return unproven(choice.lateMin, 0);
+      best = tried;
+      continue;
+    }
+    const limits = limitsFor(problem, choice.late, choice.lateMin);
+    const belowMin = isSame() ? best!.cost.doneMin : beyond(problem, limits);
+    const found = deepened(problem, ask(limits, belowMin), belowMin, budget);
+    if (found.best && (best === null || compareCosts(found.best.cost, best.cost) < 0)) best = found.best;
+    if (!found.isProven) return unproven(choice.lateMin, found.atLeastMin);
+    if (found.best || belowMin < beyond(problem, limits) || broken === 0) open.shift();
+    else choice.lateMin++;
+  }
+};
+
+/**
+ * The best plan of a day, proved where the budget of looked-at states lasts: first with no broken promise, then with one
+ * whichever it is, and so on; of these the least late; of these the one whose wheels are done soonest. `first` is a plan
+ * that is to be beaten; null where none is known. Null where there is none.
+ */
+export const planProof = (problem: PlanProblem, first: PlanState | null, budget: number): Proof | null => {
+  const left: Budget = { proof: budget * PROOF_SHARE, beam: budget * (1 - PROOF_SHARE) };
+  const promised = problem.visits.filter((v) => v.dueMin !== null).length;
+  let best = first;
+  for (let broken = boundOf(problem, emptyState(problem)).broken; broken <= (best?.cost.broken ?? promised); broken++) {
+    const found = provenWith(problem, broken, best, left);
+    best = found.best;
+    if (best && compareCosts(found.bound, best.cost) < 0 && found.bound.broken === broken) return found;
+  }
+  return best && { best, bound: best.cost };
+};
