@@ -1,7 +1,7 @@
 import type { RuleValues } from '../rules';
 import type { StationId } from '../stations';
 import type { DayWheel } from './day-plan';
-import { BLOCKS, type BlockName } from './plan-problem';
+import { BLOCKS, PLAN_STEP_MIN, type BlockName } from './plan-problem';
 import { timeLeftOf, type StationLeft } from './time-left';
 
 /** The stations of each block; for those of the second half one wheel at a time has the stand and the compressor. */
@@ -12,10 +12,11 @@ export const BLOCK_STATIONS: Record<BlockName, readonly StationId[]> = {
 };
 const ON_STAND: readonly StationId[] = ['seat', 'set', 'balance'];
 
+/** Minutes in the middle, to the nearest step of a plan. */
 const minutesOf = (stations: readonly StationLeft[], rules: RuleValues | undefined): number =>
-  Math.round(timeLeftOf(stations, rules).medianS / 60);
+  PLAN_STEP_MIN * Math.round(timeLeftOf(stations, rules).medianS / 60 / PLAN_STEP_MIN);
 
-/** The work that is left on a wheel as blocks of whole minutes, in their middle time; none for a finished one. */
+/** The work that is left on a wheel as blocks in steps of a plan, one at least, in their middle time; none for a finished one. */
 export const blocksLeft = (
   stations: readonly StationLeft[],
   rules?: RuleValues,
@@ -23,7 +24,7 @@ export const blocksLeft = (
   BLOCKS.flatMap((block) => {
     const its = stations.filter((s) => BLOCK_STATIONS[block].includes(s.station) && s.leftPct > 0);
     if (its.length === 0) return [];
-    const minutes = Math.max(1, minutesOf(its, rules));
+    const minutes = Math.max(PLAN_STEP_MIN, minutesOf(its, rules));
     const standMinutes = minutesOf(
       its.filter((s) => ON_STAND.includes(s.station)),
       rules,

@@ -76,9 +76,9 @@ export interface DayPlan {
 }
 
 /** So many states are looked at for a plan: about two seconds. */
-const BUDGET = 250_000;
+const BUDGET = 120_000;
 /** And so many where somebody has the time for it: some ten seconds. */
-const CLOSE_BUDGET = 1_500_000;
+const CLOSE_BUDGET = 600_000;
 /** And so many to see whether one more person would keep a promise. */
 const HELP_BUDGET = 20_000;
 const DAY_MIN = 1440;

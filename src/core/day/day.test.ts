@@ -1,7 +1,7 @@
 import { howMany } from '../../../tests/how-many';
 import { seeded } from '../statistics';
 import { STATIONS } from '../stations';
-import { timeLeft, timeLeftOf, type StationLeft } from '.';
+import { planStartMs, timeLeft, timeLeftOf, type StationLeft } from '.';
 
 /** A normal deviate from two uniform ones. */
 const normal = (random: () => number): number =>
@@ -77,4 +77,9 @@ describe('time left', () => {
     expect((100 * kept) / SHOPS).toBeGreaterThanOrEqual(85);
     expect((100 * kept) / SHOPS).toBeLessThanOrEqual(95);
   });
+});
+
+test('a plan begins at the next mark of five minutes on the clock', () => {
+  const at = (time: string) => new Date(planStartMs(Date.parse(`2026-04-30T${time}Z`))).toISOString().slice(11, 19);
+  expect([at('09:00:00'), at('09:00:01'), at('09:57:30')]).toEqual(['09:00:00', '09:05:00', '10:00:00']);
 });

@@ -10,5 +10,5 @@ export {
   type DayWheel,
   type PlanRow,
 } from './day-plan';
-export { BLOCKS, BLOCK_WORDS, type BlockName } from './plan-problem';
+export { BLOCKS, BLOCK_WORDS, PLAN_STEP_MIN, planStartMs, type BlockName } from './plan-problem';
 export { blocksLeft, BLOCK_STATIONS } from './blocks-left';

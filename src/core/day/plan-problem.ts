@@ -2,6 +2,13 @@
 export const BLOCKS = ['bare', 'tire', 'back'] as const;
 export type BlockName = (typeof BLOCKS)[number];
 
+/** A plan is read and kept in steps of so many minutes, from a mark of the clock on. Basis: memory. */
+export const PLAN_STEP_MIN = 5;
+const STEP_MS = PLAN_STEP_MIN * 60_000;
+
+/** The mark of the clock from which a plan made now begins, ms since the epoch. */
+export const planStartMs = (nowMs: number): number => Math.ceil(nowMs / STEP_MS) * STEP_MS;
+
 /** What a block is called. */
 export const BLOCK_WORDS: Record<BlockName, string> = {
   bare: 'to the bare wheel',

@@ -17,12 +17,29 @@ export interface PlanFound {
 
 /** One plan that is made better by small changes for so many looked-at states. */
 const TRIES_SHARE = 0.5;
+/** So many states of the budget are looked at once more where prices alone do not prove it. */
+const WHOLE_SHARE = 0.3;
 /** At each depth the first, quick look keeps so many. */
 const QUICK_WIDTH = 40;
 
 const planFound = (plan: PlanState, bound: PlanCost): PlanFound => {
   const proven = compareCosts(bound, plan.cost) >= 0;
   return { placed: placedOf(plan), cost: plan.cost, bound: proven ? plan.cost : bound, proven };
+};
+
+/** All plans that cost less than this, by the bounds of promises: where promises are few that ends; null where it does not. */
+const wholeLook = (problem: PlanProblem, less: PlanCost, budget: number): { best: PlanState | null } | null => {
+  const { best, isWhole } = planLayers<PlanCost>(problem, {
+    boundOf: (state) => {
+      const bound = boundOf(problem, state, less);
+      return compareCosts(bound, less) >= 0 ? null : bound;
+    },
+    compare: compareCosts,
+    width: Infinity,
+    budget,
+    once: true,
+  });
+  return isWhole ? { best } : null;
 };
 
 const bestOnGrid = (problem: PlanProblem, budget: number): PlanFound | null => {
@@ -38,8 +55,11 @@ const bestOnGrid = (problem: PlanProblem, budget: number): PlanFound | null => {
   const first = quick.best && improved(problem, quick.best, tries);
   const proof = planProof(problem, first, budget);
   if (!proof?.best) return null;
-  const { best, bound } = proof;
-  return planFound(compareCosts(bound, best.cost) < 0 ? improved(problem, best, tries) : best, bound);
+  const { bound } = proof;
+  if (compareCosts(bound, proof.best.cost) >= 0) return planFound(proof.best, bound);
+  const best = improved(problem, proof.best, tries);
+  const whole = wholeLook(problem, best.cost, budget * WHOLE_SHARE);
+  return whole ? planFound(whole.best ?? best, (whole.best ?? best).cost) : planFound(best, bound);
 };
 
 /**

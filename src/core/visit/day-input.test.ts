@@ -54,18 +54,18 @@ describe('the work that is left, in blocks', () => {
 });
 
 describe('what a plan is asked', () => {
-  test('promises and waits in whole minutes from now, the nearest promise first', () => {
+  test('promises and waits in steps of five minutes from now, neither kept too late nor begun too soon, the nearest first', () => {
     const { input } = asked([
       oneIn('later', { dueAt: at(300) }),
       oneIn('soon', { dueAt: at(90.2), waits: 'the tire to warm', waitsUntil: at(12) }),
       oneIn('never'),
     ]);
     expect(input.visits.map((v) => [v.id, v.dueMin])).toEqual([
-      ['soon', 91],
+      ['soon', 90],
       ['later', 300],
       ['never', null],
     ]);
-    expect(input.visits[0]!.wheels[0]!.blocks.map((b) => b.notBeforeMin)).toEqual([12, 0, 0]);
+    expect(input.visits[0]!.wheels[0]!.blocks.map((b) => b.notBeforeMin)).toEqual([15, 0, 0]);
   });
   test('what waits for nobody knows how long is left out, and says so; a finished one asks for nothing', () => {
     const { input, leftOut } = asked([oneIn('a', { waits: 'a tube' }), oneIn('b', {}, [])]);

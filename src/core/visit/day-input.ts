@@ -1,4 +1,4 @@
-import { blocksLeft, dayPlan, MOST_WHEELS, PLAN_MINUTES, type DayVisit, type StationLeft } from '../day';
+import { blocksLeft, dayPlan, MOST_WHEELS, PLAN_MINUTES, PLAN_STEP_MIN, type DayVisit, type StationLeft } from '../day';
 import type { RuleValues } from '../rules';
 import { POSITION_WORDS } from '../wheels';
 import { withoutClashes, type LetGo } from './day-clashes';
@@ -28,9 +28,18 @@ const MINUTE_MS = 60_000;
 /** Whole minutes from now to a moment. */
 const minutesTo = (iso: string, nowMs: number): number => Math.ceil((Date.parse(iso) - nowMs) / MINUTE_MS);
 
-/** For how long it still waits; 0 where it does not. */
+const stepAfter = (minutes: number): number => PLAN_STEP_MIN * Math.ceil(minutes / PLAN_STEP_MIN);
+const stepBefore = (minutes: number): number => PLAN_STEP_MIN * Math.floor(minutes / PLAN_STEP_MIN);
+
+/** For how long it still waits, in steps of a plan; 0 where it does not. */
 const waitMinutes = ({ waits, waitsUntil }: VisitState, nowMs: number): number =>
-  waits === null || waitsUntil === null ? 0 : Math.max(0, minutesTo(waitsUntil, nowMs));
+  waits === null || waitsUntil === null ? 0 : Math.max(0, stepAfter(minutesTo(waitsUntil, nowMs)));
+
+/** The last step of a plan that keeps a promise; one that is long past or far off is so by no more than a plan sees. */
+const dueMinutes = ({ dueAt }: VisitState, nowMs: number): number | null =>
+  dueAt === null
+    ? null
+    : Math.max(-PLAN_MINUTES, Math.min(PLAN_MINUTES, stepBefore((Date.parse(dueAt) - nowMs) / MINUTE_MS)));
 
 const inOrder = (a: InNow, b: InNow): number => (a.state.dueAt ?? '9999').localeCompare(b.state.dueAt ?? '9999');
 
@@ -44,9 +53,7 @@ const dayVisit = (
   return {
     id,
     name: state.machineName,
-    // A promise that is long past or far off is so by no more than a plan sees.
-    dueMin:
-      state.dueAt === null ? null : Math.max(-PLAN_MINUTES, Math.min(PLAN_MINUTES, minutesTo(state.dueAt, nowMs))),
+    dueMin: dueMinutes(state, nowMs),
     wheels: wheels.flatMap(({ now, left }) => {
       // The earliest that its next block can begin: the work before it takes its time.
       let readyMin = waitMin;
@@ -76,7 +83,7 @@ const dayVisit = (
 /**
  * What a day’s plan is asked: the work that is left on every machine that is in, the nearest promise first; and what
  * cannot be planned, since nobody knows until when it waits or since a plan holds no more; and what was put by hand but
- * cannot stay.
+ * cannot stay. `nowMs` is the mark of the clock that the plan begins at.
  */
 export const dayInput = (
   all: readonly InNow[],

@@ -1,4 +1,5 @@
 import { Router } from 'express';
+import { planStartMs } from '../../core/day';
 import type { ShopStore } from '../db/shop-store';
 import type { VisitStore } from '../db/visit-store';
 import type { WorkPool } from '../work';
@@ -17,10 +18,10 @@ export const dayRoutes = (visits: VisitStore, shop: ShopStore, work: WorkPool): 
   router.get('/day-plan', async (req, res) => {
     const { person, closely } = checkQuery<{ person: string[]; closely?: 'yes' }>(planQuery, req.query);
     const people = person.length > 0 ? person : shop.people().slice(0, MOST_PEOPLE);
-    const now = new Date();
-    const { input, leftOut, letGo } = visits.dayInput(people, now.getTime());
+    const startMs = planStartMs(Date.now());
+    const { input, leftOut, letGo } = visits.dayInput(people, startMs);
     const working = await work.run('day-plan', { ...input, closely: closely === 'yes' }, goneOf(res));
-    res.json({ at: now.toISOString(), people, working, leftOut, letGo });
+    res.json({ at: new Date(startMs).toISOString(), people, working, leftOut, letGo });
   });
   return router;
 };
