@@ -78,7 +78,7 @@ export interface DayPlan {
 /** So many states are looked at for a plan: about two seconds. */
 const BUDGET = 120_000;
 /** And so many where somebody has the time for it: some ten seconds. */
-const CLOSE_BUDGET = 600_000;
+const CLOSE_BUDGET = 400_000;
 /** And so many to see whether one more person would keep a promise. */
 const HELP_BUDGET = 20_000;
 const DAY_MIN = 1440;
@@ -214,7 +214,7 @@ const minutes = (from: number, to: number, says: string) => count(from, to, `${s
  * 1 to 6 people, 1 to 12 benches, at most 24 wheels; whole minutes from now, up to 14 days. A wheel’s blocks follow each
  * other; one person works on a block without a break; blocks up to the balanced wheel take a bench; one wheel at a time
  * has the stand and the compressor. What is fixed by hand stays. Throws `InputError` where what is fixed cannot be.
- * Exact while the looked-at states last (five times as many of them where it is asked to look `closely`), else with what
+ * Exact while the looked-at states last (three times as many of them where it is asked to look `closely`), else with what
  * no plan can beat.
  */
 export const dayPlan = defineWorking<Input, DayPlan>({

@@ -191,7 +191,13 @@ const provenWith = (problem: PlanProblem, broken: number, first: PlanState | nul
     const belowMin = isSame() ? best!.cost.doneMin : beyond(problem, limits);
     const found = deepened(problem, ask(limits, belowMin), belowMin, budget);
     if (found.best && (best === null || compareCosts(found.best.cost, best.cost) < 0)) best = found.best;
-    if (!found.isProven) return unproven(choice.lateMin, found.atLeastMin);
+    if (!found.isProven) {
+      // Others may be as late at least, and their wheels done sooner.
+      const others = open
+        .filter((o) => o !== choice && o.lateMin === choice.lateMin)
+        .map((o) => pricedPlans(problem, limitsFor(problem, o.late, o.lateMin), belowMin).doneMin - ROUNDING);
+      return unproven(choice.lateMin, Math.min(found.atLeastMin, ...others.map(Math.ceil)));
+    }
     if (found.best || belowMin < beyond(problem, limits) || broken === 0) open.shift();
     else choice.lateMin++;
   }
