@@ -240,4 +240,4 @@ test('whatever is asked of whichever route, no answer is a fault of the server, 
   ])
     expect([path, (await fetch(url + path)).status]).toEqual([path, 200]);
   expect(db.pragma('integrity_check', { simple: true })).toBe('ok');
-}, 3 * 3_600_000);
+}, 10_800_000);
