@@ -5,8 +5,8 @@ import { fullMorning, randomDay, solvedDay } from '../plan-days';
 /** The plan of the day: how long it takes, how often it is proved, beside a solver on small days. Prints; judges nothing. */
 
 /** As many looked-at states as a plan has, and as one that is looked at closely. */
-const BUDGET = 120_000;
-const CLOSELY = 400_000;
+const BUDGET = 1_500_000;
+const CLOSELY = 12_000_000;
 const DAYS = 40;
 const MORNINGS = 30;
 

@@ -76,11 +76,13 @@ export interface DayPlan {
 }
 
 /** So many states are looked at for a plan: about two seconds. */
-const BUDGET = 120_000;
-/** And so many where somebody has the time for it: some ten seconds. */
-const CLOSE_BUDGET = 400_000;
+const BUDGET = 1_500_000;
+/** And so many where somebody has the time for it: some twenty seconds. */
+const CLOSE_BUDGET = 12_000_000;
 /** And so many to see whether one more person would keep a promise. */
-const HELP_BUDGET = 20_000;
+const HELP_BUDGET = 100_000;
+/** A day of no more wheels and people is looked at until its plan is proved. */
+const SMALL = { wheels: 8, people: 2 };
 const DAY_MIN = 1440;
 /** A plan takes no more wheels. */
 export const MOST_WHEELS = 24;
@@ -128,6 +130,10 @@ const checkFixed = ({ people, visits }: Input): void => {
   }
 };
 
+/** Whether a day is small enough for its best plan to be found and proved. */
+export const isSmallDay = ({ people, visits }: { people: readonly string[]; visits: readonly DayVisit[] }): boolean =>
+  people.length <= SMALL.people && visits.reduce((n, v) => n + v.wheels.length, 0) <= SMALL.wheels;
+
 const problemOf = ({ people, benches, visits }: Input): PlanProblem => ({
   people: people.length,
   benches,
@@ -171,7 +177,7 @@ const work = (input: Input): { problem: PlanProblem; found: PlanFound; plan: Day
   if (!found)
     throw new InputError(
       'visits',
-      'What is fixed by hand leaves no room for the work before it.',
+      'No plan was found that leaves what is fixed by hand in its place.',
       'fewer fixed rows, or later ones',
     );
   const visitOf = (wheel: number) => input.visits[problem.wheels[wheel]!.visit]!;
@@ -214,7 +220,7 @@ const minutes = (from: number, to: number, says: string) => count(from, to, `${s
  * 1 to 6 people, 1 to 12 benches, at most 24 wheels; whole minutes from now, up to 14 days. A wheel’s blocks follow each
  * other; one person works on a block without a break; blocks up to the balanced wheel take a bench; one wheel at a time
  * has the stand and the compressor. What is fixed by hand stays. Throws `InputError` where what is fixed cannot be.
- * Exact while the looked-at states last (three times as many of them where it is asked to look `closely`), else with what
+ * Exact while the looked-at states last (eight times as many of them where it is asked to look `closely`), else with what
  * no plan can beat.
  */
 export const dayPlan = defineWorking<Input, DayPlan>({
@@ -223,7 +229,7 @@ export const dayPlan = defineWorking<Input, DayPlan>({
   input: () => ({
     people: listOf(text(60, 'Who is at work'), 6, 'Who is at work'),
     benches: count(1, 12, 'Benches'),
-    closely: yes('Look closely, for some ten seconds').optional(),
+    closely: yes('Look closely, for some twenty seconds').optional(),
     visits: listOf(
       record(
         {

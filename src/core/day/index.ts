@@ -2,6 +2,7 @@
 export { timeLeft, timeLeftOf, type StationLeft, type TimeLeft } from './time-left';
 export {
   dayPlan,
+  isSmallDay,
   MOST_WHEELS,
   PLAN_MINUTES,
   type BrokenPromise,

@@ -28,9 +28,9 @@ const swap = (turns: Uint8Array, a: number, b: number): void => {
  * made better again, until `tries` plans have been looked at: never worse than it came, and the same each time. Source:
  * iterated local search, common practice of scheduling.
  */
-export const improved = (problem: PlanProblem, plan: PlanState, tries: number): PlanState => {
+export const improved = (problem: PlanProblem, plan: PlanState, tries: number, seed = SEED): PlanState => {
   let left = tries;
-  const chance = seeded(SEED);
+  const chance = seeded(seed);
   const { costOf, stateOf } = turnPlans(problem);
   const turns = Uint8Array.from(placedOf(plan), (p) => p.wheel);
   const pairs = problem.wheels.flatMap((a, i) =>

@@ -1,74 +1,11 @@
+import { canStand } from './plan-deadlines';
+import { planFront } from './plan-front';
 import { compareCosts, type PlanProblem } from './plan-problem';
-import { emptyState, placedNext, type PlanState } from './plan-state';
-
-/** A state with the least that any plan from it costs, by whatever measure. */
-interface Node<Bound> {
-  state: PlanState;
-  bound: Bound;
-  times: number[];
-}
-
-const BASE = 4;
-
-const keyOf = (next: Uint8Array): number => {
-  let key = 0;
-  for (const n of next) key = key * BASE + n;
-  return key;
-};
-
-/** Times before the first free person stand for that person's time: nothing can begin earlier. */
-const timesOf = (problem: PlanProblem, state: PlanState, namesCount: boolean): number[] => {
-  const free = namesCount ? state.free : [...state.free].sort((a, b) => a - b);
-  const first = Math.min(...state.free);
-  const times = [...free, Math.max(state.stand, first)];
-  for (const b of state.benches) times.push(Math.max(b, first));
-  const ends = new Array<number>(problem.visits.length).fill(0);
-  for (let w = 0; w < problem.wheels.length; w++) {
-    const { blocks, visit } = problem.wheels[w]!;
-    if (state.next[w] === blocks.length) continue;
-    let at = Math.max(state.ready[w]!, first, blocks[state.next[w]!]!.notBeforeMin);
-    times.push(at);
-    for (let b = state.next[w]!; b < blocks.length; b++)
-      at = Math.max(at, blocks[b]!.notBeforeMin) + blocks[b]!.minutes;
-    ends[visit] = Math.max(ends[visit]!, at);
-  }
-  // A wheel that was done before the visit's other ones can be does not count any more.
-  for (let v = 0; v < ends.length; v++)
-    if (ends[v]! > 0 && problem.visits[v]!.dueMin !== null) times.push(Math.max(state.visitDone[v]!, ends[v]!));
-  return times;
-};
-
-/** Nothing is worse with `a` than with `b`, of the same blocks placed. */
-const dominates = (a: Node<unknown>, b: Node<unknown>, whenever: boolean): boolean => {
-  if (!whenever && a.state.cost.doneMin > b.state.cost.doneMin) return false;
-  if (a.state.cost.broken > b.state.cost.broken || a.state.cost.lateMin > b.state.cost.lateMin) return false;
-  for (let i = 0; i < a.times.length; i++) if (a.times[i]! > b.times[i]!) return false;
-  return true;
-};
-
-/**
- * What may follow: every wheel's next block, for everybody who differs from the others; `once` in the order of their ends.
- * One that ends before the last one placed was to be placed before it, which changed nothing else; only where benches are
- * few it would have taken another one.
- */
-const following = (problem: PlanProblem, state: PlanState, namesCount: boolean, once: boolean): PlanState[] => {
-  const found: PlanState[] = [];
-  const lastEnd = !once || state.benches.length > 0 ? 0 : Math.max(...state.free);
-  for (let w = 0; w < problem.wheels.length; w++) {
-    if (state.next[w] === problem.wheels[w]!.blocks.length) continue;
-    const tried = new Set<number>();
-    for (let p = 0; p < state.free.length; p++) {
-      if (!namesCount && tried.has(state.free[p]!)) continue;
-      tried.add(state.free[p]!);
-      const next = placedNext(problem, state, w, p);
-      if (next && next.last!.placed.endMin >= lastEnd) found.push(next);
-    }
-  }
-  return found;
-};
+import { emptyState, placedNext, placeInto, type PlanState } from './plan-state';
+import { stateRows } from './state-rows';
 
 interface LayersOptions<Bound> {
-  /** The least that plans from a state cost; null where none of them is wanted. */
+  /** The least that plans from a state cost; null where none of them is wanted. The state is written over afterwards. */
   boundOf(state: PlanState): Bound | null;
   compare(a: Bound, b: Bound): number;
   /** So many states stay at each depth, and so many are looked at. */
@@ -87,48 +24,90 @@ interface Layers {
   looked: number;
 }
 
+/** A step to a state: from where among those before it, and whose next block was given to whom. */
+interface Step {
+  before: number;
+  wheel: number;
+  person: number;
+}
+
+/** Whether an equally free person was tried before. */
+const isLike = (free: readonly number[], person: number): boolean => {
+  for (let p = 0; p < person; p++) if (free[p] === free[person]) return true;
+  return false;
+};
+
+/** The plan that these steps lead to, the last one at `at`. */
+const planOf = (problem: PlanProblem, depths: readonly (readonly Step[])[], at: number): PlanState => {
+  const steps: Step[] = [];
+  for (let depth = depths.length - 1, i = at; depth >= 0; depth--) {
+    const step = depths[depth]![i]!;
+    steps.unshift(step);
+    i = step.before;
+  }
+  return steps.reduce((state, { wheel, person }) => placedNext(problem, state, wheel, person)!, emptyState(problem));
+};
+
 /**
  * Plans block after block: at each depth all states that as many blocks lead to, without those to which another one is
- * nowhere worse. Left-shifted plans, placed in the order in which their blocks end, are all of this form.
+ * nowhere worse. Left-shifted plans, placed in the order in which their blocks end, are all of this form: one that ends
+ * before the last one placed was to be placed before it, which changed nothing else; only where benches are few it would
+ * have taken another one.
  */
 export const planLayers = <Bound>(
   problem: PlanProblem,
   { boundOf, compare, width, budget, once = false, whenever = false }: LayersOptions<Bound>,
 ): Layers => {
-  const namesCount = problem.wheels.some((w) => w.blocks.some((b) => b.fixed));
-  const depths = problem.wheels.reduce((n, w) => n + w.blocks.length, 0);
-  let layer: PlanState[] = [emptyState(problem)];
+  const { wheels, people } = problem;
+  const namesCount = wheels.some((w) => w.blocks.some((b) => b.fixed));
+  const blocks = wheels.reduce((n, w) => n + w.blocks.length, 0);
+  const stands = canStand(problem);
+  const [state, next] = [emptyState(problem), emptyState(problem)];
+  const inOrder = once && state.benches.length === 0;
+  const front = planFront(problem, whenever, inOrder);
+  let [rows, following] = [stateRows(problem), stateRows(problem)];
+  rows.add(state);
+  let layer = [0];
+  const depths: Step[][] = [];
   let isWhole = true;
   let looked = 0;
-  for (let depth = 0; depth < depths; depth++) {
-    const kept = new Map<number, Node<Bound>[]>();
-    for (const state of layer) {
+  for (let depth = 0; depth < blocks; depth++) {
+    const steps: Step[] = [];
+    const bounds: Bound[] = [];
+    front.clear();
+    following.clear();
+    for (const before of layer) {
       if (looked >= budget) return { best: null, isWhole: false, looked };
-      for (const next of following(problem, state, namesCount, once)) {
-        looked++;
-        const bound = boundOf(next);
-        if (bound === null) continue;
-        const node = { state: next, bound, times: timesOf(problem, next, namesCount) };
-        const key = keyOf(next.next);
-        const same = kept.get(key);
-        if (!same) kept.set(key, [node]);
-        else if (!same.some((other) => dominates(other, node, whenever))) {
-          const stay = same.filter((other) => !dominates(node, other, whenever));
-          stay.push(node);
-          kept.set(key, stay);
+      rows.read(before, state);
+      const lastEnd = inOrder ? Math.max(...state.free) : 0;
+      for (let wheel = 0; wheel < wheels.length; wheel++) {
+        if (state.next[wheel] === wheels[wheel]!.blocks.length) continue;
+        for (let person = 0; person < people; person++) {
+          if (!namesCount && isLike(state.free, person)) continue;
+          const endMin = placeInto(problem, state, wheel, person, next);
+          if (endMin === null || endMin < lastEnd) continue;
+          if (namesCount && !stands(next)) continue;
+          looked++;
+          const bound = boundOf(next);
+          if (bound === null || !front.takes(next, steps.length)) continue;
+          following.add(next);
+          steps.push({ before, wheel, person });
+          bounds.push(bound);
         }
       }
     }
-    const nodes = [...kept.values()].flat();
-    if (nodes.length > width) {
-      nodes.sort((a, b) => compare(a.bound, b.bound));
-      nodes.length = width;
+    depths.push(steps);
+    layer = [...steps.keys()].filter(front.isIn);
+    if (layer.length > width) {
+      layer.sort((a, b) => compare(bounds[a]!, bounds[b]!));
+      layer.length = width;
       isWhole = false;
     }
-    layer = nodes.map((n) => n.state);
+    [rows, following] = [following, rows];
   }
-  const best = layer.reduce<PlanState | null>(
-    (b, state) => (b === null || compareCosts(state.cost, b.cost) < 0 ? state : b),
+  const plans = layer.map((at) => planOf(problem, depths, at));
+  const best = plans.reduce<PlanState | null>(
+    (b, plan) => (b === null || compareCosts(plan.cost, b.cost) < 0 ? plan : b),
     null,
   );
   return { best, isWhole, looked };

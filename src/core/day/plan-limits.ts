@@ -16,6 +16,15 @@ export const limitsFor = ({ visits }: PlanProblem, late: readonly number[], late
   ends: visits.map(({ dueMin }, v) => (dueMin === null ? Infinity : dueMin + (late.includes(v) ? lateMostMin : 0))),
 });
 
+/**
+ * The same day for plans within limits: that they are held is seen elsewhere, so that lateness counts only where several
+ * visits share it.
+ */
+export const unpromised = (problem: PlanProblem, { late }: PlanLimits): PlanProblem => ({
+  ...problem,
+  visits: problem.visits.map(({ dueMin }, v) => ({ dueMin: late.length > 1 && late.includes(v) ? dueMin : null })),
+});
+
 /** By then all is done, whoever does it: nobody waits for more than what is not there yet. */
 export const horizonOf = ({ wheels }: PlanProblem): number => {
   const blocks = wheels.flatMap((w) => w.blocks);

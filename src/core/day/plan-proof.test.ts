@@ -35,7 +35,8 @@ const lateOf = ({ visits }: PlanProblem, { visitDone }: PlanState): number[] =>
 describe('the proof, with no plan to begin with, against a solver for whole numbers (HiGHS)', () => {
   test('as many promises, as little lateness, as soon done; one bench, few hands, promises that cannot be kept', async () => {
     const broken = new Set<number>();
-    for (let seed = 0; seed < howMany(15, 300); seed++) {
+    // The last one is harder than it looks: both of its promises are broken whatever is done, by how much is open.
+    for (const seed of [...Array(howMany(15, 300)).keys(), 232]) {
       const day = randomDay(seed + 700, 3);
       const found = planProof(day, null, BUDGET);
       const solved = await solvedDay(day);
@@ -66,7 +67,10 @@ describe('prices', () => {
         const plan = planProof(day, oneByOne(day), 20_000)!.best!;
         const late = lateOf(day, plan);
         const limits = limitsFor(day, late, plan.cost.lateMin + (late.length > 0 ? more : 0));
-        const { doneMin, from } = pricedPlans(day, limits, plan.cost.doneMin + more);
+        // Begun at prices that others led to.
+        const { prices } = pricedPlans(day, limitsFor(day, late, 1000), plan.cost.doneMin + 9);
+        const start = seed % 2 === 0 ? prices : null;
+        const { doneMin, from } = pricedPlans(day, limits, plan.cost.doneMin + 1 + more, start);
         expect(doneMin).toBeLessThanOrEqual(plan.cost.doneMin + 1e-6);
         const way = wayTo(plan);
         expect(from(way.at(-1)!)).toBe(plan.cost.doneMin);
@@ -90,11 +94,11 @@ describe('prices', () => {
       visits: [{ dueMin: 20 }, { dueMin: 25 }],
       wheels: [20, 30].map((minutes, visit) => ({ id: `w${visit}`, visit, blocks: [back(minutes)] })),
     };
-    expect(pricedPlans(day, limitsFor(day, [], 0), 100).doneMin).toBe(Infinity);
+    expect(pricedPlans(day, limitsFor(day, [], 0), 100).doneMin).toBe(100);
     // The second one has to wait: 25 minutes late. By less there is none, and prices alone say so.
     const lateBy = (min: number) => pricedPlans(day, limitsFor(day, [1], min), 100).doneMin;
     expect(lateBy(25)).toBeLessThanOrEqual(70);
-    expect(lateBy(4)).toBe(Infinity);
+    expect(lateBy(4)).toBe(100);
     expect(lateBy(24)).toBeGreaterThan(20 + 49);
     const { from } = pricedPlans(day, limitsFor(day, [1], 25), 100);
     const wrong = placedNext(day, placedNext(day, emptyState(day), 1, 0)!, 0, 0)!;
@@ -178,14 +182,14 @@ test('a day in steps of its grid: the same plan, in minutes', () => {
   expect(onGrid(shifted).problem).toBe(shifted);
 });
 
-test('full mornings of eight wheels: most are proved, the rest are near', () => {
+test('full mornings of eight wheels: nearly all are proved', () => {
   let proved = 0;
   const mornings = howMany(3, 30);
   for (let seed = 0; seed < mornings; seed++) {
-    const found = bestPlan(fullMorning(seed), 40_000)!;
+    const found = bestPlan(fullMorning(seed), howMany(200_000, 2_500_000))!;
     expect(compareCosts(found.bound, found.cost)).toBeLessThanOrEqual(0);
     expect(found.bound.broken).toBe(found.cost.broken);
     if (found.proven) proved++;
   }
-  expect(proved).toBeGreaterThanOrEqual(mornings / 3);
-}, 300_000);
+  expect(proved).toBeGreaterThanOrEqual(mornings - 1);
+}, 600_000);

@@ -1,9 +1,11 @@
 import { boundOf } from './plan-bound';
-import { horizonOf, limitsFor, type PlanLimits } from './plan-limits';
+import { canEndBy } from './plan-deadlines';
+import { horizonOf, limitsFor, unpromised, type PlanLimits } from './plan-limits';
 import { planLayers } from './plan-layers';
 import { pricedPlans, type Priced } from './plan-prices';
 import { compareCosts, type PlanCost, type PlanProblem } from './plan-problem';
-import { emptyState, type PlanState } from './plan-state';
+import { planWithin } from './plan-within';
+import { emptyState, placedAgain, type PlanState } from './plan-state';
 
 /** A plan, and what no plan beats. */
 export interface Proof {
@@ -18,10 +20,8 @@ const ROUNDING = 1e-6;
 const LEAST_WIDTH = 20;
 /** So many states are looked at to see whether limits can be held at all. */
 const SHORT_LOOK = 5000;
-/** To look at a state takes so many times as long where its promises are looked at closely. */
-const STRICT_TIMES = 5;
 /** What of the budget goes into proofs. */
-const PROOF_SHARE = 0.75;
+const PROOF_SHARE = 0.95;
 
 /** All choices of so many of these. */
 const choices = (of: readonly number[], count: number): number[][] =>
@@ -44,24 +44,22 @@ interface Deepened {
 }
 
 interface Asked {
+  limits: PlanLimits;
   priced: Priced;
-  /** The same day with its limits for promises: none of them may be broken; null where prices say so themselves. */
-  strict: PlanProblem | null;
+  canEnd: (state: PlanState) => boolean;
 }
 
 /** Plans whose ends come to so much at most. */
 const layersUpTo = (
   problem: PlanProblem,
-  { priced, strict }: Asked,
+  { priced, canEnd, limits }: Asked,
   mostMin: number,
   { width, budget, once }: { width: number; budget: number; once: boolean },
 ) =>
-  planLayers<number>(problem, {
+  planLayers<number>(unpromised(problem, limits), {
     boundOf: (state) => {
       const bound = priced.from(state);
-      if (bound === Infinity || bound > mostMin + ROUNDING) return null;
-      // What is broken already is allowed to be.
-      return strict && boundOf(strict, state).broken > state.cost.broken ? null : bound;
+      return bound > mostMin + ROUNDING || !canEnd(state) ? null : bound;
     },
     compare: (a, b) => a - b,
     width,
@@ -69,63 +67,52 @@ const layersUpTo = (
     once,
   });
 
-/** A good plan within limits, by following the most promising states; null where that finds none. */
-const beam = (problem: PlanProblem, asked: Asked, mostMin: number, budget: Budget): PlanState | null => {
-  const { people, wheels } = problem;
-  const depths = wheels.reduce((n, w) => n + w.blocks.length, 0);
-  const width = Math.max(LEAST_WIDTH, Math.floor(budget.beam / (depths * wheels.length * people)));
-  return layersUpTo(problem, asked, mostMin, { width, budget: Infinity, once: false }).best;
-};
-
-/**
- * Asks for a plan at the bound, then for one that costs a minute more, and so on: all that costs less was then looked
- * for. The first plan found is the best. Source: Korf 1985, iterative deepening.
- */
-const deepened = (problem: PlanProblem, asked: Asked, belowMin: number, budget: Budget): Deepened => {
-  for (let mostMin = Math.ceil(asked.priced.doneMin - ROUNDING); mostMin < belowMin; mostMin++) {
-    const each = asked.strict ? STRICT_TIMES : 1;
-    const { best, isWhole, looked } = layersUpTo(problem, asked, mostMin, {
-      width: Infinity,
-      budget: budget.proof / each,
-      once: true,
-    });
-    budget.proof -= looked * each;
-    if (best) return { best, atLeastMin: best.cost.doneMin, isProven: true };
-    if (!isWhole) return { best: beam(problem, asked, belowMin - 1, budget), atLeastMin: mostMin, isProven: false };
-  }
-  return { best: null, atLeastMin: belowMin, isProven: true };
-};
-
 /** More than the ends of all wheels come to in any plan within limits. */
 const beyond = (problem: PlanProblem, limits: PlanLimits): number => {
   const horizonMin = horizonOf(problem);
   return 1 + problem.wheels.reduce((sum, w) => sum + Math.min(horizonMin, limits.ends[w.visit]!), 0);
 };
 
-/** The same day with its limits for promises: not one of them may be broken. */
-const strictly = (problem: PlanProblem, { ends }: PlanLimits): PlanProblem => ({
-  ...problem,
-  visits: problem.visits.map(({ dueMin }, v) => ({ dueMin: dueMin === null ? null : ends[v]! })),
-});
+/** A good plan within limits, by following the most promising states; null where that finds none. */
+const beam = (
+  problem: PlanProblem,
+  limits: PlanLimits,
+  budget: Budget,
+  belowMin = beyond(problem, limits),
+): PlanState | null => {
+  const asked = { limits, priced: pricedPlans(problem, limits, belowMin), canEnd: canEndBy(problem, limits.ends) };
+  const { people, wheels } = problem;
+  const depths = wheels.reduce((n, w) => n + w.blocks.length, 0);
+  const width = Math.max(LEAST_WIDTH, Math.floor(budget.beam / (depths * wheels.length * people)));
+  const { best } = layersUpTo(problem, asked, belowMin - 1, { width, budget: Infinity, once: false });
+  return best && placedAgain(problem, best);
+};
 
-/** Whether a look at the promises alone, as long as the budget lasts, leaves no plan within limits. */
-const cannotBe = (problem: PlanProblem, limits: PlanLimits, budget: Budget): boolean => {
-  const strict = strictly(problem, limits);
-  const { best, isWhole, looked } = planLayers<number>(strict, {
-    boundOf: (state) => (boundOf(strict, state).broken > 0 ? null : 0),
-    compare: () => 0,
-    width: Infinity,
-    budget: budget.proof / STRICT_TIMES,
-    once: true,
-    whenever: true,
-  });
-  budget.proof -= looked * STRICT_TIMES;
-  return isWhole && best === null;
+/**
+ * Asks for a plan at the bound, then for one that costs a minute more, and so on: all that costs less was then looked
+ * for. The first plan found is the best. Source: Korf 1985, iterative deepening.
+ */
+const deepened = (problem: PlanProblem, limits: PlanLimits, belowMin: number, budget: Budget): Deepened => {
+  const canEnd = canEndBy(problem, limits.ends);
+  const whole = pricedPlans(problem, limits, belowMin);
+  for (let mostMin = Math.ceil(whole.doneMin - ROUNDING); mostMin < belowMin; mostMin++) {
+    const priced = pricedPlans(problem, limits, mostMin + 1, whole.prices);
+    if (priced.doneMin > mostMin + ROUNDING) continue;
+    const { best, isWhole, looked } = layersUpTo(problem, { priced, canEnd, limits }, mostMin, {
+      width: Infinity,
+      budget: budget.proof,
+      once: true,
+    });
+    budget.proof -= looked;
+    if (best) return { best: placedAgain(problem, best), atLeastMin: best.cost.doneMin, isProven: true };
+    if (!isWhole) return { best: beam(problem, limits, budget, belowMin), atLeastMin: mostMin, isProven: false };
+  }
+  return { best: null, atLeastMin: belowMin, isProven: true };
 };
 
 /** Whether there is no plan within limits, as a short look or prices say. */
 const isOut = (problem: PlanProblem, limits: PlanLimits): boolean => {
-  if (cannotBe(problem, limits, { proof: SHORT_LOOK, beam: 0 })) return true;
+  if (planWithin(problem, limits, SHORT_LOOK).isOut) return true;
   const most = beyond(problem, limits);
   return pricedPlans(problem, limits, most).doneMin >= most - ROUNDING;
 };
@@ -171,26 +158,23 @@ const provenWith = (problem: PlanProblem, broken: number, first: PlanState | nul
     const most = isSame() ? best!.cost.lateMin : mostLate;
     if (!choice || choice.lateMin > most)
       return { best, bound: best?.cost ?? { broken: broken + 1, lateMin: 0, doneMin: 0 } };
-    const ask = (asked: PlanLimits, enoughMin: number): Asked => ({
-      priced: pricedPlans(problem, asked, enoughMin),
-      strict: broken === 0 ? null : strictly(problem, asked),
-    });
-    if (isSame() && choice.lateMin < most) {
-      if (cannotBe(problem, limitsFor(problem, choice.late, choice.lateMin), budget)) {
+    const limits = limitsFor(problem, choice.late, choice.lateMin);
+    if (!isSame() || choice.lateMin < most) {
+      const { plan, isOut, looked } = planWithin(problem, limits, budget.proof);
+      budget.proof -= looked;
+      if (isOut) {
         choice.lateMin++;
         continue;
       }
-      // Whether it can be less late nobody has proved: it is tried.
-      const sooner = limitsFor(problem, choice.late, most - 1);
-      const tried = beam(problem, ask(sooner, beyond(problem, sooner)), Infinity, budget);
-      if (!tried) return unproven(choice.lateMin, 0);
-      best = tried;
+      // Whether it can be less late was not seen to the end: it is tried.
+      const sooner = plan ?? beam(problem, limitsFor(problem, choice.late, isSame() ? most - 1 : most), budget);
+      if (!sooner) return unproven(choice.lateMin, 0);
+      best = sooner;
       continue;
     }
-    const limits = limitsFor(problem, choice.late, choice.lateMin);
-    const belowMin = isSame() ? best!.cost.doneMin : beyond(problem, limits);
-    const found = deepened(problem, ask(limits, belowMin), belowMin, budget);
-    if (found.best && (best === null || compareCosts(found.best.cost, best.cost) < 0)) best = found.best;
+    const belowMin = best!.cost.doneMin;
+    const found = deepened(problem, limits, belowMin, budget);
+    if (found.best && compareCosts(found.best.cost, best!.cost) < 0) best = found.best;
     if (!found.isProven) {
       // Others may be as late at least, and their wheels done sooner.
       const others = open
@@ -198,8 +182,7 @@ const provenWith = (problem: PlanProblem, broken: number, first: PlanState | nul
         .map((o) => pricedPlans(problem, limitsFor(problem, o.late, o.lateMin), belowMin).doneMin - ROUNDING);
       return unproven(choice.lateMin, Math.min(found.atLeastMin, ...others.map(Math.ceil)));
     }
-    if (found.best || belowMin < beyond(problem, limits) || broken === 0) open.shift();
-    else choice.lateMin++;
+    open.shift();
   }
 };
 

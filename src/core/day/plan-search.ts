@@ -15,56 +15,48 @@ export interface PlanFound {
   proven: boolean;
 }
 
-/** One plan that is made better by small changes for so many looked-at states. */
-const TRIES_SHARE = 0.5;
-/** So many states of the budget are looked at once more where prices alone do not prove it. */
-const WHOLE_SHARE = 0.3;
-/** At each depth the first, quick look keeps so many. */
-const QUICK_WIDTH = 40;
+/** So many small changes at most are tried on a plan before the proof, and after it. */
+const TRIES = 120_000;
+/** Other changes than before. */
+const AFTER = 11;
+/** At each depth the first, quick look keeps so many; more where what is fixed by hand leaves none of them. */
+const WIDTHS = [40, 400, 4000];
+
+/** The first plan that is come by, and whether it is the best. */
+const firstLook = (problem: PlanProblem): { best: PlanState | null; isWhole: boolean } => {
+  let look: { best: PlanState | null; isWhole: boolean } = { best: null, isWhole: false };
+  for (const width of WIDTHS) {
+    look = planLayers<PlanCost>(problem, {
+      boundOf: (state) => boundOf(problem, state),
+      compare: compareCosts,
+      width,
+      budget: Infinity,
+    });
+    if (look.best || look.isWhole) break;
+  }
+  return look;
+};
 
 const planFound = (plan: PlanState, bound: PlanCost): PlanFound => {
   const proven = compareCosts(bound, plan.cost) >= 0;
   return { placed: placedOf(plan), cost: plan.cost, bound: proven ? plan.cost : bound, proven };
 };
 
-/** All plans that cost less than this, by the bounds of promises: where promises are few that ends; null where it does not. */
-const wholeLook = (problem: PlanProblem, less: PlanCost, budget: number): { best: PlanState | null } | null => {
-  const { best, isWhole } = planLayers<PlanCost>(problem, {
-    boundOf: (state) => {
-      const bound = boundOf(problem, state, less);
-      return compareCosts(bound, less) >= 0 ? null : bound;
-    },
-    compare: compareCosts,
-    width: Infinity,
-    budget,
-    once: true,
-  });
-  return isWhole ? { best } : null;
-};
-
 const bestOnGrid = (problem: PlanProblem, budget: number): PlanFound | null => {
-  const quick = planLayers<PlanCost>(problem, {
-    boundOf: (state) => boundOf(problem, state),
-    compare: compareCosts,
-    width: QUICK_WIDTH,
-    budget: Infinity,
-  });
+  const quick = firstLook(problem);
   // Nothing was left out on the way.
   if (quick.isWhole) return quick.best && planFound(quick.best, quick.best.cost);
-  const tries = budget / TRIES_SHARE;
+  const tries = Math.min(TRIES, budget);
   const first = quick.best && improved(problem, quick.best, tries);
   const proof = planProof(problem, first, budget);
   if (!proof?.best) return null;
-  const { bound } = proof;
-  if (compareCosts(bound, proof.best.cost) >= 0) return planFound(proof.best, bound);
-  const best = improved(problem, proof.best, tries);
-  const whole = wholeLook(problem, best.cost, budget * WHOLE_SHARE);
-  return whole ? planFound(whole.best ?? best, (whole.best ?? best).cost) : planFound(best, bound);
+  const { best, bound } = proof;
+  return planFound(compareCosts(bound, best.cost) >= 0 ? best : improved(problem, best, tries, AFTER), bound);
 };
 
 /**
  * The best plan of a day: exact where the budget of looked-at states lasts, else the best found and what no plan can
- * beat. Null where what is fixed by hand leaves no plan. `budget` at least 1000.
+ * beat. Null where no plan is found that leaves what is fixed by hand in its place. `budget` at least 1000.
  */
 export const bestPlan = (day: PlanProblem, budget: number): PlanFound | null => {
   const { problem, gridMin, inMinutes } = onGrid(day);

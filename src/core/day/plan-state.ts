@@ -15,6 +15,8 @@ export interface PlanState {
   ready: number[];
   /** When the last of the finished wheels of each visit was done; 0 before. */
   visitDone: number[];
+  /** The sum of the ends of all blocks placed. */
+  endsMin: number;
   /** Over finished wheels and visits alone. */
   cost: PlanCost;
   last: { placed: Placed; before: PlanState } | null;
@@ -28,6 +30,7 @@ export const emptyState = ({ people, benches, wheels, visits }: PlanProblem): Pl
   stand: 0,
   ready: new Array<number>(wheels.length).fill(0),
   visitDone: new Array<number>(visits.length).fill(0),
+  endsMin: 0,
   cost: { broken: 0, lateMin: 0, doneMin: 0 },
   last: null,
 });
@@ -42,8 +45,38 @@ const least = (all: readonly number[]): number => {
 const isVisitOver = ({ wheels }: PlanProblem, next: Uint8Array, visit: number): boolean =>
   wheels.every((w, i) => w.visit !== visit || next[i] === w.blocks.length);
 
-/** The state with a wheel's next block given to a person; null where what is fixed does not let it stand. */
-export const placedNext = (problem: PlanProblem, state: PlanState, wheel: number, person: number): PlanState | null => {
+/** Copies what a state says of times and costs into another one of the same problem; not the way that led to it. */
+const copyInto = (from: PlanState, into: PlanState): void => {
+  into.next.set(from.next);
+  for (let p = 0; p < from.free.length; p++) into.free[p] = from.free[p]!;
+  for (let b = 0; b < from.benches.length; b++) into.benches[b] = from.benches[b]!;
+  into.stand = from.stand;
+  for (let w = 0; w < from.ready.length; w++) into.ready[w] = from.ready[w]!;
+  for (let v = 0; v < from.visitDone.length; v++) into.visitDone[v] = from.visitDone[v]!;
+  into.endsMin = from.endsMin;
+  into.cost.broken = from.cost.broken;
+  into.cost.lateMin = from.cost.lateMin;
+  into.cost.doneMin = from.cost.doneMin;
+};
+
+/** A bench is taken until `end`; the others stay in their order. */
+const takeBench = (benches: number[], at: number, end: number): void => {
+  let to = at;
+  for (; to + 1 < benches.length && benches[to + 1]! < end; to++) benches[to] = benches[to + 1]!;
+  benches[to] = end;
+};
+
+/**
+ * Writes into `into` the state with a wheel's next block given to a person, without the way that led to it: made to be
+ * asked very often. Returns when the block ends, or null where what is fixed does not let it stand.
+ */
+export const placeInto = (
+  problem: PlanProblem,
+  state: PlanState,
+  wheel: number,
+  person: number,
+  into: PlanState,
+): number | null => {
   const { blocks, visit } = problem.wheels[wheel]!;
   const block = blocks[state.next[wheel]!]!;
   const bench = state.benches.length > 0 && onBench(block) ? least(state.benches) : -1;
@@ -56,28 +89,33 @@ export const placedNext = (problem: PlanProblem, state: PlanState, wheel: number
     start = block.fixed.startMin;
   }
   const end = start + block.minutes;
-  const next = state.next.slice();
-  next[wheel]!++;
-  const replaced = (all: readonly number[], at: number, by: number) => all.map((v, i) => (i === at ? by : v));
-  let { visitDone, cost } = state;
-  if (next[wheel] === blocks.length) {
-    visitDone = replaced(visitDone, visit, Math.max(visitDone[visit]!, end));
-    cost = { ...cost, doneMin: cost.doneMin + end };
-    const { dueMin } = problem.visits[visit]!;
-    const late = dueMin === null ? 0 : Math.max(0, visitDone[visit]! - dueMin);
-    if (late > 0 && isVisitOver(problem, next, visit))
-      cost = { ...cost, broken: cost.broken + 1, lateMin: cost.lateMin + late };
+  copyInto(state, into);
+  into.next[wheel]!++;
+  into.free[person] = end;
+  if (bench >= 0) takeBench(into.benches, bench, end);
+  if (block.standMinutes > 0) into.stand = end;
+  into.ready[wheel] = end;
+  into.endsMin += end;
+  if (into.next[wheel]! < blocks.length) return end;
+  into.visitDone[visit] = Math.max(state.visitDone[visit]!, end);
+  into.cost.doneMin += end;
+  const { dueMin } = problem.visits[visit]!;
+  const late = dueMin === null ? 0 : Math.max(0, into.visitDone[visit]! - dueMin);
+  if (late > 0 && isVisitOver(problem, into.next, visit)) {
+    into.cost.broken++;
+    into.cost.lateMin += late;
   }
-  return {
-    next,
-    free: replaced(state.free, person, end),
-    benches: bench < 0 ? state.benches : replaced(state.benches, bench, end).sort((a, b) => a - b),
-    stand: block.standMinutes > 0 ? end : state.stand,
-    ready: replaced(state.ready, wheel, end),
-    visitDone,
-    cost,
-    last: { placed: { wheel, block: state.next[wheel]!, person, startMin: start, endMin: end }, before: state },
-  };
+  return end;
+};
+
+/** The state with a wheel's next block given to a person; null where what is fixed does not let it stand. */
+export const placedNext = (problem: PlanProblem, state: PlanState, wheel: number, person: number): PlanState | null => {
+  const next = emptyState(problem);
+  const endMin = placeInto(problem, state, wheel, person, next);
+  if (endMin === null) return null;
+  const block = state.next[wheel]!;
+  const startMin = endMin - problem.wheels[wheel]!.blocks[block]!.minutes;
+  return { ...next, last: { placed: { wheel, block, person, startMin, endMin }, before: state } };
 };
 
 /** All blocks of a whole plan, in the order in which they were placed. */
@@ -86,3 +124,10 @@ export const placedOf = (state: PlanState): Placed[] => {
   for (let at = state; at.last; at = at.last.before) all.push(at.last.placed);
   return all.reverse();
 };
+
+/** The same turns with what they cost by another problem, of the same wheels or of more: `wheelOf` says which is which. */
+export const placedAgain = (problem: PlanProblem, plan: PlanState, wheelOf = (wheel: number) => wheel): PlanState =>
+  placedOf(plan).reduce(
+    (state, { wheel, person }) => placedNext(problem, state, wheelOf(wheel), person)!,
+    emptyState(problem),
+  );

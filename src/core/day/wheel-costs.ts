@@ -1,4 +1,4 @@
-import { onBench, type PlanProblem } from './plan-problem';
+import { onBench, type PlanBlock, type PlanProblem } from './plan-problem';
 import type { PlanLimits } from './plan-limits';
 
 /** What a minute of each scarce thing costs, minute by minute, and what a minute of lateness does. */
@@ -34,13 +34,26 @@ export interface WheelCosts {
   least: readonly (readonly Float64Array[])[];
   /** When that block begins. */
   start: readonly (readonly Int32Array[])[];
+  /** 1 at the minutes at which it may begin. */
+  open: readonly (readonly Uint8Array[])[];
 }
 
 /** Room for the costs of all wheels, which `costWheels` fills in. */
 export const roomForCosts = ({ wheels }: PlanProblem, horizonMin: number): WheelCosts => ({
   least: wheels.map((w) => w.blocks.map(() => new Float64Array(horizonMin + 2))),
   start: wheels.map((w) => w.blocks.map(() => new Int32Array(horizonMin + 2))),
+  open: wheels.map((w) => w.blocks.map(() => new Uint8Array(horizonMin + 2).fill(1))),
 });
+
+/** What a block costs that begins at a minute. */
+const usedBy = (prices: Prices): ((block: PlanBlock, t: number) => number) => {
+  const [hands, stand, bench] = [summed(prices.hands), summed(prices.stand), summed(prices.bench)];
+  return (block, t) => {
+    const end = t + block.minutes;
+    const used = hands[end]! - hands[t]! + stand[end]! - stand[end - block.standMinutes]!;
+    return onBench(block) ? used + bench[end]! - bench[t]! : used;
+  };
+};
 
 /**
  * The cheapest way of every wheel through its blocks at these prices: its end in minutes, what its hands, stand and bench
@@ -53,17 +66,16 @@ export const costWheels = (
   horizonMin: number,
   room: WheelCosts,
 ): void => {
-  const [hands, stand, bench] = [summed(prices.hands), summed(prices.stand), summed(prices.bench)];
+  const used = usedBy(prices);
   const lateShare = lateShareOf(problem, limits);
   problem.wheels.forEach(({ blocks, visit }, w) => {
     const latestEnd = Math.min(horizonMin, limits.ends[visit]!);
     for (let b = blocks.length - 1; b >= 0; b--) {
       const block = blocks[b]!;
-      const { minutes, standMinutes } = block;
+      const { minutes } = block;
       const isLast = b === blocks.length - 1;
-      const [least, start] = [room.least[w]![b]!, room.start[w]![b]!];
+      const [least, start, open] = [room.least[w]![b]!, room.start[w]![b]!, room.open[w]![b]!];
       const after = isLast ? null : room.least[w]![b + 1]!;
-      const benched = onBench(block);
       const from = block.fixed ? block.fixed.startMin : block.notBeforeMin;
       const to = block.fixed ? block.fixed.startMin : latestEnd - minutes;
       least.fill(Infinity);
@@ -71,15 +83,54 @@ export const costWheels = (
       for (let t = Math.min(to, latestEnd - minutes); t >= 0; t--) {
         least[t] = least[t + 1]!;
         start[t] = start[t + 1]!;
-        if (t < from) continue;
+        if (t < from || open[t] === 0) continue;
         const end = t + minutes;
         const rest = after ? after[end]! : end + prices.late * lateShare(w, end);
-        const used = hands[end]! - hands[t]! + stand[end]! - stand[end - standMinutes]!;
-        const cost = rest + used + (benched ? bench[end]! - bench[t]! : 0);
+        const cost = rest + used(block, t);
         if (cost >= least[t]!) continue;
         least[t] = cost;
         start[t] = t;
       }
     }
   });
+};
+
+/**
+ * Closes all beginnings with which a wheel, whatever it does before and after, costs more than its cheapest way by more
+ * than `spareMin`; says how many. The costs in `room` are those of these prices.
+ */
+export const closeDearer = (
+  problem: PlanProblem,
+  limits: PlanLimits,
+  prices: Prices,
+  horizonMin: number,
+  room: WheelCosts,
+  spareMin: number,
+): number => {
+  const used = usedBy(prices);
+  const lateShare = lateShareOf(problem, limits);
+  let closed = 0;
+  problem.wheels.forEach(({ blocks }, w) => {
+    if (blocks.length === 0) return;
+    const most = room.least[w]![0]![0]! + spareMin;
+    // What it costs at least to be done with the blocks before by a minute.
+    let before = new Float64Array(horizonMin + 1);
+    blocks.forEach((block, b) => {
+      const open = room.open[w]![b]!;
+      const isLast = b === blocks.length - 1;
+      const by = new Float64Array(horizonMin + 1).fill(Infinity);
+      for (let end = block.minutes; end <= horizonMin; end++) {
+        const t = end - block.minutes;
+        const cost = before[t]! + used(block, t);
+        const rest = isLast ? end + prices.late * lateShare(w, end) : room.least[w]![b + 1]![end]!;
+        if (open[t] === 1 && cost + rest > most) {
+          open[t] = 0;
+          closed++;
+        }
+        by[end] = Math.min(end > 0 ? by[end - 1]! : Infinity, open[t] === 1 ? cost : Infinity);
+      }
+      before = by;
+    });
+  });
+  return closed;
 };

@@ -28,7 +28,7 @@ const writePeople = (params: URLSearchParams, people: string[]): void => {
 };
 
 /** What the plan comes to: promises kept, those that are not and what would keep them, what is left out. */
-const Says = ({ answer }: { answer: PlanAnswer }) => {
+const Says = ({ answer, isGoingOn }: { answer: PlanAnswer; isGoingOn: boolean }) => {
   const { result, input } = answer.working;
   const nameOf = (id: string) => input.visits.find((v) => v.id === id)?.name ?? '';
   const endOf = (id: string) => {
@@ -46,7 +46,9 @@ const Says = ({ answer }: { answer: PlanAnswer }) => {
         ) : (
           <VerdictMark verdict="stop">{`${counted(result.broken.length, 'promise')} not kept`}</VerdictMark>
         )}
-        <span className="text-ink2">{gapText(result)} By middle times: half of the work takes longer.</span>
+        <span className="text-ink2">
+          {gapText(result)} {isGoingOn && 'A better one is looked for. '}By middle times: half of the work takes longer.
+        </span>
         <BasisTag title="the plan of the day" working={answer.working} />
       </p>
       <ul>
@@ -83,10 +85,10 @@ export const PlanScreen = () => {
   const all = useApp((s) => s.shop.shop?.people ?? NOBODY);
   const [asked, ask] = useAddress<string[]>(readPeople, writePeople);
   const people = asked.length > 0 ? asked : all.slice(0, MOST_PEOPLE);
-  const { answer, isPlanning, problem, plan, planClosely, stop } = usePlan(people);
+  const { answer, planning, problem, plan, planClosely, stop } = usePlan(people);
   const moves = useMove(plan);
   const bars = useMemo(() => (answer ? barsOf(answer) : []), [answer]);
-  const isOpen = answer !== null && !answer.working.result.proven && !isPlanning;
+  const isOpen = answer !== null && !answer.working.result.proven && planning === null;
   const toggle = (name: string) => {
     const next = people.includes(name) ? people.filter((p) => p !== name) : [...people, name];
     if (next.length > 0 && next.length <= MOST_PEOPLE) ask(next);
@@ -101,7 +103,7 @@ export const PlanScreen = () => {
       title="The day’s plan"
       actions={
         <div className="flex flex-wrap gap-2">
-          {isPlanning ? (
+          {planning !== null ? (
             <Button onClick={stop}>Stop planning</Button>
           ) : (
             <Button hotkey="R" onClick={plan}>
@@ -140,7 +142,7 @@ export const PlanScreen = () => {
       {!answer && !problem && <Waiting what="Planning the day" />}
       {answer && (
         <>
-          <Says answer={answer} />
+          <Says answer={answer} isGoingOn={planning === 'closely'} />
           {bars.length === 0 ? (
             <p className="py-10 text-center text-xl text-ink2">No work is left that can be planned.</p>
           ) : (

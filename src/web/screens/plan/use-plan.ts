@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
+import { isSmallDay } from '../../../core/day';
 import { useLazyDayPlanQuery, type PlanAnswer } from '../../store/day-api';
 import { visitProblem } from '../../store/visits-api';
 
@@ -7,12 +8,13 @@ const TICKING_MS = 250;
 export interface PlanNow {
   /** The last plan that came; null before the first. */
   answer: PlanAnswer | null;
-  isPlanning: boolean;
+  /** What is being worked out: a first plan, or one that is looked at closely. */
+  planning: 'first' | 'closely' | null;
   /** Why there is no plan, or none newer. */
   problem: string | null;
   /** Asks for a new one. */
   plan(): void;
-  /** Asks for a new one that is looked at more closely, for some ten seconds. */
+  /** Asks for a new one that is looked at more closely, for some twenty seconds. */
   planClosely(): void;
   /** Gives up the one that is being worked out. */
   stop(): void;
@@ -23,34 +25,39 @@ export const usePlan = (people: readonly string[]): PlanNow => {
   const [ask] = useLazyDayPlanQuery();
   const running = useRef<{ abort(): void } | null>(null);
   const [answer, setAnswer] = useState<PlanAnswer | null>(null);
-  const [isPlanning, setPlanning] = useState(false);
+  const [planning, setPlanning] = useState<PlanNow['planning']>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const key = JSON.stringify(people);
+  /** The plan that came, or null where another one was asked for meanwhile, or none came. */
   const planBy = useCallback(
-    (closely: boolean) => {
+    async (closely: boolean): Promise<PlanAnswer | null> => {
       running.current?.abort();
       const request = ask({ people: JSON.parse(key) as string[], closely });
       running.current = request;
-      setPlanning(true);
-      void request.unwrap().then(
-        (found) => {
-          if (running.current !== request) return;
-          setAnswer(found);
-          setProblem(null);
-          setPlanning(false);
-        },
-        (error: unknown) => {
-          if (running.current !== request) return;
-          setProblem(
-            (error as { name?: string }).name === 'AbortError' ? 'Planning was stopped.' : visitProblem(error),
-          );
-          setPlanning(false);
-        },
-      );
+      setPlanning(closely ? 'closely' : 'first');
+      try {
+        const found = await request.unwrap();
+        if (running.current !== request) return null;
+        setAnswer(found);
+        setProblem(null);
+        setPlanning(null);
+        return found;
+      } catch (error) {
+        if (running.current !== request) return null;
+        const isStopped = (error as { name?: string }).name === 'AbortError';
+        setProblem(isStopped ? 'Planning was stopped.' : visitProblem(error));
+        setPlanning(null);
+        return null;
+      }
     },
     [ask, key],
   );
-  const plan = useCallback(() => planBy(false), [planBy]);
+  const plan = useCallback(() => {
+    void planBy(false).then((found) => {
+      // A small day is looked at until its plan is proved; of a larger one somebody asks for it.
+      if (found && !found.working.result.proven && isSmallDay(found.working.input)) void planBy(true);
+    });
+  }, [planBy]);
   useEffect(() => {
     // Several people ticked one after the other are one question.
     const wait = setTimeout(plan, TICKING_MS);
@@ -61,5 +68,12 @@ export const usePlan = (people: readonly string[]): PlanNow => {
       last?.abort();
     };
   }, [plan]);
-  return { answer, isPlanning, problem, plan, planClosely: () => planBy(true), stop: () => running.current?.abort() };
+  return {
+    answer,
+    planning,
+    problem,
+    plan,
+    planClosely: () => void planBy(true),
+    stop: () => running.current?.abort(),
+  };
 };
