@@ -5,6 +5,8 @@ const quoted = (word: string): string => `"${word.replaceAll('"', '""')}"`;
 
 /** What is typed into a search, for both indexes. */
 export interface FindWords {
+  /** Each word, in small letters. */
+  words: readonly string[];
   /** For `MATCH` in the index of three letters in a row; empty where no word is long enough. */
   match: string;
   /** For `MATCH` in the index of one and two letters; empty where no word is so short. */
@@ -17,6 +19,7 @@ export const findWords = (typed: string): FindWords => {
   const isLong = (word: string) => [...word].length >= INDEXED;
   const hex = (word: string) => Buffer.from(word, 'utf8').toString('hex');
   return {
+    words,
     match: words.filter(isLong).map(quoted).join(' AND '),
     parts: words
       .filter((w) => !isLong(w))
@@ -35,7 +38,7 @@ export const rowsWith = (what: 'job' | 'record' | 'visit', { match, parts }: Fin
 };
 
 /** What `rowsWith` wants bound: only what is looked for. */
-export const boundWords = ({ match, parts }: FindWords): Partial<FindWords> => ({
+export const boundWords = ({ match, parts }: FindWords): Partial<Pick<FindWords, 'match' | 'parts'>> => ({
   ...(match && { match }),
   ...(parts && { parts }),
 });
