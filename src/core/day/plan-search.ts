@@ -21,6 +21,13 @@ const TRIES = 120_000;
 const AFTER = 11;
 /** At each depth the first, quick look keeps so many; more where what is fixed by hand leaves none of them. */
 const WIDTHS = [40, 400, 4000];
+/** Blocks of a day for which budgets are meant; of one with more each state takes longer, and its widths are less. */
+const USUAL_BLOCKS = 24;
+const LONGER = 4;
+
+/** 1 for a usual day; less for a larger one. */
+const shareOf = ({ wheels }: PlanProblem): number =>
+  Math.min(1, USUAL_BLOCKS / wheels.reduce((n, w) => n + w.blocks.length, 0));
 
 /** The first plan that is come by, and whether it is the best. */
 const firstLook = (problem: PlanProblem): { best: PlanState | null; isWhole: boolean } => {
@@ -29,7 +36,7 @@ const firstLook = (problem: PlanProblem): { best: PlanState | null; isWhole: boo
     look = planLayers<PlanCost>(problem, {
       boundOf: (state) => boundOf(problem, state),
       compare: compareCosts,
-      width,
+      width: Math.ceil(width * shareOf(problem)),
       budget: Infinity,
     });
     if (look.best || look.isWhole) break;
@@ -48,7 +55,7 @@ const bestOnGrid = (problem: PlanProblem, budget: number): PlanFound | null => {
   if (quick.isWhole) return quick.best && planFound(quick.best, quick.best.cost);
   const tries = Math.min(TRIES, budget);
   const first = quick.best && improved(problem, quick.best, tries);
-  const proof = planProof(problem, first, budget);
+  const proof = planProof(problem, first, budget * shareOf(problem) ** LONGER);
   if (!proof?.best) return null;
   const { best, bound } = proof;
   return planFound(compareCosts(bound, best.cost) >= 0 ? best : improved(problem, best, tries, AFTER), bound);
@@ -56,7 +63,8 @@ const bestOnGrid = (problem: PlanProblem, budget: number): PlanFound | null => {
 
 /**
  * The best plan of a day: exact where the budget of looked-at states lasts, else the best found and what no plan can
- * beat. Null where no plan is found that leaves what is fixed by hand in its place. `budget` at least 1000.
+ * beat. Null where no plan is found that leaves what is fixed by hand in its place. `budget` at least 1000, as for eight
+ * whole wheels: of more it is less, so that it takes about as long.
  */
 export const bestPlan = (day: PlanProblem, budget: number): PlanFound | null => {
   const { problem, gridMin, inMinutes } = onGrid(day);
