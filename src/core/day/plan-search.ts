@@ -21,13 +21,13 @@ const TRIES = 120_000;
 const AFTER = 11;
 /** At each depth the first, quick look keeps so many; more where what is fixed by hand leaves none of them. */
 const WIDTHS = [40, 400, 4000];
-/** Blocks of a day for which budgets are meant; of one with more each state takes longer, and its widths are less. */
-const USUAL_BLOCKS = 24;
+/** A day for which budgets are meant; of one with more each state takes longer, and its widths are less. */
+const USUAL = { wheels: 8, blocks: 24 };
 const LONGER = 4;
 
 /** 1 for a usual day; less for a larger one. */
 const shareOf = ({ wheels }: PlanProblem): number =>
-  Math.min(1, USUAL_BLOCKS / wheels.reduce((n, w) => n + w.blocks.length, 0));
+  Math.min(1, USUAL.wheels / wheels.length, USUAL.blocks / wheels.reduce((n, w) => n + w.blocks.length, 0));
 
 /** The first plan that is come by, and whether it is the best. */
 const firstLook = (problem: PlanProblem): { best: PlanState | null; isWhole: boolean } => {
