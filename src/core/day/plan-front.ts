@@ -36,6 +36,7 @@ const timesInto = (
   out[i++] = whenever ? 0 : state.cost.doneMin;
   out[i++] = state.cost.broken;
   out[i++] = state.cost.lateMin;
+  // In the order of its ends a plan stands for others only where none of its blocks ends later.
   out[i++] = once ? state.endsMin : 0;
   let first = Infinity;
   for (let p = 0; p < people; p++) {
@@ -65,7 +66,10 @@ const timesInto = (
   return i;
 };
 
-/** Room for the states of one depth; `whenever` where only whether there is a plan counts, not when its wheels are done. */
+/**
+ * Room for the states of one depth; `whenever` where only whether there is a plan counts, not when its wheels are done,
+ * `once` where plans are come by in the order of their ends only.
+ */
 export const planFront = (problem: PlanProblem, whenever: boolean, once: boolean): PlanFront => {
   const namesCount = problem.wheels.some((w) => w.blocks.some((b) => b.fixed));
   const most = 5 + problem.people + problem.benches + problem.wheels.length + problem.visits.length;
