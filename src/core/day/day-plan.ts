@@ -77,8 +77,8 @@ export interface DayPlan {
 
 /** So many states are looked at for a plan: about two seconds. */
 const BUDGET = 1_500_000;
-/** And so many where somebody has the time for it: some twenty seconds. */
-const CLOSE_BUDGET = 12_000_000;
+/** And so many where somebody has the time for it: a minute at most, mostly seconds. */
+const CLOSE_BUDGET = 40_000_000;
 /** And so many to see whether one more person would keep a promise. */
 const HELP_BUDGET = 100_000;
 /** A day of no more wheels and people is looked at until its plan is proved. */
@@ -220,7 +220,7 @@ const minutes = (from: number, to: number, says: string) => count(from, to, `${s
  * 1 to 6 people, 1 to 12 benches, at most 24 wheels; whole minutes from now, up to 14 days. A wheel’s blocks follow each
  * other; one person works on a block without a break; blocks up to the balanced wheel take a bench; one wheel at a time
  * has the stand and the compressor. What is fixed by hand stays. Throws `InputError` where what is fixed cannot be.
- * Exact while the looked-at states last (eight times as many of them where it is asked to look `closely`), else with what
+ * Exact while the looked-at states last (far more of them where it is asked to look `closely`), else with what
  * no plan can beat.
  */
 export const dayPlan = defineWorking<Input, DayPlan>({
@@ -229,7 +229,7 @@ export const dayPlan = defineWorking<Input, DayPlan>({
   input: () => ({
     people: listOf(text(60, 'Who is at work'), 6, 'Who is at work'),
     benches: count(1, 12, 'Benches'),
-    closely: yes('Look closely, for some twenty seconds').optional(),
+    closely: yes('Look closely, for a minute at most').optional(),
     visits: listOf(
       record(
         {

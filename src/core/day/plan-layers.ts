@@ -1,3 +1,4 @@
+import { layerThinning } from './layer-thinning';
 import { canStand } from './plan-deadlines';
 import { planFront } from './plan-front';
 import { compareCosts, type PlanProblem } from './plan-problem';
@@ -13,9 +14,14 @@ interface LayersOptions<Bound> {
   budget: number;
   /** Each plan is come by once only, its blocks in the order of their ends; else by any order, which finds good ones sooner. */
   once?: boolean;
+  /** Whether plans from a state are wanted, by a bound made for states like the sample. */
+  wantedLike?(sample: PlanState): (state: PlanState) => boolean;
   /** Only whether there is a plan counts, not when its wheels are done. */
   whenever?: boolean;
 }
+
+/** To work out a bound for a sample takes as long as so many looks. */
+const SAMPLE_LOOKS = 1000;
 
 interface Layers {
   best: PlanState | null;
@@ -56,13 +62,14 @@ const planOf = (problem: PlanProblem, depths: readonly (readonly Step[])[], at: 
  */
 export const planLayers = <Bound>(
   problem: PlanProblem,
-  { boundOf, compare, width, budget, once = false, whenever = false }: LayersOptions<Bound>,
+  { boundOf, compare, width, budget, once = false, whenever = false, wantedLike }: LayersOptions<Bound>,
 ): Layers => {
   const { wheels, people } = problem;
   const namesCount = wheels.some((w) => w.blocks.some((b) => b.fixed));
   const blocks = wheels.reduce((n, w) => n + w.blocks.length, 0);
   const stands = canStand(problem);
   const [state, next] = [emptyState(problem), emptyState(problem)];
+  const thinning = wantedLike && layerThinning(wantedLike, state, next);
   const inOrder = once && state.benches.length === 0;
   const front = planFront(problem, whenever, inOrder);
   let [rows, following] = [stateRows(problem), stateRows(problem)];
@@ -89,7 +96,7 @@ export const planLayers = <Bound>(
           if (namesCount && !stands(next)) continue;
           looked++;
           const bound = boundOf(next);
-          if (bound === null || !front.takes(next, steps.length)) continue;
+          if (bound === null || thinning?.isOut(next) || !front.takes(next, steps.length)) continue;
           following.add(next);
           steps.push({ before, wheel, person });
           bounds.push(bound);
@@ -98,6 +105,11 @@ export const planLayers = <Bound>(
     }
     depths.push(steps);
     layer = [...steps.keys()].filter(front.isIn);
+    if (thinning) {
+      const { layer: left, samples } = thinning.thinned(layer, following.read);
+      layer = left;
+      looked += samples * SAMPLE_LOOKS;
+    }
     if (layer.length > width) {
       layer.sort((a, b) => compare(bounds[a]!, bounds[b]!));
       layer.length = width;

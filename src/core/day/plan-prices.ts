@@ -1,6 +1,6 @@
 import { horizonOf, type PlanLimits } from './plan-limits';
 import type { PlanProblem } from './plan-problem';
-import type { PlanState } from './plan-state';
+import { emptyState, type PlanState } from './plan-state';
 import { priceBids } from './price-bids';
 import { closeDearer, costWheels, lateShareOf, roomForCosts, summed, type Prices } from './wheel-costs';
 
@@ -10,6 +10,8 @@ export interface Priced {
   doneMin: number;
   /** The same for all plans that go on from a state and cost less than `enough`; Infinity where none can. */
   from(state: PlanState): number;
+  /** The same as `from`, by prices that are right for plans from this state. */
+  fromLike(at: PlanState): (state: PlanState) => number;
   /** At these prices. */
   prices: Prices;
 }
@@ -23,6 +25,8 @@ const SHORT_STEP = 0.4;
 /** So often beginnings that are too dear are closed, if they are so many at least. */
 const CLOSINGS = 12;
 const LEAST_CLOSED = 10;
+/** Rounds of bidding for one state. */
+const STATE_ROUNDS = 60;
 const ROUNDING = 1e-6;
 
 /**
@@ -43,13 +47,13 @@ export const pricedPlans = (
   const room = roomForCosts(problem, horizonMin);
   const blocks = wheels.reduce((n, w) => n + w.blocks.length, 0);
   const rounds = Math.min(ROUNDS, Math.ceil(MINUTES / Math.max(1, blocks * horizonMin)));
-  const { bid, best } = priceBids(problem, limits, horizonMin, room, start);
+  const { bid, best } = priceBids(problem, limits, horizonMin, room, start, emptyState(problem));
   // Costs are whole minutes.
   const atMost = enough - 1 + ROUNDING;
   for (let n = 0; n < CLOSINGS; n++) {
     const step = n === 0 && !start ? STEP : SHORT_STEP;
     if (!bid({ rounds, step, aim: enough, enough: atMost }))
-      return { doneMin: enough, prices: best().prices, from: () => Infinity };
+      return { doneMin: enough, prices: best().prices, from: () => Infinity, fromLike: () => () => Infinity };
     const { prices, value } = best();
     if (value >= atMost) break;
     costWheels(problem, limits, prices, horizonMin, room);
@@ -57,7 +61,20 @@ export const pricedPlans = (
   }
   const { prices, value } = best();
   costWheels(problem, limits, prices, horizonMin, room);
-  return { doneMin: Math.min(enough, value), prices, from: fromState(problem, limits, prices, horizonMin, room.least) };
+  const fromLike = (at: PlanState) => {
+    const own = { ...roomForCosts(problem, horizonMin), open: room.open };
+    const bids = priceBids(problem, limits, horizonMin, own, prices, at);
+    bids.bid({ rounds: STATE_ROUNDS, step: SHORT_STEP, aim: enough, enough: atMost });
+    const likely = bids.best().prices;
+    costWheels(problem, limits, likely, horizonMin, own);
+    return fromState(problem, limits, likely, horizonMin, own.least);
+  };
+  return {
+    fromLike,
+    doneMin: Math.min(enough, value),
+    prices,
+    from: fromState(problem, limits, prices, horizonMin, room.least),
+  };
 };
 
 /** What is left to pay for from a minute on. */

@@ -70,11 +70,17 @@ describe('prices', () => {
         // Begun at prices that others led to.
         const { prices } = pricedPlans(day, limitsFor(day, late, 1000), plan.cost.doneMin + 9);
         const start = seed % 2 === 0 ? prices : null;
-        const { doneMin, from } = pricedPlans(day, limits, plan.cost.doneMin + 1 + more, start);
+        const { doneMin, from, fromLike } = pricedPlans(day, limits, plan.cost.doneMin + 1 + more, start);
         expect(doneMin).toBeLessThanOrEqual(plan.cost.doneMin + 1e-6);
         const way = wayTo(plan);
         expect(from(way.at(-1)!)).toBe(plan.cost.doneMin);
         for (const state of way) expect(from(state)).toBeLessThanOrEqual(plan.cost.doneMin + 1e-6);
+        // Nor by prices that are right for one of them, or for another plan’s.
+        const other = wayTo(oneByOne(day));
+        for (const sample of [way[seed % way.length]!, other[seed % other.length]!]) {
+          const like = fromLike(sample);
+          for (const state of way) expect(like(state)).toBeLessThanOrEqual(plan.cost.doneMin + 1e-6);
+        }
       }),
       { numRuns: howMany(60, 600) },
     );

@@ -65,6 +65,12 @@ const layersUpTo = (
     width,
     budget,
     once,
+    ...(once && {
+      wantedLike: (sample: PlanState) => {
+        const from = priced.fromLike(sample);
+        return (state: PlanState) => from(state) <= mostMin + ROUNDING;
+      },
+    }),
   });
 
 /** More than the ends of all wheels come to in any plan within limits. */

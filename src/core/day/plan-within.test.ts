@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { howMany } from '../../../tests/how-many';
 import { randomDay } from '../../../tests/plan-days';
 import { canEndBy, canStand } from './plan-deadlines';
+import { layerThinning } from './layer-thinning';
 import { limitsFor } from './plan-limits';
 import type { BlockName, PlanBlock, PlanProblem } from './plan-problem';
 import { bestPlan } from './plan-search';
@@ -144,5 +145,34 @@ test('states side by side are read as they were added, however many', () => {
   many.forEach((state, i) => {
     rows.read(i, read);
     expect({ ...read, last: state.last }).toEqual(state);
+  });
+});
+
+describe('layers made thinner', () => {
+  const like = (stand: number): PlanState => ({ ...emptyState(dayOf(1, [block(1)])), stand });
+  const many = Array.from({ length: 2000 }, (_, i) => i);
+  const read = (at: number, into: PlanState) => {
+    into.stand = at;
+  };
+
+  test('only what a sample rules out is left out, and is ruled out of the next depth as well', () => {
+    // Samples say of odd ones that they are not wanted.
+    const thinning = layerThinning(() => (state) => state.stand % 2 === 0, like(0), like(0));
+    expect(thinning.isOut(like(1))).toBe(false);
+    const { layer, samples } = thinning.thinned(many, read);
+    expect(layer).toEqual(many.filter((i) => i % 2 === 0));
+    expect(samples).toBeGreaterThan(0);
+    expect([1, 2, 3].map((i) => thinning.isOut(like(i)))).toEqual([true, false, true]);
+    // What was found out two depths ago counts no more.
+    thinning.thinned([1, 2], read);
+    expect(thinning.isOut(like(1))).toBe(false);
+  });
+
+  test('samples end where little is ruled out, and small layers have none', () => {
+    let asked = 0;
+    const thinning = layerThinning(() => (asked++, () => true), like(0), like(0));
+    expect(thinning.thinned(many, read)).toEqual({ layer: many, samples: asked });
+    expect(asked).toBeLessThan(20);
+    expect(thinning.thinned(many.slice(0, 400), read).samples).toBe(0);
   });
 });

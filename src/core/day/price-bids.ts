@@ -1,5 +1,6 @@
 import type { PlanLimits } from './plan-limits';
 import { onBench, type PlanProblem } from './plan-problem';
+import type { PlanState } from './plan-state';
 import { costWheels, lateShareOf, type Prices, type WheelCosts } from './wheel-costs';
 
 /** What becomes of a step for which nothing was gained for so many rounds. */
@@ -18,7 +19,8 @@ const MOST_PRICE = 1e6;
 /** Something that there is only so much of, minute by minute. */
 interface Scarce {
   prices: Float64Array;
-  count: number;
+  /** So many there are, minute by minute. */
+  count: Float64Array;
   used: Float64Array;
   way: Float64Array;
 }
@@ -52,7 +54,8 @@ interface Bidding {
 
 /**
  * Prices of hands, stand and bench, minute by minute, and of lateness: every wheel goes its own cheapest way, then prices
- * go up where more is used than there is, and down where less is. `room` is where the ways of the wheels are worked out.
+ * go up where more is used than there is, and down where less is. `room` is where the ways of the wheels are worked out; `at` is
+ * the state from which plans go on, the empty one for all of them.
  *
  * Source: Lagrangian relaxation of the capacities, Christofides, Alvarez-Valdés and Tamarit 1987; prices by Held, Wolfe and
  * Crowder 1974 (subgradients), the step by Polyak 1969.
@@ -63,17 +66,22 @@ export const priceBids = (
   horizonMin: number,
   room: WheelCosts,
   start: Prices | null,
+  at: PlanState,
 ) => {
   const { people, benches, wheels } = problem;
-  const scarce = (count: number, prices: Float64Array | undefined): Scarce => ({
+  const first = Math.min(...at.free);
+  const scarce = (from: readonly number[], prices: Float64Array | undefined): Scarce => ({
     prices: prices?.slice() ?? new Float64Array(horizonMin + 1),
-    count,
+    count: Float64Array.from({ length: horizonMin + 1 }, (_, t) => from.filter((f) => f <= t).length),
     used: new Float64Array(horizonMin + 2),
     way: new Float64Array(horizonMin + 1),
   });
-  const hands = scarce(people, start?.hands);
-  const stand = scarce(1, start?.stand);
-  const bench = scarce(benches, start?.bench);
+  const hands = scarce(at.free, start?.hands);
+  const stand = scarce([Math.max(at.stand, first)], start?.stand);
+  const bench = scarce(
+    at.benches.map((b) => Math.max(b, first)),
+    start?.bench,
+  );
   // Where there is a bench for everybody, none is ever paid for.
   const all = benches >= people ? [hands, stand] : [hands, stand, bench];
   const lateShare = lateShareOf(problem, limits);
@@ -102,19 +110,21 @@ export const priceBids = (
       { hands: hands.prices, stand: stand.prices, bench: bench.prices, late },
       horizonMin,
       room,
+      at,
     );
-    let value = -late * limits.lateMostMin;
+    let value = at.cost.doneMin - late * limits.lateMostMin;
     for (const { prices, count, used } of all) {
       used.fill(0);
-      for (const price of prices) value -= count * price;
+      for (let t = 0; t <= horizonMin; t++) value -= count[t]! * prices[t]!;
     }
     let lateMin = 0;
     for (let w = 0; w < wheels.length; w++) {
       const { blocks } = wheels[w]!;
-      if (blocks.length === 0) continue;
-      value += room.least[w]![0]![0]!;
-      let t = 0;
-      for (let b = 0; b < blocks.length; b++) {
+      const next = at.next[w]!;
+      let t = at.ready[w]!;
+      if (next < blocks.length) value += room.least[w]![next]![(t = Math.max(t, first))]!;
+      else value += late * lateShare(w, t);
+      for (let b = next; b < blocks.length; b++) {
         t = room.start[w]![b]![t]!;
         if (t < 0) return null;
         const { minutes, standMinutes } = blocks[b]!;
@@ -124,7 +134,7 @@ export const priceBids = (
         if (onBench(blocks[b]!)) mark(bench.used, t, end);
         t = end;
       }
-      lateMin += lateShare(w, t);
+      if (blocks.length > 0) lateMin += lateShare(w, t);
     }
     return { value, lateMin };
   };
@@ -137,8 +147,9 @@ export const priceBids = (
       let inUse = 0;
       for (let t = 0; t <= horizonMin; t++) {
         inUse += used[t]!;
-        overused += wayOf(prices[t]!, inUse - count) ** 2;
-        way[t] = wayOf(prices[t]!, (1 - MOMENTUM) * (inUse - count) + MOMENTUM * way[t]!);
+        const over = inUse - count[t]!;
+        overused += wayOf(prices[t]!, over) ** 2;
+        way[t] = wayOf(prices[t]!, (1 - MOMENTUM) * over + MOMENTUM * way[t]!);
         length += way[t]! ** 2;
       }
     }

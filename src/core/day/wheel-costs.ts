@@ -1,5 +1,6 @@
 import { onBench, type PlanBlock, type PlanProblem } from './plan-problem';
 import type { PlanLimits } from './plan-limits';
+import type { PlanState } from './plan-state';
 
 /** What a minute of each scarce thing costs, minute by minute, and what a minute of lateness does. */
 export interface Prices {
@@ -57,7 +58,8 @@ const usedBy = (prices: Prices): ((block: PlanBlock, t: number) => number) => {
 
 /**
  * The cheapest way of every wheel through its blocks at these prices: its end in minutes, what its hands, stand and bench
- * cost, and its lateness. Nothing else is in its way. Written into `room`, minute by minute from the last one back.
+ * cost, and its lateness. Nothing else is in its way. Written into `room`, minute by minute from the last one back;
+ * where `from` is given, only what plans from that state need.
  */
 export const costWheels = (
   problem: PlanProblem,
@@ -65,25 +67,27 @@ export const costWheels = (
   prices: Prices,
   horizonMin: number,
   room: WheelCosts,
+  from: PlanState | null = null,
 ): void => {
   const used = usedBy(prices);
   const lateShare = lateShareOf(problem, limits);
+  const first = from ? Math.min(...from.free) : 0;
   problem.wheels.forEach(({ blocks, visit }, w) => {
     const latestEnd = Math.min(horizonMin, limits.ends[visit]!);
-    for (let b = blocks.length - 1; b >= 0; b--) {
+    for (let b = blocks.length - 1; b >= (from?.next[w] ?? 0); b--) {
       const block = blocks[b]!;
       const { minutes } = block;
       const isLast = b === blocks.length - 1;
       const [least, start, open] = [room.least[w]![b]!, room.start[w]![b]!, room.open[w]![b]!];
       const after = isLast ? null : room.least[w]![b + 1]!;
-      const from = block.fixed ? block.fixed.startMin : block.notBeforeMin;
+      const since = block.fixed ? block.fixed.startMin : block.notBeforeMin;
       const to = block.fixed ? block.fixed.startMin : latestEnd - minutes;
       least.fill(Infinity);
       start.fill(-1);
-      for (let t = Math.min(to, latestEnd - minutes); t >= 0; t--) {
+      for (let t = Math.min(to, latestEnd - minutes); t >= first; t--) {
         least[t] = least[t + 1]!;
         start[t] = start[t + 1]!;
-        if (t < from || open[t] === 0) continue;
+        if (t < since || open[t] === 0) continue;
         const end = t + minutes;
         const rest = after ? after[end]! : end + prices.late * lateShare(w, end);
         const cost = rest + used(block, t);

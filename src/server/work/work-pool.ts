@@ -18,7 +18,7 @@ export interface WorkPool {
 /** How long a task may take, and what would be right instead. */
 const LIMITS: Record<TaskName, { ms: number; instead: string }> = {
   working: { ms: 10_000, instead: 'less at once: fewer readings, pieces, tries or places, or fewer steps of a search' },
-  'day-plan': { ms: 60_000, instead: 'a plan without looking closely, or for fewer people' },
+  'day-plan': { ms: 180_000, instead: 'a plan without looking closely, or for fewer people' },
   'card-pdf': { ms: 15_000, instead: 'a job with a shorter log' },
   'rider-pdf': { ms: 15_000, instead: 'a visit with fewer photographs' },
   'plan-csv': { ms: 90_000, instead: 'fewer rows at a time' },

@@ -18,7 +18,7 @@ const dayApi = visitsApi.injectEndpoints({
       query: ({ people, closely }) => ({
         url: `/day-plan?${new URLSearchParams([...people.map((p) => ['person', p]), ...(closely ? [['closely', 'yes']] : [])])}`,
         // The server says itself when it takes too long, and the fitter can stop it before.
-        timeout: 120_000,
+        timeout: 240_000,
       }),
       // Time goes on: a plan is never kept.
       keepUnusedDataFor: 0,
