@@ -40,7 +40,10 @@ const timesOf = async (
 /** So much slower than this machine a tablet is taken to be. */
 const SLOWER = 4;
 
-/** What a screen takes until it shows this, and then the longest answer to a key or tap, in ms. */
+/**
+ * What a screen takes until it shows this, and then the longest answer to a key or tap, in ms. The page is closed
+ * afterwards: one that stays open takes its time from those that follow.
+ */
 const screenOf = async (
   page: Page,
   at: string,
@@ -53,6 +56,7 @@ const screenOf = async (
   await act(page);
   await page.waitForTimeout(600);
   const tapMs = await page.evaluate(() => Math.max(0, ...((globalThis as never as { taps: number[] }).taps ?? [])));
+  await page.context().close();
   return { shownMs, tapMs };
 };
 

@@ -44,13 +44,13 @@ export const recordPages = (
     const { select, order, toRecord } = of(kind);
     const words = findWords(find);
     const found = rowsWith('record', words);
-    const where = [
-      ...(archived ? [] : ['r.archived = 0']),
-      ...(only ? [`r.${columnName(only.key)} = @only`] : []),
-      ...(found ? [`t.n IN (${found})`] : []),
-    ];
-    const texts = found ? `JOIN record_texts AS t ON t.kind = '${kind}' AND t.id = r.id` : '';
-    const from = `FROM ${kind} AS r ${texts} ${where.length > 0 ? `WHERE ${where.join(' AND ')}` : ''}`;
+    const where = [...(archived ? [] : ['r.archived = 0']), ...(only ? [`r.${columnName(only.key)} = @only`] : [])];
+    // The words first, of which few records have all: each is then read by its key.
+    const within = found
+      ? `(${found}) AS f CROSS JOIN record_texts AS t ON t.n = f.rowid AND t.kind = '${kind}'
+         CROSS JOIN ${kind} AS r ON r.id = t.id`
+      : `${kind} AS r`;
+    const from = `FROM ${within} ${where.length > 0 ? `WHERE ${where.join(' AND ')}` : ''}`;
     const bind = { ...(only && { only: only.value }), ...boundWords(words) };
     const rows = statement(
       `SELECT ${select} ${from} ORDER BY ${sort ? orderBy(kind, sort) : order} LIMIT @limit OFFSET @offset`,
