@@ -9,7 +9,7 @@ import { improved } from './plan-improve';
 import { bestPlan } from './plan-search';
 import { emptyState, placedNext, placedOf, type PlanState } from './plan-state';
 
-const BUDGET = 100_000;
+const BUDGET = 20_000;
 
 /** Some of a day's blocks put by hand where a plan has them, so that they can be. */
 const withFixed = (problem: PlanProblem, seed: number): PlanProblem => {
