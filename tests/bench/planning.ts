@@ -5,7 +5,7 @@ import { fullMorning, randomDay, solvedDay } from '../plan-days';
 /** The plan of the day: how long it takes, how often it is proved, beside a solver on small days. Prints; judges nothing. */
 
 /** As many looked-at states as a plan has, and as one that is looked at closely. */
-const BUDGET = 1_500_000;
+const BUDGET = 1_000_000;
 const CLOSELY = 40_000_000;
 const DAYS = 40;
 const MORNINGS = 30;

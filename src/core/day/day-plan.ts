@@ -76,7 +76,7 @@ export interface DayPlan {
 }
 
 /** So many states are looked at for a plan: about two seconds. */
-const BUDGET = 1_500_000;
+const BUDGET = 1_000_000;
 /** And so many where somebody has the time for it: a minute at most, mostly seconds. */
 const CLOSE_BUDGET = 40_000_000;
 /** And so many to see whether one more person would keep a promise. */
