@@ -3,7 +3,7 @@ import { canStand } from './plan-deadlines';
 import { planFront } from './plan-front';
 import { compareCosts, type PlanProblem } from './plan-problem';
 import { emptyState, placedNext, placeInto, type PlanState } from './plan-state';
-import { stateRows } from './state-rows';
+import { stateRows, stepRows, type Step, type StepRows } from './state-rows';
 
 interface LayersOptions<Bound> {
   /** The least that plans from a state cost; null where none of them is wanted. The state is written over afterwards. */
@@ -30,13 +30,6 @@ interface Layers {
   looked: number;
 }
 
-/** A step to a state: from where among those before it, and whose next block was given to whom. */
-interface Step {
-  before: number;
-  wheel: number;
-  person: number;
-}
-
 /** Whether an equally free person was tried before. */
 const isLike = (free: readonly number[], person: number): boolean => {
   for (let p = 0; p < person; p++) if (free[p] === free[person]) return true;
@@ -44,10 +37,10 @@ const isLike = (free: readonly number[], person: number): boolean => {
 };
 
 /** The plan that these steps lead to, the last one at `at`. */
-const planOf = (problem: PlanProblem, depths: readonly (readonly Step[])[], at: number): PlanState => {
+const planOf = (problem: PlanProblem, depths: readonly StepRows[], at: number): PlanState => {
   const steps: Step[] = [];
   for (let depth = depths.length - 1, i = at; depth >= 0; depth--) {
-    const step = depths[depth]![i]!;
+    const step = depths[depth]!.at(i);
     steps.unshift(step);
     i = step.before;
   }
@@ -75,12 +68,14 @@ export const planLayers = <Bound>(
   let [rows, following] = [stateRows(problem), stateRows(problem)];
   rows.add(state);
   let layer = [0];
-  const depths: Step[][] = [];
+  const depths: StepRows[] = [];
   let isWhole = true;
   let looked = 0;
   for (let depth = 0; depth < blocks; depth++) {
-    const steps: Step[] = [];
+    const steps = stepRows();
+    // Only where some of them are left out it matters how good they are.
     const bounds: Bound[] = [];
+    let count = 0;
     front.clear();
     following.clear();
     for (const before of layer) {
@@ -96,15 +91,16 @@ export const planLayers = <Bound>(
           if (namesCount && !stands(next)) continue;
           looked++;
           const bound = boundOf(next);
-          if (bound === null || thinning?.isOut(next) || !front.takes(next, steps.length)) continue;
+          if (bound === null || thinning?.isOut(next) || !front.takes(next, count)) continue;
           following.add(next);
-          steps.push({ before, wheel, person });
-          bounds.push(bound);
+          steps.set(count, { before, wheel, person });
+          if (width < Infinity) bounds.push(bound);
+          count++;
         }
       }
     }
     depths.push(steps);
-    layer = [...steps.keys()].filter(front.isIn);
+    layer = [...Array(count).keys()].filter(front.isIn);
     if (thinning) {
       const { layer: left, samples } = thinning.thinned(layer, following.read);
       layer = left;

@@ -70,3 +70,34 @@ export const stateRows = ({ people, benches, wheels, visits }: PlanProblem): Sta
     },
   };
 };
+
+/** A step to a state: from where among those before it, and whose next block was given to whom. */
+export interface Step {
+  before: number;
+  wheel: number;
+  person: number;
+}
+
+/** The steps to the states of one depth. */
+export interface StepRows {
+  set(at: number, step: Step): void;
+  at(at: number): Step;
+}
+
+/** Room for steps. */
+export const stepRows = (): StepRows => {
+  const WIDTH = 3;
+  const { numbers, reserve } = growing(WIDTH);
+  return {
+    set: (at, { before, wheel, person }) => {
+      const all = reserve(at);
+      all[at * WIDTH] = before;
+      all[at * WIDTH + 1] = wheel;
+      all[at * WIDTH + 2] = person;
+    },
+    at: (at) => {
+      const all = numbers();
+      return { before: all[at * WIDTH]!, wheel: all[at * WIDTH + 1]!, person: all[at * WIDTH + 2]! };
+    },
+  };
+};
