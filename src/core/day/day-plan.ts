@@ -77,7 +77,7 @@ export interface DayPlan {
 
 /** So many states are looked at for a plan: about two seconds. */
 const BUDGET = 1_000_000;
-/** And so many where somebody has the time for it: a minute at most, mostly seconds. */
+/** And so many where somebody has the time for it: mostly seconds, two minutes at most. */
 const CLOSE_BUDGET = 40_000_000;
 /** And so many to see whether one more person would keep a promise. */
 const HELP_BUDGET = 100_000;
@@ -229,7 +229,7 @@ export const dayPlan = defineWorking<Input, DayPlan>({
   input: () => ({
     people: listOf(text(60, 'Who is at work'), 6, 'Who is at work'),
     benches: count(1, 12, 'Benches'),
-    closely: yes('Look closely, for a minute at most').optional(),
+    closely: yes('Look closely: seconds mostly, two minutes at most').optional(),
     visits: listOf(
       record(
         {

@@ -14,7 +14,7 @@ export interface PlanNow {
   problem: string | null;
   /** Asks for a new one. */
   plan(): void;
-  /** Asks for a new one that is looked at more closely, for a minute at most. */
+  /** Asks for a new one that is looked at more closely, mostly for seconds. */
   planClosely(): void;
   /** Gives up the one that is being worked out. */
   stop(): void;
