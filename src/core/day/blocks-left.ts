@@ -16,7 +16,10 @@ const ON_STAND: readonly StationId[] = ['seat', 'set', 'balance'];
 const minutesOf = (stations: readonly StationLeft[], rules: RuleValues | undefined): number =>
   PLAN_STEP_MIN * Math.round(timeLeftOf(stations, rules).medianS / 60 / PLAN_STEP_MIN);
 
-/** The work that is left on a wheel as blocks in steps of a plan, one at least, in their middle time; none for a finished one. */
+/**
+ * The work that is left on a wheel as blocks in steps of a plan, one at least, in their middle time; none for a
+ * finished one.
+ */
 export const blocksLeft = (
   stations: readonly StationLeft[],
   rules?: RuleValues,

@@ -1,6 +1,6 @@
 import { lateTogether, machineBound, type Load } from './machine-bound';
 import { onlyOneLate, type Promised } from './one-late';
-import { compareCosts, onBench, type PlanCost, type PlanProblem, type PlanWheel } from './plan-problem';
+import { onBench, type PlanCost, type PlanProblem, type PlanWheel } from './plan-problem';
 import type { PlanState } from './plan-state';
 
 /** When so much work is done where everybody works on one thing at once; `free` in ascending order. */
@@ -20,7 +20,9 @@ interface Scarce {
   doneAt: (work: number) => number;
 }
 
-/** The fewest promises that are broken if only this was scarce. Source: Moore and Hodgson, over work instead of time. */
+/**
+ * The fewest promises that are broken if only this was scarce. Source: Moore and Hodgson, over work instead of time.
+ */
 const fewestBroken = ({ promised, doneAt }: Scarce): number => {
   const taken: number[] = [];
   let total = 0;
@@ -70,7 +72,6 @@ const lateOfOne = (scarce: readonly Scarce[], lateAlone: ReadonlyMap<number, num
 interface Left {
   /** Of each wheel that is not finished. */
   works: number[];
-  /** All their blocks. */
   /** The sum of their ends where each is worked by itself. */
   doneAlone: number;
   atStand: Load[];
@@ -154,9 +155,9 @@ const lateByHands = ({ promised, doneAt }: Scarce): number => {
 /**
  * No plan that goes on from here costs less: each wheel by itself, all of them where only hands are scarce (one pair of
  * hands as fast as all people together does everything at least as soon), and all of them where only the stand or the
- * one bench is. It may stop looking at what costs `enough`.
+ * one bench is.
  */
-export const boundOf = (problem: PlanProblem, state: PlanState, enough: PlanCost | null = null): PlanCost => {
+export const boundOf = (problem: PlanProblem, state: PlanState): PlanCost => {
   const { visits } = problem;
   const free = [...state.free].sort((a, b) => a - b);
   const left = leftOf(problem, state, free[0]!);
@@ -176,13 +177,6 @@ export const boundOf = (problem: PlanProblem, state: PlanState, enough: PlanCost
     ),
     doneMin: Math.max(left.doneAlone, doneTogether(free, left.works)),
   };
-  const withCost = (): PlanCost => ({
-    broken: state.cost.broken + found.broken,
-    lateMin: state.cost.lateMin + found.lateMin,
-    doneMin: state.cost.doneMin + found.doneMin,
-  });
-  // What is out of the question by hands alone needs no closer look.
-  if (enough && compareCosts(withCost(), enough) >= 0) return withCost();
   const scarce = [hands];
   const machines: [Load[], number][] = [[left.atStand, state.stand]];
   if (state.benches.length === 1) machines.push([left.atBench, state.benches[0]!]);
@@ -197,5 +191,9 @@ export const boundOf = (problem: PlanProblem, state: PlanState, enough: PlanCost
   // With a second one broken it would cost more already.
   if (found.broken === 1)
     found.lateMin = Math.max(found.lateMin, lateOfOne(scarce, new Map(late.map((p) => [p.visit, p.lateAlone]))));
-  return withCost();
+  return {
+    broken: state.cost.broken + found.broken,
+    lateMin: state.cost.lateMin + found.lateMin,
+    doneMin: state.cost.doneMin + found.doneMin,
+  };
 };

@@ -29,7 +29,9 @@ const aloneUntil = (blocks: readonly PlanBlock[], next: number, to: number, at: 
   return end;
 };
 
-/** Whether all that is fixed by hand and not placed yet may still begin in time: its person, and what comes before it. */
+/**
+ * Whether all that is fixed by hand and not placed yet may still begin in time: its person, and what comes before it.
+ */
 export const canStand = ({ wheels }: PlanProblem): ((state: PlanState) => boolean) => {
   const held = wheels.flatMap(({ blocks }, w) =>
     blocks.flatMap(({ fixed }, b) => (fixed ? [{ w, b, blocks, ...fixed }] : [])),
@@ -43,8 +45,8 @@ export const canStand = ({ wheels }: PlanProblem): ((state: PlanState) => boolea
 
 /**
  * Whether every wheel may still end by the end of its visit (`ends`, Infinity where nothing limits it), as far as each
- * wheel by itself, all hands together and the stand can say: what of a wheel does not fit between a time and its end has
- * to be done before that time. Asked very often; the answer no is certain.
+ * wheel by itself, all hands together and the stand can say: what of a wheel does not fit between a time and its end
+ * has to be done before that time. Asked very often; the answer no is certain.
  *
  * Source: energetic reasoning, Erschler and Lopez 1990, with all intervals from now on.
  */

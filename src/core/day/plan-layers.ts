@@ -6,13 +6,18 @@ import { emptyState, placedNext, placeInto, type PlanState } from './plan-state'
 import { stateRows, stepRows, type Step, type StepRows } from './state-rows';
 
 interface LayersOptions<Bound> {
-  /** The least that plans from a state cost; null where none of them is wanted. The state is written over afterwards. */
+  /**
+   * The least that plans from a state cost; null where none of them is wanted. The state is written over afterwards.
+   */
   boundOf(state: PlanState): Bound | null;
   compare(a: Bound, b: Bound): number;
   /** So many states stay at each depth, and so many are looked at. */
   width: number;
   budget: number;
-  /** Each plan is come by once only, its blocks in the order of their ends; else by any order, which finds good ones sooner. */
+  /**
+   * Each plan is come by once only, its blocks in the order of their ends; else by any order, which finds good ones
+   * sooner.
+   */
   once?: boolean;
   /** Whether plans from a state are wanted, by a bound made for states like the sample. */
   wantedLike?(sample: PlanState): (state: PlanState) => boolean;
@@ -49,9 +54,9 @@ const planOf = (problem: PlanProblem, depths: readonly StepRows[], at: number): 
 
 /**
  * Plans block after block: at each depth all states that as many blocks lead to, without those to which another one is
- * nowhere worse. Left-shifted plans, placed in the order in which their blocks end, are all of this form: one that ends
- * before the last one placed was to be placed before it, which changed nothing else; only where benches are few it would
- * have taken another one.
+ * nowhere worse. Left-shifted plans, placed in the order in which their blocks end, are all of this form: one that
+ * ends before the last one placed was to be placed before it, which changed nothing else; only where benches are few
+ * it would have taken another one.
  */
 export const planLayers = <Bound>(
   problem: PlanProblem,

@@ -1,6 +1,8 @@
 import type { PlanProblem } from './plan-problem';
 
-/** What a plan is asked for that is better than all found so far: which promises it keeps, and how late the others are. */
+/**
+ * What a plan is asked for that is better than all found so far: which promises it keeps, and how late the others are.
+ */
 export interface PlanLimits {
   /** The wheels of each visit end no later; Infinity where nothing limits them. */
   ends: readonly number[];
@@ -17,8 +19,8 @@ export const limitsFor = ({ visits }: PlanProblem, late: readonly number[], late
 });
 
 /**
- * The same day for plans within limits: that they are held is seen elsewhere, so that lateness counts only where several
- * visits share it.
+ * The same day for plans within limits: that they are held is seen elsewhere, so that lateness counts only where
+ * several visits share it.
  */
 export const unpromised = (problem: PlanProblem, { late }: PlanLimits): PlanProblem => ({
   ...problem,

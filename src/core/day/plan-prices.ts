@@ -30,9 +30,10 @@ const STATE_ROUNDS = 60;
 const ROUNDING = 1e-6;
 
 /**
- * The least that all wheels’ ends come to where hands, stand and benches are not held to their number but paid for, minute
- * by minute, until no plan costs less than `enough` or the bound grows no more. Beginnings that no plan has which costs
- * less than that are closed, and bids go on without them. `start` are prices to begin with, of limits that are alike.
+ * The least that all wheels’ ends come to where hands, stand and benches are not held to their number but paid for,
+ * minute by minute, until no plan costs less than `enough` or the bound grows no more. Beginnings that no plan has
+ * which costs less than that are closed, and bids go on without them. `start` are prices to begin with, of limits that
+ * are alike.
  *
  * Source: bounds as in `priceBids`; closing by reduced costs, Dantzig, Fulkerson and Johnson 1954.
  */

@@ -51,7 +51,9 @@ export interface Placed {
   endMin: number;
 }
 
-/** How good a plan is: promises broken first, then how late they are together, then when the wheels are done together. */
+/**
+ * How good a plan is: promises broken first, then how late they are together, then when the wheels are done together.
+ */
 export interface PlanCost {
   broken: number;
   lateMin: number;

@@ -193,9 +193,9 @@ const provenWith = (problem: PlanProblem, broken: number, first: PlanState | nul
 };
 
 /**
- * The best plan of a day, proved where the budget of looked-at states lasts: first with no broken promise, then with one
- * whichever it is, and so on; of these the least late; of these the one whose wheels are done soonest. `first` is a plan
- * that is to be beaten; null where none is known. Null where there is none.
+ * The best plan of a day, proved where the budget of looked-at states lasts: first with no broken promise, then with
+ * one whichever it is, and so on; of these the least late; of these the one whose wheels are done soonest. `first` is
+ * a plan that is to be beaten; null where none is known. Null where there is none.
  */
 export const planProof = (problem: PlanProblem, first: PlanState | null, budget: number): Proof | null => {
   const left: Budget = { proof: budget * PROOF_SHARE, beam: budget * (1 - PROOF_SHARE) };

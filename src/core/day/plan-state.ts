@@ -125,7 +125,9 @@ export const placedOf = (state: PlanState): Placed[] => {
   return all.reverse();
 };
 
-/** The same turns with what they cost by another problem, of the same wheels or of more: `wheelOf` says which is which. */
+/**
+ * The same turns with what they cost by another problem, of the same wheels or of more: `wheelOf` says which is which.
+ */
 export const placedAgain = (problem: PlanProblem, plan: PlanState, wheelOf = (wheel: number) => wheel): PlanState =>
   placedOf(plan).reduce(
     (state, { wheel, person }) => placedNext(problem, state, wheelOf(wheel), person)!,

@@ -53,12 +53,12 @@ interface Bidding {
 }
 
 /**
- * Prices of hands, stand and bench, minute by minute, and of lateness: every wheel goes its own cheapest way, then prices
- * go up where more is used than there is, and down where less is. `room` is where the ways of the wheels are worked out; `at` is
- * the state from which plans go on, the empty one for all of them.
+ * Prices of hands, stand and bench, minute by minute, and of lateness: every wheel goes its own cheapest way, then
+ * prices go up where more is used than there is, and down where less is. `room` is where the ways of the wheels are
+ * worked out; `at` is the state from which plans go on, the empty one for all of them.
  *
- * Source: Lagrangian relaxation of the capacities, Christofides, Alvarez-Valdés and Tamarit 1987; prices by Held, Wolfe and
- * Crowder 1974 (subgradients), the step by Polyak 1969.
+ * Source: Lagrangian relaxation of the capacities, Christofides, Alvarez-Valdés and Tamarit 1987; prices by Held,
+ * Wolfe and Crowder 1974 (subgradients), the step by Polyak 1969.
  */
 export const priceBids = (
   problem: PlanProblem,

@@ -96,8 +96,8 @@ export const timeLeftOf = (stations: readonly StationLeft[], rules?: RuleValues)
 /**
  * How long the work that is left will take: the middle of it, and the time by which it is done nine times in ten.
  *
- * `leftPct` 0 to 100 of each station, at most 120 of them; `tookS` up to 60 times of the shop, 0 to 86,400 s. The sum of
- * log-normals is taken as log-normal (Fenton and Wilkinson). One person, one station after the other.
+ * `leftPct` 0 to 100 of each station, at most 120 of them; `tookS` up to 60 times of the shop, 0 to 86,400 s. The sum
+ * of log-normals is taken as log-normal (Fenton and Wilkinson). One person, one station after the other.
  */
 export const timeLeft = defineWorking<Input, TimeLeft>({
   name: 'time-left',

@@ -10,8 +10,9 @@ export const asNumber = ({ broken, lateMin, doneMin }: PlanCost): number => (bro
 const NONE = Infinity;
 
 /**
- * Plans by the order of their turns alone: which wheel’s next block comes next. It goes to whoever is free last of those
- * who keep it waiting least, so that the others stay free. Made to be asked very often: it keeps one room for all plans.
+ * Plans by the order of their turns alone: which wheel’s next block comes next. It goes to whoever is free last of
+ * those who keep it waiting least, so that the others stay free. Made to be asked very often: it keeps one room for
+ * all plans.
  */
 export const turnPlans = (problem: PlanProblem) => {
   const { people, benches, wheels, visits } = problem;

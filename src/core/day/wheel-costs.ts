@@ -57,9 +57,9 @@ const usedBy = (prices: Prices): ((block: PlanBlock, t: number) => number) => {
 };
 
 /**
- * The cheapest way of every wheel through its blocks at these prices: its end in minutes, what its hands, stand and bench
- * cost, and its lateness. Nothing else is in its way. Written into `room`, minute by minute from the last one back;
- * where `from` is given, only what plans from that state need.
+ * The cheapest way of every wheel through its blocks at these prices: its end in minutes, what its hands, stand and
+ * bench cost, and its lateness. Nothing else is in its way. Written into `room`, minute by minute from the last one
+ * back; where `from` is given, only what plans from that state need.
  */
 export const costWheels = (
   problem: PlanProblem,
