@@ -362,11 +362,28 @@ describe('tools', () => {
     for (const gone of ['talc', 'wrench for the rim lock', 'strip or cloth tape', 'wire or cord'])
       expect(cast).not.toContain(gone);
     expect(cast).toContain('soapy water');
-    expect(names({ build: 'beadlock' })).not.toContain('three levers');
+    // With two rings nothing is levered; with one the other bead is.
+    expect(names({ build: 'beadlock', rings: 2 })).not.toContain('three levers');
+    for (const rings of [{}, { rings: 1 }])
+      expect(names({ build: 'beadlock', ...rings })).toEqual(
+        expect.arrayContaining(['lubricant for beads', 'three levers', 'bead breaker', 'sockets for the ring bolts']),
+      );
+    expect(names({ build: 'beadlock', kind: 'road' })).not.toContain('steel tape');
+    for (const kind of ['drag', 'sidecar']) expect(names({ kind })).toContain('steel tape');
     expect(names({ kind: 'scooter', rimDiameterIn: 10 })).toEqual(
       expect.arrayContaining(['adapter for a hub-mounted wheel', 'bead breaker']),
     );
     expect(names({ drive: 'shaft' })).toContain('spline grease');
+  });
+
+  test('the shop’s methods bring their tools, and leave out those they replace', () => {
+    const by = (rules: object) => names({ rules });
+    expect(by({ 'bead.break': 'squeeze breaker' })).toContain('squeeze breaker');
+    const changer = by({ 'lever.tool': 'changer', 'bead.break': 'shoe breaker' });
+    expect(changer).toEqual(expect.arrayContaining(['changer', 'shoe breaker', 'strap', 'rim protectors']));
+    for (const gone of ['bead keeper', 'three levers']) expect(changer).not.toContain(gone);
+    // Hands and levers break the beads before the changer moves them.
+    expect(by({ 'lever.tool': 'changer', 'bead.break': 'hands and levers' })).toContain('three levers');
   });
 
   test('a split rim is deflated first', () => {

@@ -23,6 +23,8 @@ interface Input {
   discSide: (typeof DISC_SIDES)[number];
   tube: boolean;
   rimLocks: number;
+  /** Of a beadlock: rings that are bolted on; one if left out. */
+  rings?: number;
   /** Inches; small wheels want other tools. */
   rimDiameterIn: number;
   /** The fasteners that hold this wheel. */
@@ -64,29 +66,54 @@ const lift = ({ kind, drive, end, discSide }: Input): Tool[] => [
   { what: 'new split pin', why: 'where one was' },
 ];
 
-const levers = ({ build, rimDiameterIn, kind }: Input): Tool[] => {
+const LUBRICANT: Tool = { what: 'lubricant for beads', why: 'generous, on both faces' };
+const THREE_LEVERS: Tool = { what: 'three levers', why: 'two hold, one works' };
+const PROTECTORS: Tool = { what: 'rim protectors', why: 'bought, or cut from a plastic jug' };
+const BREAKER: Tool = { what: 'bead breaker', why: 'stiff beads on small or humped rims' };
+
+/** What moves the beads, by the shop's method. */
+const beadTools = ({ build, rules }: Input): Tool[] => {
+  const breaks = ruleWord('bead.break', rules);
+  const withChanger = ruleWord('lever.tool', rules) === 'changer';
+  return [
+    ...(breaks === 'hands and levers' ? [] : [{ what: breaks, why: 'breaks the beads' }]),
+    ...(withChanger
+      ? [
+          { what: 'changer', why: 'moves the beads over the flange' },
+          ...(build === 'spoked' ? [{ what: 'strap', why: 'holds a spoked wheel on the changer' }] : []),
+          ...(breaks === 'hands and levers' ? [THREE_LEVERS] : []),
+        ]
+      : [THREE_LEVERS, { what: 'bead keeper', why: 'stops the mounted part from climbing back out' }]),
+    PROTECTORS,
+  ];
+};
+
+const levers = (input: Input): Tool[] => {
+  const { build, rings, rimDiameterIn, kind } = input;
   if (build === 'beadlock')
     return [
+      LUBRICANT,
+      ...(rings === 2 ? [] : [THREE_LEVERS, PROTECTORS, { ...BREAKER, why: 'for the bead that no ring holds' }]),
       { what: 'anti-seize', why: 'on threads and under washers' },
       { what: 'caliper', why: 'for the crush' },
       { what: 'feeler gauge', why: 'for the gap round the ring' },
-      ...(kind === 'drag' ? [{ what: 'steel tape', why: 'for the rollout, and its partner’s' }] : []),
+      { what: 'sockets for the ring bolts', why: 'after all air is out, and not before' },
       { what: 'speed wrench', why: 'runs the ring bolts down; only a torque wrench finishes' },
     ];
-  if (build === 'split') return [{ what: 'sockets for the rim bolts', why: 'after all air is out, and not before' }];
+  if (build === 'split')
+    return [LUBRICANT, { what: 'sockets for the rim bolts', why: 'after all air is out, and not before' }];
   return [
-    { what: 'three levers', why: 'two hold, one works' },
-    { what: 'rim protectors', why: 'bought, or cut from a plastic jug' },
-    { what: 'bead keeper', why: 'stops the mounted part from climbing back out' },
-    ...(onFourWheels(kind) || rimDiameterIn <= SMALL_RIM_IN
-      ? [{ what: 'bead breaker', why: 'stiff beads on small or humped rims' }]
-      : []),
-    { what: 'lubricant for beads', why: 'generous, on both faces' },
+    ...beadTools(input),
+    ...(onFourWheels(kind) || rimDiameterIn <= SMALL_RIM_IN ? [BREAKER] : []),
+    LUBRICANT,
     { what: 'wheel stand, bucket or blocks', why: 'so that the disc carries no weight' },
   ];
 };
 
-const air = ({ tube, rimLocks, build }: Input, rules: RuleValues | undefined): Tool[] => {
+/** Machines whose driven wheels have to match in circumference. */
+const TAPED: readonly MachineKind[] = ['drag', 'sidecar'];
+
+const air = ({ tube, rimLocks, build, kind, end }: Input, rules: RuleValues | undefined): Tool[] => {
   const school = ruleWord('valveNut.school', rules);
   return [
     { what: 'valve core tool', why: 'with a grip: the core flies' },
@@ -102,6 +129,9 @@ const air = ({ tube, rimLocks, build }: Input, rules: RuleValues | undefined): T
     ...(rimLocks > 0 ? [{ what: 'wrench for the rim lock', why: 'back to its last two threads, then snug' }] : []),
     ...(build === 'spoked' && tube ? [{ what: 'strip or cloth tape', why: 'over the nipples' }] : []),
     { what: 'compressor, clip-on chuck, gauge', why: 'at arm’s length from tire and rim' },
+    ...(TAPED.includes(kind) && end === 'rear'
+      ? [{ what: 'steel tape', why: 'for the rollout, and its partner’s' }]
+      : []),
   ];
 };
 
@@ -139,6 +169,7 @@ export const tools = defineWorking<Input, ToolList>({
     discSide: oneOf(DISC_SIDES, 'Side of the brake disc'),
     tube: yes('With a tube'),
     rimLocks: count(0, 3, 'Rim locks'),
+    rings: count(1, 2, 'Beadlock rings').optional(),
     rimDiameterIn: quantity('in', 4, 23, 'Diameter of the rim'),
     fasteners: eachOnce(
       listOf(

@@ -234,6 +234,7 @@ export const toolsOf = (state: JobState, choice: Pick<Choice, 'tube' | 'marking'
     discSide: wheel.discSide,
     tube: choice.tube,
     rimLocks: wheel.rimLockDegs.length,
+    ...(wheel.rings === null ? {} : { rings: wheel.rings }),
     rimDiameterIn: diameterIn,
     fasteners: [...fastenersOf(state), ...boltsOf(wheel)],
     rules: state.rules,

@@ -15,6 +15,8 @@ export interface Check {
   id: string;
   check: string | ((facts: Facts) => string);
   why: string | ((facts: Facts) => string);
+  /** A ring or rim bolt is turned or taken out for it: all air has to be out first. */
+  airOut?: true;
   /** How often it is the cause, 1 to 5. Basis: memory. */
   weight: number;
   /** Only on wheels that have it. */

@@ -76,10 +76,10 @@ export interface Row extends Pick<Step, 'id' | 'station'> {
   places?: (f: Facts) => Step['places'];
   parts?: By<string[]>;
   tools?: By<string[]>;
-  reads?: NonNullable<Step['reads']>;
+  reads?: By<Step['reads']>;
   wants?: NonNullable<Step['wants']>;
-  troubles?: Step['troubles'];
-  shows?: NonNullable<Step['shows']>;
+  troubles?: By<Step['troubles']>;
+  shows?: By<Step['shows']>;
   when?: When;
 }
 
@@ -125,6 +125,18 @@ export const school =
 
 /** Held on by levers or a changer, not by bolts. */
 export const levered: When = not(clamped);
+/** One ring: the other bead sits on the rim and is levered like any other. */
+export const oneRing: When = (f) => beadlock(f) && f.wheel.rings !== 2;
+/** Levers move a bead, bite by bite. */
+export const byLevers: When = (f) => levered(f) && !changer(f);
+/** The wheel sits on the machine's own hub or shaft and comes off over it: no axle goes through it. */
+export const onHub: When = (f) => fourWheels(f) || (kind('scooter')(f) && drive('hub')(f));
+/** An axle goes through the wheel. */
+export const throughAxle: When = (f) => !onHub(f);
+/** The heavy spot of the bare wheel decides where the light mark goes. */
+export const marksHeavySpot: When = (f) => f.tire.lightMark && f.school('lightMark.to') === 'heavy spot';
+/** Some part of the seal is on the rim itself: no tube keeps the air. */
+export const sealedRim: When = (f) => f.wheel.sealed && !tube(f);
 /** A squeeze breaker takes one bead off the rim before it squeezes the other. */
 export const squeezed: When = (f) => f.has('squeeze breaker');
 export const arrows: When = (f) => f.tire.arrows;
@@ -149,7 +161,7 @@ export const leverPlaces =
     return [
       { what: 'start', deg: plan.startDeg },
       { what: 'finish', deg: plan.finishDeg },
-      ...(plan.keeperDeg === null ? [] : [{ what: 'keeper', deg: plan.keeperDeg }]),
+      ...(plan.keeperDeg === null || changer(f) ? [] : [{ what: 'keeper', deg: plan.keeperDeg }]),
       { what: direction === 'off' ? 'kneel' : 'push down', deg: plan.kneelFromDeg, toDeg: plan.kneelToDeg },
     ];
   };

@@ -6,6 +6,7 @@ import { BUILDS, CALIPERS, DISC_SIDES, DRIVES, LOCK_PLACES, MACHINE_KINDS } from
 import { defineWorking, worse, type Verdict } from '../working';
 import {
   arrows,
+  byLevers,
   factsOf,
   levered,
   locks,
@@ -41,8 +42,8 @@ const NEEDS: Partial<Record<Symptom, (f: Facts, station: StationId) => boolean>>
   'strip-caught': nipples,
   'wrong-way': arrows,
   'bite-stuck': levered,
-  'keeper-lifts': levered,
-  'lever-slips': levered,
+  'keeper-lifts': byLevers,
+  'lever-slips': byLevers,
 };
 
 const stepOf = (row: Row, facts: Facts): Step => {
@@ -62,10 +63,10 @@ const stepOf = (row: Row, facts: Facts): Step => {
     places: row.places?.(facts) ?? [],
     parts: by(row.parts) ?? [],
     tools: by(row.tools) ?? [],
-    reads: row.reads ?? null,
+    reads: by(row.reads) ?? null,
     wants: row.wants ?? null,
-    troubles: (row.troubles ?? []).filter((symptom) => NEEDS[symptom]?.(facts, row.station) ?? true),
-    shows: row.shows ?? null,
+    troubles: (by(row.troubles) ?? []).filter((symptom) => NEEDS[symptom]?.(facts, row.station) ?? true),
+    shows: by(row.shows) ?? null,
   };
 };
 

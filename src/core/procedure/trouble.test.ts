@@ -27,14 +27,49 @@ test('the shop’s own log reorders what is recalled, for the same trouble alone
   expect(run('bite-stuck', {}, cures).basis.map((b) => b.kind)).toContain('measured');
 });
 
-test.each(SYMPTOMS)('%s: force is never the advice, and it is always said so', (symptom) => {
+/** Troubles in which nothing is pushed, levered or tightened: force is not what tempts there. */
+const NO_FORCE_NEEDED: readonly Symptom[] = ['valve-leans', 'wrong-way', 'ring-leaks', 'tire-slips'];
+
+test.each(SYMPTOMS)('%s: force is never the advice, and the caution says so where it tempts', (symptom) => {
   const { result, cautions } = run(symptom, { tube: true, build: canHave(symptom, 'spoked') ? 'spoked' : 'beadlock' });
   const said = result.checks.map((c) => c.check).join(' ');
   expect(said).not.toMatch(/\b(force|harder|hammer|bigger lever|longer bar|heave)\b/i);
-  expect(cautions[0]).toBe('More force is the wrong answer. Stop, and find out why.');
+  expect(cautions[0] === 'More force is the wrong answer. Stop, and find out why.').toBe(
+    !NO_FORCE_NEEDED.includes(symptom),
+  );
   expect(result.checks.length).toBeGreaterThan(1);
   expect(new Set(result.checks.map((c) => c.id)).size).toBe(result.checks.length);
   for (const c of result.checks) expect(c.why.length).toBeGreaterThan(10);
+});
+
+const BUILDS_RUN = ['spoked', 'cast', 'split', 'beadlock'] as const;
+const everyRun = () =>
+  SYMPTOMS.flatMap((symptom) =>
+    BUILDS_RUN.flatMap((build) => [true, false].map((tube) => ({ symptom, build, ...run(symptom, { build, tube }) }))),
+  );
+
+test('whatever turns a ring or rim bolt says air out first, and the deflate caution stands beside it', () => {
+  for (const { symptom, build, result, cautions } of everyRun()) {
+    const turnsBolts = result.checks.filter((c) =>
+      /\bbolts?\b.*(torque|out|loosen|long)|torque the|ring off|halves apart|loosen/i.test(c.check),
+    );
+    for (const c of turnsBolts)
+      expect([symptom, c.id, c.check]).toEqual([symptom, c.id, expect.stringMatching(/^Air out/)]);
+    const asksAirOut = result.checks.some((c) => c.check.startsWith('Air out'));
+    const deflate = `Deflate fully before you turn any ${build === 'split' ? 'rim' : 'ring'} bolt. It can kill.`;
+    expect([symptom, build, cautions.includes(deflate)]).toEqual([symptom, build, asksAirOut]);
+  }
+});
+
+test('no caution belongs to another trouble: a bead is cut only where a bead will not move', () => {
+  for (const { symptom, cautions } of everyRun()) {
+    const said = cautions.join();
+    expect([symptom, /bead is cut/.test(said)]).toEqual([
+      symptom,
+      symptom === 'bead-stuck' || symptom === 'bite-stuck',
+    ]);
+    expect([symptom, /number of tries/.test(said)]).toEqual([symptom, symptom === 'not-seating']);
+  }
 });
 
 test('seating has its own caution', () => {

@@ -285,7 +285,30 @@ const CHECKS: Record<Symptom, readonly Check[]> = {
   ...RING_CHECKS,
 };
 
-/** Troubles of levers: a wheel that is bolted together has none of them. */
+const NO_FORCE = 'More force is the wrong answer. Stop, and find out why.';
+const SCRAP =
+  'After about an hour without progress, and only if the tire is scrap anyway, the bead is cut in two places.';
+const UNDER_AIR = 'Never above the limit; nobody over the wheel.';
+
+/** What each trouble is dangerous for; none is said of another. */
+const CAUTIONS: Record<Symptom, readonly string[]> = {
+  'bead-stuck': [NO_FORCE, SCRAP],
+  'bite-stuck': [NO_FORCE, SCRAP],
+  'keeper-lifts': [NO_FORCE],
+  'lever-slips': [NO_FORCE],
+  'lock-stuck': [NO_FORCE],
+  'tube-showing': [NO_FORCE],
+  'strip-caught': [NO_FORCE],
+  'valve-leans': ['Do not ride on a leaning stem: it tears.'],
+  'not-seating': [NO_FORCE, `${UNDER_AIR} After the shop’s number of tries stop and look.`],
+  'wrong-way': ['Do not ride with the tire on backwards.'],
+  'ring-tilts': [NO_FORCE],
+  'bolt-spins': [NO_FORCE],
+  'bead-off-step': [NO_FORCE],
+  'ring-leaks': [UNDER_AIR],
+  'tire-slips': ['Do not ride until it holds: a tire that creeps tears its valve.'],
+};
+
 /** Rims that a trouble can be of; any where nothing is said. */
 const BUILDS_OF: Partial<Record<Symptom, readonly Build[]>> = {
   'bite-stuck': ['spoked', 'cast'],
@@ -399,12 +422,9 @@ export const trouble = defineWorking<Input, { checks: OrderedCheck[] }>({
     show.basis('memory', 'how often each is the cause, until the shop’s log says otherwise');
     if (curedBy.size > 0) show.basis('measured', 'what cured it in this shop before');
     show.basis('practice', 'what to look at');
-    show.caution('More force is the wrong answer. Stop, and find out why.');
-    if (symptom === 'not-seating')
-      show.caution('Never above the limit; nobody over the wheel. After the shop’s number of tries stop and look.');
-    show.caution(
-      'After about an hour without progress, and only if the tire is scrap anyway, the bead is cut in two places.',
-    );
+    for (const caution of CAUTIONS[symptom]) show.caution(caution);
+    if (ordered.some((c) => c.airOut))
+      show.caution(`Deflate fully before you turn any ${facts.build === 'split' ? 'rim' : 'ring'} bolt. It can kill.`);
     return { checks: ordered.map(({ id, check, why, cured, likelier }) => ({ id, check, why, cured, likelier })) };
   },
 });

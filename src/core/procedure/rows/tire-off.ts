@@ -1,4 +1,5 @@
-import { all, beadlock, changer, clamped, disc, leverPlaces, lockPlaces, locks, lockWord, not, school, several, split, spoked, squeezed, tubeWas, twoRings, valveAndLocks, type Facts, type Row } from '../facts';
+import { all, beadlock, changer, clamped, disc, leverPlaces, lockPlaces, locks, lockWord, not, oneRing, school, several, split, spoked, squeezed, tubeWas, twoRings, valveAndLocks, type Facts, type Row } from '../facts';
+import type { Step } from '../step';
 
 const NO_FORCE = 'More force is the wrong answer: stop and find out why.';
 const padded = school('disc.levers', 'with a pad');
@@ -6,9 +7,12 @@ const padded = school('disc.levers', 'with a pad');
 export const discCaution = (f: Facts): string => (!disc(f) ? '' : padded(f) ? 'A lever near the disc only padded, and resting on the rim. A disc warps.' : 'Never hook a lever under the disc.');
 const leverTools = (f: Facts): string[] => (changer(f) ? ['changer', 'rim protectors'] : ['three levers', 'rim protectors']);
 
+const leversOff = (f: Facts): Step['shows'] => (changer(f) ? null : 'levers-off');
+const beadPath = (f: Facts): Step['reads'] => (changer(f) ? null : 'bead-path');
+
 const brokenBy = (f: Facts): { say: string; why: string; tools: string[] } =>
   f.has('squeeze breaker')
-    ? { say: 'Break one bead, take that side off the rim, then squeeze again.', why: 'With one bead loose the tool only folds the tire.', tools: ['squeeze breaker'] }
+    ? { say: 'Squeeze until one bead lets go.', why: 'That side comes off the rim before the tool squeezes again.', tools: ['squeeze breaker'] }
     : f.has('shoe breaker')
       ? { say: 'Break both beads: the shoe close to the flange, not touching it.', why: 'Go gently near the valve. Check the supports again after each turn-over.', tools: ['shoe breaker'] }
       : { say: 'Break both beads.', why: 'Knee or foot, or two levers an inch apart, curve up. Go gently near the valve.', tools: ['three levers'] };
@@ -43,8 +47,8 @@ export const TIRE_OFF: readonly Row[] = [
   {
     id: 'toff-first', station: 'tire-off',
     say: (f) => (changer(f) ? `Head on just past the ${f.locks.length > 0 ? lockWord(f) : 'valve'}: first bead off, the far side down in the well.` : 'Lever the first bead off in small bites. Kneel the far side into the well.'),
-    why: (f) => (tubeWas(f) ? 'The first bites pinch tubes. A lever that has hooked the bead goes no deeper.' : 'A lever that has hooked the bead goes no deeper.'), caution: (f) => `${discCaution(f)} ${NO_FORCE}`.trim(), guards: 'part', sideUp: 'other',
-    places: leverPlaces('off'), tools: leverTools, reads: 'bead-path', troubles: ['bite-stuck', 'lever-slips', 'lock-stuck'], shows: 'levers-off', when: all(not(clamped), not(squeezed)),
+    why: (f) => (changer(f) ? (tubeWas(f) ? 'Go slowly at first: that is when tubes get pinched.' : 'Go slowly at first, and watch the bead come over.') : tubeWas(f) ? 'The first bites pinch tubes. A lever that has hooked the bead goes no deeper.' : 'A lever that has hooked the bead goes no deeper.'), caution: (f) => `${discCaution(f)} ${NO_FORCE}`.trim(), guards: 'part', sideUp: 'other',
+    places: leverPlaces('off'), tools: leverTools, reads: beadPath, troubles: ['bite-stuck', 'lever-slips', 'lock-stuck'], shows: leversOff, when: not(clamped),
   },
   {
     id: 'toff-tube', station: 'tire-off', say: 'Pull the tube out. Write down its age.', why: 'Its wear tells what the rim did to it.', reads: 'findings',
@@ -52,11 +56,22 @@ export const TIRE_OFF: readonly Row[] = [
   },
   { id: 'toff-tube-feel', station: 'tire-off', say: 'Feel where the tube lies, and keep the levers off it.', why: 'It stays in to save a step: the second bead pinches it first.', troubles: ['tube-showing'], when: all(tubeWas, not(clamped), school('tube.out', 'left in')) },
   {
+    id: 'toff-squeeze', station: 'tire-off', say: 'Squeeze again: the second bead.', why: 'With the first side still on, the tool would only fold the tire.', caution: (f) => (disc(f) ? 'Never with the disc underneath.' : ''), guards: 'part',
+    tools: ['squeeze breaker'], troubles: ['bead-stuck'], when: all(not(clamped), squeezed),
+  },
+  {
     id: 'toff-second', station: 'tire-off',
     say: (f) => (changer(f) ? 'Second bead over the head, the rim lifts out.' : f.locks.length > 0 ? `Second bead: from both sides toward the ${several(f, 'lock', 'locks')}, stop short, and the rim walks out.` : 'Second bead off, the rim walks out.'),
-    why: 'Drop the far side of the rim first.', caution: (f) => `${discCaution(f)} ${NO_FORCE}`.trim(), guards: 'part', places: leverPlaces('off'), tools: leverTools, reads: 'bead-path', troubles: ['bite-stuck', 'tube-showing', 'lever-slips'],
-    shows: 'levers-off', when: not(clamped),
+    why: 'Drop the far side of the rim first.', caution: (f) => `${discCaution(f)} ${NO_FORCE}`.trim(), guards: 'part', places: leverPlaces('off'), tools: leverTools, reads: beadPath, troubles: ['bite-stuck', 'tube-showing', 'lever-slips'],
+    shows: leversOff, when: not(clamped),
   },
   { id: 'toff-tube-late', station: 'tire-off', say: 'Tube out of the tire. Write down its age.', why: 'Its wear tells what the rim did to it.', reads: 'findings', when: all(tubeWas, not(clamped), school('tube.out', 'left in')) },
-  { id: 'toff-second-clamped', station: 'tire-off', say: 'Take the tire off the rim.', why: 'Look at both beads as they come.', reads: 'findings', when: clamped },
+  {
+    id: 'toff-inner', station: 'tire-off', say: 'Break the inner bead and lubricate it.', why: 'One ring frees one bead. The other sits on the rim like any other.', caution: (f) => (disc(f) ? 'Never with the disc underneath.' : ''), guards: 'part',
+    parts: ['lubricant for beads'], tools: ['bead breaker'], troubles: ['bead-stuck'], when: oneRing,
+  },
+  {
+    id: 'toff-second-clamped', station: 'tire-off', say: (f) => (oneRing(f) ? 'Lever the inner bead over the rim, tire off.' : 'Take the tire off the rim.'), why: 'Look at both beads as they come.', reads: 'findings',
+    tools: (f) => (oneRing(f) ? ['three levers', 'rim protectors'] : []), when: clamped,
+  },
 ];

@@ -1,10 +1,12 @@
-import { all, beadlock, changer, clamped, doubled, leverPlaces, locks, lockPlaces, lockWord, nipples, not, school, several, split, spoked, tube, twoRings, type Facts, type Row } from '../facts';
+import { all, beadlock, changer, clamped, doubled, leverPlaces, locks, lockPlaces, lockWord, nipples, not, oneRing, school, several, split, spoked, tube, twoRings, type Facts, type Row } from '../facts';
 import { lightMarkPlace, lightMarkSays } from '../../beads';
+import type { Step } from '../step';
 import { discCaution } from './tire-off';
 
 const powderOn = (f: Facts): string =>
   f.school('powder.where') === 'in the tire' ? 'Powder inside the tire' : f.school('powder.where') === 'both' ? 'Powder the tube and inside the tire' : 'Powder the tube';
 const leverTools = (f: Facts): string[] => (changer(f) ? ['changer', 'rim protectors'] : ['three levers', 'rim protectors', 'bead keeper']);
+const beadPath = (f: Facts): Step['reads'] => (changer(f) ? null : 'bead-path');
 const mark = (f: Facts) => lightMarkPlace(f.school('lightMark.to'), f.wheel.heavySpotDeg);
 
 /** Common practice. */
@@ -15,7 +17,7 @@ export const TIRE_ON: readonly Row[] = [
   },
   { id: 'on-shake', station: 'tire-on', say: 'Shake the new tire out, labels off. Warm a stiff one.', why: 'Grit and a curled label both wear through.', parts: ['tire'] },
   {
-    id: 'on-sleeve', station: 'tire-on', say: 'Slit the old tube round its inside, valve cut out, powder it, and wear it round the new one.', why: 'It stops pinch flats, not nails.', confirm: 'No fold between sleeve and tube.',
+    id: 'on-sleeve', station: 'tire-on', say: 'Slit an old tube around its inside, valve cut out, powder it, and wear it around the new one.', why: 'It stops pinch flats, not nails.', confirm: 'No fold between sleeve and tube.',
     parts: ['old tube, as a sleeve', 'talc'], when: doubled,
   },
   { id: 'on-powder', station: 'tire-on', say: (f) => `${powderOn(f)}, thin and all round.`, why: 'It settles without sticking, and does not drag its valve over. Shake the rest out.', parts: ['talc'], when: tube },
@@ -32,7 +34,10 @@ export const TIRE_ON: readonly Row[] = [
     id: 'on-first', station: 'tire-on',
     say: (f) => (f.locks.length === 0 ? 'First bead on, by hand and knees.' : f.school('lock.firstBead') === 'held in' ? `First bead on. Keep the ${lockWord(f)} pushed in.` : `First bead on, then over the ${lockWord(f)} with a lever on each side.`),
     why: (f) => (nipples(f) ? 'Check that the strip is not caught under the bead.' : 'Check that nothing is caught under the bead.'), sideUp: 'other', places: lockPlaces,
-    reads: 'bead-path', troubles: ['bite-stuck', 'strip-caught', 'lock-stuck', 'wrong-way'], when: not(clamped),
+    reads: beadPath, troubles: ['bite-stuck', 'strip-caught', 'lock-stuck', 'wrong-way'], when: not(clamped),
+  },
+  {
+    id: 'on-inner', station: 'tire-on', say: 'Inner bead over the rim first, down into the well.', why: 'The ring holds the outer bead alone.', sideUp: 'other', tools: ['three levers', 'rim protectors'], parts: ['lubricant for beads'], when: oneRing,
   },
   { id: 'on-tube-clamped', station: 'tire-on', say: 'Tube into the tire, valve through the hole, nut on two turns.', why: 'Once the rim is bolted together it cannot go in any more.', places: () => [{ what: 'valve', deg: 0 }], troubles: ['valve-leans'], when: all(tube, clamped) },
   {
@@ -55,20 +60,21 @@ export const TIRE_ON: readonly Row[] = [
     why: (f) => several(f, 'A tube under the lock bursts.', 'A tube under a lock bursts.'), places: lockPlaces, troubles: ['lock-stuck', 'tube-showing'], when: all(tube, locks),
   },
   {
-    id: 'on-mark', station: 'tire-on', say: (f) => (mark(f).isHeavySpotMissing ? lightMarkSays(mark(f)) : `Line it up. ${lightMarkSays(mark(f))}`), why: 'Usually the lightest point. Look again after the last bite: levering turns the tire.', places: (f) => [{ what: 'light mark', deg: mark(f).deg }],
+    id: 'on-mark', station: 'tire-on', say: (f) => (mark(f).isHeavySpotMissing ? lightMarkSays(mark(f)) : `Line it up. ${lightMarkSays(mark(f))}`), why: (f) => `Usually the lightest point. ${changer(f) ? 'Look again once the bead is on: mounting turns the tire.' : 'Look again after the last bite: levering turns the tire.'}`, places: (f) => [{ what: 'light mark', deg: mark(f).deg }],
     shows: 'light-mark', when: (f) => f.tire.lightMark && !clamped(f),
   },
   {
     id: 'on-start', station: 'tire-on', say: (f) => (changer(f) ? `Second bead: head on just past the ${f.locks.length > 0 ? lockWord(f) : 'valve'}, far side down in the well.` : 'Second bead: start here, keeper on, small bites.'), why: (f) => (f.locks.length > 0 ? `The bead at valve and ${several(f, 'lock', 'locks')} must be able to drop.` : 'The bead at the valve must be able to drop.'),
-    caution: (f) => [discCaution(f), tube(f) ? 'Never a lever on the tube.' : ''].filter(Boolean).join(' '), guards: 'part', sideUp: 'other', places: leverPlaces('on'), tools: leverTools, reads: 'bead-path', troubles: ['bite-stuck', 'keeper-lifts', 'lever-slips', 'tube-showing'], shows: 'levers-on', when: not(clamped),
+    caution: (f) => [discCaution(f), tube(f) ? 'Never a lever on the tube.' : ''].filter(Boolean).join(' '), guards: 'part', sideUp: 'other', places: leverPlaces('on'), tools: leverTools, reads: beadPath, troubles: ['bite-stuck', 'keeper-lifts', 'lever-slips', 'tube-showing'], shows: (f) => (changer(f) ? null : 'levers-on'), when: not(clamped),
   },
   {
-    id: 'on-half', station: 'tire-on', say: 'Stop. Push the bead you have fitted down into the well.', why: (f) => (tube(f) ? 'You are halfway. If it has climbed back up, the last bites need force, and force pinches tubes.' : 'You are halfway. If it has climbed back up, the last bites need force, and force hurts beads.'), caution: 'If the keeper lifts, back up.', guards: 'part',
+    id: 'on-half', station: 'tire-on', say: 'Stop. Push the bead you have fitted down into the well.', why: (f) => `You are halfway. If it has climbed back up, ${changer(f) ? 'the rest needs' : 'the last bites need'} force, and force ${tube(f) ? 'pinches tubes' : 'hurts beads'}.`, caution: (f) => (changer(f) ? 'If the bead climbs, back up.' : 'If the keeper lifts, back up.'), guards: 'part',
     places: leverPlaces('on'), troubles: ['keeper-lifts', 'bite-stuck', 'tube-showing'], shows: 'push-down', when: not(clamped),
   },
   {
-    id: 'on-last', station: 'tire-on', say: (f) => (f.locks.length > 0 ? `Last bites, smaller. Press the ${lockWord(f)} in as the bead passes.` : 'Last bites, smaller. Share an awkward last one in two.'), why: 'The last three or four inches go in one stroke.',
-    places: leverPlaces('on'), tools: leverTools, reads: 'bead-path', troubles: ['bite-stuck', 'keeper-lifts', 'lock-stuck', 'tube-showing'], shows: 'push-down', when: not(clamped),
+    id: 'on-last', station: 'tire-on', say: (f) => `${changer(f) ? 'The last stretch, slowly.' : 'Last bites, smaller.'}${f.locks.length > 0 ? ` Press the ${lockWord(f)} in as the bead passes.` : changer(f) ? ' Hold the far bead down in the well.' : ' Share an awkward last one in two.'}`,
+    why: (f) => (changer(f) ? 'The bead is at its tightest here.' : 'The last three or four inches go in one stroke.'),
+    places: leverPlaces('on'), tools: leverTools, reads: beadPath, troubles: ['bite-stuck', 'keeper-lifts', 'lock-stuck', 'tube-showing'], shows: 'push-down', when: not(clamped),
   },
   {
     id: 'on-look', station: 'tire-on', say: (f) => `${tube(f) ? 'Feel all round: no tube on the bead seat. Valve straight.' : 'Look all round: beads clean, stem straight.'}${f.tire.arrows ? ' Arrow again.' : ''}`, why: 'Cheaper to find now than under air.',

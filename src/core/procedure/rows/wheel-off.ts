@@ -1,4 +1,4 @@
-import { adjusters, all, disc, drive, fourWheels, kind, not, rear, sensors, type Row } from '../facts';
+import { adjusters, all, disc, drive, fourWheels, kind, not, onHub, rear, sensors, throughAxle, type Row } from '../facts';
 
 const twoCalipers = (f: Parameters<NonNullable<Row['when']>>[0]) => f.wheel.discSide === 'both';
 
@@ -10,7 +10,7 @@ export const WHEEL_OFF: readonly Row[] = [
     tools: ['sockets'], when: all(rear, kind('scooter', 'cruiser')),
   },
   {
-    id: 'off-loosen', station: 'wheel-off', say: (f) => (fourWheels(f) ? 'Crack the wheel nuts loose on the ground.' : 'Loosen pinch bolts and axle nut on the ground.'),
+    id: 'off-loosen', station: 'wheel-off', say: (f) => (fourWheels(f) ? 'Crack the wheel nuts loose on the ground.' : onHub(f) ? 'Loosen the hub nut on the ground.' : 'Loosen pinch bolts and axle nut on the ground.'),
     why: 'On a stand the machine would rock.', tools: ['sockets'],
   },
   {
@@ -31,11 +31,19 @@ export const WHEEL_OFF: readonly Row[] = [
   { id: 'off-brake-drum', station: 'wheel-off', say: 'Unhook the brake rod and the anti-rotation arm.', why: 'The plate stays with the wheel.', when: all(not(disc), not(fourWheels)) },
   { id: 'off-chain', station: 'wheel-off', say: 'Slack the chain, both adjusters alike, and lift it off.', why: 'Alike now, aligned later.', when: all(drive('chain'), not(fourWheels)) },
   { id: 'off-belt', station: 'wheel-off', say: 'Slack the belt, both adjusters alike, and lift it off.', why: 'A belt that is twisted or folded is scrap.', when: all(drive('belt'), not(fourWheels)) },
-  { id: 'off-shaft', station: 'wheel-off', say: 'Draw the wheel off the drive, vent kept up.', why: 'The case spills its oil when it tips.', confirm: 'The case stands upright.', when: all(drive('shaft'), not(fourWheels)) },
-  { id: 'off-out', station: 'wheel-off', say: 'Take the wheel out.', why: (f) => (fourWheels(f) ? 'Keep the nuts together.' : 'Watch for loose dampers, collars and spacers.') },
+  { id: 'off-axle-out', station: 'wheel-off', say: 'Support the wheel and pull the axle.', why: (f) => (disc(f) ? 'A wheel that drops bends the disc or pinches a finger.' : 'A wheel that drops pinches a finger.'), when: throughAxle },
+  { id: 'off-shaft', station: 'wheel-off', say: 'Pull the wheel off the drive. Keep the vent up.', why: 'The case spills its oil when it tips.', confirm: 'The case stands upright.', when: all(drive('shaft'), not(fourWheels)) },
+  {
+    id: 'off-out', station: 'wheel-off', say: (f) => (onHub(f) ? 'Take the wheel off.' : 'Take the wheel out.'),
+    why: (f) => (fourWheels(f) ? 'Keep the nuts together.' : onHub(f) ? 'Keep nut and washers together.' : 'Watch for loose dampers, collars and spacers.'),
+  },
   {
     id: 'off-axle', station: 'wheel-off', say: 'Clean the axle. Feel the bearings: smooth, no play.', why: 'The wheel goes back to a ready axle.', reads: 'findings', parts: ['grease'],
-    when: not(fourWheels),
+    when: throughAxle,
+  },
+  {
+    id: 'off-hub', station: 'wheel-off', say: 'Clean shaft and splines. Feel the hub: smooth, no play.', why: 'The wheel goes back to a ready shaft.', reads: 'findings', parts: ['grease'],
+    when: all(onHub, not(fourWheels)),
   },
   { id: 'off-pads', station: 'wheel-off', say: 'Look at the pads.', why: 'This is the moment to see them.', reads: 'findings', when: all(disc, not(fourWheels)) },
 ];
