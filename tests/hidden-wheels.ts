@@ -9,26 +9,36 @@ import { angleBetween, normalDeg } from '../src/core/units';
 export interface HiddenWheel {
   heavy: MassVector;
   bandG: number;
+  /** Clockwise moment of a stand that is not level, as grams at the weight radius; 0 if left out. */
+  tiltG?: number;
 }
 
 /** What a stand would show of a hidden wheel, by a seed: where it settles, and what it does when it is held level. */
-export const standFor = ({ heavy, bandG }: HiddenWheel, seed: number, readDeg = 1.5) => {
+export const standFor = ({ heavy, bandG, tiltG = 0 }: HiddenWheel, seed: number, readDeg = 1.5) => {
   const chance = seeded(seed);
   /** Roughly normal: the sum of twelve even chances. */
   const normal = () => Array.from({ length: 12 }, chance).reduce((a, b) => a + b, -6);
   const pull = (weights: readonly MassVector[]) => sumVectors([heavy, ...weights]);
   return {
     residualG: (weights: readonly MassVector[]): number => pull(weights).massG,
-    settle(weights: readonly MassVector[], from: Settle['from'] = null): Settle {
+    /** Rests where the pull of the heavy spot, the tilt of the stand and the friction hold each other. */
+    settle(weights: readonly MassVector[], from: Settle['from'] = null, turned = false): Settle {
       const { massG, deg } = pull(weights);
-      const within =
-        massG <= bandG ? 360 * chance() : deg + ((2 * chance() - 1) * Math.asin(bandG / massG) * 180) / Math.PI;
-      return { kind: 'settle', restDeg: normalDeg(within + normal() * readDeg), from, weights };
+      const clockwiseG = turned ? -tiltG : tiltG;
+      const even = chance();
+      // What friction and tilt hold at rest, from one edge of the dead band to the other.
+      const heldG = (2 * even - 1) * bandG - clockwiseG;
+      const isHeldAnywhere = massG <= bandG + Math.abs(clockwiseG) && (tiltG === 0 || Math.abs(heldG) >= massG);
+      const within = isHeldAnywhere ? 360 * even : deg + (Math.asin(heldG / massG) * 180) / Math.PI;
+      const it: Settle = { kind: 'settle', restDeg: normalDeg(within + normal() * readDeg), from, weights };
+      return turned ? { ...it, turned } : it;
     },
-    level(deg: number, weights: readonly MassVector[]): LevelTest {
+    /** `at` is the side on which the place is held level, 3 o’clock if left out. */
+    level(deg: number, weights: readonly MassVector[], at: LevelTest['at'] = 'right'): LevelTest {
       const { massG, deg: heavyDeg } = pull(weights);
-      const turn = massG * Math.cos((angleBetween(deg, heavyDeg) * Math.PI) / 180);
-      return { kind: 'level', deg, moved: turn > bandG ? 'sinks' : turn < -bandG ? 'rises' : 'stays', weights };
+      const turn = massG * Math.cos((angleBetween(deg, heavyDeg) * Math.PI) / 180) + (at === 'left' ? -tiltG : tiltG);
+      const moved = turn > bandG ? 'sinks' : turn < -bandG ? 'rises' : 'stays';
+      return { kind: 'level', deg, at, moved, weights };
     },
   };
 };

@@ -97,7 +97,7 @@ const beginBalance = (write: Writer, state: () => JobState, heavy: MassVector): 
   const { seen: _seen, on: _on, prior: _prior, ...shelf } = balanceQuestion(state(), DEMO_WEIGHTS)!;
   for (const act of advisedActs(hiddenStand(heavy, DEMO_BAND_G), shelf)) {
     if (act.do === 'settle') write('balance', 'rest', { restDeg: act.restDeg, from: act.from, device: null });
-    else if (act.do === 'level') write('balance', 'level-test', { deg: act.deg, moved: act.moved });
+    else if (act.do === 'level') write('balance', 'level-test', { deg: act.deg, at: act.at, moved: act.moved });
     else if (act.do === 'trial') write('balance', 'trial', { pieces: act.pieces });
     else return;
   }

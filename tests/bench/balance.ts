@@ -63,8 +63,8 @@ const asAdvised = (stand: Stand): Outcome => {
   for (let act = 0; act < 60; act++) {
     const advice = balanceAdvise.run({ seen, on, stock: STOCK, positions: SPOKES, sides: 'one' }).result;
     if (advice.do === 'done' || advice.do === 'look' || placements > MOST) break;
-    if (advice.do === 'settle') seen.push(stand.settle(on, advice.from));
-    else if (advice.do === 'level') seen.push(stand.level(advice.deg, on));
+    if (advice.do === 'settle') seen.push(stand.settle(on, advice.from, advice.turned));
+    else if (advice.do === 'level') seen.push(stand.level(advice.deg, on, advice.at));
     else {
       on = advice.place;
       placements++;

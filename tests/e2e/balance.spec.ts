@@ -73,10 +73,10 @@ test('by hand: rests, own pieces from the shelf as buttons, held level, undone, 
   await page.keyboard.press('Tab');
   await page.getByRole('heading', { level: 2 }).first().click();
   await page.keyboard.press('1');
-  await expect(page.getByText('12:50 held level rises')).toBeVisible();
+  await expect(page.getByText('12:50 held level at 3 o’clock rises')).toBeVisible();
   // Undone by key, and back again from the log: nothing is lost.
   await page.keyboard.press('u');
-  await expect(page.getByText('12:50 held level rises')).toBeHidden();
+  await expect(page.getByText('12:50 held level at 3 o’clock rises')).toBeHidden();
   await page.getByRole('button', { name: 'Take try 3 out' }).click();
   await expect(page.getByText(/^on: 20 g/)).toBeHidden();
   expect((await balanceOf(page)).on).toEqual([]);

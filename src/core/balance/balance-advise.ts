@@ -15,10 +15,11 @@ import {
 } from './balance-place';
 import { knownOf, PRIOR } from './balance-estimate';
 import { believe, type Prior } from './belief';
-import { doubtOf, isOutvoted, slipsRuledOut, type Doubt } from './doubt';
+import { doubtOf, isOutvoted, type Doubt } from './doubt';
 import { chanceText } from './chance-text';
+import { levelHour } from './level-check';
 import { sumVectors, type MassVector } from './mass-vector';
-import { nextStep, SURE, type Advice } from './next-step';
+import { LOOK_RULES, nextStep, SURE, type Advice } from './next-step';
 import { OBSERVATIONS, WEIGHTS_ON, type Observation } from './observation';
 import { freeNear, madeOf, trialMasses } from './trial-pieces';
 
@@ -52,11 +53,19 @@ export type BalanceAdvice = Advice & {
  */
 const FINER = [0.8, 0.55, 0.3];
 const ROUGHER = 0.06;
+/** Said if the belief calls it balanced and the last readings do not. */
+export const UNPROVED =
+  'The last readings don’t show a balanced wheel: it moves from level or keeps settling at one place. Check the weights and the stand, then start over.';
 const spoken = (advice: Advice, doubt: Doubt | null): Reason => {
   const grams = (value: number) => ({ value, unit: 'g' as const, digits: 0 });
   const percent = 'chance' in advice ? chanceText(advice.chance) : '';
   switch (advice.do) {
     case 'settle':
+      if (advice.turned)
+        return reason(
+          'check',
+          'Turn the wheel around on the stand, end for end, and let it settle. A level stand gives the same place.',
+        );
       return reason(
         'good',
         advice.from === null
@@ -64,7 +73,10 @@ const spoken = (advice: Advice, doubt: Doubt | null): Reason => {
           : `Let it settle again, from the ${advice.from}: two sides cancel the friction.`,
       );
     case 'level':
-      return reason('good', `Hold ${degText(advice.deg)} level and let go: what is left shows there first.`);
+      return reason(
+        'good',
+        `Hold ${degText(advice.deg)} level at ${levelHour(advice.at)} and let go. Balanced, it stays at 3 and at 9.`,
+      );
     case 'spin':
       return reason('good', 'Spin it again on the machine: it confirms what the weights left.');
     case 'trial':
@@ -84,8 +96,9 @@ const spoken = (advice: Advice, doubt: Doubt | null): Reason => {
     case 'done':
       return reason('good', `Balanced, as far as this stand can tell: in ${percent}.`);
     case 'look':
-      return advice.why === 'contradiction' && doubt
-        ? reason('check', doubt.says)
+      if (advice.why === 'contradiction' && doubt) return reason('check', doubt.says);
+      return advice.why === 'unproved'
+        ? reason('check', UNPROVED)
         : reason('check', 'Not balanced, about {0} left, and nothing on the shelf is likely to do better.', [
             grams(advice.leftG),
           ]);
@@ -160,7 +173,10 @@ export const balanceAdvise = defineWorking<AdviseInput, BalanceAdvice>({
     const known = knownOf(prior, rules);
     const belief = believe(seen, known);
     const found = doubtOf(belief, seen, known);
-    const doubt = found && { ...found, settled: found.story !== 'weights mirrored' && isOutvoted(belief, seen, known) };
+    const doubt = found && {
+      ...found,
+      settled: (found.story === null || found.story === 'rest mirrored') && isOutvoted(belief, seen, known),
+    };
     const advice = nextStep(
       {
         seen,
@@ -174,7 +190,6 @@ export const balanceAdvise = defineWorking<AdviseInput, BalanceAdvice>({
           const off = (p: number) => Math.abs(angleBetween(p, deg));
           return free.reduce<number | null>((best, p) => (best === null || off(p) < off(best) ? p : best), null);
         },
-        ruledOut: () => slipsRuledOut(seen, known),
         toleranceG,
         lightestG: Math.min(...stock.filter((k) => k.count > 0).map((k) => k.massG)),
         trialsG: trialMasses(stock),
@@ -192,6 +207,7 @@ export const balanceAdvise = defineWorking<AdviseInput, BalanceAdvice>({
       show.caution(doubt.says);
     }
     show.line('next', 'by the chance that it ends here or with the weights after', advice.do);
+    if (advice.do === 'look') show.line('rule', LOOK_RULES[advice.rule], advice.rule);
     if ('massG' in advice) {
       show.line(
         'mass',

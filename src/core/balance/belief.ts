@@ -16,6 +16,8 @@ export interface Known {
   bandG?: number;
   /** Dead bands to tell apart; more of them where it is the band that is asked for. */
   bandSteps?: number;
+  /** Clockwise moment of a stand that is not level, as grams at the weight radius; 0 if left out. */
+  tiltG?: number;
 }
 
 /**
@@ -109,13 +111,17 @@ export const cellAt = ({ patch, cells }: Pick<Belief, 'patch' | 'cells'>, i: num
 };
 
 /** The belief over one patch. */
-const over = (patch: Patch, seen: readonly Observation[], { prior, bandG: knownG, bandSteps }: Known): Belief => {
+const over = (
+  patch: Patch,
+  seen: readonly Observation[],
+  { prior, bandG: knownG, bandSteps, tiltG }: Known,
+): Belief => {
   const bands = bandsOf(knownG, bandSteps);
   const { cos, sin, halfU, halfV } = patch;
   const blur = (nx: number, ny: number) =>
     (abs(nx * cos + ny * sin) * halfU + abs(ny * cos - nx * sin) * halfV) / CELLS;
   const first = seen.find((o) => o.kind === 'swing') ?? null;
-  const likelihoods = seen.map((o) => likelihoodOf(o, o === first ? null : first, blur));
+  const likelihoods = seen.map((o) => likelihoodOf(o, o === first ? null : first, blur, tiltG));
   const mass = new Float64Array(CELLS * CELLS);
   const bandOf = new Float64Array(CELLS * CELLS);
   const wrong = new Float64Array(seen.length);

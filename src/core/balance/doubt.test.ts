@@ -1,5 +1,5 @@
 import { believe } from './belief';
-import { doubtOf, isOutvoted, slipsRuledOut } from './doubt';
+import { asksToTurn, deceivesTests, doubtOf, isOutvoted, STORIES } from './doubt';
 import { sumVectors, type MassVector } from './mass-vector';
 import type { Observation } from './observation';
 
@@ -52,7 +52,88 @@ test('a slip with no story is a reading that does not go with the others, and ma
   expect(isOutvoted(believe(seen, KNOWN), seen, KNOWN)).toBe(false);
 });
 
-test('mirrored weights are ruled out by two sets off the axis, not by weights that a mirror leaves alike', () => {
-  expect(slipsRuledOut([...rests([]), ...rests(FIRST), ...rests(SECOND)], KNOWN)).toBe(true);
-  expect(slipsRuledOut([...rests([]), ...rests([{ massG: 25, deg: 0 }])], KNOWN)).toBe(false);
+test('weights that do almost nothing, or far too much, ask for the unit after the second placement', () => {
+  const scaled = (by: number) => (on: readonly MassVector[]) => on.map((w) => ({ ...w, massG: w.massG * by }));
+  const retold = (by: number) => {
+    const really = scaled(by);
+    const third = [{ massG: 50, deg: 140 }];
+    return [
+      ...rests([]),
+      ...rests(really(FIRST), FIRST),
+      ...rests(really(SECOND), SECOND),
+      ...rests(really(third), third),
+    ];
+  };
+  const light = retold(1 / 28.35);
+  expect(doubt(light.slice(0, 6))).toMatchObject({ story: 'lighter than entered' });
+  const heavy = retold(28.35);
+  expect(doubt(heavy.slice(0, 6))).toMatchObject({ story: 'heavier than entered' });
+  expect(doubt(heavy)!.says).toMatch(/Grams or ounces/);
+  // As entered, the same wheel asks for nothing.
+  expect(doubt(retold(1))).toBeNull();
+});
+
+describe('level tests', () => {
+  const level = (deg: number, moved: 'rises' | 'sinks' | 'stays', weights: MassVector[] = []): Observation => ({
+    kind: 'level',
+    deg,
+    at: 'right',
+    moved,
+    weights,
+  });
+  const bare = [...rests([]), ...rests(FIRST), ...rests(SECOND)];
+  test('answered the other way round throughout', () => {
+    const seen = [...bare, level(210, 'rises'), level(30, 'sinks'), level(240, 'rises'), level(180, 'rises')];
+    expect(doubt(seen)).toMatchObject({ story: 'level swapped' });
+    const right = seen.map((o) => (o.kind === 'level' ? { ...o, moved: o.moved === 'rises' ? 'sinks' : 'rises' } : o));
+    expect(doubt(right as Observation[])).toBeNull();
+  });
+  test('answered alike six times, where they cannot all be so', () => {
+    const degs = [210, 30, 240, 60, 180, 0];
+    expect(doubt([...bare, ...degs.map((deg) => level(deg, 'stays'))])).toMatchObject({ story: 'same answer' });
+  });
+});
+
+describe('a stand that is not level', () => {
+  const TILT_G = 9;
+  const lean = (Math.asin(TILT_G / HEAVY.massG) * 180) / Math.PI;
+  const settles = (turned: boolean, restDeg: number): Observation[] =>
+    [-0.5, 0.5].map((off) => ({ kind: 'settle', restDeg: restDeg + off, from: null, weights: [], turned }));
+  test('gives another resting place once the wheel is turned around; a level one gives the same', () => {
+    expect(doubt([...settles(false, 210 - lean), ...settles(true, 210 + lean)])).toMatchObject({
+      story: 'stand not level',
+    });
+    expect(doubt([...settles(false, 210 + lean), ...settles(true, 210 - lean)])).toMatchObject({
+      story: 'stand not level',
+    });
+    expect(doubt([...settles(false, 210), ...settles(true, 210)])).toBeNull();
+  });
+  test('the wheel is turned around twice at most, and only for a reason', () => {
+    const now = settles(false, 200);
+    expect(asksToTurn(null, now)).toBe(false);
+    expect(asksToTurn({ story: 'weights mirrored' }, now)).toBe(false);
+    expect(asksToTurn({ story: 'stand not level' }, now)).toBe(true);
+    expect(asksToTurn({ story: 'stand not level' }, [...now, ...settles(true, 220)])).toBe(false);
+  });
+});
+
+test('a tire that crept after the weights went on is told from a slip of one reading', () => {
+  const crept = (on: MassVector[]): Observation[] =>
+    [-1, 0, 1].map((off) => ({
+      kind: 'settle',
+      restDeg: sumVectors([{ ...HEAVY, deg: 290 }, ...on]).deg + off,
+      from: null,
+      weights: on,
+    }));
+  const seen = [...rests([]), ...rests(FIRST), ...crept([{ massG: 30, deg: 30 }])];
+  expect(doubt(seen)).toMatchObject({ story: 'something changed', reading: 4 });
+});
+
+test('only a slip of the level tests, or of the stand under them, makes them worthless', () => {
+  expect(STORIES.filter((story) => deceivesTests({ story }))).toEqual([
+    'level swapped',
+    'same answer',
+    'stand not level',
+  ]);
+  expect(deceivesTests(null)).toBe(false);
 });

@@ -36,6 +36,17 @@ const swing = (periodS: number, weights: typeof on = []): Observation => ({ kind
 const told = [settle(209), settle(211), settle(139, on), settle(141, on)];
 const counter = [{ massG: 40, deg: 30 }];
 const both = (moved: 'rises' | 'sinks' | 'stays') => [level(30, moved, counter), level(120, moved, counter)];
+/** The test that ends the work: 3 o'clock, 9 o'clock, and a quarter turn on. */
+const closing = (moved: 'rises' | 'sinks' | 'stays'): Observation[] => [
+  { ...level(30, moved, counter), at: 'right' } as Observation,
+  { ...level(30, moved, counter), at: 'left' } as Observation,
+  { ...level(120, 'stays', counter), at: 'right' } as Observation,
+];
+const restsOn = [settle(250, counter), settle(60, counter)];
+const lopsided: Observation[] = [
+  { ...level(30, 'sinks', counter), at: 'right' } as Observation,
+  { ...level(30, 'rises', counter), at: 'left' } as Observation,
+];
 const STOCK = [
   { massG: 10, count: 8 },
   { massG: 5, count: 12 },
@@ -61,6 +72,9 @@ describe('golden answers about balance', () => {
     [balanceAdvise, { seen: [...told, ...both('sinks')], on: counter }],
     [balanceAdvise, { seen: [...told, ...both('rises')], on: counter }],
     [balanceAdvise, { seen: [...told, level(30, 'stays', counter)], on: counter }],
+    [balanceAdvise, { seen: [...told, ...restsOn, ...closing('stays')], on: counter }],
+    [balanceAdvise, { seen: [...told, ...restsOn, ...closing('sinks')], on: counter }],
+    [balanceAdvise, { seen: [...told, ...restsOn, ...lopsided], on: counter }],
     [balanceAdvise, { seen: [settle(209), settle(211), settle(280, on), settle(282, on)], on }],
     [balanceAdvise, { seen: [machine(40, 200)] }],
     [balanceAdvise, { seen: [machine(40, 200), machine(1, 90, counter)], on: counter }],

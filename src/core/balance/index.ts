@@ -2,7 +2,7 @@
  * Balance: what is believed of a heavy spot and what to do next, pieces proved best, and what a mass left over does.
  */
 export { balanceAdvise, type AdviseInput, type BalanceAdvice } from './balance-advise';
-export { doubtOf, slipsRuledOut, type Doubt } from './doubt';
+export { doubtOf, type Doubt } from './doubt';
 export { balanceEstimate, type BalanceEstimate } from './balance-estimate';
 export { chanceText } from './chance-text';
 export { balanceIndex, type BalanceIndex } from './balance-index';
@@ -34,5 +34,5 @@ export {
   type Settle,
   type Swing,
 } from './observation';
-export { TESTS } from './level-check';
+export { levelHour, MIN_TESTS } from './level-check';
 export { middleSpread, nextStep, type Advice, type Learns } from './next-step';

@@ -34,40 +34,45 @@ export type Blur = (nx: number, ny: number) => number;
 /**
  * The likelihood of an observation, blurred as coarsely as the grid. A settle is a density over the turn (in radians),
  * a level test a probability, a machine's reading a density over the plane; what it would be if the observation were
- * simply
- * wrong is `wrong`. A swing speaks only beside an earlier one, `first`.
+ * simply wrong is `wrong`. A swing speaks only beside an earlier one, `first`. `tiltG` is the clockwise moment of a stand that is
+ * not level, as grams at the weight radius.
  */
 export const likelihoodOf = (
   seen: Observation,
   first: Observation | null,
   blurOf: Blur,
+  tiltG = 0,
 ): { of: Likelihood; wrong: number } => {
   const [wx, wy] = sumParts(seen.weights);
   switch (seen.kind) {
     case 'settle': {
       const [ex, ey] = [sin(seen.restDeg * RAD), cos(seen.restDeg * RAD)];
       const softG = blurOf(ey, -ex);
+      // Turned around on the stand, the wheel feels the same tilt the other way.
+      const heldG = seen.turned ? -tiltG : tiltG;
       const of: Likelihood = (x, y, f) => {
         const vx = x + wx;
         const vy = y + wy;
         const r = sqrt(vx * vx + vy * vy);
         // Within the dead band it rests anywhere.
-        if (r <= f) return 1 / (2 * Math.PI);
+        if (r <= f + abs(heldG)) return 1 / (2 * Math.PI);
         if (vx * ex + vy * ey < 0) return 0;
-        const across = vx * ey - vy * ex;
+        const across = vx * ey - vy * ex - heldG;
         const blur = sqrt((READ_RAD * r) ** 2 + softG * softG);
         const beyond = abs(across) - f;
         if (beyond > FAR * blur) return 0;
         const inside = beyond < -FAR * blur ? 1 : share((across + f) / blur) - share((across - f) / blur);
-        return inside / (2 * asin(f / r));
+        return inside / (heldG === 0 ? 2 * asin(f / r) : asin((heldG + f) / r) - asin((heldG - f) / r));
       };
       return { of, wrong: 1 / (2 * Math.PI) };
     }
     case 'level': {
       const [ex, ey] = [sin(seen.deg * RAD), cos(seen.deg * RAD)];
       const blur = hypot(EDGE_G, blurOf(ex, ey));
+      // A clockwise moment pulls down what is held at 3 o'clock and lifts what is held at 9.
+      const helpG = seen.at === 'right' ? tiltG : seen.at === 'left' ? -tiltG : 0;
       const of: Likelihood = (x, y, f) => {
-        const pull = (x + wx) * ex + (y + wy) * ey;
+        const pull = (x + wx) * ex + (y + wy) * ey + helpG;
         const sinks = share((pull - f) / blur);
         const rises = share((-pull - f) / blur);
         return seen.moved === 'sinks' ? sinks : seen.moved === 'rises' ? rises : max(0, 1 - sinks - rises);

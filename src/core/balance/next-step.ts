@@ -1,7 +1,8 @@
 import { normalDeg } from '../units';
 import { believe, cellAt, withinChance, type Belief, type Known } from './belief';
-import type { Doubt } from './doubt';
-import { isBracketed, isLevel, isTested, setsOf, TESTS, triedNear } from './level-check';
+import { asksToTurn, deceivesTests, type Doubt, type Story } from './doubt';
+import { lastFit } from './last-readings';
+import { hasMoved, isAnswered, isLevel, movesEvenly, nextLevelTest, seenNear, setsOf, triedNear } from './level-check';
 import { READ_DEG } from './likelihood';
 import { fromVector, sumParts, sumVectors, toVector, type MassVector } from './mass-vector';
 import type { Observation, Settle } from './observation';
@@ -16,8 +17,10 @@ export interface Learns {
 
 /** What to do next, and what is expected of it. */
 export type Advice =
-  | { do: 'settle'; from: 'left' | 'right' | null; learns?: Learns }
-  | { do: 'level'; deg: number }
+  /** `turned`: with the wheel turned around on its stand, which shows a stand that is not level. */
+  | { do: 'settle'; from: 'left' | 'right' | null; turned?: true; learns?: Learns }
+  /** The place is held at 3 o'clock (right) or at 9 o'clock. */
+  | { do: 'level'; deg: number; at: 'left' | 'right' }
   /** On a machine, that is used from the start: spun again with what is on now. */
   | { do: 'spin' }
   | { do: 'trial'; massG: number; deg: number; chance: number; learns: Learns }
@@ -33,8 +36,26 @@ export type Advice =
     }
   /** Checked on the stand or by a machine with the weights that are on. */
   | { do: 'done'; chance: number }
-  /** What was seen contradicts itself, or nothing on the shelf does better: somebody has to look. */
-  | { do: 'look'; why: 'contradiction' | 'shelf'; leftG: number };
+  /**
+   * What was seen contradicts itself, the last readings do not bear out a balanced wheel, or nothing in stock does
+   * better: someone has to look.
+   */
+  | { do: 'look'; why: LookWhy; rule: LookRule; leftG: number };
+
+type LookWhy = 'contradiction' | 'unproved' | 'shelf';
+
+/** The rule by which someone has to look. */
+export type LookRule =
+  'many sets in doubt' | 'many readings in doubt' | 'slip named' | 'still moves' | 'nothing better in stock';
+
+/** What each rule goes by, in words. */
+export const LOOK_RULES: Record<LookRule, string> = {
+  'many sets in doubt': 'five sets of weights, and the readings still disagree',
+  'many readings in doubt': 'five readings with these weights, and they still disagree',
+  'slip named': 'one slip explains the readings far better than single errors do',
+  'still moves': 'believed balanced, but the last readings don’t bear it out',
+  'nothing better in stock': 'no weights in stock are likely to do better',
+};
 
 export interface AdviceInput {
   seen: readonly Observation[];
@@ -44,8 +65,6 @@ export interface AdviceInput {
   /** What contradicts itself of what was seen, and whether the other readings have settled it. */
   doubt?: (Doubt & { settled: boolean }) | null;
   toleranceG: number;
-  /** Whether what was seen speaks against the usual slips; asked only where it matters. */
-  ruledOut?: () => boolean;
   /** Where a single piece can stay, nearest to a place; null where nothing is free. */
   stayAt?: (deg: number, massG: number) => number | null;
   /** The lightest piece at hand; null where there is none. */
@@ -60,6 +79,23 @@ export interface AdviceInput {
 
 /** Sure enough to say that it is done. */
 export const SURE = 0.95;
+/** The last readings may fit a balanced wheel no worse than this. Basis: memory. */
+const FITS = 0.2;
+/** So sure by the readings with these weights, and with a known piece more or less, alone. */
+const SURE_ALONE = 0.9;
+/** Less likely than this it is not called balanced, whatever the stock has. */
+const LIKELY = 0.5;
+/** Slips that two resting places with the present weights are enough to name, and that more readings do not mend. */
+const NAMED: readonly Story[] = [
+  'weights mirrored',
+  'weights opposite',
+  'heavier than entered',
+  'lighter than entered',
+  'level swapped',
+  'same answer',
+  'something changed',
+  'stand not level',
+];
 /** Readings of one and the same rest that are worth asking for at most. */
 const MOST_SETTLES = 4;
 /** Another settle is worth asking for when it tells so many grams more. Basis: memory. */
@@ -170,6 +206,8 @@ const learnt = (
 
 const otherSide = (last: Settle) => ({ do: 'settle', from: last.from === 'left' ? 'right' : 'left' }) as const;
 
+const otherSideOf = (from: Settle['from']): 'left' | 'right' => (from === 'left' ? 'right' : 'left');
+
 /** The next thing to do so that the wheel is balanced after the fewest placements. */
 export const nextStep = (
   {
@@ -179,42 +217,62 @@ export const nextStep = (
     doubt = null,
     toleranceG,
     trialsG,
-    ruledOut = () => false,
     lightestG = trialsG[0] ?? null,
     trialAt = (deg) => deg,
     stayAt = trialAt,
     realize = (counter) => [counter],
   }: AdviceInput,
-  believed?: Belief,
+  given?: Belief,
 ): Advice => {
   const now = seen.slice(seen.findLastIndex((o) => !sameWeights(o.weights, on)) + 1);
-  const settles = now.filter((o) => o.kind === 'settle');
+  const rests = now.filter((o) => o.kind === 'settle');
+  const settles = rests.filter((o) => !o.turned);
   const fast = now.some((o) => o.kind === 'machine');
   const byMachine = seen.some((o) => o.kind === 'machine') && !seen.some((o) => o.kind === 'settle');
   if (settles.length === 0 && !fast) return byMachine ? { do: 'spin' } : { do: 'settle', from: null };
   if (on.length === 0 && settles.length === 1 && !fast) return otherSide(settles[0]!);
-  const belief = believed ?? believe(seen, known);
-  const chance = withinChance(belief, on, toleranceG, true);
+  if (asksToTurn(doubt, now)) {
+    const last = rests.at(-1)!;
+    return { do: 'settle', from: last.turned ? otherSideOf(last.from) : 'left', turned: true };
+  }
+  const belief = given ?? believe(seen, known);
   const [ox, oy] = sumParts(on);
   const left = fromVector([belief.meanX + ox, belief.meanY + oy]);
+  // A machine does not hide behind bearings.
+  const believed = withinChance(belief, on, toleranceG, !fast);
+  const last = lastFit(now, toleranceG, known?.bandG);
   const tests = now.filter((o) => o.kind === 'level');
-  // Never on a belief alone: with the weights that are on, level at two places or a machine's word.
   const doubts = doubt?.settled === false ? doubt : null;
-  const isChecked = fast || isLevel(now) || isBracketed(seen, on, toleranceG);
-  if (chance >= SURE && isChecked) return { do: 'done', chance };
-  // Weights changed again and again do not mend what contradicts itself.
-  if (doubt && setsOf(seen) >= MOST_SETS) return { do: 'look', why: 'contradiction', leftG: left.massG };
-  if (doubts && now.length >= ENOUGH) return { do: 'look', why: 'contradiction', leftG: left.massG };
-  if (doubts?.story === 'weights mirrored' && settles.length >= 2)
-    return { do: 'look', why: 'contradiction', leftG: left.massG };
-  const levelNext = (): Advice => {
-    const last = tests.at(-1);
-    return { do: 'level', deg: last ? normalDeg(last.deg + 90) : left.deg };
+  const look = (why: LookWhy, rule: LookRule): Advice => ({ do: 'look', why, rule, leftG: left.massG });
+  // On fine bearings the least that is left moves: a known piece more that turns it round bounds it, by the readings
+  // with and without the piece alone.
+  const bracketedBy = (): number | null => {
+    const near = seenNear(seen, on, toleranceG);
+    if (settles.length < 2 || triedNear(seen, on, toleranceG) === 0 || !movesEvenly(near)) return null;
+    const alone = believe(near, known?.bandG === undefined ? {} : { bandG: known.bandG });
+    const sure = withinChance(alone, on, toleranceG, true);
+    return sure >= SURE_ALONE ? sure : null;
   };
+  // What the readings with these weights bear out by themselves; null where they do not call it balanced.
+  const proof = ((): number | null => {
+    if (deceivesTests(doubt)) return null;
+    if (fast || isLevel(now)) return last.fit >= FITS ? last.fit : null;
+    return bracketedBy();
+  })();
+  // Never above what the last readings bear out.
+  const chance = Math.min(believed, proof ?? last.fit);
+  const isCrowded = last.crowded && settles.length < MOST_SETTLES;
+  if (believed >= SURE && !isCrowded && proof !== null) return { do: 'done', chance };
+  // Weights changed again and again do not mend what contradicts itself.
+  if (doubt && setsOf(seen) >= MOST_SETS) return look('contradiction', 'many sets in doubt');
+  if (doubts?.story && NAMED.includes(doubts.story) && (settles.length >= 2 || fast))
+    return look('contradiction', 'slip named');
+  if (doubts && now.length >= ENOUGH) return look('contradiction', 'many readings in doubt');
+  const levelNext = (): Advice => ({ do: 'level', ...nextLevelTest(now, left.deg) });
   const gainG = belief.bandG * (middleSpread(settles.length) - middleSpread(settles.length + 1));
-  if (!fast && (settles.length < 2 || (settles.length < MOST_SETTLES && gainG > WORTH_G)))
+  if (!fast && (settles.length < 2 || isCrowded || (settles.length < MOST_SETTLES && gainG > WORTH_G)))
     return { ...otherSide(settles.at(-1)!), learns: learnt(belief, played(belief), sumParts(on), 1) };
-  if (chance >= SURE && !isTested(now)) return levelNext();
+  if (believed >= SURE && !isAnswered(now)) return levelNext();
   // It still moves on fine bearings though little is believed to be left: a known piece more against it tells whether
   // that is so, and a belief that is wrong is found out by it.
   const onePieceMore = (): Advice | null => {
@@ -225,19 +283,14 @@ export const nextStep = (
     const thenIs = withinChance(belief, pieces, toleranceG, true);
     return { do: 'final', ...sumVectors(pieces), pieces, chance: thenIs, check: true };
   };
-  if (chance >= SURE) {
-    // Tested, and the slips that could deceive it are ruled out by what was seen.
-    if (doubt === null && ruledOut()) return { do: 'done', chance };
-    const check = onePieceMore();
-    if (check) return check;
-  }
+  if (believed >= SURE) return onePieceMore() ?? look('unproved', 'still moves');
   // With weights on it may be balanced though its rest does not say so: a level test tells.
-  if (!fast && on.length > 0 && tests.length < TESTS && left.massG < 2.5 * Math.max(toleranceG, belief.bandG))
-    return levelNext();
+  const mayBe = left.massG < 2.5 * Math.max(toleranceG, belief.bandG);
+  if (!fast && on.length > 0 && mayBe && !hasMoved(now) && !isAnswered(now)) return levelNext();
   // Before other weights are asked for, what contradicts itself is read again.
   if (doubts) {
     if (fast) return { do: 'spin' };
-    return tests.length < TESTS ? levelNext() : otherSide(settles.at(-1)!);
+    return tests.length < 2 ? levelNext() : otherSide(settles.at(-1)!);
   }
   const wheels = played(belief);
   const mean = fromVector([-belief.meanX, -belief.meanY]);
@@ -266,13 +319,14 @@ export const nextStep = (
       learns: learnt(belief, wheels, toVector(best), RESTS),
     };
   const then = withinChance(belief, pieces, toleranceG, true);
-  // When nothing on the shelf is likely to do better, the wheel is as good as this stand can tell.
-  if (on.length > 0 && then < chance + BETTER) {
-    if (isChecked) return { do: 'done', chance };
-    if (!isTested(now)) return levelNext();
-    const isWithin = left.massG <= Math.max(toleranceG, belief.bandG);
-    if (doubt === null && isWithin && ruledOut()) return { do: 'done', chance };
-    return onePieceMore() ?? { do: 'look', why: 'shelf', leftG: left.massG };
+  // When nothing in stock is likely to do better, the wheel is as good as this stand can tell.
+  if (on.length > 0 && then < believed + BETTER) {
+    if (believed >= LIKELY && proof !== null) return { do: 'done', chance };
+    if (!isAnswered(now) && !fast) return levelNext();
+    return (
+      onePieceMore() ??
+      (believed >= LIKELY ? look('unproved', 'still moves') : look('shelf', 'nothing better in stock'))
+    );
   }
   return { do: 'final', massG: mean.massG, deg: mean.deg, pieces, chance: then };
 };

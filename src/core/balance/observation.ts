@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { angle, listOf, oneOf, quantity, record, text } from '../fields';
+import { angle, listOf, oneOf, quantity, record, text, yes } from '../fields';
 import type { MassVector } from './mass-vector';
 
 /** What was on the wheel beside itself while something was seen. */
@@ -7,17 +7,21 @@ interface Seen {
   weights: readonly MassVector[];
 }
 
-/** A place came to rest at the bottom; `from` is the side that it was let go from, null where nobody said. */
+/** A place came to rest at the bottom; `from` is the side that it was let go from, null if not recorded. */
 export interface Settle extends Seen {
   kind: 'settle';
   restDeg: number;
   from: 'left' | 'right' | null;
+  /** The wheel was turned around on its stand, end for end, for this reading. */
+  turned?: boolean;
 }
 
 /** A place was held level with the axle and let go. */
 export interface LevelTest extends Seen {
   kind: 'level';
   deg: number;
+  /** At 3 o’clock (right) or at 9 o’clock; left out if not recorded. */
+  at?: 'left' | 'right' | null;
   moved: 'rises' | 'sinks' | 'stays';
 }
 
@@ -61,8 +65,13 @@ export const OBSERVATIONS = listOf(
     shape('settle', {
       restDeg: angle('Place at the bottom'),
       from: oneOf(['left', 'right'], 'Let go from').allow(null).optional().default(null),
+      turned: yes('Turned around on the stand').optional(),
     }),
-    shape('level', { deg: angle('Place held level'), moved: oneOf(['rises', 'sinks', 'stays'], 'What it did') }),
+    shape('level', {
+      deg: angle('Place held level'),
+      at: oneOf(['left', 'right'], 'Held at 9 o’clock (left) or 3 o’clock (right)').allow(null).optional(),
+      moved: oneOf(['rises', 'sinks', 'stays'], 'What it did'),
+    }),
     shape('swing', {
       periodS: Joi.number()
         .min(0.2)

@@ -1,78 +1,28 @@
-import { hiddenWheel, standFor } from '../../../tests/hidden-wheels';
+import { standFor } from '../../../tests/hidden-wheels';
+import { SERIES_SPOKES, SERIES_STOCK, SPOILERS, spoiledSeries, type Spoiler } from '../../../tests/spoiled-series';
 import { howMany } from '../../../tests/how-many';
 import { seeded } from '../statistics';
 import { normalDeg } from '../units';
 import { balanceAdvise, balanceEstimate, type MassVector, type Observation } from '.';
 
 /**
- * Wheels on a stand, advised to the end by whoever slips: what is written down of weights and readings is not what is.
- * Simulated, so that what is really left is known.
+ * Wheels on a stand, advised to the end by someone who makes one kind of mistake throughout. Simulated, so that what is
+ * really left is known; `npm run bench -- spoiled` follows forty wheels of each kind.
  */
-const STOCK = [
-  { massG: 5, count: 24, lengthMm: 0 },
-  { massG: 10, count: 24, lengthMm: 0 },
-  { massG: 20, count: 12, lengthMm: 0 },
-];
-const SPOKES = Array.from({ length: 36 }, (_, i) => i * 10 + 5);
-
-interface Slip {
-  /** Where and how heavy weights really are that are written down so; `placement` counts from 1. */
-  weights?(written: readonly MassVector[], placement: number): MassVector[];
-  /** What is written down of what was seen; `n` counts from 0. */
-  seen?(seen: Observation, n: number, placement: number): Observation;
-  /** How many grams the bearings hide by then. */
-  band?(bandG: number, placement: number): number;
-}
-
+const STOCK = SERIES_STOCK;
+const SPOKES = SERIES_SPOKES;
 const mirrored = (weights: readonly MassVector[]): MassVector[] =>
   weights.map((w) => ({ ...w, deg: normalDeg(-w.deg) }));
 
-interface Ended {
-  /** The fitter was told that something contradicts itself, and at which placement. */
-  noticedAt: number | null;
-  end: 'done' | 'look' | 'never';
-  placements: number;
-  leftG: number;
-}
-
-const advised = (seed: number, slip: Slip, bandG?: number): Ended => {
-  const wheel = hiddenWheel(seed, bandG);
-  const seen: Observation[] = [];
-  let [on, really]: [MassVector[], MassVector[]] = [[], []];
-  let placements = 0;
-  let noticedAt: number | null = null;
-  const leftG = () => standFor(wheel, seed).residualG(really);
-  for (let act = 0; act < 40; act++) {
-    const { result } = balanceAdvise.run({ seen, on, stock: STOCK, positions: SPOKES, sides: 'one' });
-    if (result.doubt) noticedAt ??= placements;
-    if (result.do === 'done' || result.do === 'look') return { noticedAt, end: result.do, placements, leftG: leftG() };
-    const stand = standFor({ ...wheel, bandG: slip.band?.(wheel.bandG, placements) ?? wheel.bandG }, seed * 1000 + act);
-    const see = (it: Observation) => {
-      const written = { ...it, weights: on };
-      seen.push(slip.seen?.(written, seen.length, placements) ?? written);
-    };
-    if (result.do === 'settle') see(stand.settle(really, result.from));
-    else if (result.do === 'level') see(stand.level(Math.round(result.deg), really));
-    else {
-      placements++;
-      on = result.place.map(({ massG, deg }) => ({ massG, deg }));
-      really = slip.weights?.(on, placements) ?? on;
-    }
-  }
-  return { noticedAt, end: 'never', placements, leftG: leftG() };
-};
-
-const series = (slip: Slip, many: number, from = 70_000) =>
-  Array.from({ length: many }, (_, i) => advised(from + i, slip));
-/** Never called balanced with more than 10 g left. */
-const expectHonest = (ended: readonly Ended[]) => {
-  for (const it of ended) if (it.end === 'done') expect(it.leftG).toBeLessThanOrEqual(10);
-};
+const series = (spoiler: Spoiler, many: number, from = 70_000) =>
+  Array.from({ length: many }, (_, i) => spoiledSeries(from + i, spoiler));
+/** Twice the tolerance: with more left a wheel is never called balanced. */
+const TOO_MUCH_G = 10;
 
 test('without a slip wheels are balanced in two placements, three for nearly all, and hardly one is doubted', () => {
   const many = howMany(6, 24);
   const ended = series({}, many);
-  expectHonest(ended);
+  for (const it of ended) expect(it.leftG).toBeLessThanOrEqual(TOO_MUCH_G);
   expect(ended.filter((e) => e.end === 'done').length).toBeGreaterThanOrEqual(many - 1);
   const counts = ended.map((e) => e.placements).sort((a, b) => a - b);
   expect(counts[many / 2]).toBeLessThanOrEqual(2);
@@ -80,38 +30,70 @@ test('without a slip wheels are balanced in two placements, three for nearly all
   expect(ended.filter((e) => e.noticedAt !== null).length).toBeLessThanOrEqual(2);
 }, 120_000);
 
-test('first weights that were entered mirrored are noticed, and never is such a wheel called balanced', () => {
-  const ended = series({ weights: (on, placement) => (placement === 1 ? mirrored(on) : [...on]) }, howMany(5, 15));
-  expectHonest(ended);
-  expect(ended.filter((e) => e.noticedAt !== null).length).toBeGreaterThanOrEqual(ended.length - 1);
-}, 120_000);
+/** Slips that a fitter has to be told of: all but the odd wheel. */
+const NOTICED = [
+  'first weights mirrored',
+  'all weights mirrored',
+  'weights on the opposite side of the wheel',
+  'ounces written as grams',
+  'grams written as ounces',
+  'tire creeps 60° after the first weights',
+  'stand out of level, 12 g',
+  'rises and sinks swapped',
+  'every level test sinks',
+];
+/** The short run follows the kinds that deceive most; the long run all of them. */
+const KINDS = howMany(NOTICED, Object.keys(SPOILERS));
 
-test('weights that are always entered mirrored never end balanced with much left', () => {
-  const ended = series({ weights: (on) => mirrored(on) }, howMany(3, 12));
-  expectHonest(ended);
-  expect(ended.filter((e) => e.noticedAt !== null).length).toBeGreaterThanOrEqual(ended.length - 1);
-}, 120_000);
-
-test.each([
-  [
-    'a rest with the side swapped',
-    { seen: (it, n) => (n === 2 && it.kind === 'settle' ? { ...it, restDeg: normalDeg(-it.restDeg) } : it) },
-  ],
-  [
-    'a level test written down the wrong way',
-    {
-      seen: (it, n) =>
-        it.kind === 'level' && n % 2 === 0 ? { ...it, moved: it.moved === 'stays' ? 'rises' : 'stays' } : it,
-    },
-  ],
-  ['bearings that hide twice as much from the first weights on', { band: (g, n) => (n > 0 ? 2 * g : g) }],
-  ['pieces 5 g heavier than said', { weights: (on) => on.map((w) => ({ ...w, massG: w.massG + 5 })) }],
-  ['pieces 5 g lighter than said', { weights: (on) => on.map((w) => ({ ...w, massG: Math.max(1, w.massG - 5) })) }],
-] as [string, Slip][])(
+test.each(KINDS)(
   'never called balanced with more than 10 g left: %s',
-  (_name, slip) => expectHonest(series(slip, howMany(1, 10), 71_000)),
+  (kind) => {
+    const ended = series(SPOILERS[kind]!, howMany(1, 12), 71_000);
+    for (const it of ended) if (it.end === 'done') expect(it.leftG).toBeLessThanOrEqual(TOO_MUCH_G);
+    const noticed = ended.filter((e) => e.noticedAt !== null || e.end === 'look').length;
+    // A slip that happens to do no harm may go unseen: such a wheel is balanced.
+    if (NOTICED.includes(kind))
+      expect(noticed + ended.filter((e) => e.end === 'done' && e.leftG <= TOO_MUCH_G).length).toBe(ended.length);
+    if (NOTICED.includes(kind) && ended.length > 1) expect(noticed).toBeGreaterThanOrEqual(ended.length * 0.8);
+  },
   120_000,
 );
+
+/** The series that were called balanced once, as they were entered. */
+describe('readings that contradict a balanced wheel by themselves', () => {
+  const settle = (restDeg: number, weights: MassVector[]): Observation => ({
+    kind: 'settle',
+    restDeg,
+    from: null,
+    weights,
+  });
+  const level = (deg: number, moved: 'rises' | 'sinks', weights: MassVector[]): Observation => ({
+    kind: 'level',
+    deg,
+    at: 'right',
+    moved,
+    weights,
+  });
+  const bare = [settle(209, []), settle(211, [])];
+  const trial = [{ massG: 40, deg: 70 }];
+  const told = [...bare, settle(139, trial), settle(141, trial)];
+  const on = [{ massG: 40, deg: 30 }];
+  test.each<[string, Observation[]]>([
+    [
+      'a tire that crept: one bottom again and again, and it sinks from level in both tests',
+      [...told, ...[93, 89, 90].map((deg) => settle(deg, on)), level(23, 'sinks', on), level(113, 'sinks', on)],
+    ],
+    [
+      'weights entered mirrored: two rests alike, and it rises from level in both tests',
+      [...told, ...[98, 96].map((deg) => settle(deg, on)), level(273, 'rises', on), level(3, 'rises', on)],
+    ],
+  ])('%s', (_name, seen) => {
+    const { result, verdict } = balanceAdvise.run({ seen, on, stock: STOCK, positions: SPOKES, sides: 'one' });
+    expect(result.do).not.toBe('done');
+    if ('chance' in result && result.do !== 'final') expect(result.chance).toBeLessThan(0.5);
+    if (result.do === 'look') expect(verdict).toBe('check');
+  });
+});
 
 test('a slip is named by estimate and advice alike, with the reading it began with', () => {
   const heavy = { massG: 50, deg: 200 };
@@ -129,7 +111,7 @@ test('a slip is named by estimate and advice alike, with the reading it began wi
   expect(advice.result.doubt).toMatchObject({ reading: 2, story: 'weights mirrored' });
   expect(advice.result.do).toBe('look');
   expect(advice.verdict).toBe('check');
-  expect(advice.result.reason.says).toMatch(/^It looks as if the weights were entered from the other side/);
+  expect(advice.result.reason.says).toMatch(/^The weights look as if they were entered from the other side/);
   expect(estimate.result).toMatchObject({ consistent: false, odd: 2 });
   expect(estimate.cautions.join()).toMatch(/entered from the other side/);
   // The same without the slip goes together.
@@ -137,7 +119,7 @@ test('a slip is named by estimate and advice alike, with the reading it began wi
   expect(balanceEstimate.run({ seen: right, on: mirrored(said) }).result.consistent).toBe(true);
 });
 
-test('balanced is never said on a belief alone: it takes level tests at two places, or a machine, with these weights', () => {
+test('balanced is never said on a belief alone: it takes level tests at 3, at 9 and across, or a machine, with these weights', () => {
   const on = [{ massG: 40, deg: 20 }];
   const settle = (restDeg: number, weights: MassVector[] = []): Observation => ({
     kind: 'settle',
@@ -145,10 +127,11 @@ test('balanced is never said on a belief alone: it takes level tests at two plac
     from: null,
     weights,
   });
-  const level = (deg: number, moved: 'stays' | 'sinks' = 'stays', weights = on): Observation => ({
+  const level = (deg: number, at: 'left' | 'right' = 'right', weights = on): Observation => ({
     kind: 'level',
     deg,
-    moved,
+    at,
+    moved: 'stays',
     weights,
   });
   const base = [
@@ -163,10 +146,11 @@ test('balanced is never said on a belief alone: it takes level tests at two plac
   expect(does([])).toBe('level');
   expect(does([level(20)])).toBe('level');
   expect(does([level(20), level(200)])).toBe('level');
-  expect(does([level(20), level(110)])).toBe('done');
+  expect(does([level(20), level(110)])).toBe('level');
+  expect(does([level(20), level(20, 'left'), level(110)])).toBe('done');
   expect(does([{ kind: 'machine', massG: 1, deg: 10, stepG: 1, stepDeg: 3, weights: on }])).toBe('done');
   // Tests of other weights are none of these.
-  expect(does([level(20, 'stays', []), level(110, 'stays', [])])).not.toBe('done');
+  expect(does([level(20, 'right', []), level(20, 'left', []), level(110, 'right', [])])).not.toBe('done');
 });
 
 test('a chance stays a chance: random readings never break the advice', () => {

@@ -59,11 +59,11 @@ export const balanceAfter = (log: BalanceLog, entry: BalanceEntry): BalanceLog =
     case 'balance-hint':
       return { ...log, hint: entry.data };
     case 'rest': {
-      const { restDeg, from } = entry.data;
+      const { restDeg, from, turned } = entry.data;
       // With an earlier program a rest after weights began a new balancing.
       if (from === undefined && (log.on.length > 0 || log.seen.some((o) => o.weights.length > 0)))
         return balanceAfter(UNBALANCED, entry);
-      return see({ kind: 'settle', restDeg, from: from ?? null, weights: log.on });
+      return see({ kind: 'settle', restDeg, from: from ?? null, ...(turned && { turned }), weights: log.on });
     }
     case 'trial':
       return {
@@ -108,7 +108,13 @@ export const balanceAfter = (log: BalanceLog, entry: BalanceEntry): BalanceLog =
       // The counterweight was held level, on one side and on the other.
       return log.on.length === 0
         ? log
-        : see({ kind: 'level', deg: sumVectors(log.on).deg, moved: entry.data.moved, weights: log.on });
+        : see({
+            kind: 'level',
+            deg: sumVectors(log.on).deg,
+            at: entry.data.clock === 9 ? 'left' : 'right',
+            moved: entry.data.moved,
+            weights: log.on,
+          });
   }
 };
 

@@ -103,13 +103,17 @@ export interface EntryData {
   };
   /** What last time's weights say of the heavy spot, used as a hint. */
   'balance-hint': { massG: number; deg: number; jobId: string; onDate: string };
-  /** `from` is the side it was let go from, as seen from the disc side; left out by an earlier program. */
-  rest: { restDeg: number; from?: Settle['from']; device?: string | null };
+  /**
+   * `from` is the side it was let go from, as seen from the disc side; left out by an earlier program. `turned`: the
+   * wheel was turned around on the stand.
+   */
+  rest: { restDeg: number; from?: Settle['from']; device?: string | null; turned?: boolean };
   /** Weights taped on to learn from, all others off. */
   trial: { pieces: Piece[] };
   /** The weights that stay on, all others off; `residualG` as worked out then, null where nothing had been seen. */
   weights: { pieces: Piece[]; residualG: number | null };
-  'level-test': { deg: number; moved: LevelTest['moved'] };
+  /** `at` is the side it was held on, as seen from the disc side; left out by an earlier program. */
+  'level-test': { deg: number; moved: LevelTest['moved']; at?: LevelTest['at'] };
   swing: { periodS: number };
   'machine-reading': { massG: number; deg: number; stepG: number; stepDeg: number };
   /** The end of a balancing: what was believed then, and how probable it is that the shop's limit is met. */

@@ -182,11 +182,16 @@ const DATA: DataSchemas = {
   rest: () => ({
     restDeg: angle('Place at the bottom'),
     from: maybe(oneOf(['left', 'right'], 'Let go from')).optional(),
+    turned: yes('Turned around on the stand').optional(),
     device,
   }),
   trial: () => ({ pieces }),
   weights: () => ({ pieces, residualG: maybe(quantity('g', 0, 1000, 'Left over')) }),
-  'level-test': () => ({ deg: angle('Place held level'), moved }),
+  'level-test': () => ({
+    deg: angle('Place held level'),
+    moved,
+    at: maybe(oneOf(['left', 'right'], 'Held at 9 o’clock (left) or 3 o’clock (right)')).optional(),
+  }),
   swing: () => ({
     periodS: Joi.number()
       .min(0.2)

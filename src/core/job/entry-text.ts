@@ -1,4 +1,4 @@
-import { chanceText, type Piece } from '../balance';
+import { chanceText, levelHour, type Piece } from '../balance';
 import { SPIN_WORDS } from '../brake';
 import { FINDINGS, INSPECTED_WORDS } from '../inspect';
 import { GROUND_WORDS, USE_WORDS } from '../pressure';
@@ -117,12 +117,12 @@ const SENTENCES: { [K in Exclude<EntryKind, 'undo'>]: (data: EntryData[K], say: 
   },
   'balance-hint': ({ massG, deg, onDate }, { q }) =>
     `Last time, ${onDate}, it was heavy by ${q(massG, 'g')} at ${placeText(deg)}: a hint`,
-  rest: ({ restDeg, from, device }, { by }) =>
-    `Settles at ${placeText(restDeg)}${from ? `, let go from the ${from}` : ''}${by(device)}`,
+  rest: ({ restDeg, from, device, turned }, { by }) =>
+    `Settles at ${placeText(restDeg)}${from ? `, let go from the ${from}` : ''}${turned ? ', turned around on the stand' : ''}${by(device)}`,
   trial: ({ pieces: list }, { pieces }) =>
     list.length === 0 ? 'All weights off' : `Taped on to learn from: ${pieces(list)}`,
   weights: ({ pieces: list }, { pieces }) => (list.length === 0 ? 'No weights needed' : `Weights on: ${pieces(list)}`),
-  'level-test': ({ deg, moved }) => `${placeText(deg)} held level: ${moved}`,
+  'level-test': ({ deg, moved, at }) => `${placeText(deg)} held level${at ? ` at ${levelHour(at)}` : ''}: ${moved}`,
   swing: ({ periodS }) => `One swing there and back takes ${periodS} s`,
   'machine-reading': ({ massG, deg }, { q }) => `The machine says ${q(massG, 'g')} heavy at ${placeText(deg)}`,
   balanced: ({ leftG, heavyMassG, chance }, { q }) =>

@@ -1,4 +1,4 @@
-import { TESTS } from '../balance';
+import { MIN_TESTS } from '../balance';
 import { pressureStart } from '../pressure';
 import { inspectionOf, INSPECTED } from '../inspect';
 import { SYMPTOM_WORDS } from '../procedure';
@@ -202,7 +202,7 @@ const set = (state: JobState): Findings => {
 const balance = ({ balance: it, rules }: JobState): Findings => {
   const tests = testsOfNow(it);
   // A word alone balances nothing: what stands for it was seen with the weights that are on.
-  const checked = tests.length >= TESTS || it.seen.some((o) => o.kind === 'machine' && o.weights === it.on);
+  const checked = tests.length >= MIN_TESTS || it.seen.some((o) => o.kind === 'machine' && o.weights === it.on);
   const leftG = it.balanced?.leftG ?? it.weights?.residualG ?? 0;
   return findings(
     [

@@ -4,7 +4,7 @@ import type { HiddenStand } from './hidden-stand';
 /** One thing done at the stand, with what was seen of it. */
 export type Act =
   | { do: 'settle'; restDeg: number; from: 'left' | 'right' }
-  | { do: 'level'; deg: number; moved: LevelTest['moved'] }
+  | { do: 'level'; deg: number; at: 'left' | 'right'; moved: LevelTest['moved'] }
   | { do: 'trial' | 'final'; pieces: Piece[] }
   | { do: 'done'; chance: number };
 
@@ -20,13 +20,15 @@ export function* advisedActs(stand: HiddenStand, question: Omit<AdviseInput, 'se
     if (advice.do === 'settle') {
       const from = advice.from ?? 'left';
       const restDeg = Math.round(stand.settle(on, from)) % 360;
-      seen.push({ kind: 'settle', restDeg, from, weights: on });
+      // The hidden stand is level: turned around or not, the wheel settles alike.
+      seen.push({ kind: 'settle', restDeg, from, ...(advice.turned && { turned: true }), weights: on });
       yield { do: 'settle', restDeg, from };
     } else if (advice.do === 'level') {
       const deg = Math.round(advice.deg) % 360;
+      const { at } = advice;
       const moved = stand.level(deg, on);
-      seen.push({ kind: 'level', deg, moved, weights: on });
-      yield { do: 'level', deg, moved };
+      seen.push({ kind: 'level', deg, at, moved, weights: on });
+      yield { do: 'level', deg, at, moved };
     } else if (advice.do === 'spin') {
       throw new Error('A stand has no machine');
     } else if (advice.do === 'look') {

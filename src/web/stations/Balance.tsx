@@ -1,4 +1,5 @@
 import { useMemo, useRef, type ReactNode } from 'react';
+import type { LevelTest } from '../../core/balance';
 import { ruleNumber } from '../../core/rules';
 import { useJob } from '../parts/job-context';
 import { useKeys, type KeyAction } from '../parts/keys';
@@ -92,11 +93,11 @@ export const Balance = () => {
   const wantsFrom = (advises?.do === 'settle' ? advises.from : null) ?? 'left';
   const from = hand.from === undefined ? seenSide(wantsFrom) : hand.from;
   const takeRest = () => {
-    if (hand.deg !== null) acts.rest(hand.deg, seenSide(from), null);
+    if (hand.deg !== null) acts.rest(hand.deg, seenSide(from), null, step.turned);
   };
   const takeStand = () => {
     if (!stand.live.reading) return;
-    acts.rest(stand.live.reading.value % 360, seenSide(from), stand.live.reading.device);
+    acts.rest(stand.live.reading.value % 360, seenSide(from), stand.live.reading.device, step.turned);
     stand.live.forget();
   };
   const counterDeg = estimate ? estimate.result.heavyDeg + 180 : null;
@@ -120,12 +121,14 @@ export const Balance = () => {
     if (step.go) DO[step.go]();
   };
   const levelDeg = step.doing === 'level' && step.byHand ? hand.deg : step.levelDeg;
+  const takeLevel = (moved: LevelTest['moved']) => {
+    if (levelDeg === null || (!step.byHand && busy)) return;
+    acts.level(levelDeg, moved, step.levelAt ?? seenSide(hand.at));
+  };
   const levelKeys = MOVES.map((moved, i): KeyAction => ({
     key: String(i + 1),
     says: `Held level, it ${moved}`,
-    run: () => {
-      if (levelDeg !== null && (step.byHand || !busy)) acts.level(levelDeg, moved);
-    },
+    run: () => takeLevel(moved),
   }));
   useKeys([
     { key: 'n', says: 'Do this and go on', run: go },
@@ -214,6 +217,7 @@ export const Balance = () => {
             hand={hand}
             acts={acts}
             onGo={go}
+            onLevel={takeLevel}
             from={from}
             readingRef={readingField}
             beside={beside}

@@ -102,9 +102,10 @@ test('final pieces, the end, and a trial that is to stay', () => {
 });
 
 test('what contradicts itself is said as it is, and a shelf that has nothing better', () => {
-  const look = (why: 'contradiction' | 'shelf', doubt: BalanceAdvice['doubt']): BalanceAdvice => ({
+  const look = (why: 'contradiction' | 'unproved' | 'shelf', doubt: BalanceAdvice['doubt']): BalanceAdvice => ({
     do: 'look',
     why,
+    rule: 'slip named',
     leftG: 12.4,
     limitG: 5,
     place: [],
@@ -113,10 +114,11 @@ test('what contradicts itself is said as it is, and a shelf that has nothing bet
   });
   const slip = { reading: 2, story: null, says: 'Reading 3 does not go with the others: take it again.' };
   expect(told(look('contradiction', slip), 'one', null, BALANCE)).toEqual({
-    now: 'Stop and look: this does not go together.',
+    now: 'Stop: these readings don’t agree.',
     why: slip.says,
   });
   expect(told(look('shelf', null), 'one', null, BALANCE).now).toBe('About 12 g are left.');
+  expect(told(look('unproved', null), 'one', null, BALANCE).now).toBe('Not shown to be balanced.');
 });
 
 test('by hand, without a shelf, and when the arithmetic broke', () => {

@@ -1,5 +1,6 @@
 import {
   chanceText,
+  levelHour,
   type BalanceAdvice,
   type BalanceEstimate,
   type Learns,
@@ -43,7 +44,7 @@ interface Told {
   say: {
     mass(g: number): string;
     clock(deg: number): string;
-    side(from: 'left' | 'right'): string;
+    side(from: 'left' | 'right'): 'left' | 'right';
     pieces(list: readonly Piece[]): string;
   };
 }
@@ -77,17 +78,23 @@ const asideDegOf = (advice: BalanceAdvice, estimate: BalanceEstimate | null): nu
 
 /** An advice in one line, and why; one entry for each, so that a new one cannot be forgotten. */
 const ADVISED: { [Do in BalanceAdvice['do']]: (advice: Extract<BalanceAdvice, { do: Do }>, told: Told) => Words } = {
-  settle: ({ from, learns }, { say }) =>
-    from === null
+  settle: ({ from, turned, learns }, { say }) => {
+    if (turned)
+      return {
+        now: `Turn the wheel around on the stand. Settle from the ${say.side(from ?? 'left')}.`,
+        why: 'End for end, seen from the same side of the wheel. A level stand gives the same place.',
+      };
+    return from === null
       ? FIRST_REST
       : {
           now: `Let it settle again, from the ${say.side(from)}.`,
           why: `From both sides, the middle cancels the friction.${teaches(learns, say)}`,
-        },
+        };
+  },
   spin: () => ({ now: 'Spin it again. What does it say?', why: 'The machine confirms what the weights left.' }),
-  level: ({ deg }, { say }) => ({
-    now: `Hold ${say.clock(deg)} level, let go.`,
-    why: 'At 3 or at 9 its lever is longest. Rises: too little there. Sinks: too much.',
+  level: ({ deg, at }, { say }) => ({
+    now: `Hold ${say.clock(deg)} level at ${levelHour(say.side(at))}, let go.`,
+    why: 'Balanced, it stays at 3 and at 9. Rises: too little there. Sinks: too much.',
   }),
   trial: (advice, { estimate, say }) => ({
     now: `Tape ${advice.place.map((p) => say.mass(p.massG)).join(' + ')} on at ${say.clock(advice.deg)}.`,
@@ -97,13 +104,15 @@ const ADVISED: { [Do in BalanceAdvice['do']]: (advice: Extract<BalanceAdvice, { 
     now: step.toPut.length === 0 ? 'No weight is needed.' : `Put on ${say.pieces(step.toPut)}.`,
     why: `${balance.trial ? 'The trial comes off. ' : ''}${SIDE_WHY[sides]} Balanced then in ${chanceText(chance)}.`,
   }),
-  look: ({ why, leftG, doubt }, { say }) =>
-    why === 'contradiction' && doubt
-      ? { now: 'Stop and look: this does not go together.', why: doubt.says }
+  look: ({ why, leftG, doubt, reason }, { say }) => {
+    if (why === 'contradiction' && doubt) return { now: 'Stop: these readings don’t agree.', why: doubt.says };
+    return why === 'unproved'
+      ? { now: 'Not shown to be balanced.', why: reason.says }
       : {
           now: `About ${say.mass(leftG)} are left.`,
-          why: 'Nothing on the shelf is likely to do better: finer pieces, or pieces of your own.',
-        },
+          why: 'Nothing in stock does better. Try smaller weights or enter your own.',
+        };
+  },
   done: ({ chance }, { balance, toleranceG, estimate, say }) => ({
     now: balance.trial ? 'Balanced with the trial: fix it for good.' : 'Balanced.',
     why: `As far as this stand can tell: in ${chanceText(chance)} within ${say.mass(Math.max(toleranceG, estimate?.bandG ?? 0))}.`,

@@ -24,7 +24,15 @@ const step = (told: Partial<Omit<StepTold, 'balance'>> & { balance?: Partial<Ste
   });
 
 test('before anything is known it settles; with something seen it waits for the advice', () => {
-  expect(step()).toEqual({ doing: 'settle', byHand: false, levelDeg: null, toPut: [], go: 'take the rest' });
+  expect(step()).toEqual({
+    doing: 'settle',
+    byHand: false,
+    levelDeg: null,
+    levelAt: null,
+    turned: false,
+    toPut: [],
+    go: 'take the rest',
+  });
   expect(step({ balance: { seen: [REST] }, busy: true })).toMatchObject({ doing: 'wait', go: null });
 });
 

@@ -20,6 +20,10 @@ export interface BalanceStep {
   byHand: boolean;
   /** The place that the advice wants held level; null where it wants none. */
   levelDeg: number | null;
+  /** The side that it wants it held on, as seen from the disc side; null where it wants none. */
+  levelAt: 'left' | 'right' | null;
+  /** It wants the wheel turned around on the stand. */
+  turned: boolean;
   /** The pieces that the advice wants on, all others off. */
   toPut: readonly Piece[];
   go: Go;
@@ -69,10 +73,13 @@ const goOf = (doing: Doing, { balance, advice, busy }: StepTold): Go => {
 export const stepOf = (told: StepTold): BalanceStep => {
   const { hand, advice, placed } = told;
   const doing = doingOf(told);
+  const level = hand === null && advice?.do === 'level' ? advice : null;
   return {
     doing,
     byHand: hand !== null,
-    levelDeg: hand === null && advice?.do === 'level' ? Math.round(advice.deg) % 360 : null,
+    levelDeg: level === null ? null : Math.round(level.deg) % 360,
+    levelAt: level?.at ?? null,
+    turned: hand === null && advice?.do === 'settle' && advice.turned === true,
     toPut: advice?.do === 'final' && placed ? placed.pieces : (advice?.place ?? []),
     go: goOf(doing, told),
   };

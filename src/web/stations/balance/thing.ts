@@ -1,4 +1,5 @@
 import type { ReactNode, Ref } from 'react';
+import type { LevelTest } from '../../../core/balance';
 import type { BalanceStep } from './step-of';
 import type { AdviceAtHand } from './use-advice';
 import type { BalanceActs } from './use-balance-acts';
@@ -12,6 +13,8 @@ export interface ThingProps {
   acts: BalanceActs;
   /** Does what the main button does. */
   onGo: () => void;
+  /** Writes down what the place did that is held level. */
+  onLevel: (moved: LevelTest['moved']) => void;
   /** The side it was let go from, as the wheel lies, from the draft or as advised. */
   from: 'left' | 'right' | null;
   /** The field that the reading key goes to. */

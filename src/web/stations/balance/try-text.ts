@@ -1,3 +1,4 @@
+import { levelHour } from '../../../core/balance';
 import type { BalanceEntry } from '../../../core/job';
 import { piecesText } from './pieces-text';
 
@@ -9,7 +10,7 @@ export const isTry = (entry: BalanceEntry): entry is TryEntry => entry.kind !== 
 interface Say {
   mass: (massG: number) => string;
   place: (deg: number) => string;
-  side: (from: 'left' | 'right') => string;
+  side: (from: 'left' | 'right') => 'left' | 'right';
 }
 
 type Pieces = readonly { massG: number; deg: number }[];
@@ -17,10 +18,12 @@ type Pieces = readonly { massG: number; deg: number }[];
 /** A try of each kind in a few words. */
 const WORDS: { [K in TryEntry['kind']]: (data: Extract<TryEntry, { kind: K }>['data'], say: Say) => string } = {
   'balance-hint': ({ massG, deg }, { mass, place }) => `last time ${mass(massG)} heavy at ${place(deg)}`,
-  rest: ({ restDeg, from }, { place, side }) => `rest at ${place(restDeg)}${from ? ` from the ${side(from)}` : ''}`,
+  rest: ({ restDeg, from, turned }, { place, side }) =>
+    `rest at ${place(restDeg)}${from ? ` from the ${side(from)}` : ''}${turned ? ', turned around' : ''}`,
   trial: ({ pieces }, say) => (pieces.length === 0 ? 'all weights off' : `taped on ${list(pieces, say)}`),
   weights: ({ pieces }, say) => (pieces.length === 0 ? 'no weights' : `on: ${list(pieces, say)}`),
-  'level-test': ({ deg, moved }, { place }) => `${place(deg)} held level ${moved}`,
+  'level-test': ({ deg, moved, at }, { place, side }) =>
+    `${place(deg)} held level${at ? ` at ${levelHour(side(at))}` : ''} ${moved}`,
   swing: ({ periodS }) => `a swing takes ${periodS.toFixed(1)} s`,
   'machine-reading': ({ massG, deg }, { mass, place }) => `machine: ${mass(massG)} at ${place(deg)}`,
   balanced: ({ leftG }, { mass }) => `balanced, ${mass(leftG)} left`,

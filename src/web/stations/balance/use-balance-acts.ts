@@ -8,8 +8,9 @@ import type { LastTime } from './use-last-time';
 /** What can be written of a balancing; each clears the draft once the log has it. */
 export interface BalanceActs {
   /** A place came to the bottom; `device` is the stand that said so. */
-  rest(restDeg: number, from: Settle['from'], device: string | null): void;
-  level(deg: number, moved: LevelTest['moved']): void;
+  rest(restDeg: number, from: Settle['from'], device: string | null, turned: boolean): void;
+  /** `at` is the side it was held on, as seen from the disc side. */
+  level(deg: number, moved: LevelTest['moved'], at: 'left' | 'right'): void;
   swing(periodS: number): void;
   machine(reading: { massG: number; deg: number; stepG: number; stepDeg: number }): void;
   /** Pieces taped on to learn from, all others off. */
@@ -48,8 +49,9 @@ export const useBalanceActs = (
     void put({ kind: 'balanced', data: { heavyMassG, heavyDeg, leftG, leftDeg, bandG, chance } }, 'Balanced.');
   };
   return {
-    rest: (restDeg, from, device) => void put({ kind: 'rest', data: { restDeg, from, device } }),
-    level: (deg, moved) => void put({ kind: 'level-test', data: { deg, moved } }),
+    rest: (restDeg, from, device, turned) =>
+      void put({ kind: 'rest', data: { restDeg, from, device, ...(turned && { turned }) } }),
+    level: (deg, moved, at) => void put({ kind: 'level-test', data: { deg, moved, at } }),
     swing: (periodS) => void put({ kind: 'swing', data: { periodS } }),
     machine: (data) => void put({ kind: 'machine-reading', data }),
     trial: (pieces) => void put({ kind: 'trial', data: { pieces: [...pieces] } }),
