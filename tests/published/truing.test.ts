@@ -1,5 +1,5 @@
 import { Matrix, solve } from 'ml-matrix';
-import { firstHarmonic, spokeRing, stringTensionN } from '../../src/core/truing';
+import { firstHarmonic, spokeRing } from '../../src/core/truing';
 
 /** A general-purpose matrix package fits the same readings: columns 1, cos, sin. */
 test('the once-a-turn part agrees with an independent least-squares fit, for scattered readings at odd places', () => {
@@ -25,16 +25,50 @@ test('the once-a-turn part agrees with an independent least-squares fit, for sca
 });
 
 /**
- * Source: OpenStax, University Physics volume 1, chapter 16: the fundamental of a string is f = √(T/μ) / 2L.
- * By hand: L = 0.5 m, μ = 0.002 kg/m, T = 80 N gives √40 000 / 1 = 200 Hz.
+ * The lowest tone of a steel beam under tension, by its characteristic equation, solved by bisection. Source: vibration
+ * textbooks (a beam under axial tension, clamped at both ends); E 200 GPa and 7,850 kg/m³ from memory.
  */
-test('the tension of a string from its tone', () => {
-  expect(stringTensionN(0.5, 200, 0.002)).toBeCloseTo(80, 9);
-  const { medianTensionN } = spokeRing.run({
-    total: 36,
-    lengthMm: 250,
-    gramsPerMetre: 5,
-    spokes: [1, 5, 9].map((spoke) => ({ spoke, toneHz: 400 })),
-  }).result;
-  expect(medianTensionN).toBeCloseTo(200, 6);
+const clampedToneHz = (tensionN: number, lengthM: number, diameterM: number): number => {
+  const stiffness = (200e9 * Math.PI * diameterM ** 4) / 64;
+  const kgPerM = (7850 * Math.PI * diameterM ** 2) / 4;
+  const off = (hz: number): number => {
+    const half = tensionN / (2 * stiffness);
+    const root = Math.sqrt(half ** 2 + (kgPerM * (2 * Math.PI * hz) ** 2) / stiffness);
+    const [a, b] = [Math.sqrt(root + half), Math.sqrt(root - half)];
+    const [al, bl] = [a * lengthM, b * lengthM];
+    return 2 * a * b * (1 - Math.cosh(al) * Math.cos(bl)) + (a ** 2 - b ** 2) * Math.sinh(al) * Math.sin(bl);
+  };
+  let hz = 20;
+  while (Math.sign(off(hz)) === Math.sign(off(hz + 1))) hz++;
+  let [low, high] = [hz, hz + 1];
+  for (let i = 0; i < 40; i++) {
+    const middle = (low + high) / 2;
+    if (Math.sign(off(middle)) === Math.sign(off(low))) low = middle;
+    else high = middle;
+  }
+  return low;
+};
+
+test('a thick, short spoke at seven tenths of the tension or less is found by its tone, whatever its size', () => {
+  expect(clampedToneHz(1500, 0.2, 0.0035)).toBeCloseTo(553, 0);
+  expect(clampedToneHz(800, 0.2, 0.0035)).toBeCloseTo(486, 0);
+  for (const [lengthM, diameterM, tensionN] of [
+    [0.2, 0.0035, 1500],
+    [0.28, 0.002, 1000],
+    [0.15, 0.004, 2500],
+  ] as const) {
+    const tone = clampedToneHz(tensionN, lengthM, diameterM);
+    const isFound = (share: number) =>
+      spokeRing
+        .run({
+          total: 36,
+          spokes: [1, 5, 9, 13].map((spoke) => ({
+            spoke,
+            toneHz: spoke === 9 ? clampedToneHz(share * tensionN, lengthM, diameterM) : tone,
+          })),
+        })
+        .result.loose.some((l) => l.spoke === 9);
+    expect([isFound(0.5), isFound(0.65)]).toEqual([true, true]);
+    expect(isFound(1)).toBe(false);
+  }
 });

@@ -236,7 +236,8 @@ export const balancePlace = defineWorking<Input, BalancePlacement>({
       toleranceG,
       spots,
       kinds,
-      perSpot: perPlace,
+      // Anywhere on the rim each piece has a place of its own; named places take several, side by side.
+      perSpot: positions || kinds.every((k) => k.lengthMm === 0) ? perPlace : 1,
       mostPieces,
       massFactor,
       rimMm,

@@ -213,6 +213,7 @@ describe('pieces from stock', () => {
       stock: [{ massG: 10, count: 12, lengthMm: 22 }],
       positions: Array.from({ length: 72 }, (_, i) => i * 5),
       sides: 'one',
+      perPlace: 1,
       rimMm: 1350,
       clearOf: [90],
       rules: { 'balance.toleranceG': 4 },
@@ -234,6 +235,34 @@ describe('pieces from stock', () => {
       clearOf: [70, 90, 110],
     });
     expect([long.result.pieces, long.verdict]).toEqual([[], 'check']);
+  });
+
+  test('a named place takes as many pieces as it may, side by side, measured or not; its neighbors keep clear of all', () => {
+    const place = (perPlace: number, positions: number[], lengthMm?: number) =>
+      balancePlace.run({
+        counterMassG: 40,
+        counterDeg: 90,
+        stock: [{ massG: 10, count: 12, ...(lengthMm === undefined ? {} : { lengthMm }) }],
+        positions,
+        sides: 'one',
+        perPlace,
+        rimMm: 1400,
+      }).result;
+    // One place: as many as are allowed, with the usual length of 20 mm each as with a measured one.
+    for (const lengthMm of [undefined, 20, 0])
+      expect([1, 2, 3, 4].map((n) => place(n, [90], lengthMm).residualG.toFixed(0))).toEqual(['30', '20', '10', '0']);
+    // Two at 90° take 40 mm: a third 10° on (39 mm) would lie over them.
+    expect(place(2, [90, 97]).pieces.map((p) => p.deg)).toEqual([90, 90]);
+    expect(
+      place(2, [90, 101])
+        .pieces.map((p) => p.deg)
+        .sort((a, b) => a - b),
+    ).toEqual([90, 90, 101, 101]);
+    // Anywhere on the rim each has a place of its own.
+    const anywhere = balancePlace
+      .run({ counterMassG: 40, counterDeg: 90, stock: [{ massG: 10, count: 12 }], sides: 'one' })
+      .result.pieces.map((p) => p.deg);
+    expect(new Set(anywhere).size).toBe(anywhere.length);
   });
 
   test('an empty shelf is said, and a shelf that runs out is a check', () => {

@@ -85,8 +85,8 @@ export const layoutOf = ({ target, spots, kinds, perSpot, rimMm }: PlaceProblem)
   const roomLeft = directed.map((s) => spots[s.i]!.roomMm ?? Infinity);
   const picks: PickedPiece[] = [];
   const at: number[] = [];
-  const degs: number[] = [];
-  const lengths: number[] = [];
+  /** Pieces at one spot lie side by side: so much rim they take together. */
+  const takenMm = directed.map(() => 0);
   return {
     spots: directed,
     picks,
@@ -94,23 +94,22 @@ export const layoutOf = ({ target, spots, kinds, perSpot, rimMm }: PlaceProblem)
       const { lengthMm } = kinds[kind]!;
       if (used[spot]! >= perSpot || roomLeft[spot]! < lengthMm) return false;
       if (rimMm === undefined) return true;
-      for (let i = 0; i < degs.length; i++)
-        if (liesOver(degs[i]!, lengths[i]!, directed[spot]!.deg, lengthMm, rimMm)) return false;
-      return true;
+      const mm = takenMm[spot]! + lengthMm;
+      return at.every(
+        (other) => other === spot || !liesOver(directed[other]!.deg, takenMm[other]!, directed[spot]!.deg, mm, rimMm),
+      );
     },
     put(spot, kind) {
       used[spot]!++;
       roomLeft[spot]! -= kinds[kind]!.lengthMm;
+      takenMm[spot]! += kinds[kind]!.lengthMm;
       at.push(spot);
-      degs.push(directed[spot]!.deg);
-      lengths.push(kinds[kind]!.lengthMm);
       picks.push({ spot: directed[spot]!.i, kind });
     },
     takeBack() {
       const { kind } = picks.pop()!;
       const spot = at.pop()!;
-      degs.pop();
-      lengths.pop();
+      takenMm[spot]! -= kinds[kind]!.lengthMm;
       used[spot]!--;
       roomLeft[spot]! += kinds[kind]!.lengthMm;
     },

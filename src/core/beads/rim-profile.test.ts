@@ -20,8 +20,11 @@ describe('the shape of a rim', () => {
     expect(steps[0]!.tellsMost).toBe('well');
     expect(steps[0]!.reason).toMatchObject({ verdict: 'check' });
     expect(steps[0]!.reason.says).toMatch(
-      /^By the code alone between .?\d+ mm and \d+ mm to spare\. Measure the diameter in the well first\.$/,
+      /^By the code alone, between .?\d+ mm and \d+ mm to spare\. Measure the diameter in the well first\.$/,
     );
+    // What was measured is not the code's.
+    expect(steps[1]!.reason.says).toMatch(/^With what is measured, between .* first\.$/);
+    expect(steps[2]!.reason.says).toMatch(/^With what is measured, between .* too\.$/);
     const widths = steps.map((s) => s.mostMm - s.leastMm);
     expect(widths).toEqual([...widths].sort((a, b) => b - a));
     for (const s of steps) expect(s.leastMm <= s.spareMm && s.spareMm <= s.mostMm).toBe(true);

@@ -133,7 +133,7 @@ export const rimProfile = defineWorking<Input, RimProfileFound>({
         ? reason('good', 'All three are measured.')
         : reason(
             'check',
-            `By the code alone between {0} and {1} to spare. Measure ${NAMES[tellsMost]} first.`,
+            `${open.length === RIM_PARTS.length ? 'By the code alone' : 'With what is measured'}, between {0} and {1} to spare. Measure ${NAMES[tellsMost]} ${open.length === 1 ? 'too' : 'first'}.`,
             amounts,
           );
     show.verdict(why.verdict);

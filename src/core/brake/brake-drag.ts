@@ -1,5 +1,6 @@
-import { oneOf, quantity, yes } from '../fields';
-import { defineWorking, reason, worstOf, type Reason, type Verdict } from '../working';
+import { oneOf, quantity, ruleValues, yes } from '../fields';
+import { ruleNumber, type RuleValues } from '../rules';
+import { defineWorking, reason, worstOf, type Reason, type Show, type Verdict } from '../working';
 
 /** How a wheel turns by hand with the brake let go. */
 export const SPINS = ['free', 'all round', 'at one place', 'stuck'] as const;
@@ -19,6 +20,7 @@ interface Input {
   pullN?: number;
   freePullN?: number;
   radiusMm?: number;
+  rules?: RuleValues;
 }
 
 export interface BrakeDrag {
@@ -53,11 +55,46 @@ const SAYS: Record<Spin, { verdict: Verdict; disc: string; drum: string }> = {
   },
 };
 
+/** What the pull at the tread says beside the hand: a figure that contradicts the other, or a brake that drags. */
+const pullReasons = (
+  measured: { pullN?: number; freePullN?: number; dragNm: number | null; rules?: RuleValues },
+  show: Show,
+): Reason[] => {
+  const { pullN, freePullN, dragNm, rules } = measured;
+  const newtons = (value: number) => ({ value, unit: 'N' as const, digits: 1 });
+  const newtonMeters = (value: number) => ({ value, unit: 'Nm' as const, digits: 1 });
+  if (pullN !== undefined && freePullN !== undefined && freePullN > pullN)
+    return [
+      reason(
+        'check',
+        'It pulls {0} with the pads apart and {1} with them in place: that cannot be. Measure both again.',
+        [newtons(freePullN), newtons(pullN)],
+      ),
+    ];
+  if (dragNm === null) return [];
+  const [checkNm, stopNm] = [ruleNumber('brake.dragCheckNm', rules, show), ruleNumber('brake.dragStopNm', rules, show)];
+  if (dragNm > stopNm)
+    return [
+      reason('stop', 'It drags with {0}; {1} is the limit. Do not ride. Find out what holds it.', [
+        newtonMeters(dragNm),
+        newtonMeters(stopNm),
+      ]),
+    ];
+  return dragNm > checkNm
+    ? [
+        reason('check', 'It drags with {0}; up to {1} is usual. Check pads, pistons and slides.', [
+          newtonMeters(dragNm),
+          newtonMeters(checkNm),
+        ]),
+      ]
+    : [];
+};
+
 /**
  * Whether the brake works and lets go: firm at lever or pedal, and how the wheel turns by hand.
  *
  * `pullN` 0 to 500 at the tread at `radiusMm` 80 to 500, `freePullN` the same with the pads well apart. Never good
- * without a firm brake. Common practice; the manual's figure for the drag, where it has one, decides.
+ * without a firm brake, nor with a pull that contradicts the hand; what drags too much is a rule. Common practice; the manual's figure for the drag, where it has one, decides.
  */
 export const brakeDrag = defineWorking<Input, BrakeDrag>({
   name: 'brake-drag',
@@ -69,9 +106,10 @@ export const brakeDrag = defineWorking<Input, BrakeDrag>({
     pullN: quantity('N', 0, 500, 'Pull at the tread that keeps it turning').optional(),
     freePullN: quantity('N', 0, 500, 'The same with the pads well apart').optional(),
     radiusMm: quantity('mm', 80, 500, 'From the axle to the tread').optional(),
+    rules: ruleValues(),
   }),
   example: { firm: true, spin: 'free', drum: false, pullN: 4, freePullN: 2.5, radiusMm: 318 },
-  work({ firm, spin, drum, pullN, freePullN, radiusMm }, show) {
+  work({ firm, spin, drum, pullN, freePullN, radiusMm, rules }, show) {
     show.line('lever or pedal', 'pumped', firm ? 'firm' : 'not firm');
     show.line('by hand', 'brake let go', SPIN_WORDS[spin]);
     const torque = (n: number) => (n * radiusMm!) / 1000;
@@ -93,6 +131,7 @@ export const brakeDrag = defineWorking<Input, BrakeDrag>({
               : 'The brake is not firm: pump on; if it stays soft there is air in it. It does not leave like this.',
           ),
       reason(verdict, drum ? withDrum : withDisc),
+      ...pullReasons({ pullN, freePullN, dragNm: brakeNm ?? dragNm, rules }, show),
     ];
     show.verdict(worstOf(reasons));
     show.caution('Brakes are for licensed practice: in doubt it does not roll. The maker’s manual decides.');

@@ -46,3 +46,31 @@ describe('brake-drag', () => {
     ).toBe(0);
   });
 });
+
+describe('the pull at the tread beside the hand', () => {
+  const run = (more: object) => brakeDrag.run({ firm: true, spin: 'free', drum: false, radiusMm: 318, ...more });
+  const says = (more: object) =>
+    run(more)
+      .result.reasons.map((r) => r.says)
+      .join(' ');
+
+  test('a wheel that takes 300 N to turn is not good, whatever the hand says', () => {
+    expect(run({ pullN: 300 }).verdict).toBe('stop');
+    expect(says({ pullN: 300 })).toMatch(/It drags with 95\.4 N·m; 12\.0 N·m is the limit\. Do not ride/);
+    expect(run({ pullN: 15 }).verdict).toBe('check');
+    expect(run({ pullN: 9 }).verdict).toBe('good');
+    // What bearings and seals take is not the brake's.
+    expect(run({ pullN: 15, freePullN: 8 }).verdict).toBe('good');
+  });
+
+  test('a pull with the pads apart that is higher than with them in place cannot be', () => {
+    expect(run({ pullN: 4, freePullN: 9 }).verdict).toBe('check');
+    expect(says({ pullN: 4, freePullN: 9 })).toMatch(/that cannot be\. Measure both again/);
+    expect(run({ pullN: 4, freePullN: 4 }).verdict).toBe('good');
+  });
+
+  test('the limits are those of the shop', () => {
+    expect(run({ pullN: 15, rules: { 'brake.dragCheckNm': 6 } }).verdict).toBe('good');
+    expect(run({ pullN: 15, rules: { 'brake.dragStopNm': 4 } }).verdict).toBe('stop');
+  });
+});

@@ -111,3 +111,35 @@ test('times that contradict each other are refused; no wheel costs nothing', () 
   expect(problemOf(() => of([wheel(), wheel({ leftNinetyS: 4999 })])).field).toBe('wheels[1].leftNinetyS');
   expect(of([]).result.totalMinor).toBe(0);
 });
+
+test('a percentage of money is exact: 15% over 100.00 is 115.00, whatever the amount and the rule', () => {
+  const asks = (agreedMinor: number, beyondPct: number, totalMinor: number) =>
+    estimate.run({
+      wheels: [
+        {
+          name: 'rear wheel',
+          build: 'spoked',
+          parts: [{ what: 'tire', count: 1, priceMinor: totalMinor }],
+          spentS: 0,
+          leftMedianS: 0,
+          leftNinetyS: 0,
+          tiresToDispose: 0,
+        },
+      ],
+      agreedMinor,
+      rules: {
+        'labour.by': 'the hour',
+        'labour.hourMinor': 0,
+        'cost.disposalMinor': 0,
+        'cost.taxPct': 0,
+        'labour.beyondPct': beyondPct,
+      },
+    }).result.askAgain;
+  expect([asks(10_000, 15, 11_500), asks(10_000, 15, 11_501)]).toEqual([false, true]);
+  for (let agreedMinor = 100; agreedMinor <= 40_000; agreedMinor += 700)
+    for (const beyondPct of [5, 7, 10, 15, 20, 33]) {
+      // Whole coins, by whole numbers alone.
+      const limit = (agreedMinor * (100 + beyondPct) - ((agreedMinor * (100 + beyondPct)) % 100)) / 100;
+      expect([asks(agreedMinor, beyondPct, limit), asks(agreedMinor, beyondPct, limit + 1)]).toEqual([false, true]);
+    }
+});

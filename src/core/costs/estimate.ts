@@ -89,6 +89,11 @@ type LabourBy = (
 
 const labourOf: LabourBy = (...how) => (ruleWord('labour.by', how[1]) === 'the hour' ? byHour : byWheel)(...how);
 
+/**
+ * A percentage of money, exact to a thousandth of the smallest coin: 115% of 10000 is 11500, not a fraction less.
+ */
+const percentOf = (minor: number, pct: number): number => Math.round(minor * pct * 10) / 1000;
+
 const HOUR_S = 3600;
 const MOST_S = 30 * 86_400;
 
@@ -180,7 +185,7 @@ export const estimate = defineWorking<Input, Estimate>({
     if (feeMinor > 0) show.line('disposal', `${tires} × fee`, say(feeMinor));
     const taxPct = ruleNumber('cost.taxPct', rules, show);
     const taxed = ruleWord('labour.taxed', rules) === 'yes';
-    const taxOf = (labour: number) => Math.floor(((partsMinor + feeMinor + (taxed ? labour : 0)) * taxPct) / 100 + 0.5);
+    const taxOf = (labour: number) => Math.floor(percentOf(partsMinor + feeMinor + (taxed ? labour : 0), taxPct) + 0.5);
     const taxMinor = taxOf(labourMinor);
     if (taxMinor > 0) show.line('tax', `${taxPct} % of parts, fee${taxed ? ' and labour' : ''}`, say(taxMinor));
     const totalMinor = partsMinor + labourMinor + feeMinor + taxMinor;
@@ -188,7 +193,7 @@ export const estimate = defineWorking<Input, Estimate>({
     show.line('total', 'parts + labour + disposal + tax', say(totalMinor));
     if (highMinor > totalMinor) show.line('at most, nine times in ten', 'with labour at most', say(highMinor));
     const beyondPct = ruleNumber('labour.beyondPct', rules, show);
-    const limit = agreedMinor === undefined ? null : Math.floor(agreedMinor * (1 + beyondPct / 100));
+    const limit = agreedMinor === undefined ? null : Math.floor(percentOf(agreedMinor, 100 + beyondPct));
     const askAgain = limit === null ? null : totalMinor > limit;
     const incomplete = parts.some((p) => p.priceMinor === null);
     const reasons = [

@@ -1,3 +1,4 @@
+import { InputError } from '../errors';
 import type { RuleValues } from '../rules';
 import { ruleNumber } from '../rules';
 import { reason, type Reason, type Show } from '../working';
@@ -34,6 +35,8 @@ export interface Setup {
 }
 
 const DEG = 180 / Math.PI;
+/** An axle cannot stand more askew than this in its swingarm. Basis: memory. */
+const MAX_SLOPE = 0.5;
 
 /**
  * What brings both marks level again while the rear sprocket stays where it is. `differsMm`: left further back than
@@ -41,6 +44,12 @@ const DEG = 180 / Math.PI;
  */
 export const alignBy = (differsMm: number, setup: Setup, show: Show): Alignment => {
   const { adjusterSpanMm, chainSide = 'left', sprocketInsetMm = 0, runMm, pitchMm, rules } = setup;
+  if (Math.abs(differsMm) > MAX_SLOPE * adjusterSpanMm)
+    throw new InputError(
+      'adjusterSpanMm',
+      `A difference of ${Math.abs(differsMm).toFixed(1)} mm over ${adjusterSpanMm} mm cannot be: no axle stands so askew.`,
+      'both marks from the same line, and the spacing of the adjusters, measured again',
+    );
   const angleDeg = show.line(
     'the wheel is turned by',
     'atan(difference / distance of the adjusters)',

@@ -16,7 +16,7 @@ export interface ChainSlack {
   tightestMm: number;
   /** Backward, for less slack; below nothing forward, for more. */
   axleMoveMm: number;
-  /** Of each adjuster alike, to the practical quarter; null without the pitch of their thread. */
+  /** Of each adjuster alike, in parts that a fitter sets; null without the pitch of their thread. */
   turns: number | null;
   /** All turns that land inside, from the slackest to the tightest; null without the pitch. */
   turnsInside: { from: number; to: number } | null;
@@ -25,8 +25,10 @@ export interface ChainSlack {
   reasons: Reason[];
 }
 
-/** The finest part of a turn that a fitter sets. */
-const PARTS = 4;
+/** Parts of a turn that a fitter sets, the coarsest first: halves, quarters, flats of a hexagon, eighths. */
+const PARTS = [2, 4, 6, 8] as const;
+/** So much of the range on either side of its middle is near enough for a coarser part of a turn. Basis: memory. */
+const NEAR_MIDDLE = 0.5;
 /** Arithmetic of fractions, not of the chain. */
 const NEARLY = 1e-9;
 
@@ -39,22 +41,27 @@ export const slackAfterMove = (slackMm: number, moveMm: number, runMm: number): 
   Math.sqrt(Math.max(0, slackMm ** 2 - 4 * runMm * moveMm));
 
 /**
- * The quarter turns that land inside, or just on the slack side where none does: of several the one nearest the middle,
- * of two as near the slacker one.
+ * The turns that land inside: of the coarsest part of a turn that comes near the middle, else of any part the ones
+ * nearest the middle, of two as near the slacker ones. Where no part lands inside, the ones just on the slack side.
  */
-const quarterFor = (input: { turnMm: number; runMm: number; slackMm: number; minMm: number; maxMm: number }) => {
+const turnsFor = (input: { turnMm: number; runMm: number; slackMm: number; minMm: number; maxMm: number }) => {
   const { turnMm, runMm, slackMm, minMm, maxMm } = input;
-  const after = (parts: number) => slackAfterMove(slackMm, (parts / PARTS) * turnMm, runMm);
-  const partsFor = (toMm: number) => (axleMoveFor(slackMm, toMm, runMm) / turnMm) * PARTS;
-  // Nothing is added so that no turn is a negative nought.
-  const from = Math.ceil(partsFor(maxMm) - NEARLY) + 0;
-  const to = Math.floor(partsFor(minMm) + NEARLY);
-  if (from > to) return { turns: (from - 1) / PARTS, isInside: false };
+  const after = (turns: number) => slackAfterMove(slackMm, turns * turnMm, runMm);
+  const turnsTo = (toMm: number) => axleMoveFor(slackMm, toMm, runMm) / turnMm;
   const middle = (minMm + maxMm) / 2;
-  let best = from;
-  for (let parts = from; parts <= to; parts++)
-    if (Math.abs(after(parts) - middle) < Math.abs(after(best) - middle) - NEARLY) best = parts;
-  return { turns: best / PARTS, isInside: true };
+  const offMm = (turns: number) => Math.abs(after(turns) - middle);
+  const inside = PARTS.flatMap((parts) => {
+    // Nothing is added so that no turn is a negative nought.
+    const from = Math.ceil(turnsTo(maxMm) * parts - NEARLY) + 0;
+    const to = Math.floor(turnsTo(minMm) * parts + NEARLY);
+    const all = Array.from({ length: Math.max(0, to - from + 1) }, (_, i) => (from + i) / parts);
+    return all.sort((a, b) => offMm(a) - offMm(b) || a - b).slice(0, 1);
+  });
+  const near = inside.find((turns) => offMm(turns) <= (NEAR_MIDDLE * (maxMm - minMm)) / 2);
+  const best = near ?? [...inside].sort((a, b) => offMm(a) - offMm(b))[0];
+  if (best !== undefined) return { turns: best, isInside: true };
+  const slackSide = PARTS.map((parts) => (Math.ceil(turnsTo(maxMm) * parts - NEARLY) - 1) / parts);
+  return { turns: Math.max(...slackSide), isInside: false };
 };
 
 /**
@@ -107,7 +114,7 @@ export const chainSlack = defineWorking<Input, ChainSlack>({
         ? null
         : isInside
           ? { turns: 0, isInside: true }
-          : quarterFor({ turnMm: pitchMm, runMm, slackMm: tightestMm, minMm: wantMinMm, maxMm: wantMaxMm });
+          : turnsFor({ turnMm: pitchMm, runMm, slackMm: tightestMm, minMm: wantMinMm, maxMm: wantMaxMm });
     const turnsInside =
       pitchMm === undefined
         ? null
@@ -115,7 +122,12 @@ export const chainSlack = defineWorking<Input, ChainSlack>({
             from: show.line('turns, for the most slack', 'to the most wanted', inTurns(wantMaxMm)),
             to: show.line('turns, for the least slack', 'to the least wanted', inTurns(wantMinMm)),
           };
-    if (found) show.line('turns of each adjuster', 'to a quarter, inside and near the middle', found.turns);
+    if (found)
+      show.line(
+        'turns of each adjuster',
+        'in halves, quarters, flats or eighths: inside, near the middle',
+        found.turns,
+      );
     const moveMm = found ? found.turns * pitchMm! : axleMoveMm;
     const slackAfterMm = show.line(
       'slack after',
@@ -127,7 +139,7 @@ export const chainSlack = defineWorking<Input, ChainSlack>({
     show.basis('published', 'geometry of a run with a small sag, x = (s₁² − s₂²) / (4 L)');
     show.basis('manual', 'the slack wanted, and the stand it is measured on');
     show.basis('practice', 'too tight ruins bearings when the swingarm moves: err on the slack side');
-    show.caution('Slack is not in step with the axle: measure again after each quarter turn.');
+    show.caution('Slack is not in step with the axle: measure again after each half turn.');
     show.caution('On the stand that the manual names, at the tightest place of the chain.');
     const mm = (value: number) => ({ value, unit: 'mm' as const });
     const reasons: Reason[] = [
@@ -149,7 +161,7 @@ export const chainSlack = defineWorking<Input, ChainSlack>({
       );
     if (found && !found.isInside)
       reasons.push(
-        reason('check', 'No quarter turn lands inside: this one leaves {0}, on the slack side.', [mm(slackAfterMm)]),
+        reason('check', 'No part of a turn lands in spec. This one leaves {0}, on the loose side.', [mm(slackAfterMm)]),
       );
     if (looseAfterMm > wantMaxMm + NEARLY && loosestMm > tightestMm)
       reasons.push(

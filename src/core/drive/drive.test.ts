@@ -29,7 +29,8 @@ describe('chain-slack', () => {
     const { result } = chainSlack.run({ slackMm: 50, wantMinMm: 25, wantMaxMm: 25, runMm: 550, pitchMm: 1.25 });
     expect(result.axleMoveMm).toBeCloseTo(0.852, 3);
     expect(result.turnsInside!.from).toBeCloseTo(0.682, 3);
-    expect(result.turns).toBe(0.5);
+    // Two flats of a hexagon less than one turn, just on the loose side.
+    expect(result.turns).toBeCloseTo(2 / 3, 9);
     expect(result.reasons.map((r) => r.verdict)).toEqual(['check', 'check']);
   });
 
@@ -57,31 +58,52 @@ describe('chain-slack', () => {
     runMm: fc.integer({ min: 400, max: 800 }),
     pitchMm: fc.constantFrom(1, 1.25, 1.5),
   });
-  test('the turns are quarters; inside where a quarter is, nearest the middle, else just on the slack side', () => {
+  test('the turns are halves, quarters, flats or eighths; inside where any of them is, else just on the slack side', () => {
     fc.assert(
       fc.property(input, ({ slackMm, wantMinMm, span, runMm, pitchMm }) => {
         const wantMaxMm = wantMinMm + span;
         const { result } = chainSlack.run({ slackMm, wantMinMm, wantMaxMm, runMm, pitchMm });
         const isInside = (mm: number) => mm >= wantMinMm - 1e-6 && mm <= wantMaxMm + 1e-6;
-        expect(Number.isInteger(result.turns! * 4)).toBe(true);
+        const isWhole = (n: number) => Math.abs(n - Math.round(n)) < 1e-9;
+        expect([6, 8].some((parts) => isWhole(result.turns! * parts))).toBe(true);
         if (isInside(slackMm)) return void expect(result.turns).toBe(0);
         const middle = (wantMinMm + wantMaxMm) / 2;
-        const all = Array.from({ length: 321 }, (_, i) => (i - 160) / 4).map((turns) => ({
-          turns,
-          mm: slackAfterMove(slackMm, turns * pitchMm, runMm),
-        }));
+        const all = [2, 4, 6, 8].flatMap((parts) =>
+          Array.from({ length: 80 * parts + 1 }, (_, i) => ({ parts, turns: (i - 40 * parts) / parts })).map((t) => ({
+            ...t,
+            mm: slackAfterMove(slackMm, t.turns * pitchMm, runMm),
+          })),
+        );
         const inside = all.filter(({ mm }) => isInside(mm));
+        const off = (mm: number) => Math.abs(mm - middle);
         if (inside.length > 0) {
-          const nearest = Math.min(...inside.map(({ mm }) => Math.abs(mm - middle)));
           expect(isInside(result.slackAfterMm)).toBe(true);
-          expect(Math.abs(result.slackAfterMm - middle)).toBeCloseTo(nearest, 6);
+          // Near the middle, or nearer than any other.
+          const nearest = Math.min(...inside.map(({ mm }) => off(mm)));
+          const isNear = off(result.slackAfterMm) <= span / 4 + 1e-6;
+          expect(isNear || Math.abs(off(result.slackAfterMm) - nearest) < 1e-6).toBe(true);
+          // No coarser part of a turn would have done as well.
+          if (isNear) {
+            const mine = [2, 4, 6, 8].find((parts) => isWhole(result.turns! * parts))!;
+            expect(inside.filter((t) => t.parts < mine && off(t.mm) < span / 4 - 1e-6)).toEqual([]);
+          }
         } else {
           expect(result.slackAfterMm).toBeGreaterThan(wantMaxMm);
-          expect(slackAfterMove(slackMm, (result.turns! + 0.25) * pitchMm, runMm)).toBeLessThan(wantMinMm);
-          expect(result.reasons.map((r) => r.says).join()).toMatch(/No quarter turn lands inside/);
+          const closer = all.filter(({ mm }) => mm > wantMaxMm + 1e-6 && mm < result.slackAfterMm - 1e-6);
+          expect(closer).toEqual([]);
+          expect(result.reasons.map((r) => r.says).join()).toMatch(/No part of a turn lands in spec/);
         }
       }),
     );
+  });
+
+  test('an eighth is taken where no coarser part lands inside; 50 to 25 mm on 550 takes two thirds', () => {
+    const turns = (slackMm: number, wantMinMm: number, wantMaxMm: number, runMm: number) =>
+      chainSlack.run({ slackMm, wantMinMm, wantMaxMm, runMm, pitchMm: 1.25 }).result;
+    expect(turns(50, 22, 28, 550).turns).toBeCloseTo(2 / 3, 9);
+    // From 39 mm, an eighth leaves 34.0: nothing and a quarter both miss 33 to 35.
+    const eighth = turns(39, 33, 35, 600);
+    expect([eighth.turns, eighth.slackAfterMm >= 33 && eighth.slackAfterMm <= 35]).toEqual([1 / 8, true]);
   });
 
   test('slack is not in step with the axle: half a turn takes more of a slack that is small', () => {
@@ -219,4 +241,13 @@ describe('wheel-align', () => {
       'gapsMm',
     );
   });
+});
+
+test('adjuster marks that no axle could have are refused, whichever way they were measured', () => {
+  const marks = (leftMark: number, rightMark: number, adjusterSpanMm: number) =>
+    wheelAlign.run({ leftMark, rightMark, adjusterSpanMm });
+  expect(() => marks(300, -100, 80)).toThrow(/400\.0 mm over 80 mm cannot be/);
+  expect(() => marks(-100, 300, 80)).toThrow(/cannot be/);
+  expect(() => marks(40, 0, 80)).not.toThrow();
+  expect(() => marks(40.1, 0, 80)).toThrow(expect.objectContaining({ field: 'adjusterSpanMm' }));
 });

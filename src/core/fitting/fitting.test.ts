@@ -143,10 +143,15 @@ describe('ranking', () => {
   });
 
   test('a trials type comes first on the trail and last of the knobbies in the dirt', () => {
-    expect(treadForUse('trials', 'trail', false).rank).toBe(0);
-    expect(treadForUse('trials', 'dirt', false).rank).toBe(3);
-    expect(treadForUse('trials', 'motocross', false).reason.says).toMatch(/clogs in mud/);
-    expect(treadForUse('slick', 'dirt', false).reason.verdict).toBe('stop');
+    expect(treadForUse('trials', 'trail', 'dirt').rank).toBe(0);
+    expect(treadForUse('trials', 'dirt', 'dirt').rank).toBe(3);
+    expect(treadForUse('trials', 'motocross', 'dirt').reason.says).toMatch(/clogs in mud/);
+    expect(treadForUse('slick', 'dirt', 'dirt').reason.verdict).toBe('stop');
+  });
+
+  test('a slick is what a drag car runs on, and no other machine on four wheels', () => {
+    expect(treadForUse('slick', 'road', 'drag')).toMatchObject({ rank: 0, reason: { verdict: 'good' } });
+    expect(treadForUse('slick', 'dirt', 'quad').reason.says).toMatch(/not made for machines on four wheels/);
   });
 });
 
@@ -389,4 +394,9 @@ describe('tools', () => {
   test('a split rim is deflated first', () => {
     expect(run({ build: 'split' }).cautions.join()).toMatch(/let all air out before any rim bolt/);
   });
+});
+
+test('a valve hole of 11.5 mm is said as such', () => {
+  const { result } = valvePick.run({ ...valvePick.example, valveHoleMm: 11.5 });
+  expect(result.reasons.map((r) => r.says).join()).toMatch(/for a hole of 11\.5 mm/);
 });

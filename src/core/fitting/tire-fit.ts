@@ -224,13 +224,12 @@ const remembered = <K, V>(work: (key: K) => V): ((key: K) => V) => {
  */
 export const tireFitter = (prepared: Prepared): ((tire: TireFacts) => TireFit) => {
   const { context } = prepared;
-  const fourWheels = onFourWheels(context.kind);
   const marked = Object.fromEntries(
     ARROWS.map((arrows) => [arrows, remembered((marking: string) => byMarking(marking, arrows, prepared))]),
   ) as Record<Arrows, (marking: string) => ReturnType<typeof byMarking>>;
   const coded = remembered((dateCode: string | null) => byDateCode(dateCode, prepared));
   const treads = remembered((tread: Tread) => {
-    const { rank, reason: why } = treadForUse(tread, context.use, fourWheels);
+    const { rank, reason: why } = treadForUse(tread, context.use, context.kind);
     return { rank, reasons: about('tread', [why]) };
   });
   return (tire) => {

@@ -1,5 +1,6 @@
 import type { Use } from '../pressure';
 import { TREAD_WORDS, type Tread } from '../shop';
+import { onFourWheels, type MachineKind } from '../wheels';
 import { reason, type Reason } from '../working';
 
 /** Whether riding is on the road or off it, for arrows and treads. */
@@ -35,11 +36,19 @@ const poor = (tread: Tread, ground: 'road' | 'dirt'): Reason => {
 };
 
 /** How a tread suits a use: the smaller `rank`, the better. */
-export const treadForUse = (tread: Tread, use: Use, fourWheels: boolean): { rank: number; reason: Reason } => {
+export const treadForUse = (tread: Tread, use: Use, kind: MachineKind): { rank: number; reason: Reason } => {
+  const isDrag = kind === 'drag';
+
   if (tread === 'other') return { rank: 5, reason: reason('check', 'What its tread is for is not recorded.') };
-  if (fourWheels)
-    return tread === 'four-wheel'
-      ? { rank: 0, reason: reason('good', 'Its tread is made for four wheels.') }
+  if (onFourWheels(kind))
+    return tread === 'four-wheel' || (tread === 'slick' && isDrag)
+      ? {
+          rank: 0,
+          reason: reason(
+            'good',
+            tread === 'slick' ? 'A slick is made for the strip.' : 'Its tread is made for four wheels.',
+          ),
+        }
       : { rank: 9, reason: reason('check', 'Its tread is not made for machines on four wheels.') };
   const rank = WANTED[use].indexOf(tread);
   return rank < 0

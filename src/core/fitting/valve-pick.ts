@@ -96,7 +96,8 @@ export const valvePick = defineWorking<Input, ValvePick>({
       );
     const best = fits[0];
     const reasons: Reason[] = [];
-    const mm = (value: number) => ({ value, unit: 'mm' as const });
+    // A hole of 11.5 mm is not one of 12.
+    const mm = (value: number) => ({ value, unit: 'mm' as const, digits: 1 });
     if (!best)
       reasons.push(
         reason(

@@ -131,9 +131,9 @@ describe('crush, gap and rollout of the job', () => {
   test('beads by their side, the last measuring counts, and the outer gap is written on the wheel', () => {
     const l = jobOf(clamped());
     expect(crushOf(foldJob(l.log))).toBeNull();
-    l.add('bead-measured', { side: 'outer', bundleMm: [19], gapMm: [17] });
+    l.add('bead-measured', { side: 'outer', bundleMm: [19, 19, 19], gapMm: [17, 17, 17] });
     l.add('bead-measured', { side: 'outer', bundleMm: [20], gapMm: [17.1, 17.3] });
-    l.add('bead-measured', { side: 'inner', bundleMm: [20.1], gapMm: [17.4] });
+    l.add('bead-measured', { side: 'inner', bundleMm: [20.1, 20.1, 20.1], gapMm: [17.4, 17.4, 17.4] });
     const state = foldJob(l.log);
     const crush = crushOf(state);
     expect(crush?.ok && crush.working.result.beads.map((b) => [b.side, b.crushMm.toFixed(2)])).toEqual([
@@ -181,7 +181,8 @@ describe('what is missing or doubtful of a clamped wheel', () => {
     ]);
     expect(report(l, 'tire-on').missing).toEqual(['24 of 24 turns of the wrench round its bolts']);
     l.add('air-out', { silent: true, gaugeKpa: 0, coreOut: true });
-    for (const side of ['outer', 'inner'] as const) l.add('bead-measured', { side, bundleMm: [20], gapMm: [17.2] });
+    for (const side of ['outer', 'inner'] as const)
+      l.add('bead-measured', { side, bundleMm: [20, 20, 20], gapMm: [17.2, 17.2, 17.2] });
     for (const { ring, pass, bolt } of ringOf(foldJob(l.log))!.turns)
       l.add('ring-bolt', { ring, pass, bolt, torqueNm: 20 });
     for (const station of ['tire-off', 'inspect', 'tire-on'] as const)
@@ -190,7 +191,7 @@ describe('what is missing or doubtful of a clamped wheel', () => {
 
   test('too little crush, a tilted ring, another torque and a torque past proof are doubts', () => {
     const l = begun(clamped({ rings: 1, ringBoltSize: 'M6', ringBoltGrade: '8.8' }));
-    l.add('bead-measured', { side: 'outer', bundleMm: [18], gapMm: [17.2] });
+    l.add('bead-measured', { side: 'outer', bundleMm: [18, 18, 18], gapMm: [17.2, 17.2, 17.2] });
     l.add('ring-gap', {
       ring: 'outer',
       when: 'before the torque',
@@ -283,7 +284,9 @@ describe('a pair', () => {
 });
 
 describe('crush and clamp of both wheels of a pair', () => {
-  const beads = (mm: number) => [{ side: 'outer' as const, bundleMm: [17 + mm], gapMm: [17] }];
+  const beads = (mm: number) => [
+    { side: 'outer' as const, bundleMm: Array<number>(3).fill(17 + mm), gapMm: [17, 17, 17] },
+  ];
   const pair = { left: clamped({ id: 'l', rings: 1 }), right: clamped({ id: 'r', rings: 1 }) };
 
   test('beside each other: one that differs is said, and nothing before the left one was measured', () => {
@@ -314,11 +317,11 @@ describe('crush and clamp of both wheels of a pair', () => {
     const l = jobOf(clamped());
     const of = () => wheelHistory([{ job, entries: l.log }]).clamped;
     expect(of()).toEqual([]);
-    l.add('bead-measured', { side: 'inner', bundleMm: [20], gapMm: [17.2] });
+    l.add('bead-measured', { side: 'inner', bundleMm: [20, 20, 20], gapMm: [17.2, 17.2, 17.2] });
     l.add('ring-bolt', { ring: 'outer', pass: 1, bolt: 1, torqueNm: 20 });
     expect(of()).toEqual([
       {
-        beads: [{ side: 'inner', bundleMm: [20], gapMm: [17.2] }],
+        beads: [{ side: 'inner', bundleMm: [20, 20, 20], gapMm: [17.2, 17.2, 17.2] }],
         turnsDone: 1,
         turns: 24,
         onDate: '2026-04-02',

@@ -48,6 +48,25 @@ const takeFrom = (left: Map<string, number>, key: string, wanted: number): numbe
   return taken;
 };
 
+/** An order that came for jobs, and how much of it is not given yet. */
+interface CameOrder {
+  key: string;
+  jobIds: readonly string[];
+  left: number;
+}
+
+/** Takes from the orders that came for a job; a part that came for two jobs is given once. */
+const takeCame = (came: readonly CameOrder[], key: string, { jobId, count }: WantedPart): number => {
+  let taken = 0;
+  for (const order of came) {
+    if (order.key !== key || !order.jobIds.includes(jobId)) continue;
+    const some = Math.min(count - taken, order.left);
+    taken += some;
+    order.left -= some;
+  }
+  return taken;
+};
+
 /**
  * Gives what is on the shelf, and then what is on its way, to the jobs in the order in which they decided: a part is
  * never counted on twice. What is none of the shelf's is here once an order for that very job came. `shelf` counts by id.
@@ -59,22 +78,19 @@ export const allocate = (
 ): AllocatedPart[] => {
   const onShelf = new Map([...shelf].map(([id, count]) => [`stock ${id}`, count]));
   const onWay = new Map<string, number>();
-  const cameFor = new Map<string, number>();
+  /** What came of parts that are none of the shelf's, order by order. */
+  const came: CameOrder[] = [];
   for (const order of orders) {
     const key = keyOf(order);
     if (order.came === null) onWay.set(key, (onWay.get(key) ?? 0) + order.count);
     // What came for the shelf stands on the shelf.
-    else if (order.came && order.stockId === null)
-      for (const jobId of order.jobIds) cameFor.set(`${jobId} ${key}`, order.count);
+    else if (order.came && order.stockId === null) came.push({ key, jobIds: order.jobIds, left: order.count });
   }
   return [...wanted]
     .sort((a, b) => a.since.localeCompare(b.since) || a.jobId.localeCompare(b.jobId))
     .map((part) => {
       const key = keyOf(part);
-      const here =
-        part.stockId === null
-          ? Math.min(part.count, cameFor.get(`${part.jobId} ${key}`) ?? 0)
-          : takeFrom(onShelf, key, part.count);
+      const here = part.stockId === null ? takeCame(came, key, part) : takeFrom(onShelf, key, part.count);
       const ordered = takeFrom(onWay, key, part.count - here);
       return { ...part, here, ordered, short: part.count - here - ordered };
     });

@@ -125,3 +125,37 @@ test('a job counts on what nobody before it has: its own is still there, and wha
   ]);
   expect(leftFor(shelf, [{ ...has('a', 7), count: 9 }], 'new')[0]!.count).toBe(0);
 });
+
+describe('what came of parts that are none of the shelf’s', () => {
+  const special = (jobId: string, count: number, since = '2026-01-01') => ({
+    jobId,
+    what: 'odd strip',
+    stockId: null,
+    count,
+    since,
+  });
+  const came = (id: string, count: number, jobIds: string[]) => ({
+    ...order(count, { came: true }),
+    id,
+    what: 'odd strip',
+    stockId: null,
+    jobIds,
+  });
+  const here = (wanted: Parameters<typeof allocate>[0], orders: Parameters<typeof allocate>[2]) =>
+    allocate(wanted, new Map(), orders).map((p) => [p.jobId, p.here, p.short]);
+  test('two orders of one each make the two that a job needs', () => {
+    expect(here([special('a', 2)], [came('o1', 1, ['a']), came('o2', 1, ['a'])])).toEqual([['a', 2, 0]]);
+  });
+  test('one that came for two jobs is given once, to the one that decided first', () => {
+    const wanted = [special('b', 1, '2026-01-02'), special('a', 1)];
+    expect(here(wanted, [came('o1', 1, ['a', 'b'])])).toEqual([
+      ['a', 1, 0],
+      ['b', 0, 1],
+    ]);
+    expect(here(wanted, [came('o1', 2, ['a', 'b'])]).map((p) => p[1])).toEqual([1, 1]);
+  });
+  test('never more is given than came, and never to a job it was not ordered for', () => {
+    expect(here([special('a', 5)], [came('o1', 3, ['a'])])).toEqual([['a', 3, 2]]);
+    expect(here([special('a', 1)], [came('o1', 1, ['b'])])).toEqual([['a', 0, 1]]);
+  });
+});

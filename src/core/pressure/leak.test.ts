@@ -113,3 +113,22 @@ test('the next reading: soon after a leak, when the gauge can tell, and before i
   }).result;
   expect([tooSoft.finding, tooSoft.nextCheckDays]).toEqual(['ordinary', 3]);
 });
+
+test('air that was let in between the readings is said, and nothing is called tight by it', () => {
+  const at = (pressures: number[], more: object = {}) =>
+    leak.run({
+      readings: pressures.map((gaugeKpa, day) => ({ day: day * 3, gaugeKpa, tempC: 20 })),
+      tube: false,
+      gaugeStepKpa: 1,
+      ...more,
+    });
+  for (const pressures of [
+    [200, 225, 250, 275],
+    [230, 228, 226, 245, 243],
+  ]) {
+    expect(at(pressures)).toMatchObject({ verdict: 'check', result: { finding: 'cannot tell', lossKpaPerDay: null } });
+    expect(at(pressures).result.reason.says).toMatch(/^It rose by .* air was added, or a reading is wrong/);
+  }
+  // Gauge and thermometer may make it rise a little.
+  expect(at([230, 231, 230, 232, 230, 231, 231, 230, 231, 230]).result.reason.says).not.toMatch(/rose/);
+});

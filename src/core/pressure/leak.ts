@@ -48,6 +48,8 @@ export interface Leak {
 const STEPS_TO_TELL = 4;
 /** A rounded reading is uncertain by its step over the root of twelve: the spread of a uniform error. */
 const ROUNDING = Math.sqrt(12);
+/** A tire's temperature is known to a few degrees: its pressure is off by such a share of the absolute. Basis: memory. */
+const TEMPERATURE_SHARE = 0.015;
 
 /**
  * Whether a standing tire leaks, from pressures taken over days, with the weather taken out.
@@ -168,6 +170,26 @@ export const leak = defineWorking<Input, Leak>({
         reason: reason(
           'check',
           'Fewer than three readings cannot tell a leak from the weather and the gauge: read it again on other days.',
+        ),
+      };
+    }
+    // A tire does not gain air: a rise beyond gauge and temperature is air that was let in, or a reading of another tire.
+    const riseKpa = (kpa: number) => Math.max(STEPS_TO_TELL * gaugeStepKpa, TEMPERATURE_SHARE * (kpa + outsideKpa));
+    const rise = corrected.findIndex(
+      (c, i) => i > 0 && c.gaugeKpa - Math.min(...corrected.slice(0, i).map((b) => b.gaugeKpa)) > riseKpa(c.gaugeKpa),
+    );
+    if (rise >= 0) {
+      show.verdict('check');
+      const lowest = Math.min(...corrected.slice(0, rise).map((b) => b.gaugeKpa));
+      show.line('rise', `by day ${sorted[rise]!.day}, weather taken out`, corrected[rise]!.gaugeKpa - lowest, 'kPa');
+      return {
+        ...none,
+        finding: 'cannot tell',
+        nextCheckDays: soonDays,
+        reason: reason(
+          'check',
+          'It rose by {0} within {1}: air was added, or a reading is wrong. Start again from a reading after it.',
+          [{ value: corrected[rise]!.gaugeKpa - lowest, unit: 'kPa' as const }, days(sorted[rise]!.day - first.day)],
         ),
       };
     }

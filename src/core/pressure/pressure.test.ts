@@ -359,3 +359,17 @@ describe('valve nut and rim lock', () => {
     expect(left({ tube: false, rimLocks: 0 }).result).toEqual({ nut: null, lock: null });
   });
 });
+
+test('two gauges that nobody checked, or whose steps are coarse, are not called good', () => {
+  const checks = [{ appliedKpa: 100, readsKpa: 101 }];
+  const run = (stepKpa: number, own: typeof checks = [], others: typeof checks = []) =>
+    twoGauges.run({
+      first: { readsKpa: 140, stepKpa, checks: own },
+      second: { readsKpa: 140.5, stepKpa, checks: others },
+    });
+  expect(run(1)).toMatchObject({ verdict: 'check', result: { agree: true } });
+  expect(run(1).result.reason.says).toMatch(/neither was checked/);
+  expect(run(1, checks, checks).verdict).toBe('good');
+  expect(run(20, checks, checks)).toMatchObject({ verdict: 'check' });
+  expect(run(20, checks, checks).result.reason.says).toMatch(/too coarse to tell/);
+});

@@ -24,6 +24,9 @@ const oneGauge = (says: string) =>
     says,
   );
 
+/** Steps that add up to more hide an error worth knowing of: about two psi. Basis: memory. */
+const COARSE_KPA = 14;
+
 /**
  * Whether two gauges on the same tire say the same, each with its own error taken out.
  *
@@ -50,8 +53,16 @@ export const twoGauges = defineWorking<{ first: OneGauge; second: OneGauge }, Tw
     const agree = Math.abs(differenceKpa) <= allowedKpa;
     const unchecked = first.checks.length === 0 || second.checks.length === 0;
     const by = [{ value: Math.abs(differenceKpa), unit: 'kPa' as const }];
+    const isCoarse = allowedKpa > COARSE_KPA;
+    const nobodyChecked = first.checks.length === 0 && second.checks.length === 0;
     const why = agree
-      ? reason('good', 'Both gauges say the same.')
+      ? isCoarse
+        ? reason('check', 'They agree, but their steps add up to {0}: too coarse to tell. Use a finer gauge.', [
+            { value: allowedKpa, unit: 'kPa' as const },
+          ])
+        : nobodyChecked
+          ? reason('check', 'Both gauges read the same, but neither was checked. Check one against a known pressure.')
+          : reason('good', 'Both gauges say the same.')
       : reason(
           'check',
           `The gauges differ by {0}: ${unchecked ? 'check them against a known pressure.' : 'one of them has changed since it was checked.'}`,

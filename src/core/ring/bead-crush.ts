@@ -1,6 +1,7 @@
 import { InputError } from '../errors';
 import { count, listOf, oneOf, quantity, record, ruleValues } from '../fields';
 import { ruleNumber, type RuleValues } from '../rules';
+import { counted } from '../units';
 import { defineWorking, reason, worstOf, type Reason } from '../working';
 
 export const BEAD_SIDES = ['inner', 'outer'] as const;
@@ -42,6 +43,8 @@ interface Input {
 
 /** A caliper is read no finer: figures that differ by less are the same. */
 const READ_MM = 0.005;
+/** One reading cannot show a thin place. Common practice: several places; the number is from memory. */
+const MIN_PLACES = 3;
 
 const READINGS = (says: string) => listOf(quantity('mm', 0.5, 80, says), 24, says);
 const BEADS = (says: string) =>
@@ -98,7 +101,7 @@ export const beadCrush = defineWorking<Input, BeadCrush>({
     rings: count(1, 2, 'Rings of a wheel').optional(),
     rules: ruleValues(),
   }),
-  example: { beads: [{ side: 'outer', bundleMm: [19.6, 19.5, 19.7], gapMm: [16.8, 16.9] }] },
+  example: { beads: [{ side: 'outer', bundleMm: [19.6, 19.5, 19.7], gapMm: [16.8, 16.9, 16.8] }] },
   work({ beads, other = [], rings = 2, rules }, show) {
     if (beads.length === 0) throw new InputError('beads', 'No bead was measured.', 'both beads, one after the other');
     checkBeads(beads, 'beads');
@@ -146,6 +149,13 @@ export const beadCrush = defineWorking<Input, BeadCrush>({
       else reasons.push(reason('good', `${bead}: {0} of crush.`, [mm(crushMm)]));
       if (crushMm >= leastMm - READ_MM && worstMm < leastMm - READ_MM && bundleMm.length + gapMm.length > 2)
         reasons.push(reason('check', `${bead}: only {0} at its thinnest place. Measure there again.`, [mm(worstMm)]));
+      if (Math.min(bundleMm.length, gapMm.length) < MIN_PLACES)
+        reasons.push(
+          reason(
+            'check',
+            `${bead}: ${counted(bundleMm.length, 'reading')} of the bundle, ${gapMm.length} of the gap. Measure each at ${MIN_PLACES} places or more.`,
+          ),
+        );
       if (spreadMm > spreadLimitMm + READ_MM)
         reasons.push(
           reason('check', `${bead}: its places differ by {0}, {1} is usual. Measure again.`, [

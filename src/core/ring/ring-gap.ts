@@ -32,7 +32,7 @@ export interface RingGap {
   tiltMm: number;
   /** Where it stands open, from the valve. */
   openDeg: number;
-  state: 'closed' | 'even' | 'tilted';
+  state: 'closed' | 'even' | 'tilted' | 'uneven' | 'far open';
   /** Where to pull next, nearest bolt first, and how many turns; empty where nothing is to be pulled, or the bolts are not known. */
   pulls: { bolt: number; deg: number; turns: number }[];
   reasons: Reason[];
@@ -93,7 +93,18 @@ export const ringGap = defineWorking<Input, RingGap>({
     const evenMm = ruleNumber('ring.evenMm', rules, show);
     const closedMm = ruleNumber('ring.closedMm', rules, show);
     const tilted = tiltMm > evenMm + 1e-9;
-    const state = Math.max(...gaps) <= closedMm + 1e-9 ? 'closed' : tilted ? 'tilted' : 'even';
+    const farOpenMm = ruleNumber('ring.farOpenMm', rules, show);
+    const dentMm = Math.max(...fit.rest.map(Math.abs));
+    const state: RingGap['state'] =
+      Math.max(...gaps) <= closedMm + 1e-9
+        ? 'closed'
+        : meanMm > farOpenMm
+          ? 'far open'
+          : tilted
+            ? 'tilted'
+            : dentMm > evenMm + 1e-9
+              ? 'uneven'
+              : 'even';
 
     const pitchMm = bolt && BOLTS[bolt].pitchMm;
     const pulls =
@@ -110,7 +121,7 @@ export const ringGap = defineWorking<Input, RingGap>({
 
     const mm = (value: number) => ({ value, unit: 'mm' as const, digits: 2 });
     const reasons: Reason[] = [];
-    if (when === 'bolts just started') {
+    if (when === 'bolts just started' && state !== 'far open') {
       const startedMm = ruleNumber('ring.startedMm', rules, show);
       reasons.push(
         meanMm >= startedMm - 0.005
@@ -121,22 +132,33 @@ export const ringGap = defineWorking<Input, RingGap>({
             ]),
       );
     }
-    const why =
-      state === 'closed'
-        ? reason('good', 'Closed all round.')
-        : state === 'tilted'
-          ? reason(
-              when === 'after the torque' ? 'stop' : 'check',
-              `Tilted: {0} wider at ${placeText(openDeg)} than across from it, {1} is even enough. ${when === 'after the torque' ? 'Let it all off and bring it down anew.' : 'Pull there next.'}`,
-              [mm(tiltMm), mm(evenMm)],
-            )
-          : when === 'after the torque'
-            ? reason('check', 'Even, and {0} open after the torque: whether it has to close the maker says.', [
-                mm(meanMm),
-              ])
-            : reason('good', 'Even all round, {0} open.', [mm(meanMm)]);
-    reasons.push(why);
-    const dentMm = Math.max(...fit.rest.map(Math.abs));
+    const isLast = when === 'after the torque';
+    const WHY: Record<RingGap['state'], () => Reason> = {
+      closed: () => reason('good', 'Closed all round.'),
+      'far open': () =>
+        reason(
+          isLast ? 'stop' : 'check',
+          'It stands {0} off; over {1} no bolt holds it yet. Check that the bead is down on the step all around.',
+          [mm(meanMm), mm(farOpenMm)],
+        ),
+      tilted: () =>
+        reason(
+          isLast ? 'stop' : 'check',
+          `Tilted: {0} wider at ${placeText(openDeg)} than across from it, {1} is even enough. ${isLast ? 'Let it all off and bring it down anew.' : 'Pull there next.'}`,
+          [mm(tiltMm), mm(evenMm)],
+        ),
+      uneven: () =>
+        reason(isLast ? 'stop' : 'check', 'Uneven: {0} between the widest and the narrowest place, not tilted.', [
+          mm(spreadMm),
+        ]),
+      even: () =>
+        isLast
+          ? reason('check', 'Even, and {0} open after the torque: whether it has to close the maker says.', [
+              mm(meanMm),
+            ])
+          : reason('good', 'Even all round, {0} open.', [mm(meanMm)]),
+    };
+    reasons.push(WHY[state]());
     if (dentMm > evenMm + 1e-9)
       reasons.push(
         reason(

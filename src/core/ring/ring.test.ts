@@ -111,7 +111,24 @@ describe('offset', () => {
 });
 
 describe('crush', () => {
-  const bead = (bundleMm: number[], gapMm = [17.27], side: 'inner' | 'outer' = 'outer') => ({ side, bundleMm, gapMm });
+  /** One figure stands for three alike: a bead is measured at several places. */
+  const places = (mm: number[]) => (mm.length === 1 ? [mm[0]!, mm[0]!, mm[0]!] : mm);
+  const bead = (bundleMm: number[], gapMm = [17.27], side: 'inner' | 'outer' = 'outer') => ({
+    side,
+    bundleMm: places(bundleMm),
+    gapMm: places(gapMm),
+  });
+
+  test('one reading of a bead is not enough to call it good, nor are two', () => {
+    const once = (bundleMm: number[], gapMm: number[]) =>
+      beadCrush.run({ beads: [{ side: 'outer', bundleMm, gapMm }], rings: 1 });
+    expect(once([20], [17.2]).verdict).toBe('check');
+    expect(once([20, 20, 20], [17.2, 17.2]).verdict).toBe('check');
+    expect(once([20], [17.2]).result.reasons.map((r) => r.says)).toContain(
+      'Outer bead: 1 reading of the bundle, 1 of the gap. Measure each at 3 places or more.',
+    );
+    expect(once([20, 20, 20], [17.2, 17.2, 17.2]).verdict).toBe('good');
+  });
 
   test('0.800 and 0.780 in of bundle over a gap of 0.680 in: 0.120 and 0.100 in, both wanted', () => {
     const { result, verdict } = beadCrush.run({ beads: [bead([20.32]), bead([19.81], [17.27], 'inner')] });
@@ -419,4 +436,43 @@ describe('split rim', () => {
     expect(at({ ring: true }).cautions.join()).toMatch(/before undoing any ring bolt/);
     expect(at({ ring: true }).cautions.join()).not.toMatch(/rim bolt|halves/);
   });
+});
+
+describe('a gap that is not even without a tilt', () => {
+  const gap = (gaps: number[], when: 'bolts just started' | 'before the torque' | 'after the torque') =>
+    ringGap.run({ readings: gaps.map((gapMm, i) => ({ deg: (360 * i) / gaps.length, gapMm })), when });
+  test.each(['before the torque', 'after the torque'] as const)('0, 2, 0, 2 mm %s is uneven, never even', (when) => {
+    const { result, verdict } = gap([0, 2, 0, 2], when);
+    expect(result.state).toBe('uneven');
+    expect(verdict).toBe(when === 'after the torque' ? 'stop' : 'check');
+    expect(result.reasons.map((r) => r.says).join()).not.toMatch(/Even/);
+  });
+  test('so far open no bolt holds it: never good', () => {
+    for (const when of ['bolts just started', 'before the torque'] as const)
+      expect(gap([45, 45, 45, 45], when)).toMatchObject({ verdict: 'check', result: { state: 'far open' } });
+    expect(gap([45, 45, 45, 45], 'after the torque').verdict).toBe('stop');
+    expect(gap([4, 4, 4, 4], 'bolts just started').verdict).toBe('good');
+  });
+  test('whatever the readings, it is called even only where no place stands out and it is not tilted', () => {
+    fc.assert(
+      fc.property(fc.array(fc.double({ min: 0, max: 5, noNaN: true }), { minLength: 6, maxLength: 12 }), (gaps) => {
+        const { result } = gap(gaps, 'before the torque');
+        const says = result.reasons.map((r) => r.says).join();
+        if (result.state === 'even') expect(says).not.toMatch(/stands out|Tilted/);
+      }),
+    );
+  });
+});
+
+test('a tire that reads less than before is not said to grow', () => {
+  const { result } = rollout.run({
+    ...rollout.example,
+    readings: [
+      { run: 0, circumferenceMm: 2600, gaugeKpa: 41.37 },
+      { run: 1, circumferenceMm: 2590, gaugeKpa: 41.37 },
+    ],
+  });
+  const says = result.reasons.map((r) => r.says).join(' ');
+  expect(says).not.toMatch(/growing|−/);
+  expect(says).toMatch(/Not settled: it reads 10\.0 mm less by run 1/);
 });

@@ -160,11 +160,13 @@ export const rollout = defineWorking<Input, Rollout>({
               mm(last.growthMm),
               mm(settledMm),
             ])
-          : reason(
-              'check',
-              `Still growing: {0} by run ${last.run}, {1} counts as settled. Tape it again after the next run.`,
-              [mm(last.growthMm), mm(settledMm)],
-            ),
+          : last.growthMm < 0
+            ? reason('check', `Not settled: it reads {0} less by run ${last.run}. Tape it again.`, [mm(-last.growthMm)])
+            : reason(
+                'check',
+                `Still growing: {0} by run ${last.run}, {1} counts as settled. Tape it again after the next run.`,
+                [mm(last.growthMm), mm(settledMm)],
+              ),
     );
     show.basis('practice', 'about an inch of growth after the first hot run; taped after every run until it settles');
     // Growth falls off: the next run adds no more than the last one did.

@@ -37,7 +37,7 @@ export const CHOICE_RULES: readonly Rule[] = [
     choices: ['USD', 'EUR', 'GBP', 'CAD', 'AUD', 'NZD', 'CHF', 'SEK', 'NOK', 'DKK', 'JPY', 'INR', 'BRL', 'ZAR'], note: 'Set the shop’s own.',
   },
   { key: 'cost.disposalMinor', says: 'Disposal fee for a tire, in the smallest coin', group: 'Costs', value: 0, unit: null, basis: 'shop rule', note: 'A fee applies in many places: set the shop’s own.', min: 0, max: 1_000_000, whole: true },
-  { key: 'cost.taxPct', says: 'Tax on parts and fee', group: 'Costs', value: 0, unit: 'pct', basis: 'shop rule', note: 'Differs by place: set the shop’s own.', min: 0, max: 50 },
+  { key: 'cost.taxPct', says: 'Tax rate', group: 'Costs', value: 0, unit: 'pct', basis: 'shop rule', note: 'On parts and fee, and on labor if the shop’s rule says so. Differs by place: set the shop’s own.', min: 0, max: 50 },
   { key: 'labour.by', says: 'Labour is charged by', group: 'Costs', value: 'the wheel', unit: null, basis: 'shop rule', choices: ['the wheel', 'the hour'], note: 'Set the shop’s own.' },
   { key: 'labour.hourMinor', says: 'An hour of work, in the smallest coin', group: 'Costs', value: 0, unit: null, basis: 'shop rule', note: 'Set the shop’s own.', min: 0, max: 10_000_000, whole: true },
   { key: 'labour.spokedMinor', says: 'A spoked wheel, in the smallest coin', group: 'Costs', value: 0, unit: null, basis: 'shop rule', note: 'Set the shop’s own.', min: 0, max: 10_000_000, whole: true },

@@ -6,6 +6,28 @@ const confirm = 'Recalled, not looked up. The machine’s manual decides.';
 /** Thresholds of putting a wheel back and handing it over. */
 export const LEAVE_RULES: readonly Rule[] = [
   {
+    key: 'brake.dragCheckNm',
+    says: 'Brake drag, let go: more is looked at',
+    group: 'Wheel back',
+    value: 3,
+    unit: 'Nm',
+    basis: 'memory',
+    note: 'Recalled, not looked up. Confirm with the shop. The manual’s figure decides.',
+    min: 0.2,
+    max: 50,
+  },
+  {
+    key: 'brake.dragStopNm',
+    says: 'Brake drag, let go: more is not ridden',
+    group: 'Wheel back',
+    value: 12,
+    unit: 'Nm',
+    basis: 'memory',
+    note: 'Recalled, not looked up. Confirm with the shop. The manual’s figure decides.',
+    min: 1,
+    max: 100,
+  },
+  {
     key: 'align.markMm',
     says: 'Marks of the two adjusters may differ by',
     group: GROUP,

@@ -14,6 +14,7 @@ export const RING_RULES: readonly Rule[] = [
   mm('ring.crushSpreadMm', 'Crush: places, beads or wheels that differ by more are looked at', 0.5, 'memory', confirm, 0.05, 5),
   mm('ring.startedMm', 'Ring gap with the first bolts just started: a sign of crush to come', 3.56, 'practice', 'Common practice: 0.14 to 0.15 in.', 0.5, 20),
   mm('ring.evenMm', 'Ring gap: tilt that is even enough for the torque', 0.25, 'memory', confirm, 0.02, 3),
+  mm('ring.farOpenMm', 'Ring gap: so far open no bolt holds it yet', 12, 'memory', confirm, 4, 60),
   mm('ring.closedMm', 'Ring gap that counts as closed', 0.05, 'memory', `${confirm} The finest blade of a feeler gauge.`, 0.01, 1),
   { key: 'clamp.lubricant', says: 'On the threads of ring bolts', group: GROUP, value: 'anti-seize', unit: null, basis: 'practice', note: 'Common practice: anti-seize on threads and under washers. The maker’s figure goes with the maker’s lubricant.', choices: ['anti-seize', 'oiled', 'dry, plated'] },
   { key: 'clamp.proofPct', says: 'Share of its proof load that a ring bolt is clamped to, at most', group: GROUP, value: 75, unit: 'pct', basis: 'published', note: 'Shigley: 75 % of the proof load for bolts that are used again. The maker’s figure binds.', min: 20, max: 100 },

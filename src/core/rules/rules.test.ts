@@ -24,6 +24,7 @@ test('the unit stands at the end of the key of a rule that has one', () => {
     kg: 'Kg',
     m: 'M',
     km: 'Km',
+    Nm: 'Nm',
   };
   for (const rule of DEFAULT_RULES) if (rule.unit) expect(rule.key.endsWith(ends[rule.unit]!)).toBe(true);
 });

@@ -42,7 +42,7 @@ export const fitDirection = ({ arrows, markedFor, end, ground, discSide }: Direc
     reasons.push(
       reason(
         'good',
-        `No arrow: either way round. Rolling forward it turns ${turns}, seen from the ${from}; the disc’s own arrow says the same.`,
+        `No arrow: either way round. Rolling forward it turns ${turns}, seen from the ${from}${discSide === 'none' ? '' : '; an arrow on the disc says the same'}.`,
       ),
     );
   else reasons.push(reason('good', `The arrow that counts (${arrow}) points ${turns}, seen from the ${from}.`));

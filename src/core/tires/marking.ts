@@ -184,6 +184,20 @@ interface ReadSize {
   end: number;
 }
 
+/** Rims that a suggestion is made with, the commonest first. */
+const EXAMPLE_RIMS_IN = [17, 12, 10, 8, 6, 5, 4];
+
+/** The beginning of a size made whole so that this program reads it: a wheel of 13 inches has no 17 inch rim. */
+const wholeExample = (head: string): string =>
+  EXAMPLE_RIMS_IN.map((rim) => `${head}-${rim}`).find((size) => {
+    try {
+      readSize(size, size);
+      return true;
+    } catch {
+      return false;
+    }
+  }) ?? '120/70-17';
+
 /** The size at the start of a marking, by the first notation that reads it whole. */
 const readSize = (clean: string, printed: string): ReadSize => {
   let begun: RegExpExecArray | undefined;
@@ -219,7 +233,10 @@ const readSize = (clean: string, printed: string): ReadSize => {
   }
   if (!begun) throw wrong(`"${printed.slice(0, 20)}" does not start like a size this program reads.`, SIZE_RIGHT);
   const rest = clean.slice(begun[0].length).trim().slice(0, 12);
-  const example = `-, R or B and then the rim diameter in inches, as in ${begun[0].trim()}-17`;
+  const inside = /^([A-Z])R?\s*\d/.exec(rest)?.[1];
+  if (inside !== undefined && SPEED_SYMBOL_KMH[inside] !== undefined && !'RBD'.includes(inside))
+    throw wrong(`${inside} does not stand inside a size.`, `the speed symbol after the load index, as in 69${inside}`);
+  const example = `-, R or B and then the rim diameter in inches, as in ${wholeExample(begun[0].trim())}`;
   if (!rest) throw wrong(`"${begun[0].trim()}" stops before the rim diameter.`, example);
   throw wrong(`It makes sense up to "${begun[0].trim()}"; "${rest}" does not follow.`, example);
 };

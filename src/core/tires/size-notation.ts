@@ -95,8 +95,11 @@ const letter = (match: RegExpExecArray): SizeHead | string => {
   );
 };
 
-/** A speed symbol that stands inside a size: before the construction (VR), or in its place on a bias tire (H). */
-const SPEED_INSIDE = '[E-HJ-NP-WYZ]';
+/**
+ * A speed symbol that stands inside a size: before the construction (VR), or in its place on a bias tire (H). Others are
+ * printed after the load index alone. Basis: memory.
+ */
+const SPEED_INSIDE = '[PRSTHVWZ]';
 const then = (signs: string): RegExp =>
   new RegExp(`^\\s*(${signs}|${SPEED_INSIDE}?\\s?[RBD]|${SPEED_INSIDE})\\s*(\\d{1,2})(?!\\d)`, 'd');
 const SIGNED = then('-|X');

@@ -347,3 +347,32 @@ describe('the age of a tire', () => {
     expect(problemOf(() => run('1523', 'yesterday')).expected).toMatch(/2026-04-30/);
   });
 });
+
+test('a speed symbol that no size has inside is refused, and the refusal’s own example is read', () => {
+  const problem = problemOf(() => readTire('120/70Q17'));
+  expect(problem.message).toMatch(/Q does not stand inside a size/);
+  expect(problem.expected).toMatch(/after the load index, as in 69Q$/);
+  expect(readTire('120/70-17 69Q').maxSpeedKmh).toBe(160);
+});
+
+test('every size that a refusal suggests is one that this program reads', () => {
+  const begun = [
+    '13x5',
+    '11x7.10',
+    '16x8',
+    '22x11',
+    '25x10',
+    'AT25x10',
+    'MT90',
+    '33.0/10.5',
+    '150/70',
+    '3.50',
+    '145/70',
+  ];
+  for (const printed of begun.flatMap((head) => [head, `${head}-`, `${head} ?`])) {
+    const { expected } = problemOf(() => readTire(printed));
+    const suggested = /as in (\S+)$/.exec(expected)?.[1];
+    expect([printed, suggested]).toEqual([printed, expect.any(String)]);
+    expect(() => readTire(suggested!)).not.toThrow();
+  }
+});

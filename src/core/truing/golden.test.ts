@@ -19,7 +19,6 @@ describe('golden answers about truing', () => {
     [runout, {}],
     [runout, { readings: bent(1.4, 0.4), build: 'cast' }],
     [spokeRing, {}],
-    [spokeRing, { lengthMm: 190, gramsPerMetre: 95 }],
     [trueAdvise, {}],
     [trueAdvise, { readings: bent(1.1, 0.9), spokes: 32, rimDiameterMm: 432 }],
     [trueAdvise, { readings: bent(0.9), firstTo: 'other side' }],

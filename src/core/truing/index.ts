@@ -10,15 +10,7 @@ export {
   type RunoutReading,
   type RunoutResult,
 } from './runout';
-export {
-  spokeRing,
-  SPOKES_FIELD,
-  groupOf,
-  stringTensionN,
-  type LooseSpoke,
-  type RungSpoke,
-  type SpokeRing,
-} from './spoke-ring';
+export { spokeRing, SPOKES_FIELD, groupOf, type LooseSpoke, type RungSpoke, type SpokeRing } from './spoke-ring';
 export {
   FIRST_TO,
   FIRST_TO_FIELD,

@@ -1,6 +1,7 @@
 import { InputError } from '../errors';
 import { count, listOf, oneOf, quantity, record, ruleValues } from '../fields';
 import { ruleNumber, type RuleValues } from '../rules';
+import { counted } from '../units';
 import { defineWorking, reason, worstOf, type Reason } from '../working';
 
 /** A spoke that was rung: by ear, or with its tone. Counted from the valve, clockwise, 1 first. */
@@ -14,24 +15,21 @@ export interface RungSpoke {
 export interface LooseSpoke {
   spoke: number;
   group: string;
-  /** Tension in percent of the middle of its group; null where it was rung by ear. */
-  tensionPct: number | null;
+  /** How it sounds beside its group. */
+  way: 'dull' | 'lower' | 'higher';
   reason: Reason;
 }
 
 interface Input {
   spokes: RungSpoke[];
   total: number;
-  /** Free length and mass of a length, for tension in newtons. */
-  lengthMm?: number;
-  gramsPerMetre?: number;
   rules?: RuleValues;
 }
 
 export interface SpokeRing {
   loose: LooseSpoke[];
-  /** Tension of the middle spoke, N; null without length and mass. */
-  medianTensionN: number | null;
+  /** Spokes that were not rung, or whose group has too few tones to compare them. */
+  unknown: number;
   reasons: Reason[];
 }
 
@@ -45,16 +43,25 @@ const median = (values: readonly number[]): number => {
   return sorted.length % 2 === 1 ? sorted[mid]! : (sorted[mid - 1]! + sorted[mid]!) / 2;
 };
 
+/** Arithmetic of fractions, not of the tone. */
+const NEARLY = 1e-9;
+const DULL = (spoke: number) => `Spoke ${spoke} is dull: loose, or its nipple is seized. Bring it up to its neighbors.`;
+const LOWER = (spoke: number) => `Spoke ${spoke} rings lower than its group: looser. Bring it up to its neighbors.`;
+const HIGHER = (spoke: number) =>
+  `Spoke ${spoke} rings higher than its group: it carries for a loose one. Check its neighbors.`;
+
 /** Fewer tones of a group than this have no middle to speak of. */
 const LEAST_IN_GROUP = 3;
 
 /**
- * Tension of a string from its tone, N. `lengthM` free length, `kgPerM` mass of a metre.
- * Source: f = √(T/μ) / 2L, OpenStax University Physics volume 1, chapter 16 (standing waves on a string), so T = 4 L²
- * f² μ.
+ * How much less the tone of a thick, short spoke changes than its tension does: 4 mm with 150 mm free and clamped ends,
+ * at half its tension, rings at 0.908 of its tone. A thinner one changes more, so none that is as loose goes unseen.
+ * Source: beam under tension, vibration textbooks.
  */
-export const stringTensionN = (lengthM: number, toneHz: number, kgPerM: number): number =>
-  4 * lengthM ** 2 * toneHz ** 2 * kgPerM;
+const TONE_FOR_TENSION = (1 - 0.908) / (1 - 0.5);
+
+/** The tone, as a share of its group's, at which a spoke may have so much of its group's tension. */
+const toneAt = (tensionPct: number): number => 1 + TONE_FOR_TENSION * (tensionPct / 100 - 1);
 
 /** What each spoke's tension is off the middle of its group, percent; nought where its tone or its group is not known. */
 export const tensionsOffPct = (rung: readonly RungSpoke[], total: number): number[] => {
@@ -83,27 +90,20 @@ export const SPOKES_FIELD = listOf(
 /**
  * Spokes that stand out against their own group, by ear or by tone.
  *
- * `total` 8 to 80 spokes; tones 50 to 5000 Hz. Tension goes with the square of the tone. A spoke is compared with its
- * own
- * group only, since inner and outer, left and right differ. Throws `InputError` for a spoke that does not exist or
- * stands twice.
- * Source of the square: string tension, OpenStax University Physics volume 1, chapter 16; limits are rules.
+ * `total` 8 to 80 spokes; tones 50 to 5000 Hz. A spoke is compared with its own group only, since inner and outer, left
+ * and right differ, and it is said to be looser or tighter, never by how much: a spoke is a stiff string, and how stiff
+ * its ends are is not known. Good only once all are rung. Throws `InputError` for a spoke that does not exist or stands
+ * twice. Source: beam under tension, vibration textbooks; limits are rules.
  */
 export const spokeRing = defineWorking<Input, SpokeRing>({
   name: 'spoke-ring',
   says: 'Which spokes are loose, by their ring',
-  input: () => ({
-    spokes: SPOKES_FIELD,
-    total: count(8, 80, 'Spokes in the wheel'),
-    lengthMm: quantity('mm', 30, 400, 'Free length of a spoke').optional(),
-    gramsPerMetre: quantity('g', 5, 300, 'Mass of a metre of spoke').optional(),
-    rules: ruleValues(),
-  }),
+  input: () => ({ spokes: SPOKES_FIELD, total: count(8, 80, 'Spokes in the wheel'), rules: ruleValues() }),
   example: {
     total: 36,
     spokes: [400, 395, 410, 402, 404, 398, 405, 399, 300, 401, 396, 403].map((toneHz, i) => ({ spoke: i + 1, toneHz })),
   },
-  work({ spokes, total, lengthMm, gramsPerMetre, rules }, show) {
+  work({ spokes, total, rules }, show) {
     if (spokes.length === 0)
       throw new InputError('spokes', 'No spoke was rung.', 'at least one spoke, clear or dull, or its tone');
     const seen = new Set<number>();
@@ -123,6 +123,7 @@ export const spokeRing = defineWorking<Input, SpokeRing>({
     const lowPct = ruleNumber('spoke.lowPct', rules, show);
     const highPct = ruleNumber('spoke.highPct', rules, show);
     const loose: LooseSpoke[] = [];
+    let unknown = 0;
     for (const group of GROUPS) {
       const its = spokes.filter((s) => groupOf(s.spoke) === group);
       const tones = its.flatMap((s) => (s.toneHz === undefined ? [] : [s.toneHz]));
@@ -130,61 +131,43 @@ export const spokeRing = defineWorking<Input, SpokeRing>({
         tones.length >= LEAST_IN_GROUP
           ? show.line(group, `median of ${tones.length} tones`, median(tones), 'Hz')
           : null;
-      for (const s of its) {
-        const tensionPct = s.toneHz !== undefined && middle !== null ? 100 * (s.toneHz / middle) ** 2 : null;
-        const by = tensionPct === null ? [] : [{ value: tensionPct, unit: 'pct' as const, digits: 0 }];
-        if (s.sounds === 'dull')
-          loose.push({
-            spoke: s.spoke,
-            group,
-            tensionPct,
-            reason: reason(
-              'check',
-              `Spoke ${s.spoke} is dull: loose, or its nipple is seized. Bring it up to its neighbors.`,
-            ),
-          });
-        else if (tensionPct !== null && tensionPct < lowPct)
-          loose.push({
-            spoke: s.spoke,
-            group,
-            tensionPct,
-            reason: reason('check', `Spoke ${s.spoke} has {0} of the tension of its group: loose.`, by),
-          });
-        else if (tensionPct !== null && tensionPct > highPct)
-          loose.push({
-            spoke: s.spoke,
-            group,
-            tensionPct,
-            reason: reason(
-              'check',
-              `Spoke ${s.spoke} has {0} of the tension of its group: it carries for a loose one. Look at its neighbors.`,
-              by,
-            ),
-          });
+      for (const { spoke, sounds, toneHz } of its) {
+        const share = toneHz !== undefined && middle !== null ? toneHz / middle : null;
+        if (sounds === 'dull') loose.push({ spoke, group, way: 'dull', reason: reason('check', DULL(spoke)) });
+        else if (share === null) {
+          if (sounds === undefined) unknown++;
+        } else if (share < toneAt(lowPct) - NEARLY)
+          loose.push({ spoke, group, way: 'lower', reason: reason('check', LOWER(spoke)) });
+        else if (share > toneAt(highPct) + NEARLY)
+          loose.push({ spoke, group, way: 'higher', reason: reason('check', HIGHER(spoke)) });
       }
     }
     show.basis('practice', 'a dull spoke is loose');
     const allTones = spokes.flatMap((s) => (s.toneHz === undefined ? [] : [s.toneHz]));
-    if (allTones.length > 0)
-      show.basis(
-        'published',
-        'tension goes with the square of the tone: OpenStax University Physics volume 1, chapter 16',
-      );
-    const medianTensionN =
-      lengthMm !== undefined && gramsPerMetre !== undefined && allTones.length > 0
-        ? show.line(
-            'tension of the middle spoke',
-            '4 × L² × f² × μ',
-            stringTensionN(lengthMm / 1000, median(allTones), gramsPerMetre / 1000),
-            'N',
-          )
-        : null;
+    if (allTones.length > 0) {
+      show.basis('published', 'beam under tension, vibration textbooks');
+      show.basis('memory', 'a tone is taken as that of a thick, short spoke, which changes least');
+    }
     if (allTones.length === 0) show.line('rung', 'by ear', spokes.length);
+    unknown += total - spokes.length;
+    const rest =
+      unknown > 0
+        ? [
+            reason(
+              'check',
+              `${counted(unknown, 'spoke')} of ${total} still unknown: ring ${unknown === 1 ? 'it' : 'them'} too.`,
+            ),
+          ]
+        : [];
     const reasons =
-      loose.length === 0 ? [reason('good', `${spokes.length} rung, none stands out.`)] : loose.map((l) => l.reason);
+      loose.length > 0
+        ? [...loose.map((l) => l.reason), ...rest]
+        : rest.length > 0
+          ? rest
+          : [reason('good', `All ${total} rung, none stands out.`)];
     show.verdict(worstOf(reasons));
     if (loose.length > 0)
       show.caution('Spoke work is a skilled job: the maker’s tension, small turns, and the runout measured again.');
-    return { loose, medianTensionN, reasons };
+    return { loose, unknown, reasons };
   },
 });

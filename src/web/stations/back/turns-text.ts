@@ -1,13 +1,29 @@
-/** Turns of an adjuster as a fitter says them: quarters in words, `1½`. */
-const PARTS = ['', '¼', '½', '¾'] as const;
+/** Parts of a turn that a fitter sets, as they are printed. */
+const PARTS = [
+  [0, ''],
+  [1 / 8, '⅛'],
+  [1 / 6, '⅙'],
+  [1 / 4, '¼'],
+  [1 / 3, '⅓'],
+  [3 / 8, '⅜'],
+  [1 / 2, '½'],
+  [5 / 8, '⅝'],
+  [2 / 3, '⅔'],
+  [3 / 4, '¾'],
+  [5 / 6, '⅚'],
+  [7 / 8, '⅞'],
+] as const;
 
-/** `½ turn`, `1¼ turns`; to the nearest quarter. */
+/** `½ turn`, `1¼ turns`, `⅔ turn`; to the nearest of the parts. */
 export const turnsText = (turns: number): string => {
-  const quarters = Math.round(Math.abs(turns) * 4);
-  const whole = Math.floor(quarters / 4);
-  const part = PARTS[quarters % 4]!;
-  const number = whole === 0 ? part || '0' : `${whole}${part}`;
-  return `${number} ${quarters <= 4 && quarters > 0 ? 'turn' : 'turns'}`;
+  const many = Math.abs(turns);
+  const whole = Math.floor(many + 1 / 16);
+  const [part, text] = PARTS.reduce((best, p) =>
+    Math.abs(p[0] - (many - whole)) < Math.abs(best[0] - (many - whole)) ? p : best,
+  );
+  const number = whole === 0 ? text || '0' : `${whole}${text}`;
+  const isOne = whole + part <= 1 && whole + part > 0;
+  return `${number} ${isOne ? 'turn' : 'turns'}`;
 };
 
 /** What to do at both adjusters alike. */
