@@ -24,6 +24,7 @@ import { visitStore } from './db/visit-store';
 import { deviceHub, type DeviceHub } from './devices/device-hub';
 import { shopStandIns } from './devices/shop-stand-ins';
 import { DatabaseGone, errorHandler, unknownRoute } from './errors';
+import { jsonBody } from './json-body';
 import { WEB_DIR } from './paths';
 import { photoStore } from './photo-store';
 import { requestLog } from './request-log';
@@ -172,7 +173,7 @@ export const createApp = (db: Db, options: AppOptions): Express => {
   const calendar = calendarKey(db);
   app.use('/api', signedInOnly(doors, calendar));
   app.use('/api/photos', photoRoutes(photos));
-  app.use('/api', express.json({ limit: '256kb' }), inOwnName, actsFor);
+  app.use('/api', jsonBody(), inOwnName, actsFor);
   app.use('/api', tellsOfWrites(live));
   app.use('/api', liveRoutes(live));
 

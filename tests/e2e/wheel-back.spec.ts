@@ -42,7 +42,10 @@ test('straight by a string along both wheels: judged as it is typed, and it does
 }) => {
   page.setDefaultTimeout(20_000);
   await openAs(page, shop, '/jobs/demo-job-21/wheel-back');
-  await untilNow(page, 'Pull the wheel against its stops. Check alignment and slack.');
+  await untilNow(
+    page,
+    'Pull the wheel against its stops, a rag between chain and sprocket. Check alignment and slack.',
+  );
   await page.keyboard.press('r');
   const sheet = page.getByRole('dialog');
   await sheet.getByLabel('Straight by').selectOption('a string along both wheels');
@@ -83,5 +86,8 @@ test('the pull at the tread says what the brake takes', async ({ page, shop }) =
   ).toBeVisible();
   await sheet.getByRole('button', { name: 'Keep it' }).click();
   await expect(sheet).toBeHidden();
+  // The brake firm and the wheel spun, it comes down.
+  await expect(page.getByRole('heading', { name: 'Lower it off its stands.' })).toBeVisible();
+  await page.keyboard.press('n');
   await expect(page.getByRole('heading', { name: 'The wheel is back.' })).toBeVisible();
 });

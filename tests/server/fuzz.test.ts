@@ -115,3 +115,17 @@ describe('the server under bad input', () => {
     await ask.get('/api/jobs/demo-job-22/card.pdf').expect(200);
   });
 });
+
+test('JSON nested five thousand deep is refused in a sentence by every calculator and wherever else a body is read', async () => {
+  const { ask } = testApp();
+  const deep = '['.repeat(5000) + ']'.repeat(5000);
+  for (const address of [
+    ...WORKINGS.map((w) => `/api/workings/${w.name}`),
+    '/api/jobs',
+    '/api/machines',
+    '/api/visits',
+  ]) {
+    const answer = await ask.post(address).set('content-type', 'application/json').send(`{"wheels":${deep}}`);
+    expect([address, answer.status, answer.body.error?.field]).toEqual([address, 422, 'body']);
+  }
+});

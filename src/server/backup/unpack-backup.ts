@@ -10,6 +10,7 @@ import { openPromise, type Entry as ZipEntry, type ZipFile } from 'yauzl';
 import type { Holdings } from '../../core/backup';
 import { InputError } from '../../core/errors';
 import { checkFile, DatabaseUnusable, SCHEMA_VERSION } from '../db/open-db';
+import { isTooDeep } from '../json-depth';
 import { contentOf, entriesOf, smallFile } from '../zip-in';
 import { holdingsOf } from './holdings';
 import { freeBytes, tooLarge } from './on-disk';
@@ -30,6 +31,7 @@ const manifestIn = async (zip: ZipFile, entries: Map<string, ZipEntry>): Promise
   const text = await small(zip, entries.get(MANIFEST_NAME), MANIFEST_NAME);
   const sum = (await small(zip, entries.get(MANIFEST_SUM_NAME), MANIFEST_SUM_NAME)).toString();
   if (createHash('sha256').update(text).digest('hex') !== sum) throw unfit('Its manifest was changed.');
+  if (isTooDeep(text)) throw unfit('Its manifest cannot be read.');
   let raw: unknown;
   try {
     raw = JSON.parse(text.toString());

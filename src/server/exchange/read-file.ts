@@ -7,6 +7,7 @@ import { pipeline } from 'node:stream/promises';
 import { setImmediate as others } from 'node:timers/promises';
 import { openPromise, type Entry as ZipEntry, type ZipFile } from 'yauzl';
 import { InputError } from '../../core/errors';
+import { isTooDeep, MAX_JSON_DEPTH } from '../json-depth';
 import { checkLine, type Line } from '../../core/exchange';
 import { PHOTO_FOLDER } from '../backup/manifest';
 import { atMost, tooLarge } from '../backup/on-disk';
@@ -48,6 +49,8 @@ async function* linesIn(stream: Readable): AsyncGenerator<string> {
 
 const parsed = (text: string, n: number): Line => {
   let value: unknown;
+  if (isTooDeep(text))
+    throw new InputError(`line ${n}`, 'It is nested too deeply.', `at most ${MAX_JSON_DEPTH} levels`);
   try {
     value = JSON.parse(text);
   } catch {

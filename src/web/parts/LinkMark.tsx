@@ -1,13 +1,15 @@
 import { Popover } from 'radix-ui';
 import { Link } from 'react-router';
+import { entryText, type Entry } from '../../core/job';
 import { counted } from '../../core/units';
 import { useApp, useDo } from '../store';
-import { sendNow } from '../store/outbox-sender';
+import { drop, sendNow } from '../store/outbox-sender';
 import { needsWord, type Parcel } from '../store/parcel';
 import { takeNewVersion } from '../store/version';
 import { Button } from './Button';
 import { KeysPause } from './keys';
 import { momentText } from './moment-text';
+import { useUnits } from './quantity';
 
 const entriesIn = (parcels: readonly Parcel[]): number => parcels.reduce((sum, p) => sum + p.bodies.length, 0);
 
@@ -24,6 +26,30 @@ const ByJob = ({ parcels, what }: { parcels: readonly Parcel[]; what: string }) 
     ))}
   </ul>
 );
+
+/** Steps go by their names here: the procedure of every job is not at hand. */
+const NO_STEPS: ReadonlyMap<string, string> = new Map();
+
+/** Every waiting entry with a way to discard it: nothing waits forever against the fitter's will. */
+const WaitingList = ({ parcels }: { parcels: readonly Parcel[] }) => {
+  const dispatch = useDo();
+  const { units } = useUnits();
+  return (
+    <ul className="max-h-[40vh] overflow-y-auto" aria-label="Unsent entries">
+      {parcels.map((parcel) => {
+        const text = parcel.bodies.map((b) => entryText({ ...b, seq: 0, at: '' } as Entry, units, NO_STEPS)).join('; ');
+        return (
+          <li key={parcel.id} className="flex items-center gap-3 border-t border-stone3 py-1">
+            <span className="min-w-0 flex-1">{text}</span>
+            <Button small aria-label={`Discard: ${text}`} onClick={() => void dispatch(drop(parcel.id))}>
+              Discard
+            </Button>
+          </li>
+        );
+      })}
+    </ul>
+  );
+};
 
 /** What there is to say, the most pressing first. */
 const STANDINGS = ['asks', 'waiting', 'lost', 'newer'] as const;
@@ -87,6 +113,7 @@ export const LinkMark = () => {
                   <p>Kept on this machine. It goes by itself, in order, once the server takes it.</p>
                   {!lostAt && <p className="text-ink2">{waiting[0]!.why}</p>}
                   <ByJob parcels={waiting} what="waiting" />
+                  <WaitingList parcels={waiting} />
                 </>
               )}
               {asks.length > 0 && <ByJob parcels={asks} what="to decide" />}

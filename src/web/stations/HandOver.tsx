@@ -50,7 +50,7 @@ const Papers = () => {
 /** What the log proves and what it does not, when to look again, and what goes with the wheel. */
 export const HandOver = () => {
   const { state, reports, machineWheels } = useJob();
-  const { control, rechecks, isDespite, submit } = useHandOver();
+  const { control, rechecks, isDespite, mayHandOver, submit } = useHandOver();
   const done = state.handedOver;
   const ready = readyOf(state);
   useMainWorking('what the log proves', ready);
@@ -116,10 +116,11 @@ export const HandOver = () => {
             label="Old tire"
             options={[['', 'not said'], ...OLD_TIRES.map((o) => [o, o] as const)]}
           />
-          <Button go={!done && !isDespite} type="submit" hotkey="N">
+          <Button go={!done && !isDespite} type="submit" hotkey="N" disabled={!mayHandOver}>
             {isDespite ? 'All the same' : done ? 'Again' : 'Hand over'}
           </Button>
         </div>
+        {!mayHandOver && <p className="text-check">A fitter or owner hands over. Ask one to sign in here.</p>}
       </form>
       <Cautions
         list={['Brake firm before it rolls. New tires are slippery. Bolts and pressure again once it is cool.']}

@@ -9,6 +9,7 @@ const server = () => {
   const photos: string[] = [];
   let down = false;
   let refusal: number | null = null;
+  let refusedField = 'any';
   let isAnswerLost = false;
   const waits: number[] = [];
   let posts = 0;
@@ -33,7 +34,7 @@ const server = () => {
     if (there.every(Boolean)) return answer(201, { entries: there, seq: log.length });
     if (entries.some((e) => e.kind === 'note' && e.data.text === 'bad'))
       return answer(422, error('entries[0].data.text', 'The text does not fit.'));
-    if (refusal !== null) return answer(refusal, error('any', `Refused with ${refusal}.`));
+    if (refusal !== null) return answer(refusal, error(refusedField, `Refused with ${refusal}.`));
     if (expectedSeq !== log.length)
       return answer(409, { ...error('expectedSeq', 'moved on'), entries: log.slice(expectedSeq), seq: log.length });
     const written = entries.map((e, i) => ({ ...e, seq: log.length + i + 1, at: '2026-04-30T10:00:00.000Z' }));
@@ -54,7 +55,10 @@ const server = () => {
     /** Takes what it is sent and loses its answer. */
     setAnswerLost: (is: boolean) => void (isAnswerLost = is),
     /** Answers every write with this status; null: as usual. */
-    setRefusal: (status: number | null) => void (refusal = status),
+    setRefusal: (status: number | null, field = 'any') => {
+      refusal = status;
+      refusedField = field;
+    },
     addElsewhere: (text: string, of?: string) =>
       void log.push({
         ...elsewhere,
@@ -444,6 +448,42 @@ test.each([401, 403, 429, 500, 502, 503, 507])(
     expect(there()).toEqual(['keep me']);
   },
 );
+
+test('a role that may not write it is a refusal, not an outage: it is said, not kept, and what follows goes on', async () => {
+  const { note, notes, outbox, setRefusal, said, texts: there } = await setUp();
+  setRefusal(403, 'role');
+  await expect(note('not by a learner')).resolves.toBe('refused');
+  expect(outbox()).toEqual([]);
+  expect(notes()).toEqual([]);
+  expect(said()).toMatchObject({ tone: 'stop' });
+  setRefusal(null);
+  await expect(note('goes on')).resolves.toBe('written');
+  expect(there()).toEqual(['goes on']);
+});
+
+test('an entry in another’s name waits for them, and can be discarded meanwhile', async () => {
+  const { note, notes, outbox, setRefusal, sendNow, store, sender, texts: there } = await setUp();
+  setRefusal(403, 'who');
+  await expect(note('of who has left')).resolves.toBe('waiting');
+  await note('the next');
+  expect(outbox().map((p) => p.status)).toEqual(['unsent', 'unsent']);
+  await store.dispatch(sender.drop(outbox()[0]!.id));
+  expect(notes()).toEqual(['the next']);
+  setRefusal(null);
+  await sendNow();
+  expect(there()).toEqual(['the next']);
+});
+
+test('what waited and is then refused by role waits for a word, and holds up nothing behind it', async () => {
+  const { note, outbox, setDown, setRefusal, sendNow } = await setUp();
+  setDown(true);
+  await note('first');
+  await note('second');
+  setDown(false);
+  setRefusal(403, 'role');
+  await sendNow();
+  expect(outbox().map((p) => p.status)).toEqual(['refused', 'refused']);
+});
 
 test.each([400, 404, 413, 415])('an answer of %d judges the entry: it is said and not kept', async (status) => {
   const { note, notes, outbox, setRefusal, said, kept } = await setUp();

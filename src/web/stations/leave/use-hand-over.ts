@@ -1,10 +1,11 @@
 import { joiResolver } from '@hookform/resolvers/joi';
 import Joi from 'joi';
 import { useFieldArray, useForm, type Control, type FieldArrayWithId } from 'react-hook-form';
+import { mayDo } from '../../../core/doors';
 import { readyOf, recheckDates, type OldTire, type Recheck } from '../../../core/job';
 import { useJob } from '../../parts/job-context';
 import { needed } from '../../parts/form-schema';
-import { today, useDo } from '../../store';
+import { today, useApp, useDo } from '../../store';
 import type { Writing } from '../../store/job-writing';
 import { shopChanged } from '../../store/records-api';
 
@@ -22,6 +23,8 @@ export interface HandOverAtHand {
   rechecks: FieldArrayWithId<HandOverForm, 'rechecks'>[];
   /** A safety point is not proved: it takes a name and a reason. */
   isDespite: boolean;
+  /** The role of whoever is signed in allows it; anyone may at a shop where no one signs in. */
+  mayHandOver: boolean;
   submit(): Promise<void>;
 }
 
@@ -40,6 +43,8 @@ const schema = (isDespite: boolean) =>
 export const useHandOver = (): HandOverAtHand => {
   const { state, write } = useJob();
   const dispatch = useDo();
+  const { areClosed, me } = useApp((s) => s.doors);
+  const mayHandOver = !areClosed || (me !== null && mayDo(me.role, 'hand over'));
   const done = state.handedOver;
   const isDespite = readyOf(state).result.missing.length > 0;
   const { control, handleSubmit } = useForm<HandOverForm>({
@@ -58,7 +63,7 @@ export const useHandOver = (): HandOverAtHand => {
     const despite = isDespite ? { by: despiteBy.trim(), why: despiteWhy.trim() } : null;
     const over: Writing = { kind: 'handed-over', data: { to, despite, oldTire: oldTire === '' ? null : oldTire } };
     // Parts have left the shelf, and the wheel has its new tire.
-    if (await write([...again, over], 'Handed over.')) await dispatch(shopChanged());
+    if (mayHandOver && (await write([...again, over], 'Handed over.'))) await dispatch(shopChanged());
   });
-  return { control, rechecks, isDespite, submit };
+  return { control, rechecks, isDespite, mayHandOver, submit };
 };
