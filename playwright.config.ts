@@ -9,8 +9,8 @@ export default defineConfig({
   // They wait for physics and for each other more than they compute: one more than a small machine has cores.
   workers: 3,
   // Wide limits: they catch what hangs, not what is slow on a busy machine.
-  timeout: 180_000,
-  expect: { timeout: 20_000 },
+  timeout: 480_000,
+  expect: { timeout: 90_000 },
   retries: process.env.CI ? 1 : 0,
   fullyParallel: true,
   reporter: process.env.E2E_REPORT ? [['line'], ['json', { outputFile: process.env.E2E_REPORT }]] : 'list',

@@ -5,7 +5,7 @@ test('the shop is backed up by a key, goes on, and is put back as it was; what c
   page,
   shop,
 }) => {
-  page.setDefaultTimeout(20_000);
+  page.setDefaultTimeout(90_000);
   await openAs(page, shop, '/backups');
   await expect(page.getByText('There is no backup yet.', { exact: false })).toBeVisible();
   await page.keyboard.press('b');
@@ -52,7 +52,7 @@ test('a shop goes out into a file, and another takes it in after a look; a job o
   page,
   shop,
 }) => {
-  page.setDefaultTimeout(20_000);
+  page.setDefaultTimeout(90_000);
   await openAs(page, shop, '/backups');
   const saved = page.waitForEvent('download');
   await page.getByRole('link', { name: 'Take the shop out' }).click();

@@ -22,7 +22,7 @@ test('a whole bench session on the keyboard alone: every step, trouble cured, a 
   await says('Let the exhaust cool.');
   await key('f');
   await expect(page).toHaveURL(/wheel-off\/bench$/);
-  await expect(page.getByText('Wheel off, step 1 of 9')).toBeVisible();
+  await expect(page.getByText('Wheel off, step 1 of 10')).toBeVisible();
   await expect(page.getByText('Next: Loosen pinch bolts', { exact: false })).toBeVisible();
   await expect(page.getByText(/usual \d+ min, from \d+ jobs/)).toBeVisible();
   await expectAccessible(page);

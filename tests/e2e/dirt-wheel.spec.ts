@@ -29,7 +29,7 @@ test('a dirt rear wheel with tube and rim lock goes from intake to its job card'
   await page.getByRole('button', { name: 'Take this tire' }).click();
 
   // The hands-on stations, by key alone
-  expect(await tickAll(page, 'wheel-off')).toBe(9);
+  expect(await tickAll(page, 'wheel-off')).toBe(10);
   expect(await tickAll(page, 'tire-off')).toBe(8);
   expect(await tickAll(page, 'inspect')).toBe(7);
   expect(await tickAll(page, 'tire-on')).toBe(13);
@@ -60,7 +60,10 @@ test('a dirt rear wheel with tube and rim lock goes from intake to its job card'
   await page.getByRole('button', { name: 'On to the machine' }).click();
 
   // Wheel back: 14 lbf·ft lies below the long wrench and above the small one.
-  await untilNow(page, 'Pull the wheel against its stops. Check alignment and slack.');
+  await untilNow(
+    page,
+    'Pull the wheel against its stops, a rag between chain and sprocket. Check alignment and slack.',
+  );
   await page.keyboard.press('r');
   const sheet = page.getByRole('dialog');
   await sheet.getByLabel(/^Slack at the tightest/).fill('66 70');
@@ -85,7 +88,9 @@ test('a dirt rear wheel with tube and rim lock goes from intake to its job card'
   await page.keyboard.press('r');
   await sheet.getByLabel('Lever or pedal').selectOption('firm');
   await sheet.getByRole('button', { name: 'Keep it' }).click();
-  // Firm, and it turns freely: both steps are done by it.
+  // Firm, and it turns freely: both steps are done by it, and it comes down.
+  await expect(page.getByRole('heading', { name: 'Lower it off its stands.' })).toBeVisible();
+  await page.keyboard.press('n');
   await expect(page.getByRole('heading', { name: 'The wheel is back.' })).toBeVisible();
   await page.keyboard.press('n');
 

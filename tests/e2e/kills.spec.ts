@@ -3,7 +3,7 @@ import { expect, test, type TestShop } from './shop';
 
 const KILLS = howMany(4, 1000);
 const WRITERS = 4;
-/** The server is killed at some moment after it was asked first, in ms. */
+/** The server is killed at some moment after it confirmed its first entry, in ms. */
 const LATEST_KILL_MS = 250;
 
 /** Numbers by chance, the same each time for a seed. */
@@ -37,7 +37,7 @@ const writer = async (shop: TestShop, job: string, name: string, confirmed: stri
 };
 
 test('killed again and again while it writes, the server loses nothing that it had confirmed', async ({ shop }) => {
-  test.setTimeout(KILLS * 20_000);
+  test.setTimeout(KILLS * 90_000);
   const seed = howMany(7, Date.now() % 1_000_000);
   const random = chance(seed);
   const confirmed: string[] = [];
@@ -45,7 +45,10 @@ test('killed again and again while it writes, the server loses nothing that it h
     const writers = Array.from({ length: WRITERS }, (_, w) =>
       writer(shop, w % 2 === 0 ? 'demo-job-21' : 'demo-job-22', `k${kill}w${w}`, confirmed),
     );
-    await new Promise((done) => setTimeout(done, 20 + random() * LATEST_KILL_MS));
+    // Not before this round has written anything, however slow the machine; then at some moment.
+    const before = confirmed.length;
+    await expect.poll(() => confirmed.length).toBeGreaterThan(before);
+    await new Promise((done) => setTimeout(done, random() * LATEST_KILL_MS));
     await shop.stop('SIGKILL');
     await Promise.all(writers);
     await shop.start();
@@ -59,6 +62,6 @@ test('killed again and again while it writes, the server loses nothing that it h
     for (const { id } of entries) there.add(id);
   }
   console.log(`${KILLS} kills, seed ${seed}: ${confirmed.length} entries confirmed`);
-  expect(confirmed.length).toBeGreaterThan(KILLS);
+  expect(confirmed.length).toBeGreaterThanOrEqual(KILLS);
   expect(confirmed.filter((id) => !there.has(id))).toEqual([]);
 });

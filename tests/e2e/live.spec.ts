@@ -5,7 +5,7 @@ test('what another bench writes stands on this screen within a second, and two a
   browser,
   shop,
 }) => {
-  page.setDefaultTimeout(20_000);
+  page.setDefaultTimeout(90_000);
   await openAs(page, shop, '/jobs/demo-job-22/tire-on');
   await expect(page.getByText('Step 1 of 9')).toBeVisible();
   const tablet = await (await browser.newContext()).newPage();

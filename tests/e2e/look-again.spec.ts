@@ -4,7 +4,7 @@ test('what is due is on the first screen, opens its wheel, and a reading closes 
   page,
   shop,
 }) => {
-  page.setDefaultTimeout(20_000);
+  page.setDefaultTimeout(90_000);
   await openAs(page, shop, '/');
   const shore = page.getByRole('region', { name: 'Look again' });
   await expect(shore.getByText('overdue, 2 days')).toBeVisible();

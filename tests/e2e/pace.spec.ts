@@ -129,14 +129,15 @@ const MIDDLE_WRENCH = { id: 'wr-middle', name: 'middle click wrench', minNm: 8, 
 
 /** Taps beside the readings that a whole wheel may take, step by step and by station. */
 const MOST = {
-  'Orrindale, Rear wheel': { 'step by step': 75, 'by station': 30 },
+  // Slack is read again once the axle is torqued, and it comes down: two taps for what was left out before.
+  'Orrindale, Rear wheel': { 'step by step': 75, 'by station': 32 },
   'Vellan, Rear wheel': { 'step by step': 65, 'by station': 30 },
 } as const;
 
 for (const [name, most] of Object.entries(MOST))
   for (const [pace, taps] of Object.entries(most))
     test(`${name}, ${pace}: from intake to the papers in at most ${taps} taps`, async ({ page, shop }) => {
-      page.setDefaultTimeout(20_000);
+      page.setDefaultTimeout(90_000);
       const [machine, wheel] = name.split(', ') as [string, string];
       await openAs(page, shop, '/');
       await choosePace(page, pace);
@@ -151,14 +152,14 @@ test('plain steps are written at once, an exception is tapped out, and undo take
   page,
   shop,
 }) => {
-  page.setDefaultTimeout(20_000);
+  page.setDefaultTimeout(90_000);
   await openAs(page, shop, '/');
   await choosePace(page, 'by station');
   const id = await startJob(page, 'Orrindale', 'Rear wheel');
   await page.goto(`${shop.url}/jobs/${id}/wheel-off`);
-  await expect(page.getByRole('heading', { name: '6 steps, as shown.' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: '7 steps, as shown.' })).toBeVisible();
   await page.getByRole('button', { name: 'Take the wheel out.' }).click();
-  await expect(page.getByRole('heading', { name: '5 steps, as shown.' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: '6 steps, as shown.' })).toBeVisible();
   await expectAccessible(page);
   await page.keyboard.press('n');
   await expect(page.getByRole('heading', { name: 'Lift it and secure it on both sides.' })).toBeVisible();
@@ -170,11 +171,11 @@ test('plain steps are written at once, an exception is tapped out, and undo take
   await page.keyboard.press('u');
   await expect(page.getByRole('heading', { name: 'Lift it and secure it on both sides.' })).toBeVisible();
   await page.keyboard.press('u');
-  await expect(page.getByRole('heading', { name: '6 steps, as shown.' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: '7 steps, as shown.' })).toBeVisible();
 });
 
 test('the next step is read out where somebody wants it, and by default nothing is', async ({ page, shop }) => {
-  page.setDefaultTimeout(20_000);
+  page.setDefaultTimeout(90_000);
   await page.addInitScript(() => {
     const said: string[] = [];
     Object.defineProperty(window, 'said', { value: said });

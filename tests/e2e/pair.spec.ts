@@ -20,7 +20,7 @@ const openStep = async (page: Page, station: string, says: RegExp) => {
   await expect(async () => {
     if (await all.isVisible()) await all.click({ timeout: 1500 });
     await step.click({ timeout: 1500 });
-  }).toPass({ timeout: 20_000 });
+  }).toPass({ timeout: 120_000 });
 };
 
 /** Ticks a station through from its first step. */
@@ -140,7 +140,7 @@ test('a drag wheel of two rings from intake to hand-over, then its partner: too 
   shop,
 }) => {
   test.setTimeout(240_000);
-  page.setDefaultTimeout(20_000);
+  page.setDefaultTimeout(90_000);
   await openAs(page, shop, '/');
   const left = await begin(page, 'Left rear wheel');
   await airAndCrush(page, '19.9', '20');
@@ -156,7 +156,7 @@ test('a drag wheel of two rings from intake to hand-over, then its partner: too 
   await expect(async () => {
     await hold(shop, wrench, { pulling: false });
     await hold(shop, wrench, { pulling: true });
-    await expect(ring).toContainText('1 of 64 turns', { timeout: 8000 });
+    await expect(ring).toContainText('1 of 64 turns', { timeout: 120_000 });
   }).toPass();
   await hold(shop, wrench, { pulling: false });
   await ring.getByRole('button', { name: 'Without the wrench' }).click();

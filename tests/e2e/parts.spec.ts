@@ -4,7 +4,7 @@ test('a part that is short is ordered and comes: the wheel waits for it by name;
   page,
   shop,
 }) => {
-  page.setDefaultTimeout(20_000);
+  page.setDefaultTimeout(90_000);
   // The shelf has no more stems than the wheels on the bench have already.
   const shopNow = (await (await page.request.get(`${shop.url}/api/shop`)).json()) as {
     valves: { id: string; count: number }[];

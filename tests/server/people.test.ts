@@ -95,13 +95,18 @@ describe('a secret', () => {
     expect(await isSecret('730418', one)).toBe(true);
     expect(await isSecret('730419', one)).toBe(false);
     expect(await isSecret('730418', null)).toBe(false);
-    const timed = async (kept: string | null) => {
-      const at = performance.now();
-      await isSecret('999999', kept);
-      return performance.now() - at;
+    // The best of several, as a ratio: whatever else the machine does, a name that nobody has costs about as much.
+    const bestOf = async (kept: string | null) => {
+      const times: number[] = [];
+      for (let i = 0; i < 7; i++) {
+        const at = performance.now();
+        await isSecret('999999', kept);
+        times.push(performance.now() - at);
+      }
+      return Math.min(...times);
     };
-    const [nobodys, wrong] = [await timed(null), await timed(two)];
-    expect(nobodys).toBeGreaterThan(wrong / 4);
+    const wrong = await bestOf(two);
+    expect(await bestOf(null)).toBeGreaterThan(wrong / 4);
   });
 
   // RFC 7914, 12, test vector: N = 1024, r = 8, p = 16, salt `NaCl`, its first 32 bytes.

@@ -36,6 +36,18 @@ const SUSPECT = 0.1;
 const OUTVOTED = 0.9;
 /** A slip that is looked for by name has to explain so much more than single slips do. Basis: memory. */
 const TELLS = 25;
+/** How often each slip is made, beside the commonest. Basis: memory. */
+const ODDS: Record<Story, number> = {
+  'weights mirrored': 1,
+  'rest mirrored': 1,
+  'heavier than entered': 1,
+  'lighter than entered': 1,
+  'something changed': 0.5,
+  'level swapped': 0.5,
+  'same answer': 0.5,
+  'stand not level': 0.5,
+  'weights opposite': 0.2,
+};
 /** A slip whose own sign shows is asked about sooner. Basis: memory. */
 const TELLS_BY_SIGN = 6;
 const GRAMS_PER_OUNCE = 28.35;
@@ -191,7 +203,8 @@ const bestStory = (
   let best: { story: Retold; times: number } | null = null;
   for (const story of stories) {
     const { tiltG } = story;
-    const ratio = evidenceOf(story.parts, tiltG === undefined ? known : { ...known, tiltG }) / asSeen;
+    const ratio =
+      (ODDS[story.is] * evidenceOf(story.parts, tiltG === undefined ? known : { ...known, tiltG })) / asSeen;
     if (ratio > (best?.times ?? tells)) best = { story, times: ratio };
   }
   return best?.story ?? null;

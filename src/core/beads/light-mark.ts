@@ -1,17 +1,21 @@
 import { mirrored, placeText } from '../units';
 
-/** Where the light mark of a tire goes, by the school, and why there. */
+/** What the light mark is set to, by method. */
+export const LIGHT_MARK_TO = ['valve', 'heavy spot'] as const;
+export type LightMarkTo = (typeof LIGHT_MARK_TO)[number];
+
+/** Where the light mark of a tire goes, by the method, and why there. */
 export interface LightMarkPlace {
   /** Clockwise from the valve, seen from the side that the heavy spot was kept from. */
   deg: number;
-  to: 'valve' | 'heavy spot';
+  to: LightMarkTo;
   /** The school wants the heavy spot, and nobody found it. */
   isHeavySpotMissing: boolean;
 }
 
 /** The one place where it is decided: step, dial and orientation all ask here. `heavySpotDeg` null where not found. */
-export const lightMarkPlace = (school: string, heavySpotDeg: number | null): LightMarkPlace => {
-  const wantsHeavy = school === 'heavy spot';
+export const lightMarkPlace = (method: LightMarkTo, heavySpotDeg: number | null): LightMarkPlace => {
+  const wantsHeavy = method === 'heavy spot';
   return wantsHeavy && heavySpotDeg !== null
     ? { deg: heavySpotDeg, to: 'heavy spot', isHeavySpotMissing: false }
     : { deg: 0, to: 'valve', isHeavySpotMissing: wantsHeavy };

@@ -1,7 +1,7 @@
 import { angle, oneOf, yes } from '../fields';
 import { forwardTurn } from '../tires';
 import { mirrored } from '../units';
-import { lightMarkPlace, lightMarkSays } from './light-mark';
+import { LIGHT_MARK_TO, lightMarkPlace, lightMarkSays } from './light-mark';
 import { defineWorking, reason, worstOf, type Reason } from '../working';
 
 interface Input {
@@ -47,7 +47,7 @@ export const mountOrientation = defineWorking<Input, MountOrientation>({
     sideUp: oneOf(['left', 'right'], 'Side of the wheel that is up'),
     lightMark: yes('The tire has a light mark'),
     heavySpotDeg: angle('Heavy spot of the bare wheel').allow(null),
-    school: oneOf(['valve', 'heavy spot'], 'What the mark is set to'),
+    school: oneOf(LIGHT_MARK_TO, 'What the mark is set to'),
   }),
   example: {
     arrowSeen: 'counterclockwise',

@@ -1,11 +1,11 @@
 import { farSideOf, lightMarkPlace } from '../beads';
 import type { Step } from '../procedure';
-import { ruleWord } from '../rules';
 import { angleBetween } from '../units';
 import { lockMarks, type DialMark } from '../wheels';
 import { balanceMarks, type SayMass } from './balance-marks';
 import { bitesOf, fittedArc } from './bites-of';
 import type { JobState } from './fold-job';
+import { lightMarkTo, newTireOf } from './new-tire';
 import { ringOf } from './ring-of';
 import type { StationId } from '../stations';
 
@@ -79,8 +79,8 @@ export const dialMarks = (
   const marks: DialMark[] = lockMarks(state.wheel);
   const levering = step !== undefined && ['levers-off', 'levers-on', 'push-down'].includes(step.shows ?? '');
   const lateStation = ['seat', 'set', 'balance', 'wheel-back', 'hand-over'].includes(station);
-  if (state.chosen?.lightMark && ((station === 'tire-on' && !levering) || lateStation)) {
-    const { deg } = lightMarkPlace(ruleWord('lightMark.to', state.rules), state.wheel.heavySpotDeg);
+  if (newTireOf(state).lightMark && ((station === 'tire-on' && !levering) || lateStation)) {
+    const { deg } = lightMarkPlace(lightMarkTo(state), state.wheel.heavySpotDeg);
     marks.push({ is: 'light-mark', deg });
   }
   if (levering) marks.push(...levers(state, step, bite));

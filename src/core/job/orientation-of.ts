@@ -1,7 +1,7 @@
 import { mountOrientation } from '../beads';
-import { ruleWord } from '../rules';
 import { attempt } from '../working';
 import type { JobState } from './fold-job';
+import { lightMarkTo, newTireOf } from './new-tire';
 
 /**
  * Which way the tire lies on for the side that is up, and where its mark goes. `arrowSeen` as it lies; where nobody has
@@ -13,7 +13,8 @@ export const orientationOf = (
   sideUp: 'disc' | 'other',
   arrowSeen?: 'clockwise' | 'counterclockwise',
 ) => {
-  const { wheel, chosen } = state;
+  const { wheel } = state;
+  const { lightMark, arrows } = newTireOf(state);
   if (!wheel) return null;
   const keptFrom = wheel.discSide === 'left' ? 'left' : 'right';
   const side = sideUp === 'disc' ? keptFrom : keptFrom === 'left' ? 'right' : 'left';
@@ -22,11 +23,11 @@ export const orientationOf = (
       arrowSeen: seen,
       discSide: wheel.discSide,
       sideUp: side,
-      lightMark: chosen?.lightMark ?? true,
+      lightMark,
       heavySpotDeg: wheel.heavySpotDeg,
-      school: ruleWord('lightMark.to', state.rules) as 'valve' | 'heavy spot',
+      school: lightMarkTo(state),
     });
-  if (chosen?.arrows === 'none') return run('none');
+  if (!arrows) return run('none');
   if (arrowSeen) return run(arrowSeen);
   const either = run('clockwise');
   return either.ok && !either.working.result.asItLies ? run('counterclockwise') : either;

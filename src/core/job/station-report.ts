@@ -12,7 +12,7 @@ import { backDoubts } from './back-of';
 import { chosenFitOf } from './fitting-of';
 import { testsOfNow } from './balance-log';
 import type { JobState } from './fold-job';
-import { STATIONS, STATION_WORDS, type StationId } from '../stations';
+import { MACHINE_STATIONS, STATIONS, STATION_WORDS, type StationId } from '../stations';
 import { clampedReport } from './ring-report';
 import { seatLimitOf } from './seat-of';
 import { stepsOf } from './steps-of';
@@ -289,7 +289,7 @@ export const stationReport = (state: JobState, station: StationId, today: string
 
 /** A wheel that came in loose is neither taken off nor put back here. */
 const isElsewhere = ({ machine }: JobState, station: StationId): boolean =>
-  machine?.loose === true && (station === 'wheel-off' || station === 'wheel-back');
+  machine?.loose === true && MACHINE_STATIONS.includes(station);
 
 /** Every station's report, in order. */
 export const jobReport = (state: JobState, today: string): StationReport[] =>

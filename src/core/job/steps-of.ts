@@ -4,6 +4,7 @@ import { tryRimCode, wheelEnd } from '../wheels';
 import { rimDiameterMm, rimProfileOf } from './bites-of';
 import { fastenersOf } from './fasteners-of';
 import type { JobState } from './fold-job';
+import { newTireOf } from './new-tire';
 import type { StationId } from '../stations';
 
 /** What this job's procedure is made from; null before it has machine and wheel. */
@@ -39,7 +40,7 @@ export const procedureInputOf = (state: JobState): ProcedureInput | null => {
       ...(rim && { rim }),
       heavySpotDeg: wheel.heavySpotDeg,
     },
-    tire: { lightMark: chosen?.lightMark ?? true, arrows: chosen?.arrows !== 'none' },
+    tire: newTireOf(state),
     tube: tube ? (chosen?.doubled ? 'doubled' : 'one') : 'none',
     locks: wheel.rimLockDegs,
     tools,

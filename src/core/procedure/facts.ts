@@ -1,8 +1,9 @@
 import { biteInputBy, fillWhile, planBites, type BitePlan, type RimProfile } from '../beads';
+import { InputError } from '../errors';
 import { ruleWord, type RuleValues } from '../rules';
 import { onFourWheels, type Build, type Caliper, type Drive, type MachineKind, type Wheel } from '../wheels';
 import type { Step } from './step';
-import type { School } from './schools';
+import { schoolChoices, type ChoiceOf, type School } from './schools';
 
 /** Tools that change how a step is done. */
 export const STEP_TOOLS = ['shoe breaker', 'squeeze breaker', 'changer'] as const;
@@ -55,7 +56,7 @@ export interface ProcedureInput {
 /** The input with what the rows ask for again and again. */
 export interface Facts extends ProcedureInput {
   /** The school of this job. */
-  school(key: School): string;
+  school<S extends School>(key: S): ChoiceOf<S>;
   has(tool: StepTool): boolean;
   bites: { off: BitePlan | null; on: BitePlan | null };
 }
@@ -119,7 +120,7 @@ export const drive =
   (f) =>
     f.wheel.end === 'rear' && f.machine.drive === by;
 export const school =
-  (key: School, value: string): When =>
+  <S extends School>(key: S, value: ChoiceOf<S>): When =>
   (f) =>
     f.school(key) === value;
 
@@ -169,7 +170,12 @@ export const leverPlaces =
 /** The facts of an input; the job's school wins over the shop's rule. */
 export const factsOf = (input: ProcedureInput): Facts => {
   const { wheel, locks: lockDegs, rules } = input;
-  const word = (key: School): string => input.schools?.[key] ?? ruleWord(key, rules);
+  const word = <S extends School>(key: S): ChoiceOf<S> => {
+    const value = input.schools?.[key] ?? ruleWord(key, rules);
+    if (!schoolChoices(key).includes(value))
+      throw new InputError(`schools.${key}`, `${value.slice(0, 40)} is not a choice.`, schoolChoices(key).join(', '));
+    return value as ChoiceOf<S>;
+  };
   // What is held together by bolts is not levered.
   const levered = wheel.build === 'spoked' || wheel.build === 'cast';
   const bites = (direction: 'off' | 'on'): BitePlan | null =>

@@ -1,4 +1,4 @@
-import type { Reading, Step } from './step';
+import { READINGS, type Step } from './step';
 
 /** Steps whose tick proves a safety point. */
 export const PROOF_STEPS = {
@@ -12,9 +12,6 @@ export const PROOF_STEPS = {
 
 const PROOFS: readonly string[] = Object.values(PROOF_STEPS);
 
-/** Worked out from what is known of the rim, or a picture for later: there to be used, not to be answered. */
-const NOT_ASKED: readonly Reading[] = ['bead-path', 'photo'];
-
 /**
  * Whether a step is ticked by a tap of its own at every pace: it carries a hazard to somebody, a reading or a judgement,
  * or it proves a safety point. The others may be written all at once, their cautions in sight.
@@ -23,5 +20,5 @@ export const wantsOwnTap = (step: Pick<Step, 'id' | 'guards' | 'confirm' | 'read
   step.guards === 'person' ||
   step.confirm !== null ||
   step.wants !== null ||
-  (step.reads !== null && !NOT_ASKED.includes(step.reads)) ||
+  (step.reads !== null && READINGS[step.reads].isAsked) ||
   PROOFS.includes(step.id);

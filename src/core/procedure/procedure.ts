@@ -1,7 +1,7 @@
 import { RIM_PROFILE } from '../beads';
 import { angle, count, listOf, oneOf, quantity, record, ruleValues, yes } from '../fields';
 import { findRule } from '../rules';
-import { STATION_WORDS, type StationId } from '../stations';
+import { MACHINE_STEP_STATIONS, STATION_WORDS, type StationId } from '../stations';
 import { BUILDS, CALIPERS, DISC_SIDES, DRIVES, LOCK_PLACES, MACHINE_KINDS } from '../wheels';
 import { defineWorking, worse, type Verdict } from '../working';
 import {
@@ -30,9 +30,6 @@ import type { Step } from './step';
 import type { Symptom } from './symptoms';
 
 const ROWS: readonly Row[] = [...WHEEL_OFF, ...TIRE_OFF, ...INSPECT, ...TIRE_ON, ...AIR, ...WHEEL_BACK];
-
-/** Stations that a wheel without its machine has nothing to do at. */
-export const AT_THE_MACHINE: readonly StationId[] = ['wheel-off', 'wheel-back', 'hand-over'];
 
 /** Troubles of parts that not every wheel has. */
 const NEEDS: Partial<Record<Symptom, (f: Facts, station: StationId) => boolean>> = {
@@ -73,7 +70,7 @@ const stepOf = (row: Row, facts: Facts): Step => {
 /** The steps for this wheel, in the order of the work. */
 export const stepsFor = (input: ProcedureInput): Step[] => {
   const facts = factsOf(input);
-  const isHere = (row: Row): boolean => !input.machine.loose || !AT_THE_MACHINE.includes(row.station);
+  const isHere = (row: Row): boolean => !input.machine.loose || !MACHINE_STEP_STATIONS.includes(row.station);
   return ROWS.filter((row) => isHere(row) && (!row.when || row.when(facts))).map((row) => stepOf(row, facts));
 };
 

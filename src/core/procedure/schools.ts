@@ -66,6 +66,8 @@ const WHYS = {
 } as const satisfies Record<string, Readonly<Record<string, string>>>;
 
 export type School = keyof typeof WHYS;
+/** The choices of a method, by their short names. */
+export type ChoiceOf<S extends School> = Extract<keyof (typeof WHYS)[S], string>;
 
 /** Rules in which fitters disagree about the way of working; a job may differ from its shop in each. */
 export const SCHOOLS = Object.keys(WHYS) as readonly School[];

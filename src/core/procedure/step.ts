@@ -1,20 +1,25 @@
 import type { StationId } from '../stations';
 import type { Symptom } from './symptoms';
 
-/** What can be measured or looked at for a step, beside ticking it. */
-export type Reading =
-  | 'findings'
-  | 'photo'
-  | 'runout'
-  | 'spokes'
-  | 'bead-path'
-  | 'crush'
-  | 'ring-gap'
-  | 'air-out'
-  | 'rollout'
-  | 'chain'
-  | 'sensor'
-  | 'brake';
+/**
+ * What can be measured or looked at for a step, beside ticking it, and whether it is asked for: a bead's path is worked
+ * out from what is known, and a picture is for later; neither has to be answered.
+ */
+export const READINGS = {
+  findings: { isAsked: true },
+  photo: { isAsked: false },
+  runout: { isAsked: true },
+  spokes: { isAsked: true },
+  'bead-path': { isAsked: false },
+  crush: { isAsked: true },
+  'ring-gap': { isAsked: true },
+  'air-out': { isAsked: true },
+  rollout: { isAsked: true },
+  chain: { isAsked: true },
+  sensor: { isAsked: true },
+  brake: { isAsked: true },
+} as const;
+export type Reading = keyof typeof READINGS;
 
 /** A place on the wheel, or an arc from one to another, clockwise from the valve, seen from the disc side. */
 export interface Place {

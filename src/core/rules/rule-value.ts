@@ -45,6 +45,22 @@ export const ruleNumber = (key: string, given: RuleValues | undefined, show?: Pi
 export const ruleWord = (key: string, given: RuleValues | undefined, show?: Pick<Show, 'basis'>): string =>
   String(read(key, given, show));
 
+/**
+ * A choice rule as one of the words that the caller knows. Throws `InputError` for any other: a misspelled method never
+ * passes for the usual one.
+ */
+export const ruleChoice = <Word extends string>(
+  key: string,
+  words: readonly Word[],
+  given: RuleValues | undefined,
+): Word => {
+  const value = ruleWord(key, given);
+  const word = words.find((w) => w === value);
+  if (word === undefined)
+    throw new InputError('rules', `${findRule(key).says}: ${value.slice(0, 40)} is not a choice.`, words.join(', '));
+  return word;
+};
+
 /** Rules as values by key, the form that workings take and jobs keep. */
 export const valuesOf = (rules: readonly Pick<Rule, 'key' | 'value'>[]): RuleValues =>
   Object.fromEntries(rules.map((r) => [r.key, r.value]));

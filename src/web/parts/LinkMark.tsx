@@ -1,15 +1,14 @@
 import { Popover } from 'radix-ui';
+import { lazy, Suspense } from 'react';
 import { Link } from 'react-router';
-import { entryText, type Entry } from '../../core/job';
 import { counted } from '../../core/units';
 import { useApp, useDo } from '../store';
-import { drop, sendNow } from '../store/outbox-sender';
+import { sendNow } from '../store/outbox-sender';
 import { needsWord, type Parcel } from '../store/parcel';
 import { takeNewVersion } from '../store/version';
 import { Button } from './Button';
 import { KeysPause } from './keys';
 import { momentText } from './moment-text';
-import { useUnits } from './quantity';
 
 const entriesIn = (parcels: readonly Parcel[]): number => parcels.reduce((sum, p) => sum + p.bodies.length, 0);
 
@@ -27,29 +26,8 @@ const ByJob = ({ parcels, what }: { parcels: readonly Parcel[]; what: string }) 
   </ul>
 );
 
-/** Steps go by their names here: the procedure of every job is not at hand. */
-const NO_STEPS: ReadonlyMap<string, string> = new Map();
-
-/** Every waiting entry with a way to discard it: nothing waits forever against the fitter's will. */
-const WaitingList = ({ parcels }: { parcels: readonly Parcel[] }) => {
-  const dispatch = useDo();
-  const { units } = useUnits();
-  return (
-    <ul className="max-h-[40vh] overflow-y-auto" aria-label="Unsent entries">
-      {parcels.map((parcel) => {
-        const text = parcel.bodies.map((b) => entryText({ ...b, seq: 0, at: '' } as Entry, units, NO_STEPS)).join('; ');
-        return (
-          <li key={parcel.id} className="flex items-center gap-3 border-t border-stone3 py-1">
-            <span className="min-w-0 flex-1">{text}</span>
-            <Button small aria-label={`Discard: ${text}`} onClick={() => void dispatch(drop(parcel.id))}>
-              Discard
-            </Button>
-          </li>
-        );
-      })}
-    </ul>
-  );
-};
+/** Sentences of entries come with the job's own code: not before they are asked for. */
+const UnsentList = lazy(() => import('./UnsentList').then((m) => ({ default: m.UnsentList })));
 
 /** What there is to say, the most pressing first. */
 const STANDINGS = ['asks', 'waiting', 'lost', 'newer'] as const;
@@ -113,7 +91,9 @@ export const LinkMark = () => {
                   <p>Kept on this machine. It goes by itself, in order, once the server takes it.</p>
                   {!lostAt && <p className="text-ink2">{waiting[0]!.why}</p>}
                   <ByJob parcels={waiting} what="waiting" />
-                  <WaitingList parcels={waiting} />
+                  <Suspense fallback={null}>
+                    <UnsentList parcels={waiting} />
+                  </Suspense>
                 </>
               )}
               {asks.length > 0 && <ByJob parcels={asks} what="to decide" />}

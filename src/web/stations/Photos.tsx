@@ -1,14 +1,12 @@
 import { Camera } from 'lucide-react';
 import { useRef, useState } from 'react';
 import type { Inspected } from '../../core/inspect';
-import type { StationId } from '../../core/job';
+import { MACHINE_STATIONS } from '../../core/stations';
 import { Button } from '../parts/Button';
 import { smallPicture } from '../parts/small-picture';
 import { Photograph } from '../parts/Photograph';
 import { useApp } from '../store';
 import { useJob } from '../parts/job-context';
-
-const AT_THE_MACHINE: readonly StationId[] = ['wheel-off', 'wheel-back'];
 
 /** Photographs of a part, or without one of how all sat at the machine; and a button to take one more. */
 export const Photos = ({ part, name }: { part: Inspected | null; name: string }) => {
@@ -17,7 +15,7 @@ export const Photos = ({ part, name }: { part: Inspected | null; name: string })
   const [busy, setBusy] = useState(false);
   const [isRefused, setRefused] = useState(false);
   const said = useApp((s) => s.jobs.announcement);
-  const mine = state.photos.filter((p) => p.part === part && (part !== null || AT_THE_MACHINE.includes(p.station)));
+  const mine = state.photos.filter((p) => p.part === part && (part !== null || MACHINE_STATIONS.includes(p.station)));
   const take = async (file: File | undefined) => {
     if (!file) return;
     setBusy(true);

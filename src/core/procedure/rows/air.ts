@@ -22,7 +22,7 @@ export const AIR: readonly Row[] = [
   { id: 'seat-settle', station: 'seat', say: 'Core out, tube slack, both beads stay? Core in, air again.', why: 'The tube settles without being stretched in one place.', tools: ['valve core tool'], when: all(tube, school('tube.settle', 'let slack')) },
   { id: 'set-core', station: 'seat', say: 'Core in, and snug.', why: 'It was out for seating, and the water looks at it too.', tools: ['valve core tool'], when: all(not(tube), not(beadlock)) },
   {
-    id: 'seat-air', station: 'seat', say: 'Air back in, to the riding pressure.', why: 'A leak shows only under air.', confirm: 'The gauge holds.', caution: 'Never above the limit. Nobody over the wheel.',
+    id: 'seat-air', station: 'seat', say: 'Air back in, to the riding pressure.', why: 'A leak shows only under air. The chuck stays clipped on, nobody over the wheel.',
     tools: ['compressor, clip-on chuck, gauge'], when: (f) => !tube(f) || beadlock(f),
   },
   { id: 'seat-bubbles', station: 'seat', say: 'Soapy water on bead, stem and core, both sides.', why: 'Bubbles mean a leak.', parts: ['soapy water'], when: not(tube) },

@@ -44,6 +44,6 @@ export const WHEEL_BACK: readonly Row[] = [
   { id: 'back-exhaust', station: 'wheel-back', say: 'Exhaust and bags back on: new gasket, clamp gap off the pipe’s slots.', why: 'An old one blows.', parts: ['exhaust gasket'], when: all(rear, kind('scooter', 'cruiser')) },
   { id: 'back-pump', station: 'wheel-back', reads: 'brake', say: (f) => (disc(f) ? 'Pump the brake until it is firm.' : 'Work the brake: it takes hold, and lets go.'), why: (f) => (disc(f) ? 'The pads stand back after they were parted.' : 'Rod and arm were unhooked.'), confirm: 'Firm, before it rolls.', caution: 'Skip this and the first pull of the lever stops nothing.', when: bike },
   { id: 'back-spin', station: 'wheel-back', say: 'Spin the wheel: free, true, nothing rubs.', why: 'Ear and eye find what the hands missed.', when: bike },
-  { id: 'back-down', station: 'wheel-back', say: 'Lower it off its stands.', why: 'Only with the brake firm and every fastener torqued.', confirm: 'It stands by itself.', when: bike },
+  { id: 'back-down', station: 'wheel-back', say: 'Lower it off its stands.', why: 'Only with the brake firm and every fastener torqued.', when: bike },
   { id: 'leave-cool', station: 'hand-over', say: 'After the ride, once cool: recheck the bolts.', why: 'Heat and the first load let go what was tight.', tools: ['torque wrench'], when: bike },
 ];

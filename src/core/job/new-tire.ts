@@ -1,0 +1,19 @@
+import { LIGHT_MARK_TO, type LightMarkTo } from '../beads';
+import { ruleChoice } from '../rules';
+import type { JobState } from './fold-job';
+
+/** What steps, dial and orientation need to know of the tire that goes on. */
+export interface NewTire {
+  lightMark: boolean;
+  arrows: boolean;
+}
+
+/** The tire that goes on; before one is chosen it is taken to have a light mark and an arrow, as most do. */
+export const newTireOf = ({ chosen }: Pick<JobState, 'chosen'>): NewTire => ({
+  lightMark: chosen?.lightMark ?? true,
+  arrows: chosen?.arrows !== 'none',
+});
+
+/** What this job sets the light mark to. Throws `InputError` for a method that does not exist. */
+export const lightMarkTo = ({ rules }: Pick<JobState, 'rules'>): LightMarkTo =>
+  ruleChoice('lightMark.to', LIGHT_MARK_TO, rules);
