@@ -159,6 +159,25 @@ test.describe('a newer version of the program', () => {
   });
 });
 
+test('an entry that waits is told in words and can be discarded; what is behind it goes on', async ({ page, shop }) => {
+  await openAs(page, shop, '/jobs/demo-job-22/tire-on');
+  await expect(page.getByText('Step 1 of 9')).toBeVisible();
+  await shop.stop('SIGKILL');
+  for (let n = 0; n < 2; n++) await page.keyboard.press('n');
+  await page.getByRole('button', { name: '2 waiting' }).click();
+  const list = page.getByRole('list', { name: 'Unsent entries' });
+  await expect(list.getByRole('listitem')).toHaveCount(2);
+  await expect(list).toContainText('Done: Find the arrow.');
+  await expectAccessible(page);
+  await list.getByRole('button', { name: /^Discard: Done: Find the arrow/ }).click();
+  await expect(page.getByRole('button', { name: '1 waiting' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await shop.start();
+  await expect(page.getByRole('button', { name: '1 waiting' })).toBeHidden();
+  // The second step is done, the discarded one is asked for again.
+  await expect(page.getByRole('heading', { name: 'Find the arrow.', exact: false })).toBeVisible();
+});
+
 test('a photograph taken without the server waits, is seen, and stands in the log afterwards', async ({
   page,
   shop,

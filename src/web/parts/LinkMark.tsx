@@ -26,8 +26,10 @@ const ByJob = ({ parcels, what }: { parcels: readonly Parcel[]; what: string }) 
   </ul>
 );
 
-/** Sentences of entries come with the job's own code: not before they are asked for. */
-const UnsentList = lazy(() => import('./UnsentList').then((m) => ({ default: m.UnsentList })));
+/**
+ * Sentences of entries come with the job's own code, which a page that wrote entries has loaded: it needs no server.
+ */
+const UnsentList = lazy(() => import('./OutboxBar').then((m) => ({ default: m.UnsentList })));
 
 /** What there is to say, the most pressing first. */
 const STANDINGS = ['asks', 'waiting', 'lost', 'newer'] as const;

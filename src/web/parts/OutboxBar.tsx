@@ -6,6 +6,8 @@ import { needsWord } from '../store/parcel';
 import { Button } from './Button';
 import { useUnits } from './quantity';
 
+export { UnsentList } from './UnsentList';
+
 /** Of what is new in the log, so much is shown; the log has all. */
 const MOST_NEWS = 4;
 

@@ -1,21 +1,25 @@
-import { entryText, type Entry } from '../../core/job';
-import { useDo } from '../store';
+import { entryText, foldJob, stepsOf, type Entry } from '../../core/job';
+import { useApp, useDo } from '../store';
 import { drop } from '../store/outbox-sender';
 import type { Parcel } from '../store/parcel';
 import { Button } from './Button';
 import { useUnits } from './quantity';
 
-/** Steps go by their names here: the procedure of every job is not at hand. */
-const NO_STEPS: ReadonlyMap<string, string> = new Map();
-
 /** Every waiting entry with a way to discard it: nothing waits forever against the fitter's will. */
 export const UnsentList = ({ parcels }: { parcels: readonly Parcel[] }) => {
   const dispatch = useDo();
   const { units } = useUnits();
+  const open = useApp((s) => s.jobs.open);
+  /** The steps of a job in words; by their names if this page has not opened the job. */
+  const wordsOf = (jobId: string): ReadonlyMap<string, string> => {
+    const log = open[jobId]?.entries;
+    return new Map(log ? stepsOf(foldJob(log as Entry[])).map((s) => [s.id, s.say]) : []);
+  };
   return (
     <ul className="max-h-[40vh] overflow-y-auto" aria-label="Unsent entries">
       {parcels.map((parcel) => {
-        const text = parcel.bodies.map((b) => entryText({ ...b, seq: 0, at: '' } as Entry, units, NO_STEPS)).join('; ');
+        const words = wordsOf(parcel.jobId);
+        const text = parcel.bodies.map((b) => entryText({ ...b, seq: 0, at: '' } as Entry, units, words)).join('; ');
         return (
           <li key={parcel.id} className="flex items-center gap-3 border-t border-stone3 py-1">
             <span className="min-w-0 flex-1">{text}</span>

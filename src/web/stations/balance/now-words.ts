@@ -1,6 +1,5 @@
 import {
   chanceText,
-  levelHour,
   type BalanceAdvice,
   type BalanceEstimate,
   type Learns,
@@ -93,7 +92,7 @@ const ADVISED: { [Do in BalanceAdvice['do']]: (advice: Extract<BalanceAdvice, { 
   },
   spin: () => ({ now: 'Spin it again. What does it say?', why: 'The machine confirms what the weights left.' }),
   level: ({ deg, at }, { say }) => ({
-    now: `Hold ${say.clock(deg)} level at ${levelHour(say.side(at))}, let go.`,
+    now: `Hold ${say.clock(deg)} level at ${say.side(at) === 'left' ? 9 : 3}, let go.`,
     why: 'Balanced, it stays at 3 and at 9. Rises: too little there. Sinks: too much.',
   }),
   trial: (advice, { estimate, say }) => ({
