@@ -2,5 +2,14 @@
 export { type Rule, type RuleValues, type ShopRule } from './rule';
 export { DEFAULT_RULES } from './default-rules';
 export { minutesRule } from './day-rules';
-export { findRule, ruleChoice, ruleNumber, ruleWord, valuesOf, checkRuleValue, checkRuleValues, fittingRules } from './rule-value';
+export {
+  findRule,
+  ruleChoice,
+  ruleNumber,
+  ruleWord,
+  valuesOf,
+  checkRuleValue,
+  checkRuleValues,
+  fittingRules,
+} from './rule-value';
 export { letterRuleKey, rimWidthRuleKeys, RIM_WIDTH_SECTIONS_MM } from './size-rules';
