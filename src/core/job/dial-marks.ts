@@ -79,7 +79,9 @@ export const dialMarks = (
   const marks: DialMark[] = lockMarks(state.wheel);
   const levering = step !== undefined && ['levers-off', 'levers-on', 'push-down'].includes(step.shows ?? '');
   const lateStation = ['seat', 'set', 'balance', 'wheel-back', 'hand-over'].includes(station);
-  if (newTireOf(state).lightMark && ((station === 'tire-on' && !levering) || lateStation)) {
+  // Where the mark goes is shown at Tire on; where it is, only on a tire that is known.
+  const isMarkShown = (station === 'tire-on' && !levering) || (lateStation && state.chosen !== null);
+  if (newTireOf(state).lightMark && isMarkShown) {
     const { deg } = lightMarkPlace(lightMarkTo(state), state.wheel.heavySpotDeg);
     marks.push({ is: 'light-mark', deg });
   }
