@@ -163,7 +163,11 @@ test('an entry that waits is told in words and can be discarded; what is behind 
   await openAs(page, shop, '/jobs/demo-job-22/tire-on');
   await expect(page.getByText('Step 1 of 9')).toBeVisible();
   await shop.stop('SIGKILL');
-  for (let n = 0; n < 2; n++) await page.keyboard.press('n');
+  for (const n of [1, 2]) {
+    await page.keyboard.press('n');
+    // Each is kept before the next: pressed twice too soon, a step is done once.
+    await expect(page.getByRole('button', { name: `${n} waiting` })).toBeVisible();
+  }
   await page.getByRole('button', { name: '2 waiting' }).click();
   const list = page.getByRole('list', { name: 'Unsent entries' });
   await expect(list.getByRole('listitem')).toHaveCount(2);
