@@ -51,7 +51,7 @@ const turnsFor = (input: { turnMm: number; runMm: number; slackMm: number; minMm
   const middle = (minMm + maxMm) / 2;
   const offMm = (turns: number) => Math.abs(after(turns) - middle);
   const inside = PARTS.flatMap((parts) => {
-    // Nothing is added so that no turn is a negative nought.
+    // Nothing is added so that no turn is a negative zero.
     const from = Math.ceil(turnsTo(maxMm) * parts - NEARLY) + 0;
     const to = Math.floor(turnsTo(minMm) * parts + NEARLY);
     const all = Array.from({ length: Math.max(0, to - from + 1) }, (_, i) => (from + i) / parts);

@@ -360,7 +360,7 @@ describe('valve nut and rim lock', () => {
   });
 });
 
-test('two gauges that nobody checked, or whose steps are coarse, are not called good', () => {
+test('two unchecked gauges, or gauges whose steps are coarse, are not called good', () => {
   const checks = [{ appliedKpa: 100, readsKpa: 101 }];
   const run = (stepKpa: number, own: typeof checks = [], others: typeof checks = []) =>
     twoGauges.run({
