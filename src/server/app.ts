@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import type { Logger } from 'pino';
 import { ruleNumber, valuesOf } from '../core/rules';
 import { actsFor } from './doors/acting';
+import { approvalStore } from './doors/approvals';
 import { calendarKey } from './doors/calendar-key';
 import { loopbackNamesOnly, nobody } from './doors/access';
 import { passphraseGate } from './doors/passphrase';
@@ -123,6 +124,7 @@ export const createApp = (db: Db, options: AppOptions): Express => {
   const shop = shopStore(db);
   const rules = ruleStore(db);
   const doors = doorStore(db);
+  const approvals = approvalStore();
   const photos = photoStore(options.photosDir, () => ruleNumber('photos.mostMb', valuesOf(rules.list())));
   const jobs = jobStore(db, shop, rules, (photoId) => photos.find(photoId) !== null, live.tell);
 
@@ -168,6 +170,7 @@ export const createApp = (db: Db, options: AppOptions): Express => {
       forgottenAt: shop.forgottenAt,
       addresses: options.addresses ?? (() => []),
       shopName: shop.name,
+      approvals,
     }),
   );
   const calendar = calendarKey(db);
@@ -181,8 +184,8 @@ export const createApp = (db: Db, options: AppOptions): Express => {
   app.use('/api/workings', workingRoutes(work));
   app.use('/api', openApiRoutes(work));
   const visits = visitStore(db, shop, rules, jobs);
-  app.use('/api/jobs', jobRoutes(jobs, shop, visits, work));
-  app.use('/api/visits', visitRoutes(visits, shop, photos, work));
+  app.use('/api/jobs', jobRoutes(jobs, shop, visits, work, { doors, approvals }));
+  app.use('/api/visits', visitRoutes(visits, shop, photos, work, { doors, approvals }));
   app.use('/api', dayRoutes(visits, shop, work));
   app.use('/api', knowsRoutes(jobs.knows));
   app.use('/api', partsRoutes(jobs.parts));

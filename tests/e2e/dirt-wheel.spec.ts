@@ -95,12 +95,12 @@ test('a dirt rear wheel with tube and rim lock goes from intake to its job card'
   await page.keyboard.press('n');
 
   // Hand over: the guess is not proved, nor the cap, nor a ride; the snug nut is doubtful.
-  await expect(page.getByRole('heading', { name: '3 safety points not proved.' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: '3 safety checks not on record.' })).toBeVisible();
   await expect(page.getByText('caliper bolts: tightened by guess.')).toBeVisible();
   await expect(page.getByText('chain adjuster locknuts: snug, though the manual has a torque.')).toBeVisible();
   await page.keyboard.press('d');
   await sheet.getByRole('button', { name: 'Keep it' }).click();
-  await expect(page.getByRole('heading', { name: '2 safety points not proved.' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: '2 safety checks not on record.' })).toBeVisible();
   await expect(page.getByRole('button', { name: /^Bolts once more, cool at/ })).toBeVisible();
   await handOverAllTheSame(page, 'the rider torques them at home');
   await expect(page.getByText(/^Handed over to Mara Tolling/)).toBeVisible();

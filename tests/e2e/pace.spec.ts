@@ -74,7 +74,7 @@ const wholeJob = async (page: Page, shop: TestShop, machine: string, wheel: stri
   await page.goto(`${shop.url}/jobs/${id}/wheel-back`);
   await untilBack(page, taps);
   if (page.url().endsWith('/wheel-back')) await taps.key('n');
-  await expect(page.getByRole('heading', { name: /safety points? not proved/ })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /safety checks? not on record/ })).toBeVisible();
   await taps.key('d');
   await taps.press('Keep it');
   await expect(page.getByRole('dialog')).toBeHidden();

@@ -60,7 +60,7 @@ test('an owner sets up people; a learner works and is refused a rule', async ({ 
   // Who may not hand over is told so before, and the button waits for who may.
   await other.goto(`${shop.url}/jobs/demo-job-22/hand-over`);
   await expect(other.getByText('A fitter or owner hands over.', { exact: false })).toBeVisible();
-  await expect(other.getByRole('button', { name: /^(Hand over|All the same)/ })).toBeDisabled();
+  await expect(other.getByRole('button', { name: /^(Hand over|Release anyway)/ })).toBeDisabled();
   // A note at the bench stands in the learner's name.
   await other.goto(`${shop.url}/jobs/demo-job-21/log`);
   await expect(other.getByRole('button', { name: 'Bench: Wil Penhallow, units and light' })).toBeVisible();

@@ -144,12 +144,12 @@ export const untilNow = async (page: Page, says: string): Promise<void> => {
 
 /** Hands over a wheel whose log does not prove all, by name and reason. */
 export const handOverAllTheSame = async (page: Page, why: string): Promise<void> => {
-  await page.getByRole('button', { name: 'All the same' }).click();
-  await expect(page.getByText('Say who hands it over all the same.')).toBeVisible();
-  await expect(page.getByText('Say why it leaves like this.')).toBeVisible();
-  await page.getByLabel('All the same, by').fill('Juna Birk');
-  await page.getByLabel('Why it leaves like this').fill(why);
-  await page.getByRole('button', { name: 'All the same' }).click();
+  await page.getByRole('button', { name: 'Release anyway' }).click();
+  await expect(page.getByText('Enter who releases it.')).toBeVisible();
+  await expect(page.getByText('Enter the reason for release.')).toBeVisible();
+  await page.getByLabel('Released by').fill('Juna Birk');
+  await page.getByLabel('Reason for release').fill(why);
+  await page.getByRole('button', { name: 'Release anyway' }).click();
   await expect(page.getByText(/^Handed over to /)).toBeVisible();
 };
 

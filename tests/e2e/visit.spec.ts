@@ -70,7 +70,7 @@ test('a machine with two wheels comes in by keyboard, is promised, and two fitte
   // An amount that is none, then one that is agreed.
   await page.getByLabel('May cost, USD').fill('-5');
   await page.getByRole('button', { name: 'Agreed' }).click();
-  await expect(page.getByRole('alert')).toContainText('nothing below nought');
+  await expect(page.getByRole('alert')).toContainText('enter a price such as');
   await page.getByLabel('May cost, USD').fill('240.50');
   await page.getByRole('button', { name: 'Agreed' }).click();
   await expect(page.getByText(/Agreed: .*240\.50.*, Petra Oakhollow/)).toBeVisible();
@@ -156,7 +156,7 @@ test('a loose wheel over the counter is a visit too: nothing comes off and goes 
   await expect(page.getByRole('heading', { name: 'It came in loose.' })).toBeVisible();
   await expect(page.getByRole('list', { name: 'Fasteners' }).getByRole('listitem')).toHaveCount(0);
   await page.goto(`${job}hand-over`);
-  await expect(page.getByRole('heading', { name: '5 safety points not proved.' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: '5 safety checks not on record.' })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Test ride' })).toHaveCount(0);
   await page.getByRole('link', { name: 'For the rider' }).click();
   await expect(page.getByRole('heading', { name: 'Loose wheel' })).toBeVisible();

@@ -5,50 +5,20 @@ import { createServer } from 'node:http';
 import { join } from 'node:path';
 import pino from 'pino';
 import request from 'supertest';
-import { mayDo, ROLES, type Role } from '../../src/core/doors';
+import { mayDo, ROLES } from '../../src/core/doors';
 import { createApp } from '../../src/server/app';
 import { openDb } from '../../src/server/db/open-db';
 import { linePoster } from '../../src/server/devices/line-poster';
 import { MOST_WRONG, MOST_WRONG_OF_PERSON, WAIT_MINUTES } from '../../src/server/doors/guess-limit';
 import { NEEDED, rightFor } from '../../src/server/doors/rights';
 import { CODE_MINUTES } from '../../src/server/doors/sign-in-codes';
-import { doorStore } from '../../src/server/db/door-store';
 import { isTriedFirst } from '../../src/server/doors/tried-first';
 import { hashSecret, isSecret } from '../../src/server/doors/secret-hash';
 import { routesOf } from '../routes-of';
+import { closedShop, hashes, makeSecrets, PEOPLE } from './closed-shop';
 import { note, testApp } from './test-app';
 
-/** Invented, for each role. */
-const PEOPLE: Record<Role, { who: string; secret: string }> = {
-  owner: { who: 'Juna Birk', secret: 'basins fill one by one' },
-  fitter: { who: 'Osk Tarrow', secret: '730418' },
-  learner: { who: 'Wil Penhallow', secret: '195270' },
-};
-
-/** What the secrets are made into, at next to no cost: that it takes its time is tried in one place. */
-let hashes: Record<Role, string>;
-beforeAll(async () => {
-  const cheap = { logN: 4, block: 8, parallel: 1 };
-  const made = await Promise.all(
-    ROLES.map(async (role) => [role, await hashSecret(PEOPLE[role].secret, cheap)] as const),
-  );
-  hashes = Object.fromEntries(made) as typeof hashes;
-});
-
-/** A shop whose people sign in: an empty one, or the demo shop. */
-const closedShop = ({ isDemo = false } = {}) => {
-  const shop = testApp({ empty: !isDemo });
-  const doors = doorStore(shop.db);
-  const add = shop.db.prepare('INSERT INTO people (name) VALUES (?) ON CONFLICT DO NOTHING');
-  for (const { who } of Object.values(PEOPLE)) add.run(who);
-  for (const role of ROLES) doors.setPerson(PEOPLE[role].who, role, hashes[role]);
-  const signIn = async (role: Role) => {
-    const agent = request.agent(shop.app);
-    await agent.post('/api/session').send(PEOPLE[role]).expect(201);
-    return agent;
-  };
-  return { ...shop, doors, signIn };
-};
+beforeAll(makeSecrets);
 
 const onClock = async (test: (move: (minutes: number) => void) => Promise<void>): Promise<void> => {
   jest.useFakeTimers({ doNotFake: ['nextTick', 'setImmediate', 'setTimeout', 'queueMicrotask'] });
@@ -457,7 +427,9 @@ describe('what each role may do', () => {
     const by = (agent: typeof wil, who: string, kind: string, data: object) =>
       agent.post(`/api/jobs/${jobId}/entries`).send({ expectedSeq: seq, entries: [note('', { who, kind, data })] });
     const refused = await by(wil, 'Wil Penhallow', 'handed-over', { to: 'the rider' }).expect(403);
-    expect(refused.body.error.message).toBe('Wil Penhallow is here as a learner and may not hand a wheel over.');
+    expect(refused.body.error.message).toBe(
+      'Wil Penhallow is signed in as learner and can’t release a wheel or take a release back.',
+    );
     await by(wil, 'Wil Penhallow', 'undo', { entryId: handed }).expect(403);
     await by(osk, 'Osk Tarrow', 'undo', { entryId: handed }).expect(201);
     const tube = (await osk.get('/api/records/tubes').expect(200)).body.records[0];

@@ -128,7 +128,7 @@ describe('what the shop may see of it', () => {
     await ask.get('/api/practice/shown').expect(401);
     const [osk, wil] = [as('Osk Tarrow'), as('Wil Penhallow')];
     const kept = await osk.get('/practice?who=Wil%20Penhallow').expect(403);
-    expect(kept.body.error.message).toBe('Wil Penhallow keeps their practice to themselves.');
+    expect(kept.body.error.message).toBe('Wil Penhallow doesn’t share practice results.');
     await as('Juna Birk').get('/practice?who=Wil%20Penhallow').expect(403);
     await wil.get('/practice?who=Wil%20Penhallow').expect(200);
     await osk.put('/practice/shown', { who: 'Wil Penhallow', isShown: true }).expect(403);

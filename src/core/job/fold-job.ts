@@ -7,6 +7,7 @@ import { balanceAfter, isOfBalance, UNBALANCED, type BalanceLog } from './balanc
 import { doneByReading } from './step-and-reading';
 import { turnedOn, type Trued } from './truing-of';
 import type { Entry, EntryData } from './entries';
+import type { WithdrawnProof } from './release';
 
 /** A look at something that was to be looked at again: by whom, and when. */
 export type LookedAgain = EntryData['looked-again'] & { at: string; who: string };
@@ -67,6 +68,8 @@ export interface JobState {
   /** What was looked at again, in the order of the log. */
   lookedAgain: LookedAgain[];
   handedOver: (Required<EntryData['handed-over']> & { at: string; who: string }) | null;
+  /** Proof that was withdrawn since it was handed over; null while the release stands. */
+  withdrawn: WithdrawnProof | null;
 }
 
 export const emptyJob = (): JobState => ({
@@ -116,6 +119,7 @@ export const emptyJob = (): JobState => ({
   rechecks: [],
   lookedAgain: [],
   handedOver: null,
+  withdrawn: null,
 });
 
 /**
@@ -328,8 +332,8 @@ export const withItsSteps = (state: JobState, entry: Entry): JobState => {
   return { ...after, steps: { ...after.steps, ...Object.fromEntries(stepIds.map((id) => [id, by])) } };
 };
 
-/** The state of a job: its standing entries, applied in order. Used by the server and the browser alike. */
-export const foldJob = (log: readonly Entry[]): JobState => effectiveEntries(log).reduce(withItsSteps, emptyJob());
+/** What the standing entries of a log amount to, applied in order; whether a release still stands is `foldJob`'s. */
+export const foldEntries = (log: readonly Entry[]): JobState => effectiveEntries(log).reduce(withItsSteps, emptyJob());
 
 /** The id of the newest standing entry of a kind, which a correction would replace; undefined when there is none. */
 export const standingId = (log: readonly Entry[], kind: Entry['kind']): string | undefined =>

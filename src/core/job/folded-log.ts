@@ -1,5 +1,6 @@
 import type { Entry } from './entries';
-import { emptyJob, foldJob, withItsSteps, type JobState } from './fold-job';
+import { emptyJob, withItsSteps, type JobState } from './fold-job';
+import { foldJob, withdrawnProof } from './release';
 import { timesOf, timesOn, type Times } from './times-of';
 
 /** A log with what it amounts to. */
@@ -19,7 +20,11 @@ export const foldedOn = (before: FoldedLog, more: readonly Entry[]): FoldedLog =
   if (more.length === 0) return before;
   const entries = [...before.entries, ...more];
   const isPlain = more.every((e) => e.kind !== 'undo' && e.replaces === undefined);
-  return isPlain
-    ? { entries, state: more.reduce(withItsSteps, before.state), times: timesOn(before.times, entries, more.length) }
-    : { entries, state: foldJob(entries), times: timesOf(entries) };
+  if (!isPlain) return { entries, state: foldJob(entries), times: timesOf(entries) };
+  const state = more.reduce(withItsSteps, before.state);
+  return {
+    entries,
+    state: state.handedOver ? { ...state, withdrawn: withdrawnProof(entries) } : state,
+    times: timesOn(before.times, entries, more.length),
+  };
 };

@@ -187,8 +187,13 @@ const leaveRows = (state: JobState, q: Quantity): [string, string][] => {
   ]);
 };
 
-/** The caution on the card of a wheel that left though its log did not prove all. */
+/** The caution on the card of a wheel whose safety checks are not all on record. */
 const despiteText = (state: JobState): string | null => {
+  const { withdrawn } = state;
+  if (withdrawn) {
+    const points = withdrawn.points.map((p) => `${p.says.toLowerCase()} (${p.by})`).join('; ');
+    return `Proof withdrawn by ${withdrawn.who} on ${withdrawn.at.slice(0, 10)}: ${points}. Do not ride. Check it and release it again.`;
+  }
   const despite = state.handedOver?.despite;
   if (!despite) return null;
   const { missing } = readyOf(state).result;

@@ -12,6 +12,8 @@ export interface JobSummary {
   sizeOff: string | null;
   sizeOn: string | null;
   handedOver: boolean;
+  /** The person who withdrew proof after it was handed over; null while the release stands. */
+  withdrawnBy: string | null;
   /** ISO 8601. */
   openedAt: string;
   lastAt: string;

@@ -278,7 +278,8 @@ const REPORTS: Record<StationId, Report> = {
   set,
   balance,
   'wheel-back': wheelBack,
-  'hand-over': (state) => findings([[state.handedOver !== null, 'handed over']], []),
+  'hand-over': ({ handedOver, withdrawn }) =>
+    findings([[handedOver !== null && withdrawn === null, withdrawn ? 'released again' : 'handed over']], []),
 };
 
 /** How far a station is. `today` YYYY-MM-DD, for ages. */

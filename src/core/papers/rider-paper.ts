@@ -161,6 +161,13 @@ const taughtText = (states: readonly JobState[]): string | null => {
 };
 
 const despiteOf = (state: JobState): string[] => {
+  const { withdrawn, wheel } = state;
+  if (withdrawn && wheel) {
+    const points = withdrawn.points.map((p) => p.says.toLowerCase()).join('; ');
+    return [
+      `${POSITION_WORDS[wheel.position]}: not on record anymore: ${points}. Do not ride until it is released again.`,
+    ];
+  }
   const despite = state.handedOver?.despite;
   if (!despite || !state.wheel) return [];
   const missing = readyOf(state).result.missing.map((p) => `${p.says.toLowerCase()} (${p.by})`);

@@ -20,6 +20,8 @@ export interface WheelNow {
   /** Where work goes on; null once the wheel is handed over. */
   station: StationId | null;
   handedOver: boolean;
+  /** The person who withdrew proof after it was handed over; null while the release stands. */
+  withdrawnBy: string | null;
 }
 
 /** A part that is not here: on its way, or not even ordered. */

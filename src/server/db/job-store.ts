@@ -4,8 +4,10 @@ import {
   checkEntryBody,
   coolUntil,
   effectiveEntries,
+  effectOf,
   jobReport,
   readyOf,
+  type Effect,
   type Entry,
   type EntryBody,
   type EntryKind,
@@ -55,6 +57,9 @@ export interface OpenJob {
   visitId?: string;
 }
 
+/** Refuses an append by what it brings about, and by the entries that were written; `rider` is the machine's. */
+export type EffectCheck = (effect: Effect, written: readonly Entry[], rider: string) => void;
+
 /** When entries reached the server, ISO 8601, and how long they had waited by then. */
 interface Sent {
   at: string;
@@ -80,7 +85,7 @@ const fillsFrom = (state: JobState, at: string): number[] =>
 
 const SUMMARY = `id, number, machine_id AS machineId, wheel_id AS wheelId, machine_name AS machineName,
   wheel_position AS wheelPosition, rider, size_off AS sizeOff, size_on AS sizeOn, handed_over AS handedOver,
-  opened_at AS openedAt, last_at AS lastAt, last_seq AS lastSeq`;
+  withdrawn_by AS withdrawnBy, opened_at AS openedAt, last_at AS lastAt, last_seq AS lastSeq`;
 
 const toSummary = (row: JobRow): JobSummary => ({ ...row, handedOver: row.handedOver === 1 });
 
@@ -112,7 +117,8 @@ export const jobStore = (
       'SELECT job_id AS jobId, seq FROM entries WHERE id = ?',
     ),
     summarize: db.prepare(
-      `UPDATE jobs SET size_off = @sizeOff, size_on = @sizeOn, handed_over = @handedOver, last_at = @lastAt,
+      `UPDATE jobs SET size_off = @sizeOff, size_on = @sizeOn, handed_over = @handedOver,
+         withdrawn_by = @withdrawnBy, last_at = @lastAt,
          last_seq = @lastSeq, search = @search, fills = '[]', set_kpa = @setKpa, cool_until = @coolUntil WHERE id = @id`,
     ),
     unlooked: db.prepare<[string], { id: string; number: number }>(
@@ -166,6 +172,7 @@ export const jobStore = (
       sizeOff,
       sizeOn,
       handedOver: state.handedOver ? 1 : 0,
+      withdrawnBy: state.withdrawn?.who ?? null,
       lastAt: last.at,
       lastSeq: last.seq,
       setKpa: state.pressureSet?.rideKpa ?? null,
@@ -205,16 +212,22 @@ export const jobStore = (
     }
   };
 
-  /** A wheel whose log does not prove a safety point leaves only by somebody's name, and for a reason. */
-  const checkLeaving = (bodies: EntryBody[], state: JobState): void => {
-    const at = bodies.findIndex((b) => b.kind === 'handed-over' && !(b as EntryBody<'handed-over'>).data.despite);
-    const { missing } = at < 0 ? { missing: [] } : readyOf(state).result;
-    if (missing.length === 0) return;
-    throw new InputError(
-      `entries[${at}].data.despite`,
-      `The log does not prove: ${missing.map((p) => `${p.says.toLowerCase()} (${p.by})`).join('; ')}.`,
-      'every point proved, or who hands it over all the same, and why',
-    );
+  /**
+   * A release that begins to stand needs every safety check on record, or a person who releases it anyway and why. One
+   * that an undo brings back needs all of them: what was accepted then may not be what is open now.
+   */
+  const checkRelease = (begun: readonly Entry[], fromSeq: number, state: JobState): void => {
+    const release = begun.find((e) => e.kind === 'handed-over' && !(e.seq > fromSeq && e.data.despite));
+    const missing = release ? readyOf(state).result.missing : [];
+    if (release === undefined || missing.length === 0) return;
+    const open = `Safety checks are open: ${missing.map((p) => `${p.says.toLowerCase()} (${p.by})`).join('; ')}.`;
+    throw release.seq > fromSeq
+      ? new InputError(
+          `entries[${release.seq - fromSeq - 1}].data.despite`,
+          open,
+          'every safety check on record, or who releases it anyway and why',
+        )
+      : new InputError('entries[0].data.entryId', open, 'a new release instead of the old one');
   };
 
   const write = (
@@ -239,50 +252,55 @@ export const jobStore = (
 
   /** Jobs of the same visit that the append at hand wrote into as well. */
   const grownBeside: string[] = [];
-  const append = db.transaction((jobId: string, expectedSeq: number, raw: unknown[], sent: Sent): Entry[] => {
-    const job = find(jobId);
-    const { at: now, waitedS = 0 } = sent;
-    const arrivedAt = waitedS > 0 ? now : null;
-    const clock = new Date(Date.parse(now) - waitedS * 1000).toISOString();
-    const at = later(clock, job.lastAt);
-    const bodies = raw.map((value, i) => {
-      try {
-        return checkEntryBody(value);
-      } catch (error) {
-        if (error instanceof InputError)
-          throw new InputError(`entries[${i}].${error.field}`, error.message, error.expected);
-        throw error;
+  const append = db.transaction(
+    (jobId: string, expectedSeq: number, raw: unknown[], sent: Sent, refuse: EffectCheck): Entry[] => {
+      const job = find(jobId);
+      const { at: now, waitedS = 0 } = sent;
+      const arrivedAt = waitedS > 0 ? now : null;
+      const clock = new Date(Date.parse(now) - waitedS * 1000).toISOString();
+      const at = later(clock, job.lastAt);
+      const bodies = raw.map((value, i) => {
+        try {
+          return checkEntryBody(value);
+        } catch (error) {
+          if (error instanceof InputError)
+            throw new InputError(`entries[${i}].${error.field}`, error.message, error.expected);
+          throw error;
+        }
+      });
+      if (new Set(bodies.map((b) => b.id)).size < bodies.length)
+        throw new InputError('entries', 'Two entries have the same id.', 'an id of its own for each');
+      const held = bodies.map((b) => statements.entryJob.get(b.id));
+      if (held.some(Boolean)) {
+        const log = logs.of(jobId).entries;
+        return sentAgain(bodies, (i) => (held[i]?.jobId === jobId ? log[held[i].seq - 1] : undefined));
       }
-    });
-    if (new Set(bodies.map((b) => b.id)).size < bodies.length)
-      throw new InputError('entries', 'Two entries have the same id.', 'an id of its own for each');
-    const held = bodies.map((b) => statements.entryJob.get(b.id));
-    if (held.some(Boolean)) {
+      if (expectedSeq !== job.lastSeq) throw new LogMovedOn(entriesOf(jobId, expectedSeq), job.lastSeq);
+      if (bodies.some((b) => BY_SERVER.includes(b.kind)))
+        throw new InputError('entries', 'A job is opened once, with the shop’s rules.', 'any other kind of entry');
+      checkTargets(logs.of(jobId).entries, bodies);
+      write(jobId, bodies, job.lastSeq, at, arrivedAt);
+      for (const sister of stepsOfSisters(jobId, bodies)) {
+        const { lastSeq, lastAt } = find(sister.jobId);
+        write(sister.jobId, sister.bodies, lastSeq, later(clock, lastAt), arrivedAt);
+        summarize(sister.jobId);
+        grownBeside.push(sister.jobId);
+      }
+      const state = summarize(jobId);
       const log = logs.of(jobId).entries;
-      return sentAgain(bodies, (i) => (held[i]?.jobId === jobId ? log[held[i].seq - 1] : undefined));
-    }
-    if (expectedSeq !== job.lastSeq) throw new LogMovedOn(entriesOf(jobId, expectedSeq), job.lastSeq);
-    if (bodies.some((b) => BY_SERVER.includes(b.kind)))
-      throw new InputError('entries', 'A job is opened once, with the shop’s rules.', 'any other kind of entry');
-    checkTargets(logs.of(jobId).entries, bodies);
-    write(jobId, bodies, job.lastSeq, at, arrivedAt);
-    for (const sister of stepsOfSisters(jobId, bodies)) {
-      const { lastSeq, lastAt } = find(sister.jobId);
-      write(sister.jobId, sister.bodies, lastSeq, later(clock, lastAt), arrivedAt);
-      summarize(sister.jobId);
-      grownBeside.push(sister.jobId);
-    }
-    const state = summarize(jobId);
-    checkLeaving(bodies, state);
-    if (bodies.some((b) => b.kind === 'trouble' || b.kind === 'undo')) troubles.settle(jobId, logs.of(jobId));
-    if (bodies.some((b) => MOVE_PARTS.includes(b.kind))) parts.settle(jobId, entriesOf(jobId), state);
-    if (job.handedOver || state.handedOver) {
-      if (!bodies.every((b) => MOVE_NOTHING.includes(b.kind))) settle(jobId, state);
-      rechecks.settleJob(jobId, job.number, state);
-      knows.settle(jobId, state);
-    }
-    return entriesOf(jobId, job.lastSeq);
-  });
+      const effect = effectOf(log, job.lastSeq);
+      refuse(effect, log.slice(job.lastSeq), state.machine?.rider ?? state.rider);
+      checkRelease(effect.begun, job.lastSeq, state);
+      if (bodies.some((b) => b.kind === 'trouble' || b.kind === 'undo')) troubles.settle(jobId, logs.of(jobId));
+      if (bodies.some((b) => MOVE_PARTS.includes(b.kind))) parts.settle(jobId, entriesOf(jobId), state);
+      if (job.handedOver || state.handedOver) {
+        if (!bodies.every((b) => MOVE_NOTHING.includes(b.kind))) settle(jobId, state);
+        rechecks.settleJob(jobId, job.number, state);
+        knows.settle(jobId, state);
+      }
+      return entriesOf(jobId, job.lastSeq);
+    },
+  );
 
   const open = db.transaction((input: OpenJob, at: string): JobSummary => {
     const existing = statements.one.get(input.id);
@@ -373,10 +391,19 @@ export const jobStore = (
     },
     /** Whether an entry of that id stands in any log. */
     holds: (entryId: string): boolean => statements.entryJob.get(entryId) !== undefined,
-    /** Appends, all or nothing; what waited on its way stands at the time when it was written at the bench. */
-    append(jobId: string, expectedSeq: number, entries: unknown[], sent: Partial<Sent> = {}): Entry[] {
+    /**
+     * Appends, all or nothing; what waited on its way stands at the time when it was written at the bench. `refuse` sees
+     * what the append brings about, and throws to leave everything as it was.
+     */
+    append(
+      jobId: string,
+      expectedSeq: number,
+      entries: unknown[],
+      sent: Partial<Sent> = {},
+      refuse: EffectCheck = () => undefined,
+    ): Entry[] {
       grownBeside.length = 0;
-      const written = append.immediate(jobId, expectedSeq, entries, { at: new Date().toISOString(), ...sent });
+      const written = append.immediate(jobId, expectedSeq, entries, { at: new Date().toISOString(), ...sent }, refuse);
       // It stands now: the next one is folded on from here, and everybody may know.
       const grown = [jobId, ...grownBeside];
       tell({ jobs: Object.fromEntries(grown.map((id) => [id, logs.of(id).entries.length])) });

@@ -32,7 +32,8 @@ export const visitLog = (db: Db) => {
   );
   const settle = db.prepare(
     `UPDATE visits SET last_at = max(last_at, @at), handed_over = NOT EXISTS (
-       SELECT 1 FROM jobs WHERE jobs.visit_id = visits.id AND jobs.handed_over = 0) WHERE id = @id`,
+       SELECT 1 FROM jobs
+       WHERE jobs.visit_id = visits.id AND (jobs.handed_over = 0 OR jobs.withdrawn_by IS NOT NULL)) WHERE id = @id`,
   );
 
   const entriesOf = (visitId: string, afterSeq = 0): VisitEntry[] => entries.all(visitId, afterSeq).map(toEntry);
@@ -80,13 +81,14 @@ export const visitLog = (db: Db) => {
       const seq = seqOf(visitId);
       if (expectedSeq !== seq) throw new LogMovedOn(entriesOf(visitId, expectedSeq), seq, 'visit');
     },
-    /** A job of the visit was written to: it is over once every wheel is handed over. */
+    /** A job of the visit was written to: it is over once every wheel is handed over, its proof in place. */
     settle: (visitId: string, at: string): void => void settle.run({ id: visitId, at }),
     /** Visits were brought in with their jobs: each is over where every wheel is handed over. */
     settleAll: (): void =>
       void db.exec(
         `UPDATE visits SET handed_over = NOT EXISTS (
-           SELECT 1 FROM jobs WHERE jobs.visit_id = visits.id AND jobs.handed_over = 0)`,
+           SELECT 1 FROM jobs
+           WHERE jobs.visit_id = visits.id AND (jobs.handed_over = 0 OR jobs.withdrawn_by IS NOT NULL))`,
       ),
   };
 };

@@ -35,6 +35,9 @@ export interface VisitQuery {
   after?: string | undefined;
 }
 
+/** Refuses an entry of a visit by the names in it. */
+type NameRefusal = (entry: VisitEntryBody, rider: string) => void;
+
 /** So many machines are looked at for a plan, the newest first. */
 const MOST_IN = 60;
 const TIRE_ON = STATIONS.indexOf('tire-on');
@@ -55,6 +58,7 @@ interface WheelRow {
   coolUntil: string | null;
   build: string;
   handedOver: 0 | 1;
+  withdrawnBy: string | null;
   fills: string;
 }
 
@@ -74,7 +78,7 @@ export const visitStore = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobS
     wheels: db.prepare<[string], WheelRow>(
       `SELECT j.id AS jobId, j.visit_id AS visitId, j.wheel_id AS wheelId, j.wheel_position AS position, j.number,
          j.size_on AS sizeOn, j.set_kpa AS setKpa, j.cool_until AS coolUntil, w.build,
-         j.handed_over AS handedOver, j.fills
+         j.handed_over AS handedOver, j.withdrawn_by AS withdrawnBy, j.fills
        FROM jobs j JOIN wheels w ON w.id = j.wheel_id
        WHERE j.visit_id IN (SELECT value FROM json_each(?)) ORDER BY j.number`,
     ),
@@ -182,49 +186,52 @@ export const visitStore = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobS
     isHandedOver: (jobId: string) => jobs.find(jobId).handedOver,
   };
 
-  const append = db.transaction((visitId: string, expectedSeq: number, raw: unknown[], at: string): VisitEntry[] => {
-    find(visitId);
-    const bodies = raw.map((value, i) => {
-      try {
-        return checkVisitEntry(value);
-      } catch (error) {
-        if (!(error instanceof InputError)) throw error;
-        throw new InputError(`entries[${i}].${error.field}`, error.message, error.expected);
+  const append = db.transaction(
+    (visitId: string, expectedSeq: number, raw: unknown[], at: string, refuse: NameRefusal): VisitEntry[] => {
+      const { rider } = find(visitId);
+      const bodies = raw.map((value, i) => {
+        try {
+          return checkVisitEntry(value);
+        } catch (error) {
+          if (!(error instanceof InputError)) throw error;
+          throw new InputError(`entries[${i}].${error.field}`, error.message, error.expected);
+        }
+      });
+      const held = bodies.map((b) => log.heldAt(b.id));
+      if (new Set(bodies.map((b) => b.id)).size < bodies.length)
+        throw new InputError('entries', 'Two entries have the same id.', 'an id of its own for each');
+      if (held.some(Boolean)) {
+        const known = log.entriesOf(visitId);
+        return sentAgain(bodies, (i) => (held[i]?.visitId === visitId ? known[held[i].seq - 1] : undefined));
       }
-    });
-    const held = bodies.map((b) => log.heldAt(b.id));
-    if (new Set(bodies.map((b) => b.id)).size < bodies.length)
-      throw new InputError('entries', 'Two entries have the same id.', 'an id of its own for each');
-    if (held.some(Boolean)) {
-      const known = log.entriesOf(visitId);
-      return sentAgain(bodies, (i) => (held[i]?.visitId === visitId ? known[held[i].seq - 1] : undefined));
-    }
-    log.checkSeq(visitId, expectedSeq);
-    for (const body of bodies) {
-      const known = log.entriesOf(visitId);
-      if (body.kind === 'undo') {
-        const { entryId } = (body as VisitEntryBody<'undo'>).data;
-        const target = known.find((e) => e.id === entryId);
-        if (!target)
-          throw new InputError(
-            'data.entryId',
-            'There is no such entry in this visit.',
-            'the id of an entry of this visit',
-          );
-        if (['opened', 'wheel-added', 'wheel-removed'].includes(target.kind))
-          throw new InputError(
-            'data.entryId',
-            'Wheels come and go by entries of their own.',
-            'the id of another entry',
-          );
+      log.checkSeq(visitId, expectedSeq);
+      for (const body of bodies) {
+        refuse(body, rider);
+        const known = log.entriesOf(visitId);
+        if (body.kind === 'undo') {
+          const { entryId } = (body as VisitEntryBody<'undo'>).data;
+          const target = known.find((e) => e.id === entryId);
+          if (!target)
+            throw new InputError(
+              'data.entryId',
+              'There is no such entry in this visit.',
+              'the id of an entry of this visit',
+            );
+          if (['opened', 'wheel-added', 'wheel-removed'].includes(target.kind))
+            throw new InputError(
+              'data.entryId',
+              'Wheels come and go by entries of their own.',
+              'the id of another entry',
+            );
+        }
+        checkVisitAppend(body, log.stateOf(visitId), jobsNow, at);
+        log.write(visitId, [body], at);
+        if (body.kind === 'wheel-removed') statements.leave.run((body as VisitEntryBody<'wheel-removed'>).data.jobId);
       }
-      checkVisitAppend(body, log.stateOf(visitId), jobsNow, at);
-      log.write(visitId, [body], at);
-      if (body.kind === 'wheel-removed') statements.leave.run((body as VisitEntryBody<'wheel-removed'>).data.jobId);
-    }
-    log.settle(visitId, at);
-    return log.entriesOf(visitId, expectedSeq);
-  });
+      log.settle(visitId, at);
+      return log.entriesOf(visitId, expectedSeq);
+    },
+  );
 
   return {
     find,
@@ -236,8 +243,14 @@ export const visitStore = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobS
       return row.visitId === null ? null : find(row.visitId);
     },
     open: (input: OpenVisit, at = new Date().toISOString()) => open.immediate(input, at),
-    append: (id: string, expectedSeq: number, entries: unknown[], at = new Date().toISOString()) =>
-      append.immediate(id, expectedSeq, entries, at),
+    /** Appends, all or nothing; `refuse` sees each entry, and throws to leave everything as it was. */
+    append: (
+      id: string,
+      expectedSeq: number,
+      entries: unknown[],
+      at = new Date().toISOString(),
+      refuse: NameRefusal = () => undefined,
+    ) => append.immediate(id, expectedSeq, entries, at, refuse),
     /** A page of visits, the newest first, and from where the next page goes on; null after the last. */
     list({ state, search, limit, after }: VisitQuery): { visits: VisitSummary[]; next: string | null } {
       const [openedAt = FROM_NEWEST.openedAt, id = FROM_NEWEST.id] = after?.split(' ') ?? [];

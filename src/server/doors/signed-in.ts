@@ -25,7 +25,7 @@ export const signedInOnly =
     if (me.isLocked) return next(new NotSignedIn('lock', `The screen of ${me.who} is locked.`, 'to unlock it first'));
     const right = rightFor(req.method, req.path);
     if (!mayDo(me.role, right))
-      return next(new NotAllowed('role', `${me.who} is here as a ${me.role} and may not do this.`, whoMay(right)));
+      return next(new NotAllowed('role', `${me.who} is signed in as ${me.role} and can’t do this.`, whoMay(right)));
     signedIn.set(req, me);
     res.once(
       'close',

@@ -5,7 +5,9 @@ import type { UnitPreferences } from '../../core/units';
 import type { JobQuery, JobStore } from '../db/job-store';
 import type { ShopStore } from '../db/shop-store';
 import type { VisitStore } from '../db/visit-store';
-import { checkHandsOver } from '../doors/finer-rights';
+import type { ApprovalStore } from '../doors/approvals';
+import { checkEffect } from '../doors/permission-checks';
+import type { DoorStore } from '../db/door-store';
 import { meOf } from '../doors/signed-in';
 import type { WorkPool } from '../work';
 import type { ApiDocs } from '../openapi/api-docs';
@@ -25,7 +27,13 @@ export const jobApi: ApiDocs = {
 };
 
 /** Jobs: list, open, read, append, and what is printed or exported of them. */
-export const jobRoutes = (jobs: JobStore, shop: ShopStore, visits: VisitStore, work: WorkPool): Router => {
+export const jobRoutes = (
+  jobs: JobStore,
+  shop: ShopStore,
+  visits: VisitStore,
+  work: WorkPool,
+  access: { doors: DoorStore; approvals: ApprovalStore },
+): Router => {
   const router = Router();
 
   router.get('/', (req, res) => void res.json(jobs.list(checkQuery<JobQuery>(jobQuery, req.query))));
@@ -50,8 +58,12 @@ export const jobRoutes = (jobs: JobStore, shop: ShopStore, visits: VisitStore, w
 
   router.post('/:id/entries', (req, res) => {
     const { expectedSeq, entries, waitedS } = check<JobAppend>(jobAppendBody, req.body);
-    checkHandsOver(meOf(req), entries, () => jobs.entriesOf(req.params.id));
-    const written = jobs.append(req.params.id, expectedSeq, entries, { waitedS });
+    const { id } = req.params;
+    const me = meOf(req);
+    const written = jobs.append(id, expectedSeq, entries, { waitedS }, (effect, more, rider) =>
+      checkEffect(me, effect, more, { ...access, about: id, rider }),
+    );
+    if (me) access.approvals.useAll(me.id, id);
     res.status(201).json({ entries: written, seq: written.at(-1)!.seq });
   });
 

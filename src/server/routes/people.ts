@@ -7,6 +7,7 @@ import { PACES, type Pace } from '../../core/shop';
 import type { DoorStore } from '../db/door-store';
 import type { ShopStore } from '../db/shop-store';
 import { hashSecret } from '../doors/secret-hash';
+import { checkOwn } from '../doors/permission-checks';
 import { meOf } from '../doors/signed-in';
 import { checkNotTriedFirst } from '../doors/tried-first';
 import type { ApiDocs } from '../openapi/api-docs';
@@ -43,6 +44,7 @@ export const peopleRoutes = (shop: ShopStore, doors: DoorStore): Router => {
   });
   router.put('/people/:name/pace', (req, res) => {
     const { pace } = check<{ pace: Pace }>(paceBody, req.body);
+    checkOwn(meOf(req), req.params.name);
     if (!shop.setPace(req.params.name, pace)) throw new NotFound('Nobody here has this name.');
     res.json({ paces: shop.all().paces });
   });

@@ -13,7 +13,7 @@ import {
 import type { Working } from '../../core/working';
 import type { PracticeStore } from '../db/practice-store';
 import type { ApiDocs } from '../openapi/api-docs';
-import { checkShown } from '../doors/finer-rights';
+import { checkShown } from '../doors/permission-checks';
 import { meOf } from '../doors/signed-in';
 import { NotFound } from '../errors';
 import type { WorkPool } from '../work';

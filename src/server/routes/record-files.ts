@@ -3,7 +3,7 @@ import Joi from 'joi';
 import { InputError } from '../../core/errors';
 import { importAnswer, type RecordKind, type Records } from '../../core/shop';
 import type { RecordStore } from '../db/record-store';
-import { checkPrice } from '../doors/finer-rights';
+import { checkPrice } from '../doors/permission-checks';
 import { meOf } from '../doors/signed-in';
 import { recordsCsv } from '../export/records-csv';
 import { showsProgress, tell, type Told } from '../progress';

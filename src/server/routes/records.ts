@@ -10,7 +10,7 @@ import { POSITION_WORDS } from '../../core/wheels';
 import type { JobStore } from '../db/job-store';
 import type { RecordQuery } from '../db/record-pages';
 import type { RecordStore } from '../db/record-store';
-import { checkPrice } from '../doors/finer-rights';
+import { checkPrice } from '../doors/permission-checks';
 import { meOf } from '../doors/signed-in';
 import { NotFound } from '../errors';
 import { drawingSvg } from '../export/drawing-svg';

@@ -5,6 +5,7 @@ import { checkSecret, MOST_LETTERS, type Doors } from '../../core/doors';
 import { InputError } from '../../core/errors';
 import { check, text } from '../../core/fields';
 import type { DoorStore, SignedIn } from '../db/door-store';
+import type { ApprovalStore } from '../doors/approvals';
 import { addressOf, guessLimit, MOST_WRONG_OF_PERSON, WAIT_WORDS } from '../doors/guess-limit';
 import { inTurn } from '../doors/in-turn';
 import { hashSecret, isSecret } from '../doors/secret-hash';
@@ -18,6 +19,7 @@ import { recordId, who } from './input';
 
 const secret = text(MOST_LETTERS, 'The PIN or passphrase');
 const signInBody = Joi.alternatives(Joi.object({ who, secret }), Joi.object({ code: text(60, 'The code') })).required();
+const approvalBody = Joi.object({ who, secret, about: recordId }).required();
 const newSecretBody = Joi.object({ old: secret, secret }).required();
 
 /** Sign-ins that wait for one another at a time. */
@@ -38,6 +40,7 @@ interface Options {
   /** Where other machines find this shop. */
   addresses: () => string[];
   shopName: () => string;
+  approvals: ApprovalStore;
 }
 
 /** What is said of the routes below. */
@@ -47,6 +50,11 @@ export const sessionApi: ApiDocs = {
   'DELETE /session': { says: 'Signs out' },
   'POST /session/lock': { says: 'Locks the screen' },
   'PUT /session/secret': { says: 'Another PIN or passphrase of one’s own', body: newSecretBody },
+  'POST /session/approvals': {
+    says: 'Another person approves at this screen, with their own PIN',
+    body: approvalBody,
+    gives: null,
+  },
   'POST /session/codes': { says: 'A code for one more browser', status: 201 },
   'GET /sessions': { says: 'Where one is signed in; an owner: where anybody is' },
   'DELETE /sessions/:id': { says: 'Ends a session', gives: null },
@@ -55,7 +63,7 @@ export const sessionApi: ApiDocs = {
 /** Signing in and out, the lock, the sessions, and a code that signs in a second browser. */
 export const sessionRoutes = (
   doors: DoorStore,
-  { logger, sessionDays, lockMinutes, forgottenAt, addresses, shopName }: Options,
+  { logger, sessionDays, lockMinutes, forgottenAt, addresses, shopName, approvals }: Options,
 ): Router => {
   const router = Router();
   router.use('/session', json({ limit: '4kb' }));
@@ -144,6 +152,13 @@ export const sessionRoutes = (
     checkNotTriedFirst(body.secret, [me.who, shopName()]);
     doors.setPerson(me.who, me.role, await hashSecret(body.secret), me.id);
     res.json(standing(me));
+  });
+  router.post('/session/approvals', async (req, res) => {
+    const me = open(req);
+    const body = check<{ who: string; secret: string; about: string }>(approvalBody, req.body);
+    await checked(req, res, body.who, body.secret);
+    approvals.give({ by: body.who, sessionId: me.id, about: body.about }, Date.now());
+    res.status(204).end();
   });
   router.post('/session/codes', (req, res) => {
     const me = open(req);

@@ -1,7 +1,11 @@
 import { Router } from 'express';
 import Joi from 'joi';
 import { check, eachOnce, instant, listOf, record, text } from '../../core/fields';
-import type { OpenVisit } from '../../core/visit';
+import type { OpenVisit, VisitEntryBody } from '../../core/visit';
+import type { DoorStore } from '../db/door-store';
+import type { ApprovalStore } from '../doors/approvals';
+import { checkNamed } from '../doors/permission-checks';
+import { meOf } from '../doors/signed-in';
 import type { VisitQuery, VisitStore } from '../db/visit-store';
 import type { ShopStore } from '../db/shop-store';
 import type { PhotoStore } from '../photo-store';
@@ -38,7 +42,13 @@ export const visitApi: ApiDocs = {
 };
 
 /** Visits: the day's list, a machine that comes in, its log. */
-export const visitRoutes = (visits: VisitStore, shop: ShopStore, photos: PhotoStore, work: WorkPool): Router => {
+export const visitRoutes = (
+  visits: VisitStore,
+  shop: ShopStore,
+  photos: PhotoStore,
+  work: WorkPool,
+  access: { doors: DoorStore; approvals: ApprovalStore },
+): Router => {
   const router = Router();
   router.get('/', (req, res) => void res.json(visits.list(checkQuery<VisitQuery>(visitQuery, req.query))));
   router.post('/', (req, res) => {
@@ -73,7 +83,13 @@ export const visitRoutes = (visits: VisitStore, shop: ShopStore, photos: PhotoSt
   });
   router.post('/:id/entries', (req, res) => {
     const { expectedSeq, entries } = check<Append>(appendBody, req.body);
-    const written = visits.append(req.params.id, expectedSeq, entries);
+    const { id } = req.params;
+    const me = meOf(req);
+    const written = visits.append(id, expectedSeq, entries, undefined, (entry, rider) => {
+      if (entry.kind !== 'agreed') return;
+      checkNamed(me, (entry as VisitEntryBody<'agreed'>).data.by, { ...access, about: id, rider });
+    });
+    if (me) access.approvals.useAll(me.id, id);
     res.status(201).json({ entries: written, seq: written.at(-1)!.seq });
   });
   return router;

@@ -14,18 +14,21 @@ const PAGE = 50;
 const TYPING_PAUSE_MS = 180;
 const IN_ADDRESS = ['search', 'from', 'to'] as const;
 
-/** A basin, full once the wheel has left. */
-const State = ({ isOver }: { isOver: boolean }) => (
-  <span
-    className={`inline-flex items-center gap-2 whitespace-nowrap ${isOver ? 'text-good' : 'font-semibold text-water'}`}
-  >
-    <svg viewBox="0 0 24 16" width="24" height="16" aria-hidden="true">
-      <path d="M2 2v7q0 5 5 5h10q5 0 5-5V2" fill="none" stroke="currentColor" strokeWidth="3" strokeLinecap="round" />
-      <path d={isOver ? 'M4 4h16v5q0 3-3 3H7q-3 0-3-3z' : 'M4 9h16q0 3-3 3H7q-3 0-3-3z'} fill="currentColor" />
-    </svg>
-    {isOver ? 'handed over' : 'on the bench'}
-  </span>
-);
+/** A basin, full once the wheel has left and its release stands. */
+const State = ({ job }: { job: JobSummary }) => {
+  const isWithdrawn = job.withdrawnBy !== null;
+  const isOver = job.handedOver && !isWithdrawn;
+  const color = isWithdrawn ? 'font-semibold text-stop' : isOver ? 'text-good' : 'font-semibold text-water';
+  return (
+    <span className={`inline-flex items-center gap-2 whitespace-nowrap ${color}`}>
+      <svg viewBox="0 0 24 16" width="24" height="16" aria-hidden="true">
+        <path d="M2 2v7q0 5 5 5h10q5 0 5-5V2" fill="none" stroke="currentColor" strokeWidth="3" strokeLinecap="round" />
+        <path d={isOver ? 'M4 4h16v5q0 3-3 3H7q-3 0-3-3z' : 'M4 9h16q0 3-3 3H7q-3 0-3-3z'} fill="currentColor" />
+      </svg>
+      {isWithdrawn ? 'proof withdrawn' : isOver ? 'handed over' : 'on the bench'}
+    </span>
+  );
+};
 
 /** One job; on a phone the machine has a line of its own, so that its name is never cut off before its wheel. */
 const Row = ({ job }: { job: JobSummary }) => {
@@ -45,7 +48,7 @@ const Row = ({ job }: { job: JobSummary }) => {
         <span className="num truncate max-md:hidden">{job.sizeOn ?? job.sizeOff ?? ''}</span>
         <span className="flex flex-wrap items-center gap-x-4 max-md:col-start-2 md:contents">
           <span className="num whitespace-nowrap text-ink2">{job.openedAt.slice(0, 10)}</span>
-          <State isOver={job.handedOver} />
+          <State job={job} />
         </span>
       </Link>
     </li>

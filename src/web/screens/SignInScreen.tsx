@@ -3,7 +3,7 @@ import { Button } from '../parts/Button';
 import { initials } from '../parts/initials';
 import { useApp } from '../store';
 import { DigitKeys } from './doors/DigitKeys';
-import { SecretField } from './doors/SecretField';
+import { SecretField } from '../parts/SecretField';
 import { useSignIn } from './doors/use-sign-in';
 
 /** Who can sign in, each one tap. */

@@ -3,6 +3,7 @@ import { OLD_TIRES, openPoints, pairDoubts, readyOf } from '../../core/job';
 import { LOOK_SHORT } from '../../core/recheck';
 import { counted } from '../../core/units';
 import { Button } from '../parts/Button';
+import { ApprovalPin } from '../parts/ApprovalPin';
 import { FormChoice, FormText } from '../parts/form-fields';
 import { useJob } from '../parts/job-context';
 import { useKeys } from '../parts/keys';
@@ -50,8 +51,8 @@ const Papers = () => {
 /** What the log proves and what it does not, when to look again, and what goes with the wheel. */
 export const HandOver = () => {
   const { state, reports, machineWheels } = useJob();
-  const { control, rechecks, isDespite, mayHandOver, submit } = useHandOver();
-  const done = state.handedOver;
+  const { control, rechecks, isDespite, mayHandOver, releasedBy, approval, submit } = useHandOver();
+  const { handedOver: done, withdrawn } = state;
   const ready = readyOf(state);
   useMainWorking('what the log proves', ready);
   useKeys([{ key: 'n', says: 'Hand over', run: () => void submit() }]);
@@ -72,15 +73,23 @@ export const HandOver = () => {
           </div>
         </>
       }
-      lead={done ? `Handed over to ${done.to} on ${done.at.slice(0, 10)}` : 'Before it leaves'}
+      lead={
+        withdrawn
+          ? `Proof withdrawn by ${withdrawn.who}`
+          : done
+            ? `Handed over to ${done.to} on ${done.at.slice(0, 10)}`
+            : 'Final check'
+      }
       now={
-        unproved > 0
-          ? `${counted(unproved, 'safety point')} not proved.`
-          : doubts.length > 0
-            ? `${doubts.length} ${doubts.length === 1 ? 'thing is' : 'things are'} doubtful.`
-            : missing.length > 0
-              ? 'Something is not written down.'
-              : 'Everything is in the log.'
+        withdrawn
+          ? `Not on record anymore: ${withdrawn.points.map((p) => p.says.toLowerCase()).join('; ')}. Check it and release it again.`
+          : unproved > 0
+            ? `${counted(unproved, 'safety check')} not on record.`
+            : doubts.length > 0
+              ? `${counted(doubts.length, 'thing')} to check.`
+              : missing.length > 0
+                ? 'Some entries are missing.'
+                : 'Everything is on record.'
       }
       act={
         <>
@@ -103,21 +112,37 @@ export const HandOver = () => {
         </div>
         {isDespite && (
           <fieldset className="grid grid-cols-[130px_1fr] gap-3 border-l-4 border-stop pl-3">
-            <legend className="sr-only">Handed over all the same</legend>
-            <FormText control={control} name="despiteBy" label="All the same, by" maxLength={60} />
-            <FormText control={control} name="despiteWhy" label="Why it leaves like this" maxLength={300} />
+            <legend className="sr-only">Release with open safety checks</legend>
+            {approval.people.length > 0 ? (
+              <FormChoice
+                control={control}
+                name="despiteBy"
+                label="Released by"
+                options={approval.people.map((p) => [p, p] as const)}
+              />
+            ) : (
+              <FormText control={control} name="despiteBy" label="Released by" maxLength={60} />
+            )}
+            <FormText control={control} name="despiteWhy" label="Reason for release" maxLength={300} />
+            <div className="col-span-2">
+              <ApprovalPin approval={approval} name={releasedBy} />
+            </div>
           </fieldset>
         )}
-        <div className="grid grid-cols-[minmax(0,1fr)_120px_auto] items-end gap-3">
-          <FormText control={control} name="to" label="Handed over to" maxLength={80} />
-          <FormChoice
-            control={control}
-            name="oldTire"
-            label="Old tire"
-            options={[['', 'not said'], ...OLD_TIRES.map((o) => [o, o] as const)]}
-          />
-          <Button go={!done && !isDespite} type="submit" hotkey="N" disabled={!mayHandOver}>
-            {isDespite ? 'All the same' : done ? 'Again' : 'Hand over'}
+        <div className="flex flex-wrap items-end gap-3">
+          <div className="min-w-0 flex-1 basis-36">
+            <FormText control={control} name="to" label="Handed over to" maxLength={80} />
+          </div>
+          <div className="w-[130px]">
+            <FormChoice
+              control={control}
+              name="oldTire"
+              label="Old tire"
+              options={[['', 'not set'], ...OLD_TIRES.map((o) => [o, o] as const)]}
+            />
+          </div>
+          <Button go={(!done || withdrawn !== null) && !isDespite} type="submit" hotkey="N" disabled={!mayHandOver}>
+            {isDespite ? 'Release anyway' : done ? 'Hand over again' : 'Hand over'}
           </Button>
         </div>
         {!mayHandOver && <p className="text-check">A fitter or owner hands over. Ask one to sign in here.</p>}

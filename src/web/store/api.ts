@@ -133,6 +133,8 @@ export const api = {
   signIn: (by: { who: string; secret: string } | { code: string }) => ask<Doors>('POST', '/session', by),
   signOut: () => ask<Doors>('DELETE', '/session'),
   lock: () => ask<Doors>('POST', '/session/lock', {}),
+  /** Another person approves with their own PIN or passphrase what is written next to a job or visit here. */
+  approve: (by: { who: string; secret: string; about: string }) => ask<void>('POST', '/session/approvals', by),
   shop: () => ask<ShopAnswer>('GET', '/shop'),
   jobs: (query: Record<string, string>) =>
     ask<{ jobs: JobSummary[]; total: number }>('GET', `/jobs?${new URLSearchParams(query)}`),

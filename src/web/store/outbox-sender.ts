@@ -13,10 +13,10 @@ type Thunk<T> = (dispatch: AppDispatch, getState: () => RootState) => Promise<T>
 
 /** Answers that judge the entry itself: sent again it would be refused again. After any other it goes on waiting. */
 const JUDGED = [400, 404, 409, 413, 415, 422];
-/** Of a refusal by permission, the field that says whose role does not allow it; in another name it waits for its person. */
-const ROLE_FIELD = 'role';
+/** Fields of a 403 that judges the entry; one in another person's name (`who`) waits until that person signs in. */
+const JUDGED_FIELDS = ['role', 'approval'];
 const isJudged = ({ status, field }: ApiError): boolean =>
-  JUDGED.includes(status) || (status === 403 && field === ROLE_FIELD);
+  JUDGED.includes(status) || (status === 403 && JUDGED_FIELDS.includes(field));
 /** How long a fitter waits for an answer before the entry is shown as waiting. */
 const PATIENCE_MS = 1000;
 /** Less than this is no wait, but the time that an answer takes. */

@@ -5,7 +5,7 @@ import { TextField } from '../../parts/fields';
 import { useApp } from '../../store';
 import { useSetWayInMutation, useAddPersonMutation } from '../../store/doors-api';
 import { visitProblem } from '../../store/visits-api';
-import { SecretField } from './SecretField';
+import { SecretField } from '../../parts/SecretField';
 import { useSignIn } from './use-sign-in';
 
 /** The doors stand open: the first owner closes them. */

@@ -4,7 +4,7 @@ import { Button } from '../../parts/Button';
 import { Sheet } from '../../parts/Sheet';
 import { useSetOwnSecretMutation } from '../../store/doors-api';
 import { visitProblem } from '../../store/visits-api';
-import { SecretField } from './SecretField';
+import { SecretField } from '../../parts/SecretField';
 
 /** Another PIN or passphrase for who is signed in. */
 export const OwnSecretSheet = ({ who, onClose }: { who: string; onClose: () => void }) => {

@@ -6,7 +6,7 @@ import { ChoiceField } from '../../parts/fields';
 import { Sheet } from '../../parts/Sheet';
 import { useSetWayInMutation } from '../../store/doors-api';
 import { visitProblem } from '../../store/visits-api';
-import { SecretField } from './SecretField';
+import { SecretField } from '../../parts/SecretField';
 
 /** What a person is, and how they come in. */
 export const WayInSheet = ({ person, onClose }: { person: Person; onClose: () => void }) => {

@@ -3,7 +3,7 @@ import { dueVerdict, type VisitSummary } from '../../../core/visit';
 import { counted } from '../../../core/units';
 import { VerdictShape } from '../../parts/VerdictMark';
 import { durationText } from '../../parts/duration-text';
-import { coolText, DUE_WORDS, waitText } from './due-words';
+import { coolText, DUE_WORDS, waitText, withdrawnText } from './due-words';
 import { momentText } from '../../parts/moment-text';
 import { TimeScale } from './TimeScale';
 import { WheelBasins } from './WheelBasins';
@@ -22,10 +22,16 @@ const Word = ({ visit, nowMs }: { visit: VisitSummary; nowMs: number }) => {
   const waits = waitText(visit);
   const verdict = verdictOf(visit, nowMs);
   const cools = coolText(visit, nowMs);
+  const withdrawn = withdrawnText(visit);
   const isBegun = visit.wheels.some((w) => w.fills.some((f) => f > 0));
   return (
     <div className="text-[16px] leading-tight">
-      {waits !== null ? (
+      {withdrawn !== null ? (
+        <p className="flex gap-1 font-semibold text-stop">
+          <VerdictShape verdict="stop" size={18} />
+          {withdrawn}: release again
+        </p>
+      ) : waits !== null ? (
         <p className="font-semibold text-check">waits for {waits}</p>
       ) : (
         <p className="font-semibold">{isBegun ? 'on the bench' : 'not begun'}</p>

@@ -10,10 +10,19 @@ const DEEP = 15;
 /** The stations of one wheel as a row of small basins stepping down, each as full as its station is done. */
 export const WheelBasins = ({ wheel, isTight = false }: { wheel: WheelNow; isTight?: boolean }) => {
   const live = wheel.station === null ? -1 : STATIONS.indexOf(wheel.station);
-  const where = wheel.station === null ? 'done' : `at ${STATION_WORDS[wheel.station]}`;
+  const isWithdrawn = wheel.withdrawnBy !== null;
+  const where = isWithdrawn
+    ? `proof withdrawn by ${wheel.withdrawnBy}`
+    : wheel.station === null
+      ? 'done'
+      : `at ${STATION_WORDS[wheel.station]}`;
   return (
     <Link
-      to={wheel.station === null ? `/jobs/${wheel.jobId}/hand-over` : `/jobs/${wheel.jobId}/${wheel.station}`}
+      to={
+        wheel.station === null || isWithdrawn
+          ? `/jobs/${wheel.jobId}/hand-over`
+          : `/jobs/${wheel.jobId}/${wheel.station}`
+      }
       className={`flex ${isTight ? 'min-h-8' : 'min-h-10'} items-center gap-3 no-underline hover:bg-stone2`}
     >
       <span className="w-[86px] shrink-0 text-right text-[15px] leading-tight max-sm:w-[74px]">
@@ -47,7 +56,7 @@ export const WheelBasins = ({ wheel, isTight = false }: { wheel: WheelNow; isTig
         })}
       </svg>
       <span className="truncate text-[15px] text-ink2 max-xl:hidden">
-        {wheel.station === null ? 'done' : STATION_WORDS[wheel.station]}
+        {isWithdrawn ? STATION_WORDS['hand-over'] : wheel.station === null ? 'done' : STATION_WORDS[wheel.station]}
       </span>
     </Link>
   );

@@ -11,6 +11,12 @@ export const waitText = ({ waits, missing }: VisitSummary): string | null => {
   return `${first.what}${more}, ${missing.every((m) => m.isOrdered) ? 'ordered' : 'not ordered yet'}`;
 };
 
+/** That proof of one of its wheels was withdrawn after hand-over, and by whom; null when every release stands. */
+export const withdrawnText = ({ wheels }: VisitSummary): string | null => {
+  const names = [...new Set(wheels.flatMap((w) => w.withdrawnBy ?? []))];
+  return names.length === 0 ? null : `proof withdrawn by ${names.join(', ')}`;
+};
+
 /** How a promise stands, in a word or two. */
 export const DUE_WORDS: Record<Verdict, string> = { good: 'in time', check: 'tight', stop: 'will be late' };
 

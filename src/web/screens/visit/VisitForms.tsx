@@ -3,7 +3,9 @@ import { useState, type ReactNode } from 'react';
 import { parseMoney } from '../../../core/units';
 import type { VisitEntryBody, VisitSummary } from '../../../core/visit';
 import { Button } from '../../parts/Button';
+import { ApprovalPin } from '../../parts/ApprovalPin';
 import { TextField } from '../../parts/fields';
+import { useApproval } from '../../parts/use-approval';
 import { today, useApp } from '../../store';
 import { useWriteVisitMutation, visitProblem } from '../../store/visits-api';
 import { dueFrom } from './due-from';
@@ -35,7 +37,7 @@ const OneForm = ({
 }: {
   keeps: string;
   /** What was typed, or the sentence that says what is wrong. */
-  read: () => Writing | string;
+  read: () => Writing | string | Promise<Writing | string>;
   visit: VisitSummary;
   onKept: () => void;
   children: ReactNode;
@@ -43,7 +45,7 @@ const OneForm = ({
   const write = useWriteVisit(visit);
   const [problem, setProblem] = useState<string | null>(null);
   const keep = async () => {
-    const told = read();
+    const told = await read();
     const refused = typeof told === 'string' ? told : await write(told);
     setProblem(refused);
     if (refused === null) onKept();
@@ -122,16 +124,20 @@ export const AgreedForm = ({ visit }: { visit: VisitSummary }) => {
   const currency = useApp((s) => String(s.shop.shop?.rules.find((r) => r.key === 'cost.currency')?.value ?? 'USD'));
   const [amount, setAmount] = useState('');
   const [by, setBy] = useState(visit.rider);
-  const read = () => {
+  const approval = useApproval(visit.id, visit.rider);
+  const read = async () => {
     const amountMinor = parseMoney(amount, currency);
-    if (amountMinor === null) return 'The amount: a price such as 120.50, nothing below nought.';
-    if (by.trim() === '') return 'Who agreed? A name.';
+    if (amountMinor === null) return 'Amount: enter a price such as 120.50.';
+    if (by.trim() === '') return 'Approved by is empty. Enter a name.';
+    const refused = await approval.approve(by.trim());
+    if (refused !== null) return refused;
     return { kind: 'agreed' as const, data: { amountMinor, currency, by: by.trim() } };
   };
   return (
     <OneForm keeps="Agreed" visit={visit} read={read} onKept={() => setAmount('')}>
       <TextField label={`May cost, ${currency}`} value={amount} onChange={setAmount} maxLength={14} />
       <TextField label="Agreed by" value={by} onChange={setBy} maxLength={80} />
+      <ApprovalPin approval={approval} name={by.trim()} />
     </OneForm>
   );
 };

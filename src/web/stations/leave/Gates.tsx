@@ -12,10 +12,10 @@ export const Gates = () => {
     <section aria-label="Safety points" className="mb-2">
       <p className="flex flex-wrap items-center gap-x-3">
         {missing.length === 0 ? (
-          <VerdictMark verdict="good">the log proves all {points.length} safety points</VerdictMark>
+          <VerdictMark verdict="good">all {points.length} safety checks on record</VerdictMark>
         ) : (
           <VerdictMark verdict="stop">
-            {missing.length} of {points.length} safety points not proved
+            {missing.length} of {points.length} safety checks not on record
           </VerdictMark>
         )}
         <BasisTag title="what the log proves" working={working}>

@@ -5,6 +5,8 @@ import { ChoiceField, QuantityField, TextField } from '../../parts/fields';
 import { useUnits } from '../../parts/quantity';
 import { Sheet } from '../../parts/Sheet';
 import { SheetFoot } from '../../parts/SheetFoot';
+import { ApprovalPin } from '../../parts/ApprovalPin';
+import { useApproval } from '../../parts/use-approval';
 import { useApp } from '../../store';
 import { Cautions } from '../StationLayout';
 
@@ -19,7 +21,8 @@ const MIND = [
 
 /** Ridden, or refused by name; what shakes stands beside the figures of the balance. */
 export const RideSheet = ({ onDone }: { onDone: () => void }) => {
-  const { state, write } = useJob();
+  const { job, state, write } = useJob();
+  const approval = useApproval(job.id, state.rider);
   const { read, say } = useUnits();
   const who = useApp((s) => s.prefs.who);
   const [how, setHow] = useState<How>('ridden');
@@ -32,12 +35,13 @@ export const RideSheet = ({ onDone }: { onDone: () => void }) => {
   const keep = async () => {
     const name = by.trim() || (how === 'refused' ? state.rider : who);
     const shakesAtKmh = shakes.trim() ? read(shakes, 'km/h') : null;
-    if (!name) return setProblem('Say who rode it, or who refused.');
+    if (!name) return setProblem('Enter who rode it, or who declined.');
     if (shakes.trim() && (shakesAtKmh === null || shakesAtKmh < 5 || shakesAtKmh > 300))
-      return setProblem('The speed at which it shakes: a speed a road knows, or nothing.');
-    if (how === 'not good' && !found.trim() && shakesAtKmh === null)
-      return setProblem('Say what was not as it should be.');
-    setProblem(null);
+      return setProblem('Shakes at: enter a road speed or leave it empty.');
+    if (how === 'not good' && !found.trim() && shakesAtKmh === null) return setProblem('Enter what was wrong.');
+    const refused = await approval.approve(name);
+    setProblem(refused);
+    if (refused !== null) return;
     const data = { how, by: name, shakesAtKmh, found: found.trim() };
     if (await write([{ kind: 'test-ride', data }], 'The ride is written.')) onDone();
   };
@@ -62,6 +66,7 @@ export const RideSheet = ({ onDone }: { onDone: () => void }) => {
           onChange={setBy}
           hint={`empty: ${how === 'refused' ? state.rider : who || 'who is at the bench'}`}
         />
+        <ApprovalPin approval={approval} name={by.trim()} />
         {how !== 'refused' && (
           <>
             <QuantityField

@@ -1,10 +1,11 @@
 import { joiResolver } from '@hookform/resolvers/joi';
 import Joi from 'joi';
-import { useFieldArray, useForm, type Control, type FieldArrayWithId } from 'react-hook-form';
+import { useFieldArray, useForm, useWatch, type Control, type FieldArrayWithId } from 'react-hook-form';
 import { mayDo } from '../../../core/doors';
 import { readyOf, recheckDates, type OldTire, type Recheck } from '../../../core/job';
 import { useJob } from '../../parts/job-context';
 import { needed } from '../../parts/form-schema';
+import { useApproval, type ApprovalAtHand } from '../../parts/use-approval';
 import { today, useApp, useDo } from '../../store';
 import type { Writing } from '../../store/job-writing';
 import { shopChanged } from '../../store/records-api';
@@ -21,49 +22,56 @@ export interface HandOverForm {
 export interface HandOverAtHand {
   control: Control<HandOverForm>;
   rechecks: FieldArrayWithId<HandOverForm, 'rechecks'>[];
-  /** A safety point is not proved: it takes a name and a reason. */
+  /** A safety check is open: it takes a name and a reason. */
   isDespite: boolean;
-  /** The role of whoever is signed in allows it; anyone may at a shop where no one signs in. */
+  /** The role of the person signed in allows it; anyone may at a shop where no one signs in. */
   mayHandOver: boolean;
+  /** The name typed under Released by, and the approval that another person gives for it. */
+  releasedBy: string;
+  approval: ApprovalAtHand;
   submit(): Promise<void>;
 }
 
 const schema = (isDespite: boolean) =>
   Joi.object({
-    to: needed('Say who takes it.', 80),
+    to: needed('Enter who takes it.', 80),
     rechecks: Joi.array().items(
       Joi.object({ what: Joi.string().required(), onDate: needed('A recheck has no date. Pick one.', 10) }).unknown(),
     ),
     oldTire: Joi.string().allow(''),
-    despiteBy: isDespite ? needed('Say who hands it over all the same.', 60) : Joi.string().allow(''),
-    despiteWhy: isDespite ? needed('Say why it leaves like this.', 300) : Joi.string().allow(''),
+    despiteBy: isDespite ? needed('Enter who releases it.', 60) : Joi.string().allow(''),
+    despiteWhy: isDespite ? needed('Enter the reason for release.', 300) : Joi.string().allow(''),
   });
 
 /** Who takes it, when it is looked at again, where the old tire goes, and by whose word it leaves unproved. */
 export const useHandOver = (): HandOverAtHand => {
-  const { state, write } = useJob();
+  const { job, state, write } = useJob();
   const dispatch = useDo();
   const { areClosed, me } = useApp((s) => s.doors);
   const mayHandOver = !areClosed || (me !== null && mayDo(me.role, 'hand over'));
   const done = state.handedOver;
   const isDespite = readyOf(state).result.missing.length > 0;
-  const { control, handleSubmit } = useForm<HandOverForm>({
+  const approval = useApproval(job.id, state.rider);
+  const { control, handleSubmit, setError } = useForm<HandOverForm>({
     resolver: joiResolver(schema(isDespite), { abortEarly: false }),
     defaultValues: {
       to: done?.to ?? state.rider,
       rechecks: recheckDates(state, (done?.at ?? today()).slice(0, 10)),
       oldTire: done?.oldTire ?? '',
-      despiteBy: done?.despite?.by ?? '',
+      despiteBy: approval.people[0] ?? done?.despite?.by ?? '',
       despiteWhy: done?.despite?.why ?? '',
     },
   });
   const { fields: rechecks } = useFieldArray({ control, name: 'rechecks' });
+  const releasedBy = useWatch({ control, name: 'despiteBy' }).trim();
   const submit = handleSubmit(async ({ to, rechecks: looks, oldTire, despiteBy, despiteWhy }) => {
+    const refused = isDespite && mayHandOver ? await approval.approve(despiteBy.trim()) : null;
+    if (refused !== null) return setError('despiteBy', { message: refused });
     const again: Writing[] = looks.map(({ what, onDate, look }) => ({ kind: 'recheck', data: { what, onDate, look } }));
     const despite = isDespite ? { by: despiteBy.trim(), why: despiteWhy.trim() } : null;
     const over: Writing = { kind: 'handed-over', data: { to, despite, oldTire: oldTire === '' ? null : oldTire } };
     // Parts have left the shelf, and the wheel has its new tire.
     if (mayHandOver && (await write([...again, over], 'Handed over.'))) await dispatch(shopChanged());
   });
-  return { control, rechecks, isDespite, mayHandOver, submit };
+  return { control, rechecks, isDespite, mayHandOver, releasedBy, approval, submit };
 };

@@ -1,6 +1,6 @@
 import { Eye, EyeOff } from 'lucide-react';
 import { useState, type Ref } from 'react';
-import { Labelled } from '../../parts/fields';
+import { Labelled } from './fields';
 
 interface Props {
   label: string;
