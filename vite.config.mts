@@ -30,7 +30,20 @@ const offline = VitePWA({
         // A photograph never changes: its address is what it shows.
         urlPattern: /\/api\/photos\/[0-9a-f]{64}$/,
         handler: 'CacheFirst',
-        options: { cacheName: 'photographs', expiration: { maxEntries: MOST_PHOTOS } },
+        options: {
+          cacheName: 'photographs',
+          expiration: { maxEntries: MOST_PHOTOS },
+          plugins: [
+            {
+              // Only while a screen is open, as its page says; else the server is asked, which refuses a locked one.
+              // The text of this function goes into the worker: it names nothing outside.
+              cachedResponseWillBeUsed: async ({ cachedResponse }) => {
+                const lease = await caches.match('/photo-lease', { cacheName: 'rimstone-lease' });
+                return lease && Number(await lease.text()) > Date.now() ? cachedResponse : null;
+              },
+            },
+          ],
+        },
       },
     ],
   },

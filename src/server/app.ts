@@ -16,7 +16,9 @@ import { changeStore } from './db/change-store';
 import { doorStore, type DoorStore } from './db/door-store';
 import { jobStore } from './db/job-store';
 import { lookAgain } from './db/look-again';
+import { passkeyStore } from './db/passkey-store';
 import { practiceStore } from './db/practice-store';
+import { signInTries } from './db/sign-in-tries';
 import { calibrationDates } from './db/calibration-dates';
 import type { Db } from './db/open-db';
 import { ruleStore } from './db/rule-store';
@@ -123,7 +125,8 @@ export const createApp = (db: Db, options: AppOptions): Express => {
   const { work = workHere(), isHere = () => true, live = liveHub() } = options;
   const shop = shopStore(db);
   const rules = ruleStore(db);
-  const doors = doorStore(db);
+  const ruleOf = (key: string) => ruleNumber(key, valuesOf(rules.list()));
+  const doors = doorStore(db, () => ruleOf('doors.lockMinutes'));
   const approvals = approvalStore();
   const photos = photoStore(options.photosDir, () => ruleNumber('photos.mostMb', valuesOf(rules.list())));
   const jobs = jobStore(db, shop, rules, (photoId) => photos.find(photoId) !== null, live.tell);
@@ -160,10 +163,9 @@ export const createApp = (db: Db, options: AppOptions): Express => {
     db.prepare('SELECT 1').get();
     res.json({ ok: true });
   });
-  const ruleOf = (key: string) => ruleNumber(key, valuesOf(rules.list()));
   app.use(
     '/api',
-    sessionRoutes(doors, {
+    sessionRoutes(doors, signInTries(db), {
       logger: options.logger,
       sessionDays: () => ruleOf('doors.sessionDays'),
       lockMinutes: () => ruleOf('doors.lockMinutes'),
@@ -171,6 +173,8 @@ export const createApp = (db: Db, options: AppOptions): Express => {
       addresses: options.addresses ?? (() => []),
       shopName: shop.name,
       approvals,
+      changes: changeStore(db),
+      passkeys: passkeyStore(db),
     }),
   );
   const calendar = calendarKey(db);

@@ -28,6 +28,7 @@ const RiderScreen = lazy(() => import('./screens/RiderScreen').then((m) => ({ de
 const ChangesScreen = lazy(() => import('./screens/ChangesScreen').then((m) => ({ default: m.ChangesScreen })));
 const PeopleScreen = lazy(() => import('./screens/PeopleScreen').then((m) => ({ default: m.PeopleScreen })));
 const SignInScreen = lazy(() => import('./screens/SignInScreen').then((m) => ({ default: m.SignInScreen })));
+const ConfirmSheet = lazy(() => import('./screens/doors/ConfirmSheet').then((m) => ({ default: m.ConfirmSheet })));
 const ComeInScreen = lazy(() => import('./screens/ComeInScreen').then((m) => ({ default: m.ComeInScreen })));
 const RulesScreen = lazy(() => import('./screens/RulesScreen').then((m) => ({ default: m.RulesScreen })));
 const SidewallScreen = lazy(() => import('./screens/SidewallScreen').then((m) => ({ default: m.SidewallScreen })));
@@ -142,6 +143,7 @@ const Screens = () => {
 const Gate = () => {
   const { pathname } = useLocation();
   const shut = useApp(isShut);
+  const isSignInOn = useApp((s) => s.doors.areClosed);
   useTheme();
   useLock();
   if (pathname === '/come-in')
@@ -150,7 +152,17 @@ const Gate = () => {
         <ComeInScreen />
       </Suspense>
     );
-  if (!shut) return <Screens />;
+  if (!shut)
+    return (
+      <>
+        <Screens />
+        {isSignInOn && (
+          <Suspense fallback={null}>
+            <ConfirmSheet />
+          </Suspense>
+        )}
+      </>
+    );
   return (
     <Suspense fallback={null}>
       <SignInScreen />

@@ -49,14 +49,14 @@ test('an owner sets up people; a learner works and is refused a rule', async ({ 
   await expect(other.getByRole('heading', { name: 'Who comes to the bench?' })).toBeVisible();
   await expectAccessible(other);
   await comeIn(other, { ...LEARNER, secret: '195271' });
-  await expect(other.getByText('This is not the PIN or passphrase.')).toBeVisible();
+  await expect(other.getByText('Wrong PIN or passphrase.')).toBeVisible();
   for (const digit of LEARNER.secret) await other.getByRole('button', { name: digit, exact: true }).click();
   await other.getByRole('button', { name: 'Come in' }).click();
   // The address that was asked for.
   await other.getByRole('button', { name: /^Least tread on the road/ }).click();
   await other.getByLabel('Why it changes').fill('I would like it so');
   await other.getByRole('button', { name: 'Change the rule' }).click();
-  await expect(other.getByText(/may not do this\. Right would be an owner\./)).toBeVisible();
+  await expect(other.getByText(/can’t do this\. Right would be an owner\./)).toBeVisible();
   // Who may not hand over is told so before, and the button waits for who may.
   await other.goto(`${shop.url}/jobs/demo-job-22/hand-over`);
   await expect(other.getByText('A fitter or owner hands over.', { exact: false })).toBeVisible();

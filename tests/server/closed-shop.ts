@@ -35,3 +35,13 @@ export const closedShop = ({ isDemo = false } = {}) => {
   };
   return { ...shop, doors, signIn };
 };
+
+/** Runs a test on a clock that it moves, in minutes. */
+export const onClock = async (test: (move: (minutes: number) => void) => Promise<void>): Promise<void> => {
+  jest.useFakeTimers({ doNotFake: ['nextTick', 'setImmediate', 'setTimeout', 'queueMicrotask'] });
+  try {
+    await test((minutes) => void jest.setSystemTime(Date.now() + minutes * 60_000));
+  } finally {
+    jest.useRealTimers();
+  }
+};

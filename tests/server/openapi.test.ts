@@ -61,7 +61,14 @@ test('every schema in it is one that a validator can use, and every example fits
 });
 
 /** Their bodies are read once someone is signed in. */
-const OF_THE_SIGNED_IN = ['PUT /session/secret', 'POST /session/approvals'];
+const OF_THE_SIGNED_IN = [
+  'PUT /session/secret',
+  'POST /session/approvals',
+  'POST /session/confirm',
+  'POST /session/passkeys',
+  'POST /session/touch',
+  'PUT /sessions/guessing/:id',
+];
 
 describe('what it says is what the server does', () => {
   const { ask } = testApp();

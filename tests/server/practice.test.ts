@@ -119,7 +119,7 @@ describe('what the shop may see of it', () => {
       doors.setPerson(who, role, 'kept');
     }
     const as = (who: string) => {
-      const cookie = `rimstone=${doors.begin(who, 'a test', 1, Date.now()).token}`;
+      const cookie = `rimstone=${doors.begin(who, 'a test', 1, Date.now(), true).token}`;
       return {
         get: (at: string) => request(app).get(`/api${at}`).set('Cookie', cookie),
         put: (at: string, body: object) => request(app).put(`/api${at}`).set('Cookie', cookie).send(body),

@@ -1,3 +1,11 @@
+export {
+  FORGET_HOURS,
+  FREE_TRIES,
+  MAX_WAIT_MINUTES,
+  medianDaysToGuess,
+  triesWithin,
+  waitMinutesAfter,
+} from './backoff';
 export { mayDo, RIGHTS, ROLES, ROLE_WORDS, whoMay, type Right, type Role } from './roles';
 export { checkSecret, LEAST_DIGITS, LEAST_LETTERS, MOST_LETTERS, weakness } from './secret';
-export type { Doors, Me, Person, Session } from './session';
+export type { Doors, Guessing, Me, Passkey, Person, Session } from './session';

@@ -42,3 +42,26 @@ export interface Session {
   /** The one that asks. */
   isThis: boolean;
 }
+
+/** A passkey of a person, without its key. */
+export interface Passkey {
+  id: string;
+  label: string;
+  /** ISO 8601; `usedAt` null before its first use. */
+  addedAt: string;
+  usedAt: string | null;
+}
+
+/** Wrong tries to sign in as one person from one device or address. */
+export interface Guessing {
+  id: number;
+  who: string;
+  /** The kind of device and the address they came from. */
+  from: string;
+  /** From a device in which this person has signed in before. */
+  isKnown: boolean;
+  wrong: number;
+  /** ISO 8601. */
+  lastAt: string;
+  isBlocked: boolean;
+}

@@ -57,8 +57,7 @@ export const changeStore = (db: Db) => {
     if (changed.length === 0) return [{ ...row, field: null, from: null, to: null }];
     return changed.map(([field, [from, to]]) => ({ ...row, field, from, to }));
   };
-  const note = (kind: ChangedKind, of: string, name: string, fields: Fields): void => {
-    const who = actor();
+  const note = (kind: ChangedKind, of: string, name: string, fields: Fields, who = actor()): void => {
     // What the program does by itself follows from something that was noted.
     if (who === undefined) return;
     insert.run({ at: new Date().toISOString(), who, kind, of, name, fields: JSON.stringify(fields) });

@@ -5,11 +5,6 @@ import { counted } from '../../core/units';
 /** Wrong tries, after which there is a wait. Source: OWASP ASVS 4.0.3, 2.2.1, asks for a limit; this one from memory. */
 export const MOST_WRONG = 10;
 export const WAIT_MINUTES = 15;
-/**
- * Of one person, from whatever addresses: more than one address may try, else anybody could keep them out. Basis: memory.
- */
-export const MOST_WRONG_OF_PERSON = 30;
-
 export const addressOf = (req: Request): string => ipKeyGenerator(req.ip ?? '');
 
 /** What one has to do who guessed too often. */

@@ -55,14 +55,27 @@ export const NEEDED: readonly Needed[] = [
   ['POST', '/backups/:name/restore', 'govern'],
 ];
 
+/** What asks an owner to prove again who they are: it cannot be taken back, or lets others in. */
+export const CONFIRMED: readonly (readonly [method: string, address: string])[] = [
+  ['POST', '/backups/:name/restore'],
+  ['POST', '/exchange/brought/:id/take-in'],
+  ['POST', '/riders/forget'],
+  ['PUT', '/people/:name/way-in'],
+  ['POST', '/calendar-key'],
+  ['PUT', '/backups/passphrase'],
+];
+
 const READS: readonly string[] = ['GET', 'HEAD'];
 
-const PATTERNS = NEEDED.map(([method, address, right]) => ({
-  method,
-  right,
-  // Addresses mean the same to the router in capitals, and with a stroke at their end.
-  pattern: new RegExp(`^${address.replace(/:\w+/g, '[^/]+')}/?$`, 'i'),
-}));
+/** Addresses mean the same to the router in capitals, and with a slash at their end. */
+const patternOf = (address: string): RegExp => new RegExp(`^${address.replace(/:\w+/g, '[^/]+')}/?$`, 'i');
+
+const PATTERNS = NEEDED.map(([method, address, right]) => ({ method, right, pattern: patternOf(address) }));
+const CONFIRMED_PATTERNS = CONFIRMED.map(([method, address]) => ({ method, pattern: patternOf(address) }));
+
+/** Whether a request needs its person to have proved of late who they are. */
+export const isConfirmNeeded = (method: string, path: string): boolean =>
+  CONFIRMED_PATTERNS.some((c) => c.method === method && c.pattern.test(path));
 
 /** The right that a request needs, by its method and its address under `/api`. */
 export const rightFor = (method: string, path: string): Right => {

@@ -3,10 +3,17 @@ import { mayDo, whoMay } from '../../core/doors';
 import type { DoorStore, SignedIn } from '../db/door-store';
 import type { CalendarKey } from './calendar-key';
 import { NotAllowed, NotSignedIn } from '../errors';
-import { rightFor } from './rights';
+import { isConfirmNeeded, rightFor } from './rights';
 import { tokenOf } from './session-cookie';
 
 const signedIn = new WeakMap<Request, SignedIn>();
+
+/** How long a proof of who someone is holds for what needs one. Basis: memory. */
+const CONFIRMED_MINUTES = 5;
+
+/** Whether someone proved of late who they are, by their secret or a passkey. */
+export const isConfirmed = ({ confirmedMs }: SignedIn, nowMs: number): boolean =>
+  confirmedMs !== null && nowMs >= confirmedMs && nowMs - confirmedMs < CONFIRMED_MINUTES * 60_000;
 
 /** Who asks; null where nobody signs in at this shop. */
 export const meOf = (req: Request): SignedIn | null => signedIn.get(req) ?? null;
@@ -26,6 +33,10 @@ export const signedInOnly =
     const right = rightFor(req.method, req.path);
     if (!mayDo(me.role, right))
       return next(new NotAllowed('role', `${me.who} is signed in as ${me.role} and can’t do this.`, whoMay(right)));
+    if (isConfirmNeeded(req.method, req.path) && !isConfirmed(me, Date.now()))
+      return next(
+        new NotSignedIn('confirm', 'This needs your PIN or passphrase again.', `that of ${me.who}, or a passkey`),
+      );
     signedIn.set(req, me);
     res.once(
       'close',

@@ -21,7 +21,7 @@ const useWords = () => {
   const rules = useApp((s) => s.shop.shop?.rules) ?? [];
   const { say } = useUnits();
   return ({ kind, of, name, field }: ShopChange) => {
-    if (kind === 'people') return { what: name, field: field ?? '', value: plain };
+    if (kind === 'people' || kind === 'sign-ins') return { what: name, field: field ?? '', value: plain };
     if (kind !== 'rules') {
       const label = fieldsOfKind(kind as RecordKind).find((f) => f.key === field)?.label ?? field ?? '';
       return { what: name, field: label.toLowerCase(), value: plain };
@@ -48,8 +48,12 @@ const Change = ({ change, nowMs }: { change: ShopChange; nowMs: number }) => {
         ) : (
           <>
             {field && <span className="text-ink2">{field}: </span>}
-            <span className="num">{value(change.from)}</span>
-            <span className="text-ink2"> became </span>
+            {change.kind !== 'sign-ins' && (
+              <>
+                <span className="num">{value(change.from)}</span>
+                <span className="text-ink2"> became </span>
+              </>
+            )}
             <span className="num">{value(change.to)}</span>
           </>
         )}

@@ -5,6 +5,7 @@ import { Frame } from '../parts/Frame';
 import { useKeys } from '../parts/keys';
 import { useApp } from '../store';
 import { FirstOwner } from './doors/FirstOwner';
+import { GuessingList } from './doors/GuessingList';
 import { OwnSecretSheet } from './doors/OwnSecretSheet';
 import { PeopleList } from './doors/PeopleList';
 import { SecondScreenSheet } from './doors/SecondScreenSheet';
@@ -38,6 +39,7 @@ export const PeopleScreen = () => {
     >
       {mayDo(me.role, 'govern') && (
         <section className="mb-8">
+          <GuessingList />
           <PeopleList />
         </section>
       )}

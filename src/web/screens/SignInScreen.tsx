@@ -4,6 +4,7 @@ import { initials } from '../parts/initials';
 import { useApp } from '../store';
 import { DigitKeys } from './doors/DigitKeys';
 import { SecretField } from '../parts/SecretField';
+import { canUsePasskey } from './doors/passkey';
 import { useSignIn } from './doors/use-sign-in';
 
 /** Who can sign in, each one tap. */
@@ -33,7 +34,7 @@ export const SignInScreen = () => {
   const last = useApp((s) => s.prefs.who);
   const [picked, setPicked] = useState<string | null>(null);
   const [secret, setSecret] = useState('');
-  const { come, isBusy, problem, setProblem } = useSignIn();
+  const { come, comeByPasskey, isBusy, problem, setProblem } = useSignIn();
   const field = useRef<HTMLInputElement>(null);
   const who = picked ?? [me?.who, last].find((name) => name && people.includes(name)) ?? people[0] ?? '';
   useEffect(() => field.current?.focus(), [who]);
@@ -80,6 +81,11 @@ export const SignInScreen = () => {
           <Button go type="submit" disabled={isBusy}>
             {isBusy ? 'One moment …' : 'Come in'}
           </Button>
+          {canUsePasskey() && (
+            <Button disabled={isBusy} onClick={() => void comeByPasskey()}>
+              Use passkey
+            </Button>
+          )}
         </form>
       </div>
     </main>

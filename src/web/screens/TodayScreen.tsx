@@ -7,6 +7,7 @@ import { Failed, Frame, Waiting } from '../parts/Frame';
 import { useKeys } from '../parts/keys';
 import { useOpenVisitsQuery, visitProblem } from '../store/visits-api';
 import { BackupLine } from './today/BackupLine';
+import { GuessingLine } from './today/GuessingLine';
 import { OrderLine } from './today/OrderLine';
 import { Shoreline } from './today/Shoreline';
 import { hoursFrom, placeOf } from './today/TimeScale';
@@ -132,6 +133,7 @@ export const TodayScreen = () => {
       )}
       {data && <OrderLine />}
       {data && <BackupLine />}
+      {data && <GuessingLine />}
       {data && <Shoreline />}
     </Frame>
   );

@@ -1,3 +1,8 @@
+import type {
+  AuthenticationResponseJSON,
+  PublicKeyCredentialCreationOptionsJSON,
+  RegistrationResponseJSON,
+} from '@simplewebauthn/browser';
 import type { Observation } from '../../core/balance';
 import type { DeviceNow, Failure } from '../../core/devices';
 import type { Doors } from '../../core/doors';
@@ -42,6 +47,9 @@ export class ApiError extends Error implements InputProblem {
     return this.problem.expected;
   }
 }
+
+/** What someone signs in by. */
+export type SignInBy = { who: string; secret: string } | { code: string } | { passkey: AuthenticationResponseJSON };
 
 const NO_ANSWER: InputProblem = {
   field: 'server',
@@ -130,9 +138,18 @@ const askWatching = async <T>(path: string, csv: string, { signal, onProgress }:
 
 export const api = {
   doors: () => ask<Doors>('GET', '/session'),
-  signIn: (by: { who: string; secret: string } | { code: string }) => ask<Doors>('POST', '/session', by),
+  signIn: (by: SignInBy) => ask<Doors>('POST', '/session', by),
   signOut: () => ask<Doors>('DELETE', '/session'),
   lock: () => ask<Doors>('POST', '/session/lock', {}),
+  /** A hand was on the screen so many seconds ago. */
+  touch: (agoS: number) => ask<void>('POST', '/session/touch', { agoS }),
+  /** Proves again who is signed in. */
+  confirm: (by: { secret: string } | { passkey: AuthenticationResponseJSON }) =>
+    ask<void>('POST', '/session/confirm', by),
+  passkeyChallenge: <T>() => ask<T>('POST', '/session/passkey-challenge', {}),
+  newPasskeyChallenge: () => ask<PublicKeyCredentialCreationOptionsJSON>('POST', '/session/passkeys/challenge', {}),
+  addPasskey: (body: { label: string; passkey: RegistrationResponseJSON }) =>
+    ask<unknown>('POST', '/session/passkeys', body),
   /** Another person approves with their own PIN or passphrase what is written next to a job or visit here. */
   approve: (by: { who: string; secret: string; about: string }) => ask<void>('POST', '/session/approvals', by),
   shop: () => ask<ShopAnswer>('GET', '/shop'),

@@ -1,4 +1,4 @@
-import type { Person, Role, Session } from '../../core/doors';
+import type { Guessing, Passkey, Person, Role, Session } from '../../core/doors';
 import { visitsApi } from './visits-api';
 
 /** A code for a second browser, and the addresses at which other machines find this shop. */
@@ -8,7 +8,7 @@ export interface SignInCode {
   addresses: string[];
 }
 
-const TAGGED = visitsApi.enhanceEndpoints({ addTagTypes: ['Person', 'Session'] });
+const TAGGED = visitsApi.enhanceEndpoints({ addTagTypes: ['Person', 'Session', 'Passkey', 'Guessing'] });
 
 /** People and how they come in, and where they are signed in. */
 const doorsApi = TAGGED.injectEndpoints({
@@ -39,6 +39,28 @@ const doorsApi = TAGGED.injectEndpoints({
       query: (id) => ({ url: `/sessions/${id}`, method: 'DELETE' }),
       invalidatesTags: ['Session'],
     }),
+    passkeys: build.query<Passkey[], void>({
+      query: () => '/session/passkeys',
+      transformResponse: ({ passkeys }: { passkeys: Passkey[] }) => passkeys,
+      providesTags: ['Passkey'],
+    }),
+    removePasskey: build.mutation<unknown, string>({
+      query: (id) => ({ url: `/session/passkeys/${encodeURIComponent(id)}`, method: 'DELETE' }),
+      invalidatesTags: ['Passkey'],
+    }),
+    guessing: build.query<Guessing[], void>({
+      query: () => '/sessions/guessing',
+      transformResponse: ({ guessing }: { guessing: Guessing[] }) => guessing,
+      providesTags: ['Guessing'],
+    }),
+    blockGuessing: build.mutation<unknown, { id: number; isBlocked: boolean }>({
+      query: ({ id, isBlocked }) => ({ url: `/sessions/guessing/${id}`, method: 'PUT', body: { isBlocked } }),
+      invalidatesTags: ['Guessing'],
+    }),
+    clearGuessing: build.mutation<unknown, number>({
+      query: (id) => ({ url: `/sessions/guessing/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['Guessing'],
+    }),
     makeCode: build.mutation<SignInCode, void>({ query: () => ({ url: '/session/codes', method: 'POST', body: {} }) }),
   }),
 });
@@ -51,4 +73,9 @@ export const {
   useSessionsQuery,
   useEndSessionMutation,
   useMakeCodeMutation,
+  usePasskeysQuery,
+  useRemovePasskeyMutation,
+  useGuessingQuery,
+  useBlockGuessingMutation,
+  useClearGuessingMutation,
 } = doorsApi;

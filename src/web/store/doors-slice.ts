@@ -1,7 +1,8 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { Doors } from '../../core/doors';
 import type { AppDispatch, RootState } from '.';
-import { api, ApiError } from './api';
+import { api, ApiError, type SignInBy } from './api';
+import { handOnScreen } from './hand';
 import { linkFound } from './link-slice';
 import { sendNow } from './outbox-sender';
 import { whoChosen } from './prefs-slice';
@@ -99,9 +100,11 @@ export const lockScreen =
 
 /** Signs in by a secret or a code, and reads what could not be read before. Throws `ApiError`. */
 export const signIn =
-  (by: { who: string; secret: string } | { code: string }) =>
+  (by: SignInBy) =>
   async (dispatch: AppDispatch): Promise<void> => {
-    dispatch(take(await api.signIn(by)));
+    const doors = await api.signIn(by);
+    handOnScreen();
+    dispatch(take(doors));
     // The stream was refused before, not lost.
     dispatch(linkFound());
     dispatch(visitsApi.util.resetApiState());

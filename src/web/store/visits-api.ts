@@ -1,5 +1,6 @@
 import { createApi, fetchBaseQuery, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
 import { refusalText, type InputProblem } from '../../core/errors';
+import { withConfirm } from './confirm';
 import { recall, remember } from './seen';
 import { tellTurnedAway } from './turned-away';
 import type { OpenVisit, VisitEntry, VisitEntryBody, VisitSummary } from '../../core/visit';
@@ -16,7 +17,7 @@ const NO_ANSWER: readonly FetchBaseQueryError['status'][] = ['FETCH_ERROR', 'TIM
 
 /** Asks the server; where it does not answer, what is read is as this browser has seen it last. */
 const fromServerOrSeen: typeof fromServer = async (args, apiOfQuery, extra) => {
-  const answer = await fromServer(args, apiOfQuery, extra);
+  const answer = await withConfirm(() => fromServer(args, apiOfQuery, extra));
   const refused = answer.error?.data as { error?: InputProblem } | undefined;
   tellTurnedAway(answer.error?.status, refused?.error);
   const path = typeof args === 'string' ? args : (args.method ?? 'GET') === 'GET' ? args.url : null;

@@ -2,12 +2,15 @@ import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { Button } from '../../parts/Button';
 import { Sheet } from '../../parts/Sheet';
+import { useApp } from '../../store';
+import { PasskeyList } from './PasskeyList';
 import { useSetOwnSecretMutation } from '../../store/doors-api';
 import { visitProblem } from '../../store/visits-api';
 import { SecretField } from '../../parts/SecretField';
 
 /** Another PIN or passphrase for who is signed in. */
 export const OwnSecretSheet = ({ who, onClose }: { who: string; onClose: () => void }) => {
+  const isOwner = useApp((s) => s.doors.me?.role === 'owner');
   const [old, setOld] = useState('');
   const [secret, setSecret] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
@@ -38,6 +41,7 @@ export const OwnSecretSheet = ({ who, onClose }: { who: string; onClose: () => v
           </Button>
           <p className="text-[16px] text-ink2">Every other screen of {who} is signed out.</p>
         </form>
+        {isOwner && <PasskeyList />}
       </Sheet>
     </Dialog.Root>
   );

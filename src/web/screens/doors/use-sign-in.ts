@@ -3,6 +3,7 @@ import { refusalText } from '../../../core/errors';
 import { useDo } from '../../store';
 import { ApiError } from '../../store/api';
 import { signIn } from '../../store/doors-slice';
+import { askPasskey, passkeyProblem } from './passkey';
 
 /** Signing in: whether it is on its way, and the sentence that says why not. */
 export const useSignIn = () => {
@@ -23,5 +24,13 @@ export const useSignIn = () => {
       setBusy(false);
     }
   };
-  return { come, isBusy, problem, setProblem };
+  /** By a passkey of whoever the browser offers. */
+  const comeByPasskey = async (): Promise<void> => {
+    try {
+      await come({ passkey: await askPasskey() });
+    } catch (error) {
+      setProblem(passkeyProblem(error));
+    }
+  };
+  return { come, comeByPasskey, isBusy, problem, setProblem };
 };
