@@ -27,6 +27,7 @@ import { visitStore } from './db/visit-store';
 import { deviceHub, type DeviceHub } from './devices/device-hub';
 import { shopStandIns } from './devices/shop-stand-ins';
 import { DatabaseGone, errorHandler, unknownRoute } from './errors';
+import { hasBody } from './body-watch';
 import { jsonBody } from './json-body';
 import { WEB_DIR } from './paths';
 import { photoStore } from './photo-store';
@@ -99,9 +100,17 @@ export interface AppOptions {
   exchange?: { store: ShopExchange; takeIn: TakeIn | null };
   /** Takes very many records in beside the running shop; without it they are written at once. */
   manyIn?: ManyIn;
+  /** Counts what writes, once its body is whole; refuses it while the shop's file is made over. */
+  beforeWrite?: RequestHandler;
   /** What is kept of riders, and how one is forgotten; without it nobody is. */
   riders?: { store: ShopRiders; forget: Forget | null };
 }
+
+/** Asks a gate once the body is whole; what its own route reads, such as a file, asks there. */
+const onceWhole =
+  (gate: RequestHandler): RequestHandler =>
+  (req, res, next) =>
+    req.complete || !hasBody(req) ? gate(req, res, next) : next();
 
 /** No cache on the way keeps what is answered, and no browser shows it without asking again. */
 const ownOnly: RequestHandler = (_req, res, next) => {
@@ -122,7 +131,7 @@ const outerGate = (doors: DoorStore, { passphrase, logger, isReachable = false }
 /** The whole server as a function of its database. */
 export const createApp = (db: Db, options: AppOptions): Express => {
   const app = express();
-  const { work = workHere(), isHere = () => true, live = liveHub() } = options;
+  const { work = workHere(), isHere = () => true, live = liveHub(), beforeWrite = (_q, _s, next) => next() } = options;
   const shop = shopStore(db);
   const rules = ruleStore(db);
   const ruleOf = (key: string) => ruleNumber(key, valuesOf(rules.list()));
@@ -173,6 +182,7 @@ export const createApp = (db: Db, options: AppOptions): Express => {
       addresses: options.addresses ?? (() => []),
       shopName: shop.name,
       approvals,
+      beforeWrite,
       changes: changeStore(db),
       passkeys: passkeyStore(db),
     }),
@@ -180,7 +190,7 @@ export const createApp = (db: Db, options: AppOptions): Express => {
   const calendar = calendarKey(db);
   app.use('/api', signedInOnly(doors, calendar));
   app.use('/api/photos', photoRoutes(photos));
-  app.use('/api', jsonBody(), inOwnName, actsFor);
+  app.use('/api', jsonBody(), onceWhole(beforeWrite), inOwnName, actsFor);
   app.use('/api', tellsOfWrites(live));
   app.use('/api', liveRoutes(live));
 
@@ -197,7 +207,7 @@ export const createApp = (db: Db, options: AppOptions): Express => {
   app.use('/api', shopRoutes(db, shop, rules, jobs));
   app.use('/api', peopleRoutes(shop, doors));
   app.use('/api', changeRoutes(changeStore(db)));
-  app.use('/api', recordFileRoutes(shop.records, work, options.manyIn ?? null));
+  app.use('/api', recordFileRoutes(shop.records, work, options.manyIn ?? null, beforeWrite));
   app.use('/api', recordRoutes(shop.records, jobs));
   if (options.backups) app.use('/api/backups', backupRoutes(options.backups.store, options.backups.restore));
   if (options.exchange)

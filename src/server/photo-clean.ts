@@ -1,5 +1,7 @@
 import sharp, { type Sharp } from 'sharp';
 import { InputError } from '../core/errors';
+import { inTurn } from './doors/in-turn';
+import { ServerBusy } from './errors';
 
 /** The kinds of pictures that are kept, by the ending of their file. */
 export const PHOTO_KINDS = { jpg: 'image/jpeg', png: 'image/png', webp: 'image/webp' } as const;
@@ -18,8 +20,15 @@ const ENCODED: Record<PhotoKind, (picture: Sharp) => Sharp> = {
   webp: (picture) => picture.webp({ quality: QUALITY }),
 };
 
+/** Longer sides are made this long, in pixels: fine enough to see a crack. Basis: memory. */
+const MAX_SIDE = 4096;
+/** Pictures that wait to be decoded. */
+const MAX_WAITING = 40;
+
 // Each picture is seen once: nothing is worth keeping in memory.
 sharp.cache(false);
+/** One picture is decoded at a time: a small file may hold very many pixels. */
+const oneByOne = inTurn(MAX_WAITING);
 
 const opened = (from: Buffer | string): Sharp =>
   sharp(from, { limitInputPixels: MOST_PIXELS, failOn: 'error', animated: false });
@@ -33,8 +42,10 @@ export const cleanPicture = async (bytes: Buffer, expected: string): Promise<{ k
     const picture = opened(bytes);
     const kind = FORMATS[(await picture.metadata()).format];
     if (!kind) throw new Error('another kind of picture');
-    return { kind, bytes: await ENCODED[kind](picture.autoOrient()).toBuffer() };
-  } catch {
+    const size = { width: MAX_SIDE, height: MAX_SIDE, fit: 'inside', withoutEnlargement: true } as const;
+    return { kind, bytes: await oneByOne(() => ENCODED[kind](picture.autoOrient().resize(size)).toBuffer()) };
+  } catch (error) {
+    if (error instanceof ServerBusy) throw error;
     throw new InputError('photo', 'This is no picture that can be kept.', expected);
   }
 };
@@ -44,7 +55,7 @@ export const isCleanPicture = async (path: string): Promise<boolean> => {
   try {
     const picture = opened(path);
     const { format, exif, iptc, xmp, icc } = await picture.metadata();
-    await picture.stats();
+    await oneByOne(() => picture.stats());
     return FORMATS[format] === path.split('.').at(-1) && ![exif, iptc, xmp, icc].some(Boolean);
   } catch {
     return false;

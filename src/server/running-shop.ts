@@ -1,9 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import { rename, rm } from 'node:fs/promises';
-import type { RequestListener } from 'node:http';
+import type { RequestListener, ServerResponse } from 'node:http';
+import type { RequestHandler } from 'express';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import { createApp, shopDevices, type AppOptions } from './app';
+import { bodyWatch } from './body-watch';
 import { shopBackups } from './backup/shop-backups';
 import { swapIn } from './backup/swap-in';
 import { unpackBackup } from './backup/unpack-backup';
@@ -39,8 +41,11 @@ const BUSY = {
 };
 type Busy = keyof typeof BUSY;
 
-const refusal = (busy: Busy): string =>
-  JSON.stringify({ error: { field: 'server', message: BUSY[busy], expected: 'another try in a moment' } });
+const refuse = (res: ServerResponse, message: string): void => {
+  res
+    .writeHead(503, { 'Content-Type': 'application/json', 'Retry-After': '2' })
+    .end(JSON.stringify({ error: { field: 'server', message, expected: 'another try in a moment' } }));
+};
 
 /** What asks for something and changes nothing. */
 const READS: readonly (string | undefined)[] = ['GET', 'HEAD', 'OPTIONS'];
@@ -56,6 +61,21 @@ export const runningShop = (file: string, { work, ...options }: Pick<AppOptions,
   const photosDir = photosBeside(file);
   let answering = 0;
   let writing = 0;
+  const mayCome = bodyWatch();
+  /** No one is answered. */
+  let swapping: Busy | null = null;
+  /** Anyone who writes is asked to wait. */
+  let remaking: Busy | null = null;
+
+  /** Counts a request that writes from the moment its body is whole; half a request holds nothing up. */
+  const beforeWrite: RequestHandler = (req, res, next) => {
+    if (READS.includes(req.method)) return next();
+    const busy = swapping ?? remaking;
+    if (busy !== null) return refuse(res, BUSY[busy]);
+    writing++;
+    res.once('close', () => writing--);
+    next();
+  };
 
   const begin = (isRestored = false) => {
     const db = openDb(file);
@@ -78,6 +98,7 @@ export const runningShop = (file: string, { work, ...options }: Pick<AppOptions,
       exchange: { store: exchange, takeIn },
       riders: { store: riders, forget },
       manyIn,
+      beforeWrite,
     });
     const endDaily = store.daily((error) => options.logger.error({ err: error }, 'no backup could be made'));
     const isHere = sameFile(file);
@@ -112,10 +133,6 @@ export const runningShop = (file: string, { work, ...options }: Pick<AppOptions,
     };
   };
 
-  /** Nobody is answered. */
-  let swapping: Busy | null = null;
-  /** Whoever writes is asked to wait. */
-  let remaking: Busy | null = null;
   /** Waits, though not for ever, until only the one that asked for it is left; says whether it is. */
   const alone = async (left: () => number): Promise<boolean> => {
     for (let waitedMs = 0; left() > 1 && waitedMs < DRAIN_MS; waitedMs += DRAIN_LOOK_MS) await wait(DRAIN_LOOK_MS);
@@ -208,16 +225,10 @@ export const runningShop = (file: string, { work, ...options }: Pick<AppOptions,
   const answer: RequestListener = (req, res) => {
     const isRead = READS.includes(req.method);
     const busy = swapping ?? (isRead ? null : remaking);
-    if (busy !== null) {
-      res.writeHead(503, { 'Content-Type': 'application/json', 'Retry-After': '2' }).end(refusal(busy));
-      return;
-    }
+    if (busy !== null) return refuse(res, BUSY[busy]);
+    if (!mayCome(req, res)) return refuse(res, 'Too much is on its way from your address at once.');
     answering++;
-    if (!isRead) writing++;
-    res.once('close', () => {
-      answering--;
-      if (!isRead) writing--;
-    });
+    res.once('close', () => answering--);
     current.app(req, res);
   };
   return {

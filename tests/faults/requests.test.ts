@@ -31,7 +31,21 @@ const NASTY = [
   {},
   [[]],
 ];
-const NASTY_TEXTS = ['', '%', "'", '..', 'a'.repeat(200), '-1', '1e9', 'NaN', '\u{1F6DE}', 'constructor', '2026-02-30'];
+const NASTY_TEXTS = [
+  '',
+  '\u0000',
+  'a\u0000b',
+  '%',
+  "'",
+  '..',
+  'a'.repeat(200),
+  '-1',
+  '1e9',
+  'NaN',
+  '\u{1F6DE}',
+  'constructor',
+  '2026-02-30',
+];
 /** Mostly what the routes read. */
 const TYPES = [...Array<string>(7).fill('application/json'), 'text/csv', 'image/png', 'application/x-ndjson'];
 

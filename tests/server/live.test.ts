@@ -5,7 +5,7 @@ import fc from 'fast-check';
 import { newsTogether, type LiveNews } from '../../src/core/live';
 import { EventEmitter } from 'node:events';
 import type { Request, Response } from 'express';
-import { eventStream, MOST_STREAMS } from '../../src/server/live/event-stream';
+import { eventStream, MAX_STREAMS_OF_ADDRESS } from '../../src/server/live/event-stream';
 import { liveHub } from '../../src/server/live/live-hub';
 import { note, testApp } from './test-app';
 
@@ -159,7 +159,7 @@ describe('the stream of the shop', () => {
   });
 
   test('an address has so many streams and no more, and one that is left is free again', async () => {
-    await Promise.all(Array.from({ length: MOST_STREAMS }, () => listen()));
+    await Promise.all(Array.from({ length: MAX_STREAMS_OF_ADDRESS }, () => listen()));
     const refused = await listen();
     expect(refused.statusCode).toBe(503);
     expect(refused.headers['content-type']).toMatch(/json/);

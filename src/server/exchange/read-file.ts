@@ -29,7 +29,9 @@ const unfit = (message: string): InputError =>
 /** The lines of a text, as they arrive. Throws `InputError` for what is no UTF-8, and for an endless line. */
 async function* linesIn(stream: Readable): AsyncGenerator<string> {
   const decoder = new TextDecoder('utf-8', { fatal: true });
-  let rest = '';
+  // The pieces of a line that is not whole yet, put together once: a long line costs its length, not its square.
+  let pieces: string[] = [];
+  let chars = 0;
   const decoded = (chunk?: Uint8Array): string => {
     try {
       return chunk ? decoder.decode(chunk, { stream: true }) : decoder.decode();
@@ -38,13 +40,18 @@ async function* linesIn(stream: Readable): AsyncGenerator<string> {
     }
   };
   for await (const chunk of stream) {
-    const parts = (rest + decoded(chunk as Uint8Array)).split('\n');
-    rest = parts.pop()!;
-    if (rest.length > MOST_LINE_CHARS) throw unfit('A line in it has no end.');
-    yield* parts;
+    const parts = decoded(chunk as Uint8Array).split('\n');
+    const last = parts.pop()!;
+    for (const part of parts) {
+      yield pieces.join('') + part;
+      pieces = [];
+      chars = 0;
+    }
+    pieces.push(last);
+    chars += last.length;
+    if (chars > MOST_LINE_CHARS) throw unfit('A line in it has no end.');
   }
-  rest += decoded();
-  if (rest !== '') throw unfit('Its last line has no end: the file was cut off.');
+  if (pieces.join('') + decoded() !== '') throw unfit('Its last line has no end: the file was cut off.');
 }
 
 const parsed = (text: string, n: number): Line => {

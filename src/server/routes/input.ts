@@ -71,9 +71,18 @@ export const number = (min: number, max: number, usual: number, says: string) =>
     .default(usual)
     .meta({ expected: `${says}: a whole number from ${min} to ${max}` });
 
+/** What is typed into a search. The index of words takes no control characters. */
+export const searchText = Joi.string()
+  .allow('')
+  .max(100)
+  // eslint-disable-next-line no-control-regex
+  .pattern(/^[^\u0000-\u001f\u007f]*$/)
+  .default('')
+  .meta({ expected: 'at most 100 letters, digits and signs to search for' });
+
 /** The query of the jobs list. */
 export const jobQuery = Joi.object({
-  search: Joi.string().allow('').max(100).default('').meta({ expected: 'search: at most 100 characters' }),
+  search: searchText,
   from: date('First day').optional(),
   to: date('Last day').optional(),
   limit: number(1, 200, 50, 'limit'),
@@ -83,7 +92,7 @@ export const jobQuery = Joi.object({
 /** The query of the list of visits. */
 export const visitQuery = Joi.object({
   state: Joi.string().valid('open', 'done').default('open').meta({ expected: 'state: open or done' }),
-  search: Joi.string().allow('').max(100).default('').meta({ expected: 'search: at most 100 characters' }),
+  search: searchText,
   limit: number(1, 200, 50, 'limit'),
   after: Joi.string()
     .pattern(/^\d{4}-[\dT:.Z-]{6,24} [\w-]{1,60}$/)
@@ -109,7 +118,7 @@ export const planQuery = Joi.object({
 /** The query of what is to be looked at again. */
 export const recheckQuery = Joi.object({
   state: Joi.string().valid('open', 'done').default('open').meta({ expected: 'state: open or done' }),
-  search: Joi.string().allow('').max(100).default('').meta({ expected: 'search: at most 100 characters' }),
+  search: searchText,
   from: date('First day').optional(),
   limit: number(1, 200, 50, 'limit'),
   after: Joi.string()

@@ -1,4 +1,4 @@
-import express, { Router } from 'express';
+import express, { Router, type RequestHandler } from 'express';
 import Joi from 'joi';
 import { InputError } from '../../core/errors';
 import { importAnswer, type RecordKind, type Records } from '../../core/shop';
@@ -34,7 +34,12 @@ export const recordFileApi: ApiDocs = {
 };
 
 /** A kind of record as CSV, out and in; `manyIn` null where the shop is not kept in a file. */
-export const recordFileRoutes = (records: RecordStore, work: WorkPool, manyIn: ManyIn | null): Router => {
+export const recordFileRoutes = (
+  records: RecordStore,
+  work: WorkPool,
+  manyIn: ManyIn | null,
+  beforeWrite: RequestHandler,
+): Router => {
   const router = Router();
   router.get('/records/:kind/file.csv', (req, res) => {
     const kind = kindOf(req.params.kind);
@@ -43,25 +48,30 @@ export const recordFileRoutes = (records: RecordStore, work: WorkPool, manyIn: M
       .attachment(`${kind}.csv`)
       .send(recordsCsv(kind, records.list(kind)));
   });
-  router.post('/records/:kind/import', express.text({ type: 'text/csv', limit: '30mb' }), async (req, res) => {
-    const kind = kindOf(req.params.kind);
-    const { apply } = checkQuery<{ apply: 'yes' | 'no' }>(importQuery, req.query);
-    if (typeof req.body !== 'string') throw new InputError('file', 'There is no file.', 'CSV as text');
-    const told = showsProgress(req, res);
-    const gone = goneOf(res);
-    const machineIds = new Set(records.list('machines').map((m) => m.id));
-    const file = { kind, text: req.body, have: records.list(kind), machineIds, told };
-    const plan = await work.run('plan-csv', file, gone);
-    const { add, change } = plan;
-    for (const it of [...add, ...change]) checkPrice(meOf(req), it, records.find(kind, it.id));
-    const answer = importAnswer(plan, apply === 'yes');
-    if (answer.applied) {
-      const many = add.length + change.length;
-      tell(told, 'taking', 0, many);
-      if (many > MOST_AT_ONCE && manyIn) await manyIn({ kind, add, change }, told, gone);
-      else records.takeIn(kind, add, change);
-    }
-    res.status(apply === 'yes' && !answer.applied ? 422 : 200).json(answer);
-  });
+  router.post(
+    '/records/:kind/import',
+    express.text({ type: 'text/csv', limit: '30mb' }),
+    beforeWrite,
+    async (req, res) => {
+      const kind = kindOf(String(req.params.kind));
+      const { apply } = checkQuery<{ apply: 'yes' | 'no' }>(importQuery, req.query);
+      if (typeof req.body !== 'string') throw new InputError('file', 'There is no file.', 'CSV as text');
+      const told = showsProgress(req, res);
+      const gone = goneOf(res);
+      const machineIds = new Set(records.list('machines').map((m) => m.id));
+      const file = { kind, text: req.body, have: records.list(kind), machineIds, told };
+      const plan = await work.run('plan-csv', file, gone);
+      const { add, change } = plan;
+      for (const it of [...add, ...change]) checkPrice(meOf(req), it, records.find(kind, it.id));
+      const answer = importAnswer(plan, apply === 'yes');
+      if (answer.applied) {
+        const many = add.length + change.length;
+        tell(told, 'taking', 0, many);
+        if (many > MOST_AT_ONCE && manyIn) await manyIn({ kind, add, change }, told, gone);
+        else records.takeIn(kind, add, change);
+      }
+      res.status(apply === 'yes' && !answer.applied ? 422 : 200).json(answer);
+    },
+  );
   return router;
 };

@@ -15,7 +15,7 @@ import { meOf } from '../doors/signed-in';
 import { NotFound } from '../errors';
 import { drawingSvg } from '../export/drawing-svg';
 import type { ApiDocs } from '../openapi/api-docs';
-import { checkQuery, kindOf, number, recordId, unitQuery } from './input';
+import { checkQuery, searchText, kindOf, number, recordId, unitQuery } from './input';
 
 /** The file of a kind stands among its records. */
 const FILE = 'file.csv';
@@ -29,7 +29,7 @@ interface PageQuery {
   offset: number;
 }
 const pageQuery = Joi.object<PageQuery>({
-  find: Joi.string().allow('').max(100).default('').meta({ expected: 'find: at most 100 characters' }),
+  find: searchText,
   only: Joi.string()
     .allow('')
     .max(100)

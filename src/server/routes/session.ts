@@ -1,5 +1,5 @@
 import type { AuthenticationResponseJSON, RegistrationResponseJSON } from '@simplewebauthn/server';
-import { Router, json, type Request, type Response } from 'express';
+import { Router, json, type Request, type RequestHandler, type Response } from 'express';
 import Joi from 'joi';
 import type { Logger } from 'pino';
 import { checkSecret, MOST_LETTERS, type Doors } from '../../core/doors';
@@ -67,6 +67,8 @@ interface Options {
   addresses: () => string[];
   shopName: () => string;
   approvals: ApprovalStore;
+  /** Counts what writes, once its body is whole. */
+  beforeWrite: RequestHandler;
   changes: ChangeStore;
   passkeys: PasskeyStore;
 }
@@ -102,10 +104,21 @@ export const sessionApi: ApiDocs = {
 export const sessionRoutes = (
   doors: DoorStore,
   tries: SignInTries,
-  { logger, sessionDays, lockMinutes, forgottenAt, addresses, shopName, approvals, changes, passkeys }: Options,
+  {
+    logger,
+    sessionDays,
+    lockMinutes,
+    forgottenAt,
+    addresses,
+    shopName,
+    approvals,
+    beforeWrite,
+    changes,
+    passkeys,
+  }: Options,
 ): Router => {
   const router = Router();
-  router.use(['/session', '/sessions'], json({ limit: '16kb' }));
+  router.use(['/session', '/sessions'], json({ limit: '16kb' }), beforeWrite);
   const codes = signInCodes();
   const ofAddress = guessLimit(addressOf);
   const ceremonies = passkeyCeremonies(passkeys, shopName);
