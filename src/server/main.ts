@@ -1,5 +1,6 @@
 import { createServer } from 'node:http';
-import { createServer as createTlsServer } from 'node:https';
+import { createServer as createTlsServer, Server as TlsServer } from 'node:https';
+import type { Socket } from 'node:net';
 import { join } from 'node:path';
 import pino from 'pino';
 import { isLoopback } from './doors/access';
@@ -11,10 +12,12 @@ import { shopFile } from './paths';
 import { runningShop } from './running-shop';
 import { foundAt, reachable, urlOf } from './tls/addresses';
 import { startWords } from './tls/start-words';
-import { transportFor, TransportUnusable } from './tls/transport';
+import { fromProxy, transportFor, TransportUnusable } from './tls/transport';
 import { workPool } from './work';
 
 const GRACE_MS = 5000;
+/** How often the shop's own certificate is looked at. */
+const RENEW_MS = 12 * 3_600_000;
 
 const fail = (message: string): never => {
   process.stderr.write(`${message}\n`);
@@ -67,6 +70,21 @@ const start = async (): Promise<void> => {
     ? createTlsServer({ key: certificate.key, cert: certificate.cert }, shop.answer)
     : createServer(shop.answer);
 
+  if (proxy !== null) {
+    const isProxy = fromProxy(proxy);
+    server.on('connection', (socket: Socket) => {
+      // Plain requests are the proxy's alone, and this computer's.
+      if (!isProxy(socket.remoteAddress) && !isLoopback(socket.remoteAddress ?? '')) socket.destroy();
+    });
+  }
+  if (server instanceof TlsServer && certificate?.root) {
+    // Renewed while it runs: a shop may be on for years.
+    const renew = async (): Promise<void> => {
+      const { certificate: next } = await transportFor(host, file, process.env);
+      if (next) server.setSecureContext({ key: next.key, cert: next.cert });
+    };
+    setInterval(() => void renew().catch((err: unknown) => logger.error({ err }, 'no certificate')), RENEW_MS).unref();
+  }
   server.on('error', (error: NodeJS.ErrnoException) => {
     shop.close();
     if (error.code === 'EADDRINUSE')

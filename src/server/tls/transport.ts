@@ -1,3 +1,4 @@
+import { BlockList, isIP, isIPv4 } from 'node:net';
 import { isLoopback } from '../doors/access';
 import { tlsBeside } from '../paths';
 import { namesFor } from './addresses';
@@ -18,7 +19,7 @@ export class TransportUnusable extends Error {}
 
 /**
  * How requests come, by the settings: plain on this machine alone; beyond it over TLS, by the shop's own certificate
- * (`RIMSTONE_TLS_CERT` and `RIMSTONE_TLS_KEY` for another), behind a proxy (`RIMSTONE_PROXY`, its address), or plain where
+ * (`RIMSTONE_TLS_CERT` and `RIMSTONE_TLS_KEY` for another), behind a proxy (`RIMSTONE_PROXY`, its address), whose connections alone are answered, or plain where
  * that is asked for in so many words (`RIMSTONE_PLAIN_HTTP`). Throws `TransportUnusable`.
  */
 export const transportFor = async (host: string, file: string, env: NodeJS.ProcessEnv): Promise<Transport> => {
@@ -33,13 +34,35 @@ export const transportFor = async (host: string, file: string, env: NodeJS.Proce
     throw new TransportUnusable(
       `RIMSTONE_PROXY is "${proxy}"; right would be the address of the proxy, such as 127.0.0.1.`,
     );
+  if (proxy && isLoopback(proxy) && !isLoopback(host))
+    throw new TransportUnusable(
+      `HOST is ${host} and the proxy is on this computer (${proxy}): every address would be served without encryption. ` +
+        'Set HOST=127.0.0.1, so that only the proxy reaches the shop.',
+    );
   if (proxy) return { certificate: null, proxy };
   if (cert && key) return { certificate: given(cert, key), proxy: null };
   if (isLoopback(host) || plain) return { certificate: null, proxy: null };
   return { certificate: await ownCertificate(tlsBeside(file), namesFor(host)), proxy: null };
 };
 
-const isProxy = (text: string): boolean => /^[\da-fA-F.:]+(\/\d{1,3})?$/.test(text);
+/** Whether a connection comes from the proxy, an address or a range of them (`192.168.1.0/24`). */
+export const fromProxy = (proxy: string): ((address: string | undefined) => boolean) => {
+  const [base = '', bits] = proxy.split('/');
+  const family = isIPv4(base) ? 'ipv4' : 'ipv6';
+  const list = new BlockList();
+  if (bits === undefined) list.addAddress(base, family);
+  else list.addSubnet(base, Number(bits), family);
+  return (address) => {
+    const plain = (address ?? '').replace(/^::ffff:/, '');
+    return isIP(plain) !== 0 && list.check(plain, isIPv4(plain) ? 'ipv4' : 'ipv6');
+  };
+};
+
+const isProxy = (text: string): boolean => {
+  const [base = '', bits] = text.split('/');
+  const most = isIPv4(base) ? 32 : 128;
+  return isIP(base) !== 0 && (bits === undefined || (/^\d{1,3}$/.test(bits) && Number(bits) <= most));
+};
 
 const given = (cert: string, key: string): ShopCertificate => {
   try {
