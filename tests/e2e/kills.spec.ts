@@ -1,3 +1,8 @@
+import { chromium } from '@playwright/test';
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { howMany } from '../how-many';
 import { expect, test, type TestShop } from './shop';
 
@@ -64,4 +69,80 @@ test('killed again and again while it writes, the server loses nothing that it h
   console.log(`${KILLS} kills, seed ${seed}: ${confirmed.length} entries confirmed`);
   expect(confirmed.length).toBeGreaterThanOrEqual(KILLS);
   expect(confirmed.filter((id) => !there.has(id))).toEqual([]);
+});
+
+/** Browsers that are killed while they send. */
+const BROWSERS = howMany(3, 500);
+const NOTES = 30;
+/** A browser is killed at some moment after it began to send, in ms. */
+const LATEST_BROWSER_KILL_MS = 900;
+
+test('killed while it sends, a browser loses nothing, sends nothing twice and blames no one', async ({
+  shop,
+  launchOptions,
+}) => {
+  test.setTimeout(BROWSERS * 120_000);
+  const seed = howMany(11, Date.now() % 1_000_000);
+  const random = chance(seed);
+  const at = `${shop.url}/api/jobs/demo-job-22`;
+  const logNow = async () =>
+    (await (await fetch(at)).json()) as { job: { lastSeq: number }; entries: { id: string; seq: number }[] };
+  let caughtSending = 0;
+  for (let n = 0; n < BROWSERS; n++) {
+    const dir = mkdtempSync(join(tmpdir(), 'rimstone-browser-'));
+    const open = async () => {
+      const context = await chromium.launchPersistentContext(dir, { ...launchOptions, serviceWorkers: 'block' });
+      await context.addInitScript(() => {
+        if (!localStorage.getItem('rimstone-prefs'))
+          localStorage.setItem('rimstone-prefs', JSON.stringify({ who: 'Juna Birk', theme: 'day' }));
+      });
+      return { context, page: context.pages()[0]! };
+    };
+    const first = await open();
+    let isHeld = true;
+    await first.page.route('**/entries', (route) => (isHeld ? route.abort() : route.continue()));
+    await first.page.goto(`${shop.url}/jobs/demo-job-22/log`);
+    await expect(first.page.getByRole('heading', { level: 1 })).toBeVisible();
+    const { job } = await logNow();
+    const ids = Array.from({ length: NOTES }, (_, i) => `kill-${n}-${i}`);
+    // Written while the server could not be reached, as the outbox keeps it.
+    await first.page.evaluate(
+      ([ids, afterSeq]) =>
+        new Promise<void>((done, failed) => {
+          const opening = indexedDB.open('rimstone-outbox', 1);
+          opening.onerror = () => failed(opening.error);
+          opening.onsuccess = () => {
+            const tx = opening.result.transaction('parcels', 'readwrite');
+            for (const id of ids) {
+              const data = { text: id };
+              const bodies = [{ id, who: 'Juna Birk', station: 'inspect', kind: 'note', data }];
+              const writtenAt = new Date().toISOString();
+              const rest = { afterSeq, status: 'unsent', isKept: true, hasPicture: false };
+              tx.objectStore('parcels').add({ id, jobId: 'demo-job-22', jobNumber: 1022, bodies, writtenAt, ...rest });
+            }
+            tx.oncomplete = () => done();
+          };
+        }),
+      [ids, job.lastSeq] as const,
+    );
+    isHeld = false;
+    await first.page.reload({ waitUntil: 'commit' });
+    const before = job.lastSeq;
+    await expect.poll(async () => (await logNow()).job.lastSeq, { intervals: [20] }).toBeGreaterThan(before);
+    await new Promise((done) => setTimeout(done, random() * LATEST_BROWSER_KILL_MS));
+    spawnSync('pkill', ['-9', '-f', dir]);
+    if ((await logNow()).job.lastSeq < before + NOTES) caughtSending++;
+    await first.context.close().catch(() => undefined);
+
+    const second = await open();
+    await second.page.goto(`${shop.url}/jobs/demo-job-22/log`);
+    await expect.poll(async () => (await logNow()).job.lastSeq).toBe(before + NOTES);
+    await expect(second.page.getByRole('button', { name: /\d+ (waiting|to decide)$/ })).toBeHidden();
+    await expect(second.page.getByRole('alert', { name: 'Not written yet' })).toBeHidden();
+    const { entries } = await logNow();
+    expect(entries.slice(before).map((e) => e.id)).toEqual(ids);
+    await second.context.close();
+    rmSync(dir, { recursive: true, force: true, maxRetries: 5 });
+  }
+  console.log(`${BROWSERS} browsers, seed ${seed}: ${caughtSending} killed before all was sent`);
 });

@@ -59,9 +59,11 @@ const server = () => {
       refusal = status;
       refusedField = field;
     },
+    /** Another person writes; beside an entry `of` this log, the server writes in the name of that one. */
     addElsewhere: (text: string, of?: string) =>
       void log.push({
         ...elsewhere,
+        who: log.find((e) => e.id === of)?.who ?? elsewhere.who,
         id: `other-${log.length}`,
         seq: log.length + 1,
         ...(of === undefined ? { kind: 'note', data: { text } } : { kind: 'step', data: { stepId: text, of } }),
@@ -320,6 +322,28 @@ test('what the server wrote beside an own entry at the other wheel is nobody els
   await expect(note('after a stranger’s')).resolves.toBe('conflict');
   expect(outbox()).toHaveLength(1);
 });
+
+test.each([0, 1, 3])(
+  'a page killed while sending goes on: %i confirmed ones forgotten, nothing twice, no one blamed',
+  async (forgotten) => {
+    const it = newServer();
+    const first = await openTab(it);
+    it.setDown(true);
+    const texts = ['one', 'two', 'three', 'four', 'five'];
+    for (const text of texts) await first.note(text);
+    const kept = await first.kept.keptParcels();
+    // The server took three; the browser was killed before it had let go of all of them.
+    for (const { bodies } of kept.slice(0, 3))
+      it.log.push({ ...bodies[0]!, seq: it.log.length + 1, at: '2026-04-30T10:00:00.000Z' } as Entry);
+    for (const { id } of kept.slice(0, forgotten)) await first.kept.letGo(id);
+    it.setDown(false);
+    const again = await openTab(it);
+    await again.sendNow();
+    expect(it.texts()).toEqual(texts);
+    expect(again.outbox()).toEqual([]);
+    expect(again.notes()).toEqual(texts);
+  },
+);
 
 test('a slow reading of the log does not take back what was confirmed meanwhile', async () => {
   const it = newServer();

@@ -29,8 +29,6 @@ const LAST_RETRY_MS = 30_000;
 let channel: BroadcastChannel | null = null;
 const tellTabs = (): void => channel?.postMessage('changed');
 
-/** Ids of entries that this page has sent: what the server wrote beside them is no other bench's. */
-const sent = new Set<string>();
 /** Ids of parcels that this page has let go of: a slow disk may still show them. */
 const done = new Set<string>();
 
@@ -69,16 +67,6 @@ export const drop =
     await letGo(id);
     tellTabs();
   };
-
-/** An entry that this page has not seen in the log is its own all the same, or was written beside its own at another wheel. */
-const isOwn = (entry: Entry, log: readonly Entry[]): boolean => {
-  if (sent.has(entry.id)) return true;
-  const of = 'of' in entry.data ? entry.data.of : undefined;
-  if (of !== undefined) return sent.has(of);
-  if (entry.kind !== 'undo') return false;
-  const target = log.find((e) => e.id === entry.data.entryId);
-  return target !== undefined && target.kind !== 'undo' && isOwn(target, log);
-};
 
 /** Sends the photograph first, where one goes before. Throws `ApiError`. */
 const withPhotograph =
@@ -130,6 +118,25 @@ const leaveWaiting =
     }
   };
 
+/**
+ * The log holds what this browser has not seen. What waits here and is among it, by its ids, was sent: a page that was
+ * killed does not remember that. Only what another person wrote asks for a decision.
+ */
+const logMovedOn =
+  ({ jobId, afterSeq, bodies }: Parcel, unseen: Entry[]): Thunk<void> =>
+  async (dispatch, getState) => {
+    const there = new Set(unseen.map((e) => e.id));
+    const isThere = (p: Parcel) => p.jobId === jobId && p.bodies.every((b) => there.has(b.id));
+    for (const { id } of getState().jobs.outbox.filter(isThere)) {
+      settle(id, 'written');
+      await dispatch(drop(id));
+    }
+    const me = bodies[0]?.who;
+    if (unseen.length === 0 || unseen.some((e) => e.who !== me)) return dispatch(hold(jobId, unseen));
+    dispatch(logGrew({ jobId, entries: unseen }));
+    await dispatch(follow(jobId, afterSeq, unseen.at(-1)!.seq));
+  };
+
 /** Sends one parcel. False where the server cannot be had now. */
 const deliver =
   (parcel: Parcel): Thunk<boolean> =>
@@ -138,7 +145,6 @@ const deliver =
     const knows = () => getState().jobs.outbox.find((p) => p.id === id);
     try {
       const { bodies } = await dispatch(withPhotograph(parcel));
-      bodies.forEach((b) => sent.add(b.id));
       const { entries } = await api.append(jobId, afterSeq, bodies, waitedS(parcel));
       dispatch(arrived({ id, jobId, entries }));
       // The screen goes on with what it shows now; the disk may take its time.
@@ -149,13 +155,7 @@ const deliver =
     } catch (error) {
       if (!(error instanceof ApiError)) throw error;
       if (error.status === 409 && error.field === 'expectedSeq') {
-        const { unseen } = error;
-        const log = [...(getState().jobs.open[jobId]?.entries ?? []), ...unseen] as Entry[];
-        if (unseen.length === 0 || !unseen.every((e) => isOwn(e, log))) await dispatch(hold(jobId, unseen));
-        else {
-          dispatch(logGrew({ jobId, entries: unseen }));
-          await dispatch(follow(jobId, afterSeq, unseen.at(-1)!.seq));
-        }
+        await dispatch(logMovedOn(parcel, error.unseen));
         return true;
       }
       if (!isJudged(error)) {
