@@ -1,3 +1,5 @@
+const commonjs = { type: 'commonjs' };
+
 /** @type {import('jest').Config} */
 module.exports = {
   testEnvironment: 'node',
@@ -7,7 +9,13 @@ module.exports = {
   roots: ['<rootDir>/src', '<rootDir>/tests'],
   globalSetup: '<rootDir>/tests/server/templates.mjs',
   testMatch: ['**/*.test.ts'],
+  // Packages that come as ES modules only are transformed too.
+  transformIgnorePatterns: ['/node_modules/(?!(age-encryption|@noble|@scure)/)'],
   transform: {
+    '/node_modules/.+\\.js$': [
+      '@swc/jest',
+      { jsc: { parser: { syntax: 'ecmascript' }, target: 'es2022' }, module: commonjs },
+    ],
     '^.+\\.tsx?$': [
       '@swc/jest',
       {
@@ -16,7 +24,7 @@ module.exports = {
           target: 'es2022',
           transform: { react: { runtime: 'automatic' } },
         },
-        module: { type: 'commonjs' },
+        module: commonjs,
       },
     ],
   },

@@ -1,9 +1,9 @@
 import { defineConfig } from 'vite';
 
-/** The server as plain CommonJS for Node; packages stay outside the bundle, but for one of very many small files. */
+/** The server as plain CommonJS for Node; packages stay outside the bundle, but for those of very many small files or of ES modules only. */
 export default defineConfig({
   publicDir: false,
-  ssr: { noExternal: ['date-fns'] },
+  ssr: { noExternal: ['date-fns', 'age-encryption', /^@noble\//, /^@scure\//] },
   build: {
     ssr: true,
     outDir: 'dist/server',

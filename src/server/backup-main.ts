@@ -20,7 +20,13 @@ const main = async (): Promise<void> => {
   // What the running program has in its journal stays its own to write back.
   db.pragma('wal_autocheckpoint = 0');
   try {
-    const { holds } = await writeBackup(db, photosBeside(file), resolve(to));
+    const { holds } = await writeBackup(
+      db,
+      photosBeside(file),
+      resolve(to),
+      Date.now(),
+      process.env.RIMSTONE_BACKUP_PASSPHRASE ?? null,
+    );
     const { jobs, entries, photographs } = holds;
     process.stdout.write(`${resolve(to)}: ${jobs} jobs, ${entries} entries, ${photographs} photographs, checked.\n`);
   } finally {

@@ -50,6 +50,15 @@ export const cleanPicture = async (bytes: Buffer, expected: string): Promise<{ k
   }
 };
 
+/** Whether the head of a file is that of a picture of the kind that its ending says; nothing is decoded. */
+export const isPicture = async (path: string): Promise<boolean> => {
+  try {
+    return FORMATS[(await opened(path).metadata()).format] === path.split('.').at(-1);
+  } catch {
+    return false;
+  }
+};
+
 /** Whether a file is a picture that can be decoded, of the kind that its ending says, and nothing more. */
 export const isCleanPicture = async (path: string): Promise<boolean> => {
   try {

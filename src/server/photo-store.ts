@@ -1,8 +1,9 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { existsSync } from 'node:fs';
-import { mkdir, open, readdir, readFile, rename, stat, utimes } from 'node:fs/promises';
+import { mkdir, open, readdir, readFile, rename, rm, stat, utimes } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
 import { InputError } from '../core/errors';
+import { isWholePhoto } from './photo-check';
 import { cleanPicture, PHOTO_KINDS } from './photo-clean';
 
 /** Pictures larger than this are refused. */
@@ -50,7 +51,8 @@ export const photoStore = (folder: string, mostMb: () => number = () => Infinity
     /** The bytes of a picture that can be printed, JPEG or PNG; null for one that is not there, or of another kind. */
     async printable(photoId: string): Promise<Buffer | null> {
       const found = find(photoId);
-      return found && found.type !== 'image/webp' ? readFile(found.path) : null;
+      const isPrinted = found && found.type !== 'image/webp' && (await isWholePhoto(found.path));
+      return isPrinted ? readFile(found.path) : null;
     },
     /**
      * Decoded and encoded anew, and on the disk for good before it answers. Throws `InputError` for what is no picture.
@@ -59,19 +61,25 @@ export const photoStore = (folder: string, mostMb: () => number = () => Infinity
       const { kind, bytes } = await cleanPicture(Buffer.isBuffer(sent) ? sent : Buffer.alloc(0), EXPECTED);
       const photoId = createHash('sha256').update(bytes).digest('hex');
       const path = join(dir, `${photoId}.${kind}`);
-      if (!existsSync(path)) {
+      // One that the disk has spoiled is written again.
+      if (!existsSync(path) || !(await isWholePhoto(path))) {
         await roomFor(bytes.length);
         await mkdir(dir, { recursive: true });
         // The same picture may come from several at once.
         const making = `${path}.${randomUUID()}.making`;
-        const file = await open(making, 'w');
         try {
-          await file.writeFile(bytes);
-          await file.sync();
+          const file = await open(making, 'w');
+          try {
+            await file.writeFile(bytes);
+            await file.sync();
+          } finally {
+            await file.close();
+          }
+          await rename(making, path);
         } finally {
-          await file.close();
+          // A full disk leaves half a file, which takes room that is not there.
+          await rm(making, { force: true });
         }
-        await rename(making, path);
       } else {
         // It was sent again: somebody is about to name it.
         await utimes(path, new Date(), new Date());

@@ -6,6 +6,7 @@ import { resolve } from 'node:path';
 import type { Holdings } from '../core/backup';
 import { InputError, refusalText } from '../core/errors';
 import { holdingsOf, photoNames } from './backup/holdings';
+import { giveSecrets, secretsOf, type ShopSecrets } from './backup/secrets';
 import { swapIn } from './backup/swap-in';
 import { unpackBackup } from './backup/unpack-backup';
 import { checkFile, openDb } from './db/open-db';
@@ -32,12 +33,17 @@ const hereNow = (file: string): string => {
   }
 };
 
-/** Opened and closed once, so that a journal left by a power cut is in its database; a damaged one is left as it is. */
-const settled = (file: string): void => {
+/** Opened and closed once, so that a journal left by a power cut is in its database; a damaged one is left as it is. Returns its secrets. */
+const settled = (file: string): ShopSecrets | null => {
   try {
-    if (existsSync(file)) openDb(file).close();
+    if (!existsSync(file)) return null;
+    const db = openDb(file);
+    const secrets = secretsOf(db);
+    db.close();
+    return secrets;
   } catch {
     // It is kept as it stands.
+    return null;
   }
 };
 
@@ -48,7 +54,9 @@ const main = async (): Promise<void> => {
   if (!from || from.startsWith('--')) throw new Error('Say which backup: npm run restore -- FILE.zip');
   const file = shopFile();
   const folder = `${file}.restoring-${randomUUID()}`;
-  const { manifest, holds } = await unpackBackup(resolve(from), folder);
+  const { manifest, holds } = await unpackBackup(resolve(from), folder, {
+    passphrase: process.env.RIMSTONE_BACKUP_PASSPHRASE ?? null,
+  });
   say(`The backup of ${manifest.madeAt} is whole. It holds ${described(holds)}.`);
   say(`Here is ${hereNow(file)}.`);
   if (!process.argv.includes('--yes')) {
@@ -57,8 +65,13 @@ const main = async (): Promise<void> => {
     return;
   }
   try {
-    settled(file);
+    const secrets = settled(file);
     const kept = await swapIn(folder, file, photosBeside(file));
+    if (secrets !== null) {
+      const db = openDb(file);
+      giveSecrets(db, secrets);
+      db.close();
+    }
     say(kept ? `Restored. What was here is kept as ${kept}.` : 'Restored.');
   } finally {
     await rm(folder, { recursive: true, force: true });

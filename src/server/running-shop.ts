@@ -7,6 +7,7 @@ import { setTimeout as wait } from 'node:timers/promises';
 import { createApp, shopDevices, type AppOptions } from './app';
 import { bodyWatch } from './body-watch';
 import { shopBackups } from './backup/shop-backups';
+import { giveSecrets, secretsOf } from './backup/secrets';
 import { swapIn } from './backup/swap-in';
 import { unpackBackup } from './backup/unpack-backup';
 import { doorStore } from './db/door-store';
@@ -120,6 +121,7 @@ export const runningShop = (file: string, { work, ...options }: Pick<AppOptions,
       app,
       doors,
       db,
+      passphrase: store.passphrase,
       exchange,
       riders,
       endStreams,
@@ -144,11 +146,13 @@ export const runningShop = (file: string, { work, ...options }: Pick<AppOptions,
     try {
       current.endStreams();
       await alone(() => answering);
+      const secrets = secretsOf(current.db);
       current.close();
       let kept: string | null = null;
       try {
         kept = await swapIn(folder, file, photosDir, isKept);
         current = begin(busy === 'restoring');
+        if (busy === 'restoring') giveSecrets(current.db, secrets);
       } catch (error) {
         // The shop goes on as it was.
         if (kept !== null) await rename(kept, file);
@@ -168,7 +172,7 @@ export const runningShop = (file: string, { work, ...options }: Pick<AppOptions,
 
   const restore = async (path: string): Promise<{ kept: string | null }> => {
     const folder = `${file}.restoring-${randomUUID()}`;
-    await unpackBackup(path, folder);
+    await unpackBackup(path, folder, { passphrase: current.passphrase() });
     try {
       if (swapping !== null || remaking !== null) throw new ServerBusy();
       return { kept: await swapped(folder, 'restoring') };

@@ -8,4 +8,5 @@ export {
   type BackupsNow,
   type KeptBackup,
   type LookedInto,
+  type TestedRestore,
 } from './kept-backup';

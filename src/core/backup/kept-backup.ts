@@ -13,6 +13,7 @@ export const BACKUP_WORDS: Record<BackupKind, string> = {
 export interface KeptBackup {
   name: string;
   kind: BackupKind;
+  isEncrypted: boolean;
   bytes: number;
   /** When the file was written, ISO 8601. */
   writtenAt: string;
@@ -29,6 +30,25 @@ export interface BackupsNow {
   /** The newest is too old, or the last try to make one failed. */
   isOld: boolean;
   /** Why the last try failed; null where it did not. */
+  problem: string | null;
+  /** Backups are encrypted and hold what people sign in by; else they hold no secret. */
+  isEncrypted: boolean;
+  /** Where each daily backup is copied to, and why the last copy failed; null where there is no second folder. */
+  second: { folder: string; problem: string | null } | null;
+  /** The last backup that the program opened and compared by itself. */
+  tested: TestedRestore | null;
+  /** No backup was tested for too long, or the last test failed. */
+  isTestOld: boolean;
+  /** Stored photos that are damaged, by name. */
+  damaged: string[];
+}
+
+/** A backup that was opened, taken apart and compared with what it should hold. */
+export interface TestedRestore {
+  name: string;
+  /** ISO 8601. */
+  at: string;
+  /** Why it could not be used; null where it could. */
   problem: string | null;
 }
 

@@ -3,9 +3,10 @@ import { rm } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
 import type { BackupKind, KeptBackup } from '../../core/backup';
 import { NotFound } from '../errors';
+import { AGE_ENDING } from './encryption';
 import { stampOf } from './swap-in';
 
-const NAME = /^(daily|by-hand|brought-in)-[\w-]{1,60}\.zip$/;
+const NAME = /^(daily|by-hand|brought-in)-[\w-]{1,60}\.zip(\.age)?$/;
 
 /** A folder of backups, the newest first. */
 export const backupFolder = (path: string) => {
@@ -16,7 +17,15 @@ export const backupFolder = (path: string) => {
       .map((name) => ({ name, stat: statSync(join(folder, name), { throwIfNoEntry: false }) }))
       .flatMap(({ name, stat }) =>
         stat
-          ? [{ name, kind: NAME.exec(name)![1] as BackupKind, bytes: stat.size, writtenAt: stat.mtime.toISOString() }]
+          ? [
+              {
+                name,
+                kind: NAME.exec(name)![1] as BackupKind,
+                isEncrypted: name.endsWith(AGE_ENDING),
+                bytes: stat.size,
+                writtenAt: stat.mtime.toISOString(),
+              },
+            ]
           : [],
       )
       .sort((a, b) => b.writtenAt.localeCompare(a.writtenAt) || b.name.localeCompare(a.name));
@@ -24,10 +33,11 @@ export const backupFolder = (path: string) => {
     folder,
     list,
     /** Where a new one goes. */
-    place: (kind: BackupKind, nowMs: number): string => join(folder, `${kind}-${stampOf(nowMs)}.zip`),
+    place: (kind: BackupKind, nowMs: number, isEncrypted: boolean): string =>
+      join(folder, `${kind}-${stampOf(nowMs)}.zip${isEncrypted ? AGE_ENDING : ''}`),
     /** Throws `NotFound` for a name that is none of its backups. */
     pathOf(name: string): string {
-      if (!NAME.test(name) || !existsSync(join(folder, name))) throw new NotFound('There is no such backup.');
+      if (!NAME.test(name) || !existsSync(join(folder, name))) throw new NotFound('Backup not found.');
       return join(folder, name);
     },
     /** Of the daily ones only so many stay; what somebody made or brought is left to them. */

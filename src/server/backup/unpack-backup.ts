@@ -2,7 +2,7 @@ import Database from 'better-sqlite3';
 import { createHash } from 'node:crypto';
 import { createWriteStream } from 'node:fs';
 import { mkdir, rm } from 'node:fs/promises';
-import { dirname, join } from 'node:path';
+import { basename, dirname, join } from 'node:path';
 import type { Readable } from 'node:stream';
 import { Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
@@ -13,8 +13,10 @@ import { checkFile, DatabaseUnusable, SCHEMA_VERSION } from '../db/open-db';
 import { isTooDeep } from '../json-depth';
 import { contentOf, entriesOf, smallFile } from '../zip-in';
 import { holdingsOf } from './holdings';
-import { freeBytes, tooLarge } from './on-disk';
-import { DB_NAME, MANIFEST_NAME, MANIFEST_SUM_NAME, readManifest, type Manifest } from './manifest';
+import { isPicture } from '../photo-clean';
+import { decryptFile, startsAsAge } from './encryption';
+import { atMost, freeBytes, tooLarge } from './on-disk';
+import { DB_NAME, MANIFEST_NAME, MANIFEST_SUM_NAME, PHOTO_FOLDER, readManifest, type Manifest } from './manifest';
 
 const MOST_MANIFEST_BYTES = 200_000_000;
 
@@ -70,13 +72,20 @@ export interface Unpacked {
 /**
  * Takes a backup apart into an empty folder and checks all of it: every hash, that nothing is missing or too much, and
  * the database. Throws `InputError` for one that is not whole, or wants more than `roomBytes` (usually what is free on
- * the disk); then the folder is gone.
+ * the disk); then the folder is gone. An encrypted one needs its `passphrase`.
  */
-export const unpackBackup = async (file: string, folder: string, roomBytes?: number): Promise<Unpacked> => {
+export const unpackBackup = async (
+  file: string,
+  folder: string,
+  { roomBytes, passphrase = null }: { roomBytes?: number; passphrase?: string | null } = {},
+): Promise<Unpacked> => {
   await mkdir(folder, { recursive: true });
   const room = roomBytes ?? (await freeBytes(folder));
   try {
-    const zip = await openPromise(file, { lazyEntries: true, autoClose: false });
+    const plain = join(folder, 'plain.zip');
+    const isEncrypted = await startsAsAge(file);
+    if (isEncrypted) await decryptFile(file, plain, passphrase, atMost(room));
+    const zip = await openPromise(isEncrypted ? plain : file, { lazyEntries: true, autoClose: false });
     try {
       const entries = await entriesOf(zip, unfit);
       const manifest = await manifestIn(zip, entries);
@@ -90,6 +99,9 @@ export const unpackBackup = async (file: string, folder: string, roomBytes?: num
         if (!entry) throw unfit(`${name} is missing in it.`);
         const hash = await copied(() => contentOf(zip, entry), join(folder, name), bytes);
         if (hash !== sha256) throw unfit(`${name} in it is not as it was packed.`);
+        const isPhoto = name.startsWith(`${PHOTO_FOLDER}/`);
+        if (isPhoto && !(hash === basename(name).split('.')[0] && (await isPicture(join(folder, name)))))
+          throw unfit(`${name} in it is not a photo.`);
       }
       if (!manifest.files.some((f) => f.name === DB_NAME)) throw unfit('It has no database.');
       if (manifest.schema > SCHEMA_VERSION) throw unfit('It was made by a newer program.');
@@ -101,6 +113,7 @@ export const unpackBackup = async (file: string, folder: string, roomBytes?: num
       return { manifest, holds };
     } finally {
       zip.close();
+      await rm(plain, { force: true });
     }
   } catch (error) {
     await rm(folder, { recursive: true, force: true });

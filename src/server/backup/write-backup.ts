@@ -8,7 +8,10 @@ import { ZipFile } from 'yazl';
 import { checkFile, type Db } from '../db/open-db';
 import { holdingsOf, photoNames } from './holdings';
 import { DB_NAME, MANIFEST_NAME, MANIFEST_SUM_NAME, PHOTO_FOLDER, type Manifest, type PackedFile } from './manifest';
+import { isWholePhoto } from '../photo-check';
+import { AGE_ENDING, encryptFile } from './encryption';
 import { onDisk } from './on-disk';
+import { dropSecrets } from './secrets';
 
 /** So much of a database is copied in one go, in pages: others write in between. */
 const PAGES_AT_ONCE = 200;
@@ -25,21 +28,36 @@ const packed = async (file: string, name: string): Promise<PackedFile> => ({
   sha256: await sha256(file),
 });
 
+/** The photos that are what their names say: a damaged one would spoil the whole backup. */
+const wholePhotos = async (dir: string): Promise<{ path: string; name: string }[]> => {
+  const found: { path: string; name: string }[] = [];
+  for (const name of photoNames(dir)) {
+    const path = join(dir, name);
+    if (await isWholePhoto(path)) found.push({ path, name: `${PHOTO_FOLDER}/${name}` });
+  }
+  return found;
+};
+
 /**
  * Writes the whole shop into one file while it goes on working: the database as it stands at one moment, and every
- * photograph. The file appears under its name once it is whole and on the disk. A damaged database is not backed up.
+ * photograph that is whole. The file appears under its name once it is whole and on the disk. A damaged database is not
+ * backed up. With a passphrase the file is encrypted (age); without one it holds no secret that people sign in by.
  */
-export const writeBackup = async (db: Db, photosDir: string, file: string, nowMs = Date.now()): Promise<Manifest> => {
+export const writeBackup = async (
+  db: Db,
+  photosDir: string,
+  file: string,
+  nowMs = Date.now(),
+  passphrase: string | null = null,
+): Promise<Manifest> => {
   await mkdir(dirname(file), { recursive: true });
   const making = `${file}.${randomUUID()}.making`;
   const copy = `${making}.sqlite`;
   try {
     await db.backup(copy, { progress: () => PAGES_AT_ONCE });
     checkFile(copy);
-    const photos = photoNames(photosDir).map((name) => ({
-      path: join(photosDir, name),
-      name: `${PHOTO_FOLDER}/${name}`,
-    }));
+    if (passphrase === null) dropSecrets(copy);
+    const photos = await wholePhotos(photosDir);
     const read = new Database(copy, { readonly: true });
     const manifest: Manifest = {
       format: 'rimstone-backup',
@@ -60,11 +78,14 @@ export const writeBackup = async (db: Db, photosDir: string, file: string, nowMs
     for (const { path, name } of photos) zip.addFile(path, name, { compress: false });
     zip.end();
     await pipeline(zip.outputStream, createWriteStream(making));
-    await onDisk(making);
-    await rename(making, file);
+    const made = passphrase === null ? making : `${making}${AGE_ENDING}`;
+    if (passphrase !== null) await encryptFile(making, made, passphrase);
+    await onDisk(made);
+    await rename(made, file);
     await onDisk(dirname(file));
     return manifest;
   } finally {
-    for (const left of [making, copy, `${copy}-wal`, `${copy}-shm`]) await rm(left, { force: true });
+    for (const left of [making, `${making}${AGE_ENDING}`, copy, `${copy}-wal`, `${copy}-shm`])
+      await rm(left, { force: true });
   }
 };

@@ -48,6 +48,9 @@ export const NEEDED: readonly Needed[] = [
   ['GET', '/riders/file', 'govern'],
   ['POST', '/riders/forget', 'govern'],
   ['GET', '/backups', 'read'],
+  ['PUT', '/backups/passphrase', 'govern'],
+  ['PUT', '/backups/second-folder', 'govern'],
+  ['POST', '/backups/test', 'govern'],
   ['GET', '/backups/:name', 'govern'],
   ['POST', '/backups', 'govern'],
   ['PUT', '/backups/brought-in', 'govern'],
@@ -63,6 +66,7 @@ export const CONFIRMED: readonly (readonly [method: string, address: string])[] 
   ['PUT', '/people/:name/way-in'],
   ['POST', '/calendar-key'],
   ['PUT', '/backups/passphrase'],
+  ['PUT', '/backups/second-folder'],
 ];
 
 const READS: readonly string[] = ['GET', 'HEAD'];

@@ -1,16 +1,24 @@
 import { Router } from 'express';
+import Joi from 'joi';
 import { InputError } from '../../core/errors';
+import { check, text } from '../../core/fields';
 import type { ApiDocs } from '../openapi/api-docs';
 import type { ShopBackups } from '../backup/shop-backups';
 
 /** Puts a backup, by its path, in the place of the running shop; says where the one before is kept. */
 export type Restore = (path: string) => Promise<{ kept: string | null }>;
 
+const passphraseBody = Joi.object({ passphrase: text(128, 'The passphrase').allow(null) }).required();
+const folderBody = Joi.object({ folder: text(300, 'The folder').allow(null) }).required();
+
 /** What is said of the routes below. */
 export const backupApi: ApiDocs = {
   'GET /backups': { says: 'The backups that there are' },
   'POST /backups': { says: 'Makes one', status: 201 },
   'PUT /backups/brought-in': { says: 'Brings one in', body: 'application/zip', status: 201 },
+  'PUT /backups/passphrase': { says: 'Encrypts backups from now on, or no longer', body: passphraseBody },
+  'PUT /backups/second-folder': { says: 'Where daily backups are copied to, or nowhere', body: folderBody },
+  'POST /backups/test': { says: 'Opens the newest one and compares it' },
   'GET /backups/:name': { says: 'The file', gives: 'application/zip' },
   'POST /backups/:name/look': { says: 'Takes it apart and says what it holds' },
   'POST /backups/:name/restore': { says: 'Puts it in the shop’s place' },
@@ -21,6 +29,18 @@ export const backupRoutes = (backups: ShopBackups, restore: Restore | null): Rou
   const router = Router();
   router.get('/', (_req, res) => void res.json(backups.now()));
   router.post('/', async (_req, res) => void res.status(201).json(await backups.make('by-hand')));
+  router.put('/passphrase', (req, res) => {
+    backups.setPassphrase(check<{ passphrase: string | null }>(passphraseBody, req.body).passphrase);
+    res.json(backups.now());
+  });
+  router.put('/second-folder', async (req, res) => {
+    await backups.setSecondFolder(check<{ folder: string | null }>(folderBody, req.body).folder);
+    res.json(backups.now());
+  });
+  router.post('/test', async (_req, res) => {
+    await backups.testRestore();
+    res.json(backups.now());
+  });
   // No other type: a page of another site cannot send this.
   router.put('/brought-in', async (req, res) => {
     if (!req.is('application/zip')) throw new InputError('backup', 'There is no file.', 'a backup, as a zip file');

@@ -2,6 +2,7 @@ import express, { Router } from 'express';
 import { check } from '../../core/fields';
 import { PHOTO_ID } from '../../core/job';
 import { NotFound } from '../errors';
+import { isWholePhoto } from '../photo-check';
 import type { ApiDocs } from '../openapi/api-docs';
 import { MOST_PHOTO_BYTES, type PhotoStore } from '../photo-store';
 
@@ -21,9 +22,10 @@ export const photoRoutes = (photos: PhotoStore): Router => {
       res.status(201).json(await photos.keep(req.body));
     },
   );
-  router.get('/:id', (req, res) => {
+  router.get('/:id', async (req, res) => {
     const found = photos.find(check<string>(PHOTO_ID, req.params.id));
-    if (!found) throw new NotFound('There is no such photograph.');
+    if (!found) throw new NotFound('Photo not found.');
+    if (!(await isWholePhoto(found.path))) throw new NotFound('This photo is damaged on the shop computer’s disk.');
     // Asked for again each time: a locked screen is refused, and a browser that has it is answered in a line.
     res.type(found.type).sendFile(found.path, { cacheControl: false });
   });
