@@ -99,6 +99,7 @@ const start = async (): Promise<void> => {
     const at = typeof address === 'object' && address ? address.port : port;
     const hosts = foundAt(host);
     urls = reachable(hosts).map((h) => urlOf(scheme, h, at));
+    shop.listensAt(urlOf(scheme, hosts[0]!, at));
     const words = startWords({
       urls: hosts.map((h) => urlOf(scheme, h, at)),
       fingerprint: certificate?.root ? certificate.fingerprint : null,

@@ -9,6 +9,7 @@ import { holdingsOf, photoNames } from './backup/holdings';
 import { giveSecrets, secretsOf, type ShopSecrets } from './backup/secrets';
 import { swapIn } from './backup/swap-in';
 import { unpackBackup } from './backup/unpack-backup';
+import { ownFile } from './db/file-owner';
 import { checkFile, openDb } from './db/open-db';
 import { makeForOwnerOnly } from './doors/owner-only';
 import { photosBeside, shopFile } from './paths';
@@ -64,6 +65,8 @@ const main = async (): Promise<void> => {
     say('Nothing was changed. To put the backup in its place: npm run restore -- FILE.zip --yes');
     return;
   }
+  // Not under a server that has the shop open.
+  const owner = existsSync(file) ? ownFile(file) : null;
   try {
     const secrets = settled(file);
     const kept = await swapIn(folder, file, photosBeside(file));
@@ -74,6 +77,7 @@ const main = async (): Promise<void> => {
     }
     say(kept ? `Restored. What was here is kept as ${kept}.` : 'Restored.');
   } finally {
+    owner?.release();
     await rm(folder, { recursive: true, force: true });
   }
 };

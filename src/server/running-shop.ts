@@ -2,7 +2,8 @@ import { randomUUID } from 'node:crypto';
 import { rename, rm } from 'node:fs/promises';
 import type { RequestListener, ServerResponse } from 'node:http';
 import type { RequestHandler } from 'express';
-import { join } from 'node:path';
+import { mkdirSync } from 'node:fs';
+import { dirname, join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import { createApp, shopDevices, type AppOptions } from './app';
 import { bodyWatch } from './body-watch';
@@ -10,7 +11,11 @@ import { shopBackups } from './backup/shop-backups';
 import { giveSecrets, secretsOf } from './backup/secrets';
 import { swapIn } from './backup/swap-in';
 import { unpackBackup } from './backup/unpack-backup';
+import { ruleNumber, valuesOf } from '../core/rules';
+import { watchClock } from './clock-watch';
+import { changeStore } from './db/change-store';
 import { doorStore } from './db/door-store';
+import { ownFile } from './db/file-owner';
 import { writeBack } from './db/journal';
 import { InputError } from '../core/errors';
 import { DatabaseUnusable, openDb } from './db/open-db';
@@ -33,6 +38,8 @@ const TIDY_EVERY_MS = 6 * 3_600_000;
 /** How long what is still being answered may take before the database is closed under it. */
 const DRAIN_MS = 5000;
 const DRAIN_LOOK_MS = 20;
+/** How often idle screens are locked, so that their streams end as well. */
+const LOCK_EVERY_MS = 15_000;
 
 /** What the shop is doing with its own file, and what it says to whoever asks meanwhile. */
 const BUSY = {
@@ -60,6 +67,8 @@ type Passed = 'logger' | 'passphrase' | 'isReachable' | 'addresses' | 'proxy' | 
  */
 export const runningShop = (file: string, { work, ...options }: Pick<AppOptions, Passed> & { work: WorkPool }) => {
   const photosDir = photosBeside(file);
+  mkdirSync(dirname(file), { recursive: true });
+  const owner = ownFile(file);
   let answering = 0;
   let writing = 0;
   const mayCome = bodyWatch();
@@ -80,14 +89,15 @@ export const runningShop = (file: string, { work, ...options }: Pick<AppOptions,
 
   const begin = (isRestored = false) => {
     const db = openDb(file);
-    const doors = doorStore(db);
+    const rules = ruleStore(db);
+    const doors = doorStore(db, () => ruleNumber('doors.lockMinutes', valuesOf(rules.list())));
     // What was ended since the backup was made stays ended.
     if (isRestored) doors.endAll();
     const exchange = shopExchange(db, photosDir, backupsBeside(file));
     const riders = shopRiders(db, backupsBeside(file));
     const devices = shopDevices(db);
     const live = liveHub();
-    const store = shopBackups(db, ruleStore(db), photosDir, backupsBeside(file));
+    const store = shopBackups(db, rules, photosDir, backupsBeside(file));
     const app = createApp(db, {
       ...options,
       work,
@@ -225,7 +235,23 @@ export const runningShop = (file: string, { work, ...options }: Pick<AppOptions,
     return made;
   };
 
-  let current = begin();
+  /** The shop as it is begun first; without it the file is no one's. */
+  const first = () => {
+    try {
+      return begin();
+    } catch (error) {
+      owner.release();
+      throw error;
+    }
+  };
+  let current = first();
+  const lastAt = current.db.prepare<[], string | null>('SELECT max(last_at) FROM jobs').pluck().get();
+  const endWatch = watchClock(lastAt ?? null, ({ from, to }) => {
+    options.logger.warn({ from, to }, 'the clock jumped');
+    // A log never runs backward; the change log says when the clock was not to be trusted.
+    changeStore(current.db).note('clock', 'clock', 'the clock of the shop computer', { time: [from, to] }, null);
+  });
+  const endIdle = setInterval(() => current.doors.lockIdle(Date.now()), LOCK_EVERY_MS).unref();
   const answer: RequestListener = (req, res) => {
     const isRead = READS.includes(req.method);
     const busy = swapping ?? (isRead ? null : remaking);
@@ -240,9 +266,14 @@ export const runningShop = (file: string, { work, ...options }: Pick<AppOptions,
     /** Whether people sign in at it. */
     areDoorsClosed: () => current.doors.areClosed(),
     endStreams: () => current.endStreams(),
+    /** Notes where it listens, for one who tries to start another server on the same file. */
+    listensAt: owner.listensAt,
     close(): void {
+      endWatch();
+      clearInterval(endIdle);
       void work.close();
       current.close();
+      owner.release();
     },
   };
 };

@@ -1,7 +1,7 @@
 import type { RecordKind } from './shop';
 
 /** What can be changed, beside what stands in logs. */
-export type ChangedKind = RecordKind | 'rules' | 'people' | 'sign-ins';
+export type ChangedKind = RecordKind | 'rules' | 'people' | 'sign-ins' | 'clock';
 
 /** One field of something, changed by somebody. */
 export interface ShopChange {

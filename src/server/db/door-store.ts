@@ -84,6 +84,14 @@ export const doorStore = (db: Db, lockMinutes: () => number = () => Infinity) =>
   };
   const endOf = (who: string, butId = ''): void => removeOf.all(who, butId).forEach(ended);
 
+  /** Reading goes on while another program holds the database. */
+  const noteSeen = (id: string, nowMs: number): void => {
+    try {
+      seen.run(iso(nowMs), id);
+    } catch (error) {
+      if ((error as { code?: string }).code !== 'SQLITE_BUSY') throw error;
+    }
+  };
   const lockOne = (id: string): void => {
     lock.run(id);
     ended(id);
@@ -153,7 +161,7 @@ export const doorStore = (db: Db, lockMinutes: () => number = () => Infinity) =>
       if (!row) return null;
       const isIdle = nowMs - Date.parse(row.touchedAt) > lockMinutes() * 60_000;
       if (isIdle && row.isLocked === 0) lockOne(row.id);
-      if (nowMs - Date.parse(row.seenAt) > SEEN_EVERY_MS) seen.run(iso(nowMs), row.id);
+      if (nowMs - Date.parse(row.seenAt) > SEEN_EVERY_MS) noteSeen(row.id, nowMs);
       const confirmedMs = row.confirmedAt === null ? null : Date.parse(row.confirmedAt);
       return { id: row.id, who: row.who, role: row.role, isLocked: isIdle || row.isLocked === 1, confirmedMs };
     },

@@ -21,6 +21,9 @@ const APPLICATION_ID = 0x52494d53;
 /** Of a larger one the pages are checked, but not every index against its table. Basis: memory. */
 const WHOLE_CHECK_BYTES = 300_000_000;
 
+/** How long a write waits for another program's lock: the whole server waits with it. */
+const BUSY_MS = 50;
+
 const LOGS = ['entries', 'visit_entries'] as const;
 const BROKEN = "NOT json_valid(data) OR instr(CAST(data AS BLOB), x'00') > 0";
 
@@ -125,7 +128,10 @@ export const openDb = (file: string): Db => {
     if (!inMemory) sealed(db, file);
     db.pragma('synchronous = FULL');
     db.pragma('foreign_keys = ON');
-    db.pragma('busy_timeout = 3000');
+    // No one is kept waiting while another program holds the file: what is written is asked for again.
+    db.pragma(`busy_timeout = ${BUSY_MS}`);
+    // What is deleted, such as the hash of a PIN, is gone from the file too.
+    db.pragma('secure_delete = ON');
     migrate(db, inMemory ? null : file);
     return db;
   } catch (error) {

@@ -9,6 +9,7 @@ import { useNow } from '../parts/use-now';
 import { VerdictMark } from '../parts/VerdictMark';
 import { useBackupsQuery, useBringBackupMutation, useMakeBackupMutation } from '../store/backups-api';
 import { visitProblem } from '../store/visits-api';
+import { BackupSafety } from './backup/BackupSafety';
 import { OutAndIn } from './backup/OutAndIn';
 import { RestoreSheet } from './backup/RestoreSheet';
 
@@ -17,7 +18,10 @@ const ASK_MS = 60_000;
 const BackupRow = ({ backup, nowMs, onRestore }: { backup: KeptBackup; nowMs: number; onRestore: () => void }) => (
   <li className="grid items-center gap-x-4 gap-y-1 border-b border-stone3 px-2 py-2 md:grid-cols-[200px_130px_110px_minmax(0,1fr)_auto]">
     <span className="head text-lg">{momentText(backup.writtenAt, nowMs)}</span>
-    <span className="text-[16px]">{BACKUP_WORDS[backup.kind]}</span>
+    <span className="text-[16px]">
+      {BACKUP_WORDS[backup.kind]}
+      {backup.isEncrypted && ', encrypted'}
+    </span>
     <span className="num text-[16px]">{sizeText(backup.bytes)}</span>
     <span className="text-[15px] text-ink2 [overflow-wrap:anywhere]">{backup.name}</span>
     <span className="flex flex-wrap gap-2">
@@ -102,6 +106,7 @@ export const BackupsScreen = () => {
           </p>
         </>
       )}
+      {data && <BackupSafety now={data} nowMs={nowMs} />}
       <OutAndIn />
       {open && <RestoreSheet backup={open} nowMs={nowMs} onClose={() => setOpen(null)} />}
     </Frame>

@@ -21,7 +21,8 @@ const useWords = () => {
   const rules = useApp((s) => s.shop.shop?.rules) ?? [];
   const { say } = useUnits();
   return ({ kind, of, name, field }: ShopChange) => {
-    if (kind === 'people' || kind === 'sign-ins') return { what: name, field: field ?? '', value: plain };
+    if (kind === 'people' || kind === 'sign-ins' || kind === 'clock')
+      return { what: name, field: field ?? '', value: plain };
     if (kind !== 'rules') {
       const label = fieldsOfKind(kind as RecordKind).find((f) => f.key === field)?.label ?? field ?? '';
       return { what: name, field: label.toLowerCase(), value: plain };

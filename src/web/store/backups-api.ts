@@ -22,6 +22,18 @@ const backupsApi = visitsApi.enhanceEndpoints({ addTagTypes: ['Backup'] }).injec
       }),
       invalidatesTags: ['Backup'],
     }),
+    setBackupPassphrase: build.mutation<BackupsNow, string | null>({
+      query: (passphrase) => ({ url: '/backups/passphrase', method: 'PUT', body: { passphrase } }),
+      invalidatesTags: ['Backup'],
+    }),
+    setSecondFolder: build.mutation<BackupsNow, string | null>({
+      query: (folder) => ({ url: '/backups/second-folder', method: 'PUT', body: { folder }, timeout: LONG_MS }),
+      invalidatesTags: ['Backup'],
+    }),
+    testBackup: build.mutation<BackupsNow, void>({
+      query: () => ({ url: '/backups/test', method: 'POST', body: {}, timeout: LONG_MS }),
+      invalidatesTags: ['Backup'],
+    }),
     lookInto: build.query<LookedInto, string>({
       query: (name) => ({ url: `/backups/${name}/look`, method: 'POST', body: {}, timeout: LONG_MS }),
       // What is here changes: it is looked at anew each time.
@@ -37,6 +49,9 @@ export const {
   useBackupsQuery,
   useMakeBackupMutation,
   useBringBackupMutation,
+  useSetBackupPassphraseMutation,
+  useSetSecondFolderMutation,
+  useTestBackupMutation,
   useLookIntoQuery,
   useRestoreBackupMutation,
 } = backupsApi;

@@ -1,26 +1,34 @@
 import { Link } from 'react-router';
-import { daysBetween } from '../../../core/units';
+import type { BackupsNow } from '../../../core/backup';
+import { counted, daysBetween } from '../../../core/units';
 import { VerdictMark } from '../../parts/VerdictMark';
 import { useBackupsQuery } from '../../store/backups-api';
 import { today } from '../../store';
 
 const ASK_MS = 600_000;
 
-/** A word where the last backup is too old, or could not be made; nothing where it is not. */
+/** What is wrong with the backups, the worst first; empty when nothing is. */
+const problems = ({ isOld, problem, newestAt, damaged, second, isTestOld, tested }: BackupsNow): string[] => {
+  const days = newestAt === null ? null : daysBetween(newestAt.slice(0, 10), today());
+  const age = days === null ? 'No backup yet' : `Last backup ${counted(days, 'day')} ago`;
+  const untested = tested === null ? 'No backup tested yet' : `Last tested restore ${tested.at.slice(0, 10)}`;
+  return [
+    ...(damaged.length > 0 ? [`${counted(damaged.length, 'damaged photo')} on the shop computer`] : []),
+    ...(isOld ? [problem !== null ? 'Last backup failed' : age] : []),
+    ...(isTestOld ? [tested?.problem != null ? 'Last backup can’t be restored' : untested] : []),
+    ...(second?.problem != null ? ['The copy to the second folder failed'] : []),
+  ];
+};
+
+/** A line when something is wrong with the backups; nothing otherwise. */
 export const BackupLine = () => {
   const { data } = useBackupsQuery(undefined, { pollingInterval: ASK_MS });
-  if (!data?.isOld) return null;
-  const days = data.newestAt === null ? null : daysBetween(data.newestAt.slice(0, 10), today());
+  const found = data ? problems(data) : [];
+  if (found.length === 0) return null;
   return (
     <p className="mt-3 flex items-center gap-2 text-[18px]">
       <VerdictMark verdict="check" />
-      <Link to="/backups">
-        {data.problem !== null
-          ? 'The last backup could not be made'
-          : days === null
-            ? 'There is no backup of this shop'
-            : `The last backup is ${days} days old`}
-      </Link>
+      <Link to="/backups">{found.join('; ')}</Link>
     </p>
   );
 };
