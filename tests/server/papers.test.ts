@@ -74,7 +74,7 @@ describe('a machine with two wheels is one sheet', () => {
       entry('h1', 'handed-over', { to: 'Petra Oakhollow' }),
     ]);
     expect([refused.status, refused.body.error.field]).toEqual([422, 'entries[1].data.despite']);
-    expect(refused.body.error.message).toMatch(/^The log does not prove: both beads seated \(nobody looked/);
+    expect(refused.body.error.message).toMatch(/^Safety checks are open: both beads seated \(nobody looked/);
     expect(refused.body.error.message).toMatch(/brake firm \(nobody pumped it\)/);
     expect(await seqOf('two-f')).toBe(2);
     const half = await write('two-f', [
