@@ -2,16 +2,30 @@ import js from '@eslint/js';
 import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
-const noNode = ['node:*', 'fs', 'path', 'crypto', 'http', 'os', 'child_process', 'better-sqlite3', 'express'];
+const noNode = [
+  'node:*',
+  'fs',
+  'path',
+  'crypto',
+  'http',
+  'os',
+  'child_process',
+  'better-sqlite3',
+  'express',
+];
 
-const noInside = { group: ['**/server/**', '**/demo/**', ...noNode], message: 'the screens know core only' };
+const noInside = {
+  group: ['**/server/**', '**/demo/**', ...noNode],
+  message: 'the screens know core only',
+};
 /** In a JSX attribute an escape is printed as its letters. */
 const noEscape = {
   selector: 'JSXAttribute > Literal[raw=/\\\\u/], JSXText[raw=/\\\\u/]',
   message: 'write the character itself',
 };
 const noSelector = {
-  selector: 'CallExpression[callee.property.name=/^(querySelector|querySelectorAll|getElementById)$/]',
+  selector:
+    'CallExpression[callee.property.name=/^(querySelector|querySelectorAll|getElementById)$/]',
   message: 'hold a ref, or subscribe to state',
 };
 
@@ -21,7 +35,10 @@ export default tseslint.config(
   ...tseslint.configs.recommended,
   {
     rules: {
-      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      '@typescript-eslint/no-unused-vars': [
+        'error',
+        { argsIgnorePattern: '^_', varsIgnorePattern: '^_' },
+      ],
       eqeqeq: ['error', 'always', { null: 'ignore' }],
     },
   },
@@ -44,8 +61,14 @@ export default tseslint.config(
         'error',
         {
           patterns: [
-            { group: ['**/server/**', '**/web/**', '**/demo/**'], message: 'core knows nothing of server and web' },
-            { group: [...noNode, 'react*', '@reduxjs/*'], message: 'core does no I/O and has no interface' },
+            {
+              group: ['**/server/**', '**/web/**', '**/demo/**'],
+              message: 'core knows nothing of server and web',
+            },
+            {
+              group: [...noNode, 'react*', '@reduxjs/*'],
+              message: 'core does no I/O and has no interface',
+            },
           ],
         },
       ],
@@ -61,8 +84,14 @@ export default tseslint.config(
       ],
       'no-restricted-syntax': [
         'error',
-        { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: 'core has no clock' },
-        { selector: "MemberExpression[object.name='Date'][property.name='now']", message: 'core has no clock' },
+        {
+          selector: "NewExpression[callee.name='Date'][arguments.length=0]",
+          message: 'core has no clock',
+        },
+        {
+          selector: "MemberExpression[object.name='Date'][property.name='now']",
+          message: 'core has no clock',
+        },
         {
           selector: "MemberExpression[object.name='Math'][property.name='random']",
           message: 'core has no randomness but by seed',
@@ -70,7 +99,10 @@ export default tseslint.config(
       ],
     },
   },
-  { files: ['src/core/**/*.test.ts'], rules: { 'no-restricted-syntax': 'off', 'no-restricted-globals': 'off' } },
+  {
+    files: ['src/core/**/*.test.ts'],
+    rules: { 'no-restricted-syntax': 'off', 'no-restricted-globals': 'off' },
+  },
   {
     files: ['src/server/**/*.ts', 'src/demo/**/*.ts'],
     rules: {
@@ -98,7 +130,10 @@ export default tseslint.config(
   ].map(([layer, group]) => ({
     files: [`src/web/${layer}/**/*.{ts,tsx}`],
     rules: {
-      'no-restricted-imports': ['error', { patterns: [noInside, { group, message: `${layer} lies below this` }] }],
+      'no-restricted-imports': [
+        'error',
+        { patterns: [noInside, { group, message: `${layer} lies below this` }] },
+      ],
     },
   })),
 );

@@ -16,7 +16,10 @@ const ofFolder = readdirSync(published).filter((name) =>
 export default {
   ...base,
   roots: [`<rootDir>/${folder}`, '<rootDir>/tests/published'],
-  testMatch: [`<rootDir>/${folder}/**/*.test.ts`, ...ofFolder.map((name) => `<rootDir>/tests/published/${name}`)],
+  testMatch: [
+    `<rootDir>/${folder}/**/*.test.ts`,
+    ...ofFolder.map((name) => `<rootDir>/tests/published/${name}`),
+  ],
   testPathIgnorePatterns: [...(base.testPathIgnorePatterns ?? []), '\\.sim\\.test\\.ts$'],
   globalSetup: undefined,
   maxWorkers: 1,

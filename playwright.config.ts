@@ -13,7 +13,9 @@ export default defineConfig({
   expect: { timeout: 90_000 },
   retries: process.env.CI ? 1 : 0,
   fullyParallel: true,
-  reporter: process.env.E2E_REPORT ? [['line'], ['json', { outputFile: process.env.E2E_REPORT }]] : 'list',
+  reporter: process.env.E2E_REPORT
+    ? [['line'], ['json', { outputFile: process.env.E2E_REPORT }]]
+    : 'list',
   use: {
     // Only where the screens are tried without the server: a worker between page and server hides what a test stops.
     serviceWorkers: 'block',

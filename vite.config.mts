@@ -54,6 +54,16 @@ export default defineConfig({
   root: 'src/web',
   publicDir: 'public',
   plugins: [react(), tailwindcss(), offline],
-  build: { outDir: '../../dist/web', emptyOutDir: true, target: 'es2022', chunkSizeWarningLimit: 900 },
-  server: { host: '127.0.0.1', port: 5180, strictPort: true, proxy: { '/api': `http://127.0.0.1:${API_PORT}` } },
+  build: {
+    outDir: '../../dist/web',
+    emptyOutDir: true,
+    target: 'es2022',
+    chunkSizeWarningLimit: 900,
+  },
+  server: {
+    host: '127.0.0.1',
+    port: 5180,
+    strictPort: true,
+    proxy: { '/api': `http://127.0.0.1:${API_PORT}` },
+  },
 });

@@ -20,7 +20,12 @@ export default defineConfig({
         restore: 'src/server/restore-main.ts',
         docs: 'src/server/docs-main.ts',
       },
-      output: { format: 'cjs', exports: 'named', entryFileNames: '[name].cjs', chunkFileNames: '[name].cjs' },
+      output: {
+        format: 'cjs',
+        exports: 'named',
+        entryFileNames: '[name].cjs',
+        chunkFileNames: '[name].cjs',
+      },
     },
   },
 });

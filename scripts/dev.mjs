@@ -7,14 +7,16 @@ import { PROJECT, ensureInstalled, run } from './install.mjs';
 ensureInstalled();
 const bin = (name) => join(PROJECT, 'node_modules', '.bin', name);
 const file = process.env.RIMSTONE_DB ?? join(PROJECT, 'data', 'demo.sqlite');
-if (run(bin('vite'), ['build', '--config', 'vite.server.config.mts', '--logLevel', 'warn']) !== 0) process.exit(1);
+if (run(bin('vite'), ['build', '--config', 'vite.server.config.mts', '--logLevel', 'warn']) !== 0)
+  process.exit(1);
 if (!existsSync(file)) run('node', ['dist/server/fill-demo.cjs', file]);
 
 const children = [
-  spawn(bin('vite'), ['build', '--config', 'vite.server.config.mts', '--watch', '--logLevel', 'warn'], {
-    cwd: PROJECT,
-    stdio: 'inherit',
-  }),
+  spawn(
+    bin('vite'),
+    ['build', '--config', 'vite.server.config.mts', '--watch', '--logLevel', 'warn'],
+    { cwd: PROJECT, stdio: 'inherit' },
+  ),
   spawn('node', ['--watch', 'dist/server/main.cjs'], {
     cwd: PROJECT,
     stdio: 'inherit',

@@ -45,7 +45,11 @@ export const ensureInstalled = () => {
 /** A command that runs beside others; the answer is whether it held. */
 export const runBeside = (command, args, env = {}) =>
   new Promise((resolve) => {
-    const child = spawn(command, args, { cwd: PROJECT, stdio: 'inherit', env: { ...process.env, ...env } });
+    const child = spawn(command, args, {
+      cwd: PROJECT,
+      stdio: 'inherit',
+      env: { ...process.env, ...env },
+    });
     child.once('error', () => resolve(false));
     child.once('exit', (code) => resolve(code === 0));
   });
@@ -66,7 +70,10 @@ export const installBeside = () => {
 
 /** What git sees as changed or new, a line each; null outside a checkout. */
 export const treeState = () => {
-  const { status, stdout } = spawnSync('git', ['status', '--porcelain'], { cwd: PROJECT, encoding: 'utf8' });
+  const { status, stdout } = spawnSync('git', ['status', '--porcelain'], {
+    cwd: PROJECT,
+    encoding: 'utf8',
+  });
   return status === 0 ? stdout.trim() : null;
 };
 
@@ -79,8 +86,8 @@ const newest = (path) => {
 /** Builds server and screens when a source is newer than the last whole build. */
 export const ensureBuilt = () => {
   const stamp = join(PROJECT, 'dist', '.built');
-  const sources = ['src', 'package-lock.json', 'vite.config.mts', 'vite.server.config.mts'].map((p) =>
-    join(PROJECT, p),
+  const sources = ['src', 'package-lock.json', 'vite.config.mts', 'vite.server.config.mts'].map(
+    (p) => join(PROJECT, p),
   );
   if (existsSync(stamp) && statSync(stamp).mtimeMs > Math.max(...sources.map(newest))) return;
   console.log('Building ...');

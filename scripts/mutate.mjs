@@ -6,7 +6,12 @@ import { ensureInstalled, PROJECT, run } from './install.mjs';
 
 const path = (process.argv[2] ?? '').replace(/\/+$/, '');
 const every = Number(process.argv[3] ?? 1);
-if (!path.startsWith('src/core/') || !existsSync(join(PROJECT, path)) || !Number.isInteger(every) || every < 1) {
+if (
+  !path.startsWith('src/core/') ||
+  !existsSync(join(PROJECT, path)) ||
+  !Number.isInteger(every) ||
+  every < 1
+) {
   console.error('Name a file or folder of the core, such as: npm run mutate -- src/core/torque');
   process.exit(2);
 }
@@ -17,7 +22,9 @@ const files = path.endsWith('.ts')
   ? [path]
   : readdirSync(join(PROJECT, path), { recursive: true })
       .map(String)
-      .filter((name) => name.endsWith('.ts') && !name.endsWith('.test.ts') && !name.endsWith('index.ts'))
+      .filter(
+        (name) => name.endsWith('.ts') && !name.endsWith('.test.ts') && !name.endsWith('index.ts'),
+      )
       .map((name) => `${path}/${name}`);
 
 /** Every ninth line, say, counted on from one file to the next. */

@@ -11,13 +11,33 @@ ensureBuilt();
 const dir = mkdtempSync(join(tmpdir(), 'rimstone-production-'));
 try {
   // What the container file copies.
-  for (const path of ['package.json', 'package-lock.json', 'dist', join('src', 'server', 'db', 'migrations')])
+  for (const path of [
+    'package.json',
+    'package-lock.json',
+    'dist',
+    join('src', 'server', 'db', 'migrations'),
+  ])
     cpSync(join(PROJECT, path), join(dir, path), { recursive: true });
-  if (run('npm', ['ci', '--omit=dev', '--prefix', dir, '--no-audit', '--no-fund', '--loglevel=error']) !== 0)
+  if (
+    run('npm', [
+      'ci',
+      '--omit=dev',
+      '--prefix',
+      dir,
+      '--no-audit',
+      '--no-fund',
+      '--loglevel=error',
+    ]) !== 0
+  )
     throw new Error('the packages could not be installed');
   const child = spawn('node', ['dist/server/main.cjs', '--new'], {
     cwd: dir,
-    env: { ...process.env, NODE_ENV: 'production', PORT: '0', RIMSTONE_DB: join(dir, 'shop.sqlite') },
+    env: {
+      ...process.env,
+      NODE_ENV: 'production',
+      PORT: '0',
+      RIMSTONE_DB: join(dir, 'shop.sqlite'),
+    },
   });
   child.stderr.pipe(process.stderr);
   const url = await new Promise((found, never) => {

@@ -42,7 +42,9 @@ const server = spawn('node', ['dist/server/main.cjs'], {
   cwd: PROJECT,
   env: { ...process.env, PORT: '0', RIMSTONE_DB: file },
 });
-const url = await new Promise((resolve) => server.stdout.on('data', (c) => resolve(/http:\S+/.exec(c.toString())[0])));
+const url = await new Promise((resolve) =>
+  server.stdout.on('data', (c) => resolve(/http:\S+/.exec(c.toString())[0])),
+);
 
 const post = async (path, body) => {
   const response = await fetch(url + path, {
@@ -69,7 +71,12 @@ await append(
   'tire-on',
   ['arrow', 'shake', 'soap', 'first', 'mark', 'start'].map((s) => ['step', { stepId: `on-${s}` }]),
 );
-await post('/api/jobs', { id: 'demo-job-23', machineId: 'm-orrin', wheelId: 'w-orrin-r', who: 'Juna Birk' });
+await post('/api/jobs', {
+  id: 'demo-job-23',
+  machineId: 'm-orrin',
+  wheelId: 'w-orrin-r',
+  who: 'Juna Birk',
+});
 await append('demo-job-23', 'intake', [
   ['came-off', { marking: '110/90-19 62M TT', dateCode: null, treadMm: 3.5, use: 'dirt' }],
   ['clearance', { place: 'above', mm: 24, load: 'on the stand, unloaded' }],
@@ -87,10 +94,16 @@ await append('demo-job-31', 'tire-on', [
     {
       ring: 'outer',
       when: 'before the torque',
-      readings: [1.4, 1.35, 1.25, 1.2, 1.2, 1.25, 1.3, 1.35].map((gapMm, i) => ({ deg: 45 * i, gapMm })),
+      readings: [1.4, 1.35, 1.25, 1.2, 1.2, 1.25, 1.3, 1.35].map((gapMm, i) => ({
+        deg: 45 * i,
+        gapMm,
+      })),
     },
   ],
-  ...[1, 2, 3, 4, 5, 6].map((bolt) => ['ring-bolt', { ring: 'outer', pass: 1, bolt, torqueNm: 22, device: null }]),
+  ...[1, 2, 3, 4, 5, 6].map((bolt) => [
+    'ring-bolt',
+    { ring: 'outer', pass: 1, bolt, torqueNm: 22, device: null },
+  ]),
 ]);
 
 const put = (name, what, body) =>
@@ -112,7 +125,9 @@ const seatOnTheHose = async (page) => {
     await page
       .locator('svg.dial')
       .first()
-      .click({ position: { 45: { x: 189, y: 46 }, 90: { x: 216, y: 119 }, 180: { x: 119, y: 217 } }[place] });
+      .click({
+        position: { 45: { x: 189, y: 46 }, 90: { x: 216, y: 119 }, 180: { x: 119, y: 217 } }[place],
+      });
   await page.getByLabel('Low at, other side').selectOption('135');
   await page.waitForTimeout(1200);
 };
@@ -121,7 +136,11 @@ const seatOnTheHose = async (page) => {
 const someMoves = async (page) => {
   await page.getByLabel('Begin at').fill('270');
   await page.getByRole('button', { name: 'Begin here' }).click();
-  for (const name of ['Feel for the tube', ...Array(6).fill('Bite clockwise'), ...Array(5).fill('Bite the other way')])
+  for (const name of [
+    'Feel for the tube',
+    ...Array(6).fill('Bite clockwise'),
+    ...Array(5).fill('Bite the other way'),
+  ])
     await page.getByRole('button', { name }).click();
 };
 
@@ -131,13 +150,25 @@ const browser = await chromium.launch({
 });
 mkdirSync(OUT, { recursive: true });
 for (const [name, path, more] of VIEWS) {
-  const { theme, width, height, press, pick, hose, frozen, practice, standIns } = { ...DAY, standIns: true, ...more };
-  const context = await browser.newContext({ viewport: { width, height }, reducedMotion: 'reduce' });
+  const { theme, width, height, press, pick, hose, frozen, practice, standIns } = {
+    ...DAY,
+    standIns: true,
+    ...more,
+  };
+  const context = await browser.newContext({
+    viewport: { width, height },
+    reducedMotion: 'reduce',
+  });
   await context.addInitScript(
     ([t, wanted]) =>
       localStorage.setItem(
         'rimstone-prefs',
-        JSON.stringify({ theme: t, who: 'Juna Birk', units: { torque: 'lbf·ft' }, standIns: wanted }),
+        JSON.stringify({
+          theme: t,
+          who: 'Juna Birk',
+          units: { torque: 'lbf·ft' },
+          standIns: wanted,
+        }),
       ),
     [theme, standIns],
   );

@@ -3,7 +3,12 @@
 import { ensureBuilt, ensureInstalled, run } from './install.mjs';
 
 const LONG = { RIMSTONE_LONG: '1' };
-const FILES = ['tests/faults', 'tests/server/backup', 'tests/server/careful-start', 'tests/server/work-pool'];
+const FILES = [
+  'tests/faults',
+  'tests/server/backup',
+  'tests/server/careful-start',
+  'tests/server/work-pool',
+];
 
 ensureInstalled();
 ensureBuilt();

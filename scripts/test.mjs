@@ -84,7 +84,10 @@ if (hasBrowser) {
   const e2eFile = join(out, 'e2e.json');
   const demo = join(out, 'demo.sqlite');
   const isFilled = run('node', ['dist/server/fill-demo.cjs', demo]) === 0;
-  const code = run('npx', ['playwright', 'test'], { E2E_REPORT: e2eFile, ...(isFilled && { E2E_DEMO: demo }) });
+  const code = run('npx', ['playwright', 'test'], {
+    E2E_REPORT: e2eFile,
+    ...(isFilled && { E2E_DEMO: demo }),
+  });
   const stats = read(e2eFile)?.stats;
   passed += (stats?.expected ?? 0) + (stats?.flaky ?? 0);
   failed += stats?.unexpected ?? 0;

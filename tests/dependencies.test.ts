@@ -3,12 +3,18 @@ import { builtinModules } from 'node:module';
 
 /** Packages that a file of the program imports, by their names alone. */
 const importsOf = (file: string): string[] =>
-  [...readFileSync(file, 'utf8').matchAll(/^(?:import .*|\} from )'([^'./][^']*)';$|import\('([^'./][^']*)'\)/gm)]
+  [
+    ...readFileSync(file, 'utf8').matchAll(
+      /^(?:import .*|\} from )'([^'./][^']*)';$|import\('([^'./][^']*)'\)/gm,
+    ),
+  ]
     .map(([, whole, late]) => (whole ?? late)!.replace(/^((?:@[^/]+\/)?[^/]+).*$/, '$1'))
     .filter((name) => !name.startsWith('node:') && !builtinModules.includes(name));
 
 test('what the server runs with is among the dependencies, not among the tools', () => {
-  const { dependencies } = JSON.parse(readFileSync('package.json', 'utf8')) as { dependencies: object };
+  const { dependencies } = JSON.parse(readFileSync('package.json', 'utf8')) as {
+    dependencies: object;
+  };
   const files = ['src/server', 'src/core', 'src/demo'].flatMap((dir) =>
     readdirSync(dir, { recursive: true })
       .map((name) => `${dir}/${String(name)}`)

@@ -45,13 +45,23 @@ const SIZES = [
   '120/70-17 F TT',
   '200/60R16 79V REAR',
 ];
-const RIM_CODES = ['2.15x18', 'J17xMT5.50', 'MT3.50x17 DOT', '1.60-21', '12x8 AT', '3.00D', 'rim', '17x0.10'];
+const RIM_CODES = [
+  '2.15x18',
+  'J17xMT5.50',
+  'MT3.50x17 DOT',
+  '1.60-21',
+  '12x8 AT',
+  '3.00D',
+  'rim',
+  '17x0.10',
+];
 const LABELS = ['2.75/3.00-21', '110/90-18', '3.50/4.00-10 100/90-10', '18', 'tube'];
 const DATE_CODES = ['2319', '0101', '5320', '5315', '9999', '179', 'X2Y'];
 const DATES = ['2026-03-04', '2024-02-29', '1999-12-31', '2030-06-15'];
 
 const pick = <T>(of: readonly T[], chance: Chance): T => of[Math.floor(chance() * of.length)]!;
-const limit = (told: Told, name: string): number | undefined => told.rules?.find((r) => r.name === name)?.args?.limit;
+const limit = (told: Told, name: string): number | undefined =>
+  told.rules?.find((r) => r.name === name)?.args?.limit;
 
 const number = (told: Told, chance: Chance): number => {
   const [min, max] = [limit(told, 'min') ?? 0, limit(told, 'max') ?? 1e6];
@@ -59,7 +69,13 @@ const number = (told: Told, chance: Chance): number => {
   const at = chance();
   // The ends, what is small, and anything.
   const drawn =
-    at < 0.12 ? min : at < 0.24 ? max : at < 0.5 ? min + (max - min) * chance() ** 4 : min + (max - min) * chance();
+    at < 0.12
+      ? min
+      : at < 0.24
+        ? max
+        : at < 0.5
+          ? min + (max - min) * chance() ** 4
+          : min + (max - min) * chance();
   return whole ? Math.round(drawn) : at > 0.8 ? Math.round(drawn) : drawn;
 };
 
@@ -93,7 +109,8 @@ const draw = (told: Told, chance: Chance, depth: number): unknown => {
       const most = limit(told, 'max') ?? 8;
       const at = chance();
       // Sometimes none, seldom as many as fit: a list of lists stays small.
-      const many = at < 0.1 ? 0 : at < 0.14 && depth < 2 ? most : Math.min(most, 1 + Math.floor(chance() * 6));
+      const many =
+        at < 0.1 ? 0 : at < 0.14 && depth < 2 ? most : Math.min(most, 1 + Math.floor(chance() * 6));
       return Array.from({ length: many }, () => draw(told.items![0]!, chance, depth + 1));
     }
     case 'object':

@@ -28,15 +28,23 @@ export const standFor = ({ heavy, bandG, tiltG = 0 }: HiddenWheel, seed: number,
       const even = chance();
       // What friction and tilt hold at rest, from one edge of the dead band to the other.
       const heldG = (2 * even - 1) * bandG - clockwiseG;
-      const isHeldAnywhere = massG <= bandG + Math.abs(clockwiseG) && (tiltG === 0 || Math.abs(heldG) >= massG);
+      const isHeldAnywhere =
+        massG <= bandG + Math.abs(clockwiseG) && (tiltG === 0 || Math.abs(heldG) >= massG);
       const within = isHeldAnywhere ? 360 * even : deg + (Math.asin(heldG / massG) * 180) / Math.PI;
-      const it: Settle = { kind: 'settle', restDeg: normalDeg(within + normal() * readDeg), from, weights };
+      const it: Settle = {
+        kind: 'settle',
+        restDeg: normalDeg(within + normal() * readDeg),
+        from,
+        weights,
+      };
       return turned ? { ...it, turned } : it;
     },
     /** `at` is the side on which the place is held level, 3 o’clock if left out. */
     level(deg: number, weights: readonly MassVector[], at: LevelTest['at'] = 'right'): LevelTest {
       const { massG, deg: heavyDeg } = pull(weights);
-      const turn = massG * Math.cos((angleBetween(deg, heavyDeg) * Math.PI) / 180) + (at === 'left' ? -tiltG : tiltG);
+      const turn =
+        massG * Math.cos((angleBetween(deg, heavyDeg) * Math.PI) / 180) +
+        (at === 'left' ? -tiltG : tiltG);
       const moved = turn > bandG ? 'sinks' : turn < -bandG ? 'rises' : 'stays';
       return { kind: 'level', deg, at, moved, weights };
     },
@@ -46,5 +54,8 @@ export const standFor = ({ heavy, bandG, tiltG = 0 }: HiddenWheel, seed: number,
 /** A hidden wheel of a seed: 5 to 90 g out anywhere, on a stand of 1 to 6 g, or of the band that is given. */
 export const hiddenWheel = (seed: number, bandG?: number): HiddenWheel => {
   const chance = seeded(seed * 7919 + 13);
-  return { heavy: { massG: 5 + 85 * chance(), deg: 360 * chance() }, bandG: bandG ?? 1 + 5 * chance() };
+  return {
+    heavy: { massG: 5 + 85 * chance(), deg: 360 * chance() },
+    bandG: bandG ?? 1 + 5 * chance(),
+  };
 };

@@ -6,7 +6,19 @@ export const DEMO_JOBS = 20;
 export const LONG_LOG = 'demo-job-22';
 const LONG = 1950;
 
-const WORDS = ['Alder', 'Birch', 'Cinder', 'Dapple', 'Ember', 'Fallow', 'Gorse', 'Heath', 'Isle', 'Juniper', 'Kelp'];
+const WORDS = [
+  'Alder',
+  'Birch',
+  'Cinder',
+  'Dapple',
+  'Ember',
+  'Fallow',
+  'Gorse',
+  'Heath',
+  'Isle',
+  'Juniper',
+  'Kelp',
+];
 export const word = (n: number): string => WORDS[n % WORDS.length]!;
 
 /** How many records of a kind a shop has by then. */
@@ -20,16 +32,28 @@ export const manyJobs = (file: string, jobs: number, machines: number): void => 
   spawnSync('node', ['dist/server/fill-demo.cjs', file]);
   const db = new Database(file);
   db.pragma('synchronous = OFF');
-  const ids = db.prepare('SELECT id FROM jobs WHERE handed_over = 1 ORDER BY number LIMIT ?').pluck().all(DEMO_JOBS);
+  const ids = db
+    .prepare('SELECT id FROM jobs WHERE handed_over = 1 ORDER BY number LIMIT ?')
+    .pluck()
+    .all(DEMO_JOBS);
   const copy = (table: string, change: Record<string, string>, where: string) => {
-    const columns = db.prepare(`SELECT name FROM pragma_table_info('${table}')`).pluck().all() as string[];
+    const columns = db
+      .prepare(`SELECT name FROM pragma_table_info('${table}')`)
+      .pluck()
+      .all() as string[];
     const picked = columns.map((c) => change[c] ?? c).join(', ');
-    return db.prepare(`INSERT INTO ${table} (${columns.join(', ')}) SELECT ${picked} FROM ${table} WHERE ${where}`);
+    return db.prepare(
+      `INSERT INTO ${table} (${columns.join(', ')}) SELECT ${picked} FROM ${table} WHERE ${where}`,
+    );
   };
   const jobId = "@job || '-' || @n";
   const later = "strftime('%Y-%m-%dT%H:%M:%fZ', opened_at, '-' || @n || ' hours')";
   const inserts = [
-    copy('visits', { id: jobId, opened_at: later, search: "search || ' ' || lower(@word) || @n" }, 'id = @job'),
+    copy(
+      'visits',
+      { id: jobId, opened_at: later, search: "search || ' ' || lower(@word) || @n" },
+      'id = @job',
+    ),
     copy(
       'jobs',
       {
@@ -43,7 +67,11 @@ export const manyJobs = (file: string, jobs: number, machines: number): void => 
     ),
     copy('visit_entries', { visit_id: jobId, id: "id || '-' || @n" }, 'visit_id = @job'),
     copy('entries', { job_id: jobId, id: "id || '-' || @n" }, 'job_id = @job'),
-    copy('station_times', { job_id: jobId, number: `(SELECT number FROM jobs WHERE id = ${jobId})` }, 'job_id = @job'),
+    copy(
+      'station_times',
+      { job_id: jobId, number: `(SELECT number FROM jobs WHERE id = ${jobId})` },
+      'job_id = @job',
+    ),
   ];
   const idsOf = (kind: string) => db.prepare(`SELECT id FROM ${kind}`).pluck().all() as string[];
   const own = { id: "@job || '-' || @n" };
@@ -62,10 +90,16 @@ export const manyJobs = (file: string, jobs: number, machines: number): void => 
       const wanted = machines * PER_MACHINE[kind as keyof typeof PER_MACHINE];
       db.pragma('defer_foreign_keys = ON');
       for (let i = known.length; i < wanted; i++)
-        insert.run({ job: known[i % known.length], n: BigInt(Math.floor(i / known.length)), word: word(i) });
+        insert.run({
+          job: known[i % known.length],
+          n: BigInt(Math.floor(i / known.length)),
+          word: word(i),
+        });
     }
     // A wheel stands on a machine that is there.
-    db.prepare("UPDATE wheels SET machine_id = 'm-orrin' WHERE machine_id NOT IN (SELECT id FROM machines)").run();
+    db.prepare(
+      "UPDATE wheels SET machine_id = 'm-orrin' WHERE machine_id NOT IN (SELECT id FROM machines)",
+    ).run();
     // The program puts all of them into words when it is started on a shop that has none.
     db.exec('DELETE FROM record_texts; DELETE FROM record_words');
     for (let i = DEMO_JOBS; i < jobs; i++) {
@@ -74,7 +108,9 @@ export const manyJobs = (file: string, jobs: number, machines: number): void => 
     }
     // What a new program works out once for an old shop was worked out when these jobs were new.
     db.prepare("INSERT INTO settings (key, value) VALUES ('rechecks', 'done')").run();
-    const { seq } = db.prepare('SELECT last_seq AS seq FROM jobs WHERE id = ?').get(LONG_LOG) as { seq: number };
+    const { seq } = db.prepare('SELECT last_seq AS seq FROM jobs WHERE id = ?').get(LONG_LOG) as {
+      seq: number;
+    };
     const note = db.prepare(
       `INSERT INTO entries (job_id, seq, id, at, who, station, kind, data)
        SELECT ?, ?, ?, last_at, 'Juna Birk', 'inspect', 'note', '{"text":"x"}' FROM jobs WHERE id = ?`,

@@ -32,7 +32,8 @@ const CHECK_VALUES: readonly RegExp[] = [
   /\b30 g?,? ?(and|then) (try )?20 g/i,
 ];
 
-const foundIn = (text: string): string[] => CHECK_VALUES.flatMap((pattern) => pattern.exec(text)?.[0] ?? []);
+const foundIn = (text: string): string[] =>
+  CHECK_VALUES.flatMap((pattern) => pattern.exec(text)?.[0] ?? []);
 
 const filesUnder = (dir: string, wanted: (file: string) => boolean): string[] =>
   readdirSync(dir, { recursive: true, encoding: 'utf8' })
@@ -47,7 +48,9 @@ const SHOWN = [
 ];
 
 test('the check finds what it looks for', () => {
-  expect(foundIn('150/70R17 and 160/60 ZR 17, 1523, 44 lbf·ft, a 20-to-150 wrench, 30 and 20 g')).toHaveLength(6);
+  expect(
+    foundIn('150/70R17 and 160/60 ZR 17, 1523, 44 lbf·ft, a 20-to-150 wrench, 30 and 20 g'),
+  ).toHaveLength(6);
   expect(foundIn('150/70R18, 11523, 144 lbf·ft, 130/80-17')).toEqual([]);
   expect(SHOWN.length).toBeGreaterThan(200);
 });
@@ -58,7 +61,9 @@ test('screens, docs, scripts and the sentences of the core have examples of thei
 });
 
 test('so have the examples and fields of all workings', () => {
-  const found = WORKINGS.map((w) => [w.name, foundIn(JSON.stringify([w.example, w.schema.describe()]))] as const);
+  const found = WORKINGS.map(
+    (w) => [w.name, foundIn(JSON.stringify([w.example, w.schema.describe()]))] as const,
+  );
   expect(found.filter(([, values]) => values.length > 0)).toEqual([]);
 });
 
@@ -69,12 +74,22 @@ test('the demo shop has torques and wrenches of its own, in any unit', () => {
   );
   expect(torques.length).toBeGreaterThan(10);
   for (const torque of torques) expect(TORQUES_LBF_FT).not.toContain(torque);
-  for (const { minNm, maxNm } of DEMO_WRENCHES) expect([shown(minNm), shown(maxNm)]).not.toEqual(WRENCH_LBF_FT);
+  for (const { minNm, maxNm } of DEMO_WRENCHES)
+    expect([shown(minNm), shown(maxNm)]).not.toEqual(WRENCH_LBF_FT);
 });
 
 test('no record, log or note of the filled demo shop repeats one', () => {
   expect(
-    foundIn(JSON.stringify([DEMO_MACHINES, DEMO_WHEELS, DEMO_TIRES, DEMO_TUBES, DEMO_WEIGHTS, DEMO_INSTRUMENTS])),
+    foundIn(
+      JSON.stringify([
+        DEMO_MACHINES,
+        DEMO_WHEELS,
+        DEMO_TIRES,
+        DEMO_TUBES,
+        DEMO_WEIGHTS,
+        DEMO_INSTRUMENTS,
+      ]),
+    ),
   ).toEqual([]);
   const { db } = testApp();
   const logs = db

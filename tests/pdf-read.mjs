@@ -4,7 +4,8 @@ import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 
 const chunks = [];
 for await (const chunk of process.stdin) chunks.push(chunk);
-const pdf = await getDocument({ data: new Uint8Array(Buffer.concat(chunks)), verbosity: 0 }).promise;
+const pdf = await getDocument({ data: new Uint8Array(Buffer.concat(chunks)), verbosity: 0 })
+  .promise;
 const { info } = await pdf.getMetadata();
 const pages = [];
 const tags = [];
@@ -23,5 +24,12 @@ for (let i = 1; i <= pdf.numPages; i++) {
   for (const child of (await page.getStructTree())?.children ?? []) walk(child);
 }
 process.stdout.write(
-  JSON.stringify({ title: info.Title, lang: info.Language, marked: await pdf.getMarkInfo(), pages, tags, alts }),
+  JSON.stringify({
+    title: info.Title,
+    lang: info.Language,
+    marked: await pdf.getMarkInfo(),
+    pages,
+    tags,
+    alts,
+  }),
 );

@@ -18,7 +18,10 @@ export const placeInstance = (seed: number): PlaceProblem => {
   return {
     target: [massG * Math.sin((deg * Math.PI) / 180), massG * Math.cos((deg * Math.PI) / 180)],
     toleranceG: whole(2, 6),
-    spots: Array.from({ length: places }, (_, i) => ({ deg: (i * 360) / places, roomMm: chance() < 0.2 ? 25 : 60 })),
+    spots: Array.from({ length: places }, (_, i) => ({
+      deg: (i * 360) / places,
+      roomMm: chance() < 0.2 ? 25 : 60,
+    })),
     kinds: masses.map((m) => ({ massG: m, count: whole(0, 8), lengthMm: m * 1.6 })),
     perSpot: whole(1, 3),
     mostPieces: 12,
@@ -39,15 +42,22 @@ export const stripInstance = (seed: number): PlaceProblem => {
 };
 
 /** Between two neighboring ends of pieces at most one piece lies: the rows that say so. */
-const oneOverAnother = (all: readonly { name: string; deg: number; lengthMm: number }[], rimMm: number): string[] => {
+const oneOverAnother = (
+  all: readonly { name: string; deg: number; lengthMm: number }[],
+  rimMm: number,
+): string[] => {
   const ends = (v: (typeof all)[number]) =>
     [(v.deg / 360) * rimMm - v.lengthMm / 2, (v.deg / 360) * rimMm + v.lengthMm / 2] as const;
   const marks = [
-    ...new Set(all.flatMap((v) => ends(v).map((e) => Number((((e % rimMm) + rimMm) % rimMm).toFixed(6))))),
+    ...new Set(
+      all.flatMap((v) => ends(v).map((e) => Number((((e % rimMm) + rimMm) % rimMm).toFixed(6)))),
+    ),
   ].sort((a, b) => a - b);
   const rows = marks.map((from, i) => {
     const at = i + 1 < marks.length ? (from + marks[i + 1]!) / 2 : (from + marks[0]! + rimMm) / 2;
-    const over = all.filter((v) => [-rimMm, 0, rimMm].some((turn) => at + turn > ends(v)[0] && at + turn < ends(v)[1]));
+    const over = all.filter((v) =>
+      [-rimMm, 0, rimMm].some((turn) => at + turn > ends(v)[0] && at + turn < ends(v)[1]),
+    );
     return over.map((v) => `+ 1 ${v.name}`).join(' ');
   });
   return [...new Set(rows)].filter((row) => row.includes(' + ')).map((row) => `${row} <= 1`);
@@ -86,10 +96,14 @@ export const asLinear = (
   spots.forEach((spot, s) => {
     const here = all.filter((v) => v.s === s);
     rows.push(`${sum(here.map((v) => ({ name: name(v.s, v.k), by: 1 })))} <= ${perSpot}`);
-    rows.push(`${sum(here.map((v) => ({ name: name(v.s, v.k), by: v.lengthMm })))} <= ${spot.roomMm ?? 1e6}`);
+    rows.push(
+      `${sum(here.map((v) => ({ name: name(v.s, v.k), by: v.lengthMm })))} <= ${spot.roomMm ?? 1e6}`,
+    );
   });
   kinds.forEach((kind, k) =>
-    rows.push(`${sum(all.filter((v) => v.k === k).map((v) => ({ name: name(v.s, v.k), by: 1 })))} <= ${kind.count}`),
+    rows.push(
+      `${sum(all.filter((v) => v.k === k).map((v) => ({ name: name(v.s, v.k), by: 1 })))} <= ${kind.count}`,
+    ),
   );
   rows.push(`${sum(all.map((v) => ({ name: name(v.s, v.k), by: 1 })))} <= ${mostPieces}`);
   if (rimMm !== undefined)
@@ -99,7 +113,8 @@ export const asLinear = (
         rimMm,
       ),
     );
-  if (upToG !== null) rows.push(`${sum(all.map((v) => ({ name: name(v.s, v.k), by: v.massG })))} <= ${upToG}`);
+  if (upToG !== null)
+    rows.push(`${sum(all.map((v) => ({ name: name(v.s, v.k), by: v.massG })))} <= ${upToG}`);
   const piece = upToG === null ? 0 : 1000;
   return `Minimize\n obj: ${sum(all.map((v) => ({ name: name(v.s, v.k), by: piece + v.massG })))}\nSubject To\n${rows.map((r, i) => ` r${i}: ${r}`).join('\n')}\nGeneral\n ${all.map((v) => name(v.s, v.k)).join(' ')}\nEnd`;
 };

@@ -1,9 +1,20 @@
 import loadHighs from 'highs';
-import { BLOCKS, onBench, type PlanCost, type PlanProblem, type PlanWheel } from '../src/core/day/plan-problem';
+import {
+  BLOCKS,
+  onBench,
+  type PlanCost,
+  type PlanProblem,
+  type PlanWheel,
+} from '../src/core/day/plan-problem';
 import { seeded } from '../src/core/statistics';
 
 /** A random day: so many wheels of one or two visits each, times of `unit` minutes. */
-export const randomDay = (seed: number, mostWheels: number, unit = 1, mostPeople = 2): PlanProblem => {
+export const randomDay = (
+  seed: number,
+  mostWheels: number,
+  unit = 1,
+  mostPeople = 2,
+): PlanProblem => {
   const chance = seeded(seed * 17 + 3);
   const whole = (from: number, to: number) => from + Math.floor(chance() * (to - from + 1));
   const people = whole(1, mostPeople);
@@ -35,7 +46,8 @@ export const randomDay = (seed: number, mostWheels: number, unit = 1, mostPeople
 /** A full morning: so many wheels, each with all of its blocks, on a grid of five minutes; most machines promised. */
 export const fullMorning = (seed: number, wheelCount = 8): PlanProblem => {
   const chance = seeded(seed * 31 + 11);
-  const onGrid = (from: number, to: number) => 5 * Math.round((from + Math.floor(chance() * (to - from + 1))) / 5);
+  const onGrid = (from: number, to: number) =>
+    5 * Math.round((from + Math.floor(chance() * (to - from + 1))) / 5);
   const usual = { bare: [12, 20], tire: [18, 35], back: [15, 30] } as const;
   const wheels: PlanWheel[] = [];
   let visit = -1;
@@ -60,7 +72,11 @@ export const fullMorning = (seed: number, wheelCount = 8): PlanProblem => {
 /** The same day for a solver, slot by slot: a variable for every block, person and beginning. */
 const asProgram = ({ people, benches, visits, wheels }: PlanProblem): string => {
   const blocks = wheels.flatMap((wheel, w) => wheel.blocks.map((b, i) => ({ ...b, w, i })));
-  const latest = Math.max(0, ...blocks.map((b) => b.notBeforeMin), ...blocks.map((b) => b.fixed?.startMin ?? 0));
+  const latest = Math.max(
+    0,
+    ...blocks.map((b) => b.notBeforeMin),
+    ...blocks.map((b) => b.fixed?.startMin ?? 0),
+  );
   const slots = latest + blocks.reduce((n, b) => n + b.minutes, 0);
   const vars = blocks.flatMap((b) =>
     Array.from({ length: people }, (_, p) => p).flatMap((p) =>
@@ -71,10 +87,15 @@ const asProgram = ({ people, benches, visits, wheels }: PlanProblem): string => 
     ),
   );
   const of = (w: number, i: number) => vars.filter((v) => v.b.w === w && v.b.i === i);
-  const sum = (all: readonly { name: string; by?: number }[]) => all.map((v) => `+ ${v.by ?? 1} ${v.name}`).join(' ');
+  const sum = (all: readonly { name: string; by?: number }[]) =>
+    all.map((v) => `+ ${v.by ?? 1} ${v.name}`).join(' ');
   const rows: string[] = [];
   for (const b of blocks) rows.push(`${sum(of(b.w, b.i))} = 1`);
-  const atMost = (all: typeof vars, held: (v: (typeof vars)[number]) => [number, number], most: number) => {
+  const atMost = (
+    all: typeof vars,
+    held: (v: (typeof vars)[number]) => [number, number],
+    most: number,
+  ) => {
     for (let t = 0; t < slots; t++) {
       const then = all.filter((v) => held(v)[0] <= t && t < held(v)[1]);
       if (then.length > 0) rows.push(`${sum(then)} <= ${most}`);
@@ -97,7 +118,8 @@ const asProgram = ({ people, benches, visits, wheels }: PlanProblem): string => 
     (v) => [v.t + v.b.minutes - v.b.standMinutes, v.t + v.b.minutes],
     1,
   );
-  const starts = (w: number, i: number, sign: 1 | -1) => of(w, i).map((v) => ({ name: v.name, by: sign * v.t }));
+  const starts = (w: number, i: number, sign: 1 | -1) =>
+    of(w, i).map((v) => ({ name: v.name, by: sign * v.t }));
   for (const b of blocks)
     if (b.i > 0)
       rows.push(
@@ -139,12 +161,19 @@ const asProgram = ({ people, benches, visits, wheels }: PlanProblem): string => 
 /** The best cost of a day by the solver; null where there is no plan. */
 export const solvedDay = async (problem: PlanProblem): Promise<PlanCost | null> => {
   const highs = await loadHighs();
-  const { Status, Columns } = highs.solve(asProgram(problem), { output_flag: false, mip_rel_gap: 0, mip_abs_gap: 0.5 });
+  const { Status, Columns } = highs.solve(asProgram(problem), {
+    output_flag: false,
+    mip_rel_gap: 0,
+    mip_abs_gap: 0.5,
+  });
   if (Status !== 'Optimal') return null;
-  const value = (name: string) => Math.round((Columns[name] as { Primal?: number } | undefined)?.Primal ?? 0);
+  const value = (name: string) =>
+    Math.round((Columns[name] as { Primal?: number } | undefined)?.Primal ?? 0);
   const ends = problem.wheels.map((wheel, w) => {
     const last = wheel.blocks.length - 1;
-    const name = Object.keys(Columns).find((n) => n.startsWith(`x_${w}_${last}_`) && value(n) === 1)!;
+    const name = Object.keys(Columns).find(
+      (n) => n.startsWith(`x_${w}_${last}_`) && value(n) === 1,
+    )!;
     return Number(name.split('_')[4]) + wheel.blocks[last]!.minutes;
   });
   const late = problem.visits.map(({ dueMin }, v) => {

@@ -15,7 +15,11 @@ export interface RingShape {
  *
  * Out of its plane a ring bends by φ − u″ and twists by φ′ + u′ (u over the radius); in its plane it bends by w″ + w.
  */
-export const ringAtRest = (spokes: number, radiusMm: number, turns: readonly number[]): RingShape => {
+export const ringAtRest = (
+  spokes: number,
+  radiusMm: number,
+  turns: readonly number[],
+): RingShape => {
   const h = (2 * Math.PI) / POINTS;
   const reachMm = radiusMm - SPOKE.hubRadiusMm;
   const lengthMm = Math.hypot(reachMm, SPOKE.flangeMm);

@@ -5,7 +5,9 @@ import { isPackageTaken, isTaken } from '../scripts/licenses.cjs';
 const ROOT = join(__dirname, '..');
 const read = (path: string) => readFileSync(join(ROOT, path), 'utf8');
 /** Everything that the program or its documents say can be set. */
-const KNOWN = new Set(`${read('README.md')}${read('docs/doors.md')}`.match(/\b(?:RIMSTONE_\w+|HOST|PORT|NODE_ENV)\b/g));
+const KNOWN = new Set(
+  `${read('README.md')}${read('docs/doors.md')}`.match(/\b(?:RIMSTONE_\w+|HOST|PORT|NODE_ENV)\b/g),
+);
 
 describe.each(['docs/running/Containerfile', 'docs/running/rimstone.service'])('%s', (path) => {
   const text = read(path);
@@ -19,11 +21,12 @@ describe.each(['docs/running/Containerfile', 'docs/running/rimstone.service'])('
 });
 
 test('the container holds all that the program reads from its folder', () => {
-  const copied = [...read('docs/running/Containerfile').matchAll(/COPY --from=build \/build\/(\S+)/g)].map(
-    (m) => m[1]!,
-  );
+  const copied = [
+    ...read('docs/running/Containerfile').matchAll(/COPY --from=build \/build\/(\S+)/g),
+  ].map((m) => m[1]!);
   // What src/server/paths.ts names.
-  for (const path of ['dist', 'node_modules', 'src/server/db/migrations']) expect(copied).toContain(path);
+  for (const path of ['dist', 'node_modules', 'src/server/db/migrations'])
+    expect(copied).toContain(path);
   for (const path of copied.filter((p) => p !== 'dist'))
     expect([path, existsSync(join(ROOT, path))]).toEqual([path, true]);
 });

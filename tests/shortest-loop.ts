@@ -6,7 +6,11 @@ interface Place {
 }
 
 const apart = (a: Place, b: Place): number =>
-  Math.hypot(a.r * Math.cos(a.at) - b.r * Math.cos(b.at), a.r * Math.sin(a.at) - b.r * Math.sin(b.at), a.z - b.z);
+  Math.hypot(
+    a.r * Math.cos(a.at) - b.r * Math.cos(b.at),
+    a.r * Math.sin(a.at) - b.r * Math.sin(b.at),
+    a.z - b.z,
+  );
 
 /** Whether the straight way between two places, seen along the axle, runs through the rim's well. */
 const runsThrough = (a: Place, b: Place, wellR: number): boolean => {
@@ -44,7 +48,10 @@ export const shortestLoopMm = (
     const pieces = 20_000;
     let sum = 0;
     for (let i = 0; i < pieces; i++)
-      sum += apart(place(from + ((to - from) * i) / pieces), place(from + ((to - from) * (i + 1)) / pieces));
+      sum += apart(
+        place(from + ((to - from) * i) / pieces),
+        place(from + ((to - from) * (i + 1)) / pieces),
+      );
     return sum;
   };
   const taken = Math.min(biteRad, leftRad);

@@ -35,7 +35,8 @@ export const SERIES_SPOKES = Array.from({ length: 36 }, (_, i) => i * 10 + 5);
 
 const mirrored = (weights: readonly MassVector[]): MassVector[] =>
   weights.map((w) => ({ ...w, deg: normalDeg(-w.deg) }));
-const scaled = (by: number) => (weights: readonly MassVector[]) => weights.map((w) => ({ ...w, massG: w.massG * by }));
+const scaled = (by: number) => (weights: readonly MassVector[]) =>
+  weights.map((w) => ({ ...w, massG: w.massG * by }));
 const shifted = (byDeg: number) => (weights: readonly MassVector[]) =>
   weights.map((w) => ({ ...w, deg: normalDeg(w.deg + byDeg) }));
 const heavier = (byG: number) => (weights: readonly MassVector[]) =>
@@ -43,7 +44,9 @@ const heavier = (byG: number) => (weights: readonly MassVector[]) =>
 const always = (moved: 'rises' | 'sinks' | 'stays') => (it: Observation) =>
   it.kind === 'level' ? { ...it, moved } : it;
 const crept = (byDeg: number) => (wheel: HiddenWheel, placement: number) =>
-  placement < 1 ? wheel : { ...wheel, heavy: { ...wheel.heavy, deg: normalDeg(wheel.heavy.deg + byDeg) } };
+  placement < 1
+    ? wheel
+    : { ...wheel, heavy: { ...wheel.heavy, deg: normalDeg(wheel.heavy.deg + byDeg) } };
 const tilted = (tiltG: number) => (wheel: HiddenWheel) => ({ ...wheel, tiltG });
 
 const OPPOSITE = { rises: 'sinks', sinks: 'rises', stays: 'stays' } as const;
@@ -55,7 +58,9 @@ export const SPOILERS: Record<string, Spoiler> = {
   'first weights mirrored': { weights: (on, n) => (n === 1 ? mirrored(on) : [...on]) },
   'second weights mirrored': { weights: (on, n) => (n === 2 ? mirrored(on) : [...on]) },
   'all weights mirrored': { weights: (on) => mirrored(on) },
-  'weights mirrored from the second placement on': { weights: (on, n) => (n >= 2 ? mirrored(on) : [...on]) },
+  'weights mirrored from the second placement on': {
+    weights: (on, n) => (n >= 2 ? mirrored(on) : [...on]),
+  },
   'weights on the opposite side of the wheel': { weights: shifted(180) },
   'weights one spoke off': { weights: shifted(10) },
   'ounces written as grams': { weights: scaled(GRAMS_PER_OUNCE) },
@@ -70,20 +75,27 @@ export const SPOILERS: Record<string, Spoiler> = {
   'stand out of level, 12 g': { wheel: tilted(12) },
   'stand out of level, 6 g': { wheel: tilted(6) },
   'stand out of level, 12 g the other way': { wheel: tilted(-12) },
-  'stand bumped out of level after the first weights': { wheel: (wheel, n) => (n < 1 ? wheel : tilted(12)(wheel)) },
+  'stand bumped out of level after the first weights': {
+    wheel: (wheel, n) => (n < 1 ? wheel : tilted(12)(wheel)),
+  },
   'bearings bind from the first weights on': {
     wheel: (wheel, n) => (n < 1 ? wheel : { ...wheel, bandG: 2 * wheel.bandG }),
   },
-  'rises and sinks swapped': { seen: (it) => (it.kind === 'level' ? { ...it, moved: OPPOSITE[it.moved] } : it) },
+  'rises and sinks swapped': {
+    seen: (it) => (it.kind === 'level' ? { ...it, moved: OPPOSITE[it.moved] } : it),
+  },
   'every level test stays': { seen: always('stays') },
   'every level test sinks': { seen: always('sinks') },
   'every level test rises': { seen: always('rises') },
   'every other level test wrong': {
     seen: (it, n) =>
-      it.kind === 'level' && n % 2 === 0 ? { ...it, moved: it.moved === 'stays' ? 'rises' : 'stays' } : it,
+      it.kind === 'level' && n % 2 === 0
+        ? { ...it, moved: it.moved === 'stays' ? 'rises' : 'stays' }
+        : it,
   },
   'one resting place mirrored': {
-    seen: (it, n) => (n === 2 && it.kind === 'settle' ? { ...it, restDeg: normalDeg(-it.restDeg) } : it),
+    seen: (it, n) =>
+      n === 2 && it.kind === 'settle' ? { ...it, restDeg: normalDeg(-it.restDeg) } : it,
   },
   'resting places read at the top': {
     seen: (it, _n, placement) =>
@@ -110,7 +122,13 @@ export const spoiledSeries = (seed: number, spoiler: Spoiler, bandG?: number): S
     leftG: standFor(wheelAt(placements), seed).residualG(really),
   });
   for (let act = 0; act < MAX_ACTS; act++) {
-    const { result } = balanceAdvise.run({ seen, on, stock: SERIES_STOCK, positions: SERIES_SPOKES, sides: 'one' });
+    const { result } = balanceAdvise.run({
+      seen,
+      on,
+      stock: SERIES_STOCK,
+      positions: SERIES_SPOKES,
+      sides: 'one',
+    });
     if (result.doubt) noticedAt ??= placements;
     if (result.do === 'done' || result.do === 'look') return endAs(result.do);
     const stand = standFor(wheelAt(placements), seed * 1000 + act);

@@ -8,5 +8,7 @@ export const spoiled = (value: unknown, path: number, by: unknown): unknown => {
   const rest = Math.floor(path / keys.length);
   if (rest % 7 === 6 && !Array.isArray(value)) return { ...value, [`${key}x`]: by };
   const now = spoiled(inner, rest, by);
-  return Array.isArray(value) ? value.map((v, i) => (String(i) === key ? now : v)) : { ...value, [key]: now };
+  return Array.isArray(value)
+    ? value.map((v, i) => (String(i) === key ? now : v))
+    : { ...value, [key]: now };
 };

@@ -36,9 +36,15 @@ export const WHEELS_OF_THE_TRADE: readonly (readonly [string, ProcedureInput])[]
   ['dirt rear, one lock', procedureInput()],
   [
     'dirt front, two locks',
-    procedureInput({ wheel: { end: 'front', discSide: 'left', rimDiameterMm: 535 }, locks: [110, 250] }),
+    procedureInput({
+      wheel: { end: 'front', discSide: 'left', rimDiameterMm: 535 },
+      locks: [110, 250],
+    }),
   ],
-  ['trials rear, double-tubed', procedureInput({ machine: { kind: 'trials' }, tube: 'doubled', locks: [180] })],
+  [
+    'trials rear, double-tubed',
+    procedureInput({ machine: { kind: 'trials' }, tube: 'doubled', locks: [180] }),
+  ],
   [
     'adventure front, spoked with a tube',
     procedureInput({
@@ -53,11 +59,21 @@ export const WHEELS_OF_THE_TRADE: readonly (readonly [string, ProcedureInput])[]
   ],
   [
     'road rear, cast, chain',
-    procedureInput({ machine: { kind: 'road', wheelSensors: true }, wheel: cast, tube: 'none', locks: [] }),
+    procedureInput({
+      machine: { kind: 'road', wheelSensors: true },
+      wheel: cast,
+      tube: 'none',
+      locks: [],
+    }),
   ],
   [
     'cruiser rear, cast, shaft',
-    procedureInput({ machine: { kind: 'cruiser', drive: 'shaft' }, wheel: cast, tube: 'none', locks: [] }),
+    procedureInput({
+      machine: { kind: 'cruiser', drive: 'shaft' },
+      wheel: cast,
+      tube: 'none',
+      locks: [],
+    }),
   ],
   [
     'scooter rear, hub, drum',

@@ -45,12 +45,19 @@ export const wholeAnswer = (working: AnyWorking, input: object): string[] => {
 };
 
 /** One golden file for a folder: each case by name, from a working's own example and what is different in it. */
-export const goldenAnswers = (cases: readonly (readonly [working: AnyWorking, changes: object])[]): void => {
+export const goldenAnswers = (
+  cases: readonly (readonly [working: AnyWorking, changes: object])[],
+): void => {
   test.each(
-    cases.map(([working, changes]) => [`${working.name} ${JSON.stringify(changes)}`, working, changes] as const),
+    cases.map(
+      ([working, changes]) =>
+        [`${working.name} ${JSON.stringify(changes)}`, working, changes] as const,
+    ),
   )('%s', (_name, working, changes) => {
     const input = Object.fromEntries(
-      Object.entries({ ...(working.example as object), ...changes }).filter(([, value]) => value !== undefined),
+      Object.entries({ ...(working.example as object), ...changes }).filter(
+        ([, value]) => value !== undefined,
+      ),
     );
     expect(wholeAnswer(working, input)).toMatchSnapshot();
   });

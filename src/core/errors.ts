@@ -38,5 +38,7 @@ export const caught = <T>(run: () => T): Caught<T> => {
 };
 
 /** A refusal as a fitter reads it: what is wrong, and what would be right. */
-export const refusalText = ({ message, expected }: Pick<InputProblem, 'message' | 'expected'>): string =>
-  `${message} Right would be ${expected}.`;
+export const refusalText = ({
+  message,
+  expected,
+}: Pick<InputProblem, 'message' | 'expected'>): string => `${message} Right would be ${expected}.`;

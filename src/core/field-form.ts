@@ -35,7 +35,8 @@ interface Inside {
   _valids?: { _values: Set<unknown> } | null;
 }
 
-const wordsOf = (schema: Inside): string[] => [...(schema._valids?._values ?? [])].filter((v) => typeof v === 'string');
+const wordsOf = (schema: Inside): string[] =>
+  [...(schema._valids?._values ?? [])].filter((v) => typeof v === 'string');
 
 const fieldsInside = (schema: Inside): NamedField[] =>
   (schema.$_terms.keys ?? []).map(({ key, schema: field }) => ({
@@ -49,7 +50,8 @@ const fieldsInside = (schema: Inside): NamedField[] =>
 /** Fields that tell records of several kinds apart: what a thing is, or what is done. */
 const TELLING = ['kind', 'do'] as const;
 
-const tellingOf = (schema: Inside) => schema.$_terms.keys?.find(({ key }) => TELLING.some((t) => t === key));
+const tellingOf = (schema: Inside) =>
+  schema.$_terms.keys?.find(({ key }) => TELLING.some((t) => t === key));
 
 /** The kinds of a record: each word of its telling field, with the other fields. */
 const kindsInside = (schema: Inside) => {
@@ -82,4 +84,5 @@ const formInside = (schema: Inside): FieldForm => {
 };
 
 /** The fields of a working's input, down to the last list and record. */
-export const formOf = (schema: Joi.ObjectSchema): readonly NamedField[] => fieldsInside(schema as unknown as Inside);
+export const formOf = (schema: Joi.ObjectSchema): readonly NamedField[] =>
+  fieldsInside(schema as unknown as Inside);

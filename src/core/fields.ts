@@ -43,7 +43,8 @@ export const text = (max: number, says: string): Joi.StringSchema =>
 export const marking = (says: string): Joi.Schema => text(MARKING_MAX, says);
 
 /** True or false. */
-export const yes = (says: string): Joi.Schema => expecting(Joi.boolean().description(says), `${says}: true or false`);
+export const yes = (says: string): Joi.Schema =>
+  expecting(Joi.boolean().description(says), `${says}: true or false`);
 
 /** One of a few words. */
 export const oneOf = (values: readonly string[], says: string): Joi.Schema =>
@@ -60,7 +61,9 @@ export const date = (says: string): Joi.Schema =>
     Joi.string()
       .pattern(/^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/)
       .custom((value: string, helpers) =>
-        new Date(`${value}T00:00:00Z`).toISOString().startsWith(value) ? value : helpers.error('any.invalid'),
+        new Date(`${value}T00:00:00Z`).toISOString().startsWith(value)
+          ? value
+          : helpers.error('any.invalid'),
       )
       .description(says),
     `${says}: a date such as 2026-04-30`,
@@ -73,7 +76,9 @@ export const instant = (says: string): Joi.Schema =>
       .pattern(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}:\d{2}\.\d{3}Z$/)
       .custom((value: string, helpers) => {
         const ms = Date.parse(value);
-        return Number.isFinite(ms) && new Date(ms).toISOString() === value ? value : helpers.error('any.invalid');
+        return Number.isFinite(ms) && new Date(ms).toISOString() === value
+          ? value
+          : helpers.error('any.invalid');
       })
       .description(says),
     `${says}: a moment such as 2026-04-30T15:30:00.000Z`,
@@ -81,7 +86,10 @@ export const instant = (says: string): Joi.Schema =>
 
 /** A list of like things, at most `max`. */
 export const listOf = (item: Joi.Schema, max: number, says: string): Joi.Schema =>
-  expecting(Joi.array().items(item.optional()).max(max).description(says), `${says}: a list of at most ${max}`);
+  expecting(
+    Joi.array().items(item.optional()).max(max).description(says),
+    `${says}: a list of at most ${max}`,
+  );
 
 /** A list in which no two things have the same `key`: which of them is meant nobody could tell. */
 export const eachOnce = (list: Joi.Schema, key: string): Joi.Schema =>
@@ -119,7 +127,11 @@ export const ruleValues = (): Joi.Schema =>
 /** The inside of a Joi schema that its browser build also has; `describe()` is left out there. */
 interface Inside {
   type: string;
-  $_terms: { metas?: { expected?: string }[]; keys?: { key: string; schema: Inside }[] | null; items?: Inside[] };
+  $_terms: {
+    metas?: { expected?: string }[];
+    keys?: { key: string; schema: Inside }[] | null;
+    items?: Inside[];
+  };
   _flags: { presence?: string; description?: string };
 }
 
@@ -147,14 +159,18 @@ export const expectedAt = (schema: Joi.Schema, path: readonly (string | number)[
   let at: Inside | undefined = inside(schema);
   let expected = 'the fields that the catalog lists';
   for (const step of path) {
-    at = typeof step === 'number' ? at?.$_terms.items?.[0] : at?.$_terms.keys?.find((k) => k.key === step)?.schema;
+    at =
+      typeof step === 'number'
+        ? at?.$_terms.items?.[0]
+        : at?.$_terms.keys?.find((k) => k.key === step)?.schema;
     expected = at?.$_terms.metas?.find((m) => m.expected)?.expected ?? expected;
   }
   return expected;
 };
 
 const pathText = (path: readonly (string | number)[]): string =>
-  path.reduce<string>((t, p) => (typeof p === 'number' ? `${t}[${p}]` : t ? `${t}.${p}` : p), '') || 'input';
+  path.reduce<string>((t, p) => (typeof p === 'number' ? `${t}[${p}]` : t ? `${t}.${p}` : p), '') ||
+  'input';
 
 /** `Object.keys(...)` pieces that a bad path may hold are never echoed beyond this length. */
 const SHOWN_MAX = 60;

@@ -15,5 +15,7 @@ export const newsTogether = (a: LiveNews, b: LiveNews): LiveNews => ({
   ...a,
   ...b,
   ...((a.jobs ?? b.jobs) && { jobs: { ...a.jobs, ...b.jobs } }),
-  ...((a.around ?? b.around) && { around: [...new Set([...(a.around ?? []), ...(b.around ?? [])])] }),
+  ...((a.around ?? b.around) && {
+    around: [...new Set([...(a.around ?? []), ...(b.around ?? [])])],
+  }),
 });

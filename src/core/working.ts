@@ -7,7 +7,8 @@ import { said, type Said, type SaidQuantity, type Unit } from './units';
 export type Verdict = 'good' | 'check' | 'stop';
 
 /** Where a constant comes from, in the house's order of authority. */
-export type BasisKind = 'measured' | 'sidewall' | 'manual' | 'published' | 'shop rule' | 'practice' | 'memory';
+export type BasisKind =
+  'measured' | 'sidewall' | 'manual' | 'published' | 'shop rule' | 'practice' | 'memory';
 
 /** One constant or rule and its authority. */
 export interface Basis extends Said {
@@ -20,10 +21,11 @@ export interface Reason extends Said {
 }
 
 /** A reason from a pattern with `{0}` … in place of its quantities. */
-export const reason = (verdict: Verdict, pattern: string, quantities: readonly SaidQuantity[] = []): Reason => ({
-  verdict,
-  ...said(pattern, quantities),
-});
+export const reason = (
+  verdict: Verdict,
+  pattern: string,
+  quantities: readonly SaidQuantity[] = [],
+): Reason => ({ verdict, ...said(pattern, quantities) });
 
 /** One line of arithmetic, with the value in SI where a unit stands. */
 export interface WorkingLine {

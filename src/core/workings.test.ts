@@ -1,7 +1,18 @@
 import { howMany } from '../../tests/how-many';
 import Joi from 'joi';
 import { InputError } from './errors';
-import { check, count, date, expectedAt, fieldsOf, listOf, oneOf, quantity, record, text } from './fields';
+import {
+  check,
+  count,
+  date,
+  expectedAt,
+  fieldsOf,
+  listOf,
+  oneOf,
+  quantity,
+  record,
+  text,
+} from './fields';
 import { DEFAULT_RULES } from './rules';
 import { drawInput } from '../../tests/draw-input';
 import { seeded } from './statistics';
@@ -38,7 +49,9 @@ describe.each(WORKINGS.map((w) => [w.name, w] as const))('%s', (name, definition
     ];
     const keys = DEFAULT_RULES.map((rule) => rule.key);
     const inside = /\b[a-z]+(Mm|Kpa|Deg|Nm|Kg)\b|undefined|NaN|null|\[object/;
-    expect(texts.filter((text) => inside.test(text) || keys.some((key) => text.includes(key)))).toEqual([]);
+    expect(
+      texts.filter((text) => inside.test(text) || keys.some((key) => text.includes(key))),
+    ).toEqual([]);
   });
 
   test('the same input gives the same working, and the input is left alone', () => {
@@ -66,7 +79,10 @@ describe.each(WORKINGS.map((w) => [w.name, w] as const))('%s', (name, definition
     for (const field of fieldsOf(definition.schema).filter((f) => f.required)) {
       const { [field.name]: _gone, ...rest } = definition.example as Record<string, unknown>;
       const tried = attempt(definition as never, rest as never);
-      expect(tried).toMatchObject({ ok: false, problem: { field: field.name, message: `${field.name} is missing.` } });
+      expect(tried).toMatchObject({
+        ok: false,
+        problem: { field: field.name, message: `${field.name} is missing.` },
+      });
     }
   });
 });
@@ -110,7 +126,11 @@ describe('defining a working', () => {
   test('an attempt turns bad input into a value', () => {
     expect(attempt(half, { massG: 101 })).toEqual({
       ok: false,
-      problem: { field: 'massG', message: 'massG is too large.', expected: 'A mass: a number of grams from 0 to 100' },
+      problem: {
+        field: 'massG',
+        message: 'massG is too large.',
+        expected: 'A mass: a number of grams from 0 to 100',
+      },
     });
     expect(attempt(half, { massG: 10 })).toMatchObject({ ok: true, working: { result: 5 } });
   });
@@ -136,10 +156,30 @@ describe('fields', () => {
     [{ ...good, name: '' }, 'name', 'name is empty.', 'A name: text of 1 to 5 characters'],
     [{ ...good, name: '   ' }, 'name', 'name does not fit.', 'A name: text of 1 to 5 characters'],
     [{ ...good, name: 5 }, 'name', 'name does not fit.', 'A name: text of 1 to 5 characters'],
-    [{ ...good, many: [{ n: 1 }, { n: 9 }] }, 'many[1].n', 'n is too large.', 'A count: a whole number from 1 to 3'],
-    [{ ...good, many: [{ n: 1.5 }] }, 'many[0].n', 'n is not a whole number.', 'A count: a whole number from 1 to 3'],
-    [{ ...good, many: [{ n: '1' }] }, 'many[0].n', 'n is not a number.', 'A count: a whole number from 1 to 3'],
-    [{ ...good, many: [{ n: 1e300 }] }, 'many[0].n', 'n is too large.', 'A count: a whole number from 1 to 3'],
+    [
+      { ...good, many: [{ n: 1 }, { n: 9 }] },
+      'many[1].n',
+      'n is too large.',
+      'A count: a whole number from 1 to 3',
+    ],
+    [
+      { ...good, many: [{ n: 1.5 }] },
+      'many[0].n',
+      'n is not a whole number.',
+      'A count: a whole number from 1 to 3',
+    ],
+    [
+      { ...good, many: [{ n: '1' }] },
+      'many[0].n',
+      'n is not a number.',
+      'A count: a whole number from 1 to 3',
+    ],
+    [
+      { ...good, many: [{ n: 1e300 }] },
+      'many[0].n',
+      'n is too large.',
+      'A count: a whole number from 1 to 3',
+    ],
     [
       { ...good, many: [1, 2, 3].map((n) => ({ n })) },
       'many',
@@ -148,7 +188,12 @@ describe('fields', () => {
     ],
     [{ ...good, kind: 'c' }, 'kind', 'kind does not fit.', 'A kind: one of a, b'],
     [{ ...good, on: '2026-13-01' }, 'on', 'on does not fit.', 'A day: a date such as 2026-04-30'],
-    [{ ...good, extra: 1 }, 'extra', 'extra is not a field here.', 'the fields that the catalog lists'],
+    [
+      { ...good, extra: 1 },
+      'extra',
+      'extra is not a field here.',
+      'the fields that the catalog lists',
+    ],
   ])('%j', (value, field, message, expected) => {
     try {
       check(schema, value);
@@ -208,12 +253,16 @@ describe.each(WORKINGS.map((w) => [w.name, w] as const))(
 
     test('answers with finite numbers and whole sentences, or refuses in one', () => {
       const slips = tries().flatMap((tried) => {
-        const { result, lines, basis, cautions } = tried.ok ? tried.working : ({} as Partial<Working<unknown>>);
+        const { result, lines, basis, cautions } = tried.ok
+          ? tried.working
+          : ({} as Partial<Working<unknown>>);
         return leavesOf(tried.ok ? { result, lines, basis, cautions } : tried.problem).filter(
           ({ path, leaf }) =>
             // What was typed in comes back as it is.
             !/name|\.id$|text$|marking|canonical/.test(path) &&
-            (typeof leaf === 'number' ? !Number.isFinite(leaf) : typeof leaf === 'string' && SLIPPED.test(leaf)),
+            (typeof leaf === 'number'
+              ? !Number.isFinite(leaf)
+              : typeof leaf === 'string' && SLIPPED.test(leaf)),
         );
       });
       expect(slips).toEqual([]);
@@ -222,9 +271,13 @@ describe.each(WORKINGS.map((w) => [w.name, w] as const))(
     test('a verdict is as grave as the gravest of its reasons', () => {
       for (const tried of tries()) {
         if (!tried.ok) continue;
-        const { verdict, result } = tried.working as { verdict: Verdict | null; result: { reasons?: Reason[] } };
+        const { verdict, result } = tried.working as {
+          verdict: Verdict | null;
+          result: { reasons?: Reason[] };
+        };
         const reasons = (result?.reasons ?? []).filter((r) => r?.verdict);
-        if (reasons.length > 0) expect(VERDICT_RANK[worstOf(reasons)]).toBeLessThanOrEqual(VERDICT_RANK[verdict!]);
+        if (reasons.length > 0)
+          expect(VERDICT_RANK[worstOf(reasons)]).toBeLessThanOrEqual(VERDICT_RANK[verdict!]);
       }
     });
   },

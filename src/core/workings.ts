@@ -108,7 +108,16 @@ export const WORKING_GROUPS: readonly WorkingGroup[] = [
   },
   {
     name: 'Tire off and on',
-    workings: [procedure, rimProfile, beadPath, bitePlan, leverEffort, mountOrientation, trouble, practiceLevers],
+    workings: [
+      procedure,
+      rimProfile,
+      beadPath,
+      bitePlan,
+      leverEffort,
+      mountOrientation,
+      trouble,
+      practiceLevers,
+    ],
   },
   {
     name: 'The bare wheel',
@@ -131,7 +140,10 @@ export const WORKING_GROUPS: readonly WorkingGroup[] = [
     ],
   },
   { name: 'Seat', workings: [seatLimit, seatLadder, practiceAir] },
-  { name: 'Pressure', workings: [pressureStart, pressureCorrect, gaugeError, twoGauges, valveSet, leak, practiceLeak] },
+  {
+    name: 'Pressure',
+    workings: [pressureStart, pressureCorrect, gaugeError, twoGauges, valveSet, leak, practiceLeak],
+  },
   {
     name: 'Balance',
     workings: [
@@ -168,4 +180,5 @@ export const WORKING_GROUPS: readonly WorkingGroup[] = [
 export const WORKINGS: readonly AnyWorking[] = WORKING_GROUPS.flatMap((group) => group.workings);
 
 /** The definition by its name, or undefined. */
-export const findWorking = (name: string): AnyWorking | undefined => WORKINGS.find((w) => w.name === name);
+export const findWorking = (name: string): AnyWorking | undefined =>
+  WORKINGS.find((w) => w.name === name);

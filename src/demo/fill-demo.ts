@@ -38,7 +38,12 @@ export const fillDemo = (db: Db, now: number): void => {
   shop.rename(DEMO_NAME);
   DEMO_PEOPLE.forEach((p) => shop.addPerson(p));
   for (const { key, value, note } of DEMO_RULES)
-    rules.change(key, { value, note, who: DEMO_PEOPLE[0]!, reason: 'set when the shop was set up' });
+    rules.change(key, {
+      value,
+      note,
+      who: DEMO_PEOPLE[0]!,
+      reason: 'set when the shop was set up',
+    });
   for (const machine of DEMO_MACHINES)
     records.addMachine(
       machine,

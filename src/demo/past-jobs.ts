@@ -39,7 +39,12 @@ import {
   DEMO_WRENCHES,
 } from './demo-shop';
 
-const DEMO_SHELVES = { tubes: DEMO_TUBES, locks: DEMO_LOCKS, strips: DEMO_STRIPS, valves: DEMO_VALVES };
+const DEMO_SHELVES = {
+  tubes: DEMO_TUBES,
+  locks: DEMO_LOCKS,
+  strips: DEMO_STRIPS,
+  valves: DEMO_VALVES,
+};
 
 /** What the demo shop's stand hides, and the wheel that stands on it: as the simulated stand has them. */
 const DEMO_BAND_G = 2.5;
@@ -53,12 +58,21 @@ const NOTES: readonly { text: string; of: (wheel: Wheel) => boolean }[] = [
   { text: 'Corrosion at the valve hole, cleaned back to metal.', of: () => true },
   { text: 'Two spokes were dull, brought up to their neighbors.', of: ({ spokes }) => spokes > 0 },
   { text: 'Rider reports a shake at speed before this change.', of: () => true },
-  { text: 'Old strip was torn at a nipple. New one on.', of: ({ spokes, tube }) => spokes > 0 && tube },
+  {
+    text: 'Old strip was torn at a nipple. New one on.',
+    of: ({ spokes, tube }) => spokes > 0 && tube,
+  },
   { text: 'Bearings smooth, seal lip greased.', of: () => true },
 ];
 
 /** Writes entries with the clock going on between them, as a fitter would, and keeps the log at hand. */
-const writer = (jobs: JobStore, jobId: string, who: string, startMs: number, random: () => number) => {
+const writer = (
+  jobs: JobStore,
+  jobId: string,
+  who: string,
+  startMs: number,
+  random: () => number,
+) => {
   let seq = jobs.find(jobId).lastSeq;
   let nowMs = startMs;
   let n = 0;
@@ -96,8 +110,10 @@ const believed = (state: () => JobState): Estimate => {
 const beginBalance = (write: Writer, state: () => JobState, heavy: MassVector): void => {
   const { seen: _seen, on: _on, prior: _prior, ...shelf } = balanceQuestion(state(), DEMO_WEIGHTS)!;
   for (const act of advisedActs(hiddenStand(heavy, DEMO_BAND_G), shelf)) {
-    if (act.do === 'settle') write('balance', 'rest', { restDeg: act.restDeg, from: act.from, device: null });
-    else if (act.do === 'level') write('balance', 'level-test', { deg: act.deg, at: act.at, moved: act.moved });
+    if (act.do === 'settle')
+      write('balance', 'rest', { restDeg: act.restDeg, from: act.from, device: null });
+    else if (act.do === 'level')
+      write('balance', 'level-test', { deg: act.deg, at: act.at, moved: act.moved });
     else if (act.do === 'trial') write('balance', 'trial', { pieces: act.pieces });
     else return;
   }
@@ -107,17 +123,31 @@ const beginBalance = (write: Writer, state: () => JobState, heavy: MassVector): 
  * A wheel balanced on a simulated stand: rests from both sides, a trial a quarter turn on, the weights, and a check of
  * them.
  */
-const balance = (write: Writer, state: () => JobState, heavy: MassVector, random: () => number): void => {
+const balance = (
+  write: Writer,
+  state: () => JobState,
+  heavy: MassVector,
+  random: () => number,
+): void => {
   const stand = hiddenStand(heavy, DEMO_BAND_G);
   const settle = () => {
     for (const from of ['left', 'right'] as const)
-      write('balance', 'rest', { restDeg: round(stand.settle(state().balance.on, from)) % 360, from, device: null });
+      write('balance', 'rest', {
+        restDeg: round(stand.settle(state().balance.on, from)) % 360,
+        from,
+        device: null,
+      });
   };
   settle();
-  write('balance', 'trial', { pieces: [{ massG: 20, deg: round(normalDeg(heavy.deg + 90)) % 360, side: 'near' }] });
+  write('balance', 'trial', {
+    pieces: [{ massG: 20, deg: round(normalDeg(heavy.deg + 90)) % 360, side: 'near' }],
+  });
   settle();
   const { heavyMassG, heavyDeg } = believed(state);
-  const { stock, positions, sides, rimMm, clearOf, rules } = balanceQuestion(state(), DEMO_WEIGHTS)!;
+  const { stock, positions, sides, rimMm, clearOf, rules } = balanceQuestion(
+    state(),
+    DEMO_WEIGHTS,
+  )!;
   const { pieces, residualG } = balancePlace.run({
     counterMassG: heavyMassG,
     counterDeg: normalDeg(heavyDeg + 180),
@@ -136,7 +166,14 @@ const balance = (write: Writer, state: () => JobState, heavy: MassVector, random
   // Now and then nobody writes down that it is over.
   if (random() < 0.1) return;
   const { leftG, leftDeg, bandG, chance, ...now } = believed(state);
-  write('balance', 'balanced', { heavyMassG: now.heavyMassG, heavyDeg: now.heavyDeg, leftG, leftDeg, bandG, chance });
+  write('balance', 'balanced', {
+    heavyMassG: now.heavyMassG,
+    heavyDeg: now.heavyDeg,
+    leftG,
+    leftDeg,
+    bandG,
+    chance,
+  });
 };
 
 /** Bundles and gap of every clamped bead, by the bench caliper; each a little different, as tires are. */
@@ -144,11 +181,20 @@ const measureBeads = (write: Writer, state: JobState): void =>
   ringsOf(state).forEach((side, i) => {
     if (side === 'rim') return;
     const bundleMm = [19.86, 19.92, 19.8].map((mm) => round(mm + i * 0.11, 0.01));
-    write('inspect', 'bead-measured', { side, bundleMm, gapMm: [17.1, 17.12, 17.08], device: null });
+    write('inspect', 'bead-measured', {
+      side,
+      bundleMm,
+      gapMm: [17.1, 17.12, 17.08],
+      device: null,
+    });
   });
 
 /** One past job with a log that its own workings wrote. */
-const pastJob = (jobs: JobStore, { number, wheel, startMs, until }: Plan, random: () => number): void => {
+const pastJob = (
+  jobs: JobStore,
+  { number, wheel, startMs, until }: Plan,
+  random: () => number,
+): void => {
   const machine = DEMO_MACHINES.find((m) => m.id === wheel.machineId)!;
   const who = DEMO_PEOPLE[Math.floor(random() * DEMO_PEOPLE.length)]!;
   const id = `demo-job-${number}`;
@@ -175,10 +221,20 @@ const pastJob = (jobs: JobStore, { number, wheel, startMs, until }: Plan, random
     treadMm: round(0.8 + random() * 2.5, 0.1),
     use,
   });
-  write('intake', 'clearance', { place: 'above', mm: round(18 + random() * 22), load: 'on the stand, unloaded' });
+  write('intake', 'clearance', {
+    place: 'above',
+    mm: round(18 + random() * 22),
+    load: 'on the stand, unloaded',
+  });
   if (off('choose')) return;
   const tire = DEMO_TIRES.find((t) => t.marking === wheel.tireMarking)!;
-  const choice = { marking: tire.marking, tube: wheel.tube, tubeId: null, pressureKpa: null, tireId: tire.id };
+  const choice = {
+    marking: tire.marking,
+    tube: wheel.tube,
+    tubeId: null,
+    pressureKpa: null,
+    tireId: tire.id,
+  };
   const picks = partPicksOf(state(), choice, DEMO_SHELVES)!;
   const tubeId = picks.tubes?.bestId ?? null;
   write('choose', 'chosen', {
@@ -208,7 +264,8 @@ const pastJob = (jobs: JobStore, { number, wheel, startMs, until }: Plan, random
   }
   if (off('seat')) return;
   const { limitKpa } = seatLimitOf(state()).result;
-  for (const part of [0.55, 0.8]) write('seat', 'seat-reading', { gaugeKpa: round(limitKpa * part, 0.1) });
+  for (const part of [0.55, 0.8])
+    write('seat', 'seat-reading', { gaugeKpa: round(limitKpa * part, 0.1) });
   write('seat', 'seated', { side: 'disc', seated: true });
   write('seat', 'seated', { side: 'other', seated: true });
   tickAll('seat');
@@ -217,7 +274,11 @@ const pastJob = (jobs: JobStore, { number, wheel, startMs, until }: Plan, random
   if (start.ok) {
     const rideKpa = start.working.result.pressureKpa;
     const [shopC, rideC] = [round(14 + random() * 8), round(4 + random() * 20)];
-    const { gaugeKpa } = pressureCorrect.run({ gaugeKpa: rideKpa, tempC: rideC, toTempC: shopC }).result;
+    const { gaugeKpa } = pressureCorrect.run({
+      gaugeKpa: rideKpa,
+      tempC: rideC,
+      toTempC: shopC,
+    }).result;
     write('set', 'pressure-set', { gaugeKpa: round(gaugeKpa, 0.1), shopC, rideC, rideKpa });
   }
   tickAll('set');
@@ -245,7 +306,11 @@ const putBack = (write: Writer, state: JobState, random: () => number): void => 
     machine.slackMaxMm !== null &&
     machine.chainRunMm !== null
   ) {
-    const wanted = { wantMinMm: machine.slackMinMm, wantMaxMm: machine.slackMaxMm, runMm: machine.chainRunMm };
+    const wanted = {
+      wantMinMm: machine.slackMinMm,
+      wantMaxMm: machine.slackMaxMm,
+      runMm: machine.chainRunMm,
+    };
     const measured = (when: 'before' | 'after', tightMm: number) =>
       write('wheel-back', 'slack', {
         when,
@@ -308,15 +373,31 @@ export const writePastJobs = (jobs: JobStore, now: number): void => {
   for (let i = 0; i < PAST; i++) {
     const wheel = DEMO_WHEELS[(i * 5 + Math.floor(i / DEMO_WHEELS.length)) % DEMO_WHEELS.length]!;
     const morning = Math.floor((now - (PAST - i) * 9 * DAY_MS) / DAY_MS) * DAY_MS + 9 * 3_600_000;
-    pastJob(jobs, { number: 1 + i, wheel, startMs: morning + Math.round(random() * 6) * 3_600_000 }, random);
+    pastJob(
+      jobs,
+      { number: 1 + i, wheel, startMs: morning + Math.round(random() * 6) * 3_600_000 },
+      random,
+    );
   }
   const find = (id: string) => [...DEMO_WHEELS, ...DEMO_PAIRS].find((w) => w.id === id)!;
-  pastJob(jobs, { number: PAST + 1, wheel: find('w-orrin-r'), startMs: now - 3 * 3_600_000, until: 'balance' }, random);
+  pastJob(
+    jobs,
+    { number: PAST + 1, wheel: find('w-orrin-r'), startMs: now - 3 * 3_600_000, until: 'balance' },
+    random,
+  );
   pastJob(
     jobs,
     { number: PAST + 2, wheel: find('w-vellan-r'), startMs: now - 2 * 3_600_000, until: 'tire-on' },
     random,
   );
-  pastJob(jobs, { number: PAST + 11, wheel: find('w-quill-lr'), startMs: now - 80 * 60_000, until: 'tire-on' }, random);
-  pastJob(jobs, { number: PAST + 12, wheel: find('w-pim-r'), startMs: now - 50 * 60_000, until: 'tire-off' }, random);
+  pastJob(
+    jobs,
+    { number: PAST + 11, wheel: find('w-quill-lr'), startMs: now - 80 * 60_000, until: 'tire-on' },
+    random,
+  );
+  pastJob(
+    jobs,
+    { number: PAST + 12, wheel: find('w-pim-r'), startMs: now - 50 * 60_000, until: 'tire-off' },
+    random,
+  );
 };

@@ -63,7 +63,8 @@ import { workHere, type WorkPool } from './work';
 const YEAR_S = 31_536_000;
 const LOOK_BACK_DAYS = 400;
 /** What goes on for as long as somebody listens: each line leaves at once. */
-const isStream = (res: Response): boolean => /event-stream|x-ndjson/.test(String(res.getHeader('content-type')));
+const isStream = (res: Response): boolean =>
+  /event-stream|x-ndjson/.test(String(res.getHeader('content-type')));
 /** What asks for something and changes nothing. */
 const READS: readonly string[] = ['GET', 'HEAD', 'OPTIONS'];
 
@@ -71,7 +72,8 @@ const READS: readonly string[] = ['GET', 'HEAD', 'OPTIONS'];
  * The instruments of a shop: the stand-ins that ship with the program, and the days that its records say they were
  * calibrated.
  */
-export const shopDevices = (db: Db): DeviceHub => deviceHub(shopStandIns(), { calibratedOn: calibrationDates(db) });
+export const shopDevices = (db: Db): DeviceHub =>
+  deviceHub(shopStandIns(), { calibratedOn: calibrationDates(db) });
 
 export interface AppOptions {
   logger: Logger;
@@ -119,8 +121,15 @@ const ownOnly: RequestHandler = (_req, res, next) => {
 };
 
 /** Before anything else: the passphrase of a shop whose people do not sign in, or a name of this machine. */
-const outerGate = (doors: DoorStore, { passphrase, logger, isReachable = false }: AppOptions): RequestHandler => {
-  const asked = passphrase ? passphraseGate(passphrase, logger) : isReachable ? nobody : loopbackNamesOnly;
+const outerGate = (
+  doors: DoorStore,
+  { passphrase, logger, isReachable = false }: AppOptions,
+): RequestHandler => {
+  const asked = passphrase
+    ? passphraseGate(passphrase, logger)
+    : isReachable
+      ? nobody
+      : loopbackNamesOnly;
   return (req, res, next) => {
     // Where people sign in, that takes its place; the names of other machines reach it then.
     if (doors.areClosed() && asked !== loopbackNamesOnly) return next();
@@ -131,13 +140,20 @@ const outerGate = (doors: DoorStore, { passphrase, logger, isReachable = false }
 /** The whole server as a function of its database. */
 export const createApp = (db: Db, options: AppOptions): Express => {
   const app = express();
-  const { work = workHere(), isHere = () => true, live = liveHub(), beforeWrite = (_q, _s, next) => next() } = options;
+  const {
+    work = workHere(),
+    isHere = () => true,
+    live = liveHub(),
+    beforeWrite = (_q, _s, next) => next(),
+  } = options;
   const shop = shopStore(db);
   const rules = ruleStore(db);
   const ruleOf = (key: string) => ruleNumber(key, valuesOf(rules.list()));
   const doors = doorStore(db, () => ruleOf('doors.lockMinutes'));
   const approvals = approvalStore();
-  const photos = photoStore(options.photosDir, () => ruleNumber('photos.mostMb', valuesOf(rules.list())));
+  const photos = photoStore(options.photosDir, () =>
+    ruleNumber('photos.mostMb', valuesOf(rules.list())),
+  );
   const jobs = jobStore(db, shop, rules, (photoId) => photos.find(photoId) !== null, live.tell);
 
   // What an earlier program wrote of late is looked at again too.
@@ -162,7 +178,11 @@ export const createApp = (db: Db, options: AppOptions): Express => {
   app.use(compression({ filter: (req, res) => !isStream(res) && compression.filter(req, res) }));
   app.use(outerGate(doors, options));
   const { root } = options;
-  if (root) app.get('/certificate.crt', (_req, res) => void res.type('application/x-x509-ca-cert').send(root));
+  if (root)
+    app.get(
+      '/certificate.crt',
+      (_req, res) => void res.type('application/x-x509-ca-cert').send(root),
+    );
   app.use(ownPagesWrite);
   const stillHere: RequestHandler = (req, _res, next) =>
     next(isHere() || READS.includes(req.method) ? undefined : new DatabaseGone());
@@ -203,13 +223,17 @@ export const createApp = (db: Db, options: AppOptions): Express => {
   app.use('/api', dayRoutes(visits, shop, work));
   app.use('/api', knowsRoutes(jobs.knows));
   app.use('/api', partsRoutes(jobs.parts));
-  app.use('/api', recheckRoutes(jobs, lookAgain(db, jobs, shop.records), shop.name, calendar, work));
+  app.use(
+    '/api',
+    recheckRoutes(jobs, lookAgain(db, jobs, shop.records), shop.name, calendar, work),
+  );
   app.use('/api', shopRoutes(db, shop, rules, jobs));
   app.use('/api', peopleRoutes(shop, doors));
   app.use('/api', changeRoutes(changeStore(db)));
   app.use('/api', recordFileRoutes(shop.records, work, options.manyIn ?? null, beforeWrite));
   app.use('/api', recordRoutes(shop.records, jobs));
-  if (options.backups) app.use('/api/backups', backupRoutes(options.backups.store, options.backups.restore));
+  if (options.backups)
+    app.use('/api/backups', backupRoutes(options.backups.store, options.backups.restore));
   if (options.exchange)
     app.use(
       '/api',
@@ -225,7 +249,11 @@ export const createApp = (db: Db, options: AppOptions): Express => {
   app.use('/api', practiceRoutes(practiceStore(db), work));
   app.use('/api', unknownRoute);
 
-  app.use('/assets', express.static(join(WEB_DIR, 'assets'), { immutable: true, maxAge: YEAR_S * 1000 }), unknownRoute);
+  app.use(
+    '/assets',
+    express.static(join(WEB_DIR, 'assets'), { immutable: true, maxAge: YEAR_S * 1000 }),
+    unknownRoute,
+  );
   app.use(express.static(WEB_DIR, { index: false }));
   // Every other address is a screen of the one page.
   app.get('/{*screen}', (_req, res) => res.sendFile('index.html', { root: WEB_DIR }));

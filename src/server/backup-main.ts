@@ -14,7 +14,9 @@ const main = async (): Promise<void> => {
   const file = shopFile();
   checkBegun(file, false);
   if (!belongsToJournal(file))
-    throw new Error(`The journal beside ${file} is another database’s. Start the shop to see more.`);
+    throw new Error(
+      `The journal beside ${file} is another database’s. Start the shop to see more.`,
+    );
   checkFile(file);
   const db = new Database(file, { fileMustExist: true });
   // What the running program has in its journal stays its own to write back.
@@ -28,7 +30,9 @@ const main = async (): Promise<void> => {
       process.env.RIMSTONE_BACKUP_PASSPHRASE ?? null,
     );
     const { jobs, entries, photographs } = holds;
-    process.stdout.write(`${resolve(to)}: ${jobs} jobs, ${entries} entries, ${photographs} photographs, checked.\n`);
+    process.stdout.write(
+      `${resolve(to)}: ${jobs} jobs, ${entries} entries, ${photographs} photographs, checked.\n`,
+    );
   } finally {
     db.close();
   }

@@ -21,7 +21,10 @@ const read = () => {
   try {
     return parseArgs({
       allowPositionals: true,
-      options: { to: { type: 'string', default: 'http://127.0.0.1:4180' }, help: { type: 'boolean', short: 'h' } },
+      options: {
+        to: { type: 'string', default: 'http://127.0.0.1:4180' },
+        help: { type: 'boolean', short: 'h' },
+      },
     });
   } catch (error) {
     return fail(`${(error as Error).message}\n\n${USAGE}`);

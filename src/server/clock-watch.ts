@@ -19,12 +19,14 @@ export const watchClock = (
   tell: (jump: ClockJump) => void,
   { nowMs = Date.now, steadyMs = () => performance.now(), lookMs = LOOK_MS } = {},
 ): (() => void) => {
-  if (last !== null && Date.parse(last) - nowMs() > MIN_JUMP_MS) tell({ from: last, to: iso(nowMs()) });
+  if (last !== null && Date.parse(last) - nowMs() > MIN_JUMP_MS)
+    tell({ from: last, to: iso(nowMs()) });
   let was = { clock: nowMs(), steady: steadyMs() };
   const look = (): void => {
     const is = { clock: nowMs(), steady: steadyMs() };
     const expected = was.clock + (is.steady - was.steady);
-    if (Math.abs(is.clock - expected) > MIN_JUMP_MS) tell({ from: iso(expected), to: iso(is.clock) });
+    if (Math.abs(is.clock - expected) > MIN_JUMP_MS)
+      tell({ from: iso(expected), to: iso(is.clock) });
     was = is;
   };
   const looking = setInterval(look, lookMs).unref();

@@ -5,7 +5,12 @@ interface DiskProblem extends InputProblem {
 }
 
 /** What the codes of SQLite and of the system begin with, and what each means to whoever wrote. */
-const PROBLEMS: readonly { codes: readonly string[]; status: number; message: string; expected: string }[] = [
+const PROBLEMS: readonly {
+  codes: readonly string[];
+  status: number;
+  message: string;
+  expected: string;
+}[] = [
   {
     codes: ['SQLITE_FULL', 'ENOSPC', 'EDQUOT'],
     status: 507,
@@ -42,7 +47,9 @@ const PROBLEMS: readonly { codes: readonly string[]; status: number; message: st
 export const diskProblem = (error: unknown): DiskProblem | null => {
   const code = (error as { code?: unknown } | null)?.code;
   if (typeof code !== 'string') return null;
-  const found = PROBLEMS.find(({ codes }) => codes.some((c) => code === c || code.startsWith(`${c}_`)));
+  const found = PROBLEMS.find(({ codes }) =>
+    codes.some((c) => code === c || code.startsWith(`${c}_`)),
+  );
   if (!found) return null;
   const { status, message, expected } = found;
   return { status, field: 'disk', message: `${message} Nothing was written.`, expected };

@@ -5,6 +5,9 @@ import { openApi } from './openapi/document';
 
 /** `docs FOLDER`: what is published of the program’s formats, made of what checks them. */
 const folder = process.argv[2] ?? 'docs';
-const DOCUMENTS: Record<string, () => object> = { 'openapi.json': openApi, 'shop-file.schema.json': fileSchema };
+const DOCUMENTS: Record<string, () => object> = {
+  'openapi.json': openApi,
+  'shop-file.schema.json': fileSchema,
+};
 for (const [name, made] of Object.entries(DOCUMENTS))
   writeFileSync(join(folder, name), `${JSON.stringify(made(), null, 1)}\n`);

@@ -18,7 +18,9 @@ export class ServerBusy extends Error {
 /** The database file was deleted or replaced while the program ran: nothing more is written. */
 export class DatabaseGone extends Error {
   constructor() {
-    super('The shop’s database file was deleted or replaced while the program ran. Nothing is written any more.');
+    super(
+      'The shop’s database file was deleted or replaced while the program ran. Nothing is written any more.',
+    );
   }
 }
 
@@ -67,7 +69,8 @@ const problem = (field: string, message: string, expected: string): { error: Inp
   error: { field, message, expected },
 });
 
-export const unknownRoute: RequestHandler = (req, _res, next) => next(new NotFound(`There is nothing at ${req.path}.`));
+export const unknownRoute: RequestHandler = (req, _res, next) =>
+  next(new NotFound(`There is nothing at ${req.path}.`));
 
 const statusOf = (error: InputError): number => {
   if (error instanceof NotSignedIn) return 401;
@@ -95,11 +98,19 @@ export const errorHandler: ErrorRequestHandler = (error, req, res, _next) => {
         record: error.record,
       });
   } else if (error instanceof DatabaseGone) {
-    res.status(503).json(problem('database', error.message, 'the file put back, and the program started again'));
+    res
+      .status(503)
+      .json(problem('database', error.message, 'the file put back, and the program started again'));
   } else if (error instanceof IdTaken) {
     res
       .status(409)
-      .json(problem(error.field, error.message, 'an id of your own making, or the same as the first time'));
+      .json(
+        problem(
+          error.field,
+          error.message,
+          'an id of your own making, or the same as the first time',
+        ),
+      );
   } else if (error instanceof AskerGone) {
     res.end();
   } else if (error instanceof ServerBusy) {

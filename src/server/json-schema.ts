@@ -23,7 +23,9 @@ const mended = (json: Json, described: Described): Json => {
           .map(([key, of]) => [key, mended(of, described.keys?.[key] ?? {})]),
       ),
     }),
-    ...(described.items?.length === 1 && { items: mended(json.items as Json, described.items[0]!) }),
+    ...(described.items?.length === 1 && {
+      items: mended(json.items as Json, described.items[0]!),
+    }),
   };
   const isEmptyToo = described.type === 'string' && described.allow?.includes('') === true;
   return isEmptyToo ? { anyOf: [{ const: '' }, whole] } : whole;

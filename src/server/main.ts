@@ -38,7 +38,9 @@ const start = async (): Promise<void> => {
   const passphrase = process.env.RIMSTONE_PASSPHRASE || undefined;
   const file = shopFile();
   const weak =
-    passphrase && (weakness(passphrase) ?? (isTriedFirst(passphrase, []) ? 'It is among what is tried first.' : null));
+    passphrase &&
+    (weakness(passphrase) ??
+      (isTriedFirst(passphrase, []) ? 'It is among what is tried first.' : null));
   if (weak)
     fail(
       `RIMSTONE_PASSPHRASE can be guessed. ${weak} Take a sentence of your own, of ${LEAST_LETTERS} letters or more.`,
@@ -74,7 +76,8 @@ const start = async (): Promise<void> => {
     const isProxy = fromProxy(proxy);
     server.on('connection', (socket: Socket) => {
       // Plain requests are the proxy's alone, and this computer's.
-      if (!isProxy(socket.remoteAddress) && !isLoopback(socket.remoteAddress ?? '')) socket.destroy();
+      if (!isProxy(socket.remoteAddress) && !isLoopback(socket.remoteAddress ?? ''))
+        socket.destroy();
     });
   }
   if (server instanceof TlsServer && certificate?.root) {
@@ -83,7 +86,10 @@ const start = async (): Promise<void> => {
       const { certificate: next } = await transportFor(host, file, process.env);
       if (next) server.setSecureContext({ key: next.key, cert: next.cert });
     };
-    setInterval(() => void renew().catch((err: unknown) => logger.error({ err }, 'no certificate')), RENEW_MS).unref();
+    setInterval(
+      () => void renew().catch((err: unknown) => logger.error({ err }, 'no certificate')),
+      RENEW_MS,
+    ).unref();
   }
   server.on('error', (error: NodeJS.ErrnoException) => {
     shop.close();
@@ -91,7 +97,8 @@ const start = async (): Promise<void> => {
       fail(`Port ${port} is busy. Set PORT to a free one, for example PORT=${port + 1}.`);
     if (error.code === 'EADDRNOTAVAIL' || error.code === 'ENOTFOUND')
       fail(`HOST ${host} is not an address of this machine.`);
-    if (error.code === 'EACCES') fail(`Port ${port} may not be used by this account. Set PORT to one above 1024.`);
+    if (error.code === 'EACCES')
+      fail(`Port ${port} may not be used by this account. Set PORT to one above 1024.`);
     fail(`The server cannot start: ${error.message}`);
   });
   server.listen(port, host, () => {

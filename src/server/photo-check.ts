@@ -27,7 +27,11 @@ export const isWholePhoto = async (path: string): Promise<boolean> => {
 };
 
 /** Reads every stored photo, slowly, and returns the names of those that are damaged. Ends early when `isOver`. */
-export const damagedPhotos = async (dir: string, isOver: () => boolean, pauseMs = PAUSE_MS): Promise<string[]> => {
+export const damagedPhotos = async (
+  dir: string,
+  isOver: () => boolean,
+  pauseMs = PAUSE_MS,
+): Promise<string[]> => {
   const damaged: string[] = [];
   for (const name of existsSync(dir) ? (await readdir(dir)).filter(isPhotoName) : []) {
     if (isOver()) break;
@@ -35,7 +39,9 @@ export const damagedPhotos = async (dir: string, isOver: () => boolean, pauseMs 
     // Read from the disk each time: a bit that fell over changes neither size nor time.
     whole.delete(path);
     // One that is taken away meanwhile is not damaged.
-    const isGood = await isWholePhoto(path).catch((error: NodeJS.ErrnoException) => error.code === 'ENOENT');
+    const isGood = await isWholePhoto(path).catch(
+      (error: NodeJS.ErrnoException) => error.code === 'ENOENT',
+    );
     if (!isGood) damaged.push(name);
     await wait(pauseMs);
   }

@@ -37,13 +37,24 @@ const opened = (from: Buffer | string): Sharp =>
  * The picture, decoded and encoded anew, turned as the camera held it: where it was taken, with what, and whatever else
  * a file may hide, is not in it. Throws `InputError` for what cannot be decoded.
  */
-export const cleanPicture = async (bytes: Buffer, expected: string): Promise<{ kind: PhotoKind; bytes: Buffer }> => {
+export const cleanPicture = async (
+  bytes: Buffer,
+  expected: string,
+): Promise<{ kind: PhotoKind; bytes: Buffer }> => {
   try {
     const picture = opened(bytes);
     const kind = FORMATS[(await picture.metadata()).format];
     if (!kind) throw new Error('another kind of picture');
-    const size = { width: MAX_SIDE, height: MAX_SIDE, fit: 'inside', withoutEnlargement: true } as const;
-    return { kind, bytes: await oneByOne(() => ENCODED[kind](picture.autoOrient().resize(size)).toBuffer()) };
+    const size = {
+      width: MAX_SIDE,
+      height: MAX_SIDE,
+      fit: 'inside',
+      withoutEnlargement: true,
+    } as const;
+    return {
+      kind,
+      bytes: await oneByOne(() => ENCODED[kind](picture.autoOrient().resize(size)).toBuffer()),
+    };
   } catch (error) {
     if (error instanceof ServerBusy) throw error;
     throw new InputError('photo', 'This is no picture that can be kept.', expected);

@@ -17,7 +17,8 @@ const COUNTED_MS = 600_000;
 const bytesIn = async (dir: string): Promise<number> => {
   if (!existsSync(dir)) return 0;
   let sum = 0;
-  for (const name of await readdir(dir)) sum += (await stat(join(dir, name)).catch(() => ({ size: 0 }))).size;
+  for (const name of await readdir(dir))
+    sum += (await stat(join(dir, name)).catch(() => ({ size: 0 }))).size;
   return sum;
 };
 
@@ -29,7 +30,8 @@ export const photoStore = (folder: string, mostMb: () => number = () => Infinity
   const dir = resolve(folder);
   let counted = { bytes: 0, atMs: -Infinity };
   const roomFor = async (bytes: number): Promise<void> => {
-    if (Date.now() - counted.atMs > COUNTED_MS) counted = { bytes: await bytesIn(dir), atMs: Date.now() };
+    if (Date.now() - counted.atMs > COUNTED_MS)
+      counted = { bytes: await bytesIn(dir), atMs: Date.now() };
     const most = mostMb();
     if (counted.bytes + bytes > most * 1_000_000)
       throw new InputError(
@@ -58,7 +60,10 @@ export const photoStore = (folder: string, mostMb: () => number = () => Infinity
      * Decoded and encoded anew, and on the disk for good before it answers. Throws `InputError` for what is no picture.
      */
     async keep(sent: unknown): Promise<{ photoId: string; type: string; bytes: number }> {
-      const { kind, bytes } = await cleanPicture(Buffer.isBuffer(sent) ? sent : Buffer.alloc(0), EXPECTED);
+      const { kind, bytes } = await cleanPicture(
+        Buffer.isBuffer(sent) ? sent : Buffer.alloc(0),
+        EXPECTED,
+      );
       const photoId = createHash('sha256').update(bytes).digest('hex');
       const path = join(dir, `${photoId}.${kind}`);
       // One that the disk has spoiled is written again.

@@ -8,7 +8,8 @@ export type Phase = (typeof PHASES)[number];
 export type Told = Int32Array<SharedArrayBuffer>;
 const WORDS = 3;
 
-export const newTold = (): Told => new Int32Array(new SharedArrayBuffer(WORDS * Int32Array.BYTES_PER_ELEMENT));
+export const newTold = (): Told =>
+  new Int32Array(new SharedArrayBuffer(WORDS * Int32Array.BYTES_PER_ELEMENT));
 
 export const tell = (told: Told | undefined, phase: Phase, done: number, of: number): void => {
   told?.set([PHASES.indexOf(phase), done, of]);

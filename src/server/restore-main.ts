@@ -52,7 +52,8 @@ const settled = (file: string): ShopSecrets | null => {
 const main = async (): Promise<void> => {
   makeForOwnerOnly();
   const from = process.argv[2];
-  if (!from || from.startsWith('--')) throw new Error('Say which backup: npm run restore -- FILE.zip');
+  if (!from || from.startsWith('--'))
+    throw new Error('Say which backup: npm run restore -- FILE.zip');
   const file = shopFile();
   const folder = `${file}.restoring-${randomUUID()}`;
   const { manifest, holds } = await unpackBackup(resolve(from), folder, {
@@ -83,6 +84,8 @@ const main = async (): Promise<void> => {
 };
 
 main().catch((error: Error) => {
-  process.stderr.write(`Nothing was restored. ${error instanceof InputError ? refusalText(error) : error.message}\n`);
+  process.stderr.write(
+    `Nothing was restored. ${error instanceof InputError ? refusalText(error) : error.message}\n`,
+  );
   process.exitCode = 1;
 });

@@ -52,7 +52,9 @@ type Busy = keyof typeof BUSY;
 const refuse = (res: ServerResponse, message: string): void => {
   res
     .writeHead(503, { 'Content-Type': 'application/json', 'Retry-After': '2' })
-    .end(JSON.stringify({ error: { field: 'server', message, expected: 'another try in a moment' } }));
+    .end(
+      JSON.stringify({ error: { field: 'server', message, expected: 'another try in a moment' } }),
+    );
 };
 
 /** What asks for something and changes nothing. */
@@ -65,7 +67,10 @@ type Passed = 'logger' | 'passphrase' | 'isReachable' | 'addresses' | 'proxy' | 
  * A shop on its file: answers requests, writes its journal back, and can be closed and begun anew on a restored file
  * while the server goes on listening. Throws `DatabaseUnusable` where the file cannot be used.
  */
-export const runningShop = (file: string, { work, ...options }: Pick<AppOptions, Passed> & { work: WorkPool }) => {
+export const runningShop = (
+  file: string,
+  { work, ...options }: Pick<AppOptions, Passed> & { work: WorkPool },
+) => {
   const photosDir = photosBeside(file);
   mkdirSync(dirname(file), { recursive: true });
   const owner = ownFile(file);
@@ -111,7 +116,9 @@ export const runningShop = (file: string, { work, ...options }: Pick<AppOptions,
       manyIn,
       beforeWrite,
     });
-    const endDaily = store.daily((error) => options.logger.error({ err: error }, 'no backup could be made'));
+    const endDaily = store.daily((error) =>
+      options.logger.error({ err: error }, 'no backup could be made'),
+    );
     const isHere = sameFile(file);
     const tidy = () => {
       // Another database's photographs are none of ours.
@@ -147,7 +154,8 @@ export const runningShop = (file: string, { work, ...options }: Pick<AppOptions,
 
   /** Waits, though not for ever, until only the one that asked for it is left; says whether it is. */
   const alone = async (left: () => number): Promise<boolean> => {
-    for (let waitedMs = 0; left() > 1 && waitedMs < DRAIN_MS; waitedMs += DRAIN_LOOK_MS) await wait(DRAIN_LOOK_MS);
+    for (let waitedMs = 0; left() > 1 && waitedMs < DRAIN_MS; waitedMs += DRAIN_LOOK_MS)
+      await wait(DRAIN_LOOK_MS);
     return left() <= 1;
   };
   /** Closes the shop, puts what lies in a folder in its place and begins anew; the old one is begun again where that fails. */
@@ -192,7 +200,11 @@ export const runningShop = (file: string, { work, ...options }: Pick<AppOptions,
   };
 
   /** Makes another shop beside the running one while nobody writes, and puts it in its place. */
-  const remade = async <T>(busy: Busy, isKept: boolean, make: () => Promise<{ made: T; folder: string }>) => {
+  const remade = async <T>(
+    busy: Busy,
+    isKept: boolean,
+    make: () => Promise<{ made: T; folder: string }>,
+  ) => {
     if (swapping !== null || remaking !== null) throw new ServerBusy();
     remaking = busy;
     try {
@@ -245,11 +257,20 @@ export const runningShop = (file: string, { work, ...options }: Pick<AppOptions,
     }
   };
   let current = first();
-  const lastAt = current.db.prepare<[], string | null>('SELECT max(last_at) FROM jobs').pluck().get();
+  const lastAt = current.db
+    .prepare<[], string | null>('SELECT max(last_at) FROM jobs')
+    .pluck()
+    .get();
   const endWatch = watchClock(lastAt ?? null, ({ from, to }) => {
     options.logger.warn({ from, to }, 'the clock jumped');
     // A log never runs backward; the change log says when the clock was not to be trusted.
-    changeStore(current.db).note('clock', 'clock', 'the clock of the shop computer', { time: [from, to] }, null);
+    changeStore(current.db).note(
+      'clock',
+      'clock',
+      'the clock of the shop computer',
+      { time: [from, to] },
+      null,
+    );
   });
   const endIdle = setInterval(() => current.doors.lockIdle(Date.now()), LOCK_EVERY_MS).unref();
   const answer: RequestListener = (req, res) => {

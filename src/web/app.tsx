@@ -14,37 +14,85 @@ import { loadShop } from './store/shop-slice';
 
 /** Screens come when they are asked for: the first one is there sooner. */
 const JobScreen = lazy(() => import('./screens/JobScreen').then((m) => ({ default: m.JobScreen })));
-const JobsScreen = lazy(() => import('./screens/JobsScreen').then((m) => ({ default: m.JobsScreen })));
-const JobCardScreen = lazy(() => import('./screens/JobCardScreen').then((m) => ({ default: m.JobCardScreen })));
+const JobsScreen = lazy(() =>
+  import('./screens/JobsScreen').then((m) => ({ default: m.JobsScreen })),
+);
+const JobCardScreen = lazy(() =>
+  import('./screens/JobCardScreen').then((m) => ({ default: m.JobCardScreen })),
+);
 const LogScreen = lazy(() => import('./screens/LogScreen').then((m) => ({ default: m.LogScreen })));
-const NewJobScreen = lazy(() => import('./screens/NewJobScreen').then((m) => ({ default: m.NewJobScreen })));
-const RecordsScreen = lazy(() => import('./screens/RecordsScreen').then((m) => ({ default: m.RecordsScreen })));
-const KnowsScreen = lazy(() => import('./screens/KnowsScreen').then((m) => ({ default: m.KnowsScreen })));
-const BackupsScreen = lazy(() => import('./screens/BackupsScreen').then((m) => ({ default: m.BackupsScreen })));
-const OrdersScreen = lazy(() => import('./screens/OrdersScreen').then((m) => ({ default: m.OrdersScreen })));
-const PlanScreen = lazy(() => import('./screens/PlanScreen').then((m) => ({ default: m.PlanScreen })));
-const RechecksScreen = lazy(() => import('./screens/RechecksScreen').then((m) => ({ default: m.RechecksScreen })));
-const RiderScreen = lazy(() => import('./screens/RiderScreen').then((m) => ({ default: m.RiderScreen })));
-const ChangesScreen = lazy(() => import('./screens/ChangesScreen').then((m) => ({ default: m.ChangesScreen })));
-const PeopleScreen = lazy(() => import('./screens/PeopleScreen').then((m) => ({ default: m.PeopleScreen })));
-const SignInScreen = lazy(() => import('./screens/SignInScreen').then((m) => ({ default: m.SignInScreen })));
-const ConfirmSheet = lazy(() => import('./screens/doors/ConfirmSheet').then((m) => ({ default: m.ConfirmSheet })));
-const ComeInScreen = lazy(() => import('./screens/ComeInScreen').then((m) => ({ default: m.ComeInScreen })));
-const RulesScreen = lazy(() => import('./screens/RulesScreen').then((m) => ({ default: m.RulesScreen })));
-const SidewallScreen = lazy(() => import('./screens/SidewallScreen').then((m) => ({ default: m.SidewallScreen })));
-const SizeBenchScreen = lazy(() => import('./screens/SizeBenchScreen').then((m) => ({ default: m.SizeBenchScreen })));
-const PairScreen = lazy(() => import('./screens/PairScreen').then((m) => ({ default: m.PairScreen })));
+const NewJobScreen = lazy(() =>
+  import('./screens/NewJobScreen').then((m) => ({ default: m.NewJobScreen })),
+);
+const RecordsScreen = lazy(() =>
+  import('./screens/RecordsScreen').then((m) => ({ default: m.RecordsScreen })),
+);
+const KnowsScreen = lazy(() =>
+  import('./screens/KnowsScreen').then((m) => ({ default: m.KnowsScreen })),
+);
+const BackupsScreen = lazy(() =>
+  import('./screens/BackupsScreen').then((m) => ({ default: m.BackupsScreen })),
+);
+const OrdersScreen = lazy(() =>
+  import('./screens/OrdersScreen').then((m) => ({ default: m.OrdersScreen })),
+);
+const PlanScreen = lazy(() =>
+  import('./screens/PlanScreen').then((m) => ({ default: m.PlanScreen })),
+);
+const RechecksScreen = lazy(() =>
+  import('./screens/RechecksScreen').then((m) => ({ default: m.RechecksScreen })),
+);
+const RiderScreen = lazy(() =>
+  import('./screens/RiderScreen').then((m) => ({ default: m.RiderScreen })),
+);
+const ChangesScreen = lazy(() =>
+  import('./screens/ChangesScreen').then((m) => ({ default: m.ChangesScreen })),
+);
+const PeopleScreen = lazy(() =>
+  import('./screens/PeopleScreen').then((m) => ({ default: m.PeopleScreen })),
+);
+const SignInScreen = lazy(() =>
+  import('./screens/SignInScreen').then((m) => ({ default: m.SignInScreen })),
+);
+const ConfirmSheet = lazy(() =>
+  import('./screens/doors/ConfirmSheet').then((m) => ({ default: m.ConfirmSheet })),
+);
+const ComeInScreen = lazy(() =>
+  import('./screens/ComeInScreen').then((m) => ({ default: m.ComeInScreen })),
+);
+const RulesScreen = lazy(() =>
+  import('./screens/RulesScreen').then((m) => ({ default: m.RulesScreen })),
+);
+const SidewallScreen = lazy(() =>
+  import('./screens/SidewallScreen').then((m) => ({ default: m.SidewallScreen })),
+);
+const SizeBenchScreen = lazy(() =>
+  import('./screens/SizeBenchScreen').then((m) => ({ default: m.SizeBenchScreen })),
+);
+const PairScreen = lazy(() =>
+  import('./screens/PairScreen').then((m) => ({ default: m.PairScreen })),
+);
 const RiderPaperScreen = lazy(() =>
   import('./screens/RiderPaperScreen').then((m) => ({ default: m.RiderPaperScreen })),
 );
-const VisitScreen = lazy(() => import('./screens/VisitScreen').then((m) => ({ default: m.VisitScreen })));
-const WheelScreen = lazy(() => import('./screens/WheelScreen').then((m) => ({ default: m.WheelScreen })));
-const WheelTagScreen = lazy(() => import('./screens/WheelTagScreen').then((m) => ({ default: m.WheelTagScreen })));
-const WorkingsScreen = lazy(() => import('./screens/WorkingsScreen').then((m) => ({ default: m.WorkingsScreen })));
+const VisitScreen = lazy(() =>
+  import('./screens/VisitScreen').then((m) => ({ default: m.VisitScreen })),
+);
+const WheelScreen = lazy(() =>
+  import('./screens/WheelScreen').then((m) => ({ default: m.WheelScreen })),
+);
+const WheelTagScreen = lazy(() =>
+  import('./screens/WheelTagScreen').then((m) => ({ default: m.WheelTagScreen })),
+);
+const WorkingsScreen = lazy(() =>
+  import('./screens/WorkingsScreen').then((m) => ({ default: m.WorkingsScreen })),
+);
 const InstrumentsScreen = lazy(() =>
   import('./screens/InstrumentsScreen').then((m) => ({ default: m.InstrumentsScreen })),
 );
-const PracticeScreen = lazy(() => import('./screens/PracticeScreen').then((m) => ({ default: m.PracticeScreen })));
+const PracticeScreen = lazy(() =>
+  import('./screens/PracticeScreen').then((m) => ({ default: m.PracticeScreen })),
+);
 const NewMachineScreen = lazy(() =>
   import('./screens/NewMachineScreen').then((m) => ({ default: m.NewMachineScreen })),
 );
@@ -55,7 +103,10 @@ const useTheme = () => {
   useEffect(() => {
     const dark = window.matchMedia('(prefers-color-scheme: dark)');
     const apply = () =>
-      document.documentElement.classList.toggle('dark', theme === 'night' || (theme === 'auto' && dark.matches));
+      document.documentElement.classList.toggle(
+        'dark',
+        theme === 'night' || (theme === 'auto' && dark.matches),
+      );
     apply();
     dark.addEventListener('change', apply);
     return () => dark.removeEventListener('change', apply);
@@ -65,7 +116,11 @@ const useTheme = () => {
 /** The day; an address of the time when the list of jobs stood here leads to it. */
 const Home = () => {
   const { search } = useLocation();
-  return /[?&](search|from|to)=/.test(search) ? <Navigate replace to={`/jobs${search}`} /> : <TodayScreen />;
+  return /[?&](search|from|to)=/.test(search) ? (
+    <Navigate replace to={`/jobs${search}`} />
+  ) : (
+    <TodayScreen />
+  );
 };
 
 const NoSuchScreen = () => (
@@ -174,7 +229,9 @@ const Gate = () => {
 const BrokenScreen = () => (
   <main className="mx-auto max-w-2xl p-8" role="alert">
     <h1 className="text-3xl">This screen broke.</h1>
-    <p className="my-4">What was confirmed is in the log, and what was not yet sent is kept in this browser.</p>
+    <p className="my-4">
+      What was confirmed is in the log, and what was not yet sent is kept in this browser.
+    </p>
     <Button go onClick={() => window.location.reload()}>
       Load it again
     </Button>

@@ -61,7 +61,13 @@ const asAdvised = (stand: Stand): Outcome => {
   let on: MassVector[] = [];
   let placements = 0;
   for (let act = 0; act < 60; act++) {
-    const advice = balanceAdvise.run({ seen, on, stock: STOCK, positions: SPOKES, sides: 'one' }).result;
+    const advice = balanceAdvise.run({
+      seen,
+      on,
+      stock: STOCK,
+      positions: SPOKES,
+      sides: 'one',
+    }).result;
     if (advice.do === 'done' || advice.do === 'look' || placements > MOST) break;
     if (advice.do === 'settle') seen.push(stand.settle(on, advice.from, advice.turned));
     else if (advice.do === 'level') seen.push(stand.level(advice.deg, on, advice.at));
@@ -76,8 +82,14 @@ const asAdvised = (stand: Stand): Outcome => {
 const quantile = (values: number[], q: number): number =>
   [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * q))]!;
 
-const WAYS = { 'a piece at a time, 7 g': pieceByPiece, 'guess 30 g and halve': guessAndHalve, 'as advised': asAdvised };
-console.log(`| dead band | way | placements, median | 95 % | residual 95 %, g | readings, median | ms a wheel |`);
+const WAYS = {
+  'a piece at a time, 7 g': pieceByPiece,
+  'guess 30 g and halve': guessAndHalve,
+  'as advised': asAdvised,
+};
+console.log(
+  `| dead band | way | placements, median | 95 % | residual 95 %, g | readings, median | ms a wheel |`,
+);
 console.log('| --- | --- | --- | --- | --- | --- | --- |');
 const perBand = Math.ceil(WHEELS / 6);
 for (const bandG of (process.env.BENCH_BANDS ?? '1,2,3,4,5,6').split(',').map(Number))

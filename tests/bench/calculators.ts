@@ -18,7 +18,8 @@ const timed = (run: () => unknown): number => {
   return performance.now() - before;
 };
 /** The best of some: the machine may have had something else to do. */
-const best = (run: () => unknown, of = 3): number => Math.min(...Array.from({ length: of }, () => timed(run)));
+const best = (run: () => unknown, of = 3): number =>
+  Math.min(...Array.from({ length: of }, () => timed(run)));
 
 const unitMs = best(() => {
   let sum = 0;
@@ -30,8 +31,11 @@ console.log('| calculator | example, ms | drawn, slowest, ms | in square roots, 
 console.log('| --- | --- | --- | --- |');
 const rows = WORKINGS.map((definition) => {
   const chance = seeded(20_261);
-  const inputs = Array.from({ length: DRAWN }, () => drawInput(definition.schema, chance)) as object[];
-  for (const input of inputs) if ('mostSteps' in input) Object.assign(input, { mostSteps: MOST_STEPS });
+  const inputs = Array.from({ length: DRAWN }, () =>
+    drawInput(definition.schema, chance),
+  ) as object[];
+  for (const input of inputs)
+    if ('mostSteps' in input) Object.assign(input, { mostSteps: MOST_STEPS });
   const run = (input: unknown) => attempt(definition as never, input as never);
   return {
     name: definition.name,
@@ -40,4 +44,6 @@ const rows = WORKINGS.map((definition) => {
   };
 }).sort((a, b) => b.slowestMs - a.slowestMs);
 for (const { name, exampleMs, slowestMs } of rows)
-  console.log(`| ${name} | ${exampleMs.toFixed(2)} | ${slowestMs.toFixed(1)} | ${(slowestMs / unitMs).toFixed(1)} |`);
+  console.log(
+    `| ${name} | ${exampleMs.toFixed(2)} | ${slowestMs.toFixed(1)} | ${(slowestMs / unitMs).toFixed(1)} |`,
+  );

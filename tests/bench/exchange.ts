@@ -44,7 +44,10 @@ const watched = async <T>(url: string, run: () => Promise<T>) => {
   waits.sort((a, b) => a - b);
   return { result, tookMs, p99Ms: waits[Math.floor(waits.length * 0.99)]!, mostMs: waits.at(-1)! };
 };
-const line = (what: string, { tookMs, p99Ms, mostMs }: { tookMs: number; p99Ms: number; mostMs: number }) =>
+const line = (
+  what: string,
+  { tookMs, p99Ms, mostMs }: { tookMs: number; p99Ms: number; mostMs: number },
+) =>
   console.log(
     `${what}: ${(tookMs / JOBS).toFixed(1)} ms a job; others wait ${p99Ms.toFixed(0)} ms (99 %), ${mostMs.toFixed(0)} ms at most`,
   );
@@ -52,8 +55,12 @@ const line = (what: string, { tookMs, p99Ms, mostMs }: { tookMs: number; p99Ms: 
 const main = async (): Promise<void> => {
   manyJobs(join(dir, 'from.sqlite'), JOBS, MACHINES);
   const from = await started(join(dir, 'from.sqlite'));
-  const out = await watched(from.url, async () => (await fetch(`${from.url}/api/exchange/shop`)).arrayBuffer());
-  console.log(`${JOBS} jobs, ${MACHINES} machines: a file of ${(out.result.byteLength / 1e6).toFixed(1)} MB`);
+  const out = await watched(from.url, async () =>
+    (await fetch(`${from.url}/api/exchange/shop`)).arrayBuffer(),
+  );
+  console.log(
+    `${JOBS} jobs, ${MACHINES} machines: a file of ${(out.result.byteLength / 1e6).toFixed(1)} MB`,
+  );
   line('out', out);
   from.stop();
   const to = await started(join(dir, 'to.sqlite'));
@@ -67,7 +74,13 @@ const main = async (): Promise<void> => {
   line('looked into', looked);
   const taken = await watched(to.url, async () => {
     const url = `${to.url}/api/exchange/brought/${looked.result.id}/take-in`;
-    return (await fetch(url, { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' })).status;
+    return (
+      await fetch(url, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: '{}',
+      })
+    ).status;
   });
   line(`taken in (${taken.result})`, taken);
   to.stop();

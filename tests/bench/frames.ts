@@ -46,7 +46,10 @@ void (async () => {
   spawnSync('node', ['dist/server/fill-demo.cjs', file]);
   const { url, stop } = await startedServer(file);
   const path = browserPath();
-  const browser = await chromium.launch({ ...(path ? { executablePath: path } : {}), args: ['--no-sandbox'] });
+  const browser = await chromium.launch({
+    ...(path ? { executablePath: path } : {}),
+    args: ['--no-sandbox'],
+  });
   const open = async (at: string): Promise<Page> => {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     await page.addInitScript(() =>
@@ -63,24 +66,34 @@ void (async () => {
       await page.waitForTimeout(waitMs);
     }
   };
-  const times = (count: number, ...keys: string[]) => Array.from({ length: count }, () => keys).flat();
+  const times = (count: number, ...keys: string[]) =>
+    Array.from({ length: count }, () => keys).flat();
   try {
     console.log('pictures while they move, on this machine');
     const still = await open('/practice?kind=true&wheel=4');
     console.log(told('nothing moves', await framesWhile(still, () => still.waitForTimeout(2000))));
-    console.log(told('the rim at its needle', await framesWhile(still, pressing(still, times(20, '.'), 120))));
+    console.log(
+      told('the rim at its needle', await framesWhile(still, pressing(still, times(20, '.'), 120))),
+    );
     const levers = await open('/practice?kind=levers&wheel=5');
     await levers.getByLabel('Begin at').fill('180°');
     await levers.getByLabel('Begin at').press('Enter');
     await levers.getByRole('button', { name: 'Begin here' }).click();
     console.log(
-      told('bead and dial, bites', await framesWhile(levers, pressing(levers, times(6, '.', 'p', ','), 120))),
+      told(
+        'bead and dial, bites',
+        await framesWhile(levers, pressing(levers, times(6, '.', 'p', ','), 120)),
+      ),
     );
     const ring = await open('/practice?kind=ring&wheel=5');
-    console.log(told('a ring’s gaps', await framesWhile(ring, pressing(ring, times(8, 'f', 't', '.'), 100))));
+    console.log(
+      told('a ring’s gaps', await framesWhile(ring, pressing(ring, times(8, 'f', 't', '.'), 100))),
+    );
     const stand = await open('/practice?kind=balance&wheel=21');
     await stand.getByRole('button', { name: 'From the left' }).click();
-    console.log(told('a wheel on the stand', await framesWhile(stand, () => stand.waitForTimeout(3000))));
+    console.log(
+      told('a wheel on the stand', await framesWhile(stand, () => stand.waitForTimeout(3000))),
+    );
   } finally {
     await browser.close();
     stop();

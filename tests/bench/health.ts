@@ -38,14 +38,27 @@ const HAMMERS: readonly Hammer[] = [
   ['the log as CSV', (url) => fetch(`${url}/api/jobs/demo-job-20/log.csv`)],
   ['the day’s plan', (url) => fetch(`${url}/api/day-plan`)],
   ['the catalog', (url) => fetch(`${url}/api/workings`)],
-  ['advice on balance', (url) => post(`${url}/api/workings/balance-advise`, example('balance-advise'))],
-  ['placing of weights', (url) => post(`${url}/api/workings/balance-place`, example('balance-place'))],
-  ['a CSV of 120,000 columns', (url) => post(`${url}/api/records/tires/import`, `${'a,'.repeat(WIDE)}a\n`, 'text/csv')],
+  [
+    'advice on balance',
+    (url) => post(`${url}/api/workings/balance-advise`, example('balance-advise')),
+  ],
+  [
+    'placing of weights',
+    (url) => post(`${url}/api/workings/balance-place`, example('balance-place')),
+  ],
+  [
+    'a CSV of 120,000 columns',
+    (url) => post(`${url}/api/records/tires/import`, `${'a,'.repeat(WIDE)}a\n`, 'text/csv'),
+  ],
   [
     'a CSV with one long cell',
-    (url) => post(`${url}/api/records/tires/import`, `marking\n"${'x'.repeat(3_000_000)}"\n`, 'text/csv'),
+    (url) =>
+      post(`${url}/api/records/tires/import`, `marking\n"${'x'.repeat(3_000_000)}"\n`, 'text/csv'),
   ],
-  ['bodies that are too large', (url) => post(`${url}/api/people`, { name: 'x'.repeat(1_000_000) })],
+  [
+    'bodies that are too large',
+    (url) => post(`${url}/api/people`, { name: 'x'.repeat(1_000_000) }),
+  ],
   [
     'practice rounds that are refused',
     (url, n) => post(`${url}/api/practice`, { id: `p-${n}`, who: 'Juna Birk', wheel: 1, acts: [] }),
@@ -72,7 +85,11 @@ const hammer = async ({ url, kind }: { url: string; kind: number }) => {
 };
 
 /** The hammering client has a thread of its own: what it takes of its time is not counted as the server's. */
-const hammered = async (url: string, kind: number, meanwhile: () => Promise<void>): Promise<string> => {
+const hammered = async (
+  url: string,
+  kind: number,
+  meanwhile: () => Promise<void>,
+): Promise<string> => {
   const client = new Worker(__filename, { workerData: { url, kind } });
   const told = new Promise<string>((done) => client.once('message', done));
   await pause(600);
@@ -88,7 +105,9 @@ const measure = async () => {
   const file = join(dir, 'shop.sqlite');
   spawnSync('node', ['dist/server/fill-demo.cjs', file]);
   const { url, stop } = await startedServer(file);
-  console.log(`while ${AT_ONCE} requests of one kind are always under way: health in ms, median and 99th of ${TIMES}`);
+  console.log(
+    `while ${AT_ONCE} requests of one kind are always under way: health in ms, median and 99th of ${TIMES}`,
+  );
   try {
     for (const [kind, [says]] of HAMMERS.entries()) {
       const ms: number[] = [];

@@ -35,7 +35,10 @@ const counted = (page: Page): Promise<number> =>
   );
 
 const watch = async (url: string) => {
-  const browser = await chromium.launch({ ...(CHROMIUM ? { executablePath: CHROMIUM } : {}), args: ['--no-sandbox'] });
+  const browser = await chromium.launch({
+    ...(CHROMIUM ? { executablePath: CHROMIUM } : {}),
+    args: ['--no-sandbox'],
+  });
   const page = await browser.newPage();
   await page.addInitScript(() => {
     const taps: number[] = [];
@@ -105,8 +108,11 @@ const main = async (): Promise<void> => {
   );
   for (const [i, { page, browser }] of watchers.entries()) {
     const seen = await counted(page);
-    const clicks = (await page.evaluate(() => (window as unknown as { taps: number[] }).taps)).sort((a, b) => a - b);
-    const at = (share: number) => clicks[Math.min(clicks.length - 1, Math.floor(clicks.length * share))] ?? 0;
+    const clicks = (await page.evaluate(() => (window as unknown as { taps: number[] }).taps)).sort(
+      (a, b) => a - b,
+    );
+    const at = (share: number) =>
+      clicks[Math.min(clicks.length - 1, Math.floor(clicks.length * share))] ?? 0;
     console.log(
       `  browser ${i + 1}: ${seen} lines seen, ${sent - seen} lost; tap to next picture: median ${at(0.5)} ms, 95 % ${at(0.95)} ms, worst ${clicks.at(-1) ?? 0} ms of ${clicks.length} taps`,
     );

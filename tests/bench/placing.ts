@@ -13,7 +13,8 @@ const timed = <T>(run: () => T): { ms: number; out: T } => {
   const out = run();
   return { ms: performance.now() - before, out };
 };
-const median = (values: number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
+const median = (values: number[]) =>
+  [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
 
 const main = async (): Promise<void> => {
   const solve = await linearSolver();
@@ -24,12 +25,18 @@ const main = async (): Promise<void> => {
     const a = timed(() => searchPlaces(problem));
     const b = timed(() => solve(problem));
     const { within, picks, massG } = a.out;
-    if (within === (b.out !== null) && (!b.out || (picks.length === b.out.pieces && massG === b.out.massG))) alike++;
+    if (
+      within === (b.out !== null) &&
+      (!b.out || (picks.length === b.out.pieces && massG === b.out.massG))
+    )
+      alike++;
     ours.push(a.ms);
     theirs.push(b.ms);
     ratios.push(b.ms / a.ms);
   }
-  console.log(`  ${alike} of ${INSTANCES} instances: within the factor of the least mass as few pieces as the solver`);
+  console.log(
+    `  ${alike} of ${INSTANCES} instances: within the factor of the least mass as few pieces as the solver`,
+  );
   console.log(
     `  median ${median(ours).toFixed(3)} ms against ${median(theirs).toFixed(1)} ms; worst ${Math.max(...ours).toFixed(1)} ms against ${Math.max(...theirs).toFixed(0)} ms; solver / ours, median of the ratios ${median(ratios).toFixed(0)}`,
   );

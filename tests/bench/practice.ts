@@ -37,13 +37,17 @@ interface Done {
   ms: number;
 }
 
-const middle = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
+const middle = (values: readonly number[]): number =>
+  [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
 
 const lever = (seed: number, level: (typeof LEVER_LEVELS)[number]): Omit<Done, 'ms'> => {
   const bead = hiddenBead(seed, level);
   const acts = [...advisedLevers(bead)];
   const { state } = playLevers(bead, acts);
-  return { good: state.over && state.pinchedDegs.length === 0 && state.scratches === 0, cost: acts.length };
+  return {
+    good: state.over && state.pinchedDegs.length === 0 && state.scratches === 0,
+    cost: acts.length,
+  };
 };
 
 /** The limit of the shop's usual rule, mm. */
@@ -87,7 +91,10 @@ const pair = (seed: number, level: (typeof PAIR_LEVELS)[number]): Omit<Done, 'ms
 };
 const sidewall = (seed: number, level: (typeof SIDEWALL_LEVELS)[number]): Omit<Done, 'ms'> => {
   const { suits, refused, why } = hiddenSidewall(seed, level);
-  const acts = [{ do: 'fits', tire: suits + 1 } as const, { do: 'refuse', tire: refused + 1, why } as const];
+  const acts = [
+    { do: 'fits', tire: suits + 1 } as const,
+    { do: 'refuse', tire: refused + 1, why } as const,
+  ];
   const { good, cost } = practiceSidewall.run({ seed, level, acts }).result;
   return { good, cost };
 };
@@ -97,9 +104,13 @@ for (const level of SIDEWALL_LEVELS)
   process.stdout.write(`${told(`sidewall, ${level}`, 'answers', (s) => sidewall(s, level))}\n`);
 for (const level of LEVER_LEVELS)
   process.stdout.write(`${told(`levers, ${level}`, 'moves', (s) => lever(s, level))}\n`);
-for (const level of RING_LEVELS) process.stdout.write(`${told(`ring, ${level}`, 'moves', (s) => ring(s, level))}\n`);
-for (const level of PAIR_LEVELS) process.stdout.write(`${told(`pair, ${level}`, 'moves', (s) => pair(s, level))}\n`);
-for (const level of AIR_LEVELS) process.stdout.write(`${told(`air, ${level}`, 'tries', (s) => air(s, level))}\n`);
-for (const level of LEAK_LEVELS) process.stdout.write(`${told(`leak, ${level}`, 'days', (s) => leaky(s, level))}\n`);
+for (const level of RING_LEVELS)
+  process.stdout.write(`${told(`ring, ${level}`, 'moves', (s) => ring(s, level))}\n`);
+for (const level of PAIR_LEVELS)
+  process.stdout.write(`${told(`pair, ${level}`, 'moves', (s) => pair(s, level))}\n`);
+for (const level of AIR_LEVELS)
+  process.stdout.write(`${told(`air, ${level}`, 'tries', (s) => air(s, level))}\n`);
+for (const level of LEAK_LEVELS)
+  process.stdout.write(`${told(`leak, ${level}`, 'days', (s) => leaky(s, level))}\n`);
 for (const level of SPOKE_LEVELS)
   process.stdout.write(`${told(`true, ${level}`, 'nipples', (s) => nipples(s, level))}\n`);

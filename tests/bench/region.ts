@@ -8,7 +8,9 @@ console.log(`| plan | band | ${BANDS.map((b) => `${b} g`).join(' | ')} |`);
 console.log(`| --- | --- | ${BANDS.map(() => '---').join(' | ')} |`);
 for (const plan of [...(Object.keys(PLANS) as (keyof typeof PLANS)[]), 'as advised'] as const)
   for (const bandKnown of [true, false]) {
-    const shares = BANDS.map((bandG) => regionHeld(WHEELS, { bandG, bandKnown, plan, firstSeed: bandG * 1_000_000 }));
+    const shares = BANDS.map((bandG) =>
+      regionHeld(WHEELS, { bandG, bandKnown, plan, firstSeed: bandG * 1_000_000 }),
+    );
     console.log(
       `| ${plan} | ${bandKnown ? 'known' : 'unknown'} | ${shares.map((s) => (100 * s).toFixed(0)).join(' | ')} |`,
     );

@@ -55,7 +55,9 @@ const screenOf = async (
   const shownMs = await page.evaluate(() => performance.now());
   await act(page);
   await page.waitForTimeout(600);
-  const tapMs = await page.evaluate(() => Math.max(0, ...((globalThis as never as { taps: number[] }).taps ?? [])));
+  const tapMs = await page.evaluate(() =>
+    Math.max(0, ...((globalThis as never as { taps: number[] }).taps ?? [])),
+  );
   await page.context().close();
   return { shownMs, tapMs };
 };
@@ -63,7 +65,10 @@ const screenOf = async (
 /** Today, a new job, the wheels of the shop: fresh pages, as fast as this machine and as slow as a tablet. */
 const screensOf = async (url: string) => {
   const path = browserPath();
-  const browser = await chromium.launch({ ...(path ? { executablePath: path } : {}), args: ['--no-sandbox'] });
+  const browser = await chromium.launch({
+    ...(path ? { executablePath: path } : {}),
+    args: ['--no-sandbox'],
+  });
   const found: Record<string, { shownMs: number; tapMs: number }> = {};
   for (const rate of [1, SLOWER]) {
     const open = async () => {
@@ -78,23 +83,51 @@ const screensOf = async (url: string) => {
           taps.push(...events.filter((e) => e.interactionId > 0).map((e) => e.duration));
         }).observe({ type: 'event', buffered: true, durationThreshold: 16 } as never);
       });
-      await (await page.context().newCDPSession(page)).send('Emulation.setCPUThrottlingRate', { rate });
+      await (
+        await page.context().newCDPSession(page)
+      ).send('Emulation.setCPUThrottlingRate', { rate });
       return page;
     };
     const name = (says: string) => `${says}${rate > 1 ? `, ${rate} times slower` : ''}`;
-    found[name('Today')] = await screenOf(await open(), `${url}/`, 'A machine comes in', async (page) => {
-      await page.getByRole('link', { name: 'Jobs' }).click();
-    });
-    found[name('a new job')] = await screenOf(await open(), `${url}/jobs/new`, 'A loose wheel', async (page) => {
-      await page.getByLabel('Which machine, or whose').pressSequentially('orrin juni', { delay: 60 });
-    });
-    found[name('wheels')] = await screenOf(await open(), `${url}/records/wheels`, 'Tire on it', async (page) => {
-      await page.getByRole('button', { name: 'Tire on it' }).click();
-    });
-    found[name('a job')] = await screenOf(await open(), `${url}/jobs/demo-job-22/tire-on`, ' of 9', async (page) => {
-      await page.keyboard.press('n');
-    });
-    found[name('the size bench')] = await screenOf(await open(), `${url}/bench/sizes?wheel=w-orrin-r`, 'On the wheel');
+    found[name('Today')] = await screenOf(
+      await open(),
+      `${url}/`,
+      'A machine comes in',
+      async (page) => {
+        await page.getByRole('link', { name: 'Jobs' }).click();
+      },
+    );
+    found[name('a new job')] = await screenOf(
+      await open(),
+      `${url}/jobs/new`,
+      'A loose wheel',
+      async (page) => {
+        await page
+          .getByLabel('Which machine, or whose')
+          .pressSequentially('orrin juni', { delay: 60 });
+      },
+    );
+    found[name('wheels')] = await screenOf(
+      await open(),
+      `${url}/records/wheels`,
+      'Tire on it',
+      async (page) => {
+        await page.getByRole('button', { name: 'Tire on it' }).click();
+      },
+    );
+    found[name('a job')] = await screenOf(
+      await open(),
+      `${url}/jobs/demo-job-22/tire-on`,
+      ' of 9',
+      async (page) => {
+        await page.keyboard.press('n');
+      },
+    );
+    found[name('the size bench')] = await screenOf(
+      await open(),
+      `${url}/bench/sizes?wheel=w-orrin-r`,
+      'On the wheel',
+    );
   }
   await browser.close();
   return found;
@@ -114,7 +147,8 @@ const measured = async (jobs: number, machines: number) => {
       const get = (path: string) => fetch(url + path);
       const last = Math.floor((jobs - 50) / 50) * 50;
       const noteIn = async (job: string) => {
-        let seq = ((await (await get(`/api/jobs/${job}`)).json()) as { job: { lastSeq: number } }).job.lastSeq;
+        let seq = ((await (await get(`/api/jobs/${job}`)).json()) as { job: { lastSeq: number } })
+          .job.lastSeq;
         return () => {
           const entry = {
             id: `${job}-n-${seq}`,
@@ -134,10 +168,14 @@ const measured = async (jobs: number, machines: number) => {
         'jobs, first page': await timesOf(() => get('/api/jobs?limit=50')),
         'jobs, last page': await timesOf(() => get(`/api/jobs?limit=50&offset=${last}`)),
         'search, a word': await timesOf((i) => get(`/api/jobs?limit=50&search=${word(i)}`)),
-        'search, a part and a number': await timesOf((i) => get(`/api/jobs?limit=50&search=rin+${(i * 37) % jobs}`)),
+        'search, a part and a number': await timesOf((i) =>
+          get(`/api/jobs?limit=50&search=rin+${(i * 37) % jobs}`),
+        ),
         'search, two letters': await timesOf(() => get('/api/jobs?limit=50&search=90')),
         'search, nothing found': await timesOf(() => get('/api/jobs?limit=50&search=nowhere')),
-        'visits, a word': await timesOf((i) => get(`/api/visits?state=done&limit=50&search=${word(i)}`)),
+        'visits, a word': await timesOf((i) =>
+          get(`/api/visits?state=done&limit=50&search=${word(i)}`),
+        ),
         'one job': await timesOf((i) => get(`/api/jobs/demo-job-${1 + (i % DEMO_JOBS)}`)),
         'a note on a log of 90': await timesOf(await noteIn('demo-job-21')),
         'a note on a log of 2000': await timesOf(await noteIn(LONG_LOG)),
@@ -145,8 +183,12 @@ const measured = async (jobs: number, machines: number) => {
         shop: await timesOf(() => get('/api/shop')),
         'machines, first page': await timesOf(() => get('/api/machines?limit=40')),
         'machines, a word': await timesOf((i) => get(`/api/machines?limit=40&find=${word(i)}`)),
-        'wheels, by a column': await timesOf(() => get('/api/records/wheels?limit=50&sort=tireMarking')),
-        'wheels, a machine’s word': await timesOf((i) => get(`/api/records/wheels?limit=50&find=orrin+${word(i)}`)),
+        'wheels, by a column': await timesOf(() =>
+          get('/api/records/wheels?limit=50&sort=tireMarking'),
+        ),
+        'wheels, a machine’s word': await timesOf((i) =>
+          get(`/api/records/wheels?limit=50&find=orrin+${word(i)}`),
+        ),
         'tires for a rim': await timesOf(() => get('/api/tires?rim=18')),
       };
       return { rows, screens: await screensOf(url), startMs, MB: statSync(file).size / 1e6 };
@@ -163,7 +205,9 @@ void (async () => {
   const many = await measured(JOBS, MACHINES);
   console.log(`${FEW} jobs: ${few.MB.toFixed(0)} MB, starts in ${few.startMs.toFixed(0)} ms`);
   console.log(`${JOBS} jobs: ${many.MB.toFixed(0)} MB, starts in ${many.startMs.toFixed(0)} ms`);
-  console.log(`median ms at ${FEW} and ${JOBS} jobs (99th of ${TIMES}), how many times as long, kB of the answer`);
+  console.log(
+    `median ms at ${FEW} and ${JOBS} jobs (99th of ${TIMES}), how many times as long, kB of the answer`,
+  );
   for (const [name, at] of Object.entries(many.rows)) {
     const before = few.rows[name as keyof typeof few.rows];
     console.log(
@@ -172,5 +216,7 @@ void (async () => {
   }
   console.log('ms until a fresh page shows it, and the longest answer to a tap or key');
   for (const [name, { shownMs, tapMs }] of Object.entries(many.screens))
-    console.log(`  ${name.padEnd(34)} ${shownMs.toFixed(0).padStart(6)} ${tapMs.toFixed(0).padStart(6)}`);
+    console.log(
+      `  ${name.padEnd(34)} ${shownMs.toFixed(0).padStart(6)} ${tapMs.toFixed(0).padStart(6)}`,
+    );
 })();

@@ -6,7 +6,9 @@ const FIRST_SEED = Number(process.env.BENCH_SEED ?? 300_000);
 /** More than this left, and a wheel must not be called balanced: twice the tolerance. */
 const TOO_MUCH_G = 10;
 
-const kinds = Object.entries(SPOILERS).filter(([name]) => new RegExp(process.env.BENCH_KIND ?? '.').test(name));
+const kinds = Object.entries(SPOILERS).filter(([name]) =>
+  new RegExp(process.env.BENCH_KIND ?? '.').test(name),
+);
 console.log(
   '| what is wrong | noticed | called balanced | of these over 10 g | most left, g | placements, median | readings, median |',
 );

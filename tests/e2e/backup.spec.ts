@@ -23,7 +23,11 @@ test('the shop is backed up by a key, goes on, and is put back as it was; what c
   await expect(list.getByText('brought in', { exact: true })).toBeVisible();
   await page
     .getByLabel('A backup from elsewhere')
-    .setInputFiles({ name: 'letter.zip', mimeType: 'application/zip', buffer: Buffer.from('Dear shop') });
+    .setInputFiles({
+      name: 'letter.zip',
+      mimeType: 'application/zip',
+      buffer: Buffer.from('Dear shop'),
+    });
   await expect(page.getByRole('alert')).toContainText('It cannot be read');
 
   await page.goto(`${shop.url}/jobs/demo-job-21/inspect`);
@@ -45,7 +49,9 @@ test('the shop is backed up by a key, goes on, and is put back as it was; what c
   await page.goto(`${shop.url}/jobs/demo-job-21/log`);
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
   await expect(notes).toHaveCount(0);
-  expect(readdirSync(shop.dir).filter((f) => f.startsWith('shop.sqlite.before-restore'))).toHaveLength(1);
+  expect(
+    readdirSync(shop.dir).filter((f) => f.startsWith('shop.sqlite.before-restore')),
+  ).toHaveLength(1);
 });
 
 test('a shop goes out into a file, and another takes it in after a look; a job of it likewise', async ({

@@ -8,7 +8,9 @@ const anew = async (page: Parameters<typeof openAs>[0], shop: Parameters<typeof 
   await settled(page);
   await page.getByRole('button', { name: 'More', exact: true }).click();
   await page.getByRole('button', { name: 'Begin anew' }).click();
-  await expect(page.getByRole('heading', { name: 'Let it settle. Where is the bottom?' })).toBeVisible();
+  await expect(
+    page.getByRole('heading', { name: 'Let it settle. Where is the bottom?' }),
+  ).toBeVisible();
 };
 
 const rest = async (page: Parameters<typeof openAs>[0], place: string, from: string) => {
@@ -88,7 +90,10 @@ test('by hand: rests, own pieces from the shelf as buttons, held level, undone, 
   await expect(page).toHaveURL(/wheel-back$/);
 });
 
-test('a reading that contradicts the others is found, said, and taken out', async ({ page, shop }) => {
+test('a reading that contradicts the others is found, said, and taken out', async ({
+  page,
+  shop,
+}) => {
   await anew(page, shop);
   for (const [place, from] of [
     ['210°', 'left'],
@@ -100,7 +105,10 @@ test('a reading that contradicts the others is found, said, and taken out', asyn
   ] as const)
     await rest(page, place, from);
   await expect(page.getByRole('alert')).toContainText('One reading is the odd one');
-  const odd = page.getByRole('list', { name: 'Tries so far' }).getByRole('listitem').filter({ hasText: 'the odd one' });
+  const odd = page
+    .getByRole('list', { name: 'Tries so far' })
+    .getByRole('listitem')
+    .filter({ hasText: 'the odd one' });
   await expect(odd).toContainText('rest at 12:24');
   await odd.getByRole('button').click();
   await expect(page.getByText('One reading is the odd one', { exact: false })).toBeHidden();
@@ -115,7 +123,9 @@ test('wrong, missing and huge input is refused with a sentence, and nothing is h
   const field = page.getByLabel('This came to the bottom');
   for (const bad of ['13:99', 'bottom', '9999°', '<b>7</b>']) {
     await field.fill(bad);
-    await expect(page.getByText(/is not a place on the wheel|once round|is not an hour/)).toBeVisible();
+    await expect(
+      page.getByText(/is not a place on the wheel|once round|is not an hour/),
+    ).toBeVisible();
     await expect(page.getByRole('button', { name: 'Take it' })).toBeDisabled();
   }
   await page.getByLabel('Do something else, by hand').selectOption('machine');
@@ -127,9 +137,15 @@ test('wrong, missing and huge input is refused with a sentence, and nothing is h
   expect((await balanceOf(page)).seen).toEqual([]);
 });
 
-test('the simulated stand turns the dial; a rest is taken once the wheel has come to rest', async ({ page, shop }) => {
+test('the simulated stand turns the dial; a rest is taken once the wheel has come to rest', async ({
+  page,
+  shop,
+}) => {
   await page.addInitScript(() =>
-    localStorage.setItem('rimstone-prefs', JSON.stringify({ who: 'Juna Birk', theme: 'day', standIns: true })),
+    localStorage.setItem(
+      'rimstone-prefs',
+      JSON.stringify({ who: 'Juna Birk', theme: 'day', standIns: true }),
+    ),
   );
   await page.request.put(`${shop.url}/api/devices/bench%20stand/hold`, {
     data: { heavyG: 43, heavyDeg: 206, bandG: 2.5, pace: 30 },
@@ -139,7 +155,9 @@ test('the simulated stand turns the dial; a rest is taken once the wheel has com
   const turn = () =>
     page
       .locator('.dial')
-      .evaluate((e) => (e as unknown as { style: CSSStyleDeclaration }).style.getPropertyValue('--turn'));
+      .evaluate((e) =>
+        (e as unknown as { style: CSSStyleDeclaration }).style.getPropertyValue('--turn'),
+      );
   await expect(stand.getByRole('button', { name: 'Take this rest' })).toBeDisabled();
   const before = await turn();
   for (const from of ['left', 'right']) {
@@ -151,7 +169,8 @@ test('the simulated stand turns the dial; a rest is taken once the wheel has com
     ).toBeVisible();
   }
   const { seen } = await balanceOf(page);
-  for (const o of seen) expect(o.kind === 'settle' && Math.abs(angleBetween(206, o.restDeg))).toBeLessThan(5);
+  for (const o of seen)
+    expect(o.kind === 'settle' && Math.abs(angleBetween(206, o.restDeg))).toBeLessThan(5);
   await page.goto(`${shop.url}/jobs/demo-job-21/log`);
   await expect(page.getByText(/let go from the left, by bench stand/)).toBeVisible();
 });
@@ -186,10 +205,12 @@ test('a shelf with very many ways to pick from is answered at once, and proved w
   page,
   shop,
 }) => {
-  const tens = (await (await page.request.get(`${shop.url}/api/records/weights`)).json()).records.find(
-    (w: { id: string }) => w.id === 'g-7',
-  );
-  await page.request.put(`${shop.url}/api/records/weights/g-7`, { data: { ...tens, archived: true } });
+  const tens = (
+    await (await page.request.get(`${shop.url}/api/records/weights`)).json()
+  ).records.find((w: { id: string }) => w.id === 'g-7');
+  await page.request.put(`${shop.url}/api/records/weights/g-7`, {
+    data: { ...tens, archived: true },
+  });
   for (let i = 0; i < 9; i++)
     await page.request.post(`${shop.url}/api/records/weights`, {
       data: { id: `many-${i}`, massG: 1 + i * 0.825, kind: 'adhesive', count: 60, lengthMm: 6 },
@@ -239,9 +260,13 @@ test('weights that were entered from the other side are noticed: look, enter the
   ] as const)
     await add('rest', { restDeg, from, device: null });
   await page.reload();
-  await expect(page.getByRole('heading', { name: 'Stop: these readings don’t agree.' })).toBeVisible();
+  await expect(
+    page.getByRole('heading', { name: 'Stop: these readings don’t agree.' }),
+  ).toBeVisible();
   await expect(page.getByText(/entered from the other side/)).toBeVisible();
   await expectAccessible(page);
   await confirmed(page, () => page.getByRole('button', { name: 'All off, begin anew' }).click());
-  await expect(page.getByRole('heading', { name: 'Let it settle. Where is the bottom?' })).toBeVisible();
+  await expect(
+    page.getByRole('heading', { name: 'Let it settle. Where is the bottom?' }),
+  ).toBeVisible();
 });

@@ -7,7 +7,8 @@ test('a whole bench session on the keyboard alone: every step, trouble cured, a 
   await openAs(page, shop, '/');
   const id = await startJob(page, 'Orrindale', 'Rear wheel');
   await page.goto(`${shop.url}/jobs/${id}/wheel-off`);
-  const says = (text: string | RegExp) => expect(page.getByRole('heading', { level: 2 }).first()).toHaveText(text);
+  const says = (text: string | RegExp) =>
+    expect(page.getByRole('heading', { level: 2 }).first()).toHaveText(text);
   const key = (k: string) => page.keyboard.press(k);
   /** Done, until a step says this. */
   const doneUntil = async (text: RegExp) => {
@@ -42,7 +43,8 @@ test('a whole bench session on the keyboard alone: every step, trouble cured, a 
   await page.keyboard.up('n');
   await says(/^Loosen pinch bolts/);
   await page.evaluate(() => {
-    for (let i = 0; i < 2; i++) window.dispatchEvent(new KeyboardEvent('keydown', { key: 'n', bubbles: true }));
+    for (let i = 0; i < 2; i++)
+      window.dispatchEvent(new KeyboardEvent('keydown', { key: 'n', bubbles: true }));
   });
   await says(/^Lift it and secure/);
   await doneUntil(/^On to “Tire off”/);
@@ -51,10 +53,14 @@ test('a whole bench session on the keyboard alone: every step, trouble cured, a 
 
   await doneUntil(/^Lever the first bead off/);
   await expect(page.getByText('Disc side down for this.')).toBeVisible();
-  await expect(page.getByRole('img', { name: /rim lock at 7 o'clock, 210°, start at 1 o'clock, 30°/ })).toBeVisible();
+  await expect(
+    page.getByRole('img', { name: /rim lock at 7 o'clock, 210°, start at 1 o'clock, 30°/ }),
+  ).toBeVisible();
   await key('t');
   await expect(page.getByText('Disc side down for this.')).toBeHidden();
-  await expect(page.getByRole('img', { name: /rim lock at 5 o'clock, 150°, start at 11 o'clock, 330°/ })).toBeVisible();
+  await expect(
+    page.getByRole('img', { name: /rim lock at 5 o'clock, 150°, start at 11 o'clock, 330°/ }),
+  ).toBeVisible();
   await key('.');
   await expect(page.getByText('Bite 2 of 22')).toBeVisible();
 
@@ -65,7 +71,10 @@ test('a whole bench session on the keyboard alone: every step, trouble cured, a 
   const tabTo = async (name: RegExp) => {
     for (let i = 0; i < 40; i++) {
       const now = await page.evaluate(
-        () => document.activeElement?.getAttribute('aria-label') ?? document.activeElement?.textContent ?? '',
+        () =>
+          document.activeElement?.getAttribute('aria-label') ??
+          document.activeElement?.textContent ??
+          '',
       );
       if (name.test(now)) return;
       await key('Tab');
@@ -106,13 +115,18 @@ test('a whole bench session on the keyboard alone: every step, trouble cured, a 
     'Chuck clipped on, gauge and valve at arm’s length.',
   );
   await key('d');
-  await expect(page.getByRole('group', { name: 'Step at hand' })).toContainText('A little air first.');
+  await expect(page.getByRole('group', { name: 'Step at hand' })).toContainText(
+    'A little air first.',
+  );
   await page.goto(`${shop.url}/jobs/${id}/log`);
   await expect(page.getByText('Trouble: the bite will not go')).toBeVisible();
   await expect(page.getByText('When the old tube comes out: left in, for this job')).toBeVisible();
 });
 
-test('whether the bead gets over: the rim is measured once, and stays with the job', async ({ page, shop }) => {
+test('whether the bead gets over: the rim is measured once, and stays with the job', async ({
+  page,
+  shop,
+}) => {
   await openAs(page, shop, '/');
   const id = await startJob(page, 'Orrindale', 'Rear wheel');
   await page.goto(`${shop.url}/jobs/${id}/tire-on/bench`);
@@ -134,7 +148,9 @@ test('whether the bead gets over: the rim is measured once, and stays with the j
   const high = sheet.getByRole('definition').nth(1);
   const withThem = Number.parseInt((await high.textContent())!);
   await sheet.getByRole('textbox', { name: /^Lies in the well/ }).fill('0');
-  await expect(async () => expect(Number.parseInt((await high.textContent())!)).toBeGreaterThan(withThem)).toPass();
+  await expect(async () =>
+    expect(Number.parseInt((await high.textContent())!)).toBeGreaterThan(withThem),
+  ).toPass();
   // √(((454 + 510) / 2)² + 40²) = 483.7 against a bead of 482.6.
   await expect(sheet.getByText('Levers.', { exact: true })).toBeVisible();
   await expect(sheet.getByText(/to spare, with \d+ mm left/)).toBeVisible();

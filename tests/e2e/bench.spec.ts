@@ -25,7 +25,9 @@ test('bite by bite on the dial, by key, mirrored with the wheel; the school chan
 
   await page.getByRole('button', { name: 'Ways of working' }).click();
   const ways = page.getByRole('dialog', { name: /Ways of working/ });
-  await expect(ways.getByText('levers off: start at 6:00 in place of 1:00, both ways', { exact: false })).toBeVisible();
+  await expect(
+    ways.getByText('levers off: start at 6:00 in place of 1:00, both ways', { exact: false }),
+  ).toBeVisible();
   await ways.getByRole('button', { name: 'opposite the valve' }).click();
   await ways.getByRole('button', { name: 'left in' }).click();
   await expect(ways.getByRole('button', { name: 'at once' })).toBeVisible();
@@ -33,16 +35,23 @@ test('bite by bite on the dial, by key, mirrored with the wheel; the school chan
   await page.keyboard.press('Escape');
   await expect(page.getByRole('img', { name: /start at 6 o'clock, 180°/ })).toBeVisible();
   await expect(
-    page.getByRole('list', { name: 'Steps' }).getByText('Feel where the tube lies', { exact: false }),
+    page
+      .getByRole('list', { name: 'Steps' })
+      .getByText('Feel where the tube lies', { exact: false }),
   ).toBeVisible();
   // Undone, the job works as its shop does again.
   await page.keyboard.press('u');
   await expect(
-    page.getByRole('list', { name: 'Steps' }).getByText('Feel where the tube lies', { exact: false }),
+    page
+      .getByRole('list', { name: 'Steps' })
+      .getByText('Feel where the tube lies', { exact: false }),
   ).toBeHidden();
 });
 
-test('runout is typed round the wheel, judged at once and kept; dull spokes are tapped', async ({ page, shop }) => {
+test('runout is typed round the wheel, judged at once and kept; dull spokes are tapped', async ({
+  page,
+  shop,
+}) => {
   await openAs(page, shop, '/');
   const id = await startJob(page, 'Orrindale', 'Rear wheel');
   await page.goto(`${shop.url}/jobs/${id}/inspect`);
@@ -59,8 +68,12 @@ test('runout is typed round the wheel, judged at once and kept; dull spokes are 
   await expect(sheet.getByText("2.8 mm side to side, high at 3 o'clock, 90°.")).toBeVisible();
   const nipples = sheet.getByRole('region', { name: 'Nipples' });
   const first = nipples.getByRole('row').nth(1);
-  await expect(first).toContainText(/(loosen|tighten) (an eighth|a quarter|three eighths|half a turn)$/);
-  await expect(nipples.getByText(/^Should go from 2\.8 mm to (0|1)\.\d mm side to side\.$/)).toBeVisible();
+  await expect(first).toContainText(
+    /(loosen|tighten) (an eighth|a quarter|three eighths|half a turn)$/,
+  );
+  await expect(
+    nipples.getByText(/^Should go from 2\.8 mm to (0|1)\.\d mm side to side\.$/),
+  ).toBeVisible();
   const way = (await first.textContent())!.includes('loosen') ? 'tighten' : 'loosen';
   await nipples.getByLabel(/^Spoke 1/).selectOption('other side');
   await expect(first).toContainText(way);
@@ -78,7 +91,9 @@ test('runout is typed round the wheel, judged at once and kept; dull spokes are 
   await expectAccessible(page);
   await indicator.getByRole('button', { name: /^Take it at 12 o'clock/ }).click();
   // 0.9 mm · cos 70°, give or take a hundredth.
-  await expect(sheet.getByRole('textbox', { name: /^Side,/ }).first()).toHaveValue(/^0\.(29|3[0-3]?)$/);
+  await expect(sheet.getByRole('textbox', { name: /^Side,/ }).first()).toHaveValue(
+    /^0\.(29|3[0-3]?)$/,
+  );
   await expect(indicator.getByRole('button', { name: 'All places are read' })).toBeDisabled();
   await sheet
     .getByRole('textbox', { name: /^Side,/ })
@@ -116,7 +131,9 @@ test('runout is typed round the wheel, judged at once and kept; dull spokes are 
   await expect(page.getByText('Spoke 7 is dull', { exact: false })).toBeVisible();
   await confirmed(page, () => page.getByRole('button', { name: 'Write it down' }).click());
   await page.goto(`${shop.url}/jobs/${id}/hand-over`);
-  await expect(page.getByText("Inspect: 2.8 mm side to side, high at 3 o'clock, 90°.")).toBeVisible();
+  await expect(
+    page.getByText("Inspect: 2.8 mm side to side, high at 3 o'clock, 90°."),
+  ).toBeVisible();
   await expect(page.getByText('Inspect: Spoke 7 is dull', { exact: false })).toBeVisible();
   await page.goto(`${shop.url}/wheels/w-orrin-r`);
   await expect(page.getByText('2.8 mm side (', { exact: false })).toBeVisible();
@@ -150,10 +167,15 @@ test('trouble by one key: what is seen, checks in order, the one that cured it; 
   await expect(page.getByRole('heading', { level: 2 }).first()).toBeVisible();
   await page.keyboard.press('x');
   await sheet.getByRole('button', { name: 'The bite will not go' }).click();
-  await expect(checks.filter({ hasText: 'Warm the tire.' })).toContainText('Cured it in this shop 3 times.');
+  await expect(checks.filter({ hasText: 'Warm the tire.' })).toContainText(
+    'Cured it in this shop 3 times.',
+  );
 });
 
-test('findings are tapped, judged at once, and stand at hand-over until they are corrected', async ({ page, shop }) => {
+test('findings are tapped, judged at once, and stand at hand-over until they are corrected', async ({
+  page,
+  shop,
+}) => {
   await openAs(page, shop, '/');
   const id = await startJob(page, 'Orrindale', 'Rear wheel');
   await page.goto(`${shop.url}/jobs/${id}/inspect`);
@@ -165,9 +187,19 @@ test('findings are tapped, judged at once, and stand at hand-over until they are
   await sheet.getByRole('button', { name: 'Play', exact: true }).click();
   // A photograph of the bead; a file that is no picture is refused by a sentence.
   const file = sheet.getByLabel('Photograph file: Bead, seat and rim');
-  await file.setInputFiles({ name: 'bead.png', mimeType: 'image/png', buffer: Buffer.from('not a picture') });
-  await expect(sheet.getByText('This is no picture that can be kept.', { exact: false })).toBeVisible();
-  await file.setInputFiles({ name: 'bead.png', mimeType: 'image/png', buffer: await page.screenshot() });
+  await file.setInputFiles({
+    name: 'bead.png',
+    mimeType: 'image/png',
+    buffer: Buffer.from('not a picture'),
+  });
+  await expect(
+    sheet.getByText('This is no picture that can be kept.', { exact: false }),
+  ).toBeVisible();
+  await file.setInputFiles({
+    name: 'bead.png',
+    mimeType: 'image/png',
+    buffer: await page.screenshot(),
+  });
   await expect(sheet.getByRole('img', { name: 'Bead, seat and rim, photograph 1' })).toBeVisible();
   await expectAccessible(page);
   await sheet.getByRole('button', { name: 'Write it down' }).click();
@@ -181,5 +213,8 @@ test('findings are tapped, judged at once, and stand at hand-over until they are
   await confirmed(page, () => sheet.getByRole('button', { name: 'Write it down' }).click());
   await page.goto(`${shop.url}/jobs/${id}/log`);
   await expect(page.getByText('Bearings and seals: nothing found')).toBeVisible();
-  await expect(page.getByRole('link', { name: 'see it' })).toHaveAttribute('href', /^\/api\/photos\/[0-9a-f]{64}$/);
+  await expect(page.getByRole('link', { name: 'see it' })).toHaveAttribute(
+    'href',
+    /^\/api\/photos\/[0-9a-f]{64}$/,
+  );
 });

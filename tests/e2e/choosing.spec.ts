@@ -1,6 +1,9 @@
 import { confirmed, expect, openAs, startJob, test } from './shop';
 
-test('candidates are ranked with their reasons, and a refused one says why', async ({ page, shop }) => {
+test('candidates are ranked with their reasons, and a refused one says why', async ({
+  page,
+  shop,
+}) => {
   await openAs(page, shop, '/');
   await startJob(page, 'Orrindale', 'Rear wheel');
   await page.getByRole('button', { name: 'Write it down' }).click();
@@ -10,7 +13,8 @@ test('candidates are ranked with their reasons, and a refused one says why', asy
   await expect(first.first()).toHaveAttribute('aria-checked', 'true');
   await page.getByRole('button', { name: /All 5 for this rim/ }).click();
   const shelf = page.getByRole('dialog');
-  const onShelf = (text: string) => shelf.getByRole('radio').filter({ hasText: text }).first().locator('..');
+  const onShelf = (text: string) =>
+    shelf.getByRole('radio').filter({ hasText: text }).first().locator('..');
   await expect(shelf.getByRole('radio')).toHaveCount(5);
   await expect(onShelf('half-worn knobby')).toContainText('A take-off with 8.5 mm left');
   await page.keyboard.press('Escape');
@@ -46,7 +50,9 @@ test('without a tube on unsealed spokes it is refused; the load, the list and th
   await check.getByRole('textbox', { name: 'Age in years' }).fill('1');
   await expect(check.getByText('It does not keep its air.')).toBeVisible();
   for (const box of await check.getByRole('checkbox').all()) await box.check();
-  await expect(check.getByText('this shop fits a new tube with every tire', { exact: false })).toBeVisible();
+  await expect(
+    check.getByText('this shop fits a new tube with every tire', { exact: false }),
+  ).toBeVisible();
   await page.keyboard.press('Escape');
 
   // 107 kg machine + 95 · 0.6 + 80 · 0.85 + 60 · 0.8 = 280 kg on a tire for 335.
@@ -55,7 +61,9 @@ test('without a tube on unsealed spokes it is refused; the load, the list and th
   await page.getByRole('textbox', { name: /^Passenger/ }).fill('80');
   await page.getByRole('textbox', { name: /^Luggage/ }).fill('60');
   await page.getByRole('button', { name: 'Write the load down' }).click();
-  await expect(page.getByRole('tabpanel').getByText('280 kg stands on it, of 335 kg that it carries.')).toBeVisible();
+  await expect(
+    page.getByRole('tabpanel').getByText('280 kg stands on it, of 335 kg that it carries.'),
+  ).toBeVisible();
 
   // 154.00 + 16.90 + 2.90 + 4.00, and 7.5 % of it.
   await page.getByRole('tab', { name: 'List' }).click();
@@ -64,7 +72,9 @@ test('without a tube on unsealed spokes it is refused; the load, the list and th
   await expect(page.getByText('No torque wrench covers', { exact: false }).first()).toBeHidden();
   await expect(page.getByText('wrench for the valve nut')).toBeVisible();
   await page.reload();
-  await expect(page.getByText('things to lay out before the first bolt', { exact: false })).toBeVisible();
+  await expect(
+    page.getByText('things to lay out before the first bolt', { exact: false }),
+  ).toBeVisible();
   await page.getByRole('tab', { name: 'Tire' }).click();
   await confirmed(page, () => page.getByRole('button', { name: 'Take this tire' }).click());
   await page.goto(`${shop.url}/jobs/${id}/card`);
@@ -102,7 +112,9 @@ test('the size bench draws what is typed on the room that was measured, and its 
 
 test('the sidewall reader explains every piece where it stands', async ({ page, shop }) => {
   await openAs(page, shop, '/bench/sidewall');
-  await page.getByLabel('As printed, with everything that follows').fill('120/70 zr 17 m/c (58w) tl');
+  await page
+    .getByLabel('As printed, with everything that follows')
+    .fill('120/70 zr 17 m/c (58w) tl');
   const pieces = page.getByRole('list', { name: 'The pieces, in order' }).getByRole('button');
   await expect(pieces).toHaveCount(7);
   await pieces.nth(1).focus();

@@ -1,7 +1,19 @@
 import { balanceAsAdvised } from './hidden-wheel';
-import { expectAccessible, handOverAllTheSame, untilNow, expect, startJob, test, tickAll, openAs } from './shop';
+import {
+  expectAccessible,
+  handOverAllTheSame,
+  untilNow,
+  expect,
+  startJob,
+  test,
+  tickAll,
+  openAs,
+} from './shop';
 
-test('a dirt rear wheel with tube and rim lock goes from intake to its job card', async ({ page, shop }) => {
+test('a dirt rear wheel with tube and rim lock goes from intake to its job card', async ({
+  page,
+  shop,
+}) => {
   await openAs(page, shop, '/');
   const id = await startJob(page, 'Orrindale', 'Rear wheel');
 
@@ -97,7 +109,9 @@ test('a dirt rear wheel with tube and rim lock goes from intake to its job card'
   // Hand over: the guess is not proved, nor the cap, nor a ride; the snug nut is doubtful.
   await expect(page.getByRole('heading', { name: '3 safety checks not on record.' })).toBeVisible();
   await expect(page.getByText('caliper bolts: tightened by guess.')).toBeVisible();
-  await expect(page.getByText('chain adjuster locknuts: snug, though the manual has a torque.')).toBeVisible();
+  await expect(
+    page.getByText('chain adjuster locknuts: snug, though the manual has a torque.'),
+  ).toBeVisible();
   await page.keyboard.press('d');
   await sheet.getByRole('button', { name: 'Keep it' }).click();
   await expect(page.getByRole('heading', { name: '2 safety checks not on record.' })).toBeVisible();
@@ -106,7 +120,9 @@ test('a dirt rear wheel with tube and rim lock goes from intake to its job card'
   await expect(page.getByText(/^Handed over to Mara Tolling/)).toBeVisible();
   await page.getByRole('link', { name: 'Job card' }).click();
   await expect(
-    page.getByText('Handed over all the same by Juna Birk: the rider torques them at home.', { exact: false }),
+    page.getByText('Handed over all the same by Juna Birk: the rider torques them at home.', {
+      exact: false,
+    }),
   ).toBeVisible();
   await expect(page.getByText('110/90-19 62M TT').first()).toBeVisible();
   await expect(page.getByText('15.0 psi at 25 °C')).toBeVisible();
@@ -122,7 +138,7 @@ test('a dirt rear wheel with tube and rim lock goes from intake to its job card'
   expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-');
   const csv = await (await page.request.get(`${shop.url}/api/jobs/${id}/log.csv`)).text();
   expect(csv).toMatch(/Settles at 7(:\d\d)? o'clock, 2\d\d°, let go from the left/);
-  expect(await (await page.request.get(`${shop.url}/api/jobs/${id}/rechecks.ics`)).text()).toContain(
-    'SUMMARY:Pressure\\, cold',
-  );
+  expect(
+    await (await page.request.get(`${shop.url}/api/jobs/${id}/rechecks.ics`)).text(),
+  ).toContain('SUMMARY:Pressure\\, cold');
 });

@@ -5,16 +5,27 @@ import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import { expect, openAs, test } from './shop';
 
-test('a page of another address writes nothing into the shop, whatever it tries', async ({ page, shop, browser }) => {
+test('a page of another address writes nothing into the shop, whatever it tries', async ({
+  page,
+  shop,
+  browser,
+}) => {
   await openAs(page, shop, '/');
   const kept = async () => {
     const [shopNow, backups] = await Promise.all(
-      ['/api/shop', '/api/backups'].map(async (at) => (await page.request.get(shop.url + at)).json()),
+      ['/api/shop', '/api/backups'].map(async (at) =>
+        (await page.request.get(shop.url + at)).json(),
+      ),
     );
-    return [(shopNow as { people: string[] }).people, (backups as { backups: unknown[] }).backups.length];
+    return [
+      (shopNow as { people: string[] }).people,
+      (backups as { backups: unknown[] }).backups.length,
+    ];
   };
   const before = await kept();
-  const foreign = createServer((_, res) => res.setHeader('content-type', 'text/html').end('<p>A page</p>'));
+  const foreign = createServer((_, res) =>
+    res.setHeader('content-type', 'text/html').end('<p>A page</p>'),
+  );
   await new Promise<void>((done) => foreign.listen(0, '127.0.0.1', done));
   try {
     const { port } = foreign.address() as AddressInfo;
@@ -22,13 +33,21 @@ test('a page of another address writes nothing into the shop, whatever it tries'
     await stranger.goto(`http://127.0.0.1:${port}/`);
     const sent: string[] = [];
     const statuses: number[] = [];
-    stranger.on('request', (r) => void (r.method() === 'POST' && sent.push(new URL(r.url()).pathname)));
-    stranger.on('response', (r) => void (r.request().method() === 'POST' && statuses.push(r.status())));
+    stranger.on(
+      'request',
+      (r) => void (r.method() === 'POST' && sent.push(new URL(r.url()).pathname)),
+    );
+    stranger.on(
+      'response',
+      (r) => void (r.request().method() === 'POST' && statuses.push(r.status())),
+    );
     await stranger.evaluate(async (url) => {
       const send = (path: string, body?: string) =>
-        fetch(url + path, { method: 'POST', mode: 'no-cors', ...(body === undefined ? {} : { body }) }).catch(
-          () => undefined,
-        );
+        fetch(url + path, {
+          method: 'POST',
+          mode: 'no-cors',
+          ...(body === undefined ? {} : { body }),
+        }).catch(() => undefined);
       await send('/api/backups');
       await send('/api/people', '{"name":"Nobody"}');
       await send('/api/jobs', '{}');
@@ -64,7 +83,12 @@ test('a page of another address writes nothing into the shop, whatever it tries'
 
 test('a passphrase that can be guessed is refused in a sentence', async ({ shop }) => {
   const child = spawn('node', ['dist/server/main.cjs', '--new'], {
-    env: { ...process.env, RIMSTONE_DB: join(shop.dir, 'other.sqlite'), PORT: '0', RIMSTONE_PASSPHRASE: 'ringring' },
+    env: {
+      ...process.env,
+      RIMSTONE_DB: join(shop.dir, 'other.sqlite'),
+      PORT: '0',
+      RIMSTONE_PASSPHRASE: 'ringring',
+    },
   });
   let said = '';
   child.stderr.on('data', (c: Buffer) => (said += c.toString()));
@@ -74,9 +98,14 @@ test('a passphrase that can be guessed is refused in a sentence', async ({ shop 
   );
 });
 
-test('what the shop keeps can be read by the account that runs it, and by no other', async ({ page, shop }) => {
+test('what the shop keeps can be read by the account that runs it, and by no other', async ({
+  page,
+  shop,
+}) => {
   await page.request.post(`${shop.url}/api/backups`);
-  const all = readdirSync(shop.dir, { recursive: true, withFileTypes: true }).map((e) => join(e.parentPath, e.name));
+  const all = readdirSync(shop.dir, { recursive: true, withFileTypes: true }).map((e) =>
+    join(e.parentPath, e.name),
+  );
   expect(all.length).toBeGreaterThan(3);
   for (const path of all) {
     const { mode } = statSync(path);

@@ -21,7 +21,11 @@ export const settled = (page: Page) => expect(page.locator('[aria-busy=false]'))
  * Plays a wheel that nobody can look into: answers what the screen asks until it says that it is balanced. Says how
  * often weights went on.
  */
-export const balanceAsAdvised = async (page: Page, heavy: MassVector, bandG = 2): Promise<number> => {
+export const balanceAsAdvised = async (
+  page: Page,
+  heavy: MassVector,
+  bandG = 2,
+): Promise<number> => {
   const stand = hiddenStand(heavy, bandG);
   const tries = page.getByRole('list', { name: 'Tries so far' }).getByRole('listitem');
   for (let act = 0; act < 30; act++) {
@@ -38,7 +42,9 @@ export const balanceAsAdvised = async (page: Page, heavy: MassVector, bandG = 2)
     }
     if (asked.includes('settle')) {
       const from = (await page.getByLabel('Let go from').inputValue()) as 'left' | 'right';
-      await page.getByLabel('This came to the bottom').fill(`${Math.round(stand.settle(on, from))}°`);
+      await page
+        .getByLabel('This came to the bottom')
+        .fill(`${Math.round(stand.settle(on, from))}°`);
       await page.getByRole('button', { name: 'Take it' }).click();
     } else if (asked.startsWith('Hold')) {
       const deg = parseAngle(/Hold ([\d:]+) level/.exec(asked)![1]!);

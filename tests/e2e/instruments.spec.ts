@@ -70,7 +70,9 @@ test('a stubborn tire on the simulated hose: a try fails, air above the limit is
   await hose.getByRole('button', { name: 'Break, lubricate' }).click();
   await hose.getByRole('button', { name: 'Air in' }).click();
   for (const _bead of ['one', 'the other']) {
-    await expect(page.getByRole('button', { name: 'A bead popped' })).toHaveText(/Pop heard!/, { timeout: 120_000 });
+    await expect(page.getByRole('button', { name: 'A bead popped' })).toHaveText(/Pop heard!/, {
+      timeout: 120_000,
+    });
     await page.keyboard.press('p');
     await expect(page.getByRole('button', { name: 'A bead popped' })).not.toHaveText(/Pop heard!/);
   }
@@ -93,7 +95,9 @@ test('a stubborn tire on the simulated hose: a try fails, air above the limit is
   await expect(page.getByText(/^Pressure ([4-9]\d|\d{3})\.\d psi, by hose gauge$/)).toHaveCount(1);
   await expect(page.getByText(/^A bead popped at .* psi, by hose gauge$/)).toHaveCount(2);
   await page.goto(`${shop.url}/jobs/${id}/hand-over`);
-  await expect(page.getByText('Seat: A reading was above the seating limit', { exact: false })).toBeVisible();
+  await expect(
+    page.getByText('Seat: A reading was above the seating limit', { exact: false }),
+  ).toBeVisible();
 });
 
 test('an instrument that freezes or talks nonsense is shown as such and fills no field; typing still works', async ({
@@ -105,7 +109,9 @@ test('an instrument that freezes or talks nonsense is shown as such and fills no
   const gauge = page.getByRole('listitem', { name: 'hose gauge' });
   await expect(gauge.getByText('Live')).toBeVisible();
   await gauge.getByLabel('Make it fail').selectOption('freeze');
-  await expect(gauge.getByText('It says the same line again and again', { exact: false })).toBeVisible();
+  await expect(
+    gauge.getByText('It says the same line again and again', { exact: false }),
+  ).toBeVisible();
   await gauge.getByLabel('Make it fail').selectOption('nonsense');
   await expect(gauge.getByText('Talks nonsense')).toBeVisible();
   await page.getByRole('button', { name: 'Simulated ones at the stations' }).click();
@@ -136,7 +142,9 @@ test('thermometer, two gauges and a wrench: readings with their instruments, and
   await page.getByRole('button', { name: 'Shop temperature from the thermometer' }).click();
   await expect(page.getByRole('dialog').getByText('steady')).toBeVisible();
   await expect
-    .poll(async () => Number.parseFloat((await page.getByRole('dialog').locator('.num').first().textContent())!))
+    .poll(async () =>
+      Number.parseFloat((await page.getByRole('dialog').locator('.num').first().textContent())!),
+    )
     .toBeLessThan(8.3);
   await page.getByRole('dialog').getByRole('button', { name: 'Take it' }).click();
   await expect(page.getByRole('textbox', { name: 'Shop, °C' })).toHaveValue('8');
@@ -177,15 +185,21 @@ test('thermometer, two gauges and a wrench: readings with their instruments, and
   const nut = page.getByRole('listitem').filter({ hasText: 'rear axle nut' });
   const take = async (setNm: number) => {
     await hold(shop, 'long click wrench', { setNm, pulling: false });
-    await page.getByRole('button', { name: 'Torque of rear axle nut from the torque wrench' }).click();
+    await page
+      .getByRole('button', { name: 'Torque of rear axle nut from the torque wrench' })
+      .click();
     await expect(page.getByRole('dialog').getByText('waits for the click')).toBeVisible();
     await page.getByRole('dialog').getByRole('button', { name: 'Pull' }).click();
-    await expect(page.getByRole('dialog').getByText('clicked', { exact: true })).toBeVisible({ timeout: 120_000 });
+    await expect(page.getByRole('dialog').getByText('clicked', { exact: true })).toBeVisible({
+      timeout: 120_000,
+    });
     await page.getByRole('dialog').getByRole('button', { name: 'Take it' }).click();
   };
   await take(60);
   await expect(
-    page.getByText(/Clicked at 6\d(\.\d)? N·m, the manual says 1\d\d(\.\d)? N·m: set the wrench again/),
+    page.getByText(
+      /Clicked at 6\d(\.\d)? N·m, the manual says 1\d\d(\.\d)? N·m: set the wrench again/,
+    ),
   ).toBeVisible();
   await expect(nut.getByText('torqued', { exact: true })).toHaveCount(0);
   await take(103);
@@ -233,5 +247,7 @@ test('the other school of ceiling: a name and a reason, and it stands in the log
   // Within the program: a page that is left while it writes may not hear that it is written.
   await page.getByRole('link', { name: 'Log' }).click();
   await expect(page.getByText('Pressure 21.0 psi, by own gauge')).toBeVisible();
-  await expect(page.getByText('Seating ceiling raised to 50.0 psi by Juna Birk: stiff safety hump')).toBeVisible();
+  await expect(
+    page.getByText('Seating ceiling raised to 50.0 psi by Juna Birk: stiff safety hump'),
+  ).toBeVisible();
 });

@@ -18,7 +18,12 @@ const chance = (seed: number) => () => {
 };
 
 /** Writes notes into a job one after the other, until the server is gone; says which were confirmed. */
-const writer = async (shop: TestShop, job: string, name: string, confirmed: string[]): Promise<void> => {
+const writer = async (
+  shop: TestShop,
+  job: string,
+  name: string,
+  confirmed: string[],
+): Promise<void> => {
   const at = `${shop.url}/api/jobs/${job}`;
   try {
     let seq = ((await (await fetch(at)).json()) as { job: { lastSeq: number } }).job.lastSeq;
@@ -41,7 +46,9 @@ const writer = async (shop: TestShop, job: string, name: string, confirmed: stri
   }
 };
 
-test('killed again and again while it writes, the server loses nothing that it had confirmed', async ({ shop }) => {
+test('killed again and again while it writes, the server loses nothing that it had confirmed', async ({
+  shop,
+}) => {
   test.setTimeout(KILLS * 90_000);
   const seed = howMany(7, Date.now() % 1_000_000);
   const random = chance(seed);
@@ -86,15 +93,24 @@ test('killed while it sends, a browser loses nothing, sends nothing twice and bl
   const random = chance(seed);
   const at = `${shop.url}/api/jobs/demo-job-22`;
   const logNow = async () =>
-    (await (await fetch(at)).json()) as { job: { lastSeq: number }; entries: { id: string; seq: number }[] };
+    (await (await fetch(at)).json()) as {
+      job: { lastSeq: number };
+      entries: { id: string; seq: number }[];
+    };
   let caughtSending = 0;
   for (let n = 0; n < BROWSERS; n++) {
     const dir = mkdtempSync(join(tmpdir(), 'rimstone-browser-'));
     const open = async () => {
-      const context = await chromium.launchPersistentContext(dir, { ...launchOptions, serviceWorkers: 'block' });
+      const context = await chromium.launchPersistentContext(dir, {
+        ...launchOptions,
+        serviceWorkers: 'block',
+      });
       await context.addInitScript(() => {
         if (!localStorage.getItem('rimstone-prefs'))
-          localStorage.setItem('rimstone-prefs', JSON.stringify({ who: 'Juna Birk', theme: 'day' }));
+          localStorage.setItem(
+            'rimstone-prefs',
+            JSON.stringify({ who: 'Juna Birk', theme: 'day' }),
+          );
       });
       return { context, page: context.pages()[0]! };
     };
@@ -118,7 +134,14 @@ test('killed while it sends, a browser loses nothing, sends nothing twice and bl
               const bodies = [{ id, who: 'Juna Birk', station: 'inspect', kind: 'note', data }];
               const writtenAt = new Date().toISOString();
               const rest = { afterSeq, status: 'unsent', isKept: true, hasPicture: false };
-              tx.objectStore('parcels').add({ id, jobId: 'demo-job-22', jobNumber: 1022, bodies, writtenAt, ...rest });
+              tx.objectStore('parcels').add({
+                id,
+                jobId: 'demo-job-22',
+                jobNumber: 1022,
+                bodies,
+                writtenAt,
+                ...rest,
+              });
             }
             tx.oncomplete = () => done();
           };
@@ -128,7 +151,9 @@ test('killed while it sends, a browser loses nothing, sends nothing twice and bl
     isHeld = false;
     await first.page.reload({ waitUntil: 'commit' });
     const before = job.lastSeq;
-    await expect.poll(async () => (await logNow()).job.lastSeq, { intervals: [20] }).toBeGreaterThan(before);
+    await expect
+      .poll(async () => (await logNow()).job.lastSeq, { intervals: [20] })
+      .toBeGreaterThan(before);
     await new Promise((done) => setTimeout(done, random() * LATEST_BROWSER_KILL_MS));
     spawnSync('pkill', ['-9', '-f', dir]);
     if ((await logNow()).job.lastSeq < before + NOTES) caughtSending++;
@@ -137,7 +162,9 @@ test('killed while it sends, a browser loses nothing, sends nothing twice and bl
     const second = await open();
     await second.page.goto(`${shop.url}/jobs/demo-job-22/log`);
     await expect.poll(async () => (await logNow()).job.lastSeq).toBe(before + NOTES);
-    await expect(second.page.getByRole('button', { name: /\d+ (waiting|to decide)$/ })).toBeHidden();
+    await expect(
+      second.page.getByRole('button', { name: /\d+ (waiting|to decide)$/ }),
+    ).toBeHidden();
     await expect(second.page.getByRole('alert', { name: 'Not written yet' })).toBeHidden();
     const { entries } = await logNow();
     expect(entries.slice(before).map((e) => e.id)).toEqual(ids);

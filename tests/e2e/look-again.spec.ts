@@ -11,7 +11,9 @@ test('what is due is on the first screen, opens its wheel, and a reading closes 
   await expectAccessible(page);
   await shore.getByRole('link', { name: /Torque and weights/ }).press('Enter');
 
-  await expect(page.getByRole('heading', { name: 'Rear wheel, Vellan Strada 700', includeHidden: true })).toBeVisible();
+  await expect(
+    page.getByRole('heading', { name: 'Rear wheel, Vellan Strada 700', includeHidden: true }),
+  ).toBeVisible();
   const sheet = page.getByRole('dialog', { name: 'Torque and weights after the first ride' });
   await sheet.getByLabel('What was found').fill('one weight gone, put on again');
   await expectAccessible(page);
@@ -36,14 +38,18 @@ test('what is due is on the first screen, opens its wheel, and a reading closes 
 
   await page.goto(`${shop.url}/rechecks`);
   await page.getByRole('button', { name: 'What was looked at' }).click();
-  await expect(page.getByRole('list', { name: 'Looked at' }).getByRole('listitem').first()).toContainText(
-    'one weight gone, put on again',
-  );
+  await expect(
+    page.getByRole('list', { name: 'Looked at' }).getByRole('listitem').first(),
+  ).toContainText('one weight gone, put on again');
   await page.getByRole('button', { name: 'What is still open' }).click();
   await page.getByLabel('Find by machine, rider, wheel or what').fill('petra tread');
-  await expect(page.getByRole('list', { name: 'To be looked at again' }).getByRole('listitem')).toHaveCount(1);
+  await expect(
+    page.getByRole('list', { name: 'To be looked at again' }).getByRole('listitem'),
+  ).toHaveCount(1);
   await page.getByRole('button', { name: 'Copy for the rider' }).click();
-  await expect(page.getByLabel('Copied')).toContainText('Petra Oakhollow, to be looked at again. Vellan Strada 700:');
+  await expect(page.getByLabel('Copied')).toContainText(
+    'Petra Oakhollow, to be looked at again. Vellan Strada 700:',
+  );
   await page.getByLabel('Find by machine, rider, wheel or what').fill('nothing like it');
   await expect(page.getByText('Nothing fits. Take a word away.')).toBeVisible();
   await expectAccessible(page);

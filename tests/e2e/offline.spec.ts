@@ -48,12 +48,17 @@ test.describe('without the server', () => {
     await expect(page.getByRole('button', { name: /^\d+ waiting$/ })).toBeHidden();
     await expect(second.getByText('· waiting')).toHaveCount(0);
     const { entries } = await (await page.request.get(`${shop.url}/api/jobs/demo-job-22`)).json();
-    const added = (entries as { kind: string; at: string; arrivedAt?: string }[]).slice(before.entries.length);
+    const added = (entries as { kind: string; at: string; arrivedAt?: string }[]).slice(
+      before.entries.length,
+    );
     expect(added.map((e) => e.kind)).toEqual(['step', 'step', 'note']);
     await expect(page.getByText('Step 3 of 9')).toBeVisible();
   });
 
-  test('somebody else wrote meanwhile: each entry is asked for, on a phone too', async ({ page, shop }) => {
+  test('somebody else wrote meanwhile: each entry is asked for, on a phone too', async ({
+    page,
+    shop,
+  }) => {
     await page.setViewportSize({ width: 390, height: 844 });
     await openAs(page, shop, '/jobs/demo-job-22/tire-on');
     await expect(page.getByText('Step 1 of 9')).toBeVisible();
@@ -71,7 +76,9 @@ test.describe('without the server', () => {
     });
     expect(sent.status()).toBe(201);
     await page.context().setOffline(false);
-    await expect(page.getByText('Somebody else has written to this job.', { exact: false })).toBeVisible();
+    await expect(
+      page.getByText('Somebody else has written to this job.', { exact: false }),
+    ).toBeVisible();
     await expect(page.getByRole('button', { name: '2 to decide' })).toBeVisible();
     await expect(page.getByText('Step 1 of 9')).toBeVisible();
     const asked = page.getByRole('alert', { name: 'Not written yet' });
@@ -83,7 +90,10 @@ test.describe('without the server', () => {
     await expect(page.getByText('Step 2 of 9')).toBeVisible();
     await expect(page.getByRole('button', { name: /^\d+ (waiting|to decide)$/ })).toBeHidden();
     const { entries } = await (await page.request.get(`${shop.url}/api/jobs/demo-job-22`)).json();
-    expect((entries as { kind: string }[]).slice(job.lastSeq).map((e) => e.kind)).toEqual(['note', 'step']);
+    expect((entries as { kind: string }[]).slice(job.lastSeq).map((e) => e.kind)).toEqual([
+      'note',
+      'step',
+    ]);
   });
 });
 
@@ -159,7 +169,10 @@ test.describe('a newer version of the program', () => {
   });
 });
 
-test('an entry that waits is told in words and can be discarded; what is behind it goes on', async ({ page, shop }) => {
+test('an entry that waits is told in words and can be discarded; what is behind it goes on', async ({
+  page,
+  shop,
+}) => {
   await openAs(page, shop, '/jobs/demo-job-22/tire-on');
   await expect(page.getByText('Step 1 of 9')).toBeVisible();
   await shop.stop('SIGKILL');
@@ -199,9 +212,16 @@ test('a photograph taken without the server waits, is seen, and stands in the lo
   );
   const file = { name: 'spacer.png', mimeType: 'image/png', buffer: png };
   await sheet.getByLabel('Photograph file: Bead, seat and rim').setInputFiles(file);
-  await expect(sheet.getByRole('img', { name: 'Bead, seat and rim, photograph 1, waiting' })).toBeVisible();
+  await expect(
+    sheet.getByRole('img', { name: 'Bead, seat and rim, photograph 1, waiting' }),
+  ).toBeVisible();
   await shop.start();
-  await expect(sheet.getByRole('img', { name: 'Bead, seat and rim, photograph 1', exact: true })).toBeVisible();
+  await expect(
+    sheet.getByRole('img', { name: 'Bead, seat and rim, photograph 1', exact: true }),
+  ).toBeVisible();
   await page.goto(`${shop.url}/jobs/${id}/log`);
-  await expect(page.getByRole('link', { name: 'see it' })).toHaveAttribute('href', /^\/api\/photos\/[0-9a-f]{64}$/);
+  await expect(page.getByRole('link', { name: 'see it' })).toHaveAttribute(
+    'href',
+    /^\/api\/photos\/[0-9a-f]{64}$/,
+  );
 });

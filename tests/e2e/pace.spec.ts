@@ -58,13 +58,16 @@ const wholeJob = async (page: Page, shop: TestShop, machine: string, wheel: stri
   await page.getByLabel('Date code').fill('1523');
   await page.getByRole('button', { name: 'Write it down' }).click();
   await taps.press('Take this tire');
-  for (const station of ['wheel-off', 'tire-off', 'inspect', 'tire-on']) await through(page, taps, station);
+  for (const station of ['wheel-off', 'tire-off', 'inspect', 'tire-on'])
+    await through(page, taps, station);
   await page.getByRole('textbox', { name: 'Gauge reads' }).fill('30');
   await page.getByRole('button', { name: 'Take it' }).click();
   await expect(page.getByRole('textbox', { name: 'Gauge reads' })).toHaveValue('');
   await strip(page, taps);
   // By station it goes on by itself, maybe with the strip of the next one done by then.
-  await expect(page.getByText('Both beads are seated.').or(page.getByText(/^Set .* here\.$/))).toBeVisible();
+  await expect(
+    page.getByText('Both beads are seated.').or(page.getByText(/^Set .* here\.$/)),
+  ).toBeVisible();
   if (page.url().endsWith('/seat')) await taps.key('n');
   await strip(page, taps);
   await page.getByRole('textbox', { name: 'Gauge reads now' }).fill('14');
@@ -85,7 +88,9 @@ const wholeJob = async (page: Page, shop: TestShop, machine: string, wheel: stri
 const untilBack = async (page: Page, taps: Taps): Promise<void> => {
   const now = page.getByRole('heading', { level: 2 }).first();
   const go = page
-    .getByRole('button', { name: /^(Done|Torqued|Snug|All as shown|All tightened|All clicked again|On to hand-over)/ })
+    .getByRole('button', {
+      name: /^(Done|Torqued|Snug|All as shown|All tightened|All clicked again|On to hand-over)/,
+    })
     .first();
   await expect(now).toBeVisible();
   for (let i = 0; i < 40; i++) {
@@ -104,7 +109,8 @@ const measureChain = async (page: Page): Promise<void> => {
   const sheet = page.getByRole('dialog');
   await sheet.getByLabel('When').selectOption('after adjusting');
   await sheet.getByLabel(/^Slack at the tightest/).fill('52 55');
-  for (const mark of ['Left mark', 'Right mark']) await sheet.getByRole('textbox', { name: mark }).fill('4');
+  for (const mark of ['Left mark', 'Right mark'])
+    await sheet.getByRole('textbox', { name: mark }).fill('4');
   await sheet.getByRole('button', { name: 'Keep it' }).click();
   await expect(sheet).toBeHidden();
 };
@@ -125,7 +131,13 @@ const choosePace = async (page: Page, pace: string): Promise<void> => {
 };
 
 /** With it the shop has a wrench for every fastener: what none covers takes a tap of its own. */
-const MIDDLE_WRENCH = { id: 'wr-middle', name: 'middle click wrench', minNm: 8, maxNm: 40, leverMm: 280 };
+const MIDDLE_WRENCH = {
+  id: 'wr-middle',
+  name: 'middle click wrench',
+  minNm: 8,
+  maxNm: 40,
+  leverMm: 280,
+};
 
 /** Taps beside the readings that a whole wheel may take, step by step and by station. */
 const MOST = {
@@ -136,12 +148,17 @@ const MOST = {
 
 for (const [name, most] of Object.entries(MOST))
   for (const [pace, taps] of Object.entries(most))
-    test(`${name}, ${pace}: from intake to the papers in at most ${taps} taps`, async ({ page, shop }) => {
+    test(`${name}, ${pace}: from intake to the papers in at most ${taps} taps`, async ({
+      page,
+      shop,
+    }) => {
       page.setDefaultTimeout(90_000);
       const [machine, wheel] = name.split(', ') as [string, string];
       await openAs(page, shop, '/');
       await choosePace(page, pace);
-      const answer = await page.request.post(`${shop.url}/api/records/wrenches`, { data: MIDDLE_WRENCH });
+      const answer = await page.request.post(`${shop.url}/api/records/wrenches`, {
+        data: MIDDLE_WRENCH,
+      });
       expect(answer.status()).toBe(201);
       const { count, said } = await wholeJob(page, shop, machine, wheel);
       console.log(`${name}, ${pace}: ${count} taps\n${said.join('\n')}`);
@@ -162,24 +179,34 @@ test('plain steps are written at once, an exception is tapped out, and undo take
   await expect(page.getByRole('heading', { name: '6 steps, as shown.' })).toBeVisible();
   await expectAccessible(page);
   await page.keyboard.press('n');
-  await expect(page.getByRole('heading', { name: 'Lift it and secure it on both sides.' })).toBeVisible();
+  await expect(
+    page.getByRole('heading', { name: 'Lift it and secure it on both sides.' }),
+  ).toBeVisible();
   await untilNow(page, 'Take the wheel out.');
   await page.goto(`${shop.url}/jobs/${id}/log`);
   await expect(page.getByText(/^Done as shown: Let the exhaust cool\. Loosen/)).toBeVisible();
   await page.goto(`${shop.url}/jobs/${id}/wheel-off`);
   await expect(page.getByRole('heading', { name: 'Take the wheel out.' })).toBeVisible();
   await page.keyboard.press('u');
-  await expect(page.getByRole('heading', { name: 'Lift it and secure it on both sides.' })).toBeVisible();
+  await expect(
+    page.getByRole('heading', { name: 'Lift it and secure it on both sides.' }),
+  ).toBeVisible();
   await page.keyboard.press('u');
   await expect(page.getByRole('heading', { name: '7 steps, as shown.' })).toBeVisible();
 });
 
-test('the next step is read out where somebody wants it, and by default nothing is', async ({ page, shop }) => {
+test('the next step is read out where somebody wants it, and by default nothing is', async ({
+  page,
+  shop,
+}) => {
   page.setDefaultTimeout(90_000);
   await page.addInitScript(() => {
     const said: string[] = [];
     Object.defineProperty(window, 'said', { value: said });
-    const voice = { cancel: () => undefined, speak: ({ text }: { text: string }) => void said.push(text) };
+    const voice = {
+      cancel: () => undefined,
+      speak: ({ text }: { text: string }) => void said.push(text),
+    };
     Object.defineProperty(window, 'speechSynthesis', { value: voice });
   });
   const said = () => page.evaluate(() => (window as unknown as { said: string[] }).said);

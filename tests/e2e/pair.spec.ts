@@ -67,7 +67,9 @@ const airAndCrush = async (page: Page, outerMm: string, innerMm: string) => {
     }
   await confirmed(page, () => sheet.getByRole('button', { name: 'Keep these readings' }).click());
   // The cut through the axle says what was measured, without a sheet.
-  await expect(page.getByRole('img', { name: new RegExp(`bundle ${innerMm} mm, gap 17\\.1 mm`) })).toBeVisible();
+  await expect(
+    page.getByRole('img', { name: new RegExp(`bundle ${innerMm} mm, gap 17\\.1 mm`) }),
+  ).toBeVisible();
   await tickThrough(page, 'inspect');
 };
 
@@ -83,7 +85,9 @@ const everyTurn = async (page: Page, from: number) => {
 
 /** The same as another bench would write them, all at once. */
 const everyTurnAtOnce = async (page: Page, shop: TestShop, id: string) => {
-  const { job } = (await (await page.request.get(`${shop.url}/api/jobs/${id}`)).json()) as { job: { lastSeq: number } };
+  const { job } = (await (await page.request.get(`${shop.url}/api/jobs/${id}`)).json()) as {
+    job: { lastSeq: number };
+  };
   for (const pass of [1, 2] as const) {
     const entries = (['outer', 'inner'] as const).flatMap((ring) =>
       Array.from({ length: 16 }, (_, i) => ({
@@ -95,7 +99,9 @@ const everyTurnAtOnce = async (page: Page, shop: TestShop, id: string) => {
       })),
     );
     const expectedSeq = job.lastSeq + (pass - 1) * entries.length;
-    const answer = await page.request.post(`${shop.url}/api/jobs/${id}/entries`, { data: { expectedSeq, entries } });
+    const answer = await page.request.post(`${shop.url}/api/jobs/${id}/entries`, {
+      data: { expectedSeq, entries },
+    });
     expect(await answer.text()).toContain('ring-bolt');
   }
   await page.reload();
@@ -181,7 +187,9 @@ test('a drag wheel of two rings from intake to hand-over, then its partner: too 
   await page.goto(`${shop.url}/wheels/w-quill-lr/pair`);
   const clamped = page.getByRole('region', { name: 'Crush and clamp' });
   await expect(clamped.getByText('64 of 64 turns')).toHaveCount(2);
-  await expect(clamped.getByRole('row', { name: /Crush, outer bead 2\.80 mm 3\.00 mm/ })).toBeVisible();
+  await expect(
+    clamped.getByRole('row', { name: /Crush, outer bead 2\.80 mm 3\.00 mm/ }),
+  ).toBeVisible();
   const form = page.getByRole('form', { name: 'Tape one again' });
   const tape = async (mm: string, psi: string) => {
     await form.getByLabel('Circumference, mm').fill(mm);

@@ -11,8 +11,12 @@ test('a part that is short is ordered and comes: the wheel waits for it by name;
     reserved: { stockId: string; count: number }[];
   };
   for (const valve of shopNow.valves) {
-    const count = shopNow.reserved.filter((r) => r.stockId === valve.id).reduce((n, r) => n + r.count, 0);
-    await page.request.put(`${shop.url}/api/records/valves/${valve.id}`, { data: { ...valve, count } });
+    const count = shopNow.reserved
+      .filter((r) => r.stockId === valve.id)
+      .reduce((n, r) => n + r.count, 0);
+    await page.request.put(`${shop.url}/api/records/valves/${valve.id}`, {
+      data: { ...valve, count },
+    });
   }
 
   await openAs(page, shop, '/');
@@ -32,7 +36,10 @@ test('a part that is short is ordered and comes: the wheel waits for it by name;
   await expectAccessible(page);
   await short.getByRole('button', { name: 'Ordered' }).press('Enter');
   await expect(page.getByText('Nothing is short', { exact: false })).toBeVisible();
-  const way = page.getByRole('list', { name: 'On its way' }).getByRole('listitem').filter({ hasText: 'valve stem' });
+  const way = page
+    .getByRole('list', { name: 'On its way' })
+    .getByRole('listitem')
+    .filter({ hasText: 'valve stem' });
   await expect(way).toContainText('Gravel Lane Fasteners');
   await page.goto(shop.url);
   await expect(row.getByText('waits for valve stem, new, ordered')).toBeVisible();
@@ -46,7 +53,9 @@ test('a part that is short is ordered and comes: the wheel waits for it by name;
   await page.goto(`${shop.url}/visits/${id}`);
   const cost = page.getByRole('region', { name: 'What it costs' });
   await cost.getByRole('button', { name: /agrees to \$/ }).click();
-  await expect(page.getByRole('region', { name: 'Log of the visit' }).getByText(/^Agreed: \$/)).toBeVisible();
+  await expect(
+    page.getByRole('region', { name: 'Log of the visit' }).getByText(/^Agreed: \$/),
+  ).toBeVisible();
   await expect(cost.getByText('ask again', { exact: false })).toHaveCount(0);
   await page.request.put(`${shop.url}/api/rules/labour.castMinor`, {
     data: { value: 14_400, note: '', who: 'Juna Birk', reason: 'a stiff one' },

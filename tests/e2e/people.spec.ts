@@ -33,7 +33,11 @@ const comeIn = async (page: Page, { who, secret }: typeof OWNER): Promise<void> 
   await page.getByRole('button', { name: 'Come in' }).click();
 };
 
-test('an owner sets up people; a learner works and is refused a rule', async ({ page, shop, browser }) => {
+test('an owner sets up people; a learner works and is refused a rule', async ({
+  page,
+  shop,
+  browser,
+}) => {
   await closeDoors(page, shop);
   await expectAccessible(page);
   await page.getByRole('button', { name: `Role and way in of ${LEARNER.who}` }).click();
@@ -43,14 +47,17 @@ test('an owner sets up people; a learner works and is refused a rule', async ({ 
   await expect(page.getByText('Its digits follow one another.')).toBeVisible();
   await page.getByLabel('PIN or passphrase').fill(LEARNER.secret);
   await page.getByRole('button', { name: 'Keep it' }).click();
-  await expect(page.getByRole('listitem').filter({ hasText: LEARNER.who })).toHaveText(/learner$|learner\s*Role/);
+  await expect(page.getByRole('listitem').filter({ hasText: LEARNER.who })).toHaveText(
+    /learner$|learner\s*Role/,
+  );
 
   const other = await tablet(browser, `${shop.url}/rules?find=tread`);
   await expect(other.getByRole('heading', { name: 'Who comes to the bench?' })).toBeVisible();
   await expectAccessible(other);
   await comeIn(other, { ...LEARNER, secret: '195271' });
   await expect(other.getByText('Wrong PIN or passphrase.')).toBeVisible();
-  for (const digit of LEARNER.secret) await other.getByRole('button', { name: digit, exact: true }).click();
+  for (const digit of LEARNER.secret)
+    await other.getByRole('button', { name: digit, exact: true }).click();
   await other.getByRole('button', { name: 'Come in' }).click();
   // The address that was asked for.
   await other.getByRole('button', { name: /^Least tread on the road/ }).click();
@@ -63,11 +70,17 @@ test('an owner sets up people; a learner works and is refused a rule', async ({ 
   await expect(other.getByRole('button', { name: /^(Hand over|Release anyway)/ })).toBeDisabled();
   // A note at the bench stands in the learner's name.
   await other.goto(`${shop.url}/jobs/demo-job-21/log`);
-  await expect(other.getByRole('button', { name: 'Bench: Wil Penhallow, units and light' })).toBeVisible();
+  await expect(
+    other.getByRole('button', { name: 'Bench: Wil Penhallow, units and light' }),
+  ).toBeVisible();
   await other.context().close();
 });
 
-test('a second tablet comes in by a code, and is signed out from the first screen', async ({ page, shop, browser }) => {
+test('a second tablet comes in by a code, and is signed out from the first screen', async ({
+  page,
+  shop,
+  browser,
+}) => {
   await closeDoors(page, shop);
   await page.keyboard.press('q');
   const code = page.getByRole('img', { name: 'Signs in a second screen' });
@@ -88,7 +101,9 @@ test('a second tablet comes in by a code, and is signed out from the first scree
   await page.getByRole('button', { name: `Sign out ${OWNER.who}` }).click();
   await expect(page.getByRole('list', { name: 'Signed in' }).getByRole('listitem')).toHaveCount(1);
   // Nobody touches the other screen: it notices by itself.
-  await expect(other.getByRole('heading', { name: 'Who comes to the bench?' })).toBeVisible({ timeout: 120_000 });
+  await expect(other.getByRole('heading', { name: 'Who comes to the bench?' })).toBeVisible({
+    timeout: 120_000,
+  });
   await expect(page.getByRole('heading', { name: 'People' })).toBeVisible();
   await other.context().close();
 });
@@ -107,7 +122,9 @@ test('a screen without a hand on it locks; somebody else goes on at it', async (
   await expect(page.getByRole('button', { name: /^Bench: Juna Birk/ })).toBeVisible();
   await page.clock.fastForward('02:00');
   await expect(page.getByRole('heading', { name: 'Locked' })).toBeVisible();
-  await expect.poll(async () => (await page.request.get(`${shop.url}/api/shop`)).status()).toBe(401);
+  await expect
+    .poll(async () => (await page.request.get(`${shop.url}/api/shop`)).status())
+    .toBe(401);
   await page.getByRole('button', { name: 'Osk Tarrow' }).click();
   await page.getByLabel('PIN or passphrase of Osk Tarrow').fill('730418');
   await page.keyboard.press('Enter');

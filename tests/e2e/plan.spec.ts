@@ -10,7 +10,9 @@ test('the day in order: a block is moved by keyboard and stays, is undone, and a
   await page.keyboard.press('p');
   await expect(page.getByRole('heading', { name: 'The day’s plan' })).toBeVisible();
   await expect(page.getByText('3 promises kept')).toBeVisible();
-  await expect(page.getByText('Quillfen Dune Two: waits for two ring bolts', { exact: false })).toBeVisible();
+  await expect(
+    page.getByText('Quillfen Dune Two: waits for two ring bolts', { exact: false }),
+  ).toBeVisible();
   await expectAccessible(page);
 
   const block = page.getByRole('button', { name: /^Pimlet Hop 200, rear, to the bare wheel/ });
@@ -37,7 +39,9 @@ test('the day in order: a block is moved by keyboard and stays, is undone, and a
     page.getByRole('button', { name: /^Pimlet Hop 200, rear, to the bare wheel.*put by hand$/ }),
   ).toBeVisible();
   await page.reload();
-  const fixed = page.getByRole('button', { name: /^Pimlet Hop 200, rear, to the bare wheel.*put by hand$/ });
+  const fixed = page.getByRole('button', {
+    name: /^Pimlet Hop 200, rear, to the bare wheel.*put by hand$/,
+  });
   await fixed.focus();
   await page.keyboard.press('f');
   await expect(fixed).toHaveCount(0);
@@ -49,15 +53,21 @@ test('the day in order: a block is moved by keyboard and stays, is undone, and a
   const { id, lastSeq } = visits.find((v) => v.machineName === 'Pimlet Hop 200')!;
   const dueAt = new Date(Date.now() + 20 * 60_000).toISOString();
   const entries = [{ id: 'too-soon', who: 'Juna Birk', kind: 'promised', data: { dueAt } }];
-  await page.request.post(`${shop.url}/api/visits/${id}/entries`, { data: { expectedSeq: lastSeq, entries } });
+  await page.request.post(`${shop.url}/api/visits/${id}/entries`, {
+    data: { expectedSeq: lastSeq, entries },
+  });
   await page.keyboard.press('r');
   await expect(page.getByText('1 promise not kept')).toBeVisible();
-  await expect(page.getByText(/late\. Nothing can keep it: even with everybody at once it is too late/)).toBeVisible();
+  await expect(
+    page.getByText(/late\. Nothing can keep it: even with everybody at once it is too late/),
+  ).toBeVisible();
 
   // Who is at work is in the address, and has a lane.
   await page.getByRole('button', { name: 'Osk Tarrow', exact: true }).click();
   await page.getByRole('button', { name: 'Wil Penhallow', exact: true }).click();
-  await expect(page.getByRole('button', { name: /tire on, to balanced, (Osk|Wil)/ })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: /tire on, to balanced, (Osk|Wil)/ })).toHaveCount(
+    0,
+  );
   expect(page.url()).toMatch(/person=Juna[+%20]*Birk$/);
   await expectAccessible(page);
 });
@@ -86,11 +96,17 @@ test('two blocks put by hand on one person at once: the plan stands, and says wh
   await openAs(page, shop, '/plan');
   const says = page.getByRole('region', { name: 'What the plan comes to' });
   await expect(
-    says.getByText(/Pimlet Hop 200, rear, back on, handed over: Osk Tarrow is at Vellan Strada 700/),
+    says.getByText(
+      /Pimlet Hop 200, rear, back on, handed over: Osk Tarrow is at Vellan Strada 700/,
+    ),
   ).toBeVisible();
-  await expect(says.getByText('What was put there by hand is left to the plan.', { exact: false })).toHaveCount(1);
   await expect(
-    page.getByRole('button', { name: /^Vellan Strada 700, rear, back on, handed over, Osk Tarrow.*put by hand$/ }),
+    says.getByText('What was put there by hand is left to the plan.', { exact: false }),
+  ).toHaveCount(1);
+  await expect(
+    page.getByRole('button', {
+      name: /^Vellan Strada 700, rear, back on, handed over, Osk Tarrow.*put by hand$/,
+    }),
   ).toBeVisible();
   await expectAccessible(page);
 });
@@ -103,18 +119,25 @@ test('where a better plan is not ruled out it says by how much; it is looked for
   let more: (() => void) | null = null;
   await page.route('**/api/day-plan*', async (route) => {
     const response = await route.fetch();
-    const answer = (await response.json()) as { working: { result: { cost: { doneMin: number } } } };
+    const answer = (await response.json()) as {
+      working: { result: { cost: { doneMin: number } } };
+    };
     const { result } = answer.working;
     if (route.request().url().includes('closely=yes')) {
       await new Promise<void>((done) => (more = done));
       return route.fulfill({ response, json: answer });
     }
     const bound = { ...result.cost, doneMin: result.cost.doneMin - 25 };
-    const open = { ...answer, working: { ...answer.working, result: { ...result, bound, proven: false } } };
+    const open = {
+      ...answer,
+      working: { ...answer.working, result: { ...result, bound, proven: false } },
+    };
     return route.fulfill({ response, json: open });
   });
   await openAs(page, shop, '/plan');
-  await expect(page.getByText('not ruled out: all wheels together 25 min sooner')).toBeVisible({ timeout: 120_000 });
+  await expect(page.getByText('not ruled out: all wheels together 25 min sooner')).toBeVisible({
+    timeout: 120_000,
+  });
   await expect(page.getByRole('button', { name: 'Look closely' })).toBeVisible();
   await page.keyboard.press('c');
   await expect(page.getByText('A better one is looked for.')).toBeVisible();

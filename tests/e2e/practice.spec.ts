@@ -29,7 +29,9 @@ test('a round of practice: a wheel that turns, own tries, the advice beside them
   const turn = () =>
     page
       .locator('.dial')
-      .evaluate((e) => (e as unknown as { style: CSSStyleDeclaration }).style.getPropertyValue('--turn'));
+      .evaluate((e) =>
+        (e as unknown as { style: CSSStyleDeclaration }).style.getPropertyValue('--turn'),
+      );
   await page.getByRole('button', { name: 'From the left' }).click();
   const early = await turn();
   await expect.poll(turn).not.toBe(early);
@@ -43,7 +45,9 @@ test('a round of practice: a wheel that turns, own tries, the advice beside them
   await page.getByRole('button', { name: /^Put 20 g on/ }).click();
   await page.getByRole('button', { name: 'Put them on' }).click();
   await page.getByRole('button', { name: 'Hold level, let go' }).click();
-  await expect(page.getByRole('list', { name: 'Seen so far' })).toContainText(/held level (rises|sinks|stays)/);
+  await expect(page.getByRole('list', { name: 'Seen so far' })).toContainText(
+    /held level (rises|sinks|stays)/,
+  );
   await page.getByRole('button', { name: 'It is balanced' }).click();
   await expect(page.getByText('What the advice would have done')).toBeVisible({ timeout: 120_000 });
   const row = (who: string) => page.getByRole('row', { name: new RegExp(`^${who}`) });
@@ -86,7 +90,10 @@ test('who wants no motion gets none: a wheel is at rest at once, a needle where 
   await expect(page.locator('.cut-bead').first()).toHaveCSS('transition-property', 'none');
 });
 
-test('levers by keyboard: begun, bitten, left and taken up again, over, and what cost what', async ({ page, shop }) => {
+test('levers by keyboard: begun, bitten, left and taken up again, over, and what cost what', async ({
+  page,
+  shop,
+}) => {
   await openAs(page, shop, '/practice');
   await expect(page.getByText('No round yet: deep rim.')).toBeVisible();
   await page.goto(`${shop.url}/practice?kind=levers&level=with+a+lock&wheel=5`);
@@ -104,8 +111,12 @@ test('levers by keyboard: begun, bitten, left and taken up again, over, and what
       if (act.do === 'kneel') await page.getByLabel('A knee at').fill(`${act.deg.toFixed(0)}°`);
       if (act.do === 'bite') await page.getByLabel('Length of a bite').selectOption(String(act.mm));
       await page.getByRole('heading', { name: /moves? ·/ }).click();
-      await page.keyboard.press(act.do === 'bite' ? (act.end === 'clockwise' ? '.' : ',') : keys[act.do]);
-      await expect(page.getByRole('list', { name: /^Moves so far/ }).getByRole('listitem')).toHaveCount(from + i + 1);
+      await page.keyboard.press(
+        act.do === 'bite' ? (act.end === 'clockwise' ? '.' : ',') : keys[act.do],
+      );
+      await expect(
+        page.getByRole('list', { name: /^Moves so far/ }).getByRole('listitem'),
+      ).toHaveCount(from + i + 1);
     }
   };
   // The advice feels for the tube; this fitter does not, once.
@@ -115,7 +126,9 @@ test('levers by keyboard: begun, bitten, left and taken up again, over, and what
   // Left, and gone on with where it stood.
   await page.getByRole('button', { name: 'Leave this wheel' }).click();
   await page.reload();
-  await page.getByRole('button', { name: 'Go on with the one you left: Levers, with a lock' }).click();
+  await page
+    .getByRole('button', { name: 'Go on with the one you left: Levers, with a lock' })
+    .click();
   await expect(page.getByRole('heading', { name: /^7 moves/ })).toBeVisible();
   await play(7, acts.length);
   await expect(page.getByRole('status').getByText('The bead is over')).toBeVisible();
@@ -136,7 +149,11 @@ test('truing by keyboard: read at the needle, nipples turned by number, and what
   const hidden = hiddenSpokes(4, 'a wobble');
   const needle = page.getByRole('img', { name: /^Side to side: / });
   const shown = async () =>
-    Number(/: ([+\u2212-]?[\d.]+)/.exec((await needle.getAttribute('aria-label'))!)![1]!.replace('\u2212', '-'));
+    Number(
+      /: ([+\u2212-]?[\d.]+)/
+        .exec((await needle.getAttribute('aria-label'))!)![1]!
+        .replace('\u2212', '-'),
+    );
   // It begins at the first nipple after the valve.
   const step = 360 / hidden.spokes;
   expect(await shown()).toBeCloseTo(hidden.read([step / 2])[0]!.lateralMm!, 2);
@@ -159,7 +176,10 @@ test('truing by keyboard: read at the needle, nipples turned by number, and what
   await expect(page.getByRole('heading', { name: '0 nipples turned' })).toBeVisible();
 });
 
-test('sidewalls by keyboard: a wrong answer says why, the right ones end it', async ({ page, shop }) => {
+test('sidewalls by keyboard: a wrong answer says why, the right ones end it', async ({
+  page,
+  shop,
+}) => {
   await openAs(page, shop, '/practice?kind=sidewall&level=one+step+apart&wheel=6');
   const { suits, refused, why } = hiddenSidewall(6, 'one step apart');
   await expect(page.getByRole('radio')).toHaveCount(4);
@@ -188,7 +208,11 @@ test('air by keyboard: above the limit is the end of it; the same tire again, as
   await openAs(page, shop, '/practice?kind=air&level=one+side+hangs&wheel=7');
   const hidden = hiddenAir(7, 'one side hangs');
   const binds =
-    hidden.limitKpa === hidden.sidewallKpa ? 'sidewall' : hidden.limitKpa === hidden.rimKpa ? 'rim' : 'shop';
+    hidden.limitKpa === hidden.sidewallKpa
+      ? 'sidewall'
+      : hidden.limitKpa === hidden.rimKpa
+        ? 'rim'
+        : 'shop';
   await page.getByRole('textbox', { name: /^Air up to/ }).fill('70');
   await page.getByRole('heading', { level: 1 }).click();
   await page.keyboard.press('a');
@@ -202,7 +226,9 @@ test('air by keyboard: above the limit is the end of it; the same tire again, as
   const acts = [...advisedAir(hidden)];
   for (const [i, act] of acts.entries()) {
     await page.keyboard.press(keys[act.do]);
-    await expect(page.getByRole('list', { name: /^Done so far/ }).getByRole('listitem')).toHaveCount(i + 1);
+    await expect(
+      page.getByRole('list', { name: /^Done so far/ }).getByRole('listitem'),
+    ).toHaveCount(i + 1);
   }
   await expect(page.getByText('Both beads are home')).toBeVisible();
   await expectAccessible(page);
@@ -216,12 +242,19 @@ test('a ring by keyboard: crush, down by halves, pulled where it stands open, to
 }) => {
   await openAs(page, shop, '/practice?kind=ring&wheel=132');
   const acts = [...advisedRing(hiddenRing(132, 'a ring that tilts'))];
-  const keys = { bundle: 'b', gap: 'g', 'half a turn each': 'h', torque: 'q', 'call it off': 'x' } as const;
+  const keys = {
+    bundle: 'b',
+    gap: 'g',
+    'half a turn each': 'h',
+    torque: 'q',
+    'call it off': 'x',
+  } as const;
   const list = page.getByRole('list', { name: /^Moves so far/ }).getByRole('listitem');
   await expect(page.getByRole('button', { name: /^Bundle/ })).toBeVisible();
   let done = 0;
   for (const act of acts) {
-    if ('bolt' in act) await page.getByLabel('Bolt', { exact: true }).selectOption(String(act.bolt));
+    if ('bolt' in act)
+      await page.getByLabel('Bolt', { exact: true }).selectOption(String(act.bolt));
     // Turns of three quarters and the like are made of those that there are.
     const presses = act.do === 'turn' ? act.quarters : 1;
     if (act.do === 'turn') await page.getByLabel('Turned by').selectOption('1');
@@ -266,7 +299,8 @@ test('a pair by keyboard: brought to one pressure, taped, told; and what the sho
   const moves = page.getByRole('list', { name: /^Moves so far/ }).getByRole('listitem');
   for (const [i, act] of acts.entries()) {
     if ('tire' in act) await page.keyboard.press(String(act.tire));
-    if (act.do === 'pair') await page.getByLabel(`Tire ${act.tire} with`).selectOption(String(act.with));
+    if (act.do === 'pair')
+      await page.getByLabel(`Tire ${act.tire} with`).selectOption(String(act.with));
     await page.getByRole('heading', { level: 1 }).click();
     await page.keyboard.press(act.do === 'air' ? 'a' : act.do === 'tape' ? 't' : 'p');
     await expect(moves).toHaveCount(i + 1);

@@ -18,7 +18,9 @@ test('a record is found, changed, archived and brought back; what does not fit i
   await expect(sheet.getByText('"ten" is not a price', { exact: false })).toBeVisible();
   await sheet.getByRole('textbox', { name: 'Price' }).fill('92,50');
   await sheet.getByRole('button', { name: 'Keep the changes' }).click();
-  await expect(sheet.getByText('"100/90" stops before the rim diameter.', { exact: false })).toBeVisible();
+  await expect(
+    sheet.getByText('"100/90" stops before the rim diameter.', { exact: false }),
+  ).toBeVisible();
   await sheet.getByLabel('Size', { exact: true }).fill('100/90-19 57M TT');
   await sheet.getByRole('button', { name: 'Keep the changes' }).click();
   await expect(page.getByRole('row').nth(1)).toContainText('$92.50');
@@ -32,14 +34,24 @@ test('a record is found, changed, archived and brought back; what does not fit i
   await page.getByRole('button', { name: '100/90-19 57M TT' }).click();
   await sheet.getByRole('textbox', { name: 'Count' }).fill('8');
   await sheet.getByRole('button', { name: 'Keep the changes' }).click();
-  await expect(page.getByRole('row').nth(1).getByRole('cell', { name: '8', exact: true })).toBeVisible();
+  await expect(
+    page.getByRole('row').nth(1).getByRole('cell', { name: '8', exact: true }),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'Undo the last change' }).click();
-  await expect(page.getByRole('row').nth(1).getByRole('cell', { name: '1', exact: true })).toBeVisible();
+  await expect(
+    page.getByRole('row').nth(1).getByRole('cell', { name: '1', exact: true }),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'Price' }).click();
-  await expect(page.getByRole('columnheader', { name: /Price/ })).toHaveAttribute('aria-sort', 'descending');
+  await expect(page.getByRole('columnheader', { name: /Price/ })).toHaveAttribute(
+    'aria-sort',
+    'descending',
+  );
 });
 
-test('a record opened right after a change is as it was written, however slow its reading', async ({ page, shop }) => {
+test('a record opened right after a change is as it was written, however slow its reading', async ({
+  page,
+  shop,
+}) => {
   await page.route(/\/api\/records\/tubes\/tube-1$/, async (route) => {
     if (route.request().method() === 'GET') await new Promise((done) => setTimeout(done, 800));
     await route.continue();
@@ -94,14 +106,19 @@ test('a CSV file goes out and comes in, all of it or nothing', async ({ page, sh
   await expect(page.getByRole('button', { name: '4.10-18' })).toBeVisible();
 });
 
-test('a list of thousands comes in with a bar, can be stopped, and is then all there', async ({ page, shop }) => {
+test('a list of thousands comes in with a bar, can be stopped, and is then all there', async ({
+  page,
+  shop,
+}) => {
   await openAs(page, shop, '/records/tubes');
   const rows = Array.from({ length: 8000 }, (_, i) => `many-${i},${(i % 7) + 2}.50-17,1`);
   const csv = Buffer.from(`id,label,count\n${rows.join('\n')}\n`);
   await page.getByRole('button', { name: 'CSV in' }).click();
   const sheet = page.getByRole('dialog');
   const choose = () =>
-    sheet.getByLabel(/^The file/).setInputFiles({ name: 'many.csv', mimeType: 'text/csv', buffer: csv });
+    sheet
+      .getByLabel(/^The file/)
+      .setInputFiles({ name: 'many.csv', mimeType: 'text/csv', buffer: csv });
   await choose();
   await expect(sheet.getByRole('progressbar')).toBeVisible();
   await expectAccessible(page);
@@ -115,13 +132,20 @@ test('a list of thousands comes in with a bar, can be stopped, and is then all t
   await expect(page.getByText(/^80\d\d records$/)).toBeVisible();
 });
 
-test('the tag’s code opens the wheel, whose record is kept with what is measured', async ({ page, shop }) => {
+test('the tag’s code opens the wheel, whose record is kept with what is measured', async ({
+  page,
+  shop,
+}) => {
   await openAs(page, shop, '/wheels/w-orrin-r/tag');
-  const picture = PNG.sync.read(await page.getByRole('article', { name: 'The tag' }).screenshot({ scale: 'css' }));
+  const picture = PNG.sync.read(
+    await page.getByRole('article', { name: 'The tag' }).screenshot({ scale: 'css' }),
+  );
   const code = jsQR(new Uint8ClampedArray(picture.data), picture.width, picture.height);
   expect(code?.data).toBe(`${shop.url}/wheels/w-orrin-r`);
   await page.goto(code!.data);
-  await expect(page.getByRole('heading', { name: 'Rear wheel, Orrindale Scree 450' })).toBeVisible();
+  await expect(
+    page.getByRole('heading', { name: 'Rear wheel, Orrindale Scree 450' }),
+  ).toBeVisible();
   await expect(page.getByRole('img', { name: /rim lock at 7 o'clock, 210°/ })).toBeVisible();
   await page.getByRole('button', { name: 'Change' }).click();
   const sheet = page.getByRole('dialog', { name: 'Wheel' });
@@ -129,14 +153,18 @@ test('the tag’s code opens the wheel, whose record is kept with what is measur
   await sheet.getByRole('textbox', { name: 'Distance run' }).fill('0');
   await sheet.getByRole('textbox', { name: 'Depth' }).fill('12,5');
   await sheet.getByRole('button', { name: 'Keep the changes' }).click();
-  await expect(page.getByText('One reading cannot tell how fast it wears', { exact: false })).toBeVisible();
+  await expect(
+    page.getByText('One reading cannot tell how fast it wears', { exact: false }),
+  ).toBeVisible();
   await page.goto(`${shop.url}/wheels/w-vellan-r`);
   await expect(page.getByText(/About 2\d00 km left, between/)).toBeVisible();
   // A leak is found from the record, whatever the weather did to the readings.
   const standing = page.getByRole('region', { name: 'Pressure, standing' });
   await expect(standing.getByText(/A slow leak: 1\.\d psi a week, at least/)).toBeVisible();
   await expect(
-    standing.getByRole('img', { name: /^7 readings over 23 days, from .* with the weather taken out/ }),
+    standing.getByRole('img', {
+      name: /^7 readings over 23 days, from .* with the weather taken out/,
+    }),
   ).toBeVisible();
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Start a job' }).click();
@@ -145,7 +173,10 @@ test('the tag’s code opens the wheel, whose record is kept with what is measur
   await expect(page.getByText('There is no such wheel.')).toBeVisible();
 });
 
-test('the tire that came off is kept as used stock with its depth and date code', async ({ page, shop }) => {
+test('the tire that came off is kept as used stock with its depth and date code', async ({
+  page,
+  shop,
+}) => {
   await openAs(page, shop, '/jobs/demo-job-20/hand-over');
   await page.getByRole('button', { name: 'Keep the old tire as used stock' }).click();
   await page.getByRole('link', { name: 'The old tire is in the records' }).click();
@@ -155,7 +186,10 @@ test('the tire that came off is kept as used stock with its depth and date code'
   await expect(sheet.getByLabel('Date code')).toHaveValue(/^\d{4}$/);
 });
 
-test('a rider is forgotten from the record of the machine, by typing the name once more', async ({ page, shop }) => {
+test('a rider is forgotten from the record of the machine, by typing the name once more', async ({
+  page,
+  shop,
+}) => {
   await openAs(page, shop, '/records/machines');
   await page.getByRole('button', { name: /Orrindale Scree 450/ }).click();
   await page.getByRole('link', { name: 'What is kept of its rider' }).click();
@@ -171,7 +205,9 @@ test('a rider is forgotten from the record of the machine, by typing the name on
   await expectAccessible(page);
   await sheet.getByLabel('The name once more').fill('Mara Tolling');
   await sheet.getByRole('button', { name: 'Forget for good' }).click();
-  await expect(sheet.getByText(/^Forgotten\. Records that said it: 1\. Entries of logs: \d+/)).toBeVisible();
+  await expect(
+    sheet.getByText(/^Forgotten\. Records that said it: 1\. Entries of logs: \d+/),
+  ).toBeVisible();
   await sheet.getByRole('button', { name: 'To the shop' }).click();
   await page.goto(`${shop.url}/jobs?search=orrindale`);
   await expect(page.getByText('forgotten rider').first()).toBeVisible();

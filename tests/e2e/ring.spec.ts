@@ -43,11 +43,15 @@ test('a ring of two: beads by caliper one after the other, then every bolt in it
   for (const place of [1, 2, 3]) {
     // It is opened and closed on another place, or it says that it did not move.
     await hold(shop, caliper, { on: false });
-    await expect(sheet.getByRole('group', { name: 'Caliper' }).getByText(/^0\.\d\d mm$/)).toBeVisible();
+    await expect(
+      sheet.getByRole('group', { name: 'Caliper' }).getByText(/^0\.\d\d mm$/),
+    ).toBeVisible();
     await hold(shop, caliper, { on: true });
     const take = sheet.getByRole('button', { name: `Take outer bead, bundle ${place}` });
     // Steady at the part, no longer at nought.
-    await expect(sheet.getByRole('group', { name: 'Caliper' }).getByText(/^(19\.9|20\.0)\d mm$/)).toBeVisible();
+    await expect(
+      sheet.getByRole('group', { name: 'Caliper' }).getByText(/^(19\.9|20\.0)\d mm$/),
+    ).toBeVisible();
     await expect(sheet.getByRole('group', { name: 'Caliper' }).getByText('steady')).toBeVisible();
     if (place === 1) await take.focus();
     await expect(take).toBeFocused();
@@ -77,9 +81,9 @@ test('a ring of two: beads by caliper one after the other, then every bolt in it
   await ring.getByRole('button', { name: 'The wrench ticks them' }).click();
   await expect(ring.getByText('waits for the click')).toBeVisible();
   await hold(shop, wrench, { pulling: true });
-  await expect(ring.getByText(/Clicked at 2[4-9](\.\d)? N·m, the manual says 22(\.0)? N·m/)).toBeVisible({
-    timeout: 120_000,
-  });
+  await expect(
+    ring.getByText(/Clicked at 2[4-9](\.\d)? N·m, the manual says 22(\.0)? N·m/),
+  ).toBeVisible({ timeout: 120_000 });
   await expect(ring).toContainText('bolt 1');
 });
 
@@ -94,7 +98,9 @@ test('a split rim where the air is not out: its bolts stay until silence, gauge 
     .getByRole('button', { name: /Undo the rim bolts/ })
     .click();
   const done = page.getByRole('button', { name: /^Done/ });
-  await expect(page.getByText(/No bolt is touched\. Missing: the valve core out, silence/)).toBeVisible();
+  await expect(
+    page.getByText(/No bolt is touched\. Missing: the valve core out, silence/),
+  ).toBeVisible();
   await expect(page.getByText(/a split rim under air comes apart with force/)).toBeVisible();
   await expect(done).toBeDisabled();
   await page.keyboard.press('n');
@@ -122,8 +128,12 @@ test('a pair too far apart: which one to air, by its own stretch; taped in eight
 }) => {
   await openAs(page, shop, '/wheels/w-quill-lr');
   await page.getByRole('link', { name: 'Its pair' }).click();
-  await expect(page.getByText('14.0 mm apart: left is the smaller one', { exact: false })).toBeVisible();
-  await expect(page.getByText(/nobody can know: tape the left one at a second pressure/)).toBeVisible();
+  await expect(
+    page.getByText('14.0 mm apart: left is the smaller one', { exact: false }),
+  ).toBeVisible();
+  await expect(
+    page.getByText(/nobody can know: tape the left one at a second pressure/),
+  ).toBeVisible();
   const form = page.getByRole('form', { name: 'Tape one again' });
   const tape = async (mm: string, psi: string) => {
     await form.getByLabel('Circumference, mm').fill(mm);

@@ -93,7 +93,8 @@ for (const [group, paths] of Object.entries(SCREENS))
         await expect.poll(async () => `${path} ${await hidden()}`).toBe(`${path} 0`);
       }
       await page.setViewportSize({ width: 390, height: 844 });
-      const wide = () => page.evaluate(() => Math.max(0, document.documentElement.scrollWidth - window.innerWidth));
+      const wide = () =>
+        page.evaluate(() => Math.max(0, document.documentElement.scrollWidth - window.innerWidth));
       await expect.poll(async () => `${path} ${await wide()}`).toBe(`${path} 0`);
     }
   });
@@ -133,10 +134,15 @@ test('turning the wheel over mirrors the dial, and the keys are listed', async (
   await page.keyboard.press('t');
   await expect(page.getByText('rest at 7 from the right')).toBeVisible();
   await page.keyboard.press('?');
-  await expect(page.getByRole('dialog', { name: 'Keys on this screen' })).toContainText('Turn the wheel over');
+  await expect(page.getByRole('dialog', { name: 'Keys on this screen' })).toContainText(
+    'Turn the wheel over',
+  );
 });
 
-test('a rule changes with a name and a reason; a job already open keeps its own', async ({ page, shop }) => {
+test('a rule changes with a name and a reason; a job already open keeps its own', async ({
+  page,
+  shop,
+}) => {
   await openAs(page, shop, '/rules');
   await page.getByLabel(/^Find among/).fill('ceiling seating');
   await expect(page.getByRole('listitem')).toHaveCount(1);
@@ -154,14 +160,20 @@ test('a rule changes with a name and a reason; a job already open keeps its own'
   await expect(page.getByRole('img', { name: /^Pressure .* never above 40\.0 psi/ })).toBeVisible();
 });
 
-test('a part that cannot be loaded leaves the rest of the screen standing', async ({ page, shop }) => {
+test('a part that cannot be loaded leaves the rest of the screen standing', async ({
+  page,
+  shop,
+}) => {
   await page.route('**/LeakChart*.js', (route) => route.abort());
   await openAs(page, shop, '/wheels/w-vellan-r');
   await expect(page.getByText('The picture could not be loaded.', { exact: false })).toBeVisible();
   await expect(page.getByText(/A slow leak: \d/)).toBeVisible();
 });
 
-test('Back brings back the search, and a station has an address of its own', async ({ page, shop }) => {
+test('Back brings back the search, and a station has an address of its own', async ({
+  page,
+  shop,
+}) => {
   await openAs(page, shop, '/?search=vellan');
   await page.getByRole('link', { name: /1022/ }).click();
   await expect(page).toHaveURL(/tire-on$/);
@@ -215,13 +227,17 @@ const MOST_SCRIPT = 200_000;
 /** Less is not worth packing. */
 const SMALL = 2000;
 
-test('the first screen needs little script, and what goes over the line is packed', async ({ page, shop }) => {
+test('the first screen needs little script, and what goes over the line is packed', async ({
+  page,
+  shop,
+}) => {
   const scripts: Promise<number>[] = [];
   page.on('response', (answer) => {
     if (answer.request().resourceType() !== 'script') return;
     scripts.push(
       answer.body().then((body) => {
-        if (body.length > SMALL) expect(answer.headers()['content-encoding']).toMatch(/^(gzip|br)$/);
+        if (body.length > SMALL)
+          expect(answer.headers()['content-encoding']).toMatch(/^(gzip|br)$/);
         return gzipSync(body).length;
       }),
     );

@@ -17,14 +17,16 @@ test('a stubborn tire: one try fails, a reading above the limit stops it, the th
   await expect(now).toHaveText('Go on. Listen for the pops.');
   await read('39.5');
   await expect(now).toHaveText('All air out, and again.');
-  await page.getByRole('group', { name: 'Disc side' }).getByRole('button', { name: 'Seated' }).click();
+  await page
+    .getByRole('group', { name: 'Disc side' })
+    .getByRole('button', { name: 'Seated' })
+    .click();
   await page.keyboard.press('a');
   await expect(page.getByText('try 2 of 3')).toBeVisible();
   // A new try knows nothing of the old one's beads.
-  await expect(page.getByRole('group', { name: 'Disc side' }).getByRole('button', { name: 'Seated' })).toHaveAttribute(
-    'aria-pressed',
-    'false',
-  );
+  await expect(
+    page.getByRole('group', { name: 'Disc side' }).getByRole('button', { name: 'Seated' }),
+  ).toHaveAttribute('aria-pressed', 'false');
   await read('41');
   await expect(now).toHaveText('Stop. Let it all out.');
   await expect(page.getByText('Above the limit of 40.0 psi', { exact: false })).toBeVisible();
@@ -47,7 +49,9 @@ test('a stubborn tire: one try fails, a reading above the limit stops it, the th
   await page.keyboard.press('w');
   await expect(page.getByRole('dialog')).toContainText('2 before it, 3 allowed');
   await page.goto(`${shop.url}/jobs/${id}/hand-over`);
-  await expect(page.getByText('Seat: A reading was above the seating limit', { exact: false })).toBeVisible();
+  await expect(
+    page.getByText('Seat: A reading was above the seating limit', { exact: false }),
+  ).toBeVisible();
   await page.goto(`${shop.url}/jobs/${id}/log`);
   await expect(
     page.getByText('All air out, seated again from the start: Above the limit', { exact: false }),

@@ -15,7 +15,9 @@ const template = (): string => {
   // The whole check fills it once for all workers.
   if (process.env.E2E_DEMO) return (filled = process.env.E2E_DEMO);
   const file = join(mkdtempSync(join(tmpdir(), 'rimstone-demo-')), 'shop.sqlite');
-  const { status, stderr } = spawnSync('node', ['dist/server/fill-demo.cjs', file], { encoding: 'utf8' });
+  const { status, stderr } = spawnSync('node', ['dist/server/fill-demo.cjs', file], {
+    encoding: 'utf8',
+  });
   if (status !== 0) throw new Error(stderr);
   process.once('exit', () => rmSync(dirname(file), { recursive: true, force: true }));
   return (filled = file);
@@ -37,7 +39,13 @@ export class TestShop {
     const port = this.url ? new URL(this.url).port : '0';
     const child = spawn('node', ['dist/server/main.cjs', '--new'], {
       // What is tried here is not how fast a busy machine is.
-      env: { ...process.env, PORT: port, HOST: '127.0.0.1', RIMSTONE_DB: this.file, RIMSTONE_WORK_MS: '90000' },
+      env: {
+        ...process.env,
+        PORT: port,
+        HOST: '127.0.0.1',
+        RIMSTONE_DB: this.file,
+        RIMSTONE_WORK_MS: '90000',
+      },
     });
     this.child = child;
     return new Promise((resolve, reject) => {
@@ -100,7 +108,9 @@ export const startJob = async (page: Page, machine: string, wheel: string): Prom
   await page.getByRole('link', { name: 'A machine comes in' }).click();
   await page.getByLabel('Which machine, or whose').fill(machine);
   // The server finds it: until then all of them stand there.
-  const row = page.getByRole('listitem').filter({ has: page.getByRole('heading', { name: machine }) });
+  const row = page
+    .getByRole('listitem')
+    .filter({ has: page.getByRole('heading', { name: machine }) });
   await row.getByRole('button', { name: wheel }).first().click();
   await expect(page.getByRole('heading', { name: 'What comes off?' })).toBeVisible();
   return /jobs\/([\w-]+)\//.exec(page.url())![1]!;
@@ -167,9 +177,13 @@ export const expectAccessible = async (page: Page, rules?: string[]): Promise<vo
   // Without frames of its own the page is looked at where it is, which takes half the time.
   const checker = new AxeBuilder({ page }).setLegacyMode(true);
   const { violations } = await (
-    rules ? checker.withRules(rules) : checker.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa'])
+    rules
+      ? checker.withRules(rules)
+      : checker.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa'])
   ).analyze();
-  expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(' | ')}`)).toEqual([]);
+  expect(
+    violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(' | ')}`),
+  ).toEqual([]);
 };
 
 export { expect };

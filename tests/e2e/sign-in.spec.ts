@@ -14,7 +14,10 @@ const signedIn = async (page: Page, shop: TestShop, path: string): Promise<void>
   await page.keyboard.press('Enter');
 };
 
-test('an owner adds a passkey, confirms a role by it, and signs in by it', async ({ page, shop }) => {
+test('an owner adds a passkey, confirms a role by it, and signs in by it', async ({
+  page,
+  shop,
+}) => {
   // Passkeys belong to a host name.
   shop.url = shop.url.replace('127.0.0.1', 'localhost');
   const cdp = await page.context().newCDPSession(page);
@@ -53,7 +56,9 @@ test('an owner adds a passkey, confirms a role by it, and signs in by it', async
   await expect(confirm).toBeVisible();
   await expectAccessible(page);
   await confirm.getByRole('button', { name: 'Use passkey' }).click();
-  await expect(page.getByRole('listitem').filter({ hasText: 'Wil Penhallow' })).toHaveText(/learner$|learner\s*Role/);
+  await expect(page.getByRole('listitem').filter({ hasText: 'Wil Penhallow' })).toHaveText(
+    /learner$|learner\s*Role/,
+  );
 
   await page.request.delete(`${shop.url}/api/session`);
   await page.reload();
@@ -69,7 +74,9 @@ test.describe('a photo that this browser has seen', () => {
   test('is not shown from its cache while the screen is locked', async ({ page, shop }) => {
     await signedIn(page, shop, '/jobs/demo-job-21/log');
     await expect(page.getByRole('button', { name: /^Bench: Juna Birk/ })).toBeVisible();
-    const picture = await sharp({ create: { width: 8, height: 8, channels: 3, background: '#567' } })
+    const picture = await sharp({
+      create: { width: 8, height: 8, channels: 3, background: '#567' },
+    })
       .jpeg()
       .toBuffer();
     const sent = await page.request.post(`${shop.url}/api/photos`, {
@@ -80,9 +87,12 @@ test.describe('a photo that this browser has seen', () => {
     await page.evaluate(() => navigator.serviceWorker.ready);
     await page.reload();
     await expect(page.getByRole('button', { name: /^Bench: Juna Birk/ })).toBeVisible();
-    const statusOf = () => page.evaluate(async (p) => (await fetch(p, { cache: 'no-store' })).status, path);
+    const statusOf = () =>
+      page.evaluate(async (p) => (await fetch(p, { cache: 'no-store' })).status, path);
     expect(await statusOf()).toBe(200);
-    await expect.poll(() => page.evaluate(async (p) => Boolean(await caches.match(p)), path)).toBe(true);
+    await expect
+      .poll(() => page.evaluate(async (p) => Boolean(await caches.match(p)), path))
+      .toBe(true);
     // From the cache, since the server does not answer.
     await shop.stop();
     await expect.poll(statusOf).toBe(200);

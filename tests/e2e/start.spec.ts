@@ -11,7 +11,10 @@ test.beforeEach(() => void (dir = mkdtempSync(join(tmpdir(), 'rimstone-start-'))
 test.afterEach(() => rmSync(dir, { recursive: true, force: true }));
 
 /** Runs a built program to its end and says what it said. */
-const runToEnd = (args: string[], env: Record<string, string> = {}): Promise<{ code: number | null; said: string }> =>
+const runToEnd = (
+  args: string[],
+  env: Record<string, string> = {},
+): Promise<{ code: number | null; said: string }> =>
   new Promise((resolve) => {
     const child = spawn('node', args, {
       env: { ...process.env, RIMSTONE_DB: join(dir, 'shop.sqlite'), PORT: '0', ...env },
@@ -31,11 +34,17 @@ test('a busy port is said in a sentence', async () => {
   const { code, said } = await runToEnd(MAIN, { PORT: String(port) });
   busy.close();
   expect(code).toBe(1);
-  expect(said).toBe(`Port ${port} is busy. Set PORT to a free one, for example PORT=${port + 1}.\n`);
+  expect(said).toBe(
+    `Port ${port} is busy. Set PORT to a free one, for example PORT=${port + 1}.\n`,
+  );
 });
 
 for (const [name, env, sentence] of [
-  ['a port that is none', { PORT: 'eighty' }, 'PORT is "eighty"; it must be a whole number from 0 to 65535.\n'],
+  [
+    'a port that is none',
+    { PORT: 'eighty' },
+    'PORT is "eighty"; it must be a whole number from 0 to 65535.\n',
+  ],
   [
     'an address that others can reach, without a passphrase',
     { HOST: '0.0.0.0' },
@@ -48,7 +57,9 @@ for (const [name, env, sentence] of [
 
 test('beyond this machine it is reached over TLS, and found by a client that checks the certificate', async () => {
   const env = { ...process.env, PORT: '0', HOST: '0.0.0.0', RIMSTONE_DB: join(dir, 'shop.sqlite') };
-  const child = spawn('node', [...MAIN, '--new'], { env: { ...env, RIMSTONE_PASSPHRASE: 'still water over stones' } });
+  const child = spawn('node', [...MAIN, '--new'], {
+    env: { ...env, RIMSTONE_PASSPHRASE: 'still water over stones' },
+  });
   try {
     let said = '';
     child.stdout.on('data', (c: Buffer) => (said += c.toString()));
@@ -87,7 +98,9 @@ test('without a shop there is none: a new one is begun on purpose', async () => 
   const file = join(dir, 'shop.sqlite');
   const { code, said } = await runToEnd(['dist/server/main.cjs'], { RIMSTONE_DB: file });
   expect(code).toBe(1);
-  expect(said).toMatch(/^There is no shop at .*shop\.sqlite\. .*start with "npm start -- --new"\.\n$/);
+  expect(said).toMatch(
+    /^There is no shop at .*shop\.sqlite\. .*start with "npm start -- --new"\.\n$/,
+  );
   expect(existsSync(file)).toBe(false);
 });
 
@@ -116,7 +129,11 @@ const begin = async (env: Record<string, string> = {}) => {
   const url = await new Promise<string>((resolve) =>
     child.stdout.on('data', (c: Buffer) => resolve(/http:\S+/.exec(c.toString())![0])),
   );
-  return { child, url, ended: new Promise<number | null>((resolve) => child.once('exit', resolve)) };
+  return {
+    child,
+    url,
+    ended: new Promise<number | null>((resolve) => child.once('exit', resolve)),
+  };
 };
 
 test('the server stops at once and cleanly when it is asked to', async () => {
@@ -139,10 +156,16 @@ test('what takes seconds to work out holds nobody else up, and ends with a sente
   const light = { restDeg: 212, trialMassG: 25, trialDeg: 302, restWithTrialDeg: 247 };
   // A thread that is only just starting may take longer than the second by itself.
   const answers = () =>
-    expect.poll(async () => (await work('balance-trial', light)).status, { timeout: 120_000 }).toBe(200);
+    expect
+      .poll(async () => (await work('balance-trial', light)).status, { timeout: 120_000 })
+      .toBe(200);
   await answers();
   // Every reading of the longest list weighed for every wheel: seconds, on any machine.
-  const seen = Array.from({ length: 40 }, (_, i) => ({ kind: 'settle', restDeg: (i * 37) % 360, from: 'left' }));
+  const seen = Array.from({ length: 40 }, (_, i) => ({
+    kind: 'settle',
+    restDeg: (i * 37) % 360,
+    from: 'left',
+  }));
   const heavy = work('stand-band', { wheels: Array.from({ length: 16 }, () => ({ seen })) });
   // Others are answered while it is worked on: were it done on the request thread, they would come after it.
   const order: string[] = [];

@@ -1,6 +1,9 @@
 import { confirmed, expect, openAs, startJob, test } from './shop';
 
-test('what was confirmed survives a power cut, and the fitter goes on where the work stood', async ({ page, shop }) => {
+test('what was confirmed survives a power cut, and the fitter goes on where the work stood', async ({
+  page,
+  shop,
+}) => {
   await openAs(page, shop, '/');
   const id = await startJob(page, 'Orrindale', 'Front wheel');
   await page.getByLabel('Tread depth, mm').fill('3');
@@ -12,7 +15,9 @@ test('what was confirmed survives a power cut, and the fitter goes on where the 
 
   await shop.stop('SIGKILL');
   await page.keyboard.press('n');
-  await expect(page.getByText('The server does not answer. It is kept here', { exact: false })).toBeVisible();
+  await expect(
+    page.getByText('The server does not answer. It is kept here', { exact: false }),
+  ).toBeVisible();
   await expect(page.getByText('Step 3 of')).toBeVisible();
   await expect(page.getByRole('button', { name: '1 waiting' })).toBeVisible();
   await shop.start();
@@ -24,7 +29,9 @@ test('what was confirmed survives a power cut, and the fitter goes on where the 
   await page.goto(`${shop.url}/jobs/${id}`);
   await expect(page.getByText('Step 3 of')).toBeVisible();
   await page.getByRole('link', { name: 'Log' }).click();
-  await expect(page.getByText('Comes off: 80/100-21 51M TT, tread 3.0 mm, general dirt')).toBeVisible();
+  await expect(
+    page.getByText('Comes off: 80/100-21 51M TT, tread 3.0 mm, general dirt'),
+  ).toBeVisible();
 });
 
 test('a bad size is refused in a sentence, and nothing is half-saved', async ({ page, shop }) => {
@@ -49,7 +56,10 @@ test('a bad size is refused in a sentence, and nothing is half-saved', async ({ 
   await expect(page.getByText('There is no week 00.', { exact: false })).toBeVisible();
 });
 
-test('an entry that follows a log that moved on is refused, kept and written on demand', async ({ page, shop }) => {
+test('an entry that follows a log that moved on is refused, kept and written on demand', async ({
+  page,
+  shop,
+}) => {
   // As a tablet that has not heard of it yet.
   await page.route('**/api/live', (route) => route.abort());
   await openAs(page, shop, '/jobs/demo-job-22/tire-on');
@@ -72,7 +82,9 @@ test('an entry that follows a log that moved on is refused, kept and written on 
   expect(elsewhere.status()).toBe(201);
 
   await page.keyboard.press('n');
-  await expect(page.getByText('Somebody else has written to this job.', { exact: false })).toBeVisible();
+  await expect(
+    page.getByText('Somebody else has written to this job.', { exact: false }),
+  ).toBeVisible();
   await expect(page.getByText('Tire is still cold.').first()).toBeVisible();
   await expect(page.getByText('Step 1 of 9')).toBeVisible();
   await page.reload();

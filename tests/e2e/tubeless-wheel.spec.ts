@@ -55,10 +55,14 @@ test('a tubeless cast wheel has no tube, lock or spoke steps and takes its placa
   await page.getByRole('textbox', { name: 'Heavy by, g' }).fill('40');
   await page.getByLabel('Heavy at').fill('200°');
   await page.getByRole('button', { name: 'Take it' }).click();
-  await expect(page.getByRole('heading', { name: /^Put on (\d+ g( \+ \d+ g)* at [\d:]+(, )?)+\.$/ })).toBeVisible();
+  await expect(
+    page.getByRole('heading', { name: /^Put on (\d+ g( \+ \d+ g)* at [\d:]+(, )?)+\.$/ }),
+  ).toBeVisible();
   // On, and spun again: the machine has the last word.
   await page.getByRole('button', { name: 'They are on' }).click();
-  await expect(page.getByRole('heading', { name: 'Spin it again. What does it say?' })).toBeVisible();
+  await expect(
+    page.getByRole('heading', { name: 'Spin it again. What does it say?' }),
+  ).toBeVisible();
   await page.getByRole('textbox', { name: 'Heavy by, g' }).fill('1');
   await page.getByLabel('Heavy at').fill('90°');
   await page.getByRole('button', { name: 'Take it' }).click();

@@ -31,12 +31,16 @@ test('a machine with two wheels comes in by keyboard, is promised, and two fitte
 
   // The front wheel is at hand, the rear one a key away.
   await expect(page.getByRole('heading', { name: 'Front wheel, Vellan Strada 700' })).toBeVisible();
-  await expect(page.getByRole('navigation', { name: 'Wheels of this visit' }).getByRole('link')).toHaveText(['RearV']);
+  await expect(
+    page.getByRole('navigation', { name: 'Wheels of this visit' }).getByRole('link'),
+  ).toHaveText(['RearV']);
   await page.keyboard.press('v');
   await expect(page.getByRole('heading', { name: 'Rear wheel, Vellan Strada 700' })).toBeVisible();
   const rear = page.url();
   // The key is there once its link is.
-  await expect(page.getByRole('navigation', { name: 'Wheels of this visit' }).getByRole('link')).toHaveText(['FrontV']);
+  await expect(
+    page.getByRole('navigation', { name: 'Wheels of this visit' }).getByRole('link'),
+  ).toHaveText(['FrontV']);
   await page.keyboard.press('v');
   await expect(page.getByRole('heading', { name: 'Front wheel, Vellan Strada 700' })).toBeVisible();
 
@@ -80,7 +84,9 @@ test('a machine with two wheels comes in by keyboard, is promised, and two fitte
   await page.getByRole('link', { name: 'For the rider' }).click();
   await expect(page.getByText('Wanted: both tires before the weekend')).toBeVisible();
   for (const wheel of ['Front wheel', 'Rear wheel']) {
-    const part = page.locator('section').filter({ has: page.getByRole('heading', { name: wheel }) });
+    const part = page
+      .locator('section')
+      .filter({ has: page.getByRole('heading', { name: wheel }) });
     await expect(part.getByText('Came off')).toBeVisible();
   }
   await second.close();
@@ -95,7 +101,9 @@ test('the day on a phone: one column, the promise that is nearest first, nothing
   const rows = page.getByRole('list', { name: 'Machines that are in' }).getByRole('heading');
   await expect(rows.first()).toHaveText('Vellan Strada 700');
   // The browser rounds a part of a pixel up.
-  await expect.poll(() => page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(391);
+  await expect
+    .poll(() => page.evaluate(() => document.documentElement.scrollWidth))
+    .toBeLessThanOrEqual(391);
   await expectAccessible(page);
 });
 

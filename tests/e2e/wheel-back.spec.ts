@@ -16,7 +16,9 @@ test('what no wrench of the shop covers: a borrowed one, and a head in line with
   await sheet.getByRole('textbox', { name: 'Lowest setting' }).fill('40');
   await sheet.getByRole('textbox', { name: 'Highest setting' }).fill('10');
   await sheet.getByRole('button', { name: 'Use it' }).click();
-  await expect(sheet.getByText('Borrowed wrench: its lowest setting, and its highest above it.')).toBeVisible();
+  await expect(
+    sheet.getByText('Borrowed wrench: its lowest setting, and its highest above it.'),
+  ).toBeVisible();
   await sheet.getByRole('textbox', { name: 'Lowest setting' }).fill('10');
   await sheet.getByRole('textbox', { name: 'Highest setting' }).fill('60');
   await sheet.getByRole('textbox', { name: 'Drive to grip' }).fill('300');
@@ -26,13 +28,17 @@ test('what no wrench of the shop covers: a borrowed one, and a head in line with
   await expect(sheet).toBeHidden();
 
   // 25 N·m with a head of 100 mm on a lever of 300 mm: 25 × 300 / 400 = 18.75 on the wrench.
-  await expect(page.getByText('on the borrowed wrench, 10 N·m to 60 N·m', { exact: false })).toBeVisible();
+  await expect(
+    page.getByText('on the borrowed wrench, 10 N·m to 60 N·m', { exact: false }),
+  ).toBeVisible();
   await expect(page.getByText('18.8')).toBeVisible();
   await page.getByRole('button', { name: 'Torqued' }).click();
   await expect(page.getByRole('heading', { name: 'Next: chain adjuster locknuts.' })).toBeVisible();
   await page.goto(`${shop.url}/jobs/demo-job-21/log`);
   await expect(
-    page.getByText('caliper bolts: torqued 25 N·m, borrowed wrench, 10 N·m to 60 N·m, 100 mm head in line'),
+    page.getByText(
+      'caliper bolts: torqued 25 N·m, borrowed wrench, 10 N·m to 60 N·m, 100 mm head in line',
+    ),
   ).toBeVisible();
 });
 
@@ -51,8 +57,15 @@ test('straight by a string along both wheels: judged as it is typed, and it does
   await sheet.getByLabel('Straight by').selectOption('a string along both wheels');
   await sheet.getByRole('textbox', { name: 'Left gap, in front' }).fill('20');
   await sheet.getByRole('button', { name: 'Keep it' }).click();
-  await expect(sheet.getByText('The string: all four gaps, the wheelbase', { exact: false })).toBeVisible();
-  const gaps = { 'Left gap, behind': '20', 'Right gap, in front': '2', 'Right gap, behind': '2', Wheelbase: '1420' };
+  await expect(
+    sheet.getByText('The string: all four gaps, the wheelbase', { exact: false }),
+  ).toBeVisible();
+  const gaps = {
+    'Left gap, behind': '20',
+    'Right gap, in front': '2',
+    'Right gap, behind': '2',
+    Wheelbase: '1420',
+  };
   for (const [name, mm] of Object.entries({ ...gaps, 'Between the adjusters': '240' }))
     await sheet.getByRole('textbox', { name, exact: false }).first().fill(mm);
   // (20 − 2) / 2 = 9 mm aside at 1,420 mm is 9 × 240 / 1420 = 1.5 mm between the adjusters.
@@ -62,7 +75,9 @@ test('straight by a string along both wheels: judged as it is typed, and it does
   await sheet.getByRole('button', { name: 'Keep it' }).click();
   await expect(sheet).toBeHidden();
   await expect(page.getByRole('heading', { name: 'Next: rear axle nut.' })).toBeVisible();
-  await expect(page.getByRole('list', { name: 'Measured' }).getByRole('button', { name: /^string/ })).toBeVisible();
+  await expect(
+    page.getByRole('list', { name: 'Measured' }).getByRole('button', { name: /^string/ }),
+  ).toBeVisible();
 });
 
 test('the pull at the tread says what the brake takes', async ({ page, shop }) => {

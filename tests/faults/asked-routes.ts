@@ -26,7 +26,10 @@ export const askedRoutes = (): AskedRoute[] =>
   readdirSync(DIR).flatMap((file) => {
     const name = file.replace('.ts', '');
     return [...readFileSync(join(DIR, file), 'utf8').matchAll(ROUTE)]
-      .map(([, method, path]) => ({ method: method!.toUpperCase(), path: `${UNDER[name] ?? '/api'}${path}` }))
+      .map(([, method, path]) => ({
+        method: method!.toUpperCase(),
+        path: `${UNDER[name] ?? '/api'}${path}`,
+      }))
       .map((r) => ({ ...r, path: r.path.replace('${path}', 'received').replace(/\/$/, '') }))
       .filter((r) => !STREAMS.includes(r.path));
   });

@@ -17,7 +17,9 @@ test('a disk that is full at any write loses nothing that was confirmed, and say
     for (let i = 0; i < 60; i++) {
       const { lastSeq } = (await job('demo-job-22')).body.job as { lastSeq: number };
       const entry = note('x'.repeat(1 + ((more * 60 + i) % 1900)));
-      const answer = await ask.post('/api/jobs/demo-job-22/entries').send({ expectedSeq: lastSeq, entries: [entry] });
+      const answer = await ask
+        .post('/api/jobs/demo-job-22/entries')
+        .send({ expectedSeq: lastSeq, entries: [entry] });
       if (answer.status === 201) confirmed.push(entry.id);
       else {
         refused++;

@@ -47,7 +47,12 @@ const NASTY_TEXTS = [
   '2026-02-30',
 ];
 /** Mostly what the routes read. */
-const TYPES = [...Array<string>(7).fill('application/json'), 'text/csv', 'image/png', 'application/x-ndjson'];
+const TYPES = [
+  ...Array<string>(7).fill('application/json'),
+  'text/csv',
+  'image/png',
+  'application/x-ndjson',
+];
 
 const IDS: Record<string, readonly string[]> = {
   kind: ['tires', 'wheels', 'machines', 'weights', 'nothing'],
@@ -61,7 +66,15 @@ const ID_OF: Record<string, readonly string[]> = {
   wheels: ['w-orrin-f', 'w-vellan-r', 'nothing'],
   machines: ['m-orrin', 'm-vellan', 'nothing'],
 };
-const ANY_ID = ['demo-job-1', 'demo-job-21', 'demo-job-22', 'w-orrin-f', 'm-orrin', 't-1', 'nothing'];
+const ANY_ID = [
+  'demo-job-1',
+  'demo-job-21',
+  'demo-job-22',
+  'w-orrin-f',
+  'm-orrin',
+  't-1',
+  'nothing',
+];
 const QUERY_KEYS = [
   'search',
   'find',
@@ -85,7 +98,11 @@ const light = all.filter((r) => !HEAVY.includes(r.path));
 const rare = howMany(light, all);
 /** One in three writes into a log; what takes seconds to work out comes seldom. */
 const routeOf = (i: number): AskedRoute =>
-  i % 3 === 0 ? entries : i % RARE === 1 ? rare[Math.floor(i / RARE) % rare.length]! : light[i % light.length]!;
+  i % 3 === 0
+    ? entries
+    : i % RARE === 1
+      ? rare[Math.floor(i / RARE) % rare.length]!
+      : light[i % light.length]!;
 
 /** What one request is made of, by chance. */
 const draw = fc.record({
@@ -146,14 +163,16 @@ const askShop = async (
     const init: RequestInit = { method };
     if (method !== 'GET') {
       const whole = bodyOf(path, i);
-      if ('expectedSeq' in whole) whole.expectedSeq = lastSeqOf(decodeURIComponent(address.split('/')[3] ?? ''));
+      if ('expectedSeq' in whole)
+        whole.expectedSeq = lastSeqOf(decodeURIComponent(address.split('/')[3] ?? ''));
       const body = JSON.stringify(drawn.isWhole < 2 ? whole : spoiled(whole, drawn.path, drawn.by));
       Object.assign(init, { body, headers: { 'content-type': TYPES[drawn.n % TYPES.length] } });
     }
     const answer = await fetch(url + address, init);
     await answer.arrayBuffer();
     counts.set(answer.status, (counts.get(answer.status) ?? 0) + 1);
-    if (answer.status >= 500) faults.push(`${answer.status} ${method} ${address} ${String(init.body).slice(0, 300)}`);
+    if (answer.status >= 500)
+      faults.push(`${answer.status} ${method} ${address} ${String(init.body).slice(0, 300)}`);
   };
   for (let from = 0; from < draws.length; from += TOGETHER)
     await Promise.all(draws.slice(from, from + TOGETHER).map((drawn, i) => ask(drawn, from + i)));
@@ -162,7 +181,9 @@ const askShop = async (
   const papers = ['', '/card.pdf', '/log.csv', '/rechecks.ics', '/visit'];
   const lists = ['health', 'shop', 'visits', 'rechecks.ics', 'order-list.csv', 'knows'];
   const paths = [
-    ...jobs.flatMap(({ id }) => papers.map((paper) => `/api/jobs/${encodeURIComponent(id)}${paper}`)),
+    ...jobs.flatMap(({ id }) =>
+      papers.map((paper) => `/api/jobs/${encodeURIComponent(id)}${paper}`),
+    ),
     ...lists.map((list) => `/api/${list}`),
   ];
   for (const path of paths) expect([path, (await fetch(url + path)).status]).toEqual([path, 200]);
@@ -177,7 +198,9 @@ test('whatever is asked of whichever route, no answer is a fault of the server, 
   const answers: Answers = { counts: new Map(), faults: [] };
   for (let shop = 0; shop < shops; shop++) {
     const asked = await listening();
-    await askShop(asked, fc.sample(draw, { numRuns: each, seed: seed + shop }), answers).finally(asked.close);
+    await askShop(asked, fc.sample(draw, { numRuns: each, seed: seed + shop }), answers).finally(
+      asked.close,
+    );
     const counts = [...answers.counts].sort().map(([status, count]) => `${count} × ${status}`);
     console.log(`${(shop + 1) * each} requests, seed ${seed}: ${counts.join(', ')}`);
   }

@@ -1,4 +1,10 @@
-import { balanceIndex, balanceParts, middleSpread, residualUnbalance, sumVectors } from '../../src/core/balance';
+import {
+  balanceIndex,
+  balanceParts,
+  middleSpread,
+  residualUnbalance,
+  sumVectors,
+} from '../../src/core/balance';
 import { seeded } from '../../src/core/statistics';
 
 const wheel = { grade: 6.3, wheelKg: 1, tireDiameterMm: 600, radiusMm: 200, massG: 10 };
@@ -10,8 +16,15 @@ const speedAt = (rpm: number) => ((rpm * 2 * Math.PI) / 60) * 0.3 * 3.6;
  * shows.
  */
 test('the permissible unbalance of a grade is the standard’s', () => {
-  expect(residualUnbalance.run({ ...wheel, speedKmh: speedAt(3000) }).result.permittedGmm).toBeCloseTo(20.05, 1);
-  const { permittedGmm, rpm } = residualUnbalance.run({ ...wheel, grade: 16, wheelKg: 12, speedKmh: 150 }).result;
+  expect(
+    residualUnbalance.run({ ...wheel, speedKmh: speedAt(3000) }).result.permittedGmm,
+  ).toBeCloseTo(20.05, 1);
+  const { permittedGmm, rpm } = residualUnbalance.run({
+    ...wheel,
+    grade: 16,
+    wheelKg: 12,
+    speedKmh: 150,
+  }).result;
   expect(permittedGmm).toBeCloseTo((1000 * 12 * 16) / ((rpm * 2 * Math.PI) / 60), 0);
 });
 
@@ -39,7 +52,9 @@ test.each([1, 2, 3, 4])('the middle of %d readings scatters as order statistics 
 
 /** Common practice: four quarter ounces are an ounce, 28 g; opposite pieces cancel. */
 test('quarter ounces add up, and a second lock opposite takes the first one away', () => {
-  expect(sumVectors(Array.from({ length: 4 }, () => ({ massG: 28.34952 / 4, deg: 30 }))).massG).toBeCloseTo(28.35, 2);
+  expect(
+    sumVectors(Array.from({ length: 4 }, () => ({ massG: 28.34952 / 4, deg: 30 }))).massG,
+  ).toBeCloseTo(28.35, 2);
   const { result } = balanceParts.run({
     parts: [
       { what: 'rim lock', massG: 120, deg: 210, radiusMm: 225 },
@@ -59,7 +74,11 @@ test('quarter ounces add up, and a second lock opposite takes the first one away
 
 /** By the parallelogram of forces. */
 test('turning the tire on the rim: its own heavy spot opposite the rim’s leaves the difference', () => {
-  const { result } = balanceIndex.run({ bare: { massG: 40, deg: 0 }, assembly: { massG: 70, deg: 0 }, markDeg: 180 });
+  const { result } = balanceIndex.run({
+    bare: { massG: 40, deg: 0 },
+    assembly: { massG: 70, deg: 0 },
+    markDeg: 180,
+  });
   expect(result.tire).toEqual({ massG: expect.closeTo(30, 9), deg: expect.closeTo(0, 6) });
   expect([Math.abs(result.turnDeg), result.leastG, result.savesG, result.worthIt]).toEqual([
     expect.closeTo(180, 6),
@@ -69,7 +88,8 @@ test('turning the tire on the rim: its own heavy spot opposite the rim’s leave
   ]);
   // The mark, at the lightest place, to the valve turns the tire right round.
   expect(result.markAtValveG).toBeCloseTo(10, 9);
-  expect(balanceIndex.run({ bare: { massG: 10, deg: 0 }, assembly: { massG: 30, deg: 90 }, markDeg: 0 }).verdict).toBe(
-    'good',
-  );
+  expect(
+    balanceIndex.run({ bare: { massG: 10, deg: 0 }, assembly: { massG: 30, deg: 90 }, markDeg: 0 })
+      .verdict,
+  ).toBe('good');
 });

@@ -18,7 +18,8 @@ test.each([
 test('week 53 is only of years that have it', () => {
   expect(weekOf('5323')).toEqual({ week: 53, year: 2023, startsOn: '2023-12-31' });
   expect(weekOf('5317').startsOn).toBe('2017-12-31');
-  for (const dateCode of ['5320', '5324', '5319', '5301']) expect(() => weekOf(dateCode)).toThrow(/has no week 53\.$/);
+  for (const dateCode of ['5320', '5324', '5319', '5301'])
+    expect(() => weekOf(dateCode)).toThrow(/has no week 53\.$/);
   expect(() => weekOf('5423')).toThrow('There is no week 54.');
 });
 
@@ -26,14 +27,16 @@ test('a week that is in its year starts in it', () => {
   for (let year = 2001; year <= 2025; year++)
     for (const week of [1, 52, 53])
       try {
-        const { startsOn } = weekOf(`${String(week).padStart(2, '0')}${String(year % 100).padStart(2, '0')}`);
+        const { startsOn } = weekOf(
+          `${String(week).padStart(2, '0')}${String(year % 100).padStart(2, '0')}`,
+        );
         expect(startsOn.slice(0, 4)).toBe(String(year));
       } catch (error) {
         // Then the last day of its 52nd week is so late that a 53rd would begin in the next year.
         expect(String(error)).toMatch(/has no week 53/);
-        expect(Date.parse(`${weekOf(`52${String(year % 100).padStart(2, '0')}`).startsOn}T00:00:00Z`)).toBeGreaterThan(
-          Date.UTC(year, 11, 24),
-        );
+        expect(
+          Date.parse(`${weekOf(`52${String(year % 100).padStart(2, '0')}`).startsOn}T00:00:00Z`),
+        ).toBeGreaterThan(Date.UTC(year, 11, 24));
       }
 });
 

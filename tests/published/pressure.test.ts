@@ -1,5 +1,12 @@
 import { atmosphereKpa, pressureCorrect } from '../../src/core/pressure';
-import { FT_LBF_IN_NM, INCH_IN_MM, OUNCE_IN_G, POUND_IN_KG, PSI_IN_KPA, ZERO_CELSIUS_IN_K } from '../../src/core/units';
+import {
+  FT_LBF_IN_NM,
+  INCH_IN_MM,
+  OUNCE_IN_G,
+  POUND_IN_KG,
+  PSI_IN_KPA,
+  ZERO_CELSIUS_IN_K,
+} from '../../src/core/units';
 
 /** Source: US Standard Atmosphere 1976, table of pressure by geopotential altitude. */
 test.each([
@@ -18,13 +25,21 @@ test.each([
  */
 test('the worked example of the textbook comes out', () => {
   const outsideKpa = atmosphereKpa(0);
-  const { gaugeKpa } = pressureCorrect.run({ gaugeKpa: 700 - outsideKpa, tempC: 18, toTempC: 35 }).result;
+  const { gaugeKpa } = pressureCorrect.run({
+    gaugeKpa: 700 - outsideKpa,
+    tempC: 18,
+    toTempC: 35,
+  }).result;
   expect(gaugeKpa + outsideKpa).toBeCloseTo(741, 0);
 });
 
 /** Common practice, by the gas law: 13.0 psi set at 25 °C reads 11.1 psi at 5 °C. */
 test('a tire set in a warm shop reads less in the cold', () => {
-  const { gaugeKpa } = pressureCorrect.run({ gaugeKpa: 13 * PSI_IN_KPA, tempC: 25, toTempC: 5 }).result;
+  const { gaugeKpa } = pressureCorrect.run({
+    gaugeKpa: 13 * PSI_IN_KPA,
+    tempC: 25,
+    toTempC: 5,
+  }).result;
   expect(gaugeKpa / PSI_IN_KPA).toBeCloseTo(11.1, 1);
 });
 

@@ -8,7 +8,8 @@ import { PSI_IN_KPA } from '../../src/core/units';
  */
 test('the stress areas are those of their threads', () => {
   for (const { diameterMm, pitchMm, stressMm2, thread } of Object.values(BOLTS)) {
-    const areaMm2 = (Math.PI / 4) * (diameterMm - (thread === 'inch' ? 0.9743 : 0.9382) * pitchMm) ** 2;
+    const areaMm2 =
+      (Math.PI / 4) * (diameterMm - (thread === 'inch' ? 0.9743 : 0.9382) * pitchMm) ** 2;
     expect(Math.abs(areaMm2 / stressMm2 - 1)).toBeLessThan(0.005);
   }
 });
@@ -48,13 +49,17 @@ test('tilt and open side agree with an independent least-squares fit', () => {
       gapMm: 1 + 3 * random(),
     }));
     const columns = new Matrix(
-      readings.map(({ deg }) => [1, Math.cos((deg * Math.PI) / 180), Math.sin((deg * Math.PI) / 180)]),
+      readings.map(({ deg }) => [
+        1,
+        Math.cos((deg * Math.PI) / 180),
+        Math.sin((deg * Math.PI) / 180),
+      ]),
     );
-    const [mean, a, b] = solve(columns, Matrix.columnVector(readings.map((r) => r.gapMm)), true).to1DArray() as [
-      number,
-      number,
-      number,
-    ];
+    const [mean, a, b] = solve(
+      columns,
+      Matrix.columnVector(readings.map((r) => r.gapMm)),
+      true,
+    ).to1DArray() as [number, number, number];
     const { result } = ringGap.run({ readings, when: 'before the torque' });
     expect(result.meanMm).toBeCloseTo(mean, 8);
     expect(result.tiltMm).toBeCloseTo(2 * Math.hypot(a, b), 8);

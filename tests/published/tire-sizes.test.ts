@@ -1,4 +1,10 @@
-import { LOAD_INDEX_KG, maxLoadKg, maxSpeedKmh, nominalRimMm, readTire } from '../../src/core/tires';
+import {
+  LOAD_INDEX_KG,
+  maxLoadKg,
+  maxSpeedKmh,
+  nominalRimMm,
+  readTire,
+} from '../../src/core/tires';
 
 /**
  * Source: UN Regulation No. 75, paragraph on tire dimensions: H = S1 x 0.01 Ra, D = d + 2H, and its table of

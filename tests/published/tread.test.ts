@@ -36,7 +36,9 @@ test.each([
 ])('with %d readings the interval is %d standard errors either way', (n, t) => {
   const km = Array.from({ length: n }, (_, i) => i * 1000);
   const depthMm = km.map((x, i) => 8 - x * 0.001 + (i % 2 === 0 ? 0.05 : -0.05));
-  const { result } = treadWear.run({ readings: km.map((x, i) => ({ km: x, depthMm: depthMm[i]! })) });
+  const { result } = treadWear.run({
+    readings: km.map((x, i) => ({ km: x, depthMm: depthMm[i]! })),
+  });
   // The standard error of the slope, worked the long way.
   const mean = (v: number[]) => v.reduce((a, b) => a + b, 0) / v.length;
   const [mx, my] = [mean(km), mean(depthMm)];

@@ -12,11 +12,11 @@ test('the once-a-turn part agrees with an independent least-squares fit, for sca
     }));
     const rad = readings.map((r) => (r.angleDeg * Math.PI) / 180);
     const columns = new Matrix(rad.map((t) => [1, Math.cos(t), Math.sin(t)]));
-    const [mean, a, b] = solve(columns, Matrix.columnVector(readings.map((r) => r.value)), true).to1DArray() as [
-      number,
-      number,
-      number,
-    ];
+    const [mean, a, b] = solve(
+      columns,
+      Matrix.columnVector(readings.map((r) => r.value)),
+      true,
+    ).to1DArray() as [number, number, number];
     const fit = firstHarmonic(readings)!;
     expect(fit.mean).toBeCloseTo(mean, 8);
     expect(fit.size).toBeCloseTo(Math.hypot(a, b), 8);
@@ -36,7 +36,10 @@ const clampedToneHz = (tensionN: number, lengthM: number, diameterM: number): nu
     const root = Math.sqrt(half ** 2 + (kgPerM * (2 * Math.PI * hz) ** 2) / stiffness);
     const [a, b] = [Math.sqrt(root + half), Math.sqrt(root - half)];
     const [al, bl] = [a * lengthM, b * lengthM];
-    return 2 * a * b * (1 - Math.cosh(al) * Math.cos(bl)) + (a ** 2 - b ** 2) * Math.sinh(al) * Math.sin(bl);
+    return (
+      2 * a * b * (1 - Math.cosh(al) * Math.cos(bl)) +
+      (a ** 2 - b ** 2) * Math.sinh(al) * Math.sin(bl)
+    );
   };
   let hz = 20;
   while (Math.sign(off(hz)) === Math.sign(off(hz + 1))) hz++;

@@ -51,7 +51,9 @@ const shopWithSecrets = async () => {
   const doors = doorStore(db);
   doors.setPerson(PEOPLE.owner.who, 'owner', hashes.owner);
   doors.begin(PEOPLE.owner.who, 'a test', 1, Date.now(), true);
-  db.prepare("INSERT INTO settings (key, value) VALUES ('calendar-key', 'the key of the calendar')").run();
+  db.prepare(
+    "INSERT INTO settings (key, value) VALUES ('calendar-key', 'the key of the calendar')",
+  ).run();
   const photos = photoStore(at('shop-photos'));
   const { photoId } = await photos.keep(await picture('#135'));
   const backups = shopBackups(db, ruleStore(db), at('shop-photos'), at('backups'));
@@ -72,10 +74,13 @@ describe('a backup', () => {
     db.close();
     const sealed = readFileSync(at('secret.zip.age')).toString('latin1');
     expect(sealed).toMatch(/^age-encryption\.org\/v1\n-> scrypt /);
-    for (const word of [...SECRETS(), 'shop.sqlite', 'manifest']) expect(sealed).not.toContain(word);
+    for (const word of [...SECRETS(), 'shop.sqlite', 'manifest'])
+      expect(sealed).not.toContain(word);
     await unpackBackup(at('secret.zip.age'), at('secret'), { passphrase: PASSPHRASE });
     const open = new Database(at('secret/shop.sqlite'), { readonly: true });
-    expect(open.prepare('SELECT secret FROM people WHERE name = ?').pluck().get(PEOPLE.owner.who)).toBe(hashes.owner);
+    expect(
+      open.prepare('SELECT secret FROM people WHERE name = ?').pluck().get(PEOPLE.owner.who),
+    ).toBe(hashes.owner);
     open.close();
     expect(readdirSync(at('secret'))).not.toContain('plain.zip');
   });
@@ -93,7 +98,9 @@ describe('a backup', () => {
       const bad = Buffer.from(good);
       bad[place]! ^= 1;
       writeFileSync(at('bad.zip.age'), bad);
-      await expect(unpackBackup(at('bad.zip.age'), at('aside'), { passphrase: PASSPHRASE })).rejects.toThrow();
+      await expect(
+        unpackBackup(at('bad.zip.age'), at('aside'), { passphrase: PASSPHRASE }),
+      ).rejects.toThrow();
       expect(existsSync(at('aside'))).toBe(false);
     }
   });
@@ -135,17 +142,26 @@ describe('a backup', () => {
     const { db, backups } = await shopWithSecrets();
     mkdirSync(at('second'));
     await expect(backups.setSecondFolder(at('backups'))).rejects.toThrow('not a second folder');
-    await expect(backups.setSecondFolder(at('not there'))).rejects.toThrow('Nothing can be written there.');
+    await expect(backups.setSecondFolder(at('not there'))).rejects.toThrow(
+      'Nothing can be written there.',
+    );
     await backups.make('by-hand');
     await backups.setSecondFolder(at('second'));
     expect(readdirSync(at('second'))).toEqual(backups.now().backups.map((b) => b.name));
     await backups.testRestore();
-    expect(backups.now()).toMatchObject({ tested: { problem: null }, isTestOld: false, isEncrypted: false });
+    expect(backups.now()).toMatchObject({
+      tested: { problem: null },
+      isTestOld: false,
+      isEncrypted: false,
+    });
     // The newest one is spoiled by its disk.
     const { name } = backups.now().backups[0]!;
     truncateSync(join(at('backups'), name), 500);
     await backups.testRestore();
-    expect(backups.now()).toMatchObject({ tested: { name, problem: expect.any(String) }, isTestOld: true });
+    expect(backups.now()).toMatchObject({
+      tested: { name, problem: expect.any(String) },
+      isTestOld: true,
+    });
     expect(readdirSync(at('backups')).filter((n) => n.startsWith('looking'))).toEqual([]);
     db.close();
   });
@@ -198,7 +214,10 @@ test('the tool that others use opens an encrypted backup, where it is installed'
   db.close();
   // It asks for the passphrase at a terminal, which `script` gives it.
   const command = `age -d -o ${at('b.zip')} ${at('b.zip.age')}`;
-  spawnSync('script', ['-qec', command, '/dev/null'], { input: `${PASSPHRASE}\n`, timeout: 30_000 });
+  spawnSync('script', ['-qec', command, '/dev/null'], {
+    input: `${PASSPHRASE}\n`,
+    timeout: 30_000,
+  });
   if (!existsSync(at('b.zip'))) return;
   await unpackBackup(at('b.zip'), at('aside'));
   expect(existsSync(at('aside/shop.sqlite'))).toBe(true);

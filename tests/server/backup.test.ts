@@ -55,7 +55,8 @@ const demoShop = () => {
   writeFileSync(at('shop.sqlite'), filled.serialize());
   filled.close();
   mkdirSync(at('shop-photos'));
-  for (const picture of pictures) writeFileSync(join(at('shop-photos'), `${sha256(picture)}.jpg`), picture);
+  for (const picture of pictures)
+    writeFileSync(join(at('shop-photos'), `${sha256(picture)}.jpg`), picture);
   writeFileSync(join(at('shop-photos'), 'notes.txt'), 'no photograph');
   return openDb(at('shop.sqlite'));
 };
@@ -104,7 +105,11 @@ const zipped = async (
       photographs: 0,
       lastAt: null,
     },
-    files: Object.entries(files).map(([name, bytes]) => ({ name, bytes: bytes.length, sha256: sha256(bytes) })),
+    files: Object.entries(files).map(([name, bytes]) => ({
+      name,
+      bytes: bytes.length,
+      sha256: sha256(bytes),
+    })),
   });
   const text = Buffer.from(JSON.stringify(manifest));
   const zip = new ZipFile();
@@ -155,9 +160,9 @@ test('made while others write it is the shop at one moment: whole logs, and noth
   const put = db.prepare(
     "INSERT INTO entries (job_id, seq, id, at, who, station, kind, data) VALUES ('demo-job-21', ?, ?, '2026-05-01', 'Ama', 'inspect', 'note', '{\"text\":\"more\"}')",
   );
-  const { seq } = db.prepare("SELECT max(seq) AS seq FROM entries WHERE job_id = 'demo-job-21'").get() as {
-    seq: number;
-  };
+  const { seq } = db
+    .prepare("SELECT max(seq) AS seq FROM entries WHERE job_id = 'demo-job-21'")
+    .get() as { seq: number };
   let n = 0;
   const writing = setInterval(() => put.run(seq + ++n, `more-${n}`), 1);
   try {
@@ -167,10 +172,9 @@ test('made while others write it is the shop at one moment: whole logs, and noth
   }
   await unpackBackup(at('one.zip'), at('aside'));
   const copy = new Database(at('aside/shop.sqlite'), { readonly: true });
-  const more = copy.prepare("SELECT count(*) AS n, max(seq) AS last FROM entries WHERE id LIKE 'more-%'").get() as {
-    n: number;
-    last: number;
-  };
+  const more = copy
+    .prepare("SELECT count(*) AS n, max(seq) AS last FROM entries WHERE id LIKE 'more-%'")
+    .get() as { n: number; last: number };
   expect(more.n).toBe(more.n === 0 ? 0 : more.last - seq);
   expect(copy.pragma('foreign_key_check')).toEqual([]);
   copy.close();
@@ -183,7 +187,9 @@ test('a shop that is damaged is not backed up over a good one, and no half file 
   db.exec(
     "INSERT INTO entries VALUES ('demo-job-21', 9999, 'lost', '2026', 'Ama', 'inspect', 'note', 'half a te', NULL, NULL)",
   );
-  await expect(writeBackup(db, at('shop-photos'), at('out/one.zip'))).rejects.toThrow(/damaged|malformed/);
+  await expect(writeBackup(db, at('shop-photos'), at('out/one.zip'))).rejects.toThrow(
+    /damaged|malformed/,
+  );
   expect(readdirSync(at('out'))).toEqual([]);
   db.close();
 });
@@ -234,7 +240,10 @@ describe('a backup that is not whole', () => {
     whole.pragma('wal_checkpoint(TRUNCATE)');
     whole.close();
     const database = readFileSync(at('w.sqlite'));
-    const one = async (files: Record<string, Buffer>, change?: (manifest: Record<string, unknown>) => object) => {
+    const one = async (
+      files: Record<string, Buffer>,
+      change?: (manifest: Record<string, unknown>) => object,
+    ) => {
       await zipped(at('one.zip'), files, change);
       return refused(at('one.zip')).then(
         () => 'whole',
@@ -243,9 +252,9 @@ describe('a backup that is not whole', () => {
     };
     expect(await one({ 'shop.sqlite': database })).toBe('whole');
     rmSync(at('aside'), { recursive: true });
-    expect(await one({ 'shop.sqlite': database }, (m) => ({ ...m, schema: SCHEMA_VERSION + 1 }))).toBe(
-      'It was made by a newer program.',
-    );
+    expect(
+      await one({ 'shop.sqlite': database }, (m) => ({ ...m, schema: SCHEMA_VERSION + 1 })),
+    ).toBe('It was made by a newer program.');
     expect(
       await one({ 'shop.sqlite': database, 'extra.txt': Buffer.from('x') }, (m) => ({
         ...m,
@@ -261,7 +270,9 @@ describe('a backup that is not whole', () => {
         ],
       })),
     ).toMatch(/is missing in it/);
-    expect(await one({ 'shop.sqlite': Buffer.from('a letter') })).toMatch(/Its database cannot be used/);
+    expect(await one({ 'shop.sqlite': Buffer.from('a letter') })).toMatch(
+      /Its database cannot be used/,
+    );
     expect(
       await one({ 'shop.sqlite': database }, (m) => ({
         ...m,
@@ -280,7 +291,9 @@ test('a backup never takes the place of a shop that another program has open', a
   await writeBackup(db, at('shop-photos'), at('one.zip'));
   db.prepare("INSERT INTO people (name) VALUES ('Since')").run();
   await unpackBackup(at('one.zip'), at('aside'));
-  await expect(swapIn(at('aside'), at('shop.sqlite'), at('shop-photos'))).rejects.toThrow(/open in another program/);
+  await expect(swapIn(at('aside'), at('shop.sqlite'), at('shop-photos'))).rejects.toThrow(
+    /open in another program/,
+  );
   expect(contentOf(db).includes('Since')).toBe(true);
   db.close();
 });
@@ -300,9 +313,13 @@ describe('the shop’s own folder of backups', () => {
     const db = demoShop();
     const made = await storeOf(db).make('by-hand');
     const file = readFileSync(storeOf(db).pathOf(made.name));
-    const bringInto = (free: number) => storeOf(db, () => Promise.resolve(free)).bringIn(Readable.from([file]));
+    const bringInto = (free: number) =>
+      storeOf(db, () => Promise.resolve(free)).bringIn(Readable.from([file]));
     // Half of what is free is for what is in it.
-    await expect(bringInto(file.length)).rejects.toMatchObject({ field: 'backup', expected: /at most \d+ MB/ });
+    await expect(bringInto(file.length)).rejects.toMatchObject({
+      field: 'backup',
+      expected: /at most \d+ MB/,
+    });
     await expect(bringInto(2 * file.length + 2)).rejects.toThrow('does not fit on the disk');
     let sent = 0;
     const endless = Readable.from(
@@ -313,7 +330,9 @@ describe('the shop’s own folder of backups', () => {
         }
       })(),
     );
-    await expect(storeOf(db, () => Promise.resolve(20_000_000)).bringIn(endless)).rejects.toThrow('does not fit');
+    await expect(storeOf(db, () => Promise.resolve(20_000_000)).bringIn(endless)).rejects.toThrow(
+      'does not fit',
+    );
     expect(sent).toBeLessThan(30_000_000);
     expect(readdirSync(at('backups'))).toEqual([made.name]);
     await expect(bringInto(1e10)).resolves.toMatchObject({ kind: 'brought-in' });
@@ -411,8 +430,16 @@ describe('over HTTP', () => {
       .send(file)
       .expect(201);
     expect(brought.body).toMatchObject({ kind: 'brought-in', bytes: file.length });
-    await ask.put('/api/backups/brought-in').set('content-type', 'application/zip').send(file.subarray(9)).expect(422);
-    await ask.put('/api/backups/brought-in').set('content-type', 'text/plain').send('x').expect(422);
+    await ask
+      .put('/api/backups/brought-in')
+      .set('content-type', 'application/zip')
+      .send(file.subarray(9))
+      .expect(422);
+    await ask
+      .put('/api/backups/brought-in')
+      .set('content-type', 'text/plain')
+      .send('x')
+      .expect(422);
     expect((await ask.get('/api/backups').expect(200)).body.backups).toHaveLength(2);
 
     const look = (await ask.post(`/api/backups/${name}/look`).send({}).expect(200)).body;
@@ -431,16 +458,24 @@ describe('over HTTP', () => {
 
   test('one that this program cannot open after all is put back at once, and the shop goes on', async () => {
     const { shop, ask } = begin();
-    const seq = async () => (await ask.get('/api/jobs/demo-job-21').expect(200)).body.job.lastSeq as number;
+    const seq = async () =>
+      (await ask.get('/api/jobs/demo-job-21').expect(200)).body.job.lastSeq as number;
     const before = await seq();
     // It says that it is older than it is: its tables are there already.
     const odd = openDb(at('odd.sqlite'));
     odd.pragma('user_version = 15');
     odd.close();
     mkdirSync(at('shop-backups'));
-    await zipped(at('shop-backups/by-hand-20260410-120000.zip'), { 'shop.sqlite': readFileSync(at('odd.sqlite')) });
-    const { body } = await ask.post('/api/backups/by-hand-20260410-120000.zip/restore').send({}).expect(422);
-    expect(body.error.message).toMatch(/^It could not be opened, and the shop is as it was: .*already exists/);
+    await zipped(at('shop-backups/by-hand-20260410-120000.zip'), {
+      'shop.sqlite': readFileSync(at('odd.sqlite')),
+    });
+    const { body } = await ask
+      .post('/api/backups/by-hand-20260410-120000.zip/restore')
+      .send({})
+      .expect(422);
+    expect(body.error.message).toMatch(
+      /^It could not be opened, and the shop is as it was: .*already exists/,
+    );
     expect(await seq()).toBe(before);
     await ask
       .post(url)
@@ -459,7 +494,9 @@ describe('over HTTP', () => {
     for (const name of ['by-hand-20260410-120001.zip', '..%2fshop.sqlite', 'shop.sqlite'])
       await ask.post(`/api/backups/${name}/restore`).send({}).expect(404);
     await ask.get('/api/jobs/demo-job-21').expect(200);
-    expect(readdirSync(dir).filter((f) => f.includes('restoring') || f.includes('before-restore'))).toEqual([]);
+    expect(
+      readdirSync(dir).filter((f) => f.includes('restoring') || f.includes('before-restore')),
+    ).toEqual([]);
     shop.close();
   });
 });

@@ -7,10 +7,15 @@ describe('the balance stand', () => {
     const { body } = await ask.get('/api/stand-wheels').expect(200);
     expect(body.wheels.length).toBeGreaterThanOrEqual(10);
     for (const { seen } of body.wheels) expect(seen.length).toBeGreaterThanOrEqual(3);
-    const { body: working } = await ask.post('/api/workings/stand-band').send({ wheels: body.wheels }).expect(200);
+    const { body: working } = await ask
+      .post('/api/workings/stand-band')
+      .send({ wheels: body.wheels })
+      .expect(200);
     // The demo shop's stand hides 2.5 g.
     expect(Math.abs(working.result.bandG - 2.5)).toBeLessThan(1);
-    expect((await testApp({ empty: true }).ask.get('/api/stand-wheels')).body).toEqual({ wheels: [] });
+    expect((await testApp({ empty: true }).ask.get('/api/stand-wheels')).body).toEqual({
+      wheels: [],
+    });
   });
 
   test('a whole balancing is written, read back, and answered by the same workings', async () => {
@@ -27,7 +32,13 @@ describe('the balance stand', () => {
       .send({
         expectedSeq: body.job.lastSeq,
         entries: [
-          { id: 'b1', who: 'Juna Birk', station: 'balance', kind: 'level-test', data: { deg: 400, moved: 'stays' } },
+          {
+            id: 'b1',
+            who: 'Juna Birk',
+            station: 'balance',
+            kind: 'level-test',
+            data: { deg: 400, moved: 'stays' },
+          },
         ],
       })
       .expect(422);
@@ -39,7 +50,8 @@ describe('weights on the rim', () => {
   test('leave the shelf with the job, by their kind, and come back when it is undone', async () => {
     const { ask, db } = testApp();
     const count = async (id: string) =>
-      (await ask.get('/api/shop')).body.weights.find((w: { id: string }) => w.id === id).count as number;
+      (await ask.get('/api/shop')).body.weights.find((w: { id: string }) => w.id === id)
+        .count as number;
     const { body } = await ask.get('/api/jobs/demo-job-21').expect(200);
     const entry = (kind: string, data: object, station = 'balance') => ({
       id: `w-${kind}`,
@@ -68,12 +80,18 @@ describe('weights on the rim', () => {
     expect([await count('g-3'), await count('g-5')]).toEqual([before - 2, stuck]);
     await ask
       .post('/api/jobs/demo-job-21/entries')
-      .send({ expectedSeq: body.job.lastSeq + 2, entries: [entry('undo', { entryId: 'w-handed-over' }, 'hand-over')] })
+      .send({
+        expectedSeq: body.job.lastSeq + 2,
+        entries: [entry('undo', { entryId: 'w-handed-over' }, 'hand-over')],
+      })
       .expect(201);
     expect(await count('g-3')).toBe(before);
     // A shelf that was miscounted gives what it has, never less than nothing, and gets no more than that back.
     db.prepare("UPDATE weights SET count = 1 WHERE id = 'g-3'").run();
-    const again = { ...entry('handed-over', { to: 'Ned Ash', despite: DESPITE }, 'hand-over'), id: 'w-again' };
+    const again = {
+      ...entry('handed-over', { to: 'Ned Ash', despite: DESPITE }, 'hand-over'),
+      id: 'w-again',
+    };
     const send = (seq: number, sent: object) =>
       ask
         .post('/api/jobs/demo-job-21/entries')
@@ -81,7 +99,10 @@ describe('weights on the rim', () => {
         .expect(201);
     await send(body.job.lastSeq + 3, again);
     expect(await count('g-3')).toBe(0);
-    await send(body.job.lastSeq + 4, { ...entry('undo', { entryId: 'w-again' }, 'hand-over'), id: 'w-undo-again' });
+    await send(body.job.lastSeq + 4, {
+      ...entry('undo', { entryId: 'w-again' }, 'hand-over'),
+      id: 'w-undo-again',
+    });
     expect(await count('g-3')).toBe(1);
   });
 });

@@ -30,9 +30,13 @@ test('what is usual comes from handed-over jobs, by station and build, and not f
   expect(usual.jobs).toBe(counted.n);
   expect(usual.medianS).toBeGreaterThan(60);
   const jobsOf = async (build: string) =>
-    ((await ask.get('/api/shop')).body.usualTimes as { station: string; build: string; jobs: number }[]).find(
-      (t) => t.station === 'tire-off' && t.build === build,
-    )?.jobs;
+    (
+      (await ask.get('/api/shop')).body.usualTimes as {
+        station: string;
+        build: string;
+        jobs: number;
+      }[]
+    ).find((t) => t.station === 'tire-off' && t.build === build)?.jobs;
   // A job counts from its hand-over on, and no more once that is undone.
   const cast = (await jobsOf('cast'))!;
   const handed = await append(ask, 'demo-job-22', 'handed-over', { to: 'Ned', despite: DESPITE });
@@ -59,7 +63,9 @@ test('a rim that was measured stays with the wheel once the job is handed over, 
   const { ask } = testApp();
   const wheel = async () => (await ask.get('/api/records/wheels/w-vellan-r')).body;
   const shape = { flangeMm: 452, wellMm: 398, wellToFlangeMm: 60 };
-  await append(ask, 'demo-job-22', 'rim-shape', shape, 'tire-on').then((r) => expect(r.status).toBe(201));
+  await append(ask, 'demo-job-22', 'rim-shape', shape, 'tire-on').then((r) =>
+    expect(r.status).toBe(201),
+  );
   expect((await wheel()).wellMm).toBeNull();
   const handed = await append(ask, 'demo-job-22', 'handed-over', { to: 'Ned', despite: DESPITE });
   expect(await wheel()).toMatchObject(shape);
@@ -85,6 +91,10 @@ test('the whole procedure of a wheel is served as a working', async () => {
     (w: { name: string }) => w.name === 'procedure',
   );
   const { body } = await ask.post('/api/workings/procedure').send(example).expect(200);
-  expect(body.result.steps[0]).toMatchObject({ id: 'off-cool', station: 'wheel-off', say: 'Let the exhaust cool.' });
+  expect(body.result.steps[0]).toMatchObject({
+    id: 'off-cool',
+    station: 'wheel-off',
+    say: 'Let the exhaust cool.',
+  });
   expect(body.cautions).toContain('Never with the disc underneath.');
 });

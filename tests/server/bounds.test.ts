@@ -43,7 +43,11 @@ describe('half a request', () => {
     const { db } = testApp();
     writeFileSync(file, db.serialize());
     db.close();
-    const shop = runningShop(file, { logger: pino({ level: 'silent' }), passphrase: undefined, work: workHere() });
+    const shop = runningShop(file, {
+      logger: pino({ level: 'silent' }),
+      passphrase: undefined,
+      work: workHere(),
+    });
     const server = createServer(shop.answer);
     const port = await listening(server);
     const halves = await Promise.all(
@@ -84,13 +88,18 @@ test('a person has so many streams, from whatever addresses, and no more', async
   const server = createServer(app);
   const port = await listening(server);
   const wil = await signIn('learner');
-  const cookie = wil.jar.getCookies({ path: '/', domain: '127.0.0.1', secure: false, script: false }).toValueString();
+  const cookie = wil.jar
+    .getCookies({ path: '/', domain: '127.0.0.1', secure: false, script: false })
+    .toValueString();
   const stop = new AbortController();
   const statusOf = async (i: number) => {
     const headers = { cookie, 'X-Forwarded-For': `198.51.100.${i}` };
-    return (await fetch(`http://127.0.0.1:${port}/api/live`, { headers, signal: stop.signal })).status;
+    return (await fetch(`http://127.0.0.1:${port}/api/live`, { headers, signal: stop.signal }))
+      .status;
   };
-  const statuses = await Promise.all(Array.from({ length: MAX_STREAMS_OF_PERSON + 6 }, (_, i) => statusOf(i)));
+  const statuses = await Promise.all(
+    Array.from({ length: MAX_STREAMS_OF_PERSON + 6 }, (_, i) => statusOf(i)),
+  );
   expect(statuses.filter((s) => s === 200)).toHaveLength(MAX_STREAMS_OF_PERSON);
   expect(statuses.filter((s) => s === 503)).toHaveLength(6);
   stop.abort();

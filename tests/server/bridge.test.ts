@@ -20,7 +20,9 @@ test.each(KINDS_OF_DEVICE)('the example of a %s goes through the bridge whole', 
   const { sum, says } = await carry(text, async (body) => hub.post(body));
   const lines = text.trim().split('\n');
   expect([sum, says]).toEqual([{ taken: lines.length, refused: 0, lost: 0 }, []]);
-  expect(hub.list()).toEqual([expect.objectContaining({ kind, simulated: false, last: readLine(lines.at(-1)!) })]);
+  expect(hub.list()).toEqual([
+    expect.objectContaining({ kind, simulated: false, last: readLine(lines.at(-1)!) }),
+  ]);
 });
 
 test('there is an example of every kind and no other', () =>
@@ -48,7 +50,10 @@ test('what is refused is said with its line; while nobody answers the newest are
   const hub = deviceHub([]);
   const good = readFileSync(join(DIR, 'caliper.ndjson'), 'utf8').split('\n')[0]!;
   const bad = await carry(`${good}\n\nnot a line\n`, async (body) => hub.post(body));
-  expect([bad.sum, bad.says[0]]).toEqual([{ taken: 1, refused: 1, lost: 0 }, expect.stringContaining('not a line')]);
+  expect([bad.sum, bad.says[0]]).toEqual([
+    { taken: 1, refused: 1, lost: 0 },
+    expect.stringContaining('not a line'),
+  ]);
   const away = await carry(`${good}\n`.repeat(500), async () => {
     throw new Error('nobody there');
   });

@@ -29,7 +29,9 @@ afterEach(() => rmSync(dir, { recursive: true, force: true }));
 
 describe('a new shop', () => {
   test('is begun only when it is asked for', () => {
-    expect(() => checkBegun(at('shop.sqlite'), false)).toThrow(/^There is no shop at .*npm start -- --new/);
+    expect(() => checkBegun(at('shop.sqlite'), false)).toThrow(
+      /^There is no shop at .*npm start -- --new/,
+    );
     expect(() => checkBegun(at('shop.sqlite'), true)).not.toThrow();
     writeFileSync(at('shop.sqlite'), '');
     expect(() => checkBegun(at('shop.sqlite'), false)).toThrow(/^The database .* is empty\./);
@@ -39,7 +41,9 @@ describe('a new shop', () => {
 
   test('is not thought of where there was one: its file has to come back', () => {
     writeFileSync(at('shop.sqlite-seal'), '{}');
-    expect(() => checkBegun(at('shop.sqlite'), false)).toThrow(/There was one: put its file back, or restore a backup/);
+    expect(() => checkBegun(at('shop.sqlite'), false)).toThrow(
+      /There was one: put its file back, or restore a backup/,
+    );
   });
 });
 
@@ -75,7 +79,10 @@ describe('a database that is not a whole shop', () => {
     const good = readFileSync(whole);
     const contentOf = (file: string): string => {
       const opened = openDb(file);
-      const tables = opened.prepare("SELECT name FROM sqlite_schema WHERE type = 'table'").pluck().all() as string[];
+      const tables = opened
+        .prepare("SELECT name FROM sqlite_schema WHERE type = 'table'")
+        .pluck()
+        .all() as string[];
       const rows = tables.map((t) =>
         opened
           .prepare(`SELECT * FROM ${t}`)
@@ -96,7 +103,10 @@ describe('a database that is not a whole shop', () => {
       if (i % 3 === 0) bad.fill(0, page * 4096, (page + 1) * 4096);
       else if (i % 3 === 1) bad.fill(chance() * 256, page * 4096, page * 4096 + 40);
       const file = at(`bad-${i}.sqlite`);
-      writeFileSync(file, i % 3 === 2 ? bad.subarray(0, Math.floor(good.length * (0.1 + 0.8 * chance()))) : bad);
+      writeFileSync(
+        file,
+        i % 3 === 2 ? bad.subarray(0, Math.floor(good.length * (0.1 + 0.8 * chance()))) : bad,
+      );
       try {
         // A page that held nothing is no loss.
         if (contentOf(file) !== content) served.push(i);
@@ -134,7 +144,12 @@ describe('while it runs', () => {
   const appOn = (file: string) => {
     const db = openDb(file);
     const isHere = sameFile(file);
-    return { db, ask: request(createApp(db, { photosDir: at('photos'), logger: pino({ level: 'silent' }), isHere })) };
+    return {
+      db,
+      ask: request(
+        createApp(db, { photosDir: at('photos'), logger: pino({ level: 'silent' }), isHere }),
+      ),
+    };
   };
 
   test.each([
@@ -151,7 +166,10 @@ describe('while it runs', () => {
     await ask.post('/api/people').send({ name: 'Ama' }).expect(201);
     harm(at('shop.sqlite'));
     const { body } = await ask.post('/api/people').send({ name: 'Bo' }).expect(503);
-    expect(body.error).toMatchObject({ field: 'database', message: expect.stringMatching(/deleted or replaced/) });
+    expect(body.error).toMatchObject({
+      field: 'database',
+      message: expect.stringMatching(/deleted or replaced/),
+    });
     await ask.get('/api/health').expect(503);
     // What was read can still be looked at.
     await ask.get('/api/shop').expect(200);
@@ -159,8 +177,18 @@ describe('while it runs', () => {
   });
 
   test.each([
-    ['a full disk', 'max_page_count', 507, /disk of the shop’s machine is full\. Nothing was written/],
-    ['files that can only be read', 'query_only', 503, /can be read, but not written\. Nothing was written/],
+    [
+      'a full disk',
+      'max_page_count',
+      507,
+      /disk of the shop’s machine is full\. Nothing was written/,
+    ],
+    [
+      'files that can only be read',
+      'query_only',
+      503,
+      /can be read, but not written\. Nothing was written/,
+    ],
   ])(
     '%s is named, nothing is half-written, and it goes on when there is room again',
     async (_what, pragma, status, says) => {
@@ -184,7 +212,9 @@ describe('while it runs', () => {
     const other = new Database(at('shop.sqlite'));
     other.exec('BEGIN IMMEDIATE');
     const { body } = await ask.post('/api/people').send({ name: 'Ama' }).expect(503);
-    expect(body.error.message).toBe('Another program holds the shop’s database. Nothing was written.');
+    expect(body.error.message).toBe(
+      'Another program holds the shop’s database. Nothing was written.',
+    );
     other.exec('ROLLBACK');
     other.close();
     await ask.post('/api/people').send({ name: 'Ama' }).expect(201);

@@ -4,7 +4,10 @@ import { testApp } from './test-app';
 
 const { ask, db } = testApp();
 const changes = async (query = '') =>
-  (await ask.get(`/api/changes${query}`).expect(200)).body as { changes: ShopChange[]; next: string | null };
+  (await ask.get(`/api/changes${query}`).expect(200)).body as {
+    changes: ShopChange[];
+    next: string | null;
+  };
 const newest = async () => (await changes()).changes[0];
 
 describe('who changed what', () => {
@@ -15,7 +18,8 @@ describe('who changed what', () => {
   test('a record: each field from what to what, once; what is sent again unchanged is none', async () => {
     const { records } = (await ask.get('/api/records/tubes')).body;
     const [tube] = records;
-    const put = (more: object) => ask.put(`/api/records/tubes/${tube.id}`).send({ ...tube, ...more });
+    const put = (more: object) =>
+      ask.put(`/api/records/tubes/${tube.id}`).send({ ...tube, ...more });
     await put({ count: tube.count + 2, note: '=counted' }).expect(200);
     const { changes: told } = await changes();
     const many = told.length;
@@ -34,10 +38,22 @@ describe('who changed what', () => {
   });
 
   test('a new record, a machine with its wheels, a person, and the shop’s name', async () => {
-    await ask.post('/api/records/tires').send({ id: 'new-tire', marking: '90/90-21', pattern: 'blocks' }).expect(201);
-    expect(await newest()).toMatchObject({ kind: 'tires', name: '90/90-21', field: null, from: null, to: null });
+    await ask
+      .post('/api/records/tires')
+      .send({ id: 'new-tire', marking: '90/90-21', pattern: 'blocks' })
+      .expect(201);
+    expect(await newest()).toMatchObject({
+      kind: 'tires',
+      name: '90/90-21',
+      field: null,
+      from: null,
+      to: null,
+    });
     const { machine, wheels } = (await ask.get('/api/machines/m-pim')).body;
-    const other = { machine: { ...machine, id: 'm-2' }, wheels: [{ ...wheels[0], id: 'w-2', machineId: 'm-2' }] };
+    const other = {
+      machine: { ...machine, id: 'm-2' },
+      wheels: [{ ...wheels[0], id: 'w-2', machineId: 'm-2' }],
+    };
     await ask.post('/api/machines').send(other).expect(201);
     expect((await changes('?limit=2')).changes.map((c) => c.kind)).toEqual(['wheels', 'machines']);
     await ask.post('/api/people').send({ name: 'Ada Marl' }).expect(201);
@@ -64,7 +80,8 @@ describe('who changed what', () => {
   test('a CSV file changes many at once, or none', async () => {
     const before = (await changes('?limit=200')).changes.length;
     const file = (await ask.get('/api/records/weights/file.csv')).text;
-    const send = (text: string) => ask.post('/api/records/weights/import?apply=yes').type('text/csv').send(text);
+    const send = (text: string) =>
+      ask.post('/api/records/weights/import?apply=yes').type('text/csv').send(text);
     const [head, ...rows] = file.trim().split('\r\n');
     const at = head!.split(',').indexOf('count');
     const recounted = rows.map((r) =>

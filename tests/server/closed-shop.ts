@@ -37,7 +37,9 @@ export const closedShop = ({ isDemo = false } = {}) => {
 };
 
 /** Runs a test on a clock that it moves, in minutes. */
-export const onClock = async (test: (move: (minutes: number) => void) => Promise<void>): Promise<void> => {
+export const onClock = async (
+  test: (move: (minutes: number) => void) => Promise<void>,
+): Promise<void> => {
   jest.useFakeTimers({ doNotFake: ['nextTick', 'setImmediate', 'setTimeout', 'queueMicrotask'] });
   try {
     await test((minutes) => void jest.setSystemTime(Date.now() + minutes * 60_000));

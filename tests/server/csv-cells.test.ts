@@ -24,17 +24,37 @@ test('no cell is run as a formula, and every cell comes back as it was', () => {
 });
 
 test('a mark is taken away only where it was put', () => {
-  expect(['=x', "'=x", "'x", "''+x", 'x', ''].map(mark)).toEqual(["'=x", "''=x", "'x", "'''+x", 'x', '']);
+  expect(['=x', "'=x", "'x", "''+x", 'x', ''].map(mark)).toEqual([
+    "'=x",
+    "''=x",
+    "'x",
+    "'''+x",
+    'x',
+    '',
+  ]);
   expect(unmark("'x")).toBe("'x");
 });
 
 test('records that go out as CSV and come in again change nothing, whatever they are called', () => {
-  const some = complete('machines', { id: 'm-1', name: 'Hob 250', rider: 'Ned Ash', kind: 'dirt', drive: 'chain' });
-  const aName = fc.oneof(aCell, fc.string({ minLength: 1, maxLength: 30 })).filter((s) => /\S/.test(s));
+  const some = complete('machines', {
+    id: 'm-1',
+    name: 'Hob 250',
+    rider: 'Ned Ash',
+    kind: 'dirt',
+    drive: 'chain',
+  });
+  const aName = fc
+    .oneof(aCell, fc.string({ minLength: 1, maxLength: 30 }))
+    .filter((s) => /\S/.test(s));
   fc.assert(
     fc.property(aName, aName, (name, rider) => {
       const it = checkRecord('machines', { ...some, name, rider });
-      const plan = planCsv({ kind: 'machines', text: recordsCsv('machines', [it]), have: [it], machineIds: new Set() });
+      const plan = planCsv({
+        kind: 'machines',
+        text: recordsCsv('machines', [it]),
+        have: [it],
+        machineIds: new Set(),
+      });
       expect(plan.rows.flatMap((r) => r.problems)).toEqual([]);
       expect([plan.problems, plan.add, plan.change]).toEqual([[], [], []]);
     }),

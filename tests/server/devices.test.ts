@@ -57,7 +57,11 @@ describe('the hub', () => {
         [6, 'kind'],
       ],
     ]);
-    expect(hub.list()[0]).toMatchObject({ state: 'nonsense', last: { value: 0.1 }, simulated: false });
+    expect(hub.list()[0]).toMatchObject({
+      state: 'nonsense',
+      last: { value: 0.1 },
+      simulated: false,
+    });
     hub.post(said(0.2));
     expect(hub.list()[0]).toMatchObject({ state: 'live', problem: null });
     now += 2001;
@@ -114,7 +118,9 @@ describe('the hub', () => {
     expect(() => hub.fail('real', 'noise')).toThrow('real one');
     expect(() => hub.forget('real')).toThrow('still here');
     expect(hub.post(said(1)).refused[0]!.message).toContain('simulated');
-    const many = hub.post(Array.from({ length: 80 }, (_, i) => said(0, { device: `d${i}` })).join('\n'));
+    const many = hub.post(
+      Array.from({ length: 80 }, (_, i) => said(0, { device: `d${i}` })).join('\n'),
+    );
     expect([many.taken, many.refused.length]).toEqual([62, 18]);
   });
 
@@ -170,12 +176,20 @@ describe('over HTTP', () => {
           });
         },
       );
-      request.on('error', (error: NodeJS.ErrnoException) => error.code !== 'ECONNRESET' && reject(error));
+      request.on(
+        'error',
+        (error: NodeJS.ErrnoException) => error.code !== 'ECONNRESET' && reject(error),
+      );
     });
 
   test('the stand-in is named as one, and shows the rim where it is held', async () => {
     expect((await ask.get('/api/devices')).body.devices).toContainEqual(
-      expect.objectContaining({ name: 'indicator', kind: 'dial-indicator', simulated: true, state: 'silent' }),
+      expect.objectContaining({
+        name: 'indicator',
+        kind: 'dial-indicator',
+        simulated: true,
+        state: 'silent',
+      }),
     );
     await ask.put('/api/devices/indicator/hold').send({ deg: 70, axis: 'lateral' }).expect(204);
     const high = (await stream(20)).at(-1)!;
@@ -185,7 +199,9 @@ describe('over HTTP', () => {
   });
 
   test('what it cannot do is refused by its field', async () => {
-    const refused = await ask.put('/api/devices/indicator/hold').send({ deg: 400, axis: 'lateral' });
+    const refused = await ask
+      .put('/api/devices/indicator/hold')
+      .send({ deg: 400, axis: 'lateral' });
     expect([refused.status, refused.body.error.field]).toEqual([422, 'deg']);
     expect((await ask.get('/api/devices/nobody/stream')).body.error).toMatchObject({
       field: 'device',
@@ -215,10 +231,9 @@ describe('over HTTP', () => {
       }),
     );
     // What another site's page could send without asking is not taken.
-    expect((await ask.post('/api/devices/lines').set('content-type', 'text/plain').send(said(0.9))).body).toEqual({
-      taken: 0,
-      refused: [],
-    });
+    expect(
+      (await ask.post('/api/devices/lines').set('content-type', 'text/plain').send(said(0.9))).body,
+    ).toEqual({ taken: 0, refused: [] });
     await ask.delete('/api/devices/x').expect(422);
   });
 
@@ -229,9 +244,10 @@ describe('over HTTP', () => {
     await ask.put('/api/devices/caliper/fail').send({ fails: 'noise' }).expect(204);
     const noisy = await stream(30, 'caliper');
     expect(Math.max(...noisy) - Math.min(...noisy)).toBeGreaterThan(0.5);
-    expect((await ask.put('/api/devices/caliper/fail').send({ fails: 'sulk' }).expect(422)).body.error.field).toBe(
-      'fails',
-    );
+    expect(
+      (await ask.put('/api/devices/caliper/fail').send({ fails: 'sulk' }).expect(422)).body.error
+        .field,
+    ).toBe('fails');
     await ask.put('/api/devices/caliper/fail').send({ fails: null }).expect(204);
   });
 });

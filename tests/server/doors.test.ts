@@ -26,7 +26,9 @@ describe('who may reach it', () => {
 
   test('answers are for who asked alone, and asked for anew, by what they had', async () => {
     const { ask } = testApp();
-    expect((await ask.get('/api/shop').expect(200)).headers['cache-control']).toBe('private, no-cache');
+    expect((await ask.get('/api/shop').expect(200)).headers['cache-control']).toBe(
+      'private, no-cache',
+    );
     const { etag } = (await ask.get('/api/shop')).headers;
     await ask.get('/api/shop').set('If-None-Match', etag!).expect(304);
   });
@@ -78,14 +80,20 @@ describe('the passphrase', () => {
 
   test('many at once with the right one are all served, streams that never end among them', async () => {
     const { ask } = testApp({ empty: true, passphrase: PASSPHRASE });
-    const all = Array.from({ length: 3 * MOST_WRONG }, () => ask.get('/api/shop').auth('anyone', PASSPHRASE));
+    const all = Array.from({ length: 3 * MOST_WRONG }, () =>
+      ask.get('/api/shop').auth('anyone', PASSPHRASE),
+    );
     expect((await Promise.all(all)).map((r) => r.status)).toEqual(all.map(() => 200));
   });
 
   test('a wrong one is in the log, without what it was', async () => {
     const said: string[] = [];
     const logger = pino({ level: 'warn' }, { write: (line: string) => void said.push(line) });
-    const app = createApp(openDb(':memory:'), { photosDir: 'nowhere', logger, passphrase: PASSPHRASE });
+    const app = createApp(openDb(':memory:'), {
+      photosDir: 'nowhere',
+      logger,
+      passphrase: PASSPHRASE,
+    });
     await request(app).get('/api/shop').auth('anyone', 'a wrong guess').expect(401);
     await request(app).get('/api/shop').expect(401);
     const warned = said.filter((line) => line.includes('a wrong passphrase'));
@@ -98,10 +106,14 @@ describe('the passphrase', () => {
 describe('who writes', () => {
   const { ask, db } = testApp();
   const people = () => db.prepare('SELECT count(*) FROM people').pluck().get();
-  const write = (headers: Record<string, string>) => ask.post('/api/people').set(headers).send({ name: 'Ada Marl' });
+  const write = (headers: Record<string, string>) =>
+    ask.post('/api/people').set(headers).send({ name: 'Ada Marl' });
   test.each([
     ['another site', { 'sec-fetch-site': 'cross-site' }],
-    ['another port of this machine', { 'sec-fetch-site': 'same-site', origin: 'http://127.0.0.1:1' }],
+    [
+      'another port of this machine',
+      { 'sec-fetch-site': 'same-site', origin: 'http://127.0.0.1:1' },
+    ],
     ['another site, by an older browser', { origin: 'http://elsewhere.example' }],
     ['another port, by an older browser', { origin: 'http://127.0.0.1:1' }],
     ['a file or a sandbox', { origin: 'null' }],
@@ -117,7 +129,10 @@ describe('who writes', () => {
   test.each([
     ['the shop’s own page', { 'sec-fetch-site': 'same-origin' }],
     ['what somebody typed', { 'sec-fetch-site': 'none' }],
-    ['the own page, by an older browser', { host: '127.0.0.1:4180', origin: 'http://127.0.0.1:4180' }],
+    [
+      'the own page, by an older browser',
+      { host: '127.0.0.1:4180', origin: 'http://127.0.0.1:4180' },
+    ],
     ['no browser at all', {}],
   ])('%s does', async (_, headers) => {
     await write(headers).expect(201);

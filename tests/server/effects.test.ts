@@ -24,9 +24,14 @@ const shopAtWork = async () => {
   const append = (role: Role, jobId: string, kind: string, data: object, more = {}) =>
     agents[role]
       .post(`/api/jobs/${jobId}/entries`)
-      .send({ expectedSeq: seqOf(jobId), entries: [note('', { who: PEOPLE[role].who, kind, data, ...more })] });
-  const handedOver = (jobId: string) => one<number>('SELECT handed_over FROM jobs WHERE id = ?', jobId) === 1;
-  const withdrawnBy = (jobId: string) => one<string | null>('SELECT withdrawn_by FROM jobs WHERE id = ?', jobId);
+      .send({
+        expectedSeq: seqOf(jobId),
+        entries: [note('', { who: PEOPLE[role].who, kind, data, ...more })],
+      });
+  const handedOver = (jobId: string) =>
+    one<number>('SELECT handed_over FROM jobs WHERE id = ?', jobId) === 1;
+  const withdrawnBy = (jobId: string) =>
+    one<string | null>('SELECT withdrawn_by FROM jobs WHERE id = ?', jobId);
   /** Handed over with nothing accepted as missing. */
   const provedJobs = shop.db
     .prepare<[], string>(
@@ -36,30 +41,37 @@ const shopAtWork = async () => {
     .all();
   const proved = provedJobs[0]!;
   const lastOf = (jobId: string, kind: string) =>
-    one<string>('SELECT id FROM entries WHERE job_id = ? AND kind = ? ORDER BY seq DESC LIMIT 1', jobId, kind);
+    one<string>(
+      'SELECT id FROM entries WHERE job_id = ? AND kind = ? ORDER BY seq DESC LIMIT 1',
+      jobId,
+      kind,
+    );
   return { ...shop, agents, append, handedOver, withdrawnBy, proved, provedJobs, lastOf, one };
 };
 
 describe('a release', () => {
-  test.each(ROLES)('undone by %s, and that undone by others, changes only by those who may release', async (first) => {
-    const { append, handedOver, provedJobs, lastOf } = await shopAtWork();
-    const chains = ROLES.flatMap((second) => ROLES.map((third) => [first, second, third]));
-    for (const [i, chain] of chains.entries()) {
-      const jobId = provedJobs[i]!;
-      let target = lastOf(jobId, 'handed-over');
-      let stands = true;
-      for (const role of chain) {
-        const answer = await append(role, jobId, 'undo', { entryId: target });
-        // Each undo in the chain turns the release on or off: the same right, whatever the entry is called.
-        expect(answer.status).toBe(MAY_RELEASE[role] ? 201 : 403);
-        if (answer.status === 201) {
-          stands = !stands;
-          target = answer.body.entries[0].id;
-        } else expect(answer.body.error.field).toBe('role');
-        expect(handedOver(jobId)).toBe(stands);
+  test.each(ROLES)(
+    'undone by %s, and that undone by others, changes only by those who may release',
+    async (first) => {
+      const { append, handedOver, provedJobs, lastOf } = await shopAtWork();
+      const chains = ROLES.flatMap((second) => ROLES.map((third) => [first, second, third]));
+      for (const [i, chain] of chains.entries()) {
+        const jobId = provedJobs[i]!;
+        let target = lastOf(jobId, 'handed-over');
+        let stands = true;
+        for (const role of chain) {
+          const answer = await append(role, jobId, 'undo', { entryId: target });
+          // Each undo in the chain turns the release on or off: the same right, whatever the entry is called.
+          expect(answer.status).toBe(MAY_RELEASE[role] ? 201 : 403);
+          if (answer.status === 201) {
+            stands = !stands;
+            target = answer.body.entries[0].id;
+          } else expect(answer.body.error.field).toBe('role');
+          expect(handedOver(jobId)).toBe(stands);
+        }
       }
-    }
-  });
+    },
+  );
 
   test.each(ROLES)('replaced by %s is a release too', async (role) => {
     const { append, proved, lastOf } = await shopAtWork();
@@ -70,9 +82,13 @@ describe('a release', () => {
 
   test('brought back by an undo passes the same safety checks as a new one', async () => {
     const { append, handedOver, proved, lastOf } = await shopAtWork();
-    const undone = await append('fitter', proved, 'undo', { entryId: lastOf(proved, 'handed-over') }).expect(201);
+    const undone = await append('fitter', proved, 'undo', {
+      entryId: lastOf(proved, 'handed-over'),
+    }).expect(201);
     await append('fitter', proved, 'undo', { entryId: lastOf(proved, 'pressure-set') }).expect(201);
-    const back = await append('fitter', proved, 'undo', { entryId: undone.body.entries[0].id }).expect(422);
+    const back = await append('fitter', proved, 'undo', {
+      entryId: undone.body.entries[0].id,
+    }).expect(422);
     expect(back.body.error).toMatchObject({
       field: 'entries[0].data.entryId',
       message: expect.stringContaining('pressure set'),
@@ -85,13 +101,22 @@ describe('proof withdrawn after hand-over', () => {
   test('reopens the release, names who did it, and stays until it is released again', async () => {
     const { append, agents, handedOver, withdrawnBy, proved, lastOf, one } = await shopAtWork();
     const visitId = one<string>('SELECT visit_id FROM jobs WHERE id = ?', proved);
-    const isVisitOpen = () => one<number>('SELECT handed_over FROM visits WHERE id = ?', visitId) === 0;
+    const isVisitOpen = () =>
+      one<number>('SELECT handed_over FROM visits WHERE id = ?', visitId) === 0;
     expect([isVisitOpen(), withdrawnBy(proved)]).toEqual([false, null]);
-    const gone = await append('learner', proved, 'undo', { entryId: lastOf(proved, 'pressure-set') }).expect(201);
-    expect([handedOver(proved), withdrawnBy(proved), isVisitOpen()]).toEqual([true, PEOPLE.learner.who, true]);
+    const gone = await append('learner', proved, 'undo', {
+      entryId: lastOf(proved, 'pressure-set'),
+    }).expect(201);
+    expect([handedOver(proved), withdrawnBy(proved), isVisitOpen()]).toEqual([
+      true,
+      PEOPLE.learner.who,
+      true,
+    ]);
     const today = await agents.owner.get('/api/visits?state=open&limit=100').expect(200);
     const row = today.body.visits.find((v: { id: string }) => v.id === visitId);
-    expect(row.wheels.find((w: { jobId: string }) => w.jobId === proved).withdrawnBy).toBe(PEOPLE.learner.who);
+    expect(row.wheels.find((w: { jobId: string }) => w.jobId === proved).withdrawnBy).toBe(
+      PEOPLE.learner.who,
+    );
     // The proof comes back; the release does not.
     await append('learner', proved, 'undo', { entryId: gone.body.entries[0].id }).expect(201);
     expect(withdrawnBy(proved)).toBe(PEOPLE.learner.who);
@@ -103,7 +128,9 @@ describe('proof withdrawn after hand-over', () => {
   test('is not what a note, a photo or a recheck does', async () => {
     const { append, withdrawnBy, proved } = await shopAtWork();
     await append('learner', proved, 'note', { text: 'The rider called.' }).expect(201);
-    await append('learner', proved, 'recheck', { what: 'pressure', onDate: '2026-05-09' }).expect(201);
+    await append('learner', proved, 'recheck', { what: 'pressure', onDate: '2026-05-09' }).expect(
+      201,
+    );
     expect(withdrawnBy(proved)).toBeNull();
   });
 
@@ -124,7 +151,10 @@ describe('a name', () => {
     expect(refused.body.error.field).toBe('approval');
     // Nor does a made-up name, or a learner's.
     for (const by of ['Ada Marl', PEOPLE.learner.who])
-      await append('fitter', openJob, 'handed-over', { ...release, despite: { ...REASON, by } }).expect(403);
+      await append('fitter', openJob, 'handed-over', {
+        ...release,
+        despite: { ...REASON, by },
+      }).expect(403);
     const approve = (more: object) =>
       agents.fitter
         .post('/api/session/approvals')
@@ -135,7 +165,9 @@ describe('a name', () => {
     await append('fitter', openJob, 'handed-over', release).expect(403);
     await approve({}).expect(204);
     const made = await append('fitter', openJob, 'handed-over', release).expect(201);
-    expect(one('SELECT who FROM entries WHERE id = ?', made.body.entries[0].id)).toBe(PEOPLE.fitter.who);
+    expect(one('SELECT who FROM entries WHERE id = ?', made.body.entries[0].id)).toBe(
+      PEOPLE.fitter.who,
+    );
     // Each approval is good once.
     await append('fitter', openJob, 'handed-over', release).expect(403);
   });
@@ -162,7 +194,9 @@ describe('a name', () => {
     const agreed = (by: string) => {
       const expectedSeq = one<number>('SELECT last_seq FROM visits WHERE id = ?', visitId);
       const data = { amountMinor: 9000, currency: 'USD', by };
-      const entries = [{ id: `agreed-${by.length}-${expectedSeq}`, who: PEOPLE.fitter.who, kind: 'agreed', data }];
+      const entries = [
+        { id: `agreed-${by.length}-${expectedSeq}`, who: PEOPLE.fitter.who, kind: 'agreed', data },
+      ];
       return agents.fitter.post(`/api/visits/${visitId}/entries`).send({ expectedSeq, entries });
     };
     expect((await agreed(PEOPLE.owner.who).expect(403)).body.error.field).toBe('approval');
@@ -173,13 +207,18 @@ describe('a name', () => {
   test('of another person: neither their step mode nor their practice, for a learner', async () => {
     const { agents } = await shopAtWork();
     const pace = (role: Role, whose: Role) =>
-      agents[role].put(`/api/people/${encodeURIComponent(PEOPLE[whose].who)}/pace`).send({ pace: 'by station' });
+      agents[role]
+        .put(`/api/people/${encodeURIComponent(PEOPLE[whose].who)}/pace`)
+        .send({ pace: 'by station' });
     for (const role of ROLES)
       for (const whose of ROLES)
-        expect((await pace(role, whose)).status).toBe(role === whose || role === 'owner' ? 200 : 403);
+        expect((await pace(role, whose)).status).toBe(
+          role === whose || role === 'owner' ? 200 : 403,
+        );
     const shown = { who: PEOPLE.fitter.who, isShown: true };
     await agents.fitter.put('/api/practice/shown').send(shown).expect(200);
-    const read = (role: Role) => agents[role].get(`/api/practice?who=${encodeURIComponent(PEOPLE.fitter.who)}`);
+    const read = (role: Role) =>
+      agents[role].get(`/api/practice?who=${encodeURIComponent(PEOPLE.fitter.who)}`);
     expect([(await read('owner')).status, (await read('learner')).status]).toEqual([200, 403]);
   });
 });

@@ -33,7 +33,8 @@ const at = (name: string) => join(dir, name);
 beforeEach(() => void (dir = mkdtempSync(join(tmpdir(), 'rimstone-exchange-'))));
 afterEach(() => rmSync(dir, { recursive: true, force: true }));
 
-const text = (lines: Iterable<Line>): string => [...lines].map((line) => `${JSON.stringify(line)}\n`).join('');
+const text = (lines: Iterable<Line>): string =>
+  [...lines].map((line) => `${JSON.stringify(line)}\n`).join('');
 const sha256 = (bytes: Buffer) => createHash('sha256').update(bytes).digest('hex');
 
 /** Takes lines, as a file holds them, into a database. */
@@ -44,12 +45,23 @@ const into = (db: Db, file: string) => {
 };
 
 /** What is worked out from logs and records, and kept beside them. */
-const DERIVED = ['rechecks', 'station_times', 'troubles', 'cures', 'wanted', 'taken', 'fitted', 'fitted_weights'];
+const DERIVED = [
+  'rechecks',
+  'station_times',
+  'troubles',
+  'cures',
+  'wanted',
+  'taken',
+  'fitted',
+  'fitted_weights',
+];
 const derived = (db: Db) =>
   Object.fromEntries(
     DERIVED.map((table) => [
       table,
-      (db.prepare(`SELECT * FROM ${table}`).all() as object[]).map((row) => JSON.stringify(row)).sort(),
+      (db.prepare(`SELECT * FROM ${table}`).all() as object[])
+        .map((row) => JSON.stringify(row))
+        .sort(),
     ]),
   );
 const jobRows = (db: Db) => db.prepare("SELECT *, '[]' AS fills FROM jobs ORDER BY number").all();
@@ -77,8 +89,12 @@ describe('a shop as a file', () => {
 
     // What was changed here stays, and is told by its name.
     other.prepare("UPDATE machines SET name = 'Renamed' WHERE id = 'm-orrin'").run();
-    expect(into(other, file).staying).toEqual([{ kind: 'record', name: expect.any(String) as string }]);
-    expect(other.prepare("SELECT name FROM machines WHERE id = 'm-orrin'").pluck().get()).toBe('Renamed');
+    expect(into(other, file).staying).toEqual([
+      { kind: 'record', name: expect.any(String) as string },
+    ]);
+    expect(other.prepare("SELECT name FROM machines WHERE id = 'm-orrin'").pluck().get()).toBe(
+      'Renamed',
+    );
   });
 
   it('is what its published schema says, line by line, and holds no secret', () => {
@@ -99,7 +115,9 @@ describe('a shop as a file', () => {
     into(other, file);
     const hash = 'scrypt$secret-of-somebody';
     other.prepare('UPDATE people SET secret = ?').run(hash);
-    other.prepare("INSERT INTO settings (key, value) VALUES ('calendar-key', 'key-of-the-calendar')").run();
+    other
+      .prepare("INSERT INTO settings (key, value) VALUES ('calendar-key', 'key-of-the-calendar')")
+      .run();
     expect(text(shopLines(other))).toBe(file);
     expect(text(jobLines(other, 'demo-job-3'))).not.toMatch(/secret-of|key-of/);
   });
@@ -115,7 +133,10 @@ describe('a shop as a file', () => {
     expect(jobRows(other)).toEqual([kept]);
     // What a hand-over moved is no matter of this shop.
     expect(other.prepare('SELECT count(*) FROM taken').pluck().get()).toBe(0);
-    expect(other.prepare('SELECT before, after FROM fitted').get()).toEqual({ before: '{}', after: '{}' });
+    expect(other.prepare('SELECT before, after FROM fitted').get()).toEqual({
+      before: '{}',
+      after: '{}',
+    });
   });
 
   it('gives a job another number where its own is taken', () => {
@@ -124,7 +145,9 @@ describe('a shop as a file', () => {
     const number = other.prepare('SELECT number FROM jobs').pluck().get() as number;
     const clashing = text(jobLines(db, 'demo-job-5')).replace(/"number":\d+/, `"number":${number}`);
     expect(into(other, clashing).renumbered).toEqual([{ from: number, to: number + 1 }]);
-    expect(other.prepare("SELECT number FROM jobs WHERE id = 'demo-job-5'").pluck().get()).toBe(number + 1);
+    expect(other.prepare("SELECT number FROM jobs WHERE id = 'demo-job-5'").pluck().get()).toBe(
+      number + 1,
+    );
   });
 
   const at3 = lines.findIndex((line) => line.startsWith('{"line":"job","id":"demo-job-3"'));
@@ -136,38 +159,73 @@ describe('a shop as a file', () => {
     return [...lines.slice(0, at3), JSON.stringify(job)].join('\n');
   };
   const HOSTILE: [says: string, file: () => string, problem: RegExp][] = [
-    ['nothing in it', () => '{"line":"person","name":"A","role":"owner","pace":"by station"}', /does not begin/],
+    [
+      'nothing in it',
+      () => '{"line":"person","name":"A","role":"owner","pace":"by station"}',
+      /does not begin/,
+    ],
     ['two first lines', () => `${lines[0]}\n${lines[0]}`, /two first lines/],
-    ['an order of its own', () => `${lines[0]}\n${lines[at3]}\n${lines[1]}`, /stands after one of|no such machine/],
-    ['a log opened twice', () => withJob((j) => void j.entries.push({ ...j.entries[0]!, id: 'x' })), /opened twice/],
-    ['a log without rules', () => withJob((j) => void j.entries.splice(1, 1)), /does not begin as it should/],
+    [
+      'an order of its own',
+      () => `${lines[0]}\n${lines[at3]}\n${lines[1]}`,
+      /stands after one of|no such machine/,
+    ],
+    [
+      'a log opened twice',
+      () => withJob((j) => void j.entries.push({ ...j.entries[0]!, id: 'x' })),
+      /opened twice/,
+    ],
+    [
+      'a log without rules',
+      () => withJob((j) => void j.entries.splice(1, 1)),
+      /does not begin as it should/,
+    ],
     [
       'time that runs back',
       () => withJob((j) => void (j.entries.at(-1)!.at = '2001-01-01T00:00:00.000Z')),
       /backwards/,
     ],
-    ['an id twice', () => withJob((j) => void j.entries.push({ ...j.entries.at(-1)! })), /stands twice/],
+    [
+      'an id twice',
+      () => withJob((j) => void j.entries.push({ ...j.entries.at(-1)! })),
+      /stands twice/,
+    ],
     [
       'an undo of nothing',
       () =>
         withJob(
-          (j) => void j.entries.push({ ...j.entries.at(-1)!, id: 'u', kind: 'undo', data: { entryId: 'no' } } as never),
+          (j) =>
+            void j.entries.push({
+              ...j.entries.at(-1)!,
+              id: 'u',
+              kind: 'undo',
+              data: { entryId: 'no' },
+            } as never),
         ),
       /not before it/,
     ],
     [
       'another machine',
-      () => withJob((j) => void ((j.entries[0]!.data as { machine: { id: string } }).machine.id = 'm')),
+      () =>
+        withJob((j) => void ((j.entries[0]!.data as { machine: { id: string } }).machine.id = 'm')),
       /no such machine/,
     ],
     ['no such visit', () => withJob((j) => void (j.visitId = 'nowhere')), /no such visit/],
     [
       'an entry of another log',
-      () => withJob((j) => void (j.entries.at(-1)!.id = (JSON.parse(lines[at3 - 1]!) as Job).entries.at(-1)!.id)),
+      () =>
+        withJob(
+          (j) =>
+            void (j.entries.at(-1)!.id = (JSON.parse(lines[at3 - 1]!) as Job).entries.at(-1)!.id),
+        ),
       /stands in another log/,
     ],
     ['a number too large', () => withJob((j) => void (j.number = 1e12)), /too large/],
-    ['a reading out of bounds', () => file.replace(/"gaugeKpa":\d+/, '"gaugeKpa":90000'), /too large/],
+    [
+      'a reading out of bounds',
+      () => file.replace(/"gaugeKpa":\d+/, '"gaugeKpa":90000'),
+      /too large/,
+    ],
   ];
   it.each(HOSTILE)('refuses %s', (_says, made, problem) => {
     const other = openDb(':memory:');
@@ -192,7 +250,9 @@ describe('a shop as a file', () => {
   });
 
   it('is called by the shop’s name, in letters that any disk takes', () => {
-    expect(fileName('shop', 'Änne’s Räder & Co/..', '2026-04-30')).toBe('annes-rader-co-shop-2026-04-30.zip');
+    expect(fileName('shop', 'Änne’s Räder & Co/..', '2026-04-30')).toBe(
+      'annes-rader-co-shop-2026-04-30.zip',
+    );
     expect(fileName('job', '車輪', '2026-04-30')).toBe('shop-job-2026-04-30.zip');
   });
 });
@@ -256,14 +316,20 @@ describe('the files of a running shop', () => {
     const to = shopAt('to', false);
     const brought = await to.ask.put('/api/exchange/brought').set('Content-Type', ZIP).send(file);
     expect(brought.status).toBe(201);
-    const { id, plan } = brought.body as { id: string; plan: { counts: object; photographs: object } };
+    const { id, plan } = brought.body as {
+      id: string;
+      plan: { counts: object; photographs: object };
+    };
     expect(plan).toMatchObject({ of: 'shop', photographs: { new: 1, same: 0, missing: 0 } });
     // Nothing has changed yet.
     expect((await to.ask.get('/api/jobs')).body).toMatchObject({ total: 0 });
 
     const taking = to.ask.post(`/api/exchange/brought/${id}/take-in`).then((res) => res);
     const taken = await taking;
-    expect(taken.body).toMatchObject({ plan, kept: expect.stringContaining('before-restore') as string });
+    expect(taken.body).toMatchObject({
+      plan,
+      kept: expect.stringContaining('before-restore') as string,
+    });
     expect((await to.ask.get('/api/jobs')).body).toMatchObject({ total: 24 });
     expect((await to.ask.get(`/api/photos/${photoId}`)).status).toBe(200);
     const again = await to.ask
@@ -283,7 +349,9 @@ describe('the files of a running shop', () => {
       .put('/api/exchange/brought')
       .set('Content-Type', ZIP)
       .send(one.body as Buffer);
-    expect(look.body).toMatchObject({ plan: { of: 'job', photographs: { new: 0, same: 1, missing: 0 } } });
+    expect(look.body).toMatchObject({
+      plan: { of: 'job', photographs: { new: 0, same: 1, missing: 0 } },
+    });
     const left = (look.body as { id: string }).id;
     expect((await to.ask.delete(`/api/exchange/brought/${left}`)).status).toBe(204);
     expect((await from.ask.get('/api/jobs/nowhere/file')).status).toBe(404);
@@ -322,19 +390,28 @@ describe('the files of a running shop', () => {
       () => Promise.resolve(Buffer.from('no zip at all')),
       () => zipOf({ 'other.txt': whole }),
       () => zipOf({ 'shop.ndjson': whole, 'evil.sh': 'rm' }),
-      () => zipOf({ 'shop.ndjson': whole, [`photographs/${'0'.repeat(64)}.jpg`]: 'not that picture' }),
-      () => zipOf({ 'shop.ndjson': whole, [`photographs/${sha256(Buffer.from('no picture'))}.jpg`]: 'no picture' }),
+      () =>
+        zipOf({ 'shop.ndjson': whole, [`photographs/${'0'.repeat(64)}.jpg`]: 'not that picture' }),
+      () =>
+        zipOf({
+          'shop.ndjson': whole,
+          [`photographs/${sha256(Buffer.from('no picture'))}.jpg`]: 'no picture',
+        }),
       () => zipOf({ 'shop.ndjson': Buffer.from([0xff, 0xfe, 0x0a]) }),
       () => zipOf({ 'shop.ndjson': '' }),
       () => zipOf({ 'shop.ndjson': '{}\n' }),
       () => zipOf({ 'shop.ndjson': '[1,2,3]\n' }),
-      () => zipOf({ 'shop.ndjson': `${lines[0] ? JSON.stringify(lines[0]) : ''}\n{"line":"person","__proto__":{}}\n` }),
+      () =>
+        zipOf({
+          'shop.ndjson': `${lines[0] ? JSON.stringify(lines[0]) : ''}\n{"line":"person","__proto__":{}}\n`,
+        }),
     ];
     let refused = 0;
     const tries = howMany(60, 200);
     for (let i = 0; i < tries; i++) {
       const made =
-        hostile[i]?.() ?? (i % 2 === 0 ? damaged() : zipOf({ 'shop.ndjson': cut(between(whole.length - 2)) }));
+        hostile[i]?.() ??
+        (i % 2 === 0 ? damaged() : zipOf({ 'shop.ndjson': cut(between(whole.length - 2)) }));
       try {
         await bring(await made);
       } catch (error) {
@@ -374,11 +451,15 @@ describe('the files of a running shop', () => {
     expect(taken).toBe(200);
     // One of them was there before, or none: and what was confirmed is there.
     const confirmed = notes.filter((status) => status === 201).length;
-    const after = (await ask.get('/api/jobs/demo-job-22')).body as { entries: { data: { text?: string } }[] };
+    const after = (await ask.get('/api/jobs/demo-job-22')).body as {
+      entries: { data: { text?: string } }[];
+    };
     expect(after.entries.filter((e) => e.data.text?.startsWith('while')).length).toBe(confirmed);
     expect(notes.every((status) => [201, 409, 503].includes(status))).toBe(true);
     shop.close();
-    expect(new Database(path, { readonly: true }).pragma('integrity_check', { simple: true })).toBe('ok');
+    expect(new Database(path, { readonly: true }).pragma('integrity_check', { simple: true })).toBe(
+      'ok',
+    );
   });
 
   it('goes out to whoever reads slowly, and holds up no restore', async () => {
@@ -389,7 +470,10 @@ describe('the files of a running shop', () => {
     const { lastSeq } = (job as { job: { lastSeq: number } }).job;
     const photo = { id: 'large', who: 'Juna Birk', station: 'inspect', kind: 'photo' };
     const entries = [{ ...photo, data: { photoId: large, part: null, says: '' } }];
-    await ask.post('/api/jobs/demo-job-22/entries').send({ expectedSeq: lastSeq, entries }).expect(201);
+    await ask
+      .post('/api/jobs/demo-job-22/entries')
+      .send({ expectedSeq: lastSeq, entries })
+      .expect(201);
     const server = createServer(shop.answer).listen(0, '127.0.0.1');
     await once(server, 'listening');
     const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`;

@@ -11,7 +11,10 @@ describe('the log as CSV (RFC 4180)', () => {
     const { text, headers } = await ask.get('/api/jobs/demo-job-20/log.csv').expect(200);
     expect(headers['content-type']).toMatch(/text\/csv/);
     expect(headers['content-disposition']).toBe('attachment; filename=job-1020-log.csv');
-    const rows = parse(text, { columns: true, record_delimiter: '\r\n' }) as Record<string, string>[];
+    const rows = parse(text, { columns: true, record_delimiter: '\r\n' }) as Record<
+      string,
+      string
+    >[];
     const { entries } = (await ask.get('/api/jobs/demo-job-20')).body;
     expect(rows).toHaveLength(entries.length);
     rows.forEach((row, i) => {
@@ -32,7 +35,10 @@ describe('the log as CSV (RFC 4180)', () => {
       })
       .expect(201);
     const { text } = await ask.get('/api/jobs/demo-job-21/log.csv');
-    const rows = parse(text, { columns: true, record_delimiter: '\r\n' }) as Record<string, string>[];
+    const rows = parse(text, { columns: true, record_delimiter: '\r\n' }) as Record<
+      string,
+      string
+    >[];
     expect(rows.at(-2)!.says).toBe(`Note: ${said}`);
     expect(rows.at(-1)!.who!.startsWith("'=")).toBe(true);
   });
@@ -47,10 +53,9 @@ describe('the log as CSV (RFC 4180)', () => {
         entries: [target, { ...note('x'), kind: 'undo', data: { entryId: target.id } }],
       })
       .expect(201);
-    const rows = parse((await ask.get('/api/jobs/demo-job-22/log.csv')).text, { columns: true }) as Record<
-      string,
-      string
-    >[];
+    const rows = parse((await ask.get('/api/jobs/demo-job-22/log.csv')).text, {
+      columns: true,
+    }) as Record<string, string>[];
     expect(rows.find((r) => r.id === target.id)?.stands).toBe('no');
     expect(rows[0]?.stands).toBe('yes');
   });
@@ -65,12 +70,23 @@ describe('rechecks as iCalendar (RFC 5545)', () => {
     expect(lines[0]).toBe('BEGIN:VCALENDAR');
     expect(lines).toContain('VERSION:2.0');
     expect(lines.filter((l) => l === 'BEGIN:VEVENT')).toHaveLength(2);
-    for (const needed of ['UID:', 'DTSTAMP:', 'DTSTART;VALUE=DATE:', 'DTEND;VALUE=DATE:', 'SUMMARY:'])
+    for (const needed of [
+      'UID:',
+      'DTSTAMP:',
+      'DTSTART;VALUE=DATE:',
+      'DTEND;VALUE=DATE:',
+      'SUMMARY:',
+    ])
       expect(lines.filter((l) => l.startsWith(needed))).toHaveLength(2);
     const opened = new Date(NOW - 9 * 86_400_000);
-    const nextDay = new Date(opened.getTime() + 86_400_000).toISOString().slice(0, 10).replaceAll('-', '');
+    const nextDay = new Date(opened.getTime() + 86_400_000)
+      .toISOString()
+      .slice(0, 10)
+      .replaceAll('-', '');
     expect(lines).toContain(`DTSTART;VALUE=DATE:${nextDay}`);
-    expect(lines.find((l) => l.startsWith('SUMMARY:'))).toMatch(/^SUMMARY:Pressure\\, cold: (front|rear)/);
+    expect(lines.find((l) => l.startsWith('SUMMARY:'))).toMatch(
+      /^SUMMARY:Pressure\\, cold: (front|rear)/,
+    );
   });
 });
 

@@ -35,7 +35,8 @@ describe.each(WORKINGS.map((w) => [w.name, w] as const))('%s under bad input', (
         const input = spoiled(working.example, path, by) as never;
         try {
           const { lines, result } = working.run(input);
-          for (const line of lines) if (typeof line.value === 'number') expect(Number.isFinite(line.value)).toBe(true);
+          for (const line of lines)
+            if (typeof line.value === 'number') expect(Number.isFinite(line.value)).toBe(true);
           expect(JSON.stringify(result)).toBeDefined();
         } catch (error) {
           if (!(error instanceof InputError)) throw error;
@@ -69,7 +70,11 @@ test('an entry of any shape is taken clean or refused by the input error', () =>
 describe('the server under bad input', () => {
   const { ask, db } = testApp();
   const size = () =>
-    (db.prepare('SELECT (SELECT count(*) FROM entries) + (SELECT count(*) FROM jobs) AS n').get() as { n: number }).n;
+    (
+      db
+        .prepare('SELECT (SELECT count(*) FROM entries) + (SELECT count(*) FROM jobs) AS n')
+        .get() as { n: number }
+    ).n;
 
   test('answers with its one shape, writes nothing and stays up', async () => {
     const before = size();
@@ -82,27 +87,34 @@ describe('the server under bad input', () => {
       '/api/people',
     ];
     await fc.assert(
-      fc.asyncProperty(fc.constantFrom(...paths), fc.jsonValue({ maxDepth: 3 }), async (path, body) => {
-        const { status, body: answer } = await ask
-          .post(path)
-          .set('content-type', 'application/json')
-          .send(JSON.stringify(body));
-        expect([400, 404, 422]).toContain(status);
-        expect(Object.keys(answer.error).sort()).toEqual(['expected', 'field', 'message']);
-      }),
+      fc.asyncProperty(
+        fc.constantFrom(...paths),
+        fc.jsonValue({ maxDepth: 3 }),
+        async (path, body) => {
+          const { status, body: answer } = await ask
+            .post(path)
+            .set('content-type', 'application/json')
+            .send(JSON.stringify(body));
+          expect([400, 404, 422]).toContain(status);
+          expect(Object.keys(answer.error).sort()).toEqual(['expected', 'field', 'message']);
+        },
+      ),
       { numRuns: 60 },
     );
     expect(size()).toBe(before);
     await ask.get('/api/health').expect(200);
   });
 
-  test.each(['%00', '..%2f..%2fpackage.json', "x'; DROP TABLE jobs; --", 'a'.repeat(500), '%E0%A4%A'])(
-    'a job called %s is not found or refused',
-    async (id) => {
-      const { status } = await ask.get(`/api/jobs/${id}`);
-      expect([400, 404, 422]).toContain(status);
-    },
-  );
+  test.each([
+    '%00',
+    '..%2f..%2fpackage.json',
+    "x'; DROP TABLE jobs; --",
+    'a'.repeat(500),
+    '%E0%A4%A',
+  ])('a job called %s is not found or refused', async (id) => {
+    const { status } = await ask.get(`/api/jobs/${id}`);
+    expect([400, 404, 422]).toContain(status);
+  });
 
   test('words that look like markup are kept as words', async () => {
     const { job } = (await ask.get('/api/jobs/demo-job-22')).body;
@@ -125,7 +137,10 @@ test('JSON nested five thousand deep is refused in a sentence by every calculato
     '/api/machines',
     '/api/visits',
   ]) {
-    const answer = await ask.post(address).set('content-type', 'application/json').send(`{"wheels":${deep}}`);
+    const answer = await ask
+      .post(address)
+      .set('content-type', 'application/json')
+      .send(`{"wheels":${deep}}`);
     expect([address, answer.status, answer.body.error?.field]).toEqual([address, 422, 'body']);
   }
 });

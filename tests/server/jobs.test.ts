@@ -23,7 +23,10 @@ describe('the jobs list', () => {
     ['search=TOLLING%20front', (j: { rider: string }) => j.rider === 'Mara Tolling'],
     ['search=1013', (j: { number: number }) => j.number === 1013],
     ['search=205/80r12', (j: { machineName: string }) => /Dunnock/.test(j.machineName)],
-    ['from=2026-04-29&to=2026-04-30', (j: { openedAt: string }) => j.openedAt.startsWith('2026-04-30')],
+    [
+      'from=2026-04-29&to=2026-04-30',
+      (j: { openedAt: string }) => j.openedAt.startsWith('2026-04-30'),
+    ],
     ['search=scooter', (j: { machineName: string }) => /Pimlet/.test(j.machineName)],
   ])('%s finds only what fits', async (query, fits) => {
     const { jobs, total } = await list(query);
@@ -154,7 +157,10 @@ describe('appending to a log', () => {
     const again = await ask.post(url).send({ expectedSeq: seq, entries }).expect(201);
     expect(again.body.entries[0].seq).toBe(seq + 1);
     expect(await seqNow()).toBe(seq + 1);
-    expect(again.body).toEqual({ entries: [expect.objectContaining({ id: entries[0]!.id })], seq: seq + 1 });
+    expect(again.body).toEqual({
+      entries: [expect.objectContaining({ id: entries[0]!.id })],
+      seq: seq + 1,
+    });
     // The same id with other content, in another job, or beside a new one is no sending again.
     const other = [{ ...entries[0], data: { text: 'twice' } }];
     for (const [to, them] of [
@@ -166,7 +172,10 @@ describe('appending to a log', () => {
         .post(to)
         .send({ expectedSeq: seq + 1, entries: them })
         .expect(409);
-      expect(body.error).toMatchObject({ field: 'entries', message: expect.stringMatching(/says something else/) });
+      expect(body.error).toMatchObject({
+        field: 'entries',
+        message: expect.stringMatching(/says something else/),
+      });
       expect(body.entries).toBeUndefined();
     }
     expect(await seqNow()).toBe(seq + 1);
@@ -210,7 +219,12 @@ describe('appending to a log', () => {
         .send({ expectedSeq: seq, entries: [note('set back')] })
         .expect(201);
       expect(body.entries[0].at).toBe(newest!.at);
-      const opened = { id: 'set-back', machineId: 'm-orrin', wheelId: 'w-orrin-f', who: 'Juna Birk' };
+      const opened = {
+        id: 'set-back',
+        machineId: 'm-orrin',
+        wheelId: 'w-orrin-f',
+        who: 'Juna Birk',
+      };
       await ask.post('/api/jobs').send(opened).expect(201);
     } finally {
       clock.useRealTimers();
@@ -222,9 +236,13 @@ describe('appending to a log', () => {
     const job = { id: 'waited', machineId: 'm-orrin', wheelId: 'w-orrin-f', who: 'Juna Birk' };
     await ask.post('/api/jobs').send(job).expect(201);
     const written = Date.now();
-    db.prepare('UPDATE jobs SET last_at = ? WHERE id = ?').run(new Date(written - 3_600_000).toISOString(), job.id);
+    db.prepare('UPDATE jobs SET last_at = ? WHERE id = ?').run(
+      new Date(written - 3_600_000).toISOString(),
+      job.id,
+    );
     const sent = { expectedSeq: 2, entries: [note('an hour ago, nearly')], waitedS: 3000 };
-    const first = (await ask.post('/api/jobs/waited/entries').send(sent).expect(201)).body.entries[0] as Entry;
+    const first = (await ask.post('/api/jobs/waited/entries').send(sent).expect(201)).body
+      .entries[0] as Entry;
     expect(written - Date.parse(first.at)).toBeGreaterThan(2_990_000);
     expect(written - Date.parse(first.at)).toBeLessThan(3_001_000);
     expect(Date.parse(first.arrivedAt!)).toBeGreaterThanOrEqual(written);
@@ -234,15 +252,22 @@ describe('appending to a log', () => {
       .send({ ...sent, waitedS: 3100 })
       .expect(201);
     expect(again.body.entries).toEqual([first]);
-    const longer = { expectedSeq: 3, entries: [note('longer than the one before')], waitedS: 86_400 };
-    const second = (await ask.post('/api/jobs/waited/entries').send(longer).expect(201)).body.entries[0] as Entry;
+    const longer = {
+      expectedSeq: 3,
+      entries: [note('longer than the one before')],
+      waitedS: 86_400,
+    };
+    const second = (await ask.post('/api/jobs/waited/entries').send(longer).expect(201)).body
+      .entries[0] as Entry;
     expect(second.at).toBe(first.at);
     // What did not wait says nothing of it.
     const soon = { expectedSeq: 4, entries: [note('at once')] };
-    expect((await ask.post('/api/jobs/waited/entries').send(soon).expect(201)).body.entries[0]).not.toHaveProperty(
-      'arrivedAt',
-    );
-    const rows = parse((await ask.get('/api/jobs/waited/log.csv')).text, { columns: true }) as Record<string, string>[];
+    expect(
+      (await ask.post('/api/jobs/waited/entries').send(soon).expect(201)).body.entries[0],
+    ).not.toHaveProperty('arrivedAt');
+    const rows = parse((await ask.get('/api/jobs/waited/log.csv')).text, {
+      columns: true,
+    }) as Record<string, string>[];
     expect(rows.map((r) => r.arrived !== '')).toEqual([false, false, true, true, false]);
   });
 
@@ -251,7 +276,10 @@ describe('appending to a log', () => {
       .post(url)
       .send({ expectedSeq: await seqNow(), entries: [note('x')], waitedS })
       .expect(422);
-    expect(body.error).toMatchObject({ field: 'waitedS', expected: expect.stringContaining('seconds') });
+    expect(body.error).toMatchObject({
+      field: 'waitedS',
+      expected: expect.stringContaining('seconds'),
+    });
   });
 
   test('all or nothing: one bad entry among good ones leaves no trace', async () => {
@@ -271,10 +299,18 @@ describe('appending to a log', () => {
     ['a second opening', { kind: 'opened', data: {} }, 'entries[0].data.machine'],
   ])('%s cannot be named', async (_name, more, field) => {
     const seq = await seqNow();
-    const { entries } = (await ask.get('/api/jobs/demo-job-22')).body as { entries: { id: string; kind: string }[] };
+    const { entries } = (await ask.get('/api/jobs/demo-job-22')).body as {
+      entries: { id: string; kind: string }[];
+    };
     const real = (id: string) =>
-      id === 'OPENED' ? entries[0]!.id : id === 'STEP' ? entries.find((e) => e.kind === 'step')!.id : id;
-    const entry = JSON.parse(JSON.stringify(note('x', more)), (_k, v) => (typeof v === 'string' ? real(v) : v));
+      id === 'OPENED'
+        ? entries[0]!.id
+        : id === 'STEP'
+          ? entries.find((e) => e.kind === 'step')!.id
+          : id;
+    const entry = JSON.parse(JSON.stringify(note('x', more)), (_k, v) =>
+      typeof v === 'string' ? real(v) : v,
+    );
     const { body } = await ask
       .post(url)
       .send({ expectedSeq: seq, entries: [entry] })
@@ -293,11 +329,17 @@ describe('appending to a log', () => {
       .expect(201);
     await ask
       .post(url)
-      .send({ expectedSeq: seq + 2, entries: [{ ...note('x'), kind: 'undo', data: { entryId: target.id } }] })
+      .send({
+        expectedSeq: seq + 2,
+        entries: [{ ...note('x'), kind: 'undo', data: { entryId: target.id } }],
+      })
       .expect(422);
     await ask
       .post(url)
-      .send({ expectedSeq: seq + 2, entries: [{ ...note('x'), kind: 'undo', data: { entryId: undo.id } }] })
+      .send({
+        expectedSeq: seq + 2,
+        entries: [{ ...note('x'), kind: 'undo', data: { entryId: undo.id } }],
+      })
       .expect(201);
     const { entries } = (await ask.get('/api/jobs/demo-job-22')).body;
     expect(foldJob(entries).notes.map((x) => x.text)).toContain('to be undone');
@@ -348,7 +390,10 @@ describe('appending to a log', () => {
         ],
       })
       .expect(201);
-    expect((await ask.get('/api/jobs?search=1022')).body.jobs[0]).toMatchObject({ handedOver: true, lastSeq: seq + 1 });
+    expect((await ask.get('/api/jobs?search=1022')).body.jobs[0]).toMatchObject({
+      handedOver: true,
+      lastSeq: seq + 1,
+    });
   });
 });
 
@@ -367,7 +412,8 @@ describe('the demo shop', () => {
     expect(jobs.filter((j: { handedOver: boolean }) => j.handedOver)).toHaveLength(20);
     for (const { id } of jobs) {
       const { entries } = (await ask.get(`/api/jobs/${id}`)).body;
-      for (const { seq: _s, at: _a, ...body } of entries) expect(() => checkEntryBody(body)).not.toThrow();
+      for (const { seq: _s, at: _a, ...body } of entries)
+        expect(() => checkEntryBody(body)).not.toThrow();
       const times = entries.map((e: { at: string }) => e.at);
       expect(times).toEqual([...times].sort());
     }
@@ -376,7 +422,13 @@ describe('the demo shop', () => {
 
 describe('what cured a trouble', () => {
   const { ask } = testApp();
-  const entry = (id: string, kind: string, data: object) => ({ id, who: 'Juna Birk', station: 'tire-on', kind, data });
+  const entry = (id: string, kind: string, data: object) => ({
+    id,
+    who: 'Juna Birk',
+    station: 'tire-on',
+    kind,
+    data,
+  });
   const cures = async () => (await ask.get('/api/shop')).body.cures;
 
   test('is counted over all jobs; what was undone, and what nothing cured, is not', async () => {
@@ -400,14 +452,22 @@ describe('what cured a trouble', () => {
 describe('a log that is kept in memory', () => {
   const { db, ask } = testApp();
   const read = async () =>
-    (await ask.get('/api/jobs/demo-job-21').expect(200)).body as { job: { lastSeq: number }; entries: Entry[] };
+    (await ask.get('/api/jobs/demo-job-21').expect(200)).body as {
+      job: { lastSeq: number };
+      entries: Entry[];
+    };
   const append = (expectedSeq: number, entries: object[]) =>
     ask.post('/api/jobs/demo-job-21/entries').send({ expectedSeq, entries });
 
   test('holds nothing of an append that was refused half way', async () => {
     const before = await read();
     const seq = before.job.lastSeq;
-    const refused = { ...note('x'), kind: 'handed-over', station: 'hand-over', data: { to: 'Ned Ash' } };
+    const refused = {
+      ...note('x'),
+      kind: 'handed-over',
+      station: 'hand-over',
+      data: { to: 'Ned Ash' },
+    };
     const { body } = await append(seq, [note('never to stand'), refused]).expect(422);
     expect(body.error.field).toBe('entries[1].data.despite');
     expect((await read()).entries).toEqual(before.entries);

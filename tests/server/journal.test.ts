@@ -19,7 +19,8 @@ const at = (name: string) => join(dir, name);
 beforeEach(() => void (dir = mkdtempSync(join(tmpdir(), 'rimstone-journal-'))));
 afterEach(() => rmSync(dir, { recursive: true, force: true }));
 
-const addPerson = (db: Db, name: string) => db.prepare('INSERT INTO people (name) VALUES (?)').run(name);
+const addPerson = (db: Db, name: string) =>
+  db.prepare('INSERT INTO people (name) VALUES (?)').run(name);
 const peopleOf = (db: Db) =>
   db
     .prepare<[], { name: string }>('SELECT name FROM people ORDER BY name')
@@ -114,7 +115,8 @@ test('a cut in the middle of writing the journal back is no stranger; a file tha
   const file = shopCutOff((db) => addPerson(db, 'Bo'));
   const seal = JSON.parse(readFileSync(`${file}-seal`, 'utf8')) as object;
   const changed = statSync(file).mtimeMs;
-  const since = (ms: number) => writeFileSync(`${file}-seal`, JSON.stringify({ ...seal, writingSince: changed + ms }));
+  const since = (ms: number) =>
+    writeFileSync(`${file}-seal`, JSON.stringify({ ...seal, writingSince: changed + ms }));
   since(3000);
   expect(() => openDb(file)).toThrow(/is not the one/);
   since(-130_000);

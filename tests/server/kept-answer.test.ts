@@ -7,7 +7,10 @@ import { testApp } from './test-app';
 
 test('it is made anew once something was written, here or by another program, and only then', () => {
   const dir = mkdtempSync(join(tmpdir(), 'rimstone-'));
-  const [db, other] = [1, 2].map(() => new Database(join(dir, 'x.sqlite'))) as [Database.Database, Database.Database];
+  const [db, other] = [1, 2].map(() => new Database(join(dir, 'x.sqlite'))) as [
+    Database.Database,
+    Database.Database,
+  ];
   try {
     db.exec('CREATE TABLE t (n INTEGER)');
     let made = 0;

@@ -17,16 +17,28 @@ test('counts the jobs of a time, and nothing outside it', async () => {
   const { n } = db.prepare('SELECT count(*) AS n FROM fitted_weights').get() as { n: number };
   expect(weighed).toBe(n);
   expect(n).toBeGreaterThan(10);
-  const day = (db.prepare('SELECT max(opened_at) AS at FROM jobs WHERE handed_over = 1').get() as { at: string }).at;
+  const day = (
+    db.prepare('SELECT max(opened_at) AS at FROM jobs WHERE handed_over = 1').get() as {
+      at: string;
+    }
+  ).at;
   const last = await all(`?from=${day.slice(0, 10)}&to=${day.slice(0, 10)}`);
   expect(last.stations.every((s: { jobs: number }) => s.jobs === 1)).toBe(true);
-  expect(await all('?from=1999-01-01&to=1999-12-31')).toMatchObject({ stations: [], weights: [], troubles: [] });
+  expect(await all('?from=1999-01-01&to=1999-12-31')).toMatchObject({
+    stations: [],
+    weights: [],
+    troubles: [],
+  });
   for (const bad of ['?from=x', '?to=2026-02-30']) await ask.get(`/api/knows${bad}`).expect(422);
 });
 
 test('a job that is not handed over any more has left nothing', async () => {
-  const { n: before } = db.prepare('SELECT count(*) AS n FROM fitted_weights').get() as { n: number };
-  const { id } = db.prepare('SELECT job_id AS id FROM fitted_weights LIMIT 1').get() as { id: string };
+  const { n: before } = db.prepare('SELECT count(*) AS n FROM fitted_weights').get() as {
+    n: number;
+  };
+  const { id } = db.prepare('SELECT job_id AS id FROM fitted_weights LIMIT 1').get() as {
+    id: string;
+  };
   const { job, entries } = (await ask.get(`/api/jobs/${id}`)).body;
   const over = entries.findLast((e: { kind: string }) => e.kind === 'handed-over');
   const undo = { ...note(''), kind: 'undo', data: { entryId: over.id } };
@@ -34,7 +46,9 @@ test('a job that is not handed over any more has left nothing', async () => {
     .post(`/api/jobs/${id}/entries`)
     .send({ expectedSeq: job.lastSeq, entries: [undo] })
     .expect(201);
-  expect((db.prepare('SELECT count(*) AS n FROM fitted_weights').get() as { n: number }).n).toBe(before - 1);
+  expect((db.prepare('SELECT count(*) AS n FROM fitted_weights').get() as { n: number }).n).toBe(
+    before - 1,
+  );
 });
 
 test('what an earlier program left on the rims is worked out from its logs', () => {

@@ -127,8 +127,18 @@ describe('the stream of the shop', () => {
     await ask.post('/api/workings/tire-size').send({ marking: '110/90-19' }).expect(200);
     await expectNews(news, {});
 
-    const wheels = ['one', 'two'].map((jobId, i) => ({ jobId, wheelId: ['w-orrin-f', 'w-orrin-r'][i] }));
-    const visit = { id: 'both', machineId: 'm-orrin', wheels, who: 'Juna Birk', wanted: null, dueAt: null };
+    const wheels = ['one', 'two'].map((jobId, i) => ({
+      jobId,
+      wheelId: ['w-orrin-f', 'w-orrin-r'][i],
+    }));
+    const visit = {
+      id: 'both',
+      machineId: 'm-orrin',
+      wheels,
+      who: 'Juna Birk',
+      wanted: null,
+      dueAt: null,
+    };
     await ask.post('/api/visits').send(visit).expect(201);
     await expectNews(news, { day: true });
     const odometer = { ...note('x'), kind: 'odometer', data: { km: 12_000 } };

@@ -18,7 +18,10 @@ let server: Server;
 let url = '';
 beforeEach(async () => {
   dir = mkdtempSync(join(tmpdir(), 'rimstone-many-'));
-  shop = runningShop(join(dir, 'shop.sqlite'), { logger: pino({ level: 'silent' }), work: workHere() });
+  shop = runningShop(join(dir, 'shop.sqlite'), {
+    logger: pino({ level: 'silent' }),
+    work: workHere(),
+  });
   server = createServer(shop.answer).listen(0, '127.0.0.1');
   await once(server, 'listening');
   url = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`;
@@ -38,20 +41,35 @@ const send = (query: string, body: string, signal?: AbortSignal) =>
     body,
     signal: signal ?? null,
   });
-const total = async () => ((await (await fetch(`${url}/records/tubes`)).json()) as { total: number }).total;
+const total = async () =>
+  ((await (await fetch(`${url}/records/tubes`)).json()) as { total: number }).total;
 
 test('a list of thousands comes in as it goes out, and says how far it is', async () => {
   const answer = await send('apply=yes&progress=yes', CSV);
   const lines = (await answer.text())
     .trimEnd()
     .split('\n')
-    .map((line) => JSON.parse(line) as { phase?: string; done: number; of: number; status?: number; answer?: object });
+    .map(
+      (line) =>
+        JSON.parse(line) as {
+          phase?: string;
+          done: number;
+          of: number;
+          status?: number;
+          answer?: object;
+        },
+    );
   const steps = lines.slice(0, -1);
-  expect(steps.every(({ phase, done, of }) => /^(looking|taking)$/.test(phase!) && done <= of)).toBe(true);
+  expect(
+    steps.every(({ phase, done, of }) => /^(looking|taking)$/.test(phase!) && done <= of),
+  ).toBe(true);
   expect(steps.some(({ phase, done }) => phase === 'taking' && done > 0)).toBe(true);
   const { status, answer: said } = lines.at(-1)!;
   expect(status).toBe(200);
-  expect(said).toMatchObject({ applied: true, counts: { add: MANY, change: 0, nothing: 0, faulty: 0 } });
+  expect(said).toMatchObject({
+    applied: true,
+    counts: { add: MANY, change: 0, nothing: 0, faulty: 0 },
+  });
   expect((said as { rows: object[] }).rows).toHaveLength(1000);
   expect(await total()).toBe(MANY);
 
@@ -69,13 +87,15 @@ test('given up in the middle, nothing of it stays; a refusal is the last line', 
   const stop = new AbortController();
   const answer = await send('apply=yes&progress=yes', CSV, stop.signal);
   const reader = answer.body!.getReader();
-  for (let text = ''; !text.includes('"taking"');) text += new TextDecoder().decode((await reader.read()).value);
+  for (let text = ''; !text.includes('"taking"');)
+    text += new TextDecoder().decode((await reader.read()).value);
   stop.abort();
   await reader.closed.catch(() => undefined);
   // Whoever writes waits until it is given up, and not longer.
   const rename = async () => {
     const headers = { 'content-type': 'application/json' };
-    return (await fetch(`${url}/shop/name`, { method: 'PUT', body: '{"name":"Open"}', headers })).status;
+    return (await fetch(`${url}/shop/name`, { method: 'PUT', body: '{"name":"Open"}', headers }))
+      .status;
   };
   let status = await rename();
   for (let n = 0; n < 100 && status === 503; n++) {
@@ -87,8 +107,13 @@ test('given up in the middle, nothing of it stays; a refusal is the last line', 
   expect(readdirSync(join(dir, 'shop-backups'))).toEqual([]);
 
   const last = async (body: string) =>
-    JSON.parse((await (await send('apply=yes&progress=yes', body)).text()).trimEnd().split('\n').at(-1)!) as object;
-  expect(await last('label\n"half')).toMatchObject({ status: 422, answer: { error: { field: 'file' } } });
+    JSON.parse(
+      (await (await send('apply=yes&progress=yes', body)).text()).trimEnd().split('\n').at(-1)!,
+    ) as object;
+  expect(await last('label\n"half')).toMatchObject({
+    status: 422,
+    answer: { error: { field: 'file' } },
+  });
   expect(await last(`${CSV}x,no size,1,\n`)).toMatchObject({
     status: 422,
     answer: { applied: false, counts: { add: MANY, faulty: 1 } },
@@ -108,5 +133,7 @@ test('of very many rows the faulty ones are told, and all are counted', () => {
   expect(answer.applied).toBe(false);
   expect(answer.rows.filter((r) => r.does === 'faulty')).toHaveLength(500);
   expect(answer.rows).toHaveLength(1000);
-  expect(answer.rows.map((r) => r.line)).toEqual([...answer.rows.map((r) => r.line)].sort((a, b) => a - b));
+  expect(answer.rows.map((r) => r.line)).toEqual(
+    [...answer.rows.map((r) => r.line)].sort((a, b) => a - b),
+  );
 });

@@ -26,7 +26,9 @@ describe('a second server on one file', () => {
     const first = shopOn(at('shop.sqlite'));
     first.listensAt('http://127.0.0.1:4180');
     expect(() => shopOn(at('shop.sqlite'))).toThrow(
-      new RegExp(`open in another server already \\(process ${process.pid} on .*, at http://127\\.0\\.0\\.1:4180\\)`),
+      new RegExp(
+        `open in another server already \\(process ${process.pid} on .*, at http://127\\.0\\.0\\.1:4180\\)`,
+      ),
     );
     // Another file is another shop.
     shopOn(at('other.sqlite')).close();
@@ -55,7 +57,9 @@ test('a lock that another program holds blocks no one: reading goes on, and a wr
   const other = new Database(at('shop.sqlite'));
   other.exec('BEGIN IMMEDIATE');
   const write = () =>
-    ask.post('/api/jobs/demo-job-21/entries').send({ expectedSeq: job.lastSeq, entries: [note('x')] });
+    ask
+      .post('/api/jobs/demo-job-21/entries')
+      .send({ expectedSeq: job.lastSeq, entries: [note('x')] });
   const refused = await write().expect(503);
   expect(refused.body.error.message).toMatch(/^Another program holds the shop’s database\./);
   await ask.get('/api/jobs/demo-job-21').expect(200);
@@ -70,7 +74,10 @@ test('a lock that another program holds blocks no one: reading goes on, and a wr
 });
 
 describe('the clock', () => {
-  const run = (last: string | null, steps: readonly (readonly [clockS: number, steadyS: number])[]): ClockJump[] => {
+  const run = (
+    last: string | null,
+    steps: readonly (readonly [clockS: number, steadyS: number])[],
+  ): ClockJump[] => {
     jest.useFakeTimers();
     const start = Date.UTC(2026, 3, 30, 12);
     let [clock, steady] = [0, 0];

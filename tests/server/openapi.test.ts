@@ -26,7 +26,9 @@ const operationOf = (route: string): Operation => {
 
 test('a validator finds nothing wrong with the document, and the published one is this one', async () => {
   const input = JSON.stringify(document);
-  const { stdout, stderr } = spawnSync('node', [join(__dirname, '..', 'openapi-check.mjs')], { input });
+  const { stdout, stderr } = spawnSync('node', [join(__dirname, '..', 'openapi-check.mjs')], {
+    input,
+  });
   expect(stderr.toString()).toBe('');
   expect(JSON.parse(stdout.toString())).toEqual({ valid: true, version: '3.1', errors: [] });
   expect(JSON.parse(readFileSync('docs/openapi.json', 'utf8'))).toEqual(document);
@@ -41,7 +43,8 @@ test('it says every route that the server answers, and no other', () => {
   expect(Object.keys(API_DOCS).sort()).toEqual([...routes].sort());
   const ids = operations.map((o) => o.operationId);
   expect(new Set(ids).size).toBe(ids.length);
-  for (const [method, address, right] of NEEDED) expect(operationOf(`${method} ${address}`)['x-right']).toBe(right);
+  for (const [method, address, right] of NEEDED)
+    expect(operationOf(`${method} ${address}`)['x-right']).toBe(right);
 });
 
 test('every schema in it is one that a validator can use, and every example fits its own', () => {
@@ -94,11 +97,17 @@ describe('what it says is what the server does', () => {
     '%s takes no other field in its query',
     async (route) => {
       const { parameters = [] } = operationOf(route);
-      const needed = Object.entries({ rim: '17', name: 'Mara Tolling', who: 'Juna Birk' }).filter(([name]) =>
-        parameters.some((p) => p.in === 'query' && p.name === name),
+      const needed = Object.entries({ rim: '17', name: 'Mara Tolling', who: 'Juna Birk' }).filter(
+        ([name]) => parameters.some((p) => p.in === 'query' && p.name === name),
       );
-      const { status, body } = await send(route, { ...Object.fromEntries(needed), somethingElse: 'x' });
-      expect([status, (body as { error: { field: string } }).error.field]).toEqual([422, 'somethingElse']);
+      const { status, body } = await send(route, {
+        ...Object.fromEntries(needed),
+        somethingElse: 'x',
+      });
+      expect([status, (body as { error: { field: string } }).error.field]).toEqual([
+        422,
+        'somethingElse',
+      ]);
     },
   );
   test.each(asked.filter(([route, { query }]) => route.startsWith('GET') && query === undefined))(
@@ -118,7 +127,9 @@ describe('what it says is what the server does', () => {
       const said = operationOf(route);
       expect(ajv.compile(said.requestBody!.content['application/json']!.schema)(wrong)).toBe(false);
       // Nobody is signed in whose secret it could be.
-      expect((await send(route, {}, wrong)).status).toBe(OF_THE_SIGNED_IN.includes(route) ? 401 : 422);
+      expect((await send(route, {}, wrong)).status).toBe(
+        OF_THE_SIGNED_IN.includes(route) ? 401 : 422,
+      );
     },
   );
 });

@@ -17,7 +17,8 @@ const bytesOf = (path: string): Promise<Buffer> =>
     .expect(200)
     .expect('content-type', 'application/pdf')
     .then(({ body }) => body as Buffer);
-const visitOf = async (jobId: string): Promise<string> => (await ask.get(`/api/jobs/${jobId}/visit`)).body.visit.id;
+const visitOf = async (jobId: string): Promise<string> =>
+  (await ask.get(`/api/jobs/${jobId}/visit`)).body.visit.id;
 
 /** Five wheels of different builds, word for word as a general-purpose library reads them. */
 test.each([
@@ -39,7 +40,11 @@ test.each([
 
 test('the job card is tagged as well, in both sets of units', async () => {
   const pdf = readPdf(await bytesOf('/api/jobs/demo-job-20/card.pdf?pressure=kPa&torque=lbf·ft'));
-  expect([pdf.title, pdf.lang, pdf.marked?.Marked]).toEqual([expect.stringMatching(/^Job 1020: /), 'en', true]);
+  expect([pdf.title, pdf.lang, pdf.marked?.Marked]).toEqual([
+    expect.stringMatching(/^Job 1020: /),
+    'en',
+    true,
+  ]);
   expect(pdf.tags.filter((t) => t === 'H1')).toHaveLength(1);
   expect(pdf.alts).toHaveLength(1);
   expect(pdf.pages.join('\n')).toMatch(/kPa[^]*lbf·ft/);
@@ -54,17 +59,25 @@ describe('a machine with two wheels is one sheet', () => {
     kind,
     data,
   });
-  const seqOf = async (jobId: string): Promise<number> => (await ask.get(`/api/jobs/${jobId}`)).body.job.lastSeq;
+  const seqOf = async (jobId: string): Promise<number> =>
+    (await ask.get(`/api/jobs/${jobId}`)).body.job.lastSeq;
   const write = async (jobId: string, entries: object[]) =>
     ask.post(`/api/jobs/${jobId}/entries`).send({ expectedSeq: await seqOf(jobId), entries });
-  const paper = async (): Promise<RiderPaper> => (await ask.get('/api/visits/two/paper').expect(200)).body;
+  const paper = async (): Promise<RiderPaper> =>
+    (await ask.get('/api/visits/two/paper').expect(200)).body;
 
   beforeAll(async () => {
     const wheels = [
       { jobId: 'two-f', wheelId: 'w-vellan-f' },
       { jobId: 'two-r', wheelId: 'w-vellan-r' },
     ];
-    const body = { id: 'two', machineId: 'm-vellan', wheels, who: 'Juna Birk', wanted: 'both tires, squared off' };
+    const body = {
+      id: 'two',
+      machineId: 'm-vellan',
+      wheels,
+      who: 'Juna Birk',
+      wanted: 'both tires, squared off',
+    };
     await ask.post('/api/visits').send(body).expect(201);
   });
 
@@ -74,7 +87,9 @@ describe('a machine with two wheels is one sheet', () => {
       entry('h1', 'handed-over', { to: 'Petra Oakhollow' }),
     ]);
     expect([refused.status, refused.body.error.field]).toEqual([422, 'entries[1].data.despite']);
-    expect(refused.body.error.message).toMatch(/^Safety checks are open: both beads seated \(nobody looked/);
+    expect(refused.body.error.message).toMatch(
+      /^Safety checks are open: both beads seated \(nobody looked/,
+    );
     expect(refused.body.error.message).toMatch(/brake firm \(nobody pumped it\)/);
     expect(await seqOf('two-f')).toBe(2);
     const half = await write('two-f', [
@@ -89,12 +104,16 @@ describe('a machine with two wheels is one sheet', () => {
     const last = async () => (await ask.get('/api/jobs/two-r')).body.entries.at(-1);
     expect(await last()).toMatchObject({ kind: 'test-ride', data: { ...ride, of: 'ride' } });
     const { visit } = (await ask.get('/api/visits/two')).body;
-    expect(visit.wheels.every((w: { coolUntil: string | null }) => w.coolUntil !== null)).toBe(true);
+    expect(visit.wheels.every((w: { coolUntil: string | null }) => w.coolUntil !== null)).toBe(
+      true,
+    );
     await write('two-f', [entry('no-ride', 'undo', { entryId: 'ride' })]);
     expect(await last()).toMatchObject({ kind: 'undo' });
     expect((await paper()).ride).toBeNull();
     await write('two-r', [entry('ride-2', 'test-ride', ride)]);
-    expect((await ask.get('/api/jobs/two-f')).body.entries.at(-1)).toMatchObject({ data: { of: 'ride-2' } });
+    expect((await ask.get('/api/jobs/two-f')).body.entries.at(-1)).toMatchObject({
+      data: { of: 'ride-2' },
+    });
     // Nobody may write on the server's behalf.
     const forged = await write('two-f', [entry('forged', 'test-ride', { ...ride, of: 'ride-2' })]);
     expect([forged.status, forged.body.error.field]).toEqual([422, 'entries[0].data.of']);
@@ -114,9 +133,14 @@ describe('a machine with two wheels is one sheet', () => {
     const last = async (jobId: string) => (await ask.get(`/api/jobs/${jobId}`)).body.entries.at(-1);
     const none = await write('two-r', [entry('none', 'steps', { stepIds: [] }, 'wheel-off')]);
     expect([none.status, none.body.error.field]).toEqual([422, 'entries[0].data.stepIds']);
-    await write('two-r', [entry('many', 'steps', { stepIds: ['off-cool', 'off-loosen', 'off-lift'] }, 'wheel-off')]);
+    await write('two-r', [
+      entry('many', 'steps', { stepIds: ['off-cool', 'off-loosen', 'off-lift'] }, 'wheel-off'),
+    ]);
     // The front wheel has no exhaust beside it.
-    expect(await last('two-f')).toMatchObject({ kind: 'step', data: { stepId: 'off-lift', of: 'many' } });
+    expect(await last('two-f')).toMatchObject({
+      kind: 'step',
+      data: { stepId: 'off-lift', of: 'many' },
+    });
     await write('two-r', [entry('not-many', 'undo', { entryId: 'many' }, 'wheel-off')]);
     expect(await last('two-f')).toMatchObject({ kind: 'undo' });
   });
@@ -126,24 +150,38 @@ describe('a machine with two wheels is one sheet', () => {
       'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
       'base64',
     );
-    const { body: photo } = await ask.post('/api/photos').set('content-type', 'image/png').send(png).expect(201);
+    const { body: photo } = await ask
+      .post('/api/photos')
+      .set('content-type', 'image/png')
+      .send(png)
+      .expect(201);
     await write('two-r', [
       entry('f1', 'findings', { part: 'bearing', found: ['rough'] }, 'inspect'),
-      entry('p1', 'photo', { photoId: photo.photoId, part: 'bearing', says: 'left side' }, 'inspect'),
+      entry(
+        'p1',
+        'photo',
+        { photoId: photo.photoId, part: 'bearing', says: 'left side' },
+        'inspect',
+      ),
       entry('d1', 'declined', { what: 'Inspect: new bearings.', by: 'Petra Oakhollow' }),
       entry('s1', 'pressure-set', { gaugeKpa: 250, shopC: 20, rideC: 20, rideKpa: 250 }, 'set'),
     ]);
     for (const jobId of ['two-f', 'two-r'])
       expect(
-        (await write(jobId, [entry(`${jobId}-h`, 'handed-over', { to: 'Petra', despite: DESPITE, oldTire: 'kept' })]))
-          .status,
+        (
+          await write(jobId, [
+            entry(`${jobId}-h`, 'handed-over', { to: 'Petra', despite: DESPITE, oldTire: 'kept' }),
+          ])
+        ).status,
       ).toBe(201);
     const sheet = await paper();
     expect(sheet.wheels.map((w) => w.title)).toEqual(['Front wheel', 'Rear wheel']);
     expect(sheet.wanted).toBe('both tires, squared off');
     expect(sheet.ride).toBe('Ridden by Osk Tarrow; shakes at 110 km/h; a little');
     expect(sheet.despite).toHaveLength(2);
-    expect(sheet.despite[0]).toMatch(/^Front wheel: handed over all the same by Juna Birk: only its papers/);
+    expect(sheet.despite[0]).toMatch(
+      /^Front wheel: handed over all the same by Juna Birk: only its papers/,
+    );
     expect(sheet.wheels[1]!.found.join()).toMatch(/New bearings/i);
     expect(sheet.wheels[1]!.declined).toEqual(['Inspect: new bearings. (Petra Oakhollow)']);
     expect(Object.fromEntries(sheet.wheels[1]!.rows)).toMatchObject({

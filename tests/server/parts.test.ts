@@ -8,17 +8,24 @@ const shopWithTwo = async () => {
   const shop = testApp();
   const { ask, db } = shop;
   db.exec('DELETE FROM orders');
-  const tubes = (await ask.get('/api/records/tubes')).body.records as { id: string; count: number; version: number }[];
+  const tubes = (await ask.get('/api/records/tubes')).body.records as {
+    id: string;
+    count: number;
+    version: number;
+  }[];
   const tube = tubes[0]!;
   const setCount = async (count: number) => {
-    const now = (await ask.get('/api/records/tubes')).body.records.find((t: { id: string }) => t.id === tube.id);
+    const now = (await ask.get('/api/records/tubes')).body.records.find(
+      (t: { id: string }) => t.id === tube.id,
+    );
     await ask
       .put(`/api/records/tubes/${tube.id}`)
       .send({ ...now, count })
       .expect(200);
   };
   const countNow = async () =>
-    (await ask.get('/api/records/tubes')).body.records.find((t: { id: string }) => t.id === tube.id).count as number;
+    (await ask.get('/api/records/tubes')).body.records.find((t: { id: string }) => t.id === tube.id)
+      .count as number;
   for (const [id, machineId, wheelId] of [
     ['a', 'm-orrin', 'w-orrin-f'],
     ['b', 'm-vellan', 'w-vellan-f'],
@@ -46,7 +53,8 @@ const shopWithTwo = async () => {
       parts,
     });
   const list = async () => (await ask.get('/api/order-list').expect(200)).body;
-  const missing = async (jobId: string) => (await ask.get(`/api/jobs/${jobId}/visit`)).body.visit.missing;
+  const missing = async (jobId: string) =>
+    (await ask.get(`/api/jobs/${jobId}/visit`)).body.visit.missing;
   const order = (more: object = {}) =>
     ask
       .post('/api/orders')
@@ -69,13 +77,19 @@ test('the last tube is not counted on twice: the second waits for it, is ordered
   await setCount(1);
   // Two browsers at once: both are written, one of them has it.
   await Promise.all([choose('a', wantsTube(tube.id)), choose('b', wantsTube(tube.id))]);
-  const reserved = (await ask.get('/api/shop')).body.reserved.filter((r: { stockId: string }) => r.stockId === tube.id);
+  const reserved = (await ask.get('/api/shop')).body.reserved.filter(
+    (r: { stockId: string }) => r.stockId === tube.id,
+  );
   expect(reserved).toMatchObject([{ count: 1 }]);
   const has = reserved[0].jobId as string;
   const waits = has === 'a' ? 'b' : 'a';
   expect(await missing(has)).toEqual([]);
-  expect(await missing(waits)).toEqual([{ jobId: waits, what: 'tube', count: 1, isOrdered: false }]);
-  expect((await list()).short).toMatchObject([{ what: 'tube', count: 1, stockId: tube.id, jobs: [{ jobId: waits }] }]);
+  expect(await missing(waits)).toEqual([
+    { jobId: waits, what: 'tube', count: 1, isOrdered: false },
+  ]);
+  expect((await list()).short).toMatchObject([
+    { what: 'tube', count: 1, stockId: tube.id, jobs: [{ jobId: waits }] },
+  ]);
 
   const placed = await order({ jobIds: [waits] }).expect(201);
   const { id } = placed.body.order;
@@ -157,7 +171,10 @@ describe('what a visit costs', () => {
     const { ask, tube, choose } = await shopWithTwo();
     const of = async () => (await ask.get('/api/visits/b/estimate').expect(200)).body;
     const rule = async (key: string, value: number | string) =>
-      ask.put(`/api/rules/${key}`).send({ value, note: '', who: 'Juna Birk', reason: 'x' }).expect(200);
+      ask
+        .put(`/api/rules/${key}`)
+        .send({ value, note: '', who: 'Juna Birk', reason: 'x' })
+        .expect(200);
     await rule('labour.castMinor', 4000);
     await rule('labour.spokedMinor', 4000);
     await rule('cost.taxPct', 0);
@@ -173,7 +190,10 @@ describe('what a visit costs', () => {
     const agreed = { amountMinor: 4000, currency: 'USD', by: 'Petra Oakhollow' };
     await ask
       .post('/api/visits/b/entries')
-      .send({ expectedSeq: lastSeq, entries: [{ id: 'agreed', who: 'Juna Birk', kind: 'agreed', data: agreed }] })
+      .send({
+        expectedSeq: lastSeq,
+        entries: [{ id: 'agreed', who: 'Juna Birk', kind: 'agreed', data: agreed }],
+      })
       .expect(201);
     expect(await of()).toMatchObject({ verdict: 'stop', result: { askAgain: true } });
     await rule('labour.by', 'the hour');

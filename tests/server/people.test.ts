@@ -44,8 +44,13 @@ describe('a secret', () => {
     const { status, body } = await wayIn('271828');
     expect([status, body.error.message]).toEqual([422, 'It is among what is tried first.']);
     expect((await wayIn('604938')).status).toBe(200);
-    const own = await owner.put('/api/session/secret').send({ old: PEOPLE.owner.secret, secret: 'iloveyou12345' });
-    expect([own.status, own.body.error.expected]).toEqual([422, 'a few words that have nothing to do with each other']);
+    const own = await owner
+      .put('/api/session/secret')
+      .send({ old: PEOPLE.owner.secret, secret: 'iloveyou12345' });
+    expect([own.status, own.body.error.expected]).toEqual([
+      422,
+      'a few words that have nothing to do with each other',
+    ]);
   });
 
   test('takes its time to be tried, for a name that nobody has as well, and is salted', async () => {
@@ -71,13 +76,21 @@ describe('a secret', () => {
 
   // RFC 7914, 12, test vector: N = 1024, r = 8, p = 16, salt `NaCl`, its first 32 bytes.
   test('is made by scrypt as published', async () => {
-    const hash = Buffer.from('fdbabe1c9d3472007856e7190d01e9fe7c6ad7cbc8237830e77376634b373162', 'hex');
+    const hash = Buffer.from(
+      'fdbabe1c9d3472007856e7190d01e9fe7c6ad7cbc8237830e77376634b373162',
+      'hex',
+    );
     const kept = `scrypt$10$8$16$${Buffer.from('NaCl').toString('base64')}$${hash.toString('base64')}`;
     expect(await isSecret('password', kept)).toBe(true);
   });
 
   test('is the same in whatever way its letters were put together', async () => {
-    expect(await isSecret('ve\u0301lo', await hashSecret('v\u00e9lo', { logN: 4, block: 8, parallel: 1 }))).toBe(true);
+    expect(
+      await isSecret(
+        've\u0301lo',
+        await hashSecret('v\u00e9lo', { logN: 4, block: 8, parallel: 1 }),
+      ),
+    ).toBe(true);
   });
 });
 
@@ -85,7 +98,13 @@ describe('signing in', () => {
   test('without an owner nobody has to', async () => {
     const { ask } = testApp({ empty: true });
     const { body } = await ask.get('/api/session').expect(200);
-    expect(body).toEqual({ areClosed: false, me: null, people: [], lockAfterMinutes: 20, forgottenAt: null });
+    expect(body).toEqual({
+      areClosed: false,
+      me: null,
+      people: [],
+      lockAfterMinutes: 20,
+      forgottenAt: null,
+    });
     await ask.get('/api/shop').expect(200);
     const refused = await ask.post('/api/session').send(PEOPLE.owner).expect(422);
     expect(refused.body.error.expected).toBe('an owner set up first');
@@ -93,8 +112,10 @@ describe('signing in', () => {
 
   test('the first who gets a way in is an owner, with a passphrase; then the doors are closed', async () => {
     const { ask, app, db } = testApp({ empty: true });
-    for (const { who } of Object.values(PEOPLE)) db.prepare('INSERT INTO people (name) VALUES (?)').run(who);
-    const wayIn = (name: string, body: object) => ask.put(`/api/people/${encodeURIComponent(name)}/way-in`).send(body);
+    for (const { who } of Object.values(PEOPLE))
+      db.prepare('INSERT INTO people (name) VALUES (?)').run(who);
+    const wayIn = (name: string, body: object) =>
+      ask.put(`/api/people/${encodeURIComponent(name)}/way-in`).send(body);
     const first = await wayIn('Osk Tarrow', { role: 'fitter', secret: '730418' }).expect(422);
     expect(first.body.error.field).toBe('role');
     const weak = await wayIn('Juna Birk', { role: 'owner', secret: '730418' }).expect(422);
@@ -111,10 +132,16 @@ describe('signing in', () => {
     const alone = { role: 'fitter', secret: '730418' };
     const last = await juna.put('/api/people/Juna%20Birk/way-in').send(alone).expect(422);
     expect(last.body.error.message).toBe('No owner would be left who can sign in.');
-    await juna.put('/api/people/Juna%20Birk/way-in').send({ role: 'owner', secret: null }).expect(422);
+    await juna
+      .put('/api/people/Juna%20Birk/way-in')
+      .send({ role: 'owner', secret: null })
+      .expect(422);
     // A fitter is no owner by a word alone.
     await juna.put('/api/people/Osk%20Tarrow/way-in').send(alone).expect(200);
-    const up = await juna.put('/api/people/Osk%20Tarrow/way-in').send({ role: 'owner' }).expect(422);
+    const up = await juna
+      .put('/api/people/Osk%20Tarrow/way-in')
+      .send({ role: 'owner' })
+      .expect(422);
     expect(up.body.error.field).toBe('secret');
     await juna.put('/api/people/Osk%20Tarrow/way-in').send({ role: 'learner' }).expect(200);
     const { body: all } = await juna.get('/api/people').expect(200);
@@ -126,14 +153,26 @@ describe('signing in', () => {
     const { app, ask, db } = closedShop();
     const { headers } = await ask.post('/api/session').send(PEOPLE.fitter).expect(201);
     const [cookie = ''] = headers['set-cookie'] as unknown as string[];
-    expect(cookie).toMatch(/^rimstone=[\w-]{43}; Max-Age=1209600; Path=\/; HttpOnly; SameSite=Strict$/);
+    expect(cookie).toMatch(
+      /^rimstone=[\w-]{43}; Max-Age=1209600; Path=\/; HttpOnly; SameSite=Strict$/,
+    );
     const token = /=([\w-]+)/.exec(cookie)![1]!;
     // Over TLS it is never sent without.
     app.set('trust proxy', true);
-    const over = await ask.post('/api/session').set('X-Forwarded-Proto', 'https').send(PEOPLE.fitter).expect(201);
-    expect(over.headers['set-cookie']![0]).toMatch(/^__Host-rimstone=[\w-]{43}; .*; Secure; SameSite=Strict$/);
+    const over = await ask
+      .post('/api/session')
+      .set('X-Forwarded-Proto', 'https')
+      .send(PEOPLE.fitter)
+      .expect(201);
+    expect(over.headers['set-cookie']![0]).toMatch(
+      /^__Host-rimstone=[\w-]{43}; .*; Secure; SameSite=Strict$/,
+    );
     app.set('trust proxy', false);
-    const again = await ask.post('/api/session').set('Cookie', `rimstone=${token}`).send(PEOPLE.fitter).expect(201);
+    const again = await ask
+      .post('/api/session')
+      .set('Cookie', `rimstone=${token}`)
+      .send(PEOPLE.fitter)
+      .expect(201);
     expect(again.headers['set-cookie']![0]).not.toContain(token);
     // The one before is ended.
     await ask.get('/api/shop').set('Cookie', `rimstone=${token}`).expect(401);
@@ -154,9 +193,18 @@ describe('signing in', () => {
       await two.get('/api/shop').expect(401);
       await one.delete(`/api/sessions/${other.id}`).expect(404);
       const three = await signIn('fitter');
-      await one.put('/api/session/secret').send({ old: 'wrong 12345', secret: '604937' }).expect(401);
-      await one.put('/api/session/secret').send({ old: PEOPLE.fitter.secret, secret: '222222' }).expect(422);
-      await one.put('/api/session/secret').send({ old: PEOPLE.fitter.secret, secret: '604937' }).expect(200);
+      await one
+        .put('/api/session/secret')
+        .send({ old: 'wrong 12345', secret: '604937' })
+        .expect(401);
+      await one
+        .put('/api/session/secret')
+        .send({ old: PEOPLE.fitter.secret, secret: '222222' })
+        .expect(422);
+      await one
+        .put('/api/session/secret')
+        .send({ old: PEOPLE.fitter.secret, secret: '604937' })
+        .expect(200);
       await three.get('/api/shop').expect(401);
       await one.get('/api/shop').expect(200);
       await one.post('/api/session').send(PEOPLE.fitter).expect(401);
@@ -175,14 +223,21 @@ describe('signing in', () => {
     const { signIn } = closedShop();
     const [juna, osk] = [await signIn('owner'), await signIn('fitter')];
     const names = async (of: typeof juna) =>
-      (await of.get('/api/sessions').expect(200)).body.sessions.map((s: { who: string }) => s.who).sort() as string[];
+      (await of.get('/api/sessions').expect(200)).body.sessions
+        .map((s: { who: string }) => s.who)
+        .sort() as string[];
     expect(await names(juna)).toEqual(['Juna Birk', 'Osk Tarrow']);
     expect(await names(osk)).toEqual(['Osk Tarrow']);
     const { body } = await juna.get('/api/sessions');
-    const [mine] = body.sessions.filter((s: { who: string }) => s.who === 'Juna Birk') as { id: string }[];
+    const [mine] = body.sessions.filter((s: { who: string }) => s.who === 'Juna Birk') as {
+      id: string;
+    }[];
     await osk.delete(`/api/sessions/${mine!.id}`).expect(404);
     await juna.get('/api/shop').expect(200);
-    await juna.put('/api/people/Osk%20Tarrow/way-in').send({ role: 'fitter', secret: null }).expect(200);
+    await juna
+      .put('/api/people/Osk%20Tarrow/way-in')
+      .send({ role: 'fitter', secret: null })
+      .expect(200);
     await osk.get('/api/shop').expect(401);
     await osk.post('/api/session').send(PEOPLE.fitter).expect(401);
   });
@@ -192,10 +247,16 @@ describe('signing in', () => {
     const osk = await signIn('fitter');
     await osk.post('/api/session/lock').expect(200);
     const { body } = await osk.get('/api/shop').expect(401);
-    expect(body.error).toMatchObject({ field: 'lock', message: 'The screen of Osk Tarrow is locked.' });
+    expect(body.error).toMatchObject({
+      field: 'lock',
+      message: 'The screen of Osk Tarrow is locked.',
+    });
     await osk.get('/api/sessions').expect(401);
     await osk.post('/api/session/codes').expect(401);
-    await osk.put('/api/session/secret').send({ old: PEOPLE.fitter.secret, secret: '604937' }).expect(401);
+    await osk
+      .put('/api/session/secret')
+      .send({ old: PEOPLE.fitter.secret, secret: '604937' })
+      .expect(401);
     expect((await osk.get('/api/session').expect(200)).body.me.isLocked).toBe(true);
     // Somebody else goes on at this bench.
     const { body: next } = await osk.post('/api/session').send(PEOPLE.learner).expect(201);
@@ -207,12 +268,16 @@ describe('signing in', () => {
     await onClock(async (move) => {
       const { app, signIn } = closedShop();
       const osk = await signIn('fitter');
-      const codeOf = async () => (await osk.post('/api/session/codes').expect(201)).body.code as string;
+      const codeOf = async () =>
+        (await osk.post('/api/session/codes').expect(201)).body.code as string;
       const by = (code: string) => request(app).post('/api/session').send({ code });
       const first = await codeOf();
       const second = await codeOf();
       await by(first).expect(401);
-      expect((await by(second).expect(201)).body.me).toMatchObject({ who: 'Osk Tarrow', role: 'fitter' });
+      expect((await by(second).expect(201)).body.me).toMatchObject({
+        who: 'Osk Tarrow',
+        role: 'fitter',
+      });
       await by(second).expect(401);
       const late = await codeOf();
       move(CODE_MINUTES + 0.1);
@@ -232,7 +297,12 @@ describe('signing in', () => {
     expect((await osk.get('/api/calendar-key')).body.key).toBe(key);
     const by = (path: string, k = key) => ask.get(`${path}?key=${k}`);
     expect((await by('/api/rechecks.ics').expect(200)).text).toMatch(/^BEGIN:VCALENDAR/);
-    for (const path of ['/api/rechecks', '/api/shop', '/api/jobs/demo-job-1/rechecks.ics', '/api/calendar-key'])
+    for (const path of [
+      '/api/rechecks',
+      '/api/shop',
+      '/api/jobs/demo-job-1/rechecks.ics',
+      '/api/calendar-key',
+    ])
       await by(path).expect(401);
     await by('/api/rechecks.ics', `${key.slice(1)}x`).expect(401);
     await osk.post('/api/calendar-key').expect(403);
@@ -246,8 +316,11 @@ describe('signing in', () => {
     await once(server, 'listening');
     try {
       const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
-      const post = (who: string | undefined, secret: string) => linePoster(url, { passphrase: undefined, who, secret });
-      const line = readFileSync(join(__dirname, '../../docs/devices/gauge.ndjson'), 'utf8').split('\n')[0]!;
+      const post = (who: string | undefined, secret: string) =>
+        linePoster(url, { passphrase: undefined, who, secret });
+      const line = readFileSync(join(__dirname, '../../docs/devices/gauge.ndjson'), 'utf8').split(
+        '\n',
+      )[0]!;
       const bridge = post(PEOPLE.learner.who, PEOPLE.learner.secret);
       for (let i = 0; i < 3; i++) expect((await bridge(line)).taken).toBe(1);
       expect(doors.sessions(Date.now())).toHaveLength(1);
@@ -288,13 +361,22 @@ describe('signing in', () => {
     const said: string[] = [];
     const logger = pino({ level: 'trace' }, { write: (line: string) => void said.push(line) });
     const db = openDb(':memory:');
-    db.prepare("INSERT INTO people (name, role, secret) VALUES ('Juna Birk', 'owner', ?)").run(hashes.owner);
+    db.prepare("INSERT INTO people (name, role, secret) VALUES ('Juna Birk', 'owner', ?)").run(
+      hashes.owner,
+    );
     const app = createApp(db, { photosDir: 'nowhere', logger });
-    await request(app).post('/api/session').send({ who: 'Juna Birk', secret: 'a wrong guess of it' }).expect(401);
+    await request(app)
+      .post('/api/session')
+      .send({ who: 'Juna Birk', secret: 'a wrong guess of it' })
+      .expect(401);
     const { headers } = await request(app).post('/api/session').send(PEOPLE.owner).expect(201);
     const cookie = headers['set-cookie']![0]!.split(';')[0]!;
     await request(app).get('/api/shop').set('Cookie', cookie).expect(200);
-    await request(app).get('/api/shop').set('Cookie', cookie).auth('anyone', 'some passphrase').expect(200);
+    await request(app)
+      .get('/api/shop')
+      .set('Cookie', cookie)
+      .auth('anyone', 'some passphrase')
+      .expect(200);
     await request(app)
       .post('/api/records/tires')
       .set('Cookie', cookie)
@@ -320,7 +402,9 @@ describe('what each role may do', () => {
       .map(([method, address]) => `${method} ${address.replace('/api', '')}`)
       .filter((route) => !/ \/(session|sessions|health)\b/.test(route));
     const named = NEEDED.map(([method, address]) => `${method} ${address}`);
-    expect(routes.filter((r) => !r.startsWith('GET ')).filter((r) => !named.includes(r))).toEqual([]);
+    expect(routes.filter((r) => !r.startsWith('GET ')).filter((r) => !named.includes(r))).toEqual(
+      [],
+    );
     expect(named.filter((n) => !routes.includes(n))).toEqual([]);
     expect(rightFor('POST', '/something/new')).toBe('govern');
     expect(rightFor('PATCH', '/jobs')).toBe('govern');
@@ -335,18 +419,26 @@ describe('what each role may do', () => {
     await once(server, 'listening');
     const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
     const cookies = Object.fromEntries(
-      ROLES.map((role) => [role, `rimstone=${doors.begin(PEOPLE[role].who, 'a test', 1, Date.now(), true).token}`]),
+      ROLES.map((role) => [
+        role,
+        `rimstone=${doors.begin(PEOPLE[role].who, 'a test', 1, Date.now(), true).token}`,
+      ]),
     );
     const statusOf = async (method: string, address: string, cookie?: string) => {
       const stop = new AbortController();
-      const body = method === 'GET' ? {} : { body: '{}', headers: { 'content-type': 'application/json' } };
+      const body =
+        method === 'GET' ? {} : { body: '{}', headers: { 'content-type': 'application/json' } };
       const headers = { ...body.headers, ...(cookie ? { cookie } : {}) };
-      const path = address.replace(/:(\w+)/g, (_, name) => (name === 'kind' ? 'tires' : 'no-such-thing'));
+      const path = address.replace(/:(\w+)/g, (_, name) =>
+        name === 'kind' ? 'tires' : 'no-such-thing',
+      );
       const { status } = await fetch(url + path, { method, ...body, headers, signal: stop.signal });
       stop.abort();
       return status;
     };
-    const routes = routesOf(app).filter(([, address]) => !/^\/api\/(session|sessions|health)\b/.test(address));
+    const routes = routesOf(app).filter(
+      ([, address]) => !/^\/api\/(session|sessions|health)\b/.test(address),
+    );
     expect(routes.length).toBeGreaterThan(50);
     const wrong: string[] = [];
     for (const [method, address] of routes) {
@@ -369,14 +461,29 @@ describe('what each role may do', () => {
   test('nobody writes in another name', async () => {
     const { signIn, db } = closedShop({ isDemo: true });
     const osk = await signIn('fitter');
-    const jobId = db.prepare('SELECT id FROM jobs WHERE handed_over = 0 LIMIT 1').pluck().get() as string;
-    const seqOf = () => db.prepare('SELECT last_seq FROM jobs WHERE id = ?').pluck().get(jobId) as number;
+    const jobId = db
+      .prepare('SELECT id FROM jobs WHERE handed_over = 0 LIMIT 1')
+      .pluck()
+      .get() as string;
+    const seqOf = () =>
+      db.prepare('SELECT last_seq FROM jobs WHERE id = ?').pluck().get(jobId) as number;
     const append = (...entries: object[]) =>
       osk.post(`/api/jobs/${jobId}/entries`).send({ expectedSeq: seqOf(), entries });
     const other = await append(note('mine', { who: 'Osk Tarrow' }), note('not mine')).expect(403);
-    expect(other.body.error).toMatchObject({ field: 'who', expected: expect.stringContaining('Osk Tarrow') });
+    expect(other.body.error).toMatchObject({
+      field: 'who',
+      expected: expect.stringContaining('Osk Tarrow'),
+    });
     await append(note('mine', { who: 'Osk Tarrow' })).expect(201);
-    const order = { id: 'o-1', what: 'a tube', stockId: null, count: 1, supplier: '', jobIds: [], who: 'Juna Birk' };
+    const order = {
+      id: 'o-1',
+      what: 'a tube',
+      stockId: null,
+      count: 1,
+      supplier: '',
+      jobIds: [],
+      who: 'Juna Birk',
+    };
     await osk.post('/api/orders').send(order).expect(403);
     await osk
       .post('/api/orders')
@@ -386,12 +493,24 @@ describe('what each role may do', () => {
 
   test('a learner neither hands over nor takes that back; a fitter sets no price', async () => {
     const { signIn, db } = closedShop({ isDemo: true });
-    const [wil, osk, juna] = [await signIn('learner'), await signIn('fitter'), await signIn('owner')];
-    const jobId = db.prepare('SELECT id FROM jobs WHERE handed_over = 1 LIMIT 1').pluck().get() as string;
+    const [wil, osk, juna] = [
+      await signIn('learner'),
+      await signIn('fitter'),
+      await signIn('owner'),
+    ];
+    const jobId = db
+      .prepare('SELECT id FROM jobs WHERE handed_over = 1 LIMIT 1')
+      .pluck()
+      .get() as string;
     const seq = db.prepare('SELECT last_seq FROM jobs WHERE id = ?').pluck().get(jobId) as number;
-    const handed = db.prepare("SELECT id FROM entries WHERE job_id = ? AND kind = 'handed-over'").pluck().get(jobId);
+    const handed = db
+      .prepare("SELECT id FROM entries WHERE job_id = ? AND kind = 'handed-over'")
+      .pluck()
+      .get(jobId);
     const by = (agent: typeof wil, who: string, kind: string, data: object) =>
-      agent.post(`/api/jobs/${jobId}/entries`).send({ expectedSeq: seq, entries: [note('', { who, kind, data })] });
+      agent
+        .post(`/api/jobs/${jobId}/entries`)
+        .send({ expectedSeq: seq, entries: [note('', { who, kind, data })] });
     const refused = await by(wil, 'Wil Penhallow', 'handed-over', { to: 'the rider' }).expect(403);
     expect(refused.body.error.message).toBe(
       'Wil Penhallow is signed in as learner and can’t release a wheel or take a release back.',

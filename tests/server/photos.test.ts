@@ -34,13 +34,17 @@ test('a picture is kept once under the hash of what is kept, and comes back', as
   expect(back.headers['x-content-type-options']).toBe('nosniff');
   const bytes = back.body as Buffer;
   expect(kept.body).toEqual({ photoId: sha256(bytes), type: 'image/png', bytes: bytes.length });
-  expect(await sharp(bytes).raw().toBuffer()).toEqual(await sharp(PNG).toColorspace('srgb').raw().toBuffer());
+  expect(await sharp(bytes).raw().toBuffer()).toEqual(
+    await sharp(PNG).toColorspace('srgb').raw().toBuffer(),
+  );
 });
 
 test('the same picture from many at once is one picture, and each is told so', async () => {
   const { ask, photosDir } = testApp({ empty: true });
   const picture = await noisePicture(1, 300_000);
-  const sent = Array.from({ length: 20 }, () => ask.post('/api/photos').set('content-type', 'image/png').send(picture));
+  const sent = Array.from({ length: 20 }, () =>
+    ask.post('/api/photos').set('content-type', 'image/png').send(picture),
+  );
   expect(new Set((await Promise.all(sent)).map((r) => r.status))).toEqual(new Set([201]));
   expect(readdirSync(photosDir)).toHaveLength(1);
 });
@@ -50,15 +54,26 @@ test('the content decides what it is, not its name; nothing hides in what is kep
   const lying = sharp({ create: { width: 60, height: 40, channels: 3, background: '#8899aa' } });
   const place = { IFD0: { Copyright: 'secret place', ImageDescription: 'secret place' } };
   const kinds = {
-    'image/jpeg': await lying.clone().jpeg().withMetadata({ orientation: 6, exif: place }).toBuffer(),
-    'image/webp': await lying.clone().webp().withMetadata({ orientation: 6, exif: place }).toBuffer(),
+    'image/jpeg': await lying
+      .clone()
+      .jpeg()
+      .withMetadata({ orientation: 6, exif: place })
+      .toBuffer(),
+    'image/webp': await lying
+      .clone()
+      .webp()
+      .withMetadata({ orientation: 6, exif: place })
+      .toBuffer(),
     'image/png': await lying.clone().png().withMetadata({ orientation: 6, exif: place }).toBuffer(),
   };
   for (const [type, bytes] of Object.entries(kinds)) {
     // Behind its end a picture can carry anything.
     const sent = Buffer.concat([bytes, Buffer.from('<script>alert("stowaway")</script>')]);
     expect(sent.toString('latin1')).toMatch(/secret place/);
-    const { body } = await ask.post('/api/photos').set('content-type', 'application/octet-stream').send(sent);
+    const { body } = await ask
+      .post('/api/photos')
+      .set('content-type', 'application/octet-stream')
+      .send(sent);
     expect(body.type).toBe(type);
     const kept = (await ask.get(`/api/photos/${body.photoId}`).buffer(true)).body as Buffer;
     expect(kept.toString('latin1')).not.toMatch(/secret|stowaway/);
@@ -69,7 +84,9 @@ test('the content decides what it is, not its name; nothing hides in what is kep
 
 test('a small file that says it is an enormous picture is refused', async () => {
   const { ask } = testApp({ empty: true });
-  const large = await sharp({ create: { width: 12_000, height: 6000, channels: 3, background: '#000' } })
+  const large = await sharp({
+    create: { width: 12_000, height: 6000, channels: 3, background: '#000' },
+  })
     .png()
     .toBuffer();
   expect(large.length).toBeLessThan(1_000_000);
@@ -78,12 +95,20 @@ test('a small file that says it is an enormous picture is refused', async () => 
 
 test.each<[string, string, Buffer | string]>([
   ['a page', 'image/png', '<html><script>alert(1)</script>'],
-  ['a drawing that can hold a script', 'image/svg+xml', '<svg xmlns="http://www.w3.org/2000/svg"/>'],
+  [
+    'a drawing that can hold a script',
+    'image/svg+xml',
+    '<svg xmlns="http://www.w3.org/2000/svg"/>',
+  ],
   ['nothing', 'image/png', ''],
   ['text', 'text/plain', 'hello'],
   ['half a PNG signature', 'image/png', PNG.subarray(0, 5)],
   ['half a picture', 'image/png', PNG.subarray(0, 45)],
-  ['a head without a body', 'image/jpeg', Buffer.concat([Buffer.from([0xff, 0xd8, 0xff, 0xe0]), Buffer.alloc(40)])],
+  [
+    'a head without a body',
+    'image/jpeg',
+    Buffer.concat([Buffer.from([0xff, 0xd8, 0xff, 0xe0]), Buffer.alloc(40)]),
+  ],
   ['a picture of another kind', 'image/gif', Buffer.from('R0lGODlhAQABAAAAACw=', 'base64')],
 ])('%s is refused by a sentence, and nothing is kept', async (_what, type, body) => {
   const { ask, photosDir } = testApp({ empty: true });
@@ -110,7 +135,8 @@ test('a picture over the limit is refused by its size', async () => {
 test('an address that is no id, or of no picture, says so and reads nothing else', async () => {
   const { ask } = testApp({ empty: true });
   await ask.get(`/api/photos/${'0'.repeat(64)}`).expect(404);
-  for (const id of ['..%2f..%2fshop.sqlite', 'abc', 'A'.repeat(64)]) await ask.get(`/api/photos/${id}`).expect(422);
+  for (const id of ['..%2f..%2fshop.sqlite', 'abc', 'A'.repeat(64)])
+    await ask.get(`/api/photos/${id}`).expect(422);
 });
 
 test('a job names only photographs that are kept, and its log says so in words', async () => {
@@ -120,7 +146,8 @@ test('a job names only photographs that are kept, and its log says so in words',
     .post('/api/jobs/demo-job-22/entries')
     .send({ expectedSeq: job.lastSeq, entries: [photo('0'.repeat(64))] });
   expect([refused.status, refused.body.error.field]).toEqual([422, 'data.photoId']);
-  const { photoId } = (await ask.post('/api/photos').set('content-type', 'image/png').send(PNG)).body;
+  const { photoId } = (await ask.post('/api/photos').set('content-type', 'image/png').send(PNG))
+    .body;
   await ask
     .post('/api/jobs/demo-job-22/entries')
     .send({ expectedSeq: job.lastSeq, entries: [photo(photoId)] })
@@ -161,10 +188,16 @@ describe('room for photographs', () => {
   test('what no entry has named for a month goes, and nothing else', async () => {
     const { ask, db, photosDir } = testApp();
     const ids: string[] = [];
-    for (const mark of [1, 2, 3, 4]) ids.push((await keep(ask, await noisePicture(mark, 200))).body.photoId as string);
+    for (const mark of [1, 2, 3, 4])
+      ids.push((await keep(ask, await noisePicture(mark, 200))).body.photoId as string);
     const [named, undone, orphan, fresh] = ids as [string, string, string, string];
     const { job } = (await ask.get('/api/jobs/demo-job-21')).body;
-    const undo = { ...photo('x'), id: 'p-undo', kind: 'undo', data: { entryId: `p-${undone.slice(0, 8)}` } };
+    const undo = {
+      ...photo('x'),
+      id: 'p-undo',
+      kind: 'undo',
+      data: { entryId: `p-${undone.slice(0, 8)}` },
+    };
     await ask
       .post('/api/jobs/demo-job-21/entries')
       .send({ expectedSeq: job.lastSeq, entries: [photo(named), photo(undone), undo] })
@@ -176,7 +209,9 @@ describe('room for photographs', () => {
     expect((await tidyPhotos(db, photosDir, Date.now())).sort()).toEqual(
       [`${orphan}.png`, `${orphan}.png.0.making`].sort(),
     );
-    expect(readdirSync(photosDir).sort()).toEqual([named, undone, fresh].map((id) => `${id}.png`).sort());
+    expect(readdirSync(photosDir).sort()).toEqual(
+      [named, undone, fresh].map((id) => `${id}.png`).sort(),
+    );
     // Sent again it is about to be named.
     utimesSync(join(photosDir, `${fresh}.png`), ago(31), ago(31));
     await keep(ask, await noisePicture(4, 200)).expect(201);

@@ -1,4 +1,10 @@
-import { advisedLevers, advisedTruing, hiddenBead, hiddenHeavy, hiddenSpokes } from '../../src/core/practice';
+import {
+  advisedLevers,
+  advisedTruing,
+  hiddenBead,
+  hiddenHeavy,
+  hiddenSpokes,
+} from '../../src/core/practice';
 import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -49,7 +55,11 @@ describe('practice', () => {
     ];
     for (const it of cases) {
       const { body } = await ask.post('/api/practice').send(round(it)).expect(201);
-      expect(body.score).toMatchObject({ good: true, cost: it.acts.length, advisedCost: it.acts.length });
+      expect(body.score).toMatchObject({
+        good: true,
+        cost: it.acts.length,
+        advisedCost: it.acts.length,
+      });
     }
   });
 
@@ -91,15 +101,23 @@ describe('what the shop may see of it', () => {
       .send(round({ who: 'Wil Penhallow' }))
       .expect(201);
     const shown = async () => (await ask.get('/api/practice/shown').expect(200)).body.people;
-    const agree = (isShown: unknown, who = 'Wil Penhallow') => ask.put('/api/practice/shown').send({ who, isShown });
+    const agree = (isShown: unknown, who = 'Wil Penhallow') =>
+      ask.put('/api/practice/shown').send({ who, isShown });
     expect(await shown()).toEqual([]);
     expect((await ask.get('/api/practice?who=Wil%20Penhallow')).body.isShown).toBe(false);
     expect((await agree(true).expect(200)).body).toEqual({ isShown: true });
     const [one, ...more] = await shown();
     expect(more).toEqual([]);
-    expect(one).toMatchObject({ who: 'Wil Penhallow', rounds: 1, lastAt: expect.stringMatching(/^20/) });
+    expect(one).toMatchObject({
+      who: 'Wil Penhallow',
+      rounds: 1,
+      lastAt: expect.stringMatching(/^20/),
+    });
     const balance = one.kinds.find((k: { kind: string }) => k.kind === 'balance');
-    expect(balance).toMatchObject({ standing: { rounds: 1, good: 0 }, next: { level: 'light stand, full shelf' } });
+    expect(balance).toMatchObject({
+      standing: { rounds: 1, good: 0 },
+      next: { level: 'light stand, full shelf' },
+    });
     await agree(false).expect(200);
     expect(await shown()).toEqual([]);
     await agree('yes').expect(422);
@@ -122,7 +140,8 @@ describe('what the shop may see of it', () => {
       const cookie = `rimstone=${doors.begin(who, 'a test', 1, Date.now(), true).token}`;
       return {
         get: (at: string) => request(app).get(`/api${at}`).set('Cookie', cookie),
-        put: (at: string, body: object) => request(app).put(`/api${at}`).set('Cookie', cookie).send(body),
+        put: (at: string, body: object) =>
+          request(app).put(`/api${at}`).set('Cookie', cookie).send(body),
       };
     };
     await ask.get('/api/practice/shown').expect(401);
@@ -134,7 +153,9 @@ describe('what the shop may see of it', () => {
     await osk.put('/practice/shown', { who: 'Wil Penhallow', isShown: true }).expect(403);
     await wil.put('/practice/shown', { who: 'Wil Penhallow', isShown: true }).expect(200);
     await osk.get('/practice?who=Wil%20Penhallow').expect(200);
-    expect((await osk.get('/practice/shown').expect(200)).body.people).toMatchObject([{ who: 'Wil Penhallow' }]);
+    expect((await osk.get('/practice/shown').expect(200)).body.people).toMatchObject([
+      { who: 'Wil Penhallow' },
+    ]);
     // One learner does not look at another.
     await wil.get('/practice/shown').expect(403);
   });
@@ -145,7 +166,8 @@ test('rounds of an earlier program stay with who played them, as rounds of balan
   const file = join(dir, 'shop.sqlite');
   const folder = 'src/server/db/migrations';
   const old = new Database(file);
-  for (const name of readdirSync(folder).sort().slice(0, 22)) old.exec(readFileSync(join(folder, name), 'utf8'));
+  for (const name of readdirSync(folder).sort().slice(0, 22))
+    old.exec(readFileSync(join(folder, name), 'utf8'));
   old.pragma('user_version = 22');
   old.exec(`INSERT INTO practice_rounds VALUES ('p', 'Ada Marl', '2026-04-30T09:00:00.000Z', 7, 'heavy', 'few',
     '[[{"massG":20,"deg":25}]]', 1, 3.5, 1, 2, 1.5, 80)`);
@@ -166,7 +188,9 @@ test('rounds of an earlier program stay with who played them, as rounds of balan
         tookS: 80,
       },
     ]);
-    expect(db.prepare('SELECT acts FROM practice_runs').pluck().get()).toBe('[[{"massG":20,"deg":25}]]');
+    expect(db.prepare('SELECT acts FROM practice_runs').pluck().get()).toBe(
+      '[[{"massG":20,"deg":25}]]',
+    );
   } finally {
     db.close();
     rmSync(dir, { recursive: true });

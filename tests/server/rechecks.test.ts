@@ -13,8 +13,16 @@ const looked = (read: object, more: object = {}) => ({
 });
 
 /** A job of a wheel that is handed over, with nothing done on it. */
-const handedOver = async ({ ask }: ReturnType<typeof testApp>, id: string, wheelId = 'w-orrin-f', chosen?: object) => {
-  await ask.post('/api/jobs').send({ id, machineId: 'm-orrin', wheelId, who: 'Juna Birk' }).expect(201);
+const handedOver = async (
+  { ask }: ReturnType<typeof testApp>,
+  id: string,
+  wheelId = 'w-orrin-f',
+  chosen?: object,
+) => {
+  await ask
+    .post('/api/jobs')
+    .send({ id, machineId: 'm-orrin', wheelId, who: 'Juna Birk' })
+    .expect(201);
   const entry = (kind: string, data: object) => ({ ...note(''), id: `${id}-${kind}`, kind, data });
   const entries = [
     ...(chosen ? [entry('chosen', chosen)] : []),
@@ -22,7 +30,10 @@ const handedOver = async ({ ask }: ReturnType<typeof testApp>, id: string, wheel
   ];
   await ask.post(`/api/jobs/${id}/entries`).send({ expectedSeq: 2, entries }).expect(201);
 };
-const ofWheel = async ({ ask }: ReturnType<typeof testApp>, wheelId = 'w-orrin-f'): Promise<RecheckRow[]> =>
+const ofWheel = async (
+  { ask }: ReturnType<typeof testApp>,
+  wheelId = 'w-orrin-f',
+): Promise<RecheckRow[]> =>
   (await ask.get(`/api/wheels/${wheelId}/rechecks`).expect(200)).body.rechecks;
 const ofJob = async (shop: ReturnType<typeof testApp>, jobId: string, wheelId?: string) =>
   (await ofWheel(shop, wheelId)).filter((r) => r.jobId === jobId);
@@ -36,10 +47,17 @@ describe('what a hand-over asks for', () => {
     await handedOver(shop, 'a');
     const rows = await ofJob(shop, 'a');
     expect(rows.map((r) => r.look).sort()).toEqual(['bolts', 'pressure']);
-    expect(rows[0]).toMatchObject({ machineName: 'Orrindale Scree 450', position: 'front', closed: null, tool: null });
+    expect(rows[0]).toMatchObject({
+      machineName: 'Orrindale Scree 450',
+      position: 'front',
+      closed: null,
+      tool: null,
+    });
     const { body } = await ask.get('/api/rechecks?search=orrindale%20torque').expect(200);
     expect(body.rechecks.map((r: RecheckRow) => r.jobId)).toContain('a');
-    expect((await ask.get(`/api/rechecks/${rows[0]!.id}`).expect(200)).body.recheck).toEqual(rows[0]);
+    expect((await ask.get(`/api/rechecks/${rows[0]!.id}`).expect(200)).body.recheck).toEqual(
+      rows[0],
+    );
   });
 
   test('a reading closes it, in the job’s log and in the wheel’s record; sent again it is the same', async () => {
@@ -50,11 +68,16 @@ describe('what a hand-over asks for', () => {
     await close(pressure.id, body).expect(201);
     const { entries } = (await ask.get('/api/jobs/a')).body;
     expect(entries.filter((e: { kind: string }) => e.kind === 'looked-again')).toMatchObject([
-      { data: { what: 'Pressure, cold', good: true, gaugeKpa: 96.5, found: 'half a psi less' }, who: 'Juna Birk' },
+      {
+        data: { what: 'Pressure, cold', good: true, gaugeKpa: 96.5, found: 'half a psi less' },
+        who: 'Juna Birk',
+      },
     ]);
     const wheel = (await ask.get('/api/wheels/w-orrin-f/record')).body.wheel;
     expect(wheel.pressures).toContainEqual({ onDate: '2026-05-02', gaugeKpa: 96.5, tempC: 17 });
-    expect(wheel.pressures.filter((p: { gaugeKpa: number }) => p.gaugeKpa === 96.5)).toHaveLength(1);
+    expect(wheel.pressures.filter((p: { gaugeKpa: number }) => p.gaugeKpa === 96.5)).toHaveLength(
+      1,
+    );
     const after = (await ofJob(shop, 'a')).find((r) => r.look === 'pressure')!;
     expect(after.closed).toMatchObject({ by: 'Juna Birk', good: true, found: 'half a psi less' });
     const done = (await ask.get('/api/rechecks?state=done&limit=5')).body.rechecks;
@@ -71,7 +94,10 @@ describe('what a hand-over asks for', () => {
     const { job } = (await ask.get('/api/jobs/a')).body;
     await ask
       .post('/api/jobs/a/entries')
-      .send({ expectedSeq: job.lastSeq, entries: [{ ...note(''), kind: 'undo', data: { entryId: body.id } }] })
+      .send({
+        expectedSeq: job.lastSeq,
+        entries: [{ ...note(''), kind: 'undo', data: { entryId: body.id } }],
+      })
       .expect(201);
     expect((await ofJob(shop, 'a')).find((r) => r.look === 'bolts')!.closed).toBeNull();
     expect((await ask.get('/api/records/tires')).body.records).toEqual(before);
@@ -87,7 +113,9 @@ describe('what a hand-over asks for', () => {
     ] as const)
       expect((await close(bolts.id, looked(read)).expect(422)).body.error.field).toMatch(field);
     await close('nothing', looked({})).expect(404);
-    expect((await close(bolts.id, { ...looked({}), onDate: 'x' }).expect(422)).body.error.field).toBe('onDate');
+    expect(
+      (await close(bolts.id, { ...looked({}), onDate: 'x' }).expect(422)).body.error.field,
+    ).toBe('onDate');
     expect((await ask.get('/api/jobs/a')).body.job.lastSeq).toBe(job.lastSeq);
   });
 
@@ -95,12 +123,21 @@ describe('what a hand-over asks for', () => {
     await handedOver(shop, 'b');
     const { number } = (await ask.get('/api/jobs/b')).body.job;
     expect((await ofJob(shop, 'a')).find((r) => r.look === 'bolts')!.passedBy).toBe(number);
-    const refused = await close((await ofJob(shop, 'a')).find((r) => r.look === 'bolts')!.id, looked({ good: true }));
-    expect([refused.status, refused.body.error.message]).toEqual([422, `It came in again with job ${number}.`]);
+    const refused = await close(
+      (await ofJob(shop, 'a')).find((r) => r.look === 'bolts')!.id,
+      looked({ good: true }),
+    );
+    expect([refused.status, refused.body.error.message]).toEqual([
+      422,
+      `It came in again with job ${number}.`,
+    ]);
     const { job } = (await ask.get('/api/jobs/b')).body;
     await ask
       .post('/api/jobs/b/entries')
-      .send({ expectedSeq: job.lastSeq, entries: [{ ...note(''), kind: 'undo', data: { entryId: 'b-handed-over' } }] });
+      .send({
+        expectedSeq: job.lastSeq,
+        entries: [{ ...note(''), kind: 'undo', data: { entryId: 'b-handed-over' } }],
+      });
     expect(await ofJob(shop, 'b')).toEqual([]);
     expect((await ofJob(shop, 'a')).find((r) => r.look === 'bolts')!.passedBy).toBeNull();
   });
@@ -134,7 +171,10 @@ describe('a tire’s age', () => {
       .post(`/api/rechecks/${age.id}/looked`)
       .send(looked({ good: true, found: '' }))
       .expect(201);
-    expect((await ofJob(shop, 'c')).find((r) => r.look === 'age')).toMatchObject({ id: age.id, closed: null });
+    expect((await ofJob(shop, 'c')).find((r) => r.look === 'age')).toMatchObject({
+      id: age.id,
+      closed: null,
+    });
   });
 });
 
@@ -158,7 +198,8 @@ describe('what records ask for', () => {
   });
 
   test('a calibration moves a tool’s day a year on', async () => {
-    const list = (await ask.get('/api/rechecks?search=calibration&limit=200')).body.rechecks as RecheckRow[];
+    const list = (await ask.get('/api/rechecks?search=calibration&limit=200')).body
+      .rechecks as RecheckRow[];
     const { id, tool } = list.find((r) => r.tool?.kind === 'wrenches')!;
     await ask
       .post(`/api/rechecks/${id}/looked`)
@@ -172,14 +213,17 @@ describe('what records ask for', () => {
   test('a reading of a record that is sent again stands once', async () => {
     const leak = (await ofWheel(shop, 'w-vellan-r')).find((r) => r.look === 'leak')!;
     const body = looked({ gaugeKpa: 236, tempC: 12 });
-    for (let n = 0; n < 2; n++) await ask.post(`/api/rechecks/${leak.id}/looked`).send(body).expect(201);
+    for (let n = 0; n < 2; n++)
+      await ask.post(`/api/rechecks/${leak.id}/looked`).send(body).expect(201);
     const { pressures } = (await ask.get('/api/wheels/w-vellan-r/record')).body.wheel;
     expect(pressures.filter((p: { gaugeKpa: number }) => p.gaugeKpa === 236)).toHaveLength(1);
   });
 
   test('a loss that no tape or gauge can read is refused before anything is kept', async () => {
     const leak = (await ofWheel(shop, 'w-vellan-r')).find((r) => r.look === 'leak')!;
-    const bad = await ask.post(`/api/rechecks/${leak.id}/looked`).send(looked({ gaugeKpa: 5000, tempC: 18 }));
+    const bad = await ask
+      .post(`/api/rechecks/${leak.id}/looked`)
+      .send(looked({ gaugeKpa: 5000, tempC: 18 }));
     expect([bad.status, bad.body.error.field]).toEqual([422, 'read.gaugeKpa']);
     const wheel = (await ask.get('/api/wheels/w-vellan-r/record')).body.wheel;
     expect(wheel.pressures.some((p: { gaugeKpa: number }) => p.gaugeKpa === 5000)).toBe(false);
@@ -204,7 +248,9 @@ describe('the list', () => {
       } while (after);
       expect(pages).toEqual(whole.rechecks);
       const days = pages.map((r) => (state === 'open' ? r.dueOn : r.closed!.at));
-      expect(days).toEqual([...days].sort((a, b) => (state === 'open' ? 1 : -1) * a.localeCompare(b)));
+      expect(days).toEqual(
+        [...days].sort((a, b) => (state === 'open' ? 1 : -1) * a.localeCompare(b)),
+      );
       expect(pages.every((r) => (r.closed === null) === (state === 'open'))).toBe(true);
     }
   });
@@ -215,7 +261,8 @@ describe('the list', () => {
     const late = (await ask.get(`/api/rechecks?limit=200&from=${from}`)).body;
     expect(late.rechecks).toEqual(body.rechecks.filter((r: RecheckRow) => r.dueOn >= from));
     expect(late.open).toBe(body.open);
-    for (const bad of ['state=x', 'after=1', 'from=1', 'limit=0']) await ask.get(`/api/rechecks?${bad}`).expect(422);
+    for (const bad of ['state=x', 'after=1', 'from=1', 'limit=0'])
+      await ask.get(`/api/rechecks?${bad}`).expect(422);
   });
   test('as one calendar that a calendar program reads (RFC 5545, by a parser)', async () => {
     const { text, headers } = await ask.get('/api/rechecks.ics').expect(200);
@@ -227,7 +274,9 @@ describe('the list', () => {
       body.rechecks.map((r: RecheckRow) => [r.id, r.dueOn]),
     );
     expect(events.every((e) => e.startDate.isDate && e.duration.toSeconds() === 86_400)).toBe(true);
-    const empty = new ICAL.Component(ICAL.parse((await testApp({ empty: true }).ask.get('/api/rechecks.ics')).text));
+    const empty = new ICAL.Component(
+      ICAL.parse((await testApp({ empty: true }).ask.get('/api/rechecks.ics')).text),
+    );
     expect(empty.getAllSubcomponents('vevent')).toEqual([]);
   });
 });

@@ -37,7 +37,9 @@ describe('records are found', () => {
       '*',
     ]) {
       const words = find.toLowerCase().split(' ');
-      const wanted = all.filter((t) => words.every((w) => says(t).includes(w))).map((t) => t.marking);
+      const wanted = all
+        .filter((t) => words.every((w) => says(t).includes(w)))
+        .map((t) => t.marking);
       expect([find, await markings(`find=${encodeURIComponent(find)}`)]).toEqual([find, wanted]);
     }
   });
@@ -61,18 +63,18 @@ describe('records are found', () => {
     const pages: string[] = [];
     for (let offset = 0; offset < total; offset += 5)
       pages.push(
-        ...((await get(`/records/tires?sort=marking&limit=5&offset=${offset}`)).records as TireStock[]).map(
-          (t) => t.marking,
-        ),
+        ...(
+          (await get(`/records/tires?sort=marking&limit=5&offset=${offset}`)).records as TireStock[]
+        ).map((t) => t.marking),
       );
     expect(pages).toEqual(whole);
     expect(new Set(pages).size).toBe(new Set(whole).size);
     // Sizes by the number that they begin with, not by letters.
     const leads = whole.map((m) => parseFloat(m)).filter((n) => !Number.isNaN(n));
     expect(leads).toEqual([...leads].sort((a, b) => a - b));
-    const prices = ((await get('/records/tires?sort=-priceMinor&limit=200')).records as TireStock[]).map(
-      (t) => t.priceMinor,
-    );
+    const prices = (
+      (await get('/records/tires?sort=-priceMinor&limit=200')).records as TireStock[]
+    ).map((t) => t.priceMinor);
     const known = prices.filter((p) => p !== null);
     expect(known).toEqual([...known].sort((a, b) => b - a));
     // What is not known stands last, either way.
@@ -82,7 +84,9 @@ describe('records are found', () => {
   test('a wheel by its machine, also after that got another name', async () => {
     const before = await get('/records/wheels?find=orrindale');
     expect(before.total).toBeGreaterThan(0);
-    expect(new Set(Object.keys(before.machines))).toEqual(new Set((before.records as Wheel[]).map((w) => w.machineId)));
+    expect(new Set(Object.keys(before.machines))).toEqual(
+      new Set((before.records as Wheel[]).map((w) => w.machineId)),
+    );
     const machine = (await get('/records/machines/m-orrin')) as Machine;
     await ask
       .put('/api/records/machines/m-orrin')
@@ -112,7 +116,9 @@ describe('records are found', () => {
     const all = (await get('/records/tires?limit=200')).records as TireStock[];
     for (const rim of [10, 17, 18, 19, 21]) {
       const wanted = all.filter((t) => readTire(t.marking).rimDiameterIn === rim).map((t) => t.id);
-      expect((await get(`/tires?rim=${rim}`)).tires.map((t: TireStock) => t.id).sort()).toEqual(wanted.sort());
+      expect((await get(`/tires?rim=${rim}`)).tires.map((t: TireStock) => t.id).sort()).toEqual(
+        wanted.sort(),
+      );
     }
     const it = all.find((t) => readTire(t.marking).rimDiameterIn === 18)!;
     await ask
@@ -130,7 +136,8 @@ test('a shop of an earlier program, which kept no words, gets them when it is op
   const query = { only: null, archived: true, sort: null, limit: 200, offset: 0 };
   for (const kind of RECORD_KINDS)
     expect(records.page(kind, { ...query, find: '' }).total).toBe(records.list(kind).length);
-  for (const find of ['knobby', 'kn']) expect(records.page('tires', { ...query, find }).total).toBeGreaterThan(3);
+  for (const find of ['knobby', 'kn'])
+    expect(records.page('tires', { ...query, find }).total).toBeGreaterThan(3);
 });
 
 test.each([
@@ -160,7 +167,14 @@ test('every field of every kind may be listed by, and no name is taken for anyth
     for (const { key } of fieldsOfKind(kind))
       for (const down of [false, true])
         expect(() =>
-          records.page(kind, { find: "l's ab", only: null, archived: false, sort: { key, down }, limit: 5, offset: 0 }),
+          records.page(kind, {
+            find: "l's ab",
+            only: null,
+            archived: false,
+            sort: { key, down },
+            limit: 5,
+            offset: 0,
+          }),
         ).not.toThrow();
   expect(fresh).toBeInstanceOf(Database);
   fresh.close();

@@ -1,6 +1,12 @@
 import { drawingSvg } from '../../src/server/export/drawing-svg';
 import { parse } from 'csv-parse/sync';
-import { complete, fileColumns, RECORD_KINDS, type RecordKind, type Records } from '../../src/core/shop';
+import {
+  complete,
+  fileColumns,
+  RECORD_KINDS,
+  type RecordKind,
+  type Records,
+} from '../../src/core/shop';
 import type { Wheel } from '../../src/core/wheels';
 import { DESPITE, testApp } from './test-app';
 
@@ -26,7 +32,14 @@ const NEW: { [K in RecordKind]: Partial<Records[K]> } = {
     rimLockDegs: [210],
     runouts: [{ onDate: '2026-04-30', lateralMm: 1.2, radialMm: 0.4 }],
   },
-  tires: { id: 'new', marking: '110/90-18 61M TT', pattern: 'knobby', dateCode: '0126', count: 1, priceMinor: 8900 },
+  tires: {
+    id: 'new',
+    marking: '110/90-18 61M TT',
+    pattern: 'knobby',
+    dateCode: '0126',
+    count: 1,
+    priceMinor: 8900,
+  },
   tubes: { id: 'new', label: '110/90-18', count: 2, wall: 'heavy' },
   strips: { id: 'new', widthMm: 28, rimFromIn: 18, rimToIn: 19 },
   locks: { id: 'new', widthIn: 2.15 },
@@ -46,7 +59,9 @@ describe.each(RECORD_KINDS)('%s', (kind) => {
   const whole = complete(kind, NEW[kind] as never);
 
   test('are added with their usual values, changed, archived and brought back; never deleted', async () => {
-    expect((await ask.post(`/api/records/${kind}`).send(NEW[kind]).expect(201)).body).toEqual(whole);
+    expect((await ask.post(`/api/records/${kind}`).send(NEW[kind]).expect(201)).body).toEqual(
+      whole,
+    );
     expect((await ask.get(`/api/records/${kind}/new`).expect(200)).body).toEqual(whole);
     expect((await ask.get(`/api/records/${kind}?limit=200`)).body.records).toContainEqual(whole);
     const changed = (
@@ -79,22 +94,33 @@ describe.each(RECORD_KINDS)('%s', (kind) => {
   });
 
   test('an id is given once, sent again it is there already, and a change needs a record', async () => {
-    const now = (await ask.get(`/api/records/${kind}/new`)).body as { id: string; archived: boolean };
+    const now = (await ask.get(`/api/records/${kind}/new`)).body as {
+      id: string;
+      archived: boolean;
+    };
     const other = { ...now, archived: !now.archived };
-    expect((await ask.post(`/api/records/${kind}`).send(other).expect(409)).body.error.field).toBe('id');
+    expect((await ask.post(`/api/records/${kind}`).send(other).expect(409)).body.error.field).toBe(
+      'id',
+    );
     const again = await ask.post(`/api/records/${kind}`).send(now).expect(201);
     expect(again.body).toEqual(now);
     await ask
       .put(`/api/records/${kind}/nobody`)
       .send({ ...whole, id: 'nobody' })
       .expect(404);
-    expect((await ask.put(`/api/records/${kind}/other`).send(whole).expect(422)).body.error.field).toBe('id');
+    expect(
+      (await ask.put(`/api/records/${kind}/other`).send(whole).expect(422)).body.error.field,
+    ).toBe('id');
   });
 
   test('go out as CSV and come back as they were', async () => {
     const { text } = await ask.get(`/api/records/${kind}/file.csv`).expect(200);
     expect((parse(text) as string[][])[0]).toEqual(fileColumns(kind));
-    const { body } = await ask.post(`/api/records/${kind}/import?apply=yes`).type('text/csv').send(text).expect(200);
+    const { body } = await ask
+      .post(`/api/records/${kind}/import?apply=yes`)
+      .type('text/csv')
+      .send(text)
+      .expect(200);
     expect(body.applied).toBe(true);
     expect(new Set(body.rows.map((r: { does: string }) => r.does))).toEqual(new Set(['nothing']));
   });
@@ -113,7 +139,11 @@ describe('refusals', () => {
     ['wheels', { machineId: 'nobody' }, 'machineId'],
     ['wheels', { rimCode: 'round' }, 'rimCode'],
     ['locks', { id: '../x' }, 'id'],
-    ['machines', { fasteners: [{ name: 'axle', wheel: 'side', torqueNm: 5 }] }, 'fasteners[0].wheel'],
+    [
+      'machines',
+      { fasteners: [{ name: 'axle', wheel: 'side', torqueNm: 5 }] },
+      'fasteners[0].wheel',
+    ],
   ])('%s with %j are refused at the field', async (kind, part, field) => {
     const { body } = await ask
       .post(`/api/records/${kind}`)
@@ -135,7 +165,8 @@ describe('taking a file in', () => {
   const { ask } = testApp();
   const post = (csv: string, apply: 'yes' | 'no') =>
     ask.post(`/api/records/tubes/import?apply=${apply}`).type('text/csv').send(csv);
-  const labels = async () => (await ask.get('/api/records/tubes')).body.records.map((t: { label: string }) => t.label);
+  const labels = async () =>
+    (await ask.get('/api/records/tubes')).body.records.map((t: { label: string }) => t.label);
 
   test('a plan writes nothing; applied, all of it is there', async () => {
     const before = await labels();
@@ -156,9 +187,11 @@ describe('taking a file in', () => {
     const before = await labels();
     const { body } = await post('label,count\n4.00-18,1\nbig,1\n4.10-18,many\n', 'yes').expect(422);
     expect(body.applied).toBe(false);
-    expect(body.rows.filter((r: { does: string }) => r.does === 'faulty').map((r: { line: number }) => r.line)).toEqual(
-      [3, 4],
-    );
+    expect(
+      body.rows
+        .filter((r: { does: string }) => r.does === 'faulty')
+        .map((r: { line: number }) => r.line),
+    ).toEqual([3, 4]);
     expect(await labels()).toEqual(before);
   });
 
@@ -168,7 +201,10 @@ describe('taking a file in', () => {
   });
 
   test('a note that looks like a formula is marked on the way out and whole on the way back', async () => {
-    await ask.post('/api/records/tubes').send({ id: 'formula', label: '3.00-18', note: '=1+1' }).expect(201);
+    await ask
+      .post('/api/records/tubes')
+      .send({ id: 'formula', label: '3.00-18', note: '=1+1' })
+      .expect(201);
     const { text } = await ask.get('/api/records/tubes/file.csv');
     expect(text).toContain("'=1+1");
     const { body } = await post(text, 'yes').expect(200);
@@ -186,7 +222,11 @@ describe('taking a file in', () => {
   });
 
   test('only text/csv is taken, which no foreign page can send unasked', async () => {
-    await ask.post('/api/records/tubes/import?apply=yes').type('text/plain').send('label\n4.00-18\n').expect(422);
+    await ask
+      .post('/api/records/tubes/import?apply=yes')
+      .type('text/plain')
+      .send('label\n4.00-18\n')
+      .expect(422);
     expect(await labels()).not.toContain('4.00-18');
   });
 
@@ -203,7 +243,10 @@ describe('a wheel’s record', () => {
     const { body } = await ask.get('/api/wheels/w-vellan-r/record').expect(200);
     expect(body.machine.id).toBe('m-vellan');
     expect(body.jobs.length).toBeGreaterThan(0);
-    expect(body.history.clearances[0]).toMatchObject({ place: 'above', withTire: '180/55ZR17 73W TL' });
+    expect(body.history.clearances[0]).toMatchObject({
+      place: 'above',
+      withTire: '180/55ZR17 73W TL',
+    });
     const dates = body.history.fitted.map((f: { onDate: string }) => f.onDate);
     expect(dates).toEqual([...dates].sort().reverse());
     await ask.get('/api/wheels/nobody/record').expect(404);
@@ -211,13 +254,19 @@ describe('a wheel’s record', () => {
   });
 
   test('its cut through the axle goes out as one SVG file, in the fitter’s units; a wheel without widths says so', async () => {
-    const { body, headers } = await ask.get('/api/wheels/w-quill-lr/section.svg').buffer(true).expect(200);
+    const { body, headers } = await ask
+      .get('/api/wheels/w-quill-lr/section.svg')
+      .buffer(true)
+      .expect(200);
     const text = (body as Buffer).toString('utf8');
     expect(headers['content-type']).toMatch(/^image\/svg\+xml/);
     expect(text).toMatch(/^<svg xmlns="http:\/\/www.w3.org\/2000\/svg" viewBox="0 0 600 360"/);
     expect(text).toContain('301 mm over all');
     expect(text.match(/<(path|circle)[^>]*fill="none"(?![^>]*stroke=)/)).toBeNull();
-    const inches = await ask.get('/api/wheels/w-quill-lr/section.svg?length=in').buffer(true).expect(200);
+    const inches = await ask
+      .get('/api/wheels/w-quill-lr/section.svg?length=in')
+      .buffer(true)
+      .expect(200);
     expect((inches.body as Buffer).toString('utf8')).toContain('11.85 in over all');
     const none = await ask.get('/api/wheels/w-vellan-r/section.svg').expect(404);
     expect(none.body.error.message).toMatch(/width over all/);
@@ -227,7 +276,15 @@ describe('a wheel’s record', () => {
 });
 
 test('words in a drawing cannot break out of it', () => {
-  const shape = { kind: 'text', role: 'label', x: 1, y: 2, text: '<b>&"', size: 9, anchor: 'middle' } as const;
+  const shape = {
+    kind: 'text',
+    role: 'label',
+    x: 1,
+    y: 2,
+    text: '<b>&"',
+    size: 9,
+    anchor: 'middle',
+  } as const;
   const svg = drawingSvg([shape], { width: 10, height: 10 }, 'a<script>');
   expect(svg).toContain('>&lt;b&gt;&amp;&quot;</text>');
   expect(svg).toContain('<title>a&lt;script&gt;</title>');
@@ -236,9 +293,16 @@ test('words in a drawing cannot break out of it', () => {
 describe('a tape round a tire that stays', () => {
   const { ask } = testApp();
   test('goes into the wheel’s record at hand-over behind those before it, and out again with it', async () => {
-    const rollouts = async () => (await ask.get('/api/wheels/w-quill-rr/record')).body.wheel.rollouts;
+    const rollouts = async () =>
+      (await ask.get('/api/wheels/w-quill-rr/record')).body.wheel.rollouts;
     const before = await rollouts();
-    const entry = (id: string, kind: string, data: object) => ({ id, who: 'Juna Birk', station: 'set', kind, data });
+    const entry = (id: string, kind: string, data: object) => ({
+      id,
+      who: 'Juna Birk',
+      station: 'set',
+      kind,
+      data,
+    });
     const send = (expectedSeq: number, entries: object[]) =>
       ask.post('/api/jobs/tape/entries').send({ expectedSeq, entries }).expect(201);
     const opened = { id: 'tape', machineId: 'm-quill', wheelId: 'w-quill-rr', who: 'Juna Birk' };
@@ -267,7 +331,8 @@ describe('handing over', () => {
     data,
   });
   const counts = async () => {
-    const record = async (kind: string, id: string) => (await ask.get(`/api/records/${kind}/${id}`).expect(200)).body;
+    const record = async (kind: string, id: string) =>
+      (await ask.get(`/api/records/${kind}/${id}`).expect(200)).body;
     return [
       (await record('tires', 't-7')).count,
       (await record('valves', 'v-1')).count,
@@ -298,12 +363,18 @@ describe('handing over', () => {
     };
     await ask
       .post('/api/jobs/j/entries')
-      .send({ expectedSeq: 2, entries: [entry('chosen', { ...chosen, marking: '190/50ZR17 73W TL' }, 'c', 'choose')] })
+      .send({
+        expectedSeq: 2,
+        entries: [entry('chosen', { ...chosen, marking: '190/50ZR17 73W TL' }, 'c', 'choose')],
+      })
       .expect(201);
     expect(await counts()).toEqual([tires, stems, wheel]);
     await ask
       .post('/api/jobs/j/entries')
-      .send({ expectedSeq: 3, entries: [entry('handed-over', { to: 'Petra', despite: DESPITE }, 'h')] })
+      .send({
+        expectedSeq: 3,
+        entries: [entry('handed-over', { to: 'Petra', despite: DESPITE }, 'h')],
+      })
       .expect(201);
     const after = await counts();
     expect(after.slice(0, 2)).toEqual([tires - 1, stems - 1]);
@@ -311,7 +382,10 @@ describe('handing over', () => {
     // Handed over again takes nothing twice.
     await ask
       .post('/api/jobs/j/entries')
-      .send({ expectedSeq: 4, entries: [entry('handed-over', { to: 'Petra', despite: DESPITE }, 'h2')] })
+      .send({
+        expectedSeq: 4,
+        entries: [entry('handed-over', { to: 'Petra', despite: DESPITE }, 'h2')],
+      })
       .expect(201);
     expect((await counts()).slice(0, 2)).toEqual([tires - 1, stems - 1]);
     await ask
@@ -342,7 +416,13 @@ describe('two hand-overs of one wheel', () => {
   const wheel = async () => (await ask.get('/api/wheels/w-vellan-r/record')).body.wheel as Wheel;
   const send = async (id: string, kind: string, data: object) => {
     const { job } = (await ask.get(`/api/jobs/${id}`)).body as { job: { lastSeq: number } };
-    const entry = { id: `${id}-${job.lastSeq}`, who: 'Juna Birk', station: 'hand-over', kind, data };
+    const entry = {
+      id: `${id}-${job.lastSeq}`,
+      who: 'Juna Birk',
+      station: 'hand-over',
+      kind,
+      data,
+    };
     await ask
       .post(`/api/jobs/${id}/entries`)
       .send({ expectedSeq: job.lastSeq, entries: [entry] })
@@ -381,7 +461,9 @@ describe('two hand-overs of one wheel', () => {
 
   test('what moves no part moves no shelf’s version', async () => {
     const tire = async () => (await ask.get('/api/records/tires/t-7')).body;
-    await ask.post('/api/jobs').send({ id: 'fourth', machineId: 'm-vellan', wheelId: 'w-vellan-r', who: 'Juna Birk' });
+    await ask
+      .post('/api/jobs')
+      .send({ id: 'fourth', machineId: 'm-vellan', wheelId: 'w-vellan-r', who: 'Juna Birk' });
     await send('fourth', 'chosen', {
       ...CHOSEN,
       marking: '180/55ZR17 73W TL',

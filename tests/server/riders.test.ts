@@ -33,7 +33,9 @@ describe('a name in a text', () => {
     expect(without(['A. (Ben) Cox+'], 'A. (Ben) Cox+ rang, AXBen Cox did not')).toBe(
       `${FORGOTTEN} rang, AXBen Cox did not`,
     );
-    expect(without([RIDER, '+44 20 555'], 'at +44 20 555 or Mara Tolling')).toBe(`at ${FORGOTTEN} or ${FORGOTTEN}`);
+    expect(without([RIDER, '+44 20 555'], 'at +44 20 555 or Mara Tolling')).toBe(
+      `at ${FORGOTTEN} or ${FORGOTTEN}`,
+    );
   });
 
   it('of two letters is refused: it stands in too many words', () => {
@@ -54,7 +56,14 @@ describe('the free texts of a schema', () => {
       parts: Joi.array().items(Joi.object({ what: text(20, 'What'), count: Joi.number() })),
     });
     expect(freeTexts(schema)).toEqual([['says'], ['parts', '*', 'what']]);
-    const value = { says: 'x', kind: 'x', jobId: 'x', stepIds: ['x'], day: 'x', parts: [{ what: 'x' }, { what: 'y' }] };
+    const value = {
+      says: 'x',
+      kind: 'x',
+      jobId: 'x',
+      stepIds: ['x'],
+      day: 'x',
+      parts: [{ what: 'x' }, { what: 'y' }],
+    };
     expect(textsChanged(value, freeTexts(schema), () => 'z')).toEqual({
       ...value,
       says: 'z',
@@ -69,7 +78,9 @@ describe('the free texts of a schema', () => {
       freeTexts(keptEntrySchema(kind)).map((p) => p.join('.'));
     expect(of('note')).toContain('data.text');
     expect(of('handed-over')).toEqual(expect.arrayContaining(['data.to', 'data.despite.why']));
-    expect(of('opened')).toEqual(expect.arrayContaining(['data.rider', 'data.machine.rider', 'data.wheel.note']));
+    expect(of('opened')).toEqual(
+      expect.arrayContaining(['data.rider', 'data.machine.rider', 'data.wheel.note']),
+    );
     expect(of('opened')).not.toEqual(expect.arrayContaining(['data.machine.kind']));
     expect(of('opened')).not.toEqual(expect.arrayContaining(['data.wheel.machineId']));
     expect(of('step')).not.toContain('data.stepId');
@@ -80,13 +91,17 @@ describe('the free texts of a schema', () => {
 const bytesOf = (dir: string): string =>
   readdirSync(dir)
     .map((name) => join(dir, name))
-    .map((path) => (statSync(path).isDirectory() ? bytesOf(path) : readFileSync(path).toString('utf8')))
+    .map((path) =>
+      statSync(path).isDirectory() ? bytesOf(path) : readFileSync(path).toString('utf8'),
+    )
     .join('\n');
 
 const entriesOf = (db: Db) =>
-  db.prepare('SELECT job_id, seq, id, at, who, station, kind, data FROM entries ORDER BY job_id, seq').all() as {
-    data: string;
-  }[];
+  db
+    .prepare(
+      'SELECT job_id, seq, id, at, who, station, kind, data FROM entries ORDER BY job_id, seq',
+    )
+    .all() as { data: string }[];
 
 describe('a rider of a running shop', () => {
   let dir = '';
@@ -96,7 +111,10 @@ describe('a rider of a running shop', () => {
     const { db } = testApp();
     writeFileSync(join(dir, 'shop.sqlite'), db.serialize());
     db.close();
-    const shop = runningShop(join(dir, 'shop.sqlite'), { logger: pino({ level: 'silent' }), work: workHere() });
+    const shop = runningShop(join(dir, 'shop.sqlite'), {
+      logger: pino({ level: 'silent' }),
+      work: workHere(),
+    });
     return { shop, ask: request(shop.answer) };
   };
 
@@ -108,7 +126,10 @@ describe('a rider of a running shop', () => {
     const one = ids[0]!;
     await ask
       .post(`/api/jobs/${one.id}/entries`)
-      .send({ expectedSeq: one.lastSeq, entries: [note('mara tolling rang: 0161 4960 not before noon')] })
+      .send({
+        expectedSeq: one.lastSeq,
+        entries: [note('mara tolling rang: 0161 4960 not before noon')],
+      })
       .expect(201);
     const { body: machine } = await ask.get('/api/records/machines/m-orrin');
     await ask
@@ -131,18 +152,25 @@ describe('a rider of a running shop', () => {
     expect((await ask.get('/api/session')).body).toMatchObject({ forgottenAt: gone.at as string });
     expect(gone.entries).toBeGreaterThan(ids.length);
     // A backup of before is told of: it is for the owner to delete.
-    expect(gone.stillIn).toEqual([expect.stringContaining((backup as { name: string }).name) as string]);
+    expect(gone.stillIn).toEqual([
+      expect.stringContaining((backup as { name: string }).name) as string,
+    ]);
     rmSync(gone.stillIn[0] as string);
 
     for (const search of ['tolling', 'mara tolling', '4960'])
       expect((await ask.get('/api/jobs').query({ search })).body).toMatchObject({ total: 0 });
     expect((await ask.get('/api/jobs?search=forgotten')).body).toMatchObject({ total: ids.length });
-    expect((await ask.get('/api/visits?state=done&search=tolling')).body).toMatchObject({ visits: [] });
+    expect((await ask.get('/api/visits?state=done&search=tolling')).body).toMatchObject({
+      visits: [],
+    });
     expect((await ask.get('/api/records/machines?find=tolling')).body).toMatchObject({ total: 0 });
     expect((await ask.get('/api/jobs?search=sandrock')).body).toEqual(others);
     expect((await ask.get('/api/riders').query({ name: RIDER })).status).toBe(404);
     const { body: changes } = await ask.get('/api/changes');
-    expect((changes as { changes: object[] }).changes[0]).toMatchObject({ name: 'a rider', field: 'forgotten' });
+    expect((changes as { changes: object[] }).changes[0]).toMatchObject({
+      name: 'a rider',
+      field: 'forgotten',
+    });
     shop.close();
 
     expect(bytesOf(dir).toLowerCase()).not.toMatch(/tolling|0161 4960/);
@@ -165,7 +193,9 @@ describe('a rider of a running shop', () => {
     expect(readdirSync(join(dir, 'shop-backups'))).toEqual([]);
     shop.close();
     const { ask: inMemory } = testApp();
-    const refused = await inMemory.post('/api/riders/forget').send({ name: RIDER, also: [], who: 'Juna Birk' });
+    const refused = await inMemory
+      .post('/api/riders/forget')
+      .send({ name: RIDER, also: [], who: 'Juna Birk' });
     expect(refused.body.error.message).toMatch(/not kept in a file/);
   });
 });

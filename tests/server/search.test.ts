@@ -6,12 +6,9 @@ import { note, testApp } from './test-app';
 describe('searching the jobs', () => {
   const { db, ask } = testApp();
   const all = () =>
-    db.prepare('SELECT id, number, search, opened_at AS openedAt FROM jobs ORDER BY number DESC').all() as {
-      id: string;
-      number: number;
-      search: string;
-      openedAt: string;
-    }[];
+    db
+      .prepare('SELECT id, number, search, opened_at AS openedAt FROM jobs ORDER BY number DESC')
+      .all() as { id: string; number: number; search: string; openedAt: string }[];
   const find = jobSearch<{ id: string }>(db, 'jobs.id');
   const text = all()
     .map((j) => j.search)
@@ -38,10 +35,13 @@ describe('searching the jobs', () => {
           const search = loud ? parts.join(' ').toUpperCase() : parts.join(' ');
           const words = search.toLowerCase().split(/\s+/).filter(Boolean);
           const expected = all().filter(
-            (j) => words.every((w) => j.search.includes(w)) && j.openedAt >= from! && j.openedAt < to!,
+            (j) =>
+              words.every((w) => j.search.includes(w)) && j.openedAt >= from! && j.openedAt < to!,
           );
           const found = find({ search, from: from!, to: to! }, 7, skip);
-          expect(found.rows.map((r) => r.id)).toEqual(expected.slice(skip, skip + 7).map((j) => j.id));
+          expect(found.rows.map((r) => r.id)).toEqual(
+            expected.slice(skip, skip + 7).map((j) => j.id),
+          );
           expect(found.total).toBe(expected.length);
         },
       ),
@@ -74,7 +74,12 @@ describe('searching the jobs', () => {
       expect([search, found(search)]).toEqual([search, looked(search)]);
     const [id] = looked('');
     const { lastSeq } = (await ask.get(`/api/visits/${id}`)).body.visit;
-    const wanted = { id: 'quoxly', who: 'Juna Birk', kind: 'wanted', data: { text: 'a quoxly valve' } };
+    const wanted = {
+      id: 'quoxly',
+      who: 'Juna Birk',
+      kind: 'wanted',
+      data: { text: 'a quoxly valve' },
+    };
     await ask
       .post(`/api/visits/${id}/entries`)
       .send({ expectedSeq: lastSeq, entries: [wanted] })
@@ -83,15 +88,26 @@ describe('searching the jobs', () => {
     expect(looked('ox')).toContain(id);
   });
 
-  test.each(['"', '""', "'", '*', 'a OR b', 'NEAR(a b)', '-', '%', '(', 'search:', '😀😀😀', 'rin^'])(
-    'what a search engine takes for a command is a word: %j',
-    async (search) => {
-      await ask.get('/api/jobs').query({ search, limit: 5 }).expect(200);
-    },
-  );
+  test.each([
+    '"',
+    '""',
+    "'",
+    '*',
+    'a OR b',
+    'NEAR(a b)',
+    '-',
+    '%',
+    '(',
+    'search:',
+    '😀😀😀',
+    'rin^',
+  ])('what a search engine takes for a command is a word: %j', async (search) => {
+    await ask.get('/api/jobs').query({ search, limit: 5 }).expect(200);
+  });
 
   test('what a job says of itself is found as soon as it says it, and no more once it does not', async () => {
-    const hits = async (search: string) => (await ask.get('/api/jobs').query({ search })).body.total as number;
+    const hits = async (search: string) =>
+      (await ask.get('/api/jobs').query({ search })).body.total as number;
     const { lastSeq } = (await ask.get('/api/jobs/demo-job-21')).body.job;
     expect(await hits('77/77')).toBe(0);
     const chosen = {

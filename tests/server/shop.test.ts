@@ -50,15 +50,33 @@ describe('workings over HTTP', () => {
   });
 
   test('a working comes whole', async () => {
-    const { body } = await ask.post('/api/workings/tire-size').send({ marking: '150/70-17' }).expect(200);
-    expect(Object.keys(body).sort()).toEqual(['basis', 'cautions', 'input', 'lines', 'name', 'result', 'verdict']);
+    const { body } = await ask
+      .post('/api/workings/tire-size')
+      .send({ marking: '150/70-17' })
+      .expect(200);
+    expect(Object.keys(body).sort()).toEqual([
+      'basis',
+      'cautions',
+      'input',
+      'lines',
+      'name',
+      'result',
+      'verdict',
+    ]);
     expect(body.result).toMatchObject({ sectionHeightMm: 105, overallDiameterMm: 642 });
   });
 
   test('bad input is 422 with field, message and what would be right', async () => {
-    const { body } = await ask.post('/api/workings/tire-size').send({ marking: '150/70-99' }).expect(422);
+    const { body } = await ask
+      .post('/api/workings/tire-size')
+      .send({ marking: '150/70-99' })
+      .expect(422);
     expect(body).toEqual({
-      error: { field: 'marking', message: '99 is no rim diameter.', expected: 'a rim diameter of 4 to 23 inches' },
+      error: {
+        field: 'marking',
+        message: '99 is no rim diameter.',
+        expected: 'a rim diameter of 4 to 23 inches',
+      },
     });
     await ask.post('/api/workings/tire-size').expect(422);
     await ask.post('/api/workings/no-such').send({}).expect(404);
@@ -70,9 +88,19 @@ describe('the shop’s records', () => {
   const { ask } = testApp();
 
   test('rules change within their bounds, with a name and a reason', async () => {
-    const change = { value: 300, note: 'stiff beads', who: 'Juna Birk', reason: 'manual of the tire asks for it' };
+    const change = {
+      value: 300,
+      note: 'stiff beads',
+      who: 'Juna Birk',
+      reason: 'manual of the tire asks for it',
+    };
     const { body } = await ask.put('/api/rules/seat.shopCeilingKpa').send(change).expect(200);
-    expect(body).toMatchObject({ value: 300, basis: 'shop rule', changedBy: 'Juna Birk', reason: change.reason });
+    expect(body).toMatchObject({
+      value: 300,
+      basis: 'shop rule',
+      changedBy: 'Juna Birk',
+      reason: change.reason,
+    });
     expect(body.shipped).toBeCloseTo(275.79, 1);
     for (const [part, field] of [
       [{ value: 400 }, 'value'],
@@ -94,11 +122,17 @@ describe('the shop’s records', () => {
   test('a fitter’s pace is the shop’s, step by step until somebody says otherwise; of nobody it is refused', async () => {
     await ask.post('/api/people').send({ name: 'Ama Sund' }).expect(201);
     expect((await ask.get('/api/shop')).body.paces).toMatchObject({ 'Ama Sund': 'step by step' });
-    const { body } = await ask.put('/api/people/Ama%20Sund/pace').send({ pace: 'by station' }).expect(200);
+    const { body } = await ask
+      .put('/api/people/Ama%20Sund/pace')
+      .send({ pace: 'by station' })
+      .expect(200);
     expect(body.paces['Ama Sund']).toBe('by station');
     expect((await ask.get('/api/shop')).body.paces).toMatchObject({ 'Ama Sund': 'by station' });
     await ask.put('/api/people/Nobody/pace').send({ pace: 'by station' }).expect(404);
-    const refused = await ask.put('/api/people/Ama%20Sund/pace').send({ pace: 'headlong' }).expect(422);
+    const refused = await ask
+      .put('/api/people/Ama%20Sund/pace')
+      .send({ pace: 'headlong' })
+      .expect(422);
     expect(refused.body.error).toMatchObject({ field: 'pace', message: 'pace does not fit.' });
   });
 
@@ -106,7 +140,11 @@ describe('the shop’s records', () => {
     const machines = async () => (await ask.get('/api/machines').expect(200)).body;
     const { machines: before, total } = await machines();
     const machine = { ...before[0].machine, id: 'm-copy' };
-    const its = before[0].wheels.map((w: { id: string }) => ({ ...w, id: `${w.id}-copy`, machineId: 'm-copy' }));
+    const its = before[0].wheels.map((w: { id: string }) => ({
+      ...w,
+      id: `${w.id}-copy`,
+      machineId: 'm-copy',
+    }));
     await ask
       .post('/api/machines')
       .send({ machine, wheels: [...its, its[0]] })
@@ -114,7 +152,9 @@ describe('the shop’s records', () => {
     expect((await machines()).total).toBe(total);
     const first = await ask.post('/api/machines').send({ machine, wheels: its }).expect(201);
     // Sent again, since the answer was lost, it is answered as the first time.
-    expect((await ask.post('/api/machines').send({ machine, wheels: its }).expect(201)).body).toEqual(first.body);
+    expect(
+      (await ask.post('/api/machines').send({ machine, wheels: its }).expect(201)).body,
+    ).toEqual(first.body);
     await ask.post('/api/machines').send({ machine, wheels: [] }).expect(409);
     await ask
       .post('/api/machines')
@@ -130,9 +170,13 @@ describe('the shop’s records', () => {
   test('people and the shop’s name', async () => {
     await ask.post('/api/people').send({ name: 'Ada Marl' }).expect(201);
     await ask.post('/api/people').send({ name: 'Ada Marl' }).expect(201);
-    expect((await ask.get('/api/shop')).body.people.filter((p: string) => p === 'Ada Marl')).toHaveLength(1);
+    expect(
+      (await ask.get('/api/shop')).body.people.filter((p: string) => p === 'Ada Marl'),
+    ).toHaveLength(1);
     await ask.post('/api/people').send({ name: ' ' }).expect(422);
-    expect((await ask.put('/api/shop/name').send({ name: 'Marl & Ash' }).expect(200)).body.name).toBe('Marl & Ash');
+    expect(
+      (await ask.put('/api/shop/name').send({ name: 'Marl & Ash' }).expect(200)).body.name,
+    ).toBe('Marl & Ash');
   });
 });
 
@@ -209,7 +253,11 @@ describe('the database file', () => {
       [0, 1],
     ]);
     // What was one job is a visit of one wheel, with a log of its own.
-    expect(db.prepare('SELECT id, machine_name, rider, opened_at, last_seq, handed_over FROM visits').all()).toEqual([
+    expect(
+      db
+        .prepare('SELECT id, machine_name, rider, opened_at, last_seq, handed_over FROM visits')
+        .all(),
+    ).toEqual([
       {
         id: 'j',
         machine_name: 'Hob 250',
@@ -225,7 +273,13 @@ describe('the database file', () => {
     });
     expect(db.prepare('SELECT visit_id FROM jobs').pluck().all()).toEqual(['j']);
     expect(records.find('tires', 't')).toEqual(
-      complete('tires', { id: 't', marking: '110/90-18', pattern: 'knobby', dateCode: '0126', count: 3 }),
+      complete('tires', {
+        id: 't',
+        marking: '110/90-18',
+        pattern: 'knobby',
+        dateCode: '0126',
+        count: 3,
+      }),
     );
     db.close();
   });
@@ -234,7 +288,9 @@ describe('the database file', () => {
     const text = join(dir, 'text.sqlite');
     writeFileSync(
       text,
-      'this is not a database, only some words that are long enough to be read as a header'.repeat(20),
+      'this is not a database, only some words that are long enough to be read as a header'.repeat(
+        20,
+      ),
     );
     expect(() => openDb(text)).toThrow(DatabaseUnusable);
     mkdirSync(join(dir, 'folder.sqlite'));
@@ -249,14 +305,17 @@ describe('the database file', () => {
 describe('what is large goes out packed', () => {
   const { ask } = testApp();
 
-  test.each(['gzip', 'br'])('as %s where the client takes it, and the same whichever way', async (encoding) => {
-    const packed = await ask.get('/api/workings').set('accept-encoding', encoding).expect(200);
-    expect(packed.headers['content-encoding']).toBe(encoding);
-    expect(packed.headers.vary).toContain('Accept-Encoding');
-    const plain = await ask.get('/api/workings').set('accept-encoding', 'identity').expect(200);
-    expect(plain.headers).not.toHaveProperty('content-encoding');
-    if (encoding === 'gzip') expect(packed.body).toEqual(plain.body);
-  });
+  test.each(['gzip', 'br'])(
+    'as %s where the client takes it, and the same whichever way',
+    async (encoding) => {
+      const packed = await ask.get('/api/workings').set('accept-encoding', encoding).expect(200);
+      expect(packed.headers['content-encoding']).toBe(encoding);
+      expect(packed.headers.vary).toContain('Accept-Encoding');
+      const plain = await ask.get('/api/workings').set('accept-encoding', 'identity').expect(200);
+      expect(plain.headers).not.toHaveProperty('content-encoding');
+      if (encoding === 'gzip') expect(packed.body).toEqual(plain.body);
+    },
+  );
 
   test('what is small goes as it is', async () => {
     const { headers } = await ask.get('/api/health').set('accept-encoding', 'gzip').expect(200);

@@ -45,7 +45,11 @@ describe('guessing', () => {
     await osk.post('/api/session/lock').expect(200);
     await osk.post('/api/session').send(PEOPLE.fitter).expect(201);
     // The cookie of that device helps no one who only claims one.
-    await request(app).post('/api/session').set('Cookie', 'rimstone-device=made-up').send(PEOPLE.fitter).expect(429);
+    await request(app)
+      .post('/api/session')
+      .set('Cookie', 'rimstone-device=made-up')
+      .send(PEOPLE.fitter)
+      .expect(429);
   });
 
   test('on a known device has an allowance of its own, and one person’s device is not another’s', async () => {
@@ -53,7 +57,8 @@ describe('guessing', () => {
       const { signIn } = closedShop();
       const osk = await signIn('fitter');
       const guess = (who: string) => osk.post('/api/session').send({ who, secret: WRONG });
-      for (let i = 0; i < FREE_TRIES; i++) expect((await guess(PEOPLE.fitter.who)).status).toBe(401);
+      for (let i = 0; i < FREE_TRIES; i++)
+        expect((await guess(PEOPLE.fitter.who)).status).toBe(401);
       const waits = await guess(PEOPLE.fitter.who).expect(429);
       expect(waits.body.error.expected).toMatch(/^another try in 1 minute/);
       expect((await guess(PEOPLE.learner.who)).status).toBe(401);
@@ -86,7 +91,12 @@ describe('guessing', () => {
     await osk.get('/api/sessions/guessing').expect(403);
     const { body } = await juna.get('/api/sessions/guessing').expect(200);
     expect(body.guessing).toEqual([
-      expect.objectContaining({ who: PEOPLE.fitter.who, wrong: FREE_TRIES, isKnown: false, isBlocked: false }),
+      expect.objectContaining({
+        who: PEOPLE.fitter.who,
+        wrong: FREE_TRIES,
+        isKnown: false,
+        isBlocked: false,
+      }),
     ]);
     expect(body.guessing[0].from).toContain('198.51.100.7');
     const path = `/api/sessions/guessing/${body.guessing[0].id}`;
@@ -98,7 +108,9 @@ describe('guessing', () => {
     await from('198.51.100.7', PEOPLE.fitter.secret).expect(201);
     const { changes } = (await juna.get('/api/changes?limit=100').expect(200)).body;
     const noted = changes.filter((c: { kind: string }) => c.kind === 'sign-ins');
-    expect(noted.filter((c: { field: string }) => c.field === 'wrong try')).toHaveLength(FREE_TRIES);
+    expect(noted.filter((c: { field: string }) => c.field === 'wrong try')).toHaveLength(
+      FREE_TRIES,
+    );
     expect(noted[0]).toMatchObject({ who: PEOPLE.fitter.who, field: 'signed in' });
     expect(JSON.stringify(changes)).not.toContain(PEOPLE.fitter.secret);
   });
@@ -148,39 +160,58 @@ describe('the idle lock', () => {
 });
 
 describe('what an owner has to prove again', () => {
-  test.each(CONFIRMED)('%s %s is asked for after a while, and by a code at once', async (method, address) => {
-    await onClock(async (move) => {
-      const { app, signIn } = closedShop();
-      const juna = await signIn('owner');
-      const path = '/api' + address.replace(/:\w+/g, 'no-such-thing');
-      const send = (agent: typeof juna) => (method === 'PUT' ? agent.put(path) : agent.post(path)).send({});
-      expect((await send(juna)).status).not.toBe(401);
-      const { code } = (await juna.post('/api/session/codes').expect(201)).body;
-      const second = request.agent(app);
-      await second.post('/api/session').send({ code }).expect(201);
-      expect((await send(second)).body.error.field).toBe('confirm');
-      move(6);
-      expect((await send(juna)).body.error.field).toBe('confirm');
-      await juna.post('/api/session/confirm').send({ secret: 'not the passphrase' }).expect(401);
-      expect((await send(juna)).body.error.field).toBe('confirm');
-      await juna.post('/api/session/confirm').send({ secret: PEOPLE.owner.secret }).expect(204);
-      expect((await send(juna)).status).not.toBe(401);
-    });
-  });
+  test.each(CONFIRMED)(
+    '%s %s is asked for after a while, and by a code at once',
+    async (method, address) => {
+      await onClock(async (move) => {
+        const { app, signIn } = closedShop();
+        const juna = await signIn('owner');
+        const path = '/api' + address.replace(/:\w+/g, 'no-such-thing');
+        const send = (agent: typeof juna) =>
+          (method === 'PUT' ? agent.put(path) : agent.post(path)).send({});
+        expect((await send(juna)).status).not.toBe(401);
+        const { code } = (await juna.post('/api/session/codes').expect(201)).body;
+        const second = request.agent(app);
+        await second.post('/api/session').send({ code }).expect(201);
+        expect((await send(second)).body.error.field).toBe('confirm');
+        move(6);
+        expect((await send(juna)).body.error.field).toBe('confirm');
+        await juna.post('/api/session/confirm').send({ secret: 'not the passphrase' }).expect(401);
+        expect((await send(juna)).body.error.field).toBe('confirm');
+        await juna.post('/api/session/confirm').send({ secret: PEOPLE.owner.secret }).expect(204);
+        expect((await send(juna)).status).not.toBe(401);
+      });
+    },
+  );
 
   test('passkeys are for owners, after a proof, and by host name', async () => {
     const { signIn } = closedShop();
     const [juna, osk] = [await signIn('owner'), await signIn('fitter')];
     await osk.post('/api/session/passkeys/challenge').send({}).expect(403);
-    const challenge = await juna.post('/api/session/passkeys/challenge').set('Host', 'localhost').send({}).expect(201);
+    const challenge = await juna
+      .post('/api/session/passkeys/challenge')
+      .set('Host', 'localhost')
+      .send({})
+      .expect(201);
     expect(challenge.body).toMatchObject({
       rp: { id: 'localhost' },
       authenticatorSelection: { userVerification: 'required' },
     });
-    const byAddress = await juna.post('/api/session/passkeys/challenge').set('Host', '127.0.0.1').send({}).expect(422);
+    const byAddress = await juna
+      .post('/api/session/passkeys/challenge')
+      .set('Host', '127.0.0.1')
+      .send({})
+      .expect(422);
     expect(byAddress.body.error.message).toContain('belongs to a host name');
-    const made = { label: 'a key', passkey: { id: 'AAAA', rawId: 'AAAA', type: 'public-key', response: {} } };
+    const made = {
+      label: 'a key',
+      passkey: { id: 'AAAA', rawId: 'AAAA', type: 'public-key', response: {} },
+    };
     await juna.post('/api/session/passkeys').set('Host', 'localhost').send(made).expect(401);
-    await juna.post('/api/session').set('Host', 'localhost').send({ passkey: made.passkey }).expect(401);
+    await juna
+      .post('/api/session')
+      .set('Host', 'localhost')
+      .send({ passkey: made.passkey })
+      .expect(401);
   });
 });

@@ -28,8 +28,15 @@ describe('the shop’s own certificate', () => {
     const dir = folder();
     const first = await ownCertificate(dir, NAMES);
     expect(await ownCertificate(dir, NAMES)).toEqual(first);
-    expect(readdirSync(dir).sort()).toEqual(['root.crt', 'root.key', 'root.names', 'server.crt', 'server.key']);
-    for (const name of readdirSync(dir)) expect((statSync(join(dir, name)).mode & 0o077).toString(8)).toBe('0');
+    expect(readdirSync(dir).sort()).toEqual([
+      'root.crt',
+      'root.key',
+      'root.names',
+      'server.crt',
+      'server.key',
+    ]);
+    for (const name of readdirSync(dir))
+      expect((statSync(join(dir, name)).mode & 0o077).toString(8)).toBe('0');
     const { ca, subjectAltName, validTo } = new X509Certificate(first.cert);
     expect([ca, subjectAltName]).toEqual([false, 'DNS:localhost, IP Address:127.0.0.1']);
     // Browsers refuse one that is good for longer.
@@ -61,12 +68,17 @@ describe('the shop’s own certificate', () => {
       expect((await ownCertificate(dir, NAMES)).cert).toBe(first.cert);
       in_(10);
       const renewed = await ownCertificate(dir, NAMES);
-      expect([renewed.cert === first.cert, renewed.fingerprint]).toEqual([false, first.fingerprint]);
+      expect([renewed.cert === first.cert, renewed.fingerprint]).toEqual([
+        false,
+        first.fingerprint,
+      ]);
       // The root as well, within its year.
       in_(245);
       const other = await ownCertificate(dir, NAMES);
       expect(other.fingerprint).not.toBe(first.fingerprint);
-      expect(Date.parse(new X509Certificate(other.root!).validTo) - Date.now()).toBeLessThan(366 * 86_400_000);
+      expect(Date.parse(new X509Certificate(other.root!).validTo) - Date.now()).toBeLessThan(
+        366 * 86_400_000,
+      );
     } finally {
       jest.useRealTimers();
     }
@@ -95,11 +107,19 @@ describe('the shop’s own certificate', () => {
         signingKey,
         extensions: [new SubjectAlternativeNameExtension(names)],
       });
-      const key = PemConverter.encode(await webcrypto.subtle.exportKey('pkcs8', keys.privateKey), 'PRIVATE KEY');
+      const key = PemConverter.encode(
+        await webcrypto.subtle.exportKey('pkcs8', keys.privateKey),
+        'PRIVATE KEY',
+      );
       const server = createTlsServer({ key, cert: cert.toString('pem') }).listen(0, '127.0.0.1');
       await once(server, 'listening');
       const { port } = server.address() as AddressInfo;
-      const socket = connectTls({ port, host: '127.0.0.1', ca: root!, checkServerIdentity: () => undefined });
+      const socket = connectTls({
+        port,
+        host: '127.0.0.1',
+        ca: root!,
+        checkServerIdentity: () => undefined,
+      });
       const isIn = await new Promise<boolean>((done) => {
         socket.once('secureConnect', () => done(socket.authorized));
         socket.once('error', () => done(false));
@@ -110,7 +130,9 @@ describe('the shop’s own certificate', () => {
     };
     const dns = (value: string) => ({ type: 'dns', value }) as const;
     const ip = (value: string) => ({ type: 'ip', value }) as const;
-    expect(await isTaken(dns('bench.local'), ip('192.168.7.9'), ip('10.1.2.3'), ip('127.0.0.1'))).toBe(true);
+    expect(
+      await isTaken(dns('bench.local'), ip('192.168.7.9'), ip('10.1.2.3'), ip('127.0.0.1')),
+    ).toBe(true);
     expect(await isTaken(dns('bank.example'))).toBe(false);
     expect(await isTaken(dns('bench.local'), dns('bank.example'))).toBe(false);
     expect(await isTaken(ip('198.51.100.7'))).toBe(false);
@@ -138,8 +160,12 @@ describe('the shop’s own certificate', () => {
       });
     try {
       expect(await ask({ ca: root })).toBe(200);
-      expect(await ask({ ca: root, servername: 'localhost', headers: { host: 'localhost' } })).toBe(200);
-      expect(await ask({ ca: root, servername: 'elsewhere.example' })).toBe('ERR_TLS_CERT_ALTNAME_INVALID');
+      expect(await ask({ ca: root, servername: 'localhost', headers: { host: 'localhost' } })).toBe(
+        200,
+      );
+      expect(await ask({ ca: root, servername: 'elsewhere.example' })).toBe(
+        'ERR_TLS_CERT_ALTNAME_INVALID',
+      );
       expect(await ask({})).toMatch(/UNABLE_TO|SELF_SIGNED|UNKNOWN/);
     } finally {
       server.close();
@@ -162,7 +188,10 @@ describe('how requests come', () => {
     expect(await by('127.0.0.1', { RIMSTONE_PROXY: '127.0.0.1' })).toEqual([null, '127.0.0.1']);
     const dir = folder();
     await ownCertificate(dir, NAMES);
-    const given = { RIMSTONE_TLS_CERT: join(dir, 'server.crt'), RIMSTONE_TLS_KEY: join(dir, 'server.key') };
+    const given = {
+      RIMSTONE_TLS_CERT: join(dir, 'server.crt'),
+      RIMSTONE_TLS_KEY: join(dir, 'server.key'),
+    };
     expect(await by('0.0.0.0', given)).toEqual(['given', null]);
     expect(await by('127.0.0.1', given)).toEqual(['given', null]);
   });
@@ -170,7 +199,10 @@ describe('how requests come', () => {
   test.each([
     [{ RIMSTONE_PLAIN_HTTP: 'yes' }, /set it to "anybody on the network can read it"/],
     [{ RIMSTONE_TLS_CERT: 'a.crt' }, /set both, or neither/],
-    [{ RIMSTONE_TLS_CERT: 'no-such.crt', RIMSTONE_TLS_KEY: 'no-such.key' }, /no-such\.crt .* cannot be used/],
+    [
+      { RIMSTONE_TLS_CERT: 'no-such.crt', RIMSTONE_TLS_KEY: 'no-such.key' },
+      /no-such\.crt .* cannot be used/,
+    ],
     [{ RIMSTONE_PROXY: 'everybody' }, /the address of the proxy/],
     [{ RIMSTONE_PROXY: '10.0.0.0/99' }, /the address of the proxy/],
     [{ RIMSTONE_PROXY: '127.0.0.1' }, /Set HOST=127\.0\.0\.1/],
@@ -181,18 +213,28 @@ describe('how requests come', () => {
   test('only the proxy is answered', () => {
     const one = fromProxy('192.0.2.1');
     const range = fromProxy('192.0.2.0/24');
-    expect(['192.0.2.1', '::ffff:192.0.2.1', '192.0.2.2', undefined].map(one)).toEqual([true, true, false, false]);
+    expect(['192.0.2.1', '::ffff:192.0.2.1', '192.0.2.2', undefined].map(one)).toEqual([
+      true,
+      true,
+      false,
+      false,
+    ]);
     expect(['192.0.2.77', '192.0.3.1'].map(range)).toEqual([true, false]);
   });
 
   test('what a tablet can open', () => {
     const at = (address: string, internal = false, family: 'IPv4' | 'IPv6' = 'IPv4') =>
       ({ address, internal, family }) as never;
-    const interfaces = { lo: [at('127.0.0.1', true)], eth0: [at('fe80::1', false, 'IPv6'), at('192.0.2.7')] };
+    const interfaces = {
+      lo: [at('127.0.0.1', true)],
+      eth0: [at('fe80::1', false, 'IPv6'), at('192.0.2.7')],
+    };
     expect(foundAt('0.0.0.0', interfaces)).toEqual(['192.0.2.7']);
     expect(foundAt('0.0.0.0', {})).toEqual(['127.0.0.1']);
     expect(foundAt('192.0.2.9', interfaces)).toEqual(['192.0.2.9']);
-    expect(namesFor('::', interfaces)).toEqual(expect.arrayContaining(['192.0.2.7', 'localhost', '127.0.0.1']));
+    expect(namesFor('::', interfaces)).toEqual(
+      expect.arrayContaining(['192.0.2.7', 'localhost', '127.0.0.1']),
+    );
     expect(reachable(['127.0.0.1', '192.0.2.7', 'localhost'])).toEqual(['192.0.2.7']);
     expect([urlOf('https', '192.0.2.7', 4180), urlOf('http', '::1', 1)]).toEqual([
       'https://192.0.2.7:4180',
@@ -203,11 +245,17 @@ describe('how requests come', () => {
   test('what is said at the start: the addresses, what to compare, and a code where somebody sees it', async () => {
     const urls = ['https://192.0.2.7:4180', 'https://198.51.100.7:4180'];
     const said = await startWords({ urls, fingerprint: 'AB:CD', showsCode: true });
-    expect(said).toMatch(/^Tough Rimstone is ready: https:\/\/192\.0\.2\.7:4180\n +or at: https:\/\/198/);
+    expect(said).toMatch(
+      /^Tough Rimstone is ready: https:\/\/192\.0\.2\.7:4180\n +or at: https:\/\/198/,
+    );
     expect(said).toContain('https://192.0.2.7:4180/certificate.crt');
     expect(said).toContain('AB:CD');
     expect(said.match(/[\u2580-\u2588]/g)!.length).toBeGreaterThan(200);
-    const plain = await startWords({ urls: ['http://127.0.0.1:4180'], fingerprint: null, showsCode: false });
+    const plain = await startWords({
+      urls: ['http://127.0.0.1:4180'],
+      fingerprint: null,
+      showsCode: false,
+    });
     expect(plain).toBe('Tough Rimstone is ready: http://127.0.0.1:4180');
   });
 });

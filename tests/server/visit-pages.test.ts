@@ -22,7 +22,8 @@ describe('pages of visits by words', () => {
         const query = { handedOver, search, from: FROM_NEWEST, limit: 100 };
         const rows = lookedUp(query);
         expect([search, streamed(query)]).toEqual([search, rows]);
-        for (const row of rows) for (const word of search.toLowerCase().split(' ')) expect(row.search).toContain(word);
+        for (const row of rows)
+          for (const word of search.toLowerCase().split(' ')) expect(row.search).toContain(word);
         found += rows.length;
         const [first, ...others] = rows;
         if (!first) continue;

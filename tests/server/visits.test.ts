@@ -38,7 +38,9 @@ describe('a machine that comes in', () => {
       handedOver: false,
       lastSeq: 5,
     });
-    expect(body.visit.wheels.map((w: { jobId: string; station: string }) => [w.jobId, w.station])).toEqual([
+    expect(
+      body.visit.wheels.map((w: { jobId: string; station: string }) => [w.jobId, w.station]),
+    ).toEqual([
       ['v1-f', 'intake'],
       ['v1-r', 'intake'],
     ]);
@@ -57,7 +59,11 @@ describe('a machine that comes in', () => {
       .send({ id: 'lone', machineId: 'm-orrin', wheelId: 'w-orrin-f', who: 'Juna Birk' })
       .expect(201);
     const { visit } = (await ask.get('/api/jobs/lone/visit')).body;
-    expect(visit).toMatchObject({ id: 'lone', dueAt: null, wheels: [{ jobId: 'lone', position: 'front' }] });
+    expect(visit).toMatchObject({
+      id: 'lone',
+      dueAt: null,
+      wheels: [{ jobId: 'lone', position: 'front' }],
+    });
   });
 
   test('nothing half-done: a wheel of another machine, one that stands twice, a promise in the past', async () => {
@@ -70,9 +76,15 @@ describe('a machine that comes in', () => {
     };
     const wheel = (jobId: string, wheelId: string) => ({ jobId, wheelId });
     await refused({ wheels: [wheel('b1', 'w-vellan-f'), wheel('b2', 'w-orrin-f')] }, /wheelId/);
-    await refused({ wheels: [wheel('b1', 'w-vellan-f'), wheel('b2', 'w-vellan-f')] }, /wheels\[1\]/);
+    await refused(
+      { wheels: [wheel('b1', 'w-vellan-f'), wheel('b2', 'w-vellan-f')] },
+      /wheels\[1\]/,
+    );
     await refused({ wheels: [wheel('b1', 'w-vellan-f'), wheel('b1', 'w-vellan-r')] }, /wheels/);
-    await refused({ wheels: [wheel('b1', 'w-vellan-f')], dueAt: '2001-01-01T10:00:00.000Z' }, /dueAt/);
+    await refused(
+      { wheels: [wheel('b1', 'w-vellan-f')], dueAt: '2001-01-01T10:00:00.000Z' },
+      /dueAt/,
+    );
     await refused({ wheels: [] }, /wheels/);
     await refused({ machineId: 'nobody' }, /machineId/);
     await ask.get('/api/visits/bad').expect(404);
@@ -106,7 +118,13 @@ describe('a machine that comes in', () => {
   });
 
   test('a wheel leaves before its work has begun, and not after; its job stays', async () => {
-    const begun = { id: 'j-note', who: 'Juna Birk', station: 'intake', kind: 'note', data: { text: 'begun' } };
+    const begun = {
+      id: 'j-note',
+      who: 'Juna Birk',
+      station: 'intake',
+      kind: 'note',
+      data: { text: 'begun' },
+    };
     await ask
       .post('/api/jobs/v1-f/entries')
       .send({ expectedSeq: 2, entries: [begun] })
@@ -132,7 +150,10 @@ describe('a machine that comes in', () => {
       .expect(201);
     const done = (await ask.get('/api/visits?state=done&search=vellan both')).body.visits;
     expect(done.map((v: { id: string }) => v.id)).toContain('v1');
-    expect((await ask.get('/api/visits/v1')).body.visit).toMatchObject({ handedOver: true, left: null });
+    expect((await ask.get('/api/visits/v1')).body.visit).toMatchObject({
+      handedOver: true,
+      left: null,
+    });
     await append(8, [entry('handed-over', { to: 'Petra' })]).expect(201);
     const undo = { ...hand, id: 'j-undo', kind: 'undo', data: { entryId: 'j-over' } };
     await ask
@@ -155,7 +176,9 @@ describe('the list', () => {
       after = body.next;
     } while (after);
     const { jobs } = (await ask.get('/api/jobs?limit=200')).body;
-    const over = jobs.filter((j: { handedOver: boolean }) => j.handedOver).map((j: { id: string }) => j.id);
+    const over = jobs
+      .filter((j: { handedOver: boolean }) => j.handedOver)
+      .map((j: { id: string }) => j.id);
     expect([...seen].sort()).toEqual([...over].sort());
     expect(new Set(seen).size).toBe(seen.length);
     const { visits } = (await ask.get('/api/visits')).body;
@@ -186,7 +209,8 @@ test('a machine that came back says after how many days, by its latest visit bef
     lastAt: string;
     backAfterDays: number | null;
   }
-  const list = async (state: string) => (await ask.get(`/api/visits?state=${state}&limit=200`)).body.visits as Row[];
+  const list = async (state: string) =>
+    (await ask.get(`/api/visits?state=${state}&limit=200`)).body.visits as Row[];
   await ask
     .put('/api/rules/day.backDays')
     .send({ value: 60, note: '', who: 'Juna Birk', reason: 'all of them' })
@@ -209,7 +233,11 @@ test('a machine that came back says after how many days, by its latest visit bef
 describe('the plan of the day', () => {
   const { ask } = testApp();
   const planFor = async (...people: string[]) =>
-    (await ask.get(`/api/day-plan?${people.map((p) => `person=${encodeURIComponent(p)}`).join('&')}`).expect(200)).body;
+    (
+      await ask
+        .get(`/api/day-plan?${people.map((p) => `person=${encodeURIComponent(p)}`).join('&')}`)
+        .expect(200)
+    ).body;
 
   test('gives every block that is left to somebody at work, and says what it leaves out', async () => {
     const { working, people, leftOut, at } = await planFor('Juna Birk', 'Osk Tarrow');
@@ -218,7 +246,9 @@ describe('the plan of the day', () => {
     const { rows } = working.result;
     expect(new Set(rows.map((r: { person: string }) => r.person))).toEqual(new Set(people));
     expect(rows).toHaveLength(
-      working.input.visits.flatMap((v: { wheels: { blocks: object[] }[] }) => v.wheels.flatMap((w) => w.blocks)).length,
+      working.input.visits.flatMap((v: { wheels: { blocks: object[] }[] }) =>
+        v.wheels.flatMap((w) => w.blocks),
+      ).length,
     );
     expect(leftOut).toEqual([
       {
@@ -243,10 +273,16 @@ describe('the plan of the day', () => {
         .expect(201);
       return sent.id;
     };
-    const id = await write('planned', { jobId: row.wheelId, block: row.block, person: 'Juna Birk', startAt });
+    const id = await write('planned', {
+      jobId: row.wheelId,
+      block: row.block,
+      person: 'Juna Birk',
+      startAt,
+    });
     const now = async () =>
       (await planFor('Juna Birk')).working.result.rows.find(
-        (r: { wheelId: string; block: string }) => r.wheelId === row.wheelId && r.block === row.block,
+        (r: { wheelId: string; block: string }) =>
+          r.wheelId === row.wheelId && r.block === row.block,
       );
     expect(await now()).toMatchObject({ fixed: true, person: 'Juna Birk' });
     expect((await now()).startMin).toBeGreaterThanOrEqual(299);
@@ -255,11 +291,14 @@ describe('the plan of the day', () => {
   });
 
   test('looked at closely it is asked for so, and is no worse', async () => {
-    const plan = async (query: string) => (await ask.get(`/api/day-plan?person=Juna+Birk${query}`).expect(200)).body;
+    const plan = async (query: string) =>
+      (await ask.get(`/api/day-plan?person=Juna+Birk${query}`).expect(200)).body;
     const [quick, close] = [await plan(''), await plan('&closely=yes')];
     expect([quick, close].map((p) => p.working.input.closely)).toEqual([false, true]);
     expect(close.working.result.cost).toEqual(quick.working.result.cost);
-    expect((await ask.get('/api/day-plan?closely=no').expect(422)).body.error.field).toBe('closely');
+    expect((await ask.get('/api/day-plan?closely=no').expect(422)).body.error.field).toBe(
+      'closely',
+    );
   });
 
   test('too many people, one twice, nobody: each is a sentence', async () => {
@@ -298,7 +337,10 @@ describe('what is done once for the machine', () => {
       { jobId: 'f', wheelId: 'w-vellan-f' },
       { jobId: 'r', wheelId: 'w-vellan-r' },
     ];
-    await ask.post('/api/visits').send({ id: 'v', machineId: 'm-vellan', wheels, who: 'Juna Birk' }).expect(201);
+    await ask
+      .post('/api/visits')
+      .send({ id: 'v', machineId: 'm-vellan', wheels, who: 'Juna Birk' })
+      .expect(201);
   });
 
   test('is ticked at one wheel and stands for the other; what belongs to the wheel does not', async () => {
@@ -316,7 +358,10 @@ describe('what is done once for the machine', () => {
 
   test('undone at the one it is undone at the other', async () => {
     const wheels = ['w-vellan-f', 'w-vellan-r'].map((wheelId, i) => ({ jobId: `u${i}`, wheelId }));
-    await ask.post('/api/visits').send({ id: 'u', machineId: 'm-vellan', wheels, who: 'Juna Birk' }).expect(201);
+    await ask
+      .post('/api/visits')
+      .send({ id: 'u', machineId: 'm-vellan', wheels, who: 'Juna Birk' })
+      .expect(201);
     const id = await append('u1', 'step', { stepId: 'off-lift' });
     expect(await ticked('u0')).toEqual(['off-lift']);
     await append('u1', 'undo', { entryId: id });
@@ -336,7 +381,8 @@ describe('what is done once for the machine', () => {
 
 test('a machine that came back soon says after how many days; one of long ago does not', async () => {
   const { ask, db } = testApp();
-  const backAfter = async (id: string) => (await ask.get(`/api/visits/${id}`)).body.visit.backAfterDays;
+  const backAfter = async (id: string) =>
+    (await ask.get(`/api/visits/${id}`)).body.visit.backAfterDays;
   const visit = (id: string, jobId: string) =>
     ask
       .post('/api/visits')
@@ -345,7 +391,9 @@ test('a machine that came back soon says after how many days; one of long ago do
   await visit('again', 'again-r');
   const earlier = "handed_over = 1 AND machine_id = 'm-pim'";
   const daysAgo = (days: number) =>
-    db.exec(`UPDATE visits SET last_at = strftime('%Y-%m-%dT%H:%M:%fZ', 'now', '-${days} days') WHERE ${earlier}`);
+    db.exec(
+      `UPDATE visits SET last_at = strftime('%Y-%m-%dT%H:%M:%fZ', 'now', '-${days} days') WHERE ${earlier}`,
+    );
   daysAgo(6);
   expect(await backAfter('again')).toBe(6);
   daysAgo(30);
@@ -360,8 +408,9 @@ test('what is chosen for one wheel of a visit is seen from the other', async () 
     { jobId: 'f', wheelId: 'w-vellan-f' },
     { jobId: 'r', wheelId: 'w-vellan-r' },
   ];
-  const { visit } = (await ask.post('/api/visits').send({ id: 'v', machineId: 'm-vellan', wheels, who: 'Juna Birk' }))
-    .body;
+  const { visit } = (
+    await ask.post('/api/visits').send({ id: 'v', machineId: 'm-vellan', wheels, who: 'Juna Birk' })
+  ).body;
   expect(visit.wheels.map((w: { sizeOn: string | null }) => w.sizeOn)).toEqual([null, null]);
   const chosen = {
     ...entry('chosen', {

@@ -29,14 +29,20 @@ describe('the pool of threads', () => {
   test('hands back what was worked out, and a refusal as bad input', async () => {
     expect(await ask(pool, { give: 7 })).toBe(7);
     await expect(ask(pool, { refuse: true })).rejects.toThrow(InputError);
-    await expect(ask(pool, { refuse: true })).rejects.toMatchObject({ field: 'massG', expected: 'less' });
+    await expect(ask(pool, { refuse: true })).rejects.toMatchObject({
+      field: 'massG',
+      expected: 'less',
+    });
     await expect(ask(pool, { breaks: true })).rejects.toThrow('a defect');
   });
 
   test('what takes too long is stopped and said so, and the next one is done', async () => {
     const refused = ask(pool, { forever: true });
     await expect(refused).rejects.toThrow('This takes longer than 2 seconds.');
-    await expect(refused).rejects.toMatchObject({ field: 'input', expected: expect.stringMatching(/^less at once/) });
+    await expect(refused).rejects.toMatchObject({
+      field: 'input',
+      expected: expect.stringMatching(/^less at once/),
+    });
     expect(await ask(pool, { give: 'next' })).toBe('next');
   });
 
@@ -56,7 +62,9 @@ describe('the pool of threads', () => {
 
   test('too many that wait are asked to come again', async () => {
     const pool = workPool(file, { limitMs: 300, mostWaiting: 3 });
-    const all = await Promise.allSettled(Array.from({ length: 30 }, () => ask(pool, { forever: true })));
+    const all = await Promise.allSettled(
+      Array.from({ length: 30 }, () => ask(pool, { forever: true })),
+    );
     const why = all.map((one) => (one.status === 'rejected' ? (one.reason as Error) : null));
     expect(why.filter((e) => e instanceof ServerBusy).length).toBeGreaterThan(4);
     // Those that waited behind one that was stopped had their turn: each was stopped for its own time.
@@ -71,6 +79,8 @@ test('without threads the same is worked out and refused', async () => {
   const here = workHere();
   const found = await here.run('working', { name: 'tire-size', input: { marking: '110/90-19' } });
   expect(found).toMatchObject({ name: 'tire-size', result: { rimDiameterIn: 19 } });
-  await expect(here.run('working', { name: 'tire-size', input: { marking: 'x' } })).rejects.toThrow(InputError);
+  await expect(here.run('working', { name: 'tire-size', input: { marking: 'x' } })).rejects.toThrow(
+    InputError,
+  );
   await here.close();
 });

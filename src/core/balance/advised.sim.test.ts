@@ -14,7 +14,9 @@ test.each(howMany([FINE_G, 6], [FINE_G, 3.5, 6]))(
     const more = bandG === FINE_G ? 1 : 0;
     expect(counts[Math.floor(wheels / 2)]).toBeLessThanOrEqual(2 + more);
     expect(counts[nearlyAll]).toBeLessThanOrEqual(3 + more);
-    expect(out.map((o) => o.leftG).sort((a, b) => a - b)[nearlyAll]).toBeLessThanOrEqual(Math.max(5, bandG) * 1.15);
+    expect(out.map((o) => o.leftG).sort((a, b) => a - b)[nearlyAll]).toBeLessThanOrEqual(
+      Math.max(5, bandG) * 1.15,
+    );
   },
   60_000,
 );

@@ -92,16 +92,20 @@ const spoken = (advice: Advice, doubt: Doubt | null): Reason => {
           'It still moves: {0} more against it, known to the gram, tells whether so little is left.',
           [grams(advice.pieces.at(-1)!.massG)],
         );
-      return reason('good', `{0} at ${degText(advice.deg)}: balanced then in ${percent}.`, [grams(advice.massG)]);
+      return reason('good', `{0} at ${degText(advice.deg)}: balanced then in ${percent}.`, [
+        grams(advice.massG),
+      ]);
     case 'done':
       return reason('good', `Balanced, as far as this stand can tell: in ${percent}.`);
     case 'look':
       if (advice.why === 'contradiction' && doubt) return reason('check', doubt.says);
       return advice.why === 'unproved'
         ? reason('check', UNPROVED)
-        : reason('check', 'Not balanced, about {0} left, and nothing on the shelf is likely to do better.', [
-            grams(advice.leftG),
-          ]);
+        : reason(
+            'check',
+            'Not balanced, about {0} left, and nothing on the shelf is likely to do better.',
+            [grams(advice.leftG)],
+          );
   }
 };
 
@@ -121,7 +125,11 @@ export const balanceAdvise = defineWorking<AdviseInput, BalanceAdvice>({
     seen: OBSERVATIONS,
     on: WEIGHTS_ON.optional(),
     stock: listOf(WEIGHT_KIND, 12, 'The weights in stock'),
-    positions: listOf(angle('A place for a piece'), MOST_PLACES, 'The places a piece can go').optional(),
+    positions: listOf(
+      angle('A place for a piece'),
+      MOST_PLACES,
+      'The places a piece can go',
+    ).optional(),
     sides: oneOf(SIDES, 'Which sides of the rim'),
     rimMm: quantity('mm', 300, 3000, 'Once round the rim').optional(),
     rimWidthMm: quantity('mm', 20, 400, 'Width of the rim').optional(),
@@ -175,7 +183,9 @@ export const balanceAdvise = defineWorking<AdviseInput, BalanceAdvice>({
     const found = doubtOf(belief, seen, known);
     const doubt = found && {
       ...found,
-      settled: (found.story === null || found.story === 'rest mirrored') && isOutvoted(belief, seen, known),
+      settled:
+        (found.story === null || found.story === 'rest mirrored') &&
+        isOutvoted(belief, seen, known),
     };
     const advice = nextStep(
       {
@@ -185,10 +195,16 @@ export const balanceAdvise = defineWorking<AdviseInput, BalanceAdvice>({
         doubt,
         stayAt: (deg, massG) => {
           const taken = on.map((p) => p.deg);
-          if (!positions) return freeNear(deg, usualLengthMm(massG), [0, ...clearOf], rimMm ?? USUAL_RIM_MM);
-          const free = positions.filter((p) => taken.filter((t) => Math.abs(angleBetween(p, t)) < 0.5).length < 2);
+          if (!positions)
+            return freeNear(deg, usualLengthMm(massG), [0, ...clearOf], rimMm ?? USUAL_RIM_MM);
+          const free = positions.filter(
+            (p) => taken.filter((t) => Math.abs(angleBetween(p, t)) < 0.5).length < 2,
+          );
           const off = (p: number) => Math.abs(angleBetween(p, deg));
-          return free.reduce<number | null>((best, p) => (best === null || off(p) < off(best) ? p : best), null);
+          return free.reduce<number | null>(
+            (best, p) => (best === null || off(p) < off(best) ? p : best),
+            null,
+          );
         },
         toleranceG,
         lightestG: Math.min(...stock.filter((k) => k.count > 0).map((k) => k.massG)),
@@ -228,7 +244,12 @@ export const balanceAdvise = defineWorking<AdviseInput, BalanceAdvice>({
       );
     }
     if ('chance' in advice)
-      show.line('chance that it is balanced then', 'share of the belief', advice.chance * 100, 'pct');
+      show.line(
+        'chance that it is balanced then',
+        'share of the belief',
+        advice.chance * 100,
+        'pct',
+      );
     show.basis('published', 'order statistics of the uniform distribution; Bayes’ rule');
     show.basis('practice', 'settle from both sides; weights opposite the heavy spot');
     show.verdict(why.verdict);
@@ -242,7 +263,8 @@ export const balanceAdvise = defineWorking<AdviseInput, BalanceAdvice>({
             }))
           : placed(advice, limitG)
         : (madeOf(trialG, stock) ?? []).map((massG): Piece => ({ massG, deg, side: 'near' }));
-    if (advice.do === 'final') show.line('pieces come to', 'as vectors', sumVectors(place).massG, 'g');
+    if (advice.do === 'final')
+      show.line('pieces come to', 'as vectors', sumVectors(place).massG, 'g');
     return { ...advice, reason: why, place, limitG, doubt: found };
   },
 });

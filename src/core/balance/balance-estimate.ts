@@ -64,7 +64,12 @@ export const knownOf = (prior: Prior | undefined, rules: RuleValues | undefined)
 export const balanceEstimate = defineWorking<Input, BalanceEstimate>({
   name: 'balance-estimate',
   says: 'The heavy spot and the stand’s friction, from all that was seen',
-  input: () => ({ seen: OBSERVATIONS, on: WEIGHTS_ON.optional(), prior: PRIOR.optional(), rules: ruleValues() }),
+  input: () => ({
+    seen: OBSERVATIONS,
+    on: WEIGHTS_ON.optional(),
+    prior: PRIOR.optional(),
+    rules: ruleValues(),
+  }),
   example: {
     seen: [
       { kind: 'settle', restDeg: 212, from: 'left', weights: [] },
@@ -110,14 +115,21 @@ export const balanceEstimate = defineWorking<Input, BalanceEstimate>({
     const worst = wrong.reduce((best, w, i) => (w > (wrong[best] ?? 0) ? i : best), 0);
     const odd = doubt ? doubt.reading : (wrong[worst] ?? 0) > ODD ? worst : null;
     show.basis('published', 'Bayes’ rule; statics with Coulomb friction');
-    show.basis('memory', `a place is read to ${READ_DEG}°, and ${WRONG * 1000} of 1000 readings are simply wrong`);
+    show.basis(
+      'memory',
+      `a place is read to ${READ_DEG}°, and ${WRONG * 1000} of 1000 readings are simply wrong`,
+    );
     if (prior) show.basis('measured', 'what this wheel needed before, as a hint');
     // Rests with nothing on say where it is heavy, and nothing of how heavy.
-    const weighs = seen.some((o) => o.kind === 'machine' || (o.kind !== 'swing' && o.weights.length > 0));
+    const weighs = seen.some(
+      (o) => o.kind === 'machine' || (o.kind !== 'swing' && o.weights.length > 0),
+    );
     show.verdict(odd !== null || !weighs ? 'check' : 'good');
     if (seen.length === 0) show.caution('Nothing is seen yet: let it settle, from both sides.');
-    else if (!weighs) show.caution('How heavy it is nobody can know yet: let it settle with a trial mass on.');
-    if (odd !== null) show.caution(doubt?.says ?? `Reading ${odd + 1} does not go with the others: take it again.`);
+    else if (!weighs)
+      show.caution('How heavy it is nobody can know yet: let it settle with a trial mass on.');
+    if (odd !== null)
+      show.caution(doubt?.says ?? `Reading ${odd + 1} does not go with the others: take it again.`);
     return {
       heavyMassG,
       heavyDeg,

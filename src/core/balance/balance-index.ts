@@ -53,8 +53,14 @@ export const balanceIndex = defineWorking<Input, BalanceIndex>({
     const tire = fromVector([ax - bx, ay - by]);
     show.line('the tire’s own', 'assembly − bare wheel, as vectors', tire.massG, 'g');
     show.line('heavy at', 'its direction now', tire.deg, 'deg');
-    const withTurn = (turn: number) => sumVectors([bare, { massG: tire.massG, deg: tire.deg + turn }]).massG;
-    const markAtValveG = show.line('mark at the valve', 'tire turned by − mark', withTurn(-markDeg), 'g');
+    const withTurn = (turn: number) =>
+      sumVectors([bare, { massG: tire.massG, deg: tire.deg + turn }]).massG;
+    const markAtValveG = show.line(
+      'mark at the valve',
+      'tire turned by − mark',
+      withTurn(-markDeg),
+      'g',
+    );
     const markAtHeavyG = show.line(
       'mark at the bare heavy spot',
       'tire turned to it',
@@ -79,7 +85,11 @@ export const balanceIndex = defineWorking<Input, BalanceIndex>({
       { value: limitG, unit: 'g' as const, digits: 0 },
     ];
     const why = worthIt
-      ? reason('check', `Above {2}: turn the tire by ${Math.round(turnDeg)}° on the rim, it saves {0} of {1}.`, saves)
+      ? reason(
+          'check',
+          `Above {2}: turn the tire by ${Math.round(turnDeg)}° on the rim, it saves {0} of {1}.`,
+          saves,
+        )
       : assembly.massG > limitG
         ? reason('check', 'Above {2}, but turning the tire saves only {0} of {1}.', saves)
         : reason('good', '{1} is within what the shop puts on: leave the tire where it is.', saves);

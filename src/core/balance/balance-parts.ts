@@ -3,7 +3,14 @@ import { defineWorking } from '../working';
 import { fromVector, sumVectors, type MassVector } from './mass-vector';
 
 /** Things on a wheel that weigh something in one place. */
-export const HEAVY_PARTS = ['rim lock', 'valve', 'tube valve', 'strip overlap', 'patch', 'other'] as const;
+export const HEAVY_PARTS = [
+  'rim lock',
+  'valve',
+  'tube valve',
+  'strip overlap',
+  'patch',
+  'other',
+] as const;
 export type HeavyPart = (typeof HEAVY_PARTS)[number];
 
 interface Part extends MassVector {
@@ -65,7 +72,12 @@ export const balanceParts = defineWorking<Input, BalanceFromParts>({
   },
   work({ parts, weightRadiusMm, secondLockG }, show) {
     const atRadius = ({ what, massG, deg, radiusMm = weightRadiusMm }: Part): MassVector => ({
-      massG: show.line(what, 'mass × its radius / weight radius', (massG * radiusMm) / weightRadiusMm, 'g'),
+      massG: show.line(
+        what,
+        'mass × its radius / weight radius',
+        (massG * radiusMm) / weightRadiusMm,
+        'g',
+      ),
       deg,
     });
     const vectors = parts.map(atRadius);
@@ -84,12 +96,23 @@ export const balanceParts = defineWorking<Input, BalanceFromParts>({
         : show.line(
             'with a second lock opposite',
             `all parts, and it at ${lockMm} mm from the axle too`,
-            sumVectors([...vectors, { massG: (secondLockG * lockMm) / weightRadiusMm, deg: lock.deg + 180 }]).massG,
+            sumVectors([
+              ...vectors,
+              { massG: (secondLockG * lockMm) / weightRadiusMm, deg: lock.deg + 180 },
+            ]).massG,
             'g',
           );
     show.basis('published', 'statics: masses times their radii add as vectors');
     show.basis('measured', 'the parts’ masses, as weighed or as the shelf says');
-    show.caution('The tire has a heavy spot of its own: let the wheel settle before the weights stay on.');
-    return { heavyMassG, heavyDeg: heavy.deg, counterMassG: heavyMassG, counterDeg: counter.deg, withSecondLockG };
+    show.caution(
+      'The tire has a heavy spot of its own: let the wheel settle before the weights stay on.',
+    );
+    return {
+      heavyMassG,
+      heavyDeg: heavy.deg,
+      counterMassG: heavyMassG,
+      counterDeg: counter.deg,
+      withSecondLockG,
+    };
   },
 });

@@ -112,7 +112,9 @@ export const WEIGHT_KIND = record(
 
 /** Length of a piece that can be centered at a place without touching what it keeps clear of. */
 const roomAt = (deg: number, clearOf: readonly number[], rimMm: number): number =>
-  2 * (Math.min(180, ...clearOf.map((c) => Math.abs(angleBetween(c, deg)))) - KEEP_CLEAR_DEG) * (rimMm / 360);
+  2 *
+  (Math.min(180, ...clearOf.map((c) => Math.abs(angleBetween(c, deg)))) - KEEP_CLEAR_DEG) *
+  (rimMm / 360);
 
 /** The places to look at, each once, with their room: those that were named, or all round the rim. */
 const spotsFor = (
@@ -125,7 +127,9 @@ const spotsFor = (
   const degs = positions ?? Array.from({ length: many }, (_, i) => counterDeg + (i * 360) / many);
   const spots = degs.map((deg) => ({ deg: normalDeg(deg), roomMm: roomAt(deg, clearOf, rimMm) }));
   return spots.filter(
-    (spot, i) => spot.roomMm >= 0 && spots.findIndex((s) => Math.abs(angleBetween(s.deg, spot.deg)) < 1e-6) === i,
+    (spot, i) =>
+      spot.roomMm >= 0 &&
+      spots.findIndex((s) => Math.abs(angleBetween(s.deg, spot.deg)) < 1e-6) === i,
   );
 };
 
@@ -135,7 +139,11 @@ const OFFSET: Record<Piece['side'], number> = { near: 1, far: -1, inner: 0 };
 /**
  * The couple of pieces and heavy spot about the middle of the rim, wherever between its edges the heavy spot lies.
  */
-const worstCouple = (counter: readonly [number, number], pieces: readonly Piece[], widthMm: number): number => {
+const worstCouple = (
+  counter: readonly [number, number],
+  pieces: readonly Piece[],
+  widthMm: number,
+): number => {
   const [px, py] = pieces.reduce<readonly [number, number]>(
     ([x, y], p) => {
       const [dx, dy] = toVector(p);
@@ -143,7 +151,10 @@ const worstCouple = (counter: readonly [number, number], pieces: readonly Piece[
     },
     [0, 0],
   );
-  return (widthMm / 2) * Math.max(...[1, -1].map((edge) => Math.hypot(px - edge * counter[0], py - edge * counter[1])));
+  return (
+    (widthMm / 2) *
+    Math.max(...[1, -1].map((edge) => Math.hypot(px - edge * counter[0], py - edge * counter[1])))
+  );
 };
 
 /**
@@ -162,7 +173,11 @@ export const balancePlace = defineWorking<Input, BalancePlacement>({
     counterMassG: quantity('g', 0, 1000, 'Counterweight wanted'),
     counterDeg: angle('Place of the counterweight'),
     stock: listOf(WEIGHT_KIND, 12, 'The weights in stock'),
-    positions: listOf(angle('A place for a piece'), MOST_PLACES, 'The places a piece can go').optional(),
+    positions: listOf(
+      angle('A place for a piece'),
+      MOST_PLACES,
+      'The places a piece can go',
+    ).optional(),
     sides: oneOf(SIDES, 'Which sides of the rim'),
     perPlace: count(1, 6, 'Pieces at one place, on a side').optional(),
     mostPieces: count(1, 24, 'Pieces at most, on a side').optional(),
@@ -214,7 +229,11 @@ export const balancePlace = defineWorking<Input, BalancePlacement>({
         'at least one kind of weight with pieces left',
       );
     if (positions?.length === 0)
-      throw new InputError('positions', 'The list of places is empty.', 'at least one place, or no list for anywhere');
+      throw new InputError(
+        'positions',
+        'The list of places is empty.',
+        'at least one place, or no list for anywhere',
+      );
     // Never on the valve, whatever else there is.
     const spots = spotsFor(positions, counterDeg, [0, ...clearOf], rimMm);
     if (spots.length === 0)
@@ -246,7 +265,10 @@ export const balancePlace = defineWorking<Input, BalancePlacement>({
     });
     const pieces = answer.picks
       .map((p) => ({ massG: stock[p.kind]!.massG, deg: spots[p.spot]!.deg }))
-      .sort((a, b) => angleBetween(counterDeg, a.deg) - angleBetween(counterDeg, b.deg) || b.massG - a.massG)
+      .sort(
+        (a, b) =>
+          angleBetween(counterDeg, a.deg) - angleBetween(counterDeg, b.deg) || b.massG - a.massG,
+      )
       .flatMap((p): Piece[] =>
         sides === 'both'
           ? [
@@ -259,7 +281,12 @@ export const balancePlace = defineWorking<Input, BalancePlacement>({
     const residual = sumVectors([{ massG: counterMassG, deg: counterDeg + 180 }, ...pieces]);
     show.line('wanted', 'counterweight', counterMassG, 'g');
     show.line('pieces', SIDE_WORDS[sides], pieces.map((p) => `${p.massG} g`).join(' + ') || 'none');
-    const residualG = show.line('left over', 'heavy spot + pieces, as vectors', residual.massG, 'g');
+    const residualG = show.line(
+      'left over',
+      'heavy spot + pieces, as vectors',
+      residual.massG,
+      'g',
+    );
     const coupleGmm = rimWidthMm === undefined ? null : worstCouple(target, pieces, rimWidthMm);
     if (coupleGmm !== null)
       show.line(
@@ -270,7 +297,12 @@ export const balancePlace = defineWorking<Input, BalancePlacement>({
     const { within, leastMassG } = answer;
     if (within && leastMassG !== null && pieces.length > 0) {
       show.line('least mass that does it', 'of all choices within the limit', leastMassG, 'g');
-      show.line('mass allowed', `× ${massFactor}, so that few pieces do`, massFactor * leastMassG, 'g');
+      show.line(
+        'mass allowed',
+        `× ${massFactor}, so that few pieces do`,
+        massFactor * leastMassG,
+        'g',
+      );
     }
     show.line(
       'proof',
@@ -284,11 +316,18 @@ export const balancePlace = defineWorking<Input, BalancePlacement>({
             : `at least ${counted(answer.piecesAtLeast, 'piece')}`,
     );
     show.basis('practice', SIDE_WORDS[sides]);
-    show.line('once round the rim', 'pieces side by side, clear of valve, locks and spokes', rimMm, 'mm');
-    if (rimMm === USUAL_RIM_MM) show.basis('memory', `a rim of ${USUAL_RIM_MM} mm once round, since nobody said`);
+    show.line(
+      'once round the rim',
+      'pieces side by side, clear of valve, locks and spokes',
+      rimMm,
+      'mm',
+    );
+    if (rimMm === USUAL_RIM_MM)
+      show.basis('memory', `a rim of ${USUAL_RIM_MM} mm once round, since nobody said`);
     if (stock.some((k) => k.lengthMm === undefined || k.lengthMm === null))
       show.basis('memory', 'a piece nobody measured is 8 mm long, and 1.2 mm more for each gram');
-    if (pieces.length > 0) show.caution('On a clean, dry face. A piece that does not stick at once is thrown away.');
+    if (pieces.length > 0)
+      show.caution('On a clean, dry face. A piece that does not stick at once is thrown away.');
     show.basis('published', 'statics: masses add as vectors');
     show.verdict(residualG <= shopG + 1e-9 ? 'good' : 'check');
     if (residualG > shopG + 1e-9)

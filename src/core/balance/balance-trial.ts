@@ -88,7 +88,12 @@ export const balanceTrial = defineWorking<Input, BalanceTrial>({
       );
     } else show.verdict('good');
     const heavyDeg = normalDeg(restDeg);
-    const counterDeg = show.line('counterweight at', 'opposite the heavy spot', normalDeg(restDeg + 180), 'deg');
+    const counterDeg = show.line(
+      'counterweight at',
+      'opposite the heavy spot',
+      normalDeg(restDeg + 180),
+      'deg',
+    );
     return { heavyMassG, heavyDeg, counterMassG: heavyMassG, counterDeg };
   },
 });

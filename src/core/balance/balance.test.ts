@@ -59,7 +59,12 @@ describe('one trial mass', () => {
           ]).deg;
           const shift = Math.abs(angleBetween(deg, rest));
           fc.pre(shift > 5.1 && Math.abs(angleBetween(rest, trialDeg)) > 5.1);
-          const { result } = balanceTrial.run({ restDeg: deg, trialMassG, trialDeg, restWithTrialDeg: rest });
+          const { result } = balanceTrial.run({
+            restDeg: deg,
+            trialMassG,
+            trialDeg,
+            restWithTrialDeg: rest,
+          });
           expect(result.heavyMassG).toBeCloseTo(massG, 4);
         },
       ),
@@ -73,8 +78,18 @@ describe('one trial mass', () => {
       'restWithTrialDeg',
       /hardly moved/,
     ],
-    ['in line', { restDeg: 210, trialMassG: 20, trialDeg: 210, restWithTrialDeg: 210 }, 'trialDeg', /in line/],
-    ['opposite', { restDeg: 210, trialMassG: 20, trialDeg: 31, restWithTrialDeg: 240 }, 'trialDeg', /in line/],
+    [
+      'in line',
+      { restDeg: 210, trialMassG: 20, trialDeg: 210, restWithTrialDeg: 210 },
+      'trialDeg',
+      /in line/,
+    ],
+    [
+      'opposite',
+      { restDeg: 210, trialMassG: 20, trialDeg: 31, restWithTrialDeg: 240 },
+      'trialDeg',
+      /in line/,
+    ],
     [
       'the wrong way',
       { restDeg: 210, trialMassG: 20, trialDeg: 300, restWithTrialDeg: 190 },
@@ -98,7 +113,12 @@ describe('one trial mass', () => {
   });
 
   test('across the valve the turn is taken the short way', () => {
-    const { result } = balanceTrial.run({ restDeg: 350, trialMassG: 20, trialDeg: 80, restWithTrialDeg: 35 });
+    const { result } = balanceTrial.run({
+      restDeg: 350,
+      trialMassG: 20,
+      trialDeg: 80,
+      restWithTrialDeg: 35,
+    });
     expect(result.heavyMassG).toBeCloseTo(20, 6);
     expect(result.counterDeg).toBe(170);
   });
@@ -109,12 +129,18 @@ describe('one trial mass', () => {
     ['in the middle', 45, 'good'],
     ['twice the least left to the trial', 80, 'good'],
     ['nearly at the trial', 80.1, 'check'],
-  ] as const)('a turn that is small on one side is worth a second look: %s', (_, shiftDeg, verdict) => {
-    const rules = { 'balance.leastShiftDeg': 5 };
-    const trial = { restDeg: 210, trialMassG: 20, trialDeg: 300, rules };
-    const working = balanceTrial.run({ ...trial, restWithTrialDeg: 210 + shiftDeg });
-    expect([working.verdict, working.cautions.length]).toEqual([verdict, verdict === 'good' ? 0 : 1]);
-  });
+  ] as const)(
+    'a turn that is small on one side is worth a second look: %s',
+    (_, shiftDeg, verdict) => {
+      const rules = { 'balance.leastShiftDeg': 5 };
+      const trial = { restDeg: 210, trialMassG: 20, trialDeg: 300, rules };
+      const working = balanceTrial.run({ ...trial, restWithTrialDeg: 210 + shiftDeg });
+      expect([working.verdict, working.cautions.length]).toEqual([
+        verdict,
+        verdict === 'good' ? 0 : 1,
+      ]);
+    },
+  );
 });
 
 describe('pieces from stock', () => {
@@ -145,7 +171,10 @@ describe('pieces from stock', () => {
         sides: 'one',
         rules: { 'balance.toleranceG': toleranceG },
       }).result;
-    expect(between(5)).toMatchObject({ pieces: [expect.objectContaining({ massG: 20 })], proved: true });
+    expect(between(5)).toMatchObject({
+      pieces: [expect.objectContaining({ massG: 20 })],
+      proved: true,
+    });
     expect(
       between(0.5)
         .pieces.map((p) => p.deg)
@@ -162,12 +191,20 @@ describe('pieces from stock', () => {
         fc.constantFrom('both' as const, 'one' as const),
         (massG, deg, sides) => {
           const positions = Array.from({ length: 36 }, (_, i) => i * 10 + 5);
-          const working = balancePlace.run({ counterMassG: massG, counterDeg: deg, stock, positions, sides });
+          const working = balancePlace.run({
+            counterMassG: massG,
+            counterDeg: deg,
+            stock,
+            positions,
+            sides,
+          });
           const left = residual(massG, deg, working.result.pieces);
           expect(working.result.residualG).toBeCloseTo(left.massG, 6);
           expect(working.result.residualG).toBeLessThanOrEqual(massG + 1e-9);
           for (const s of stock)
-            expect(working.result.pieces.filter((p) => p.massG === s.massG).length).toBeLessThanOrEqual(s.count);
+            expect(
+              working.result.pieces.filter((p) => p.massG === s.massG).length,
+            ).toBeLessThanOrEqual(s.count);
           for (const p of working.result.pieces) expect(positions).toContain(p.deg);
           if (sides === 'both')
             expect(working.result.pieces.filter((p) => p.side === 'near').length * 2).toBe(
@@ -186,7 +223,9 @@ describe('pieces from stock', () => {
   });
 
   test('nothing is put on when nothing helps', () => {
-    expect(balancePlace.run({ counterMassG: 2, counterDeg: 0, stock, sides: 'both' }).result.pieces).toEqual([]);
+    expect(
+      balancePlace.run({ counterMassG: 2, counterDeg: 0, stock, sides: 'both' }).result.pieces,
+    ).toEqual([]);
   });
 
   test('common practice: a piece on each side of the rim halves the couple, and all on the inner face does as well', () => {
@@ -203,7 +242,9 @@ describe('pieces from stock', () => {
     expect(couple('one')).toBeCloseTo(40 * 55, 6);
     expect(couple('both')).toBeCloseTo(couple('one') / 2, 6);
     expect(couple('inner')).toBeCloseTo(couple('one') / 2, 6);
-    expect(balancePlace.run({ counterMassG: 40, counterDeg: 30, stock, sides: 'both' }).result.coupleGmm).toBeNull();
+    expect(
+      balancePlace.run({ counterMassG: 40, counterDeg: 30, stock, sides: 'both' }).result.coupleGmm,
+    ).toBeNull();
   });
 
   test('stuck pieces lie side by side, and keep clear of what is in their way', () => {
@@ -250,7 +291,12 @@ describe('pieces from stock', () => {
       }).result;
     // One place: as many as are allowed, with the usual length of 20 mm each as with a measured one.
     for (const lengthMm of [undefined, 20, 0])
-      expect([1, 2, 3, 4].map((n) => place(n, [90], lengthMm).residualG.toFixed(0))).toEqual(['30', '20', '10', '0']);
+      expect([1, 2, 3, 4].map((n) => place(n, [90], lengthMm).residualG.toFixed(0))).toEqual([
+        '30',
+        '20',
+        '10',
+        '0',
+      ]);
     // Two at 90° take 40 mm: a third 10° on (39 mm) would lie over them.
     expect(place(2, [90, 97]).pieces.map((p) => p.deg)).toEqual([90, 90]);
     expect(
@@ -266,11 +312,23 @@ describe('pieces from stock', () => {
   });
 
   test('an empty shelf is said, and a shelf that runs out is a check', () => {
-    expect(() => balancePlace.run({ counterMassG: 20, counterDeg: 0, stock: [], sides: 'one' })).toThrow(InputError);
     expect(() =>
-      balancePlace.run({ counterMassG: 20, counterDeg: 0, stock: [{ massG: 5, count: 1 }], sides: 'both' }),
+      balancePlace.run({ counterMassG: 20, counterDeg: 0, stock: [], sides: 'one' }),
+    ).toThrow(InputError);
+    expect(() =>
+      balancePlace.run({
+        counterMassG: 20,
+        counterDeg: 0,
+        stock: [{ massG: 5, count: 1 }],
+        sides: 'both',
+      }),
     ).toThrow(/no weights/);
-    const short = balancePlace.run({ counterMassG: 60, counterDeg: 90, stock: [{ massG: 5, count: 2 }], sides: 'one' });
+    const short = balancePlace.run({
+      counterMassG: 60,
+      counterDeg: 90,
+      stock: [{ massG: 5, count: 2 }],
+      sides: 'one',
+    });
     // Both go on, side by side: 14 mm apart at least on the usual 1400 mm, so each up to 3.6° off the middle.
     expect(short.result.residualG).toBeGreaterThanOrEqual(50);
     expect(short.result.residualG).toBeLessThan(50.1);
@@ -288,7 +346,13 @@ describe('pieces from stock', () => {
         fc.double({ min: 0, max: 360, noNaN: true }),
         fc.uniqueArray(fc.constantFrom(40, 95, 150, 210, 290), { maxLength: 4 }),
         (counterMassG, counterDeg, clearOf) => {
-          const { pieces } = balancePlace.run({ counterMassG, counterDeg, stock, sides: 'one', clearOf }).result;
+          const { pieces } = balancePlace.run({
+            counterMassG,
+            counterDeg,
+            stock,
+            sides: 'one',
+            clearOf,
+          }).result;
           for (const p of pieces)
             for (const deg of [0, ...clearOf])
               expect(Math.abs(angleBetween(deg, p.deg))).toBeGreaterThanOrEqual(
@@ -297,7 +361,9 @@ describe('pieces from stock', () => {
           pieces.forEach((a, i) =>
             pieces.slice(i + 1).forEach((b) => {
               const apartMm = (Math.abs(angleBetween(a.deg, b.deg)) / 360) * 1400;
-              expect(apartMm).toBeGreaterThanOrEqual((lengthOf(a.massG) + lengthOf(b.massG)) / 2 - 1e-6);
+              expect(apartMm).toBeGreaterThanOrEqual(
+                (lengthOf(a.massG) + lengthOf(b.massG)) / 2 - 1e-6,
+              );
             }),
           );
         },
@@ -321,12 +387,16 @@ describe('pieces from stock', () => {
     expect(at([90, 90]).places).toBe(1);
     expect(at([90, 360, 0, 5.9, 354.1], { clearOf: [] }).places).toBe(1);
     expect(at([90, 6]).places).toBe(2);
-    expect(problemOf(() => at([]))).toMatchObject({ field: 'positions', message: 'The list of places is empty.' });
+    expect(problemOf(() => at([]))).toMatchObject({
+      field: 'positions',
+      message: 'The list of places is empty.',
+    });
     expect(problemOf(() => at([0, 100], { clearOf: [102] }))).toMatchObject({ field: 'positions' });
     // Anywhere: every 5 mm of the rim but for the valve's 12°.
-    expect(balancePlace.run({ counterMassG: 40, counterDeg: 90, stock, sides: 'one', rimMm: 1800 }).result.places).toBe(
-      360 - 11,
-    );
+    expect(
+      balancePlace.run({ counterMassG: 40, counterDeg: 90, stock, sides: 'one', rimMm: 1800 })
+        .result.places,
+    ).toBe(360 - 11);
   });
 
   test('never 60 + 60 g where 41 are wanted: the factor of the least mass is stated and kept', () => {

@@ -1,5 +1,12 @@
 import { angleBetween } from '../units';
-import { balanceAdvise, balanceEstimate, balancePlace, nextStep, type MassVector, type Observation } from '.';
+import {
+  balanceAdvise,
+  balanceEstimate,
+  balancePlace,
+  nextStep,
+  type MassVector,
+  type Observation,
+} from '.';
 
 const STOCK = [
   { massG: 5, count: 24 },
@@ -21,7 +28,9 @@ describe('the belief', () => {
     expect(bare.alongG).toBeGreaterThan(20);
     // 40 g at 210°, 40 g at 70° (140° aside): the sum lies at 140°, by the parallelogram.
     const on = [{ massG: 40, deg: 70 }];
-    const told = balanceEstimate.run({ seen: [settle(209), settle(211), settle(139, on), settle(141, on)] }).result;
+    const told = balanceEstimate.run({
+      seen: [settle(209), settle(211), settle(139, on), settle(141, on)],
+    }).result;
     expect(told.heavyMassG).toBeCloseTo(40, -0.5);
     expect(told.alongG).toBeLessThan(5);
     expect(told.odd).toBeNull();
@@ -45,14 +54,16 @@ describe('the belief', () => {
 
   test('a machine, a level test and a swing each sharpen it', () => {
     const start: Observation[] = [settle(209), settle(211)];
-    const along = (more: Observation[]) => balanceEstimate.run({ seen: [...start, ...more] }).result;
+    const along = (more: Observation[]) =>
+      balanceEstimate.run({ seen: [...start, ...more] }).result;
     const none = along([]).alongG;
-    expect(along([{ kind: 'machine', massG: 40, deg: 210, stepG: 5, stepDeg: 3, weights: [] }])).toMatchObject({
-      heavyMassG: expect.closeTo(40, -0.5),
-    });
-    expect(along([{ kind: 'level', deg: 210, moved: 'stays', weights: [{ massG: 40, deg: 30 }] }]).alongG).toBeLessThan(
-      none / 4,
-    );
+    expect(
+      along([{ kind: 'machine', massG: 40, deg: 210, stepG: 5, stepDeg: 3, weights: [] }]),
+    ).toMatchObject({ heavyMassG: expect.closeTo(40, -0.5) });
+    expect(
+      along([{ kind: 'level', deg: 210, moved: 'stays', weights: [{ massG: 40, deg: 30 }] }])
+        .alongG,
+    ).toBeLessThan(none / 4);
     // Half as heavy swings the square root of two more slowly.
     const swings: Observation[] = [
       { kind: 'swing', periodS: 2, weights: [] },
@@ -144,7 +155,10 @@ describe('what to do next', () => {
     // Off the counterweight's place on purpose.
     expect(Math.abs(angleBetween(trial.deg, 30))).toBeGreaterThan(10);
     const on = [{ massG: 40, deg: 70 }];
-    const final = ask([settle(209), settle(211), settle(139, on), settle(141, on), settle(140, on)], on);
+    const final = ask(
+      [settle(209), settle(211), settle(139, on), settle(141, on), settle(140, on)],
+      on,
+    );
     expect(final.do).toBe('final');
     expect(final.place.reduce((t, p) => t + p.massG, 0)).toBeCloseTo(40, -1);
     const there = final.place.map(({ massG, deg }) => ({ massG, deg }));
@@ -191,12 +205,16 @@ describe('what to do next', () => {
         { massG: 15, count: 1 },
       ],
     );
-    if (few.do === 'trial') expect(few.place.map((p) => p.massG).sort()).toEqual([10, 15].slice(-few.place.length));
+    if (few.do === 'trial')
+      expect(few.place.map((p) => p.massG).sort()).toEqual([10, 15].slice(-few.place.length));
     // Something lies just there: it moves aside, clear of that.
     const aside = trial([free.deg]);
-    if (aside.do === 'trial') expect(Math.abs(angleBetween(aside.deg, free.deg))).toBeGreaterThan(3);
+    if (aside.do === 'trial')
+      expect(Math.abs(angleBetween(aside.deg, free.deg))).toBeGreaterThan(3);
     // All round something lies every 6°: nothing goes on.
-    expect(() => trial(Array.from({ length: 60 }, (_, i) => i * 6))).toThrow(/lies on the valve, a lock or a spoke/);
+    expect(() => trial(Array.from({ length: 60 }, (_, i) => i * 6))).toThrow(
+      /lies on the valve, a lock or a spoke/,
+    );
   });
 
   test('final pieces are made up no finer than they need to be, and finer where that is not sure enough', () => {
@@ -210,8 +228,13 @@ describe('what to do next', () => {
       weights: [],
     });
     const ask = (seen: Observation[]) =>
-      balanceAdvise.run({ seen, stock: STOCK, sides: 'one', positions: SPOKES, rules: { 'balance.toleranceG': 5 } })
-        .result;
+      balanceAdvise.run({
+        seen,
+        stock: STOCK,
+        sides: 'one',
+        positions: SPOKES,
+        rules: { 'balance.toleranceG': 5 },
+      }).result;
     const sharp = ask([machine(1), machine(1)]);
     expect(sharp).toMatchObject({ do: 'final', limitG: 4 });
     expect(sharp.do === 'final' && sharp.chance).toBeGreaterThan(0.95);
@@ -234,6 +257,10 @@ describe('what to do next', () => {
 
   test('nothing in stock is said', () =>
     expect(() =>
-      balanceAdvise.run({ seen: [settle(209), settle(211), settle(210), settle(210)], stock: [], sides: 'one' }),
+      balanceAdvise.run({
+        seen: [settle(209), settle(211), settle(210), settle(210)],
+        stock: [],
+        sides: 'one',
+      }),
     ).toThrow(/no weights in stock/));
 });

@@ -81,7 +81,10 @@ const bandsOf = (knownG: number | undefined, steps = BAND_STEPS): { f: number; p
   const raw = Array.from({ length: steps }, (_, i) => {
     const f = from * (to / from) ** (i / (steps - 1));
     // Steps are even in the logarithm, so an even chance over grams grows with f.
-    return { f, p: knownG === undefined ? f : exp(-((Math.log(f / knownG) / KNOWN_WITHIN) ** 2) / 2) };
+    return {
+      f,
+      p: knownG === undefined ? f : exp(-((Math.log(f / knownG) / KNOWN_WITHIN) ** 2) / 2),
+    };
   });
   const sum = raw.reduce((t, b) => t + b.p, 0);
   return raw.map((b) => ({ f: b.f, p: b.p / sum }));
@@ -96,15 +99,22 @@ const NO_HELP = 0.35;
 /** Density of a heavy vector before anything is seen: any size alike, any direction alike. */
 const priorAt = (x: number, y: number, prior: Prior | undefined): number => {
   const r = sqrt(x * x + y * y);
-  const open = (r < USUAL_G ? 1 : exp((USUAL_G - r) / RARE_G)) / (2 * Math.PI * max(r, 2) * (USUAL_G + RARE_G));
+  const open =
+    (r < USUAL_G ? 1 : exp((USUAL_G - r) / RARE_G)) /
+    (2 * Math.PI * max(r, 2) * (USUAL_G + RARE_G));
   if (!prior) return open;
   const [px, py] = toVector(prior);
-  const near = exp(-((x - px) ** 2 + (y - py) ** 2) / (2 * prior.spreadG ** 2)) / (2 * Math.PI * prior.spreadG ** 2);
+  const near =
+    exp(-((x - px) ** 2 + (y - py) ** 2) / (2 * prior.spreadG ** 2)) /
+    (2 * Math.PI * prior.spreadG ** 2);
   return NO_HELP * open + (1 - NO_HELP) * near;
 };
 
 /** The middle of a cell in grams. */
-export const cellAt = ({ patch, cells }: Pick<Belief, 'patch' | 'cells'>, i: number): readonly [number, number] => {
+export const cellAt = (
+  { patch, cells }: Pick<Belief, 'patch' | 'cells'>,
+  i: number,
+): readonly [number, number] => {
   const u = (((i % cells) + 0.5) / cells) * 2 * patch.halfU - patch.halfU;
   const v = ((floor(i / cells) + 0.5) / cells) * 2 * patch.halfV - patch.halfV;
   return [patch.x + u * patch.cos - v * patch.sin, patch.y + u * patch.sin + v * patch.cos];
@@ -241,7 +251,8 @@ export const withinChance = (
   for (let i = 0; i < belief.mass.length; i++) {
     if (belief.mass[i]! === 0) continue;
     const [x, y] = cellAt(belief, i);
-    if (hypot(x + wx, y + wy) <= (orBand ? max(toleranceG, belief.bandOf[i]!) : toleranceG)) sum += belief.mass[i]!;
+    if (hypot(x + wx, y + wy) <= (orBand ? max(toleranceG, belief.bandOf[i]!) : toleranceG))
+      sum += belief.mass[i]!;
   }
   return sum;
 };

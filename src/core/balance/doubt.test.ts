@@ -27,7 +27,11 @@ test('what goes together is not doubted, nor a single reading', () => {
 });
 
 test('all weights from the other side: the first reading with weights is named', () => {
-  const both = [...rests([]), ...rests(FIRST, FIRST.map(mirrored)), ...rests(SECOND, SECOND.map(mirrored))];
+  const both = [
+    ...rests([]),
+    ...rests(FIRST, FIRST.map(mirrored)),
+    ...rests(SECOND, SECOND.map(mirrored)),
+  ];
   expect(doubt(both)).toMatchObject({ story: 'weights mirrored', reading: 2 });
   expect(doubt(both)!.says).toMatch(/entered from the other side/);
 });
@@ -39,7 +43,9 @@ test('one of two sets from the other side: its own first reading is named', () =
 
 test('a single rest from the other side is named by its number, from one on', () => {
   const seen = [...rests([]), ...rests(FIRST), ...rests(SECOND)];
-  const swapped = seen.map((o, i) => (i === 3 && o.kind === 'settle' ? { ...o, restDeg: 360 - o.restDeg } : o));
+  const swapped = seen.map((o, i) =>
+    i === 3 && o.kind === 'settle' ? { ...o, restDeg: 360 - o.restDeg } : o,
+  );
   expect(doubt(swapped)).toMatchObject({ reading: 3, story: 'rest mirrored' });
   expect(doubt(swapped)!.says).toMatch(/^Reading 4 looks/);
 });
@@ -53,7 +59,8 @@ test('a slip with no story is a reading that does not go with the others, and ma
 });
 
 test('weights that do almost nothing, or far too much, ask for the unit after the second placement', () => {
-  const scaled = (by: number) => (on: readonly MassVector[]) => on.map((w) => ({ ...w, massG: w.massG * by }));
+  const scaled = (by: number) => (on: readonly MassVector[]) =>
+    on.map((w) => ({ ...w, massG: w.massG * by }));
   const retold = (by: number) => {
     const really = scaled(by);
     const third = [{ massG: 50, deg: 140 }];
@@ -74,23 +81,31 @@ test('weights that do almost nothing, or far too much, ask for the unit after th
 });
 
 describe('level tests', () => {
-  const level = (deg: number, moved: 'rises' | 'sinks' | 'stays', weights: MassVector[] = []): Observation => ({
-    kind: 'level',
-    deg,
-    at: 'right',
-    moved,
-    weights,
-  });
+  const level = (
+    deg: number,
+    moved: 'rises' | 'sinks' | 'stays',
+    weights: MassVector[] = [],
+  ): Observation => ({ kind: 'level', deg, at: 'right', moved, weights });
   const bare = [...rests([]), ...rests(FIRST), ...rests(SECOND)];
   test('answered the other way round throughout', () => {
-    const seen = [...bare, level(210, 'rises'), level(30, 'sinks'), level(240, 'rises'), level(180, 'rises')];
+    const seen = [
+      ...bare,
+      level(210, 'rises'),
+      level(30, 'sinks'),
+      level(240, 'rises'),
+      level(180, 'rises'),
+    ];
     expect(doubt(seen)).toMatchObject({ story: 'level swapped' });
-    const right = seen.map((o) => (o.kind === 'level' ? { ...o, moved: o.moved === 'rises' ? 'sinks' : 'rises' } : o));
+    const right = seen.map((o) =>
+      o.kind === 'level' ? { ...o, moved: o.moved === 'rises' ? 'sinks' : 'rises' } : o,
+    );
     expect(doubt(right as Observation[])).toBeNull();
   });
   test('answered alike six times, where they cannot all be so', () => {
     const degs = [210, 30, 240, 60, 180, 0];
-    expect(doubt([...bare, ...degs.map((deg) => level(deg, 'stays'))])).toMatchObject({ story: 'same answer' });
+    expect(doubt([...bare, ...degs.map((deg) => level(deg, 'stays'))])).toMatchObject({
+      story: 'same answer',
+    });
   });
 });
 
@@ -98,7 +113,13 @@ describe('a stand that is not level', () => {
   const TILT_G = 9;
   const lean = (Math.asin(TILT_G / HEAVY.massG) * 180) / Math.PI;
   const settles = (turned: boolean, restDeg: number): Observation[] =>
-    [-0.5, 0.5].map((off) => ({ kind: 'settle', restDeg: restDeg + off, from: null, weights: [], turned }));
+    [-0.5, 0.5].map((off) => ({
+      kind: 'settle',
+      restDeg: restDeg + off,
+      from: null,
+      weights: [],
+      turned,
+    }));
   test('gives another resting place once the wheel is turned around; a level one gives the same', () => {
     expect(doubt([...settles(false, 210 - lean), ...settles(true, 210 + lean)])).toMatchObject({
       story: 'stand not level',

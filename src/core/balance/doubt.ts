@@ -102,8 +102,12 @@ const weightStories = (seen: readonly Observation[]): Retold[] => {
     retold('weights mirrored', mirrored, () => true),
     ...(groups.length > 1
       ? [
-          ...groups.map((key) => retold('weights mirrored', mirrored, (o) => keyOf(o.weights) === key)),
-          ...(groups.length > 2 ? [retold('weights mirrored', mirrored, (o) => keyOf(o.weights) !== groups[0])] : []),
+          ...groups.map((key) =>
+            retold('weights mirrored', mirrored, (o) => keyOf(o.weights) === key),
+          ),
+          ...(groups.length > 2
+            ? [retold('weights mirrored', mirrored, (o) => keyOf(o.weights) !== groups[0])]
+            : []),
           retold('weights opposite', opposite, (o) => keyOf(o.weights) === last),
         ]
       : []),
@@ -129,7 +133,9 @@ const restStories = (seen: readonly Observation[], wrong: readonly number[]): Re
           {
             is: 'rest mirrored',
             reading,
-            parts: [seen.map((other) => (other === o ? { ...o, restDeg: normalDeg(-o.restDeg) } : other))],
+            parts: [
+              seen.map((other) => (other === o ? { ...o, restDeg: normalDeg(-o.restDeg) } : other)),
+            ],
           },
         ]
       : [],
@@ -140,11 +146,15 @@ const levelStories = (seen: readonly Observation[]): Retold[] => {
   const tests = levelTestsOf(seen);
   if (tests.length < 3) return [];
   const reading = seen.findIndex((o) => o.kind === 'level');
-  const swapped = seen.map((o): Observation => (o.kind === 'level' ? { ...o, moved: OPPOSITE[o.moved] } : o));
+  const swapped = seen.map((o): Observation =>
+    o.kind === 'level' ? { ...o, moved: OPPOSITE[o.moved] } : o,
+  );
   const withoutTests = seen.filter((o) => o.kind !== 'level');
   const isSame = tests.length >= MANY_TESTS && tests.every((t) => t.moved === tests[0]!.moved);
   return [
-    ...(tests.some((t) => t.moved !== 'stays') ? [{ is: 'level swapped' as const, reading, parts: [swapped] }] : []),
+    ...(tests.some((t) => t.moved !== 'stays')
+      ? [{ is: 'level swapped' as const, reading, parts: [swapped] }]
+      : []),
     ...(isSame ? [{ is: 'same answer' as const, reading, parts: [withoutTests] }] : []),
   ];
 };
@@ -155,7 +165,12 @@ const standStories = (seen: readonly Observation[]): Retold[] => {
   const from = seen.findLastIndex((o) => keyOf(o.weights) !== key) + 1;
   const [before, after] = [seen.slice(0, from), seen.slice(from)];
   return [
-    ...TILTS_G.map((tiltG): Retold => ({ is: 'stand not level', reading: 0, parts: [seen], tiltG })),
+    ...TILTS_G.map((tiltG): Retold => ({
+      is: 'stand not level',
+      reading: 0,
+      parts: [seen],
+      tiltG,
+    })),
     ...(before.length > 0 && after.filter((o) => o.kind === 'settle').length > 1
       ? [{ is: 'something changed' as const, reading: from, parts: [before, after] }]
       : []),
@@ -170,26 +185,36 @@ const SAYS: Record<Story, (reading: number) => string> = {
     'The weights look as if they were entered from the other side. Check where they are and enter them again.',
   'weights opposite': () =>
     'The weights look as if they were entered opposite to where they are. Check where they are and enter them again.',
-  'rest mirrored': (n) => `Reading ${n} looks as if it was read from the other side. Take it again.`,
+  'rest mirrored': (n) =>
+    `Reading ${n} looks as if it was read from the other side. Take it again.`,
   'heavier than entered': () =>
     'The weights do far more than they should. Grams or ounces? Check the unit and enter them again.',
-  'lighter than entered': () => 'The weights do almost nothing. Grams or ounces? Check the unit and enter them again.',
+  'lighter than entered': () =>
+    'The weights do almost nothing. Grams or ounces? Check the unit and enter them again.',
   'level swapped': () =>
     'Rises and sinks look swapped in the level tests. Repeat the last one and watch the place itself.',
   'same answer': () =>
     'Every level test has the same answer, and the resting places disagree. Repeat one at the opposite place.',
-  'stand not level': () => 'The stand turns the wheel by itself. Level the stand, remove the weights and start over.',
+  'stand not level': () =>
+    'The stand turns the wheel by itself. Level the stand, remove the weights and start over.',
   'something changed': () =>
     'These readings disagree with those before. Did the tire creep, a weight come off or the stand move? Check, then start over.',
 };
 
-const doubtAs = (story: Story, reading: number): Doubt => ({ reading, story, says: SAYS[story](reading + 1) });
+const doubtAs = (story: Story, reading: number): Doubt => ({
+  reading,
+  story,
+  says: SAYS[story](reading + 1),
+});
 
 /** Roughly is enough to tell a story that explains it from one that does not. */
 const ROUGH_BANDS = 4;
 
 const evidenceOf = (parts: readonly (readonly Observation[])[], known: Known): number =>
-  parts.reduce((product, part) => product * believe(part, { ...known, bandSteps: ROUGH_BANDS }).evidence, 1);
+  parts.reduce(
+    (product, part) => product * believe(part, { ...known, bandSteps: ROUGH_BANDS }).evidence,
+    1,
+  );
 
 /** The story that explains the readings best, if it does so much better than single slips. */
 const bestStory = (
@@ -204,7 +229,9 @@ const bestStory = (
   for (const story of stories) {
     const { tiltG } = story;
     const ratio =
-      (ODDS[story.is] * evidenceOf(story.parts, tiltG === undefined ? known : { ...known, tiltG })) / asSeen;
+      (ODDS[story.is] *
+        evidenceOf(story.parts, tiltG === undefined ? known : { ...known, tiltG })) /
+      asSeen;
     if (ratio > (best?.times ?? tells)) best = { story, times: ratio };
   }
   return best?.story ?? null;
@@ -246,7 +273,9 @@ const asksForUnit = (seen: readonly Observation[]): boolean => {
   const nothing = [1, 2].every((i) => changed(i) >= CHANGED_G && moved(i) <= UNMOVED_DEG);
   const everything = recent
     .slice(1)
-    .every((set) => Math.abs(angleBetween(set.restDeg, sumVectors(set.weights).deg)) <= CARRIED_DEG);
+    .every(
+      (set) => Math.abs(angleBetween(set.restDeg, sumVectors(set.weights).deg)) <= CARRIED_DEG,
+    );
   return nothing || everything;
 };
 
@@ -257,7 +286,11 @@ const isTurned = (o: Observation) => o.kind === 'settle' && o.turned === true;
  * Whether what was seen contradicts itself, and what explains it best; null while all of it goes together. Source: Bayes
  * factors, the same readings under each story.
  */
-export const doubtOf = (belief: Belief, seen: readonly Observation[], known: Known): Doubt | null => {
+export const doubtOf = (
+  belief: Belief,
+  seen: readonly Observation[],
+  known: Known,
+): Doubt | null => {
   if (seen.length < 2) return null;
   const isDoubtful = belief.allRight < LIKELY;
   if (!isDoubtful) {
@@ -282,16 +315,25 @@ export const doubtOf = (belief: Belief, seen: readonly Observation[], known: Kno
   );
   if (best) return doubtAs(best.is, best.reading);
   const reading = worstOf(belief.wrong);
-  return { reading, story: null, says: `Reading ${reading + 1} doesn’t agree with the others. Take it again.` };
+  return {
+    reading,
+    story: null,
+    says: `Reading ${reading + 1} doesn’t agree with the others. Take it again.`,
+  };
 };
 
 /** Whether turning the wheel around on its stand would tell a tilt from a slip, and has not been done. */
-export const asksToTurn = (doubt: Pick<Doubt, 'story'> | null, now: readonly Observation[]): boolean =>
+export const asksToTurn = (
+  doubt: Pick<Doubt, 'story'> | null,
+  now: readonly Observation[],
+): boolean =>
   (doubt?.story === 'stand not level' || isLopsided(now)) && now.filter(isTurned).length < 2;
 
 /** Stories of which no level test can be trusted. */
 export const deceivesTests = (doubt: Pick<Doubt, 'story'> | null): boolean =>
-  doubt?.story === 'level swapped' || doubt?.story === 'same answer' || doubt?.story === 'stand not level';
+  doubt?.story === 'level swapped' ||
+  doubt?.story === 'same answer' ||
+  doubt?.story === 'stand not level';
 
 /** Whether the others have settled it: the readings in doubt are so surely wrong that the rest goes together. */
 export const isOutvoted = (belief: Belief, seen: readonly Observation[], known: Known): boolean => {

@@ -32,10 +32,17 @@ const machine = (massG: number, deg: number, weights: typeof on = []): Observati
   stepDeg: 3,
   weights,
 });
-const swing = (periodS: number, weights: typeof on = []): Observation => ({ kind: 'swing', periodS, weights });
+const swing = (periodS: number, weights: typeof on = []): Observation => ({
+  kind: 'swing',
+  periodS,
+  weights,
+});
 const told = [settle(209), settle(211), settle(139, on), settle(141, on)];
 const counter = [{ massG: 40, deg: 30 }];
-const both = (moved: 'rises' | 'sinks' | 'stays') => [level(30, moved, counter), level(120, moved, counter)];
+const both = (moved: 'rises' | 'sinks' | 'stays') => [
+  level(30, moved, counter),
+  level(120, moved, counter),
+];
 /** The test that ends the work: 3 o'clock, 9 o'clock, and a quarter turn on. */
 const closing = (moved: 'rises' | 'sinks' | 'stays'): Observation[] => [
   { ...level(30, moved, counter), at: 'right' } as Observation,
@@ -61,9 +68,15 @@ describe('golden answers about balance', () => {
     [balanceEstimate, { seen: told, on: counter }],
     [balanceEstimate, { seen: told, rules: { 'balance.bandG': 3 } }],
     [balanceEstimate, { seen: [...told, settle(320, on), settle(140, on)] }],
-    [balanceEstimate, { seen: [settle(209), settle(211)], prior: { massG: 60, deg: 210, spreadG: 8 } }],
+    [
+      balanceEstimate,
+      { seen: [settle(209), settle(211)], prior: { massG: 60, deg: 210, spreadG: 8 } },
+    ],
     [balanceEstimate, { seen: [machine(40, 200)] }],
-    [balanceEstimate, { seen: [settle(209), settle(211), swing(2), swing(2.8, [{ massG: 20, deg: 30 }])] }],
+    [
+      balanceEstimate,
+      { seen: [settle(209), settle(211), swing(2), swing(2.8, [{ massG: 20, deg: 30 }])] },
+    ],
     [balanceAdvise, {}],
     [balanceAdvise, { seen: [] }],
     [balanceAdvise, { seen: [settle(209)] }],

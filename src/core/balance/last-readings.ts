@@ -74,13 +74,21 @@ export const lastFit = (now: readonly Observation[], limitG: number, bandG?: num
       for (let k = 0; k < (ring === 0 ? 1 : DIRECTIONS); k++) {
         const rad = (2 * Math.PI * k) / DIRECTIONS;
         const [x, y] = [r * Math.sin(rad), r * Math.cos(rad)];
-        const p = likelihoods.reduce((product, { of, wrong }) => product * (of(x, y, f) / wrong + 1e-4), 1);
+        const p = likelihoods.reduce(
+          (product, { of, wrong }) => product * (of(x, y, f) / wrong + 1e-4),
+          1,
+        );
         anywhere = Math.max(anywhere, p);
         if (r > hiddenG) continue;
         within = Math.max(within, p);
-        const levels = likelihoods.reduce((q, { of }, i) => (now[i]!.kind === 'level' ? q * of(x, y, f) : q), 1);
+        const levels = likelihoods.reduce(
+          (q, { of }, i) => (now[i]!.kind === 'level' ? q * of(x, y, f) : q),
+          1,
+        );
         const widthDeg = r <= f ? 360 : (2 * Math.asin(f / r)) / DEG + 2 * READ_DEG;
-        const isNear = r <= f || rests.every((rest) => Math.abs(angleBetween(rest.restDeg, rad / DEG)) <= widthDeg / 2);
+        const isNear =
+          r <= f ||
+          rests.every((rest) => Math.abs(angleBetween(rest.restDeg, rad / DEG)) <= widthDeg / 2);
         if (isNear) crowd = Math.max(crowd, levels * crowdChance(rests.length, arcDeg, widthDeg));
       }
     }

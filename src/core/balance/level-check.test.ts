@@ -12,13 +12,11 @@ import {
 } from './level-check';
 import type { LevelTest, Observation } from './observation';
 
-const level = (deg: number, at: LevelTest['at'], moved: LevelTest['moved'] = 'stays'): LevelTest => ({
-  kind: 'level',
-  deg,
-  at,
-  moved,
-  weights: [],
-});
+const level = (
+  deg: number,
+  at: LevelTest['at'],
+  moved: LevelTest['moved'] = 'stays',
+): LevelTest => ({ kind: 'level', deg, at, moved, weights: [] });
 const settle = (massG: number, deg = 0): Observation => ({
   kind: 'settle',
   restDeg: 0,
@@ -38,13 +36,37 @@ describe('the test that ends the work', () => {
       [level(30, 'right'), level(210, 'right'), level(120, 'left')],
       true,
     ],
-    ['three places a third of a turn apart', [level(0, 'right'), level(120, 'right'), level(240, 'right')], true],
+    [
+      'three places a third of a turn apart',
+      [level(0, 'right'), level(120, 'right'), level(240, 'right')],
+      true,
+    ],
     ['one place alone', [level(30, 'right'), level(30, 'left')], false],
-    ['two places a quarter turn apart, on one side', [level(30, 'right'), level(120, 'right')], false],
-    ['three places on one half of the wheel', [level(0, 'right'), level(45, 'right'), level(90, 'right')], false],
-    ['places too close to tell of two directions', [level(0, 'right'), level(0, 'left'), level(59, 'right')], false],
-    ['places just far enough apart', [level(0, 'right'), level(0, 'left'), level(60, 'right')], true],
-    ['sides that are not recorded count as 3 o’clock', [level(0, null), level(90, undefined), level(180, null)], true],
+    [
+      'two places a quarter turn apart, on one side',
+      [level(30, 'right'), level(120, 'right')],
+      false,
+    ],
+    [
+      'three places on one half of the wheel',
+      [level(0, 'right'), level(45, 'right'), level(90, 'right')],
+      false,
+    ],
+    [
+      'places too close to tell of two directions',
+      [level(0, 'right'), level(0, 'left'), level(59, 'right')],
+      false,
+    ],
+    [
+      'places just far enough apart',
+      [level(0, 'right'), level(0, 'left'), level(60, 'right')],
+      true,
+    ],
+    [
+      'sides that are not recorded count as 3 o’clock',
+      [level(0, null), level(90, undefined), level(180, null)],
+      true,
+    ],
     ['none', [], false],
   ])('%s: %s', (_name, tests, is) => {
     expect(isLevel(tests)).toBe(is);
@@ -61,7 +83,10 @@ describe('the test that ends the work', () => {
   test('a place that moved is answered once it was held on the other side too', () => {
     expect(isAnswered([level(30, 'right', 'sinks')])).toBe(false);
     expect(isAnswered([level(30, 'right', 'sinks'), level(30, 'left', 'stays')])).toBe(true);
-    expect([hasMoved([level(30, 'right')]), hasMoved([level(30, 'right', 'rises')])]).toEqual([false, true]);
+    expect([hasMoved([level(30, 'right')]), hasMoved([level(30, 'right', 'rises')])]).toEqual([
+      false,
+      true,
+    ]);
   });
 
   test('it asks for one place at 3, the same at 9, then a quarter turn on, and never twice for one', () => {
@@ -79,7 +104,10 @@ describe('the test that ends the work', () => {
     ]);
     // A test by hand at 9 asks for 3 next; the opposite place was as good as the other side.
     expect(nextLevelTest([level(50, 'left')], 200)).toEqual({ deg: 50, at: 'right' });
-    expect(nextLevelTest([level(50, 'right'), level(230, 'right')], 200)).toEqual({ deg: 140, at: 'right' });
+    expect(nextLevelTest([level(50, 'right'), level(230, 'right')], 200)).toEqual({
+      deg: 140,
+      at: 'right',
+    });
   });
 
   // By geometry: what stays within the dead band everywhere leaves so little, whatever the stand’s tilt.
@@ -89,12 +117,15 @@ describe('the test that ends the work', () => {
       for (let deg = 0; deg < 360; deg += 10)
         for (let tiltG = -12; tiltG <= 12; tiltG += 1.5) {
           const pull = (at: number, side: 'left' | 'right') =>
-            leftG * Math.cos((angleBetween(at, deg) * Math.PI) / 180) + (side === 'left' ? -tiltG : tiltG);
+            leftG * Math.cos((angleBetween(at, deg) * Math.PI) / 180) +
+            (side === 'left' ? -tiltG : tiltG);
           const tests: LevelTest[] = [];
           while (!isAnswered(tests)) {
             const next = nextLevelTest(tests, 200);
             const turn = pull(next.deg, next.at);
-            tests.push(level(next.deg, next.at, turn > bandG ? 'sinks' : turn < -bandG ? 'rises' : 'stays'));
+            tests.push(
+              level(next.deg, next.at, turn > bandG ? 'sinks' : turn < -bandG ? 'rises' : 'stays'),
+            );
           }
           if (!isLevel(tests)) continue;
           expect(leftG).toBeLessThanOrEqual(2 * bandG);

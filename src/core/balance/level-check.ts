@@ -12,7 +12,8 @@ const SAME_DEG = 20;
 const MAX_GAP_DEG = 180 + SAME_DEG;
 
 /** The hour at which a place is level on a side: 9 o'clock on the left, 3 on the right. */
-export const levelHour = (at: 'left' | 'right'): string => (at === 'left' ? '9 o’clock' : '3 o’clock');
+export const levelHour = (at: 'left' | 'right'): string =>
+  at === 'left' ? '9 o’clock' : '3 o’clock';
 
 const OPPOSITE = { rises: 'sinks', sinks: 'rises', stays: 'stays' } as const;
 
@@ -26,7 +27,8 @@ const acrossDeg = (a: number, b: number): number => {
   return Math.min(apart, 180 - apart);
 };
 
-export const levelTestsOf = (seen: readonly Observation[]): LevelTest[] => seen.filter((o) => o.kind === 'level');
+export const levelTestsOf = (seen: readonly Observation[]): LevelTest[] =>
+  seen.filter((o) => o.kind === 'level');
 
 /**
  * Whether places were held level on both sides of the axle and along two lines. If all of them stay, that bounds what is
@@ -50,12 +52,15 @@ export const isAnswered = (now: readonly Observation[]): boolean => {
   if (covers(tests)) return true;
   const held = tests.map((t) => ({ deg: atRight(t).deg, moved: t.moved }));
   return held.some(
-    (a) => a.moved !== 'stays' && held.some((b) => Math.abs(angleBetween(a.deg, b.deg)) >= 180 - SAME_DEG),
+    (a) =>
+      a.moved !== 'stays' &&
+      held.some((b) => Math.abs(angleBetween(a.deg, b.deg)) >= 180 - SAME_DEG),
   );
 };
 
 /** Whether a place moved when it was let go. */
-export const hasMoved = (now: readonly Observation[]): boolean => levelTestsOf(now).some((t) => t.moved !== 'stays');
+export const hasMoved = (now: readonly Observation[]): boolean =>
+  levelTestsOf(now).some((t) => t.moved !== 'stays');
 
 /** Whether it was made and every place stayed, the last ones without a break. */
 export const isLevel = (now: readonly Observation[]): boolean => {
@@ -64,7 +69,10 @@ export const isLevel = (now: readonly Observation[]): boolean => {
 };
 
 /** The next place of the closing test: the first at 3 o'clock, the same at 9, then a quarter turn on. */
-export const nextLevelTest = (now: readonly Observation[], firstDeg: number): { deg: number; at: 'left' | 'right' } => {
+export const nextLevelTest = (
+  now: readonly Observation[],
+  firstDeg: number,
+): { deg: number; at: 'left' | 'right' } => {
   const tests = levelTestsOf(now);
   const last = tests.at(-1);
   if (!last) return { deg: firstDeg, at: 'right' };
@@ -76,7 +84,9 @@ export const nextLevelTest = (now: readonly Observation[], firstDeg: number): { 
     { deg: normalDeg(first.deg + 90), at: 'right' as const },
     { deg: normalDeg(first.deg + 90), at: 'left' as const },
   ];
-  const open = ways.find((way) => !isHeld(atRight({ ...way, kind: 'level', moved: 'stays', weights: [] }).deg));
+  const open = ways.find(
+    (way) => !isHeld(atRight({ ...way, kind: 'level', moved: 'stays', weights: [] }).deg),
+  );
   return open ?? { deg: normalDeg(last.deg + 90), at: 'right' };
 };
 
@@ -90,7 +100,10 @@ export const isLopsided = (now: readonly Observation[]): boolean => {
     .map(atRight);
   return turns.some((a) =>
     turns.some(
-      (b) => a.moved !== 'stays' && a.moved === b.moved && Math.abs(angleBetween(a.deg, b.deg)) >= 180 - SAME_DEG,
+      (b) =>
+        a.moved !== 'stays' &&
+        a.moved === b.moved &&
+        Math.abs(angleBetween(a.deg, b.deg)) >= 180 - SAME_DEG,
     ),
   );
 };
@@ -103,7 +116,9 @@ export const movesEvenly = (now: readonly Observation[]): boolean => {
     .filter((t) => t.at && t.moved !== 'stays')
     .map(atRight);
   return turns.some((a) =>
-    turns.some((b) => a.moved !== b.moved && Math.abs(angleBetween(a.deg, b.deg)) >= 180 - SAME_DEG),
+    turns.some(
+      (b) => a.moved !== b.moved && Math.abs(angleBetween(a.deg, b.deg)) >= 180 - SAME_DEG,
+    ),
   );
 };
 
@@ -129,7 +144,11 @@ const setKey = ({ weights }: Observation): string =>
     .join();
 
 /** How many sets of weights differ from the present ones by no more than so much, the present ones left out. */
-export const triedNear = (seen: readonly Observation[], on: readonly MassVector[], withinG: number): number =>
+export const triedNear = (
+  seen: readonly Observation[],
+  on: readonly MassVector[],
+  withinG: number,
+): number =>
   new Set(
     seenNear(seen, on, withinG)
       .filter((o) => farFrom(o, on) > SAME_G)

@@ -61,8 +61,11 @@ export const likelihoodOf = (
         const blur = sqrt((READ_RAD * r) ** 2 + softG * softG);
         const beyond = abs(across) - f;
         if (beyond > FAR * blur) return 0;
-        const inside = beyond < -FAR * blur ? 1 : share((across + f) / blur) - share((across - f) / blur);
-        return inside / (heldG === 0 ? 2 * asin(f / r) : asin((heldG + f) / r) - asin((heldG - f) / r));
+        const inside =
+          beyond < -FAR * blur ? 1 : share((across + f) / blur) - share((across - f) / blur);
+        return (
+          inside / (heldG === 0 ? 2 * asin(f / r) : asin((heldG + f) / r) - asin((heldG - f) / r))
+        );
       };
       return { of, wrong: 1 / (2 * Math.PI) };
     }
@@ -75,14 +78,23 @@ export const likelihoodOf = (
         const pull = (x + wx) * ex + (y + wy) * ey + helpG;
         const sinks = share((pull - f) / blur);
         const rises = share((-pull - f) / blur);
-        return seen.moved === 'sinks' ? sinks : seen.moved === 'rises' ? rises : max(0, 1 - sinks - rises);
+        return seen.moved === 'sinks'
+          ? sinks
+          : seen.moved === 'rises'
+            ? rises
+            : max(0, 1 - sinks - rises);
       };
       return { of, wrong: 1 / 3 };
     }
     case 'machine': {
       const [mx, my] = toVector(seen);
       const softG = blurOf(Math.SQRT1_2, Math.SQRT1_2);
-      const sd = hypot(seen.stepG / ROUNDING, (seen.massG * seen.stepDeg * RAD) / ROUNDING, softG, 0.5);
+      const sd = hypot(
+        seen.stepG / ROUNDING,
+        (seen.massG * seen.stepDeg * RAD) / ROUNDING,
+        softG,
+        0.5,
+      );
       const of: Likelihood = (x, y) =>
         exp(-((x + wx - mx) ** 2 + (y + wy - my) ** 2) / (2 * sd * sd)) / (2 * Math.PI * sd * sd);
       return { of, wrong: 1e-5 };
@@ -94,7 +106,10 @@ export const likelihoodOf = (
       // T² is as the inertia over the heavy mass; the weights hardly change the inertia.
       const told = 2 * log(first.periodS / seen.periodS);
       const of: Likelihood = (x, y) => {
-        const [r, r0] = [sqrt((x + wx) ** 2 + (y + wy) ** 2) + 1e-9, sqrt((x + fx) ** 2 + (y + fy) ** 2) + 1e-9];
+        const [r, r0] = [
+          sqrt((x + wx) ** 2 + (y + wy) ** 2) + 1e-9,
+          sqrt((x + fx) ** 2 + (y + fy) ** 2) + 1e-9,
+        ];
         const sd = hypot(2 * Math.SQRT2 * TIMING, softG / r, softG / r0);
         const off = log(r / r0) - told;
         return exp(-(off * off) / (2 * sd * sd)) / sd;

@@ -29,4 +29,5 @@ export const sumParts = (masses: readonly MassVector[]): readonly [number, numbe
   );
 
 /** The one mass that many together amount to. */
-export const sumVectors = (masses: readonly MassVector[]): MassVector => fromVector(sumParts(masses));
+export const sumVectors = (masses: readonly MassVector[]): MassVector =>
+  fromVector(sumParts(masses));

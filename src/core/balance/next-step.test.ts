@@ -7,9 +7,18 @@ import type { LevelTest, Observation, Settle } from './observation';
  * A belief of one or two wheels: where each is heavy, its dead band, and how probable it is; how far all of it may be
  * off along 200° and across.
  */
-const belief = (wheels: (MassVector & { bandG?: number; p?: number })[], spreadG = 1, acrossG = spreadG): Belief => {
-  const cells = wheels.map((w) => ({ at: toVector(w), bandG: w.bandG ?? 1, p: w.p ?? 1 / wheels.length }));
-  const mean = (of: (c: (typeof cells)[number]) => number) => cells.reduce((sum, c) => sum + c.p * of(c), 0);
+const belief = (
+  wheels: (MassVector & { bandG?: number; p?: number })[],
+  spreadG = 1,
+  acrossG = spreadG,
+): Belief => {
+  const cells = wheels.map((w) => ({
+    at: toVector(w),
+    bandG: w.bandG ?? 1,
+    p: w.p ?? 1 / wheels.length,
+  }));
+  const mean = (of: (c: (typeof cells)[number]) => number) =>
+    cells.reduce((sum, c) => sum + c.p * of(c), 0);
   // A grid of two by two lies wherever two wheels are; the other two cells are empty.
   const [a, b] = [cells[0]!.at, (cells[1] ?? cells[0]!).at];
   const [du, dv] = [b[0] - a[0], b[1] - a[1]];
@@ -53,11 +62,13 @@ const level = (
   weights: readonly MassVector[],
   at: LevelTest['at'] = 'right',
 ): LevelTest => ({ kind: 'level', deg, at, moved, weights });
-const restAt = (restDeg: number, weights: readonly MassVector[], from: Settle['from'] = 'left'): Settle => ({
-  ...settle(weights, from),
-  restDeg,
-});
-const times = <T>(n: number, of: (i: number) => T): T[] => Array.from({ length: n }, (_, i) => of(i));
+const restAt = (
+  restDeg: number,
+  weights: readonly MassVector[],
+  from: Settle['from'] = 'left',
+): Settle => ({ ...settle(weights, from), restDeg });
+const times = <T>(n: number, of: (i: number) => T): T[] =>
+  Array.from({ length: n }, (_, i) => of(i));
 
 const HEAVY = { massG: 40, deg: 200 };
 /** What balances it, and what leaves 3 g at 200°. */
@@ -66,8 +77,12 @@ const SHORT = [{ massG: 37, deg: 20 }];
 const ASK = { toleranceG: 5, trialsG: [10, 20], stayAt: (deg: number) => deg };
 const UNSETTLED = { reading: 0, story: null, says: 'odd', settled: false } as const;
 
-const next = (seen: readonly Observation[], on: readonly MassVector[], believed: Belief, more?: Partial<AdviceInput>) =>
-  nextStep({ ...ASK, seen, on, ...more }, believed);
+const next = (
+  seen: readonly Observation[],
+  on: readonly MassVector[],
+  believed: Belief,
+  more?: Partial<AdviceInput>,
+) => nextStep({ ...ASK, seen, on, ...more }, believed);
 /** Only here a trial can be taped. */
 const onlyAt = (place: number) => (deg: number) => (deg === place ? deg : null);
 const does = (advice: Advice) => advice.do;
@@ -80,7 +95,11 @@ describe('which readings are still asked for', () => {
     );
   });
   test('with weights on it too, and then it says what that would teach', () => {
-    const advice = next([settle(), settle([], 'right'), settle(ON, 'right')], ON, belief([{ massG: 45, deg: 200 }], 6));
+    const advice = next(
+      [settle(), settle([], 'right'), settle(ON, 'right')],
+      ON,
+      belief([{ massG: 45, deg: 200 }], 6),
+    );
     expect(advice).toMatchObject({ do: 'settle', from: 'left' });
     const { learns } = advice as Extract<Advice, { do: 'settle' }>;
     expect(learns!.nowG).toBeCloseTo(6 * Math.SQRT2, 6);
@@ -146,19 +165,39 @@ describe('when it is done', () => {
   const still = [settle(ON), settle(ON, 'right')];
   test('never where it moves from level, however sure the belief: a known piece more, and then someone looks', () => {
     const seen = [...still, ...moving];
-    expect(next(seen, ON, belief([HEAVY]), { lightestG: 3 })).toMatchObject({ do: 'final', check: true });
-    expect(next(seen, ON, belief([HEAVY]), { lightestG: null })).toMatchObject({ do: 'look', why: 'unproved' });
+    expect(next(seen, ON, belief([HEAVY]), { lightestG: 3 })).toMatchObject({
+      do: 'final',
+      check: true,
+    });
+    expect(next(seen, ON, belief([HEAVY]), { lightestG: null })).toMatchObject({
+      do: 'look',
+      why: 'unproved',
+    });
   });
   test('never where it keeps coming to rest at one place, though every level test is said to stay', () => {
     const crowd = times(4, (i) => restAt(90 + i, ON));
-    expect(next([...crowd, ...quiet], ON, belief([HEAVY]))).toMatchObject({ do: 'look', why: 'unproved' });
+    expect(next([...crowd, ...quiet], ON, belief([HEAVY]))).toMatchObject({
+      do: 'look',
+      why: 'unproved',
+    });
     // Three alike are few: another is asked for. Two are no crowd.
     expect(does(next([...crowd.slice(0, 3), ...quiet], ON, belief([HEAVY])))).toBe('settle');
     expect(does(next([...crowd.slice(0, 2), ...quiet], ON, belief([HEAVY])))).toBe('done');
   });
   test('the chance is never above what the last readings bear out', () => {
-    const machine: Observation = { kind: 'machine', massG: 7, deg: 200, stepG: 1, stepDeg: 3, weights: ON };
-    const advice = next([machine], ON, belief([HEAVY]), { trialsG: [], lightestG: null, realize: () => ON });
+    const machine: Observation = {
+      kind: 'machine',
+      massG: 7,
+      deg: 200,
+      stepG: 1,
+      stepDeg: 3,
+      weights: ON,
+    };
+    const advice = next([machine], ON, belief([HEAVY]), {
+      trialsG: [],
+      lightestG: null,
+      realize: () => ON,
+    });
     expect(does(advice)).not.toBe('done');
     const good = next([{ ...machine, massG: 1 }], ON, belief([HEAVY]));
     expect(good).toMatchObject({ do: 'done', chance: 1 });
@@ -173,7 +212,12 @@ describe('when it is done', () => {
     const short = [{ massG: 38, deg: 20 }];
     const more = [...short, { massG: 5, deg: 20 }];
     const before = [restAt(200, short), restAt(201, short, 'right'), level(200, 'sinks', short)];
-    const seen = [...before, level(200, 'sinks', short, 'left'), restAt(20, more), restAt(21, more, 'right')];
+    const seen = [
+      ...before,
+      level(200, 'sinks', short, 'left'),
+      restAt(20, more),
+      restAt(21, more, 'right'),
+    ];
     const fine = belief([{ ...HEAVY, bandG: 0.5 }]);
     expect(next(seen, more, fine, { known: { bandG: 0.5 } })).toMatchObject({ do: 'done' });
     // It rests where it did: more is left than the piece.
@@ -196,7 +240,10 @@ describe('when it is done', () => {
       check: true,
     });
     const free = next(at, SHORT, belief([HEAVY]), { lightestG: 3, stayAt: () => null });
-    expect((free as Extract<Advice, { do: 'final' }>).pieces.at(-1)).toEqual({ massG: 3, deg: expect.closeTo(20, 6) });
+    expect((free as Extract<Advice, { do: 'final' }>).pieces.at(-1)).toEqual({
+      massG: 3,
+      deg: expect.closeTo(20, 6),
+    });
   });
   test('a piece that is heavier than the tolerance tells nothing, nor is it tried a third time', () => {
     const isCheck = (more: Observation[], lightestG: number | null) =>
@@ -225,7 +272,10 @@ describe('a stand that may not be level', () => {
   test('so it is where a tilt explains the readings best; once that is borne out, someone levels the stand', () => {
     const doubt = { ...UNSETTLED, story: 'stand not level' } as const;
     expect(next(rests, ON, belief([HEAVY]), { doubt })).toMatchObject({ turned: true });
-    const turned = (['left', 'right'] as const).map((from) => ({ ...restAt(190, ON, from), turned: true }));
+    const turned = (['left', 'right'] as const).map((from) => ({
+      ...restAt(190, ON, from),
+      turned: true,
+    }));
     expect(next([...rests, ...turned], ON, belief([HEAVY]), { doubt })).toMatchObject({
       do: 'look',
       why: 'contradiction',
@@ -234,12 +284,17 @@ describe('a stand that may not be level', () => {
 });
 
 describe('what contradicts itself', () => {
-  const withSets = (sets: number) => [...times(sets - 1, (i) => settle([{ massG: 10 + i, deg: 90 }])), settle(ON)];
+  const withSets = (sets: number) => [
+    ...times(sets - 1, (i) => settle([{ massG: 10 + i, deg: 90 }])),
+    settle(ON),
+  ];
   test('after five sets of weights somebody has to look, even where the others outvote it', () => {
     const ask = (sets: number, settled: boolean) =>
       does(next([...withSets(sets)], ON, belief([HEAVY], 9), { doubt: { ...UNSETTLED, settled } }));
     expect([ask(5, true), ask(5, false), ask(4, true)]).toEqual(['look', 'look', 'settle']);
-    expect(next(withSets(5), ON, belief([{ massG: 46, deg: 200 }], 9), { doubt: UNSETTLED })).toEqual({
+    expect(
+      next(withSets(5), ON, belief([{ massG: 46, deg: 200 }], 9), { doubt: UNSETTLED }),
+    ).toEqual({
       do: 'look',
       why: 'contradiction',
       rule: 'many sets in doubt',
@@ -250,7 +305,11 @@ describe('what contradicts itself', () => {
   });
   test('after five readings with the same weights, unless the others have settled it', () => {
     const ask = (readings: number, settled: boolean) => {
-      const seen = [...times(readings - 2, () => settle(ON)), level(200, 'sinks', ON), level(290, 'rises', ON)];
+      const seen = [
+        ...times(readings - 2, () => settle(ON)),
+        level(200, 'sinks', ON),
+        level(290, 'rises', ON),
+      ];
       const advice = next(seen, ON, belief([HEAVY], 9), { doubt: { ...UNSETTLED, settled } });
       return advice.do === 'look' ? advice.rule : advice.do;
     };
@@ -271,7 +330,12 @@ describe('what contradicts itself', () => {
     expect([ask(1), ask(2), ask(2, UNSETTLED)]).toEqual(['settle', 'look', 'level']);
   });
   test('so are weights in another unit, a slip of all tests, and a wheel that changed', () => {
-    const stories = ['heavier than entered', 'lighter than entered', 'level swapped', 'something changed'] as const;
+    const stories = [
+      'heavier than entered',
+      'lighter than entered',
+      'level swapped',
+      'something changed',
+    ] as const;
     for (const story of stories)
       expect(
         next([settle(ON), settle(ON, 'right')], ON, belief([{ massG: 60, deg: 200 }], 9), {
@@ -291,7 +355,14 @@ describe('what contradicts itself', () => {
     const tests = [level(200, 'sinks', ON), level(200, 'sinks', ON)];
     expect(ask(tests)).toEqual({ do: 'settle', from: 'left' });
     // A machine does not settle: it spins again.
-    const machine: Observation = { kind: 'machine', massG: 50, deg: 200, stepG: 1, stepDeg: 1, weights: ON };
+    const machine: Observation = {
+      kind: 'machine',
+      massG: 50,
+      deg: 200,
+      stepG: 1,
+      stepDeg: 1,
+      weights: ON,
+    };
     expect(does(next([machine], ON, far, { doubt: UNSETTLED }))).toBe('spin');
     expect(['trial', 'final']).toContain(does(next([machine], ON, far)));
   });
@@ -316,7 +387,10 @@ describe('other weights', () => {
       25,
       1,
     );
-    const trial = next(rests, [], open, { trialsG: [10, 40, 41] }) as Extract<Advice, { do: 'trial' }>;
+    const trial = next(rests, [], open, { trialsG: [10, 40, 41] }) as Extract<
+      Advice,
+      { do: 'trial' }
+    >;
     expect(trial).toMatchObject({ do: 'trial', massG: 40, chance: 0 });
     expect(Math.abs(((trial.deg - 20 + 540) % 360) - 180)).toBeGreaterThanOrEqual(15);
     expect(trial.learns.thenG).toBeLessThan(trial.learns.nowG / 2);
@@ -330,7 +404,12 @@ describe('other weights', () => {
       25,
     );
     const trial = next(rests, [], open, { trialsG: [20], trialAt: onlyAt(20) });
-    expect(trial).toMatchObject({ do: 'trial', massG: 20, deg: 20, chance: expect.closeTo(0.3, 6) });
+    expect(trial).toMatchObject({
+      do: 'trial',
+      massG: 20,
+      deg: 20,
+      chance: expect.closeTo(0.3, 6),
+    });
     // What the stand hides counts as balanced.
     const hidden = belief(
       [
@@ -362,7 +441,9 @@ describe('other weights', () => {
     const [after, before] = [at(1), at(-1)] as Extract<Advice, { do: 'trial' }>[];
     expect([after!.do, before!.do]).toEqual(['trial', 'trial']);
     expect((after!.deg - 20 + 360) % 360).toBeCloseTo((20 - before!.deg + 360) % 360, 6);
-    const asides = [0, 15, 30, 45, 60, 80].flatMap((a) => (a === 0 ? [20] : [20 + a, (380 - a) % 360]));
+    const asides = [0, 15, 30, 45, 60, 80].flatMap((a) =>
+      a === 0 ? [20] : [20 + a, (380 - a) % 360],
+    );
     expect(placesAsked).toEqual([...asides, ...asides]);
   });
   test('no place for a trial, no trial', () => {
@@ -380,12 +461,22 @@ describe('other weights', () => {
       const seen = [settle(ON), settle(ON, 'right'), settle(ON), settle(ON)];
       return does(next(seen, ON, belief([{ massG: 40 + massG, deg: 200, bandG }], 0.1)));
     };
-    expect([left(12.4, 1), left(12.6, 1), left(19.9, 8), left(20.1, 8)]).toEqual(['level', 'final', 'level', 'final']);
+    expect([left(12.4, 1), left(12.6, 1), left(19.9, 8), left(20.1, 8)]).toEqual([
+      'level',
+      'final',
+      'level',
+      'final',
+    ]);
   });
 });
 
 describe('when nothing on the shelf does better', () => {
-  const tested = [settle(ON), settle(ON, 'right'), level(200, 'sinks', ON), level(200, 'sinks', ON, 'left')];
+  const tested = [
+    settle(ON),
+    settle(ON, 'right'),
+    level(200, 'sinks', ON),
+    level(200, 'sinks', ON, 'left'),
+  ];
   const split = (massG: number, p: number) =>
     belief(
       [
@@ -414,7 +505,10 @@ describe('when nothing on the shelf does better', () => {
       stepDeg: 1,
       weights: ON,
     });
-    expect(next([says(3)], ON, split(20, 0.4), same)).toEqual({ do: 'done', chance: expect.closeTo(0.6, 6) });
+    expect(next([says(3)], ON, split(20, 0.4), same)).toEqual({
+      do: 'done',
+      chance: expect.closeTo(0.6, 6),
+    });
     // What it shows is more than the tolerance: not balanced, whatever else is believed.
     expect(next([says(10)], ON, split(20, 0.4), same)).toMatchObject({ do: 'look' });
   });
@@ -423,7 +517,10 @@ describe('when nothing on the shelf does better', () => {
     expect(does(next(far, ON, split(40, 0.5), same))).toBe('level');
   });
   test('a known piece more is tried before that', () => {
-    expect(next(tested, ON, split(20, 0.5), { ...same, lightestG: 5 })).toMatchObject({ do: 'final', check: true });
+    expect(next(tested, ON, split(20, 0.5), { ...same, lightestG: 5 })).toMatchObject({
+      do: 'final',
+      check: true,
+    });
   });
   test('pieces that do better by eight of a hundred go on', () => {
     const better = [{ massG: 50, deg: 20 }];

@@ -2,7 +2,16 @@ import { normalDeg } from '../units';
 import { believe, cellAt, withinChance, type Belief, type Known } from './belief';
 import { asksToTurn, deceivesTests, type Doubt, type Story } from './doubt';
 import { lastFit } from './last-readings';
-import { hasMoved, isAnswered, isLevel, movesEvenly, nextLevelTest, seenNear, setsOf, triedNear } from './level-check';
+import {
+  hasMoved,
+  isAnswered,
+  isLevel,
+  movesEvenly,
+  nextLevelTest,
+  seenNear,
+  setsOf,
+  triedNear,
+} from './level-check';
 import { READ_DEG } from './likelihood';
 import { fromVector, sumParts, sumVectors, toVector, type MassVector } from './mass-vector';
 import type { Observation, Settle } from './observation';
@@ -46,7 +55,11 @@ type LookWhy = 'contradiction' | 'unproved' | 'shelf';
 
 /** The rule by which someone has to look. */
 export type LookRule =
-  'many sets in doubt' | 'many readings in doubt' | 'slip named' | 'still moves' | 'nothing better in stock';
+  | 'many sets in doubt'
+  | 'many readings in doubt'
+  | 'slip named'
+  | 'still moves'
+  | 'nothing better in stock';
 
 /** What each rule goes by, in words. */
 export const LOOK_RULES: Record<LookRule, string> = {
@@ -74,7 +87,10 @@ export interface AdviceInput {
   /** Where a trial of this mass can be taped, nearest to a place; null where nothing near is free. */
   trialAt?: (deg: number, massG: number) => number | null;
   /** The pieces that would go on for a counterweight; the counterweight itself where it is left out. */
-  realize?: (counter: MassVector, chanceOf: (pieces: readonly MassVector[]) => number) => readonly MassVector[];
+  realize?: (
+    counter: MassVector,
+    chanceOf: (pieces: readonly MassVector[]) => number,
+  ) => readonly MassVector[];
 }
 
 /** Sure enough to say that it is done. */
@@ -201,12 +217,16 @@ const learnt = (
   rests: number,
 ): Learns => ({
   nowG: Math.sqrt(belief.varX + belief.varY),
-  thenG: Math.sqrt(wheels.reduce((sum, wheel) => sum + leftOver(belief, wheel, weights, rests), 0) / wheels.length),
+  thenG: Math.sqrt(
+    wheels.reduce((sum, wheel) => sum + leftOver(belief, wheel, weights, rests), 0) / wheels.length,
+  ),
 });
 
-const otherSide = (last: Settle) => ({ do: 'settle', from: last.from === 'left' ? 'right' : 'left' }) as const;
+const otherSide = (last: Settle) =>
+  ({ do: 'settle', from: last.from === 'left' ? 'right' : 'left' }) as const;
 
-const otherSideOf = (from: Settle['from']): 'left' | 'right' => (from === 'left' ? 'right' : 'left');
+const otherSideOf = (from: Settle['from']): 'left' | 'right' =>
+  from === 'left' ? 'right' : 'left';
 
 /** The next thing to do so that the wheel is balanced after the fewest placements. */
 export const nextStep = (
@@ -228,8 +248,10 @@ export const nextStep = (
   const rests = now.filter((o) => o.kind === 'settle');
   const settles = rests.filter((o) => !o.turned);
   const fast = now.some((o) => o.kind === 'machine');
-  const byMachine = seen.some((o) => o.kind === 'machine') && !seen.some((o) => o.kind === 'settle');
-  if (settles.length === 0 && !fast) return byMachine ? { do: 'spin' } : { do: 'settle', from: null };
+  const byMachine =
+    seen.some((o) => o.kind === 'machine') && !seen.some((o) => o.kind === 'settle');
+  if (settles.length === 0 && !fast)
+    return byMachine ? { do: 'spin' } : { do: 'settle', from: null };
   if (on.length === 0 && settles.length === 1 && !fast) return otherSide(settles[0]!);
   if (asksToTurn(doubt, now)) {
     const last = rests.at(-1)!;
@@ -243,12 +265,18 @@ export const nextStep = (
   const last = lastFit(now, toleranceG, known?.bandG);
   const tests = now.filter((o) => o.kind === 'level');
   const doubts = doubt?.settled === false ? doubt : null;
-  const look = (why: LookWhy, rule: LookRule): Advice => ({ do: 'look', why, rule, leftG: left.massG });
+  const look = (why: LookWhy, rule: LookRule): Advice => ({
+    do: 'look',
+    why,
+    rule,
+    leftG: left.massG,
+  });
   // On fine bearings the least that is left moves: a known piece more that turns it round bounds it, by the readings
   // with and without the piece alone.
   const bracketedBy = (): number | null => {
     const near = seenNear(seen, on, toleranceG);
-    if (settles.length < 2 || triedNear(seen, on, toleranceG) === 0 || !movesEvenly(near)) return null;
+    if (settles.length < 2 || triedNear(seen, on, toleranceG) === 0 || !movesEvenly(near))
+      return null;
     const alone = believe(near, known?.bandG === undefined ? {} : { bandG: known.bandG });
     const sure = withinChance(alone, on, toleranceG, true);
     return sure >= SURE_ALONE ? sure : null;
@@ -270,8 +298,14 @@ export const nextStep = (
   if (doubts && now.length >= ENOUGH) return look('contradiction', 'many readings in doubt');
   const levelNext = (): Advice => ({ do: 'level', ...nextLevelTest(now, left.deg) });
   const gainG = belief.bandG * (middleSpread(settles.length) - middleSpread(settles.length + 1));
-  if (!fast && (settles.length < 2 || isCrowded || (settles.length < MOST_SETTLES && gainG > WORTH_G)))
-    return { ...otherSide(settles.at(-1)!), learns: learnt(belief, played(belief), sumParts(on), 1) };
+  if (
+    !fast &&
+    (settles.length < 2 || isCrowded || (settles.length < MOST_SETTLES && gainG > WORTH_G))
+  )
+    return {
+      ...otherSide(settles.at(-1)!),
+      learns: learnt(belief, played(belief), sumParts(on), 1),
+    };
   if (believed >= SURE && !isAnswered(now)) return levelNext();
   // It still moves on fine bearings though little is believed to be left: a known piece more against it tells whether
   // that is so, and a belief that is wrong is found out by it.
@@ -309,7 +343,9 @@ export const nextStep = (
       }
   // Of those about as good, the lightest: less tape, and less to hurt the stand.
   const most = trials.reduce((m, t) => Math.max(m, t.worth), 0);
-  const best = trials.filter((t) => t.worth > most - AS_GOOD).sort((a, b) => a.massG - b.massG || b.worth - a.worth)[0];
+  const best = trials
+    .filter((t) => t.worth > most - AS_GOOD)
+    .sort((a, b) => a.massG - b.massG || b.worth - a.worth)[0];
   if (best)
     return {
       do: 'trial',
@@ -325,7 +361,9 @@ export const nextStep = (
     if (!isAnswered(now) && !fast) return levelNext();
     return (
       onePieceMore() ??
-      (believed >= LIKELY ? look('unproved', 'still moves') : look('shelf', 'nothing better in stock'))
+      (believed >= LIKELY
+        ? look('unproved', 'still moves')
+        : look('shelf', 'nothing better in stock'))
     );
   }
   return { do: 'final', massG: mean.massG, deg: mean.deg, pieces, chance: then };

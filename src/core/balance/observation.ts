@@ -49,7 +49,11 @@ export type Observation = Settle | LevelTest | Swing | MachineReading;
 /** Weights on the wheel as input of a working. */
 export const WEIGHTS_ON = listOf(
   record(
-    { massG: quantity('g', 0, 2000, 'Mass'), deg: angle('Its place'), side: text(20, 'Side of the rim').optional() },
+    {
+      massG: quantity('g', 0, 2000, 'Mass'),
+      deg: angle('Its place'),
+      side: text(20, 'Side of the rim').optional(),
+    },
     'A weight',
   ),
   60,
@@ -69,7 +73,9 @@ export const OBSERVATIONS = listOf(
     }),
     shape('level', {
       deg: angle('Place held level'),
-      at: oneOf(['left', 'right'], 'Held at 9 o’clock (left) or 3 o’clock (right)').allow(null).optional(),
+      at: oneOf(['left', 'right'], 'Held at 9 o’clock (left) or 3 o’clock (right)')
+        .allow(null)
+        .optional(),
       moved: oneOf(['rises', 'sinks', 'stays'], 'What it did'),
     }),
     shape('swing', {

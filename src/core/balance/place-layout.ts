@@ -47,7 +47,13 @@ const RAD = Math.PI / 180;
 export const EPS = 1e-9;
 
 /** Whether two pieces on a rim of so many millimetres once round would lie over each other. */
-export const liesOver = (aDeg: number, aMm: number, bDeg: number, bMm: number, rimMm: number): boolean => {
+export const liesOver = (
+  aDeg: number,
+  aMm: number,
+  bDeg: number,
+  bMm: number,
+  rimMm: number,
+): boolean => {
   const apartDeg = Math.abs(((((aDeg - bDeg) % 360) + 540) % 360) - 180);
   return (apartDeg / 360) * rimMm < (aMm + bMm) / 2 - EPS;
 };
@@ -96,7 +102,9 @@ export const layoutOf = ({ target, spots, kinds, perSpot, rimMm }: PlaceProblem)
       if (rimMm === undefined) return true;
       const mm = takenMm[spot]! + lengthMm;
       return at.every(
-        (other) => other === spot || !liesOver(directed[other]!.deg, takenMm[other]!, directed[spot]!.deg, mm, rimMm),
+        (other) =>
+          other === spot ||
+          !liesOver(directed[other]!.deg, takenMm[other]!, directed[spot]!.deg, mm, rimMm),
       );
     },
     put(spot, kind) {
@@ -133,7 +141,8 @@ export const countSteps = (stop: (() => boolean) | undefined): Steps => {
     next(by = 1) {
       const before = Math.floor(steps.taken / ASK_EVERY);
       steps.taken += by;
-      for (let asked = before; asked < Math.floor(steps.taken / ASK_EVERY); asked++) if (stop?.()) steps.stopped = true;
+      for (let asked = before; asked < Math.floor(steps.taken / ASK_EVERY); asked++)
+        if (stop?.()) steps.stopped = true;
       return steps.stopped;
     },
   };

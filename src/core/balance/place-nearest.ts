@@ -58,7 +58,14 @@ export const nearestPlaces = (problem: PlaceProblem, steps: Steps): Nearest => {
   };
 
   /** `from` in `order`, and for another piece of the same kind the first spot it may take. */
-  const walk = (from: number, fromSpot: number, x: number, y: number, n: number, massG: number): void => {
+  const walk = (
+    from: number,
+    fromSpot: number,
+    x: number,
+    y: number,
+    n: number,
+    massG: number,
+  ): void => {
     if (steps.next(STEPS_A_NODE)) return;
     const residualG = Math.hypot(x, y);
     note(residualG, massG);

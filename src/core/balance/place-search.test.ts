@@ -46,8 +46,11 @@ test('a dozen rims with strips side by side: as the solver finds, and none over 
     if (picks.length > 1) found++;
     picks.forEach((a, i) =>
       picks.slice(i + 1).forEach((b) => {
-        const apartMm = (Math.abs(angleBetween(it.spots[a.spot]!.deg, it.spots[b.spot]!.deg)) / 360) * it.rimMm!;
-        expect(apartMm).toBeGreaterThanOrEqual((it.kinds[a.kind]!.lengthMm + it.kinds[b.kind]!.lengthMm) / 2 - 1e-6);
+        const apartMm =
+          (Math.abs(angleBetween(it.spots[a.spot]!.deg, it.spots[b.spot]!.deg)) / 360) * it.rimMm!;
+        expect(apartMm).toBeGreaterThanOrEqual(
+          (it.kinds[a.kind]!.lengthMm + it.kinds[b.kind]!.lengthMm) / 2 - 1e-6,
+        );
       }),
     );
   }
@@ -72,16 +75,23 @@ test('stock, room and pieces at a place are kept to, whatever is asked', () => {
   for (let seed = 300; seed < 360; seed++) {
     const it = { ...placeInstance(seed), polygon: undefined } as unknown as PlaceProblem;
     const { picks, residualG, within } = searchPlaces({ ...it, stop: endsSoon() });
-    it.kinds.forEach((kind, k) => expect(picks.filter((p) => p.kind === k).length).toBeLessThanOrEqual(kind.count));
+    it.kinds.forEach((kind, k) =>
+      expect(picks.filter((p) => p.kind === k).length).toBeLessThanOrEqual(kind.count),
+    );
     it.spots.forEach((spot, s) => {
       const here = picks.filter((p) => p.spot === s);
       expect(here.length).toBeLessThanOrEqual(it.perSpot);
-      expect(here.reduce((t, p) => t + it.kinds[p.kind]!.lengthMm, 0)).toBeLessThanOrEqual(spot.roomMm! + 1e-9);
+      expect(here.reduce((t, p) => t + it.kinds[p.kind]!.lengthMm, 0)).toBeLessThanOrEqual(
+        spot.roomMm! + 1e-9,
+      );
     });
     const sum = picks.reduce(
       ([x, y], p) => {
         const rad = (it.spots[p.spot]!.deg * Math.PI) / 180;
-        return [x! + it.kinds[p.kind]!.massG * Math.sin(rad), y! + it.kinds[p.kind]!.massG * Math.cos(rad)];
+        return [
+          x! + it.kinds[p.kind]!.massG * Math.sin(rad),
+          y! + it.kinds[p.kind]!.massG * Math.cos(rad),
+        ];
       },
       [0, 0],
     );
@@ -91,8 +101,14 @@ test('stock, room and pieces at a place are kept to, whatever is asked', () => {
 });
 
 test('a shelf with too many ways to pick from is answered at once, without a proof', () => {
-  const kinds = Array.from({ length: 12 }, (_, i) => ({ massG: 1 + i * 0.3, count: 24, lengthMm: 1 }));
-  const answer = searchPlaces(problem({ target: [0, 75], kinds, mostPieces: 24, stop: endsSoon() }));
+  const kinds = Array.from({ length: 12 }, (_, i) => ({
+    massG: 1 + i * 0.3,
+    count: 24,
+    lengthMm: 1,
+  }));
+  const answer = searchPlaces(
+    problem({ target: [0, 75], kinds, mostPieces: 24, stop: endsSoon() }),
+  );
   expect(answer).toMatchObject({ within: true, proved: false, leastMassG: null });
   // The heaviest pull 4.3 g each at most, within 3 g of 75: sixteen do not do.
   expect(answer.piecesAtLeast).toBeGreaterThanOrEqual(17);
@@ -106,7 +122,9 @@ test('few pieces never cost more than the factor of the least mass', () => {
     { massG: 20, count: 1, lengthMm: 0 },
   ];
   const of = (massFactor: number) => {
-    const { picks, massG, leastMassG, proved } = searchPlaces(problem({ target: [0, 41], kinds, massFactor }));
+    const { picks, massG, leastMassG, proved } = searchPlaces(
+      problem({ target: [0, 41], kinds, massFactor }),
+    );
     return { pieces: picks.length, massG, leastMassG, proved };
   };
   // 38 g is the least that comes near: 20 and four of 5, since nothing else sums up to it.
@@ -120,7 +138,10 @@ test('where nothing comes within the limit, nothing on the shelf leaves less: ev
   let short = 0;
   for (let seed = 1; seed <= 80; seed++) {
     const chance = seeded(seed);
-    const spots = Array.from({ length: 3 + Math.floor(chance() * 3) }, () => ({ deg: chance() * 360, roomMm: null }));
+    const spots = Array.from({ length: 3 + Math.floor(chance() * 3) }, () => ({
+      deg: chance() * 360,
+      roomMm: null,
+    }));
     const kinds = [
       { massG: 5 + Math.round(chance() * 20), count: 2, lengthMm: 0 },
       { massG: 8 + Math.round(chance() * 30), count: 1, lengthMm: 0 },
@@ -162,7 +183,11 @@ test('where nothing comes within the limit, nothing on the shelf leaves less: ev
 });
 
 test('nothing to do, nothing to do it with, and an end on request', () => {
-  expect(searchPlaces(problem({ target: [2, 2] }))).toMatchObject({ picks: [], proved: true, piecesAtLeast: 0 });
+  expect(searchPlaces(problem({ target: [2, 2] }))).toMatchObject({
+    picks: [],
+    proved: true,
+    piecesAtLeast: 0,
+  });
   const short = searchPlaces(problem({ kinds: [{ massG: 5, count: 2, lengthMm: 12 }] }));
   expect(short).toMatchObject({ within: false, proved: true, massG: 10 });
   expect(short.residualG).toBeCloseTo(30, 9);

@@ -39,7 +39,16 @@ interface Tried {
  * the target's direction loses m (1 − cos t) of its pull; what all of them may lose together bounds where they can go.
  */
 export const searchPlaces = (problem: PlaceProblem): PlaceAnswer => {
-  const { target, toleranceG, kinds, perSpot, mostPieces, massFactor, mostWays = MOST_WAYS, polygon } = problem;
+  const {
+    target,
+    toleranceG,
+    kinds,
+    perSpot,
+    mostPieces,
+    massFactor,
+    mostWays = MOST_WAYS,
+    polygon,
+  } = problem;
   const [tx, ty] = target;
   const distance = Math.hypot(tx, ty);
   const [dx, dy] = distance > EPS ? [tx / distance, ty / distance] : [0, 1];
@@ -100,7 +109,10 @@ export const searchPlaces = (problem: PlaceProblem): PlaceAnswer => {
   };
 
   /** The first of several selections that does it, made as near as may be by those of the same mass. */
-  const firstOf = (selections: readonly Selection[], polish: boolean): (Tried & { massG: number }) | null => {
+  const firstOf = (
+    selections: readonly Selection[],
+    polish: boolean,
+  ): (Tried & { massG: number }) | null => {
     const best: Tried = { picks: null, residualG: Infinity };
     let massG: number | null = null;
     for (const selection of selections) {
@@ -150,7 +162,13 @@ export const searchPlaces = (problem: PlaceProblem): PlaceAnswer => {
   const leastMassG = leastMass();
   if (leastMassG === null) {
     const nearest = nearestPlaces(problem, steps);
-    return { ...nearest, within: false, leastMassG, piecesAtLeast: mostPieces + 1, nodes: steps.taken };
+    return {
+      ...nearest,
+      within: false,
+      leastMassG,
+      piecesAtLeast: mostPieces + 1,
+      nodes: steps.taken,
+    };
   }
   // Not known exactly it is at least what has to be pulled: an answer within that is within the factor all the more.
   const toG = massFactor * (leastMassG ?? Math.max(0, need));
@@ -182,5 +200,12 @@ export const searchPlaces = (problem: PlaceProblem): PlaceAnswer => {
   // The search ended before it was clear whether anything does it.
   const nearest = nearestPlaces(problem, steps);
   const within = nearest.residualG <= toleranceG + EPS;
-  return { ...nearest, within, leastMassG: leastMassG ?? null, piecesAtLeast, proved: false, nodes: steps.taken };
+  return {
+    ...nearest,
+    within,
+    leastMassG: leastMassG ?? null,
+    piecesAtLeast,
+    proved: false,
+    nodes: steps.taken,
+  };
 };

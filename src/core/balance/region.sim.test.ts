@@ -10,7 +10,12 @@ test.each([true, false])(
   'the true heavy spot lies in the 90 % region in about 90 of 100 wheels, for every dead band; known: %p',
   (bandKnown) => {
     const shares = [1, 2, 3, 4, 5, 6].map((bandG) =>
-      regionHeld(WHEELS, { bandG, bandKnown, plan: 'two bare, two with a trial mass', firstSeed: bandG * 10_000 }),
+      regionHeld(WHEELS, {
+        bandG,
+        bandKnown,
+        plan: 'two bare, two with a trial mass',
+        firstSeed: bandG * 10_000,
+      }),
     );
     // Each within what so few wheels scatter by; all together as the region promises.
     for (const share of shares) expect(Math.abs(share - 0.9)).toBeLessThanOrEqual(SCATTER);
@@ -24,7 +29,12 @@ test.each([true, false])(
 test('the share is nine tenths where the band is known, and never leaves its bounds where it is not', () => {
   expect(regionShare(believe([], { bandG: 6 }))).toBe(0.9);
   for (const restDeg of [200, 203, 215, 260]) {
-    const seen = [200, restDeg].map((deg) => ({ kind: 'settle' as const, restDeg: deg, from: null, weights: [] }));
+    const seen = [200, restDeg].map((deg) => ({
+      kind: 'settle' as const,
+      restDeg: deg,
+      from: null,
+      weights: [],
+    }));
     const share = regionShare(believe(seen));
     expect(share).toBeGreaterThanOrEqual(0.3);
     expect(share).toBeLessThanOrEqual(0.97);

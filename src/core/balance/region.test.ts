@@ -50,7 +50,10 @@ test('a known stand needs nine tenths of the belief; an unknown one more or less
   expect(regionShare(withBands(Math.exp(1.14)))).toBeCloseTo(REGION_HOLDS, 6);
   expect(regionShare(withBands(500))).toBe(0.97);
   // Hardly told apart, and rather a fine one: the belief is too broad.
-  const open = { ...unknown, bands: [1, 8].map((f, i) => ({ f, p: i === 0 ? 0.7 : 0.3, before: 0.5 })) };
+  const open = {
+    ...unknown,
+    bands: [1, 8].map((f, i) => ({ f, p: i === 0 ? 0.7 : 0.3, before: 0.5 })),
+  };
   expect(regionShare(open)).toBeLessThan(REGION_HOLDS);
   expect(regionShare(open)).toBeGreaterThanOrEqual(0.3);
 });

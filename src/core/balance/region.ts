@@ -14,7 +14,8 @@ const densityAt = ({ patch, cells, mass }: Belief, x: number, y: number): number
   const u = ((dx * patch.cos + dy * patch.sin + patch.halfU) / (2 * patch.halfU)) * cells - 0.5;
   const v = ((dy * patch.cos - dx * patch.sin + patch.halfV) / (2 * patch.halfV)) * cells - 0.5;
   const [i, j] = [floor(u), floor(v)];
-  const at = (a: number, b: number) => (a < 0 || b < 0 || a >= cells || b >= cells ? 0 : mass[b * cells + a]!);
+  const at = (a: number, b: number) =>
+    a < 0 || b < 0 || a >= cells || b >= cells ? 0 : mass[b * cells + a]!;
   const [fu, fv] = [u - i, v - j];
   return (
     at(i, j) * (1 - fu) * (1 - fv) +
@@ -47,7 +48,10 @@ export const regionOf = (belief: Belief, share = REGION_HOLDS): (readonly [numbe
     const turn = (2 * Math.PI * k) / RAYS;
     const [ru, rv] = [cos(turn) * patch.halfU, sin(turn) * patch.halfV];
     const length = hypot(ru, rv);
-    const [ex, ey] = [(ru * patch.cos - rv * patch.sin) / length, (ru * patch.sin + rv * patch.cos) / length];
+    const [ex, ey] = [
+      (ru * patch.cos - rv * patch.sin) / length,
+      (ru * patch.sin + rv * patch.cos) / length,
+    ];
     let last = 0;
     for (let s = 1; s <= STEPS; s++) {
       const r = (reach * s) / STEPS;
@@ -58,7 +62,11 @@ export const regionOf = (belief: Belief, share = REGION_HOLDS): (readonly [numbe
 };
 
 /** Whether a point lies in a polygon, by the even number of edges that a ray crosses. */
-export const isInside = (polygon: readonly (readonly [number, number])[], x: number, y: number): boolean => {
+export const isInside = (
+  polygon: readonly (readonly [number, number])[],
+  x: number,
+  y: number,
+): boolean => {
   let inside = false;
   for (let i = 0, j = polygon.length - 1; i < polygon.length; j = i++) {
     const [[xi, yi], [xj, yj]] = [polygon[i]!, polygon[j]!];

@@ -59,7 +59,12 @@ export const residualUnbalance = defineWorking<Input, ResidualUnbalance>({
       '9549 × G × mass / turns a minute',
       (9549 * grade * wheelKg) / rpm,
     );
-    const permittedG = show.line('permitted at the weight radius', 'g·mm / radius', permittedGmm / radiusMm, 'g');
+    const permittedG = show.line(
+      'permitted at the weight radius',
+      'g·mm / radius',
+      permittedGmm / radiusMm,
+      'g',
+    );
     const forceN = show.line(
       'force at the rim',
       'mass × radius × ω²',

@@ -1,5 +1,11 @@
 import { standFor } from '../../../tests/hidden-wheels';
-import { SERIES_SPOKES, SERIES_STOCK, SPOILERS, spoiledSeries, type Spoiler } from '../../../tests/spoiled-series';
+import {
+  SERIES_SPOKES,
+  SERIES_STOCK,
+  SPOILERS,
+  spoiledSeries,
+  type Spoiler,
+} from '../../../tests/spoiled-series';
 import { howMany } from '../../../tests/how-many';
 import { seeded } from '../statistics';
 import { normalDeg } from '../units';
@@ -62,8 +68,11 @@ test.each(KINDS)(
     const noticed = ended.filter((e) => e.noticedAt !== null || e.end === 'look').length;
     // A slip that happens to do no harm may go unseen: such a wheel is balanced.
     if (NOTICED.includes(kind))
-      expect(noticed + ended.filter((e) => e.end === 'done' && e.leftG <= TOO_MUCH_G).length).toBe(ended.length);
-    if (NOTICED.includes(kind) && ended.length > 1) expect(noticed).toBeGreaterThanOrEqual(ended.length * 0.8);
+      expect(noticed + ended.filter((e) => e.end === 'done' && e.leftG <= TOO_MUCH_G).length).toBe(
+        ended.length,
+      );
+    if (NOTICED.includes(kind) && ended.length > 1)
+      expect(noticed).toBeGreaterThanOrEqual(ended.length * 0.8);
   },
   120_000,
 );
@@ -90,14 +99,30 @@ describe('readings that contradict a balanced wheel by themselves', () => {
   test.each<[string, Observation[]]>([
     [
       'a tire that crept: one bottom again and again, and it sinks from level in both tests',
-      [...told, ...[93, 89, 90].map((deg) => settle(deg, on)), level(23, 'sinks', on), level(113, 'sinks', on)],
+      [
+        ...told,
+        ...[93, 89, 90].map((deg) => settle(deg, on)),
+        level(23, 'sinks', on),
+        level(113, 'sinks', on),
+      ],
     ],
     [
       'weights entered mirrored: two rests alike, and it rises from level in both tests',
-      [...told, ...[98, 96].map((deg) => settle(deg, on)), level(273, 'rises', on), level(3, 'rises', on)],
+      [
+        ...told,
+        ...[98, 96].map((deg) => settle(deg, on)),
+        level(273, 'rises', on),
+        level(3, 'rises', on),
+      ],
     ],
   ])('%s', (_name, seen) => {
-    const { result, verdict } = balanceAdvise.run({ seen, on, stock: STOCK, positions: SPOKES, sides: 'one' });
+    const { result, verdict } = balanceAdvise.run({
+      seen,
+      on,
+      stock: STOCK,
+      positions: SPOKES,
+      sides: 'one',
+    });
     expect(result.do).not.toBe('done');
     if ('chance' in result && result.do !== 'final') expect(result.chance).toBeLessThan(0.5);
     if (result.do === 'look') expect(verdict).toBe('check');
@@ -115,12 +140,20 @@ test('a slip is named by estimate and advice alike, with the reading it began wi
     { ...stand.settle(mirrored(said), 'right'), weights: said },
     { ...stand.settle(mirrored(said), 'left'), weights: said },
   ];
-  const advice = balanceAdvise.run({ seen, on: said, stock: STOCK, positions: SPOKES, sides: 'one' });
+  const advice = balanceAdvise.run({
+    seen,
+    on: said,
+    stock: STOCK,
+    positions: SPOKES,
+    sides: 'one',
+  });
   const estimate = balanceEstimate.run({ seen, on: said });
   expect(advice.result.doubt).toMatchObject({ reading: 2, story: 'weights mirrored' });
   expect(advice.result.do).toBe('look');
   expect(advice.verdict).toBe('check');
-  expect(advice.result.reason.says).toMatch(/^The weights look as if they were entered from the other side/);
+  expect(advice.result.reason.says).toMatch(
+    /^The weights look as if they were entered from the other side/,
+  );
   expect(estimate.result).toMatchObject({ consistent: false, odd: 2 });
   expect(estimate.cautions.join()).toMatch(/entered from the other side/);
   // The same without the slip goes together.
@@ -151,27 +184,44 @@ test('balanced is never said on a belief alone: it takes level tests at 3, at 9 
     settle(300, on),
   ];
   const does = (more: Observation[]) =>
-    balanceAdvise.run({ seen: [...base, ...more], on, stock: STOCK, positions: SPOKES, sides: 'one' }).result.do;
+    balanceAdvise.run({
+      seen: [...base, ...more],
+      on,
+      stock: STOCK,
+      positions: SPOKES,
+      sides: 'one',
+    }).result.do;
   expect(does([])).toBe('level');
   expect(does([level(20)])).toBe('level');
   expect(does([level(20), level(200)])).toBe('level');
   expect(does([level(20), level(110)])).toBe('level');
   expect(does([level(20), level(20, 'left'), level(110)])).toBe('done');
-  expect(does([{ kind: 'machine', massG: 1, deg: 10, stepG: 1, stepDeg: 3, weights: on }])).toBe('done');
+  expect(does([{ kind: 'machine', massG: 1, deg: 10, stepG: 1, stepDeg: 3, weights: on }])).toBe(
+    'done',
+  );
   // Tests of other weights are none of these.
-  expect(does([level(20, 'right', []), level(20, 'left', []), level(110, 'right', [])])).not.toBe('done');
+  expect(does([level(20, 'right', []), level(20, 'left', []), level(110, 'right', [])])).not.toBe(
+    'done',
+  );
 });
 
 test('a chance stays a chance: random readings never break the advice', () => {
   const chance = seeded(3);
   for (let i = 0; i < 12; i++) {
-    const weights = chance() < 0.5 ? [] : [{ massG: Math.round(5 + 50 * chance()), deg: 360 * chance() }];
+    const weights =
+      chance() < 0.5 ? [] : [{ massG: Math.round(5 + 50 * chance()), deg: 360 * chance() }];
     const seen = Array.from({ length: 1 + Math.floor(chance() * 6) }, (): Observation =>
       chance() < 0.6
         ? { kind: 'settle', restDeg: 360 * chance(), from: null, weights }
         : { kind: 'level', deg: 360 * chance(), moved: 'stays', weights },
     );
-    const { result } = balanceAdvise.run({ seen, on: weights, stock: STOCK, positions: SPOKES, sides: 'one' });
+    const { result } = balanceAdvise.run({
+      seen,
+      on: weights,
+      stock: STOCK,
+      positions: SPOKES,
+      sides: 'one',
+    });
     if ('chance' in result) expect(result.chance >= 0 && result.chance <= 1).toBe(true);
   }
 });

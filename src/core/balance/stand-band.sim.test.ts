@@ -18,15 +18,18 @@ const seenOf = (seed: number, bandG: number): Observation[] => {
   return seen;
 };
 
-test.each(howMany([1.5, 5], [1.5, 3, 5]))('ten wheels on a stand that hides %d g tell it within a third', (bandG) => {
-  const { result } = standBand.run({
-    wheels: Array.from({ length: 10 }, (_, i) => ({ seen: seenOf(100 + i, bandG) })),
-  });
-  expect(Math.abs(result.bandG / bandG - 1)).toBeLessThan(0.34);
-  expect(result.lowG).toBeLessThan(bandG * 1.1);
-  expect(result.highG).toBeGreaterThan(bandG * 0.9);
-  expect(result.known).toBe(true);
-});
+test.each(howMany([1.5, 5], [1.5, 3, 5]))(
+  'ten wheels on a stand that hides %d g tell it within a third',
+  (bandG) => {
+    const { result } = standBand.run({
+      wheels: Array.from({ length: 10 }, (_, i) => ({ seen: seenOf(100 + i, bandG) })),
+    });
+    expect(Math.abs(result.bandG / bandG - 1)).toBeLessThan(0.34);
+    expect(result.lowG).toBeLessThan(bandG * 1.1);
+    expect(result.highG).toBeGreaterThan(bandG * 0.9);
+    expect(result.known).toBe(true);
+  },
+);
 
 test('nothing seen is nothing known, and more wheels know more', () => {
   const none = standBand.run({ wheels: [] });

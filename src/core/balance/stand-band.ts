@@ -32,7 +32,9 @@ const grams = (value: number) => ({ value, unit: 'g' as const, digits: 1 });
 export const standBand = defineWorking<Input, StandBand>({
   name: 'stand-band',
   says: 'The dead band of the shop’s stand, learned from the wheels balanced on it',
-  input: () => ({ wheels: listOf(record({ seen: OBSERVATIONS }, 'A wheel'), 16, 'Wheels balanced on this stand') }),
+  input: () => ({
+    wheels: listOf(record({ seen: OBSERVATIONS }, 'A wheel'), 16, 'Wheels balanced on this stand'),
+  }),
   example: {
     wheels: [
       {
@@ -61,7 +63,9 @@ export const standBand = defineWorking<Input, StandBand>({
         log: (shares?.[i]?.log ?? Math.log(b.before)) + Math.log(Math.max(1e-12, b.p / b.before)),
       }));
     }
-    const logs = shares ?? believe([], { bandSteps: STEPS }).bands.map((b) => ({ f: b.f, log: Math.log(b.before) }));
+    const logs =
+      shares ??
+      believe([], { bandSteps: STEPS }).bands.map((b) => ({ f: b.f, log: Math.log(b.before) }));
     const most = Math.max(...logs.map((s) => s.log));
     const raw = logs.map((s) => ({ f: s.f, p: Math.exp(s.log - most) }));
     const sum = raw.reduce((t, b) => t + b.p, 0);
@@ -70,7 +74,10 @@ export const standBand = defineWorking<Input, StandBand>({
     const at = (share: number): number => {
       let before = 0;
       for (const [i, { f, p }] of raw.entries()) {
-        const [from, to] = [Math.sqrt(f * (raw[i - 1]?.f ?? f)), Math.sqrt(f * (raw[i + 1]?.f ?? f))];
+        const [from, to] = [
+          Math.sqrt(f * (raw[i - 1]?.f ?? f)),
+          Math.sqrt(f * (raw[i + 1]?.f ?? f)),
+        ];
         if (before + p / sum >= share) return from + ((to - from) * (share - before)) / (p / sum);
         before += p / sum;
       }
@@ -90,11 +97,11 @@ export const standBand = defineWorking<Input, StandBand>({
           grams(lowG),
           grams(highG),
         ])
-      : reason('check', '{1} to {2}: not known well enough yet. Balance more wheels, with rests from both sides.', [
-          grams(bandG),
-          grams(lowG),
-          grams(highG),
-        ]);
+      : reason(
+          'check',
+          '{1} to {2}: not known well enough yet. Balance more wheels, with rests from both sides.',
+          [grams(bandG), grams(lowG), grams(highG)],
+        );
     show.verdict(why.verdict);
     return { bandG, lowG, highG, known, reason: why };
   },

@@ -37,11 +37,14 @@ test('trial masses are all that three pieces of the stock make up, each by the f
       for (const massG of masses) {
         const made = madeOf(massG, stock)!;
         expect(sum(made)).toBe(massG);
-        expect(made).toHaveLength(Math.min(...takes.filter((t) => sum(t) === massG).map((t) => t.length)));
+        expect(made).toHaveLength(
+          Math.min(...takes.filter((t) => sum(t) === massG).map((t) => t.length)),
+        );
         for (const { massG: each, count } of stock)
           expect(made.filter((m) => m === each).length).toBeLessThanOrEqual(count);
       }
-      for (let massG = 1; massG <= 90; massG++) if (!masses.includes(massG)) expect(madeOf(massG, stock)).toBeNull();
+      for (let massG = 1; massG <= 90; massG++)
+        if (!masses.includes(massG)) expect(madeOf(massG, stock)).toBeNull();
     }),
     { numRuns: 60 },
   );
@@ -69,7 +72,8 @@ describe('the nearest place that is free', () => {
     expect(near(2, 4)).toBe(Math.floor(4 - clear) + 360);
   });
   test('up to 30° away and no farther', () => {
-    const wall = (from: number, to: number) => Array.from({ length: to - from + 1 }, (_, i) => from + i);
+    const wall = (from: number, to: number) =>
+      Array.from({ length: to - from + 1 }, (_, i) => from + i);
     // Taken from 100 up to where 130 is just free.
     expect(near(100, ...wall(70, Math.floor(130 - clear)))).toBe(130);
     expect(near(100, ...wall(70, Math.floor(130 - clear) + 1))).toBeNull();

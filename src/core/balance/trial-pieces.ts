@@ -17,7 +17,8 @@ export const trialMasses = (stock: readonly WeightStock[]): number[] => {
     if (pieces === TRIAL_PIECES) return;
     for (let k = from; k < stock.length; k++) {
       const { massG: each, count } = stock[k]!;
-      for (let n = 1; n <= Math.min(count, TRIAL_PIECES - pieces); n++) take(k + 1, pieces + n, massG + n * each);
+      for (let n = 1; n <= Math.min(count, TRIAL_PIECES - pieces); n++)
+        take(k + 1, pieces + n, massG + n * each);
     }
   };
   take(0, 0, 0);
@@ -25,7 +26,11 @@ export const trialMasses = (stock: readonly WeightStock[]): number[] => {
 };
 
 /** The fewest pieces that make up a trial's mass; null where the stock has none that do. */
-export const madeOf = (massG: number, stock: readonly WeightStock[], most = TRIAL_PIECES): number[] | null => {
+export const madeOf = (
+  massG: number,
+  stock: readonly WeightStock[],
+  most = TRIAL_PIECES,
+): number[] | null => {
   if (Math.abs(massG) < SAME_G) return [];
   if (most === 0) return null;
   const ways = stock
@@ -42,10 +47,16 @@ export const madeOf = (massG: number, stock: readonly WeightStock[], most = TRIA
  * The place nearest to another where a piece so long lies on nothing; null where there is none within 30°. `clearOf`:
  * degrees of valve, locks and spokes; `rimMm` once round.
  */
-export const freeNear = (deg: number, lengthMm: number, clearOf: readonly number[], rimMm: number): number | null => {
+export const freeNear = (
+  deg: number,
+  lengthMm: number,
+  clearOf: readonly number[],
+  rimMm: number,
+): number | null => {
   const halfDeg = KEEP_CLEAR_DEG + (lengthMm / 2 / rimMm) * 360;
   for (let by = 0; by <= TRIAL_MOVES_DEG; by++)
     for (const there of by === 0 ? [deg] : [deg + by, deg - by])
-      if (clearOf.every((c) => Math.abs(angleBetween(c, there)) >= halfDeg)) return normalDeg(there);
+      if (clearOf.every((c) => Math.abs(angleBetween(c, there)) >= halfDeg))
+        return normalDeg(there);
   return null;
 };

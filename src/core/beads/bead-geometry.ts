@@ -15,17 +15,30 @@ export interface BeadAndRim {
 export type RimProfile = Pick<BeadAndRim, 'wellMm' | 'flangeMm' | 'axialMm'>;
 
 /** Throws `InputError` for a rim and a bead that contradict each other. */
-export const checkRim = ({ beadMm, wellMm, flangeMm }: Omit<BeadAndRim, 'axialMm' | 'fillMm'>): void => {
+export const checkRim = ({
+  beadMm,
+  wellMm,
+  flangeMm,
+}: Omit<BeadAndRim, 'axialMm' | 'fillMm'>): void => {
   if (wellMm >= beadMm)
-    throw new InputError('wellMm', 'The well is no smaller than the bead.', `less than the bead, ${beadMm} mm`);
+    throw new InputError(
+      'wellMm',
+      'The well is no smaller than the bead.',
+      `less than the bead, ${beadMm} mm`,
+    );
   if (flangeMm <= beadMm)
-    throw new InputError('flangeMm', 'The flange is no larger than the bead.', `more than the bead, ${beadMm} mm`);
+    throw new InputError(
+      'flangeMm',
+      'The flange is no larger than the bead.',
+      `more than the bead, ${beadMm} mm`,
+    );
 };
 
 const DEG = 180 / Math.PI;
 
 /** The far side lies no higher than its seat, however much is in the well. */
-export const bottomMm = ({ beadMm, wellMm, fillMm }: BeadAndRim): number => Math.min(beadMm, wellMm + 2 * fillMm);
+export const bottomMm = ({ beadMm, wellMm, fillMm }: BeadAndRim): number =>
+  Math.min(beadMm, wellMm + 2 * fillMm);
 
 /**
  * The bead as a stiff hoop at the last instant: its diameter less the straight way from the far side, at diameter

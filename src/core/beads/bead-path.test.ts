@@ -18,7 +18,12 @@ const RIM = fc
     axialMm: fc.double({ min: 0, max: 120, noNaN: true }),
     biteMm: fc.double({ min: 20, max: 150, noNaN: true }),
   })
-  .map(({ well, flange, beadMm, ...rest }) => ({ ...rest, beadMm, wellMm: beadMm - well, flangeMm: beadMm + flange }));
+  .map(({ well, flange, beadMm, ...rest }) => ({
+    ...rest,
+    beadMm,
+    wellMm: beadMm - well,
+    flangeMm: beadMm + flange,
+  }));
 const share = fc.double({ min: 0, max: 1, noNaN: true });
 
 describe('the two bounds, as worked by hand', () => {
@@ -60,8 +65,12 @@ describe('the two bounds, as worked by hand', () => {
     expect(far.how).toBe('stop');
     expect(far.reason.says).toMatch(/the bites are too long\. Of 56 mm at most they pass/);
     expect(spare({ axialMm: 55, biteMm: 30 }).how).toBe('levers');
-    expect(spare({ axialMm: 55, biteMm: far.longestBiteMm! - 0.01 }).tightest.loopSlackMm).toBeGreaterThan(0);
-    expect(spare({ axialMm: 55, biteMm: far.longestBiteMm! + 0.01 }).tightest.loopSlackMm).toBeLessThan(0);
+    expect(
+      spare({ axialMm: 55, biteMm: far.longestBiteMm! - 0.01 }).tightest.loopSlackMm,
+    ).toBeGreaterThan(0);
+    expect(
+      spare({ axialMm: 55, biteMm: far.longestBiteMm! + 0.01 }).tightest.loopSlackMm,
+    ).toBeLessThan(0);
   });
 });
 
@@ -97,19 +106,32 @@ describe('whatever the rim', () => {
 
   test('less is to spare as the far side rises, the well fills or gets shallower, and the bites grow', () => {
     fc.assert(
-      fc.property(RIM, share, share, fc.double({ min: 0, max: 12, noNaN: true }), (rim, a, b, more) => {
-        const spare = (change: object) => beadPath.run({ ...rim, ...change }).result.tightest.loopSlackMm;
-        const [low, high] = [Math.min(a, b), Math.max(a, b)];
-        expect(spare({ farUpDeg: 360 * high })).toBeLessThanOrEqual(spare({ farUpDeg: 360 * low }) + 1e-6);
-        expect(spare({ fillMm: more })).toBeLessThanOrEqual(spare({ fillMm: more * low }) + 1e-6);
-        expect(spare({ wellMm: rim.wellMm + low * (rim.beadMm - rim.wellMm - 1) })).toBeLessThanOrEqual(
-          spare({}) + 1e-6,
-        );
-        expect(spare({ biteMm: rim.biteMm * (1 + high) })).toBeLessThanOrEqual(spare({}) + 1e-6);
-        // A strip and a shallower well are the same to the bead.
-        const strip = Math.min(more, (rim.beadMm - rim.wellMm) / 2 - 0.5);
-        if (strip > 0) expect(spare({ fillMm: strip })).toBeCloseTo(spare({ wellMm: rim.wellMm + 2 * strip }), 6);
-      }),
+      fc.property(
+        RIM,
+        share,
+        share,
+        fc.double({ min: 0, max: 12, noNaN: true }),
+        (rim, a, b, more) => {
+          const spare = (change: object) =>
+            beadPath.run({ ...rim, ...change }).result.tightest.loopSlackMm;
+          const [low, high] = [Math.min(a, b), Math.max(a, b)];
+          expect(spare({ farUpDeg: 360 * high })).toBeLessThanOrEqual(
+            spare({ farUpDeg: 360 * low }) + 1e-6,
+          );
+          expect(spare({ fillMm: more })).toBeLessThanOrEqual(spare({ fillMm: more * low }) + 1e-6);
+          expect(
+            spare({ wellMm: rim.wellMm + low * (rim.beadMm - rim.wellMm - 1) }),
+          ).toBeLessThanOrEqual(spare({}) + 1e-6);
+          expect(spare({ biteMm: rim.biteMm * (1 + high) })).toBeLessThanOrEqual(spare({}) + 1e-6);
+          // A strip and a shallower well are the same to the bead.
+          const strip = Math.min(more, (rim.beadMm - rim.wellMm) / 2 - 0.5);
+          if (strip > 0)
+            expect(spare({ fillMm: strip })).toBeCloseTo(
+              spare({ wellMm: rim.wellMm + 2 * strip }),
+              6,
+            );
+        },
+      ),
     );
   });
 
@@ -118,10 +140,12 @@ describe('whatever the rim', () => {
       fc.property(RIM, (rim) => {
         const { mostUpDeg, longestBiteMm, oneGoDeg, tightest, how } = beadPath.run(rim).result;
         const at = (change: object) => beadPath.run({ ...rim, ...change }).result;
-        const mountedDeg = 360 - tightest.leftDeg - (2 * Math.acos(rim.wellMm / rim.flangeMm) * 180) / Math.PI;
+        const mountedDeg =
+          360 - tightest.leftDeg - (2 * Math.acos(rim.wellMm / rim.flangeMm) * 180) / Math.PI;
         if (mostUpDeg > 0 && mostUpDeg < mountedDeg - 1)
           expect(at({ farUpDeg: mostUpDeg }).tightest.loopSlackMm).toBeCloseTo(0, 6);
-        if (longestBiteMm === null) expect(at({ biteMm: 10 }).tightest.loopSlackMm).toBeLessThanOrEqual(0);
+        if (longestBiteMm === null)
+          expect(at({ biteMm: 10 }).tightest.loopSlackMm).toBeLessThanOrEqual(0);
         else if (longestBiteMm > 10 && longestBiteMm < 300)
           expect(at({ biteMm: longestBiteMm }).tightest.loopSlackMm).toBeCloseTo(0, 6);
         const wholeMm = (oneGoDeg / 360) * Math.PI * rim.flangeMm;
@@ -137,7 +161,11 @@ describe('whatever the rim', () => {
 describe('what it says', () => {
   test('by hand where even a stiff bead has slack; never force', () => {
     const { result, cautions, verdict } = beadPath.run({ ...WORKED, wellMm: 420 });
-    expect([result.how, verdict, cautions]).toEqual(['by hand', 'good', ['More force is the wrong answer.']]);
+    expect([result.how, verdict, cautions]).toEqual([
+      'by hand',
+      'good',
+      ['More force is the wrong answer.'],
+    ]);
     expect(result.hoopSlackMm).toBeGreaterThan(0);
   });
 
@@ -174,7 +202,14 @@ describe('the bites of a rim that was measured', () => {
   const { wellMm, flangeMm, axialMm, beadMm } = WORKED;
   const rim = { wellMm, flangeMm, axialMm };
   const plan = (more: object = {}) =>
-    bitePlan.run({ ...bitePlan.example, lockDegs: [], rimDiameterMm: beadMm, handFittedDeg: 90, rim, ...more });
+    bitePlan.run({
+      ...bitePlan.example,
+      lockDegs: [],
+      rimDiameterMm: beadMm,
+      handFittedDeg: 90,
+      rim,
+      ...more,
+    });
 
   test('each says what is left over, as the bead’s path does with as much left and the same bite', () => {
     const { bites } = plan().result;
@@ -193,9 +228,11 @@ describe('the bites of a rim that was measured', () => {
 
   test('coming off it is the other way round: the bites at the beginning are easy, then it is tightest', () => {
     const on = plan({ handFittedDeg: 0 }).result.bites.map((b) => b.spareMm!);
-    const off = plan({ handFittedDeg: 0, direction: 'off', school: 'opposite the valve' }).result.bites.map(
-      (b) => b.spareMm!,
-    );
+    const off = plan({
+      handFittedDeg: 0,
+      direction: 'off',
+      school: 'opposite the valve',
+    }).result.bites.map((b) => b.spareMm!);
     expect(off[0]).toBeGreaterThan(Math.min(...off));
     expect(Math.min(...off)).toBeCloseTo(Math.min(...on), 0);
   });
@@ -216,7 +253,9 @@ describe('the bites of a rim that was measured', () => {
   test('a bite that even a limp bead forbids is a stop, by its number; with slack it goes by hand', () => {
     const stuck = plan({ rim: { ...rim, wellMm: 450 } });
     expect(stuck.verdict).toBe('stop');
-    expect(stuck.result.reasons.at(-1)!.says).toMatch(/^Bite \d+ is \d+\.\d mm short with all of the far side down/);
+    expect(stuck.result.reasons.at(-1)!.says).toMatch(
+      /^Bite \d+ is \d+\.\d mm short with all of the far side down/,
+    );
     const loose = plan({ rim: { ...rim, wellMm: 415 } });
     expect(loose.result).toMatchObject({ byHand: true, bites: [] });
     expect(loose.result.reasons.map((r) => r.says)).toEqual([
@@ -238,7 +277,8 @@ describe('the bites of a rim that was measured', () => {
     const lines = plan({ fill: doubled }).lines.map((l) => l.label);
     expect(lines).toEqual(expect.arrayContaining(['the tube, lying flat', 'its sleeve']));
     // Two locks hold the loop up over twice as much of it as one, whatever else lies there.
-    const lost = (lockDegs: number[]) => bare[0]! - spares({ lockDegs, school: 'opposite the valve' })[0]!;
+    const lost = (lockDegs: number[]) =>
+      bare[0]! - spares({ lockDegs, school: 'opposite the valve' })[0]!;
     const none = lost([]);
     expect(lost([120, 240]) - none).toBeCloseTo(2 * (lost([120]) - none), 9);
     expect(lost([120]) - none).toBeCloseTo((5 * 45) / 215, 9);
@@ -263,11 +303,18 @@ describe('the bites of a rim that was measured', () => {
 
   test('the far side: so much of it down, the rest may sit up; with it up that far nothing is left over', () => {
     const { bites } = plan({ school: 'opposite the valve' }).result;
-    const length = ({ fromDeg, toDeg }: { fromDeg: number; toDeg: number }) => (toDeg - fromDeg + 360) % 360;
+    const length = ({ fromDeg, toDeg }: { fromDeg: number; toDeg: number }) =>
+      (toDeg - fromDeg + 360) % 360;
     for (const b of bites) {
       const far = farSideOf(b)!;
-      expect(far.well ? length(far.well) : 0).toBeCloseTo(b.downDeg! < 8 ? 0 : Math.min(b.downDeg!, b.mountedDeg), 6);
-      const all = [...(far.well ? [far.well] : []), ...far.seat].reduce((sum, a) => sum + length(a), 0);
+      expect(far.well ? length(far.well) : 0).toBeCloseTo(
+        b.downDeg! < 8 ? 0 : Math.min(b.downDeg!, b.mountedDeg),
+        6,
+      );
+      const all = [...(far.well ? [far.well] : []), ...far.seat].reduce(
+        (sum, a) => sum + length(a),
+        0,
+      );
       expect(b.mountedDeg - all).toBeGreaterThanOrEqual(-1e-6);
       expect(b.mountedDeg - all).toBeLessThan(8);
     }
@@ -276,7 +323,10 @@ describe('the bites of a rim that was measured', () => {
     const biteMm = (tight.lengthMm / beadMm) * flangeMm;
     const riseDeg = (Math.acos(wellMm / flangeMm) * 180) / Math.PI;
     const farUpDeg = 360 - leftDeg - 2 * riseDeg - tight.downDeg!;
-    expect(beadPath.run({ ...WORKED, biteMm, leftDeg, farUpDeg }).result.loopSlackMm).toBeCloseTo(0, 6);
+    expect(beadPath.run({ ...WORKED, biteMm, leftDeg, farUpDeg }).result.loopSlackMm).toBeCloseTo(
+      0,
+      6,
+    );
     expect(farSideOf(plan({ rim: undefined }).result.bites[0]!)).toBeNull();
   });
 });
@@ -285,7 +335,9 @@ describe('how hard a bite goes', () => {
   const effort = (more: object) => leverEffort.run({ ...WORKED, leftDeg: 100, ...more });
 
   test('light where a stiff bead has slack, stop where a limp one has none, and harder all the way between', () => {
-    const shares = [415, 420, 425, 430, 435, 440, 445, 450, 457].map((wellMm) => effort({ wellMm }).result.share);
+    const shares = [415, 420, 425, 430, 435, 440, 445, 450, 457].map(
+      (wellMm) => effort({ wellMm }).result.share,
+    );
     expect(shares[0]).toBe(0);
     expect(shares.at(-1)).toBe(1);
     expect(shares).toEqual([...shares].sort((a, b) => a - b));

@@ -2,7 +2,14 @@ import { quantity } from '../fields';
 import { beadFields } from './bead-fields';
 import type { SaidQuantity } from '../units';
 import { defineWorking, reason, type Reason } from '../working';
-import { bottomMm, checkRim, hoopSlackMm, limpLoop, type BeadAndRim, type LimpLoop } from './bead-geometry';
+import {
+  bottomMm,
+  checkRim,
+  hoopSlackMm,
+  limpLoop,
+  type BeadAndRim,
+  type LimpLoop,
+} from './bead-geometry';
 
 interface Input {
   beadMm: number;
@@ -57,7 +64,9 @@ const stopReason = (path: {
 }): Reason => {
   const { downMm, longestBiteMm, shortMm, biteMm } = path;
   if (downMm > 0)
-    return reason('stop', '{0} short: the far side is not down in the well. Push it down first.', [mm(shortMm)]);
+    return reason('stop', '{0} short: the far side is not down in the well. Push it down first.', [
+      mm(shortMm),
+    ]);
   if (longestBiteMm !== null && longestBiteMm < biteMm)
     return reason('stop', '{0} short: the bites are too long. Of {1} at most they pass.', [
       mm(shortMm),
@@ -84,12 +93,26 @@ export const beadPath = defineWorking<Input, BeadPath>({
   input: () => ({
     ...beadFields(),
     leftDeg: quantity('deg', 0, ALL_ROUND_DEG, 'Arc that is not over the flange yet').optional(),
-    farUpDeg: quantity('deg', 0, ALL_ROUND_DEG, 'Arc of the far side that sits up on its seat').optional(),
+    farUpDeg: quantity(
+      'deg',
+      0,
+      ALL_ROUND_DEG,
+      'Arc of the far side that sits up on its seat',
+    ).optional(),
   }),
   example: { beadMm: 434, wellMm: 404, flangeMm: 458, axialMm: 44, biteMm: 65 },
   work(input, show) {
     checkRim(input);
-    const { beadMm, wellMm, flangeMm, axialMm, fillMm = 0, biteMm, leftDeg = ALL_ROUND_DEG, farUpDeg = 0 } = input;
+    const {
+      beadMm,
+      wellMm,
+      flangeMm,
+      axialMm,
+      fillMm = 0,
+      biteMm,
+      leftDeg = ALL_ROUND_DEG,
+      farUpDeg = 0,
+    } = input;
     const rim: BeadAndRim = { beadMm, wellMm, flangeMm, axialMm, fillMm };
     const inWellMm = show.line(
       'far side, in the well',
@@ -122,11 +145,18 @@ export const beadPath = defineWorking<Input, BeadPath>({
       'mm',
     );
     show.line('tightest with so much left', 'bite + 2 arccos(well / flange)', found.leftDeg, 'deg');
-    const tightestMm = show.line('limp loop, to spare there', 'π × bead − the shortest way', found.loopSlackMm, 'mm');
+    const tightestMm = show.line(
+      'limp loop, to spare there',
+      'π × bead − the shortest way',
+      found.loopSlackMm,
+      'mm',
+    );
     const mostUpDeg = show.line(
       'of the far side may sit high',
       'to spare / ((bead − well) / 2)',
-      down.perUpDegMm > 0 ? Math.max(0, Math.min(mountedDeg, best.loopSlackMm / down.perUpDegMm)) : mountedDeg,
+      down.perUpDegMm > 0
+        ? Math.max(0, Math.min(mountedDeg, best.loopSlackMm / down.perUpDegMm))
+        : mountedDeg,
       'deg',
     );
     const longestDeg = loop.longestBiteDeg(upMm);
@@ -143,7 +173,11 @@ export const beadPath = defineWorking<Input, BeadPath>({
           ? reason(
               'good',
               'Levers pass it: {0} to spare where it is tightest, with {1} left. Of the far side {2} may sit high there.',
-              [mm(tightestMm), { value: found.leftDeg * perDegMm, unit: 'mm', digits: 0 }, deg(mostUpDeg)],
+              [
+                mm(tightestMm),
+                { value: found.leftDeg * perDegMm, unit: 'mm', digits: 0 },
+                deg(mostUpDeg),
+              ],
             )
           : stopReason({
               downMm: upMm > 0 || isOnSeat ? best.loopSlackMm : 0,
@@ -156,7 +190,11 @@ export const beadPath = defineWorking<Input, BeadPath>({
     return {
       hoopSlackMm: hoopMm,
       loopSlackMm: loop.slackMm(startDeg, biteDeg) - upMm,
-      tightest: { loopSlackMm: tightestMm, leftDeg: found.leftDeg, leftMm: found.leftDeg * perDegMm },
+      tightest: {
+        loopSlackMm: tightestMm,
+        leftDeg: found.leftDeg,
+        leftMm: found.leftDeg * perDegMm,
+      },
       mostUpDeg,
       longestBiteMm,
       oneGoDeg: Math.max(0, Math.min(ALL_ROUND_DEG, loop.oneGoDeg(upMm))),

@@ -6,7 +6,9 @@ import { biteLengths, bitePlan, BITE_SCHOOLS, mountOrientation, type BiteSchool 
 const SETTINGS = fc.record({
   rimDiameterMm: fc.integer({ min: 200, max: 600 }),
   valveDeg: fc.constant(0),
-  lockDegs: fc.uniqueArray(fc.integer({ min: 2, max: 34 }), { maxLength: 2 }).map((tens) => tens.map((t) => 10 * t)),
+  lockDegs: fc
+    .uniqueArray(fc.integer({ min: 2, max: 34 }), { maxLength: 2 })
+    .map((tens) => tens.map((t) => 10 * t)),
   biteMm: fc.integer({ min: 50, max: 110 }),
   school: fc.constantFrom(...BITE_SCHOOLS),
   direction: fc.constantFrom('off' as const, 'on' as const),
@@ -15,7 +17,15 @@ const SETTINGS = fc.record({
 
 describe('the bites', () => {
   const plan = (school: BiteSchool, direction: 'off' | 'on', lockDegs = [210]) =>
-    bitePlan.run({ rimDiameterMm: 483, valveDeg: 0, lockDegs, biteMm: 70, school, direction, handFittedDeg: 0 }).result;
+    bitePlan.run({
+      rimDiameterMm: 483,
+      valveDeg: 0,
+      lockDegs,
+      biteMm: 70,
+      school,
+      direction,
+      handFittedDeg: 0,
+    }).result;
 
   test.each<[BiteSchool, 'off' | 'on', number, number]>([
     ['lock nearest', 'off', 30, 210],
@@ -34,7 +44,11 @@ describe('the bites', () => {
 
   test('without a lock there is none to be near: opposite the valve, off and on', () => {
     for (const direction of ['off', 'on'] as const)
-      expect(plan('lock nearest', direction, [])).toMatchObject({ startDeg: 180, finishDeg: 0, way: 'both' });
+      expect(plan('lock nearest', direction, [])).toMatchObject({
+        startDeg: 180,
+        finishDeg: 0,
+        way: 'both',
+      });
     expect(plan('lock nearest', 'on', []).reasons[0]!.says).toMatch(/No lock on this wheel/);
   });
 
@@ -50,7 +64,9 @@ describe('the bites', () => {
           const over = bites.filter((b) => {
             const span = b.lengthMm / perDegMm;
             const [from] =
-              Math.abs(angleBetween(normalDeg(b.fromDeg + span), b.toDeg)) < 1e-6 ? [b.fromDeg] : [b.toDeg];
+              Math.abs(angleBetween(normalDeg(b.fromDeg + span), b.toDeg)) < 1e-6
+                ? [b.fromDeg]
+                : [b.toDeg];
             const into = normalDeg(deg - from);
             return into > 1e-6 && into < span - 1e-6;
           });
@@ -69,7 +85,10 @@ describe('the bites', () => {
           const close = [settings.valveDeg, ...settings.lockDegs].some(
             (k) => Math.abs(angleBetween(k, b.leverDeg)) < 7 - 1e-6,
           );
-          if (close) expect(reasons.map((r) => r.says).join()).toContain(`Bite ${b.n} lies at the valve or a lock`);
+          if (close)
+            expect(reasons.map((r) => r.says).join()).toContain(
+              `Bite ${b.n} lies at the valve or a lock`,
+            );
         }
       }),
     );
@@ -128,13 +147,22 @@ describe('which way up', () => {
       'The arrow must point counterclockwise with the left side up, and points clockwise: turn the tire over.',
     );
     expect(run({ arrowSeen: 'counterclockwise' }).result.asItLies).toBe(true);
-    expect(run({ arrowSeen: 'none' }).result).toMatchObject({ arrowNeeds: 'either', asItLies: true });
+    expect(run({ arrowSeen: 'none' }).result).toMatchObject({
+      arrowNeeds: 'either',
+      asItLies: true,
+    });
   });
 
   test('the mark by school, mirrored with the wheel; no mark is said and skipped', () => {
     const to = { arrowSeen: 'none', school: 'heavy spot' };
-    expect(run({ ...to, sideUp: 'right' }).result).toMatchObject({ markDeg: 204, markTurnedDeg: 156 });
-    expect(run({ ...to, sideUp: 'left' }).result).toMatchObject({ markDeg: 156, markTurnedDeg: 204 });
+    expect(run({ ...to, sideUp: 'right' }).result).toMatchObject({
+      markDeg: 204,
+      markTurnedDeg: 156,
+    });
+    expect(run({ ...to, sideUp: 'left' }).result).toMatchObject({
+      markDeg: 156,
+      markTurnedDeg: 204,
+    });
     expect(run({ arrowSeen: 'none' }).result.markDeg).toBe(0);
     expect(
       run({ ...to, heavySpotDeg: null })

@@ -32,7 +32,11 @@ export interface JudgedBites {
  * Whether each bite passes, by what is left over of a limp loop, and how much of the far side has to be down for it.
  * `lostMm` of the loop go where locks hold the far side up. Source: geometry.
  */
-export const judgeBites = (strokes: readonly Stroke[], rim: BeadAndRim, lostMm: number): JudgedBites => {
+export const judgeBites = (
+  strokes: readonly Stroke[],
+  rim: BeadAndRim,
+  lostMm: number,
+): JudgedBites => {
   const loop = limpLoop(rim, bottomMm(rim));
   const hoopMm = hoopSlackMm(rim, bottomMm(rim)) - lostMm / Math.PI;
   const mostDeg = 360 - 2 * loop.riseDeg;
@@ -72,9 +76,10 @@ export const judgeBites = (strokes: readonly Stroke[], rim: BeadAndRim, lostMm: 
     bites,
     downDeg,
     byHand: false,
-    reason: reason('good', `Tightest at bite ${worst + 1}: {0} to spare, with {1} of the far side down in the well.`, [
-      spare,
-      { value: downDeg, unit: 'deg', digits: 0 },
-    ]),
+    reason: reason(
+      'good',
+      `Tightest at bite ${worst + 1}: {0} to spare, with {1} of the far side down in the well.`,
+      [spare, { value: downDeg, unit: 'deg', digits: 0 }],
+    ),
   };
 };

@@ -109,7 +109,11 @@ const courseOf = ({ rimDiameterMm, valveDeg, lockDegs, school, direction }: Bite
   const anchor = lockDegs[0] ?? valveDeg;
   const besideDeg = (BESIDE_MM / (Math.PI * rimDiameterMm)) * 360;
   const across = normalDeg(anchor + 180);
-  const opposite: Course = { startDeg: normalDeg(valveDeg + 180), finishDeg: normalDeg(valveDeg), way: 'both' };
+  const opposite: Course = {
+    startDeg: normalDeg(valveDeg + 180),
+    finishDeg: normalDeg(valveDeg),
+    way: 'both',
+  };
   switch (school) {
     case 'lock nearest':
       if (lockDegs.length === 0) return opposite;
@@ -118,14 +122,30 @@ const courseOf = ({ rimDiameterMm, valveDeg, lockDegs, school, direction }: Bite
         : { startDeg: normalDeg(anchor + besideDeg), finishDeg: anchor, way: 'round' };
     case 'a quarter away':
       return direction === 'off'
-        ? { startDeg: normalDeg(anchor + QUARTER_ON_DEG), finishDeg: normalDeg(anchor + QUARTER_ON_DEG), way: 'round' }
-        : { startDeg: normalDeg(anchor + besideDeg), finishDeg: normalDeg(anchor + besideDeg + 180), way: 'both' };
+        ? {
+            startDeg: normalDeg(anchor + QUARTER_ON_DEG),
+            finishDeg: normalDeg(anchor + QUARTER_ON_DEG),
+            way: 'round',
+          }
+        : {
+            startDeg: normalDeg(anchor + besideDeg),
+            finishDeg: normalDeg(anchor + besideDeg + 180),
+            way: 'both',
+          };
     case 'opposite the valve':
       return opposite;
     case 'valve last':
-      return { startDeg: normalDeg(valveDeg + besideDeg), finishDeg: normalDeg(valveDeg), way: 'round' };
+      return {
+        startDeg: normalDeg(valveDeg + besideDeg),
+        finishDeg: normalDeg(valveDeg),
+        way: 'round',
+      };
     case 'clear of the valve':
-      return { startDeg: normalDeg(valveDeg + 90), finishDeg: normalDeg(valveDeg + 270), way: 'both' };
+      return {
+        startDeg: normalDeg(valveDeg + 90),
+        finishDeg: normalDeg(valveDeg + 270),
+        way: 'both',
+      };
   }
 };
 
@@ -143,9 +163,15 @@ export const biteLengths = (arcMm: number, biteMm: number): number[] => {
  * A place for the lever in a bite, clear of valve and locks; the end of the bite if it can be. Null where there is
  * none.
  */
-const leverIn = (fromDeg: number, spanDeg: number, clockwise: boolean, keepOut: readonly number[]): number | null => {
+const leverIn = (
+  fromDeg: number,
+  spanDeg: number,
+  clockwise: boolean,
+  keepOut: readonly number[],
+): number | null => {
   const sign = clockwise ? 1 : -1;
-  const clear = (deg: number) => keepOut.every((k) => Math.abs(angleBetween(k, deg)) >= KEEP_OUT_DEG - 1e-9);
+  const clear = (deg: number) =>
+    keepOut.every((k) => Math.abs(angleBetween(k, deg)) >= KEEP_OUT_DEG - 1e-9);
   const along = [
     spanDeg,
     ...keepOut.flatMap((k) => {
@@ -168,11 +194,15 @@ const judgeAll = (
 ) => {
   const fillMm = fill ? wellFillMm(fill, show) : 0;
   const liftMm = lockLiftMm(lockDegs.length, rim.wellMm);
-  if (liftMm > 0) show.line('what the locks hold up', `${lockDegs.length} of them, on the loop`, liftMm, 'mm');
+  if (liftMm > 0)
+    show.line('what the locks hold up', `${lockDegs.length} of them, on the loop`, liftMm, 'mm');
   const perDegMm = (Math.PI * rimDiameterMm) / 360;
   const strokes = bites.map((b) => {
     const spanDeg = b.lengthMm / perDegMm;
-    return { spanDeg, leftDeg: direction === 'on' ? 360 - b.mountedDeg : 360 - handFittedDeg - b.mountedDeg };
+    return {
+      spanDeg,
+      leftDeg: direction === 'on' ? 360 - b.mountedDeg : 360 - handFittedDeg - b.mountedDeg,
+    };
   });
   const judged = judgeBites(strokes, { ...rim, beadMm: rimDiameterMm, fillMm }, liftMm);
   show.line(
@@ -186,7 +216,10 @@ const judgeAll = (
 };
 
 /** The bites from start to finish, and what is to be said of single ones. */
-const layBites = (input: BiteInput, { startDeg, way }: Course): { bites: Bite[]; notes: Reason[] } => {
+const layBites = (
+  input: BiteInput,
+  { startDeg, way }: Course,
+): { bites: Bite[]; notes: Reason[] } => {
   const { rimDiameterMm, biteMm, direction, handFittedDeg, valveDeg, lockDegs } = input;
   const perDegMm = (Math.PI * rimDiameterMm) / 360;
   const toLeverDeg = 360 - handFittedDeg;
@@ -200,10 +233,14 @@ const layBites = (input: BiteInput, { startDeg, way }: Course): { bites: Bite[];
     const n = bites.length + 1;
     const lever = leverIn(fromDeg, spanDeg, clockwise, keepOut);
     if (lever === null)
-      notes.push(reason('check', `Bite ${n} lies at the valve or a lock: by hand or heel, no lever.`));
+      notes.push(
+        reason('check', `Bite ${n} lies at the valve or a lock: by hand or heel, no lever.`),
+      );
     // Going on, what was fitted before; coming off, what is left once it is over.
-    const mountedDeg = direction === 'on' ? handFittedDeg + overDeg : toLeverDeg - overDeg - spanDeg;
-    const middle = way === 'both' ? 0 : direction === 'on' ? mountedDeg / 2 : (overDeg + spanDeg) / 2;
+    const mountedDeg =
+      direction === 'on' ? handFittedDeg + overDeg : toLeverDeg - overDeg - spanDeg;
+    const middle =
+      way === 'both' ? 0 : direction === 'on' ? mountedDeg / 2 : (overDeg + spanDeg) / 2;
     overDeg += spanDeg;
     bites.push({
       n,
@@ -254,7 +291,12 @@ export const planBites = (input: BiteInput, show: Show = SILENT): BitePlan => {
   show.line('finish', way === 'both' ? 'both ways from the start' : 'once round', finishDeg, 'deg');
   show.line('to lever', `(360 − ${handFittedDeg}) / 360 × π × ${rimDiameterMm}`, toLeverMm, 'mm');
   show.line('bites', `of ${Math.round(biteMm)} mm`, bites.length);
-  show.line('last bite', 'shared with the one before where it would be awkward', bites.at(-1)!.lengthMm, 'mm');
+  show.line(
+    'last bite',
+    'shared with the one before where it would be awkward',
+    bites.at(-1)!.lengthMm,
+    'mm',
+  );
   const why =
     school === 'lock nearest' && lockDegs.length === 0
       ? `No lock on this wheel, so opposite the valve. ${SCHOOL_WHY['opposite the valve']}`
@@ -317,7 +359,9 @@ export const bitePlan = defineWorking<BiteInput, BitePlan>({
       show.basis('published', 'geometry of a loop that does not stretch');
       show.basis(
         'memory',
-        input.fill ? 'thickness of tube, strip and lock' : 'nothing lies in the well, as far as is known',
+        input.fill
+          ? 'thickness of tube, strip and lock'
+          : 'nothing lies in the well, as far as is known',
       );
     }
     show.verdict(worstOf(plan.reasons));

@@ -28,5 +28,8 @@ export const farSideOf = ({ mountedMidDeg, mountedDeg, downDeg }: Bite): FarSide
   const [down, half] = [Math.min(downDeg, mountedDeg) / 2, mountedDeg / 2];
   if (half < LEAST_DEG) return { well: null, seat: [] };
   if (down < LEAST_DEG) return { well: null, seat: [arc(-half, half)] };
-  return { well: arc(-down, down), seat: half - down < LEAST_DEG ? [] : [arc(-half, -down), arc(down, half)] };
+  return {
+    well: arc(-down, down),
+    seat: half - down < LEAST_DEG ? [] : [arc(-half, -down), arc(down, half)],
+  };
 };

@@ -1,7 +1,16 @@
 import { goldenAnswers } from '../../../tests/whole-answer';
-import { beadPath, BITE_SCHOOLS, biteInputBy, bitePlan, leverEffort, mountOrientation, rimProfile } from '.';
+import {
+  beadPath,
+  BITE_SCHOOLS,
+  biteInputBy,
+  bitePlan,
+  leverEffort,
+  mountOrientation,
+  rimProfile,
+} from '.';
 
-const schools = (changes: object) => BITE_SCHOOLS.map((school) => [bitePlan, { school, ...changes }] as const);
+const schools = (changes: object) =>
+  BITE_SCHOOLS.map((school) => [bitePlan, { school, ...changes }] as const);
 
 /** Whole answers, word for word: a change in any of them is meant, or it is a mistake. */
 describe('golden answers about beads', () => {
@@ -24,19 +33,34 @@ describe('golden answers about beads', () => {
     [bitePlan, { rim: { wellMm: 458, flangeMm: 510, axialMm: 38 } }],
     [
       bitePlan,
-      { rim: { wellMm: 452, flangeMm: 510, axialMm: 38 }, fill: { tube: 'doubled', wall: 'heavy', strips: 2 } },
+      {
+        rim: { wellMm: 452, flangeMm: 510, axialMm: 38 },
+        fill: { tube: 'doubled', wall: 'heavy', strips: 2 },
+      },
     ],
     [rimProfile, {}],
     [rimProfile, { rimCode: 'MT3.50x17', wellMm: undefined, axialMm: 55 }],
     [leverEffort, {}],
     [leverEffort, { wellMm: 414, fillMm: 3 }],
     [leverEffort, { wellMm: 428, leftDeg: 60 }],
-    [bitePlan, { direction: 'off', handFittedDeg: 0, rim: { wellMm: 476, flangeMm: 512, axialMm: 44 } }],
+    [
+      bitePlan,
+      { direction: 'off', handFittedDeg: 0, rim: { wellMm: 476, flangeMm: 512, axialMm: 44 } },
+    ],
     [bitePlan, { valveDeg: 40, lockDegs: [200], biteMm: 95 }],
     [bitePlan, { handFittedDeg: 359 }],
     [bitePlan, { lockDegs: [20], handFittedDeg: 30, biteMm: 40 }],
     [bitePlan, { lockDegs: [20, 340], handFittedDeg: 0, biteMm: 150, rimDiameterMm: 200 }],
-    [bitePlan, { lockDegs: [30, 60, 90], handFittedDeg: 0, biteMm: 60, rimDiameterMm: 250, school: 'valve last' }],
+    [
+      bitePlan,
+      {
+        lockDegs: [30, 60, 90],
+        handFittedDeg: 0,
+        biteMm: 60,
+        rimDiameterMm: 250,
+        school: 'valve last',
+      },
+    ],
     [mountOrientation, {}],
     [mountOrientation, { arrowSeen: 'clockwise' }],
     [mountOrientation, { arrowSeen: 'none' }],

@@ -23,7 +23,8 @@ export const effortShare = (hoopMm: number, spareMm: number): number => {
   return spareMm <= 0 ? 1 : shortMm / (shortMm + spareMm);
 };
 
-export const effortOf = (share: number): Effort => STEPS.find(([, to]) => share < to)?.[0] ?? 'heavy';
+export const effortOf = (share: number): Effort =>
+  STEPS.find(([, to]) => share < to)?.[0] ?? 'heavy';
 
 interface Input {
   beadMm: number;
@@ -71,14 +72,23 @@ export const leverEffort = defineWorking<Input, LeverEffort>({
     const loop = limpLoop(rim, bottomMm(rim));
     const biteDeg = (input.biteMm / (Math.PI * input.flangeMm)) * 360;
     const leftDeg = Math.min(input.leftDeg, 360 - 2 * loop.riseDeg);
-    const hoopMm = show.line('stiff hoop, slack', 'bead − the straight way', hoopSlackMm(rim, bottomMm(rim)), 'mm');
+    const hoopMm = show.line(
+      'stiff hoop, slack',
+      'bead − the straight way',
+      hoopSlackMm(rim, bottomMm(rim)),
+      'mm',
+    );
     const spareMm = show.line(
       'limp loop, to spare',
       'π × bead − the shortest way',
       loop.slackMm(leftDeg, biteDeg),
       'mm',
     );
-    const share = show.line('between the two', 'π × short / (π × short + to spare)', effortShare(hoopMm, spareMm));
+    const share = show.line(
+      'between the two',
+      'π × short / (π × short + to spare)',
+      effortShare(hoopMm, spareMm),
+    );
     show.basis('published', 'geometry of a hoop, and of a loop, that do not stretch');
     show.basis(
       'memory',

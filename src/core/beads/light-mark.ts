@@ -14,7 +14,10 @@ export interface LightMarkPlace {
 }
 
 /** The one place where it is decided: step, dial and orientation all ask here. `heavySpotDeg` null where not found. */
-export const lightMarkPlace = (method: LightMarkTo, heavySpotDeg: number | null): LightMarkPlace => {
+export const lightMarkPlace = (
+  method: LightMarkTo,
+  heavySpotDeg: number | null,
+): LightMarkPlace => {
   const wantsHeavy = method === 'heavy spot';
   return wantsHeavy && heavySpotDeg !== null
     ? { deg: heavySpotDeg, to: 'heavy spot', isHeavySpotMissing: false }
@@ -22,8 +25,12 @@ export const lightMarkPlace = (method: LightMarkTo, heavySpotDeg: number | null)
 };
 
 /** The place in one sentence, for the side that is up. */
-export const lightMarkSays = ({ deg, to, isHeavySpotMissing }: LightMarkPlace, isKeptSideUp = true): string => {
-  if (isHeavySpotMissing) return 'The heavy spot of the bare wheel was not found: the light mark goes to the valve.';
+export const lightMarkSays = (
+  { deg, to, isHeavySpotMissing }: LightMarkPlace,
+  isKeptSideUp = true,
+): string => {
+  if (isHeavySpotMissing)
+    return 'The heavy spot of the bare wheel was not found: the light mark goes to the valve.';
   if (to === 'valve') return 'The light mark to the valve.';
   return `The light mark to the heavy spot, ${placeText(isKeptSideUp ? deg : mirrored(deg))}.`;
 };

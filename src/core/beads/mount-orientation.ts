@@ -95,7 +95,9 @@ export const mountOrientation = defineWorking<Input, MountOrientation>({
       const place = lightMarkPlace(school, heavySpotDeg);
       const isKeptSideUp = sideUp === keptFrom;
       markDeg = isKeptSideUp ? place.deg : mirrored(place.deg);
-      reasons.push(reason(place.isHeavySpotMissing ? 'check' : 'good', lightMarkSays(place, isKeptSideUp)));
+      reasons.push(
+        reason(place.isHeavySpotMissing ? 'check' : 'good', lightMarkSays(place, isKeptSideUp)),
+      );
     }
     if (markDeg !== null) show.line('light mark', `seen from the ${sideUp}`, markDeg, 'deg');
     show.basis(
@@ -103,7 +105,15 @@ export const mountOrientation = defineWorking<Input, MountOrientation>({
       'the mark is the lightest place; two schools: to the valve, or to the heavy spot of the bare wheel',
     );
     show.verdict(worstOf(reasons));
-    show.caution('Check the arrow three times. Look at the mark again after the last bead: levering turns the tire.');
-    return { arrowNeeds, asItLies, markDeg, markTurnedDeg: markDeg === null ? null : mirrored(markDeg), reasons };
+    show.caution(
+      'Check the arrow three times. Look at the mark again after the last bead: levering turns the tire.',
+    );
+    return {
+      arrowNeeds,
+      asItLies,
+      markDeg,
+      markTurnedDeg: markDeg === null ? null : mirrored(markDeg),
+      reasons,
+    };
   },
 });

@@ -16,7 +16,9 @@ describe('the shape of a rim', () => {
   });
 
   test('the well tells most, then the flange or the way across; each measurement narrows what may be', () => {
-    const steps = [{}, { wellMm: 455 }, { wellMm: 455, axialMm: 40 }, MEASURED].map((more) => run(more));
+    const steps = [{}, { wellMm: 455 }, { wellMm: 455, axialMm: 40 }, MEASURED].map((more) =>
+      run(more),
+    );
     expect(steps[0]!.tellsMost).toBe('well');
     expect(steps[0]!.reason).toMatchObject({ verdict: 'check' });
     expect(steps[0]!.reason.says).toMatch(
@@ -45,7 +47,10 @@ describe('the shape of a rim', () => {
   });
 
   test('by the contour: a wider rim is farther across, another contour stands otherwise', () => {
-    expect(run({ rimCode: '3.50x19' }).parts.across.mm - run().parts.across.mm).toBeCloseTo((1.35 * 25.4) / 2, 6);
+    expect(run({ rimCode: '3.50x19' }).parts.across.mm - run().parts.across.mm).toBeCloseTo(
+      (1.35 * 25.4) / 2,
+      6,
+    );
     const { parts } = run({ rimCode: 'MT3.50x17' });
     // By hand: 14 mm above and below a bead of 432 mm, at the radius.
     expect([parts.flange.mm, parts.well.mm]).toEqual([460, 404]);

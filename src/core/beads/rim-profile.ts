@@ -59,7 +59,13 @@ interface Input {
 
 /** To spare at the tightest moment, by the limp loop. */
 const spareOf = (beadMm: number, mm: Record<RimPart, number>): number => {
-  const rim: BeadAndRim = { beadMm, wellMm: mm.well, flangeMm: mm.flange, axialMm: mm.across, fillMm: 0 };
+  const rim: BeadAndRim = {
+    beadMm,
+    wellMm: mm.well,
+    flangeMm: mm.flange,
+    axialMm: mm.across,
+    fillMm: 0,
+  };
   const loop = limpLoop(rim, bottomMm(rim));
   const biteDeg = (BITE_MM / (Math.PI * mm.flange)) * 360;
   return loop.slackMm(loop.tightestDeg(biteDeg), biteDeg);
@@ -79,28 +85,49 @@ export const rimProfile = defineWorking<Input, RimProfileFound>({
     rimCode: text(40, 'The rim code'),
     wellMm: quantity('mm', 60, 700, 'Diameter in the well').optional(),
     flangeMm: quantity('mm', 80, 750, 'Diameter over the flange').optional(),
-    axialMm: quantity('mm', 0, 400, 'From the far side in the well to the flange, along the axle').optional(),
+    axialMm: quantity(
+      'mm',
+      0,
+      400,
+      'From the far side in the well to the flange, along the axle',
+    ).optional(),
   }),
   example: { rimCode: '2.15x19', wellMm: 455 },
   work({ rimCode, wellMm, flangeMm, axialMm }, show) {
     const code = readRimCode(rimCode);
     if (code.rimDiameterMm === null)
-      throw new InputError('rimCode', `${rimCode} says no diameter.`, 'a rim code with its diameter, as in 2.15x19');
+      throw new InputError(
+        'rimCode',
+        `${rimCode} says no diameter.`,
+        'a rim code with its diameter, as in 2.15x19',
+      );
     const beadMm = show.line('bead', 'by the rim code', code.rimDiameterMm, 'mm');
     const recalled = CONTOUR[code.contour];
     const measured = (mm: number): RimDimension => ({ mm, plusMinusMm: 0, from: 'measured' });
     const parts: Record<RimPart, RimDimension> = {
       well:
         wellMm === undefined
-          ? { mm: beadMm - 2 * recalled.well.mm, plusMinusMm: 2 * recalled.well.plusMinusMm, from: 'memory' }
+          ? {
+              mm: beadMm - 2 * recalled.well.mm,
+              plusMinusMm: 2 * recalled.well.plusMinusMm,
+              from: 'memory',
+            }
           : measured(wellMm),
       flange:
         flangeMm === undefined
-          ? { mm: beadMm + 2 * recalled.flange.mm, plusMinusMm: 2 * recalled.flange.plusMinusMm, from: 'memory' }
+          ? {
+              mm: beadMm + 2 * recalled.flange.mm,
+              plusMinusMm: 2 * recalled.flange.plusMinusMm,
+              from: 'memory',
+            }
           : measured(flangeMm),
       across:
         axialMm === undefined
-          ? { mm: code.widthMm / 2 + ACROSS.besideMm, plusMinusMm: ACROSS.plusMinusMm, from: 'memory' }
+          ? {
+              mm: code.widthMm / 2 + ACROSS.besideMm,
+              plusMinusMm: ACROSS.plusMinusMm,
+              from: 'memory',
+            }
           : measured(axialMm),
     };
     const mm = { well: parts.well.mm, flange: parts.flange.mm, across: parts.across.mm };
@@ -108,25 +135,37 @@ export const rimProfile = defineWorking<Input, RimProfileFound>({
     for (const part of RIM_PARTS)
       show.line(
         NAMES[part],
-        parts[part].from === 'measured' ? 'measured' : `recalled, ± ${parts[part].plusMinusMm.toFixed(0)} mm`,
+        parts[part].from === 'measured'
+          ? 'measured'
+          : `recalled, ± ${parts[part].plusMinusMm.toFixed(0)} mm`,
         mm[part],
         'mm',
       );
-    const spareMm = show.line('to spare at the tightest', `with bites of ${BITE_MM} mm`, spareOf(beadMm, mm), 'mm');
+    const spareMm = show.line(
+      'to spare at the tightest',
+      `with bites of ${BITE_MM} mm`,
+      spareOf(beadMm, mm),
+      'mm',
+    );
     // Each of them takes room away as it grows.
     const off = (sign: 1 | -1, of: readonly RimPart[]) =>
       spareOf(
         beadMm,
-        of.reduce((all, part) => ({ ...all, [part]: mm[part] + sign * parts[part].plusMinusMm }), mm),
+        of.reduce(
+          (all, part) => ({ ...all, [part]: mm[part] + sign * parts[part].plusMinusMm }),
+          mm,
+        ),
       );
     const [leastMm, mostMm] = [off(1, RIM_PARTS), off(-1, RIM_PARTS)];
     const open = RIM_PARTS.filter((part) => parts[part].from === 'memory')
       .map((part) => ({ part, lessMm: spareMm - off(1, [part]) }))
       .sort((a, b) => b.lessMm - a.lessMm);
     const tellsMost = open[0]?.part ?? null;
-    for (const { part, lessMm } of open) show.line(`what ${NAMES[part]} may change`, 'by its ±', lessMm, 'mm');
+    for (const { part, lessMm } of open)
+      show.line(`what ${NAMES[part]} may change`, 'by its ±', lessMm, 'mm');
     show.basis('published', 'geometry of a loop that does not stretch');
-    if (tellsMost !== null) show.basis('memory', 'how high flanges stand and how deep wells lie, by contour');
+    if (tellsMost !== null)
+      show.basis('memory', 'how high flanges stand and how deep wells lie, by contour');
     const amounts = [leastMm, mostMm].map((value) => ({ value, unit: 'mm' as const, digits: 0 }));
     const why =
       tellsMost === null

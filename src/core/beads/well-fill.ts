@@ -29,7 +29,13 @@ export const WELL_FILL = record(
  */
 export const fillWhile = (
   direction: 'off' | 'on',
-  wheel: { tubeWas: boolean; tube: WellFill['tube']; build: Build; sealed: boolean; strips: number },
+  wheel: {
+    tubeWas: boolean;
+    tube: WellFill['tube'];
+    build: Build;
+    sealed: boolean;
+    strips: number;
+  },
 ): WellFill => ({
   tube: direction === 'on' ? wheel.tube : wheel.tubeWas ? 'one' : 'none',
   wall: 'standard',
@@ -43,9 +49,14 @@ export const fillWhile = (
  */
 export const wellFillMm = ({ tube, wall, strips }: WellFill, show: Show = SILENT): number => {
   const tubeMm =
-    tube === 'none' ? 0 : show.line('the tube, lying flat', `2 × ${WALL_MM[wall]}`, 2 * WALL_MM[wall], 'mm');
+    tube === 'none'
+      ? 0
+      : show.line('the tube, lying flat', `2 × ${WALL_MM[wall]}`, 2 * WALL_MM[wall], 'mm');
   const sleeveMm =
-    tube === 'doubled' ? show.line('its sleeve', `2 × ${WALL_MM.standard}`, 2 * WALL_MM.standard, 'mm') : 0;
-  const stripsMm = strips > 0 ? show.line('rim strip', `${strips} × ${STRIP_MM}`, strips * STRIP_MM, 'mm') : 0;
+    tube === 'doubled'
+      ? show.line('its sleeve', `2 × ${WALL_MM.standard}`, 2 * WALL_MM.standard, 'mm')
+      : 0;
+  const stripsMm =
+    strips > 0 ? show.line('rim strip', `${strips} × ${STRIP_MM}`, strips * STRIP_MM, 'mm') : 0;
   return tubeMm + sleeveMm + stripsMm;
 };

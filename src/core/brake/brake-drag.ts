@@ -72,7 +72,10 @@ const pullReasons = (
       ),
     ];
   if (dragNm === null) return [];
-  const [checkNm, stopNm] = [ruleNumber('brake.dragCheckNm', rules, show), ruleNumber('brake.dragStopNm', rules, show)];
+  const [checkNm, stopNm] = [
+    ruleNumber('brake.dragCheckNm', rules, show),
+    ruleNumber('brake.dragStopNm', rules, show),
+  ];
   if (dragNm > stopNm)
     return [
       reason('stop', 'It drags with {0}; {1} is the limit. Do not ride. Find out what holds it.', [
@@ -114,11 +117,18 @@ export const brakeDrag = defineWorking<Input, BrakeDrag>({
     show.line('by hand', 'brake let go', SPIN_WORDS[spin]);
     const torque = (n: number) => (n * radiusMm!) / 1000;
     const dragNm =
-      pullN === undefined || radiusMm === undefined ? null : show.line('drag', 'pull × radius', torque(pullN), 'Nm');
+      pullN === undefined || radiusMm === undefined
+        ? null
+        : show.line('drag', 'pull × radius', torque(pullN), 'Nm');
     const brakeNm =
       dragNm === null || freePullN === undefined
         ? null
-        : show.line('of it the brake', 'drag − without pads', Math.max(0, dragNm - torque(freePullN)), 'Nm');
+        : show.line(
+            'of it the brake',
+            'drag − without pads',
+            Math.max(0, dragNm - torque(freePullN)),
+            'Nm',
+          );
     show.basis('practice', 'pump until firm before it rolls; spin it with the brake let go');
     const { verdict, disc: withDisc, drum: withDrum } = SAYS[spin];
     const reasons: Reason[] = [
@@ -134,7 +144,9 @@ export const brakeDrag = defineWorking<Input, BrakeDrag>({
       ...pullReasons({ pullN, freePullN, dragNm: brakeNm ?? dragNm, rules }, show),
     ];
     show.verdict(worstOf(reasons));
-    show.caution('Brakes are for licensed practice: in doubt it does not roll. The maker’s manual decides.');
+    show.caution(
+      'Brakes are for licensed practice: in doubt it does not roll. The maker’s manual decides.',
+    );
     return { dragNm, brakeNm, reasons };
   },
 });

@@ -45,10 +45,19 @@ export const discRunout = defineWorking<Input, DiscRunout>({
       r.lateralMm === undefined ? [] : [{ angleDeg: r.angleDeg, value: r.lateralMm }],
     );
     if (places.length === 0)
-      throw new InputError('readings', 'No reading from side to side.', 'readings on the face of the disc');
+      throw new InputError(
+        'readings',
+        'No reading from side to side.',
+        'readings on the face of the disc',
+      );
     checkRound(places.map((p) => p.angleDeg));
     const values = places.map((p) => p.value);
-    const totalMm = show.line('runout', 'highest − lowest', Math.max(...values) - Math.min(...values), 'mm');
+    const totalMm = show.line(
+      'runout',
+      'highest − lowest',
+      Math.max(...values) - Math.min(...values),
+      'mm',
+    );
     const { highDeg } = firstHarmonic(places)!;
     show.line('high at', 'once-a-turn part', placeText(highDeg));
     const mayMm = limitMm ?? ruleNumber('disc.runoutMm', rules, show);
@@ -62,7 +71,11 @@ export const discRunout = defineWorking<Input, DiscRunout>({
     const reasons = [
       totalMm <= mayMm + 1e-9
         ? limitMm === undefined
-          ? reason('check', 'Runs out by {0}, within {1} from memory: the manual’s limit is not known.', figures)
+          ? reason(
+              'check',
+              'Runs out by {0}, within {1} from memory: the manual’s limit is not known.',
+              figures,
+            )
           : reason('good', 'Runs out by {0}; {1} by the manual.', figures)
         : reason(
             'stop',

@@ -24,12 +24,20 @@ const RULES = {
   'labour.beyondPct': 10,
 };
 const of = (wheels: ChargedWheel[], rules: object = {}, agreedMinor?: number) =>
-  estimate.run({ wheels, rules: { ...RULES, ...rules }, ...(agreedMinor === undefined ? {} : { agreedMinor }) });
+  estimate.run({
+    wheels,
+    rules: { ...RULES, ...rules },
+    ...(agreedMinor === undefined ? {} : { agreedMinor }),
+  });
 
 describe('against a table worked by hand', () => {
   test('by the wheel: two wheels of two builds', () => {
     // Parts 89.99 + 2 × 12.50, and 89.99: 204.98. Labour 45 + 35 = 80. Fee 2 × 3.50 = 7. Tax 7.5 % of 291.98 = 21.8985.
-    const cast = wheel({ name: 'front wheel', build: 'cast', parts: [{ what: 'tire', count: 1, priceMinor: 8999 }] });
+    const cast = wheel({
+      name: 'front wheel',
+      build: 'cast',
+      parts: [{ what: 'tire', count: 1, priceMinor: 8999 }],
+    });
     expect(of([wheel(), cast]).result).toMatchObject({
       partsMinor: 20_498,
       labourMinor: 8000,
@@ -56,11 +64,16 @@ describe('against a table worked by hand', () => {
   test('hours of all wheels are rounded together, once', () => {
     // Twice 10 s of 60 an hour: 0.1667 each would round to 0.17 twice; together 0.3333.
     const ten = wheel({ parts: [], tiresToDispose: 0, leftMedianS: 10, leftNinetyS: 10 });
-    expect(of([ten, ten], { 'labour.by': 'the hour', 'cost.taxPct': 0 }).result.totalMinor).toBe(33);
+    expect(of([ten, ten], { 'labour.by': 'the hour', 'cost.taxPct': 0 }).result.totalMinor).toBe(
+      33,
+    );
   });
   test('labour without tax, where the place has none', () => {
     // 7.5 % of 118.49 = 8.88675.
-    expect(of([wheel()], { 'labour.taxed': 'no' }).result).toMatchObject({ taxMinor: 889, totalMinor: 17_238 });
+    expect(of([wheel()], { 'labour.taxed': 'no' }).result).toMatchObject({
+      taxMinor: 889,
+      totalMinor: 17_238,
+    });
   });
   test('tax of half a coin goes up', () => {
     const half = wheel({ parts: [{ what: 'tire', count: 1, priceMinor: 100 }], tiresToDispose: 0 });
@@ -82,7 +95,11 @@ describe('beside what was agreed', () => {
     expect(says(15_977)).toEqual([
       true,
       'stop',
-      [expect.stringMatching(/175\.75 is more than the agreed .*159\.77: ask again before going on\.$/)],
+      [
+        expect.stringMatching(
+          /175\.75 is more than the agreed .*159\.77: ask again before going on\.$/,
+        ),
+      ],
     ]);
     expect(says(17_574, { 'labour.beyondPct': 0 })[0]).toBe(true);
     expect(says(17_575, { 'labour.beyondPct': 0 })[0]).toBe(false);
@@ -95,7 +112,9 @@ describe('beside what was agreed', () => {
 });
 
 test('a price that is not known counts nothing, and that is said', () => {
-  const { result, verdict } = of([wheel({ parts: [{ what: 'tire', count: 1, priceMinor: null }] })]);
+  const { result, verdict } = of([
+    wheel({ parts: [{ what: 'tire', count: 1, priceMinor: null }] }),
+  ]);
   expect([result.partsMinor, result.incomplete, verdict]).toEqual([0, true, 'check']);
 });
 
@@ -108,7 +127,9 @@ test('without a rate for labour it does not say that all is well', () => {
 });
 
 test('times that contradict each other are refused; no wheel costs nothing', () => {
-  expect(problemOf(() => of([wheel(), wheel({ leftNinetyS: 4999 })])).field).toBe('wheels[1].leftNinetyS');
+  expect(problemOf(() => of([wheel(), wheel({ leftNinetyS: 4999 })])).field).toBe(
+    'wheels[1].leftNinetyS',
+  );
   expect(of([]).result.totalMinor).toBe(0);
 });
 
@@ -139,7 +160,11 @@ test('a percentage of money is exact: 15% over 100.00 is 115.00, whatever the am
   for (let agreedMinor = 100; agreedMinor <= 40_000; agreedMinor += 700)
     for (const beyondPct of [5, 7, 10, 15, 20, 33]) {
       // Whole coins, by whole numbers alone.
-      const limit = (agreedMinor * (100 + beyondPct) - ((agreedMinor * (100 + beyondPct)) % 100)) / 100;
-      expect([asks(agreedMinor, beyondPct, limit), asks(agreedMinor, beyondPct, limit + 1)]).toEqual([false, true]);
+      const limit =
+        (agreedMinor * (100 + beyondPct) - ((agreedMinor * (100 + beyondPct)) % 100)) / 100;
+      expect([
+        asks(agreedMinor, beyondPct, limit),
+        asks(agreedMinor, beyondPct, limit + 1),
+      ]).toEqual([false, true]);
     }
 });

@@ -69,7 +69,8 @@ const byWheel: LabourBy = (wheels, rules, show, say) => {
 /** By the hour: what was worked and what is left, of all wheels together. */
 const byHour: LabourBy = (wheels, rules, show, say) => {
   const rate = ruleNumber('labour.hourMinor', rules, show);
-  const hours = (left: (w: ChargedWheel) => number) => wheels.reduce((n, w) => n + w.spentS + left(w), 0) / HOUR_S;
+  const hours = (left: (w: ChargedWheel) => number) =>
+    wheels.reduce((n, w) => n + w.spentS + left(w), 0) / HOUR_S;
   const middle = hours((w) => w.leftMedianS);
   // All wheels at their longest at once is rarer than one in ten: the bill is lower in nine of ten.
   const most = hours((w) => w.leftNinetyS);
@@ -87,7 +88,8 @@ type LabourBy = (
   say: (minor: number) => string,
 ) => Labour;
 
-const labourOf: LabourBy = (...how) => (ruleWord('labour.by', how[1]) === 'the hour' ? byHour : byWheel)(...how);
+const labourOf: LabourBy = (...how) =>
+  (ruleWord('labour.by', how[1]) === 'the hour' ? byHour : byWheel)(...how);
 
 /**
  * A percentage of money, exact to a thousandth of the smallest coin: 115% of 10000 is 11500, not a fraction less.
@@ -158,7 +160,12 @@ export const estimate = defineWorking<Input, Estimate>({
       },
     ],
     agreedMinor: 15_000,
-    rules: { 'labour.by': 'the hour', 'labour.hourMinor': 4800, 'cost.disposalMinor': 400, 'cost.taxPct': 8 },
+    rules: {
+      'labour.by': 'the hour',
+      'labour.hourMinor': 4800,
+      'cost.disposalMinor': 400,
+      'cost.taxPct': 8,
+    },
   },
   work({ wheels, agreedMinor, rules }, show) {
     wheels.forEach((wheel, i) => {
@@ -185,15 +192,19 @@ export const estimate = defineWorking<Input, Estimate>({
     if (feeMinor > 0) show.line('disposal', `${tires} × fee`, say(feeMinor));
     const taxPct = ruleNumber('cost.taxPct', rules, show);
     const taxed = ruleWord('labour.taxed', rules) === 'yes';
-    const taxOf = (labour: number) => Math.floor(percentOf(partsMinor + feeMinor + (taxed ? labour : 0), taxPct) + 0.5);
+    const taxOf = (labour: number) =>
+      Math.floor(percentOf(partsMinor + feeMinor + (taxed ? labour : 0), taxPct) + 0.5);
     const taxMinor = taxOf(labourMinor);
-    if (taxMinor > 0) show.line('tax', `${taxPct} % of parts, fee${taxed ? ' and labour' : ''}`, say(taxMinor));
+    if (taxMinor > 0)
+      show.line('tax', `${taxPct} % of parts, fee${taxed ? ' and labour' : ''}`, say(taxMinor));
     const totalMinor = partsMinor + labourMinor + feeMinor + taxMinor;
     const highMinor = partsMinor + labourHighMinor + feeMinor + taxOf(labourHighMinor);
     show.line('total', 'parts + labour + disposal + tax', say(totalMinor));
-    if (highMinor > totalMinor) show.line('at most, nine times in ten', 'with labour at most', say(highMinor));
+    if (highMinor > totalMinor)
+      show.line('at most, nine times in ten', 'with labour at most', say(highMinor));
     const beyondPct = ruleNumber('labour.beyondPct', rules, show);
-    const limit = agreedMinor === undefined ? null : Math.floor(percentOf(agreedMinor, 100 + beyondPct));
+    const limit =
+      agreedMinor === undefined ? null : Math.floor(percentOf(agreedMinor, 100 + beyondPct));
     const askAgain = limit === null ? null : totalMinor > limit;
     const incomplete = parts.some((p) => p.priceMinor === null);
     const reasons = [

@@ -15,7 +15,9 @@ const someLoads = fc
 const dues = fc.array(fc.option(fc.integer({ min: 1, max: 25 })), { minLength: 5, maxLength: 5 });
 
 const orders = <T>(all: readonly T[]): T[][] =>
-  all.length <= 1 ? [[...all]] : all.flatMap((one, i) => orders(all.filter((_, k) => k !== i)).map((r) => [one, ...r]));
+  all.length <= 1
+    ? [[...all]]
+    : all.flatMap((one, i) => orders(all.filter((_, k) => k !== i)).map((r) => [one, ...r]));
 
 /** Every order at one machine, none broken off. */
 const everyOrder = (loads: readonly Load[], free: number): { load: Load; end: number }[][] =>
@@ -57,10 +59,10 @@ test('late together: the first done against the first due', () => {
 });
 
 const somePromises = fc
-  .array(fc.record({ work: fc.integer({ min: 1, max: 6 }), dueMin: fc.integer({ min: 1, max: 22 }) }), {
-    minLength: 1,
-    maxLength: 5,
-  })
+  .array(
+    fc.record({ work: fc.integer({ min: 1, max: 6 }), dueMin: fc.integer({ min: 1, max: 22 }) }),
+    { minLength: 1, maxLength: 5 },
+  )
   .map((all) => all.sort((a, b) => a.dueMin - b.dueMin));
 
 test('where one promise alone is broken no order breaks it by less, and the best order by just so much', () => {

@@ -38,16 +38,23 @@ describe('against a solver for whole numbers (HiGHS), slot by slot', () => {
       expect([seed, found?.cost ?? null]).toEqual([seed, await solvedDay(problem)]);
       if (!found) continue;
       expect(found.proven).toBe(true);
-      expect(compareCosts(boundOf(problem, emptyState(problem)), found.cost)).toBeLessThanOrEqual(0);
+      expect(compareCosts(boundOf(problem, emptyState(problem)), found.cost)).toBeLessThanOrEqual(
+        0,
+      );
     }
   }, 300_000);
 });
 
 /** Pairs of intervals that meet. */
 const meet = <T extends { from: number; to: number }>(all: readonly T[]): [T, T][] =>
-  all.flatMap((a, i) => all.slice(i + 1).flatMap((b): [T, T][] => (a.from < b.to && b.from < a.to ? [[a, b]] : [])));
+  all.flatMap((a, i) =>
+    all.slice(i + 1).flatMap((b): [T, T][] => (a.from < b.to && b.from < a.to ? [[a, b]] : [])),
+  );
 
-const aDay = fc.record({ seed: fc.integer({ min: 0, max: 1_000_000 }), wheels: fc.integer({ min: 1, max: 6 }) });
+const aDay = fc.record({
+  seed: fc.integer({ min: 0, max: 1_000_000 }),
+  wheels: fc.integer({ min: 1, max: 6 }),
+});
 
 describe('whatever the day', () => {
   test('nobody and no stand is in two places, blocks keep their order and wait, what is fixed stays', () => {
@@ -71,15 +78,21 @@ describe('whatever the day', () => {
         for (const row of rows) {
           expect(row.to - row.from).toBe(row.minutes);
           expect(row.from).toBeGreaterThanOrEqual(row.notBeforeMin);
-          if (row.fixed) expect([row.person, row.from]).toEqual([row.fixed.person, row.fixed.startMin]);
+          if (row.fixed)
+            expect([row.person, row.from]).toEqual([row.fixed.person, row.fixed.startMin]);
           const before = rows.find((r) => r.wheel === row.wheel && r.block === row.block - 1);
           if (before) expect(row.from).toBeGreaterThanOrEqual(before.to);
         }
-        for (let p = 0; p < problem.people; p++) expect(meet(rows.filter((r) => r.person === p))).toEqual([]);
-        const onStand = rows.filter((r) => r.standMinutes > 0).map((r) => ({ from: r.stand, to: r.to }));
+        for (let p = 0; p < problem.people; p++)
+          expect(meet(rows.filter((r) => r.person === p))).toEqual([]);
+        const onStand = rows
+          .filter((r) => r.standMinutes > 0)
+          .map((r) => ({ from: r.stand, to: r.to }));
         expect(meet(onStand)).toEqual([]);
         for (const { from } of rows) {
-          const then = rows.filter((r) => onBench({ ...r, block: r.name }) && r.from <= from && from < r.to);
+          const then = rows.filter(
+            (r) => onBench({ ...r, block: r.name }) && r.from <= from && from < r.to,
+          );
           expect(then.length).toBeLessThanOrEqual(Math.max(problem.benches, 1));
         }
       }),
@@ -97,8 +110,15 @@ describe('whatever the day', () => {
         };
         const before = cost(day);
         if (!before) return;
-        const later = { ...day, visits: day.visits.map((v) => ({ dueMin: v.dueMin === null ? null : v.dueMin + 10 })) };
-        for (const easier of [{ ...day, people: day.people + 1 }, { ...day, benches: day.benches + 1 }, later]) {
+        const later = {
+          ...day,
+          visits: day.visits.map((v) => ({ dueMin: v.dueMin === null ? null : v.dueMin + 10 })),
+        };
+        for (const easier of [
+          { ...day, people: day.people + 1 },
+          { ...day, benches: day.benches + 1 },
+          later,
+        ]) {
           const after = cost(easier);
           if (after) expect(compareCosts(after, before)).toBeLessThanOrEqual(0);
         }
@@ -122,12 +142,11 @@ const block = (name: (typeof BLOCKS)[number], minutes: number, more: object = {}
   fixed: null,
   ...more,
 });
-const visit = (id: string, dueMin: number | null, ...blocks: ReturnType<typeof block>[]): DayVisit => ({
-  id,
-  name: id,
-  dueMin,
-  wheels: [{ id: `${id}-w`, name: `${id}, rear`, blocks }],
-});
+const visit = (
+  id: string,
+  dueMin: number | null,
+  ...blocks: ReturnType<typeof block>[]
+): DayVisit => ({ id, name: id, dueMin, wheels: [{ id: `${id}-w`, name: `${id}, rear`, blocks }] });
 const plan = (visits: DayVisit[], people = ['Wim'], benches = 2): DayPlan =>
   dayPlan.run({ people, benches, visits }).result;
 
@@ -160,7 +179,12 @@ describe('made better by small changes', () => {
   });
   test('looked at closely a plan is no worse, and no plan is under its bound', () => {
     const { people, ...day } = randomDay(5001, 16, 7);
-    const problem = { ...day, people: Math.max(2, people), benches: 2, wheels: day.wheels.slice(0, 8) };
+    const problem = {
+      ...day,
+      people: Math.max(2, people),
+      benches: 2,
+      wheels: day.wheels.slice(0, 8),
+    };
     const [quick, close] = [bestPlan(problem, 2000)!, bestPlan(problem, 6000)!];
     expect(compareCosts(close.cost, quick.cost)).toBeLessThanOrEqual(0);
     expect(compareCosts(quick.bound, close.cost)).toBeLessThanOrEqual(0);
@@ -169,7 +193,10 @@ describe('made better by small changes', () => {
 
 describe('the working', () => {
   test('the nearer promise goes first, whatever came in first', () => {
-    const { rows, broken, done } = plan([visit('late', 200, block('back', 60)), visit('soon', 40, block('back', 30))]);
+    const { rows, broken, done } = plan([
+      visit('late', 200, block('back', 60)),
+      visit('soon', 40, block('back', 30)),
+    ]);
     expect(rows.map((r) => [r.wheelId, r.startMin, r.endMin])).toEqual([
       ['soon-w', 0, 30],
       ['late-w', 30, 90],
@@ -186,7 +213,8 @@ describe('the working', () => {
     expect(cost).toMatchObject({ broken: 1, lateMin: 60 });
   });
   test('a promise that cannot be kept says so, and what would keep it', () => {
-    const would = (visits: DayVisit[], people?: string[]) => plan(visits, people).broken.map((b) => b.would);
+    const would = (visits: DayVisit[], people?: string[]) =>
+      plan(visits, people).broken.map((b) => b.would);
     expect(would([visit('a', 20, block('back', 30))])).toEqual([
       'Nothing can keep it: even with everybody at once it is too late. Say so now.',
     ]);
@@ -203,7 +231,8 @@ describe('the working', () => {
   });
   test('two people share one stand, and one bench', () => {
     const wheel = (id: string) => visit(id, null, block('tire', 30, { standMinutes: 20 }));
-    const ends = (benches: number) => plan([wheel('a'), wheel('b')], ['Wim', 'Ada'], benches).rows.map((r) => r.endMin);
+    const ends = (benches: number) =>
+      plan([wheel('a'), wheel('b')], ['Wim', 'Ada'], benches).rows.map((r) => r.endMin);
     expect(ends(2)).toEqual([30, 50]);
     expect(ends(1)).toEqual([30, 60]);
   });
@@ -224,14 +253,20 @@ describe('the working', () => {
       'a, rear, back on, handed over: what comes before it is not done by then.',
     );
     expect(
-      refused(visit('a', null, block('back', 30, by('Wim', 0))), visit('b', null, block('back', 30, by('Wim', 29)))),
+      refused(
+        visit('a', null, block('back', 30, by('Wim', 0))),
+        visit('b', null, block('back', 30, by('Wim', 29))),
+      ),
     ).toBe('Wim would be at a, rear and at b, rear at once.');
     expect(refused(visit('a', null, block('back', 30, by('Osk', 0))))).toBe('Osk is not at work.');
     const stands = (id: string, startMin: number) =>
       visit(
         id,
         null,
-        block('tire', 30, { standMinutes: 20, fixed: { person: startMin === 0 ? 'Wim' : 'Ada', startMin } }),
+        block('tire', 30, {
+          standMinutes: 20,
+          fixed: { person: startMin === 0 ? 'Wim' : 'Ada', startMin },
+        }),
       );
     expect(problemOf(() => plan([stands('a', 0), stands('b', 10)], ['Wim', 'Ada'])).message).toBe(
       'a, rear and b, rear would both be on the stand.',
@@ -245,9 +280,14 @@ describe('the working', () => {
     ).toBe('No plan was found that leaves what is fixed by hand in its place.');
   });
   test('blocks out of order, more stand than block, nobody at work, a name twice, too many wheels', () => {
-    const field = (visits: DayVisit[], people?: string[]) => problemOf(() => plan(visits, people)).field;
-    expect(field([visit('a', null, block('back', 30), block('bare', 30))])).toBe('visits[0].wheels[0].blocks[1]');
-    expect(field([visit('a', null, block('tire', 30, { standMinutes: 31 }))])).toMatch(/standMinutes$/);
+    const field = (visits: DayVisit[], people?: string[]) =>
+      problemOf(() => plan(visits, people)).field;
+    expect(field([visit('a', null, block('back', 30), block('bare', 30))])).toBe(
+      'visits[0].wheels[0].blocks[1]',
+    );
+    expect(field([visit('a', null, block('tire', 30, { standMinutes: 31 }))])).toMatch(
+      /standMinutes$/,
+    );
     expect(field([], [])).toBe('people');
     expect(field([], ['Wim', 'Wim'])).toBe('people');
     const wheels = visit('a', null, block('back', 30)).wheels;

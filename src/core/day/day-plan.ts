@@ -106,32 +106,62 @@ const checkFixed = ({ people, visits }: Input): void => {
             `one of ${people.join(', ')}, or not fixed`,
           );
         const { startMin } = block.fixed;
-        return [{ field, ...block, person: block.fixed.person, startMin, endMin: startMin + block.minutes, wheel, b }];
+        return [
+          {
+            field,
+            ...block,
+            person: block.fixed.person,
+            startMin,
+            endMin: startMin + block.minutes,
+            wheel,
+            b,
+          },
+        ];
       }),
     ),
   );
   for (const one of fixed) {
-    const before = one.wheel.blocks.slice(0, one.b).reduce((n, b) => Math.max(n, b.notBeforeMin) + b.minutes, 0);
+    const before = one.wheel.blocks
+      .slice(0, one.b)
+      .reduce((n, b) => Math.max(n, b.notBeforeMin) + b.minutes, 0);
     if (one.startMin < Math.max(before, one.notBeforeMin))
-      throw clash(one.field, `${one.wheel.name}, ${BLOCK_WORDS[one.block]}: what comes before it is not done by then.`);
+      throw clash(
+        one.field,
+        `${one.wheel.name}, ${BLOCK_WORDS[one.block]}: what comes before it is not done by then.`,
+      );
     for (const other of fixed) {
       if (other === one) continue;
       const meets = (from: number, to: number, f: number, t: number) => from < t && f < to;
-      if (one.person === other.person && meets(one.startMin, one.endMin, other.startMin, other.endMin))
-        throw clash(one.field, `${one.person} would be at ${one.wheel.name} and at ${other.wheel.name} at once.`);
+      if (
+        one.person === other.person &&
+        meets(one.startMin, one.endMin, other.startMin, other.endMin)
+      )
+        throw clash(
+          one.field,
+          `${one.person} would be at ${one.wheel.name} and at ${other.wheel.name} at once.`,
+        );
       const standFrom = (x: typeof one) => x.endMin - x.standMinutes;
       if (
         one.standMinutes > 0 &&
         other.standMinutes > 0 &&
         meets(standFrom(one), one.endMin, standFrom(other), other.endMin)
       )
-        throw clash(one.field, `${one.wheel.name} and ${other.wheel.name} would both be on the stand.`);
+        throw clash(
+          one.field,
+          `${one.wheel.name} and ${other.wheel.name} would both be on the stand.`,
+        );
     }
   }
 };
 
 /** Whether a day is small enough for its best plan to be found and proved. */
-export const isSmallDay = ({ people, visits }: { people: readonly string[]; visits: readonly DayVisit[] }): boolean =>
+export const isSmallDay = ({
+  people,
+  visits,
+}: {
+  people: readonly string[];
+  visits: readonly DayVisit[];
+}): boolean =>
   people.length <= SMALL.people && visits.reduce((n, v) => n + v.wheels.length, 0) <= SMALL.wheels;
 
 const problemOf = ({ people, benches, visits }: Input): PlanProblem => ({
@@ -153,7 +183,10 @@ const problemOf = ({ people, benches, visits }: Input): PlanProblem => ({
 /** When each visit is done by a plan; 0 where nothing is left of it. */
 const endsOf = (problem: PlanProblem, { placed }: PlanFound): number[] =>
   problem.visits.map((_, v) =>
-    placed.reduce((end, p) => (problem.wheels[p.wheel]!.visit === v ? Math.max(end, p.endMin) : end), 0),
+    placed.reduce(
+      (end, p) => (problem.wheels[p.wheel]!.visit === v ? Math.max(end, p.endMin) : end),
+      0,
+    ),
   );
 
 /** What would keep a promise that the plan breaks. */
@@ -161,13 +194,18 @@ const wouldKeep = (problem: PlanProblem, visit: number, helped: PlanFound | null
   const dueMin = problem.visits[visit]!.dueMin!;
   const alone = { ...problem, wheels: problem.wheels.filter((w) => w.visit === visit) };
   const { broken } = boundOf(alone, emptyState(alone));
-  if (broken > 0) return 'Nothing can keep it: even with everybody at once it is too late. Say so now.';
+  if (broken > 0)
+    return 'Nothing can keep it: even with everybody at once it is too late. Say so now.';
   const together = bestPlan(alone, HELP_BUDGET);
   const goesFirst = together !== null && together.cost.broken === 0;
   const helps = helped !== null && endsOf(problem, helped)[visit]! <= dueMin;
   if (helps)
-    return goesFirst ? 'One more person would keep it; so would going first.' : 'One more person would keep it.';
-  return goesFirst ? 'It is kept only if it goes first, and another promise is not.' : 'A later promise. Say so now.';
+    return goesFirst
+      ? 'One more person would keep it; so would going first.'
+      : 'One more person would keep it.';
+  return goesFirst
+    ? 'It is kept only if it goes first, and another promise is not.'
+    : 'A later promise. Say so now.';
 };
 
 const work = (input: Input): { problem: PlanProblem; found: PlanFound; plan: DayPlan } => {
@@ -182,8 +220,11 @@ const work = (input: Input): { problem: PlanProblem; found: PlanFound; plan: Day
     );
   const visitOf = (wheel: number) => input.visits[problem.wheels[wheel]!.visit]!;
   const ends = endsOf(problem, found);
-  const late = problem.visits.flatMap(({ dueMin }, v) => (dueMin !== null && ends[v]! > dueMin ? [v] : []));
-  const helped = late.length === 0 ? null : bestPlan({ ...problem, people: problem.people + 1 }, HELP_BUDGET);
+  const late = problem.visits.flatMap(({ dueMin }, v) =>
+    dueMin !== null && ends[v]! > dueMin ? [v] : [],
+  );
+  const helped =
+    late.length === 0 ? null : bestPlan({ ...problem, people: problem.people + 1 }, HELP_BUDGET);
   return {
     problem,
     found,
@@ -250,7 +291,10 @@ export const dayPlan = defineWorking<Input, DayPlan>({
                       standMinutes: minutes(0, DAY_MIN, 'On the stand at its end'),
                       notBeforeMin: minutes(0, PLAN_MINUTES, 'Not before'),
                       fixed: record(
-                        { person: text(60, 'Who does it'), startMin: minutes(0, PLAN_MINUTES, 'When it begins') },
+                        {
+                          person: text(60, 'Who does it'),
+                          startMin: minutes(0, PLAN_MINUTES, 'When it begins'),
+                        },
                         'Fixed by hand',
                       ).allow(null),
                     },
@@ -299,7 +343,9 @@ export const dayPlan = defineWorking<Input, DayPlan>({
           {
             id: 'tarn-f',
             name: 'Tarn 90, front',
-            blocks: [{ block: 'back', minutes: 25, standMinutes: 0, notBeforeMin: 15, fixed: null }],
+            blocks: [
+              { block: 'back', minutes: 25, standMinutes: 0, notBeforeMin: 15, fixed: null },
+            ],
           },
         ],
       },
@@ -307,18 +353,27 @@ export const dayPlan = defineWorking<Input, DayPlan>({
   },
   work(input, show) {
     const { people, visits } = input;
-    if (people.length === 0) throw new InputError('people', 'Nobody is at work.', 'at least one name');
+    if (people.length === 0)
+      throw new InputError('people', 'Nobody is at work.', 'at least one name');
     if (new Set(people).size < people.length)
       throw new InputError('people', 'Somebody stands twice among the people.', 'each name once');
     const wheels = visits.flatMap((v) => v.wheels);
     if (wheels.length > MOST_WHEELS)
-      throw new InputError('visits', `${wheels.length} wheels are too many for one plan.`, `at most ${MOST_WHEELS}`);
+      throw new InputError(
+        'visits',
+        `${wheels.length} wheels are too many for one plan.`,
+        `at most ${MOST_WHEELS}`,
+      );
     visits.forEach((visit, v) =>
       visit.wheels.forEach((wheel, w) =>
         wheel.blocks.forEach(({ block, minutes: long, standMinutes }, b) => {
           const field = `visits[${v}].wheels[${w}].blocks[${b}]`;
           if (b > 0 && BLOCKS.indexOf(wheel.blocks[b - 1]!.block) >= BLOCKS.indexOf(block))
-            throw new InputError(field, 'The blocks do not stand in the order of the work.', BLOCKS.join(', '));
+            throw new InputError(
+              field,
+              'The blocks do not stand in the order of the work.',
+              BLOCKS.join(', '),
+            );
           if (standMinutes > long)
             throw new InputError(
               `${field}.standMinutes`,
@@ -329,9 +384,18 @@ export const dayPlan = defineWorking<Input, DayPlan>({
       ),
     );
     const { found, plan } = work(input);
-    show.basis('practice', 'a wheel is worked on in blocks: to the bare wheel, tire on to balanced, back on');
-    show.basis('practice', 'one wheel at a time has the stand and the compressor, from seating to balanced');
-    show.basis('memory', 'each block takes its middle time; breaks and closing time are not counted');
+    show.basis(
+      'practice',
+      'a wheel is worked on in blocks: to the bare wheel, tire on to balanced, back on',
+    );
+    show.basis(
+      'practice',
+      'one wheel at a time has the stand and the compressor, from seating to balanced',
+    );
+    show.basis(
+      'memory',
+      'each block takes its middle time; breaks and closing time are not counted',
+    );
     show.line(
       'work',
       'all blocks together',

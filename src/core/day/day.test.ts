@@ -27,7 +27,9 @@ describe('time left', () => {
 
   test('the answer alone is the working’s', () => {
     const stations = [at('balance', [500, 700]), at('set', [], 30), at('seat', [90], 0)];
-    expect(timeLeftOf(stations, { 'time.priorJobs': 9 })).toEqual(left(stations, { 'time.priorJobs': 9 }));
+    expect(timeLeftOf(stations, { 'time.priorJobs': 9 })).toEqual(
+      left(stations, { 'time.priorJobs': 9 }),
+    );
   });
 
   test('the more jobs, the nearer to the shop’s own middle, and the surer', () => {
@@ -40,7 +42,9 @@ describe('time left', () => {
     // A prior that counts as much as fifty jobs holds against them.
     const slow = left([at('balance', jobs(40))], { 'time.priorJobs': 50 });
     expect(slow.medianS).toBeLessThan(many.medianS);
-    expect([few.fewestJobs, left([at('balance', jobs(3)), at('set', [])]).fewestJobs]).toEqual([2, 0]);
+    expect([few.fewestJobs, left([at('balance', jobs(3)), at('set', [])]).fewestJobs]).toEqual([
+      2, 0,
+    ]);
   });
 
   test('independent stations are surer together than each alone', () => {
@@ -80,6 +84,11 @@ describe('time left', () => {
 });
 
 test('a plan begins at the next mark of five minutes on the clock', () => {
-  const at = (time: string) => new Date(planStartMs(Date.parse(`2026-04-30T${time}Z`))).toISOString().slice(11, 19);
-  expect([at('09:00:00'), at('09:00:01'), at('09:57:30')]).toEqual(['09:00:00', '09:05:00', '10:00:00']);
+  const at = (time: string) =>
+    new Date(planStartMs(Date.parse(`2026-04-30T${time}Z`))).toISOString().slice(11, 19);
+  expect([at('09:00:00'), at('09:00:01'), at('09:57:30')]).toEqual([
+    '09:00:00',
+    '09:05:00',
+    '10:00:00',
+  ]);
 });

@@ -20,7 +20,10 @@ export interface LayerThinning {
   /** Whether a state is ruled out by what was found out about the depth before. */
   isOut(state: PlanState): boolean;
   /** Those of a layer that are not ruled out, and how many samples that took. */
-  thinned(layer: readonly number[], read: (at: number, into: PlanState) => void): { layer: number[]; samples: number };
+  thinned(
+    layer: readonly number[],
+    read: (at: number, into: PlanState) => void,
+  ): { layer: number[]; samples: number };
 }
 
 /**
@@ -49,7 +52,8 @@ export const layerThinning = (
         const ruledOut = layer.length - left.length;
         kept.push({ isWanted, share: ruledOut / layer.length });
         // The first one may have been an odd one.
-        out = out === Infinity ? ruledOut + LEAST_STATES / 5 : (1 - NEWEST) * out + NEWEST * ruledOut;
+        out =
+          out === Infinity ? ruledOut + LEAST_STATES / 5 : (1 - NEWEST) * out + NEWEST * ruledOut;
         layer = left;
       }
       const samples = kept.length;

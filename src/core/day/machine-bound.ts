@@ -48,7 +48,11 @@ const ofVisits = (loads: readonly Load[], visits: readonly { dueMin: number | nu
 };
 
 /** Runs loads on one machine that may break off at any time, always the one that `isBefore` puts first; their ends. */
-const ends = (loads: readonly Load[], free: number, isBefore: (a: number, b: number, left: number[]) => boolean) => {
+const ends = (
+  loads: readonly Load[],
+  free: number,
+  isBefore: (a: number, b: number, left: number[]) => boolean,
+) => {
   const left = loads.map((l) => l.minutes);
   const end = loads.map((l) => Math.max(free, l.from));
   let now = free;
@@ -92,8 +96,13 @@ export const machineBound = (
   const dueOf = ({ visit, after }: Load) => (visits[visit]!.dueMin ?? Infinity) - after;
   const byPromise = ends(loads, free, (a, b) => dueOf(loads[a]!) < dueOf(loads[b]!));
   let latest = 0;
-  for (let i = 0; i < loads.length; i++) latest = Math.max(latest, byPromise[i]! - dueOf(loads[i]!));
+  for (let i = 0; i < loads.length; i++)
+    latest = Math.max(latest, byPromise[i]! - dueOf(loads[i]!));
   const firstDone = ends(promised, free, (a, b, left) => left[a]! < left[b]!);
   const works = promised.map((l) => ({ visit: l.visit, work: l.minutes, dueMin: dueOf(l) }));
-  return { doneMin, promised: works, lateMin: Math.max(latest, lateTogether(firstDone, promised.map(dueOf))) };
+  return {
+    doneMin,
+    promised: works,
+    lateMin: Math.max(latest, lateTogether(firstDone, promised.map(dueOf))),
+  };
 };

@@ -11,7 +11,10 @@ export interface Promised {
  * All others are in time, so whatever is due by a time, and this one where it is done by then, fits before it: the work
  * of the earliest dues first decides (Jackson 1955).
  */
-export const onlyOneLate = (promised: readonly Promised[], doneAt: (work: number) => number): number[] =>
+export const onlyOneLate = (
+  promised: readonly Promised[],
+  doneAt: (work: number) => number,
+): number[] =>
   promised.map(({ work, dueMin }, v) => {
     let before = 0;
     for (let i = 0; i < promised.length; i++) if (i !== v) before += promised[i]!.work;

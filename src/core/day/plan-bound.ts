@@ -92,7 +92,8 @@ const leftOfWheel = ({ blocks, visit }: PlanWheel, from: number, at: number) => 
     end = start + minutes;
     work += minutes;
     // Work that follows is counted without what it waits for.
-    if (standMinutes > 0) Object.assign(stand, { from: end - standMinutes, minutes: standMinutes, after: 0 });
+    if (standMinutes > 0)
+      Object.assign(stand, { from: end - standMinutes, minutes: standMinutes, after: 0 });
     else stand.after += minutes;
     if (!onBench(block)) bench.after += minutes;
     else {
@@ -102,7 +103,12 @@ const leftOfWheel = ({ blocks, visit }: PlanWheel, from: number, at: number) => 
   }
   // Where it needs it no more it ends as it does alone.
   const alone: Load = { visit, from: end, minutes: 0, after: 0 };
-  return { end, work, stand: stand.minutes > 0 ? stand : alone, bench: bench.minutes > 0 ? bench : alone };
+  return {
+    end,
+    work,
+    stand: stand.minutes > 0 ? stand : alone,
+    bench: bench.minutes > 0 ? bench : alone,
+  };
 };
 
 const leftOf = ({ wheels, visits }: PlanProblem, state: PlanState, firstFree: number): Left => {
@@ -116,7 +122,11 @@ const leftOf = ({ wheels, visits }: PlanProblem, state: PlanState, firstFree: nu
   for (let w = 0; w < wheels.length; w++) {
     const wheel = wheels[w]!;
     if (state.next[w] === wheel.blocks.length) continue;
-    const { end, work, stand, bench } = leftOfWheel(wheel, state.next[w]!, Math.max(state.ready[w]!, firstFree));
+    const { end, work, stand, bench } = leftOfWheel(
+      wheel,
+      state.next[w]!,
+      Math.max(state.ready[w]!, firstFree),
+    );
     const visit = left.visits[wheel.visit]!;
     visit.isOpen = true;
     visit.end = Math.max(visit.end, end);
@@ -164,7 +174,9 @@ export const boundOf = (problem: PlanProblem, state: PlanState): PlanCost => {
   const promised = left.visits
     .flatMap(({ work, end, isOpen }, visit) => {
       const { dueMin } = visits[visit]!;
-      return isOpen && dueMin !== null ? [{ visit, work, dueMin, lateAlone: Math.max(0, end - dueMin) }] : [];
+      return isOpen && dueMin !== null
+        ? [{ visit, work, dueMin, lateAlone: Math.max(0, end - dueMin) }]
+        : [];
     })
     .sort((a, b) => a.dueMin - b.dueMin);
   const late = promised.filter((p) => p.lateAlone > 0);
@@ -185,12 +197,18 @@ export const boundOf = (problem: PlanProblem, state: PlanState): PlanCost => {
     const { doneMin, lateMin, promised: works } = machineBound(loads, from, visits);
     found.doneMin = Math.max(found.doneMin, doneMin);
     found.lateMin = Math.max(found.lateMin, lateMin);
-    scarce.push({ promised: works.sort((a, b) => a.dueMin - b.dueMin), doneAt: (work) => from + work });
+    scarce.push({
+      promised: works.sort((a, b) => a.dueMin - b.dueMin),
+      doneAt: (work) => from + work,
+    });
   }
   found.broken = Math.max(found.lateMin > 0 ? 1 : 0, found.broken, ...scarce.map(fewestBroken));
   // With a second one broken it would cost more already.
   if (found.broken === 1)
-    found.lateMin = Math.max(found.lateMin, lateOfOne(scarce, new Map(late.map((p) => [p.visit, p.lateAlone]))));
+    found.lateMin = Math.max(
+      found.lateMin,
+      lateOfOne(scarce, new Map(late.map((p) => [p.visit, p.lateAlone]))),
+    );
   return {
     broken: state.cost.broken + found.broken,
     lateMin: state.cost.lateMin + found.lateMin,

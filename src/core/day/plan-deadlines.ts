@@ -39,7 +39,11 @@ export const canStand = ({ wheels }: PlanProblem): ((state: PlanState) => boolea
   return (state) =>
     held.every(({ w, b, blocks, person, startMin }) => {
       const next = state.next[w]!;
-      return next > b || (state.free[person]! <= startMin && aloneUntil(blocks, next, b, state.ready[w]!) <= startMin);
+      return (
+        next > b ||
+        (state.free[person]! <= startMin &&
+          aloneUntil(blocks, next, b, state.ready[w]!) <= startMin)
+      );
     });
 };
 
@@ -50,7 +54,10 @@ export const canStand = ({ wheels }: PlanProblem): ((state: PlanState) => boolea
  *
  * Source: energetic reasoning, Erschler and Lopez 1990, with all intervals from now on.
  */
-export const canEndBy = ({ wheels }: PlanProblem, ends: readonly number[]): ((state: PlanState) => boolean) => {
+export const canEndBy = (
+  { wheels }: PlanProblem,
+  ends: readonly number[],
+): ((state: PlanState) => boolean) => {
   const limited = wheels.flatMap(({ visit, blocks }, w) =>
     ends[visit]! < Infinity ? [{ w, blocks, end: ends[visit]!, left: leftFrom(blocks) }] : [],
   );
@@ -59,7 +66,8 @@ export const canEndBy = ({ wheels }: PlanProblem, ends: readonly number[]): ((st
   const fitsHands = (state: PlanState, until: number): boolean => {
     let room = 0;
     for (const free of state.free) room += Math.max(0, until - free);
-    for (const { w, end, left } of limited) room -= Math.max(0, left[state.next[w]!]!.work - Math.max(0, end - until));
+    for (const { w, end, left } of limited)
+      room -= Math.max(0, left[state.next[w]!]!.work - Math.max(0, end - until));
     return room >= 0;
   };
 

@@ -57,12 +57,14 @@ const timesInto = (
     if (next === blocks.length) continue;
     let at = Math.max(state.ready[w]!, first, blocks[next]!.notBeforeMin);
     out[i++] = at;
-    for (let b = next; b < blocks.length; b++) at = Math.max(at, blocks[b]!.notBeforeMin) + blocks[b]!.minutes;
+    for (let b = next; b < blocks.length; b++)
+      at = Math.max(at, blocks[b]!.notBeforeMin) + blocks[b]!.minutes;
     ends[visit] = Math.max(ends[visit]!, at);
   }
   // A wheel that was done before the visit's other ones can be does not count any more.
   for (let v = 0; v < visits.length; v++)
-    if (ends[v]! > 0 && visits[v]!.dueMin !== null) out[i++] = Math.max(state.visitDone[v]!, ends[v]!);
+    if (ends[v]! > 0 && visits[v]!.dueMin !== null)
+      out[i++] = Math.max(state.visitDone[v]!, ends[v]!);
   return i;
 };
 

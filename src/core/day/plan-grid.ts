@@ -36,6 +36,10 @@ export const onGrid = (
   return {
     problem: gridMin === 1 ? problem : scaled(problem, (minutes) => minutes / gridMin),
     gridMin,
-    inMinutes: ({ broken, lateMin, doneMin }) => ({ broken, lateMin: lateMin * gridMin, doneMin: doneMin * gridMin }),
+    inMinutes: ({ broken, lateMin, doneMin }) => ({
+      broken,
+      lateMin: lateMin * gridMin,
+      doneMin: doneMin * gridMin,
+    }),
   };
 };

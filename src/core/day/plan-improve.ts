@@ -28,13 +28,20 @@ const swap = (turns: Uint8Array, a: number, b: number): void => {
  * and made better again, until `tries` plans have been looked at: never worse than it came, and the same each time.
  * Source: iterated local search, common practice of scheduling.
  */
-export const improved = (problem: PlanProblem, plan: PlanState, tries: number, seed = SEED): PlanState => {
+export const improved = (
+  problem: PlanProblem,
+  plan: PlanState,
+  tries: number,
+  seed = SEED,
+): PlanState => {
   let left = tries;
   const chance = seeded(seed);
   const { costOf, stateOf } = turnPlans(problem);
   const turns = Uint8Array.from(placedOf(plan), (p) => p.wheel);
   const pairs = problem.wheels.flatMap((a, i) =>
-    problem.wheels.flatMap((b, j) => (j > i && a.blocks.length === b.blocks.length ? [[i, j] as const] : [])),
+    problem.wheels.flatMap((b, j) =>
+      j > i && a.blocks.length === b.blocks.length ? [[i, j] as const] : [],
+    ),
   );
   let cost = Infinity;
   /** Whether the turns as they are now are better; they count as looked at. */

@@ -49,7 +49,10 @@ const planOf = (problem: PlanProblem, depths: readonly StepRows[], at: number): 
     steps.unshift(step);
     i = step.before;
   }
-  return steps.reduce((state, { wheel, person }) => placedNext(problem, state, wheel, person)!, emptyState(problem));
+  return steps.reduce(
+    (state, { wheel, person }) => placedNext(problem, state, wheel, person)!,
+    emptyState(problem),
+  );
 };
 
 /**
@@ -60,7 +63,15 @@ const planOf = (problem: PlanProblem, depths: readonly StepRows[], at: number): 
  */
 export const planLayers = <Bound>(
   problem: PlanProblem,
-  { boundOf, compare, width, budget, once = false, whenever = false, wantedLike }: LayersOptions<Bound>,
+  {
+    boundOf,
+    compare,
+    width,
+    budget,
+    once = false,
+    whenever = false,
+    wantedLike,
+  }: LayersOptions<Bound>,
 ): Layers => {
   const { wheels, people } = problem;
   const namesCount = wheels.some((w) => w.blocks.some((b) => b.fixed));

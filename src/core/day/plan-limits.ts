@@ -12,10 +12,16 @@ export interface PlanLimits {
 }
 
 /** Only these visits are late, by so much together at most; all other promises are kept. */
-export const limitsFor = ({ visits }: PlanProblem, late: readonly number[], lateMostMin: number): PlanLimits => ({
+export const limitsFor = (
+  { visits }: PlanProblem,
+  late: readonly number[],
+  lateMostMin: number,
+): PlanLimits => ({
   late,
   lateMostMin,
-  ends: visits.map(({ dueMin }, v) => (dueMin === null ? Infinity : dueMin + (late.includes(v) ? lateMostMin : 0))),
+  ends: visits.map(({ dueMin }, v) =>
+    dueMin === null ? Infinity : dueMin + (late.includes(v) ? lateMostMin : 0),
+  ),
 });
 
 /**
@@ -24,12 +30,17 @@ export const limitsFor = ({ visits }: PlanProblem, late: readonly number[], late
  */
 export const unpromised = (problem: PlanProblem, { late }: PlanLimits): PlanProblem => ({
   ...problem,
-  visits: problem.visits.map(({ dueMin }, v) => ({ dueMin: late.length > 1 && late.includes(v) ? dueMin : null })),
+  visits: problem.visits.map(({ dueMin }, v) => ({
+    dueMin: late.length > 1 && late.includes(v) ? dueMin : null,
+  })),
 });
 
 /** By then all is done, whoever does it: nobody waits for more than what is not there yet. */
 export const horizonOf = ({ wheels }: PlanProblem): number => {
   const blocks = wheels.flatMap((w) => w.blocks);
-  const latest = Math.max(0, ...blocks.map((b) => Math.max(b.notBeforeMin, b.fixed?.startMin ?? 0)));
+  const latest = Math.max(
+    0,
+    ...blocks.map((b) => Math.max(b.notBeforeMin, b.fixed?.startMin ?? 0)),
+  );
   return latest + blocks.reduce((sum, b) => sum + b.minutes, 0);
 };

@@ -2,7 +2,14 @@ import { horizonOf, type PlanLimits } from './plan-limits';
 import type { PlanProblem } from './plan-problem';
 import { emptyState, type PlanState } from './plan-state';
 import { priceBids } from './price-bids';
-import { closeDearer, costWheels, lateShareOf, roomForCosts, summed, type Prices } from './wheel-costs';
+import {
+  closeDearer,
+  costWheels,
+  lateShareOf,
+  roomForCosts,
+  summed,
+  type Prices,
+} from './wheel-costs';
 
 /** What no plan within its limits beats, where only plans that cost less than `enough` are looked for. */
 export interface Priced {
@@ -54,11 +61,17 @@ export const pricedPlans = (
   for (let n = 0; n < CLOSINGS; n++) {
     const step = n === 0 && !start ? STEP : SHORT_STEP;
     if (!bid({ rounds, step, aim: enough, enough: atMost }))
-      return { doneMin: enough, prices: best().prices, from: () => Infinity, fromLike: () => () => Infinity };
+      return {
+        doneMin: enough,
+        prices: best().prices,
+        from: () => Infinity,
+        fromLike: () => () => Infinity,
+      };
     const { prices, value } = best();
     if (value >= atMost) break;
     costWheels(problem, limits, prices, horizonMin, room);
-    if (closeDearer(problem, limits, prices, horizonMin, room, atMost - value) < LEAST_CLOSED) break;
+    if (closeDearer(problem, limits, prices, horizonMin, room, atMost - value) < LEAST_CLOSED)
+      break;
   }
   const { prices, value } = best();
   costWheels(problem, limits, prices, horizonMin, room);
@@ -92,13 +105,18 @@ const fromState = (
   horizonMin: number,
   least: readonly (readonly Float64Array[])[],
 ): ((state: PlanState) => number) => {
-  const [hands, stand, bench] = [leftAfter(prices.hands), leftAfter(prices.stand), leftAfter(prices.bench)];
+  const [hands, stand, bench] = [
+    leftAfter(prices.hands),
+    leftAfter(prices.stand),
+    leftAfter(prices.bench),
+  ];
   const lateShare = lateShareOf(problem, limits);
   return (state) => {
     if (state.cost.lateMin > limits.lateMostMin) return Infinity;
     const first = Math.min(...state.free);
     let isWhole = true;
-    let sum = state.cost.doneMin - prices.late * limits.lateMostMin - stand(Math.max(state.stand, first));
+    let sum =
+      state.cost.doneMin - prices.late * limits.lateMostMin - stand(Math.max(state.stand, first));
     for (const at of state.free) sum -= hands(at);
     for (const at of state.benches) sum -= bench(Math.max(at, first));
     for (let w = 0; w < problem.wheels.length; w++) {
@@ -106,7 +124,8 @@ const fromState = (
       const next = state.next[w]!;
       if (blocks.length === 0) continue;
       isWhole &&= next === blocks.length;
-      if (next < blocks.length) sum += least[w]![next]![Math.min(horizonMin + 1, Math.max(first, state.ready[w]!))]!;
+      if (next < blocks.length)
+        sum += least[w]![next]![Math.min(horizonMin + 1, Math.max(first, state.ready[w]!))]!;
       else if (state.ready[w]! > limits.ends[visit]!) return Infinity;
       else sum += prices.late * lateShare(w, state.ready[w]!);
     }

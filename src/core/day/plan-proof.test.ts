@@ -40,10 +40,16 @@ describe('the proof, with no plan to begin with, against a solver for whole numb
       const day = randomDay(seed + 700, 3);
       const found = planProof(day, null, BUDGET);
       const solved = await solvedDay(day);
-      expect([seed, found?.best?.cost ?? null, found?.bound ?? null]).toEqual([seed, solved, solved]);
+      expect([seed, found?.best?.cost ?? null, found?.bound ?? null]).toEqual([
+        seed,
+        solved,
+        solved,
+      ]);
       broken.add(solved!.broken);
       // With hardly a look nothing is proved, and what is said to be out of reach is.
-      expect(compareCosts(planProof(day, oneByOne(day), 30)!.bound, solved!)).toBeLessThanOrEqual(0);
+      expect(compareCosts(planProof(day, oneByOne(day), 30)!.bound, solved!)).toBeLessThanOrEqual(
+        0,
+      );
     }
     expect([...broken]).toEqual(expect.arrayContaining([0, 1]));
   }, 600_000);
@@ -62,26 +68,38 @@ describe('the proof, with no plan to begin with, against a solver for whole numb
 describe('prices', () => {
   test('no plan within its limits is done sooner than they say, from any state on its way', () => {
     fc.assert(
-      fc.property(fc.nat(100_000), fc.integer({ min: 1, max: 5 }), fc.nat(6), (seed, most, more) => {
-        const day = randomDay(seed, most, 3, 3);
-        const plan = planProof(day, oneByOne(day), 20_000)!.best!;
-        const late = lateOf(day, plan);
-        const limits = limitsFor(day, late, plan.cost.lateMin + (late.length > 0 ? more : 0));
-        // Begun at prices that others led to.
-        const { prices } = pricedPlans(day, limitsFor(day, late, 1000), plan.cost.doneMin + 9);
-        const start = seed % 2 === 0 ? prices : null;
-        const { doneMin, from, fromLike } = pricedPlans(day, limits, plan.cost.doneMin + 1 + more, start);
-        expect(doneMin).toBeLessThanOrEqual(plan.cost.doneMin + 1e-6);
-        const way = wayTo(plan);
-        expect(from(way.at(-1)!)).toBe(plan.cost.doneMin);
-        for (const state of way) expect(from(state)).toBeLessThanOrEqual(plan.cost.doneMin + 1e-6);
-        // Nor by prices that are right for one of them, or for another plan’s.
-        const other = wayTo(oneByOne(day));
-        for (const sample of [way[seed % way.length]!, other[seed % other.length]!]) {
-          const like = fromLike(sample);
-          for (const state of way) expect(like(state)).toBeLessThanOrEqual(plan.cost.doneMin + 1e-6);
-        }
-      }),
+      fc.property(
+        fc.nat(100_000),
+        fc.integer({ min: 1, max: 5 }),
+        fc.nat(6),
+        (seed, most, more) => {
+          const day = randomDay(seed, most, 3, 3);
+          const plan = planProof(day, oneByOne(day), 20_000)!.best!;
+          const late = lateOf(day, plan);
+          const limits = limitsFor(day, late, plan.cost.lateMin + (late.length > 0 ? more : 0));
+          // Begun at prices that others led to.
+          const { prices } = pricedPlans(day, limitsFor(day, late, 1000), plan.cost.doneMin + 9);
+          const start = seed % 2 === 0 ? prices : null;
+          const { doneMin, from, fromLike } = pricedPlans(
+            day,
+            limits,
+            plan.cost.doneMin + 1 + more,
+            start,
+          );
+          expect(doneMin).toBeLessThanOrEqual(plan.cost.doneMin + 1e-6);
+          const way = wayTo(plan);
+          expect(from(way.at(-1)!)).toBe(plan.cost.doneMin);
+          for (const state of way)
+            expect(from(state)).toBeLessThanOrEqual(plan.cost.doneMin + 1e-6);
+          // Nor by prices that are right for one of them, or for another plan’s.
+          const other = wayTo(oneByOne(day));
+          for (const sample of [way[seed % way.length]!, other[seed % other.length]!]) {
+            const like = fromLike(sample);
+            for (const state of way)
+              expect(like(state)).toBeLessThanOrEqual(plan.cost.doneMin + 1e-6);
+          }
+        },
+      ),
       { numRuns: howMany(60, 600) },
     );
   });
@@ -98,7 +116,11 @@ describe('prices', () => {
       people: 1,
       benches: 1,
       visits: [{ dueMin: 20 }, { dueMin: 25 }],
-      wheels: [20, 30].map((minutes, visit) => ({ id: `w${visit}`, visit, blocks: [back(minutes)] })),
+      wheels: [20, 30].map((minutes, visit) => ({
+        id: `w${visit}`,
+        visit,
+        blocks: [back(minutes)],
+      })),
     };
     expect(pricedPlans(day, limitsFor(day, [], 0), 100).doneMin).toBe(100);
     // The second one has to wait: 25 minutes late. By less there is none, and prices alone say so.
@@ -128,7 +150,9 @@ describe('plans by their turns', () => {
       fc.property(fc.nat(100_000), fc.integer({ min: 1, max: 6 }), (seed, most) => {
         const day = randomDay(seed, most, 5, 3);
         const turns = placedOf(improved(day, oneByOne(day), 300)).map((p) => p.wheel);
-        const shuffled = turns.map((wheel, i) => ({ wheel, by: (seed * (i + 3)) % 17 })).sort((a, b) => a.by - b.by);
+        const shuffled = turns
+          .map((wheel, i) => ({ wheel, by: (seed * (i + 3)) % 17 }))
+          .sort((a, b) => a.by - b.by);
         const { costOf, stateOf } = turnPlans(day);
         for (const order of [turns, shuffled.map((t) => t.wheel)]) {
           const state = stateOf(order);
@@ -140,8 +164,18 @@ describe('plans by their turns', () => {
     );
   });
   test('a cost as a number: a promise before any lateness, lateness before any minute', () => {
-    const cost = (broken: number, lateMin: number, doneMin: number): PlanCost => ({ broken, lateMin, doneMin });
-    const rising = [cost(0, 0, 900_000), cost(0, 1, 0), cost(0, 900_000, 5), cost(1, 1, 0), cost(1, 1, 1)];
+    const cost = (broken: number, lateMin: number, doneMin: number): PlanCost => ({
+      broken,
+      lateMin,
+      doneMin,
+    });
+    const rising = [
+      cost(0, 0, 900_000),
+      cost(0, 1, 0),
+      cost(0, 900_000, 5),
+      cost(1, 1, 0),
+      cost(1, 1, 1),
+    ];
     expect(rising.map(asNumber)).toEqual([...rising.map(asNumber)].sort((a, b) => a - b));
     expect(new Set(rising.map(asNumber)).size).toBe(rising.length);
   });
@@ -149,7 +183,13 @@ describe('plans by their turns', () => {
 
 describe('layers', () => {
   const all = (day: PlanProblem, once: boolean) =>
-    planLayers<number>(day, { boundOf: () => 0, compare: () => 0, width: Infinity, budget: Infinity, once });
+    planLayers<number>(day, {
+      boundOf: () => 0,
+      compare: () => 0,
+      width: Infinity,
+      budget: Infinity,
+      once,
+    });
   test('each plan come by once only is as good, and takes fewer looks', () => {
     let [fewer, more] = [0, 0];
     for (let seed = 0; seed < howMany(60, 600); seed++) {

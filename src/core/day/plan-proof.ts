@@ -27,7 +27,9 @@ const PROOF_SHARE = 0.95;
 const choices = (of: readonly number[], count: number): number[][] =>
   count === 0
     ? [[]]
-    : of.flatMap((first, i) => choices(of.slice(i + 1), count - 1).map((others) => [first, ...others]));
+    : of.flatMap((first, i) =>
+        choices(of.slice(i + 1), count - 1).map((others) => [first, ...others]),
+      );
 
 /** States that may still be looked at: to prove, and to follow the most promising ones where that cannot be. */
 interface Budget {
@@ -76,7 +78,9 @@ const layersUpTo = (
 /** More than the ends of all wheels come to in any plan within limits. */
 const beyond = (problem: PlanProblem, limits: PlanLimits): number => {
   const horizonMin = horizonOf(problem);
-  return 1 + problem.wheels.reduce((sum, w) => sum + Math.min(horizonMin, limits.ends[w.visit]!), 0);
+  return (
+    1 + problem.wheels.reduce((sum, w) => sum + Math.min(horizonMin, limits.ends[w.visit]!), 0)
+  );
 };
 
 /** A good plan within limits, by following the most promising states; null where that finds none. */
@@ -86,11 +90,19 @@ const beam = (
   budget: Budget,
   belowMin = beyond(problem, limits),
 ): PlanState | null => {
-  const asked = { limits, priced: pricedPlans(problem, limits, belowMin), canEnd: canEndBy(problem, limits.ends) };
+  const asked = {
+    limits,
+    priced: pricedPlans(problem, limits, belowMin),
+    canEnd: canEndBy(problem, limits.ends),
+  };
   const { people, wheels } = problem;
   const depths = wheels.reduce((n, w) => n + w.blocks.length, 0);
   const width = Math.max(LEAST_WIDTH, Math.floor(budget.beam / (depths * wheels.length * people)));
-  const { best } = layersUpTo(problem, asked, belowMin - 1, { width, budget: Infinity, once: false });
+  const { best } = layersUpTo(problem, asked, belowMin - 1, {
+    width,
+    budget: Infinity,
+    once: false,
+  });
   return best && placedAgain(problem, best);
 };
 
@@ -98,7 +110,12 @@ const beam = (
  * Asks for a plan at the bound, then for one that costs a minute more, and so on: all that costs less was then looked
  * for. The first plan found is the best. Source: Korf 1985, iterative deepening.
  */
-const deepened = (problem: PlanProblem, limits: PlanLimits, belowMin: number, budget: Budget): Deepened => {
+const deepened = (
+  problem: PlanProblem,
+  limits: PlanLimits,
+  belowMin: number,
+  budget: Budget,
+): Deepened => {
   const canEnd = canEndBy(problem, limits.ends);
   const whole = pricedPlans(problem, limits, belowMin);
   for (let mostMin = Math.ceil(whole.doneMin - ROUNDING); mostMin < belowMin; mostMin++) {
@@ -110,8 +127,14 @@ const deepened = (problem: PlanProblem, limits: PlanLimits, belowMin: number, bu
       once: true,
     });
     budget.proof -= looked;
-    if (best) return { best: placedAgain(problem, best), atLeastMin: best.cost.doneMin, isProven: true };
-    if (!isWhole) return { best: beam(problem, limits, budget, belowMin), atLeastMin: mostMin, isProven: false };
+    if (best)
+      return { best: placedAgain(problem, best), atLeastMin: best.cost.doneMin, isProven: true };
+    if (!isWhole)
+      return {
+        best: beam(problem, limits, budget, belowMin),
+        atLeastMin: mostMin,
+        isProven: false,
+      };
   }
   return { best: null, atLeastMin: belowMin, isProven: true };
 };
@@ -124,7 +147,11 @@ const isOut = (problem: PlanProblem, limits: PlanLimits): boolean => {
 };
 
 /** The least lateness of these visits that is not out of the question, up to `mostMin`; null where that is as well. */
-const leastLate = (problem: PlanProblem, late: readonly number[], mostMin: number): number | null => {
+const leastLate = (
+  problem: PlanProblem,
+  late: readonly number[],
+  mostMin: number,
+): number | null => {
   const isOutAt = (lateMin: number) => isOut(problem, limitsFor(problem, late, lateMin));
   if (isOutAt(mostMin)) return null;
   // Each of them is late by a minute at least, or it would be no broken promise.
@@ -144,14 +171,22 @@ interface Choice {
 }
 
 /** The best plan with so many broken promises, where fewer are out of the question. */
-const provenWith = (problem: PlanProblem, broken: number, first: PlanState | null, budget: Budget): Proof => {
+const provenWith = (
+  problem: PlanProblem,
+  broken: number,
+  first: PlanState | null,
+  budget: Budget,
+): Proof => {
   let best = first;
   const isSame = () => best !== null && best.cost.broken === broken;
   const promised = problem.visits.flatMap(({ dueMin }, v) => (dueMin === null ? [] : [v]));
   const least = boundOf(problem, emptyState(problem));
   const leastMin = least.broken === broken ? least.lateMin : 0;
   const all = choices(promised, broken);
-  const unproven = (lateMin: number, doneMin: number): Proof => ({ best, bound: { broken, lateMin, doneMin } });
+  const unproven = (lateMin: number, doneMin: number): Proof => ({
+    best,
+    bound: { broken, lateMin, doneMin },
+  });
   if (all.length > MOST_CHOICES) return unproven(0, 0);
   const mostLate = isSame() ? best!.cost.lateMin : broken * horizonOf(problem);
   const open = all.flatMap((late): Choice[] => {
@@ -173,7 +208,8 @@ const provenWith = (problem: PlanProblem, broken: number, first: PlanState | nul
         continue;
       }
       // Whether it can be less late was not seen to the end: it is tried.
-      const sooner = plan ?? beam(problem, limitsFor(problem, choice.late, isSame() ? most - 1 : most), budget);
+      const sooner =
+        plan ?? beam(problem, limitsFor(problem, choice.late, isSame() ? most - 1 : most), budget);
       if (!sooner) return unproven(choice.lateMin, 0);
       best = sooner;
       continue;
@@ -185,7 +221,11 @@ const provenWith = (problem: PlanProblem, broken: number, first: PlanState | nul
       // Others may be as late at least, and their wheels done sooner.
       const others = open
         .filter((o) => o !== choice && o.lateMin === choice.lateMin)
-        .map((o) => pricedPlans(problem, limitsFor(problem, o.late, o.lateMin), belowMin).doneMin - ROUNDING);
+        .map(
+          (o) =>
+            pricedPlans(problem, limitsFor(problem, o.late, o.lateMin), belowMin).doneMin -
+            ROUNDING,
+        );
       return unproven(choice.lateMin, Math.min(found.atLeastMin, ...others.map(Math.ceil)));
     }
     open.shift();
@@ -197,14 +237,23 @@ const provenWith = (problem: PlanProblem, broken: number, first: PlanState | nul
  * one whichever it is, and so on; of these the least late; of these the one whose wheels are done soonest. `first` is
  * a plan that is to be beaten; null where none is known. Null where there is none.
  */
-export const planProof = (problem: PlanProblem, first: PlanState | null, budget: number): Proof | null => {
+export const planProof = (
+  problem: PlanProblem,
+  first: PlanState | null,
+  budget: number,
+): Proof | null => {
   const left: Budget = { proof: budget * PROOF_SHARE, beam: budget * (1 - PROOF_SHARE) };
   const promised = problem.visits.filter((v) => v.dueMin !== null).length;
   let best = first;
-  for (let broken = boundOf(problem, emptyState(problem)).broken; broken <= (best?.cost.broken ?? promised); broken++) {
+  for (
+    let broken = boundOf(problem, emptyState(problem)).broken;
+    broken <= (best?.cost.broken ?? promised);
+    broken++
+  ) {
     const found = provenWith(problem, broken, best, left);
     best = found.best;
-    if (best && compareCosts(found.bound, best.cost) < 0 && found.bound.broken === broken) return found;
+    if (best && compareCosts(found.bound, best.cost) < 0 && found.bound.broken === broken)
+      return found;
   }
   return best && { best, bound: best.cost };
 };

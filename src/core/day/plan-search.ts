@@ -28,7 +28,11 @@ const LONGER = 4;
 
 /** 1 for a usual day; less for a larger one. */
 const shareOf = ({ wheels }: PlanProblem): number =>
-  Math.min(1, USUAL.wheels / wheels.length, USUAL.blocks / wheels.reduce((n, w) => n + w.blocks.length, 0));
+  Math.min(
+    1,
+    USUAL.wheels / wheels.length,
+    USUAL.blocks / wheels.reduce((n, w) => n + w.blocks.length, 0),
+  );
 
 /** The first plan that is come by, and whether it is the best. */
 const firstLook = (problem: PlanProblem): { best: PlanState | null; isWhole: boolean } => {
@@ -59,7 +63,10 @@ const bestOnGrid = (problem: PlanProblem, budget: number): PlanFound | null => {
   const proof = planProof(problem, first, budget * shareOf(problem) ** LONGER);
   if (!proof?.best) return null;
   const { best, bound } = proof;
-  return planFound(compareCosts(bound, best.cost) >= 0 ? best : improved(problem, best, tries, AFTER), bound);
+  return planFound(
+    compareCosts(bound, best.cost) >= 0 ? best : improved(problem, best, tries, AFTER),
+    bound,
+  );
 };
 
 /**
@@ -75,6 +82,10 @@ export const bestPlan = (day: PlanProblem, budget: number): PlanFound | null => 
     ...found,
     cost: inMinutes(found.cost),
     bound: inMinutes(found.bound),
-    placed: found.placed.map((p) => ({ ...p, startMin: p.startMin * gridMin, endMin: p.endMin * gridMin })),
+    placed: found.placed.map((p) => ({
+      ...p,
+      startMin: p.startMin * gridMin,
+      endMin: p.endMin * gridMin,
+    })),
   };
 };

@@ -109,7 +109,12 @@ export const placeInto = (
 };
 
 /** The state with a wheel's next block given to a person; null where what is fixed does not let it stand. */
-export const placedNext = (problem: PlanProblem, state: PlanState, wheel: number, person: number): PlanState | null => {
+export const placedNext = (
+  problem: PlanProblem,
+  state: PlanState,
+  wheel: number,
+  person: number,
+): PlanState | null => {
   const next = emptyState(problem);
   const endMin = placeInto(problem, state, wheel, person, next);
   if (endMin === null) return null;
@@ -128,7 +133,11 @@ export const placedOf = (state: PlanState): Placed[] => {
 /**
  * The same turns with what they cost by another problem, of the same wheels or of more: `wheelOf` says which is which.
  */
-export const placedAgain = (problem: PlanProblem, plan: PlanState, wheelOf = (wheel: number) => wheel): PlanState =>
+export const placedAgain = (
+  problem: PlanProblem,
+  plan: PlanState,
+  wheelOf = (wheel: number) => wheel,
+): PlanState =>
   placedOf(plan).reduce(
     (state, { wheel, person }) => placedNext(problem, state, wheelOf(wheel), person)!,
     emptyState(problem),

@@ -13,7 +13,10 @@ import { stateRows } from './state-rows';
 const ENOUGH = 100_000;
 
 /** All states on the way to a plan, the empty one first. */
-const wayTo = (day: PlanProblem, turns: readonly { wheel: number; person: number }[]): PlanState[] => {
+const wayTo = (
+  day: PlanProblem,
+  turns: readonly { wheel: number; person: number }[],
+): PlanState[] => {
   const way = [emptyState(day)];
   for (const { wheel, person } of turns) way.push(placedNext(day, way.at(-1)!, wheel, person)!);
   return way;
@@ -21,7 +24,10 @@ const wayTo = (day: PlanProblem, turns: readonly { wheel: number; person: number
 
 const aDay = fc.record({ seed: fc.nat(100_000), wheels: fc.integer({ min: 1, max: 5 }) });
 
-const block = (minutes: number, more: Partial<PlanBlock> & { block?: BlockName } = {}): PlanBlock => ({
+const block = (
+  minutes: number,
+  more: Partial<PlanBlock> & { block?: BlockName } = {},
+): PlanBlock => ({
   block: 'back',
   minutes,
   standMinutes: 0,
@@ -45,7 +51,10 @@ describe('whether all can still end in time', () => {
         const day = randomDay(seed, wheels, 1, 3);
         const { placed } = bestPlan(day, 1000)!;
         const ends = day.visits.map((_, v) =>
-          Math.max(0, ...placed.filter((p) => day.wheels[p.wheel]!.visit === v).map((p) => p.endMin)),
+          Math.max(
+            0,
+            ...placed.filter((p) => day.wheels[p.wheel]!.visit === v).map((p) => p.endMin),
+          ),
         );
         const some = ends.map((end, v) => ((seed + v) % 4 === 0 ? Infinity : end));
         for (const limits of [ends, some])
@@ -64,10 +73,18 @@ describe('whether all can still end in time', () => {
 
   test('all hands: also the part of a later wheel that would not fit in afterwards', () => {
     const two = dayOf(1, [block(5)], [block(5)]);
-    expect([isOpen(two, 5, 10), isOpen(two, 9, 9), isOpen(two, 5, 9)]).toEqual([true, false, false]);
+    expect([isOpen(two, 5, 10), isOpen(two, 9, 9), isOpen(two, 5, 9)]).toEqual([
+      true,
+      false,
+      false,
+    ]);
     // Of ten minutes until 12 four fit in after 8: six of them come before it.
     const long = dayOf(2, [block(8)], [block(8)], [block(10)]);
-    expect([isOpen(long, 13, 13, 13), isOpen(long, 12, 12, 13), isOpen(long, 8, 8, 14)]).toEqual([true, false, false]);
+    expect([isOpen(long, 13, 13, 13), isOpen(long, 12, 12, 13), isOpen(long, 8, 8, 14)]).toEqual([
+      true,
+      false,
+      false,
+    ]);
   });
 
   test('the stand: what follows it is taken off', () => {
@@ -105,7 +122,8 @@ describe('plans within limits', () => {
         expect(isOut).toBe(best.cost.broken > 0);
         if (isOut) seen.out++;
         else seen.kept++;
-        if (plan) expect([plan.cost.broken, placedOf(plan).length]).toEqual([0, best.placed.length]);
+        if (plan)
+          expect([plan.cost.broken, placedOf(plan).length]).toEqual([0, best.placed.length]);
         else expect(best.cost.broken).toBeGreaterThan(0);
       }),
       { numRuns: howMany(100, 1000) },
@@ -121,11 +139,16 @@ describe('plans within limits', () => {
       if (cost.broken < 2 || !proven) continue;
       found++;
       const late = day.visits.flatMap(({ dueMin }, v) =>
-        dueMin !== null && placed.some((p) => day.wheels[p.wheel]!.visit === v && p.endMin > dueMin) ? [v] : [],
+        dueMin !== null && placed.some((p) => day.wheels[p.wheel]!.visit === v && p.endMin > dueMin)
+          ? [v]
+          : [],
       );
       const at = (lateMin: number) => planWithin(day, limitsFor(day, late, lateMin), ENOUGH);
       expect([seed, at(cost.lateMin - 1).isOut]).toEqual([seed, true]);
-      expect(at(cost.lateMin).plan!.cost).toMatchObject({ broken: cost.broken, lateMin: cost.lateMin });
+      expect(at(cost.lateMin).plan!.cost).toMatchObject({
+        broken: cost.broken,
+        lateMin: cost.lateMin,
+      });
     }
   });
 

@@ -26,7 +26,10 @@ const limitedOnly = (problem: PlanProblem, limits: PlanLimits) => {
       .flatMap((w) => problem.wheels[w]!.blocks.map(() => w))
       .reduce((state, w) => placedNext(problem, state, w, firstFree(state.free))!, limited);
   };
-  return { day: { ...unpromised(problem, limits), wheels: kept.map((w) => problem.wheels[w]!) }, whole };
+  return {
+    day: { ...unpromised(problem, limits), wheels: kept.map((w) => problem.wheels[w]!) },
+    whole,
+  };
 };
 
 /** A plan within limits, or that there is none; neither where the budget ended first. */

@@ -72,7 +72,10 @@ export const priceBids = (
   const first = Math.min(...at.free);
   const scarce = (from: readonly number[], prices: Float64Array | undefined): Scarce => ({
     prices: prices?.slice() ?? new Float64Array(horizonMin + 1),
-    count: Float64Array.from({ length: horizonMin + 1 }, (_, t) => from.filter((f) => f <= t).length),
+    count: Float64Array.from(
+      { length: horizonMin + 1 },
+      (_, t) => from.filter((f) => f <= t).length,
+    ),
     used: new Float64Array(horizonMin + 2),
     way: new Float64Array(horizonMin + 1),
   });

@@ -97,7 +97,11 @@ export const stepRows = (): StepRows => {
     },
     at: (at) => {
       const all = numbers();
-      return { before: all[at * WIDTH]!, wheel: all[at * WIDTH + 1]!, person: all[at * WIDTH + 2]! };
+      return {
+        before: all[at * WIDTH]!,
+        wheel: all[at * WIDTH + 1]!,
+        person: all[at * WIDTH + 2]!,
+      };
     },
   };
 };

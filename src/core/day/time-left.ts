@@ -45,10 +45,14 @@ const logNormalOf = (
   const priorMean = Math.log(prior.minutes * 60);
   const own = n === 0 ? priorMean : sum(logs) / n;
   const weight = prior.jobs + n;
-  const squares = sum(logs.map((x) => (x - own) ** 2)) + (prior.jobs * n * (own - priorMean) ** 2) / weight;
+  const squares =
+    sum(logs.map((x) => (x - own) ** 2)) + (prior.jobs * n * (own - priorMean) ** 2) / weight;
   const alpha = prior.jobs / 2 + n / 2;
   const beta = (prior.jobs / 2) * prior.spread ** 2 + squares / 2;
-  return { mean: (prior.jobs * priorMean + n * own) / weight, variance: (beta / alpha) * (1 + 1 / weight) };
+  return {
+    mean: (prior.jobs * priorMean + n * own) / weight,
+    variance: (beta / alpha) * (1 + 1 / weight),
+  };
 };
 
 /** One station's share of the sum. */
@@ -108,7 +112,11 @@ export const timeLeft = defineWorking<Input, TimeLeft>({
         {
           station: oneOf(STATIONS, 'The station'),
           leftPct: quantity('pct', 0, 100, 'Share still to do'),
-          tookS: listOf(count(0, DAY_S, 'What a job took, in seconds'), 60, 'What jobs of the shop took'),
+          tookS: listOf(
+            count(0, DAY_S, 'What a job took, in seconds'),
+            60,
+            'What jobs of the shop took',
+          ),
         },
         'A station of a wheel',
       ),
@@ -128,14 +136,26 @@ export const timeLeft = defineWorking<Input, TimeLeft>({
     const parts = partsOf(stations, rules);
     for (const { left, middleS } of parts) {
       const { station, leftPct, tookS } = left;
-      const from = tookS.length === 0 ? 'the rule says' : `${counted(tookS.length, 'job')} and the rule say`;
-      show.line(STATION_WORDS[station], `${leftPct.toFixed(0)} % of what ${from}`, `${(middleS / 60).toFixed(1)} min`);
+      const from =
+        tookS.length === 0 ? 'the rule says' : `${counted(tookS.length, 'job')} and the rule say`;
+      show.line(
+        STATION_WORDS[station],
+        `${leftPct.toFixed(0)} % of what ${from}`,
+        `${(middleS / 60).toFixed(1)} min`,
+      );
     }
     show.basis('practice', 'one person, one station after the other; breaks are not counted');
-    show.basis('published', 'sum of log-normals by Fenton and Wilkinson: matched in mean and variance');
+    show.basis(
+      'published',
+      'sum of log-normals by Fenton and Wilkinson: matched in mean and variance',
+    );
     const total = totalOf(parts);
     show.line('in the middle', 'log-normal of the sum', `${(total.medianS / 60).toFixed(0)} min`);
-    show.line('nine times in ten by', `middle × e^(${Z90.toFixed(3)} σ)`, `${(total.ninetyS / 60).toFixed(0)} min`);
+    show.line(
+      'nine times in ten by',
+      `middle × e^(${Z90.toFixed(3)} σ)`,
+      `${(total.ninetyS / 60).toFixed(0)} min`,
+    );
     return total;
   },
 });

@@ -4,7 +4,8 @@ import { emptyState, placedNext, type PlanState } from './plan-state';
 /** A cost as one number, so that costs compare as numbers do: all of a rank is less than one of the rank before. */
 const RANK = 2 ** 21;
 
-export const asNumber = ({ broken, lateMin, doneMin }: PlanCost): number => (broken * RANK + lateMin) * RANK + doneMin;
+export const asNumber = ({ broken, lateMin, doneMin }: PlanCost): number =>
+  (broken * RANK + lateMin) * RANK + doneMin;
 
 /** No plan of these turns: what is fixed does not let it stand. */
 const NONE = Infinity;
@@ -22,7 +23,9 @@ export const turnPlans = (problem: PlanProblem) => {
   const next = new Uint8Array(wheels.length);
   const left = new Uint8Array(visits.length);
   const done = new Float64Array(visits.length);
-  const counts = visits.map((_, v) => wheels.filter((w) => w.visit === v && w.blocks.length > 0).length);
+  const counts = visits.map(
+    (_, v) => wheels.filter((w) => w.visit === v && w.blocks.length > 0).length,
+  );
 
   const earliest = (all: Float64Array): number => {
     let found = 0;
@@ -32,7 +35,8 @@ export const turnPlans = (problem: PlanProblem) => {
   /** Of those who are free by then the last one, else the first who is. */
   const personFor = (from: number): number => {
     let found = -1;
-    for (let p = 0; p < people; p++) if (free[p]! <= from && (found < 0 || free[p]! > free[found]!)) found = p;
+    for (let p = 0; p < people; p++)
+      if (free[p]! <= from && (found < 0 || free[p]! > free[found]!)) found = p;
     return found < 0 ? earliest(free) : found;
   };
 

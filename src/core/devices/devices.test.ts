@@ -32,7 +32,9 @@ describe('a line of an instrument', () => {
     ['a reading it cannot have', line({ value: 9999 }), 'value'],
     ['an unknown kind', line({ kind: 'oracle' }), 'kind'],
     ['no time', line({ at: 'now' }), 'at'],
-  ])('%s is refused by its field', (_what, text, field) => expect(problemOf(() => readLine(text)).field).toBe(field));
+  ])('%s is refused by its field', (_what, text, field) =>
+    expect(problemOf(() => readLine(text)).field).toBe(field),
+  );
 
   test('whatever it says, it is a reading in range or a sentence', () =>
     fc.assert(
@@ -66,7 +68,10 @@ describe('the rim on the stand', () => {
       value: rimAtMm(rim, 'lateral', i * 30),
     }));
     const found = firstHarmonic(readings)!;
-    expect([found.size * 2, found.highDeg]).toEqual([expect.closeTo(1.8, 9), expect.closeTo(70, 9)]);
+    expect([found.size * 2, found.highDeg]).toEqual([
+      expect.closeTo(1.8, 9),
+      expect.closeTo(70, 9),
+    ]);
   });
 
   test('has its dent up and down, and only there', () => {

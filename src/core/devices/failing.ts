@@ -14,7 +14,8 @@ export const failing = (mode: Failure, seed = 1) => {
   return (line: DeviceLine): string | null => {
     first ??= line;
     const { steadyWithin, min, max } = DEVICE_KINDS[line.kind];
-    const said = (off: number) => JSON.stringify({ ...line, value: Math.min(max, Math.max(min, line.value + off)) });
+    const said = (off: number) =>
+      JSON.stringify({ ...line, value: Math.min(max, Math.max(min, line.value + off)) });
     switch (mode) {
       case 'drop out':
         return null;

@@ -1,5 +1,12 @@
 /** Devices: instruments that speak in lines of text, how they fail, and the physics of their stand-ins. */
-export { DEVICE_STATES, FAILURES, type Device, type DeviceNow, type DeviceState, type Failure } from './device';
+export {
+  DEVICE_STATES,
+  FAILURES,
+  type Device,
+  type DeviceNow,
+  type DeviceState,
+  type Failure,
+} from './device';
 export { failing } from './failing';
 export {
   apart,

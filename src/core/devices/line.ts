@@ -1,7 +1,14 @@
 import Joi from 'joi';
 import { InputError } from '../errors';
 import { check, oneOf, text } from '../fields';
-import { angleBetween, BAR_IN_KPA, FT_LBF_IN_NM, INCH_IN_MM, PSI_IN_KPA, type Unit } from '../units';
+import {
+  angleBetween,
+  BAR_IN_KPA,
+  FT_LBF_IN_NM,
+  INCH_IN_MM,
+  PSI_IN_KPA,
+  type Unit,
+} from '../units';
 
 /** What instruments of a kind measure, in SI, and when a reading of theirs may be taken. */
 interface KindSpec {
@@ -24,8 +31,24 @@ export type DeviceEvent = (typeof DEVICE_EVENTS)[number];
 
 /** Every kind of instrument. The ranges are what a bench instrument of the kind may have; basis: memory. */
 export const DEVICE_KINDS = {
-  gauge: { says: 'pressure gauge', unit: 'kPa', min: -5, max: 1000, steadyWithin: 2.5, mustMove: true, event: 'pop' },
-  thermometer: { says: 'thermometer', unit: 'C', min: -60, max: 120, steadyWithin: 0.5, mustMove: false, event: null },
+  gauge: {
+    says: 'pressure gauge',
+    unit: 'kPa',
+    min: -5,
+    max: 1000,
+    steadyWithin: 2.5,
+    mustMove: true,
+    event: 'pop',
+  },
+  thermometer: {
+    says: 'thermometer',
+    unit: 'C',
+    min: -60,
+    max: 120,
+    steadyWithin: 0.5,
+    mustMove: false,
+    event: null,
+  },
   'dial-indicator': {
     says: 'dial indicator',
     unit: 'mm',
@@ -35,7 +58,15 @@ export const DEVICE_KINDS = {
     mustMove: false,
     event: null,
   },
-  caliper: { says: 'caliper', unit: 'mm', min: 0, max: 400, steadyWithin: 0.04, mustMove: true, event: null },
+  caliper: {
+    says: 'caliper',
+    unit: 'mm',
+    min: 0,
+    max: 400,
+    steadyWithin: 0.04,
+    mustMove: true,
+    event: null,
+  },
   'torque-wrench': {
     says: 'torque wrench',
     unit: 'Nm',
@@ -89,7 +120,10 @@ const schema = Joi.object({
   kind: oneOf(KINDS_OF_DEVICE, 'Kind of instrument'),
   value: Joi.number().required().meta({ expected: 'a number' }),
   unit: oneOf(Object.keys(SPOKEN), 'The unit'),
-  at: Joi.string().isoDate().required().meta({ expected: 'a time such as 2026-04-30T09:00:00.000Z' }),
+  at: Joi.string()
+    .isoDate()
+    .required()
+    .meta({ expected: 'a time such as 2026-04-30T09:00:00.000Z' }),
   event: oneOf(DEVICE_EVENTS, 'What happened').optional(),
 }).required();
 
@@ -107,7 +141,8 @@ export const readLine = (line: string): DeviceLine => {
   } catch {
     raw = undefined;
   }
-  if (raw === undefined) throw new InputError('line', 'The line is no JSON.', '{"device","kind","value","unit","at"}');
+  if (raw === undefined)
+    throw new InputError('line', 'The line is no JSON.', '{"device","kind","value","unit","at"}');
   const read = check<DeviceLine>(schema, raw);
   const { says, unit, min, max, event } = DEVICE_KINDS[read.kind];
   const spoken = SPOKEN[read.unit]!;
@@ -121,7 +156,11 @@ export const readLine = (line: string): DeviceLine => {
     );
   const value = (read.value + (spoken.shift ?? 0)) * spoken.scale;
   if (value < min || value > max)
-    throw new InputError('value', `A ${says} cannot read ${read.value} ${read.unit}.`, `${min} to ${max} ${unit}`);
+    throw new InputError(
+      'value',
+      `A ${says} cannot read ${read.value} ${read.unit}.`,
+      `${min} to ${max} ${unit}`,
+    );
   if (read.event !== undefined && read.event !== event)
     throw new InputError('event', `A ${says} says no ${read.event}.`, event ?? 'no event');
   return { ...read, value, unit };

@@ -56,7 +56,8 @@ describe('a tire on the hose', () => {
     const dry = run(emptyTire(tire, false), 'in', 60, (a) => hoseKpa(tire, a) > 275);
     expect([dry.popped, dry.air.seated]).toEqual([['disc'], { disc: true, other: false }]);
     expect(
-      run(breakAndLubricate(run(dry.air, 'out', 300).air), 'in', 60, (a) => hoseKpa(tire, a) > 250).popped,
+      run(breakAndLubricate(run(dry.air, 'out', 300).air), 'in', 60, (a) => hoseKpa(tire, a) > 250)
+        .popped,
     ).toEqual(['disc', 'other']);
   });
 
@@ -67,7 +68,10 @@ describe('a tire on the hose', () => {
     const cold = run(air, 'hold', 300).air;
     expect(cold.gasK).toBeCloseTo(293.15, 2);
     // p V = n R T, with the molar gas constant 8.314462618 J/(mol·K) of CODATA 2018 and both beads on.
-    expect(hoseKpa(tire, cold)).toBeCloseTo((cold.mol * 8.314462618 * 293.15) / 0.018 / 1000 - 101.325, 2);
+    expect(hoseKpa(tire, cold)).toBeCloseTo(
+      (cold.mol * 8.314462618 * 293.15) / 0.018 / 1000 - 101.325,
+      2,
+    );
     expect(hoseKpa(tire, cold)).toBeLessThan(warm - 5);
   });
 
@@ -98,9 +102,15 @@ describe('a tire on the hose', () => {
   });
 
   test('a leak loses air only where there is one', () => {
-    const full = run(run(emptyTire(tire, true), 'in', 60, (a) => hoseKpa(tire, a) > 200).air, 'hold', 300).air;
+    const full = run(
+      run(emptyTire(tire, true), 'in', 60, (a) => hoseKpa(tire, a) > 200).air,
+      'hold',
+      300,
+    ).air;
     expect(run(full, 'hold', 60).air.mol).toBe(full.mol);
-    expect(run(full, 'hold', 60, undefined, { ...tire, leakMolPerSKpa: 2e-5 }).air.mol).toBeLessThan(full.mol * 0.95);
+    expect(
+      run(full, 'hold', 60, undefined, { ...tire, leakMolPerSKpa: 2e-5 }).air.mol,
+    ).toBeLessThan(full.mol * 0.95);
   });
 });
 
@@ -142,5 +152,6 @@ describe('a wrench on a bolt', () => {
     expect(clicks).toBe(1);
   });
 
-  test('below its scale it never clicks', () => expect(pull({ ...wrench, setNm: 16 }).clickAt).toBeNull());
+  test('below its scale it never clicks', () =>
+    expect(pull({ ...wrench, setNm: 16 }).clickAt).toBeNull());
 });

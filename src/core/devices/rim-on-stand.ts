@@ -16,7 +16,9 @@ export const rimAtMm = (shape: RimShape, axis: Axis, deg: number): number => {
   const { swingMm, highDeg } = shape[axis];
   const wave = (swingMm / 2) * Math.cos(toRad(deg - highDeg));
   const away = Math.abs(((deg - shape.dent.deg + 540) % 360) - 180) / shape.dent.halfWidthDeg;
-  return axis === 'radial' && away < 1 ? wave - (shape.dent.depthMm * (1 + Math.cos(Math.PI * away))) / 2 : wave;
+  return axis === 'radial' && away < 1
+    ? wave - (shape.dent.depthMm * (1 + Math.cos(Math.PI * away))) / 2
+    : wave;
 };
 
 /** Time in which the plunger comes within a third of its place. Basis: memory. */
@@ -27,7 +29,12 @@ const STEP_MM = 0.01;
  * The plunger follows the rim with a lag, and the dial shows hundredths; `noise` from -1 to 1 moves it by less than
  * one.
  */
-export const followMm = (shownMm: number, trueMm: number, seconds: number, noise: number): number => {
+export const followMm = (
+  shownMm: number,
+  trueMm: number,
+  seconds: number,
+  noise: number,
+): number => {
   const moved = trueMm + (shownMm - trueMm) * Math.exp(-seconds / PLUNGER_S);
   return Math.round((moved + noise * STEP_MM * 0.6) / STEP_MM) * STEP_MM;
 };

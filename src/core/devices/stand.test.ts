@@ -14,7 +14,12 @@ import {
 } from './wheel-on-stand';
 import { angleBetween } from '../units';
 
-const wheel: StandWheel = { lumps: [{ massG: 40, deg: 200 }], radiusMm: 220, massKg: 9, inertiaKgM2: 0.42 };
+const wheel: StandWheel = {
+  lumps: [{ massG: 40, deg: 200 }],
+  radiusMm: 220,
+  massKg: 9,
+  inertiaKgM2: 0.42,
+};
 const NO_FRICTION: StandBearings = { sealNm: 0, rolling: 0, bearingMm: 10, airNms2: 0 };
 const at = (turnDeg: number, rateDegS = 0): StandMotion => ({ turnDeg, rateDegS, held: false });
 
@@ -44,7 +49,10 @@ test('a small swing takes as long as the physical pendulum of the textbook: T = 
   }
   // A wide swing takes longer: by 1 + θ²/16 + 11 θ⁴/3072 for an amplitude θ (textbook series).
   const theta = (60 * Math.PI) / 180;
-  expect(periodOf(wheel, 60) / swingPeriodS(wheel)).toBeCloseTo(1 + theta ** 2 / 16 + (11 * theta ** 4) / 3072, 3);
+  expect(periodOf(wheel, 60) / swingPeriodS(wheel)).toBeCloseTo(
+    1 + theta ** 2 / 16 + (11 * theta ** 4) / 3072,
+    3,
+  );
 });
 
 test('its energy only ever falls, and without friction it stays', () => {

@@ -44,11 +44,14 @@ export interface HoseAir {
 export type Valve = 'in' | 'hold' | 'out';
 
 const roomM3 = (tire: HoseTire, air: HoseAir): number =>
-  (tire.volumeL / 1000) * (1 - ROOM_PER_BEAD * BEAD_SIDES.filter((side) => !air.seated[side]).length);
-const absoluteKpa = (tire: HoseTire, air: HoseAir): number => (air.mol * GAS * air.gasK) / roomM3(tire, air) / 1000;
+  (tire.volumeL / 1000) *
+  (1 - ROOM_PER_BEAD * BEAD_SIDES.filter((side) => !air.seated[side]).length);
+const absoluteKpa = (tire: HoseTire, air: HoseAir): number =>
+  (air.mol * GAS * air.gasK) / roomM3(tire, air) / 1000;
 
 /** What a faultless gauge shows. */
-export const hoseKpa = (tire: HoseTire, air: HoseAir): number => absoluteKpa(tire, air) - OUTSIDE_KPA;
+export const hoseKpa = (tire: HoseTire, air: HoseAir): number =>
+  absoluteKpa(tire, air) - OUTSIDE_KPA;
 
 /** A tire with nothing but outside air in it, both beads off their seats. */
 export const emptyTire = (tire: HoseTire, lubricated: boolean): HoseAir => {
@@ -65,7 +68,11 @@ export const emptyTire = (tire: HoseTire, lubricated: boolean): HoseAir => {
 const flow = (conductance: number, upKpa: number, downKpa: number): number => {
   const ratio = downKpa / upKpa;
   if (ratio >= 1) return 0;
-  return conductance * upKpa * (ratio <= CHOKED ? 1 : Math.sqrt(1 - ((ratio - CHOKED) / (1 - CHOKED)) ** 2));
+  return (
+    conductance *
+    upKpa *
+    (ratio <= CHOKED ? 1 : Math.sqrt(1 - ((ratio - CHOKED) / (1 - CHOKED)) ** 2))
+  );
 };
 
 /**
@@ -95,7 +102,11 @@ export const hoseStep = (
       air.mol * HEAT_V * (air.gasK - ambientK) * COOLING_PER_S * dt;
     air = { ...air, mol, gasK: (air.mol * HEAT_V * air.gasK + heat) / (mol * HEAT_V) };
     for (const side of BEAD_SIDES) {
-      if (air.seated[side] || hoseKpa(tire, air) < tire.popKpa[side] * (air.lubricated ? 1 : tire.dryTimes)) continue;
+      if (
+        air.seated[side] ||
+        hoseKpa(tire, air) < tire.popKpa[side] * (air.lubricated ? 1 : tire.dryTimes)
+      )
+        continue;
       popped.push(side);
       air = { ...air, seated: { ...air.seated, [side]: true } };
     }

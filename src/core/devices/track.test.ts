@@ -16,7 +16,12 @@ import {
   type Track,
 } from '.';
 
-const line = (kind: DeviceKind, value: number, i: number, event?: DeviceLine['event']): DeviceLine => ({
+const line = (
+  kind: DeviceKind,
+  value: number,
+  i: number,
+  event?: DeviceLine['event'],
+): DeviceLine => ({
   device: 'x',
   kind,
   value,
@@ -124,19 +129,24 @@ describe.each(KINDS_OF_DEVICE)('a %s that fails gives no reading', (kind) => {
 
 test('whatever lines come, a reading that is given is one that was said and stood still', () =>
   fc.assert(
-    fc.property(fc.array(fc.double({ min: 0, max: 400, noNaN: true }), { maxLength: 60 }), (values) => {
-      const { track, nowMs } = after('gauge', values);
-      const reading = readingOf(track, 'gauge', nowMs);
-      if (!reading) return;
-      const last = values.slice(-6);
-      expect(Math.max(...last) - Math.min(...last)).toBeLessThanOrEqual(2.5);
-      expect(reading.value).toBe(values.at(-1));
-    }),
+    fc.property(
+      fc.array(fc.double({ min: 0, max: 400, noNaN: true }), { maxLength: 60 }),
+      (values) => {
+        const { track, nowMs } = after('gauge', values);
+        const reading = readingOf(track, 'gauge', nowMs);
+        if (!reading) return;
+        const last = values.slice(-6);
+        expect(Math.max(...last) - Math.min(...last)).toBeLessThanOrEqual(2.5);
+        expect(reading.value).toBe(values.at(-1));
+      },
+    ),
   ));
 
 test('a drifting one goes away from the truth, slowly', () => {
   const drift = failing('drift');
-  const off = [0, 20, 80].map((i) => (JSON.parse(drift(line('caliper', 5, i))!) as DeviceLine).value - 5);
+  const off = [0, 20, 80].map(
+    (i) => (JSON.parse(drift(line('caliper', 5, i))!) as DeviceLine).value - 5,
+  );
   expect(off).toEqual([0, expect.closeTo(0.01, 6), expect.closeTo(0.04, 6)]);
 });
 
@@ -150,7 +160,10 @@ describe('a wheel on the stand', () => {
     const rested = rest(held.track, 200, 21, 'rest');
     expect(readingOf(rested, 'balance-stand', 11_050)?.value).toBe(200);
     const taken = takenFrom(rested);
-    const again = Array.from({ length: 8 }, (_, i) => i).reduce((t, i) => rest(t, 200, 22 + i), taken);
+    const again = Array.from({ length: 8 }, (_, i) => i).reduce(
+      (t, i) => rest(t, 200, 22 + i),
+      taken,
+    );
     expect(readiness(again, 'balance-stand', 11_450)).toBe('no rest');
   });
 

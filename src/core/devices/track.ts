@@ -1,4 +1,12 @@
-import { apart, DEVICE_KINDS, isSteady, SILENT_AFTER_MS, STEADY_LINES, type DeviceKind, type DeviceLine } from './line';
+import {
+  apart,
+  DEVICE_KINDS,
+  isSteady,
+  SILENT_AFTER_MS,
+  STEADY_LINES,
+  type DeviceKind,
+  type DeviceLine,
+} from './line';
 
 /** From line to line a reading that moves goes by so many times its steadiness at most. Basis: memory. */
 const CALM_TIMES = 3;
@@ -33,7 +41,9 @@ const calm = (lines: readonly DeviceLine[]): boolean =>
   lines.length === STEADY_LINES &&
   lines.every(
     (line, i) =>
-      i === 0 || apart(line.value, lines[i - 1]!.value, line.kind) <= CALM_TIMES * DEVICE_KINDS[line.kind].steadyWithin,
+      i === 0 ||
+      apart(line.value, lines[i - 1]!.value, line.kind) <=
+        CALM_TIMES * DEVICE_KINDS[line.kind].steadyWithin,
   );
 
 /** Whether the last reading may be believed though it moves. */
@@ -41,7 +51,8 @@ export const isCalm = (track: Track): boolean => calm(track.lines);
 
 /** A wheel that moves again no longer rests; a click or a pop stays what happened. */
 const stillSo = (event: DeviceLine | null, line: DeviceLine): DeviceLine | null =>
-  event?.event === 'rest' && apart(event.value, line.value, line.kind) > DEVICE_KINDS[line.kind].steadyWithin
+  event?.event === 'rest' &&
+  apart(event.value, line.value, line.kind) > DEVICE_KINDS[line.kind].steadyWithin
     ? null
     : event;
 
@@ -58,7 +69,8 @@ export const heard = (track: Track, line: DeviceLine, nowMs: number): Track => {
   return {
     lines,
     fromValue,
-    moved: track.moved || apart(line.value, fromValue, line.kind) > DEVICE_KINDS[line.kind].steadyWithin,
+    moved:
+      track.moved || apart(line.value, fromValue, line.kind) > DEVICE_KINDS[line.kind].steadyWithin,
     event: line.event && (line.event === 'rest' || calm(lines)) ? line : stillSo(track.event, line),
     highest: held === null ? track.highest : Math.max(track.highest ?? held, held),
     heardMs: nowMs,

@@ -64,7 +64,8 @@ export const bandOf = (wheel: StandWheel, bearings: StandBearings): number =>
   (frictionNm(wheel, bearings) / (G_MS2 * (wheel.radiusMm / 1000))) * 1000;
 
 /** Which place of the wheel is at the bottom. */
-export const bottomDeg = ({ turnDeg }: Pick<StandMotion, 'turnDeg'>): number => normalDeg(180 - turnDeg);
+export const bottomDeg = ({ turnDeg }: Pick<StandMotion, 'turnDeg'>): number =>
+  normalDeg(180 - turnDeg);
 /** The turn that brings a place to an hour of the clock face. */
 export const turnTo = (placeDeg: number, hour: number): number => normalDeg(hour * 30 - placeDeg);
 
@@ -119,7 +120,8 @@ export const standStep = (
   let left = seconds;
   while (left > 1e-12) {
     let h = Math.min(STEP_S, left);
-    const way = abs(rate) > STILL_RAD_S ? sign(rate) : abs(pull(turn)) > friction ? sign(pull(turn)) : 0;
+    const way =
+      abs(rate) > STILL_RAD_S ? sign(rate) : abs(pull(turn)) > friction ? sign(pull(turn)) : 0;
     if (way === 0) {
       rate = 0;
       break;
@@ -131,7 +133,10 @@ export const standStep = (
       const [k2, l2] = [rate + (dt / 2) * l1, faster(turn + (dt / 2) * k1, rate + (dt / 2) * l1)];
       const [k3, l3] = [rate + (dt / 2) * l2, faster(turn + (dt / 2) * k2, rate + (dt / 2) * l2)];
       const [k4, l4] = [rate + dt * l3, faster(turn + dt * k3, rate + dt * l3)];
-      return [turn + (dt / 6) * (k1 + 2 * k2 + 2 * k3 + k4), rate + (dt / 6) * (l1 + 2 * l2 + 2 * l3 + l4)];
+      return [
+        turn + (dt / 6) * (k1 + 2 * k2 + 2 * k3 + k4),
+        rate + (dt / 6) * (l1 + 2 * l2 + 2 * l3 + l4),
+      ];
     };
     let [t, r] = step(h);
     // It turned round within this step: up to there, and from standing still onward.
@@ -160,7 +165,11 @@ export const isAtRest = (
 const LONGEST_S = 1800;
 
 /** Where it stands once it rests. */
-export const untilRest = (wheel: StandWheel, bearings: StandBearings, from: StandMotion): StandMotion => {
+export const untilRest = (
+  wheel: StandWheel,
+  bearings: StandBearings,
+  from: StandMotion,
+): StandMotion => {
   let motion = from;
   for (let s = 0; s < LONGEST_S && !isAtRest(wheel, bearings, motion); s++)
     motion = standStep(wheel, bearings, motion, 1);

@@ -35,11 +35,16 @@ export const pullOn = (
   const less = Math.max(0, pull.torqueNm - LET_GO_NM_PER_S * seconds);
   // A hand that has let go begins anew, however soon it pulls again.
   if (!pulling) return { pull: { ...AT_REST, torqueNm: less }, click: false };
-  if (pull.clicked && pull.sinceS >= REACTION_S) return { pull: { ...pull, torqueNm: less }, click: false };
+  if (pull.clicked && pull.sinceS >= REACTION_S)
+    return { pull: { ...pull, torqueNm: less }, click: false };
   const torqueNm = Math.min(maxNm * 1.2, pull.torqueNm + PULL_NM_PER_S * seconds);
   const click = !pull.clicked && setNm >= minNm && setNm <= maxNm && torqueNm >= setNm;
   return {
-    pull: { torqueNm, clicked: pull.clicked || click, sinceS: pull.clicked ? pull.sinceS + seconds : 0 },
+    pull: {
+      torqueNm,
+      clicked: pull.clicked || click,
+      sinceS: pull.clicked ? pull.sinceS + seconds : 0,
+    },
     click,
   };
 };

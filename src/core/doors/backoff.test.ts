@@ -1,7 +1,9 @@
 import { FREE_TRIES, MAX_WAIT_MINUTES, medianDaysToGuess, triesWithin, waitMinutesAfter } from '.';
 
 test('waits grow from the fifth wrong try on and never pass an hour', () => {
-  expect([0, 1, 4, 5, 6, 7, 10, 11, 12, 1000].map(waitMinutesAfter)).toEqual([0, 0, 0, 1, 2, 4, 32, 60, 60, 60]);
+  expect([0, 1, 4, 5, 6, 7, 10, 11, 12, 1000].map(waitMinutesAfter)).toEqual([
+    0, 0, 0, 1, 2, 4, 32, 60, 60, 60,
+  ]);
   for (let wrong = FREE_TRIES; wrong < 40; wrong++)
     expect(waitMinutesAfter(wrong + 1)).toBeGreaterThanOrEqual(waitMinutesAfter(wrong));
 });

@@ -14,7 +14,11 @@ export type Right = (typeof RIGHTS)[number];
 const LEARNER: readonly Right[] = ['read', 'practice', 'work'];
 const FITTER: readonly Right[] = [...LEARNER, 'hand over', 'trade'];
 
-const RIGHTS_OF: Record<Role, readonly Right[]> = { learner: LEARNER, fitter: FITTER, owner: RIGHTS };
+const RIGHTS_OF: Record<Role, readonly Right[]> = {
+  learner: LEARNER,
+  fitter: FITTER,
+  owner: RIGHTS,
+};
 
 export const mayDo = (role: Role, right: Right): boolean => RIGHTS_OF[role].includes(right);
 

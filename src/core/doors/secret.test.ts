@@ -8,8 +8,9 @@ describe('a passphrase', () => {
     ['AbAbAbAbAbAb', /same few letters/],
     ['abcdabcdabcd', /same few letters/],
   ])('%j can be guessed', (passphrase, why) => expect(weakness(passphrase)).toMatch(why));
-  test.each(['abcdeabcdeab', 'still water over stones', 'вода над камнями'])('%j will do', (passphrase) =>
-    expect(weakness(passphrase)).toBeNull(),
+  test.each(['abcdeabcdeab', 'still water over stones', 'вода над камнями'])(
+    '%j will do',
+    (passphrase) => expect(weakness(passphrase)).toBeNull(),
   );
 });
 
@@ -24,12 +25,16 @@ describe('a secret', () => {
     ['word', /fewer than 12 letters/],
     ['a1b2c3', /fewer than 12 letters/],
     ['y'.repeat(129), /more than 128/],
-  ])('%j will not do for a fitter', (secret, why) => expect(() => checkSecret(secret, 'fitter')).toThrow(why));
+  ])('%j will not do for a fitter', (secret, why) =>
+    expect(() => checkSecret(secret, 'fitter')).toThrow(why),
+  );
   test.each(['730418', '112358', 'water runs down', '314159265358979'])('%j will', (secret) =>
     expect(() => checkSecret(secret, 'fitter')).not.toThrow(),
   );
   test.each([
     ['73041826', /a PIN/],
     ['word', /fewer than 12 letters/],
-  ])('%j will not do for an owner', (secret, why) => expect(() => checkSecret(secret, 'owner')).toThrow(why));
+  ])('%j will not do for an owner', (secret, why) =>
+    expect(() => checkSecret(secret, 'owner')).toThrow(why),
+  );
 });

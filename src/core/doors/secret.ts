@@ -17,7 +17,8 @@ export const weakness = (passphrase: string): string | null => {
   const letters = [...passphrase];
   if (letters.length < LEAST_LETTERS) return `It has fewer than ${LEAST_LETTERS} letters.`;
   if (letters.length > MOST_LETTERS) return `It has more than ${MOST_LETTERS} letters.`;
-  if (new Set(passphrase.toLowerCase()).size < LEAST_DIFFERENT) return 'It is the same few letters again and again.';
+  if (new Set(passphrase.toLowerCase()).size < LEAST_DIFFERENT)
+    return 'It is the same few letters again and again.';
   return null;
 };
 
@@ -32,7 +33,8 @@ const isDigits = (text: string): boolean => /^\d+$/.test(text);
 const pinWeakness = (pin: string): string | null => {
   if (pin.length < LEAST_DIGITS) return `It has fewer than ${LEAST_DIGITS} digits.`;
   const digits = [...pin].map(Number);
-  if (new Set(digits).size < LEAST_DIFFERENT_DIGITS) return 'It is the same one or two digits again and again.';
+  if (new Set(digits).size < LEAST_DIFFERENT_DIGITS)
+    return 'It is the same one or two digits again and again.';
   if (isRun(digits)) return 'Its digits follow one another.';
   return null;
 };
@@ -45,7 +47,8 @@ export const checkSecret = (secret: string, role: Role): void => {
   const isPin = isDigits(secret) && [...secret].length < LEAST_LETTERS;
   if (role === 'owner') {
     const weak = isPin ? 'It is a PIN, and an owner can do everything.' : weakness(secret);
-    if (weak) throw new InputError('secret', weak, `a passphrase of ${LEAST_LETTERS} letters or more`);
+    if (weak)
+      throw new InputError('secret', weak, `a passphrase of ${LEAST_LETTERS} letters or more`);
     return;
   }
   const weak = isPin ? pinWeakness(secret) : weakness(secret);

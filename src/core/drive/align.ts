@@ -74,10 +74,17 @@ export const alignBy = (differsMm: number, setup: Setup, show: Show): Alignment 
     0 - (chainSide === 'left' ? near : far),
     'mm',
   );
-  const rightMoveMm = show.line('right adjuster, back', 'about the sprocket', chainSide === 'left' ? far : near, 'mm');
+  const rightMoveMm = show.line(
+    'right adjuster, back',
+    'about the sprocket',
+    chainSide === 'left' ? far : near,
+    'mm',
+  );
   const mayMm = ruleNumber('align.markMm', rules, show);
   show.basis('published', 'trigonometry: the wheel turns by atan(δ / b)');
-  show.caution('Measure the slack again after each turn of an adjuster: it comes before the marks.');
+  show.caution(
+    'Measure the slack again after each turn of an adjuster: it comes before the marks.',
+  );
   show.caution(
     'Marks stamped on a swingarm may be off themselves: a straight edge or a string along both wheels tells.',
   );
@@ -86,7 +93,10 @@ export const alignBy = (differsMm: number, setup: Setup, show: Show): Alignment 
   const word = differsMm > 0 ? 'left' : 'right';
   const why = isLevel
     ? reason('good', 'Both sides alike within {0}; {1} wanted at most.', [mm(differsMm), mm(mayMm)])
-    : reason('check', `The ${word} end is further back by {0}; {1} wanted at most.`, [mm(differsMm), mm(mayMm)]);
+    : reason('check', `The ${word} end is further back by {0}; {1} wanted at most.`, [
+        mm(differsMm),
+        mm(mayMm),
+      ]);
   show.verdict(why.verdict);
   const turns = (moveMm: number) => (pitchMm === undefined ? null : moveMm / pitchMm);
   return {

@@ -44,7 +44,13 @@ export const slackAfterMove = (slackMm: number, moveMm: number, runMm: number): 
  * The turns that land inside: of the coarsest part of a turn that comes near the middle, else of any part the ones
  * nearest the middle, of two as near the slacker ones. Where no part lands inside, the ones just on the slack side.
  */
-const turnsFor = (input: { turnMm: number; runMm: number; slackMm: number; minMm: number; maxMm: number }) => {
+const turnsFor = (input: {
+  turnMm: number;
+  runMm: number;
+  slackMm: number;
+  minMm: number;
+  maxMm: number;
+}) => {
   const { turnMm, runMm, slackMm, minMm, maxMm } = input;
   const after = (turns: number) => slackAfterMove(slackMm, turns * turnMm, runMm);
   const turnsTo = (toMm: number) => axleMoveFor(slackMm, toMm, runMm) / turnMm;
@@ -87,7 +93,14 @@ export const chainSlack = defineWorking<Input, ChainSlack>({
     runMm: quantity('mm', 150, 1500, 'Free run between the sprockets'),
     pitchMm: quantity('mm', 0.5, 3, 'Pitch of the adjuster’s thread').optional(),
   }),
-  example: { slackMm: 44, otherPlacesMm: [47, 52], wantMinMm: 30, wantMaxMm: 38, runMm: 605, pitchMm: 1.25 },
+  example: {
+    slackMm: 44,
+    otherPlacesMm: [47, 52],
+    wantMinMm: 30,
+    wantMaxMm: 38,
+    runMm: 605,
+    pitchMm: 1.25,
+  },
   work({ slackMm, otherPlacesMm = [], wantMinMm, wantMaxMm, runMm, pitchMm }, show) {
     if (wantMinMm > wantMaxMm)
       throw new InputError(
@@ -104,7 +117,12 @@ export const chainSlack = defineWorking<Input, ChainSlack>({
         'the play in the middle of the lower run, and the run between the sprockets',
       );
     const tightestMm = show.line('slack now', 'at the tightest place', Math.min(...places), 'mm');
-    const middleMm = show.line('wanted', 'middle of the manual’s range', (wantMinMm + wantMaxMm) / 2, 'mm');
+    const middleMm = show.line(
+      'wanted',
+      'middle of the manual’s range',
+      (wantMinMm + wantMaxMm) / 2,
+      'mm',
+    );
     const isInside = tightestMm >= wantMinMm - NEARLY && tightestMm <= wantMaxMm + NEARLY;
     const axleMoveMm = isInside ? 0 : axleMoveFor(tightestMm, middleMm, runMm);
     show.line('axle moves back', '(now² − wanted²) / (4 × run)', axleMoveMm, 'mm');
@@ -114,7 +132,13 @@ export const chainSlack = defineWorking<Input, ChainSlack>({
         ? null
         : isInside
           ? { turns: 0, isInside: true }
-          : turnsFor({ turnMm: pitchMm, runMm, slackMm: tightestMm, minMm: wantMinMm, maxMm: wantMaxMm });
+          : turnsFor({
+              turnMm: pitchMm,
+              runMm,
+              slackMm: tightestMm,
+              minMm: wantMinMm,
+              maxMm: wantMaxMm,
+            });
     const turnsInside =
       pitchMm === undefined
         ? null
@@ -138,18 +162,26 @@ export const chainSlack = defineWorking<Input, ChainSlack>({
     const looseAfterMm = slackAfterMove(loosestMm, moveMm, runMm);
     show.basis('published', 'geometry of a run with a small sag, x = (s₁² − s₂²) / (4 L)');
     show.basis('manual', 'the slack wanted, and the stand it is measured on');
-    show.basis('practice', 'too tight ruins bearings when the swingarm moves: err on the slack side');
+    show.basis(
+      'practice',
+      'too tight ruins bearings when the swingarm moves: err on the slack side',
+    );
     show.caution('Slack is not in step with the axle: measure again after each half turn.');
     show.caution('On the stand that the manual names, at the tightest place of the chain.');
     const mm = (value: number) => ({ value, unit: 'mm' as const });
     const reasons: Reason[] = [
       tightestMm < wantMinMm - NEARLY
-        ? reason('stop', 'Too tight: {0}, at least {1} wanted. It ruins bearings when the swingarm moves.', [
-            mm(tightestMm),
-            mm(wantMinMm),
-          ])
+        ? reason(
+            'stop',
+            'Too tight: {0}, at least {1} wanted. It ruins bearings when the swingarm moves.',
+            [mm(tightestMm), mm(wantMinMm)],
+          )
         : isInside
-          ? reason('good', '{0} of slack; {1} to {2} wanted.', [mm(tightestMm), mm(wantMinMm), mm(wantMaxMm)])
+          ? reason('good', '{0} of slack; {1} to {2} wanted.', [
+              mm(tightestMm),
+              mm(wantMinMm),
+              mm(wantMaxMm),
+            ])
           : reason('check', 'Slack: {0}, at most {1} wanted.', [mm(tightestMm), mm(wantMaxMm)]),
     ];
     if (tightestMm === 0)
@@ -161,16 +193,28 @@ export const chainSlack = defineWorking<Input, ChainSlack>({
       );
     if (found && !found.isInside)
       reasons.push(
-        reason('check', 'No part of a turn lands in spec. This one leaves {0}, on the loose side.', [mm(slackAfterMm)]),
+        reason(
+          'check',
+          'No part of a turn lands in spec. This one leaves {0}, on the loose side.',
+          [mm(slackAfterMm)],
+        ),
       );
     if (looseAfterMm > wantMaxMm + NEARLY && loosestMm > tightestMm)
       reasons.push(
-        reason('check', 'The chain is uneven: {0} at its loosest with {1} at its tightest. Look at its wear.', [
-          mm(looseAfterMm),
-          mm(slackAfterMm),
-        ]),
+        reason(
+          'check',
+          'The chain is uneven: {0} at its loosest with {1} at its tightest. Look at its wear.',
+          [mm(looseAfterMm), mm(slackAfterMm)],
+        ),
       );
     show.verdict(worstOf(reasons));
-    return { tightestMm, axleMoveMm, turns: found?.turns ?? null, turnsInside, slackAfterMm, reasons };
+    return {
+      tightestMm,
+      axleMoveMm,
+      turns: found?.turns ?? null,
+      turnsInside,
+      slackAfterMm,
+      reasons,
+    };
   },
 });

@@ -26,7 +26,13 @@ const exactMoveFor = (fromMm: number, toMm: number, runMm: number): number => {
 describe('chain-slack', () => {
   /** Geometry: 50 to 25 mm on a run of 550 mm. */
   test('from 50 mm to 25 mm on 550 mm is 0.85 mm of axle, 0.68 of a turn of 1.25 mm', () => {
-    const { result } = chainSlack.run({ slackMm: 50, wantMinMm: 25, wantMaxMm: 25, runMm: 550, pitchMm: 1.25 });
+    const { result } = chainSlack.run({
+      slackMm: 50,
+      wantMinMm: 25,
+      wantMaxMm: 25,
+      runMm: 550,
+      pitchMm: 1.25,
+    });
     expect(result.axleMoveMm).toBeCloseTo(0.852, 3);
     expect(result.turnsInside!.from).toBeCloseTo(0.682, 3);
     // Two flats of a hexagon less than one turn, just on the loose side.
@@ -44,8 +50,13 @@ describe('chain-slack', () => {
           const slackMm = runMm * share;
           const toMm = slackMm * left;
           const exact = exactMoveFor(slackMm, toMm, runMm);
-          expect(Math.abs(axleMoveFor(slackMm, toMm, runMm) - exact)).toBeLessThanOrEqual(0.01 * exact + 1e-9);
-          expect(slackAfterMove(slackMm, axleMoveFor(slackMm, toMm, runMm), runMm)).toBeCloseTo(toMm, 5);
+          expect(Math.abs(axleMoveFor(slackMm, toMm, runMm) - exact)).toBeLessThanOrEqual(
+            0.01 * exact + 1e-9,
+          );
+          expect(slackAfterMove(slackMm, axleMoveFor(slackMm, toMm, runMm), runMm)).toBeCloseTo(
+            toMm,
+            5,
+          );
         },
       ),
     );
@@ -69,10 +80,10 @@ describe('chain-slack', () => {
         if (isInside(slackMm)) return void expect(result.turns).toBe(0);
         const middle = (wantMinMm + wantMaxMm) / 2;
         const all = [2, 4, 6, 8].flatMap((parts) =>
-          Array.from({ length: 80 * parts + 1 }, (_, i) => ({ parts, turns: (i - 40 * parts) / parts })).map((t) => ({
-            ...t,
-            mm: slackAfterMove(slackMm, t.turns * pitchMm, runMm),
-          })),
+          Array.from({ length: 80 * parts + 1 }, (_, i) => ({
+            parts,
+            turns: (i - 40 * parts) / parts,
+          })).map((t) => ({ ...t, mm: slackAfterMove(slackMm, t.turns * pitchMm, runMm) })),
         );
         const inside = all.filter(({ mm }) => isInside(mm));
         const off = (mm: number) => Math.abs(mm - middle);
@@ -89,9 +100,13 @@ describe('chain-slack', () => {
           }
         } else {
           expect(result.slackAfterMm).toBeGreaterThan(wantMaxMm);
-          const closer = all.filter(({ mm }) => mm > wantMaxMm + 1e-6 && mm < result.slackAfterMm - 1e-6);
+          const closer = all.filter(
+            ({ mm }) => mm > wantMaxMm + 1e-6 && mm < result.slackAfterMm - 1e-6,
+          );
           expect(closer).toEqual([]);
-          expect(result.reasons.map((r) => r.says).join()).toMatch(/No part of a turn lands in spec/);
+          expect(result.reasons.map((r) => r.says).join()).toMatch(
+            /No part of a turn lands in spec/,
+          );
         }
       }),
     );
@@ -103,7 +118,10 @@ describe('chain-slack', () => {
     expect(turns(50, 22, 28, 550).turns).toBeCloseTo(2 / 3, 9);
     // From 39 mm, an eighth leaves 34.0: nothing and a quarter both miss 33 to 35.
     const eighth = turns(39, 33, 35, 600);
-    expect([eighth.turns, eighth.slackAfterMm >= 33 && eighth.slackAfterMm <= 35]).toEqual([1 / 8, true]);
+    expect([eighth.turns, eighth.slackAfterMm >= 33 && eighth.slackAfterMm <= 35]).toEqual([
+      1 / 8,
+      true,
+    ]);
   });
 
   test('slack is not in step with the axle: half a turn takes more of a slack that is small', () => {
@@ -118,9 +136,14 @@ describe('chain-slack', () => {
     expect([tight.verdict, Math.sign(tight.result.axleMoveMm)]).toEqual(['stop', -1]);
     expect(tight.result.turns).toBeLessThan(0);
     expect(tight.result.reasons[0]!.says).toMatch(/^Too tight: 29\.9 mm, at least 30\.0 mm/);
-    for (const mm of [30, 35, 40]) expect([of(mm).verdict, of(mm).result.axleMoveMm]).toEqual(['good', 0]);
+    for (const mm of [30, 35, 40])
+      expect([of(mm).verdict, of(mm).result.axleMoveMm]).toEqual(['good', 0]);
     const slack = of(40.1);
-    expect([slack.verdict, Math.sign(slack.result.axleMoveMm), slack.result.turns]).toEqual(['check', 1, null]);
+    expect([slack.verdict, Math.sign(slack.result.axleMoveMm), slack.result.turns]).toEqual([
+      'check',
+      1,
+      null,
+    ]);
     expect(
       of(0)
         .result.reasons.map((r) => r.says)
@@ -131,7 +154,9 @@ describe('chain-slack', () => {
   test('the tightest place counts, and a chain whose loosest stays too loose is named', () => {
     const { result, verdict } = of(35, { otherPlacesMm: [33, 46] });
     expect([result.tightestMm, verdict]).toEqual([33, 'check']);
-    expect(result.reasons[1]!.says).toMatch(/^The chain is uneven: 46 mm at its loosest with 33 mm/);
+    expect(result.reasons[1]!.says).toMatch(
+      /^The chain is uneven: 46 mm at its loosest with 33 mm/,
+    );
     expect(of(35, { otherPlacesMm: [36, 40] }).result.reasons).toHaveLength(1);
     // One place alone tells nothing of the others.
     expect(of(44).result.reasons).toHaveLength(1);
@@ -139,7 +164,9 @@ describe('chain-slack', () => {
 
   test('what cannot be is refused at its field', () => {
     expect(problemOf(() => of(35, { wantMinMm: 41 })).field).toBe('wantMinMm');
-    expect(problemOf(() => of(35, { otherPlacesMm: [201] })).message).toMatch(/lies off its sprocket/);
+    expect(problemOf(() => of(35, { otherPlacesMm: [201] })).message).toMatch(
+      /lies off its sprocket/,
+    );
   });
 });
 
@@ -166,8 +193,13 @@ describe('wheel-align', () => {
         const after = { left: left + result.leftMoveMm, right: right + result.rightMoveMm };
         expect(after.left).toBeCloseTo(after.right, 9);
         // Places along the axle, from the left adjuster: how far back the sprocket sits before and after.
-        const t = (chainSide === 'left' ? sprocketInsetMm : adjusterSpanMm - sprocketInsetMm) / adjusterSpanMm;
-        expect(left + (right - left) * t).toBeCloseTo(after.left + (after.right - after.left) * t, 9);
+        const t =
+          (chainSide === 'left' ? sprocketInsetMm : adjusterSpanMm - sprocketInsetMm) /
+          adjusterSpanMm;
+        expect(left + (right - left) * t).toBeCloseTo(
+          after.left + (after.right - after.left) * t,
+          9,
+        );
         // The wheel's own line is square to the axle.
         const axle = [adjusterSpanMm, -right + left];
         expect(result.angleDeg).toBeCloseTo((Math.atan2(axle[1]!, axle[0]!) * 180) / Math.PI, 9);
@@ -187,9 +219,13 @@ describe('wheel-align', () => {
     const { result } = of(32.5, 30);
     expect([result.leftTurns, result.rightTurns]).toEqual([0, 2]);
     expect(result.atSprocketMm).toBeCloseTo(6.25, 9);
-    expect(wheelAlign.run({ leftMark: 30, rightMark: 30, adjusterSpanMm: 240 }).result.atSprocketMm).toBeNull();
     expect(
-      problemOf(() => wheelAlign.run({ leftMark: 1, rightMark: 1, adjusterSpanMm: 200, sprocketInsetMm: 201 })).field,
+      wheelAlign.run({ leftMark: 30, rightMark: 30, adjusterSpanMm: 240 }).result.atSprocketMm,
+    ).toBeNull();
+    expect(
+      problemOf(() =>
+        wheelAlign.run({ leftMark: 1, rightMark: 1, adjusterSpanMm: 200, sprocketInsetMm: 201 }),
+      ).field,
     ).toBe('sprocketInsetMm');
   });
 
@@ -228,18 +264,27 @@ describe('wheel-align', () => {
   });
 
   test('bars that are turned are said; gaps that contradict each other are refused', () => {
-    const turned = wheelAlignString.run({ gapsMm: gapsOf(0, 0.02, 1400), wheelbaseMm: 1400, adjusterSpanMm: 236 });
+    const turned = wheelAlignString.run({
+      gapsMm: gapsOf(0, 0.02, 1400),
+      wheelbaseMm: 1400,
+      adjusterSpanMm: 236,
+    });
     expect([turned.verdict, turned.result.reasons[0]!.says]).toEqual([
       'check',
       expect.stringMatching(/^The bars are turned/),
     ]);
     expect(
-      wheelAlignString.run({ gapsMm: gapsOf(0, 0.005, 1400), wheelbaseMm: 1400, adjusterSpanMm: 236 }).verdict,
+      wheelAlignString.run({
+        gapsMm: gapsOf(0, 0.005, 1400),
+        wheelbaseMm: 1400,
+        adjusterSpanMm: 236,
+      }).verdict,
     ).toBe('good');
     const gapsMm = { leftFront: 20, leftRear: 20, rightFront: 20, rightRear: 23.1 };
-    expect(problemOf(() => wheelAlignString.run({ gapsMm, wheelbaseMm: 1400, adjusterSpanMm: 236 })).field).toBe(
-      'gapsMm',
-    );
+    expect(
+      problemOf(() => wheelAlignString.run({ gapsMm, wheelbaseMm: 1400, adjusterSpanMm: 236 }))
+        .field,
+    ).toBe('gapsMm');
   });
 });
 

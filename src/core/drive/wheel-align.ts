@@ -8,7 +8,12 @@ import { alignBy, CHAIN_SIDES, type Alignment, type Setup } from './align';
 const SETUP: { [Field in keyof Required<Setup>]: Joi.Schema } = {
   adjusterSpanMm: quantity('mm', 80, 600, 'Distance between the adjusters'),
   chainSide: oneOf(CHAIN_SIDES, 'Side of the chain or belt').optional(),
-  sprocketInsetMm: quantity('mm', 0, 300, 'From the adjuster on its side in to the sprocket').optional(),
+  sprocketInsetMm: quantity(
+    'mm',
+    0,
+    300,
+    'From the adjuster on its side in to the sprocket',
+  ).optional(),
   runMm: quantity('mm', 150, 1500, 'Free run between the sprockets').optional(),
   pitchMm: quantity('mm', 0.5, 3, 'Pitch of the adjuster’s thread').optional(),
   rules: ruleValues(),
@@ -46,7 +51,11 @@ export const wheelAlign = defineWorking<ByMarks, Alignment>({
   work({ leftMark, rightMark, ...setup }, show) {
     checkInset(setup);
     show.basis('measured', 'the two marks');
-    return alignBy(show.line('left further back', 'left − right', leftMark - rightMark, 'mm'), setup, show);
+    return alignBy(
+      show.line('left further back', 'left − right', leftMark - rightMark, 'mm'),
+      setup,
+      show,
+    );
   },
 });
 
@@ -88,7 +97,11 @@ const SUMS_MM = 3;
 export const wheelAlignString = defineWorking<ByString, Alignment>({
   name: 'wheel-align-string',
   says: 'Whether the rear wheel stands straight, by a string along both wheels',
-  input: () => ({ gapsMm: GAPS_FIELD, wheelbaseMm: quantity('mm', 600, 2500, 'Wheelbase'), ...SETUP }),
+  input: () => ({
+    gapsMm: GAPS_FIELD,
+    wheelbaseMm: quantity('mm', 600, 2500, 'Wheelbase'),
+    ...SETUP,
+  }),
   example: {
     gapsMm: { leftFront: 21, leftRear: 20.5, rightFront: 15, rightRear: 15.5 },
     wheelbaseMm: 1430,
@@ -108,9 +121,19 @@ export const wheelAlignString = defineWorking<ByString, Alignment>({
     show.basis('measured', 'four gaps at the front tire');
     show.basis('memory', `the sums of the gaps may differ by ${SUMS_MM} mm`);
     const leftMm = show.line('gap on the left', 'middle of two', (leftFront + leftRear) / 2, 'mm');
-    const rightMm = show.line('gap on the right', 'middle of two', (rightFront + rightRear) / 2, 'mm');
+    const rightMm = show.line(
+      'gap on the right',
+      'middle of two',
+      (rightFront + rightRear) / 2,
+      'mm',
+    );
     // The line of the rear wheel passes the front axle to the left of its middle by half the difference.
-    const asideMm = show.line('aside at the front axle', '(left − right) / 2', (leftMm - rightMm) / 2, 'mm');
+    const asideMm = show.line(
+      'aside at the front axle',
+      '(left − right) / 2',
+      (leftMm - rightMm) / 2,
+      'mm',
+    );
     const differsMm = show.line(
       'as a difference of the marks',
       'aside × distance of the adjusters / wheelbase',
@@ -118,7 +141,9 @@ export const wheelAlignString = defineWorking<ByString, Alignment>({
       'mm',
     );
     const found = alignBy(differsMm, setup, show);
-    show.caution('For wheels that run in one line: where they are offset by design, the manual says how to measure.');
+    show.caution(
+      'For wheels that run in one line: where they are offset by design, the manual says how to measure.',
+    );
     const barsMm = Math.abs(leftFront - rightFront - (leftRear - rightRear)) / 2;
     if (barsMm <= SUMS_MM) return found;
     const turned = reason(

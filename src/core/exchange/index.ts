@@ -13,4 +13,12 @@ export {
   type LineKind,
   type TakenPart,
 } from './lines';
-export { bringsAny, fileName, planRows, TAKES, type Brought, type Taken, type TakePlan } from './take-plan';
+export {
+  bringsAny,
+  fileName,
+  planRows,
+  TAKES,
+  type Brought,
+  type Taken,
+  type TakePlan,
+} from './take-plan';

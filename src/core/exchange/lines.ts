@@ -4,7 +4,15 @@ import { check, count, instant, listOf, oneOf, text } from '../fields';
 import { checkKeptEntry, type EntryData, type KeptEntry } from '../job';
 import type { PartOrder } from '../parts';
 import { MOST_ACTS, MOST_SEED, PRACTICE_KINDS, type PracticeScore } from '../practice';
-import { checkRecord, PACES, RECORD_KINDS, type ChangedKind, type Pace, type RecordKind, type Records } from '../shop';
+import {
+  checkRecord,
+  PACES,
+  RECORD_KINDS,
+  type ChangedKind,
+  type Pace,
+  type RecordKind,
+  type Records,
+} from '../shop';
 import { checkKeptVisitEntry, type KeptVisitEntry } from '../visit';
 import { InputError } from '../errors';
 
@@ -26,10 +34,22 @@ export interface TakenPart {
 /** What each kind of line of a shop's file holds. */
 export interface LineData {
   /** The first line. */
-  shop: { format: typeof SHOP_FORMAT; version: typeof SHOP_FORMAT_VERSION; of: FileOf; name: string };
+  shop: {
+    format: typeof SHOP_FORMAT;
+    version: typeof SHOP_FORMAT_VERSION;
+    of: FileOf;
+    name: string;
+  };
   /** Without a secret: who comes to another shop is let in there. */
   person: { name: string; role: Role; pace: Pace };
-  rule: { key: string; value: number | string; note: string; changedBy: string; reason: string; changedAt: string };
+  rule: {
+    key: string;
+    value: number | string;
+    note: string;
+    changedBy: string;
+    reason: string;
+    changedAt: string;
+  };
   'rule-change': {
     key: string;
     from: number | string;
@@ -109,7 +129,11 @@ const FIELDS: { [K in LineKind]: Record<keyof LineData[K], Joi.Schema> } = {
     of: oneOf(FILE_OF, 'What the file is of'),
     name: text(80, 'The shop’s name').allow(''),
   },
-  person: { name: person, role: oneOf(ROLES, 'What somebody is in the shop'), pace: oneOf(PACES, 'The pace') },
+  person: {
+    name: person,
+    role: oneOf(ROLES, 'What somebody is in the shop'),
+    pace: oneOf(PACES, 'The pace'),
+  },
   rule: {
     key: ruleKey,
     value: ruleValue,
@@ -134,7 +158,11 @@ const FIELDS: { [K in LineKind]: Record<keyof LineData[K], Joi.Schema> } = {
     visitId: maybe(id),
     entries: entries('The log of the job'),
     taken: listOf(
-      Joi.object({ kind: oneOf(RECORD_KINDS, 'The shelf'), stockId: id, count: count(1, 1_000_000, 'How many') }),
+      Joi.object({
+        kind: oneOf(RECORD_KINDS, 'The shelf'),
+        stockId: id,
+        count: count(1, 1_000_000, 'How many'),
+      }),
       200,
       'What it took from the shelf',
     ),
@@ -215,7 +243,8 @@ const logOf = <E>(given: readonly unknown[], checked: (value: unknown) => E): E[
 export const checkLine = (value: unknown): Line => {
   const { line: kind } = check<{ line: LineKind }>(kindSchema, value);
   const line = check<Line>(SCHEMAS.get(kind)!, value);
-  if (line.line === 'record') return { ...line, record: within('record', () => checkRecord(line.kind, line.record)) };
+  if (line.line === 'record')
+    return { ...line, record: within('record', () => checkRecord(line.kind, line.record)) };
   if (line.line === 'job') return { ...line, entries: logOf(line.entries, checkKeptEntry) };
   if (line.line === 'visit') return { ...line, entries: logOf(line.entries, checkKeptVisitEntry) };
   return line;
@@ -224,5 +253,7 @@ export const checkLine = (value: unknown): Line => {
 /** The ids of the photographs that a line names. */
 export const photosOf = (line: Line): string[] =>
   line.line === 'job'
-    ? line.entries.flatMap((e) => (e.kind === 'photo' ? [(e.data as EntryData['photo']).photoId] : []))
+    ? line.entries.flatMap((e) =>
+        e.kind === 'photo' ? [(e.data as EntryData['photo']).photoId] : [],
+      )
     : [];

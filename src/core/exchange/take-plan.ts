@@ -38,7 +38,10 @@ const KIND_WORDS: Record<Exclude<LineKind, 'shop'>, string> = {
 };
 
 /** What would be done, kind by kind, as far as the file holds any. */
-export const planRows = ({ counts, photographs }: TakePlan): ({ says: string } & Record<Taken, number>)[] => [
+export const planRows = ({
+  counts,
+  photographs,
+}: TakePlan): ({ says: string } & Record<Taken, number>)[] => [
   ...(Object.keys(KIND_WORDS) as (keyof typeof KIND_WORDS)[])
     .map((kind) => ({ says: KIND_WORDS[kind], ...counts[kind] }))
     .filter((row) => row.new + row.same + row.stays > 0),

@@ -42,7 +42,9 @@ const fit = (more: Partial<Candidate> = {}, where: Partial<FitContext> = {}) => 
   const working = tireFit.run({ tire: facts, ...context, ...where });
   return {
     ...working,
-    says: working.result.reasons.filter((r) => r.verdict !== 'good').map((r) => `${r.topic}: ${r.says}`),
+    says: working.result.reasons
+      .filter((r) => r.verdict !== 'good')
+      .map((r) => `${r.topic}: ${r.says}`),
   };
 };
 
@@ -57,22 +59,52 @@ describe('whether a tire goes on', () => {
   });
 
   test.each<[Partial<Candidate>, Partial<FitContext>, RegExp, string]>([
-    [{ marking: '110/90-18 61M TT' }, {}, /size: An 18 inch tire does not go on a 19 inch rim/, 'stop'],
+    [
+      { marking: '110/90-18 61M TT' },
+      {},
+      /size: An 18 inch tire does not go on a 19 inch rim/,
+      'stop',
+    ],
     [{ marking: '180/90-19 80M TT' }, {}, /rim: A rim 2.15 in wide is too narrow/, 'stop'],
-    [{}, { minLoadIndex: 70 }, /load: Load index 62 carries 265 kg; the machine asks for 70, 335 kg/, 'stop'],
+    [
+      {},
+      { minLoadIndex: 70 },
+      /load: Load index 62 carries 265 kg; the machine asks for 70, 335 kg/,
+      'stop',
+    ],
     [{}, { minSpeedSymbol: 'H' }, /load: Speed symbol M ends at 130 km\/h/, 'stop'],
-    [{}, { tube: false }, /tube: An unsealed spoked rim with a tube-type tire takes a tube/, 'stop'],
+    [
+      {},
+      { tube: false },
+      /tube: An unsealed spoked rim with a tube-type tire takes a tube/,
+      'stop',
+    ],
     [{ tread: 'slick' }, { use: 'road' }, /tread: A slick never goes on the road/, 'stop'],
     [{ tread: 'touring' }, {}, /tread: A road pattern has nowhere for gravel to go/, 'check'],
     [{ tread: 'soft' }, { use: 'road' }, /tread: A knobby on the road/, 'check'],
     [{ tread: 'other' }, {}, /tread: What its tread is for is not recorded/, 'check'],
-    [{ marking: '110/90-19 62M TT NHS' }, { use: 'road' }, /tread: It is marked not for highway/, 'stop'],
+    [
+      { marking: '110/90-19 62M TT NHS' },
+      { use: 'road' },
+      /tread: It is marked not for highway/,
+      'stop',
+    ],
     [{ dateCode: '0115' }, {}, /age: Made week 1 of 2015: 11\.\d years old/, 'stop'],
     [{ dateCode: null }, {}, /age: Its date code is not known/, 'check'],
     [{ dateCode: '0199' }, {}, /age: Year 2099 is still to come/, 'check'],
-    [{ takeOff: true, treadMm: 1 }, { use: 'road' }, /age: A take-off with 1\.0 mm left: at the least/, 'stop'],
+    [
+      { takeOff: true, treadMm: 1 },
+      { use: 'road' },
+      /age: A take-off with 1\.0 mm left: at the least/,
+      'stop',
+    ],
     [{ takeOff: true, treadMm: 6 }, {}, /age: A take-off with 6\.0 mm left/, 'check'],
-    [{ marking: '110/90-19 62M TT Front' }, {}, /direction: It is marked for the front and goes on the rear/, 'check'],
+    [
+      { marking: '110/90-19 62M TT Front' },
+      {},
+      /direction: It is marked for the front and goes on the rear/,
+      'check',
+    ],
     [{}, { rimCode: 'worn away' }, /rim: The rim code does not tell its width/, 'check'],
     [{}, { rimCode: '2.15x18' }, /rim: The rim is stamped 18 inch, the tire 19/, 'stop'],
     [{}, { clearancesMm: { above: 12 } }, /size: 12 mm of room above the tire/, 'check'],
@@ -89,7 +121,13 @@ describe('whether a tire goes on', () => {
   });
 
   test('a load sheet is judged on the tires of its end', () => {
-    const sheet = { emptyFrontKg: 150, emptyRearKg: 200, riderKg: 90, passengerKg: 0, luggageKg: 40 };
+    const sheet = {
+      emptyFrontKg: 150,
+      emptyRearKg: 200,
+      riderKg: 90,
+      passengerKg: 0,
+      luggageKg: 40,
+    };
     expect(fit({}, { sheet }).says.join()).toMatch(/load: 286 kg stands on it; it carries 265 kg/);
     expect(fit({}, { sheet, kind: 'quad' }).says.join()).not.toMatch(/stands on it; it carries/);
   });
@@ -100,7 +138,8 @@ describe('whether a tire goes on', () => {
 });
 
 describe('ranking', () => {
-  const order = (tires: Candidate[]) => rankTires(tires, context).ranked.map((r) => [r.tire.id, r.because]);
+  const order = (tires: Candidate[]) =>
+    rankTires(tires, context).ranked.map((r) => [r.tire.id, r.because]);
 
   test('verdict, stock, size, tread, doubts, new, age, count: each says when it decides', () => {
     expect(
@@ -129,7 +168,12 @@ describe('ranking', () => {
   test('the order does not depend on the order of the shelf', () => {
     const shelf = ['soft', 'hard', 'half', 'trials', 'touring'].flatMap((tread, i) =>
       ['110/90-19 62M TT', '100/90-19 57M TT', '120/80-19 63M TT'].map((marking, j) =>
-        tire({ id: `${i}${j}`, tread: tread as Candidate['tread'], marking, count: 1 + ((i + j) % 3) }),
+        tire({
+          id: `${i}${j}`,
+          tread: tread as Candidate['tread'],
+          marking,
+          count: 1 + ((i + j) % 3),
+        }),
       ),
     );
     expect(order([...shelf].reverse())).toEqual(order(shelf));
@@ -150,8 +194,13 @@ describe('ranking', () => {
   });
 
   test('a slick is what a drag car runs on, and no other machine on four wheels', () => {
-    expect(treadForUse('slick', 'road', 'drag')).toMatchObject({ rank: 0, reason: { verdict: 'good' } });
-    expect(treadForUse('slick', 'dirt', 'quad').reason.says).toMatch(/not made for machines on four wheels/);
+    expect(treadForUse('slick', 'road', 'drag')).toMatchObject({
+      rank: 0,
+      reason: { verdict: 'good' },
+    });
+    expect(treadForUse('slick', 'dirt', 'quad').reason.says).toMatch(
+      /not made for machines on four wheels/,
+    );
   });
 });
 
@@ -182,10 +231,9 @@ describe('rim locks', () => {
   test('none without a tube, at road pressure, or in storage; motocross by rule', () => {
     for (const more of [{ tube: false }, { pressureKpa: 230 }, { use: 'storage' }])
       expect(run(more).result.wanted).toBe(0);
-    expect(run({ use: 'motocross', rules: { 'lock.motocross': 2 }, lockDegs: [120, 240] }).result).toMatchObject({
-      wanted: 2,
-      lockId: 'w215',
-    });
+    expect(
+      run({ use: 'motocross', rules: { 'lock.motocross': 2 }, lockDegs: [120, 240] }).result,
+    ).toMatchObject({ wanted: 2, lockId: 'w215' });
   });
 
   test('two opposite balance each other; two at thirds add up to one', () => {
@@ -205,7 +253,12 @@ describe('rim locks', () => {
     [{ rimWidthIn: 1.6 }, /None in stock for a rim 1\.60 in wide/],
     [{ lockHoleMm: 12 }, /None in stock/],
     [
-      { locks: [{ ...locks[1]!, count: 1 }], use: 'motocross', rules: { 'lock.motocross': 2 }, lockDegs: [120, 240] },
+      {
+        locks: [{ ...locks[1]!, count: 1 }],
+        use: 'motocross',
+        rules: { 'lock.motocross': 2 },
+        lockDegs: [120, 240],
+      },
       /1 in stock, 2 wanted/,
     ],
   ])('%j is looked at', (more, says) => {
@@ -303,7 +356,9 @@ describe('materials', () => {
   });
 
   test('tax is rounded half up, once', () => {
-    expect(run([{ what: 'tube', count: 1, stockId: 'u' }], { 'cost.taxPct': 50 }).result.taxMinor).toBe(650);
+    expect(
+      run([{ what: 'tube', count: 1, stockId: 'u' }], { 'cost.taxPct': 50 }).result.taxMinor,
+    ).toBe(650);
   });
 
   test('short parts and unknown prices are said; the same part wanted twice is short the second time', () => {
@@ -340,7 +395,8 @@ describe('tools', () => {
       wrenches,
       ...more,
     } as never);
-  const names = (more: object = {}) => run(more).result.groups.flatMap((g) => g.tools.map((t) => t.what));
+  const names = (more: object = {}) =>
+    run(more).result.groups.flatMap((g) => g.tools.map((t) => t.what));
 
   test('sockets from the machine, a wrench for every torque, and what no wrench covers', () => {
     expect(names()).toEqual(
@@ -359,7 +415,9 @@ describe('tools', () => {
       run()
         .result.reasons.map((r) => r.says)
         .join(),
-    ).toMatch(/No torque wrench covers the adjuster locknuts, 16 N·m\..*socket is not recorded for: rim lock nut/);
+    ).toMatch(
+      /No torque wrench covers the adjuster locknuts, 16 N·m\..*socket is not recorded for: rim lock nut/,
+    );
   });
 
   test('nothing for what the wheel does not have', () => {
@@ -371,7 +429,12 @@ describe('tools', () => {
     expect(names({ build: 'beadlock', rings: 2 })).not.toContain('three levers');
     for (const rings of [{}, { rings: 1 }])
       expect(names({ build: 'beadlock', ...rings })).toEqual(
-        expect.arrayContaining(['lubricant for beads', 'three levers', 'bead breaker', 'sockets for the ring bolts']),
+        expect.arrayContaining([
+          'lubricant for beads',
+          'three levers',
+          'bead breaker',
+          'sockets for the ring bolts',
+        ]),
       );
     expect(names({ build: 'beadlock', kind: 'road' })).not.toContain('steel tape');
     for (const kind of ['drag', 'sidecar']) expect(names({ kind })).toContain('steel tape');
@@ -385,10 +448,14 @@ describe('tools', () => {
     const by = (rules: object) => names({ rules });
     expect(by({ 'bead.break': 'squeeze breaker' })).toContain('squeeze breaker');
     const changer = by({ 'lever.tool': 'changer', 'bead.break': 'shoe breaker' });
-    expect(changer).toEqual(expect.arrayContaining(['changer', 'shoe breaker', 'strap', 'rim protectors']));
+    expect(changer).toEqual(
+      expect.arrayContaining(['changer', 'shoe breaker', 'strap', 'rim protectors']),
+    );
     for (const gone of ['bead keeper', 'three levers']) expect(changer).not.toContain(gone);
     // Hands and levers break the beads before the changer moves them.
-    expect(by({ 'lever.tool': 'changer', 'bead.break': 'hands and levers' })).toContain('three levers');
+    expect(by({ 'lever.tool': 'changer', 'bead.break': 'hands and levers' })).toContain(
+      'three levers',
+    );
   });
 
   test('a split rim is deflated first', () => {

@@ -9,7 +9,13 @@ export {
   type TireFit,
   type Topic,
 } from './tire-fit';
-export { tireRank, rankTires, type Candidate, type RankedTire, type TireRanking } from './tire-rank';
+export {
+  tireRank,
+  rankTires,
+  type Candidate,
+  type RankedTire,
+  type TireRanking,
+} from './tire-rank';
 export { treadForUse, groundOf } from './tread-use';
 export { rimLockPick, type RimLockPick } from './rim-lock-pick';
 export { stripPick, type StripPick } from './strip-pick';

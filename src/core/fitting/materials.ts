@@ -121,8 +121,10 @@ export const materials = defineWorking<
     const taxMinor = Math.floor(((partsMinor + disposalMinor) * taxPct) / 100 + 0.5);
     const totalMinor = partsMinor + disposalMinor + taxMinor;
     show.line('parts', 'sum', formatMoney(partsMinor, currency));
-    if (disposalMinor > 0) show.line('disposal', `${tiresToDispose} × fee`, formatMoney(disposalMinor, currency));
-    if (taxMinor > 0) show.line('tax', `${taxPct} % of parts and fee`, formatMoney(taxMinor, currency));
+    if (disposalMinor > 0)
+      show.line('disposal', `${tiresToDispose} × fee`, formatMoney(disposalMinor, currency));
+    if (taxMinor > 0)
+      show.line('tax', `${taxPct} % of parts and fee`, formatMoney(taxMinor, currency));
     show.line('total', 'parts + disposal + tax', formatMoney(totalMinor, currency));
     const incomplete = lines.some((l) => l.priceMinor === null);
     const reasons = [
@@ -132,6 +134,15 @@ export const materials = defineWorking<
       ...(incomplete ? [reason('check', 'Some price is not known: the total is too small.')] : []),
     ];
     show.verdict(worstOf(reasons));
-    return { lines, partsMinor, disposalMinor, taxMinor, totalMinor, currency, incomplete, reasons };
+    return {
+      lines,
+      partsMinor,
+      disposalMinor,
+      taxMinor,
+      totalMinor,
+      currency,
+      incomplete,
+      reasons,
+    };
   },
 });

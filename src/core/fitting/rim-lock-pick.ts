@@ -42,17 +42,27 @@ const HOLE_PLAY_MM = 1;
 const howMany = ({ use, tube, pressureKpa, rules }: Input): { wanted: number; why: Reason } => {
   const belowKpa = ruleNumber('pressure.lockBelowKpa', rules);
   const below = [{ value: belowKpa, unit: 'kPa' as const }];
-  if (!tube) return { wanted: 0, why: reason('good', 'Without a tube there is no valve to tear: none is wanted.') };
+  if (!tube)
+    return {
+      wanted: 0,
+      why: reason('good', 'Without a tube there is no valve to tear: none is wanted.'),
+    };
   if (use === 'motocross') {
     const n = ruleNumber('lock.motocross', rules);
     return {
       wanted: n,
-      why: reason('good', `Motocross: ${n === 2 ? 'two' : n === 0 ? 'none' : n}, by the shop’s rule.`),
+      why: reason(
+        'good',
+        `Motocross: ${n === 2 ? 'two' : n === 0 ? 'none' : n}, by the shop’s rule.`,
+      ),
     };
   }
   if (use === 'storage' || pressureKpa >= belowKpa)
     return { wanted: 0, why: reason('good', 'At {0} or more a tube needs none.', below) };
-  return { wanted: 1, why: reason('good', 'A tube under {0} wants one, so that the tire cannot creep.', below) };
+  return {
+    wanted: 1,
+    why: reason('good', 'A tube under {0} wants one, so that the tire cannot creep.', below),
+  };
 };
 
 /**
@@ -104,7 +114,10 @@ export const rimLockPick = defineWorking<Input, RimLockPick>({
     const { wanted, why } = howMany(input);
     const reasons: Reason[] = [why];
     show.line('wanted', why.says, wanted);
-    show.basis('practice', 'rim locks at low pressure, sized by rim width; snug, because overtightening breaks them');
+    show.basis(
+      'practice',
+      'rim locks at low pressure, sized by rim width; snug, because overtightening breaks them',
+    );
     if (wanted === 0) {
       show.verdict(why.verdict);
       return { wanted, lockId: null, reasons, heavy: null };
@@ -126,7 +139,10 @@ export const rimLockPick = defineWorking<Input, RimLockPick>({
           l.widthIn >= rimWidthIn - narrowerIn &&
           (lockHoleMm === undefined || Math.abs(l.holeMm - lockHoleMm) <= HOLE_PLAY_MM),
       )
-      .sort((a, b) => Number(b.count > 0) - Number(a.count > 0) || b.widthIn - a.widthIn || a.massG - b.massG);
+      .sort(
+        (a, b) =>
+          Number(b.count > 0) - Number(a.count > 0) || b.widthIn - a.widthIn || a.massG - b.massG,
+      );
     const best = fits.find((l) => l.count > 0);
     const rim = { value: rimWidthIn, unit: 'in' as const, digits: 2 };
     if (!best)
@@ -138,15 +154,23 @@ export const rimLockPick = defineWorking<Input, RimLockPick>({
           [rim],
         ),
       );
-    else if (best.count < wanted) reasons.push(reason('check', `${best.count} in stock, ${wanted} wanted.`));
-    else reasons.push(reason('good', `${best.widthIn.toFixed(2)} for a rim ${rimWidthIn.toFixed(2)} wide.`));
+    else if (best.count < wanted)
+      reasons.push(reason('check', `${best.count} in stock, ${wanted} wanted.`));
+    else
+      reasons.push(
+        reason('good', `${best.widthIn.toFixed(2)} for a rim ${rimWidthIn.toFixed(2)} wide.`),
+      );
     for (const deg of lockDegs)
       if (Math.abs(angleBetween(0, deg)) < BESIDE_VALVE_DEG)
         reasons.push(
-          reason('check', `A lock at ${placeText(deg)} stands right beside the valve: the harder layout to mount.`),
+          reason(
+            'check',
+            `A lock at ${placeText(deg)} stands right beside the valve: the harder layout to mount.`,
+          ),
         );
     const massG = best?.massG ?? 120;
-    const heavy = lockDegs.length === 0 ? null : sumVectors(lockDegs.map((deg) => ({ massG, deg })));
+    const heavy =
+      lockDegs.length === 0 ? null : sumVectors(lockDegs.map((deg) => ({ massG, deg })));
     if (heavy) {
       show.line('locks together', `${lockDegs.length} × ${massG} g`, heavy.massG, 'g');
       if (!best) show.basis('memory', 'a rim lock is 60 to 180 g');

@@ -80,18 +80,39 @@ export const stripPick = defineWorking<Input, StripPick>({
     strips: [{ id: 'a', material: 'rubber', widthMm: 28, rimFromIn: 18, rimToIn: 19, count: 5 }],
   },
   work({ build, sealed, rimWidthIn, rimDiameterIn, rimLocks, strips, rules }, show) {
-    show.basis('practice', 'a rim strip keeps the tube off the spoke nipples; one strip may serve two rim diameters');
+    show.basis(
+      'practice',
+      'a rim strip keeps the tube off the spoke nipples; one strip may serve two rim diameters',
+    );
     const none = (why: string): StripPick => {
       show.line('wanted', why, 0);
       show.verdict('good');
-      return { wanted: 0, stripId: null, material: null, order: [], reasons: [reason('good', why)] };
+      return {
+        wanted: 0,
+        stripId: null,
+        material: null,
+        order: [],
+        reasons: [reason('good', why)],
+      };
     };
     if (build !== 'spoked') return none('No spoke nipples: no strip.');
-    if (sealed === 'yes') return none('Sealed spokes: the seal is the maker’s, no strip goes over it.');
+    if (sealed === 'yes')
+      return none('Sealed spokes: the seal is the maker’s, no strip goes over it.');
     const wanted = show.line('wanted', 'rule', ruleNumber('strip.count', rules, show));
-    const insideMm = show.line('rim inside the flanges', `${rimWidthIn} in × 25.4`, rimWidthIn * INCH_IN_MM, 'mm');
+    const insideMm = show.line(
+      'rim inside the flanges',
+      `${rimWidthIn} in × 25.4`,
+      rimWidthIn * INCH_IN_MM,
+      'mm',
+    );
     const serves = strips
-      .filter((s) => s.count > 0 && s.rimFromIn <= rimDiameterIn && s.rimToIn >= rimDiameterIn && s.widthMm <= insideMm)
+      .filter(
+        (s) =>
+          s.count > 0 &&
+          s.rimFromIn <= rimDiameterIn &&
+          s.rimToIn >= rimDiameterIn &&
+          s.widthMm <= insideMm,
+      )
       .sort((a, b) => b.widthMm - a.widthMm || a.rimToIn - a.rimFromIn - (b.rimToIn - b.rimFromIn));
     const rubber = serves.find((s) => s.material === 'rubber');
     const tape = serves.find((s) => s.material === 'tape');
@@ -105,16 +126,28 @@ export const stripPick = defineWorking<Input, StripPick>({
           mm(rubber.widthMm),
         ),
       );
-      if (rubber.count < wanted) reasons.push(reason('check', `${rubber.count} in stock, ${wanted} wanted.`));
+      if (rubber.count < wanted)
+        reasons.push(reason('check', `${rubber.count} in stock, ${wanted} wanted.`));
     } else if (tape)
       reasons.push(
-        reason('good', `No strip of that size: ${TAPE_LAYERS} layers of cloth tape, {0} wide.`, mm(tape.widthMm)),
+        reason(
+          'good',
+          `No strip of that size: ${TAPE_LAYERS} layers of cloth tape, {0} wide.`,
+          mm(tape.widthMm),
+        ),
       );
     else {
-      const loose = strips.find((s) => s.material === 'rubber' && s.count > 0 && s.rimFromIn > rimDiameterIn);
-      const larger = loose ? '; one for a larger rim is loose, wanders and gets caught under the bead' : '';
-      const tape = 'Two layers of strong cloth tape will do; without anything the nipples chafe through the tube.';
-      reasons.push(reason('check', `None in stock for a ${rimDiameterIn} inch rim${larger}. ${tape}`));
+      const loose = strips.find(
+        (s) => s.material === 'rubber' && s.count > 0 && s.rimFromIn > rimDiameterIn,
+      );
+      const larger = loose
+        ? '; one for a larger rim is loose, wanders and gets caught under the bead'
+        : '';
+      const tape =
+        'Two layers of strong cloth tape will do; without anything the nipples chafe through the tube.';
+      reasons.push(
+        reason('check', `None in stock for a ${rimDiameterIn} inch rim${larger}. ${tape}`),
+      );
     }
     const material = rubber ? 'rubber' : tape ? 'tape' : null;
     const order = [

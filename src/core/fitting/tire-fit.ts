@@ -96,7 +96,11 @@ export interface Prepared {
 /** Throws `InputError` for a size coming off that makes no sense. */
 export const prepareFit = (context: FitContext): Prepared => {
   try {
-    return { context, from: readTire(context.from, context.rules), rim: tryRimCode(context.rimCode) };
+    return {
+      context,
+      from: readTire(context.from, context.rules),
+      rim: tryRimCode(context.rimCode),
+    };
   } catch (error) {
     if (error instanceof InputError) throw new InputError('from', error.message, error.expected);
     throw error;
@@ -131,7 +135,12 @@ const byMarking = (
   if (!rim) rimReasons.push(reason('check', 'The rim code does not tell its width: measure it.'));
   else {
     if (rim.rimDiameterIn !== null && rim.rimDiameterIn !== size.rimDiameterIn)
-      rimReasons.push(reason('stop', `The rim is stamped ${rim.rimDiameterIn} inch, the tire ${size.rimDiameterIn}.`));
+      rimReasons.push(
+        reason(
+          'stop',
+          `The rim is stamped ${rim.rimDiameterIn} inch, the tire ${size.rimDiameterIn}.`,
+        ),
+      );
     rimReasons.push(fitRimWidth(size, rim.widthIn, fourWheels, rules).reason);
   }
   const load = fitLoadSpeed(
@@ -161,7 +170,10 @@ const byMarking = (
     ground,
     discSide: context.discSide,
   });
-  const forRoad = size.notForHighway && ground === 'road' ? [reason('stop', 'It is marked not for highway.')] : [];
+  const forRoad =
+    size.notForHighway && ground === 'road'
+      ? [reason('stop', 'It is marked not for highway.')]
+      : [];
   return {
     size,
     change,
@@ -186,7 +198,9 @@ const byDateCode = (
     const { ageYears, verdict, weekOf } = ageOf(dateCode, context.onDate, context.rules);
     return said(
       ageYears,
-      reason(verdict, `Made week ${weekOf.week} of ${weekOf.year}: {0} old.`, [{ value: ageYears, unit: 'years' }]),
+      reason(verdict, `Made week ${weekOf.week} of ${weekOf.year}: {0} old.`, [
+        { value: ageYears, unit: 'years' },
+      ]),
     );
   } catch (error) {
     if (error instanceof InputError) return said(null, reason('check', error.message));
@@ -225,7 +239,10 @@ const remembered = <K, V>(work: (key: K) => V): ((key: K) => V) => {
 export const tireFitter = (prepared: Prepared): ((tire: TireFacts) => TireFit) => {
   const { context } = prepared;
   const marked = Object.fromEntries(
-    ARROWS.map((arrows) => [arrows, remembered((marking: string) => byMarking(marking, arrows, prepared))]),
+    ARROWS.map((arrows) => [
+      arrows,
+      remembered((marking: string) => byMarking(marking, arrows, prepared)),
+    ]),
   ) as Record<Arrows, (marking: string) => ReturnType<typeof byMarking>>;
   const coded = remembered((dateCode: string | null) => byDateCode(dateCode, prepared));
   const treads = remembered((tread: Tread) => {
@@ -237,7 +254,14 @@ export const tireFitter = (prepared: Prepared): ((tire: TireFacts) => TireFit) =
     const age = coded(tire.dateCode);
     const tread = treads(tire.tread);
     const reasons = [...ofMarking, ...tread.reasons, ...age.reasons, ...asTakeOff(tire, prepared)];
-    return { size, change, verdict: worstOf(reasons), reasons, treadRank: tread.rank, ageYears: age.ageYears };
+    return {
+      size,
+      change,
+      verdict: worstOf(reasons),
+      reasons,
+      treadRank: tread.rank,
+      ageYears: age.ageYears,
+    };
   };
 };
 
@@ -257,7 +281,12 @@ export const CONTEXT_FIELDS = {
   discSide: oneOf(DISC_SIDES, 'Side of the brake disc'),
   tube: yes('A tube goes in'),
   clearancesMm: Joi.object(
-    Object.fromEntries(CLEARANCE_PLACES.map((p) => [p, quantity('mm', 0, 1000, `Room ${PLACE_WORDS[p]}`).optional()])),
+    Object.fromEntries(
+      CLEARANCE_PLACES.map((p) => [
+        p,
+        quantity('mm', 0, 1000, `Room ${PLACE_WORDS[p]}`).optional(),
+      ]),
+    ),
   )
     .optional()
     .description('Room measured with the old tire')
@@ -268,7 +297,10 @@ export const CONTEXT_FIELDS = {
   ).optional(),
   otherEnd: marking('The tire at the other end, with wheel-speed sensors').optional(),
   minLoadIndex: count(0, 120, 'Load index that the machine asks for').optional(),
-  minSpeedSymbol: oneOf(Object.keys(SPEED_SYMBOL_KMH), 'Speed symbol that the machine asks for').optional(),
+  minSpeedSymbol: oneOf(
+    Object.keys(SPEED_SYMBOL_KMH),
+    'Speed symbol that the machine asks for',
+  ).optional(),
   sheet: LOAD_SHEET.optional(),
   onDate: date('The day to count ages to'),
   rules: ruleValues(),
@@ -323,7 +355,11 @@ export const tireFit = defineWorking<FitContext & { tire: TireFacts }, Omit<Tire
   },
   work({ tire, ...context }, show) {
     const { treadRank: _rank, ...fit } = fitTire(tire, prepareFit(context));
-    show.line('off', 'as it comes off', fit.change.sameRim ? context.from : `${context.from}, another rim`);
+    show.line(
+      'off',
+      'as it comes off',
+      fit.change.sameRim ? context.from : `${context.from}, another rim`,
+    );
     show.line('on', 'as printed', fit.size.canonical);
     for (const r of fit.reasons) show.line(r.topic, r.says, r.verdict);
     show.basis(

@@ -75,13 +75,17 @@ const compareKeys = (a: Keyed<Candidate>, b: Keyed<Candidate>): number => {
 
 const becauseOf = (one: Keyed<Candidate>, before: Keyed<Candidate> | undefined): string => {
   if (one.fit.verdict === 'stop') return 'refused';
-  if (!before) return one.fit.verdict === 'good' ? 'suits best' : 'suits best, with something to look at';
+  if (!before)
+    return one.fit.verdict === 'good' ? 'suits best' : 'suits best, with something to look at';
   const i = one.keys.findIndex((key, k) => key !== before.keys[k]);
   return i < 0 ? 'as good as the one before' : KEY_SAYS[i]!(one);
 };
 
 /** Tires in stock, the one that suits best first. A tire whose marking makes no sense comes back apart. */
-export const rankTires = <T extends Candidate>(tires: readonly T[], context: FitContext): TireRanking<T> => {
+export const rankTires = <T extends Candidate>(
+  tires: readonly T[],
+  context: FitContext,
+): TireRanking<T> => {
   const prepared = prepareFit(context);
   const fitOf = tireFitter(prepared);
   const fromSize = prepared.from.size;
@@ -97,7 +101,11 @@ export const rankTires = <T extends Candidate>(tires: readonly T[], context: Fit
     }
   keyed.sort(compareKeys);
   return {
-    ranked: keyed.map((one, i) => ({ tire: one.tire, fit: one.fit, because: becauseOf(one, keyed[i - 1]) })),
+    ranked: keyed.map((one, i) => ({
+      tire: one.tire,
+      fit: one.fit,
+      because: becauseOf(one, keyed[i - 1]),
+    })),
     unread,
   };
 };
@@ -121,7 +129,11 @@ export const tireRank = defineWorking<
     tires: eachOnce(
       listOf(
         record(
-          { id: text(60, 'Name of the tire'), count: count(0, 10_000, 'How many are in stock'), ...TIRE_FIELDS },
+          {
+            id: text(60, 'Name of the tire'),
+            count: count(0, 10_000, 'How many are in stock'),
+            ...TIRE_FIELDS,
+          },
           'A tire',
         ),
         5000,
@@ -170,14 +182,19 @@ export const tireRank = defineWorking<
     const { ranked, unread } = rankTires(tires, context);
     if (unread[0]) {
       const i = tires.indexOf(unread[0].tire);
-      throw new InputError(`tires[${i}].marking`, unread[0].problem.message, unread[0].problem.expected);
+      throw new InputError(
+        `tires[${i}].marking`,
+        unread[0].problem.message,
+        unread[0].problem.expected,
+      );
     }
     show.basis(
       'practice',
       'in order: verdict, in stock, the same size, tread for the use, fewer doubts, new, younger, more in stock',
     );
     show.line('tires', 'judged', tires.length);
-    for (const { tire, because, fit } of ranked.slice(0, SHOWN)) show.line(tire.marking, because, fit.verdict);
+    for (const { tire, because, fit } of ranked.slice(0, SHOWN))
+      show.line(tire.marking, because, fit.verdict);
     show.verdict(ranked[0]?.fit.verdict ?? 'stop');
     return ranked.map(({ tire, fit, because }) => ({
       id: tire.id,

@@ -49,7 +49,10 @@ const SMALL_RIM_IN = 12;
 const lift = ({ kind, drive, end, discSide }: Input): Tool[] => [
   onFourWheels(kind)
     ? { what: 'jack and two stands', why: 'under the frame, both sides' }
-    : { what: 'center stand or jack, stands', why: 'under the frame, both sides; the side stand down as a fallback' },
+    : {
+        what: 'center stand or jack, stands',
+        why: 'under the frame, both sides; the side stand down as a fallback',
+      },
   ...(discSide === 'none'
     ? []
     : [
@@ -80,10 +83,15 @@ const beadTools = ({ build, rules }: Input): Tool[] => {
     ...(withChanger
       ? [
           { what: 'changer', why: 'moves the beads over the flange' },
-          ...(build === 'spoked' ? [{ what: 'strap', why: 'holds a spoked wheel on the changer' }] : []),
+          ...(build === 'spoked'
+            ? [{ what: 'strap', why: 'holds a spoked wheel on the changer' }]
+            : []),
           ...(breaks === 'hands and levers' ? [THREE_LEVERS] : []),
         ]
-      : [THREE_LEVERS, { what: 'bead keeper', why: 'stops the mounted part from climbing back out' }]),
+      : [
+          THREE_LEVERS,
+          { what: 'bead keeper', why: 'stops the mounted part from climbing back out' },
+        ]),
     PROTECTORS,
   ];
 };
@@ -93,7 +101,9 @@ const levers = (input: Input): Tool[] => {
   if (build === 'beadlock')
     return [
       LUBRICANT,
-      ...(rings === 2 ? [] : [THREE_LEVERS, PROTECTORS, { ...BREAKER, why: 'for the bead that no ring holds' }]),
+      ...(rings === 2
+        ? []
+        : [THREE_LEVERS, PROTECTORS, { ...BREAKER, why: 'for the bead that no ring holds' }]),
       { what: 'anti-seize', why: 'on threads and under washers' },
       { what: 'caliper', why: 'for the crush' },
       { what: 'feeler gauge', why: 'for the gap round the ring' },
@@ -101,7 +111,10 @@ const levers = (input: Input): Tool[] => {
       { what: 'speed wrench', why: 'runs the ring bolts down; only a torque wrench finishes' },
     ];
   if (build === 'split')
-    return [LUBRICANT, { what: 'sockets for the rim bolts', why: 'after all air is out, and not before' }];
+    return [
+      LUBRICANT,
+      { what: 'sockets for the rim bolts', why: 'after all air is out, and not before' },
+    ];
   return [
     ...beadTools(input),
     ...(onFourWheels(kind) || rimDiameterIn <= SMALL_RIM_IN ? [BREAKER] : []),
@@ -113,7 +126,10 @@ const levers = (input: Input): Tool[] => {
 /** Machines whose driven wheels have to match in circumference. */
 const TAPED: readonly MachineKind[] = ['drag', 'sidecar'];
 
-const air = ({ tube, rimLocks, build, kind, end }: Input, rules: RuleValues | undefined): Tool[] => {
+const air = (
+  { tube, rimLocks, build, kind, end }: Input,
+  rules: RuleValues | undefined,
+): Tool[] => {
   const school = ruleWord('valveNut.school', rules);
   return [
     { what: 'valve core tool', why: 'with a grip: the core flies' },
@@ -126,8 +142,12 @@ const air = ({ tube, rimLocks, build, kind, end }: Input, rules: RuleValues | un
           },
         ]
       : [{ what: 'soapy water', why: 'bead, stem and core: bubbles mean a leak' }]),
-    ...(rimLocks > 0 ? [{ what: 'wrench for the rim lock', why: 'back to its last two threads, then snug' }] : []),
-    ...(build === 'spoked' && tube ? [{ what: 'strip or cloth tape', why: 'over the nipples' }] : []),
+    ...(rimLocks > 0
+      ? [{ what: 'wrench for the rim lock', why: 'back to its last two threads, then snug' }]
+      : []),
+    ...(build === 'spoked' && tube
+      ? [{ what: 'strip or cloth tape', why: 'over the nipples' }]
+      : []),
     { what: 'compressor, clip-on chuck, gauge', why: 'at arm’s length from tire and rim' },
     ...(TAPED.includes(kind) && end === 'rear'
       ? [{ what: 'steel tape', why: 'for the rollout, and its partner’s' }]
@@ -137,12 +157,17 @@ const air = ({ tube, rimLocks, build, kind, end }: Input, rules: RuleValues | un
 
 const balance = ({ build, kind }: Input): Tool[] => [
   { what: 'balance stand', why: 'level, bearings free' },
-  ...(kind === 'scooter' ? [{ what: 'adapter for a hub-mounted wheel', why: 'it has no axle of its own' }] : []),
+  ...(kind === 'scooter'
+    ? [{ what: 'adapter for a hub-mounted wheel', why: 'it has no axle of its own' }]
+    : []),
   {
     what: build === 'spoked' ? 'weights for spokes, or adhesive' : 'adhesive weights',
     why: 'masking tape for the trial',
   },
-  { what: 'solvent, then alcohol and water', why: 'solvent leaves a film that weights do not hold on' },
+  {
+    what: 'solvent, then alcohol and water',
+    why: 'solvent leaves a film that weights do not hold on',
+  },
 ];
 
 /** Sockets by size, each with what it turns. */
@@ -211,7 +236,9 @@ export const tools = defineWorking<Input, ToolList>({
     tube: true,
     rimLocks: 1,
     rimDiameterIn: 19,
-    fasteners: [{ name: 'rear axle nut', wheel: 'rear', torqueNm: 108, socket: '27 mm', renews: 'nothing' }],
+    fasteners: [
+      { name: 'rear axle nut', wheel: 'rear', torqueNm: 108, socket: '27 mm', renews: 'nothing' },
+    ],
     wrenches: [{ name: 'big click', minNm: 27, maxNm: 203 }],
   },
   work(input, show) {
@@ -223,12 +250,15 @@ export const tools = defineWorking<Input, ToolList>({
         const { wrench } = torqueWrench.run({ torqueNm: f.torqueNm!, wrenches }).result;
         if (!wrench)
           reasons.push(
-            reason('check', `No torque wrench covers the ${f.name}, {0}.`, [{ value: f.torqueNm!, unit: 'Nm' }]),
+            reason('check', `No torque wrench covers the ${f.name}, {0}.`, [
+              { value: f.torqueNm!, unit: 'Nm' },
+            ]),
           );
         return { what: wrench?.name ?? 'no wrench covers it', why: f.name };
       });
     const noSocket = fasteners.filter((f) => !f.socket).map((f) => f.name);
-    if (noSocket.length > 0) reasons.push(reason('good', `The socket is not recorded for: ${noSocket.join(', ')}.`));
+    if (noSocket.length > 0)
+      reasons.push(reason('good', `The socket is not recorded for: ${noSocket.join(', ')}.`));
     const merged = [...new Map(covering.map((t) => [t.what, t])).keys()].map((what): Tool => ({
       what,
       why: covering
@@ -245,9 +275,11 @@ export const tools = defineWorking<Input, ToolList>({
     ].filter((g) => g.tools.length > 0);
     for (const g of groups) show.line(g.name, 'to lay out', g.tools.map((t) => t.what).join(', '));
     show.basis('practice', 'everything is laid out before the first bolt');
-    if (fasteners.some((f) => f.torqueNm !== null)) show.basis('manual', 'torque values of the machine');
+    if (fasteners.some((f) => f.torqueNm !== null))
+      show.basis('manual', 'torque values of the machine');
     show.verdict(worstOf(reasons));
-    if (input.build === 'split') show.caution('Split rim: let all air out before any rim bolt is undone.');
+    if (input.build === 'split')
+      show.caution('Split rim: let all air out before any rim bolt is undone.');
     return { groups, reasons };
   },
 });

@@ -12,7 +12,18 @@ const WANTED: Record<Use, readonly Tread[]> = {
   motocross: ['soft', 'hard'],
   dirt: ['soft', 'hard', 'half', 'trials'],
   trail: ['trials', 'soft', 'hard', 'half'],
-  storage: ['soft', 'hard', 'trials', 'half', 'touring', 'road', 'sport', 'slick', 'four-wheel', 'other'],
+  storage: [
+    'soft',
+    'hard',
+    'trials',
+    'half',
+    'touring',
+    'road',
+    'sport',
+    'slick',
+    'four-wheel',
+    'other',
+  ],
   'scooter-front': ['road', 'touring'],
   road: ['touring', 'road', 'sport', 'half'],
 };
@@ -28,25 +39,36 @@ const poor = (tread: Tread, ground: 'road' | 'dirt'): Reason => {
   if (ground === 'dirt' && ROAD.includes(tread))
     return reason('check', 'A road pattern has nowhere for gravel to go and skates on it.');
   if (tread === 'trials')
-    return reason('check', 'A trials type grips rock and dry trail at low pressure, and clogs in mud and snow.');
+    return reason(
+      'check',
+      'A trials type grips rock and dry trail at low pressure, and clogs in mud and snow.',
+    );
   if (ground === 'road' && OFF_ROAD.includes(tread))
     return reason('check', 'A knobby on the road: it is made for loose ground.');
-  if (tread === 'four-wheel') return reason('check', 'Its tread is made for machines on four wheels.');
+  if (tread === 'four-wheel')
+    return reason('check', 'Its tread is made for machines on four wheels.');
   return reason('check', `Its tread (${TREAD_WORDS[tread]}) is not what this use asks for.`);
 };
 
 /** How a tread suits a use: the smaller `rank`, the better. */
-export const treadForUse = (tread: Tread, use: Use, kind: MachineKind): { rank: number; reason: Reason } => {
+export const treadForUse = (
+  tread: Tread,
+  use: Use,
+  kind: MachineKind,
+): { rank: number; reason: Reason } => {
   const isDrag = kind === 'drag';
 
-  if (tread === 'other') return { rank: 5, reason: reason('check', 'What its tread is for is not recorded.') };
+  if (tread === 'other')
+    return { rank: 5, reason: reason('check', 'What its tread is for is not recorded.') };
   if (onFourWheels(kind))
     return tread === 'four-wheel' || (tread === 'slick' && isDrag)
       ? {
           rank: 0,
           reason: reason(
             'good',
-            tread === 'slick' ? 'A slick is made for the strip.' : 'Its tread is made for four wheels.',
+            tread === 'slick'
+              ? 'A slick is made for the strip.'
+              : 'Its tread is made for four wheels.',
           ),
         }
       : { rank: 9, reason: reason('check', 'Its tread is not made for machines on four wheels.') };

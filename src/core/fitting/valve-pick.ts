@@ -108,12 +108,14 @@ export const valvePick = defineWorking<Input, ValvePick>({
       );
     else {
       reasons.push(
-        reason('good', `A new ${best.stem} stem, {0} long, for a hole of {1}${best.angled ? ', angled' : ''}.`, [
-          mm(best.lengthMm),
-          mm(best.holeMm),
-        ]),
+        reason(
+          'good',
+          `A new ${best.stem} stem, {0} long, for a hole of {1}${best.angled ? ', angled' : ''}.`,
+          [mm(best.lengthMm), mm(best.holeMm)],
+        ),
       );
-      if (valveHoleMm === undefined) reasons.push(reason('check', 'The valve hole is not measured.'));
+      if (valveHoleMm === undefined)
+        reasons.push(reason('check', 'The valve hole is not measured.'));
       if (best.stem === 'clamp-in')
         reasons.push(
           reason(

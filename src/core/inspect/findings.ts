@@ -59,7 +59,12 @@ export const FINDINGS: Readonly<Record<Inspected, readonly Finding[]>> = {
       severity: 'check',
       advice: 'It sat twisted or crept: powder, and the nut so that creep shows.',
     },
-    { id: 'patched', sees: 'Patched', severity: 'check', advice: 'Count the patches against the shop’s rule.' },
+    {
+      id: 'patched',
+      sees: 'Patched',
+      severity: 'check',
+      advice: 'Count the patches against the shop’s rule.',
+    },
     {
       id: 'grit',
       sees: 'Grit or powder caked on it',
@@ -68,7 +73,12 @@ export const FINDINGS: Readonly<Record<Inspected, readonly Finding[]>> = {
     },
   ],
   bead: [
-    { id: 'rim-crack', sees: 'A crack in the rim', severity: 'stop', advice: 'The rim is done. Nothing goes on it.' },
+    {
+      id: 'rim-crack',
+      sees: 'A crack in the rim',
+      severity: 'stop',
+      advice: 'The rim is done. Nothing goes on it.',
+    },
     {
       id: 'rim-dent',
       sees: 'A dent at the seat or flange',
@@ -100,7 +110,12 @@ export const FINDINGS: Readonly<Record<Inspected, readonly Finding[]>> = {
       advice: 'The tire is done: the bead holds it on the rim.',
     },
     { id: 'cracks', sees: 'Cracks in the sidewall', severity: 'stop', advice: 'The tire is done.' },
-    { id: 'plug', sees: 'A plug in the tire', severity: 'check', advice: 'A plug gets a rider home; it is no repair.' },
+    {
+      id: 'plug',
+      sees: 'A plug in the tire',
+      severity: 'check',
+      advice: 'A plug gets a rider home; it is no repair.',
+    },
     {
       id: 'residue',
       sees: 'Residue of old weights',
@@ -159,7 +174,13 @@ const judge = (part: Inspected, found: readonly string[]): InspectionResult => {
   return { goOn: worstOf(reasons) !== 'stop', reasons };
 };
 
-const inspection = (part: Inspected, name: string, says: string, example: string[], caution: string) =>
+const inspection = (
+  part: Inspected,
+  name: string,
+  says: string,
+  example: string[],
+  caution: string,
+) =>
   defineWorking<{ found: string[] }, InspectionResult>({
     name,
     says,

@@ -1,7 +1,13 @@
 import type { EntryData } from './entries';
 
 /** What was measured of the chain, as its working takes it: the first place and the others. */
-export const slackInput = ({ placesMm, wantMinMm, wantMaxMm, runMm, pitchMm }: EntryData['slack']) => ({
+export const slackInput = ({
+  placesMm,
+  wantMinMm,
+  wantMaxMm,
+  runMm,
+  pitchMm,
+}: EntryData['slack']) => ({
   slackMm: placesMm[0]!,
   otherPlacesMm: placesMm.slice(1),
   wantMinMm,

@@ -24,21 +24,28 @@ const whole = (m: Parameters<typeof machine>[0] = {}, w: Parameters<typeof wheel
   l.add('test-ride', { how: 'ridden', by: 'Ada Marl', shakesAtKmh: null, found: '' });
   return l;
 };
-const missing = (l: ReturnType<typeof whole>) => readyOf(foldJob(l.log)).result.missing.map((p) => p.point);
+const missing = (l: ReturnType<typeof whole>) =>
+  readyOf(foldJob(l.log)).result.missing.map((p) => p.point);
 
 test.each([
   ['a dirt rear wheel', {}, {}],
   ['a drum on a scooter', { kind: 'scooter', drive: 'hub' }, { discSide: 'none', build: 'cast' }],
   [
     'a quad',
-    { kind: 'quad', fasteners: [{ name: 'wheel nuts', wheel: 'any', torqueNm: 60, socket: null, renews: 'nut' }] },
+    {
+      kind: 'quad',
+      fasteners: [{ name: 'wheel nuts', wheel: 'any', torqueNm: 60, socket: null, renews: 'nut' }],
+    },
     { position: 'left-front' },
   ],
-] as const)('%s whose log has it all misses nothing; one that was only opened misses all', (_name, m, w) => {
-  expect(missing(whole(m as never, w as never))).toEqual([]);
-  const { points, missing: open_ } = readyOf(foldJob(open(m as never, w as never).log)).result;
-  expect(open_).toEqual(points);
-});
+] as const)(
+  '%s whose log has it all misses nothing; one that was only opened misses all',
+  (_name, m, w) => {
+    expect(missing(whole(m as never, w as never))).toEqual([]);
+    const { points, missing: open_ } = readyOf(foldJob(open(m as never, w as never).log)).result;
+    expect(open_).toEqual(points);
+  },
+);
 
 test('a wheel that came in loose has nothing of its machine to do, and nothing of it to prove', () => {
   const l = open({ loose: true });
@@ -47,9 +54,19 @@ test('a wheel that came in loose has nothing of its machine to do, and nothing o
     new Set(['tire-off', 'inspect', 'tire-on', 'seat', 'set']),
   );
   for (const station of ['wheel-off', 'wheel-back'] as const)
-    expect(stationReport(state, station, '2026-04-30')).toMatchObject({ fill: 1, missing: [], doubts: [] });
+    expect(stationReport(state, station, '2026-04-30')).toMatchObject({
+      fill: 1,
+      missing: [],
+      doubts: [],
+    });
   expect(stationReport(state, 'tire-off', '2026-04-30').fill).toBe(0);
-  expect(readyOf(state).result.points.map((p) => p.point)).toEqual(['seated', 'limit', 'pressure', 'arrow', 'cap']);
+  expect(readyOf(state).result.points.map((p) => p.point)).toEqual([
+    'seated',
+    'limit',
+    'pressure',
+    'arrow',
+    'cap',
+  ]);
   expect(missing(whole({ loose: true }))).toEqual([]);
 });
 
@@ -72,10 +89,18 @@ test('an undone proof is none any more', () => {
 test('what was written of the brake counts more than a tick; a click counts only where a wrench was listened to', () => {
   const soft = whole();
   soft.add('brake', { firm: false, spin: 'free' });
-  expect(readyOf(foldJob(soft.log)).result.missing).toMatchObject([{ point: 'brake', stands: 'failed' }]);
+  expect(readyOf(foldJob(soft.log)).result.missing).toMatchObject([
+    { point: 'brake', stands: 'failed' },
+  ]);
   const clicked = (device: string | null) => {
     const l = whole();
-    l.add('torqued', { fastener: 'rear axle nut', how: 'torqued', torqueNm: 80, wrench: 'long', device });
+    l.add('torqued', {
+      fastener: 'rear axle nut',
+      how: 'torqued',
+      torqueNm: 80,
+      wrench: 'long',
+      device,
+    });
     return missing(l);
   };
   expect([clicked('long'), clicked(null)]).toEqual([['torque'], []]);
@@ -101,9 +126,13 @@ test('it cools for the rule’s minutes after a ride, and not after a refusal', 
 test('a machine is taught once both pressures are set, whichever wheel is here', () => {
   const asks = { teachKmh: 20, teachM: 120 };
   const rear = foldJob(whole(asks).log);
-  expect(teachingOf(rear, null)!.result.reasons[0]!.says).toBe('First the pressure: front not set yet.');
+  expect(teachingOf(rear, null)!.result.reasons[0]!.says).toBe(
+    'First the pressure: front not set yet.',
+  );
   expect(teachingOf(rear, 180)!.result.ready).toBe(true);
   const front = foldJob(whole(asks, { position: 'front' }).log);
-  expect(teachingOf(front, null)!.result.reasons[0]!.says).toBe('First the pressure: rear not set yet.');
+  expect(teachingOf(front, null)!.result.reasons[0]!.says).toBe(
+    'First the pressure: rear not set yet.',
+  );
   expect(teachingOf(foldJob([]), null)).toBeNull();
 });

@@ -42,7 +42,8 @@ export const stringOf = (
   state: Pick<JobState, 'rules'>,
   string: EntryData['string'],
   chain: EntryData['slack'] | null = null,
-) => attempt(wheelAlignString, { ...stringInput(string), ...chainSetup(chain), rules: state.rules });
+) =>
+  attempt(wheelAlignString, { ...stringInput(string), ...chainSetup(chain), rules: state.rules });
 
 /** The brake as it was pumped, and the wheel as it was spun. */
 export const brakeNow = (state: JobState, brake: EntryData['brake']) =>
@@ -50,7 +51,10 @@ export const brakeNow = (state: JobState, brake: EntryData['brake']) =>
 
 export const sensorOf = (gap: EntryData['sensor-gap']) => attempt(sensorGap, sensorInput(gap));
 
-export const discOf = (state: Pick<JobState, 'rules'>, { readings, limitMm }: EntryData['disc-runout']) =>
+export const discOf = (
+  state: Pick<JobState, 'rules'>,
+  { readings, limitMm }: EntryData['disc-runout'],
+) =>
   attempt(discRunout, { readings, rules: state.rules, ...(limitMm === null ? {} : { limitMm }) });
 
 /**
@@ -97,12 +101,18 @@ export const leaveFactsOf = (state: JobState): LeaveFacts => {
       ? null
       : fasteners.map(({ name, torqueNm }) => {
           const done = torqued[name];
-          return { name, torqueNm, how: done?.how ?? null, reachedNm: done?.device ? done.torqueNm : null };
+          return {
+            name,
+            torqueNm,
+            how: done?.how ?? null,
+            reachedNm: done?.device ? done.torqueNm : null,
+          };
         }),
     pinDone: ticked(PROOF_STEPS.pin),
     axleSeen: ticked(PROOF_STEPS.axle),
     // What was written of the brake itself counts before a tick.
-    brake: pumped === null ? null : { firm: brake?.firm ?? (pumped || null), spin: brake?.spin ?? null },
+    brake:
+      pumped === null ? null : { firm: brake?.firm ?? (pumped || null), spin: brake?.spin ?? null },
     arrowSeen: ticked(PROOF_STEPS.arrow),
     capOn: Boolean(state.steps[PROOF_STEPS.cap]),
     ride: machine?.loose ? null : (ride?.how ?? 'none'),
@@ -125,12 +135,18 @@ export const backDoubts = (state: JobState): string[] => {
     disc && discOf(state, disc),
   ];
   return found.flatMap((f) =>
-    f?.ok ? f.working.result.reasons.filter((r: Reason) => r.verdict !== 'good').map((r: Reason) => r.says) : [],
+    f?.ok
+      ? f.working.result.reasons
+          .filter((r: Reason) => r.verdict !== 'good')
+          .map((r: Reason) => r.says)
+      : [],
   );
 };
 
 /** Until when it cools after its test ride, ISO 8601; null before the ride, or where nobody rode. */
 export const coolUntil = (state: JobState): string | null =>
   state.ride && state.ride.how !== 'refused'
-    ? new Date(Date.parse(state.ride.at) + ruleNumber('ride.coolMin', state.rules) * 60_000).toISOString()
+    ? new Date(
+        Date.parse(state.ride.at) + ruleNumber('ride.coolMin', state.rules) * 60_000,
+      ).toISOString()
     : null;

@@ -48,7 +48,10 @@ export const placeFor = (
 /** Everything that the balance station shows: heavy work, for a worker or the server. */
 export const balanceAnswers = (question: BalanceQuestion): BalanceAnswers => {
   const { seen, on, prior, rules } = question;
-  const estimate = seen.length > 0 ? attempt(balanceEstimate, { seen, on, rules, ...(prior ? { prior } : {}) }) : null;
+  const estimate =
+    seen.length > 0
+      ? attempt(balanceEstimate, { seen, on, rules, ...(prior ? { prior } : {}) })
+      : null;
   const advice = attempt(balanceAdvise, question);
   const final = advice.ok && advice.working.result.do === 'final' ? advice.working.result : null;
   return { estimate, advice, placed: final ? placeFor(question, final) : null };

@@ -1,5 +1,13 @@
 import { complete, type WeightItem } from '../shop';
-import { balanceQuestion, beliefMark, changeMarks, foldJob, heavyOf, testsOfNow, weightsFor } from '.';
+import {
+  balanceQuestion,
+  beliefMark,
+  changeMarks,
+  foldJob,
+  heavyOf,
+  testsOfNow,
+  weightsFor,
+} from '.';
 import { wheelDial } from '../wheels';
 import { logOf, sampleMachine, sampleWheel } from '../../../tests/sample';
 import { balanceAdvise, balanceEstimate, type Piece } from '../balance';
@@ -59,7 +67,12 @@ describe('the balancing in a log', () => {
       ['swing', 2],
       ['machine', 2],
     ]);
-    expect(l.now()).toMatchObject({ trial: false, placements: 2, on: PIECES, weights: { residualG: 2 } });
+    expect(l.now()).toMatchObject({
+      trial: false,
+      placements: 2,
+      on: PIECES,
+      weights: { residualG: 2 },
+    });
     expect(testsOfNow(l.now()).map((t) => t.moved)).toEqual(['stays']);
     // A test with other weights on is no test of these.
     l.add('weights', { pieces: PIECES.slice(1), residualG: 20 });
@@ -68,7 +81,14 @@ describe('the balancing in a log', () => {
 
   test('balanced until something more is seen or put on; begun anew it is as if nothing had been', () => {
     const l = started();
-    const balanced = { heavyMassG: 40, heavyDeg: 211, leftG: 2, leftDeg: 5, bandG: 3, chance: 0.97 };
+    const balanced = {
+      heavyMassG: 40,
+      heavyDeg: 211,
+      leftG: 2,
+      leftDeg: 5,
+      bandG: 3,
+      chance: 0.97,
+    };
     l.add('rest', { restDeg: 212, from: null });
     l.add('balanced', balanced);
     expect(heavyOf(l.now())).toEqual({ deg: 211, massG: 40 });
@@ -88,7 +108,13 @@ describe('the balancing in a log', () => {
     l.add('weights', { pieces: PIECES, residualG: 1 });
     l.add('level-check', { clock: 3, moved: 'stays' });
     l.add('level-check', { clock: 9, moved: 'stays' });
-    expect(l.now().seen.map((o) => o.kind)).toEqual(['settle', 'settle', 'settle', 'level', 'level']);
+    expect(l.now().seen.map((o) => o.kind)).toEqual([
+      'settle',
+      'settle',
+      'settle',
+      'level',
+      'level',
+    ]);
     expect(l.now().seen[2]!.weights).toEqual([{ massG: 20, deg: 300 }]);
     expect(testsOfNow(l.now()).map((t) => Math.round(t.deg))).toEqual([30, 30]);
     // What it amounts to is what statics says: the rest moved by atan(20 / 40).
@@ -119,7 +145,9 @@ describe('what is asked of the workings', () => {
   });
 
   test('stuck pieces get the length of the rim, and keep clear of valve, locks and cast spokes', () => {
-    const cast = started(sampleWheel({ build: 'cast', spokes: 5, rimLockDegs: [], rimCode: 'MT 3.50x17' })).ask();
+    const cast = started(
+      sampleWheel({ build: 'cast', spokes: 5, rimLockDegs: [], rimCode: 'MT 3.50x17' }),
+    ).ask();
     // A 17 inch rim is 432 mm across by the table of nominal diameters.
     expect(cast.rimMm).toBeCloseTo(Math.PI * 432, 6);
     expect(cast.clearOf).toEqual([0, 36, 108, 180, 252, 324]);
@@ -131,14 +159,18 @@ describe('what is asked of the workings', () => {
     ).toEqual([0, 0]);
     expect(started().ask().positions).toHaveLength(32);
     expect(cast).not.toHaveProperty('positions');
-    const l = started(sampleWheel({ build: 'cast', spokes: 5, rimLockDegs: [], rimCode: 'MT 3.50x17' }));
+    const l = started(
+      sampleWheel({ build: 'cast', spokes: 5, rimLockDegs: [], rimCode: 'MT 3.50x17' }),
+    );
     l.add('machine-reading', { massG: 40, deg: 288, stepG: 1, stepDeg: 1 });
     const { result } = balanceAdvise.run(l.ask());
     expect(result.do).toBe('final');
     // Against 288° stands the spoke at 108°: the pieces go on either side of it.
     for (const p of result.place)
       expect(
-        Math.min(...[0, 36, 108, 180, 252, 324].map((c) => Math.abs(((p.deg - c + 540) % 360) - 180))),
+        Math.min(
+          ...[0, 36, 108, 180, 252, 324].map((c) => Math.abs(((p.deg - c + 540) % 360) - 180)),
+        ),
       ).toBeGreaterThanOrEqual(6);
   });
 
@@ -159,7 +191,10 @@ describe('what the dial shows', () => {
   const at = (massG: number, deg: number) => ({ massG, deg });
 
   test('what stays, what comes off, what is put on', () => {
-    const marks = changeMarks([at(20, 30), at(10, 60), at(5, 90)], [at(20, 30), at(10, 60), at(10, 60), at(7, 120)]);
+    const marks = changeMarks(
+      [at(20, 30), at(10, 60), at(5, 90)],
+      [at(20, 30), at(10, 60), at(10, 60), at(7, 120)],
+    );
     expect(marks.map((m) => [m.is, 'label' in m ? m.label : ''])).toEqual([
       ['weight', '20 g'],
       ['rest', 'take off'],
@@ -175,7 +210,12 @@ describe('what the dial shows', () => {
       const region = [at(massG * 0.8, 200), at(massG * 1.2, 205), at(massG, 215)];
       const mark = beliefMark({ region, heavyMassG: massG, heavyDeg: 206, alongG: massG / 10 });
       expect(mark.is === 'belief' && mark.fullG).toBeGreaterThanOrEqual(Math.min(massG, 240));
-      const shapes = wheelDial({ wheel: sampleWheel(), marks: [mark], sideUp: 'disc', tireOn: true });
+      const shapes = wheelDial({
+        wheel: sampleWheel(),
+        marks: [mark],
+        sideUp: 'disc',
+        tireOn: true,
+      });
       const wedge = shapes.find((s) => s.role === 'wedge');
       const corners =
         wedge?.kind === 'path'
@@ -188,9 +228,9 @@ describe('what the dial shows', () => {
       expect(Math.max(...corners)).toBeGreaterThan(30);
       expect(shapes.some((s) => s.kind === 'text' && s.text === `${massG} g`)).toBe(true);
       // A mass that could be anything is not said.
-      expect(beliefMark({ region, heavyMassG: massG, heavyDeg: 206, alongG: massG / 2 })).toMatchObject({
-        label: 'heavy',
-      });
+      expect(
+        beliefMark({ region, heavyMassG: massG, heavyDeg: 206, alongG: massG / 2 }),
+      ).toMatchObject({ label: 'heavy' });
     }
   });
 });

@@ -63,7 +63,13 @@ export const balanceAfter = (log: BalanceLog, entry: BalanceEntry): BalanceLog =
       // With an earlier program a rest after weights began a new balancing.
       if (from === undefined && (log.on.length > 0 || log.seen.some((o) => o.weights.length > 0)))
         return balanceAfter(UNBALANCED, entry);
-      return see({ kind: 'settle', restDeg, from: from ?? null, ...(turned && { turned }), weights: log.on });
+      return see({
+        kind: 'settle',
+        restDeg,
+        from: from ?? null,
+        ...(turned && { turned }),
+        weights: log.on,
+      });
     }
     case 'trial':
       return {
@@ -97,7 +103,12 @@ export const balanceAfter = (log: BalanceLog, entry: BalanceEntry): BalanceLog =
     case 'trial-rest': {
       const { trialMassG, trialDeg, restDeg } = entry.data;
       return {
-        ...see({ kind: 'settle', restDeg, from: null, weights: [{ massG: trialMassG, deg: trialDeg }] }),
+        ...see({
+          kind: 'settle',
+          restDeg,
+          from: null,
+          weights: [{ massG: trialMassG, deg: trialDeg }],
+        }),
         on: [],
         trial: false,
         placements: log.placements + 1,

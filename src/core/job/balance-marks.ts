@@ -20,7 +20,8 @@ export const weightMarks = (
   say = inGrams,
 ): DialMark[] => {
   const byPlace = new Map<number, number[]>();
-  for (const piece of pieces) byPlace.set(piece.deg, [...(byPlace.get(piece.deg) ?? []), piece.massG]);
+  for (const piece of pieces)
+    byPlace.set(piece.deg, [...(byPlace.get(piece.deg) ?? []), piece.massG]);
   return [...byPlace].map(([deg, masses]) => ({ is, deg, label: massesText(masses, say) }));
 };
 
@@ -31,7 +32,10 @@ const SCALES_G = [20, 40, 60, 80, 120, 160, 240];
 export const NINE_OF_TEN = 1.645;
 
 /** Whether the mass is known at all: what it could be spans less than itself. */
-export const isMassKnown = ({ heavyMassG, alongG }: Pick<BalanceEstimate, 'heavyMassG' | 'alongG'>): boolean =>
+export const isMassKnown = ({
+  heavyMassG,
+  alongG,
+}: Pick<BalanceEstimate, 'heavyMassG' | 'alongG'>): boolean =>
   2 * NINE_OF_TEN * alongG < heavyMassG;
 
 /**
@@ -43,7 +47,10 @@ export const beliefMark = (
 ): DialMark => {
   const { region, heavyMassG, heavyDeg } = estimate;
   const heavy = { massG: heavyMassG, deg: heavyDeg };
-  const most = Math.max(heavy.massG * 1.25, ...region.map((p) => Math.min(p.massG, heavy.massG * 1.6)));
+  const most = Math.max(
+    heavy.massG * 1.25,
+    ...region.map((p) => Math.min(p.massG, heavy.massG * 1.6)),
+  );
   return {
     is: 'belief',
     region: region.map((p) => ({ ...p })),
@@ -61,10 +68,17 @@ export const changeMarks = (
 ): DialMark[] => {
   const [now, then] = [weightMarks(on, 'weight', say), weightMarks(next, 'trial', say)];
   const same = (a: DialMark, b: DialMark) =>
-    'label' in a && 'label' in b && 'deg' in a && 'deg' in b && a.deg === b.deg && a.label === b.label;
+    'label' in a &&
+    'label' in b &&
+    'deg' in a &&
+    'deg' in b &&
+    a.deg === b.deg &&
+    a.label === b.label;
   return [
     ...now.map((m): DialMark =>
-      then.some((t) => same(m, t)) || !('deg' in m) ? m : { is: 'rest', deg: m.deg, label: 'take off' },
+      then.some((t) => same(m, t)) || !('deg' in m)
+        ? m
+        : { is: 'rest', deg: m.deg, label: 'take off' },
     ),
     ...then
       .filter((t) => !now.some((m) => same(m, t)))

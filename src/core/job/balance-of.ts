@@ -1,4 +1,11 @@
-import { sumVectors, type MassVector, type Observation, type Prior, type Sides, type WeightStock } from '../balance';
+import {
+  sumVectors,
+  type MassVector,
+  type Observation,
+  type Prior,
+  type Sides,
+  type WeightStock,
+} from '../balance';
 import { ruleNumber, ruleWord, type RuleValues } from '../rules';
 import type { WeightItem } from '../shop';
 import { tireSize } from '../tires';
@@ -33,7 +40,8 @@ const MOST_SEEN = 40;
 const rimRoundMm = (wheel: Wheel, marking: string): number | undefined => {
   const tire = attempt(tireSize, { marking });
   const acrossMm =
-    tryRimCode(wheel.rimCode)?.rimDiameterMm ?? (tire.ok ? tire.working.result.rimDiameterMm : undefined);
+    tryRimCode(wheel.rimCode)?.rimDiameterMm ??
+    (tire.ok ? tire.working.result.rimDiameterMm : undefined);
   return acrossMm === undefined ? undefined : Math.PI * acrossMm;
 };
 
@@ -83,7 +91,13 @@ export const balanceQuestion = (
     ...(rimMm === undefined ? {} : { rimMm }),
     clearOf: keepClearDegs(wheel, sides === 'inner'),
     ...(balance.hint
-      ? { prior: { massG: balance.hint.massG, deg: balance.hint.deg, spreadG: ruleNumber('balance.hintG', rules) } }
+      ? {
+          prior: {
+            massG: balance.hint.massG,
+            deg: balance.hint.deg,
+            spreadG: ruleNumber('balance.hintG', rules),
+          },
+        }
       : {}),
     rules,
   };
@@ -99,8 +113,13 @@ export const heavyAgainst = (pieces: readonly MassVector[]): MassVector => {
  * Where the wheel with its tire is heavy: as believed at the end, or the middle of its rests with nothing on; null
  * before either.
  */
-export const heavyOf = ({ balanced, seen }: BalanceLog): { deg: number; massG: number | null } | null => {
+export const heavyOf = ({
+  balanced,
+  seen,
+}: BalanceLog): { deg: number; massG: number | null } | null => {
   if (balanced) return { deg: balanced.heavyDeg, massG: balanced.heavyMassG };
-  const rests = seen.flatMap((o) => (o.kind === 'settle' && o.weights.length === 0 ? [o.restDeg] : []));
+  const rests = seen.flatMap((o) =>
+    o.kind === 'settle' && o.weights.length === 0 ? [o.restDeg] : [],
+  );
   return rests.length === 0 ? null : { deg: meanDeg(rests), massG: null };
 };

@@ -35,7 +35,13 @@ const levers = (state: JobState, step: Step, bite: number): DialMark[] => {
     ...(Math.abs(angleBetween(plan.startDeg, plan.finishDeg)) > 1
       ? [{ is: 'finish', deg: plan.finishDeg } as const]
       : []),
-    ...plan.bites.map((b): DialMark => ({ is: 'bite', deg: b.leverDeg, n: b.n, done: b.n < bite, now: b.n === bite })),
+    ...plan.bites.map((b): DialMark => ({
+      is: 'bite',
+      deg: b.leverDeg,
+      n: b.n,
+      done: b.n < bite,
+      now: b.n === bite,
+    })),
   ];
 };
 
@@ -58,7 +64,12 @@ const ringMarks = (state: JobState, sayMm: SayLength): DialMark[] => {
   const widest = Math.max(0.01, ...gaps.map((g) => g.gapMm));
   return [
     ...bolts,
-    ...gaps.map(({ deg, gapMm }): DialMark => ({ is: 'gap', deg, share: gapMm / widest, label: sayMm(gapMm) })),
+    ...gaps.map(({ deg, gapMm }): DialMark => ({
+      is: 'gap',
+      deg,
+      share: gapMm / widest,
+      label: sayMm(gapMm),
+    })),
   ];
 };
 
@@ -77,17 +88,20 @@ export const dialMarks = (
 ): DialMark[] => {
   if (!state.wheel) return [];
   const marks: DialMark[] = lockMarks(state.wheel);
-  const levering = step !== undefined && ['levers-off', 'levers-on', 'push-down'].includes(step.shows ?? '');
+  const levering =
+    step !== undefined && ['levers-off', 'levers-on', 'push-down'].includes(step.shows ?? '');
   const lateStation = ['seat', 'set', 'balance', 'wheel-back', 'hand-over'].includes(station);
   // Where the mark goes is shown at Tire on; where it is, only on a tire that is known.
-  const isMarkShown = (station === 'tire-on' && !levering) || (lateStation && state.chosen !== null);
+  const isMarkShown =
+    (station === 'tire-on' && !levering) || (lateStation && state.chosen !== null);
   if (newTireOf(state).lightMark && isMarkShown) {
     const { deg } = lightMarkPlace(lightMarkTo(state), state.wheel.heavySpotDeg);
     marks.push({ is: 'light-mark', deg });
   }
   if (levering) marks.push(...levers(state, step, bite));
   if (step?.shows === 'ring') marks.push(...ringMarks(state, sayMm));
-  if (step?.shows === 'arrow') marks.push({ is: 'arrow', clockwise: state.wheel.discSide !== 'left' });
+  if (step?.shows === 'arrow')
+    marks.push({ is: 'arrow', clockwise: state.wheel.discSide !== 'left' });
   if (station === 'hand-over') marks.push(...balanceMarks(state.balance, say));
   return marks;
 };

@@ -34,20 +34,34 @@ describe('on both sides of a limit', () => {
     const isOver = (gaugeKpa: number) => {
       const one = logOf().open();
       one.add('seat-reading', { gaugeKpa });
-      return stationReport(foldJob(one.log), 'seat', TODAY).doubts.some((d) => /above the seating limit/.test(d));
+      return stationReport(foldJob(one.log), 'seat', TODAY).doubts.some((d) =>
+        /above the seating limit/.test(d),
+      );
     };
-    expect([isOver(limitKpa - 0.005), isOver(limitKpa + 0.005), isOver(limitKpa + 0.02)]).toEqual([false, false, true]);
+    expect([isOver(limitKpa - 0.005), isOver(limitKpa + 0.005), isOver(limitKpa + 0.02)]).toEqual([
+      false,
+      false,
+      true,
+    ]);
   });
 
   test('weights on are asked for until they are on, or it is balanced without', () => {
-    const missing = (l: ReturnType<typeof logOf>) => stationReport(foldJob(l.log), 'balance', TODAY).missing;
+    const missing = (l: ReturnType<typeof logOf>) =>
+      stationReport(foldJob(l.log), 'balance', TODAY).missing;
     const none = logOf().open();
     expect(missing(none)).toContain('weights on');
     const on = logOf().open();
     on.add('weights', { pieces: [], residualG: null });
     expect(missing(on)).not.toContain('weights on');
     const ended = logOf().open();
-    ended.add('balanced', { heavyMassG: 1, heavyDeg: 0, leftG: 1, leftDeg: 0, bandG: 2, chance: 0.9 });
+    ended.add('balanced', {
+      heavyMassG: 1,
+      heavyDeg: 0,
+      leftG: 1,
+      leftDeg: 0,
+      bandG: 2,
+      chance: 0.9,
+    });
     expect(missing(ended)).not.toContain('weights on');
   });
 
@@ -57,8 +71,18 @@ describe('on both sides of a limit', () => {
       if (isLoaded) l.add('load', { riderKg: 80, passengerKg: 0, luggageKg: 5 });
       return fitContextOf(foldJob(l.log), TODAY)?.sheet;
     };
-    expect(sheet(60, 70)).toEqual({ emptyFrontKg: 60, emptyRearKg: 70, riderKg: 80, passengerKg: 0, luggageKg: 5 });
-    expect([sheet(60, null), sheet(null, 70), sheet(60, 70, false)]).toEqual([undefined, undefined, undefined]);
+    expect(sheet(60, 70)).toEqual({
+      emptyFrontKg: 60,
+      emptyRearKg: 70,
+      riderKg: 80,
+      passengerKg: 0,
+      luggageKg: 5,
+    });
+    expect([sheet(60, null), sheet(null, 70), sheet(60, 70, false)]).toEqual([
+      undefined,
+      undefined,
+      undefined,
+    ]);
   });
 
   test('a rim lock is picked by the hole that was measured', () => {
@@ -99,7 +123,10 @@ describe('on both sides of a limit', () => {
 
 describe('nothing known yet', () => {
   test('a job without its wheel has no runout of spokes, no ring of them, and a card that says only “Job”', () => {
-    const readings = [0, 60, 120, 180, 240, 300].map((angleDeg) => ({ angleDeg, lateralMm: angleDeg / 100 }));
+    const readings = [0, 60, 120, 180, 240, 300].map((angleDeg) => ({
+      angleDeg,
+      lateralMm: angleDeg / 100,
+    }));
     const found = runoutOf(emptyJob(), readings);
     expect(found.ok).toBe(true);
     expect(runoutOf(foldJob(logOf().open().log), readings)).not.toEqual(found);
@@ -118,7 +145,10 @@ describe('nothing known yet', () => {
 
   test('a trial that stays on as it is makes no new placement; another mass, place or number does', () => {
     const piece = (massG: number, deg: number) => ({ massG, deg, side: 'near' as const });
-    const placements = (kept: ReturnType<typeof piece>[], trial = [piece(20, 30), piece(10, 60)]) => {
+    const placements = (
+      kept: ReturnType<typeof piece>[],
+      trial = [piece(20, 30), piece(10, 60)],
+    ) => {
       const l = logOf().open();
       l.add('trial', { pieces: trial });
       l.add('weights', { pieces: kept, residualG: 1 });
@@ -162,7 +192,9 @@ describe('what is reckoned with', () => {
         { ...bare, ...(rimWidthMm === undefined ? {} : { rimWidthMm }) },
         { massG, deg: 0, limitG: 5 },
       );
-      return found.ok ? (found.working.input as { counterMassG: number; rimWidthMm?: number }) : null;
+      return found.ok
+        ? (found.working.input as { counterMassG: number; rimWidthMm?: number })
+        : null;
     };
     expect([asked(30)?.counterMassG, asked(5000)?.counterMassG]).toEqual([30, 1000]);
     expect([asked(30)?.rimWidthMm, asked(30, 54)?.rimWidthMm]).toEqual([undefined, 54]);
@@ -170,7 +202,10 @@ describe('what is reckoned with', () => {
 
   test('the rim is as stamped, else as its tire has it, else nobody knows', () => {
     const bites = (rimCode: string, tireMarking: string) =>
-      biteInputOf(foldJob(logOf().open(sampleMachine(), sampleWheel({ rimCode, tireMarking })).log), 'on');
+      biteInputOf(
+        foldJob(logOf().open(sampleMachine(), sampleWheel({ rimCode, tireMarking })).log),
+        'on',
+      );
     const stamped = bites('2.15x18', '90/90-21');
     const byTire = bites('worn away', '90/90-21');
     expect(stamped).not.toBeNull();
@@ -182,13 +217,27 @@ describe('what is reckoned with', () => {
 
   test('pieces at one place are one mark: so many of one mass, or their sum', () => {
     const labels = (...masses: number[]) =>
-      weightMarks(masses.map((massG) => ({ massG, deg: 90 }))).map((m) => ('label' in m ? m.label : null));
-    expect([labels(20), labels(20, 20), labels(20, 5, 10)]).toEqual([['20 g'], ['2 × 20 g'], ['35 g']]);
+      weightMarks(masses.map((massG) => ({ massG, deg: 90 }))).map((m) =>
+        'label' in m ? m.label : null,
+      );
+    expect([labels(20), labels(20, 20), labels(20, 5, 10)]).toEqual([
+      ['20 g'],
+      ['2 × 20 g'],
+      ['35 g'],
+    ]);
   });
 
   test('a chain’s pitch goes to its working where it is known', () => {
-    const slack = { when: 'before', placesMm: [35, 33], wantMinMm: 30, wantMaxMm: 40, runMm: 600 } as const;
-    expect(slackInput({ ...slack, placesMm: [35, 33], pitchMm: null })).not.toHaveProperty('pitchMm');
+    const slack = {
+      when: 'before',
+      placesMm: [35, 33],
+      wantMinMm: 30,
+      wantMaxMm: 40,
+      runMm: 600,
+    } as const;
+    expect(slackInput({ ...slack, placesMm: [35, 33], pitchMm: null })).not.toHaveProperty(
+      'pitchMm',
+    );
     expect(slackInput({ ...slack, placesMm: [35, 33], pitchMm: 15.875 })).toMatchObject({
       slackMm: 35,
       otherPlacesMm: [33],
@@ -210,10 +259,15 @@ describe('what is reckoned with', () => {
     const missing = (kind: 'rest' | 'machine-reading' | null) => {
       const one = logOf().open();
       if (kind === 'rest') one.add('rest', { restDeg: 180 });
-      if (kind === 'machine-reading') one.add('machine-reading', { massG: 20, deg: 10, stepG: 1, stepDeg: 1 });
+      if (kind === 'machine-reading')
+        one.add('machine-reading', { massG: 20, deg: 10, stepG: 1, stepDeg: 1 });
       return stationReport(foldJob(one.log), 'balance', TODAY).missing.includes('where it settles');
     };
-    expect([missing(null), missing('rest'), missing('machine-reading')]).toEqual([true, false, false]);
+    expect([missing(null), missing('rest'), missing('machine-reading')]).toEqual([
+      true,
+      false,
+      false,
+    ]);
   });
 
   test('what the machine was taught stands with who and when; a job begins without troubles', () => {
@@ -229,19 +283,29 @@ describe('what is reckoned with', () => {
   });
 
   test('a ring’s bolts may not be touched with air behind them', () => {
-    const missing = (air: { silent: boolean; gaugeKpa: number | null; coreOut: boolean } | null) => {
-      const l = logOf().open(sampleMachine({ kind: 'side-by-side' }), sampleWheel({ build: 'beadlock', tube: false }));
+    const missing = (
+      air: { silent: boolean; gaugeKpa: number | null; coreOut: boolean } | null,
+    ) => {
+      const l = logOf().open(
+        sampleMachine({ kind: 'side-by-side' }),
+        sampleWheel({ build: 'beadlock', tube: false }),
+      );
       if (air) l.add('air-out', air);
       return clampedReport(foldJob(l.log), 'tire-off').missing;
     };
     expect(missing({ silent: true, gaugeKpa: 0, coreOut: true })).toEqual([]);
     expect(missing({ silent: true, gaugeKpa: 40, coreOut: true })).toEqual(['the gauge at nought']);
-    expect(missing(null)).toEqual(['the valve core out', 'silence at the valve', 'the gauge at nought']);
+    expect(missing(null)).toEqual([
+      'the valve core out',
+      'silence at the valve',
+      'the gauge at nought',
+    ]);
   });
 
   test('a place of the molded line is as it was read last; every other place stays', () => {
     const l = logOf().open();
-    const read = (side: 'disc' | 'other', deg: number, even: boolean) => l.add('molded-line', { side, deg, even });
+    const read = (side: 'disc' | 'other', deg: number, even: boolean) =>
+      l.add('molded-line', { side, deg, even });
     read('disc', 0, false);
     read('disc', 90, true);
     read('other', 0, true);
@@ -254,7 +318,10 @@ describe('what is reckoned with', () => {
   });
 
   test('pulls at the brake go to its working where they were measured', () => {
-    expect(brakeInput({ firm: true, spin: 'free', pullN: null, radiusMm: null })).toEqual({ firm: true, spin: 'free' });
+    expect(brakeInput({ firm: true, spin: 'free', pullN: null, radiusMm: null })).toEqual({
+      firm: true,
+      spin: 'free',
+    });
     const pulled = { firm: false, spin: 'free', pullN: 30, freePullN: 4, radiusMm: 310 } as const;
     expect(brakeInput(pulled)).toEqual(pulled);
   });

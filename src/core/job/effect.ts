@@ -14,7 +14,8 @@ export interface Effect {
 const RIGHT_OF: Partial<Record<EntryKind, Right>> = { 'handed-over': 'hand over' };
 
 /** Only these can change whether an earlier entry stands. */
-const reachesBack = (entry: Entry): boolean => entry.kind === 'undo' || entry.replaces !== undefined;
+const reachesBack = (entry: Entry): boolean =>
+  entry.kind === 'undo' || entry.replaces !== undefined;
 
 /** The effect of the entries of a log after the first `before`: what they bring about, whatever they are called. */
 export const effectOf = (log: readonly Entry[], before: number): Effect => {

@@ -7,7 +7,14 @@ import type { Ground, LinePoint, RaisedCeiling, Use } from '../pressure';
 import type { School } from '../procedure/schools';
 import type { Symptom } from '../procedure/symptoms';
 import type { JobLook } from '../recheck';
-import { BEAD_SIDES, type BeadMeasured, type BeadSide, type GapReading, type GapTime, type TapeReading } from '../ring';
+import {
+  BEAD_SIDES,
+  type BeadMeasured,
+  type BeadSide,
+  type GapReading,
+  type GapTime,
+  type TapeReading,
+} from '../ring';
 import type { RuleValues } from '../rules';
 import type { Tread } from '../shop';
 import type { StationId } from '../stations';
@@ -25,7 +32,13 @@ export interface EntryData {
   opened: { machine: Machine; wheel: Wheel; rider: string };
   rules: { values: RuleValues };
   /** `treadBy` is the instrument that measured the tread. */
-  'came-off': { marking: string; dateCode: string | null; treadMm: number | null; use: Use; treadBy?: string | null };
+  'came-off': {
+    marking: string;
+    dateCode: string | null;
+    treadMm: number | null;
+    use: Use;
+    treadBy?: string | null;
+  };
   clearance: { place: ClearancePlace; mm: number; load: string };
   chosen: {
     marking: string;
@@ -71,7 +84,13 @@ export interface EntryData {
   /** Bolts of a ring or of a split rim, and their torque by the maker: the wheel keeps them. */
   'ring-set': { bolts: number; torqueNm: number | null };
   /** A bolt brought to its torque. `rim` for the bolts of a split rim; `device` is the wrench that clicked. */
-  'ring-bolt': { ring: RingName; pass: 1 | 2; bolt: number; torqueNm: number | null; device?: string | null };
+  'ring-bolt': {
+    ring: RingName;
+    pass: 1 | 2;
+    bolt: number;
+    torqueNm: number | null;
+    device?: string | null;
+  };
   /** What was noted before a bolt of a clamped wheel is touched; `gaugeKpa` null where it was not read. */
   'air-out': { silent: boolean; gaugeKpa: number | null; coreOut: boolean; device?: string | null };
   /** A tape round the middle of the tread. */
@@ -117,7 +136,14 @@ export interface EntryData {
   swing: { periodS: number };
   'machine-reading': { massG: number; deg: number; stepG: number; stepDeg: number };
   /** The end of a balancing: what was believed then, and how probable it is that the shop's limit is met. */
-  balanced: { heavyMassG: number; heavyDeg: number; leftG: number; leftDeg: number; bandG: number; chance: number };
+  balanced: {
+    heavyMassG: number;
+    heavyDeg: number;
+    leftG: number;
+    leftDeg: number;
+    bandG: number;
+    chance: number;
+  };
   /** All that was seen before is void: the tire was turned on the rim, or another wheel was meant. */
   'balance-again': { why: string };
   /** Written by an earlier program only: a trial with its rest, and checks of the weights at 3 and 9 o'clock. */
@@ -149,7 +175,13 @@ export interface EntryData {
   /** Gaps that a string along the rear tire leaves at the front tire. */
   string: { gapsMm: Gaps; wheelbaseMm: number; spanMm: number; chainSide: ChainSide };
   /** The brake, pumped, and the wheel, spun with it let go; the pulls at the tread where they were measured. */
-  brake: { firm: boolean; spin: Spin; pullN?: number | null; freePullN?: number | null; radiusMm?: number | null };
+  brake: {
+    firm: boolean;
+    spin: Spin;
+    pullN?: number | null;
+    freePullN?: number | null;
+    radiusMm?: number | null;
+  };
   'sensor-gap': { readings: SensorReading[]; wantMinMm: number | null; wantMaxMm: number | null };
   'disc-runout': { readings: RunoutReading[]; limitMm: number | null; device?: string | null };
   /**
@@ -181,7 +213,11 @@ export interface EntryData {
     device?: string | null;
   };
   /** `despite` where a safety point is not proved: who hands it over all the same, and why. */
-  'handed-over': { to: string; despite?: { by: string; why: string } | null; oldTire?: OldTire | null };
+  'handed-over': {
+    to: string;
+    despite?: { by: string; why: string } | null;
+    oldTire?: OldTire | null;
+  };
   undo: { entryId: string };
 }
 export type EntryKind = keyof EntryData;
@@ -204,4 +240,6 @@ export interface EntryBody<K extends EntryKind = EntryKind> {
  * An entry as it stands in the log; `seq` counts from 1 without gaps, `at` is when it was written at the bench, ISO 8601.
  * `arrivedAt` is when the log got it, where it had to wait on the way.
  */
-export type Entry = { [K in EntryKind]: EntryBody<K> & { seq: number; at: string; arrivedAt?: string } }[EntryKind];
+export type Entry = {
+  [K in EntryKind]: EntryBody<K> & { seq: number; at: string; arrivedAt?: string };
+}[EntryKind];

@@ -3,7 +3,20 @@ import { PIECE_SIDES } from '../balance';
 import { discRunout, SPINS } from '../brake';
 import { CHAIN_SIDES, chainSlack, GAPS_FIELD, wheelAlignString } from '../drive';
 import { InputError } from '../errors';
-import { angle, check, count, date, listOf, marking, oneOf, quantity, record, ruleValues, text, yes } from '../fields';
+import {
+  angle,
+  check,
+  count,
+  date,
+  listOf,
+  marking,
+  oneOf,
+  quantity,
+  record,
+  ruleValues,
+  text,
+  yes,
+} from '../fields';
 import { inspectionOf, INSPECTED } from '../inspect';
 import { sensorGap, SENSOR_READINGS } from '../leave';
 import { GROUNDS, RAISED_FIELDS, USES } from '../pressure';
@@ -35,7 +48,10 @@ const dateCode = text(4, 'The date code');
 const ofServer = Joi.any().forbidden().meta({ expected: 'nothing: the server writes it' });
 const id = text(60, 'Name of the entry');
 const pieces = listOf(
-  record({ massG: mass, deg: angle('Place of the piece'), side: oneOf(PIECE_SIDES, 'Side of the rim') }, 'A piece'),
+  record(
+    { massG: mass, deg: angle('Place of the piece'), side: oneOf(PIECE_SIDES, 'Side of the rim') },
+    'A piece',
+  ),
   60,
   'The pieces on the rim',
 );
@@ -43,10 +59,16 @@ const caliperReadings = (says: string) => listOf(quantity('mm', 0.5, 80, says), 
 const moved = oneOf(['rises', 'sinks', 'stays'], 'What it did');
 
 /** A schema for every field of every kind: a missing or misspelled one does not compile. */
-type DataSchemas = { [K in EntryKind]: () => { [Field in keyof Required<EntryData[K]>]: Joi.Schema } };
+type DataSchemas = {
+  [K in EntryKind]: () => { [Field in keyof Required<EntryData[K]>]: Joi.Schema };
+};
 
 const DATA: DataSchemas = {
-  opened: () => ({ machine: recordSchema('machines'), wheel: recordSchema('wheels'), rider: text(80, 'The rider') }),
+  opened: () => ({
+    machine: recordSchema('machines'),
+    wheel: recordSchema('wheels'),
+    rider: text(80, 'The rider'),
+  }),
   rules: () => ({ values: ruleValues().required() }),
   'came-off': () => ({
     marking: marking('The size that comes off'),
@@ -76,7 +98,10 @@ const DATA: DataSchemas = {
       .optional()
       .default(null),
     parts: listOf(
-      record({ what: text(120, 'What it is'), count: count(1, 1000, 'How many'), stockId: maybe(id) }, 'A part'),
+      record(
+        { what: text(120, 'What it is'), count: count(1, 1000, 'How many'), stockId: maybe(id) },
+        'A part',
+      ),
       60,
       'Parts',
     )
@@ -89,7 +114,10 @@ const DATA: DataSchemas = {
     passengerKg: quantity('kg', 0, 300, 'Passenger with gear'),
     luggageKg: quantity('kg', 0, 500, 'Luggage'),
   }),
-  school: () => ({ school: oneOf(SCHOOLS, 'The school'), value: text(60, 'What it is for this job') }),
+  school: () => ({
+    school: oneOf(SCHOOLS, 'The school'),
+    value: text(60, 'What it is for this job'),
+  }),
   step: () => ({ stepId: id, of: ofServer }),
   steps: () => ({
     stepIds: listOf(id, 40, 'Steps that were done').custom((ids: unknown[], helpers) =>
@@ -106,7 +134,10 @@ const DATA: DataSchemas = {
     part: maybe(oneOf(INSPECTED, 'What it shows')),
     says: text(200, 'What is to be seen').allow(''),
   }),
-  trouble: () => ({ symptom: oneOf(SYMPTOMS, 'What was seen'), curedBy: maybe(text(40, 'What cured it')) }),
+  trouble: () => ({
+    symptom: oneOf(SYMPTOMS, 'What was seen'),
+    curedBy: maybe(text(40, 'What cured it')),
+  }),
   'rim-shape': () => ({
     flangeMm: quantity('mm', 80, 750, 'Over the flange'),
     wellMm: quantity('mm', 60, 700, 'In the well'),
@@ -114,7 +145,10 @@ const DATA: DataSchemas = {
   }),
   runout: () => ({ readings: READINGS_FIELD, device }),
   'spoke-ring': () => ({ spokes: SPOKES_FIELD }),
-  'nipples-turned': () => ({ turned: (TURNED_FIELD as Joi.ArraySchema).min(1), firstTo: FIRST_TO_FIELD }),
+  'nipples-turned': () => ({
+    turned: (TURNED_FIELD as Joi.ArraySchema).min(1),
+    firstTo: FIRST_TO_FIELD,
+  }),
   'bead-measured': () => ({
     side: oneOf(BEAD_SIDES, 'Which bead'),
     bundleMm: caliperReadings('Thickness of the bundle'),
@@ -125,7 +159,10 @@ const DATA: DataSchemas = {
     ring: oneOf(BEAD_SIDES, 'Which ring'),
     when: oneOf(GAP_TIMES, 'When it was measured'),
     readings: listOf(
-      record({ deg: angle('Place on the ring'), gapMm: quantity('mm', 0, 60, 'Gap there') }, 'A reading'),
+      record(
+        { deg: angle('Place on the ring'), gapMm: quantity('mm', 0, 60, 'Gap there') },
+        'A reading',
+      ),
       48,
       'Readings of the feeler',
     ),
@@ -136,12 +173,20 @@ const DATA: DataSchemas = {
   }),
   'ring-bolt': () => ({
     ring: oneOf(RING_NAMES, 'Which ring'),
-    pass: Joi.number().valid(1, 2).required().meta({ expected: 'the first pass or the second, 1 or 2' }),
+    pass: Joi.number()
+      .valid(1, 2)
+      .required()
+      .meta({ expected: 'the first pass or the second, 1 or 2' }),
     bolt: count(1, 36, 'The bolt'),
     torqueNm: maybe(quantity('Nm', 0.1, 300, 'Torque')),
     device,
   }),
-  'air-out': () => ({ silent: yes('Nothing hisses'), gaugeKpa: maybe(gauge), coreOut: yes('The core is out'), device }),
+  'air-out': () => ({
+    silent: yes('Nothing hisses'),
+    gaugeKpa: maybe(gauge),
+    coreOut: yes('The core is out'),
+    device,
+  }),
   taped: () => ({
     run: count(0, 500, 'Runs before it'),
     circumferenceMm: quantity('mm', 300, 4000, 'Circumference by tape'),
@@ -168,7 +213,9 @@ const DATA: DataSchemas = {
     rideM: altitude,
     gauge: device,
     thermometer: device,
-    second: maybe(record({ gauge: text(40, 'The second gauge'), gaugeKpa: gauge }, 'A second gauge'))
+    second: maybe(
+      record({ gauge: text(40, 'The second gauge'), gaugeKpa: gauge }, 'A second gauge'),
+    )
       .optional()
       .default(null),
   }),
@@ -229,7 +276,11 @@ const DATA: DataSchemas = {
     torqueNm: maybe(quantity('Nm', 0.1, 1000, 'Torque')),
     wrench: maybe(text(60, 'The wrench')),
     device,
-    pass: Joi.number().valid(1, 2).optional().default(1).meta({ expected: 'the first round or the second, 1 or 2' }),
+    pass: Joi.number()
+      .valid(1, 2)
+      .optional()
+      .default(1)
+      .meta({ expected: 'the first round or the second, 1 or 2' }),
     thread: maybe(oneOf(LUBRICANTS, 'On its threads')).optional().default(null),
     extensionMm: maybe(quantity('mm', 0, 1000, 'Extension head in line'))
       .optional()
@@ -237,8 +288,12 @@ const DATA: DataSchemas = {
   }),
   slack: () => ({
     when: oneOf(['before', 'after'], 'Before it was adjusted, or after'),
-    placesMm: listOf(quantity('mm', 0, 300, 'Slack at a place'), 12, 'Slack, at several places of the chain').custom(
-      (places: unknown[], helpers) => (places.length > 0 ? places : helpers.error('any.invalid')),
+    placesMm: listOf(
+      quantity('mm', 0, 300, 'Slack at a place'),
+      12,
+      'Slack, at several places of the chain',
+    ).custom((places: unknown[], helpers) =>
+      places.length > 0 ? places : helpers.error('any.invalid'),
     ),
     wantMinMm: quantity('mm', 0, 200, 'Slack that the manual wants, at least'),
     wantMaxMm: quantity('mm', 1, 250, 'Slack that the manual wants, at most'),
@@ -289,7 +344,11 @@ const DATA: DataSchemas = {
   }),
   declined: () => ({ what: text(300, 'What was advised'), by: text(80, 'Who declined it') }),
   odometer: () => ({ km: quantity('km', 0, 2_000_000, 'Odometer'), of: ofServer }),
-  taught: () => ({ done: yes('Taught'), found: text(300, 'What was seen').allow(''), of: ofServer }),
+  taught: () => ({
+    done: yes('Taught'),
+    found: text(300, 'What was seen').allow(''),
+    of: ofServer,
+  }),
   recheck: () => ({
     what: text(120, 'What to look at again'),
     onDate: date('When'),
@@ -308,7 +367,10 @@ const DATA: DataSchemas = {
   'handed-over': () => ({
     to: text(80, 'Who took it'),
     despite: maybe(
-      record({ by: text(60, 'Who hands it over all the same'), why: text(300, 'Why') }, 'Handed over all the same'),
+      record(
+        { by: text(60, 'Who hands it over all the same'), why: text(300, 'Why') },
+        'Handed over all the same',
+      ),
     )
       .optional()
       .default(null),
@@ -333,7 +395,8 @@ export const entryBodySchema = Joi.object({
 const described = new Map<EntryKind, Joi.ObjectSchema>();
 /** What the data of a kind may hold. */
 export const dataSchema = (kind: EntryKind): Joi.ObjectSchema => {
-  const schema = described.get(kind) ?? Joi.object(DATA[kind]() as Record<string, Joi.Schema>).required();
+  const schema =
+    described.get(kind) ?? Joi.object(DATA[kind]() as Record<string, Joi.Schema>).required();
   described.set(kind, schema);
   return schema;
 };
@@ -341,7 +404,11 @@ export const dataSchema = (kind: EntryKind): Joi.ObjectSchema => {
 /** A school is one of its own choices. */
 const checkSchool = ({ school, value }: EntryData['school']): void => {
   if (!schoolChoices(school).includes(value))
-    throw new InputError('value', `${value.slice(0, 30)} is not a choice here.`, schoolChoices(school).join(', '));
+    throw new InputError(
+      'value',
+      `${value.slice(0, 30)} is not a choice here.`,
+      schoolChoices(school).join(', '),
+    );
 };
 
 /** A cure is one of the checks of what was seen. */
@@ -373,7 +440,8 @@ export const checkEntryBody = (value: unknown): EntryBody => {
     (CHECKS[body.kind] as ((data: unknown) => void) | undefined)?.(data);
     return { ...body, data };
   } catch (error) {
-    if (error instanceof InputError) throw new InputError(`data.${error.field}`, error.message, error.expected);
+    if (error instanceof InputError)
+      throw new InputError(`data.${error.field}`, error.message, error.expected);
     throw error;
   }
 };

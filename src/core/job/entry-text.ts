@@ -7,14 +7,29 @@ import { findRule } from '../rules';
 import { STATION_WORDS } from '../stations';
 import { PLACE_WORDS } from '../tires';
 import { eighthsText } from '../truing';
-import { counted, formatQuantity, mirrored, placeText, type Unit, type UnitPreferences } from '../units';
+import {
+  counted,
+  formatQuantity,
+  mirrored,
+  placeText,
+  type Unit,
+  type UnitPreferences,
+} from '../units';
 import { POSITION_WORDS } from '../wheels';
 import type { Entry, EntryData, EntryKind, RingName } from './entries';
 
 /** Rings in words. */
-export const RING_WORDS: Record<RingName, string> = { inner: 'Inner ring', outer: 'Outer ring', rim: 'Rim bolts' };
+export const RING_WORDS: Record<RingName, string> = {
+  inner: 'Inner ring',
+  outer: 'Outer ring',
+  rim: 'Rim bolts',
+};
 
-const SIDE_TEXT: Record<Piece['side'], string> = { near: '', far: ', far side', inner: ', inner face' };
+const SIDE_TEXT: Record<Piece['side'], string> = {
+  near: '',
+  far: ', far side',
+  inner: ', inner face',
+};
 
 /** The fitter's words for what entries hold. */
 interface Say {
@@ -53,20 +68,26 @@ const SENTENCES: { [K in Exclude<EntryKind, 'undo'>]: (data: EntryData[K], say: 
   },
   clearance: ({ place, mm, load }, { q }) => `Room ${PLACE_WORDS[place]}: ${q(mm, 'mm')}, ${load}`,
   chosen: ({ marking, dateCode, tube, tubeLabel, doubled }) => {
-    const inside = tube ? `tube ${tubeLabel ?? 'not picked'}${doubled ? ', doubled' : ''}` : 'tubeless';
+    const inside = tube
+      ? `tube ${tubeLabel ?? 'not picked'}${doubled ? ', doubled' : ''}`
+      : 'tubeless';
     return `Goes on: ${listed([marking, dateCode && `date code ${dateCode}`, inside])}`;
   },
   school: ({ school, value }) => `${findRule(school).says}: ${value}, for this job`,
   load: ({ riderKg, passengerKg, luggageKg }, { q }) =>
     `Load: rider ${q(riderKg, 'kg')}, passenger ${q(passengerKg, 'kg')}, luggage ${q(luggageKg, 'kg')}`,
-  step: ({ stepId, of }, { step }) => `Done${of === undefined ? '' : ', at the other wheel'}: ${step(stepId)}`,
+  step: ({ stepId, of }, { step }) =>
+    `Done${of === undefined ? '' : ', at the other wheel'}: ${step(stepId)}`,
   steps: ({ stepIds, of }, { step }) =>
     `Done as shown${of === undefined ? '' : ', at the other wheel'}: ${stepIds.map(step).join(' ')}`,
   findings: ({ part, found }) => {
-    const seen = FINDINGS[part].filter((f) => found.includes(f.id)).map((f) => f.sees.toLowerCase());
+    const seen = FINDINGS[part]
+      .filter((f) => found.includes(f.id))
+      .map((f) => f.sees.toLowerCase());
     return `${INSPECTED_WORDS[part]}: ${listed(seen) || 'nothing found'}`;
   },
-  photo: ({ part, says }) => listed(['Photograph', part && INSPECTED_WORDS[part].toLowerCase(), says], ': '),
+  photo: ({ part, says }) =>
+    listed(['Photograph', part && INSPECTED_WORDS[part].toLowerCase(), says], ': '),
   trouble: ({ symptom, curedBy }) =>
     `Trouble: ${SYMPTOM_WORDS[symptom].toLowerCase()}${curedBy ? '' : ', not cured yet'}`,
   'rim-shape': ({ flangeMm, wellMm, wellToFlangeMm }, { q }) =>
@@ -100,16 +121,21 @@ const SENTENCES: { [K in Exclude<EntryKind, 'undo'>]: (data: EntryData[K], say: 
   taped: ({ run, circumferenceMm, gaugeKpa, device }, { q, by }) =>
     `Rollout ${run === 0 ? 'before the first run' : `after run ${run}`}: ${q(circumferenceMm, 'mm')} at ${q(gaugeKpa, 'kPa')}${by(device)}`,
   note: ({ text }) => `Note: ${text}`,
-  'seat-reading': ({ gaugeKpa, device }, { q, by }) => `Pressure ${q(gaugeKpa, 'kPa')}${by(device)}`,
+  'seat-reading': ({ gaugeKpa, device }, { q, by }) =>
+    `Pressure ${q(gaugeKpa, 'kPa')}${by(device)}`,
   pop: ({ gaugeKpa, device }, { q, by }) => `A bead popped at ${q(gaugeKpa, 'kPa')}${by(device)}`,
   'molded-line': ({ side, deg, even }) =>
     `Molded line ${even ? 'even' : 'low'} at ${placeText(side === 'disc' ? deg : mirrored(deg))}, ${side} side`,
   'seat-ceiling': ({ ceilingKpa, by, why }, { q }) =>
     `Seating ceiling raised to ${q(ceilingKpa, 'kPa')} by ${by}: ${why}`,
-  seated: ({ side, seated }) => `${side === 'disc' ? 'Disc side' : 'Other side'}: ${seated ? 'seated' : 'not seated'}`,
+  seated: ({ side, seated }) =>
+    `${side === 'disc' ? 'Disc side' : 'Other side'}: ${seated ? 'seated' : 'not seated'}`,
   'seat-again': ({ why }) => `All air out, seated again from the start: ${why}`,
   ground: ({ ground }) => `Ground: ${GROUND_WORDS[ground]}`,
-  'pressure-set': ({ gaugeKpa, shopC, rideC, rideKpa, shopM = 0, rideM = 0, gauge, second }, { q, by }) => {
+  'pressure-set': (
+    { gaugeKpa, shopC, rideC, rideKpa, shopM = 0, rideM = 0, gauge, second },
+    { q, by },
+  ) => {
     const up = (m: number) => (shopM === rideM ? '' : `, ${q(m, 'm')} up`);
     const here = `Set to ${q(gaugeKpa, 'kPa')}${by(gauge)} at ${q(shopC, 'C')}${up(shopM)}`;
     const there = `for ${q(rideKpa, 'kPa')} at ${q(rideC, 'C')}${up(rideM)}`;
@@ -121,10 +147,13 @@ const SENTENCES: { [K in Exclude<EntryKind, 'undo'>]: (data: EntryData[K], say: 
     `Settles at ${placeText(restDeg)}${from ? `, let go from the ${from}` : ''}${turned ? ', turned around on the stand' : ''}${by(device)}`,
   trial: ({ pieces: list }, { pieces }) =>
     list.length === 0 ? 'All weights off' : `Taped on to learn from: ${pieces(list)}`,
-  weights: ({ pieces: list }, { pieces }) => (list.length === 0 ? 'No weights needed' : `Weights on: ${pieces(list)}`),
-  'level-test': ({ deg, moved, at }) => `${placeText(deg)} held level${at ? ` at ${levelHour(at)}` : ''}: ${moved}`,
+  weights: ({ pieces: list }, { pieces }) =>
+    list.length === 0 ? 'No weights needed' : `Weights on: ${pieces(list)}`,
+  'level-test': ({ deg, moved, at }) =>
+    `${placeText(deg)} held level${at ? ` at ${levelHour(at)}` : ''}: ${moved}`,
   swing: ({ periodS }) => `One swing there and back takes ${periodS} s`,
-  'machine-reading': ({ massG, deg }, { q }) => `The machine says ${q(massG, 'g')} heavy at ${placeText(deg)}`,
+  'machine-reading': ({ massG, deg }, { q }) =>
+    `The machine says ${q(massG, 'g')} heavy at ${placeText(deg)}`,
   balanced: ({ leftG, heavyMassG, chance }, { q }) =>
     `Balanced: ${q(leftG, 'g')} left of ${q(heavyMassG, 'g')}, within the limit in ${chanceText(chance)}`,
   'balance-again': ({ why }) => `Balancing begins anew: ${why}`,
@@ -134,7 +163,12 @@ const SENTENCES: { [K in Exclude<EntryKind, 'undo'>]: (data: EntryData[K], say: 
   torqued: ({ fastener, how, torqueNm, wrench, device, pass, thread, extensionMm }, { q }) => {
     const value = torqueNm === null ? '' : ` ${q(torqueNm, 'Nm')}`;
     const head = extensionMm ? `${q(extensionMm, 'mm')} head in line` : null;
-    const more = listed([wrench, head, thread && `${thread} on the threads`, device && 'as the wrench said']);
+    const more = listed([
+      wrench,
+      head,
+      thread && `${thread} on the threads`,
+      device && 'as the wrench said',
+    ]);
     return `${fastener}: ${how}${value}${pass === 2 ? ', once more' : ''}${more ? `, ${more}` : ''}`;
   },
   slack: ({ when, placesMm, wantMinMm, wantMaxMm }, { q }) =>
@@ -152,17 +186,25 @@ const SENTENCES: { [K in Exclude<EntryKind, 'undo'>]: (data: EntryData[K], say: 
   'disc-runout': ({ readings, device }, say) =>
     `Brake disc: runs out by ${spanOf(readings, 'lateralMm', say, 2) ?? 'no reading'}, at ${counted(readings.length, 'place')}${say.by(device)}`,
   'test-ride': ({ how, by, shakesAtKmh, found, of }, { q }) => {
-    const what = { ridden: 'ridden', 'not good': 'ridden, not as it should be', refused: 'refused' }[how];
+    const what = {
+      ridden: 'ridden',
+      'not good': 'ridden, not as it should be',
+      refused: 'refused',
+    }[how];
     const shakes = shakesAtKmh !== null && `shakes at ${q(shakesAtKmh, 'km/h')}`;
     return `Test ride${of === undefined ? '' : ', written at the other wheel'}: ${what} by ${by}${shakes ? `, ${shakes}` : ''}${found ? `. ${found}` : ''}`;
   },
   declined: ({ what, by }) => `Advised, and declined by ${by}: ${what}`,
-  odometer: ({ km, of }, { q }) => `Odometer: ${q(km, 'km')}${of === undefined ? '' : ', written at the other wheel'}`,
-  taught: ({ done, found }) => `Taught the new wheel: ${done ? 'done' : 'not done'}${found ? `. ${found}` : ''}`,
+  odometer: ({ km, of }, { q }) =>
+    `Odometer: ${q(km, 'km')}${of === undefined ? '' : ', written at the other wheel'}`,
+  taught: ({ done, found }) =>
+    `Taught the new wheel: ${done ? 'done' : 'not done'}${found ? `. ${found}` : ''}`,
   recheck: ({ what, onDate }) => `Look again on ${onDate}: ${what}`,
   'looked-again': ({ what, good, found, gaugeKpa, tempC, device }, { q, by }) => {
     const read =
-      gaugeKpa === null ? '' : `, ${q(gaugeKpa, 'kPa')}${tempC === null ? '' : ` at ${q(tempC, 'C')}`}${by(device)}`;
+      gaugeKpa === null
+        ? ''
+        : `, ${q(gaugeKpa, 'kPa')}${tempC === null ? '' : ` at ${q(tempC, 'C')}`}${by(device)}`;
     return `Looked at again: ${what}: ${good ? 'as it should be' : 'not as it should be'}${read}${found ? `. ${found}` : ''}`;
   },
   'handed-over': ({ to, despite, oldTire }) =>
@@ -171,19 +213,29 @@ const SENTENCES: { [K in Exclude<EntryKind, 'undo'>]: (data: EntryData[K], say: 
 
 const sayIn = (units: UnitPreferences, steps: ReadonlyMap<string, string>): Say => {
   const q: Say['q'] = (value, unit, digits) => {
-    const { text, label } = formatQuantity(value, unit, units, digits === undefined ? {} : { digits });
+    const { text, label } = formatQuantity(
+      value,
+      unit,
+      units,
+      digits === undefined ? {} : { digits },
+    );
     return `${text} ${label}`;
   };
   return {
     q,
     by: (device) => (device ? `, by ${device}` : ''),
-    pieces: (list) => list.map((p) => `${q(p.massG, 'g')} at ${placeText(p.deg)}${SIDE_TEXT[p.side]}`).join('; '),
+    pieces: (list) =>
+      list.map((p) => `${q(p.massG, 'g')} at ${placeText(p.deg)}${SIDE_TEXT[p.side]}`).join('; '),
     step: (stepId) => steps.get(stepId) ?? stepId,
   };
 };
 
 /** One entry of the log as a sentence, in the fitter's units. `steps` gives the words of step ids. */
-export const entryText = (entry: Entry, units: UnitPreferences, steps: ReadonlyMap<string, string>): string => {
+export const entryText = (
+  entry: Entry,
+  units: UnitPreferences,
+  steps: ReadonlyMap<string, string>,
+): string => {
   if (entry.kind === 'undo') return `Undone in ${STATION_WORDS[entry.station]}`;
   const sentence = SENTENCES[entry.kind] as (data: Entry['data'], say: Say) => string;
   return sentence(entry.data, sayIn(units, steps));

@@ -31,10 +31,25 @@ const shop = (): Shop & Shelves => ({
     }),
   ],
   tubes: [
-    complete('tubes', { id: 'u', label: '100/100-18, 110/90-18', wall: 'heavy', count: 1, priceMinor: 1500 }),
+    complete('tubes', {
+      id: 'u',
+      label: '100/100-18, 110/90-18',
+      wall: 'heavy',
+      count: 1,
+      priceMinor: 1500,
+    }),
     complete('tubes', { id: 'old', label: '110/90-18', wall: 'heavy', count: 9, archived: true }),
   ],
-  strips: [complete('strips', { id: 's', widthMm: 28, rimFromIn: 18, rimToIn: 19, count: 3, priceMinor: 300 })],
+  strips: [
+    complete('strips', {
+      id: 's',
+      widthMm: 28,
+      rimFromIn: 18,
+      rimToIn: 19,
+      count: 3,
+      priceMinor: 300,
+    }),
+  ],
   locks: [complete('locks', { id: 'l', widthIn: 2.15, count: 1, priceMinor: 1200 })],
   valves: [complete('valves', { id: 'v', holeMm: 11.5, lengthMm: 43, count: 9, priceMinor: 200 })],
   weights: [],
@@ -121,7 +136,13 @@ describe('what a tire has to suit', () => {
 });
 
 describe('the parts of a choice', () => {
-  const choice = { marking: '110/90-18 61M TT', tube: true, tubeId: null, pressureKpa: 90, tireId: 't' };
+  const choice = {
+    marking: '110/90-18 61M TT',
+    tube: true,
+    tubeId: null,
+    pressureKpa: 90,
+    tireId: 't',
+  };
 
   test('tube, lock and strip for spokes; what is archived is not offered', () => {
     const state = foldJob(jobWith().log);
@@ -153,7 +174,13 @@ describe('the parts of a choice', () => {
     const state = foldJob(
       jobWith(
         sampleMachine({ kind: 'road' }),
-        sampleWheel({ build: 'cast', rimCode: 'MT3.50x18', tube: false, valveHoleMm: 11.5, rimLockDegs: [] }),
+        sampleWheel({
+          build: 'cast',
+          rimCode: 'MT3.50x18',
+          tube: false,
+          valveHoleMm: 11.5,
+          rimLockDegs: [],
+        }),
       ).log,
     );
     const bare = { ...choice, tube: false };
@@ -186,7 +213,10 @@ describe('what jobs know of a wheel', () => {
     const newer = jobWith();
     newer.add('rest', { restDeg: 210 });
     newer.add('runout', {
-      readings: [0, 60, 120, 180, 240, 300].map((angleDeg) => ({ angleDeg, lateralMm: angleDeg === 60 ? 0.8 : 0 })),
+      readings: [0, 60, 120, 180, 240, 300].map((angleDeg) => ({
+        angleDeg,
+        lateralMm: angleDeg === 60 ? 0.8 : 0,
+      })),
       device: null,
     });
     newer.add('weights', { pieces: [{ massG: 20, deg: 30, side: 'near' }], residualG: 2 });
@@ -225,17 +255,31 @@ describe('what a wheel brings with it', () => {
   test('the sprockets turn the rear wheel alone, and only where both are known', () => {
     const of = (front: number | null, rear: number | null, position: 'front' | 'rear' = 'rear') =>
       fitContextOf(
-        foldJob(jobWith(sampleMachine({ sprocketFront: front, sprocketRear: rear }), sampleWheel({ position })).log),
+        foldJob(
+          jobWith(
+            sampleMachine({ sprocketFront: front, sprocketRear: rear }),
+            sampleWheel({ position }),
+          ).log,
+        ),
         DAY,
       )?.sprockets;
     expect(of(13, 50)).toEqual({ front: 13, rear: 50 });
-    expect([of(13, null), of(null, 50), of(13, 50, 'front')]).toEqual([undefined, undefined, undefined]);
+    expect([of(13, null), of(null, 50), of(13, 50, 'front')]).toEqual([
+      undefined,
+      undefined,
+      undefined,
+    ]);
   });
 
   test('the load index of its own end', () => {
     const of = (position: 'front' | 'rear') =>
       fitContextOf(
-        foldJob(jobWith(sampleMachine({ minLoadIndexFront: 51, minLoadIndexRear: 62 }), sampleWheel({ position })).log),
+        foldJob(
+          jobWith(
+            sampleMachine({ minLoadIndexFront: 51, minLoadIndexRear: 62 }),
+            sampleWheel({ position }),
+          ).log,
+        ),
         DAY,
       )?.minLoadIndex;
     expect([of('front'), of('rear')]).toEqual([51, 62]);
@@ -243,9 +287,17 @@ describe('what a wheel brings with it', () => {
 
   test('its bolts want a wrench: those of its ring, of its halves, or none', () => {
     const bolted = (more: Parameters<typeof sampleWheel>[0]) => {
-      const state = foldJob(jobWith(sampleMachine({ kind: 'quad' }), sampleWheel({ tube: false, ...more })).log);
-      const { reasons } = toolsOf(state, { tube: false, marking: '110/90-18' }, { wrenches: [] })!.result;
-      return /the (?:ring|rim) bolts, \d+ N·m/.exec(reasons.map((r) => r.says).join(' '))?.[0] ?? null;
+      const state = foldJob(
+        jobWith(sampleMachine({ kind: 'quad' }), sampleWheel({ tube: false, ...more })).log,
+      );
+      const { reasons } = toolsOf(
+        state,
+        { tube: false, marking: '110/90-18' },
+        { wrenches: [] },
+      )!.result;
+      return (
+        /the (?:ring|rim) bolts, \d+ N·m/.exec(reasons.map((r) => r.says).join(' '))?.[0] ?? null
+      );
     };
     const both = { ringTorqueNm: 25, rimBoltTorqueNm: 35 };
     expect([
@@ -268,11 +320,22 @@ describe('what a wheel brings with it', () => {
     const wheel = sampleWheel({ rimCode: '1.40x17', tireMarking: '2.75-17', rimLockDegs: [] });
     const state = foldJob(jobWith(sampleMachine(), wheel).log);
     const strips = [
-      complete('strips', { id: 'tape', material: 'tape', widthMm: 20, rimFromIn: 8, rimToIn: 19, count: 4 }),
+      complete('strips', {
+        id: 'tape',
+        material: 'tape',
+        widthMm: 20,
+        rimFromIn: 8,
+        rimToIn: 19,
+        count: 4,
+      }),
     ];
     const at = { ...choice17, marking: '2.75-17' };
     const wants = wantsOf(at, partPicksOf(state, at, { ...inUse(shop()), strips })!, shop());
-    expect(wants.find((w) => w.stockId === 'tape')).toEqual({ what: 'cloth tape', count: 1, stockId: 'tape' });
+    expect(wants.find((w) => w.stockId === 'tape')).toEqual({
+      what: 'cloth tape',
+      count: 1,
+      stockId: 'tape',
+    });
   });
 });
 const choice17 = { marking: '2.75-17', tube: true, tubeId: null, pressureKpa: 90, tireId: 't' };

@@ -22,14 +22,21 @@ import { fastenersOf } from './fasteners-of';
 
 /** The wheel at the other end of the machine, which its sensors are compared with. */
 const otherEndOf = (wheel: Wheel, wheels: readonly Wheel[]): Wheel | undefined =>
-  wheels.find((w) => w.machineId === wheel.machineId && wheelEnd(w.position) !== wheelEnd(wheel.position));
+  wheels.find(
+    (w) => w.machineId === wheel.machineId && wheelEnd(w.position) !== wheelEnd(wheel.position),
+  );
 
 /** What a tire has to suit in this job; null before the job has its machine and wheel. */
-export const fitContextOf = (state: JobState, onDate: string, wheels: readonly Wheel[] = []): FitContext | null => {
+export const fitContextOf = (
+  state: JobState,
+  onDate: string,
+  wheels: readonly Wheel[] = [],
+): FitContext | null => {
   const { machine, wheel, cameOff } = state;
   if (!machine || !wheel) return null;
   const end = wheelEnd(wheel.position);
-  const minLoadIndex = (end === 'front' ? machine.minLoadIndexFront : machine.minLoadIndexRear) ?? undefined;
+  const minLoadIndex =
+    (end === 'front' ? machine.minLoadIndexFront : machine.minLoadIndexRear) ?? undefined;
   const { sprocketFront, sprocketRear, emptyFrontKg, emptyRearKg } = machine;
   return {
     from: cameOff?.marking ?? wheel.tireMarking,
@@ -60,7 +67,11 @@ export const fitContextOf = (state: JobState, onDate: string, wheels: readonly W
 };
 
 /** How the chosen tire suits; null before one is chosen, or where a size makes no sense. */
-export const chosenFitOf = (state: JobState, onDate: string, wheels: readonly Wheel[] = []): TireFit | null => {
+export const chosenFitOf = (
+  state: JobState,
+  onDate: string,
+  wheels: readonly Wheel[] = [],
+): TireFit | null => {
   const { chosen } = state;
   const context = fitContextOf(state, onDate, wheels);
   if (!chosen || !context) return null;
@@ -78,7 +89,11 @@ export const chosenFitOf = (state: JobState, onDate: string, wheels: readonly Wh
 
 /** The tube's use for a rider's use. */
 export const tubeUseOf = (use: Use, kind: string): TubeUse =>
-  kind === 'scooter' ? 'scooter' : use === 'motocross' || use === 'dirt' || use === 'trail' ? use : 'road';
+  kind === 'scooter'
+    ? 'scooter'
+    : use === 'motocross' || use === 'dirt' || use === 'trail'
+      ? use
+      : 'road';
 
 /** What is being chosen: the tire's size, and whether a tube goes in. */
 export interface Choice {
@@ -93,7 +108,10 @@ export interface Choice {
  */
 const rimOf = (wheel: Wheel, marking: string) => {
   const rim = tryRimCode(wheel.rimCode);
-  return { widthIn: rim?.widthIn ?? null, diameterIn: rim?.rimDiameterIn ?? readTire(marking).rimDiameterIn };
+  return {
+    widthIn: rim?.widthIn ?? null,
+    diameterIn: rim?.rimDiameterIn ?? readTire(marking).rimDiameterIn,
+  };
 };
 
 /** The diameter of a wheel's rim, in inches: by its code, else by the tire that is on it. Throws `InputError` for that. */
@@ -113,7 +131,13 @@ export const partPicksOf = (
   const { widthIn, diameterIn } = rimOf(wheel, choice.marking);
   const hole = wheel.valveHoleMm === null ? {} : { valveHoleMm: wheel.valveHoleMm };
   const tubes = choice.tube
-    ? fitTubes({ tire: choice.marking, use: tubeUseOf(use, machine.kind), tubes: shop.tubes, rules, ...hole })
+    ? fitTubes({
+        tire: choice.marking,
+        use: tubeUseOf(use, machine.kind),
+        tubes: shop.tubes,
+        rules,
+        ...hole,
+      })
     : null;
   const lock =
     widthIn === null || !choice.tube
@@ -181,9 +205,11 @@ export const wantsOf = (
 ): Want[] => {
   const wants: Want[] = [{ what: `tire ${choice.marking}`, count: 1, stockId: choice.tireId }];
   const tube = shop.tubes.find((t) => t.id === (choice.tubeId ?? picks.tubes?.bestId));
-  if (choice.tube) wants.push({ what: tube ? `tube ${tube.label}` : 'tube', count: 1, stockId: tube?.id ?? null });
+  if (choice.tube)
+    wants.push({ what: tube ? `tube ${tube.label}` : 'tube', count: 1, stockId: tube?.id ?? null });
   const lock = picks.lock?.result;
-  if (lock && lock.wanted > 0) wants.push({ what: 'rim lock', count: lock.wanted, stockId: lock.lockId });
+  if (lock && lock.wanted > 0)
+    wants.push({ what: 'rim lock', count: lock.wanted, stockId: lock.lockId });
   const strip = picks.strip?.result;
   if (strip && strip.wanted > 0)
     wants.push(
@@ -191,7 +217,8 @@ export const wantsOf = (
         ? { what: 'cloth tape', count: 1, stockId: strip.stripId }
         : { what: 'rim strip', count: strip.wanted, stockId: strip.stripId },
     );
-  if (picks.stem) wants.push({ what: 'valve stem, new', count: 1, stockId: picks.stem.result.stemId });
+  if (picks.stem)
+    wants.push({ what: 'valve stem, new', count: 1, stockId: picks.stem.result.stemId });
   return wants;
 };
 
@@ -222,7 +249,11 @@ const boltsOf = ({ build, ringTorqueNm, rimBoltTorqueNm }: Wheel): Fastener[] =>
  * What to lay out for a choice, as a working; null before the job has its machine and wheel. Throws `InputError` for
  * the tire.
  */
-export const toolsOf = (state: JobState, choice: Pick<Choice, 'tube' | 'marking'>, shop: Pick<Shop, 'wrenches'>) => {
+export const toolsOf = (
+  state: JobState,
+  choice: Pick<Choice, 'tube' | 'marking'>,
+  shop: Pick<Shop, 'wrenches'>,
+) => {
   const { machine, wheel } = state;
   if (!machine || !wheel) return null;
   const { diameterIn } = rimOf(wheel, choice.marking);

@@ -58,17 +58,36 @@ describe('folding a log', () => {
 
   test('a log of an earlier program folds with the usual values', () => {
     const l = logOf();
-    const { tread: _t, arrows: _a, takeOff: _o, treadMm: _m, parts: _p, ...earlier } = chosen('110/90-18');
+    const {
+      tread: _t,
+      arrows: _a,
+      takeOff: _o,
+      treadMm: _m,
+      parts: _p,
+      ...earlier
+    } = chosen('110/90-18');
     l.add('opened', {
-      machine: { id: 'm', name: 'Hob 250', fasteners: [{ name: 'axle', wheel: 'rear', torqueNm: 100 }] } as never,
+      machine: {
+        id: 'm',
+        name: 'Hob 250',
+        fasteners: [{ name: 'axle', wheel: 'rear', torqueNm: 100 }],
+      } as never,
       wheel: { id: 'w', rimLockDegs: [210] } as never,
       rider: 'Ned Ash',
     });
     l.add('chosen', earlier as never);
     const state = foldJob(l.log);
-    expect(state.machine).toMatchObject({ wheelSensors: false, fasteners: [{ name: 'axle', socket: null }] });
+    expect(state.machine).toMatchObject({
+      wheelSensors: false,
+      fasteners: [{ name: 'axle', socket: null }],
+    });
     expect(state.wheel).toMatchObject({ tubelessMarked: false, rimLockDegs: [210], treads: [] });
-    expect(state.chosen).toMatchObject({ marking: '110/90-18', tread: 'other', parts: [], doubled: false });
+    expect(state.chosen).toMatchObject({
+      marking: '110/90-18',
+      tread: 'other',
+      parts: [],
+      doubled: false,
+    });
   });
 
   test('a clearance is one for each place', () => {
@@ -97,7 +116,12 @@ describe('corrections and undo', () => {
   test('what a correction would replace is the newest of its kind that stands', () => {
     const l = logOf().open();
     expect(standingId(l.log, 'came-off')).toBeUndefined();
-    const first = l.add('came-off', { marking: '110/90-18', dateCode: null, treadMm: null, use: 'dirt' });
+    const first = l.add('came-off', {
+      marking: '110/90-18',
+      dateCode: null,
+      treadMm: null,
+      use: 'dirt',
+    });
     expect(standingId(l.log, 'came-off')).toBe(first);
     const better = l.add(
       'came-off',
@@ -169,16 +193,21 @@ describe('corrections and undo', () => {
           continue;
         }
         const same = earlier.filter((e) => e.kind === kind);
-        const more = corrects && same.length > 0 ? { replaces: same[target % same.length]!.id } : {};
-        if (kind === 'rest') l.add('rest', n % 3 === 0 ? { restDeg: n } : { restDeg: n, from: 'left' }, more);
-        if (kind === 'trial') l.add('trial', { pieces: [{ massG: 10, deg: n, side: 'near' }] }, more);
+        const more =
+          corrects && same.length > 0 ? { replaces: same[target % same.length]!.id } : {};
+        if (kind === 'rest')
+          l.add('rest', n % 3 === 0 ? { restDeg: n } : { restDeg: n, from: 'left' }, more);
+        if (kind === 'trial')
+          l.add('trial', { pieces: [{ massG: 10, deg: n, side: 'near' }] }, more);
         if (kind === 'balance-again') l.add('balance-again', { why: 'turned' }, more);
-        if (kind === 'trial-rest') l.add('trial-rest', { trialMassG: 20, trialDeg: n, restDeg: n }, more);
+        if (kind === 'trial-rest')
+          l.add('trial-rest', { trialMassG: 20, trialDeg: n, restDeg: n }, more);
         if (kind === 'weights') l.add('weights', { pieces: [], residualG: n }, more);
         if (kind === 'note') l.add('note', { text: String(n) }, more);
         if (kind === 'seat-reading') l.add('seat-reading', { gaugeKpa: n }, more);
         if (kind === 'step') l.add('step', { stepId: `s${n % 5}` }, more);
-        if (kind === 'level-check') l.add('level-check', { clock: n % 2 ? 3 : 9, moved: 'stays' }, more);
+        if (kind === 'level-check')
+          l.add('level-check', { clock: n % 2 ? 3 : 9, moved: 'stays' }, more);
         if (kind === 'chosen') l.add('chosen', chosen(String(n)), more);
       }
       return l.log;
@@ -209,15 +238,19 @@ describe('corrections and undo', () => {
 
   test('a log folded on as it grows, in any pieces, is the log folded anew', () => {
     fc.assert(
-      fc.property(anyLog, fc.array(fc.integer({ min: 1, max: 6 }), { minLength: 1 }), (log, pieces) => {
-        let grown = NO_LOG;
-        for (let at = 0, i = 0; at < log.length; i++) {
-          const next = at + pieces[i % pieces.length]!;
-          grown = foldedOn(grown, log.slice(at, next));
-          at = next;
-        }
-        expect(grown).toEqual({ entries: log, state: foldJob(log), times: timesOf(log) });
-      }),
+      fc.property(
+        anyLog,
+        fc.array(fc.integer({ min: 1, max: 6 }), { minLength: 1 }),
+        (log, pieces) => {
+          let grown = NO_LOG;
+          for (let at = 0, i = 0; at < log.length; i++) {
+            const next = at + pieces[i % pieces.length]!;
+            grown = foldedOn(grown, log.slice(at, next));
+            at = next;
+          }
+          expect(grown).toEqual({ entries: log, state: foldJob(log), times: timesOf(log) });
+        },
+      ),
     );
   });
 

@@ -137,7 +137,8 @@ export const effectiveEntries = (log: readonly Entry[]): Entry[] => {
   const replaced = new Set<string>();
   const placeOf = new Map<string, number>();
   for (const entry of standing) {
-    const target = entry.replaces !== undefined && present.has(entry.replaces) ? entry.replaces : undefined;
+    const target =
+      entry.replaces !== undefined && present.has(entry.replaces) ? entry.replaces : undefined;
     if (target !== undefined) replaced.add(target);
     placeOf.set(entry.id, (target !== undefined ? placeOf.get(target) : undefined) ?? entry.seq);
   }
@@ -151,7 +152,11 @@ const machineOf = (machine: Machine): Machine => {
   const whole = complete('machines', machine);
   return {
     ...whole,
-    fasteners: whole.fasteners.map((f) => ({ ...f, socket: f.socket ?? null, renews: f.renews ?? 'nothing' })),
+    fasteners: whole.fasteners.map((f) => ({
+      ...f,
+      socket: f.socket ?? null,
+      renews: f.renews ?? 'nothing',
+    })),
   };
 };
 
@@ -199,7 +204,10 @@ const apply = (state: JobState, entry: Entry): JobState => {
     case 'odometer':
       return { ...state, odometerKm: entry.data.km };
     case 'clearance':
-      return { ...state, clearances: [...state.clearances.filter((c) => c.place !== entry.data.place), entry.data] };
+      return {
+        ...state,
+        clearances: [...state.clearances.filter((c) => c.place !== entry.data.place), entry.data],
+      };
     case 'chosen':
       return { ...state, chosen: { ...EARLIER_CHOICE, ...entry.data } };
     case 'trouble':
@@ -208,16 +216,26 @@ const apply = (state: JobState, entry: Entry): JobState => {
         troubles: [...state.troubles, { ...entry.data, station: entry.station, entryId: entry.id }],
         // A cause that was found and cured gives the tries anew.
         ...(entry.data.symptom === 'not-seating' && entry.data.curedBy !== null
-          ? { seatTries: { ended: 0, from: state.seatReadings.length }, seated: { disc: null, other: null } }
+          ? {
+              seatTries: { ended: 0, from: state.seatReadings.length },
+              seated: { disc: null, other: null },
+            }
           : {}),
       };
     case 'findings':
       return { ...state, findings: { ...state.findings, [entry.data.part]: entry.data.found } };
     case 'photo':
-      return { ...state, photos: [...state.photos, { ...entry.data, station: entry.station, entryId: entry.id }] };
+      return {
+        ...state,
+        photos: [...state.photos, { ...entry.data, station: entry.station, entryId: entry.id }],
+      };
     // It is the wheel's own, so the job's wheel has it from now on.
     case 'rim-shape':
-      return { ...state, wheel: state.wheel && { ...state.wheel, ...entry.data }, rimShape: entry.data };
+      return {
+        ...state,
+        wheel: state.wheel && { ...state.wheel, ...entry.data },
+        rimShape: entry.data,
+      };
     case 'runout':
       return { ...state, runout: entry.data };
     case 'nipples-turned':
@@ -239,30 +257,51 @@ const apply = (state: JobState, entry: Entry): JobState => {
     case 'air-out':
       return { ...state, airOut: entry.data };
     case 'taped':
-      return { ...state, tapes: [...state.tapes, { ...entry.data, at: entry.at, entryId: entry.id }] };
+      return {
+        ...state,
+        tapes: [...state.tapes, { ...entry.data, at: entry.at, entryId: entry.id }],
+      };
     case 'school':
-      return { ...state, rules: { ...state.rules, ...fittingRules({ [entry.data.school]: entry.data.value }) } };
+      return {
+        ...state,
+        rules: { ...state.rules, ...fittingRules({ [entry.data.school]: entry.data.value }) },
+      };
     case 'load':
       return { ...state, load: entry.data };
     case 'step':
       return {
         ...state,
-        steps: { ...state.steps, [entry.data.stepId]: { who: entry.who, at: entry.at, entryId: entry.id } },
+        steps: {
+          ...state.steps,
+          [entry.data.stepId]: { who: entry.who, at: entry.at, entryId: entry.id },
+        },
       };
     case 'steps': {
       const by = { who: entry.who, at: entry.at, entryId: entry.id };
-      return { ...state, steps: { ...state.steps, ...Object.fromEntries(entry.data.stepIds.map((s) => [s, by])) } };
+      return {
+        ...state,
+        steps: { ...state.steps, ...Object.fromEntries(entry.data.stepIds.map((s) => [s, by])) },
+      };
     }
     case 'note':
       return {
         ...state,
         notes: [
           ...state.notes,
-          { text: entry.data.text, station: entry.station, who: entry.who, at: entry.at, entryId: entry.id },
+          {
+            text: entry.data.text,
+            station: entry.station,
+            who: entry.who,
+            at: entry.at,
+            entryId: entry.id,
+          },
         ],
       };
     case 'seat-reading':
-      return { ...state, seatReadings: [...state.seatReadings, { ...entry.data, at: entry.at, entryId: entry.id }] };
+      return {
+        ...state,
+        seatReadings: [...state.seatReadings, { ...entry.data, at: entry.at, entryId: entry.id }],
+      };
     case 'seat-again':
       return {
         ...state,
@@ -277,7 +316,10 @@ const apply = (state: JobState, entry: Entry): JobState => {
       return { ...state, pops: [...state.pops, { ...entry.data, entryId: entry.id }] };
     case 'molded-line': {
       const { side, deg } = entry.data;
-      return { ...state, line: [...state.line.filter((p) => p.side !== side || p.deg !== deg), entry.data] };
+      return {
+        ...state,
+        line: [...state.line.filter((p) => p.side !== side || p.deg !== deg), entry.data],
+      };
     }
     case 'seat-ceiling':
       return { ...state, raised: entry.data };
@@ -309,15 +351,27 @@ const apply = (state: JobState, entry: Entry): JobState => {
     case 'test-ride':
       return { ...state, ride: { ...entry.data, at: entry.at, who: entry.who } };
     case 'declined':
-      return { ...state, declined: [...state.declined.filter((d) => d.what !== entry.data.what), entry.data] };
+      return {
+        ...state,
+        declined: [...state.declined.filter((d) => d.what !== entry.data.what), entry.data],
+      };
     case 'taught':
       return { ...state, taught: { ...entry.data, at: entry.at, who: entry.who } };
     case 'recheck':
-      return { ...state, rechecks: [...state.rechecks.filter((r) => r.what !== entry.data.what), entry.data] };
+      return {
+        ...state,
+        rechecks: [...state.rechecks.filter((r) => r.what !== entry.data.what), entry.data],
+      };
     case 'looked-again':
-      return { ...state, lookedAgain: [...state.lookedAgain, { ...entry.data, at: entry.at, who: entry.who }] };
+      return {
+        ...state,
+        lookedAgain: [...state.lookedAgain, { ...entry.data, at: entry.at, who: entry.who }],
+      };
     case 'handed-over':
-      return { ...state, handedOver: { ...EARLIER_HAND_OVER, ...entry.data, at: entry.at, who: entry.who } };
+      return {
+        ...state,
+        handedOver: { ...EARLIER_HAND_OVER, ...entry.data, at: entry.at, who: entry.who },
+      };
     case 'undo':
       return state;
   }
@@ -329,11 +383,15 @@ export const withItsSteps = (state: JobState, entry: Entry): JobState => {
   const stepIds = doneByReading(entry, after).filter((id) => !after.steps[id]);
   if (stepIds.length === 0) return after;
   const by = { who: entry.who, at: entry.at, entryId: entry.id };
-  return { ...after, steps: { ...after.steps, ...Object.fromEntries(stepIds.map((id) => [id, by])) } };
+  return {
+    ...after,
+    steps: { ...after.steps, ...Object.fromEntries(stepIds.map((id) => [id, by])) },
+  };
 };
 
 /** What the standing entries of a log amount to, applied in order; whether a release still stands is `foldJob`'s. */
-export const foldEntries = (log: readonly Entry[]): JobState => effectiveEntries(log).reduce(withItsSteps, emptyJob());
+export const foldEntries = (log: readonly Entry[]): JobState =>
+  effectiveEntries(log).reduce(withItsSteps, emptyJob());
 
 /** The id of the newest standing entry of a kind, which a correction would replace; undefined when there is none. */
 export const standingId = (log: readonly Entry[], kind: Entry['kind']): string | undefined =>

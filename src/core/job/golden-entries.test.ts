@@ -4,7 +4,10 @@ import { DEFAULT_UNITS, type UnitPreferences } from '../units';
 import { checkEntryBody, entryText, type Entry, type EntryData, type EntryKind } from '.';
 
 const PHOTO = 'a'.repeat(64);
-const CHOSEN = sampleChosen({ tubeLabel: '110/100-18', parts: [{ what: 'tire', count: 1, stockId: 't' }] });
+const CHOSEN = sampleChosen({
+  tubeLabel: '110/100-18',
+  parts: [{ what: 'tire', count: 1, stockId: 't' }],
+});
 const SET: EntryData['pressure-set'] = { gaugeKpa: 92, shopC: 22, rideC: 8, rideKpa: 85 };
 
 /** Every kind of entry, each of its turns of phrase once. */
@@ -144,15 +147,35 @@ const SAID: { [K in EntryKind]: EntryData[K][] } = {
   'trial-rest': [{ trialMassG: 20, trialDeg: 30, restDeg: 120 }],
   'level-check': [{ clock: 3, moved: 'sinks' }],
   torqued: [
-    { fastener: 'axle nut', how: 'torqued', torqueNm: 100, wrench: 'long click', device: 'long click' },
+    {
+      fastener: 'axle nut',
+      how: 'torqued',
+      torqueNm: 100,
+      wrench: 'long click',
+      device: 'long click',
+    },
     { fastener: 'lock nut', how: 'snug', torqueNm: null, wrench: null },
-    { fastener: 'axle nut', how: 'torqued', torqueNm: 100, wrench: 'long click', pass: 2, thread: 'anti-seize' },
+    {
+      fastener: 'axle nut',
+      how: 'torqued',
+      torqueNm: 100,
+      wrench: 'long click',
+      pass: 2,
+      thread: 'anti-seize',
+    },
     { fastener: 'far nut', how: 'torqued', torqueNm: 60, wrench: 'long click', extensionMm: 120 },
   ],
   steps: [{ stepIds: ['off-lift', 'off-out'] }],
   slack: [
     { when: 'before', placesMm: [42], wantMinMm: 25, wantMaxMm: 35, runMm: 560, pitchMm: null },
-    { when: 'after', placesMm: [31, 29.5, 33], wantMinMm: 25, wantMaxMm: 35, runMm: 560, pitchMm: 1.25 },
+    {
+      when: 'after',
+      placesMm: [31, 29.5, 33],
+      wantMinMm: 25,
+      wantMaxMm: 35,
+      runMm: 560,
+      pitchMm: 1.25,
+    },
   ],
   marks: [{ leftMm: 31.5, rightMm: 30, spanMm: 240, chainSide: 'left' }],
   string: [
@@ -169,11 +192,18 @@ const SAID: { [K in EntryKind]: EntryData[K][] } = {
     { firm: true, spin: 'all round', pullN: 9, freePullN: 3, radiusMm: 310 },
   ],
   'sensor-gap': [
-    { readings: [0, 120, 240].map((deg, i) => ({ deg, gapMm: 0.6 + i / 10 })), wantMinMm: 0.4, wantMaxMm: null },
+    {
+      readings: [0, 120, 240].map((deg, i) => ({ deg, gapMm: 0.6 + i / 10 })),
+      wantMinMm: 0.4,
+      wantMaxMm: null,
+    },
   ],
   'disc-runout': [
     {
-      readings: [0, 60, 120, 180, 240, 300].map((angleDeg, i) => ({ angleDeg, lateralMm: i % 2 ? 0.06 : -0.02 })),
+      readings: [0, 60, 120, 180, 240, 300].map((angleDeg, i) => ({
+        angleDeg,
+        lateralMm: i % 2 ? 0.06 : -0.02,
+      })),
       limitMm: 0.25,
       device: 'dial',
     },
@@ -192,22 +222,47 @@ const SAID: { [K in EntryKind]: EntryData[K][] } = {
   recheck: [{ what: 'Pressure, cold', onDate: '2026-05-01' }],
   'looked-again': [
     { what: 'Pressure, cold', good: true, found: '', gaugeKpa: 89, tempC: 18, device: null },
-    { what: 'Age of the tire', good: false, found: 'cracks at the bead', gaugeKpa: null, tempC: null },
+    {
+      what: 'Age of the tire',
+      good: false,
+      found: 'cracks at the bead',
+      gaugeKpa: null,
+      tempC: null,
+    },
   ],
   'handed-over': [
     { to: 'Ned Ash' },
-    { to: 'Ned Ash', despite: { by: 'Ada Marl', why: 'he takes it on a trailer' }, oldTire: 'kept' },
+    {
+      to: 'Ned Ash',
+      despite: { by: 'Ada Marl', why: 'he takes it on a trailer' },
+      oldTire: 'kept',
+    },
   ],
   undo: [{ entryId: 'e4' }],
 };
 
-const OTHER_UNITS: UnitPreferences = { pressure: 'kPa', length: 'in', mass: 'oz', torque: 'lbf·ft', temperature: '°F' };
+const OTHER_UNITS: UnitPreferences = {
+  pressure: 'kPa',
+  length: 'in',
+  mass: 'oz',
+  torque: 'lbf·ft',
+  temperature: '°F',
+};
 
 const entryOf = (kind: EntryKind, data: object): Entry =>
-  ({ id: 'e9', seq: 9, at: '2026-04-30T09:00:09.000Z', who: 'Ada Marl', station: 'inspect', kind, data }) as Entry;
+  ({
+    id: 'e9',
+    seq: 9,
+    at: '2026-04-30T09:00:09.000Z',
+    who: 'Ada Marl',
+    station: 'inspect',
+    kind,
+    data,
+  }) as Entry;
 
 /** What a client brings: other kinds only the server writes, or an earlier program did. */
-const isBrought = (kind: string): boolean => !['opened', 'rules', 'trial-rest', 'level-check'].includes(kind);
+const isBrought = (kind: string): boolean =>
+  !['opened', 'rules', 'trial-rest', 'level-check'].includes(kind);
 
 /** What the log says, word for word, in two sets of units. */
 describe.each(Object.keys(SAID) as EntryKind[])('the log of %s', (kind) => {
@@ -255,7 +310,13 @@ test('what each field takes, and what it says would be right where it does not',
       const data = all[0] as unknown as Record<string, unknown>;
       const taken = (more: object): string | null => {
         const problem = caught(() =>
-          checkEntryBody({ id: 'e', who: 'Ada Marl', station: 'inspect', kind, data: { ...data, ...more } }),
+          checkEntryBody({
+            id: 'e',
+            who: 'Ada Marl',
+            station: 'inspect',
+            kind,
+            data: { ...data, ...more },
+          }),
         );
         return problem.ok ? null : problem.problem.expected;
       };

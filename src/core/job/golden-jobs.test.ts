@@ -39,20 +39,54 @@ import {
 } from '.';
 
 const TODAY = '2026-05-02';
-const IMPERIAL: UnitPreferences = { pressure: 'bar', length: 'in', mass: 'oz', torque: 'lbf·ft', temperature: '°F' };
+const IMPERIAL: UnitPreferences = {
+  pressure: 'bar',
+  length: 'in',
+  mass: 'oz',
+  torque: 'lbf·ft',
+  temperature: '°F',
+};
 
 const SHELF: Shop & Shelves = {
   name: 'Marl & Ash',
   people: ['Ada Marl'],
   paces: {},
-  tires: [complete('tires', { id: 't', marking: '120/90-18 65M TT', pattern: 'soft', count: 1, priceMinor: 8000 })],
+  tires: [
+    complete('tires', {
+      id: 't',
+      marking: '120/90-18 65M TT',
+      pattern: 'soft',
+      count: 1,
+      priceMinor: 8000,
+    }),
+  ],
   tubes: [
-    complete('tubes', { id: 'u', label: '120/90-18, 110/100-18', wall: 'heavy', count: 0, priceMinor: 1500 }),
+    complete('tubes', {
+      id: 'u',
+      label: '120/90-18, 110/100-18',
+      wall: 'heavy',
+      count: 0,
+      priceMinor: 1500,
+    }),
     complete('tubes', { id: 'x', label: '3.50-10', valve: 'TR-6', count: 3, priceMinor: null }),
   ],
   strips: [
-    complete('strips', { id: 's', widthMm: 28, rimFromIn: 18, rimToIn: 19, count: 3, priceMinor: 300 }),
-    complete('strips', { id: 'tape', material: 'tape', widthMm: 28, rimFromIn: 8, rimToIn: 17, count: 1 }),
+    complete('strips', {
+      id: 's',
+      widthMm: 28,
+      rimFromIn: 18,
+      rimToIn: 19,
+      count: 3,
+      priceMinor: 300,
+    }),
+    complete('strips', {
+      id: 'tape',
+      material: 'tape',
+      widthMm: 28,
+      rimFromIn: 8,
+      rimToIn: 17,
+      count: 1,
+    }),
   ],
   locks: [complete('locks', { id: 'l', widthIn: 2.15, count: 1, priceMinor: 1200 })],
   valves: [complete('valves', { id: 'v', holeMm: 11.5, lengthMm: 43, count: 9, priceMinor: 200 })],
@@ -76,7 +110,10 @@ const everyStep = (l: Log) => {
 /** Jobs of every kind of wheel, at different ends: by the book, half done, and doubtful in every way. */
 const JOBS: Record<string, () => Log> = {
   'a dirt rear wheel by the book': () => {
-    const l = logOf().open(sampleMachine(), sampleWheel({ valveHoleMm: 8, lockHoleMm: 8, heavySpotDeg: 200 }));
+    const l = logOf().open(
+      sampleMachine(),
+      sampleWheel({ valveHoleMm: 8, lockHoleMm: 8, heavySpotDeg: 200 }),
+    );
     l.add('came-off', { marking: '110/90-18', dateCode: '1523', treadMm: 4, use: 'dirt' });
     l.add('clearance', { place: 'above', mm: 30, load: 'on the stand' });
     l.add('chosen', CHOSEN, { station: 'choose' });
@@ -96,12 +133,39 @@ const JOBS: Record<string, () => Log> = {
     });
     l.add('level-test', { deg: 90, moved: 'stays' });
     l.add('level-test', { deg: 270, moved: 'stays' });
-    l.add('balanced', { heavyMassG: 41, heavyDeg: 210, leftG: 2, leftDeg: 20, bandG: 3, chance: 0.97 });
+    l.add('balanced', {
+      heavyMassG: 41,
+      heavyDeg: 210,
+      leftG: 2,
+      leftDeg: 20,
+      bandG: 3,
+      chance: 0.97,
+    });
     l.add('torqued', { fastener: 'rear axle nut', how: 'torqued', torqueNm: 100, wrench: 'long' });
     l.add('torqued', { fastener: 'rim lock nut', how: 'snug', torqueNm: null, wrench: null });
-    l.add('torqued', { fastener: 'rear axle nut', how: 'torqued', torqueNm: 100, wrench: 'long', pass: 2 });
-    l.add('slack', { when: 'before', placesMm: [46], wantMinMm: 30, wantMaxMm: 40, runMm: 580, pitchMm: 1.25 });
-    l.add('slack', { when: 'after', placesMm: [34, 36], wantMinMm: 30, wantMaxMm: 40, runMm: 580, pitchMm: 1.25 });
+    l.add('torqued', {
+      fastener: 'rear axle nut',
+      how: 'torqued',
+      torqueNm: 100,
+      wrench: 'long',
+      pass: 2,
+    });
+    l.add('slack', {
+      when: 'before',
+      placesMm: [46],
+      wantMinMm: 30,
+      wantMaxMm: 40,
+      runMm: 580,
+      pitchMm: 1.25,
+    });
+    l.add('slack', {
+      when: 'after',
+      placesMm: [34, 36],
+      wantMinMm: 30,
+      wantMaxMm: 40,
+      runMm: 580,
+      pitchMm: 1.25,
+    });
     l.add('marks', { leftMm: 31, rightMm: 31, spanMm: 240, chainSide: 'left' });
     l.add('brake', { firm: true, spin: 'free' });
     l.add('test-ride', { how: 'ridden', by: 'Ada Marl', shakesAtKmh: null, found: '' });
@@ -112,7 +176,12 @@ const JOBS: Record<string, () => Log> = {
   },
   'a road rear wheel, doubtful in every way': () => {
     const l = logOf().open(
-      sampleMachine({ kind: 'road', wheelSensors: true, placardFrontKpa: 230, placardRearKpa: 260 }),
+      sampleMachine({
+        kind: 'road',
+        wheelSensors: true,
+        placardFrontKpa: 230,
+        placardRearKpa: 260,
+      }),
       sampleWheel({
         build: 'cast',
         rimCode: 'MT3.50x18',
@@ -178,7 +247,13 @@ const JOBS: Record<string, () => Log> = {
       }),
     );
     l.add('came-off', { marking: '3.50-10 59J', dateCode: null, treadMm: null, use: 'road' });
-    l.add('chosen', { ...CHOSEN, marking: '3.50-10 59J', tubeLabel: null, tubeId: null, doubled: true });
+    l.add('chosen', {
+      ...CHOSEN,
+      marking: '3.50-10 59J',
+      tubeLabel: null,
+      tubeId: null,
+      doubled: true,
+    });
     l.add('air-out', { silent: true, gaugeKpa: 30, coreOut: false });
     l.add('ring-bolt', { ring: 'rim', pass: 1, bolt: 1, torqueNm: 24 });
     l.add('ring-bolt', { ring: 'rim', pass: 1, bolt: 3, torqueNm: 12 });
@@ -216,7 +291,8 @@ const JOBS: Record<string, () => Log> = {
       when: 'after the torque',
       readings: [0, 90, 180, 270].map((deg, i) => ({ deg, gapMm: [1.9, 1.2, 0.4, 1.1][i]! })),
     });
-    for (let bolt = 1; bolt <= 6; bolt++) l.add('ring-bolt', { ring: 'outer', pass: 1, bolt, torqueNm: 30 });
+    for (let bolt = 1; bolt <= 6; bolt++)
+      l.add('ring-bolt', { ring: 'outer', pass: 1, bolt, torqueNm: 30 });
     l.add('ring-bolt', { ring: 'outer', pass: 2, bolt: 1, torqueNm: 41 });
     l.add('taped', { run: 1, circumferenceMm: 2492, gaugeKpa: 41.37 });
     return l;
@@ -235,7 +311,13 @@ const JOBS: Record<string, () => Log> = {
       }),
     );
     l.add('came-off', { marking: 'AT25x8-12', dateCode: '2218', treadMm: 12, use: 'trail' });
-    l.add('chosen', { ...CHOSEN, marking: 'AT25x8-12', tube: false, seatLimitKpa: null, tread: 'four-wheel' });
+    l.add('chosen', {
+      ...CHOSEN,
+      marking: 'AT25x8-12',
+      tube: false,
+      seatLimitKpa: null,
+      tread: 'four-wheel',
+    });
     l.add('ground', { ground: 'soft' });
     l.add('seat-reading', { gaugeKpa: 60 });
     l.add('pop', { gaugeKpa: 60 });
@@ -284,7 +366,9 @@ const cardLines = (state: JobState, units: UnitPreferences): string[] => {
   const card = jobCard(state, TODAY, units);
   return [
     `${card.title} | ${card.subtitle}`,
-    ...card.sections.flatMap((s) => s.rows.map(([label, value]) => `${s.title}: ${label}: ${value}`)),
+    ...card.sections.flatMap((s) =>
+      s.rows.map(([label, value]) => `${s.title}: ${label}: ${value}`),
+    ),
     ...card.notes.map((n) => `note: ${n}`),
   ];
 };
@@ -293,7 +377,8 @@ const marksLines = (state: JobState): string[] =>
   STATIONS.flatMap((station) => {
     const steps = stepsOf(state, station).filter((s) => s.shows !== undefined && s.shows !== null);
     return [undefined, ...steps].map(
-      (step) => `${station} ${step?.id ?? '-'}: ${short(dialMarks(state, station, { step, bite: 2 }))}`,
+      (step) =>
+        `${station} ${step?.id ?? '-'}: ${short(dialMarks(state, station, { step, bite: 2 }))}`,
     );
   });
 
@@ -325,7 +410,9 @@ describe.each(Object.keys(JOBS))('%s', (name) => {
         `bead path: ${answer(beadPathOf(state, SHAPE, { farUpDeg: 40, fillMm: 4 }))}`,
         `runout: ${answer(runoutOf(state, state.runout?.readings ?? []))}`,
         `spokes: ${answer(spokeRingOf(state, state.spokeRing?.spokes ?? []))}`,
-        ...(['disc', 'other'] as const).map((up) => `${up} up: ${short(orientationOf(state, up, 'clockwise'))}`),
+        ...(['disc', 'other'] as const).map(
+          (up) => `${up} up: ${short(orientationOf(state, up, 'clockwise'))}`,
+        ),
         `balance: ${short(balanceQuestion(state, SHELF.weights))}`,
         `rings: ${short(ringsOf(state))} ${short(ringOf(state))}`,
         `air out: ${answer(airOutOf(state))}`,
@@ -346,10 +433,10 @@ describe.each(Object.keys(JOBS))('%s', (name) => {
 test('a log without a first entry has no wheel, and says so everywhere', () => {
   const state = emptyJob();
   expect(cardLines(state, DEFAULT_UNITS)).toMatchSnapshot();
-  expect([stepsOf(state), ringsOf(state), dialMarks(state, 'hand-over'), procedureInputOf(state)]).toEqual([
-    [],
-    [],
-    [],
-    null,
-  ]);
+  expect([
+    stepsOf(state),
+    ringsOf(state),
+    dialMarks(state, 'hand-over'),
+    procedureInputOf(state),
+  ]).toEqual([[], [], [], null]);
 });

@@ -4,12 +4,24 @@ export { OLD_TIRES, RING_NAMES, type OldTire, type RingName } from './entries';
 export type { Entry, EntryBody, EntryData, EntryKind } from './entries';
 export { checkEntryBody, entryBodySchema, ENTRY_KINDS, PHOTO_ID } from './entry-check';
 export { checkKeptEntry, keptEntrySchema, type KeptEntry } from './kept-entry';
-export { emptyJob, effectiveEntries, standingId, type JobState, type LookedAgain } from './fold-job';
+export {
+  emptyJob,
+  effectiveEntries,
+  standingId,
+  type JobState,
+  type LookedAgain,
+} from './fold-job';
 export { foldJob, type WithdrawnProof } from './release';
 export { effectOf, rightsFor, type Effect } from './effect';
 export { namedPeople } from './named-people';
 export { foldedOn, NO_LOG, type FoldedLog } from './folded-log';
-export { stationReport, jobReport, openPoints, pressureStartOf, type StationReport } from './station-report';
+export {
+  stationReport,
+  jobReport,
+  openPoints,
+  pressureStartOf,
+  type StationReport,
+} from './station-report';
 export { seatLadderOf, seatLimitOf } from './seat-of';
 export {
   alignOf,
@@ -49,11 +61,35 @@ export { jobDues, recheckDates, type JobDue, type Recheck } from './recheck-date
 export { biteInputOf, bitesOf, fillMmOf, fittedArc } from './bites-of';
 export { beadPathOf, type BeadNow } from './bead-path-of';
 export { dialMarks } from './dial-marks';
-export { airOutOf, clampOf, crushOf, gapOf, ringOf, ringsOf, rolloutOf, type RingNow, type RingTurn } from './ring-of';
+export {
+  airOutOf,
+  clampOf,
+  crushOf,
+  gapOf,
+  ringOf,
+  ringsOf,
+  rolloutOf,
+  type RingNow,
+  type RingTurn,
+} from './ring-of';
 export { balanceAnswers, placeFor, type BalanceAnswers, type Counter } from './balance-answers';
-export { balanceQuestion, heavyAgainst, heavyOf, sidesOf, weightsFor, type BalanceQuestion } from './balance-of';
+export {
+  balanceQuestion,
+  heavyAgainst,
+  heavyOf,
+  sidesOf,
+  weightsFor,
+  type BalanceQuestion,
+} from './balance-of';
 export { isOfBalance, testsOfNow, type BalanceEntry, type BalanceLog } from './balance-log';
-export { beliefMark, changeMarks, isMassKnown, NINE_OF_TEN, weightMarks, type SayMass } from './balance-marks';
+export {
+  beliefMark,
+  changeMarks,
+  isMassKnown,
+  NINE_OF_TEN,
+  weightMarks,
+  type SayMass,
+} from './balance-marks';
 export { pairCrush, pairDoubts, pairNow, partnerOf, type PairNow } from './pair-of';
 export { undoTarget } from './undo-target';
 export { wheelHistory, type WheelHistory } from './wheel-history';

@@ -8,10 +8,15 @@ const TODAY = '2026-05-02';
 const rowsOf = (title: string, ...entries: [EntryKind, EntryData[EntryKind]][]) => {
   const l = logOf().open();
   for (const [kind, data] of entries) l.add(kind, data);
-  const section = jobCard(foldJob(l.log), TODAY, DEFAULT_UNITS).sections.find((s) => s.title === title);
+  const section = jobCard(foldJob(l.log), TODAY, DEFAULT_UNITS).sections.find(
+    (s) => s.title === title,
+  );
   return Object.fromEntries(section?.rows ?? []) as Record<string, string>;
 };
-const slack = (when: 'before' | 'after', ...placesMm: number[]): [EntryKind, EntryData['slack']] => [
+const slack = (
+  when: 'before' | 'after',
+  ...placesMm: number[]
+): [EntryKind, EntryData['slack']] => [
   'slack',
   { when, placesMm, wantMinMm: 30, wantMaxMm: 40, runMm: 600, pitchMm: null },
 ];
@@ -51,12 +56,17 @@ describe('what the card says of the wheel going back', () => {
       ],
       ['brake', { firm: false, spin: 'free' }],
     );
-    expect(rows).toMatchObject({ Marks: 'left 12.5 mm, right 13.0 mm', 'Sensor gap': '0.70 mm to 1.10 mm' });
+    expect(rows).toMatchObject({
+      Marks: 'left 12.5 mm, right 13.0 mm',
+      'Sensor gap': '0.70 mm to 1.10 mm',
+    });
     expect(rows.Brake).toMatch(/^not firm, /);
     expect(rowsOf('Wheel back', ['brake', { firm: true, spin: 'free' }]).Brake).toMatch(/^firm, /);
   });
   test('the disc by the span of its face; its edge is not in it', () => {
-    expect(rowsOf('Wheel back', disc(0.02, -0.05, undefined, 0.03))).toEqual({ 'Disc runs out': '0.08 mm' });
+    expect(rowsOf('Wheel back', disc(0.02, -0.05, undefined, 0.03))).toEqual({
+      'Disc runs out': '0.08 mm',
+    });
     expect(rowsOf('Wheel back', disc(undefined, undefined))).toEqual({});
   });
   test('a string says which side is further back', () => {
@@ -71,7 +81,9 @@ describe('what the card says of the wheel going back', () => {
         },
       ])['By a string'];
     // The wheel that heads to the left has its left end further back.
-    expect([by(20, 20), by(23, 17), by(17, 23)].map((text) => text?.replace(/^[\d.]+ mm/, 'some'))).toEqual([
+    expect(
+      [by(20, 20), by(23, 17), by(17, 23)].map((text) => text?.replace(/^[\d.]+ mm/, 'some')),
+    ).toEqual([
       'as far back on either side',
       'some further back on the left',
       'some further back on the right',
@@ -80,19 +92,24 @@ describe('what the card says of the wheel going back', () => {
 });
 
 describe('what the card says of a wheel that left', () => {
-  const ride = (more: Partial<EntryData['test-ride']> = {}): [EntryKind, EntryData['test-ride']] => [
+  const ride = (
+    more: Partial<EntryData['test-ride']> = {},
+  ): [EntryKind, EntryData['test-ride']] => [
     'test-ride',
     { how: 'ridden', by: 'Ned Ash', shakesAtKmh: null, found: '', ...more },
   ];
   test('the ride, in as many words as there are', () => {
     expect(rowsOf('Before it left', ride())['Test ride']).toBe('ridden by Ned Ash');
-    expect(rowsOf('Before it left', ride({ how: 'not good', shakesAtKmh: 90, found: 'pulls left' }))['Test ride']).toBe(
-      'ridden, not as it should be by Ned Ash, shakes at 90 km/h, pulls left',
-    );
+    expect(
+      rowsOf('Before it left', ride({ how: 'not good', shakesAtKmh: 90, found: 'pulls left' }))[
+        'Test ride'
+      ],
+    ).toBe('ridden, not as it should be by Ned Ash, shakes at 90 km/h, pulls left');
     expect(rowsOf('Before it left')['Test ride']).toBeUndefined();
   });
   test('what it was taught, what was declined, where the old tire went', () => {
-    const taught = (done: boolean, found: string) => rowsOf('Before it left', ['taught', { done, found }]).Taught;
+    const taught = (done: boolean, found: string) =>
+      rowsOf('Before it left', ['taught', { done, found }]).Taught;
     expect([taught(true, ''), taught(false, 'no tool')]).toEqual(['done', 'not done, no tool']);
     const left = rowsOf(
       'Before it left',

@@ -38,7 +38,12 @@ const PIECE_SIDE_WORDS = { near: '', far: ' far side', inner: ' inner face' } as
 /** Everything to keep of a job, in the fitter's units. `today` YYYY-MM-DD. */
 export const jobCard = (state: JobState, today: string, units: UnitPreferences): JobCard => {
   const q: Quantity = (value, unit, digits) => {
-    const { text, label } = formatQuantity(value, unit, units, digits === undefined ? {} : { digits });
+    const { text, label } = formatQuantity(
+      value,
+      unit,
+      units,
+      digits === undefined ? {} : { digits },
+    );
     return `${text} ${label}`;
   };
   const { machine, wheel, cameOff, chosen, pressureSet, balance } = state;
@@ -47,12 +52,17 @@ export const jobCard = (state: JobState, today: string, units: UnitPreferences):
   const age = (dateCode: string | null) => {
     if (!dateCode) return 'not read';
     const a = attempt(tireAge, { dateCode, onDate: workDay, rules: state.rules });
-    return a.ok ? `${dateCode}, week ${a.working.result.weekOf.week} of ${a.working.result.weekOf.year}` : dateCode;
+    return a.ok
+      ? `${dateCode}, week ${a.working.result.weekOf.week} of ${a.working.result.weekOf.year}`
+      : dateCode;
   };
   const places = new Map<string, string[]>();
   for (const p of weights?.pieces ?? []) {
     const place = placeText(p.deg);
-    places.set(place, [...(places.get(place) ?? []), `${q(p.massG, 'g')}${PIECE_SIDE_WORDS[p.side]}`]);
+    places.set(place, [
+      ...(places.get(place) ?? []),
+      `${q(p.massG, 'g')}${PIECE_SIDE_WORDS[p.side]}`,
+    ]);
   }
   const tests = testsOfNow(balance);
   const peak = Math.max(0, ...state.seatReadings.map((r) => r.gaugeKpa));
@@ -93,20 +103,28 @@ export const jobCard = (state: JobState, today: string, units: UnitPreferences):
         ['Seated', `disc side ${word(state.seated.disc)}, other side ${word(state.seated.other)}`],
         ['Highest while seating', peak > 0 && q(peak, 'kPa')],
         ['Set', pressureSet && `${q(pressureSet.gaugeKpa, 'kPa')} at ${q(pressureSet.shopC, 'C')}`],
-        ['Meant for', pressureSet && `${q(pressureSet.rideKpa, 'kPa')} at ${q(pressureSet.rideC, 'C')}`],
+        [
+          'Meant for',
+          pressureSet && `${q(pressureSet.rideKpa, 'kPa')} at ${q(pressureSet.rideC, 'C')}`,
+        ],
       ]),
     },
     {
       title: 'Balance',
       rows: known([
-        ['Heavy before', balanced && `${q(balanced.heavyMassG, 'g')} at ${placeText(balanced.heavyDeg)}`],
+        [
+          'Heavy before',
+          balanced && `${q(balanced.heavyMassG, 'g')} at ${placeText(balanced.heavyDeg)}`,
+        ],
         ...[...places].map(([place, masses]): [string, string] => [place, masses.join(' + ')]),
         ['Weights', weights && weights.pieces.length === 0 && 'none needed'],
         [
           'Left over',
           balanced
             ? `${q(balanced.leftG, 'g')}, within the limit in ${chanceText(balanced.chance)}`
-            : weights && weights.residualG !== null && `${q(weights.residualG, 'g')} by calculation`,
+            : weights &&
+              weights.residualG !== null &&
+              `${q(weights.residualG, 'g')} by calculation`,
         ],
         ['Held level', tests.length > 0 && tests.map((t) => t.moved).join(', ')],
       ]),
@@ -117,7 +135,9 @@ export const jobCard = (state: JobState, today: string, units: UnitPreferences):
         const done = state.torqued[f.name];
         const value = f.torqueNm === null ? '' : `, ${q(f.torqueNm, 'Nm')}`;
         const twice = state.secondRound.includes(f.name) ? ', twice round' : '';
-        const said = done && [`${done.how}${value}${twice}`, done.wrench, done.thread].filter(Boolean).join(', ');
+        const said =
+          done &&
+          [`${done.how}${value}${twice}`, done.wrench, done.thread].filter(Boolean).join(', ');
         return [f.name, said ?? `not recorded${value}`];
       }),
     },
@@ -154,7 +174,8 @@ const backRows = (state: JobState, q: Quantity): [string, string][] => {
   const tight = (s: typeof slack.before) => s && q(Math.min(...s.placesMm), 'mm');
   const [before, after] = [tight(slack.before), tight(slack.after)];
   const gaps = sensorGap?.readings.map((r) => r.gapMm) ?? [];
-  const faces = discRunout?.readings.flatMap((r) => (r.lateralMm === undefined ? [] : [r.lateralMm])) ?? [];
+  const faces =
+    discRunout?.readings.flatMap((r) => (r.lateralMm === undefined ? [] : [r.lateralMm])) ?? [];
   return known([
     ['Slack', before && after ? `${before} before, ${after} after` : (after ?? before)],
     ['Marks', marks && `left ${q(marks.leftMm, 'mm', 1)}, right ${q(marks.rightMm, 'mm', 1)}`],
@@ -165,13 +186,20 @@ const backRows = (state: JobState, q: Quantity): [string, string][] => {
           ? 'as far back on either side'
           : `${q(Math.abs(aside), 'mm', 1)} further back on the ${aside > 0 ? 'left' : 'right'}`),
     ],
-    ['Sensor gap', gaps.length > 0 && `${q(Math.min(...gaps), 'mm', 2)} to ${q(Math.max(...gaps), 'mm', 2)}`],
+    [
+      'Sensor gap',
+      gaps.length > 0 && `${q(Math.min(...gaps), 'mm', 2)} to ${q(Math.max(...gaps), 'mm', 2)}`,
+    ],
     ['Disc runs out', faces.length > 0 && q(Math.max(...faces) - Math.min(...faces), 'mm', 2)],
     ['Brake', brake && `${brake.firm ? 'firm' : 'not firm'}, ${SPIN_WORDS[brake.spin]}`],
   ]);
 };
 
-const RIDE_WORDS = { ridden: 'ridden', 'not good': 'ridden, not as it should be', refused: 'refused' } as const;
+const RIDE_WORDS = {
+  ridden: 'ridden',
+  'not good': 'ridden, not as it should be',
+  refused: 'refused',
+} as const;
 
 /** What was done before it left: the ride, what the machine was taught, the points that are proved, the old tire. */
 const leaveRows = (state: JobState, q: Quantity): [string, string][] => {
@@ -179,8 +207,15 @@ const leaveRows = (state: JobState, q: Quantity): [string, string][] => {
   const { points, missing } = readyOf(state).result;
   const shakes = ride?.shakesAtKmh != null && `shakes at ${q(ride.shakesAtKmh, 'km/h')}`;
   return known([
-    ['Test ride', ride && [`${RIDE_WORDS[ride.how]} by ${ride.by}`, shakes, ride.found].filter(Boolean).join(', ')],
-    ['Taught', taught && `${taught.done ? 'done' : 'not done'}${taught.found ? `, ${taught.found}` : ''}`],
+    [
+      'Test ride',
+      ride &&
+        [`${RIDE_WORDS[ride.how]} by ${ride.by}`, shakes, ride.found].filter(Boolean).join(', '),
+    ],
+    [
+      'Taught',
+      taught && `${taught.done ? 'done' : 'not done'}${taught.found ? `, ${taught.found}` : ''}`,
+    ],
     ['Safety points', `${points.length - missing.length} of ${points.length} proved by the log`],
     ['Declined', state.declined.map((d) => d.what).join(' ')],
     ['Old tire', handedOver?.oldTire],
@@ -224,4 +259,5 @@ const clampedRows = (state: JobState, q: Quantity): [string, string][] => {
   ]);
 };
 
-const word = (seated: boolean | null) => (seated === null ? 'not looked at' : seated ? 'seated' : 'not seated');
+const word = (seated: boolean | null) =>
+  seated === null ? 'not looked at' : seated ? 'seated' : 'not seated';

@@ -27,7 +27,9 @@ describe('an entry as a file holds it', () => {
   test('may name the entry of another wheel that it follows from, where its kind can', () => {
     const step = { kind: 'step', data: { stepId: 'off-lift', of: 'e-0' } };
     expect(checked(step)).toEqual({ ...AROUND, ...step });
-    expect(checked({ kind: 'step', data: { stepId: 'off-lift' } }).data).toEqual({ stepId: 'off-lift' });
+    expect(checked({ kind: 'step', data: { stepId: 'off-lift' } }).data).toEqual({
+      stepId: 'off-lift',
+    });
     expect(problemOf(() => checked({ data: { text: 'x', of: 'e-0' } })).field).toBe('data.of');
     expect(() => checked({ kind: 'step', data: { stepId: 'off-lift', of: 7 } })).toThrow();
   });
@@ -39,7 +41,9 @@ describe('an entry as a file holds it', () => {
     expect(() => checked(rules({ 'Not a key': 1 }))).toThrow();
     expect(() => checked(rules({ 'seat.tries': { deep: 1 } }))).toThrow();
     // The rest is held to what the program of today takes.
-    expect(problemOf(() => checked({ kind: 'pop', data: { gaugeKpa: 90_000 } })).field).toBe('data.gaugeKpa');
+    expect(problemOf(() => checked({ kind: 'pop', data: { gaugeKpa: 90_000 } })).field).toBe(
+      'data.gaugeKpa',
+    );
   });
 
   test.each([

@@ -54,7 +54,10 @@ export const checkKeptEntry = (value: unknown): KeptEntry => {
   if (whole.kind === 'rules') return check<KeptEntry>(RULES, value);
   const { at, arrivedAt, ...body } = whole;
   const { [OF_SERVER]: of, ...said } = body.data as Record<string, unknown>;
-  const { data, ...rest } = checkEntryBody({ ...body, data: namesAnother(body.kind) ? said : body.data });
+  const { data, ...rest } = checkEntryBody({
+    ...body,
+    data: namesAnother(body.kind) ? said : body.data,
+  });
   if (of !== undefined && namesAnother(body.kind)) check(id, of);
   return {
     ...rest,

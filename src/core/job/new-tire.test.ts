@@ -6,7 +6,8 @@ test('before a tire is chosen steps, dial and orientation take the same one: wit
   const state = foldJob(logOf().open().log);
   expect(newTireOf(state)).toEqual({ lightMark: true, arrows: true });
   expect(stepsOf(state, 'tire-on').some((s) => s.id.startsWith('on-mark'))).toBe(true);
-  const isMarked = (station: 'tire-on' | 'seat') => dialMarks(state, station).some((m) => m.is === 'light-mark');
+  const isMarked = (station: 'tire-on' | 'seat') =>
+    dialMarks(state, station).some((m) => m.is === 'light-mark');
   expect(isMarked('tire-on')).toBe(true);
   // Once it should be on, a tire that no one chose has no mark to draw.
   expect(isMarked('seat')).toBe(false);

@@ -40,7 +40,8 @@ export const partnerOf = (wheel: Wheel, wheels: readonly Wheel[]): Wheel | null 
           !other.archived &&
           other.machineId === wheel.machineId &&
           other.pair === wheel.pair &&
-          (wheel.pair === 'rear and driven sidecar' || wheelEnd(other.position) === wheelEnd(wheel.position)),
+          (wheel.pair === 'rear and driven sidecar' ||
+            wheelEnd(other.position) === wheelEnd(wheel.position)),
       ) ?? null);
 
 const tapesOf = (wheel: Wheel): TapeReading[] =>
@@ -52,12 +53,16 @@ export const pairNow = (one: Wheel, other: Wheel, rules: RuleValues): PairNow =>
   const of = (wheel: Wheel): Attempt<Rollout> | null =>
     wheel.rollouts.length === 0 ? null : attempt(rollout, { readings: tapesOf(wheel), rules });
   const rollouts = { left: of(left), right: of(right) };
-  if (!rollouts.left?.ok || !rollouts.right?.ok) return { left, right, rollouts, match: null, aired: null };
+  if (!rollouts.left?.ok || !rollouts.right?.ok)
+    return { left, right, rollouts, match: null, aired: null };
   const [a, b] = [rollouts.left.working.result, rollouts.right.working.result];
-  const smaller = a.circumferenceMm <= b.circumferenceMm ? { wheel: left, told: a } : { wheel: right, told: b };
+  const smaller =
+    a.circumferenceMm <= b.circumferenceMm ? { wheel: left, told: a } : { wheel: right, told: b };
   const common = {
     ...(one.pair === null ? {} : { pair: one.pair }),
-    ...(smaller.told.stretchMmPerKpa === null ? {} : { stretchMmPerKpa: smaller.told.stretchMmPerKpa }),
+    ...(smaller.told.stretchMmPerKpa === null
+      ? {}
+      : { stretchMmPerKpa: smaller.told.stretchMmPerKpa }),
     ...(smaller.wheel.rimLimitKpa === null ? {} : { limitKpa: smaller.wheel.rimLimitKpa }),
     rules,
   };
@@ -116,7 +121,8 @@ export const pairDoubts = (state: JobState, wheels: readonly Wheel[]): string[] 
   const now = { ...wheel, rollouts: [...(chosen ? [] : wheel.rollouts), ...taped] };
   const pair = pairNow(now, partner, rules);
   const match = pair.aired?.match ?? pair.match;
-  if (!match) return ['Its partner, or this wheel, was not taped: nobody knows whether the pair matches.'];
+  if (!match)
+    return ['Its partner, or this wheel, was not taped: nobody knows whether the pair matches.'];
   if (!match.ok) return [match.problem.message];
   return match.working.result.reasons
     .filter((r) => r.verdict !== 'good')

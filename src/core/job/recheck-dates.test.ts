@@ -40,17 +40,30 @@ describe('when to look again', () => {
   test('a look closes what it was asked for, by its last word', () => {
     const l = handedOver(logOf().open());
     const looked = (good: boolean) =>
-      l.add('looked-again', { what: LOOK_WORDS.pressure, good, found: '', gaugeKpa: 90, tempC: 20 });
+      l.add('looked-again', {
+        what: LOOK_WORDS.pressure,
+        good,
+        found: '',
+        gaugeKpa: 90,
+        tempC: 20,
+      });
     looked(false);
     looked(true);
     const [pressure, bolts] = jobDues(foldJob(l.log));
-    expect([pressure?.look, pressure?.closed?.good, bolts?.closed]).toEqual(['pressure', true, null]);
+    expect([pressure?.look, pressure?.closed?.good, bolts?.closed]).toEqual([
+      'pressure',
+      true,
+      null,
+    ]);
   });
 
   test('the age is due of a tire whose week is known, and a look at it moves it by a year', () => {
     const without = logOf().open();
     without.add('chosen', sampleChosen({ dateCode: null }));
-    expect(jobDues(foldJob(handedOver(without).log)).map((d) => d.look)).toEqual(['pressure', 'bolts']);
+    expect(jobDues(foldJob(handedOver(without).log)).map((d) => d.look)).toEqual([
+      'pressure',
+      'bolts',
+    ]);
     const fresh = logOf().open();
     fresh.add('chosen', sampleChosen({ dateCode: '0826' }));
     const age = (l: typeof fresh) => jobDues(foldJob(l.log)).find((d) => d.look === 'age')!;
@@ -59,7 +72,13 @@ describe('when to look again', () => {
     const old = logOf().open();
     old.add('chosen', sampleChosen({ dateCode: '0819' }));
     expect(age(handedOver(old)).onDate).toBe(daysAfter(DAY, 365));
-    old.add('looked-again', { what: LOOK_WORDS.age, good: true, found: '', gaugeKpa: null, tempC: null });
+    old.add('looked-again', {
+      what: LOOK_WORDS.age,
+      good: true,
+      found: '',
+      gaugeKpa: null,
+      tempC: null,
+    });
     expect(age(old)).toMatchObject({ onDate: daysAfter(DAY, 365), closed: null });
   });
 });

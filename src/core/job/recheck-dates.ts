@@ -21,14 +21,21 @@ export const recheckDates = (state: JobState, onDate: string): Recheck[] => {
     return state.rechecks
       .map((r) => ({ ...r, look: r.look ?? lookFrom(r.what) }))
       .sort((a, b) => a.onDate.localeCompare(b.onDate));
-  const bolts = state.wheel?.build === 'spoked' ? 'Spokes, torque and weights after the first ride' : LOOK_WORDS.bolts;
+  const bolts =
+    state.wheel?.build === 'spoked'
+      ? 'Spokes, torque and weights after the first ride'
+      : LOOK_WORDS.bolts;
   return [
     {
       what: LOOK_WORDS.pressure,
       onDate: daysAfter(onDate, ruleNumber('recheck.pressureDays', state.rules)),
       look: 'pressure',
     },
-    { what: bolts, onDate: daysAfter(onDate, ruleNumber('recheck.boltsDays', state.rules)), look: 'bolts' },
+    {
+      what: bolts,
+      onDate: daysAfter(onDate, ruleNumber('recheck.boltsDays', state.rules)),
+      look: 'bolts',
+    },
   ];
 };
 
@@ -39,7 +46,8 @@ export const recheckDates = (state: JobState, onDate: string): Recheck[] => {
 export const jobDues = (state: JobState): JobDue[] => {
   if (!state.handedOver) return [];
   const workDay = state.handedOver.at.slice(0, 10);
-  const lookAt = (what: string): LookedAgain | null => state.lookedAgain.findLast((l) => l.what === what) ?? null;
+  const lookAt = (what: string): LookedAgain | null =>
+    state.lookedAgain.findLast((l) => l.what === what) ?? null;
   const asked = recheckDates(state, workDay).map((r) => ({ ...r, closed: lookAt(r.what) }));
   const code = state.chosen?.dateCode ?? null;
   if (code === null) return asked;

@@ -30,10 +30,14 @@ export const withdrawnProof = (log: readonly Entry[]): WithdrawnProof | null => 
   const from = log.findIndex((e) => e.id === release.id) + 1;
   const after = log.slice(from);
   if (after.every((e) => PROVE_NOTHING.includes(e.kind))) return null;
-  const accepted = new Set<SafetyPoint>(missingOf(foldEntries(log.slice(0, from))).map((p) => p.point));
+  const accepted = new Set<SafetyPoint>(
+    missingOf(foldEntries(log.slice(0, from))).map((p) => p.point),
+  );
   for (const [i, entry] of after.entries()) {
     if (PROVE_NOTHING.includes(entry.kind)) continue;
-    const points = missingOf(foldEntries(log.slice(0, from + i + 1))).filter((p) => !accepted.has(p.point));
+    const points = missingOf(foldEntries(log.slice(0, from + i + 1))).filter(
+      (p) => !accepted.has(p.point),
+    );
     if (points.length > 0) return { who: entry.who, at: entry.at, points };
   }
   return null;

@@ -54,7 +54,9 @@ describe('bolts of a clamped wheel', () => {
       l.add('ring-bolt', { ring, pass, bolt, torqueNm: 20 });
     }
     expect(walked).toEqual(
-      ['outer 1', 'outer 2', 'inner 1', 'inner 2'].flatMap((pass) => [1, 2, 3, 4, 5, 6].map((b) => `${pass} ${b}`)),
+      ['outer 1', 'outer 2', 'inner 1', 'inner 2'].flatMap((pass) =>
+        [1, 2, 3, 4, 5, 6].map((b) => `${pass} ${b}`),
+      ),
     );
     expect(ringOf(foldJob(l.log))).toMatchObject({ done: 24, next: null });
   });
@@ -62,7 +64,11 @@ describe('bolts of a clamped wheel', () => {
   test('an undone bolt is next again; a split rim crosses; what is not clamped, or not counted, has no bolts', () => {
     const l = jobOf(clamped({ rings: null, build: 'split', rimBolts: 5, rimBoltTorqueNm: 24 }));
     const id = l.add('ring-bolt', { ring: 'rim', pass: 1, bolt: 1, torqueNm: 24 });
-    expect(ringOf(foldJob(l.log))).toMatchObject({ rings: ['rim'], wantedNm: 24, next: { bolt: 3, deg: 144 } });
+    expect(ringOf(foldJob(l.log))).toMatchObject({
+      rings: ['rim'],
+      wantedNm: 24,
+      next: { bolt: 3, deg: 144 },
+    });
     l.add('undo', { entryId: id });
     expect(ringOf(foldJob(l.log))?.next?.bolt).toBe(1);
     expect(ringsOf(foldJob(jobOf(clamped({ rings: null })).log))).toEqual(['outer']);
@@ -73,10 +79,18 @@ describe('bolts of a clamped wheel', () => {
   test('counted at the bench, the wheel keeps them, each build its own', () => {
     const ring = jobOf(clamped({ ringBolts: null, ringTorqueNm: null }));
     ring.add('ring-set', { bolts: 12, torqueNm: 14 });
-    expect(foldJob(ring.log).wheel).toMatchObject({ ringBolts: 12, ringTorqueNm: 14, rimBolts: null });
+    expect(foldJob(ring.log).wheel).toMatchObject({
+      ringBolts: 12,
+      ringTorqueNm: 14,
+      rimBolts: null,
+    });
     const split = jobOf(clamped({ build: 'split', ringBolts: null, ringTorqueNm: null }));
     split.add('ring-set', { bolts: 5, torqueNm: null });
-    expect(foldJob(split.log).wheel).toMatchObject({ ringBolts: null, rimBolts: 5, rimBoltTorqueNm: null });
+    expect(foldJob(split.log).wheel).toMatchObject({
+      ringBolts: null,
+      rimBolts: 5,
+      rimBoltTorqueNm: null,
+    });
   });
 
   test('the dial shows the bolts of the pass at hand, the next one lit, and the last round of the feeler', () => {
@@ -90,7 +104,11 @@ describe('bolts of a clamped wheel', () => {
         { deg: 270, gapMm: 1 },
       ],
     });
-    l.add('ring-gap', { ring: 'inner', when: 'before the torque', readings: [{ deg: 0, gapMm: 9 }] });
+    l.add('ring-gap', {
+      ring: 'inner',
+      when: 'before the torque',
+      readings: [{ deg: 0, gapMm: 9 }],
+    });
     const state = foldJob(l.log);
     const step = stepsOf(state, 'tire-on').find((s) => s.shows === 'ring');
     const marks = dialMarks(state, 'tire-on', { step });
@@ -133,10 +151,16 @@ describe('crush, gap and rollout of the job', () => {
     expect(crushOf(foldJob(l.log))).toBeNull();
     l.add('bead-measured', { side: 'outer', bundleMm: [19, 19, 19], gapMm: [17, 17, 17] });
     l.add('bead-measured', { side: 'outer', bundleMm: [20], gapMm: [17.1, 17.3] });
-    l.add('bead-measured', { side: 'inner', bundleMm: [20.1, 20.1, 20.1], gapMm: [17.4, 17.4, 17.4] });
+    l.add('bead-measured', {
+      side: 'inner',
+      bundleMm: [20.1, 20.1, 20.1],
+      gapMm: [17.4, 17.4, 17.4],
+    });
     const state = foldJob(l.log);
     const crush = crushOf(state);
-    expect(crush?.ok && crush.working.result.beads.map((b) => [b.side, b.crushMm.toFixed(2)])).toEqual([
+    expect(
+      crush?.ok && crush.working.result.beads.map((b) => [b.side, b.crushMm.toFixed(2)]),
+    ).toEqual([
       ['outer', '2.80'],
       ['inner', '2.70'],
     ]);
@@ -162,7 +186,8 @@ describe('what is missing or doubtful of a clamped wheel', () => {
   const begun = (wheel: Wheel) => {
     const l = jobOf(wheel);
     for (const station of ['tire-off', 'inspect', 'tire-on'] as const)
-      for (const { id } of stepsOf(foldJob(l.log), station)) l.add('step', { stepId: id }, { station });
+      for (const { id } of stepsOf(foldJob(l.log), station))
+        l.add('step', { stepId: id }, { station });
     return l;
   };
   const report = (l: ReturnType<typeof jobOf>, station: 'tire-off' | 'inspect' | 'tire-on') =>
@@ -206,7 +231,9 @@ describe('what is missing or doubtful of a clamped wheel', () => {
     expect(report(begun(clamped({ ringTorqueNm: null })), 'tire-on').doubts).toEqual([
       'The maker’s torque for its bolts is not known.',
     ]);
-    expect(report(begun(clamped({ ringBolts: null })), 'tire-on').missing).toEqual(['how many bolts hold it']);
+    expect(report(begun(clamped({ ringBolts: null })), 'tire-on').missing).toEqual([
+      'how many bolts hold it',
+    ]);
   });
 
   test('a wheel of a pair wants its rollout', () => {
@@ -226,8 +253,18 @@ test('the log says which ring, pass and bolt, and what made the reading', () => 
 describe('a pair', () => {
   const tapes = (...mm: number[]) =>
     mm.map((circumferenceMm, run) => ({ onDate: TODAY, run, circumferenceMm, gaugeKpa: 41.37 }));
-  const left = clamped({ id: 'l', pair: 'drag rears', rollouts: tapes(2470, 2490), rimLimitKpa: 200 });
-  const right = clamped({ id: 'r', position: 'right-rear', pair: 'drag rears', rollouts: tapes(2472, 2505) });
+  const left = clamped({
+    id: 'l',
+    pair: 'drag rears',
+    rollouts: tapes(2470, 2490),
+    rimLimitKpa: 200,
+  });
+  const right = clamped({
+    id: 'r',
+    position: 'right-rear',
+    pair: 'drag rears',
+    rollouts: tapes(2472, 2505),
+  });
 
   test('is the other wheel of the machine with the same word, at the same end, not archived', () => {
     expect(partnerOf(left, [left, right])?.id).toBe('r');
@@ -240,7 +277,12 @@ describe('a pair', () => {
       position,
       pair: 'driven axle of four',
     });
-    const four = [axle('left-front', 'a'), axle('right-front', 'b'), axle('left-rear', 'c'), axle('right-rear', 'd')];
+    const four = [
+      axle('left-front', 'a'),
+      axle('right-front', 'b'),
+      axle('left-rear', 'c'),
+      axle('right-rear', 'd'),
+    ];
     expect(four.map((w) => partnerOf(w, four)?.id)).toEqual(['b', 'a', 'd', 'c']);
     const rear: Wheel = { ...left, id: 'x', position: 'rear', pair: 'rear and driven sidecar' };
     expect(partnerOf(rear, [rear, { ...rear, id: 'y', position: 'sidecar' }])?.id).toBe('y');
@@ -248,7 +290,10 @@ describe('a pair', () => {
 
   test('matches by what was taped of each, whichever is asked first', () => {
     const [a, b] = [pairNow(left, right, {}), pairNow(right, left, {})];
-    expect(a.match?.ok && a.match.working.result).toMatchObject({ differenceMm: -15, smaller: 'left' });
+    expect(a.match?.ok && a.match.working.result).toMatchObject({
+      differenceMm: -15,
+      smaller: 'left',
+    });
     expect([b.left.id, b.match]).toEqual(['l', a.match]);
     expect(pairNow(left, { ...right, rollouts: [] }, {}).match).toBeNull();
   });
@@ -275,7 +320,9 @@ describe('a pair', () => {
       if (mm !== null) l.add('taped', { run: 2, circumferenceMm: mm, gaugeKpa: 41.37 });
       return pairDoubts(foldJob(l.log), wheels);
     };
-    expect(of(left, 2490)).toEqual([expect.stringMatching(/^15\.0 mm apart: left is the smaller one/)]);
+    expect(of(left, 2490)).toEqual([
+      expect.stringMatching(/^15\.0 mm apart: left is the smaller one/),
+    ]);
     expect(of(right, 2505)).toEqual([expect.stringMatching(/^15\.0 mm apart/)]);
     expect(of(left, 2504)).toEqual([]);
     expect(of({ ...left, rollouts: [] }, null)).toEqual([expect.stringMatching(/not taped/)]);
@@ -296,7 +343,9 @@ describe('crush and clamp of both wheels of a pair', () => {
     expect(told?.ok && told.working.result.beads.map((b) => b.wheel)).toEqual(['this', 'other']);
     expect(told?.ok && told.working.verdict).toBe('good');
     const apart = of(2.5, 3.05);
-    expect(apart?.ok && apart.working.result.reasons.map((r) => r.says).join()).toMatch(/differ by/);
+    expect(apart?.ok && apart.working.result.reasons.map((r) => r.says).join()).toMatch(
+      /differ by/,
+    );
     const alone = of(2.8, null);
     expect(alone?.ok && alone.working.result.pairDifferenceMm).toBeNull();
     expect(pairCrush(pair, { left: [], right: beads(2.8) }, {})).toBeNull();
@@ -333,7 +382,14 @@ describe('crush and clamp of both wheels of a pair', () => {
 
 describe('a ring wheel on the balancer', () => {
   const tape = (massG: number): WeightItem =>
-    ({ id: `a${massG}`, massG, kind: 'adhesive', lengthMm: massG, count: 40, archived: false }) as WeightItem;
+    ({
+      id: `a${massG}`,
+      massG,
+      kind: 'adhesive',
+      lengthMm: massG,
+      count: 40,
+      archived: false,
+    }) as WeightItem;
   const crimp = { ...tape(20), id: 'c', kind: 'spoke' } as WeightItem;
   const shelf = [crimp, tape(5), tape(10)];
 

@@ -62,10 +62,18 @@ export const ringOf = (state: JobState): RingNow | null => {
   const rings = ringsOf(state);
   const { bolts, wantedNm } = boltsOf(state);
   if (rings.length === 0 || bolts === null) return null;
-  const school = state.wheel?.build === 'split' ? 'crossing' : (ruleWord('ring.order', state.rules) as RingSchool);
+  const school =
+    state.wheel?.build === 'split'
+      ? 'crossing'
+      : (ruleWord('ring.order', state.rules) as RingSchool);
   const turns = rings.flatMap((ring) => {
     const moves = ringMoves(bolts, school, PASSES.map(String));
-    return moves.map(({ stage, bolt, deg }): RingTurn => ({ ring, pass: Number(stage) as 1 | 2, bolt, deg }));
+    return moves.map(({ stage, bolt, deg }): RingTurn => ({
+      ring,
+      pass: Number(stage) as 1 | 2,
+      bolt,
+      deg,
+    }));
   });
   const isDone = ({ ring, pass, bolt }: RingTurn) =>
     state.ringBolts.some((b) => b.ring === ring && b.pass === pass && b.bolt === bolt);
@@ -82,7 +90,11 @@ export const ringOf = (state: JobState): RingNow | null => {
 
 /** How far the ring crushes the beads that were measured; null before one was. */
 export const crushOf = ({ beads, wheel, rules }: JobState): Attempt<BeadCrush> | null => {
-  const measured = Object.values(beads).map(({ side, bundleMm, gapMm }) => ({ side, bundleMm, gapMm }));
+  const measured = Object.values(beads).map(({ side, bundleMm, gapMm }) => ({
+    side,
+    bundleMm,
+    gapMm,
+  }));
   return measured.length === 0
     ? null
     : attempt(beadCrush, { beads: measured, rings: Math.max(1, ringsOf({ wheel }).length), rules });
@@ -93,7 +105,12 @@ const USUAL_CIRCLE_MM = 300;
 
 /** What the maker's torque clamps a ring with, by the record; null where bolts, size, grade or torque are not known. */
 export const clampOf = (wheel: Wheel, rules: RuleValues): Attempt<ClampForce> | null => {
-  const { ringTorqueNm: torqueNm, ringBolts: bolts, ringBoltSize: bolt, ringBoltGrade: grade } = wheel;
+  const {
+    ringTorqueNm: torqueNm,
+    ringBolts: bolts,
+    ringBoltSize: bolt,
+    ringBoltGrade: grade,
+  } = wheel;
   if (torqueNm === null || bolts === null || bolt === null || grade === null) return null;
   return attempt(clampForce, {
     torqueNm,
@@ -110,7 +127,10 @@ export const clampOf = (wheel: Wheel, rules: RuleValues): Attempt<ClampForce> | 
 export const gapOf = (state: JobState, ring: RingName): Attempt<RingGap> | null => {
   const last = state.ringGaps.filter((g) => g.ring === ring).at(-1);
   if (!last) return null;
-  const { ringBolts: bolts, ringBoltSize: bolt } = state.wheel ?? { ringBolts: null, ringBoltSize: null };
+  const { ringBolts: bolts, ringBoltSize: bolt } = state.wheel ?? {
+    ringBolts: null,
+    ringBoltSize: null,
+  };
   return attempt(ringGap, {
     readings: last.readings,
     when: last.when,
@@ -121,7 +141,10 @@ export const gapOf = (state: JobState, ring: RingName): Attempt<RingGap> | null 
 };
 
 /** What the tapes of the tire that is on say, with `more`; null before one. */
-export const rolloutOf = (state: JobState, more: readonly TapeReading[] = []): Attempt<Rollout> | null => {
+export const rolloutOf = (
+  state: JobState,
+  more: readonly TapeReading[] = [],
+): Attempt<Rollout> | null => {
   const kept = state.chosen ? [] : (state.wheel?.rollouts ?? []);
   const readings = [...kept, ...state.tapes, ...more].map(({ run, circumferenceMm, gaugeKpa }) => ({
     run,

@@ -9,12 +9,17 @@ type Findings = { missing: string[]; doubts: string[] };
 const NOTHING: Findings = { missing: [], doubts: [] };
 
 const doubtsOf = (found: Attempt<{ reasons: Reason[] }> | null): string[] =>
-  found?.ok ? found.working.result.reasons.filter((r) => r.verdict !== 'good').map((r) => r.says) : [];
+  found?.ok
+    ? found.working.result.reasons.filter((r) => r.verdict !== 'good').map((r) => r.says)
+    : [];
 
 /** The air before the bolts were touched. */
 const tireOff = (state: JobState): Findings => {
   const air = airOutOf(state);
-  return { missing: air?.ok && !air.working.result.mayUndo ? air.working.result.missing : [], doubts: [] };
+  return {
+    missing: air?.ok && !air.working.result.mayUndo ? air.working.result.missing : [],
+    doubts: [],
+  };
 };
 
 const inspect = (state: JobState): Findings => ({
@@ -35,13 +40,18 @@ const tireOn = (state: JobState): Findings => {
   const { wantedNm } = ring;
   const off = state.ringBolts.filter(
     (b) =>
-      wantedNm !== null && b.torqueNm !== null && !torqueCheck.run({ wantedNm, reachedNm: b.torqueNm }).result.within,
+      wantedNm !== null &&
+      b.torqueNm !== null &&
+      !torqueCheck.run({ wantedNm, reachedNm: b.torqueNm }).result.within,
   );
   return {
-    missing: left === 0 ? [] : [`${left} of ${ring.turns.length} turns of the wrench round its bolts`],
+    missing:
+      left === 0 ? [] : [`${left} of ${ring.turns.length} turns of the wrench round its bolts`],
     doubts: [
       ...(wantedNm === null ? ['The maker’s torque for its bolts is not known.'] : []),
-      ...off.map((b) => `${RING_WORDS[b.ring]}, bolt ${b.bolt}: clicked at another torque than the maker’s.`),
+      ...off.map(
+        (b) => `${RING_WORDS[b.ring]}, bolt ${b.bolt}: clicked at another torque than the maker’s.`,
+      ),
       ...ring.rings.flatMap((name) => doubtsOf(gapOf(state, name))),
       ...clampDoubts(state),
     ],

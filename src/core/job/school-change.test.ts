@@ -8,12 +8,19 @@ test('a school is changed for the job, undone with its entry, and says what anot
   expect(before.value).toBe('after the first bead');
   expect(before.others[0]).toMatchObject({
     value: 'with the tire',
-    changes: [expect.stringMatching(/^in: Tube into the tire/), expect.stringMatching(/^out: Tube in, valve through/)],
+    changes: [
+      expect.stringMatching(/^in: Tube into the tire/),
+      expect.stringMatching(/^out: Tube in, valve through/),
+    ],
   });
   const id = l.add('school', { school: 'tube.in', value: 'with the tire' });
-  expect(schoolsOf(foldJob(l.log)).find((s) => s.school === 'tube.in')!.value).toBe('with the tire');
+  expect(schoolsOf(foldJob(l.log)).find((s) => s.school === 'tube.in')!.value).toBe(
+    'with the tire',
+  );
   l.add('undo', { entryId: id });
-  expect(schoolsOf(foldJob(l.log)).find((s) => s.school === 'tube.in')!.value).toBe('after the first bead');
+  expect(schoolsOf(foldJob(l.log)).find((s) => s.school === 'tube.in')!.value).toBe(
+    'after the first bead',
+  );
 });
 
 test('where the levers start changes the bites, in clock hours', () => {
@@ -28,7 +35,8 @@ test('every other choice changes something on a wheel that has the part, and say
   for (const { school, others, why } of said) {
     expect(why.length).toBeGreaterThan(20);
     if (school !== 'ring.order')
-      for (const o of others) expect([school, o.value, o.changes.length > 0]).toEqual([school, o.value, true]);
+      for (const o of others)
+        expect([school, o.value, o.changes.length > 0]).toEqual([school, o.value, true]);
   }
   const of = (school: string) => said.find((s) => s.school === school)!.others[0]!.changes;
   expect(of('disc.levers')[0]).toMatch(/^caution: A lever near the disc only padded/);
@@ -49,32 +57,48 @@ test('a wheel that is not levered has nothing to change there', () => {
   const split = foldJob(
     logOf().open(
       sampleMachine({ kind: 'scooter' }),
-      sampleWheel({ build: 'split', rimCode: 'unreadable', tireMarking: '3.50-10', rimLockDegs: [] }),
+      sampleWheel({
+        build: 'split',
+        rimCode: 'unreadable',
+        tireMarking: '3.50-10',
+        rimLockDegs: [],
+      }),
     ).log,
   );
   expect(bitesOf(split, 'off')!.bites.length).toBeGreaterThan(3);
   for (const school of ['tube.out', 'bite.start'])
-    for (const o of schoolsOf(split).find((s) => s.school === school)!.others) expect(o.changes).toEqual([]);
+    for (const o of schoolsOf(split).find((s) => s.school === school)!.others)
+      expect(o.changes).toEqual([]);
 });
 
 test('which way the arrow must point follows the side that is up, and a tire that lies wrong is refused', () => {
-  const state = foldJob(logOf().open(sampleMachine(), sampleWheel({ discSide: 'right', heavySpotDeg: 30 })).log);
+  const state = foldJob(
+    logOf().open(sampleMachine(), sampleWheel({ discSide: 'right', heavySpotDeg: 30 })).log,
+  );
   const needs = (sideUp: 'disc' | 'other') => {
     const tried = orientationOf(state, sideUp);
     return tried?.ok ? tried.working.result.arrowNeeds : null;
   };
   expect([needs('disc'), needs('other')]).toEqual(['clockwise', 'counterclockwise']);
-  expect(orientationOf(state, 'disc', 'counterclockwise')).toMatchObject({ ok: true, working: { verdict: 'stop' } });
-  expect(orientationOf({ ...state, rules: { 'lightMark.to': 'heavy spot' } }, 'other')).toMatchObject({
+  expect(orientationOf(state, 'disc', 'counterclockwise')).toMatchObject({
     ok: true,
-    working: { result: { markDeg: 330 } },
+    working: { verdict: 'stop' },
   });
+  expect(
+    orientationOf({ ...state, rules: { 'lightMark.to': 'heavy spot' } }, 'other'),
+  ).toMatchObject({ ok: true, working: { result: { markDeg: 330 } } });
   expect(orientationOf(foldJob([]), 'disc')).toBeNull();
 });
 
 test('halfway, the fitted part is the hand-fitted arc and the bites done, whichever way they run', () => {
   const state = foldJob(logOf().open().log);
-  for (const value of ['lock nearest', 'opposite the valve', 'a quarter away', 'valve last', 'clear of the valve']) {
+  for (const value of [
+    'lock nearest',
+    'opposite the valve',
+    'a quarter away',
+    'valve last',
+    'clear of the valve',
+  ]) {
     const plan = bitesOf({ ...state, rules: { 'bite.start': value } }, 'on')!;
     const half = Math.ceil(plan.bites.length / 2);
     const arc = fittedArc(plan, half);

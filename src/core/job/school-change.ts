@@ -24,7 +24,9 @@ const changesTo = (state: JobState, school: School, value: string): string[] => 
     .filter((s) => was.some((w) => w.say === s.say && w.id === s.id && w.caution !== s.caution))
     .map((s) => `caution: ${s.caution ?? 'none'}`);
   const weights =
-    school === 'balance.sides' ? [`weights: ${value === 'both' ? 'split over both sides' : 'all on one side'}`] : [];
+    school === 'balance.sides'
+      ? [`weights: ${value === 'both' ? 'split over both sides' : 'all on one side'}`]
+      : [];
   const starts = (['off', 'on'] as const).flatMap((direction) => {
     const [now, next] = [bitesOf(state, direction), bitesOf(then, direction)];
     if (
@@ -64,6 +66,10 @@ export const schoolsOf = (state: JobState): SchoolAtHand[] =>
       why: schoolWhy(school, value),
       others: schoolChoices(school)
         .filter((c) => c !== value)
-        .map((other) => ({ value: other, why: schoolWhy(school, other), changes: changesTo(state, school, other) })),
+        .map((other) => ({
+          value: other,
+          why: schoolWhy(school, other),
+          changes: changesTo(state, school, other),
+        })),
     };
   });

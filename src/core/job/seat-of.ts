@@ -17,7 +17,9 @@ export const seatLimitOf = (state: JobState) =>
 const ownLimitOf = ({ wheel, machine, chosen }: JobState): OwnLimit | null =>
   wheel?.build === 'beadlock'
     ? 'beadlock'
-    : machine && (machine.kind === 'quad' || machine.kind === 'side-by-side') && chosen?.seatLimitKpa == null
+    : machine &&
+        (machine.kind === 'quad' || machine.kind === 'side-by-side') &&
+        chosen?.seatLimitKpa == null
       ? 'low-pressure tire'
       : null;
 
@@ -28,7 +30,10 @@ const ownLimitOf = ({ wheel, machine, chosen }: JobState): OwnLimit | null =>
 export const seatLadderOf = (state: JobState, liveKpa: readonly number[] = []) =>
   seatLadder.run({
     limitKpa: seatLimitOf(state).result.limitKpa,
-    readingsKpa: [...state.seatReadings.slice(state.seatTries.from).map((r) => r.gaugeKpa), ...liveKpa].slice(-500),
+    readingsKpa: [
+      ...state.seatReadings.slice(state.seatTries.from).map((r) => r.gaugeKpa),
+      ...liveKpa,
+    ].slice(-500),
     discSeated: state.seated.disc,
     otherSeated: state.seated.other,
     pops: state.pops.length,

@@ -71,13 +71,24 @@ const wholeJob = () => {
     { fastener: 'rear axle nut', how: 'torqued', torqueNm: 100, wrench: 'long' },
     { station: 'wheel-back' },
   );
-  l.add('torqued', { fastener: 'rim lock nut', how: 'snug', torqueNm: null, wrench: null }, { station: 'wheel-back' });
+  l.add(
+    'torqued',
+    { fastener: 'rim lock nut', how: 'snug', torqueNm: null, wrench: null },
+    { station: 'wheel-back' },
+  );
   l.add(
     'torqued',
     { fastener: 'rear axle nut', how: 'torqued', torqueNm: 100, wrench: 'long', pass: 2 },
     { station: 'wheel-back' },
   );
-  l.add('slack', { when: 'after', placesMm: [33, 35], wantMinMm: 30, wantMaxMm: 40, runMm: 580, pitchMm: 1.25 });
+  l.add('slack', {
+    when: 'after',
+    placesMm: [33, 35],
+    wantMinMm: 30,
+    wantMaxMm: 40,
+    runMm: 580,
+    pitchMm: 1.25,
+  });
   return l;
 };
 
@@ -98,9 +109,12 @@ describe('what is missing or doubtful', () => {
       { station: 'balance' },
     );
     otherWeights.add('balanced', end, { station: 'balance' });
-    const missing = (l: ReturnType<typeof wholeJob>) => openPoints(jobReport(foldJob(l.log), TODAY)).missing;
+    const missing = (l: ReturnType<typeof wholeJob>) =>
+      openPoints(jobReport(foldJob(l.log), TODAY)).missing;
     expect(missing(done)).toEqual([]);
-    expect(missing(otherWeights)).toEqual(['Balance: the check after the weights, held level twice']);
+    expect(missing(otherWeights)).toEqual([
+      'Balance: the check after the weights, held level twice',
+    ]);
   });
 
   test('an opened job is missing something at every station', () => {
@@ -121,7 +135,11 @@ describe('what is missing or doubtful', () => {
       (l) => l.add('chosen', { ...chosen, dateCode: '0515' }),
       /Choose: Made week 5 of 2015: 11\.\d years old/,
     ],
-    ['an unread date code', (l) => l.add('chosen', { ...chosen, dateCode: null }), /Its date code is not known/],
+    [
+      'an unread date code',
+      (l) => l.add('chosen', { ...chosen, dateCode: null }),
+      /Its date code is not known/,
+    ],
     [
       'another rim',
       (l) => l.add('chosen', { ...chosen, marking: '110/90-19 62M TT' }),
@@ -132,14 +150,26 @@ describe('what is missing or doubtful', () => {
       (l) => l.add('chosen', { ...chosen, tube: false }),
       /An unsealed spoked rim with a tube-type tire takes a tube/,
     ],
-    ['a tube not picked', (l) => l.add('chosen', { ...chosen, tubeLabel: null }), /With a tube, and none picked/],
+    [
+      'a tube not picked',
+      (l) => l.add('chosen', { ...chosen, tubeLabel: null }),
+      /With a tube, and none picked/,
+    ],
     [
       'little room',
       (l) => l.add('clearance', { place: 'above', mm: 6, load: 'on the stand' }),
       /Choose: 6 mm of room above the tire/,
     ],
-    ['above the limit', (l) => l.add('seat-reading', { gaugeKpa: 262 }), /Seat: A reading was above the seating limit/],
-    ['not seated', (l) => l.add('seated', { side: 'other', seated: false }), /Not seated on the other side/],
+    [
+      'above the limit',
+      (l) => l.add('seat-reading', { gaugeKpa: 262 }),
+      /Seat: A reading was above the seating limit/,
+    ],
+    [
+      'not seated',
+      (l) => l.add('seated', { side: 'other', seated: false }),
+      /Not seated on the other side/,
+    ],
     [
       'an unread seating limit',
       (l) => l.add('chosen', { ...chosen, seatLimitKpa: null }),
@@ -150,7 +180,11 @@ describe('what is missing or doubtful', () => {
       (l) => l.add('pressure-set', { gaugeKpa: 150, shopC: 20, rideC: 20, rideKpa: 150 }),
       /outside the starting range/,
     ],
-    ['a moving wheel', (l) => l.add('level-check', { clock: 9, moved: 'sinks' }), /did not stay still/],
+    [
+      'a moving wheel',
+      (l) => l.add('level-check', { clock: 9, moved: 'sinks' }),
+      /did not stay still/,
+    ],
     [
       'a trial that stayed on',
       (l) => l.add('trial', { pieces: [{ massG: 20, deg: 90, side: 'near' }] }),
@@ -159,17 +193,27 @@ describe('what is missing or doubtful', () => {
     ['much left over', (l) => l.add('weights', { pieces: [], residualG: 12 }), /12 g left over/],
     [
       'a guess',
-      (l) => l.add('torqued', { fastener: 'rear axle nut', how: 'guess', torqueNm: 100, wrench: null }),
+      (l) =>
+        l.add('torqued', { fastener: 'rear axle nut', how: 'guess', torqueNm: 100, wrench: null }),
       /rear axle nut: tightened by guess/,
     ],
     [
       'snug instead of torqued',
-      (l) => l.add('torqued', { fastener: 'rear axle nut', how: 'snug', torqueNm: 100, wrench: null }),
+      (l) =>
+        l.add('torqued', { fastener: 'rear axle nut', how: 'snug', torqueNm: 100, wrench: null }),
       /snug, though/,
     ],
     [
       'a tight chain',
-      (l) => l.add('slack', { when: 'after', placesMm: [29], wantMinMm: 30, wantMaxMm: 40, runMm: 580, pitchMm: null }),
+      (l) =>
+        l.add('slack', {
+          when: 'after',
+          placesMm: [29],
+          wantMinMm: 30,
+          wantMaxMm: 40,
+          runMm: 580,
+          pitchMm: null,
+        }),
       /Wheel back: Too tight: 29 mm, at least 30 mm wanted/,
     ],
     [
@@ -177,7 +221,11 @@ describe('what is missing or doubtful', () => {
       (l) => l.add('marks', { leftMm: 33, rightMm: 30, spanMm: 240, chainSide: 'left' }),
       /Wheel back: The left end is further back by 3\.0 mm/,
     ],
-    ['a soft brake', (l) => l.add('brake', { firm: false, spin: 'free' }), /Wheel back: The brake is not firm/],
+    [
+      'a soft brake',
+      (l) => l.add('brake', { firm: false, spin: 'free' }),
+      /Wheel back: The brake is not firm/,
+    ],
     [
       'a ring that rubs',
       (l) =>
@@ -192,7 +240,10 @@ describe('what is missing or doubtful', () => {
       'a bent disc',
       (l) =>
         l.add('disc-runout', {
-          readings: [0, 60, 120, 180, 240, 300].map((angleDeg) => ({ angleDeg, lateralMm: angleDeg / 600 })),
+          readings: [0, 60, 120, 180, 240, 300].map((angleDeg) => ({
+            angleDeg,
+            lateralMm: angleDeg / 600,
+          })),
           limitMm: 0.4,
         }),
       /Wheel back: Runs out by 0\.50 mm, at most 0\.40 mm/,
@@ -228,7 +279,10 @@ describe('what is missing or doubtful', () => {
     ],
     [
       'an old tube that stays',
-      (l) => (l.add('chosen', { ...chosen, tubeLabel: null }), l.add('findings', { part: 'tube', found: ['pinch'] })),
+      (l) => (
+        l.add('chosen', { ...chosen, tubeLabel: null }),
+        l.add('findings', { part: 'tube', found: ['pinch'] })
+      ),
       /Inspect: Two slits side by side/,
     ],
     [
@@ -273,9 +327,15 @@ describe('what is missing or doubtful', () => {
   });
 
   test('only the fasteners of this end are asked for', () => {
-    expect(fastenersOf(foldJob(logOf().open().log)).map((f) => f.name)).toEqual(['rear axle nut', 'rim lock nut']);
+    expect(fastenersOf(foldJob(logOf().open().log)).map((f) => f.name)).toEqual([
+      'rear axle nut',
+      'rim lock nut',
+    ]);
     const front = logOf().open(sampleMachine(), sampleWheel({ position: 'front' }));
-    expect(fastenersOf(foldJob(front.log)).map((f) => f.name)).toEqual(['front axle', 'rim lock nut']);
+    expect(fastenersOf(foldJob(front.log)).map((f) => f.name)).toEqual([
+      'front axle',
+      'rim lock nut',
+    ]);
   });
 
   test('steps fill a station one by one', () => {
@@ -292,14 +352,20 @@ describe('what is missing or doubtful', () => {
     expect(seatLimitOf(state).result).toEqual({ limitKpa: 260, binds: 'sidewall' });
     expect(pressureStartOf(state)).toMatchObject({ ok: true });
     const road = logOf().open(sampleMachine({ placardRearKpa: null }));
-    expect(pressureStartOf(foldJob(road.log))).toMatchObject({ ok: false, problem: { field: 'placardKpa' } });
+    expect(pressureStartOf(foldJob(road.log))).toMatchObject({
+      ok: false,
+      problem: { field: 'placardKpa' },
+    });
   });
 });
 
 describe('rechecks', () => {
   test('by rule from the day of the work, or as the log has them', () => {
     const l = wholeJob();
-    expect(recheckDates(foldJob(l.log), TODAY).map((r) => r.onDate)).toEqual(['2026-05-01', '2026-05-07']);
+    expect(recheckDates(foldJob(l.log), TODAY).map((r) => r.onDate)).toEqual([
+      '2026-05-01',
+      '2026-05-07',
+    ]);
     l.add('recheck', { what: 'Pressure, cold', onDate: '2026-05-03' });
     l.add('recheck', { what: 'Pressure, cold', onDate: '2026-05-02' });
     expect(recheckDates(foldJob(l.log), TODAY)).toEqual([
@@ -312,7 +378,9 @@ describe('the job card', () => {
   test('keeps what was fitted, set, placed and torqued, in the fitter’s units', () => {
     const card = jobCard(foldJob(wholeJob().log), TODAY, { ...DEFAULT_UNITS, torque: 'lbf·ft' });
     expect(card.title).toBe('Rear wheel, Hob 250');
-    const rows = Object.fromEntries(card.sections.flatMap((s) => s.rows.map(([k, v]) => [`${s.title}: ${k}`, v])));
+    const rows = Object.fromEntries(
+      card.sections.flatMap((s) => s.rows.map(([k, v]) => [`${s.title}: ${k}`, v])),
+    );
     expect(rows).toMatchObject({
       'Came off: Date code': '1523, week 15 of 2023',
       'Went on: Tire': '110/90-18 61M TT',
@@ -357,7 +425,14 @@ describe('the log in words', () => {
     l.add('level-test', { deg: 30, moved: 'stays' });
     l.add('swing', { periodS: 8.2 });
     l.add('machine-reading', { massG: 12, deg: 40, stepG: 1, stepDeg: 3 });
-    l.add('balanced', { heavyMassG: 40, heavyDeg: 211, leftG: 2, leftDeg: 5, bandG: 3, chance: 0.97 });
+    l.add('balanced', {
+      heavyMassG: 40,
+      heavyDeg: 211,
+      leftG: 2,
+      leftDeg: 5,
+      bandG: 3,
+      chance: 0.97,
+    });
     l.add('seat-ceiling', { ceilingKpa: 340, by: 'Ada Marl', why: 'stiff bead' });
     l.add('ground', { ground: 'rock' });
     l.add('seat-again', { why: 'not seated at the limit' });
@@ -365,8 +440,17 @@ describe('the log in words', () => {
     l.add('rim-shape', { flangeMm: 486, wellMm: 430, wellToFlangeMm: 40 });
     l.add('spoke-ring', { spokes: [{ spoke: 7, sounds: 'dull' }] });
     l.add('nipples-turned', { turned: [{ spoke: 7, eighths: 2 }], firstTo: 'disc side' });
-    l.add('bead-measured', { side: 'outer', bundleMm: [20, 20.1], gapMm: [17.3], device: 'bench caliper' });
-    l.add('ring-gap', { ring: 'outer', when: 'before the torque', readings: [{ deg: 0, gapMm: 1.2 }] });
+    l.add('bead-measured', {
+      side: 'outer',
+      bundleMm: [20, 20.1],
+      gapMm: [17.3],
+      device: 'bench caliper',
+    });
+    l.add('ring-gap', {
+      ring: 'outer',
+      when: 'before the torque',
+      readings: [{ deg: 0, gapMm: 1.2 }],
+    });
     l.add('ring-set', { bolts: 12, torqueNm: 13 });
     l.add('ring-bolt', { ring: 'outer', pass: 2, bolt: 7, torqueNm: 13, device: 'click' });
     l.add('air-out', { silent: true, gaugeKpa: null, coreOut: false });
@@ -385,7 +469,11 @@ describe('the log in words', () => {
       chainSide: 'left',
     });
     l.add('brake', { firm: true, spin: 'free' });
-    l.add('sensor-gap', { readings: [0, 120, 240].map((deg) => ({ deg, gapMm: 0.8 })), wantMinMm: 0.5, wantMaxMm: 1 });
+    l.add('sensor-gap', {
+      readings: [0, 120, 240].map((deg) => ({ deg, gapMm: 0.8 })),
+      wantMinMm: 0.5,
+      wantMaxMm: 1,
+    });
     l.add('disc-runout', {
       readings: [0, 60, 120, 180, 240, 300].map((angleDeg) => ({ angleDeg, lateralMm: 0.02 })),
       limitMm: 0.2,
@@ -401,8 +489,11 @@ describe('the log in words', () => {
     const words = new Map(stepsOf(foldJob(l.log)).map((s) => [s.id, s.say]));
     const said = new Map(l.log.map((e: Entry) => [e.kind, entryText(e, DEFAULT_UNITS, words)]));
     expect([...said.keys()].sort()).toEqual([...ENTRY_KINDS].sort());
-    for (const text of said.values()) expect(text).not.toMatch(/undefined|null|NaN|\[object|[a-z]Deg|Kpa/);
-    expect(said.get('trial-rest')).toBe("With 20 g at 10 o'clock, 300° settles at 7:53 o'clock, 237°");
+    for (const text of said.values())
+      expect(text).not.toMatch(/undefined|null|NaN|\[object|[a-z]Deg|Kpa/);
+    expect(said.get('trial-rest')).toBe(
+      "With 20 g at 10 o'clock, 300° settles at 7:53 o'clock, 237°",
+    );
     expect(said.get('trial')).toBe("Taped on to learn from: 20 g at 10 o'clock, 300°");
     expect(said.get('balanced')).toBe('Balanced: 2 g left of 40 g, within the limit in 97 of 100');
     expect(said.get('molded-line')).toBe("Molded line low at 9 o'clock, 270°, other side");
@@ -421,7 +512,9 @@ describe('what the dial shows', () => {
     const levering = kinds(dialMarks(state, 'tire-off', { step: off }));
     expect(levering.filter((m) => m !== 'bite')).toEqual(['lock', 'push', 'start', 'finish']);
     expect(levering.filter((m) => m === 'bite').length).toBeGreaterThan(10);
-    const third = dialMarks(state, 'tire-off', { step: off, bite: 3 }).filter((m) => m.is === 'bite');
+    const third = dialMarks(state, 'tire-off', { step: off, bite: 3 }).filter(
+      (m) => m.is === 'bite',
+    );
     expect(third.filter((m) => m.is === 'bite' && m.done)).toHaveLength(2);
     expect(third.filter((m) => m.is === 'bite' && m.now)).toMatchObject([{ n: 3 }]);
     const half = dialMarks(state, 'tire-on', {
@@ -429,16 +522,26 @@ describe('what the dial shows', () => {
     }).find((m) => m.is === 'push');
     expect(half).toBeDefined();
     expect(kinds(dialMarks(state, 'hand-over'))).toEqual(['lock', 'light-mark', 'heavy', 'weight']);
-    expect(dialMarks(state, 'hand-over').at(-1)).toEqual({ is: 'weight', deg: 25, label: '2 × 20 g' });
-    expect(dialMarks(state, 'hand-over', { say: (g) => `${(g / 28.35).toFixed(2)} oz` }).at(-1)).toMatchObject({
-      label: '2 × 0.71 oz',
+    expect(dialMarks(state, 'hand-over').at(-1)).toEqual({
+      is: 'weight',
+      deg: 25,
+      label: '2 × 20 g',
     });
+    expect(
+      dialMarks(state, 'hand-over', { say: (g) => `${(g / 28.35).toFixed(2)} oz` }).at(-1),
+    ).toMatchObject({ label: '2 × 0.71 oz' });
     expect(dialMarks(foldJob([]), 'hand-over')).toEqual([]);
   });
 });
 
 describe('an entry from outside', () => {
-  const body = { id: 'x', who: 'Ada Marl', station: 'seat', kind: 'seat-reading', data: { gaugeKpa: 200 } };
+  const body = {
+    id: 'x',
+    who: 'Ada Marl',
+    station: 'seat',
+    kind: 'seat-reading',
+    data: { gaugeKpa: 200 },
+  };
 
   test('a good one comes back clean, with the usual for what it does not say', () => {
     expect(checkEntryBody(body)).toEqual({ ...body, data: { gaugeKpa: 200, device: null } });
@@ -454,10 +557,17 @@ describe('an entry from outside', () => {
     [{ ...body, kind: 'school', data: { school: 'tube.in', value: 'sideways' } }, 'data.value'],
     [{ ...body, kind: 'school', data: { school: 'seat.tries', value: '9' } }, 'data.school'],
     [{ ...body, kind: 'findings', data: { part: 'bead', found: ['horn'] } }, 'data.found[0]'],
-    [{ ...body, kind: 'trouble', data: { symptom: 'bite-stuck', curedBy: 'prayer' } }, 'data.curedBy'],
+    [
+      { ...body, kind: 'trouble', data: { symptom: 'bite-stuck', curedBy: 'prayer' } },
+      'data.curedBy',
+    ],
     [{ ...body, seq: 4 }, 'seq'],
     [
-      { ...body, kind: 'weights', data: { pieces: [{ massG: -5, deg: 0, side: 'near' }], residualG: 0 } },
+      {
+        ...body,
+        kind: 'weights',
+        data: { pieces: [{ massG: -5, deg: 0, side: 'near' }], residualG: 0 },
+      },
       'data.pieces[0].massG',
     ],
     [null, 'input'],

@@ -65,7 +65,12 @@ export const pressureStartOf = (state: JobState, askedKpa?: number) => {
   });
 };
 
-const ageDoubt = (dateCode: string | null | undefined, today: string, state: JobState, what: string): string | null => {
+const ageDoubt = (
+  dateCode: string | null | undefined,
+  today: string,
+  state: JobState,
+  what: string,
+): string | null => {
   if (!dateCode) return null;
   const age = attempt(tireAge, { dateCode, onDate: today, rules: state.rules });
   if (!age.ok) return `${what}: ${age.problem.message}`;
@@ -75,7 +80,10 @@ const ageDoubt = (dateCode: string | null | undefined, today: string, state: Job
 
 const intake = (state: JobState, today: string): Findings => {
   const off = state.cameOff;
-  const worn = off?.use === 'road' && off.treadMm !== null && off.treadMm < ruleNumber('tread.minimumMm', state.rules);
+  const worn =
+    off?.use === 'road' &&
+    off.treadMm !== null &&
+    off.treadMm < ruleNumber('tread.minimumMm', state.rules);
   return findings(
     [[off !== null, 'what comes off: size and use']],
     [
@@ -99,7 +107,8 @@ const choose = (state: JobState, today: string): Findings => {
         !(r.topic === 'tread' && chosen?.tread === 'other'),
     )
     .map((r) => r.says);
-  if (chosen) doubts.push(chosen.tube && chosen.tubeLabel === null && 'With a tube, and none picked.');
+  if (chosen)
+    doubts.push(chosen.tube && chosen.tubeLabel === null && 'With a tube, and none picked.');
   return findings([[chosen !== null, 'the new tire']], doubts);
 };
 
@@ -112,10 +121,14 @@ const inspected = (state: JobState): string[] => {
   // What the old tube showed is no doubt once another one is picked.
   const parts = INSPECTED.filter((part) => part !== 'tube' || !state.chosen?.tubeLabel);
   const seen = parts.flatMap((part) =>
-    state.findings[part] ? inspectionOf(part).run({ found: state.findings[part] }).result.reasons : [],
+    state.findings[part]
+      ? inspectionOf(part).run({ found: state.findings[part] }).result.reasons
+      : [],
   );
   return [
-    ...(state.trued && !state.runout ? ['Nipples were turned, and the rim is not read since.'] : []),
+    ...(state.trued && !state.runout
+      ? ['Nipples were turned, and the rim is not read since.']
+      : []),
     ...seen.filter((r) => r.verdict !== 'good').map((r) => r.says),
     ...found.flatMap((f) =>
       f?.ok ? f.working.result.reasons.filter((r) => r.verdict !== 'good').map((r) => r.says) : [],
@@ -130,7 +143,9 @@ const uncured = (state: JobState, station: StationId): string[] =>
       (t, i) =>
         t.station === station &&
         t.curedBy === null &&
-        !state.troubles.slice(i + 1).some((later) => later.symptom === t.symptom && later.curedBy !== null),
+        !state.troubles
+          .slice(i + 1)
+          .some((later) => later.symptom === t.symptom && later.curedBy !== null),
     )
     .map((t) => `${SYMPTOM_WORDS[t.symptom]}: not cured.`);
 
@@ -138,19 +153,30 @@ const stepsStation = (state: JobState, station: StationId): Findings => {
   const steps = stepsOf(state, station);
   const open = steps.filter((s) => !state.steps[s.id]);
   const missing =
-    open.length === 0 ? [] : open.length === steps.length ? ['no step is ticked'] : open.map((s) => s.say);
+    open.length === 0
+      ? []
+      : open.length === steps.length
+        ? ['no step is ticked']
+        : open.map((s) => s.say);
   const clamped = clampedReport(state, station);
   return {
     fill: steps.length === 0 ? 0 : 1 - open.length / steps.length,
     missing: [...missing, ...(open.length === steps.length ? [] : clamped.missing)],
-    doubts: [...(station === 'inspect' ? inspected(state) : []), ...clamped.doubts, ...uncured(state, station)],
+    doubts: [
+      ...(station === 'inspect' ? inspected(state) : []),
+      ...clamped.doubts,
+      ...uncured(state, station),
+    ],
   };
 };
 
 /** The steps of a station that has more than steps, as one want. */
 const stepsWant = (state: JobState, station: StationId): Want => {
   const open = stepsOf(state, station).filter((s) => !state.steps[s.id]);
-  return [open.length === 0, open.length === 1 ? open[0]!.say : `${open.length} steps are not ticked`];
+  return [
+    open.length === 0,
+    open.length === 1 ? open[0]!.say : `${open.length} steps are not ticked`,
+  ];
 };
 
 const seat = (state: JobState): Findings => {
@@ -164,10 +190,13 @@ const seat = (state: JobState): Findings => {
       stepsWant(state, 'seat'),
     ],
     [
-      over && 'A reading was above the seating limit: look at tire and rim before it goes on the road.',
+      over &&
+        'A reading was above the seating limit: look at tire and rim before it goes on the road.',
       state.seated.disc === false && 'Not seated on the disc side.',
       state.seated.other === false && 'Not seated on the other side.',
-      state.chosen !== null && state.chosen.seatLimitKpa === null && 'The sidewall’s seating limit was not read.',
+      state.chosen !== null &&
+        state.chosen.seatLimitKpa === null &&
+        'The sidewall’s seating limit was not read.',
     ],
   );
 };
@@ -202,7 +231,8 @@ const set = (state: JobState): Findings => {
 const balance = ({ balance: it, rules }: JobState): Findings => {
   const tests = testsOfNow(it);
   // A word alone balances nothing: what stands for it was seen with the weights that are on.
-  const checked = tests.length >= MIN_TESTS || it.seen.some((o) => o.kind === 'machine' && o.weights === it.on);
+  const checked =
+    tests.length >= MIN_TESTS || it.seen.some((o) => o.kind === 'machine' && o.weights === it.on);
   const leftG = it.balanced?.leftG ?? it.weights?.residualG ?? 0;
   return findings(
     [
@@ -211,8 +241,11 @@ const balance = ({ balance: it, rules }: JobState): Findings => {
       [checked, 'the check after the weights, held level twice'],
     ],
     [
-      leftG > ruleNumber('balance.toleranceG', rules) && `${Math.round(leftG)} g left over by calculation.`,
-      it.balanced === null && tests.some((t) => t.moved !== 'stays') && 'It did not stay still when it was held level.',
+      leftG > ruleNumber('balance.toleranceG', rules) &&
+        `${Math.round(leftG)} g left over by calculation.`,
+      it.balanced === null &&
+        tests.some((t) => t.moved !== 'stays') &&
+        'It did not stay still when it was held level.',
       it.trial && 'A trial weight is still on, held by tape only.',
     ],
   );
@@ -221,7 +254,9 @@ const balance = ({ balance: it, rules }: JobState): Findings => {
 /** What the chain still wants measured; nothing where there is none, or its station has not begun. */
 const slackWant = (state: JobState): Want[] => {
   const isAsked = stepsOf(state, 'wheel-back').some((s) => s.reads === 'chain');
-  return isAsked ? [[state.slack.after !== null || state.slack.before !== null, 'the slack, measured']] : [];
+  return isAsked
+    ? [[state.slack.after !== null || state.slack.before !== null, 'the slack, measured']]
+    : [];
 };
 
 /** What is said of a fastener that is not as it should be. */
@@ -238,7 +273,8 @@ const fastenerDoubts = (state: JobState, { name, torqueNm }: Fastener): (string 
     isOff && `${name}: the wrench clicked at another torque than the manual’s.`,
     done.how === 'guess' && `${name}: tightened by guess.`,
     done.how === 'snug' && torqueNm !== null && `${name}: snug, though the manual has a torque.`,
-    times > 1 && `${name}: ${done.thread} on the threads clamps ${times.toFixed(2)} times as hard as dry.`,
+    times > 1 &&
+      `${name}: ${done.thread} on the threads clamps ${times.toFixed(2)} times as hard as dry.`,
   ];
 };
 
@@ -279,11 +315,18 @@ const REPORTS: Record<StationId, Report> = {
   balance,
   'wheel-back': wheelBack,
   'hand-over': ({ handedOver, withdrawn }) =>
-    findings([[handedOver !== null && withdrawn === null, withdrawn ? 'released again' : 'handed over']], []),
+    findings(
+      [[handedOver !== null && withdrawn === null, withdrawn ? 'released again' : 'handed over']],
+      [],
+    ),
 };
 
 /** How far a station is. `today` YYYY-MM-DD, for ages. */
-export const stationReport = (state: JobState, station: StationId, today: string): StationReport => ({
+export const stationReport = (
+  state: JobState,
+  station: StationId,
+  today: string,
+): StationReport => ({
   station,
   ...(isElsewhere(state, station) ? findings([[true, '']], []) : REPORTS[station](state, today)),
 });
@@ -297,7 +340,9 @@ export const jobReport = (state: JobState, today: string): StationReport[] =>
   STATIONS.map((station) => stationReport(state, station, today));
 
 /** What hand-over has to say about all stations before it: `Seat: a pressure reading`. */
-export const openPoints = (reports: readonly StationReport[]): { missing: string[]; doubts: string[] } => {
+export const openPoints = (
+  reports: readonly StationReport[],
+): { missing: string[]; doubts: string[] } => {
   const before = reports.filter((r) => r.station !== 'hand-over');
   const label = (r: StationReport, text: string) => `${STATION_WORDS[r.station]}: ${text}`;
   return {

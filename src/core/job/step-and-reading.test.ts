@@ -6,7 +6,15 @@ import { foldJob } from './release';
 
 let seq = 0;
 const entry = <K extends EntryKind>(kind: K, data: EntryData[K], id = `e-${++seq}`) =>
-  ({ id, seq: ++seq, who: 'Juna Birk', at: '2026-05-04T08:00:00.000Z', station: 'seat', kind, data }) as Entry;
+  ({
+    id,
+    seq: ++seq,
+    who: 'Juna Birk',
+    at: '2026-05-04T08:00:00.000Z',
+    station: 'seat',
+    kind,
+    data,
+  }) as Entry;
 const stepsOf = (...log: Entry[]) => Object.keys(foldJob(log).steps).sort();
 const reading = { gaugeKpa: 100, shopC: 20, rideC: 20, rideKpa: 100 };
 const slack = (when: 'before' | 'after') =>
@@ -31,7 +39,11 @@ test('slack after the last turn counts with the marks only, in either order; sla
 
 test('a firm brake is felt, a free wheel is spun, and neither says the other', () => {
   const brake = (data: EntryData['brake']) => doneByReading(entry('brake', data), emptyJob());
-  expect(brake({ firm: true, spin: 'free' })).toEqual([PROOF_STEPS.brake, PROOF_STEPS.pedal, 'back-spin']);
+  expect(brake({ firm: true, spin: 'free' })).toEqual([
+    PROOF_STEPS.brake,
+    PROOF_STEPS.pedal,
+    'back-spin',
+  ]);
   expect(brake({ firm: true, spin: 'all round' })).toEqual([PROOF_STEPS.brake, PROOF_STEPS.pedal]);
   expect(brake({ firm: false, spin: 'free' })).toEqual(['back-spin']);
   expect(brake({ firm: false, spin: 'stuck' })).toEqual([]);
@@ -40,7 +52,11 @@ test('a firm brake is felt, a free wheel is spun, and neither says the other', (
 test('a reading does its step by its own name and time; a step that was ticked before keeps who ticked it', () => {
   const tick = { ...entry('step', { stepId: 'set-pressure' }), who: 'Osk Tarrow' } as Entry;
   const set = entry('pressure-set', reading as EntryData['pressure-set']);
-  expect(foldJob([set]).steps['set-pressure']).toEqual({ who: 'Juna Birk', at: set.at, entryId: set.id });
+  expect(foldJob([set]).steps['set-pressure']).toEqual({
+    who: 'Juna Birk',
+    at: set.at,
+    entryId: set.id,
+  });
   expect(foldJob([tick, set]).steps['set-pressure']!.who).toBe('Osk Tarrow');
 });
 

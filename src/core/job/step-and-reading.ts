@@ -20,7 +20,8 @@ const aligned = ({ slack, marks, string }: Looked): readonly string[] =>
 const DONE_BY: ByKind = {
   runout: () => ['in-true'],
   'spoke-ring': () => ['in-spokes'],
-  seated: (_, { seated }) => (seated.disc === true && seated.other === true ? ['seat-pops', LINE_STEP] : []),
+  seated: (_, { seated }) =>
+    seated.disc === true && seated.other === true ? ['seat-pops', LINE_STEP] : [],
   'pressure-set': () => ['set-pressure'],
   slack: (_, after) => aligned(after),
   marks: (_, after) => aligned(after),
@@ -33,7 +34,8 @@ const DONE_BY: ByKind = {
 
 /** The steps that an entry does by what it says, of whatever procedure; `after` is the state with it. */
 export const doneByReading = (entry: Entry, after: Looked): readonly string[] => {
-  const of = DONE_BY[entry.kind] as ((data: unknown, after: Looked) => readonly string[]) | undefined;
+  const of = DONE_BY[entry.kind] as
+    ((data: unknown, after: Looked) => readonly string[]) | undefined;
   return of?.(entry.data, after) ?? [];
 };
 

@@ -1,8 +1,20 @@
 import { logOf, sampleWheel, sampleMachine } from '../../../tests/sample';
-import { beadPathOf, bitesOf, foldJob, median, procedureInputOf, stepsOf, timesOf, type Entry } from '.';
+import {
+  beadPathOf,
+  bitesOf,
+  foldJob,
+  median,
+  procedureInputOf,
+  stepsOf,
+  timesOf,
+  type Entry,
+} from '.';
 
 /** A log with its entries so many minutes after the opening. */
-const timed = (build: (l: ReturnType<typeof logOf>) => void, minutes: readonly number[]): Entry[] => {
+const timed = (
+  build: (l: ReturnType<typeof logOf>) => void,
+  minutes: readonly number[],
+): Entry[] => {
   const l = logOf().open();
   build(l);
   return l.log.map((e, i) => ({
@@ -10,8 +22,11 @@ const timed = (build: (l: ReturnType<typeof logOf>) => void, minutes: readonly n
     at: new Date(Date.UTC(2026, 3, 30, 9) + (minutes[i - 2] ?? 0) * 60_000).toISOString(),
   }));
 };
-const step = (l: ReturnType<typeof logOf>, stepId: string, station: 'tire-off' | 'wheel-off' = 'tire-off') =>
-  l.add('step', { stepId }, { station });
+const step = (
+  l: ReturnType<typeof logOf>,
+  stepId: string,
+  station: 'tire-off' | 'wheel-off' = 'tire-off',
+) => l.add('step', { stepId }, { station });
 
 describe('time', () => {
   test('a step takes from the entry before it; a station is the sum of its own', () => {
@@ -78,7 +93,8 @@ describe('time', () => {
 
 describe('bead path of a job', () => {
   const shape = { flangeMm: 486, wellMm: 430, wellToFlangeMm: 40 };
-  const state = (rimCode: string) => foldJob(logOf().open(sampleMachine(), sampleWheel({ rimCode })).log);
+  const state = (rimCode: string) =>
+    foldJob(logOf().open(sampleMachine(), sampleWheel({ rimCode })).log);
 
   test('takes the bead from the rim and the rest as measured', () => {
     const found = beadPathOf(state('2.15x18'), shape, { farUpDeg: 0, fillMm: 0 });
@@ -117,7 +133,9 @@ describe('the rim of a job, as measured', () => {
   });
 
   test('is the same for the steps as for the dial', () => {
-    const state = foldJob(logOf().open(sampleMachine(), sampleWheel({ rimCode: '2.15x18', ...SHAPE })).log);
+    const state = foldJob(
+      logOf().open(sampleMachine(), sampleWheel({ rimCode: '2.15x18', ...SHAPE })).log,
+    );
     const kneel = stepsOf(state, 'tire-off')
       .flatMap((s) => s.places)
       .find((place) => place.what === 'kneel')!;

@@ -12,7 +12,9 @@ export interface Times {
 
 const breakSeconds = (log: readonly Entry[]): number => {
   const rules = log.find((e) => e.kind === 'rules');
-  return ruleNumber('bench.breakMinutes', rules?.kind === 'rules' ? rules.data.values : undefined) * 60;
+  return (
+    ruleNumber('bench.breakMinutes', rules?.kind === 'rules' ? rules.data.values : undefined) * 60
+  );
 };
 
 /** Adds the time that ended with the entry at `i`, which stands. */
@@ -60,5 +62,7 @@ export const median = (values: readonly number[]): number => {
   const sorted = [...values].sort((a, b) => a - b);
   const middle = sorted.length / 2;
   if (sorted.length === 0) throw new Error('no median of nothing');
-  return sorted.length % 2 === 1 ? sorted[Math.floor(middle)]! : (sorted[middle - 1]! + sorted[middle]!) / 2;
+  return sorted.length % 2 === 1
+    ? sorted[Math.floor(middle)]!
+    : (sorted[middle - 1]! + sorted[middle]!) / 2;
 };

@@ -13,7 +13,10 @@ const job = (wheel = WHEEL) => {
 
 describe('nipples of a job', () => {
   const bent = { ...hiddenSpokes(7, 'a wobble') };
-  const readings = DEGS.map((angleDeg) => ({ angleDeg, lateralMm: 1.3 * Math.cos((angleDeg * Math.PI) / 180) }));
+  const readings = DEGS.map((angleDeg) => ({
+    angleDeg,
+    lateralMm: 1.3 * Math.cos((angleDeg * Math.PI) / 180),
+  }));
 
   test('the turns stand with how it read before; what is read next is another rim, and tells how this one moves', () => {
     const l = job();
@@ -65,7 +68,8 @@ describe('nipples of a job', () => {
   });
 
   test('a wheel without nipples to turn, or of which too little is known, gets no advice', () => {
-    const advised = (wheel: typeof WHEEL) => trueAdviceOf(foldJob(job(wheel).log), readings, 'disc side');
+    const advised = (wheel: typeof WHEEL) =>
+      trueAdviceOf(foldJob(job(wheel).log), readings, 'disc side');
     expect(advised(WHEEL)?.ok).toBe(true);
     expect(advised({ ...WHEEL, build: 'cast' })).toBeNull();
     expect(advised({ ...WHEEL, spokes: 8 })).toBeNull();

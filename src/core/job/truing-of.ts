@@ -48,7 +48,8 @@ export const trueAdviceOf = (state: JobState, readings: RunoutReading[], firstTo
     spokes,
     rimDiameterMm: diameterMm,
     firstTo,
-    ...(trued && trued.readings.length > 0 && { before: { readings: trued.readings, turned: trued.turned } }),
+    ...(trued &&
+      trued.readings.length > 0 && { before: { readings: trued.readings, turned: trued.turned } }),
     ...(rung && { rung: rung.spokes }),
     rules: state.rules,
   });

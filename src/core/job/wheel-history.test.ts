@@ -4,7 +4,15 @@ import { wheelHistory } from './wheel-history';
 
 const entry = <K extends EntryKind>(kind: K, data: Partial<EntryData[K]>, seq: number) => {
   const at = '2026-05-04T08:00:00.000Z';
-  return { id: `${kind}-${seq}`, seq, who: 'Juna Birk', at, station: 'intake', kind, data } as unknown as Entry;
+  return {
+    id: `${kind}-${seq}`,
+    seq,
+    who: 'Juna Birk',
+    at,
+    station: 'intake',
+    kind,
+    data,
+  } as unknown as Entry;
 };
 
 /** A job that read the odometer, took a tire off and put one on. */
@@ -16,12 +24,19 @@ const job = (n: number, km: number | null, isFitted = true) => ({
     ...(isFitted ? [entry('chosen', { marking: '110/90-19', tube: false }, 3)] : []),
   ],
 });
-const lifeOf = (...jobs: ReturnType<typeof job>[]) => wheelHistory(jobs).life.map((e) => e.facts.map((f) => f.says));
+const lifeOf = (...jobs: ReturnType<typeof job>[]) =>
+  wheelHistory(jobs).life.map((e) => e.facts.map((f) => f.says));
 
 test('a tire ran what the odometer says since the job that put it on', () => {
   const [now, before] = lifeOf(job(5, 12_480), job(3, 9_100));
-  expect(now!.slice(0, 2)).toEqual(['12480 km on the clock', '110/90-19 off, 2.1 mm of tread left, after 3380 km']);
-  expect(before!.slice(0, 2)).toEqual(['9100 km on the clock', '110/90-19 off, 2.1 mm of tread left']);
+  expect(now!.slice(0, 2)).toEqual([
+    '12480 km on the clock',
+    '110/90-19 off, 2.1 mm of tread left, after 3380 km',
+  ]);
+  expect(before!.slice(0, 2)).toEqual([
+    '9100 km on the clock',
+    '110/90-19 off, 2.1 mm of tread left',
+  ]);
 });
 
 test.each([

@@ -15,14 +15,27 @@ import { lifeEvent, type LifeEvent } from './wheel-life';
 export interface WheelHistory {
   fitted: { marking: string; dateCode: string | null; onDate: string; jobId: string }[];
   /** The last room measured at each place, and with which tire on. */
-  clearances: { place: ClearancePlace; mm: number; load: string; withTire: string; onDate: string; jobId: string }[];
+  clearances: {
+    place: ClearancePlace;
+    mm: number;
+    load: string;
+    withTire: string;
+    onDate: string;
+    jobId: string;
+  }[];
   /** Where the wheel with its tire came to rest. */
   heavySpots: { deg: number; onDate: string; jobId: string }[];
   /** Total indicated, as measured on the bench. */
   runouts: { lateralMm: number | null; radialMm: number | null; onDate: string; jobId: string }[];
   weights: { pieces: Piece[]; residualG: number | null; onDate: string; jobId: string }[];
   /** Beads by caliper and turns of the wrench round the rings, of a clamped wheel. */
-  clamped: { beads: BeadMeasured[]; turnsDone: number; turns: number; onDate: string; jobId: string }[];
+  clamped: {
+    beads: BeadMeasured[];
+    turnsDone: number;
+    turns: number;
+    onDate: string;
+    jobId: string;
+  }[];
   /** Job by job. */
   life: LifeEvent[];
 }
@@ -37,7 +50,9 @@ const ranKm = ({ cameOff, odometerKm }: JobState, earlier: readonly JobState[]):
 };
 
 /** Folds the logs of a wheel's jobs into what they say of the wheel. `jobs` the newest first. */
-export const wheelHistory = (jobs: readonly { job: JobSummary; entries: readonly Entry[] }[]): WheelHistory => {
+export const wheelHistory = (
+  jobs: readonly { job: JobSummary; entries: readonly Entry[] }[],
+): WheelHistory => {
   const history: WheelHistory = {
     fitted: [],
     clearances: [],
@@ -53,11 +68,20 @@ export const wheelHistory = (jobs: readonly { job: JobSummary; entries: readonly
     const state = states[i]!;
     const at = { onDate: job.openedAt.slice(0, 10), jobId: job.id };
     history.life.push(lifeEvent(job, state, ranKm(state, states.slice(i + 1))));
-    if (state.chosen) history.fitted.push({ marking: state.chosen.marking, dateCode: state.chosen.dateCode, ...at });
+    if (state.chosen)
+      history.fitted.push({
+        marking: state.chosen.marking,
+        dateCode: state.chosen.dateCode,
+        ...at,
+      });
     for (const c of state.clearances)
       if (!seen.has(c.place)) {
         seen.add(c.place);
-        history.clearances.push({ ...c, withTire: state.cameOff?.marking ?? state.wheel?.tireMarking ?? '', ...at });
+        history.clearances.push({
+          ...c,
+          withTire: state.cameOff?.marking ?? state.wheel?.tireMarking ?? '',
+          ...at,
+        });
       }
     const heavy = heavyOf(state.balance);
     if (heavy) history.heavySpots.push({ deg: normalDeg(heavy.deg), ...at });
@@ -68,12 +92,23 @@ export const wheelHistory = (jobs: readonly { job: JobSummary; entries: readonly
         radialMm: measured.working.result.radial?.totalMm ?? null,
         ...at,
       });
-    const beads = Object.values(state.beads).map(({ side, bundleMm, gapMm }) => ({ side, bundleMm, gapMm }));
+    const beads = Object.values(state.beads).map(({ side, bundleMm, gapMm }) => ({
+      side,
+      bundleMm,
+      gapMm,
+    }));
     const ring = ringOf(state);
     if (beads.length > 0 || (ring && ring.done > 0))
-      history.clamped.push({ beads, turnsDone: ring?.done ?? 0, turns: ring?.turns.length ?? 0, ...at });
+      history.clamped.push({
+        beads,
+        turnsDone: ring?.done ?? 0,
+        turns: ring?.turns.length ?? 0,
+        ...at,
+      });
     if (state.balance.weights) history.weights.push({ ...state.balance.weights, ...at });
   }
-  history.clearances.sort((a, b) => CLEARANCE_PLACES.indexOf(a.place) - CLEARANCE_PLACES.indexOf(b.place));
+  history.clearances.sort(
+    (a, b) => CLEARANCE_PLACES.indexOf(a.place) - CLEARANCE_PLACES.indexOf(b.place),
+  );
   return history;
 };

@@ -25,7 +25,10 @@ describe('a job in the life of its wheel', () => {
     l.add('came-off', { marking: '110/90-18', dateCode: null, treadMm: 3.5, use: 'dirt' });
     l.add('chosen', sampleChosen());
     l.add('pressure-set', { gaugeKpa: 90, shopC: 20, rideC: 20, rideKpa: 92 });
-    l.add('weights', { pieces: [10, 5].map((massG) => ({ massG, deg: 20, side: 'near' })), residualG: null });
+    l.add('weights', {
+      pieces: [10, 5].map((massG) => ({ massG, deg: 20, side: 'near' })),
+      residualG: null,
+    });
     l.add('spoke-ring', {
       spokes: [
         { spoke: 1, sounds: 'dull' },
@@ -35,7 +38,11 @@ describe('a job in the life of its wheel', () => {
     l.add('taped', { run: 1, circumferenceMm: 2050, gaugeKpa: 90 });
     l.add('torqued', { fastener: 'rear axle nut', how: 'guess', torqueNm: null, wrench: null });
     l.add('torqued', { fastener: 'rim lock nut', how: 'snug', torqueNm: null, wrench: null });
-    l.add('handed-over', { to: 'Ned Ash', despite: { by: 'Ada Marl', why: 'it is far' } }, { who: 'Ada Marl' });
+    l.add(
+      'handed-over',
+      { to: 'Ned Ash', despite: { by: 'Ada Marl', why: 'it is far' } },
+      { who: 'Ada Marl' },
+    );
     const event = lifeEvent(JOB, foldJob(l.log), 900);
     expect([event.onDate, event.by]).toEqual(['2026-04-30', 'Ada Marl']);
     expect(event.facts.map((f) => f.says)).toEqual([
@@ -78,7 +85,8 @@ test('what was found is told, and nothing of what is as it should be', () => {
 
 test('a wheel’s clearances stand in the order in which they are measured', () => {
   const l = logOf().open();
-  for (const place of ['left', 'above', 'right'] as const) l.add('clearance', { place, mm: 20, load: 'on the stand' });
+  for (const place of ['left', 'above', 'right'] as const)
+    l.add('clearance', { place, mm: 20, load: 'on the stand' });
   const job = { ...JOB, handedOver: false } as unknown as JobSummary;
   const { clearances } = wheelHistory([{ job, entries: l.log }]);
   expect(clearances.map((c) => c.place)).toEqual(['above', 'left', 'right']);

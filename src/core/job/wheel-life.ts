@@ -21,10 +21,17 @@ const weightG = (state: JobState): number | null =>
   state.balance.weights?.pieces.reduce((sum, p) => sum + p.massG, 0) ?? null;
 
 /** The tire that came off, what is left of it, and how far it ran. */
-const offFact = ({ marking, treadMm }: NonNullable<JobState['cameOff']>, ranKm: number | null): Said => {
+const offFact = (
+  { marking, treadMm }: NonNullable<JobState['cameOff']>,
+  ranKm: number | null,
+): Said => {
   const left = treadMm === null ? [] : [{ value: treadMm, unit: 'mm' as const, digits: 1 }];
   const ran = ranKm === null ? [] : [{ value: ranKm, unit: 'km' as const }];
-  const parts = [`${marking} off`, ...left.map(() => '{0} of tread left'), ...ran.map(() => `after {${left.length}}`)];
+  const parts = [
+    `${marking} off`,
+    ...left.map(() => '{0} of tread left'),
+    ...ran.map(() => `after {${left.length}}`),
+  ];
   return said(parts.join(', '), [...left, ...ran]);
 };
 
@@ -36,7 +43,9 @@ const factsOf = (state: JobState, ranKm: number | null): Said[] => {
   const snug = Object.values(torqued).filter((t) => t.how === 'guess').length;
   const unproved = handedOver?.despite ? readyOf(state).result.missing.length : 0;
   return [
-    ...(state.odometerKm === null ? [] : [said('{0} on the clock', [{ value: state.odometerKm, unit: 'km' }])]),
+    ...(state.odometerKm === null
+      ? []
+      : [said('{0} on the clock', [{ value: state.odometerKm, unit: 'km' }])]),
     ...(cameOff ? [offFact(cameOff, ranKm)] : []),
     ...(chosen ? [said(`${chosen.marking} on, ${chosen.tube ? 'with a tube' : 'tubeless'}`)] : []),
     ...(pressureSet ? [said('{0} set', [{ value: pressureSet.rideKpa, unit: 'kPa' }])] : []),
@@ -44,7 +53,9 @@ const factsOf = (state: JobState, ranKm: number | null): Said[] => {
     ...(dull > 0 ? [said(`${dull} dull ${dull === 1 ? 'spoke' : 'spokes'}`)] : []),
     ...(tape ? [said('{0} by tape', [{ value: tape.circumferenceMm, unit: 'mm' }])] : []),
     ...(snug > 0 ? [said(`${snug} tightened by guess`)] : []),
-    ...(unproved > 0 ? [said(`left with ${unproved} safety ${unproved === 1 ? 'point' : 'points'} not proved`)] : []),
+    ...(unproved > 0
+      ? [said(`left with ${unproved} safety ${unproved === 1 ? 'point' : 'points'} not proved`)]
+      : []),
   ];
 };
 

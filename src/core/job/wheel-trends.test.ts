@@ -24,7 +24,11 @@ test('three of a kind are a trend, the oldest first; two are none', () => {
 });
 
 test('what was not measured in a round of readings is no point of its trend', () => {
-  const runouts = [4, 3, 2, 1].map((day) => ({ lateralMm: day / 10, radialMm: day === 2 ? null : 0.2, ...at(day) }));
+  const runouts = [4, 3, 2, 1].map((day) => ({
+    lateralMm: day / 10,
+    radialMm: day === 2 ? null : 0.2,
+    ...at(day),
+  }));
   const trends = wheelTrends({ weights: [], runouts });
   expect(trends.map((t) => [t.what, t.points.map((p) => p.value)])).toEqual([
     ['side to side', [0.1, 0.2, 0.3, 0.4]],

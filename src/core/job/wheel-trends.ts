@@ -12,22 +12,32 @@ export interface Trend {
 const LEAST = 3;
 
 /** What was measured often enough to show where it goes. */
-export const wheelTrends = ({ weights, runouts }: Pick<WheelHistory, 'weights' | 'runouts'>): Trend[] => {
+export const wheelTrends = ({
+  weights,
+  runouts,
+}: Pick<WheelHistory, 'weights' | 'runouts'>): Trend[] => {
   const all: Trend[] = [
     {
       what: 'weights on the rim',
       unit: 'g',
-      points: weights.map(({ onDate, pieces }) => ({ onDate, value: pieces.reduce((sum, p) => sum + p.massG, 0) })),
+      points: weights.map(({ onDate, pieces }) => ({
+        onDate,
+        value: pieces.reduce((sum, p) => sum + p.massG, 0),
+      })),
     },
     {
       what: 'side to side',
       unit: 'mm',
-      points: runouts.flatMap((r) => (r.lateralMm === null ? [] : [{ onDate: r.onDate, value: r.lateralMm }])),
+      points: runouts.flatMap((r) =>
+        r.lateralMm === null ? [] : [{ onDate: r.onDate, value: r.lateralMm }],
+      ),
     },
     {
       what: 'up and down',
       unit: 'mm',
-      points: runouts.flatMap((r) => (r.radialMm === null ? [] : [{ onDate: r.onDate, value: r.radialMm }])),
+      points: runouts.flatMap((r) =>
+        r.radialMm === null ? [] : [{ onDate: r.onDate, value: r.radialMm }],
+      ),
     },
   ];
   return all

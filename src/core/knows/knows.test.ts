@@ -6,12 +6,15 @@ test('the middle and nine in ten, by interpolation (as R’s type 7)', () => {
   expect(quantile([10, 20, 30, 40, 50], 0.9)).toBe(46);
   expect(quantile([7], 0.9)).toBe(7);
   fc.assert(
-    fc.property(fc.array(fc.integer({ min: 0, max: 999 }), { minLength: 1, maxLength: 30 }), (values) => {
-      const [low, middle, high] = [0, 0.5, 1].map((share) => quantile(values, share));
-      expect([low, high]).toEqual([Math.min(...values), Math.max(...values)]);
-      expect(values.filter((v) => v <= middle!).length * 2).toBeGreaterThanOrEqual(values.length);
-      expect(values.filter((v) => v >= middle!).length * 2).toBeGreaterThanOrEqual(values.length);
-    }),
+    fc.property(
+      fc.array(fc.integer({ min: 0, max: 999 }), { minLength: 1, maxLength: 30 }),
+      (values) => {
+        const [low, middle, high] = [0, 0.5, 1].map((share) => quantile(values, share));
+        expect([low, high]).toEqual([Math.min(...values), Math.max(...values)]);
+        expect(values.filter((v) => v <= middle!).length * 2).toBeGreaterThanOrEqual(values.length);
+        expect(values.filter((v) => v >= middle!).length * 2).toBeGreaterThanOrEqual(values.length);
+      },
+    ),
   );
 });
 
@@ -31,7 +34,9 @@ test('stations in the order of the work, with their share of all time; none that
 
 test('troubles, the most frequent first, and how many were cured', () => {
   const met = (symptom: 'bite-stuck' | 'not-seating', isCured: boolean) => ({ symptom, isCured });
-  expect(troublesMet([met('not-seating', true), met('bite-stuck', true), met('bite-stuck', false)])).toEqual([
+  expect(
+    troublesMet([met('not-seating', true), met('bite-stuck', true), met('bite-stuck', false)]),
+  ).toEqual([
     { symptom: 'bite-stuck', says: 'The bite will not go', count: 2, cured: 1 },
     { symptom: 'not-seating', says: 'A bead will not seat', count: 1, cured: 1 },
   ]);

@@ -21,7 +21,9 @@ export interface StationTook {
 }
 
 /** Which station eats the time, in the order of the work; stations that nobody worked at are left out. */
-export const stationsTook = (times: readonly { station: StationId; tookS: number }[]): StationTook[] => {
+export const stationsTook = (
+  times: readonly { station: StationId; tookS: number }[],
+): StationTook[] => {
   const whole = times.reduce((n, t) => n + t.tookS, 0);
   return STATIONS.flatMap((station): StationTook[] => {
     const its = times.filter((t) => t.station === station).map((t) => t.tookS);
@@ -48,7 +50,9 @@ export interface TroubleMet {
 }
 
 /** Which trouble how often, the most frequent first. */
-export const troublesMet = (met: readonly { symptom: Symptom; isCured: boolean }[]): TroubleMet[] => {
+export const troublesMet = (
+  met: readonly { symptom: Symptom; isCured: boolean }[],
+): TroubleMet[] => {
   const by = new Map<Symptom, TroubleMet>();
   for (const { symptom, isCured } of met) {
     const known = by.get(symptom) ?? { symptom, says: SYMPTOM_WORDS[symptom], count: 0, cured: 0 };

@@ -19,7 +19,8 @@ const PROVED: LeaveFacts = {
   ride: 'ridden',
 };
 const of = (facts: Partial<LeaveFacts>) => readyToLeave.run({ ...PROVED, ...facts });
-const missing = (facts: Partial<LeaveFacts>) => of(facts).result.missing.map((p) => [p.point, p.stands]);
+const missing = (facts: Partial<LeaveFacts>) =>
+  of(facts).result.missing.map((p) => [p.point, p.stands]);
 
 describe('ready-to-leave', () => {
   test('everything proved is good and names every point', () => {
@@ -40,12 +41,36 @@ describe('ready-to-leave', () => {
     [{ ringBolts: { done: 31, all: 32 } }, 'clamped', 'open'],
     [{ ringBolts: { done: 0, all: 0 } }, 'clamped', 'open'],
     [{ fasteners: [] }, 'torque', 'open'],
-    [{ fasteners: [{ name: 'rear axle nut', torqueNm: 100, how: 'snug', reachedNm: null }] }, 'torque', 'open'],
-    [{ fasteners: [{ name: 'rear axle nut', torqueNm: 100, how: 'guess', reachedNm: null }] }, 'torque', 'open'],
-    [{ fasteners: [{ name: 'rear axle nut', torqueNm: 100, how: null, reachedNm: null }] }, 'torque', 'open'],
-    [{ fasteners: [{ name: 'rear axle nut', torqueNm: null, how: 'snug', reachedNm: null }] }, 'torque', 'open'],
-    [{ fasteners: [{ name: 'rear axle nut', torqueNm: 100, how: 'torqued', reachedNm: 95.9 }] }, 'torque', 'failed'],
-    [{ fasteners: [{ name: 'rim lock nut', torqueNm: null, how: 'snug', reachedNm: null }] }, 'torque', 'open'],
+    [
+      { fasteners: [{ name: 'rear axle nut', torqueNm: 100, how: 'snug', reachedNm: null }] },
+      'torque',
+      'open',
+    ],
+    [
+      { fasteners: [{ name: 'rear axle nut', torqueNm: 100, how: 'guess', reachedNm: null }] },
+      'torque',
+      'open',
+    ],
+    [
+      { fasteners: [{ name: 'rear axle nut', torqueNm: 100, how: null, reachedNm: null }] },
+      'torque',
+      'open',
+    ],
+    [
+      { fasteners: [{ name: 'rear axle nut', torqueNm: null, how: 'snug', reachedNm: null }] },
+      'torque',
+      'open',
+    ],
+    [
+      { fasteners: [{ name: 'rear axle nut', torqueNm: 100, how: 'torqued', reachedNm: 95.9 }] },
+      'torque',
+      'failed',
+    ],
+    [
+      { fasteners: [{ name: 'rim lock nut', torqueNm: null, how: 'snug', reachedNm: null }] },
+      'torque',
+      'open',
+    ],
     [{ pinDone: false }, 'pin', 'open'],
     [{ axleSeen: false }, 'axle', 'open'],
     [{ brake: { firm: null, spin: 'free' } }, 'brake', 'open'],
@@ -64,7 +89,12 @@ describe('ready-to-leave', () => {
     expect(missing({ seatPeakKpa: 270 })).toEqual([]);
     const lock = { name: 'rim lock nut', torqueNm: null, how: 'snug' as const, reachedNm: null };
     expect(missing({ fasteners: [...PROVED.fasteners!, lock] })).toEqual([]);
-    const small = { name: 'chain adjuster locknuts', torqueNm: 19, how: 'guess' as const, reachedNm: null };
+    const small = {
+      name: 'chain adjuster locknuts',
+      torqueNm: 19,
+      how: 'guess' as const,
+      reachedNm: null,
+    };
     expect(missing({ fasteners: [...PROVED.fasteners!, small] })).toEqual([]);
     // One that no name tells is not known to be small.
     expect(missing({ fasteners: [...PROVED.fasteners!, { ...small, name: 'big bolt' }] })).toEqual([
@@ -83,7 +113,12 @@ describe('ready-to-leave', () => {
       arrowSeen: null,
       ride: null,
     };
-    expect(of(none).result.points.map((p) => p.point)).toEqual(['seated', 'limit', 'pressure', 'cap']);
+    expect(of(none).result.points.map((p) => p.point)).toEqual([
+      'seated',
+      'limit',
+      'pressure',
+      'cap',
+    ]);
   });
 
   const maybe = fc.constantFrom(true, false, null);
@@ -105,10 +140,19 @@ describe('ready-to-leave', () => {
     ),
     pinDone: maybe,
     axleSeen: maybe,
-    brake: fc.record({ firm: maybe, spin: fc.constantFrom(null, 'free' as const, 'stuck' as const) }),
+    brake: fc.record({
+      firm: maybe,
+      spin: fc.constantFrom(null, 'free' as const, 'stuck' as const),
+    }),
     arrowSeen: maybe,
     capOn: fc.boolean(),
-    ride: fc.constantFrom('ridden' as const, 'refused' as const, 'none' as const, 'not good' as const, null),
+    ride: fc.constantFrom(
+      'ridden' as const,
+      'refused' as const,
+      'none' as const,
+      'not good' as const,
+      null,
+    ),
   });
   test('no log without a proved brake, pressure and torque ever yields “nothing missing”', () => {
     fc.assert(
@@ -131,8 +175,15 @@ describe('ready-to-leave', () => {
 });
 
 describe('recalibration', () => {
-  const asks = { teachKmh: 20, teachM: 120, teachLamp: 'goes out', wheelSensors: true, newTire: true };
-  const run = (more: object) => recalibration.run({ ...asks, frontKpa: 180, rearKpa: 200, ...more });
+  const asks = {
+    teachKmh: 20,
+    teachM: 120,
+    teachLamp: 'goes out',
+    wheelSensors: true,
+    newTire: true,
+  };
+  const run = (more: object) =>
+    recalibration.run({ ...asks, frontKpa: 180, rearKpa: 200, ...more });
   test('asks for both pressures first, then what the record says, and makes nothing up', () => {
     expect(run({}).result).toMatchObject({ needed: true, ready: true });
     expect(run({}).result.steps.map((s) => s.says)).toEqual([
@@ -150,7 +201,10 @@ describe('recalibration', () => {
       run({ teachKmh: null, teachLamp: '' })
         .result.steps.map((s) => s.says)
         .slice(1),
-    ).toEqual(['Straight and steady for 120 m, where that is safe to ride.', 'The lamp as its manual says.']);
+    ).toEqual([
+      'Straight and steady for 120 m, where that is safe to ride.',
+      'The lamp as its manual says.',
+    ]);
     expect(run({ teachM: null }).result.steps[1]!.says).toMatch(/at 20 km\/h, where/);
   });
 
@@ -188,9 +242,9 @@ describe('sensor-gap', () => {
     expect(problemOf(() => run([0.5, 0.8])).field).toBe('readings');
     // Half a ring says nothing of the other half.
     const half = [0, 60, 120].map((deg) => ({ deg, gapMm: 0.8 }));
-    expect(problemOf(() => sensorGap.run({ readings: half, wantMinMm: 0.5, wantMaxMm: 1 })).message).toBe(
-      'A stretch of 240° of the wheel was not read.',
-    );
+    expect(
+      problemOf(() => sensorGap.run({ readings: half, wantMinMm: 0.5, wantMaxMm: 1 })).message,
+    ).toBe('A stretch of 240° of the wheel was not read.');
     expect(problemOf(() => run([0.5, 0.8, 1], 1.1, 1)).field).toBe('wantMinMm');
   });
 });

@@ -86,7 +86,8 @@ type Judged = Omit<PointReport, 'point' | 'says'>;
 const proved = (by: string): Judged => ({ stands: 'proved', by });
 const open = (by: string): Judged => ({ stands: 'open', by });
 const failed = (by: string): Judged => ({ stands: 'failed', by });
-const ticked = (done: boolean, by: string, missing: string): Judged => (done ? proved(by) : open(missing));
+const ticked = (done: boolean, by: string, missing: string): Judged =>
+  done ? proved(by) : open(missing);
 
 /** A gauge that shows this little more than the limit is at it. */
 const GAUGE_KPA = 0.01;
@@ -96,9 +97,12 @@ const torqueOf = (fasteners: readonly FastenerFact[]): Judged => {
   const critical = fasteners.filter(isCritical);
   const off = fasteners.filter(
     ({ torqueNm, reachedNm }) =>
-      torqueNm !== null && reachedNm !== null && !torqueCheck.run({ wantedNm: torqueNm, reachedNm }).result.within,
+      torqueNm !== null &&
+      reachedNm !== null &&
+      !torqueCheck.run({ wantedNm: torqueNm, reachedNm }).result.within,
   );
-  if (off.length > 0) return failed(`clicked at another torque: ${off.map((f) => f.name).join(', ')}`);
+  if (off.length > 0)
+    return failed(`clicked at another torque: ${off.map((f) => f.name).join(', ')}`);
   const unproved = critical.filter((f) => f.how !== 'torqued');
   const said = unproved.map((f) => (f.how === null ? f.name : `${f.name} (${f.how})`));
   if (unproved.length > 0) return open(said.join(', '));
@@ -143,7 +147,12 @@ const JUDGES: Record<SafetyPoint, (facts: LeaveFacts) => Judged | null> = {
   limit: limitOf,
   pressure: ({ setKpa }) => ticked(setKpa !== null && setKpa > 0, 'the gauge', 'it was not set'),
   clamped: ({ ringBolts: it }) =>
-    it && ticked(it.all > 0 && it.done >= it.all, `${it.done} of ${it.all} turns`, `${it.done} of ${it.all} turns`),
+    it &&
+    ticked(
+      it.all > 0 && it.done >= it.all,
+      `${it.done} of ${it.all} turns`,
+      `${it.done} of ${it.all} turns`,
+    ),
   torque: ({ fasteners }) => fasteners && torqueOf(fasteners),
   pin: ({ pinDone }) => (pinDone === null ? null : ticked(pinDone, 'ticked', 'not ticked')),
   axle: ({ axleSeen }) => (axleSeen === null ? null : ticked(axleSeen, 'ticked', 'not ticked')),
@@ -194,11 +203,15 @@ export const readyToLeave = defineWorking<LeaveFacts, ReadyToLeave>({
     ).allow(null),
     pinDone: maybe('One-time parts renewed'),
     axleSeen: maybe('Both ends of the axle looked at'),
-    brake: record({ firm: maybe('Firm'), spin: oneOf(SPINS, 'How the wheel turns').allow(null) }, 'The brake').allow(
-      null,
-    ),
+    brake: record(
+      { firm: maybe('Firm'), spin: oneOf(SPINS, 'How the wheel turns').allow(null) },
+      'The brake',
+    ).allow(null),
     arrowSeen: maybe('Arrow looked at'),
-    capOn: Joi.boolean().required().description('Valve cap on').meta({ expected: 'Valve cap on: true or false' }),
+    capOn: Joi.boolean()
+      .required()
+      .description('Valve cap on')
+      .meta({ expected: 'Valve cap on: true or false' }),
     ride: oneOf(['ridden', 'not good', 'refused', 'none'], 'The test ride').allow(null),
   }),
   example: {

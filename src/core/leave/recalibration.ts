@@ -77,18 +77,31 @@ export const recalibration = defineWorking<Input, Recalibration>({
       ? [
           said('Both pressures set, cold.'),
           ride(teachKmh, teachM),
-          said(teachLamp.trim() === '' ? 'The lamp as its manual says.' : `The lamp: ${teachLamp.trim()}.`),
+          said(
+            teachLamp.trim() === ''
+              ? 'The lamp as its manual says.'
+              : `The lamp: ${teachLamp.trim()}.`,
+          ),
         ]
       : [];
     const reasons: Reason[] = [];
     if (needed && missing.length > 0)
       reasons.push(reason('check', `First the pressure: ${missing.join(' and ')} not set yet.`));
-    if (needed && missing.length === 0) reasons.push(reason('good', 'Both pressures are set: it may be taught.'));
+    if (needed && missing.length === 0)
+      reasons.push(reason('good', 'Both pressures are set: it may be taught.'));
     if (!needed && wheelSensors && newTire)
-      reasons.push(reason('check', 'It has wheel-speed sensors: look in its manual whether it wants to be taught.'));
-    if (!needed && !(wheelSensors && newTire)) reasons.push(reason('good', 'Its record asks for nothing.'));
+      reasons.push(
+        reason(
+          'check',
+          'It has wheel-speed sensors: look in its manual whether it wants to be taught.',
+        ),
+      );
+    if (!needed && !(wheelSensors && newTire))
+      reasons.push(reason('good', 'Its record asks for nothing.'));
     show.verdict(worstOf(reasons));
-    show.caution('On a road or a yard where that is allowed, and ridden gently: new tires are slippery.');
+    show.caution(
+      'On a road or a yard where that is allowed, and ridden gently: new tires are slippery.',
+    );
     return { needed, ready: needed && missing.length === 0, steps, reasons };
   },
 });

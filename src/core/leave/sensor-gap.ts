@@ -28,7 +28,10 @@ const FEW = 3;
 
 /** Readings of the sensor's gap, as workings and entries take them. */
 export const SENSOR_READINGS = listOf(
-  record({ deg: angle('Place on the ring'), gapMm: quantity('mm', 0, 10, 'Gap there') }, 'A reading'),
+  record(
+    { deg: angle('Place on the ring'), gapMm: quantity('mm', 0, 10, 'Gap there') },
+    'A reading',
+  ),
   48,
   'Feeler readings round the ring',
 );
@@ -80,24 +83,39 @@ export const sensorGap = defineWorking<Input, SensorGap>({
     const reasons: Reason[] = [];
     if (leastMm === 0) reasons.push(reason('stop', `The ring rubs at ${placeText(least.deg)}.`));
     if (wantMinMm === undefined || wantMaxMm === undefined)
-      reasons.push(reason('check', 'The manual’s gap is not known: {0} to {1} measured.', [mm(leastMm), mm(mostMm)]));
+      reasons.push(
+        reason('check', 'The manual’s gap is not known: {0} to {1} measured.', [
+          mm(leastMm),
+          mm(mostMm),
+        ]),
+      );
     else {
       show.basis('manual', 'gap of the sensor');
       show.line('wanted, at least', 'manual', wantMinMm, 'mm');
       show.line('wanted, at most', 'manual', wantMaxMm, 'mm');
       if (leastMm < wantMinMm)
         reasons.push(
-          reason('check', `Too near at ${placeText(least.deg)}: {0}, at least {1}.`, [mm(leastMm), mm(wantMinMm)]),
+          reason('check', `Too near at ${placeText(least.deg)}: {0}, at least {1}.`, [
+            mm(leastMm),
+            mm(wantMinMm),
+          ]),
         );
       if (mostMm > wantMaxMm)
         reasons.push(
-          reason('check', `Too far at ${placeText(most.deg)}: {0}, at most {1}.`, [mm(mostMm), mm(wantMaxMm)]),
+          reason('check', `Too far at ${placeText(most.deg)}: {0}, at most {1}.`, [
+            mm(mostMm),
+            mm(wantMaxMm),
+          ]),
         );
       if (reasons.length === 0)
-        reasons.push(reason('good', 'Between {0} and {1} all round.', [mm(wantMinMm), mm(wantMaxMm)]));
+        reasons.push(
+          reason('good', 'Between {0} and {1} all round.', [mm(wantMinMm), mm(wantMaxMm)]),
+        );
     }
     show.verdict(worstOf(reasons));
-    show.caution('A ring that touches, or a wide gap, puts the lamp on and takes the assistance away.');
+    show.caution(
+      'A ring that touches, or a wide gap, puts the lamp on and takes the assistance away.',
+    );
     return { leastMm, mostMm, runoutMm, reasons };
   },
 });

@@ -1,2 +1,8 @@
 /** Papers: what a rider takes home. */
-export { riderPaper, type PaperJob, type PaperPhoto, type PaperWheel, type RiderPaper } from './rider-paper';
+export {
+  riderPaper,
+  type PaperJob,
+  type PaperPhoto,
+  type PaperWheel,
+  type RiderPaper,
+} from './rider-paper';

@@ -1,5 +1,13 @@
 import { inspectionOf, INSPECTED, INSPECTED_WORDS } from '../inspect';
-import { alignOf, chainOf, dialMarks, recheckDates, readyOf, stringOf, type JobState } from '../job';
+import {
+  alignOf,
+  chainOf,
+  dialMarks,
+  recheckDates,
+  readyOf,
+  stringOf,
+  type JobState,
+} from '../job';
 import { LOOK_WHY } from '../recheck';
 import { formatQuantity, placeText, sayIn, type Unit, type UnitPreferences } from '../units';
 import type { VisitState } from '../visit';
@@ -66,7 +74,8 @@ const weightsText = (state: JobState, q: Q): string | null => {
   if (!pieces) return null;
   if (pieces.length === 0) return 'none needed';
   const byPlace = new Map<string, string[]>();
-  for (const p of pieces) byPlace.set(placeText(p.deg), [...(byPlace.get(placeText(p.deg)) ?? []), q(p.massG, 'g')]);
+  for (const p of pieces)
+    byPlace.set(placeText(p.deg), [...(byPlace.get(placeText(p.deg)) ?? []), q(p.massG, 'g')]);
   return [...byPlace].map(([place, masses]) => `${masses.join(' + ')} at ${place}`).join('; ');
 };
 
@@ -74,25 +83,37 @@ const torqueText = (state: JobState, q: Q): string | null => {
   const all = Object.values(state.torqued);
   if (all.length === 0) return null;
   return all
-    .map(({ fastener, how, torqueNm }) => `${fastener} ${how}${torqueNm === null ? '' : ` ${q(torqueNm, 'Nm')}`}`)
+    .map(
+      ({ fastener, how, torqueNm }) =>
+        `${fastener} ${how}${torqueNm === null ? '' : ` ${q(torqueNm, 'Nm')}`}`,
+    )
     .join('; ');
 };
 
 const rowsOf = (state: JobState, q: Q): [string, string][] => {
   const { cameOff, chosen, pressureSet, slack } = state;
   const tube = chosen && (chosen.tube ? `tube ${chosen.tubeLabel ?? ''}`.trim() : 'tubeless');
-  const others = chosen?.parts.slice(1).filter((p) => p.stockId === null || p.stockId !== chosen.tubeId);
+  const others = chosen?.parts
+    .slice(1)
+    .filter((p) => p.stockId === null || p.stockId !== chosen.tubeId);
   const extra = others?.map((p) => (p.count > 1 ? `${p.count} × ${p.what}` : p.what));
   const slackNow = slack.after ?? slack.before;
   return known([
     [
       'Came off',
-      cameOff && `${cameOff.marking}${cameOff.treadMm === null ? '' : `, ${q(cameOff.treadMm, 'mm', 1)} of tread`}`,
+      cameOff &&
+        `${cameOff.marking}${cameOff.treadMm === null ? '' : `, ${q(cameOff.treadMm, 'mm', 1)} of tread`}`,
     ],
     ['Went on', chosen && `${chosen.marking}, ${tube}`],
     ['With it', extra && extra.length > 0 && extra.join('; ')],
-    ['Pressure here', pressureSet && `${q(pressureSet.gaugeKpa, 'kPa')} at ${q(pressureSet.shopC, 'C')}`],
-    ['Pressure out there', pressureSet && `${q(pressureSet.rideKpa, 'kPa')}, cold, at ${q(pressureSet.rideC, 'C')}`],
+    [
+      'Pressure here',
+      pressureSet && `${q(pressureSet.gaugeKpa, 'kPa')} at ${q(pressureSet.shopC, 'C')}`,
+    ],
+    [
+      'Pressure out there',
+      pressureSet && `${q(pressureSet.rideKpa, 'kPa')}, cold, at ${q(pressureSet.rideC, 'C')}`,
+    ],
     ['Weights', weightsText(state, q)],
     ['Tightened', torqueText(state, q)],
     ['Slack', slackNow && q(Math.min(...slackNow.placesMm), 'mm')],
@@ -105,7 +126,9 @@ const foundOf = (state: JobState, units: UnitPreferences): string[] => {
   const chain = state.slack.after ?? state.slack.before;
   const reasons: Reason[] = [
     ...INSPECTED.flatMap((part) =>
-      state.findings[part] ? inspectionOf(part).run({ found: state.findings[part] }).result.reasons : [],
+      state.findings[part]
+        ? inspectionOf(part).run({ found: state.findings[part] }).result.reasons
+        : [],
     ),
     ...[
       chain && chainOf(chain),
@@ -144,7 +167,11 @@ const wheelOf = ({ jobId, state }: PaperJob, q: Q, units: UnitPreferences): Pape
   ];
 };
 
-const RIDE_WORDS = { ridden: 'Ridden', 'not good': 'Ridden, and not as it should be', refused: 'Not ridden: refused' };
+const RIDE_WORDS = {
+  ridden: 'Ridden',
+  'not good': 'Ridden, and not as it should be',
+  refused: 'Not ridden: refused',
+};
 
 const rideText = (states: readonly JobState[], q: Q): string | null => {
   const ride = states.map((s) => s.ride).find((r) => r !== null);
@@ -172,7 +199,9 @@ const despiteOf = (state: JobState): string[] => {
   if (!despite || !state.wheel) return [];
   const missing = readyOf(state).result.missing.map((p) => `${p.says.toLowerCase()} (${p.by})`);
   const what = missing.length > 0 ? ` Not proved: ${missing.join('; ')}.` : '';
-  return [`${POSITION_WORDS[state.wheel.position]}: handed over all the same by ${despite.by}: ${despite.why}.${what}`];
+  return [
+    `${POSITION_WORDS[state.wheel.position]}: handed over all the same by ${despite.by}: ${despite.why}.${what}`,
+  ];
 };
 
 /** Every date once: what two wheels ask for on one day stands as one line with both. */
@@ -190,7 +219,11 @@ const lookAgainOf = (jobs: readonly PaperJob[], today: string): RiderPaper['look
   }
   return [...byKey.values()]
     .sort((a, b) => a.onDate.localeCompare(b.onDate))
-    .map(({ onDate, what, look, wheels }) => ({ onDate, what: `${what} (${wheels.join(', ')})`, why: LOOK_WHY[look] }));
+    .map(({ onDate, what, look, wheels }) => ({
+      onDate,
+      what: `${what} (${wheels.join(', ')})`,
+      why: LOOK_WHY[look],
+    }));
 };
 
 /** The rider's sheet of a visit, in the fitter's units. `today` YYYY-MM-DD. */
@@ -200,7 +233,12 @@ export const riderPaper = (
   { shopName, today, units }: { shopName: string; today: string; units: UnitPreferences },
 ): RiderPaper => {
   const q: Q = (value, unit, digits) => {
-    const { text, label } = formatQuantity(value, unit, units, digits === undefined ? {} : { digits });
+    const { text, label } = formatQuantity(
+      value,
+      unit,
+      units,
+      digits === undefined ? {} : { digits },
+    );
     return `${text} ${label}`;
   };
   const states = jobs.map((j) => j.state);

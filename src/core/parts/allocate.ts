@@ -56,7 +56,11 @@ interface CameOrder {
 }
 
 /** Takes from the orders that came for a job; a part that came for two jobs is given once. */
-const takeCame = (came: readonly CameOrder[], key: string, { jobId, count }: WantedPart): number => {
+const takeCame = (
+  came: readonly CameOrder[],
+  key: string,
+  { jobId, count }: WantedPart,
+): number => {
   let taken = 0;
   for (const order of came) {
     if (order.key !== key || !order.jobIds.includes(jobId)) continue;
@@ -84,13 +88,15 @@ export const allocate = (
     const key = keyOf(order);
     if (order.came === null) onWay.set(key, (onWay.get(key) ?? 0) + order.count);
     // What came for the shelf stands on the shelf.
-    else if (order.came && order.stockId === null) came.push({ key, jobIds: order.jobIds, left: order.count });
+    else if (order.came && order.stockId === null)
+      came.push({ key, jobIds: order.jobIds, left: order.count });
   }
   return [...wanted]
     .sort((a, b) => a.since.localeCompare(b.since) || a.jobId.localeCompare(b.jobId))
     .map((part) => {
       const key = keyOf(part);
-      const here = part.stockId === null ? takeCame(came, key, part) : takeFrom(onShelf, key, part.count);
+      const here =
+        part.stockId === null ? takeCame(came, key, part) : takeFrom(onShelf, key, part.count);
       const ordered = takeFrom(onWay, key, part.count - here);
       return { ...part, here, ordered, short: part.count - here - ordered };
     });

@@ -17,6 +17,8 @@ export const leftFor = <T extends { id: string; count: number }>(
     const its = reserved.filter((r) => r.stockId === item.id);
     if (its.length === 0) return item;
     const mine = its.find((r) => r.jobId === jobId)?.since ?? '9999';
-    const gone = its.filter((r) => r.jobId !== jobId && r.since < mine).reduce((n, r) => n + r.count, 0);
+    const gone = its
+      .filter((r) => r.jobId !== jobId && r.since < mine)
+      .reduce((n, r) => n + r.count, 0);
     return gone === 0 ? item : { ...item, count: Math.max(0, item.count - gone) };
   });

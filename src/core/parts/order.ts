@@ -2,7 +2,10 @@ import type { Position } from '../wheels';
 import type { PartOrder, ShortPart } from './allocate';
 
 /** An order as it is placed; the id is of the client's own making, so that it may send again. */
-export interface NewOrder extends Pick<PartOrder, 'id' | 'what' | 'stockId' | 'count' | 'supplier' | 'jobIds'> {
+export interface NewOrder extends Pick<
+  PartOrder,
+  'id' | 'what' | 'stockId' | 'count' | 'supplier' | 'jobIds'
+> {
   who: string;
 }
 

@@ -22,7 +22,12 @@ const order = (count: number, more: Partial<PartOrder> = {}): PartOrder => ({
   ...more,
 });
 const standing = (wanted: WantedPart[], onShelf: number, orders: PartOrder[] = []) =>
-  allocate(wanted, new Map([['u', onShelf]]), orders).map((p) => [p.jobId, p.here, p.ordered, p.short]);
+  allocate(wanted, new Map([['u', onShelf]]), orders).map((p) => [
+    p.jobId,
+    p.here,
+    p.ordered,
+    p.short,
+  ]);
 
 test('who decided first has it; the other is short, whoever is asked first', () => {
   const [early, late] = [want('b', 1, { since: '2026-04-30T08:00:00.000Z' }), want('a', 1)];
@@ -45,12 +50,9 @@ test('what is on its way counts after what is here; what was called off, or came
 test('a part that is none of the shelf’s is here once its own order came', () => {
   const loose = { stockId: null, what: 'tire 110/80-19' };
   const state = (came: boolean | null) =>
-    allocate([want('a', 1, loose), want('b', 1, loose)], new Map(), [order(1, { ...loose, came })]).map((p) => [
-      p.jobId,
-      p.here,
-      p.ordered,
-      p.short,
-    ]);
+    allocate([want('a', 1, loose), want('b', 1, loose)], new Map(), [
+      order(1, { ...loose, came }),
+    ]).map((p) => [p.jobId, p.here, p.ordered, p.short]);
   expect(state(true)).toEqual([
     ['a', 0, 0, 1],
     ['b', 1, 0, 0],
@@ -89,11 +91,14 @@ test('never is a part counted on twice, and what is short is what is missing', (
       fc.array(counts, { maxLength: 3 }),
       (wants, shelf, ways) => {
         const parts = allocate(
-          wants.map((count, i) => want(`j${i % 3}`, count, { since: `2026-04-30T0${i}:00:00.000Z` })),
+          wants.map((count, i) =>
+            want(`j${i % 3}`, count, { since: `2026-04-30T0${i}:00:00.000Z` }),
+          ),
           new Map([['u', shelf]]),
           ways.map((count, i) => order(count, { id: `o${i}` })),
         );
-        const sum = (pick: (p: (typeof parts)[number]) => number) => parts.reduce((n, p) => n + pick(p), 0);
+        const sum = (pick: (p: (typeof parts)[number]) => number) =>
+          parts.reduce((n, p) => n + pick(p), 0);
         const wanted = wants.reduce((a, b) => a + b, 0);
         const way = ways.reduce((a, b) => a + b, 0);
         expect(sum((p) => p.here)).toBe(Math.min(wanted, shelf));
@@ -116,7 +121,8 @@ test('a job counts on what nobody before it has: its own is still there, and wha
     count: 1,
     since: `2026-04-30T0${hour}:00:00.000Z`,
   });
-  const left = (jobId: string) => leftFor(shelf, [has('a', 7), has('b', 8), has('c', 9)], jobId).map((i) => i.count);
+  const left = (jobId: string) =>
+    leftFor(shelf, [has('a', 7), has('b', 8), has('c', 9)], jobId).map((i) => i.count);
   expect([left('a'), left('b'), left('c'), left('new')]).toEqual([
     [3, 1],
     [2, 1],
@@ -144,7 +150,9 @@ describe('what came of parts that are none of the shelf’s', () => {
   const here = (wanted: Parameters<typeof allocate>[0], orders: Parameters<typeof allocate>[2]) =>
     allocate(wanted, new Map(), orders).map((p) => [p.jobId, p.here, p.short]);
   test('two orders of one each make the two that a job needs', () => {
-    expect(here([special('a', 2)], [came('o1', 1, ['a']), came('o2', 1, ['a'])])).toEqual([['a', 2, 0]]);
+    expect(here([special('a', 2)], [came('o1', 1, ['a']), came('o2', 1, ['a'])])).toEqual([
+      ['a', 2, 0],
+    ]);
   });
   test('one that came for two jobs is given once, to the one that decided first', () => {
     const wanted = [special('b', 1, '2026-01-02'), special('a', 1)];

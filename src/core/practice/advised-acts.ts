@@ -1,4 +1,10 @@
-import { balanceAdvise, type AdviseInput, type LevelTest, type Observation, type Piece } from '../balance';
+import {
+  balanceAdvise,
+  type AdviseInput,
+  type LevelTest,
+  type Observation,
+  type Piece,
+} from '../balance';
 import type { HiddenStand } from './hidden-stand';
 
 /** One thing done at the stand, with what was seen of it. */
@@ -12,7 +18,10 @@ export type Act =
 const MOST_ACTS = 36;
 
 /** A hidden wheel balanced as the advice says, act by act; places are read to the degree, as a fitter does. */
-export function* advisedActs(stand: HiddenStand, question: Omit<AdviseInput, 'seen' | 'on'>): Generator<Act> {
+export function* advisedActs(
+  stand: HiddenStand,
+  question: Omit<AdviseInput, 'seen' | 'on'>,
+): Generator<Act> {
   const seen: Observation[] = [];
   let on: Piece[] = [];
   for (let act = 0; act < MOST_ACTS; act++) {
@@ -21,7 +30,13 @@ export function* advisedActs(stand: HiddenStand, question: Omit<AdviseInput, 'se
       const from = advice.from ?? 'left';
       const restDeg = Math.round(stand.settle(on, from)) % 360;
       // The hidden stand is level: turned around or not, the wheel settles alike.
-      seen.push({ kind: 'settle', restDeg, from, ...(advice.turned && { turned: true }), weights: on });
+      seen.push({
+        kind: 'settle',
+        restDeg,
+        from,
+        ...(advice.turned && { turned: true }),
+        weights: on,
+      });
       yield { do: 'settle', restDeg, from };
     } else if (advice.do === 'level') {
       const deg = Math.round(advice.deg) % 360;

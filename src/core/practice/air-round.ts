@@ -10,7 +10,8 @@ import {
 import { BY_LUBRICATION, type HiddenAir } from './hidden-air';
 
 /** One thing done at the hose: air up to a pressure, all of it out, lubricated again, or called off. */
-export type AirAct = { do: 'air'; toKpa: number } | { do: 'all out' } | { do: 'lubricate' } | { do: 'call it off' };
+export type AirAct =
+  { do: 'air'; toKpa: number } | { do: 'all out' } | { do: 'lubricate' } | { do: 'call it off' };
 
 /** What came of it. */
 export interface AirSeen {
@@ -51,13 +52,21 @@ export const unfilled = (hidden: HiddenAir): AirState => ({
 
 export const isSeated = ({ air }: AirState): boolean => air.seated.disc && air.seated.other;
 
-const refuse = (hidden: HiddenAir, state: AirState, refused: string): { state: AirState; seen: AirSeen } => ({
+const refuse = (
+  hidden: HiddenAir,
+  state: AirState,
+  refused: string,
+): { state: AirState; seen: AirSeen } => ({
   state,
   seen: { kpa: hoseKpa(hidden.tire, state.air), popped: [], refused },
 });
 
 /** The tire after an act, and what the gauge and the ear told. */
-export const airAct = (hidden: HiddenAir, state: AirState, act: AirAct): { state: AirState; seen: AirSeen } => {
+export const airAct = (
+  hidden: HiddenAir,
+  state: AirState,
+  act: AirAct,
+): { state: AirState; seen: AirSeen } => {
   const tire = tireOf(hidden, state);
   const kpa = hoseKpa(tire, state.air);
   if (state.isOff || isSeated(state)) return refuse(hidden, state, 'It is over.');
@@ -87,7 +96,11 @@ export const airAct = (hidden: HiddenAir, state: AirState, act: AirAct): { state
       if (act.toKpa <= kpa) return refuse(hidden, state, 'So much is in it already.');
       let air = state.air;
       const popped: BeadSide[] = [];
-      for (let s = 0; s < LONGEST_S && hoseKpa(tire, air) < act.toKpa && popped.length < 2; s += STEP_S) {
+      for (
+        let s = 0;
+        s < LONGEST_S && hoseKpa(tire, air) < act.toKpa && popped.length < 2;
+        s += STEP_S
+      ) {
         const next = hoseStep(tire, air, 'in', false, STEP_S);
         air = next.air;
         popped.push(...next.popped);
@@ -109,7 +122,10 @@ export const airAct = (hidden: HiddenAir, state: AirState, act: AirAct): { state
 };
 
 /** A round played through. */
-export const playAir = (hidden: HiddenAir, acts: readonly AirAct[]): { state: AirState; seen: AirSeen[] } => {
+export const playAir = (
+  hidden: HiddenAir,
+  acts: readonly AirAct[],
+): { state: AirState; seen: AirSeen[] } => {
   let state = unfilled(hidden);
   const seen = acts.map((act) => {
     const found = airAct(hidden, state, act);

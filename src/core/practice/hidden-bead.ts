@@ -50,7 +50,13 @@ const USUAL: Kind = {
 const KINDS: Record<LeverLevel, Kind> = {
   'deep rim': USUAL,
   'shallow rim': { ...USUAL, wellBelowMm: [22, 26] },
-  'small scooter': { ...USUAL, beadMm: [250, 305], wellBelowMm: [30, 34], axialMm: [30, 40], tubes: 1 },
+  'small scooter': {
+    ...USUAL,
+    beadMm: [250, 305],
+    wellBelowMm: [30, 34],
+    axialMm: [30, 40],
+    tubes: 1,
+  },
   'with a lock': { ...USUAL, wellBelowMm: [28, 34], locks: 1 },
   'doubled tube': { ...USUAL, wellBelowMm: [34, 40], tube: 'doubled', tubes: 4 },
   'stiff cold tire': { ...USUAL, climbDeg: 22 },

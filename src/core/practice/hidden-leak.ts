@@ -36,13 +36,16 @@ export const hiddenLeak = (seed: number, level: LeakLevel): HiddenLeak => {
   const tube = chance() < 0.5;
   const leaks = chance() < 0.5;
   const share = within(SHARES[level][leaks ? 'leak' : 'ordinary']);
-  const lossKpaPerDay = share * ruleNumber(tube ? 'leak.tubePerDayKpa' : 'leak.tubelessPerDayKpa', undefined);
+  const lossKpaPerDay =
+    share * ruleNumber(tube ? 'leak.tubePerDayKpa' : 'leak.tubelessPerDayKpa', undefined);
   const startKpa = within(tube ? [150, 210] : [200, 260]);
   const startC = within([14, 22]);
   // Against the weather: it gets colder where nothing leaks, and warmer where something does.
   const drift = level === 'against the weather' ? (leaks ? 0.8 : -0.8) : 0;
   const temps = Array.from({ length: MOST_DAYS + 1 }, (_, day) =>
-    Math.round(startC + Math.max(-14, Math.min(14, drift * day)) + (day === 0 ? 0 : within([-2, 2]))),
+    Math.round(
+      startC + Math.max(-14, Math.min(14, drift * day)) + (day === 0 ? 0 : within([-2, 2])),
+    ),
   );
   const outsideKpa = atmosphereKpa(0);
   return {
@@ -55,7 +58,9 @@ export const hiddenLeak = (seed: number, level: LeakLevel): HiddenLeak => {
       const tempC = temps[at]!;
       const atFirstKpa = Math.max(0, startKpa - lossKpaPerDay * at);
       const gaugeKpa =
-        ((atFirstKpa + outsideKpa) * (tempC + ZERO_CELSIUS_IN_K)) / (temps[0]! + ZERO_CELSIUS_IN_K) - outsideKpa;
+        ((atFirstKpa + outsideKpa) * (tempC + ZERO_CELSIUS_IN_K)) /
+          (temps[0]! + ZERO_CELSIUS_IN_K) -
+        outsideKpa;
       // Flat it breathes with the outside air, whatever the weather.
       const shownKpa = atFirstKpa === 0 ? 0 : Math.max(0, gaugeKpa);
       return { day: at, gaugeKpa: Math.round(shownKpa / STEP_KPA) * STEP_KPA, tempC };

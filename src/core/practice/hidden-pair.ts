@@ -48,14 +48,20 @@ export const hiddenPair = (seed: number, level: PairLevel): HiddenPair => {
       { circumferenceMm: mm, stretchMmPerKpa: small, cameKpa: measureKpa, limitKpa },
       { circumferenceMm: mm + apartMm, stretchMmPerKpa: large, cameKpa: measureKpa, limitKpa },
     ];
-    return { measureKpa, tires: chance() < 0.5 ? tires : tires.reverse(), matches: null, isHopeless };
+    return {
+      measureKpa,
+      tires: chance() < 0.5 ? tires : tires.reverse(),
+      matches: null,
+      isHopeless,
+    };
   }
   const others = level === 'aired by others';
   const pairAt = Math.floor(3 * chance());
   const all = Array.from({ length: 4 }, (_, i) => {
     mm += i === 0 ? 0 : i === pairAt + 1 ? within([0, 4]) : within(APART_MM);
     // The two of the pair stand so differently that taped as they are they seem to be none.
-    const off = i === pairAt ? within([-8, -6]) : i === pairAt + 1 ? within([9, 13]) : within([-9, 14]);
+    const off =
+      i === pairAt ? within([-8, -6]) : i === pairAt + 1 ? within([9, 13]) : within([-9, 14]);
     const tire = { circumferenceMm: mm, stretchMmPerKpa: stretch(), limitKpa: roomy() };
     return {
       ...tire,

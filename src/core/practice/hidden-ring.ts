@@ -22,7 +22,10 @@ export interface HiddenRing {
 export const RING_BOLTS = { count: 12, size: '5/16-18' } as const;
 const PLACES = 8;
 
-const KINDS: Record<RingLevel, { crushMm: [number, number]; variesMm: number; tiltMm: [number, number] }> = {
+const KINDS: Record<
+  RingLevel,
+  { crushMm: [number, number]; variesMm: number; tiltMm: [number, number] }
+> = {
   'a ring that tilts': { crushMm: [2.7, 2.95], variesMm: 0.06, tiltMm: [0.6, 1.1] },
   'bundles that vary': { crushMm: [2.7, 2.95], variesMm: 0.2, tiltMm: [0.3, 0.7] },
   'too thin': { crushMm: [1.5, 2.3], variesMm: 0.1, tiltMm: [0.3, 0.7] },

@@ -1,4 +1,11 @@
-import { fitTire, prepareFit, type FitContext, type TireFacts, type TireFit, type Topic } from '../fitting';
+import {
+  fitTire,
+  prepareFit,
+  type FitContext,
+  type TireFacts,
+  type TireFit,
+  type Topic,
+} from '../fitting';
 import { seeded } from '../statistics';
 import { SPEED_SYMBOL_KMH } from '../tires';
 
@@ -108,8 +115,10 @@ type Fault = (printed: Printed, chance: () => number) => Printed;
 const SYMBOLS = Object.entries(SPEED_SYMBOL_KMH)
   .sort((a, b) => a[1] - b[1])
   .map(([symbol]) => symbol);
-const slower = (symbol: string, steps: number): string => SYMBOLS[Math.max(0, SYMBOLS.indexOf(symbol) - steps)]!;
-const code = (week: number, year: number): string => `${String(week).padStart(2, '0')}${String(year).padStart(2, '0')}`;
+const slower = (symbol: string, steps: number): string =>
+  SYMBOLS[Math.max(0, SYMBOLS.indexOf(symbol) - steps)]!;
+const code = (week: number, year: number): string =>
+  `${String(week).padStart(2, '0')}${String(year).padStart(2, '0')}`;
 
 /** Faults that anybody sees, and those one step below what is asked for. */
 const PLAIN: readonly Fault[] = [
@@ -125,8 +134,15 @@ const FINE: readonly Fault[] = [
 /** What may still go on, and is not the one to choose. */
 const WORSE: readonly Fault[] = [
   (p) => ({ ...p, tread: p.otherTread }),
-  (p, chance) => ({ ...p, dateCode: code(1 + Math.floor(50 * chance()), 17 + Math.floor(2 * chance())) }),
-  (p, chance) => ({ ...p, tread: p.otherTread, loadIndex: p.loadIndex + 3 + Math.floor(3 * chance()) }),
+  (p, chance) => ({
+    ...p,
+    dateCode: code(1 + Math.floor(50 * chance()), 17 + Math.floor(2 * chance())),
+  }),
+  (p, chance) => ({
+    ...p,
+    tread: p.otherTread,
+    loadIndex: p.loadIndex + 3 + Math.floor(3 * chance()),
+  }),
 ];
 
 const LEVELS: Record<SidewallLevel, { worse: number; stops: readonly Fault[] }> = {
@@ -156,7 +172,10 @@ export const hiddenSidewall = (seed: number, level: SidewallLevel): HiddenSidewa
     otherTread: kind.otherTread,
     dateCode: code(1 + Math.floor(20 * chance()), 26),
   };
-  const more = (p: Printed): Printed => ({ ...p, loadIndex: p.loadIndex + Math.floor(3 * chance()) });
+  const more = (p: Printed): Printed => ({
+    ...p,
+    loadIndex: p.loadIndex + Math.floor(3 * chance()),
+  });
   const stop = stops[Math.floor(chance() * stops.length)]!;
   const printed = shuffled(
     [

@@ -64,7 +64,9 @@ export const hiddenSpokes = (seed: number, level: SpokeLevel): HiddenSpokes => {
     ...Array.from({ length: wobbles }, () => fault(chance, spokes, false)),
     ...Array.from({ length: hops }, () => fault(chance, spokes, true)),
   ];
-  const errors = Array.from({ length: spokes }, (_, i) => faults.reduce((sum, f) => sum + f[i]!, 0));
+  const errors = Array.from({ length: spokes }, (_, i) =>
+    faults.reduce((sum, f) => sum + f[i]!, 0),
+  );
   const bent = [2, 3, 4].map((n) => ({
     n,
     sideMm: bentMm * (chance() - 0.5),
@@ -81,15 +83,26 @@ export const hiddenSpokes = (seed: number, level: SpokeLevel): HiddenSpokes => {
       sideMm: (deg) => at('sideMm', deg),
       upMm: (deg) => at('upMm', deg),
       read: (degs) =>
-        degs.map((deg) => ({ angleDeg: deg, lateralMm: round(at('sideMm', deg)), radialMm: round(at('upMm', deg)) })),
+        degs.map((deg) => ({
+          angleDeg: deg,
+          lateralMm: round(at('sideMm', deg)),
+          radialMm: round(at('upMm', deg)),
+        })),
       after: (turned) =>
-        wheel(turns.map((t, i) => t + turned.reduce((sum, n) => sum + (n.spoke === i + 1 ? n.eighths / 8 : 0), 0))),
+        wheel(
+          turns.map(
+            (t, i) =>
+              t + turned.reduce((sum, n) => sum + (n.spoke === i + 1 ? n.eighths / 8 : 0), 0),
+          ),
+        ),
     };
   };
   const degs = Array.from({ length: 36 }, (_, i) => i * 10);
   const swing = (values: readonly number[]) => Math.max(...values) - Math.min(...values);
-  const outMm = (it: HiddenSpokes) => Math.max(swing(degs.map(it.sideMm)), swing(degs.map(it.upMm)));
+  const outMm = (it: HiddenSpokes) =>
+    Math.max(swing(degs.map(it.sideMm)), swing(degs.map(it.upMm)));
   let made = wheel(errors);
-  for (let grown = 1.3; outMm(made) < LEAST_MM; grown *= 1.3) made = wheel(errors.map((e) => e * grown));
+  for (let grown = 1.3; outMm(made) < LEAST_MM; grown *= 1.3)
+    made = wheel(errors.map((e) => e * grown));
   return made;
 };

@@ -26,7 +26,9 @@ export const hiddenStand = (heavy: MassVector, bandG: number): HiddenStand => ({
     const wheel = standWheel(heavy, weights);
     const start = turnTo(sumVectors(wheel.lumps).deg, from === 'left' ? 9 : 3);
     return normalDeg(
-      bottomDeg(untilRest(wheel, bearingsFor(wheel, bandG), { turnDeg: start, rateDegS: 0, held: false })),
+      bottomDeg(
+        untilRest(wheel, bearingsFor(wheel, bandG), { turnDeg: start, rateDegS: 0, held: false }),
+      ),
     );
   },
   level(deg, weights) {

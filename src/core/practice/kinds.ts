@@ -18,7 +18,16 @@ import { practiceTrue } from './practice-true';
 import { BALANCE_LEVELS } from './balance-levels';
 
 /** Kinds of work that can be practiced, in the order of the work. */
-export const PRACTICE_KINDS = ['sidewall', 'levers', 'true', 'ring', 'pair', 'air', 'leak', 'balance'] as const;
+export const PRACTICE_KINDS = [
+  'sidewall',
+  'levers',
+  'true',
+  'ring',
+  'pair',
+  'air',
+  'leak',
+  'balance',
+] as const;
 export type PracticeKind = (typeof PRACTICE_KINDS)[number];
 
 interface KindSpec {

@@ -1,4 +1,12 @@
-import { learnerOf, nextOf, PRACTICE, PRACTICE_KINDS, shownPractice, standingOf, type PracticeScore } from '.';
+import {
+  learnerOf,
+  nextOf,
+  PRACTICE,
+  PRACTICE_KINDS,
+  shownPractice,
+  standingOf,
+  type PracticeScore,
+} from '.';
 
 let n = 0;
 const round = (more: Partial<PracticeScore>): PracticeScore => ({
@@ -33,14 +41,20 @@ test('the first level that is not sure comes next: four of the last five ended w
     level: 'deep rim',
     why: '3 of the last 3 ended well',
   });
-  expect(nextOf(rounds([true, true, true, false, true]), 'levers')).toMatchObject({ level: 'shallow rim' });
-  expect(nextOf(rounds([true, true, true, false, false]), 'levers')).toMatchObject({ level: 'deep rim' });
+  expect(nextOf(rounds([true, true, true, false, true]), 'levers')).toMatchObject({
+    level: 'shallow rim',
+  });
+  expect(nextOf(rounds([true, true, true, false, false]), 'levers')).toMatchObject({
+    level: 'deep rim',
+  });
   // What went wrong long ago counts no more, and neither does another kind.
   const old = [...rounds([false, false, false]), ...rounds([true, true, true, true])];
   expect(nextOf(old, 'levers')).toMatchObject({ level: 'shallow rim' });
   expect(nextOf([...old].reverse(), 'levers')).toMatchObject({ level: 'shallow rim' });
   expect(nextOf(old, 'true')).toMatchObject({ level: 'a wobble', why: 'not tried yet' });
-  const all = PRACTICE.levers.levels.flatMap((level) => rounds([true, true, true, true], { level }));
+  const all = PRACTICE.levers.levels.flatMap((level) =>
+    rounds([true, true, true, true], { level }),
+  );
   expect(nextOf(all, 'levers')).toBeNull();
 });
 

@@ -31,7 +31,11 @@ export interface PracticeStanding {
 const middle = (values: readonly number[]): number | null => {
   const sorted = [...values].sort((a, b) => a - b);
   const half = Math.floor(sorted.length / 2);
-  return sorted.length === 0 ? null : sorted.length % 2 === 1 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2;
+  return sorted.length === 0
+    ? null
+    : sorted.length % 2 === 1
+      ? sorted[half]!
+      : (sorted[half - 1]! + sorted[half]!) / 2;
 };
 
 /** The standing of these rounds, as they are. */
@@ -107,6 +111,9 @@ export interface ShownPractice {
 export const shownPractice = (who: string, rounds: readonly PracticeScore[]): ShownPractice => ({
   who,
   rounds: rounds.length,
-  lastAt: rounds.reduce<string | null>((last, r) => (last === null || r.at > last ? r.at : last), null),
+  lastAt: rounds.reduce<string | null>(
+    (last, r) => (last === null || r.at > last ? r.at : last),
+    null,
+  ),
   kinds: learnerOf(rounds),
 });

@@ -71,11 +71,13 @@ export const untouched = (bead: HiddenBead): BeadState => ({
 });
 
 /** Degrees of a bite along the flange. */
-export const biteDegOf = ({ rim }: HiddenBead, mm: number): number => (mm / (Math.PI * rim.flangeMm)) * 360;
+export const biteDegOf = ({ rim }: HiddenBead, mm: number): number =>
+  (mm / (Math.PI * rim.flangeMm)) * 360;
 
 /** Nowhere in the bite is a place for a lever clear of the valve. */
 export const isAtValve = (fromDeg: number, spanDeg: number): boolean =>
-  spanDeg <= 2 * VALVE_DEG && [fromDeg, fromDeg + spanDeg].every((deg) => Math.abs(angleBetween(0, deg)) < VALVE_DEG);
+  spanDeg <= 2 * VALVE_DEG &&
+  [fromDeg, fromDeg + spanDeg].every((deg) => Math.abs(angleBetween(0, deg)) < VALVE_DEG);
 
 /** Where the part that is on has its middle: there a knee holds it down. */
 export const middleDeg = ({ fromDeg, onDeg }: BeadState): number => normalDeg(fromDeg + onDeg / 2);
@@ -90,14 +92,17 @@ export const climbOf = ({ climbDeg }: HiddenBead, state: BeadState): number =>
 export const keeperIsNext = (bead: HiddenBead, state: BeadState): boolean =>
   state.upDeg + climbOf(bead, state) >= KEEPER_DEG;
 
-const within = (deg: number, fromDeg: number, spanDeg: number): boolean => normalDeg(deg - fromDeg) <= spanDeg;
+const within = (deg: number, fromDeg: number, spanDeg: number): boolean =>
+  normalDeg(deg - fromDeg) <= spanDeg;
 
 /** What a bite would leave over as the bead lies; its length in degrees. */
 export const spareOf = (bead: HiddenBead, state: BeadState, biteDeg: number): number => {
   const { rim, lockMm } = bead;
   const loop = limpLoop(rim, bottomMm(rim));
   const leftDeg = Math.min(360 - state.onDeg, 360 - 2 * loop.riseDeg);
-  return loop.slackMm(leftDeg, biteDeg) - lockMm - Math.min(state.upDeg, state.onDeg) * loop.perUpDegMm;
+  return (
+    loop.slackMm(leftDeg, biteDeg) - lockMm - Math.min(state.upDeg, state.onDeg) * loop.perUpDegMm
+  );
 };
 
 const bite = (
@@ -113,13 +118,17 @@ const bite = (
       ? [state.fromDeg + state.onDeg, state.fromDeg + state.onDeg + spanDeg]
       : [state.fromDeg - spanDeg, state.fromDeg - spanDeg];
   const lock = bead.lockDegs.find(
-    (deg) => within(deg + LOCK_HALF_DEG, fromDeg, spanDeg + 2 * LOCK_HALF_DEG) && !state.lockPressed,
+    (deg) =>
+      within(deg + LOCK_HALF_DEG, fromDeg, spanDeg + 2 * LOCK_HALF_DEG) && !state.lockPressed,
   );
   if (lock !== undefined) return { state: struck, seen: { is: 'on the lock', deg: lock } };
   const spareMm = spareOf(bead, state, spanDeg);
   if (spareMm <= 0) {
     const down = spareOf(bead, { ...state, upDeg: 0 }, spanDeg);
-    return { state: struck, seen: { is: 'stuck', shortMm: -spareMm, why: down > 0 ? 'far side up' : 'bite too long' } };
+    return {
+      state: struck,
+      seen: { is: 'stuck', shortMm: -spareMm, why: down > 0 ? 'far side up' : 'bite too long' },
+    };
   }
   const effort = effortOf(effortShare(hoopSlackMm(bead.rim, bottomMm(bead.rim)), spareMm));
   const on: BeadState = {
@@ -150,7 +159,11 @@ const bite = (
  * The bead after an act, and what was seen of it. What passes is geometry; how far the bead climbs, where the tube lies,
  * and when a keeper lifts or a rim is scratched is a model, from memory.
  */
-export const leverAct = (bead: HiddenBead, state: BeadState, act: LeverAct): { state: BeadState; seen: LeverSeen } => {
+export const leverAct = (
+  bead: HiddenBead,
+  state: BeadState,
+  act: LeverAct,
+): { state: BeadState; seen: LeverSeen } => {
   const done: LeverSeen = { is: 'done' };
   if (state.over) return { state, seen: done };
   if (act.do === 'start')
@@ -175,7 +188,11 @@ export const leverAct = (bead: HiddenBead, state: BeadState, act: LeverAct): { s
   const went = found.state.onDeg > state.onDeg;
   if (went && !found.state.over && found.state.upDeg >= KEEPER_DEG)
     return {
-      state: { ...found.state, onDeg: Math.max(BY_HAND_DEG, found.state.onDeg - LIFTED_DEG), upDeg: 0 },
+      state: {
+        ...found.state,
+        onDeg: Math.max(BY_HAND_DEG, found.state.onDeg - LIFTED_DEG),
+        upDeg: 0,
+      },
       seen: { is: 'keeper lifts' },
     };
   return found;

@@ -31,7 +31,11 @@ export const untaped = ({ tires }: HiddenPair): PairState => ({
 });
 
 /** What a tape reads round a tire at a pressure, mm: it gains with every kPa. */
-export const tapeOf = ({ tires, measureKpa }: HiddenPair, tire: number, gaugeKpa: number): number => {
+export const tapeOf = (
+  { tires, measureKpa }: HiddenPair,
+  tire: number,
+  gaugeKpa: number,
+): number => {
   const { circumferenceMm, stretchMmPerKpa } = tires[tire - 1]!;
   const mm = circumferenceMm + stretchMmPerKpa * (gaugeKpa - measureKpa);
   return Math.round(mm / TAPE_MM) * TAPE_MM;

@@ -1,28 +1,43 @@
 import { howMany } from '../../../tests/how-many';
 import { problemOf } from '../../../tests/sample';
-import { AIR_LEVELS, advisedAir, airAct, hiddenAir, isSeated, playAir, practiceAir, unfilled, type AirAct } from '.';
+import {
+  AIR_LEVELS,
+  advisedAir,
+  airAct,
+  hiddenAir,
+  isSeated,
+  playAir,
+  practiceAir,
+  unfilled,
+  type AirAct,
+} from '.';
 
-test.each(AIR_LEVELS)('%s: as advised it ends well, never above the limit, in three tries at most', (level) => {
-  const tries = new Set<number>();
-  for (let seed = 0; seed < howMany(40, 500); seed++) {
-    const hidden = hiddenAir(seed, level);
-    expect(hidden.limitKpa).toBe(Math.min(hidden.sidewallKpa, hidden.rimKpa, hidden.shopKpa));
-    const acts = [...advisedAir(hidden)];
-    const { result } = practiceAir.run({ seed, level, acts });
-    expect(`${seed}: ${result.good}`).toBe(`${seed}: true`);
-    expect(result.debrief).toEqual([]);
-    expect(result.advice.map((s) => s.says).slice(0, 2)).toEqual([
-      'beads broken and lubricated',
-      expect.stringMatching(/^air, up to [\d.]+ psi$/),
-    ]);
-    expect(result.highestKpa).toBeLessThanOrEqual(hidden.limitKpa + 1e-9);
-    expect(result.cost).toBe(result.advisedCost);
-    const { state } = playAir(hidden, acts);
-    expect(isSeated(state)).toBe(level !== 'something is wrong');
-    tries.add(result.cost);
-  }
-  expect([...tries].sort()).toEqual(level === 'a dry bead' ? [1] : level === 'one side hangs' ? [2] : [3]);
-});
+test.each(AIR_LEVELS)(
+  '%s: as advised it ends well, never above the limit, in three tries at most',
+  (level) => {
+    const tries = new Set<number>();
+    for (let seed = 0; seed < howMany(40, 500); seed++) {
+      const hidden = hiddenAir(seed, level);
+      expect(hidden.limitKpa).toBe(Math.min(hidden.sidewallKpa, hidden.rimKpa, hidden.shopKpa));
+      const acts = [...advisedAir(hidden)];
+      const { result } = practiceAir.run({ seed, level, acts });
+      expect(`${seed}: ${result.good}`).toBe(`${seed}: true`);
+      expect(result.debrief).toEqual([]);
+      expect(result.advice.map((s) => s.says).slice(0, 2)).toEqual([
+        'beads broken and lubricated',
+        expect.stringMatching(/^air, up to [\d.]+ psi$/),
+      ]);
+      expect(result.highestKpa).toBeLessThanOrEqual(hidden.limitKpa + 1e-9);
+      expect(result.cost).toBe(result.advisedCost);
+      const { state } = playAir(hidden, acts);
+      expect(isSeated(state)).toBe(level !== 'something is wrong');
+      tries.add(result.cost);
+    }
+    expect([...tries].sort()).toEqual(
+      level === 'a dry bead' ? [1] : level === 'one side hangs' ? [2] : [3],
+    );
+  },
+);
 
 describe('at the hose', () => {
   const hidden = hiddenAir(9, 'one side hangs');
@@ -47,7 +62,8 @@ describe('at the hose', () => {
     const { state, seen } = playAir(hidden, [full, { do: 'lubricate' }]);
     expect(seen[1]!.refused).toBe('There is air in it: all of it out first.');
     expect(state.lubrications).toBe(0);
-    const pops = (before: AirAct[]) => playAir(hidden, [...before, full]).seen.at(-1)!.popped.length;
+    const pops = (before: AirAct[]) =>
+      playAir(hidden, [...before, full]).seen.at(-1)!.popped.length;
     const once: AirAct[] = [{ do: 'lubricate' }];
     expect(pops(once)).toBe(1);
     expect(pops([...once, full, { do: 'all out' }, { do: 'lubricate' }])).toBe(2);
@@ -62,7 +78,14 @@ describe('at the hose', () => {
   test('what cost what: dry, called off too soon, tries too many', () => {
     expect(says([full])).toContain('never lubricated');
     expect(says([{ do: 'call it off' }])).toContain('called off too soon');
-    const lots: AirAct[] = [full, { do: 'all out' }, full, { do: 'all out' }, { do: 'lubricate' }, full];
+    const lots: AirAct[] = [
+      full,
+      { do: 'all out' },
+      full,
+      { do: 'all out' },
+      { do: 'lubricate' },
+      full,
+    ];
     expect(says([...lots, { do: 'all out' }, { do: 'lubricate' }, full])).toContain(
       '2 tries more than the advice took',
     );

@@ -4,7 +4,15 @@ import { seatLadder } from '../pressure';
 import { SEATING_CAUTIONS } from '../pressure/seat-limit';
 import { counted, said } from '../units';
 import { defineWorking, reason, type Reason } from '../working';
-import { airAct, isSeated, playAir, unfilled, type AirAct, type AirSeen, type AirState } from './air-round';
+import {
+  airAct,
+  isSeated,
+  playAir,
+  unfilled,
+  type AirAct,
+  type AirSeen,
+  type AirState,
+} from './air-round';
 import { AIR_LEVELS, hiddenAir, type AirLevel, type HiddenAir } from './hidden-air';
 import { roundFields, type Played, type RoundInput } from './played';
 
@@ -16,7 +24,10 @@ const TRIES = 3;
 const AIR_ACTS = Joi.array()
   .items(
     Joi.alternatives(
-      Joi.object({ do: oneOf(['air'], 'What was done'), toKpa: quantity('kPa', 5, 690, 'Air up to') }),
+      Joi.object({
+        do: oneOf(['air'], 'What was done'),
+        toKpa: quantity('kPa', 5, 690, 'Air up to'),
+      }),
       Joi.object({ do: oneOf(['all out', 'lubricate', 'call it off'], 'What was done') }),
     ),
   )
@@ -64,27 +75,47 @@ const AIR_WORDS = {
   'call it off': 'called off: find out why',
 } as const;
 
-const debriefOf = (hidden: HiddenAir, state: AirState, seen: readonly AirSeen[], advisedTries: number): Reason[] => {
+const debriefOf = (
+  hidden: HiddenAir,
+  state: AirState,
+  seen: readonly AirSeen[],
+  advisedTries: number,
+): Reason[] => {
   const told: Reason[] = [];
   const kpa = (value: number) => ({ value, unit: 'kPa' as const });
   if (state.highestKpa > hidden.limitKpa + 0.5)
     told.push(
-      reason('stop', '{0} was above the limit of {1}, the lowest of sidewall, rim and shop: a bursting tire kills.', [
-        kpa(state.highestKpa),
-        kpa(hidden.limitKpa),
-      ]),
+      reason(
+        'stop',
+        '{0} was above the limit of {1}, the lowest of sidewall, rim and shop: a bursting tire kills.',
+        [kpa(state.highestKpa), kpa(hidden.limitKpa)],
+      ),
     );
   if (state.lubrications === 0 && state.tries > 0)
     told.push(reason('check', 'It was never lubricated: a dry bead wants far more air.'));
   if (hidden.isHopeless && !state.isOff)
-    told.push(reason('stop', `After ${TRIES} tries stop and find out why: a wrong size, damage, something caught.`));
+    told.push(
+      reason(
+        'stop',
+        `After ${TRIES} tries stop and find out why: a wrong size, damage, something caught.`,
+      ),
+    );
   if (!hidden.isHopeless && state.isOff)
-    told.push(reason('check', 'It was called off too soon: lubricated again it seats under the limit.'));
+    told.push(
+      reason('check', 'It was called off too soon: lubricated again it seats under the limit.'),
+    );
   if (state.tries > advisedTries)
-    told.push(reason('check', `${counted(state.tries - advisedTries, 'try', 'tries')} more than the advice took.`));
+    told.push(
+      reason(
+        'check',
+        `${counted(state.tries - advisedTries, 'try', 'tries')} more than the advice took.`,
+      ),
+    );
   const refused = seen.filter((s) => s.refused !== null).length;
   if (refused > 0)
-    told.push(reason('check', `${counted(refused, 'time')} something was done that could not be done yet.`));
+    told.push(
+      reason('check', `${counted(refused, 'time')} something was done that could not be done yet.`),
+    );
   return told;
 };
 
@@ -114,14 +145,23 @@ export const practiceAir = defineWorking<RoundInput<AirLevel, AirAct>, AirPlayed
     show.line('your tries', 'air from nothing', state.tries);
     show.line('as advised', 'tries', advisedTries);
     show.basis('published', 'first law for an open volume, ideal gas; flow by ISO 6358-1');
-    show.basis('practice', 'lubricate, up to the limit, all out and lubricate again, three tries at most');
+    show.basis(
+      'practice',
+      'lubricate, up to the limit, all out and lubricate again, three tries at most',
+    );
     show.basis('memory', 'how much more a bead wants dry, and lubricated once');
     for (const caution of SEATING_CAUTIONS) show.caution(caution);
     const good = endedWell(hidden, state);
     const why = good
       ? hidden.isHopeless
-        ? reason('good', `Called off after ${counted(state.tries, 'try', 'tries')}: nothing would have seated it.`)
-        : reason('good', `Seated in ${counted(state.tries, 'try', 'tries')}, never above the limit.`)
+        ? reason(
+            'good',
+            `Called off after ${counted(state.tries, 'try', 'tries')}: nothing would have seated it.`,
+          )
+        : reason(
+            'good',
+            `Seated in ${counted(state.tries, 'try', 'tries')}, never above the limit.`,
+          )
       : state.highestKpa > hidden.limitKpa + 0.5
         ? reason('stop', 'Above the limit.')
         : reason('check', isSeated(state) ? 'Seated.' : 'Not seated.');
@@ -132,7 +172,9 @@ export const practiceAir = defineWorking<RoundInput<AirLevel, AirAct>, AirPlayed
       advisedCost: advisedTries,
       debrief: debriefOf(hidden, state, seen, advisedTries),
       advice: advised.map((a) =>
-        a.do === 'air' ? said('air, up to {0}', [{ value: a.toKpa, unit: 'kPa' }]) : said(AIR_WORDS[a.do]),
+        a.do === 'air'
+          ? said('air, up to {0}', [{ value: a.toKpa, unit: 'kPa' }])
+          : said(AIR_WORDS[a.do]),
       ),
       limitKpa: hidden.limitKpa,
       highestKpa: state.highestKpa,

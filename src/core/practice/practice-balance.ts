@@ -8,7 +8,13 @@ import { seeded } from '../statistics';
 import { weightPlaces } from '../wheels';
 import { defineWorking, reason, type Reason } from '../working';
 import { advisedActs } from './advised-acts';
-import { BALANCE_LEVELS, FRICTIONS, SHELVES, standAndShelf, type BalanceLevel } from './balance-levels';
+import {
+  BALANCE_LEVELS,
+  FRICTIONS,
+  SHELVES,
+  standAndShelf,
+  type BalanceLevel,
+} from './balance-levels';
 import { hiddenStand, type HiddenStand } from './hidden-stand';
 import { roundFields, type Played, type RoundInput } from './played';
 
@@ -79,7 +85,11 @@ export const practiceBalance = defineWorking<RoundInput<BalanceLevel, Try>, Bala
   input: () =>
     roundFields(
       BALANCE_LEVELS,
-      listOf(WEIGHTS_ON as Joi.ArraySchema, MOST_TRIES, 'The weights of each try, the last one those that stayed'),
+      listOf(
+        WEIGHTS_ON as Joi.ArraySchema,
+        MOST_TRIES,
+        'The weights of each try, the last one those that stayed',
+      ),
     ),
   example: {
     seed: 7,
@@ -118,7 +128,9 @@ export const practiceBalance = defineWorking<RoundInput<BalanceLevel, Try>, Bala
         rules: usual,
       }),
     ];
-    const advisedTries = acts.flatMap((a) => (a.do === 'trial' || a.do === 'final' ? [a.pieces] : []));
+    const advisedTries = acts.flatMap((a) =>
+      a.do === 'trial' || a.do === 'final' ? [a.pieces] : [],
+    );
     const advisedLeftG = show.line(
       'left as advised',
       `${advisedTries.length} placements`,
@@ -127,7 +139,10 @@ export const practiceBalance = defineWorking<RoundInput<BalanceLevel, Try>, Bala
     );
     show.line('your placements', 'times weights were put on', tries.length);
     show.basis('published', 'statics: masses add as vectors');
-    show.basis('practice', 'a wheel is balanced within the shop’s limit, or within what its stand can show');
+    show.basis(
+      'practice',
+      'a wheel is balanced within the shop’s limit, or within what its stand can show',
+    );
     const saids = [grams(leftG), grams(limitG)];
     const why = within
       ? reason('good', `Balanced: {0} left, within {1}, in ${tries.length} placements.`, saids)

@@ -25,7 +25,8 @@ describe('a standing tire', () => {
     for (let seed = 0; seed < 30; seed++) {
       const hidden = hiddenLeak(seed, 'against the weather');
       const [first, last] = [hidden.read(0), hidden.read(10)];
-      const back = ((last.gaugeKpa + 101.325) * (first.tempC + 273.15)) / (last.tempC + 273.15) - 101.325;
+      const back =
+        ((last.gaugeKpa + 101.325) * (first.tempC + 273.15)) / (last.tempC + 273.15) - 101.325;
       expect(Math.abs(first.gaugeKpa - back - 10 * hidden.lossKpaPerDay)).toBeLessThan(1.2);
       // The weather works against what there is to see.
       expect(last.tempC > first.tempC).toBe(hidden.leaks);
@@ -49,9 +50,12 @@ describe('a standing tire', () => {
 });
 
 describe('what is said of it', () => {
-  const seed = Array.from({ length: 40 }, (_, i) => i).find((s) => hiddenLeak(s, 'against the weather').leaks)!;
+  const seed = Array.from({ length: 40 }, (_, i) => i).find(
+    (s) => hiddenLeak(s, 'against the weather').leaks,
+  )!;
   const run = (acts: LeakAct[]) => practiceLeak.run({ seed, level: 'against the weather', acts });
-  const reads = (count: number) => Array.from({ length: count }, (): LeakAct => ({ do: 'read', days: 2 }));
+  const reads = (count: number) =>
+    Array.from({ length: count }, (): LeakAct => ({ do: 'read', days: 2 }));
 
   test('wrong, too soon, too late, or nothing', () => {
     const wrong = run([...reads(9), { do: 'ordinary' }]);

@@ -76,7 +76,11 @@ export const practiceLeak = defineWorking<RoundInput<LeakLevel, LeakAct>, LeakPl
   name: 'practice-leak',
   says: 'A standing tire: a leak, or the weather',
   input: () => roundFields(LEAK_LEVELS, LEAK_ACTS),
-  example: { seed: 2, level: 'steady weather', acts: [{ do: 'read', days: 2 }, { do: 'ordinary' }] },
+  example: {
+    seed: 2,
+    level: 'steady weather',
+    acts: [{ do: 'read', days: 2 }, { do: 'ordinary' }],
+  },
   work({ seed, level, acts }, show) {
     const hidden = hiddenLeak(seed, level);
     const answer = saidOf(acts);
@@ -92,9 +96,12 @@ export const practiceLeak = defineWorking<RoundInput<LeakLevel, LeakAct>, LeakPl
     show.line('as advised', 'days', daysOf(advised), 'days');
     show.basis('published', 'ideal gas law at constant volume');
     show.basis('memory', 'what a tire of its kind may lose');
-    show.caution('A tire that loses air is looked at before it rolls: bead, stem and core with soapy water.');
+    show.caution(
+      'A tire that loses air is looked at before it rolls: bead, stem and core with soapy water.',
+    );
     // A tire that went flat meanwhile tells it without arithmetic.
-    const isTold = found.finding !== 'cannot tell' || readings.at(-1)!.gaugeKpa < hidden.gaugeStepKpa;
+    const isTold =
+      found.finding !== 'cannot tell' || readings.at(-1)!.gaugeKpa < hidden.gaugeStepKpa;
     const right = answer !== null && (answer === 'leaks') === hidden.leaks;
     const debrief: Reason[] = [];
     const amount = { value: hidden.lossKpaPerDay * 7, unit: 'kPa' as const, digits: 1 };
@@ -112,7 +119,12 @@ export const practiceLeak = defineWorking<RoundInput<LeakLevel, LeakAct>, LeakPl
     if (answer !== null && !isTold)
       debrief.push(reason('check', 'Said before the readings could tell: luck is no reading.'));
     if (daysOf(before) > daysOf(advised) + EVERY_DAYS)
-      debrief.push(reason('check', `${counted(daysOf(before) - daysOf(advised), 'day')} longer than it took to tell.`));
+      debrief.push(
+        reason(
+          'check',
+          `${counted(daysOf(before) - daysOf(advised), 'day')} longer than it took to tell.`,
+        ),
+      );
     const good = right && isTold;
     const why = good
       ? reason('good', `Right, after ${counted(daysOf(before), 'day')}.`)
@@ -127,7 +139,9 @@ export const practiceLeak = defineWorking<RoundInput<LeakLevel, LeakAct>, LeakPl
       advisedCost: daysOf(advised),
       debrief,
       advice: [
-        said(`read every ${EVERY_DAYS} days, ${counted(advised.length - 1, 'time')}, with the temperature`),
+        said(
+          `read every ${EVERY_DAYS} days, ${counted(advised.length - 1, 'time')}, with the temperature`,
+        ),
         said(advised.at(-1)?.do === 'leaks' ? 'a slow leak' : 'ordinary: the weather'),
       ],
       lossKpaPerDay: hidden.lossKpaPerDay,

@@ -37,9 +37,15 @@ describe('the advice with levers', () => {
 describe('a bead under the levers', () => {
   const bead = hiddenBead(3, 'shallow rim');
   const start: LeverAct = { do: 'start', deg: 90 };
-  const bite = (mm: number, end: 'clockwise' | 'back' = 'clockwise'): LeverAct => ({ do: 'bite', end, mm });
-  const played = (acts: LeverAct[], of = bead) => playLevers({ ...of, tubeDegs: of === bead ? [] : of.tubeDegs }, acts);
-  const times = (count: number, ...acts: LeverAct[]) => Array.from({ length: count }, () => acts).flat();
+  const bite = (mm: number, end: 'clockwise' | 'back' = 'clockwise'): LeverAct => ({
+    do: 'bite',
+    end,
+    mm,
+  });
+  const played = (acts: LeverAct[], of = bead) =>
+    playLevers({ ...of, tubeDegs: of === bead ? [] : of.tubeDegs }, acts);
+  const times = (count: number, ...acts: LeverAct[]) =>
+    Array.from({ length: count }, () => acts).flat();
 
   test('nothing goes before it is begun, and it is begun once', () => {
     const { state } = played([bite(60), { do: 'push down' }, start, { do: 'start', deg: 200 }]);
@@ -51,12 +57,20 @@ describe('a bead under the levers', () => {
     const on = played([start, bite(60)]).state;
     expect([on.fromDeg, on.onDeg]).toEqual([45, expect.closeTo(90 + span, 9)]);
     const back = played([start, bite(60, 'back')]).state;
-    expect([back.fromDeg, back.onDeg]).toEqual([expect.closeTo(45 - span, 9), expect.closeTo(90 + span, 9)]);
+    expect([back.fromDeg, back.onDeg]).toEqual([
+      expect.closeTo(45 - span, 9),
+      expect.closeTo(90 + span, 9),
+    ]);
   });
 
   test('what is left over is what the bead’s path says, with as much up as has climbed', () => {
     expect(untouched(bead)).toMatchObject({ onDeg: 0, over: false, tubeDegs: bead.tubeDegs });
-    const before = played([start, ...times(9, bite(50), { do: 'push down' }), bite(50), bite(50)]).state;
+    const before = played([
+      start,
+      ...times(9, bite(50), { do: 'push down' }),
+      bite(50),
+      bite(50),
+    ]).state;
     const { seen } = leverAct(bead, before, bite(50));
     const { beadMm, wellMm, flangeMm, axialMm, fillMm } = bead.rim;
     const path = beadPath.run({
@@ -65,7 +79,10 @@ describe('a bead under the levers', () => {
       farUpDeg: before.upDeg,
     }).result;
     expect(before.upDeg).toBe(20);
-    expect(seen.is === 'goes' ? seen.spareMm : seen.is === 'stuck' && -seen.shortMm).toBeCloseTo(path.loopSlackMm, 6);
+    expect(seen.is === 'goes' ? seen.spareMm : seen.is === 'stuck' && -seen.shortMm).toBeCloseTo(
+      path.loopSlackMm,
+      6,
+    );
   });
 
   test('what climbed out stops it, and pushed down it goes; too long a bite stops it even so', () => {
@@ -81,19 +98,30 @@ describe('a bead under the levers', () => {
       ...bead,
       rim: { ...bead.rim, wellMm: bead.rim.wellMm + i / 4 },
     })).find((it) => leverAct(it, near, bite(120)).seen.is === 'stuck')!;
-    expect(leverAct(shallower, near, bite(120)).seen).toMatchObject({ is: 'stuck', why: 'bite too long' });
+    expect(leverAct(shallower, near, bite(120)).seen).toMatchObject({
+      is: 'stuck',
+      why: 'bite too long',
+    });
     expect(leverAct(shallower, near, bite(30)).seen.is).toBe('goes');
   });
 
   test('under a knee at its middle the part that is on climbs half as far; elsewhere a knee holds nothing', () => {
     const up = (deg: number | null) =>
-      played([start, ...(deg === null ? [] : [{ do: 'kneel', deg } as const]), bite(50), bite(50, 'back')]).state.upDeg;
+      played([
+        start,
+        ...(deg === null ? [] : [{ do: 'kneel', deg } as const]),
+        bite(50),
+        bite(50, 'back'),
+      ]).state.upDeg;
     expect([up(null), up(90), up(140), up(270)]).toEqual([20, 10, 10, 20]);
     expect(middleDeg(played([start]).state)).toBeCloseTo(90, 9);
   });
 
   test('a keeper lifts where too much has climbed, and bites come out again', () => {
-    const deep = { ...hiddenBead(1, 'stiff cold tire'), rim: { ...bead.rim, wellMm: bead.rim.beadMm - 60, fillMm: 0 } };
+    const deep = {
+      ...hiddenBead(1, 'stiff cold tire'),
+      rim: { ...bead.rim, wellMm: bead.rim.beadMm - 60, fillMm: 0 },
+    };
     const { seen } = played([start, { do: 'feel' }, ...times(9, bite(50))], deep);
     expect(seen.map((s) => s.is)).toContain('keeper lifts');
   });
@@ -102,36 +130,49 @@ describe('a bead under the levers', () => {
     const tube = { ...bead, tubeDegs: [150] };
     const caught = playLevers(tube, [start, bite(60), bite(60), bite(60)]);
     expect(caught.state.pinchedDegs).toEqual([150]);
-    expect(playLevers(tube, [start, { do: 'feel' }, bite(60), bite(60)]).state.pinchedDegs).toEqual([]);
+    expect(playLevers(tube, [start, { do: 'feel' }, bite(60), bite(60)]).state.pinchedDegs).toEqual(
+      [],
+    );
     const lock = { ...bead, tubeDegs: [], lockDegs: [150] };
-    expect(playLevers(lock, [start, bite(60), bite(60)]).seen.at(-1)).toEqual({ is: 'on the lock', deg: 150 });
+    expect(playLevers(lock, [start, bite(60), bite(60)]).seen.at(-1)).toEqual({
+      is: 'on the lock',
+      deg: 150,
+    });
     const pressed = playLevers(lock, [start, bite(60), { do: 'press the lock' }, bite(60)]);
     expect(pressed.seen.at(-1)!.is).toBe('goes');
   });
 
   test('a round is judged by tube and rim, and says which choice cost what', () => {
     const acts = [...advisedLevers(hiddenBead(5, 'with a lock'))];
-    const of = (more: LeverAct[]) => practiceLevers.run({ seed: 5, level: 'with a lock', acts: more });
+    const of = (more: LeverAct[]) =>
+      practiceLevers.run({ seed: 5, level: 'with a lock', acts: more });
     const good = of(acts);
     expect([good.verdict, good.result.good, good.result.debrief]).toEqual(['good', true, []]);
     expect(good.result.cost).toBe(good.result.advisedCost);
     const advice = good.result.advice.map((s) => s.says);
-    expect(advice.slice(0, 3).join()).toMatch(/^begun at .*, clear of the valve,felt for the tube all round,a knee at/);
+    expect(advice.slice(0, 3).join()).toMatch(
+      /^begun at .*, clear of the valve,felt for the tube all round,a knee at/,
+    );
     expect(advice).toContain('lock pressed in');
     // Each bite is told once: the counts of all lines are the bites.
     const told = advice.flatMap((s) => /^(\d+) bites? of \d+/.exec(s)?.slice(1).map(Number) ?? []);
     expect(told.reduce((a, b) => a + b, 0)).toBe(acts.filter((a) => a.do === 'bite').length);
     const unfelt = of(acts.filter((a) => a.do !== 'feel'));
     expect([unfelt.verdict, unfelt.result.good]).toEqual(['stop', false]);
-    expect(unfelt.result.debrief[0]!.says).toMatch(/^The tube lay on the seat at .* and was pinched/);
+    expect(unfelt.result.debrief[0]!.says).toMatch(
+      /^The tube lay on the seat at .* and was pinched/,
+    );
     const unpressed = of(acts.filter((a) => a.do !== 'press the lock'));
-    expect(unpressed.result.debrief.map((r) => r.says).join()).toContain('the bead lay on the rim lock');
+    expect(unpressed.result.debrief.map((r) => r.says).join()).toContain(
+      'the bead lay on the rim lock',
+    );
     expect(of(acts.slice(0, 6))).toMatchObject({ verdict: 'check', result: { good: false } });
   });
 
   test('an act that is none is refused', () => {
     const refused = (act: unknown) =>
-      problemOf(() => practiceLevers.run({ seed: 5, level: 'deep rim', acts: [act] as never })).field;
+      problemOf(() => practiceLevers.run({ seed: 5, level: 'deep rim', acts: [act] as never }))
+        .field;
     expect(refused({ do: 'bite', end: 'clockwise', mm: 500 })).toMatch(/^acts/);
     expect(refused({ do: 'sing' })).toMatch(/^acts/);
   });

@@ -4,7 +4,13 @@ import { angleBetween, counted, placeText, said, type Said } from '../units';
 import { defineWorking, reason, type Reason } from '../working';
 import { bottomMm, hoopSlackMm } from '../beads/bead-geometry';
 import { effortOf, effortShare } from '../beads/lever-effort';
-import { hiddenBead, LEAST_BITE_MM, LEVER_LEVELS, type HiddenBead, type LeverLevel } from './hidden-bead';
+import {
+  hiddenBead,
+  LEAST_BITE_MM,
+  LEVER_LEVELS,
+  type HiddenBead,
+  type LeverLevel,
+} from './hidden-bead';
 import {
   biteDegOf,
   isAtValve,
@@ -39,7 +45,9 @@ const LEVER_ACTS = Joi.array()
   .max(MOST_ACTS)
   .required()
   .description('What was done, in its order')
-  .meta({ expected: `What was done: at most ${MOST_ACTS} of start, bite, kneel, push down, press the lock, feel` });
+  .meta({
+    expected: `What was done: at most ${MOST_ACTS} of start, bite, kneel, push down, press the lock, feel`,
+  });
 
 /** A bite as the advice would take it now; null where none passes as the bead lies. */
 const bestBite = (bead: HiddenBead, state: BeadState): (LeverAct & { do: 'bite' }) | null => {
@@ -51,7 +59,9 @@ const bestBite = (bead: HiddenBead, state: BeadState): (LeverAct & { do: 'bite' 
   });
   // Both ways by turns, the shorter side first.
   const order = [...ends].sort(
-    (a, b) => Math.abs(angleBetween(state.startDeg!, a.tip)) - Math.abs(angleBetween(state.startDeg!, b.tip)),
+    (a, b) =>
+      Math.abs(angleBetween(state.startDeg!, a.tip)) -
+      Math.abs(angleBetween(state.startDeg!, b.tip)),
   );
   const choices = order.flatMap(({ end, tip, sign }) =>
     BITES_MM.map((mm) => {
@@ -99,7 +109,10 @@ export function* advisedLevers(bead: HiddenBead): Generator<LeverAct> {
 }
 
 /** A round played through: how the bead lies at its end, and what was seen of each act. */
-export const playLevers = (bead: HiddenBead, acts: readonly LeverAct[]): { state: BeadState; seen: LeverSeen[] } => {
+export const playLevers = (
+  bead: HiddenBead,
+  acts: readonly LeverAct[],
+): { state: BeadState; seen: LeverSeen[] } => {
   let state = untouched(bead);
   const seen = acts.map((act) => {
     const found = leverAct(bead, state, act);
@@ -111,7 +124,8 @@ export const playLevers = (bead: HiddenBead, acts: readonly LeverAct[]): { state
 
 /** What cost what. */
 const debriefOf = (seen: readonly LeverSeen[], state: BeadState): Reason[] => {
-  const all = <K extends LeverSeen['is']>(is: K) => seen.filter((s): s is Extract<LeverSeen, { is: K }> => s.is === is);
+  const all = <K extends LeverSeen['is']>(is: K) =>
+    seen.filter((s): s is Extract<LeverSeen, { is: K }> => s.is === is);
   const stuck = all('stuck');
   const up = stuck.filter((s) => s.why === 'far side up').length;
   const long = stuck.length - up;
@@ -129,8 +143,17 @@ const debriefOf = (seen: readonly LeverSeen[], state: BeadState): Reason[] => {
       ),
     );
   for (const { deg } of all('scratched'))
-    told.push(reason('check', `A long bite that went heavily scratched the rim at ${placeText(deg)}: shorter bites.`));
-  add('check', up, `${counted(up, 'stroke')} lost: the fitted part had climbed out of the well. Push it down first.`);
+    told.push(
+      reason(
+        'check',
+        `A long bite that went heavily scratched the rim at ${placeText(deg)}: shorter bites.`,
+      ),
+    );
+  add(
+    'check',
+    up,
+    `${counted(up, 'stroke')} lost: the fitted part had climbed out of the well. Push it down first.`,
+  );
   add('check', long, `${counted(long, 'stroke')} lost: longer than passes there. Shorter bites.`);
   const locks = all('on the lock').length;
   add(
@@ -139,8 +162,13 @@ const debriefOf = (seen: readonly LeverSeen[], state: BeadState): Reason[] => {
     `${counted(locks, 'stroke')} lost: the bead lay on the rim lock. Press it in as the bead passes.`,
   );
   const lifts = all('keeper lifts').length;
-  add('check', lifts, 'The keeper lifted and the first bites came out again: stop halfway and push the bead down.');
-  if (!state.over) told.push(reason('stop', `${Math.round(360 - state.onDeg)}° of the bead are not over yet.`));
+  add(
+    'check',
+    lifts,
+    'The keeper lifted and the first bites came out again: stop halfway and push the bead down.',
+  );
+  if (!state.over)
+    told.push(reason('stop', `${Math.round(360 - state.onDeg)}° of the bead are not over yet.`));
   return told;
 };
 
@@ -192,7 +220,12 @@ export const practiceLevers = defineWorking<RoundInput<LeverLevel, LeverAct>, Le
     const { rim } = bead;
     show.line('bead', 'by the number of the wheel', rim.beadMm, 'mm');
     show.line('over the flange', 'by its number', rim.flangeMm, 'mm');
-    show.line('in the well, with what lies in it', `${rim.wellMm.toFixed(1)} + 2 × ${rim.fillMm}`, bottomMm(rim), 'mm');
+    show.line(
+      'in the well, with what lies in it',
+      `${rim.wellMm.toFixed(1)} + 2 × ${rim.fillMm}`,
+      bottomMm(rim),
+      'mm',
+    );
     const { state, seen } = playLevers(bead, acts);
     const advised = [...advisedLevers(bead)];
     const bites = advised.flatMap((a) => (a.do === 'bite' ? [a.mm] : []));

@@ -1,30 +1,45 @@
 import { howMany } from '../../../tests/how-many';
 import { problemOf } from '../../../tests/sample';
-import { advisedPair, hiddenPair, PAIR_LEVELS, playPair, practicePair, tapeOf, type PairAct, type PairLevel } from '.';
+import {
+  advisedPair,
+  hiddenPair,
+  PAIR_LEVELS,
+  playPair,
+  practicePair,
+  tapeOf,
+  type PairAct,
+  type PairLevel,
+} from '.';
 
 /** Common practice: within a quarter of an inch is a pair. */
 const GOOD_MM = 6.35;
 
-const run = (seed: number, level: PairLevel, acts: readonly PairAct[]) => practicePair.run({ seed, level, acts });
+const run = (seed: number, level: PairLevel, acts: readonly PairAct[]) =>
+  practicePair.run({ seed, level, acts });
 
-test.each(PAIR_LEVELS)('%s: as advised two are a pair, or none can be, never past a limit', (level) => {
-  const ends = new Set<string>();
-  for (let seed = 0; seed < howMany(60, 500); seed++) {
-    const hidden = hiddenPair(seed, level);
-    const acts = [...advisedPair(hidden)];
-    const { result, verdict } = run(seed, level, acts);
-    expect(`${seed}: ${result.good} ${verdict}`).toBe(`${seed}: true good`);
-    expect(result.debrief).toEqual([]);
-    expect(result.cost).toBe(result.advisedCost);
-    const last = acts.at(-1)!;
-    ends.add(last.do);
-    expect(last.do === 'no pair').toBe(hidden.isHopeless);
-    for (const act of acts)
-      if (act.do === 'air') expect(act.kpa).toBeLessThanOrEqual(hidden.tires[act.tire - 1]!.limitKpa + 1e-9);
-    if (last.do === 'pair' && hidden.matches) expect([last.tire, last.with].sort()).toEqual([...hidden.matches]);
-  }
-  expect([...ends].sort()).toEqual(level === 'two that differ' ? ['no pair', 'pair'] : ['pair']);
-});
+test.each(PAIR_LEVELS)(
+  '%s: as advised two are a pair, or none can be, never past a limit',
+  (level) => {
+    const ends = new Set<string>();
+    for (let seed = 0; seed < howMany(60, 500); seed++) {
+      const hidden = hiddenPair(seed, level);
+      const acts = [...advisedPair(hidden)];
+      const { result, verdict } = run(seed, level, acts);
+      expect(`${seed}: ${result.good} ${verdict}`).toBe(`${seed}: true good`);
+      expect(result.debrief).toEqual([]);
+      expect(result.cost).toBe(result.advisedCost);
+      const last = acts.at(-1)!;
+      ends.add(last.do);
+      expect(last.do === 'no pair').toBe(hidden.isHopeless);
+      for (const act of acts)
+        if (act.do === 'air')
+          expect(act.kpa).toBeLessThanOrEqual(hidden.tires[act.tire - 1]!.limitKpa + 1e-9);
+      if (last.do === 'pair' && hidden.matches)
+        expect([last.tire, last.with].sort()).toEqual([...hidden.matches]);
+    }
+    expect([...ends].sort()).toEqual(level === 'two that differ' ? ['no pair', 'pair'] : ['pair']);
+  },
+);
 
 describe('tires that a number hides', () => {
   test('on a rack two match at the measuring pressure, by hand, and no other two do', () => {
@@ -33,7 +48,9 @@ describe('tires that a number hides', () => {
         const { tires, matches } = hiddenPair(seed, level);
         const pairs = tires.flatMap((a, i) =>
           tires.flatMap((b, j) =>
-            i < j && Math.abs(a.circumferenceMm - b.circumferenceMm) <= GOOD_MM ? [[i + 1, j + 1]] : [],
+            i < j && Math.abs(a.circumferenceMm - b.circumferenceMm) <= GOOD_MM
+              ? [[i + 1, j + 1]]
+              : [],
           ),
         );
         expect(pairs).toEqual([matches]);
@@ -52,7 +69,8 @@ describe('tires that a number hides', () => {
     for (let seed = 0; seed < 60; seed++) {
       const { tires, measureKpa, isHopeless } = hiddenPair(seed, 'two that differ');
       const [small, large] = [...tires].sort((a, b) => a.circumferenceMm - b.circumferenceMm);
-      const needKpa = measureKpa + (large!.circumferenceMm - small!.circumferenceMm) / small!.stretchMmPerKpa;
+      const needKpa =
+        measureKpa + (large!.circumferenceMm - small!.circumferenceMm) / small!.stretchMmPerKpa;
       expect(needKpa > small!.limitKpa).toBe(isHopeless);
     }
   });
@@ -97,14 +115,28 @@ describe('what cost what', () => {
   test('unmatched, untaped, at their own pressures, or nothing said', () => {
     const [a, b] = hiddenPair(3, 'on the rack').matches!;
     const other = [1, 2, 3, 4].find((n) => n !== a && n !== b)!;
-    const wrong = debrief(3, 'on the rack', [...taped(a, other), { do: 'pair', tire: a, with: other }]);
+    const wrong = debrief(3, 'on the rack', [
+      ...taped(a, other),
+      { do: 'pair', tire: a, with: other },
+    ]);
     expect([wrong.good, wrong.verdict]).toEqual([false, 'stop']);
-    expect(wrong.said).toEqual([expect.stringMatching(/apart: an unmatched pair steers the machine\.$/)]);
+    expect(wrong.said).toEqual([
+      expect.stringMatching(/apart: an unmatched pair steers the machine\.$/),
+    ]);
     const lucky = debrief(3, 'on the rack', [...taped(a), { do: 'pair', tire: a, with: b }]);
-    expect(lucky).toMatchObject({ good: false, verdict: 'check', said: [`Tire ${b} was not taped as it stands.`] });
-    expect(debrief(3, 'on the rack', taped(1, 2)).said).toEqual(['Nothing was said: which two are a pair?']);
+    expect(lucky).toMatchObject({
+      good: false,
+      verdict: 'check',
+      said: [`Tire ${b} was not taped as it stands.`],
+    });
+    expect(debrief(3, 'on the rack', taped(1, 2)).said).toEqual([
+      'Nothing was said: which two are a pair?',
+    ]);
     const [c, d] = hiddenPair(3, 'aired by others').matches!;
-    const asTheyCame = debrief(3, 'aired by others', [...taped(c, d), { do: 'pair', tire: c, with: d }]);
+    const asTheyCame = debrief(3, 'aired by others', [
+      ...taped(c, d),
+      { do: 'pair', tire: c, with: d },
+    ]);
     expect(asTheyCame.said[0]).toMatch(/rollout is compared at the measuring pressure/);
     expect(asTheyCame.said[1]).toMatch(/apart/);
   });
@@ -129,7 +161,9 @@ describe('what cost what', () => {
     const advice = (level: PairLevel) => run(3, level, []).result.advice.map((a) => a.says);
     const [a, b] = hiddenPair(3, 'on the rack').matches!;
     expect(advice('on the rack').slice(0, 4)).toEqual([1, 2, 3, 4].map((n) => `tire ${n} taped`));
-    expect([`tires ${a} and ${b} are a pair`, `tires ${b} and ${a} are a pair`]).toContain(advice('on the rack')[4]);
+    expect([`tires ${a} and ${b} are a pair`, `tires ${b} and ${a} are a pair`]).toContain(
+      advice('on the rack')[4],
+    );
     expect(advice('aired by others')[0]).toBe('tire 1 brought to 6.0 psi and taped');
     expect(advice('aired by others')).toHaveLength(5);
   });
@@ -140,10 +174,16 @@ describe('what cost what', () => {
       `Tires ${a} and ${b} match at the measuring pressure, without more air.`,
     ]);
     const seeds = Array.from({ length: 60 }, (_, i) => i);
-    const of = (hopeless: boolean) => seeds.find((s) => hiddenPair(s, 'two that differ').isHopeless === hopeless)!;
-    expect(debrief(of(false), 'two that differ', [{ do: 'no pair' }]).said[0]).toMatch(/within its limit/);
+    const of = (hopeless: boolean) =>
+      seeds.find((s) => hiddenPair(s, 'two that differ').isHopeless === hopeless)!;
+    expect(debrief(of(false), 'two that differ', [{ do: 'no pair' }]).said[0]).toMatch(
+      /within its limit/,
+    );
     const early = debrief(of(true), 'two that differ', [...taped(1, 2), { do: 'no pair' }]);
-    expect([early.good, early.said[0]]).toEqual([false, expect.stringMatching(/taped at a second pressure/)]);
+    expect([early.good, early.said[0]]).toEqual([
+      false,
+      expect.stringMatching(/taped at a second pressure/),
+    ]);
   });
 
   test('the larger one let down below the measuring pressure, or the smaller one filled past its limit', () => {
@@ -153,11 +193,18 @@ describe('what cost what', () => {
     const small = 3 - large;
     const apart = Math.abs(hidden.tires[0]!.circumferenceMm - hidden.tires[1]!.circumferenceMm);
     const letDown = debrief(seed, 'two that differ', [
-      { do: 'air', tire: large, kpa: hidden.measureKpa - apart / hidden.tires[large - 1]!.stretchMmPerKpa },
+      {
+        do: 'air',
+        tire: large,
+        kpa: hidden.measureKpa - apart / hidden.tires[large - 1]!.stretchMmPerKpa,
+      },
       ...taped(1, 2),
       { do: 'pair', tire: 1, with: 2 },
     ]);
-    expect([letDown.good, letDown.said[0]]).toEqual([false, expect.stringMatching(/compared at the measuring/)]);
+    expect([letDown.good, letDown.said[0]]).toEqual([
+      false,
+      expect.stringMatching(/compared at the measuring/),
+    ]);
     const { limitKpa } = hidden.tires[small - 1]!;
     const burst = debrief(seed, 'two that differ', [
       { do: 'air', tire: small, kpa: limitKpa + 1 },
@@ -170,7 +217,11 @@ describe('what cost what', () => {
   });
 
   test('an act that is none is refused', () => {
-    expect(problemOf(() => run(1, 'on the rack', [{ do: 'tape', tire: 0 }])).field).toMatch(/^acts/);
-    expect(problemOf(() => run(1, 'on the rack', [{ do: 'air', tire: 1, kpa: 4 }])).field).toMatch(/^acts/);
+    expect(problemOf(() => run(1, 'on the rack', [{ do: 'tape', tire: 0 }])).field).toMatch(
+      /^acts/,
+    );
+    expect(problemOf(() => run(1, 'on the rack', [{ do: 'air', tire: 1, kpa: 4 }])).field).toMatch(
+      /^acts/,
+    );
   });
 });

@@ -17,7 +17,11 @@ const tireField = count(1, MOST_TIRES, 'Which tire');
 const PAIR_ACTS = Joi.array()
   .items(
     Joi.alternatives(
-      Joi.object({ do: oneOf(['air'], 'What was done'), tire: tireField, kpa: quantity('kPa', 5, 690, 'Brought to') }),
+      Joi.object({
+        do: oneOf(['air'], 'What was done'),
+        tire: tireField,
+        kpa: quantity('kPa', 5, 690, 'Brought to'),
+      }),
       Joi.object({ do: oneOf(['tape'], 'What was done'), tire: tireField }),
       Joi.object({ do: oneOf(['pair'], 'What was said'), tire: tireField, with: tireField }),
       Joi.object({ do: oneOf(['no pair'], 'What was said') }),
@@ -52,7 +56,8 @@ export function* advisedPair(hidden: HiddenPair): Generator<PairAct> {
     return act;
   };
   for (const [i, { gaugeKpa }] of state.tires.entries()) {
-    if (Math.abs(gaugeKpa - measureKpa) > SAME_KPA) yield doing({ do: 'air', tire: i + 1, kpa: measureKpa });
+    if (Math.abs(gaugeKpa - measureKpa) > SAME_KPA)
+      yield doing({ do: 'air', tire: i + 1, kpa: measureKpa });
     yield doing({ do: 'tape', tire: i + 1 });
   }
   const tapedMm = (tire: number): number => state.tires[tire - 1]!.tapedMm!;
@@ -84,34 +89,45 @@ const mm = (value: number) => ({ value, unit: 'mm' as const, digits: 0 });
 /** Whether a tire was taped at two pressures, so that its stretch is known. */
 const isStretchKnown = (hidden: HiddenPair, acts: readonly PairAct[], tire: number): boolean => {
   const at = acts.flatMap((act, i) =>
-    act.do === 'tape' && act.tire === tire ? [playPair(hidden, acts.slice(0, i)).tires[tire - 1]!.gaugeKpa] : [],
+    act.do === 'tape' && act.tire === tire
+      ? [playPair(hidden, acts.slice(0, i)).tires[tire - 1]!.gaugeKpa]
+      : [],
   );
   return Math.max(...at) - Math.min(...at) > SAME_KPA;
 };
 
 /** What is wrong with two tires that were called a pair. */
-const againstPair = (hidden: HiddenPair, state: PairState, tires: readonly [number, number]): Reason[] => {
+const againstPair = (
+  hidden: HiddenPair,
+  state: PairState,
+  tires: readonly [number, number],
+): Reason[] => {
   const told: Reason[] = [];
   const { measureKpa, matches } = hidden;
   for (const n of tires)
-    if (state.tires[n - 1]!.tapedMm === null) told.push(reason('check', `Tire ${n} was not taped as it stands.`));
-  const [a, b] = [...tires].sort((x, y) => hidden.tires[x - 1]!.circumferenceMm - hidden.tires[y - 1]!.circumferenceMm);
+    if (state.tires[n - 1]!.tapedMm === null)
+      told.push(reason('check', `Tire ${n} was not taped as it stands.`));
+  const [a, b] = [...tires].sort(
+    (x, y) => hidden.tires[x - 1]!.circumferenceMm - hidden.tires[y - 1]!.circumferenceMm,
+  );
   const [small, large] = [state.tires[a! - 1]!.gaugeKpa, state.tires[b! - 1]!.gaugeKpa];
   const isOff = (at: number) => Math.abs(at - measureKpa) > SAME_KPA;
   if (isOff(large) || small < measureKpa - SAME_KPA || (matches !== null && isOff(small)))
     told.push(
-      reason('check', 'They stand at {0} and {1}: rollout is compared at the measuring pressure, {2}.', [
-        kpa(small),
-        kpa(large),
-        kpa(measureKpa),
-      ]),
+      reason(
+        'check',
+        'They stand at {0} and {1}: rollout is compared at the measuring pressure, {2}.',
+        [kpa(small), kpa(large), kpa(measureKpa)],
+      ),
     );
   const [aMm, bMm] = tires.map((n) => tapeOf(hidden, n, state.tires[n - 1]!.gaugeKpa));
   if (matchOf(hidden, [aMm!, bMm!]).verdict !== 'good')
     told.push(
-      reason('stop', `Tires ${tires.join(' and ')} are {0} apart: an unmatched pair steers the machine.`, [
-        mm(Math.abs(aMm! - bMm!)),
-      ]),
+      reason(
+        'stop',
+        `Tires ${tires.join(' and ')} are {0} apart: an unmatched pair steers the machine.`,
+        [mm(Math.abs(aMm! - bMm!))],
+      ),
     );
   return told;
 };
@@ -120,27 +136,44 @@ const againstPair = (hidden: HiddenPair, state: PairState, tires: readonly [numb
 const againstNone = (hidden: HiddenPair, acts: readonly PairAct[]): Reason[] => {
   if (hidden.matches)
     return [
-      reason('check', `Tires ${hidden.matches.join(' and ')} match at the measuring pressure, without more air.`),
+      reason(
+        'check',
+        `Tires ${hidden.matches.join(' and ')} match at the measuring pressure, without more air.`,
+      ),
     ];
   if (!hidden.isHopeless)
     return [reason('check', 'The smaller one takes the air that brings it up, within its limit.')];
   const small = hidden.tires[0]!.circumferenceMm < hidden.tires[1]!.circumferenceMm ? 1 : 2;
   return isStretchKnown(hidden, acts, small)
     ? []
-    : [reason('check', `Nobody knew how much air tire ${small} takes: taped at a second pressure, it tells.`)];
+    : [
+        reason(
+          'check',
+          `Nobody knew how much air tire ${small} takes: taped at a second pressure, it tells.`,
+        ),
+      ];
 };
 
 const againstEnd = (hidden: HiddenPair, state: PairState, acts: readonly PairAct[]): Reason[] => {
   if (state.end === null) return [reason('check', 'Nothing was said: which two are a pair?')];
-  return state.end === 'no pair' ? againstNone(hidden, acts) : againstPair(hidden, state, state.end.tires);
+  return state.end === 'no pair'
+    ? againstNone(hidden, acts)
+    : againstPair(hidden, state, state.end.tires);
 };
 
 /** The acts in words; a tire that was brought to a pressure and taped there is one line. */
 const adviceOf = (acts: readonly PairAct[]): Said[] =>
   acts.flatMap((act, i) => {
-    if (act.do === 'air') return [said(`tire ${act.tire} brought to {0} and taped`, [kpa(act.kpa)])];
+    if (act.do === 'air')
+      return [said(`tire ${act.tire} brought to {0} and taped`, [kpa(act.kpa)])];
     if (act.do === 'tape') return acts[i - 1]?.do === 'air' ? [] : [said(`tire ${act.tire} taped`)];
-    return [said(act.do === 'pair' ? `tires ${act.tire} and ${act.with} are a pair` : 'no pair: another tire')];
+    return [
+      said(
+        act.do === 'pair'
+          ? `tires ${act.tire} and ${act.with} are a pair`
+          : 'no pair: another tire',
+      ),
+    ];
   });
 
 interface PairPlayed extends Played {
@@ -172,11 +205,19 @@ export const practicePair = defineWorking<RoundInput<PairLevel, PairAct>, PairPl
     const state = playPair(hidden, acts);
     const advised = [...advisedPair(hidden)];
     hidden.tires.forEach((t, i) =>
-      show.line(`tire ${i + 1}`, 'round its tread at the measuring pressure, by its number', t.circumferenceMm, 'mm'),
+      show.line(
+        `tire ${i + 1}`,
+        'round its tread at the measuring pressure, by its number',
+        t.circumferenceMm,
+        'mm',
+      ),
     );
     show.line('your moves', 'all that was done', acts.length);
     show.line('as advised', 'all that is done', advised.length);
-    show.basis('practice', 'taped at the measuring pressure; the smaller one is brought up by a little more air');
+    show.basis(
+      'practice',
+      'taped at the measuring pressure; the smaller one is brought up by a little more air',
+    );
     show.basis('memory', 'how much more air tells what a tire gains, and how fine a gauge is read');
     show.caution('Never past the tire’s own limit. An unmatched pair steers the machine.');
     const overfilled = state.over.map((n) =>
@@ -187,7 +228,10 @@ export const practicePair = defineWorking<RoundInput<PairLevel, PairAct>, PairPl
     const debrief = [...overfilled, ...againstEnd(hidden, state, acts)];
     const good = debrief.length === 0;
     const why = good
-      ? reason('good', state.end === 'no pair' ? 'No pair, told by the tape.' : 'A pair, as they stand.')
+      ? reason(
+          'good',
+          state.end === 'no pair' ? 'No pair, told by the tape.' : 'A pair, as they stand.',
+        )
       : reason(
           debrief.some((r) => r.verdict === 'stop') ? 'stop' : 'check',
           state.end === null ? 'Not finished.' : 'Not as it should be.',

@@ -13,21 +13,24 @@ import {
   type RingAct,
 } from '.';
 
-test.each(RING_LEVELS)('%s: as advised it is closed evenly and torqued, or called off by its crush', (level) => {
-  const costs: number[] = [];
-  for (let seed = 0; seed < howMany(40, 500); seed++) {
-    const acts = [...advisedRing(hiddenRing(seed, level))];
-    const { result, verdict } = practiceRing.run({ seed, level, acts });
-    expect(`${seed}: ${result.good} ${verdict}`).toBe(`${seed}: true good`);
-    expect(result.debrief).toEqual([]);
-    expect(result.advice.at(-1)!.says).toBe(
-      level === 'too thin' ? 'called off: too little crush' : 'torqued, all of them',
-    );
-    expect(acts.at(-1)!.do).toBe(level === 'too thin' ? 'call it off' : 'torque');
-    costs.push(acts.length);
-  }
-  expect(Math.max(...costs)).toBeLessThan(120);
-});
+test.each(RING_LEVELS)(
+  '%s: as advised it is closed evenly and torqued, or called off by its crush',
+  (level) => {
+    const costs: number[] = [];
+    for (let seed = 0; seed < howMany(40, 500); seed++) {
+      const acts = [...advisedRing(hiddenRing(seed, level))];
+      const { result, verdict } = practiceRing.run({ seed, level, acts });
+      expect(`${seed}: ${result.good} ${verdict}`).toBe(`${seed}: true good`);
+      expect(result.debrief).toEqual([]);
+      expect(result.advice.at(-1)!.says).toBe(
+        level === 'too thin' ? 'called off: too little crush' : 'torqued, all of them',
+      );
+      expect(acts.at(-1)!.do).toBe(level === 'too thin' ? 'call it off' : 'torque');
+      costs.push(acts.length);
+    }
+    expect(Math.max(...costs)).toBeLessThan(120);
+  },
+);
 
 describe('a ring under its bolts', () => {
   const hidden = hiddenRing(3, 'a ring that tilts');
@@ -37,7 +40,8 @@ describe('a ring under its bolts', () => {
   test('each bolt by half a turn brings it down by half a pitch, and leaves its tilt', () => {
     const { state } = ringAct(hidden, start, { do: 'half a turn each' });
     // 18 threads to the inch.
-    for (const bolt of all) expect(gapAt(start, bolt) - gapAt(state, bolt)).toBeCloseTo(25.4 / 18 / 2, 6);
+    for (const bolt of all)
+      expect(gapAt(start, bolt) - gapAt(state, bolt)).toBeCloseTo(25.4 / 18 / 2, 6);
   });
 
   test('one bolt brings its own side down most, and lifts nothing but the other side', () => {
@@ -57,8 +61,17 @@ describe('a ring under its bolts', () => {
   });
 
   test('the caliper goes from place to place, the feeler reads where it is put', () => {
-    const { seen } = playRing(hidden, [{ do: 'bundle' }, { do: 'bundle' }, { do: 'gap' }, { do: 'feel', bolt: 5 }]);
-    expect(seen.map((s) => s!.mm).slice(0, 3)).toEqual([hidden.bundleMm[0], hidden.bundleMm[1], hidden.gapMm[0]]);
+    const { seen } = playRing(hidden, [
+      { do: 'bundle' },
+      { do: 'bundle' },
+      { do: 'gap' },
+      { do: 'feel', bolt: 5 },
+    ]);
+    expect(seen.map((s) => s!.mm).slice(0, 3)).toEqual([
+      hidden.bundleMm[0],
+      hidden.bundleMm[1],
+      hidden.gapMm[0],
+    ]);
     expect(Math.abs(seen[3]!.mm - gapAt(start, 5))).toBeLessThanOrEqual(0.025 + 1e-9);
   });
 });
@@ -75,12 +88,19 @@ describe('what cost what', () => {
   test('torqued tilted, torqued open, unmeasured, without a feeler', () => {
     const [good, said] = says('a ring that tilts', [{ do: 'half a turn each' }, { do: 'torque' }]);
     expect(good).toBe(false);
-    for (const part of ['0 places of the bundle and 0 of the gap', 'it stays tilted', 'still open', 'without a feeler'])
+    for (const part of [
+      '0 places of the bundle and 0 of the gap',
+      'it stays tilted',
+      'still open',
+      'without a feeler',
+    ])
       expect(said).toContain(part);
   });
 
   test('too thin is called off, and what can be clamped is not', () => {
-    expect(says('too thin', [...measured, { do: 'torque' }])[1]).toContain('too thin for this ring');
+    expect(says('too thin', [...measured, { do: 'torque' }])[1]).toContain(
+      'too thin for this ring',
+    );
     expect(says('too thin', [...measured, { do: 'call it off' }])).toEqual([true, '']);
     expect(says('too thin', [{ do: 'call it off' }])[0]).toBe(false);
     expect(says('a ring that tilts', [...measured, { do: 'call it off' }])).toEqual([

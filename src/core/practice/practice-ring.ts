@@ -4,7 +4,13 @@ import { beadCrush, ringGap } from '../ring';
 import { eighthsText } from '../truing';
 import { counted, said, type Said } from '../units';
 import { defineWorking, reason, type Reason } from '../working';
-import { hiddenRing, RING_BOLTS, RING_LEVELS, type HiddenRing, type RingLevel } from './hidden-ring';
+import {
+  hiddenRing,
+  RING_BOLTS,
+  RING_LEVELS,
+  type HiddenRing,
+  type RingLevel,
+} from './hidden-ring';
 import { MOST_ACTS, roundFields, type Played, type RoundInput } from './played';
 import {
   boltDeg,
@@ -27,13 +33,18 @@ const FELT = [1, 3, 5, 7, 9, 11];
 const RING_ACTS = Joi.array()
   .items(
     Joi.alternatives(
-      Joi.object({ do: oneOf(['feel'], 'What was done'), bolt: count(1, RING_BOLTS.count, 'Which bolt') }),
+      Joi.object({
+        do: oneOf(['feel'], 'What was done'),
+        bolt: count(1, RING_BOLTS.count, 'Which bolt'),
+      }),
       Joi.object({
         do: oneOf(['turn'], 'What was done'),
         bolt: count(1, RING_BOLTS.count, 'Which bolt'),
         quarters: count(1, 8, 'Quarter turns'),
       }),
-      Joi.object({ do: oneOf(['bundle', 'gap', 'half a turn each', 'torque', 'call it off'], 'What was done') }),
+      Joi.object({
+        do: oneOf(['bundle', 'gap', 'half a turn each', 'torque', 'call it off'], 'What was done'),
+      }),
     ),
   )
   .max(MOST_ACTS)
@@ -62,9 +73,12 @@ export function* advisedRing(hidden: HiddenRing): Generator<RingAct> {
     state = found.state;
     return act;
   };
-  for (const what of ['bundle', 'gap'] as const) for (let n = 0; n < PLACES; n++) yield doing({ do: what });
+  for (const what of ['bundle', 'gap'] as const)
+    for (let n = 0; n < PLACES; n++) yield doing({ do: what });
   const beads = [{ side: 'outer' as const, bundleMm: read.bundle, gapMm: read.gap }];
-  const isThin = beadCrush.run({ beads, rings: 1 }).result.beads[0]!.reasons.some((r) => r.verdict === 'stop');
+  const isThin = beadCrush
+    .run({ beads, rings: 1 })
+    .result.beads[0]!.reasons.some((r) => r.verdict === 'stop');
   if (isThin) {
     yield doing({ do: 'call it off' });
     return;
@@ -99,7 +113,10 @@ const debriefOf = (
     );
   if (hidden.isThin && state.end !== 'called off')
     told.push(
-      reason('stop', 'The bead is too thin for this ring: the wheel would slip in the tire. No bolt mends that.'),
+      reason(
+        'stop',
+        'The bead is too thin for this ring: the wheel would slip in the tire. No bolt mends that.',
+      ),
     );
   if (!hidden.isThin && state.end === 'called off')
     told.push(reason('check', 'There is crush enough: it could be clamped.'));
@@ -107,13 +124,23 @@ const debriefOf = (
     const { state: stands, tiltMm, meanMm } = gapOf(state);
     const mm = (value: number) => ({ value, unit: 'mm' as const, digits: 2 });
     if (stands === 'tilted')
-      told.push(reason('stop', 'Torqued while it stood {0} wider on one side: it stays tilted.', [mm(tiltMm)]));
+      told.push(
+        reason('stop', 'Torqued while it stood {0} wider on one side: it stays tilted.', [
+          mm(tiltMm),
+        ]),
+      );
     if (meanMm > NEAR_MM)
-      told.push(reason('check', 'Torqued with {0} still open: half a turn each brings it down first.', [mm(meanMm)]));
+      told.push(
+        reason('check', 'Torqued with {0} still open: half a turn each brings it down first.', [
+          mm(meanMm),
+        ]),
+      );
   }
   const felt = acts.filter((a, i) => a.do === 'feel' && seen[i] !== null).length;
   if (state.isTurned && felt < 4)
-    told.push(reason('check', 'Bolts were turned without a feeler all round: it tells where to pull.'));
+    told.push(
+      reason('check', 'Bolts were turned without a feeler all round: it tells where to pull.'),
+    );
   return told;
 };
 
@@ -154,7 +181,12 @@ export const practiceRing = defineWorking<RoundInput<RingLevel, RingAct>, RingPl
   example: {
     seed: 4,
     level: 'a ring that tilts',
-    acts: [{ do: 'bundle' }, { do: 'gap' }, { do: 'feel', bolt: 1 }, { do: 'turn', bolt: 1, quarters: 2 }],
+    acts: [
+      { do: 'bundle' },
+      { do: 'gap' },
+      { do: 'feel', bolt: 1 },
+      { do: 'turn', bolt: 1, quarters: 2 },
+    ],
   },
   work({ seed, level, acts }, show) {
     const hidden = hiddenRing(seed, level);
@@ -166,15 +198,25 @@ export const practiceRing = defineWorking<RoundInput<RingLevel, RingAct>, RingPl
     show.line('your moves', 'all that was done', acts.length);
     show.line('as advised', 'all that is done', advised.length);
     show.basis('published', 'a stiff flat ring: a plane over evenly spaced bolts, least squares');
-    show.basis('practice', 'crush first; half a turn each, round and round, until the gap closes evenly; then torque');
+    show.basis(
+      'practice',
+      'crush first; half a turn each, round and round, until the gap closes evenly; then torque',
+    );
     show.basis('memory', 'how far open the torque may finish it');
-    show.caution('Deflate before a ring bolt is touched. Only a torque wrench finishes; the maker’s figure binds.');
+    show.caution(
+      'Deflate before a ring bolt is touched. Only a torque wrench finishes; the maker’s figure binds.',
+    );
     const debrief = debriefOf(hidden, state, acts, seen);
     const closed = state.end === 'torqued' && stands !== 'tilted' && meanMm <= NEAR_MM;
     const measured = state.bundles >= PLACES && state.gaps >= PLACES;
     const good = measured && (hidden.isThin ? state.end === 'called off' : closed);
     const why = good
-      ? reason('good', hidden.isThin ? 'Called off by its crush, before anything was clamped.' : 'Even, and torqued.')
+      ? reason(
+          'good',
+          hidden.isThin
+            ? 'Called off by its crush, before anything was clamped.'
+            : 'Even, and torqued.',
+        )
       : reason(
           debrief.some((r) => r.verdict === 'stop') ? 'stop' : 'check',
           state.end === null ? 'Not finished.' : 'Not as it should be.',

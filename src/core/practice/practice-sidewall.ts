@@ -3,7 +3,12 @@ import type { Topic } from '../fitting';
 import { count, oneOf } from '../fields';
 import { said } from '../units';
 import { defineWorking, reason, type Reason } from '../working';
-import { hiddenSidewall, SIDEWALL_LEVELS, type HiddenSidewall, type SidewallLevel } from './hidden-sidewall';
+import {
+  hiddenSidewall,
+  SIDEWALL_LEVELS,
+  type HiddenSidewall,
+  type SidewallLevel,
+} from './hidden-sidewall';
 import { roundFields, type Played, type RoundInput } from './played';
 
 /** What can be wrong with a tire for a wheel, in words. */
@@ -41,17 +46,24 @@ const ANSWERS = Joi.array()
   .meta({ expected: `Answers: at most ${MOST} of fits and refuse` });
 
 /** Whether an answer is right, and what the tire says for itself. */
-export const judgeAnswer = (hidden: HiddenSidewall, act: SidewallAct): { right: boolean; reasons: Reason[] } => {
+export const judgeAnswer = (
+  hidden: HiddenSidewall,
+  act: SidewallAct,
+): { right: boolean; reasons: Reason[] } => {
   const fit = hidden.fits[act.tire - 1];
   if (!fit) return { right: false, reasons: [] };
   const right =
-    act.do === 'fits' ? act.tire - 1 === hidden.suits : act.tire - 1 === hidden.refused && act.why === hidden.why;
+    act.do === 'fits'
+      ? act.tire - 1 === hidden.suits
+      : act.tire - 1 === hidden.refused && act.why === hidden.why;
   return { right, reasons: fit.reasons.filter((r) => r.verdict !== 'good') };
 };
 
 /** Both questions are answered rightly. */
 export const isAnswered = (hidden: HiddenSidewall, acts: readonly SidewallAct[]): boolean =>
-  (['fits', 'refuse'] as const).every((what) => acts.some((a) => a.do === what && judgeAnswer(hidden, a).right));
+  (['fits', 'refuse'] as const).every((what) =>
+    acts.some((a) => a.do === what && judgeAnswer(hidden, a).right),
+  );
 
 interface SidewallPlayed extends Played {
   suits: number;
@@ -64,7 +76,10 @@ interface SidewallPlayed extends Played {
  *
  * Source: the judgement of `tire-fit`, with its rules.
  */
-export const practiceSidewall = defineWorking<RoundInput<SidewallLevel, SidewallAct>, SidewallPlayed>({
+export const practiceSidewall = defineWorking<
+  RoundInput<SidewallLevel, SidewallAct>,
+  SidewallPlayed
+>({
   name: 'practice-sidewall',
   says: 'Sidewalls: which one suits, which one must be refused, and why',
   input: () => roundFields(SIDEWALL_LEVELS, ANSWERS),
@@ -97,7 +112,10 @@ export const practiceSidewall = defineWorking<RoundInput<SidewallLevel, Sidewall
             `Tire ${act.tire}, ${tires[act.tire - 1]?.marking ?? 'none'}, is not the one: ${judgeAnswer(hidden, act).reasons[0]?.says ?? 'there is a better one.'}`,
           )
         : act.tire - 1 === refused
-          ? reason('check', `Tire ${act.tire} is the one to refuse, and not for ${TOPIC_WORDS[act.why]}.`)
+          ? reason(
+              'check',
+              `Tire ${act.tire} is the one to refuse, and not for ${TOPIC_WORDS[act.why]}.`,
+            )
           : reason('check', `Tire ${act.tire} need not be refused.`),
     );
     if (!good)

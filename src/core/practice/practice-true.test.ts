@@ -2,8 +2,11 @@ import { howMany } from '../../../tests/how-many';
 import { problemOf } from '../../../tests/sample';
 import { advisedTruing, hiddenSpokes, outOf, practiceTrue, SPOKE_LEVELS, type SpokeLevel } from '.';
 
-const run = (seed: number, acts: { spoke: number; eighths: number }[], level: SpokeLevel = 'a wobble') =>
-  practiceTrue.run({ seed, level, acts });
+const run = (
+  seed: number,
+  acts: { spoke: number; eighths: number }[],
+  level: SpokeLevel = 'a wobble',
+) => practiceTrue.run({ seed, level, acts });
 
 test.each(SPOKE_LEVELS)('%s: every hidden wheel is out at first, and true as advised', (level) => {
   for (let seed = 0; seed < howMany(15, 500); seed++) {
@@ -32,17 +35,23 @@ test('a number hides one wheel, and turning it leaves the hidden one as it was',
 
 test('what worked against itself is said', () => {
   const hidden = hiddenSpokes(4, 'a wobble');
-  const first = [...advisedTruing(hidden)].flat().reduce((a, b) => (Math.abs(b.eighths) > Math.abs(a.eighths) ? b : a));
+  const first = [...advisedTruing(hidden)]
+    .flat()
+    .reduce((a, b) => (Math.abs(b.eighths) > Math.abs(a.eighths) ? b : a));
   const says = (acts: { spoke: number; eighths: number }[]) =>
     run(4, acts)
       .result.debrief.map((r) => r.says)
       .join('|');
-  expect(says([])).toMatch(new RegExp(`Spoke ${first.spoke} was left alone; the advice turned it most`));
+  expect(says([])).toMatch(
+    new RegExp(`Spoke ${first.spoke} was left alone; the advice turned it most`),
+  );
   expect(says([{ ...first, eighths: -4 * Math.sign(first.eighths) }])).toContain(
     `Spoke ${first.spoke} made it worse at once`,
   );
   expect(says([first])).not.toContain('made it worse');
-  expect(says([first, { ...first, eighths: -first.eighths }])).toContain('1 nipple went one way and back');
+  expect(says([first, { ...first, eighths: -first.eighths }])).toContain(
+    '1 nipple went one way and back',
+  );
   expect(says([{ spoke: 80, eighths: 2 }])).toContain('There is no spoke 80 on this wheel.');
   expect(run(4, [{ spoke: 80, eighths: 2 }]).result.cost).toBe(0);
 });

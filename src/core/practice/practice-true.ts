@@ -13,7 +13,10 @@ const MOST_PASSES = 4;
 
 const TURNS = listOf(
   record(
-    { spoke: count(1, 80, 'Number of the spoke'), eighths: count(-24, 24, 'Eighths of a turn, tightened is plus') },
+    {
+      spoke: count(1, 80, 'Number of the spoke'),
+      eighths: count(-24, 24, 'Eighths of a turn, tightened is plus'),
+    },
     'A nipple',
   ),
   MOST_ACTS,
@@ -25,7 +28,10 @@ const swing = (values: readonly number[]): number => Math.max(...values) - Math.
 /** How far a rim is out as the indicator reads it, side to side and up and down, mm. */
 export const outOf = (wheel: HiddenSpokes): { sideMm: number; upMm: number } => {
   const read = wheel.read(DEGS);
-  return { sideMm: swing(read.map((r) => r.lateralMm!)), upMm: swing(read.map((r) => r.radialMm!)) };
+  return {
+    sideMm: swing(read.map((r) => r.lateralMm!)),
+    upMm: swing(read.map((r) => r.radialMm!)),
+  };
 };
 
 /** The hidden wheel trued as the advice says, pass by pass. */
@@ -35,7 +41,12 @@ export function* advisedTruing(hidden: HiddenSpokes): Generator<Turned[]> {
   for (let pass = 0; pass < MOST_PASSES; pass++) {
     const readings = wheel.read(DEGS);
     const { spokes, rimDiameterMm } = wheel;
-    const { result } = trueAdvise.run({ readings, spokes, rimDiameterMm, ...(before && { before }) });
+    const { result } = trueAdvise.run({
+      readings,
+      spokes,
+      rimDiameterMm,
+      ...(before && { before }),
+    });
     if (result.do !== 'turn') return;
     const turned = result.nipples.map((n) => ({
       spoke: n.spoke,
@@ -57,7 +68,11 @@ interface TruePlayed extends Played {
 const mm = (value: number) => ({ value, unit: 'mm' as const, digits: 2 });
 
 /** What the turns did that helped, and what worked against itself. */
-const debriefOf = (hidden: HiddenSpokes, acts: readonly Turned[], advised: readonly Turned[][]): Reason[] => {
+const debriefOf = (
+  hidden: HiddenSpokes,
+  acts: readonly Turned[],
+  advised: readonly Turned[][],
+): Reason[] => {
   const told: Reason[] = [];
   const sums = new Map<number, number>();
   const tried = new Map<number, number>();
@@ -65,19 +80,32 @@ const debriefOf = (hidden: HiddenSpokes, acts: readonly Turned[], advised: reado
     sums.set(spoke, (sums.get(spoke) ?? 0) + eighths);
     tried.set(spoke, (tried.get(spoke) ?? 0) + Math.abs(eighths));
   }
-  const forth = [...tried].filter(([spoke, eighths]) => eighths > Math.abs(sums.get(spoke)!)).length;
+  const forth = [...tried].filter(
+    ([spoke, eighths]) => eighths > Math.abs(sums.get(spoke)!),
+  ).length;
   if (forth > 0)
-    told.push(reason('check', `${counted(forth, 'nipple')} went one way and back: read again before the next turn.`));
+    told.push(
+      reason(
+        'check',
+        `${counted(forth, 'nipple')} went one way and back: read again before the next turn.`,
+      ),
+    );
   const first = acts[0];
   if (first) {
     const [was, is] = [outOf(hidden), outOf(hidden.after([first]))];
     if (is.sideMm + is.upMm > was.sideMm + was.upMm + 0.02)
       told.push(
-        reason('check', `Spoke ${first.spoke} made it worse at once: its side, or its way, was the wrong one.`),
+        reason(
+          'check',
+          `Spoke ${first.spoke} made it worse at once: its side, or its way, was the wrong one.`,
+        ),
       );
   }
   const all = advised.flat();
-  const worst = all.reduce((most, n) => (Math.abs(n.eighths) > Math.abs(most.eighths) ? n : most), all[0]!);
+  const worst = all.reduce(
+    (most, n) => (Math.abs(n.eighths) > Math.abs(most.eighths) ? n : most),
+    all[0]!,
+  );
   if (worst && !sums.get(worst.spoke))
     told.push(
       reason(
@@ -112,22 +140,35 @@ export const practiceTrue = defineWorking<RoundInput<SpokeLevel, Turned>, TruePl
     show.line('up and down before', 'by its number', before.upMm, 'mm');
     show.line('side to side now', 'its nipples + yours, by the model', left.sideMm, 'mm');
     show.line('up and down now', 'its nipples + yours, by the model', left.upMm, 'mm');
-    show.line('side to side as advised', counted(advised.length, 'pass', 'passes'), advisedLeft.sideMm, 'mm');
+    show.line(
+      'side to side as advised',
+      counted(advised.length, 'pass', 'passes'),
+      advisedLeft.sideMm,
+      'mm',
+    );
     show.line('your nipples', 'times one was turned', turned.length);
     show.line('as advised', 'times one was turned', advised.flat().length);
-    show.basis('published', 'bending of a circular ring as in Timoshenko, Vibration Problems in Engineering');
+    show.basis(
+      'published',
+      'bending of a circular ring as in Timoshenko, Vibration Problems in Engineering',
+    );
     show.basis('memory', 'sizes of rim and spokes, and how far wheels differ');
-    show.caution('Truing by spokes is a skilled job: small turns, the whole ring rung again after it.');
+    show.caution(
+      'Truing by spokes is a skilled job: small turns, the whole ring rung again after it.',
+    );
     const worst = Math.max(left.sideMm, left.upMm);
     const good = worst <= checkMm + 1e-9;
     const why = reason(
       good ? 'good' : 'check',
-      good ? `True: {0} out at most, ${counted(turned.length, 'nipple')} turned.` : '{0} out still; {1} is the limit.',
+      good
+        ? `True: {0} out at most, ${counted(turned.length, 'nipple')} turned.`
+        : '{0} out still; {1} is the limit.',
       good ? [mm(worst)] : [mm(worst), mm(checkMm)],
     );
     show.verdict(why.verdict);
     const debrief = debriefOf(hidden, turned, advised);
-    if (strange >= 0) debrief.push(reason('check', `There is no spoke ${acts[strange]!.spoke} on this wheel.`));
+    if (strange >= 0)
+      debrief.push(reason('check', `There is no spoke ${acts[strange]!.spoke} on this wheel.`));
     return {
       good,
       cost: turned.length,

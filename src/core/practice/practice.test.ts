@@ -17,21 +17,31 @@ describe('a hidden stand', () => {
     const stand = hiddenStand({ massG: 40, deg: 200 }, 3);
     for (const from of ['left', 'right'] as const)
       expect(Math.abs(angleBetween(200, stand.settle([], from)))).toBeLessThan(4.4);
-    expect([stand.level(200, []), stand.level(20, []), stand.level(110, [])]).toEqual(['sinks', 'rises', 'stays']);
+    expect([stand.level(200, []), stand.level(20, []), stand.level(110, [])]).toEqual([
+      'sinks',
+      'rises',
+      'stays',
+    ]);
     expect(stand.leftG([{ massG: 40, deg: 20 }])).toBeCloseTo(0, 9);
     // Common practice: four quarter ounces are an ounce, 28 g.
     const ounce = hiddenStand({ massG: 28, deg: 90 }, 1);
-    expect(ounce.leftG(Array.from({ length: 4 }, () => ({ massG: 28 / 4, deg: 270 })))).toBeCloseTo(0, 9);
+    expect(ounce.leftG(Array.from({ length: 4 }, () => ({ massG: 28 / 4, deg: 270 })))).toBeCloseTo(
+      0,
+      9,
+    );
   });
 
   test('a number hides one wheel, and different numbers different ones', () => {
     const all = Array.from({ length: 200 }, (_, i) => hiddenHeavy(i));
     expect(hiddenHeavy(7)).toEqual(hiddenHeavy(7));
     expect(new Set(all.map((h) => h.massG.toFixed(6))).size).toBe(200);
-    for (const h of all) expect(h.massG >= 8 && h.massG <= 70 && h.deg >= 0 && h.deg < 360).toBe(true);
+    for (const h of all)
+      expect(h.massG >= 8 && h.massG <= 70 && h.deg >= 0 && h.deg < 360).toBe(true);
     // Anywhere on the wheel: a quarter of them in each quarter, roughly.
     for (let q = 0; q < 4; q++)
-      expect(Math.abs(all.filter((h) => Math.floor(h.deg / 90) === q).length - 50)).toBeLessThan(22);
+      expect(Math.abs(all.filter((h) => Math.floor(h.deg / 90) === q).length - 50)).toBeLessThan(
+        22,
+      );
   });
 });
 
@@ -51,7 +61,9 @@ describe('the advice on a simulated stand', () => {
               kinds.find((k) => k.massG === p.massG)!.count,
             );
         for (const p of advised.tries.at(-1)!)
-          expect(PRACTICE_PLACES.some((deg) => Math.abs(angleBetween(deg, p.deg)) < 1e-9)).toBe(true);
+          expect(PRACTICE_PLACES.some((deg) => Math.abs(angleBetween(deg, p.deg)) < 1e-9)).toBe(
+            true,
+          );
       }
     },
   );
@@ -74,7 +86,10 @@ describe('the advice on a simulated stand', () => {
 describe('a round', () => {
   const tried = (acts: { massG: number; deg: number }[][]) =>
     practiceBalance.run({ seed: 3, level: 'usual stand, full shelf', acts });
-  const against = () => ({ massG: Math.round(hiddenHeavy(3).massG), deg: Math.round(hiddenHeavy(3).deg + 180) % 360 });
+  const against = () => ({
+    massG: Math.round(hiddenHeavy(3).massG),
+    deg: Math.round(hiddenHeavy(3).deg + 180) % 360,
+  });
 
   test('is judged by what is left after the last try', () => {
     const good = tried([[{ massG: 20, deg: 0 }], [against()]]);
@@ -87,7 +102,8 @@ describe('a round', () => {
   });
 
   test('says which placement made it worse, and that it was balanced before', () => {
-    const says = (acts: Parameters<typeof tried>[0]) => tried(acts).result.debrief.map((r) => r.says);
+    const says = (acts: Parameters<typeof tried>[0]) =>
+      tried(acts).result.debrief.map((r) => r.says);
     const with_ = [{ massG: 20, deg: Math.round(hiddenHeavy(3).deg) % 360 }];
     expect(says([with_, [against()]])).toEqual([
       '1 placement left more than before: let it come to rest from both sides first.',
@@ -100,7 +116,8 @@ describe('a round', () => {
   });
 
   test('a level that there is not is refused', () => {
-    const run = (more: object) => practiceBalance.run({ seed: 3, level: 'usual stand, full shelf', acts: [], ...more });
+    const run = (more: object) =>
+      practiceBalance.run({ seed: 3, level: 'usual stand, full shelf', acts: [], ...more });
     expect(() => run({ level: 'glue stand, full shelf' })).toThrow(InputError);
     expect(() => run({ seed: -1 })).toThrow(InputError);
     expect(() => tried(Array.from({ length: 41 }, () => []))).toThrow(InputError);

@@ -51,13 +51,26 @@ export const gapAt = ({ meanMm, cosMm, sinMm }: RingState, bolt: number): number
 const pulled = (state: RingState, bolt: number, turns: number): RingState => {
   const rad = (boltDeg(bolt) * Math.PI) / 180;
   const share = (turns * PITCH_MM) / RING_BOLTS.count;
-  const [cosMm, sinMm] = [state.cosMm - 2 * share * Math.cos(rad), state.sinMm - 2 * share * Math.sin(rad)];
+  const [cosMm, sinMm] = [
+    state.cosMm - 2 * share * Math.cos(rad),
+    state.sinMm - 2 * share * Math.sin(rad),
+  ];
   // Where it touches it goes no further.
-  return { ...state, cosMm, sinMm, meanMm: Math.max(Math.hypot(cosMm, sinMm), state.meanMm - share), isTurned: true };
+  return {
+    ...state,
+    cosMm,
+    sinMm,
+    meanMm: Math.max(Math.hypot(cosMm, sinMm), state.meanMm - share),
+    isTurned: true,
+  };
 };
 
 /** The ring after an act, and what was read. */
-export const ringAct = (hidden: HiddenRing, state: RingState, act: RingAct): { state: RingState; seen: RingSeen } => {
+export const ringAct = (
+  hidden: HiddenRing,
+  state: RingState,
+  act: RingAct,
+): { state: RingState; seen: RingSeen } => {
   if (state.end) return { state, seen: null };
   switch (act.do) {
     case 'bundle':
@@ -86,7 +99,10 @@ export const ringAct = (hidden: HiddenRing, state: RingState, act: RingAct): { s
 };
 
 /** A round played through. */
-export const playRing = (hidden: HiddenRing, acts: readonly RingAct[]): { state: RingState; seen: RingSeen[] } => {
+export const playRing = (
+  hidden: HiddenRing,
+  acts: readonly RingAct[],
+): { state: RingState; seen: RingSeen[] } => {
   let state = startedRing(hidden);
   const seen = acts.map((act) => {
     const found = ringAct(hidden, state, act);

@@ -91,14 +91,24 @@ export const gaugeError = defineWorking<
   },
   work({ readsKpa, checks }, show) {
     if (checks.length === 0)
-      throw new InputError('checks', 'The gauge was never checked.', 'at least one reading under a known pressure');
-    const trueKpa = show.line('true', 'between the nearest checks', trueOf(checks, readsKpa), 'kPa');
+      throw new InputError(
+        'checks',
+        'The gauge was never checked.',
+        'at least one reading under a known pressure',
+      );
+    const trueKpa = show.line(
+      'true',
+      'between the nearest checks',
+      trueOf(checks, readsKpa),
+      'kPa',
+    );
     const errorKpa = show.line('error', 'reading − true', readsKpa - trueKpa, 'kPa');
     const reads = checks.map((c) => c.readsKpa);
     const beyond = readsKpa < Math.min(...reads) || readsKpa > Math.max(...reads);
     show.basis('measured', 'the gauge’s own checks, straight lines between them');
     show.verdict(beyond ? 'check' : 'good');
-    if (beyond) show.caution('The reading lies outside the checks: the error of the nearest one is taken.');
+    if (beyond)
+      show.caution('The reading lies outside the checks: the error of the nearest one is taken.');
     return { trueKpa, errorKpa, beyond };
   },
 });

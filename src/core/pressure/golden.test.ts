@@ -1,5 +1,14 @@
 import { goldenAnswers } from '../../../tests/whole-answer';
-import { gaugeError, leak, pressureCorrect, pressureStart, seatLadder, seatLimit, twoGauges, valveSet } from '.';
+import {
+  gaugeError,
+  leak,
+  pressureCorrect,
+  pressureStart,
+  seatLadder,
+  seatLimit,
+  twoGauges,
+  valveSet,
+} from '.';
 
 const CHECKS = [
   { appliedKpa: 70, readsKpa: 72 },
@@ -7,7 +16,8 @@ const CHECKS = [
 ];
 const raised = { ceilingKpa: 344, by: 'Ada Marl', why: 'stiff bead' };
 /** Readings a day apart at one temperature. */
-const series = (...gaugeKpa: number[]) => gaugeKpa.map((kpa, day) => ({ day, gaugeKpa: kpa, tempC: 20 }));
+const series = (...gaugeKpa: number[]) =>
+  gaugeKpa.map((kpa, day) => ({ day, gaugeKpa: kpa, tempC: 20 }));
 const low = { side: 'disc', deg: 90, even: false } as const;
 
 /** Whole answers, word for word: a change in any of them is meant, or it is a mistake. */
@@ -48,13 +58,36 @@ describe('golden answers about pressure', () => {
     [seatLadder, { readingsKpa: [100], discSeated: false, otherSeated: false, pops: 2 }],
     [seatLadder, { readingsKpa: [100], discSeated: null, pops: 2, line: [low] }],
     [seatLadder, { readingsKpa: [100], discSeated: null, pops: 2, line: [{ ...low, even: true }] }],
-    [seatLadder, { readingsKpa: [100], discSeated: false, otherSeated: true, line: [low, { ...low, side: 'other' }] }],
+    [
+      seatLadder,
+      {
+        readingsKpa: [100],
+        discSeated: false,
+        otherSeated: true,
+        line: [low, { ...low, side: 'other' }],
+      },
+    ],
     [seatLadder, { readingsKpa: [100], discSeated: true, otherSeated: true, line: [low] }],
     [seatLadder, { readingsKpa: [262.01], discSeated: null }],
     [seatLadder, { readingsKpa: [262.02, 10], discSeated: null }],
-    [seatLadder, { limitKpa: 200, readingsKpa: [180, 20], discSeated: null, rules: { 'seat.nearPct': 90 } }],
-    [seatLadder, { limitKpa: 200, readingsKpa: [180], triesBefore: 2, rules: { 'seat.nearPct': 90 } }],
-    [seatLadder, { limitKpa: 200, readingsKpa: [170], triesBefore: 2, tube: false, rules: { 'seat.nearPct': 90 } }],
+    [
+      seatLadder,
+      { limitKpa: 200, readingsKpa: [180, 20], discSeated: null, rules: { 'seat.nearPct': 90 } },
+    ],
+    [
+      seatLadder,
+      { limitKpa: 200, readingsKpa: [180], triesBefore: 2, rules: { 'seat.nearPct': 90 } },
+    ],
+    [
+      seatLadder,
+      {
+        limitKpa: 200,
+        readingsKpa: [170],
+        triesBefore: 2,
+        tube: false,
+        rules: { 'seat.nearPct': 90 },
+      },
+    ],
     [seatLadder, { readingsKpa: [], triesBefore: 3, tube: false }],
     [seatLimit, {}],
     [seatLimit, { sidewallKpa: undefined }],
@@ -78,7 +111,10 @@ describe('golden answers about pressure', () => {
     [twoGauges, { second: { readsKpa: 90.5, stepKpa: 1, checks: CHECKS } }],
     [
       twoGauges,
-      { first: { readsKpa: 90, stepKpa: 1, checks: CHECKS }, second: { readsKpa: 96, stepKpa: 1, checks: CHECKS } },
+      {
+        first: { readsKpa: 90, stepKpa: 1, checks: CHECKS },
+        second: { readsKpa: 96, stepKpa: 1, checks: CHECKS },
+      },
     ],
     [pressureCorrect, {}],
     [pressureCorrect, { gauge: CHECKS }],
@@ -90,14 +126,29 @@ describe('golden answers about pressure', () => {
     [leak, { readings: series(230, 229), tube: true }],
     [leak, { readings: series(230, 0) }],
     [leak, { readings: series(230, 0, 230) }],
-    [leak, { readings: series(230, 230, 230, 230, 230, 230, 230, 230).reverse(), gaugeStepKpa: 0.2 }],
+    [
+      leak,
+      { readings: series(230, 230, 230, 230, 230, 230, 230, 230).reverse(), gaugeStepKpa: 0.2 },
+    ],
     [leak, { readings: series(230, 225, 220, 215), minimumKpa: undefined }],
     [leak, { readings: series(230, 225, 220, 215), minimumKpa: 150 }],
     [leak, { readings: series(200, 201, 202, 203), minimumKpa: 150 }],
     [leak, { readings: series(230, 229, 229), gaugeStepKpa: 5 }],
-    [leak, { readings: series(100, 103, 97, 98, 93, 95), gaugeStepKpa: 0.1, tube: true, minimumKpa: 60 }],
-    [leak, { readings: series(100, 103, 97, 98, 93, 95), gaugeStepKpa: 0.1, tube: true, minimumKpa: 94 }],
-    [leak, { readings: [3, 1, 2, 0].map((day) => ({ day, gaugeKpa: 230 - day, tempC: 20 + day })), altitudeM: 1200 }],
+    [
+      leak,
+      { readings: series(100, 103, 97, 98, 93, 95), gaugeStepKpa: 0.1, tube: true, minimumKpa: 60 },
+    ],
+    [
+      leak,
+      { readings: series(100, 103, 97, 98, 93, 95), gaugeStepKpa: 0.1, tube: true, minimumKpa: 94 },
+    ],
+    [
+      leak,
+      {
+        readings: [3, 1, 2, 0].map((day) => ({ day, gaugeKpa: 230 - day, tempC: 20 + day })),
+        altitudeM: 1200,
+      },
+    ],
     [valveSet, {}],
     [valveSet, { tube: false }],
     [valveSet, { tube: false, rimLocks: 0 }],

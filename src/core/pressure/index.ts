@@ -8,7 +8,13 @@ export { GROUNDS, GROUND_WORDS, USES, USE_WORDS, type Ground, type Use } from '.
 export { leak, type Leak, type StandingReading } from './leak';
 export { pressureCorrect, type PressureCorrected } from './pressure-correct';
 export { pressureStart, type PressureStart } from './pressure-start';
-export { seatLadder, SEAT_ADVICE, type LinePoint, type SeatAdvice, type SeatLadder } from './seat-ladder';
+export {
+  seatLadder,
+  SEAT_ADVICE,
+  type LinePoint,
+  type SeatAdvice,
+  type SeatLadder,
+} from './seat-ladder';
 export {
   HIGHEST_CEILING_KPA,
   OWN_LIMITS,

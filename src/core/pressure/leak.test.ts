@@ -14,7 +14,8 @@ const standing = (
   const random = seeded(seed);
   return Array.from({ length: days }, (_, day) => {
     const tempC = 18 + (random() - 0.5) * 10;
-    const absolute = ((startKpa - lossKpaPerDay * day + OUTSIDE_KPA) * (tempC + ZERO_K)) / (18 + ZERO_K);
+    const absolute =
+      ((startKpa - lossKpaPerDay * day + OUTSIDE_KPA) * (tempC + ZERO_K)) / (18 + ZERO_K);
     return { day, gaugeKpa: Math.round((absolute - OUTSIDE_KPA) / stepKpa) * stepKpa, tempC };
   });
 };
@@ -36,8 +37,12 @@ test('the true loss lies in the interval in at least 93 of 100 tires', () => {
 });
 
 test('at most 5 of 100 tight tires are called leaking, whatever the weather; nearly every leaking one is', () => {
-  expect(SEEDS.filter((seed) => run(standing(seed, 0.05)).finding === 'slow leak').length).toBeLessThanOrEqual(5);
-  expect(SEEDS.filter((seed) => run(standing(seed, 1.5)).finding === 'slow leak').length).toBeGreaterThanOrEqual(95);
+  expect(
+    SEEDS.filter((seed) => run(standing(seed, 0.05)).finding === 'slow leak').length,
+  ).toBeLessThanOrEqual(5);
+  expect(
+    SEEDS.filter((seed) => run(standing(seed, 1.5)).finding === 'slow leak').length,
+  ).toBeGreaterThanOrEqual(95);
 });
 
 test('the weather alone is no loss: the same air at 25 and 5 degrees', () => {
@@ -63,30 +68,43 @@ test('it says how long to wait for this gauge, and does not judge after five min
 
 test('an empty tire tells nothing of a leak, and one that was filled meanwhile is two series', () => {
   const read = (kpas: readonly number[]) =>
-    leak.run({ readings: kpas.map((gaugeKpa, day) => ({ day, gaugeKpa, tempC: 20 })), tube: true, gaugeStepKpa: 1 });
+    leak.run({
+      readings: kpas.map((gaugeKpa, day) => ({ day, gaugeKpa, tempC: 20 })),
+      tube: true,
+      gaugeStepKpa: 1,
+    });
   for (const kpas of [[0, 0, 0, 0], [90, 40, 0], [0]]) {
     const working = read(kpas);
     expect(working.verdict).toBe('stop');
-    expect(working.result).toMatchObject({ finding: 'cannot tell', lossKpaPerDay: null, nextCheckDays: 1 });
+    expect(working.result).toMatchObject({
+      finding: 'cannot tell',
+      lossKpaPerDay: null,
+      nextCheckDays: 1,
+    });
     expect(working.result.reason.says).toMatch(/^There is no air in it any more/);
   }
-  expect(() => read([0, 90, 88, 86])).toThrow('The tire was empty and was filled again between the readings.');
+  expect(() => read([0, 90, 88, 86])).toThrow(
+    'The tire was empty and was filled again between the readings.',
+  );
   expect(() => read([90, 0.9, 88, 86])).toThrow(/filled again/);
   expect(read([90, 88, 86, 1]).result.lossKpaPerDay).not.toBeNull();
 });
 
 test('the day it falls under the minimum follows from the line', () => {
   const readings = [0, 5, 10].map((day) => ({ day, gaugeKpa: 230 - 2 * day, tempC: 18 }));
-  expect(run(readings, { minimumKpa: 200, gaugeStepKpa: 0.1 }).underMinimumInDays).toBeCloseTo(5, 6);
+  expect(run(readings, { minimumKpa: 200, gaugeStepKpa: 0.1 }).underMinimumInDays).toBeCloseTo(
+    5,
+    6,
+  );
   expect(run(readings, { gaugeStepKpa: 0.1 }).underMinimumInDays).toBeNull();
 });
 
 test('a tube may lose more than a tubeless tire', () => {
   const readings = standing(9, 1.2);
-  expect([run(readings).finding, leak.run({ readings, tube: true, gaugeStepKpa: 1 }).result.finding]).toEqual([
-    'slow leak',
-    'ordinary',
-  ]);
+  expect([
+    run(readings).finding,
+    leak.run({ readings, tube: true, gaugeStepKpa: 1 }).result.finding,
+  ]).toEqual(['slow leak', 'ordinary']);
 });
 
 test('no reading, and readings of one moment, are refused by a sentence', () => {
@@ -126,9 +144,16 @@ test('air that was let in between the readings is said, and nothing is called ti
     [200, 225, 250, 275],
     [230, 228, 226, 245, 243],
   ]) {
-    expect(at(pressures)).toMatchObject({ verdict: 'check', result: { finding: 'cannot tell', lossKpaPerDay: null } });
-    expect(at(pressures).result.reason.says).toMatch(/^It rose by .* air was added, or a reading is wrong/);
+    expect(at(pressures)).toMatchObject({
+      verdict: 'check',
+      result: { finding: 'cannot tell', lossKpaPerDay: null },
+    });
+    expect(at(pressures).result.reason.says).toMatch(
+      /^It rose by .* air was added, or a reading is wrong/,
+    );
   }
   // Gauge and thermometer may make it rise a little.
-  expect(at([230, 231, 230, 232, 230, 231, 231, 230, 231, 230]).result.reason.says).not.toMatch(/rose/);
+  expect(at([230, 231, 230, 232, 230, 231, 231, 230, 231, 230]).result.reason.says).not.toMatch(
+    /rose/,
+  );
 });

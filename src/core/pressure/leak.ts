@@ -95,11 +95,19 @@ export const leak = defineWorking<Input, Leak>({
   },
   work({ readings, tube, gaugeStepKpa, altitudeM = 0, minimumKpa, rules }, show) {
     if (readings.length === 0)
-      throw new InputError('readings', 'There is no reading.', 'at least one pressure with its temperature');
+      throw new InputError(
+        'readings',
+        'There is no reading.',
+        'at least one pressure with its temperature',
+      );
     const sorted = [...readings].sort((a, b) => a.day - b.day);
     const [first, last] = [sorted[0]!, sorted.at(-1)!];
     if (sorted.length > 1 && first.day === last.day)
-      throw new InputError('readings', 'All readings are of one moment.', 'readings on different days');
+      throw new InputError(
+        'readings',
+        'All readings are of one moment.',
+        'readings on different days',
+      );
     const outsideKpa = atmosphereKpa(altitudeM);
     const firstK = first.tempC + ZERO_CELSIUS_IN_K;
     const corrected = sorted.map(({ day, gaugeKpa, tempC }) => ({
@@ -127,7 +135,9 @@ export const leak = defineWorking<Input, Leak>({
     );
     show.basis('published', 'ideal gas law at constant volume; US Standard Atmosphere 1976');
     show.basis('memory', `a loss of ${STEPS_TO_TELL} steps of the gauge is told from its rounding`);
-    show.caution('A tire that loses air is looked at before it rolls: bead, stem and core with soapy water.');
+    show.caution(
+      'A tire that loses air is looked at before it rolls: bead, stem and core with soapy water.',
+    );
     const soonDays = ruleNumber('recheck.pressureDays', rules, show);
     const usualDays = ruleNumber('leak.checkDays', rules, show);
     const none = {
@@ -141,7 +151,11 @@ export const leak = defineWorking<Input, Leak>({
     };
     // A fitter thinks in weeks.
     const rate = (perDay: number) => ({ value: perDay * 7, unit: 'kPa' as const, digits: 1 });
-    const days = (value: number) => ({ value: Math.max(1, Math.ceil(value)), unit: 'days' as const, digits: 0 });
+    const days = (value: number) => ({
+      value: Math.max(1, Math.ceil(value)),
+      unit: 'days' as const,
+      digits: 0,
+    });
     if (last.gaugeKpa < gaugeStepKpa) {
       show.verdict('stop');
       return {
@@ -174,14 +188,23 @@ export const leak = defineWorking<Input, Leak>({
       };
     }
     // A tire does not gain air: a rise beyond gauge and temperature is air that was let in, or a reading of another tire.
-    const riseKpa = (kpa: number) => Math.max(STEPS_TO_TELL * gaugeStepKpa, TEMPERATURE_SHARE * (kpa + outsideKpa));
+    const riseKpa = (kpa: number) =>
+      Math.max(STEPS_TO_TELL * gaugeStepKpa, TEMPERATURE_SHARE * (kpa + outsideKpa));
     const rise = corrected.findIndex(
-      (c, i) => i > 0 && c.gaugeKpa - Math.min(...corrected.slice(0, i).map((b) => b.gaugeKpa)) > riseKpa(c.gaugeKpa),
+      (c, i) =>
+        i > 0 &&
+        c.gaugeKpa - Math.min(...corrected.slice(0, i).map((b) => b.gaugeKpa)) >
+          riseKpa(c.gaugeKpa),
     );
     if (rise >= 0) {
       show.verdict('check');
       const lowest = Math.min(...corrected.slice(0, rise).map((b) => b.gaugeKpa));
-      show.line('rise', `by day ${sorted[rise]!.day}, weather taken out`, corrected[rise]!.gaugeKpa - lowest, 'kPa');
+      show.line(
+        'rise',
+        `by day ${sorted[rise]!.day}, weather taken out`,
+        corrected[rise]!.gaugeKpa - lowest,
+        'kPa',
+      );
       return {
         ...none,
         finding: 'cannot tell',
@@ -189,7 +212,10 @@ export const leak = defineWorking<Input, Leak>({
         reason: reason(
           'check',
           'It rose by {0} within {1}: air was added, or a reading is wrong. Start again from a reading after it.',
-          [{ value: corrected[rise]!.gaugeKpa - lowest, unit: 'kPa' as const }, days(sorted[rise]!.day - first.day)],
+          [
+            { value: corrected[rise]!.gaugeKpa - lowest, unit: 'kPa' as const },
+            days(sorted[rise]!.day - first.day),
+          ],
         ),
       };
     }
@@ -198,8 +224,16 @@ export const leak = defineWorking<Input, Leak>({
       95,
       gaugeStepKpa / ROUNDING,
     );
-    show.basis('published', 'least squares; Student’s t, NIST/SEMATECH e-Handbook of Statistical Methods');
-    const lossKpaPerDay = show.line('loss in a day', 'slope of the line, weather taken out', -fit.slope, 'kPa');
+    show.basis(
+      'published',
+      'least squares; Student’s t, NIST/SEMATECH e-Handbook of Statistical Methods',
+    );
+    const lossKpaPerDay = show.line(
+      'loss in a day',
+      'slope of the line, weather taken out',
+      -fit.slope,
+      'kPa',
+    );
     const lowKpaPerDay = show.line('at least', '95 % interval', -fit.slope - fit.half!, 'kPa');
     const highKpaPerDay = show.line('at most', '95 % interval', -fit.slope + fit.half!, 'kPa');
     const nowKpa = fit.intercept + fit.slope * last.day;
@@ -212,7 +246,14 @@ export const leak = defineWorking<Input, Leak>({
             Math.max(0, (nowKpa - minimumKpa) / lossKpaPerDay),
             'days',
           );
-    const found = { lossKpaPerDay, lowKpaPerDay, highKpaPerDay, ordinaryKpaPerDay, underMinimumInDays, corrected };
+    const found = {
+      lossKpaPerDay,
+      lowKpaPerDay,
+      highKpaPerDay,
+      ordinaryKpaPerDay,
+      underMinimumInDays,
+      corrected,
+    };
     const told = (finding: Leak['finding'], why: Reason, wait: number): Leak => {
       show.verdict(why.verdict);
       // Before it is too soft, and when the gauge can tell; a leak is looked at soon.
@@ -253,10 +294,11 @@ export const leak = defineWorking<Input, Leak>({
       'cannot tell',
       waitDays > 0
         ? reason('check', 'It cannot be told yet: with this gauge wait {0} more.', [days(waitDays)])
-        : reason('check', 'It cannot be told: {0} to {1} a week. More readings, or a finer gauge.', [
-            rate(Math.max(0, lowKpaPerDay)),
-            rate(highKpaPerDay),
-          ]),
+        : reason(
+            'check',
+            'It cannot be told: {0} to {1} a week. More readings, or a finer gauge.',
+            [rate(Math.max(0, lowKpaPerDay)), rate(highKpaPerDay)],
+          ),
       waitDays,
     );
   },

@@ -46,14 +46,44 @@ export const pressureCorrect = defineWorking<Input, PressureCorrected>({
     toGauge: GAUGE_ERRORS.optional(),
   }),
   example: { gaugeKpa: 96, tempC: 22, toTempC: 8 },
-  work({ gaugeKpa, tempC, toTempC, altitudeM = 0, toAltitudeM = altitudeM, gauge = [], toGauge = [] }, show) {
+  work(
+    { gaugeKpa, tempC, toTempC, altitudeM = 0, toAltitudeM = altitudeM, gauge = [], toGauge = [] },
+    show,
+  ) {
     const trueHereKpa =
-      gauge.length > 0 ? show.line('true here', 'by this gauge’s checks', trueOf(gauge, gaugeKpa), 'kPa') : gaugeKpa;
-    const outsideHereKpa = show.line('outside air here', `at ${altitudeM} m`, atmosphereKpa(altitudeM), 'kPa');
-    const outsideThereKpa = show.line('outside air there', `at ${toAltitudeM} m`, atmosphereKpa(toAltitudeM), 'kPa');
-    const absoluteKpa = show.line('absolute here', 'gauge + outside air', trueHereKpa + outsideHereKpa, 'kPa');
-    const hereK = show.line('temperature here', `${tempC} + 273.15`, tempC + ZERO_CELSIUS_IN_K, 'K');
-    const thereK = show.line('temperature there', `${toTempC} + 273.15`, toTempC + ZERO_CELSIUS_IN_K, 'K');
+      gauge.length > 0
+        ? show.line('true here', 'by this gauge’s checks', trueOf(gauge, gaugeKpa), 'kPa')
+        : gaugeKpa;
+    const outsideHereKpa = show.line(
+      'outside air here',
+      `at ${altitudeM} m`,
+      atmosphereKpa(altitudeM),
+      'kPa',
+    );
+    const outsideThereKpa = show.line(
+      'outside air there',
+      `at ${toAltitudeM} m`,
+      atmosphereKpa(toAltitudeM),
+      'kPa',
+    );
+    const absoluteKpa = show.line(
+      'absolute here',
+      'gauge + outside air',
+      trueHereKpa + outsideHereKpa,
+      'kPa',
+    );
+    const hereK = show.line(
+      'temperature here',
+      `${tempC} + 273.15`,
+      tempC + ZERO_CELSIUS_IN_K,
+      'K',
+    );
+    const thereK = show.line(
+      'temperature there',
+      `${toTempC} + 273.15`,
+      toTempC + ZERO_CELSIUS_IN_K,
+      'K',
+    );
     const thereAbsoluteKpa = show.line(
       'absolute there',
       'absolute here × T there / T here',
@@ -75,7 +105,9 @@ export const pressureCorrect = defineWorking<Input, PressureCorrected>({
         'a gauge reading high enough to stay above the outside air',
       );
     const thereKpa =
-      toGauge.length > 0 ? show.line('that gauge shows', 'by its checks', readsOf(toGauge, trueKpa), 'kPa') : trueKpa;
+      toGauge.length > 0
+        ? show.line('that gauge shows', 'by its checks', readsOf(toGauge, trueKpa), 'kPa')
+        : trueKpa;
     if (gauge.length + toGauge.length > 0)
       show.basis('measured', 'the gauge’s own checks, straight lines between them');
     return { gaugeKpa: thereKpa, trueKpa, changeKpa: thereKpa - gaugeKpa };

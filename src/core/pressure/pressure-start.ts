@@ -40,10 +40,18 @@ export interface PressureStart {
 
 type OffRoad = Exclude<Use, 'road'>;
 const RULE_OF: Record<OffRoad, { start: string; low: string; high: string }> = {
-  motocross: { start: 'pressure.motocrossKpa', low: 'pressure.motocrossLowKpa', high: 'pressure.motocrossHighKpa' },
+  motocross: {
+    start: 'pressure.motocrossKpa',
+    low: 'pressure.motocrossLowKpa',
+    high: 'pressure.motocrossHighKpa',
+  },
   dirt: { start: 'pressure.dirtKpa', low: 'pressure.dirtKpa', high: 'pressure.dirtKpa' },
   trail: { start: 'pressure.trailKpa', low: 'pressure.trailLowKpa', high: 'pressure.trailHighKpa' },
-  storage: { start: 'pressure.storageKpa', low: 'pressure.storageLowKpa', high: 'pressure.storageHighKpa' },
+  storage: {
+    start: 'pressure.storageKpa',
+    low: 'pressure.storageLowKpa',
+    high: 'pressure.storageHighKpa',
+  },
   'scooter-front': {
     start: 'pressure.scooterFrontKpa',
     low: 'pressure.scooterFrontLowKpa',
@@ -54,12 +62,25 @@ const RULE_OF: Record<OffRoad, { start: string; low: string; high: string }> = {
 const FOLLOWS: readonly Use[] = ['motocross', 'dirt', 'trail'];
 
 /** What ground, rider, a second person and a sleeve round the tube do to the start; each by its rule. */
-const shifts = ({ ground = 'mixed', riderKg, doubled, twoUp, rules }: Input, show: Show): number => {
+const shifts = (
+  { ground = 'mixed', riderKg, doubled, twoUp, rules }: Input,
+  show: Show,
+): number => {
   let total = 0;
   if (ground === 'soft')
-    total += show.line(GROUND_WORDS.soft, 'rule', ruleNumber('pressure.softGroundKpa', rules, show), 'kPa');
+    total += show.line(
+      GROUND_WORDS.soft,
+      'rule',
+      ruleNumber('pressure.softGroundKpa', rules, show),
+      'kPa',
+    );
   if (ground === 'rock')
-    total += show.line(GROUND_WORDS.rock, 'rule', ruleNumber('pressure.rockKpa', rules, show), 'kPa');
+    total += show.line(
+      GROUND_WORDS.rock,
+      'rule',
+      ruleNumber('pressure.rockKpa', rules, show),
+      'kPa',
+    );
   if (riderKg !== undefined) {
     const overKg = riderKg - ruleNumber('pressure.riderKg', rules, show);
     total += show.line(
@@ -69,8 +90,15 @@ const shifts = ({ ground = 'mixed', riderKg, doubled, twoUp, rules }: Input, sho
       'kPa',
     );
   }
-  if (twoUp) total += show.line('two up', 'rule', ruleNumber('pressure.twoUpKpa', rules, show), 'kPa');
-  if (doubled) total += show.line('doubled tube', 'rule', ruleNumber('pressure.doubledKpa', rules, show), 'kPa');
+  if (twoUp)
+    total += show.line('two up', 'rule', ruleNumber('pressure.twoUpKpa', rules, show), 'kPa');
+  if (doubled)
+    total += show.line(
+      'doubled tube',
+      'rule',
+      ruleNumber('pressure.doubledKpa', rules, show),
+      'kPa',
+    );
   return total;
 };
 
@@ -91,13 +119,20 @@ const forTire = ({ use, softTread }: Input, isRadial: boolean, pressureKpa: numb
   if (!FOLLOWS.includes(use)) return [];
   if (isRadial && softTread === false)
     return [
-      reason('stop', 'A radial with a road tread does not stand {0}: its sides flex and run hot. By its placard.', [
+      reason(
+        'stop',
+        'A radial with a road tread does not stand {0}: its sides flex and run hot. By its placard.',
+        [kpa(pressureKpa)],
+      ),
+    ];
+  if (isRadial && softTread === undefined)
+    return [
+      reason('check', 'A radial: {0} only with a soft or trials-type tread. Look at it.', [
         kpa(pressureKpa),
       ]),
     ];
-  if (isRadial && softTread === undefined)
-    return [reason('check', 'A radial: {0} only with a soft or trials-type tread. Look at it.', [kpa(pressureKpa)])];
-  if (use === 'trail' && softTread === false) return [reason('check', 'So low only on a soft or trials-type tire.')];
+  if (use === 'trail' && softTread === false)
+    return [reason('check', 'So low only on a soft or trials-type tire.')];
   if (use === 'trail' && softTread === undefined)
     return [reason('check', 'So low only on a soft or trials-type tire: look at its tread.')];
   return [];
@@ -108,7 +143,10 @@ const byPlacard = (placardKpa: number, { twoUp, askedKpa }: Input, show: Show): 
   show.line('pressure', 'as on the placard', placardKpa, 'kPa');
   show.basis('manual', 'the machine’s placard');
   const reasons: Reason[] = [];
-  if (twoUp) reasons.push(reason('check', 'Two up: the placard or the manual has a second value. Read that one.'));
+  if (twoUp)
+    reasons.push(
+      reason('check', 'Two up: the placard or the manual has a second value. Read that one.'),
+    );
   if (askedKpa !== undefined) {
     const asked = [kpa(askedKpa), kpa(placardKpa)];
     if (askedKpa > Math.max(placardKpa, HIGHEST_CEILING_KPA)) reasons.push(tooMuch(askedKpa));
@@ -160,7 +198,11 @@ export const pressureStart = defineWorking<Input, PressureStart>({
     const { use, tire, tube, rimLocks, placardKpa, kind, doubled, askedKpa, rules } = input;
     const { canonical, construction } = readTire(tire);
     if (doubled && !tube)
-      throw new InputError('doubled', 'A doubled tube without a tube.', 'a tube, or the tube not doubled');
+      throw new InputError(
+        'doubled',
+        'A doubled tube without a tube.',
+        'a tube, or the tube not doubled',
+      );
     show.line('tire', 'as printed', canonical);
     show.line('use', 'what the rider does', USE_WORDS[use]);
     const fourWheels = kind !== undefined && onFourWheels(kind) && use !== 'storage';
@@ -186,7 +228,12 @@ export const pressureStart = defineWorking<Input, PressureStart>({
       ? Math.min(usualHighKpa, Math.max(usualLowKpa, usualKpa + shiftKpa))
       : usualKpa + shiftKpa;
     if (shiftKpa !== 0)
-      show.line('wanted', isRange ? 'start + changes, inside the usual range' : 'start + changes', wantedKpa, 'kPa');
+      show.line(
+        'wanted',
+        isRange ? 'start + changes, inside the usual range' : 'start + changes',
+        wantedKpa,
+        'kPa',
+      );
 
     const lockBelowKpa = ruleNumber('pressure.lockBelowKpa', rules, show);
     const noLock = tube && rimLocks === 0 && use !== 'storage';
@@ -199,7 +246,12 @@ export const pressureStart = defineWorking<Input, PressureStart>({
       Math.max(noLock ? lockBelowKpa : 0, tubeLeastKpa),
       'kPa',
     );
-    const pressureKpa = show.line('pressure', 'wanted, not below the least', Math.max(wantedKpa, leastKpa), 'kPa');
+    const pressureKpa = show.line(
+      'pressure',
+      'wanted, not below the least',
+      Math.max(wantedKpa, leastKpa),
+      'kPa',
+    );
     const wantsRimLock = noLock && wantedKpa < lockBelowKpa;
 
     const at = (value: number) => [kpa(value)];
@@ -218,18 +270,28 @@ export const pressureStart = defineWorking<Input, PressureStart>({
     if (construction === 'radial' && FOLLOWS.includes(use))
       show.basis('memory', 'radials are made for the road’s pressure, trials-type ones excepted');
     const highKpa = Math.max(pressureKpa, usualHighKpa, wantedKpa);
-    if (askedKpa !== undefined && askedKpa > HIGHEST_CEILING_KPA) reasons.unshift(tooMuch(askedKpa));
+    if (askedKpa !== undefined && askedKpa > HIGHEST_CEILING_KPA)
+      reasons.unshift(tooMuch(askedKpa));
     else if (askedKpa !== undefined && askedKpa > highKpa + 0.5)
-      reasons.push(reason('check', '{0} is more than practice runs for this: {1}.', [kpa(askedKpa), kpa(highKpa)]));
+      reasons.push(
+        reason('check', '{0} is more than practice runs for this: {1}.', [
+          kpa(askedKpa),
+          kpa(highKpa),
+        ]),
+      );
     if (askedKpa !== undefined && askedKpa < leastKpa - 0.5) {
       const why =
         noLock && askedKpa < lockBelowKpa
           ? 'there is no rim lock, the tire creeps and tears the valve'
           : 'the tube is pinched';
-      reasons.unshift(reason('stop', `{0} is refused: ${why}. At least {1}.`, [...at(askedKpa), ...at(leastKpa)]));
+      reasons.unshift(
+        reason('stop', `{0} is refused: ${why}. At least {1}.`, [...at(askedKpa), ...at(leastKpa)]),
+      );
     }
     if (wantsRimLock)
-      show.caution('With a tube and no rim lock the tire can creep at this pressure and tear the valve.');
+      show.caution(
+        'With a tube and no rim lock the tire can creep at this pressure and tear the valve.',
+      );
     show.caution('Set it cold, with a gauge whose error you know.');
     show.verdict(worstOf(reasons));
     return {

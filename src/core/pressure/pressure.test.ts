@@ -55,9 +55,13 @@ describe('the seating limit', () => {
       limitKpa: psi(50),
       binds: 'raised ceiling',
     });
-    expect(seatLimit.run({ shopCeilingKpa: psi(40), raised, sidewallKpa: psi(36) }).result.binds).toBe('sidewall');
     expect(
-      seatLimit.run({ shopCeilingKpa: psi(40), raised }).lines.some((l) => l.formula === 'by Ada Marl: stiff bead'),
+      seatLimit.run({ shopCeilingKpa: psi(40), raised, sidewallKpa: psi(36) }).result.binds,
+    ).toBe('sidewall');
+    expect(
+      seatLimit
+        .run({ shopCeilingKpa: psi(40), raised })
+        .lines.some((l) => l.formula === 'by Ada Marl: stiff bead'),
     ).toBe(true);
     for (const wrong of [
       { ...raised, ceilingKpa: psi(51) },
@@ -85,8 +89,12 @@ describe('the seating limit', () => {
   test('the cautions are always there, and an unread sidewall is to be read', () => {
     const working = seatLimit.run({ shopCeilingKpa: psi(40) });
     expect(working.verdict).toBe('check');
-    expect(working.cautions.join(' ')).toMatch(/Read the sidewall.*nobody over the wheel.*flammable/);
-    expect(seatLimit.run({ sidewallKpa: psi(40), shopCeilingKpa: psi(40) }).cautions.join(' ')).toMatch(/local codes/);
+    expect(working.cautions.join(' ')).toMatch(
+      /Read the sidewall.*nobody over the wheel.*flammable/,
+    );
+    expect(
+      seatLimit.run({ sidewallKpa: psi(40), shopCeilingKpa: psi(40) }).cautions.join(' '),
+    ).toMatch(/local codes/);
   });
 });
 
@@ -159,7 +167,10 @@ describe('the pressure to start from', () => {
       const { result, verdict } = start(use, { askedKpa, ...more });
       return [verdict, result.reasons.map((r) => r.says).join()];
     };
-    expect(said(psi(20))).toEqual(['check', '20.0 psi is more than practice runs for this: 13.0 psi.']);
+    expect(said(psi(20))).toEqual([
+      'check',
+      '20.0 psi is more than practice runs for this: 13.0 psi.',
+    ]);
     expect(said(psi(14), 'motocross')[0]).toBe('good');
     expect(said(psi(15.2), 'motocross')[0]).toBe('check');
     expect(said(psi(51))[0]).toBe('stop');
@@ -193,14 +204,18 @@ describe('the pressure to start from', () => {
   });
 
   test('a doubled tube without a tube is refused', () => {
-    expect(() => start('dirt', { tube: false, rimLocks: 0, doubled: true })).toThrow('A doubled tube without a tube.');
+    expect(() => start('dirt', { tube: false, rimLocks: 0, doubled: true })).toThrow(
+      'A doubled tube without a tube.',
+    );
     expect(start('dirt', { tube: false, rimLocks: 0, doubled: false }).verdict).toBe('good');
   });
 
   test('on four wheels and two up on the road the manual decides', () => {
     expect(() => start('dirt', { kind: 'quad' })).toThrow(/four wheels/);
     expect(start('dirt', { kind: 'quad', placardKpa: psi(5) }).result.pressureKpa).toBe(psi(5));
-    expect(start('road', { placardKpa: psi(36), twoUp: true }).result.reasons[0]!.says).toMatch(/second value/);
+    expect(start('road', { placardKpa: psi(36), twoUp: true }).result.reasons[0]!.says).toMatch(
+      /second value/,
+    );
     expect(start('road', { placardKpa: psi(36), askedKpa: psi(30) }).verdict).toBe('check');
   });
 
@@ -230,10 +245,20 @@ describe('temperature and altitude', () => {
         temp,
         fc.integer({ min: 0, max: 3000 }),
         (gaugeKpa, a, b, altitudeM) => {
-          const there = pressureCorrect.run({ gaugeKpa, tempC: a, toTempC: b, altitudeM: 0, toAltitudeM: altitudeM })
-            .result.gaugeKpa;
-          const back = pressureCorrect.run({ gaugeKpa: there, tempC: b, toTempC: a, altitudeM, toAltitudeM: 0 }).result
-            .gaugeKpa;
+          const there = pressureCorrect.run({
+            gaugeKpa,
+            tempC: a,
+            toTempC: b,
+            altitudeM: 0,
+            toAltitudeM: altitudeM,
+          }).result.gaugeKpa;
+          const back = pressureCorrect.run({
+            gaugeKpa: there,
+            tempC: b,
+            toTempC: a,
+            altitudeM,
+            toAltitudeM: 0,
+          }).result.gaugeKpa;
           expect(back).toBeCloseTo(gaugeKpa, 6);
         },
       ),
@@ -242,13 +267,16 @@ describe('temperature and altitude', () => {
 
   test('warmer and higher read more', () => {
     const at = (toTempC: number, toAltitudeM: number) =>
-      pressureCorrect.run({ gaugeKpa: 90, tempC: 20, toTempC, altitudeM: 0, toAltitudeM }).result.gaugeKpa;
+      pressureCorrect.run({ gaugeKpa: 90, tempC: 20, toTempC, altitudeM: 0, toAltitudeM }).result
+        .gaugeKpa;
     expect(at(30, 0)).toBeGreaterThan(at(20, 0));
     expect(at(20, 2000) - at(20, 0)).toBeCloseTo(101.325 - 79.495, 2);
   });
 
   test('a tire that would read below zero is refused', () => {
-    expect(() => pressureCorrect.run({ gaugeKpa: 0, tempC: 40, toTempC: -20 })).toThrow(/below zero/);
+    expect(() => pressureCorrect.run({ gaugeKpa: 0, tempC: 40, toTempC: -20 })).toThrow(
+      /below zero/,
+    );
   });
 
   test.each([
@@ -293,7 +321,10 @@ describe('the error of a gauge', () => {
         fc.integer({ min: -8, max: 8 }),
         fc.integer({ min: 20, max: 450 }),
         (applied, off, kpa) => {
-          const table = applied.map((appliedKpa) => ({ appliedKpa, readsKpa: appliedKpa * 1.01 + off }));
+          const table = applied.map((appliedKpa) => ({
+            appliedKpa,
+            readsKpa: appliedKpa * 1.01 + off,
+          }));
           expect(trueOf(table, readsOf(table, kpa))).toBeCloseTo(kpa, 6);
         },
       ),
@@ -315,14 +346,22 @@ describe('the error of a gauge', () => {
   });
 
   test('it is taken out of a reading here and put into the one there', () => {
-    const same = pressureCorrect.run({ gaugeKpa: 143, tempC: 20, toTempC: 20, gauge: checks, toGauge: checks }).result;
+    const same = pressureCorrect.run({
+      gaugeKpa: 143,
+      tempC: 20,
+      toTempC: 20,
+      gauge: checks,
+      toGauge: checks,
+    }).result;
     expect([same.trueKpa, same.gaugeKpa]).toEqual([expect.closeTo(140, 9), expect.closeTo(143, 9)]);
   });
 
   test('two gauges agree within their steps, once their errors are out', () => {
     const both = (readsKpa: number, own = checks) =>
-      twoGauges.run({ first: { readsKpa: 143, stepKpa: 1, checks: own }, second: { readsKpa, stepKpa: 2, checks: [] } })
-        .result;
+      twoGauges.run({
+        first: { readsKpa: 143, stepKpa: 1, checks: own },
+        second: { readsKpa, stepKpa: 2, checks: [] },
+      }).result;
     expect(both(141).agree).toBe(true);
     expect(both(144)).toMatchObject({ agree: false, differenceKpa: expect.closeTo(-4, 9) });
     expect(both(144, []).agree).toBe(true);

@@ -28,11 +28,23 @@ export interface LinePoint {
   even: boolean;
 }
 const LINE_POINT = record(
-  { side: oneOf(['disc', 'other'], 'Which side'), deg: angle('Place on the wheel'), even: yes('Even with the rest') },
+  {
+    side: oneOf(['disc', 'other'], 'Which side'),
+    deg: angle('Place on the wheel'),
+    even: yes('Even with the rest'),
+  },
   'A place of the molded line',
 );
 
-export const SEAT_ADVICE = ['air in', 'go on', 'look', 'start over', 'stop', 'give up', 'seated'] as const;
+export const SEAT_ADVICE = [
+  'air in',
+  'go on',
+  'look',
+  'start over',
+  'stop',
+  'give up',
+  'seated',
+] as const;
 export type SeatAdvice = (typeof SEAT_ADVICE)[number];
 
 export interface SeatLadder {
@@ -47,7 +59,8 @@ export interface SeatLadder {
 /** A gauge shows no finer than this. */
 const GAUGE_KPA = 0.01;
 
-const seatedWords = (yes: boolean | null): string => (yes === null ? 'not looked at' : yes ? 'seated' : 'not seated');
+const seatedWords = (yes: boolean | null): string =>
+  yes === null ? 'not looked at' : yes ? 'seated' : 'not seated';
 const maybeSeated = (says: string) => yes(says).allow(null);
 
 /**
@@ -63,7 +76,11 @@ export const seatLadder = defineWorking<Input, SeatLadder>({
   says: 'Whether more air goes in while seating, or all of it comes out',
   input: () => ({
     limitKpa: quantity('kPa', 20, 344.74, 'The seating limit'),
-    readingsKpa: listOf(quantity('kPa', 0, 1000, 'A gauge reading'), 500, 'Gauge readings of this try'),
+    readingsKpa: listOf(
+      quantity('kPa', 0, 1000, 'A gauge reading'),
+      500,
+      'Gauge readings of this try',
+    ),
     discSeated: maybeSeated('Seated on the disc side'),
     otherSeated: maybeSeated('Seated on the other side'),
     pops: count(0, 20, 'Pops heard').optional(),
@@ -72,8 +89,28 @@ export const seatLadder = defineWorking<Input, SeatLadder>({
     tube: yes('With a tube'),
     rules: ruleValues(),
   }),
-  example: { limitKpa: 262, readingsKpa: [120, 200], discSeated: true, otherSeated: null, triesBefore: 0, tube: true },
-  work({ limitKpa, readingsKpa, discSeated, otherSeated, pops = 0, line = [], triesBefore, tube, rules }, show) {
+  example: {
+    limitKpa: 262,
+    readingsKpa: [120, 200],
+    discSeated: true,
+    otherSeated: null,
+    triesBefore: 0,
+    tube: true,
+  },
+  work(
+    {
+      limitKpa,
+      readingsKpa,
+      discSeated,
+      otherSeated,
+      pops = 0,
+      line = [],
+      triesBefore,
+      tube,
+      rules,
+    },
+    show,
+  ) {
     const triesAllowed = ruleNumber('seat.tries', rules, show);
     const nearKpa = show.line(
       'near the limit',
@@ -81,8 +118,17 @@ export const seatLadder = defineWorking<Input, SeatLadder>({
       (limitKpa * ruleNumber('seat.nearPct', rules, show)) / 100,
       'kPa',
     );
-    const tryNumber = show.line('try', `${triesBefore} before it, ${triesAllowed} allowed`, triesBefore + 1);
-    const highest = show.line('highest of this try', 'of its readings', Math.max(0, ...readingsKpa), 'kPa');
+    const tryNumber = show.line(
+      'try',
+      `${triesBefore} before it, ${triesAllowed} allowed`,
+      triesBefore + 1,
+    );
+    const highest = show.line(
+      'highest of this try',
+      'of its readings',
+      Math.max(0, ...readingsKpa),
+      'kPa',
+    );
     const last = readingsKpa.at(-1) ?? null;
     show.line('limit', 'never above', limitKpa, 'kPa');
     show.line(
@@ -91,9 +137,15 @@ export const seatLadder = defineWorking<Input, SeatLadder>({
       `disc side ${seatedWords(discSeated)}, other side ${seatedWords(otherSeated)}`,
     );
     if (pops > 0) show.line('pops heard', 'a bead each', pops);
-    const low = line.filter((p) => !p.even && (p.side === 'disc' ? discSeated : otherSeated) !== true);
+    const low = line.filter(
+      (p) => !p.even && (p.side === 'disc' ? discSeated : otherSeated) !== true,
+    );
     if (low.length > 0)
-      show.line('low', 'places of the molded line', low.map((p) => `${p.side} side ${clockText(p.deg)}`).join(', '));
+      show.line(
+        'low',
+        'places of the molded line',
+        low.map((p) => `${p.side} side ${clockText(p.deg)}`).join(', '),
+      );
     // Clock readings are those of the side that is looked at.
     const bounce = low.map((p) =>
       reason(
@@ -114,12 +166,19 @@ export const seatLadder = defineWorking<Input, SeatLadder>({
     if (highest > limitKpa + GAUGE_KPA)
       return answer(
         'stop',
-        reason('stop', 'Above the limit of {0}: let it all out, and look at tire and rim before anything else.', at),
+        reason(
+          'stop',
+          'Above the limit of {0}: let it all out, and look at tire and rim before anything else.',
+          at,
+        ),
       );
     if (discSeated === true && otherSeated === true)
       return answer('seated', reason('good', 'Both beads are on their seats.'));
     if (pops >= 2 && discSeated !== false && otherSeated !== false && low.length === 0)
-      return answer('look', reason('good', 'Two pops. No more air: look along the molded line, both sides.'));
+      return answer(
+        'look',
+        reason('good', 'Two pops. No more air: look along the molded line, both sides.'),
+      );
     if (tryNumber > triesAllowed || (tryNumber === triesAllowed && highest >= nearKpa))
       return answer(
         'give up',
@@ -134,15 +193,27 @@ export const seatLadder = defineWorking<Input, SeatLadder>({
     if (highest >= nearKpa)
       return answer(
         'start over',
-        reason('check', 'Near the limit of {0} and not seated: all air out, break the bead, lubricate, again.', at),
+        reason(
+          'check',
+          'Near the limit of {0} and not seated: all air out, break the bead, lubricate, again.',
+          at,
+        ),
       );
     if (last === null)
       return answer(
         'air in',
-        reason('good', tube ? 'A little air first: nothing protrudes anywhere.' : 'With the core out it fills faster.'),
+        reason(
+          'good',
+          tube
+            ? 'A little air first: nothing protrudes anywhere.'
+            : 'With the core out it fills faster.',
+        ),
       );
     if (discSeated === true || otherSeated === true)
-      return answer('go on', reason('good', 'One side is on. Up to {0} and no further for the other.', at));
+      return answer(
+        'go on',
+        reason('good', 'One side is on. Up to {0} and no further for the other.', at),
+      );
     return answer('go on', reason('good', 'Up to {0} and no further.', at));
   },
 });

@@ -3,7 +3,8 @@ import { ruleNumber, type RuleValues } from '../rules';
 import { defineWorking } from '../working';
 
 /** What may bind while seating. */
-export type SeatBinds = 'sidewall' | 'rim' | 'shop ceiling' | 'raised ceiling' | 'beadlock' | 'low-pressure tire';
+export type SeatBinds =
+  'sidewall' | 'rim' | 'shop ceiling' | 'raised ceiling' | 'beadlock' | 'low-pressure tire';
 
 export interface SeatLimit {
   limitKpa: number;
@@ -62,7 +63,12 @@ export const seatLimit = defineWorking<Input, SeatLimit>({
   input: () => ({
     sidewallKpa: quantity('kPa', 20, 1000, 'Seating limit on the sidewall').optional(),
     rimKpa: quantity('kPa', 20, 1000, 'Limit of the rim').optional(),
-    shopCeilingKpa: quantity('kPa', 20, HIGHEST_CEILING_KPA, 'The shop’s ceiling, never above 50 psi'),
+    shopCeilingKpa: quantity(
+      'kPa',
+      20,
+      HIGHEST_CEILING_KPA,
+      'The shop’s ceiling, never above 50 psi',
+    ),
     raised: record(RAISED_FIELDS, 'A raised ceiling').optional(),
     own: oneOf(OWN_LIMITS, 'A tire with a limit of its own').optional(),
     rules: ruleValues(),
@@ -71,8 +77,12 @@ export const seatLimit = defineWorking<Input, SeatLimit>({
   work({ sidewallKpa, rimKpa, shopCeilingKpa, raised, own, rules }, show) {
     const known: { binds: SeatBinds; kpa: number }[] = [];
     if (sidewallKpa !== undefined)
-      known.push({ binds: 'sidewall', kpa: show.line('sidewall', 'as printed', sidewallKpa, 'kPa') });
-    if (rimKpa !== undefined) known.push({ binds: 'rim', kpa: show.line('rim', 'as marked', rimKpa, 'kPa') });
+      known.push({
+        binds: 'sidewall',
+        kpa: show.line('sidewall', 'as printed', sidewallKpa, 'kPa'),
+      });
+    if (rimKpa !== undefined)
+      known.push({ binds: 'rim', kpa: show.line('rim', 'as marked', rimKpa, 'kPa') });
     if (own)
       known.push({
         binds: own,
@@ -86,9 +96,18 @@ export const seatLimit = defineWorking<Input, SeatLimit>({
     if (raised && !own)
       known.push({
         binds: 'raised ceiling',
-        kpa: show.line('raised ceiling', `by ${raised.by}: ${raised.why}`, raised.ceilingKpa, 'kPa'),
+        kpa: show.line(
+          'raised ceiling',
+          `by ${raised.by}: ${raised.why}`,
+          raised.ceilingKpa,
+          'kPa',
+        ),
       });
-    else known.push({ binds: 'shop ceiling', kpa: show.line('shop ceiling', 'rule', shopCeilingKpa, 'kPa') });
+    else
+      known.push({
+        binds: 'shop ceiling',
+        kpa: show.line('shop ceiling', 'rule', shopCeilingKpa, 'kPa'),
+      });
     const lowest = known.reduce((a, b) => (b.kpa < a.kpa ? b : a));
     const limitKpa = show.line('limit', 'the lowest of them', lowest.kpa, 'kPa');
     show.basis(
@@ -96,7 +115,8 @@ export const seatLimit = defineWorking<Input, SeatLimit>({
       `${lowest.binds} binds`,
     );
     if (raised && own) show.basis('practice', `a raised ceiling does not count for a ${own}`);
-    if (raised) show.basis('practice', 'up to 50 psi in motorcycle shops, by a named person with a reason');
+    if (raised)
+      show.basis('practice', 'up to 50 psi in motorcycle shops, by a named person with a reason');
     if (sidewallKpa === undefined) {
       show.verdict('check');
       show.caution('Read the sidewall for a seating limit before you inflate.');

@@ -37,7 +37,10 @@ export const twoGauges = defineWorking<{ first: OneGauge; second: OneGauge }, Tw
   name: 'two-gauges',
   says: 'Whether two gauges on the same tire say the same',
   input: () => ({ first: oneGauge('One gauge'), second: oneGauge('The other') }),
-  example: { first: { readsKpa: 90, stepKpa: 0.7, checks: [] }, second: { readsKpa: 96, stepKpa: 3.4, checks: [] } },
+  example: {
+    first: { readsKpa: 90, stepKpa: 0.7, checks: [] },
+    second: { readsKpa: 96, stepKpa: 3.4, checks: [] },
+  },
   work({ first, second }, show) {
     const [a, b] = [first, second].map((g, i) =>
       show.line(
@@ -48,7 +51,12 @@ export const twoGauges = defineWorking<{ first: OneGauge; second: OneGauge }, Tw
       ),
     ) as [number, number];
     const differenceKpa = show.line('difference', 'one − the other', a - b, 'kPa');
-    const allowedKpa = show.line('their steps', 'finest step + finest step', first.stepKpa + second.stepKpa, 'kPa');
+    const allowedKpa = show.line(
+      'their steps',
+      'finest step + finest step',
+      first.stepKpa + second.stepKpa,
+      'kPa',
+    );
     show.basis('measured', 'both gauges on this tire');
     const agree = Math.abs(differenceKpa) <= allowedKpa;
     const unchecked = first.checks.length === 0 || second.checks.length === 0;
@@ -57,11 +65,16 @@ export const twoGauges = defineWorking<{ first: OneGauge; second: OneGauge }, Tw
     const nobodyChecked = first.checks.length === 0 && second.checks.length === 0;
     const why = agree
       ? isCoarse
-        ? reason('check', 'They agree, but their steps add up to {0}: too coarse to tell. Use a finer gauge.', [
-            { value: allowedKpa, unit: 'kPa' as const },
-          ])
+        ? reason(
+            'check',
+            'They agree, but their steps add up to {0}: too coarse to tell. Use a finer gauge.',
+            [{ value: allowedKpa, unit: 'kPa' as const }],
+          )
         : nobodyChecked
-          ? reason('check', 'Both gauges read the same, but neither was checked. Check one against a known pressure.')
+          ? reason(
+              'check',
+              'Both gauges read the same, but neither was checked. Check one against a known pressure.',
+            )
           : reason('good', 'Both gauges say the same.')
       : reason(
           'check',

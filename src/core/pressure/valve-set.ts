@@ -50,7 +50,11 @@ export const valveSet = defineWorking<Input, ValveSet>({
     const school = ruleWord('valveNut.school', rules, show);
     const nut = !tube
       ? null
-      : show.line('valve nut', 'by school', sleeve ? NO_NUT : (NUT_SAYS[school] ?? 'Valve nut as the shop leaves it.'));
+      : show.line(
+          'valve nut',
+          'by school',
+          sleeve ? NO_NUT : (NUT_SAYS[school] ?? 'Valve nut as the shop leaves it.'),
+        );
     if (tube && !sleeve && NUT_WHY[school]) show.basis('practice', `${school}: ${NUT_WHY[school]}`);
     const lock =
       rimLocks === 0

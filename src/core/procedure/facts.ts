@@ -1,7 +1,14 @@
 import { biteInputBy, fillWhile, planBites, type BitePlan, type RimProfile } from '../beads';
 import { InputError } from '../errors';
 import { ruleWord, type RuleValues } from '../rules';
-import { onFourWheels, type Build, type Caliper, type Drive, type MachineKind, type Wheel } from '../wheels';
+import {
+  onFourWheels,
+  type Build,
+  type Caliper,
+  type Drive,
+  type MachineKind,
+  type Wheel,
+} from '../wheels';
 import type { Step } from './step';
 import { schoolChoices, type ChoiceOf, type School } from './schools';
 
@@ -135,7 +142,8 @@ export const onHub: When = (f) => fourWheels(f) || (kind('scooter')(f) && drive(
 /** An axle goes through the wheel. */
 export const throughAxle: When = (f) => !onHub(f);
 /** The heavy spot of the bare wheel decides where the light mark goes. */
-export const marksHeavySpot: When = (f) => f.tire.lightMark && f.school('lightMark.to') === 'heavy spot';
+export const marksHeavySpot: When = (f) =>
+  f.tire.lightMark && f.school('lightMark.to') === 'heavy spot';
 /** Some part of the seal is on the rim itself: no tube keeps the air. */
 export const sealedRim: When = (f) => f.wheel.sealed && !tube(f);
 /** A squeeze breaker takes one bead off the rim before it squeezes the other. */
@@ -144,7 +152,8 @@ export const arrows: When = (f) => f.tire.arrows;
 /** Adjusters that pull the wheel back: of a rear wheel on a chain or a belt. */
 export const adjusters: When = (f) => !fourWheels(f) && (drive('chain')(f) || drive('belt')(f));
 /** What something is called, once or several times. */
-export const several = (f: Facts, one: string, many: string): string => (f.locks.length > 1 ? many : one);
+export const several = (f: Facts, one: string, many: string): string =>
+  f.locks.length > 1 ? many : one;
 
 export const lockWord = (f: Facts): string => (f.locks.length > 1 ? 'rim locks' : 'rim lock');
 export const valveAndLocks = (f: Facts): Step['places'] => [
@@ -163,7 +172,11 @@ export const leverPlaces =
       { what: 'start', deg: plan.startDeg },
       { what: 'finish', deg: plan.finishDeg },
       ...(plan.keeperDeg === null || changer(f) ? [] : [{ what: 'keeper', deg: plan.keeperDeg }]),
-      { what: direction === 'off' ? 'kneel' : 'push down', deg: plan.kneelFromDeg, toDeg: plan.kneelToDeg },
+      {
+        what: direction === 'off' ? 'kneel' : 'push down',
+        deg: plan.kneelFromDeg,
+        toDeg: plan.kneelToDeg,
+      },
     ];
   };
 
@@ -173,7 +186,11 @@ export const factsOf = (input: ProcedureInput): Facts => {
   const word = <S extends School>(key: S): ChoiceOf<S> => {
     const value = input.schools?.[key] ?? ruleWord(key, rules);
     if (!schoolChoices(key).includes(value))
-      throw new InputError(`schools.${key}`, `${value.slice(0, 40)} is not a choice.`, schoolChoices(key).join(', '));
+      throw new InputError(
+        `schools.${key}`,
+        `${value.slice(0, 40)} is not a choice.`,
+        schoolChoices(key).join(', '),
+      );
     return value as ChoiceOf<S>;
   };
   // What is held together by bolts is not levered.
@@ -185,7 +202,10 @@ export const factsOf = (input: ProcedureInput): Facts => {
             {
               rimDiameterMm: wheel.rimDiameterMm,
               lockDegs,
-              ...(wheel.rim && { rim: wheel.rim, fill: fillWhile(direction, { ...wheel, tube: input.tube }) }),
+              ...(wheel.rim && {
+                rim: wheel.rim,
+                fill: fillWhile(direction, { ...wheel, tube: input.tube }),
+              }),
             },
             direction,
             rules,
@@ -197,7 +217,8 @@ export const factsOf = (input: ProcedureInput): Facts => {
     ...input,
     school: word,
     // A way of working brings its tool.
-    has: (tool) => input.tools.includes(tool) || word('bead.break') === tool || word('lever.tool') === tool,
+    has: (tool) =>
+      input.tools.includes(tool) || word('bead.break') === tool || word('lever.tool') === tool,
     bites: { off: bites('off'), on: bites('on') },
   };
 };

@@ -12,8 +12,15 @@ test('a hazard, a reading, a judgement or a proof is tapped by itself; the rest 
     if (s.reads !== null && !['bead-path', 'photo'].includes(s.reads))
       expect([s.id, wantsOwnTap(s)]).toEqual([s.id, true]);
   }
-  expect(['off-lift', 'in-true', 'in-old-weights', 'seat-clear', 'back-torque'].map(own)).toEqual(Array(5).fill(true));
-  expect(['off-chain', 'back-grease', 'on-shake', 'set-lock'].map(own)).toEqual([false, false, false, false]);
+  expect(['off-lift', 'in-true', 'in-old-weights', 'seat-clear', 'back-torque'].map(own)).toEqual(
+    Array(5).fill(true),
+  );
+  expect(['off-chain', 'back-grease', 'on-shake', 'set-lock'].map(own)).toEqual([
+    false,
+    false,
+    false,
+    false,
+  ]);
 });
 
 test('a caution that guards a part goes with the rest; without a word of it a caution is somebody’s', () => {

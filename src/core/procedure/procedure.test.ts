@@ -5,7 +5,15 @@ import { mountOrientation } from '../beads';
 import { findRule } from '../rules';
 import { BUILDS, DISC_SIDES, DRIVES, MACHINE_KINDS, type MachineKind } from '../wheels';
 import { tools } from '../fitting';
-import { procedure, schoolChoices, SCHOOLS, schoolWhy, stepsFor, SYMPTOMS, type ProcedureInput } from '.';
+import {
+  procedure,
+  schoolChoices,
+  SCHOOLS,
+  schoolWhy,
+  stepsFor,
+  SYMPTOMS,
+  type ProcedureInput,
+} from '.';
 
 const ids = (input: ProcedureInput): string[] => stepsFor(input).map((s) => s.id);
 /** Any wheel on any machine, by any school. */
@@ -27,7 +35,9 @@ const anyInput: fc.Arbitrary<ProcedureInput> = fc
     lightMark: fc.boolean(),
     arrows: fc.boolean(),
     tools: fc.subarray(['shoe breaker', 'squeeze breaker', 'changer'] as const),
-    schools: fc.record(Object.fromEntries(SCHOOLS.map((s) => [s, fc.constantFrom(...schoolChoices(s))]))),
+    schools: fc.record(
+      Object.fromEntries(SCHOOLS.map((s) => [s, fc.constantFrom(...schoolChoices(s))])),
+    ),
   })
   .map(({ kind, drive, wheelSensors, lightMark, arrows, tube, locks, tools, schools, ...wheel }) =>
     procedureInput({
@@ -47,7 +57,8 @@ describe('whatever the wheel, the machine and the schools', () => {
       fc.property(anyInput, (input) => check(stepsFor(input), input)),
       { numRuns: 400, seed: 41 },
     );
-  const at = (steps: readonly { id: string }[], ...wanted: string[]) => steps.findIndex((s) => wanted.includes(s.id));
+  const at = (steps: readonly { id: string }[], ...wanted: string[]) =>
+    steps.findIndex((s) => wanted.includes(s.id));
 
   test('air comes out before a bead is broken or a rim bolt undone', () =>
     holds((steps) => {
@@ -115,19 +126,27 @@ describe('whatever the wheel, the machine and the schools', () => {
       // The axle is out before the wheel leaves the drive, and the wheel leaves the machine last.
       if (at(steps, 'off-shaft') >= 0 && at(steps, 'off-axle-out') >= 0)
         expect(at(steps, 'off-axle-out')).toBeLessThan(at(steps, 'off-shaft'));
-      expect(at(steps, 'off-out')).toBeGreaterThan(at(steps, 'off-axle-out', 'off-shaft', 'off-caliper'));
+      expect(at(steps, 'off-out')).toBeGreaterThan(
+        at(steps, 'off-axle-out', 'off-shaft', 'off-caliper'),
+      );
       if (at(steps, 'toff-tube', 'toff-tube-late') >= 0)
-        expect(steps.filter((s) => s.id === 'toff-tube' || s.id === 'toff-tube-late')).toHaveLength(1);
+        expect(steps.filter((s) => s.id === 'toff-tube' || s.id === 'toff-tube-late')).toHaveLength(
+          1,
+        );
     }));
 
   test('a wheel without an axle of its own has none put in, and comes off rather than out', () =>
     holds((steps, { machine, wheel }) => {
       const four = ['quad', 'side-by-side', 'drag'].includes(machine.kind);
-      const onHub = four || (machine.kind === 'scooter' && machine.drive === 'hub' && wheel.end === 'rear');
+      const onHub =
+        four || (machine.kind === 'scooter' && machine.drive === 'hub' && wheel.end === 'rear');
       const back = steps.filter((s) => s.station === 'wheel-back' || s.station === 'wheel-off');
       const out = steps.find((s) => s.id === 'off-out')!;
       expect(out.say).toBe(onHub ? 'Take the wheel off.' : 'Take the wheel out.');
-      if (onHub) expect(back.map((s) => `${s.say} ${s.why} ${s.confirm}`).join('\n')).not.toMatch(/\baxle\b/i);
+      if (onHub)
+        expect(back.map((s) => `${s.say} ${s.why} ${s.confirm}`).join('\n')).not.toMatch(
+          /\baxle\b/i,
+        );
       else expect(at(steps, 'back-axle')).toBeGreaterThan(0);
     }));
 
@@ -193,7 +212,8 @@ describe('whatever the wheel, the machine and the schools', () => {
   test('slack is read again once the axle is torqued', () =>
     holds((steps) => {
       expect(at(steps, 'back-slack') >= 0).toBe(at(steps, 'back-align') >= 0);
-      if (at(steps, 'back-slack') >= 0) expect(at(steps, 'back-slack')).toBe(at(steps, 'back-torque') + 1);
+      if (at(steps, 'back-slack') >= 0)
+        expect(at(steps, 'back-slack')).toBe(at(steps, 'back-torque') + 1);
     }));
 
   test('the beads are lubricated and the rim protected before anything comes off it', () =>
@@ -203,7 +223,9 @@ describe('whatever the wheel, the machine and the schools', () => {
       expect(at(steps, 'toff-break')).toBeLessThan(at(steps, 'toff-soap'));
       expect(at(steps, 'toff-soap')).toBeLessThan(first);
       // A squeeze breaker squeezes again once the first side is off the rim.
-      const squeezes = input.tools.includes('squeeze breaker') || input.schools?.['bead.break'] === 'squeeze breaker';
+      const squeezes =
+        input.tools.includes('squeeze breaker') ||
+        input.schools?.['bead.break'] === 'squeeze breaker';
       expect(at(steps, 'toff-squeeze') >= 0).toBe(squeezes);
       if (squeezes) {
         expect(first).toBeLessThan(at(steps, 'toff-squeeze'));
@@ -213,18 +235,24 @@ describe('whatever the wheel, the machine and the schools', () => {
 
   test('a changer has neither bites nor a bead keeper', () =>
     holds((steps, input) => {
-      const withChanger = input.tools.includes('changer') || input.schools?.['lever.tool'] === 'changer';
+      const withChanger =
+        input.tools.includes('changer') || input.schools?.['lever.tool'] === 'changer';
       if (!withChanger || input.wheel.build === 'beadlock') return;
       const work = steps.filter((s) => s.station === 'tire-off' || s.station === 'tire-on');
       for (const s of work) {
-        const words = [s.say, s.why, s.confirm, s.caution, ...s.places.map((p) => p.what)].join(' ');
-        expect(s.troubles.includes('keeper-lifts') || s.troubles.includes('lever-slips')).toBe(false);
-        // The rim lock and the disc have cautions of their own that name a lever.
-        if (!/lock|break/.test(s.id)) expect([s.id, /\bbites?\b|keeper/.test(words)]).toEqual([s.id, false]);
-        expect([s.id, s.reads === 'bead-path' || s.shows === 'levers-off' || s.shows === 'levers-on']).toEqual([
-          s.id,
+        const words = [s.say, s.why, s.confirm, s.caution, ...s.places.map((p) => p.what)].join(
+          ' ',
+        );
+        expect(s.troubles.includes('keeper-lifts') || s.troubles.includes('lever-slips')).toBe(
           false,
-        ]);
+        );
+        // The rim lock and the disc have cautions of their own that name a lever.
+        if (!/lock|break/.test(s.id))
+          expect([s.id, /\bbites?\b|keeper/.test(words)]).toEqual([s.id, false]);
+        expect([
+          s.id,
+          s.reads === 'bead-path' || s.shows === 'levers-off' || s.shows === 'levers-on',
+        ]).toEqual([s.id, false]);
       }
     }));
 
@@ -237,7 +265,8 @@ describe('whatever the wheel, the machine and the schools', () => {
 
   test('a seal is inspected where it alone holds the air, and turning a nipple is said to break it', () =>
     holds((steps, { wheel, tube }) => {
-      const isSealed = wheel.sealed && tube === 'none' && (wheel.build === 'spoked' || wheel.build === 'split');
+      const isSealed =
+        wheel.sealed && tube === 'none' && (wheel.build === 'spoked' || wheel.build === 'split');
       expect(at(steps, 'in-seal') >= 0).toBe(isSealed);
       const spokes = steps.find((s) => s.id === 'in-spokes');
       if (spokes) expect(/breaks the seal/.test(spokes.why)).toBe(wheel.sealed);
@@ -275,10 +304,12 @@ describe('whatever the wheel, the machine and the schools', () => {
       for (const s of steps) {
         const has = [...s.tools, ...s.parts];
         for (const [word, thing] of used) {
-          if (word.test(s.say)) expect([s.id, has.some((t) => thing.test(t))]).toEqual([s.id, true]);
+          if (word.test(s.say))
+            expect([s.id, has.some((t) => thing.test(t))]).toEqual([s.id, true]);
         }
         for (const [word, thing] of used.slice(0, 3))
-          if (has.some((t) => thing.test(t))) expect([s.id, word.test(`${s.say} ${s.why}`)]).toEqual([s.id, true]);
+          if (has.some((t) => thing.test(t)))
+            expect([s.id, word.test(`${s.say} ${s.why}`)]).toEqual([s.id, true]);
       }
     }));
 
@@ -304,12 +335,15 @@ describe('whatever the wheel, the machine and the schools', () => {
         'wheel nuts',
         'pinch bolts',
       ])
-        if (off.includes(part)) expect([part, back.includes(part.split(' or ')[0]!)]).toEqual([part, true]);
+        if (off.includes(part))
+          expect([part, back.includes(part.split(' or ')[0]!)]).toEqual([part, true]);
     }));
 
   test('a tube goes in once, before the wheel is bolted together or the last bead goes over', () =>
     holds((steps, { tube, wheel }) => {
-      const inAt = steps.filter((s) => ['on-tube', 'on-tube-inside', 'on-tube-clamped'].includes(s.id));
+      const inAt = steps.filter((s) =>
+        ['on-tube', 'on-tube-inside', 'on-tube-clamped'].includes(s.id),
+      );
       expect(inAt).toHaveLength(tube === 'none' ? 0 : 1);
       const closes = at(steps, 'on-split', 'on-step', 'on-start');
       expect(closes).toBeGreaterThan(0);
@@ -335,7 +369,9 @@ describe('whatever the wheel, the machine and the schools', () => {
         wheel.end === 'rear' &&
         (machine.drive === 'chain' || machine.drive === 'belt') &&
         !['quad', 'side-by-side', 'drag'].includes(machine.kind);
-      const tireWork = steps.filter((s) => ['tire-off', 'inspect', 'tire-on', 'seat', 'set'].includes(s.station));
+      const tireWork = steps.filter((s) =>
+        ['tire-off', 'inspect', 'tire-on', 'seat', 'set'].includes(s.station),
+      );
       const newTire = tireWork.filter((s) => ['tire-on', 'seat', 'set'].includes(s.station));
       const textOf = (list: typeof steps) =>
         list
@@ -364,10 +400,15 @@ describe('whatever the wheel, the machine and the schools', () => {
       if (tube === 'none') expect(onNew).not.toMatch(/\btubes?\b|tube-showing|valve-leans/);
       if (tube === 'none' && !wheel.tubeWas) expect(onTire).not.toMatch(/\btubes?\b/);
       if (wheel.build !== 'spoked') expect(onTire).not.toMatch(/nipple|spoke/);
-      if (wheel.build !== 'spoked' || tube === 'none' || wheel.sealed) expect(onTire).not.toMatch(/\bstrip/);
-      if (!tire.arrows) expect(onTire.replace(/no arrow on it/g, '')).not.toMatch(/arrow|wrong-way/);
+      if (wheel.build !== 'spoked' || tube === 'none' || wheel.sealed)
+        expect(onTire).not.toMatch(/\bstrip/);
+      if (!tire.arrows)
+        expect(onTire.replace(/no arrow on it/g, '')).not.toMatch(/arrow|wrong-way/);
       // With one ring the other bead is levered.
-      if (isBolted) expect(onTire).not.toMatch(wheel.build === 'split' ? /\blevers?\b|bite|keeper/ : /bite|keeper/);
+      if (isBolted)
+        expect(onTire).not.toMatch(
+          wheel.build === 'split' ? /\blevers?\b|bite|keeper/ : /bite|keeper/,
+        );
       if (wheel.build !== 'beadlock') expect(everywhere).not.toMatch(/ring bolt/);
       if (wheel.build !== 'split') expect(everywhere).not.toMatch(/rim bolt/);
       expect(everywhere).not.toMatch(/ {2}|undefined|null/);
@@ -402,23 +443,40 @@ describe('whatever the wheel, the machine and the schools', () => {
 
   test('a way of working changes the procedure however it is given: as a tool, as the job’s school or as the shop’s rule', () =>
     fc.assert(
-      fc.property(anyInput, fc.constantFrom('squeeze breaker', 'shoe breaker', 'changer'), (input, way) => {
-        const key = way === 'changer' ? 'lever.tool' : 'bead.break';
-        const bare = { ...input, tools: [], schools: { 'bead.break': 'hands and levers', 'lever.tool': 'levers' } };
-        const usual = { ...bare, schools: {}, rules: {} };
-        const byTool = stepsFor({ ...bare, tools: [way] } as ProcedureInput);
-        expect(stepsFor({ ...bare, schools: { ...bare.schools, [key]: way } })).toEqual(byTool);
-        expect(stepsFor({ ...usual, rules: { [key]: way } })).toEqual(
-          stepsFor({ ...usual, tools: [way] } as ProcedureInput),
-        );
-      }),
+      fc.property(
+        anyInput,
+        fc.constantFrom('squeeze breaker', 'shoe breaker', 'changer'),
+        (input, way) => {
+          const key = way === 'changer' ? 'lever.tool' : 'bead.break';
+          const bare = {
+            ...input,
+            tools: [],
+            schools: { 'bead.break': 'hands and levers', 'lever.tool': 'levers' },
+          };
+          const usual = { ...bare, schools: {}, rules: {} };
+          const byTool = stepsFor({ ...bare, tools: [way] } as ProcedureInput);
+          expect(stepsFor({ ...bare, schools: { ...bare.schools, [key]: way } })).toEqual(byTool);
+          expect(stepsFor({ ...usual, rules: { [key]: way } })).toEqual(
+            stepsFor({ ...usual, tools: [way] } as ProcedureInput),
+          );
+        },
+      ),
       { numRuns: 100, seed: 41 },
     ));
 
   test('no step comes twice, the stations keep their order, and no advice is force', () =>
     holds((steps) => {
       expect(new Set(steps.map((s) => s.id)).size).toBe(steps.length);
-      const order = ['wheel-off', 'tire-off', 'inspect', 'tire-on', 'seat', 'set', 'wheel-back', 'hand-over'];
+      const order = [
+        'wheel-off',
+        'tire-off',
+        'inspect',
+        'tire-on',
+        'seat',
+        'set',
+        'wheel-back',
+        'hand-over',
+      ];
       const seen = steps.map((s) => order.indexOf(s.station));
       expect(seen).toEqual([...seen].sort((a, b) => a - b));
       for (const s of steps) {
@@ -456,7 +514,9 @@ describe('as this wheel needs it', () => {
     );
     expect(say('toff-split-deflate', of('drag rear, beadlock'))!.caution).toMatch(/ring bolt/);
     expect(say('on-ring', of('drag rear, beadlock'))!.caution).toMatch(/maker’s manual/);
-    expect(say('toff-first', of('dirt rear, one lock'))!.caution).toMatch(/Never hook a lever under the disc/);
+    expect(say('toff-first', of('dirt rear, one lock'))!.caution).toMatch(
+      /Never hook a lever under the disc/,
+    );
     for (const [, input] of WHEELS_OF_THE_TRADE)
       expect(say('seat-clear', input)!.caution).toMatch(/Never above the limit/);
   });
@@ -508,7 +568,8 @@ describe('schools', () => {
     for (const school of SCHOOLS) {
       expect(schoolChoices(school).length).toBeGreaterThan(1);
       expect(findRule(school).note.length).toBeGreaterThan(30);
-      for (const choice of schoolChoices(school)) expect(schoolWhy(school, choice).length).toBeGreaterThan(20);
+      for (const choice of schoolChoices(school))
+        expect(schoolWhy(school, choice).length).toBeGreaterThan(20);
     }
     expect(() => schoolWhy('tube.in', 'sideways')).toThrow(/no choice/);
   });
@@ -521,7 +582,10 @@ describe('schools', () => {
   ])('%s: %s', (school, choice, comes, goes) => {
     const before = ids(procedureInput());
     const after = ids(procedureInput({ schools: { [school]: choice } }));
-    expect([after.filter((s) => !before.includes(s)), before.filter((s) => !after.includes(s))]).toEqual([comes, goes]);
+    expect([
+      after.filter((s) => !before.includes(s)),
+      before.filter((s) => !after.includes(s)),
+    ]).toEqual([comes, goes]);
   });
 
   test.each<[string, string, string, RegExp]>([
@@ -553,9 +617,16 @@ describe('schools', () => {
 
   test('the job’s school wins over the shop’s rule; one that is none is refused by name', () => {
     expect(
-      ids(procedureInput({ rules: { 'tube.in': 'with the tire' }, schools: { 'tube.in': 'after the first bead' } })),
+      ids(
+        procedureInput({
+          rules: { 'tube.in': 'with the tire' },
+          schools: { 'tube.in': 'after the first bead' },
+        }),
+      ),
     ).toContain('on-tube');
-    const problem = problemOf(() => procedure.run(procedureInput({ schools: { 'tube.in': 'sideways' } })));
+    const problem = problemOf(() =>
+      procedure.run(procedureInput({ schools: { 'tube.in': 'sideways' } })),
+    );
     expect([problem.field, problem.expected]).toEqual([
       'schools.tube.in',
       expect.stringMatching(/: one of with the tire, after the first bead$/),
@@ -586,8 +657,14 @@ describe('rollout is taped', () => {
       .map((s) => s.id);
   test('of drag rears always, of a sidecar’s rear, and of every wheel that makes a pair; once', () => {
     expect([at('drag', 'rear', false), at('drag', 'front', false)]).toEqual([['set-rollout'], []]);
-    expect([at('side-by-side', 'front', true), at('side-by-side', 'rear', false)]).toEqual([['set-rollout'], []]);
-    expect([at('sidecar', 'rear', false), at('sidecar', 'front', true)]).toEqual([['set-match'], ['set-match']]);
+    expect([at('side-by-side', 'front', true), at('side-by-side', 'rear', false)]).toEqual([
+      ['set-rollout'],
+      [],
+    ]);
+    expect([at('sidecar', 'rear', false), at('sidecar', 'front', true)]).toEqual([
+      ['set-match'],
+      ['set-match'],
+    ]);
     expect(at('drag', 'rear', true)).toHaveLength(1);
   });
 });

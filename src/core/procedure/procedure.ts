@@ -29,7 +29,14 @@ import { SCHOOLS, schoolChoices } from './schools';
 import type { Step } from './step';
 import type { Symptom } from './symptoms';
 
-const ROWS: readonly Row[] = [...WHEEL_OFF, ...TIRE_OFF, ...INSPECT, ...TIRE_ON, ...AIR, ...WHEEL_BACK];
+const ROWS: readonly Row[] = [
+  ...WHEEL_OFF,
+  ...TIRE_OFF,
+  ...INSPECT,
+  ...TIRE_ON,
+  ...AIR,
+  ...WHEEL_BACK,
+];
 
 /** Troubles of parts that not every wheel has. */
 const NEEDS: Partial<Record<Symptom, (f: Facts, station: StationId) => boolean>> = {
@@ -56,13 +63,18 @@ const stepOf = (row: Row, facts: Facts): Step => {
     caution,
     guards: caution === null ? null : (row.guards ?? 'person'),
     // Without a disc on one side alone, either side may be up.
-    sideUp: facts.wheel.discSide === 'left' || facts.wheel.discSide === 'right' ? (row.sideUp ?? null) : null,
+    sideUp:
+      facts.wheel.discSide === 'left' || facts.wheel.discSide === 'right'
+        ? (row.sideUp ?? null)
+        : null,
     places: row.places?.(facts) ?? [],
     parts: by(row.parts) ?? [],
     tools: by(row.tools) ?? [],
     reads: by(row.reads) ?? null,
     wants: row.wants ?? null,
-    troubles: (by(row.troubles) ?? []).filter((symptom) => NEEDS[symptom]?.(facts, row.station) ?? true),
+    troubles: (by(row.troubles) ?? []).filter(
+      (symptom) => NEEDS[symptom]?.(facts, row.station) ?? true,
+    ),
     shows: by(row.shows) ?? null,
   };
 };
@@ -70,8 +82,11 @@ const stepOf = (row: Row, facts: Facts): Step => {
 /** The steps for this wheel, in the order of the work. */
 export const stepsFor = (input: ProcedureInput): Step[] => {
   const facts = factsOf(input);
-  const isHere = (row: Row): boolean => !input.machine.loose || !MACHINE_STEP_STATIONS.includes(row.station);
-  return ROWS.filter((row) => isHere(row) && (!row.when || row.when(facts))).map((row) => stepOf(row, facts));
+  const isHere = (row: Row): boolean =>
+    !input.machine.loose || !MACHINE_STEP_STATIONS.includes(row.station);
+  return ROWS.filter((row) => isHere(row) && (!row.when || row.when(facts))).map((row) =>
+    stepOf(row, facts),
+  );
 };
 
 /**
@@ -120,7 +135,9 @@ export const procedure = defineWorking<ProcedureInput, { steps: Step[] }>({
     locks: LOCK_PLACES,
     tools: listOf(oneOf(STEP_TOOLS, 'A tool'), STEP_TOOLS.length, 'Tools that change a step'),
     schools: record(
-      Object.fromEntries(SCHOOLS.map((s) => [s, oneOf(schoolChoices(s), findRule(s).says).optional()])),
+      Object.fromEntries(
+        SCHOOLS.map((s) => [s, oneOf(schoolChoices(s), findRule(s).says).optional()]),
+      ),
       'Schools of this job',
     ).optional(),
     rules: ruleValues(),
@@ -150,7 +167,8 @@ export const procedure = defineWorking<ProcedureInput, { steps: Step[] }>({
     let verdict: Verdict = 'good';
     for (const station of new Set(steps.map((s) => s.station)))
       show.line(STATION_WORDS[station], 'steps', steps.filter((s) => s.station === station).length);
-    for (const school of SCHOOLS) show.basis('practice', `${findRule(school).says}: ${facts.school(school)}`);
+    for (const school of SCHOOLS)
+      show.basis('practice', `${findRule(school).says}: ${facts.school(school)}`);
     for (const plan of [facts.bites.off, facts.bites.on])
       for (const r of plan?.reasons ?? []) verdict = worse(verdict, r.verdict);
     for (const { caution } of steps) if (caution) show.caution(caution);

@@ -7,7 +7,8 @@ import { findRule } from '../rules';
  */
 const WHYS = {
   'bead.break': {
-    'hands and levers': 'Soft tires let go under a knee, or two levers an inch apart; nothing to set up.',
+    'hands and levers':
+      'Soft tires let go under a knee, or two levers an inch apart; nothing to set up.',
     'shoe breaker': 'One push close to the flange, and the same every time.',
     'squeeze breaker': 'Strong on stiff beads; takes one side off before it squeezes again.',
   },
@@ -18,7 +19,8 @@ const WHYS = {
   'bite.start': SCHOOL_WHY,
   'disc.levers': {
     never: 'A disc that carried a lever is a warped disc.',
-    'with a pad': 'Where the disc leaves no room: padded, and the lever rests on the rim, not on the disc.',
+    'with a pad':
+      'Where the disc leaves no room: padded, and the lever rests on the rim, not on the disc.',
   },
   'tube.out': {
     'at once': 'Out before the second bead, it cannot be pinched.',

@@ -16,7 +16,9 @@ test('the likeliest first, and only what this wheel has', () => {
 test('a small rim makes some causes likelier, and says why', () => {
   const checks = run('bead-stuck', { rimDiameterIn: 10 }).result.checks;
   expect(checks.find((c) => c.id === 'warm')?.likelier).toMatch(/shallow well/);
-  expect(ids('bead-stuck', { rimDiameterIn: 10 }).indexOf('warm')).toBeLessThan(ids('bead-stuck').indexOf('warm'));
+  expect(ids('bead-stuck', { rimDiameterIn: 10 }).indexOf('warm')).toBeLessThan(
+    ids('bead-stuck').indexOf('warm'),
+  );
 });
 
 test('the shop’s own log reorders what is recalled, for the same trouble alone', () => {
@@ -28,24 +30,37 @@ test('the shop’s own log reorders what is recalled, for the same trouble alone
 });
 
 /** Troubles in which nothing is pushed, levered or tightened: force is not what tempts there. */
-const NO_FORCE_NEEDED: readonly Symptom[] = ['valve-leans', 'wrong-way', 'ring-leaks', 'tire-slips'];
+const NO_FORCE_NEEDED: readonly Symptom[] = [
+  'valve-leans',
+  'wrong-way',
+  'ring-leaks',
+  'tire-slips',
+];
 
-test.each(SYMPTOMS)('%s: force is never the advice, and the caution says so where it tempts', (symptom) => {
-  const { result, cautions } = run(symptom, { tube: true, build: canHave(symptom, 'spoked') ? 'spoked' : 'beadlock' });
-  const said = result.checks.map((c) => c.check).join(' ');
-  expect(said).not.toMatch(/\b(force|harder|hammer|bigger lever|longer bar|heave)\b/i);
-  expect(cautions[0] === 'More force is the wrong answer. Stop, and find out why.').toBe(
-    !NO_FORCE_NEEDED.includes(symptom),
-  );
-  expect(result.checks.length).toBeGreaterThan(1);
-  expect(new Set(result.checks.map((c) => c.id)).size).toBe(result.checks.length);
-  for (const c of result.checks) expect(c.why.length).toBeGreaterThan(10);
-});
+test.each(SYMPTOMS)(
+  '%s: force is never the advice, and the caution says so where it tempts',
+  (symptom) => {
+    const { result, cautions } = run(symptom, {
+      tube: true,
+      build: canHave(symptom, 'spoked') ? 'spoked' : 'beadlock',
+    });
+    const said = result.checks.map((c) => c.check).join(' ');
+    expect(said).not.toMatch(/\b(force|harder|hammer|bigger lever|longer bar|heave)\b/i);
+    expect(cautions[0] === 'More force is the wrong answer. Stop, and find out why.').toBe(
+      !NO_FORCE_NEEDED.includes(symptom),
+    );
+    expect(result.checks.length).toBeGreaterThan(1);
+    expect(new Set(result.checks.map((c) => c.id)).size).toBe(result.checks.length);
+    for (const c of result.checks) expect(c.why.length).toBeGreaterThan(10);
+  },
+);
 
 const BUILDS_RUN = ['spoked', 'cast', 'split', 'beadlock'] as const;
 const everyRun = () =>
   SYMPTOMS.flatMap((symptom) =>
-    BUILDS_RUN.flatMap((build) => [true, false].map((tube) => ({ symptom, build, ...run(symptom, { build, tube }) }))),
+    BUILDS_RUN.flatMap((build) =>
+      [true, false].map((tube) => ({ symptom, build, ...run(symptom, { build, tube }) })),
+    ),
   );
 
 test('whatever turns a ring or rim bolt says air out first, and the deflate caution stands beside it', () => {
@@ -73,7 +88,9 @@ test('no caution belongs to another trouble: a bead is cut only where a bead wil
 });
 
 test('seating has its own caution', () => {
-  expect(run('not-seating').cautions.join()).toMatch(/Never above the limit; nobody over the wheel/);
+  expect(run('not-seating').cautions.join()).toMatch(
+    /Never above the limit; nobody over the wheel/,
+  );
 });
 
 test('what only a clamped wheel has is nothing on a levered one, and the other way round', () => {

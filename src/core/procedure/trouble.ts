@@ -10,7 +10,8 @@ const withTube = (f: Facts) => f.tube;
 const withLock = (f: Facts) => f.rimLocks > 0;
 const spokedTube = (f: Facts) => f.build === 'spoked' && f.tube;
 const SMALL_RIM_IN = 12;
-const small = (f: Facts) => (f.rimDiameterIn <= SMALL_RIM_IN ? 'a small rim has a shallow well' : null);
+const small = (f: Facts) =>
+  f.rimDiameterIn <= SMALL_RIM_IN ? 'a small rim has a shallow well' : null;
 
 /**
  * What to look at, by what is seen. Common practice; the order is from memory until the shop's own log says otherwise.
@@ -42,7 +43,13 @@ const CHECKS: Record<Symptom, readonly Check[]> = {
       weight: 4,
       when: withLock,
     },
-    { id: 'warm', check: 'Warm the tire.', why: 'A stiff cold tire does not give.', weight: 2, more: small },
+    {
+      id: 'warm',
+      check: 'Warm the tire.',
+      why: 'A stiff cold tire does not give.',
+      weight: 2,
+      more: small,
+    },
     {
       id: 'air',
       check: 'Is all the air out? Core out, and silent.',
@@ -101,7 +108,12 @@ const CHECKS: Record<Symptom, readonly Check[]> = {
       why: 'It has come out of the well under the keeper.',
       weight: 5,
     },
-    { id: 'small-bite', check: 'Take smaller bites from here.', why: 'The slack is nearly used up.', weight: 3 },
+    {
+      id: 'small-bite',
+      check: 'Take smaller bites from here.',
+      why: 'The slack is nearly used up.',
+      weight: 3,
+    },
     { id: 'soap', check: 'Lubricate again.', why: 'It has dried, or was rubbed off.', weight: 3 },
   ],
   'tube-showing': [
@@ -151,12 +163,18 @@ const CHECKS: Record<Symptom, readonly Check[]> = {
     },
     {
       id: 'creep',
-      check: (f) => `Has the tire crept on the rim? Look at ${withLock(f) ? 'lock and ' : 'the '}pressure.`,
+      check: (f) =>
+        `Has the tire crept on the rim? Look at ${withLock(f) ? 'lock and ' : 'the '}pressure.`,
       why: 'A creeping tire takes the tube with it.',
       weight: 3,
       when: withTube,
     },
-    { id: 'hole', check: 'Does the stem fit its hole?', why: 'A stem with play leans, and leaks.', weight: 2 },
+    {
+      id: 'hole',
+      check: 'Does the stem fit its hole?',
+      why: 'A stem with play leans, and leaks.',
+      weight: 2,
+    },
   ],
   'lock-stuck': [
     {
@@ -270,11 +288,24 @@ const CHECKS: Record<Symptom, readonly Check[]> = {
     {
       id: 'deep',
       check: 'Hook the bead, and go no deeper.',
-      why: (f) => (f.tube ? 'A lever that is too deep slips, and finds the tube.' : 'A lever that is too deep slips.'),
+      why: (f) =>
+        f.tube
+          ? 'A lever that is too deep slips, and finds the tube.'
+          : 'A lever that is too deep slips.',
       weight: 4,
     },
-    { id: 'small-bite', check: 'Take a smaller bite.', why: 'Too much bead pulls the lever off.', weight: 4 },
-    { id: 'wipe', check: 'Wipe lever and protector dry.', why: 'Lubricant belongs on the bead.', weight: 3 },
+    {
+      id: 'small-bite',
+      check: 'Take a smaller bite.',
+      why: 'Too much bead pulls the lever off.',
+      weight: 4,
+    },
+    {
+      id: 'wipe',
+      check: 'Wipe lever and protector dry.',
+      why: 'Lubricant belongs on the bead.',
+      weight: 3,
+    },
     {
       id: 'hold',
       check: 'A hand on every lever under load; the keeper in between.',
@@ -321,7 +352,8 @@ const BUILDS_OF: Partial<Record<Symptom, readonly Build[]>> = {
 };
 
 /** Whether a wheel of that build can have the trouble. */
-export const canHave = (symptom: Symptom, build: Build): boolean => BUILDS_OF[symptom]?.includes(build) ?? true;
+export const canHave = (symptom: Symptom, build: Build): boolean =>
+  BUILDS_OF[symptom]?.includes(build) ?? true;
 
 /** How often a check cured a trouble in this shop. */
 export interface Cure {
@@ -389,8 +421,10 @@ export const trouble = defineWorking<Input, { checks: OrderedCheck[] }>({
   work({ symptom, cures, ...facts }, show) {
     const curedBy = new Map<string, number>();
     // The same cure told twice is told of other times: they add up.
-    for (const c of cures) if (c.symptom === symptom) curedBy.set(c.check, (curedBy.get(c.check) ?? 0) + c.count);
-    const by = (value: string | ((f: Facts) => string)) => (typeof value === 'string' ? value : value(facts));
+    for (const c of cures)
+      if (c.symptom === symptom) curedBy.set(c.check, (curedBy.get(c.check) ?? 0) + c.count);
+    const by = (value: string | ((f: Facts) => string)) =>
+      typeof value === 'string' ? value : value(facts);
     const ordered = (canHave(symptom, facts.build) ? CHECKS[symptom] : [])
       .filter((c) => !c.when || c.when(facts))
       .map((c) => {
@@ -424,10 +458,21 @@ export const trouble = defineWorking<Input, { checks: OrderedCheck[] }>({
     show.basis('practice', 'what to look at');
     for (const caution of CAUTIONS[symptom]) show.caution(caution);
     if (ordered.some((c) => c.airOut))
-      show.caution(`Deflate fully before you turn any ${facts.build === 'split' ? 'rim' : 'ring'} bolt. It can kill.`);
-    return { checks: ordered.map(({ id, check, why, cured, likelier }) => ({ id, check, why, cured, likelier })) };
+      show.caution(
+        `Deflate fully before you turn any ${facts.build === 'split' ? 'rim' : 'ring'} bolt. It can kill.`,
+      );
+    return {
+      checks: ordered.map(({ id, check, why, cured, likelier }) => ({
+        id,
+        check,
+        why,
+        cured,
+        likelier,
+      })),
+    };
   },
 });
 
 /** Whether a check belongs to a symptom. */
-export const isCheckOf = (symptom: Symptom, check: string): boolean => CHECKS[symptom].some((c) => c.id === check);
+export const isCheckOf = (symptom: Symptom, check: string): boolean =>
+  CHECKS[symptom].some((c) => c.id === check);

@@ -24,7 +24,9 @@ const SERIES_DAYS = 60;
 const seriesOf = ({ pressures }: Wheel): Wheel['pressures'] => {
   const inOrder = [...pressures].sort((a, b) => a.onDate.localeCompare(b.onDate));
   const lastDay = inOrder.at(-1)?.onDate;
-  return lastDay === undefined ? [] : inOrder.filter((p) => daysBetween(p.onDate, lastDay) <= SERIES_DAYS);
+  return lastDay === undefined
+    ? []
+    : inOrder.filter((p) => daysBetween(p.onDate, lastDay) <= SERIES_DAYS);
 };
 
 /** A tire that leaks, or of which two readings or more cannot tell yet. */
@@ -49,7 +51,8 @@ const leakDue = (wheel: Wheel, minimumKpa: number | null, rules: RuleValues): Du
   return [
     {
       look: 'leak',
-      what: finding === 'slow leak' ? 'A slow leak: find it, and read the pressure' : LOOK_WORDS.leak,
+      what:
+        finding === 'slow leak' ? 'A slow leak: find it, and read the pressure' : LOOK_WORDS.leak,
       onDate: daysAfter(last.onDate, nextCheckDays),
     },
   ];
@@ -83,7 +86,11 @@ const tapeDue = ({ pair, rollouts }: Wheel, rules: RuleValues): Due[] => {
   const last = rollouts.at(-1);
   if (pair === null || !last) return [];
   const taped = attempt(rollout, {
-    readings: rollouts.map(({ run, circumferenceMm, gaugeKpa }) => ({ run, circumferenceMm, gaugeKpa })),
+    readings: rollouts.map(({ run, circumferenceMm, gaugeKpa }) => ({
+      run,
+      circumferenceMm,
+      gaugeKpa,
+    })),
     rules,
   });
   if (!taped.ok || taped.working.result.settled) return [];
@@ -101,10 +108,15 @@ const tapeDue = ({ pair, rollouts }: Wheel, rules: RuleValues): Due[] => {
  * `minimumKpa` the machine's placard, null where there is none.
  */
 export const dueOfWheel = (wheel: Wheel, minimumKpa: number | null, rules: RuleValues): Due[] =>
-  wheel.archived ? [] : [...leakDue(wheel, minimumKpa, rules), ...treadDue(wheel, rules), ...tapeDue(wheel, rules)];
+  wheel.archived
+    ? []
+    : [...leakDue(wheel, minimumKpa, rules), ...treadDue(wheel, rules), ...tapeDue(wheel, rules)];
 
 /** When an instrument or a wrench is calibrated again; never where nobody has said when it was. */
-export const dueOfTool = (tool: { archived: boolean; calibratedOn: string | null }, rules: RuleValues): Due[] =>
+export const dueOfTool = (
+  tool: { archived: boolean; calibratedOn: string | null },
+  rules: RuleValues,
+): Due[] =>
   tool.archived || tool.calibratedOn === null
     ? []
     : [
@@ -119,7 +131,12 @@ export const dueOfTool = (tool: { archived: boolean; calibratedOn: string | null
  * When a fitted tire's age is looked at: when it gets old by the shop's rule, a year after the last look otherwise.
  * `fittedOn` the day it went on, `lookedOn` the last look at its age or null. None for a code that cannot be read.
  */
-export const ageDue = (dateCode: string, fittedOn: string, lookedOn: string | null, rules: RuleValues): Due[] => {
+export const ageDue = (
+  dateCode: string,
+  fittedOn: string,
+  lookedOn: string | null,
+  rules: RuleValues,
+): Due[] => {
   const made = caught(() => ageOf(dateCode, fittedOn, rules).weekOf.startsOn);
   if (!made.ok) return [];
   const oldOn = daysAfter(made.value, ruleNumber('tire.ageCheckYears', rules) * DAYS_PER_YEAR);

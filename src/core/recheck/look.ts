@@ -1,9 +1,23 @@
 /** What is looked at again, and so which readings close it. */
-export const LOOKS = ['pressure', 'bolts', 'leak', 'tread', 'tape', 'age', 'calibration', 'anything'] as const;
+export const LOOKS = [
+  'pressure',
+  'bolts',
+  'leak',
+  'tread',
+  'tape',
+  'age',
+  'calibration',
+  'anything',
+] as const;
 export type Look = (typeof LOOKS)[number];
 
 /** Those that a job's log asks for and closes; the others follow from readings in a record. */
-export const JOB_LOOKS = ['pressure', 'bolts', 'age', 'anything'] as const satisfies readonly Look[];
+export const JOB_LOOKS = [
+  'pressure',
+  'bolts',
+  'age',
+  'anything',
+] as const satisfies readonly Look[];
 export type JobLook = (typeof JOB_LOOKS)[number];
 
 /** The same in two words, for a label. */

@@ -25,7 +25,10 @@ const FIELDS: { [L in Look]: { [Field in keyof LookReadings[L]]: Joi.Schema } } 
   age: { good, found },
   anything: { good, found },
   leak: { gaugeKpa, tempC },
-  tread: { km: quantity('km', 0, 500_000, 'Distance run'), depthMm: quantity('mm', 0, 40, 'Depth of the tread') },
+  tread: {
+    km: quantity('km', 0, 500_000, 'Distance run'),
+    depthMm: quantity('mm', 0, 40, 'Depth of the tread'),
+  },
   tape: {
     run: count(0, 500, 'Runs before it'),
     circumferenceMm: quantity('mm', 300, 4000, 'Circumference by tape'),

@@ -2,7 +2,16 @@ import fc from 'fast-check';
 import { logOf, problemOf, sampleMachine, sampleWheel } from '../../../tests/sample';
 import { foldJob, jobDues } from '../job';
 import { seeded } from '../statistics';
-import { ageDue, checkLook, dueOfTool, dueOfWheel, lookFrom, LOOKS, riderText, type RecheckRow } from '.';
+import {
+  ageDue,
+  checkLook,
+  dueOfTool,
+  dueOfWheel,
+  lookFrom,
+  LOOKS,
+  riderText,
+  type RecheckRow,
+} from '.';
 
 const MINIMUM = { 'tread.minimumMm': 1.6 };
 
@@ -20,7 +29,9 @@ describe('tread', () => {
     expect(sooner.map((d) => d.onDate)).toEqual(['2026-05-30']);
   });
   test('at once where it is there already; never by one depth, never of an archived wheel', () => {
-    const worn = sampleWheel({ treads: [...treads, { onDate: '2026-04-20', km: 5000, depthMm: 1.6 }] });
+    const worn = sampleWheel({
+      treads: [...treads, { onDate: '2026-04-20', km: 5000, depthMm: 1.6 }],
+    });
     expect(dueOfWheel(worn, null, MINIMUM)).toEqual([
       { look: 'tread', what: 'Tread at its minimum', onDate: '2026-04-20' },
     ]);
@@ -31,17 +42,25 @@ describe('tread', () => {
 
 describe('a standing tire', () => {
   const standing = (lossKpa: number, days: readonly number[]) =>
-    days.map((d) => ({ onDate: `2026-04-${String(1 + d).padStart(2, '0')}`, gaugeKpa: 230 - lossKpa * d, tempC: 18 }));
+    days.map((d) => ({
+      onDate: `2026-04-${String(1 + d).padStart(2, '0')}`,
+      gaugeKpa: 230 - lossKpa * d,
+      tempC: 18,
+    }));
   const dueOf = (pressures: ReturnType<typeof standing>, tube = false) =>
     dueOfWheel(sampleWheel({ tube, pressures }), null, { 'gauge.stepKpa': 0.5 });
   test('that leaks is looked at soon after its last reading', () => {
-    expect(dueOf(standing(3, [0, 4, 8, 12]))).toMatchObject([{ look: 'leak', onDate: '2026-04-14' }]);
+    expect(dueOf(standing(3, [0, 4, 8, 12]))).toMatchObject([
+      { look: 'leak', onDate: '2026-04-14' },
+    ]);
     expect(dueOf(standing(3, [0, 4, 8, 12]))[0]!.what).toMatch(/slow leak/);
   });
   test('that is tight is not, nor one of a single reading; of two it cannot be told', () => {
     expect(dueOf(standing(0.05, [0, 7, 14, 21]))).toEqual([]);
     expect(dueOf(standing(3, [0]))).toEqual([]);
-    expect(dueOf(standing(0.05, [0, 7]))).toMatchObject([{ look: 'leak', what: 'Pressure, standing: is it a leak?' }]);
+    expect(dueOf(standing(0.05, [0, 7]))).toMatchObject([
+      { look: 'leak', what: 'Pressure, standing: is it a leak?' },
+    ]);
   });
   test('readings of long ago are of another filling', () => {
     const long = { onDate: '2025-04-01', gaugeKpa: 260, tempC: 18 };
@@ -57,8 +76,10 @@ test('a wheel of a pair is taped after the run until it settles; one alone never
     circumferenceMm,
     gaugeKpa: 41,
   });
-  const dues = (rollouts: ReturnType<typeof tape>[], pair: 'driven axle of four' | null = 'driven axle of four') =>
-    dueOfWheel(sampleWheel({ pair, rollouts }), null, { 'recheck.tapeDays': 5 });
+  const dues = (
+    rollouts: ReturnType<typeof tape>[],
+    pair: 'driven axle of four' | null = 'driven axle of four',
+  ) => dueOfWheel(sampleWheel({ pair, rollouts }), null, { 'recheck.tapeDays': 5 });
   expect(dues([tape(0, 2600), tape(1, 2625)])).toEqual([
     { look: 'tape', what: 'Tape after the run, until it settles', onDate: '2026-04-07' },
   ]);
@@ -68,7 +89,9 @@ test('a wheel of a pair is taped after the run until it settles; one alone never
 
 test('a tool is calibrated again after the days of the rule, and never where nobody said when it was', () => {
   const tool = { archived: false, calibratedOn: '2025-11-20' };
-  expect(dueOfTool(tool, { 'recheck.calibrationDays': 365 })).toMatchObject([{ onDate: '2026-11-20' }]);
+  expect(dueOfTool(tool, { 'recheck.calibrationDays': 365 })).toMatchObject([
+    { onDate: '2026-11-20' },
+  ]);
   expect(dueOfTool({ ...tool, calibratedOn: null }, {})).toEqual([]);
   expect(dueOfTool({ ...tool, archived: true }, {})).toEqual([]);
 });
@@ -84,16 +107,22 @@ describe('a tire’s age', () => {
   });
   test('old when it was fitted: a year on; a code that cannot be read asks for nothing', () => {
     expect(ageDue('0119', '2026-04-30', null, rules)[0]!.onDate).toBe('2027-04-30');
-    for (const code of ['9924', 'abcd', '0199']) expect(ageDue(code, '2026-04-30', null, rules)).toEqual([]);
+    for (const code of ['9924', 'abcd', '0199'])
+      expect(ageDue(code, '2026-04-30', null, rules)).toEqual([]);
   });
   test('is never due before it was fitted', () => {
     const random = seeded(5);
     fc.assert(
-      fc.property(fc.integer({ min: 1, max: 52 }), fc.integer({ min: 10, max: 26 }), (week, year) => {
-        const code = `${String(week).padStart(2, '0')}${year}`;
-        const fitted = `2026-0${1 + Math.floor(random() * 9)}-15`;
-        for (const due of ageDue(code, fitted, null, rules)) expect(due.onDate > fitted).toBe(true);
-      }),
+      fc.property(
+        fc.integer({ min: 1, max: 52 }),
+        fc.integer({ min: 10, max: 26 }),
+        (week, year) => {
+          const code = `${String(week).padStart(2, '0')}${year}`;
+          const fitted = `2026-0${1 + Math.floor(random() * 9)}-15`;
+          for (const due of ageDue(code, fitted, null, rules))
+            expect(due.onDate > fitted).toBe(true);
+        },
+      ),
     );
   });
 });
@@ -131,7 +160,8 @@ test('words of an earlier program say which readings close it', () => {
 });
 
 test('every look has its readings; a missing or a strange one is named', () => {
-  for (const look of LOOKS) expect(problemOf(() => checkLook(look, { strange: 1 })).field).toBeTruthy();
+  for (const look of LOOKS)
+    expect(problemOf(() => checkLook(look, { strange: 1 })).field).toBeTruthy();
   expect(checkLook('bolts', { good: true })).toEqual({ good: true, found: '' });
   expect(problemOf(() => checkLook('pressure', { good: true, gaugeKpa: 90 })).field).toBe('tempC');
   expect(problemOf(() => checkLook('tread', { km: -1, depthMm: 3 })).field).toBe('km');
@@ -157,7 +187,11 @@ test('a few words for the rider name every machine once, with its wheels and day
   });
   expect(
     riderText(
-      [row({}), row({ machineName: 'Tarn 90', position: 'front' }), row({ what: 'Tread near its minimum' })],
+      [
+        row({}),
+        row({ machineName: 'Tarn 90', position: 'front' }),
+        row({ what: 'Tread near its minimum' }),
+      ],
       'Ford Lane Wheels',
     ),
   ).toBe(

@@ -2,7 +2,8 @@ import { parseISO } from 'date-fns';
 import type { RecheckRow } from './recheck-row';
 import { POSITION_WORDS } from '../wheels';
 
-const dayText = (day: string): string => parseISO(day).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' });
+const dayText = (day: string): string =>
+  parseISO(day).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' });
 
 /** A few words for a rider of what is due on his machines, to be copied into a message. All rows are of one rider. */
 export const riderText = (rows: readonly RecheckRow[], shopName: string): string => {

@@ -21,12 +21,15 @@ export const wordsPattern = (words: readonly string[]): RegExp => {
       );
   const forms = new Set(words.flatMap((w) => [w, w.normalize('NFC'), w.normalize('NFD')]));
   // The longest first: a name goes whole, not by its first part.
-  const either = [...forms].sort((a, b) => b.length - a.length).map((w) => escaped(w).replace(/\s+/g, '\\s+'));
+  const either = [...forms]
+    .sort((a, b) => b.length - a.length)
+    .map((w) => escaped(w).replace(/\s+/g, '\\s+'));
   return new RegExp(`(?<![\\p{L}\\p{N}])(?:${either.join('|')})(?![\\p{L}\\p{N}])`, 'giu');
 };
 
 /** The text without what the pattern finds. */
-export const withoutWords = (text: string, pattern: RegExp): string => text.replace(pattern, FORGOTTEN);
+export const withoutWords = (text: string, pattern: RegExp): string =>
+  text.replace(pattern, FORGOTTEN);
 
 /** What is kept of a rider. */
 export interface RiderKept {

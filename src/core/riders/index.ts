@@ -1,2 +1,8 @@
 /** Riders: what is kept of them, and how one is forgotten. */
-export { FORGOTTEN, withoutWords, wordsPattern, type Forgotten, type RiderKept } from './forget-name';
+export {
+  FORGOTTEN,
+  withoutWords,
+  wordsPattern,
+  type Forgotten,
+  type RiderKept,
+} from './forget-name';

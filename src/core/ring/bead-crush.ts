@@ -61,7 +61,8 @@ const BEADS = (says: string) =>
     says,
   );
 
-const mean = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0) / values.length;
+const mean = (values: readonly number[]): number =>
+  values.reduce((a, b) => a + b, 0) / values.length;
 const SIDE_WORDS: Record<BeadSide, string> = { inner: 'Inner bead', outer: 'Outer bead' };
 const mm = (value: number) => ({ value, unit: 'mm' as const, digits: 2 });
 
@@ -76,7 +77,11 @@ const checkBeads = (beads: readonly BeadMeasured[], field: string): void =>
           'at least one reading of the caliper',
         );
     if (beads.findIndex((b) => b.side === bead.side) !== i)
-      throw new InputError(`${field}[${i}].side`, `The ${bead.side} bead stands twice.`, 'each bead once');
+      throw new InputError(
+        `${field}[${i}].side`,
+        `The ${bead.side} bead stands twice.`,
+        'each bead once',
+      );
     const [bundle, gap] = [mean(bead.bundleMm), mean(bead.gapMm)];
     if (bundle <= gap)
       throw new InputError(
@@ -103,17 +108,25 @@ export const beadCrush = defineWorking<Input, BeadCrush>({
   }),
   example: { beads: [{ side: 'outer', bundleMm: [19.6, 19.5, 19.7], gapMm: [16.8, 16.9, 16.8] }] },
   work({ beads, other = [], rings = 2, rules }, show) {
-    if (beads.length === 0) throw new InputError('beads', 'No bead was measured.', 'both beads, one after the other');
+    if (beads.length === 0)
+      throw new InputError('beads', 'No bead was measured.', 'both beads, one after the other');
     checkBeads(beads, 'beads');
     checkBeads(other, 'other');
     const leastMm = ruleNumber('ring.crushLeastMm', rules, show);
     const mostMm = ruleNumber('ring.crushMostMm', rules, show);
     const spreadLimitMm = ruleNumber('ring.crushSpreadMm', rules, show);
     if (mostMm < leastMm)
-      throw new InputError('rules', 'The most crush is less than the least.', 'a least and a most that is larger');
+      throw new InputError(
+        'rules',
+        'The most crush is less than the least.',
+        'a least and a most that is larger',
+      );
     show.basis('measured', 'bundle and gap by caliper');
 
-    const judge = (wheel: CrushOfBead['wheel'], { side, bundleMm, gapMm }: BeadMeasured): CrushOfBead => {
+    const judge = (
+      wheel: CrushOfBead['wheel'],
+      { side, bundleMm, gapMm }: BeadMeasured,
+    ): CrushOfBead => {
       const name = `${wheel === 'other' ? 'the other wheel, ' : ''}${SIDE_WORDS[side].toLowerCase()}`;
       const crushMm = show.line(name, 'mean bundle − mean gap', mean(bundleMm) - mean(gapMm), 'mm');
       const worstMm = show.line(
@@ -147,8 +160,16 @@ export const beadCrush = defineWorking<Input, BeadCrush>({
           ),
         );
       else reasons.push(reason('good', `${bead}: {0} of crush.`, [mm(crushMm)]));
-      if (crushMm >= leastMm - READ_MM && worstMm < leastMm - READ_MM && bundleMm.length + gapMm.length > 2)
-        reasons.push(reason('check', `${bead}: only {0} at its thinnest place. Measure there again.`, [mm(worstMm)]));
+      if (
+        crushMm >= leastMm - READ_MM &&
+        worstMm < leastMm - READ_MM &&
+        bundleMm.length + gapMm.length > 2
+      )
+        reasons.push(
+          reason('check', `${bead}: only {0} at its thinnest place. Measure there again.`, [
+            mm(worstMm),
+          ]),
+        );
       if (Math.min(bundleMm.length, gapMm.length) < MIN_PLACES)
         reasons.push(
           reason(
@@ -174,12 +195,17 @@ export const beadCrush = defineWorking<Input, BeadCrush>({
     ] as const)
       if (rings === 2 && list.length === 1)
         reasons.push(
-          reason('check', `Measure ${whose}${list[0]!.side === 'inner' ? 'outer' : 'inner'} bead too: they differ.`),
+          reason(
+            'check',
+            `Measure ${whose}${list[0]!.side === 'inner' ? 'outer' : 'inner'} bead too: they differ.`,
+          ),
         );
     const apart = judged
       .filter((b) => b.wheel === 'this')
       .flatMap((b) =>
-        judged.filter((o) => o.wheel === 'other' && o.side === b.side).map((o) => Math.abs(o.crushMm - b.crushMm)),
+        judged
+          .filter((o) => o.wheel === 'other' && o.side === b.side)
+          .map((o) => Math.abs(o.crushMm - b.crushMm)),
       );
     const pairDifferenceMm =
       apart.length === 0

@@ -31,8 +31,14 @@ export interface BoltCircle {
   reasons: Reason[];
 }
 
-const inches = (value: number): NamedCircle => ({ label: `5 on ${value} in`, diameterMm: value * INCH_IN_MM });
-const fourOn = (diameterMm: number): NamedCircle => ({ label: `4 on ${diameterMm} mm`, diameterMm });
+const inches = (value: number): NamedCircle => ({
+  label: `5 on ${value} in`,
+  diameterMm: value * INCH_IN_MM,
+});
+const fourOn = (diameterMm: number): NamedCircle => ({
+  label: `4 on ${diameterMm} mm`,
+  diameterMm,
+});
 
 /** Circles that fitters meet, by the number of holes. Basis: memory. */
 const COMMON: Readonly<Partial<Record<number, readonly NamedCircle[]>>> = {
@@ -90,7 +96,12 @@ export const boltCircle = defineWorking<Input, BoltCircle>({
     holes: count(3, 12, 'Holes'),
     chordMm: quantity('mm', 10, 500, 'From hole to hole, centers').optional(),
     skipped: count(0, 5, 'Holes between the two').optional(),
-    holeToFlatMm: quantity('mm', 10, 500, 'From one hole to the line between the two far ones').optional(),
+    holeToFlatMm: quantity(
+      'mm',
+      10,
+      500,
+      'From one hole to the line between the two far ones',
+    ).optional(),
     rules: ruleValues(),
   }),
   example: { holes: 6, chordMm: 57, skipped: 0 },
@@ -99,7 +110,10 @@ export const boltCircle = defineWorking<Input, BoltCircle>({
     const diameterMm = diameterOf(input, show);
     const chord = (skipped: number) => diameterMm * sinDeg((180 * (skipped + 1)) / holes);
     const neighborMm = show.line('hole to the next', 'D × sin(180° / holes)', chord(0), 'mm');
-    const skipOneMm = holes === 3 ? null : show.line('to the next but one', 'D × sin(360° / holes)', chord(1), 'mm');
+    const skipOneMm =
+      holes === 3
+        ? null
+        : show.line('to the next but one', 'D × sin(360° / holes)', chord(1), 'mm');
     show.basis('published', 'regular polygon geometry');
     const reasons: Reason[] = [];
     const mistakes: BoltCircle['mistakes'] = [];
@@ -127,12 +141,20 @@ export const boltCircle = defineWorking<Input, BoltCircle>({
     if (common.length > 0) show.basis('memory', `common circles of ${holes} holes`);
     if (nearest && second && Math.abs(second.differenceMm) <= nearMm)
       reasons.unshift(
-        reason('check', `${nearest.label} or ${second.label}: nearer to each other than this measuring.`),
+        reason(
+          'check',
+          `${nearest.label} or ${second.label}: nearer to each other than this measuring.`,
+        ),
       );
     else if (nearest) reasons.unshift(reason('good', `${nearest.label}.`));
     else
       reasons.unshift(
-        reason('check', common.length > 0 ? 'No common circle is near: measure again.' : 'No common circle is known.'),
+        reason(
+          'check',
+          common.length > 0
+            ? 'No common circle is near: measure again.'
+            : 'No common circle is known.',
+        ),
       );
     show.verdict(worstOf(reasons));
     return { diameterMm, nearest, neighborMm, skipOneMm, mistakes, reasons };

@@ -36,7 +36,9 @@ export const BOLTS: Readonly<Record<BoltName, BoltSize>> = {
 const KSI_IN_MPA = 6.894757;
 
 /** Proof strength by grade or class. Source: SAE J429; ISO 898-1, up to M16. */
-export const GRADES: Readonly<Record<GradeName, { proofMpa: number; thread: BoltSize['thread']; from: string }>> = {
+export const GRADES: Readonly<
+  Record<GradeName, { proofMpa: number; thread: BoltSize['thread']; from: string }>
+> = {
   '5': { proofMpa: 85 * KSI_IN_MPA, thread: 'inch', from: 'SAE J429, grade 5: 85 ksi' },
   '8': { proofMpa: 120 * KSI_IN_MPA, thread: 'inch', from: 'SAE J429, grade 8: 120 ksi' },
   '8.8': { proofMpa: 580, thread: 'metric', from: 'ISO 898-1, class 8.8: 580 MPa' },

@@ -47,7 +47,14 @@ export const clampForce = defineWorking<Input, ClampForce>({
     ringDiameterMm: quantity('mm', 100, 700, 'Diameter of their circle'),
     rules: ruleValues(),
   }),
-  example: { torqueNm: 18, bolt: '5/16-18', grade: '8', lubricant: 'anti-seize', bolts: 16, ringDiameterMm: 330 },
+  example: {
+    torqueNm: 18,
+    bolt: '5/16-18',
+    grade: '8',
+    lubricant: 'anti-seize',
+    bolts: 16,
+    ringDiameterMm: 330,
+  },
   work({ torqueNm, bolt, grade, lubricant, bolts, ringDiameterMm, rules }, show) {
     const { diameterMm, stressMm2, thread } = BOLTS[bolt];
     const { proofMpa, thread: ofThread, from } = GRADES[grade];
@@ -65,12 +72,25 @@ export const clampForce = defineWorking<Input, ClampForce>({
       'bolts × F / (π × circle)',
       (bolts * forcePerBoltN) / (Math.PI * ringDiameterMm),
     );
-    const proofN = show.line('proof load', `${stressMm2} mm² × ${proofMpa.toFixed(0)} MPa`, stressMm2 * proofMpa, 'N');
+    const proofN = show.line(
+      'proof load',
+      `${stressMm2} mm² × ${proofMpa.toFixed(0)} MPa`,
+      stressMm2 * proofMpa,
+      'N',
+    );
     const shareOfProof = forcePerBoltN / proofN;
     show.line('share of it', 'F / proof load', 100 * shareOfProof, 'pct');
     const mayPct = ruleNumber('clamp.proofPct', rules, show);
-    const mostNm = show.line('torque that reaches the share', 'rule', (torqueNm * mayPct) / (100 * shareOfProof), 'Nm');
-    show.basis('published', 'Shigley: torque factors and F = T / (K d), which scatters by a quarter either way');
+    const mostNm = show.line(
+      'torque that reaches the share',
+      'rule',
+      (torqueNm * mayPct) / (100 * shareOfProof),
+      'Nm',
+    );
+    show.basis(
+      'published',
+      'Shigley: torque factors and F = T / (K d), which scatters by a quarter either way',
+    );
     show.basis('published', from);
     show.basis('memory', `stress area of ${bolt}: ${stressMm2} mm²`);
     const newtons = [
@@ -98,7 +118,9 @@ export const clampForce = defineWorking<Input, ClampForce>({
         ),
       );
     show.verdict(worstOf(reasons));
-    show.caution('The maker’s figure binds. A torque without its bolt, its grade and its lubricant means nothing.');
+    show.caution(
+      'The maker’s figure binds. A torque without its bolt, its grade and its lubricant means nothing.',
+    );
     show.caution('Power tools may run bolts down; only a torque wrench finishes.');
     return { forcePerBoltN, forcePerMm, proofN, shareOfProof, mostNm, reasons };
   },

@@ -41,7 +41,9 @@ const n = (v: number): number => Math.round(v * 10) / 10;
 export const sectionLength =
   (units: UnitPreferences) =>
   (mm: number): string => {
-    const { text, label } = formatQuantity(mm, 'mm', units, { digits: Number.isInteger(mm) ? 0 : 1 });
+    const { text, label } = formatQuantity(mm, 'mm', units, {
+      digits: Number.isInteger(mm) ? 0 : 1,
+    });
     return `${text} ${label}`;
   };
 
@@ -57,11 +59,21 @@ export const crossSection = (
 ): DialShape[] | null => {
   const { overallWidthMm: wide, backspaceMm: back } = rim;
   if (wide === null || back === null || back >= wide) return null;
-  const stepMm = rim.stepMm ?? (rim.flangeMm === null ? null : rim.flangeMm - USUAL.flangeOverStepMm) ?? wide;
+  const stepMm =
+    rim.stepMm ?? (rim.flangeMm === null ? null : rim.flangeMm - USUAL.flangeOverStepMm) ?? wide;
   const seat = stepMm / 2;
-  const flange = Math.max(seat + 6, rim.flangeMm === null ? seat + USUAL.flangeOverStepMm / 2 : rim.flangeMm / 2);
-  const well = Math.min(seat - 4, rim.wellMm === null ? seat - USUAL.wellUnderStepMm / 2 : rim.wellMm / 2);
-  const edge = rim.innerWidthMm === null || rim.innerWidthMm >= wide ? USUAL.ringMm : (wide - rim.innerWidthMm) / 2;
+  const flange = Math.max(
+    seat + 6,
+    rim.flangeMm === null ? seat + USUAL.flangeOverStepMm / 2 : rim.flangeMm / 2,
+  );
+  const well = Math.min(
+    seat - 4,
+    rim.wellMm === null ? seat - USUAL.wellUnderStepMm / 2 : rim.wellMm / 2,
+  );
+  const edge =
+    rim.innerWidthMm === null || rim.innerWidthMm >= wide
+      ? USUAL.ringMm
+      : (wide - rim.innerWidthMm) / 2;
   const low = well * 0.62;
   const scale = Math.min(
     (SECTION_FIELD.width - 2 * MARGIN.side) / wide,
@@ -80,7 +92,13 @@ export const crossSection = (
     d: `M${points.map(([mm, r]) => `${x(mm)} ${y(r)}`).join('L')}${closed ? 'Z' : ''}`,
     filled: closed,
   });
-  const box = (role: DialShape['role'], fromMm: number, toMm: number, lowMm: number, highMm: number): DialShape =>
+  const box = (
+    role: DialShape['role'],
+    fromMm: number,
+    toMm: number,
+    lowMm: number,
+    highMm: number,
+  ): DialShape =>
     path(
       role,
       [
@@ -164,7 +182,12 @@ export const crossSection = (
   const offset = back - wide / 2;
   if (Math.abs(offset) * scale > 6)
     shapes.push(
-      ...measure(Math.min(back, wide / 2), Math.max(back, wide / 2), SECTION_FIELD.height - 8, `offset ${say(offset)}`),
+      ...measure(
+        Math.min(back, wide / 2),
+        Math.max(back, wide / 2),
+        SECTION_FIELD.height - 8,
+        `offset ${say(offset)}`,
+      ),
     );
   for (const side of BEAD_SIDES) {
     const bundleMm = mean(beads[side]?.bundleMm);

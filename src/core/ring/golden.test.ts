@@ -1,7 +1,18 @@
 import { goldenAnswers } from '../../../tests/whole-answer';
-import { beadCrush, boltCircle, clampForce, ringGap, ringOrder, rollout, rolloutMatch, splitRim, wheelOffset } from '.';
+import {
+  beadCrush,
+  boltCircle,
+  clampForce,
+  ringGap,
+  ringOrder,
+  rollout,
+  rolloutMatch,
+  splitRim,
+  wheelOffset,
+} from '.';
 
-const tape = (...mm: number[]) => mm.map((circumferenceMm, run) => ({ run, circumferenceMm, gaugeKpa: 41.37 }));
+const tape = (...mm: number[]) =>
+  mm.map((circumferenceMm, run) => ({ run, circumferenceMm, gaugeKpa: 41.37 }));
 
 /** Whole answers, word for word: a change in any of them is meant, or it is a mistake. */
 describe('golden answers about ring, pair and split', () => {

@@ -44,7 +44,9 @@ const WIDEST_DEG = 135;
 
 const widestStretchDeg = (readings: readonly GapReading[]): number => {
   const round = readings.map((r) => r.deg % 360).sort((a, b) => a - b);
-  return Math.max(...round.map((deg, i) => (i === 0 ? deg + 360 - round.at(-1)! : deg - round[i - 1]!)));
+  return Math.max(
+    ...round.map((deg, i) => (i === 0 ? deg + 360 - round.at(-1)! : deg - round[i - 1]!)),
+  );
 };
 
 /**
@@ -59,7 +61,10 @@ export const ringGap = defineWorking<Input, RingGap>({
   says: 'Whether a ring comes down evenly, and where to pull next',
   input: () => ({
     readings: listOf(
-      record({ deg: angle('Place on the ring'), gapMm: quantity('mm', 0, 60, 'Gap there') }, 'A reading of the feeler'),
+      record(
+        { deg: angle('Place on the ring'), gapMm: quantity('mm', 0, 60, 'Gap there') },
+        'A reading of the feeler',
+      ),
       48,
       'Readings round the ring',
     ),
@@ -69,7 +74,10 @@ export const ringGap = defineWorking<Input, RingGap>({
     rules: ruleValues(),
   }),
   example: {
-    readings: [0, 60, 120, 180, 240, 300].map((deg, i) => ({ deg, gapMm: [1.9, 1.6, 1.1, 0.8, 1.2, 1.6][i]! })),
+    readings: [0, 60, 120, 180, 240, 300].map((deg, i) => ({
+      deg,
+      gapMm: [1.9, 1.6, 1.1, 0.8, 1.2, 1.6][i]!,
+    })),
     when: 'before the torque',
     bolts: 12,
     bolt: '5/16-18',
@@ -82,10 +90,20 @@ export const ringGap = defineWorking<Input, RingGap>({
         `${LEAST_PLACES} readings at least, no more than ${WIDEST_DEG}° apart`,
       );
     const fit = firstHarmonic(readings.map((r) => ({ angleDeg: r.deg, value: r.gapMm })));
-    if (!fit) throw new InputError('readings', 'The readings are of too few places.', 'places all round the ring');
+    if (!fit)
+      throw new InputError(
+        'readings',
+        'The readings are of too few places.',
+        'places all round the ring',
+      );
     const gaps = readings.map((r) => r.gapMm);
     const meanMm = show.line('mean gap', 'least squares', fit.mean, 'mm');
-    const spreadMm = show.line('spread', 'widest − narrowest', Math.max(...gaps) - Math.min(...gaps), 'mm');
+    const spreadMm = show.line(
+      'spread',
+      'widest − narrowest',
+      Math.max(...gaps) - Math.min(...gaps),
+      'mm',
+    );
     const tiltMm = show.line('tilt', 'twice the once-a-turn part', 2 * fit.size, 'mm');
     const openDeg = show.line('open at', 'its direction', fit.size < 1e-9 ? 0 : fit.highDeg, 'deg');
     show.basis('published', 'ordinary least squares');
@@ -126,10 +144,11 @@ export const ringGap = defineWorking<Input, RingGap>({
       reasons.push(
         meanMm >= startedMm - 0.005
           ? reason('good', 'It stands {0} off: a sign of crush to come.', [mm(meanMm)])
-          : reason('check', 'It stands only {0} off, {1} is a sign of crush to come: measure bundles and gap.', [
-              mm(meanMm),
-              mm(startedMm),
-            ]),
+          : reason(
+              'check',
+              'It stands only {0} off, {1} is a sign of crush to come: measure bundles and gap.',
+              [mm(meanMm), mm(startedMm)],
+            ),
       );
     }
     const isLast = when === 'after the torque';
@@ -148,14 +167,18 @@ export const ringGap = defineWorking<Input, RingGap>({
           [mm(tiltMm), mm(evenMm)],
         ),
       uneven: () =>
-        reason(isLast ? 'stop' : 'check', 'Uneven: {0} between the widest and the narrowest place, not tilted.', [
-          mm(spreadMm),
-        ]),
+        reason(
+          isLast ? 'stop' : 'check',
+          'Uneven: {0} between the widest and the narrowest place, not tilted.',
+          [mm(spreadMm)],
+        ),
       even: () =>
         isLast
-          ? reason('check', 'Even, and {0} open after the torque: whether it has to close the maker says.', [
-              mm(meanMm),
-            ])
+          ? reason(
+              'check',
+              'Even, and {0} open after the torque: whether it has to close the maker says.',
+              [mm(meanMm)],
+            )
           : reason('good', 'Even all round, {0} open.', [mm(meanMm)]),
     };
     reasons.push(WHY[state]());
@@ -168,7 +191,9 @@ export const ringGap = defineWorking<Input, RingGap>({
         ),
       );
     show.verdict(worstOf(reasons));
-    show.caution('Deflate before a ring bolt is touched. Only a torque wrench finishes; the maker’s figure binds.');
+    show.caution(
+      'Deflate before a ring bolt is touched. Only a torque wrench finishes; the maker’s figure binds.',
+    );
     return { meanMm, spreadMm, tiltMm, openDeg, state, pulls, reasons };
   },
 });

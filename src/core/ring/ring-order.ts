@@ -6,7 +6,12 @@ export const RING_SCHOOLS = ['round and round', 'crossing'] as const;
 export type RingSchool = (typeof RING_SCHOOLS)[number];
 
 /** How rings are brought down, in this order. Common practice. */
-export const RING_STAGES = ['by hand', 'half a turn each until the gap closes', 'torque', 'torque again'] as const;
+export const RING_STAGES = [
+  'by hand',
+  'half a turn each until the gap closes',
+  'torque',
+  'torque again',
+] as const;
 
 /** One bolt in its turn; bolts are numbered from 1, clockwise from the valve. */
 export interface RingMove {
@@ -39,7 +44,8 @@ const crossing = (bolts: number, last: number | null): number[] => {
   let at = last;
   while (left.size > 0) {
     const from = at;
-    const nearestDone = (bolt: number) => Math.min(...order.map((done) => apart(bolt, done, bolts)));
+    const nearestDone = (bolt: number) =>
+      Math.min(...order.map((done) => apart(bolt, done, bolts)));
     const best = [...left].reduce((a, b) => {
       const further = from === null ? 0 : apart(b, from, bolts) - apart(a, from, bolts);
       if (further !== 0) return further > 0 ? b : a;
@@ -53,11 +59,16 @@ const crossing = (bolts: number, last: number | null): number[] => {
 };
 
 /** Every move of the stages, bolt by bolt. */
-export const ringMoves = (bolts: number, school: RingSchool, stages: readonly string[]): RingMove[] => {
+export const ringMoves = (
+  bolts: number,
+  school: RingSchool,
+  stages: readonly string[],
+): RingMove[] => {
   const moves: RingMove[] = [];
   let last: number | null = null;
   for (const stage of stages) {
-    const order: number[] = school === 'crossing' ? crossing(bolts, last) : Array.from({ length: bolts }, (_, i) => i);
+    const order: number[] =
+      school === 'crossing' ? crossing(bolts, last) : Array.from({ length: bolts }, (_, i) => i);
     for (const bolt of order) moves.push({ stage, bolt: bolt + 1, deg: (360 * bolt) / bolts });
     last = order.at(-1) ?? null;
   }
@@ -84,7 +95,10 @@ export const ringOrder = defineWorking<Input, { moves: RingMove[] }>({
     const by = school ?? (ruleWord('ring.order', rules, show) as RingSchool);
     show.line('order', 'school', by);
     show.line('moves', 'bolts × stages', bolts * stages.length);
-    show.basis('practice', 'by hand, half a turn each until the gap closes evenly, torque, and torque again');
+    show.basis(
+      'practice',
+      'by hand, half a turn each until the gap closes evenly, torque, and torque again',
+    );
     show.verdict('good');
     show.caution('The maker’s order binds. Only a torque wrench finishes.');
     return { moves: ringMoves(bolts, by, stages) };

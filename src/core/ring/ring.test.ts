@@ -25,8 +25,14 @@ describe('bolt circle', () => {
       ['126.36', '-9.5'],
     ]);
     expect([result.nearest?.label, verdict]).toEqual(['5 on 5.5 in', 'good']);
-    expect(boltCircle.run({ holes: 5, holeToFlatMm: 126.36 }).result.diameterMm).toBeCloseTo(139.7, 1);
-    expect(boltCircle.run({ holes: 5, chordMm: 132.86, skipped: 1 }).result.diameterMm).toBeCloseTo(139.7, 1);
+    expect(boltCircle.run({ holes: 5, holeToFlatMm: 126.36 }).result.diameterMm).toBeCloseTo(
+      139.7,
+      1,
+    );
+    expect(boltCircle.run({ holes: 5, chordMm: 132.86, skipped: 1 }).result.diameterMm).toBeCloseTo(
+      139.7,
+      1,
+    );
   });
 
   test('every distance of a polygon that is drawn gives its circle back', () => {
@@ -37,7 +43,10 @@ describe('bolt circle', () => {
         fc.integer({ min: 60, max: 300 }),
         (holes, skipped, radius) => {
           const at = (k: number) =>
-            [radius * Math.cos((2 * Math.PI * k) / holes), radius * Math.sin((2 * Math.PI * k) / holes)] as const;
+            [
+              radius * Math.cos((2 * Math.PI * k) / holes),
+              radius * Math.sin((2 * Math.PI * k) / holes),
+            ] as const;
           const [[x0, y0], [x1, y1]] = [at(0), at(skipped + 1)];
           const chordMm = Math.hypot(x1 - x0, y1 - y0);
           const run = () => boltCircle.run({ holes, chordMm, skipped }).result.diameterMm;
@@ -50,7 +59,10 @@ describe('bolt circle', () => {
 
   test('136 and 137 mm are nearer than the measuring; a circle that nobody makes is said', () => {
     const one = boltCircle.run({ holes: 4, chordMm: 136.4 / Math.SQRT2 });
-    expect([one.verdict, one.result.reasons[0]!.says]).toEqual(['check', expect.stringMatching(/136 mm or 4 on 137/)]);
+    expect([one.verdict, one.result.reasons[0]!.says]).toEqual([
+      'check',
+      expect.stringMatching(/136 mm or 4 on 137/),
+    ]);
     expect(boltCircle.run({ holes: 4, chordMm: 125 / Math.SQRT2 }).result.nearest).toBeNull();
   });
 
@@ -87,7 +99,9 @@ describe('offset', () => {
   });
 
   test('inside the rings and a ring on each side make the width; what moves is said with its direction', () => {
-    expect(wheelOffset.run({ innerWidthMm: 200, ringMm: 15, backspaceMm: 100 }).result.overallWidthMm).toBe(230);
+    expect(
+      wheelOffset.run({ innerWidthMm: 200, ringMm: 15, backspaceMm: 100 }).result.overallWidthMm,
+    ).toBe(230);
     const { result, cautions } = wheelOffset.run({
       overallWidthMm: 200,
       backspaceMm: 100,
@@ -102,10 +116,18 @@ describe('offset', () => {
 
   test('no width, both widths, or a backspace past the width is refused', () => {
     expect(() => wheelOffset.run({ backspaceMm: 100 })).toThrow(/One width/);
-    expect(() => wheelOffset.run({ innerWidthMm: 200, overallWidthMm: 230, backspaceMm: 100 })).toThrow(/One width/);
-    expect(() => wheelOffset.run({ overallWidthMm: 200, backspaceMm: 200 })).toThrow(/no less than the whole width/);
     expect(() =>
-      wheelOffset.run({ overallWidthMm: 200, backspaceMm: 90, other: { overallWidthMm: 90, backspaceMm: 90 } }),
+      wheelOffset.run({ innerWidthMm: 200, overallWidthMm: 230, backspaceMm: 100 }),
+    ).toThrow(/One width/);
+    expect(() => wheelOffset.run({ overallWidthMm: 200, backspaceMm: 200 })).toThrow(
+      /no less than the whole width/,
+    );
+    expect(() =>
+      wheelOffset.run({
+        overallWidthMm: 200,
+        backspaceMm: 90,
+        other: { overallWidthMm: 90, backspaceMm: 90 },
+      }),
     ).toThrow(expect.objectContaining({ field: 'other.backspaceMm' }));
   });
 });
@@ -131,7 +153,9 @@ describe('crush', () => {
   });
 
   test('0.800 and 0.780 in of bundle over a gap of 0.680 in: 0.120 and 0.100 in, both wanted', () => {
-    const { result, verdict } = beadCrush.run({ beads: [bead([20.32]), bead([19.81], [17.27], 'inner')] });
+    const { result, verdict } = beadCrush.run({
+      beads: [bead([20.32]), bead([19.81], [17.27], 'inner')],
+    });
     expect(result.beads.map((b) => b.crushMm.toFixed(2))).toEqual(['3.05', '2.54']);
     expect(verdict).toBe('good');
   });
@@ -142,7 +166,9 @@ describe('crush', () => {
     [3.05, 'good'],
     [3.06, 'check'],
   ])('%d mm of crush: %s', (crush, verdict) =>
-    expect(beadCrush.run({ beads: [bead([17.27 + crush]), bead([20], [17.27], 'inner')] }).verdict).toBe(verdict),
+    expect(
+      beadCrush.run({ beads: [bead([17.27 + crush]), bead([20], [17.27], 'inner')] }).verdict,
+    ).toBe(verdict),
   );
 
   test('a thin place, a bead that was not measured and an unlike partner are named', () => {
@@ -156,10 +182,17 @@ describe('crush', () => {
     expect(says({ beads: [bead([20.4, 19.9]), inner] })).not.toMatch(/differ/);
     expect(says({ beads: [bead([20.41, 19.9]), inner] })).toMatch(/its places differ by 0\.51 mm/);
     expect(says({ beads: [inner] })).toMatch(/Measure outer bead too/);
-    expect(says({ beads: [bead([20]), inner], other: [bead([20.3]), inner] })).not.toMatch(/pair differ/);
-    const pair = beadCrush.run({ beads: [bead([19.82]), inner], other: [bead([20.33]), inner] }).result;
+    expect(says({ beads: [bead([20]), inner], other: [bead([20.3]), inner] })).not.toMatch(
+      /pair differ/,
+    );
+    const pair = beadCrush.run({
+      beads: [bead([19.82]), inner],
+      other: [bead([20.33]), inner],
+    }).result;
     expect(pair.pairDifferenceMm).toBeCloseTo(0.51, 6);
-    expect(pair.reasons.map((r) => r.says).join()).toMatch(/two wheels of the pair differ by 0\.51 mm/);
+    expect(pair.reasons.map((r) => r.says).join()).toMatch(
+      /two wheels of the pair differ by 0\.51 mm/,
+    );
   });
 
   test('what cannot be is refused at its field', () => {
@@ -168,7 +201,9 @@ describe('crush', () => {
     expect(() => beadCrush.run({ beads: [bead([17.27])] })).toThrow(at('beads[0].bundleMm'));
     expect(() => beadCrush.run({ beads: [bead([20], [])] })).toThrow(at('beads[0].gapMm'));
     expect(() => beadCrush.run({ beads: [bead([20]), bead([20])] })).toThrow(at('beads[1].side'));
-    expect(() => beadCrush.run({ beads: [bead([20])], other: [bead([16])] })).toThrow(at('other[0].bundleMm'));
+    expect(() => beadCrush.run({ beads: [bead([20])], other: [bead([16])] })).toThrow(
+      at('other[0].bundleMm'),
+    );
   });
 });
 
@@ -186,7 +221,10 @@ describe('clamp force', () => {
     const eight = clampForce.run(CLAMP);
     expect(eight.result.forcePerBoltN / 1000).toBeCloseTo(28.5, 1);
     expect(eight.result.proofN / 1000).toBeCloseTo(28.0, 1);
-    expect([eight.verdict, eight.result.reasons[0]!.says]).toEqual(['stop', expect.stringMatching(/^Past proof/)]);
+    expect([eight.verdict, eight.result.reasons[0]!.says]).toEqual([
+      'stop',
+      expect.stringMatching(/^Past proof/),
+    ]);
     expect(clampForce.run({ ...CLAMP, grade: '5' }).result.proofN / 1000).toBeCloseTo(19.8, 1);
   });
 
@@ -215,8 +253,12 @@ describe('clamp force', () => {
   });
 
   test('a grade that such a bolt is not made in is refused', () => {
-    expect(() => clampForce.run({ ...CLAMP, grade: '8.8' })).toThrow(expect.objectContaining({ field: 'grade' }));
-    expect(() => clampForce.run({ ...CLAMP, bolt: 'M8' })).toThrow(expect.objectContaining({ field: 'grade' }));
+    expect(() => clampForce.run({ ...CLAMP, grade: '8.8' })).toThrow(
+      expect.objectContaining({ field: 'grade' }),
+    );
+    expect(() => clampForce.run({ ...CLAMP, bolt: 'M8' })).toThrow(
+      expect.objectContaining({ field: 'grade' }),
+    );
   });
 });
 
@@ -227,7 +269,9 @@ describe('order of the ring', () => {
         const moves = ringMoves(bolts, school, RING_STAGES);
         for (const stage of RING_STAGES) {
           const its = moves.filter((m) => m.stage === stage).map((m) => m.bolt);
-          expect([...its].sort((a, b) => a - b)).toEqual(Array.from({ length: bolts }, (_, i) => i + 1));
+          expect([...its].sort((a, b) => a - b)).toEqual(
+            Array.from({ length: bolts }, (_, i) => i + 1),
+          );
         }
         const neighbors = moves.filter((m, i) => {
           if (i === 0) return false;
@@ -241,9 +285,12 @@ describe('order of the ring', () => {
   });
 
   test('the school is the shop’s where nobody says; stages are the caller’s', () => {
-    const order = (input: Parameters<typeof ringOrder.run>[0]) => ringOrder.run(input).result.moves.map((m) => m.bolt);
+    const order = (input: Parameters<typeof ringOrder.run>[0]) =>
+      ringOrder.run(input).result.moves.map((m) => m.bolt);
     expect(order({ bolts: 5, stages: ['a'] })).toEqual([1, 2, 3, 4, 5]);
-    expect(order({ bolts: 6, stages: ['a'], rules: { 'ring.order': 'crossing' } }).slice(0, 2)).toEqual([1, 4]);
+    expect(
+      order({ bolts: 6, stages: ['a'], rules: { 'ring.order': 'crossing' } }).slice(0, 2),
+    ).toEqual([1, 4]);
     expect(order({ bolts: 6, stages: [] })).toEqual([]);
   });
 });
@@ -261,23 +308,29 @@ describe('ring gap', () => {
 
   test('a tilted ring: how much, where, and the turns that level it', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 30, max: 300 }), fc.integer({ min: 0, max: 359 }), (hundredths, openDeg) => {
-        const tilt = hundredths / 100;
-        const { result } = ask(ring(4, tilt, openDeg));
-        expect([result.state, result.tiltMm, result.meanMm]).toEqual([
-          'tilted',
-          expect.closeTo(tilt, 9),
-          expect.closeTo(4, 9),
-        ]);
-        expect(Math.cos(((result.openDeg - openDeg) * Math.PI) / 180)).toBeCloseTo(1, 9);
-        // Pulled by those turns, every bolt stands where the closed side stands.
-        const pitchMm = INCH_IN_MM / 18;
-        for (const p of result.pulls) {
-          const gap = 4 + (tilt / 2) * Math.cos(((p.deg - openDeg) * Math.PI) / 180);
-          expect(gap - p.turns * pitchMm).toBeCloseTo(4 - tilt / 2, 6);
-        }
-        expect(result.pulls.map((p) => p.turns)).toEqual(result.pulls.map((p) => p.turns).sort((a, b) => b - a));
-      }),
+      fc.property(
+        fc.integer({ min: 30, max: 300 }),
+        fc.integer({ min: 0, max: 359 }),
+        (hundredths, openDeg) => {
+          const tilt = hundredths / 100;
+          const { result } = ask(ring(4, tilt, openDeg));
+          expect([result.state, result.tiltMm, result.meanMm]).toEqual([
+            'tilted',
+            expect.closeTo(tilt, 9),
+            expect.closeTo(4, 9),
+          ]);
+          expect(Math.cos(((result.openDeg - openDeg) * Math.PI) / 180)).toBeCloseTo(1, 9);
+          // Pulled by those turns, every bolt stands where the closed side stands.
+          const pitchMm = INCH_IN_MM / 18;
+          for (const p of result.pulls) {
+            const gap = 4 + (tilt / 2) * Math.cos(((p.deg - openDeg) * Math.PI) / 180);
+            expect(gap - p.turns * pitchMm).toBeCloseTo(4 - tilt / 2, 6);
+          }
+          expect(result.pulls.map((p) => p.turns)).toEqual(
+            result.pulls.map((p) => p.turns).sort((a, b) => b - a),
+          );
+        },
+      ),
     );
   });
 
@@ -305,7 +358,8 @@ describe('ring gap', () => {
 });
 
 describe('rollout', () => {
-  const tape = (...mm: number[]) => mm.map((circumferenceMm, run) => ({ run, circumferenceMm, gaugeKpa: 41.37 }));
+  const tape = (...mm: number[]) =>
+    mm.map((circumferenceMm, run) => ({ run, circumferenceMm, gaugeKpa: 41.37 }));
 
   test('growth from run to run, until it settles', () => {
     const growing = rollout.run({ readings: tape(2640, 2665.4, 2670) });
@@ -313,10 +367,15 @@ describe('rollout', () => {
     expect([growing.verdict, growing.result.settled]).toEqual(['check', false]);
     const settled = rollout.run({ readings: tape(2640, 2665.4, 2668.5) });
     expect([settled.verdict, settled.result.settled]).toEqual(['good', true]);
-    expect(settled.result.next).toEqual({ lowMm: expect.closeTo(2666.9, 6), highMm: expect.closeTo(2673.2, 6) });
+    expect(settled.result.next).toEqual({
+      lowMm: expect.closeTo(2666.9, 6),
+      highMm: expect.closeTo(2673.2, 6),
+    });
     const once = rollout.run({ readings: tape(2640) });
     expect([once.verdict, once.result.next, once.result.settled]).toEqual(['check', null, false]);
-    expect(rollout.run({ readings: tape(2640, 2630) }).result.reasons[0]!.says).toMatch(/10\.0 mm less after run 1/);
+    expect(rollout.run({ readings: tape(2640, 2630) }).result.reasons[0]!.says).toMatch(
+      /10\.0 mm less after run 1/,
+    );
   });
 
   test('two pressures of one run tell the stretch, and bring other readings to the measuring pressure', () => {
@@ -329,7 +388,9 @@ describe('rollout', () => {
     expect(result.stretchMmPerKpa).toBeCloseTo(1, 9);
     expect(result.circumferenceMm).toBeCloseTo(2670, 9);
     expect(() =>
-      rollout.run({ readings: [...tape(2640), { run: 1, circumferenceMm: 2690, gaugeKpa: 61.37 }] }),
+      rollout.run({
+        readings: [...tape(2640), { run: 1, circumferenceMm: 2690, gaugeKpa: 61.37 }],
+      }),
     ).toThrow(expect.objectContaining({ field: 'readings[1].gaugeKpa' }));
     expect(() =>
       rollout.run({
@@ -346,7 +407,12 @@ describe('rollout', () => {
 describe('a pair', () => {
   const inch = (value: number) => value * INCH_IN_MM;
   const match = (differenceIn: number, more: object = {}) =>
-    rolloutMatch.run({ leftMm: inch(104), rightMm: inch(104 + differenceIn), measuringKpa: 41.37, ...more });
+    rolloutMatch.run({
+      leftMm: inch(104),
+      rightMm: inch(104 + differenceIn),
+      measuringKpa: 41.37,
+      ...more,
+    });
 
   test.each<[number, string]>([
     [0, 'good'],
@@ -355,7 +421,9 @@ describe('a pair', () => {
     [0.375, 'check'],
     [0.49, 'check'],
     [0.5, 'stop'],
-  ])('%d in apart: %s', (differenceIn, verdict) => expect(match(differenceIn).verdict).toBe(verdict));
+  ])('%d in apart: %s', (differenceIn, verdict) =>
+    expect(match(differenceIn).verdict).toBe(verdict),
+  );
 
   test('one inch on 104 with a 60 inch track is a circle of 520 ft', () =>
     expect(match(1, { trackMm: inch(60) }).result.circleRadiusM! / FOOT_IN_M).toBeCloseTo(520, 6));
@@ -379,37 +447,52 @@ describe('a pair', () => {
 
   test('left and right exchanged is the same answer for the other side', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 2000, max: 2200 }), fc.integer({ min: 2000, max: 2200 }), (leftMm, rightMm) => {
-        const more = { measuringKpa: 41, stretchMmPerKpa: 1, limitKpa: 90, trackMm: 1500 };
-        const [a, b] = [
-          rolloutMatch.run({ ...more, leftMm, rightMm }),
-          rolloutMatch.run({ ...more, leftMm: rightMm, rightMm: leftMm }),
-        ];
-        expect(a.result.differenceMm + b.result.differenceMm).toBeCloseTo(0, 9);
-        expect([a.verdict, a.result.correct?.addKpa, a.result.circleRadiusM]).toEqual([
-          b.verdict,
-          b.result.correct?.addKpa,
-          b.result.circleRadiusM,
-        ]);
-        if (a.result.smaller) expect(a.result.smaller).not.toBe(b.result.smaller);
-      }),
+      fc.property(
+        fc.integer({ min: 2000, max: 2200 }),
+        fc.integer({ min: 2000, max: 2200 }),
+        (leftMm, rightMm) => {
+          const more = { measuringKpa: 41, stretchMmPerKpa: 1, limitKpa: 90, trackMm: 1500 };
+          const [a, b] = [
+            rolloutMatch.run({ ...more, leftMm, rightMm }),
+            rolloutMatch.run({ ...more, leftMm: rightMm, rightMm: leftMm }),
+          ];
+          expect(a.result.differenceMm + b.result.differenceMm).toBeCloseTo(0, 9);
+          expect([a.verdict, a.result.correct?.addKpa, a.result.circleRadiusM]).toEqual([
+            b.verdict,
+            b.result.correct?.addKpa,
+            b.result.circleRadiusM,
+          ]);
+          if (a.result.smaller) expect(a.result.smaller).not.toBe(b.result.smaller);
+        },
+      ),
     );
   });
 
   test('other pairs have rules of their own; two that differ by a tenth are no pair', () => {
     expect(match(0.5, { pair: 'driven axle of four' }).verdict).toBe('check');
     expect(match(0.5, { pair: 'rear and driven sidecar' }).verdict).toBe('stop');
-    expect(match(0.5, { pair: 'rear and driven sidecar', rules: { 'rollout.sidecarGoodMm': 20 } }).verdict).toBe(
-      'good',
-    );
-    expect(() => rolloutMatch.run({ leftMm: inch(104), rightMm: inch(140), measuringKpa: 41 })).toThrow(
+    expect(
+      match(0.5, { pair: 'rear and driven sidecar', rules: { 'rollout.sidecarGoodMm': 20 } })
+        .verdict,
+    ).toBe('good');
+    expect(() =>
+      rolloutMatch.run({ leftMm: inch(104), rightMm: inch(140), measuringKpa: 41 }),
+    ).toThrow(
       expect.objectContaining({ field: 'rightMm', message: expect.stringMatching(/35 %/) }),
     );
   });
 });
 
 describe('split rim', () => {
-  const OUT = { silent: true, gaugeKpa: 0, coreOut: true, bolts: 5, torqueNm: 24, tube: true, sealed: false };
+  const OUT = {
+    silent: true,
+    gaugeKpa: 0,
+    coreOut: true,
+    bolts: 5,
+    torqueNm: 24,
+    tube: true,
+    sealed: false,
+  };
 
   test('no bolt is touched before it is silent, at nought and the core is out, all three', () => {
     for (const silent of [true, false])
@@ -417,7 +500,11 @@ describe('split rim', () => {
         for (const gaugeKpa of [null, 0, 0.5, 0.6, 200]) {
           const { result, verdict } = splitRim.run({ ...OUT, silent, coreOut, gaugeKpa });
           const may = silent && coreOut && gaugeKpa !== null && gaugeKpa <= 0.5;
-          expect([result.mayUndo, verdict === 'stop', result.missing.length === 0]).toEqual([may, !may, may]);
+          expect([result.mayUndo, verdict === 'stop', result.missing.length === 0]).toEqual([
+            may,
+            !may,
+            may,
+          ]);
         }
   });
 
@@ -439,27 +526,42 @@ describe('split rim', () => {
 });
 
 describe('a gap that is not even without a tilt', () => {
-  const gap = (gaps: number[], when: 'bolts just started' | 'before the torque' | 'after the torque') =>
-    ringGap.run({ readings: gaps.map((gapMm, i) => ({ deg: (360 * i) / gaps.length, gapMm })), when });
-  test.each(['before the torque', 'after the torque'] as const)('0, 2, 0, 2 mm %s is uneven, never even', (when) => {
-    const { result, verdict } = gap([0, 2, 0, 2], when);
-    expect(result.state).toBe('uneven');
-    expect(verdict).toBe(when === 'after the torque' ? 'stop' : 'check');
-    expect(result.reasons.map((r) => r.says).join()).not.toMatch(/Even/);
-  });
+  const gap = (
+    gaps: number[],
+    when: 'bolts just started' | 'before the torque' | 'after the torque',
+  ) =>
+    ringGap.run({
+      readings: gaps.map((gapMm, i) => ({ deg: (360 * i) / gaps.length, gapMm })),
+      when,
+    });
+  test.each(['before the torque', 'after the torque'] as const)(
+    '0, 2, 0, 2 mm %s is uneven, never even',
+    (when) => {
+      const { result, verdict } = gap([0, 2, 0, 2], when);
+      expect(result.state).toBe('uneven');
+      expect(verdict).toBe(when === 'after the torque' ? 'stop' : 'check');
+      expect(result.reasons.map((r) => r.says).join()).not.toMatch(/Even/);
+    },
+  );
   test('so far open no bolt holds it: never good', () => {
     for (const when of ['bolts just started', 'before the torque'] as const)
-      expect(gap([45, 45, 45, 45], when)).toMatchObject({ verdict: 'check', result: { state: 'far open' } });
+      expect(gap([45, 45, 45, 45], when)).toMatchObject({
+        verdict: 'check',
+        result: { state: 'far open' },
+      });
     expect(gap([45, 45, 45, 45], 'after the torque').verdict).toBe('stop');
     expect(gap([4, 4, 4, 4], 'bolts just started').verdict).toBe('good');
   });
   test('whatever the readings, it is called even only where no place stands out and it is not tilted', () => {
     fc.assert(
-      fc.property(fc.array(fc.double({ min: 0, max: 5, noNaN: true }), { minLength: 6, maxLength: 12 }), (gaps) => {
-        const { result } = gap(gaps, 'before the torque');
-        const says = result.reasons.map((r) => r.says).join();
-        if (result.state === 'even') expect(says).not.toMatch(/stands out|Tilted/);
-      }),
+      fc.property(
+        fc.array(fc.double({ min: 0, max: 5, noNaN: true }), { minLength: 6, maxLength: 12 }),
+        (gaps) => {
+          const { result } = gap(gaps, 'before the torque');
+          const says = result.reasons.map((r) => r.says).join();
+          if (result.state === 'even') expect(says).not.toMatch(/stands out|Tilted/);
+        },
+      ),
     );
   });
 });

@@ -30,7 +30,11 @@ export interface RolloutMatch {
 
 /** Rules of each kind of pair. */
 const RULES: Record<PairKind, { good: string; tolerable: string; correct: string }> = {
-  'drag rears': { good: 'rollout.goodMm', tolerable: 'rollout.tolerableMm', correct: 'rollout.correctMm' },
+  'drag rears': {
+    good: 'rollout.goodMm',
+    tolerable: 'rollout.tolerableMm',
+    correct: 'rollout.correctMm',
+  },
   'driven axle of four': {
     good: 'rollout.axleGoodMm',
     tolerable: 'rollout.axleTolerableMm',
@@ -64,13 +68,37 @@ export const rolloutMatch = defineWorking<Input, RolloutMatch>({
     rightMm: quantity('mm', 300, 4000, 'Rollout, right'),
     measuringKpa: quantity('kPa', 5, 400, 'Both taped at'),
     pair: oneOf(PAIRS, 'What they are a pair of').optional(),
-    stretchMmPerKpa: quantity('mm', 0.001, 20, 'What the smaller one gains for each kPa').optional(),
+    stretchMmPerKpa: quantity(
+      'mm',
+      0.001,
+      20,
+      'What the smaller one gains for each kPa',
+    ).optional(),
     limitKpa: quantity('kPa', 5, 1000, 'What the smaller one may hold').optional(),
     trackMm: quantity('mm', 200, 4000, 'Track between them').optional(),
     rules: ruleValues(),
   }),
-  example: { leftMm: 2509, rightMm: 2524, measuringKpa: 41.4, stretchMmPerKpa: 1.1, limitKpa: 100, trackMm: 1450 },
-  work({ leftMm, rightMm, measuringKpa, pair = 'drag rears', stretchMmPerKpa, limitKpa, trackMm, rules }, show) {
+  example: {
+    leftMm: 2509,
+    rightMm: 2524,
+    measuringKpa: 41.4,
+    stretchMmPerKpa: 1.1,
+    limitKpa: 100,
+    trackMm: 1450,
+  },
+  work(
+    {
+      leftMm,
+      rightMm,
+      measuringKpa,
+      pair = 'drag rears',
+      stretchMmPerKpa,
+      limitKpa,
+      trackMm,
+      rules,
+    },
+    show,
+  ) {
     const smallerMm = Math.min(leftMm, rightMm);
     const differenceMm = show.line('difference', 'left − right', leftMm - rightMm, 'mm');
     const offMm = Math.abs(differenceMm);
@@ -95,7 +123,8 @@ export const rolloutMatch = defineWorking<Input, RolloutMatch>({
             (trackMm * smallerMm) / offMm / 1000,
             'm',
           );
-    if (circleRadiusM !== null) show.basis('published', 'geometry of two wheels on one axle that do not slip');
+    if (circleRadiusM !== null)
+      show.basis('published', 'geometry of two wheels on one axle that do not slip');
 
     const mm = (value: number) => ({ value, unit: 'mm' as const, digits: 1 });
     const kpa = (value: number) => ({ value, unit: 'kPa' as const, digits: 1 });
@@ -108,10 +137,11 @@ export const rolloutMatch = defineWorking<Input, RolloutMatch>({
     else {
       reasons.push(
         offMm >= correctMm - 1e-9
-          ? reason('stop', `{0} apart: ${smaller} is the smaller one, and is corrected. {1} is tolerable.`, [
-              mm(offMm),
-              mm(tolerableMm),
-            ])
+          ? reason(
+              'stop',
+              `{0} apart: ${smaller} is the smaller one, and is corrected. {1} is tolerable.`,
+              [mm(offMm), mm(tolerableMm)],
+            )
           : reason(
               'check',
               `{0} apart, {1} is tolerable: tape both again, and correct the ${smaller} one if it stays so.`,
@@ -120,34 +150,57 @@ export const rolloutMatch = defineWorking<Input, RolloutMatch>({
       );
       if (!stretchMmPerKpa)
         reasons.push(
-          reason('check', `How much air that takes nobody can know: tape the ${smaller} one at a second pressure.`),
+          reason(
+            'check',
+            `How much air that takes nobody can know: tape the ${smaller} one at a second pressure.`,
+          ),
         );
       else {
-        const addKpa = show.line('air to add', 'difference / stretch', offMm / stretchMmPerKpa, 'kPa');
-        const toKpa = show.line('that makes', 'measuring pressure + air', measuringKpa + addKpa, 'kPa');
+        const addKpa = show.line(
+          'air to add',
+          'difference / stretch',
+          offMm / stretchMmPerKpa,
+          'kPa',
+        );
+        const toKpa = show.line(
+          'that makes',
+          'measuring pressure + air',
+          measuringKpa + addKpa,
+          'kPa',
+        );
         show.basis('measured', 'the smaller tire’s own stretch');
         if (limitKpa === undefined)
-          reasons.push(reason('check', `Read the ${smaller} tire’s limit first: {0} is wanted in it.`, [kpa(toKpa)]));
+          reasons.push(
+            reason('check', `Read the ${smaller} tire’s limit first: {0} is wanted in it.`, [
+              kpa(toKpa),
+            ]),
+          );
         else if (toKpa > limitKpa + 1e-9)
           reasons.push(
-            reason('stop', 'It would take {0}, and the tire holds {1} at most: another tire, not more air.', [
-              kpa(toKpa),
-              kpa(limitKpa),
-            ]),
+            reason(
+              'stop',
+              'It would take {0}, and the tire holds {1} at most: another tire, not more air.',
+              [kpa(toKpa), kpa(limitKpa)],
+            ),
           );
         if (limitKpa === undefined || toKpa <= limitKpa + 1e-9) {
           correct = { side: smaller!, addKpa, toKpa };
           reasons.push(
-            reason('check', `Add {0} to the ${smaller} one, {1} in all, and tape it again.`, [kpa(addKpa), kpa(toKpa)]),
+            reason('check', `Add {0} to the ${smaller} one, {1} in all, and tape it again.`, [
+              kpa(addKpa),
+              kpa(toKpa),
+            ]),
           );
         }
       }
     }
     if (smaller !== null && circleRadiusM !== null && offMm > goodMm)
       reasons.push(
-        reason('check', `Without slip it steers ${smaller}, on a circle of {0}; in life it pulls that way.`, [
-          { value: circleRadiusM, unit: 'm', digits: 0 },
-        ]),
+        reason(
+          'check',
+          `Without slip it steers ${smaller}, on a circle of {0}; in life it pulls that way.`,
+          [{ value: circleRadiusM, unit: 'm', digits: 0 }],
+        ),
       );
     show.verdict(worstOf(reasons));
     show.caution('An unmatched pair steers the machine. Never past the tire’s own limit.');

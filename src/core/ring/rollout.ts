@@ -40,7 +40,8 @@ const TAPE_MM = 1.6;
 /** A tire that lost more than this was misread. */
 const SHRINK_MM = 2 * TAPE_MM;
 
-const mean = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0) / values.length;
+const mean = (values: readonly number[]): number =>
+  values.reduce((a, b) => a + b, 0) / values.length;
 
 /** Growth for each kPa, the mean of all runs after which several pressures were taped; null where none was. */
 export const stretchOf = (readings: readonly TapeReading[]): number | null => {
@@ -93,7 +94,8 @@ export const rollout = defineWorking<Input, Rollout>({
     ],
   },
   work({ readings, measuringKpa, rules }, show) {
-    if (readings.length === 0) throw new InputError('readings', 'Nothing was taped.', 'at least one tape reading');
+    if (readings.length === 0)
+      throw new InputError('readings', 'Nothing was taped.', 'at least one tape reading');
     const atKpa = show.line(
       'taped at',
       measuringKpa === undefined ? 'rule' : 'given',
@@ -138,7 +140,8 @@ export const rollout = defineWorking<Input, Rollout>({
     const growths = runs
       .slice(1)
       .map((r, i) => ({ run: r.run, growthMm: r.circumferenceMm - runs[i]!.circumferenceMm }));
-    for (const g of growths) show.line(`growth by run ${g.run}`, 'this − the one before', g.growthMm, 'mm');
+    for (const g of growths)
+      show.line(`growth by run ${g.run}`, 'this − the one before', g.growthMm, 'mm');
     const settledMm = ruleNumber('rollout.settledMm', rules, show);
     const last = growths.at(-1);
     const settled = last !== undefined && Math.abs(last.growthMm) <= settledMm + 1e-9;
@@ -148,32 +151,46 @@ export const rollout = defineWorking<Input, Rollout>({
     const shrunk = growths.find((g) => g.growthMm < -SHRINK_MM);
     if (shrunk)
       reasons.push(
-        reason('check', `It reads {0} less after run ${shrunk.run}: a misread tape, or less air. Tape it again.`, [
-          mm(-shrunk.growthMm),
-        ]),
+        reason(
+          'check',
+          `It reads {0} less after run ${shrunk.run}: a misread tape, or less air. Tape it again.`,
+          [mm(-shrunk.growthMm)],
+        ),
       );
     reasons.push(
       last === undefined
-        ? reason('check', 'Taped once: it grows about an inch after the first hot run. Tape it again after every run.')
+        ? reason(
+            'check',
+            'Taped once: it grows about an inch after the first hot run. Tape it again after every run.',
+          )
         : settled
-          ? reason('good', `Settled: {0} by run ${last.run}, {1} is the limit. Tape it again before each event.`, [
-              mm(last.growthMm),
-              mm(settledMm),
-            ])
+          ? reason(
+              'good',
+              `Settled: {0} by run ${last.run}, {1} is the limit. Tape it again before each event.`,
+              [mm(last.growthMm), mm(settledMm)],
+            )
           : last.growthMm < 0
-            ? reason('check', `Not settled: it reads {0} less by run ${last.run}. Tape it again.`, [mm(-last.growthMm)])
+            ? reason('check', `Not settled: it reads {0} less by run ${last.run}. Tape it again.`, [
+                mm(-last.growthMm),
+              ])
             : reason(
                 'check',
                 `Still growing: {0} by run ${last.run}, {1} counts as settled. Tape it again after the next run.`,
                 [mm(last.growthMm), mm(settledMm)],
               ),
     );
-    show.basis('practice', 'about an inch of growth after the first hot run; taped after every run until it settles');
+    show.basis(
+      'practice',
+      'about an inch of growth after the first hot run; taped after every run until it settles',
+    );
     // Growth falls off: the next run adds no more than the last one did.
     const next =
       last === undefined
         ? null
-        : { lowMm: circumferenceMm - TAPE_MM, highMm: circumferenceMm + Math.max(0, last.growthMm) + TAPE_MM };
+        : {
+            lowMm: circumferenceMm - TAPE_MM,
+            highMm: circumferenceMm + Math.max(0, last.growthMm) + TAPE_MM,
+          };
     if (next) {
       show.line('next run, at least', 'this − the tape', next.lowMm, 'mm');
       show.line('next run, at most', 'this + the last growth + the tape', next.highMm, 'mm');

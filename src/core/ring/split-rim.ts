@@ -55,9 +55,28 @@ export const splitRim = defineWorking<Input, SplitRim>({
     school: oneOf(RING_SCHOOLS, 'Order of the bolts').optional(),
     rules: ruleValues(),
   }),
-  example: { silent: true, gaugeKpa: 0, coreOut: true, bolts: 5, torqueNm: 24, tube: true, sealed: false },
+  example: {
+    silent: true,
+    gaugeKpa: 0,
+    coreOut: true,
+    bolts: 5,
+    torqueNm: 24,
+    tube: true,
+    sealed: false,
+  },
   work(
-    { silent, gaugeKpa, coreOut, bolts, torqueNm, tube, sealed, sealRenewed, ring = false, school = 'crossing' },
+    {
+      silent,
+      gaugeKpa,
+      coreOut,
+      bolts,
+      torqueNm,
+      tube,
+      sealed,
+      sealRenewed,
+      ring = false,
+      school = 'crossing',
+    },
     show,
   ) {
     const empty = gaugeKpa !== null && gaugeKpa <= NOUGHT_KPA;
@@ -77,7 +96,10 @@ export const splitRim = defineWorking<Input, SplitRim>({
     const mayUndo = missing.length === 0;
     const reasons: Reason[] = [
       mayUndo
-        ? reason('good', 'The air is out: silent, gauge at nought, core out. The bolts may be touched.')
+        ? reason(
+            'good',
+            'The air is out: silent, gauge at nought, core out. The bolts may be touched.',
+          )
         : reason('stop', `No bolt is touched. Missing: ${missing.join(', ')}.`),
     ];
     if (torqueNm === null)
@@ -88,12 +110,19 @@ export const splitRim = defineWorking<Input, SplitRim>({
         ),
       );
     if (!tube && !sealed)
-      reasons.push(reason('stop', 'Without a tube and without a seal by design the halves do not hold air: a tube.'));
+      reasons.push(
+        reason(
+          'stop',
+          'Without a tube and without a seal by design the halves do not hold air: a tube.',
+        ),
+      );
     if (!tube && sealed && sealRenewed !== true)
       reasons.push(reason('check', 'A new seal between the halves, with every tire.'));
     show.basis(
       'practice',
-      ring ? 'deflate fully before undoing any ring bolt' : 'deflate fully before undoing any rim bolt',
+      ring
+        ? 'deflate fully before undoing any ring bolt'
+        : 'deflate fully before undoing any rim bolt',
     );
     show.verdict(worstOf(reasons));
     show.caution(

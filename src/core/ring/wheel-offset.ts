@@ -47,7 +47,11 @@ const widthsFields = {
 const edgesOf = (widths: WheelWidths, field: string, show: Show): WheelEdges => {
   const { innerWidthMm, overallWidthMm, backspaceMm, ringMm } = widths;
   if ((innerWidthMm === undefined) === (overallWidthMm === undefined))
-    throw new InputError(`${field}overallWidthMm`, 'One width is wanted.', 'the width over all, or inside the rings');
+    throw new InputError(
+      `${field}overallWidthMm`,
+      'One width is wanted.',
+      'the width over all, or inside the rings',
+    );
   if (overallWidthMm === undefined && ringMm === undefined)
     show.basis('memory', 'a ring or flange nobody measured takes {0} on each side', [
       { value: USUAL_FLANGE_MM, unit: 'mm' },
@@ -64,8 +68,18 @@ const edgesOf = (widths: WheelWidths, field: string, show: Show): WheelEdges => 
       'The backspace is no less than the whole width.',
       `less than ${Math.round(acrossMm)} mm`,
     );
-  const offsetMm = show.line('offset', 'backspace − over all / 2', backspaceMm - acrossMm / 2, 'mm');
-  const frontspaceMm = show.line('frontspace', 'over all − backspace', acrossMm - backspaceMm, 'mm');
+  const offsetMm = show.line(
+    'offset',
+    'backspace − over all / 2',
+    backspaceMm - acrossMm / 2,
+    'mm',
+  );
+  const frontspaceMm = show.line(
+    'frontspace',
+    'over all − backspace',
+    acrossMm - backspaceMm,
+    'mm',
+  );
   return { overallWidthMm: acrossMm, offsetMm, frontspaceMm };
 };
 
@@ -88,8 +102,15 @@ const moved = (byMm: number, toward: string, edge: string): Reason =>
 export const wheelOffset = defineWorking<Input, WheelOffset>({
   name: 'wheel-offset',
   says: 'Offset of a wheel, and what another one moves',
-  input: () => ({ ...widthsFields, other: record(widthsFields, 'Another wheel in its place').optional() }),
-  example: { overallWidthMm: 280, backspaceMm: 120, other: { overallWidthMm: 305, backspaceMm: 140 } },
+  input: () => ({
+    ...widthsFields,
+    other: record(widthsFields, 'Another wheel in its place').optional(),
+  }),
+  example: {
+    overallWidthMm: 280,
+    backspaceMm: 120,
+    other: { overallWidthMm: 305, backspaceMm: 140 },
+  },
   work({ other, ...widths }, show) {
     const here = edgesOf(widths, '', show);
     show.basis('measured', 'widths and backspace, ring bolted on');
@@ -106,12 +127,27 @@ export const wheelOffset = defineWorking<Input, WheelOffset>({
       return { ...here, moves: null, reasons };
     }
     const there = edgesOf(other, 'other.', show);
-    const inwardMm = show.line('inward', 'backspace there − here', other.backspaceMm - widths.backspaceMm, 'mm');
-    const outwardMm = show.line('outward', 'frontspace there − here', there.frontspaceMm - here.frontspaceMm, 'mm');
-    const reasons = [moved(inwardMm, 'frame', 'inner edge'), moved(outwardMm, 'fender', 'outer edge')];
+    const inwardMm = show.line(
+      'inward',
+      'backspace there − here',
+      other.backspaceMm - widths.backspaceMm,
+      'mm',
+    );
+    const outwardMm = show.line(
+      'outward',
+      'frontspace there − here',
+      there.frontspaceMm - here.frontspaceMm,
+      'mm',
+    );
+    const reasons = [
+      moved(inwardMm, 'frame', 'inner edge'),
+      moved(outwardMm, 'fender', 'outer edge'),
+    ];
     show.verdict(worstOf(reasons));
     if (inwardMm > 0.05 || outwardMm > 0.05)
-      show.caution('See that nothing touches with the suspension pressed down and the wheels turned.');
+      show.caution(
+        'See that nothing touches with the suspension pressed down and the wheels turned.',
+      );
     return { ...here, moves: { ...there, inwardMm, outwardMm }, reasons };
   },
 });

@@ -24,7 +24,11 @@ const SMALL_MM = 20;
 const digitsOf = ({ unit }: Rule, value: number): { digits?: number } =>
   unit === 'mm' && value < SMALL_MM && !Number.isInteger(value) ? { digits: 2 } : {};
 
-const read = (key: string, given: RuleValues | undefined, show?: Pick<Show, 'basis'>): number | string => {
+const read = (
+  key: string,
+  given: RuleValues | undefined,
+  show?: Pick<Show, 'basis'>,
+): number | string => {
   const rule = findRule(key);
   const value = given?.[key] ?? rule.value;
   const kind = value === rule.value ? rule.basis : 'shop rule';
@@ -35,15 +39,23 @@ const read = (key: string, given: RuleValues | undefined, show?: Pick<Show, 'bas
 };
 
 /** A number rule: the given value, or the shipped default. Throws `InputError` if the given value is not a number. */
-export const ruleNumber = (key: string, given: RuleValues | undefined, show?: Pick<Show, 'basis'>): number => {
+export const ruleNumber = (
+  key: string,
+  given: RuleValues | undefined,
+  show?: Pick<Show, 'basis'>,
+): number => {
   const value = read(key, given, show);
-  if (typeof value !== 'number') throw new InputError('rules', `The rule ${key} is not a number.`, 'a number');
+  if (typeof value !== 'number')
+    throw new InputError('rules', `The rule ${key} is not a number.`, 'a number');
   return value;
 };
 
 /** A choice rule: the given word, or the shipped default. */
-export const ruleWord = (key: string, given: RuleValues | undefined, show?: Pick<Show, 'basis'>): string =>
-  String(read(key, given, show));
+export const ruleWord = (
+  key: string,
+  given: RuleValues | undefined,
+  show?: Pick<Show, 'basis'>,
+): string => String(read(key, given, show));
 
 /**
  * A choice rule as one of the words that the caller knows. Throws `InputError` for any other: a misspelled method never
@@ -57,7 +69,11 @@ export const ruleChoice = <Word extends string>(
   const value = ruleWord(key, given);
   const word = words.find((w) => w === value);
   if (word === undefined)
-    throw new InputError('rules', `${findRule(key).says}: ${value.slice(0, 40)} is not a choice.`, words.join(', '));
+    throw new InputError(
+      'rules',
+      `${findRule(key).says}: ${value.slice(0, 40)} is not a choice.`,
+      words.join(', '),
+    );
   return word;
 };
 
@@ -96,7 +112,11 @@ export const checkRuleValues = (values: RuleValues): void => {
   for (const [key, value] of Object.entries(values)) {
     const rule = BY_KEY.get(key);
     if (!rule)
-      throw new InputError('rules', `There is no rule called ${key}.`, 'rules by the keys that the shop lists');
+      throw new InputError(
+        'rules',
+        `There is no rule called ${key}.`,
+        'rules by the keys that the shop lists',
+      );
     checkRuleValue(rule, value, `rules.${key}`);
   }
 };

@@ -26,7 +26,8 @@ test('the unit stands at the end of the key of a rule that has one', () => {
     km: 'Km',
     Nm: 'Nm',
   };
-  for (const rule of DEFAULT_RULES) if (rule.unit) expect(rule.key.endsWith(ends[rule.unit]!)).toBe(true);
+  for (const rule of DEFAULT_RULES)
+    if (rule.unit) expect(rule.key.endsWith(ends[rule.unit]!)).toBe(true);
 });
 
 test('a ceiling for seating is never above 50 psi', () => {

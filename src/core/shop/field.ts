@@ -1,6 +1,18 @@
 import Joi from 'joi';
 import { InputError } from '../errors';
-import { angle, check, count, date, listOf, marking, oneOf, quantity, record, text, yes } from '../fields';
+import {
+  angle,
+  check,
+  count,
+  date,
+  listOf,
+  marking,
+  oneOf,
+  quantity,
+  record,
+  text,
+  yes,
+} from '../fields';
 import { parseMarking } from '../tires';
 import { parseTubeLabel } from '../tubes';
 import { clockText, parseAngle, type Unit } from '../units';
@@ -143,7 +155,11 @@ const plain = ({ label, form }: Field): Joi.Schema => {
 export const schemaOf = (field: Field): Joi.Schema => {
   const schema = plain(field);
   const open =
-    field.form.as === 'text' && field.usual === '' ? schema.allow('') : field.may ? schema.allow(null) : schema;
+    field.form.as === 'text' && field.usual === ''
+      ? schema.allow('')
+      : field.may
+        ? schema.allow(null)
+        : schema;
   return field.usual === undefined ? open : open.optional().default(field.usual);
 };
 
@@ -192,7 +208,8 @@ const pieces = (text: string): string[] =>
 const parts = (text: string): string[] => text.split('|').map((t) => t.trim());
 
 /** A number as files have it; text that is none comes back as it is, for the schema to refuse. */
-const toNumber = (text: string): unknown => (/^-?\d{1,12}(\.\d{1,9})?$/.test(text) ? Number(text) : text);
+const toNumber = (text: string): unknown =>
+  /^-?\d{1,12}(\.\d{1,9})?$/.test(text) ? Number(text) : text;
 
 /** A cell of a file as a value that `schemaOf` then checks. */
 export const fromCell = (field: Field, cell: string): unknown => {
@@ -221,7 +238,10 @@ export const fromCell = (field: Field, cell: string): unknown => {
     case 'dated':
       return pieces(text).map((piece) => {
         const [onDate = '', ...numbers] = parts(piece);
-        return { onDate, ...Object.fromEntries(form.of.map((n, i) => [n.key, toNumber(numbers[i] ?? '')])) };
+        return {
+          onDate,
+          ...Object.fromEntries(form.of.map((n, i) => [n.key, toNumber(numbers[i] ?? '')])),
+        };
       });
     case 'whole':
     case 'quantity':
@@ -241,7 +261,8 @@ export const parsePlaces = (typed: string): number[] =>
     .map((t) => parseAngle(t));
 
 /** Places as a fitter reads them. */
-export const placesText = (degs: readonly number[]): string => degs.map((d) => clockText(d)).join(', ');
+export const placesText = (degs: readonly number[]): string =>
+  degs.map((d) => clockText(d)).join(', ');
 
 /**
  * A sentence for what a parser of a marking has against a value; null where it has nothing, or there is no parser.

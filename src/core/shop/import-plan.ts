@@ -19,7 +19,11 @@ export interface ImportPlan<K extends RecordKind = RecordKind> {
   change: Records[K][];
 }
 
-const problem = (column: string, message: string, expected: string): CellProblem => ({ column, message, expected });
+const problem = (column: string, message: string, expected: string): CellProblem => ({
+  column,
+  message,
+  expected,
+});
 
 /** Header cells that fit no column, stand twice, or are missing though nothing else can stand for them. */
 const headerProblems = (
@@ -29,10 +33,18 @@ const headerProblems = (
 ): CellProblem[] => [
   ...header
     .filter((h) => !columns.includes(h))
-    .map((h) => problem(h.slice(0, 40) || 'header', `"${h.slice(0, 40)}" is no column here.`, columns.join(', '))),
+    .map((h) =>
+      problem(
+        h.slice(0, 40) || 'header',
+        `"${h.slice(0, 40)}" is no column here.`,
+        columns.join(', '),
+      ),
+    ),
   ...header
     .filter((h, i) => header.indexOf(h) !== i)
-    .map((h) => problem(h.slice(0, 40), `The column ${h.slice(0, 40)} stands twice.`, 'each column once')),
+    .map((h) =>
+      problem(h.slice(0, 40), `The column ${h.slice(0, 40)} stands twice.`, 'each column once'),
+    ),
   ...needed
     .filter((c) => !header.includes(c))
     .map((c) => problem(c, `The column ${c} is missing.`, `a header with ${needed.join(', ')}`)),
@@ -74,18 +86,31 @@ export const planImport = <K extends RecordKind>(
       .slice(0, 80);
     const { record, problems: faults } = fromCells(kind, byColumn, options.newId());
     if (cells.length > columns.length)
-      faults.push(problem('row', `${cells.length} cells for ${columns.length} columns.`, 'one cell for each column'));
+      faults.push(
+        problem(
+          'row',
+          `${cells.length} cells for ${columns.length} columns.`,
+          'one cell for each column',
+        ),
+      );
     if (record) {
       const before = lineOf.get(record.id);
       if (before !== undefined)
-        faults.push(problem('id', `${record.id} stands on line ${before} too.`, 'each record once'));
+        faults.push(
+          problem('id', `${record.id} stands on line ${before} too.`, 'each record once'),
+        );
       lineOf.set(record.id, line);
       if ('machineId' in record && !options.machineIds.has(record.machineId))
         faults.push(
-          problem('machine_id', `There is no machine ${record.machineId}.`, 'the id of a machine that the shop keeps'),
+          problem(
+            'machine_id',
+            `There is no machine ${record.machineId}.`,
+            'the id of a machine that the shop keeps',
+          ),
         );
     }
-    if (!record || faults.length > 0) return void plan.rows.push({ line, does: 'faulty', about, problems: faults });
+    if (!record || faults.length > 0)
+      return void plan.rows.push({ line, does: 'faulty', about, problems: faults });
     const old = byId.get(record.id);
     if (!old) {
       plan.add.push(record);
@@ -115,7 +140,10 @@ export const importAnswer = ({ rows, problems }: ImportPlan, asked: boolean): Im
   const counts: ImportAnswer['counts'] = { add: 0, change: 0, nothing: 0, faulty: 0 };
   for (const row of rows) counts[row.does]++;
   const isFaulty = (row: ImportRow) => row.does === 'faulty';
-  const first = [...rows.filter(isFaulty), ...rows.filter((row) => !isFaulty(row))].slice(0, MOST_TOLD);
+  const first = [...rows.filter(isFaulty), ...rows.filter((row) => !isFaulty(row))].slice(
+    0,
+    MOST_TOLD,
+  );
   return {
     rows: first.sort((a, b) => a.line - b.line),
     counts,

@@ -55,5 +55,11 @@ export {
   toCells,
   type CellProblem,
 } from './record';
-export { importAnswer, planImport, type ImportAnswer, type ImportPlan, type ImportRow } from './import-plan';
+export {
+  importAnswer,
+  planImport,
+  type ImportAnswer,
+  type ImportPlan,
+  type ImportRow,
+} from './import-plan';
 export type { ChangedKind, ShopChange } from './change';

@@ -28,7 +28,11 @@ const checkWhole = (kind: RecordKind, it: Records[RecordKind]): void => {
   if (kind === 'wrenches') {
     const { minNm, maxNm } = it as Records['wrenches'];
     if (maxNm <= minNm)
-      throw new InputError('maxNm', 'The highest setting is not above the lowest.', `a number above ${minNm}`);
+      throw new InputError(
+        'maxNm',
+        'The highest setting is not above the lowest.',
+        `a number above ${minNm}`,
+      );
   }
   if (kind === 'strips') {
     const { rimFromIn, rimToIn } = it as Records['strips'];
@@ -39,7 +43,11 @@ const checkWhole = (kind: RecordKind, it: Records[RecordKind]): void => {
   if (kind === 'tires') {
     const { takeOff, treadMm } = it as Records['tires'];
     if (takeOff && treadMm === null)
-      throw new InputError('treadMm', 'A take-off has no depth.', 'the depth of its tread, measured');
+      throw new InputError(
+        'treadMm',
+        'A take-off has no depth.',
+        'the depth of its tread, measured',
+      );
   }
 };
 
@@ -47,7 +55,10 @@ const checkWhole = (kind: RecordKind, it: Records[RecordKind]): void => {
 const withoutSpaces = (value: unknown): unknown =>
   value !== null && typeof value === 'object' && !Array.isArray(value)
     ? Object.fromEntries(
-        Object.entries(value).map(([key, v]) => [key, typeof v === 'string' ? v.trim() : (v as unknown)]),
+        Object.entries(value).map(([key, v]) => [
+          key,
+          typeof v === 'string' ? v.trim() : (v as unknown),
+        ]),
       )
     : value;
 
@@ -75,7 +86,8 @@ export const complete = <K extends RecordKind>(kind: K, parts: Partial<Records[K
 };
 
 /** `seatLimitKpa` as the name of a column: `seat_limit_kpa`. */
-export const columnName = (key: string): string => key.replace(/[A-Z]/g, (c) => `_${c.toLowerCase()}`);
+export const columnName = (key: string): string =>
+  key.replace(/[A-Z]/g, (c) => `_${c.toLowerCase()}`);
 
 /** The columns of a kind's file, in order. */
 export const fileColumns = (kind: RecordKind): string[] => [
@@ -117,7 +129,11 @@ export const fromCells = <K extends RecordKind>(
       it[field.key] = checkField(field, fromCell(field, cells[columnName(field.key)] ?? ''));
     } catch (error) {
       if (!(error instanceof InputError)) throw error;
-      problems.push({ column: columnName(field.key), message: error.message, expected: error.expected });
+      problems.push({
+        column: columnName(field.key),
+        message: error.message,
+        expected: error.expected,
+      });
     }
   if (problems.length > 0) return { record: null, problems };
   try {
@@ -126,7 +142,9 @@ export const fromCells = <K extends RecordKind>(
     if (!(error instanceof InputError)) throw error;
     return {
       record: null,
-      problems: [{ column: columnName(error.field), message: error.message, expected: error.expected }],
+      problems: [
+        { column: columnName(error.field), message: error.message, expected: error.expected },
+      ],
     };
   }
 };

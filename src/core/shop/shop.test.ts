@@ -45,7 +45,9 @@ const valueOf = ({ form, may }: Field): fc.Arbitrary<unknown> => {
       case 'quantity':
         return rounded(form.min, form.max);
       case 'places':
-        return fc.uniqueArray(fc.integer({ min: 1, max: 23 }), { maxLength: 3 }).map((at) => at.map((n) => 14.5 * n));
+        return fc
+          .uniqueArray(fc.integer({ min: 1, max: 23 }), { maxLength: 3 })
+          .map((at) => at.map((n) => 14.5 * n));
       case 'machine':
         return fc.constant('m');
       case 'fasteners':
@@ -65,7 +67,9 @@ const valueOf = ({ form, may }: Field): fc.Arbitrary<unknown> => {
             ...Object.fromEntries(
               form.of.map((n) => [
                 n.key,
-                n.unit === null ? fc.integer({ min: n.min, max: n.max }) : rounded(n.min, Math.min(n.max, 900)),
+                n.unit === null
+                  ? fc.integer({ min: n.min, max: n.max })
+                  : rounded(n.min, Math.min(n.max, 900)),
               ]),
             ),
           }),
@@ -94,7 +98,9 @@ describe.each(RECORD_KINDS)('%s', (kind) => {
     fc.assert(
       fc.property(recordOf(kind), (raw) => {
         const it = checkRecord(kind, raw);
-        const cells = Object.fromEntries(toCells(kind, it).map((c, i) => [fileColumns(kind)[i]!, c]));
+        const cells = Object.fromEntries(
+          toCells(kind, it).map((c, i) => [fileColumns(kind)[i]!, c]),
+        );
         expect(fromCells(kind, cells, 'new')).toEqual({ record: it, problems: [] });
       }),
       { numRuns: 60 },
@@ -130,16 +136,30 @@ describe('a record from outside', () => {
       note: '',
       fasteners: [{ socket: null }],
     });
-    expect(complete('wheels', { id: 'w' })).toMatchObject({ tubelessMarked: false, runouts: [], rimLockDegs: [] });
+    expect(complete('wheels', { id: 'w' })).toMatchObject({
+      tubelessMarked: false,
+      runouts: [],
+      rimLockDegs: [],
+    });
   });
 
   test.each<[RecordKind, object, string, RegExp]>([
-    ['tires', { id: 'a', marking: '110/90', pattern: 'knobby' }, 'marking', /stops before the rim diameter/],
+    [
+      'tires',
+      { id: 'a', marking: '110/90', pattern: 'knobby' },
+      'marking',
+      /stops before the rim diameter/,
+    ],
     ['tubes', { id: 'a', label: 'big' }, 'label', /is not a tube label/],
     ['wheels', { ...sampleWheel(), rimCode: 'round' }, 'rimCode', /is not a rim code/],
     ['wrenches', { id: 'a', name: 'w', minNm: 50, maxNm: 10 }, 'maxNm', /not above the lowest/],
     ['strips', { id: 'a', widthMm: 20, rimFromIn: 19, rimToIn: 18 }, 'rimToIn', /runs backwards/],
-    ['tires', { id: 'a', marking: '110/90-19', pattern: 'used', takeOff: true }, 'treadMm', /no depth/],
+    [
+      'tires',
+      { id: 'a', marking: '110/90-19', pattern: 'used', takeOff: true },
+      'treadMm',
+      /no depth/,
+    ],
     ['locks', { id: 'a', widthIn: 99 }, 'widthIn', /too large/],
     ['weights', { id: 'no spaces', massG: 5, kind: 'spoke' }, 'id', /./],
     ['machines', { ...sampleMachine(), horns: 2 }, 'horns', /not a field/],
@@ -158,7 +178,11 @@ describe('taking in a file', () => {
   ];
   let n = 0;
   const plan = (rows: string[][]) =>
-    planImport('tubes', rows, have, { needed: ['label'], machineIds: new Set(), newId: () => `new-${++n}` });
+    planImport('tubes', rows, have, {
+      needed: ['label'],
+      machineIds: new Set(),
+      newId: () => `new-${++n}`,
+    });
 
   test('adds what is new, changes what differs, leaves what is the same', () => {
     const { rows, add, change } = plan([
@@ -219,11 +243,15 @@ describe('taking in a file', () => {
   test('a wheel of no machine is faulty, and so is a row with too many cells', () => {
     const wheel = toCells('wheels', sampleWheel({ machineId: 'gone' }));
     const header = fileColumns('wheels');
-    const done = planImport('wheels', [header, wheel, [...toCells('wheels', sampleWheel({ id: 'w2' })), 'more']], [], {
-      needed: [],
-      machineIds: new Set(['m']),
-      newId: () => 'x',
-    });
-    expect(done.rows.map((r) => r.problems.map((p) => p.column))).toEqual([['machine_id'], ['row']]);
+    const done = planImport(
+      'wheels',
+      [header, wheel, [...toCells('wheels', sampleWheel({ id: 'w2' })), 'more']],
+      [],
+      { needed: [], machineIds: new Set(['m']), newId: () => 'x' },
+    );
+    expect(done.rows.map((r) => r.problems.map((p) => p.column))).toEqual([
+      ['machine_id'],
+      ['row'],
+    ]);
   });
 });

@@ -30,13 +30,23 @@ export const TREAD_WORDS: Record<Tread, string> = {
 
 export const TUBE_WALLS = ['standard', 'heavy', 'ultra'] as const;
 export type TubeWall = (typeof TUBE_WALLS)[number];
-export const WALL_WORDS: Record<TubeWall, string> = { standard: 'standard', heavy: 'heavy duty', ultra: 'ultra heavy' };
+export const WALL_WORDS: Record<TubeWall, string> = {
+  standard: 'standard',
+  heavy: 'heavy duty',
+  ultra: 'ultra heavy',
+};
 
 export const TUBE_VALVES = ['TR-4', 'TR-6', 'angled', 'rubber'] as const;
 export type TubeValve = (typeof TUBE_VALVES)[number];
 
 /** Instruments that have a record of their own; torque wrenches have theirs. */
-export const INSTRUMENT_KINDS = ['gauge', 'thermometer', 'dial-indicator', 'caliper', 'balance-stand'] as const;
+export const INSTRUMENT_KINDS = [
+  'gauge',
+  'thermometer',
+  'dial-indicator',
+  'caliper',
+  'balance-stand',
+] as const;
 export type InstrumentKind = (typeof INSTRUMENT_KINDS)[number];
 export const INSTRUMENT_WORDS: Record<InstrumentKind, string> = {
   gauge: 'pressure gauge',
@@ -184,6 +194,9 @@ export type Shop = { name: string; people: string[]; paces: Readonly<Record<stri
 export const inUse = <S extends Pick<Shop, FewKind>>(shop: S): S => ({
   ...shop,
   ...Object.fromEntries(
-    FEW_KINDS.map((kind) => [kind, (shop[kind] as { archived: boolean }[]).filter((r) => !r.archived)]),
+    FEW_KINDS.map((kind) => [
+      kind,
+      (shop[kind] as { archived: boolean }[]).filter((r) => !r.archived),
+    ]),
   ),
 });

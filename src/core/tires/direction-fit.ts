@@ -33,7 +33,13 @@ const ARROW_OF = {
 } as const;
 
 /** Which way round a tire goes, with the reasons. */
-export const fitDirection = ({ arrows, markedFor, end, ground, discSide }: DirectionInput): DirectionFit => {
+export const fitDirection = ({
+  arrows,
+  markedFor,
+  end,
+  ground,
+  discSide,
+}: DirectionInput): DirectionFit => {
   const arrow: DirectionFit['arrow'] = ARROW_OF[arrows][ground];
   const reasons: Reason[] = [];
   const from = discSide === 'left' ? 'left' : 'right';
@@ -45,7 +51,10 @@ export const fitDirection = ({ arrows, markedFor, end, ground, discSide }: Direc
         `No arrow: either way round. Rolling forward it turns ${turns}, seen from the ${from}${discSide === 'none' ? '' : '; an arrow on the disc says the same'}.`,
       ),
     );
-  else reasons.push(reason('good', `The arrow that counts (${arrow}) points ${turns}, seen from the ${from}.`));
+  else
+    reasons.push(
+      reason('good', `The arrow that counts (${arrow}) points ${turns}, seen from the ${from}.`),
+    );
   if (markedFor !== 'either' && markedFor !== end)
     reasons.push(
       reason(
@@ -74,7 +83,11 @@ export const directionFit = defineWorking<DirectionInput, DirectionFit>({
   example: { arrows: 'two', markedFor: 'either', end: 'rear', ground: 'dirt', discSide: 'right' },
   work(input, show) {
     const fit = fitDirection(input);
-    show.line('arrow that counts', `${input.arrows} on the sidewall, used on ${input.ground}`, fit.arrow);
+    show.line(
+      'arrow that counts',
+      `${input.arrows} on the sidewall, used on ${input.ground}`,
+      fit.arrow,
+    );
     show.line('turns', 'rolling forward, seen from the disc side', fit.turns);
     show.basis('practice', 'a two-way tire has one arrow for the road and one, reversed, for dirt');
     show.verdict(worstOf(fit.reasons));

@@ -11,9 +11,12 @@ import {
   treadWear,
 } from '.';
 
-const sizes = (...markings: string[]) => markings.map((marking) => [tireSize, { marking }] as const);
-const reads = (...markings: string[]) => markings.map((marking) => [sidewallRead, { marking }] as const);
-const ages = (...dateCodes: string[]) => dateCodes.map((dateCode) => [tireAge, { dateCode }] as const);
+const sizes = (...markings: string[]) =>
+  markings.map((marking) => [tireSize, { marking }] as const);
+const reads = (...markings: string[]) =>
+  markings.map((marking) => [sidewallRead, { marking }] as const);
+const ages = (...dateCodes: string[]) =>
+  dateCodes.map((dateCode) => [tireAge, { dateCode }] as const);
 const reading = (km: number, depthMm: number, onDate: string) => ({ km, depthMm, onDate });
 const sheet = { emptyFrontKg: 105, emptyRearKg: 110, riderKg: 95, passengerKg: 75, luggageKg: 30 };
 
@@ -40,8 +43,23 @@ describe('golden answers about tires', () => {
       '11x7.10-5',
       '33.0/10.5-15',
     ),
-    ...sizes('120/70 D 17', '4.00H18', '130/90B16 M/C 73H TL F', '110/90-19 62M TT', '240/40VR18', '90/90-21 54S TT R'),
-    ...sizes('', '140/70', '140/7-17', '150/70-170', 'hello', '110/90-19 62M TT TL', '110/90-19 62M 54S'),
+    ...sizes(
+      '120/70 D 17',
+      '4.00H18',
+      '130/90B16 M/C 73H TL F',
+      '110/90-19 62M TT',
+      '240/40VR18',
+      '90/90-21 54S TT R',
+    ),
+    ...sizes(
+      '',
+      '140/70',
+      '140/7-17',
+      '150/70-170',
+      'hello',
+      '110/90-19 62M TT TL',
+      '110/90-19 62M 54S',
+    ),
     ...reads(
       '120/70 ZR 17 M/C (58W) TL',
       '110/90-19 62M TT NHS',
@@ -49,7 +67,20 @@ describe('golden answers about tires', () => {
       '3.00-21 51P REINF',
       'MT90B16 74H F TL',
     ),
-    ...ages('3824', '0126', '5326', '5320', '5321', '0026', '5424', '127', '1226', '2626', '12', 'ab24'),
+    ...ages(
+      '3824',
+      '0126',
+      '5326',
+      '5320',
+      '5321',
+      '0026',
+      '5424',
+      '127',
+      '1226',
+      '2626',
+      '12',
+      'ab24',
+    ),
     [tireAge, { dateCode: '1824', onDate: '2026-04-30' }],
     [tireAge, { dateCode: '1820', onDate: '2026-04-30' }],
     [tireAge, { dateCode: '1815', onDate: '2026-04-30' }],
@@ -57,12 +88,27 @@ describe('golden answers about tires', () => {
     [tireAge, { dateCode: '1926', onDate: '2026-04-30' }],
     [tireCompare, {}],
     [tireCompare, { end: 'front' }],
-    [tireCompare, { sizes: ['140/80-17', '150/80-17'], clearancesMm: { above: 10, left: 5, right: 4 } }],
-    [tireCompare, { sizes: ['140/80-17', '150/80-17'], clearancesMm: { above: 15 }, sprockets: undefined }],
+    [
+      tireCompare,
+      { sizes: ['140/80-17', '150/80-17'], clearancesMm: { above: 10, left: 5, right: 4 } },
+    ],
+    [
+      tireCompare,
+      { sizes: ['140/80-17', '150/80-17'], clearancesMm: { above: 15 }, sprockets: undefined },
+    ],
     [tireCompare, { sizes: ['140/80-17', '140/80-18'], clearancesMm: undefined }],
     [tireCompare, { sizes: ['140/80-17', '140/80-17'] }],
-    [tireCompare, { sizes: ['140/80-17', '130/80-17', '150/70-17'], clearancesMm: { above: 3, left: 20, right: 2 } }],
-    [tireCompare, { sizes: ['33.0/10.5-15', '25x8-12'], sprockets: undefined, clearancesMm: undefined }],
+    [
+      tireCompare,
+      {
+        sizes: ['140/80-17', '130/80-17', '150/70-17'],
+        clearancesMm: { above: 3, left: 20, right: 2 },
+      },
+    ],
+    [
+      tireCompare,
+      { sizes: ['33.0/10.5-15', '25x8-12'], sprockets: undefined, clearancesMm: undefined },
+    ],
     [rimWidthFit, {}],
     [rimWidthFit, { rimWidthIn: 1.6 }],
     [rimWidthFit, { rimWidthIn: 1.85 }],
@@ -85,7 +131,10 @@ describe('golden answers about tires', () => {
     // Load index 50 carries 190 kg: a load that is just as much is carried.
     [
       loadSpeedFit,
-      { marking: '25x8-12 50J', sheet: { ...sheet, emptyRearKg: 190, riderKg: 0, passengerKg: 0, luggageKg: 0 } },
+      {
+        marking: '25x8-12 50J',
+        sheet: { ...sheet, emptyRearKg: 190, riderKg: 0, passengerKg: 0, luggageKg: 0 },
+      },
     ],
     [loadSpeedFit, { minSpeedSymbol: undefined, sheet: undefined }],
     [loadSpeedFit, { minLoadIndex: undefined, sheet: undefined }],
@@ -106,24 +155,54 @@ describe('golden answers about tires', () => {
     [treadWear, { readings: [] }],
     [
       treadWear,
-      { readings: [reading(0, 7, '2026-03-01'), reading(1000, 7, '2026-04-01'), reading(2000, 7, '2026-05-01')] },
+      {
+        readings: [
+          reading(0, 7, '2026-03-01'),
+          reading(1000, 7, '2026-04-01'),
+          reading(2000, 7, '2026-05-01'),
+        ],
+      },
     ],
     [
       treadWear,
-      { readings: [reading(0, 7, '2026-03-01'), reading(1000, 4, '2026-04-01'), reading(2000, 1, '2026-05-01')] },
+      {
+        readings: [
+          reading(0, 7, '2026-03-01'),
+          reading(1000, 4, '2026-04-01'),
+          reading(2000, 1, '2026-05-01'),
+        ],
+      },
     ],
     [
       treadWear,
-      { readings: [reading(0, 7, '2026-03-01'), reading(1000, 4, '2026-04-01'), reading(2000, 1.7, '2026-05-01')] },
+      {
+        readings: [
+          reading(0, 7, '2026-03-01'),
+          reading(1000, 4, '2026-04-01'),
+          reading(2000, 1.7, '2026-05-01'),
+        ],
+      },
     ],
     [
       treadWear,
-      { readings: [reading(0, 5, '2026-03-01'), reading(1000, 6, '2026-04-01'), reading(2000, 7, '2026-05-01')] },
+      {
+        readings: [
+          reading(0, 5, '2026-03-01'),
+          reading(1000, 6, '2026-04-01'),
+          reading(2000, 7, '2026-05-01'),
+        ],
+      },
     ],
     [treadWear, { readings: [reading(0, 5, '2026-03-01'), reading(0, 4, '2026-04-01')] }],
     [
       treadWear,
-      { readings: [reading(0, 7, '2026-03-01'), reading(1000, 6.9, '2026-04-01'), reading(2000, 6.7, '2026-04-02')] },
+      {
+        readings: [
+          reading(0, 7, '2026-03-01'),
+          reading(1000, 6.9, '2026-04-01'),
+          reading(2000, 6.7, '2026-04-02'),
+        ],
+      },
     ],
   ]);
 });

@@ -21,7 +21,14 @@ export {
   type LoadSpeedFit,
   type ServiceNeed,
 } from './load-speed-fit';
-export { directionFit, fitDirection, forwardTurn, ARROWS, type Arrows, type DirectionFit } from './direction-fit';
+export {
+  directionFit,
+  fitDirection,
+  forwardTurn,
+  ARROWS,
+  type Arrows,
+  type DirectionFit,
+} from './direction-fit';
 export { treadWear, type TreadReading, type TreadWear } from './tread-wear';
 export { dateCodeOn } from './date-code';
 export { tireAge, ageOf, type TireAge } from './tire-age';

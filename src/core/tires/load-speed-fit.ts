@@ -46,7 +46,12 @@ const loadOn = (
     const rear = ruleNumber(key, rules, show) / 100;
     return end === 'rear' ? rear : 1 - rear;
   };
-  const emptyKg = show.line('machine', `on the ${end}`, end === 'rear' ? sheet.emptyRearKg : sheet.emptyFrontKg, 'kg');
+  const emptyKg = show.line(
+    'machine',
+    `on the ${end}`,
+    end === 'rear' ? sheet.emptyRearKg : sheet.emptyFrontKg,
+    'kg',
+  );
   const riderKg = show.line(
     'rider',
     `${sheet.riderKg} kg × ${share('load.riderRearPct').toFixed(2)}`,
@@ -83,19 +88,33 @@ export const fitLoadSpeed = (
   const reasons: Reason[] = [];
   const { minLoadIndex, minSpeedSymbol, sheet } = need;
   const carriesKg = size.maxLoadKg;
-  if (carriesKg !== null) show.line('carries at most', `load index ${size.loadIndex}`, carriesKg, 'kg');
+  if (carriesKg !== null)
+    show.line('carries at most', `load index ${size.loadIndex}`, carriesKg, 'kg');
   if (minLoadIndex !== undefined) {
-    const asked = show.line('machine asks for', `load index ${minLoadIndex}`, maxLoadKg(minLoadIndex)!, 'kg');
+    const asked = show.line(
+      'machine asks for',
+      `load index ${minLoadIndex}`,
+      maxLoadKg(minLoadIndex)!,
+      'kg',
+    );
     if (size.loadIndex === null)
-      reasons.push(reason('check', `No load index is given; the machine asks for ${minLoadIndex}, {0}.`, [kg(asked)]));
-    else if (size.loadIndex < minLoadIndex)
       reasons.push(
-        reason('stop', `Load index ${size.loadIndex} carries {0}; the machine asks for ${minLoadIndex}, {1}.`, [
-          kg(carriesKg!),
+        reason('check', `No load index is given; the machine asks for ${minLoadIndex}, {0}.`, [
           kg(asked),
         ]),
       );
-    else reasons.push(reason('good', `Load index ${size.loadIndex}; the machine asks for ${minLoadIndex}.`));
+    else if (size.loadIndex < minLoadIndex)
+      reasons.push(
+        reason(
+          'stop',
+          `Load index ${size.loadIndex} carries {0}; the machine asks for ${minLoadIndex}, {1}.`,
+          [kg(carriesKg!), kg(asked)],
+        ),
+      );
+    else
+      reasons.push(
+        reason('good', `Load index ${size.loadIndex}; the machine asks for ${minLoadIndex}.`),
+      );
   }
   if (minSpeedSymbol !== undefined) {
     const askedKmh = show.line(
@@ -105,21 +124,33 @@ export const fitLoadSpeed = (
       'km/h',
     );
     if (size.maxSpeedKmh === null)
-      reasons.push(reason('check', `No speed symbol is given; the machine asks for ${minSpeedSymbol}.`));
+      reasons.push(
+        reason('check', `No speed symbol is given; the machine asks for ${minSpeedSymbol}.`),
+      );
     else if (size.maxSpeedKmh < askedKmh)
       reasons.push(
-        reason('stop', `Speed symbol ${size.speedSymbol} ends at {0}; the machine asks for ${minSpeedSymbol}, {1}.`, [
-          { value: size.maxSpeedKmh, unit: 'km/h' },
-          { value: askedKmh, unit: 'km/h' },
-        ]),
+        reason(
+          'stop',
+          `Speed symbol ${size.speedSymbol} ends at {0}; the machine asks for ${minSpeedSymbol}, {1}.`,
+          [
+            { value: size.maxSpeedKmh, unit: 'km/h' },
+            { value: askedKmh, unit: 'km/h' },
+          ],
+        ),
       );
-    else reasons.push(reason('good', `Speed symbol ${size.speedSymbol}; the machine asks for ${minSpeedSymbol}.`));
+    else
+      reasons.push(
+        reason('good', `Speed symbol ${size.speedSymbol}; the machine asks for ${minSpeedSymbol}.`),
+      );
   }
   if (!sheet) return { reasons, loadKg: null, carriesKg, marginPct: null };
   const loadKg = loadOn({ ...need, sheet }, rules, show);
   if (carriesKg === null)
     return {
-      reasons: [...reasons, reason('check', 'No load index is given: {0} on it cannot be judged.', [kg(loadKg)])],
+      reasons: [
+        ...reasons,
+        reason('check', 'No load index is given: {0} on it cannot be judged.', [kg(loadKg)]),
+      ],
       loadKg,
       carriesKg,
       marginPct: null,
@@ -135,9 +166,15 @@ export const fitLoadSpeed = (
     reasons.push(reason('stop', '{0} stands on it; it carries {1}.', [kg(loadKg), kg(carriesKg)]));
   else if (marginPct < keepPct)
     reasons.push(
-      reason('check', '{0} stands on it, of {1} that it carries: little is left over.', [kg(loadKg), kg(carriesKg)]),
+      reason('check', '{0} stands on it, of {1} that it carries: little is left over.', [
+        kg(loadKg),
+        kg(carriesKg),
+      ]),
     );
-  else reasons.push(reason('good', '{0} stands on it, of {1} that it carries.', [kg(loadKg), kg(carriesKg)]));
+  else
+    reasons.push(
+      reason('good', '{0} stands on it, of {1} that it carries.', [kg(loadKg), kg(carriesKg)]),
+    );
   return { reasons, loadKg, carriesKg, marginPct };
 };
 
@@ -167,14 +204,20 @@ export const LOAD_SHEET = record(
  * `minLoadIndex` 0 to 120; masses in kg; shares of rider, passenger and luggage on the rear are rules.
  * Throws `InputError` when there is nothing to judge by. Source: ISO 4000-1 for index and symbol.
  */
-export const loadSpeedFit = defineWorking<ServiceNeed & { marking: string; rules?: RuleValues }, LoadSpeedFit>({
+export const loadSpeedFit = defineWorking<
+  ServiceNeed & { marking: string; rules?: RuleValues },
+  LoadSpeedFit
+>({
   name: 'load-speed-fit',
   says: 'Whether a tire carries the load, as fast as the machine goes',
   input: () => ({
     marking: marking('The tire with its load index and speed symbol'),
     end: oneOf(['front', 'rear'], 'The end of the machine'),
     minLoadIndex: count(0, 120, 'Load index that the machine asks for').optional(),
-    minSpeedSymbol: oneOf(Object.keys(SPEED_SYMBOL_KMH), 'Speed symbol that the machine asks for').optional(),
+    minSpeedSymbol: oneOf(
+      Object.keys(SPEED_SYMBOL_KMH),
+      'Speed symbol that the machine asks for',
+    ).optional(),
     sheet: LOAD_SHEET.optional(),
     tiresOnEnd: count(1, 2, 'Tires that share the load of this end').optional(),
     rules: ruleValues(),
@@ -198,7 +241,8 @@ export const loadSpeedFit = defineWorking<ServiceNeed & { marking: string; rules
       show.basis('manual', 'what the machine asks for');
     const fit = fitLoadSpeed(readTire(text, rules), need, rules, show);
     show.verdict(worstOf(fit.reasons));
-    if (worstOf(fit.reasons) !== 'good') show.caution('The machine’s manual decides. Defer to local codes.');
+    if (worstOf(fit.reasons) !== 'good')
+      show.caution('The machine’s manual decides. Defer to local codes.');
     return fit;
   },
 });

@@ -58,11 +58,19 @@ export interface Marking {
   canonical: string;
 }
 
-const SIZE_RIGHT = 'a size such as 140/70-17, 120/70 ZR 17, 3.25-19, 24x8-12 or MT90B16, as printed on the sidewall';
+const SIZE_RIGHT =
+  'a size such as 140/70-17, 120/70 ZR 17, 3.25-19, 24x8-12 or MT90B16, as printed on the sidewall';
 
 type Noted = Pick<
   Marking,
-  'loadIndex' | 'speedSymbol' | 'tubeless' | 'position' | 'reinforced' | 'notForHighway' | 'plyRating' | 'mudAndSnow'
+  | 'loadIndex'
+  | 'speedSymbol'
+  | 'tubeless'
+  | 'position'
+  | 'reinforced'
+  | 'notForHighway'
+  | 'plyRating'
+  | 'mudAndSnow'
 >;
 
 const nothingNoted = (): Noted => ({
@@ -88,12 +96,14 @@ const wrong = (message: string, expected: string) => new InputError('marking', m
 const PLY_MAX = 20;
 
 const once = (before: string | number | null, what: string, now: string): void => {
-  if (before !== null) throw wrong(`There are two ${what}: ${before} and ${now}.`, 'one of them, as on the sidewall');
+  if (before !== null)
+    throw wrong(`There are two ${what}: ${before} and ${now}.`, 'one of them, as on the sidewall');
 };
 
 const readPly: Tail['read'] = (noted, match) => {
   const ply = Number(match[1]);
-  if (ply < 2 || ply > PLY_MAX) throw wrong(`${ply} is no ply rating.`, `a ply rating from 2 to ${PLY_MAX}, as in 6PR`);
+  if (ply < 2 || ply > PLY_MAX)
+    throw wrong(`${ply} is no ply rating.`, `a ply rating from 2 to ${PLY_MAX}, as in 6PR`);
   once(noted.plyRating, 'ply ratings', String(ply));
   noted.plyRating = ply;
 };
@@ -110,7 +120,10 @@ const readEnd =
   (position: 'front' | 'rear'): Tail['read'] =>
   (noted) => {
     if (noted.position !== null && noted.position !== position)
-      throw wrong('Front and Rear both stand there.', 'Front, Rear, or F/R for a tire that goes on either');
+      throw wrong(
+        'Front and Rear both stand there.',
+        'Front, Rear, or F/R for a tire that goes on either',
+      );
     noted.position = position;
   };
 
@@ -118,9 +131,15 @@ const readService: Tail['read'] = (noted, match) => {
   const index = Number(match[1]);
   const symbol = match[2]!;
   if (LOAD_INDEX_KG[index] === undefined)
-    throw wrong(`${index} is not a load index.`, `a load index from 0 to ${LOAD_INDEX_KG.length - 1}, as in 69H`);
+    throw wrong(
+      `${index} is not a load index.`,
+      `a load index from 0 to ${LOAD_INDEX_KG.length - 1}, as in 69H`,
+    );
   if (SPEED_SYMBOL_KMH[symbol] === undefined)
-    throw wrong(`${symbol} is not a speed symbol.`, `one of ${Object.keys(SPEED_SYMBOL_KMH).join(' ')}, as in 69H`);
+    throw wrong(
+      `${symbol} is not a speed symbol.`,
+      `one of ${Object.keys(SPEED_SYMBOL_KMH).join(' ')}, as in 69H`,
+    );
   once(noted.loadIndex, 'load indices', String(index));
   if (noted.speedSymbol !== null && noted.speedSymbol !== symbol)
     throw wrong(
@@ -134,16 +153,28 @@ const readService: Tail['read'] = (noted, match) => {
 /** What may follow the size, in any order. */
 const TAILS: readonly Tail[] = [
   { kind: 'motorcycle', pattern: /^M\/?C(?![A-Z])/, read: () => undefined },
-  { kind: 'mud-and-snow', pattern: /^M\s?[+/]\s?S(?![A-Z])/, read: (n) => void (n.mudAndSnow = true) },
+  {
+    kind: 'mud-and-snow',
+    pattern: /^M\s?[+/]\s?S(?![A-Z])/,
+    read: (n) => void (n.mudAndSnow = true),
+  },
   { kind: 'ply', pattern: /^(\d{1,2})\s?P\.?R\.?(?![A-Z])/, read: readPly },
   { kind: 'service', pattern: /^\(?(\d{1,3})\s*([A-Z])\)?(?![A-Z0-9])/, read: readService },
   { kind: 'tube-or-not', pattern: /^(TL\s?\/\s?TT|TT\s?\/\s?TL)(?![A-Z])/, read: readTube(true) },
   { kind: 'tubeless', pattern: /^TL(?![A-Z])|^TUBELESS(?![A-Z])/, read: readTube(true) },
   { kind: 'tube-type', pattern: /^TT(?![A-Z])|^TUBE ?TYPE(?![A-Z])/, read: readTube(false) },
-  { kind: 'either-end', pattern: /^(FRONT\s?\/\s?REAR|F\s?\/\s?R)(?![A-Z])/, read: () => undefined },
+  {
+    kind: 'either-end',
+    pattern: /^(FRONT\s?\/\s?REAR|F\s?\/\s?R)(?![A-Z])/,
+    read: () => undefined,
+  },
   { kind: 'front', pattern: /^(FRONT|F)(?![A-Z])/, read: readEnd('front') },
   { kind: 'rear', pattern: /^(REAR|R)(?![A-Z])/, read: readEnd('rear') },
-  { kind: 'reinforced', pattern: /^REINF(ORCED)?\.?(?![A-Z])/, read: (n) => void (n.reinforced = true) },
+  {
+    kind: 'reinforced',
+    pattern: /^REINF(ORCED)?\.?(?![A-Z])/,
+    read: (n) => void (n.reinforced = true),
+  },
   { kind: 'not-for-highway', pattern: /^NHS(?![A-Z])/, read: (n) => void (n.notForHighway = true) },
 ];
 
@@ -209,40 +240,52 @@ const readSize = (clean: string, printed: string): ReadSize => {
     const end = reader.end.exec(clean.slice(from));
     if (!end) continue;
     const head = reader.read(start);
-    if (typeof head === 'string') throw wrong(`${head.split(';')[0]}.`, head.split('; ')[1] ?? SIZE_RIGHT);
+    if (typeof head === 'string')
+      throw wrong(`${head.split(';')[0]}.`, head.split('; ')[1] ?? SIZE_RIGHT);
     const rimDiameterIn = Number(end[2]);
     const rimMm = nominalRimMm(rimDiameterIn);
-    if (rimMm === undefined) throw wrong(`${rimDiameterIn} is no rim diameter.`, 'a rim diameter of 4 to 23 inches');
+    if (rimMm === undefined)
+      throw wrong(`${rimDiameterIn} is no rim diameter.`, 'a rim diameter of 4 to 23 inches');
     if (head.overallDiameterMm !== null && head.overallDiameterMm <= rimMm)
       throw wrong(
         `The tire would be no taller than its ${rimDiameterIn} inch rim.`,
         'an overall diameter larger than the rim, then the width, then the rim, as in 25x8-12',
       );
-    const part = (kind: PartKind, at: [number, number] | undefined, shift: number): MarkingPart => ({
-      kind,
-      from: at![0] + shift,
-      to: at![1] + shift,
-    });
+    const part = (
+      kind: PartKind,
+      at: [number, number] | undefined,
+      shift: number,
+    ): MarkingPart => ({ kind, from: at![0] + shift, to: at![1] + shift });
     const parts = [
-      ...reader.pieces.map((kind, i) => part(kind, start.indices![reader.pieces.length === 1 ? 0 : i + 1], 0)),
+      ...reader.pieces.map((kind, i) =>
+        part(kind, start.indices![reader.pieces.length === 1 ? 0 : i + 1], 0),
+      ),
       part('construction', end.indices![1], from),
       part('rim', end.indices![2], from),
     ];
     const { construction, speedSymbol: speedInside } = readSign(end[1]!);
     return { head, construction, rimDiameterIn, speedInside, parts, end: from + end[0].length };
   }
-  if (!begun) throw wrong(`"${printed.slice(0, 20)}" does not start like a size this program reads.`, SIZE_RIGHT);
+  if (!begun)
+    throw wrong(
+      `"${printed.slice(0, 20)}" does not start like a size this program reads.`,
+      SIZE_RIGHT,
+    );
   const rest = clean.slice(begun[0].length).trim().slice(0, 12);
   const inside = /^([A-Z])R?\s*\d/.exec(rest)?.[1];
   if (inside !== undefined && SPEED_SYMBOL_KMH[inside] !== undefined && !'RBD'.includes(inside))
-    throw wrong(`${inside} does not stand inside a size.`, `the speed symbol after the load index, as in 69${inside}`);
+    throw wrong(
+      `${inside} does not stand inside a size.`,
+      `the speed symbol after the load index, as in 69${inside}`,
+    );
   const example = `-, R or B and then the rim diameter in inches, as in ${wholeExample(begun[0].trim())}`;
   if (!rest) throw wrong(`"${begun[0].trim()}" stops before the rim diameter.`, example);
   throw wrong(`It makes sense up to "${begun[0].trim()}"; "${rest}" does not follow.`, example);
 };
 
 /** Spaces and commas between the pieces after the size. */
-const gapAt = (clean: string, at: number): number => at + /^[\s,]*/.exec(clean.slice(at))![0].length;
+const gapAt = (clean: string, at: number): number =>
+  at + /^[\s,]*/.exec(clean.slice(at))![0].length;
 
 /**
  * Takes a marking apart: the size in any notation of `READERS`, and what is printed after it.
@@ -258,11 +301,16 @@ export const parseMarking = (printed: string): Marking => {
   if (!clean) throw wrong('The size is empty.', SIZE_RIGHT);
   const size = readSize(clean, printed);
   // Z says only that it is fast: by how much stands after the load index.
-  const noted = { ...nothingNoted(), speedSymbol: size.speedInside === 'Z' ? null : size.speedInside };
+  const noted = {
+    ...nothingNoted(),
+    speedSymbol: size.speedInside === 'Z' ? null : size.speedInside,
+  };
   const parts = [...size.parts];
   for (let at = gapAt(clean, size.end); at < clean.length;) {
     const rest = clean.slice(at);
-    const found = TAILS.map((tail) => ({ tail, match: tail.pattern.exec(rest) })).find((x) => x.match);
+    const found = TAILS.map((tail) => ({ tail, match: tail.pattern.exec(rest) })).find(
+      (x) => x.match,
+    );
     if (!found?.match)
       throw wrong(
         `It makes sense up to "${clean.slice(0, at).trim()}"; "${rest.slice(0, 12)}" does not follow.`,

@@ -26,4 +26,5 @@ const NOMINAL_RIM_MM: Record<number, number> = {
 export const nominalRimMm = (codeIn: number): number | undefined => NOMINAL_RIM_MM[codeIn];
 
 /** `an 18 inch`, `a 19 inch`: how a diameter is said before its noun. */
-export const anInch = (codeIn: number): string => `${/^(8|11|18)$/.test(String(codeIn)) ? 'an' : 'a'} ${codeIn} inch`;
+export const anInch = (codeIn: number): string =>
+  `${/^(8|11|18)$/.test(String(codeIn)) ? 'an' : 'a'} ${codeIn} inch`;

@@ -13,7 +13,9 @@ export interface RimWidthFit {
 
 /** The row of the table that is nearest in width. */
 const nearestRow = (widthMm: number): number =>
-  RIM_WIDTH_SECTIONS_MM.reduce((best, mm) => (Math.abs(mm - widthMm) < Math.abs(best - widthMm) ? mm : best));
+  RIM_WIDTH_SECTIONS_MM.reduce((best, mm) =>
+    Math.abs(mm - widthMm) < Math.abs(best - widthMm) ? mm : best,
+  );
 
 const IN_TOLERANCE = 0.005;
 
@@ -26,7 +28,8 @@ export const fitRimWidth = (
   show: Show = SILENT,
 ): RimWidthFit => {
   const keys = rimWidthRuleKeys(nearestRow(size.sectionWidthMm));
-  const ofWidth = (key: string) => (size.sectionWidthMm * ruleNumber(key, rules, show)) / 100 / INCH_IN_MM;
+  const ofWidth = (key: string) =>
+    (size.sectionWidthMm * ruleNumber(key, rules, show)) / 100 / INCH_IN_MM;
   const lowIn = show.line(
     'narrowest rim',
     fourWheels ? 'percent of the section width' : 'table',
@@ -41,17 +44,26 @@ export const fitRimWidth = (
   );
   show.line('this rim', 'as stamped', rimWidthIn, 'in');
   const outIn = Math.max(lowIn - rimWidthIn, rimWidthIn - highIn);
-  const widths = [rimWidthIn, lowIn, highIn].map((value) => ({ value, unit: 'in' as const, digits: 2 }));
+  const widths = [rimWidthIn, lowIn, highIn].map((value) => ({
+    value,
+    unit: 'in' as const,
+    digits: 2,
+  }));
   const range = 'the table has {1} to {2}';
   const is = 'A rim {0} wide';
-  if (outIn <= 0) return { lowIn, highIn, reason: reason('good', `${is} suits it: ${range}.`, widths) };
+  if (outIn <= 0)
+    return { lowIn, highIn, reason: reason('good', `${is} suits it: ${range}.`, widths) };
   const marginIn = ruleNumber('rimWidth.marginIn', rules, show);
   const isLittle = outIn <= marginIn + IN_TOLERANCE;
   const side = rimWidthIn < lowIn ? 'narrow' : 'wide';
   return {
     lowIn,
     highIn,
-    reason: reason(isLittle ? 'check' : 'stop', `${is} is ${isLittle ? 'a little' : 'too'} ${side}: ${range}.`, widths),
+    reason: reason(
+      isLittle ? 'check' : 'stop',
+      `${is} is ${isLittle ? 'a little' : 'too'} ${side}: ${range}.`,
+      widths,
+    ),
   };
 };
 

@@ -74,17 +74,22 @@ const explain = (
       };
     }
     case 'overall':
-      return said('The whole tire is {0} tall, printed in inches.', [{ value: head.overallDiameterMm!, unit: 'mm' }]);
+      return said('The whole tire is {0} tall, printed in inches.', [
+        { value: head.overallDiameterMm!, unit: 'mm' },
+      ]);
     case 'letters':
       return { says: 'Letters that stand for a width. The table is recalled: see the rules.' };
     case 'construction': {
       if (text.startsWith('Z'))
-        return { says: 'Radial, and made for more than 240 km/h: the index beside it says how much.' };
+        return {
+          says: 'Radial, and made for more than 240 km/h: the index beside it says how much.',
+        };
       const inside = readSign(text).speedSymbol;
       if (inside === null) return { says: CONSTRUCTION[m.construction] };
-      return said(`${CONSTRUCTION[m.construction]} ${inside}, the speed symbol inside the size: up to {0}.`, [
-        { value: maxSpeedKmh(inside)!, unit: 'km/h' },
-      ]);
+      return said(
+        `${CONSTRUCTION[m.construction]} ${inside}, the speed symbol inside the size: up to {0}.`,
+        [{ value: maxSpeedKmh(inside)!, unit: 'km/h' }],
+      );
     }
     case 'rim':
       return {
@@ -97,10 +102,13 @@ const explain = (
       return { says: 'For motorcycle rims only: their bead seats differ from a car’s.' };
     case 'service':
       return {
-        ...said(`Load index ${m.loadIndex}: {0} at most. Speed symbol ${m.speedSymbol}: up to {1}.`, [
-          { value: maxLoadKg(m.loadIndex!)!, unit: 'kg' },
-          { value: maxSpeedKmh(m.speedSymbol!)!, unit: 'km/h' },
-        ]),
+        ...said(
+          `Load index ${m.loadIndex}: {0} at most. Speed symbol ${m.speedSymbol}: up to {1}.`,
+          [
+            { value: maxLoadKg(m.loadIndex!)!, unit: 'kg' },
+            { value: maxSpeedKmh(m.speedSymbol!)!, unit: 'km/h' },
+          ],
+        ),
         mind: 'At least what the machine asks for, both of them.',
       };
     case 'tubeless':
@@ -131,7 +139,9 @@ const explain = (
     case 'not-for-highway':
       return { says: 'Never on the road.' };
     case 'ply':
-      return { says: `As strong as ${m.plyRating} layers of cotton once were; not the number of layers.` };
+      return {
+        says: `As strong as ${m.plyRating} layers of cotton once were; not the number of layers.`,
+      };
     case 'mud-and-snow':
       return { says: 'A tread for mud and snow, by the maker’s own word.' };
   }
@@ -143,7 +153,10 @@ const explain = (
  * `marking` up to 40 characters, in any notation of `tire-size`. Throws `InputError` where it stops making sense.
  * Source: UN Regulation No. 75 for the notation; ISO 4000-1 for load and speed.
  */
-export const sidewallRead = defineWorking<{ marking: string }, { text: string; parts: SidewallPart[] }>({
+export const sidewallRead = defineWorking<
+  { marking: string },
+  { text: string; parts: SidewallPart[] }
+>({
   name: 'sidewall-read',
   says: 'Every piece of a sidewall marking, explained',
   input: () => ({ marking: markingField('The marking as printed on the sidewall') }),

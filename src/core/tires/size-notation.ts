@@ -31,8 +31,16 @@ interface Reader {
   read(match: RegExpExecArray): SizeHead | string;
 }
 
-const within = (value: number, min: number, max: number, what: string, unit: string): string | null =>
-  value < min || value > max ? `${value} is no ${what}; from ${min} to ${max} ${unit} would be` : null;
+const within = (
+  value: number,
+  min: number,
+  max: number,
+  what: string,
+  unit: string,
+): string | null =>
+  value < min || value > max
+    ? `${value} is no ${what}; from ${min} to ${max} ${unit} would be`
+    : null;
 
 const LETTERS = ['MH', 'MJ', 'MM', 'MN', 'MP', 'MR', 'MT', 'MU', 'MV'];
 
@@ -74,14 +82,18 @@ const byDiameter =
         aspectRatio: null,
         overallDiameterMm: overall * INCH_IN_MM,
         letters: null,
-        text: notation === 'slick' ? `${overall.toFixed(1)}${separator}${width}` : `${overall}${separator}${width}`,
+        text:
+          notation === 'slick'
+            ? `${overall.toFixed(1)}${separator}${width}`
+            : `${overall}${separator}${width}`,
       }
     );
   };
 
 const letter = (match: RegExpExecArray): SizeHead | string => {
   const letters = match[1]!;
-  if (!LETTERS.includes(letters)) return `${letters} is no letter size; one of ${LETTERS.join(' ')} would be`;
+  if (!LETTERS.includes(letters))
+    return `${letters} is no letter size; one of ${LETTERS.join(' ')} would be`;
   const aspect = Number(match[2]);
   return (
     within(aspect, 25, 110, 'aspect ratio in percent', 'percent') ?? {
@@ -106,7 +118,9 @@ const SIGNED = then('-|X');
 const SIGNED_SLICK = then('-');
 
 /** What the sign between head and rim says: how the carcass is built, and a speed symbol where one stands inside. */
-export const readSign = (sign: string): { construction: Construction; speedSymbol: string | null } => {
+export const readSign = (
+  sign: string,
+): { construction: Construction; speedSymbol: string | null } => {
   const last = sign.at(-1)!;
   const construction = last === 'R' ? 'radial' : last === 'B' ? 'belted' : 'bias';
   const hasSpeed = sign.length > 1 || !'-XRBD'.includes(last);
@@ -150,5 +164,11 @@ export const READERS: readonly Reader[] = [
     end: SIGNED,
     read: (m) => inch(Number(m[1])),
   },
-  { notation: 'letter', head: /^(M[A-Z])\s*(\d{2})(?!\d)/d, pieces: ['letters', 'aspect'], end: SIGNED, read: letter },
+  {
+    notation: 'letter',
+    head: /^(M[A-Z])\s*(\d{2})(?!\d)/d,
+    pieces: ['letters', 'aspect'],
+    end: SIGNED,
+    read: letter,
+  },
 ];

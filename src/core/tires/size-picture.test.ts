@@ -20,7 +20,10 @@ test('every size is drawn to one scale, side view and section', () => {
 });
 
 test('the machine stands at the measured room from the present tire', () => {
-  const { shapes, sideScale, sectionScale } = draw(['130/90-16', '130/80-16'], { above: 20, right: 12 });
+  const { shapes, sideScale, sectionScale } = draw(['130/90-16', '130/80-16'], {
+    above: 20,
+    right: 12,
+  });
   const bars = only(shapes, 'bar');
   expect((290 - bars[0]!.y1) / sideScale).toBeCloseTo(320 + 20, 0);
   const right = bars.find((b) => b.place === 'right')!;
@@ -28,17 +31,29 @@ test('the machine stands at the measured room from the present tire', () => {
 });
 
 test('differences stand on the drawing in words; letters only where there is more than one', () => {
-  const words = (sizes: string[], room = {}) => only(draw(sizes, room).shapes, 'label').map((l) => l.pattern);
-  expect(words(['130/90-16', '130/80-16'])).toEqual(['{0} tall', 'axle {0} lower', 'as wide', '{0} sidewall']);
+  const words = (sizes: string[], room = {}) =>
+    only(draw(sizes, room).shapes, 'label').map((l) => l.pattern);
+  expect(words(['130/90-16', '130/80-16'])).toEqual([
+    '{0} tall',
+    'axle {0} lower',
+    'as wide',
+    '{0} sidewall',
+  ]);
   expect(words(['130/90-16', '130/80-16'], { above: 20, ahead: 30, left: 9 })).toEqual(
     expect.arrayContaining(['{0} of room above', '{0} ahead', '{0} left']),
   );
-  expect(words(['130/90-16', '130/80-16', '150/80-16'])).toEqual(expect.arrayContaining(['B {0} tall', 'C {0} tall']));
+  expect(words(['130/90-16', '130/80-16', '150/80-16'])).toEqual(
+    expect.arrayContaining(['B {0} tall', 'C {0} tall']),
+  );
 });
 
 test('whatever the sizes, nothing leaves the field', () => {
   const size = fc
-    .tuple(fc.integer({ min: 60, max: 300 }), fc.integer({ min: 40, max: 100 }), fc.integer({ min: 8, max: 21 }))
+    .tuple(
+      fc.integer({ min: 60, max: 300 }),
+      fc.integer({ min: 40, max: 100 }),
+      fc.integer({ min: 8, max: 21 }),
+    )
     .map(([w, r, d]) => `${w}/${r}-${d}`);
   const room = fc.record({
     above: fc.integer({ min: 0, max: 200 }),
@@ -53,8 +68,10 @@ test('whatever the sizes, nothing leaves the field', () => {
           expect(shape.cy + shape.r).toBeLessThanOrEqual(560);
         }
         if (shape.kind === 'bar')
-          for (const v of [shape.x1, shape.x2, shape.y1, shape.y2]) expect(v).toBeGreaterThanOrEqual(0);
-        if (shape.kind === 'label') expect(shape.x >= 0 && shape.x <= 720 && shape.y >= 0 && shape.y <= 560).toBe(true);
+          for (const v of [shape.x1, shape.x2, shape.y1, shape.y2])
+            expect(v).toBeGreaterThanOrEqual(0);
+        if (shape.kind === 'label')
+          expect(shape.x >= 0 && shape.x <= 720 && shape.y >= 0 && shape.y <= 560).toBe(true);
       }
     }),
   );

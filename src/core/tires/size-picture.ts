@@ -50,7 +50,8 @@ export interface PictureLabel {
   quantities: readonly SaidQuantity[];
   sign: boolean;
 }
-export type PictureShape = PictureCircle | PictureOutline | PictureBar | PictureLeader | PictureLabel;
+export type PictureShape =
+  PictureCircle | PictureOutline | PictureBar | PictureLeader | PictureLabel;
 
 export interface SizePicture {
   shapes: PictureShape[];
@@ -108,7 +109,11 @@ const difference = (value: number, pattern: string, same: string): Words =>
 const axle = (value: number): Words =>
   Math.abs(value) < SAME_MM
     ? { pattern: 'axle as before', quantities: [], sign: false }
-    : { pattern: `axle {0} ${value > 0 ? 'higher' : 'lower'}`, quantities: [mm(Math.abs(value))], sign: false };
+    : {
+        pattern: `axle {0} ${value > 0 ? 'higher' : 'lower'}`,
+        quantities: [mm(Math.abs(value))],
+        sign: false,
+      };
 
 /** The drawing of a comparison on the room measured with its first size, in mm by place. */
 export const sizePicture = (
@@ -118,11 +123,17 @@ export const sizePicture = (
   const sizes = [from, ...changes.map((c) => c.to)];
   const wallMm = Math.max(0, clearancesMm.above ?? 0, clearancesMm.ahead ?? 0);
   const sideScale =
-    SIDE.reach / Math.max(from.overallDiameterMm / 2 + wallMm, ...sizes.map((s) => s.overallDiameterMm / 2));
+    SIDE.reach /
+    Math.max(from.overallDiameterMm / 2 + wallMm, ...sizes.map((s) => s.overallDiameterMm / 2));
   const besideMm = Math.max(0, clearancesMm.left ?? 0, clearancesMm.right ?? 0);
   const sectionScale = Math.min(
-    SECTION.half / Math.max(from.sectionWidthMm / 2 + besideMm, ...sizes.map((s) => s.sectionWidthMm / 2)),
-    SECTION.high / Math.max(...sizes.map((s) => s.sectionHeightMm), from.sectionHeightMm + (clearancesMm.above ?? 0)),
+    SECTION.half /
+      Math.max(from.sectionWidthMm / 2 + besideMm, ...sizes.map((s) => s.sectionWidthMm / 2)),
+    SECTION.high /
+      Math.max(
+        ...sizes.map((s) => s.sectionHeightMm),
+        from.sectionHeightMm + (clearancesMm.above ?? 0),
+      ),
   );
   const shapes: PictureShape[] = [];
   const named = (of: number, words: Words): Words =>
@@ -154,7 +165,14 @@ export const sizePicture = (
     const y = n(SIDE.cy - (fromR + clearancesMm.above) * sideScale);
     const sectionY = n(SECTION.baseY - (from.sectionHeightMm + clearancesMm.above) * sectionScale);
     shapes.push({ kind: 'bar', place: 'above', x1: SIDE.cx - 95, y1: y, x2: SIDE.cx + 95, y2: y });
-    shapes.push({ kind: 'bar', place: 'above', x1: SECTION.cx - 24, y1: sectionY, x2: SECTION.cx + 64, y2: sectionY });
+    shapes.push({
+      kind: 'bar',
+      place: 'above',
+      x1: SECTION.cx - 24,
+      y1: sectionY,
+      x2: SECTION.cx + 64,
+      y2: sectionY,
+    });
   }
   if (clearancesMm.ahead !== undefined) {
     const x = n(SIDE.cx - (fromR + clearancesMm.ahead) * sideScale);
@@ -163,8 +181,17 @@ export const sizePicture = (
   for (const place of ['left', 'right'] as const) {
     const room = clearancesMm[place];
     if (room === undefined) continue;
-    const x = n(SECTION.cx + (place === 'left' ? -1 : 1) * (from.sectionWidthMm / 2 + room) * sectionScale);
-    shapes.push({ kind: 'bar', place, x1: x, y1: SECTION.baseY - 180, x2: x, y2: SECTION.baseY - 20 });
+    const x = n(
+      SECTION.cx + (place === 'left' ? -1 : 1) * (from.sectionWidthMm / 2 + room) * sectionScale,
+    );
+    shapes.push({
+      kind: 'bar',
+      place,
+      x1: x,
+      y1: SECTION.baseY - 180,
+      x2: x,
+      y2: SECTION.baseY - 20,
+    });
   }
 
   // Words stand where the difference is: above the tire, beneath it, and at the section.

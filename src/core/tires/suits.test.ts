@@ -47,7 +47,8 @@ describe('a rim’s width', () => {
 
 describe('load and speed', () => {
   test('index and symbol against the machine’s minimum', () => {
-    const run = (marking: string) => loadSpeedFit.run({ marking, end: 'rear', minLoadIndex: 65, minSpeedSymbol: 'H' });
+    const run = (marking: string) =>
+      loadSpeedFit.run({ marking, end: 'rear', minLoadIndex: 65, minSpeedSymbol: 'H' });
     expect(run('150/70R18 70H').verdict).toBe('good');
     expect(run('150/70R18 64H').result.reasons[0]).toMatchObject({
       verdict: 'stop',
@@ -69,8 +70,15 @@ describe('load and speed', () => {
   });
 
   test('what is on the front and on the rear is all there is', () => {
-    const sheet = { emptyFrontKg: 100, emptyRearKg: 120, riderKg: 90, passengerKg: 70, luggageKg: 25 };
-    const on = (end: 'front' | 'rear') => loadSpeedFit.run({ marking: '150/70R18 70H', end, sheet }).result.loadKg!;
+    const sheet = {
+      emptyFrontKg: 100,
+      emptyRearKg: 120,
+      riderKg: 90,
+      passengerKg: 70,
+      luggageKg: 25,
+    };
+    const on = (end: 'front' | 'rear') =>
+      loadSpeedFit.run({ marking: '150/70R18 70H', end, sheet }).result.loadKg!;
     expect(on('front') + on('rear')).toBeCloseTo(100 + 120 + 90 + 70 + 25, 9);
   });
 
@@ -81,9 +89,10 @@ describe('load and speed', () => {
     [200, 'good'],
   ] as const)('%d kg on a tire for 300 is judged with its margin', (emptyRearKg, verdict) => {
     const marking = emptyRearKg === 320 || emptyRearKg === 336 ? '150/70R18 70H' : '150/70R18 66H';
-    expect(loadSpeedFit.run({ marking, end: 'rear', sheet: { emptyFrontKg: 0, emptyRearKg, ...EXACT } }).verdict).toBe(
-      verdict,
-    );
+    expect(
+      loadSpeedFit.run({ marking, end: 'rear', sheet: { emptyFrontKg: 0, emptyRearKg, ...EXACT } })
+        .verdict,
+    ).toBe(verdict);
   });
 
   test('two tires share an end; nothing to judge by is refused', () => {
@@ -101,7 +110,14 @@ describe('load and speed', () => {
 
 describe('direction', () => {
   const run = (more: object) =>
-    directionFit.run({ arrows: 'one', markedFor: 'either', end: 'rear', ground: 'road', discSide: 'right', ...more });
+    directionFit.run({
+      arrows: 'one',
+      markedFor: 'either',
+      end: 'rear',
+      ground: 'road',
+      discSide: 'right',
+      ...more,
+    });
 
   test.each([
     [{}, 'the only one', 'clockwise', 'good'],
@@ -119,7 +135,8 @@ describe('direction', () => {
 });
 
 describe('wear of the tread', () => {
-  const run = (readings: object[], rules = {}) => treadWear.run({ readings: readings as never, rules });
+  const run = (readings: object[], rules = {}) =>
+    treadWear.run({ readings: readings as never, rules });
 
   test('readings on a line give its slope, and the distance left by hand: (5 − 1.6) / 1 mm in 1000 km', () => {
     const { result } = run([
@@ -179,8 +196,13 @@ describe('wear of the tread', () => {
     expect(unsure.verdict).toBe('check');
     expect(unsure.result).toMatchObject({ kmLeft: null, kmLeftHigh: null, doneOn: null });
     expect(unsure.result.rateLowMmPer1000Km!).toBeLessThan(0);
-    expect(unsure.result.kmLeftLow).toBeCloseTo(((7.8 - 1.6) / unsure.result.rateHighMmPer1000Km!) * 1000, 6);
-    expect(unsure.result.reason.says).toMatch(/^At least \d+ km left. It may as well not wear at all/);
+    expect(unsure.result.kmLeftLow).toBeCloseTo(
+      ((7.8 - 1.6) / unsure.result.rateHighMmPer1000Km!) * 1000,
+      6,
+    );
+    expect(unsure.result.reason.says).toMatch(
+      /^At least \d+ km left. It may as well not wear at all/,
+    );
     // A line so flat that it leads round the world.
     const flat = [0, 1000, 2000, 3000].map((km) => ({ km, depthMm: 8 - km * 4e-9 }));
     for (const readings of [flat, [flat[0]!, flat[3]!]]) {
@@ -194,7 +216,12 @@ describe('wear of the tread', () => {
     [1.89, 'check', /^Only about 290 km left/],
     [1.91, 'good', /^About 310 km left/],
   ])('%d mm at a millimetre in 1000 km is %s', (nowMm, verdict, says) => {
-    const working = run([3000, 2000, 1000, 0].map((before) => ({ km: 3000 - before, depthMm: nowMm + before / 1000 })));
+    const working = run(
+      [3000, 2000, 1000, 0].map((before) => ({
+        km: 3000 - before,
+        depthMm: nowMm + before / 1000,
+      })),
+    );
     expect(working.verdict).toBe(verdict);
     expect(working.result.reason.says).toMatch(says);
   });
@@ -252,7 +279,10 @@ describe('wear of the tread', () => {
     let held = 0;
     const TRIALS = 600;
     for (let t = 0; t < TRIALS; t++) {
-      const readings = [0, 800, 1700, 2500, 3600].map((km) => ({ km, depthMm: 8 - km * 0.0009 + normal() * 0.1 }));
+      const readings = [0, 800, 1700, 2500, 3600].map((km) => ({
+        km,
+        depthMm: 8 - km * 0.0009 + normal() * 0.1,
+      }));
       const { rateLowMmPer1000Km, rateHighMmPer1000Km } = run(readings).result;
       if (rateLowMmPer1000Km! <= 0.9 && rateHighMmPer1000Km! >= 0.9) held++;
     }

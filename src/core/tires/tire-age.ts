@@ -13,7 +13,8 @@ export interface TireAge {
 }
 
 const DAYS_PER_YEAR = 365.25;
-const RIGHT = 'the last four digits of the maker’s code, week then year, as in 3824 for week 38 of 2024';
+const RIGHT =
+  'the last four digits of the maker’s code, week then year, as in 3824 for week 38 of 2024';
 
 const wrong = (message: string) => new InputError('dateCode', message, RIGHT);
 
@@ -24,7 +25,12 @@ const yearOf = (digits: string, onYear: number): number => {
   return inThisCentury;
 };
 
-const measure = (given: string, onDate: string, rules: RuleValues | undefined, show: Show): TireAge => {
+const measure = (
+  given: string,
+  onDate: string,
+  rules: RuleValues | undefined,
+  show: Show,
+): TireAge => {
   const code = given.trim();
   if (!/^\d{3,4}$/.test(code)) throw wrong(`"${code}" is not a date code.`);
   const on = new Date(`${onDate}T00:00:00Z`);
@@ -48,7 +54,9 @@ const measure = (given: string, onDate: string, rules: RuleValues | undefined, s
   const verdict = ageYears >= stopYears ? 'stop' : ageYears >= checkYears ? 'check' : 'good';
   show.verdict(verdict);
   if (code.length === 3)
-    show.caution('Three digits: made before 2000, the decade is not stated. Old stock is a finding.');
+    show.caution(
+      'Three digits: made before 2000, the decade is not stated. Old stock is a finding.',
+    );
   return { weekOf: { week, year, startsOn }, ageYears, verdict };
 };
 
@@ -63,10 +71,17 @@ export const ageOf = (dateCode: string, onDate: string, rules?: RuleValues): Tir
  * Throws `InputError` for a week that its year does not have and dates to come.
  * Source: 49 CFR 574.5, week 01 is the first full calendar week of the year.
  */
-export const tireAge = defineWorking<{ dateCode: string; onDate: string; rules?: RuleValues }, TireAge>({
+export const tireAge = defineWorking<
+  { dateCode: string; onDate: string; rules?: RuleValues },
+  TireAge
+>({
   name: 'tire-age',
   says: 'How old a tire is, from its date code',
-  input: () => ({ dateCode: text(20, 'The date code'), onDate: date('The day to count to'), rules: ruleValues() }),
+  input: () => ({
+    dateCode: text(20, 'The date code'),
+    onDate: date('The day to count to'),
+    rules: ruleValues(),
+  }),
   example: { dateCode: '3824', onDate: '2026-04-30' },
   work: ({ dateCode, onDate, rules }, show) => measure(dateCode, onDate, rules, show),
 });

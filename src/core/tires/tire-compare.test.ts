@@ -34,10 +34,14 @@ test('a larger tire lowers the speedometer: said once it is more than the rule',
 });
 
 test('gearing is said as a rear sprocket: a tire 4 % smaller is like two teeth more', () => {
-  const { change } = compare('130/90-16', '130/80-16', { end: 'rear', sprockets: { front: 16, rear: 42 } });
+  const { change } = compare('130/90-16', '130/80-16', {
+    end: 'rear',
+    sprockets: { front: 16, rear: 42 },
+  });
   expect(change.likeRearTeeth).toBeCloseTo((42 * 640) / 614, 6);
   expect(
-    compare('130/90-16', '130/80-16', { end: 'front', sprockets: { front: 16, rear: 42 } }).change.likeRearTeeth,
+    compare('130/90-16', '130/80-16', { end: 'front', sprockets: { front: 16, rear: 42 } }).change
+      .likeRearTeeth,
   ).toBeNull();
 });
 
@@ -82,7 +86,11 @@ test('up to four sizes of any notation at once, each against the first', () => {
 
 test('back and forth cancel out in millimetres', () => {
   const metric = fc
-    .tuple(fc.integer({ min: 60, max: 240 }), fc.integer({ min: 40, max: 100 }), fc.integer({ min: 10, max: 21 }))
+    .tuple(
+      fc.integer({ min: 60, max: 240 }),
+      fc.integer({ min: 40, max: 100 }),
+      fc.integer({ min: 10, max: 21 }),
+    )
     .map(([w, r, d]) => `${w}/${r}-${d}`);
   const inch = fc
     .tuple(fc.integer({ min: 200, max: 500 }), fc.integer({ min: 10, max: 21 }))

@@ -2,7 +2,15 @@ import Joi from 'joi';
 import { InputError } from '../errors';
 import { count, listOf, marking, oneOf, quantity, record, ruleValues } from '../fields';
 import { ruleNumber, type RuleValues } from '../rules';
-import { defineWorking, reason, SILENT, worstOf, type Reason, type Show, type Verdict } from '../working';
+import {
+  defineWorking,
+  reason,
+  SILENT,
+  worstOf,
+  type Reason,
+  type Show,
+  type Verdict,
+} from '../working';
 import { anInch } from './rim-diameter';
 import { readTire, type TireSize } from './tire-size';
 
@@ -83,13 +91,16 @@ const clearances = (
   const places = CLEARANCE_PLACES.filter((p) => clearancesMm[p] !== undefined);
   if (places.length === 0) return { clearancesAfterMm, clearancesAtSpeedMm };
   const growthMm = (to.sectionHeightMm * ruleNumber('clearance.growthPct', rules, show)) / 100;
-  const widthGrowthMm = (to.sectionWidthMm * ruleNumber('clearance.widthGrowthPct', rules, show)) / 200;
+  const widthGrowthMm =
+    (to.sectionWidthMm * ruleNumber('clearance.widthGrowthPct', rules, show)) / 200;
   const leastMm = ruleNumber('clearance.leastMm', rules, show);
   for (const place of places) {
     const beforeMm = clearancesMm[place]!;
     const radial = place === 'above' || place === 'ahead';
     const usedMm =
-      (radial ? to.overallDiameterMm - from.overallDiameterMm : to.sectionWidthMm - from.sectionWidthMm) / 2;
+      (radial
+        ? to.overallDiameterMm - from.overallDiameterMm
+        : to.sectionWidthMm - from.sectionWidthMm) / 2;
     const growMm = radial ? growthMm : widthGrowthMm;
     const afterMm = show.line(
       `room ${place} after`,
@@ -109,7 +120,11 @@ const clearances = (
     const mm = (value: number) => ({ value, unit: 'mm' as const });
     if (afterMm <= 0) reasons.push(reason('stop', `No room is left ${where}.`));
     else if (atSpeedMm <= 0)
-      reasons.push(reason('stop', `{0} of room ${where} standing, and none when the tire grows.`, [mm(afterMm)]));
+      reasons.push(
+        reason('stop', `{0} of room ${where} standing, and none when the tire grows.`, [
+          mm(afterMm),
+        ]),
+      );
     else if (atSpeedMm < leastMm)
       reasons.push(
         reason('check', `{0} of room ${where}, {1} when it grows; the shop wants {2}.`, [
@@ -118,7 +133,10 @@ const clearances = (
           mm(leastMm),
         ]),
       );
-    else reasons.push(reason('good', `{0} of room ${where}, {1} when it grows.`, [mm(afterMm), mm(atSpeedMm)]));
+    else
+      reasons.push(
+        reason('good', `{0} of room ${where}, {1} when it grows.`, [mm(afterMm), mm(atSpeedMm)]),
+      );
   }
   return { clearancesAfterMm, clearancesAtSpeedMm };
 };
@@ -169,7 +187,8 @@ export const compareSizes = (
   show: Show = SILENT,
 ): SizeChange => {
   const reasons: Reason[] = [];
-  const minus = (label: string, a: number, b: number) => show.line(label, `${round(b)} − ${round(a)}`, b - a, 'mm');
+  const minus = (label: string, a: number, b: number) =>
+    show.line(label, `${round(b)} − ${round(a)}`, b - a, 'mm');
   const sectionWidthChangeMm = minus('section width', from.sectionWidthMm, to.sectionWidthMm);
   const sectionHeightChangeMm = minus('section height', from.sectionHeightMm, to.sectionHeightMm);
   const diameterChangeMm = minus('diameter', from.overallDiameterMm, to.overallDiameterMm);
@@ -191,7 +210,12 @@ export const compareSizes = (
     pct(to.circumferenceMm, from.circumferenceMm),
     'pct',
   );
-  const rideHeightChangeMm = show.line('axle comes up by', 'half the diameter change', diameterChangeMm / 2, 'mm');
+  const rideHeightChangeMm = show.line(
+    'axle comes up by',
+    'half the diameter change',
+    diameterChangeMm / 2,
+    'mm',
+  );
   const { sprockets, end } = context;
   const likeRearTeeth =
     sprockets && end !== 'front'
@@ -204,15 +228,24 @@ export const compareSizes = (
   const sameRim = from.rimDiameterIn === to.rimDiameterIn;
   if (!sameRim)
     reasons.push(
-      reason('stop', `${capital(anInch(to.rimDiameterIn))} tire does not go on ${anInch(from.rimDiameterIn)} rim.`),
+      reason(
+        'stop',
+        `${capital(anInch(to.rimDiameterIn))} tire does not go on ${anInch(from.rimDiameterIn)} rim.`,
+      ),
     );
   const room = clearances(from, to, context, reasons, show);
   const sensor = sensorRatio(from, to, context, reasons, show);
   const lowPct = -speedometerErrorPct;
   if (lowPct > ruleNumber('speedo.readsLowPct', context.rules, show) + 0.05)
-    reasons.push(reason('check', 'A speedometer on this wheel would read {0} low.', [{ value: lowPct, unit: 'pct' }]));
+    reasons.push(
+      reason('check', 'A speedometer on this wheel would read {0} low.', [
+        { value: lowPct, unit: 'pct' },
+      ]),
+    );
   if (to.estimated || from.estimated)
-    reasons.push(reason('check', 'A size here does not state all of it: the difference is an estimate.'));
+    reasons.push(
+      reason('check', 'A size here does not state all of it: the difference is an estimate.'),
+    );
   return {
     to,
     sectionWidthChangeMm,
@@ -242,7 +275,8 @@ const readAll = (sizes: readonly string[], rules: RuleValues | undefined): TireS
     try {
       return readTire(text, rules);
     } catch (error) {
-      if (error instanceof InputError) throw new InputError(`sizes[${i}]`, error.message, error.expected);
+      if (error instanceof InputError)
+        throw new InputError(`sizes[${i}]`, error.message, error.expected);
       throw error;
     }
   });
@@ -262,7 +296,10 @@ export const tireCompare = defineWorking<Input, TireComparison>({
     end: oneOf(['front', 'rear'], 'The end of the machine').optional(),
     clearancesMm: Joi.object(
       Object.fromEntries(
-        CLEARANCE_PLACES.map((p) => [p, quantity('mm', 0, 1000, `Room ${PLACE_WORDS[p]}`).optional()]),
+        CLEARANCE_PLACES.map((p) => [
+          p,
+          quantity('mm', 0, 1000, `Room ${PLACE_WORDS[p]}`).optional(),
+        ]),
       ),
     )
       .optional()
@@ -283,7 +320,11 @@ export const tireCompare = defineWorking<Input, TireComparison>({
   },
   work({ sizes, ...context }, show) {
     if (sizes.length < 2)
-      throw new InputError('sizes', 'There is nothing to compare.', 'two to four sizes, the present one first');
+      throw new InputError(
+        'sizes',
+        'There is nothing to compare.',
+        'two to four sizes, the present one first',
+      );
     if (context.otherEnd !== undefined && context.end === undefined)
       throw new InputError(
         'end',
@@ -294,7 +335,8 @@ export const tireCompare = defineWorking<Input, TireComparison>({
       try {
         readTire(context.otherEnd);
       } catch (error) {
-        if (error instanceof InputError) throw new InputError('otherEnd', error.message, error.expected);
+        if (error instanceof InputError)
+          throw new InputError('otherEnd', error.message, error.expected);
         throw error;
       }
     }
@@ -305,7 +347,8 @@ export const tireCompare = defineWorking<Input, TireComparison>({
       const change = compareSizes(from, to, context, show);
       show.verdict(change.verdict);
       for (const r of change.reasons)
-        if (r.verdict !== 'good') show.caution(others.length > 1 ? `${to.canonical}: ${r.says}` : r.says);
+        if (r.verdict !== 'good')
+          show.caution(others.length > 1 ? `${to.canonical}: ${r.says}` : r.says);
       return change;
     });
     if ([from, ...others].some((s) => s.estimated))

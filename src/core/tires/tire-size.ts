@@ -67,7 +67,12 @@ const heights = ({ head, widthMm, rimMm }: Stated, rules: RuleValues | undefined
     return { sectionHeightMm, overallDiameterMm };
   }
   const pct = head.aspectRatio ?? ruleNumber(HEIGHT_RULE[head.notation]!, rules, show);
-  const sectionHeightMm = show.line('section height', `${round(widthMm)} × ${pct} / 100`, (widthMm * pct) / 100, 'mm');
+  const sectionHeightMm = show.line(
+    'section height',
+    `${round(widthMm)} × ${pct} / 100`,
+    (widthMm * pct) / 100,
+    'mm',
+  );
   const overallDiameterMm = show.line(
     'overall diameter',
     `${rimMm} + 2 × ${round(sectionHeightMm)}`,
@@ -89,8 +94,16 @@ const estimateOf = (notation: Notation): string | null => {
 const measure = (text: string, rules: RuleValues | undefined, show: Show): TireSize => {
   const m = parseMarking(text);
   const { head } = m;
-  const rimDiameterMm = show.line('rim', `table, ${m.rimDiameterIn} in`, nominalRimMm(m.rimDiameterIn)!, 'mm');
-  show.basis('published', 'UN Regulation No. 75, nominal rim diameters and H = S × ratio / 100, D = d + 2H');
+  const rimDiameterMm = show.line(
+    'rim',
+    `table, ${m.rimDiameterIn} in`,
+    nominalRimMm(m.rimDiameterIn)!,
+    'mm',
+  );
+  show.basis(
+    'published',
+    'UN Regulation No. 75, nominal rim diameters and H = S × ratio / 100, D = d + 2H',
+  );
   const widthMm = head.widthMm ?? ruleNumber(letterRuleKey(head.letters!), rules, show);
   const sectionWidthMm = show.line(
     head.notation === 'slick' ? 'tread width' : 'section width',
@@ -104,7 +117,11 @@ const measure = (text: string, rules: RuleValues | undefined, show: Show): TireS
     show.caution('What this size does not state is an estimate. Measure before you rely on it.');
     show.verdict('check');
   }
-  const { sectionHeightMm, overallDiameterMm } = heights({ head, widthMm, rimMm: rimDiameterMm }, rules, show);
+  const { sectionHeightMm, overallDiameterMm } = heights(
+    { head, widthMm, rimMm: rimDiameterMm },
+    rules,
+    show,
+  );
   let likelyErrorMm: number | null = null;
   if (head.aspectRatio === null && head.overallDiameterMm === null) {
     const errorPct = ruleNumber('size.likelyErrorPct', rules, show);
@@ -164,10 +181,14 @@ const measure = (text: string, rules: RuleValues | undefined, show: Show): TireS
 export const tireSize = defineWorking<{ marking: string; rules?: RuleValues }, TireSize>({
   name: 'tire-size',
   says: 'What a tire marking means in numbers',
-  input: () => ({ marking: markingField('The size as printed on the sidewall'), rules: ruleValues() }),
+  input: () => ({
+    marking: markingField('The size as printed on the sidewall'),
+    rules: ruleValues(),
+  }),
   example: { marking: '140/70-17 66H TL' },
   work: ({ marking, rules }, show) => measure(marking, rules, show),
 });
 
 /** The numbers of a marking alone, without lines. Throws `InputError`. */
-export const readTire = (marking: string, rules?: RuleValues): TireSize => measure(marking, rules, SILENT);
+export const readTire = (marking: string, rules?: RuleValues): TireSize =>
+  measure(marking, rules, SILENT);

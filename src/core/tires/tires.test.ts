@@ -1,7 +1,15 @@
 import fc from 'fast-check';
 import { InputError } from '../errors';
 import { problemOf } from '../../../tests/sample';
-import { LOAD_INDEX_KG, parseMarking, readTire, sidewallRead, SPEED_SYMBOL_KMH, tireAge, tireSize } from '.';
+import {
+  LOAD_INDEX_KG,
+  parseMarking,
+  readTire,
+  sidewallRead,
+  SPEED_SYMBOL_KMH,
+  tireAge,
+  tireSize,
+} from '.';
 
 describe('reading a marking', () => {
   test.each([
@@ -111,7 +119,10 @@ describe('reading a marking', () => {
 
   test('the shop may know better what a size does not state', () => {
     expect(readTire('4.00-18', { 'size.inchHeightPct': 80 }).sectionHeightMm).toBeCloseTo(81.28, 6);
-    expect(readTire('4.60-18', { 'size.inchLowHeightPct': 85 }).sectionHeightMm).toBeCloseTo(99.314, 6);
+    expect(readTire('4.60-18', { 'size.inchLowHeightPct': 85 }).sectionHeightMm).toBeCloseTo(
+      99.314,
+      6,
+    );
     expect(readTire('MT90B16', { 'size.letterMtMm': 132 }).sectionWidthMm).toBe(132);
     expect(readTire('3.00-21', { 'size.likelyErrorPct': 10 }).likelyErrorMm).toBeCloseTo(15.24, 6);
   });
@@ -130,7 +141,13 @@ describe('reading a marking', () => {
     ['120/70ZR17', 'radial', null, null],
   ])('the sign in %s: %s, speed symbol %s', (printed, construction, speedSymbol, maxSpeedKmh) => {
     const size = readTire(printed);
-    expect(size).toMatchObject({ construction, speedSymbol, maxSpeedKmh, loadIndex: null, maxLoadKg: null });
+    expect(size).toMatchObject({
+      construction,
+      speedSymbol,
+      maxSpeedKmh,
+      loadIndex: null,
+      maxLoadKg: null,
+    });
     expect(readTire(size.canonical)).toEqual(size);
   });
 
@@ -205,29 +222,41 @@ describe('reading a marking', () => {
       reinf: fc.constantFrom('', ' Reinf'),
     });
     const size = fc.oneof(
-      fc.tuple(fc.integer({ min: 5, max: 40 }), fc.integer({ min: 5, max: 22 })).map(([w, a]) => `${w * 10}/${a * 5}`),
+      fc
+        .tuple(fc.integer({ min: 5, max: 40 }), fc.integer({ min: 5, max: 22 }))
+        .map(([w, a]) => `${w * 10}/${a * 5}`),
       fc.integer({ min: 150, max: 1200 }).map((w) => (w / 100).toFixed(2)),
-      fc.tuple(fc.integer({ min: 25, max: 44 }), fc.integer({ min: 4, max: 40 })).map(([d, w]) => `${d}x${w / 2}`),
+      fc
+        .tuple(fc.integer({ min: 25, max: 44 }), fc.integer({ min: 4, max: 40 }))
+        .map(([d, w]) => `${d}x${w / 2}`),
       fc
         .tuple(fc.constantFrom('MH', 'MM', 'MT', 'MU', 'MV'), fc.integer({ min: 25, max: 99 }))
         .map(([l, a]) => `${l}${a}`),
       fc.integer({ min: 250, max: 440 }).map((d) => `${(d / 10).toFixed(1)}/10.5`),
     );
     fc.assert(
-      fc.property(size, fc.constantFrom('-', 'R'), fc.integer({ min: 4, max: 23 }), tail, (s, sign, rim, t) => {
-        const service = t.service ? ` ${t.service[0]}${t.service[1]}` : '';
-        const text = `${s}${sign}${rim}${service}${t.tube}${t.end}${t.reinf}`;
-        fc.pre(text.length <= 40);
-        const once = parseMarking(text);
-        expect(once.canonical).toBe(text);
-        expect(parseMarking(once.canonical)).toEqual(once);
-        expect(readTire(text.toLowerCase())).toEqual(readTire(text));
-      }),
+      fc.property(
+        size,
+        fc.constantFrom('-', 'R'),
+        fc.integer({ min: 4, max: 23 }),
+        tail,
+        (s, sign, rim, t) => {
+          const service = t.service ? ` ${t.service[0]}${t.service[1]}` : '';
+          const text = `${s}${sign}${rim}${service}${t.tube}${t.end}${t.reinf}`;
+          fc.pre(text.length <= 40);
+          const once = parseMarking(text);
+          expect(once.canonical).toBe(text);
+          expect(parseMarking(once.canonical)).toEqual(once);
+          expect(readTire(text.toLowerCase())).toEqual(readTire(text));
+        },
+      ),
     );
   });
 
   test('no text of up to 40 characters throws anything but the input error', () => {
-    const close = fc.array(fc.constantFrom(...'0123456789/-.xRBZMC TLHW()×'), { maxLength: 40 }).map((c) => c.join(''));
+    const close = fc
+      .array(fc.constantFrom(...'0123456789/-.xRBZMC TLHW()×'), { maxLength: 40 })
+      .map((c) => c.join(''));
     fc.assert(
       fc.property(fc.oneof(fc.string({ maxLength: 40 }), close), (marking) => {
         try {
@@ -243,7 +272,8 @@ describe('reading a marking', () => {
 });
 
 describe('a marking explained piece by piece', () => {
-  const called = (marking: string) => sidewallRead.run({ marking }).result.parts.map((p) => [p.text, p.called]);
+  const called = (marking: string) =>
+    sidewallRead.run({ marking }).result.parts.map((p) => [p.text, p.called]);
 
   test('every piece stands in its place', () => {
     expect(called('120/70 ZR 17 M/C (58W) TL Reinf')).toEqual([
@@ -284,11 +314,20 @@ describe('a marking explained piece by piece', () => {
       says: '70 % of the width: a sidewall 105 mm high.',
       mind: 'Percent of the width, not millimetres.',
     });
-    expect(parts.at(-1)?.says).toBe('Load index 69: 325 kg at most. Speed symbol H: up to 210 km/h.');
+    expect(parts.at(-1)?.says).toBe(
+      'Load index 69: 325 kg at most. Speed symbol H: up to 210 km/h.',
+    );
   });
 
   test('no piece of any marking is left unexplained', () => {
-    for (const marking of ['4.00R18', '5.10-18 TT', 'MU85B16', '205/80R12', '11x7.10-5', '90/90-21 54S M/C TL Front']) {
+    for (const marking of [
+      '4.00R18',
+      '5.10-18 TT',
+      'MU85B16',
+      '205/80R12',
+      '11x7.10-5',
+      '90/90-21 54S M/C TL Front',
+    ]) {
       const { text, parts } = sidewallRead.run({ marking }).result;
       expect(
         parts
@@ -302,7 +341,8 @@ describe('a marking explained piece by piece', () => {
 });
 
 describe('the age of a tire', () => {
-  const run = (dateCode: string, onDate = '2026-04-30', rules = {}) => tireAge.run({ dateCode, onDate, rules });
+  const run = (dateCode: string, onDate = '2026-04-30', rules = {}) =>
+    tireAge.run({ dateCode, onDate, rules });
 
   test('years since the week it was made', () => {
     expect(run('1523').result.ageYears).toBeCloseTo(3.06, 2);

@@ -42,11 +42,19 @@ const MINOR: readonly FastenerRole[] = ['exhaust', 'adjuster', 'rim lock', 'sens
  * Whether wheel or brake hang on it. One that no name tells counts where the manual has a torque for it: it is not known
  * to be a small thing.
  */
-export const isCritical = ({ name, torqueNm }: { name: string; torqueNm: number | null }): boolean => {
+export const isCritical = ({
+  name,
+  torqueNm,
+}: {
+  name: string;
+  torqueNm: number | null;
+}): boolean => {
   const role = roleOf(name);
   return !MINOR.includes(role) || (role === 'other' && torqueNm !== null);
 };
 
 /** In the order in which they are tightened; those that hold the same stay as they were. */
 export const inTighteningOrder = <T extends { name: string }>(fasteners: readonly T[]): T[] =>
-  [...fasteners].sort((a, b) => FASTENER_ROLES.indexOf(roleOf(a.name)) - FASTENER_ROLES.indexOf(roleOf(b.name)));
+  [...fasteners].sort(
+    (a, b) => FASTENER_ROLES.indexOf(roleOf(a.name)) - FASTENER_ROLES.indexOf(roleOf(b.name)),
+  );

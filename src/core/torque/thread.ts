@@ -12,4 +12,5 @@ export const TORQUE_FACTOR: Readonly<Record<Lubricant, number>> = {
 /**
  * How many times as hard a torque that is meant for dry threads clamps with this on them: F = T / (K d).
  */
-export const clampsTimes = (on: Lubricant): number => TORQUE_FACTOR['dry, plated'] / TORQUE_FACTOR[on];
+export const clampsTimes = (on: Lubricant): number =>
+  TORQUE_FACTOR['dry, plated'] / TORQUE_FACTOR[on];

@@ -22,7 +22,12 @@ export const torqueCheck = defineWorking<
   }),
   example: { wantedNm: 98, reachedNm: 99.2 },
   work({ wantedNm, reachedNm }, show) {
-    const offPct = show.line('off', '(reached − wanted) / wanted', ((reachedNm - wantedNm) / wantedNm) * 100, 'pct');
+    const offPct = show.line(
+      'off',
+      '(reached − wanted) / wanted',
+      ((reachedNm - wantedNm) / wantedNm) * 100,
+      'pct',
+    );
     const mayPct = show.line(
       'may be off',
       `${wantedNm > SMALL_NM ? 'above' : 'up to'} ${SMALL_NM} N·m`,

@@ -28,7 +28,15 @@ test.each([
 ])('%s is read as %s', (name, role) => expect(roleOf(name)).toBe(role));
 
 test('axle before pinch bolts, bracket before caliper, whatever the order of the record; nothing is lost', () => {
-  const names = ['caliper bolts', 'axle pinch bolts', 'caliper bracket', 'front axle', 'wheel nuts', 'a', 'b'];
+  const names = [
+    'caliper bolts',
+    'axle pinch bolts',
+    'caliper bracket',
+    'front axle',
+    'wheel nuts',
+    'a',
+    'b',
+  ];
   fc.assert(
     fc.property(fc.shuffledSubarray(names, { minLength: names.length }), (shuffled) => {
       const order = inTighteningOrder(shuffled.map((name) => ({ name }))).map((f) => f.name);
@@ -50,8 +58,16 @@ test('each with the wrench that covers it; an extension in line lowers the setti
     { name: 'axle pinch bolts', torqueNm: 22 },
     { name: 'rear axle nut', torqueNm: 100, extensionMm: 50, renews: 'split pin' },
   ]);
-  expect(axle).toMatchObject({ name: 'rear axle nut', wrench: 'long', settingNm: 90, verdict: 'good' });
-  expect(axle!.says).toEqual(['Watch both ends: the far end must not turn too.', 'A new split pin.']);
+  expect(axle).toMatchObject({
+    name: 'rear axle nut',
+    wrench: 'long',
+    settingNm: 90,
+    verdict: 'good',
+  });
+  expect(axle!.says).toEqual([
+    'Watch both ends: the far end must not turn too.',
+    'A new split pin.',
+  ]);
   expect(pinch).toMatchObject({ wrench: 'short', settingNm: 22, says: ['After the axle nut.'] });
 });
 
@@ -75,7 +91,8 @@ test('what is on the threads changes the clamp, and is said', () => {
   expect(clampsTimes('anti-seize')).toBeCloseTo(0.2 / 0.12, 12);
   expect(clampsTimes('oiled')).toBeCloseTo(0.2 / 0.18, 12);
   expect(clampsTimes('dry, plated')).toBe(1);
-  const of = (thread: 'anti-seize' | 'dry, plated') => turns([{ name: 'rear axle nut', torqueNm: 100, thread }])[0]!;
+  const of = (thread: 'anti-seize' | 'dry, plated') =>
+    turns([{ name: 'rear axle nut', torqueNm: 100, thread }])[0]!;
   expect([of('anti-seize').verdict, of('anti-seize').says[0]]).toEqual([
     'check',
     'Clamps 1.67 times as hard as dry: the manual says which it means.',

@@ -59,7 +59,9 @@ const turnOf = (it: ToTighten, wrenches: TorqueWrench[]): TorqueTurn => {
   const role = roleOf(it.name);
   const times = it.thread === undefined ? 1 : clampsTimes(it.thread);
   const base = { name: it.name, role, torqueNm: it.torqueNm, clampsTimes: times };
-  const says = [ROLE_SAYS[role], RENEWS_SAYS[it.renews ?? 'nothing']].filter((s): s is string => Boolean(s));
+  const says = [ROLE_SAYS[role], RENEWS_SAYS[it.renews ?? 'nothing']].filter((s): s is string =>
+    Boolean(s),
+  );
   if (it.torqueNm === null) {
     const mustHave = isCritical(it);
     return {
@@ -68,7 +70,9 @@ const turnOf = (it: ToTighten, wrenches: TorqueWrench[]): TorqueTurn => {
       settingNm: null,
       verdict: mustHave ? 'stop' : 'check',
       says: [
-        mustHave ? 'No torque in the record: from the machine’s manual.' : 'Snug: no figure in the record.',
+        mustHave
+          ? 'No torque in the record: from the machine’s manual.'
+          : 'Snug: no figure in the record.',
         ...says,
       ],
     };
@@ -82,14 +86,20 @@ const turnOf = (it: ToTighten, wrenches: TorqueWrench[]): TorqueTurn => {
     wrenches,
     ...(it.extensionMm === undefined ? {} : { extensionMm: it.extensionMm }),
   }).result;
-  if (!wrench) return { ...base, wrench: null, settingNm: null, verdict: 'stop', says: [why, ...says] };
+  if (!wrench)
+    return { ...base, wrench: null, settingNm: null, verdict: 'stop', says: [why, ...says] };
   return {
     ...base,
     wrench: wrench.name,
     settingNm,
     verdict: times > 1 ? 'check' : 'good',
     says:
-      times > 1 ? [`Clamps ${times.toFixed(2)} times as hard as dry: the manual says which it means.`, ...says] : says,
+      times > 1
+        ? [
+            `Clamps ${times.toFixed(2)} times as hard as dry: the manual says which it means.`,
+            ...says,
+          ]
+        : says,
   };
 };
 
@@ -133,18 +143,24 @@ export const torqueSequence = defineWorking<Input, TorqueSequence>({
   work({ fasteners, wrenches }, show) {
     const turns = inTighteningOrder(fasteners).map((f) => turnOf(f, wrenches));
     show.line('fasteners', 'in the order in which they are tightened', turns.length);
-    for (const t of turns) if (t.settingNm !== null) show.line(t.name, `${t.wrench} set to`, t.settingNm, 'Nm');
+    for (const t of turns)
+      if (t.settingNm !== null) show.line(t.name, `${t.wrench} set to`, t.settingNm, 'Nm');
     show.basis('practice', 'all by hand first, axle before pinch bolts, then once round again');
     show.basis('manual', 'every torque');
     if (turns.some((t) => t.clampsTimes > 1))
-      show.basis('published', 'Shigley: torque factors and F = T / (K d), which scatters by a quarter either way');
+      show.basis(
+        'published',
+        'Shigley: torque factors and F = T / (K d), which scatters by a quarter either way',
+      );
     show.caution('Values from the machine’s manual. Dry values are for dry threads.');
     if (turns.some((t) => t.role === 'axle'))
       show.caution('Both ends of the axle are watched: the far end must not turn.');
     const reasons =
       turns.length === 0
         ? [reason('stop', 'No torque values are known: take them from the machine’s manual.')]
-        : turns.filter((t) => t.verdict !== 'good').map((t) => reason(t.verdict, `${t.name}: ${t.says[0]}`));
+        : turns
+            .filter((t) => t.verdict !== 'good')
+            .map((t) => reason(t.verdict, `${t.name}: ${t.says[0]}`));
     show.verdict(worstOf(reasons));
     return { turns, reasons };
   },

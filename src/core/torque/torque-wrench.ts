@@ -70,10 +70,14 @@ export const torqueWrench = defineWorking<Input, TorqueChoice>({
     const settings = wrenches.map((wrench) => {
       const lever = leverMm ?? wrench.leverMm;
       if (extensionMm === 0) return { wrench, settingNm: torqueNm };
-      return lever === undefined ? null : { wrench, settingNm: (torqueNm * lever) / (lever + extensionMm), lever };
+      return lever === undefined
+        ? null
+        : { wrench, settingNm: (torqueNm * lever) / (lever + extensionMm), lever };
     });
     const usable = settings.filter((s) => s !== null);
-    const covering = usable.filter((s) => s.settingNm >= s.wrench.minNm && s.settingNm <= s.wrench.maxNm);
+    const covering = usable.filter(
+      (s) => s.settingNm >= s.wrench.minNm && s.settingNm <= s.wrench.maxNm,
+    );
     // The setting nearest the middle of the scale, where a click wrench is truest.
     const middle = (s: (typeof covering)[number]) =>
       Math.abs((s.settingNm - s.wrench.minNm) / (s.wrench.maxNm - s.wrench.minNm) - 0.5);
@@ -82,28 +86,50 @@ export const torqueWrench = defineWorking<Input, TorqueChoice>({
       show.line(w.name, 'lowest setting', w.minNm, 'Nm');
       show.line(w.name, 'highest setting', w.maxNm, 'Nm');
     }
-    show.basis('practice', 'a wrench is used within its scale only, near the middle when there is a choice');
+    show.basis(
+      'practice',
+      'a wrench is used within its scale only, near the middle when there is a choice',
+    );
     if (best) {
       if (best.lever !== undefined) {
         show.basis('published', 'lever statics, setting = T·L / (L + A)');
-        show.line('setting', `${n(torqueNm)} × ${best.lever} / (${best.lever} + ${extensionMm})`, best.settingNm, 'Nm');
+        show.line(
+          'setting',
+          `${n(torqueNm)} × ${best.lever} / (${best.lever} + ${extensionMm})`,
+          best.settingNm,
+          'Nm',
+        );
         show.caution('An extension at a right angle to the handle does not change the setting.');
       }
       show.verdict('good');
-      return { wrench: best.wrench, settingNm: best.settingNm, reason: `${best.wrench.name} covers it.` };
+      return {
+        wrench: best.wrench,
+        settingNm: best.settingNm,
+        reason: `${best.wrench.name} covers it.`,
+      };
     }
     show.verdict('stop');
     show.caution('Winding a wrench below its scale is a guess, and is recorded as one.');
     if (wrenches.length > 0 && usable.length === 0)
-      return { wrench: null, settingNm: null, reason: 'The lever length of the wrench is needed with an extension.' };
-    const above = usable.filter((x) => x.settingNm < x.wrench.minNm).sort((a, b) => a.wrench.minNm - b.wrench.minNm)[0];
-    const below = usable.filter((x) => x.settingNm > x.wrench.maxNm).sort((a, b) => b.wrench.maxNm - a.wrench.maxNm)[0];
+      return {
+        wrench: null,
+        settingNm: null,
+        reason: 'The lever length of the wrench is needed with an extension.',
+      };
+    const above = usable
+      .filter((x) => x.settingNm < x.wrench.minNm)
+      .sort((a, b) => a.wrench.minNm - b.wrench.minNm)[0];
+    const below = usable
+      .filter((x) => x.settingNm > x.wrench.maxNm)
+      .sort((a, b) => b.wrench.maxNm - a.wrench.maxNm)[0];
     const parts = [
       below && `${below.wrench.name} ends below it`,
       above && `${above.wrench.name} starts above it`,
     ].filter(Boolean);
     const reason =
-      parts.length > 0 ? `No wrench covers it: ${parts.join('; ')}.` : 'There is no torque wrench in the shop.';
+      parts.length > 0
+        ? `No wrench covers it: ${parts.join('; ')}.`
+        : 'There is no torque wrench in the shop.';
     return { wrench: null, settingNm: null, reason };
   },
 });

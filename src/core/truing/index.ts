@@ -10,7 +10,14 @@ export {
   type RunoutReading,
   type RunoutResult,
 } from './runout';
-export { spokeRing, SPOKES_FIELD, groupOf, type LooseSpoke, type RungSpoke, type SpokeRing } from './spoke-ring';
+export {
+  spokeRing,
+  SPOKES_FIELD,
+  groupOf,
+  type LooseSpoke,
+  type RungSpoke,
+  type SpokeRing,
+} from './spoke-ring';
 export {
   FIRST_TO,
   FIRST_TO_FIELD,

@@ -41,7 +41,8 @@ const swing = (values: readonly number[]): number =>
  * Source: ordinary least squares, by orthogonal matching pursuit with coordinate steps in eighths of a turn.
  */
 export const searchNipples = (problem: NippleProblem): Turns => {
-  const { side, up, sideBy, upBy, tensionBy, tensionOff, enoughMm, mostTurns, mostOffPct } = problem;
+  const { side, up, sideBy, upBy, tensionBy, tensionOff, enoughMm, mostTurns, mostOffPct } =
+    problem;
   const turns = tensionOff.map(() => 0);
   const by = tensionOff.map((_, i) => [...(sideBy[i] ?? []), ...(upBy[i] ?? [])]);
   const rest = [...side, ...up];
@@ -62,7 +63,11 @@ export const searchNipples = (problem: NippleProblem): Turns => {
     const [slope, size] = [slopes[i]!, common[i]![i]!];
     if (size === 0) return { step: 0, gain: 0 };
     const wanted = Math.max(-mostTurns, Math.min(mostTurns, turns[i]! - slope / size)) - turns[i]!;
-    for (let eighths = Math.round(wanted / STEP_TURNS); eighths !== 0; eighths -= Math.sign(eighths)) {
+    for (
+      let eighths = Math.round(wanted / STEP_TURNS);
+      eighths !== 0;
+      eighths -= Math.sign(eighths)
+    ) {
       const step = eighths * STEP_TURNS;
       if (Math.abs(turns[i]! + step) <= mostTurns + 1e-9 && fits(i, step))
         return { step, gain: -(2 * slope * step + size * step * step) };
@@ -89,12 +94,17 @@ export const searchNipples = (problem: NippleProblem): Turns => {
       if (!isMoved) return;
     }
   };
-  const isEnough = () => swing(rest.slice(0, side.length)) <= enoughMm && swing(rest.slice(side.length)) <= enoughMm;
+  const isEnough = () =>
+    swing(rest.slice(0, side.length)) <= enoughMm && swing(rest.slice(side.length)) <= enoughMm;
 
   const worked: number[] = [];
   while (worked.length < turns.length && !isEnough()) {
     const open = turns.flatMap((_, i) => (worked.includes(i) ? [] : [{ i, ...bestStep(i) }]));
-    const best = open.reduce((most, it) => (it.gain > most.gain ? it : most), { i: -1, step: 0, gain: 0 });
+    const best = open.reduce((most, it) => (it.gain > most.gain ? it : most), {
+      i: -1,
+      step: 0,
+      gain: 0,
+    });
     if (best.gain <= LEAST_GAIN * total) break;
     turn(best.i, best.step);
     worked.push(best.i);

@@ -44,7 +44,9 @@ const WIDEST_GAP_DEG = 120;
 /** The longest stretch of the wheel without a reading. */
 const widestGapDeg = (degs: readonly number[]): number => {
   const round = degs.map((deg) => deg % 360).sort((a, b) => a - b);
-  return Math.max(...round.map((deg, i) => (i === 0 ? deg + 360 - round.at(-1)! : deg - round[i - 1]!)));
+  return Math.max(
+    ...round.map((deg, i) => (i === 0 ? deg + 360 - round.at(-1)! : deg - round[i - 1]!)),
+  );
 };
 
 /** Throws `InputError` for readings that leave out a long stretch of the wheel. */
@@ -69,8 +71,13 @@ export const checkRound = (degs: readonly number[]): void => {
   checkStretch(degs);
 };
 
-const partOf = (readings: readonly RunoutReading[], key: 'lateralMm' | 'radialMm'): RunoutPart | null => {
-  const ring = readings.filter((r) => r[key] !== undefined).map((r) => ({ angleDeg: r.angleDeg, value: r[key]! }));
+const partOf = (
+  readings: readonly RunoutReading[],
+  key: 'lateralMm' | 'radialMm',
+): RunoutPart | null => {
+  const ring = readings
+    .filter((r) => r[key] !== undefined)
+    .map((r) => ({ angleDeg: r.angleDeg, value: r[key]! }));
   if (ring.length === 0) return null;
   checkRound(ring.map((r) => r.angleDeg));
   // Places that far round always determine it.
@@ -126,7 +133,11 @@ export const runout = defineWorking<Input, RunoutResult>({
     const lateral = partOf(readings, 'lateralMm');
     const radial = partOf(readings, 'radialMm');
     if (!lateral && !radial)
-      throw new InputError('readings', 'There are no readings.', 'side to side or up and down, at six places or more');
+      throw new InputError(
+        'readings',
+        'There are no readings.',
+        'side to side or up and down, at six places or more',
+      );
     const kind = build === 'spoked' ? 'spoked' : 'cast';
     const checkMm = ruleNumber(`runout.${kind}CheckMm`, rules, show);
     const stopMm = ruleNumber(`runout.${kind}StopMm`, rules, show);
@@ -145,15 +156,19 @@ export const runout = defineWorking<Input, RunoutResult>({
       reasons.push(
         reason(
           verdict,
-          verdict === 'good' ? `{0} ${name}: true.` : `{0} ${name}, high at ${placeText(part.highDeg)}.`,
+          verdict === 'good'
+            ? `{0} ${name}: true.`
+            : `{0} ${name}, high at ${placeText(part.highDeg)}.`,
           [total],
         ),
       );
       if (Math.abs(part.restMm) > checkMm / 2)
         reasons.push(
-          reason('check', `{0} ${name} at ${placeText(part.restDeg)} is not a bend but a dent or a kink: look at it.`, [
-            { value: part.restMm, unit: 'mm', digits: 1 },
-          ]),
+          reason(
+            'check',
+            `{0} ${name} at ${placeText(part.restDeg)} is not a bend but a dent or a kink: look at it.`,
+            [{ value: part.restMm, unit: 'mm', digits: 1 }],
+          ),
         );
     }
     show.basis('published', 'ordinary least squares on mean and first harmonic');

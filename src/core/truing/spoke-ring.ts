@@ -34,7 +34,12 @@ export interface SpokeRing {
 }
 
 /** Spokes by turns: disc side and other side, heads out and heads in. */
-const GROUPS = ['disc side, outer', 'other side, outer', 'disc side, inner', 'other side, inner'] as const;
+const GROUPS = [
+  'disc side, outer',
+  'other side, outer',
+  'disc side, inner',
+  'other side, inner',
+] as const;
 export const groupOf = (spoke: number): string => GROUPS[(spoke - 1) % 4]!;
 
 const median = (values: readonly number[]): number => {
@@ -45,8 +50,10 @@ const median = (values: readonly number[]): number => {
 
 /** Arithmetic of fractions, not of the tone. */
 const NEARLY = 1e-9;
-const DULL = (spoke: number) => `Spoke ${spoke} is dull: loose, or its nipple is seized. Bring it up to its neighbors.`;
-const LOWER = (spoke: number) => `Spoke ${spoke} rings lower than its group: looser. Bring it up to its neighbors.`;
+const DULL = (spoke: number) =>
+  `Spoke ${spoke} is dull: loose, or its nipple is seized. Bring it up to its neighbors.`;
+const LOWER = (spoke: number) =>
+  `Spoke ${spoke} rings lower than its group: looser. Bring it up to its neighbors.`;
 const HIGHER = (spoke: number) =>
   `Spoke ${spoke} rings higher than its group: it carries for a loose one. Check its neighbors.`;
 
@@ -67,9 +74,13 @@ const toneAt = (tensionPct: number): number => 1 + TONE_FOR_TENSION * (tensionPc
 export const tensionsOffPct = (rung: readonly RungSpoke[], total: number): number[] => {
   const toneOf = (spoke: number) => rung.find((s) => s.spoke === spoke)?.toneHz;
   return Array.from({ length: total }, (_, i) => {
-    const tones = rung.flatMap((s) => (groupOf(s.spoke) === groupOf(i + 1) && s.toneHz ? [s.toneHz] : []));
+    const tones = rung.flatMap((s) =>
+      groupOf(s.spoke) === groupOf(i + 1) && s.toneHz ? [s.toneHz] : [],
+    );
     const tone = toneOf(i + 1);
-    return tone === undefined || tones.length < LEAST_IN_GROUP ? 0 : 100 * (tone / median(tones)) ** 2 - 100;
+    return tone === undefined || tones.length < LEAST_IN_GROUP
+      ? 0
+      : 100 * (tone / median(tones)) ** 2 - 100;
   });
 };
 
@@ -98,20 +109,39 @@ export const SPOKES_FIELD = listOf(
 export const spokeRing = defineWorking<Input, SpokeRing>({
   name: 'spoke-ring',
   says: 'Which spokes are loose, by their ring',
-  input: () => ({ spokes: SPOKES_FIELD, total: count(8, 80, 'Spokes in the wheel'), rules: ruleValues() }),
+  input: () => ({
+    spokes: SPOKES_FIELD,
+    total: count(8, 80, 'Spokes in the wheel'),
+    rules: ruleValues(),
+  }),
   example: {
     total: 36,
-    spokes: [400, 395, 410, 402, 404, 398, 405, 399, 300, 401, 396, 403].map((toneHz, i) => ({ spoke: i + 1, toneHz })),
+    spokes: [400, 395, 410, 402, 404, 398, 405, 399, 300, 401, 396, 403].map((toneHz, i) => ({
+      spoke: i + 1,
+      toneHz,
+    })),
   },
   work({ spokes, total, rules }, show) {
     if (spokes.length === 0)
-      throw new InputError('spokes', 'No spoke was rung.', 'at least one spoke, clear or dull, or its tone');
+      throw new InputError(
+        'spokes',
+        'No spoke was rung.',
+        'at least one spoke, clear or dull, or its tone',
+      );
     const seen = new Set<number>();
     spokes.forEach(({ spoke, sounds, toneHz }, i) => {
       if (spoke > total)
-        throw new InputError(`spokes[${i}].spoke`, `There is no spoke ${spoke}.`, `a number from 1 to ${total}`);
+        throw new InputError(
+          `spokes[${i}].spoke`,
+          `There is no spoke ${spoke}.`,
+          `a number from 1 to ${total}`,
+        );
       if (seen.has(spoke))
-        throw new InputError(`spokes[${i}].spoke`, `Spoke ${spoke} stands twice.`, 'each spoke once');
+        throw new InputError(
+          `spokes[${i}].spoke`,
+          `Spoke ${spoke} stands twice.`,
+          'each spoke once',
+        );
       if (sounds === undefined && toneHz === undefined)
         throw new InputError(
           `spokes[${i}].sounds`,
@@ -133,7 +163,8 @@ export const spokeRing = defineWorking<Input, SpokeRing>({
           : null;
       for (const { spoke, sounds, toneHz } of its) {
         const share = toneHz !== undefined && middle !== null ? toneHz / middle : null;
-        if (sounds === 'dull') loose.push({ spoke, group, way: 'dull', reason: reason('check', DULL(spoke)) });
+        if (sounds === 'dull')
+          loose.push({ spoke, group, way: 'dull', reason: reason('check', DULL(spoke)) });
         else if (share === null) {
           if (sounds === undefined) unknown++;
         } else if (share < toneAt(lowPct) - NEARLY)
@@ -167,7 +198,9 @@ export const spokeRing = defineWorking<Input, SpokeRing>({
           : [reason('good', `All ${total} rung, none stands out.`)];
     show.verdict(worstOf(reasons));
     if (loose.length > 0)
-      show.caution('Spoke work is a skilled job: the maker’s tension, small turns, and the runout measured again.');
+      show.caution(
+        'Spoke work is a skilled job: the maker’s tension, small turns, and the runout measured again.',
+      );
     return { loose, unknown, reasons };
   },
 });

@@ -13,30 +13,36 @@ const asked = (wheel: HiddenSpokes) => ({
 type Input = Parameters<typeof trueAdvise.run>[0];
 const advise = (input: Input) => trueAdvise.run(input).result;
 const turnedOf = (advice: ReturnType<typeof advise>): Turned[] =>
-  advice.nipples.map((n) => ({ spoke: n.spoke, eighths: n.turn === 'tighten' ? n.eighths : -n.eighths }));
+  advice.nipples.map((n) => ({
+    spoke: n.spoke,
+    eighths: n.turn === 'tighten' ? n.eighths : -n.eighths,
+  }));
 
 describe('hidden wheels', () => {
-  test.each(SPOKE_LEVELS)('%s: under the limit in three passes at most, none past the turns of a pass', (level) => {
-    const passes: number[] = [];
-    for (let seed = 0; seed < howMany(24, 200); seed++) {
-      let wheel = hiddenSpokes(seed, level);
-      let before: Input['before'];
-      let pass = 0;
-      for (; pass <= 3; pass++) {
-        const input = { ...asked(wheel), ...(before && { before }) };
-        const advice = advise(input);
-        if (advice.do === 'leave') break;
-        expect(`${seed}: ${advice.do}`).toBe(`${seed}: turn`);
-        for (const n of advice.nipples) expect(n.eighths >= 1 && n.eighths <= 4).toBe(true);
-        expect(advice.mostOffPct).toBeLessThanOrEqual(50 + 1e-6);
-        before = { readings: input.readings, turned: turnedOf(advice) };
-        wheel = wheel.after(before.turned);
+  test.each(SPOKE_LEVELS)(
+    '%s: under the limit in three passes at most, none past the turns of a pass',
+    (level) => {
+      const passes: number[] = [];
+      for (let seed = 0; seed < howMany(24, 200); seed++) {
+        let wheel = hiddenSpokes(seed, level);
+        let before: Input['before'];
+        let pass = 0;
+        for (; pass <= 3; pass++) {
+          const input = { ...asked(wheel), ...(before && { before }) };
+          const advice = advise(input);
+          if (advice.do === 'leave') break;
+          expect(`${seed}: ${advice.do}`).toBe(`${seed}: turn`);
+          for (const n of advice.nipples) expect(n.eighths >= 1 && n.eighths <= 4).toBe(true);
+          expect(advice.mostOffPct).toBeLessThanOrEqual(50 + 1e-6);
+          before = { readings: input.readings, turned: turnedOf(advice) };
+          wheel = wheel.after(before.turned);
+        }
+        expect(`${seed}: ${pass} passes`).toMatch(/: [1-3] passes$/);
+        passes.push(pass);
       }
-      expect(`${seed}: ${pass} passes`).toMatch(/: [1-3] passes$/);
-      passes.push(pass);
-    }
-    expect(passes.filter((p) => p === 1).length).toBeGreaterThan(passes.length / 2);
-  });
+      expect(passes.filter((p) => p === 1).length).toBeGreaterThan(passes.length / 2);
+    },
+  );
 
   test('what it says the rim will read is what the model’s own rim reads', () => {
     for (let seed = 0; seed < 6; seed++) {
@@ -66,13 +72,18 @@ describe('one wheel', () => {
     const { nipples, after, now } = advise({ ...input, spokes: 36, readings });
     for (const n of nipples) {
       const isHigh = n.deg > 0 && n.deg < 180;
-      expect(`${n.spoke} ${n.turn}`).toBe(`${n.spoke} ${(n.spoke % 2 === 1) === isHigh ? 'loosen' : 'tighten'}`);
+      expect(`${n.spoke} ${n.turn}`).toBe(
+        `${n.spoke} ${(n.spoke % 2 === 1) === isHigh ? 'loosen' : 'tighten'}`,
+      );
       expect(n.deg).toBeCloseTo(n.spoke * 10 - 5, 9);
     }
     expect(now.sideMm).toBeCloseTo(2.4, 1);
     expect(after.sideMm).toBeLessThanOrEqual(0.75 * 1.5);
     expect([now.upMm, after.upMm]).toEqual([null, null]);
-    const hop = DEGS.map((angleDeg) => ({ angleDeg, radialMm: 1.2 * Math.cos(((angleDeg - 90) * Math.PI) / 180) }));
+    const hop = DEGS.map((angleDeg) => ({
+      angleDeg,
+      radialMm: 1.2 * Math.cos(((angleDeg - 90) * Math.PI) / 180),
+    }));
     for (const n of advise({ ...input, spokes: 36, readings: hop }).nipples)
       expect(n.turn).toBe(n.deg > 0 && n.deg < 180 ? 'tighten' : 'loosen');
   });
@@ -85,7 +96,10 @@ describe('one wheel', () => {
     });
     const mirrored = advise({
       ...input,
-      readings: input.readings.map(({ angleDeg, lateralMm }) => ({ angleDeg, lateralMm: -lateralMm! })),
+      readings: input.readings.map(({ angleDeg, lateralMm }) => ({
+        angleDeg,
+        lateralMm: -lateralMm!,
+      })),
     });
     expect(other.nipples).toEqual(mirrored.nipples);
     expect(other.nipples.length).toBeGreaterThan(0);
@@ -101,17 +115,26 @@ describe('one wheel', () => {
     const much = advise({ ...far, before: { readings: input.readings, turned } });
     expect(much.own.side).toBeNull();
     expect(much.reasons[0]!.says).toMatch(/The rim moved \d{3} % as far side to side/);
-    const once = advise({ ...asked(wheel.after(turned)), before: { readings: input.readings, turned } });
+    const once = advise({
+      ...asked(wheel.after(turned)),
+      before: { readings: input.readings, turned },
+    });
     expect(once.reasons.every((r) => !/The rim/.test(r.says))).toBe(true);
   });
 
   test('hardly any turn before tells nothing of the wheel', () => {
     const turned = [{ spoke: 3, eighths: 1 }];
-    expect(advise({ ...asked(wheel.after(turned)), before: { readings: input.readings, turned } }).own.side).toBeNull();
+    expect(
+      advise({ ...asked(wheel.after(turned)), before: { readings: input.readings, turned } }).own
+        .side,
+    ).toBeNull();
   });
 
   test('a rim within the limit is left alone; a kink is not mended by nipples', () => {
-    const flat = DEGS.map((angleDeg) => ({ angleDeg, lateralMm: 0.7 * Math.cos((angleDeg * Math.PI) / 180) }));
+    const flat = DEGS.map((angleDeg) => ({
+      angleDeg,
+      lateralMm: 0.7 * Math.cos((angleDeg * Math.PI) / 180),
+    }));
     expect(advise({ ...input, readings: flat })).toMatchObject({ do: 'leave', nipples: [] });
     const kink = DEGS.map((angleDeg) => ({ angleDeg, lateralMm: angleDeg === 100 ? 4 : 0 }));
     const stuck = trueAdvise.run({ ...input, readings: kink });
@@ -124,7 +147,9 @@ describe('one wheel', () => {
     const tight = first.nipples.find((n) => n.turn === 'tighten')!;
     const rung = tones.map((s) => (s.spoke === tight.spoke ? { ...s, toneHz: 420 } : s));
     const careful = advise({ ...input, rung });
-    expect(careful.nipples.some((n) => n.spoke === tight.spoke && n.turn === 'tighten')).toBe(false);
+    expect(careful.nipples.some((n) => n.spoke === tight.spoke && n.turn === 'tighten')).toBe(
+      false,
+    );
     expect(careful.mostOffPct).toBeLessThanOrEqual(96 + 1e-6);
     expect(advise({ ...input, rung: tones }).nipples).toEqual(first.nipples);
   });
@@ -154,6 +179,8 @@ describe('one wheel', () => {
     };
     expect(problemOf(() => advise({ ...input, before: twice })).field).toMatch(/^before\.turned/);
     expect(problemOf(() => advise({ ...input, readings: [] })).field).toBe('readings');
-    expect(problemOf(() => advise({ ...input, readings: input.readings.slice(0, 9) })).message).toMatch(/stretch of/);
+    expect(
+      problemOf(() => advise({ ...input, readings: input.readings.slice(0, 9) })).message,
+    ).toMatch(/stretch of/);
   });
 });

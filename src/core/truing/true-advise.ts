@@ -108,7 +108,9 @@ const learn = (
 ): Learned => {
   const both = readings.flatMap((r) => {
     const was = before.readings.find((b) => b.angleDeg === r.angleDeg)?.[way.key];
-    return was === undefined || r[way.key] === undefined ? [] : [{ deg: r.angleDeg, by: r[way.key]! - was }];
+    return was === undefined || r[way.key] === undefined
+      ? []
+      : [{ deg: r.angleDeg, by: r[way.key]! - was }];
   });
   const degs = both.map((b) => b.deg);
   const said = degs.map(() => 0);
@@ -142,21 +144,29 @@ const learn = (
 };
 
 const showLearned = (name: string, show: Show, { factor }: Learned): void => {
-  if (factor !== null) show.line(`this wheel beside the model, ${name}`, 'least squares of the pass before', factor);
+  if (factor !== null)
+    show.line(`this wheel beside the model, ${name}`, 'least squares of the pass before', factor);
 };
 
 /** Throws `InputError` for a spoke that the wheel does not have. */
 const checkTurned = (turned: readonly Turned[], spokes: number): void =>
   turned.forEach(({ spoke }, i) => {
     if (spoke > spokes)
-      throw new InputError(`before.turned[${i}].spoke`, `There is no spoke ${spoke}.`, `a number from 1 to ${spokes}`);
+      throw new InputError(
+        `before.turned[${i}].spoke`,
+        `There is no spoke ${spoke}.`,
+        `a number from 1 to ${spokes}`,
+      );
   });
 
 /** Nipples that were turned, as workings and entries take them. */
 export const TURNED_FIELD = eachOnce(
   listOf(
     record(
-      { spoke: count(1, 80, 'Number of the spoke'), eighths: count(-24, 24, 'Eighths of a turn, tightened is plus') },
+      {
+        spoke: count(1, 80, 'Number of the spoke'),
+        eighths: count(-24, 24, 'Eighths of a turn, tightened is plus'),
+      },
       'A nipple',
     ),
     80,
@@ -180,7 +190,10 @@ export const trueAdvise = defineWorking<Input, TrueAdvice>({
     spokes: count(12, 80, 'Number of spokes'),
     rimDiameterMm: quantity('mm', 200, 700, 'Diameter of the rim'),
     firstTo: FIRST_TO_FIELD.optional(),
-    before: record({ readings: READINGS_FIELD, turned: TURNED_FIELD }, 'The pass before').optional(),
+    before: record(
+      { readings: READINGS_FIELD, turned: TURNED_FIELD },
+      'The pass before',
+    ).optional(),
     rung: SPOKES_FIELD.optional(),
     rules: ruleValues(),
   }),
@@ -194,7 +207,11 @@ export const trueAdvise = defineWorking<Input, TrueAdvice>({
   },
   work({ readings, spokes, rimDiameterMm, firstTo, before, rung = [], rules }, show) {
     if (spokes % 2 === 1)
-      throw new InputError('spokes', `${spokes} spokes do not go to two sides by turns.`, 'an even number');
+      throw new InputError(
+        'spokes',
+        `${spokes} spokes do not go to two sides by turns.`,
+        'an even number',
+      );
     const checkMm = ruleNumber('runout.spokedCheckMm', rules, show);
     const mostTurns = ruleNumber('true.mostTurns', rules, show);
     const spreadPct = ruleNumber('true.spreadPct', rules, show);
@@ -209,12 +226,18 @@ export const trueAdvise = defineWorking<Input, TrueAdvice>({
       const learned = before ? learn(way, before, readings, moves) : { factor: null, reason: null };
       showLearned(way.words, show, learned);
       const values = its.map((r) => r[way.key]!);
-      const by = all.map((spoke) => centred(moves(way, spoke, degs).map((v) => v * (learned.factor ?? 1))));
+      const by = all.map((spoke) =>
+        centred(moves(way, spoke, degs).map((v) => v * (learned.factor ?? 1))),
+      );
       return { way, values, by, learned, total: totalOf(values) };
     });
     const [side, up] = read as [(typeof read)[number], (typeof read)[number]];
     if (side.total === null && up.total === null)
-      throw new InputError('readings', 'There are no readings.', 'side to side or up and down, at six places or more');
+      throw new InputError(
+        'readings',
+        'There are no readings.',
+        'side to side or up and down, at six places or more',
+      );
     for (const { way, total } of read)
       if (total !== null) show.line(`total now, ${way.words}`, 'highest − lowest', total, 'mm');
     const tensionOff = tensionsOffPct(rung, spokes);
@@ -236,7 +259,9 @@ export const trueAdvise = defineWorking<Input, TrueAdvice>({
     const after = read.map(({ values, by }) =>
       totalOf(values.map((v, k) => v + turns.reduce((sum, t, i) => sum + t * by[i]![k]!, 0))),
     );
-    const offAfter = all.map((_, j) => tensionOff[j]! + turns.reduce((sum, t, i) => sum + t * tensionBy[i]![j]!, 0));
+    const offAfter = all.map(
+      (_, j) => tensionOff[j]! + turns.reduce((sum, t, i) => sum + t * tensionBy[i]![j]!, 0),
+    );
     const mostOffPct = Math.max(...offAfter.map(Math.abs));
     const tooMuch = (totals: readonly (number | null)[]) =>
       totals.reduce<number>((sum, t) => sum + Math.max(0, (t ?? 0) - checkMm), 0);
@@ -262,12 +287,16 @@ export const trueAdvise = defineWorking<Input, TrueAdvice>({
       if (total !== null && nipples.length > 0)
         show.line(`total after, ${way.words}`, 'readings + turns × the model', after[k]!, 'mm');
     });
-    if (nipples.length > 0) show.line('a tension off by, at most', 'turns × the model', mostOffPct, 'pct');
+    if (nipples.length > 0)
+      show.line('a tension off by, at most', 'turns × the model', mostOffPct, 'pct');
     show.basis(
       'published',
       'least squares; bending of a circular ring as in Timoshenko, Vibration Problems in Engineering',
     );
-    show.basis('memory', 'sizes of a middling rim and its spokes, until two rounds of readings tell this wheel’s own');
+    show.basis(
+      'memory',
+      'sizes of a middling rim and its spokes, until two rounds of readings tell this wheel’s own',
+    );
     show.basis(
       'memory',
       'spokes counted from the valve go to the disc side and to the other by turns, the first to the disc side where nobody says otherwise',
@@ -300,7 +329,10 @@ export const trueAdvise = defineWorking<Input, TrueAdvice>({
       do: isTrue ? 'leave' : nipples.length > 0 ? 'turn' : 'look',
       nipples,
       now: { sideMm: side.total, upMm: up.total },
-      after: nipples.length > 0 ? { sideMm: after[0]!, upMm: after[1]! } : { sideMm: side.total, upMm: up.total },
+      after:
+        nipples.length > 0
+          ? { sideMm: after[0]!, upMm: after[1]! }
+          : { sideMm: side.total, upMm: up.total },
       mostOffPct: nipples.length > 0 ? mostOffPct : Math.max(...tensionOff.map(Math.abs)),
       own: { side: side.learned.factor, up: up.learned.factor },
       reasons,

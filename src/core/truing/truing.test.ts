@@ -4,7 +4,10 @@ import { angleBetween } from '../units';
 import { firstHarmonic, runout, spokeRing, type RunoutReading } from '.';
 
 const ring = (places: number, of: (deg: number) => Partial<RunoutReading>): RunoutReading[] =>
-  Array.from({ length: places }, (_, i) => ({ angleDeg: (i * 360) / places, ...of((i * 360) / places) }));
+  Array.from({ length: places }, (_, i) => ({
+    angleDeg: (i * 360) / places,
+    ...of((i * 360) / places),
+  }));
 const cos = (deg: number) => Math.cos((deg * Math.PI) / 180);
 
 describe('the once-a-turn part', () => {
@@ -42,7 +45,8 @@ describe('the once-a-turn part', () => {
 });
 
 describe('runout', () => {
-  const run = (readings: RunoutReading[], more: object = {}) => runout.run({ readings, build: 'spoked', ...more });
+  const run = (readings: RunoutReading[], more: object = {}) =>
+    runout.run({ readings, build: 'spoked', ...more });
 
   test('a bend: its total and its high spot', () => {
     const { result, verdict } = run(ring(12, (deg) => ({ lateralMm: 0.9 * cos(deg - 90) })));
@@ -58,7 +62,9 @@ describe('runout', () => {
         more,
       );
     expect(says(0.5).result.reasons.map((r) => r.says)).toEqual(['1.0 mm side to side: true.']);
-    expect(says(1).result.reasons.map((r) => r.says)).toEqual(["2.0 mm side to side, high at 3 o'clock, 90°."]);
+    expect(says(1).result.reasons.map((r) => r.says)).toEqual([
+      "2.0 mm side to side, high at 3 o'clock, 90°.",
+    ]);
     // As much as the limit is within it.
     expect(says(0.75).verdict).toBe('good');
     expect(says(1.25).verdict).toBe('check');
@@ -99,7 +105,9 @@ describe('runout', () => {
     expect(result.reasons.map((r) => r.says)).toContain(
       "\u22121.0 mm up and down at 5 o'clock, 150° is not a bend but a dent or a kink: look at it.",
     );
-    expect(run(ring(12, (deg) => ({ radialMm: deg === 150 ? -0.8 : 0 }))).result.reasons).toHaveLength(1);
+    expect(
+      run(ring(12, (deg) => ({ radialMm: deg === 150 ? -0.8 : 0 }))).result.reasons,
+    ).toHaveLength(1);
   });
 
   test.each([
@@ -120,7 +128,10 @@ describe('runout', () => {
   test.each([
     [[], /no readings/],
     [ring(5, () => ({ lateralMm: 1 })), /5 places: too few/],
-    [Array.from({ length: 8 }, () => ({ angleDeg: 90, lateralMm: 1 })), /A stretch of 360° of the wheel was not read/],
+    [
+      Array.from({ length: 8 }, () => ({ angleDeg: 90, lateralMm: 1 })),
+      /A stretch of 360° of the wheel was not read/,
+    ],
   ])('%j is refused', (readings, says) => {
     expect(problemOf(() => run(readings as RunoutReading[])).message).toMatch(says);
   });
@@ -128,8 +139,12 @@ describe('runout', () => {
 
 describe('the ring of the spokes', () => {
   const tones = (change: Record<number, number> = {}) =>
-    Array.from({ length: 36 }, (_, i) => ({ spoke: i + 1, toneHz: change[i + 1] ?? (i % 4 < 2 ? 400 : 430) }));
-  const run = (spokes: object[], more: object = {}) => spokeRing.run({ spokes: spokes as never, total: 36, ...more });
+    Array.from({ length: 36 }, (_, i) => ({
+      spoke: i + 1,
+      toneHz: change[i + 1] ?? (i % 4 < 2 ? 400 : 430),
+    }));
+  const run = (spokes: object[], more: object = {}) =>
+    spokeRing.run({ spokes: spokes as never, total: 36, ...more });
 
   test('all alike within their groups: none stands out, though the groups differ', () => {
     expect(run(tones())).toMatchObject({ verdict: 'good', result: { loose: [] } });
@@ -154,7 +169,8 @@ describe('the ring of the spokes', () => {
     const group = [553, 553, 486, 553].map((toneHz, i) => ({ spoke: 1 + 4 * i, toneHz }));
     expect(run(group).result.loose).toMatchObject([{ spoke: 9, way: 'lower' }]);
     // Five and a half in a hundred lower is where even the stiffest may be at seven tenths.
-    const at = (toneHz: number) => run(group.map((s) => (s.spoke === 9 ? { ...s, toneHz } : s))).result.loose.length;
+    const at = (toneHz: number) =>
+      run(group.map((s) => (s.spoke === 9 ? { ...s, toneHz } : s))).result.loose.length;
     expect([at(522), at(523)]).toEqual([1, 0]);
   });
 
@@ -165,21 +181,30 @@ describe('the ring of the spokes', () => {
     expect(run(four).result.loose.map((l) => l.spoke)).toEqual([1]);
     expect(run(four.slice(0, 3)).lines.map((l) => l.value)).toEqual([400]);
     // Two of a group have no middle: nothing is made up, and nothing is called good.
-    expect(run(four.slice(0, 2))).toMatchObject({ verdict: 'check', result: { loose: [], unknown: 36 } });
+    expect(run(four.slice(0, 2))).toMatchObject({
+      verdict: 'check',
+      result: { loose: [], unknown: 36 },
+    });
     expect(run(four.slice(0, 2)).lines).toEqual([]);
   });
 
   test('good only once every spoke is rung', () => {
-    expect(run(tones()).result.reasons.map((r) => r.says)).toEqual(['All 36 rung, none stands out.']);
+    expect(run(tones()).result.reasons.map((r) => r.says)).toEqual([
+      'All 36 rung, none stands out.',
+    ]);
     expect(run(tones().slice(0, 35))).toMatchObject({ verdict: 'check', result: { unknown: 1 } });
-    expect(run([{ spoke: 1, sounds: 'clear' }])).toMatchObject({ verdict: 'check', result: { unknown: 35 } });
+    expect(run([{ spoke: 1, sounds: 'clear' }])).toMatchObject({
+      verdict: 'check',
+      result: { unknown: 35 },
+    });
     const byEar = Array.from({ length: 36 }, (_, i) => ({ spoke: i + 1, sounds: 'clear' }));
     expect(run(byEar).verdict).toBe('good');
   });
 
   test('the limits are those of the rules, and as much as the limit is within it', () => {
     const toneAt = (pct: number) => 430 * (1 + 0.184 * (pct / 100 - 1));
-    const at = (pct: number, rules = {}) => run(tones({ 7: toneAt(pct) }), { rules }).result.loose.length;
+    const at = (pct: number, rules = {}) =>
+      run(tones({ 7: toneAt(pct) }), { rules }).result.loose.length;
     expect([at(70.01), at(69.9), at(139.9), at(140.1)]).toEqual([0, 1, 0, 1]);
     expect(at(60, { 'spoke.lowPct': 50 })).toBe(0);
     expect(at(130, { 'spoke.highPct': 120 })).toBe(1);
@@ -202,7 +227,9 @@ describe('the ring of the spokes', () => {
   test('rung by ear alone it says how many', () => {
     const working = run([{ spoke: 1, sounds: 'clear' }]);
     expect(working.lines.map((l) => [l.label, l.value])).toEqual([['rung', 1]]);
-    expect(working.result.reasons.map((r) => r.says)).toEqual(['35 spokes of 36 still unknown: ring them too.']);
+    expect(working.result.reasons.map((r) => r.says)).toEqual([
+      '35 spokes of 36 still unknown: ring them too.',
+    ]);
     expect(working.basis.some((b) => b.kind === 'published')).toBe(false);
     expect(working.cautions).toEqual([]);
   });

@@ -13,7 +13,9 @@ describe('what a turn of a nipple does', () => {
         expect(Math.sign(model.sideMm(spoke, deg))).toBe(sideOfSpoke(spoke));
         expect(model.upMm(spoke, deg)).toBeLessThan(0);
         expect(model.tensionPct(spoke, spoke)).toBeGreaterThan(0);
-        expect(Math.abs(model.sideMm(spoke, deg + 180))).toBeLessThan(0.35 * Math.abs(model.sideMm(spoke, deg)));
+        expect(Math.abs(model.sideMm(spoke, deg + 180))).toBeLessThan(
+          0.35 * Math.abs(model.sideMm(spoke, deg)),
+        );
       }
     }
   });
@@ -23,7 +25,10 @@ describe('what a turn of a nipple does', () => {
     for (const off of [0, 7, 31, 90, 200])
       for (const spoke of [1, 2, 19, 36]) {
         const deg = (spoke - 0.5) * 10;
-        expect(model.sideMm(spoke, deg + off)).toBeCloseTo(sideOfSpoke(spoke) * model.sideMm(1, 5 + off), 9);
+        expect(model.sideMm(spoke, deg + off)).toBeCloseTo(
+          sideOfSpoke(spoke) * model.sideMm(1, 5 + off),
+          9,
+        );
         expect(model.upMm(spoke, deg + off)).toBeCloseTo(model.upMm(1, 5 + off), 9);
         expect(model.sideMm(spoke, deg - off)).toBeCloseTo(model.sideMm(spoke, deg + off), 9);
         expect(model.upMm(spoke, deg - off)).toBeCloseTo(model.upMm(spoke, deg + off), 9);
@@ -51,7 +56,13 @@ describe('what a turn of a nipple does', () => {
         const sum = (k: number, by: (i: number) => number = () => 1) =>
           pulls.reduce((all, p, i) => all + p[k]! * by(i), 0);
         const rad = (i: number) => ((i + 0.5) * 2 * Math.PI) / spokes;
-        for (const zero of [sum(0), sum(1), sum(2), sum(2, (i) => Math.cos(rad(i))), sum(2, (i) => Math.sin(rad(i)))])
+        for (const zero of [
+          sum(0),
+          sum(1),
+          sum(2),
+          sum(2, (i) => Math.cos(rad(i))),
+          sum(2, (i) => Math.sin(rad(i))),
+        ])
           expect(Math.abs(zero)).toBeLessThan(1e-6);
       }
     }
@@ -61,7 +72,11 @@ describe('what a turn of a nipple does', () => {
     const model = wheelModel(36, 240);
     const by = (turnsOf: (spoke: number) => number, deg: number) =>
       Array.from({ length: 36 }, (_, i) => i + 1).reduce(
-        (sum, s) => [sum[0] + turnsOf(s) * model.sideMm(s, deg), sum[1] + turnsOf(s) * model.upMm(s, deg)] as const,
+        (sum, s) =>
+          [
+            sum[0] + turnsOf(s) * model.sideMm(s, deg),
+            sum[1] + turnsOf(s) * model.upMm(s, deg),
+          ] as const,
         [0, 0] as readonly [number, number],
       );
     const shifted = [0, 5, 111].map((deg) => by((s) => sideOfSpoke(s), deg));
@@ -80,12 +95,15 @@ describe('what a turn of a nipple does', () => {
 
   test('as a ring of points that is let go finds its rest, for nipples turned together', () => {
     const chance = seeded(2203);
-    const turns = Array.from({ length: 36 }, () => (chance() < 0.3 ? Math.round(8 * (chance() - 0.5)) / 8 : 0));
+    const turns = Array.from({ length: 36 }, () =>
+      chance() < 0.3 ? Math.round(8 * (chance() - 0.5)) / 8 : 0,
+    );
     const ring = ringAtRest(36, 240, turns);
     const model = wheelModel(36, 240);
     const most = Math.max(...ring.sideMm.map(Math.abs));
     for (let deg = 0; deg < 360; deg += 9) {
-      const sum = (of: 'sideMm' | 'upMm') => turns.reduce((all, t, i) => all + t * model[of](i + 1, deg), 0);
+      const sum = (of: 'sideMm' | 'upMm') =>
+        turns.reduce((all, t, i) => all + t * model[of](i + 1, deg), 0);
       expect(Math.abs(sum('sideMm') - ring.sideMm[deg]!)).toBeLessThan(0.01 * most);
       expect(Math.abs(sum('upMm') - ring.upMm[deg]!)).toBeLessThan(0.01 * most);
     }
@@ -95,7 +113,9 @@ describe('what a turn of a nipple does', () => {
     const usual = wheelModel(36, 240);
     const stiff = wheelModel(36, 240, { side: 3, up: 3, spoke: 1, pitch: 1 });
     expect(stiff.sideMm(1, 5)).toBeLessThan(usual.sideMm(1, 5));
-    expect(stiff.sideMm(1, 65) / stiff.sideMm(1, 5)).toBeGreaterThan(usual.sideMm(1, 65) / usual.sideMm(1, 5));
+    expect(stiff.sideMm(1, 65) / stiff.sideMm(1, 5)).toBeGreaterThan(
+      usual.sideMm(1, 65) / usual.sideMm(1, 5),
+    );
     const fine = wheelModel(36, 240, { side: 1, up: 1, spoke: 1, pitch: 0.5 });
     for (const deg of [5, 50, 300]) {
       expect(fine.sideMm(1, deg)).toBeCloseTo(usual.sideMm(1, deg) / 2, 9);

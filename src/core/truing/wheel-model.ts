@@ -107,14 +107,19 @@ const sumOfWaves = (sizes: readonly number[], spokes: number, rad: number): numb
   return sum;
 };
 
-const dot = (a: readonly number[], b: readonly number[]): number => a.reduce((sum, v, i) => sum + v * b[i]!, 0);
+const dot = (a: readonly number[], b: readonly number[]): number =>
+  a.reduce((sum, v, i) => sum + v * b[i]!, 0);
 
 /**
  * The model of a wheel of `spokes` (even, 12 to 80) whose spokes meet the rim at `rimRadiusMm` (100 to 350).
  *
  * A wheel looks the same from every other spoke, so two turns are worked out, and all others are theirs turned round.
  */
-export const wheelModel = (spokes: number, rimRadiusMm: number, feel: WheelFeel = MIDDLING): WheelModel => {
+export const wheelModel = (
+  spokes: number,
+  rimRadiusMm: number,
+  feel: WheelFeel = MIDDLING,
+): WheelModel => {
   const reachMm = rimRadiusMm - SPOKE.hubRadiusMm;
   const lengthMm = Math.hypot(reachMm, SPOKE.flangeMm);
   const springNmm = (SPOKE.stretchN * feel.spoke) / lengthMm;
@@ -144,7 +149,8 @@ export const wheelModel = (spokes: number, rimRadiusMm: number, feel: WheelFeel 
   });
   const whole = rim.map((own, p) => {
     const row = new Float64Array(rim.length);
-    for (const its of stretch) for (let q = 0; q <= p; q++) row[q]! += springNmm * its[p]! * its[q]!;
+    for (const its of stretch)
+      for (let q = 0; q <= p; q++) row[q]! += springNmm * its[p]! * its[q]!;
     row[p]! += own;
     return row;
   });
@@ -163,7 +169,11 @@ export const wheelModel = (spokes: number, rimRadiusMm: number, feel: WheelFeel 
   const parts = answers.map((answer) => [answer.slice(0, waves), answer.slice(waves)]);
   const shape = (spoke: number, deg: number, part: 0 | 1): number => {
     const { like, onBy } = alike(spoke);
-    return sumOfWaves(parts[like]![part]!, spokes, (deg * Math.PI) / 180 - (onBy * 2 * Math.PI) / spokes);
+    return sumOfWaves(
+      parts[like]![part]!,
+      spokes,
+      (deg * Math.PI) / 180 - (onBy * 2 * Math.PI) / spokes,
+    );
   };
   return {
     spokes,

@@ -4,7 +4,11 @@ import { readTire, type TireSize } from '../tires';
 import { defineWorking, SILENT, type Show } from '../working';
 
 /** Thickness of a tube's wall. Basis: memory. */
-export const WALL_MM: Readonly<Record<'standard' | 'heavy' | 'ultra', number>> = { standard: 1.5, heavy: 3, ultra: 4 };
+export const WALL_MM: Readonly<Record<'standard' | 'heavy' | 'ultra', number>> = {
+  standard: 1.5,
+  heavy: 3,
+  ultra: 4,
+};
 /** Mass of tube rubber, grams in a cubic millimetre. Basis: memory, 1.15 g/cm³. */
 const RUBBER_G_PER_MM3 = 0.00115;
 /** Flat width of a tube in percent of the section it serves. Basis: memory. */
@@ -48,7 +52,11 @@ export interface DoubledTube {
 export const doubleTube = (addedMassG: number): DoubledTube => ({
   addedMassG,
   does: ['stops pinch flats', 'weighs less than a foam insert'],
-  limits: ['stops no nails', 'more work to feed in, with less air in it', 'runs hotter: for slow machines'],
+  limits: [
+    'stops no nails',
+    'more work to feed in, with less air in it',
+    'runs hotter: for slow machines',
+  ],
 });
 
 /**
@@ -58,7 +66,13 @@ export const doubleTube = (addedMassG: number): DoubledTube => ({
  * Throws `InputError` for a marking that makes no sense. Common practice.
  */
 export const tubeDouble = defineWorking<
-  { tire: string; wall: 'standard' | 'heavy' | 'ultra'; massG?: number; flatWidthMm?: number; rules?: RuleValues },
+  {
+    tire: string;
+    wall: 'standard' | 'heavy' | 'ultra';
+    massG?: number;
+    flatWidthMm?: number;
+    rules?: RuleValues;
+  },
   DoubledTube
 >({
   name: 'tube-double',
@@ -80,7 +94,10 @@ export const tubeDouble = defineWorking<
       massG === undefined ? 'memory' : 'measured',
       massG === undefined ? 'wall thickness and mass of tube rubber' : 'mass of the old tube',
     );
-    show.basis('practice', 'slit round the inside, valve cut out, powdered, worn around the good tube');
+    show.basis(
+      'practice',
+      'slit round the inside, valve cut out, powdered, worn around the good tube',
+    );
     show.verdict('good');
     return doubleTube(addedMassG);
   },

@@ -14,7 +14,8 @@ const INCHES = /^(\d{1,2}\.\d{1,2}(?:\s*\/\s*\d{1,2}\.\d{1,2}){0,3})\s*[-xR]\s*(
 const METRIC = /^(\d{2,3})\s*\/\s*(\d{2,3})\s*[-xR]\s*(\d{1,2})(?!\d)/i;
 const SEPARATOR = /^(?:\s*[,;+&/]\s*|\s*\b(?:with|and|or)\b\s*|\s+)/i;
 
-const wrong = (text: string) => new InputError('label', `"${text.slice(0, 20)}" is not a tube label.`, RIGHT);
+const wrong = (text: string) =>
+  new InputError('label', `"${text.slice(0, 20)}" is not a tube label.`, RIGHT);
 
 /** The size at the start of a text, and what follows it. */
 const first = (text: string): { range: TubeRange; rest: string } => {
@@ -22,7 +23,11 @@ const first = (text: string): { range: TubeRange; rest: string } => {
   if (inch) {
     const widths = inch[1]!.split('/').map((w) => Number(w) * INCH_IN_MM);
     return {
-      range: { rimDiameterIn: Number(inch[2]), minWidthMm: Math.min(...widths), maxWidthMm: Math.max(...widths) },
+      range: {
+        rimDiameterIn: Number(inch[2]),
+        minWidthMm: Math.min(...widths),
+        maxWidthMm: Math.max(...widths),
+      },
       rest: text.slice(inch[0].length),
     };
   }

@@ -32,7 +32,12 @@ const rowOf = ({
   sealed,
   safetyHump,
 }: TubeNeedInput):
-  'tubeless rim' | 'cast, not marked' | 'spoked, unsealed' | 'split' | 'split, sealed' | 'beadlock' => {
+  | 'tubeless rim'
+  | 'cast, not marked'
+  | 'spoked, unsealed'
+  | 'split'
+  | 'split, sealed'
+  | 'beadlock' => {
   if (build === 'beadlock') return 'beadlock';
   if (build === 'split') return sealed ? 'split, sealed' : 'split';
   if (build === 'spoked' && !sealed) return 'spoked, unsealed';
@@ -58,24 +63,37 @@ export const needsTube = (input: TubeNeedInput): TubeNeed => {
   const reasons: Reason[] = [];
   const said = (need: TubeNeed['need'], also: string[] = []): TubeNeed => ({ need, also, reasons });
   if (input.tire === 'not marked')
-    reasons.push(reason('check', 'The tire is marked neither TL nor TT: read the sidewall again. Taken as tubeless.'));
+    reasons.push(
+      reason(
+        'check',
+        'The tire is marked neither TL nor TT: read the sidewall again. Taken as tubeless.',
+      ),
+    );
   if (row === 'beadlock') {
     if (tubeType && !input.makerAllows) {
-      reasons.push(reason('stop', 'A beadlock with a tube-type tire: refused unless the maker says so.'));
+      reasons.push(
+        reason('stop', 'A beadlock with a tube-type tire: refused unless the maker says so.'),
+      );
       return said('refuse');
     }
-    if (tubeType) reasons.push(reason('check', 'A beadlock with a tube-type tire: only as the maker says.'));
+    if (tubeType)
+      reasons.push(reason('check', 'A beadlock with a tube-type tire: only as the maker says.'));
     else reasons.push(reason('good', 'A beadlock: tubeless, or with a liner, as it was designed.'));
     return said('by design');
   }
   if (TUBE_ROWS.includes(row) || tubeType) {
-    const why = tubeType ? `${where} with a tube-type tire takes a tube.` : `${where} takes a tube.`;
+    const why = tubeType
+      ? `${where} with a tube-type tire takes a tube.`
+      : `${where} takes a tube.`;
     if (!input.tube) reasons.push(reason('stop', why));
     else {
       reasons.push(reason('good', why));
       if (!tubeType && row === 'spoked, unsealed')
         reasons.push(
-          reason('check', 'A tubeless tire with a tube: the right size of tube, and a reduced speed margin (memory).'),
+          reason(
+            'check',
+            'A tubeless tire with a tube: the right size of tube, and a reduced speed margin (memory).',
+          ),
         );
     }
     return said('tube');
@@ -110,7 +128,14 @@ export const tubeNeed = defineWorking<TubeNeedInput, TubeNeed>({
     tube: yes('A tube goes in'),
     makerAllows: yes('The maker allows it in writing').optional(),
   }),
-  example: { build: 'spoked', tubelessMarked: false, sealed: false, safetyHump: false, tire: 'TT', tube: true },
+  example: {
+    build: 'spoked',
+    tubelessMarked: false,
+    sealed: false,
+    safetyHump: false,
+    tire: 'TT',
+    tube: true,
+  },
   work(input, show) {
     const need = needsTube(input);
     show.line(
@@ -123,8 +148,10 @@ export const tubeNeed = defineWorking<TubeNeedInput, TubeNeed>({
     show.basis('practice', 'tube or no tube by rim and tire');
     show.verdict(worstOf(need.reasons));
     for (const r of need.reasons) if (r.verdict !== 'good') show.caution(r.says);
-    if (input.build === 'split') show.caution('Split rim: let all air out before any rim bolt is undone.');
-    if (input.build === 'beadlock') show.caution('Beadlock: the maker’s manual decides on liner, bolts and torque.');
+    if (input.build === 'split')
+      show.caution('Split rim: let all air out before any rim bolt is undone.');
+    if (input.build === 'beadlock')
+      show.caution('Beadlock: the maker’s manual decides on liner, bolts and torque.');
     return need;
   },
 });

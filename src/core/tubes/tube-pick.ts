@@ -1,8 +1,25 @@
 import { InputError } from '../errors';
-import { count, eachOnce, listOf, marking, oneOf, quantity, record, ruleValues, text } from '../fields';
+import {
+  count,
+  eachOnce,
+  listOf,
+  marking,
+  oneOf,
+  quantity,
+  record,
+  ruleValues,
+  text,
+} from '../fields';
 import type { RuleValues } from '../rules';
 import { anInch, readTire, type TireSize } from '../tires';
-import { defineWorking, reason, VERDICT_RANK, worstOf, type Reason, type Verdict } from '../working';
+import {
+  defineWorking,
+  reason,
+  VERDICT_RANK,
+  worstOf,
+  type Reason,
+  type Verdict,
+} from '../working';
 import { parseTubeLabel } from './tube-label';
 import { doubleTube, tubeMassG, type DoubledTube } from './tube-double';
 import { judgeOldTube, OLD_TUBE_FIELDS, type TubeFindings, type TubeReuse } from './tube-reuse';
@@ -75,7 +92,10 @@ const SMALL_RIM_IN = 12;
 
 const mm = (value: number) => ({ value, unit: 'mm' as const });
 
-const byLabel = (size: TireSize, label: string): { fit: TubeFit['fit']; offMm: number; reason: Reason } => {
+const byLabel = (
+  size: TireSize,
+  label: string,
+): { fit: TubeFit['fit']; offMm: number; reason: Reason } => {
   const range = parseTubeLabel(label);
   const offMm = Math.abs(size.sectionWidthMm - (range.minWidthMm + range.maxWidthMm) / 2);
   if (range.rimDiameterIn !== size.rimDiameterIn)
@@ -110,19 +130,28 @@ const judge = (
     if (valveHoleMm !== undefined && tube.valve) {
       const [low, high] = HOLE_MM[tube.valve];
       if (valveHoleMm < low - 0.5)
-        reasons.push(reason('stop', `Its ${tube.valve} valve does not pass a hole of {0}.`, [mm(valveHoleMm)]));
+        reasons.push(
+          reason('stop', `Its ${tube.valve} valve does not pass a hole of {0}.`, [mm(valveHoleMm)]),
+        );
       else if (valveHoleMm > high + 0.5)
         reasons.push(
-          reason('check', `Its ${tube.valve} valve has play in a hole of {0}: a bushing.`, [mm(valveHoleMm)]),
+          reason('check', `Its ${tube.valve} valve has play in a hole of {0}: a bushing.`, [
+            mm(valveHoleMm),
+          ]),
         );
     }
     if (tube.valve && size.rimDiameterIn <= SMALL_RIM_IN && tube.valve !== 'angled')
-      reasons.push(reason('check', 'A straight valve on a small wheel: is there room for the chuck?'));
+      reasons.push(
+        reason('check', 'A straight valve on a small wheel: is there room for the chuck?'),
+      );
     if (tube.valve === 'angled' && size.rimDiameterIn > SMALL_RIM_IN)
       reasons.push(reason('check', 'An angled valve: made for small wheels.'));
     if (use === 'road' && tube.wall && tube.wall !== 'standard')
       reasons.push(
-        reason('check', `${tube.wall === 'heavy' ? 'A heavy' : 'An ultra heavy'} wall runs hot on the road.`),
+        reason(
+          'check',
+          `${tube.wall === 'heavy' ? 'A heavy' : 'An ultra heavy'} wall runs hot on the road.`,
+        ),
       );
     else if (use && tube.wall && use !== 'scooter')
       reasons.push(
@@ -155,7 +184,8 @@ export const fitTubes = (input: Input): TubePick => {
     try {
       return judge(size, tube, input);
     } catch (error) {
-      if (error instanceof InputError) throw new InputError(`tubes[${i}].label`, error.message, error.expected);
+      if (error instanceof InputError)
+        throw new InputError(`tubes[${i}].label`, error.message, error.expected);
       throw error;
     }
   });
@@ -168,7 +198,8 @@ export const fitTubes = (input: Input): TubePick => {
       a.offMm - b.offMm,
   );
   const best =
-    judged.find((f) => f.fit === 'covers' && f.inStock > 0) ?? judged.find((f) => f.fit === 'near' && f.inStock > 0);
+    judged.find((f) => f.fit === 'covers' && f.inStock > 0) ??
+    judged.find((f) => f.fit === 'near' && f.inStock > 0);
   return {
     bestId: best?.id ?? null,
     fits: judged.map(({ id, label, fit, verdict, reasons, inStock }): TubeFit => ({
@@ -183,7 +214,9 @@ export const fitTubes = (input: Input): TubePick => {
       input.use !== undefined && PINCHES.includes(input.use)
         ? doubleTube(tubeMassG(size, 'standard', undefined))
         : null,
-    old: input.old ? judgeOldTube({ ...input.old, ...(input.rules ? { rules: input.rules } : {}) }) : null,
+    old: input.old
+      ? judgeOldTube({ ...input.old, ...(input.rules ? { rules: input.rules } : {}) })
+      : null,
   };
 };
 
@@ -228,8 +261,22 @@ export const tubePick = defineWorking<Input, TubePick>({
     use: 'dirt',
     valveHoleMm: 8.5,
     tubes: [
-      { id: 'a', label: '100/90-19, 110/90-19', count: 2, wall: 'heavy', valve: 'TR-4', flatWidthMm: 105 },
-      { id: 'b', label: '2.75/3.00-21', count: 4, wall: 'standard', valve: 'TR-4', flatWidthMm: null },
+      {
+        id: 'a',
+        label: '100/90-19, 110/90-19',
+        count: 2,
+        wall: 'heavy',
+        valve: 'TR-4',
+        flatWidthMm: 105,
+      },
+      {
+        id: 'b',
+        label: '2.75/3.00-21',
+        count: 4,
+        wall: 'standard',
+        valve: 'TR-4',
+        flatWidthMm: null,
+      },
     ],
   },
   work(input, show) {
@@ -237,8 +284,14 @@ export const tubePick = defineWorking<Input, TubePick>({
     show.line('tire', 'section width', size.sectionWidthMm, 'mm');
     show.line('rim', 'as printed', size.rimDiameterIn, 'in');
     const pick = fitTubes(input);
-    show.basis('practice', 'the tube whose label covers the tire; heavy walls where pinching is the risk');
-    show.basis('memory', `within ${NEAR_MM} mm of the label counts as near; holes and walls of tubes`);
+    show.basis(
+      'practice',
+      'the tube whose label covers the tire; heavy walls where pinching is the risk',
+    );
+    show.basis(
+      'memory',
+      `within ${NEAR_MM} mm of the label counts as near; holes and walls of tubes`,
+    );
     const best = pick.fits.find((f) => f.id === pick.bestId);
     show.verdict(best ? (best.fit === 'covers' ? best.verdict : 'check') : 'stop');
     if (best?.fit === 'near')
@@ -252,8 +305,13 @@ export const tubePick = defineWorking<Input, TubePick>({
         'g',
       );
     if (pick.old)
-      show.line('the old tube', pick.old.reasons.map((r) => r.says).join(' '), pick.old.again ? 'again' : 'not again');
-    for (const f of pick.fits.slice(0, 6)) show.line(f.label, f.reasons.map((r) => r.says).join(' '), f.fit);
+      show.line(
+        'the old tube',
+        pick.old.reasons.map((r) => r.says).join(' '),
+        pick.old.again ? 'again' : 'not again',
+      );
+    for (const f of pick.fits.slice(0, 6))
+      show.line(f.label, f.reasons.map((r) => r.says).join(' '), f.fit);
     return pick;
   },
 });

@@ -49,13 +49,17 @@ export const judgeOldTube = (
           ]),
         ]
       : []),
-    ...(patches > most ? [reason('stop', `${counted(patches, 'patch', 'patches')}; the shop allows ${most}.`)] : []),
+    ...(patches > most
+      ? [reason('stop', `${counted(patches, 'patch', 'patches')}; the shop allows ${most}.`)]
+      : []),
   ];
   const sound = worstOf(reasons) === 'good';
   if (sound && school === 'new')
     reasons.push(reason('check', 'It is sound, and this shop fits a new tube with every tire.'));
   if (sound && school === 'reuse')
-    reasons.push(reason('good', 'It is sound and goes in again: wash the grit off first, then powder.'));
+    reasons.push(
+      reason('good', 'It is sound and goes in again: wash the grit off first, then powder.'),
+    );
   return { again: sound && school === 'reuse', reasons };
 };
 

@@ -74,7 +74,10 @@ export const stretchOf = (
  * limits are rules, from memory. Throws `InputError` for a marking that makes no sense.
  * Source: perimeter of an ellipse, Ramanujan's second approximation.
  */
-export const tubeStretch = defineWorking<{ tire: string; flatWidthMm: number; rules?: RuleValues }, TubeStretch>({
+export const tubeStretch = defineWorking<
+  { tire: string; flatWidthMm: number; rules?: RuleValues },
+  TubeStretch
+>({
   name: 'tube-stretch',
   says: 'How far a tube stretches in a tire',
   input: () => ({

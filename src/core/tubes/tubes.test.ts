@@ -29,12 +29,17 @@ describe('reading a label', () => {
     expect(range.maxWidthMm).toBeCloseTo(max, 6);
   });
 
-  test.each(['', 'big', '2.75/3.00', '100/100-18, 110/90-19', '100/100-18x', '110/90-18,', '110/90-18 butyl'])(
-    '"%s" is refused',
-    (label) => {
-      expect(() => parseTubeLabel(label)).toThrow(InputError);
-    },
-  );
+  test.each([
+    '',
+    'big',
+    '2.75/3.00',
+    '100/100-18, 110/90-19',
+    '100/100-18x',
+    '110/90-18,',
+    '110/90-18 butyl',
+  ])('"%s" is refused', (label) => {
+    expect(() => parseTubeLabel(label)).toThrow(InputError);
+  });
 });
 
 describe('tube or no tube: the matrix', () => {
@@ -84,7 +89,9 @@ describe('tube or no tube: the matrix', () => {
 
   test('a tubeless choice wants a new stem; split rims and beadlocks carry their caution', () => {
     expect(tubeNeed.run(rim).result.also).toEqual(['a new valve stem']);
-    expect(tubeNeed.run({ ...rim, build: 'split', tube: true }).cautions.join()).toMatch(/let all air out before/);
+    expect(tubeNeed.run({ ...rim, build: 'split', tube: true }).cautions.join()).toMatch(
+      /let all air out before/,
+    );
     expect(tubeNeed.run({ ...rim, build: 'beadlock' }).cautions.join()).toMatch(/maker.s manual/);
   });
 });
@@ -150,15 +157,23 @@ describe('picking a tube', () => {
       ['other rim', 'no'],
       ['narrow', 'no'],
     ]);
-    expect(result.fits.find((f) => f.id === 'other rim')?.reasons[0]?.says).toBe('For an 18 inch rim.');
+    expect(result.fits.find((f) => f.id === 'other rim')?.reasons[0]?.says).toBe(
+      'For an 18 inch rim.',
+    );
     expect(result.fits.find((f) => f.id === 'narrow')?.reasons[0]?.says).toMatch(/stretched/);
   });
 
   test('out of stock a near one is a check, and none at all a stop', () => {
     const empty = tubes.map((t) => (t.id === 'covers' ? { ...t, count: 0 } : t));
-    expect(pick('110/90-19', empty)).toMatchObject({ verdict: 'check', result: { bestId: 'near' } });
+    expect(pick('110/90-19', empty)).toMatchObject({
+      verdict: 'check',
+      result: { bestId: 'near' },
+    });
     expect(pick('150/70-17')).toMatchObject({ verdict: 'stop', result: { bestId: null } });
-    expect(pick('110/90-19', [])).toMatchObject({ verdict: 'stop', result: { bestId: null, fits: [], doubled: null } });
+    expect(pick('110/90-19', [])).toMatchObject({
+      verdict: 'stop',
+      result: { bestId: null, fits: [], doubled: null },
+    });
   });
 
   test('a tube for a wider tire folds; 3.00 in and 76 mm are the same tire', () => {
@@ -175,7 +190,10 @@ describe('picking a tube', () => {
   });
 
   test('valve against hole and wheel', () => {
-    expect(one({ valve: 'rubber' }, { valveHoleMm: 8.5 })).toMatchObject({ fit: 'no', verdict: 'stop' });
+    expect(one({ valve: 'rubber' }, { valveHoleMm: 8.5 })).toMatchObject({
+      fit: 'no',
+      verdict: 'stop',
+    });
     expect(
       one({ valve: 'TR-4' }, { valveHoleMm: 11.5 })
         .reasons.map((r) => r.says)
@@ -216,7 +234,10 @@ describe('picking a tube', () => {
     expect(doubled!.addedMassG).toBeGreaterThan(300);
     expect(doubled!.limits.join()).toMatch(/nails/);
     expect(old).toMatchObject({ again: true });
-    expect(pick('110/90-19', tubes, { use: 'road' }).result).toMatchObject({ doubled: null, old: null });
+    expect(pick('110/90-19', tubes, { use: 'road' }).result).toMatchObject({
+      doubled: null,
+      old: null,
+    });
   });
 
   test('a bad label is named by its place', () => {
@@ -237,22 +258,29 @@ describe('the old tube', () => {
     });
   });
 
-  test.each([{ holdsAir: false }, { chafed: true }, { valveSound: false }, { ageYears: 9 }, { patches: 4 }])(
-    '%j ends it, whatever the school',
-    (more) => {
-      const working = tubeReuse.run({ ...sound, ...more, rules: { 'tube.school': 'reuse' } });
-      expect(working.verdict).toBe('stop');
-      expect(working.result.again).toBe(false);
-    },
-  );
+  test.each([
+    { holdsAir: false },
+    { chafed: true },
+    { valveSound: false },
+    { ageYears: 9 },
+    { patches: 4 },
+  ])('%j ends it, whatever the school', (more) => {
+    const working = tubeReuse.run({ ...sound, ...more, rules: { 'tube.school': 'reuse' } });
+    expect(working.verdict).toBe('stop');
+    expect(working.result.again).toBe(false);
+  });
 
   test('worn as a sleeve: its mass as weighed, or from its wall', () => {
-    expect(tubeDouble.run({ tire: '110/100-18', wall: 'standard', massG: 830 }).result.addedMassG).toBe(830);
+    expect(
+      tubeDouble.run({ tire: '110/100-18', wall: 'standard', massG: 830 }).result.addedMassG,
+    ).toBe(830);
     const estimated = (wall: 'standard' | 'heavy') =>
       tubeDouble.run({ tire: '110/100-18', wall, flatWidthMm: 100 }).result.addedMassG;
     // 2 × 100 mm × π (457 + 55) mm × 1.5 mm × 0.00115 g/mm³
     expect(estimated('standard')).toBeCloseTo(2 * 100 * Math.PI * 512 * 1.5 * 0.00115, 6);
     expect(estimated('heavy') / estimated('standard')).toBeCloseTo(2, 9);
-    expect(tubeDouble.run({ tire: '110/100-18', wall: 'heavy' }).result.limits.join()).toMatch(/nails/);
+    expect(tubeDouble.run({ tire: '110/100-18', wall: 'heavy' }).result.limits.join()).toMatch(
+      /nails/,
+    );
   });
 });

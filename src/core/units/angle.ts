@@ -35,7 +35,8 @@ export const clockText = (deg: number, short = false): string => {
 export const degText = (deg: number): string => `${Math.round(normalDeg(deg)) % 360}°`;
 
 /** A place in both ways of saying it: `7:05 o'clock, 212°`. */
-export const placeText = (deg: number): string => `${clockText(deg, true)} o'clock, ${degText(deg)}`;
+export const placeText = (deg: number): string =>
+  `${clockText(deg, true)} o'clock, ${degText(deg)}`;
 
 /**
  * What the fitter typed as a place: a clock reading (`7`, `7:05`) or degrees (`212°`, `212 deg`).
@@ -55,7 +56,8 @@ export const parseAngle = (typed: string, field = 'angleDeg'): number => {
     return normalDeg(hour * HOUR_DEG + Number(clock[2]) * MINUTE_DEG);
   }
   const number = /^(\d{1,3}(?:\.\d+)?)\s*(°|deg|degrees)?$/.exec(clean);
-  if (!number) throw new InputError(field, `"${typed.slice(0, 20)}" is not a place on the wheel.`, right);
+  if (!number)
+    throw new InputError(field, `"${typed.slice(0, 20)}" is not a place on the wheel.`, right);
   const value = Number(number[1]);
   if (number[2] || value > 12) {
     if (value > 360) throw new InputError(field, `${value}° is more than once round.`, right);

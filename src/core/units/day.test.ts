@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { dayOf, daysAfter, daysBetween, DAY_MS } from './day';
 
 /** Days counted by instants at noon UTC, without a calendar. */
-const countedMs = (day: string, days: number) => new Date(Date.parse(`${day}T12:00:00Z`) + days * DAY_MS);
+const countedMs = (day: string, days: number) =>
+  new Date(Date.parse(`${day}T12:00:00Z`) + days * DAY_MS);
 const aDay = fc.integer({ min: 0, max: 40_000 }).map((n) => dayOf(n * DAY_MS));
 
 test('so many days after a day, and as many between the two, whatever the clock change', () => {

@@ -4,7 +4,8 @@ import { addDays, differenceInCalendarDays, formatISO, parseISO } from 'date-fns
 export const DAY_MS = 86_400_000;
 
 /** The day of an instant in UTC, YYYY-MM-DD. */
-export const dayOf = (instant: Date | number): string => new Date(instant).toISOString().slice(0, 10);
+export const dayOf = (instant: Date | number): string =>
+  new Date(instant).toISOString().slice(0, 10);
 
 /** The day of an instant where this machine stands, YYYY-MM-DD. */
 export const localDayOf = (instant: Date): string => formatISO(instant, { representation: 'date' });
@@ -14,4 +15,5 @@ export const daysAfter = (day: string, days: number): string =>
   formatISO(addDays(parseISO(day), Math.floor(days)), { representation: 'date' });
 
 /** Days of the calendar from one day to another, negative where the second is the earlier; both YYYY-MM-DD. */
-export const daysBetween = (from: string, to: string): number => differenceInCalendarDays(parseISO(to), parseISO(from));
+export const daysBetween = (from: string, to: string): number =>
+  differenceInCalendarDays(parseISO(to), parseISO(from));

@@ -110,7 +110,8 @@ const shownAs = (unit: Unit, units: UnitPreferences): Shown => {
 };
 
 /** The unit's label as the fitter reads it. */
-export const displayUnit = (unit: Unit, units: UnitPreferences): string => shownAs(unit, units).label;
+export const displayUnit = (unit: Unit, units: UnitPreferences): string =>
+  shownAs(unit, units).label;
 
 /** An inside value as a bare number in the fitter's unit, unrounded. */
 export const toDisplay = (value: number, unit: Unit, units: UnitPreferences): number => {
@@ -132,7 +133,11 @@ const ONE: Partial<Record<Unit, string>> = { days: 'day', years: 'year' };
 /**
  * Decimals where they were asked for in grams or millimetres: ounce and inch are so much larger that they take more.
  */
-const digitsIn = (unit: Unit, { label, digits: usual }: Shown, asked: number | undefined): number => {
+const digitsIn = (
+  unit: Unit,
+  { label, digits: usual }: Shown,
+  asked: number | undefined,
+): number => {
   if (asked === undefined) return usual;
   if (unit === 'g' && label === 'oz') return asked + usual;
   return unit === 'mm' && label === 'in' ? Math.max(usual, asked + 1) : asked;
@@ -153,7 +158,8 @@ export const formatQuantity = (
   const digits = digitsIn(unit, unitShown, options.digits) + (options.more ?? 0);
   const fixed = Math.abs(shown).toFixed(digits);
   const zero = Number(fixed) === 0;
-  const trimmed = TRIMMED.includes(unit) && options.digits === undefined ? String(Number(fixed)) : fixed;
+  const trimmed =
+    TRIMMED.includes(unit) && options.digits === undefined ? String(Number(fixed)) : fixed;
   const sign = zero ? '' : shown < 0 ? '\u2212' : options.sign ? '+' : '';
   return { text: sign + trimmed, label: (trimmed === '1' && ONE[unit]) || label };
 };

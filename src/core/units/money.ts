@@ -1,10 +1,13 @@
 /** Digits of the smallest coin of a currency, by ISO 4217 as the runtime knows it. */
 const digitsOf = (currency: string): number =>
-  new Intl.NumberFormat('en', { style: 'currency', currency }).resolvedOptions().maximumFractionDigits ?? 2;
+  new Intl.NumberFormat('en', { style: 'currency', currency }).resolvedOptions()
+    .maximumFractionDigits ?? 2;
 
 /** An amount in the smallest coin as it is read: `$12.50`. `currency` a code of ISO 4217. */
 export const formatMoney = (minor: number, currency: string): string =>
-  new Intl.NumberFormat('en', { style: 'currency', currency }).format(minor / 10 ** digitsOf(currency));
+  new Intl.NumberFormat('en', { style: 'currency', currency }).format(
+    minor / 10 ** digitsOf(currency),
+  );
 
 /**
  * A typed amount, `12.50` or `12,50`, in the smallest coin; null where it is none, or has more digits than the coin.

@@ -23,7 +23,8 @@ const ALIKE = 1e-6;
 const MORE_DIGITS = 8;
 
 const numberOf = (text: string): number => Number(text.replace('\u2212', '-'));
-const isAlike = (a: number, b: number): boolean => Math.abs(a - b) <= ALIKE * Math.max(1, Math.abs(a), Math.abs(b));
+const isAlike = (a: number, b: number): boolean =>
+  Math.abs(a - b) <= ALIKE * Math.max(1, Math.abs(a), Math.abs(b));
 
 /**
  * The quantities of one sentence as they are written in it: with as many decimals as it takes that a larger one reads
@@ -66,18 +67,26 @@ export const writtenApart = (
   return written;
 };
 
-const fill = (pattern: string, quantities: readonly SaidQuantity[], units: UnitPreferences): string => {
+const fill = (
+  pattern: string,
+  quantities: readonly SaidQuantity[],
+  units: UnitPreferences,
+): string => {
   const written = writtenApart(quantities, units);
   return pattern.replace(/\{(\d)\}/g, (whole, i: string) => {
     const one = written[Number(i)];
     if (!one) return whole;
-    return quantities[Number(i)]!.unit === 'deg' ? `${one.text}${one.label}` : `${one.text} ${one.label}`;
+    return quantities[Number(i)]!.unit === 'deg'
+      ? `${one.text}${one.label}`
+      : `${one.text} ${one.label}`;
   });
 };
 
 /** A sentence from a pattern; `says` is it in the units of a shop that has not chosen its own. */
 export const said = (pattern: string, quantities: readonly SaidQuantity[] = []): Said =>
-  quantities.length === 0 ? { says: pattern } : { says: fill(pattern, quantities, DEFAULT_UNITS), pattern, quantities };
+  quantities.length === 0
+    ? { says: pattern }
+    : { says: fill(pattern, quantities, DEFAULT_UNITS), pattern, quantities };
 
 /** The sentence in the fitter's units. */
 export const sayIn = ({ says, pattern, quantities }: Said, units: UnitPreferences): string =>

@@ -46,9 +46,12 @@ describe('angles on the wheel', () => {
     expect(parseAngle(typed)).toBeCloseTo(expected, 6);
   });
 
-  test.each(['', 'seven', '13:00', '7:60', '400°', '-5', '7:5', '1e2', '7:05 212°'])('"%s" is no place', (typed) => {
-    expect(() => parseAngle(typed)).toThrow(InputError);
-  });
+  test.each(['', 'seven', '13:00', '7:60', '400°', '-5', '7:5', '1e2', '7:05 212°'])(
+    '"%s" is no place',
+    (typed) => {
+      expect(() => parseAngle(typed)).toThrow(InputError);
+    },
+  );
 
   test('a refusal names the field and says what would be right', () => {
     try {
@@ -82,7 +85,12 @@ describe('angles on the wheel', () => {
   test('mirroring twice is where it was, and keeps the valve', () => {
     expect(mirrored(0)).toBe(0);
     expect(mirrored(210)).toBe(150);
-    fc.assert(fc.property(deg, (d) => void expect(angleBetween(mirrored(mirrored(d)), d)).toBeCloseTo(0, 6)));
+    fc.assert(
+      fc.property(
+        deg,
+        (d) => void expect(angleBetween(mirrored(mirrored(d)), d)).toBeCloseTo(0, 6),
+      ),
+    );
   });
 
   test('the shortest turn is never more than half, and leads there', () => {
@@ -103,7 +111,13 @@ describe('angles on the wheel', () => {
 });
 
 describe('quantities at the edge', () => {
-  const imperial = { pressure: 'psi', length: 'in', mass: 'oz', torque: 'lbf·ft', temperature: '°F' } as const;
+  const imperial = {
+    pressure: 'psi',
+    length: 'in',
+    mass: 'oz',
+    torque: 'lbf·ft',
+    temperature: '°F',
+  } as const;
 
   test.each([
     [89.63, 'kPa', '13.0', 'psi'],
@@ -135,7 +149,8 @@ describe('quantities at the edge', () => {
   });
 
   test('decimals asked for in millimetres are one more in inches, and never fewer than usual', () => {
-    const inches = (mm: number, digits: number) => formatQuantity(mm, 'mm', imperial, { digits }).text;
+    const inches = (mm: number, digits: number) =>
+      formatQuantity(mm, 'mm', imperial, { digits }).text;
     expect([inches(2.4, 0), inches(2.4, 1), inches(2.4, 2)]).toEqual(['0.09', '0.09', '0.094']);
     expect(formatQuantity(2.44, 'mm', DEFAULT_UNITS, { digits: 1 }).text).toBe('2.4');
     expect(formatQuantity(2.54, 'in', imperial, { digits: 1 }).text).toBe('2.5');
@@ -187,9 +202,13 @@ describe('money', () => {
 
   test('what is written is read back', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 0, max: 9_999_999 }), fc.constantFrom('USD', 'JPY'), (minor, currency) => {
-        expect(parseMoney(writeMoney(minor, currency), currency)).toBe(minor);
-      }),
+      fc.property(
+        fc.integer({ min: 0, max: 9_999_999 }),
+        fc.constantFrom('USD', 'JPY'),
+        (minor, currency) => {
+          expect(parseMoney(writeMoney(minor, currency), currency)).toBe(minor);
+        },
+      ),
     );
   });
 });
@@ -202,7 +221,9 @@ describe('sentences with quantities', () => {
 
   test('are said in the units of whoever reads them', () => {
     expect(room.says).toBe('25 mm of room; the shop wants 10 mm.');
-    expect(sayIn(room, { ...DEFAULT_UNITS, length: 'in' })).toBe('1.00 in of room; the shop wants 0.39 in.');
+    expect(sayIn(room, { ...DEFAULT_UNITS, length: 'in' })).toBe(
+      '1.00 in of room; the shop wants 0.39 in.',
+    );
     expect(sayIn(said('Nothing to convert.'), DEFAULT_UNITS)).toBe('Nothing to convert.');
   });
 
@@ -216,8 +237,12 @@ describe('sentences with quantities', () => {
         [335.04, 335].map((value) => ({ value, unit: 'kg' })),
       ).says,
     ).toBe('335.04 kg on 335 kg.');
-    expect(said('They differ by {0}.', [{ value: 0.2, unit: 'kPa' }]).says).toBe('They differ by 0.03 psi.');
-    expect(said('They differ by {0}.', [{ value: 0, unit: 'kPa' }]).says).toBe('They differ by 0.0 psi.');
+    expect(said('They differ by {0}.', [{ value: 0.2, unit: 'kPa' }]).says).toBe(
+      'They differ by 0.03 psi.',
+    );
+    expect(said('They differ by {0}.', [{ value: 0, unit: 'kPa' }]).says).toBe(
+      'They differ by 0.0 psi.',
+    );
     // Of two units neither is larger.
     expect(said('{0}, {1}.', [mm(10.2), { value: 10, unit: 'deg' }]).says).toBe('10 mm, 10°.');
     // One asks for decimals, the other does not: the smaller one never reads as the larger.
@@ -225,7 +250,20 @@ describe('sentences with quantities', () => {
   });
 
   test('what is written never contradicts what is meant', () => {
-    const unit = fc.constantFrom<Unit>('kPa', 'mm', 'g', 'Nm', 'C', 'kg', 'in', 'pct', 'years', 'days', 'km', 'm');
+    const unit = fc.constantFrom<Unit>(
+      'kPa',
+      'mm',
+      'g',
+      'Nm',
+      'C',
+      'kg',
+      'in',
+      'pct',
+      'years',
+      'days',
+      'km',
+      'm',
+    );
     const units = fc.constantFrom(DEFAULT_UNITS, {
       pressure: 'bar',
       length: 'in',
@@ -243,7 +281,9 @@ describe('sentences with quantities', () => {
           { value: a, unit: of, ...(shown === undefined ? {} : { digits: shown }) },
           { value: a + by, unit: of },
         ];
-        const [one, other] = writtenApart(pair, prefs).map(({ text }) => Number(text.replace('\u2212', '-')));
+        const [one, other] = writtenApart(pair, prefs).map(({ text }) =>
+          Number(text.replace('\u2212', '-')),
+        );
         expect(Math.sign(other! - one!)).toBe(Math.sign(by));
       }),
       { numRuns: 500 },

@@ -9,7 +9,12 @@ export interface JobsNow {
   isHandedOver(jobId: string): boolean;
 }
 
-type AnyRule = (data: VisitEntryBody['data'], state: VisitState, jobs: JobsNow, nowIso: string) => void;
+type AnyRule = (
+  data: VisitEntryBody['data'],
+  state: VisitState,
+  jobs: JobsNow,
+  nowIso: string,
+) => void;
 
 const RULES: {
   [K in 'promised' | 'planned' | 'wheel-removed' | 'handed-over']: (
@@ -21,19 +26,39 @@ const RULES: {
 } = {
   promised: ({ dueAt }, _state, _jobs, nowIso) => {
     if (dueAt < nowIso)
-      throw new InputError('data.dueAt', 'The promise lies in the past.', 'a day and a time still to come');
+      throw new InputError(
+        'data.dueAt',
+        'The promise lies in the past.',
+        'a day and a time still to come',
+      );
   },
   planned: ({ jobId, person, startAt }, { wheels }, jobs) => {
     if (!wheels.some((w) => w.jobId === jobId))
-      throw new InputError('data.jobId', 'This wheel takes no part in the visit.', 'the job of one of its wheels');
+      throw new InputError(
+        'data.jobId',
+        'This wheel takes no part in the visit.',
+        'the job of one of its wheels',
+      );
     if (jobs.isHandedOver(jobId))
-      throw new InputError('data.jobId', 'This wheel is handed over.', 'a wheel with work that is left');
+      throw new InputError(
+        'data.jobId',
+        'This wheel is handed over.',
+        'a wheel with work that is left',
+      );
     if ((person === null) !== (startAt === null))
-      throw new InputError('data.startAt', 'A person goes with a time.', 'both, or neither: the plan places it');
+      throw new InputError(
+        'data.startAt',
+        'A person goes with a time.',
+        'both, or neither: the plan places it',
+      );
   },
   'wheel-removed': ({ jobId }, { wheels }, jobs) => {
     if (!wheels.some((w) => w.jobId === jobId))
-      throw new InputError('data.jobId', 'This wheel takes no part in the visit.', 'the job of one of its wheels');
+      throw new InputError(
+        'data.jobId',
+        'This wheel takes no part in the visit.',
+        'the job of one of its wheels',
+      );
     if (jobs.isBegun(jobId))
       throw new InputError(
         'data.jobId',
@@ -41,7 +66,11 @@ const RULES: {
         'a wheel whose log holds no more than its opening',
       );
     if (wheels.length === 1)
-      throw new InputError('data.jobId', 'A visit has at least one wheel.', 'one of several wheels');
+      throw new InputError(
+        'data.jobId',
+        'A visit has at least one wheel.',
+        'one of several wheels',
+      );
   },
   'handed-over': (_data, { wheels }, jobs) => {
     const open = wheels.filter((w) => !jobs.isHandedOver(w.jobId));
@@ -58,7 +87,12 @@ const RULES: {
  * Whether an entry may follow on a visit as it stands; `nowIso` for promises. Throws `InputError` that says what would be
  * right.
  */
-export const checkVisitAppend = (body: VisitEntryBody, state: VisitState, jobs: JobsNow, nowIso: string): void => {
+export const checkVisitAppend = (
+  body: VisitEntryBody,
+  state: VisitState,
+  jobs: JobsNow,
+  nowIso: string,
+): void => {
   const rule = (RULES as unknown as Partial<Record<VisitEntryBody['kind'], AnyRule>>)[body.kind];
   rule?.(body.data, state, jobs, nowIso);
 };

@@ -26,7 +26,8 @@ const whyNot = (late: Put, soon: Put): string | null => {
   if (late.person === soon.person && meet(late.startMin, late.endMin, soon.startMin, soon.endMin))
     return `${late.person} is at ${soon.wheel} then`;
   if (late.standMin < late.endMin && soon.standMin < soon.endMin)
-    if (meet(late.standMin, late.endMin, soon.standMin, soon.endMin)) return `${soon.wheel} is on the stand then`;
+    if (meet(late.standMin, late.endMin, soon.standMin, soon.endMin))
+      return `${soon.wheel} is on the stand then`;
   return null;
 };
 
@@ -34,7 +35,9 @@ const whyNot = (late: Put, soon: Put): string | null => {
  * What was put by hand, one thing at a time: of two that meet the one that begins sooner stays, the other is left to the
  * plan. What a person was to have begun already begins now, and he does one thing now.
  */
-export const withoutClashes = (visits: readonly DayVisit[]): { visits: DayVisit[]; letGo: LetGo[] } => {
+export const withoutClashes = (
+  visits: readonly DayVisit[],
+): { visits: DayVisit[]; letGo: LetGo[] } => {
   const puts = visits
     .flatMap((visit) =>
       visit.wheels.flatMap((wheel) =>

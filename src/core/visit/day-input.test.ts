@@ -40,7 +40,9 @@ const put = (startMin: number, more: object = {}) => ({
 describe('the work that is left, in blocks', () => {
   test('three of a wheel that has just come in, one of a wheel that goes back on, none of a finished one', () => {
     expect(blocksLeft(leftFrom(0)).map((b) => b.block)).toEqual(['bare', 'tire', 'back']);
-    expect(blocksLeft(leftFrom(STATIONS.indexOf('hand-over'))).map((b) => b.block)).toEqual(['back']);
+    expect(blocksLeft(leftFrom(STATIONS.indexOf('hand-over'))).map((b) => b.block)).toEqual([
+      'back',
+    ]);
     expect(blocksLeft(leftFrom(0).map((s) => ({ ...s, leftPct: 0 })))).toEqual([]);
   });
   test('the stand is held from seating on, and never for longer than the block takes', () => {
@@ -70,7 +72,9 @@ describe('what a plan is asked', () => {
   test('what waits for nobody knows how long is left out, and says so; a finished one asks for nothing', () => {
     const { input, leftOut } = asked([oneIn('a', { waits: 'a tube' }), oneIn('b', {}, [])]);
     expect(input.visits).toEqual([]);
-    expect(leftOut).toEqual([{ visitId: 'a', machineName: 'a', why: 'waits for a tube, nobody has said until when' }]);
+    expect(leftOut).toEqual([
+      { visitId: 'a', machineName: 'a', why: 'waits for a tube, nobody has said until when' },
+    ]);
   });
   test('a part that is not here is waited for, unless somebody has said until when', () => {
     const missing = ['tube 100/90-19'];
@@ -79,7 +83,9 @@ describe('what a plan is asked', () => {
       { ...oneIn('a'), missing },
       { ...oneIn('b', until), missing },
     ]);
-    expect(leftOut.map((l) => l.why)).toEqual(['waits for tube 100/90-19, nobody has said until when']);
+    expect(leftOut.map((l) => l.why)).toEqual([
+      'waits for tube 100/90-19, nobody has said until when',
+    ]);
     expect(input.visits.map((v) => v.id)).toEqual(['b']);
   });
   test('what is long past or far off is no farther than a plan sees', () => {
@@ -94,12 +100,16 @@ describe('what a plan is asked', () => {
       ['far', 14 * 1440],
     ]);
     expect(input.visits[1]!.wheels[0]!.blocks[0]!.fixed).toBeNull();
-    expect(leftOut).toEqual([{ visitId: 'asleep', machineName: 'asleep', why: 'waits for spring until 2027-04-30' }]);
+    expect(leftOut).toEqual([
+      { visitId: 'asleep', machineName: 'asleep', why: 'waits for spring until 2027-04-30' },
+    ]);
     expect(() => dayPlan.run(input)).not.toThrow();
   });
   test('what was put by hand stays; by somebody who is not at work it is left to the plan', () => {
     const fixed = (planned: ReturnType<typeof put>[], people?: string[]) =>
-      asked([oneIn('a', { planned })], people).input.visits[0]!.wheels[0]!.blocks.map((b) => b.fixed);
+      asked([oneIn('a', { planned })], people).input.visits[0]!.wheels[0]!.blocks.map(
+        (b) => b.fixed,
+      );
     expect(fixed([put(30)])).toEqual([{ person: 'Wim', startMin: 30 }, null, null]);
     expect(fixed([put(30)], ['Ada'])).toEqual([null, null, null]);
     expect(fixed([put(30, { jobId: 'other' })])).toEqual([null, null, null]);
@@ -118,7 +128,10 @@ describe('what a plan is asked', () => {
   test('of two by hand that one person would do at once the sooner stays, the other is left to the plan and said', () => {
     const both = (startA: number, startB: number, person = 'Wim') =>
       asked(
-        [oneIn('a', { planned: [put(startA)] }), oneIn('b', { planned: [put(startB, { jobId: 'b-job', person })] })],
+        [
+          oneIn('a', { planned: [put(startA)] }),
+          oneIn('b', { planned: [put(startB, { jobId: 'b-job', person })] }),
+        ],
         ['Ada', 'Wim'],
       );
     const bare = blocksLeft(leftFrom(0))[0]!.minutes;
@@ -127,7 +140,11 @@ describe('what a plan is asked', () => {
     const clash = both(40, 30);
     expect(fixedOf(clash)).toEqual([null, 30]);
     expect(clash.letGo).toEqual([
-      { visitId: 'a', wheel: expect.any(String), why: expect.stringMatching(/^to the bare wheel: Wim is at .* then$/) },
+      {
+        visitId: 'a',
+        wheel: expect.any(String),
+        why: expect.stringMatching(/^to the bare wheel: Wim is at .* then$/),
+      },
     ]);
     // One behind the other, and two people, are no clash.
     expect(fixedOf(both(30 + bare, 30))).toEqual([30 + bare, 30]);
@@ -139,9 +156,9 @@ describe('what a plan is asked', () => {
   });
   test('what can no longer begin when it was to, since the work before it is not done, is left to the plan', () => {
     const fixed = (startMin: number) =>
-      asked([oneIn('a', { planned: [put(startMin, { block: 'tire' })] })]).input.visits[0]!.wheels[0]!.blocks.map(
-        (b) => b.fixed,
-      );
+      asked([
+        oneIn('a', { planned: [put(startMin, { block: 'tire' })] }),
+      ]).input.visits[0]!.wheels[0]!.blocks.map((b) => b.fixed);
     const bare = blocksLeft(leftFrom(0))[0]!.minutes;
     expect(fixed(bare)).toEqual([null, { person: 'Wim', startMin: bare }, null]);
     expect(fixed(bare - 1)).toEqual([null, null, null]);

@@ -1,4 +1,12 @@
-import { blocksLeft, dayPlan, MOST_WHEELS, PLAN_MINUTES, PLAN_STEP_MIN, type DayVisit, type StationLeft } from '../day';
+import {
+  blocksLeft,
+  dayPlan,
+  MOST_WHEELS,
+  PLAN_MINUTES,
+  PLAN_STEP_MIN,
+  type DayVisit,
+  type StationLeft,
+} from '../day';
 import type { RuleValues } from '../rules';
 import { POSITION_WORDS } from '../wheels';
 import { withoutClashes, type LetGo } from './day-clashes';
@@ -26,7 +34,8 @@ export interface LeftOut {
 const MINUTE_MS = 60_000;
 
 /** Whole minutes from now to a moment. */
-const minutesTo = (iso: string, nowMs: number): number => Math.ceil((Date.parse(iso) - nowMs) / MINUTE_MS);
+const minutesTo = (iso: string, nowMs: number): number =>
+  Math.ceil((Date.parse(iso) - nowMs) / MINUTE_MS);
 
 const stepAfter = (minutes: number): number => PLAN_STEP_MIN * Math.ceil(minutes / PLAN_STEP_MIN);
 const stepBefore = (minutes: number): number => PLAN_STEP_MIN * Math.floor(minutes / PLAN_STEP_MIN);
@@ -39,9 +48,13 @@ const waitMinutes = ({ waits, waitsUntil }: VisitState, nowMs: number): number =
 const dueMinutes = ({ dueAt }: VisitState, nowMs: number): number | null =>
   dueAt === null
     ? null
-    : Math.max(-PLAN_MINUTES, Math.min(PLAN_MINUTES, stepBefore((Date.parse(dueAt) - nowMs) / MINUTE_MS)));
+    : Math.max(
+        -PLAN_MINUTES,
+        Math.min(PLAN_MINUTES, stepBefore((Date.parse(dueAt) - nowMs) / MINUTE_MS)),
+      );
 
-const inOrder = (a: InNow, b: InNow): number => (a.state.dueAt ?? '9999').localeCompare(b.state.dueAt ?? '9999');
+const inOrder = (a: InNow, b: InNow): number =>
+  (a.state.dueAt ?? '9999').localeCompare(b.state.dueAt ?? '9999');
 
 const dayVisit = (
   { id, state, wheels }: InNow,

@@ -36,13 +36,19 @@ export interface VisitEntryBody<K extends VisitEntryKind = VisitEntryKind> {
 }
 
 /** An entry as it stands in the log; `seq` counts from 1 without gaps, `at` is ISO 8601. */
-export type VisitEntry = { [K in VisitEntryKind]: VisitEntryBody<K> & { seq: number; at: string } }[VisitEntryKind];
+export type VisitEntry = {
+  [K in VisitEntryKind]: VisitEntryBody<K> & { seq: number; at: string };
+}[VisitEntryKind];
 
 const ID = text(60, 'An id').pattern(/^[\w-]+$/);
 const MOST_MINOR = 100_000_000;
 
 const DATA: { [K in VisitEntryKind]: Record<keyof VisitEntryData[K], Joi.Schema> } = {
-  opened: { machineId: ID.allow(null), machineName: text(80, 'The machine'), rider: text(80, 'The rider') },
+  opened: {
+    machineId: ID.allow(null),
+    machineName: text(80, 'The machine'),
+    rider: text(80, 'The rider'),
+  },
   'wheel-added': { jobId: ID, wheelId: ID, position: oneOf(POSITIONS, 'Where the wheel sits') },
   'wheel-removed': { jobId: ID, why: text(200, 'Why it takes no part') },
   wanted: { text: text(500, 'What is wanted') },
@@ -93,9 +99,13 @@ export const visitDataSchema = (kind: VisitEntryKind): Joi.ObjectSchema => DATA_
 export const checkVisitEntry = (value: unknown): VisitEntryBody => {
   const body = check<VisitEntryBody>(bodySchema, value);
   try {
-    return { ...body, data: check<VisitEntryData[VisitEntryKind]>(DATA_SCHEMAS[body.kind], body.data) };
+    return {
+      ...body,
+      data: check<VisitEntryData[VisitEntryKind]>(DATA_SCHEMAS[body.kind], body.data),
+    };
   } catch (error) {
-    if (error instanceof InputError) throw new InputError(`data.${error.field}`, error.message, error.expected);
+    if (error instanceof InputError)
+      throw new InputError(`data.${error.field}`, error.message, error.expected);
     throw error;
   }
 };

@@ -57,7 +57,10 @@ const stepped = (state: VisitState, entry: VisitEntry): VisitState => {
     case 'opened':
       return { ...state, ...entry.data };
     case 'wheel-added':
-      return { ...state, wheels: [...state.wheels.filter((w) => w.jobId !== entry.data.jobId), entry.data] };
+      return {
+        ...state,
+        wheels: [...state.wheels.filter((w) => w.jobId !== entry.data.jobId), entry.data],
+      };
     case 'wheel-removed':
       return { ...state, wheels: state.wheels.filter((w) => w.jobId !== entry.data.jobId) };
     case 'wanted':
@@ -72,10 +75,16 @@ const stepped = (state: VisitState, entry: VisitEntry): VisitState => {
       const { jobId, block, person, startAt } = entry.data;
       const others = state.planned.filter((p) => p.jobId !== jobId || p.block !== block);
       const isFree = person === null || startAt === null;
-      return { ...state, planned: isFree ? others : [...others, { jobId, block, person, startAt }] };
+      return {
+        ...state,
+        planned: isFree ? others : [...others, { jobId, block, person, startAt }],
+      };
     }
     case 'note':
-      return { ...state, notes: [...state.notes, { text: entry.data.text, who: entry.who, at: entry.at }] };
+      return {
+        ...state,
+        notes: [...state.notes, { text: entry.data.text, who: entry.who, at: entry.at }],
+      };
     case 'handed-over':
       return { ...state, handedOver: { to: entry.data.to, at: entry.at } };
     case 'undo':

@@ -50,12 +50,21 @@ describe('a visit from its log', () => {
     add('waits', { what: null });
     add('wheel-removed', { jobId: 'a', why: 'only the rear' });
     add('handed-over', { to: 'Ned Ash' });
-    expect(foldVisit(log)).toMatchObject({ waits: null, wheels: [{ jobId: 'b' }], handedOver: { to: 'Ned Ash' } });
+    expect(foldVisit(log)).toMatchObject({
+      waits: null,
+      wheels: [{ jobId: 'b' }],
+      handedOver: { to: 'Ned Ash' },
+    });
   });
 
   test('a block put by hand stands where it was put last, until it is left to the plan', () => {
     const { log, add } = logOf();
-    const put = { jobId: 'a', block: 'bare' as const, person: 'Wim', startAt: '2026-05-01T10:00:00.000Z' };
+    const put = {
+      jobId: 'a',
+      block: 'bare' as const,
+      person: 'Wim',
+      startAt: '2026-05-01T10:00:00.000Z',
+    };
     add('planned', put);
     add('planned', { ...put, block: 'back' });
     add('planned', { ...put, person: 'Ada' });
@@ -72,7 +81,10 @@ describe('a visit from its log', () => {
   test('until when it waits goes with what it waits for', () => {
     const { log, add } = logOf();
     add('waits', { what: 'the tire to warm', until: '2026-05-01T10:00:00.000Z' });
-    expect(foldVisit(log)).toMatchObject({ waits: 'the tire to warm', waitsUntil: '2026-05-01T10:00:00.000Z' });
+    expect(foldVisit(log)).toMatchObject({
+      waits: 'the tire to warm',
+      waitsUntil: '2026-05-01T10:00:00.000Z',
+    });
     add('waits', { what: 'a tube' });
     expect(foldVisit(log)).toMatchObject({ waits: 'a tube', waitsUntil: null });
   });
@@ -96,8 +108,12 @@ describe('what may follow', () => {
     isHandedOver: () => false,
     ...more,
   });
-  const may = <K extends VisitEntryKind>(kind: K, data: VisitEntryData[K], now = jobs(), log = logOf().log) =>
-    checkVisitAppend({ id: 'n', who: 'Ada Marl', kind, data }, foldVisit(log), now, NOW);
+  const may = <K extends VisitEntryKind>(
+    kind: K,
+    data: VisitEntryData[K],
+    now = jobs(),
+    log = logOf().log,
+  ) => checkVisitAppend({ id: 'n', who: 'Ada Marl', kind, data }, foldVisit(log), now, NOW);
 
   test('no promise into the past; this very moment may be promised', () => {
     expect(problemOf(() => may('promised', { dueAt: '2026-04-30T11:59:59.999Z' }))).toMatchObject({
@@ -118,21 +134,31 @@ describe('what may follow', () => {
   });
 
   test('a wheel leaves before work on it began, and never the last one', () => {
-    expect(problemOf(() => may('wheel-removed', { jobId: 'b', why: 'x' })).message).toMatch(/has begun/);
-    expect(problemOf(() => may('wheel-removed', { jobId: 'z', why: 'x' })).message).toMatch(/takes no part/);
+    expect(problemOf(() => may('wheel-removed', { jobId: 'b', why: 'x' })).message).toMatch(
+      /has begun/,
+    );
+    expect(problemOf(() => may('wheel-removed', { jobId: 'z', why: 'x' })).message).toMatch(
+      /takes no part/,
+    );
     expect(() => may('wheel-removed', { jobId: 'a', why: 'x' })).not.toThrow();
     const { log, add } = logOf();
     add('wheel-removed', { jobId: 'b', why: 'x' });
-    expect(problemOf(() => may('wheel-removed', { jobId: 'a', why: 'x' }, jobs(), log)).message).toMatch(
-      /at least one wheel/,
-    );
+    expect(
+      problemOf(() => may('wheel-removed', { jobId: 'a', why: 'x' }, jobs(), log)).message,
+    ).toMatch(/at least one wheel/);
   });
 
   test('handed over once every wheel is; the open ones are named', () => {
     const rear = jobs({ isHandedOver: (id) => id === 'b' });
-    expect(problemOf(() => may('handed-over', { to: 'Ned' }, rear)).message).toBe('front: not handed over yet.');
-    expect(problemOf(() => may('handed-over', { to: 'Ned' })).message).toBe('front and rear: not handed over yet.');
-    expect(() => may('handed-over', { to: 'Ned' }, jobs({ isHandedOver: () => true }))).not.toThrow();
+    expect(problemOf(() => may('handed-over', { to: 'Ned' }, rear)).message).toBe(
+      'front: not handed over yet.',
+    );
+    expect(problemOf(() => may('handed-over', { to: 'Ned' })).message).toBe(
+      'front and rear: not handed over yet.',
+    );
+    expect(() =>
+      may('handed-over', { to: 'Ned' }, jobs({ isHandedOver: () => true })),
+    ).not.toThrow();
   });
 
   test('everything else may always follow', () => {
@@ -142,18 +168,29 @@ describe('what may follow', () => {
 });
 
 describe('an entry as a client sends it', () => {
-  const send = (kind: string, data: object) => checkVisitEntry({ id: 'e', who: 'Ada Marl', kind, data });
+  const send = (kind: string, data: object) =>
+    checkVisitEntry({ id: 'e', who: 'Ada Marl', kind, data });
   test('what only the server writes is refused', () => {
-    for (const kind of ['opened', 'wheel-added']) expect(problemOf(() => send(kind, {})).field).toBe('kind');
+    for (const kind of ['opened', 'wheel-added'])
+      expect(problemOf(() => send(kind, {})).field).toBe('kind');
     expect(VISIT_ENTRY_KINDS).toContain('opened');
   });
   test('an amount below nothing, a moment that is none, an empty reason', () => {
     const agreed = { amountMinor: -1, currency: 'USD', by: 'Ned' };
     expect(problemOf(() => send('agreed', agreed)).field).toBe('data.amountMinor');
-    expect(problemOf(() => send('agreed', { ...agreed, amountMinor: 1.5 })).field).toBe('data.amountMinor');
-    expect(problemOf(() => send('agreed', { ...agreed, amountMinor: 1, currency: 'usd' })).field).toBe('data.currency');
+    expect(problemOf(() => send('agreed', { ...agreed, amountMinor: 1.5 })).field).toBe(
+      'data.amountMinor',
+    );
+    expect(
+      problemOf(() => send('agreed', { ...agreed, amountMinor: 1, currency: 'usd' })).field,
+    ).toBe('data.currency');
     expect(send('agreed', { ...agreed, amountMinor: 0 }).data).toMatchObject({ amountMinor: 0 });
-    for (const dueAt of ['tomorrow', '2026-02-30T10:00:00.000Z', '2026-04-30T10:00:00Z', 'x'.repeat(100_000)])
+    for (const dueAt of [
+      'tomorrow',
+      '2026-02-30T10:00:00.000Z',
+      '2026-04-30T10:00:00Z',
+      'x'.repeat(100_000),
+    ])
       expect(problemOf(() => send('promised', { dueAt })).field).toBe('data.dueAt');
     expect(problemOf(() => send('note', { text: ' ' })).field).toBe('data.text');
     expect(problemOf(() => send('note', { text: 'x', more: 1 })).field).toMatch(/^data/);
@@ -162,5 +199,10 @@ describe('an entry as a client sends it', () => {
 
 test('a promise is good where nine in ten keep it, doubtful where half do, lost where fewer do', () => {
   const left = { medianS: 600, ninetyS: 900 };
-  expect([900, 899, 600, 599].map((s) => dueVerdict(left, s))).toEqual(['good', 'check', 'check', 'stop']);
+  expect([900, 899, 600, 599].map((s) => dueVerdict(left, s))).toEqual([
+    'good',
+    'check',
+    'check',
+    'stop',
+  ]);
 });

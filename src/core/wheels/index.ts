@@ -27,8 +27,21 @@ export {
   type Wheel,
 } from './wheel';
 export { rimCode, readRimCode, tryRimCode, CONTOURS, type Contour, type RimCode } from './rim-code';
-export { wheelDial, type DialMark, type DialShape, type DialRole, type DialView } from './wheel-dial';
+export {
+  wheelDial,
+  type DialMark,
+  type DialShape,
+  type DialRole,
+  type DialView,
+} from './wheel-dial';
 export { lockMarks, lockPlaces } from './rim-locks';
-export { BOLT_NAMES, GRADE_NAMES, PAIRS, type BoltName, type GradeName, type PairKind } from './clamped';
+export {
+  BOLT_NAMES,
+  GRADE_NAMES,
+  PAIRS,
+  type BoltName,
+  type GradeName,
+  type PairKind,
+} from './clamped';
 export { checkLockPlaces, LOCK_PLACES } from './lock-places';
 export { KEEP_CLEAR_DEG, keepClearDegs, spokeDegs, takesCrimpOn, weightPlaces } from './spokes';

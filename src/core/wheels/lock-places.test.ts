@@ -54,13 +54,34 @@ describe('places of rim locks', () => {
 test('a list in which two things have one name is refused at the second of them', () => {
   const twice = <T>(list: readonly T[]): T[] => [...list.slice(0, 1), ...list.slice(0, 1)];
   const asks: [string, () => unknown][] = [
-    ['locks[1].id', () => rimLockPick.run({ ...rimLockPick.example, locks: twice(rimLockPick.example.locks) })],
-    ['strips[1].id', () => stripPick.run({ ...stripPick.example, strips: twice(stripPick.example.strips) })],
-    ['tires[1].id', () => tireRank.run({ ...tireRank.example, tires: twice(tireRank.example.tires) })],
-    ['fasteners[1].name', () => tools.run({ ...tools.example, fasteners: twice(tools.example.fasteners) })],
-    ['shelf[1].id', () => materials.run({ ...materials.example, shelf: twice(materials.example.shelf) })],
-    ['stems[1].id', () => valvePick.run({ ...valvePick.example, stems: twice(valvePick.example.stems) })],
-    ['tubes[1].id', () => tubePick.run({ ...tubePick.example, tubes: twice(tubePick.example.tubes) })],
+    [
+      'locks[1].id',
+      () => rimLockPick.run({ ...rimLockPick.example, locks: twice(rimLockPick.example.locks) }),
+    ],
+    [
+      'strips[1].id',
+      () => stripPick.run({ ...stripPick.example, strips: twice(stripPick.example.strips) }),
+    ],
+    [
+      'tires[1].id',
+      () => tireRank.run({ ...tireRank.example, tires: twice(tireRank.example.tires) }),
+    ],
+    [
+      'fasteners[1].name',
+      () => tools.run({ ...tools.example, fasteners: twice(tools.example.fasteners) }),
+    ],
+    [
+      'shelf[1].id',
+      () => materials.run({ ...materials.example, shelf: twice(materials.example.shelf) }),
+    ],
+    [
+      'stems[1].id',
+      () => valvePick.run({ ...valvePick.example, stems: twice(valvePick.example.stems) }),
+    ],
+    [
+      'tubes[1].id',
+      () => tubePick.run({ ...tubePick.example, tubes: twice(tubePick.example.tubes) }),
+    ],
   ];
   for (const [field, act] of asks) {
     expect(act).toThrow(/stands twice/);

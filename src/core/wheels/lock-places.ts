@@ -9,9 +9,17 @@ const [LOCK_DEG, VALVE_DEG] = [10, 5];
 export const checkLockPlaces = (field: string, lockDegs: readonly number[], valveDeg = 0): void => {
   lockDegs.forEach((deg, i) => {
     if (Math.abs(angleBetween(deg, valveDeg)) < VALVE_DEG)
-      throw new InputError(field, 'A rim lock cannot sit where the valve is.', `at least ${VALVE_DEG}° from the valve`);
+      throw new InputError(
+        field,
+        'A rim lock cannot sit where the valve is.',
+        `at least ${VALVE_DEG}° from the valve`,
+      );
     if (lockDegs.slice(0, i).some((other) => Math.abs(angleBetween(deg, other)) < LOCK_DEG))
-      throw new InputError(field, 'Two rim locks cannot sit in one place.', `places at least ${LOCK_DEG}° apart`);
+      throw new InputError(
+        field,
+        'Two rim locks cannot sit in one place.',
+        `places at least ${LOCK_DEG}° apart`,
+      );
   });
 };
 

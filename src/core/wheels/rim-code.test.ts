@@ -39,7 +39,9 @@ test('what it writes reads back as itself, and no text throws anything but the i
     fc.property(
       fc.oneof(
         fc.string({ maxLength: 40 }),
-        fc.array(fc.constantFrom(...'MTWJA 0123456789./x-C'), { maxLength: 14 }).map((c) => c.join('')),
+        fc
+          .array(fc.constantFrom(...'MTWJA 0123456789./x-C'), { maxLength: 14 })
+          .map((c) => c.join('')),
       ),
       (code) => {
         const read = tryRimCode(code);

@@ -20,7 +20,8 @@ export interface RimCode {
   canonical: string;
 }
 
-const RIGHT = 'a rim code such as MT 3.50x17, 17 M/C x MT3.50, 2.15-18, WM3-18, 3.50 J or 12x6.0 AT';
+const RIGHT =
+  'a rim code such as MT 3.50x17, 17 M/C x MT3.50, 2.15-18, WM3-18, 3.50 J or 12x6.0 AT';
 const wrong = (message: string) => new InputError('code', message, RIGHT);
 
 /** Inches by the number of a WM rim. Basis: memory. */
@@ -74,7 +75,8 @@ const PATTERNS: readonly { pattern: RegExp; read(m: RegExpExecArray): Read }[] =
   },
   // 2.15-18, 1.60x21, 3.50 J, 3.50x17 MT, 7.0x12
   {
-    pattern: /^(\d{1,2}\.\d{1,2})\s*(MT|WM|J|AT)?(?:\s*[X-]\s*(\d{1,2}))?\s*(?:M\/?C)?\s*(MT|WM|J|AT)?$/,
+    pattern:
+      /^(\d{1,2}\.\d{1,2})\s*(MT|WM|J|AT)?(?:\s*[X-]\s*(\d{1,2}))?\s*(?:M\/?C)?\s*(MT|WM|J|AT)?$/,
     read: (m) => ({ width: m[1]!, diameter: m[3], letters: m[2] ?? m[4], wm: undefined }),
   },
 ];
@@ -97,7 +99,8 @@ const parse = (code: string, show: Show): RimCode => {
   if (widthIn < 1 || widthIn > 14) throw wrong(`${found.width} is no rim width in inches.`);
   const rimDiameterIn = found.diameter === undefined ? null : Number(found.diameter);
   const rimDiameterMm = rimDiameterIn === null ? null : (nominalRimMm(rimDiameterIn) ?? null);
-  if (rimDiameterIn !== null && rimDiameterMm === null) throw wrong(`${rimDiameterIn} is no rim diameter.`);
+  if (rimDiameterIn !== null && rimDiameterMm === null)
+    throw wrong(`${rimDiameterIn} is no rim diameter.`);
   const contour = (found.letters as Contour | undefined) ?? 'plain';
   const widthMm = show.line(
     'width inside the flanges',
@@ -105,10 +108,12 @@ const parse = (code: string, show: Show): RimCode => {
     widthIn * INCH_IN_MM,
     'mm',
   );
-  if (rimDiameterMm !== null) show.line('diameter at the bead seat', `table, ${rimDiameterIn} in`, rimDiameterMm, 'mm');
+  if (rimDiameterMm !== null)
+    show.line('diameter at the bead seat', `table, ${rimDiameterIn} in`, rimDiameterMm, 'mm');
   show.line('contour', SAYS[contour].says, contour);
   show.basis('memory', 'what the letters of a rim code mean');
-  if (rimDiameterMm !== null) show.basis('published', 'UN Regulation No. 75, nominal rim diameters');
+  if (rimDiameterMm !== null)
+    show.basis('published', 'UN Regulation No. 75, nominal rim diameters');
   const text = contour === 'plain' ? widthIn.toFixed(2) : `${contour}${widthIn.toFixed(2)}`;
   return {
     widthIn,

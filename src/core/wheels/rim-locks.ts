@@ -6,7 +6,9 @@ interface Locked {
 }
 
 /** The rim locks as marks on the dial. */
-export const lockMarks = ({ rimLockDegs }: Locked): DialMark[] => rimLockDegs.map((deg) => ({ is: 'lock', deg }));
+export const lockMarks = ({ rimLockDegs }: Locked): DialMark[] =>
+  rimLockDegs.map((deg) => ({ is: 'lock', deg }));
 
 /** Where the rim locks are, seen from the disc side; empty for a wheel without. */
-export const lockPlaces = ({ rimLockDegs }: Locked): string => rimLockDegs.map((deg) => placeText(deg)).join('; ');
+export const lockPlaces = ({ rimLockDegs }: Locked): string =>
+  rimLockDegs.map((deg) => placeText(deg)).join('; ');

@@ -125,7 +125,12 @@ const circle = (role: DialRole, r: number, filled = true): DialShape => ({
   r,
   filled,
 });
-const path = (role: DialRole, d: string, filled = true): DialShape => ({ kind: 'path', role, d, filled });
+const path = (role: DialRole, d: string, filled = true): DialShape => ({
+  kind: 'path',
+  role,
+  d,
+  filled,
+});
 const line = (role: DialRole, deg: number, from: number, to: number, toDeg = deg): DialShape =>
   path(role, `M${at(deg, from).join(' ')}L${at(toDeg, to).join(' ')}`, false);
 /** Half the width of a character of the condensed label face, as a share of its size. */
@@ -146,7 +151,8 @@ const SIDEWAYS = 0.62;
 const isSideways = (deg: number): boolean => Math.abs(Math.sin((deg * Math.PI) / 180)) > SIDEWAYS;
 
 /** Words here would cover the valve's. */
-const besideValve = (deg: number): boolean => Math.cos((deg * Math.PI) / 180) > Math.cos((24 * Math.PI) / 180);
+const besideValve = (deg: number): boolean =>
+  Math.cos((deg * Math.PI) / 180) > Math.cos((24 * Math.PI) / 180);
 
 const body = ({ wheel, tireOn, marks }: DialView): DialShape[] => {
   const shapes: DialShape[] = [];
@@ -155,7 +161,10 @@ const body = ({ wheel, tireOn, marks }: DialView): DialShape[] => {
     for (let i = 0; i < LUGS; i++) shapes.push(line('lug', (i * 360) / LUGS, R.lug, R.tread + 1));
   }
   shapes.push(circle('rim', R.rimOut), circle('ink', R.rimOut, false));
-  shapes.push({ kind: 'circle', role: 'hub', cx: CX, cy: CY, r: R.rimIn, filled: true }, circle('ink', R.rimIn, false));
+  shapes.push(
+    { kind: 'circle', role: 'hub', cx: CX, cy: CY, r: R.rimIn, filled: true },
+    circle('ink', R.rimIn, false),
+  );
   if (wheel.build === 'spoked')
     spokeDegs(wheel).forEach((deg, i) =>
       shapes.push(line('spoke', deg, R.rimIn, R.hub, deg + (i % 2 === 0 ? 42 : -42))),
@@ -174,7 +183,15 @@ const body = ({ wheel, tireOn, marks }: DialView): DialShape[] => {
   shapes.push(circle('hub', R.hub), circle('ink', R.hub, false), circle('ink', R.axle, false));
   for (const hour of [12, 3, 6, 9]) {
     const [x, y] = at(hour * 30, OUTSIDE);
-    shapes.push({ kind: 'text', role: 'hour', x, y: y + 6, text: String(hour), size: 17, anchor: 'middle' });
+    shapes.push({
+      kind: 'text',
+      role: 'hour',
+      x,
+      y: y + 6,
+      text: String(hour),
+      size: 17,
+      anchor: 'middle',
+    });
   }
   return shapes;
 };
@@ -198,8 +215,16 @@ const shapesOf = (mark: DialMark, side: (deg: number) => number, over: boolean):
       const deg = side(mark.deg);
       const lock = path('lock', band(deg - 10, deg + 10, R.rimOut - 2, R.rimIn - 8));
       return isSideways(deg)
-        ? [lock, line('leader', deg, R.rimIn - 8, R.rimIn - 22), label('label', deg, R.rimIn - 40, 'rim lock', 17)]
-        : [lock, line('leader', deg, R.tread - 6, R.tread + 10), label('label', deg, R.tread + 18, 'rim lock', 17)];
+        ? [
+            lock,
+            line('leader', deg, R.rimIn - 8, R.rimIn - 22),
+            label('label', deg, R.rimIn - 40, 'rim lock', 17),
+          ]
+        : [
+            lock,
+            line('leader', deg, R.tread - 6, R.tread + 10),
+            label('label', deg, R.tread + 18, 'rim lock', 17),
+          ];
     }
     case 'light-mark': {
       const deg = side(mark.deg);
@@ -222,12 +247,20 @@ const shapesOf = (mark: DialMark, side: (deg: number) => number, over: boolean):
     case 'finish':
     case 'keeper': {
       const deg = side(mark.deg);
-      const text = mark.is === 'start' ? 'start here' : mark.is === 'finish' ? 'finish here' : 'bead keeper';
+      const text =
+        mark.is === 'start' ? 'start here' : mark.is === 'finish' ? 'finish here' : 'bead keeper';
       const [cx, cy] = at(deg, (R.bead + R.lug) / 2 - 4);
       const shape: DialShape =
         mark.is === 'start'
           ? path('live', band(deg - 6, deg + 6, R.rimOut + 4, R.rimIn - 2))
-          : { kind: 'circle', role: mark.is === 'keeper' ? 'ink' : 'live', cx, cy, r: 9, filled: mark.is === 'keeper' };
+          : {
+              kind: 'circle',
+              role: mark.is === 'keeper' ? 'ink' : 'live',
+              cx,
+              cy,
+              r: 9,
+              filled: mark.is === 'keeper',
+            };
       const role = mark.is === 'start' ? 'live' : 'label';
       return [
         shape,
@@ -285,16 +318,26 @@ const shapesOf = (mark: DialMark, side: (deg: number) => number, over: boolean):
       ];
     }
     case 'push': {
-      const [from, to] = over ? [side(mark.toDeg), side(mark.fromDeg)] : [side(mark.fromDeg), side(mark.toDeg)];
+      const [from, to] = over
+        ? [side(mark.toDeg), side(mark.fromDeg)]
+        : [side(mark.fromDeg), side(mark.toDeg)];
       const middle = normalDeg(from + normalDeg(to - from) / 2);
-      return [path('wedge', band(from, to, R.rimIn - 2, R.rimIn - 34)), label('live', middle, 118, 'push down', 18)];
+      return [
+        path('wedge', band(from, to, R.rimIn - 2, R.rimIn - 34)),
+        label('live', middle, 118, 'push down', 18),
+      ];
     }
     case 'far': {
-      const [from, to] = over ? [side(mark.toDeg), side(mark.fromDeg)] : [side(mark.fromDeg), side(mark.toDeg)];
+      const [from, to] = over
+        ? [side(mark.toDeg), side(mark.fromDeg)]
+        : [side(mark.fromDeg), side(mark.toDeg)];
       const middle = normalDeg(from + normalDeg(to - from) / 2);
       // In the well it lies deep inside the rim and full, on its seat at the rim's edge and open: told apart without color.
       return mark.lies === 'well'
-        ? [path('wedge', band(from, to, R.rimIn - 12, R.rimIn - 34)), label('live', middle, 122, 'in the well', 18)]
+        ? [
+            path('wedge', band(from, to, R.rimIn - 12, R.rimIn - 34)),
+            label('live', middle, 122, 'in the well', 18),
+          ]
         : [path('seat', band(from, to, R.rimOut - 1, R.rimIn + 1), false)];
     }
     case 'heavy': {
@@ -320,14 +363,26 @@ const shapesOf = (mark: DialMark, side: (deg: number) => number, over: boolean):
     }
     case 'rest': {
       const deg = side(mark.deg);
-      return [line('heavy', deg, R.rimIn - 30, R.rimIn), label('heavy', deg, R.rimIn - 46, mark.label, 16)];
+      return [
+        line('heavy', deg, R.rimIn - 30, R.rimIn),
+        label('heavy', deg, R.rimIn - 46, mark.label, 16),
+      ];
     }
     case 'trial':
     case 'weight': {
       const deg = side(mark.deg);
       return [
-        path(mark.is === 'trial' ? 'live' : 'weight', band(deg - 4.5, deg + 4.5, R.weightOut, R.weightIn)),
-        label(mark.is === 'trial' ? 'live' : 'weight', deg, R.weightIn - 20 - (mark.deeper ?? 0) * 24, mark.label, 19),
+        path(
+          mark.is === 'trial' ? 'live' : 'weight',
+          band(deg - 4.5, deg + 4.5, R.weightOut, R.weightIn),
+        ),
+        label(
+          mark.is === 'trial' ? 'live' : 'weight',
+          deg,
+          R.weightIn - 20 - (mark.deeper ?? 0) * 24,
+          mark.label,
+          19,
+        ),
       ];
     }
     case 'line': {
@@ -340,7 +395,14 @@ const shapesOf = (mark: DialMark, side: (deg: number) => number, over: boolean):
           label('line-low', deg, R.rimIn - 40, 'low', 26),
         ];
       return [
-        { kind: 'circle', role: mark.even ? 'line-even' : 'line-open', cx, cy, r: mark.even ? 18 : 14, filled: true },
+        {
+          kind: 'circle',
+          role: mark.even ? 'line-even' : 'line-open',
+          cx,
+          cy,
+          r: mark.even ? 18 : 14,
+          filled: true,
+        },
       ];
     }
     case 'arrow':
@@ -348,7 +410,10 @@ const shapesOf = (mark: DialMark, side: (deg: number) => number, over: boolean):
   }
 };
 
-const valve = (): DialShape[] => [path('ink', 'M295 97H305V124H295Z'), label('label', 0, R.rimIn - 44, 'valve', 17)];
+const valve = (): DialShape[] => [
+  path('ink', 'M295 97H305V124H295Z'),
+  label('label', 0, R.rimIn - 44, 'valve', 17),
+];
 
 /** Words of weights nearer than this cover each other. */
 const NEIGHBOR_DEG = 14;
@@ -360,8 +425,11 @@ const inRows = (marks: readonly DialMark[]): DialMark[] => {
   let last: { deg: number; deeper: number } | null = null;
   const rows = new Map<DialMark, number>();
   const weights = marks.filter(
-    (m): m is Extract<DialMark, { deeper?: number; deg: number; label: string }> & { is: 'weight' | 'trial' } =>
-      m.is === 'weight' || m.is === 'trial',
+    (
+      m,
+    ): m is Extract<DialMark, { deeper?: number; deg: number; label: string }> & {
+      is: 'weight' | 'trial';
+    } => m.is === 'weight' || m.is === 'trial',
   );
   for (const mark of [...weights].sort((a, b) => a.deg - b.deg)) {
     // Beside the valve below its word.
@@ -370,7 +438,9 @@ const inRows = (marks: readonly DialMark[]): DialMark[] => {
     rows.set(mark, deeper);
     last = { deg: mark.deg, deeper };
   }
-  return marks.map((m) => (m.is === 'weight' || m.is === 'trial' ? { ...m, deeper: rows.get(m)! } : m));
+  return marks.map((m) =>
+    m.is === 'weight' || m.is === 'trial' ? { ...m, deeper: rows.get(m)! } : m,
+  );
 };
 
 /** All shapes of the dial, in painting order. */

@@ -31,7 +31,15 @@ export const KIND_WORDS: Record<MachineKind, string> = {
 export const DRIVES = ['chain', 'shaft', 'belt', 'hub'] as const;
 export type Drive = (typeof DRIVES)[number];
 
-export const POSITIONS = ['front', 'rear', 'sidecar', 'left-front', 'right-front', 'left-rear', 'right-rear'] as const;
+export const POSITIONS = [
+  'front',
+  'rear',
+  'sidecar',
+  'left-front',
+  'right-front',
+  'left-rear',
+  'right-rear',
+] as const;
 export type Position = (typeof POSITIONS)[number];
 
 export const POSITION_WORDS: Record<Position, string> = {
@@ -219,4 +227,5 @@ export const onFourWheels = (kind: MachineKind): boolean =>
   kind === 'quad' || kind === 'side-by-side' || kind === 'drag';
 
 /** The end of the machine that the wheel is at. */
-export const wheelEnd = (position: Position): 'front' | 'rear' => (position.includes('front') ? 'front' : 'rear');
+export const wheelEnd = (position: Position): 'front' | 'rear' =>
+  position.includes('front') ? 'front' : 'rear';

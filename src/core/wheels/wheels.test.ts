@@ -10,11 +10,13 @@ const draw = (marks: DialMark[], sideUp: 'disc' | 'other' = 'disc', tireOn = tru
 /** Where on the clock a shape's text or circle stands. */
 const degOf = (shape: DialShape | undefined): number => {
   if (!shape || shape.kind === 'path') throw new Error('no place');
-  const [x, y] = shape.kind === 'circle' ? [shape.cx, shape.cy] : [shape.x, shape.y - shape.size * 0.35];
+  const [x, y] =
+    shape.kind === 'circle' ? [shape.cx, shape.cy] : [shape.x, shape.y - shape.size * 0.35];
   return ((Math.atan2(x - 300, 300 - y) * 180) / Math.PI + 360) % 360;
 };
 
-const text = (shapes: DialShape[], said: string) => shapes.find((s) => s.kind === 'text' && s.text === said);
+const text = (shapes: DialShape[], said: string) =>
+  shapes.find((s) => s.kind === 'text' && s.text === said);
 
 describe('the dial', () => {
   test('a mark stands at its angle, clockwise from the valve at 12', () => {

@@ -37,7 +37,8 @@ export const backupFolder = (path: string) => {
       join(folder, `${kind}-${stampOf(nowMs)}.zip${isEncrypted ? AGE_ENDING : ''}`),
     /** Throws `NotFound` for a name that is none of its backups. */
     pathOf(name: string): string {
-      if (!NAME.test(name) || !existsSync(join(folder, name))) throw new NotFound('Backup not found.');
+      if (!NAME.test(name) || !existsSync(join(folder, name)))
+        throw new NotFound('Backup not found.');
       return join(folder, name);
     },
     /** Of the daily ones only so many stay; what somebody made or brought is left to them. */

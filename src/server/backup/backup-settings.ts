@@ -1,7 +1,11 @@
 import type { TestedRestore } from '../../core/backup';
 import type { Db } from '../db/open-db';
 
-const KEYS = { passphrase: 'backup-passphrase', folder: 'backup-second-folder', tested: 'backup-tested' } as const;
+const KEYS = {
+  passphrase: 'backup-passphrase',
+  folder: 'backup-second-folder',
+  tested: 'backup-tested',
+} as const;
 
 /** How the shop's backups are made, kept with the shop. */
 export const backupSettings = (db: Db) => {
@@ -10,7 +14,8 @@ export const backupSettings = (db: Db) => {
     'INSERT INTO settings (key, value) VALUES (?, ?) ON CONFLICT (key) DO UPDATE SET value = excluded.value',
   );
   const drop = db.prepare('DELETE FROM settings WHERE key = ?');
-  const set = (key: string, value: string | null): void => void (value === null ? drop.run(key) : put.run(key, value));
+  const set = (key: string, value: string | null): void =>
+    void (value === null ? drop.run(key) : put.run(key, value));
   return {
     /** Backups are encrypted by it; null for backups without secrets, in the clear. It is never given out. */
     passphrase: (): string | null => get.get(KEYS.passphrase) ?? null,
@@ -19,7 +24,8 @@ export const backupSettings = (db: Db) => {
     secondFolder: (): string | null => get.get(KEYS.folder) ?? null,
     setSecondFolder: (folder: string | null): void => set(KEYS.folder, folder),
     /** The last backup that was opened and compared by the program itself. */
-    tested: (): TestedRestore | null => JSON.parse(get.get(KEYS.tested) ?? 'null') as TestedRestore | null,
+    tested: (): TestedRestore | null =>
+      JSON.parse(get.get(KEYS.tested) ?? 'null') as TestedRestore | null,
     setTested: (tested: TestedRestore): void => set(KEYS.tested, JSON.stringify(tested)),
   };
 };

@@ -36,7 +36,10 @@ export const encryptFile = async (from: string, to: string, passphrase: string):
   const encrypter = new Encrypter();
   encrypter.setScryptWorkFactor(SCRYPT_LOG_N);
   encrypter.setPassphrase(passphrase);
-  await pipeline(asNode(await encrypter.encrypt(asWeb(from))), createWriteStream(to, { flush: true, mode: 0o600 }));
+  await pipeline(
+    asNode(await encrypter.encrypt(asWeb(from))),
+    createWriteStream(to, { flush: true, mode: 0o600 }),
+  );
 };
 
 const wrong = (): InputError =>
@@ -68,7 +71,12 @@ export const decryptFile = async (
   try {
     await pipeline(asNode(plain), bound, createWriteStream(to, { flush: true, mode: 0o600 }));
   } catch (error) {
-    if (error instanceof InputError || (error as NodeJS.ErrnoException).code === 'ENOSPC') throw error;
-    throw new InputError('backup', 'The encrypted backup was changed or cut off.', 'a whole backup');
+    if (error instanceof InputError || (error as NodeJS.ErrnoException).code === 'ENOSPC')
+      throw error;
+    throw new InputError(
+      'backup',
+      'The encrypted backup was changed or cut off.',
+      'a whole backup',
+    );
   }
 };

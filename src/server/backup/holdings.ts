@@ -10,9 +10,12 @@ export const photoNames = (photosDir: string): string[] =>
 
 /** What a shop's database holds, counted, with so many photographs beside it. */
 export const holdingsOf = (db: Db, photographs: number): Holdings => {
-  const count = (table: string) => db.prepare(`SELECT count(*) FROM ${table}`).pluck().get() as number;
-  const has = (table: string) => db.prepare('SELECT 1 FROM sqlite_schema WHERE name = ?').get(table) !== undefined;
-  const name = db.prepare("SELECT value FROM settings WHERE key = 'shop-name'").pluck().get() as string | undefined;
+  const count = (table: string) =>
+    db.prepare(`SELECT count(*) FROM ${table}`).pluck().get() as number;
+  const has = (table: string) =>
+    db.prepare('SELECT 1 FROM sqlite_schema WHERE name = ?').get(table) !== undefined;
+  const name = db.prepare("SELECT value FROM settings WHERE key = 'shop-name'").pluck().get() as
+    string | undefined;
   return {
     shopName: name ?? '',
     machines: count('machines'),

@@ -28,18 +28,25 @@ export interface Manifest {
 
 const MOST_FILES = 1_000_000;
 const number = (says: string) => Joi.number().integer().min(0).required().meta({ expected: says });
-const word = (says: string, pattern: RegExp) => Joi.string().pattern(pattern).required().meta({ expected: says });
+const word = (says: string, pattern: RegExp) =>
+  Joi.string().pattern(pattern).required().meta({ expected: says });
 const time = Joi.string().isoDate().meta({ expected: 'a time' });
 
 const manifestSchema = Joi.object({
-  format: Joi.string().valid('rimstone-backup').required().meta({ expected: 'a backup of this program' }),
+  format: Joi.string()
+    .valid('rimstone-backup')
+    .required()
+    .meta({ expected: 'a backup of this program' }),
   version: Joi.number().valid(1).required().meta({ expected: 'version 1 of the format' }),
   madeAt: time.required(),
   schema: number('the version of the database'),
   holds: Joi.object({
     shopName: Joi.string().allow('').required().meta({ expected: 'the shop’s name' }),
     ...Object.fromEntries(
-      ['machines', 'wheels', 'tires', 'visits', 'jobs', 'entries', 'photographs'].map((k) => [k, number(`its ${k}`)]),
+      ['machines', 'wheels', 'tires', 'visits', 'jobs', 'entries', 'photographs'].map((k) => [
+        k,
+        number(`its ${k}`),
+      ]),
     ),
     lastAt: time.required().allow(null),
   }).required(),

@@ -28,7 +28,9 @@ export interface ShopSecrets {
 
 export const secretsOf = (db: Db): ShopSecrets => ({
   people: db
-    .prepare<[], ShopSecrets['people'][number]>('SELECT name, role, secret FROM people WHERE secret IS NOT NULL')
+    .prepare<[], ShopSecrets['people'][number]>(
+      'SELECT name, role, secret FROM people WHERE secret IS NOT NULL',
+    )
     .all(),
   settings: db
     .prepare<[string], ShopSecrets['settings'][number]>(
@@ -45,8 +47,12 @@ export const giveSecrets = (restored: Db, { people, settings }: ShopSecrets): vo
   if (secretsOf(restored).people.length > 0) return;
   // An owner who came after the backup has to get in as well.
   const add = restored.prepare('INSERT INTO people (name) VALUES (?) ON CONFLICT DO NOTHING');
-  const put = restored.prepare('UPDATE people SET role = @role, secret = @secret WHERE name = @name');
-  const putSetting = restored.prepare('INSERT INTO settings (key, value) VALUES (@key, @value) ON CONFLICT DO NOTHING');
+  const put = restored.prepare(
+    'UPDATE people SET role = @role, secret = @secret WHERE name = @name',
+  );
+  const putSetting = restored.prepare(
+    'INSERT INTO settings (key, value) VALUES (@key, @value) ON CONFLICT DO NOTHING',
+  );
   restored.transaction(() => {
     for (const person of people) {
       if (person.role === 'owner') add.run(person.name);

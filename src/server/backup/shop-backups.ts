@@ -34,7 +34,11 @@ const TEST_OLD_DAYS = 10;
 const checkWritable = async (folder: string, first: string): Promise<void> => {
   const probe = join(folder, `rimstone-${randomUUID()}.making`);
   if (!isAbsolute(folder) || resolve(folder) === resolve(first))
-    throw new InputError('folder', 'This is not a second folder.', 'the whole path of another folder');
+    throw new InputError(
+      'folder',
+      'This is not a second folder.',
+      'the whole path of another folder',
+    );
   try {
     await writeFile(probe, '');
   } catch {
@@ -107,7 +111,11 @@ export const shopBackups = (
         passphrase: settings.passphrase(),
       });
       const isSame = isDeepStrictEqual(holds, manifest.holds);
-      settings.setTested({ name: newest.name, at, problem: isSame ? null : 'It does not hold what it says.' });
+      settings.setTested({
+        name: newest.name,
+        at,
+        problem: isSame ? null : 'It does not hold what it says.',
+      });
     } catch (error) {
       settings.setTested({ name: newest.name, at, problem: (error as Error).message });
     } finally {
@@ -137,7 +145,8 @@ export const shopBackups = (
         isEncrypted: settings.passphrase() !== null,
         second: second === null ? null : { folder: second, problem: secondProblem },
         tested,
-        isTestOld: tested?.problem != null || (tested === null ? !isYoung : isTestDue(TEST_OLD_DAYS)),
+        isTestOld:
+          tested?.problem != null || (tested === null ? !isYoung : isTestDue(TEST_OLD_DAYS)),
         damaged,
       };
     },
@@ -146,7 +155,9 @@ export const shopBackups = (
     /** Takes it apart to see whether it is whole, and what it holds. Throws `InputError` for one that is not. */
     async look(name: string): Promise<LookedInto> {
       const folder = aside();
-      const { manifest, holds } = await unpackBackup(files.pathOf(name), folder, { passphrase: settings.passphrase() });
+      const { manifest, holds } = await unpackBackup(files.pathOf(name), folder, {
+        passphrase: settings.passphrase(),
+      });
       await rm(folder, { recursive: true, force: true });
       return { madeAt: manifest.madeAt, holds, here: holdingsOf(db, photoNames(photosDir).length) };
     },

@@ -16,7 +16,14 @@ import { holdingsOf } from './holdings';
 import { isPicture } from '../photo-clean';
 import { decryptFile, startsAsAge } from './encryption';
 import { atMost, freeBytes, tooLarge } from './on-disk';
-import { DB_NAME, MANIFEST_NAME, MANIFEST_SUM_NAME, PHOTO_FOLDER, readManifest, type Manifest } from './manifest';
+import {
+  DB_NAME,
+  MANIFEST_NAME,
+  MANIFEST_SUM_NAME,
+  PHOTO_FOLDER,
+  readManifest,
+  type Manifest,
+} from './manifest';
 
 const MOST_MANIFEST_BYTES = 200_000_000;
 
@@ -32,7 +39,8 @@ const small = async (zip: ZipFile, entry: ZipEntry | undefined, name: string): P
 const manifestIn = async (zip: ZipFile, entries: Map<string, ZipEntry>): Promise<Manifest> => {
   const text = await small(zip, entries.get(MANIFEST_NAME), MANIFEST_NAME);
   const sum = (await small(zip, entries.get(MANIFEST_SUM_NAME), MANIFEST_SUM_NAME)).toString();
-  if (createHash('sha256').update(text).digest('hex') !== sum) throw unfit('Its manifest was changed.');
+  if (createHash('sha256').update(text).digest('hex') !== sum)
+    throw unfit('Its manifest was changed.');
   if (isTooDeep(text)) throw unfit('Its manifest cannot be read.');
   let raw: unknown;
   try {
@@ -47,7 +55,11 @@ const manifestIn = async (zip: ZipFile, entries: Map<string, ZipEntry>): Promise
  * Copies a stream into a file, never more than was announced. Returns its hash. It is opened here: one that fails before
  * it is read from would be waited for forever.
  */
-const copied = async (opened: () => Promise<Readable>, to: string, bytes: number): Promise<string> => {
+const copied = async (
+  opened: () => Promise<Readable>,
+  to: string,
+  bytes: number,
+): Promise<string> => {
   const hash = createHash('sha256');
   let seen = 0;
   const watch = new Transform({
@@ -85,13 +97,21 @@ export const unpackBackup = async (
     const plain = join(folder, 'plain.zip');
     const isEncrypted = await startsAsAge(file);
     if (isEncrypted) await decryptFile(file, plain, passphrase, atMost(room));
-    const zip = await openPromise(isEncrypted ? plain : file, { lazyEntries: true, autoClose: false });
+    const zip = await openPromise(isEncrypted ? plain : file, {
+      lazyEntries: true,
+      autoClose: false,
+    });
     try {
       const entries = await entriesOf(zip, unfit);
       const manifest = await manifestIn(zip, entries);
-      const named = new Set([MANIFEST_NAME, MANIFEST_SUM_NAME, ...manifest.files.map((f) => f.name)]);
+      const named = new Set([
+        MANIFEST_NAME,
+        MANIFEST_SUM_NAME,
+        ...manifest.files.map((f) => f.name),
+      ]);
       const stray = [...entries.keys()].find((name) => !named.has(name));
-      if (stray !== undefined) throw unfit(`It holds ${stray.slice(0, 80)}, which its manifest does not name.`);
+      if (stray !== undefined)
+        throw unfit(`It holds ${stray.slice(0, 80)}, which its manifest does not name.`);
       const wanted = manifest.files.reduce((sum, f) => sum + f.bytes, 0);
       if (wanted > room) throw tooLarge(room);
       for (const { name, bytes, sha256 } of manifest.files) {
@@ -100,7 +120,10 @@ export const unpackBackup = async (
         const hash = await copied(() => contentOf(zip, entry), join(folder, name), bytes);
         if (hash !== sha256) throw unfit(`${name} in it is not as it was packed.`);
         const isPhoto = name.startsWith(`${PHOTO_FOLDER}/`);
-        if (isPhoto && !(hash === basename(name).split('.')[0] && (await isPicture(join(folder, name)))))
+        if (
+          isPhoto &&
+          !(hash === basename(name).split('.')[0] && (await isPicture(join(folder, name))))
+        )
           throw unfit(`${name} in it is not a photo.`);
       }
       if (!manifest.files.some((f) => f.name === DB_NAME)) throw unfit('It has no database.');
@@ -120,7 +143,8 @@ export const unpackBackup = async (
     if (error instanceof InputError) throw error;
     const { message, code } = error as NodeJS.ErrnoException;
     if (code === 'ENOSPC') throw error;
-    if (code === 'ENOENT') throw new InputError('backup', 'There is no such file.', 'a backup that is there');
+    if (code === 'ENOENT')
+      throw new InputError('backup', 'There is no such file.', 'a backup that is there');
     const isOfDb = error instanceof DatabaseUnusable || code?.startsWith('SQLITE_') === true;
     const why = message.replace(/\.$/, '');
     throw unfit(isOfDb ? `Its database cannot be used: ${why}.` : `It cannot be read: ${why}.`);

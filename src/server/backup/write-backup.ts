@@ -7,7 +7,14 @@ import { pipeline } from 'node:stream/promises';
 import { ZipFile } from 'yazl';
 import { checkFile, type Db } from '../db/open-db';
 import { holdingsOf, photoNames } from './holdings';
-import { DB_NAME, MANIFEST_NAME, MANIFEST_SUM_NAME, PHOTO_FOLDER, type Manifest, type PackedFile } from './manifest';
+import {
+  DB_NAME,
+  MANIFEST_NAME,
+  MANIFEST_SUM_NAME,
+  PHOTO_FOLDER,
+  type Manifest,
+  type PackedFile,
+} from './manifest';
 import { isWholePhoto } from '../photo-check';
 import { AGE_ENDING, encryptFile } from './encryption';
 import { onDisk } from './on-disk';

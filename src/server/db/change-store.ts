@@ -57,10 +57,23 @@ export const changeStore = (db: Db) => {
     if (changed.length === 0) return [{ ...row, field: null, from: null, to: null }];
     return changed.map(([field, [from, to]]) => ({ ...row, field, from, to }));
   };
-  const note = (kind: ChangedKind, of: string, name: string, fields: Fields, who = actor()): void => {
+  const note = (
+    kind: ChangedKind,
+    of: string,
+    name: string,
+    fields: Fields,
+    who = actor(),
+  ): void => {
     // What the program does by itself follows from something that was noted.
     if (who === undefined) return;
-    insert.run({ at: new Date().toISOString(), who, kind, of, name, fields: JSON.stringify(fields) });
+    insert.run({
+      at: new Date().toISOString(),
+      who,
+      kind,
+      of,
+      name,
+      fields: JSON.stringify(fields),
+    });
   };
   return {
     note,
@@ -74,7 +87,10 @@ export const changeStore = (db: Db) => {
     page(before = LAST, limit = 50): { changes: ShopChange[]; next: string | null } {
       const rows = page.all({ before, beforeAt: before.split(' ')[0]!, limit: limit + 1 });
       const shown = rows.slice(0, limit);
-      return { changes: shown.flatMap(rowsOf), next: rows.length > limit ? shown.at(-1)!.cursor : null };
+      return {
+        changes: shown.flatMap(rowsOf),
+        next: rows.length > limit ? shown.at(-1)!.cursor : null,
+      };
     },
   };
 };

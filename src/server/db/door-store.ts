@@ -46,30 +46,44 @@ export const doorStore = (db: Db, lockMinutes: () => number = () => Infinity) =>
   const people = db.prepare<[], { name: string; role: Role; canSignIn: 0 | 1 }>(
     'SELECT name, role, secret IS NOT NULL AS canSignIn FROM people ORDER BY name',
   );
-  const secretOf = db.prepare<[string], string | null>('SELECT secret FROM people WHERE name = ?').pluck();
-  const put = db.prepare<[Role, string | null, string]>('UPDATE people SET role = ?, secret = ? WHERE name = ?');
+  const secretOf = db
+    .prepare<[string], string | null>('SELECT secret FROM people WHERE name = ?')
+    .pluck();
+  const put = db.prepare<[Role, string | null, string]>(
+    'UPDATE people SET role = ?, secret = ? WHERE name = ?',
+  );
   const owners = db
     .prepare<[], number>("SELECT count(*) FROM people WHERE role = 'owner' AND secret IS NOT NULL")
     .pluck();
   const SESSION = `SELECT s.id, s.who, p.role, s.begun_at AS begunAt, s.seen_at AS seenAt, s.ends_at AS endsAt,
       s.is_locked AS isLocked, s.touched_at AS touchedAt, s.confirmed_at AS confirmedAt, s.came_from AS "from"
     FROM sessions s JOIN people p ON p.name = s.who`;
-  const byToken = db.prepare<[string, string], SessionRow>(`${SESSION} WHERE s.token_hash = ? AND s.ends_at > ?`);
-  const all = db.prepare<[string], SessionRow>(`${SESSION} WHERE s.ends_at > ? ORDER BY s.seen_at DESC, s.id`);
+  const byToken = db.prepare<[string, string], SessionRow>(
+    `${SESSION} WHERE s.token_hash = ? AND s.ends_at > ?`,
+  );
+  const all = db.prepare<[string], SessionRow>(
+    `${SESSION} WHERE s.ends_at > ? ORDER BY s.seen_at DESC, s.id`,
+  );
   const insert = db.prepare(
     `INSERT INTO sessions (id, token_hash, who, begun_at, seen_at, touched_at, confirmed_at, ends_at, came_from)
      VALUES (@id, @tokenHash, @who, @at, @at, @at, @confirmedAt, @endsAt, @from)`,
   );
   const seen = db.prepare<[string, string]>('UPDATE sessions SET seen_at = ? WHERE id = ?');
-  const touch = db.prepare<[string, string]>('UPDATE sessions SET touched_at = max(touched_at, ?) WHERE id = ?');
+  const touch = db.prepare<[string, string]>(
+    'UPDATE sessions SET touched_at = max(touched_at, ?) WHERE id = ?',
+  );
   const confirm = db.prepare<[string, string]>('UPDATE sessions SET confirmed_at = ? WHERE id = ?');
   const idle = db
-    .prepare<[string], string>('UPDATE sessions SET is_locked = 1 WHERE is_locked = 0 AND touched_at < ? RETURNING id')
+    .prepare<[string], string>(
+      'UPDATE sessions SET is_locked = 1 WHERE is_locked = 0 AND touched_at < ? RETURNING id',
+    )
     .pluck();
   const lock = db.prepare<[string]>('UPDATE sessions SET is_locked = 1 WHERE id = ?');
   const remove = db.prepare<[string]>('DELETE FROM sessions WHERE id = ?');
   const removeOf = db
-    .prepare<[string, string], string>('DELETE FROM sessions WHERE who = ? AND id <> ? RETURNING id')
+    .prepare<[string, string], string>(
+      'DELETE FROM sessions WHERE who = ? AND id <> ? RETURNING id',
+    )
     .pluck();
   const removeOld = db.prepare<[string]>('DELETE FROM sessions WHERE ends_at <= ?');
   const dropDevices = db.prepare<[string]>('DELETE FROM devices_known WHERE who = ?');
@@ -119,30 +133,56 @@ export const doorStore = (db: Db, lockMinutes: () => number = () => Infinity) =>
      * Gives somebody a role and a way in, takes the way in (`secret` null), or leaves it (undefined); `butId` stays signed in, everywhere else
      * they are signed out. Throws `NotFound`; `InputError` where no owner would be left who can sign in.
      */
-    setPerson: db.transaction((who: string, role: Role, secret?: string | null, butId?: string): Person => {
-      const before = find(who);
-      const wereClosed = owners.get()! > 0;
-      put.run(role, secret === undefined ? secretOf.get(who)! : secret, who);
-      if (owners.get() === 0)
-        throw wereClosed
-          ? new InputError('role', 'No owner would be left who can sign in.', 'another owner first')
-          : new InputError('role', 'The first who can sign in opens the doors for all others.', 'an owner');
-      // A new secret ends what was trusted by the old one.
-      if (secret !== undefined) for (const drop of [dropDevices, dropPasskeys]) drop.run(who);
-      endOf(who, butId);
-      const words = (p: Person) => `${p.role}${p.canSignIn ? '' : ', no way in'}`;
-      const now = find(who);
-      changes.note('people', who, who, { role: [words(before), `${words(now)}${secret ? ', a new way in' : ''}`] });
-      return now;
-    }),
+    setPerson: db.transaction(
+      (who: string, role: Role, secret?: string | null, butId?: string): Person => {
+        const before = find(who);
+        const wereClosed = owners.get()! > 0;
+        put.run(role, secret === undefined ? secretOf.get(who)! : secret, who);
+        if (owners.get() === 0)
+          throw wereClosed
+            ? new InputError(
+                'role',
+                'No owner would be left who can sign in.',
+                'another owner first',
+              )
+            : new InputError(
+                'role',
+                'The first who can sign in opens the doors for all others.',
+                'an owner',
+              );
+        // A new secret ends what was trusted by the old one.
+        if (secret !== undefined) for (const drop of [dropDevices, dropPasskeys]) drop.run(who);
+        endOf(who, butId);
+        const words = (p: Person) => `${p.role}${p.canSignIn ? '' : ', no way in'}`;
+        const now = find(who);
+        changes.note('people', who, who, {
+          role: [words(before), `${words(now)}${secret ? ', a new way in' : ''}`],
+        });
+        return now;
+      },
+    ),
     /** Begins a session and says the token that its browser keeps; `isConfirmed` if by a secret or a passkey. */
     begin: db.transaction(
-      (who: string, from: string, days: number, nowMs: number, isConfirmed: boolean): { token: string; id: string } => {
+      (
+        who: string,
+        from: string,
+        days: number,
+        nowMs: number,
+        isConfirmed: boolean,
+      ): { token: string; id: string } => {
         const token = randomBytes(TOKEN_BYTES).toString('base64url');
         const id = randomUUID();
         removeOld.run(iso(nowMs));
         const [at, endsAt] = [iso(nowMs), iso(nowMs + days * DAY_MS)];
-        insert.run({ id, tokenHash: hashOf(token), who, at, endsAt, from, confirmedAt: isConfirmed ? at : null });
+        insert.run({
+          id,
+          tokenHash: hashOf(token),
+          who,
+          at,
+          endsAt,
+          from,
+          confirmedAt: isConfirmed ? at : null,
+        });
         return { token, id };
       },
     ),
@@ -163,12 +203,21 @@ export const doorStore = (db: Db, lockMinutes: () => number = () => Infinity) =>
       if (isIdle && row.isLocked === 0) lockOne(row.id);
       if (nowMs - Date.parse(row.seenAt) > SEEN_EVERY_MS) noteSeen(row.id, nowMs);
       const confirmedMs = row.confirmedAt === null ? null : Date.parse(row.confirmedAt);
-      return { id: row.id, who: row.who, role: row.role, isLocked: isIdle || row.isLocked === 1, confirmedMs };
+      return {
+        id: row.id,
+        who: row.who,
+        role: row.role,
+        isLocked: isIdle || row.isLocked === 1,
+        confirmedMs,
+      };
     },
     sessions: (nowMs: number): Omit<Session, 'isThis'>[] =>
       all
         .all(iso(nowMs))
-        .map(({ role: _r, touchedAt: _t, confirmedAt: _c, ...row }) => ({ ...row, isLocked: row.isLocked === 1 })),
+        .map(({ role: _r, touchedAt: _t, confirmedAt: _c, ...row }) => ({
+          ...row,
+          isLocked: row.isLocked === 1,
+        })),
     lock: lockOne,
     end(id: string): void {
       remove.run(id);

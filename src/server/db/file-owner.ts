@@ -52,7 +52,12 @@ export const ownFile = (file: string): FileOwner => {
     );
   }
   const note = (url: string | null): void => {
-    const owner: Owner = { pid: process.pid, computer: hostname(), since: new Date().toISOString(), url };
+    const owner: Owner = {
+      pid: process.pid,
+      computer: hostname(),
+      since: new Date().toISOString(),
+      url,
+    };
     writeFileSync(ownerFile(file), JSON.stringify(owner));
   };
   note(null);

@@ -29,7 +29,10 @@ export const findWords = (typed: string): FindWords => {
 };
 
 /** The query for the row numbers in which all words are; null where nothing is looked for. `what` names the indexes. */
-export const rowsWith = (what: 'job' | 'record' | 'visit', { match, parts }: FindWords): string | null => {
+export const rowsWith = (
+  what: 'job' | 'record' | 'visit',
+  { match, parts }: FindWords,
+): string | null => {
   const asked = [
     ...(match ? [`SELECT rowid FROM ${what}_words WHERE ${what}_words MATCH @match`] : []),
     ...(parts ? [`SELECT rowid FROM ${what}_parts WHERE ${what}_parts MATCH @parts`] : []),
@@ -38,7 +41,10 @@ export const rowsWith = (what: 'job' | 'record' | 'visit', { match, parts }: Fin
 };
 
 /** What `rowsWith` wants bound: only what is looked for. */
-export const boundWords = ({ match, parts }: FindWords): Partial<Pick<FindWords, 'match' | 'parts'>> => ({
+export const boundWords = ({
+  match,
+  parts,
+}: FindWords): Partial<Pick<FindWords, 'match' | 'parts'>> => ({
   ...(match && { match }),
   ...(parts && { parts }),
 });

@@ -21,7 +21,10 @@ interface Fitted {
 const MOST_TAPES = 60;
 
 /** What a job leaves in the record of its wheel: a new tire begins anew, what was measured of the rim stays. */
-const learnt = ({ chosen, tapes, wheel: inJob, rimShape }: JobState, wheel: Wheel): Partial<Wheel> => {
+const learnt = (
+  { chosen, tapes, wheel: inJob, rimShape }: JobState,
+  wheel: Wheel,
+): Partial<Wheel> => {
   const taped = tapes.map(({ at, run, circumferenceMm, gaugeKpa }) => ({
     onDate: at.slice(0, 10),
     run,
@@ -30,8 +33,11 @@ const learnt = ({ chosen, tapes, wheel: inJob, rimShape }: JobState, wheel: Whee
   }));
   return {
     ...(chosen && { tireMarking: chosen.marking, tube: chosen.tube, treads: [], pressures: [] }),
-    ...((chosen || taped.length > 0) && { rollouts: [...(chosen ? [] : wheel.rollouts), ...taped].slice(-MOST_TAPES) }),
-    ...(inJob?.ringGapMm != null && inJob.ringGapMm !== wheel.ringGapMm && { ringGapMm: inJob.ringGapMm }),
+    ...((chosen || taped.length > 0) && {
+      rollouts: [...(chosen ? [] : wheel.rollouts), ...taped].slice(-MOST_TAPES),
+    }),
+    ...(inJob?.ringGapMm != null &&
+      inJob.ringGapMm !== wheel.ringGapMm && { ringGapMm: inJob.ringGapMm }),
     ...rimShape,
   };
 };
@@ -45,8 +51,12 @@ export const handOverStore = (db: Db, records: RecordStore) => {
     'SELECT kind, stock_id AS stockId, count FROM taken WHERE job_id = ?',
   );
   const forget = db.prepare('DELETE FROM taken WHERE job_id = ?');
-  const remember = db.prepare('INSERT INTO taken (job_id, kind, stock_id, count) VALUES (?, ?, ?, ?)');
-  const fitted = db.prepare<[string], Fitted>('SELECT before, after, place FROM fitted WHERE job_id = ?');
+  const remember = db.prepare(
+    'INSERT INTO taken (job_id, kind, stock_id, count) VALUES (?, ?, ?, ?)',
+  );
+  const fitted = db.prepare<[string], Fitted>(
+    'SELECT before, after, place FROM fitted WHERE job_id = ?',
+  );
   const newer = db.prepare<[wheelId: string, place: number], { jobId: string; before: string }>(
     `SELECT f.job_id AS jobId, f.before FROM fitted f JOIN jobs j ON j.id = f.job_id
      WHERE j.wheel_id = ? AND f.place > ? ORDER BY f.place`,
@@ -59,7 +69,9 @@ export const handOverStore = (db: Db, records: RecordStore) => {
   const move = Object.fromEntries(
     SHELVES.map((kind) => [
       kind,
-      db.prepare<[by: number, id: string]>(`UPDATE ${kind} SET count = count + ?, version = version + 1 WHERE id = ?`),
+      db.prepare<[by: number, id: string]>(
+        `UPDATE ${kind} SET count = count + ?, version = version + 1 WHERE id = ?`,
+      ),
     ]),
   ) as Record<Shelf, Statement<[by: number, id: string]>>;
 
@@ -68,14 +80,17 @@ export const handOverStore = (db: Db, records: RecordStore) => {
     const all = records.list('weights').filter((w) => !w.archived);
     if (!wheel || !balance.weights) return [];
     const kind = weightsFor(wheel, sidesOf(wheel, rules), all).stuck ? 'adhesive' : 'spoke';
-    return balance.weights.pieces.flatMap((p) => all.find((w) => w.kind === kind && w.massG === p.massG)?.id ?? []);
+    return balance.weights.pieces.flatMap(
+      (p) => all.find((w) => w.kind === kind && w.massG === p.massG)?.id ?? [],
+    );
   };
 
   /** What the job takes from the shelf by its log: how many of each. */
   const wantedBy = (state: JobState): Map<string, number> => {
     const wanted = new Map<string, number>();
     if (!state.handedOver) return wanted;
-    const want = (stockId: string, count: number) => wanted.set(stockId, (wanted.get(stockId) ?? 0) + count);
+    const want = (stockId: string, count: number) =>
+      wanted.set(stockId, (wanted.get(stockId) ?? 0) + count);
     for (const part of state.chosen?.parts ?? []) if (part.stockId) want(part.stockId, part.count);
     for (const stockId of weightIds(state)) want(stockId, 1);
     return wanted;
@@ -91,7 +106,10 @@ export const handOverStore = (db: Db, records: RecordStore) => {
       if (!kind) continue;
       const had = before.get(stockId)?.count ?? 0;
       // No more than is there: a shelf that was miscounted does not stop a hand-over.
-      const there = Math.min(wanted.get(stockId) ?? 0, (records.find(kind, stockId)?.count ?? 0) + had);
+      const there = Math.min(
+        wanted.get(stockId) ?? 0,
+        (records.find(kind, stockId)?.count ?? 0) + had,
+      );
       if (there !== had) move[kind].run(had - there, stockId);
       if (there > 0) remember.run(jobId, kind, stockId, there);
     }
@@ -105,7 +123,8 @@ export const handOverStore = (db: Db, records: RecordStore) => {
     const was = JSON.parse(before) as Partial<Wheel>;
     // A hand-over of an earlier program did not keep what it put there.
     const put = after === null ? null : (JSON.parse(after) as Partial<Wheel>);
-    const isPuts = (it: Partial<Wheel>, key: keyof Wheel) => put === null || isDeepStrictEqual(it[key], put[key]);
+    const isPuts = (it: Partial<Wheel>, key: keyof Wheel) =>
+      put === null || isDeepStrictEqual(it[key], put[key]);
     const later = newer.all(wheel.id, place);
     const back: Partial<Wheel> = {};
     for (const key of Object.keys(was) as (keyof Wheel)[]) {

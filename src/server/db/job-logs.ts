@@ -12,7 +12,12 @@ interface EntryRow extends Omit<EntryBody, 'data'> {
 const MOST_KEPT = 200;
 
 const toEntry = ({ replaces, arrivedAt, data, ...row }: EntryRow): Entry =>
-  ({ ...row, data: JSON.parse(data), ...(replaces ? { replaces } : {}), ...(arrivedAt ? { arrivedAt } : {}) }) as Entry;
+  ({
+    ...row,
+    data: JSON.parse(data),
+    ...(replaces ? { replaces } : {}),
+    ...(arrivedAt ? { arrivedAt } : {}),
+  }) as Entry;
 
 /**
  * The logs of jobs with what they amount to, those used last kept in memory: only what was written since is read and

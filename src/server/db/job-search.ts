@@ -25,7 +25,11 @@ export const jobSearch = <Row>(db: Db, columns: string) => {
     prepared.set(from, there);
     return there;
   };
-  return ({ search, from, to }: JobFilter, limit: number, offset: number): { rows: Row[]; total: number } => {
+  return (
+    { search, from, to }: JobFilter,
+    limit: number,
+    offset: number,
+  ): { rows: Row[]; total: number } => {
     const words = findWords(search);
     const found = rowsWith('job', words);
     const hasDays = from !== FIRST || to !== LAST;

@@ -102,8 +102,12 @@ export const jobStore = (
 ) => {
   const statements = {
     one: db.prepare<[string], JobRow>(`SELECT ${SUMMARY} FROM jobs WHERE id = ?`),
-    ofWheel: db.prepare<[string], JobRow>(`SELECT ${SUMMARY} FROM jobs WHERE wheel_id = ? ORDER BY number DESC`),
-    nextNumber: db.prepare<[], { number: number | null }>('SELECT max(number) + 1 AS number FROM jobs'),
+    ofWheel: db.prepare<[string], JobRow>(
+      `SELECT ${SUMMARY} FROM jobs WHERE wheel_id = ? ORDER BY number DESC`,
+    ),
+    nextNumber: db.prepare<[], { number: number | null }>(
+      'SELECT max(number) + 1 AS number FROM jobs',
+    ),
     insertJob: db.prepare(
       `INSERT INTO jobs (id, number, machine_id, wheel_id, machine_name, wheel_position, rider, opened_at, last_at,
          last_seq, search, visit_id)
@@ -126,7 +130,9 @@ export const jobStore = (
          AND NOT EXISTS (SELECT 1 FROM rechecks WHERE job_id = jobs.id) ORDER BY number`,
     ),
     keepFills: db.prepare('UPDATE jobs SET fills = ? WHERE id = ?'),
-    visitOf: db.prepare<[string], { visitId: string | null }>('SELECT visit_id AS visitId FROM jobs WHERE id = ?'),
+    visitOf: db.prepare<[string], { visitId: string | null }>(
+      'SELECT visit_id AS visitId FROM jobs WHERE id = ?',
+    ),
   };
 
   const find = (id: string): JobSummary => {
@@ -193,12 +199,22 @@ export const jobStore = (
     const known = new Map(named.map((e) => [e.id, e.kind]));
     for (const body of bodies) {
       if (body.kind === 'photo' && !hasPhoto((body as EntryBody<'photo'>).data.photoId))
-        throw new InputError('data.photoId', 'There is no such photograph.', 'the id that keeping the photograph gave');
-      const target = body.kind === 'undo' ? (body as EntryBody<'undo'>).data.entryId : body.replaces;
+        throw new InputError(
+          'data.photoId',
+          'There is no such photograph.',
+          'the id that keeping the photograph gave',
+        );
+      const target =
+        body.kind === 'undo' ? (body as EntryBody<'undo'>).data.entryId : body.replaces;
       if (target !== undefined) {
         const kind = known.get(target);
         const field = body.kind === 'undo' ? 'data.entryId' : 'replaces';
-        if (!kind) throw new InputError(field, 'There is no such entry in this job.', 'the id of an entry of this job');
+        if (!kind)
+          throw new InputError(
+            field,
+            'There is no such entry in this job.',
+            'the id of an entry of this job',
+          );
         if (kind === 'opened' || kind === 'rules')
           throw new InputError(field, 'The opening of a job stands.', 'the id of a later entry');
         if (body.kind !== 'undo' && kind !== body.kind)
@@ -217,7 +233,9 @@ export const jobStore = (
    * that an undo brings back needs all of them: what was accepted then may not be what is open now.
    */
   const checkRelease = (begun: readonly Entry[], fromSeq: number, state: JobState): void => {
-    const release = begun.find((e) => e.kind === 'handed-over' && !(e.seq > fromSeq && e.data.despite));
+    const release = begun.find(
+      (e) => e.kind === 'handed-over' && !(e.seq > fromSeq && e.data.despite),
+    );
     const missing = release ? readyOf(state).result.missing : [];
     if (release === undefined || missing.length === 0) return;
     const open = `Safety checks are open: ${missing.map((p) => `${p.says.toLowerCase()} (${p.by})`).join('; ')}.`;
@@ -253,7 +271,13 @@ export const jobStore = (
   /** Jobs of the same visit that the append at hand wrote into as well. */
   const grownBeside: string[] = [];
   const append = db.transaction(
-    (jobId: string, expectedSeq: number, raw: unknown[], sent: Sent, refuse: EffectCheck): Entry[] => {
+    (
+      jobId: string,
+      expectedSeq: number,
+      raw: unknown[],
+      sent: Sent,
+      refuse: EffectCheck,
+    ): Entry[] => {
       const job = find(jobId);
       const { at: now, waitedS = 0 } = sent;
       const arrivedAt = waitedS > 0 ? now : null;
@@ -269,15 +293,26 @@ export const jobStore = (
         }
       });
       if (new Set(bodies.map((b) => b.id)).size < bodies.length)
-        throw new InputError('entries', 'Two entries have the same id.', 'an id of its own for each');
+        throw new InputError(
+          'entries',
+          'Two entries have the same id.',
+          'an id of its own for each',
+        );
       const held = bodies.map((b) => statements.entryJob.get(b.id));
       if (held.some(Boolean)) {
         const log = logs.of(jobId).entries;
-        return sentAgain(bodies, (i) => (held[i]?.jobId === jobId ? log[held[i].seq - 1] : undefined));
+        return sentAgain(bodies, (i) =>
+          held[i]?.jobId === jobId ? log[held[i].seq - 1] : undefined,
+        );
       }
-      if (expectedSeq !== job.lastSeq) throw new LogMovedOn(entriesOf(jobId, expectedSeq), job.lastSeq);
+      if (expectedSeq !== job.lastSeq)
+        throw new LogMovedOn(entriesOf(jobId, expectedSeq), job.lastSeq);
       if (bodies.some((b) => BY_SERVER.includes(b.kind)))
-        throw new InputError('entries', 'A job is opened once, with the shop’s rules.', 'any other kind of entry');
+        throw new InputError(
+          'entries',
+          'A job is opened once, with the shop’s rules.',
+          'any other kind of entry',
+        );
       checkTargets(logs.of(jobId).entries, bodies);
       write(jobId, bodies, job.lastSeq, at, arrivedAt);
       for (const sister of stepsOfSisters(jobId, bodies)) {
@@ -291,8 +326,10 @@ export const jobStore = (
       const effect = effectOf(log, job.lastSeq);
       refuse(effect, log.slice(job.lastSeq), state.machine?.rider ?? state.rider);
       checkRelease(effect.begun, job.lastSeq, state);
-      if (bodies.some((b) => b.kind === 'trouble' || b.kind === 'undo')) troubles.settle(jobId, logs.of(jobId));
-      if (bodies.some((b) => MOVE_PARTS.includes(b.kind))) parts.settle(jobId, entriesOf(jobId), state);
+      if (bodies.some((b) => b.kind === 'trouble' || b.kind === 'undo'))
+        troubles.settle(jobId, logs.of(jobId));
+      if (bodies.some((b) => MOVE_PARTS.includes(b.kind)))
+        parts.settle(jobId, entriesOf(jobId), state);
       if (job.handedOver || state.handedOver) {
         if (!bodies.every((b) => MOVE_NOTHING.includes(b.kind))) settle(jobId, state);
         rechecks.settleJob(jobId, job.number, state);
@@ -305,13 +342,24 @@ export const jobStore = (
   const open = db.transaction((input: OpenJob, at: string): JobSummary => {
     const existing = statements.one.get(input.id);
     // A client that lost the answer sends again.
-    if (existing?.machineId === input.machineId && existing.wheelId === input.wheelId) return toSummary(existing);
-    if (existing) throw new InputError('id', 'A job of that id exists already.', 'an id of your own making');
+    if (existing?.machineId === input.machineId && existing.wheelId === input.wheelId)
+      return toSummary(existing);
+    if (existing)
+      throw new InputError('id', 'A job of that id exists already.', 'an id of your own making');
     const machine = shop.machine(input.machineId);
     const wheel = shop.wheel(input.wheelId);
-    if (!machine) throw new InputError('machineId', 'There is no such machine.', 'the id of a machine of the shop');
+    if (!machine)
+      throw new InputError(
+        'machineId',
+        'There is no such machine.',
+        'the id of a machine of the shop',
+      );
     if (!wheel || wheel.machineId !== machine.id)
-      throw new InputError('wheelId', 'There is no such wheel on this machine.', 'the id of a wheel of this machine');
+      throw new InputError(
+        'wheelId',
+        'There is no such wheel on this machine.',
+        'the id of a wheel of this machine',
+      );
     // A wheel that comes in by itself is a visit of one.
     const visitId = input.visitId ?? input.id;
     if (!input.visitId)
@@ -339,7 +387,12 @@ export const jobStore = (
     write(
       input.id,
       [
-        { ...common, id: randomUUID(), kind: 'opened', data: { machine, wheel, rider: machine.rider } },
+        {
+          ...common,
+          id: randomUUID(),
+          kind: 'opened',
+          data: { machine, wheel, rider: machine.rider },
+        },
         { ...common, id: randomUUID(), kind: 'rules', data: { values: valuesOf(rules.list()) } },
       ],
       0,
@@ -403,7 +456,13 @@ export const jobStore = (
       refuse: EffectCheck = () => undefined,
     ): Entry[] {
       grownBeside.length = 0;
-      const written = append.immediate(jobId, expectedSeq, entries, { at: new Date().toISOString(), ...sent }, refuse);
+      const written = append.immediate(
+        jobId,
+        expectedSeq,
+        entries,
+        { at: new Date().toISOString(), ...sent },
+        refuse,
+      );
       // It stands now: the next one is folded on from here, and everybody may know.
       const grown = [jobId, ...grownBeside];
       tell({ jobs: Object.fromEntries(grown.map((id) => [id, logs.of(id).entries.length])) });

@@ -36,9 +36,11 @@ const readSeal = (file: string): Seal | null => {
   }
 };
 
-const writeSeal = (file: string, seal: Seal): void => writeFileSync(sealFile(file), JSON.stringify(seal));
+const writeSeal = (file: string, seal: Seal): void =>
+  writeFileSync(sealFile(file), JSON.stringify(seal));
 
-const journalBytes = (file: string): number => statSync(`${file}-wal`, { throwIfNoEntry: false })?.size ?? 0;
+const journalBytes = (file: string): number =>
+  statSync(`${file}-wal`, { throwIfNoEntry: false })?.size ?? 0;
 
 /**
  * True where a journal was left that a crash left beside this very file, or none was left at all; asked before opening.
@@ -51,7 +53,10 @@ export const belongsToJournal = (file: string): boolean => {
   if (size === seal.size && changedNs === seal.changedNs) return true;
   if (seal.writingSince === null) return false;
   const changedMs = Number(BigInt(changedNs) / 1_000_000n);
-  return changedMs >= seal.writingSince - CLOCK_STEP_MS && changedMs <= seal.writingSince + WRITING_TAKES_MS;
+  return (
+    changedMs >= seal.writingSince - CLOCK_STEP_MS &&
+    changedMs <= seal.writingSince + WRITING_TAKES_MS
+  );
 };
 
 /** Seals an open database; from here on its journal is written back only by `writeBack` and by closing. */
@@ -71,7 +76,11 @@ export const sealed = (db: Database.Database, file: string): Database.Database =
 };
 
 /** Writes a long journal back into the database; a short one is left for later. */
-export const writeBack = (db: Database.Database, file: string, longBytes = LONG_JOURNAL_BYTES): void => {
+export const writeBack = (
+  db: Database.Database,
+  file: string,
+  longBytes = LONG_JOURNAL_BYTES,
+): void => {
   if (journalBytes(file) < longBytes) return;
   writeSeal(file, { ...(readSeal(file) ?? now(file)), writingSince: Date.now() });
   db.pragma('wal_checkpoint(TRUNCATE)');

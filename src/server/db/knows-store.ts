@@ -20,7 +20,10 @@ export const knowsStore = (db: Db, troubles: ReturnType<typeof troubleStore>['be
     `SELECT f.marking, f.mass_g AS massG FROM jobs j JOIN fitted_weights f ON f.job_id = j.id
      WHERE j.opened_at >= ? AND j.opened_at < ?`,
   );
-  const takeOffs = db.prepare<[], { marking: string; treadMm: number | null; dateCode: string | null; count: number }>(
+  const takeOffs = db.prepare<
+    [],
+    { marking: string; treadMm: number | null; dateCode: string | null; count: number }
+  >(
     `SELECT marking, tread_mm AS treadMm, date_code AS dateCode, count FROM tires
      WHERE take_off = 1 AND archived = 0 AND count > 0 ORDER BY marking, tread_mm DESC LIMIT 500`,
   );

@@ -31,28 +31,47 @@ export const lookAgain = (db: Db, jobs: JobStore, records: RecordStore) => {
     const wheel = records.find('wheels', wheelId)!;
     records.change('wheels', { ...wheel, ...more(wheel) });
   };
-  const intoLog = (row: RecheckRow, { id, who, at }: At, told: LookReadings['pressure'] | LookReadings['bolts']) => {
+  const intoLog = (
+    row: RecheckRow,
+    { id, who, at }: At,
+    told: LookReadings['pressure'] | LookReadings['bolts'],
+  ) => {
     const { lastSeq } = jobs.find(row.jobId!);
-    const { good, found, gaugeKpa = null, tempC = null } = told as Partial<LookReadings['pressure']>;
+    const {
+      good,
+      found,
+      gaugeKpa = null,
+      tempC = null,
+    } = told as Partial<LookReadings['pressure']>;
     const data = { what: row.what, good, found, gaugeKpa, tempC };
-    jobs.append(row.jobId!, lastSeq, [{ id, who, station: 'hand-over', kind: 'looked-again', data }], { at });
+    jobs.append(
+      row.jobId!,
+      lastSeq,
+      [{ id, who, station: 'hand-over', kind: 'looked-again', data }],
+      { at },
+    );
   };
   const CLOSE: { [L in Look]: (row: RecheckRow, looked: At, read: LookReadings[L]) => void } = {
     pressure: (row, looked, read) => {
       intoLog(row, looked, read);
       const { gaugeKpa, tempC } = read;
-      keep(row.wheelId!, (w) => ({ pressures: latest(w.pressures, { onDate: looked.onDate, gaugeKpa, tempC }) }));
+      keep(row.wheelId!, (w) => ({
+        pressures: latest(w.pressures, { onDate: looked.onDate, gaugeKpa, tempC }),
+      }));
     },
     bolts: intoLog,
     age: intoLog,
     anything: intoLog,
     leak: (row, { onDate }, read) =>
       keep(row.wheelId!, (w) => ({ pressures: latest(w.pressures, { onDate, ...read }) })),
-    tread: (row, { onDate }, read) => keep(row.wheelId!, (w) => ({ treads: latest(w.treads, { onDate, ...read }) })),
-    tape: (row, { onDate }, read) => keep(row.wheelId!, (w) => ({ rollouts: latest(w.rollouts, { onDate, ...read }) })),
+    tread: (row, { onDate }, read) =>
+      keep(row.wheelId!, (w) => ({ treads: latest(w.treads, { onDate, ...read }) })),
+    tape: (row, { onDate }, read) =>
+      keep(row.wheelId!, (w) => ({ rollouts: latest(w.rollouts, { onDate, ...read }) })),
     calibration: ({ tool }, _looked, { onDate }) => {
       const record = records.find(tool!.kind, tool!.id)!;
-      records.change(tool!.kind, { ...record, calibratedOn: onDate } as Records['wrenches'] & Records['instruments']);
+      records.change(tool!.kind, { ...record, calibratedOn: onDate } as Records['wrenches'] &
+        Records['instruments']);
     },
   };
 
@@ -64,21 +83,22 @@ export const lookAgain = (db: Db, jobs: JobStore, records: RecordStore) => {
     if (row.closed || row.passedBy !== null)
       throw new InputError(
         'id',
-        row.closed ? `${row.closed.by} has looked at this already.` : `It came in again with job ${row.passedBy}.`,
+        row.closed
+          ? `${row.closed.by} has looked at this already.`
+          : `It came in again with job ${row.passedBy}.`,
         'something that is still to be looked at',
       );
     let read: LookReadings[Look];
     try {
       read = checkLook(row.look, looked.read);
     } catch (error) {
-      if (error instanceof InputError) throw new InputError(`read.${error.field}`, error.message, error.expected);
+      if (error instanceof InputError)
+        throw new InputError(`read.${error.field}`, error.message, error.expected);
       throw error;
     }
-    (CLOSE as Record<Look, (row: RecheckRow, looked: At, read: LookReadings[Look]) => void>)[row.look](
-      row,
-      looked,
-      read,
-    );
+    (CLOSE as Record<Look, (row: RecheckRow, looked: At, read: LookReadings[Look]) => void>)[
+      row.look
+    ](row, looked, read);
     // A record's reading may say that nothing is to be looked at any more: then the row is gone.
     return rechecks.peek(id);
   });

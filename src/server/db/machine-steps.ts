@@ -41,11 +41,17 @@ export const machineSteps = (db: Db, logOf: (jobId: string) => FoldedLog) => {
     const standing = effectiveEntries(entries);
     return written.flatMap((body): EntryBody[] => {
       const own = new Set(stepsOf(state).map((s) => s.id));
-      const stepIds = ticksOf(body).filter((id) => MACHINE_STEPS.includes(id) && own.has(id) && !state.steps[id]);
-      if (stepIds.length > 1) return [{ ...common(body), kind: 'steps', data: { stepIds, of: body.id } }];
-      if (stepIds.length === 1) return [{ ...common(body), kind: 'step', data: { stepId: stepIds[0]!, of: body.id } }];
+      const stepIds = ticksOf(body).filter(
+        (id) => MACHINE_STEPS.includes(id) && own.has(id) && !state.steps[id],
+      );
+      if (stepIds.length > 1)
+        return [{ ...common(body), kind: 'steps', data: { stepIds, of: body.id } }];
+      if (stepIds.length === 1)
+        return [{ ...common(body), kind: 'step', data: { stepId: stepIds[0]!, of: body.id } }];
       if (OF_MACHINE.includes(body.kind))
-        return [{ ...common(body), kind: body.kind, data: { ...body.data, of: body.id } } as EntryBody];
+        return [
+          { ...common(body), kind: body.kind, data: { ...body.data, of: body.id } } as EntryBody,
+        ];
       if (body.kind !== 'undo') return [];
       const { entryId } = (body as EntryBody<'undo'>).data;
       const copy = standing.find((e) => 'of' in e.data && e.data.of === entryId);

@@ -31,7 +31,8 @@ const damaged = (how: string): string => `it is damaged (${how.slice(0, 200)}); 
 
 const numberOf = (db: Db, pragma: string): number => Number(db.pragma(pragma, { simple: true }));
 const has = (db: Db, table: string): boolean =>
-  db.prepare("SELECT 1 FROM sqlite_schema WHERE type = 'table' AND name = ?").get(table) !== undefined;
+  db.prepare("SELECT 1 FROM sqlite_schema WHERE type = 'table' AND name = ?").get(table) !==
+  undefined;
 
 /**
  * Refuses a database that is not a shop's, is damaged, or was written by a newer program. An empty one passes. Throws
@@ -42,7 +43,8 @@ const checkDb = (db: Db): void => {
   const version = numberOf(db, 'user_version');
   const isEmpty = db.prepare('SELECT 1 FROM sqlite_schema').get() === undefined;
   // A shop of an earlier program has no id yet.
-  const isShop = has(db, 'jobs') && has(db, 'entries') && (id === APPLICATION_ID || (id === 0 && version > 0));
+  const isShop =
+    has(db, 'jobs') && has(db, 'entries') && (id === APPLICATION_ID || (id === 0 && version > 0));
   if (!isShop && !(isEmpty && id === 0 && version === 0))
     throw new DatabaseUnusable('it is a database, but not one of a shop');
   if (version > SCHEMA_VERSION)
@@ -51,7 +53,9 @@ const checkDb = (db: Db): void => {
     );
   const bytes = numberOf(db, 'page_count') * numberOf(db, 'page_size');
   const fault = String(
-    db.pragma(bytes > WHOLE_CHECK_BYTES ? 'quick_check(1)' : 'integrity_check(1)', { simple: true }),
+    db.pragma(bytes > WHOLE_CHECK_BYTES ? 'quick_check(1)' : 'integrity_check(1)', {
+      simple: true,
+    }),
   );
   if (fault !== 'ok') throw new DatabaseUnusable(damaged(fault));
   if (bytes > WHOLE_CHECK_BYTES) return;
@@ -72,7 +76,8 @@ export const checkFile = (file: string): void => {
 };
 
 /** Where the database is kept as it was before a newer program changed it. */
-const beforeMigration = (file: string, version: number): string => `${file}.before-version-${version + 1}`;
+const beforeMigration = (file: string, version: number): string =>
+  `${file}.before-version-${version + 1}`;
 
 const migrate = (db: Db, file: string | null): void => {
   const done = numberOf(db, 'user_version');
@@ -80,7 +85,8 @@ const migrate = (db: Db, file: string | null): void => {
   if (done > 0 && file !== null && !existsSync(beforeMigration(file, done)))
     db.prepare('VACUUM INTO ?').run(beforeMigration(file, done));
   db.transaction(() => {
-    for (const name of MIGRATIONS.slice(done)) db.exec(readFileSync(join(MIGRATIONS_DIR, name), 'utf8'));
+    for (const name of MIGRATIONS.slice(done))
+      db.exec(readFileSync(join(MIGRATIONS_DIR, name), 'utf8'));
     db.pragma(`user_version = ${SCHEMA_VERSION}`);
   }).exclusive();
 };
@@ -98,7 +104,9 @@ export const checkBegun = (file: string, beginsNew: boolean): void => {
   if (beginsNew) return;
   const size = existsSync(file) ? statSync(file).size : null;
   if (size !== null && size > 0) return;
-  const left = [`${file}-seal`, photosBeside(file), backupsBeside(file)].some((path) => existsSync(path));
+  const left = [`${file}-seal`, photosBeside(file), backupsBeside(file)].some((path) =>
+    existsSync(path),
+  );
   throw new DatabaseUnusable(
     (size === 0 ? `The database ${file} is empty. ` : `There is no shop at ${file}. `) +
       (left

@@ -26,7 +26,9 @@ interface OrderRow extends Omit<PartOrder, 'jobIds' | 'came'> {
 export const partsStore = (db: Db, records: RecordStore) => {
   const statements = {
     forget: db.prepare('DELETE FROM wanted WHERE job_id = ?'),
-    want: db.prepare('INSERT INTO wanted (job_id, n, what, stock_id, count, since) VALUES (?, ?, ?, ?, ?, ?)'),
+    want: db.prepare(
+      'INSERT INTO wanted (job_id, n, what, stock_id, count, since) VALUES (?, ?, ?, ?, ?, ?)',
+    ),
     wanted: db.prepare<[], WantedPart>(
       'SELECT job_id AS jobId, what, stock_id AS stockId, count, since FROM wanted ORDER BY since, job_id, n',
     ),
@@ -77,15 +79,21 @@ export const partsStore = (db: Db, records: RecordStore) => {
     if (!row) throw new NotFound('There is no such order.');
     return toOrder(row);
   };
-  const forJobs = (ids: readonly string[]): ForJob[] => ids.flatMap((id) => statements.job.get(id) ?? []);
+  const forJobs = (ids: readonly string[]): ForJob[] =>
+    ids.flatMap((id) => statements.job.get(id) ?? []);
 
   const place = db.transaction((order: NewOrder, at: string): PartOrder => {
     // A client that lost the answer sends again.
     const known = statements.order.get(order.id);
     if (known?.what === order.what && known.count === order.count) return toOrder(known);
-    if (known) throw new InputError('id', 'An order of that id exists already.', 'an id of your own making');
+    if (known)
+      throw new InputError('id', 'An order of that id exists already.', 'an id of your own making');
     if (order.stockId !== null && !shelfOf(order.stockId))
-      throw new InputError('stockId', 'There is no such part on the shelf.', 'the id of a part of the shelf, or null');
+      throw new InputError(
+        'stockId',
+        'There is no such part on the shelf.',
+        'the id of a part of the shelf, or null',
+      );
     statements.place.run({ ...order, jobIds: JSON.stringify(order.jobIds), at });
     return find(order.id);
   });
@@ -127,13 +135,20 @@ export const partsStore = (db: Db, records: RecordStore) => {
     reserved: () =>
       allocated()
         .parts.filter((p) => p.stockId !== null && p.here > 0)
-        .map(({ jobId, stockId, here, since }) => ({ jobId, stockId: stockId!, count: here, since })),
+        .map(({ jobId, stockId, here, since }) => ({
+          jobId,
+          stockId: stockId!,
+          count: here,
+          since,
+        })),
     /** What has to be ordered, and what is on its way. */
     list(): OrderList {
       const { parts, orders } = allocated();
       return {
         short: orderList(parts).map(({ jobIds, ...part }) => ({ ...part, jobs: forJobs(jobIds) })),
-        ordered: orders.filter((o) => o.came === null).map((o) => ({ ...o, jobs: forJobs(o.jobIds) })),
+        ordered: orders
+          .filter((o) => o.came === null)
+          .map((o) => ({ ...o, jobs: forJobs(o.jobIds) })),
         suppliers: statements.suppliers.all().map((s) => s.supplier),
       };
     },

@@ -33,7 +33,10 @@ export const passkeyStore = (db: Db) => {
   );
   const used = db.prepare('UPDATE passkeys SET counter = ?, used_at = ? WHERE id = ?');
   const remove = db.prepare('DELETE FROM passkeys WHERE id = ? AND who = ?');
-  const stored = (row: Row): StoredPasskey => ({ ...row, transports: JSON.parse(row.transports) as string[] });
+  const stored = (row: Row): StoredPasskey => ({
+    ...row,
+    transports: JSON.parse(row.transports) as string[],
+  });
   return {
     list: (who: string): Passkey[] => list.all(who),
     find(id: string): StoredPasskey | null {

@@ -4,7 +4,8 @@ import type { Db } from './open-db';
 
 type Row = Omit<PracticeScore, 'good'> & { good: 0 | 1 };
 
-const COLUMNS = 'id, who, at, kind, level, seed, good, cost, advised_cost AS advisedCost, took_s AS tookS';
+const COLUMNS =
+  'id, who, at, kind, level, seed, good, cost, advised_cost AS advisedCost, took_s AS tookS';
 
 /** Rounds of practice, kept over time. */
 export const practiceStore = (db: Db) => {
@@ -17,17 +18,34 @@ export const practiceStore = (db: Db) => {
     `SELECT ${COLUMNS} FROM practice_runs WHERE who = ? ORDER BY at DESC, id LIMIT ?`,
   );
   const one = db.prepare<[string], Row>(`SELECT ${COLUMNS} FROM practice_runs WHERE id = ?`);
-  const shown = db.prepare('SELECT name FROM people WHERE shows_practice = 1 ORDER BY name').pluck();
+  const shown = db
+    .prepare('SELECT name FROM people WHERE shows_practice = 1 ORDER BY name')
+    .pluck();
   const shows = db.prepare('SELECT shows_practice FROM people WHERE name = ?').pluck();
   const show = db.prepare('UPDATE people SET shows_practice = ? WHERE name = ?');
   const toScore = (row: Row): PracticeScore => ({ ...row, good: row.good === 1 });
   return {
     /** Sent twice it is kept once. Throws `InputError` where the id stands for another round. */
-    add({ acts, ...round }: PracticeTried, { good, cost, advisedCost }: Played, at: string): PracticeScore {
-      insert.run({ ...round, at, acts: JSON.stringify(acts), good: Number(good), cost, advisedCost });
+    add(
+      { acts, ...round }: PracticeTried,
+      { good, cost, advisedCost }: Played,
+      at: string,
+    ): PracticeScore {
+      insert.run({
+        ...round,
+        at,
+        acts: JSON.stringify(acts),
+        good: Number(good),
+        cost,
+        advisedCost,
+      });
       const kept = toScore(one.get(round.id)!);
       if (kept.seed !== round.seed || kept.who !== round.who || kept.kind !== round.kind)
-        throw new InputError('id', 'A round of that id exists already.', 'an id of your own making');
+        throw new InputError(
+          'id',
+          'A round of that id exists already.',
+          'an id of your own making',
+        );
       return kept;
     },
     /** Somebody's rounds, the newest first. */

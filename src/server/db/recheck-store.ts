@@ -45,17 +45,30 @@ const ROW = `SELECT r.id, r.look, r.what, r.due_on AS dueOn, r.job_id AS jobId, 
 const MATCHES = 'NOT EXISTS (SELECT 1 FROM json_each(@words) WHERE instr(r.search, value) = 0)';
 const OPEN = 'r.closed_at IS NULL AND r.passed_by IS NULL';
 
-const toRow = ({ toolKind, toolId, toolName, closedAt, closedBy, good, found, ...row }: Row): RecheckRow => ({
+const toRow = ({
+  toolKind,
+  toolId,
+  toolName,
+  closedAt,
+  closedBy,
+  good,
+  found,
+  ...row
+}: Row): RecheckRow => ({
   ...row,
   tool: toolKind && toolId ? { kind: toolKind, id: toolId, name: toolName ?? '' } : null,
-  closed: closedAt === null ? null : { at: closedAt, by: closedBy ?? '', good: good === 1, found: found ?? '' },
+  closed:
+    closedAt === null
+      ? null
+      : { at: closedAt, by: closedBy ?? '', good: good === 1, found: found ?? '' },
 });
 
 /** The id of a row: the same for the same thing, however often it is worked out. */
 export const recheckId = (source: string, what: string): string =>
   createHash('sha256').update(`${source} ${what}`).digest('hex').slice(0, 24);
 
-const lower = (...words: (string | null | undefined)[]): string => words.filter(Boolean).join(' ').toLowerCase();
+const lower = (...words: (string | null | undefined)[]): string =>
+  words.filter(Boolean).join(' ').toLowerCase();
 
 /**
  * What is to be looked at again, worked out anew whenever the log or the record that asks for it changes, so that a
@@ -89,7 +102,9 @@ export const recheckStore = (db: Db, records: RecordStore, rules: RuleStore) => 
       `${ROW} WHERE r.closed_at IS NOT NULL AND r.closed_at >= @from AND (r.closed_at, r.id) < (@day, @id) AND ${MATCHES}
        ORDER BY r.closed_at DESC, r.id DESC LIMIT @limit`,
     ),
-    ofWheel: db.prepare<[string], Row>(`${ROW} WHERE r.wheel_id = ? ORDER BY r.due_on DESC, r.id LIMIT 60`),
+    ofWheel: db.prepare<[string], Row>(
+      `${ROW} WHERE r.wheel_id = ? ORDER BY r.due_on DESC, r.id LIMIT 60`,
+    ),
     count: db.prepare<[string], { open: number; overdue: number }>(
       `SELECT count(*) AS open, coalesce(sum(r.due_on < ?), 0) AS overdue FROM rechecks r WHERE ${OPEN}`,
     ),
@@ -110,7 +125,10 @@ export const recheckStore = (db: Db, records: RecordStore, rules: RuleStore) => 
   };
   const placard = (wheel: Wheel): number | null => {
     const machine = records.find('machines', wheel.machineId);
-    return (wheelEnd(wheel.position) === 'front' ? machine?.placardFrontKpa : machine?.placardRearKpa) ?? null;
+    return (
+      (wheelEnd(wheel.position) === 'front' ? machine?.placardFrontKpa : machine?.placardRearKpa) ??
+      null
+    );
   };
   const wordsOf = (wheel: Wheel | undefined) => {
     const machine = wheel && records.find('machines', wheel.machineId);
@@ -182,8 +200,10 @@ export const recheckStore = (db: Db, records: RecordStore, rules: RuleStore) => 
     /** The shop's rules changed: what records ask for is worked out anew. */
     settleRecords: db.transaction(() => {
       const values = valuesNow();
-      for (const { id } of statements.readWheels.all()) settleWheel(records.find('wheels', id)!, () => values);
-      for (const kind of TOOLS) for (const tool of records.list(kind)) settleTool(kind, tool, () => values);
+      for (const { id } of statements.readWheels.all())
+        settleWheel(records.find('wheels', id)!, () => values);
+      for (const kind of TOOLS)
+        for (const tool of records.list(kind)) settleTool(kind, tool, () => values);
     }),
     peek,
     find(id: string): RecheckRow {
@@ -200,7 +220,11 @@ export const recheckStore = (db: Db, records: RecordStore, rules: RuleStore) => 
       const rows = statements[state].all({ from, day, id, words, limit });
       const last = rows.length === limit ? rows.at(-1)! : null;
       const key = last && (state === 'open' ? last.dueOn : last.closedAt);
-      return { rechecks: rows.map(toRow), next: last ? `${key} ${last.id}` : null, ...statements.count.get(today)! };
+      return {
+        rechecks: rows.map(toRow),
+        next: last ? `${key} ${last.id}` : null,
+        ...statements.count.get(today)!,
+      };
     },
   };
 };

@@ -20,7 +20,8 @@ type Row = Record<string, string | number | null>;
 const orderBy = (kind: RecordKind, { key, down }: { key: string; down: boolean }): string => {
   const column = `r.${columnName(key)}`;
   const field = fieldsOfKind(kind).find((f) => f.key === key)!;
-  const by = field.form.as === 'machine' ? `(SELECT name FROM machines WHERE id = ${column})` : column;
+  const by =
+    field.form.as === 'machine' ? `(SELECT name FROM machines WHERE id = ${column})` : column;
   const way = down ? 'DESC' : 'ASC';
   return `${by} IS NULL, CAST(${by} AS REAL) ${way}, ${by} COLLATE NOCASE ${way}, r.id`;
 };
@@ -39,12 +40,18 @@ export const recordPages = (
     prepared.set(sql, there);
     return there;
   };
-  return <K extends RecordKind>(kind: K, query: RecordQuery): { records: Records[K][]; total: number } => {
+  return <K extends RecordKind>(
+    kind: K,
+    query: RecordQuery,
+  ): { records: Records[K][]; total: number } => {
     const { find, only, archived, sort, limit, offset } = query;
     const { select, order, toRecord } = of(kind);
     const words = findWords(find);
     const found = rowsWith('record', words);
-    const where = [...(archived ? [] : ['r.archived = 0']), ...(only ? [`r.${columnName(only.key)} = @only`] : [])];
+    const where = [
+      ...(archived ? [] : ['r.archived = 0']),
+      ...(only ? [`r.${columnName(only.key)} = @only`] : []),
+    ];
     // The words first, of which few records have all: each is then read by its key.
     const within = found
       ? `(${found}) AS f CROSS JOIN record_texts AS t ON t.n = f.rowid AND t.kind = '${kind}'

@@ -1,6 +1,13 @@
 import { isDeepStrictEqual } from 'node:util';
 import { InputError } from '../../core/errors';
-import { columnName, complete, fieldsOfKind, RECORD_KINDS, type RecordKind, type Records } from '../../core/shop';
+import {
+  columnName,
+  complete,
+  fieldsOfKind,
+  RECORD_KINDS,
+  type RecordKind,
+  type Records,
+} from '../../core/shop';
 import { ChangedMeanwhile, IdTaken, NotFound } from '../errors';
 import { changeStore } from './change-store';
 import type { Db } from './open-db';
@@ -30,10 +37,14 @@ const LISTS: readonly string[] = ['places', 'fasteners', 'dated'];
  */
 const mapping = (kind: RecordKind) => {
   const fields = fieldsOfKind(kind);
-  const flags = new Set(['archived', ...fields.filter((f) => f.form.as === 'yes').map((f) => f.key)]);
+  const flags = new Set([
+    'archived',
+    ...fields.filter((f) => f.form.as === 'yes').map((f) => f.key),
+  ]);
   const lists = new Set(fields.filter((f) => LISTS.includes(f.form.as)).map((f) => f.key));
   const keys = [...fields.map((f) => f.key), 'archived'];
-  const columns = (of: string) => ['id', ...keys, 'version'].map((k) => `${of}${columnName(k)} AS ${k}`).join(', ');
+  const columns = (of: string) =>
+    ['id', ...keys, 'version'].map((k) => `${of}${columnName(k)} AS ${k}`).join(', ');
   return {
     select: columns(''),
     /** As `r` in a longer statement. */
@@ -42,11 +53,17 @@ const mapping = (kind: RecordKind) => {
     update: `UPDATE ${kind} SET ${keys.map((k) => `${columnName(k)} = @${k}`).join(', ')}, version = version + 1 WHERE id = @id AND version = @version`,
     toRow: (it: object): Row =>
       Object.fromEntries(
-        Object.entries(it).map(([k, v]) => [k, flags.has(k) ? Number(v) : lists.has(k) ? JSON.stringify(v) : v]),
+        Object.entries(it).map(([k, v]) => [
+          k,
+          flags.has(k) ? Number(v) : lists.has(k) ? JSON.stringify(v) : v,
+        ]),
       ) as Row,
     toRecord: (row: Row): never =>
       Object.fromEntries(
-        Object.entries(row).map(([k, v]) => [k, flags.has(k) ? v === 1 : lists.has(k) ? JSON.parse(v as string) : v]),
+        Object.entries(row).map(([k, v]) => [
+          k,
+          flags.has(k) ? v === 1 : lists.has(k) ? JSON.parse(v as string) : v,
+        ]),
       ) as never,
   };
 };
@@ -69,7 +86,11 @@ const refused = (write: () => void): void => {
   } catch (error) {
     const code = (error as { code?: string }).code ?? '';
     if (code === 'SQLITE_CONSTRAINT_FOREIGNKEY')
-      throw new InputError('machineId', 'There is no such machine.', 'the id of a machine that the shop keeps');
+      throw new InputError(
+        'machineId',
+        'There is no such machine.',
+        'the id of a machine that the shop keeps',
+      );
     throw error;
   }
 };
@@ -81,7 +102,8 @@ const storesOf = (db: Db): Stores =>
 
 /** Machines, wheels and stock of a database that is only read. */
 export const recordReader = (db: Db, stores: Stores = storesOf(db)) => ({
-  list: <K extends RecordKind>(kind: K): Records[K][] => stores[kind].list.all().map(stores[kind].toRecord),
+  list: <K extends RecordKind>(kind: K): Records[K][] =>
+    stores[kind].list.all().map(stores[kind].toRecord),
   find: <K extends RecordKind>(kind: K, id: string): Records[K] | undefined => {
     const row = stores[kind].find.get(id);
     return row && stores[kind].toRecord(row);
@@ -92,7 +114,9 @@ export const recordReader = (db: Db, stores: Stores = storesOf(db)) => ({
 export const recordStore = (db: Db) => {
   const stores = storesOf(db);
   const { list, find } = recordReader(db, stores);
-  const wheelsOf = db.prepare<[string], { many: number }>('SELECT count(*) AS many FROM wheels WHERE machine_id = ?');
+  const wheelsOf = db.prepare<[string], { many: number }>(
+    'SELECT count(*) AS many FROM wheels WHERE machine_id = ?',
+  );
   const ofMachine = db.prepare<[string], Row>(
     `SELECT ${stores.wheels.select} FROM wheels WHERE machine_id = ? ORDER BY ${ORDER.wheels}`,
   );
@@ -113,7 +137,9 @@ export const recordStore = (db: Db) => {
   /** Whether it is there already, as it is sent once more. */
   const isThere = <K extends RecordKind>(kind: K, it: Records[K]): boolean => {
     const there = find(kind, it.id);
-    return there !== undefined && isDeepStrictEqual({ ...there, version: 1 }, { ...it, version: 1 });
+    return (
+      there !== undefined && isDeepStrictEqual({ ...there, version: 1 }, { ...it, version: 1 })
+    );
   };
   /** Throws `IdTaken` where a record of that id is there. */
   const insert = <K extends RecordKind>(kind: K, it: Records[K]): void => {
@@ -149,11 +175,17 @@ export const recordStore = (db: Db) => {
     }) as typeof insert,
     change: db.transaction(change) as typeof change,
     /** Tells of every record that is added or changed, in the same transaction. */
-    watch: (told: (kind: RecordKind, it: Records[RecordKind]) => void): void => void watchers.push(told),
+    watch: (told: (kind: RecordKind, it: Records[RecordKind]) => void): void =>
+      void watchers.push(told),
     /** A machine with its wheels, all or nothing; sent again they are there already. */
     addMachine: db.transaction((machine: Records['machines'], wheels: Records['wheels'][]) => {
       const known = wheelsOf.get(machine.id)!.many;
-      if (isThere('machines', machine) && known === wheels.length && wheels.every((w) => isThere('wheels', w))) return;
+      if (
+        isThere('machines', machine) &&
+        known === wheels.length &&
+        wheels.every((w) => isThere('wheels', w))
+      )
+        return;
       insert('machines', machine);
       for (const wheel of wheels) insert('wheels', wheel);
     }),
@@ -164,12 +196,15 @@ export const recordStore = (db: Db) => {
       kept(kind, it);
     },
     /** Many at once, all or nothing. */
-    takeIn: db.transaction(<K extends RecordKind>(kind: K, added: Records[K][], changed: Records[K][]) => {
-      for (const it of added) insert(kind, it);
-      for (const it of changed) change(kind, it);
-    }),
+    takeIn: db.transaction(
+      <K extends RecordKind>(kind: K, added: Records[K][], changed: Records[K][]) => {
+        for (const it of added) insert(kind, it);
+        for (const it of changed) change(kind, it);
+      },
+    ),
     /** For records made by the program itself, with the usual values for what they do not say. */
-    addParts: <K extends RecordKind>(kind: K, parts: Partial<Records[K]>): void => insert(kind, complete(kind, parts)),
+    addParts: <K extends RecordKind>(kind: K, parts: Partial<Records[K]>): void =>
+      insert(kind, complete(kind, parts)),
   };
 };
 export type RecordStore = ReturnType<typeof recordStore>;

@@ -20,7 +20,10 @@ const rimOf = (kind: RecordKind, it: AnyRecord): number | null =>
   kind === 'tires' ? parseMarking(String(it.marking)).rimDiameterIn : null;
 
 /** Keeps the words by which records are found, as they change. */
-export const recordWords = (db: Db, records: { list<K extends RecordKind>(kind: K): Records[K][] }) => {
+export const recordWords = (
+  db: Db,
+  records: { list<K extends RecordKind>(kind: K): Records[K][] },
+) => {
   const put = db.prepare(
     `INSERT INTO record_texts (kind, id, text, rim_in) VALUES (@kind, @id, @text, @rimIn)
      ON CONFLICT (kind, id) DO UPDATE SET text = excluded.text, rim_in = excluded.rim_in`,
@@ -28,7 +31,9 @@ export const recordWords = (db: Db, records: { list<K extends RecordKind>(kind: 
   const machine = db.prepare<[string], { name: string; rider: string }>(
     'SELECT name, rider FROM machines WHERE id = ?',
   );
-  const isEmpty = db.prepare<[], { empty: number }>('SELECT NOT EXISTS (SELECT 1 FROM record_texts) AS empty');
+  const isEmpty = db.prepare<[], { empty: number }>(
+    'SELECT NOT EXISTS (SELECT 1 FROM record_texts) AS empty',
+  );
 
   const settle = (kind: RecordKind, record: Records[RecordKind]): void => {
     const it = record as AnyRecord;
@@ -38,7 +43,11 @@ export const recordWords = (db: Db, records: { list<K extends RecordKind>(kind: 
   };
   return {
     /** After a record was added or changed; the wheels of a machine go by its new name. */
-    settle(kind: RecordKind, it: Records[RecordKind], wheelsOf: (machineId: string) => Records['wheels'][]): void {
+    settle(
+      kind: RecordKind,
+      it: Records[RecordKind],
+      wheelsOf: (machineId: string) => Records['wheels'][],
+    ): void {
       settle(kind, it);
       if (kind === 'machines') for (const wheel of wheelsOf(it.id)) settle('wheels', wheel);
     },

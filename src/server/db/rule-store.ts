@@ -50,12 +50,23 @@ export const ruleStore = (db: Db) => {
   };
 
   const change = db.transaction(
-    (key: string, to: { value: unknown; note: string; who: string; reason: string }, at: string): ShopRule => {
+    (
+      key: string,
+      to: { value: unknown; note: string; who: string; reason: string },
+      at: string,
+    ): ShopRule => {
       const rule = list().find((r) => r.key === key);
       if (!rule) throw new NotFound(`There is no rule called ${key}.`);
       checkRuleValue(rule, to.value);
       const value = JSON.stringify(to.value);
-      remember.run({ key, old: JSON.stringify(rule.value), value, who: to.who, reason: to.reason, at });
+      remember.run({
+        key,
+        old: JSON.stringify(rule.value),
+        value,
+        who: to.who,
+        reason: to.reason,
+        at,
+      });
       put.run({ key, value, note: to.note, who: to.who, reason: to.reason, at });
       return list().find((r) => r.key === key)!;
     },

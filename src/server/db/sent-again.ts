@@ -13,6 +13,7 @@ export const sentAgain = <E extends { seq: number; at: string; arrivedAt?: strin
     const there = thereOf(i);
     const { seq: _seq, at: _at, arrivedAt: _arrivedAt, ...said } = there ?? {};
     // As it comes back from the database.
-    if (!there || !isDeepStrictEqual(said, JSON.parse(JSON.stringify(body)))) throw new IdTaken('entries', 'An entry');
+    if (!there || !isDeepStrictEqual(said, JSON.parse(JSON.stringify(body))))
+      throw new IdTaken('entries', 'An entry');
     return there;
   });

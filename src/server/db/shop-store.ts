@@ -6,11 +6,15 @@ import { recordStore } from './record-store';
 
 /** The shop: its name, its people and its records. */
 export const shopStore = (db: Db) => {
-  const setting = db.prepare<[string], { value: string }>('SELECT value FROM settings WHERE key = ?');
+  const setting = db.prepare<[string], { value: string }>(
+    'SELECT value FROM settings WHERE key = ?',
+  );
   const putSetting = db.prepare(
     'INSERT INTO settings (key, value) VALUES (?, ?) ON CONFLICT (key) DO UPDATE SET value = excluded.value',
   );
-  const people = db.prepare<[], { name: string; pace: Pace }>('SELECT name, pace FROM people ORDER BY name');
+  const people = db.prepare<[], { name: string; pace: Pace }>(
+    'SELECT name, pace FROM people ORDER BY name',
+  );
   const putPace = db.prepare<[Pace, string]>('UPDATE people SET pace = ? WHERE name = ?');
   const addPerson = db.prepare('INSERT INTO people (name) VALUES (?) ON CONFLICT DO NOTHING');
   const records = recordStore(db);

@@ -1,5 +1,11 @@
 import { createHash } from 'node:crypto';
-import { FORGET_HOURS, FREE_TRIES, MAX_WAIT_MINUTES, waitMinutesAfter, type Guessing } from '../../core/doors';
+import {
+  FORGET_HOURS,
+  FREE_TRIES,
+  MAX_WAIT_MINUTES,
+  waitMinutesAfter,
+  type Guessing,
+} from '../../core/doors';
 import type { Db } from './open-db';
 
 const MINUTE_MS = 60_000;
@@ -52,15 +58,21 @@ export const signInTries = (db: Db) => {
     `SELECT sum(wrong) AS wrong, max(last_at) AS lastAt FROM sign_in_tries
      WHERE who = ? AND is_known = 0 AND last_at > ?`,
   );
-  const isBlocked = db.prepare<[string], 1>('SELECT 1 FROM sign_in_tries WHERE source = ? AND is_blocked = 1').pluck();
+  const isBlocked = db
+    .prepare<[string], 1>('SELECT 1 FROM sign_in_tries WHERE source = ? AND is_blocked = 1')
+    .pluck();
   const add = db.prepare(
     `INSERT INTO sign_in_tries (who, source, came_from, is_known, wrong, last_at)
      VALUES (@who, @source, @from, @isKnown, 1, @at)
      ON CONFLICT (who, source) DO UPDATE SET came_from = excluded.came_from, is_known = excluded.is_known,
        wrong = CASE WHEN last_at > @since THEN wrong + 1 ELSE 1 END, last_at = excluded.last_at`,
   );
-  const clearDevice = db.prepare('DELETE FROM sign_in_tries WHERE who = ? AND source = ? AND is_blocked = 0');
-  const clearOthers = db.prepare('DELETE FROM sign_in_tries WHERE who = ? AND is_known = 0 AND is_blocked = 0');
+  const clearDevice = db.prepare(
+    'DELETE FROM sign_in_tries WHERE who = ? AND source = ? AND is_blocked = 0',
+  );
+  const clearOthers = db.prepare(
+    'DELETE FROM sign_in_tries WHERE who = ? AND is_known = 0 AND is_blocked = 0',
+  );
   const clearOld = db.prepare('DELETE FROM sign_in_tries WHERE last_at <= ? AND is_blocked = 0');
   const list = db.prepare<[string], TryRow>(
     `SELECT id, who, came_from AS "from", is_known AS isKnown, wrong, last_at AS lastAt, is_blocked AS isBlocked
@@ -88,20 +100,30 @@ export const signInTries = (db: Db) => {
       return endsMs > nowMs ? Math.min(endsMs, nowMs + MAX_WAIT_MINUTES * MINUTE_MS) : 0;
     },
     /** Whether an owner has blocked that device or address. */
-    isBlocked: (who: string, from: TrySource): boolean => isBlocked.get(sourceOf(who, from)) !== undefined,
+    isBlocked: (who: string, from: TrySource): boolean =>
+      isBlocked.get(sourceOf(who, from)) !== undefined,
     wrong(who: string, from: TrySource, nowMs: number): void {
       clearOld.run(since(nowMs));
       const source = sourceOf(who, from);
       const known = knownBy(who, from) ? 1 : 0;
-      add.run({ who, source, from: from.from, isKnown: known, at: iso(nowMs), since: since(nowMs) });
+      add.run({
+        who,
+        source,
+        from: from.from,
+        isKnown: known,
+        at: iso(nowMs),
+        since: since(nowMs),
+      });
     },
     /** The person signed in from there: that device is known from now on, and its count starts over. */
-    right: db.transaction((who: string, from: TrySource, deviceToken: string, nowMs: number): void => {
-      if (knownBy(who, from)) clearDevice.run(who, sourceOf(who, from));
-      else clearOthers.run(who);
-      know.run({ hash: hashOf(deviceToken), who, at: iso(nowMs) });
-      forgetOldest.run({ who });
-    }),
+    right: db.transaction(
+      (who: string, from: TrySource, deviceToken: string, nowMs: number): void => {
+        if (knownBy(who, from)) clearDevice.run(who, sourceOf(who, from));
+        else clearOthers.run(who);
+        know.run({ hash: hashOf(deviceToken), who, at: iso(nowMs) });
+        forgetOldest.run({ who });
+      },
+    ),
     /** Guessing of the last day, and what is blocked: more wrong tries than a person makes by mistake. */
     guessing: (nowMs: number): Guessing[] =>
       list

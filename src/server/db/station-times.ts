@@ -11,7 +11,9 @@ const KEYS = STATIONS.flatMap((station) => BUILDS.map((build) => ({ station, bui
 /** How long jobs took at each station, kept beside their logs, and what is usual in this shop. */
 export const stationTimes = (db: Db) => {
   const forget = db.prepare('DELETE FROM station_times WHERE job_id = ?');
-  const keep = db.prepare('INSERT INTO station_times (job_id, station, build, took_s, number) VALUES (?, ?, ?, ?, ?)');
+  const keep = db.prepare(
+    'INSERT INTO station_times (job_id, station, build, took_s, number) VALUES (?, ?, ?, ?, ?)',
+  );
   const latest = db
     .prepare<[string, string, number], number>(
       `SELECT took_s FROM station_times WHERE station = ? AND build = ? AND number IS NOT NULL
@@ -33,10 +35,24 @@ export const stationTimes = (db: Db) => {
     },
     /** What the latest jobs took, in seconds, by `station build`. */
     samples: (): Map<string, number[]> =>
-      new Map(KEYS.map(({ station, build }) => [`${station} ${build}`, latest.all(station, build, LATEST)])),
+      new Map(
+        KEYS.map(({ station, build }) => [
+          `${station} ${build}`,
+          latest.all(station, build, LATEST),
+        ]),
+      ),
     usual: (): UsualTime[] =>
-      KEYS.map(({ station, build }) => ({ station, build, all: latest.all(station, build, LATEST) }))
+      KEYS.map(({ station, build }) => ({
+        station,
+        build,
+        all: latest.all(station, build, LATEST),
+      }))
         .filter(({ all }) => all.length >= LEAST)
-        .map(({ station, build, all }) => ({ station, build, medianS: median(all), jobs: all.length })),
+        .map(({ station, build, all }) => ({
+          station,
+          build,
+          medianS: median(all),
+          jobs: all.length,
+        })),
   };
 };

@@ -5,8 +5,12 @@ import type { Db } from './open-db';
 /** Troubles as they stand in the logs, and what cured them, kept beside the logs. */
 export const troubleStore = (db: Db) => {
   const forget = db.prepare('DELETE FROM troubles WHERE job_id = ?');
-  const keep = db.prepare('INSERT INTO troubles (entry_id, job_id, at, symptom, cured_by) VALUES (?, ?, ?, ?, ?)');
-  const cures = db.prepare<[], Cure>('SELECT symptom, cured_by AS "check", count FROM cures ORDER BY 1, 2');
+  const keep = db.prepare(
+    'INSERT INTO troubles (entry_id, job_id, at, symptom, cured_by) VALUES (?, ?, ?, ?, ?)',
+  );
+  const cures = db.prepare<[], Cure>(
+    'SELECT symptom, cured_by AS "check", count FROM cures ORDER BY 1, 2',
+  );
   const between = db.prepare<[string, string], { symptom: Symptom; isCured: 0 | 1 }>(
     'SELECT symptom, cured_by IS NOT NULL AS isCured FROM troubles WHERE at >= ? AND at < ?',
   );

@@ -8,7 +8,8 @@ interface EntryRow extends Omit<VisitEntryBody, 'data'> {
   data: string;
 }
 
-const toEntry = ({ data, ...row }: EntryRow): VisitEntry => ({ ...row, data: JSON.parse(data) }) as VisitEntry;
+const toEntry = ({ data, ...row }: EntryRow): VisitEntry =>
+  ({ ...row, data: JSON.parse(data) }) as VisitEntry;
 
 /** The logs of visits in the database, and the summary that is kept beside each. */
 export const visitLog = (db: Db) => {
@@ -22,7 +23,9 @@ export const visitLog = (db: Db) => {
   const entries = db.prepare<[string, number], EntryRow>(
     'SELECT seq, id, at, who, kind, data FROM visit_entries WHERE visit_id = ? AND seq > ? ORDER BY seq',
   );
-  const lastSeq = db.prepare<[string], { seq: number }>('SELECT last_seq AS seq FROM visits WHERE id = ?');
+  const lastSeq = db.prepare<[string], { seq: number }>(
+    'SELECT last_seq AS seq FROM visits WHERE id = ?',
+  );
   const entryVisit = db.prepare<[string], { visitId: string; seq: number }>(
     'SELECT visit_id AS visitId, seq FROM visit_entries WHERE id = ?',
   );
@@ -36,7 +39,8 @@ export const visitLog = (db: Db) => {
        WHERE jobs.visit_id = visits.id AND (jobs.handed_over = 0 OR jobs.withdrawn_by IS NOT NULL)) WHERE id = @id`,
   );
 
-  const entriesOf = (visitId: string, afterSeq = 0): VisitEntry[] => entries.all(visitId, afterSeq).map(toEntry);
+  const entriesOf = (visitId: string, afterSeq = 0): VisitEntry[] =>
+    entries.all(visitId, afterSeq).map(toEntry);
   const seqOf = (visitId: string): number => {
     const row = lastSeq.get(visitId);
     if (!row) throw new NotFound('There is no such visit.');
@@ -67,12 +71,23 @@ export const visitLog = (db: Db) => {
     stateOf: (visitId: string): VisitState => foldVisit(entriesOf(visitId)),
     /** A new visit with its first entry; nothing else is checked here. */
     open(
-      visit: { id: string; machineId: string | null; machineName: string; rider: string; entryId: string; who: string },
+      visit: {
+        id: string;
+        machineId: string | null;
+        machineName: string;
+        rider: string;
+        entryId: string;
+        who: string;
+      },
       at: string,
     ): void {
       const { id, machineId, machineName, rider, entryId, who } = visit;
       insertVisit.run({ id, machineId, machineName, rider, at });
-      write(id, [{ id: entryId, who, kind: 'opened', data: { machineId, machineName, rider } }], at);
+      write(
+        id,
+        [{ id: entryId, who, kind: 'opened', data: { machineId, machineName, rider } }],
+        at,
+      );
     },
     /** Where an entry of that id stands already; undefined where it does not. */
     heldAt: (entryId: string) => entryVisit.get(entryId),

@@ -27,7 +27,9 @@ export const visitPages = <Row>(db: Db, columns: string, many = MANY) => {
     return {
       fewest: list(found ? `AND id IN (SELECT id FROM visit_texts WHERE n IN (${found}))` : ''),
       newest: list(each.join(' ')),
-      isIn: found && db.prepare<unknown[], number>(`SELECT count(*) FROM (${found} LIMIT ${many})`).pluck(),
+      isIn:
+        found &&
+        db.prepare<unknown[], number>(`SELECT count(*) FROM (${found} LIMIT ${many})`).pluck(),
     };
   };
   const prepared = new Map<string, ReturnType<typeof prepare>>();
@@ -42,6 +44,9 @@ export const visitPages = <Row>(db: Db, columns: string, many = MANY) => {
     const bound = boundWords(asked);
     const isFrequent = statements.isIn ? statements.isIn.get(bound)! >= many : false;
     if (!isFrequent) return statements.fewest.all({ ...bind, ...bound });
-    return statements.newest.all({ ...bind, ...Object.fromEntries(words.map((word, i) => [`word${i}`, word])) });
+    return statements.newest.all({
+      ...bind,
+      ...Object.fromEntries(words.map((word, i) => [`word${i}`, word])),
+    });
   };
 };

@@ -42,7 +42,10 @@ type NameRefusal = (entry: VisitEntryBody, rider: string) => void;
 const MOST_IN = 60;
 const TIRE_ON = STATIONS.indexOf('tire-on');
 
-interface VisitRow extends Omit<VisitSummary, 'handedOver' | 'wheels' | 'left' | 'missing' | 'backAfterDays'> {
+interface VisitRow extends Omit<
+  VisitSummary,
+  'handedOver' | 'wheels' | 'left' | 'missing' | 'backAfterDays'
+> {
   handedOver: 0 | 1;
   lastTimeAt: string | null;
 }
@@ -82,7 +85,9 @@ export const visitStore = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobS
        FROM jobs j JOIN wheels w ON w.id = j.wheel_id
        WHERE j.visit_id IN (SELECT value FROM json_each(?)) ORDER BY j.number`,
     ),
-    visitOf: db.prepare<[string], { visitId: string | null }>('SELECT visit_id AS visitId FROM jobs WHERE id = ?'),
+    visitOf: db.prepare<[string], { visitId: string | null }>(
+      'SELECT visit_id AS visitId FROM jobs WHERE id = ?',
+    ),
     leave: db.prepare('UPDATE jobs SET visit_id = NULL WHERE id = ?'),
   };
 
@@ -90,11 +95,19 @@ export const visitStore = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobS
     const known = JSON.parse(fills) as number[];
     const all = known.length === STATIONS.length ? known : jobs.fillsOf(row.jobId);
     const at = all.findIndex((f) => f < 1);
-    return { ...row, fills: all, station: at < 0 ? null : STATIONS[at]!, handedOver: handedOver === 1 };
+    return {
+      ...row,
+      fills: all,
+      station: at < 0 ? null : STATIONS[at]!,
+      handedOver: handedOver === 1,
+    };
   };
 
   /** What is left on its wheels, with what such stations took in this shop. */
-  const stationsLeft = (wheels: readonly WheelNow[], samples: ReturnType<JobStore['timeSamples']>): StationLeft[] =>
+  const stationsLeft = (
+    wheels: readonly WheelNow[],
+    samples: ReturnType<JobStore['timeSamples']>,
+  ): StationLeft[] =>
     wheels
       .filter((w) => !w.handedOver)
       .flatMap((w) =>
@@ -118,11 +131,27 @@ export const visitStore = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobS
       const open = new Set(its.filter((w) => w.fills[TIRE_ON]! < 1).map((w) => w.jobId));
       const missing = parts
         .filter((p) => open.has(p.jobId))
-        .map(({ jobId, what, count, here, short }) => ({ jobId, what, count: count - here, isOrdered: short === 0 }));
+        .map(({ jobId, what, count, here, short }) => ({
+          jobId,
+          what,
+          count: count - here,
+          isOrdered: short === 0,
+        }));
       const left = row.handedOver === 1 ? null : timeLeftOf(stationsLeft(its, samples), values);
-      const days = lastTimeAt === null ? null : daysBetween(lastTimeAt.slice(0, 10), row.openedAt.slice(0, 10));
-      const backAfterDays = days !== null && days <= ruleNumber('day.backDays', values) ? days : null;
-      return { ...row, handedOver: row.handedOver === 1, wheels: its, backAfterDays, missing, left };
+      const days =
+        lastTimeAt === null
+          ? null
+          : daysBetween(lastTimeAt.slice(0, 10), row.openedAt.slice(0, 10));
+      const backAfterDays =
+        days !== null && days <= ruleNumber('day.backDays', values) ? days : null;
+      return {
+        ...row,
+        handedOver: row.handedOver === 1,
+        wheels: its,
+        backAfterDays,
+        missing,
+        left,
+      };
     });
   };
 
@@ -139,7 +168,10 @@ export const visitStore = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobS
     who: string,
     at: string,
   ) => {
-    const job: JobSummary = jobs.open({ id: wheel.jobId, machineId, wheelId: wheel.wheelId, who, visitId }, at);
+    const job: JobSummary = jobs.open(
+      { id: wheel.jobId, machineId, wheelId: wheel.wheelId, who, visitId },
+      at,
+    );
     log.write(
       visitId,
       [
@@ -159,21 +191,42 @@ export const visitStore = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobS
     // A client that lost the answer sends again.
     if (statements.one.get(id)) {
       const known = find(id);
-      const same = (w: WheelNow) => wheels.some((x) => x.jobId === w.jobId && x.wheelId === w.wheelId);
-      if (known.machineId === machineId && known.wheels.length === wheels.length && known.wheels.every(same))
+      const same = (w: WheelNow) =>
+        wheels.some((x) => x.jobId === w.jobId && x.wheelId === w.wheelId);
+      if (
+        known.machineId === machineId &&
+        known.wheels.length === wheels.length &&
+        known.wheels.every(same)
+      )
         return known;
       throw new InputError('id', 'A visit of that id exists already.', 'an id of your own making');
     }
     const machine = shop.machine(machineId);
-    if (!machine) throw new InputError('machineId', 'There is no such machine.', 'the id of a machine of the shop');
-    const twice = wheels.findIndex((w, i) => wheels.findIndex((x) => x.wheelId === w.wheelId) !== i);
-    if (twice >= 0) throw new InputError(`wheels[${twice}].wheelId`, 'This wheel stands twice.', 'each wheel once');
+    if (!machine)
+      throw new InputError(
+        'machineId',
+        'There is no such machine.',
+        'the id of a machine of the shop',
+      );
+    const twice = wheels.findIndex(
+      (w, i) => wheels.findIndex((x) => x.wheelId === w.wheelId) !== i,
+    );
+    if (twice >= 0)
+      throw new InputError(
+        `wheels[${twice}].wheelId`,
+        'This wheel stands twice.',
+        'each wheel once',
+      );
     const { name: machineName, rider } = machine;
     log.open({ id, machineId, machineName, rider, who, entryId: randomUUID() }, at);
     for (const wheel of wheels) addWheel(id, wheel, machineId, who, at);
     const more: VisitEntryBody[] = [
-      ...(wanted === null ? [] : [{ id: randomUUID(), who, kind: 'wanted' as const, data: { text: wanted } }]),
-      ...(dueAt === null ? [] : [{ id: randomUUID(), who, kind: 'promised' as const, data: { dueAt } }]),
+      ...(wanted === null
+        ? []
+        : [{ id: randomUUID(), who, kind: 'wanted' as const, data: { text: wanted } }]),
+      ...(dueAt === null
+        ? []
+        : [{ id: randomUUID(), who, kind: 'promised' as const, data: { dueAt } }]),
     ];
     const state = log.stateOf(id);
     for (const body of more) checkVisitAppend(body, state, jobsNow, at);
@@ -187,7 +240,13 @@ export const visitStore = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobS
   };
 
   const append = db.transaction(
-    (visitId: string, expectedSeq: number, raw: unknown[], at: string, refuse: NameRefusal): VisitEntry[] => {
+    (
+      visitId: string,
+      expectedSeq: number,
+      raw: unknown[],
+      at: string,
+      refuse: NameRefusal,
+    ): VisitEntry[] => {
       const { rider } = find(visitId);
       const bodies = raw.map((value, i) => {
         try {
@@ -199,10 +258,16 @@ export const visitStore = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobS
       });
       const held = bodies.map((b) => log.heldAt(b.id));
       if (new Set(bodies.map((b) => b.id)).size < bodies.length)
-        throw new InputError('entries', 'Two entries have the same id.', 'an id of its own for each');
+        throw new InputError(
+          'entries',
+          'Two entries have the same id.',
+          'an id of its own for each',
+        );
       if (held.some(Boolean)) {
         const known = log.entriesOf(visitId);
-        return sentAgain(bodies, (i) => (held[i]?.visitId === visitId ? known[held[i].seq - 1] : undefined));
+        return sentAgain(bodies, (i) =>
+          held[i]?.visitId === visitId ? known[held[i].seq - 1] : undefined,
+        );
       }
       log.checkSeq(visitId, expectedSeq);
       for (const body of bodies) {
@@ -226,7 +291,8 @@ export const visitStore = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobS
         }
         checkVisitAppend(body, log.stateOf(visitId), jobsNow, at);
         log.write(visitId, [body], at);
-        if (body.kind === 'wheel-removed') statements.leave.run((body as VisitEntryBody<'wheel-removed'>).data.jobId);
+        if (body.kind === 'wheel-removed')
+          statements.leave.run((body as VisitEntryBody<'wheel-removed'>).data.jobId);
       }
       log.settle(visitId, at);
       return log.entriesOf(visitId, expectedSeq);
@@ -252,7 +318,10 @@ export const visitStore = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobS
       refuse: NameRefusal = () => undefined,
     ) => append.immediate(id, expectedSeq, entries, at, refuse),
     /** A page of visits, the newest first, and from where the next page goes on; null after the last. */
-    list({ state, search, limit, after }: VisitQuery): { visits: VisitSummary[]; next: string | null } {
+    list({ state, search, limit, after }: VisitQuery): {
+      visits: VisitSummary[];
+      next: string | null;
+    } {
       const [openedAt = FROM_NEWEST.openedAt, id = FROM_NEWEST.id] = after?.split(' ') ?? [];
       const rows = page({ handedOver: state === 'done', search, from: { openedAt, id }, limit });
       const last = rows.length === limit ? rows.at(-1)! : null;
@@ -269,7 +338,9 @@ export const visitStore = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobS
     estimate(id: string) {
       const samples = jobs.timeSamples();
       const wheels = find(id).wheels.map((wheel): ChargedWheel => {
-        const left = wheel.handedOver ? null : timeLeftOf(stationsLeft([wheel], samples), valuesOf(rules.list()));
+        const left = wheel.handedOver
+          ? null
+          : timeLeftOf(stationsLeft([wheel], samples), valuesOf(rules.list()));
         const state = jobs.stateOf(wheel.jobId);
         return {
           name: POSITION_WORDS[wheel.position].toLowerCase(),
@@ -303,11 +374,19 @@ export const visitStore = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobS
         state: log.stateOf(id),
         wheels: wheels.map((now) => ({ now, left: stationsLeft([now], samples) })),
       }));
-      return dayInput(inNow, { people, benches: ruleNumber('day.benches', values), nowMs, rules: values });
+      return dayInput(inNow, {
+        people,
+        benches: ruleNumber('day.benches', values),
+        nowMs,
+        rules: values,
+      });
     },
     /** How long a visit's work will take, with its working. */
     timeLeft: (id: string) =>
-      timeLeft.run({ stations: stationsLeft(find(id).wheels, jobs.timeSamples()), rules: valuesOf(rules.list()) }),
+      timeLeft.run({
+        stations: stationsLeft(find(id).wheels, jobs.timeSamples()),
+        rules: valuesOf(rules.list()),
+      }),
   };
 };
 export type VisitStore = ReturnType<typeof visitStore>;

@@ -54,7 +54,16 @@ export const simulatedStand = (name: string): StandIn => {
   };
   return standIn<Knobs>(name, 'balance-stand', {
     schema,
-    knobs: { heavyG: 43, heavyDeg: 206, bandG: 2.5, weights: [], pace: 8, push: null, from: null, level: null },
+    knobs: {
+      heavyG: 43,
+      heavyDeg: 206,
+      bandG: 2.5,
+      weights: [],
+      pace: 8,
+      push: null,
+      from: null,
+      level: null,
+    },
     digits: 1,
     next: (knobs, seconds) => {
       const wheel: StandWheel = {
@@ -67,7 +76,8 @@ export const simulatedStand = (name: string): StandIn => {
       if (knobs.level !== null) begin({ turnDeg: turnTo(knobs.level, 3), rateDegS: 0 });
       if (knobs.from !== null)
         begin({ turnDeg: turnTo(bottomDeg(motion), knobs.from === 'left' ? 9 : 3), rateDegS: 0 });
-      if (knobs.push !== null) begin({ rateDegS: knobs.push === 'left' ? PUSH_DEG_S : -PUSH_DEG_S });
+      if (knobs.push !== null)
+        begin({ rateDegS: knobs.push === 'left' ? PUSH_DEG_S : -PUSH_DEG_S });
       Object.assign(knobs, { push: null, from: null, level: null });
       motion = standStep(wheel, bearings, motion, seconds * knobs.pace);
       const rests = isAtRest(wheel, bearings, motion);

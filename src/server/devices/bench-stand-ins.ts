@@ -20,7 +20,9 @@ export const simulatedThermometer = (name: string): StandIn => {
   const chance = seeded(11);
   let shownC = 20;
   return standIn(name, 'thermometer', {
-    schema: Joi.object({ tempC: quantity('C', -40, 90, 'What it is held against').optional() }).required(),
+    schema: Joi.object({
+      tempC: quantity('C', -40, 90, 'What it is held against').optional(),
+    }).required(),
     knobs: { tempC: 21 },
     digits: 1,
     next: ({ tempC }, seconds) => ({
@@ -43,7 +45,8 @@ export const simulatedCaliper = (name: string): StandIn => {
     next: ({ partMm, on }, seconds) => ({
       value: Math.max(
         0,
-        (shownMm = follow(shownMm, on ? partMm : 0, seconds, JAWS_S)) + (on ? (chance() - 0.5) * 0.02 : 0),
+        (shownMm = follow(shownMm, on ? partMm : 0, seconds, JAWS_S)) +
+          (on ? (chance() - 0.5) * 0.02 : 0),
       ),
     }),
   });

@@ -59,7 +59,8 @@ export const bridge = async (
     sending ??= send().finally(() => (sending = null));
   }, GATHER_MS);
   try {
-    for await (const line of createInterface({ input, crlfDelay: Infinity })) if (line.trim()) waiting.push(line);
+    for await (const line of createInterface({ input, crlfDelay: Infinity }))
+      if (line.trim()) waiting.push(line);
   } finally {
     clearInterval(timer);
   }

@@ -193,9 +193,17 @@ export const deviceHub = (
           const line = readLine(raw);
           const it = known.get(line.device);
           if (it?.standIn)
-            throw new InputError('device', `${line.device} is a simulated instrument here.`, 'another name');
+            throw new InputError(
+              'device',
+              `${line.device} is a simulated instrument here.`,
+              'another name',
+            );
           if (it && it.kind !== line.kind)
-            throw new InputError('kind', `${line.device} is a ${DEVICE_KINDS[it.kind].says}.`, it.kind);
+            throw new InputError(
+              'kind',
+              `${line.device} is a ${DEVICE_KINDS[it.kind].says}.`,
+              it.kind,
+            );
           if (!it && known.size >= DEVICES_MAX)
             throw new InputError(
               'device',
@@ -224,7 +232,11 @@ export const deviceHub = (
     forget(name: string): void {
       const it = find(name);
       if (it.standIn || stateOf(it) !== 'silent')
-        throw new InputError('device', `${name} is still here.`, 'a real instrument that is silent');
+        throw new InputError(
+          'device',
+          `${name} is still here.`,
+          'a real instrument that is silent',
+        );
       for (const listener of it.listeners) listener.end();
       known.delete(name);
     },

@@ -21,7 +21,11 @@ const POP_KPA: Record<(typeof FITS)[number], HoseTire['popKpa']> = {
   easy: { disc: 95, other: 135 },
   tight: { disc: 165, other: 205 },
 };
-const LEAK_MOL_PER_S_KPA: Record<(typeof LEAKS)[number], number> = { none: 0, slow: 2e-7, fast: 2e-5 };
+const LEAK_MOL_PER_S_KPA: Record<(typeof LEAKS)[number], number> = {
+  none: 0,
+  slow: 2e-7,
+  fast: 2e-5,
+};
 
 /** What the compressor's tank holds, gauge. */
 const TANK_KPA = 800;
@@ -103,7 +107,8 @@ export const simulatedGauge = (name: string, errorKpa = 0): StandIn => {
       const now = made.held() as Knobs;
       tire = tireOf(now);
       // Another tire is a tire that was never seated; beads are broken when somebody says what becomes of them.
-      if (now.tire !== before.tire || now.fit !== before.fit) air = emptyTire(tire, now.beads === 'lubricated');
+      if (now.tire !== before.tire || now.fit !== before.fit)
+        air = emptyTire(tire, now.beads === 'lubricated');
       else if ((raw as Partial<Knobs>).beads !== undefined)
         air =
           now.beads === 'lubricated'

@@ -10,14 +10,19 @@ export interface LetIn {
 }
 
 /** Posts lines to the program at an address; signs in where it is asked to, and again once the session is over. */
-export const linePoster = (to: string, { passphrase, who, secret }: LetIn): BridgeOptions['post'] => {
+export const linePoster = (
+  to: string,
+  { passphrase, who, secret }: LetIn,
+): BridgeOptions['post'] => {
   let cookie: string | null = null;
   const ask = (path: string, type: string, body: string) =>
     fetch(new URL(path, to), {
       method: 'POST',
       headers: {
         'content-type': type,
-        ...(passphrase ? { authorization: `Basic ${Buffer.from(`bridge:${passphrase}`).toString('base64')}` } : {}),
+        ...(passphrase
+          ? { authorization: `Basic ${Buffer.from(`bridge:${passphrase}`).toString('base64')}` }
+          : {}),
         ...(cookie ? { cookie } : {}),
       },
       body,

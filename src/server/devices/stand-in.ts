@@ -1,5 +1,10 @@
 import type Joi from 'joi';
-import { DEVICE_KINDS, type DeviceEvent, type DeviceKind, type DeviceLine } from '../../core/devices';
+import {
+  DEVICE_KINDS,
+  type DeviceEvent,
+  type DeviceKind,
+  type DeviceLine,
+} from '../../core/devices';
 import { check } from '../../core/fields';
 
 /** A simulated instrument that speaks while somebody listens, and can be told how it is held. */

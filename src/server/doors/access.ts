@@ -3,7 +3,8 @@ import type { RequestHandler } from 'express';
 const LOOPBACK = new Set(['localhost', '127.0.0.1', '[::1]', '::1']);
 
 /** True for an address that only this machine can reach. */
-export const isLoopback = (host: string): boolean => LOOPBACK.has(host) || /^127\.\d+\.\d+\.\d+$/.test(host);
+export const isLoopback = (host: string): boolean =>
+  LOOPBACK.has(host) || /^127\.\d+\.\d+\.\d+$/.test(host);
 
 /** On loopback, a page of another name must not reach the shop through the browser. */
 export const loopbackNamesOnly: RequestHandler = (req, res, next) => {
@@ -11,7 +12,11 @@ export const loopbackNamesOnly: RequestHandler = (req, res, next) => {
   res
     .status(403)
     .json({
-      error: { field: 'host', message: 'This address is not served here.', expected: 'localhost or 127.0.0.1' },
+      error: {
+        field: 'host',
+        message: 'This address is not served here.',
+        expected: 'localhost or 127.0.0.1',
+      },
     });
 };
 
@@ -22,7 +27,8 @@ export const nobody: RequestHandler = (_req, res) => {
     .json({
       error: {
         field: 'people',
-        message: 'Nobody can sign in at this shop, and it can be reached from other machines. It answers nobody.',
+        message:
+          'Nobody can sign in at this shop, and it can be reached from other machines. It answers nobody.',
         expected: 'the program started on its own machine, and an owner set up',
       },
     });

@@ -11,7 +11,8 @@ export interface Approval {
   about: string;
 }
 
-const keyOf = ({ by, sessionId, about }: Approval): string => JSON.stringify([by, sessionId, about]);
+const keyOf = ({ by, sessionId, about }: Approval): string =>
+  JSON.stringify([by, sessionId, about]);
 
 /**
  * Approvals given with a person's own PIN or passphrase at a screen where another person is signed in. Each is good for
@@ -19,7 +20,8 @@ const keyOf = ({ by, sessionId, about }: Approval): string => JSON.stringify([by
  */
 export const approvalStore = () => {
   const waiting = new Map<string, number>();
-  const isOpen = (approval: Approval, nowMs: number): boolean => (waiting.get(keyOf(approval)) ?? 0) > nowMs;
+  const isOpen = (approval: Approval, nowMs: number): boolean =>
+    (waiting.get(keyOf(approval)) ?? 0) > nowMs;
   return {
     give(approval: Approval, nowMs: number): void {
       for (const [key, endsMs] of waiting) if (endsMs <= nowMs) waiting.delete(key);

@@ -30,7 +30,12 @@ export const calendarKey = (db: Db) => {
     isBrought({ method, path, query }: Pick<Request, 'method' | 'path' | 'query'>): boolean {
       const kept = get.get(SETTING);
       const { key } = query;
-      if (method !== 'GET' || !/^\/rechecks\.ics\/?$/i.test(path) || typeof key !== 'string' || kept === undefined)
+      if (
+        method !== 'GET' ||
+        !/^\/rechecks\.ics\/?$/i.test(path) ||
+        typeof key !== 'string' ||
+        kept === undefined
+      )
         return false;
       return timingSafeEqual(digest(key), digest(kept));
     },

@@ -6,7 +6,8 @@ const TOKEN_BYTES = 32;
 /** As long as browsers keep a cookie at most. Source: RFC 6265bis, 5.5: 400 days. */
 const KEEP_S = 400 * 86_400;
 
-const nameFor = (req: Request): string => (req.secure ? '__Host-rimstone-device' : 'rimstone-device');
+const nameFor = (req: Request): string =>
+  req.secure ? '__Host-rimstone-device' : 'rimstone-device';
 
 /** The token by which a browser is known again; null for one that has never signed in. It signs no one in. */
 export const deviceTokenOf = (req: Request): string | null =>

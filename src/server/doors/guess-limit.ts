@@ -26,8 +26,13 @@ export const guessLimit = (keyOf: (req: Request) => string, most = MOST_WRONG) =
   return {
     async waits(req: Request): Promise<boolean> {
       const tried = await count.getKey(keyOf(req));
-      return tried !== undefined && tried.totalHits >= most && (tried.resetTime?.getTime() ?? 0) > Date.now();
+      return (
+        tried !== undefined &&
+        tried.totalHits >= most &&
+        (tried.resetTime?.getTime() ?? 0) > Date.now()
+      );
     },
-    wrong: (req: Request, res: Response): Promise<void> => new Promise((done) => void count(req, res, () => done())),
+    wrong: (req: Request, res: Response): Promise<void> =>
+      new Promise((done) => void count(req, res, () => done())),
   };
 };

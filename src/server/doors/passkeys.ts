@@ -52,12 +52,20 @@ export const passkeyCeremonies = (store: PasskeyStore, shopName: () => string) =
     return endsMs > Date.now();
   };
   const refused = () =>
-    new NotSignedIn('passkey', 'This passkey was not accepted.', 'a passkey of this shop, or the PIN or passphrase');
+    new NotSignedIn(
+      'passkey',
+      'This passkey was not accepted.',
+      'a passkey of this shop, or the PIN or passphrase',
+    );
   return {
     async registration(req: Request, who: string) {
       const its = store.of(who);
       if (its.length >= MAX_PASSKEYS)
-        throw new InputError('passkey', `${who} has ${MAX_PASSKEYS} passkeys.`, 'one of them removed first');
+        throw new InputError(
+          'passkey',
+          `${who} has ${MAX_PASSKEYS} passkeys.`,
+          'one of them removed first',
+        );
       const options = await generateRegistrationOptions({
         rpName: shopName() || 'Tough Rimstone',
         rpID: partyOf(req).rpID,
@@ -71,7 +79,12 @@ export const passkeyCeremonies = (store: PasskeyStore, shopName: () => string) =
       return options;
     },
     /** Throws `NotSignedIn` for a response that does not answer a challenge of this shop. */
-    async add(req: Request, who: string, label: string, response: RegistrationResponseJSON): Promise<void> {
+    async add(
+      req: Request,
+      who: string,
+      label: string,
+      response: RegistrationResponseJSON,
+    ): Promise<void> {
       const { rpID, origin } = partyOf(req);
       const result = await verifyRegistrationResponse({
         response,
@@ -82,14 +95,25 @@ export const passkeyCeremonies = (store: PasskeyStore, shopName: () => string) =
       }).catch(() => null);
       if (!result?.verified) throw refused();
       const { id, publicKey, counter, transports } = result.registrationInfo.credential;
-      if (store.find(id)) throw new InputError('passkey', 'This passkey is here already.', 'another passkey');
+      if (store.find(id))
+        throw new InputError('passkey', 'This passkey is here already.', 'another passkey');
       store.add(
-        { id, who, label, publicKey: Buffer.from(publicKey), counter, transports: [...(transports ?? [])] },
+        {
+          id,
+          who,
+          label,
+          publicKey: Buffer.from(publicKey),
+          counter,
+          transports: [...(transports ?? [])],
+        },
         new Date().toISOString(),
       );
     },
     async assertion(req: Request) {
-      const options = await generateAuthenticationOptions({ rpID: partyOf(req).rpID, userVerification: 'required' });
+      const options = await generateAuthenticationOptions({
+        rpID: partyOf(req).rpID,
+        userVerification: 'required',
+      });
       expect(options.challenge, Date.now());
       return options;
     },

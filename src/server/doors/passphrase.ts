@@ -21,10 +21,12 @@ const refused = (res: Response, status: 401 | 429, message: string, expected: st
  */
 export const passphraseGate = (passphrase: string, logger: Logger): RequestHandler => {
   const right = digest(passphrase);
-  const tooMany = (res: Response) => refused(res, 429, 'Too many wrong passphrases came from here.', WAIT_WORDS);
+  const tooMany = (res: Response) =>
+    refused(res, 429, 'Too many wrong passphrases came from here.', WAIT_WORDS);
   const guesses = guessLimit(addressOf);
   return async (req, res, next) => {
-    const challenge = () => res.set('WWW-Authenticate', 'Basic realm="Tough Rimstone", charset="UTF-8"');
+    const challenge = () =>
+      res.set('WWW-Authenticate', 'Basic realm="Tough Rimstone", charset="UTF-8"');
     const brought = broughtBy(req);
     if (brought === null) {
       challenge();

@@ -13,9 +13,17 @@ const RIGHT_WORDS: Partial<Record<Right, string>> = {
 };
 
 /** Throws `NotAllowed` when the signed-in person's role does not give a right. */
-export const checkRight = (me: SignedIn | null, right: Right, what = RIGHT_WORDS[right] ?? 'do this'): void => {
+export const checkRight = (
+  me: SignedIn | null,
+  right: Right,
+  what = RIGHT_WORDS[right] ?? 'do this',
+): void => {
   if (me !== null && !mayDo(me.role, right))
-    throw new NotAllowed('role', `${me.who} is signed in as ${me.role} and can’t ${what}.`, whoMay(right));
+    throw new NotAllowed(
+      'role',
+      `${me.who} is signed in as ${me.role} and can’t ${what}.`,
+      whoMay(right),
+    );
 };
 
 /** Where approvals are looked up, and which people the shop has. */
@@ -32,7 +40,12 @@ export interface NameCheck {
  * Throws `NotAllowed` for a name of someone who works here, other than the one who is signed in, unless that person gave
  * an approval at this screen. With `right` the name has to be of someone who works here and has that right.
  */
-export const checkNamed = (me: SignedIn | null, name: string, check: NameCheck, right: Right | null = null): void => {
+export const checkNamed = (
+  me: SignedIn | null,
+  name: string,
+  check: NameCheck,
+  right: Right | null = null,
+): void => {
   if (me === null || name === me.who) return;
   const { doors, approvals, about, rider } = check;
   const person = doors.people().find((p) => p.name === name);
@@ -50,7 +63,12 @@ export const checkNamed = (me: SignedIn | null, name: string, check: NameCheck, 
  * Throws `NotAllowed` when what an append brings about, by whatever entry, needs a right the person lacks, or when it
  * names someone else as having acted.
  */
-export const checkEffect = (me: SignedIn | null, effect: Effect, written: readonly Entry[], check: NameCheck): void => {
+export const checkEffect = (
+  me: SignedIn | null,
+  effect: Effect,
+  written: readonly Entry[],
+  check: NameCheck,
+): void => {
   if (me === null) return;
   for (const right of rightsFor(effect)) checkRight(me, right);
   for (const entry of written)
@@ -60,14 +78,19 @@ export const checkEffect = (me: SignedIn | null, effect: Effect, written: readon
 
 /** Throws `NotAllowed` when a record brings another price than it has, for someone who may not set prices. */
 export const checkPrice = (me: SignedIn | null, it: object, before: object | undefined): void => {
-  const priceOf = (record: object | undefined): unknown => (record as { priceMinor?: unknown })?.priceMinor ?? null;
+  const priceOf = (record: object | undefined): unknown =>
+    (record as { priceMinor?: unknown })?.priceMinor ?? null;
   if (priceOf(it) !== priceOf(before)) checkRight(me, 'govern', 'set a price');
 };
 
 /** Throws `NotAllowed` for what belongs to another person, for anyone but an owner. */
 export const checkOwn = (me: SignedIn | null, whose: string): void => {
   if (me !== null && me.who !== whose && !mayDo(me.role, 'govern'))
-    throw new NotAllowed('who', `This belongs to ${whose.slice(0, 60)}.`, 'your own, or an owner’s sign-in');
+    throw new NotAllowed(
+      'who',
+      `This belongs to ${whose.slice(0, 60)}.`,
+      'your own, or an owner’s sign-in',
+    );
 };
 
 /** Throws `NotAllowed` for another person's practice, unless it is shared and the role may see shared results. */
@@ -75,5 +98,9 @@ export const checkShown = (me: SignedIn | null, whose: string, isShown: boolean)
   if (me === null || me.who === whose) return;
   checkRight(me, 'trade', 'see another person’s practice');
   if (!isShown)
-    throw new NotAllowed('who', `${whose} doesn’t share practice results.`, `your own, or with ${whose}’s agreement`);
+    throw new NotAllowed(
+      'who',
+      `${whose} doesn’t share practice results.`,
+      `your own, or with ${whose}’s agreement`,
+    );
 };

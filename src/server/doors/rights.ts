@@ -72,10 +72,18 @@ export const CONFIRMED: readonly (readonly [method: string, address: string])[] 
 const READS: readonly string[] = ['GET', 'HEAD'];
 
 /** Addresses mean the same to the router in capitals, and with a slash at their end. */
-const patternOf = (address: string): RegExp => new RegExp(`^${address.replace(/:\w+/g, '[^/]+')}/?$`, 'i');
+const patternOf = (address: string): RegExp =>
+  new RegExp(`^${address.replace(/:\w+/g, '[^/]+')}/?$`, 'i');
 
-const PATTERNS = NEEDED.map(([method, address, right]) => ({ method, right, pattern: patternOf(address) }));
-const CONFIRMED_PATTERNS = CONFIRMED.map(([method, address]) => ({ method, pattern: patternOf(address) }));
+const PATTERNS = NEEDED.map(([method, address, right]) => ({
+  method,
+  right,
+  pattern: patternOf(address),
+}));
+const CONFIRMED_PATTERNS = CONFIRMED.map(([method, address]) => ({
+  method,
+  pattern: patternOf(address),
+}));
 
 /** Whether a request needs its person to have proved of late who they are. */
 export const isConfirmNeeded = (method: string, path: string): boolean =>

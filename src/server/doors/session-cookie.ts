@@ -5,7 +5,8 @@ import type { Request, Response } from 'express';
 const nameFor = (req: Request): string => (req.secure ? '__Host-rimstone' : 'rimstone');
 
 /** The session's token that a request brings; null where it brings none. */
-export const tokenOf = (req: Request): string | null => parseCookie(req.headers.cookie ?? '')[nameFor(req)] || null;
+export const tokenOf = (req: Request): string | null =>
+  parseCookie(req.headers.cookie ?? '')[nameFor(req)] || null;
 
 /** Hands the token to the browser, that shows it to no script; null takes it away. */
 export const giveToken = (req: Request, res: Response, token: string | null, days = 0): void =>

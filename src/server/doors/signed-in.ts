@@ -28,14 +28,28 @@ export const signedInOnly =
     if (!doors.areClosed() || calendar.isBrought(req)) return next();
     const token = tokenOf(req);
     const me = token === null ? null : doors.byToken(token, Date.now());
-    if (me === null) return next(new NotSignedIn('session', 'Nobody is signed in here.', 'to sign in first'));
-    if (me.isLocked) return next(new NotSignedIn('lock', `The screen of ${me.who} is locked.`, 'to unlock it first'));
+    if (me === null)
+      return next(new NotSignedIn('session', 'Nobody is signed in here.', 'to sign in first'));
+    if (me.isLocked)
+      return next(
+        new NotSignedIn('lock', `The screen of ${me.who} is locked.`, 'to unlock it first'),
+      );
     const right = rightFor(req.method, req.path);
     if (!mayDo(me.role, right))
-      return next(new NotAllowed('role', `${me.who} is signed in as ${me.role} and can’t do this.`, whoMay(right)));
+      return next(
+        new NotAllowed(
+          'role',
+          `${me.who} is signed in as ${me.role} and can’t do this.`,
+          whoMay(right),
+        ),
+      );
     if (isConfirmNeeded(req.method, req.path) && !isConfirmed(me, Date.now()))
       return next(
-        new NotSignedIn('confirm', 'This needs your PIN or passphrase again.', `that of ${me.who}, or a passkey`),
+        new NotSignedIn(
+          'confirm',
+          'This needs your PIN or passphrase again.',
+          `that of ${me.who}, or a passkey`,
+        ),
       );
     signedIn.set(req, me);
     res.once(
@@ -49,7 +63,9 @@ export const signedInOnly =
 const namesIn = (body: unknown): unknown[] => {
   if (typeof body !== 'object' || body === null) return [];
   const { who, entries } = body as { who?: unknown; entries?: unknown };
-  const ofEntries = Array.isArray(entries) ? entries.map((e: { who?: unknown } | null) => e?.who) : [];
+  const ofEntries = Array.isArray(entries)
+    ? entries.map((e: { who?: unknown } | null) => e?.who)
+    : [];
   return [who, ...ofEntries].filter((name) => name !== undefined);
 };
 

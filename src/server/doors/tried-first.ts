@@ -13,7 +13,9 @@ const isDigits = (secret: string): boolean => /^\d+$/.test(secret);
  * shop. A PIN is held to the list of known ones alone: six digits are few, and waiting guards them.
  */
 export const isTriedFirst = (secret: string, own: readonly string[]): boolean => {
-  const names = own.flatMap((name) => [name, name.replace(/\s+/g, ''), ...name.split(/\s+/)]).filter(Boolean);
+  const names = own
+    .flatMap((name) => [name, name.replace(/\s+/g, ''), ...name.split(/\s+/)])
+    .filter(Boolean);
   const { score, sequence } = zxcvbn(secret.slice(0, MOST_LOOKED_AT), [...names, 'rimstone']);
   const isKnown = sequence.length === 1 && sequence[0]!.pattern === 'dictionary';
   return isKnown || (!isDigits(secret) && score < LEAST_SCORE);
@@ -25,6 +27,8 @@ export const checkNotTriedFirst = (secret: string, own: readonly string[]): void
   throw new InputError(
     'secret',
     'It is among what is tried first.',
-    isDigits(secret) ? 'other digits, that mean nothing' : 'a few words that have nothing to do with each other',
+    isDigits(secret)
+      ? 'other digits, that mean nothing'
+      : 'a few words that have nothing to do with each other',
   );
 };

@@ -1,4 +1,10 @@
-import { LINE_KINDS, lineSchema, SHOP_FORMAT, SHOP_FORMAT_VERSION, type LineKind } from '../../core/exchange';
+import {
+  LINE_KINDS,
+  lineSchema,
+  SHOP_FORMAT,
+  SHOP_FORMAT_VERSION,
+  type LineKind,
+} from '../../core/exchange';
 import { ENTRY_KINDS, keptEntrySchema } from '../../core/job';
 import { RECORD_KINDS, recordSchema } from '../../core/shop';
 import { jsonSchemaOf, type Json } from '../json-schema';
@@ -11,9 +17,19 @@ const ref = (name: string): Json => ({ $ref: `#/$defs/${encodeURIComponent(name)
 /** What a line holds that its own schema does not look into. */
 const inside: { [K in LineKind]?: () => Json } = {
   visit: () => ({
-    entries: { type: 'array', minItems: 1, items: { oneOf: VISIT_ENTRY_KINDS.map((k) => ref(`visit entry ${k}`)) } },
+    entries: {
+      type: 'array',
+      minItems: 1,
+      items: { oneOf: VISIT_ENTRY_KINDS.map((k) => ref(`visit entry ${k}`)) },
+    },
   }),
-  job: () => ({ entries: { type: 'array', minItems: 1, items: { oneOf: ENTRY_KINDS.map((k) => ref(`entry ${k}`)) } } }),
+  job: () => ({
+    entries: {
+      type: 'array',
+      minItems: 1,
+      items: { oneOf: ENTRY_KINDS.map((k) => ref(`entry ${k}`)) },
+    },
+  }),
 };
 
 const lineOf = (kind: LineKind): Json => {

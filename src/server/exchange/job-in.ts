@@ -14,7 +14,10 @@ export const jobIn = (db: Db, jobs: JobStore, records: RecordStore) => {
   const isTaken = db.prepare<[number], 1>('SELECT 1 FROM jobs WHERE number = ?').pluck();
   const next = db.prepare<[], number>('SELECT coalesce(max(number), 1000) + 1 FROM jobs').pluck();
   const isVisit = db.prepare<[string], 1>('SELECT 1 FROM visits WHERE id = ?').pluck();
-  const lastPlace = db.prepare<[], number>('SELECT coalesce(max(place), 0) FROM fitted').pluck().get()!;
+  const lastPlace = db
+    .prepare<[], number>('SELECT coalesce(max(place), 0) FROM fitted')
+    .pluck()
+    .get()!;
   const insert = db.prepare(
     `INSERT INTO jobs (id, number, machine_id, wheel_id, machine_name, wheel_position, rider, opened_at, last_at,
        last_seq, search, visit_id)
@@ -32,9 +35,17 @@ export const jobIn = (db: Db, jobs: JobStore, records: RecordStore) => {
     const { machine, wheel, rider } = (entries[0] as EntryBody<'opened'>).data;
     const known = records.find('wheels', wheel.id);
     if (!records.find('machines', machine.id))
-      throw new InputError('entries[0].data.machine', 'There is no such machine.', 'a machine of the file, or of here');
+      throw new InputError(
+        'entries[0].data.machine',
+        'There is no such machine.',
+        'a machine of the file, or of here',
+      );
     if (known?.machineId !== machine.id)
-      throw new InputError('entries[0].data.wheel', 'There is no such wheel on it.', 'a wheel of this machine');
+      throw new InputError(
+        'entries[0].data.wheel',
+        'There is no such wheel on it.',
+        'a wheel of this machine',
+      );
     return {
       machineId: machine.id,
       wheelId: wheel.id,
@@ -56,7 +67,12 @@ export const jobIn = (db: Db, jobs: JobStore, records: RecordStore) => {
     if (visitId !== null && isVisit.get(visitId) === undefined)
       throw new InputError('visitId', 'There is no such visit.', 'a visit of the file, or null');
     const held = entries.find((e) => jobs.holds(e.id));
-    if (held) throw new InputError('entries', `The entry ${held.id} stands in another log.`, 'ids of its own');
+    if (held)
+      throw new InputError(
+        'entries',
+        `The entry ${held.id} stands in another log.`,
+        'ids of its own',
+      );
     const number = isTaken.get(line.number) === undefined ? line.number : next.get()!;
     insert.run({ id, number, visitId, at: entries[0]!.at, ...opening });
     entries.forEach(({ data, replaces, arrivedAt, ...entry }, i) =>
@@ -72,7 +88,8 @@ export const jobIn = (db: Db, jobs: JobStore, records: RecordStore) => {
     for (const { kind, stockId, count } of taken) take.run(id, kind, stockId, count);
     const state = jobs.settleAgain(id);
     const { before = {}, after = null, place = 1 } = fitted ?? {};
-    if (fitted) fit.run(id, JSON.stringify(before), after && JSON.stringify(after), lastPlace + place);
+    if (fitted)
+      fit.run(id, JSON.stringify(before), after && JSON.stringify(after), lastPlace + place);
     // What it put on the wheel in another shop is nothing to be done here, or to be taken back.
     else if (of !== 'shop' && state.handedOver) fit.run(id, NOTHING, NOTHING, lastPlace + 1);
     return { taken: 'new', number };

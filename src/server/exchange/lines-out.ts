@@ -29,7 +29,9 @@ const toEntry = ({ data, replaces, arrivedAt, ...row }: LogRow) => ({
 
 /** The first line of a file. */
 const heading = (db: Db, of: FileOf): Line => {
-  const name = db.prepare<[], string>("SELECT value FROM settings WHERE key = 'shop-name'").pluck().get() ?? '';
+  const name =
+    db.prepare<[], string>("SELECT value FROM settings WHERE key = 'shop-name'").pluck().get() ??
+    '';
   return { line: 'shop', format: SHOP_FORMAT, version: SHOP_FORMAT_VERSION, of, name };
 };
 
@@ -57,7 +59,11 @@ const logLines = (db: Db) => {
     return { before: JSON.parse(row.before) as object, after, place: row.place };
   };
   return {
-    visit: (id: string): Line => ({ line: 'visit', id, entries: visitLog.all(id).map(toEntry) as KeptVisitEntry[] }),
+    visit: (id: string): Line => ({
+      line: 'visit',
+      id,
+      entries: visitLog.all(id).map(toEntry) as KeptVisitEntry[],
+    }),
     /** `withShelf`: also what its hand-over moved, which says something in its own shop alone. */
     job: (id: string, withShelf: boolean): Line => ({
       line: 'job',
@@ -76,15 +82,25 @@ const ruleLines = (db: Db): Line[] =>
       'SELECT key, value, note, changed_by AS changedBy, reason, changed_at AS changedAt FROM rules ORDER BY key',
     )
     .all()
-    .map((row) => ({ line: 'rule' as const, ...row, value: JSON.parse(row.value) as number | string }))
+    .map((row) => ({
+      line: 'rule' as const,
+      ...row,
+      value: JSON.parse(row.value) as number | string,
+    }))
     .filter(({ key, value }) =>
-      DEFAULT_RULES.some((rule) => rule.key === key && caught(() => checkRuleValue(rule, value)).ok),
+      DEFAULT_RULES.some(
+        (rule) => rule.key === key && caught(() => checkRuleValue(rule, value)).ok,
+      ),
     );
 
 /** Everything that a shop keeps, line by line in one order, so that the same shop always makes the same file. */
 export function* shopLines(db: Db): Generator<Line> {
   yield heading(db, 'shop');
-  yield* db.prepare<[], Line<'person'>>(`SELECT 'person' AS line, name, role, pace FROM people ORDER BY name`).all();
+  yield* db
+    .prepare<[], Line<'person'>>(
+      `SELECT 'person' AS line, name, role, pace FROM people ORDER BY name`,
+    )
+    .all();
   yield* ruleLines(db);
   for (const row of db
     .prepare<[], Omit<Line<'rule-change'>, 'from' | 'to'> & { old: string; new: string }>(
@@ -96,9 +112,13 @@ export function* shopLines(db: Db): Generator<Line> {
     yield { line, key, from: JSON.parse(old) as string, to: JSON.parse(to) as string, ...rest };
   }
   const records = recordReader(db);
-  for (const kind of RECORD_KINDS) for (const record of records.list(kind)) yield { line: 'record', kind, record };
+  for (const kind of RECORD_KINDS)
+    for (const record of records.list(kind)) yield { line: 'record', kind, record };
   const logs = logLines(db);
-  const visitIds = db.prepare<[], string>('SELECT id FROM visits ORDER BY opened_at, id').pluck().all();
+  const visitIds = db
+    .prepare<[], string>('SELECT id FROM visits ORDER BY opened_at, id')
+    .pluck()
+    .all();
   for (const id of visitIds) yield logs.visit(id);
   const jobIds = db.prepare<[], string>('SELECT id FROM jobs ORDER BY number').pluck().all();
   for (const id of jobIds) yield logs.job(id, true);
@@ -109,7 +129,11 @@ export function* shopLines(db: Db): Generator<Line> {
        FROM orders ORDER BY ordered_at, id`,
     )
     .all())
-    yield { ...row, jobIds: JSON.parse(row.jobIds) as string[], came: row.came === null ? null : row.came === 1 };
+    yield {
+      ...row,
+      jobIds: JSON.parse(row.jobIds) as string[],
+      came: row.came === null ? null : row.came === 1,
+    };
   for (const row of db
     .prepare<[], Omit<Line<'practice'>, 'acts' | 'good'> & { acts: string; good: 0 | 1 }>(
       `SELECT 'practice' AS line, id, who, at, kind, level, seed, acts, good, cost, advised_cost AS advisedCost,
@@ -159,17 +183,25 @@ export function* riderLines(db: Db, rider: string): Generator<Line> {
     const record = machine.rider === rider ? machine : { ...machine, rider, note: '' };
     yield { line: 'record', kind: 'machines', record };
   }
-  const wheelIds = db.prepare<[string], string>('SELECT id FROM wheels WHERE machine_id = ? ORDER BY id').pluck();
+  const wheelIds = db
+    .prepare<[string], string>('SELECT id FROM wheels WHERE machine_id = ? ORDER BY id')
+    .pluck();
   for (const machineId of machineIds)
     for (const id of wheelIds.all(machineId))
       yield { line: 'record', kind: 'wheels', record: records.find('wheels', id)! };
   const logs = logLines(db);
   const idsOf = (table: string, order: string) =>
-    db.prepare<[string], string>(`SELECT id FROM ${table} WHERE rider = ? ORDER BY ${order}`).pluck().all(rider);
+    db
+      .prepare<[string], string>(`SELECT id FROM ${table} WHERE rider = ? ORDER BY ${order}`)
+      .pluck()
+      .all(rider);
   const visitIds = new Set(idsOf('visits', 'opened_at, id'));
   for (const id of visitIds) yield logs.visit(id);
   for (const id of idsOf('jobs', 'number')) {
     const job = logs.job(id, false) as Line<'job'>;
-    yield { ...job, visitId: job.visitId !== null && visitIds.has(job.visitId) ? job.visitId : null };
+    yield {
+      ...job,
+      visitId: job.visitId !== null && visitIds.has(job.visitId) ? job.visitId : null,
+    };
   }
 }

@@ -34,14 +34,32 @@ export const checkOrder = (entries: readonly LogEntry[], openings: readonly stri
   entries.forEach(({ id, at, kind, data, replaces }, i) => {
     const opens = openings[i];
     if (opens !== undefined && kind !== opens)
-      throw new InputError(`entries[${i}].kind`, `The log does not begin as it should.`, openings.join(', '));
+      throw new InputError(
+        `entries[${i}].kind`,
+        `The log does not begin as it should.`,
+        openings.join(', '),
+      );
     if (opens === undefined && openings.includes(kind))
-      throw new InputError(`entries[${i}].kind`, 'The log is opened twice.', 'one opening, at its beginning');
-    if (at < last) throw new InputError(`entries[${i}].at`, 'The time of the log runs backwards.', `${last} or later`);
-    if (known.has(id)) throw new InputError(`entries[${i}].id`, `${id} stands twice.`, 'an id of its own for each');
+      throw new InputError(
+        `entries[${i}].kind`,
+        'The log is opened twice.',
+        'one opening, at its beginning',
+      );
+    if (at < last)
+      throw new InputError(
+        `entries[${i}].at`,
+        'The time of the log runs backwards.',
+        `${last} or later`,
+      );
+    if (known.has(id))
+      throw new InputError(`entries[${i}].id`, `${id} stands twice.`, 'an id of its own for each');
     const named = kind === 'undo' ? (data as { entryId: string }).entryId : replaces;
     if (named !== undefined && !known.has(named))
-      throw new InputError(`entries[${i}]`, `It names ${named}, which is not before it.`, 'the id of an earlier entry');
+      throw new InputError(
+        `entries[${i}]`,
+        `It names ${named}, which is not before it.`,
+        'the id of an earlier entry',
+      );
     last = at;
     known.add(id);
   });

@@ -51,13 +51,18 @@ async function* linesIn(stream: Readable): AsyncGenerator<string> {
     chars += last.length;
     if (chars > MOST_LINE_CHARS) throw unfit('A line in it has no end.');
   }
-  if (pieces.join('') + decoded() !== '') throw unfit('Its last line has no end: the file was cut off.');
+  if (pieces.join('') + decoded() !== '')
+    throw unfit('Its last line has no end: the file was cut off.');
 }
 
 const parsed = (text: string, n: number): Line => {
   let value: unknown;
   if (isTooDeep(text))
-    throw new InputError(`line ${n}`, 'It is nested too deeply.', `at most ${MAX_JSON_DEPTH} levels`);
+    throw new InputError(
+      `line ${n}`,
+      'It is nested too deeply.',
+      `at most ${MAX_JSON_DEPTH} levels`,
+    );
   try {
     value = JSON.parse(text);
   } catch {
@@ -73,7 +78,11 @@ const atLine = <T>(n: number, run: () => T): T => {
   } catch (error) {
     const code = (error as { code?: string }).code ?? '';
     if (code.startsWith('SQLITE_CONSTRAINT'))
-      throw new InputError(`line ${n}`, 'It contradicts what the shop holds.', 'a line that fits the shop');
+      throw new InputError(
+        `line ${n}`,
+        'It contradicts what the shop holds.',
+        'a line that fits the shop',
+      );
     if (!(error instanceof InputError) || error.field.startsWith('line ')) throw error;
     throw new InputError(`line ${n}: ${error.field}`, error.message, error.expected);
   }
@@ -82,7 +91,8 @@ const atLine = <T>(n: number, run: () => T): T => {
 /** Copies a photograph into a folder. Throws `InputError` where it is not the one that its name says. */
 const photoOut = async (zip: ZipFile, entry: ZipEntry, folder: string): Promise<void> => {
   const name = entry.fileName.slice(PHOTO_FOLDER.length + 1);
-  if (entry.uncompressedSize > MOST_PHOTO_BYTES) throw unfit(`${name} in it is too large for a photograph.`);
+  if (entry.uncompressedSize > MOST_PHOTO_BYTES)
+    throw unfit(`${name} in it is too large for a photograph.`);
   const hash = createHash('sha256');
   const watch = new Transform({
     transform(chunk: Buffer, _encoding, done) {
@@ -110,7 +120,11 @@ export interface FileSink {
  * Reads a file whole: each line checked and handed on, each photograph held to its name. Returns the names of the
  * photographs. Throws `InputError` for a file that is damaged, or holds what does not belong there; `signal` ends it.
  */
-export const readFile = async (file: string, sink: FileSink, signal?: AbortSignal): Promise<string[]> => {
+export const readFile = async (
+  file: string,
+  sink: FileSink,
+  signal?: AbortSignal,
+): Promise<string[]> => {
   let zip: ZipFile;
   try {
     zip = await openPromise(file, { lazyEntries: true, autoClose: false });
@@ -124,8 +138,11 @@ export const readFile = async (file: string, sink: FileSink, signal?: AbortSigna
     const lines = entries.get(LINES_NAME);
     if (!lines) throw unfit(`It has no ${LINES_NAME}.`);
     entries.delete(LINES_NAME);
-    const stray = [...entries.keys()].find((name) => !isPhotoName(name.replace(`${PHOTO_FOLDER}/`, '')));
-    if (stray !== undefined) throw unfit(`It holds ${stray.slice(0, 80)}, which does not belong there.`);
+    const stray = [...entries.keys()].find(
+      (name) => !isPhotoName(name.replace(`${PHOTO_FOLDER}/`, '')),
+    );
+    if (stray !== undefined)
+      throw unfit(`It holds ${stray.slice(0, 80)}, which does not belong there.`);
     let n = 0;
     let sinceMs = performance.now();
     for await (const text of linesIn(await contentOf(zip, lines))) {

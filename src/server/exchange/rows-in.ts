@@ -6,7 +6,9 @@ import { ruleStore } from '../db/rule-store';
 
 /** Takes a person in, without a secret. */
 export const personIn = (db: Db) => {
-  const here = db.prepare<[string], { role: string; pace: string }>('SELECT role, pace FROM people WHERE name = ?');
+  const here = db.prepare<[string], { role: string; pace: string }>(
+    'SELECT role, pace FROM people WHERE name = ?',
+  );
   const add = db.prepare('INSERT INTO people (name, role, pace) VALUES (@name, @role, @pace)');
   return ({ name, role, pace }: Line<'person'>): Taken => {
     const known = here.get(name);
@@ -58,7 +60,9 @@ export const plainIn = (db: Db) => {
     `INSERT INTO orders (id, what, stock_id, count, supplier, job_ids, ordered_at, ordered_by, closed_at, closed_by, came)
      VALUES (@id, @what, @stockId, @count, @supplier, @jobIds, @orderedAt, @orderedBy, @closedAt, @closedBy, @came)`,
   );
-  const round = db.prepare<[string], { seed: number }>('SELECT seed FROM practice_runs WHERE id = ?');
+  const round = db.prepare<[string], { seed: number }>(
+    'SELECT seed FROM practice_runs WHERE id = ?',
+  );
   const addRound = db.prepare(
     `INSERT INTO practice_runs (id, who, at, kind, level, seed, acts, good, cost, advised_cost, took_s)
      VALUES (@id, @who, @at, @kind, @level, @seed, @acts, @good, @cost, @advisedCost, @tookS)`,

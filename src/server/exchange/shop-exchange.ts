@@ -24,7 +24,8 @@ const FOLDER = /^taking-in-[0-9a-f-]{36}$/;
 const FILE = 'brought.zip';
 
 const isEmpty = (db: Db): boolean =>
-  db.prepare('SELECT 1 FROM machines').get() === undefined && db.prepare('SELECT 1 FROM visits').get() === undefined;
+  db.prepare('SELECT 1 FROM machines').get() === undefined &&
+  db.prepare('SELECT 1 FROM visits').get() === undefined;
 
 /** Takes a shop, or one of its jobs, out into a file, and a file in. `folder` is where files are looked into. */
 export const shopExchange = (db: Db, photosDir: string, folder: string) => {
@@ -33,7 +34,9 @@ export const shopExchange = (db: Db, photosDir: string, folder: string) => {
   const reading = new Set<() => void>();
   // What an interrupted one left.
   const left = existsSync(folder) ? readdirSync(folder).filter((name) => FOLDER.test(name)) : [];
-  const tidied = Promise.all(left.map((name) => rm(join(folder, name), { recursive: true, force: true })));
+  const tidied = Promise.all(
+    left.map((name) => rm(join(folder, name), { recursive: true, force: true })),
+  );
 
   /** The shop as it stands at one moment, whatever is written meanwhile. */
   const snapshot = (): { of: Db; end: () => void } => {
@@ -69,12 +72,18 @@ export const shopExchange = (db: Db, photosDir: string, folder: string) => {
       copy.exec('BEGIN');
       const photos = await readFile(
         file,
-        { take: taking.take, photosDir: join(into, PHOTO_FOLDER), roomBytes: (await freeBytes(into)) / 2 },
+        {
+          take: taking.take,
+          photosDir: join(into, PHOTO_FOLDER),
+          roomBytes: (await freeBytes(into)) / 2,
+        },
         signal,
       );
       const { photoIds, ...plan } = taking.end();
       if (!wasEmpty)
-        changeStore(copy).note('people', 'shop', 'the shop', { takenIn: [null, `${plan.of} of ${plan.from}`] });
+        changeStore(copy).note('people', 'shop', 'the shop', {
+          takenIn: [null, `${plan.of} of ${plan.from}`],
+        });
       copy.exec('COMMIT');
       const here = new Set(photoNames(photosDir));
       const held = new Set([...here, ...photos].map((name) => name.split('.')[0]));
@@ -83,7 +92,10 @@ export const shopExchange = (db: Db, photosDir: string, folder: string) => {
       copy.close();
       checkFile(path);
       await onDisk(path);
-      return { ...plan, photographs: { new: fresh.length, same: photos.length - fresh.length, missing } };
+      return {
+        ...plan,
+        photographs: { new: fresh.length, same: photos.length - fresh.length, missing },
+      };
     } finally {
       if (copy.open) copy.close();
     }
@@ -93,9 +105,11 @@ export const shopExchange = (db: Db, photosDir: string, folder: string) => {
     /** The whole shop, as a zip file. `failed` is told where it breaks off. */
     shopOut: (failed: (error: unknown) => void): Readable => out(shopLines, failed),
     /** One job with what it needs. */
-    jobOut: (jobId: string, failed: (error: unknown) => void): Readable => out((of) => jobLines(of, jobId), failed),
+    jobOut: (jobId: string, failed: (error: unknown) => void): Readable =>
+      out((of) => jobLines(of, jobId), failed),
     /** All that is kept of a rider. */
-    riderOut: (name: string, failed: (error: unknown) => void): Readable => out((of) => riderLines(of, name), failed),
+    riderOut: (name: string, failed: (error: unknown) => void): Readable =>
+      out((of) => riderLines(of, name), failed),
     /** Keeps a file for a while and says what taking it in would do; nothing changes. Throws `InputError`. */
     async bring(from: Readable, signal?: AbortSignal): Promise<Brought> {
       await tidied;
@@ -118,7 +132,8 @@ export const shopExchange = (db: Db, photosDir: string, folder: string) => {
     },
     /** Makes a copy of the shop with a brought file in it, in a folder of its own. */
     async made(id: string): Promise<{ plan: TakePlan; folder: string }> {
-      if (!brought.has(id)) throw new NotFound('There is no such file any more: bring it once more.');
+      if (!brought.has(id))
+        throw new NotFound('There is no such file any more: bring it once more.');
       const into = join(place(id), 'made');
       return { plan: await copyWith(join(place(id), FILE), into), folder: into };
     },

@@ -47,7 +47,9 @@ export const takingIn = (db: Db) => {
   const job = jobIn(db, jobs, shop.records);
   const visit = visitIn(db, visits);
   // Without a note that somebody changed it: it came with the file.
-  const putName = db.prepare("INSERT OR REPLACE INTO settings (key, value) VALUES ('shop-name', ?)");
+  const putName = db.prepare(
+    "INSERT OR REPLACE INTO settings (key, value) VALUES ('shop-name', ?)",
+  );
   let heading: Line<'shop'> | null = null;
   const plan: Omit<TakePlan, 'of' | 'from' | 'photographs'> & { photoIds: Set<string> } = {
     counts: noCounts(),
@@ -59,7 +61,8 @@ export const takingIn = (db: Db) => {
 
   const record = <K extends RecordKind>(kind: K, it: Records[K]): Taken => {
     const known = shop.records.find(kind, it.id);
-    if (known) return isDeepStrictEqual({ ...known, version: 1 }, { ...it, version: 1 }) ? 'same' : 'stays';
+    if (known)
+      return isDeepStrictEqual({ ...known, version: 1 }, { ...it, version: 1 }) ? 'same' : 'stays';
     shop.records.bringIn(kind, it);
     return 'new';
   };
@@ -72,7 +75,12 @@ export const takingIn = (db: Db) => {
 
   const IN: { [K in LineKind]: (line: Line<K>) => Taken } = {
     shop: (line) => {
-      if (heading) throw new InputError('line', 'The file has two first lines.', 'one line that says what the file is');
+      if (heading)
+        throw new InputError(
+          'line',
+          'The file has two first lines.',
+          'one line that says what the file is',
+        );
       heading = line;
       return line.of === 'shop' ? name(line.name) : 'stays';
     },
@@ -95,23 +103,38 @@ export const takingIn = (db: Db) => {
   return {
     take(line: Line): void {
       if (last === null && line.line !== 'shop')
-        throw new InputError('line', 'The file does not begin with what it is.', 'a first line of the kind shop');
+        throw new InputError(
+          'line',
+          'The file does not begin with what it is.',
+          'a first line of the kind shop',
+        );
       if (last !== null && LINE_KINDS.indexOf(line.line) < LINE_KINDS.indexOf(last))
-        throw new InputError('line', `A line ${line.line} stands after one of ${last}.`, LINE_KINDS.join(', '));
+        throw new InputError(
+          'line',
+          `A line ${line.line} stands after one of ${last}.`,
+          LINE_KINDS.join(', '),
+        );
       last = line.line;
       const taken = (IN[line.line] as (line: Line) => Taken)(line);
       plan.counts[line.line][taken]++;
       if (taken === 'stays' && line.line !== 'shop' && plan.staying.length < MOST_TOLD)
         plan.staying.push({
           kind: line.line,
-          name: line.line === 'record' ? nameOf(line.record) : line.line === 'rule' ? line.key : nameOf(line),
+          name:
+            line.line === 'record'
+              ? nameOf(line.record)
+              : line.line === 'rule'
+                ? line.key
+                : nameOf(line),
         });
-      if (taken === 'new' && (line.line === 'job' || line.line === 'visit')) plan.entries += line.entries.length;
+      if (taken === 'new' && (line.line === 'job' || line.line === 'visit'))
+        plan.entries += line.entries.length;
       for (const photoId of photosOf(line)) plan.photoIds.add(photoId);
     },
     /** What all lines together did. Throws `InputError` where there was none. */
     end(): Omit<TakePlan, 'photographs'> & { photoIds: ReadonlySet<string> } {
-      if (!heading) throw new InputError('file', 'The file is empty.', 'a file that a shop was taken out into');
+      if (!heading)
+        throw new InputError('file', 'The file is empty.', 'a file that a shop was taken out into');
       visits.settleAll();
       const { of, name: from } = heading as { of: FileOf; name: string };
       return { of, from, ...plan };

@@ -27,7 +27,12 @@ export const visitIn = (db: Db, log: VisitLog) => {
       );
     const { id: entryId, who, at } = first!;
     const held = entries.find((e) => log.heldAt(e.id) !== undefined);
-    if (held) throw new InputError('entries', `The entry ${held.id} stands in another log.`, 'ids of its own');
+    if (held)
+      throw new InputError(
+        'entries',
+        `The entry ${held.id} stands in another log.`,
+        'ids of its own',
+      );
     log.open({ id, machineId, machineName, rider, entryId, who }, at);
     for (const { at: wroteAt, ...body } of rest) log.write(id, [body as VisitEntryBody], wroteAt);
     return 'new';

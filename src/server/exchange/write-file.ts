@@ -28,7 +28,11 @@ async function* texts(lines: Iterable<Line>, seen: (line: Line) => void): AsyncG
 /**
  * A zip file of lines, and of the photographs that they name, as a stream; `failed` is told where it breaks off.
  */
-export const writeFile = (lines: Iterable<Line>, photosDir: string, failed: (error: unknown) => void): Readable => {
+export const writeFile = (
+  lines: Iterable<Line>,
+  photosDir: string,
+  failed: (error: unknown) => void,
+): Readable => {
   const zip = new ZipFile();
   const named = new Set<string>();
   const text = Readable.from(texts(lines, (line) => photosOf(line).forEach((id) => named.add(id))));
@@ -43,7 +47,11 @@ export const writeFile = (lines: Iterable<Line>, photosDir: string, failed: (err
     for (const name of photoNames(photosDir))
       if (named.has(name.split('.')[0]!))
         // A photograph is packed already.
-        zip.addFile(join(photosDir, name), `${PHOTO_FOLDER}/${name}`, { compress: false, mtime: MTIME, mode: 0o600 });
+        zip.addFile(join(photosDir, name), `${PHOTO_FOLDER}/${name}`, {
+          compress: false,
+          mtime: MTIME,
+          mode: 0o600,
+        });
     zip.end();
   });
   zip.addReadStream(text, LINES_NAME, { mtime: MTIME, mode: 0o600 });

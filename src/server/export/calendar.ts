@@ -30,4 +30,5 @@ export const calendarOf = (calName: string, days: readonly CalendarDay[]): strin
 };
 
 /** What a calendar program reads as a calendar with nothing in it. */
-const EMPTY = 'BEGIN:VCALENDAR\r\nVERSION:2.0\r\nCALSCALE:GREGORIAN\r\nPRODID:tough-rimstone\r\nEND:VCALENDAR\r\n';
+const EMPTY =
+  'BEGIN:VCALENDAR\r\nVERSION:2.0\r\nCALSCALE:GREGORIAN\r\nPRODID:tough-rimstone\r\nEND:VCALENDAR\r\n';

@@ -4,7 +4,11 @@ import { csvOf } from './csv-cells';
 const COLUMNS = ['at', 'who', 'kind', 'of', 'name', 'field', 'from', 'to', 'reason'] as const;
 
 const cell = (value: unknown): string =>
-  value === null || value === undefined ? '' : typeof value === 'string' ? value : JSON.stringify(value);
+  value === null || value === undefined
+    ? ''
+    : typeof value === 'string'
+      ? value
+      : JSON.stringify(value);
 
 /** Who changed what, CSV (RFC 4180). */
 export const changesCsv = (changes: readonly ShopChange[]): string =>

@@ -11,7 +11,10 @@ export const unmark = (cell: string): string =>
   cell.startsWith("'") && FORMULA.test(cell.slice(1)) ? cell.slice(1) : cell;
 
 /** Rows as CSV (RFC 4180), every text marked where it has to be; spaces at its ends and breaks in it stay. */
-export const csvOf = (rows: readonly (readonly unknown[])[] | readonly object[], options: Options = {}): string =>
+export const csvOf = (
+  rows: readonly (readonly unknown[])[] | readonly object[],
+  options: Options = {},
+): string =>
   stringify([...rows], {
     record_delimiter: 'windows',
     quoted_match: /^\s|\s$|[\r\n]/,

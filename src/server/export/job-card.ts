@@ -22,9 +22,10 @@ export const jobCardPdf = ({ job, entries, units, shopName, on }: CardInput): Pr
   const pdf = taggedPdf({ title: `Job ${job.number}: ${card.title}`, author: shopName, on });
   pdf.title(card.title);
   pdf.text(card.subtitle, { soft: true });
-  pdf.text(`Job ${job.number} · opened ${job.openedAt.slice(0, 10)}${shopName ? ` · ${shopName}` : ''}`, {
-    soft: true,
-  });
+  pdf.text(
+    `Job ${job.number} · opened ${job.openedAt.slice(0, 10)}${shopName ? ` · ${shopName}` : ''}`,
+    { soft: true },
+  );
   if (card.despite) {
     pdf.heading('Mind this');
     pdf.text(card.despite);

@@ -49,7 +49,8 @@ export const mixedText = (doc: Doc) => {
   const nameOf = (face: string, weight: Weight): string => `${face} ${weight}`;
   const choose = (face: string, weight: Weight): void => {
     const name = nameOf(face, weight);
-    if (!opened.has(name)) doc.registerFont(name, packageFile(`${face}-${FILE_WEIGHT[weight]}-normal.woff`));
+    if (!opened.has(name))
+      doc.registerFont(name, packageFile(`${face}-${FILE_WEIGHT[weight]}-normal.woff`));
     opened.add(name);
     doc.font(name);
   };
@@ -90,7 +91,8 @@ export const mixedText = (doc: Doc) => {
     const parts: string[] = [''];
     for (const letter of word) {
       const longer = parts.at(-1)! + letter;
-      if (parts.at(-1) === '' || widthOf(longer, weight, size) <= widthPt) parts[parts.length - 1] = longer;
+      if (parts.at(-1) === '' || widthOf(longer, weight, size) <= widthPt)
+        parts[parts.length - 1] = longer;
       else parts.push(letter);
     }
     return parts;
@@ -126,7 +128,14 @@ export const mixedText = (doc: Doc) => {
       return { lines, heightPt: lines.length * lineHeight(weight, size) };
     },
     /** Draws what was laid out with the same weight and size, from its upper left corner. */
-    draw({ lines }: LaidOut, weight: Weight, size: number, color: string, x: number, y: number): void {
+    draw(
+      { lines }: LaidOut,
+      weight: Weight,
+      size: number,
+      color: string,
+      x: number,
+      y: number,
+    ): void {
       const heightPt = lineHeight(weight, size);
       const baseY = y + toBaseline(weight, size);
       lines.forEach((runs, i) => {

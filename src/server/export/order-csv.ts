@@ -1,7 +1,16 @@
 import type { OrderList, ToOrder } from '../../core/parts';
 import { csvOf } from './csv-cells';
 
-const COLUMNS = ['state', 'what', 'count', 'supplier', 'for', 'wanted on', 'ordered on', 'ordered by'] as const;
+const COLUMNS = [
+  'state',
+  'what',
+  'count',
+  'supplier',
+  'for',
+  'wanted on',
+  'ordered on',
+  'ordered by',
+] as const;
 
 /** What has to be ordered and what is on its way, CSV (RFC 4180). */
 export const orderCsv = ({ short, ordered }: OrderList): string => {

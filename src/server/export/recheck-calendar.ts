@@ -29,7 +29,9 @@ export const allRechecks = (rows: readonly RecheckRow[], shopName: string): stri
       return {
         uid: r.id,
         title: `${r.what}: ${r.tool ? r.tool.name : `${wheel}${r.machineName}`}`,
-        description: [r.jobNumber === null ? '' : `Job ${r.jobNumber}`, r.rider ?? ''].filter(Boolean).join(', '),
+        description: [r.jobNumber === null ? '' : `Job ${r.jobNumber}`, r.rider ?? '']
+          .filter(Boolean)
+          .join(', '),
         onDate: r.dueOn,
       };
     }),

@@ -25,7 +25,9 @@ const MOST_COLUMNS = 100;
 /** What separates the cells: comma, or what a spreadsheet of another tongue writes, by the header. */
 const delimiterOf = (text: string): string => {
   const header = /^[^\r\n]*/.exec(text)![0];
-  return [',', ';', '\t'].reduce((best, d) => (header.split(d).length > header.split(best).length ? d : best));
+  return [',', ';', '\t'].reduce((best, d) =>
+    header.split(d).length > header.split(best).length ? d : best,
+  );
 };
 
 /** Counted before the file is taken apart: a line of nothing but commas would cost seconds. */
@@ -48,7 +50,13 @@ const cellsOf = (text: string): string[][] => {
   checkColumns(text, delimiter);
   let rows: string[][];
   try {
-    rows = parse(text, { bom: true, relax_column_count: true, skip_empty_lines: true, trim: true, delimiter });
+    rows = parse(text, {
+      bom: true,
+      relax_column_count: true,
+      skip_empty_lines: true,
+      trim: true,
+      delimiter,
+    });
   } catch (error) {
     const line = (error as { lines?: number }).lines;
     throw new InputError(
@@ -57,9 +65,14 @@ const cellsOf = (text: string): string[][] => {
       'cells separated by commas, in quotes where they hold one',
     );
   }
-  if (rows.length < 2) throw new InputError('file', 'The file holds no rows.', 'a header and at least one row');
+  if (rows.length < 2)
+    throw new InputError('file', 'The file holds no rows.', 'a header and at least one row');
   if (rows.length > MOST_ROWS + 1)
-    throw new InputError('file', `The file holds ${rows.length - 1} rows.`, `at most ${MOST_ROWS} at a time`);
+    throw new InputError(
+      'file',
+      `The file holds ${rows.length - 1} rows.`,
+      `at most ${MOST_ROWS} at a time`,
+    );
   return rows.map((row) => row.map(unmark));
 };
 
@@ -74,7 +87,13 @@ export interface CsvInput<K extends RecordKind = RecordKind> {
 }
 
 /** What a file would do to the records of a kind. Throws `InputError` for what is no CSV. */
-export const planCsv = <K extends RecordKind>({ kind, text, have, machineIds, told }: CsvInput<K>): ImportPlan<K> =>
+export const planCsv = <K extends RecordKind>({
+  kind,
+  text,
+  have,
+  machineIds,
+  told,
+}: CsvInput<K>): ImportPlan<K> =>
   planImport(kind, cellsOf(text), have, {
     needed: fieldsOfKind(kind)
       .filter((f) => f.usual === undefined && !f.may)

@@ -53,7 +53,11 @@ export const riderPdf = ({ paper, photos, shopName, on }: RiderInput): Promise<B
       }
       const y = pdf.y();
       const x = PAGE.left + column * (PHOTO_PT.width + PHOTO_PT.gap);
-      pdf.photo(photos[photo.photoId]!, { x, y, widthPt: PHOTO_PT.width, heightPt: PHOTO_PT.height }, photo.says);
+      pdf.photo(
+        photos[photo.photoId]!,
+        { x, y, widthPt: PHOTO_PT.width, heightPt: PHOTO_PT.height },
+        photo.says,
+      );
       const isLast = column === PHOTOS_ABREAST - 1 || i === there.length - 1;
       if (!isLast) return;
       pdf.moveTo(y + PHOTO_PT.height + 2);
@@ -66,7 +70,9 @@ export const riderPdf = ({ paper, photos, shopName, on }: RiderInput): Promise<B
       );
     });
   }
-  const once = [paper.ride && `Test ride: ${paper.ride}`, paper.taught].filter((t): t is string => Boolean(t));
+  const once = [paper.ride && `Test ride: ${paper.ride}`, paper.taught].filter((t): t is string =>
+    Boolean(t),
+  );
   if (once.length > 0) {
     pdf.heading('Before it left');
     pdf.list(once);

@@ -27,9 +27,17 @@ export interface TaggedPdf {
   rows(list: readonly (readonly [string, string])[], widthPt?: number): void;
   list(items: readonly string[]): void;
   /** A drawing in a square, with words for who cannot see it. */
-  drawing(shapes: readonly DialShape[], place: { x: number; y: number; sizePt: number }, says: string): void;
+  drawing(
+    shapes: readonly DialShape[],
+    place: { x: number; y: number; sizePt: number },
+    says: string,
+  ): void;
   /** A photograph; false where it cannot be drawn. */
-  photo(bytes: Uint8Array, place: { x: number; y: number; widthPt: number; heightPt: number }, says: string): boolean;
+  photo(
+    bytes: Uint8Array,
+    place: { x: number; y: number; widthPt: number; heightPt: number },
+    says: string,
+  ): boolean;
   end(): Promise<Buffer>;
 }
 
@@ -38,8 +46,20 @@ const drawShape = (doc: Doc, written: ReturnType<typeof mixedText>, shape: DialS
   if (shape.kind === 'text') {
     const size = shape.size * 1.15;
     const width = written.widthOf(shape.text, 'bold', size);
-    const x = shape.anchor === 'middle' ? shape.x - width / 2 : shape.anchor === 'end' ? shape.x - width : shape.x;
-    written.draw(written.layOut(shape.text, 'bold', size, Infinity), 'bold', size, color, x, shape.y - size * 0.8);
+    const x =
+      shape.anchor === 'middle'
+        ? shape.x - width / 2
+        : shape.anchor === 'end'
+          ? shape.x - width
+          : shape.x;
+    written.draw(
+      written.layOut(shape.text, 'bold', size, Infinity),
+      'bold',
+      size,
+      color,
+      x,
+      shape.y - size * 0.8,
+    );
     return;
   }
   if (shape.kind === 'circle') doc.circle(shape.cx, shape.cy, shape.r);
@@ -49,7 +69,15 @@ const drawShape = (doc: Doc, written: ReturnType<typeof mixedText>, shape: DialS
 };
 
 /** An empty A4 paper with title, language and tags; `author` is the shop. */
-export const taggedPdf = ({ title, author, on }: { title: string; author: string; on: Date }): TaggedPdf => {
+export const taggedPdf = ({
+  title,
+  author,
+  on,
+}: {
+  title: string;
+  author: string;
+  on: Date;
+}): TaggedPdf => {
   const doc = new PDFDocument({
     size: 'A4',
     margin: PAGE.left,
@@ -76,7 +104,14 @@ export const taggedPdf = ({ title, author, on }: { title: string; author: string
     doc.addPage();
     at = PAGE.top;
   };
-  const write = (kind: Block, text: string, font: Weight, size: number, color: string, widthPt: number) => {
+  const write = (
+    kind: Block,
+    text: string,
+    font: Weight,
+    size: number,
+    color: string,
+    widthPt: number,
+  ) => {
     const laid = written.layOut(text, font, size, widthPt);
     need(laid.heightPt);
     const from = at;
@@ -145,7 +180,11 @@ export const taggedPdf = ({ title, author, on }: { title: string; author: string
         // What cannot be read is found before anything is drawn of it.
         const image = (doc as unknown as Opener).openImage(Buffer.from(bytes));
         root.add(
-          doc.struct('Figure', { alt: says }, () => void doc.image(image as never, x, y, { fit: [widthPt, heightPt] })),
+          doc.struct(
+            'Figure',
+            { alt: says },
+            () => void doc.image(image as never, x, y, { fit: [widthPt, heightPt] }),
+          ),
         );
         return true;
       } catch {

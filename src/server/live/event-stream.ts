@@ -54,7 +54,11 @@ export const eventStream = (
     // A deaf listener holds nobody's memory.
     if (res.writableLength > MOST_WAITING_BYTES) res.destroy();
   };
-  res.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store', Connection: 'keep-alive' });
+  res.set({
+    'Content-Type': 'text/event-stream',
+    'Cache-Control': 'no-store',
+    Connection: 'keep-alive',
+  });
   const beat = setInterval(() => put(':\n\n'), STILL_HERE_MS).unref();
   res.once('close', () => {
     clearInterval(beat);

@@ -51,7 +51,9 @@ export const liveHub = (nowMs: () => number = Date.now) => {
         if (before && before.jobId !== jobId) tell({ around: [before.jobId] });
         if (jobId !== null) tell({ around: [jobId] });
       }
-      const others = [...here.values()].filter((h) => h.jobId === jobId && h.who !== who).map((h) => h.who);
+      const others = [...here.values()]
+        .filter((h) => h.jobId === jobId && h.who !== who)
+        .map((h) => h.who);
       return [...new Set(others)].sort();
     },
     stop(): void {

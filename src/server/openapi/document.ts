@@ -71,7 +71,10 @@ const pathParameters = (address: string): Json[] =>
 /** The fields of a query. */
 const queryParameters = (query: Joi.Schema | undefined): Json[] => {
   if (!query) return [];
-  const { properties = {}, required = [] } = jsonSchemaOf(query) as { properties?: Json; required?: string[] };
+  const { properties = {}, required = [] } = jsonSchemaOf(query) as {
+    properties?: Json;
+    required?: string[];
+  };
   return Object.entries(properties).map(([name, schema]) => ({
     name,
     in: 'query',
@@ -83,7 +86,9 @@ const queryParameters = (query: Joi.Schema | undefined): Json[] => {
 const bodyOf = (body: RouteDoc['body']): Json => {
   if (body === undefined) return {};
   const content =
-    typeof body === 'string' ? { [body]: { schema: BINARY } } : { [JSON_TYPE]: { schema: jsonSchemaOf(body) } };
+    typeof body === 'string'
+      ? { [body]: { schema: BINARY } }
+      : { [JSON_TYPE]: { schema: jsonSchemaOf(body) } };
   return { requestBody: { required: true, content } };
 };
 
@@ -91,7 +96,10 @@ const answerOf = ({ gives = JSON_TYPE, status }: RouteDoc): Json => {
   const code = gives === null ? 204 : (status ?? 200);
   const schema = gives === JSON_TYPE ? {} : BINARY;
   return {
-    [code]: { description: gives === null ? 'done' : 'as asked', ...(gives && { content: { [gives]: { schema } } }) },
+    [code]: {
+      description: gives === null ? 'done' : 'as asked',
+      ...(gives && { content: { [gives]: { schema } } }),
+    },
     default: {
       description: 'a refusal',
       content: { [JSON_TYPE]: { schema: { $ref: '#/components/schemas/Refusal' } } },
@@ -137,7 +145,10 @@ const workingPaths = (): Json =>
     WORKINGS.map(({ name, says, schema, example }) => {
       const doc = operation(`POST /workings/${name}`, { says, body: schema });
       const content = { [JSON_TYPE]: { schema: jsonSchemaOf(schema), example } };
-      return [`/api/workings/${name}`, { post: { ...doc, requestBody: { required: true, content } } }];
+      return [
+        `/api/workings/${name}`,
+        { post: { ...doc, requestBody: { required: true, content } } },
+      ];
     }),
   );
 

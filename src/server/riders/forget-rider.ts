@@ -13,7 +13,14 @@ import { freeTexts, textsChanged } from './free-texts';
 
 /** Others are answered after so long. */
 const AT_ONCE_MS = 8;
-const SEARCHES = ['job_words', 'job_parts', 'record_words', 'record_parts', 'visit_words', 'visit_parts'];
+const SEARCHES = [
+  'job_words',
+  'job_parts',
+  'record_words',
+  'record_parts',
+  'visit_words',
+  'visit_parts',
+];
 /** Texts of tables that are no logs and no records. */
 const COLUMNS: readonly (readonly [table: string, column: string])[] = [
   ['orders', 'what'],
@@ -92,9 +99,15 @@ export const forgetRider = async (
   };
 
   /** Changes the entries of a table of logs; says which logs. */
-  const inLogs = async (table: string, id: string, pathsOf: (kind: string) => string[][]): Promise<Set<string>> => {
+  const inLogs = async (
+    table: string,
+    id: string,
+    pathsOf: (kind: string) => string[][],
+  ): Promise<Set<string>> => {
     const ids = db.prepare<[], string>(`SELECT DISTINCT ${id} FROM ${table}`).pluck().all();
-    const rows = db.prepare<[string], LogRow>(`SELECT ${id} AS log, seq, kind, data FROM ${table} WHERE ${id} = ?`);
+    const rows = db.prepare<[string], LogRow>(
+      `SELECT ${id} AS log, seq, kind, data FROM ${table} WHERE ${id} = ?`,
+    );
     const put = db.prepare(`UPDATE ${table} SET data = ? WHERE ${id} = ? AND seq = ?`);
     const changed = new Set<string>();
     for (const log of ids) {
@@ -109,7 +122,10 @@ export const forgetRider = async (
     }
     return changed;
   };
-  const pathsBy = <K extends string>(kinds: readonly K[], schema: (kind: K) => Parameters<typeof freeTexts>[0]) => {
+  const pathsBy = <K extends string>(
+    kinds: readonly K[],
+    schema: (kind: K) => Parameters<typeof freeTexts>[0],
+  ) => {
     const known = new Map<string, string[][]>(
       kinds.map((kind) => [
         kind,
@@ -124,14 +140,22 @@ export const forgetRider = async (
   const inColumns = (): void => {
     for (const [table, column] of COLUMNS) {
       const put = db.prepare(`UPDATE ${table} SET ${column} = ? WHERE ${column} = ?`);
-      const texts = db.prepare<[], string | null>(`SELECT DISTINCT ${column} FROM ${table}`).pluck().all();
-      for (const text of texts) if (text !== null && change(text) !== text) put.run(change(text), text);
+      const texts = db
+        .prepare<[], string | null>(`SELECT DISTINCT ${column} FROM ${table}`)
+        .pluck()
+        .all();
+      for (const text of texts)
+        if (text !== null && change(text) !== text) put.run(change(text), text);
     }
     const put = db.prepare('UPDATE changes SET fields = ? WHERE id = ?');
     for (const { id, kind, fields } of db
-      .prepare<[], { id: number; kind: string; fields: string }>('SELECT id, kind, fields FROM changes')
+      .prepare<[], { id: number; kind: string; fields: string }>(
+        'SELECT id, kind, fields FROM changes',
+      )
       .all()) {
-      const now = JSON.stringify(textsChanged(JSON.parse(fields) as object, recordPaths(kind), change));
+      const now = JSON.stringify(
+        textsChanged(JSON.parse(fields) as object, recordPaths(kind), change),
+      );
       if (now !== fields) put.run(now, id);
     }
   };
@@ -139,8 +163,16 @@ export const forgetRider = async (
   await unguarded(db, async () => {
     db.exec('BEGIN');
     await inRecords();
-    const jobIds = await inLogs('entries', 'job_id', pathsBy<EntryKind>(ENTRY_KINDS, keptEntrySchema));
-    const visitIds = await inLogs('visit_entries', 'visit_id', pathsBy(VISIT_ENTRY_KINDS, keptVisitEntrySchema));
+    const jobIds = await inLogs(
+      'entries',
+      'job_id',
+      pathsBy<EntryKind>(ENTRY_KINDS, keptEntrySchema),
+    );
+    const visitIds = await inLogs(
+      'visit_entries',
+      'visit_id',
+      pathsBy(VISIT_ENTRY_KINDS, keptVisitEntrySchema),
+    );
     inColumns();
     jobs.rechecks.settleRecords();
     shop.forgotten(at);

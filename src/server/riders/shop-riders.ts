@@ -25,8 +25,14 @@ export const shopRiders = (db: Db, folder: string) => {
   const jobs = count('jobs');
 
   const kept = (name: string): RiderKept => {
-    const found = { name, machines: machines.all(name), visits: visits.get(name)!, jobs: jobs.get(name)! };
-    if (found.machines.length + found.visits + found.jobs === 0) throw new NotFound('There is no rider of this name.');
+    const found = {
+      name,
+      machines: machines.all(name),
+      visits: visits.get(name)!,
+      jobs: jobs.get(name)!,
+    };
+    if (found.machines.length + found.visits + found.jobs === 0)
+      throw new NotFound('There is no rider of this name.');
     return found;
   };
 
@@ -51,7 +57,10 @@ export const shopRiders = (db: Db, folder: string) => {
      * Makes the shop without a rider beside the running one, in a folder of its own. `also` are other words of theirs.
      * Throws `NotFound`, and `InputError` for words too short to be looked for.
      */
-    async without(name: string, also: readonly string[]): Promise<{ forgotten: Forgotten; folder: string }> {
+    async without(
+      name: string,
+      also: readonly string[],
+    ): Promise<{ forgotten: Forgotten; folder: string }> {
       kept(name);
       const into = join(resolve(folder), `taking-in-${randomUUID()}`);
       const at = new Date().toISOString();

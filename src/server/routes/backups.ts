@@ -8,7 +8,9 @@ import type { ShopBackups } from '../backup/shop-backups';
 /** Puts a backup, by its path, in the place of the running shop; says where the one before is kept. */
 export type Restore = (path: string) => Promise<{ kept: string | null }>;
 
-const passphraseBody = Joi.object({ passphrase: text(128, 'The passphrase').allow(null) }).required();
+const passphraseBody = Joi.object({
+  passphrase: text(128, 'The passphrase').allow(null),
+}).required();
 const folderBody = Joi.object({ folder: text(300, 'The folder').allow(null) }).required();
 
 /** What is said of the routes below. */
@@ -16,8 +18,14 @@ export const backupApi: ApiDocs = {
   'GET /backups': { says: 'The backups that there are' },
   'POST /backups': { says: 'Makes one', status: 201 },
   'PUT /backups/brought-in': { says: 'Brings one in', body: 'application/zip', status: 201 },
-  'PUT /backups/passphrase': { says: 'Encrypts backups from now on, or no longer', body: passphraseBody },
-  'PUT /backups/second-folder': { says: 'Where daily backups are copied to, or nowhere', body: folderBody },
+  'PUT /backups/passphrase': {
+    says: 'Encrypts backups from now on, or no longer',
+    body: passphraseBody,
+  },
+  'PUT /backups/second-folder': {
+    says: 'Where daily backups are copied to, or nowhere',
+    body: folderBody,
+  },
   'POST /backups/test': { says: 'Opens the newest one and compares it' },
   'GET /backups/:name': { says: 'The file', gives: 'application/zip' },
   'POST /backups/:name/look': { says: 'Takes it apart and says what it holds' },
@@ -30,7 +38,9 @@ export const backupRoutes = (backups: ShopBackups, restore: Restore | null): Rou
   router.get('/', (_req, res) => void res.json(backups.now()));
   router.post('/', async (_req, res) => void res.status(201).json(await backups.make('by-hand')));
   router.put('/passphrase', (req, res) => {
-    backups.setPassphrase(check<{ passphrase: string | null }>(passphraseBody, req.body).passphrase);
+    backups.setPassphrase(
+      check<{ passphrase: string | null }>(passphraseBody, req.body).passphrase,
+    );
     res.json(backups.now());
   });
   router.put('/second-folder', async (req, res) => {
@@ -43,15 +53,23 @@ export const backupRoutes = (backups: ShopBackups, restore: Restore | null): Rou
   });
   // No other type: a page of another site cannot send this.
   router.put('/brought-in', async (req, res) => {
-    if (!req.is('application/zip')) throw new InputError('backup', 'There is no file.', 'a backup, as a zip file');
+    if (!req.is('application/zip'))
+      throw new InputError('backup', 'There is no file.', 'a backup, as a zip file');
     res.status(201).json(await backups.bringIn(req));
   });
   router.get('/:name', (req, res) => void res.download(backups.pathOf(req.params.name)));
-  router.post('/:name/look', async (req, res) => void res.json(await backups.look(req.params.name)));
+  router.post(
+    '/:name/look',
+    async (req, res) => void res.json(await backups.look(req.params.name)),
+  );
   router.post('/:name/restore', async (req, res) => {
     const path = backups.pathOf(req.params.name);
     if (!restore)
-      throw new InputError('backup', 'This shop is not kept in a file.', 'a shop that was started on a file');
+      throw new InputError(
+        'backup',
+        'This shop is not kept in a file.',
+        'a shop that was started on a file',
+      );
     res.json(await restore(path));
   });
   return router;

@@ -10,17 +10,26 @@ import { checkQuery, goneOf, planQuery } from './input';
 const MOST_PEOPLE = 6;
 
 /** What is said of the routes below. */
-export const dayApi: ApiDocs = { 'GET /day-plan': { says: 'A plan of the day, with its working', query: planQuery } };
+export const dayApi: ApiDocs = {
+  'GET /day-plan': { says: 'A plan of the day, with its working', query: planQuery },
+};
 
 /** The plan of the day: worked out in a thread of its own, given up when whoever asked hangs up. */
 export const dayRoutes = (visits: VisitStore, shop: ShopStore, work: WorkPool): Router => {
   const router = Router();
   router.get('/day-plan', async (req, res) => {
-    const { person, closely } = checkQuery<{ person: string[]; closely?: 'yes' }>(planQuery, req.query);
+    const { person, closely } = checkQuery<{ person: string[]; closely?: 'yes' }>(
+      planQuery,
+      req.query,
+    );
     const people = person.length > 0 ? person : shop.people().slice(0, MOST_PEOPLE);
     const startMs = planStartMs(Date.now());
     const { input, leftOut, letGo } = visits.dayInput(people, startMs);
-    const working = await work.run('day-plan', { ...input, closely: closely === 'yes' }, goneOf(res));
+    const working = await work.run(
+      'day-plan',
+      { ...input, closely: closely === 'yes' },
+      goneOf(res),
+    );
     res.json({ at: new Date(startMs).toISOString(), people, working, leftOut, letGo });
   });
   return router;

@@ -13,12 +13,26 @@ const POST_MAX = 2000 * LINE_MAX;
 /** What is said of the routes below. */
 export const deviceApi: ApiDocs = {
   'GET /devices': { says: 'The instruments, and how stand-ins are held' },
-  'GET /devices/stream': { says: 'What all instruments say, as a stream of events', gives: 'text/event-stream' },
+  'GET /devices/stream': {
+    says: 'What all instruments say, as a stream of events',
+    gives: 'text/event-stream',
+  },
   'GET /devices/:name/stream': { says: 'What one instrument says', gives: 'text/event-stream' },
   'POST /devices/lines': { says: 'Lines of real instruments', body: 'application/x-ndjson' },
-  'PUT /devices/:name/hold': { says: 'Holds a stand-in', body: Joi.object().unknown(), gives: null },
-  'PUT /devices/:name/fail': { says: 'Breaks a stand-in, or mends it', body: failSchema, gives: null },
-  'DELETE /devices/:name': { says: 'Forgets an instrument that is not one of the shop’s stand-ins', gives: null },
+  'PUT /devices/:name/hold': {
+    says: 'Holds a stand-in',
+    body: Joi.object().unknown(),
+    gives: null,
+  },
+  'PUT /devices/:name/fail': {
+    says: 'Breaks a stand-in, or mends it',
+    body: failSchema,
+    gives: null,
+  },
+  'DELETE /devices/:name': {
+    says: 'Forgets an instrument that is not one of the shop’s stand-ins',
+    gives: null,
+  },
 };
 
 /**
@@ -29,7 +43,9 @@ export const deviceRoutes = (hub: DeviceHub): Router => {
   const router = Router();
   router.get('/', (_req, res) => void res.json({ devices: hub.list() }));
   // A browser opens only a few streams at a time: one for all of them.
-  router.get('/stream', (req, res) => eventStream(req, res, (hear, end) => hub.listenAll({ hear, end })));
+  router.get('/stream', (req, res) =>
+    eventStream(req, res, (hear, end) => hub.listenAll({ hear, end })),
+  );
   router.get('/:name/stream', (req, res) =>
     eventStream(req, res, (hear, end) => hub.listen(req.params.name, { hear, end })),
   );

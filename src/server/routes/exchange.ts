@@ -27,9 +27,16 @@ interface Options {
 /** What is said of the routes below. */
 export const exchangeApi: ApiDocs = {
   'GET /exchange/shop': { says: 'The whole shop as a file', gives: 'application/zip' },
-  'GET /exchange/schema': { says: 'The JSON Schema of such a file’s lines', gives: 'application/schema+json' },
+  'GET /exchange/schema': {
+    says: 'The JSON Schema of such a file’s lines',
+    gives: 'application/schema+json',
+  },
   'GET /jobs/:id/file': { says: 'One job as a file', gives: 'application/zip' },
-  'GET /riders/file': { says: 'All that is kept of a rider as a file', query: riderQuery, gives: 'application/zip' },
+  'GET /riders/file': {
+    says: 'All that is kept of a rider as a file',
+    query: riderQuery,
+    gives: 'application/zip',
+  },
   'PUT /exchange/brought': { says: 'Looks into a file', body: 'application/zip', status: 201 },
   'POST /exchange/brought/:id/take-in': { says: 'Takes it in, all or nothing' },
   'DELETE /exchange/brought/:id': { says: 'It is not wanted', gives: null },
@@ -39,7 +46,12 @@ export const exchangeApi: ApiDocs = {
 export const exchangeRoutes = (exchange: ShopExchange, options: Options): Router => {
   const { logger, shopName, takeIn, numberOf } = options;
   const router = Router();
-  const send = async (res: Response, of: FileOf, name: string, out: (failed: (e: unknown) => void) => Readable) => {
+  const send = async (
+    res: Response,
+    of: FileOf,
+    name: string,
+    out: (failed: (e: unknown) => void) => Readable,
+  ) => {
     res.type('application/zip').attachment(fileName(of, name, dayOf(Date.now())));
     // Whoever asked hung up, or it broke off: what was sent is no whole zip file, and no program opens it.
     await pipeline(
@@ -47,8 +59,13 @@ export const exchangeRoutes = (exchange: ShopExchange, options: Options): Router
       res,
     ).catch(() => res.destroy());
   };
-  router.get('/exchange/shop', (_req, res) => send(res, 'shop', shopName(), (failed) => exchange.shopOut(failed)));
-  router.get('/exchange/schema', (_req, res) => void res.type('application/schema+json').json(fileSchema()));
+  router.get('/exchange/shop', (_req, res) =>
+    send(res, 'shop', shopName(), (failed) => exchange.shopOut(failed)),
+  );
+  router.get(
+    '/exchange/schema',
+    (_req, res) => void res.type('application/schema+json').json(fileSchema()),
+  );
   router.get('/jobs/:id/file', async (req, res) => {
     const id = check<string>(recordId, req.params.id);
     const name = `${shopName()} ${numberOf(id)}`;
@@ -61,12 +78,21 @@ export const exchangeRoutes = (exchange: ShopExchange, options: Options): Router
   // No other type: a page of another site cannot send this.
   router.put('/exchange/brought', async (req, res) => {
     if (!req.is('application/zip'))
-      throw new InputError('file', 'There is no file.', 'a zip file that a shop was taken out into');
+      throw new InputError(
+        'file',
+        'There is no file.',
+        'a zip file that a shop was taken out into',
+      );
     res.status(201).json(await exchange.bring(req, goneOf(res)));
   });
   router.post('/exchange/brought/:id/take-in', async (req, res) => {
     const id = check<string>(broughtId, req.params.id);
-    if (!takeIn) throw new InputError('file', 'This shop is not kept in a file.', 'a shop that was started on a file');
+    if (!takeIn)
+      throw new InputError(
+        'file',
+        'This shop is not kept in a file.',
+        'a shop that was started on a file',
+      );
     res.json(await takeIn(id));
   });
   router.delete('/exchange/brought/:id', async (req, res) => {

@@ -49,8 +49,8 @@ export interface Append {
 }
 export const appendBody = Joi.object({
   expectedSeq: count(0, 1_000_000_000, 'The newest entry that you have seen'),
-  entries: listOf(Joi.object().unknown(), MOST_ENTRIES, 'The entries to append').custom((value: unknown[], helpers) =>
-    value.length > 0 ? value : helpers.error('any.invalid'),
+  entries: listOf(Joi.object().unknown(), MOST_ENTRIES, 'The entries to append').custom(
+    (value: unknown[], helpers) => (value.length > 0 ? value : helpers.error('any.invalid')),
   ),
 }).required();
 
@@ -91,7 +91,10 @@ export const jobQuery = Joi.object({
 
 /** The query of the list of visits. */
 export const visitQuery = Joi.object({
-  state: Joi.string().valid('open', 'done').default('open').meta({ expected: 'state: open or done' }),
+  state: Joi.string()
+    .valid('open', 'done')
+    .default('open')
+    .meta({ expected: 'state: open or done' }),
   search: searchText,
   limit: number(1, 200, 50, 'limit'),
   after: Joi.string()
@@ -101,7 +104,10 @@ export const visitQuery = Joi.object({
 });
 
 /** The days over which the shop looks at itself. */
-export const knowsQuery = Joi.object({ from: date('First day').optional(), to: date('Last day').optional() });
+export const knowsQuery = Joi.object({
+  from: date('First day').optional(),
+  to: date('Last day').optional(),
+});
 
 /** Who is at work, for the plan of the day: `person` once for each, nobody named is everybody; `closely=yes` takes longer. */
 export const planQuery = Joi.object({
@@ -117,7 +123,10 @@ export const planQuery = Joi.object({
 
 /** The query of what is to be looked at again. */
 export const recheckQuery = Joi.object({
-  state: Joi.string().valid('open', 'done').default('open').meta({ expected: 'state: open or done' }),
+  state: Joi.string()
+    .valid('open', 'done')
+    .default('open')
+    .meta({ expected: 'state: open or done' }),
   search: searchText,
   from: date('First day').optional(),
   limit: number(1, 200, 50, 'limit'),

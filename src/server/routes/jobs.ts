@@ -11,16 +11,34 @@ import type { DoorStore } from '../db/door-store';
 import { meOf } from '../doors/signed-in';
 import type { WorkPool } from '../work';
 import type { ApiDocs } from '../openapi/api-docs';
-import { checkQuery, goneOf, jobAppendBody, jobQuery, recordId, unitQuery, who, type JobAppend } from './input';
+import {
+  checkQuery,
+  goneOf,
+  jobAppendBody,
+  jobQuery,
+  recordId,
+  unitQuery,
+  who,
+  type JobAppend,
+} from './input';
 
-const openBody = Joi.object({ id: recordId, machineId: recordId, wheelId: recordId, who }).required();
+const openBody = Joi.object({
+  id: recordId,
+  machineId: recordId,
+  wheelId: recordId,
+  who,
+}).required();
 /** What is said of the routes below. */
 export const jobApi: ApiDocs = {
   'GET /jobs': { says: 'Jobs, the newest first', query: jobQuery },
   'POST /jobs': { says: 'Opens a job', body: openBody, status: 201 },
   'GET /jobs/:id': { says: 'A job with its log' },
   'GET /jobs/:id/visit': { says: 'The visit that a job is part of' },
-  'POST /jobs/:id/entries': { says: 'Appends to a job’s log, all or nothing', body: jobAppendBody, status: 201 },
+  'POST /jobs/:id/entries': {
+    says: 'Appends to a job’s log, all or nothing',
+    body: jobAppendBody,
+    status: 201,
+  },
   'GET /jobs/:id/log.csv': { says: 'The log, RFC 4180', gives: 'text/csv' },
   'GET /jobs/:id/rechecks.ics': { says: 'When to look again, RFC 5545', gives: 'text/calendar' },
   'GET /jobs/:id/card.pdf': { says: 'The job card', query: unitQuery, gives: 'application/pdf' },
@@ -36,10 +54,16 @@ export const jobRoutes = (
 ): Router => {
   const router = Router();
 
-  router.get('/', (req, res) => void res.json(jobs.list(checkQuery<JobQuery>(jobQuery, req.query))));
+  router.get(
+    '/',
+    (req, res) => void res.json(jobs.list(checkQuery<JobQuery>(jobQuery, req.query))),
+  );
 
   router.post('/', (req, res) => {
-    const body = check<{ id: string; machineId: string; wheelId: string; who: string }>(openBody, req.body);
+    const body = check<{ id: string; machineId: string; wheelId: string; who: string }>(
+      openBody,
+      req.body,
+    );
     const job = jobs.open(body);
     res.status(201).json({ job, entries: jobs.entriesOf(job.id) });
   });
@@ -83,7 +107,13 @@ export const jobRoutes = (
   router.get('/:id/card.pdf', async (req, res) => {
     const units = checkQuery<UnitPreferences>(unitQuery, req.query);
     const job = jobs.find(req.params.id);
-    const card = { job, entries: jobs.entriesOf(job.id), units, shopName: shop.name(), on: new Date() };
+    const card = {
+      job,
+      entries: jobs.entriesOf(job.id),
+      units,
+      shopName: shop.name(),
+      on: new Date(),
+    };
     const pdf = await work.run('card-pdf', card, goneOf(res));
     res.type('application/pdf').attachment(`job-${job.number}.pdf`).send(Buffer.from(pdf));
   });

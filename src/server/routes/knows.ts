@@ -16,7 +16,10 @@ export const knowsApi: ApiDocs = {
 /** What the shop knows by its own jobs over a time, and each part of it as CSV (RFC 4180). */
 export const knowsRoutes = (knows: KnowsStore): Router => {
   const router = Router();
-  router.get('/knows', (req, res) => void res.json(knows.all(checkQuery<KnowsQuery>(knowsQuery, req.query))));
+  router.get(
+    '/knows',
+    (req, res) => void res.json(knows.all(checkQuery<KnowsQuery>(knowsQuery, req.query))),
+  );
   router.get('/knows/:part.csv', (req, res) => {
     const part = PARTS.find((p) => p === req.params.part);
     if (!part) throw new NotFound('There is no such list.');

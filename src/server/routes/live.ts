@@ -7,7 +7,11 @@ import type { LiveHub } from '../live/live-hub';
 import type { ApiDocs } from '../openapi/api-docs';
 import { recordId, who } from './input';
 
-const hereBody = Joi.object({ tab: text(60, 'The tab'), who, jobId: recordId.allow(null) }).required();
+const hereBody = Joi.object({
+  tab: text(60, 'The tab'),
+  who,
+  jobId: recordId.allow(null),
+}).required();
 
 /** What a write under an address is news of, beside the logs of jobs, which tell of themselves. */
 const NEWS: readonly (readonly [RegExp, LiveNews])[] = [
@@ -21,21 +25,27 @@ const NEWS: readonly (readonly [RegExp, LiveNews])[] = [
 export const tellsOfWrites =
   (hub: LiveHub): RequestHandler =>
   (req, res, next) => {
-    const news = req.method === 'GET' ? undefined : NEWS.find(([address]) => address.test(req.path))?.[1];
+    const news =
+      req.method === 'GET' ? undefined : NEWS.find(([address]) => address.test(req.path))?.[1];
     if (news) res.once('finish', () => res.statusCode < 300 && hub.tell(news));
     next();
   };
 
 /** What is said of the routes below. */
 export const liveApi: ApiDocs = {
-  'GET /live': { says: 'What is written in the shop, as a stream of events', gives: 'text/event-stream' },
+  'GET /live': {
+    says: 'What is written in the shop, as a stream of events',
+    gives: 'text/event-stream',
+  },
   'PUT /live/here': { says: 'Who is at which job in this tab', body: hereBody },
 };
 
 /** What is written in the shop, as one stream, and who else is at a job. */
 export const liveRoutes = (hub: LiveHub): Router => {
   const router = Router();
-  router.get('/live', (req, res) => eventStream(req, res, (hear, end) => hub.listen({ hear, end })));
+  router.get('/live', (req, res) =>
+    eventStream(req, res, (hear, end) => hub.listen({ hear, end })),
+  );
   router.put('/live/here', (req, res) => {
     const body = check<{ tab: string; who: string; jobId: string | null }>(hereBody, req.body);
     res.json({ others: hub.at(body.tab, body.who, body.jobId) });

@@ -36,7 +36,8 @@ export const partsRoutes = (parts: PartsStore): Router => {
   });
   router.post(
     '/orders',
-    (req, res) => void res.status(201).json({ order: parts.place(check<NewOrder>(orderBody, req.body)) }),
+    (req, res) =>
+      void res.status(201).json({ order: parts.place(check<NewOrder>(orderBody, req.body)) }),
   );
   for (const [path, came] of [
     ['received', true],
@@ -44,7 +45,9 @@ export const partsRoutes = (parts: PartsStore): Router => {
   ] as const)
     router.post(`/orders/:id/${path}`, (req, res) => {
       const id = check<string>(recordId, req.params.id);
-      res.status(201).json({ order: parts.close(id, came, check<{ who: string }>(whoBody, req.body).who) });
+      res
+        .status(201)
+        .json({ order: parts.close(id, came, check<{ who: string }>(whoBody, req.body).who) });
     });
   return router;
 };

@@ -8,7 +8,11 @@ import { MOST_PHOTO_BYTES, type PhotoStore } from '../photo-store';
 
 /** What is said of the routes below. */
 export const photoApi: ApiDocs = {
-  'POST /photos': { says: 'Keeps a photograph, decoded and encoded anew', body: 'image/*', status: 201 },
+  'POST /photos': {
+    says: 'Keeps a photograph, decoded and encoded anew',
+    body: 'image/*',
+    status: 201,
+  },
   'GET /photos/:id': { says: 'A photograph', gives: 'image/*' },
 };
 
@@ -25,7 +29,8 @@ export const photoRoutes = (photos: PhotoStore): Router => {
   router.get('/:id', async (req, res) => {
     const found = photos.find(check<string>(PHOTO_ID, req.params.id));
     if (!found) throw new NotFound('Photo not found.');
-    if (!(await isWholePhoto(found.path))) throw new NotFound('This photo is damaged on the shop computer’s disk.');
+    if (!(await isWholePhoto(found.path)))
+      throw new NotFound('This photo is damaged on the shop computer’s disk.');
     // Asked for again each time: a locked screen is refused, and a browser that has it is answered in a line.
     res.type(found.type).sendFile(found.path, { cacheControl: false });
   });

@@ -30,22 +30,34 @@ const tried = Joi.object({
   acts: Joi.array()
     .max(MOST_ACTS)
     .required()
-    .meta({ expected: `What was done: a list of at most ${MOST_ACTS}, as the working of the kind takes it` }),
+    .meta({
+      expected: `What was done: a list of at most ${MOST_ACTS}, as the working of the kind takes it`,
+    }),
   tookS: count(0, 86_400, 'Seconds it took'),
 }).required();
 
 const whoseQuery = Joi.object<{ who: string }>({ who });
 const shownBody = Joi.object({
   who,
-  isShown: Joi.boolean().strict().required().meta({ expected: 'true, so that the shop may see it, or false' }),
+  isShown: Joi.boolean()
+    .strict()
+    .required()
+    .meta({ expected: 'true, so that the shop may see it, or false' }),
 }).required();
 
 /** What is said of the routes below. */
 export const practiceApi: ApiDocs = {
   'GET /practice': { says: 'Somebody’s rounds of practice, the newest first', query: whoseQuery },
   'GET /practice/shown': { says: 'How those get on in practice who let the shop see it' },
-  'PUT /practice/shown': { says: 'Whether the shop may see how somebody gets on: by their own word', body: shownBody },
-  'POST /practice': { says: 'A round of practice: its score is worked out here', body: tried, status: 201 },
+  'PUT /practice/shown': {
+    says: 'Whether the shop may see how somebody gets on: by their own word',
+    body: shownBody,
+  },
+  'POST /practice': {
+    says: 'A round of practice: its score is worked out here',
+    body: tried,
+    status: 201,
+  },
 };
 
 /** Rounds of practice on hidden wheels, and their scores. */
@@ -58,7 +70,9 @@ export const practiceRoutes = (practice: PracticeStore, work: WorkPool): Router 
     res.json({ rounds: practice.latest(whose, ROUNDS), isShown });
   });
   router.get('/practice/shown', (_req, res) => {
-    res.json({ people: practice.shown().map((name) => shownPractice(name, practice.latest(name, ROUNDS))) });
+    res.json({
+      people: practice.shown().map((name) => shownPractice(name, practice.latest(name, ROUNDS))),
+    });
   });
   router.put('/practice/shown', (req, res) => {
     const { who: whose, isShown } = check<{ who: string; isShown: boolean }>(shownBody, req.body);
@@ -71,7 +85,9 @@ export const practiceRoutes = (practice: PracticeStore, work: WorkPool): Router 
     // The score is worked out here, from the wheel's number: nobody sends one in.
     const task = { name: PRACTICE[kind].scores.name, input: { seed, level, acts } };
     const working = (await work.run('working', task, goneOf(res))) as Working<Played>;
-    res.status(201).json({ score: practice.add(round, working.result, new Date().toISOString()), working });
+    res
+      .status(201)
+      .json({ score: practice.add(round, working.result, new Date().toISOString()), working });
   });
   return router;
 };

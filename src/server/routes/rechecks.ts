@@ -27,7 +27,11 @@ export const recheckApi: ApiDocs = {
   'GET /calendar-key': { says: 'The key in the calendar’s address' },
   'POST /calendar-key': { says: 'Another key', status: 201 },
   'GET /rechecks/:id': { says: 'One thing to look at again' },
-  'POST /rechecks/:id/looked': { says: 'Closes it with what was read', body: lookedBody, status: 201 },
+  'POST /rechecks/:id/looked': {
+    says: 'Closes it with what was read',
+    body: lookedBody,
+    status: 201,
+  },
   'GET /wheels/:id/rechecks': { says: 'Those of a wheel' },
 };
 
@@ -43,10 +47,14 @@ export const recheckRoutes = (
   const today = () => localDayOf(new Date());
   router.get(
     '/rechecks',
-    (req, res) => void res.json(jobs.rechecks.list(checkQuery<RecheckQuery>(recheckQuery, req.query), today())),
+    (req, res) =>
+      void res.json(jobs.rechecks.list(checkQuery<RecheckQuery>(recheckQuery, req.query), today())),
   );
   router.get('/rechecks.ics', async (_req, res) => {
-    const { rechecks } = jobs.rechecks.list({ state: 'open', search: '', limit: MOST_EVENTS }, today());
+    const { rechecks } = jobs.rechecks.list(
+      { state: 'open', search: '', limit: MOST_EVENTS },
+      today(),
+    );
     const asked = { rows: rechecks, shopName: shopName() };
     res.type('text/calendar').send(await work.run('shop-calendar', asked, goneOf(res)));
   });

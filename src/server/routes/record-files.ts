@@ -30,7 +30,11 @@ export type ManyIn = (many: ManyRecords, told: Told, gone: AbortSignal) => Promi
 /** What is said of the routes below. */
 export const recordFileApi: ApiDocs = {
   'GET /records/:kind/file.csv': { says: 'All records of a kind, RFC 4180', gives: 'text/csv' },
-  'POST /records/:kind/import': { says: 'What a file would do, or does', query: importQuery, body: 'text/csv' },
+  'POST /records/:kind/import': {
+    says: 'What a file would do, or does',
+    query: importQuery,
+    body: 'text/csv',
+  },
 };
 
 /** A kind of record as CSV, out and in; `manyIn` null where the shop is not kept in a file. */
@@ -55,7 +59,8 @@ export const recordFileRoutes = (
     async (req, res) => {
       const kind = kindOf(String(req.params.kind));
       const { apply } = checkQuery<{ apply: 'yes' | 'no' }>(importQuery, req.query);
-      if (typeof req.body !== 'string') throw new InputError('file', 'There is no file.', 'CSV as text');
+      if (typeof req.body !== 'string')
+        throw new InputError('file', 'There is no file.', 'CSV as text');
       const told = showsProgress(req, res);
       const gone = goneOf(res);
       const machineIds = new Set(records.list('machines').map((m) => m.id));

@@ -2,7 +2,14 @@ import { Router } from 'express';
 import Joi from 'joi';
 import { check } from '../../core/fields';
 import { InputError } from '../../core/errors';
-import { checkRecord, fieldsOfKind, RECORD_KINDS, recordSchema, type RecordKind, type Records } from '../../core/shop';
+import {
+  checkRecord,
+  fieldsOfKind,
+  RECORD_KINDS,
+  recordSchema,
+  type RecordKind,
+  type Records,
+} from '../../core/shop';
 import { wheelHistory } from '../../core/job';
 import { crossSection, SECTION_FIELD, sectionLength } from '../../core/ring';
 import type { UnitPreferences } from '../../core/units';
@@ -47,19 +54,34 @@ const pageQuery = Joi.object<PageQuery>({
   offset: number(0, 1_000_000, 0, 'offset'),
 });
 const rimQuery = Joi.object<{ rim: number }>({
-  rim: Joi.number().min(4).max(23).required().meta({ expected: 'rim: the diameter of the rim in inches, 4 to 23' }),
+  rim: Joi.number()
+    .min(4)
+    .max(23)
+    .required()
+    .meta({ expected: 'rim: the diameter of the rim in inches, 4 to 23' }),
 });
 
 /** A page as asked for. Throws `InputError` for a field that the kind does not have. */
-const pageOf = (kind: RecordKind, { find, only, archived, sort, limit, offset }: PageQuery): RecordQuery => {
+const pageOf = (
+  kind: RecordKind,
+  { find, only, archived, sort, limit, offset }: PageQuery,
+): RecordQuery => {
   const fields = fieldsOfKind(kind);
   const [narrowed = '', value = ''] = only.split(/:(.*)/s);
   const choices = fields.filter((f) => f.form.as === 'choice').map((f) => f.key);
   if (only && !choices.includes(narrowed))
-    throw new InputError('only', `${narrowed.slice(0, 40)} is no field of choices here.`, choices.join(', ') || 'none');
+    throw new InputError(
+      'only',
+      `${narrowed.slice(0, 40)} is no field of choices here.`,
+      choices.join(', ') || 'none',
+    );
   const sorted = sort.replace(/^-/, '');
   if (sort && !fields.some((f) => f.key === sorted))
-    throw new InputError('sort', `${sorted} is no field here.`, fields.map((f) => f.key).join(', '));
+    throw new InputError(
+      'sort',
+      `${sorted} is no field here.`,
+      fields.map((f) => f.key).join(', '),
+    );
   return {
     find,
     only: only ? { key: narrowed, value } : null,
@@ -105,7 +127,9 @@ export const recordRoutes = (records: RecordStore, jobs: JobStore): Router => {
     const kind = kindOf(req.params.kind);
     const page = records.page(kind, pageOf(kind, checkQuery<PageQuery>(pageQuery, req.query)));
     const its = kind === 'wheels' ? (page.records as Records['wheels'][]) : [];
-    const names = its.map(({ machineId }) => [machineId, records.find('machines', machineId)?.name ?? ''] as const);
+    const names = its.map(
+      ({ machineId }) => [machineId, records.find('machines', machineId)?.name ?? ''] as const,
+    );
     res.json({ ...page, machines: Object.fromEntries(names) });
   });
   router.get('/records/:kind/:id', (req, res, next) => {
@@ -116,7 +140,14 @@ export const recordRoutes = (records: RecordStore, jobs: JobStore): Router => {
   });
   router.get('/machines', (req, res) => {
     const { find, limit, offset } = checkQuery<PageQuery>(pageQuery, req.query);
-    const found = records.page('machines', { find, limit, offset, only: null, archived: false, sort: null });
+    const found = records.page('machines', {
+      find,
+      limit,
+      offset,
+      only: null,
+      archived: false,
+      sort: null,
+    });
     const machines = found.records.map((machine) => ({
       machine,
       wheels: records.wheelsOf(machine.id).filter((w) => !w.archived),
@@ -143,21 +174,28 @@ export const recordRoutes = (records: RecordStore, jobs: JobStore): Router => {
     const kind = kindOf(req.params.kind);
     const it = checkRecord(kind, req.body);
     if (it.id !== req.params.id)
-      throw new InputError('id', 'The record names another id than the address.', req.params.id.slice(0, 60));
+      throw new InputError(
+        'id',
+        'The record names another id than the address.',
+        req.params.id.slice(0, 60),
+      );
     checkPrice(meOf(req), it, records.find(kind, it.id));
     res.json(records.change(kind, it));
   });
   router.get('/wheels/:id/record', (req, res) => {
     const { wheel, machine } = known(req.params.id);
     const its = jobs.ofWheel(wheel.id);
-    const history = wheelHistory(its.slice(0, MOST_JOBS).map((job) => ({ job, entries: jobs.entriesOf(job.id) })));
+    const history = wheelHistory(
+      its.slice(0, MOST_JOBS).map((job) => ({ job, entries: jobs.entriesOf(job.id) })),
+    );
     res.json({ wheel, machine, jobs: its, history });
   });
   router.get('/wheels/:id/section.svg', (req, res) => {
     const units = checkQuery<UnitPreferences>(unitQuery, req.query);
     const { wheel, machine } = known(req.params.id);
     const shapes = crossSection(wheel, sectionLength(units));
-    if (!shapes) throw new NotFound('The wheel’s width over all and its backspace are not in its record yet.');
+    if (!shapes)
+      throw new NotFound('The wheel’s width over all and its backspace are not in its record yet.');
     const title = `${POSITION_WORDS[wheel.position]}, ${machine.name}: cut through the axle, inner edge on the left`;
     res
       .type('image/svg+xml')

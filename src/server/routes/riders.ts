@@ -12,7 +12,11 @@ export type Forget = (name: string, also: readonly string[]) => Promise<Forgotte
 
 const forgetBody = Joi.object({
   name: riderName,
-  also: listOf(text(80, 'Other words of theirs'), 10, 'Other words of theirs, such as a telephone number'),
+  also: listOf(
+    text(80, 'Other words of theirs'),
+    10,
+    'Other words of theirs, such as a telephone number',
+  ),
   who,
 }).required();
 
@@ -31,7 +35,12 @@ export const riderRoutes = (riders: ShopRiders, forget: Forget | null): Router =
   router.post('/riders/forget', async (req, res) => {
     const { name, also } = check<{ name: string; also: string[] }>(forgetBody, req.body);
     riders.kept(name);
-    if (!forget) throw new InputError('name', 'This shop is not kept in a file.', 'a shop that was started on a file');
+    if (!forget)
+      throw new InputError(
+        'name',
+        'This shop is not kept in a file.',
+        'a shop that was started on a file',
+      );
     res.json(await forget(name, also));
   });
   return router;

@@ -37,9 +37,17 @@ const signInBody = Joi.alternatives(
   Joi.object({ code: text(60, 'The code') }),
   Joi.object({ passkey: response }),
 ).required();
-const confirmBody = Joi.alternatives(Joi.object({ secret }), Joi.object({ passkey: response })).required();
-const passkeyBody = Joi.object({ label: text(60, 'The name of the passkey'), passkey: response }).required();
-const touchBody = Joi.object({ agoS: count(0, 86_400, 'Seconds since a hand was on the screen') }).required();
+const confirmBody = Joi.alternatives(
+  Joi.object({ secret }),
+  Joi.object({ passkey: response }),
+).required();
+const passkeyBody = Joi.object({
+  label: text(60, 'The name of the passkey'),
+  passkey: response,
+}).required();
+const touchBody = Joi.object({
+  agoS: count(0, 86_400, 'Seconds since a hand was on the screen'),
+}).required();
 const approvalBody = Joi.object({ who, secret, about: recordId }).required();
 const newSecretBody = Joi.object({ old: secret, secret }).required();
 const blockBody = Joi.object({
@@ -50,11 +58,13 @@ const tryId = count(1, Number.MAX_SAFE_INTEGER, 'The number of the guessing');
 /** Sign-ins that wait for one another at a time. */
 const MOST_AT_ONCE = 20;
 
-type SignIn = { who: string; secret: string } | { code: string } | { passkey: AuthenticationResponseJSON };
+type SignIn =
+  { who: string; secret: string } | { code: string } | { passkey: AuthenticationResponseJSON };
 type Confirm = { secret: string } | { passkey: AuthenticationResponseJSON };
 
 /** Where a session came from, as its list says it. */
-const fromOf = (req: Request): string => `${kindOfScreen(req.headers['user-agent'])} at ${req.ip ?? 'no address'}`;
+const fromOf = (req: Request): string =>
+  `${kindOfScreen(req.headers['user-agent'])} at ${req.ip ?? 'no address'}`;
 
 interface Options {
   logger: Logger;
@@ -80,14 +90,24 @@ export const sessionApi: ApiDocs = {
   'DELETE /session': { says: 'Signs out' },
   'POST /session/lock': { says: 'Locks the screen' },
   'POST /session/touch': { says: 'A hand was on the screen', body: touchBody, gives: null },
-  'POST /session/confirm': { says: 'Proves again who is signed in', body: confirmBody, gives: null },
+  'POST /session/confirm': {
+    says: 'Proves again who is signed in',
+    body: confirmBody,
+    gives: null,
+  },
   'POST /session/passkey-challenge': { says: 'A challenge for a passkey (WebAuthn)', status: 201 },
   'GET /session/passkeys': { says: 'One’s own passkeys' },
-  'POST /session/passkeys/challenge': { says: 'A challenge for a new passkey (WebAuthn)', status: 201 },
+  'POST /session/passkeys/challenge': {
+    says: 'A challenge for a new passkey (WebAuthn)',
+    status: 201,
+  },
   'POST /session/passkeys': { says: 'Adds a passkey of an owner', body: passkeyBody, status: 201 },
   'DELETE /session/passkeys/:id': { says: 'Removes a passkey of one’s own' },
   'GET /sessions/guessing': { says: 'Wrong tries to sign in, and what is blocked; for owners' },
-  'PUT /sessions/guessing/:id': { says: 'Blocks where they come from, or no longer', body: blockBody },
+  'PUT /sessions/guessing/:id': {
+    says: 'Blocks where they come from, or no longer',
+    body: blockBody,
+  },
   'DELETE /sessions/guessing/:id': { says: 'Forgets them: the wait ends' },
   'PUT /session/secret': { says: 'Another PIN or passphrase of one’s own', body: newSecretBody },
   'POST /session/approvals': {
@@ -141,7 +161,8 @@ export const sessionRoutes = (
   };
   const open = (req: Request): SignedIn => {
     const me = known(req);
-    if (me.isLocked) throw new NotSignedIn('lock', `The screen of ${me.who} is locked.`, 'to unlock it first');
+    if (me.isLocked)
+      throw new NotSignedIn('lock', `The screen of ${me.who} is locked.`, 'to unlock it first');
     return me;
   };
   const standing = (me: SignedIn | null): Doors => ({
@@ -159,7 +180,11 @@ export const sessionRoutes = (
     oneByOne(async () => {
       const source = sourceOf(req);
       if (tries.isBlocked(name, source))
-        throw new NotAllowed('secret', 'An owner has blocked sign-in from here.', 'an owner to unblock it');
+        throw new NotAllowed(
+          'secret',
+          'An owner has blocked sign-in from here.',
+          'an owner to unblock it',
+        );
       const waitMs = tries.waitsUntilMs(name, source, Date.now()) - Date.now();
       if (waitMs > 0)
         throw new MustWait(
@@ -168,7 +193,8 @@ export const sessionRoutes = (
           `another try in ${counted(Math.ceil(waitMs / 60_000), 'minute')}, or on a device where ${name} has signed in before`,
         );
       const isKnown = tries.knownBy(name, source);
-      if (!isKnown && (await ofAddress.waits(req))) throw new MustWait('secret', 'Too many wrong tries.', WAIT_WORDS);
+      if (!isKnown && (await ofAddress.waits(req)))
+        throw new MustWait('secret', 'Too many wrong tries.', WAIT_WORDS);
       const kept = doors.secretOf(name);
       if (await isSecret(brought, kept)) return;
       logger.warn({ from: req.ip, who: name }, 'refused to sign in');
@@ -182,24 +208,35 @@ export const sessionRoutes = (
   const byCode = async (req: Request, res: Response, code: string): Promise<string> => {
     if (await ofAddress.waits(req)) throw new MustWait('code', 'Too many wrong tries.', WAIT_WORDS);
     const taken = codes.take(code, Date.now());
-    const isThere = taken && doors.sessions(Date.now()).some((s) => s.id === taken.sessionId && !s.isLocked);
+    const isThere =
+      taken && doors.sessions(Date.now()).some((s) => s.id === taken.sessionId && !s.isLocked);
     if (isThere) return taken.who;
     logger.warn({ from: req.ip }, 'refused to sign in by a code');
     await ofAddress.wrong(req, res);
-    throw new NotSignedIn('code', 'The code was used already, or is too old.', 'a new one, from the first screen');
+    throw new NotSignedIn(
+      'code',
+      'The code was used already, or is too old.',
+      'a new one, from the first screen',
+    );
   };
 
   /** Who comes in, by whatever they bring, and whether that proves who they are. */
-  const nameOf = async (req: Request, res: Response, brought: SignIn): Promise<{ name: string; isProof: boolean }> => {
+  const nameOf = async (
+    req: Request,
+    res: Response,
+    brought: SignIn,
+  ): Promise<{ name: string; isProof: boolean }> => {
     if ('code' in brought) return { name: await byCode(req, res, brought.code), isProof: false };
-    if ('passkey' in brought) return { name: await ceremonies.check(req, brought.passkey), isProof: true };
+    if ('passkey' in brought)
+      return { name: await ceremonies.check(req, brought.passkey), isProof: true };
     await checked(req, res, brought.who, brought.secret);
     return { name: brought.who, isProof: true };
   };
 
   router.get('/session', (req, res) => void res.json(standing(found(req))));
   router.post('/session', async (req, res) => {
-    if (!doors.areClosed()) throw new InputError('session', 'Sign-in is off at this shop.', 'an owner set up first');
+    if (!doors.areClosed())
+      throw new InputError('session', 'Sign-in is off at this shop.', 'an owner set up first');
     const { name, isProof } = await nameOf(req, res, check<SignIn>(signInBody, req.body));
     // Nobody goes on in a session that was there before.
     const before = found(req);
@@ -222,7 +259,11 @@ export const sessionRoutes = (
     const brought = check<Confirm>(confirmBody, req.body);
     if ('secret' in brought) await checked(req, res, me.who, brought.secret);
     else if ((await ceremonies.check(req, brought.passkey)) !== me.who)
-      throw new NotSignedIn('passkey', 'This is another person’s passkey.', `a passkey of ${me.who}`);
+      throw new NotSignedIn(
+        'passkey',
+        'This is another person’s passkey.',
+        `a passkey of ${me.who}`,
+      );
     doors.confirm(me.id, Date.now());
     res.status(204).end();
   });
@@ -234,10 +275,17 @@ export const sessionRoutes = (
     const me = open(req);
     checkRight(me, 'govern', 'use a passkey');
     if (!isConfirmed(me, Date.now()))
-      throw new NotSignedIn('confirm', 'This needs your PIN or passphrase again.', `that of ${me.who}, or a passkey`);
+      throw new NotSignedIn(
+        'confirm',
+        'This needs your PIN or passphrase again.',
+        `that of ${me.who}, or a passkey`,
+      );
     return me;
   };
-  router.get('/session/passkeys', (req, res) => void res.json({ passkeys: passkeys.list(open(req).who) }));
+  router.get(
+    '/session/passkeys',
+    (req, res) => void res.json({ passkeys: passkeys.list(open(req).who) }),
+  );
   router.post('/session/passkeys/challenge', async (req, res) => {
     res.status(201).json(await ceremonies.registration(req, provedOwner(req).who));
   });
@@ -302,15 +350,21 @@ export const sessionRoutes = (
     const { isBlocked } = check<{ isBlocked: boolean }>(blockBody, req.body);
     const id = check<number>(tryId, Number(req.params.id));
     if (!tries.block(id, isBlocked)) throw new NotFound('Guessing not found.');
-    noted(me.who, isBlocked ? 'blocked a source of wrong tries' : 'unblocked a source of wrong tries', req);
+    noted(
+      me.who,
+      isBlocked ? 'blocked a source of wrong tries' : 'unblocked a source of wrong tries',
+      req,
+    );
     res.json(guessing());
   });
   router.delete('/sessions/guessing/:id', (req, res) => {
     owner(req);
-    if (!tries.clear(check<number>(tryId, Number(req.params.id)))) throw new NotFound('Guessing not found.');
+    if (!tries.clear(check<number>(tryId, Number(req.params.id))))
+      throw new NotFound('Guessing not found.');
     res.json(guessing());
   });
-  const mine = (me: SignedIn) => doors.sessions(Date.now()).filter((s) => me.role === 'owner' || s.who === me.who);
+  const mine = (me: SignedIn) =>
+    doors.sessions(Date.now()).filter((s) => me.role === 'owner' || s.who === me.who);
   router.get('/sessions', (req, res) => {
     const me = open(req);
     res.json({ sessions: mine(me).map((s) => ({ ...s, isThis: s.id === me.id })) });

@@ -16,7 +16,9 @@ const machineBody = Joi.object({
   wheels: listOf(Joi.object().unknown(), 8, 'Its wheels'),
 }).required();
 const ruleBody = Joi.object({
-  value: Joi.alternatives(Joi.number(), Joi.string().max(60)).required().meta({ expected: 'a number or a word' }),
+  value: Joi.alternatives(Joi.number(), Joi.string().max(60))
+    .required()
+    .meta({ expected: 'a number or a word' }),
   note: text(300, 'The note').allow(''),
   who,
   reason: text(300, 'The reason for the change'),
@@ -27,7 +29,11 @@ const nameBody = Joi.object({ name: text(80, 'The name') }).required();
 export const shopApi: ApiDocs = {
   'GET /shop': { says: 'The shop with its rules, people and small stock' },
   'PUT /shop/name': { says: 'Renames the shop', body: nameBody },
-  'POST /machines': { says: 'A machine with its wheels, all or nothing', body: machineBody, status: 201 },
+  'POST /machines': {
+    says: 'A machine with its wheels, all or nothing',
+    body: machineBody,
+    status: 201,
+  },
   'PUT /rules/:key': { says: 'Changes a rule, for a reason', body: ruleBody },
 };
 
@@ -56,7 +62,10 @@ export const shopRoutes = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobS
     res.status(201).json({ machine, wheels });
   });
   router.put('/rules/:key', (req, res) => {
-    const body = check<{ value: unknown; note: string; who: string; reason: string }>(ruleBody, req.body);
+    const body = check<{ value: unknown; note: string; who: string; reason: string }>(
+      ruleBody,
+      req.body,
+    );
     const changed = rules.change(req.params.key, body);
     jobs.rechecks.settleRecords();
     res.json(changed);

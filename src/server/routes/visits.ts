@@ -12,7 +12,16 @@ import type { PhotoStore } from '../photo-store';
 import type { WorkPool } from '../work';
 import { dayOf, type UnitPreferences } from '../../core/units';
 import type { ApiDocs } from '../openapi/api-docs';
-import { appendBody, checkQuery, goneOf, recordId, unitQuery, visitQuery, who, type Append } from './input';
+import {
+  appendBody,
+  checkQuery,
+  goneOf,
+  recordId,
+  unitQuery,
+  visitQuery,
+  who,
+  type Append,
+} from './input';
 
 const MOST_WHEELS = 8;
 /** On one paper. */
@@ -22,9 +31,15 @@ const openBody = Joi.object({
   id: recordId,
   machineId: recordId,
   wheels: eachOnce(
-    listOf(record({ jobId: recordId, wheelId: recordId }, 'A wheel'), MOST_WHEELS, 'The wheels that take part'),
+    listOf(
+      record({ jobId: recordId, wheelId: recordId }, 'A wheel'),
+      MOST_WHEELS,
+      'The wheels that take part',
+    ),
     'jobId',
-  ).custom((value: unknown[], helpers) => (value.length > 0 ? value : helpers.error('any.invalid'))),
+  ).custom((value: unknown[], helpers) =>
+    value.length > 0 ? value : helpers.error('any.invalid'),
+  ),
   who,
   wanted: text(500, 'What is wanted').allow(null).optional().default(null),
   dueAt: instant('When it is to be done').allow(null).optional().default(null),
@@ -37,8 +52,16 @@ export const visitApi: ApiDocs = {
   'GET /visits/:id/estimate': { says: 'What its work costs, with its working' },
   'GET /visits/:id/time-left': { says: 'How long its work will take, with its working' },
   'GET /visits/:id/paper': { says: 'What its rider takes home', query: unitQuery },
-  'GET /visits/:id/paper.pdf': { says: 'The same on paper', query: unitQuery, gives: 'application/pdf' },
-  'POST /visits/:id/entries': { says: 'Appends to a visit’s log, all or nothing', body: appendBody, status: 201 },
+  'GET /visits/:id/paper.pdf': {
+    says: 'The same on paper',
+    query: unitQuery,
+    gives: 'application/pdf',
+  },
+  'POST /visits/:id/entries': {
+    says: 'Appends to a visit’s log, all or nothing',
+    body: appendBody,
+    status: 201,
+  },
 };
 
 /** Visits: the day's list, a machine that comes in, its log. */
@@ -50,7 +73,10 @@ export const visitRoutes = (
   access: { doors: DoorStore; approvals: ApprovalStore },
 ): Router => {
   const router = Router();
-  router.get('/', (req, res) => void res.json(visits.list(checkQuery<VisitQuery>(visitQuery, req.query))));
+  router.get(
+    '/',
+    (req, res) => void res.json(visits.list(checkQuery<VisitQuery>(visitQuery, req.query))),
+  );
   router.post('/', (req, res) => {
     const visit = visits.open(check<OpenVisit>(openBody, req.body));
     res.status(201).json({ visit, entries: visits.entriesOf(visit.id) });
@@ -76,9 +102,17 @@ export const visitRoutes = (
     const on = new Date();
     const paper = paperOf(req.params.id, units, on);
     const ids = paper.wheels.flatMap((w) => w.photos.map((p) => p.photoId)).slice(0, MOST_PHOTOS);
-    const found = await Promise.all(ids.map(async (id) => [id, await photos.printable(id)] as const));
-    const there = Object.fromEntries(found.flatMap(([id, bytes]) => (bytes ? [[id, bytes] as const] : [])));
-    const pdf = await work.run('rider-pdf', { paper, photos: there, shopName: shop.name(), on }, goneOf(res));
+    const found = await Promise.all(
+      ids.map(async (id) => [id, await photos.printable(id)] as const),
+    );
+    const there = Object.fromEntries(
+      found.flatMap(([id, bytes]) => (bytes ? [[id, bytes] as const] : [])),
+    );
+    const pdf = await work.run(
+      'rider-pdf',
+      { paper, photos: there, shopName: shop.name(), on },
+      goneOf(res),
+    );
     res.type('application/pdf').attachment('for-the-rider.pdf').send(Buffer.from(pdf));
   });
   router.post('/:id/entries', (req, res) => {

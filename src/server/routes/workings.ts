@@ -9,7 +9,10 @@ import { goneOf } from './input';
 /** What is said of the routes below. */
 export const workingApi: ApiDocs = {
   'GET /workings': { says: 'The catalog of workings, each with the schema of its input' },
-  'POST /workings/:name': { says: 'One computation, with how it got there', body: Joi.object().unknown() },
+  'POST /workings/:name': {
+    says: 'One computation, with how it got there',
+    body: Joi.object().unknown(),
+  },
 };
 
 /** `GET /api/workings`, the catalog; `POST /api/workings/:name`, one computation. */

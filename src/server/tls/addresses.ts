@@ -30,4 +30,5 @@ export const urlOf = (scheme: 'http' | 'https', host: string, port: number): str
   `${scheme}://${host.includes(':') ? `[${host}]` : host}:${port}`;
 
 /** Those of the addresses that another machine can open. */
-export const reachable = (hosts: readonly string[]): string[] => hosts.filter((host) => !isLoopback(host));
+export const reachable = (hosts: readonly string[]): string[] =>
+  hosts.filter((host) => !isLoopback(host));

@@ -44,7 +44,9 @@ const generalName = (name: string): GeneralName => {
  */
 export const nameConstraints = (names: readonly string[]): Extension => {
   const all = [...constrainedNames(names), ...PRIVATE];
-  const permitted = new GeneralSubtrees(all.map((name) => new GeneralSubtree({ base: generalName(name) })));
+  const permitted = new GeneralSubtrees(
+    all.map((name) => new GeneralSubtree({ base: generalName(name) })),
+  );
   const value = new NameConstraints({ permittedSubtrees: permitted });
   return new Extension(id_ce_nameConstraints, true, AsnConvert.serialize(value));
 };

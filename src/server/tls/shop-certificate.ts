@@ -60,7 +60,12 @@ const keysFrom = async (pem: string): Promise<CryptoKey> =>
   webcrypto.subtle.importKey('pkcs8', PemConverter.decodeFirst(pem), SIGNING, false, ['sign']);
 
 /** Makes a key, and a certificate for it that a root signs; by itself without one. */
-const made = async (commonName: string, days: number, extensions: Extension[], root?: Pair): Promise<Pair> => {
+const made = async (
+  commonName: string,
+  days: number,
+  extensions: Extension[],
+  root?: Pair,
+): Promise<Pair> => {
   const keys = await webcrypto.subtle.generateKey(SIGNING, true, ['sign', 'verify']);
   const common = {
     // Positive, and of 64 random bits at least. Source: RFC 5280, 4.1.2.2; CA/Browser Forum, Baseline Requirements 7.1.
@@ -78,21 +83,33 @@ const made = async (commonName: string, days: number, extensions: Extension[], r
         publicKey: keys.publicKey,
         signingKey: await keysFrom(root.key),
       })
-    : await X509CertificateGenerator.createSelfSigned({ ...common, name: `CN=${commonName}`, keys });
-  const key = PemConverter.encode(await webcrypto.subtle.exportKey('pkcs8', keys.privateKey), 'PRIVATE KEY');
+    : await X509CertificateGenerator.createSelfSigned({
+        ...common,
+        name: `CN=${commonName}`,
+        keys,
+      });
+  const key = PemConverter.encode(
+    await webcrypto.subtle.exportKey('pkcs8', keys.privateKey),
+    'PRIVATE KEY',
+  );
   return { key, cert: certificate.toString('pem') };
 };
 
 const isOf = (cert: X509Certificate, name: string): boolean =>
   (isIP(name) ? cert.checkIP(name) : cert.checkHost(name)) !== undefined;
 
-const lastsDays = ({ cert }: Pair): number => (Date.parse(new X509Certificate(cert).validTo) - Date.now()) / DAY_MS;
+const lastsDays = ({ cert }: Pair): number =>
+  (Date.parse(new X509Certificate(cert).validTo) - Date.now()) / DAY_MS;
 
 /** Whether the server's certificate goes on: for all these names, for a while yet, by this root. */
 const goesOn = (pair: Pair, root: Pair, names: readonly string[]): boolean => {
   const it = new X509Certificate(pair.cert);
   const rootCert = new X509Certificate(root.cert);
-  return lastsDays(pair) > RENEW_DAYS && names.every((name) => isOf(it, name)) && it.verify(rootCert.publicKey);
+  return (
+    lastsDays(pair) > RENEW_DAYS &&
+    names.every((name) => isOf(it, name)) &&
+    it.verify(rootCert.publicKey)
+  );
 };
 
 /** The text that says for which names a root may sign, kept beside it. */
@@ -104,7 +121,10 @@ const rootGoesOn = (dir: string, root: Pair, names: readonly string[]): boolean 
   const its = existsSync(file) ? readFileSync(file, 'utf8').split('\n') : null;
   const lasts = lastsDays(root);
   return (
-    its !== null && constrainedNames(names).every((n) => its.includes(n)) && lasts > RENEW_DAYS && lasts < ROOT_DAYS
+    its !== null &&
+    constrainedNames(names).every((n) => its.includes(n)) &&
+    lasts > RENEW_DAYS &&
+    lasts < ROOT_DAYS
   );
 };
 
@@ -143,9 +163,13 @@ const madeServer = async (dir: string, names: readonly string[], root: Pair): Pr
  * sign for the shop's own names and private addresses alone and holds for a year, and by it a certificate for the names
  * and addresses of this computer. Each is made again before it ends, or when the names change.
  */
-export const ownCertificate = async (dir: string, names: readonly string[]): Promise<ShopCertificate> => {
+export const ownCertificate = async (
+  dir: string,
+  names: readonly string[],
+): Promise<ShopCertificate> => {
   const rootBefore = read(dir, 'root');
-  const root = rootBefore && rootGoesOn(dir, rootBefore, names) ? rootBefore : await madeRoot(dir, names);
+  const root =
+    rootBefore && rootGoesOn(dir, rootBefore, names) ? rootBefore : await madeRoot(dir, names);
   const before = read(dir, 'server');
   const pair = before && goesOn(before, root, names) ? before : await madeServer(dir, names, root);
   return { ...pair, root: root.cert, fingerprint: new X509Certificate(root.cert).fingerprint256 };

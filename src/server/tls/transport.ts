@@ -22,10 +22,21 @@ export class TransportUnusable extends Error {}
  * (`RIMSTONE_TLS_CERT` and `RIMSTONE_TLS_KEY` for another), behind a proxy (`RIMSTONE_PROXY`, its address), whose connections alone are answered, or plain where
  * that is asked for in so many words (`RIMSTONE_PLAIN_HTTP`). Throws `TransportUnusable`.
  */
-export const transportFor = async (host: string, file: string, env: NodeJS.ProcessEnv): Promise<Transport> => {
-  const { RIMSTONE_TLS_CERT: cert, RIMSTONE_TLS_KEY: key, RIMSTONE_PROXY: proxy, RIMSTONE_PLAIN_HTTP: plain } = env;
+export const transportFor = async (
+  host: string,
+  file: string,
+  env: NodeJS.ProcessEnv,
+): Promise<Transport> => {
+  const {
+    RIMSTONE_TLS_CERT: cert,
+    RIMSTONE_TLS_KEY: key,
+    RIMSTONE_PROXY: proxy,
+    RIMSTONE_PLAIN_HTTP: plain,
+  } = env;
   if (Boolean(cert) !== Boolean(key))
-    throw new TransportUnusable('RIMSTONE_TLS_CERT and RIMSTONE_TLS_KEY go together: set both, or neither.');
+    throw new TransportUnusable(
+      'RIMSTONE_TLS_CERT and RIMSTONE_TLS_KEY go together: set both, or neither.',
+    );
   if (plain && plain !== PLAIN_WORDS)
     throw new TransportUnusable(
       `RIMSTONE_PLAIN_HTTP is "${plain}". PINs and records then travel unhidden: to ask for that, set it to "${PLAIN_WORDS}".`,
@@ -61,7 +72,9 @@ export const fromProxy = (proxy: string): ((address: string | undefined) => bool
 const isProxy = (text: string): boolean => {
   const [base = '', bits] = text.split('/');
   const most = isIPv4(base) ? 32 : 128;
-  return isIP(base) !== 0 && (bits === undefined || (/^\d{1,3}$/.test(bits) && Number(bits) <= most));
+  return (
+    isIP(base) !== 0 && (bits === undefined || (/^\d{1,3}$/.test(bits) && Number(bits) <= most))
+  );
 };
 
 const given = (cert: string, key: string): ShopCertificate => {

@@ -41,31 +41,35 @@ export type TaskName = keyof TaskInput;
 export type InputOf<T extends TaskName> = TaskInput[T];
 export type ResultOf<T extends TaskName> = TaskResult[T];
 
-const TASKS: { [T in TaskName]: (input: TaskInput[T]) => TaskResult[T] | Promise<TaskResult[T]> } = {
-  working: ({ name, input }) => {
-    const working = findWorking(name);
-    if (!working) throw new Error(`There is no working called ${name}`);
-    return working.run(input as never);
-  },
-  'day-plan': (input) => dayPlan.run(input),
-  // What draws pages or describes schemas is large, and few starts of the program need it.
-  'card-pdf': async (input) => (await import('../export/job-card')).jobCardPdf(input),
-  'rider-pdf': async (input) => (await import('../export/rider-pdf')).riderPdf(input),
-  'plan-csv': planCsv,
-  'log-csv': async ({ log }) => (await import('../export/log-csv')).logCsv(log),
-  'job-calendar': async ({ job, log, now }) =>
-    (await import('../export/recheck-calendar')).recheckCalendar(job, log, now),
-  'shop-calendar': async ({ rows, shopName }) =>
-    (await import('../export/recheck-calendar')).allRechecks(rows, shopName),
-  catalog: async () => (await import('./catalog')).catalog(),
-  openapi: async () => (await import('../openapi/document')).openApi(),
-};
+const TASKS: { [T in TaskName]: (input: TaskInput[T]) => TaskResult[T] | Promise<TaskResult[T]> } =
+  {
+    working: ({ name, input }) => {
+      const working = findWorking(name);
+      if (!working) throw new Error(`There is no working called ${name}`);
+      return working.run(input as never);
+    },
+    'day-plan': (input) => dayPlan.run(input),
+    // What draws pages or describes schemas is large, and few starts of the program need it.
+    'card-pdf': async (input) => (await import('../export/job-card')).jobCardPdf(input),
+    'rider-pdf': async (input) => (await import('../export/rider-pdf')).riderPdf(input),
+    'plan-csv': planCsv,
+    'log-csv': async ({ log }) => (await import('../export/log-csv')).logCsv(log),
+    'job-calendar': async ({ job, log, now }) =>
+      (await import('../export/recheck-calendar')).recheckCalendar(job, log, now),
+    'shop-calendar': async ({ rows, shopName }) =>
+      (await import('../export/recheck-calendar')).allRechecks(rows, shopName),
+    catalog: async () => (await import('./catalog')).catalog(),
+    openapi: async () => (await import('../openapi/document')).openApi(),
+  };
 
 /** When a thread began with a task, in milliseconds; 0 before. Shared with whoever watches the time. */
 export type Begun = BigInt64Array<SharedArrayBuffer>;
 
 /** Does a task; bad input comes back as a value, since an error loses what it is on its way between threads. */
-export const doTask = async <T extends TaskName>(task: T, input: InputOf<T>): Promise<Caught<ResultOf<T>>> => {
+export const doTask = async <T extends TaskName>(
+  task: T,
+  input: InputOf<T>,
+): Promise<Caught<ResultOf<T>>> => {
   try {
     return { ok: true, value: await TASKS[task](input) };
   } catch (error) {

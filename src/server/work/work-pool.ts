@@ -17,7 +17,10 @@ export interface WorkPool {
 
 /** How long a task may take, and what would be right instead. */
 const LIMITS: Record<TaskName, { ms: number; instead: string }> = {
-  working: { ms: 10_000, instead: 'less at once: fewer readings, pieces, tries or places, or fewer steps of a search' },
+  working: {
+    ms: 10_000,
+    instead: 'less at once: fewer readings, pieces, tries or places, or fewer steps of a search',
+  },
   'day-plan': { ms: 180_000, instead: 'a plan without looking closely, or for fewer people' },
   'card-pdf': { ms: 15_000, instead: 'a job with a shorter log' },
   'rider-pdf': { ms: 15_000, instead: 'a visit with fewer photographs' },
@@ -52,7 +55,10 @@ const timeLimit = (begun: Begun, ms: number, instead: string) => {
     const leftMs = (beganMs === 0 ? askedMs + MOST_WAIT_MS : beganMs + ms) - Date.now();
     if (leftMs > 0) timer = setTimeout(look, beganMs === 0 ? Math.min(leftMs, LOOK_MS) : leftMs);
     else if (beganMs === 0) stop.abort(new ServerBusy());
-    else stop.abort(new InputError('input', `This takes longer than ${counted(ms / 1000, 'second')}.`, instead));
+    else
+      stop.abort(
+        new InputError('input', `This takes longer than ${counted(ms / 1000, 'second')}.`, instead),
+      );
   };
   look();
   return { signal: stop.signal, end: () => clearTimeout(timer) };
@@ -78,7 +84,9 @@ export const workPool = (
       const pool = threads();
       if (pool.queueSize >= mostWaiting) throw new ServerBusy();
       const { ms, instead } = LIMITS[task];
-      const begun: Begun = new BigInt64Array(new SharedArrayBuffer(BigInt64Array.BYTES_PER_ELEMENT));
+      const begun: Begun = new BigInt64Array(
+        new SharedArrayBuffer(BigInt64Array.BYTES_PER_ELEMENT),
+      );
       const late = timeLimit(begun, limitMs ?? ms, instead);
       const signal = gone ? AbortSignal.any([late.signal, gone]) : late.signal;
       try {

@@ -34,7 +34,13 @@ export const AddPerson = ({ onAdded }: { onAdded?: (name: string) => void }) => 
       }}
     >
       <div className="flex-1">
-        <TextField label="Somebody new" value={name} onChange={setName} problem={problem} maxLength={60} />
+        <TextField
+          label="Somebody new"
+          value={name}
+          onChange={setName}
+          problem={problem}
+          maxLength={60}
+        />
       </div>
       <Button small type="submit">
         Add

@@ -9,8 +9,20 @@ interface Props extends ButtonHTMLAttributes<HTMLButtonElement> {
 }
 
 /** The house's button: one flattened corner, a key where there is one. */
-export const Button = ({ go, small, hotkey, children, className = '', type = 'button', ...rest }: Props) => (
-  <button type={type} className={`btn ${go ? 'btn-go' : ''} ${small ? 'btn-small' : ''} ${className}`} {...rest}>
+export const Button = ({
+  go,
+  small,
+  hotkey,
+  children,
+  className = '',
+  type = 'button',
+  ...rest
+}: Props) => (
+  <button
+    type={type}
+    className={`btn ${go ? 'btn-go' : ''} ${small ? 'btn-small' : ''} ${className}`}
+    {...rest}
+  >
     {children}
     {hotkey && (
       <kbd className="keycap max-sm:hidden" aria-hidden="true">

@@ -48,7 +48,9 @@ const Live = ({ kind, meant, onTake }: Pick<Props, 'kind' | 'meant' | 'onTake'>)
       <div className="flex items-center gap-3">
         <p className="min-w-0 flex-1">
           <span className="num block text-[34px] leading-none">
-            {shown ? say(shown.value, DEVICE_KINDS[kind].unit, { digits: DEVICE_DIGITS[kind] }) : '–'}
+            {shown
+              ? say(shown.value, DEVICE_KINDS[kind].unit, { digits: DEVICE_DIGITS[kind] })
+              : '–'}
           </span>
           <span className="text-[15px] text-ink2" role="status">
             {says}
@@ -127,7 +129,10 @@ export const DeviceTake = ({ kind, meant, what, compact, onTake }: Props) => {
 };
 
 /** A field with the instrument that can fill it, on one line. */
-export const WithTake = ({ children, ...take }: Omit<Props, 'compact'> & { children: ReactNode }) => (
+export const WithTake = ({
+  children,
+  ...take
+}: Omit<Props, 'compact'> & { children: ReactNode }) => (
   <div className="flex items-start">
     <div className="min-w-0 flex-1">{children}</div>
     {/* Below the field's label. */}

@@ -40,12 +40,19 @@ const Navigation = () => {
   return (
     <nav aria-label="Shop" className="flex gap-1">
       {PLACES.map(([to, text]) => (
-        <NavLink key={to} to={to} end={to === '/'} className={({ isActive }) => placeClass(isActive)}>
+        <NavLink
+          key={to}
+          to={to}
+          end={to === '/'}
+          className={({ isActive }) => placeClass(isActive)}
+        >
           {text}
         </NavLink>
       ))}
       <DropdownMenu.Root>
-        <DropdownMenu.Trigger className={`${placeClass(tool !== undefined)} cursor-pointer gap-1 whitespace-nowrap`}>
+        <DropdownMenu.Trigger
+          className={`${placeClass(tool !== undefined)} cursor-pointer gap-1 whitespace-nowrap`}
+        >
           Tools
           {tool && <span className="font-normal text-ink2 max-sm:hidden">: {tool[1]}</span>}
           <ChevronDown size={18} aria-hidden="true" />
@@ -76,7 +83,15 @@ const Navigation = () => {
 };
 
 /** Everything outside a job: the shop's name, where one can go, and one column of content. */
-export const Frame = ({ title, actions, children }: { title: string; actions?: ReactNode; children: ReactNode }) => {
+export const Frame = ({
+  title,
+  actions,
+  children,
+}: {
+  title: string;
+  actions?: ReactNode;
+  children: ReactNode;
+}) => {
   const shop = useApp((s) => s.shop.shop?.name);
   return (
     <div className="mx-auto flex min-h-screen max-w-[1240px] flex-col px-5">
@@ -85,7 +100,9 @@ export const Frame = ({ title, actions, children }: { title: string; actions?: R
           Tough Rimstone
         </Link>
         <Navigation />
-        <span className="ml-auto min-w-0 flex-1 truncate text-right text-ink2 max-lg:hidden">{shop}</span>
+        <span className="ml-auto min-w-0 flex-1 truncate text-right text-ink2 max-lg:hidden">
+          {shop}
+        </span>
         <span className="flex items-center gap-2 max-lg:ml-auto">
           <LinkMark />
           <Bench />

@@ -10,7 +10,8 @@ import { Button } from './Button';
 import { KeysPause } from './keys';
 import { momentText } from './moment-text';
 
-const entriesIn = (parcels: readonly Parcel[]): number => parcels.reduce((sum, p) => sum + p.bodies.length, 0);
+const entriesIn = (parcels: readonly Parcel[]): number =>
+  parcels.reduce((sum, p) => sum + p.bodies.length, 0);
 
 /** The jobs for which parcels wait, each with how many entries. */
 const ByJob = ({ parcels, what }: { parcels: readonly Parcel[]; what: string }) => (
@@ -84,13 +85,15 @@ export const LinkMark = () => {
               <KeysPause />
               {lostAt && (
                 <p>
-                  No answer from the server since {momentText(lostAt, Date.now())}. What you see is what this browser
-                  has seen of it; what you write into a job is kept here.
+                  No answer from the server since {momentText(lostAt, Date.now())}. What you see is
+                  what this browser has seen of it; what you write into a job is kept here.
                 </p>
               )}
               {waiting.length > 0 && (
                 <>
-                  <p>Kept on this machine. It goes by itself, in order, once the server takes it.</p>
+                  <p>
+                    Kept on this machine. It goes by itself, in order, once the server takes it.
+                  </p>
                   {!lostAt && <p className="text-ink2">{waiting[0]!.why}</p>}
                   <ByJob parcels={waiting} what="waiting" />
                   <Suspense fallback={null}>

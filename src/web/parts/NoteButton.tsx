@@ -11,7 +11,10 @@ export const NoteButton = () => {
   const [text, setText] = useState('');
   useKeys([{ key: 'm', says: 'Make a note', run: () => setOpen(true) }]);
   const keep = async () => {
-    if (text.trim() && (await write([{ kind: 'note', data: { text: text.trim() } }], 'Note written.'))) {
+    if (
+      text.trim() &&
+      (await write([{ kind: 'note', data: { text: text.trim() } }], 'Note written.'))
+    ) {
       setText('');
       setOpen(false);
     }

@@ -31,8 +31,12 @@ export const Photograph = ({ photoId, says }: { photoId: string; says: string })
   if (parcelId !== null)
     return (
       <span className={`${FRAME} relative border-check`}>
-        {waiting && <img src={waiting} alt={`${says}, waiting`} className="h-full w-full object-cover" />}
-        <span className="absolute inset-x-0 bottom-0 bg-paper text-center text-[13px] font-semibold">waiting</span>
+        {waiting && (
+          <img src={waiting} alt={`${says}, waiting`} className="h-full w-full object-cover" />
+        )}
+        <span className="absolute inset-x-0 bottom-0 bg-paper text-center text-[13px] font-semibold">
+          waiting
+        </span>
       </span>
     );
   const at = `/api/photos/${photoId}`;

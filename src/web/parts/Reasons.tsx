@@ -3,7 +3,13 @@ import { useUnits } from './quantity';
 import { VerdictShape } from './VerdictMark';
 
 /** Reasons with the shape and the word of their verdict. */
-export const Reasons = ({ reasons, className = '' }: { reasons: readonly Reason[]; className?: string }) => {
+export const Reasons = ({
+  reasons,
+  className = '',
+}: {
+  reasons: readonly Reason[];
+  className?: string;
+}) => {
   const { tell } = useUnits();
   return (
     <ul className={`space-y-1 text-[16px] leading-snug ${className}`}>
@@ -28,7 +34,10 @@ export const BriefReasons = ({ reasons }: { reasons: readonly Reason[] }) => {
   const good = reasons.filter((r) => r.verdict === 'good').map((r) => tell(r).replace(/\.$/, ''));
   return (
     <div className="text-[15px] leading-snug">
-      <Reasons reasons={reasons.filter((r) => r.verdict !== 'good')} className="!space-y-0.5 !text-[15px]" />
+      <Reasons
+        reasons={reasons.filter((r) => r.verdict !== 'good')}
+        className="!space-y-0.5 !text-[15px]"
+      />
       {good.length > 0 && <p className="text-ink2">{good.join(' · ')}</p>}
     </div>
   );

@@ -38,7 +38,9 @@ export const RecordPick = <K extends RecordKind>({
   const { data: page } = useRecordPageQuery({ kind, find, limit: MOST_LISTED });
   const listed = (page?.records ?? []) as Records[K][];
   const isListed = listed.some((r) => r.id === value);
-  const { currentData: picked } = useRecordQuery(value && page && !isListed ? { kind, id: value } : skipToken);
+  const { currentData: picked } = useRecordQuery(
+    value && page && !isListed ? { kind, id: value } : skipToken,
+  );
   const options = [...(picked && !isListed ? [picked as Records[K]] : []), ...listed];
   const isLong = typed !== '' || (page?.total ?? 0) > MOST_LISTED;
   return (
@@ -55,7 +57,10 @@ export const RecordPick = <K extends RecordKind>({
         label={label}
         value={value}
         onChange={onChange}
-        options={[['', none], ...options.map((r) => [r.id, nameOf(r, page?.machines ?? {})] as const)]}
+        options={[
+          ['', none],
+          ...options.map((r) => [r.id, nameOf(r, page?.machines ?? {})] as const),
+        ]}
         {...(problem ? { problem } : {})}
         {...(hint ? { hint } : {})}
       />

@@ -15,7 +15,16 @@ interface Props {
 }
 
 /** A PIN or passphrase: hidden, shown while it is asked for, and pasted as one likes. */
-export const SecretField = ({ label, value, onChange, problem, hint, who, isNew, inputRef }: Props) => {
+export const SecretField = ({
+  label,
+  value,
+  onChange,
+  problem,
+  hint,
+  who,
+  isNew,
+  inputRef,
+}: Props) => {
   const [isShown, setShown] = useState(false);
   return (
     <Labelled label={label} problem={problem} hint={hint}>

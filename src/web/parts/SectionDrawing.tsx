@@ -17,7 +17,10 @@ export const SectionDrawing = ({
   className?: string;
 }) => {
   const { units } = useUnits();
-  const shapes = useMemo(() => crossSection(wheel, sectionLength(units), beads), [wheel, units, beads]);
+  const shapes = useMemo(
+    () => crossSection(wheel, sectionLength(units), beads),
+    [wheel, units, beads],
+  );
   if (!shapes) return null;
   const said = shapes.flatMap((s) => (s.kind === 'text' ? [s.text] : []));
   return (

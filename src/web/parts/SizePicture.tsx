@@ -1,5 +1,11 @@
 import { useMemo } from 'react';
-import { sizePicture, SIZE_LETTERS, type Clearances, type PictureShape, type TireComparison } from '../../core/tires';
+import {
+  sizePicture,
+  SIZE_LETTERS,
+  type Clearances,
+  type PictureShape,
+  type TireComparison,
+} from '../../core/tires';
 import { formatQuantity, type UnitPreferences } from '../../core/units';
 import { useUnits } from './quantity';
 
@@ -14,14 +20,27 @@ const LINES = [
 const wordsOf = (label: Extract<PictureShape, { kind: 'label' }>, units: UnitPreferences): string =>
   label.pattern.replace(/\{(\d)\}/g, (_whole, i: string) => {
     const q = label.quantities[Number(i)]!;
-    const { text, label: unit } = formatQuantity(q.value, q.unit, units, label.sign ? { sign: true } : {});
+    const { text, label: unit } = formatQuantity(
+      q.value,
+      q.unit,
+      units,
+      label.sign ? { sign: true } : {},
+    );
     return `${text} ${unit}`;
   });
 
 /** Words in the color of their line; a single change is the live thing. */
 const TONE = ['fill-check', 'fill-ink', 'fill-water', 'fill-ink2'] as const;
 
-const Shape = ({ shape, units, several }: { shape: PictureShape; units: UnitPreferences; several: boolean }) => {
+const Shape = ({
+  shape,
+  units,
+  several,
+}: {
+  shape: PictureShape;
+  units: UnitPreferences;
+  several: boolean;
+}) => {
   switch (shape.kind) {
     case 'circle': {
       const line = LINES[shape.of]!;
@@ -31,12 +50,24 @@ const Shape = ({ shape, units, several }: { shape: PictureShape; units: UnitPref
         return shape.of === 1 ? (
           <>
             <circle cx={shape.cx} cy={shape.cy} r={shape.r} className="fill-[var(--metal)]" />
-            <circle cx={shape.cx} cy={shape.cy} r={Math.max(1, shape.r - 13)} className="fill-stone" />
+            <circle
+              cx={shape.cx}
+              cy={shape.cy}
+              r={Math.max(1, shape.r - 13)}
+              className="fill-stone"
+            />
           </>
         ) : null;
       return (
         <>
-          <circle cx={shape.cx} cy={shape.cy} r={shape.r} fill="none" className="stroke-stone" strokeWidth="6" />
+          <circle
+            cx={shape.cx}
+            cy={shape.cy}
+            r={shape.r}
+            fill="none"
+            className="stroke-stone"
+            strokeWidth="6"
+          />
           <circle
             cx={shape.cx}
             cy={shape.cy}
@@ -56,7 +87,13 @@ const Shape = ({ shape, units, several }: { shape: PictureShape; units: UnitPref
       ) : (
         <>
           <path d={shape.d} fill="none" className="stroke-stone" strokeWidth="5.5" />
-          <path d={shape.d} fill="none" className={line.className} strokeWidth="3" strokeDasharray={line.dash} />
+          <path
+            d={shape.d}
+            fill="none"
+            className={line.className}
+            strokeWidth="3"
+            strokeDasharray={line.dash}
+          />
         </>
       );
     }
@@ -73,7 +110,16 @@ const Shape = ({ shape, units, several }: { shape: PictureShape; units: UnitPref
         />
       );
     case 'leader':
-      return <line x1={shape.x1} y1={shape.y1} x2={shape.x2} y2={shape.y2} className="stroke-ink" strokeWidth="1.3" />;
+      return (
+        <line
+          x1={shape.x1}
+          y1={shape.y1}
+          x2={shape.x2}
+          y2={shape.y2}
+          className="stroke-ink"
+          strokeWidth="1.3"
+        />
+      );
     case 'label':
       return (
         <text
@@ -118,11 +164,16 @@ export const SizePicture = ({
   className?: string;
 }) => {
   const { units, say } = useUnits();
-  const { shapes } = useMemo(() => sizePicture(comparison, clearancesMm), [comparison, clearancesMm]);
+  const { shapes } = useMemo(
+    () => sizePicture(comparison, clearancesMm),
+    [comparison, clearancesMm],
+  );
   const { from, changes } = comparison;
   const several = changes.length > 1;
   const same =
-    !several && Math.abs(changes[0]!.diameterChangeMm) < 0.05 && Math.abs(changes[0]!.sectionWidthChangeMm) < 0.05;
+    !several &&
+    Math.abs(changes[0]!.diameterChangeMm) < 0.05 &&
+    Math.abs(changes[0]!.sectionWidthChangeMm) < 0.05;
   const summary = changes
     .map(
       (c) =>
@@ -149,7 +200,13 @@ export const SizePicture = ({
       <g className="head" textAnchor="middle">
         {several ? (
           names.map((name, of) => (
-            <text key={of} x="215" y={290 + (of - (names.length - 1) / 2) * 30 + 8} fontSize="22" className={TONE[of]!}>
+            <text
+              key={of}
+              x="215"
+              y={290 + (of - (names.length - 1) / 2) * 30 + 8}
+              fontSize="22"
+              className={TONE[of]!}
+            >
               {SIZE_LETTERS[of]} {name}
             </text>
           ))

@@ -30,7 +30,10 @@ export const useHold = (device: HeldDevice | null) => {
 
 /** Knobs with a number: what the stand-in is held against. */
 const NUMBERS: Partial<
-  Record<DeviceKind, { key: string; label: string; unit: 'C' | 'mm' | 'Nm' | 'deg' | 'g'; digits: number }>
+  Record<
+    DeviceKind,
+    { key: string; label: string; unit: 'C' | 'mm' | 'Nm' | 'deg' | 'g'; digits: number }
+  >
 > = {
   thermometer: { key: 'tempC', label: 'Held against', unit: 'C', digits: 0 },
   'dial-indicator': { key: 'deg', label: 'Place under the plunger', unit: 'deg', digits: 0 },
@@ -45,10 +48,19 @@ const SWITCHES: Partial<Record<DeviceKind, { key: string; on: string; off: strin
 };
 
 /** The hose of the simulated gauge: air in, held, out; the beads and the core. */
-export const HoseKnobs = ({ held, hold, full }: ReturnType<typeof useHold> & { full?: boolean }) => (
+export const HoseKnobs = ({
+  held,
+  hold,
+  full,
+}: ReturnType<typeof useHold> & { full?: boolean }) => (
   <div role="group" aria-label="Simulated hose" className="flex flex-wrap gap-1">
     {(['in', 'hold', 'out'] as const).map((valve) => (
-      <Button key={valve} small aria-pressed={held.valve === valve} onClick={() => void hold({ valve })}>
+      <Button
+        key={valve}
+        small
+        aria-pressed={held.valve === valve}
+        onClick={() => void hold({ valve })}
+      >
         {{ in: 'Air in', hold: 'Hold', out: 'Air out' }[valve]}
       </Button>
     ))}
@@ -138,14 +150,27 @@ export const StandInKnobs = ({ device, full }: { device: HeldDevice; full?: bool
   if (device.kind === 'gauge') return <HoseKnobs {...knobs} full={full ?? false} />;
   const value = number ? read(typed, number.unit) : null;
   return (
-    <div role="group" aria-label={`Simulated ${device.name}`} className="flex flex-wrap items-end gap-2">
+    <div
+      role="group"
+      aria-label={`Simulated ${device.name}`}
+      className="flex flex-wrap items-end gap-2"
+    >
       {number && (
         <div className="w-[190px]">
-          <QuantityField label={number.label} unit={number.unit} value={typed} onChange={setTyped} />
+          <QuantityField
+            label={number.label}
+            unit={number.unit}
+            value={typed}
+            onChange={setTyped}
+          />
         </div>
       )}
       {number && (
-        <Button small disabled={value === null} onClick={() => void knobs.hold({ [number.key]: value })}>
+        <Button
+          small
+          disabled={value === null}
+          onClick={() => void knobs.hold({ [number.key]: value })}
+        >
           Hold it so
         </Button>
       )}

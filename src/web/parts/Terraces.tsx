@@ -22,7 +22,13 @@ const Basin = ({ fill, active }: { fill: number; active: boolean }) => {
     `H${w - wall * 1.5 - 5}q${round} 0 ${round} -${wall + 4}V${wall / 2}`,
   ].join('');
   return (
-    <svg viewBox={`0 0 ${w} ${h}`} width={w} height={h} aria-hidden="true" className="block max-w-full">
+    <svg
+      viewBox={`0 0 ${w} ${h}`}
+      width={w}
+      height={h}
+      aria-hidden="true"
+      className="block max-w-full"
+    >
       <rect
         x={wall / 2}
         y="3"
@@ -46,13 +52,19 @@ const Basin = ({ fill, active }: { fill: number; active: boolean }) => {
 
 const Doubt = () => (
   <svg viewBox="0 0 24 24" width="18" height="18" aria-hidden="true" className="text-check">
-    <path d="M12 2 22 12 12 22 2 12z" className="fill-paper" stroke="currentColor" strokeWidth="3" />
+    <path
+      d="M12 2 22 12 12 22 2 12z"
+      className="fill-paper"
+      stroke="currentColor"
+      strokeWidth="3"
+    />
     <path d="M12 7v6M12 15.5v2" stroke="currentColor" strokeWidth="2.6" />
   </svg>
 );
 
 const spoken = (r: StationReport): string => {
-  const how = r.fill >= 1 ? 'done' : r.fill > 0 ? `${Math.round(r.fill * 100)} percent` : 'not begun';
+  const how =
+    r.fill >= 1 ? 'done' : r.fill > 0 ? `${Math.round(r.fill * 100)} percent` : 'not begun';
   return `${STATION_WORDS[r.station]}, ${how}${r.doubts.length > 0 ? `, ${r.doubts.length} doubtful` : ''}`;
 };
 
@@ -69,7 +81,8 @@ export const Terraces = ({
   const strip = useRef<HTMLOListElement>(null);
   const live = useRef<HTMLLIElement>(null);
   useEffect(() => {
-    if (live.current && strip.current) strip.current.scrollLeft = live.current.offsetLeft - LEFT_OF_LIVE_PX;
+    if (live.current && strip.current)
+      strip.current.scrollLeft = live.current.offsetLeft - LEFT_OF_LIVE_PX;
   }, [station]);
   return (
     <nav aria-label="Stations" className="no-print">
@@ -96,7 +109,9 @@ export const Terraces = ({
                   className={`head absolute left-5 ${active ? 'text-[26px]' : 'text-[17px]'} ${report.fill > 0.45 && !active ? 'top-[14px]' : active ? 'top-[16px]' : 'top-[13px]'}`}
                   style={active && report.fill > 0.5 ? { textShadow: '0 0 0' } : undefined}
                 >
-                  <span className={active ? 'rounded bg-stone2 px-1 -mx-1' : ''}>{STATION_WORDS[report.station]}</span>
+                  <span className={active ? 'rounded bg-stone2 px-1 -mx-1' : ''}>
+                    {STATION_WORDS[report.station]}
+                  </span>
                 </span>
                 {report.doubts.length > 0 && (
                   <span className={`absolute right-4 ${active ? 'top-[48px]' : 'top-[13px]'}`}>

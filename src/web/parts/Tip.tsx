@@ -6,7 +6,10 @@ export const Tip = ({ says, children }: { says: string; children: ReactElement }
   <Tooltip.Root>
     <Tooltip.Trigger asChild>{children}</Tooltip.Trigger>
     <Tooltip.Portal>
-      <Tooltip.Content sideOffset={6} className="z-50 rounded-lg border-2 border-ink bg-paper px-2 py-1 text-[15px]">
+      <Tooltip.Content
+        sideOffset={6}
+        className="z-50 rounded-lg border-2 border-ink bg-paper px-2 py-1 text-[15px]"
+      >
         {says}
       </Tooltip.Content>
     </Tooltip.Portal>

@@ -19,11 +19,17 @@ export const UnsentList = ({ parcels }: { parcels: readonly Parcel[] }) => {
     <ul className="max-h-[40vh] overflow-y-auto" aria-label="Unsent entries">
       {parcels.map((parcel) => {
         const words = wordsOf(parcel.jobId);
-        const text = parcel.bodies.map((b) => entryText({ ...b, seq: 0, at: '' } as Entry, units, words)).join('; ');
+        const text = parcel.bodies
+          .map((b) => entryText({ ...b, seq: 0, at: '' } as Entry, units, words))
+          .join('; ');
         return (
           <li key={parcel.id} className="flex items-center gap-3 border-t border-stone3 py-1">
             <span className="min-w-0 flex-1">{text}</span>
-            <Button small aria-label={`Discard: ${text}`} onClick={() => void dispatch(drop(parcel.id))}>
+            <Button
+              small
+              aria-label={`Discard: ${text}`}
+              onClick={() => void dispatch(drop(parcel.id))}
+            >
               Discard
             </Button>
           </li>

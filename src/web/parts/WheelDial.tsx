@@ -30,7 +30,8 @@ const MARK_WORDS: Partial<Record<DialMark['is'], string>> = {
 
 /** Marks that say more than their place. */
 const sentenceOf = (mark: DialMark, side: (deg: number) => number): string | null => {
-  if (mark.is === 'belief') return `${MARK_WORDS.belief} at ${placeText(side(mark.heavy.deg))}, ${mark.label}`;
+  if (mark.is === 'belief')
+    return `${MARK_WORDS.belief} at ${placeText(side(mark.heavy.deg))}, ${mark.label}`;
   if (mark.is === 'bolt')
     return mark.state === 'now' ? `bolt ${mark.n} is next, at ${placeText(side(mark.deg))}` : null;
   if (mark.is === 'far')
@@ -50,10 +51,22 @@ const describe = (marks: readonly DialMark[], over: boolean): string => {
 const SNAP_DEG = 1;
 
 /** The picture that fitters look at instead of reading. */
-export const WheelDial = ({ onPick, className = '', wheel, marks, sideUp, tireOn, turnDeg = null, turns }: Props) => {
+export const WheelDial = ({
+  onPick,
+  className = '',
+  wheel,
+  marks,
+  sideUp,
+  tireOn,
+  turnDeg = null,
+  turns,
+}: Props) => {
   const own = useRef<SVGSVGElement>(null);
   const svg = turns ?? own;
-  const shapes = useMemo(() => wheelDial({ wheel, marks, sideUp, tireOn }), [wheel, marks, sideUp, tireOn]);
+  const shapes = useMemo(
+    () => wheelDial({ wheel, marks, sideUp, tireOn }),
+    [wheel, marks, sideUp, tireOn],
+  );
   const turned = useMemo(
     () => shapes.map((shape, i) => shape.role !== 'hour' && <Shape key={i} shape={shape} />),
     [shapes],
@@ -66,7 +79,9 @@ export const WheelDial = ({ onPick, className = '', wheel, marks, sideUp, tireOn
     const matrix = svg.current?.getScreenCTM();
     if (!matrix || !onPick) return;
     const p = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse());
-    const turned = turning ? Number.parseFloat(svg.current!.style.getPropertyValue('--turn')) || 0 : 0;
+    const turned = turning
+      ? Number.parseFloat(svg.current!.style.getPropertyValue('--turn')) || 0
+      : 0;
     const seen = normalDeg((Math.atan2(p.x - 300, 300 - p.y) * 180) / Math.PI - turned);
     const snapped = normalDeg(Math.round(seen / SNAP_DEG) * SNAP_DEG);
     onPick(over ? mirrored(snapped) : snapped);

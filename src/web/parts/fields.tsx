@@ -89,7 +89,9 @@ export const ChoiceField = ({
   options,
   problem,
   hint,
-}: Omit<Common, 'inputRef'> & { options: readonly (readonly [value: string, label: string])[] }) => (
+}: Omit<Common, 'inputRef'> & {
+  options: readonly (readonly [value: string, label: string])[];
+}) => (
   <Labelled label={label} problem={problem} hint={hint}>
     {({ id, describedBy }) => (
       <select

@@ -13,7 +13,10 @@ interface Bound<Values extends FieldValues> {
  * What a control of the house needs of a form: the text that is typed, what is wrong with it, and where to go when it
  * is.
  */
-const useBound = <Values extends FieldValues>({ control, name }: Pick<Bound<Values>, 'control' | 'name'>) => {
+const useBound = <Values extends FieldValues>({
+  control,
+  name,
+}: Pick<Bound<Values>, 'control' | 'name'>) => {
   const { field, fieldState } = useController({ control, name });
   return {
     value: String(field.value ?? ''),
@@ -37,7 +40,9 @@ export const FormQuantity = <Values extends FieldValues>({
   control,
   name,
   ...rest
-}: Bound<Values> & { unit: Unit | null }) => <QuantityField {...rest} {...useBound({ control, name })} />;
+}: Bound<Values> & { unit: Unit | null }) => (
+  <QuantityField {...rest} {...useBound({ control, name })} />
+);
 
 /** One of a few words of a form. */
 export const FormChoice = <Values extends FieldValues>({

@@ -1,5 +1,12 @@
 import { createContext, useContext } from 'react';
-import type { Entry, EntryKind, JobState, JobSummary, StationId, StationReport } from '../../core/job';
+import type {
+  Entry,
+  EntryKind,
+  JobState,
+  JobSummary,
+  StationId,
+  StationReport,
+} from '../../core/job';
 import type { Machine, Wheel } from '../../core/wheels';
 import type { ShopAnswer } from '../store/api';
 import type { Writing } from '../store/job-writing';

@@ -27,7 +27,8 @@ interface KeyBoard {
 const Keys = createContext<KeyBoard | null>(null);
 
 const isTyping = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+  target instanceof HTMLElement &&
+  (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
 
 /** Listens for keys once for the whole app; what was bound last wins. */
 export const KeysProvider = ({ children }: { children: ReactNode }) => {

@@ -8,6 +8,7 @@ export const momentText = (iso: string, nowMs: number): string => {
   const days = Math.round((dayOf(at) - dayOf(new Date(nowMs))) / DAY_MS);
   if (days === 0) return time;
   if (days === 1) return `tomorrow ${time}`;
-  if (days > 1 && days < 7) return `${at.toLocaleDateString('en-GB', { weekday: 'short' })} ${time}`;
+  if (days > 1 && days < 7)
+    return `${at.toLocaleDateString('en-GB', { weekday: 'short' })} ${time}`;
   return `${at.toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })} ${time}`;
 };

@@ -1,2 +1,3 @@
 /** Whether whoever looks wants pictures that stand still. */
-export const wantsNoMotion = (): boolean => window.matchMedia('(prefers-reduced-motion: reduce)').matches;
+export const wantsNoMotion = (): boolean =>
+  window.matchMedia('(prefers-reduced-motion: reduce)').matches;

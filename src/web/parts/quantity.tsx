@@ -38,7 +38,8 @@ const unitsOf = (units: UnitPreferences) => ({
     return /^-?\d{1,7}(\.\d{1,4})?$/.test(clean) ? fromDisplay(Number(clean), unit, units) : null;
   },
   /** SI as the text of a field. */
-  write: (value: number, unit: Unit, digits = 1) => String(Number(toDisplay(value, unit, units).toFixed(digits))),
+  write: (value: number, unit: Unit, digits = 1) =>
+    String(Number(toDisplay(value, unit, units).toFixed(digits))),
 });
 
 /** A number as large as it deserves, its unit beside it. */
@@ -61,7 +62,9 @@ export const Quantity = ({
     ...(sign ? { sign } : {}),
   });
   return (
-    <span className={`num whitespace-nowrap ${big ? 'text-[30px] leading-none' : 'text-[22px] leading-tight'}`}>
+    <span
+      className={`num whitespace-nowrap ${big ? 'text-[30px] leading-none' : 'text-[22px] leading-tight'}`}
+    >
       {text}
       <span className={unit === 'deg' ? '' : 'ml-1 text-[0.62em] font-semibold'}>{label}</span>
     </span>

@@ -14,5 +14,7 @@ export const smallPicture = async (file: Blob): Promise<Blob> => {
   canvas.height = Math.max(1, Math.round(bitmap.height * scale));
   canvas.getContext('2d')?.drawImage(bitmap, 0, 0, canvas.width, canvas.height);
   bitmap.close();
-  return new Promise((done) => canvas.toBlob((blob) => done(blob ?? file), 'image/jpeg', JPEG_QUALITY));
+  return new Promise((done) =>
+    canvas.toBlob((blob) => done(blob ?? file), 'image/jpeg', JPEG_QUALITY),
+  );
 };

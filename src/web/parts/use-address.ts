@@ -49,7 +49,8 @@ export const useAddressTexts = <K extends string>(
 ): [Record<K, string>, (part: Partial<Record<K, string>>, push?: boolean) => void] => {
   const [values, set] = useAddress<Record<K, string>>(
     useCallback(
-      (params) => Object.fromEntries(names.map((n) => [n, params.get(n) ?? ''])) as Record<K, string>,
+      (params) =>
+        Object.fromEntries(names.map((n) => [n, params.get(n) ?? ''])) as Record<K, string>,
       [names],
     ),
     putText,

@@ -37,7 +37,10 @@ export const useAllDevices = () => {
     stream.onmessage = ({ data }) => {
       try {
         const line = readLine(data as string);
-        latest.current.set(line.device, { line, count: (latest.current.get(line.device)?.count ?? 0) + 1 });
+        latest.current.set(line.device, {
+          line,
+          count: (latest.current.get(line.device)?.count ?? 0) + 1,
+        });
       } catch {
         // The server lets only readings through; anything else is not for the screen.
       }

@@ -42,13 +42,18 @@ export interface LiveDevice {
 }
 
 const better = (a: DeviceNow, b: DeviceNow): number =>
-  Number(a.simulated) - Number(b.simulated) || Number(b.state === 'live') - Number(a.state === 'live');
+  Number(a.simulated) - Number(b.simulated) ||
+  Number(b.state === 'live') - Number(a.state === 'live');
 
 /**
  * The one that is meant before the one that was heard last, and that before any other. While all are silent the one
  * that was heard stays: what it has shown counts.
  */
-const pick = (of: readonly HeldDevice[], before: HeldDevice | null, meant: string | null): HeldDevice | null => {
+const pick = (
+  of: readonly HeldDevice[],
+  before: HeldDevice | null,
+  meant: string | null,
+): HeldDevice | null => {
   const isSilent = of.every((d) => d.state !== 'live');
   return (
     of.find((d) => d.name === meant) ??
@@ -68,7 +73,12 @@ const stateWords = (device: DeviceNow): string => {
  * Listens to the shop's instrument of a kind while `on`: the one that is `meant` by its name, else a real one before a
  * stand-in, and a stand-in only where they are wanted.
  */
-export const useDevice = (kind: DeviceKind, on: boolean, standIns = true, meant: string | null = null): LiveDevice => {
+export const useDevice = (
+  kind: DeviceKind,
+  on: boolean,
+  standIns = true,
+  meant: string | null = null,
+): LiveDevice => {
   const [device, setDevice] = useState<HeldDevice | null>(null);
   const [track, setTrack] = useState<Track>(NOTHING_HEARD);
   const [nowMs, setNowMs] = useState(0);
@@ -102,7 +112,10 @@ export const useDevice = (kind: DeviceKind, on: boolean, standIns = true, meant:
         },
       );
     void ask();
-    const again = setInterval(() => readiness(latest.current, kind, Date.now()) === 'silent' && void ask(), ASK_MS);
+    const again = setInterval(
+      () => readiness(latest.current, kind, Date.now()) === 'silent' && void ask(),
+      ASK_MS,
+    );
     return () => {
       gone = true;
       clearInterval(again);

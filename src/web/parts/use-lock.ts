@@ -17,7 +17,9 @@ const report = (nowMs: number): void => {
   if (handMs <= timeAt(REPORT_KEY) || nowMs - timeAt(REPORT_KEY) < REPORT_MS) return;
   localStorage.setItem(REPORT_KEY, String(nowMs));
   // Without an answer it is told again with the next hand.
-  void api.touch(Math.max(0, Math.round((nowMs - handMs) / 1000))).catch(() => localStorage.removeItem(REPORT_KEY));
+  void api
+    .touch(Math.max(0, Math.round((nowMs - handMs) / 1000)))
+    .catch(() => localStorage.removeItem(REPORT_KEY));
 };
 
 /**

@@ -17,7 +17,13 @@ export const useOpenJob = (id: string) => {
 };
 
 /** A job that could not be had, and the way on. */
-export const NoJob = ({ id, problem }: { id: string; problem: { status: number; message: string } }) => {
+export const NoJob = ({
+  id,
+  problem,
+}: {
+  id: string;
+  problem: { status: number; message: string };
+}) => {
   const dispatch = useDo();
   return (
     <Frame title="Job">

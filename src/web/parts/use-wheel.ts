@@ -19,5 +19,10 @@ export const useWheel = (id: string): WheelOfMachine => {
   const record = currentData as Wheel | undefined;
   const { currentData: of } = useMachineQuery(record?.machineId ?? skipToken);
   const wheels = of?.wheels ?? NO_WHEELS;
-  return { wheel: wheels.find((w) => w.id === id), machine: of?.machine, wheels, isMissing: isError };
+  return {
+    wheel: wheels.find((w) => w.id === id),
+    machine: of?.machine,
+    wheels,
+    isMissing: isError,
+  };
 };

@@ -1,5 +1,13 @@
 import { Dialog } from 'radix-ui';
-import { createContext, useCallback, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
+import {
+  createContext,
+  useCallback,
+  useContext,
+  useEffect,
+  useMemo,
+  useState,
+  type ReactNode,
+} from 'react';
 import type { Working, WorkingLine } from '../../core/working';
 import { useKeys } from './keys';
 import { useUnits } from './quantity';
@@ -13,7 +21,11 @@ const LineValue = ({ line }: { line: WorkingLine }) => {
   return (
     <>
       {unit
-        ? say(value, unit, unit === 'mm' || unit === 'Nm' || unit === 'g' ? { digits: 1 } : undefined)
+        ? say(
+            value,
+            unit,
+            unit === 'mm' || unit === 'Nm' || unit === 'g' ? { digits: 1 } : undefined,
+          )
         : Math.round(value * 1000) / 1000}
     </>
   );
@@ -125,7 +137,15 @@ export const useMainWorking = (title: string, working: Working | null): void => 
 };
 
 /** The basis of a number, one tap from its whole working. */
-export const BasisTag = ({ title, working, children }: { title: string; working: Working; children?: ReactNode }) => {
+export const BasisTag = ({
+  title,
+  working,
+  children,
+}: {
+  title: string;
+  working: Working;
+  children?: ReactNode;
+}) => {
   const { show } = useSheet();
   return (
     <button

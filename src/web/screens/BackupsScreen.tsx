@@ -7,7 +7,11 @@ import { useKeys } from '../parts/keys';
 import { momentText } from '../parts/moment-text';
 import { useNow } from '../parts/use-now';
 import { VerdictMark } from '../parts/VerdictMark';
-import { useBackupsQuery, useBringBackupMutation, useMakeBackupMutation } from '../store/backups-api';
+import {
+  useBackupsQuery,
+  useBringBackupMutation,
+  useMakeBackupMutation,
+} from '../store/backups-api';
 import { visitProblem } from '../store/visits-api';
 import { BackupSafety } from './backup/BackupSafety';
 import { OutAndIn } from './backup/OutAndIn';
@@ -15,7 +19,15 @@ import { RestoreSheet } from './backup/RestoreSheet';
 
 const ASK_MS = 60_000;
 
-const BackupRow = ({ backup, nowMs, onRestore }: { backup: KeptBackup; nowMs: number; onRestore: () => void }) => (
+const BackupRow = ({
+  backup,
+  nowMs,
+  onRestore,
+}: {
+  backup: KeptBackup;
+  nowMs: number;
+  onRestore: () => void;
+}) => (
   <li className="grid items-center gap-x-4 gap-y-1 border-b border-stone3 px-2 py-2 md:grid-cols-[200px_130px_110px_minmax(0,1fr)_auto]">
     <span className="head text-lg">{momentText(backup.writtenAt, nowMs)}</span>
     <span className="text-[16px]">
@@ -25,7 +37,11 @@ const BackupRow = ({ backup, nowMs, onRestore }: { backup: KeptBackup; nowMs: nu
     <span className="num text-[16px]">{sizeText(backup.bytes)}</span>
     <span className="text-[15px] text-ink2 [overflow-wrap:anywhere]">{backup.name}</span>
     <span className="flex flex-wrap gap-2">
-      <a className="btn btn-small" href={`/api/backups/${backup.name}`} aria-label={`Save a copy of ${backup.name}`}>
+      <a
+        className="btn btn-small"
+        href={`/api/backups/${backup.name}`}
+        aria-label={`Save a copy of ${backup.name}`}
+      >
         Save a copy
       </a>
       <Button small onClick={onRestore} aria-label={`Look into ${backup.name}`}>
@@ -87,7 +103,10 @@ export const BackupsScreen = () => {
       )}
       {data && (
         <>
-          <p role="status" className="mb-3 flex items-center gap-2 text-[18px] max-sm:mt-2 sm:-mt-3">
+          <p
+            role="status"
+            className="mb-3 flex items-center gap-2 text-[18px] max-sm:mt-2 sm:-mt-3"
+          >
             {data.isOld && <VerdictMark verdict="check" />}
             {data.problem !== null && `The last try failed: ${data.problem}. `}
             {data.newestAt === null
@@ -96,13 +115,19 @@ export const BackupsScreen = () => {
           </p>
           <ul className="rows" aria-label="Backups">
             {data.backups.map((backup) => (
-              <BackupRow key={backup.name} backup={backup} nowMs={nowMs} onRestore={() => setOpen(backup)} />
+              <BackupRow
+                key={backup.name}
+                backup={backup}
+                nowMs={nowMs}
+                onRestore={() => setOpen(backup)}
+              />
             ))}
           </ul>
           <p className="mt-6 max-w-[70ch] text-[16px] text-ink2">
-            Each is one file of the whole shop, records, logs and photographs, and was checked when it was made. They
-            lie in <span className="[overflow-wrap:anywhere]">{data.folder}</span>: take one to another machine now and
-            then. A bare copy of the database file is no backup: what was written last is not in it.
+            Each is one file of the whole shop, records, logs and photographs, and was checked when
+            it was made. They lie in <span className="[overflow-wrap:anywhere]">{data.folder}</span>
+            : take one to another machine now and then. A bare copy of the database file is no
+            backup: what was written last is not in it.
           </p>
         </>
       )}

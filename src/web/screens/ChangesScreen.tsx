@@ -24,11 +24,13 @@ const useWords = () => {
     if (kind === 'people' || kind === 'sign-ins' || kind === 'clock')
       return { what: name, field: field ?? '', value: plain };
     if (kind !== 'rules') {
-      const label = fieldsOfKind(kind as RecordKind).find((f) => f.key === field)?.label ?? field ?? '';
+      const label =
+        fieldsOfKind(kind as RecordKind).find((f) => f.key === field)?.label ?? field ?? '';
       return { what: name, field: label.toLowerCase(), value: plain };
     }
     const rule = rules.find((r) => r.key === of);
-    const value = (v: unknown) => (typeof v === 'number' && rule?.unit ? say(v, rule.unit) : plain(v));
+    const value = (v: unknown) =>
+      typeof v === 'number' && rule?.unit ? say(v, rule.unit) : plain(v);
     return { what: rule?.says ?? name, field: '', value };
   };
 };
@@ -67,7 +69,8 @@ const Change = ({ change, nowMs }: { change: ShopChange; nowMs: number }) => {
 /** Who changed which record, rule and person, from what to what. */
 export const ChangesScreen = () => {
   const nowMs = useNow();
-  const { data, error, refetch, hasNextPage, isFetching, fetchNextPage } = useChangesInfiniteQuery();
+  const { data, error, refetch, hasNextPage, isFetching, fetchNextPage } =
+    useChangesInfiniteQuery();
   const changes = data?.pages.flatMap((p) => p.changes) ?? [];
   return (
     <Frame
@@ -92,7 +95,11 @@ export const ChangesScreen = () => {
       {changes.length > 0 && (
         <ul className="rows" aria-label="Changes">
           {changes.map((change, i) => (
-            <Change key={`${change.at} ${change.of} ${change.field ?? ''} ${i}`} change={change} nowMs={nowMs} />
+            <Change
+              key={`${change.at} ${change.of} ${change.field ?? ''} ${i}`}
+              change={change}
+              nowMs={nowMs}
+            />
           ))}
         </ul>
       )}

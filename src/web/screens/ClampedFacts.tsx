@@ -15,7 +15,10 @@ export const ClampedFacts = ({ wheel }: { wheel: Wheel }) => {
   const offset =
     wheel.backspaceMm === null || wheel.overallWidthMm === null
       ? null
-      : attempt(wheelOffset, { overallWidthMm: wheel.overallWidthMm, backspaceMm: wheel.backspaceMm });
+      : attempt(wheelOffset, {
+          overallWidthMm: wheel.overallWidthMm,
+          backspaceMm: wheel.backspaceMm,
+        });
   return (
     <>
       {bolts !== null && (
@@ -24,7 +27,9 @@ export const ClampedFacts = ({ wheel }: { wheel: Wheel }) => {
             {counted(bolts, 'bolt')}
             {isRing && wheel.ringBoltSize && `, ${wheel.ringBoltSize} ${wheel.ringBoltGrade ?? ''}`}
             {torqueNm !== null && `, ${say(torqueNm, 'Nm')}`}
-            {isRing && wheel.ringGapMm !== null && `, gap ${say(wheel.ringGapMm, 'mm', { digits: 1 })}`}
+            {isRing &&
+              wheel.ringGapMm !== null &&
+              `, gap ${say(wheel.ringGapMm, 'mm', { digits: 1 })}`}
           </span>
         </FigureRow>
       )}

@@ -72,14 +72,18 @@ const Instrument = ({
           ) : (
             <>
               calibration not recorded,{' '}
-              <Link to={`/records/${device.kind === 'torque-wrench' ? 'wrenches' : 'instruments'}`}>record it</Link>
+              <Link to={`/records/${device.kind === 'torque-wrench' ? 'wrenches' : 'instruments'}`}>
+                record it
+              </Link>
             </>
           )}
         </p>
       </div>
       <div>
         <p className="num whitespace-nowrap text-[38px] leading-none">
-          {line && device.state !== 'silent' ? say(line.value, unit, { digits: DEVICE_DIGITS[device.kind] }) : '–'}
+          {line && device.state !== 'silent'
+            ? say(line.value, unit, { digits: DEVICE_DIGITS[device.kind] })
+            : '–'}
         </p>
         <p className="mt-1 flex items-center gap-2 font-semibold" role="status">
           <VerdictShape verdict={state.verdict} size={20} />
@@ -91,7 +95,9 @@ const Instrument = ({
         </p>
         {device.state === 'nonsense' && <p className="text-[15px] text-stop">{device.problem}</p>}
         {device.state === 'frozen' && (
-          <p className="text-[15px] text-stop">It says the same line again and again: nothing of it is taken.</p>
+          <p className="text-[15px] text-stop">
+            It says the same line again and again: nothing of it is taken.
+          </p>
         )}
       </div>
       {device.simulated ? (
@@ -101,7 +107,9 @@ const Instrument = ({
             <ChoiceField
               label="Make it fail"
               value={device.fails ?? ''}
-              onChange={(v) => void act(() => api.failDevice(device.name, (v || null) as Failure | null))}
+              onChange={(v) =>
+                void act(() => api.failDevice(device.name, (v || null) as Failure | null))
+              }
               options={[['', 'it works'], ...FAILURES.map((f) => [f, f] as const)]}
             />
           </div>
@@ -134,8 +142,8 @@ export const InstrumentsScreen = () => {
       }
     >
       <p className="mb-3 max-w-[70ch] text-ink2">
-        An instrument speaks in lines of text; a real one comes in through the bridge. A reading lands in a job with one
-        tap, never by itself, and only while it is live and steady.
+        An instrument speaks in lines of text; a real one comes in through the bridge. A reading
+        lands in a job with one tap, never by itself, and only while it is live and steady.
       </p>
       {problem && (
         <Failed message={problem}>
@@ -146,7 +154,12 @@ export const InstrumentsScreen = () => {
       {devices && (
         <ul className="border-t-2 border-ink" aria-label="Instruments">
           {devices.map((device) => (
-            <Instrument key={device.name} device={device} heard={lastOf(device.name)} refresh={refresh} />
+            <Instrument
+              key={device.name}
+              device={device}
+              heard={lastOf(device.name)}
+              refresh={refresh}
+            />
           ))}
         </ul>
       )}

@@ -31,7 +31,10 @@ export const JobCardScreen = () => {
   const shop = useApp((s) => s.shop.shop?.name);
   useKeys([{ key: 'p', says: 'Print the card', run: () => window.print() }]);
   const card = useMemo(() => jobCard(state, today(), units), [state, units]);
-  const marks = useMemo(() => dialMarks(state, 'hand-over', { say: (g) => say(g, 'g') }), [state, say]);
+  const marks = useMemo(
+    () => dialMarks(state, 'hand-over', { say: (g) => say(g, 'g') }),
+    [state, say],
+  );
 
   if (problem) return <NoJob id={id} problem={problem} />;
   if (!open || !state.wheel) return <Waiting what="Reading the job" />;
@@ -67,7 +70,10 @@ export const JobCardScreen = () => {
                 <h2 className="border-t-2 border-ink pt-1 text-lg">{s.title}</h2>
                 <dl>
                   {s.rows.map(([label, value]) => (
-                    <div key={label} className="grid grid-cols-[130px_1fr] gap-3 py-0.5 text-[16px]">
+                    <div
+                      key={label}
+                      className="grid grid-cols-[130px_1fr] gap-3 py-0.5 text-[16px]"
+                    >
                       <dt className="text-ink2">{label}</dt>
                       <dd className="num !font-medium">{value}</dd>
                     </div>
@@ -78,7 +84,9 @@ export const JobCardScreen = () => {
           </div>
           <figure>
             <WheelDial wheel={state.wheel} marks={marks} sideUp="disc" tireOn />
-            <figcaption className="text-center text-[15px] text-ink2">seen from the disc side, valve at 12</figcaption>
+            <figcaption className="text-center text-[15px] text-ink2">
+              seen from the disc side, valve at 12
+            </figcaption>
           </figure>
         </div>
         <List title="Look again" items={card.rechecks.map((r) => `${r.onDate}: ${r.what}`)} />

@@ -22,7 +22,8 @@ import { JobHeader } from './job/JobHeader';
 import { useJobLog } from './job/use-job-log';
 
 const NO_WHEELS: readonly Wheel[] = [];
-const isStation = (text: string | undefined): text is StationId => STATIONS.includes(text as StationId);
+const isStation = (text: string | undefined): text is StationId =>
+  STATIONS.includes(text as StationId);
 
 interface ViewProps {
   at: JobAtHand;
@@ -34,7 +35,8 @@ interface ViewProps {
 const AtTheBench = ({ at, onTurn, onUndo }: ViewProps) => (
   <main className="relative flex min-h-screen flex-col pt-3 lg:h-screen lg:overflow-y-auto">
     <h1 className="sr-only">
-      {STATION_WORDS[at.station]} at the bench: {POSITION_WORDS[at.wheel.position]}, {at.machine.name}
+      {STATION_WORDS[at.station]} at the bench: {POSITION_WORDS[at.wheel.position]},{' '}
+      {at.machine.name}
     </h1>
     <div className="absolute top-2 right-3 z-10">
       <LinkMark />
@@ -55,7 +57,10 @@ const AtTheStation = ({ at, onTurn, onUndo }: ViewProps) => {
   return (
     <div className="grid min-h-screen grid-cols-[minmax(0,1fr)] grid-rows-[auto_1fr] lg:h-screen lg:grid-cols-[246px_minmax(0,1fr)] lg:grid-rows-1">
       <div className="no-print bg-stone2 lg:overflow-y-auto">
-        <Link to="/" className="head flex min-h-12 items-center px-5 text-[18px] no-underline lg:h-[56px]">
+        <Link
+          to="/"
+          className="head flex min-h-12 items-center px-5 text-[18px] no-underline lg:h-[56px]"
+        >
           Tough Rimstone
         </Link>
         <Terraces jobId={at.job.id} reports={at.reports} station={at.station} />
@@ -83,7 +88,9 @@ export const JobScreen = () => {
   const state = useApp((s) => selectJobState(s, id));
   const reports = useApp((s) => selectReport(s, id));
   const machineId = state.machine?.id;
-  const { currentData: ofMachine, isError: isMachineLost } = useMachineQuery(machineId ?? skipToken);
+  const { currentData: ofMachine, isError: isMachineLost } = useMachineQuery(
+    machineId ?? skipToken,
+  );
   const machineWheels = ofMachine?.wheels ?? NO_WHEELS;
   const isMachineRead = ofMachine !== undefined || isMachineLost;
   const [sideUp, setSideUp] = useState<'disc' | 'other'>('disc');
@@ -94,7 +101,8 @@ export const JobScreen = () => {
   const turn = () => setSideUp((s) => (s === 'disc' ? 'other' : 'disc'));
   const undoAndGo = async () => {
     const undone = await undo();
-    if (undone && undone.station !== station) await navigate(`/jobs/${id}/${undone.station}${view ? `/${view}` : ''}`);
+    if (undone && undone.station !== station)
+      await navigate(`/jobs/${id}/${undone.station}${view ? `/${view}` : ''}`);
   };
   const isAtBench = view === 'bench' && station !== undefined && STEP_STATIONS.includes(station);
   const index = station ? STATIONS.indexOf(station) : -1;
@@ -132,14 +140,28 @@ export const JobScreen = () => {
       correcting,
       goTo,
     };
-  }, [open, shop, station, state, reports, machineWheels, isMachineRead, log, sideUp, write, correcting, goTo]);
+  }, [
+    open,
+    shop,
+    station,
+    state,
+    reports,
+    machineWheels,
+    isMachineRead,
+    log,
+    sideUp,
+    write,
+    correcting,
+    goTo,
+  ]);
 
   if (problem) return <NoJob id={id} problem={problem} />;
   if (open && !station) {
     const next = reports.find((r) => r.fill < 1)?.station ?? 'hand-over';
     return <Navigate replace to={`/jobs/${id}/${next}`} />;
   }
-  if (open && view !== undefined && !isAtBench) return <Navigate replace to={`/jobs/${id}/${station}`} />;
+  if (open && view !== undefined && !isAtBench)
+    return <Navigate replace to={`/jobs/${id}/${station}`} />;
   if (!at) return <Waiting what="Reading the job" />;
   const View = isAtBench ? AtTheBench : AtTheStation;
   return (

@@ -18,12 +18,25 @@ const IN_ADDRESS = ['search', 'from', 'to'] as const;
 const State = ({ job }: { job: JobSummary }) => {
   const isWithdrawn = job.withdrawnBy !== null;
   const isOver = job.handedOver && !isWithdrawn;
-  const color = isWithdrawn ? 'font-semibold text-stop' : isOver ? 'text-good' : 'font-semibold text-water';
+  const color = isWithdrawn
+    ? 'font-semibold text-stop'
+    : isOver
+      ? 'text-good'
+      : 'font-semibold text-water';
   return (
     <span className={`inline-flex items-center gap-2 whitespace-nowrap ${color}`}>
       <svg viewBox="0 0 24 16" width="24" height="16" aria-hidden="true">
-        <path d="M2 2v7q0 5 5 5h10q5 0 5-5V2" fill="none" stroke="currentColor" strokeWidth="3" strokeLinecap="round" />
-        <path d={isOver ? 'M4 4h16v5q0 3-3 3H7q-3 0-3-3z' : 'M4 9h16q0 3-3 3H7q-3 0-3-3z'} fill="currentColor" />
+        <path
+          d="M2 2v7q0 5 5 5h10q5 0 5-5V2"
+          fill="none"
+          stroke="currentColor"
+          strokeWidth="3"
+          strokeLinecap="round"
+        />
+        <path
+          d={isOver ? 'M4 4h16v5q0 3-3 3H7q-3 0-3-3z' : 'M4 9h16q0 3-3 3H7q-3 0-3-3z'}
+          fill="currentColor"
+        />
       </svg>
       {isWithdrawn ? 'proof withdrawn' : isOver ? 'handed over' : 'on the bench'}
     </span>
@@ -94,7 +107,11 @@ export const JobsScreen = () => {
 
   const more = async () => {
     try {
-      const next = await api.jobs({ ...query, limit: String(PAGE), offset: String(found!.jobs.length) });
+      const next = await api.jobs({
+        ...query,
+        limit: String(PAGE),
+        offset: String(found!.jobs.length),
+      });
       setFound({ jobs: [...found!.jobs, ...next.jobs], total: next.total });
     } catch (error) {
       if (!(error instanceof ApiError)) throw error;
@@ -143,7 +160,9 @@ export const JobsScreen = () => {
             </ul>
           ) : (
             <p className="py-14 text-center text-xl text-ink2">
-              {Object.keys(query).length > 0 ? 'No job fits. Take a word away.' : 'No jobs yet. Start the first one.'}
+              {Object.keys(query).length > 0
+                ? 'No job fits. Take a word away.'
+                : 'No jobs yet. Start the first one.'}
             </p>
           )}
           {found.jobs.length < found.total && (

@@ -43,14 +43,20 @@ const Part = ({
       <p className="py-4 text-ink2">{none}</p>
     ) : (
       <Fallback
-        instead={<p className="py-4 text-ink2">The picture could not be loaded. The numbers are in the file.</p>}
+        instead={
+          <p className="py-4 text-ink2">
+            The picture could not be loaded. The numbers are in the file.
+          </p>
+        }
       >
         <Suspense fallback={null}>
           <BarsChart rows={rows.slice(0, MOST_BARS)} label={title} />
         </Suspense>
       </Fallback>
     )}
-    {rows.length > MOST_BARS && <p className="text-ink2">and {rows.length - MOST_BARS} more in the file</p>}
+    {rows.length > MOST_BARS && (
+      <p className="text-ink2">and {rows.length - MOST_BARS} more in the file</p>
+    )}
     {children}
   </section>
 );
@@ -101,7 +107,11 @@ export const KnowsScreen = () => {
             title="Which trouble how often"
             file={csv('troubles')}
             none="No trouble was written down in this time."
-            rows={data.troubles.map((t) => ({ name: t.says, value: t.count, says: `${t.count}, ${t.cured} cured` }))}
+            rows={data.troubles.map((t) => ({
+              name: t.says,
+              value: t.count,
+              says: `${t.count}, ${t.cured} cured`,
+            }))}
           />
           <Part
             title="Take-offs on the shelf"

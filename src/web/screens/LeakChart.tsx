@@ -1,4 +1,12 @@
-import { Area, CartesianGrid, ComposedChart, Line, ResponsiveContainer, XAxis, YAxis } from 'recharts';
+import {
+  Area,
+  CartesianGrid,
+  ComposedChart,
+  Line,
+  ResponsiveContainer,
+  XAxis,
+  YAxis,
+} from 'recharts';
 import type { Leak } from '../../core/pressure';
 import { toDisplay } from '../../core/units';
 import { useUnits } from '../parts/quantity';
@@ -22,11 +30,28 @@ export default function LeakChart({ leak }: { leak: Leak }) {
       aria-label={`${data.length} readings over ${Math.round(data.at(-1)!.day)} days, from ${data[0]!.p} to ${data.at(-1)!.p} ${label('kPa')} with the weather taken out`}
     >
       <ResponsiveContainer width="100%" height="100%">
-        <ComposedChart data={data} margin={{ top: 10, right: 16, bottom: 4, left: 0 }} accessibilityLayer={false}>
+        <ComposedChart
+          data={data}
+          margin={{ top: 10, right: 16, bottom: 4, left: 0 }}
+          accessibilityLayer={false}
+        >
           <CartesianGrid stroke="var(--stone3)" vertical={false} />
-          <XAxis dataKey="day" type="number" domain={[0, 'dataMax']} stroke="var(--ink2)" tickLine={false} unit=" d" />
+          <XAxis
+            dataKey="day"
+            type="number"
+            domain={[0, 'dataMax']}
+            stroke="var(--ink2)"
+            tickLine={false}
+            unit=" d"
+          />
           <YAxis stroke="var(--ink2)" domain={[low, high]} tickLine={false} width={48} />
-          <Area dataKey="band" stroke="none" fill="var(--good)" fillOpacity={0.25} isAnimationActive={false} />
+          <Area
+            dataKey="band"
+            stroke="none"
+            fill="var(--good)"
+            fillOpacity={0.25}
+            isAnimationActive={false}
+          />
           <Line
             dataKey="p"
             stroke="var(--water)"

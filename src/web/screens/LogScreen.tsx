@@ -1,6 +1,14 @@
 import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
-import { effectiveEntries, entryText, foldJob, stepsOf, timesOf, STATION_WORDS, type Entry } from '../../core/job';
+import {
+  effectiveEntries,
+  entryText,
+  foldJob,
+  stepsOf,
+  timesOf,
+  STATION_WORDS,
+  type Entry,
+} from '../../core/job';
 import { Button } from '../parts/Button';
 import { Frame, Waiting } from '../parts/Frame';
 import { momentText } from '../parts/moment-text';
@@ -43,7 +51,9 @@ export const LogScreen = () => {
   if (problem) return <NoJob id={id} problem={problem} />;
   if (!open) return <Waiting what="Reading the log" />;
   const putBack = (entry: Entry) =>
-    dispatch(write(id, entry.station, [{ kind: 'undo', data: { entryId: undone.get(entry.id)! } }]));
+    dispatch(
+      write(id, entry.station, [{ kind: 'undo', data: { entryId: undone.get(entry.id)! } }]),
+    );
   const dropWaiting = (entry: Entry) => {
     const parcel = outbox.find((p) => p.bodies.some((b) => b.id === entry.id));
     if (parcel) void dispatch(drop(parcel.id));
@@ -87,7 +97,10 @@ export const LogScreen = () => {
                 )}
                 {waiting.has(e.id) && <span className="font-semibold text-check"> · waiting</span>}
                 {e.arrivedAt && (
-                  <span className="text-ink2"> · arrived {momentText(e.arrivedAt, Date.parse(e.at))}</span>
+                  <span className="text-ink2">
+                    {' '}
+                    · arrived {momentText(e.arrivedAt, Date.parse(e.at))}
+                  </span>
                 )}
                 {e.kind === 'photo' && !gone && !waiting.has(e.id) && (
                   <>
@@ -101,7 +114,11 @@ export const LogScreen = () => {
                 {gone && <span className="sr-only"> (taken away)</span>}
               </span>
               {waiting.has(e.id) && (
-                <Button small className="max-md:col-start-2 max-md:w-max" onClick={() => dropWaiting(e)}>
+                <Button
+                  small
+                  className="max-md:col-start-2 max-md:w-max"
+                  onClick={() => dropWaiting(e)}
+                >
                   Drop it
                 </Button>
               )}

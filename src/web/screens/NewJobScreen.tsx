@@ -27,7 +27,8 @@ export const NewJobScreen = () => {
 
   const start = useCallback(
     (machineId: string, wheelId: string) => {
-      if (!who) return setProblem('Say first who is at the bench: the round stamp at the top right.');
+      if (!who)
+        return setProblem('Say first who is at the bench: the round stamp at the top right.');
       setBusy(true);
       void dispatch(openJob({ machineId, wheelId }))
         .unwrap()
@@ -43,7 +44,11 @@ export const NewJobScreen = () => {
   if (!found)
     return (
       <Frame title="A machine comes in">
-        {isError ? <Failed message="The server does not answer." /> : <Waiting what="Reading the shop" />}
+        {isError ? (
+          <Failed message="The server does not answer." />
+        ) : (
+          <Waiting what="Reading the shop" />
+        )}
       </Frame>
     );
   return (
@@ -68,7 +73,12 @@ export const NewJobScreen = () => {
       ) : (
         <>
           <div className="mb-4 max-w-xl">
-            <TextField label="Which machine, or whose" value={typed} onChange={setTyped} maxLength={100} />
+            <TextField
+              label="Which machine, or whose"
+              value={typed}
+              onChange={setTyped}
+              maxLength={100}
+            />
           </div>
           {found.total === 0 && (
             <p className="py-10 text-center text-xl text-ink2">
@@ -78,7 +88,8 @@ export const NewJobScreen = () => {
           <MachineList machines={found.machines} busy={busy} onTake={start} />
           {found.total > found.machines.length && (
             <p className="py-4 text-ink2">
-              {found.total} machines fit; the first {found.machines.length} are shown. One more word narrows them.
+              {found.total} machines fit; the first {found.machines.length} are shown. One more word
+              narrows them.
             </p>
           )}
         </>

@@ -91,7 +91,12 @@ export const NewMachineScreen = () => {
         <div className="grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
           <FormText control={control} name="name" label="What the shop calls it" maxLength={80} />
           <FormText control={control} name="rider" label="Rider" maxLength={80} />
-          <FormChoice control={control} name="kind" label="Kind" options={choices(MACHINE_KINDS, KIND_WORDS)} />
+          <FormChoice
+            control={control}
+            name="kind"
+            label="Kind"
+            options={choices(MACHINE_KINDS, KIND_WORDS)}
+          />
         </div>
         {wheels.fields.map((wheel, i) => (
           <WheelFields

@@ -9,7 +9,11 @@ import { Failed, Frame, Waiting } from '../parts/Frame';
 import { Spoken } from '../parts/Spoken';
 import { useApp, useDo } from '../store';
 import { announce } from '../store/jobs-slice';
-import { useCloseOrderMutation, useOrderListQuery, usePlaceOrderMutation } from '../store/parts-api';
+import {
+  useCloseOrderMutation,
+  useOrderListQuery,
+  usePlaceOrderMutation,
+} from '../store/parts-api';
 import { shopChanged } from '../store/records-api';
 import { visitProblem } from '../store/visits-api';
 import { momentText } from '../parts/moment-text';
@@ -39,7 +43,15 @@ const Counted = ({ part }: { part: ToOrder }) => (
   </span>
 );
 
-const ShortRow = ({ part, suppliers, nowMs }: { part: ToOrder; suppliers: readonly string[]; nowMs: number }) => {
+const ShortRow = ({
+  part,
+  suppliers,
+  nowMs,
+}: {
+  part: ToOrder;
+  suppliers: readonly string[];
+  nowMs: number;
+}) => {
   const who = useApp((s) => s.prefs.who);
   const [place, { isLoading }] = usePlaceOrderMutation();
   // Made once: sent again after a lost answer it is the same order.
@@ -72,7 +84,13 @@ const ShortRow = ({ part, suppliers, nowMs }: { part: ToOrder; suppliers: readon
       <span className="self-center">
         <For jobs={part.jobs} nowMs={nowMs} />
       </span>
-      <TextField label="From whom" value={supplier} onChange={setSupplier} maxLength={80} list={list} />
+      <TextField
+        label="From whom"
+        value={supplier}
+        onChange={setSupplier}
+        maxLength={80}
+        list={list}
+      />
       <datalist id={list}>
         {suppliers.map((s) => (
           <option key={s} value={s} />
@@ -101,7 +119,10 @@ const WayRow = ({ order, nowMs }: { order: OnItsWay; nowMs: number }) => {
       await close({ id: order.id, how, who }).unwrap();
       await dispatch(shopChanged());
       dispatch(
-        announce({ text: how === 'received' ? `Here: ${order.what}.` : `Called off: ${order.what}.`, tone: 'good' }),
+        announce({
+          text: how === 'received' ? `Here: ${order.what}.` : `Called off: ${order.what}.`,
+          tone: 'good',
+        }),
       );
     } catch (error) {
       setProblem(visitProblem(error));

@@ -21,7 +21,15 @@ import { TapeForm } from './pair/TapeForm';
 const GrowthChart = lazy(() => import('./pair/GrowthChart'));
 
 /** One wheel of the pair: its dial, and its rollout under it. */
-const OneWheel = ({ wheel, told, dashed }: { wheel: Wheel; told: Attempt<Rollout> | null; dashed: boolean }) => {
+const OneWheel = ({
+  wheel,
+  told,
+  dashed,
+}: {
+  wheel: Wheel;
+  told: Attempt<Rollout> | null;
+  dashed: boolean;
+}) => {
   const { say } = useUnits();
   return (
     <section className="min-w-0 text-center" aria-label={POSITION_WORDS[wheel.position]}>
@@ -43,7 +51,10 @@ const OneWheel = ({ wheel, told, dashed }: { wheel: Wheel; told: Attempt<Rollout
       </p>
       {told?.ok && (
         <p>
-          <BasisTag title={`the rollout of the ${POSITION_WORDS[wheel.position].toLowerCase()}`} working={told.working}>
+          <BasisTag
+            title={`the rollout of the ${POSITION_WORDS[wheel.position].toLowerCase()}`}
+            working={told.working}
+          >
             {told.working.result.settled ? 'settled' : 'still growing'}
           </BasisTag>
         </p>
@@ -58,7 +69,8 @@ const Apart = ({ pair }: { pair: PairNow }) => {
   const { say } = useUnits();
   const { aired } = pair;
   const match = aired?.match ?? pair.match;
-  if (!match?.ok) return <p className="text-ink2">{match ? refusalText(match.problem) : 'Tape both.'}</p>;
+  if (!match?.ok)
+    return <p className="text-ink2">{match ? refusalText(match.problem) : 'Tape both.'}</p>;
   const { working } = match;
   const verdict = working.verdict ?? 'check';
   const tone = { good: 'text-good', check: 'text-check', stop: 'text-stop' }[verdict];
@@ -91,13 +103,20 @@ const Chart = ({ pair }: { pair: PairNow }) => {
   return (
     <div className="mt-2 h-[190px]">
       <Fallback
-        instead={<p className="pt-8 text-ink2">The picture could not be loaded. The tapes are in the records.</p>}
+        instead={
+          <p className="pt-8 text-ink2">
+            The picture could not be loaded. The tapes are in the records.
+          </p>
+        }
       >
         <Suspense fallback={null}>
           <GrowthChart
             left={left.working.result}
             right={right.working.result}
-            names={{ left: POSITION_WORDS[pair.left.position], right: POSITION_WORDS[pair.right.position] }}
+            names={{
+              left: POSITION_WORDS[pair.left.position],
+              right: POSITION_WORDS[pair.right.position],
+            }}
           />
         </Suspense>
       </Fallback>
@@ -109,7 +128,10 @@ const Chart = ({ pair }: { pair: PairNow }) => {
 export const PairScreen = () => {
   const { id = '' } = useParams();
   const shop = useApp((s) => s.shop.shop);
-  const rules = useMemo(() => Object.fromEntries((shop?.rules ?? []).map((r) => [r.key, r.value])), [shop]);
+  const rules = useMemo(
+    () => Object.fromEntries((shop?.rules ?? []).map((r) => [r.key, r.value])),
+    [shop],
+  );
   const { machine, wheel, wheels, isMissing } = useWheel(id);
   const pair = useMemo(() => {
     const partner = wheel && partnerOf(wheel, wheels);
@@ -138,7 +160,9 @@ export const PairScreen = () => {
       </Frame>
     );
   const again = [pair.rollouts.left, pair.rollouts.right].flatMap((r, i) =>
-    r?.ok && !r.working.result.settled ? [POSITION_WORDS[(i === 0 ? pair.left : pair.right).position]] : [],
+    r?.ok && !r.working.result.settled
+      ? [POSITION_WORDS[(i === 0 ? pair.left : pair.right).position]]
+      : [],
   );
   return (
     <Frame title={`Pair, ${machine?.name ?? ''}`}>
@@ -156,12 +180,17 @@ export const PairScreen = () => {
       <div className="mt-4 grid gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1.1fr)_minmax(0,1fr)]">
         <section aria-label="What to do">
           {pair.aired?.match.ok && (
-            <Reasons reasons={pair.aired.match.working.result.reasons.slice(0, 1)} className="mb-1" />
+            <Reasons
+              reasons={pair.aired.match.working.result.reasons.slice(0, 1)}
+              className="mb-1"
+            />
           )}
           {pair.aired && <p className="text-[16px] text-ink2">Both at the measuring pressure:</p>}
           {pair.match?.ok && <Reasons reasons={pair.match.working.result.reasons} />}
           {again.length > 0 && (
-            <p className="mt-1 text-[16px]">Tape again after the next run: {again.join(', ').toLowerCase()}.</p>
+            <p className="mt-1 text-[16px]">
+              Tape again after the next run: {again.join(', ').toLowerCase()}.
+            </p>
           )}
           <Chart pair={pair} />
         </section>

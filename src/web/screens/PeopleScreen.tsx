@@ -18,7 +18,11 @@ export const PeopleScreen = () => {
   const { areClosed, me } = useApp((s) => s.doors);
   const [opened, setOpened] = useState<Opened>(null);
   const isSignedIn = areClosed && me !== null;
-  useKeys(isSignedIn ? [{ key: 'q', says: 'Let a second screen in', run: () => setOpened('second') }] : []);
+  useKeys(
+    isSignedIn
+      ? [{ key: 'q', says: 'Let a second screen in', run: () => setOpened('second') }]
+      : [],
+  );
   if (!isSignedIn)
     return (
       <Frame title="People">

@@ -47,7 +47,8 @@ const Says = ({ answer, isGoingOn }: { answer: PlanAnswer; isGoingOn: boolean })
           <VerdictMark verdict="stop">{`${counted(result.broken.length, 'promise')} not kept`}</VerdictMark>
         )}
         <span className="text-ink2">
-          {gapText(result)} {isGoingOn && 'A better one is looked for. '}By middle times: half of the work takes longer.
+          {gapText(result)} {isGoingOn && 'A better one is looked for. '}By middle times: half of
+          the work takes longer.
         </span>
         <BasisTag title="the plan of the day" working={answer.working} />
       </p>
@@ -56,8 +57,8 @@ const Says = ({ answer, isGoingOn }: { answer: PlanAnswer; isGoingOn: boolean })
           <li key={b.visitId} className="mt-1 flex items-start gap-2">
             <VerdictShape verdict="stop" size={20} />
             <span>
-              <Link to={`/visits/${b.visitId}`}>{nameOf(b.visitId)}</Link>: done at {endOf(b.visitId)},{' '}
-              {durationText(b.lateMin * 60)} late. {b.would}
+              <Link to={`/visits/${b.visitId}`}>{nameOf(b.visitId)}</Link>: done at{' '}
+              {endOf(b.visitId)}, {durationText(b.lateMin * 60)} late. {b.would}
             </span>
           </li>
         ))}
@@ -65,14 +66,15 @@ const Says = ({ answer, isGoingOn }: { answer: PlanAnswer; isGoingOn: boolean })
           <li key={`${l.visitId} ${l.why}`} className="mt-1 flex items-start gap-2">
             <VerdictShape verdict="check" size={20} />
             <span>
-              <Link to={`/visits/${l.visitId}`}>{l.wheel}</Link>, {l.why}. What was put there by hand is left to the
-              plan.
+              <Link to={`/visits/${l.visitId}`}>{l.wheel}</Link>, {l.why}. What was put there by
+              hand is left to the plan.
             </span>
           </li>
         ))}
         {answer.leftOut.map((l) => (
           <li key={l.visitId} className="mt-1 text-ink2">
-            <Link to={`/visits/${l.visitId}`}>{l.machineName}</Link>: {l.why}. It is not in the plan.
+            <Link to={`/visits/${l.visitId}`}>{l.machineName}</Link>: {l.why}. It is not in the
+            plan.
           </li>
         ))}
       </ul>
@@ -96,7 +98,9 @@ export const PlanScreen = () => {
   useKeys([
     { key: 'r', says: 'Plan again', run: plan },
     ...(isOpen ? [{ key: 'c', says: 'Look closely for a better plan', run: planClosely }] : []),
-    ...(moves.undo ? [{ key: 'u', says: 'Undo the last move', run: () => void moves.undo?.() }] : []),
+    ...(moves.undo
+      ? [{ key: 'u', says: 'Undo the last move', run: () => void moves.undo?.() }]
+      : []),
   ]);
   return (
     <Frame
@@ -129,7 +133,12 @@ export const PlanScreen = () => {
       <fieldset className="mb-3 flex flex-wrap items-center gap-2">
         <legend className="float-left mr-3 py-2 text-ink2">At work</legend>
         {all.map((name) => (
-          <Button key={name} small aria-pressed={people.includes(name)} onClick={() => toggle(name)}>
+          <Button
+            key={name}
+            small
+            aria-pressed={people.includes(name)}
+            onClick={() => toggle(name)}
+          >
             {name}
           </Button>
         ))}
@@ -144,7 +153,9 @@ export const PlanScreen = () => {
         <>
           <Says answer={answer} isGoingOn={planning === 'closely'} />
           {bars.length === 0 ? (
-            <p className="py-10 text-center text-xl text-ink2">No work is left that can be planned.</p>
+            <p className="py-10 text-center text-xl text-ink2">
+              No work is left that can be planned.
+            </p>
           ) : (
             <>
               <div className="max-md:hidden">

@@ -96,7 +96,9 @@ export const PracticeScreen = () => {
     <Frame
       title={seed === null ? 'Practice' : `${title}: ${level}`}
       actions={
-        seed !== null && <Button onClick={() => go({})}>{round ? 'Leave this wheel' : 'Back to the bench'}</Button>
+        seed !== null && (
+          <Button onClick={() => go({})}>{round ? 'Leave this wheel' : 'Back to the bench'}</Button>
+        )
       }
     >
       {problem && (
@@ -141,12 +143,16 @@ export const PracticeScreen = () => {
               onChange={(v) => go({ level: v }, false)}
               options={levels.map((l) => [l, l] as const)}
             />
-            <p className="text-ink2">{does} Then see what the advice would have done with the same wheel.</p>
+            <p className="text-ink2">
+              {does} Then see what the advice would have done with the same wheel.
+            </p>
             <Button go disabled={!who} onClick={() => go({ wheel: newSeed() })}>
               Start a wheel
             </Button>
             {left && (
-              <Button onClick={() => go({ kind: left.kind, level: left.level, wheel: String(left.seed) })}>
+              <Button
+                onClick={() => go({ kind: left.kind, level: left.level, wheel: String(left.seed) })}
+              >
                 Go on with the one you left: {PRACTICE[left.kind].title}, {left.level}
               </Button>
             )}

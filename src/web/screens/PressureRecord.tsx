@@ -14,15 +14,28 @@ import { useApp } from '../store';
 const LeakChart = lazy(() => import('./LeakChart'));
 
 /** Pressures of the standing tire with the weather taken out, and whether it leaks. */
-export const PressureRecord = ({ wheel, placardKpa }: { wheel: Wheel; placardKpa: number | null }) => {
+export const PressureRecord = ({
+  wheel,
+  placardKpa,
+}: {
+  wheel: Wheel;
+  placardKpa: number | null;
+}) => {
   const { say } = useUnits();
   const rules = useApp((s) => s.shop.shop?.rules);
-  const values = useMemo(() => Object.fromEntries((rules ?? []).map((r) => [r.key, r.value])), [rules]);
+  const values = useMemo(
+    () => Object.fromEntries((rules ?? []).map((r) => [r.key, r.value])),
+    [rules],
+  );
   if (wheel.pressures.length === 0) return null;
   const inOrder = [...wheel.pressures].sort((a, b) => a.onDate.localeCompare(b.onDate));
   const firstDay = inOrder[0]!.onDate;
   const found = attempt(leak, {
-    readings: inOrder.map(({ onDate, gaugeKpa, tempC }) => ({ day: daysBetween(firstDay, onDate), gaugeKpa, tempC })),
+    readings: inOrder.map(({ onDate, gaugeKpa, tempC }) => ({
+      day: daysBetween(firstDay, onDate),
+      gaugeKpa,
+      tempC,
+    })),
     tube: wheel.tube,
     gaugeStepKpa: ruleNumber('gauge.stepKpa', values),
     rules: values,
@@ -55,7 +68,11 @@ export const PressureRecord = ({ wheel, placardKpa }: { wheel: Wheel; placardKpa
       {result.corrected.length > 1 && (
         <div className="mt-2 h-[190px]">
           <Fallback
-            instead={<p className="pt-8 text-ink2">The picture could not be loaded. The readings are in the record.</p>}
+            instead={
+              <p className="pt-8 text-ink2">
+                The picture could not be loaded. The readings are in the record.
+              </p>
+            }
           >
             <Suspense fallback={null}>
               <LeakChart leak={result} />

@@ -18,14 +18,25 @@ import { useResting } from '../parts/use-resting';
 const PAGE = 50;
 const IN_ADDRESS = ['search', 'state'] as const;
 
-const Row = ({ row, on, onCopy }: { row: RecheckRow; on: string; onCopy: (rider: string) => void }) => {
+const Row = ({
+  row,
+  on,
+  onCopy,
+}: {
+  row: RecheckRow;
+  on: string;
+  onCopy: (rider: string) => void;
+}) => {
   const isOver = row.closed === null && row.dueOn < on;
   return (
     <li className="grid items-center gap-x-4 border-b border-stone3 px-2 py-1.5 md:grid-cols-[170px_minmax(0,1.3fr)_minmax(0,1.4fr)_150px]">
       <span className={isOver ? 'font-semibold text-stop' : ''}>
         {row.closed ? row.closed.at.slice(0, 10) : dueDayText(row.dueOn, on)}
       </span>
-      <Link to={recheckAddress(row)} className="flex min-h-10 min-w-0 items-center no-underline hover:underline">
+      <Link
+        to={recheckAddress(row)}
+        className="flex min-h-10 min-w-0 items-center no-underline hover:underline"
+      >
         <span className="min-w-0">
           <span className="head block text-lg leading-tight">{recheckName(row)}</span>
           {row.rider && <span className="block text-[15px] text-ink2">{row.rider}</span>}
@@ -58,14 +69,17 @@ export const RechecksScreen = () => {
   const shopName = useApp((s) => s.shop.shop?.name ?? '');
   const { areClosed, me } = useApp((s) => s.doors);
   // A calendar program cannot sign in: where people do, the address holds a key.
-  const { data: key } = useCalendarKeyQuery(undefined, { skip: !areClosed || !me || !mayDo(me.role, 'trade') });
+  const { data: key } = useCalendarKeyQuery(undefined, {
+    skip: !areClosed || !me || !mayDo(me.role, 'trade'),
+  });
   const feed = `${window.location.origin}/api/rechecks.ics${key ? `?key=${key}` : ''}`;
   const isDone = state === 'done';
   const wanted = useResting(search.trim());
-  const { data, error, refetch, hasNextPage, fetchNextPage, isFetching } = useRecheckPagesInfiniteQuery(
-    { state: isDone ? 'done' : 'open', search: wanted, limit: PAGE },
-    { refetchOnMountOrArgChange: true },
-  );
+  const { data, error, refetch, hasNextPage, fetchNextPage, isFetching } =
+    useRecheckPagesInfiniteQuery(
+      { state: isDone ? 'done' : 'open', search: wanted, limit: PAGE },
+      { refetchOnMountOrArgChange: true },
+    );
   const rows = useMemo(() => data?.pages.flatMap((p) => p.rechecks) ?? [], [data]);
   const [copied, setCopied] = useState<string | null>(null);
   const on = today();
@@ -75,7 +89,12 @@ export const RechecksScreen = () => {
       await navigator.clipboard.writeText(text);
       dispatch(announce({ text: says, tone: 'good' }));
     } catch {
-      dispatch(announce({ text: 'This browser does not let it be copied: the words stand below.', tone: 'stop' }));
+      dispatch(
+        announce({
+          text: 'This browser does not let it be copied: the words stand below.',
+          tone: 'stop',
+        }),
+      );
     }
   };
   const copyFor = (rider: string) =>
@@ -95,7 +114,9 @@ export const RechecksScreen = () => {
             Calendar, .ics
           </a>
           <Button
-            onClick={() => void copy(feed, 'The address is copied: a calendar program on this network reads it.')}
+            onClick={() =>
+              void copy(feed, 'The address is copied: a calendar program on this network reads it.')
+            }
           >
             Copy the calendar’s address
           </Button>
@@ -116,7 +137,10 @@ export const RechecksScreen = () => {
         </Button>
       </div>
       {copied && (
-        <p className="mb-3 border-l-4 border-lip bg-paper p-3 text-[16px] break-words select-all" aria-label="Copied">
+        <p
+          className="mb-3 border-l-4 border-lip bg-paper p-3 text-[16px] break-words select-all"
+          aria-label="Copied"
+        >
           {copied}
         </p>
       )}

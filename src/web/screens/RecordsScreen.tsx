@@ -20,7 +20,8 @@ import { useRecordToEdit } from './records/use-record-to-edit';
 const IN_ADDRESS = ['find', 'only', 'archived', 'edit'] as const;
 
 /** The choice field that a list is narrowed by, where it has one. */
-const narrowBy = (kind: RecordKind) => fieldsOfKind(kind).find((f) => f.listed && f.form.as === 'choice');
+const narrowBy = (kind: RecordKind) =>
+  fieldsOfKind(kind).find((f) => f.listed && f.form.as === 'choice');
 
 const List = ({ kind }: { kind: RecordKind }) => {
   const [at, set] = useAddressTexts(IN_ADDRESS);
@@ -62,7 +63,10 @@ const List = ({ kind }: { kind: RecordKind }) => {
             onChange={(v) => set({ only: v })}
             options={[
               ['', 'all'],
-              ...by.form.of.map((v) => [v, (by.form as { words?: Record<string, string> }).words?.[v] ?? v] as const),
+              ...by.form.of.map(
+                (v) =>
+                  [v, (by.form as { words?: Record<string, string> }).words?.[v] ?? v] as const,
+              ),
             ]}
           />
         )}
@@ -80,7 +84,11 @@ const List = ({ kind }: { kind: RecordKind }) => {
         </span>
       </div>
       {page.total > 0 ? (
-        <RecordTable kind={kind} list={{ ...list, page }} onOpen={(id) => set({ edit: id }, true)} />
+        <RecordTable
+          kind={kind}
+          list={{ ...list, page }}
+          onOpen={(id) => set({ edit: id }, true)}
+        />
       ) : (
         <p className="py-10 text-center text-xl text-ink2">
           {find || only
@@ -109,7 +117,12 @@ const List = ({ kind }: { kind: RecordKind }) => {
         )}
       </div>
       {(editing.record || edit === 'new') && (
-        <RecordSheet key={edit} kind={kind} record={editing.record as never} onDone={() => set({ edit: '' })} />
+        <RecordSheet
+          key={edit}
+          kind={kind}
+          record={editing.record as never}
+          onDone={() => set({ edit: '' })}
+        />
       )}
       {editing.isNone && (
         <p role="alert" className="mt-4 text-stop">

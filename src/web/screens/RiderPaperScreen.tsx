@@ -47,7 +47,9 @@ const OneWheel = ({ wheel }: { wheel: PaperWheel }) => (
       </dl>
       <figure className="mx-auto w-full max-w-[230px]">
         <WheelDial wheel={wheel.dial.wheel} marks={wheel.dial.marks} sideUp="disc" tireOn />
-        <figcaption className="text-center text-[14px] text-ink2">from the disc side, valve at 12</figcaption>
+        <figcaption className="text-center text-[14px] text-ink2">
+          from the disc side, valve at 12
+        </figcaption>
       </figure>
     </div>
     <Listed title="Found" items={wheel.found} />
@@ -56,7 +58,11 @@ const OneWheel = ({ wheel }: { wheel: PaperWheel }) => (
       <ul className="mt-2 grid grid-cols-2 gap-3 sm:grid-cols-3">
         {wheel.photos.map((p) => (
           <li key={p.photoId}>
-            <img src={`/api/photos/${p.photoId}`} alt={p.says} className="max-h-[180px] w-full object-cover" />
+            <img
+              src={`/api/photos/${p.photoId}`}
+              alt={p.says}
+              className="max-h-[180px] w-full object-cover"
+            />
             <p className="text-[14px] text-ink2">{p.says}</p>
           </li>
         ))}
@@ -69,7 +75,10 @@ const OneWheel = ({ wheel }: { wheel: PaperWheel }) => (
 export const RiderPaperScreen = () => {
   const { id = '' } = useParams();
   const { units } = useUnits();
-  const { data: paper, error } = useRiderPaperQuery({ id, units }, { refetchOnMountOrArgChange: true });
+  const { data: paper, error } = useRiderPaperQuery(
+    { id, units },
+    { refetchOnMountOrArgChange: true },
+  );
   useKeys([{ key: 'p', says: 'Print it', run: () => window.print() }]);
   if (error && !paper)
     return (
@@ -87,7 +96,9 @@ export const RiderPaperScreen = () => {
         <Waiting what="Reading the visit" />
       </Frame>
     );
-  const before = [paper.ride && `Test ride: ${paper.ride}`, paper.taught].filter((t): t is string => Boolean(t));
+  const before = [paper.ride && `Test ride: ${paper.ride}`, paper.taught].filter((t): t is string =>
+    Boolean(t),
+  );
   return (
     <div className="mx-auto max-w-[900px] px-5 py-4 print:max-w-none print:px-0">
       <div className="no-print mb-4 flex flex-wrap gap-3">
@@ -97,7 +108,10 @@ export const RiderPaperScreen = () => {
         <Button go hotkey="P" onClick={() => window.print()}>
           Print
         </Button>
-        <a className="btn" href={`/api/visits/${id}/paper.pdf?${new URLSearchParams({ ...units })}`}>
+        <a
+          className="btn"
+          href={`/api/visits/${id}/paper.pdf?${new URLSearchParams({ ...units })}`}
+        >
           PDF
         </a>
       </div>
@@ -114,7 +128,10 @@ export const RiderPaperScreen = () => {
           <OneWheel key={wheel.jobId} wheel={wheel} />
         ))}
         <Part title="Before it left" items={before} />
-        <Part title="Look again" items={paper.lookAgain.map((l) => `${l.onDate}: ${l.what}: ${l.why}`)} />
+        <Part
+          title="Look again"
+          items={paper.lookAgain.map((l) => `${l.onDate}: ${l.what}: ${l.why}`)}
+        />
         <Part title="Ride safely" items={paper.cautions} />
       </main>
     </div>

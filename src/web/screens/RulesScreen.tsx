@@ -19,12 +19,17 @@ import { Sheet } from '../parts/Sheet';
 
 const useRuleText = () => {
   const { say, write } = useUnits();
-  const digits = (rule: ShopRule) => (rule.unit === 'mm' || rule.unit === 'years' ? { digits: 1 } : undefined);
+  const digits = (rule: ShopRule) =>
+    rule.unit === 'mm' || rule.unit === 'years' ? { digits: 1 } : undefined;
   return {
     text: (rule: ShopRule, value = rule.value) =>
-      typeof value === 'string' || rule.unit === null ? String(value) : say(value, rule.unit, digits(rule)),
+      typeof value === 'string' || rule.unit === null
+        ? String(value)
+        : say(value, rule.unit, digits(rule)),
     field: (rule: ShopRule) =>
-      typeof rule.value === 'string' || rule.unit === null ? String(rule.value) : write(rule.value, rule.unit, 2),
+      typeof rule.value === 'string' || rule.unit === null
+        ? String(rule.value)
+        : write(rule.value, rule.unit, 2),
   };
 };
 
@@ -35,10 +40,23 @@ interface RuleForm {
 }
 
 /** What is typed into a rule: a number in the fitter's unit, or one of its words. Throws `InputError`. */
-const readValue = (text: string, rule: ShopRule, read: ReturnType<typeof useUnits>['read']): number | string => {
+const readValue = (
+  text: string,
+  rule: ShopRule,
+  read: ReturnType<typeof useUnits>['read'],
+): number | string => {
   if (rule.choices) return text;
-  const number = rule.unit ? read(text, rule.unit) : /^\d{1,6}(\.\d+)?$/.test(text) ? Number(text) : null;
-  if (number === null) throw new InputError('value', 'The value is not a number.', 'a number, with a point or a comma');
+  const number = rule.unit
+    ? read(text, rule.unit)
+    : /^\d{1,6}(\.\d+)?$/.test(text)
+      ? Number(text)
+      : null;
+  if (number === null)
+    throw new InputError(
+      'value',
+      'The value is not a number.',
+      'a number, with a point or a comma',
+    );
   return number;
 };
 
@@ -62,13 +80,28 @@ const Editor = ({ rule, onDone }: { rule: ShopRule; onDone: () => void }) => {
   });
   const save = handleSubmit(async ({ value, note, reason }) => {
     if (!who)
-      return setError('reason', { message: 'Say first who is at the bench: the round stamp at the top right.' });
+      return setError('reason', {
+        message: 'Say first who is at the bench: the round stamp at the top right.',
+      });
     try {
-      dispatch(ruleChanged(await api.changeRule(rule.key, { value: readValue(value, rule, read), note, who, reason })));
+      dispatch(
+        ruleChanged(
+          await api.changeRule(rule.key, {
+            value: readValue(value, rule, read),
+            note,
+            who,
+            reason,
+          }),
+        ),
+      );
       onDone();
     } catch (error) {
       if (!(error instanceof ApiError)) throw error;
-      setError(error.field === 'reason' ? 'reason' : 'value', { message: refusalText(error) }, { shouldFocus: true });
+      setError(
+        error.field === 'reason' ? 'reason' : 'value',
+        { message: refusalText(error) },
+        { shouldFocus: true },
+      );
     }
   });
   return (
@@ -94,7 +127,9 @@ const Editor = ({ rule, onDone }: { rule: ShopRule; onDone: () => void }) => {
       <Button go type="submit">
         Change the rule
       </Button>
-      <p className="text-[16px] text-ink2">Jobs already open keep the values they were begun with.</p>
+      <p className="text-[16px] text-ink2">
+        Jobs already open keep the values they were begun with.
+      </p>
     </form>
   );
 };
@@ -121,8 +156,8 @@ export const RulesScreen = () => {
   return (
     <Frame title="Rules">
       <p className="mb-4 max-w-3xl text-ink2">
-        What this shop goes by. “Memory” means recalled and not looked up: confirm it. Limits on the part itself always
-        come before a rule.
+        What this shop goes by. “Memory” means recalled and not looked up: confirm it. Limits on the
+        part itself always come before a rule.
       </p>
       <div className="mb-4 max-w-xl">
         <TextField
@@ -132,7 +167,9 @@ export const RulesScreen = () => {
           maxLength={60}
         />
       </div>
-      {groups.length === 0 && <p className="py-10 text-center text-xl text-ink2">No rule fits. Take a word away.</p>}
+      {groups.length === 0 && (
+        <p className="py-10 text-center text-xl text-ink2">No rule fits. Take a word away.</p>
+      )}
       {groups.map((group) => (
         <section key={group} className="mb-6">
           <h2 className="mb-1 text-2xl">{group}</h2>

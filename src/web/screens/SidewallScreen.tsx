@@ -20,7 +20,10 @@ const EXAMPLES = [
 ];
 
 /** The text as pieces in order, with what stands between them. */
-const piecesOf = (text: string, parts: readonly { text: string }[]): { text: string; part: number }[] => {
+const piecesOf = (
+  text: string,
+  parts: readonly { text: string }[],
+): { text: string; part: number }[] => {
   const pieces: { text: string; part: number }[] = [];
   let at = 0;
   parts.forEach((p, i) => {
@@ -48,8 +51,16 @@ const Arc = ({
   const path = useId();
   const size = Math.min(66, 780 / (text.length * 0.5));
   return (
-    <svg viewBox="0 0 1000 300" role="img" aria-label={`The sidewall reads ${text}`} className="w-full">
-      <path d="M0.4 300A640 640 0 0 1 999.6 300L816.4 300A510 510 0 0 0 183.6 300Z" className="fill-[var(--rubber)]" />
+    <svg
+      viewBox="0 0 1000 300"
+      role="img"
+      aria-label={`The sidewall reads ${text}`}
+      className="w-full"
+    >
+      <path
+        d="M0.4 300A640 640 0 0 1 999.6 300L816.4 300A510 510 0 0 0 183.6 300Z"
+        className="fill-[var(--rubber)]"
+      />
       <path id={path} d="M111 300A556 556 0 0 1 889 300" fill="none" />
       <text className="head" fontSize={size} textAnchor="middle" letterSpacing="2" fill="#efe9dc">
         <textPath href={`#${path}`} startOffset="50%">
@@ -161,7 +172,8 @@ export const SidewallScreen = () => {
                   Some of it is an estimate
                   {size.working.result.likelyErrorMm !== null && (
                     <>
-                      , likely within <Quantity value={size.working.result.likelyErrorMm} unit="mm" />
+                      , likely within{' '}
+                      <Quantity value={size.working.result.likelyErrorMm} unit="mm" />
                     </>
                   )}
                   : measure.

@@ -8,7 +8,15 @@ import { canUsePasskey } from './doors/passkey';
 import { useSignIn } from './doors/use-sign-in';
 
 /** Who can sign in, each one tap. */
-const People = ({ people, who, onPick }: { people: string[]; who: string; onPick: (who: string) => void }) => (
+const People = ({
+  people,
+  who,
+  onPick,
+}: {
+  people: string[];
+  who: string;
+  onPick: (who: string) => void;
+}) => (
   <ul aria-label="Who" className="grid content-start gap-2 max-sm:grid-cols-2">
     {people.map((name) => (
       <li key={name}>
@@ -36,7 +44,8 @@ export const SignInScreen = () => {
   const [secret, setSecret] = useState('');
   const { come, comeByPasskey, isBusy, problem, setProblem } = useSignIn();
   const field = useRef<HTMLInputElement>(null);
-  const who = picked ?? [me?.who, last].find((name) => name && people.includes(name)) ?? people[0] ?? '';
+  const who =
+    picked ?? [me?.who, last].find((name) => name && people.includes(name)) ?? people[0] ?? '';
   useEffect(() => field.current?.focus(), [who]);
   const enter = async () => {
     if (!secret) return setProblem(`Type the PIN or passphrase of ${who}.`);
@@ -46,10 +55,13 @@ export const SignInScreen = () => {
   return (
     <main className="mx-auto flex min-h-screen max-w-[860px] flex-col justify-center px-5 py-6">
       <p className="head text-xl text-ink2">Tough Rimstone</p>
-      <h1 className="mt-1 mb-5 text-[38px]">{me?.isLocked ? 'Locked' : 'Who comes to the bench?'}</h1>
+      <h1 className="mt-1 mb-5 text-[38px]">
+        {me?.isLocked ? 'Locked' : 'Who comes to the bench?'}
+      </h1>
       {me?.isLocked && (
         <p className="-mt-3 mb-5 text-ink2">
-          {me.who} was at work, and every confirmed entry is kept. Go on as {me.who}, or come in as somebody else.
+          {me.who} was at work, and every confirmed entry is kept. Go on as {me.who}, or come in as
+          somebody else.
         </p>
       )}
       <div className="grid gap-6 sm:grid-cols-2">

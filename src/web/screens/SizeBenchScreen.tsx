@@ -40,11 +40,17 @@ const sizeOf = (marking: string): string | null => {
 };
 
 /** What is to be said of the room that was measured, for a comparison that begins with this size. */
-const roomNote = (wheelId: string, from: string | null, first: string): { hint?: string; problem?: string } => {
+const roomNote = (
+  wheelId: string,
+  from: string | null,
+  first: string,
+): { hint?: string; problem?: string } => {
   if (from === null) return wheelId ? { hint: 'No room measured on this wheel yet.' } : {};
   const [measured, compared] = [sizeOf(from), sizeOf(first)];
   if (measured !== null && compared !== null && measured !== compared)
-    return { problem: `The room was measured with ${from} on, and A is another size: the room left is not right.` };
+    return {
+      problem: `The room was measured with ${from} on, and A is another size: the room left is not right.`,
+    };
   return { hint: `Room as last measured, with ${from} on.` };
 };
 
@@ -53,7 +59,9 @@ export const SizeBenchScreen = () => {
   const [{ given, wheelId }, set] = useAddress(readBench, writeBench);
   const shop = useApp((s) => s.shop.shop);
   const dispatch = useDo();
-  const { currentData: record } = useRecordQuery(wheelId ? { kind: 'wheels', id: wheelId } : skipToken);
+  const { currentData: record } = useRecordQuery(
+    wheelId ? { kind: 'wheels', id: wheelId } : skipToken,
+  );
   const wheel = record as Wheel | undefined;
   const { currentData: ofMachine } = useMachineQuery(wheel?.machineId ?? skipToken);
   const sizes = given.length >= 2 ? given : wheel ? [wheel.tireMarking, wheel.tireMarking] : START;
@@ -68,13 +76,17 @@ export const SizeBenchScreen = () => {
     set({ given: chosen ? [chosen.tireMarking, ...sizes.slice(1)] : sizes, wheelId: id }, true);
   };
 
-  const rules = useMemo(() => Object.fromEntries((shop?.rules ?? []).map((r) => [r.key, r.value])), [shop?.rules]);
+  const rules = useMemo(
+    () => Object.fromEntries((shop?.rules ?? []).map((r) => [r.key, r.value])),
+    [shop?.rules],
+  );
   const filled = sizes.map((s) => s.trim()).filter(Boolean);
   const key = filled.join('|');
   const compared = useMemo(() => {
     const end = wheel && wheelEnd(wheel.position);
     const { machine, wheels = [] } = ofMachine ?? {};
-    const other = machine?.wheelSensors && wheels.find((w) => !w.archived && wheelEnd(w.position) !== end);
+    const other =
+      machine?.wheelSensors && wheels.find((w) => !w.archived && wheelEnd(w.position) !== end);
     const { sprocketFront = null, sprocketRear = null } = machine ?? {};
     return attempt(tireCompare, {
       sizes: key.split('|').map((s) => s || ' '),
@@ -96,7 +108,8 @@ export const SizeBenchScreen = () => {
     );
 
   // Empty fields are not compared: the others stand by their place among those that are filled.
-  const placeOf = (i: number): number => (sizes[i]!.trim() ? sizes.slice(0, i).filter((s) => s.trim()).length : -1);
+  const placeOf = (i: number): number =>
+    sizes[i]!.trim() ? sizes.slice(0, i).filter((s) => s.trim()).length : -1;
   const badAt = compared.ok ? -1 : Number(/^sizes\[(\d)\]/.exec(compared.problem.field)?.[1] ?? -1);
   return (
     <Frame title="Size bench">
@@ -128,9 +141,15 @@ export const SizeBenchScreen = () => {
               index={i}
               size={size}
               change={
-                compared.ok && i > 0 && placeOf(i) > 0 ? compared.working.result.changes[placeOf(i) - 1] : undefined
+                compared.ok && i > 0 && placeOf(i) > 0
+                  ? compared.working.result.changes[placeOf(i) - 1]
+                  : undefined
               }
-              problem={!compared.ok && badAt >= 0 && placeOf(i) === badAt ? refusalText(compared.problem) : null}
+              problem={
+                !compared.ok && badAt >= 0 && placeOf(i) === badAt
+                  ? refusalText(compared.problem)
+                  : null
+              }
               onChange={(to) => put(sizes.map((s, j) => (j === i ? to : s)))}
               onAway={sizes.length > 2 && i > 0 ? () => put(sizes.filter((_, j) => j !== i)) : null}
             />

@@ -28,7 +28,9 @@ const byNeed = (a: VisitSummary, b: VisitSummary): number =>
 
 /** The wheel that wants a hand next: of the nearest promise that waits for nothing. */
 const nextOf = (visits: readonly VisitSummary[]) => {
-  const visit = visits.find((v) => waitText(v) === null && v.wheels.some((w) => w.station !== null));
+  const visit = visits.find(
+    (v) => waitText(v) === null && v.wheels.some((w) => w.station !== null),
+  );
   const wheel = visit?.wheels.find((w) => w.station !== null);
   return visit && wheel?.station ? { visit, wheel, station: wheel.station } : null;
 };
@@ -37,7 +39,8 @@ const nextOf = (visits: readonly VisitSummary[]) => {
 const dayText = (visits: readonly VisitSummary[], nowMs: number): string => {
   const wheels = visits.reduce((n, v) => n + v.wheels.filter((w) => !w.handedOver).length, 0);
   const late = visits.filter(
-    ({ left, dueAt }) => left && dueAt !== null && dueVerdict(left, (Date.parse(dueAt) - nowMs) / 1000) !== 'good',
+    ({ left, dueAt }) =>
+      left && dueAt !== null && dueVerdict(left, (Date.parse(dueAt) - nowMs) / 1000) !== 'good',
   );
   const tight =
     late.length === 0
@@ -48,10 +51,17 @@ const dayText = (visits: readonly VisitSummary[], nowMs: number): string => {
 
 const Clock = ({ hours, nowMs }: { hours: readonly number[]; nowMs: number }) => (
   <div className="border-b-2 border-ink lg:grid lg:grid-cols-[230px_200px_290px_minmax(0,1fr)] lg:gap-x-4 xl:grid-cols-[230px_200px_360px_minmax(0,1fr)]">
-    <div className="relative col-start-4 h-6 text-[14px] text-ink2 max-lg:hidden" aria-hidden="true">
+    <div
+      className="relative col-start-4 h-6 text-[14px] text-ink2 max-lg:hidden"
+      aria-hidden="true"
+    >
       {hours.map((ms, i) =>
         i % 2 === 1 && i < hours.length - 1 ? (
-          <span key={ms} className="num absolute -translate-x-1/2" style={{ left: `${placeOf(ms, hours)}%` }}>
+          <span
+            key={ms}
+            className="num absolute -translate-x-1/2"
+            style={{ left: `${placeOf(ms, hours)}%` }}
+          >
             {new Date(ms).getHours()}:00
           </span>
         ) : null,
@@ -106,7 +116,9 @@ export const TodayScreen = () => {
       )}
       {!error && !data && <Waiting what="Looking at the day" />}
       {data && visits.length === 0 && (
-        <p className="py-14 text-center text-xl text-ink2">Nothing is in. A machine that comes in stands here.</p>
+        <p className="py-14 text-center text-xl text-ink2">
+          Nothing is in. A machine that comes in stands here.
+        </p>
       )}
       {visits.length > 0 && (
         <>
@@ -126,7 +138,13 @@ export const TodayScreen = () => {
           <Clock hours={hours} nowMs={nowMs} />
           <ul aria-label="Machines that are in">
             {visits.map((visit) => (
-              <VisitRow key={visit.id} visit={visit} hours={hours} nowMs={nowMs} isTight={visits.length > ROOMY} />
+              <VisitRow
+                key={visit.id}
+                visit={visit}
+                hours={hours}
+                nowMs={nowMs}
+                isTight={visits.length > ROOMY}
+              />
             ))}
           </ul>
         </>

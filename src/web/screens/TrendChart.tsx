@@ -6,7 +6,11 @@ import { useUnits } from '../parts/quantity';
 /** One thing of a wheel over its jobs. */
 export default function TrendChart({ trend: { what, unit, points } }: { trend: Trend }) {
   const { units, say } = useUnits();
-  const data = points.map((p, i) => ({ n: i + 1, onDate: p.onDate, value: toDisplay(p.value, unit, units) }));
+  const data = points.map((p, i) => ({
+    n: i + 1,
+    onDate: p.onDate,
+    value: toDisplay(p.value, unit, units),
+  }));
   const [first, last] = [points[0]!, points.at(-1)!];
   return (
     <div
@@ -15,7 +19,11 @@ export default function TrendChart({ trend: { what, unit, points } }: { trend: T
       aria-label={`${what}: ${say(first.value, unit)} on ${first.onDate}, ${say(last.value, unit)} on ${last.onDate}, ${points.length} jobs`}
     >
       <ResponsiveContainer width="100%" height="100%">
-        <LineChart data={data} margin={{ top: 10, right: 14, bottom: 0, left: 0 }} accessibilityLayer={false}>
+        <LineChart
+          data={data}
+          margin={{ top: 10, right: 14, bottom: 0, left: 0 }}
+          accessibilityLayer={false}
+        >
           <CartesianGrid stroke="var(--stone3)" vertical={false} />
           <XAxis
             dataKey="n"

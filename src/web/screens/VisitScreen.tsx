@@ -18,7 +18,15 @@ const ASK_MS = 30_000;
 const FIXED: readonly VisitEntry['kind'][] = ['opened', 'wheel-added', 'wheel-removed', 'undo'];
 
 /** The log, the newest first, and the way back for what may be undone. */
-const Log = ({ visit, log, nowMs }: { visit: VisitSummary; log: readonly VisitEntry[]; nowMs: number }) => {
+const Log = ({
+  visit,
+  log,
+  nowMs,
+}: {
+  visit: VisitSummary;
+  log: readonly VisitEntry[];
+  nowMs: number;
+}) => {
   const write = useWriteVisit(visit);
   const [problem, setProblem] = useState<string | null>(null);
   const standing = new Set(standingVisitEntries(log).map((e) => e.id));
@@ -42,7 +50,9 @@ const Log = ({ visit, log, nowMs }: { visit: VisitSummary; log: readonly VisitEn
       <ol className="rows text-[16px]">
         {[...log].reverse().map((e) => (
           <li key={e.id} className="border-b border-stone3 py-2">
-            <span className={standing.has(e.id) || e.kind === 'undo' ? '' : 'text-ink2 line-through'}>
+            <span
+              className={standing.has(e.id) || e.kind === 'undo' ? '' : 'text-ink2 line-through'}
+            >
               {visitText(e, log, nowMs)}
             </span>
             <span className="ml-2 text-[15px] text-ink2">
@@ -59,7 +69,10 @@ const Log = ({ visit, log, nowMs }: { visit: VisitSummary; log: readonly VisitEn
 export const VisitScreen = () => {
   const { id = '' } = useParams();
   const nowMs = useNow();
-  const { data, error, refetch } = useVisitQuery(id, { pollingInterval: ASK_MS, refetchOnMountOrArgChange: true });
+  const { data, error, refetch } = useVisitQuery(id, {
+    pollingInterval: ASK_MS,
+    refetchOnMountOrArgChange: true,
+  });
   if (error && !data)
     return (
       <Frame title="Visit">
@@ -101,7 +114,9 @@ export const VisitScreen = () => {
           {visit.missing.length > 0 && (
             <p className="mb-4">
               <Link to="/orders">Parts that are not here</Link>:{' '}
-              {visit.missing.map((m) => `${m.count} × ${m.what}${m.isOrdered ? ' (ordered)' : ''}`).join(', ')}
+              {visit.missing
+                .map((m) => `${m.count} × ${m.what}${m.isOrdered ? ' (ordered)' : ''}`)
+                .join(', ')}
             </p>
           )}
           <PromiseForm visit={visit} />

@@ -11,8 +11,14 @@ export const WheelLife = ({ life }: { life: readonly LifeEvent[] }) => {
       <h2 className="mb-1 text-2xl">Its life</h2>
       <ol className="border-l-4 border-lip">
         {life.map((event) => (
-          <li key={event.jobId} className="relative grid gap-x-4 py-2 pl-5 sm:grid-cols-[190px_1fr]">
-            <span className="absolute top-4 -left-[10px] h-4 w-4 rounded-b-lg bg-water" aria-hidden="true" />
+          <li
+            key={event.jobId}
+            className="relative grid gap-x-4 py-2 pl-5 sm:grid-cols-[190px_1fr]"
+          >
+            <span
+              className="absolute top-4 -left-[10px] h-4 w-4 rounded-b-lg bg-water"
+              aria-hidden="true"
+            />
             <p className="num">
               <Link
                 to={`/jobs/${event.jobId}/${event.by === null ? 'intake' : 'card'}`}

@@ -41,7 +41,9 @@ import { useWheelRecord } from '../parts/use-wheel-record';
 /** What the record and the last job put on the dial. */
 const marksOf = (wheel: Wheel, { history }: WheelRecord): DialMark[] => [
   ...lockMarks(wheel),
-  ...(wheel.heavySpotDeg !== null ? [{ is: 'heavy', deg: wheel.heavySpotDeg, label: 'heavy, bare' } as const] : []),
+  ...(wheel.heavySpotDeg !== null
+    ? [{ is: 'heavy', deg: wheel.heavySpotDeg, label: 'heavy, bare' } as const]
+    : []),
   ...[
     ...new Map(
       (history.weights[0]?.pieces ?? []).map((p) => [
@@ -52,7 +54,15 @@ const marksOf = (wheel: Wheel, { history }: WheelRecord): DialMark[] => [
   ].map(([deg, massG]): DialMark => ({ is: 'weight', deg, label: `${massG} g` })),
 ];
 
-const Fact = ({ label, children, basis }: { label: string; children: ReactNode; basis?: ReactNode }) => (
+const Fact = ({
+  label,
+  children,
+  basis,
+}: {
+  label: string;
+  children: ReactNode;
+  basis?: ReactNode;
+}) => (
   <FigureRow label={label} basis={basis}>
     <span className="text-[18px]">{children}</span>
   </FigureRow>
@@ -62,7 +72,10 @@ const Fact = ({ label, children, basis }: { label: string; children: ReactNode; 
 const Wear = ({ wheel }: { wheel: Wheel }) => {
   const { say } = useUnits();
   const rules = useApp((s) => s.shop.shop?.rules);
-  const values = useMemo(() => Object.fromEntries((rules ?? []).map((r) => [r.key, r.value])), [rules]);
+  const values = useMemo(
+    () => Object.fromEntries((rules ?? []).map((r) => [r.key, r.value])),
+    [rules],
+  );
   if (wheel.treads.length === 0) return null;
   const wear = attempt(treadWear, {
     readings: wheel.treads.map(({ km, depthMm, onDate }) => ({ km, depthMm, onDate })),
@@ -176,7 +189,11 @@ export const WheelScreen = () => {
             tireOn
             className="w-full lg:max-h-[520px]"
           />
-          <Button small className="mt-2" onClick={() => setSideUp((s) => (s === 'disc' ? 'other' : 'disc'))}>
+          <Button
+            small
+            className="mt-2"
+            onClick={() => setSideUp((s) => (s === 'disc' ? 'other' : 'disc'))}
+          >
             Turn wheel over
           </Button>
           <SectionDrawing wheel={kept} className="mt-4 w-full" />
@@ -191,7 +208,10 @@ export const WheelScreen = () => {
         </section>
         <section>
           <div className="rows">
-            <Fact label="Rim" basis={code.ok ? <BasisTag title="the rim code" working={code.working} /> : undefined}>
+            <Fact
+              label="Rim"
+              basis={code.ok ? <BasisTag title="the rim code" working={code.working} /> : undefined}
+            >
               {kept.rimCode}, {BUILD_WORDS[kept.build]}
               {rim && `, ${say(rim.widthMm, 'mm')} wide`}
             </Fact>
@@ -206,7 +226,9 @@ export const WheelScreen = () => {
               {kept.tireMarking}, {kept.tube ? 'tube' : 'tubeless'}
             </Fact>
             <Fact label="Valve hole">
-              {kept.valveHoleMm === null ? 'not measured' : say(kept.valveHoleMm, 'mm', { digits: 1 })}
+              {kept.valveHoleMm === null
+                ? 'not measured'
+                : say(kept.valveHoleMm, 'mm', { digits: 1 })}
             </Fact>
             {kept.rimLockDegs.length > 0 && (
               <Fact label="Rim locks">
@@ -247,7 +269,8 @@ export const WheelScreen = () => {
                 {history.runouts
                   .slice(0, 3)
                   .map(({ lateralMm, radialMm, onDate }) => {
-                    const side = lateralMm !== null && `${say(lateralMm, 'mm', { digits: 1 })} side`;
+                    const side =
+                      lateralMm !== null && `${say(lateralMm, 'mm', { digits: 1 })} side`;
                     const up = radialMm !== null && `${say(radialMm, 'mm', { digits: 1 })} up`;
                     return `${[side, up].filter(Boolean).join(', ')} (${onDate.slice(0, 7)})`;
                   })
@@ -273,7 +296,9 @@ export const WheelScreen = () => {
           <Wear wheel={kept} />
           <PressureRecord
             wheel={kept}
-            placardKpa={wheelEnd(kept.position) === 'front' ? machine.placardFrontKpa : machine.placardRearKpa}
+            placardKpa={
+              wheelEnd(kept.position) === 'front' ? machine.placardFrontKpa : machine.placardRearKpa
+            }
           />
         </section>
       </div>

@@ -89,7 +89,8 @@ export const WheelTagScreen = () => {
           )}
           {rollout && (
             <p>
-              Rollout {say(rollout.circumferenceMm, 'mm')} at {say(rollout.gaugeKpa, 'kPa')}, {rollout.onDate}
+              Rollout {say(rollout.circumferenceMm, 'mm')} at {say(rollout.gaugeKpa, 'kPa')},{' '}
+              {rollout.onDate}
             </p>
           )}
           {wheel.build === 'beadlock' && (
@@ -102,7 +103,8 @@ export const WheelTagScreen = () => {
         </div>
       </article>
       <p className="no-print mt-4 text-ink2">
-        The code holds <span className="break-all">{address}</span>: it opens where this address can be reached.
+        The code holds <span className="break-all">{address}</span>: it opens where this address can
+        be reached.
       </p>
     </Frame>
   );

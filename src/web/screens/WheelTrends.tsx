@@ -17,7 +17,9 @@ export const WheelTrends = ({ trends }: { trends: readonly Trend[] }) => {
             <figcaption className="text-[16px]">
               {trend.what.replace(/^./, (c) => c.toUpperCase())}, {label(trend.unit)}
             </figcaption>
-            <Suspense fallback={<div className="h-[170px]" role="status" aria-label="The chart is drawn" />}>
+            <Suspense
+              fallback={<div className="h-[170px]" role="status" aria-label="The chart is drawn" />}
+            >
               <TrendChart trend={trend} />
             </Suspense>
           </figure>

@@ -31,7 +31,9 @@ const WorkingList = () => {
           maxLength={60}
         />
       </div>
-      {groups.length === 0 && <p className="py-10 text-center text-xl text-ink2">No working fits. Take a word away.</p>}
+      {groups.length === 0 && (
+        <p className="py-10 text-center text-xl text-ink2">No working fits. Take a word away.</p>
+      )}
       {groups.map((group) => (
         <section key={group.name} className="mb-6" aria-label={group.name}>
           <h2 className="mb-1 text-2xl">{group.name}</h2>

@@ -57,7 +57,8 @@ const FULL: readonly Doing[] = ['weights', 'machine'];
 
 const leadOf = ({ doing, byHand }: BalanceStep, placements: number): string => {
   if (byHand) return 'By hand';
-  if (doing === 'done') return `Balanced in ${placements === 1 ? 'one try' : `${placements} tries`}`;
+  if (doing === 'done')
+    return `Balanced in ${placements === 1 ? 'one try' : `${placements} tries`}`;
   if (doing === 'look') return 'Look again';
   const coming = placements + (doing === 'put' ? 1 : 0);
   return `Do this next${coming > 0 ? ` · try ${coming} of about 2` : ''}`;
@@ -81,7 +82,8 @@ export const Balance = () => {
   const { estimate, advised, placed, busy } = advice;
   const advises = advised?.result ?? null;
   const step = useMemo(
-    () => stepOf({ hand: hand.doing, balance, advice: advises, placed: placed?.result ?? null, busy }),
+    () =>
+      stepOf({ hand: hand.doing, balance, advice: advises, placed: placed?.result ?? null, busy }),
     [hand.doing, balance, advises, placed, busy],
   );
   const putting = step.doing === 'put' ? placed : null;
@@ -97,7 +99,12 @@ export const Balance = () => {
   };
   const takeStand = () => {
     if (!stand.live.reading) return;
-    acts.rest(stand.live.reading.value % 360, seenSide(from), stand.live.reading.device, step.turned);
+    acts.rest(
+      stand.live.reading.value % 360,
+      seenSide(from),
+      stand.live.reading.device,
+      step.turned,
+    );
     stand.live.forget();
   };
   const counterDeg = estimate ? estimate.result.heavyDeg + 180 : null;
@@ -105,7 +112,9 @@ export const Balance = () => {
     if (doing !== 'weights') return hand.begin(doing, null, null);
     const deg = advises && 'deg' in advises ? advises.deg : counterDeg;
     const putsOn = advises?.do === 'trial' || advises?.do === 'final';
-    hand.begin(doing, deg === null ? null : Math.round(deg) % 360, [...(putsOn ? step.toPut : balance.on)]);
+    hand.begin(doing, deg === null ? null : Math.round(deg) % 360, [
+      ...(putsOn ? step.toPut : balance.on),
+    ]);
   };
 
   const DO: Record<Exclude<Go, null>, () => void> = {

@@ -18,7 +18,11 @@ export const BatchList = ({
   left: ReadonlySet<string>;
   onToggle: (id: string) => void;
 }) => (
-  <ol className="rows mt-3 mb-3 max-h-[430px] overflow-y-auto" aria-label="Done as shown" tabIndex={0}>
+  <ol
+    className="rows mt-3 mb-3 max-h-[430px] overflow-y-auto"
+    aria-label="Done as shown"
+    tabIndex={0}
+  >
     {rows.map(({ id, say, mind }) => {
       const isLeft = left.has(id);
       return (

@@ -28,7 +28,10 @@ const Numbers = ({ path }: { path: BeadPath }) => {
   const rows = [
     ['Tightest', `${spare}, with ${say(tightest.leftMm, 'mm', { digits: 0 })} left`],
     ['Far side may sit high', say(mostUpDeg, 'deg', { digits: 0 })],
-    ['Longest bite that passes', longestBiteMm === null ? 'none' : say(longestBiteMm, 'mm', { digits: 0 })],
+    [
+      'Longest bite that passes',
+      longestBiteMm === null ? 'none' : say(longestBiteMm, 'mm', { digits: 0 }),
+    ],
     ['All of it at once from', say(oneGoDeg, 'deg', { digits: 0 })],
   ] as const;
   return (
@@ -58,7 +61,9 @@ const RimGuess = ({
   const guess = attempt(rimProfile, { rimCode: wheel.rimCode, ...measured });
   return (
     <>
-      <p className="pt-4 text-ink2">{problem ?? 'Measure the bare rim once; it stays with the wheel.'}</p>
+      <p className="pt-4 text-ink2">
+        {problem ?? 'Measure the bare rim once; it stays with the wheel.'}
+      </p>
       {guess.ok && (
         <div className="mt-2 flex flex-wrap items-baseline gap-x-3">
           <Reasons reasons={[guess.working.result.reason]} />
@@ -83,15 +88,15 @@ export const BeadPathSheet = () => {
   const [bite, setBite] = useState(show(ruleNumber('bite.lengthMm', state.rules), 'mm', 0));
   const [up, setUp] = useState('0');
   const [problem, setProblem] = useState<string | null>(null);
-  const [flangeMm, wellMm, wellToFlangeMm] = [flange, well, across].map((t) => (t.trim() ? read(t, 'mm') : null)) as [
-    number | null,
-    number | null,
-    number | null,
-  ];
+  const [flangeMm, wellMm, wellToFlangeMm] = [flange, well, across].map((t) =>
+    t.trim() ? read(t, 'mm') : null,
+  ) as [number | null, number | null, number | null];
   const fillMm = fill.trim() ? read(fill, 'mm') : 0;
   const biteMm = read(bite, 'mm');
   const shape =
-    flangeMm !== null && wellMm !== null && wellToFlangeMm !== null ? { flangeMm, wellMm, wellToFlangeMm } : null;
+    flangeMm !== null && wellMm !== null && wellToFlangeMm !== null
+      ? { flangeMm, wellMm, wellToFlangeMm }
+      : null;
   const found =
     shape && fillMm !== null && biteMm !== null
       ? beadPathOf(state, shape, { farUpDeg: Number(up), fillMm, biteMm })
@@ -100,7 +105,10 @@ export const BeadPathSheet = () => {
     if (!shape) return setProblem('Measure all three: over the flange, in the well, and across.');
     if (found && !found.ok) return setProblem(refusalText(found.problem));
     setProblem(null);
-    await write([{ kind: 'rim-shape', ...correcting('rim-shape'), data: shape }], 'The rim’s shape is written.');
+    await write(
+      [{ kind: 'rim-shape', ...correcting('rim-shape'), data: shape }],
+      'The rim’s shape is written.',
+    );
   };
   return (
     <Sheet title="Does the bead get over?" closes="Close the bead’s path" footed>
@@ -133,8 +141,20 @@ export const BeadPathSheet = () => {
           onChange={setFlange}
           hint="outside of the lip"
         />
-        <QuantityField label="In the well" unit="mm" value={well} onChange={setWell} hint="at the deepest place" />
-        <QuantityField label="Well to far flange" unit="mm" value={across} onChange={setAcross} hint="along the axle" />
+        <QuantityField
+          label="In the well"
+          unit="mm"
+          value={well}
+          onChange={setWell}
+          hint="at the deepest place"
+        />
+        <QuantityField
+          label="Well to far flange"
+          unit="mm"
+          value={across}
+          onChange={setAcross}
+          hint="along the axle"
+        />
         <QuantityField
           label="Lies in the well"
           unit="mm"
@@ -142,7 +162,13 @@ export const BeadPathSheet = () => {
           onChange={setFill}
           hint="thickness of tube, strip and lock"
         />
-        <QuantityField label="A bite" unit="mm" value={bite} onChange={setBite} hint="what one lever takes" />
+        <QuantityField
+          label="A bite"
+          unit="mm"
+          value={bite}
+          onChange={setBite}
+          hint="what one lever takes"
+        />
         <ChoiceField
           label="Of the far bead, still up on its seat"
           value={up}

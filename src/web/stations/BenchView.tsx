@@ -26,7 +26,8 @@ export const BenchView = ({ onTurn, onUndo }: { onTurn: () => void; onUndo: () =
   const { job, station, sideUp } = useJob();
   const navigate = useNavigate();
   const { steps, current, index, next, isDone, held, batch, tick, back } = useSteps(
-    (next) => void navigate(`/jobs/${job.id}/${next}${STEP_STATIONS.includes(next) ? '/bench' : ''}`),
+    (next) =>
+      void navigate(`/jobs/${job.id}/${next}${STEP_STATIONS.includes(next) ? '/bench' : ''}`),
   );
   useSpeech(batch ? null : current?.say);
   const bites = useBites(current);
@@ -44,13 +45,17 @@ export const BenchView = ({ onTurn, onUndo }: { onTurn: () => void; onUndo: () =
   return (
     <div className="flex min-h-full flex-col gap-3 px-5 pb-3">
       <div className="grid min-h-0 flex-1 gap-x-8 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.05fr)]">
-        <section className="order-2 mx-auto w-full max-w-[680px] self-center lg:order-1" aria-label="The wheel">
+        <section
+          className="order-2 mx-auto w-full max-w-[680px] self-center lg:order-1"
+          aria-label="The wheel"
+        >
           <JobDial step={current} bite={bites.bite?.n ?? 0} />
         </section>
         <section className="order-1 min-w-0 self-center lg:order-2">
           <div className="mb-2 flex flex-wrap items-baseline gap-x-5">
             <p className="head text-[20px] text-water">
-              {STATION_WORDS[station]}, {current ? `step ${index + 1} of ${steps.length}` : 'all done'}
+              {STATION_WORDS[station]},{' '}
+              {current ? `step ${index + 1} of ${steps.length}` : 'all done'}
               {isDone && ', done'}
             </p>
             <StepTime />
@@ -62,7 +67,9 @@ export const BenchView = ({ onTurn, onUndo }: { onTurn: () => void; onUndo: () =
                 ? current.say
                 : `On to “${STATION_WORDS[next]}”.`}
           </h2>
-          {current && !batch && <p className="mt-3 text-[22px] text-ink2 max-lg:text-[18px]">{current.why}</p>}
+          {current && !batch && (
+            <p className="mt-3 text-[22px] text-ink2 max-lg:text-[18px]">{current.why}</p>
+          )}
           {batch && <BatchList rows={batch.rows} left={batch.left} onToggle={batch.toggle} />}
           {turn && (
             <p className="mt-2 text-[20px] font-semibold text-check">
@@ -71,7 +78,9 @@ export const BenchView = ({ onTurn, onUndo }: { onTurn: () => void; onUndo: () =
           )}
           {current?.caution && <Cautions big list={[current.caution]} />}
           {held && <Reasons reasons={held.result.reasons.slice(0, 1)} className="mt-3" />}
-          {lying && <Reasons reasons={lying.result.reasons} className="mt-3 border-l-4 border-water pl-3" />}
+          {lying && (
+            <Reasons reasons={lying.result.reasons} className="mt-3 border-l-4 border-water pl-3" />
+          )}
           <Bites bites={bites} big />
           <RingPanel step={current} big />
           {current && !batch && <StepNeeds step={current} className="mt-4" />}
@@ -84,7 +93,13 @@ export const BenchView = ({ onTurn, onUndo }: { onTurn: () => void; onUndo: () =
         className="flex items-center gap-2 overflow-x-auto border-t border-stone3 bg-stone py-2 max-lg:sticky max-lg:bottom-0 lg:pb-0"
         aria-label="At the bench"
       >
-        <Button go hotkey="N" className="shrink-0 !px-7" disabled={held !== null} onClick={() => void tick()}>
+        <Button
+          go
+          hotkey="N"
+          className="shrink-0 !px-7"
+          disabled={held !== null}
+          onClick={() => void tick()}
+        >
           {batch ? 'All as shown' : !current ? STATION_WORDS[next] : isDone ? 'Next' : 'Done'}
         </Button>
         <Button hotkey="B" className="shrink-0" disabled={index === 0} onClick={back}>

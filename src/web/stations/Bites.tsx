@@ -19,16 +19,23 @@ export const Bites = ({ bites, big = false }: { bites: BitesAtHand; big?: boolea
   if (!working || !bite) return null;
   const last = working.result.bites.length;
   return (
-    <div className="mt-3 flex items-center gap-3 border-l-4 border-water pl-3" role="group" aria-label="Bites">
+    <div
+      className="mt-3 flex items-center gap-3 border-l-4 border-water pl-3"
+      role="group"
+      aria-label="Bites"
+    >
       <p className="flex-1" aria-live="polite">
         <span className={`head ${big ? 'text-[26px]' : 'text-xl'}`}>
           Bite {bite.n} of {last}
         </span>
         <span className={`block ${big ? 'text-[20px]' : 'text-[16px]'}`}>
-          {say(bite.lengthMm, 'mm')}, lever at {placeText(sideUp === 'other' ? mirrored(bite.leverDeg) : bite.leverDeg)}
+          {say(bite.lengthMm, 'mm')}, lever at{' '}
+          {placeText(sideUp === 'other' ? mirrored(bite.leverDeg) : bite.leverDeg)}
         </span>
         {bite.spareMm !== null && (
-          <span className={`num block ${big ? 'text-[18px]' : 'text-[15px]'} ${bite.spareMm <= 0 ? 'text-stop' : ''}`}>
+          <span
+            className={`num block ${big ? 'text-[18px]' : 'text-[15px]'} ${bite.spareMm <= 0 ? 'text-stop' : ''}`}
+          >
             {say(Math.abs(bite.spareMm), 'mm', { digits: 1 })}{' '}
             {bite.spareMm <= 0 ? 'short: stop' : `to spare: ${bite.effort}`}
             {bite.downDeg !== null &&
@@ -37,10 +44,22 @@ export const Bites = ({ bites, big = false }: { bites: BitesAtHand; big?: boolea
           </span>
         )}
       </p>
-      <Button small disabled={bite.n === 1} onClick={() => go(-1)} aria-label="Bite before" hotkey=",">
+      <Button
+        small
+        disabled={bite.n === 1}
+        onClick={() => go(-1)}
+        aria-label="Bite before"
+        hotkey=","
+      >
         Back
       </Button>
-      <Button small disabled={bite.n === last} onClick={() => go(1)} aria-label="Next bite" hotkey=".">
+      <Button
+        small
+        disabled={bite.n === last}
+        onClick={() => go(1)}
+        aria-label="Next bite"
+        hotkey="."
+      >
         Next
       </Button>
     </div>

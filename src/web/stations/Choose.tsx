@@ -27,7 +27,11 @@ const TABS = [
   ['list', 'List'],
   ['tools', 'Tools'],
 ] as const;
-const NOW = { good: 'It fits.', check: 'Look before you fit it.', stop: 'It does not fit.' } as const;
+const NOW = {
+  good: 'It fits.',
+  check: 'Look before you fit it.',
+  stop: 'It does not fit.',
+} as const;
 /** Doubts that stand beside the verdict; the others are one tap away. */
 const SHOWN = 3;
 
@@ -48,7 +52,8 @@ const WithShelf = () => {
 
   const save = async () => {
     setTried(true);
-    if (!compared.ok || (fits.age && !fits.age.ok) || drafting.limitProblem) return setParams({}, { replace: true });
+    if (!compared.ok || (fits.age && !fits.age.ok) || drafting.limitProblem)
+      return setParams({}, { replace: true });
     const { marking, dateCode, tube, lightMark, tread, arrows, takeOff, treadMm } = draft;
     const done = await write(
       [
@@ -125,7 +130,10 @@ const WithShelf = () => {
         )
       }
     >
-      <Tabs.Root value={tab} onValueChange={(v) => setParams(v === 'tire' ? {} : { show: v }, { replace: true })}>
+      <Tabs.Root
+        value={tab}
+        onValueChange={(v) => setParams(v === 'tire' ? {} : { show: v }, { replace: true })}
+      >
         <Tabs.List aria-label="What to choose" className="flex border-b-2 border-ink">
           {TABS.map(([id, name]) => (
             <Tabs.Trigger

@@ -10,7 +10,11 @@ import { VerdictShape } from '../parts/VerdictMark';
 import { BasisTag } from '../parts/working';
 import type { Tightened } from './back/use-torque-walk';
 
-const DONE_WORDS: Record<Tightened, string> = { torqued: 'torqued', snug: 'snug', guess: 'tightened by guess' };
+const DONE_WORDS: Record<Tightened, string> = {
+  torqued: 'torqued',
+  snug: 'snug',
+  guess: 'tightened by guess',
+};
 
 interface Props {
   fastener: Fastener;
@@ -116,7 +120,9 @@ export const FastenerRow = (props: Props) => {
       </div>
       {isOpen && !isNext && (
         <div className="flex flex-wrap items-center gap-2 pb-1">
-          <span className={`min-w-0 flex-1 basis-40 text-[15px] ${isCovered ? 'text-ink2' : 'text-stop'}`}>
+          <span
+            className={`min-w-0 flex-1 basis-40 text-[15px] ${isCovered ? 'text-ink2' : 'text-stop'}`}
+          >
             <WithWhat fastener={fastener} choice={choice} />
           </span>
           <Ways {...props} />

@@ -1,6 +1,12 @@
 import { ToggleGroup } from 'radix-ui';
 import { useState } from 'react';
-import { FINDINGS, INSPECTED, INSPECTED_WORDS, inspectionOf, type Inspected } from '../../core/inspect';
+import {
+  FINDINGS,
+  INSPECTED,
+  INSPECTED_WORDS,
+  inspectionOf,
+  type Inspected,
+} from '../../core/inspect';
 import { attempt } from '../../core/working';
 import { Button } from '../parts/Button';
 import { Reasons } from '../parts/Reasons';
@@ -17,7 +23,10 @@ export const FindingsSheet = ({ onDone }: { onDone: () => void }) => {
   const keep = async () => {
     if (
       await write(
-        parts.map((part) => ({ kind: 'findings' as const, data: { part, found: [...(found[part] ?? [])] } })),
+        parts.map((part) => ({
+          kind: 'findings' as const,
+          data: { part, found: [...(found[part] ?? [])] },
+        })),
         'The findings are written.',
       )
     )
@@ -49,7 +58,9 @@ export const FindingsSheet = ({ onDone }: { onDone: () => void }) => {
             </ToggleGroup.Root>
             <Photos part={part} name={INSPECTED_WORDS[part]} />
             <div aria-live="polite">
-              {judged.ok && its.length > 0 && <Reasons reasons={judged.working.result.reasons} className="mt-2" />}
+              {judged.ok && its.length > 0 && (
+                <Reasons reasons={judged.working.result.reasons} className="mt-2" />
+              )}
             </div>
           </section>
         );

@@ -35,7 +35,10 @@ const Papers = () => {
       <Link className="btn btn-small" to={`/jobs/${job.id}/card`}>
         Job card
       </Link>
-      <a className="btn btn-small" href={`/api/jobs/${job.id}/card.pdf?${new URLSearchParams({ ...units })}`}>
+      <a
+        className="btn btn-small"
+        href={`/api/jobs/${job.id}/card.pdf?${new URLSearchParams({ ...units })}`}
+      >
         PDF
       </a>
       <a className="btn btn-small" href={`/api/jobs/${job.id}/log.csv`}>
@@ -98,7 +101,11 @@ export const HandOver = () => {
         </>
       }
     >
-      <form className="mt-2 grid gap-2" noValidate onSubmit={(e) => (e.preventDefault(), void submit())}>
+      <form
+        className="mt-2 grid gap-2"
+        noValidate
+        onSubmit={(e) => (e.preventDefault(), void submit())}
+      >
         <div className="grid grid-cols-2 items-end gap-3">
           {rechecks.map((r, i) => (
             <FormText
@@ -123,7 +130,12 @@ export const HandOver = () => {
             ) : (
               <FormText control={control} name="despiteBy" label="Released by" maxLength={60} />
             )}
-            <FormText control={control} name="despiteWhy" label="Reason for release" maxLength={300} />
+            <FormText
+              control={control}
+              name="despiteWhy"
+              label="Reason for release"
+              maxLength={300}
+            />
             <div className="col-span-2">
               <ApprovalPin approval={approval} name={releasedBy} />
             </div>
@@ -141,14 +153,23 @@ export const HandOver = () => {
               options={[['', 'not set'], ...OLD_TIRES.map((o) => [o, o] as const)]}
             />
           </div>
-          <Button go={(!done || withdrawn !== null) && !isDespite} type="submit" hotkey="N" disabled={!mayHandOver}>
+          <Button
+            go={(!done || withdrawn !== null) && !isDespite}
+            type="submit"
+            hotkey="N"
+            disabled={!mayHandOver}
+          >
             {isDespite ? 'Release anyway' : done ? 'Hand over again' : 'Hand over'}
           </Button>
         </div>
-        {!mayHandOver && <p className="text-check">A fitter or owner hands over. Ask one to sign in here.</p>}
+        {!mayHandOver && (
+          <p className="text-check">A fitter or owner hands over. Ask one to sign in here.</p>
+        )}
       </form>
       <Cautions
-        list={['Brake firm before it rolls. New tires are slippery. Bolts and pressure again once it is cool.']}
+        list={[
+          'Brake firm before it rolls. New tires are slippery. Bolts and pressure again once it is cool.',
+        ]}
       />
     </StationLayout>
   );

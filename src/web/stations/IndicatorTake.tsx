@@ -57,7 +57,11 @@ export const IndicatorTake = ({ next, onTake, only }: Props) => {
       </Button>
     );
   return (
-    <div className="rounded-[14px_14px_14px_4px] border-2 border-ink p-3" role="group" aria-label="Dial indicator">
+    <div
+      className="rounded-[14px_14px_14px_4px] border-2 border-ink p-3"
+      role="group"
+      aria-label="Dial indicator"
+    >
       <div className="flex items-end gap-3">
         <div className="w-[150px]">
           <ChoiceField
@@ -74,7 +78,9 @@ export const IndicatorTake = ({ next, onTake, only }: Props) => {
           <span className="num block text-[34px] leading-none">
             {line ? say(line.value, 'mm', { digits: 2 }) : '–'}
           </span>
-          <span className="text-[14px] text-ink2">{line ? (isThere || deg === null ? 'steady' : 'moving') : says}</span>
+          <span className="text-[14px] text-ink2">
+            {line ? (isThere || deg === null ? 'steady' : 'moving') : says}
+          </span>
         </p>
       </div>
       {device && (

@@ -1,7 +1,13 @@
 import { useState } from 'react';
 import { refusalText } from '../../core/errors';
 import { ruleNumber } from '../../core/rules';
-import { CLEARANCE_PLACES, PLACE_WORDS, tireAge, tireSize, type ClearancePlace } from '../../core/tires';
+import {
+  CLEARANCE_PLACES,
+  PLACE_WORDS,
+  tireAge,
+  tireSize,
+  type ClearancePlace,
+} from '../../core/tires';
 import { USES, USE_WORDS, type Use } from '../../core/pressure';
 import { attempt } from '../../core/working';
 import { Button } from '../parts/Button';
@@ -35,7 +41,9 @@ export const Intake = () => {
   const [place, setPlace] = useState<ClearancePlace>(room?.place ?? 'above');
   const [roomText, setRoomText] = useState(room ? show(room.mm, 'mm', 2) : '');
   const [load, setLoad] = useState(room?.load ?? 'on the stand, unloaded');
-  const [odometer, setOdometer] = useState(state.odometerKm === null ? '' : show(state.odometerKm, 'km', 0));
+  const [odometer, setOdometer] = useState(
+    state.odometerKm === null ? '' : show(state.odometerKm, 'km', 0),
+  );
   const [tried, setTried] = useState(false);
 
   const size = attempt(tireSize, { marking: marking || ' ' });
@@ -47,11 +55,17 @@ export const Intake = () => {
   const odometerKm = odometer.trim() ? read(odometer, 'km') : null;
   const inRange = (v: number | null, max: number) => v !== null && v >= 0 && v <= max;
   const treadProblem =
-    tread.trim() && !inRange(treadMm, MAX_TREAD_MM) ? 'Tread depth: a number, as on the gauge.' : null;
-  const roomProblem = roomText.trim() && !inRange(roomMm, MAX_ROOM_MM) ? 'Room: a number, as measured.' : null;
+    tread.trim() && !inRange(treadMm, MAX_TREAD_MM)
+      ? 'Tread depth: a number, as on the gauge.'
+      : null;
+  const roomProblem =
+    roomText.trim() && !inRange(roomMm, MAX_ROOM_MM) ? 'Room: a number, as measured.' : null;
   const odometerProblem =
-    odometer.trim() && !inRange(odometerKm, MAX_ODOMETER_KM) ? 'Odometer: a number, as it stands there.' : null;
-  const worn = use === 'road' && treadMm !== null && treadMm < ruleNumber('tread.minimumMm', state.rules);
+    odometer.trim() && !inRange(odometerKm, MAX_ODOMETER_KM)
+      ? 'Odometer: a number, as it stands there.'
+      : null;
+  const worn =
+    use === 'road' && treadMm !== null && treadMm < ruleNumber('tread.minimumMm', state.rules);
   useMainWorking('the size that comes off', size.ok ? size.working : null);
 
   const save = async () => {
@@ -78,7 +92,8 @@ export const Intake = () => {
         },
       },
     ];
-    if (roomMm !== null) writings.push({ kind: 'clearance', data: { place, mm: roomMm, load: load.trim() } });
+    if (roomMm !== null)
+      writings.push({ kind: 'clearance', data: { place, mm: roomMm, load: load.trim() } });
     // Read once for the machine: the other wheels of the visit have it too.
     if (odometerKm !== null && Math.abs(odometerKm - (state.odometerKm ?? -1)) >= 1)
       writings.push({ kind: 'odometer', data: { km: odometerKm } });
@@ -122,7 +137,9 @@ export const Intake = () => {
             onChange={setDateCode}
             maxLength={4}
             inputMode="numeric"
-            problem={age && !age.ok && (tried || dateCode.length >= 4) ? refusalText(age.problem) : null}
+            problem={
+              age && !age.ok && (tried || dateCode.length >= 4) ? refusalText(age.problem) : null
+            }
           />
           <WithTake
             kind="caliper"
@@ -166,14 +183,24 @@ export const Intake = () => {
             onChange={(v) => setPlace(v as ClearancePlace)}
             options={CLEARANCE_PLACES.map((p) => [p, PLACE_WORDS[p]] as const)}
           />
-          <QuantityField label="Room" unit="mm" value={roomText} onChange={setRoomText} problem={roomProblem} />
+          <QuantityField
+            label="Room"
+            unit="mm"
+            value={roomText}
+            onChange={setRoomText}
+            problem={roomProblem}
+          />
           <div className="col-span-2">
             <TextField
               label="How the machine is loaded while you measure"
               value={load}
               onChange={setLoad}
               maxLength={60}
-              problem={roomMm !== null && !load.trim() ? 'Say how it is loaded: on the stand, rider on, …' : null}
+              problem={
+                roomMm !== null && !load.trim()
+                  ? 'Say how it is loaded: on the stand, rider on, …'
+                  : null
+              }
             />
           </div>
           <div className="col-span-2 space-y-1 text-[16px]" role="status">
@@ -188,8 +215,8 @@ export const Intake = () => {
             )}
             {state.clearances.length > 0 && (
               <p className="text-ink2">
-                Measured: {state.clearances.map((c) => `${c.place} ${say(c.mm, 'mm')}`).join(', ')}. Pick another place
-                for the next.
+                Measured: {state.clearances.map((c) => `${c.place} ${say(c.mm, 'mm')}`).join(', ')}.
+                Pick another place for the next.
               </p>
             )}
             {worn && <VerdictMark verdict="stop">under the least tread for the road</VerdictMark>}

@@ -52,7 +52,9 @@ export const KeepTakeOff = () => {
       <Button small disabled={off.treadMm === null} onClick={() => void keep()}>
         Keep the old tire as used stock
       </Button>
-      {off.treadMm === null && <p className="text-[15px] text-ink2">Its depth was not measured at Intake.</p>}
+      {off.treadMm === null && (
+        <p className="text-[15px] text-ink2">Its depth was not measured at Intake.</p>
+      )}
       {problem && (
         <p role="alert" className="text-[15px] text-stop">
           {problem}

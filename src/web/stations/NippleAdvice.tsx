@@ -1,6 +1,12 @@
 import { useDeferredValue, useMemo, useState } from 'react';
 import { trueAdviceOf, type EntryData } from '../../core/job';
-import { eighthsText, FIRST_TO, type FirstTo, type RunoutReading, type TrueAdvice } from '../../core/truing';
+import {
+  eighthsText,
+  FIRST_TO,
+  type FirstTo,
+  type RunoutReading,
+  type TrueAdvice,
+} from '../../core/truing';
 import { placeText } from '../../core/units';
 import { Button } from '../parts/Button';
 import { ChoiceField } from '../parts/fields';
@@ -42,7 +48,10 @@ export const NippleAdvice = ({
   );
   if (!advice?.ok || advice.working.result.do === 'leave') return null;
   const { nipples, now, after, reasons } = advice.working.result;
-  const turned = nipples.map((n) => ({ spoke: n.spoke, eighths: n.turn === 'tighten' ? n.eighths : -n.eighths }));
+  const turned = nipples.map((n) => ({
+    spoke: n.spoke,
+    eighths: n.turn === 'tighten' ? n.eighths : -n.eighths,
+  }));
   return (
     <section aria-label="Nipples" className="mt-4 border-t-2 border-ink pt-2">
       <h3 className="text-lg">Nipples</h3>

@@ -15,7 +15,9 @@ export const Photos = ({ part, name }: { part: Inspected | null; name: string })
   const [busy, setBusy] = useState(false);
   const [isRefused, setRefused] = useState(false);
   const said = useApp((s) => s.jobs.announcement);
-  const mine = state.photos.filter((p) => p.part === part && (part !== null || MACHINE_STATIONS.includes(p.station)));
+  const mine = state.photos.filter(
+    (p) => p.part === part && (part !== null || MACHINE_STATIONS.includes(p.station)),
+  );
   const take = async (file: File | undefined) => {
     if (!file) return;
     setBusy(true);
@@ -43,7 +45,12 @@ export const Photos = ({ part, name }: { part: Inspected | null; name: string })
         aria-label={`Photograph file: ${name}`}
         onChange={(e) => void take(e.target.files?.[0])}
       />
-      <Button small disabled={busy} aria-label={`Photograph: ${name}`} onClick={() => picker.current?.click()}>
+      <Button
+        small
+        disabled={busy}
+        aria-label={`Photograph: ${name}`}
+        onClick={() => picker.current?.click()}
+      >
         <Camera size={18} aria-hidden="true" />
         {busy ? 'Keeping it' : 'Photograph'}
       </Button>

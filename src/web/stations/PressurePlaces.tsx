@@ -27,7 +27,9 @@ export const PressurePlaces = ({
           className="field min-w-[120px] flex-1"
           aria-label="Ground"
           value={state.ground ?? 'mixed'}
-          onChange={(e) => void write([{ kind: 'ground', data: { ground: e.target.value as Ground } }])}
+          onChange={(e) =>
+            void write([{ kind: 'ground', data: { ground: e.target.value as Ground } }])
+          }
         >
           {GROUNDS.map((g) => (
             <option key={g} value={g}>

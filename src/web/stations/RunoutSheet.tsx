@@ -37,9 +37,17 @@ const Plot = ({ readings, result }: { readings: RunoutReading[]; result: RunoutR
       className="mx-auto w-full max-w-[300px]"
     >
       <circle cx="150" cy="150" r="95" fill="none" className="stroke-lip" strokeWidth="10" />
-      {result.lateral && <path d={ring('lateralMm')} fill="none" className="stroke-water" strokeWidth="3" />}
+      {result.lateral && (
+        <path d={ring('lateralMm')} fill="none" className="stroke-water" strokeWidth="3" />
+      )}
       {result.radial && (
-        <path d={ring('radialMm')} fill="none" className="stroke-check" strokeWidth="3" strokeDasharray="7 5" />
+        <path
+          d={ring('radialMm')}
+          fill="none"
+          className="stroke-check"
+          strokeWidth="3"
+          strokeDasharray="7 5"
+        />
       )}
       {(
         [
@@ -51,7 +59,14 @@ const Plot = ({ readings, result }: { readings: RunoutReading[]; result: RunoutR
         if (!part) return null;
         const [x, y] = at(part.highDeg, 137).split(' ').map(Number) as [number, number];
         return (
-          <text key={key} x={x} y={y + 5} textAnchor="middle" fontSize="14" className={`head ${tone}`}>
+          <text
+            key={key}
+            x={x}
+            y={y + 5}
+            textAnchor="middle"
+            fontSize="14"
+            className={`head ${tone}`}
+          >
             {word}
           </text>
         );
@@ -66,7 +81,9 @@ export const RunoutSheet = () => {
   const { state, write, correcting } = useJob();
   const { read, say, write: show, label } = useUnits();
   const before = state.runout?.readings;
-  const [places, setPlaces] = useState(before && PLACES.includes(before.length as never) ? before.length : 8);
+  const [places, setPlaces] = useState(
+    before && PLACES.includes(before.length as never) ? before.length : 8,
+  );
   const [typed, setTyped] = useState<Record<string, { lateral: string; radial: string }>>(() =>
     Object.fromEntries(
       (before ?? []).map((r) => [
@@ -80,7 +97,10 @@ export const RunoutSheet = () => {
   );
   const [device, setDevice] = useState(state.runout?.device ?? null);
   const [problem, setProblem] = useState<string | null>(null);
-  const degs = useMemo(() => Array.from({ length: places }, (_, i) => (i * 360) / places), [places]);
+  const degs = useMemo(
+    () => Array.from({ length: places }, (_, i) => (i * 360) / places),
+    [places],
+  );
   const valueOf = (text: string | undefined) => (text?.trim() ? read(text, 'mm') : undefined);
   const bad = (text: string | undefined) => {
     const v = valueOf(text);
@@ -90,7 +110,13 @@ export const RunoutSheet = () => {
     const row = typed[String(angleDeg)];
     const [lateralMm, radialMm] = [valueOf(row?.lateral), valueOf(row?.radial)];
     if (lateralMm == null && radialMm == null) return [];
-    return [{ angleDeg, ...(lateralMm == null ? {} : { lateralMm }), ...(radialMm == null ? {} : { radialMm }) }];
+    return [
+      {
+        angleDeg,
+        ...(lateralMm == null ? {} : { lateralMm }),
+        ...(radialMm == null ? {} : { radialMm }),
+      },
+    ];
   });
   const faulty = degs.some((d) => bad(typed[String(d)]?.lateral) || bad(typed[String(d)]?.radial));
   const result = runoutOf(state, readings);
@@ -99,14 +125,22 @@ export const RunoutSheet = () => {
   const turned = async (entry: EntryData['nipples-turned']) => {
     const its = { kind: 'runout', ...instead, data: { readings, device } } as const;
     // What is read next is another rim.
-    if (await write([its, { kind: 'nipples-turned', data: entry }], 'The turns are written. Read it again.'))
+    if (
+      await write(
+        [its, { kind: 'nipples-turned', data: entry }],
+        'The turns are written. Read it again.',
+      )
+    )
       setTyped({});
   };
   const keep = async () => {
     if (faulty) return setProblem('A reading is no length. See the marked fields.');
     if (!result.ok) return setProblem(refusalText(result.problem));
     setProblem(null);
-    await write([{ kind: 'runout', ...instead, data: { readings, device } }], 'The runout is written.');
+    await write(
+      [{ kind: 'runout', ...instead, data: { readings, device } }],
+      'The runout is written.',
+    );
   };
   return (
     <Sheet title="Runout, round the wheel" closes="Close the readings" widthPx={860} footed>
@@ -129,7 +163,10 @@ export const RunoutSheet = () => {
                 setDevice(from);
                 setTyped((all) => ({
                   ...all,
-                  [String(deg)]: { ...(all[String(deg)] ?? { lateral: '', radial: '' }), [way]: show(mm, 'mm', 3) },
+                  [String(deg)]: {
+                    ...(all[String(deg)] ?? { lateral: '', radial: '' }),
+                    [way]: show(mm, 'mm', 3),
+                  },
                 }));
               }}
             />
@@ -140,7 +177,10 @@ export const RunoutSheet = () => {
               const put = (part: Partial<typeof row>) =>
                 setTyped((all) => ({ ...all, [String(deg)]: { ...row, ...part } }));
               return (
-                <li key={deg} className="grid grid-cols-[86px_1fr_1fr] items-end gap-2 border-b border-stone3 py-1">
+                <li
+                  key={deg}
+                  className="grid grid-cols-[86px_1fr_1fr] items-end gap-2 border-b border-stone3 py-1"
+                >
                   <span className="num pb-3 text-[15px]">{placeText(deg)}</span>
                   <QuantityField
                     signed

@@ -31,7 +31,10 @@ export const Schools = () => {
                     small
                     className="shrink-0"
                     onClick={() =>
-                      void write([{ kind: 'school', data: { school, value: o.value } }], `For this job: ${o.value}.`)
+                      void write(
+                        [{ kind: 'school', data: { school, value: o.value } }],
+                        `For this job: ${o.value}.`,
+                      )
                     }
                   >
                     {o.value}

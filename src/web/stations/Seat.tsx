@@ -56,7 +56,11 @@ const From = ({ gauge, isTyped }: { gauge: LiveDevice; isTyped: boolean }) => {
 /** The verdict where there is something to look at, and which try it is. */
 const Lead = ({ ladder, isOver }: { ladder: Seating['ladder']; isOver: boolean }) => (
   <span className="flex items-center gap-4">
-    {ladder.verdict !== 'good' || isOver ? <VerdictMark verdict={ladder.verdict!} /> : 'Limit in force'}
+    {ladder.verdict !== 'good' || isOver ? (
+      <VerdictMark verdict={ladder.verdict!} />
+    ) : (
+      'Limit in force'
+    )}
     <span className="text-ink2">
       try {ladder.result.tryNumber} of {ladder.result.triesAllowed}
     </span>
@@ -84,17 +88,25 @@ export const Seat = () => {
   // No reading is asked for while no air may go in.
   const asksReading = upToKpa !== null || advice === 'look' || isOver;
   useKeys([
-    { key: 'r', says: 'Take the reading', run: () => (line ? void takeLive() : readingField.current?.focus()) },
+    {
+      key: 'r',
+      says: 'Take the reading',
+      run: () => (line ? void takeLive() : readingField.current?.focus()),
+    },
     { key: 'p', says: 'A bead popped', run: () => void pop() },
     { key: 'n', says: 'Next station', run: () => goTo('set') },
-    ...(endsTry ? [{ key: 'a', says: 'All air out, and again from the start', run: () => void again() }] : []),
+    ...(endsTry
+      ? [{ key: 'a', says: 'All air out, and again from the start', run: () => void again() }]
+      : []),
   ]);
 
   const hasNoDiscSide = wheel.discSide === 'none' || wheel.discSide === 'both';
   return (
     <StationLayout
       lead={<Lead ladder={ladder} isOver={isOver} />}
-      now={advice === 'air in' ? `Air in, up to ${say(limitKpa, 'kPa')} and no further.` : NOW[advice]}
+      now={
+        advice === 'air in' ? `Air in, up to ${say(limitKpa, 'kPa')} and no further.` : NOW[advice]
+      }
       act={<Reasons reasons={reasons} className="-mt-1 mb-3" />}
       split
       picture={
@@ -114,7 +126,9 @@ export const Seat = () => {
       }
     >
       {advice === 'give up' && (
-        <p className="mb-3 text-[16px]">Found it? Under Trouble mark what cured it: the tries begin anew.</p>
+        <p className="mb-3 text-[16px]">
+          Found it? Under Trouble mark what cured it: the tries begin anew.
+        </p>
       )}
       <StepStrip />
       <div className="rows row items-center">
@@ -132,7 +146,12 @@ export const Seat = () => {
       {asksReading && (
         <div className="mt-3 flex flex-wrap items-end gap-2">
           {line ? (
-            <Button go={!isOver} hotkey="R" disabled={!gauge.reading} onClick={() => void takeLive()}>
+            <Button
+              go={!isOver}
+              hotkey="R"
+              disabled={!gauge.reading}
+              onClick={() => void takeLive()}
+            >
               Take it
             </Button>
           ) : (

@@ -89,7 +89,9 @@ export const SetPressure = () => {
   const { values, problems } = typing;
   const { first, second } = gauges;
   const [withSecond, setWithSecond] = useState(second.name !== '');
-  const [thermometer, setThermometer] = useState<string | null>(state.pressureSet?.thermometer ?? null);
+  const [thermometer, setThermometer] = useState<string | null>(
+    state.pressureSet?.thermometer ?? null,
+  );
   const [tried, setTried] = useState(false);
   const gaugeField = useRef<HTMLInputElement>(null);
   const target = corrected?.ok ? corrected.working : null;
@@ -118,9 +120,16 @@ export const SetPressure = () => {
       rideM,
       gauge: first.name || null,
       thermometer,
-      second: second.name && secondKpa !== null ? { gauge: second.name, gaugeKpa: secondKpa } : null,
+      second:
+        second.name && secondKpa !== null ? { gauge: second.name, gaugeKpa: secondKpa } : null,
     };
-    if (!(await write([{ kind: 'pressure-set', ...correcting('pressure-set'), data }], 'Pressure written.'))) return;
+    if (
+      !(await write(
+        [{ kind: 'pressure-set', ...correcting('pressure-set'), data }],
+        'Pressure written.',
+      ))
+    )
+      return;
     dispatch(gaugeChosen(first.name));
     goTo('balance');
   };
@@ -168,7 +177,13 @@ export const SetPressure = () => {
         }}
       >
         <PressureFigures start={start} corrected={corrected} gauge={first.name} />
-        <GaugeFields typing={typing} gauges={gauges} withSecond={withSecond} tried={tried} gaugeRef={gaugeField} />
+        <GaugeFields
+          typing={typing}
+          gauges={gauges}
+          withSecond={withSecond}
+          tried={tried}
+          gaugeRef={gaugeField}
+        />
         {both &&
           (both.ok ? (
             <Reasons reasons={[both.working.result.reason]} className="mt-1" />

@@ -10,10 +10,16 @@ import { Sheet } from '../parts/Sheet';
 export const SpokeSheet = () => {
   const { state, wheel, write, correcting } = useJob();
   const [dull, setDull] = useState<ReadonlySet<number>>(
-    () => new Set((state.spokeRing?.spokes ?? []).filter((s) => s.sounds === 'dull').map((s) => s.spoke)),
+    () =>
+      new Set(
+        (state.spokeRing?.spokes ?? []).filter((s) => s.sounds === 'dull').map((s) => s.spoke),
+      ),
   );
   const all = Array.from({ length: wheel.spokes }, (_, i) => i + 1);
-  const spokes = all.map((spoke) => ({ spoke, sounds: dull.has(spoke) ? ('dull' as const) : ('clear' as const) }));
+  const spokes = all.map((spoke) => ({
+    spoke,
+    sounds: dull.has(spoke) ? ('dull' as const) : ('clear' as const),
+  }));
   const result = spokeRingOf(state, spokes);
   const toggle = (spoke: number) =>
     setDull((now) => {
@@ -23,7 +29,9 @@ export const SpokeSheet = () => {
     });
   return (
     <Sheet title="Tap the dull ones" closes="Close the spokes" widthPx={560}>
-      <p className="text-[16px] text-ink2">Counted from the valve, clockwise, seen from the disc side.</p>
+      <p className="text-[16px] text-ink2">
+        Counted from the valve, clockwise, seen from the disc side.
+      </p>
       <div className="mt-3 grid grid-cols-6 gap-2">
         {all.map((spoke) => (
           <button
@@ -49,7 +57,10 @@ export const SpokeSheet = () => {
         go
         className="mt-4"
         onClick={() =>
-          void write([{ kind: 'spoke-ring', ...correcting('spoke-ring'), data: { spokes } }], 'The spokes are written.')
+          void write(
+            [{ kind: 'spoke-ring', ...correcting('spoke-ring'), data: { spokes } }],
+            'The spokes are written.',
+          )
         }
       >
         Write it down

@@ -41,7 +41,9 @@ export const StationLayout = ({ picture, split, lead, now, why, act, children }:
     >
       {picture}
     </section>
-    <section className={`min-w-0 max-lg:order-3 lg:col-start-2 ${act ? '' : 'pt-4'}`}>{children}</section>
+    <section className={`min-w-0 max-lg:order-3 lg:col-start-2 ${act ? '' : 'pt-4'}`}>
+      {children}
+    </section>
   </div>
 );
 
@@ -82,7 +84,15 @@ export const JobDial = ({
 };
 
 /** A figure with its label and, at the end, its basis. */
-export const FigureRow = ({ label, children, basis }: { label: string; children: ReactNode; basis?: ReactNode }) => (
+export const FigureRow = ({
+  label,
+  children,
+  basis,
+}: {
+  label: string;
+  children: ReactNode;
+  basis?: ReactNode;
+}) => (
   <div className="row">
     <span className="min-w-24">{label}</span>
     <span className="text-right">{children}</span>
@@ -93,7 +103,10 @@ export const FigureRow = ({ label, children, basis }: { label: string; children:
 /** Words that stay in sight where a wheel can hurt someone. */
 export const Cautions = ({ list, big = false }: { list: readonly string[]; big?: boolean }) =>
   list.length === 0 ? null : (
-    <ul className={`caution mt-3 space-y-1 ${big ? 'text-[21px]' : 'text-[16px]'}`} aria-label="Caution">
+    <ul
+      className={`caution mt-3 space-y-1 ${big ? 'text-[21px]' : 'text-[16px]'}`}
+      aria-label="Caution"
+    >
       {list.map((c) => (
         <li key={c}>{c}</li>
       ))}

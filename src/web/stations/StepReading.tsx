@@ -18,7 +18,10 @@ import { BeadPathSheet } from './BeadPathSheet';
 import { SpokeSheet } from './SpokeSheet';
 
 /** What each reading is called, and the sheet that takes it. */
-const READINGS: Record<Reading, { label: string; Sheet: (props: { onDone: () => void }) => ReactNode }> = {
+const READINGS: Record<
+  Reading,
+  { label: string; Sheet: (props: { onDone: () => void }) => ReactNode }
+> = {
   findings: { label: 'Findings', Sheet: FindingsSheet },
   photo: { label: 'How it sat', Sheet: SatSheet },
   runout: { label: 'Runout readings', Sheet: RunoutSheet },

@@ -18,7 +18,10 @@ export const StepTime = ({ className = '' }: { className?: string }) => {
   const runningS = Math.max(0, (nowMs - Date.parse(log.at(-1)?.at ?? '')) / 1000);
   // Once all is done the clock runs for the next station.
   const isOver = stepsOf(state, station).every((s) => state.steps[s.id]);
-  const stands = isOver || Number.isNaN(runningS) || runningS > ruleNumber('bench.breakMinutes', state.rules) * 60;
+  const stands =
+    isOver ||
+    Number.isNaN(runningS) ||
+    runningS > ruleNumber('bench.breakMinutes', state.rules) * 60;
   const usual = shop.usualTimes.find((t) => t.station === station && t.build === wheel.build);
   return (
     <p className={`text-[16px] text-ink2 ${className}`}>

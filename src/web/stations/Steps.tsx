@@ -36,7 +36,8 @@ const WINDOW_RING = 1;
 /** The wheel at a step: its dial, and its cut through the axle where the crush is measured. */
 const StepPicture = ({ step, bite }: { step: Step | undefined; bite: number }) => {
   const { state, wheel } = useJob();
-  const isCrush = step?.reads === 'crush' && wheel.overallWidthMm !== null && wheel.backspaceMm !== null;
+  const isCrush =
+    step?.reads === 'crush' && wheel.overallWidthMm !== null && wheel.backspaceMm !== null;
   if (!isCrush) return <JobDial step={step} bite={bite} />;
   return (
     <>
@@ -66,7 +67,9 @@ export const Steps = () => {
   ]);
 
   const inSight = current?.shows === 'ring' ? WINDOW_RING : plan || lying ? WINDOW_BESIDE : WINDOW;
-  const from = all ? 0 : Math.max(0, Math.min(inSight > 2 ? index - 1 : index, steps.length - inSight));
+  const from = all
+    ? 0
+    : Math.max(0, Math.min(inSight > 2 ? index - 1 : index, steps.length - inSight));
   const shown = all ? steps : steps.slice(from, from + inSight);
   const notes = state.notes.filter((n) => n.station === station);
   const lockSaid = lockPlaces(wheel);
@@ -111,7 +114,9 @@ export const Steps = () => {
         </>
       }
     >
-      {lying && <Reasons reasons={lying.result.reasons} className="mt-4 border-l-4 border-water pl-3" />}
+      {lying && (
+        <Reasons reasons={lying.result.reasons} className="mt-4 border-l-4 border-water pl-3" />
+      )}
       <Bites bites={bites} />
       <RingPanel step={current} />
       {batch && <BatchList rows={batch.rows} left={batch.left} onToggle={batch.toggle} />}
@@ -133,9 +138,13 @@ export const Steps = () => {
                   >
                     {done && <Check size={16} strokeWidth={3.5} aria-hidden="true" />}
                   </span>
-                  <span className="sr-only">{done ? 'done: ' : `step ${steps.indexOf(s) + 1}: `}</span>
+                  <span className="sr-only">
+                    {done ? 'done: ' : `step ${steps.indexOf(s) + 1}: `}
+                  </span>
                   <span className="line-clamp-2">{s.say}</span>
-                  {isWaiting && <span className="ml-auto shrink-0 font-semibold text-check">waiting</span>}
+                  {isWaiting && (
+                    <span className="ml-auto shrink-0 font-semibold text-check">waiting</span>
+                  )}
                 </button>
               </li>
             );
@@ -162,7 +171,9 @@ export const Steps = () => {
         <StepTime />
       </div>
       {lockSaid && station !== 'wheel-off' && !plan && (
-        <p className="mt-1 text-[16px] text-ink2">Rim lock at {lockSaid}, seen from the disc side.</p>
+        <p className="mt-1 text-[16px] text-ink2">
+          Rim lock at {lockSaid}, seen from the disc side.
+        </p>
       )}
       {notes.length > 0 && (
         <ul className="mt-3 space-y-1 text-[16px]">

@@ -27,7 +27,10 @@ export const Trouble = ({ first: given }: { first?: readonly Symptom[] }) => {
   // The step at hand knows its own best; then what comes up at the station.
   const atStep = steps.find((s) => !state.steps[s.id])?.troubles ?? [];
   const first = [...new Set([...(given ?? atStep), ...steps.flatMap((s) => s.troubles)])];
-  const order = [...first, ...SYMPTOMS.filter((s) => !first.includes(s) && canHave(s, wheel.build))];
+  const order = [
+    ...first,
+    ...SYMPTOMS.filter((s) => !first.includes(s) && canHave(s, wheel.build)),
+  ];
   const size = attempt(tireSize, { marking: wheel.tireMarking });
   const found = symptom
     ? attempt(trouble, {
@@ -36,7 +39,8 @@ export const Trouble = ({ first: given }: { first?: readonly Symptom[] }) => {
         tube: state.chosen?.tube ?? wheel.tube,
         rimLocks: wheel.rimLockDegs.length,
         rimDiameterIn:
-          tryRimCode(wheel.rimCode)?.rimDiameterIn ?? (size.ok ? size.working.result.rimDiameterIn : USUAL_RIM_IN),
+          tryRimCode(wheel.rimCode)?.rimDiameterIn ??
+          (size.ok ? size.working.result.rimDiameterIn : USUAL_RIM_IN),
         disc: wheel.discSide !== 'none',
         cures: [...shop.cures],
       })
@@ -61,7 +65,10 @@ export const Trouble = ({ first: given }: { first?: readonly Symptom[] }) => {
           Trouble
         </Button>
       </Dialog.Trigger>
-      <Sheet title={symptom ? `${SYMPTOM_WORDS[symptom]}.` : 'Stop. What do you see?'} closes="Close the trouble">
+      <Sheet
+        title={symptom ? `${SYMPTOM_WORDS[symptom]}.` : 'Stop. What do you see?'}
+        closes="Close the trouble"
+      >
         {!symptom && (
           <div className="grid gap-2 sm:grid-cols-2">
             {order.map((s) => (
@@ -87,16 +94,24 @@ export const Trouble = ({ first: given }: { first?: readonly Symptom[] }) => {
                     <p className="text-[16px] text-ink2">
                       {c.why}
                       {c.likelier && ` Likelier here: ${c.likelier}.`}
-                      {c.cured > 0 && ` Cured it in this shop ${c.cured === 1 ? 'once' : `${c.cured} times`}.`}
+                      {c.cured > 0 &&
+                        ` Cured it in this shop ${c.cured === 1 ? 'once' : `${c.cured} times`}.`}
                     </p>
                   </div>
-                  <Button small className="shrink-0" aria-label={`Cured it: ${c.check}`} onClick={() => void end(c.id)}>
+                  <Button
+                    small
+                    className="shrink-0"
+                    aria-label={`Cured it: ${c.check}`}
+                    onClick={() => void end(c.id)}
+                  >
                     Cured it
                   </Button>
                 </li>
               ))}
             </ol>
-            {found.working.result.checks.length === 0 && <p className="py-4">This wheel has no such part.</p>}
+            {found.working.result.checks.length === 0 && (
+              <p className="py-4">This wheel has no such part.</p>
+            )}
             <div className="mt-4 flex flex-wrap items-center gap-3">
               <Button onClick={() => void end(null)}>None of these</Button>
               <Button onClick={() => setSymptom(null)}>I see something else</Button>

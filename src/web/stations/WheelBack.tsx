@@ -62,7 +62,13 @@ export const WheelBack = () => {
   useGoOn(current === undefined, 'hand-over');
   useSpeech(now);
   const go = () => void run[mode.is]();
-  useKeys([{ key: 'n', says: mode.is === 'fastener' ? `${says}: ${mode.row.fastener.name}` : says, run: go }]);
+  useKeys([
+    {
+      key: 'n',
+      says: mode.is === 'fastener' ? `${says}: ${mode.row.fastener.name}` : says,
+      run: go,
+    },
+  ]);
   const list = mode.is === 'steps' || mode.is === 'fasteners' ? mode.batch : null;
   return (
     <StationLayout

@@ -22,5 +22,11 @@ export const useBatch = (open: readonly Step[]): Batch | null => {
   const stepIds = steps.filter((s) => !left.has(s.id)).map((s) => s.id);
   if (pace !== 'by station' || stepIds.length < 2) return null;
   const rows = steps.map(({ id, say, caution }) => ({ id, say, mind: caution }));
-  return { steps, rows, left, toggle, write: () => write([{ kind: 'steps', data: { stepIds } }], 'Done as shown.') };
+  return {
+    steps,
+    rows,
+    left,
+    toggle,
+    write: () => write([{ kind: 'steps', data: { stepIds } }], 'Done as shown.'),
+  };
 };

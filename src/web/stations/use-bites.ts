@@ -32,10 +32,14 @@ export const useBites = (step: Step | undefined): BitesAtHand => {
     const found = input && attempt(bitePlan, input);
     return found?.ok ? found.working : null;
   }, [state, direction]);
-  const [seen, setSeen] = useState<{ stepId: string | undefined; n: number }>({ stepId: step?.id, n: 1 });
+  const [seen, setSeen] = useState<{ stepId: string | undefined; n: number }>({
+    stepId: step?.id,
+    n: 1,
+  });
   const bites = working?.result.bites ?? [];
   const n = Math.min(seen.stepId === step?.id ? seen.n : 1, bites.length);
-  const go = (by: 1 | -1) => setSeen({ stepId: step?.id, n: Math.max(1, Math.min(bites.length, n + by)) });
+  const go = (by: 1 | -1) =>
+    setSeen({ stepId: step?.id, n: Math.max(1, Math.min(bites.length, n + by)) });
   const keys: KeyAction[] = [
     { key: '.', says: 'Next bite', run: () => go(1) },
     { key: ',', says: 'Bite before', run: () => go(-1) },

@@ -31,11 +31,16 @@ export interface PressureAtHand {
 const CREEPS: readonly Use[] = ['motocross', 'dirt', 'trail'];
 
 /** The pressure to start from, to set, and to find out there. */
-export const usePressure = ({ values }: TypedPressure, { first, second }: Gauges): PressureAtHand => {
+export const usePressure = (
+  { values }: TypedPressure,
+  { first, second }: Gauges,
+): PressureAtHand => {
   const { state, wheel, shop } = useJob();
   const { shopC, rideC, shopM, rideM, meantKpa, gaugeKpa, secondKpa } = values;
   const places =
-    shopC !== null && rideC !== null && shopM !== null && rideM !== null ? { shopC, rideC, shopM, rideM } : null;
+    shopC !== null && rideC !== null && shopM !== null && rideM !== null
+      ? { shopC, rideC, shopM, rideM }
+      : null;
   const corrected =
     places && meantKpa !== null
       ? attempt(pressureCorrect, {

@@ -43,8 +43,10 @@ export const useSteps = (onLast: (next: StationId) => void): StepsAtHand => {
   const isByStation = useApp(paceOf) === 'by station';
   const open = steps.filter((s) => !state.steps[s.id]);
   const plain = useBatch(open);
-  const batch = current && !isDone && looked === null && plain?.steps.includes(current) ? plain : null;
-  const held = current?.wants === 'air-out' && air?.ok && !air.working.result.mayUndo ? air.working : null;
+  const batch =
+    current && !isDone && looked === null && plain?.steps.includes(current) ? plain : null;
+  const held =
+    current?.wants === 'air-out' && air?.ok && !air.working.result.mayUndo ? air.working : null;
   const next = STATIONS[STATIONS.indexOf(station) + 1]!;
   const back = () => {
     if (index > 0) look(steps[index - 1]!.id);

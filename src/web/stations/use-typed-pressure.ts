@@ -51,7 +51,9 @@ export const useTypedPressure = (): TypedPressure => {
       secondKpa: before?.second?.gaugeKpa ?? null,
     };
     const digits = (name: FieldName) => (FIELDS[name].unit === 'kPa' ? 1 : 0);
-    return byField((name) => (inSi[name] === null ? '' : write(inSi[name], FIELDS[name].unit, digits(name))));
+    return byField((name) =>
+      inSi[name] === null ? '' : write(inSi[name], FIELDS[name].unit, digits(name)),
+    );
   });
   const values = byField((name) => {
     const { unit, min, max } = FIELDS[name];

@@ -7,7 +7,14 @@ import type { Observation } from '../../core/balance';
 import type { DeviceNow, Failure } from '../../core/devices';
 import type { Doors } from '../../core/doors';
 import type { InputProblem } from '../../core/errors';
-import type { Entry, EntryBody, EntryKind, JobSummary, UsualTime, WheelHistory } from '../../core/job';
+import type {
+  Entry,
+  EntryBody,
+  EntryKind,
+  JobSummary,
+  UsualTime,
+  WheelHistory,
+} from '../../core/job';
 import type { Cure } from '../../core/procedure';
 import type { Reserved } from '../../core/parts';
 import type { ShopRule } from '../../core/rules';
@@ -26,7 +33,12 @@ export interface WheelRecord {
 /** An instrument, and how a stand-in is held. */
 export type HeldDevice = DeviceNow & { held: Record<string, unknown> | null };
 
-export type ShopAnswer = Shop & { rules: ShopRule[]; cures: Cure[]; usualTimes: UsualTime[]; reserved: Reserved[] };
+export type ShopAnswer = Shop & {
+  rules: ShopRule[];
+  cures: Cure[];
+  usualTimes: UsualTime[];
+  reserved: Reserved[];
+};
 
 /** The server's refusal, or the word that it does not answer (`status` 0). */
 export class ApiError extends Error implements InputProblem {
@@ -49,7 +61,8 @@ export class ApiError extends Error implements InputProblem {
 }
 
 /** What someone signs in by. */
-export type SignInBy = { who: string; secret: string } | { code: string } | { passkey: AuthenticationResponseJSON };
+export type SignInBy =
+  { who: string; secret: string } | { code: string } | { passkey: AuthenticationResponseJSON };
 
 const NO_ANSWER: InputProblem = {
   field: 'server',
@@ -78,7 +91,12 @@ const typeOf = (body: unknown): string =>
       : 'application/json';
 
 /** `body` is sent as JSON, as CSV where it is text, or as it is where it is a picture. */
-const ask = async <T>(method: string, path: string, body?: unknown, withinMs = TIMEOUT_MS): Promise<T> => {
+const ask = async <T>(
+  method: string,
+  path: string,
+  body?: unknown,
+  withinMs = TIMEOUT_MS,
+): Promise<T> => {
   let response: Response;
   try {
     response = await fetch(`/api${path}`, {
@@ -93,10 +111,15 @@ const ask = async <T>(method: string, path: string, body?: unknown, withinMs = T
     throw new ApiError(0, NO_ANSWER);
   }
   if (response.status === 204) return undefined as T;
-  const answer = (await response.json().catch(() => null)) as (T & { error?: InputProblem; entries?: Entry[] }) | null;
+  const answer = (await response.json().catch(() => null)) as
+    (T & { error?: InputProblem; entries?: Entry[] }) | null;
   if (response.ok && answer !== null) return answer;
   tellTurnedAway(response.status, answer?.error);
-  throw new ApiError(answer ? response.status : 0, answer?.error ?? NO_ANSWER, answer?.entries ?? []);
+  throw new ApiError(
+    answer ? response.status : 0,
+    answer?.error ?? NO_ANSWER,
+    answer?.entries ?? [],
+  );
 };
 
 /** The lines of an answer as they arrive. */
@@ -112,16 +135,24 @@ async function* linesOf(body: ReadableStream<Uint8Array<ArrayBuffer>>): AsyncGen
   }
 }
 
-type ProgressLine<T> = Progress | { status: number; answer: T & { error?: InputProblem; entries?: Entry[] } };
+type ProgressLine<T> =
+  Progress | { status: number; answer: T & { error?: InputProblem; entries?: Entry[] } };
 
 /** Sends a CSV file and watches how far the server is with it. Throws `ApiError`, and what it was given up with. */
-const askWatching = async <T>(path: string, csv: string, { signal, onProgress }: Watch): Promise<T> => {
+const askWatching = async <T>(
+  path: string,
+  csv: string,
+  { signal, onProgress }: Watch,
+): Promise<T> => {
   const headers = { 'content-type': 'text/csv' };
-  const response = await fetch(`/api${path}&progress=yes`, { method: 'POST', headers, signal, body: csv }).catch(
-    (error: unknown) => {
-      throw signal.aborted ? error : new ApiError(0, NO_ANSWER);
-    },
-  );
+  const response = await fetch(`/api${path}&progress=yes`, {
+    method: 'POST',
+    headers,
+    signal,
+    body: csv,
+  }).catch((error: unknown) => {
+    throw signal.aborted ? error : new ApiError(0, NO_ANSWER);
+  });
   if (!response.ok || !response.body) {
     const answer = (await response.json().catch(() => null)) as { error?: InputProblem } | null;
     tellTurnedAway(response.status, answer?.error);
@@ -147,15 +178,18 @@ export const api = {
   confirm: (by: { secret: string } | { passkey: AuthenticationResponseJSON }) =>
     ask<void>('POST', '/session/confirm', by),
   passkeyChallenge: <T>() => ask<T>('POST', '/session/passkey-challenge', {}),
-  newPasskeyChallenge: () => ask<PublicKeyCredentialCreationOptionsJSON>('POST', '/session/passkeys/challenge', {}),
+  newPasskeyChallenge: () =>
+    ask<PublicKeyCredentialCreationOptionsJSON>('POST', '/session/passkeys/challenge', {}),
   addPasskey: (body: { label: string; passkey: RegistrationResponseJSON }) =>
     ask<unknown>('POST', '/session/passkeys', body),
   /** Another person approves with their own PIN or passphrase what is written next to a job or visit here. */
-  approve: (by: { who: string; secret: string; about: string }) => ask<void>('POST', '/session/approvals', by),
+  approve: (by: { who: string; secret: string; about: string }) =>
+    ask<void>('POST', '/session/approvals', by),
   shop: () => ask<ShopAnswer>('GET', '/shop'),
   jobs: (query: Record<string, string>) =>
     ask<{ jobs: JobSummary[]; total: number }>('GET', `/jobs?${new URLSearchParams(query)}`),
-  job: (id: string) => ask<{ job: JobSummary; entries: Entry[] }>('GET', `/jobs/${encodeURIComponent(id)}`),
+  job: (id: string) =>
+    ask<{ job: JobSummary; entries: Entry[] }>('GET', `/jobs/${encodeURIComponent(id)}`),
   openJob: (body: { id: string; machineId: string; wheelId: string; who: string }) =>
     ask<{ job: JobSummary; entries: Entry[] }>('POST', '/jobs', body),
   /** `waitedS`: how long the entries waited on their way, in seconds. */
@@ -170,7 +204,8 @@ export const api = {
   renameShop: (name: string) => ask<{ name: string }>('PUT', '/shop/name', { name }),
   addMachine: (machine: Machine, wheels: Wheel[]) =>
     ask<{ machine: Machine; wheels: Wheel[] }>('POST', '/machines', { machine, wheels }),
-  addRecord: <K extends RecordKind>(kind: K, it: Records[K]) => ask<Records[K]>('POST', `/records/${kind}`, it),
+  addRecord: <K extends RecordKind>(kind: K, it: Records[K]) =>
+    ask<Records[K]>('POST', `/records/${kind}`, it),
   changeRecord: <K extends RecordKind>(kind: K, it: Records[K]) =>
     ask<Records[K]>('PUT', `/records/${kind}/${encodeURIComponent(it.id)}`, it),
   /** What a file would do; with `apply` it is done, all of it or nothing. */
@@ -181,9 +216,11 @@ export const api = {
   failDevice: (name: string, fails: Failure | null) =>
     ask<void>('PUT', `/devices/${encodeURIComponent(name)}/fail`, { fails }),
   forgetDevice: (name: string) => ask<void>('DELETE', `/devices/${encodeURIComponent(name)}`),
-  holdDevice: (name: string, knobs: object) => ask<void>('PUT', `/devices/${encodeURIComponent(name)}/hold`, knobs),
+  holdDevice: (name: string, knobs: object) =>
+    ask<void>('PUT', `/devices/${encodeURIComponent(name)}/hold`, knobs),
   /** Says who is at which job in this tab, and is told who else is. */
-  here: (at: { tab: string; who: string; jobId: string | null }) => ask<{ others: string[] }>('PUT', '/live/here', at),
+  here: (at: { tab: string; who: string; jobId: string | null }) =>
+    ask<{ others: string[] }>('PUT', '/live/here', at),
   /** Says that nobody is at a job in this tab any more, also while its page is being closed. */
   gone: (at: { tab: string; who: string }): void =>
     void fetch('/api/live/here', {
@@ -194,6 +231,8 @@ export const api = {
     }).catch(() => undefined),
   standWheels: () => ask<{ wheels: { seen: Observation[] }[] }>('GET', '/stand-wheels'),
   wheelRecord: (id: string) => ask<WheelRecord>('GET', `/wheels/${encodeURIComponent(id)}/record`),
-  changeRule: (key: string, body: { value: number | string; note: string; who: string; reason: string }) =>
-    ask<ShopRule>('PUT', `/rules/${encodeURIComponent(key)}`, body),
+  changeRule: (
+    key: string,
+    body: { value: number | string; note: string; who: string; reason: string },
+  ) => ask<ShopRule>('PUT', `/rules/${encodeURIComponent(key)}`, body),
 };

@@ -27,7 +27,12 @@ const backupsApi = visitsApi.enhanceEndpoints({ addTagTypes: ['Backup'] }).injec
       invalidatesTags: ['Backup'],
     }),
     setSecondFolder: build.mutation<BackupsNow, string | null>({
-      query: (folder) => ({ url: '/backups/second-folder', method: 'PUT', body: { folder }, timeout: LONG_MS }),
+      query: (folder) => ({
+        url: '/backups/second-folder',
+        method: 'PUT',
+        body: { folder },
+        timeout: LONG_MS,
+      }),
       invalidatesTags: ['Backup'],
     }),
     testBackup: build.mutation<BackupsNow, void>({
@@ -35,12 +40,22 @@ const backupsApi = visitsApi.enhanceEndpoints({ addTagTypes: ['Backup'] }).injec
       invalidatesTags: ['Backup'],
     }),
     lookInto: build.query<LookedInto, string>({
-      query: (name) => ({ url: `/backups/${name}/look`, method: 'POST', body: {}, timeout: LONG_MS }),
+      query: (name) => ({
+        url: `/backups/${name}/look`,
+        method: 'POST',
+        body: {},
+        timeout: LONG_MS,
+      }),
       // What is here changes: it is looked at anew each time.
       keepUnusedDataFor: 0,
     }),
     restoreBackup: build.mutation<{ kept: string | null }, string>({
-      query: (name) => ({ url: `/backups/${name}/restore`, method: 'POST', body: {}, timeout: LONG_MS }),
+      query: (name) => ({
+        url: `/backups/${name}/restore`,
+        method: 'POST',
+        body: {},
+        timeout: LONG_MS,
+      }),
     }),
   }),
 });

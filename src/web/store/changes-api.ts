@@ -10,8 +10,12 @@ interface ChangesPage {
 const changesApi = visitsApi.injectEndpoints({
   endpoints: (build) => ({
     changes: build.infiniteQuery<ChangesPage, void, string | null>({
-      query: ({ pageParam }) => `/changes?limit=50${pageParam ? `&before=${encodeURIComponent(pageParam)}` : ''}`,
-      infiniteQueryOptions: { initialPageParam: null, getNextPageParam: ({ next }) => next ?? undefined },
+      query: ({ pageParam }) =>
+        `/changes?limit=50${pageParam ? `&before=${encodeURIComponent(pageParam)}` : ''}`,
+      infiniteQueryOptions: {
+        initialPageParam: null,
+        getNextPageParam: ({ next }) => next ?? undefined,
+      },
       // It grows with everything that is changed: looked at anew each time.
       keepUnusedDataFor: 0,
     }),

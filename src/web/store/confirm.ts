@@ -14,11 +14,15 @@ export const onConfirmNeeded = (ask: Asker): (() => void) => {
 /** Whether the server wants its person to prove again who they are. */
 const isAsked = (error: unknown): boolean => {
   const { status, data } = (error ?? {}) as Partial<FetchBaseQueryError>;
-  return status === 401 && (data as { error?: InputProblem } | undefined)?.error?.field === 'confirm';
+  return (
+    status === 401 && (data as { error?: InputProblem } | undefined)?.error?.field === 'confirm'
+  );
 };
 
 /** Sends a request, and once more after the person has proved who they are if the server asks for that. */
-export const withConfirm = async <T extends { error?: unknown }>(send: () => T | PromiseLike<T>): Promise<T> => {
+export const withConfirm = async <T extends { error?: unknown }>(
+  send: () => T | PromiseLike<T>,
+): Promise<T> => {
   const answer = await send();
   if (!isAsked(answer.error) || asker === null) return answer;
   return (await asker()) ? send() : answer;

@@ -8,7 +8,9 @@ export interface SignInCode {
   addresses: string[];
 }
 
-const TAGGED = visitsApi.enhanceEndpoints({ addTagTypes: ['Person', 'Session', 'Passkey', 'Guessing'] });
+const TAGGED = visitsApi.enhanceEndpoints({
+  addTagTypes: ['Person', 'Session', 'Passkey', 'Guessing'],
+});
 
 /** People and how they come in, and where they are signed in. */
 const doorsApi = TAGGED.injectEndpoints({
@@ -23,7 +25,11 @@ const doorsApi = TAGGED.injectEndpoints({
       invalidatesTags: ['Person'],
     }),
     setWayIn: build.mutation<unknown, { name: string; role: Role; secret?: string | null }>({
-      query: ({ name, ...body }) => ({ url: `/people/${encodeURIComponent(name)}/way-in`, method: 'PUT', body }),
+      query: ({ name, ...body }) => ({
+        url: `/people/${encodeURIComponent(name)}/way-in`,
+        method: 'PUT',
+        body,
+      }),
       invalidatesTags: ['Person', 'Session'],
     }),
     setOwnSecret: build.mutation<unknown, { old: string; secret: string }>({
@@ -54,14 +60,20 @@ const doorsApi = TAGGED.injectEndpoints({
       providesTags: ['Guessing'],
     }),
     blockGuessing: build.mutation<unknown, { id: number; isBlocked: boolean }>({
-      query: ({ id, isBlocked }) => ({ url: `/sessions/guessing/${id}`, method: 'PUT', body: { isBlocked } }),
+      query: ({ id, isBlocked }) => ({
+        url: `/sessions/guessing/${id}`,
+        method: 'PUT',
+        body: { isBlocked },
+      }),
       invalidatesTags: ['Guessing'],
     }),
     clearGuessing: build.mutation<unknown, number>({
       query: (id) => ({ url: `/sessions/guessing/${id}`, method: 'DELETE' }),
       invalidatesTags: ['Guessing'],
     }),
-    makeCode: build.mutation<SignInCode, void>({ query: () => ({ url: '/session/codes', method: 'POST', body: {} }) }),
+    makeCode: build.mutation<SignInCode, void>({
+      query: () => ({ url: '/session/codes', method: 'POST', body: {} }),
+    }),
   }),
 });
 

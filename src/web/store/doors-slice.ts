@@ -13,7 +13,13 @@ import { visitsApi } from './visits-api';
 
 /** What this browser knows of the shop's doors, also while the server does not answer. */
 const KEY = 'rimstone-doors';
-const OPEN: Doors = { areClosed: false, me: null, people: [], lockAfterMinutes: 0, forgottenAt: null };
+const OPEN: Doors = {
+  areClosed: false,
+  me: null,
+  people: [],
+  lockAfterMinutes: 0,
+  forgottenAt: null,
+};
 
 const load = (): Doors => {
   try {
@@ -60,7 +66,8 @@ const take =
     const isKept = keep(doors);
     // A browser that keeps nothing has nothing to forget, and would begin anew for ever.
     const isForgotten = isKept && doors.forgottenAt !== before.forgottenAt;
-    if (doors.me && !doors.me.isLocked && getState().prefs.who !== doors.me.who) dispatch(whoChosen(doors.me.who));
+    if (doors.me && !doors.me.isLocked && getState().prefs.who !== doors.me.who)
+      dispatch(whoChosen(doors.me.who));
     // What this browser has seen of the shop is for who may see it, and what this page holds as well.
     if (isForgotten || (before.me && doors.areClosed && !doors.me))
       void forgetSeen().then(() => window.location.reload());

@@ -17,9 +17,16 @@ const exchangeApi = visitsApi.injectEndpoints({
       }),
     }),
     takeFileIn: build.mutation<{ plan: TakePlan; kept: string | null }, string>({
-      query: (id) => ({ url: `/exchange/brought/${id}/take-in`, method: 'POST', body: {}, timeout: LONG_MS }),
+      query: (id) => ({
+        url: `/exchange/brought/${id}/take-in`,
+        method: 'POST',
+        body: {},
+        timeout: LONG_MS,
+      }),
     }),
-    leaveFile: build.mutation<null, string>({ query: (id) => ({ url: `/exchange/brought/${id}`, method: 'DELETE' }) }),
+    leaveFile: build.mutation<null, string>({
+      query: (id) => ({ url: `/exchange/brought/${id}`, method: 'DELETE' }),
+    }),
   }),
 });
 

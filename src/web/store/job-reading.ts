@@ -12,7 +12,8 @@ export const readJob = (id: string) => async (dispatch: AppDispatch, getState: (
     const read = await api.job(id);
     // What was confirmed while it was on its way is not in it: the newer log stands.
     const now = getState().jobs.open[id];
-    if (now === before || (now?.entries.length ?? 0) <= read.entries.length) dispatch(jobRead(read));
+    if (now === before || (now?.entries.length ?? 0) <= read.entries.length)
+      dispatch(jobRead(read));
   } catch (error) {
     if (!(error instanceof ApiError)) throw error;
     const isOpen = () => getState().jobs.open[id] !== undefined;

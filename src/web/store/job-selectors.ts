@@ -20,15 +20,18 @@ const selectWaiting = createSelector(
 );
 
 /** The log of a job as this bench has it: what the server confirmed, and behind it what waits for the server. */
-export const selectLog = createSelector([selectConfirmed, selectWaiting], (confirmed, parcels): readonly Entry[] => {
-  if (parcels.length === 0) return confirmed;
-  const known = new Set(confirmed.map((e) => e.id));
-  const lastSeq = confirmed.at(-1)?.seq ?? 0;
-  const waiting = parcels
-    .filter((p) => !known.has(p.id))
-    .flatMap((p) => p.bodies.map((b) => ({ ...b, at: p.writtenAt })));
-  return [...confirmed, ...waiting.map((b, i) => ({ ...b, seq: lastSeq + i + 1 }) as Entry)];
-});
+export const selectLog = createSelector(
+  [selectConfirmed, selectWaiting],
+  (confirmed, parcels): readonly Entry[] => {
+    if (parcels.length === 0) return confirmed;
+    const known = new Set(confirmed.map((e) => e.id));
+    const lastSeq = confirmed.at(-1)?.seq ?? 0;
+    const waiting = parcels
+      .filter((p) => !known.has(p.id))
+      .flatMap((p) => p.bodies.map((b) => ({ ...b, at: p.writtenAt })));
+    return [...confirmed, ...waiting.map((b, i) => ({ ...b, seq: lastSeq + i + 1 }) as Entry)];
+  },
+);
 
 /** The ids of the entries of a job that wait for the server. */
 export const selectUnsentIds = createSelector(

@@ -14,7 +14,9 @@ const server = () => {
   const waits: number[] = [];
   let posts = 0;
   const answer = (status: number, body: unknown) => new Response(JSON.stringify(body), { status });
-  const error = (field: string, message: string) => ({ error: { field, message, expected: 'something else' } });
+  const error = (field: string, message: string) => ({
+    error: { field, message, expected: 'something else' },
+  });
   const fetch = async (url: string, init: RequestInit): Promise<Response> => {
     if (down) throw new TypeError('fetch failed');
     const job = { id: 'j', number: 1, lastSeq: log.length };
@@ -28,7 +30,11 @@ const server = () => {
       return answer(201, { photoId: `photo-${photos.length}` });
     }
     posts++;
-    const sent = JSON.parse(String(init.body)) as { expectedSeq: number; entries: Entry[]; waitedS: number };
+    const sent = JSON.parse(String(init.body)) as {
+      expectedSeq: number;
+      entries: Entry[];
+      waitedS: number;
+    };
     const { expectedSeq, entries } = sent;
     const there = entries.map((e) => log.find((l) => l.id === e.id));
     if (there.every(Boolean)) return answer(201, { entries: there, seq: log.length });
@@ -36,8 +42,16 @@ const server = () => {
       return answer(422, error('entries[0].data.text', 'The text does not fit.'));
     if (refusal !== null) return answer(refusal, error(refusedField, `Refused with ${refusal}.`));
     if (expectedSeq !== log.length)
-      return answer(409, { ...error('expectedSeq', 'moved on'), entries: log.slice(expectedSeq), seq: log.length });
-    const written = entries.map((e, i) => ({ ...e, seq: log.length + i + 1, at: '2026-04-30T10:00:00.000Z' }));
+      return answer(409, {
+        ...error('expectedSeq', 'moved on'),
+        entries: log.slice(expectedSeq),
+        seq: log.length,
+      });
+    const written = entries.map((e, i) => ({
+      ...e,
+      seq: log.length + i + 1,
+      at: '2026-04-30T10:00:00.000Z',
+    }));
     log.push(...written);
     waits.push(sent.waitedS);
     if (isAnswerLost) throw new TypeError('fetch failed');
@@ -66,7 +80,9 @@ const server = () => {
         who: log.find((e) => e.id === of)?.who ?? elsewhere.who,
         id: `other-${log.length}`,
         seq: log.length + 1,
-        ...(of === undefined ? { kind: 'note', data: { text } } : { kind: 'step', data: { stepId: text, of } }),
+        ...(of === undefined
+          ? { kind: 'note', data: { text } }
+          : { kind: 'step', data: { stepId: text, of } }),
       }),
   };
 };
@@ -141,7 +157,8 @@ const openTab = async (it: Server) => {
     readJob,
     sender,
     kept,
-    note: (text: string) => store.dispatch(writing.write('j', 'inspect', [{ kind: 'note', data: { text } }])),
+    note: (text: string) =>
+      store.dispatch(writing.write('j', 'inspect', [{ kind: 'note', data: { text } }])),
     state: () => selectJobState(store.getState(), 'j'),
     notes: () => selectJobState(store.getState(), 'j').notes.map((n) => n.text),
     outbox: () => store.getState().jobs.outbox,
@@ -163,7 +180,10 @@ beforeEach(() => {
   texts.clear();
   channels.clear();
   globalThis.indexedDB = new IDBFactory();
-  jest.useFakeTimers({ advanceTimers: true, doNotFake: ['setImmediate', 'queueMicrotask', 'nextTick', 'performance'] });
+  jest.useFakeTimers({
+    advanceTimers: true,
+    doNotFake: ['setImmediate', 'queueMicrotask', 'nextTick', 'performance'],
+  });
 });
 afterEach(() => {
   jest.clearAllTimers();
@@ -228,7 +248,9 @@ test('what is undone while it waits is undone in the log', async () => {
   setDown(true);
   await note('one');
   await note('two');
-  await expect(store.dispatch(writing.undoLast('j', 'inspect'))).resolves.toMatchObject({ data: { text: 'two' } });
+  await expect(store.dispatch(writing.undoLast('j', 'inspect'))).resolves.toMatchObject({
+    data: { text: 'two' },
+  });
   expect(notes()).toEqual(['one']);
   setDown(false);
   await sendNow();
@@ -272,7 +294,9 @@ test('a server that says nothing for long lets the fitter work on', async () => 
   const written = tab.note('slow');
   await jest.advanceTimersByTimeAsync(1500);
   await expect(written).resolves.toBe('waiting');
-  expect(tab.outbox()).toMatchObject([{ status: 'unsent', why: 'The server has not answered yet.' }]);
+  expect(tab.outbox()).toMatchObject([
+    { status: 'unsent', why: 'The server has not answered yet.' },
+  ]);
   answer();
   await aMoment();
   expect(it.texts()).toEqual(['slow']);
@@ -280,7 +304,17 @@ test('a server that says nothing for long lets the fitter work on', async () => 
 });
 
 test('where somebody else wrote meanwhile, each entry waits for a word, and none goes by itself', async () => {
-  const { note, notes, outbox, store, sender, setDown, addElsewhere, sendNow, texts: there } = await setUp();
+  const {
+    note,
+    notes,
+    outbox,
+    store,
+    sender,
+    setDown,
+    addElsewhere,
+    sendNow,
+    texts: there,
+  } = await setUp();
   setDown(true);
   await note('mine');
   await note('mine too');
@@ -334,7 +368,11 @@ test.each([0, 1, 3])(
     const kept = await first.kept.keptParcels();
     // The server took three; the browser was killed before it had let go of all of them.
     for (const { bodies } of kept.slice(0, 3))
-      it.log.push({ ...bodies[0]!, seq: it.log.length + 1, at: '2026-04-30T10:00:00.000Z' } as Entry);
+      it.log.push({
+        ...bodies[0]!,
+        seq: it.log.length + 1,
+        at: '2026-04-30T10:00:00.000Z',
+      } as Entry);
     for (const { id } of kept.slice(0, forgotten)) await first.kept.letGo(id);
     it.setDown(false);
     const again = await openTab(it);
@@ -443,7 +481,10 @@ test('what an earlier program left is taken over, and the fitter is asked', asyn
   const body = { id: 'old', who: 'x', station: 'inspect', kind: 'note', data: { text: 'old' } };
   const old = { id: 'old', jobId: 'j', bodies: [body], status: 'unsent' };
   texts.set('rimstone-outbox', JSON.stringify([old]));
-  texts.set('rimstone-outbox/old2', JSON.stringify({ ...old, id: 'old2', bodies: [{ ...body, id: 'old2' }] }));
+  texts.set(
+    'rimstone-outbox/old2',
+    JSON.stringify({ ...old, id: 'old2', bodies: [{ ...body, id: 'old2' }] }),
+  );
   texts.set('rimstone-outbox/x', '["nor a parcel');
   texts.set('rimstone-outbox/y', '{}');
   texts.set('rimstone-prefs', '"text"');
@@ -509,15 +550,18 @@ test('what waited and is then refused by role waits for a word, and holds up not
   expect(outbox().map((p) => p.status)).toEqual(['refused', 'refused']);
 });
 
-test.each([400, 404, 413, 415])('an answer of %d judges the entry: it is said and not kept', async (status) => {
-  const { note, notes, outbox, setRefusal, said, kept } = await setUp();
-  setRefusal(status);
-  await expect(note('never')).resolves.toBe('refused');
-  expect(outbox()).toEqual([]);
-  expect(notes()).toEqual([]);
-  expect(said()).toMatchObject({ tone: 'stop' });
-  await expect(kept.keptParcels()).resolves.toEqual([]);
-});
+test.each([400, 404, 413, 415])(
+  'an answer of %d judges the entry: it is said and not kept',
+  async (status) => {
+    const { note, notes, outbox, setRefusal, said, kept } = await setUp();
+    setRefusal(status);
+    await expect(note('never')).resolves.toBe('refused');
+    expect(outbox()).toEqual([]);
+    expect(notes()).toEqual([]);
+    expect(said()).toMatchObject({ tone: 'stop' });
+    await expect(kept.keptParcels()).resolves.toEqual([]);
+  },
+);
 
 test('an entry that does not fit is said and not kept', async () => {
   const { note, outbox, said } = await setUp();
@@ -538,7 +582,9 @@ test('what was told to be kept and is judged later waits for a word; what follow
   await sendNow();
   expect(there()).toEqual(['good']);
   expect(notes()).toEqual(['good']);
-  expect(outbox()).toMatchObject([{ status: 'refused', why: expect.stringContaining('The text does not fit.') }]);
+  expect(outbox()).toMatchObject([
+    { status: 'refused', why: expect.stringContaining('The text does not fit.') },
+  ]);
 });
 
 test('a photograph waits with its entry, over a reload, and goes before it', async () => {
@@ -547,7 +593,9 @@ test('a photograph waits with its entry, over a reload, and goes before it', asy
   const { write } = first.writing;
   it.setDown(true);
   const entry = { kind: 'photo', data: { photoId: '', part: null, says: '' } } as const;
-  await expect(first.store.dispatch(write('j', 'inspect', [entry], new Blob(['a picture'])))).resolves.toBe('waiting');
+  await expect(
+    first.store.dispatch(write('j', 'inspect', [entry], new Blob(['a picture']))),
+  ).resolves.toBe('waiting');
   expect(first.state().photos).toMatchObject([{ photoId: `waiting:${first.outbox()[0]!.id}` }]);
   const second = await openTab(it);
   it.setDown(false);
@@ -576,10 +624,16 @@ test('undo takes the newest away, again and again, until nothing is left', async
 test('a job that is not there, and a server that is not, are told apart', async () => {
   const { store, readJob, setDown } = await setUp();
   await store.dispatch(readJob('nothing'));
-  expect(store.getState().jobs.problem.nothing).toMatchObject({ status: 404, message: 'There is no such job.' });
+  expect(store.getState().jobs.problem.nothing).toMatchObject({
+    status: 404,
+    message: 'There is no such job.',
+  });
   setDown(true);
   await store.dispatch(readJob('other'));
-  expect(store.getState().jobs.problem.other).toMatchObject({ status: 0, message: 'The server does not answer.' });
+  expect(store.getState().jobs.problem.other).toMatchObject({
+    status: 0,
+    message: 'The server does not answer.',
+  });
 });
 
 test('a job that this browser has seen opens without the server', async () => {

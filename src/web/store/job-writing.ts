@@ -1,5 +1,12 @@
 import { createAsyncThunk, nanoid } from '@reduxjs/toolkit';
-import { undoTarget, type Entry, type EntryBody, type EntryData, type EntryKind, type StationId } from '../../core/job';
+import {
+  undoTarget,
+  type Entry,
+  type EntryBody,
+  type EntryData,
+  type EntryKind,
+  type StationId,
+} from '../../core/job';
 import type { AppDispatch, RootState } from '.';
 import { selectLog } from './job-selectors';
 import { api } from './api';
@@ -20,7 +27,9 @@ export const openJob = createAsyncThunk<
 });
 
 /** One thing to write into a log. */
-export type Writing = { [K in EntryKind]: { kind: K; data: EntryData[K]; replaces?: string } }[EntryKind];
+export type Writing = {
+  [K in EntryKind]: { kind: K; data: EntryData[K]; replaces?: string };
+}[EntryKind];
 
 /** What is on its way for the first time: pressed again meanwhile it is still one write. */
 const underWay = new Map<string, Promise<Outcome>>();
@@ -49,7 +58,9 @@ export const write =
       (w, i) =>
         ({
           ...w,
-          ...(picture && w.kind === 'photo' ? { data: { ...w.data, photoId: waitingPhoto(id) } } : {}),
+          ...(picture && w.kind === 'photo'
+            ? { data: { ...w.data, photoId: waitingPhoto(id) } }
+            : {}),
           id: i === 0 ? id : nanoid(),
           who,
           station,
@@ -77,7 +88,9 @@ export const undoLast =
   async (dispatch: AppDispatch, getState: () => RootState): Promise<Entry | undefined> => {
     const target = undoTarget(selectLog(getState(), jobId));
     if (!target) return undefined;
-    const outcome = await dispatch(write(jobId, station, [{ kind: 'undo', data: { entryId: target.id } }]));
+    const outcome = await dispatch(
+      write(jobId, station, [{ kind: 'undo', data: { entryId: target.id } }]),
+    );
     return isDown(outcome) ? target : undefined;
   };
 

@@ -53,7 +53,9 @@ const jobsSlice = createSlice({
       const there = new Set(payload.map((p) => p.id));
       const sending = new Set(state.outbox.filter((p) => p.status === 'sending').map((p) => p.id));
       const onlyHere = state.outbox.filter((p) => !there.has(p.id) && !p.isKept);
-      const kept = payload.map((p) => (sending.has(p.id) ? { ...p, status: 'sending' as const } : p));
+      const kept = payload.map((p) =>
+        sending.has(p.id) ? { ...p, status: 'sending' as const } : p,
+      );
       state.outbox = [...(kept as never[]), ...onlyHere];
     },
     changed(state, { payload }: PayloadAction<{ id: string; change: Partial<Parcel> }>) {
@@ -74,5 +76,6 @@ const jobsSlice = createSlice({
   },
 });
 
-export const { jobRead, jobUnread, logGrew, posted, arrived, outboxRead, changed, gone, announce } = jobsSlice.actions;
+export const { jobRead, jobUnread, logGrew, posted, arrived, outboxRead, changed, gone, announce } =
+  jobsSlice.actions;
 export const jobsReducer = jobsSlice.reducer;

@@ -11,7 +11,10 @@ export interface Knows {
 const knowsApi = visitsApi.injectEndpoints({
   endpoints: (build) => ({
     knows: build.query<Knows, { from: string; to: string }>({
-      query: ({ from, to }) => ({ url: '/knows', params: { ...(from && { from }), ...(to && { to }) } }),
+      query: ({ from, to }) => ({
+        url: '/knows',
+        params: { ...(from && { from }), ...(to && { to }) },
+      }),
       keepUnusedDataFor: 0,
     }),
   }),

@@ -39,7 +39,9 @@ const staleSoon = (dispatch: AppDispatch): void => {
 /** Brings what this tab shows up to what was written elsewhere. */
 const take = ({ dispatch, getState }: Store, { jobs = {}, day, shop, around }: LiveNews): void => {
   const { open } = getState().jobs;
-  const grown = Object.entries(jobs).filter(([id, seq]) => open[id] && (open[id].entries.at(-1)?.seq ?? 0) < seq);
+  const grown = Object.entries(jobs).filter(
+    ([id, seq]) => open[id] && (open[id].entries.at(-1)?.seq ?? 0) < seq,
+  );
   for (const [id] of grown) void dispatch(readJob(id));
   if (day || Object.keys(jobs).length > 0) staleSoon(dispatch);
   if (shop) void dispatch(shopChanged());

@@ -43,7 +43,9 @@ const settle = (id: string, outcome: Outcome): void => {
 const queues = new Map<string, Promise<unknown>>();
 const inTurn = (jobId: string, task: () => Promise<void>): Promise<void> => {
   const alone =
-    'locks' in navigator ? () => navigator.locks.request(`rimstone-outbox/${jobId}`, task).then(() => undefined) : task;
+    'locks' in navigator
+      ? () => navigator.locks.request(`rimstone-outbox/${jobId}`, task).then(() => undefined)
+      : task;
   const next = (queues.get(jobId) ?? Promise.resolve()).then(alone, alone);
   queues.set(jobId, next);
   return next;
@@ -91,7 +93,9 @@ const waitedS = ({ writtenAt }: Parcel): number => {
 const follow =
   (jobId: string, from: number, to: number): Thunk<void> =>
   async (dispatch, getState) => {
-    const after = getState().jobs.outbox.filter((p) => p.jobId === jobId && p.afterSeq === from && goesByItself(p));
+    const after = getState().jobs.outbox.filter(
+      (p) => p.jobId === jobId && p.afterSeq === from && goesByItself(p),
+    );
     for (const { id } of after) await dispatch(change(id, { afterSeq: to }));
   };
 
@@ -100,7 +104,9 @@ const hold =
   (jobId: string, unseen: Entry[]): Thunk<void> =>
   async (dispatch, getState) => {
     dispatch(logGrew({ jobId, entries: unseen }));
-    for (const { id } of getState().jobs.outbox.filter((p) => p.jobId === jobId && goesByItself(p))) {
+    for (const { id } of getState().jobs.outbox.filter(
+      (p) => p.jobId === jobId && goesByItself(p),
+    )) {
       const kept = dispatch(change(id, { status: 'conflict' }));
       settle(id, 'conflict');
       await kept;
@@ -111,7 +117,9 @@ const hold =
 const leaveWaiting =
   (jobId: string, why: string): Thunk<void> =>
   async (dispatch, getState) => {
-    for (const { id } of getState().jobs.outbox.filter((p) => p.jobId === jobId && goesByItself(p))) {
+    for (const { id } of getState().jobs.outbox.filter(
+      (p) => p.jobId === jobId && goesByItself(p),
+    )) {
       const kept = dispatch(change(id, { status: 'unsent', why }));
       settle(id, 'waiting');
       await kept;
@@ -132,7 +140,8 @@ const logMovedOn =
       await dispatch(drop(id));
     }
     const me = bodies[0]?.who;
-    if (unseen.length === 0 || unseen.some((e) => e.who !== me)) return dispatch(hold(jobId, unseen));
+    if (unseen.length === 0 || unseen.some((e) => e.who !== me))
+      return dispatch(hold(jobId, unseen));
     dispatch(logGrew({ jobId, entries: unseen }));
     await dispatch(follow(jobId, afterSeq, unseen.at(-1)!.seq));
   };
@@ -187,7 +196,8 @@ const sendJob =
           const read = await api.job(jobId).catch(() => null);
           if (read) dispatch(jobRead(read));
           settle(parcel.id, 'written');
-        } else if (!(await dispatch(deliver({ ...(there ?? parcel), status: parcel.status })))) return;
+        } else if (!(await dispatch(deliver({ ...(there ?? parcel), status: parcel.status }))))
+          return;
       }
     });
 
@@ -201,7 +211,9 @@ export const sendAll =
     if (retry) clearTimeout(retry);
     retry = null;
     const waiting = () => getState().jobs.outbox.filter(goesByItself);
-    await Promise.all([...new Set(waiting().map((p) => p.jobId))].map((jobId) => dispatch(sendJob(jobId))));
+    await Promise.all(
+      [...new Set(waiting().map((p) => p.jobId))].map((jobId) => dispatch(sendJob(jobId))),
+    );
     if (waiting().length === 0) {
       retryMs = FIRST_RETRY_MS;
       return;

@@ -19,14 +19,20 @@ let opened: Promise<IDBPDatabase<OutboxDb>> | null = null;
 const database = (): Promise<IDBPDatabase<OutboxDb>> =>
   (opened ??= openDB<OutboxDb>(NAME, 1, {
     upgrade(db) {
-      db.createObjectStore('parcels', { keyPath: 'n', autoIncrement: true }).createIndex('id', 'id', { unique: true });
+      db.createObjectStore('parcels', { keyPath: 'n', autoIncrement: true }).createIndex(
+        'id',
+        'id',
+        { unique: true },
+      );
       db.createObjectStore('pictures');
     },
     terminated: () => void (opened = null),
   }));
 
 /** What the work gives; undefined where this browser keeps nothing (a private window, a full disk). */
-const tried = async <T>(work: (db: IDBPDatabase<OutboxDb>) => Promise<T>): Promise<T | undefined> => {
+const tried = async <T>(
+  work: (db: IDBPDatabase<OutboxDb>) => Promise<T>,
+): Promise<T | undefined> => {
   try {
     return await work(await database());
   } catch {
@@ -43,7 +49,9 @@ export const keepParcel = async (parcel: Parcel, picture?: Blob): Promise<boolea
     const tx = db.transaction(['parcels', 'pictures'], 'readwrite', { durability: 'strict' });
     // A page that is closed now leaves it unsent.
     const status = parcel.status === 'sending' ? 'unsent' : parcel.status;
-    const puts = [tx.objectStore('parcels').add({ ...parcel, status, isKept: true })] as Promise<unknown>[];
+    const puts = [
+      tx.objectStore('parcels').add({ ...parcel, status, isKept: true }),
+    ] as Promise<unknown>[];
     if (picture) puts.push(tx.objectStore('pictures').put(picture, parcel.id));
     await Promise.all([...puts, tx.done]);
     return true;
@@ -53,7 +61,11 @@ export const keepParcel = async (parcel: Parcel, picture?: Blob): Promise<boolea
 };
 
 const isParcel = (it: unknown): it is Parcel =>
-  typeof it === 'object' && it !== null && Array.isArray((it as Parcel).bodies) && 'jobId' in it && 'id' in it;
+  typeof it === 'object' &&
+  it !== null &&
+  Array.isArray((it as Parcel).bodies) &&
+  'jobId' in it &&
+  'id' in it;
 
 const oldParcels = (key: string): Parcel[] => {
   try {
@@ -66,10 +78,17 @@ const oldParcels = (key: string): Parcel[] => {
 /** Takes over what an earlier program left; it did not say after which entry it was written, so the fitter is asked. */
 const takeOld = async (): Promise<void> => {
   const keys = Array.from({ length: localStorage.length }, (_, i) => localStorage.key(i)!);
-  const asked = { jobNumber: null, afterSeq: 0, status: 'refused', why: 'An earlier program left it unsent.' } as const;
+  const asked = {
+    jobNumber: null,
+    afterSeq: 0,
+    status: 'refused',
+    why: 'An earlier program left it unsent.',
+  } as const;
   for (const key of keys.filter((k) => k.startsWith(OLD_PREFIX))) {
     const kept = await Promise.all(
-      oldParcels(key).map((old) => keepParcel({ ...old, ...asked, writtenAt: new Date().toISOString() })),
+      oldParcels(key).map((old) =>
+        keepParcel({ ...old, ...asked, writtenAt: new Date().toISOString() }),
+      ),
     );
     if (kept.every(Boolean)) localStorage.removeItem(key);
   }

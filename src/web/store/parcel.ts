@@ -27,7 +27,8 @@ export interface Parcel {
 }
 
 /** It goes to the server by itself. */
-export const goesByItself = ({ status }: Parcel): boolean => status === 'sending' || status === 'unsent';
+export const goesByItself = ({ status }: Parcel): boolean =>
+  status === 'sending' || status === 'unsent';
 
 /** Somebody has to say what becomes of it. */
 export const needsWord = (parcel: Parcel): boolean => !goesByItself(parcel);

@@ -8,13 +8,23 @@ const partsApi = visitsApi
   .enhanceEndpoints({ addTagTypes: ['Order'] })
   .injectEndpoints({
     endpoints: (build) => ({
-      orderList: build.query<OrderList, void>({ query: () => '/order-list', providesTags: ['Order'] }),
+      orderList: build.query<OrderList, void>({
+        query: () => '/order-list',
+        providesTags: ['Order'],
+      }),
       placeOrder: build.mutation<unknown, NewOrder>({
         query: (body) => ({ url: '/orders', method: 'POST', body }),
         invalidatesTags: ['Order', 'Visit'],
       }),
-      closeOrder: build.mutation<unknown, { id: string; how: 'received' | 'called-off'; who: string }>({
-        query: ({ id, how, who }) => ({ url: `/orders/${id}/${how}`, method: 'POST', body: { who } }),
+      closeOrder: build.mutation<
+        unknown,
+        { id: string; how: 'received' | 'called-off'; who: string }
+      >({
+        query: ({ id, how, who }) => ({
+          url: `/orders/${id}/${how}`,
+          method: 'POST',
+          body: { who },
+        }),
         invalidatesTags: ['Order', 'Visit'],
       }),
       estimate: build.query<Working<Estimate>, string>({
@@ -24,4 +34,5 @@ const partsApi = visitsApi
     }),
   });
 
-export const { useOrderListQuery, usePlaceOrderMutation, useCloseOrderMutation, useEstimateQuery } = partsApi;
+export const { useOrderListQuery, usePlaceOrderMutation, useCloseOrderMutation, useEstimateQuery } =
+  partsApi;

@@ -21,7 +21,10 @@ const practiceApi = visitsApi
         query: (who) => `/practice?who=${encodeURIComponent(who)}`,
         providesTags: ['Practice'],
       }),
-      addPractice: build.mutation<{ score: PracticeScore; working: Working<Played> }, PracticeTried>({
+      addPractice: build.mutation<
+        { score: PracticeScore; working: Working<Played> },
+        PracticeTried
+      >({
         query: (body) => ({ url: '/practice', method: 'POST', body, timeout: SCORE_MS }),
         invalidatesTags: ['Practice'],
       }),
@@ -36,4 +39,9 @@ const practiceApi = visitsApi
     }),
   });
 
-export const { usePracticeQuery, useAddPracticeMutation, useShownPracticeQuery, useShowPracticeMutation } = practiceApi;
+export const {
+  usePracticeQuery,
+  useAddPracticeMutation,
+  useShownPracticeQuery,
+  useShowPracticeMutation,
+} = practiceApi;

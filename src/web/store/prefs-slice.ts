@@ -15,7 +15,14 @@ export interface Prefs {
 }
 
 const KEY = 'rimstone-prefs';
-const FRESH: Prefs = { who: '', units: DEFAULT_UNITS, theme: 'auto', standIns: false, gauge: '', isSpoken: false };
+const FRESH: Prefs = {
+  who: '',
+  units: DEFAULT_UNITS,
+  theme: 'auto',
+  standIns: false,
+  gauge: '',
+  isSpoken: false,
+};
 
 const load = (): Prefs => {
   try {
@@ -40,7 +47,8 @@ const prefsSlice = createSlice({
   initialState: load,
   reducers: {
     whoChosen: (state, { payload }: PayloadAction<string>) => void (state.who = payload),
-    themeChosen: (state, { payload }: PayloadAction<Prefs['theme']>) => void (state.theme = payload),
+    themeChosen: (state, { payload }: PayloadAction<Prefs['theme']>) =>
+      void (state.theme = payload),
     standInsChosen: (state, { payload }: PayloadAction<boolean>) => void (state.standIns = payload),
     gaugeChosen: (state, { payload }: PayloadAction<string>) => void (state.gauge = payload),
     spokenChosen: (state, { payload }: PayloadAction<boolean>) => void (state.isSpoken = payload),
@@ -49,5 +57,6 @@ const prefsSlice = createSlice({
   },
 });
 
-export const { whoChosen, themeChosen, unitChosen, standInsChosen, gaugeChosen, spokenChosen } = prefsSlice.actions;
+export const { whoChosen, themeChosen, unitChosen, standInsChosen, gaugeChosen, spokenChosen } =
+  prefsSlice.actions;
 export const prefsReducer = prefsSlice.reducer;

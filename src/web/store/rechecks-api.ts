@@ -26,41 +26,50 @@ interface Looked {
 }
 
 /** What is to be looked at again, from the server. */
-export const rechecksApi = visitsApi.enhanceEndpoints({ addTagTypes: ['Recheck'] }).injectEndpoints({
-  endpoints: (build) => ({
-    rechecks: build.query<RecheckList, RecheckAsk>({
-      query: (params) => ({ url: '/rechecks', params }),
-      providesTags: ['Recheck'],
-    }),
-    /** Page after page of a list, one behind the other. */
-    recheckPages: build.infiniteQuery<RecheckList, RecheckAsk, string | null>({
-      infiniteQueryOptions: { initialPageParam: null, getNextPageParam: ({ next }) => next ?? undefined },
-      query: ({ queryArg, pageParam }) => ({
-        url: '/rechecks',
-        params: { ...queryArg, ...(pageParam === null ? {} : { after: pageParam }) },
+export const rechecksApi = visitsApi
+  .enhanceEndpoints({ addTagTypes: ['Recheck'] })
+  .injectEndpoints({
+    endpoints: (build) => ({
+      rechecks: build.query<RecheckList, RecheckAsk>({
+        query: (params) => ({ url: '/rechecks', params }),
+        providesTags: ['Recheck'],
       }),
-      providesTags: ['Recheck'],
+      /** Page after page of a list, one behind the other. */
+      recheckPages: build.infiniteQuery<RecheckList, RecheckAsk, string | null>({
+        infiniteQueryOptions: {
+          initialPageParam: null,
+          getNextPageParam: ({ next }) => next ?? undefined,
+        },
+        query: ({ queryArg, pageParam }) => ({
+          url: '/rechecks',
+          params: { ...queryArg, ...(pageParam === null ? {} : { after: pageParam }) },
+        }),
+        providesTags: ['Recheck'],
+      }),
+      calendarKey: build.query<string, void>({
+        query: () => '/calendar-key',
+        transformResponse: ({ key }: { key: string }) => key,
+      }),
+      recheck: build.query<RecheckRow, string>({
+        query: (id) => `/rechecks/${id}`,
+        transformResponse: ({ recheck }: { recheck: RecheckRow }) => recheck,
+        providesTags: ['Recheck'],
+      }),
+      wheelRechecks: build.query<RecheckRow[], string>({
+        query: (wheelId) => `/wheels/${wheelId}/rechecks`,
+        transformResponse: ({ rechecks }: { rechecks: RecheckRow[] }) => rechecks,
+        providesTags: ['Recheck'],
+      }),
+      lookedAgain: build.mutation<unknown, { id: string; looked: Looked }>({
+        query: ({ id, looked }) => ({
+          url: `/rechecks/${id}/looked`,
+          method: 'POST',
+          body: looked,
+        }),
+        invalidatesTags: ['Recheck'],
+      }),
     }),
-    calendarKey: build.query<string, void>({
-      query: () => '/calendar-key',
-      transformResponse: ({ key }: { key: string }) => key,
-    }),
-    recheck: build.query<RecheckRow, string>({
-      query: (id) => `/rechecks/${id}`,
-      transformResponse: ({ recheck }: { recheck: RecheckRow }) => recheck,
-      providesTags: ['Recheck'],
-    }),
-    wheelRechecks: build.query<RecheckRow[], string>({
-      query: (wheelId) => `/wheels/${wheelId}/rechecks`,
-      transformResponse: ({ rechecks }: { rechecks: RecheckRow[] }) => rechecks,
-      providesTags: ['Recheck'],
-    }),
-    lookedAgain: build.mutation<unknown, { id: string; looked: Looked }>({
-      query: ({ id, looked }) => ({ url: `/rechecks/${id}/looked`, method: 'POST', body: looked }),
-      invalidatesTags: ['Recheck'],
-    }),
-  }),
-});
+  });
 
 export const {
   useRechecksQuery,

@@ -50,10 +50,10 @@ const recordsApi = TAGGED.injectEndpoints({
       query: ({ kind, id }) => `/records/${kind}/${encodeURIComponent(id)}`,
       providesTags: ['Record'],
     }),
-    machinesFound: build.query<{ machines: MachineWithWheels[]; total: number }, { find: string; limit: number }>({
-      query: (asked) => `/machines?${queryOf(asked)}`,
-      providesTags: ['Record'],
-    }),
+    machinesFound: build.query<
+      { machines: MachineWithWheels[]; total: number },
+      { find: string; limit: number }
+    >({ query: (asked) => `/machines?${queryOf(asked)}`, providesTags: ['Record'] }),
     machine: build.query<MachineWithWheels, string>({
       query: (id) => `/machines/${encodeURIComponent(id)}`,
       providesTags: ['Record'],
@@ -66,8 +66,13 @@ const recordsApi = TAGGED.injectEndpoints({
   }),
 });
 
-export const { useRecordPageQuery, useRecordQuery, useMachinesFoundQuery, useMachineQuery, useTiresForQuery } =
-  recordsApi;
+export const {
+  useRecordPageQuery,
+  useRecordQuery,
+  useMachinesFoundQuery,
+  useMachineQuery,
+  useTiresForQuery,
+} = recordsApi;
 
 /** The record as it stands now. Rejects where it cannot be had. */
 export const readRecord =
@@ -75,7 +80,10 @@ export const readRecord =
   async (dispatch: AppDispatch): Promise<Records[K]> => {
     // An answer that is under way may be older than what this browser wrote meanwhile, and would be taken for this one.
     await dispatch(recordsApi.util.getRunningQueryThunk('record', { kind, id }));
-    const asked = recordsApi.endpoints.record.initiate({ kind, id }, { forceRefetch: true, subscribe: false });
+    const asked = recordsApi.endpoints.record.initiate(
+      { kind, id },
+      { forceRefetch: true, subscribe: false },
+    );
     return (await dispatch(asked).unwrap()) as Records[K];
   };
 

@@ -1,7 +1,11 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 
 interface SeenDb extends DBSchema {
-  answers: { key: string; value: { path: string; answer: unknown; at: number }; indexes: { at: number } };
+  answers: {
+    key: string;
+    value: { path: string; answer: unknown; at: number };
+    indexes: { at: number };
+  };
 }
 
 /** Answers older than this are of no use at a bench. */
@@ -11,10 +15,15 @@ let opened: Promise<IDBPDatabase<SeenDb>> | null = null;
 
 const database = (): Promise<IDBPDatabase<SeenDb>> =>
   (opened ??= openDB<SeenDb>('rimstone-seen', 1, {
-    upgrade: (db) => void db.createObjectStore('answers', { keyPath: 'path' }).createIndex('at', 'at'),
+    upgrade: (db) =>
+      void db.createObjectStore('answers', { keyPath: 'path' }).createIndex('at', 'at'),
     terminated: () => void (opened = null),
   }).then(async (db) => {
-    const old = await db.getAllKeysFromIndex('answers', 'at', IDBKeyRange.upperBound(Date.now() - KEEP_MS));
+    const old = await db.getAllKeysFromIndex(
+      'answers',
+      'at',
+      IDBKeyRange.upperBound(Date.now() - KEEP_MS),
+    );
     await Promise.all(old.map((path) => db.delete('answers', path)));
     return db;
   }));

@@ -29,7 +29,10 @@ export const loadShop = createAsyncThunk('shop/load', async (): Promise<ShopAnsw
     void remember(SEEN_AT, shop);
     return shop;
   } catch (error) {
-    const seen = error instanceof ApiError && error.status === 0 ? await recall<ShopAnswer>(SEEN_AT) : undefined;
+    const seen =
+      error instanceof ApiError && error.status === 0
+        ? await recall<ShopAnswer>(SEEN_AT)
+        : undefined;
     if (seen) return seen;
     throw error;
   }
@@ -48,7 +51,9 @@ const shopSlice = createSlice({
     },
     ruleChanged(state, { payload }: PayloadAction<ShopRule>) {
       if (state.shop)
-        state.shop.rules = state.shop.rules.map((r) => (r.key === payload.key ? (payload as typeof r) : r));
+        state.shop.rules = state.shop.rules.map((r) =>
+          r.key === payload.key ? (payload as typeof r) : r,
+        );
     },
   },
   extraReducers: (builder) =>
@@ -60,7 +65,8 @@ const shopSlice = createSlice({
       })
       .addCase(loadShop.rejected, (state, { error }) => {
         state.status = state.shop ? 'ready' : 'failed';
-        state.problem = error.message ?? new ApiError(0, { field: '', message: '', expected: '' }).message;
+        state.problem =
+          error.message ?? new ApiError(0, { field: '', message: '', expected: '' }).message;
       }),
 });
 

@@ -10,5 +10,6 @@ export const onTurnedAway = (listener: () => void): void => void listeners.add(l
 
 /** Tells of a refusal where it is one of those. */
 export const tellTurnedAway = (status: unknown, problem: InputProblem | undefined): void => {
-  if (status === 401 && problem && ABOUT_WHO.includes(problem.field)) for (const listener of listeners) listener();
+  if (status === 401 && problem && ABOUT_WHO.includes(problem.field))
+    for (const listener of listeners) listener();
 };

@@ -41,7 +41,10 @@ export const visitsApi = createApi({
       transformResponse: ({ visits }: { visits: VisitSummary[] }) => visits,
       providesTags: ['Visit'],
     }),
-    visit: build.query<VisitAnswer, string>({ query: (id) => `/visits/${id}`, providesTags: ['Visit'] }),
+    visit: build.query<VisitAnswer, string>({
+      query: (id) => `/visits/${id}`,
+      providesTags: ['Visit'],
+    }),
     visitOfJob: build.query<VisitSummary | null, string>({
       query: (jobId) => `/jobs/${jobId}/visit`,
       transformResponse: ({ visit }: { visit: VisitSummary | null }) => visit,
@@ -55,7 +58,11 @@ export const visitsApi = createApi({
         const others = (visit?.wheels ?? []).filter((w) => w.jobId !== jobId);
         dispatch(
           visitsApi.util.upsertQueryEntries(
-            others.map((w) => ({ endpointName: 'visitOfJob' as const, arg: w.jobId, value: visit })),
+            others.map((w) => ({
+              endpointName: 'visitOfJob' as const,
+              arg: w.jobId,
+              value: visit,
+            })),
           ),
         );
       },
@@ -64,7 +71,10 @@ export const visitsApi = createApi({
       query: (body) => ({ url: '/visits', method: 'POST', body }),
       invalidatesTags: ['Visit'],
     }),
-    writeVisit: build.mutation<unknown, { id: string; expectedSeq: number; entries: VisitEntryBody[] }>({
+    writeVisit: build.mutation<
+      unknown,
+      { id: string; expectedSeq: number; entries: VisitEntryBody[] }
+    >({
       query: ({ id, ...body }) => ({ url: `/visits/${id}/entries`, method: 'POST', body }),
       // A refusal may mean that the log has moved on: read it again.
       invalidatesTags: ['Visit'],
@@ -72,8 +82,13 @@ export const visitsApi = createApi({
   }),
 });
 
-export const { useOpenVisitsQuery, useVisitQuery, useVisitOfJobQuery, useOpenVisitMutation, useWriteVisitMutation } =
-  visitsApi;
+export const {
+  useOpenVisitsQuery,
+  useVisitQuery,
+  useVisitOfJobQuery,
+  useOpenVisitMutation,
+  useWriteVisitMutation,
+} = visitsApi;
 
 /** The server's refusal as a sentence, or the word that it does not answer. */
 export const visitProblem = (error: unknown): string => {

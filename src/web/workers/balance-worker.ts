@@ -1,4 +1,9 @@
-import { balanceAnswers, placeFor, type BalanceAnswers, type Counter } from '../../core/job/balance-answers';
+import {
+  balanceAnswers,
+  placeFor,
+  type BalanceAnswers,
+  type Counter,
+} from '../../core/job/balance-answers';
 import type { BalanceQuestion } from '../../core/job';
 import type { BalancePlacement, Observation, StandBand } from '../../core/balance';
 import { standBand } from '../../core/balance/stand-band';
@@ -22,7 +27,8 @@ const STEPS = [3e6, 3e7, 3e8, 1e9];
 
 const answer = (data: BalanceAsked, say: (answered: BalanceAnswered) => void): void => {
   if (data.ask === 'answer') return say({ id: data.id, answers: balanceAnswers(data.question) });
-  if (data.ask === 'band') return say({ id: data.id, band: attempt(standBand, { wheels: data.wheels }) });
+  if (data.ask === 'band')
+    return say({ id: data.id, band: attempt(standBand, { wheels: data.wheels }) });
   for (const [i, steps] of STEPS.entries()) {
     const placed = placeFor(data.question, data.counter, steps);
     const over = i === STEPS.length - 1 || !placed.ok || placed.working.result.proved;
@@ -31,4 +37,5 @@ const answer = (data: BalanceAsked, say: (answered: BalanceAnswered) => void): v
   }
 };
 
-self.onmessage = ({ data }: MessageEvent<BalanceAsked>) => answer(data, (answered) => self.postMessage(answered));
+self.onmessage = ({ data }: MessageEvent<BalanceAsked>) =>
+  answer(data, (answered) => self.postMessage(answered));

@@ -55,7 +55,8 @@ const Encryption = ({ isEncrypted }: { isEncrypted: boolean }) => {
           : 'Backups are not encrypted. They hold no PINs, passphrases or keys.'}
       </p>
       <p className="mb-3 max-w-[70ch] text-check">
-        Write the passphrase down and keep it away from this computer. Without it no one can open an encrypted backup.
+        Write the passphrase down and keep it away from this computer. Without it no one can open an
+        encrypted backup.
       </p>
       <form className="flex flex-wrap items-end gap-3" onSubmit={(e) => void save(e)}>
         <div className="min-w-0 flex-1 basis-64">
@@ -102,7 +103,13 @@ const SecondFolder = ({ second }: Pick<BackupsNow, 'second'>) => {
       )}
       <form className="flex flex-wrap items-end gap-3" onSubmit={save}>
         <div className="min-w-0 flex-1 basis-64">
-          <TextField label="Folder" value={folder} onChange={setFolder} maxLength={300} problem={problem} />
+          <TextField
+            label="Folder"
+            value={folder}
+            onChange={setFolder}
+            maxLength={300}
+            problem={problem}
+          />
         </div>
         <Button type="submit" disabled={isLoading}>
           Save folder
@@ -113,7 +120,11 @@ const SecondFolder = ({ second }: Pick<BackupsNow, 'second'>) => {
 };
 
 /** The last backup that the program opened and compared by itself. */
-const Tested = ({ tested, isTestOld, nowMs }: Pick<BackupsNow, 'tested' | 'isTestOld'> & { nowMs: number }) => {
+const Tested = ({
+  tested,
+  isTestOld,
+  nowMs,
+}: Pick<BackupsNow, 'tested' | 'isTestOld'> & { nowMs: number }) => {
   const [test, { isLoading }] = useTestBackupMutation();
   const { problem, send } = useSending();
   return (
@@ -148,7 +159,8 @@ export const BackupSafety = ({ now, nowMs }: { now: BackupsNow; nowMs: number })
     <section className="mt-6" aria-label="Backup safety">
       {now.damaged.length > 0 && (
         <p role="alert" className="mb-4 text-stop [overflow-wrap:anywhere]">
-          Damaged photos: {now.damaged.join(', ')}. Send them again or restore a backup that holds them.
+          Damaged photos: {now.damaged.join(', ')}. Send them again or restore a backup that holds
+          them.
         </p>
       )}
       {mayChange && (

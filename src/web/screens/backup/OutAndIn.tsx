@@ -41,8 +41,9 @@ export const OutAndIn = () => {
         Out and in
       </h2>
       <p className="mb-3 text-[17px]">
-        The whole shop as a file that any program can read: a zip of lines of JSON with a published schema, photographs
-        beside it, no secrets. Another shop takes it in, or one job of it; what is there already stays as it is there.
+        The whole shop as a file that any program can read: a zip of lines of JSON with a published
+        schema, photographs beside it, no secrets. Another shop takes it in, or one job of it; what
+        is there already stays as it is there.
       </p>
       <div className="flex flex-wrap gap-2">
         <a className="btn" href="/api/exchange/shop" download>

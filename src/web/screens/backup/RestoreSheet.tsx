@@ -35,7 +35,9 @@ const Against = ({ look, nowMs }: { look: LookedInto; nowMs: number }) => {
             <td className="num text-right">{inBackup}</td>
             <td className="num text-right">
               {here}
-              {less > 0 && <span className="block text-[15px] text-stop">{less} would be gone</span>}
+              {less > 0 && (
+                <span className="block text-[15px] text-stop">{less} would be gone</span>
+              )}
             </td>
           </tr>
         ))}
@@ -61,7 +63,9 @@ export const RestoreSheet = ({
   nowMs: number;
   onClose: () => void;
 }) => {
-  const { data, error, refetch } = useLookIntoQuery(backup.name, { refetchOnMountOrArgChange: true });
+  const { data, error, refetch } = useLookIntoQuery(backup.name, {
+    refetchOnMountOrArgChange: true,
+  });
   const [restore, { isLoading }] = useRestoreBackupMutation();
   const [problem, setProblem] = useState<string | null>(null);
   const [kept, setKept] = useState<string | null>(null);
@@ -87,11 +91,13 @@ export const RestoreSheet = ({
         {!error && !data && <Waiting what="Taking it apart and checking all of it" />}
         {data && kept === null && (
           <>
-            <p className="mb-3 text-[17px]">It is whole. It was made {momentText(data.madeAt, nowMs)}.</p>
+            <p className="mb-3 text-[17px]">
+              It is whole. It was made {momentText(data.madeAt, nowMs)}.
+            </p>
             <Against look={data} nowMs={nowMs} />
             <p className="mt-4 border-l-4 border-check pl-3 text-[17px]">
-              What was written since is not on the screens any more, on no tablet. The shop as it is now is kept in a
-              file beside it, so nothing is lost. Photographs stay.
+              What was written since is not on the screens any more, on no tablet. The shop as it is
+              now is kept in a file beside it, so nothing is lost. Photographs stay.
             </p>
             <div className="mt-4 flex flex-wrap gap-2">
               <Button go disabled={isLoading} onClick={() => void put()}>
@@ -108,7 +114,9 @@ export const RestoreSheet = ({
             )}
           </>
         )}
-        {kept !== null && <KeptShop done="Restored." kept={kept} goes="To the restored shop" onGo={leave} />}
+        {kept !== null && (
+          <KeptShop done="Restored." kept={kept} goes="To the restored shop" onGo={leave} />
+        )}
       </Sheet>
     </Dialog.Root>
   );

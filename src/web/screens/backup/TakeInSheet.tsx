@@ -51,14 +51,22 @@ const Remarks = ({ plan: { staying, renumbered, photographs } }: { plan: TakePla
       </li>
     ))}
     {photographs.missing > 0 && (
-      <li>Photographs that its logs name, and that are neither in it nor here: {photographs.missing}.</li>
+      <li>
+        Photographs that its logs name, and that are neither in it nor here: {photographs.missing}.
+      </li>
     )}
     {staying.length > 0 && <li>As it is here stays: {staying.map((s) => s.name).join(', ')}.</li>}
   </ul>
 );
 
 /** A file that was looked into: what it would bring, and taking it in, all or nothing. */
-export const TakeInSheet = ({ brought: { id, plan }, onClose }: { brought: Brought; onClose: () => void }) => {
+export const TakeInSheet = ({
+  brought: { id, plan },
+  onClose,
+}: {
+  brought: Brought;
+  onClose: () => void;
+}) => {
   const [takeIn, { isLoading }] = useTakeFileInMutation();
   const [leaveFile] = useLeaveFileMutation();
   const [problem, setProblem] = useState<string | null>(null);

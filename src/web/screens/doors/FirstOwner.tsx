@@ -32,9 +32,9 @@ export const FirstOwner = () => {
   return (
     <>
       <p className="mb-4 max-w-[70ch]">
-        Nobody signs in at this shop: whoever reaches it may do everything, in any name. Once an owner has a passphrase,
-        everybody signs in, each entry stands in the name of who made it, and only owners change rules, prices, people
-        and backups.
+        Nobody signs in at this shop: whoever reaches it may do everything, in any name. Once an
+        owner has a passphrase, everybody signs in, each entry stands in the name of who made it,
+        and only owners change rules, prices, people and backups.
       </p>
       <form
         className="grid max-w-xl gap-4"
@@ -43,7 +43,13 @@ export const FirstOwner = () => {
           void close();
         }}
       >
-        <TextField label="The owner" value={name} onChange={setName} maxLength={60} list="people-here" />
+        <TextField
+          label="The owner"
+          value={name}
+          onChange={setName}
+          maxLength={60}
+          list="people-here"
+        />
         <datalist id="people-here">
           {people.map((p) => (
             <option key={p} value={p} />

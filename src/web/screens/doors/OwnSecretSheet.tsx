@@ -35,7 +35,14 @@ export const OwnSecretSheet = ({ who, onClose }: { who: string; onClose: () => v
           }}
         >
           <SecretField label="The one of today" who={who} value={old} onChange={setOld} />
-          <SecretField label="The new one" who={who} isNew value={secret} onChange={setSecret} problem={problem} />
+          <SecretField
+            label="The new one"
+            who={who}
+            isNew
+            value={secret}
+            onChange={setSecret}
+            problem={problem}
+          />
           <Button go type="submit" disabled={isLoading}>
             Keep it
           </Button>

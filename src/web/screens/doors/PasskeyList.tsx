@@ -35,7 +35,8 @@ export const PasskeyList = () => {
             <span className="flex-1">
               {key.label}
               <span className="block text-[15px] text-ink2">
-                added {momentText(key.addedAt, nowMs)}, used {key.usedAt ? momentText(key.usedAt, nowMs) : 'never'}
+                added {momentText(key.addedAt, nowMs)}, used{' '}
+                {key.usedAt ? momentText(key.usedAt, nowMs) : 'never'}
               </span>
             </span>
             <Button
@@ -61,7 +62,12 @@ export const PasskeyList = () => {
           }}
         >
           <div className="min-w-0 flex-1 basis-48">
-            <TextField label="Name of a new passkey" value={label} onChange={setLabel} maxLength={60} />
+            <TextField
+              label="Name of a new passkey"
+              value={label}
+              onChange={setLabel}
+              maxLength={60}
+            />
           </div>
           <Button small type="submit">
             Add passkey

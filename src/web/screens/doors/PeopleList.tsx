@@ -37,7 +37,11 @@ export const PeopleList = () => {
                 {!person.canSignIn && ', no way in yet'}
               </span>
             </span>
-            <Button small onClick={() => setOpen(person)} aria-label={`Role and way in of ${person.name}`}>
+            <Button
+              small
+              onClick={() => setOpen(person)}
+              aria-label={`Role and way in of ${person.name}`}
+            >
               Role, way in
             </Button>
           </li>

@@ -12,7 +12,9 @@ const TICK_MS = 1000;
 
 /** Where a tablet finds the shop: as this browser does, or, on the shop's own machine, as the server says. */
 const addressFor = (addresses: readonly string[]): string | null =>
-  /^(localhost|127\.|\[::1\])/.test(window.location.hostname) ? (addresses[0] ?? null) : window.location.origin;
+  /^(localhost|127\.|\[::1\])/.test(window.location.hostname)
+    ? (addresses[0] ?? null)
+    : window.location.origin;
 
 const Code = ({ made, onAgain }: { made: SignInCode; onAgain: () => void }) => {
   const leftS = Math.ceil((Date.parse(made.endsAt) - useNow(TICK_MS)) / 1000);
@@ -31,15 +33,21 @@ const Code = ({ made, onAgain }: { made: SignInCode; onAgain: () => void }) => {
     <>
       <p className="mb-3">Point the camera of the tablet or phone at it: it is signed in as you.</p>
       <div className="inline-block rounded-2xl border-2 border-ink bg-white p-3">
-        <QRCodeSVG value={link} size={260} level="M" marginSize={2} title="Signs in a second screen" />
+        <QRCodeSVG
+          value={link}
+          size={260}
+          level="M"
+          marginSize={2}
+          title="Signs in a second screen"
+        />
       </div>
       <p className="num mt-3 text-xl">
         {Math.floor(leftS / 60)}:{String(leftS % 60).padStart(2, '0')} left, for one screen
       </p>
       {address === null && (
         <p role="alert" className="mt-2 border-l-8 border-check pl-3">
-          No other machine reaches this shop yet: start it with HOST=0.0.0.0. Until then the code is for another browser
-          of this machine.
+          No other machine reaches this shop yet: start it with HOST=0.0.0.0. Until then the code is
+          for another browser of this machine.
         </p>
       )}
       {window.location.protocol === 'https:' && (

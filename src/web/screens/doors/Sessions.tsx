@@ -9,7 +9,15 @@ import { visitProblem } from '../../store/visits-api';
 
 const ASK_MS = 15_000;
 
-const SessionRow = ({ session, nowMs, onEnd }: { session: Session; nowMs: number; onEnd: () => void }) => (
+const SessionRow = ({
+  session,
+  nowMs,
+  onEnd,
+}: {
+  session: Session;
+  nowMs: number;
+  onEnd: () => void;
+}) => (
   <li className="grid items-center gap-x-4 gap-y-1 border-b border-stone3 py-2 md:grid-cols-[190px_minmax(0,1fr)_auto]">
     <span className="head text-lg">
       {session.who}
@@ -21,7 +29,11 @@ const SessionRow = ({ session, nowMs, onEnd }: { session: Session; nowMs: number
       {momentText(session.begunAt, nowMs)}, until {momentText(session.endsAt, nowMs)}
     </span>
     {!session.isThis && (
-      <Button small onClick={onEnd} aria-label={`Sign out ${session.who}, seen ${momentText(session.seenAt, nowMs)}`}>
+      <Button
+        small
+        onClick={onEnd}
+        aria-label={`Sign out ${session.who}, seen ${momentText(session.seenAt, nowMs)}`}
+      >
         Sign it out
       </Button>
     )}

@@ -1,6 +1,13 @@
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
-import { LEAST_DIGITS, LEAST_LETTERS, ROLES, ROLE_WORDS, type Person, type Role } from '../../../core/doors';
+import {
+  LEAST_DIGITS,
+  LEAST_LETTERS,
+  ROLES,
+  ROLE_WORDS,
+  type Person,
+  type Role,
+} from '../../../core/doors';
 import { Button } from '../../parts/Button';
 import { ChoiceField } from '../../parts/fields';
 import { Sheet } from '../../parts/Sheet';
@@ -62,7 +69,9 @@ export const WayInSheet = ({ person, onClose }: { person: Person; onClose: () =>
               </Button>
             )}
           </div>
-          <p className="text-[16px] text-ink2">What is changed here signs {person.name} out everywhere else.</p>
+          <p className="text-[16px] text-ink2">
+            What is changed here signs {person.name} out everywhere else.
+          </p>
         </form>
       </Sheet>
     </Dialog.Root>

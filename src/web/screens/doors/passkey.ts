@@ -1,10 +1,15 @@
-import type { AuthenticationResponseJSON, PublicKeyCredentialRequestOptionsJSON } from '@simplewebauthn/browser';
+import type {
+  AuthenticationResponseJSON,
+  PublicKeyCredentialRequestOptionsJSON,
+} from '@simplewebauthn/browser';
 import { refusalText } from '../../../core/errors';
 import { api, ApiError } from '../../store/api';
 
 /** Passkeys belong to a host name, and browsers offer them on secure pages only. */
 export const canUsePasskey = (): boolean =>
-  window.isSecureContext && 'PublicKeyCredential' in window && !/^[\d.]+$|:/.test(window.location.hostname);
+  window.isSecureContext &&
+  'PublicKeyCredential' in window &&
+  !/^[\d.]+$|:/.test(window.location.hostname);
 
 /** Loads the package once it is needed: most people sign in by PIN. */
 const webauthn = () => import('@simplewebauthn/browser');
@@ -24,4 +29,6 @@ export const addPasskey = async (label: string): Promise<void> => {
 
 /** Why a passkey did not work, as a sentence. */
 export const passkeyProblem = (error: unknown): string =>
-  error instanceof ApiError ? refusalText(error) : 'The passkey was not used. Try again or use the passphrase.';
+  error instanceof ApiError
+    ? refusalText(error)
+    : 'The passkey was not used. Try again or use the passphrase.';

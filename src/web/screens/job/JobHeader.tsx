@@ -7,7 +7,8 @@ import { SisterWheels } from './SisterWheels';
 
 /** Which side is up; a wheel with discs on both sides or on neither is seen from its right. */
 const lying = ({ discSide }: Wheel, sideUp: JobAtHand['sideUp']): string => {
-  if (discSide === 'none' || discSide === 'both') return sideUp === 'disc' ? 'right side up' : 'left side up';
+  if (discSide === 'none' || discSide === 'both')
+    return sideUp === 'disc' ? 'right side up' : 'left side up';
   return sideUp === 'disc' ? 'disc side up' : 'disc side down';
 };
 
@@ -29,7 +30,10 @@ export const JobHeader = ({ job, state, wheel, machine, sideUp }: JobAtHand) => 
         </p>
       </div>
       {others.length > 0 && (
-        <p role="status" className="max-w-40 border-l-4 border-water pl-2 text-[15px] leading-tight max-sm:max-w-24">
+        <p
+          role="status"
+          className="max-w-40 border-l-4 border-water pl-2 text-[15px] leading-tight max-sm:max-w-24"
+        >
           {others.join(', ')} {others.length === 1 ? 'is' : 'are'} here too
         </p>
       )}

@@ -13,7 +13,17 @@ export const SisterWheels = ({ jobId }: { jobId: string }) => {
   const wheels = visit?.wheels ?? [];
   const here = wheels.findIndex((w) => w.jobId === jobId);
   const next = wheels.length > 1 ? wheels[(here + 1) % wheels.length] : undefined;
-  useKeys(next ? [{ key: 'v', says: 'The other wheel of this visit', run: () => void navigate(pathOf(next)) }] : []);
+  useKeys(
+    next
+      ? [
+          {
+            key: 'v',
+            says: 'The other wheel of this visit',
+            run: () => void navigate(pathOf(next)),
+          },
+        ]
+      : [],
+  );
   if (!visit || !next) return null;
   return (
     <nav aria-label="Wheels of this visit" className="flex items-center gap-1 max-sm:hidden">

@@ -1,5 +1,13 @@
 import { useCallback, useRef } from 'react';
-import { entryText, foldJob, standingId, stepsOf, type Entry, type EntryKind, type StationId } from '../../../core/job';
+import {
+  entryText,
+  foldJob,
+  standingId,
+  stepsOf,
+  type Entry,
+  type EntryKind,
+  type StationId,
+} from '../../../core/job';
 import type { JobAtHand } from '../../parts/job-context';
 import { useUnits } from '../../parts/quantity';
 import { useApp, useDo } from '../../store';
@@ -34,7 +42,8 @@ export const useJobLog = (jobId: string, station: StationId): JobLog => {
       const outcome = await dispatch(writeEntries(jobId, station, writings, picture));
       if (outcome === 'written' && says) dispatch(announce({ text: says, tone: 'good' }));
       // Said once: from then on the mark at the top counts.
-      if (outcome === 'waiting' && !isWaiting.current) dispatch(announce({ text: WAITING, tone: 'check' }));
+      if (outcome === 'waiting' && !isWaiting.current)
+        dispatch(announce({ text: WAITING, tone: 'check' }));
       isWaiting.current = outcome === 'waiting';
       return isDown(outcome);
     },

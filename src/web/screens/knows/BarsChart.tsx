@@ -35,7 +35,13 @@ export default function BarsChart({ rows, label }: { rows: readonly BarRow[]; la
             interval={0}
             fontSize={15}
           />
-          <Bar dataKey="value" fill="var(--water)" radius={[0, 8, 8, 0]} barSize={18} isAnimationActive={false}>
+          <Bar
+            dataKey="value"
+            fill="var(--water)"
+            radius={[0, 8, 8, 0]}
+            barSize={18}
+            isAnimationActive={false}
+          >
             <LabelList dataKey="says" position="right" fill="var(--ink2)" fontSize={15} />
           </Bar>
         </BarChart>

@@ -5,7 +5,13 @@ import { choices, type MachineForm } from './machine-form';
 const WHEELS = choices(['front', 'rear', 'any']);
 
 /** One fastener of a new machine, with its torque from the manual. */
-export const FastenerFields = ({ control, index }: { control: Control<MachineForm>; index: number }) => {
+export const FastenerFields = ({
+  control,
+  index,
+}: {
+  control: Control<MachineForm>;
+  index: number;
+}) => {
   const at = `fasteners.${index}` as const;
   return (
     <div className="mb-3 grid gap-3 sm:grid-cols-3">

@@ -20,7 +20,10 @@ export const More = ({
   };
   return (
     <details className={className} open={wanted || isOpen}>
-      <summary className="head inline-flex min-h-12 cursor-pointer items-center text-lg" onClick={toggle}>
+      <summary
+        className="head inline-flex min-h-12 cursor-pointer items-center text-lg"
+        onClick={toggle}
+      >
         <ChevronDown
           size={20}
           aria-hidden="true"

@@ -1,6 +1,13 @@
 import { useEffect, useRef } from 'react';
 import { Controller, useFormState, type Control } from 'react-hook-form';
-import { BUILDS, BUILD_WORDS, DISC_SIDES, POSITIONS, POSITION_WORDS, type Machine } from '../../../core/wheels';
+import {
+  BUILDS,
+  BUILD_WORDS,
+  DISC_SIDES,
+  POSITIONS,
+  POSITION_WORDS,
+  type Machine,
+} from '../../../core/wheels';
 import { Button } from '../../parts/Button';
 import { FormChoice, FormText } from '../../parts/form-fields';
 import { FieldInput } from '../records/FieldInput';
@@ -44,7 +51,12 @@ export const WheelFields = ({ control, index, kind, typed, onBuild, onAway }: Pr
         label="Where"
         options={choices(POSITIONS, POSITION_WORDS)}
       />
-      <FormChoice control={control} name={`${at}.build`} label="Rim" options={choices(BUILDS, BUILD_WORDS)} />
+      <FormChoice
+        control={control}
+        name={`${at}.build`}
+        label="Rim"
+        options={choices(BUILDS, BUILD_WORDS)}
+      />
       <FormText control={control} name={`${at}.rimCode`} label="Rim code" maxLength={40} />
       <FormText control={control} name={`${at}.tireMarking`} label="Tire on it" maxLength={40} />
       <FormChoice control={control} name={`${at}.tube`} label="Tube" options={TUBE} />
@@ -76,9 +88,20 @@ export const WheelFields = ({ control, index, kind, typed, onBuild, onAway }: Pr
           maxLength={40}
         />
         {typed.build === 'spoked' && (
-          <FormText control={control} name={`${at}.spokes`} label="Spokes" inputMode="numeric" maxLength={2} />
+          <FormText
+            control={control}
+            name={`${at}.spokes`}
+            label="Spokes"
+            inputMode="numeric"
+            maxLength={2}
+          />
         )}
-        <FormChoice control={control} name={`${at}.discSide`} label="Brake disc" options={choices(DISC_SIDES)} />
+        <FormChoice
+          control={control}
+          name={`${at}.discSide`}
+          label="Brake disc"
+          options={choices(DISC_SIDES)}
+        />
       </More>
       {onAway && (
         <Button small className="self-end" onClick={onAway}>

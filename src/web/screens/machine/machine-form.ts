@@ -71,7 +71,15 @@ export const freshWheel = (position: Wheel['position']): WheelForm => ({
 });
 
 /** Fields of a wheel's record that a clamped wheel cannot be worked without; the rest is asked for where it is needed. */
-const CLAMPED = ['rings', 'ringBolts', 'ringBoltSize', 'ringBoltGrade', 'ringTorqueNm', 'rimBolts', 'rimBoltTorqueNm'];
+const CLAMPED = [
+  'rings',
+  'ringBolts',
+  'ringBoltSize',
+  'ringBoltGrade',
+  'ringTorqueNm',
+  'rimBolts',
+  'rimBoltTorqueNm',
+];
 
 const ASKED = fieldsOfKind('wheels').filter(({ key }) => CLAMPED.includes(key) || key === 'pair');
 
@@ -129,7 +137,11 @@ const MOST_SPOKES = 80;
 const spokesOf = ({ build, spokes }: WheelForm): number => {
   const count = build === 'spoked' ? Number(spokes) : 0;
   if (!Number.isInteger(count) || count < 0 || count > MOST_SPOKES)
-    throw new InputError('spokes', 'The number of spokes does not fit.', `a whole number up to ${MOST_SPOKES}`);
+    throw new InputError(
+      'spokes',
+      'The number of spokes does not fit.',
+      `a whole number up to ${MOST_SPOKES}`,
+    );
   return count;
 };
 
@@ -142,12 +154,21 @@ const optional = (text: string, what: string, unit: 'kPa' | 'Nm', read: Read): n
 };
 
 /** The parser's refusal, with the wheel and the part that it speaks of. */
-const atWheel = <T>({ position }: WheelForm, field: keyof WheelForm, part: string, read: () => T): T => {
+const atWheel = <T>(
+  { position }: WheelForm,
+  field: keyof WheelForm,
+  part: string,
+  read: () => T,
+): T => {
   try {
     return read();
   } catch (error) {
     if (!(error instanceof InputError)) throw error;
-    throw new InputError(field, `${POSITION_WORDS[position]}, ${part}: ${error.message}`, error.expected);
+    throw new InputError(
+      field,
+      `${POSITION_WORDS[position]}, ${part}: ${error.message}`,
+      error.expected,
+    );
   }
 };
 
@@ -163,7 +184,9 @@ const wheelSchema = whole<WheelForm>(checkWheel);
 
 const moreSchema = (units: Units): Joi.ObjectSchema =>
   Joi.object(
-    Object.fromEntries(ASKED.map((field) => [field.key, typed((text) => readMore(field, text, units)).optional()])),
+    Object.fromEntries(
+      ASKED.map((field) => [field.key, typed((text) => readMore(field, text, units)).optional()]),
+    ),
   );
 
 /** What a machine's form takes, each refusal at its field. */
@@ -227,7 +250,10 @@ export const wheelsOf = (form: MachineForm, machineId: string, units: Units): Wh
       spokes: spokesOf(w),
       discSide: w.discSide,
       ...Object.fromEntries(
-        moreOf(w.build, form.kind).map((field) => [field.key, readMore(field, w.more[field.key] ?? '', units)]),
+        moreOf(w.build, form.kind).map((field) => [
+          field.key,
+          readMore(field, w.more[field.key] ?? '', units),
+        ]),
       ),
     }),
   );

@@ -44,11 +44,13 @@ const MachineRow = ({ machine, wheels, ...taking }: Taking & MachineWithWheels) 
 );
 
 /** Machines and their wheels, a button for each; drawn anew only when others are found, not with each letter typed. */
-export const MachineList = memo(({ machines, ...taking }: Taking & { machines: readonly MachineWithWheels[] }) => (
-  <ul className="rows">
-    {machines.map((one) => (
-      <MachineRow key={one.machine.id} {...one} {...taking} />
-    ))}
-  </ul>
-));
+export const MachineList = memo(
+  ({ machines, ...taking }: Taking & { machines: readonly MachineWithWheels[] }) => (
+    <ul className="rows">
+      {machines.map((one) => (
+        <MachineRow key={one.machine.id} {...one} {...taking} />
+      ))}
+    </ul>
+  ),
+);
 MachineList.displayName = 'MachineList';

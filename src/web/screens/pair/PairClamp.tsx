@@ -28,7 +28,11 @@ interface Column {
 const Crushed = ({ of, side }: { of: Column; side: BeadSide }) => {
   const { say } = useUnits();
   const bead = of.crush?.beads.find((b) => b.wheel === of.whose && b.side === side);
-  return <td className="num py-1 pr-3">{bead ? say(bead.crushMm, 'mm', { digits: 2 }) : 'not measured'}</td>;
+  return (
+    <td className="num py-1 pr-3">
+      {bead ? say(bead.crushMm, 'mm', { digits: 2 }) : 'not measured'}
+    </td>
+  );
 };
 
 const Bolts = ({ wheel }: { wheel: Wheel }) => {
@@ -48,7 +52,10 @@ const Clamp = ({ of }: { of: Column }) => {
   if (!clamp?.ok) return <td className="py-1 pr-3">{clamp?.problem.message ?? 'not known'}</td>;
   return (
     <td className="py-1 pr-3">
-      <BasisTag title={`the clamp of the ${POSITION_WORDS[wheel.position].toLowerCase()}`} working={clamp.working}>
+      <BasisTag
+        title={`the clamp of the ${POSITION_WORDS[wheel.position].toLowerCase()}`}
+        working={clamp.working}
+      >
         {(clamp.working.result.forcePerBoltN / 1000).toFixed(1)} kN a bolt
       </BasisTag>
     </td>
@@ -71,8 +78,20 @@ export const PairClamp = ({ pair, rules }: { pair: PairNow; rules: RuleValues })
   const crush = pairCrush(pair, { left: leftLast.beads, right: rightLast.beads }, rules);
   const told = crush?.ok ? crush.working.result : null;
   const columns: Column[] = [
-    { wheel: pair.left, whose: 'this', crush: told, clamp: clampOf(pair.left, rules), turned: leftLast.turned },
-    { wheel: pair.right, whose: 'other', crush: told, clamp: clampOf(pair.right, rules), turned: rightLast.turned },
+    {
+      wheel: pair.left,
+      whose: 'this',
+      crush: told,
+      clamp: clampOf(pair.left, rules),
+      turned: leftLast.turned,
+    },
+    {
+      wheel: pair.right,
+      whose: 'other',
+      crush: told,
+      clamp: clampOf(pair.right, rules),
+      turned: rightLast.turned,
+    },
   ];
   const row = (label: string, cell: (of: Column) => ReactNode) => (
     <tr className="border-t border-stone3 align-baseline">
@@ -85,7 +104,12 @@ export const PairClamp = ({ pair, rules }: { pair: PairNow; rules: RuleValues })
   return (
     <section aria-label="Crush and clamp" className="mt-5">
       <h2 className="text-xl">Crush and clamp</h2>
-      <div className="overflow-x-auto" tabIndex={0} role="group" aria-label="Both wheels, column by column">
+      <div
+        className="overflow-x-auto"
+        tabIndex={0}
+        role="group"
+        aria-label="Both wheels, column by column"
+      >
         <table className="w-full text-[16px]">
           <thead>
             <tr>

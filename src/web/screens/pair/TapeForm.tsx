@@ -15,13 +15,21 @@ const FEWEST_MM = 300;
 const MOST_MM = 4000;
 
 /** One more tape round one of the two: it goes into the wheel's record. */
-export const TapeForm = ({ wheels, rules }: { wheels: readonly [Wheel, Wheel]; rules: RuleValues }) => {
+export const TapeForm = ({
+  wheels,
+  rules,
+}: {
+  wheels: readonly [Wheel, Wheel];
+  rules: RuleValues;
+}) => {
   const dispatch = useDo();
   const { read, write } = useUnits();
   const [id, setId] = useState(wheels[0].id);
   const wheel = wheels.find((w) => w.id === id) ?? wheels[0];
   const [tape, setTape] = useState('');
-  const [pressure, setPressure] = useState(() => write(ruleNumber('rollout.measureKpa', rules), 'kPa'));
+  const [pressure, setPressure] = useState(() =>
+    write(ruleNumber('rollout.measureKpa', rules), 'kPa'),
+  );
   const [run, setRun] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const usualRun = wheel.rollouts.at(-1)?.run ?? 0;
@@ -32,8 +40,10 @@ export const TapeForm = ({ wheels, rules }: { wheels: readonly [Wheel, Wheel]; r
     const runs = run.trim() === '' ? usualRun : /^\d{1,3}$/.test(run.trim()) ? Number(run) : null;
     if (circumferenceMm === null || circumferenceMm < FEWEST_MM || circumferenceMm > MOST_MM)
       return 'The tape: a circumference, as 2640 or 104 3/8 for inches and eighths.';
-    if (gaugeKpa === null || gaugeKpa < 5 || gaugeKpa > 400) return 'The pressure that it was taped at.';
-    if (runs === null || runs > 500) return 'The runs before it: a whole number, 0 before the first.';
+    if (gaugeKpa === null || gaugeKpa < 5 || gaugeKpa > 400)
+      return 'The pressure that it was taped at.';
+    if (runs === null || runs > 500)
+      return 'The runs before it: a whole number, 0 before the first.';
     return { run: runs, circumferenceMm, gaugeKpa };
   };
   const keep = async () => {
@@ -41,7 +51,10 @@ export const TapeForm = ({ wheels, rules }: { wheels: readonly [Wheel, Wheel]; r
     if (typeof told === 'string') return setProblem(told);
     setProblem(null);
     try {
-      await api.changeRecord('wheels', { ...wheel, rollouts: [...wheel.rollouts, { onDate: today(), ...told }] });
+      await api.changeRecord('wheels', {
+        ...wheel,
+        rollouts: [...wheel.rollouts, { onDate: today(), ...told }],
+      });
       dispatch(recordChanged({ kind: 'wheels', id: wheel.id, before: wheel }));
       await dispatch(shopChanged());
       dispatch(announce({ text: 'The rollout is in the record.', tone: 'good' }));
@@ -67,9 +80,21 @@ export const TapeForm = ({ wheels, rules }: { wheels: readonly [Wheel, Wheel]; r
         onChange={setId}
         options={wheels.map((w) => [w.id, POSITION_WORDS[w.position]] as const)}
       />
-      <QuantityField label="Circumference" unit="mm" value={tape} onChange={setTape} hint="or 104 3/8 for inches" />
+      <QuantityField
+        label="Circumference"
+        unit="mm"
+        value={tape}
+        onChange={setTape}
+        hint="or 104 3/8 for inches"
+      />
       <QuantityField label="Taped at" unit="kPa" value={pressure} onChange={setPressure} />
-      <QuantityField label="Runs before it" unit={null} value={run} onChange={setRun} hint={`empty: ${usualRun}`} />
+      <QuantityField
+        label="Runs before it"
+        unit={null}
+        value={run}
+        onChange={setRun}
+        hint={`empty: ${usualRun}`}
+      />
       <div className="col-span-2 flex flex-wrap items-center gap-3">
         <Button go type="submit">
           Keep this tape

@@ -50,8 +50,18 @@ const byArrows: KeyboardCoordinateGetter = (event, { currentCoordinates: { x, y 
 const HOW =
   'Space takes a block, the arrows move it: five minutes to a side, a person up or down. Space puts it there, Escape lets it be.';
 
-const Block = ({ bar, fromMs, onFree }: { bar: Bar; fromMs: number; onFree: (bar: Bar) => void }) => {
-  const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({ id: bar.key });
+const Block = ({
+  bar,
+  fromMs,
+  onFree,
+}: {
+  bar: Bar;
+  fromMs: number;
+  onFree: (bar: Bar) => void;
+}) => {
+  const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({
+    id: bar.key,
+  });
   const width = ((bar.endMs - bar.startMs) / MINUTE_MS) * PX_PER_MIN;
   return (
     <div
@@ -102,7 +112,10 @@ export const Lanes = ({
   );
   const firstHour = Math.ceil(fromMs / HOUR_MS) * HOUR_MS;
   const lastMs = Math.max(fromMs + 4 * HOUR_MS, ...bars.map((b) => b.endMs)) + 30 * MINUTE_MS;
-  const hours = Array.from({ length: Math.ceil((lastMs - firstHour) / HOUR_MS) }, (_, i) => firstHour + i * HOUR_MS);
+  const hours = Array.from(
+    { length: Math.ceil((lastMs - firstHour) / HOUR_MS) },
+    (_, i) => firstHour + i * HOUR_MS,
+  );
   const at = (ms: number) => NAME_PX + ((ms - fromMs) / MINUTE_MS) * PX_PER_MIN;
 
   /** Where a block would stand after being moved by so many pixels. */
@@ -129,9 +142,17 @@ export const Lanes = ({
       onDragEnd={put}
       accessibility={{ announcements, screenReaderInstructions: { draggable: HOW } }}
     >
-      <div className="overflow-x-auto border-b-2 border-ink pb-1" tabIndex={0} role="region" aria-label="Lanes of time">
+      <div
+        className="overflow-x-auto border-b-2 border-ink pb-1"
+        tabIndex={0}
+        role="region"
+        aria-label="Lanes of time"
+      >
         <div className="relative" style={{ width: at(lastMs) }}>
-          <div className="relative h-6 border-b-2 border-ink text-[14px] text-ink2" aria-hidden="true">
+          <div
+            className="relative h-6 border-b-2 border-ink text-[14px] text-ink2"
+            aria-hidden="true"
+          >
             {hours.map((ms) => (
               <span key={ms} className="num absolute -translate-x-1/2" style={{ left: at(ms) }}>
                 {clockOf(ms)}
@@ -139,7 +160,11 @@ export const Lanes = ({
             ))}
           </div>
           {people.map((person) => (
-            <div key={person} className="relative border-b border-stone3" style={{ height: LANE_PX }}>
+            <div
+              key={person}
+              className="relative border-b border-stone3"
+              style={{ height: LANE_PX }}
+            >
               <span className="head sticky left-0 z-10 flex h-full w-[124px] items-center bg-stone pr-2 text-lg leading-tight">
                 {person}
               </span>

@@ -4,7 +4,12 @@ const cost = { broken: 2, lateMin: 50, doneMin: 400 };
 
 test.each([
   ['proved', cost, true, 'No plan does better: proved.'],
-  ['a promise first', { broken: 1, lateMin: 0, doneMin: 300 }, false, /not ruled out: 1 promise more kept\.$/],
+  [
+    'a promise first',
+    { broken: 1, lateMin: 0, doneMin: 300 },
+    false,
+    /not ruled out: 1 promise more kept\.$/,
+  ],
   ['then lateness', { broken: 2, lateMin: 20, doneMin: 300 }, false, /: 30 min less late\.$/],
   ['then the ends', { broken: 2, lateMin: 50, doneMin: 310 }, false, /together 1 h 30 sooner\.$/],
 ] as const)('what is not ruled out: %s', (_, bound, proven, says) => {

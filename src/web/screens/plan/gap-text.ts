@@ -3,11 +3,17 @@ import { counted } from '../../../core/units';
 import { durationText } from '../../parts/duration-text';
 
 /** How near to the best plan this one is known to be. */
-export const gapText = ({ cost, bound, proven }: Pick<DayPlan, 'cost' | 'bound' | 'proven'>): string => {
+export const gapText = ({
+  cost,
+  bound,
+  proven,
+}: Pick<DayPlan, 'cost' | 'bound' | 'proven'>): string => {
   if (proven) return 'No plan does better: proved.';
   const found = 'The best found; not ruled out:';
-  if (bound.broken < cost.broken) return `${found} ${counted(cost.broken - bound.broken, 'promise')} more kept.`;
+  if (bound.broken < cost.broken)
+    return `${found} ${counted(cost.broken - bound.broken, 'promise')} more kept.`;
   const less = (min: number) => durationText(min * 60);
-  if (bound.lateMin < cost.lateMin) return `${found} ${less(cost.lateMin - bound.lateMin)} less late.`;
+  if (bound.lateMin < cost.lateMin)
+    return `${found} ${less(cost.lateMin - bound.lateMin)} less late.`;
   return `${found} all wheels together ${less(cost.doneMin - bound.doneMin)} sooner.`;
 };

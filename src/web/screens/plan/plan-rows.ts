@@ -29,7 +29,9 @@ export const clockOf = (ms: number): string => {
 /** The rows of a plan on the clock. */
 export const barsOf = ({ at, working }: PlanAnswer): Bar[] => {
   const atMs = Date.parse(at);
-  const wheels = new Map(working.input.visits.flatMap((v) => v.wheels.map((w) => [w.id, w.name] as const)));
+  const wheels = new Map(
+    working.input.visits.flatMap((v) => v.wheels.map((w) => [w.id, w.name] as const)),
+  );
   const late = new Set(working.result.broken.map((b) => b.visitId));
   const dueOf = (visitId: string, endMin: number): number | null => {
     const dueMin = working.input.visits.find((v) => v.id === visitId)?.dueMin ?? null;

@@ -22,11 +22,16 @@ export interface Moves {
 /** Writes into the visits' logs what is given to somebody by hand; `onWritten` after each. */
 export const useMove = (onWritten: () => void): Moves => {
   const who = useApp((s) => s.prefs.who);
-  const { data: visits, refetch } = useOpenVisitsQuery(undefined, { refetchOnMountOrArgChange: true });
+  const { data: visits, refetch } = useOpenVisitsQuery(undefined, {
+    refetchOnMountOrArgChange: true,
+  });
   const [send] = useWriteVisitMutation();
   const [done, setDone] = useState<readonly { visitId: string; entryId: string }[]>([]);
   const [problem, setProblem] = useState<string | null>(null);
-  const write = async (visitId: string, writing: Pick<VisitEntryBody, 'kind' | 'data'>): Promise<string | null> => {
+  const write = async (
+    visitId: string,
+    writing: Pick<VisitEntryBody, 'kind' | 'data'>,
+  ): Promise<string | null> => {
     if (!who) {
       setProblem('Say first who is at the bench: the round stamp at the top right.');
       return null;
@@ -58,8 +63,14 @@ export const useMove = (onWritten: () => void): Moves => {
   const last = done.at(-1);
   return {
     move: ({ bar, person, startMs }) =>
-      plan(bar.visitId, { jobId: bar.jobId, block: bar.block, person, startAt: new Date(startMs).toISOString() }),
-    free: (bar) => plan(bar.visitId, { jobId: bar.jobId, block: bar.block, person: null, startAt: null }),
+      plan(bar.visitId, {
+        jobId: bar.jobId,
+        block: bar.block,
+        person,
+        startAt: new Date(startMs).toISOString(),
+      }),
+    free: (bar) =>
+      plan(bar.visitId, { jobId: bar.jobId, block: bar.block, person: null, startAt: null }),
     undo: last
       ? async () => {
           if (await write(last.visitId, { kind: 'undo', data: { entryId: last.entryId } }))

@@ -55,7 +55,8 @@ export const usePlan = (people: readonly string[]): PlanNow => {
   const plan = useCallback(() => {
     void planBy(false).then((found) => {
       // A small day is looked at until its plan is proved; of a larger one somebody asks for it.
-      if (found && !found.working.result.proven && isSmallDay(found.working.input)) void planBy(true);
+      if (found && !found.working.result.proven && isSmallDay(found.working.input))
+        void planBy(true);
     });
   }, [planBy]);
   useEffect(() => {

@@ -1,5 +1,12 @@
 import { useMemo, useState } from 'react';
-import { hiddenAir, isSeated, playAir, type AirAct, type AirLevel, type AirSeen } from '../../../core/practice';
+import {
+  hiddenAir,
+  isSeated,
+  playAir,
+  type AirAct,
+  type AirLevel,
+  type AirSeen,
+} from '../../../core/practice';
 import { Button } from '../../parts/Button';
 import { ChoiceField, QuantityField } from '../../parts/fields';
 import { useKeys } from '../../parts/keys';
@@ -19,7 +26,8 @@ type Limit = (typeof LIMITS)[number];
 const Line = ({ act, seen }: { act: AirAct; seen: AirSeen }) => {
   const { say } = useUnits();
   const done = act.do === 'air' ? `air, up to ${say(act.toKpa, 'kPa')}` : act.do;
-  const pops = seen.popped.length === 2 ? 'two pops' : seen.popped.length === 1 ? 'a pop' : 'no pop';
+  const pops =
+    seen.popped.length === 2 ? 'two pops' : seen.popped.length === 1 ? 'a pop' : 'no pop';
   const came = seen.refused ?? (act.do === 'air' ? `${say(seen.kpa, 'kPa')}, ${pops}` : '');
   return (
     <>
@@ -35,19 +43,28 @@ export const AirRun = ({ at, who, onDone }: RunProps) => {
   const { acts, act, tookS } = useRound<AirAct>(at, who);
   const hidden = useMemo(() => hiddenAir(at.seed, at.level as AirLevel), [at.seed, at.level]);
   const { state, seen } = useMemo(() => playAir(hidden, acts), [hidden, acts]);
-  const limits: Record<Limit, number> = { sidewall: hidden.sidewallKpa, rim: hidden.rimKpa, shop: hidden.shopKpa };
+  const limits: Record<Limit, number> = {
+    sidewall: hidden.sidewallKpa,
+    rim: hidden.rimKpa,
+    shop: hidden.shopKpa,
+  };
   const [limit, setLimit] = useState<Limit>('shop');
   const [typed, setTyped] = useState<string | null>(null);
   const text = typed ?? show(limits[limit], 'kPa', 1);
   const toKpa = read(text, 'kPa');
   const isOver = state.isOff || isSeated(state);
   const doing = (it: AirAct) => () => !isOver && act(it);
-  const fill = () => !isOver && toKpa !== null && toKpa >= 5 && act({ do: 'air', toKpa: Math.min(690, toKpa) });
+  const fill = () =>
+    !isOver && toKpa !== null && toKpa >= 5 && act({ do: 'air', toKpa: Math.min(690, toKpa) });
   const done = () => onDone(acts, tookS());
   useKeys([
     { key: 'a', says: 'Air, up to the pressure', run: () => void fill() },
     { key: 'o', says: 'All air out', run: () => void doing({ do: 'all out' })() },
-    { key: 'l', says: 'Break the beads and lubricate', run: () => void doing({ do: 'lubricate' })() },
+    {
+      key: 'l',
+      says: 'Break the beads and lubricate',
+      run: () => void doing({ do: 'lubricate' })(),
+    },
     { key: 'x', says: 'Call it off', run: () => void doing({ do: 'call it off' })() },
     { key: 'n', says: 'Done: how it went', run: done },
   ]);
@@ -56,7 +73,8 @@ export const AirRun = ({ at, who, onDone }: RunProps) => {
     ? 'Both beads are home'
     : state.isOff
       ? 'Called off'
-      : (seen.at(-1)?.refused ?? (state.tries === 0 ? 'Nothing is in it yet' : `Try ${state.tries}`));
+      : (seen.at(-1)?.refused ??
+        (state.tries === 0 ? 'Nothing is in it yet' : `Try ${state.tries}`));
   return (
     <RunLayout
       shows="The hose"
@@ -71,8 +89,8 @@ export const AirRun = ({ at, who, onDone }: RunProps) => {
             from="the limit is the one you go by"
           />
           <p className="mt-4 text-[22px]">
-            Sidewall: at most <strong className="num">{say(hidden.sidewallKpa, 'kPa')}</strong> to seat. Rim:{' '}
-            <strong className="num">{say(hidden.rimKpa, 'kPa')}</strong>. Shop ceiling:{' '}
+            Sidewall: at most <strong className="num">{say(hidden.sidewallKpa, 'kPa')}</strong> to
+            seat. Rim: <strong className="num">{say(hidden.rimKpa, 'kPa')}</strong>. Shop ceiling:{' '}
             <strong className="num">{say(hidden.shopKpa, 'kPa')}</strong>.
           </p>
         </>

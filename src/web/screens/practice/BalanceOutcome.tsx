@@ -30,12 +30,19 @@ export const BalanceOutcome = ({
     list.map((p) => `${say(p.massG, 'g')} at ${place.clock(p.deg)}`).join(', ') || 'nothing';
   return (
     <div className="grid gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1fr)_480px]">
-      <WheelDial wheel={WHEEL} marks={marks} sideUp="disc" tireOn className="mx-auto w-full max-w-[460px]" />
+      <WheelDial
+        wheel={WHEEL}
+        marks={marks}
+        sideUp="disc"
+        tireOn
+        className="mx-auto w-full max-w-[460px]"
+      />
       <section aria-label="How it went">
         <Reasons reasons={[reason, ...debrief]} />
         <p className="mt-2">
-          It hid {say(heavy.massG, 'g', { digits: 0 })} at {place.clock(heavy.deg)}; the stand hid {say(bandG, 'g')}.
-          The best place for weights was {place.clock(heavyAgainst([heavy]).deg)}.
+          It hid {say(heavy.massG, 'g', { digits: 0 })} at {place.clock(heavy.deg)}; the stand hid{' '}
+          {say(bandG, 'g')}. The best place for weights was {place.clock(heavyAgainst([heavy]).deg)}
+          .
         </p>
         <table className="mt-3 w-full">
           <thead>
@@ -83,7 +90,8 @@ export const BalanceOutcome = ({
           ))}
         </ol>
         <p className="mt-1 text-ink2">
-          With {advised.readings} rests and level tests in between{last.length === 0 ? '; no weight was needed' : ''}.{' '}
+          With {advised.readings} rests and level tests in between
+          {last.length === 0 ? '; no weight was needed' : ''}.{' '}
           <BasisTag title="the round" working={working}>
             how
           </BasisTag>

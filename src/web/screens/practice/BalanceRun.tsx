@@ -33,7 +33,9 @@ const PACES = [
 
 /** What one let-go told, kept as a fitter would remember it. */
 type Told =
-  { what: 'rest'; deg: number } | { what: 'level'; deg: number; restDeg: number } | { what: 'put'; text: string };
+  | { what: 'rest'; deg: number }
+  | { what: 'level'; deg: number; restDeg: number }
+  | { what: 'put'; text: string };
 
 /**
  * A hidden wheel on the screen: let go, pushed, held level, with weights put on and taken off, until one calls it
@@ -53,13 +55,21 @@ export const BalanceRun = ({ at, who, onDone }: RunProps) => {
   const [told, setTold] = useState<Told[]>([]);
   const levelled = useRef<number | null>(null);
   const on = tries.at(-1) ?? NOTHING;
-  const wheel = useTurningWheel({ heavy, weights: on, bandG: FRICTIONS[friction], pace: Number(pace) });
+  const wheel = useTurningWheel({
+    heavy,
+    weights: on,
+    bandG: FRICTIONS[friction],
+    pace: Number(pace),
+  });
   useEffect(() => {
     if (wheel.bottom === null) return;
     const restDeg = wheel.bottom;
     const deg = levelled.current;
     levelled.current = null;
-    setTold((before) => [...before, deg === null ? { what: 'rest', deg: restDeg } : { what: 'level', deg, restDeg }]);
+    setTold((before) => [
+      ...before,
+      deg === null ? { what: 'rest', deg: restDeg } : { what: 'level', deg, restDeg },
+    ]);
   }, [wheel.bottom]);
 
   const pick = (deg: number) => {
@@ -83,7 +93,11 @@ export const BalanceRun = ({ at, who, onDone }: RunProps) => {
     tryOn(draft);
     setTold((before) => [
       ...before,
-      { what: 'put', text: draft.map((p) => `${say(p.massG, 'g')} at ${place.clock(p.deg)}`).join(', ') || 'nothing' },
+      {
+        what: 'put',
+        text:
+          draft.map((p) => `${say(p.massG, 'g')} at ${place.clock(p.deg)}`).join(', ') || 'nothing',
+      },
     ]);
   };
   const done = () =>
@@ -127,7 +141,11 @@ export const BalanceRun = ({ at, who, onDone }: RunProps) => {
             className="mx-auto w-full max-w-[560px]"
           />
           <p className="num text-center text-[26px]" role="status">
-            {wheel.moving ? 'It turns' : wheel.bottom === null ? 'Held' : `At the bottom: ${place.clock(wheel.bottom)}`}
+            {wheel.moving
+              ? 'It turns'
+              : wheel.bottom === null
+                ? 'Held'
+                : `At the bottom: ${place.clock(wheel.bottom)}`}
           </p>
         </>
       }

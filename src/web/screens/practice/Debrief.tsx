@@ -40,9 +40,17 @@ export const Debrief = ({ kind, working }: { kind: PracticeKind; working: Workin
         </tbody>
       </table>
       <h2 className="mt-4 text-[18px]">What cost what</h2>
-      {debrief.length > 0 ? <Reasons reasons={debrief} /> : <p className="text-ink2">Nothing was lost.</p>}
+      {debrief.length > 0 ? (
+        <Reasons reasons={debrief} />
+      ) : (
+        <p className="text-ink2">Nothing was lost.</p>
+      )}
       <h2 className="mt-4 text-[18px]">What the advice would have done</h2>
-      <ol className="max-h-[220px] overflow-y-auto" tabIndex={0} aria-label="What the advice would have done">
+      <ol
+        className="max-h-[220px] overflow-y-auto"
+        tabIndex={0}
+        aria-label="What the advice would have done"
+      >
         {advice.map((step, i) => (
           <li key={i} className="grid grid-cols-[32px_1fr] py-0.5">
             <span className="num text-ink2">{i + 1}</span>

@@ -61,7 +61,11 @@ export const LeakRun = ({ at, who, onDone }: RunProps) => {
   const tell = (what: 'leaks' | 'ordinary') => () => onDone([...acts, { do: what }], tookS());
   const wait = (days: number) => () => act({ do: 'read', days });
   useKeys([
-    ...WAITS.map(([key, days, says]) => ({ key, says: `Read it ${says.toLowerCase()}`, run: wait(days) })),
+    ...WAITS.map(([key, days, says]) => ({
+      key,
+      says: `Read it ${says.toLowerCase()}`,
+      run: wait(days),
+    })),
     { key: 'l', says: 'It leaks', run: tell('leaks') },
     { key: 'o', says: 'It is ordinary: the weather', run: tell('ordinary') },
   ]);
@@ -102,8 +106,8 @@ export const LeakRun = ({ at, who, onDone }: RunProps) => {
         {say(last.gaugeKpa, 'kPa')} on day {last.day}, {say(last.tempC, 'C', { digits: 0 })}
       </p>
       <p className="text-ink2">
-        {hidden.tube ? 'With a tube.' : 'Tubeless.'} {counted(readings.length, 'reading')} so far. A tire is as warm as
-        the day; the gauge shows one step at the finest.
+        {hidden.tube ? 'With a tube.' : 'Tubeless.'} {counted(readings.length, 'reading')} so far. A
+        tire is as warm as the day; the gauge shows one step at the finest.
       </p>
       <p>Wait, and read it again:</p>
       <div className="flex flex-wrap gap-2">

@@ -2,7 +2,13 @@ import { learnerOf, PRACTICE, type NextRound, type PracticeScore } from '../../.
 import { Button } from '../../parts/Button';
 
 /** What somebody has practiced, where it is lost, and what to try next. `rounds` of one person. */
-export const Learner = ({ rounds, onTry }: { rounds: readonly PracticeScore[]; onTry: (next: NextRound) => void }) => (
+export const Learner = ({
+  rounds,
+  onTry,
+}: {
+  rounds: readonly PracticeScore[];
+  onTry: (next: NextRound) => void;
+}) => (
   <table className="w-full text-[17px]">
     <thead>
       <tr className="border-b-2 border-ink text-left">
@@ -26,7 +32,9 @@ export const Learner = ({ rounds, onTry }: { rounds: readonly PracticeScore[]; o
           <th scope="row" className="head py-2 text-left">
             {PRACTICE[kind].title}
           </th>
-          <td className="num text-right">{standing.rounds === 0 ? '–' : `${standing.good} of ${standing.rounds}`}</td>
+          <td className="num text-right">
+            {standing.rounds === 0 ? '–' : `${standing.good} of ${standing.rounds}`}
+          </td>
           <td className="num hidden text-right sm:table-cell">
             {standing.medianCost === null
               ? '–'

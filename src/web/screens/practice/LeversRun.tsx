@@ -27,18 +27,32 @@ import { useRound } from './use-round';
 
 const WHEEL = { build: 'spoked', spokes: 36 } as const;
 const BITES_MM = [LEAST_BITE_MM, 40, 50, 60, 70, 90];
-const HARM: readonly LeverSeen['is'][] = ['stuck', 'on the lock', 'pinched', 'scratched', 'keeper lifts'];
+const HARM: readonly LeverSeen['is'][] = [
+  'stuck',
+  'on the lock',
+  'pinched',
+  'scratched',
+  'keeper lifts',
+];
 
 /** How the bead lies: what is in the well, what sits up at both its ends, and where the tube was pinched. */
 const marksOf = (bead: HiddenBead, state: BeadState, picked: number | null): DialMark[] => {
   const { startDeg, fromDeg, onDeg, upDeg, over } = state;
   const locks = lockMarks({ rimLockDegs: [...bead.lockDegs] });
   const pinches = state.pinchedDegs.map((deg): DialMark => ({ is: 'rest', deg, label: 'pinched' }));
-  const knee = state.kneelDeg === null ? [] : [{ is: 'rest' as const, deg: state.kneelDeg, label: 'knee' }];
+  const knee =
+    state.kneelDeg === null ? [] : [{ is: 'rest' as const, deg: state.kneelDeg, label: 'knee' }];
   if (startDeg === null || over)
-    return [...locks, ...pinches, ...(picked === null || over ? [] : [{ is: 'start' as const, deg: picked }])];
+    return [
+      ...locks,
+      ...pinches,
+      ...(picked === null || over ? [] : [{ is: 'start' as const, deg: picked }]),
+    ];
   const up = Math.min(upDeg, onDeg) / 2;
-  const arc = (from: number, to: number) => ({ fromDeg: normalDeg(fromDeg + from), toDeg: normalDeg(fromDeg + to) });
+  const arc = (from: number, to: number) => ({
+    fromDeg: normalDeg(fromDeg + from),
+    toDeg: normalDeg(fromDeg + to),
+  });
   return [
     ...locks,
     ...pinches,
@@ -46,7 +60,11 @@ const marksOf = (bead: HiddenBead, state: BeadState, picked: number | null): Dia
     ...(picked === null ? [] : [{ is: 'rest' as const, deg: picked, label: 'here' }]),
     { is: 'start', deg: startDeg },
     ...(onDeg - 2 * up > 4 ? [{ is: 'far', lies: 'well', ...arc(up, onDeg - up) } as const] : []),
-    ...(up > 2 ? [arc(0, up), arc(onDeg - up, onDeg)].map((a) => ({ is: 'far', lies: 'seat', ...a }) as const) : []),
+    ...(up > 2
+      ? [arc(0, up), arc(onDeg - up, onDeg)].map(
+          (a) => ({ is: 'far', lies: 'seat', ...a }) as const,
+        )
+      : []),
   ];
 };
 

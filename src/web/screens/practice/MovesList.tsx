@@ -2,7 +2,11 @@ import type { ReactNode } from 'react';
 
 /** What was done so far, the newest first, with its number. */
 export const MovesList = ({ label, moves }: { label: string; moves: readonly ReactNode[] }) => (
-  <ol className="max-h-[200px] overflow-y-auto" tabIndex={0} aria-label={`${label}, the newest first`}>
+  <ol
+    className="max-h-[200px] overflow-y-auto"
+    tabIndex={0}
+    aria-label={`${label}, the newest first`}
+  >
     {moves
       .map((move, i) => (
         <li key={i} className="grid grid-cols-[32px_1fr] py-0.5">

@@ -108,7 +108,11 @@ export const PairRun = ({ at, who, onDone }: RunProps) => {
   const none = doing({ do: 'no pair' });
   const done = () => onDone(acts, tookS());
   useKeys([
-    ...hidden.tires.map((_, i) => ({ key: String(i + 1), says: `Pick tire ${i + 1}`, run: () => setTire(i + 1) })),
+    ...hidden.tires.map((_, i) => ({
+      key: String(i + 1),
+      says: `Pick tire ${i + 1}`,
+      run: () => setTire(i + 1),
+    })),
     { key: 'a', says: 'Bring the picked one to the pressure', run: () => void fill() },
     { key: 't', says: 'Tape the picked one', run: () => void tape() },
     { key: 'p', says: 'The picked one and the other are a pair', run: () => void pair() },
@@ -122,7 +126,8 @@ export const PairRun = ({ at, who, onDone }: RunProps) => {
       picture={<Rack hidden={hidden} state={state} picked={tire} onPick={setTire} />}
     >
       <p>
-        A driven pair. Rollout is taped at <strong className="num">{say(hidden.measureKpa, 'kPa')}</strong>.
+        A driven pair. Rollout is taped at{' '}
+        <strong className="num">{say(hidden.measureKpa, 'kPa')}</strong>.
       </p>
       {!isOver && (
         <>
@@ -132,7 +137,9 @@ export const PairRun = ({ at, who, onDone }: RunProps) => {
               unit="kPa"
               value={text}
               onChange={setText}
-              problem={isPressure ? null : `A pressure from ${say(5, 'kPa')} to ${say(690, 'kPa')}.`}
+              problem={
+                isPressure ? null : `A pressure from ${say(5, 'kPa')} to ${say(690, 'kPa')}.`
+              }
             />
             <Button hotkey="A" onClick={fill}>
               Air in tire {tire}

@@ -13,16 +13,33 @@ export const RimCut = ({ bead, state }: { bead: HiddenBead; state: BeadState }) 
     ? 'The bead is over.'
     : `Of what is on, ${Math.round(upShare * 100)} % sits up on its seat; the rest lies in the well.`;
   return (
-    <svg viewBox="0 0 240 160" role="img" aria-label={`The rim cut through. ${says}`} className="w-full max-w-[280px]">
+    <svg
+      viewBox="0 0 240 160"
+      role="img"
+      aria-label={`The rim cut through. ${says}`}
+      className="w-full max-w-[280px]"
+    >
       <path d={RIM} fill="none" className="stroke-lip" strokeWidth="7" strokeLinejoin="round" />
-      {fillPx > 0 && <rect x="92" y={Y.well + 6 - fillPx} width="56" height={fillPx} rx="5" className="fill-water3" />}
+      {fillPx > 0 && (
+        <rect
+          x="92"
+          y={Y.well + 6 - fillPx}
+          width="56"
+          height={fillPx}
+          rx="5"
+          className="fill-water3"
+        />
+      )}
       <g className="cut-bead" style={{ transform: `translateY(${farY}px)` }}>
         <circle cx="120" cy="0" r="9" className="fill-ink" />
         <text x="120" y="-15" textAnchor="middle" fontSize="13" className="head fill-ink">
           far side
         </text>
       </g>
-      <g className="cut-bead" style={{ transform: `translateY(${state.over ? Y.seat - 10 : Y.flange - 14}px)` }}>
+      <g
+        className="cut-bead"
+        style={{ transform: `translateY(${state.over ? Y.seat - 10 : Y.flange - 14}px)` }}
+      >
         <circle cx={state.over ? 194 : 213} cy="0" r="9" className="fill-water" />
       </g>
     </svg>

@@ -8,7 +8,10 @@ import { useEasedDeg } from './use-eased-deg';
 const STEP_DEG = 3;
 /** So far to both sides of the needle the rim is seen. */
 const SEEN_DEG = 24;
-const OFFSETS = Array.from({ length: 2 * (SEEN_DEG / STEP_DEG) + 1 }, (_, i) => i * STEP_DEG - SEEN_DEG);
+const OFFSETS = Array.from(
+  { length: 2 * (SEEN_DEG / STEP_DEG) + 1 },
+  (_, i) => i * STEP_DEG - SEEN_DEG,
+);
 /** A millimeter is drawn so much larger. */
 const PX_PER_MM = 16;
 const [W, H, MIDDLE] = [420, 150, 75];
@@ -30,7 +33,8 @@ const between = (table: readonly number[], deg: number): number => {
 export const RimSwing = ({ wheel, deg }: { wheel: HiddenSpokes; deg: number }) => {
   const { say } = useUnits();
   const table = useMemo(() => {
-    const of = (side: Side) => Array.from({ length: 360 / STEP_DEG }, (_, i) => wheel[side](i * STEP_DEG));
+    const of = (side: Side) =>
+      Array.from({ length: 360 / STEP_DEG }, (_, i) => wheel[side](i * STEP_DEG));
     return { sideMm: of('sideMm'), upMm: of('upMm') };
   }, [wheel]);
   const at = useEasedDeg(deg);
@@ -47,9 +51,28 @@ export const RimSwing = ({ wheel, deg }: { wheel: HiddenSpokes; deg: number }) =
       aria-label={`The rim at the needle, much larger: ${say(side, 'mm', { digits: 1 })} to the side, ${say(up, 'mm', { digits: 1 })} up`}
       className="w-full"
     >
-      <path d={`M70 6V${H - 6}M185 96H405`} className="stroke-stone3" strokeWidth="2" strokeDasharray="4 5" />
-      <path d={edge} fill="none" className="stroke-ink" strokeWidth="16" strokeLinecap="round" strokeLinejoin="round" />
-      <path d={face} fill="none" className="stroke-ink" strokeWidth="16" strokeLinecap="round" strokeLinejoin="round" />
+      <path
+        d={`M70 6V${H - 6}M185 96H405`}
+        className="stroke-stone3"
+        strokeWidth="2"
+        strokeDasharray="4 5"
+      />
+      <path
+        d={edge}
+        fill="none"
+        className="stroke-ink"
+        strokeWidth="16"
+        strokeLinecap="round"
+        strokeLinejoin="round"
+      />
+      <path
+        d={face}
+        fill="none"
+        className="stroke-ink"
+        strokeWidth="16"
+        strokeLinecap="round"
+        strokeLinejoin="round"
+      />
       <path d={`M146 ${MIDDLE}L160 ${MIDDLE - 7}V${MIDDLE + 7}Z`} className="fill-water" />
       <path d="M295 20L288 6H302Z" className="fill-water" />
       <text x="405" y={H - 8} textAnchor="end" fontSize="14" className="fill-ink2">

@@ -44,7 +44,9 @@ const feltNow = (acts: readonly RingAct[], seen: readonly RingSeen[]): Map<numbe
 
 const nearest = (deg: number): number =>
   BOLTS.reduce((near, bolt) =>
-    Math.abs(angleBetween(deg, boltDeg(bolt))) < Math.abs(angleBetween(deg, boltDeg(near))) ? bolt : near,
+    Math.abs(angleBetween(deg, boltDeg(bolt))) < Math.abs(angleBetween(deg, boltDeg(near)))
+      ? bolt
+      : near,
   );
 
 const doneWords = (act: RingAct): string => {
@@ -74,7 +76,8 @@ export const RingRun = ({ at, who, onDone }: RunProps) => {
   const doing = (it: RingAct) => () => !isOver && act(it);
   const feel = doing({ do: 'feel', bolt });
   const turn = doing({ do: 'turn', bolt, quarters: Number(quarters) });
-  const onTo = (by: 1 | -1) => setBolt((b) => ((b - 1 + by + RING_BOLTS.count) % RING_BOLTS.count) + 1);
+  const onTo = (by: 1 | -1) =>
+    setBolt((b) => ((b - 1 + by + RING_BOLTS.count) % RING_BOLTS.count) + 1);
   const done = () => onDone(acts, tookS());
   useKeys([
     { key: 'b', says: 'Measure a bundle', run: () => void doing({ do: 'bundle' })() },
@@ -83,7 +86,11 @@ export const RingRun = ({ at, who, onDone }: RunProps) => {
     { key: ',', says: 'Back to the bolt before', run: () => onTo(-1) },
     { key: 'f', says: 'Feeler at the bolt', run: () => void feel() },
     { key: 't', says: 'Turn the bolt', run: () => void turn() },
-    { key: 'h', says: 'Half a turn each, all round', run: () => void doing({ do: 'half a turn each' })() },
+    {
+      key: 'h',
+      says: 'Half a turn each, all round',
+      run: () => void doing({ do: 'half a turn each' })(),
+    },
     { key: 'q', says: 'Torque them all', run: () => void doing({ do: 'torque' })() },
     { key: 'x', says: 'Call it off', run: () => void doing({ do: 'call it off' })() },
     { key: 'n', says: 'Done: how it went', run: done },
@@ -153,7 +160,12 @@ export const RingRun = ({ at, who, onDone }: RunProps) => {
               onChange={(v) => setBolt(Number(v))}
               options={BOLTS.map((n) => [String(n), `bolt ${n}`] as const)}
             />
-            <ChoiceField label="Turned by" value={quarters} onChange={setQuarters} options={QUARTERS} />
+            <ChoiceField
+              label="Turned by"
+              value={quarters}
+              onChange={setQuarters}
+              options={QUARTERS}
+            />
           </div>
           <div className="flex flex-wrap gap-2">
             <Button hotkey="F" onClick={feel}>
@@ -177,7 +189,10 @@ export const RingRun = ({ at, who, onDone }: RunProps) => {
       </h2>
       <MovesList
         label="Moves so far"
-        moves={acts.map((it, i) => `${doneWords(it)}${seen[i] ? `: ${say(seen[i].mm, 'mm', { digits: 2 })}` : ''}`)}
+        moves={acts.map(
+          (it, i) =>
+            `${doneWords(it)}${seen[i] ? `: ${say(seen[i].mm, 'mm', { digits: 2 })}` : ''}`,
+        )}
       />
     </RunLayout>
   );

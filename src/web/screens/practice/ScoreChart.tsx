@@ -2,7 +2,13 @@ import { CartesianGrid, ComposedChart, Line, ResponsiveContainer, XAxis, YAxis }
 import type { PracticeScore } from '../../../core/practice';
 
 /** What round after round cost, beside the advice; `counts` names it. `rounds` the oldest first. */
-export default function ScoreChart({ rounds, counts }: { rounds: readonly PracticeScore[]; counts: string }) {
+export default function ScoreChart({
+  rounds,
+  counts,
+}: {
+  rounds: readonly PracticeScore[];
+  counts: string;
+}) {
   const data = rounds.map((r, i) => ({ n: i + 1, you: r.cost, advised: r.advisedCost }));
   return (
     <div
@@ -11,7 +17,11 @@ export default function ScoreChart({ rounds, counts }: { rounds: readonly Practi
       aria-label={`${data.length} rounds: your ${counts} from ${data[0]!.you} in the first to ${data.at(-1)!.you} in the last, as advised ${data.at(-1)!.advised}`}
     >
       <ResponsiveContainer width="100%" height="100%">
-        <ComposedChart data={data} margin={{ top: 8, right: 12, bottom: 0, left: 0 }} accessibilityLayer={false}>
+        <ComposedChart
+          data={data}
+          margin={{ top: 8, right: 12, bottom: 0, left: 0 }}
+          accessibilityLayer={false}
+        >
           <CartesianGrid stroke="var(--stone3)" vertical={false} />
           <XAxis
             dataKey="n"
@@ -21,7 +31,13 @@ export default function ScoreChart({ rounds, counts }: { rounds: readonly Practi
             stroke="var(--ink2)"
             tickLine={false}
           />
-          <YAxis stroke="var(--ink2)" domain={[0, 'dataMax']} allowDecimals={false} tickLine={false} width={32} />
+          <YAxis
+            stroke="var(--ink2)"
+            domain={[0, 'dataMax']}
+            allowDecimals={false}
+            tickLine={false}
+            width={32}
+          />
           <Line
             dataKey="advised"
             stroke="var(--ink2)"

@@ -1,5 +1,10 @@
 import { lazy, Suspense } from 'react';
-import { PRACTICE, standingOf, type PracticeKind, type PracticeScore } from '../../../core/practice';
+import {
+  PRACTICE,
+  standingOf,
+  type PracticeKind,
+  type PracticeScore,
+} from '../../../core/practice';
 import { counted } from '../../../core/units';
 import { Fallback } from '../../parts/Fallback';
 import { VerdictShape } from '../../parts/VerdictMark';
@@ -25,15 +30,17 @@ export const Scores = ({
         {counted(standing.rounds, 'round')}: {level}; {standing.good} ended well
         {standing.medianCost !== null && (
           <>
-            ; in the middle <strong className="num">{standing.medianCost}</strong> {many}, as advised{' '}
-            <strong className="num">{standing.medianAdvised}</strong>
+            ; in the middle <strong className="num">{standing.medianCost}</strong> {many}, as
+            advised <strong className="num">{standing.medianAdvised}</strong>
           </>
         )}
         .
       </p>
       {rounds.length > 1 && (
         <>
-          <p className="mt-2 text-[15px] text-ink2">Round by round, {many}: yours in full, the advice’s dashed.</p>
+          <p className="mt-2 text-[15px] text-ink2">
+            Round by round, {many}: yours in full, the advice’s dashed.
+          </p>
           <Fallback instead={<p className="text-ink2">The chart could not be loaded.</p>}>
             <Suspense fallback={<p className="text-ink2">Drawing …</p>}>
               <ScoreChart rounds={rounds} counts={many} />
@@ -43,7 +50,10 @@ export const Scores = ({
       )}
       <ol className="mt-2 max-h-[280px] overflow-y-auto" tabIndex={0} aria-label="Rounds">
         {[...rounds].reverse().map((r) => (
-          <li key={r.id} className="grid grid-cols-[28px_110px_1fr] items-center gap-2 border-b border-stone3 py-1.5">
+          <li
+            key={r.id}
+            className="grid grid-cols-[28px_110px_1fr] items-center gap-2 border-b border-stone3 py-1.5"
+          >
             <VerdictShape verdict={r.good ? 'good' : 'check'} size={20} />
             <time className="num text-[15px] text-ink2" dateTime={r.at}>
               {r.at.slice(0, 10)}

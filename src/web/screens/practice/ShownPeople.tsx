@@ -50,7 +50,9 @@ export const ShownPeople = () => {
     <section aria-label="In the shop" className="mt-6">
       <h2 className="mb-1 border-t-2 border-ink pt-2 text-[22px]">In the shop</h2>
       {data.people.length === 0 ? (
-        <p className="text-ink2">Nobody lets the shop see how they get on. Each of us can, on this page.</p>
+        <p className="text-ink2">
+          Nobody lets the shop see how they get on. Each of us can, on this page.
+        </p>
       ) : (
         <ul>
           {data.people.map((shown) => (

@@ -45,18 +45,26 @@ const Wheel = ({ wheel }: { wheel: FitContext }) => {
 /** Sidewalls on the screen: which one suits, which one must be refused, and why; an answer is judged at once. */
 export const SidewallRun = ({ at, who, onDone }: RunProps) => {
   const { acts, act, tookS } = useRound<SidewallAct>(at, who);
-  const hidden = useMemo(() => hiddenSidewall(at.seed, at.level as SidewallLevel), [at.seed, at.level]);
+  const hidden = useMemo(
+    () => hiddenSidewall(at.seed, at.level as SidewallLevel),
+    [at.seed, at.level],
+  );
   const [tire, setTire] = useState(1);
   const [why, setWhy] = useState<Topic>('size');
   const judged = acts.map((it) => judgeAnswer(hidden, it));
-  const answered = (what: SidewallAct['do']) => acts.some((it, i) => it.do === what && judged[i]!.right);
+  const answered = (what: SidewallAct['do']) =>
+    acts.some((it, i) => it.do === what && judged[i]!.right);
   const isDone = isAnswered(hidden, acts);
   const say = (it: SidewallAct) => () => !isDone && act(it);
   const fits = say({ do: 'fits', tire });
   const refuse = say({ do: 'refuse', tire, why });
   const done = () => onDone(acts, tookS());
   useKeys([
-    ...hidden.tires.map((_, i) => ({ key: String(i + 1), says: `Pick tire ${i + 1}`, run: () => setTire(i + 1) })),
+    ...hidden.tires.map((_, i) => ({
+      key: String(i + 1),
+      says: `Pick tire ${i + 1}`,
+      run: () => setTire(i + 1),
+    })),
     { key: 'f', says: 'The picked one suits', run: () => void fits() },
     { key: 'r', says: 'The picked one must be refused', run: () => void refuse() },
     { key: 'n', says: 'Done: how it went', run: done },
@@ -66,7 +74,9 @@ export const SidewallRun = ({ at, who, onDone }: RunProps) => {
       <section aria-label="The rack">
         <Wheel wheel={hidden.wheel} />
         <fieldset className="mt-4 grid gap-2">
-          <legend className="mb-1 text-[15px] text-ink2">Which one suits? And which one must be refused?</legend>
+          <legend className="mb-1 text-[15px] text-ink2">
+            Which one suits? And which one must be refused?
+          </legend>
           {hidden.tires.map(({ marking, tread, dateCode }, i) => (
             <label
               key={i}
@@ -96,7 +106,12 @@ export const SidewallRun = ({ at, who, onDone }: RunProps) => {
               Tire {tire} suits
             </Button>
             <div className="grid grid-cols-[1fr_auto] items-end gap-2">
-              <ChoiceField label="Refused for" value={why} onChange={(v) => setWhy(v as Topic)} options={WHY} />
+              <ChoiceField
+                label="Refused for"
+                value={why}
+                onChange={(v) => setWhy(v as Topic)}
+                options={WHY}
+              />
               <Button hotkey="R" disabled={answered('refuse')} onClick={refuse}>
                 Refuse tire {tire}
               </Button>
@@ -109,9 +124,13 @@ export const SidewallRun = ({ at, who, onDone }: RunProps) => {
             <li key={i} className="grid grid-cols-[28px_1fr] gap-2">
               <VerdictShape verdict={judged[i]!.right ? 'good' : 'check'} size={20} />
               <span>
-                {it.do === 'fits' ? `Tire ${it.tire} suits` : `Tire ${it.tire} refused for ${TOPIC_WORDS[it.why]}`}:{' '}
-                {judged[i]!.right ? 'right.' : 'no.'}{' '}
-                {it.do === 'fits' && <span className="text-ink2">{judged[i]!.reasons[0]?.says}</span>}
+                {it.do === 'fits'
+                  ? `Tire ${it.tire} suits`
+                  : `Tire ${it.tire} refused for ${TOPIC_WORDS[it.why]}`}
+                : {judged[i]!.right ? 'right.' : 'no.'}{' '}
+                {it.do === 'fits' && (
+                  <span className="text-ink2">{judged[i]!.reasons[0]?.says}</span>
+                )}
               </span>
             </li>
           ))}

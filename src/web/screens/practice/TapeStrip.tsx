@@ -11,7 +11,10 @@ export const TapeStrip = ({ share }: { share: number | null }) => {
   return (
     <svg viewBox={`0 0 ${W} ${H}`} aria-hidden="true" className="w-full">
       <path d={`M0 ${H / 2}H${BREAK - 6}`} className="stroke-ink" strokeWidth="14" />
-      <path d={`M${BREAK - 4} 3L${BREAK - 10} ${H - 3}M${BREAK + 6} 3L${BREAK} ${H - 3}`} className="stroke-ink2" />
+      <path
+        d={`M${BREAK - 4} 3L${BREAK - 10} ${H - 3}M${BREAK + 6} 3L${BREAK} ${H - 3}`}
+        className="stroke-ink2"
+      />
       {share === null ? (
         <path
           d={`M${BREAK + 4} ${H / 2}H${W}`}
@@ -22,7 +25,11 @@ export const TapeStrip = ({ share }: { share: number | null }) => {
         />
       ) : (
         <>
-          <path d={`M${BREAK + 4} ${H / 2}H${end.toFixed(1)}`} className="stroke-ink" strokeWidth="14" />
+          <path
+            d={`M${BREAK + 4} ${H / 2}H${end.toFixed(1)}`}
+            className="stroke-ink"
+            strokeWidth="14"
+          />
           <path d={`M${end.toFixed(1)} 2V${H - 2}`} className="stroke-water" strokeWidth="4" />
         </>
       )}

@@ -65,10 +65,12 @@ export const TrueRun = ({ at, who, onDone }: RunProps) => {
     deg === null
       ? null
       : degs.reduce(
-          (near, d, i) => (Math.abs(angleBetween(deg, d)) < Math.abs(angleBetween(deg, degs[near]!)) ? i : near),
+          (near, d, i) =>
+            Math.abs(angleBetween(deg, d)) < Math.abs(angleBetween(deg, degs[near]!)) ? i : near,
           0,
         ) + 1;
-  const turn = (sign: 1 | -1) => () => spoke !== null && act({ spoke, eighths: sign * Number(eighths) });
+  const turn = (sign: 1 | -1) => () =>
+    spoke !== null && act({ spoke, eighths: sign * Number(eighths) });
   const done = () => onDone(acts, tookS());
   useKeys([
     { key: '.', says: 'On to the next spoke', run: () => pick((deg ?? 0) + step) },
@@ -77,8 +79,14 @@ export const TrueRun = ({ at, who, onDone }: RunProps) => {
     { key: 'l', says: 'Loosen the nipple at the needle', run: () => void turn(-1)() },
     { key: 'n', says: 'It runs true: how it went', run: done },
   ]);
-  const marks = useMemo((): DialMark[] => (deg === null ? [] : [{ is: 'rest', deg, label: 'the needle' }]), [deg]);
-  const wheelOf = useMemo(() => ({ build: 'spoked', spokes: hidden.spokes }) as const, [hidden.spokes]);
+  const marks = useMemo(
+    (): DialMark[] => (deg === null ? [] : [{ is: 'rest', deg, label: 'the needle' }]),
+    [deg],
+  );
+  const wheelOf = useMemo(
+    () => ({ build: 'spoked', spokes: hidden.spokes }) as const,
+    [hidden.spokes],
+  );
   return (
     <RunLayout
       shows="The wheel"
@@ -100,15 +108,23 @@ export const TrueRun = ({ at, who, onDone }: RunProps) => {
         <Needle label="Up and down" mm={reading?.radialMm ?? null} />
       </div>
       <p className="text-[15px] text-ink2">
-        Toward the disc side and outward are plus. Spoke 1 is the first after the valve and goes to the disc side, the
-        next to the other, by turns.
+        Toward the disc side and outward are plus. Spoke 1 is the first after the valve and goes to
+        the disc side, the next to the other, by turns.
       </p>
       <div className="grid grid-cols-[1fr_auto_auto] items-end gap-2">
         <PlaceField key={fieldKey} label="The needle stands at" deg={deg} onPlace={setDeg} />
-        <Button hotkey="," aria-label="Back to the spoke before" onClick={() => pick((deg ?? 0) - step)}>
+        <Button
+          hotkey=","
+          aria-label="Back to the spoke before"
+          onClick={() => pick((deg ?? 0) - step)}
+        >
           Back
         </Button>
-        <Button hotkey="." aria-label="On to the next spoke" onClick={() => pick((deg ?? 0) + step)}>
+        <Button
+          hotkey="."
+          aria-label="On to the next spoke"
+          onClick={() => pick((deg ?? 0) + step)}
+        >
           On
         </Button>
       </div>

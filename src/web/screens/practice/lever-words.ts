@@ -16,7 +16,11 @@ export const leverActWords = (act: LeverAct, say: Say): string => {
     case 'bite':
       return `${say.mm(act.mm, 0)} ${act.end === 'clockwise' ? 'clockwise' : 'the other way'}`;
     default:
-      return act.do === 'feel' ? 'felt for the tube' : act.do === 'push down' ? 'pushed down' : 'lock pressed in';
+      return act.do === 'feel'
+        ? 'felt for the tube'
+        : act.do === 'push down'
+          ? 'pushed down'
+          : 'lock pressed in';
   }
 };
 

@@ -34,7 +34,10 @@ export const useTurningWheel = ({ heavy, weights, bandG, pace }: Options) => {
   const [moving, setMoving] = useState(false);
   const [bottom, setBottom] = useState<number | null>(null);
 
-  const draw = useCallback(() => dial.current?.style.setProperty('--turn', `${motion.current.turnDeg}deg`), []);
+  const draw = useCallback(
+    () => dial.current?.style.setProperty('--turn', `${motion.current.turnDeg}deg`),
+    [],
+  );
   useEffect(() => {
     draw();
   }, [draw]);
@@ -87,7 +90,8 @@ export const useTurningWheel = ({ heavy, weights, bandG, pace }: Options) => {
     bottom,
     /** What is at the bottom is brought to a side and let go. */
     letGo: useCallback(
-      (from: 'left' | 'right') => begin({ turnDeg: turnTo(bottomDeg(motion.current), from === 'left' ? 9 : 3) }),
+      (from: 'left' | 'right') =>
+        begin({ turnDeg: turnTo(bottomDeg(motion.current), from === 'left' ? 9 : 3) }),
       [begin],
     ),
     push: useCallback(

@@ -37,8 +37,16 @@ const PRESSURE: readonly Reading[] = [
 /** Which readings close what. */
 const ASKED: Record<Look, Asked> = {
   pressure: { readings: PRESSURE, judged: true, says: 'Cold, with the gauge that set it.' },
-  leak: { readings: PRESSURE, judged: false, says: 'Bead, stem and core with soapy water, then the gauge.' },
-  bolts: { readings: [], judged: true, says: 'Cold bolts again at their torque; weights still there; spokes ring.' },
+  leak: {
+    readings: PRESSURE,
+    judged: false,
+    says: 'Bead, stem and core with soapy water, then the gauge.',
+  },
+  bolts: {
+    readings: [],
+    judged: true,
+    says: 'Cold bolts again at their torque; weights still there; spokes ring.',
+  },
   age: { readings: [], judged: true, says: 'Cracks in sidewall and grooves, bead, valve.' },
   anything: { readings: [], judged: true, says: '' },
   tread: {
@@ -81,7 +89,8 @@ const Form = ({ row, onDone }: { row: RecheckRow; onDone: () => void }) => {
       return {
         field,
         label,
-        value: unit === null ? (/^\d{1,3}$/.test(text.trim()) ? Number(text) : null) : read(text, unit),
+        value:
+          unit === null ? (/^\d{1,3}$/.test(text.trim()) ? Number(text) : null) : read(text, unit),
       };
     });
     const missing = values.find((v) => v.value === null);
@@ -91,7 +100,10 @@ const Form = ({ row, onDone }: { row: RecheckRow; onDone: () => void }) => {
     const body = row.look === 'calibration' ? { onDate: day } : { ...readings, ...judged };
     setProblem(null);
     try {
-      await send({ id: row.id, looked: { id: entryId, who, onDate: today(), read: body } }).unwrap();
+      await send({
+        id: row.id,
+        looked: { id: entryId, who, onDate: today(), read: body },
+      }).unwrap();
       await dispatch(shopChanged());
       dispatch(announce({ text: `Looked at: ${row.what}.`, tone: 'good' }));
       onDone();
@@ -127,8 +139,12 @@ const Form = ({ row, onDone }: { row: RecheckRow; onDone: () => void }) => {
           />
         ))}
       </div>
-      {row.look === 'calibration' && <TextField label="Calibrated on" type="date" value={day} onChange={setDay} />}
-      {asked.judged && <TextField label="What was found" value={found} onChange={setFound} maxLength={300} />}
+      {row.look === 'calibration' && (
+        <TextField label="Calibrated on" type="date" value={day} onChange={setDay} />
+      )}
+      {asked.judged && (
+        <TextField label="What was found" value={found} onChange={setFound} maxLength={300} />
+      )}
       {problem && (
         <p role="alert" className="text-stop">
           {problem}
@@ -169,7 +185,12 @@ const Inside = ({ id, onDone }: { id: string; onDone: () => void }) => {
   return (
     <Sheet title={row?.what ?? LOOK_WORDS.anything} closes="Close without a reading">
       {error && <p role="alert">{visitProblem(error)}</p>}
-      {row && (row.closed || row.passedBy !== null ? <Over row={row} /> : <Form row={row} onDone={onDone} />)}
+      {row &&
+        (row.closed || row.passedBy !== null ? (
+          <Over row={row} />
+        ) : (
+          <Form row={row} onDone={onDone} />
+        ))}
     </Sheet>
   );
 };

@@ -30,7 +30,10 @@ export const WheelRechecks = ({ wheelId }: { wheelId: string }) => {
           </li>
         ))}
         {over.map((row) => (
-          <li key={row.id} className="flex flex-wrap gap-x-4 border-b border-stone3 px-2 py-2 text-[15px] text-ink2">
+          <li
+            key={row.id}
+            className="flex flex-wrap gap-x-4 border-b border-stone3 px-2 py-2 text-[15px] text-ink2"
+          >
             <span className="w-40">{row.closed!.at.slice(0, 10)}</span>
             <span>
               {row.what}: {row.closed!.good ? 'as it should be' : 'not as it should be'}

@@ -22,7 +22,9 @@ export const dueDayText = (day: string, today: string): string => {
 
 /** `Vellan Strada 700, rear wheel`, or the tool. */
 export const recheckName = ({ tool, machineName, position }: RecheckRow): string =>
-  tool ? tool.name : `${machineName}${position === null ? '' : `, ${POSITION_WORDS[position].toLowerCase()}`}`;
+  tool
+    ? tool.name
+    : `${machineName}${position === null ? '' : `, ${POSITION_WORDS[position].toLowerCase()}`}`;
 
 /** Where a row is closed: at its wheel, or in the list where there is none. */
 export const recheckAddress = ({ id, wheelId }: RecheckRow): string =>

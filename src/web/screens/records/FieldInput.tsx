@@ -28,7 +28,10 @@ const Fasteners = ({
   <fieldset className="col-span-full border-t-2 border-ink pt-2">
     <legend className="head pr-3 text-xl">{label}</legend>
     {list.map((f, i) => (
-      <div key={i} className="mb-3 grid grid-cols-2 items-end gap-3 sm:grid-cols-[3fr_2fr_3fr_2fr_2fr_auto]">
+      <div
+        key={i}
+        className="mb-3 grid grid-cols-2 items-end gap-3 sm:grid-cols-[3fr_2fr_3fr_2fr_2fr_auto]"
+      >
         <TextField
           label="Fastener"
           value={f.name}
@@ -38,7 +41,9 @@ const Fasteners = ({
         <ChoiceField
           label="Wheel"
           value={f.wheel}
-          onChange={(wheel) => onChange(replaced(list, i, { wheel: wheel as FastenerDraft['wheel'] }))}
+          onChange={(wheel) =>
+            onChange(replaced(list, i, { wheel: wheel as FastenerDraft['wheel'] }))
+          }
           options={[
             ['front', 'front'],
             ['rear', 'rear'],
@@ -60,7 +65,9 @@ const Fasteners = ({
         <ChoiceField
           label="New each time"
           value={f.renews}
-          onChange={(renews) => onChange(replaced(list, i, { renews: renews as FastenerDraft['renews'] }))}
+          onChange={(renews) =>
+            onChange(replaced(list, i, { renews: renews as FastenerDraft['renews'] }))
+          }
           options={RENEWS.map((r) => [r, r] as const)}
         />
         <Button small onClick={() => onChange(list.filter((_, j) => j !== i))}>
@@ -70,7 +77,9 @@ const Fasteners = ({
     ))}
     <Button
       small
-      onClick={() => onChange([...list, { name: '', wheel: 'any', torque: '', socket: '', renews: 'nothing' }])}
+      onClick={() =>
+        onChange([...list, { name: '', wheel: 'any', torque: '', socket: '', renews: 'nothing' }])
+      }
     >
       One more fastener
     </Button>
@@ -91,7 +100,10 @@ const DatedList = ({
   <fieldset className="col-span-full border-t-2 border-ink pt-2">
     <legend className="head pr-3 text-xl">{label}</legend>
     {list.map((r, i) => (
-      <div key={i} className="mb-3 grid grid-cols-2 items-end gap-3 sm:grid-cols-[3fr_3fr_3fr_auto]">
+      <div
+        key={i}
+        className="mb-3 grid grid-cols-2 items-end gap-3 sm:grid-cols-[3fr_3fr_3fr_auto]"
+      >
         <TextField
           label="Measured on"
           type="date"
@@ -104,7 +116,9 @@ const DatedList = ({
             label={n.label}
             unit={n.unit}
             value={r[n.key] ?? ''}
-            onChange={(text) => onChange(replaced(list, i, { [n.key]: text } as Partial<DatedDraft>))}
+            onChange={(text) =>
+              onChange(replaced(list, i, { [n.key]: text } as Partial<DatedDraft>))
+            }
           />
         ))}
         <Button small onClick={() => onChange(list.filter((_, j) => j !== i))}>
@@ -124,7 +138,14 @@ export const FieldInput = ({ field, value, problem, onChange }: Props) => {
   if (form.as === 'fasteners')
     return <Fasteners list={value as FastenerDraft[]} onChange={onChange} label={field.label} />;
   if (form.as === 'dated')
-    return <DatedList list={value as DatedDraft[]} of={form.of} onChange={onChange} label={field.label} />;
+    return (
+      <DatedList
+        list={value as DatedDraft[]}
+        of={form.of}
+        onChange={onChange}
+        label={field.label}
+      />
+    );
   const common = {
     label: field.label,
     value: value as string,
@@ -154,7 +175,14 @@ export const FieldInput = ({ field, value, problem, onChange }: Props) => {
         />
       );
     case 'machine':
-      return <RecordPick kind="machines" none="pick one" nameOf={(m) => `${m.name}, ${m.rider}`} {...common} />;
+      return (
+        <RecordPick
+          kind="machines"
+          none="pick one"
+          nameOf={(m) => `${m.name}, ${m.rider}`}
+          {...common}
+        />
+      );
     case 'quantity':
       return <QuantityField {...common} unit={form.unit} />;
     case 'whole':

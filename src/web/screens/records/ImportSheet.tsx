@@ -27,7 +27,8 @@ interface ImportForm {
 const checkFiles = ({ files }: ImportForm): void => {
   const file = files[0];
   if (!file) throw new InputError('files', 'No file is picked.', 'a CSV file');
-  if (file.size > MOST_BYTES) throw new InputError('files', 'The file is too large.', 'at most 30 MB and 60,000 rows');
+  if (file.size > MOST_BYTES)
+    throw new InputError('files', 'The file is too large.', 'at most 30 MB and 60,000 rows');
 };
 const SCHEMA = whole<ImportForm>(checkFiles);
 
@@ -38,7 +39,13 @@ const BAR =
   'block h-3 w-full appearance-none overflow-hidden rounded-full bg-stone3 [&::-moz-progress-bar]:bg-water [&::-webkit-progress-bar]:bg-stone3 [&::-webkit-progress-value]:bg-water';
 
 /** How far it is, and a way to give it up: nothing of it stays then. */
-const Going = ({ progress: { phase, done, of }, onStop }: { progress: Progress; onStop: () => void }) => (
+const Going = ({
+  progress: { phase, done, of },
+  onStop,
+}: {
+  progress: Progress;
+  onStop: () => void;
+}) => (
   <div className="mb-3 flex flex-wrap items-center gap-4">
     <label className="grow">
       <span className="num mb-1 block text-[16px]">
@@ -68,7 +75,9 @@ const Row = ({ row }: { row: ImportRow }) => (
 /** Row by row what the file would do, the faulty ones first. */
 const Rows = ({ plan: { rows, counts } }: { plan: ImportAnswer }) => {
   const isFaulty = (row: ImportRow) => Number(row.does === 'faulty');
-  const shown = [...rows].sort((a, b) => isFaulty(b) - isFaulty(a) || a.line - b.line).slice(0, SHOWN);
+  const shown = [...rows]
+    .sort((a, b) => isFaulty(b) - isFaulty(a) || a.line - b.line)
+    .slice(0, SHOWN);
   const more = Object.values(counts).reduce((sum, n) => sum + n, 0) - shown.length;
   if (shown.length === 0) return null;
   return (
@@ -115,11 +124,16 @@ const Verdict = ({ plan: { counts, problems } }: { plan: ImportAnswer }) => {
 /** A CSV file read, its plan shown row by row, and then all of it taken in or nothing. */
 export const ImportSheet = ({ kind, onDone }: { kind: RecordKind; onDone: () => void }) => {
   const { plan, problem, progress, look, takeIn, stop, clear } = useImport(kind, onDone);
-  const { register, handleSubmit, formState } = useForm<ImportForm>({ resolver: joiResolver(SCHEMA) });
+  const { register, handleSubmit, formState } = useForm<ImportForm>({
+    resolver: joiResolver(SCHEMA),
+  });
   const read = handleSubmit(({ files }) => look(files[0]!));
   const wrongFile = formState.errors.files?.message;
   const isFit =
-    plan !== null && plan.problems.length === 0 && plan.counts.faulty === 0 && plan.counts.add + plan.counts.change > 0;
+    plan !== null &&
+    plan.problems.length === 0 &&
+    plan.counts.faulty === 0 &&
+    plan.counts.add + plan.counts.change > 0;
   const leave = () => {
     stop();
     onDone();

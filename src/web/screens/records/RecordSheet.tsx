@@ -27,7 +27,9 @@ interface Props<K extends RecordKind> {
 const Form = <K extends RecordKind>({ kind, record, onDone }: Props<K>) => {
   const dispatch = useDo();
   const units = useUnits();
-  const currency = useApp((s) => String(s.shop.shop?.rules.find((r) => r.key === 'cost.currency')?.value ?? 'USD'));
+  const currency = useApp((s) =>
+    String(s.shop.shop?.rules.find((r) => r.key === 'cost.currency')?.value ?? 'USD'),
+  );
   // As it was when the sheet opened: units that change meanwhile do not rewrite what is typed.
   const [before] = useState(() => ({ record, draft: toDraft(kind, record, units, currency) }));
   const [id] = useState(() => record?.id ?? nanoid());
@@ -70,10 +72,15 @@ const Form = <K extends RecordKind>({ kind, record, onDone }: Props<K>) => {
 
   // What no single line can show: of a list, or of a field that the form does not have.
   const shownApart = Object.entries(formState.errors).filter(
-    ([key]) => !fields.some((f) => f.key === key && f.form.as !== 'fasteners' && f.form.as !== 'dated'),
+    ([key]) =>
+      !fields.some((f) => f.key === key && f.form.as !== 'fasteners' && f.form.as !== 'dated'),
   );
   return (
-    <form className="grid grid-cols-1 items-start gap-3 sm:grid-cols-2" noValidate onSubmit={(e) => void save(e)}>
+    <form
+      className="grid grid-cols-1 items-start gap-3 sm:grid-cols-2"
+      noValidate
+      onSubmit={(e) => void save(e)}
+    >
       {shownApart.map(([key, error]) => (
         <p key={key} role="alert" className="col-span-full text-stop">
           {String(error?.message ?? '')}
@@ -98,9 +105,16 @@ const Form = <K extends RecordKind>({ kind, record, onDone }: Props<K>) => {
         <Button go type="submit">
           {record ? 'Keep the changes' : `Add the ${one}`}
         </Button>
-        {record && <Button onClick={() => void archive()}>{record.archived ? 'Bring it back' : 'Archive'}</Button>}
+        {record && (
+          <Button onClick={() => void archive()}>
+            {record.archived ? 'Bring it back' : 'Archive'}
+          </Button>
+        )}
         {kind === 'machines' && record && (record as Records['machines']).rider && (
-          <Link className="btn" to={`/riders/${encodeURIComponent((record as Records['machines']).rider)}`}>
+          <Link
+            className="btn"
+            to={`/riders/${encodeURIComponent((record as Records['machines']).rider)}`}
+          >
             What is kept of its rider
           </Link>
         )}

@@ -1,5 +1,11 @@
 import { useMemo } from 'react';
-import { fieldsOfKind, toCell, type Field, type RecordKind, type Records } from '../../../core/shop';
+import {
+  fieldsOfKind,
+  toCell,
+  type Field,
+  type RecordKind,
+  type Records,
+} from '../../../core/shop';
 import { formatMoney } from '../../../core/units';
 import { Button } from '../../parts/Button';
 import { useUnits } from '../../parts/quantity';
@@ -9,12 +15,15 @@ import type { RecordList } from './use-record-list';
 
 type AnyRecord = Records[RecordKind] & Record<string, unknown>;
 
-const isNumber = ({ form }: Field): boolean => form.as === 'quantity' || form.as === 'whole' || form.as === 'money';
+const isNumber = ({ form }: Field): boolean =>
+  form.as === 'quantity' || form.as === 'whole' || form.as === 'money';
 
 /** How a value is read in a list, in the fitter's units. */
 const useCellText = (machines: RecordPage['machines']) => {
   const { say } = useUnits();
-  const currency = useApp((s) => String(s.shop.shop?.rules.find((r) => r.key === 'cost.currency')?.value ?? 'USD'));
+  const currency = useApp((s) =>
+    String(s.shop.shop?.rules.find((r) => r.key === 'cost.currency')?.value ?? 'USD'),
+  );
   return (field: Field, value: unknown): string => {
     const { form } = field;
     if (value === null || value === undefined || value === '') return '–';
@@ -22,7 +31,8 @@ const useCellText = (machines: RecordPage['machines']) => {
     if (form.as === 'choice') return form.words?.[String(value)] ?? String(value);
     if (form.as === 'machine') return machines[String(value)] ?? String(value);
     if (form.as === 'money') return formatMoney(Number(value), currency);
-    if (form.as === 'quantity') return say(Number(value), form.unit, form.unit === 'mm' ? { digits: 1 } : undefined);
+    if (form.as === 'quantity')
+      return say(Number(value), form.unit, form.unit === 'mm' ? { digits: 1 } : undefined);
     return toCell(field, value);
   };
 };
@@ -74,7 +84,10 @@ export const RecordTable = ({ kind, list, onOpen }: Props) => {
                 {listed.map((field, i) => {
                   const text = cellText(field, record[field.key]);
                   return (
-                    <td key={field.key} className={`pr-4 ${isNumber(field) ? 'num whitespace-nowrap' : ''}`}>
+                    <td
+                      key={field.key}
+                      className={`pr-4 ${isNumber(field) ? 'num whitespace-nowrap' : ''}`}
+                    >
                       {i > 0 ? (
                         text
                       ) : (

@@ -14,7 +14,13 @@ const unitsOf = (units: UnitPreferences) => ({
     String(Number(toDisplay(value, unit, units).toFixed(digits))),
 });
 const SI = unitsOf({ ...DEFAULT_UNITS, pressure: 'kPa' });
-const INCHES = unitsOf({ pressure: 'psi', length: 'in', mass: 'oz', torque: 'lbf·ft', temperature: '°F' });
+const INCHES = unitsOf({
+  pressure: 'psi',
+  length: 'in',
+  mass: 'oz',
+  torque: 'lbf·ft',
+  temperature: '°F',
+});
 
 const RECORDS: { [K in RecordKind]: Records[K] } = {
   machines: sampleMachine({ sprocketFront: 13, minSpeedSymbol: 'H', emptyFrontKg: 103.3 }),
@@ -52,22 +58,42 @@ describe.each(RECORD_KINDS)('%s', (kind) => {
     const record = RECORDS[kind];
     const draft = toDraft(kind, record as never, units, 'USD');
     expect(
-      fromDraft(kind, draft, { record: record as never, draft: structuredClone(draft) }, record.id, units, 'USD'),
+      fromDraft(
+        kind,
+        draft,
+        { record: record as never, draft: structuredClone(draft) },
+        record.id,
+        units,
+        'USD',
+      ),
     ).toEqual(record);
   });
 
   test('a new one starts with its usual values and asks for the others by name', () => {
     const draft = toDraft(kind, null, SI, 'USD');
-    const problem = problemOf(() => fromDraft(kind, draft, { record: null, draft }, 'new', SI, 'USD'));
+    const problem = problemOf(() =>
+      fromDraft(kind, draft, { record: null, draft }, 'new', SI, 'USD'),
+    );
     expect(Object.keys(draft)).toContain(problem.field.split(/[.[]/)[0]);
     expect(problem.expected.length).toBeGreaterThan(3);
   });
 });
 
-const edit = <K extends RecordKind>(kind: K, part: Record<string, unknown>, units = SI): Records[K] => {
+const edit = <K extends RecordKind>(
+  kind: K,
+  part: Record<string, unknown>,
+  units = SI,
+): Records[K] => {
   const record = RECORDS[kind];
   const before = toDraft(kind, record, units, 'USD');
-  return fromDraft(kind, { ...before, ...part } as never, { record, draft: before }, record.id, units, 'USD');
+  return fromDraft(
+    kind,
+    { ...before, ...part } as never,
+    { record, draft: before },
+    record.id,
+    units,
+    'USD',
+  );
 };
 
 test('a field is filled with the digits that a shop measures, not with those of a conversion', () => {
@@ -102,7 +128,11 @@ test.each<[RecordKind, Record<string, unknown>, string]>([
   ['tires', { pattern: '  ' }, 'pattern'],
   ['wheels', { rimLockDegs: 'top' }, 'rimLockDegs'],
   ['wheels', { treads: [{ onDate: '2026-04-30', km: 'far', depthMm: '4' }] }, 'treads'],
-  ['machines', { fasteners: [{ name: 'axle', wheel: 'rear', torque: 'tight', socket: '' }] }, 'fasteners'],
+  [
+    'machines',
+    { fasteners: [{ name: 'axle', wheel: 'rear', torque: 'tight', socket: '' }] },
+    'fasteners',
+  ],
 ])('%s: %j is refused at its field', (kind, part, field) => {
   expect(problemOf(() => edit(kind, part)).field).toBe(field);
 });
@@ -111,7 +141,16 @@ test('no text typed into a field throws anything but the input error', () => {
   fc.assert(
     fc.property(
       fc.string({ maxLength: 30 }),
-      fc.constantFrom('marking', 'pattern', 'dateCode', 'seatLimitKpa', 'treadMm', 'count', 'priceMinor', 'note'),
+      fc.constantFrom(
+        'marking',
+        'pattern',
+        'dateCode',
+        'seatLimitKpa',
+        'treadMm',
+        'count',
+        'priceMinor',
+        'note',
+      ),
       (text, key) => {
         try {
           edit('tires', { [key]: text });

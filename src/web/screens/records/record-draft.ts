@@ -33,10 +33,16 @@ export type RecordDraft = Record<string, FieldDraft>;
 const digitsOf = (unit: Unit): number => (unit === 'mm' ? 3 : 2);
 const writeDated = (value: number, unit: Unit | null, units: Units): string =>
   unit === null ? String(value) : units.write(value, unit, digitsOf(unit));
-const readWhole = (text: string): number | null => (/^-?\d{1,6}$/.test(text.trim()) ? Number(text) : null);
+const readWhole = (text: string): number | null =>
+  /^-?\d{1,6}$/.test(text.trim()) ? Number(text) : null;
 
 /** A field's value as text, in the fitter's units. */
-const draftOf = ({ form, usual, may }: Field, value: unknown, units: Units, currency: string): FieldDraft => {
+const draftOf = (
+  { form, usual, may }: Field,
+  value: unknown,
+  units: Units,
+  currency: string,
+): FieldDraft => {
   if (form.as === 'fasteners')
     return ((value ?? []) as Fastener[]).map((f) => ({
       name: f.name,
@@ -48,7 +54,9 @@ const draftOf = ({ form, usual, may }: Field, value: unknown, units: Units, curr
   if (form.as === 'dated')
     return ((value ?? []) as Dated[]).map((r) => ({
       onDate: r.onDate,
-      ...Object.fromEntries(form.of.map((n) => [n.key, writeDated(Number(r[n.key]), n.unit, units)])),
+      ...Object.fromEntries(
+        form.of.map((n) => [n.key, writeDated(Number(r[n.key]), n.unit, units)]),
+      ),
     }));
   if (form.as === 'yes') return (value ?? usual) ? 'yes' : 'no';
   if (form.as === 'choice') return String(value ?? usual ?? (may ? '' : form.of[0]));
@@ -70,7 +78,9 @@ export const toDraft = (
   return Object.fromEntries(
     fieldsOfKind(kind).map((f) => [
       f.key,
-      f.may && f.form.as === 'choice' && (from[f.key] ?? null) === null ? '' : draftOf(f, from[f.key], units, currency),
+      f.may && f.form.as === 'choice' && (from[f.key] ?? null) === null
+        ? ''
+        : draftOf(f, from[f.key], units, currency),
     ]),
   );
 };
@@ -86,7 +96,12 @@ const number = (field: Field, text: string, value: number | null): number => {
 };
 
 /** A field's value as it was typed. Throws `InputError` naming the field. */
-export const valueOf = (field: Field, draft: FieldDraft, units: Units, currency: string): unknown => {
+export const valueOf = (
+  field: Field,
+  draft: FieldDraft,
+  units: Units,
+  currency: string,
+): unknown => {
   const { form } = field;
   if (form.as === 'fasteners')
     return (draft as FastenerDraft[])
@@ -106,7 +121,10 @@ export const valueOf = (field: Field, draft: FieldDraft, units: Units, currency:
         ...Object.fromEntries(
           form.of.map((n) => {
             const text = r[n.key] ?? '';
-            return [n.key, number(field, text, n.unit === null ? readWhole(text) : units.read(text, n.unit))];
+            return [
+              n.key,
+              number(field, text, n.unit === null ? readWhole(text) : units.read(text, n.unit)),
+            ];
           }),
         ),
       }));
@@ -115,7 +133,8 @@ export const valueOf = (field: Field, draft: FieldDraft, units: Units, currency:
     try {
       return parsePlaces(text);
     } catch (error) {
-      if (error instanceof InputError) throw new InputError(field.key, error.message, error.expected);
+      if (error instanceof InputError)
+        throw new InputError(field.key, error.message, error.expected);
       throw error;
     }
   }
@@ -159,7 +178,8 @@ export const fromDraft = <K extends RecordKind>(
   const typed: Record<string, unknown> = {};
   for (const field of fieldsOfKind(kind)) {
     const text = draft[field.key]!;
-    const kept = before.record !== null && JSON.stringify(text) === JSON.stringify(before.draft[field.key]);
+    const kept =
+      before.record !== null && JSON.stringify(text) === JSON.stringify(before.draft[field.key]);
     typed[field.key] = kept
       ? (before.record as unknown as Record<string, unknown>)[field.key]
       : valueOf(field, text, units, currency);

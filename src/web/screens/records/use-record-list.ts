@@ -21,7 +21,12 @@ export interface RecordList {
 }
 
 /** Records of a kind from the server, a page at a time. `only` as `tread:soft`. */
-export const useRecordList = (kind: RecordKind, find: string, only: string, archived: boolean): RecordList => {
+export const useRecordList = (
+  kind: RecordKind,
+  find: string,
+  only: string,
+  archived: boolean,
+): RecordList => {
   const rested = useResting(find);
   const [sort, setSort] = useState('');
   const asked = JSON.stringify([rested, only, archived, sort]);

@@ -17,8 +17,8 @@ const Done = ({ done: { records, entries, stillIn } }: { done: Forgotten }) => (
     {stillIn.length > 0 && (
       <>
         <p className="mt-3 border-l-4 border-check pl-3 text-[17px]">
-          These files were written before and hold it still. Delete them by hand once you need them no more, and copies
-          that were taken elsewhere.
+          These files were written before and hold it still. Delete them by hand once you need them
+          no more, and copies that were taken elsewhere.
         </p>
         <ul className="mt-2 text-[15px] [overflow-wrap:anywhere]">
           {stillIn.map((file) => (
@@ -50,7 +50,11 @@ export const ForgetSheet = ({ name, onClose }: { name: string; onClose: () => vo
     setProblem(null);
     const words = also.split(';').map((word) => word.trim());
     try {
-      const { at } = await forget({ name, also: words.filter(Boolean), who: who || 'nobody said who' }).unwrap();
+      const { at } = await forget({
+        name,
+        also: words.filter(Boolean),
+        who: who || 'nobody said who',
+      }).unwrap();
       dispatch(forgottenHere(at));
     } catch (failed) {
       setProblem(visitProblem(failed));
@@ -63,15 +67,21 @@ export const ForgetSheet = ({ name, onClose }: { name: string; onClose: () => vo
         {!done && (
           <form className="grid gap-4" onSubmit={(e) => void run(e)}>
             <p className="text-[17px]">
-              The name goes out of every record, log and list. It cannot be taken back. What was fitted and measured
-              stays; photographs stay, look at them by hand. A name that is only half written in a note is not found.
+              The name goes out of every record, log and list. It cannot be taken back. What was
+              fitted and measured stays; photographs stay, look at them by hand. A name that is only
+              half written in a note is not found.
             </p>
             <TextField
               label="Other words of theirs, such as a telephone number; several with a semicolon between"
               value={also}
               onChange={setAlso}
             />
-            <TextField label="The name once more" value={typed} onChange={setTyped} problem={problem} />
+            <TextField
+              label="The name once more"
+              value={typed}
+              onChange={setTyped}
+              problem={problem}
+            />
             <Button go type="submit" disabled={isLoading}>
               {isLoading ? 'Forgetting …' : 'Forget for good'}
             </Button>

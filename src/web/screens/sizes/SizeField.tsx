@@ -11,7 +11,12 @@ const SPEEDOMETER_PCT = 0.05;
 /** What the drawing cannot show of a change, in one sentence. */
 const useAside = () => {
   const { say } = useUnits();
-  return ({ turnsPerKm, speedometerErrorPct: error, likeRearTeeth, sensor }: SizeChange): string => {
+  return ({
+    turnsPerKm,
+    speedometerErrorPct: error,
+    likeRearTeeth,
+    sensor,
+  }: SizeChange): string => {
     const reads = `speedometer reads ${say(Math.abs(error), 'pct')} ${error > 0 ? 'high' : 'low'}`;
     return [
       say(turnsPerKm, '1/km'),

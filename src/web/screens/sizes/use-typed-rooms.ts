@@ -31,9 +31,12 @@ export const useTypedRooms = (measured: Clearances): TypedRooms => {
   }, [typed, measured, read]);
   return {
     clearancesMm,
-    textOf: (place) => typed[place] ?? (measured[place] === undefined ? '' : write(measured[place], 'mm', 2)),
+    textOf: (place) =>
+      typed[place] ?? (measured[place] === undefined ? '' : write(measured[place], 'mm', 2)),
     problemOf: (place) =>
-      typed[place]?.trim() && clearancesMm[place] === undefined ? `A length up to ${say(MOST_MM, 'mm')}.` : null,
+      typed[place]?.trim() && clearancesMm[place] === undefined
+        ? `A length up to ${say(MOST_MM, 'mm')}.`
+        : null,
     type: (place, text) => setTyped((all) => ({ ...all, [place]: text })),
     clear: () => setTyped({}),
   };

@@ -8,12 +8,23 @@ import { today } from '../../store';
 const ASK_MS = 600_000;
 
 /** What is wrong with the backups, the worst first; empty when nothing is. */
-const problems = ({ isOld, problem, newestAt, damaged, second, isTestOld, tested }: BackupsNow): string[] => {
+const problems = ({
+  isOld,
+  problem,
+  newestAt,
+  damaged,
+  second,
+  isTestOld,
+  tested,
+}: BackupsNow): string[] => {
   const days = newestAt === null ? null : daysBetween(newestAt.slice(0, 10), today());
   const age = days === null ? 'No backup yet' : `Last backup ${counted(days, 'day')} ago`;
-  const untested = tested === null ? 'No backup tested yet' : `Last tested restore ${tested.at.slice(0, 10)}`;
+  const untested =
+    tested === null ? 'No backup tested yet' : `Last tested restore ${tested.at.slice(0, 10)}`;
   return [
-    ...(damaged.length > 0 ? [`${counted(damaged.length, 'damaged photo')} on the shop computer`] : []),
+    ...(damaged.length > 0
+      ? [`${counted(damaged.length, 'damaged photo')} on the shop computer`]
+      : []),
     ...(isOld ? [problem !== null ? 'Last backup failed' : age] : []),
     ...(isTestOld ? [tested?.problem != null ? 'Last backup can’t be restored' : untested] : []),
     ...(second?.problem != null ? ['The copy to the second folder failed'] : []),

@@ -6,7 +6,10 @@ const ASK_MS = 20_000;
 
 /** What is to be ordered and what is on its way, in one line; nothing where every part is here. */
 export const OrderLine = () => {
-  const { data } = useOrderListQuery(undefined, { pollingInterval: ASK_MS, refetchOnMountOrArgChange: true });
+  const { data } = useOrderListQuery(undefined, {
+    pollingInterval: ASK_MS,
+    refetchOnMountOrArgChange: true,
+  });
   if (!data || data.short.length + data.ordered.length === 0) return null;
   const short = data.short.reduce((n, p) => n + p.count, 0);
   return (

@@ -31,14 +31,22 @@ const Place = ({ row, on }: { row: RecheckRow; on: string }) => {
           cy="12"
           r="7"
           strokeWidth="3"
-          className={isOver ? 'fill-stop stroke-stop' : isNow ? 'fill-water stroke-water' : 'fill-stone stroke-water'}
+          className={
+            isOver
+              ? 'fill-stop stroke-stop'
+              : isNow
+                ? 'fill-water stroke-water'
+                : 'fill-stone stroke-water'
+          }
         />
       </svg>
       <Link
         to={recheckAddress(row)}
         className="block min-w-0 pr-3 text-[15px] leading-tight no-underline hover:underline"
       >
-        <span className={`block ${isOver ? 'font-semibold text-stop' : ''}`}>{dueDayText(row.dueOn, on)}</span>
+        <span className={`block ${isOver ? 'font-semibold text-stop' : ''}`}>
+          {dueDayText(row.dueOn, on)}
+        </span>
         <span className="block truncate font-semibold">{recheckName(row)}</span>
         <span className="block truncate text-ink2">{row.what}</span>
       </Link>

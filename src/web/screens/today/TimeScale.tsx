@@ -32,7 +32,11 @@ export const TimeScale = ({
   const { left, dueAt } = visit;
   if (!left) return null;
   const at = (ms: number) => placeOf(ms, hours);
-  const [now, middle, ninety] = [at(nowMs), at(nowMs + left.medianS * 1000), at(nowMs + left.ninetyS * 1000)];
+  const [now, middle, ninety] = [
+    at(nowMs),
+    at(nowMs + left.medianS * 1000),
+    at(nowMs + left.ninetyS * 1000),
+  ];
   const due = dueAt === null ? null : at(Date.parse(dueAt));
   return (
     <div className="relative h-9" aria-hidden="true">

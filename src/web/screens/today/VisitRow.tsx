@@ -37,11 +37,15 @@ const Word = ({ visit, nowMs }: { visit: VisitSummary; nowMs: number }) => {
         <p className="font-semibold">{isBegun ? 'on the bench' : 'not begun'}</p>
       )}
       {cools && <p className="text-check">{cools}</p>}
-      {left && left.medianS > 0 && <p className="text-ink2">about {durationText(left.medianS)} to go</p>}
+      {left && left.medianS > 0 && (
+        <p className="text-ink2">about {durationText(left.medianS)} to go</p>
+      )}
       {dueAt !== null && (
         <p className="flex items-center gap-1">
           {verdict && <VerdictShape verdict={verdict} size={16} />}
-          <span className={verdict === 'stop' ? 'text-stop' : verdict === 'check' ? 'text-check' : ''}>
+          <span
+            className={verdict === 'stop' ? 'text-stop' : verdict === 'check' ? 'text-check' : ''}
+          >
             {momentText(dueAt, nowMs)}
             {verdict && `, ${DUE_WORDS[verdict]}`}
           </span>

@@ -56,7 +56,11 @@ export const WheelBasins = ({ wheel, isTight = false }: { wheel: WheelNow; isTig
         })}
       </svg>
       <span className="truncate text-[15px] text-ink2 max-xl:hidden">
-        {isWithdrawn ? STATION_WORDS['hand-over'] : wheel.station === null ? 'done' : STATION_WORDS[wheel.station]}
+        {isWithdrawn
+          ? STATION_WORDS['hand-over']
+          : wheel.station === null
+            ? 'done'
+            : STATION_WORDS[wheel.station]}
       </span>
     </Link>
   );

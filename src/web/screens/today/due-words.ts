@@ -18,7 +18,11 @@ export const withdrawnText = ({ wheels }: VisitSummary): string | null => {
 };
 
 /** How a promise stands, in a word or two. */
-export const DUE_WORDS: Record<Verdict, string> = { good: 'in time', check: 'tight', stop: 'will be late' };
+export const DUE_WORDS: Record<Verdict, string> = {
+  good: 'in time',
+  check: 'tight',
+  stop: 'will be late',
+};
 
 /** That it cools after its ride, or is cool and its bolts wait; null where neither. */
 export const coolText = ({ wheels }: VisitSummary, nowMs: number): string | null => {
@@ -27,5 +31,7 @@ export const coolText = ({ wheels }: VisitSummary, nowMs: number): string | null
     .sort()
     .at(-1);
   if (until === undefined) return null;
-  return Date.parse(until) > nowMs ? `cools until ${momentText(until, nowMs)}` : 'cool: bolts once more';
+  return Date.parse(until) > nowMs
+    ? `cools until ${momentText(until, nowMs)}`
+    : 'cool: bolts once more';
 };

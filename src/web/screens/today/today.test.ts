@@ -5,7 +5,8 @@ import { momentText } from '../../parts/moment-text';
 import { hoursFrom, placeOf } from './TimeScale';
 
 /** A moment in the time zone of the shop, whichever it is. */
-const local = (day: number, hour: number, minute = 0): Date => new Date(2026, 10, day, hour, minute);
+const local = (day: number, hour: number, minute = 0): Date =>
+  new Date(2026, 10, day, hour, minute);
 
 describe('a moment as somebody in the shop says it', () => {
   const now = local(25, 10, 42).getTime();
@@ -47,7 +48,14 @@ describe('the clock of the day', () => {
 
 test('the log of a visit in words; what is undone is named', () => {
   const entry = (seq: number, kind: VisitEntry['kind'], data: object): VisitEntry =>
-    ({ id: `e${seq}`, seq, at: local(25, 9).toISOString(), who: 'Ada Marl', kind, data }) as VisitEntry;
+    ({
+      id: `e${seq}`,
+      seq,
+      at: local(25, 9).toISOString(),
+      who: 'Ada Marl',
+      kind,
+      data,
+    }) as VisitEntry;
   const log = [
     entry(1, 'opened', { machineId: 'm', machineName: 'Hob 250', rider: 'Ned Ash' }),
     entry(2, 'wheel-added', { jobId: 'a', wheelId: 'w', position: 'front' }),

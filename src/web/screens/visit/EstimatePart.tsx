@@ -15,12 +15,16 @@ export const EstimatePart = ({ visit }: { visit: VisitSummary }) => {
   const [problem, setProblem] = useState<string | null>(null);
   if (error) return <p className="mb-4 text-stop">{visitProblem(error)}</p>;
   if (!data) return null;
-  const { currency, partsMinor, labourMinor, feeMinor, taxMinor, totalMinor, highMinor, reasons } = data.result;
+  const { currency, partsMinor, labourMinor, feeMinor, taxMinor, totalMinor, highMinor, reasons } =
+    data.result;
   const say = (minor: number) => formatMoney(minor, currency);
   const isRange = highMinor > totalMinor;
   const agree = async () =>
     setProblem(
-      await write({ kind: 'agreed', data: { amountMinor: highMinor, currency, by: visit.rider || 'the rider' } }),
+      await write({
+        kind: 'agreed',
+        data: { amountMinor: highMinor, currency, by: visit.rider || 'the rider' },
+      }),
     );
   return (
     <section aria-label="What it costs" className="mb-5">

@@ -78,7 +78,9 @@ export const PromiseForm = ({ visit }: { visit: VisitSummary }) => {
   const read = () => {
     const dueAt = dueFrom(day, time);
     if (dueAt instanceof Error) return dueAt.message;
-    return dueAt === null ? 'The promise: a time, such as 15:30.' : { kind: 'promised' as const, data: { dueAt } };
+    return dueAt === null
+      ? 'The promise: a time, such as 15:30.'
+      : { kind: 'promised' as const, data: { dueAt } };
   };
   return (
     <OneForm keeps="Promise it" visit={visit} read={read} onKept={() => setTime('')}>
@@ -100,7 +102,9 @@ export const WaitsForm = ({ visit }: { visit: VisitSummary }) => {
         ? 'What does it wait for? A part, a cool exhaust, the rider’s word.'
         : { kind: 'waits' as const, data: { what: null } };
     const until = dueFrom(day, time, 'Until when it waits');
-    return until instanceof Error ? until.message : { kind: 'waits' as const, data: { what: text, until } };
+    return until instanceof Error
+      ? until.message
+      : { kind: 'waits' as const, data: { what: text, until } };
   };
   return (
     <OneForm
@@ -121,7 +125,9 @@ export const WaitsForm = ({ visit }: { visit: VisitSummary }) => {
 
 /** What it may cost, and who said yes. */
 export const AgreedForm = ({ visit }: { visit: VisitSummary }) => {
-  const currency = useApp((s) => String(s.shop.shop?.rules.find((r) => r.key === 'cost.currency')?.value ?? 'USD'));
+  const currency = useApp((s) =>
+    String(s.shop.shop?.rules.find((r) => r.key === 'cost.currency')?.value ?? 'USD'),
+  );
   const [amount, setAmount] = useState('');
   const [by, setBy] = useState(visit.rider);
   const approval = useApproval(visit.id, visit.rider);
@@ -135,7 +141,12 @@ export const AgreedForm = ({ visit }: { visit: VisitSummary }) => {
   };
   return (
     <OneForm keeps="Agreed" visit={visit} read={read} onKept={() => setAmount('')}>
-      <TextField label={`May cost, ${currency}`} value={amount} onChange={setAmount} maxLength={14} />
+      <TextField
+        label={`May cost, ${currency}`}
+        value={amount}
+        onChange={setAmount}
+        maxLength={14}
+      />
       <TextField label="Agreed by" value={by} onChange={setBy} maxLength={80} />
       <ApprovalPin approval={approval} name={by.trim()} />
     </OneForm>
@@ -149,7 +160,9 @@ export const NoteForm = ({ visit }: { visit: VisitSummary }) => {
     <OneForm
       keeps="Keep the note"
       visit={visit}
-      read={() => (text.trim() === '' ? 'The note is empty.' : { kind: 'note', data: { text: text.trim() } })}
+      read={() =>
+        text.trim() === '' ? 'The note is empty.' : { kind: 'note', data: { text: text.trim() } }
+      }
       onKept={() => setText('')}
     >
       <div className="min-w-0 flex-1 basis-60">

@@ -17,13 +17,17 @@ const Form = ({ machine, wheels }: { machine: Machine; wheels: readonly Wheel[] 
   const navigate = useNavigate();
   const [openVisit, { isLoading }] = useOpenVisitMutation();
   // Made once: sent again after a lost answer it is the same visit.
-  const [ids] = useState(() => ({ visit: nanoid(), jobs: new Map(wheels.map((w) => [w.id, nanoid()])) }));
+  const [ids] = useState(() => ({
+    visit: nanoid(),
+    jobs: new Map(wheels.map((w) => [w.id, nanoid()])),
+  }));
   const [taken, setTaken] = useState<readonly string[]>(() => wheels.map((w) => w.id));
   const [wanted, setWanted] = useState('');
   const [day, setDay] = useState(today);
   const [time, setTime] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
-  const toggle = (id: string) => setTaken((all) => (all.includes(id) ? all.filter((x) => x !== id) : [...all, id]));
+  const toggle = (id: string) =>
+    setTaken((all) => (all.includes(id) ? all.filter((x) => x !== id) : [...all, id]));
   const keep = async () => {
     if (!who) return setProblem('Say first who is at the bench: the round stamp at the top right.');
     if (taken.length === 0) return setProblem('No wheel is ticked: at least one takes part.');
@@ -34,7 +38,9 @@ const Form = ({ machine, wheels }: { machine: Machine; wheels: readonly Wheel[] 
       const { visit } = await openVisit({
         id: ids.visit,
         machineId: machine.id,
-        wheels: wheels.filter((w) => taken.includes(w.id)).map((w) => ({ jobId: ids.jobs.get(w.id)!, wheelId: w.id })),
+        wheels: wheels
+          .filter((w) => taken.includes(w.id))
+          .map((w) => ({ jobId: ids.jobs.get(w.id)!, wheelId: w.id })),
         who,
         wanted: wanted.trim() || null,
         dueAt,
@@ -69,18 +75,40 @@ const Form = ({ machine, wheels }: { machine: Machine; wheels: readonly Wheel[] 
       </fieldset>
       <div className="grid gap-3 sm:grid-cols-2">
         <div className="sm:col-span-2">
-          <TextField label="What is wanted" value={wanted} onChange={setWanted} maxLength={500} autoFocus />
+          <TextField
+            label="What is wanted"
+            value={wanted}
+            onChange={setWanted}
+            maxLength={500}
+            autoFocus
+          />
         </div>
         <TextField label="Promised on" type="date" value={day} onChange={setDay} />
-        <TextField label="At" type="time" value={time} onChange={setTime} hint="empty: nothing is promised" />
+        <TextField
+          label="At"
+          type="time"
+          value={time}
+          onChange={setTime}
+          hint="empty: nothing is promised"
+        />
       </div>
-      <SheetFoot keeps={isLoading ? 'One moment' : 'It is in'} onKeep={() => void keep()} problem={problem} />
+      <SheetFoot
+        keeps={isLoading ? 'One moment' : 'It is in'}
+        onKeep={() => void keep()}
+        problem={problem}
+      />
     </form>
   );
 };
 
 /** Opens the sheet for a machine. */
-export const SeveralWheels = ({ machine, wheels }: { machine: Machine; wheels: readonly Wheel[] }) => (
+export const SeveralWheels = ({
+  machine,
+  wheels,
+}: {
+  machine: Machine;
+  wheels: readonly Wheel[];
+}) => (
   <Dialog.Root>
     <Dialog.Trigger asChild>
       <Button>

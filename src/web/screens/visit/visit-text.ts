@@ -5,7 +5,10 @@ import type { VisitEntry, VisitEntryData, VisitEntryKind } from '../../../core/v
 import { momentText } from '../../parts/moment-text';
 
 type Say = {
-  [K in VisitEntryKind]: (data: VisitEntryData[K], at: { nowMs: number; wheel(jobId: string): string }) => string;
+  [K in VisitEntryKind]: (
+    data: VisitEntryData[K],
+    at: { nowMs: number; wheel(jobId: string): string },
+  ) => string;
 };
 
 const SAY: Say = {
@@ -16,7 +19,9 @@ const SAY: Say = {
   promised: ({ dueAt }, { nowMs }) => `Promised for ${momentText(dueAt, nowMs)}`,
   agreed: ({ amountMinor, currency, by }) => `Agreed: ${formatMoney(amountMinor, currency)}, ${by}`,
   waits: ({ what, until }, { nowMs }) =>
-    what === null ? 'Waits no longer' : `Waits for ${what}${until ? `, until ${momentText(until, nowMs)}` : ''}`,
+    what === null
+      ? 'Waits no longer'
+      : `Waits for ${what}${until ? `, until ${momentText(until, nowMs)}` : ''}`,
   planned: ({ jobId, block, person, startAt }, { nowMs, wheel }) =>
     person === null || startAt === null
       ? `${wheel(jobId)}, ${BLOCK_WORDS[block]}: left to the plan`
@@ -36,5 +41,8 @@ export const visitText = (entry: VisitEntry, log: readonly VisitEntry[], nowMs: 
     const target = log.find((e) => e.id === entry.data.entryId);
     return target ? `Undone: ${visitText(target, log, nowMs)}` : 'Undone';
   }
-  return (SAY[entry.kind] as (data: VisitEntry['data'], at: object) => string)(entry.data, { nowMs, wheel });
+  return (SAY[entry.kind] as (data: VisitEntry['data'], at: object) => string)(entry.data, {
+    nowMs,
+    wheel,
+  });
 };

@@ -3,7 +3,13 @@ import type { FieldForm, NamedField } from '../../../core/field-form';
 import { DEFAULT_RULES } from '../../../core/rules';
 import { Button } from '../../parts/Button';
 import { ChoiceField, QuantityField, TextField } from '../../parts/fields';
-import { emptyDraft, fieldsOfKind, type Draft, type RecordDraft, type RuleDraft } from './input-draft';
+import {
+  emptyDraft,
+  fieldsOfKind,
+  type Draft,
+  type RecordDraft,
+  type RuleDraft,
+} from './input-draft';
 
 /** What is wrong, and the path of the field where it is. */
 export interface AtField {
@@ -21,7 +27,15 @@ interface ControlProps<Form extends FieldForm = FieldForm> {
   onChange: (draft: Draft) => void;
 }
 
-const Group = ({ label, problem, children }: { label: string; problem: string | null; children: ReactNode }) => (
+const Group = ({
+  label,
+  problem,
+  children,
+}: {
+  label: string;
+  problem: string | null;
+  children: ReactNode;
+}) => (
   <fieldset className="border-l-4 border-stone3 pl-3">
     <legend className="head text-[17px]">{label}</legend>
     {problem && (
@@ -33,7 +47,8 @@ const Group = ({ label, problem, children }: { label: string; problem: string | 
   </fieldset>
 );
 
-const changed = <T,>(list: readonly T[], i: number, to: T): T[] => list.map((x, j) => (j === i ? to : x));
+const changed = <T,>(list: readonly T[], i: number, to: T): T[] =>
+  list.map((x, j) => (j === i ? to : x));
 
 const ListControl = ({
   form,
@@ -46,7 +61,10 @@ const ListControl = ({
   const items = draft as Draft[];
   const what = form.itemSays || label;
   return (
-    <Group label={`${label} (${items.length})`} problem={problem?.path === path ? problem.text : null}>
+    <Group
+      label={`${label} (${items.length})`}
+      problem={problem?.path === path ? problem.text : null}
+    >
       {items.map((item, i) => (
         <div key={i} className="flex items-end gap-2">
           <div className="min-w-0 flex-1">
@@ -87,7 +105,10 @@ const KindControl = ({
   const record = draft as RecordDraft;
   const kind = record.kind as string;
   const toKind = (to: string) =>
-    onChange({ ...(emptyDraft({ as: 'record', fields: fieldsOfKind(form, to) }) as RecordDraft), kind: to });
+    onChange({
+      ...(emptyDraft({ as: 'record', fields: fieldsOfKind(form, to) }) as RecordDraft),
+      kind: to,
+    });
   return (
     <Group label={label} problem={problem?.path === path ? problem.text : null}>
       <ChoiceField
@@ -107,9 +128,16 @@ const KindControl = ({
   );
 };
 
-const RULES = [['', 'pick a rule'] as const, ...DEFAULT_RULES.map((rule) => [rule.key, rule.says] as const)];
+const RULES = [
+  ['', 'pick a rule'] as const,
+  ...DEFAULT_RULES.map((rule) => [rule.key, rule.says] as const),
+];
 
-const RulesControl = ({ label, draft, onChange }: Pick<ControlProps, 'label' | 'draft' | 'onChange'>) => {
+const RulesControl = ({
+  label,
+  draft,
+  onChange,
+}: Pick<ControlProps, 'label' | 'draft' | 'onChange'>) => {
   const rules = draft as RuleDraft[];
   return (
     <Group label={`${label} (${rules.length === 0 ? 'as shipped' : rules.length})`} problem={null}>
@@ -151,12 +179,35 @@ const YES = [
 
 /** The control of any field, by what it takes. */
 const Control = ({ form, label, path, draft, problem, onChange }: ControlProps) => {
-  const common = { label, value: draft as string, onChange, problem: problem?.path === path ? problem.text : null };
+  const common = {
+    label,
+    value: draft as string,
+    onChange,
+    problem: problem?.path === path ? problem.text : null,
+  };
   switch (form.as) {
     case 'list':
-      return <ListControl form={form} label={label} path={path} draft={draft} problem={problem} onChange={onChange} />;
+      return (
+        <ListControl
+          form={form}
+          label={label}
+          path={path}
+          draft={draft}
+          problem={problem}
+          onChange={onChange}
+        />
+      );
     case 'one of':
-      return <KindControl form={form} label={label} path={path} draft={draft} problem={problem} onChange={onChange} />;
+      return (
+        <KindControl
+          form={form}
+          label={label}
+          path={path}
+          draft={draft}
+          problem={problem}
+          onChange={onChange}
+        />
+      );
     case 'rules':
       return <RulesControl label={label} draft={draft} onChange={onChange} />;
     case 'record':

@@ -18,12 +18,19 @@ export const WorkingBench = ({ definition }: { definition: AnyWorking }) => {
     value: definition.example,
   }));
   const [draft, setDraft] = useState<RecordDraft>(before.draft);
-  const [found, setFound] = useState<Caught<Working>>(() => caught(() => definition.run(definition.example as never)));
-  const problem: AtField | null = found.ok ? null : { path: found.problem.field, text: refusalText(found.problem) };
+  const [found, setFound] = useState<Caught<Working>>(() =>
+    caught(() => definition.run(definition.example as never)),
+  );
+  const problem: AtField | null = found.ok
+    ? null
+    : { path: found.problem.field, text: refusalText(found.problem) };
   const isAtField =
     problem !== null &&
     fields.some(
-      (f) => problem.path === f.name || problem.path.startsWith(`${f.name}.`) || problem.path.startsWith(`${f.name}[`),
+      (f) =>
+        problem.path === f.name ||
+        problem.path.startsWith(`${f.name}.`) ||
+        problem.path.startsWith(`${f.name}[`),
     );
   return (
     <div className="grid gap-8 lg:grid-cols-2">
@@ -34,7 +41,13 @@ export const WorkingBench = ({ definition }: { definition: AnyWorking }) => {
           setFound(caught(() => definition.run(recordOf(fields, draft, units, before) as never)));
         }}
       >
-        <RecordControl fields={fields} path="" draft={draft} problem={problem} onChange={setDraft} />
+        <RecordControl
+          fields={fields}
+          path=""
+          draft={draft}
+          problem={problem}
+          onChange={setDraft}
+        />
         {problem && !isAtField && (
           <p role="alert" className="text-stop">
             {problem.text}

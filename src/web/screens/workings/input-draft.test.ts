@@ -1,20 +1,34 @@
 import fc from 'fast-check';
 import { InputError } from '../../../core/errors';
 import { formOf, type FieldForm, type NamedField } from '../../../core/field-form';
-import { DEFAULT_UNITS, fromDisplay, toDisplay, type Unit, type UnitPreferences } from '../../../core/units';
+import {
+  DEFAULT_UNITS,
+  fromDisplay,
+  toDisplay,
+  type Unit,
+  type UnitPreferences,
+} from '../../../core/units';
 import { WORKINGS } from '../../../core/workings';
 import { emptyDraft, recordDraft, recordOf, type Draft, type RecordDraft } from './input-draft';
 
 const unitsOf = (units: UnitPreferences) => ({
   read: (typed: string, unit: Unit) =>
     /^-?\d{1,7}(\.\d{1,4})?$/.test(typed) ? fromDisplay(Number(typed), unit, units) : null,
-  write: (value: number, unit: Unit, digits = 1) => String(Number(toDisplay(value, unit, units).toFixed(digits))),
+  write: (value: number, unit: Unit, digits = 1) =>
+    String(Number(toDisplay(value, unit, units).toFixed(digits))),
 });
 const SI = unitsOf({ ...DEFAULT_UNITS, pressure: 'kPa' });
-const INCHES = unitsOf({ pressure: 'psi', length: 'in', mass: 'oz', torque: 'lbf·ft', temperature: '°F' });
+const INCHES = unitsOf({
+  pressure: 'psi',
+  length: 'in',
+  mass: 'oz',
+  torque: 'lbf·ft',
+  temperature: '°F',
+});
 
 /** Nothing, by either word for it, is not counted. */
-const given = (it: object) => Object.fromEntries(Object.entries(it).filter(([, v]) => v !== null && v !== undefined));
+const given = (it: object) =>
+  Object.fromEntries(Object.entries(it).filter(([, v]) => v !== null && v !== undefined));
 
 /** A value without what is nothing, all the way down. */
 const bare = (it: unknown): unknown => {
@@ -63,7 +77,8 @@ describe.each(WORKINGS.map((w) => [w.name, w] as const))('%s', (_name, working) 
     const inside = (form: FieldForm): void => {
       if (form.as === 'list') inside(form.item);
       else if (form.as === 'record') form.fields.forEach(look);
-      else if (form.as === 'one of') form.kinds.forEach((k) => expect(k.kind.length).toBeGreaterThan(0));
+      else if (form.as === 'one of')
+        form.kinds.forEach((k) => expect(k.kind.length).toBeGreaterThan(0));
       else if (form.as === 'choice') expect(form.of.length).toBeGreaterThan(0);
     };
     fields.forEach((f) => inside(f.form));
@@ -73,7 +88,8 @@ describe.each(WORKINGS.map((w) => [w.name, w] as const))('%s', (_name, working) 
   test('whatever is typed gives a result or a refusal', () => {
     const typedInto = (form: FieldForm, text: string): Draft => {
       if (form.as === 'list') return [typedInto(form.item, text)];
-      if (form.as === 'record') return Object.fromEntries(form.fields.map((f) => [f.name, typedInto(f.form, text)]));
+      if (form.as === 'record')
+        return Object.fromEntries(form.fields.map((f) => [f.name, typedInto(f.form, text)]));
       if (form.as === 'rules') return [{ key: text, value: text }];
       if (form.as === 'one of') return { ...(emptyDraft(form) as RecordDraft) };
       return text;

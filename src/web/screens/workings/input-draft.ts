@@ -50,25 +50,38 @@ const valueDraft = (form: FieldForm, value: unknown, units: Units): Draft => {
     case 'list':
       return (value as unknown[]).map((item) => valueDraft(form.item, item, units));
     case 'rules':
-      return Object.entries(value as Record<string, unknown>).map(([key, v]) => ({ key, value: String(v) }));
+      return Object.entries(value as Record<string, unknown>).map(([key, v]) => ({
+        key,
+        value: String(v),
+      }));
     case 'record':
       return recordDraft(form.fields, value as Record<string, unknown>, units);
     case 'one of': {
       const kind = String((value as Record<string, unknown>)[form.by]);
-      return { kind, ...recordDraft(fieldsOfKind(form, kind), value as Record<string, unknown>, units) };
+      return {
+        kind,
+        ...recordDraft(fieldsOfKind(form, kind), value as Record<string, unknown>, units),
+      };
     }
   }
 };
 
 /** The fields of one kind of a record that comes in several; in a draft `kind` says which, whatever tells them apart. */
-export const fieldsOfKind = (form: Extract<FieldForm, { as: 'one of' }>, kind: string): readonly NamedField[] =>
-  form.kinds.find((k) => k.kind === kind)?.fields ?? [];
+export const fieldsOfKind = (
+  form: Extract<FieldForm, { as: 'one of' }>,
+  kind: string,
+): readonly NamedField[] => form.kinds.find((k) => k.kind === kind)?.fields ?? [];
 
 /** A record as its form has it. */
-export const recordDraft = (fields: readonly NamedField[], value: Record<string, unknown>, units: Units): RecordDraft =>
+export const recordDraft = (
+  fields: readonly NamedField[],
+  value: Record<string, unknown>,
+  units: Units,
+): RecordDraft =>
   Object.fromEntries(fields.map((f) => [f.name, valueDraft(f.form, value[f.name], units)]));
 
-const numberOr = (text: string): number | string => (/^-?\d{1,9}(\.\d+)?$/.test(text) ? Number(text) : text);
+const numberOr = (text: string): number | string =>
+  /^-?\d{1,9}(\.\d+)?$/.test(text) ? Number(text) : text;
 
 const isEmpty = (draft: Draft): boolean => {
   if (typeof draft === 'string') return draft.trim() === '';
@@ -83,8 +96,12 @@ export interface Before {
 
 const partOf = (before: Before | undefined, name: string | number): Before | undefined => {
   const { draft, value } = before ?? {};
-  if (draft === null || typeof draft !== 'object' || value === null || typeof value !== 'object') return undefined;
-  return { draft: (draft as RecordDraft)[name], value: (value as Record<string | number, unknown>)[name] };
+  if (draft === null || typeof draft !== 'object' || value === null || typeof value !== 'object')
+    return undefined;
+  return {
+    draft: (draft as RecordDraft)[name],
+    value: (value as Record<string | number, unknown>)[name],
+  };
 };
 
 const isUntouched = (draft: Draft, before: Before | undefined): boolean =>
@@ -107,14 +124,21 @@ const valueOf = (form: FieldForm, draft: Draft, units: Units, before?: Before): 
       return form.unit ? (units.read(text, form.unit) ?? text) : numberOr(text);
     }
     case 'list':
-      return (draft as Draft[]).map((item, i) => valueOf(form.item, item, units, partOf(before, i)));
+      return (draft as Draft[]).map((item, i) =>
+        valueOf(form.item, item, units, partOf(before, i)),
+      );
     case 'rules':
-      return Object.fromEntries((draft as RuleDraft[]).filter((r) => r.key).map((r) => [r.key, numberOr(r.value)]));
+      return Object.fromEntries(
+        (draft as RuleDraft[]).filter((r) => r.key).map((r) => [r.key, numberOr(r.value)]),
+      );
     case 'record':
       return recordOf(form.fields, draft as RecordDraft, units, before);
     case 'one of': {
       const { kind, ...rest } = draft as RecordDraft;
-      return { [form.by]: kind, ...recordOf(fieldsOfKind(form, kind as string), rest, units, before) };
+      return {
+        [form.by]: kind,
+        ...recordOf(fieldsOfKind(form, kind as string), rest, units, before),
+      };
     }
   }
 };

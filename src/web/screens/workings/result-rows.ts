@@ -74,10 +74,15 @@ const shownOf = (name: string, value: unknown): Shown => {
     if (value.length > 0 && value.every(isRecord)) return tableShown(value);
     return {
       as: 'text',
-      text: value.map((v) => (typeof v === 'number' ? Math.round(v * 10) / 10 : String(v))).join(', ') || 'none',
+      text:
+        value
+          .map((v) => (typeof v === 'number' ? Math.round(v * 10) / 10 : String(v)))
+          .join(', ') || 'none',
     };
   }
-  return isRecord(value) ? { as: 'rows', rows: resultRows(value) } : { as: 'text', text: String(value) };
+  return isRecord(value)
+    ? { as: 'rows', rows: resultRows(value) }
+    : { as: 'text', text: String(value) };
 };
 
 /** A result as rows in words; its reasons stand apart. */
@@ -92,5 +97,8 @@ export const resultRows = (result: unknown): Row[] =>
 export const reasonsOf = (result: unknown): unknown[] => {
   if (!isRecord(result)) return [];
   const { reasons, reason } = result;
-  return [...(Array.isArray(reasons) ? (reasons as unknown[]) : []), ...(isRecord(reason) ? [reason] : [])];
+  return [
+    ...(Array.isArray(reasons) ? (reasons as unknown[]) : []),
+    ...(isRecord(reason) ? [reason] : []),
+  ];
 };

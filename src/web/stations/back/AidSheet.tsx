@@ -18,7 +18,9 @@ export const AidSheet = ({ walk }: { walk: TorqueWalk }) => {
   const [head, setHead] = useState(aid.extensionMm === null ? '' : write(aid.extensionMm, 'mm', 0));
   const [least, setLeast] = useState(borrowed ? write(borrowed.minNm, 'Nm', 0) : '');
   const [most, setMost] = useState(borrowed ? write(borrowed.maxNm, 'Nm', 0) : '');
-  const [lever, setLever] = useState(borrowed?.leverMm === undefined ? '' : write(borrowed.leverMm, 'mm', 0));
+  const [lever, setLever] = useState(
+    borrowed?.leverMm === undefined ? '' : write(borrowed.leverMm, 'mm', 0),
+  );
   const keep = () => {
     const extensionMm = head.trim() ? read(head, 'mm') : null;
     if (head.trim() && (extensionMm === null || extensionMm <= 0 || extensionMm > 1000))
@@ -26,7 +28,10 @@ export const AidSheet = ({ walk }: { walk: TorqueWalk }) => {
     const isBorrowed = least.trim() !== '' || most.trim() !== '';
     const [minNm, maxNm] = [read(least, 'Nm'), read(most, 'Nm')];
     const leverMm = lever.trim() ? read(lever, 'mm') : null;
-    if (isBorrowed && (minNm === null || maxNm === null || minNm < 0.1 || maxNm > MOST_NM || minNm >= maxNm))
+    if (
+      isBorrowed &&
+      (minNm === null || maxNm === null || minNm < 0.1 || maxNm > MOST_NM || minNm >= maxNm)
+    )
       return setProblem('Borrowed wrench: its lowest setting, and its highest above it.');
     if (lever.trim() && (leverMm === null || leverMm < 50 || leverMm > 2000))
       return setProblem(`Its lever: from ${say(50, 'mm')} to ${say(2000, 'mm')}.`);
@@ -64,8 +69,8 @@ export const AidSheet = ({ walk }: { walk: TorqueWalk }) => {
           <QuantityField label="Drive to grip" unit="mm" value={lever} onChange={setLever} />
         </div>
         <p className="mt-2 text-[16px] text-ink2">
-          With a head in line the setting is torque × lever / (lever + head). Nobody here knows when a borrowed wrench
-          was last checked.
+          With a head in line the setting is torque × lever / (lever + head). Nobody here knows when
+          a borrowed wrench was last checked.
         </p>
         <SheetFoot keeps="Use it" onKeep={keep} problem={problem} />
       </Sheet>

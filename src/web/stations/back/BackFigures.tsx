@@ -16,7 +16,9 @@ export const BackFigures = () => {
     ['brake', state.brake && brakeNow(state, state.brake)],
     ['disc', state.discRunout && discOf(state, state.discRunout)],
   ];
-  const measured = all.flatMap(([what, found]) => (found?.ok ? [{ what, working: found.working }] : []));
+  const measured = all.flatMap(([what, found]) =>
+    found?.ok ? [{ what, working: found.working }] : [],
+  );
   if (measured.length === 0) return null;
   return (
     <ul className="mt-2 flex flex-wrap gap-x-4" aria-label="Measured">

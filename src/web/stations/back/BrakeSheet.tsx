@@ -41,7 +41,8 @@ export const BrakeSheet = ({ onDone }: { onDone: () => void }) => {
                 It takes <span className="num">{say(dragNm, 'Nm', { digits: 1 })}</span> to turn
                 {brakeNm !== null && (
                   <>
-                    , <span className="num">{say(brakeNm, 'Nm', { digits: 1 })}</span> of it for the brake
+                    , <span className="num">{say(brakeNm, 'Nm', { digits: 1 })}</span> of it for the
+                    brake
                   </>
                 )}
                 . The manual’s figure decides, where it has one.
@@ -50,7 +51,9 @@ export const BrakeSheet = ({ onDone }: { onDone: () => void }) => {
             <BasisTag title="the brake" working={found.working} />
           </>
         ) : (
-          <p className="text-ink2">Pump until it is firm. Then spin the wheel with the brake let go.</p>
+          <p className="text-ink2">
+            Pump until it is firm. Then spin the wheel with the brake let go.
+          </p>
         )}
       </div>
       <div className="mt-3 grid gap-3 sm:grid-cols-2">
@@ -72,10 +75,22 @@ export const BrakeSheet = ({ onDone }: { onDone: () => void }) => {
         />
       </div>
       <details className="mt-3" open={values.pullN !== null}>
-        <summary className="min-h-12 cursor-pointer py-3 font-semibold">By a spring scale at the tread</summary>
+        <summary className="min-h-12 cursor-pointer py-3 font-semibold">
+          By a spring scale at the tread
+        </summary>
         <div className="grid gap-3 sm:grid-cols-3">
-          <QuantityField label="Pull that turns it" unit="N" value={typed.pull} onChange={(pull) => put({ pull })} />
-          <QuantityField label="With the pads apart" unit="N" value={typed.free} onChange={(free) => put({ free })} />
+          <QuantityField
+            label="Pull that turns it"
+            unit="N"
+            value={typed.pull}
+            onChange={(pull) => put({ pull })}
+          />
+          <QuantityField
+            label="With the pads apart"
+            unit="N"
+            value={typed.free}
+            onChange={(free) => put({ free })}
+          />
           <QuantityField
             label="From axle to tread"
             unit="mm"

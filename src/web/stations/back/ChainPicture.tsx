@@ -25,7 +25,8 @@ const sags = (slackMm: number, runMm: number): string[] => {
   // A curve of this control point passes its middle at half its height.
   const swing = ((slackMm / runMm) * RUN_PX) / 2;
   return [-1, 1].map(
-    (way) => `M${FRONT.x} ${runY(FRONT.x)}Q${MIDDLE} ${runY(MIDDLE) + way * 2 * swing} ${REAR.x} ${runY(REAR.x)}`,
+    (way) =>
+      `M${FRONT.x} ${runY(FRONT.x)}Q${MIDDLE} ${runY(MIDDLE) + way * 2 * swing} ${REAR.x} ${runY(REAR.x)}`,
   );
 };
 
@@ -43,7 +44,12 @@ const Marks = ({ marks }: { marks: EntryData['marks'] }) => {
         ] as const
       ).map(([word, mm, y]) => (
         <g key={word}>
-          <path d={`M170 ${y}H400`} className="stroke-stone3" strokeWidth="10" strokeLinecap="round" />
+          <path
+            d={`M170 ${y}H400`}
+            className="stroke-stone3"
+            strokeWidth="10"
+            strokeLinecap="round"
+          />
           <path d={`M${at(mm)} ${y - 15}V${y + 15}`} className="stroke-ink" strokeWidth="5" />
           <text x="40" y={y + 6} fontSize="18" className="fill-ink">
             {word}
@@ -53,7 +59,11 @@ const Marks = ({ marks }: { marks: EntryData['marks'] }) => {
           </text>
         </g>
       ))}
-      <path d={`M${at(marks.leftMm)} 210L${at(marks.rightMm)} 256`} className="stroke-water" strokeWidth="3" />
+      <path
+        d={`M${at(marks.leftMm)} 210L${at(marks.rightMm)} 256`}
+        className="stroke-water"
+        strokeWidth="3"
+      />
     </g>
   );
 };
@@ -67,7 +77,8 @@ export const ChainPicture = ({ before, after, marks, className = '' }: Props) =>
   const says = [
     beforeMm !== null && `${say(beforeMm, 'mm')} before`,
     afterMm !== null && `${say(afterMm, 'mm')} after`,
-    marks && `marks ${say(marks.leftMm, 'mm', { digits: 1 })} left, ${say(marks.rightMm, 'mm', { digits: 1 })} right`,
+    marks &&
+      `marks ${say(marks.leftMm, 'mm', { digits: 1 })} left, ${say(marks.rightMm, 'mm', { digits: 1 })} right`,
   ].filter(Boolean);
   return (
     <svg
@@ -83,7 +94,14 @@ export const ChainPicture = ({ before, after, marks, className = '' }: Props) =>
         strokeLinecap="round"
       />
       {[FRONT, REAR].map((s) => (
-        <circle key={s.x} cx={s.x} cy={s.y} r={s.r} className="fill-stone2 stroke-ink" strokeWidth="4" />
+        <circle
+          key={s.x}
+          cx={s.x}
+          cy={s.y}
+          r={s.r}
+          className="fill-stone2 stroke-ink"
+          strokeWidth="4"
+        />
       ))}
       <circle cx={REAR.x} cy={REAR.y} r="9" className="fill-ink" />
       <path
@@ -93,12 +111,25 @@ export const ChainPicture = ({ before, after, marks, className = '' }: Props) =>
       />
       {beforeMm !== null &&
         sags(beforeMm, runMm).map((d) => (
-          <path key={d} d={d} fill="none" className="stroke-check" strokeWidth="3" strokeDasharray="9 7" />
+          <path
+            key={d}
+            d={d}
+            fill="none"
+            className="stroke-check"
+            strokeWidth="3"
+            strokeDasharray="9 7"
+          />
         ))}
       {afterMm !== null &&
-        sags(afterMm, runMm).map((d) => <path key={d} d={d} fill="none" className="stroke-water" strokeWidth="5" />)}
+        sags(afterMm, runMm).map((d) => (
+          <path key={d} d={d} fill="none" className="stroke-water" strokeWidth="5" />
+        ))}
       {beforeMm === null && afterMm === null && (
-        <path d={`M${FRONT.x} ${runY(FRONT.x)}L${REAR.x} ${runY(REAR.x)}`} className="stroke-ink" strokeWidth="4" />
+        <path
+          d={`M${FRONT.x} ${runY(FRONT.x)}L${REAR.x} ${runY(REAR.x)}`}
+          className="stroke-ink"
+          strokeWidth="4"
+        />
       )}
       <text x={MIDDLE - 60} y="176" textAnchor="end" fontSize="18" className="num fill-check">
         {beforeMm !== null && `${say(beforeMm, 'mm')} before`}

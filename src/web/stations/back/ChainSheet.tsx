@@ -64,7 +64,8 @@ const Found = ({ chain, align }: Pick<ChainAtHand, 'chain' | 'align'>) => {
       {problem && !problem.ok && <p className="text-stop">{problem.problem.message}</p>}
       {!slack && !straight && !problem && (
         <p className="text-ink2">
-          The whole play in the middle of the lower run, on the stand that the manual names, at the tightest place.
+          The whole play in the middle of the lower run, on the stand that the manual names, at the
+          tightest place.
         </p>
       )}
     </div>
@@ -113,9 +114,24 @@ export const ChainSheet = ({ onDone }: { onDone: () => void }) => {
             ['after', 'after adjusting'],
           ]}
         />
-        <QuantityField label="Wanted, at least" unit="mm" value={typed.least} onChange={(least) => put({ least })} />
-        <QuantityField label="Wanted, at most" unit="mm" value={typed.most} onChange={(most) => put({ most })} />
-        <QuantityField label="Run between the sprockets" unit="mm" value={typed.run} onChange={(run) => put({ run })} />
+        <QuantityField
+          label="Wanted, at least"
+          unit="mm"
+          value={typed.least}
+          onChange={(least) => put({ least })}
+        />
+        <QuantityField
+          label="Wanted, at most"
+          unit="mm"
+          value={typed.most}
+          onChange={(most) => put({ most })}
+        />
+        <QuantityField
+          label="Run between the sprockets"
+          unit="mm"
+          value={typed.run}
+          onChange={(run) => put({ run })}
+        />
         <QuantityField
           label="Pitch of the adjusters’ thread"
           unit="mm"
@@ -132,11 +148,26 @@ export const ChainSheet = ({ onDone }: { onDone: () => void }) => {
             ['string', 'a string along both wheels'],
           ]}
         />
-        <QuantityField label="Between the adjusters" unit="mm" value={typed.span} onChange={(span) => put({ span })} />
+        <QuantityField
+          label="Between the adjusters"
+          unit="mm"
+          value={typed.span}
+          onChange={(span) => put({ span })}
+        />
         {typed.by === 'marks' ? (
           <>
-            <QuantityField label="Left mark" unit="mm" value={typed.left} onChange={(left) => put({ left })} />
-            <QuantityField label="Right mark" unit="mm" value={typed.right} onChange={(right) => put({ right })} />
+            <QuantityField
+              label="Left mark"
+              unit="mm"
+              value={typed.left}
+              onChange={(left) => put({ left })}
+            />
+            <QuantityField
+              label="Right mark"
+              unit="mm"
+              value={typed.right}
+              onChange={(right) => put({ right })}
+            />
           </>
         ) : (
           <>

@@ -18,7 +18,9 @@ export const DiscReadings = () => {
   const { read, write: show } = useUnits();
   const known = state.discRunout;
   const [typed, setTyped] = useState<Record<number, string>>(() =>
-    Object.fromEntries((known?.readings ?? []).map((r) => [r.angleDeg, show(r.lateralMm ?? 0, 'mm', 3)])),
+    Object.fromEntries(
+      (known?.readings ?? []).map((r) => [r.angleDeg, show(r.lateralMm ?? 0, 'mm', 3)]),
+    ),
   );
   const [limit, setLimit] = useState(() => {
     const mm = known?.limitMm ?? machine.discLimitMm;
@@ -34,7 +36,8 @@ export const DiscReadings = () => {
   const data = { readings, limitMm: limit.trim() ? read(limit, 'mm') : null, device };
   const found = readings.length === 0 ? null : discOf(state, data);
   const keep = async () => {
-    if (DEGS.some((deg) => valueOf(deg) === null)) return setProblem('A reading is no length. See the fields.');
+    if (DEGS.some((deg) => valueOf(deg) === null))
+      return setProblem('A reading is no length. See the fields.');
     if (!found) return setProblem('Nothing is read yet: six places at least.');
     if (!found.ok) return setProblem(refusalText(found.problem));
     setProblem(null);
@@ -42,7 +45,9 @@ export const DiscReadings = () => {
   };
   return (
     <details className="mt-5 border-t-2 border-ink pt-2" open={known !== null}>
-      <summary className="head inline-flex min-h-12 cursor-pointer items-center text-lg">Runout of the disc</summary>
+      <summary className="head inline-flex min-h-12 cursor-pointer items-center text-lg">
+        Runout of the disc
+      </summary>
       <div className="mt-2" aria-live="polite">
         {found?.ok && (
           <>

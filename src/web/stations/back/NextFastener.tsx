@@ -51,7 +51,13 @@ export const NextFastener = ({ row, walk }: { row: WalkRow; walk: TorqueWalk }) 
 };
 
 /** Beside its own button: the wrench that is listened to, or, where none covers it, what only the fitter can say. */
-export const NextWays = ({ row: { fastener, choice }, walk }: { row: WalkRow; walk: TorqueWalk }) => {
+export const NextWays = ({
+  row: { fastener, choice },
+  walk,
+}: {
+  row: WalkRow;
+  walk: TorqueWalk;
+}) => {
   const wrench = choice?.result.wrench ?? null;
   return (
     <>
@@ -65,7 +71,12 @@ export const NextWays = ({ row: { fastener, choice }, walk }: { row: WalkRow; wa
         />
       )}
       {fastener.torqueNm !== null && <AidSheet key={fastener.name} walk={walk} />}
-      <Ways isPlain fastener={fastener} choice={choice} onKeep={(how, name) => void walk.keep(fastener, how, name)} />
+      <Ways
+        isPlain
+        fastener={fastener}
+        choice={choice}
+        onKeep={(how, name) => void walk.keep(fastener, how, name)}
+      />
     </>
   );
 };

@@ -33,7 +33,8 @@ export const SensorSheet = ({ onDone }: { onDone: () => void }) => {
   const data = { readings, wantMinMm: mm(least), wantMaxMm: mm(most) };
   const found = readings.length === 0 ? null : sensorOf(data);
   const keep = async () => {
-    if (DEGS.some((deg) => valueOf(deg) === null)) return setProblem('A reading is no gap. See the fields.');
+    if (DEGS.some((deg) => valueOf(deg) === null))
+      return setProblem('A reading is no gap. See the fields.');
     if (!found) return setProblem('Nothing is measured yet: the gap at three places or more.');
     if (!found.ok) return setProblem(refusalText(found.problem));
     setProblem(null);

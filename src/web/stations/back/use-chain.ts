@@ -54,7 +54,8 @@ export const useChain = (): ChainAtHand => {
   const { read, write: show } = useUnits();
   const known = state.slack.after ?? state.slack.before;
   const [typed, setTyped] = useState<ChainTyped>(() => {
-    const text = (mm: number | null | undefined, digits = 1) => (mm == null ? '' : show(mm, 'mm', digits));
+    const text = (mm: number | null | undefined, digits = 1) =>
+      mm == null ? '' : show(mm, 'mm', digits);
     return {
       when: state.slack.before ? 'after' : 'before',
       places: '',
@@ -81,8 +82,19 @@ export const useChain = (): ChainAtHand => {
     .map((text) => read(text, 'mm'));
   const [wantMinMm, wantMaxMm, runMm] = [mm(typed.least), mm(typed.most), mm(typed.run)];
   const slack =
-    placesMm.length > 0 && !placesMm.includes(null) && wantMinMm !== null && wantMaxMm !== null && runMm !== null
-      ? { when: typed.when, placesMm: placesMm as number[], wantMinMm, wantMaxMm, runMm, pitchMm: mm(typed.pitch) }
+    placesMm.length > 0 &&
+    !placesMm.includes(null) &&
+    wantMinMm !== null &&
+    wantMaxMm !== null &&
+    runMm !== null
+      ? {
+          when: typed.when,
+          placesMm: placesMm as number[],
+          wantMinMm,
+          wantMaxMm,
+          runMm,
+          pitchMm: mm(typed.pitch),
+        }
       : null;
   const [leftMm, rightMm, spanMm] = [mm(typed.left), mm(typed.right), mm(typed.span)];
   const isByString = typed.by === 'string';
@@ -104,16 +116,22 @@ export const useChain = (): ChainAtHand => {
   const chain = slack && chainOf(slack);
   const align = marks ? alignOf(state, marks, slack) : string && stringOf(state, string, slack);
   const writings = (): { write: Writing[] } | { problem: string } => {
-    if (placesMm.includes(null)) return { problem: 'Slack: a number for each place, with a space between them.' };
+    if (placesMm.includes(null))
+      return { problem: 'Slack: a number for each place, with a space between them.' };
     if (placesMm.length > 0 && !slack)
-      return { problem: 'The manual’s least and most slack and the run between the sprockets go with it.' };
+      return {
+        problem: 'The manual’s least and most slack and the run between the sprockets go with it.',
+      };
     if (isByString && !string && gaps.some((g) => g !== null))
-      return { problem: 'The string: all four gaps, the wheelbase and the distance of the adjusters.' };
+      return {
+        problem: 'The string: all four gaps, the wheelbase and the distance of the adjusters.',
+      };
     if (!isByString && (leftMm === null) !== (rightMm === null))
       return { problem: 'The marks: both of them, or neither.' };
     if (!slack && !marks && !string)
       return { problem: 'Nothing is measured yet: the slack, or whether it is straight.' };
-    for (const found of [chain, align]) if (found && !found.ok) return { problem: found.problem.message };
+    for (const found of [chain, align])
+      if (found && !found.ok) return { problem: found.problem.message };
     return {
       write: [
         ...(slack ? [{ kind: 'slack' as const, data: slack }] : []),
@@ -122,5 +140,13 @@ export const useChain = (): ChainAtHand => {
       ],
     };
   };
-  return { typed, put: (part) => setTyped((t) => ({ ...t, ...part })), slack, marks, chain, align, writings };
+  return {
+    typed,
+    put: (part) => setTyped((t) => ({ ...t, ...part })),
+    slack,
+    marks,
+    chain,
+    align,
+    writings,
+  };
 };

@@ -25,7 +25,10 @@ export const useTorqueBatch = (walk: TorqueWalk): TorqueBatch | null => {
   if (pace !== 'by station' || kept.length < 2) return null;
   const rows = all.map(({ fastener: { name }, turn: { torqueNm, settingNm, wrench, says } }) => ({
     id: name,
-    say: torqueNm === null ? `${name}: snug` : `${name}: ${say(settingNm ?? torqueNm, 'Nm')} on the ${wrench}`,
+    say:
+      torqueNm === null
+        ? `${name}: snug`
+        : `${name}: ${say(settingNm ?? torqueNm, 'Nm')} on the ${wrench}`,
     mind: says.join(' ') || null,
   }));
   return { rows, left, toggle, count: kept.length, write: () => walk.keepAll(kept) };

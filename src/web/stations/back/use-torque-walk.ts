@@ -97,10 +97,16 @@ export const useTorqueWalk = (): TorqueWalk => {
     choice:
       fastener.torqueNm === null
         ? null
-        : torqueWrench.run({ torqueNm: fastener.torqueNm, wrenches, ...(fastener === atHand ? extension : {}) }),
+        : torqueWrench.run({
+            torqueNm: fastener.torqueNm,
+            wrenches,
+            ...(fastener === atHand ? extension : {}),
+          }),
   }));
   const next = rows.find(({ fastener }) => isOpen(fastener));
-  const again = rows.filter(({ fastener }) => fastener.torqueNm !== null && !state.secondRound.includes(fastener.name));
+  const again = rows.filter(
+    ({ fastener }) => fastener.torqueNm !== null && !state.secondRound.includes(fastener.name),
+  );
   const entry = (fastener: Fastener, how: Tightened, wrench: string | null) => ({
     fastener: fastener.name,
     how,
@@ -126,7 +132,9 @@ export const useTorqueWalk = (): TorqueWalk => {
   };
   const wrenchOf = ({ choice }: WalkRow) => choice?.result.wrench?.name ?? null;
   // Without a wrench for it only the fitter can say how it was tightened.
-  const sure = rows.filter((r) => isOpen(r.fastener) && (r.fastener.torqueNm === null || wrenchOf(r) !== null));
+  const sure = rows.filter(
+    (r) => isOpen(r.fastener) && (r.fastener.torqueNm === null || wrenchOf(r) !== null),
+  );
   const keepAll = (those: readonly WalkRow[]) =>
     write(
       those.map((r) => ({
@@ -143,7 +151,12 @@ export const useTorqueWalk = (): TorqueWalk => {
       [
         ...again.map(({ fastener }) => ({
           kind: 'torqued' as const,
-          data: { ...state.torqued[fastener.name]!, device: null, torqueNm: fastener.torqueNm, pass: 2 as const },
+          data: {
+            ...state.torqued[fastener.name]!,
+            device: null,
+            torqueNm: fastener.torqueNm,
+            pass: 2 as const,
+          },
         })),
         { kind: 'step', data: { stepId } },
       ],

@@ -15,7 +15,8 @@ export const BeforeAfter = ({ estimate }: { estimate: Working<BalanceEstimate> |
   const wheelAt = useSpeed();
   const was = balance.balanced ?? estimate?.result;
   if (!was) return null;
-  const pull = (massG: number) => residualUnbalance.run({ ...wheelAt, massG: Math.min(500, massG) });
+  const pull = (massG: number) =>
+    residualUnbalance.run({ ...wheelAt, massG: Math.min(500, massG) });
   const [before, after] = [pull(was.heavyMassG), pull(was.leftG)];
   return (
     <div className="rows rows-close mt-3" role="group" aria-label="Before and after">
@@ -32,7 +33,9 @@ export const BeforeAfter = ({ estimate }: { estimate: Working<BalanceEstimate> |
         <Quantity value={was.heavyMassG} unit="g" digits={0} />
       </FigureRow>
       <FigureRow label="On the rim">
-        <span className="num text-[18px]">{balance.on.map((p) => say(p.massG, 'g')).join(' + ') || 'nothing'}</span>
+        <span className="num text-[18px]">
+          {balance.on.map((p) => say(p.massG, 'g')).join(' + ') || 'nothing'}
+        </span>
       </FigureRow>
       <FigureRow
         label="Left now"
@@ -55,7 +58,8 @@ export const BeforeAfter = ({ estimate }: { estimate: Working<BalanceEstimate> |
         }
       >
         <span className="num text-[18px]">
-          {say(before.result.forceN, 'N', { digits: 0 })} → {say(after.result.forceN, 'N', { digits: 0 })}
+          {say(before.result.forceN, 'N', { digits: 0 })} →{' '}
+          {say(after.result.forceN, 'N', { digits: 0 })}
         </span>
       </FigureRow>
     </div>

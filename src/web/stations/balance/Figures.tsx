@@ -19,7 +19,10 @@ interface Props {
 }
 
 /** How far it is proved that no other pieces are better. */
-const leftLabel = ({ found, proved, piecesAtLeast }: BalancePlacement, searching: boolean): string => {
+const leftLabel = (
+  { found, proved, piecesAtLeast }: BalancePlacement,
+  searching: boolean,
+): string => {
   if (proved) return found ? 'Left, no fewer pieces do' : 'Left, the shelf has no nearer';
   return searching ? 'Left, searching on' : `Left, at least ${piecesAtLeast} pieces`;
 };
@@ -30,7 +33,10 @@ export const Figures = ({ estimate, placed, on, toleranceG, rested, searching }:
   const place = usePlace();
   if (!estimate) return null;
   const { heavyMassG, heavyDeg, alongG, bandG, leftG } = estimate.result;
-  const [low, high] = [Math.max(0, heavyMassG - NINE_OF_TEN * alongG), heavyMassG + NINE_OF_TEN * alongG];
+  const [low, high] = [
+    Math.max(0, heavyMassG - NINE_OF_TEN * alongG),
+    heavyMassG + NINE_OF_TEN * alongG,
+  ];
   const tag = (words: string) => (
     <BasisTag title="the heavy spot" working={estimate}>
       {words}
@@ -53,7 +59,12 @@ export const Figures = ({ estimate, placed, on, toleranceG, rested, searching }:
       {placed ? (
         <FigureRow
           label={leftLabel(placed.result, searching)}
-          basis={<BasisTag title="the pieces to put on" working={placed}>{`limit ${say(toleranceG, 'g')}`}</BasisTag>}
+          basis={
+            <BasisTag
+              title="the pieces to put on"
+              working={placed}
+            >{`limit ${say(toleranceG, 'g')}`}</BasisTag>
+          }
         >
           <Quantity value={placed.result.residualG} unit="g" digits={1} />
         </FigureRow>

@@ -36,7 +36,13 @@ export const LevelFields = ({ step, advice, hand, onLevel, readingRef, beside }:
       )}
       <div role="group" aria-label="Let go, it" className="flex flex-wrap gap-2">
         {MOVES.map((moved, i) => (
-          <Button key={moved} go={deg !== null} disabled={off} hotkey={String(i + 1)} onClick={() => onLevel(moved)}>
+          <Button
+            key={moved}
+            go={deg !== null}
+            disabled={off}
+            hotkey={String(i + 1)}
+            onClick={() => onLevel(moved)}
+          >
             It {moved}
           </Button>
         ))}

@@ -10,8 +10,10 @@ const MOST_G = 2000;
 const STEP_G = { min: 0.1, max: 50 };
 const STEP_DEG = { min: 0.1, max: 45 };
 
-const isWithin = (value: number | null, { min, max }: { min: number; max: number }): value is number =>
-  value !== null && value >= min && value <= max;
+const isWithin = (
+  value: number | null,
+  { min, max }: { min: number; max: number },
+): value is number => value !== null && value >= min && value <= max;
 
 /** What a dynamic machine shows, and how finely it shows it. */
 export const MachineFields = ({ hand, acts, readingRef, beside }: ThingProps) => {
@@ -28,7 +30,9 @@ export const MachineFields = ({ hand, acts, readingRef, beside }: ThingProps) =>
   const stepProblem = isWithin(stepG, STEP_G)
     ? null
     : `Finest step: ${say(STEP_G.min, 'g', { digits: 1 })} to ${say(STEP_G.max, 'g')}.`;
-  const turnProblem = isWithin(stepDeg, STEP_DEG) ? null : `Finest step: ${STEP_DEG.min} to ${STEP_DEG.max}°.`;
+  const turnProblem = isWithin(stepDeg, STEP_DEG)
+    ? null
+    : `Finest step: ${STEP_DEG.min} to ${STEP_DEG.max}°.`;
   return (
     <form
       className="grid gap-2"
@@ -44,10 +48,23 @@ export const MachineFields = ({ hand, acts, readingRef, beside }: ThingProps) =>
           unit="g"
           value={mass}
           onChange={setMass}
-          problem={mass.trim() && !massFits ? `Mass: a number from 0 to ${say(MOST_G, 'g')}.` : null}
+          problem={
+            mass.trim() && !massFits ? `Mass: a number from 0 to ${say(MOST_G, 'g')}.` : null
+          }
         />
-        <PlaceField key={hand.fieldKey} label="Heavy at" deg={hand.deg} onPlace={(deg) => hand.change({ deg })} />
-        <QuantityField label="Its finest step" unit="g" value={step} onChange={setStep} problem={stepProblem} />
+        <PlaceField
+          key={hand.fieldKey}
+          label="Heavy at"
+          deg={hand.deg}
+          onPlace={(deg) => hand.change({ deg })}
+        />
+        <QuantityField
+          label="Its finest step"
+          unit="g"
+          value={step}
+          onChange={setStep}
+          problem={stepProblem}
+        />
         <TextField
           label="Finest step of the turn, °"
           value={turn}

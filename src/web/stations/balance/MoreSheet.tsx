@@ -69,7 +69,9 @@ export const MoreSheet = ({ estimate, onFinish }: Props) => {
               Begin anew
             </Button>
           </div>
-          <p className="mt-2 text-ink2">Begin anew after the tire was turned on the rim, or taken off.</p>
+          <p className="mt-2 text-ink2">
+            Begin anew after the tire was turned on the rim, or taken off.
+          </p>
         </Part>
       </Sheet>
     </Dialog.Root>

@@ -23,9 +23,13 @@ export const PartsPart = () => {
   const lock = shop.locks.find((l) => l.id === lockId);
   const [valveG, patch] = [read(valve, 'g'), read(patchG, 'g')];
   const parts = [
-    ...(lock ? wheel.rimLockDegs.map((deg) => ({ what: 'rim lock' as const, massG: lock.massG, deg })) : []),
+    ...(lock
+      ? wheel.rimLockDegs.map((deg) => ({ what: 'rim lock' as const, massG: lock.massG, deg }))
+      : []),
     ...(valveG ? [{ what: 'tube valve' as const, massG: valveG, deg: 0 }] : []),
-    ...(patch && patchDeg !== null ? [{ what: 'other' as const, massG: patch, deg: patchDeg }] : []),
+    ...(patch && patchDeg !== null
+      ? [{ what: 'other' as const, massG: patch, deg: patchDeg }]
+      : []),
   ];
   const found =
     parts.length === 0
@@ -44,7 +48,9 @@ export const PartsPart = () => {
             label="The rim lock"
             value={lockId}
             onChange={setLockId}
-            options={shop.locks.map((l) => [l.id, `${l.widthIn} in, ${say(l.massG, 'g')}`] as const)}
+            options={shop.locks.map(
+              (l) => [l.id, `${l.widthIn} in, ${say(l.massG, 'g')}`] as const,
+            )}
           />
         )}
         <QuantityField label="The valve with its nuts" unit="g" value={valve} onChange={setValve} />

@@ -23,7 +23,8 @@ export const PieceShelf = ({ stock, pieces, deg, sides, sayPlace, onPieces }: Pr
     const here = pieces.filter((p) => p.deg === deg && p.massG === massG).length;
     return sides === 'inner' ? 'inner' : sides === 'both' && here % 2 === 1 ? 'far' : 'near';
   };
-  const left = (kind: WeightStock) => kind.count - pieces.filter((p) => p.massG === kind.massG).length;
+  const left = (kind: WeightStock) =>
+    kind.count - pieces.filter((p) => p.massG === kind.massG).length;
   return (
     <div>
       <div role="group" aria-label="Weights in stock" className="flex flex-wrap gap-1.5">
@@ -41,7 +42,9 @@ export const PieceShelf = ({ stock, pieces, deg, sides, sayPlace, onPieces }: Pr
             {say(kind.massG, 'g')} <span className="num text-[14px] text-ink2">× {left(kind)}</span>
           </Button>
         ))}
-        {stock.length === 0 && <p className="text-check">No weight on the shelf holds on this wheel.</p>}
+        {stock.length === 0 && (
+          <p className="text-check">No weight on the shelf holds on this wheel.</p>
+        )}
       </div>
       <p className="sr-only" role="status">
         {lastTaken && `Picked: ${lastTaken}`}

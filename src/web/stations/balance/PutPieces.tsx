@@ -30,7 +30,9 @@ export const PutPieces = ({ step, advice, hand, onGo, beside }: ThingProps) => {
       </Button>
       <Button
         onClick={() =>
-          hand.begin('weights', place && 'deg' in place ? Math.round(place.deg) % 360 : null, [...step.toPut])
+          hand.begin('weights', place && 'deg' in place ? Math.round(place.deg) % 360 : null, [
+            ...step.toPut,
+          ])
         }
       >
         Other pieces

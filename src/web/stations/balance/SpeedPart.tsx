@@ -52,7 +52,9 @@ export const SpeedPart = ({ leftG }: { leftG: number }) => {
           <FigureRow label="As if so much hung on the rim, round and round">
             <Quantity value={it.liftsKg} unit="kg" digits={1} />
           </FigureRow>
-          <FigureRow label={it.within ? 'The grade permits, so it is within' : 'The grade permits only'}>
+          <FigureRow
+            label={it.within ? 'The grade permits, so it is within' : 'The grade permits only'}
+          >
             <Quantity value={it.permittedG} unit="g" digits={0} />
           </FigureRow>
         </div>

@@ -57,7 +57,10 @@ export const StandBandPart = () => {
       });
       await dispatch(shopChanged());
       dispatch(
-        announce({ text: `Written down for the jobs from now on: the stand hides ${say(value, 'g')}.`, tone: 'good' }),
+        announce({
+          text: `Written down for the jobs from now on: the stand hides ${say(value, 'g')}.`,
+          tone: 'good',
+        }),
       );
     } catch (error) {
       if (!(error instanceof ApiError)) throw error;
@@ -68,7 +71,11 @@ export const StandBandPart = () => {
     <>
       <Reasons reasons={[reason]} />
       <p className="mt-2 flex flex-wrap items-center gap-3">
-        <span>{nowG > 0 ? `The shop’s rule says ${say(nowG, 'g')}.` : 'The shop has not written it down.'}</span>
+        <span>
+          {nowG > 0
+            ? `The shop’s rule says ${say(nowG, 'g')}.`
+            : 'The shop has not written it down.'}
+        </span>
         <BasisTag title="what the stand hides" working={learned}>
           learned
         </BasisTag>

@@ -37,7 +37,9 @@ export const StandRow = ({ stand, on, levelDeg, onFrom, onTake }: Props) => {
       className="mx-auto flex max-w-[640px] flex-wrap items-center gap-x-3 gap-y-1 border-t border-stone3 pt-2"
     >
       <p className="w-[104px]">
-        <span className="num block text-[24px] leading-none">{line ? place.clock(line.value) : '–'}</span>
+        <span className="num block text-[24px] leading-none">
+          {line ? place.clock(line.value) : '–'}
+        </span>
         <span className="text-[14px] text-ink2" role="status">
           {reading ? 'at rest' : says}
         </span>
@@ -47,7 +49,11 @@ export const StandRow = ({ stand, on, levelDeg, onFrom, onTake }: Props) => {
       </Button>
       {simulated && (
         <span className="flex flex-wrap gap-1">
-          <TurnKnobs hold={hold} seen={(side) => seenSide(side)} onFrom={(side) => onFrom(seenSide(side))} />
+          <TurnKnobs
+            hold={hold}
+            seen={(side) => seenSide(side)}
+            onFrom={(side) => onFrom(seenSide(side))}
+          />
           {levelDeg !== null && (
             <Button small onClick={() => void hold({ level: levelDeg })}>
               Hold level, let go

@@ -8,12 +8,19 @@ const SWINGS = ['1', '3', '5', '10'].map((n) => [n, n] as const);
 const [LEAST_S, MOST_S] = [0.2, 60];
 
 /** Seconds of one swing from what is typed of several, or what is wrong with it; both null while nothing is typed. */
-const swingOf = (seconds: string, swings: string): { periodS: number | null; problem: string | null } => {
+const swingOf = (
+  seconds: string,
+  swings: string,
+): { periodS: number | null; problem: string | null } => {
   if (!seconds.trim()) return { periodS: null, problem: null };
   const periodS = Number(seconds.replace(',', '.')) / Number(swings);
-  if (!Number.isFinite(periodS)) return { periodS: null, problem: 'Seconds: a number, such as 41.5.' };
+  if (!Number.isFinite(periodS))
+    return { periodS: null, problem: 'Seconds: a number, such as 41.5.' };
   if (periodS < LEAST_S || periodS > MOST_S)
-    return { periodS, problem: `One swing takes ${LEAST_S} to ${MOST_S} seconds: see how many were counted.` };
+    return {
+      periodS,
+      problem: `One swing takes ${LEAST_S} to ${MOST_S} seconds: see how many were counted.`,
+    };
   return { periodS, problem: null };
 };
 
@@ -37,7 +44,12 @@ export const SwingFields = ({ acts, readingRef, beside }: ThingProps) => {
       }}
     >
       <div className="grid grid-cols-2 gap-3">
-        <ChoiceField label="Swings there and back" value={swings} onChange={setSwings} options={SWINGS} />
+        <ChoiceField
+          label="Swings there and back"
+          value={swings}
+          onChange={setSwings}
+          options={SWINGS}
+        />
         <TextField
           inputRef={readingRef}
           label="Seconds for all of them"

@@ -12,7 +12,9 @@ import { isTry, tryText, type TryEntry } from './try-text';
 /** The entries of the balancing at hand, in order. */
 const triesOf = (log: readonly Entry[]): TryEntry[] => {
   const standing = effectiveEntries(log).filter(isOfBalance);
-  return standing.slice(standing.findLastIndex((e) => e.kind === 'balance-again') + 1).filter(isTry);
+  return standing
+    .slice(standing.findLastIndex((e) => e.kind === 'balance-again') + 1)
+    .filter(isTry);
 };
 
 /**
@@ -33,7 +35,12 @@ export const Tries = ({ oddId }: { oddId: string | null }) => {
   return (
     <section aria-label="Tries" className="mt-3">
       <h3 className="mb-1 text-[16px]">Tries so far</h3>
-      <ol ref={list} className="max-h-[144px] overflow-y-auto max-lg:max-h-none" tabIndex={0} aria-label="Tries so far">
+      <ol
+        ref={list}
+        className="max-h-[144px] overflow-y-auto max-lg:max-h-none"
+        tabIndex={0}
+        aria-label="Tries so far"
+      >
         {tries.map((e, i) => (
           <li
             key={e.id}
@@ -46,7 +53,11 @@ export const Tries = ({ oddId }: { oddId: string | null }) => {
                   <VerdictShape verdict="check" size={18} />
                 </span>
               )}
-              {tryText(e, { mass: (g) => say(g, 'g'), place: clock, side: (from) => seenSide(from) })}
+              {tryText(e, {
+                mass: (g) => say(g, 'g'),
+                place: clock,
+                side: (from) => seenSide(from),
+              })}
               {e.id === oddId && <span className="text-check">, the odd one</span>}
             </span>
             <Tip says="Take it out">
@@ -55,7 +66,10 @@ export const Tries = ({ oddId }: { oddId: string | null }) => {
                 className="grid h-9 w-12 shrink-0 max-lg:h-12 cursor-pointer place-items-center rounded-lg text-ink2 hover:bg-stone2"
                 aria-label={`Take try ${i + 1} out`}
                 onClick={() =>
-                  void write([{ kind: 'undo', data: { entryId: e.id } }], 'Taken out. It can be put back in the log.')
+                  void write(
+                    [{ kind: 'undo', data: { entryId: e.id } }],
+                    'Taken out. It can be put back in the log.',
+                  )
                 }
               >
                 <Undo2 size={17} aria-hidden="true" />

@@ -20,7 +20,11 @@ export const TurnPart = ({ estimate }: { estimate: Working<BalanceEstimate> | nu
   const [bareDeg, setBareDeg] = useState<number | null>(wheel.heavySpotDeg);
   const [markDeg, setMarkDeg] = useState<number | null>(0);
   if (!estimate)
-    return <p className="text-ink2">First let the wheel with its tire settle, and learn its heavy spot.</p>;
+    return (
+      <p className="text-ink2">
+        First let the wheel with its tire settle, and learn its heavy spot.
+      </p>
+    );
   const massG = read(bareG, 'g');
   const { heavyMassG, heavyDeg } = estimate.result;
   const found =

@@ -1,4 +1,6 @@
 import type { ThingProps } from './thing';
 
 /** Nothing is advised yet. */
-export const WaitRow = ({ beside }: ThingProps) => <div className="flex flex-wrap gap-2">{beside}</div>;
+export const WaitRow = ({ beside }: ThingProps) => (
+  <div className="flex flex-wrap gap-2">{beside}</div>
+);

@@ -25,12 +25,11 @@ const STOCK = [
   { massG: 10, count: 20 },
   { massG: 20, count: 10 },
 ];
-const settle = (restDeg: number, from: 'left' | 'right', weights: readonly Piece[] = []): Observation => ({
-  kind: 'settle',
-  restDeg,
-  from,
-  weights,
-});
+const settle = (
+  restDeg: number,
+  from: 'left' | 'right',
+  weights: readonly Piece[] = [],
+): Observation => ({ kind: 'settle', restDeg, from, weights });
 const say = {
   mass: (g: number) => `${Math.round(g)} g`,
   clock: (deg: number) => `${deg}°`,
@@ -38,7 +37,12 @@ const say = {
   pieces: (list: readonly Piece[]) => list.map((p) => `${p.massG} g`).join(' + '),
 };
 
-const told = (advice: BalanceAdvice, sides: Sides, estimate: BalanceEstimate | null, balance: BalanceLog) =>
+const told = (
+  advice: BalanceAdvice,
+  sides: Sides,
+  estimate: BalanceEstimate | null,
+  balance: BalanceLog,
+) =>
   nowWords({
     step: stepOf({ hand: null, balance, advice, placed: null, busy: false }),
     broken: false,
@@ -57,7 +61,12 @@ const wordsOf = (seen: Observation[], balance: Partial<BalanceLog> = {}) => {
   const estimate = seen.length > 0 ? balanceEstimate.run({ seen, on }).result : null;
   return { advice, ...told(advice, 'one', estimate, { ...BALANCE, ...balance }) };
 };
-const RESTS = [settle(212, 'left'), settle(208, 'right'), settle(211, 'left'), settle(209, 'right')];
+const RESTS = [
+  settle(212, 'left'),
+  settle(208, 'right'),
+  settle(211, 'left'),
+  settle(209, 'right'),
+];
 
 test('from the first rest to the trial, each in one line, with what it is expected to teach', () => {
   expect(wordsOf([]).now).toBe('Let it settle. Where is the bottom?');
@@ -97,12 +106,17 @@ test('final pieces, the end, and a trial that is to stay', () => {
   expect(words(done).now).toBe('Balanced.');
   expect(words(done, { trial: true }).now).toBe('Balanced with the trial: fix it for good.');
   expect(
-    words(done, { balanced: { heavyMassG: 40, heavyDeg: 210, leftG: 2, leftDeg: 0, bandG: 2, chance: 0.97 } }).why,
+    words(done, {
+      balanced: { heavyMassG: 40, heavyDeg: 210, leftG: 2, leftDeg: 0, bandG: 2, chance: 0.97 },
+    }).why,
   ).toMatch(/^2 g left/);
 });
 
 test('what contradicts itself is said as it is, and a shelf that has nothing better', () => {
-  const look = (why: 'contradiction' | 'unproved' | 'shelf', doubt: BalanceAdvice['doubt']): BalanceAdvice => ({
+  const look = (
+    why: 'contradiction' | 'unproved' | 'shelf',
+    doubt: BalanceAdvice['doubt'],
+  ): BalanceAdvice => ({
     do: 'look',
     why,
     rule: 'slip named',
@@ -112,7 +126,11 @@ test('what contradicts itself is said as it is, and a shelf that has nothing bet
     doubt,
     reason: { verdict: 'check', says: '' },
   });
-  const slip = { reading: 2, story: null, says: 'Reading 3 does not go with the others: take it again.' };
+  const slip = {
+    reading: 2,
+    story: null,
+    says: 'Reading 3 does not go with the others: take it again.',
+  };
   expect(told(look('contradiction', slip), 'one', null, BALANCE)).toEqual({
     now: 'Stop: these readings don’t agree.',
     why: slip.says,
@@ -134,11 +152,17 @@ test('by hand, without a shelf, and when the arithmetic broke', () => {
     problem: null,
     say,
   };
-  expect(nowWords({ ...all, step: { ...atFirst, doing: 'weights', byHand: true } }).now).toBe('What is on the wheel?');
+  expect(nowWords({ ...all, step: { ...atFirst, doing: 'weights', byHand: true } }).now).toBe(
+    'What is on the wheel?',
+  );
   expect(
     nowWords({
       ...all,
-      problem: { field: 'stock', message: 'There are no weights in stock to place.', expected: 'pieces' },
+      problem: {
+        field: 'stock',
+        message: 'There are no weights in stock to place.',
+        expected: 'pieces',
+      },
     }).why,
   ).toContain('Right would be pieces.');
   expect(nowWords({ ...all, broken: true }).now).toBe('The arithmetic broke.');

@@ -18,7 +18,10 @@ const BY_HAND: Record<ByHand, { now: string; why: string }> = {
     now: 'Where did it come to rest?',
     why: 'The heavy spot comes to the bottom, within what the bearings hide.',
   },
-  level: { now: 'Which place was held level?', why: 'Let go at 3 or 9 o’clock: there its lever is the longest.' },
+  level: {
+    now: 'Which place was held level?',
+    why: 'Let go at 3 or 9 o’clock: there its lever is the longest.',
+  },
   weights: {
     now: 'What is on the wheel?',
     why: 'All of it, not only what is new. Tap the dial for the place, then a piece.',
@@ -27,7 +30,10 @@ const BY_HAND: Record<ByHand, { now: string; why: string }> = {
     now: 'How long is one swing?',
     why: 'A small one, there and back; once bare and once with a known mass on.',
   },
-  machine: { now: 'What does the machine say?', why: 'Where it is heavy. Zeroed with the bare hub, spun twice.' },
+  machine: {
+    now: 'What does the machine say?',
+    why: 'Where it is heavy. Zeroed with the bare hub, spun twice.',
+  },
 };
 
 interface Told {
@@ -73,10 +79,14 @@ const teaches = (learns: Learns | undefined, { mass }: Told['say']): string =>
 
 /** How far the trial stands from the place that is believed to be heavy. */
 const asideDegOf = (advice: BalanceAdvice, estimate: BalanceEstimate | null): number =>
-  estimate ? Math.round(Math.abs(angleBetween(heavyAgainst(advice.place).deg, estimate.heavyDeg))) : 0;
+  estimate
+    ? Math.round(Math.abs(angleBetween(heavyAgainst(advice.place).deg, estimate.heavyDeg)))
+    : 0;
 
 /** An advice in one line, and why; one entry for each, so that a new one cannot be forgotten. */
-const ADVISED: { [Do in BalanceAdvice['do']]: (advice: Extract<BalanceAdvice, { do: Do }>, told: Told) => Words } = {
+const ADVISED: {
+  [Do in BalanceAdvice['do']]: (advice: Extract<BalanceAdvice, { do: Do }>, told: Told) => Words;
+} = {
   settle: ({ from, turned, learns }, { say }) => {
     if (turned)
       return {
@@ -90,7 +100,10 @@ const ADVISED: { [Do in BalanceAdvice['do']]: (advice: Extract<BalanceAdvice, { 
           why: `From both sides, the middle cancels the friction.${teaches(learns, say)}`,
         };
   },
-  spin: () => ({ now: 'Spin it again. What does it say?', why: 'The machine confirms what the weights left.' }),
+  spin: () => ({
+    now: 'Spin it again. What does it say?',
+    why: 'The machine confirms what the weights left.',
+  }),
   level: ({ deg, at }, { say }) => ({
     now: `Hold ${say.clock(deg)} level at ${say.side(at) === 'left' ? 9 : 3}, let go.`,
     why: 'Balanced, it stays at 3 and at 9. Rises: too little there. Sinks: too much.',
@@ -104,7 +117,8 @@ const ADVISED: { [Do in BalanceAdvice['do']]: (advice: Extract<BalanceAdvice, { 
     why: `${balance.trial ? 'The trial comes off. ' : ''}${SIDE_WHY[sides]} Balanced then in ${chanceText(chance)}.`,
   }),
   look: ({ why, leftG, doubt, reason }, { say }) => {
-    if (why === 'contradiction' && doubt) return { now: 'Stop: these readings don’t agree.', why: doubt.says };
+    if (why === 'contradiction' && doubt)
+      return { now: 'Stop: these readings don’t agree.', why: doubt.says };
     return why === 'unproved'
       ? { now: 'Not shown to be balanced.', why: reason.says }
       : {
@@ -122,11 +136,19 @@ const ADVISED: { [Do in BalanceAdvice['do']]: (advice: Extract<BalanceAdvice, { 
 export const nowWords = (told: Told): Words => {
   const { step, broken, balance, advice, problem, say } = told;
   if (step.byHand) return BY_HAND[step.doing as ByHand];
-  if (broken) return { now: 'The arithmetic broke.', why: 'Load the screen again; what was confirmed is in the log.' };
+  if (broken)
+    return {
+      now: 'The arithmetic broke.',
+      why: 'Load the screen again; what was confirmed is in the log.',
+    };
   if (balance.balanced)
-    return { now: 'Balanced.', why: `${say.mass(balance.balanced.leftG)} left, as far as this stand can tell.` };
+    return {
+      now: 'Balanced.',
+      why: `${say.mass(balance.balanced.leftG)} left, as far as this stand can tell.`,
+    };
   if (problem) return { now: 'No weight holds here.', why: refusalText(problem) };
-  if (advice) return (ADVISED[advice.do] as (advice: BalanceAdvice, told: Told) => Words)(advice, told);
+  if (advice)
+    return (ADVISED[advice.do] as (advice: BalanceAdvice, told: Told) => Words)(advice, told);
   return step.doing === 'wait'
     ? { now: 'Working it out …', why: 'What was seen so far is being weighed.' }
     : FIRST_REST;

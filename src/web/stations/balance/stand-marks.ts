@@ -39,7 +39,9 @@ export const standMarks = (told: Told): DialMark[] => {
   return [
     ...(estimate && !isNew ? [beliefMark(estimate, say)] : []),
     ...pieceMarks(told),
-    ...(hintDeg !== null && isNew ? [{ is: 'rest', deg: hintDeg, label: 'last time' } as const] : []),
+    ...(hintDeg !== null && isNew
+      ? [{ is: 'rest', deg: hintDeg, label: 'last time' } as const]
+      : []),
     ...placeMark(told),
   ];
 };

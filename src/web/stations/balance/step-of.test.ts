@@ -13,7 +13,9 @@ const advice = (what: BalanceAdvice['do'], more: object = {}): BalanceAdvice =>
 const BALANCED = { heavyMassG: 40, heavyDeg: 210, leftG: 2, leftDeg: 0, bandG: 2, chance: 0.97 };
 const REST = { kind: 'settle', restDeg: 210, from: 'left', weights: [], entryId: 'e' } as const;
 
-const step = (told: Partial<Omit<StepTold, 'balance'>> & { balance?: Partial<StepTold['balance']> } = {}) =>
+const step = (
+  told: Partial<Omit<StepTold, 'balance'>> & { balance?: Partial<StepTold['balance']> } = {},
+) =>
   stepOf({
     hand: null,
     advice: null,
@@ -33,7 +35,10 @@ test('before anything is known it settles; with something seen it waits for the 
     toPut: [],
     go: 'take the rest',
   });
-  expect(step({ balance: { seen: [REST] }, busy: true })).toMatchObject({ doing: 'wait', go: null });
+  expect(step({ balance: { seen: [REST] }, busy: true })).toMatchObject({
+    doing: 'wait',
+    go: null,
+  });
 });
 
 test.each([

@@ -16,16 +16,21 @@ interface Say {
 type Pieces = readonly { massG: number; deg: number }[];
 
 /** A try of each kind in a few words. */
-const WORDS: { [K in TryEntry['kind']]: (data: Extract<TryEntry, { kind: K }>['data'], say: Say) => string } = {
-  'balance-hint': ({ massG, deg }, { mass, place }) => `last time ${mass(massG)} heavy at ${place(deg)}`,
+const WORDS: {
+  [K in TryEntry['kind']]: (data: Extract<TryEntry, { kind: K }>['data'], say: Say) => string;
+} = {
+  'balance-hint': ({ massG, deg }, { mass, place }) =>
+    `last time ${mass(massG)} heavy at ${place(deg)}`,
   rest: ({ restDeg, from, turned }, { place, side }) =>
     `rest at ${place(restDeg)}${from ? ` from the ${side(from)}` : ''}${turned ? ', turned around' : ''}`,
-  trial: ({ pieces }, say) => (pieces.length === 0 ? 'all weights off' : `taped on ${list(pieces, say)}`),
+  trial: ({ pieces }, say) =>
+    pieces.length === 0 ? 'all weights off' : `taped on ${list(pieces, say)}`,
   weights: ({ pieces }, say) => (pieces.length === 0 ? 'no weights' : `on: ${list(pieces, say)}`),
   'level-test': ({ deg, moved, at }, { place, side }) =>
     `${place(deg)} held level${at ? ` at ${levelHour(side(at))}` : ''} ${moved}`,
   swing: ({ periodS }) => `a swing takes ${periodS.toFixed(1)} s`,
-  'machine-reading': ({ massG, deg }, { mass, place }) => `machine: ${mass(massG)} at ${place(deg)}`,
+  'machine-reading': ({ massG, deg }, { mass, place }) =>
+    `machine: ${mass(massG)} at ${place(deg)}`,
   balanced: ({ leftG }, { mass }) => `balanced, ${mass(leftG)} left`,
   'trial-rest': ({ trialMassG, trialDeg, restDeg }, { mass, place }) =>
     `${mass(trialMassG)} at ${place(trialDeg)}, rest at ${place(restDeg)}`,

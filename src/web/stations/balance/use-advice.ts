@@ -1,5 +1,11 @@
 import { useMemo } from 'react';
-import type { BalanceAdvice, BalanceEstimate, BalancePlacement, Sides, WeightStock } from '../../../core/balance';
+import type {
+  BalanceAdvice,
+  BalanceEstimate,
+  BalancePlacement,
+  Sides,
+  WeightStock,
+} from '../../../core/balance';
 import type { InputProblem } from '../../../core/errors';
 import { balanceQuestion, type BalanceQuestion, type JobState } from '../../../core/job';
 import type { Attempt, Working } from '../../../core/working';
@@ -27,7 +33,8 @@ export interface AdviceAtHand {
   search: Search;
 }
 
-const workingOf = <T>(found: Attempt<T> | null | undefined): Working<T> | null => (found?.ok ? found.working : null);
+const workingOf = <T>(found: Attempt<T> | null | undefined): Working<T> | null =>
+  found?.ok ? found.working : null;
 
 /** The entry of the reading that the estimate calls odd. */
 const oddEntry = (
@@ -45,7 +52,10 @@ export const useAdvice = (): AdviceAtHand => {
   const question = useMemo(() => balanceQuestion(state, shop.weights), [state, shop.weights]);
   const { answers, busy, broken, search } = useBalanceWorker(question);
   const estimate = workingOf(answers?.estimate);
-  const shelf = useMemo(() => ({ stock: question?.stock ?? [], sides: question?.sides ?? 'one' }), [question]);
+  const shelf = useMemo(
+    () => ({ stock: question?.stock ?? [], sides: question?.sides ?? 'one' }),
+    [question],
+  );
   return {
     estimate,
     advised: workingOf(answers?.advice),

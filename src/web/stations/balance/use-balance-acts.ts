@@ -34,7 +34,8 @@ export const useBalanceActs = (
   const put = async (writing: Writing, says?: string) => {
     // The hint is written down with the first thing seen, so that the log says what the belief rests on.
     const isFirst = balance.seen.length === 0 && balance.on.length === 0 && !balance.hint;
-    const hint: Writing[] = lastTime.hint && isFirst ? [{ kind: 'balance-hint', data: lastTime.hint }] : [];
+    const hint: Writing[] =
+      lastTime.hint && isFirst ? [{ kind: 'balance-hint', data: lastTime.hint }] : [];
     if (await write([...hint, writing], says)) hand.clear();
   };
   const leftWith = (pieces: readonly Piece[]): number | null => {
@@ -46,7 +47,10 @@ export const useBalanceActs = (
     if (!estimate) return;
     const { heavyMassG, heavyDeg, leftG, leftDeg, bandG, chance: believed } = estimate.result;
     const chance = advised?.result.do === 'done' ? advised.result.chance : believed;
-    void put({ kind: 'balanced', data: { heavyMassG, heavyDeg, leftG, leftDeg, bandG, chance } }, 'Balanced.');
+    void put(
+      { kind: 'balanced', data: { heavyMassG, heavyDeg, leftG, leftDeg, bandG, chance } },
+      'Balanced.',
+    );
   };
   return {
     rest: (restDeg, from, device, turned) =>
@@ -55,9 +59,13 @@ export const useBalanceActs = (
     swing: (periodS) => void put({ kind: 'swing', data: { periodS } }),
     machine: (data) => void put({ kind: 'machine-reading', data }),
     trial: (pieces) => void put({ kind: 'trial', data: { pieces: [...pieces] } }),
-    weights: (pieces) => void put({ kind: 'weights', data: { pieces: [...pieces], residualG: leftWith(pieces) } }),
+    weights: (pieces) =>
+      void put({ kind: 'weights', data: { pieces: [...pieces], residualG: leftWith(pieces) } }),
     beginAnew: () =>
-      void put({ kind: 'balance-again', data: { why: 'begun anew: what was seen did not go together' } }),
+      void put({
+        kind: 'balance-again',
+        data: { why: 'begun anew: what was seen did not go together' },
+      }),
     finish,
   };
 };

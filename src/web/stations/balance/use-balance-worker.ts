@@ -67,7 +67,11 @@ export const useBalanceWorker = (question: BalanceQuestion | null): BalanceWorke
     stop();
     setSearch(NO_SEARCH);
     asked.current = { id: asked.current.id + 1, text };
-    worker.current?.postMessage({ id: asked.current.id, ask: 'answer', question: parsed } satisfies BalanceAsked);
+    worker.current?.postMessage({
+      id: asked.current.id,
+      ask: 'answer',
+      question: parsed,
+    } satisfies BalanceAsked);
   }, [text, stop]);
 
   const begin = useCallback(
@@ -89,5 +93,10 @@ export const useBalanceWorker = (question: BalanceQuestion | null): BalanceWorke
     [text, stop],
   );
 
-  return { answers: known?.answers ?? null, busy: known?.text !== text, broken, search: { ...search, begin, stop } };
+  return {
+    answers: known?.answers ?? null,
+    busy: known?.text !== text,
+    broken,
+    search: { ...search, begin, stop },
+  };
 };

@@ -36,7 +36,8 @@ export const useHandDraft = (): HandDraft => {
   const [draft, setDraft] = useState<Draft>({ ...EMPTY, fieldKey: 0 });
   return {
     ...draft,
-    begin: (doing, deg, pieces) => setDraft((d) => ({ ...d, doing, deg, pieces, fieldKey: d.fieldKey + 1 })),
+    begin: (doing, deg, pieces) =>
+      setDraft((d) => ({ ...d, doing, deg, pieces, fieldKey: d.fieldKey + 1 })),
     tap: (deg) => setDraft((d) => ({ ...d, deg, fieldKey: d.fieldKey + 1 })),
     change: (part) => setDraft((d) => ({ ...d, ...part })),
     clear: () => setDraft((d) => ({ ...EMPTY, fieldKey: d.fieldKey + 1 })),

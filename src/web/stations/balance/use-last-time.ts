@@ -22,7 +22,9 @@ export const useLastTime = (): LastTime => {
   const [forgotten, setForgotten] = useState(false);
   const forget = () => setForgotten(true);
   const today = job.openedAt.slice(0, 10);
-  const last = record?.history.weights.find((w) => w.jobId !== job.id && w.onDate <= today && w.pieces.length > 0);
+  const last = record?.history.weights.find(
+    (w) => w.jobId !== job.id && w.onDate <= today && w.pieces.length > 0,
+  );
   if (!last || forgotten) return { ...NOTHING, forget };
   return {
     hint: { ...heavyAgainst(last.pieces), jobId: last.jobId, onDate: last.onDate },

@@ -8,7 +8,10 @@ const USUAL = { grade: 40, wheelKg: 11, speedKmh: 100, tireDiameterMm: 640, radi
 /** The wheel at hand at a speed, for what its unbalance does. */
 export const useSpeed = () => {
   const { state, wheel } = useJob();
-  const size = attempt(tireSize, { marking: state.chosen?.marking ?? wheel.tireMarking, rules: state.rules });
+  const size = attempt(tireSize, {
+    marking: state.chosen?.marking ?? wheel.tireMarking,
+    rules: state.rules,
+  });
   if (!size.ok) return USUAL;
   const { overallDiameterMm, rimDiameterMm } = size.working.result;
   return { ...USUAL, tireDiameterMm: overallDiameterMm, radiusMm: rimDiameterMm / 2 };

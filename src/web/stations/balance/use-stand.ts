@@ -18,7 +18,8 @@ export const useStand = (): Stand => {
   const turned = useRef(0);
   const bottom = live.line?.value;
   const turnDeg = useMemo(
-    () => (bottom === undefined ? null : (turned.current += angleBetween(turned.current, 180 - bottom))),
+    () =>
+      bottom === undefined ? null : (turned.current += angleBetween(turned.current, 180 - bottom)),
     [bottom],
   );
   return { live, turnDeg };

@@ -7,7 +7,8 @@ import type { ChoiceAtHand } from './use-choice';
 export const ListTab = ({ choice }: { choice: ChoiceAtHand }) => {
   if (!choice.parts.list) return <p className="py-4 text-ink2">Say first which tire goes on.</p>;
   const { result } = choice.parts.list;
-  const money = (minor: number | null) => (minor === null ? '–' : formatMoney(minor, result.currency));
+  const money = (minor: number | null) =>
+    minor === null ? '–' : formatMoney(minor, result.currency);
   return (
     <div className="pt-1">
       <table className="w-full border-t-2 border-ink text-left text-[16px]">

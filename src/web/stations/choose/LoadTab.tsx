@@ -19,14 +19,19 @@ export const LoadTab = ({ choice }: { choice: ChoiceAtHand }) => {
   const { read, write: show } = useUnits();
   const [typed, setTyped] = useState<Record<string, string>>(() =>
     Object.fromEntries(
-      FIELDS.map(([key]) => [key, state.load ? show(state.load[key], 'kg', 1) : key === 'riderKg' ? '' : '0']),
+      FIELDS.map(([key]) => [
+        key,
+        state.load ? show(state.load[key], 'kg', 1) : key === 'riderKg' ? '' : '0',
+      ]),
     ),
   );
   const [tried, setTried] = useState(false);
   const valueOf = (key: string) => read(typed[key] ?? '', 'kg');
   const problemOf = (key: string, max: number) => {
     const v = valueOf(key);
-    return (tried || typed[key]) && (v === null || v < 0 || v > max) ? 'A mass, as on the scales.' : null;
+    return (tried || typed[key]) && (v === null || v < 0 || v > max)
+      ? 'A mass, as on the scales.'
+      : null;
   };
   const save = async () => {
     setTried(true);
@@ -41,7 +46,9 @@ export const LoadTab = ({ choice }: { choice: ChoiceAtHand }) => {
     );
   };
   const known = machine.emptyFrontKg !== null && machine.emptyRearKg !== null;
-  const reasons = choice.fits.fit.ok ? choice.fits.fit.working.result.reasons.filter((r) => r.topic === 'load') : [];
+  const reasons = choice.fits.fit.ok
+    ? choice.fits.fit.working.result.reasons.filter((r) => r.topic === 'load')
+    : [];
   return (
     <form
       className="grid gap-2 pt-2"

@@ -14,7 +14,8 @@ const CHECKS = [
   ['valveSound', 'The valve stands straight and is not torn'],
 ] as const;
 
-const whole = (text: string): number | null => (/^\d{1,2}$/.test(text.trim()) ? Number(text) : null);
+const whole = (text: string): number | null =>
+  /^\d{1,2}$/.test(text.trim()) ? Number(text) : null;
 
 /** The check list for an old tube, and whether it goes in again by the shop's school. */
 export const OldTube = () => {
@@ -37,7 +38,9 @@ export const OldTube = () => {
         });
   return (
     <Dialog.Root>
-      <Dialog.Trigger className="min-h-12 cursor-pointer text-[16px] underline">Look at the old tube</Dialog.Trigger>
+      <Dialog.Trigger className="min-h-12 cursor-pointer text-[16px] underline">
+        Look at the old tube
+      </Dialog.Trigger>
       <Sheet title="Does the old tube go in again?" closes="Close the check list" widthPx={480}>
         {CHECKS.map(([key, says]) => (
           <label key={key} className="flex min-h-12 items-center gap-3">

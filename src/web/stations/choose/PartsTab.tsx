@@ -51,7 +51,8 @@ export const PartsTab = ({ choice }: { choice: ChoiceAtHand }) => {
     tire: tire?.tubeless === true ? 'TL' : tire?.tubeless === false ? 'TT' : 'not marked',
     tube: draft.tube,
   });
-  const doubled = draft.tube && tire ? attempt(tubeDouble, { tire: draft.marking, wall: 'standard' }) : null;
+  const doubled =
+    draft.tube && tire ? attempt(tubeDouble, { tire: draft.marking, wall: 'standard' }) : null;
   const tubes = picks?.tubes?.fits.filter((f) => f.fit !== 'no') ?? [];
   return (
     <div className="rows">
@@ -93,7 +94,9 @@ export const PartsTab = ({ choice }: { choice: ChoiceAtHand }) => {
       {draft.tube && (
         <Part
           title="This tube"
-          reasons={tubeFit?.reasons ?? [{ verdict: 'stop', says: 'No tube in stock serves this tire.' }]}
+          reasons={
+            tubeFit?.reasons ?? [{ verdict: 'stop', says: 'No tube in stock serves this tire.' }]
+          }
           beside={<OldTube />}
         >
           {doubled?.ok && (
@@ -121,7 +124,9 @@ export const PartsTab = ({ choice }: { choice: ChoiceAtHand }) => {
           working={picks.strip}
         />
       )}
-      {picks?.stem && <Part title="Valve stem" reasons={picks.stem.result.reasons} working={picks.stem} />}
+      {picks?.stem && (
+        <Part title="Valve stem" reasons={picks.stem.result.reasons} working={picks.stem} />
+      )}
     </div>
   );
 };

@@ -63,7 +63,11 @@ const Shelf = ({ choice, onDone }: { choice: ChoiceAtHand; onDone: () => void })
         ))}
       </RadioGroup.Root>
       {ranked.length > shown && (
-        <button type="button" className="btn btn-small mt-3" onClick={() => setShown((n) => n + PAGE)}>
+        <button
+          type="button"
+          className="btn btn-small mt-3"
+          onClick={() => setShown((n) => n + PAGE)}
+        >
           {Math.min(PAGE, ranked.length - shown)} more of {ranked.length}
         </button>
       )}
@@ -83,7 +87,10 @@ export const TireTab = ({ choice, tried }: { choice: ChoiceAtHand; tried: boolea
   const ranked = choice.fits.ranking.ok ? choice.fits.ranking.value.ranked : [];
   const chosenAt = ranked.findIndex((r) => r.tire.id === draft.tireId);
   const first = ranked.slice(0, SHOWN).map((r, i) => [i, r] as const);
-  const rows = chosenAt >= SHOWN ? [...first.slice(0, SHOWN - 1), [chosenAt, ranked[chosenAt]!] as const] : first;
+  const rows =
+    chosenAt >= SHOWN
+      ? [...first.slice(0, SHOWN - 1), [chosenAt, ranked[chosenAt]!] as const]
+      : first;
   const typed = draft.tireId === TYPED;
   return (
     <div>
@@ -124,7 +131,9 @@ export const TireTab = ({ choice, tried }: { choice: ChoiceAtHand; tried: boolea
             })
           }
           problem={
-            !choice.fits.compared.ok && (tried || draft.marking) ? refusalText(choice.fits.compared.problem) : null
+            !choice.fits.compared.ok && (tried || draft.marking)
+              ? refusalText(choice.fits.compared.problem)
+              : null
           }
         />
         <TextField

@@ -25,7 +25,10 @@ export const useChoice = (): ChoiceAtHand => {
   const shop = useShelf();
   const onDate = today();
   const { data: visit } = useVisitOfJobQuery(job.id);
-  const wheels = useMemo(() => withChosen(machineWheels, visit?.wheels ?? []), [machineWheels, visit]);
+  const wheels = useMemo(
+    () => withChosen(machineWheels, visit?.wheels ?? []),
+    [machineWheels, visit],
+  );
   const context = useMemo(() => fitContextOf(state, onDate, wheels)!, [state, onDate, wheels]);
   const drafting = useChoiceDraft(context);
   const fits = useFit(context, shop.tires, drafting.draft);

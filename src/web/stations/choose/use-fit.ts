@@ -1,5 +1,11 @@
 import { useMemo } from 'react';
-import { rankTires, tireFit, type FitContext, type TireFit, type TireRanking } from '../../../core/fitting';
+import {
+  rankTires,
+  tireFit,
+  type FitContext,
+  type TireFit,
+  type TireRanking,
+} from '../../../core/fitting';
 import type { TireStock } from '../../../core/shop';
 import { tireAge, tireCompare, type TireAge, type TireComparison } from '../../../core/tires';
 import { caught, type Caught } from '../../../core/errors';
@@ -21,7 +27,11 @@ export interface FitAtHand {
 const asked = (text: string): string => text || ' ';
 
 /** Whether it fits, and how it changes the machine. */
-export const useFit = (context: FitContext, shelf: readonly TireStock[], draft: Draft): FitAtHand => {
+export const useFit = (
+  context: FitContext,
+  shelf: readonly TireStock[],
+  draft: Draft,
+): FitAtHand => {
   const { marking, dateCode, tread, arrows, takeOff, treadMm, tube } = draft;
   const here = useMemo(() => ({ ...context, tube }), [context, tube]);
   const ranking = useMemo(() => caught(() => rankTires(shelf, here)), [shelf, here]);
@@ -29,7 +39,11 @@ export const useFit = (context: FitContext, shelf: readonly TireStock[], draft: 
   const age = useMemo(
     () =>
       code
-        ? attempt(tireAge, { dateCode: code, onDate: here.onDate, ...(here.rules ? { rules: here.rules } : {}) })
+        ? attempt(tireAge, {
+            dateCode: code,
+            onDate: here.onDate,
+            ...(here.rules ? { rules: here.rules } : {}),
+          })
         : null,
     [code, here.onDate, here.rules],
   );

@@ -28,7 +28,13 @@ export const useParts = ({ marking, tube, tubeId, tireId }: Draft, known: boolea
   const choice = useMemo(() => {
     const start = pressureStartOf(state);
     const pressureKpa = start.ok ? start.working.result.pressureKpa : null;
-    return { marking, tube, tubeId: tubeId || null, tireId: tireId === TYPED ? null : tireId, pressureKpa };
+    return {
+      marking,
+      tube,
+      tubeId: tubeId || null,
+      tireId: tireId === TYPED ? null : tireId,
+      pressureKpa,
+    };
   }, [state, marking, tube, tubeId, tireId]);
   const picked = useMemo(
     () => (known ? caught(() => partPicksOf(state, choice, shop)!) : null),

@@ -51,13 +51,19 @@ export const Leaving = () => {
         {(close) => <RideSheet onDone={close} />}
       </Opens>
       {teaching?.result.needed && (
-        <Opens label={state.taught?.done ? 'Taught' : 'Teach it'} hotkey="L" says="Teach it the new wheel">
+        <Opens
+          label={state.taught?.done ? 'Taught' : 'Teach it'}
+          hotkey="L"
+          says="Teach it the new wheel"
+        >
           {(close) => <TeachSheet onDone={close} />}
         </Opens>
       )}
       {isBoltsOpen && (
         <Button small onClick={() => void again()}>
-          {isCool ? 'Cool: bolts once more' : `Bolts once more, cool at ${momentText(until, nowMs)}`}
+          {isCool
+            ? 'Cool: bolts once more'
+            : `Bolts once more, cool at ${momentText(until, nowMs)}`}
         </Button>
       )}
     </div>

@@ -10,7 +10,11 @@ export const OpenPoints = () => {
   if (doubts.length + missing.length === 0)
     return <VerdictMark verdict="good">nothing missing, nothing doubtful</VerdictMark>;
   return (
-    <ul className="rows relative max-h-[150px] overflow-y-auto" aria-label="Doubtful or missing" tabIndex={0}>
+    <ul
+      className="rows relative max-h-[150px] overflow-y-auto"
+      aria-label="Doubtful or missing"
+      tabIndex={0}
+    >
       {doubts.map((d) => (
         <li key={d} className="flex gap-2 border-b border-stone3 py-1.5 text-[16px]">
           <VerdictShape verdict="check" size={20} />
@@ -25,7 +29,9 @@ export const OpenPoints = () => {
               type="button"
               aria-label={`Declined by the rider: ${d}`}
               className="-my-1.5 min-h-12 shrink-0 cursor-pointer px-2 underline"
-              onClick={() => void write([{ kind: 'declined', data: { what: d, by: state.rider } }], 'Declined.')}
+              onClick={() =>
+                void write([{ kind: 'declined', data: { what: d, by: state.rider } }], 'Declined.')
+              }
             >
               Declined
             </button>
@@ -34,7 +40,10 @@ export const OpenPoints = () => {
       ))}
       {missing.map((m) => (
         <li key={m} className="flex gap-2 border-b border-stone3 py-1.5 text-[16px]">
-          <span className="mt-1 h-4 w-5 shrink-0 rounded-b-lg border-2 border-t-0 border-edge" aria-hidden="true" />
+          <span
+            className="mt-1 h-4 w-5 shrink-0 rounded-b-lg border-2 border-t-0 border-edge"
+            aria-hidden="true"
+          />
           <span>
             <span className="sr-only">Missing: </span>
             {m}

@@ -38,7 +38,8 @@ export const RideSheet = ({ onDone }: { onDone: () => void }) => {
     if (!name) return setProblem('Enter who rode it, or who declined.');
     if (shakes.trim() && (shakesAtKmh === null || shakesAtKmh < 5 || shakesAtKmh > 300))
       return setProblem('Shakes at: enter a road speed or leave it empty.');
-    if (how === 'not good' && !found.trim() && shakesAtKmh === null) return setProblem('Enter what was wrong.');
+    if (how === 'not good' && !found.trim() && shakesAtKmh === null)
+      return setProblem('Enter what was wrong.');
     const refused = await approval.approve(name);
     setProblem(refused);
     if (refused !== null) return;

@@ -1,6 +1,12 @@
 import { joiResolver } from '@hookform/resolvers/joi';
 import Joi from 'joi';
-import { useFieldArray, useForm, useWatch, type Control, type FieldArrayWithId } from 'react-hook-form';
+import {
+  useFieldArray,
+  useForm,
+  useWatch,
+  type Control,
+  type FieldArrayWithId,
+} from 'react-hook-form';
 import { mayDo } from '../../../core/doors';
 import { readyOf, recheckDates, type OldTire, type Recheck } from '../../../core/job';
 import { useJob } from '../../parts/job-context';
@@ -36,7 +42,10 @@ const schema = (isDespite: boolean) =>
   Joi.object({
     to: needed('Enter who takes it.', 80),
     rechecks: Joi.array().items(
-      Joi.object({ what: Joi.string().required(), onDate: needed('A recheck has no date. Pick one.', 10) }).unknown(),
+      Joi.object({
+        what: Joi.string().required(),
+        onDate: needed('A recheck has no date. Pick one.', 10),
+      }).unknown(),
     ),
     oldTire: Joi.string().allow(''),
     despiteBy: isDespite ? needed('Enter who releases it.', 60) : Joi.string().allow(''),
@@ -67,11 +76,18 @@ export const useHandOver = (): HandOverAtHand => {
   const submit = handleSubmit(async ({ to, rechecks: looks, oldTire, despiteBy, despiteWhy }) => {
     const refused = isDespite && mayHandOver ? await approval.approve(despiteBy.trim()) : null;
     if (refused !== null) return setError('despiteBy', { message: refused });
-    const again: Writing[] = looks.map(({ what, onDate, look }) => ({ kind: 'recheck', data: { what, onDate, look } }));
+    const again: Writing[] = looks.map(({ what, onDate, look }) => ({
+      kind: 'recheck',
+      data: { what, onDate, look },
+    }));
     const despite = isDespite ? { by: despiteBy.trim(), why: despiteWhy.trim() } : null;
-    const over: Writing = { kind: 'handed-over', data: { to, despite, oldTire: oldTire === '' ? null : oldTire } };
+    const over: Writing = {
+      kind: 'handed-over',
+      data: { to, despite, oldTire: oldTire === '' ? null : oldTire },
+    };
     // Parts have left the shelf, and the wheel has its new tire.
-    if (mayHandOver && (await write([...again, over], 'Handed over.'))) await dispatch(shopChanged());
+    if (mayHandOver && (await write([...again, over], 'Handed over.')))
+      await dispatch(shopChanged());
   });
   return { control, rechecks, isDespite, mayHandOver, releasedBy, approval, submit };
 };

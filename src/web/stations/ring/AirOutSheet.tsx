@@ -13,7 +13,8 @@ const YES = [
   ['yes', 'yes'],
   ['no', 'no'],
 ] as const;
-const typed = (value: boolean | undefined): string => (value === undefined ? '' : value ? 'yes' : 'no');
+const typed = (value: boolean | undefined): string =>
+  value === undefined ? '' : value ? 'yes' : 'no';
 
 /** What has to be so, and noted, before a bolt of a clamped wheel is touched. */
 export const AirOutSheet = ({ onDone }: { onDone: () => void }) => {
@@ -32,11 +33,14 @@ export const AirOutSheet = ({ onDone }: { onDone: () => void }) => {
     if (gauge.trim() && (gaugeKpa === null || gaugeKpa < 0))
       return setProblem('The gauge: a pressure, nought when all is out.');
     setProblem(null);
-    if (await write([{ kind: 'air-out', ...correcting('air-out'), data }], 'The air is noted.')) onDone();
+    if (await write([{ kind: 'air-out', ...correcting('air-out'), data }], 'The air is noted.'))
+      onDone();
   };
   return (
     <Sheet title="Is the air out?" closes="Close the note of the air" footed>
-      <div aria-live="polite">{air?.ok && <Reasons reasons={air.working.result.reasons.slice(0, 1)} />}</div>
+      <div aria-live="polite">
+        {air?.ok && <Reasons reasons={air.working.result.reasons.slice(0, 1)} />}
+      </div>
       <div className="mt-3 grid gap-3 sm:grid-cols-2">
         <ChoiceField label="The valve core is out" value={core} onChange={setCore} options={YES} />
         <ChoiceField label="Nothing hisses" value={silent} onChange={setSilent} options={YES} />

@@ -24,9 +24,15 @@ export const CaliperTake = ({ next, onTake }: Props) => {
     );
   const shown = reading ?? line;
   return (
-    <div className="rounded-[14px_14px_14px_4px] border-2 border-ink p-3" role="group" aria-label="Caliper">
+    <div
+      className="rounded-[14px_14px_14px_4px] border-2 border-ink p-3"
+      role="group"
+      aria-label="Caliper"
+    >
       <p className="flex items-baseline gap-3">
-        <span className="num text-[34px] leading-none">{shown ? say(shown.value, 'mm', { digits: 2 }) : '–'}</span>
+        <span className="num text-[34px] leading-none">
+          {shown ? say(shown.value, 'mm', { digits: 2 }) : '–'}
+        </span>
         <span className="text-[15px] text-ink2" role="status">
           {says}
         </span>

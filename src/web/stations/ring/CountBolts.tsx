@@ -18,18 +18,30 @@ export const CountBolts = () => {
     const count = /^\d{1,2}$/.test(bolts.trim()) ? Number(bolts) : 0;
     const torqueNm = torque.trim() ? read(torque, 'Nm') : null;
     const least = wheel.build === 'split' ? FEWEST : FEWEST + 1;
-    if (count < least || count > MOST) return setProblem(`The bolts: a whole number from ${least} to ${MOST}.`);
+    if (count < least || count > MOST)
+      return setProblem(`The bolts: a whole number from ${least} to ${MOST}.`);
     if (torque.trim() && (torqueNm === null || torqueNm < 0.5 || torqueNm > 200))
-      return setProblem('The torque: a number from the ring’s maker, or empty where it is not known.');
+      return setProblem(
+        'The torque: a number from the ring’s maker, or empty where it is not known.',
+      );
     setProblem(null);
-    await write([{ kind: 'ring-set', data: { bolts: count, torqueNm } }], 'The bolts are written on the wheel.');
+    await write(
+      [{ kind: 'ring-set', data: { bolts: count, torqueNm } }],
+      'The bolts are written on the wheel.',
+    );
   };
   return (
     <div className="mt-3 border-l-4 border-water pl-3" role="group" aria-label="Count the bolts">
       <p className="head text-xl">How many bolts, and what torque by the maker?</p>
       <div className="mt-2 grid grid-cols-2 gap-3">
         <QuantityField label="Bolts" unit={null} value={bolts} onChange={setBolts} />
-        <QuantityField label="Torque" unit="Nm" value={torque} onChange={setTorque} hint="the maker’s figure binds" />
+        <QuantityField
+          label="Torque"
+          unit="Nm"
+          value={torque}
+          onChange={setTorque}
+          hint="the maker’s figure binds"
+        />
       </div>
       <div className="mt-2 flex flex-wrap items-center gap-3">
         <Button small go onClick={() => void keep()}>

@@ -32,7 +32,12 @@ interface Cell {
 const cellsOf = (sides: readonly BeadSide[]): Cell[] =>
   sides.flatMap((side) =>
     PARTS.flatMap(([part, word]) =>
-      Array.from({ length: PLACES }, (_, i) => ({ side, part, i, says: `${side} bead, ${word} ${i + 1}` })),
+      Array.from({ length: PLACES }, (_, i) => ({
+        side,
+        part,
+        i,
+        says: `${side} bead, ${word} ${i + 1}`,
+      })),
     ),
   );
 const keyOf = ({ side, part, i }: Cell): string => `${side} ${part} ${i}`;
@@ -64,9 +69,16 @@ export const CrushSheet = ({ onDone }: { onDone: () => void }) => {
   const put = (cell: Cell, text: string) => setTyped((all) => ({ ...all, [keyOf(cell)]: text }));
   const next = cells.find((c) => !typed[keyOf(c)]?.trim());
   const listOf = (side: BeadSide, part: Part) =>
-    cells.filter((c) => c.side === side && c.part === part && !isBad(c)).flatMap((c) => valueOf(c) ?? []);
+    cells
+      .filter((c) => c.side === side && c.part === part && !isBad(c))
+      .flatMap((c) => valueOf(c) ?? []);
   const beads = sides
-    .map((side) => ({ side, bundleMm: listOf(side, 'bundleMm'), gapMm: listOf(side, 'gapMm'), device }))
+    .map((side) => ({
+      side,
+      bundleMm: listOf(side, 'bundleMm'),
+      gapMm: listOf(side, 'gapMm'),
+      device,
+    }))
     .filter((b) => b.bundleMm.length > 0 || b.gapMm.length > 0);
   const measured = Object.fromEntries(beads.map((b) => [b.side, b]));
   const crush = crushOf({ ...state, beads: measured });
@@ -113,7 +125,8 @@ export const CrushSheet = ({ onDone }: { onDone: () => void }) => {
         PARTS.map(([part, word]) => (
           <fieldset key={`${side} ${part}`} className="mt-3 grid grid-cols-3 items-end gap-2">
             <legend className="head text-lg">
-              {side === 'inner' ? 'Inner' : 'Outer'} bead: {word === 'bundle' ? 'bundle' : 'gap of the seated ring'}
+              {side === 'inner' ? 'Inner' : 'Outer'} bead:{' '}
+              {word === 'bundle' ? 'bundle' : 'gap of the seated ring'}
             </legend>
             {cells
               .filter((c) => c.side === side && c.part === part)
@@ -131,7 +144,11 @@ export const CrushSheet = ({ onDone }: { onDone: () => void }) => {
         )),
       )}
       {state.wheel && (
-        <SectionDrawing wheel={state.wheel} beads={measured} className="mx-auto mt-4 w-full max-w-[560px]" />
+        <SectionDrawing
+          wheel={state.wheel}
+          beads={measured}
+          className="mx-auto mt-4 w-full max-w-[560px]"
+        />
       )}
       <SheetFoot keeps="Keep these readings" onKeep={() => void keep()} problem={problem} />
     </Sheet>

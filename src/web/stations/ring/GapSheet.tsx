@@ -36,13 +36,16 @@ export const GapSheet = ({ onDone }: { onDone: () => void }) => {
     return gapMm == null || isBad(deg) ? [] : [{ deg, gapMm }];
   });
   const found =
-    readings.length === 0 ? null : gapOf({ ...state, ringGaps: [...state.ringGaps, { ring, when, readings }] }, ring);
+    readings.length === 0
+      ? null
+      : gapOf({ ...state, ringGaps: [...state.ringGaps, { ring, when, readings }] }, ring);
   const keep = async () => {
     if (DEGS.some(isBad)) return setProblem('A reading is no gap. See the marked fields.');
     if (!found) return setProblem('Nothing is measured yet: the gap at four places or more.');
     if (!found.ok) return setProblem(refusalText(found.problem));
     setProblem(null);
-    if (await write([{ kind: 'ring-gap', data: { ring, when, readings } }], 'The gap is written.')) onDone();
+    if (await write([{ kind: 'ring-gap', data: { ring, when, readings } }], 'The gap is written.'))
+      onDone();
   };
   return (
     <Sheet title="Gap round the ring" closes="Close the gap" widthPx={680} footed>
@@ -65,7 +68,9 @@ export const GapSheet = ({ onDone }: { onDone: () => void }) => {
             </BasisTag>
           </>
         ) : (
-          <p className="text-ink2">{found?.problem.message ?? 'The feeler at eight places, four at least.'}</p>
+          <p className="text-ink2">
+            {found?.problem.message ?? 'The feeler at eight places, four at least.'}
+          </p>
         )}
       </div>
       <div className="mt-3 grid gap-3 sm:grid-cols-2">

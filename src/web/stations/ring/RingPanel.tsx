@@ -17,9 +17,15 @@ const Wrench = ({ at }: { at: RingAtHand }) => {
   const { say } = useUnits();
   const { device, line, says } = at.wrench;
   return (
-    <div className="mt-2 rounded-[14px_14px_14px_4px] border-2 border-ink p-2" role="group" aria-label="Torque wrench">
+    <div
+      className="mt-2 rounded-[14px_14px_14px_4px] border-2 border-ink p-2"
+      role="group"
+      aria-label="Torque wrench"
+    >
       <p className="flex items-baseline gap-3">
-        <span className="num text-[26px] leading-none">{line ? say(line.value, 'Nm', { digits: 0 }) : '–'}</span>
+        <span className="num text-[26px] leading-none">
+          {line ? say(line.value, 'Nm', { digits: 0 }) : '–'}
+        </span>
         <span className="text-[15px] text-ink2" role="status">
           {says}
         </span>
@@ -43,13 +49,16 @@ export const RingPanel = ({ step, big = false }: { step: Step | undefined; big?:
   const at = useRing(step, listening);
   const { ring } = at;
   const isTorque = step?.id.endsWith('-torque') === true;
-  useKeys(ring?.next && isTorque ? [{ key: 'k', says: 'Bolt is at its torque', run: at.tick }] : []);
+  useKeys(
+    ring?.next && isTorque ? [{ key: 'k', says: 'Bolt is at its torque', run: at.tick }] : [],
+  );
   if (at.isUncounted) return <CountBolts />;
   if (!ring) return null;
   if (!isTorque)
     return (
       <p className="mt-3 border-l-4 border-water pl-3 text-[16px]">
-        {ring.bolts} bolts, {ring.school}. Every bolt by hand first; number 1 is the first after the valve.
+        {ring.bolts} bolts, {ring.school}. Every bolt by hand first; number 1 is the first after the
+        valve.
       </p>
     );
   const { next, turns, done, wantedNm } = ring;
@@ -64,7 +73,9 @@ export const RingPanel = ({ step, big = false }: { step: Step | undefined; big?:
         <span className={`block ${big ? 'text-[20px]' : 'text-[16px]'}`}>
           {next && `at ${placeText(sideUp === 'other' ? (360 - next.deg) % 360 : next.deg)}, `}
           {done} of {turns.length} turns of the wrench,{' '}
-          {wantedNm === null ? 'torque by the maker not known' : `${say(wantedNm, 'Nm')} each, by the maker`}
+          {wantedNm === null
+            ? 'torque by the maker not known'
+            : `${say(wantedNm, 'Nm')} each, by the maker`}
         </span>
       </p>
       {next && (

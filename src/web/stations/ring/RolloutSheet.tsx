@@ -16,7 +16,9 @@ export const RolloutSheet = ({ onDone }: { onDone: () => void }) => {
   const { read, say, write: show } = useUnits();
   const [run, setRun] = useState(String(state.tapes.at(-1)?.run ?? 0));
   const [tape, setTape] = useState('');
-  const [pressure, setPressure] = useState(() => show(ruleNumber('rollout.measureKpa', state.rules), 'kPa'));
+  const [pressure, setPressure] = useState(() =>
+    show(ruleNumber('rollout.measureKpa', state.rules), 'kPa'),
+  );
   const [problem, setProblem] = useState<string | null>(null);
   const circumferenceMm = tape.trim() ? read(tape, 'mm') : null;
   const gaugeKpa = read(pressure, 'kPa');
@@ -29,8 +31,10 @@ export const RolloutSheet = ({ onDone }: { onDone: () => void }) => {
   const keep = async () => {
     if (circumferenceMm === null || circumferenceMm < 300 || circumferenceMm > 4000)
       return setProblem('The tape: a circumference, as 2640 or 104 3/8 for inches and eighths.');
-    if (gaugeKpa === null || gaugeKpa < 5 || gaugeKpa > 400) return setProblem('The pressure that it was taped at.');
-    if (runs === null || runs > 500) return setProblem('The runs before it: a whole number, 0 before the first.');
+    if (gaugeKpa === null || gaugeKpa < 5 || gaugeKpa > 400)
+      return setProblem('The pressure that it was taped at.');
+    if (runs === null || runs > 500)
+      return setProblem('The runs before it: a whole number, 0 before the first.');
     if (found && !found.ok) return setProblem(refusalText(found.problem));
     setProblem(null);
     if (await write([{ kind: 'taped', data: { ...taped! } }], 'The rollout is written.')) onDone();
@@ -64,14 +68,20 @@ export const RolloutSheet = ({ onDone }: { onDone: () => void }) => {
           hint="inches and eighths as 104 3/8"
         />
         <QuantityField label="Taped at" unit="kPa" value={pressure} onChange={setPressure} />
-        <QuantityField label="Runs before it" unit={null} value={run} onChange={setRun} hint="0 before the first" />
+        <QuantityField
+          label="Runs before it"
+          unit={null}
+          value={run}
+          onChange={setRun}
+          hint="0 before the first"
+        />
       </div>
       {state.tapes.length > 0 && (
         <ul className="rows mt-3 text-[16px]">
           {state.tapes.map((t) => (
             <li key={t.entryId} className="border-b border-stone3 py-2">
-              {t.run === 0 ? 'Before the first run' : `After run ${t.run}`}: {say(t.circumferenceMm, 'mm')} at{' '}
-              {say(t.gaugeKpa, 'kPa')}
+              {t.run === 0 ? 'Before the first run' : `After run ${t.run}`}:{' '}
+              {say(t.circumferenceMm, 'mm')} at {say(t.gaugeKpa, 'kPa')}
             </li>
           ))}
         </ul>

@@ -39,7 +39,10 @@ export const useRing = (step: Step | undefined, listening: boolean): RingAtHand 
   const wrench = useDevice('torque-wrench', isRing && listening, true, covers);
   const { reading, forget } = wrench;
   const click = useMemo(
-    () => (reading && wantedNm !== null ? attempt(torqueCheck, { wantedNm, reachedNm: reading.value }) : null),
+    () =>
+      reading && wantedNm !== null
+        ? attempt(torqueCheck, { wantedNm, reachedNm: reading.value })
+        : null,
     [reading, wantedNm],
   );
   const busy = useRef<string | null>(null);
@@ -68,5 +71,11 @@ export const useRing = (step: Step | undefined, listening: boolean): RingAtHand 
   }, [reading, isGood, forget]);
   const refused = click?.ok && !click.working.result.within ? click.working.result.reason : null;
   const counted = wheel.build === 'split' ? state.wheel?.rimBolts : state.wheel?.ringBolts;
-  return { ring, isUncounted: isRing && counted === null, wrench, refused, tick: () => void put(wantedNm, null) };
+  return {
+    ring,
+    isUncounted: isRing && counted === null,
+    wrench,
+    refused,
+    tick: () => void put(wantedNm, null),
+  };
 };

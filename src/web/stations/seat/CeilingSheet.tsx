@@ -29,7 +29,11 @@ export const CeilingSheet = () => {
         [
           {
             kind: 'seat-ceiling',
-            data: { ceilingKpa: Math.min(kpa, HIGHEST_CEILING_KPA), by: by.trim(), why: why.trim() },
+            data: {
+              ceilingKpa: Math.min(kpa, HIGHEST_CEILING_KPA),
+              by: by.trim(),
+              why: why.trim(),
+            },
           },
         ],
         'The ceiling is raised for this job.',
@@ -40,14 +44,17 @@ export const CeilingSheet = () => {
   return (
     <Dialog.Root open={open} onOpenChange={setOpen}>
       <Dialog.Trigger asChild>
-        <button type="button" className="-my-2 inline-flex min-h-12 min-w-12 cursor-pointer items-center">
+        <button
+          type="button"
+          className="-my-2 inline-flex min-h-12 min-w-12 cursor-pointer items-center"
+        >
           <span className="basis">raise it</span>
         </button>
       </Dialog.Trigger>
       <Sheet title="Raise the ceiling for this job" closes="Leave the ceiling as it is">
         <p className="mb-3">
-          Two schools: the shop’s ceiling, or up to {say(HIGHEST_CEILING_KPA, 'kPa')} by somebody who takes it on
-          himself and says why. The sidewall and the rim win when they say less.
+          Two schools: the shop’s ceiling, or up to {say(HIGHEST_CEILING_KPA, 'kPa')} by somebody
+          who takes it on himself and says why. The sidewall and the rim win when they say less.
         </p>
         <form
           className="space-y-3"
@@ -62,7 +69,9 @@ export const CeilingSheet = () => {
             value={typed}
             onChange={setTyped}
             problem={
-              tried && !fits ? `From ${say(20, 'kPa')} to ${say(HIGHEST_CEILING_KPA, 'kPa')}, never more.` : null
+              tried && !fits
+                ? `From ${say(20, 'kPa')} to ${say(HIGHEST_CEILING_KPA, 'kPa')}, never more.`
+                : null
             }
           />
           <TextField

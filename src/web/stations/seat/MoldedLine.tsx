@@ -33,7 +33,9 @@ export const MoldedLine = ({ side, label }: { side: 'disc' | 'other'; label: str
   const put = (deg: number, even: boolean) =>
     void write([
       { kind: 'molded-line', data: { side, deg, even } },
-      ...(even || seatedNow !== true ? [] : [{ kind: 'seated', data: { side, seated: false } } as const]),
+      ...(even || seatedNow !== true
+        ? []
+        : [{ kind: 'seated', data: { side, seated: false } } as const]),
     ]);
   const pick = (deg: number) => {
     const place = PLACES[Math.round(normalDeg(deg) / 45) % PLACES.length]!;
@@ -41,7 +43,10 @@ export const MoldedLine = ({ side, label }: { side: 'disc' | 'other'; label: str
     put(place, points.find((p) => p.deg === place)?.even !== true);
   };
   const set = (seated: boolean) =>
-    void write([{ kind: 'seated', data: { side, seated } }], `${label}: ${seated ? 'seated' : 'not seated'}.`);
+    void write(
+      [{ kind: 'seated', data: { side, seated } }],
+      `${label}: ${seated ? 'seated' : 'not seated'}.`,
+    );
   return (
     <div role="group" aria-label={label} className="relative min-w-0 flex-1">
       <span className="head absolute top-0 left-1 text-[17px]">{label}</span>

@@ -41,7 +41,12 @@ export const SeatPool = ({ nowKpa, limitKpa, readingsKpa, popsKpa, from }: Props
       role="group"
       aria-label="Pressure while seating"
     >
-      <svg viewBox={`-14 0 ${W + 14} ${H}`} className="h-[150px] shrink-0 lg:h-[290px]" role="img" aria-label={inWords}>
+      <svg
+        viewBox={`-14 0 ${W + 14} ${H}`}
+        className="h-[150px] shrink-0 lg:h-[290px]"
+        role="img"
+        aria-label={inWords}
+      >
         {level !== null && (
           <path
             d={`M${WALL} ${level}H${W - WALL}V${FLOOR - 14}q0 14 -14 14H${WALL + 14}q-14 0 -14 -14Z`}
@@ -53,7 +58,11 @@ export const SeatPool = ({ nowKpa, limitKpa, readingsKpa, popsKpa, from }: Props
         ))}
         {popsKpa.map((kpa, i) => (
           <g key={i}>
-            <path d={`M${W - 30} ${y(kpa)}l15 -12v24z`} className="fill-ink stroke-paper" strokeWidth="2" />
+            <path
+              d={`M${W - 30} ${y(kpa)}l15 -12v24z`}
+              className="fill-ink stroke-paper"
+              strokeWidth="2"
+            />
             <text
               x={W - 36}
               y={y(kpa) + 6}
@@ -75,7 +84,11 @@ export const SeatPool = ({ nowKpa, limitKpa, readingsKpa, popsKpa, from }: Props
           className="stroke-lip"
         />
         <path d={`M-14 ${LIMIT_Y}H${W}`} className="stroke-paper" strokeWidth="19" />
-        <path d={`M-14 ${LIMIT_Y}H${W}`} className={over ? 'stroke-ink' : 'stroke-stop'} strokeWidth="11" />
+        <path
+          d={`M-14 ${LIMIT_Y}H${W}`}
+          className={over ? 'stroke-ink' : 'stroke-stop'}
+          strokeWidth="11"
+        />
         <text
           x={WALL + 8}
           y={LIMIT_Y - 16}

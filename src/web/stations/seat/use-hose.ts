@@ -14,7 +14,8 @@ export const useHose = (): LiveDevice => {
   const name = hose?.name;
   const isElsewhere = hose !== null && hose.held?.tire !== tire;
   useEffect(() => {
-    if (name !== undefined && isElsewhere) void api.holdDevice(name, { tire }).catch(() => undefined);
+    if (name !== undefined && isElsewhere)
+      void api.holdDevice(name, { tire }).catch(() => undefined);
   }, [name, isElsewhere, tire]);
   return gauge;
 };

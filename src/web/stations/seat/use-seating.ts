@@ -31,7 +31,9 @@ export const useSeating = (gauge: LiveDevice): Seating => {
   const limit = seatLimitOf(state);
   const takenKpa = state.seatReadings.slice(state.seatTries.from).map((r) => r.gaugeKpa);
   const seenKpa = gauge.track.highest;
-  const shownKpa = [seenKpa, gauge.line?.value ?? null].flatMap((kpa) => (kpa === null ? [] : [Math.max(0, kpa)]));
+  const shownKpa = [seenKpa, gauge.line?.value ?? null].flatMap((kpa) =>
+    kpa === null ? [] : [Math.max(0, kpa)],
+  );
   const ladder = seatLadderOf(state, shownKpa);
 
   /** The highest that was shown and never taken, where it was above the limit: the log gets it when the try ends. */
@@ -42,15 +44,20 @@ export const useSeating = (gauge: LiveDevice): Seating => {
   };
   const again = async () => {
     const why = ladder.result.reasons[0]!.says;
-    const done = await write([...untold(), { kind: 'seat-again', data: { why } }], 'All air out. A new try begins.');
+    const done = await write(
+      [...untold(), { kind: 'seat-again', data: { why } }],
+      'All air out. A new try begins.',
+    );
     if (done) gauge.anew();
   };
   const takeLive = async () => {
     if (!gauge.reading) return;
     const { value, device } = gauge.reading;
-    if (await write([{ kind: 'seat-reading', data: { gaugeKpa: Math.max(0, value), device } }])) gauge.forget();
+    if (await write([{ kind: 'seat-reading', data: { gaugeKpa: Math.max(0, value), device } }]))
+      gauge.forget();
   };
-  const takeTyped = (gaugeKpa: number) => write([{ kind: 'seat-reading', data: { gaugeKpa, device: null } }]);
+  const takeTyped = (gaugeKpa: number) =>
+    write([{ kind: 'seat-reading', data: { gaugeKpa, device: null } }]);
   const pop = async () => {
     const isShown = gauge.line && isCalm(gauge.track);
     const data = isShown
