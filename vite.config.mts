@@ -4,7 +4,7 @@ import { defineConfig } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
 
 const API_PORT = Number(process.env.PORT ?? 4180);
-const MOST_PHOTOS = 300;
+const MAX_PHOTOS = 300;
 
 /** Keeps the screens, and the photographs that were seen, in the browser: they load without the server. */
 const offline = VitePWA({
@@ -32,7 +32,7 @@ const offline = VitePWA({
         handler: 'CacheFirst',
         options: {
           cacheName: 'photographs',
-          expiration: { maxEntries: MOST_PHOTOS },
+          expiration: { maxEntries: MAX_PHOTOS },
           plugins: [
             {
               // Only while a screen is open, as its page says; else the server is asked, which refuses a locked one.

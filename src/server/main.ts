@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import pino from 'pino';
 import { isLoopback } from './doors/access';
 import { makeForOwnerOnly } from './doors/owner-only';
-import { LEAST_LETTERS, weakness } from '../core/doors';
+import { MIN_LETTERS, weakness } from '../core/doors';
 import { isTriedFirst } from './doors/tried-first';
 import { checkBegun, DatabaseUnusable } from './db/open-db';
 import { shopFile } from './paths';
@@ -43,7 +43,7 @@ const start = async (): Promise<void> => {
       (isTriedFirst(passphrase, []) ? 'It is among what is tried first.' : null));
   if (weak)
     fail(
-      `RIMSTONE_PASSPHRASE can be guessed. ${weak} Take a sentence of your own, of ${LEAST_LETTERS} letters or more.`,
+      `RIMSTONE_PASSPHRASE can be guessed. ${weak} Take a sentence of your own, of ${MIN_LETTERS} letters or more.`,
     );
 
   const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' });

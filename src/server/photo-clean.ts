@@ -8,7 +8,7 @@ export const PHOTO_KINDS = { jpg: 'image/jpeg', png: 'image/png', webp: 'image/w
 export type PhotoKind = keyof typeof PHOTO_KINDS;
 
 /** No camera of a shop makes more; a small file may say that it holds any number. */
-const MOST_PIXELS = 60_000_000;
+const MAX_PIXELS = 60_000_000;
 /** Fine enough to see a crack; a fifth of the bytes of the best. Basis: memory. */
 const QUALITY = 88;
 
@@ -31,7 +31,7 @@ sharp.cache(false);
 const oneByOne = inTurn(MAX_WAITING);
 
 const opened = (from: Buffer | string): Sharp =>
-  sharp(from, { limitInputPixels: MOST_PIXELS, failOn: 'error', animated: false });
+  sharp(from, { limitInputPixels: MAX_PIXELS, failOn: 'error', animated: false });
 
 /**
  * The picture, decoded and encoded anew, turned as the camera held it: where it was taken, with what, and whatever else

@@ -2,8 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { rename, rm } from 'node:fs/promises';
 import type { RequestListener, ServerResponse } from 'node:http';
 import type { RequestHandler } from 'express';
-import { mkdirSync } from 'node:fs';
-import { dirname, join } from 'node:path';
+import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import { createApp, shopDevices, type AppOptions } from './app';
 import { bodyWatch } from './body-watch';
@@ -72,7 +71,6 @@ export const runningShop = (
   { work, ...options }: Pick<AppOptions, Passed> & { work: WorkPool },
 ) => {
   const photosDir = photosBeside(file);
-  mkdirSync(dirname(file), { recursive: true });
   const owner = ownFile(file);
   let answering = 0;
   let writing = 0;

@@ -10,7 +10,7 @@ import { drawInput } from '../draw-input';
  */
 const DRAWN = Number(process.env.BENCH_DRAWN ?? 20);
 /** What the search of the weights may take here. */
-const MOST_STEPS = 4000;
+const MAX_STEPS = 4000;
 
 const timed = (run: () => unknown): number => {
   const before = performance.now();
@@ -35,7 +35,7 @@ const rows = WORKINGS.map((definition) => {
     drawInput(definition.schema, chance),
   ) as object[];
   for (const input of inputs)
-    if ('mostSteps' in input) Object.assign(input, { mostSteps: MOST_STEPS });
+    if ('mostSteps' in input) Object.assign(input, { mostSteps: MAX_STEPS });
   const run = (input: unknown) => attempt(definition as never, input as never);
   return {
     name: definition.name,

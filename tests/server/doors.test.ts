@@ -3,7 +3,7 @@ import request from 'supertest';
 import { createApp } from '../../src/server/app';
 import { openDb } from '../../src/server/db/open-db';
 import { isLoopback } from '../../src/server/doors/access';
-import { MOST_WRONG, WAIT_MINUTES } from '../../src/server/doors/guess-limit';
+import { MAX_WRONG, WAIT_MINUTES } from '../../src/server/doors/guess-limit';
 import { testApp } from './test-app';
 
 describe('who may reach it', () => {
@@ -60,11 +60,11 @@ describe('the passphrase', () => {
       const { ask } = testApp({ empty: true, passphrase: PASSPHRASE });
       const guess = (passphrase: string) => ask.get('/api/shop').auth('anyone', passphrase);
       // Neither what brings nothing nor what is right counts.
-      for (let i = 0; i < 2 * MOST_WRONG; i++) {
+      for (let i = 0; i < 2 * MAX_WRONG; i++) {
         await ask.get('/api/shop').expect(401);
         await guess(PASSPHRASE).expect(200);
       }
-      for (let i = 0; i < MOST_WRONG; i++) await guess(`guess ${i}`).expect(401);
+      for (let i = 0; i < MAX_WRONG; i++) await guess(`guess ${i}`).expect(401);
       const { body } = await guess('another guess').expect(429);
       expect(body.error.expected).toBe(`to try again once ${WAIT_MINUTES} minutes are over`);
       await guess(PASSPHRASE).expect(429);
@@ -80,7 +80,7 @@ describe('the passphrase', () => {
 
   test('many at once with the right one are all served, streams that never end among them', async () => {
     const { ask } = testApp({ empty: true, passphrase: PASSPHRASE });
-    const all = Array.from({ length: 3 * MOST_WRONG }, () =>
+    const all = Array.from({ length: 3 * MAX_WRONG }, () =>
       ask.get('/api/shop').auth('anyone', PASSPHRASE),
     );
     expect((await Promise.all(all)).map((r) => r.status)).toEqual(all.map(() => 200));

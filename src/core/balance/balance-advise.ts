@@ -4,7 +4,7 @@ import { angleBetween, degText } from '../units';
 import { defineWorking, reason, type Reason } from '../working';
 import {
   balancePlace,
-  MOST_PLACES,
+  MAX_PLACES,
   SIDES,
   USUAL_RIM_MM,
   usualLengthMm,
@@ -127,7 +127,7 @@ export const balanceAdvise = defineWorking<AdviseInput, BalanceAdvice>({
     stock: listOf(WEIGHT_KIND, 12, 'The weights in stock'),
     positions: listOf(
       angle('A place for a piece'),
-      MOST_PLACES,
+      MAX_PLACES,
       'The places a piece can go',
     ).optional(),
     sides: oneOf(SIDES, 'Which sides of the rim'),

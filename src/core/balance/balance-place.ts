@@ -80,16 +80,16 @@ const SET_TO_MM = 5;
 /** Once round a rim of 17 or 18 inches, where nobody said. Basis: memory. */
 export const USUAL_RIM_MM = 1400;
 /** Places that are named at most. */
-export const MOST_PLACES = 400;
+export const MAX_PLACES = 400;
 /** Pieces that a fitter puts on at most, on a side. */
-const MOST_PIECES = 12;
+const MAX_PIECES = 12;
 const PER_PLACE = 2;
 /** Steps of a search that must answer at once; it says so when they did not do. */
-const MOST_STEPS = 100_000;
+const MAX_STEPS = 100_000;
 const ASKED_EVERY = 4096;
 /** Ways to pick out pieces that so many steps may look at, and that fit in memory. */
 const STEPS_A_WAY = 5;
-const MOST_WAYS = 1_500_000;
+const MAX_WAYS = 1_500_000;
 
 const SIDE_WORDS: Record<Sides, string> = {
   both: 'in equal pairs, one on each side of the rim',
@@ -175,7 +175,7 @@ export const balancePlace = defineWorking<Input, BalancePlacement>({
     stock: listOf(WEIGHT_KIND, 12, 'The weights in stock'),
     positions: listOf(
       angle('A place for a piece'),
-      MOST_PLACES,
+      MAX_PLACES,
       'The places a piece can go',
     ).optional(),
     sides: oneOf(SIDES, 'Which sides of the rim'),
@@ -205,12 +205,12 @@ export const balancePlace = defineWorking<Input, BalancePlacement>({
       positions,
       sides,
       perPlace = PER_PLACE,
-      mostPieces = MOST_PIECES,
+      mostPieces = MAX_PIECES,
       rimMm = USUAL_RIM_MM,
       clearOf = [],
       rimWidthMm,
       limitG,
-      mostSteps = MOST_STEPS,
+      mostSteps = MAX_STEPS,
       rules,
     },
     show,
@@ -260,7 +260,7 @@ export const balancePlace = defineWorking<Input, BalancePlacement>({
       mostPieces,
       massFactor,
       rimMm,
-      mostWays: Math.min(MOST_WAYS, mostSteps / STEPS_A_WAY),
+      mostWays: Math.min(MAX_WAYS, mostSteps / STEPS_A_WAY),
       stop: () => ++asked * ASKED_EVERY > mostSteps,
     });
     const pieces = answer.picks

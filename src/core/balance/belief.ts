@@ -64,7 +64,7 @@ export interface Belief {
 
 const CELLS = 48;
 /** Dead bands that a stand may have, grams, from a good one to a bad one, any alike. Basis: memory. */
-const [LEAST_BAND_G, MOST_BAND_G] = [0.5, 7.5];
+const [MIN_BAND_G, MAX_BAND_G] = [0.5, 7.5];
 /**
  * A stand's own band, once it is known, is right to about so much, one standard deviation of its logarithm. Basis:
  * memory.
@@ -76,7 +76,7 @@ const BAND_STEPS = 10;
 const bandsOf = (knownG: number | undefined, steps = BAND_STEPS): { f: number; p: number }[] => {
   const [from, to] =
     knownG === undefined
-      ? [LEAST_BAND_G, MOST_BAND_G]
+      ? [MIN_BAND_G, MAX_BAND_G]
       : [knownG * exp(-2.2 * KNOWN_WITHIN), knownG * exp(2.2 * KNOWN_WITHIN)];
   const raw = Array.from({ length: steps }, (_, i) => {
     const f = from * (to / from) ** (i / (steps - 1));

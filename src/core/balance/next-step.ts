@@ -113,13 +113,13 @@ const NAMED: readonly Story[] = [
   'stand not level',
 ];
 /** Readings of one and the same rest that are worth asking for at most. */
-const MOST_SETTLES = 4;
+const MAX_SETTLES = 4;
 /** Another settle is worth asking for when it tells so many grams more. Basis: memory. */
 const WORTH_G = 0.3;
 /** Readings with the same weights after which a doubt is for the fitter to settle. */
 const ENOUGH = 5;
 /** Sets of weights after which a doubt is for the fitter to settle, whatever the others say. */
-const MOST_SETS = 5;
+const MAX_SETS = 5;
 /** Times that a known piece more is tried beside the same weights. */
 const CHECKS = 2;
 /** Wheels that are played through for each choice, and how far aside of the counterweight's place a trial may go. */
@@ -289,10 +289,10 @@ export const nextStep = (
   })();
   // Never above what the last readings bear out.
   const chance = Math.min(believed, proof ?? last.fit);
-  const isCrowded = last.crowded && settles.length < MOST_SETTLES;
+  const isCrowded = last.crowded && settles.length < MAX_SETTLES;
   if (believed >= SURE && !isCrowded && proof !== null) return { do: 'done', chance };
   // Weights changed again and again do not mend what contradicts itself.
-  if (doubt && setsOf(seen) >= MOST_SETS) return look('contradiction', 'many sets in doubt');
+  if (doubt && setsOf(seen) >= MAX_SETS) return look('contradiction', 'many sets in doubt');
   if (doubts?.story && NAMED.includes(doubts.story) && (settles.length >= 2 || fast))
     return look('contradiction', 'slip named');
   if (doubts && now.length >= ENOUGH) return look('contradiction', 'many readings in doubt');
@@ -300,7 +300,7 @@ export const nextStep = (
   const gainG = belief.bandG * (middleSpread(settles.length) - middleSpread(settles.length + 1));
   if (
     !fast &&
-    (settles.length < 2 || isCrowded || (settles.length < MOST_SETTLES && gainG > WORTH_G))
+    (settles.length < 2 || isCrowded || (settles.length < MAX_SETTLES && gainG > WORTH_G))
   )
     return {
       ...otherSide(settles.at(-1)!),

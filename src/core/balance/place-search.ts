@@ -22,7 +22,7 @@ export interface PlaceAnswer {
 
 /** Nodes after which a residual that is small enough is not made smaller. */
 const POLISH_NODES = 20_000;
-const MOST_WAYS = 60_000;
+const MAX_WAYS = 60_000;
 /** Where a window holds more ways than this the least mass is left open: finding it would take longer than the rest. */
 const WINDOW_WAYS = 20_000;
 
@@ -46,7 +46,7 @@ export const searchPlaces = (problem: PlaceProblem): PlaceAnswer => {
     perSpot,
     mostPieces,
     massFactor,
-    mostWays = MOST_WAYS,
+    mostWays = MAX_WAYS,
     polygon,
   } = problem;
   const [tx, ty] = target;

@@ -16,7 +16,7 @@ export interface FarSide {
 }
 
 /** A piece that is shorter is not worth drawing. */
-const LEAST_DEG = 4;
+const MIN_DEG = 4;
 
 /** Where the far side lies at a bite: in the well, or on the seat; null where the rim was not measured. */
 export const farSideOf = ({ mountedMidDeg, mountedDeg, downDeg }: Bite): FarSide | null => {
@@ -26,10 +26,10 @@ export const farSideOf = ({ mountedMidDeg, mountedDeg, downDeg }: Bite): FarSide
     toDeg: normalDeg(mountedMidDeg + to),
   });
   const [down, half] = [Math.min(downDeg, mountedDeg) / 2, mountedDeg / 2];
-  if (half < LEAST_DEG) return { well: null, seat: [] };
-  if (down < LEAST_DEG) return { well: null, seat: [arc(-half, half)] };
+  if (half < MIN_DEG) return { well: null, seat: [] };
+  if (down < MIN_DEG) return { well: null, seat: [arc(-half, half)] };
   return {
     well: arc(-down, down),
-    seat: half - down < LEAST_DEG ? [] : [arc(-half, -down), arc(down, half)],
+    seat: half - down < MIN_DEG ? [] : [arc(-half, -down), arc(down, half)],
   };
 };

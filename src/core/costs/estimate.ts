@@ -97,10 +97,10 @@ const labourOf: LabourBy = (...how) =>
 const percentOf = (minor: number, pct: number): number => Math.round(minor * pct * 10) / 1000;
 
 const HOUR_S = 3600;
-const MOST_S = 30 * 86_400;
+const MAX_S = 30 * 86_400;
 
 const money = (says: string) => count(0, 100_000_000, `${says}, in the smallest coin`);
-const seconds = (says: string) => count(0, MOST_S, `${says}, in seconds`);
+const seconds = (says: string) => count(0, MAX_S, `${says}, in seconds`);
 
 /**
  * What a visit costs: parts, labour by the wheel or by the hour, disposal fee and tax, with a range where labour goes by

@@ -85,7 +85,7 @@ const HELP_BUDGET = 100_000;
 const SMALL = { wheels: 8, people: 2 };
 const DAY_MIN = 1440;
 /** A plan takes no more wheels. */
-export const MOST_WHEELS = 24;
+export const MAX_WHEELS = 24;
 /** So far before and after now a plan sees: 14 days. */
 export const PLAN_MINUTES = 14 * DAY_MIN;
 
@@ -312,7 +312,7 @@ export const dayPlan = defineWorking<Input, DayPlan>({
         },
         'A machine',
       ),
-      MOST_WHEELS,
+      MAX_WHEELS,
       'Machines that are in',
     ),
   }),
@@ -358,11 +358,11 @@ export const dayPlan = defineWorking<Input, DayPlan>({
     if (new Set(people).size < people.length)
       throw new InputError('people', 'Somebody stands twice among the people.', 'each name once');
     const wheels = visits.flatMap((v) => v.wheels);
-    if (wheels.length > MOST_WHEELS)
+    if (wheels.length > MAX_WHEELS)
       throw new InputError(
         'visits',
         `${wheels.length} wheels are too many for one plan.`,
-        `at most ${MOST_WHEELS}`,
+        `at most ${MAX_WHEELS}`,
       );
     visits.forEach((visit, v) =>
       visit.wheels.forEach((wheel, w) =>

@@ -3,7 +3,7 @@ export { timeLeft, timeLeftOf, type StationLeft, type TimeLeft } from './time-le
 export {
   dayPlan,
   isSmallDay,
-  MOST_WHEELS,
+  MAX_WHEELS,
   PLAN_MINUTES,
   type BrokenPromise,
   type DayPlan,

@@ -4,10 +4,10 @@ import type { PlanState } from './plan-state';
 type IsWanted = (state: PlanState) => boolean;
 
 /** Of fewer states none is taken as a sample. */
-const LEAST_STATES = 500;
+const MIN_STATES = 500;
 /** Samples are taken as long as one rules out so many states, and such a share of them. */
-const LEAST_OUT = 5;
-const LEAST_SHARE = 0.001;
+const MIN_OUT = 5;
+const MIN_SHARE = 0.001;
 /** What one rules out counts with this weight; the ones before it with the rest. */
 const NEWEST = 0.3;
 /** So many that ruled out the most are asked about the next depth as well. */
@@ -42,7 +42,7 @@ export const layerThinning = (
       let layer = [...all];
       let out = Infinity;
       kept = [];
-      while (layer.length > LEAST_STATES && out > LEAST_OUT + LEAST_SHARE * layer.length) {
+      while (layer.length > MIN_STATES && out > MIN_OUT + MIN_SHARE * layer.length) {
         read(layer[(kept.length * STRIDE) % layer.length]!, sample);
         const isWanted = wantedLike(sample);
         const left = layer.filter((at) => {
@@ -52,8 +52,7 @@ export const layerThinning = (
         const ruledOut = layer.length - left.length;
         kept.push({ isWanted, share: ruledOut / layer.length });
         // The first one may have been an odd one.
-        out =
-          out === Infinity ? ruledOut + LEAST_STATES / 5 : (1 - NEWEST) * out + NEWEST * ruledOut;
+        out = out === Infinity ? ruledOut + MIN_STATES / 5 : (1 - NEWEST) * out + NEWEST * ruledOut;
         layer = left;
       }
       const samples = kept.length;

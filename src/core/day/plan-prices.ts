@@ -31,7 +31,7 @@ const STEP = 1.2;
 const SHORT_STEP = 0.4;
 /** So often beginnings that are too dear are closed, if they are so many at least. */
 const CLOSINGS = 12;
-const LEAST_CLOSED = 10;
+const MIN_CLOSED = 10;
 /** Rounds of bidding for one state. */
 const STATE_ROUNDS = 60;
 const ROUNDING = 1e-6;
@@ -70,8 +70,7 @@ export const pricedPlans = (
     const { prices, value } = best();
     if (value >= atMost) break;
     costWheels(problem, limits, prices, horizonMin, room);
-    if (closeDearer(problem, limits, prices, horizonMin, room, atMost - value) < LEAST_CLOSED)
-      break;
+    if (closeDearer(problem, limits, prices, horizonMin, room, atMost - value) < MIN_CLOSED) break;
   }
   const { prices, value } = best();
   costWheels(problem, limits, prices, horizonMin, room);

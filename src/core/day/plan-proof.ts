@@ -14,10 +14,10 @@ export interface Proof {
 }
 
 /** Choices of late visits at most that are gone through. */
-const MOST_CHOICES = 200;
+const MAX_CHOICES = 200;
 const ROUNDING = 1e-6;
 /** Where it cannot be proved, the most promising states are followed, so many at each depth. */
-const LEAST_WIDTH = 20;
+const MIN_WIDTH = 20;
 /** So many states are looked at to see whether limits can be held at all. */
 const SHORT_LOOK = 5000;
 /** What of the budget goes into proofs. */
@@ -97,7 +97,7 @@ const beam = (
   };
   const { people, wheels } = problem;
   const depths = wheels.reduce((n, w) => n + w.blocks.length, 0);
-  const width = Math.max(LEAST_WIDTH, Math.floor(budget.beam / (depths * wheels.length * people)));
+  const width = Math.max(MIN_WIDTH, Math.floor(budget.beam / (depths * wheels.length * people)));
   const { best } = layersUpTo(problem, asked, belowMin - 1, {
     width,
     budget: Infinity,
@@ -187,7 +187,7 @@ const provenWith = (
     best,
     bound: { broken, lateMin, doneMin },
   });
-  if (all.length > MOST_CHOICES) return unproven(0, 0);
+  if (all.length > MAX_CHOICES) return unproven(0, 0);
   const mostLate = isSame() ? best!.cost.lateMin : broken * horizonOf(problem);
   const open = all.flatMap((late): Choice[] => {
     const lateMin = leastLate(problem, late, mostLate);

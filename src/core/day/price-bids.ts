@@ -6,7 +6,7 @@ import { costWheels, lateShareOf, type Prices, type WheelCosts } from './wheel-c
 /** What becomes of a step for which nothing was gained for so many rounds. */
 const SHORTER = 0.7;
 const PATIENCE = 12;
-const LEAST_STEP = 1e-3;
+const MIN_STEP = 1e-3;
 /** Less than this is no gain, minutes. */
 const GAIN = 0.05;
 /** A direction keeps so much of the one before. */
@@ -14,7 +14,7 @@ const MOMENTUM = 0.3;
 /** A minute of lateness weighs as much in a step as so many minutes of hands. */
 const LATE_SCALE = 30;
 /** Sums of larger prices could not tell minutes apart. */
-const MOST_PRICE = 1e6;
+const MAX_PRICE = 1e6;
 
 /** Something that there is only so much of, minute by minute. */
 interface Scarce {
@@ -34,7 +34,7 @@ const mark = (used: Float64Array, from: number, to: number): void => {
 /** What is asked more of becomes dearer; what costs nothing becomes no cheaper. */
 const wayOf = (price: number, over: number): number => (price <= 0 && over < 0 ? 0 : over);
 
-const raised = (price: number, by: number): number => Math.max(0, Math.min(MOST_PRICE, price + by));
+const raised = (price: number, by: number): number => Math.max(0, Math.min(MAX_PRICE, price + by));
 
 /** The best prices so far, and the least that all plans come to at them. */
 export interface Bids {
@@ -176,7 +176,7 @@ export const priceBids = (
         step *= SHORTER;
         stale = 0;
         backToBest();
-        if (step < LEAST_STEP) return true;
+        if (step < MIN_STEP) return true;
       }
       const turn = turned(found.lateMin);
       if (turn === null) return true;

@@ -7,5 +7,5 @@ export {
   waitMinutesAfter,
 } from './backoff';
 export { mayDo, RIGHTS, ROLES, ROLE_WORDS, whoMay, type Right, type Role } from './roles';
-export { checkSecret, LEAST_DIGITS, LEAST_LETTERS, MOST_LETTERS, weakness } from './secret';
+export { checkSecret, MIN_DIGITS, MIN_LETTERS, MAX_LETTERS, weakness } from './secret';
 export type { Doors, Guessing, Me, Passkey, Person, Session } from './session';

@@ -1,9 +1,9 @@
-import { checkSecret, LEAST_LETTERS, weakness } from '.';
+import { checkSecret, MIN_LETTERS, weakness } from '.';
 
 describe('a passphrase', () => {
   test.each([
     ['short', /fewer than/],
-    ['x'.repeat(LEAST_LETTERS - 1), /fewer than/],
+    ['x'.repeat(MIN_LETTERS - 1), /fewer than/],
     ['a'.repeat(40), /same few letters/],
     ['AbAbAbAbAbAb', /same few letters/],
     ['abcdabcdabcd', /same few letters/],

@@ -3,7 +3,7 @@ import { ROLES, type Role } from '../doors';
 import { check, count, instant, listOf, oneOf, text } from '../fields';
 import { checkKeptEntry, type EntryData, type KeptEntry } from '../job';
 import type { PartOrder } from '../parts';
-import { MOST_ACTS, MOST_SEED, PRACTICE_KINDS, type PracticeScore } from '../practice';
+import { MAX_ACTS, MAX_SEED, PRACTICE_KINDS, type PracticeScore } from '../practice';
 import {
   checkRecord,
   PACES,
@@ -108,12 +108,12 @@ const note = (says: string) => text(1000, says).allow('');
 const flag = Joi.boolean().required().meta({ expected: 'true or false' });
 const loose = Joi.object().unknown().required();
 /** Longer logs are not written by hand. */
-const MOST_ENTRIES = 100_000;
+const MAX_ENTRIES = 100_000;
 const entries = (says: string) =>
   Joi.array()
     .items(loose)
     .min(1)
-    .max(MOST_ENTRIES)
+    .max(MAX_ENTRIES)
     .required()
     .meta({ expected: `${says}, at least its opening` });
 const maybe = (schema: Joi.Schema) => schema.allow(null);
@@ -193,11 +193,11 @@ const FIELDS: { [K in LineKind]: Record<keyof LineData[K], Joi.Schema> } = {
     at: instant('When'),
     kind: oneOf(PRACTICE_KINDS, 'The kind of practice'),
     level: text(60, 'How hard'),
-    seed: count(0, MOST_SEED, 'Number of the hidden wheel'),
+    seed: count(0, MAX_SEED, 'Number of the hidden wheel'),
     acts: Joi.array()
-      .max(MOST_ACTS)
+      .max(MAX_ACTS)
       .required()
-      .meta({ expected: `What was done: a list of at most ${MOST_ACTS}` }),
+      .meta({ expected: `What was done: a list of at most ${MAX_ACTS}` }),
     good: flag,
     cost: count(0, 1000, 'What it cost'),
     advisedCost: count(0, 1000, 'What it would have cost as advised'),

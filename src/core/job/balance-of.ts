@@ -33,8 +33,8 @@ export interface BalanceQuestion {
 }
 
 /** Kinds of weight that a placement looks at, and readings that a belief rests on. */
-const MOST_KINDS = 12;
-const MOST_SEEN = 40;
+const MAX_KINDS = 12;
+const MAX_SEEN = 40;
 
 /** Once round the rim at the bead seat, where stuck pieces lie; undefined where the rim's diameter is not known. */
 const rimRoundMm = (wheel: Wheel, marking: string): number | undefined => {
@@ -62,7 +62,7 @@ export const weightsFor = (
   const stuck = sides === 'inner' || !takesCrimpOn(wheel) || !left.some((w) => w.kind === 'spoke');
   const stock = left
     .filter((w) => w.kind === (stuck ? 'adhesive' : 'spoke'))
-    .slice(0, MOST_KINDS)
+    .slice(0, MAX_KINDS)
     // A piece that is crimped on a spoke takes up none of the rim.
     .map(({ massG, count, lengthMm }) => ({ massG, count, lengthMm: stuck ? lengthMm : 0 }));
   return { stuck, stock };
@@ -82,7 +82,7 @@ export const balanceQuestion = (
   const widthMm = tryRimCode(wheel.rimCode)?.widthMm;
   const rimMm = rimRoundMm(wheel, chosen?.marking ?? wheel.tireMarking);
   return {
-    seen: balance.seen.slice(-MOST_SEEN).map(({ entryId: _, ...seen }) => seen),
+    seen: balance.seen.slice(-MAX_SEEN).map(({ entryId: _, ...seen }) => seen),
     on: balance.on,
     stock,
     ...(stuck ? {} : { positions: weightPlaces(wheel) }),

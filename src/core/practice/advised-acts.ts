@@ -15,7 +15,7 @@ export type Act =
   | { do: 'done'; chance: number };
 
 /** More is not done to any wheel. */
-const MOST_ACTS = 36;
+const MAX_ACTS = 36;
 
 /** A hidden wheel balanced as the advice says, act by act; places are read to the degree, as a fitter does. */
 export function* advisedActs(
@@ -24,7 +24,7 @@ export function* advisedActs(
 ): Generator<Act> {
   const seen: Observation[] = [];
   let on: Piece[] = [];
-  for (let act = 0; act < MOST_ACTS; act++) {
+  for (let act = 0; act < MAX_ACTS; act++) {
     const { result: advice } = balanceAdvise.run({ ...question, seen, on });
     if (advice.do === 'settle') {
       const from = advice.from ?? 'left';

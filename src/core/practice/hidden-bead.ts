@@ -63,7 +63,7 @@ const KINDS: Record<LeverLevel, Kind> = {
 };
 
 /** The shortest bite that a lever takes, mm. Basis: memory. */
-export const LEAST_BITE_MM = 30;
+export const MIN_BITE_MM = 30;
 /** So much of a bite of 40 mm has to be left over for a hidden rim to be one that a fitter gets done. */
 const FAIR = { biteMm: 40, spareMm: 3 } as const;
 

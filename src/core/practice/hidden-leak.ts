@@ -20,7 +20,7 @@ export interface HiddenLeak {
 
 const STEP_KPA = 1;
 /** Nobody waits longer. */
-export const MOST_DAYS = 90;
+export const MAX_DAYS = 90;
 
 /** What of the ordinary loss is hidden: well below it, or well above. */
 const SHARES: Record<LeakLevel, { ordinary: [number, number]; leak: [number, number] }> = {
@@ -42,7 +42,7 @@ export const hiddenLeak = (seed: number, level: LeakLevel): HiddenLeak => {
   const startC = within([14, 22]);
   // Against the weather: it gets colder where nothing leaks, and warmer where something does.
   const drift = level === 'against the weather' ? (leaks ? 0.8 : -0.8) : 0;
-  const temps = Array.from({ length: MOST_DAYS + 1 }, (_, day) =>
+  const temps = Array.from({ length: MAX_DAYS + 1 }, (_, day) =>
     Math.round(
       startC + Math.max(-14, Math.min(14, drift * day)) + (day === 0 ? 0 : within([-2, 2])),
     ),
@@ -54,7 +54,7 @@ export const hiddenLeak = (seed: number, level: LeakLevel): HiddenLeak => {
     leaks,
     lossKpaPerDay,
     read(day) {
-      const at = Math.min(MOST_DAYS, day);
+      const at = Math.min(MAX_DAYS, day);
       const tempC = temps[at]!;
       const atFirstKpa = Math.max(0, startKpa - lossKpaPerDay * at);
       const gaugeKpa =

@@ -42,7 +42,7 @@ const FAULTS: Record<SpokeLevel, { wobbles: number; hops: number; bentMm: number
 };
 
 /** No fault that can be seen is no practice. */
-const LEAST_MM = 1.8;
+const MIN_MM = 1.8;
 
 /**
  * The wheel that a number hides: 28 to 40 spokes, its own stiffness and thread, and nipples that are off. Side to side
@@ -102,7 +102,7 @@ export const hiddenSpokes = (seed: number, level: SpokeLevel): HiddenSpokes => {
   const outMm = (it: HiddenSpokes) =>
     Math.max(swing(degs.map(it.sideMm)), swing(degs.map(it.upMm)));
   let made = wheel(errors);
-  for (let grown = 1.3; outMm(made) < LEAST_MM; grown *= 1.3)
+  for (let grown = 1.3; outMm(made) < MIN_MM; grown *= 1.3)
     made = wheel(errors.map((e) => e * grown));
   return made;
 };

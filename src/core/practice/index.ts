@@ -21,7 +21,7 @@ export {
 export { AIR_LEVELS, hiddenAir, type AirLevel, type HiddenAir } from './hidden-air';
 export {
   hiddenBead,
-  LEAST_BITE_MM,
+  MIN_BITE_MM,
   LEVER_LEVELS,
   type HiddenBead,
   type LeverLevel,
@@ -71,7 +71,7 @@ export {
   type LeverSeen,
 } from './lever-round';
 export { pairAct, playPair, tapeOf, untaped, type PairAct, type PairState } from './pair-round';
-export { MOST_ACTS, MOST_SEED, type Played } from './played';
+export { MAX_ACTS, MAX_SEED, type Played } from './played';
 export { advisedAir, practiceAir } from './practice-air';
 export { advisedPair, practicePair } from './practice-pair';
 export { advisedRing, practiceRing } from './practice-ring';

@@ -27,13 +27,13 @@ export interface Played {
 }
 
 /** Acts of a round at most. */
-export const MOST_ACTS = 200;
+export const MAX_ACTS = 200;
 
-export const MOST_SEED = 1_000_000_000;
+export const MAX_SEED = 1_000_000_000;
 
 /** The fields of a round of a kind. */
 export const roundFields = (levels: readonly string[], acts: Joi.Schema) => ({
-  seed: count(0, MOST_SEED, 'Number of the hidden wheel'),
+  seed: count(0, MAX_SEED, 'Number of the hidden wheel'),
   level: oneOf(levels, 'How hard'),
   acts,
   rules: ruleValues(),

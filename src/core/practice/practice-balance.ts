@@ -19,7 +19,7 @@ import { hiddenStand, type HiddenStand } from './hidden-stand';
 import { roundFields, type Played, type RoundInput } from './played';
 
 /** A wheel is not tried oftener. */
-const MOST_TRIES = 40;
+const MAX_TRIES = 40;
 
 /** The wheel to practice on: 36 spokes and a rim lock. */
 export const PRACTICE_WHEEL = { build: 'spoked', spokes: 36, rimLockDegs: [210] } as const;
@@ -87,7 +87,7 @@ export const practiceBalance = defineWorking<RoundInput<BalanceLevel, Try>, Bala
       BALANCE_LEVELS,
       listOf(
         WEIGHTS_ON as Joi.ArraySchema,
-        MOST_TRIES,
+        MAX_TRIES,
         'The weights of each try, the last one those that stayed',
       ),
     ),

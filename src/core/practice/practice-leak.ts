@@ -3,7 +3,7 @@ import { count, oneOf } from '../fields';
 import { leak, type StandingReading } from '../pressure';
 import { counted, said } from '../units';
 import { defineWorking, reason, type Reason } from '../working';
-import { hiddenLeak, LEAK_LEVELS, MOST_DAYS, type HiddenLeak, type LeakLevel } from './hidden-leak';
+import { hiddenLeak, LEAK_LEVELS, MAX_DAYS, type HiddenLeak, type LeakLevel } from './hidden-leak';
 import { roundFields, type Played, type RoundInput } from './played';
 
 /** So many days later it is read again; or one says what it is. */
@@ -31,8 +31,8 @@ export const leakReadings = (hidden: HiddenLeak, acts: readonly LeakAct[]): Stan
   let day = 0;
   const all = [hidden.read(0)];
   for (const act of acts) {
-    if (act.do !== 'read' || day >= MOST_DAYS) continue;
-    day = Math.min(MOST_DAYS, day + act.days);
+    if (act.do !== 'read' || day >= MAX_DAYS) continue;
+    day = Math.min(MAX_DAYS, day + act.days);
     all.push(hidden.read(day));
   }
   return all;
@@ -44,7 +44,7 @@ const findingOf = (hidden: HiddenLeak, readings: StandingReading[]) =>
 /** Read every other day until the arithmetic can tell. */
 export function* advisedLeak(hidden: HiddenLeak): Generator<LeakAct> {
   const acts: LeakAct[] = [];
-  for (let day = 0; day < MOST_DAYS; day += EVERY_DAYS) {
+  for (let day = 0; day < MAX_DAYS; day += EVERY_DAYS) {
     const act: LeakAct = { do: 'read', days: EVERY_DAYS };
     acts.push(act);
     yield act;
@@ -57,7 +57,7 @@ export function* advisedLeak(hidden: HiddenLeak): Generator<LeakAct> {
 
 const daysOf = (acts: readonly LeakAct[]): number =>
   Math.min(
-    MOST_DAYS,
+    MAX_DAYS,
     acts.reduce((sum, a) => sum + (a.do === 'read' ? a.days : 0), 0),
   );
 const saidOf = (acts: readonly LeakAct[]) => acts.find((a) => a.do !== 'read')?.do ?? null;

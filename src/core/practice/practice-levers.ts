@@ -6,7 +6,7 @@ import { bottomMm, hoopSlackMm } from '../beads/bead-geometry';
 import { effortOf, effortShare } from '../beads/lever-effort';
 import {
   hiddenBead,
-  LEAST_BITE_MM,
+  MIN_BITE_MM,
   LEVER_LEVELS,
   type HiddenBead,
   type LeverLevel,
@@ -23,10 +23,10 @@ import {
   type LeverAct,
   type LeverSeen,
 } from './lever-round';
-import { MOST_ACTS, roundFields, type Played, type RoundInput } from './played';
+import { MAX_ACTS, roundFields, type Played, type RoundInput } from './played';
 
 /** Bites that the advice chooses from, the longest first. */
-const BITES_MM = [70, 60, 50, 40, LEAST_BITE_MM];
+const BITES_MM = [70, 60, 50, 40, MIN_BITE_MM];
 
 /** Acts of a round with levers, as they are sent in. */
 const LEVER_ACTS = Joi.array()
@@ -36,17 +36,17 @@ const LEVER_ACTS = Joi.array()
       Joi.object({
         do: oneOf(['bite'], 'A bite'),
         end: oneOf(['clockwise', 'back'], 'The end that the lever works on'),
-        mm: quantity('mm', LEAST_BITE_MM, 120, 'Length of the bite'),
+        mm: quantity('mm', MIN_BITE_MM, 120, 'Length of the bite'),
       }),
       Joi.object({ do: oneOf(['kneel'], 'What was done'), deg: angle('Where the knee is') }),
       Joi.object({ do: oneOf(['push down', 'press the lock', 'feel'], 'What was done') }),
     ),
   )
-  .max(MOST_ACTS)
+  .max(MAX_ACTS)
   .required()
   .description('What was done, in its order')
   .meta({
-    expected: `What was done: at most ${MOST_ACTS} of start, bite, kneel, push down, press the lock, feel`,
+    expected: `What was done: at most ${MAX_ACTS} of start, bite, kneel, push down, press the lock, feel`,
   });
 
 /** A bite as the advice would take it now; null where none passes as the bead lies. */
@@ -94,7 +94,7 @@ export function* advisedLevers(bead: HiddenBead): Generator<LeverAct> {
   yield* doing({ do: 'feel' });
   // One knee for the whole way: the middle of what is on moves little where both ends go by turns.
   yield* doing({ do: 'kneel', deg: middleDeg(state) });
-  for (let n = 0; n < MOST_ACTS && !state.over; n++) {
+  for (let n = 0; n < MAX_ACTS && !state.over; n++) {
     const now = bestBite(bead, state);
     const down = bestBite(bead, { ...state, upDeg: 0 });
     const isWanted = keeperIsNext(bead, state) || (!now && down !== null);

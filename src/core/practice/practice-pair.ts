@@ -5,15 +5,15 @@ import { said, type Said } from '../units';
 import { defineWorking, reason, type Reason } from '../working';
 import { hiddenPair, PAIR_LEVELS, type HiddenPair, type PairLevel } from './hidden-pair';
 import { pairAct, playPair, tapeOf, untaped, type PairAct, type PairState } from './pair-round';
-import { MOST_ACTS, roundFields, type Played, type RoundInput } from './played';
+import { MAX_ACTS, roundFields, type Played, type RoundInput } from './played';
 
 /** Pressures that differ by less are one pressure: a gauge is read no finer, kPa. Basis: memory. */
 const SAME_KPA = 1;
 /** So much more air tells how a tire stretches, where its limit allows it, kPa. Basis: memory. */
 const MORE_KPA = 10;
-const MOST_TIRES = 9;
+const MAX_TIRES = 9;
 
-const tireField = count(1, MOST_TIRES, 'Which tire');
+const tireField = count(1, MAX_TIRES, 'Which tire');
 const PAIR_ACTS = Joi.array()
   .items(
     Joi.alternatives(
@@ -27,10 +27,10 @@ const PAIR_ACTS = Joi.array()
       Joi.object({ do: oneOf(['no pair'], 'What was said') }),
     ),
   )
-  .max(MOST_ACTS)
+  .max(MAX_ACTS)
   .required()
   .description('What was done with the tires, in its order')
-  .meta({ expected: `What was done: at most ${MOST_ACTS} of air, tape, pair, no pair` });
+  .meta({ expected: `What was done: at most ${MAX_ACTS} of air, tape, pair, no pair` });
 
 /** How two lengths of tape match; `stretchMmPerKpa` and `limitKpa` of the smaller one. */
 const matchOf = (

@@ -11,7 +11,7 @@ import {
   type HiddenRing,
   type RingLevel,
 } from './hidden-ring';
-import { MOST_ACTS, roundFields, type Played, type RoundInput } from './played';
+import { MAX_ACTS, roundFields, type Played, type RoundInput } from './played';
 import {
   boltDeg,
   gapAt,
@@ -47,11 +47,11 @@ const RING_ACTS = Joi.array()
       }),
     ),
   )
-  .max(MOST_ACTS)
+  .max(MAX_ACTS)
   .required()
   .description('What was done at the ring, in its order')
   .meta({
-    expected: `What was done: at most ${MOST_ACTS} of bundle, gap, feel, turn, half a turn each, torque, call it off`,
+    expected: `What was done: at most ${MAX_ACTS} of bundle, gap, feel, turn, half a turn each, torque, call it off`,
   });
 
 /** What the ring is, by a feeler at every bolt. */
@@ -83,7 +83,7 @@ export function* advisedRing(hidden: HiddenRing): Generator<RingAct> {
     yield doing({ do: 'call it off' });
     return;
   }
-  for (let n = 0; n < MOST_ACTS; n++) {
+  for (let n = 0; n < MAX_ACTS; n++) {
     for (const bolt of FELT) yield doing({ do: 'feel', bolt });
     const { state: stands, pulls, meanMm } = gapOf(state);
     if (stands !== 'tilted' && meanMm <= NEAR_MM) break;

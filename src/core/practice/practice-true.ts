@@ -4,12 +4,12 @@ import { eighthsText, trueAdvise, type Turned } from '../truing';
 import { counted, said } from '../units';
 import { defineWorking, reason, type Reason } from '../working';
 import { hiddenSpokes, SPOKE_LEVELS, type HiddenSpokes, type SpokeLevel } from './hidden-spokes';
-import { MOST_ACTS, roundFields, type Played, type RoundInput } from './played';
+import { MAX_ACTS, roundFields, type Played, type RoundInput } from './played';
 
 /** Where the rim is read, by the advice and for a score. */
 const DEGS = Array.from({ length: 36 }, (_, i) => i * 10);
 /** More passes than this nobody makes. */
-const MOST_PASSES = 4;
+const MAX_PASSES = 4;
 
 const TURNS = listOf(
   record(
@@ -19,7 +19,7 @@ const TURNS = listOf(
     },
     'A nipple',
   ),
-  MOST_ACTS,
+  MAX_ACTS,
   'Nipples in the order in which they were turned',
 );
 
@@ -38,7 +38,7 @@ export const outOf = (wheel: HiddenSpokes): { sideMm: number; upMm: number } => 
 export function* advisedTruing(hidden: HiddenSpokes): Generator<Turned[]> {
   let wheel = hidden;
   let before: { readings: ReturnType<HiddenSpokes['read']>; turned: Turned[] } | undefined;
-  for (let pass = 0; pass < MOST_PASSES; pass++) {
+  for (let pass = 0; pass < MAX_PASSES; pass++) {
     const readings = wheel.read(DEGS);
     const { spokes, rimDiameterMm } = wheel;
     const { result } = trueAdvise.run({

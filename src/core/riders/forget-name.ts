@@ -3,7 +3,7 @@ import { InputError } from '../errors';
 /** What stands where a rider's name stood. */
 export const FORGOTTEN = 'forgotten rider';
 /** Shorter words stand in too many others. */
-const LEAST_LETTERS = 3;
+const MIN_LETTERS = 3;
 
 const escaped = (text: string): string => text.replace(/[\\^$.*+?()[\]{}|/-]/g, '\\$&');
 
@@ -13,11 +13,11 @@ const escaped = (text: string): string => text.replace(/[\\^$.*+?()[\]{}|/-]/g, 
  */
 export const wordsPattern = (words: readonly string[]): RegExp => {
   for (const [i, word] of words.entries())
-    if ((word.match(/[\p{L}\p{N}]/gu) ?? []).length < LEAST_LETTERS)
+    if ((word.match(/[\p{L}\p{N}]/gu) ?? []).length < MIN_LETTERS)
       throw new InputError(
         i === 0 ? 'name' : `also[${i - 1}]`,
         `“${word.slice(0, 20)}” would be found in too many words.`,
-        `at least ${LEAST_LETTERS} letters or digits`,
+        `at least ${MIN_LETTERS} letters or digits`,
       );
   const forms = new Set(words.flatMap((w) => [w, w.normalize('NFC'), w.normalize('NFD')]));
   // The longest first: a name goes whole, not by its first part.

@@ -38,7 +38,7 @@ export interface RingGap {
   reasons: Reason[];
 }
 
-const LEAST_PLACES = 4;
+const MIN_PLACES = 4;
 /** What could hide between two readings. Basis: memory. */
 const WIDEST_DEG = 135;
 
@@ -83,11 +83,11 @@ export const ringGap = defineWorking<Input, RingGap>({
     bolt: '5/16-18',
   },
   work({ readings, when, bolts, bolt, rules }, show) {
-    if (readings.length < LEAST_PLACES || widestStretchDeg(readings) > WIDEST_DEG)
+    if (readings.length < MIN_PLACES || widestStretchDeg(readings) > WIDEST_DEG)
       throw new InputError(
         'readings',
         `${counted(readings.length, 'reading')} so placed leave part of the ring unread.`,
-        `${LEAST_PLACES} readings at least, no more than ${WIDEST_DEG}° apart`,
+        `${MIN_PLACES} readings at least, no more than ${WIDEST_DEG}° apart`,
       );
     const fit = firstHarmonic(readings.map((r) => ({ angleDeg: r.deg, value: r.gapMm })));
     if (!fit)

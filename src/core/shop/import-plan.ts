@@ -124,7 +124,7 @@ export const planImport = <K extends RecordKind>(
 };
 
 /** So many rows are told one by one: the faulty ones first. */
-const MOST_TOLD = 1000;
+const MAX_TOLD = 1000;
 
 /** What a file does, or would do, as it is told. */
 export interface ImportAnswer {
@@ -142,7 +142,7 @@ export const importAnswer = ({ rows, problems }: ImportPlan, asked: boolean): Im
   const isFaulty = (row: ImportRow) => row.does === 'faulty';
   const first = [...rows.filter(isFaulty), ...rows.filter((row) => !isFaulty(row))].slice(
     0,
-    MOST_TOLD,
+    MAX_TOLD,
   );
   return {
     rows: first.sort((a, b) => a.line - b.line),

@@ -33,10 +33,10 @@ const sensibleKm = (km: number): number =>
   km < 1000 ? Math.round(km / 10) * 10 : Math.round(km / 100) * 100;
 
 /** No tire goes so far: by depths that say so it cannot be told. */
-const MOST_KM = 500_000;
+const MAX_KM = 500_000;
 
 /** A pace of nearly nothing leads past any calendar. */
-const MOST_DAYS = 60_000;
+const MAX_DAYS = 60_000;
 
 /** The day the distance left is used up, at the pace between the first and last dated reading. */
 const dayDone = (readings: readonly TreadReading[], kmLeft: number): string | null => {
@@ -46,7 +46,7 @@ const dayDone = (readings: readonly TreadReading[], kmLeft: number): string | nu
   const days = daysBetween(first.onDate!, last.onDate!);
   if (days <= 0 || last.km <= first.km) return null;
   const daysLeft = kmLeft / ((last.km - first.km) / days);
-  return daysLeft < MOST_DAYS ? daysAfter(last.onDate!, daysLeft) : null;
+  return daysLeft < MAX_DAYS ? daysAfter(last.onDate!, daysLeft) : null;
 };
 
 /**
@@ -165,7 +165,7 @@ export const treadWear = defineWorking<{ readings: TreadReading[]; rules?: RuleV
         half === null ? null : show.line('at most', '90 % interval', rate + half * 1000, 'mm');
       const rates = { rateMmPer1000Km: rate, rateLowMmPer1000Km: low, rateHighMmPer1000Km: high };
       const left = (per1000: number) => ((depthNowMm - minimumMm) / per1000) * 1000;
-      if (rate <= 0 || left(rate) > MOST_KM) {
+      if (rate <= 0 || left(rate) > MAX_KM) {
         show.verdict('check');
         return {
           depthNowMm,
@@ -174,7 +174,7 @@ export const treadWear = defineWorking<{ readings: TreadReading[]; rules?: RuleV
           reason: reason('check', 'The depths hardly fall: measure again at the same places.'),
         };
       }
-      if (low !== null && (low <= 0 || left(low) > MOST_KM)) {
+      if (low !== null && (low <= 0 || left(low) > MAX_KM)) {
         show.verdict('check');
         const atLeastKm = left(high!);
         return {

@@ -22,7 +22,7 @@ export type Turns = readonly number[];
 /** Finer than this nobody turns by hand. */
 export const STEP_TURNS = 1 / 8;
 /** A pass that turns so many more for the same is not wanted: what it gains has to be this share at least. */
-const LEAST_GAIN = 0.004;
+const MIN_GAIN = 0.004;
 const SWEEPS = 12;
 
 const dot = (a: readonly number[], b: readonly number[]): number => {
@@ -105,7 +105,7 @@ export const searchNipples = (problem: NippleProblem): Turns => {
       step: 0,
       gain: 0,
     });
-    if (best.gain <= LEAST_GAIN * total) break;
+    if (best.gain <= MIN_GAIN * total) break;
     turn(best.i, best.step);
     worked.push(best.i);
     refit(worked);

@@ -37,7 +37,7 @@ interface Input {
 }
 
 /** Fewer places than this do not tell a dent from a bend. Basis: memory. */
-const LEAST_PLACES = 6;
+const MIN_PLACES = 6;
 /** What a high spot could hide in between two readings. Basis: memory. */
 const WIDEST_GAP_DEG = 120;
 
@@ -62,11 +62,11 @@ export const checkStretch = (degs: readonly number[]): void => {
 
 /** The same, and for too few of them to tell a dent from a bend. */
 export const checkRound = (degs: readonly number[]): void => {
-  if (degs.length < LEAST_PLACES)
+  if (degs.length < MIN_PLACES)
     throw new InputError(
       'readings',
       `${counted(degs.length, 'place')}: too few.`,
-      `at least ${LEAST_PLACES} places round the wheel`,
+      `at least ${MIN_PLACES} places round the wheel`,
     );
   checkStretch(degs);
 };

@@ -58,7 +58,7 @@ const HIGHER = (spoke: number) =>
   `Spoke ${spoke} rings higher than its group: it carries for a loose one. Check its neighbors.`;
 
 /** Fewer tones of a group than this have no middle to speak of. */
-const LEAST_IN_GROUP = 3;
+const MIN_IN_GROUP = 3;
 
 /**
  * How much less the tone of a thick, short spoke changes than its tension does: 4 mm with 150 mm free and clamped ends,
@@ -78,7 +78,7 @@ export const tensionsOffPct = (rung: readonly RungSpoke[], total: number): numbe
       groupOf(s.spoke) === groupOf(i + 1) && s.toneHz ? [s.toneHz] : [],
     );
     const tone = toneOf(i + 1);
-    return tone === undefined || tones.length < LEAST_IN_GROUP
+    return tone === undefined || tones.length < MIN_IN_GROUP
       ? 0
       : 100 * (tone / median(tones)) ** 2 - 100;
   });
@@ -158,7 +158,7 @@ export const spokeRing = defineWorking<Input, SpokeRing>({
       const its = spokes.filter((s) => groupOf(s.spoke) === group);
       const tones = its.flatMap((s) => (s.toneHz === undefined ? [] : [s.toneHz]));
       const middle =
-        tones.length >= LEAST_IN_GROUP
+        tones.length >= MIN_IN_GROUP
           ? show.line(group, `median of ${tones.length} tones`, median(tones), 'Hz')
           : null;
       for (const { spoke, sounds, toneHz } of its) {

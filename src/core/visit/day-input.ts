@@ -1,7 +1,7 @@
 import {
   blocksLeft,
   dayPlan,
-  MOST_WHEELS,
+  MAX_WHEELS,
   PLAN_MINUTES,
   PLAN_STEP_MIN,
   type DayVisit,
@@ -123,8 +123,8 @@ export const dayInput = (
     }
     const visit = dayVisit(one, people, nowMs, rules);
     if (visit.wheels.length === 0) continue;
-    if (wheels + visit.wheels.length > MOST_WHEELS) {
-      out(`a plan holds ${MOST_WHEELS} wheels`);
+    if (wheels + visit.wheels.length > MAX_WHEELS) {
+      out(`a plan holds ${MAX_WHEELS} wheels`);
       continue;
     }
     wheels += visit.wheels.length;

@@ -41,7 +41,7 @@ export type VisitEntry = {
 }[VisitEntryKind];
 
 const ID = text(60, 'An id').pattern(/^[\w-]+$/);
-const MOST_MINOR = 100_000_000;
+const MAX_MINOR = 100_000_000;
 
 const DATA: { [K in VisitEntryKind]: Record<keyof VisitEntryData[K], Joi.Schema> } = {
   opened: {
@@ -54,7 +54,7 @@ const DATA: { [K in VisitEntryKind]: Record<keyof VisitEntryData[K], Joi.Schema>
   wanted: { text: text(500, 'What is wanted') },
   promised: { dueAt: instant('When it is to be done') },
   agreed: {
-    amountMinor: count(0, MOST_MINOR, 'The amount, in the smallest coin'),
+    amountMinor: count(0, MAX_MINOR, 'The amount, in the smallest coin'),
     currency: text(3, 'The currency').pattern(/^[A-Z]{3}$/),
     by: text(80, 'Who agreed'),
   },

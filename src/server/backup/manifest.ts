@@ -26,7 +26,7 @@ export interface Manifest {
   files: PackedFile[];
 }
 
-const MOST_FILES = 1_000_000;
+const MAX_FILES = 1_000_000;
 const number = (says: string) => Joi.number().integer().min(0).required().meta({ expected: says });
 const word = (says: string, pattern: RegExp) =>
   Joi.string().pattern(pattern).required().meta({ expected: says });
@@ -62,7 +62,7 @@ const manifestSchema = Joi.object({
       }),
     )
     .min(1)
-    .max(MOST_FILES)
+    .max(MAX_FILES)
     .unique('name')
     .required()
     .meta({ expected: 'its files' }),

@@ -25,13 +25,13 @@ import {
   type Manifest,
 } from './manifest';
 
-const MOST_MANIFEST_BYTES = 200_000_000;
+const MAX_MANIFEST_BYTES = 200_000_000;
 
 const unfit = (message: string): InputError =>
   new InputError('backup', message, 'a whole backup that this program made, or an earlier one');
 
 const small = async (zip: ZipFile, entry: ZipEntry | undefined, name: string): Promise<Buffer> => {
-  const content = await smallFile(zip, entry, MOST_MANIFEST_BYTES);
+  const content = await smallFile(zip, entry, MAX_MANIFEST_BYTES);
   if (content === null) throw unfit(`It has no ${name} that can be read.`);
   return content;
 };

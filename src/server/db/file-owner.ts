@@ -1,6 +1,7 @@
 import Database from 'better-sqlite3';
-import { readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { hostname } from 'node:os';
+import { dirname } from 'node:path';
 import { DatabaseUnusable } from './open-db';
 
 /** Which server has a shop's file. */
@@ -38,19 +39,26 @@ export interface FileOwner {
  * ends. Throws `DatabaseUnusable`, naming the process that has it, for a second server on the same file.
  */
 export const ownFile = (file: string): FileOwner => {
-  const lock = new Database(`${file}-owner`);
+  let lock: Database.Database | undefined;
   try {
+    mkdirSync(dirname(file), { recursive: true });
+    lock = new Database(`${file}-owner`);
     lock.pragma('busy_timeout = 0');
     lock.exec('BEGIN EXCLUSIVE');
   } catch (error) {
-    lock.close();
-    if ((error as { code?: string }).code !== 'SQLITE_BUSY') throw error;
+    lock?.close();
+    const { code, message } = error as Error & { code?: string };
+    if (code !== 'SQLITE_BUSY')
+      throw new DatabaseUnusable(
+        `The database ${file} cannot be used: ${message}. Set RIMSTONE_DB to a file that can be written.`,
+      );
     const owner = readOwner(file);
     throw new DatabaseUnusable(
       `The shop ${file} is open in another server already${owner ? ` (${wordsOf(owner)})` : ''}. ` +
         'Use that one, or stop it first. Nothing was changed.',
     );
   }
+  const held = lock;
   const note = (url: string | null): void => {
     const owner: Owner = {
       pid: process.pid,
@@ -64,9 +72,9 @@ export const ownFile = (file: string): FileOwner => {
   return {
     listensAt: note,
     release(): void {
-      if (!lock.open) return;
+      if (!held.open) return;
       rmSync(ownerFile(file), { force: true });
-      lock.close();
+      held.close();
     },
   };
 };

@@ -18,7 +18,7 @@ interface Fitted {
 }
 
 /** Tapes that a wheel's record holds; the oldest go. */
-const MOST_TAPES = 60;
+const MAX_TAPES = 60;
 
 /** What a job leaves in the record of its wheel: a new tire begins anew, what was measured of the rim stays. */
 const learnt = (
@@ -34,7 +34,7 @@ const learnt = (
   return {
     ...(chosen && { tireMarking: chosen.marking, tube: chosen.tube, treads: [], pressures: [] }),
     ...((chosen || taped.length > 0) && {
-      rollouts: [...(chosen ? [] : wheel.rollouts), ...taped].slice(-MOST_TAPES),
+      rollouts: [...(chosen ? [] : wheel.rollouts), ...taped].slice(-MAX_TAPES),
     }),
     ...(inJob?.ringGapMm != null &&
       inJob.ringGapMm !== wheel.ringGapMm && { ringGapMm: inJob.ringGapMm }),

@@ -9,7 +9,7 @@ interface EntryRow extends Omit<EntryBody, 'data'> {
 }
 
 /** Logs kept in memory: more than a shop has on its benches. */
-const MOST_KEPT = 200;
+const MAX_KEPT = 200;
 
 const toEntry = ({ replaces, arrivedAt, data, ...row }: EntryRow): Entry =>
   ({
@@ -38,7 +38,7 @@ export const jobLogs = (db: Db) => {
       if (db.inTransaction || log === NO_LOG) return log;
       kept.delete(jobId);
       kept.set(jobId, log);
-      if (kept.size > MOST_KEPT) kept.delete(kept.keys().next().value!);
+      if (kept.size > MAX_KEPT) kept.delete(kept.keys().next().value!);
       return log;
     },
   };

@@ -8,7 +8,7 @@ import type { Db } from './open-db';
 import type { RecordStore } from './record-store';
 
 /** So many dated readings a record holds; the oldest go. */
-const MOST_READINGS = 60;
+const MAX_READINGS = 60;
 
 /** Somebody has looked: the id of the entry is of the client's own making, so that he may send again. */
 export interface Looked {
@@ -22,7 +22,7 @@ type At = Looked & { at: string };
 
 /** Sent again after a lost answer, the same reading of the same day stands once. */
 const latest = <T>(list: readonly T[], next: T): T[] =>
-  isDeepStrictEqual(list.at(-1), next) ? [...list] : [...list, next].slice(-MOST_READINGS);
+  isDeepStrictEqual(list.at(-1), next) ? [...list] : [...list, next].slice(-MAX_READINGS);
 
 /** Closes what was to be looked at again: an entry in the job's log, a reading in the record, or both; all or nothing. */
 export const lookAgain = (db: Db, jobs: JobStore, records: RecordStore) => {

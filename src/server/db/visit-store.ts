@@ -39,7 +39,7 @@ export interface VisitQuery {
 type NameRefusal = (entry: VisitEntryBody, rider: string) => void;
 
 /** So many machines are looked at for a plan, the newest first. */
-const MOST_IN = 60;
+const MAX_IN = 60;
 const TIRE_ON = STATIONS.indexOf('tire-on');
 
 interface VisitRow extends Omit<
@@ -365,7 +365,7 @@ export const visitStore = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobS
     },
     /** What a plan of the day is asked, by all machines that are in. */
     dayInput(people: string[], nowMs: number) {
-      const all = page({ handedOver: false, search: '', from: FROM_NEWEST, limit: MOST_IN });
+      const all = page({ handedOver: false, search: '', from: FROM_NEWEST, limit: MAX_IN });
       const samples = jobs.timeSamples();
       const values = valuesOf(rules.list());
       const inNow = withWheels(all).map(({ id, wheels, missing }) => ({

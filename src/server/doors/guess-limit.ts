@@ -3,7 +3,7 @@ import type { Request, Response } from 'express';
 import { counted } from '../../core/units';
 
 /** Wrong tries, after which there is a wait. Source: OWASP ASVS 4.0.3, 2.2.1, asks for a limit; this one from memory. */
-export const MOST_WRONG = 10;
+export const MAX_WRONG = 10;
 export const WAIT_MINUTES = 15;
 export const addressOf = (req: Request): string => ipKeyGenerator(req.ip ?? '');
 
@@ -14,7 +14,7 @@ export const WAIT_WORDS = `to try again once ${counted(WAIT_MINUTES, 'minute')} 
  * Counts wrong tries by a key (an address, a person). After so many the key waits, whatever it brings: else the right one
  * among many guesses would still be told.
  */
-export const guessLimit = (keyOf: (req: Request) => string, most = MOST_WRONG) => {
+export const guessLimit = (keyOf: (req: Request) => string, most = MAX_WRONG) => {
   const count = rateLimit({
     windowMs: WAIT_MINUTES * 60_000,
     limit: most,

@@ -4,7 +4,7 @@ const CODE_BYTES = 16;
 /** As long as it takes to walk over with a tablet. Basis: memory. */
 export const CODE_MINUTES = 2;
 /** Codes that wait at a time: the oldest goes. */
-const MOST_CODES = 50;
+const MAX_CODES = 50;
 
 /** Codes by which somebody who is signed in signs in another browser of theirs: each once, and not for long. */
 export const signInCodes = () => {
@@ -13,7 +13,7 @@ export const signInCodes = () => {
     make(who: string, sessionId: string, nowMs: number): { code: string; endsAt: string } {
       for (const [code, { endsMs, sessionId: of }] of waiting)
         if (endsMs <= nowMs || of === sessionId) waiting.delete(code);
-      if (waiting.size >= MOST_CODES) waiting.delete([...waiting.keys()][0]!);
+      if (waiting.size >= MAX_CODES) waiting.delete([...waiting.keys()][0]!);
       const code = randomBytes(CODE_BYTES).toString('base64url');
       const endsMs = nowMs + CODE_MINUTES * 60_000;
       waiting.set(code, { who, sessionId, endsMs });

@@ -2,9 +2,9 @@ import zxcvbn from 'zxcvbn';
 import { InputError } from '../../core/errors';
 
 /** Below it a passphrase is found within a hundred million guesses. Source: the package's own scale, 0 to 4. */
-const LEAST_SCORE = 3;
+const MIN_SCORE = 3;
 /** What is longer takes long to be looked at, and is not found by guessing words. */
-const MOST_LOOKED_AT = 72;
+const MAX_LOOKED_AT = 72;
 
 const isDigits = (secret: string): boolean => /^\d+$/.test(secret);
 
@@ -16,9 +16,9 @@ export const isTriedFirst = (secret: string, own: readonly string[]): boolean =>
   const names = own
     .flatMap((name) => [name, name.replace(/\s+/g, ''), ...name.split(/\s+/)])
     .filter(Boolean);
-  const { score, sequence } = zxcvbn(secret.slice(0, MOST_LOOKED_AT), [...names, 'rimstone']);
+  const { score, sequence } = zxcvbn(secret.slice(0, MAX_LOOKED_AT), [...names, 'rimstone']);
   const isKnown = sequence.length === 1 && sequence[0]!.pattern === 'dictionary';
-  return isKnown || (!isDigits(secret) && score < LEAST_SCORE);
+  return isKnown || (!isDigits(secret) && score < MIN_SCORE);
 };
 
 /** Throws `InputError` for a secret that is tried first. */

@@ -17,9 +17,9 @@ import { contentOf, entriesOf } from '../zip-in';
 import { LINES_NAME } from './write-file';
 
 /** Encoded anew a picture may have grown. */
-const MOST_PHOTO_BYTES = 24_000_000;
+const MAX_PHOTO_BYTES = 24_000_000;
 /** A log of a hundred thousand entries is shorter. */
-const MOST_LINE_CHARS = 64_000_000;
+const MAX_LINE_CHARS = 64_000_000;
 /** Others are answered after so long. */
 const AT_ONCE_MS = 8;
 
@@ -49,7 +49,7 @@ async function* linesIn(stream: Readable): AsyncGenerator<string> {
     }
     pieces.push(last);
     chars += last.length;
-    if (chars > MOST_LINE_CHARS) throw unfit('A line in it has no end.');
+    if (chars > MAX_LINE_CHARS) throw unfit('A line in it has no end.');
   }
   if (pieces.join('') + decoded() !== '')
     throw unfit('Its last line has no end: the file was cut off.');
@@ -91,7 +91,7 @@ const atLine = <T>(n: number, run: () => T): T => {
 /** Copies a photograph into a folder. Throws `InputError` where it is not the one that its name says. */
 const photoOut = async (zip: ZipFile, entry: ZipEntry, folder: string): Promise<void> => {
   const name = entry.fileName.slice(PHOTO_FOLDER.length + 1);
-  if (entry.uncompressedSize > MOST_PHOTO_BYTES)
+  if (entry.uncompressedSize > MAX_PHOTO_BYTES)
     throw unfit(`${name} in it is too large for a photograph.`);
   const hash = createHash('sha256');
   const watch = new Transform({
@@ -103,7 +103,7 @@ const photoOut = async (zip: ZipFile, entry: ZipEntry, folder: string): Promise<
   await mkdir(folder, { recursive: true });
   const path = join(folder, name);
   const to = createWriteStream(path, { flush: true, mode: 0o600 });
-  await pipeline(await contentOf(zip, entry), atMost(MOST_PHOTO_BYTES), watch, to);
+  await pipeline(await contentOf(zip, entry), atMost(MAX_PHOTO_BYTES), watch, to);
   if (hash.digest('hex') !== name.split('.')[0] || !(await isCleanPicture(path)))
     throw unfit(`${name} in it is not the photograph that its name says.`);
 };

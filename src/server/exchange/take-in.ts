@@ -21,7 +21,7 @@ import { personIn, plainIn, ruleIn } from './rows-in';
 import { visitIn } from './visit-in';
 
 /** So many names of what stays are told. */
-const MOST_TOLD = 50;
+const MAX_TOLD = 50;
 
 const nameOf = (it: object): string => {
   const { name, marking, label, id } = it as Record<string, unknown>;
@@ -117,7 +117,7 @@ export const takingIn = (db: Db) => {
       last = line.line;
       const taken = (IN[line.line] as (line: Line) => Taken)(line);
       plan.counts[line.line][taken]++;
-      if (taken === 'stays' && line.line !== 'shop' && plan.staying.length < MOST_TOLD)
+      if (taken === 'stays' && line.line !== 'shop' && plan.staying.length < MAX_TOLD)
         plan.staying.push({
           kind: line.line,
           name:

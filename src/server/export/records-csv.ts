@@ -18,9 +18,9 @@ import { csvOf, unmark } from './csv-cells';
 export const recordsCsv = <K extends RecordKind>(kind: K, records: readonly Records[K][]): string =>
   csvOf([fileColumns(kind), ...records.map((r) => toCells(kind, r))]);
 
-const MOST_ROWS = 60_000;
+const MAX_ROWS = 60_000;
 /** More than any kind of record has. */
-const MOST_COLUMNS = 100;
+const MAX_COLUMNS = 100;
 
 /** What separates the cells: comma, or what a spreadsheet of another tongue writes, by the header. */
 const delimiterOf = (text: string): string => {
@@ -35,10 +35,10 @@ const checkColumns = (text: string, delimiter: string): void => {
   let columns = 1;
   for (const sign of text) {
     if (sign === '\n') columns = 1;
-    else if (sign === delimiter && ++columns > MOST_COLUMNS)
+    else if (sign === delimiter && ++columns > MAX_COLUMNS)
       throw new InputError(
         'file',
-        `A line holds more than ${MOST_COLUMNS} columns.`,
+        `A line holds more than ${MAX_COLUMNS} columns.`,
         'the columns that the file out has',
       );
   }
@@ -67,11 +67,11 @@ const cellsOf = (text: string): string[][] => {
   }
   if (rows.length < 2)
     throw new InputError('file', 'The file holds no rows.', 'a header and at least one row');
-  if (rows.length > MOST_ROWS + 1)
+  if (rows.length > MAX_ROWS + 1)
     throw new InputError(
       'file',
       `The file holds ${rows.length - 1} rows.`,
-      `at most ${MOST_ROWS} at a time`,
+      `at most ${MAX_ROWS} at a time`,
     );
   return rows.map((row) => row.map(unmark));
 };

@@ -9,7 +9,7 @@ export const MAX_STREAMS_OF_PERSON = 24;
 /** Streams of the whole shop. */
 const MAX_STREAMS = 600;
 /** What waits for a listener that does not read; beyond it the stream is ended, and the browser asks for it anew. */
-const MOST_WAITING_BYTES = 256 * 1024;
+const MAX_WAITING_BYTES = 256 * 1024;
 /** A line that says nothing, so that a dead listener is noticed. */
 const STILL_HERE_MS = 15_000;
 
@@ -52,7 +52,7 @@ export const eventStream = (
     if (res.writableEnded || res.destroyed) return;
     res.write(text);
     // A deaf listener holds nobody's memory.
-    if (res.writableLength > MOST_WAITING_BYTES) res.destroy();
+    if (res.writableLength > MAX_WAITING_BYTES) res.destroy();
   };
   res.set({
     'Content-Type': 'text/event-stream',

@@ -4,10 +4,10 @@ import type { JobStore } from '../db/job-store';
 import type { ApiDocs } from '../openapi/api-docs';
 
 /** Jobs that are looked through, and wheels that are taken, to learn what the stand hides. */
-const MOST_JOBS = 40;
-const MOST_WHEELS = 12;
+const MAX_JOBS = 40;
+const MAX_WHEELS = 12;
 /** Fewer readings of a wheel say nothing of the stand. */
-const LEAST_SEEN = 3;
+const MIN_SEEN = 3;
 
 /** What is said of the routes below. */
 export const balanceApi: ApiDocs = {
@@ -23,10 +23,10 @@ export const balanceRoutes = (jobs: JobStore): Router => {
    */
   router.get('/stand-wheels', (_req, res) => {
     const wheels = jobs
-      .list({ search: '', limit: MOST_JOBS, offset: 0 })
+      .list({ search: '', limit: MAX_JOBS, offset: 0 })
       .jobs.map((job) => balanceQuestion(jobs.stateOf(job.id), [])?.seen ?? [])
-      .filter((seen) => seen.length >= LEAST_SEEN)
-      .slice(0, MOST_WHEELS)
+      .filter((seen) => seen.length >= MIN_SEEN)
+      .slice(0, MAX_WHEELS)
       .map((seen) => ({ seen }));
     res.json({ wheels });
   });

@@ -6,7 +6,7 @@ import type { ApiDocs } from '../openapi/api-docs';
 import { checkQuery, number } from './input';
 
 /** So many one file holds: the newest. */
-const MOST_ROWS = 20_000;
+const MAX_ROWS = 20_000;
 
 interface ChangeQuery {
   limit: number;
@@ -37,7 +37,7 @@ export const changeRoutes = (changes: ChangeStore): Router => {
     res
       .type('text/csv')
       .attachment('changes.csv')
-      .send(changesCsv(changes.page(undefined, MOST_ROWS).changes));
+      .send(changesCsv(changes.page(undefined, MAX_ROWS).changes));
   });
   return router;
 };

@@ -7,7 +7,7 @@ import type { ApiDocs } from '../openapi/api-docs';
 import { checkQuery, goneOf, planQuery } from './input';
 
 /** A plan is for so many people. */
-const MOST_PEOPLE = 6;
+const MAX_PEOPLE = 6;
 
 /** What is said of the routes below. */
 export const dayApi: ApiDocs = {
@@ -22,7 +22,7 @@ export const dayRoutes = (visits: VisitStore, shop: ShopStore, work: WorkPool): 
       planQuery,
       req.query,
     );
-    const people = person.length > 0 ? person : shop.people().slice(0, MOST_PEOPLE);
+    const people = person.length > 0 ? person : shop.people().slice(0, MAX_PEOPLE);
     const startMs = planStartMs(Date.now());
     const { input, leftOut, letGo } = visits.dayInput(people, startMs);
     const working = await work.run(

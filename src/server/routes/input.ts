@@ -37,7 +37,7 @@ export const kindOf = (value: string): RecordKind => {
   return kind;
 };
 
-const MOST_ENTRIES = 50;
+const MAX_ENTRIES = 50;
 
 /** The longest that an entry may have waited on its way, in seconds: thirty days. */
 const LONGEST_WAIT_S = 2_592_000;
@@ -49,7 +49,7 @@ export interface Append {
 }
 export const appendBody = Joi.object({
   expectedSeq: count(0, 1_000_000_000, 'The newest entry that you have seen'),
-  entries: listOf(Joi.object().unknown(), MOST_ENTRIES, 'The entries to append').custom(
+  entries: listOf(Joi.object().unknown(), MAX_ENTRIES, 'The entries to append').custom(
     (value: unknown[], helpers) => (value.length > 0 ? value : helpers.error('any.invalid')),
   ),
 }).required();

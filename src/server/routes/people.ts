@@ -1,6 +1,6 @@
 import { Router } from 'express';
 import Joi from 'joi';
-import { checkSecret, MOST_LETTERS, ROLES, type Role } from '../../core/doors';
+import { checkSecret, MAX_LETTERS, ROLES, type Role } from '../../core/doors';
 import { InputError } from '../../core/errors';
 import { check, oneOf, text } from '../../core/fields';
 import { PACES, type Pace } from '../../core/shop';
@@ -17,7 +17,7 @@ const nameBody = Joi.object({ name: text(60, 'The name') }).required();
 const paceBody = Joi.object({ pace: oneOf(PACES, 'The pace') }).required();
 const wayInBody = Joi.object({
   role: oneOf(ROLES, 'The role'),
-  secret: text(MOST_LETTERS, 'The PIN or passphrase').allow(null).optional(),
+  secret: text(MAX_LETTERS, 'The PIN or passphrase').allow(null).optional(),
 }).required();
 
 interface WayIn {

@@ -4,7 +4,7 @@ import { PHOTO_ID } from '../../core/job';
 import { NotFound } from '../errors';
 import { isWholePhoto } from '../photo-check';
 import type { ApiDocs } from '../openapi/api-docs';
-import { MOST_PHOTO_BYTES, type PhotoStore } from '../photo-store';
+import { MAX_PHOTO_BYTES, type PhotoStore } from '../photo-store';
 
 /** What is said of the routes below. */
 export const photoApi: ApiDocs = {
@@ -21,7 +21,7 @@ export const photoRoutes = (photos: PhotoStore): Router => {
   const router = Router();
   router.post(
     '/',
-    express.raw({ type: ['image/*', 'application/octet-stream'], limit: MOST_PHOTO_BYTES }),
+    express.raw({ type: ['image/*', 'application/octet-stream'], limit: MAX_PHOTO_BYTES }),
     async (req, res) => {
       res.status(201).json(await photos.keep(req.body));
     },

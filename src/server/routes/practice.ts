@@ -2,8 +2,8 @@ import { Router } from 'express';
 import Joi from 'joi';
 import { check, count, oneOf } from '../../core/fields';
 import {
-  MOST_ACTS,
-  MOST_SEED,
+  MAX_ACTS,
+  MAX_SEED,
   PRACTICE,
   PRACTICE_KINDS,
   shownPractice,
@@ -26,12 +26,12 @@ const tried = Joi.object({
   who,
   kind: oneOf(PRACTICE_KINDS, 'The kind of practice'),
   level: Joi.string().max(60).required().meta({ expected: 'How hard: a level of the kind' }),
-  seed: count(0, MOST_SEED, 'Number of the hidden wheel'),
+  seed: count(0, MAX_SEED, 'Number of the hidden wheel'),
   acts: Joi.array()
-    .max(MOST_ACTS)
+    .max(MAX_ACTS)
     .required()
     .meta({
-      expected: `What was done: a list of at most ${MOST_ACTS}, as the working of the kind takes it`,
+      expected: `What was done: a list of at most ${MAX_ACTS}, as the working of the kind takes it`,
     }),
   tookS: count(0, 86_400, 'Seconds it took'),
 }).required();

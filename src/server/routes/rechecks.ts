@@ -18,7 +18,7 @@ const lookedBody = Joi.object({
 }).required();
 
 /** So many rows one calendar holds: the nearest ones. */
-const MOST_EVENTS = 2000;
+const MAX_EVENTS = 2000;
 
 /** What is said of the routes below. */
 export const recheckApi: ApiDocs = {
@@ -52,7 +52,7 @@ export const recheckRoutes = (
   );
   router.get('/rechecks.ics', async (_req, res) => {
     const { rechecks } = jobs.rechecks.list(
-      { state: 'open', search: '', limit: MOST_EVENTS },
+      { state: 'open', search: '', limit: MAX_EVENTS },
       today(),
     );
     const asked = { rows: rechecks, shopName: shopName() };

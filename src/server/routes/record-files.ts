@@ -16,7 +16,7 @@ const importQuery = Joi.object({
   progress: Joi.string().valid('yes').meta({ expected: 'progress: yes, or left out' }),
 });
 /** So many records are written while others wait; more are written into a copy of the shop. */
-const MOST_AT_ONCE = 1500;
+const MAX_AT_ONCE = 1500;
 
 /** Records that come in together, all or nothing. */
 export interface ManyRecords<K extends RecordKind = RecordKind> {
@@ -72,7 +72,7 @@ export const recordFileRoutes = (
       if (answer.applied) {
         const many = add.length + change.length;
         tell(told, 'taking', 0, many);
-        if (many > MOST_AT_ONCE && manyIn) await manyIn({ kind, add, change }, told, gone);
+        if (many > MAX_AT_ONCE && manyIn) await manyIn({ kind, add, change }, told, gone);
         else records.takeIn(kind, add, change);
       }
       res.status(apply === 'yes' && !answer.applied ? 422 : 200).json(answer);

@@ -93,7 +93,7 @@ const pageOf = (
 };
 
 /** How many past jobs of a wheel are looked through. */
-const MOST_JOBS = 20;
+const MAX_JOBS = 20;
 
 const ANY_RECORD = Joi.alternatives(...RECORD_KINDS.map(recordSchema));
 
@@ -186,7 +186,7 @@ export const recordRoutes = (records: RecordStore, jobs: JobStore): Router => {
     const { wheel, machine } = known(req.params.id);
     const its = jobs.ofWheel(wheel.id);
     const history = wheelHistory(
-      its.slice(0, MOST_JOBS).map((job) => ({ job, entries: jobs.entriesOf(job.id) })),
+      its.slice(0, MAX_JOBS).map((job) => ({ job, entries: jobs.entriesOf(job.id) })),
     );
     res.json({ wheel, machine, jobs: its, history });
   });

@@ -2,7 +2,7 @@ import type { AuthenticationResponseJSON, RegistrationResponseJSON } from '@simp
 import { Router, json, type Request, type RequestHandler, type Response } from 'express';
 import Joi from 'joi';
 import type { Logger } from 'pino';
-import { checkSecret, MOST_LETTERS, type Doors } from '../../core/doors';
+import { checkSecret, MAX_LETTERS, type Doors } from '../../core/doors';
 import { InputError } from '../../core/errors';
 import { check, count, text } from '../../core/fields';
 import { counted } from '../../core/units';
@@ -26,7 +26,7 @@ import { MustWait, NotAllowed, NotFound, NotSignedIn } from '../errors';
 import type { ApiDocs } from '../openapi/api-docs';
 import { recordId, who } from './input';
 
-const secret = text(MOST_LETTERS, 'The PIN or passphrase');
+const secret = text(MAX_LETTERS, 'The PIN or passphrase');
 /** What a browser's authenticator answered; the package that verifies it knows its parts. */
 const response = Joi.object({ id: text(1400, 'The passkey') })
   .unknown()
@@ -56,7 +56,7 @@ const blockBody = Joi.object({
 const tryId = count(1, Number.MAX_SAFE_INTEGER, 'The number of the guessing');
 
 /** Sign-ins that wait for one another at a time. */
-const MOST_AT_ONCE = 20;
+const MAX_AT_ONCE = 20;
 
 type SignIn =
   { who: string; secret: string } | { code: string } | { passkey: AuthenticationResponseJSON };
@@ -142,7 +142,7 @@ export const sessionRoutes = (
   const codes = signInCodes();
   const ofAddress = guessLimit(addressOf);
   const ceremonies = passkeyCeremonies(passkeys, shopName);
-  const oneByOne = inTurn(MOST_AT_ONCE);
+  const oneByOne = inTurn(MAX_AT_ONCE);
   const sourceOf = (req: Request): TrySource => ({
     deviceToken: deviceTokenOf(req),
     address: addressOf(req),

@@ -23,9 +23,9 @@ import {
   type Append,
 } from './input';
 
-const MOST_WHEELS = 8;
+const MAX_WHEELS = 8;
 /** On one paper. */
-const MOST_PHOTOS = 12;
+const MAX_PHOTOS = 12;
 
 const openBody = Joi.object({
   id: recordId,
@@ -33,7 +33,7 @@ const openBody = Joi.object({
   wheels: eachOnce(
     listOf(
       record({ jobId: recordId, wheelId: recordId }, 'A wheel'),
-      MOST_WHEELS,
+      MAX_WHEELS,
       'The wheels that take part',
     ),
     'jobId',
@@ -101,7 +101,7 @@ export const visitRoutes = (
     const units = checkQuery<UnitPreferences>(unitQuery, req.query);
     const on = new Date();
     const paper = paperOf(req.params.id, units, on);
-    const ids = paper.wheels.flatMap((w) => w.photos.map((p) => p.photoId)).slice(0, MOST_PHOTOS);
+    const ids = paper.wheels.flatMap((w) => w.photos.map((p) => p.photoId)).slice(0, MAX_PHOTOS);
     const found = await Promise.all(
       ids.map(async (id) => [id, await photos.printable(id)] as const),
     );

@@ -32,13 +32,13 @@ const LIMITS: Record<TaskName, { ms: number; instead: string }> = {
   openapi: { ms: 30_000, instead: 'to ask again when the machine is less busy' },
 };
 /** Tasks that wait at most; whoever comes after them is asked to try again. */
-const MOST_WAITING = 40;
+const MAX_WAITING = 40;
 /** So long at most until a thread is free. */
-const MOST_WAIT_MS = 30_000;
+const MAX_WAIT_MS = 30_000;
 /** How often one that waits is looked at. */
 const LOOK_MS = 200;
 const IDLE_MS = 60_000;
-const MOST_MEMORY_MB = 512;
+const MAX_MEMORY_MB = 512;
 
 const valueOf = <T>(found: Caught<T>): T => {
   if (found.ok) return found.value;
@@ -52,7 +52,7 @@ const timeLimit = (begun: Begun, ms: number, instead: string) => {
   let timer: NodeJS.Timeout;
   const look = () => {
     const beganMs = Number(Atomics.load(begun, 0));
-    const leftMs = (beganMs === 0 ? askedMs + MOST_WAIT_MS : beganMs + ms) - Date.now();
+    const leftMs = (beganMs === 0 ? askedMs + MAX_WAIT_MS : beganMs + ms) - Date.now();
     if (leftMs > 0) timer = setTimeout(look, beganMs === 0 ? Math.min(leftMs, LOOK_MS) : leftMs);
     else if (beganMs === 0) stop.abort(new ServerBusy());
     else
@@ -67,7 +67,7 @@ const timeLimit = (begun: Begun, ms: number, instead: string) => {
 /** Threads that do long work: stopped when it takes too long, or when whoever asked has gone. */
 export const workPool = (
   workerFile: string,
-  { mostWaiting = MOST_WAITING, limitMs }: { mostWaiting?: number; limitMs?: number } = {},
+  { mostWaiting = MAX_WAITING, limitMs }: { mostWaiting?: number; limitMs?: number } = {},
 ): WorkPool => {
   let made: Piscina | null = null;
   // Begun with the first task. One thread always stays: what waits behind a task that was stopped is handed to it.
@@ -77,7 +77,7 @@ export const workPool = (
       minThreads: 1,
       maxThreads: Math.max(1, availableParallelism() - 1),
       idleTimeout: IDLE_MS,
-      resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY_MB },
+      resourceLimits: { maxOldGenerationSizeMb: MAX_MEMORY_MB },
     }));
   return {
     async run(task, input, gone) {

@@ -9,7 +9,7 @@ import { useUnits } from './quantity';
 export { UnsentList } from './UnsentList';
 
 /** Of what is new in the log, so much is shown; the log has all. */
-const MOST_NEWS = 4;
+const MAX_NEWS = 4;
 
 /** What somebody has to say a word on, entry by entry: it is written after all, or dropped. */
 export const OutboxBar = ({ jobId }: { jobId: string }) => {
@@ -23,7 +23,7 @@ export const OutboxBar = ({ jobId }: { jobId: string }) => {
   const conflicts = held.filter((p) => p.status === 'conflict');
   const said = (entry: Entry): string => entryText(entry, units, words);
   const knownSeq = Math.min(...conflicts.map((p) => p.afterSeq));
-  const news = log.filter((e) => e.seq > knownSeq).slice(-MOST_NEWS);
+  const news = log.filter((e) => e.seq > knownSeq).slice(-MAX_NEWS);
   return (
     <section
       role="alert"

@@ -6,7 +6,7 @@ import { ChoiceField, TextField } from './fields';
 import { useResting } from './use-resting';
 
 /** As many as a hand finds in a list; where there are more, words narrow them. */
-const MOST_LISTED = 30;
+const MAX_LISTED = 30;
 
 interface Props<K extends RecordKind> {
   kind: K;
@@ -35,14 +35,14 @@ export const RecordPick = <K extends RecordKind>({
 }: Props<K>) => {
   const [typed, setTyped] = useState('');
   const find = useResting(typed);
-  const { data: page } = useRecordPageQuery({ kind, find, limit: MOST_LISTED });
+  const { data: page } = useRecordPageQuery({ kind, find, limit: MAX_LISTED });
   const listed = (page?.records ?? []) as Records[K][];
   const isListed = listed.some((r) => r.id === value);
   const { currentData: picked } = useRecordQuery(
     value && page && !isListed ? { kind, id: value } : skipToken,
   );
   const options = [...(picked && !isListed ? [picked as Records[K]] : []), ...listed];
-  const isLong = typed !== '' || (page?.total ?? 0) > MOST_LISTED;
+  const isLong = typed !== '' || (page?.total ?? 0) > MAX_LISTED;
   return (
     <div className="space-y-2">
       {isLong && (
@@ -64,9 +64,9 @@ export const RecordPick = <K extends RecordKind>({
         {...(problem ? { problem } : {})}
         {...(hint ? { hint } : {})}
       />
-      {isLong && page && page.total > MOST_LISTED && (
+      {isLong && page && page.total > MAX_LISTED && (
         <p className="text-[15px] text-ink2">
-          {page.total} fit; the first {MOST_LISTED} are listed.
+          {page.total} fit; the first {MAX_LISTED} are listed.
         </p>
       )}
     </div>

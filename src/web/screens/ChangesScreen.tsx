@@ -8,12 +8,12 @@ import { useApp } from '../store';
 import { useChangesInfiniteQuery } from '../store/changes-api';
 import { visitProblem } from '../store/visits-api';
 
-const MOST_LETTERS = 80;
+const MAX_LETTERS = 80;
 
 const plain = (value: unknown): string => {
   if (value === null || value === undefined || value === '') return 'nothing';
   const text = typeof value === 'string' ? value : JSON.stringify(value);
-  return text.length > MOST_LETTERS ? `${text.slice(0, MOST_LETTERS)} …` : text;
+  return text.length > MAX_LETTERS ? `${text.slice(0, MAX_LETTERS)} …` : text;
 };
 
 /** What was changed, in the words of its screen, and how its values are said. */

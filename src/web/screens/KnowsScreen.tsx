@@ -18,7 +18,7 @@ const BarsChart = lazy(() => import('./knows/BarsChart'));
 const IN_ADDRESS = ['from', 'to'] as const;
 const YEAR_DAYS = 365;
 /** So many sizes are drawn; all of them are in the file. */
-const MOST_BARS = 14;
+const MAX_BARS = 14;
 
 /** One question, its bars, and the file behind it. */
 const Part = ({
@@ -50,12 +50,12 @@ const Part = ({
         }
       >
         <Suspense fallback={null}>
-          <BarsChart rows={rows.slice(0, MOST_BARS)} label={title} />
+          <BarsChart rows={rows.slice(0, MAX_BARS)} label={title} />
         </Suspense>
       </Fallback>
     )}
-    {rows.length > MOST_BARS && (
-      <p className="text-ink2">and {rows.length - MOST_BARS} more in the file</p>
+    {rows.length > MAX_BARS && (
+      <p className="text-ink2">and {rows.length - MAX_BARS} more in the file</p>
     )}
     {children}
   </section>

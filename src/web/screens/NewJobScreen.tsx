@@ -9,7 +9,7 @@ import { useMachinesFoundQuery } from '../store/records-api';
 import { MachineList } from './new-job/MachineList';
 
 /** As many as are looked through with the eye. */
-const MOST_LISTED = 40;
+const MAX_LISTED = 40;
 
 /** Machine, then wheel: one tap opens the job at Intake. */
 export const NewJobScreen = () => {
@@ -23,7 +23,7 @@ export const NewJobScreen = () => {
   const [busy, setBusy] = useState(false);
 
   const find = useResting(typed);
-  const { data: found, isError } = useMachinesFoundQuery({ find, limit: MOST_LISTED });
+  const { data: found, isError } = useMachinesFoundQuery({ find, limit: MAX_LISTED });
 
   const start = useCallback(
     (machineId: string, wheelId: string) => {

@@ -28,7 +28,7 @@ import { FastenerFields } from './machine/FastenerFields';
 import { More } from './machine/More';
 import { WheelFields } from './machine/WheelFields';
 
-const MOST_WHEELS = 6;
+const MAX_WHEELS = 6;
 
 /** The first thing that does not fit, in the order of the form. */
 const firstProblem = (errors: FieldErrors): string | null => {
@@ -112,7 +112,7 @@ export const NewMachineScreen = () => {
             onAway={wheels.fields.length > 1 ? () => wheels.remove(i) : null}
           />
         ))}
-        {wheels.fields.length < MOST_WHEELS && (
+        {wheels.fields.length < MAX_WHEELS && (
           <Button onClick={() => wheels.append(freshWheel('rear'))}>One more wheel</Button>
         )}
         {!isLoose && (

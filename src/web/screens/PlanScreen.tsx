@@ -17,7 +17,7 @@ import { barsOf, clockOf } from './plan/plan-rows';
 import { useMove } from './plan/use-move';
 import { usePlan } from './plan/use-plan';
 
-const MOST_PEOPLE = 6;
+const MAX_PEOPLE = 6;
 const NOBODY: readonly string[] = [];
 const MINUTE_MS = 60_000;
 
@@ -86,14 +86,14 @@ const Says = ({ answer, isGoingOn }: { answer: PlanAnswer; isGoingOn: boolean })
 export const PlanScreen = () => {
   const all = useApp((s) => s.shop.shop?.people ?? NOBODY);
   const [asked, ask] = useAddress<string[]>(readPeople, writePeople);
-  const people = asked.length > 0 ? asked : all.slice(0, MOST_PEOPLE);
+  const people = asked.length > 0 ? asked : all.slice(0, MAX_PEOPLE);
   const { answer, planning, problem, plan, planClosely, stop } = usePlan(people);
   const moves = useMove(plan);
   const bars = useMemo(() => (answer ? barsOf(answer) : []), [answer]);
   const isOpen = answer !== null && !answer.working.result.proven && planning === null;
   const toggle = (name: string) => {
     const next = people.includes(name) ? people.filter((p) => p !== name) : [...people, name];
-    if (next.length > 0 && next.length <= MOST_PEOPLE) ask(next);
+    if (next.length > 0 && next.length <= MAX_PEOPLE) ask(next);
   };
   useKeys([
     { key: 'r', says: 'Plan again', run: plan },

@@ -1,7 +1,7 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { useState, type FC } from 'react';
 import {
-  MOST_SEED,
+  MAX_SEED,
   PRACTICE,
   PRACTICE_KINDS,
   type BalancePlayed,
@@ -46,7 +46,7 @@ const RUNS: Record<PracticeKind, FC<RunProps>> = {
   balance: BalanceRun,
 };
 
-const newSeed = (): string => String(crypto.getRandomValues(new Uint32Array(1))[0]! % MOST_SEED);
+const newSeed = (): string => String(crypto.getRandomValues(new Uint32Array(1))[0]! % MAX_SEED);
 const seedOf = (text: string): number | null => (/^\d{1,9}$/.test(text) ? Number(text) : null);
 
 /** A round that was sent in; its working once it is scored. */

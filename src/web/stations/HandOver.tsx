@@ -142,10 +142,10 @@ export const HandOver = () => {
           </fieldset>
         )}
         <div className="flex flex-wrap items-end gap-3">
-          <div className="min-w-0 flex-1 basis-36">
+          <div className="min-w-0 flex-1 basis-24">
             <FormText control={control} name="to" label="Handed over to" maxLength={80} />
           </div>
-          <div className="w-[130px]">
+          <div className="w-[120px]">
             <FormChoice
               control={control}
               name="oldTire"
@@ -156,7 +156,7 @@ export const HandOver = () => {
           <Button
             go={(!done || withdrawn !== null) && !isDespite}
             type="submit"
-            hotkey="N"
+            {...(isDespite ? {} : { hotkey: 'N' })}
             disabled={!mayHandOver}
           >
             {isDespite ? 'Release anyway' : done ? 'Hand over again' : 'Hand over'}

@@ -14,7 +14,7 @@ import { IndicatorTake } from './IndicatorTake';
 import { NippleAdvice } from './NippleAdvice';
 
 const PLACES = [6, 8, 12, 18] as const;
-const MOST_MM = 20;
+const MAX_MM = 20;
 
 /** Readings round the wheel, swung out from a circle so that a tenth can be seen; the high spot marked. */
 const Plot = ({ readings, result }: { readings: RunoutReading[]; result: RunoutResult }) => {
@@ -104,7 +104,7 @@ export const RunoutSheet = () => {
   const valueOf = (text: string | undefined) => (text?.trim() ? read(text, 'mm') : undefined);
   const bad = (text: string | undefined) => {
     const v = valueOf(text);
-    return v === null || (v !== undefined && Math.abs(v) > MOST_MM);
+    return v === null || (v !== undefined && Math.abs(v) > MAX_MM);
   };
   const readings = degs.flatMap((angleDeg): RunoutReading[] => {
     const row = typed[String(angleDeg)];

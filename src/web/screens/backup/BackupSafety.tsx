@@ -1,6 +1,6 @@
 import { useState, type FormEvent, type ReactNode } from 'react';
 import type { BackupsNow } from '../../../core/backup';
-import { LEAST_LETTERS, mayDo } from '../../../core/doors';
+import { MIN_LETTERS, mayDo } from '../../../core/doors';
 import { Button } from '../../parts/Button';
 import { TextField } from '../../parts/fields';
 import { momentText } from '../../parts/moment-text';
@@ -61,7 +61,7 @@ const Encryption = ({ isEncrypted }: { isEncrypted: boolean }) => {
       <form className="flex flex-wrap items-end gap-3" onSubmit={(e) => void save(e)}>
         <div className="min-w-0 flex-1 basis-64">
           <SecretField
-            label={`${isEncrypted ? 'New passphrase' : 'Passphrase'}, ${LEAST_LETTERS} characters or more`}
+            label={`${isEncrypted ? 'New passphrase' : 'Passphrase'}, ${MIN_LETTERS} characters or more`}
             who="backups"
             isNew
             value={passphrase}

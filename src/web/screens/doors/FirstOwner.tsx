@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { LEAST_LETTERS } from '../../../core/doors';
+import { MIN_LETTERS } from '../../../core/doors';
 import { Button } from '../../parts/Button';
 import { TextField } from '../../parts/fields';
 import { useApp } from '../../store';
@@ -56,7 +56,7 @@ export const FirstOwner = () => {
           ))}
         </datalist>
         <SecretField
-          label={`Passphrase, ${LEAST_LETTERS} letters or more`}
+          label={`Passphrase, ${MIN_LETTERS} letters or more`}
           who={name}
           isNew
           value={secret}

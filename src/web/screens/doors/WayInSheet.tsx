@@ -1,8 +1,8 @@
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import {
-  LEAST_DIGITS,
-  LEAST_LETTERS,
+  MIN_DIGITS,
+  MIN_LETTERS,
   ROLES,
   ROLE_WORDS,
   type Person,
@@ -55,8 +55,8 @@ export const WayInSheet = ({ person, onClose }: { person: Person; onClose: () =>
             problem={problem}
             hint={
               role === 'owner'
-                ? `A passphrase of ${LEAST_LETTERS} letters or more.`
-                : `A PIN of ${LEAST_DIGITS} digits or more, or a passphrase.${person.canSignIn ? ' Empty, it stays as it is.' : ''}`
+                ? `A passphrase of ${MIN_LETTERS} letters or more.`
+                : `A PIN of ${MIN_DIGITS} digits or more, or a passphrase.${person.canSignIn ? ' Empty, it stays as it is.' : ''}`
             }
           />
           <div className="flex flex-wrap gap-2">

@@ -132,15 +132,15 @@ export const LOOSE_WHEEL: MachineForm = {
   fasteners: [],
 };
 
-const MOST_SPOKES = 80;
+const MAX_SPOKES = 80;
 
 const spokesOf = ({ build, spokes }: WheelForm): number => {
   const count = build === 'spoked' ? Number(spokes) : 0;
-  if (!Number.isInteger(count) || count < 0 || count > MOST_SPOKES)
+  if (!Number.isInteger(count) || count < 0 || count > MAX_SPOKES)
     throw new InputError(
       'spokes',
       'The number of spokes does not fit.',
-      `a whole number up to ${MOST_SPOKES}`,
+      `a whole number up to ${MAX_SPOKES}`,
     );
   return count;
 };

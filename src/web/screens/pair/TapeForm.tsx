@@ -12,7 +12,7 @@ import { recordChanged } from '../../store/shop-slice';
 import { shopChanged } from '../../store/records-api';
 
 const FEWEST_MM = 300;
-const MOST_MM = 4000;
+const MAX_MM = 4000;
 
 /** One more tape round one of the two: it goes into the wheel's record. */
 export const TapeForm = ({
@@ -38,7 +38,7 @@ export const TapeForm = ({
   const typed = (): Omit<Rollout, 'onDate'> | string => {
     const [circumferenceMm, gaugeKpa] = [read(tape, 'mm'), read(pressure, 'kPa')];
     const runs = run.trim() === '' ? usualRun : /^\d{1,3}$/.test(run.trim()) ? Number(run) : null;
-    if (circumferenceMm === null || circumferenceMm < FEWEST_MM || circumferenceMm > MOST_MM)
+    if (circumferenceMm === null || circumferenceMm < FEWEST_MM || circumferenceMm > MAX_MM)
       return 'The tape: a circumference, as 2640 or 104 3/8 for inches and eighths.';
     if (gaugeKpa === null || gaugeKpa < 5 || gaugeKpa > 400)
       return 'The pressure that it was taped at.';

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import {
   hiddenBead,
-  LEAST_BITE_MM,
+  MIN_BITE_MM,
   playLevers,
   type BeadState,
   type HiddenBead,
@@ -26,7 +26,7 @@ import type { RunProps } from './run-props';
 import { useRound } from './use-round';
 
 const WHEEL = { build: 'spoked', spokes: 36 } as const;
-const BITES_MM = [LEAST_BITE_MM, 40, 50, 60, 70, 90];
+const BITES_MM = [MIN_BITE_MM, 40, 50, 60, 70, 90];
 const HARM: readonly LeverSeen['is'][] = [
   'stuck',
   'on the lock',

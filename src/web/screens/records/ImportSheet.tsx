@@ -17,7 +17,7 @@ const WORDS: Record<ImportRow['does'], string> = {
   faulty: 'faulty',
 };
 const SHOWN = 200;
-const MOST_BYTES = 30_000_000;
+const MAX_BYTES = 30_000_000;
 
 interface ImportForm {
   files: FileList;
@@ -27,7 +27,7 @@ interface ImportForm {
 const checkFiles = ({ files }: ImportForm): void => {
   const file = files[0];
   if (!file) throw new InputError('files', 'No file is picked.', 'a CSV file');
-  if (file.size > MOST_BYTES)
+  if (file.size > MAX_BYTES)
     throw new InputError('files', 'The file is too large.', 'at most 30 MB and 60,000 rows');
 };
 const SCHEMA = whole<ImportForm>(checkFiles);

@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react';
 import { CLEARANCE_PLACES, type ClearancePlace, type Clearances } from '../../../core/tires';
 import { useUnits } from '../../parts/quantity';
 
-const MOST_MM = 1000;
+const MAX_MM = 1000;
 
 /** The room at each place: as measured, unless the fitter types another. */
 export interface TypedRooms {
@@ -25,7 +25,7 @@ export const useTypedRooms = (measured: Clearances): TypedRooms => {
     for (const place of CLEARANCE_PLACES) {
       const text = typed[place];
       const mm = text === undefined ? measured[place] : read(text, 'mm');
-      if (mm != null && mm >= 0 && mm <= MOST_MM) all[place] = mm;
+      if (mm != null && mm >= 0 && mm <= MAX_MM) all[place] = mm;
     }
     return all;
   }, [typed, measured, read]);
@@ -35,7 +35,7 @@ export const useTypedRooms = (measured: Clearances): TypedRooms => {
       typed[place] ?? (measured[place] === undefined ? '' : write(measured[place], 'mm', 2)),
     problemOf: (place) =>
       typed[place]?.trim() && clearancesMm[place] === undefined
-        ? `A length up to ${say(MOST_MM, 'mm')}.`
+        ? `A length up to ${say(MAX_MM, 'mm')}.`
         : null,
     type: (place, text) => setTyped((all) => ({ ...all, [place]: text })),
     clear: () => setTyped({}),

@@ -33,7 +33,7 @@ const ENDINGS: readonly (readonly [ending: string, unit: Unit])[] = [
 
 /** Sentences and shapes that a working shows elsewhere. */
 const SHOWN_ELSEWHERE = new Set(['reasons', 'reason', 'pattern', 'quantities', 'region']);
-const MOST_LINES = 40;
+const MAX_LINES = 40;
 
 const endingOf = (name: string): readonly [string, Unit] | undefined =>
   ENDINGS.find(([ending]) => name.length > ending.length && name.endsWith(ending));
@@ -62,7 +62,7 @@ const tableShown = (list: readonly Record<string, unknown>[]): Shown => {
   return {
     as: 'table',
     heads: names.map(wordsOf),
-    lines: list.slice(0, MOST_LINES).map((it) => names.map((n) => shownOf(n, it[n]))),
+    lines: list.slice(0, MAX_LINES).map((it) => names.map((n) => shownOf(n, it[n]))),
   };
 };
 

@@ -7,7 +7,7 @@ import { Sheet } from '../../parts/Sheet';
 import { SheetFoot } from '../../parts/SheetFoot';
 import type { TorqueWalk } from './use-torque-walk';
 
-const MOST_NM = 1000;
+const MAX_NM = 1000;
 
 /** A head in line with the handle, or a wrench that is not the shop's: for the fastener at hand, with its new setting. */
 export const AidSheet = ({ walk }: { walk: TorqueWalk }) => {
@@ -30,7 +30,7 @@ export const AidSheet = ({ walk }: { walk: TorqueWalk }) => {
     const leverMm = lever.trim() ? read(lever, 'mm') : null;
     if (
       isBorrowed &&
-      (minNm === null || maxNm === null || minNm < 0.1 || maxNm > MOST_NM || minNm >= maxNm)
+      (minNm === null || maxNm === null || minNm < 0.1 || maxNm > MAX_NM || minNm >= maxNm)
     )
       return setProblem('Borrowed wrench: its lowest setting, and its highest above it.');
     if (lever.trim() && (leverMm === null || leverMm < 50 || leverMm > 2000))

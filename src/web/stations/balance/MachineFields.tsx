@@ -6,7 +6,7 @@ import { useUnits } from '../../parts/quantity';
 import type { ThingProps } from './thing';
 
 /** What a machine can say, and how finely; as the log takes it. */
-const MOST_G = 2000;
+const MAX_G = 2000;
 const STEP_G = { min: 0.1, max: 50 };
 const STEP_DEG = { min: 0.1, max: 45 };
 
@@ -22,7 +22,7 @@ export const MachineFields = ({ hand, acts, readingRef, beside }: ThingProps) =>
   const [step, setStep] = useState(write(1, 'g', 2));
   const [turn, setTurn] = useState('3');
   const [massG, stepG, stepDeg] = [read(mass, 'g'), read(step, 'g'), Number(turn)];
-  const massFits = isWithin(massG, { min: 0, max: MOST_G });
+  const massFits = isWithin(massG, { min: 0, max: MAX_G });
   const take = () => {
     if (massFits && isWithin(stepG, STEP_G) && isWithin(stepDeg, STEP_DEG) && hand.deg !== null)
       acts.machine({ massG, deg: hand.deg, stepG, stepDeg });
@@ -48,9 +48,7 @@ export const MachineFields = ({ hand, acts, readingRef, beside }: ThingProps) =>
           unit="g"
           value={mass}
           onChange={setMass}
-          problem={
-            mass.trim() && !massFits ? `Mass: a number from 0 to ${say(MOST_G, 'g')}.` : null
-          }
+          problem={mass.trim() && !massFits ? `Mass: a number from 0 to ${say(MAX_G, 'g')}.` : null}
         />
         <PlaceField
           key={hand.fieldKey}

@@ -5,7 +5,7 @@ import type { ThingProps } from './thing';
 
 const SWINGS = ['1', '3', '5', '10'].map((n) => [n, n] as const);
 /** Of one swing, as the log takes it. */
-const [LEAST_S, MOST_S] = [0.2, 60];
+const [MIN_S, MAX_S] = [0.2, 60];
 
 /** Seconds of one swing from what is typed of several, or what is wrong with it; both null while nothing is typed. */
 const swingOf = (
@@ -16,10 +16,10 @@ const swingOf = (
   const periodS = Number(seconds.replace(',', '.')) / Number(swings);
   if (!Number.isFinite(periodS))
     return { periodS: null, problem: 'Seconds: a number, such as 41.5.' };
-  if (periodS < LEAST_S || periodS > MOST_S)
+  if (periodS < MIN_S || periodS > MAX_S)
     return {
       periodS,
-      problem: `One swing takes ${LEAST_S} to ${MOST_S} seconds: see how many were counted.`,
+      problem: `One swing takes ${MIN_S} to ${MAX_S} seconds: see how many were counted.`,
     };
   return { periodS, problem: null };
 };

@@ -17,8 +17,8 @@ const PARTS = [
   ['bundleMm', 'bundle'],
   ['gapMm', 'gap'],
 ] as const;
-const LEAST_MM = 0.5;
-const MOST_MM = 80;
+const MIN_MM = 0.5;
+const MAX_MM = 80;
 
 type Part = (typeof PARTS)[number][0];
 interface Cell {
@@ -64,7 +64,7 @@ export const CrushSheet = ({ onDone }: { onDone: () => void }) => {
   };
   const isBad = (cell: Cell): boolean => {
     const mm = valueOf(cell);
-    return mm === null || (mm !== undefined && (mm < LEAST_MM || mm > MOST_MM));
+    return mm === null || (mm !== undefined && (mm < MIN_MM || mm > MAX_MM));
   };
   const put = (cell: Cell, text: string) => setTyped((all) => ({ ...all, [keyOf(cell)]: text }));
   const next = cells.find((c) => !typed[keyOf(c)]?.trim());

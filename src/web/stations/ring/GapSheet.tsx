@@ -13,7 +13,7 @@ import { BasisTag } from '../../parts/working';
 
 const PLACES = 8;
 const DEGS = Array.from({ length: PLACES }, (_, i) => (360 * i) / PLACES);
-const MOST_MM = 60;
+const MAX_MM = 60;
 
 /** Feeler readings round a ring: even or tilted, and where to pull next. */
 export const GapSheet = ({ onDone }: { onDone: () => void }) => {
@@ -29,7 +29,7 @@ export const GapSheet = ({ onDone }: { onDone: () => void }) => {
   const valueOf = (deg: number) => (typed[deg]?.trim() ? read(typed[deg]!, 'mm') : undefined);
   const isBad = (deg: number) => {
     const mm = valueOf(deg);
-    return mm === null || (mm !== undefined && (mm < 0 || mm > MOST_MM));
+    return mm === null || (mm !== undefined && (mm < 0 || mm > MAX_MM));
   };
   const readings = DEGS.flatMap((deg): GapReading[] => {
     const gapMm = valueOf(deg);
