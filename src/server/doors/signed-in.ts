@@ -29,7 +29,7 @@ export const signedInOnly =
     const token = tokenOf(req);
     const me = token === null ? null : doors.byToken(token, Date.now());
     if (me === null)
-      return next(new NotSignedIn('session', 'Nobody is signed in here.', 'to sign in first'));
+      return next(new NotSignedIn('session', 'No one is signed in here.', 'to sign in first'));
     if (me.isLocked)
       return next(
         new NotSignedIn('lock', `The screen of ${me.who} is locked.`, 'to unlock it first'),

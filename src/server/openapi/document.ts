@@ -19,6 +19,8 @@ import { recheckApi } from '../routes/rechecks';
 import { recordFileApi } from '../routes/record-files';
 import { recordApi } from '../routes/records';
 import { riderApi } from '../routes/riders';
+import { guessingApi } from '../routes/guessing';
+import { passkeyApi } from '../routes/passkeys';
 import { sessionApi } from '../routes/session';
 import { shopApi } from '../routes/shop';
 import { visitApi } from '../routes/visits';
@@ -34,6 +36,8 @@ const OWN: ApiDocs = {
 export const API_DOCS: ApiDocs = {
   ...OWN,
   ...sessionApi,
+  ...passkeyApi,
+  ...guessingApi,
   ...jobApi,
   ...visitApi,
   ...dayApi,

@@ -1,0 +1,50 @@
+import { Router } from 'express';
+import Joi from 'joi';
+import { check, count } from '../../core/fields';
+import type { SignInTries } from '../db/sign-in-tries';
+import type { SignInCheck } from '../doors/sign-in-check';
+import type { WhoAsks } from '../doors/who-asks';
+import { NotFound } from '../errors';
+import type { ApiDocs } from '../openapi/api-docs';
+
+const blockBody = Joi.object({
+  isBlocked: Joi.boolean().strict().required().meta({ expected: 'true to block it, or false' }),
+}).required();
+const tryId = count(1, Number.MAX_SAFE_INTEGER, 'The number of the guessing');
+
+const WHAT = 'see wrong tries';
+
+/** What is said of the routes below. */
+export const guessingApi: ApiDocs = {
+  'GET /sessions/guessing': { says: 'Wrong tries to sign in, and what is blocked; for owners' },
+  'PUT /sessions/guessing/:id': {
+    says: 'Blocks where they come from, or no longer',
+    body: blockBody,
+  },
+  'DELETE /sessions/guessing/:id': { says: 'Forgets them: the wait ends' },
+};
+
+/** Wrong tries to sign in, for owners: where they come from, and how to end them. */
+export const guessingRoutes = (tries: SignInTries, asks: WhoAsks, signIn: SignInCheck): Router => {
+  const router = Router();
+  const now = () => ({ guessing: tries.guessing(Date.now()) });
+  router.get('/sessions/guessing', (req, res) => {
+    asks.owner(req, WHAT);
+    res.json(now());
+  });
+  router.put('/sessions/guessing/:id', (req, res) => {
+    const { who } = asks.owner(req, WHAT);
+    const { isBlocked } = check<{ isBlocked: boolean }>(blockBody, req.body);
+    const id = check<number>(tryId, Number(req.params.id));
+    if (!tries.block(id, isBlocked)) throw new NotFound('Guessing not found.');
+    signIn.note(who, `${isBlocked ? 'blocked' : 'unblocked'} a source of wrong tries`, req);
+    res.json(now());
+  });
+  router.delete('/sessions/guessing/:id', (req, res) => {
+    asks.owner(req, WHAT);
+    const id = check<number>(tryId, Number(req.params.id));
+    if (!tries.clear(id)) throw new NotFound('Guessing not found.');
+    res.json(now());
+  });
+  return router;
+};
