@@ -2,7 +2,7 @@ import { logOf, sampleMachine as machine, sampleWheel as wheel } from '../../../
 import { stepsOf } from './steps-of';
 import { stationReport } from './station-report';
 import { coolUntil, leaveFactsOf, readyOf, teachingOf } from './back-of';
-import { foldJob } from './release';
+import { foldJob } from './folded-log';
 
 const open = (m: Parameters<typeof machine>[0] = {}, w: Parameters<typeof wheel>[0] = {}) =>
   logOf().open(machine(m), wheel(w));

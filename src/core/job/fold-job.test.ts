@@ -248,7 +248,12 @@ describe('corrections and undo', () => {
             grown = foldedOn(grown, log.slice(at, next));
             at = next;
           }
-          expect(grown).toEqual({ entries: log, state: foldJob(log), times: timesOf(log) });
+          expect(grown).toEqual({
+            entries: log,
+            state: foldJob(log),
+            times: timesOf(log),
+            proof: null,
+          });
         },
       ),
     );

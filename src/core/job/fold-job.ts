@@ -7,7 +7,7 @@ import { balanceAfter, isOfBalance, UNBALANCED, type BalanceLog } from './balanc
 import { doneByReading } from './step-and-reading';
 import { turnedOn, type Trued } from './truing-of';
 import type { Entry, EntryData } from './entries';
-import type { WithdrawnProof } from './release';
+import type { WithdrawnProof } from './withdrawn-proof';
 
 /** A look at something that was to be looked at again: by whom, and when. */
 export type LookedAgain = EntryData['looked-again'] & { at: string; who: string };

@@ -11,10 +11,10 @@ export {
   type JobState,
   type LookedAgain,
 } from './fold-job';
-export { foldJob, type WithdrawnProof } from './release';
+export type { WithdrawnProof } from './withdrawn-proof';
 export { effectOf, rightsFor, type Effect } from './effect';
 export { namedPeople } from './named-people';
-export { foldedOn, NO_LOG, type FoldedLog } from './folded-log';
+export { foldedOn, foldJob, NO_LOG, type FoldedLog } from './folded-log';
 export {
   stationReport,
   jobReport,

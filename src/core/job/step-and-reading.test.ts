@@ -2,7 +2,7 @@ import { PROOF_STEPS } from '../procedure';
 import { doneByReading, tickOf } from './step-and-reading';
 import type { Entry, EntryData, EntryKind } from './entries';
 import { emptyJob } from './fold-job';
-import { foldJob } from './release';
+import { foldJob } from './folded-log';
 
 let seq = 0;
 const entry = <K extends EntryKind>(kind: K, data: EntryData[K], id = `e-${++seq}`) =>

@@ -4,7 +4,7 @@ import type { Piece } from '../balance';
 import type { BeadMeasured } from '../ring';
 import { heavyOf } from './balance-of';
 import type { JobState } from './fold-job';
-import { foldJob } from './release';
+import { foldJob } from './folded-log';
 import type { Entry } from './entries';
 import type { JobSummary } from './job-summary';
 import { ringOf } from './ring-of';
