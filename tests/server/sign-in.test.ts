@@ -84,11 +84,21 @@ describe('guessing', () => {
     });
   });
 
+  test('spread over many addresses is seen as well', async () => {
+    const { from, signIn } = shopOfAddresses();
+    const juna = await signIn('owner');
+    for (let i = 0; i < FREE_TRIES; i++) await from(`198.51.100.${i}`, WRONG);
+    const { body } = await juna.get('/api/sessions/guessing').expect(200);
+    expect(body.guessing).toHaveLength(FREE_TRIES);
+  });
+
   test('is shown to owners by where it comes from, who end it; sign-ins and wrong tries are in the change log', async () => {
     const { from, signIn } = shopOfAddresses();
     const [juna, osk] = [await signIn('owner'), await signIn('fitter')];
     for (let i = 0; i < FREE_TRIES; i++) await from('198.51.100.7', WRONG);
     await osk.get('/api/sessions/guessing').expect(403);
+    // One mistake from another address is none of it; spread over many, guesses are seen all the same.
+    await from('198.51.100.8', WRONG, PEOPLE.learner.who);
     const { body } = await juna.get('/api/sessions/guessing').expect(200);
     expect(body.guessing).toEqual([
       expect.objectContaining({
@@ -109,7 +119,7 @@ describe('guessing', () => {
     const { changes } = (await juna.get('/api/changes?limit=100').expect(200)).body;
     const noted = changes.filter((c: { kind: string }) => c.kind === 'sign-ins');
     expect(noted.filter((c: { field: string }) => c.field === 'wrong try')).toHaveLength(
-      FREE_TRIES,
+      FREE_TRIES + 1,
     );
     expect(noted[0]).toMatchObject({ who: PEOPLE.fitter.who, field: 'signed in' });
     expect(JSON.stringify(changes)).not.toContain(PEOPLE.fitter.secret);

@@ -67,11 +67,8 @@ export const signInTries = (db: Db) => {
      ON CONFLICT (who, source) DO UPDATE SET came_from = excluded.came_from, is_known = excluded.is_known,
        wrong = CASE WHEN last_at > @since THEN wrong + 1 ELSE 1 END, last_at = excluded.last_at`,
   );
-  const clearDevice = db.prepare(
+  const clearSource = db.prepare(
     'DELETE FROM sign_in_tries WHERE who = ? AND source = ? AND is_blocked = 0',
-  );
-  const clearOthers = db.prepare(
-    'DELETE FROM sign_in_tries WHERE who = ? AND is_known = 0 AND is_blocked = 0',
   );
   const clearOld = db.prepare('DELETE FROM sign_in_tries WHERE last_at <= ? AND is_blocked = 0');
   const list = db.prepare<[string], TryRow>(
@@ -115,21 +112,29 @@ export const signInTries = (db: Db) => {
         since: since(nowMs),
       });
     },
-    /** The person signed in from there: that device is known from now on, and its count starts over. */
+    /** The person signed in from there: that device is known from now on, and the count of where it came from starts over. */
     right: db.transaction(
       (who: string, from: TrySource, deviceToken: string, nowMs: number): void => {
-        if (knownBy(who, from)) clearDevice.run(who, sourceOf(who, from));
-        else clearOthers.run(who);
+        // What others have tried stays counted, and in sight.
+        clearSource.run(who, sourceOf(who, from));
         know.run({ hash: hashOf(deviceToken), who, at: iso(nowMs) });
         forgetOldest.run({ who });
       },
     ),
-    /** Guessing of the last day, and what is blocked: more wrong tries than a person makes by mistake. */
-    guessing: (nowMs: number): Guessing[] =>
-      list
-        .all(since(nowMs))
-        .filter((r) => r.isBlocked === 1 || r.wrong >= FREE_TRIES)
-        .map((r) => ({ ...r, isKnown: r.isKnown === 1, isBlocked: r.isBlocked === 1 })),
+    /**
+     * Guessing of the last day, and what is blocked: more wrong tries at one person, from one known device or from all
+     * other sources together, than are made by mistake.
+     */
+    guessing(nowMs: number): Guessing[] {
+      const rows = list.all(since(nowMs));
+      const allowanceOf = (r: TryRow): string =>
+        r.isKnown === 1 ? `device ${r.id}` : `others ${r.who}`;
+      const totals = new Map<string, number>();
+      for (const r of rows) totals.set(allowanceOf(r), (totals.get(allowanceOf(r)) ?? 0) + r.wrong);
+      return rows
+        .filter((r) => r.isBlocked === 1 || totals.get(allowanceOf(r))! >= FREE_TRIES)
+        .map((r) => ({ ...r, isKnown: r.isKnown === 1, isBlocked: r.isBlocked === 1 }));
+    },
     block: (id: number, blocked: boolean): boolean => block.run(blocked ? 1 : 0, id).changes > 0,
     clear: (id: number): boolean => remove.run(id).changes > 0,
   };
