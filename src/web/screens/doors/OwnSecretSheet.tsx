@@ -46,7 +46,10 @@ export const OwnSecretSheet = ({ who, onClose }: { who: string; onClose: () => v
           <Button go type="submit" disabled={isLoading}>
             Keep it
           </Button>
-          <p className="text-[16px] text-ink2">Every other screen of {who} is signed out.</p>
+          <p className="text-[16px] text-ink2">
+            Every other screen of {who} is signed out
+            {isOwner && ', and the passkeys below are removed'}.
+          </p>
         </form>
         {isOwner && <PasskeyList />}
       </Sheet>

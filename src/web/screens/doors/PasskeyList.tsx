@@ -29,7 +29,7 @@ export const PasskeyList = () => {
     <section aria-label="Passkeys" className="mt-6 border-t border-stone3 pt-4">
       <h3 className="text-xl">Passkeys</h3>
       {passkeys.length === 0 && <p className="text-[16px] text-ink2">No passkey yet.</p>}
-      <ul className="rows">
+      <ul className={passkeys.length > 0 ? 'rows' : ''}>
         {passkeys.map((key) => (
           <li key={key.id} className="flex items-center gap-3 border-b border-stone3 py-1">
             <span className="flex-1">
