@@ -12,7 +12,7 @@ const ofLayer = ({ route, handle, rawPath = '' }: Layer, mount: string): [string
   route
     ? Object.keys(route.methods).map((method) => [
         method.toUpperCase(),
-        `${mount}${route.path}`.replace(/(.)\/$/, '$1'),
+        `${mount}${route.path}`.replace(/\/+/g, '/').replace(/(.)\/$/, '$1'),
       ])
     : (handle.stack ?? []).flatMap((inner) => ofLayer(inner, `${mount}${rawPath}`));
 

@@ -1,6 +1,7 @@
 import { lazy, Suspense, useEffect } from 'react';
 import { BrowserRouter, Link, Navigate, Route, Routes, useLocation } from 'react-router';
 import { Button } from './parts/Button';
+import { ConfirmGate } from './parts/ConfirmGate';
 import { Fallback } from './parts/Fallback';
 import { Failed, Frame, Waiting } from './parts/Frame';
 import { KeysProvider } from './parts/keys';
@@ -53,9 +54,6 @@ const PeopleScreen = lazy(() =>
 );
 const SignInScreen = lazy(() =>
   import('./screens/SignInScreen').then((m) => ({ default: m.SignInScreen })),
-);
-const ConfirmSheet = lazy(() =>
-  import('./screens/doors/ConfirmSheet').then((m) => ({ default: m.ConfirmSheet })),
 );
 const ComeInScreen = lazy(() =>
   import('./screens/ComeInScreen').then((m) => ({ default: m.ComeInScreen })),
@@ -211,11 +209,7 @@ const Gate = () => {
     return (
       <>
         <Screens />
-        {isSignInOn && (
-          <Suspense fallback={null}>
-            <ConfirmSheet />
-          </Suspense>
-        )}
+        {isSignInOn && <ConfirmGate />}
       </>
     );
   return (
