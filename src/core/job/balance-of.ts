@@ -13,7 +13,7 @@ import { meanDeg, normalDeg } from '../units';
 import { keepClearDegs, takesCrimpOn, tryRimCode, weightPlaces, type Wheel } from '../wheels';
 import { attempt } from '../working';
 import type { BalanceLog } from './balance-log';
-import type { JobState } from './fold-job';
+import type { JobState } from './job-state';
 
 /** Everything that the workings of balancing need to know of a job. */
 export interface BalanceQuestion {

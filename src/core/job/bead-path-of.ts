@@ -3,7 +3,7 @@ import { ruleNumber } from '../rules';
 import { attempt, type Attempt } from '../working';
 import { rimDiameterMm } from './bites-of';
 import type { EntryData } from './entries';
-import type { JobState } from './fold-job';
+import type { JobState } from './job-state';
 
 /** How the bead lies just now. */
 export interface BeadNow {

@@ -12,7 +12,7 @@ import { InputError } from '../errors';
 import { ruleNumber } from '../rules';
 import { readTire } from '../tires';
 import { tryRimCode, type Wheel } from '../wheels';
-import type { JobState } from './fold-job';
+import type { JobState } from './job-state';
 
 /** Diameter of the job's rim: as stamped, or as the tire has it. */
 export const rimDiameterMm = (state: JobState): number | null => {

@@ -4,7 +4,7 @@ import { angleBetween } from '../units';
 import { lockMarks, type DialMark } from '../wheels';
 import { balanceMarks, type SayMass } from './balance-marks';
 import { bitesOf, fittedArc } from './bites-of';
-import type { JobState } from './fold-job';
+import type { JobState } from './job-state';
 import { lightMarkTo, newTireOf } from './new-tire';
 import { ringOf } from './ring-of';
 import type { StationId } from '../stations';

@@ -20,7 +20,8 @@ import {
   stationReport,
   weightMarks,
 } from '.';
-import { brakeInput, slackInput } from './back-inputs';
+import { brakeInput } from './kinds/brake';
+import { slackInput } from './kinds/slack';
 import { clampedReport } from './ring-report';
 import { DEFAULT_UNITS } from '../units';
 

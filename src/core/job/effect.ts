@@ -1,5 +1,5 @@
 import type { Right } from '../doors';
-import type { Entry, EntryKind } from './entries';
+import { definitionOf, type Entry } from './entries';
 import { effectiveEntries } from './fold-job';
 
 /** The entries whose standing an append changes, in either direction: written, undone, brought back or replaced. */
@@ -9,9 +9,6 @@ export interface Effect {
   /** Stood before and do not now. */
   ended: Entry[];
 }
-
-/** What more than working at the bench is needed for, by the kind of entry that begins or ends to stand. */
-const RIGHT_OF: Partial<Record<EntryKind, Right>> = { 'handed-over': 'hand over' };
 
 /** Only these can change whether an earlier entry stands. */
 const reachesBack = (entry: Entry): boolean =>
@@ -28,7 +25,7 @@ export const effectOf = (log: readonly Entry[], before: number): Effect => {
   return { begun: is.filter((e) => !wasIds.has(e.id)), ended: was.filter((e) => !isIds.has(e.id)) };
 };
 
-/** The rights that an effect needs beside working at the bench. */
+/** The rights that an effect needs. */
 export const rightsFor = ({ begun, ended }: Effect): Right[] => [
-  ...new Set([...begun, ...ended].flatMap((e) => RIGHT_OF[e.kind] ?? [])),
+  ...new Set([...begun, ...ended].map((e) => definitionOf(e.kind).right)),
 ];

@@ -1,6 +1,6 @@
 import { inTighteningOrder } from '../torque';
 import { wheelEnd, type Fastener } from '../wheels';
-import type { JobState } from './fold-job';
+import type { JobState } from './job-state';
 
 /** The fasteners that hold this wheel, in the order in which they are tightened. */
 export const fastenersOf = (state: Pick<JobState, 'machine' | 'wheel'>): Fastener[] =>

@@ -17,7 +17,7 @@ import { fitTubes, type TubeUse } from '../tubes';
 import { tryRimCode, wheelEnd, type Fastener, type Wheel } from '../wheels';
 import { InputError } from '../errors';
 import type { EntryData } from './entries';
-import type { JobState } from './fold-job';
+import type { JobState } from './job-state';
 import { fastenersOf } from './fasteners-of';
 
 /** The wheel at the other end of the machine, which its sensors are compared with. */

@@ -1,5 +1,6 @@
 import type { Entry } from './entries';
-import { emptyJob, foldEntries, withItsSteps, type JobState } from './fold-job';
+import { foldEntries, withNext } from './fold-job';
+import { emptyJob, type JobState } from './job-state';
 import { isPlain, releaseProof, type ReleaseProof } from './release';
 import { timesOf, timesOn, type Times } from './times-of';
 
@@ -27,7 +28,7 @@ export const foldedOn = (before: FoldedLog, more: readonly Entry[]): FoldedLog =
   if (more.length === 0) return before;
   const entries = [...before.entries, ...more];
   const isGrown = more.every(isPlain);
-  const state = isGrown ? more.reduce(withItsSteps, before.state) : foldEntries(entries);
+  const state = isGrown ? more.reduce(withNext, before.state) : foldEntries(entries);
   const proof = state.handedOver ? releaseProof(entries, before) : null;
   return {
     entries,

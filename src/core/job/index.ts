@@ -1,16 +1,20 @@
 /** A job: its log of entries, the state folded from it, and what is still missing or doubtful. */
 export { STATIONS, STATION_WORDS, STEP_STATIONS, type StationId } from '../stations';
-export { OLD_TIRES, RING_NAMES, type OldTire, type RingName } from './entries';
-export type { Entry, EntryBody, EntryData, EntryKind } from './entries';
-export { checkEntryBody, entryBodySchema, ENTRY_KINDS, PHOTO_ID } from './entry-check';
-export { checkKeptEntry, keptEntrySchema, type KeptEntry } from './kept-entry';
+export { OLD_TIRES, type OldTire } from './kinds/handed-over';
 export {
-  emptyJob,
-  effectiveEntries,
-  standingId,
-  type JobState,
-  type LookedAgain,
-} from './fold-job';
+  definitionOf,
+  ENTRY_KINDS,
+  type Entry,
+  type EntryBody,
+  type EntryData,
+  type EntryKind,
+} from './entries';
+export { checkEntryBody, entryBodySchema } from './entry-check';
+export { PHOTO_ID } from './entry-fields';
+export { checkKeptEntry, keptEntrySchema, type KeptEntry } from './kept-entry';
+export { effectiveEntries, standingId } from './fold-job';
+export { emptyJob, type JobState } from './job-state';
+export type { LookedAgain } from './kinds/looked-again';
 export type { WithdrawnProof } from './withdrawn-proof';
 export { effectOf, rightsFor, type Effect } from './effect';
 export { namedPeople } from './named-people';
@@ -35,7 +39,7 @@ export {
   stringOf,
   teachingOf,
 } from './back-of';
-export { tickOf } from './step-and-reading';
+export { tickOf } from './step-tick';
 export { fastenersOf } from './fasteners-of';
 export {
   chosenFitOf,
@@ -54,7 +58,8 @@ export {
 export { schoolsOf, type SchoolAtHand } from './school-change';
 export { procedureInputOf, stepsOf } from './steps-of';
 export { median, timesOf, type Times, type UsualTime } from './times-of';
-export { entryText, RING_WORDS } from './entry-text';
+export { entryText } from './entry-text';
+export { RING_NAMES, RING_WORDS, type RingName } from './ring-names';
 export type { JobSummary } from './job-summary';
 export { jobCard, type JobCard } from './job-card';
 export { jobDues, recheckDates, type JobDue, type Recheck } from './recheck-dates';
@@ -81,7 +86,8 @@ export {
   weightsFor,
   type BalanceQuestion,
 } from './balance-of';
-export { isOfBalance, testsOfNow, type BalanceEntry, type BalanceLog } from './balance-log';
+export { isOfBalance, type BalanceEntry } from './balance-entries';
+export { testsOfNow, type BalanceLog } from './balance-log';
 export {
   beliefMark,
   changeMarks,
@@ -95,5 +101,6 @@ export { undoTarget } from './undo-target';
 export { wheelHistory, type WheelHistory } from './wheel-history';
 export { lifeEvent, type LifeEvent } from './wheel-life';
 export { wheelTrends, type Trend } from './wheel-trends';
-export { runoutOf, spokeRingOf, trueAdviceOf, type Trued } from './truing-of';
+export { runoutOf, spokeRingOf, trueAdviceOf } from './truing-of';
+export type { Trued } from './kinds/nipples-turned';
 export { orientationOf } from './orientation-of';

@@ -8,7 +8,7 @@ import { BUILD_WORDS, KIND_WORDS, lockPlaces, POSITION_WORDS } from '../wheels';
 import { attempt } from '../working';
 import { readyOf, stringOf } from './back-of';
 import { testsOfNow } from './balance-log';
-import type { JobState } from './fold-job';
+import type { JobState } from './job-state';
 import { recheckDates, type Recheck } from './recheck-dates';
 import { fastenersOf } from './fasteners-of';
 import { ringOf } from './ring-of';

@@ -1,8 +1,8 @@
 import Joi from 'joi';
 import { check, instant, oneOf, text } from '../fields';
 import { STATIONS } from '../stations';
-import type { Entry, EntryKind } from './entries';
-import { checkEntryBody, dataSchema, ENTRY_KINDS } from './entry-check';
+import { ENTRY_KINDS, type Entry, type EntryKind } from './entries';
+import { checkEntryBody, dataSchema } from './entry-check';
 
 /** An entry as a file holds it: its place in the log is its place in the list. */
 export type KeptEntry = Omit<Entry, 'seq'>;
@@ -53,7 +53,7 @@ export const checkKeptEntry = (value: unknown): KeptEntry => {
   const whole = check<KeptEntry>(aroundSchema, value);
   if (whole.kind === 'rules') return check<KeptEntry>(RULES, value);
   const { at, arrivedAt, ...body } = whole;
-  const { [OF_SERVER]: of, ...said } = body.data as Record<string, unknown>;
+  const { [OF_SERVER]: of, ...said } = body.data as { of?: unknown };
   const { data, ...rest } = checkEntryBody({
     ...body,
     data: namesAnother(body.kind) ? said : body.data,

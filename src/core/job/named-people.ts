@@ -1,14 +1,7 @@
-import type { Entry } from './entries';
+import { definitionOf, type Entry, type EntryKind, type EntryOf } from './entries';
+
+const namedBy = <K extends EntryKind>({ kind, data }: EntryOf<K>): string[] =>
+  definitionOf(kind).people?.(data) ?? [];
 
 /** The people an entry names as having acted, beside the one who writes it. */
-export const namedPeople = (entry: Entry): string[] => {
-  switch (entry.kind) {
-    case 'handed-over':
-      return entry.data.despite ? [entry.data.despite.by] : [];
-    case 'test-ride':
-    case 'declined':
-      return [entry.data.by];
-    default:
-      return [];
-  }
-};
+export const namedPeople = (entry: Entry): string[] => namedBy<EntryKind>(entry);

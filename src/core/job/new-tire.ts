@@ -1,6 +1,6 @@
 import { LIGHT_MARK_TO, type LightMarkTo } from '../beads';
 import { ruleChoice } from '../rules';
-import type { JobState } from './fold-job';
+import type { JobState } from './job-state';
 
 /** What steps, dial and orientation need to know of the tire that goes on. */
 export interface NewTire {

@@ -1,6 +1,6 @@
 import { mountOrientation } from '../beads';
 import { attempt } from '../working';
-import type { JobState } from './fold-job';
+import type { JobState } from './job-state';
 import { lightMarkTo, newTireOf } from './new-tire';
 
 /**

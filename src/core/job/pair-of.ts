@@ -11,7 +11,7 @@ import {
 import { ruleNumber, type RuleValues } from '../rules';
 import { wheelEnd, type Wheel } from '../wheels';
 import { attempt, type Attempt } from '../working';
-import type { JobState } from './fold-job';
+import type { JobState } from './job-state';
 
 /** Two wheels of a machine that have to match. */
 export interface PairNow {

@@ -1,7 +1,8 @@
 import { ageDue, LOOK_WORDS, lookFrom, type JobLook } from '../recheck';
 import { ruleNumber } from '../rules';
 import { daysAfter } from '../units';
-import type { JobState, LookedAgain } from './fold-job';
+import type { JobState } from './job-state';
+import type { LookedAgain } from './kinds/looked-again';
 
 /** Something to look at again. */
 export interface Recheck {

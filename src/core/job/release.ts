@@ -1,7 +1,8 @@
 import type { PointReport, SafetyPoint } from '../leave';
 import { readyOf } from './back-of';
-import type { Entry, EntryKind } from './entries';
-import { effectiveEntries, foldEntries, withItsSteps, type JobState } from './fold-job';
+import { definitionOf, type Entry } from './entries';
+import { effectiveEntries, foldEntries, withNext } from './fold-job';
+import type { JobState } from './job-state';
 import type { WithdrawnProof } from './withdrawn-proof';
 
 /** What the last standing release of a log rests on. */
@@ -21,9 +22,6 @@ interface Checked {
   proof: ReleaseProof | null;
 }
 
-/** Kinds that no safety check rests on. */
-const PROVE_NOTHING: readonly EntryKind[] = ['note', 'photo', 'recheck', 'looked-again'];
-
 /** Whether an entry leaves all before it as they stand, so that a log is folded on by it. */
 export const isPlain = (entry: Entry): boolean =>
   entry.kind !== 'undo' && entry.replaces === undefined;
@@ -42,8 +40,8 @@ const firstWithdrawal = (
   let now = state;
   for (let i = from; i < log.length; i++) {
     const entry = log[i]!;
-    now = isPlain(entry) ? withItsSteps(now, entry) : foldEntries(log.slice(0, i + 1));
-    if (PROVE_NOTHING.includes(entry.kind)) continue;
+    now = isPlain(entry) ? withNext(now, entry) : foldEntries(log.slice(0, i + 1));
+    if (!definitionOf(entry.kind).isProof) continue;
     const points = missingOf(now).filter((p) => !accepted.includes(p.point));
     if (points.length > 0) return { who: entry.who, at: entry.at, points };
   }

@@ -17,8 +17,8 @@ import type { Lubricant } from '../torque';
 import { ruleWord, type RuleValues } from '../rules';
 import type { Wheel } from '../wheels';
 import { attempt, type Attempt } from '../working';
-import type { RingName } from './entries';
-import type { JobState } from './fold-job';
+import type { RingName } from './ring-names';
+import type { JobState } from './job-state';
 
 /** One turn of the wrench that is still to come, or was. */
 export interface RingTurn {

@@ -1,7 +1,7 @@
 import { torqueCheck } from '../torque';
 import type { Attempt, Reason } from '../working';
-import { RING_WORDS } from './entry-text';
-import type { JobState } from './fold-job';
+import { RING_WORDS } from './ring-names';
+import type { JobState } from './job-state';
 import { airOutOf, clampOf, crushOf, gapOf, ringOf, ringsOf } from './ring-of';
 import type { StationId } from '../stations';
 

@@ -2,7 +2,7 @@ import { ruleWord } from '../rules';
 import { SCHOOLS, schoolChoices, schoolWhy, type School } from '../procedure';
 import { clockText } from '../units';
 import { bitesOf } from './bites-of';
-import type { JobState } from './fold-job';
+import type { JobState } from './job-state';
 import { stepsOf } from './steps-of';
 
 /** A school as this job has it, and what each other choice would change. */

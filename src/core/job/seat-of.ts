@@ -1,6 +1,6 @@
 import { seatLadder, seatLimit, type OwnLimit } from '../pressure';
 import { ruleNumber } from '../rules';
-import type { JobState } from './fold-job';
+import type { JobState } from './job-state';
 
 /** The limit while seating, from what the log knows. */
 export const seatLimitOf = (state: JobState) =>

@@ -11,7 +11,7 @@ import { fastenersOf } from './fasteners-of';
 import { backDoubts } from './back-of';
 import { chosenFitOf } from './fitting-of';
 import { testsOfNow } from './balance-log';
-import type { JobState } from './fold-job';
+import type { JobState } from './job-state';
 import { MACHINE_STATIONS, STATIONS, STATION_WORDS, type StationId } from '../stations';
 import { clampedReport } from './ring-report';
 import { seatLimitOf } from './seat-of';

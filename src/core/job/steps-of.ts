@@ -3,7 +3,7 @@ import { ruleNumber, ruleWord } from '../rules';
 import { tryRimCode, wheelEnd } from '../wheels';
 import { rimDiameterMm, rimProfileOf } from './bites-of';
 import { fastenersOf } from './fasteners-of';
-import type { JobState } from './fold-job';
+import type { JobState } from './job-state';
 import { newTireOf } from './new-tire';
 import type { StationId } from '../stations';
 

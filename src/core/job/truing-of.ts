@@ -5,30 +5,10 @@ import {
   type FirstTo,
   type RungSpoke,
   type RunoutReading,
-  type Turned,
 } from '../truing';
 import { attempt } from '../working';
 import { rimDiameterMm } from './bites-of';
-import type { EntryData } from './entries';
-import type { JobState } from './fold-job';
-
-/** Nipples that were turned since the rim was read, and how it read then. */
-export interface Trued {
-  readings: RunoutReading[];
-  turned: Turned[];
-  firstTo: FirstTo;
-}
-
-/** The turns of a pass: what was turned since the last readings counts together. */
-export const turnedOn = (
-  { runout: read, trued }: Pick<JobState, 'runout' | 'trued'>,
-  { turned, firstTo }: EntryData['nipples-turned'],
-): Trued => {
-  if (read || !trued) return { readings: read?.readings ?? [], turned, firstTo };
-  const more = new Map(trued.turned.map((n) => [n.spoke, n.eighths]));
-  for (const { spoke, eighths } of turned) more.set(spoke, (more.get(spoke) ?? 0) + eighths);
-  return { ...trued, turned: [...more].map(([spoke, eighths]) => ({ spoke, eighths })), firstTo };
-};
+import type { JobState } from './job-state';
 
 /** Runout of the job's rim from readings, or why there is none. */
 export const runoutOf = (state: JobState, readings: RunoutReading[]) =>

@@ -3,7 +3,7 @@ import { normalDeg } from '../units';
 import type { Piece } from '../balance';
 import type { BeadMeasured } from '../ring';
 import { heavyOf } from './balance-of';
-import type { JobState } from './fold-job';
+import type { JobState } from './job-state';
 import { foldJob } from './folded-log';
 import type { Entry } from './entries';
 import type { JobSummary } from './job-summary';

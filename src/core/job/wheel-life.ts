@@ -1,7 +1,7 @@
 import { inspectionOf, INSPECTED } from '../inspect';
 import { said, type Said } from '../units';
 import { readyOf } from './back-of';
-import type { JobState } from './fold-job';
+import type { JobState } from './job-state';
 import type { JobSummary } from './job-summary';
 
 /** What one job did to a wheel, the facts first. */

@@ -3,6 +3,7 @@ import { InputError } from '../../core/errors';
 import {
   checkEntryBody,
   coolUntil,
+  definitionOf,
   effectiveEntries,
   effectOf,
   jobReport,
@@ -10,7 +11,6 @@ import {
   type Effect,
   type Entry,
   type EntryBody,
-  type EntryKind,
   type JobState,
   type JobSummary,
   type UsualTime,
@@ -69,15 +69,6 @@ interface Sent {
 const FIRST_NUMBER = 1001;
 /** Its opening, and the rules it was decided with. */
 const OPENING_ENTRIES = 2;
-
-/** What only the server writes. */
-const BY_SERVER: readonly EntryKind[] = ['opened', 'rules'];
-
-/** What may be written after a hand-over without a part moving between shelf and wheel. */
-const MOVE_NOTHING: readonly EntryKind[] = ['note', 'photo', 'recheck', 'looked-again'];
-
-/** What changes which parts a job on the bench wants. */
-const MOVE_PARTS: readonly EntryKind[] = ['chosen', 'handed-over', 'undo'];
 
 /** How far each station is, in their order. */
 const fillsFrom = (state: JobState, at: string): number[] =>
@@ -215,7 +206,7 @@ export const jobStore = (
             'There is no such entry in this job.',
             'the id of an entry of this job',
           );
-        if (kind === 'opened' || kind === 'rules')
+        if (definitionOf(kind).author === 'server')
           throw new InputError(field, 'The opening of a job stands.', 'the id of a later entry');
         if (body.kind !== 'undo' && kind !== body.kind)
           throw new InputError(
@@ -307,7 +298,7 @@ export const jobStore = (
       }
       if (expectedSeq !== job.lastSeq)
         throw new LogMovedOn(entriesOf(jobId, expectedSeq), job.lastSeq);
-      if (bodies.some((b) => BY_SERVER.includes(b.kind)))
+      if (bodies.some((b) => definitionOf(b.kind).author === 'server'))
         throw new InputError(
           'entries',
           'A job is opened once, with the shop’s rules.',
@@ -328,10 +319,10 @@ export const jobStore = (
       checkRelease(effect.begun, job.lastSeq, state);
       if (bodies.some((b) => b.kind === 'trouble' || b.kind === 'undo'))
         troubles.settle(jobId, logs.of(jobId));
-      if (bodies.some((b) => MOVE_PARTS.includes(b.kind)))
+      if (bodies.some((b) => definitionOf(b.kind).stock === 'parts'))
         parts.settle(jobId, entriesOf(jobId), state);
       if (job.handedOver || state.handedOver) {
-        if (!bodies.every((b) => MOVE_NOTHING.includes(b.kind))) settle(jobId, state);
+        if (bodies.some((b) => definitionOf(b.kind).stock !== 'none')) settle(jobId, state);
         rechecks.settleJob(jobId, job.number, state);
         knows.settle(jobId, state);
       }

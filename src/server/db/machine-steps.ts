@@ -1,5 +1,11 @@
 import { randomUUID } from 'node:crypto';
-import { effectiveEntries, stepsOf, type EntryBody, type FoldedLog } from '../../core/job';
+import {
+  definitionOf,
+  effectiveEntries,
+  stepsOf,
+  type EntryBody,
+  type FoldedLog,
+} from '../../core/job';
 import { MACHINE_STEPS } from '../../core/procedure';
 import type { Db } from './open-db';
 
@@ -8,9 +14,6 @@ export interface SisterEntries {
   jobId: string;
   bodies: EntryBody[];
 }
-
-/** Done once for the machine, beside its steps. */
-const OF_MACHINE: readonly EntryBody['kind'][] = ['test-ride', 'taught', 'odometer'];
 
 /** The steps that an entry ticks. */
 const ticksOf = (body: EntryBody): readonly string[] =>
@@ -23,7 +26,7 @@ const ticksOf = (body: EntryBody): readonly string[] =>
 /** What may have to be written elsewhere as well: most entries are of their own wheel alone, and cost nothing here. */
 const isOfMachine = (body: EntryBody): boolean =>
   body.kind === 'undo' ||
-  OF_MACHINE.includes(body.kind) ||
+  definitionOf(body.kind).scope === 'machine' ||
   ticksOf(body).some((stepId) => MACHINE_STEPS.includes(stepId));
 
 /**
@@ -48,7 +51,7 @@ export const machineSteps = (db: Db, logOf: (jobId: string) => FoldedLog) => {
         return [{ ...common(body), kind: 'steps', data: { stepIds, of: body.id } }];
       if (stepIds.length === 1)
         return [{ ...common(body), kind: 'step', data: { stepId: stepIds[0]!, of: body.id } }];
-      if (OF_MACHINE.includes(body.kind))
+      if (definitionOf(body.kind).scope === 'machine')
         return [
           { ...common(body), kind: body.kind, data: { ...body.data, of: body.id } } as EntryBody,
         ];

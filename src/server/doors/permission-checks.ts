@@ -1,5 +1,5 @@
 import { mayDo, whoMay, type Right } from '../../core/doors';
-import { namedPeople, rightsFor, type Effect, type Entry } from '../../core/job';
+import { definitionOf, namedPeople, rightsFor, type Effect, type Entry } from '../../core/job';
 import type { DoorStore, SignedIn } from '../db/door-store';
 import { NotAllowed } from '../errors';
 import type { ApprovalStore } from './approvals';
@@ -59,6 +59,12 @@ export const checkNamed = (
   );
 };
 
+/** The right a person named in an entry needs; null when any name will do. */
+const approverRight = (kind: Entry['kind']): Right | null => {
+  const { right } = definitionOf(kind);
+  return right === 'work' ? null : right;
+};
+
 /**
  * Throws `NotAllowed` when what an append brings about, by whatever entry, needs a right the person lacks, or when it
  * names someone else as having acted.
@@ -72,8 +78,7 @@ export const checkEffect = (
   if (me === null) return;
   for (const right of rightsFor(effect)) checkRight(me, right);
   for (const entry of written)
-    for (const name of namedPeople(entry))
-      checkNamed(me, name, check, entry.kind === 'handed-over' ? 'hand over' : null);
+    for (const name of namedPeople(entry)) checkNamed(me, name, check, approverRight(entry.kind));
 };
 
 /** Throws `NotAllowed` when a record brings another price than it has, for someone who may not set prices. */

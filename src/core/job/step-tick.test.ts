@@ -1,7 +1,7 @@
 import { PROOF_STEPS } from '../procedure';
-import { doneByReading, tickOf } from './step-and-reading';
+import { brakeEntry } from './kinds/brake';
+import { tickOf } from './step-tick';
 import type { Entry, EntryData, EntryKind } from './entries';
-import { emptyJob } from './fold-job';
 import { foldJob } from './folded-log';
 
 let seq = 0;
@@ -38,7 +38,7 @@ test('slack after the last turn counts with the marks only, in either order; sla
 });
 
 test('a firm brake is felt, a free wheel is spun, and neither says the other', () => {
-  const brake = (data: EntryData['brake']) => doneByReading(entry('brake', data), emptyJob());
+  const brake = (data: EntryData['brake']) => brakeEntry.steps?.(data, { brake: data });
   expect(brake({ firm: true, spin: 'free' })).toEqual([
     PROOF_STEPS.brake,
     PROOF_STEPS.pedal,

@@ -1,0 +1,25 @@
+import { yes } from '../../fields';
+import { defineEntry, WHEEL_WORK } from '../define-entry';
+import { device, gauge, maybe } from '../entry-fields';
+
+/** What was noted before a bolt of a clamped wheel is touched; `gaugeKpa` null when the gauge was not read. */
+export interface AirOutData {
+  silent: boolean;
+  gaugeKpa: number | null;
+  coreOut: boolean;
+  device?: string | null;
+}
+
+export const airOutEntry = defineEntry<AirOutData, { airOut: AirOutData | null }>({
+  ...WHEEL_WORK,
+  schema: () => ({
+    silent: yes('Nothing hisses'),
+    gaugeKpa: maybe(gauge),
+    coreOut: yes('The core is out'),
+    device,
+  }),
+  text: ({ silent, gaugeKpa, coreOut, device }, { q, by }) =>
+    `Air out: core ${coreOut ? 'out' : 'in'}, ${silent ? 'silent' : 'not silent'}, gauge ${gaugeKpa === null ? 'not read' : `${q(gaugeKpa, 'kPa')}${by(device)}`}`,
+  initial: { airOut: null },
+  apply: (_, { data }) => ({ airOut: data }),
+});

@@ -1,0 +1,16 @@
+import { text } from '../../fields';
+import { type BalanceLog, UNBALANCED } from '../balance-log';
+import { defineEntry, WHEEL_WORK } from '../define-entry';
+
+/** A restart: all readings so far are void, because the tire was turned on the rim or another wheel was meant. */
+export interface BalanceAgainData {
+  why: string;
+}
+
+export const balanceAgainEntry = defineEntry<BalanceAgainData, object, { balance: BalanceLog }>({
+  ...WHEEL_WORK,
+  schema: () => ({ why: text(120, 'Why it begins anew') }),
+  text: ({ why }) => `Balancing begins anew: ${why}`,
+  initial: {},
+  apply: () => ({ balance: UNBALANCED }),
+});

@@ -1,0 +1,20 @@
+import { angle, date, quantity } from '../../fields';
+import { placeText } from '../../units';
+import type { BalanceHintData, BalanceLog } from '../balance-log';
+import { defineEntry, WHEEL_WORK } from '../define-entry';
+import { id } from '../entry-fields';
+
+/** The heavy spot by last time’s weights, used as a hint. */
+export const balanceHintEntry = defineEntry<BalanceHintData, object, { balance: BalanceLog }>({
+  ...WHEEL_WORK,
+  schema: () => ({
+    massG: quantity('g', 0, 1000, 'The mass'),
+    deg: angle('Where'),
+    jobId: id,
+    onDate: date('The day'),
+  }),
+  text: ({ massG, deg, onDate }, { q }) =>
+    `Last time, ${onDate}, it was heavy by ${q(massG, 'g')} at ${placeText(deg)}: a hint`,
+  initial: {},
+  apply: ({ balance }, { data }) => ({ balance: { ...balance, hint: data } }),
+});

@@ -1,0 +1,22 @@
+import Joi from 'joi';
+import { chanceText } from '../../balance';
+import { angle, quantity } from '../../fields';
+import type { BalancedData, BalanceLog } from '../balance-log';
+import { defineEntry, WHEEL_WORK } from '../define-entry';
+
+/** The end of a balancing: the estimate then, and the chance that it is within the shop’s tolerance. */
+export const balancedEntry = defineEntry<BalancedData, object, { balance: BalanceLog }>({
+  ...WHEEL_WORK,
+  schema: () => ({
+    heavyMassG: quantity('g', 0, 2000, 'The heavy spot'),
+    heavyDeg: angle('Where it is heavy'),
+    leftG: quantity('g', 0, 2000, 'Left over'),
+    leftDeg: angle('Where that is heavy'),
+    bandG: quantity('g', 0, 50, 'The stand’s dead band'),
+    chance: Joi.number().min(0).max(1).required().meta({ expected: 'a share from 0 to 1' }),
+  }),
+  text: ({ leftG, heavyMassG, chance }, { q }) =>
+    `Balanced: ${q(leftG, 'g')} left of ${q(heavyMassG, 'g')}, within the limit in ${chanceText(chance)}`,
+  initial: {},
+  apply: ({ balance }, { data }) => ({ balance: { ...balance, balanced: data } }),
+});

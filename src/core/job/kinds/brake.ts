@@ -1,0 +1,51 @@
+import { type Spin, SPIN_WORDS, SPINS } from '../../brake';
+import { oneOf, quantity, yes } from '../../fields';
+import { PROOF_STEPS } from '../../procedure';
+import { defineEntry, WHEEL_WORK } from '../define-entry';
+import { maybe } from '../entry-fields';
+
+/** The brake, pumped, and the wheel, spun with it released; pulls at the tread where measured. */
+export interface BrakeData {
+  firm: boolean;
+  spin: Spin;
+  pullN?: number | null;
+  freePullN?: number | null;
+  radiusMm?: number | null;
+}
+
+/** The wheel is spun by hand: free, and nothing rubs. */
+const SPIN_STEP = 'back-spin';
+
+/** What was felt and pulled, as the calculator takes it. */
+export const brakeInput = ({ firm, spin, pullN, freePullN, radiusMm }: BrakeData) => ({
+  firm,
+  spin,
+  ...(pullN == null ? {} : { pullN }),
+  ...(freePullN == null ? {} : { freePullN }),
+  ...(radiusMm == null ? {} : { radiusMm }),
+});
+
+export const brakeEntry = defineEntry<BrakeData, { brake: BrakeData | null }>({
+  ...WHEEL_WORK,
+  schema: () => ({
+    firm: yes('Firm'),
+    spin: oneOf(SPINS, 'How the wheel turns'),
+    pullN: maybe(quantity('N', 0, 500, 'Pull at the tread'))
+      .optional()
+      .default(null),
+    freePullN: maybe(quantity('N', 0, 500, 'The same with the pads well apart'))
+      .optional()
+      .default(null),
+    radiusMm: maybe(quantity('mm', 80, 500, 'From the axle to the tread'))
+      .optional()
+      .default(null),
+  }),
+  text: ({ firm, spin, pullN }, { q }) =>
+    `Brake ${firm ? 'firm' : 'not firm'}; the wheel ${SPIN_WORDS[spin]}${pullN == null ? '' : `, ${q(pullN, 'N')} at the tread`}`,
+  initial: { brake: null },
+  apply: (_, { data }) => ({ brake: data }),
+  steps: ({ firm, spin }) => [
+    ...(firm ? [PROOF_STEPS.brake, PROOF_STEPS.pedal] : []),
+    ...(spin === 'free' ? [SPIN_STEP] : []),
+  ],
+});

@@ -1,0 +1,31 @@
+import { marking, oneOf, quantity } from '../../fields';
+import { type Use, USE_WORDS, USES } from '../../pressure';
+import { defineEntry, WHEEL_WORK } from '../define-entry';
+import { dateCode, device, maybe } from '../entry-fields';
+import { listed } from '../entry-words';
+
+/** The tire that comes off. */
+export interface CameOffData {
+  marking: string;
+  dateCode: string | null;
+  treadMm: number | null;
+  use: Use;
+  treadBy?: string | null;
+}
+
+export const cameOffEntry = defineEntry<CameOffData, { cameOff: CameOffData | null }>({
+  ...WHEEL_WORK,
+  schema: () => ({
+    marking: marking('The size that comes off'),
+    dateCode: maybe(dateCode),
+    treadMm: maybe(quantity('mm', 0, 40, 'Tread depth')),
+    use: oneOf(USES, 'What the rider does'),
+    treadBy: device,
+  }),
+  text: ({ marking, dateCode, treadMm, use, treadBy }, { q, by }) => {
+    const tread = treadMm !== null && `tread ${q(treadMm, 'mm', 1)}${by(treadBy)}`;
+    return `Comes off: ${listed([marking, dateCode && `date code ${dateCode}`, tread, USE_WORDS[use]])}`;
+  },
+  initial: { cameOff: null },
+  apply: (_, { data }) => ({ cameOff: data }),
+});

@@ -1,0 +1,24 @@
+import { oneOf, quantity, text } from '../../fields';
+import { CLEARANCE_PLACES, type ClearancePlace, PLACE_WORDS } from '../../tires';
+import { defineEntry, WHEEL_WORK } from '../define-entry';
+
+/** Clearance around the tire at one place. */
+export interface ClearanceData {
+  place: ClearancePlace;
+  mm: number;
+  load: string;
+}
+
+export const clearanceEntry = defineEntry<ClearanceData, { clearances: ClearanceData[] }>({
+  ...WHEEL_WORK,
+  schema: () => ({
+    place: oneOf(CLEARANCE_PLACES, 'Where it is measured'),
+    mm: quantity('mm', 0, 1000, 'The room'),
+    load: text(60, 'How the machine is loaded'),
+  }),
+  text: ({ place, mm, load }, { q }) => `Room ${PLACE_WORDS[place]}: ${q(mm, 'mm')}, ${load}`,
+  initial: { clearances: [] },
+  apply: ({ clearances }, { data }) => ({
+    clearances: [...clearances.filter((c) => c.place !== data.place), data],
+  }),
+});

@@ -1,0 +1,19 @@
+import { text } from '../../fields';
+import { defineEntry, WHEEL_WORK } from '../define-entry';
+
+/** Work that was recommended and that the rider declined; `by` is who said so. */
+export interface DeclinedData {
+  what: string;
+  by: string;
+}
+
+export const declinedEntry = defineEntry<DeclinedData, { declined: DeclinedData[] }>({
+  ...WHEEL_WORK,
+  schema: () => ({ what: text(300, 'What was advised'), by: text(80, 'Who declined it') }),
+  text: ({ what, by }) => `Advised, and declined by ${by}: ${what}`,
+  initial: { declined: [] },
+  apply: ({ declined }, { data }) => ({
+    declined: [...declined.filter((d) => d.what !== data.what), data],
+  }),
+  people: ({ by }) => [by],
+});

@@ -1,0 +1,16 @@
+import { oneOf } from '../../fields';
+import { type Ground, GROUND_WORDS, GROUNDS } from '../../pressure';
+import { defineEntry, WHEEL_WORK } from '../define-entry';
+
+/** The ground the tire is set for. */
+export interface GroundData {
+  ground: Ground;
+}
+
+export const groundEntry = defineEntry<GroundData, { ground: GroundData['ground'] | null }>({
+  ...WHEEL_WORK,
+  schema: () => ({ ground: oneOf(GROUNDS, 'The ground') }),
+  text: ({ ground }) => `Ground: ${GROUND_WORDS[ground]}`,
+  initial: { ground: null },
+  apply: (_, { data }) => ({ ground: data.ground }),
+});

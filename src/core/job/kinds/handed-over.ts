@@ -1,0 +1,42 @@
+import { oneOf, record, text } from '../../fields';
+import { defineEntry, WHEEL_WORK } from '../define-entry';
+import { maybe } from '../entry-fields';
+
+/** The hand-over. `despite` names who released the wheel with open safety checks, and why. */
+export interface HandedOverData {
+  to: string;
+  despite?: { by: string; why: string } | null;
+  oldTire?: OldTire | null;
+}
+
+/** Where the tire that came off went. */
+export const OLD_TIRES = ['recycled', 'kept', 'given back'] as const;
+export type OldTire = (typeof OLD_TIRES)[number];
+
+export const handedOverEntry = defineEntry<
+  HandedOverData,
+  { handedOver: (Required<HandedOverData> & { at: string; who: string }) | null }
+>({
+  ...WHEEL_WORK,
+  stock: 'parts',
+  right: 'hand over',
+  schema: () => ({
+    to: text(80, 'Who took it'),
+    despite: maybe(
+      record(
+        { by: text(60, 'Who hands it over all the same'), why: text(300, 'Why') },
+        'Handed over all the same',
+      ),
+    )
+      .optional()
+      .default(null),
+    oldTire: maybe(oneOf(OLD_TIRES, 'The old tire')).optional().default(null),
+  }),
+  text: ({ to, despite, oldTire }) =>
+    `Handed over to ${to}${oldTire ? `, old tire ${oldTire}` : ''}${despite ? `, all the same, by ${despite.by}: ${despite.why}` : ''}`,
+  initial: { handedOver: null },
+  apply: (_, { data, at, who }) => ({
+    handedOver: { despite: null, oldTire: null, ...data, at, who },
+  }),
+  people: ({ despite }) => (despite ? [despite.by] : []),
+});

@@ -1,0 +1,24 @@
+import { CHAIN_SIDES } from '../../drive';
+import { oneOf, quantity } from '../../fields';
+import { alignedSteps, type AlignmentState, type MarksData } from '../alignment-state';
+import { defineEntry, WHEEL_WORK } from '../define-entry';
+
+/** The marks of both adjusters, larger further back. */
+export const marksEntry = defineEntry<
+  MarksData,
+  Pick<AlignmentState, 'marks'>,
+  Omit<AlignmentState, 'marks'>
+>({
+  ...WHEEL_WORK,
+  schema: () => ({
+    leftMm: quantity('mm', -100, 300, 'Left mark, how far back'),
+    rightMm: quantity('mm', -100, 300, 'Right mark, how far back'),
+    spanMm: quantity('mm', 80, 600, 'Distance between the adjusters'),
+    chainSide: oneOf(CHAIN_SIDES, 'Side of the chain or belt'),
+  }),
+  text: ({ leftMm, rightMm }, { q }) =>
+    `Marks of the adjusters: left ${q(leftMm, 'mm', 1)}, right ${q(rightMm, 'mm', 1)}`,
+  initial: { marks: null },
+  apply: (_, { data }) => ({ marks: data }),
+  steps: (_, after) => alignedSteps(after),
+});

@@ -1,0 +1,31 @@
+import { oneOf, text } from '../../fields';
+import { type Inspected, INSPECTED, INSPECTED_WORDS } from '../../inspect';
+import type { StationId } from '../../stations';
+import { defineEntry, REMARK } from '../define-entry';
+import { maybe, PHOTO_ID } from '../entry-fields';
+import { listed } from '../entry-words';
+
+/** A photo the shop keeps, of a part or of anything at the station. */
+export interface PhotoData {
+  photoId: string;
+  part: Inspected | null;
+  says: string;
+}
+
+export const photoEntry = defineEntry<
+  PhotoData,
+  { photos: (PhotoData & { station: StationId; entryId: string })[] }
+>({
+  ...REMARK,
+  schema: () => ({
+    photoId: PHOTO_ID,
+    part: maybe(oneOf(INSPECTED, 'What it shows')),
+    says: text(200, 'What is to be seen').allow(''),
+  }),
+  text: ({ part, says }) =>
+    listed(['Photograph', part && INSPECTED_WORDS[part].toLowerCase(), says], ': '),
+  initial: { photos: [] },
+  apply: ({ photos }, { data, station, id }) => ({
+    photos: [...photos, { ...data, station, entryId: id }],
+  }),
+});

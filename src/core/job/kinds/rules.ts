@@ -1,0 +1,17 @@
+import { ruleValues } from '../../fields';
+import { fittingRules, type RuleValues } from '../../rules';
+import { defineEntry, WHEEL_WORK } from '../define-entry';
+
+/** The shop’s rule values as they were when the job was opened. */
+export interface RulesData {
+  values: RuleValues;
+}
+
+export const rulesEntry = defineEntry<RulesData, { rules: RuleValues }>({
+  ...WHEEL_WORK,
+  author: 'server',
+  schema: () => ({ values: ruleValues().required() }),
+  text: () => 'Rule values taken from the shop',
+  initial: { rules: {} },
+  apply: (_, { data }) => ({ rules: fittingRules(data.values) }),
+});

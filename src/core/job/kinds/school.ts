@@ -1,0 +1,33 @@
+import { InputError } from '../../errors';
+import { oneOf, text } from '../../fields';
+import { type School, schoolChoices, SCHOOLS } from '../../procedure/schools';
+import { findRule, fittingRules, type RuleValues } from '../../rules';
+import { defineEntry, WHEEL_WORK } from '../define-entry';
+
+/** A method chosen for this job in place of the shop’s. */
+export interface SchoolData {
+  school: School;
+  value: string;
+}
+
+export const schoolEntry = defineEntry<SchoolData, object, { rules: RuleValues }>({
+  ...WHEEL_WORK,
+  schema: () => ({
+    school: oneOf(SCHOOLS, 'The school'),
+    value: text(60, 'What it is for this job'),
+  }),
+  check: ({ school, value }) => {
+    const choices = schoolChoices(school);
+    if (!choices.includes(value))
+      throw new InputError(
+        'value',
+        `${value.slice(0, 30)} is not a choice here.`,
+        choices.join(', '),
+      );
+  },
+  text: ({ school, value }) => `${findRule(school).says}: ${value}, for this job`,
+  initial: {},
+  apply: ({ rules }, { data }) => ({
+    rules: { ...rules, ...fittingRules({ [data.school]: data.value }) },
+  }),
+});

@@ -1,0 +1,18 @@
+import type { Piece } from '../../balance';
+import { type BalanceLog, placeTrial } from '../balance-log';
+import { defineEntry, WHEEL_WORK } from '../define-entry';
+import { pieces } from '../entry-fields';
+
+/** Trial weights, all others off. */
+export interface TrialData {
+  pieces: Piece[];
+}
+
+export const trialEntry = defineEntry<TrialData, object, { balance: BalanceLog }>({
+  ...WHEEL_WORK,
+  schema: () => ({ pieces }),
+  text: ({ pieces: list }, { pieces }) =>
+    list.length === 0 ? 'All weights off' : `Taped on to learn from: ${pieces(list)}`,
+  initial: {},
+  apply: ({ balance }, { data }) => ({ balance: placeTrial(balance, data.pieces) }),
+});
