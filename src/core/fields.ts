@@ -106,8 +106,11 @@ export const eachOnce = (list: Joi.Schema, key: string): Joi.Schema =>
   });
 
 /** A thing with named parts. */
-export const record = (parts: Record<string, Joi.Schema>, says: string): Joi.Schema =>
-  expecting(Joi.object(parts).description(says), `${says}: ${Object.keys(parts).join(', ')}`);
+export const record = (parts: Record<string, Joi.Schema>, says: string): Joi.ObjectSchema =>
+  Joi.object(parts)
+    .description(says)
+    .meta({ expected: `${says}: ${Object.keys(parts).join(', ')}` })
+    .required();
 
 /**
  * Rule values by key, each held to its rule's own bounds and choices; workings fall back to the shipped defaults for

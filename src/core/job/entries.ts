@@ -1,21 +1,10 @@
-import type { EntryDefinition, Written } from './define-entry';
-import { KINDS } from './kinds';
+import type { DataOf, Intersection, OwnOf } from '../log/kind-types';
 import type { StationId } from '../stations';
+import type { EntryDefinition } from './define-entry';
+import { KINDS } from './kinds';
 
 type Kinds = typeof KINDS;
 export type EntryKind = keyof Kinds;
-
-type DataOf<Definition> = Definition extends {
-  apply: (state: never, entry: Written<infer D>) => unknown;
-}
-  ? D
-  : never;
-type OwnOf<Definition> = Definition extends { initial: infer Own } ? Own : never;
-type Intersection<Union> = (Union extends unknown ? (each: Union) => void : never) extends (
-  all: infer All,
-) => void
-  ? All
-  : never;
 
 /** What each kind of entry holds. SI inside, angles from the valve as seen from the disc side. */
 export type EntryData = { [K in EntryKind]: DataOf<Kinds[K]> };

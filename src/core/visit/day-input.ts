@@ -10,7 +10,7 @@ import {
 import type { RuleValues } from '../rules';
 import { POSITION_WORDS } from '../wheels';
 import { withoutClashes, type LetGo } from './day-clashes';
-import type { VisitState } from './fold-visit';
+import type { VisitState } from './entries';
 import type { WheelNow } from './visit-summary';
 
 type DayInput = Parameters<typeof dayPlan.run>[0];

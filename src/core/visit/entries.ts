@@ -1,31 +1,19 @@
 import Joi from 'joi';
-import { BLOCKS, type BlockName } from '../day';
 import { InputError } from '../errors';
-import { check, count, instant, oneOf, record, text } from '../fields';
-import { POSITIONS, type Position } from '../wheels';
+import { check, oneOf, record, text } from '../fields';
+import type { DataOf, Intersection, OwnOf } from '../log/kind-types';
+import type { JobsNow, VisitDefinition, VisitWords } from './define-entry';
+import { ID } from './fields';
+import { VISIT_KINDS } from './kinds';
+
+type Kinds = typeof VISIT_KINDS;
+export type VisitEntryKind = keyof Kinds;
 
 /** What each kind of entry of a visit holds. */
-export interface VisitEntryData {
-  /** A machine that came in; `machineId` null for a loose wheel over the counter. */
-  opened: { machineId: string | null; machineName: string; rider: string };
-  /** A wheel takes part: its job has a log of its own. */
-  'wheel-added': { jobId: string; wheelId: string; position: Position };
-  'wheel-removed': { jobId: string; why: string };
-  /** What the rider wants. */
-  wanted: { text: string };
-  /** When it is to be done, ISO 8601. */
-  promised: { dueAt: string };
-  /** What it may cost, in the smallest coin, and who agreed. */
-  agreed: { amountMinor: number; currency: string; by: string };
-  /** What keeps it from going on, and until when where that is known; `what` null where it waits no longer. */
-  waits: { what: string | null; until?: string | null };
-  /** A block of work given to somebody by hand, or, with nulls, left to the plan again. */
-  planned: { jobId: string; block: BlockName; person: string | null; startAt: string | null };
-  note: { text: string };
-  'handed-over': { to: string };
-  undo: { entryId: string };
-}
-export type VisitEntryKind = keyof VisitEntryData;
+export type VisitEntryData = { [K in VisitEntryKind]: DataOf<Kinds[K]> };
+
+/** A visit as its log says: the parts that the kinds of entries add. */
+export type VisitState = Intersection<OwnOf<Kinds[VisitEntryKind]>>;
 
 /** What a client asks to append. */
 export interface VisitEntryBody<K extends VisitEntryKind = VisitEntryKind> {
@@ -35,77 +23,68 @@ export interface VisitEntryBody<K extends VisitEntryKind = VisitEntryKind> {
   data: VisitEntryData[K];
 }
 
-/** An entry as it stands in the log; `seq` counts from 1 without gaps, `at` is ISO 8601. */
-export type VisitEntry = {
-  [K in VisitEntryKind]: VisitEntryBody<K> & { seq: number; at: string };
-}[VisitEntryKind];
+/** An entry of one kind as it stands in the log; `seq` counts from 1 without gaps, `at` is ISO 8601. */
+type VisitEntryOf<K extends VisitEntryKind> = VisitEntryBody<K> & { seq: number; at: string };
+export type VisitEntry = { [K in VisitEntryKind]: VisitEntryOf<K> }[VisitEntryKind];
 
-const ID = text(60, 'An id').pattern(/^[\w-]+$/);
-const MAX_MINOR = 100_000_000;
+const DEFINITIONS: { [K in VisitEntryKind]: VisitDefinition<VisitEntryData[K], VisitState> } =
+  VISIT_KINDS;
 
-const DATA: { [K in VisitEntryKind]: Record<keyof VisitEntryData[K], Joi.Schema> } = {
-  opened: {
-    machineId: ID.allow(null),
-    machineName: text(80, 'The machine'),
-    rider: text(80, 'The rider'),
-  },
-  'wheel-added': { jobId: ID, wheelId: ID, position: oneOf(POSITIONS, 'Where the wheel sits') },
-  'wheel-removed': { jobId: ID, why: text(200, 'Why it takes no part') },
-  wanted: { text: text(500, 'What is wanted') },
-  promised: { dueAt: instant('When it is to be done') },
-  agreed: {
-    amountMinor: count(0, MAX_MINOR, 'The amount, in the smallest coin'),
-    currency: text(3, 'The currency').pattern(/^[A-Z]{3}$/),
-    by: text(80, 'Who agreed'),
-  },
-  waits: {
-    what: text(120, 'What it waits for').allow(null),
-    until: instant('Until when it waits').allow(null).optional().default(null),
-  },
-  planned: {
-    jobId: ID,
-    block: oneOf(BLOCKS, 'The block of work'),
-    person: text(60, 'Who does it').allow(null),
-    startAt: instant('When it begins').allow(null),
-  },
-  note: { text: text(2000, 'The note') },
-  'handed-over': { to: text(80, 'Who takes it') },
-  undo: { entryId: ID },
-};
+/** The definition of a kind, over the whole state of a visit. */
+export const visitDefinitionOf = <K extends VisitEntryKind>(
+  kind: K,
+): VisitDefinition<VisitEntryData[K], VisitState> => DEFINITIONS[kind];
 
-const DATA_SCHEMAS = Object.fromEntries(
-  Object.entries(DATA).map(([kind, fields]) => [kind, record(fields, kind)]),
-) as Record<VisitEntryKind, Joi.ObjectSchema>;
-
-/** Kinds that only the server writes: it opens a visit together with its jobs. */
-const SERVER_ONLY: readonly VisitEntryKind[] = ['opened', 'wheel-added'];
-
-export const VISIT_ENTRY_KINDS = Object.keys(DATA) as readonly VisitEntryKind[];
+export const VISIT_ENTRY_KINDS = Object.keys(VISIT_KINDS) as readonly VisitEntryKind[];
 
 const bodySchema = Joi.object({
   id: ID,
   who: text(60, 'Who does it'),
   kind: oneOf(
-    VISIT_ENTRY_KINDS.filter((k) => !SERVER_ONLY.includes(k)),
+    VISIT_ENTRY_KINDS.filter((kind) => visitDefinitionOf(kind).author !== 'server'),
     'The kind of entry',
   ),
   data: Joi.object().unknown().required().meta({ expected: 'what the entry holds' }),
 }).required();
 
-/** What the data of a kind may hold. */
-export const visitDataSchema = (kind: VisitEntryKind): Joi.ObjectSchema => DATA_SCHEMAS[kind];
+const SCHEMAS = Object.fromEntries(
+  VISIT_ENTRY_KINDS.map((kind) => [kind, record(visitDefinitionOf(kind).schema, kind)]),
+) as Record<VisitEntryKind, Joi.ObjectSchema>;
+
+/** The schema of a kind's data. */
+export const visitDataSchema = (kind: VisitEntryKind): Joi.ObjectSchema => SCHEMAS[kind];
 
 /** The entry with clean data. Throws `InputError` naming the field that does not fit. */
 export const checkVisitEntry = (value: unknown): VisitEntryBody => {
   const body = check<VisitEntryBody>(bodySchema, value);
   try {
-    return {
-      ...body,
-      data: check<VisitEntryData[VisitEntryKind]>(DATA_SCHEMAS[body.kind], body.data),
-    };
+    const schema = visitDataSchema(body.kind);
+    return { ...body, data: check<VisitEntryData[VisitEntryKind]>(schema, body.data) };
   } catch (error) {
     if (error instanceof InputError)
       throw new InputError(`data.${error.field}`, error.message, error.expected);
     throw error;
   }
 };
+
+/**
+ * Throws `InputError` if an entry may not follow on a visit as it stands; `nowIso` is the server's time, for promises.
+ */
+export const checkVisitAppend = <K extends VisitEntryKind>(
+  { kind, data }: VisitEntryBody<K>,
+  state: VisitState,
+  jobs: JobsNow,
+  nowIso: string,
+): void => visitDefinitionOf(kind).check?.(data, state, jobs, nowIso);
+
+/** The people an entry names as having acted, beside the one who writes it. */
+export const peopleInVisitEntry = <K extends VisitEntryKind>({
+  kind,
+  data,
+}: VisitEntryBody<K>): string[] => visitDefinitionOf(kind).people?.(data) ?? [];
+
+/** An entry as a sentence. */
+export const visitEntryText = <K extends VisitEntryKind>(
+  { kind, data }: VisitEntryBody<K>,
+  words: VisitWords,
+): string => visitDefinitionOf(kind).text(data, words);

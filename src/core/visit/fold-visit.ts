@@ -1,48 +1,15 @@
-import type { BlockName } from '../day';
-import type { Position } from '../wheels';
-import type { VisitEntry, VisitEntryData } from './entries';
+import {
+  visitDefinitionOf,
+  type VisitEntry,
+  type VisitEntryBody,
+  type VisitEntryKind,
+  type VisitState,
+} from './entries';
+import { VISIT_KINDS } from './kinds';
 
-/** A wheel that takes part in a visit. */
-export interface VisitWheel {
-  jobId: string;
-  wheelId: string;
-  position: Position;
-}
-
-/** A visit as its log says. */
-export interface VisitState {
-  machineId: string | null;
-  machineName: string;
-  rider: string;
-  wheels: VisitWheel[];
-  wanted: string;
-  /** ISO 8601; null where nothing is promised. */
-  dueAt: string | null;
-  agreed: (VisitEntryData['agreed'] & { at: string }) | null;
-  /** What it waits for; null where it waits for nothing. */
-  waits: string | null;
-  /** ISO 8601; null where nobody knows until when. */
-  waitsUntil: string | null;
-  /** What was given to somebody by hand. */
-  planned: { jobId: string; block: BlockName; person: string; startAt: string }[];
-  notes: { text: string; who: string; at: string }[];
-  handedOver: { to: string; at: string } | null;
-}
-
-const emptyVisit = (): VisitState => ({
-  machineId: null,
-  machineName: '',
-  rider: '',
-  wheels: [],
-  wanted: '',
-  dueAt: null,
-  agreed: null,
-  waits: null,
-  waitsUntil: null,
-  planned: [],
-  notes: [],
-  handedOver: null,
-});
+/** A visit without entries: the initial values of every kind. */
+const emptyVisit = (): VisitState =>
+  Object.assign({}, ...Object.values(VISIT_KINDS).map((kind) => kind.initial)) as VisitState;
 
 /** The entries that stand: undone ones gone, an undo may itself be undone. */
 export const standingVisitEntries = (log: readonly VisitEntry[]): VisitEntry[] => {
@@ -52,46 +19,14 @@ export const standingVisitEntries = (log: readonly VisitEntry[]): VisitEntry[] =
   return log.filter((e) => e.kind !== 'undo' && !undone.has(e.id));
 };
 
-const stepped = (state: VisitState, entry: VisitEntry): VisitState => {
-  switch (entry.kind) {
-    case 'opened':
-      return { ...state, ...entry.data };
-    case 'wheel-added':
-      return {
-        ...state,
-        wheels: [...state.wheels.filter((w) => w.jobId !== entry.data.jobId), entry.data],
-      };
-    case 'wheel-removed':
-      return { ...state, wheels: state.wheels.filter((w) => w.jobId !== entry.data.jobId) };
-    case 'wanted':
-      return { ...state, wanted: entry.data.text };
-    case 'promised':
-      return { ...state, dueAt: entry.data.dueAt };
-    case 'agreed':
-      return { ...state, agreed: { ...entry.data, at: entry.at } };
-    case 'waits':
-      return { ...state, waits: entry.data.what, waitsUntil: entry.data.until ?? null };
-    case 'planned': {
-      const { jobId, block, person, startAt } = entry.data;
-      const others = state.planned.filter((p) => p.jobId !== jobId || p.block !== block);
-      const isFree = person === null || startAt === null;
-      return {
-        ...state,
-        planned: isFree ? others : [...others, { jobId, block, person, startAt }],
-      };
-    }
-    case 'note':
-      return {
-        ...state,
-        notes: [...state.notes, { text: entry.data.text, who: entry.who, at: entry.at }],
-      };
-    case 'handed-over':
-      return { ...state, handedOver: { to: entry.data.to, at: entry.at } };
-    case 'undo':
-      return state;
-  }
-};
+const withEntry = <K extends VisitEntryKind>(
+  state: VisitState,
+  entry: VisitEntryBody<K> & { at: string },
+): VisitState => ({ ...state, ...visitDefinitionOf(entry.kind).apply(state, entry) });
 
 /** The state of a visit, folded from its log. */
 export const foldVisit = (log: readonly VisitEntry[]): VisitState =>
-  standingVisitEntries(log).reduce(stepped, emptyVisit());
+  standingVisitEntries(log).reduce<VisitState>(
+    (state, entry) => withEntry<VisitEntryKind>(state, entry),
+    emptyVisit(),
+  );

@@ -1,15 +1,20 @@
 /** A visit: a machine that came in, the wheels that take part, what was wanted, promised and agreed. A log like a job's. */
+export type { JobsNow, VisitWheel } from './define-entry';
 export {
+  checkVisitAppend,
   checkVisitEntry,
+  peopleInVisitEntry,
+  visitDefinitionOf,
   VISIT_ENTRY_KINDS,
   type VisitEntry,
   type VisitEntryBody,
   type VisitEntryData,
   type VisitEntryKind,
+  type VisitState,
 } from './entries';
+export { visitLogText } from './log-text';
 export { checkKeptVisitEntry, keptVisitEntrySchema, type KeptVisitEntry } from './kept-entry';
-export { foldVisit, standingVisitEntries, type VisitState, type VisitWheel } from './fold-visit';
-export { checkVisitAppend, type JobsNow } from './check-append';
+export { foldVisit, standingVisitEntries } from './fold-visit';
 export { dueVerdict, type DueVerdict } from './due';
 export type { MissingPart, OpenVisit, VisitSummary, WheelNow } from './visit-summary';
 export { dayInput, type InNow, type LeftOut } from './day-input';

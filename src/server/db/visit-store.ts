@@ -15,6 +15,7 @@ import {
   type VisitEntryBody,
   type VisitSummary,
   type WheelNow,
+  visitDefinitionOf,
 } from '../../core/visit';
 import { daysBetween, type UnitPreferences } from '../../core/units';
 import { POSITION_WORDS, type Build } from '../../core/wheels';
@@ -282,7 +283,7 @@ export const visitStore = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobS
               'There is no such entry in this visit.',
               'the id of an entry of this visit',
             );
-          if (['opened', 'wheel-added', 'wheel-removed'].includes(target.kind))
+          if (visitDefinitionOf(target.kind).undo === 'never')
             throw new InputError(
               'data.entryId',
               'Wheels come and go by entries of their own.',

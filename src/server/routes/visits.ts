@@ -1,7 +1,7 @@
 import { Router } from 'express';
 import Joi from 'joi';
 import { check, eachOnce, instant, listOf, record, text } from '../../core/fields';
-import type { OpenVisit, VisitEntryBody } from '../../core/visit';
+import { peopleInVisitEntry, type OpenVisit } from '../../core/visit';
 import type { DoorStore } from '../db/door-store';
 import type { ApprovalStore } from '../doors/approvals';
 import { checkNamed } from '../doors/permission-checks';
@@ -120,8 +120,8 @@ export const visitRoutes = (
     const { id } = req.params;
     const me = meOf(req);
     const written = visits.append(id, expectedSeq, entries, undefined, (entry, rider) => {
-      if (entry.kind !== 'agreed') return;
-      checkNamed(me, (entry as VisitEntryBody<'agreed'>).data.by, { ...access, about: id, rider });
+      for (const name of peopleInVisitEntry(entry))
+        checkNamed(me, name, { ...access, about: id, rider });
     });
     if (me) access.approvals.useAll(me.id, id);
     res.status(201).json({ entries: written, seq: written.at(-1)!.seq });

@@ -1,16 +1,20 @@
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { standingVisitEntries, type VisitEntry, type VisitSummary } from '../../core/visit';
+import {
+  standingVisitEntries,
+  visitLogText,
+  type VisitEntry,
+  type VisitSummary,
+} from '../../core/visit';
 import { Button } from '../parts/Button';
 import { Failed, Frame, Waiting } from '../parts/Frame';
 import { useVisitQuery, visitProblem } from '../store/visits-api';
-import { momentText } from '../parts/moment-text';
 import { hoursFrom } from './today/TimeScale';
 import { useNow } from '../parts/use-now';
 import { VisitRow } from './today/VisitRow';
 import { EstimatePart } from './visit/EstimatePart';
 import { AgreedForm, NoteForm, PromiseForm, useWriteVisit, WaitsForm } from './visit/VisitForms';
-import { visitText } from './visit/visit-text';
+import { momentText } from '../parts/moment-text';
 
 const HOURS = 9;
 const ASK_MS = 30_000;
@@ -53,7 +57,7 @@ const Log = ({
             <span
               className={standing.has(e.id) || e.kind === 'undo' ? '' : 'text-ink2 line-through'}
             >
-              {visitText(e, log, nowMs)}
+              {visitLogText(e, log, (iso) => momentText(iso, nowMs))}
             </span>
             <span className="ml-2 text-[15px] text-ink2">
               {e.who}, {momentText(e.at, nowMs)}

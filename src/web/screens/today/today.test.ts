@@ -1,6 +1,5 @@
-import type { VisitEntry } from '../../../core/visit';
+import { visitLogText, type VisitEntry } from '../../../core/visit';
 import { dueFrom } from '../visit/due-from';
-import { visitText } from '../visit/visit-text';
 import { momentText } from '../../parts/moment-text';
 import { hoursFrom, placeOf } from './TimeScale';
 
@@ -71,7 +70,9 @@ test('the log of a visit in words; what is undone is named', () => {
     entry(12, 'note', { text: 'dry' }),
     entry(13, 'handed-over', { to: 'Ned Ash' }),
   ];
-  expect(log.map((e) => visitText(e, log, local(25, 10).getTime()))).toEqual([
+  expect(
+    log.map((e) => visitLogText(e, log, (iso) => momentText(iso, local(25, 10).getTime()))),
+  ).toEqual([
     'Hob 250 came in, Ned Ash',
     'Front wheel takes part',
     'Front wheel takes no part: only the rear',
