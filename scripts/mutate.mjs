@@ -1,5 +1,5 @@
-// Mutation testing of a folder of the core by its own tests: `npm run mutate -- src/core/torque`. Takes minutes.
-// A large folder is sampled, every ninth line of it: `npm run mutate -- src/core/balance 9`.
+// Mutation testing of a folder of the core by its own tests: `npm run mutate -- src/core/bench/torque`. Takes minutes.
+// A large folder is sampled, every ninth line of it: `npm run mutate -- src/core/bench/balance 9`.
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureInstalled, PROJECT, run } from './install.mjs';
@@ -12,7 +12,9 @@ if (
   !Number.isInteger(every) ||
   every < 1
 ) {
-  console.error('Name a file or folder of the core, such as: npm run mutate -- src/core/torque');
+  console.error(
+    'Name a file or folder of the core, such as: npm run mutate -- src/core/bench/torque',
+  );
   process.exit(2);
 }
 ensureInstalled();

@@ -1,5 +1,5 @@
 import type Joi from 'joi';
-import { DEFAULT_RULES } from '../src/core/rules';
+import { DEFAULT_RULES } from '../src/core/base/rules';
 
 /** A number from 0 up to 1. */
 export type Chance = () => number;

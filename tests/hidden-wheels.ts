@@ -1,6 +1,11 @@
-import { sumVectors, type LevelTest, type MassVector, type Settle } from '../src/core/balance';
-import { seeded } from '../src/core/statistics';
-import { angleBetween, normalDeg } from '../src/core/units';
+import {
+  sumVectors,
+  type LevelTest,
+  type MassVector,
+  type Settle,
+} from '../src/core/bench/balance';
+import { seeded } from '../src/core/base/statistics';
+import { angleBetween, normalDeg } from '../src/core/base/units';
 
 /**
  * A wheel on a stand that nobody can look into: its heavy vector at the weight radius, and the stand's dead band,

@@ -9,7 +9,7 @@ import {
   DEMO_WHEELS,
   DEMO_WRENCHES,
 } from '../src/demo/demo-shop';
-import { FT_LBF_IN_NM } from '../src/core/units';
+import { FT_LBF_IN_NM } from '../src/core/base/units';
 import { WORKINGS } from '../src/core/workings';
 import { testApp } from './server/test-app';
 

@@ -1,6 +1,6 @@
 import loadHighs from 'highs';
-import type { PlaceProblem } from '../src/core/balance';
-import { seeded } from '../src/core/statistics';
+import type { PlaceProblem } from '../src/core/bench/balance';
+import { seeded } from '../src/core/base/statistics';
 
 /** Sides of the polygon that stands for the tolerance circle, so that a linear solver can take it. */
 export const SIDES = 24;

@@ -5,8 +5,8 @@ import {
   type PlanCost,
   type PlanProblem,
   type PlanWheel,
-} from '../src/core/day/plan-problem';
-import { seeded } from '../src/core/statistics';
+} from '../src/core/shop/day/plan-problem';
+import { seeded } from '../src/core/base/statistics';
 
 /** A random day: so many wheels of one or two visits each, times of `unit` minutes. */
 export const randomDay = (

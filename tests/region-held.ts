@@ -4,7 +4,7 @@ import {
   toVector,
   type MassVector,
   type Observation,
-} from '../src/core/balance';
+} from '../src/core/bench/balance';
 import { hiddenWheel, standFor, type HiddenWheel } from './hidden-wheels';
 import { spoiledSeries } from './spoiled-series';
 

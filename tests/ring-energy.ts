@@ -1,4 +1,4 @@
-import { RIM, SPOKE } from '../src/core/truing/wheel-model';
+import { RIM, SPOKE } from '../src/core/bench/truing/wheel-model';
 
 /** Points round the rim: one for each degree. */
 const POINTS = 360;

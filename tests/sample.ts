@@ -1,8 +1,8 @@
-import { InputError } from '../src/core/errors';
-import { complete } from '../src/core/shop';
-import type { Machine, Wheel } from '../src/core/wheels';
+import { InputError } from '../src/core/base/errors';
+import { complete } from '../src/core/shop/records';
+import type { Machine, Wheel } from '../src/core/fit/wheels';
 import type { Entry, EntryData, EntryKind } from '../src/core/job/entries';
-import type { StationId } from '../src/core/stations';
+import type { StationId } from '../src/core/base/stations';
 
 /** An invented machine and wheels for tests. */
 export const sampleMachine = (more: Partial<Machine> = {}): Machine =>

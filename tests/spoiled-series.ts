@@ -1,5 +1,5 @@
-import { balanceAdvise, type MassVector, type Observation } from '../src/core/balance';
-import { normalDeg } from '../src/core/units';
+import { balanceAdvise, type MassVector, type Observation } from '../src/core/bench/balance';
+import { normalDeg } from '../src/core/base/units';
 import { hiddenWheel, standFor, type HiddenWheel } from './hidden-wheels';
 
 /**

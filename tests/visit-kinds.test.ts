@@ -1,7 +1,7 @@
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { VISIT_KINDS } from '../src/core/visit/kinds';
-import { VISIT_ENTRY_KINDS, visitDefinitionOf } from '../src/core/visit/entries';
+import { VISIT_KINDS } from '../src/core/shop/visit/kinds';
+import { VISIT_ENTRY_KINDS, visitDefinitionOf } from '../src/core/shop/visit/entries';
 
 test('every file of the folder defines the kind it is named for', () => {
   const files = readdirSync(join(__dirname, '../src/core/visit/kinds'))

@@ -1,4 +1,4 @@
-import type { ProcedureInput } from '../src/core/procedure';
+import type { ProcedureInput } from '../src/core/job/procedure';
 
 type Parts = {
   machine?: Partial<ProcedureInput['machine']>;

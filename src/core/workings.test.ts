@@ -1,6 +1,6 @@
-import { howMany } from '../../tests/how-many';
+import { howMany } from '../../tests/case-count';
 import Joi from 'joi';
-import { InputError } from './errors';
+import { InputError } from './base/errors';
 import {
   check,
   count,
@@ -12,10 +12,10 @@ import {
   quantity,
   record,
   text,
-} from './fields';
-import { DEFAULT_RULES } from './rules';
+} from './base/fields';
+import { DEFAULT_RULES } from './base/rules';
 import { drawInput } from '../../tests/draw-input';
-import { seeded } from './statistics';
+import { seeded } from './base/statistics';
 import {
   attempt,
   defineWorking,
@@ -25,7 +25,7 @@ import {
   type Reason,
   type Verdict,
   type Working,
-} from './working';
+} from './base/working';
 import { findWorking, WORKINGS } from './workings';
 
 describe.each(WORKINGS.map((w) => [w.name, w] as const))('%s', (name, definition) => {

@@ -17,16 +17,24 @@ import {
   balanceTrial,
   residualUnbalance,
   standBand,
-} from './balance';
-import { brakeDrag, discRunout } from './brake';
-import { estimate } from './costs';
-import { dayPlan, timeLeft } from './day';
-import { chainSlack, wheelAlign, wheelAlignString } from './drive';
-import { readyToLeave, recalibration, sensorGap } from './leave';
-import { beadPath, bitePlan, leverEffort, mountOrientation, rimProfile } from './beads';
-import { materials, rimLockPick, stripPick, tireFit, tireRank, tools, valvePick } from './fitting';
-import { beadInspect, bearingCheck, tubeInspect } from './inspect';
-import { procedure, trouble } from './procedure';
+} from './bench/balance';
+import { brakeDrag, discRunout } from './bench/brake';
+import { estimate } from './shop/costs';
+import { dayPlan, timeLeft } from './shop/day';
+import { chainSlack, wheelAlign, wheelAlignString } from './bench/drive';
+import { readyToLeave, recalibration, sensorGap } from './job/leave';
+import { beadPath, bitePlan, leverEffort, mountOrientation, rimProfile } from './bench/beads';
+import {
+  materials,
+  rimLockPick,
+  stripPick,
+  tireFit,
+  tireRank,
+  tools,
+  valvePick,
+} from './bench/fitting';
+import { beadInspect, bearingCheck, tubeInspect } from './bench/inspect';
+import { procedure, trouble } from './job/procedure';
 import {
   gaugeError,
   leak,
@@ -36,7 +44,7 @@ import {
   seatLimit,
   twoGauges,
   valveSet,
-} from './pressure';
+} from './bench/pressure';
 import {
   directionFit,
   loadSpeedFit,
@@ -47,7 +55,7 @@ import {
   tireSize,
   tireVolume,
   treadWear,
-} from './tires';
+} from './fit/tires';
 import {
   beadCrush,
   boltCircle,
@@ -58,12 +66,12 @@ import {
   rolloutMatch,
   splitRim,
   wheelOffset,
-} from './ring';
-import { torqueCheck, torqueSequence, torqueWrench } from './torque';
-import { runout, spokeRing, trueAdvise } from './truing';
-import { tubeDouble, tubeNeed, tubePick, tubeReuse, tubeStretch } from './tubes';
-import { rimCode } from './wheels';
-import type { AnyWorking } from './working';
+} from './bench/ring';
+import { torqueCheck, torqueSequence, torqueWrench } from './bench/torque';
+import { runout, spokeRing, trueAdvise } from './bench/truing';
+import { tubeDouble, tubeNeed, tubePick, tubeReuse, tubeStretch } from './fit/tubes';
+import { rimCode } from './fit/wheels';
+import type { AnyWorking } from './base/working';
 
 /** Workings that belong to one part of the work. */
 export interface WorkingGroup {

@@ -1,5 +1,5 @@
-import { dateCodeOn } from '../core/tires';
-import { DAY_MS, dayOf, FT_LBF_IN_NM, PSI_IN_KPA } from '../core/units';
+import { dateCodeOn } from '../core/fit/tires';
+import { DAY_MS, dayOf, FT_LBF_IN_NM, PSI_IN_KPA } from '../core/base/units';
 import {
   complete,
   type GaugeCheck,
@@ -12,8 +12,8 @@ import {
   type ValveItem,
   type WeightItem,
   type WrenchItem,
-} from '../core/shop';
-import type { Fastener, Machine, Wheel } from '../core/wheels';
+} from '../core/shop/records';
+import type { Fastener, Machine, Wheel } from '../core/fit/wheels';
 
 /** An invented shop in an invented valley. None of its figures is evidence of anything. */
 export const DEMO_NAME = 'Kettle Spring Wheelworks, Hollin Reach';

@@ -22,7 +22,7 @@ import {
   demoPressures,
   demoTreads,
 } from './demo-shop';
-import { DAY_MS } from '../core/units';
+import { DAY_MS } from '../core/base/units';
 import { visitStore } from '../server/db/visit-store';
 import { writeLooks } from './looks';
 import { writePastJobs } from './past-jobs';

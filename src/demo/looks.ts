@@ -1,6 +1,6 @@
-import { daysAfter, dayOf } from '../core/units';
+import { daysAfter, dayOf } from '../core/base/units';
 import { DEMO_PEOPLE } from './demo-shop';
-import { lookAgain } from '../server/db/look-again';
+import { lookAgain } from '../server/db/open-rechecks';
 import type { JobStore } from '../server/db/job-store';
 import type { Db } from '../server/db/open-db';
 import type { RecordStore } from '../server/db/record-store';

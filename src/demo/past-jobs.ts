@@ -1,4 +1,4 @@
-import { balanceEstimate, balancePlace, type MassVector } from '../core/balance';
+import { balanceEstimate, balancePlace, type MassVector } from '../core/bench/balance';
 import {
   balanceQuestion,
   fastenersOf,
@@ -19,11 +19,11 @@ import {
   type StationId,
 } from '../core/job';
 import { advisedActs, hiddenStand } from '../core/practice';
-import { pressureCorrect, type Use } from '../core/pressure';
-import { seeded } from '../core/statistics';
-import { torqueWrench } from '../core/torque';
-import { DAY_MS, dayOf, normalDeg } from '../core/units';
-import type { Wheel } from '../core/wheels';
+import { pressureCorrect, type Use } from '../core/bench/pressure';
+import { seeded } from '../core/base/statistics';
+import { torqueWrench } from '../core/bench/torque';
+import { DAY_MS, dayOf, normalDeg } from '../core/base/units';
+import type { Wheel } from '../core/fit/wheels';
 import type { JobStore } from '../server/db/job-store';
 import {
   DEMO_LOCKS,

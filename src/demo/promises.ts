@@ -1,4 +1,4 @@
-import type { VisitEntryBody } from '../core/visit';
+import type { VisitEntryBody } from '../core/shop/visit';
 import type { VisitStore } from '../server/db/visit-store';
 
 const HALF_HOUR_MS = 1_800_000;

@@ -3,7 +3,7 @@ import { resolve } from 'node:path';
 import { writeBackup } from './backup/write-backup';
 import { belongsToJournal } from './db/journal';
 import { checkBegun, checkFile } from './db/open-db';
-import { makeForOwnerOnly } from './doors/owner-only';
+import { makeForOwnerOnly } from './auth/owner-only';
 import { photosBeside, shopFile } from './paths';
 
 /** `backup FILE`: the whole shop into one file, while it runs or not. */

@@ -1,4 +1,4 @@
-import type { InputProblem } from '../core/errors';
+import type { InputProblem } from '../core/base/errors';
 
 interface DiskProblem extends InputProblem {
   status: number;

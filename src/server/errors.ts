@@ -1,8 +1,8 @@
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import type {} from 'pino-http';
-import { InputError, type InputProblem } from '../core/errors';
+import { InputError, type InputProblem } from '../core/base/errors';
 import type { Entry } from '../core/job';
-import type { VisitEntry } from '../core/visit';
+import type { VisitEntry } from '../core/shop/visit';
 import { diskProblem } from './disk-problem';
 
 /** What was asked for is not there. */

@@ -1,5 +1,5 @@
 import express, { type RequestHandler } from 'express';
-import { InputError } from '../core/errors';
+import { InputError } from '../core/base/errors';
 import { isTooDeep, MAX_JSON_DEPTH } from './json-depth';
 
 /** Reads a JSON body, bounded in size and in depth before it is parsed. */

@@ -3,10 +3,10 @@ import { createServer as createTlsServer, Server as TlsServer } from 'node:https
 import type { Socket } from 'node:net';
 import { join } from 'node:path';
 import pino from 'pino';
-import { isLoopback } from './doors/access';
-import { makeForOwnerOnly } from './doors/owner-only';
-import { MIN_LETTERS, weakness } from '../core/doors';
-import { isTriedFirst } from './doors/tried-first';
+import { isLoopback } from './auth/access';
+import { makeForOwnerOnly } from './auth/owner-only';
+import { MIN_LETTERS, weakness } from '../core/shop/auth';
+import { isTriedFirst } from './auth/common-secrets';
 import { checkBegun, DatabaseUnusable } from './db/open-db';
 import { shopFile } from './paths';
 import { runningShop } from './running-shop';

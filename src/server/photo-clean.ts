@@ -1,6 +1,6 @@
 import sharp, { type Sharp } from 'sharp';
-import { InputError } from '../core/errors';
-import { inTurn } from './doors/in-turn';
+import { InputError } from '../core/base/errors';
+import { inTurn } from './auth/serial-queue';
 import { ServerBusy } from './errors';
 
 /** The kinds of pictures that are kept, by the ending of their file. */

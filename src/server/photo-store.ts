@@ -2,7 +2,7 @@ import { createHash, randomUUID } from 'node:crypto';
 import { existsSync } from 'node:fs';
 import { mkdir, open, readdir, readFile, rename, rm, stat, utimes } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
-import { InputError } from '../core/errors';
+import { InputError } from '../core/base/errors';
 import { isWholePhoto } from './photo-check';
 import { cleanPicture, PHOTO_KINDS } from './photo-clean';
 

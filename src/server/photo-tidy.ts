@@ -1,7 +1,7 @@
 import { existsSync } from 'node:fs';
 import { readdir, rm, stat } from 'node:fs/promises';
 import { join } from 'node:path';
-import { DAY_MS } from '../core/units';
+import { DAY_MS } from '../core/base/units';
 import type { Db } from './db/open-db';
 
 /** A picture that no entry names may be on its way from a bench that cannot reach the shop. Basis: memory. */

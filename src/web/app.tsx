@@ -10,7 +10,7 @@ import { WorkingSheet } from './parts/working';
 import { TodayScreen } from './screens/TodayScreen';
 import { useApp, useDo } from './store';
 import { whoChosen } from './store/prefs-slice';
-import { isShut } from './store/doors-slice';
+import { isShut } from './store/auth-slice';
 import { loadShop } from './store/shop-slice';
 
 /** Screens come when they are asked for: the first one is there sooner. */
@@ -29,7 +29,7 @@ const RecordsScreen = lazy(() =>
   import('./screens/RecordsScreen').then((m) => ({ default: m.RecordsScreen })),
 );
 const KnowsScreen = lazy(() =>
-  import('./screens/KnowsScreen').then((m) => ({ default: m.KnowsScreen })),
+  import('./screens/ShopStatsScreen').then((m) => ({ default: m.KnowsScreen })),
 );
 const BackupsScreen = lazy(() =>
   import('./screens/BackupsScreen').then((m) => ({ default: m.BackupsScreen })),
@@ -56,7 +56,7 @@ const SignInScreen = lazy(() =>
   import('./screens/SignInScreen').then((m) => ({ default: m.SignInScreen })),
 );
 const ComeInScreen = lazy(() =>
-  import('./screens/ComeInScreen').then((m) => ({ default: m.ComeInScreen })),
+  import('./screens/DeviceSignInScreen').then((m) => ({ default: m.ComeInScreen })),
 );
 const RulesScreen = lazy(() =>
   import('./screens/RulesScreen').then((m) => ({ default: m.RulesScreen })),

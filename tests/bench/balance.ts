@@ -1,5 +1,5 @@
 import { performance } from 'node:perf_hooks';
-import { balanceAdvise, type MassVector, type Observation } from '../../src/core/balance';
+import { balanceAdvise, type MassVector, type Observation } from '../../src/core/bench/balance';
 import { hiddenWheel, standFor } from '../hidden-wheels';
 
 /**

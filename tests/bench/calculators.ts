@@ -1,6 +1,6 @@
 import { performance } from 'node:perf_hooks';
-import { seeded } from '../../src/core/statistics';
-import { attempt } from '../../src/core/working';
+import { seeded } from '../../src/core/base/statistics';
+import { attempt } from '../../src/core/base/working';
 import { WORKINGS } from '../../src/core/workings';
 import { drawInput } from '../draw-input';
 

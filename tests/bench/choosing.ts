@@ -1,7 +1,7 @@
 import { performance } from 'node:perf_hooks';
-import { rankTires, type Candidate, type FitContext } from '../../src/core/fitting';
-import { TREADS } from '../../src/core/shop';
-import { readTire } from '../../src/core/tires';
+import { rankTires, type Candidate, type FitContext } from '../../src/core/bench/fitting';
+import { TREADS } from '../../src/core/shop/records';
+import { readTire } from '../../src/core/fit/tires';
 
 /**
  * Times of the choosing core, per item: 10 000 markings read, 5000 tires ranked for one wheel. Prints; judges nothing.

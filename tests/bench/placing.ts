@@ -1,5 +1,5 @@
 import { performance } from 'node:perf_hooks';
-import { searchPlaces } from '../../src/core/balance';
+import { searchPlaces } from '../../src/core/bench/balance';
 import { linearSolver, placeInstance } from '../place-instances';
 
 /**

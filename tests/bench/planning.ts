@@ -1,5 +1,5 @@
 import { performance } from 'node:perf_hooks';
-import { bestPlan } from '../../src/core/day/plan-search';
+import { bestPlan } from '../../src/core/shop/day/plan-search';
 import { fullMorning, randomDay, solvedDay } from '../plan-days';
 
 /** The plan of the day: how long it takes, how often it is proved, beside a solver on small days. Prints; judges nothing. */

@@ -1,4 +1,4 @@
-import { angleBetween } from '../../src/core/units';
+import { angleBetween } from '../../src/core/base/units';
 import { balanceAsAdvised, balanceOf, settled } from './hidden-wheel';
 import { confirmed, expect, expectAccessible, openAs, test } from './shop';
 

@@ -1,8 +1,8 @@
 import type { Page } from '@playwright/test';
-import type { MassVector } from '../../src/core/balance';
+import type { MassVector } from '../../src/core/bench/balance';
 import { foldJob, type Entry } from '../../src/core/job';
 import { hiddenStand } from '../../src/core/practice';
-import { parseAngle } from '../../src/core/units';
+import { parseAngle } from '../../src/core/base/units';
 import { expect } from './shop';
 
 /** What is on the wheel, as the job's log on the server has it. */

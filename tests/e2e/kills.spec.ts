@@ -3,7 +3,7 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { howMany } from '../how-many';
+import { howMany } from '../case-count';
 import { expect, test, type TestShop } from './shop';
 
 const KILLS = howMany(4, 1000);

@@ -1,4 +1,4 @@
-import { howMany } from '../how-many';
+import { howMany } from '../case-count';
 import { note, testApp } from '../server/test-app';
 
 /**

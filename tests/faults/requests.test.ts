@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { howMany } from '../how-many';
+import { howMany } from '../case-count';
 import { testApp } from '../server/test-app';
-import { spoiled } from '../spoiled';
+import { spoiled } from '../mutate-value';
 import { askedRoutes, type AskedRoute } from './asked-routes';
 import { wholeBodies, type Read } from './whole-bodies';
 

@@ -4,8 +4,8 @@ import {
   middleSpread,
   residualUnbalance,
   sumVectors,
-} from '../../src/core/balance';
-import { seeded } from '../../src/core/statistics';
+} from '../../src/core/bench/balance';
+import { seeded } from '../../src/core/base/statistics';
 
 const wheel = { grade: 6.3, wheelKg: 1, tireDiameterMm: 600, radiusMm: 200, massG: 10 };
 /** Speed at which a tire of 600 mm turns so many times a minute. */

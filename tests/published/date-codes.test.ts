@@ -1,4 +1,4 @@
-import { dateCodeOn, tireAge } from '../../src/core/tires';
+import { dateCodeOn, tireAge } from '../../src/core/fit/tires';
 
 const weekOf = (dateCode: string) => tireAge.run({ dateCode, onDate: '2026-06-01' }).result.weekOf;
 

@@ -1,4 +1,4 @@
-import { atmosphereKpa, pressureCorrect } from '../../src/core/pressure';
+import { atmosphereKpa, pressureCorrect } from '../../src/core/bench/pressure';
 import {
   FT_LBF_IN_NM,
   INCH_IN_MM,
@@ -6,7 +6,7 @@ import {
   POUND_IN_KG,
   PSI_IN_KPA,
   ZERO_CELSIUS_IN_K,
-} from '../../src/core/units';
+} from '../../src/core/base/units';
 
 /** Source: US Standard Atmosphere 1976, table of pressure by geopotential altitude. */
 test.each([

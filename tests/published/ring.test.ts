@@ -1,6 +1,6 @@
 import { Matrix, solve } from 'ml-matrix';
-import { BOLTS, clampForce, GRADES, ringGap } from '../../src/core/ring';
-import { PSI_IN_KPA } from '../../src/core/units';
+import { BOLTS, clampForce, GRADES, ringGap } from '../../src/core/bench/ring';
+import { PSI_IN_KPA } from '../../src/core/base/units';
 
 /**
  * Tensile stress area from the thread itself. Source: ASME B1.1 for inch threads, As = 0.7854 (D − 0.9743 / n)², and

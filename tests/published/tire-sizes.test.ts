@@ -4,7 +4,7 @@ import {
   maxSpeedKmh,
   nominalRimMm,
   readTire,
-} from '../../src/core/tires';
+} from '../../src/core/fit/tires';
 
 /**
  * Source: UN Regulation No. 75, paragraph on tire dimensions: H = S1 x 0.01 Ra, D = d + 2H, and its table of

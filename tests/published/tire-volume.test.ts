@@ -1,4 +1,4 @@
-import { readTire, tireVolume } from '../../src/core/tires';
+import { readTire, tireVolume } from '../../src/core/fit/tires';
 
 /**
  * Source: volume of a torus, V = 2 π² R r², as in any table of solids; a round section is one whose height is its

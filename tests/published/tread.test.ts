@@ -1,6 +1,6 @@
-import { findRule } from '../../src/core/rules';
-import { treadWear } from '../../src/core/tires';
-import { INCH_IN_MM } from '../../src/core/units';
+import { findRule } from '../../src/core/base/rules';
+import { treadWear } from '../../src/core/fit/tires';
+import { INCH_IN_MM } from '../../src/core/base/units';
 
 /** Source: 49 CFR 571.119 (FMVSS 119), S6.4: treadwear indicators of motorcycle tires show at 1/32 inch. */
 const INDICATOR_IN = 1 / 32;

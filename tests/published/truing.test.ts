@@ -1,5 +1,5 @@
 import { Matrix, solve } from 'ml-matrix';
-import { firstHarmonic, spokeRing } from '../../src/core/truing';
+import { firstHarmonic, spokeRing } from '../../src/core/bench/truing';
 
 /** A general-purpose matrix package fits the same readings: columns 1, cos, sin. */
 test('the once-a-turn part agrees with an independent least-squares fit, for scattered readings at odd places', () => {

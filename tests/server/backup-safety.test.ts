@@ -19,7 +19,7 @@ import request from 'supertest';
 import { shopBackups } from '../../src/server/backup/shop-backups';
 import { unpackBackup } from '../../src/server/backup/unpack-backup';
 import { writeBackup } from '../../src/server/backup/write-backup';
-import { doorStore } from '../../src/server/db/door-store';
+import { doorStore } from '../../src/server/db/auth-store';
 import { openDb } from '../../src/server/db/open-db';
 import { ruleStore } from '../../src/server/db/rule-store';
 import { photoStore } from '../../src/server/photo-store';

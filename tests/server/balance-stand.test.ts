@@ -1,6 +1,6 @@
-import { readLine, type DeviceLine } from '../../src/core/devices';
-import { InputError } from '../../src/core/errors';
-import { angleBetween } from '../../src/core/units';
+import { readLine, type DeviceLine } from '../../src/core/bench/devices';
+import { InputError } from '../../src/core/base/errors';
+import { angleBetween } from '../../src/core/base/units';
 import { simulatedStand } from '../../src/server/devices/balance-stand';
 
 /** The simulated stand with what it said, its clock turned by hand. */

@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
-import { KINDS_OF_DEVICE, readLine } from '../../src/core/devices';
+import { KINDS_OF_DEVICE, readLine } from '../../src/core/bench/devices';
 import { bridge } from '../../src/server/devices/bridge';
 import { deviceHub } from '../../src/server/devices/device-hub';
 

@@ -1,5 +1,5 @@
 import { parse } from 'csv-parse/sync';
-import type { ShopChange } from '../../src/core/shop';
+import type { ShopChange } from '../../src/core/shop/records';
 import { testApp } from './test-app';
 
 const { ask, db } = testApp();

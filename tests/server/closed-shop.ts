@@ -1,7 +1,7 @@
 import request from 'supertest';
-import { ROLES, type Role } from '../../src/core/doors';
-import { doorStore } from '../../src/server/db/door-store';
-import { hashSecret } from '../../src/server/doors/secret-hash';
+import { ROLES, type Role } from '../../src/core/shop/auth';
+import { doorStore } from '../../src/server/db/auth-store';
+import { hashSecret } from '../../src/server/auth/secret-hash';
 import { testApp } from './test-app';
 
 /** Invented, for each role. */

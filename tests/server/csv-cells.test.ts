@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { parse } from 'csv-parse/sync';
-import { checkRecord, complete } from '../../src/core/shop';
+import { checkRecord, complete } from '../../src/core/shop/records';
 import { csvOf, mark, unmark } from '../../src/server/export/csv-cells';
 import { planCsv, recordsCsv } from '../../src/server/export/records-csv';
 

@@ -1,6 +1,6 @@
 import { createServer, get, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { readLine, type DeviceLine } from '../../src/core/devices';
+import { readLine, type DeviceLine } from '../../src/core/bench/devices';
 import { deviceHub } from '../../src/server/devices/device-hub';
 import type { StandIn } from '../../src/server/devices/stand-in';
 import { testApp } from './test-app';

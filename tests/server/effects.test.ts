@@ -1,4 +1,4 @@
-import { ROLES, type Role } from '../../src/core/doors';
+import { ROLES, type Role } from '../../src/core/shop/auth';
 import { closedShop, makeSecrets, PEOPLE } from './closed-shop';
 import { note } from './test-app';
 

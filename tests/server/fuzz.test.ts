@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { WORKINGS } from '../../src/core/workings';
-import { InputError } from '../../src/core/errors';
+import { InputError } from '../../src/core/base/errors';
 import { checkEntryBody, ENTRY_KINDS, STATIONS } from '../../src/core/job';
-import { spoiled } from '../spoiled';
+import { spoiled } from '../mutate-value';
 import { note, testApp } from './test-app';
 
 const nasty = fc.oneof(

@@ -2,7 +2,7 @@ import { createServer, get, type IncomingMessage, type Server } from 'node:http'
 import { isDeepStrictEqual } from 'node:util';
 import type { AddressInfo } from 'node:net';
 import fc from 'fast-check';
-import { newsTogether, type LiveNews } from '../../src/core/live';
+import { newsTogether, type LiveNews } from '../../src/core/base/live';
 import { EventEmitter } from 'node:events';
 import type { Request, Response } from 'express';
 import { eventStream, MAX_STREAMS_OF_ADDRESS } from '../../src/server/live/event-stream';

@@ -5,7 +5,7 @@ import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import pino from 'pino';
-import { importAnswer, type ImportRow } from '../../src/core/shop';
+import { importAnswer, type ImportRow } from '../../src/core/shop/records';
 import { runningShop } from '../../src/server/running-shop';
 import { workHere } from '../../src/server/work';
 

@@ -2,7 +2,7 @@ import Ajv2019 from 'ajv/dist/2019';
 import { spawnSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { NEEDED } from '../../src/server/doors/rights';
+import { NEEDED } from '../../src/server/auth/rights';
 import { API_DOCS, openApi } from '../../src/server/openapi/document';
 import { routesOf } from '../routes-of';
 import { testApp } from './test-app';

@@ -1,4 +1,4 @@
-import type { RiderPaper } from '../../src/core/papers';
+import type { RiderPaper } from '../../src/core/reports/papers';
 import type request from 'supertest';
 import { readPdf } from '../pdf-text';
 import { DESPITE, note, testApp } from './test-app';

@@ -10,7 +10,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import request from 'supertest';
-import { doorStore } from '../../src/server/db/door-store';
+import { doorStore } from '../../src/server/db/auth-store';
 import { openDb } from '../../src/server/db/open-db';
 import { practiceStore } from '../../src/server/db/practice-store';
 import { testApp } from './test-app';

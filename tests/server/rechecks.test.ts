@@ -1,5 +1,5 @@
 import ICAL from 'ical.js';
-import type { RecheckRow } from '../../src/core/recheck';
+import type { RecheckRow } from '../../src/core/job/recheck';
 import { createApp } from '../../src/server/app';
 import { DESPITE, note, testApp } from './test-app';
 

@@ -1,7 +1,13 @@
 import Database from 'better-sqlite3';
-import { complete, fieldsOfKind, RECORD_KINDS, toCell, type TireStock } from '../../src/core/shop';
-import type { Machine, Wheel } from '../../src/core/wheels';
-import { readTire } from '../../src/core/tires';
+import {
+  complete,
+  fieldsOfKind,
+  RECORD_KINDS,
+  toCell,
+  type TireStock,
+} from '../../src/core/shop/records';
+import type { Machine, Wheel } from '../../src/core/fit/wheels';
+import { readTire } from '../../src/core/fit/tires';
 import { shopStore } from '../../src/server/db/shop-store';
 import { openDb } from '../../src/server/db/open-db';
 import { testApp } from './test-app';

@@ -6,8 +6,8 @@ import {
   RECORD_KINDS,
   type RecordKind,
   type Records,
-} from '../../src/core/shop';
-import type { Wheel } from '../../src/core/wheels';
+} from '../../src/core/shop/records';
+import type { Wheel } from '../../src/core/fit/wheels';
 import { DESPITE, testApp } from './test-app';
 
 const NEW: { [K in RecordKind]: Partial<Records[K]> } = {

@@ -1,5 +1,5 @@
-import { complete } from '../../src/core/shop';
-import { foldVisit } from '../../src/core/visit';
+import { complete } from '../../src/core/shop/records';
+import { foldVisit } from '../../src/core/shop/visit';
 import { FIRST, jobSearch, LAST } from '../../src/server/db/job-search';
 import { visitLog } from '../../src/server/db/visit-log';
 import { FROM_NEWEST, visitPages } from '../../src/server/db/visit-pages';

@@ -1,6 +1,6 @@
 import request from 'supertest';
-import { FREE_TRIES, triesWithin } from '../../src/core/doors';
-import { CONFIRMED } from '../../src/server/doors/rights';
+import { FREE_TRIES, triesWithin } from '../../src/core/shop/auth';
+import { CONFIRMED } from '../../src/server/auth/rights';
 import { closedShop, makeSecrets, onClock, PEOPLE } from './closed-shop';
 
 beforeAll(makeSecrets);

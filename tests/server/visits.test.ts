@@ -1,6 +1,6 @@
-import { daysBetween } from '../../src/core/units';
-import { withChosen } from '../../src/core/visit';
-import type { Wheel } from '../../src/core/wheels';
+import { daysBetween } from '../../src/core/base/units';
+import { withChosen } from '../../src/core/shop/visit';
+import type { Wheel } from '../../src/core/fit/wheels';
 import { DESPITE, testApp } from './test-app';
 
 const LATER = '2999-01-01T10:00:00.000Z';

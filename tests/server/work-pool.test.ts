@@ -1,7 +1,7 @@
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { InputError } from '../../src/core/errors';
+import { InputError } from '../../src/core/base/errors';
 import { AskerGone, ServerBusy } from '../../src/server/errors';
 import { workHere, workPool, type WorkPool } from '../../src/server/work';
 

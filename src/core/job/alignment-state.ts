@@ -1,4 +1,4 @@
-import type { ChainSide, Gaps } from '../drive';
+import type { ChainSide, Gaps } from '../bench/drive';
 
 /** Play of chain or belt in the middle of its lower run, at several places; `pitchMm` is null when not known. */
 export interface SlackData {

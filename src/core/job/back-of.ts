@@ -1,10 +1,10 @@
-import { brakeDrag, discRunout } from '../brake';
-import { chainSlack, wheelAlign, wheelAlignString } from '../drive';
-import { readyToLeave, recalibration, sensorGap, type LeaveFacts } from '../leave';
-import { PROOF_STEPS } from '../procedure';
-import { ruleNumber } from '../rules';
-import { onFourWheels, wheelEnd } from '../wheels/wheel';
-import { attempt, type Reason } from '../working';
+import { brakeDrag, discRunout } from '../bench/brake';
+import { chainSlack, wheelAlign, wheelAlignString } from '../bench/drive';
+import { readyToLeave, recalibration, sensorGap, type LeaveFacts } from './leave';
+import { PROOF_STEPS } from './procedure';
+import { ruleNumber } from '../base/rules';
+import { onFourWheels, wheelEnd } from '../fit/wheels/wheel';
+import { attempt, type Reason } from '../base/working';
 import { brakeInput } from './kinds/brake';
 import { sensorInput } from './kinds/sensor-gap';
 import { slackInput } from './kinds/slack';

@@ -5,8 +5,8 @@ import {
   type BalanceAdvice,
   type BalanceEstimate,
   type BalancePlacement,
-} from '../balance';
-import { attempt, type Attempt } from '../working';
+} from '../bench/balance';
+import { attempt, type Attempt } from '../base/working';
 import type { BalanceQuestion } from './balance-of';
 
 /** What the workings say of a balancing as it stands. */

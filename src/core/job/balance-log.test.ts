@@ -1,4 +1,4 @@
-import { complete, type WeightItem } from '../shop';
+import { complete, type WeightItem } from '../shop/records';
 import {
   balanceQuestion,
   beliefMark,
@@ -8,9 +8,9 @@ import {
   testsOfNow,
   weightsFor,
 } from '.';
-import { wheelDial } from '../wheels';
+import { wheelDial } from '../fit/wheels';
 import { logOf, sampleMachine, sampleWheel } from '../../../tests/sample';
-import { balanceAdvise, balanceEstimate, type Piece } from '../balance';
+import { balanceAdvise, balanceEstimate, type Piece } from '../bench/balance';
 
 const WEIGHTS: WeightItem[] = [
   complete('weights', { id: 'a', massG: 5, kind: 'spoke', count: 20 }),

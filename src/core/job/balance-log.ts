@@ -1,4 +1,4 @@
-import type { LevelTest, Observation, Piece } from '../balance';
+import type { LevelTest, Observation, Piece } from '../bench/balance';
 
 /** The heavy spot by last time’s weights, used as a hint. */
 export interface BalanceHintData {

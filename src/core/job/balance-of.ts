@@ -5,13 +5,13 @@ import {
   type Prior,
   type Sides,
   type WeightStock,
-} from '../balance';
-import { ruleNumber, ruleWord, type RuleValues } from '../rules';
-import type { WeightItem } from '../shop';
-import { tireSize } from '../tires';
-import { meanDeg, normalDeg } from '../units';
-import { keepClearDegs, takesCrimpOn, tryRimCode, weightPlaces, type Wheel } from '../wheels';
-import { attempt } from '../working';
+} from '../bench/balance';
+import { ruleNumber, ruleWord, type RuleValues } from '../base/rules';
+import type { WeightItem } from '../shop/records';
+import { tireSize } from '../fit/tires';
+import { meanDeg, normalDeg } from '../base/units';
+import { keepClearDegs, takesCrimpOn, tryRimCode, weightPlaces, type Wheel } from '../fit/wheels';
+import { attempt } from '../base/working';
 import type { BalanceLog } from './balance-log';
 import type { JobState } from './job-state';
 

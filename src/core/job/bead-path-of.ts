@@ -1,6 +1,6 @@
-import { beadPath, type BeadPath } from '../beads';
-import { ruleNumber } from '../rules';
-import { attempt, type Attempt } from '../working';
+import { beadPath, type BeadPath } from '../bench/beads';
+import { ruleNumber } from '../base/rules';
+import { attempt, type Attempt } from '../base/working';
 import { rimDiameterMm } from './bites-of';
 import type { EntryData } from './entries';
 import type { JobState } from './job-state';

@@ -7,11 +7,11 @@ import {
   type BitePlan,
   type RimProfile,
   type WellFill,
-} from '../beads';
-import { InputError } from '../errors';
-import { ruleNumber } from '../rules';
-import { readTire } from '../tires';
-import { tryRimCode, type Wheel } from '../wheels';
+} from '../bench/beads';
+import { InputError } from '../base/errors';
+import { ruleNumber } from '../base/rules';
+import { readTire } from '../fit/tires';
+import { tryRimCode, type Wheel } from '../fit/wheels';
 import type { JobState } from './job-state';
 
 /** Diameter of the job's rim: as stamped, or as the tire has it. */

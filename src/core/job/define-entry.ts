@@ -1,6 +1,6 @@
 import type Joi from 'joi';
-import type { Right } from '../doors';
-import type { StationId } from '../stations';
+import type { Right } from '../shop/auth';
+import type { StationId } from '../base/stations';
 import type { EntryWords } from './entry-words';
 
 /** An entry of the log as its kind sees it. */

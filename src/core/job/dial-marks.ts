@@ -1,13 +1,13 @@
-import { farSideOf, lightMarkPlace } from '../beads';
-import type { Step } from '../procedure';
-import { angleBetween } from '../units';
-import { lockMarks, type DialMark } from '../wheels';
+import { farSideOf, lightMarkPlace } from '../bench/beads';
+import type { Step } from './procedure';
+import { angleBetween } from '../base/units';
+import { lockMarks, type DialMark } from '../fit/wheels';
 import { balanceMarks, type SayMass } from './balance-marks';
 import { bitesOf, fittedArc } from './bites-of';
 import type { JobState } from './job-state';
 import { lightMarkTo, newTireOf } from './new-tire';
 import { ringOf } from './ring-of';
-import type { StationId } from '../stations';
+import type { StationId } from '../base/stations';
 
 /** Writes a length. */
 type SayLength = (mm: number) => string;

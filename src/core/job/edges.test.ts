@@ -1,5 +1,5 @@
 import { logOf, sampleChosen, sampleMachine, sampleWheel } from '../../../tests/sample';
-import { complete } from '../shop';
+import { complete } from '../shop/records';
 import {
   balanceAnswers,
   balanceQuestion,
@@ -23,7 +23,7 @@ import {
 import { brakeInput } from './kinds/brake';
 import { slackInput } from './kinds/slack';
 import { clampedReport } from './ring-report';
-import { DEFAULT_UNITS } from '../units';
+import { DEFAULT_UNITS } from '../base/units';
 
 const TODAY = '2026-04-30';
 

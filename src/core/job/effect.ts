@@ -1,4 +1,4 @@
-import type { Right } from '../doors';
+import type { Right } from '../shop/auth';
 import { definitionOf, type Entry } from './entries';
 import { effectiveEntries } from './fold-job';
 

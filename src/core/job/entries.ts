@@ -1,5 +1,5 @@
-import type { DataOf, Intersection, OwnOf } from '../log/kind-types';
-import type { StationId } from '../stations';
+import type { DataOf, Intersection, OwnOf } from '../base/log/kind-types';
+import type { StationId } from '../base/stations';
 import type { EntryDefinition } from './define-entry';
 import { KINDS } from './kinds';
 

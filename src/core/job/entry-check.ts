@@ -1,7 +1,7 @@
 import Joi from 'joi';
-import { InputError } from '../errors';
-import { check, oneOf, text } from '../fields';
-import { STATIONS } from '../stations';
+import { InputError } from '../base/errors';
+import { check, oneOf, text } from '../base/fields';
+import { STATIONS } from '../base/stations';
 import {
   definitionOf,
   ENTRY_KINDS,

@@ -1,6 +1,6 @@
 import Joi from 'joi';
-import { PIECE_SIDES } from '../balance';
-import { angle, listOf, oneOf, quantity, record, text } from '../fields';
+import { PIECE_SIDES } from '../bench/balance';
+import { angle, listOf, oneOf, quantity, record, text } from '../base/fields';
 
 /** Fields that several kinds of entry share. */
 

@@ -1,4 +1,4 @@
-import type { UnitPreferences } from '../units';
+import type { UnitPreferences } from '../base/units';
 import { definitionOf, type Entry, type EntryKind, type EntryOf } from './entries';
 import { entryWords, type EntryWords } from './entry-words';
 

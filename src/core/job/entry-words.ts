@@ -1,6 +1,6 @@
-import type { Piece } from '../balance';
-import type { RunoutReading } from '../truing';
-import { formatQuantity, placeText, type Unit, type UnitPreferences } from '../units';
+import type { Piece } from '../bench/balance';
+import type { RunoutReading } from '../bench/truing';
+import { formatQuantity, placeText, type Unit, type UnitPreferences } from '../base/units';
 
 const SIDE_TEXT: Record<Piece['side'], string> = {
   near: '',

@@ -1,5 +1,5 @@
-import { inTighteningOrder } from '../torque';
-import { wheelEnd, type Fastener } from '../wheels';
+import { inTighteningOrder } from '../bench/torque';
+import { wheelEnd, type Fastener } from '../fit/wheels';
 import type { JobState } from './job-state';
 
 /** The fasteners that hold this wheel, in the order in which they are tightened. */

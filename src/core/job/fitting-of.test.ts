@@ -1,4 +1,4 @@
-import { complete, inUse, type Shop } from '../shop';
+import { complete, inUse, type Shop } from '../shop/records';
 import {
   chosenFitOf,
   fitContextOf,

@@ -9,13 +9,13 @@ import {
   type FitContext,
   type TireFit,
   type Want,
-} from '../fitting';
-import type { Use } from '../pressure';
-import type { Records, Shop } from '../shop';
-import { readTire } from '../tires';
-import { fitTubes, type TubeUse } from '../tubes';
-import { tryRimCode, wheelEnd, type Fastener, type Wheel } from '../wheels';
-import { InputError } from '../errors';
+} from '../bench/fitting';
+import type { Use } from '../bench/pressure';
+import type { Records, Shop } from '../shop/records';
+import { readTire } from '../fit/tires';
+import { fitTubes, type TubeUse } from '../fit/tubes';
+import { tryRimCode, wheelEnd, type Fastener, type Wheel } from '../fit/wheels';
+import { InputError } from '../base/errors';
 import type { EntryData } from './entries';
 import type { JobState } from './job-state';
 import { fastenersOf } from './fasteners-of';

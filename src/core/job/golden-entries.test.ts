@@ -1,6 +1,6 @@
 import { sampleChosen, sampleMachine, sampleWheel } from '../../../tests/sample';
-import { caught } from '../errors';
-import { DEFAULT_UNITS, type UnitPreferences } from '../units';
+import { caught } from '../base/errors';
+import { DEFAULT_UNITS, type UnitPreferences } from '../base/units';
 import { checkEntryBody, entryText, type Entry, type EntryData, type EntryKind } from '.';
 
 const PHOTO = 'a'.repeat(64);

@@ -1,7 +1,7 @@
 import { logOf, sampleChosen, sampleMachine, sampleWheel } from '../../../tests/sample';
-import { complete, type Shop } from '../shop';
-import { DEFAULT_UNITS, type UnitPreferences } from '../units';
-import type { Attempt } from '../working';
+import { complete, type Shop } from '../shop/records';
+import { DEFAULT_UNITS, type UnitPreferences } from '../base/units';
+import type { Attempt } from '../base/working';
 import {
   airOutOf,
   balanceQuestion,

@@ -1,5 +1,5 @@
 /** A job: its log of entries, the state folded from it, and what is still missing or doubtful. */
-export { STATIONS, STATION_WORDS, STEP_STATIONS, type StationId } from '../stations';
+export { STATIONS, STATION_WORDS, STEP_STATIONS, type StationId } from '../base/stations';
 export { OLD_TIRES, type OldTire } from './kinds/handed-over';
 export {
   definitionOf,

@@ -1,6 +1,6 @@
 import { foldJob, jobCard, type EntryData, type EntryKind } from '.';
 import { logOf, sampleChosen } from '../../../tests/sample';
-import { DEFAULT_UNITS } from '../units';
+import { DEFAULT_UNITS } from '../base/units';
 
 const TODAY = '2026-05-02';
 

@@ -1,4 +1,4 @@
-import type { Position } from '../wheels';
+import type { Position } from '../fit/wheels';
 
 /** One line of the jobs list, derived from the log. */
 export interface JobSummary {

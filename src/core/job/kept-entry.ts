@@ -1,6 +1,6 @@
 import Joi from 'joi';
-import { check, instant, oneOf, text } from '../fields';
-import { STATIONS } from '../stations';
+import { check, instant, oneOf, text } from '../base/fields';
+import { STATIONS } from '../base/stations';
 import { ENTRY_KINDS, type Entry, type EntryKind } from './entries';
 import { checkEntryBody, dataSchema } from './entry-check';
 

@@ -1,5 +1,5 @@
-import { LIGHT_MARK_TO, type LightMarkTo } from '../beads';
-import { ruleChoice } from '../rules';
+import { LIGHT_MARK_TO, type LightMarkTo } from '../bench/beads';
+import { ruleChoice } from '../base/rules';
 import type { JobState } from './job-state';
 
 /** What steps, dial and orientation need to know of the tire that goes on. */

@@ -1,5 +1,5 @@
-import { mountOrientation } from '../beads';
-import { attempt } from '../working';
+import { mountOrientation } from '../bench/beads';
+import { attempt } from '../base/working';
 import type { JobState } from './job-state';
 import { lightMarkTo, newTireOf } from './new-tire';
 

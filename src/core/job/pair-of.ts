@@ -7,10 +7,10 @@ import {
   type Rollout,
   type RolloutMatch,
   type TapeReading,
-} from '../ring';
-import { ruleNumber, type RuleValues } from '../rules';
-import { wheelEnd, type Wheel } from '../wheels';
-import { attempt, type Attempt } from '../working';
+} from '../bench/ring';
+import { ruleNumber, type RuleValues } from '../base/rules';
+import { wheelEnd, type Wheel } from '../fit/wheels';
+import { attempt, type Attempt } from '../base/working';
 import type { JobState } from './job-state';
 
 /** Two wheels of a machine that have to match. */

@@ -1,7 +1,7 @@
 import { foldJob, jobDues, recheckDates } from '.';
 import { logOf, sampleChosen, sampleMachine, sampleWheel } from '../../../tests/sample';
-import { LOOK_WORDS } from '../recheck';
-import { daysAfter } from '../units';
+import { LOOK_WORDS } from './recheck';
+import { daysAfter } from '../base/units';
 
 /** The day of all entries of a sample log. */
 const DAY = '2026-04-30';

@@ -1,6 +1,6 @@
-import { ageDue, LOOK_WORDS, lookFrom, type JobLook } from '../recheck';
-import { ruleNumber } from '../rules';
-import { daysAfter } from '../units';
+import { ageDue, LOOK_WORDS, lookFrom, type JobLook } from './recheck';
+import { ruleNumber } from '../base/rules';
+import { daysAfter } from '../base/units';
 import type { JobState } from './job-state';
 import type { LookedAgain } from './kinds/looked-again';
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { foldedOn, foldJob, NO_LOG, type Entry } from '.';
-import { howMany } from '../../../tests/how-many';
+import { howMany } from '../../../tests/case-count';
 import { logOf } from '../../../tests/sample';
 
 const PRESSURE = { gaugeKpa: 200, shopC: 20, rideC: 20, rideKpa: 200 };

@@ -1,4 +1,4 @@
-import type { PointReport, SafetyPoint } from '../leave';
+import type { PointReport, SafetyPoint } from './leave';
 import { readyOf } from './back-of';
 import { definitionOf, type Entry } from './entries';
 import { effectiveEntries, foldEntries, withNext } from './fold-job';

@@ -1,4 +1,4 @@
-import { BEAD_SIDES } from '../ring';
+import { BEAD_SIDES } from '../bench/ring';
 
 /** The rings of a clamped wheel, and the halves of a split rim. */
 export const RING_NAMES = [...BEAD_SIDES, 'rim'] as const;

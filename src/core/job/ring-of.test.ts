@@ -1,7 +1,7 @@
 import { logOf, sampleChosen, sampleMachine, sampleWheel } from '../../../tests/sample';
-import { DEFAULT_UNITS } from '../units';
-import type { Wheel } from '../wheels';
-import type { WeightItem } from '../shop';
+import { DEFAULT_UNITS } from '../base/units';
+import type { Wheel } from '../fit/wheels';
+import type { WeightItem } from '../shop/records';
 import {
   airOutOf,
   balanceAnswers,

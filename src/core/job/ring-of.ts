@@ -12,11 +12,11 @@ import {
   type RingGap,
   type RingSchool,
   type SplitRim,
-} from '../ring';
-import type { Lubricant } from '../torque';
-import { ruleWord, type RuleValues } from '../rules';
-import type { Wheel } from '../wheels';
-import { attempt, type Attempt } from '../working';
+} from '../bench/ring';
+import type { Lubricant } from '../bench/torque';
+import { ruleWord, type RuleValues } from '../base/rules';
+import type { Wheel } from '../fit/wheels';
+import { attempt, type Attempt } from '../base/working';
 import type { RingName } from './ring-names';
 import type { JobState } from './job-state';
 

@@ -1,9 +1,9 @@
-import { torqueCheck } from '../torque';
-import type { Attempt, Reason } from '../working';
+import { torqueCheck } from '../bench/torque';
+import type { Attempt, Reason } from '../base/working';
 import { RING_WORDS } from './ring-names';
 import type { JobState } from './job-state';
 import { airOutOf, clampOf, crushOf, gapOf, ringOf, ringsOf } from './ring-of';
-import type { StationId } from '../stations';
+import type { StationId } from '../base/stations';
 
 type Findings = { missing: string[]; doubts: string[] };
 const NOTHING: Findings = { missing: [], doubts: [] };

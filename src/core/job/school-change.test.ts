@@ -1,5 +1,5 @@
 import { fittedArc, bitesOf, foldJob, orientationOf, schoolsOf } from '.';
-import { angleBetween } from '../units';
+import { angleBetween } from '../base/units';
 import { logOf, sampleMachine, sampleWheel } from '../../../tests/sample';
 
 test('a school is changed for the job, undone with its entry, and says what another choice would change', () => {

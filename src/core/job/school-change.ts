@@ -1,6 +1,6 @@
-import { ruleWord } from '../rules';
-import { SCHOOLS, schoolChoices, schoolWhy, type School } from '../procedure';
-import { clockText } from '../units';
+import { ruleWord } from '../base/rules';
+import { SCHOOLS, schoolChoices, schoolWhy, type School } from './procedure';
+import { clockText } from '../base/units';
 import { bitesOf } from './bites-of';
 import type { JobState } from './job-state';
 import { stepsOf } from './steps-of';

@@ -1,5 +1,5 @@
-import { seatLadder, seatLimit, type OwnLimit } from '../pressure';
-import { ruleNumber } from '../rules';
+import { seatLadder, seatLimit, type OwnLimit } from '../bench/pressure';
+import { ruleNumber } from '../base/rules';
 import type { JobState } from './job-state';
 
 /** The limit while seating, from what the log knows. */

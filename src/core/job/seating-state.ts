@@ -1,4 +1,4 @@
-import type { LinePoint } from '../pressure';
+import type { LinePoint } from '../bench/pressure';
 
 /** A gauge reading while seating. */
 export interface SeatReadingData {

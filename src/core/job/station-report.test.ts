@@ -1,4 +1,4 @@
-import { DEFAULT_UNITS } from '../units';
+import { DEFAULT_UNITS } from '../base/units';
 import {
   checkEntryBody,
   dialMarks,

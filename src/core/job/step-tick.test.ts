@@ -1,4 +1,4 @@
-import { PROOF_STEPS } from '../procedure';
+import { PROOF_STEPS } from './procedure';
 import { brakeEntry } from './kinds/brake';
 import { tickOf } from './step-tick';
 import type { Entry, EntryData, EntryKind } from './entries';

@@ -1,11 +1,11 @@
-import { stepsFor, type ProcedureInput, type Step, type StepTool } from '../procedure';
-import { ruleNumber, ruleWord } from '../rules';
-import { tryRimCode, wheelEnd } from '../wheels';
+import { stepsFor, type ProcedureInput, type Step, type StepTool } from './procedure';
+import { ruleNumber, ruleWord } from '../base/rules';
+import { tryRimCode, wheelEnd } from '../fit/wheels';
 import { rimDiameterMm, rimProfileOf } from './bites-of';
 import { fastenersOf } from './fasteners-of';
 import type { JobState } from './job-state';
 import { newTireOf } from './new-tire';
-import type { StationId } from '../stations';
+import type { StationId } from '../base/stations';
 
 /** What this job's procedure is made from; null before it has machine and wheel. */
 export const procedureInputOf = (state: JobState): ProcedureInput | null => {

@@ -1,7 +1,7 @@
-import { ruleNumber } from '../rules';
+import { ruleNumber } from '../base/rules';
 import type { Entry } from './entries';
 import { effectiveEntries } from './fold-job';
-import type { StationId } from '../stations';
+import type { StationId } from '../base/stations';
 
 /** How long things took, in seconds, from the times in the log. */
 export interface Times {

@@ -5,8 +5,8 @@ import {
   type FirstTo,
   type RungSpoke,
   type RunoutReading,
-} from '../truing';
-import { attempt } from '../working';
+} from '../bench/truing';
+import { attempt } from '../base/working';
 import { rimDiameterMm } from './bites-of';
 import type { JobState } from './job-state';
 

@@ -1,7 +1,7 @@
-import { CLEARANCE_PLACES, type ClearancePlace } from '../tires';
-import { normalDeg } from '../units';
-import type { Piece } from '../balance';
-import type { BeadMeasured } from '../ring';
+import { CLEARANCE_PLACES, type ClearancePlace } from '../fit/tires';
+import { normalDeg } from '../base/units';
+import type { Piece } from '../bench/balance';
+import type { BeadMeasured } from '../bench/ring';
 import { heavyOf } from './balance-of';
 import type { JobState } from './job-state';
 import { foldJob } from './folded-log';

@@ -1,7 +1,7 @@
 import { foldJob, lifeEvent, wheelHistory, type JobSummary } from '.';
 import { logOf, sampleChosen } from '../../../tests/sample';
-import { inspectionOf } from '../inspect';
-import { DEFAULT_UNITS, said, sayIn } from '../units';
+import { inspectionOf } from '../bench/inspect';
+import { DEFAULT_UNITS, said, sayIn } from '../base/units';
 
 const JOB = { id: 'j', number: 12, openedAt: '2026-04-01T08:00:00.000Z' };
 const factsOf = (l: ReturnType<typeof logOf>, ranKm: number | null = null) =>

@@ -1,5 +1,5 @@
-import { inspectionOf, INSPECTED } from '../inspect';
-import { said, type Said } from '../units';
+import { inspectionOf, INSPECTED } from '../bench/inspect';
+import { said, type Said } from '../base/units';
 import { readyOf } from './back-of';
 import type { JobState } from './job-state';
 import type { JobSummary } from './job-summary';

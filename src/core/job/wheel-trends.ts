@@ -1,4 +1,4 @@
-import type { Unit } from '../units';
+import type { Unit } from '../base/units';
 import type { WheelHistory } from './wheel-history';
 
 /** One thing of a wheel as it went from job to job, the oldest first. */

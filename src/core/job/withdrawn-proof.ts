@@ -1,4 +1,4 @@
-import type { PointReport } from '../leave';
+import type { PointReport } from './leave';
 
 /** A release that no longer stands: proof it rested on was withdrawn afterward. */
 export interface WithdrawnProof {

@@ -4,7 +4,7 @@ import {
   type LevelTest,
   type Observation,
   type Piece,
-} from '../balance';
+} from '../bench/balance';
 import type { HiddenStand } from './hidden-stand';
 
 /** One thing done at the stand, with what was seen of it. */

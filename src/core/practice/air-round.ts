@@ -6,7 +6,7 @@ import {
   type BeadSide,
   type HoseAir,
   type HoseTire,
-} from '../devices';
+} from '../bench/devices';
 import { BY_LUBRICATION, type HiddenAir } from './hidden-air';
 
 /** One thing done at the hose: air up to a pressure, all of it out, lubricated again, or called off. */

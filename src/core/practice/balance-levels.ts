@@ -1,4 +1,4 @@
-import type { WeightStock } from '../balance';
+import type { WeightStock } from '../bench/balance';
 
 /** Stands to practice on, by what their bearings hide, in grams. */
 export const FRICTIONS = { light: 1, usual: 3, heavy: 6 } as const;

@@ -1,5 +1,5 @@
-import type { HoseTire } from '../devices';
-import { seeded } from '../statistics';
+import type { HoseTire } from '../bench/devices';
+import { seeded } from '../base/statistics';
 
 /** Tires to seat: one that is dry, one whose second side hangs, and one that no air seats. */
 export const AIR_LEVELS = ['a dry bead', 'one side hangs', 'something is wrong'] as const;

@@ -1,7 +1,7 @@
-import { bottomMm, limpLoop, type BeadAndRim } from '../beads/bead-geometry';
-import { lockLiftMm } from '../beads/lock-lift';
-import { wellFillMm, type WellFill } from '../beads';
-import { seeded } from '../statistics';
+import { bottomMm, limpLoop, type BeadAndRim } from '../bench/beads/bead-geometry';
+import { lockLiftMm } from '../bench/beads/lock-lift';
+import { wellFillMm, type WellFill } from '../bench/beads';
+import { seeded } from '../base/statistics';
 
 /** Rims to lever a second bead over. */
 export const LEVER_LEVELS = [

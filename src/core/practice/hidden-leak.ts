@@ -1,7 +1,7 @@
-import { atmosphereKpa, type StandingReading } from '../pressure';
-import { ruleNumber } from '../rules';
-import { seeded } from '../statistics';
-import { ZERO_CELSIUS_IN_K } from '../units';
+import { atmosphereKpa, type StandingReading } from '../bench/pressure';
+import { ruleNumber } from '../base/rules';
+import { seeded } from '../base/statistics';
+import { ZERO_CELSIUS_IN_K } from '../base/units';
 
 /** Standing tires to tell a leak by: in steady weather, against the weather, and near what any tire loses. */
 export const LEAK_LEVELS = ['steady weather', 'against the weather', 'hardly any'] as const;

@@ -1,5 +1,5 @@
-import { ruleNumber } from '../rules';
-import { seeded } from '../statistics';
+import { ruleNumber } from '../base/rules';
+import { seeded } from '../base/statistics';
 
 /** Pairs to match: on a rack, on a rack that others aired, and two that only air can bring together. */
 export const PAIR_LEVELS = ['on the rack', 'aired by others', 'two that differ'] as const;

@@ -1,4 +1,4 @@
-import { seeded } from '../statistics';
+import { seeded } from '../base/statistics';
 
 /** Rings to close: one that tilts, one on bundles that vary, and one on beads that are too thin to be clamped. */
 export const RING_LEVELS = ['a ring that tilts', 'bundles that vary', 'too thin'] as const;

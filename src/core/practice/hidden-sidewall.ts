@@ -5,9 +5,9 @@ import {
   type TireFacts,
   type TireFit,
   type Topic,
-} from '../fitting';
-import { seeded } from '../statistics';
-import { SPEED_SYMBOL_KMH } from '../tires';
+} from '../bench/fitting';
+import { seeded } from '../base/statistics';
+import { SPEED_SYMBOL_KMH } from '../fit/tires';
 
 /** Sidewalls to choose from: faults that are plain; that are one step apart; and more of them. */
 export const SIDEWALL_LEVELS = ['plain', 'one step apart', 'a full rack'] as const;

@@ -1,5 +1,5 @@
-import { seeded } from '../statistics';
-import { wheelModel, type RunoutReading, type Turned } from '../truing';
+import { seeded } from '../base/statistics';
+import { wheelModel, type RunoutReading, type Turned } from '../bench/truing';
 
 /** Laced wheels to practice on: a wobble; a wobble and a hop; a battered rim that is bent itself. */
 export const SPOKE_LEVELS = ['a wobble', 'wobble and hop', 'battered'] as const;

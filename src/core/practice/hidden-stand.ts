@@ -1,6 +1,6 @@
-import { sumVectors, toVector, type LevelTest, type MassVector } from '../balance';
-import { bearingsFor, bottomDeg, turnTo, untilRest, type StandWheel } from '../devices';
-import { normalDeg } from '../units';
+import { sumVectors, toVector, type LevelTest, type MassVector } from '../bench/balance';
+import { bearingsFor, bottomDeg, turnTo, untilRest, type StandWheel } from '../bench/devices';
+import { normalDeg } from '../base/units';
 
 /** An invented dirt bike's wheel with its tire, on a stand. */
 const WHEEL = { radiusMm: 225, massKg: 9, inertiaKgM2: 0.35 };

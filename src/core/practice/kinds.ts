@@ -1,4 +1,4 @@
-import type { Working } from '../working';
+import type { Working } from '../base/working';
 import { AIR_LEVELS } from './hidden-air';
 import { LEVER_LEVELS } from './hidden-bead';
 import { LEAK_LEVELS } from './hidden-leak';

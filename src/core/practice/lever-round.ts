@@ -1,6 +1,6 @@
-import { bottomMm, hoopSlackMm, limpLoop } from '../beads/bead-geometry';
-import { effortOf, effortShare, type Effort } from '../beads/lever-effort';
-import { angleBetween, normalDeg } from '../units';
+import { bottomMm, hoopSlackMm, limpLoop } from '../bench/beads/bead-geometry';
+import { effortOf, effortShare, type Effort } from '../bench/beads/lever-effort';
+import { angleBetween, normalDeg } from '../base/units';
 import type { HiddenBead } from './hidden-bead';
 
 /** One thing done with the second bead. `end` is where the lever works on: the clockwise end of what is on, or the other. */

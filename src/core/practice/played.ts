@@ -1,8 +1,8 @@
 import Joi from 'joi';
-import { count, oneOf, ruleValues } from '../fields';
-import type { RuleValues } from '../rules';
-import type { Said } from '../units';
-import type { Reason } from '../working';
+import { count, oneOf, ruleValues } from '../base/fields';
+import type { RuleValues } from '../base/rules';
+import type { Said } from '../base/units';
+import type { Reason } from '../base/working';
 
 /** A round as every kind of practice takes it: which wheel is hidden, how hard, and what was done. */
 export interface RoundInput<Level extends string, Act> {

@@ -1,9 +1,9 @@
 import Joi from 'joi';
-import { oneOf, quantity } from '../fields';
-import { seatLadder } from '../pressure';
-import { SEATING_CAUTIONS } from '../pressure/seat-limit';
-import { counted, said } from '../units';
-import { defineWorking, reason, type Reason } from '../working';
+import { oneOf, quantity } from '../base/fields';
+import { seatLadder } from '../bench/pressure';
+import { SEATING_CAUTIONS } from '../bench/pressure/seat-limit';
+import { counted, said } from '../base/units';
+import { defineWorking, reason, type Reason } from '../base/working';
 import {
   airAct,
   isSeated,

@@ -1,12 +1,12 @@
 import type Joi from 'joi';
-import type { MassVector, Piece } from '../balance';
-import { WEIGHTS_ON } from '../balance';
-import { listOf } from '../fields';
-import { ruleNumber } from '../rules';
-import { counted } from '../units';
-import { seeded } from '../statistics';
-import { weightPlaces } from '../wheels';
-import { defineWorking, reason, type Reason } from '../working';
+import type { MassVector, Piece } from '../bench/balance';
+import { WEIGHTS_ON } from '../bench/balance';
+import { listOf } from '../base/fields';
+import { ruleNumber } from '../base/rules';
+import { counted } from '../base/units';
+import { seeded } from '../base/statistics';
+import { weightPlaces } from '../fit/wheels';
+import { defineWorking, reason, type Reason } from '../base/working';
 import { advisedActs } from './advised-acts';
 import {
   BALANCE_LEVELS,

@@ -1,8 +1,8 @@
 import Joi from 'joi';
-import { count, oneOf } from '../fields';
-import { leak, type StandingReading } from '../pressure';
-import { counted, said } from '../units';
-import { defineWorking, reason, type Reason } from '../working';
+import { count, oneOf } from '../base/fields';
+import { leak, type StandingReading } from '../bench/pressure';
+import { counted, said } from '../base/units';
+import { defineWorking, reason, type Reason } from '../base/working';
 import { hiddenLeak, LEAK_LEVELS, MAX_DAYS, type HiddenLeak, type LeakLevel } from './hidden-leak';
 import { roundFields, type Played, type RoundInput } from './played';
 

@@ -1,6 +1,6 @@
-import { howMany } from '../../../tests/how-many';
+import { howMany } from '../../../tests/case-count';
 import { problemOf } from '../../../tests/sample';
-import { beadPath } from '../beads';
+import { beadPath } from '../bench/beads';
 import {
   advisedLevers,
   hiddenBead,

@@ -1,9 +1,9 @@
 import Joi from 'joi';
-import { angle, oneOf, quantity } from '../fields';
-import { angleBetween, counted, placeText, said, type Said } from '../units';
-import { defineWorking, reason, type Reason } from '../working';
-import { bottomMm, hoopSlackMm } from '../beads/bead-geometry';
-import { effortOf, effortShare } from '../beads/lever-effort';
+import { angle, oneOf, quantity } from '../base/fields';
+import { angleBetween, counted, placeText, said, type Said } from '../base/units';
+import { defineWorking, reason, type Reason } from '../base/working';
+import { bottomMm, hoopSlackMm } from '../bench/beads/bead-geometry';
+import { effortOf, effortShare } from '../bench/beads/lever-effort';
 import {
   hiddenBead,
   MIN_BITE_MM,

@@ -1,8 +1,8 @@
 import Joi from 'joi';
-import { count, oneOf, quantity } from '../fields';
-import { rolloutMatch } from '../ring';
-import { said, type Said } from '../units';
-import { defineWorking, reason, type Reason } from '../working';
+import { count, oneOf, quantity } from '../base/fields';
+import { rolloutMatch } from '../bench/ring';
+import { said, type Said } from '../base/units';
+import { defineWorking, reason, type Reason } from '../base/working';
 import { hiddenPair, PAIR_LEVELS, type HiddenPair, type PairLevel } from './hidden-pair';
 import { pairAct, playPair, tapeOf, untaped, type PairAct, type PairState } from './pair-round';
 import { MAX_ACTS, roundFields, type Played, type RoundInput } from './played';

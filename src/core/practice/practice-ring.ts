@@ -1,9 +1,9 @@
 import Joi from 'joi';
-import { count, oneOf } from '../fields';
-import { beadCrush, ringGap } from '../ring';
-import { eighthsText } from '../truing';
-import { counted, said, type Said } from '../units';
-import { defineWorking, reason, type Reason } from '../working';
+import { count, oneOf } from '../base/fields';
+import { beadCrush, ringGap } from '../bench/ring';
+import { eighthsText } from '../bench/truing';
+import { counted, said, type Said } from '../base/units';
+import { defineWorking, reason, type Reason } from '../base/working';
 import {
   hiddenRing,
   RING_BOLTS,

@@ -1,6 +1,6 @@
-import { howMany } from '../../../tests/how-many';
+import { howMany } from '../../../tests/case-count';
 import { problemOf } from '../../../tests/sample';
-import { readTire, SPEED_SYMBOL_KMH } from '../tires';
+import { readTire, SPEED_SYMBOL_KMH } from '../fit/tires';
 import {
   hiddenSidewall,
   judgeAnswer,

@@ -1,8 +1,8 @@
 import Joi from 'joi';
-import type { Topic } from '../fitting';
-import { count, oneOf } from '../fields';
-import { said } from '../units';
-import { defineWorking, reason, type Reason } from '../working';
+import type { Topic } from '../bench/fitting';
+import { count, oneOf } from '../base/fields';
+import { said } from '../base/units';
+import { defineWorking, reason, type Reason } from '../base/working';
 import {
   hiddenSidewall,
   SIDEWALL_LEVELS,

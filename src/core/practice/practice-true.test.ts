@@ -1,4 +1,4 @@
-import { howMany } from '../../../tests/how-many';
+import { howMany } from '../../../tests/case-count';
 import { problemOf } from '../../../tests/sample';
 import { advisedTruing, hiddenSpokes, outOf, practiceTrue, SPOKE_LEVELS, type SpokeLevel } from '.';
 

@@ -1,8 +1,8 @@
-import { count, listOf, record } from '../fields';
-import { ruleNumber } from '../rules';
-import { eighthsText, trueAdvise, type Turned } from '../truing';
-import { counted, said } from '../units';
-import { defineWorking, reason, type Reason } from '../working';
+import { count, listOf, record } from '../base/fields';
+import { ruleNumber } from '../base/rules';
+import { eighthsText, trueAdvise, type Turned } from '../bench/truing';
+import { counted, said } from '../base/units';
+import { defineWorking, reason, type Reason } from '../base/working';
 import { hiddenSpokes, SPOKE_LEVELS, type HiddenSpokes, type SpokeLevel } from './hidden-spokes';
 import { MAX_ACTS, roundFields, type Played, type RoundInput } from './played';
 

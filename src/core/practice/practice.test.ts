@@ -1,5 +1,5 @@
-import { InputError } from '../errors';
-import { angleBetween } from '../units';
+import { InputError } from '../base/errors';
+import { angleBetween } from '../base/units';
 import {
   advisedActs,
   BALANCE_LEVELS,

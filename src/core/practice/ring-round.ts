@@ -1,4 +1,4 @@
-import { BOLTS } from '../ring/bolts';
+import { BOLTS } from '../bench/ring/bolts';
 import { RING_BOLTS, type HiddenRing } from './hidden-ring';
 
 /** One thing done at a ring. Bolts are counted from 1, the first at the valve, clockwise. */

@@ -1,10 +1,10 @@
 import { existsSync, readdirSync, statSync } from 'node:fs';
 import { rm } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
-import type { BackupKind, KeptBackup } from '../../core/backup';
+import type { BackupKind, KeptBackup } from '../../core/reports/backup';
 import { NotFound } from '../errors';
 import { AGE_ENDING } from './encryption';
-import { stampOf } from './swap-in';
+import { stampOf } from './replace-database';
 
 const NAME = /^(daily|by-hand|brought-in)-[\w-]{1,60}\.zip(\.age)?$/;
 

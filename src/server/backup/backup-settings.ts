@@ -1,4 +1,4 @@
-import type { TestedRestore } from '../../core/backup';
+import type { TestedRestore } from '../../core/reports/backup';
 import type { Db } from '../db/open-db';
 
 const KEYS = {

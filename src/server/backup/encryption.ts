@@ -3,7 +3,7 @@ import { createReadStream, createWriteStream } from 'node:fs';
 import { open } from 'node:fs/promises';
 import { Readable, type Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import { InputError } from '../../core/errors';
+import { InputError } from '../../core/base/errors';
 
 /** The ending of an encrypted backup. */
 export const AGE_ENDING = '.age';

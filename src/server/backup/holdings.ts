@@ -1,6 +1,6 @@
 import { existsSync, readdirSync } from 'node:fs';
 import type { Db } from '../db/open-db';
-import type { Holdings } from '../../core/backup';
+import type { Holdings } from '../../core/reports/backup';
 
 /** A kept photograph, by its name in the folder. */
 export const isPhotoName = (name: string): boolean => /^[0-9a-f]{64}\.(jpg|png|webp)$/.test(name);

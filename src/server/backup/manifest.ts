@@ -1,6 +1,6 @@
 import Joi from 'joi';
-import type { Holdings } from '../../core/backup';
-import { check } from '../../core/fields';
+import type { Holdings } from '../../core/reports/backup';
+import { check } from '../../core/base/fields';
 
 /** The name of the database inside a backup, and the folder of the photographs. */
 export const DB_NAME = 'shop.sqlite';

@@ -1,6 +1,6 @@
 import { open, statfs } from 'node:fs/promises';
 import { Transform } from 'node:stream';
-import { InputError } from '../../core/errors';
+import { InputError } from '../../core/base/errors';
 
 /** Bytes that are free on the disk of a folder. */
 export const freeBytes = async (folder: string): Promise<number> => {

@@ -1,6 +1,6 @@
 import { isDeepStrictEqual } from 'node:util';
-import type { ChangedKind, ShopChange } from '../../core/shop';
-import { actor } from '../doors/acting';
+import type { ChangedKind, ShopChange } from '../../core/shop/records';
+import { actor } from '../auth/current-user';
 import type { Db } from './open-db';
 
 type Fields = Record<string, [from: unknown, to: unknown]>;

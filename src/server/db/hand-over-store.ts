@@ -1,7 +1,7 @@
 import { isDeepStrictEqual } from 'node:util';
 import type { Statement } from 'better-sqlite3';
 import { sidesOf, weightsFor, type JobState } from '../../core/job';
-import type { Wheel } from '../../core/wheels';
+import type { Wheel } from '../../core/fit/wheels';
 import type { Db } from './open-db';
 import type { RecordStore } from './record-store';
 

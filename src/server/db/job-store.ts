@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { InputError } from '../../core/errors';
+import { InputError } from '../../core/base/errors';
 import {
   checkEntryBody,
   coolUntil,
@@ -15,22 +15,22 @@ import {
   type JobSummary,
   type UsualTime,
 } from '../../core/job';
-import type { LiveNews } from '../../core/live';
-import type { Cure } from '../../core/procedure';
-import { valuesOf } from '../../core/rules';
-import { daysAfter } from '../../core/units';
-import { POSITION_WORDS } from '../../core/wheels/wheel';
+import type { LiveNews } from '../../core/base/live';
+import type { Cure } from '../../core/job/procedure';
+import { valuesOf } from '../../core/base/rules';
+import { daysAfter } from '../../core/base/units';
+import { POSITION_WORDS } from '../../core/fit/wheels/wheel';
 import { LogMovedOn, NotFound } from '../errors';
 import { partsStore } from './parts-store';
 import { recheckStore } from './recheck-store';
 import { handOverStore } from './hand-over-store';
 import { jobLogs } from './job-logs';
 import { FIRST, jobSearch, LAST } from './job-search';
-import { knowsStore } from './knows-store';
+import { knowsStore } from './shop-stats-store';
 import { machineSteps } from './machine-steps';
 import type { Db } from './open-db';
 import type { RuleStore } from './rule-store';
-import { sentAgain } from './sent-again';
+import { sentAgain } from './repeated-append';
 import type { ShopStore } from './shop-store';
 import { stationTimes } from './station-times';
 import { troubleStore } from './trouble-store';

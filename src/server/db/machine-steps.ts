@@ -6,7 +6,7 @@ import {
   type EntryBody,
   type FoldedLog,
 } from '../../core/job';
-import { MACHINE_STEPS } from '../../core/procedure';
+import { MACHINE_STEPS } from '../../core/job/procedure';
 import type { Db } from './open-db';
 
 /** What the log of another wheel gets as well. */

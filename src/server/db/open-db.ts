@@ -3,7 +3,7 @@ import { existsSync, mkdirSync, readdirSync, readFileSync, statSync } from 'node
 import { dirname, join } from 'node:path';
 import { backupsBeside, MIGRATIONS_DIR, photosBeside } from '../paths';
 import { belongsToJournal, sealed } from './journal';
-import { keepForOwnerOnly } from '../doors/owner-only';
+import { keepForOwnerOnly } from '../auth/owner-only';
 
 export type Db = Database.Database;
 

@@ -1,4 +1,4 @@
-import { InputError } from '../../core/errors';
+import { InputError } from '../../core/base/errors';
 import { effectiveEntries, type Entry, type JobState } from '../../core/job';
 import {
   allocate,
@@ -9,7 +9,7 @@ import {
   type OrderList,
   type PartOrder,
   type WantedPart,
-} from '../../core/parts';
+} from '../../core/shop/parts';
 import { NotFound } from '../errors';
 import type { Db } from './open-db';
 import type { RecordStore } from './record-store';

@@ -1,4 +1,4 @@
-import type { Passkey } from '../../core/doors';
+import type { Passkey } from '../../core/shop/auth';
 import type { Db } from './open-db';
 
 /** A passkey with the public half of its key. */

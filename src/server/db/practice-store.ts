@@ -1,4 +1,4 @@
-import { InputError } from '../../core/errors';
+import { InputError } from '../../core/base/errors';
 import type { Played, PracticeScore, PracticeTried } from '../../core/practice';
 import type { Db } from './open-db';
 

@@ -1,9 +1,9 @@
 import { createHash } from 'node:crypto';
 import { jobDues, type JobState } from '../../core/job';
-import { dueOfTool, dueOfWheel, type Due, type RecheckRow } from '../../core/recheck';
-import { valuesOf, type RuleValues } from '../../core/rules';
-import type { InstrumentItem, WrenchItem } from '../../core/shop';
-import { wheelEnd, type Wheel } from '../../core/wheels';
+import { dueOfTool, dueOfWheel, type Due, type RecheckRow } from '../../core/job/recheck';
+import { valuesOf, type RuleValues } from '../../core/base/rules';
+import type { InstrumentItem, WrenchItem } from '../../core/shop/records';
+import { wheelEnd, type Wheel } from '../../core/fit/wheels';
 import { NotFound } from '../errors';
 import type { Db } from './open-db';
 import type { RecordStore } from './record-store';

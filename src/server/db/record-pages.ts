@@ -1,4 +1,4 @@
-import { columnName, fieldsOfKind, type RecordKind, type Records } from '../../core/shop';
+import { columnName, fieldsOfKind, type RecordKind, type Records } from '../../core/shop/records';
 import { boundWords, findWords, rowsWith } from './find-words';
 import type { Db } from './open-db';
 

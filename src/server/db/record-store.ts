@@ -1,5 +1,5 @@
 import { isDeepStrictEqual } from 'node:util';
-import { InputError } from '../../core/errors';
+import { InputError } from '../../core/base/errors';
 import {
   columnName,
   complete,
@@ -7,7 +7,7 @@ import {
   RECORD_KINDS,
   type RecordKind,
   type Records,
-} from '../../core/shop';
+} from '../../core/shop/records';
 import { ChangedMeanwhile, IdTaken, NotFound } from '../errors';
 import { changeStore } from './change-store';
 import type { Db } from './open-db';

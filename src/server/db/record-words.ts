@@ -1,5 +1,11 @@
-import { fieldsOfKind, RECORD_KINDS, toCell, type RecordKind, type Records } from '../../core/shop';
-import { parseMarking } from '../../core/tires';
+import {
+  fieldsOfKind,
+  RECORD_KINDS,
+  toCell,
+  type RecordKind,
+  type Records,
+} from '../../core/shop/records';
+import { parseMarking } from '../../core/fit/tires';
 import type { Db } from './open-db';
 
 type AnyRecord = Records[RecordKind] & Record<string, unknown>;

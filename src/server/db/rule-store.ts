@@ -1,5 +1,5 @@
-import { checkRuleValue, DEFAULT_RULES, type Rule, type ShopRule } from '../../core/rules';
-import { caught } from '../../core/errors';
+import { checkRuleValue, DEFAULT_RULES, type Rule, type ShopRule } from '../../core/base/rules';
+import { caught } from '../../core/base/errors';
 import { NotFound } from '../errors';
 import type { Db } from './open-db';
 

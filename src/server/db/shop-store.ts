@@ -1,5 +1,5 @@
-import { FEW_KINDS, type Pace, type Shop } from '../../core/shop';
-import type { Machine, Wheel } from '../../core/wheels';
+import { FEW_KINDS, type Pace, type Shop } from '../../core/shop/records';
+import type { Machine, Wheel } from '../../core/fit/wheels';
 import { changeStore } from './change-store';
 import type { Db } from './open-db';
 import { recordStore } from './record-store';

@@ -5,7 +5,7 @@ import {
   MAX_WAIT_MINUTES,
   waitMinutesAfter,
   type Guessing,
-} from '../../core/doors';
+} from '../../core/shop/auth';
 import type { Db } from './open-db';
 
 const MINUTE_MS = 60_000;

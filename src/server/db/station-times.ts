@@ -1,5 +1,5 @@
 import { median, STATIONS, type FoldedLog, type UsualTime } from '../../core/job';
-import { BUILDS } from '../../core/wheels';
+import { BUILDS } from '../../core/fit/wheels';
 import type { Db } from './open-db';
 
 /** So many of the latest jobs say what is usual, and no fewer than so many. */

@@ -1,5 +1,5 @@
 import type { FoldedLog } from '../../core/job';
-import type { Cure, Symptom } from '../../core/procedure';
+import type { Cure, Symptom } from '../../core/job/procedure';
 import type { Db } from './open-db';
 
 /** Troubles as they stand in the logs, and what cured them, kept beside the logs. */

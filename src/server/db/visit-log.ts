@@ -1,5 +1,10 @@
 import { LogMovedOn, NotFound } from '../errors';
-import { foldVisit, type VisitEntry, type VisitEntryBody, type VisitState } from '../../core/visit';
+import {
+  foldVisit,
+  type VisitEntry,
+  type VisitEntryBody,
+  type VisitState,
+} from '../../core/shop/visit';
 import type { Db } from './open-db';
 
 interface EntryRow extends Omit<VisitEntryBody, 'data'> {

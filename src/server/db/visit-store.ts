@@ -1,11 +1,11 @@
 import { randomUUID } from 'node:crypto';
-import { estimate, type ChargedWheel } from '../../core/costs';
-import { timeLeft, timeLeftOf, type StationLeft } from '../../core/day';
-import { InputError } from '../../core/errors';
+import { estimate, type ChargedWheel } from '../../core/shop/costs';
+import { timeLeft, timeLeftOf, type StationLeft } from '../../core/shop/day';
+import { InputError } from '../../core/base/errors';
 import type { JobSummary } from '../../core/job';
-import { riderPaper } from '../../core/papers';
-import { ruleNumber, valuesOf } from '../../core/rules';
-import { STATIONS } from '../../core/stations';
+import { riderPaper } from '../../core/reports/papers';
+import { ruleNumber, valuesOf } from '../../core/base/rules';
+import { STATIONS } from '../../core/base/stations';
 import {
   checkVisitAppend,
   checkVisitEntry,
@@ -16,16 +16,16 @@ import {
   type VisitSummary,
   type WheelNow,
   visitDefinitionOf,
-} from '../../core/visit';
-import { daysBetween, type UnitPreferences } from '../../core/units';
-import { POSITION_WORDS, type Build } from '../../core/wheels';
+} from '../../core/shop/visit';
+import { daysBetween, type UnitPreferences } from '../../core/base/units';
+import { POSITION_WORDS, type Build } from '../../core/fit/wheels';
 import { NotFound } from '../errors';
 import type { JobStore } from './job-store';
 import type { Db } from './open-db';
 import type { RuleStore } from './rule-store';
 import { FROM_NEWEST, visitPages } from './visit-pages';
 import type { ShopStore } from './shop-store';
-import { sentAgain } from './sent-again';
+import { sentAgain } from './repeated-append';
 import { visitLog } from './visit-log';
 
 export interface VisitQuery {

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { WEIGHTS_ON, type MassVector } from '../../core/balance';
+import { WEIGHTS_ON, type MassVector } from '../../core/bench/balance';
 import {
   bearingsFor,
   bottomDeg,
@@ -8,8 +8,8 @@ import {
   turnTo,
   type StandMotion,
   type StandWheel,
-} from '../../core/devices';
-import { angle, count, oneOf, quantity } from '../../core/fields';
+} from '../../core/bench/devices';
+import { angle, count, oneOf, quantity } from '../../core/base/fields';
 import { standIn, type StandIn } from './stand-in';
 
 interface Knobs {

@@ -1,7 +1,7 @@
 import Joi from 'joi';
-import { AT_REST, pullOn } from '../../core/devices';
-import { quantity } from '../../core/fields';
-import { seeded } from '../../core/statistics';
+import { AT_REST, pullOn } from '../../core/bench/devices';
+import { quantity } from '../../core/base/fields';
+import { seeded } from '../../core/base/statistics';
 import { standIn, type StandIn } from './stand-in';
 
 /** How fast a thermometer's tip and a caliper's jaws follow. Basis: memory. */

@@ -1,4 +1,4 @@
-import { refusalText } from '../../core/errors';
+import { refusalText } from '../../core/base/errors';
 import { createInterface } from 'node:readline';
 import type { Readable } from 'node:stream';
 

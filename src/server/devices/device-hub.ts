@@ -8,8 +8,8 @@ import {
   type DeviceNow,
   type DeviceState,
   type Failure,
-} from '../../core/devices';
-import { InputError, type InputProblem } from '../../core/errors';
+} from '../../core/bench/devices';
+import { InputError, type InputProblem } from '../../core/base/errors';
 import type { StandIn } from './stand-in';
 
 interface Listener {

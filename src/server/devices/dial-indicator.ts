@@ -1,6 +1,6 @@
 import Joi from 'joi';
-import { followMm, rimAtMm, type Axis, type RimShape } from '../../core/devices';
-import { angle, oneOf } from '../../core/fields';
+import { followMm, rimAtMm, type Axis, type RimShape } from '../../core/bench/devices';
+import { angle, oneOf } from '../../core/base/fields';
 import { standIn, type StandIn } from './stand-in';
 
 /** An invented rim: a little out of true sideways, a little out of round, one dent. */

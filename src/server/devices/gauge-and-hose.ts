@@ -7,10 +7,10 @@ import {
   type HoseAir,
   type HoseTire,
   type Valve,
-} from '../../core/devices';
-import { count, marking, oneOf, quantity } from '../../core/fields';
-import { seeded } from '../../core/statistics';
-import { tireVolume } from '../../core/tires';
+} from '../../core/bench/devices';
+import { count, marking, oneOf, quantity } from '../../core/base/fields';
+import { seeded } from '../../core/base/statistics';
+import { tireVolume } from '../../core/fit/tires';
 import { standIn, type StandIn } from './stand-in';
 
 const FITS = ['easy', 'tight'] as const;

@@ -4,8 +4,8 @@ import {
   type DeviceEvent,
   type DeviceKind,
   type DeviceLine,
-} from '../../core/devices';
-import { check } from '../../core/fields';
+} from '../../core/bench/devices';
+import { check } from '../../core/base/fields';
 
 /** A simulated instrument that speaks while somebody listens, and can be told how it is held. */
 export interface StandIn {

@@ -4,11 +4,11 @@ import {
   SHOP_FORMAT,
   SHOP_FORMAT_VERSION,
   type LineKind,
-} from '../../core/exchange';
+} from '../../core/reports/exchange';
 import { ENTRY_KINDS, keptEntrySchema } from '../../core/job';
-import { RECORD_KINDS, recordSchema } from '../../core/shop';
+import { RECORD_KINDS, recordSchema } from '../../core/shop/records';
 import { jsonSchemaOf, type Json } from '../json-schema';
-import { keptVisitEntrySchema, VISIT_ENTRY_KINDS } from '../../core/visit';
+import { keptVisitEntrySchema, VISIT_ENTRY_KINDS } from '../../core/shop/visit';
 
 const DRAFT = 'https://json-schema.org/draft/2019-09/schema';
 

@@ -6,14 +6,14 @@ import { Transform, type Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { setImmediate as others } from 'node:timers/promises';
 import { openPromise, type Entry as ZipEntry, type ZipFile } from 'yauzl';
-import { InputError } from '../../core/errors';
+import { InputError } from '../../core/base/errors';
 import { isTooDeep, MAX_JSON_DEPTH } from '../json-depth';
-import { checkLine, type Line } from '../../core/exchange';
+import { checkLine, type Line } from '../../core/reports/exchange';
 import { PHOTO_FOLDER } from '../backup/manifest';
 import { atMost, tooLarge } from '../backup/on-disk';
 import { isPhotoName } from '../backup/holdings';
 import { isCleanPicture } from '../photo-clean';
-import { contentOf, entriesOf } from '../zip-in';
+import { contentOf, entriesOf } from '../read-zip';
 import { LINES_NAME } from './write-file';
 
 /** Encoded anew a picture may have grown. */

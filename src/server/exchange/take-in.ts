@@ -1,5 +1,5 @@
 import { isDeepStrictEqual } from 'node:util';
-import { InputError } from '../../core/errors';
+import { InputError } from '../../core/base/errors';
 import {
   LINE_KINDS,
   photosOf,
@@ -9,15 +9,15 @@ import {
   type LineKind,
   type Taken,
   type TakePlan,
-} from '../../core/exchange';
-import type { RecordKind, Records } from '../../core/shop';
+} from '../../core/reports/exchange';
+import type { RecordKind, Records } from '../../core/shop/records';
 import { jobStore } from '../db/job-store';
 import type { Db } from '../db/open-db';
 import { ruleStore } from '../db/rule-store';
 import { shopStore } from '../db/shop-store';
 import { visitLog } from '../db/visit-log';
-import { jobIn } from './job-in';
-import { personIn, plainIn, ruleIn } from './rows-in';
+import { jobIn } from './import-job';
+import { personIn, plainIn, ruleIn } from './import-rows';
 import { visitIn } from './visit-in';
 
 /** So many names of what stays are told. */

@@ -1,9 +1,9 @@
-import { InputError } from '../../core/errors';
-import type { Line, Taken } from '../../core/exchange';
-import type { VisitEntryBody } from '../../core/visit';
+import { InputError } from '../../core/base/errors';
+import type { Line, Taken } from '../../core/reports/exchange';
+import type { VisitEntryBody } from '../../core/shop/visit';
 import type { Db } from '../db/open-db';
 import type { VisitLog } from '../db/visit-log';
-import { checkOrder, sameLog } from './log-in';
+import { checkOrder, sameLog } from './import-log';
 
 /** Takes the log of a visit in, unless it is here. */
 export const visitIn = (db: Db, log: VisitLog) => {

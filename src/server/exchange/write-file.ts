@@ -2,7 +2,7 @@ import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { setImmediate as others } from 'node:timers/promises';
 import { ZipFile } from 'yazl';
-import { photosOf, type Line } from '../../core/exchange';
+import { photosOf, type Line } from '../../core/reports/exchange';
 import { photoNames } from '../backup/holdings';
 import { PHOTO_FOLDER } from '../backup/manifest';
 

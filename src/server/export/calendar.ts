@@ -1,5 +1,5 @@
 import { createEvents, type DateArray } from 'ics';
-import { daysAfter } from '../../core/units';
+import { daysAfter } from '../../core/base/units';
 
 /** A day on which something is to be done. */
 export interface CalendarDay {

@@ -1,4 +1,4 @@
-import type { ShopChange } from '../../core/shop';
+import type { ShopChange } from '../../core/shop/records';
 import { csvOf } from './csv-cells';
 
 const COLUMNS = ['at', 'who', 'kind', 'of', 'name', 'field', 'from', 'to', 'reason'] as const;

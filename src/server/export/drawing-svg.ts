@@ -1,4 +1,4 @@
-import type { DialShape } from '../../core/wheels';
+import type { DialShape } from '../../core/fit/wheels';
 import { lineWidth, PRINT } from './print-colors';
 
 const ESCAPES: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };

@@ -1,6 +1,6 @@
 import { dialMarks, foldJob, jobCard, type Entry, type JobSummary } from '../../core/job';
-import { dayOf, formatQuantity, type UnitPreferences } from '../../core/units';
-import { wheelDial } from '../../core/wheels';
+import { dayOf, formatQuantity, type UnitPreferences } from '../../core/base/units';
+import { wheelDial } from '../../core/fit/wheels';
 import { PAGE, taggedPdf } from './tagged-pdf';
 
 const DIAL_PT = 216;

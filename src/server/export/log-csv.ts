@@ -1,5 +1,5 @@
 import { effectiveEntries, entryText, foldJob, stepsOf, type Entry } from '../../core/job';
-import { DEFAULT_UNITS } from '../../core/units';
+import { DEFAULT_UNITS } from '../../core/base/units';
 import { csvOf } from './csv-cells';
 
 /** The whole log of a job as CSV (RFC 4180): every entry with its data as JSON, and whether it still stands. */

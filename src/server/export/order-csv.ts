@@ -1,4 +1,4 @@
-import type { OrderList, ToOrder } from '../../core/parts';
+import type { OrderList, ToOrder } from '../../core/shop/parts';
 import { csvOf } from './csv-cells';
 
 const COLUMNS = [

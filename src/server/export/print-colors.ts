@@ -1,4 +1,4 @@
-import type { DialRole } from '../../core/wheels';
+import type { DialRole } from '../../core/fit/wheels';
 
 export const INK = '#22262a';
 export const SOFT = '#5a5a55';

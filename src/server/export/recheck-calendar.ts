@@ -1,6 +1,6 @@
 import { foldJob, recheckDates, type Entry, type JobSummary } from '../../core/job';
-import type { RecheckRow } from '../../core/recheck';
-import { POSITION_WORDS } from '../../core/wheels';
+import type { RecheckRow } from '../../core/job/recheck';
+import { POSITION_WORDS } from '../../core/fit/wheels';
 import { recheckId } from '../db/recheck-store';
 import { calendarOf } from './calendar';
 

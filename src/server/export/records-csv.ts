@@ -1,6 +1,6 @@
 import { parse } from 'csv-parse/sync';
 import { randomUUID } from 'node:crypto';
-import { InputError } from '../../core/errors';
+import { InputError } from '../../core/base/errors';
 import {
   columnName,
   fieldsOfKind,
@@ -10,7 +10,7 @@ import {
   type ImportPlan,
   type RecordKind,
   type Records,
-} from '../../core/shop';
+} from '../../core/shop/records';
 import { tell, type Told } from '../progress';
 import { csvOf, unmark } from './csv-cells';
 

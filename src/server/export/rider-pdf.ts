@@ -1,5 +1,5 @@
-import type { RiderPaper } from '../../core/papers';
-import { wheelDial } from '../../core/wheels';
+import type { RiderPaper } from '../../core/reports/papers';
+import { wheelDial } from '../../core/fit/wheels';
 import { PAGE, taggedPdf } from './tagged-pdf';
 
 /** What the rider's sheet is printed from; `photos` by their id, those that are there. */

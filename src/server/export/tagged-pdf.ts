@@ -1,5 +1,5 @@
 import PDFDocument from 'pdfkit';
-import type { DialShape } from '../../core/wheels';
+import type { DialShape } from '../../core/fit/wheels';
 import { mixedText, type Weight } from './mixed-text';
 import { INK, lineWidth, PRINT, SOFT } from './print-colors';
 

@@ -1,4 +1,4 @@
-import { newsTogether, type LiveNews } from '../../core/live';
+import { newsTogether, type LiveNews } from '../../core/base/live';
 
 /** What was written within this time is told together. */
 const TOGETHER_MS = 40;

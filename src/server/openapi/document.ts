@@ -1,7 +1,7 @@
 import type Joi from 'joi';
 import { WORKINGS } from '../../core/workings';
 import { jsonSchemaOf, type Json } from '../json-schema';
-import { rightFor } from '../doors/rights';
+import { rightFor } from '../auth/rights';
 import { backupApi } from '../routes/backups';
 import { balanceApi } from '../routes/balance';
 import { practiceApi } from '../routes/practice';
@@ -10,7 +10,7 @@ import { dayApi } from '../routes/day';
 import { deviceApi } from '../routes/devices';
 import { exchangeApi } from '../routes/exchange';
 import { jobApi } from '../routes/jobs';
-import { knowsApi } from '../routes/knows';
+import { knowsApi } from '../routes/shop-stats';
 import { liveApi } from '../routes/live';
 import { partsApi } from '../routes/parts';
 import { peopleApi } from '../routes/people';

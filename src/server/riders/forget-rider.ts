@@ -1,9 +1,9 @@
 import { setImmediate as others } from 'node:timers/promises';
 import { keptEntrySchema, type EntryKind } from '../../core/job';
 import { ENTRY_KINDS } from '../../core/job';
-import { withoutWords, wordsPattern } from '../../core/riders';
-import { RECORD_KINDS, recordSchema, type RecordKind } from '../../core/shop';
-import { keptVisitEntrySchema, VISIT_ENTRY_KINDS } from '../../core/visit';
+import { withoutWords, wordsPattern } from '../../core/shop/riders';
+import { RECORD_KINDS, recordSchema, type RecordKind } from '../../core/shop/records';
+import { keptVisitEntrySchema, VISIT_ENTRY_KINDS } from '../../core/shop/visit';
 import { jobStore } from '../db/job-store';
 import type { Db } from '../db/open-db';
 import { ruleStore } from '../db/rule-store';

@@ -1,7 +1,7 @@
 import { Router } from 'express';
 import Joi from 'joi';
-import { InputError } from '../../core/errors';
-import { check, text } from '../../core/fields';
+import { InputError } from '../../core/base/errors';
+import { check, text } from '../../core/base/fields';
 import type { ApiDocs } from '../openapi/api-docs';
 import type { ShopBackups } from '../backup/shop-backups';
 

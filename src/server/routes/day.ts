@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import { planStartMs } from '../../core/day';
+import { planStartMs } from '../../core/shop/day';
 import type { ShopStore } from '../db/shop-store';
 import type { VisitStore } from '../db/visit-store';
 import type { WorkPool } from '../work';

@@ -1,7 +1,7 @@
 import { Router, text } from 'express';
 import Joi from 'joi';
-import { FAILURES, LINE_MAX, type Failure } from '../../core/devices';
-import { check, oneOf } from '../../core/fields';
+import { FAILURES, LINE_MAX, type Failure } from '../../core/bench/devices';
+import { check, oneOf } from '../../core/base/fields';
 import type { DeviceHub } from '../devices/device-hub';
 import type { ApiDocs } from '../openapi/api-docs';
 import { eventStream } from '../live/event-stream';

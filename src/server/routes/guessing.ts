@@ -1,9 +1,9 @@
 import { Router } from 'express';
 import Joi from 'joi';
-import { check, count } from '../../core/fields';
+import { check, count } from '../../core/base/fields';
 import type { SignInTries } from '../db/sign-in-tries';
-import type { SignInCheck } from '../doors/sign-in-check';
-import type { WhoAsks } from '../doors/who-asks';
+import type { SignInCheck } from '../auth/sign-in-check';
+import type { WhoAsks } from '../auth/who-asks';
 import { NotFound } from '../errors';
 import type { ApiDocs } from '../openapi/api-docs';
 

@@ -1,10 +1,10 @@
 import type { Response } from 'express';
 import Joi from 'joi';
-import { count, date, expectedAt, listOf, text } from '../../core/fields';
-import { InputError } from '../../core/errors';
+import { count, date, expectedAt, listOf, text } from '../../core/base/fields';
+import { InputError } from '../../core/base/errors';
 import { AskerGone, NotFound } from '../errors';
-import { RECORD_KINDS, type RecordKind } from '../../core/shop';
-import type { UnitPreferences } from '../../core/units';
+import { RECORD_KINDS, type RecordKind } from '../../core/shop/records';
+import type { UnitPreferences } from '../../core/base/units';
 
 /** Aborted when whoever asked hangs up before the answer is whole. */
 export const goneOf = (res: Response): AbortSignal => {

@@ -1,14 +1,14 @@
 import { Router } from 'express';
 import Joi from 'joi';
-import { check } from '../../core/fields';
-import type { UnitPreferences } from '../../core/units';
+import { check } from '../../core/base/fields';
+import type { UnitPreferences } from '../../core/base/units';
 import type { JobQuery, JobStore } from '../db/job-store';
 import type { ShopStore } from '../db/shop-store';
 import type { VisitStore } from '../db/visit-store';
-import type { ApprovalStore } from '../doors/approvals';
-import { checkEffect } from '../doors/permission-checks';
-import type { DoorStore } from '../db/door-store';
-import { meOf } from '../doors/signed-in';
+import type { ApprovalStore } from '../auth/approvals';
+import { checkEffect } from '../auth/permission-checks';
+import type { DoorStore } from '../db/auth-store';
+import { meOf } from '../auth/signed-in';
 import type { WorkPool } from '../work';
 import type { ApiDocs } from '../openapi/api-docs';
 import {

@@ -1,7 +1,7 @@
 import { Router, type RequestHandler } from 'express';
 import Joi from 'joi';
-import { check, text } from '../../core/fields';
-import type { LiveNews } from '../../core/live';
+import { check, text } from '../../core/base/fields';
+import type { LiveNews } from '../../core/base/live';
 import { eventStream } from '../live/event-stream';
 import type { LiveHub } from '../live/live-hub';
 import type { ApiDocs } from '../openapi/api-docs';

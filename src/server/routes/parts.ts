@@ -1,7 +1,7 @@
 import { Router } from 'express';
 import Joi from 'joi';
-import { check, count, listOf, text } from '../../core/fields';
-import type { NewOrder } from '../../core/parts';
+import { check, count, listOf, text } from '../../core/base/fields';
+import type { NewOrder } from '../../core/shop/parts';
 import type { PartsStore } from '../db/parts-store';
 import { orderCsv } from '../export/order-csv';
 import type { ApiDocs } from '../openapi/api-docs';

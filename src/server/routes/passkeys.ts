@@ -1,11 +1,11 @@
 import type { RegistrationResponseJSON } from '@simplewebauthn/server';
 import { Router } from 'express';
 import Joi from 'joi';
-import { check, text } from '../../core/fields';
+import { check, text } from '../../core/base/fields';
 import type { PasskeyStore } from '../db/passkey-store';
-import type { PasskeyCeremonies } from '../doors/passkeys';
-import type { SignInCheck } from '../doors/sign-in-check';
-import type { WhoAsks } from '../doors/who-asks';
+import type { PasskeyCeremonies } from '../auth/passkeys';
+import type { SignInCheck } from '../auth/sign-in-check';
+import type { WhoAsks } from '../auth/who-asks';
 import { NotFound } from '../errors';
 import type { ApiDocs } from '../openapi/api-docs';
 

@@ -1,15 +1,15 @@
 import { Router } from 'express';
 import Joi from 'joi';
-import { checkSecret, MAX_LETTERS, ROLES, type Role } from '../../core/doors';
-import { InputError } from '../../core/errors';
-import { check, oneOf, text } from '../../core/fields';
-import { PACES, type Pace } from '../../core/shop';
-import type { DoorStore } from '../db/door-store';
+import { checkSecret, MAX_LETTERS, ROLES, type Role } from '../../core/shop/auth';
+import { InputError } from '../../core/base/errors';
+import { check, oneOf, text } from '../../core/base/fields';
+import { PACES, type Pace } from '../../core/shop/records';
+import type { DoorStore } from '../db/auth-store';
 import type { ShopStore } from '../db/shop-store';
-import { hashSecret } from '../doors/secret-hash';
-import { checkOwn } from '../doors/permission-checks';
-import { meOf } from '../doors/signed-in';
-import { checkNotTriedFirst } from '../doors/tried-first';
+import { hashSecret } from '../auth/secret-hash';
+import { checkOwn } from '../auth/permission-checks';
+import { meOf } from '../auth/signed-in';
+import { checkNotTriedFirst } from '../auth/common-secrets';
 import type { ApiDocs } from '../openapi/api-docs';
 import { NotFound } from '../errors';
 

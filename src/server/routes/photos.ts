@@ -1,5 +1,5 @@
 import express, { Router } from 'express';
-import { check } from '../../core/fields';
+import { check } from '../../core/base/fields';
 import { PHOTO_ID } from '../../core/job';
 import { NotFound } from '../errors';
 import { isWholePhoto } from '../photo-check';

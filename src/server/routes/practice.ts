@@ -1,6 +1,6 @@
 import { Router } from 'express';
 import Joi from 'joi';
-import { check, count, oneOf } from '../../core/fields';
+import { check, count, oneOf } from '../../core/base/fields';
 import {
   MAX_ACTS,
   MAX_SEED,
@@ -10,11 +10,11 @@ import {
   type Played,
   type PracticeTried,
 } from '../../core/practice';
-import type { Working } from '../../core/working';
+import type { Working } from '../../core/base/working';
 import type { PracticeStore } from '../db/practice-store';
 import type { ApiDocs } from '../openapi/api-docs';
-import { checkShown } from '../doors/permission-checks';
-import { meOf } from '../doors/signed-in';
+import { checkShown } from '../auth/permission-checks';
+import { meOf } from '../auth/signed-in';
 import { NotFound } from '../errors';
 import type { WorkPool } from '../work';
 import { checkQuery, goneOf, recordId, who } from './input';

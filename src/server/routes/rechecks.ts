@@ -1,11 +1,11 @@
 import { Router } from 'express';
 import Joi from 'joi';
-import { check, date } from '../../core/fields';
-import { localDayOf } from '../../core/units';
+import { check, date } from '../../core/base/fields';
+import { localDayOf } from '../../core/base/units';
 import type { JobStore } from '../db/job-store';
-import type { Looked } from '../db/look-again';
+import type { Looked } from '../db/open-rechecks';
 import type { RecheckQuery } from '../db/recheck-store';
-import type { CalendarKey } from '../doors/calendar-key';
+import type { CalendarKey } from '../auth/calendar-key';
 import type { WorkPool } from '../work';
 import type { ApiDocs } from '../openapi/api-docs';
 import { checkQuery, goneOf, recheckQuery, recordId, who } from './input';

@@ -1,10 +1,10 @@
 import express, { Router, type RequestHandler } from 'express';
 import Joi from 'joi';
-import { InputError } from '../../core/errors';
-import { importAnswer, type RecordKind, type Records } from '../../core/shop';
+import { InputError } from '../../core/base/errors';
+import { importAnswer, type RecordKind, type Records } from '../../core/shop/records';
 import type { RecordStore } from '../db/record-store';
-import { checkPrice } from '../doors/permission-checks';
-import { meOf } from '../doors/signed-in';
+import { checkPrice } from '../auth/permission-checks';
+import { meOf } from '../auth/signed-in';
 import { recordsCsv } from '../export/records-csv';
 import { showsProgress, tell, type Told } from '../progress';
 import type { WorkPool } from '../work';

@@ -1,7 +1,7 @@
 import { Router } from 'express';
 import Joi from 'joi';
-import { check } from '../../core/fields';
-import { InputError } from '../../core/errors';
+import { check } from '../../core/base/fields';
+import { InputError } from '../../core/base/errors';
 import {
   checkRecord,
   fieldsOfKind,
@@ -9,16 +9,16 @@ import {
   recordSchema,
   type RecordKind,
   type Records,
-} from '../../core/shop';
+} from '../../core/shop/records';
 import { wheelHistory } from '../../core/job';
-import { crossSection, SECTION_FIELD, sectionLength } from '../../core/ring';
-import type { UnitPreferences } from '../../core/units';
-import { POSITION_WORDS } from '../../core/wheels';
+import { crossSection, SECTION_FIELD, sectionLength } from '../../core/bench/ring';
+import type { UnitPreferences } from '../../core/base/units';
+import { POSITION_WORDS } from '../../core/fit/wheels';
 import type { JobStore } from '../db/job-store';
 import type { RecordQuery } from '../db/record-pages';
 import type { RecordStore } from '../db/record-store';
-import { checkPrice } from '../doors/permission-checks';
-import { meOf } from '../doors/signed-in';
+import { checkPrice } from '../auth/permission-checks';
+import { meOf } from '../auth/signed-in';
 import { NotFound } from '../errors';
 import { drawingSvg } from '../export/drawing-svg';
 import type { ApiDocs } from '../openapi/api-docs';

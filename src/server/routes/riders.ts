@@ -1,8 +1,8 @@
 import { Router } from 'express';
 import Joi from 'joi';
-import { check, listOf, text } from '../../core/fields';
-import type { Forgotten } from '../../core/riders';
-import { InputError } from '../../core/errors';
+import { check, listOf, text } from '../../core/base/fields';
+import type { Forgotten } from '../../core/shop/riders';
+import { InputError } from '../../core/base/errors';
 import type { ShopRiders } from '../riders/shop-riders';
 import type { ApiDocs } from '../openapi/api-docs';
 import { checkQuery, riderName, riderQuery, who } from './input';

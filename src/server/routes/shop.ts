@@ -1,10 +1,10 @@
 import { Router } from 'express';
 import Joi from 'joi';
-import { check, listOf, text } from '../../core/fields';
-import { checkRecord } from '../../core/shop';
-import { InputError } from '../../core/errors';
+import { check, listOf, text } from '../../core/base/fields';
+import { checkRecord } from '../../core/shop/records';
+import { InputError } from '../../core/base/errors';
 import type { Db } from '../db/open-db';
-import { keptAnswer } from '../kept-answer';
+import { keptAnswer } from '../cached-response';
 import type { JobStore } from '../db/job-store';
 import type { RuleStore } from '../db/rule-store';
 import type { ShopStore } from '../db/shop-store';

@@ -1,16 +1,16 @@
 import { Router } from 'express';
 import Joi from 'joi';
-import { check, eachOnce, instant, listOf, record, text } from '../../core/fields';
-import { peopleInVisitEntry, type OpenVisit } from '../../core/visit';
-import type { DoorStore } from '../db/door-store';
-import type { ApprovalStore } from '../doors/approvals';
-import { checkNamed } from '../doors/permission-checks';
-import { meOf } from '../doors/signed-in';
+import { check, eachOnce, instant, listOf, record, text } from '../../core/base/fields';
+import { peopleInVisitEntry, type OpenVisit } from '../../core/shop/visit';
+import type { DoorStore } from '../db/auth-store';
+import type { ApprovalStore } from '../auth/approvals';
+import { checkNamed } from '../auth/permission-checks';
+import { meOf } from '../auth/signed-in';
 import type { VisitQuery, VisitStore } from '../db/visit-store';
 import type { ShopStore } from '../db/shop-store';
 import type { PhotoStore } from '../photo-store';
 import type { WorkPool } from '../work';
-import { dayOf, type UnitPreferences } from '../../core/units';
+import { dayOf, type UnitPreferences } from '../../core/base/units';
 import type { ApiDocs } from '../openapi/api-docs';
 import {
   appendBody,

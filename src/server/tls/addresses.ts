@@ -1,5 +1,5 @@
 import { hostname, networkInterfaces } from 'node:os';
-import { isLoopback } from '../doors/access';
+import { isLoopback } from '../auth/access';
 
 /** Hosts that stand for every address of the machine. */
 const EVERY: readonly string[] = ['0.0.0.0', '::'];

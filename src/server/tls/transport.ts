@@ -1,5 +1,5 @@
 import { BlockList, isIP, isIPv4 } from 'node:net';
-import { isLoopback } from '../doors/access';
+import { isLoopback } from '../auth/access';
 import { tlsBeside } from '../paths';
 import { namesFor } from './addresses';
 import { givenCertificate, ownCertificate, type ShopCertificate } from './shop-certificate';

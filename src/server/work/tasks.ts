@@ -1,13 +1,13 @@
-import { dayPlan, type DayPlan } from '../../core/day';
+import { dayPlan, type DayPlan } from '../../core/shop/day';
 import { findWorking } from '../../core/workings';
-import { caught, type Caught } from '../../core/errors';
-import type { Working } from '../../core/working';
+import { caught, type Caught } from '../../core/base/errors';
+import type { Working } from '../../core/base/working';
 import type { CardInput } from '../export/job-card';
 import type { RiderInput } from '../export/rider-pdf';
 import { planCsv, type CsvInput } from '../export/records-csv';
 import type { Entry, JobSummary } from '../../core/job';
-import type { RecheckRow } from '../../core/recheck';
-import type { ImportPlan } from '../../core/shop';
+import type { RecheckRow } from '../../core/job/recheck';
+import type { ImportPlan } from '../../core/shop/records';
 import type { CatalogRow } from './catalog';
 
 /** What may take longer than a request should hold the server up for, and what each is given. */

@@ -1,7 +1,7 @@
 import { availableParallelism } from 'node:os';
 import Piscina from 'piscina';
-import { InputError, type Caught } from '../../core/errors';
-import { counted } from '../../core/units';
+import { InputError, type Caught } from '../../core/base/errors';
+import { counted } from '../../core/base/units';
 import { ServerBusy } from '../errors';
 import { doTask, type Begun, type InputOf, type ResultOf, type TaskName } from './tasks';
 

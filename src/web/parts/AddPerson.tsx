@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useDo } from '../store';
-import { useAddPersonMutation } from '../store/doors-api';
+import { useAddPersonMutation } from '../store/auth-api';
 import { shopChanged } from '../store/records-api';
 import { visitProblem } from '../store/visits-api';
 import { Button } from './Button';

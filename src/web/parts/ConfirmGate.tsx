@@ -2,7 +2,7 @@ import { lazy, Suspense, useEffect, useState } from 'react';
 import { onConfirmNeeded } from '../store/confirm';
 
 const ConfirmSheet = lazy(() =>
-  import('../screens/doors/ConfirmSheet').then((m) => ({ default: m.ConfirmSheet })),
+  import('../screens/auth/ConfirmSheet').then((m) => ({ default: m.ConfirmSheet })),
 );
 
 /** Shows the sheet that asks for proof again. Loads with the app: a request made before the sheet has loaded waits for it. */

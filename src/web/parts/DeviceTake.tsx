@@ -1,7 +1,7 @@
 import { Popover } from 'radix-ui';
 import { Plug } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
-import { DEVICE_KINDS, type DeviceKind, type DeviceLine } from '../../core/devices';
+import { DEVICE_KINDS, type DeviceKind, type DeviceLine } from '../../core/bench/devices';
 import { Button } from './Button';
 import { useUnits } from './quantity';
 import { StandInKnobs } from './StandInKnobs';

@@ -1,4 +1,4 @@
-import type { DialShape } from '../../core/wheels';
+import type { DialShape } from '../../core/fit/wheels';
 
 /** One shape of a drawing; its role decides its color in every theme. */
 export const Shape = ({ shape }: { shape: DialShape }) => {

@@ -3,10 +3,10 @@ import { DropdownMenu } from 'radix-ui';
 import { Link, NavLink, useLocation } from 'react-router';
 import type { ReactNode } from 'react';
 import { useApp } from '../store';
-import { Bench } from './Bench';
+import { Bench } from './BenchMenu';
 import { KeyHelp } from './KeyHelp';
 import { KeysPause } from './keys';
-import { LinkMark } from './LinkMark';
+import { LinkMark } from './ConnectionStatus';
 
 const PLACES = [
   ['/', 'Today'],

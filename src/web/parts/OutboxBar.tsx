@@ -2,7 +2,7 @@ import { foldJob, entryText, stepsOf, type Entry } from '../../core/job';
 import { useApp, useDo } from '../store';
 import { selectLog } from '../store/job-selectors';
 import { drop, writeAfterAll } from '../store/outbox-sender';
-import { needsWord } from '../store/parcel';
+import { needsWord } from '../store/pending-entries';
 import { Button } from './Button';
 import { useUnits } from './quantity';
 

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { pictureOf } from '../store/outbox-store';
-import { parcelOfPhoto } from '../store/parcel';
+import { parcelOfPhoto } from '../store/pending-entries';
 
 const FRAME = 'block h-[68px] w-[92px] overflow-hidden rounded-[10px_10px_10px_3px] border-2';
 

@@ -1,4 +1,4 @@
-import type { Reason } from '../../core/working';
+import type { Reason } from '../../core/base/working';
 import { useUnits } from './quantity';
 import { VerdictShape } from './VerdictMark';
 

@@ -1,9 +1,9 @@
 import { skipToken } from '@reduxjs/toolkit/query/react';
 import { useState } from 'react';
-import { SPECS, type RecordKind, type Records } from '../../core/shop';
+import { SPECS, type RecordKind, type Records } from '../../core/shop/records';
 import { useRecordPageQuery, useRecordQuery, type RecordPage } from '../store/records-api';
 import { ChoiceField, TextField } from './fields';
-import { useResting } from './use-resting';
+import { useResting } from './use-debounced';
 
 /** As many as a hand finds in a list; where there are more, words narrow them. */
 const MAX_LISTED = 30;

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import type { JobState } from '../../core/job';
-import { crossSection, SECTION_FIELD, sectionLength } from '../../core/ring';
-import type { Wheel } from '../../core/wheels';
+import { crossSection, SECTION_FIELD, sectionLength } from '../../core/bench/ring';
+import type { Wheel } from '../../core/fit/wheels';
 import { Shape } from './DrawnShape';
 import { useUnits } from './quantity';
 

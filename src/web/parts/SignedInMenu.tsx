@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
-import { ROLE_WORDS } from '../../core/doors';
+import { ROLE_WORDS } from '../../core/shop/auth';
 import { useApp, useDo } from '../store';
-import { lockScreen, signOut } from '../store/doors-slice';
+import { lockScreen, signOut } from '../store/auth-slice';
 import { Button } from './Button';
 
 /** Who is signed in at this bench, and how somebody else comes to it. */

@@ -5,8 +5,8 @@ import {
   type Clearances,
   type PictureShape,
   type TireComparison,
-} from '../../core/tires';
-import { formatQuantity, type UnitPreferences } from '../../core/units';
+} from '../../core/fit/tires';
+import { formatQuantity, type UnitPreferences } from '../../core/base/units';
 import { useUnits } from './quantity';
 
 /** How each size is drawn: the present one dashed, the first new one as rubber, the others as lines. */

@@ -1,6 +1,6 @@
 import { useCallback, useState } from 'react';
-import { refusalText } from '../../core/errors';
-import type { DeviceKind } from '../../core/devices';
+import { refusalText } from '../../core/base/errors';
+import type { DeviceKind } from '../../core/bench/devices';
 import { useDo } from '../store';
 import { api, ApiError, type HeldDevice } from '../store/api';
 import { announce } from '../store/jobs-slice';

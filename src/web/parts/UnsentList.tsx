@@ -1,7 +1,7 @@
 import { entryText, foldJob, stepsOf, type Entry } from '../../core/job';
 import { useApp, useDo } from '../store';
 import { drop } from '../store/outbox-sender';
-import type { Parcel } from '../store/parcel';
+import type { Parcel } from '../store/pending-entries';
 import { Button } from './Button';
 import { useUnits } from './quantity';
 

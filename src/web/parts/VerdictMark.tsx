@@ -1,4 +1,4 @@
-import type { Verdict } from '../../core/working';
+import type { Verdict } from '../../core/base/working';
 
 const WORDS: Record<Verdict, string> = { good: 'Good', check: 'Check', stop: 'Stop' };
 const COLOR: Record<Verdict, string> = {

@@ -1,7 +1,7 @@
 import { useMemo, useRef, type CSSProperties, type MouseEvent, type RefObject } from 'react';
-import { mirrored, normalDeg, placeText } from '../../core/units';
+import { mirrored, normalDeg, placeText } from '../../core/base/units';
 import { Shape } from './DrawnShape';
-import { wheelDial, type DialMark, type DialView } from '../../core/wheels';
+import { wheelDial, type DialMark, type DialView } from '../../core/fit/wheels';
 
 interface Props extends DialView {
   /** Picks a place by tapping, in degrees as seen from the disc side. The field beside it does the same by keys. */

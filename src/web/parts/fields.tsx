@@ -1,7 +1,7 @@
 import { Popover } from 'radix-ui';
 import { Delete, Grid3x3 } from 'lucide-react';
 import { useId, type ReactNode, type Ref } from 'react';
-import type { Unit } from '../../core/units';
+import type { Unit } from '../../core/base/units';
 import { useUnits } from './quantity';
 import { KeysPause } from './keys';
 

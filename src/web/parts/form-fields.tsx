@@ -1,5 +1,5 @@
 import { useController, type Control, type FieldPath, type FieldValues } from 'react-hook-form';
-import type { Unit } from '../../core/units';
+import type { Unit } from '../../core/base/units';
 import { ChoiceField, QuantityField, TextField } from './fields';
 
 interface Bound<Values extends FieldValues> {

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { caught, refusalText } from '../../core/errors';
+import { caught, refusalText } from '../../core/base/errors';
 
 /** A sentence at the field that is at fault. */
 const refuse = (helpers: Joi.CustomHelpers, sentence: string) =>

@@ -7,7 +7,7 @@ import type {
   StationId,
   StationReport,
 } from '../../core/job';
-import type { Machine, Wheel } from '../../core/wheels';
+import type { Machine, Wheel } from '../../core/fit/wheels';
 import type { ShopAnswer } from '../store/api';
 import type { Writing } from '../store/job-writing';
 

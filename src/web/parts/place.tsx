@@ -1,6 +1,6 @@
 import { useContext, useMemo, useState, type Ref } from 'react';
-import { InputError, refusalText } from '../../core/errors';
-import { clockText, mirrored, parseAngle, placeText } from '../../core/units';
+import { InputError, refusalText } from '../../core/base/errors';
+import { clockText, mirrored, parseAngle, placeText } from '../../core/base/units';
 import { JobContext } from './job-context';
 import { TextField } from './fields';
 

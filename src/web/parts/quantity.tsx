@@ -10,7 +10,7 @@ import {
   INCH_IN_MM,
   parseInches,
   type UnitPreferences,
-} from '../../core/units';
+} from '../../core/base/units';
 import { useApp } from '../store';
 
 /** Quantities in the fitter's units: the one place where screens turn SI into what is read and typed. */

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { readLine, type DeviceLine } from '../../core/devices';
+import { readLine, type DeviceLine } from '../../core/bench/devices';
 import { api, ApiError, type HeldDevice } from '../store/api';
 
 /** The list is asked for again at this pace; lines are shown at the other, however fast they come. */

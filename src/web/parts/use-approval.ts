@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { refusalText } from '../../core/errors';
+import { refusalText } from '../../core/base/errors';
 import { useApp } from '../store';
 import { api, ApiError } from '../store/api';
 

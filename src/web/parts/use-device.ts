@@ -15,7 +15,7 @@ import {
   type DeviceNow,
   type Readiness,
   type Track,
-} from '../../core/devices';
+} from '../../core/bench/devices';
 import { api, ApiError, type HeldDevice } from '../store/api';
 
 /** Lines come faster than anybody reads: the screen follows at this pace. */

@@ -1,7 +1,7 @@
 import { useEffect } from 'react';
 import { useApp, useDo } from '../store';
 import { api } from '../store/api';
-import { isShut, loadDoors, lockScreen } from '../store/doors-slice';
+import { isShut, loadDoors, lockScreen } from '../store/auth-slice';
 import { HAND_KEY, REPORT_KEY, handOnScreen, timeAt } from '../store/hand';
 import { endPhotoLease, renewPhotoLease } from '../store/photo-lease';
 

@@ -1,5 +1,5 @@
 import { skipToken } from '@reduxjs/toolkit/query/react';
-import type { Machine, Wheel } from '../../core/wheels';
+import type { Machine, Wheel } from '../../core/fit/wheels';
 import { useMachineQuery, useRecordQuery } from '../store/records-api';
 
 const NO_WHEELS: readonly Wheel[] = [];

@@ -8,7 +8,7 @@ import {
   useState,
   type ReactNode,
 } from 'react';
-import type { Working, WorkingLine } from '../../core/working';
+import type { Working, WorkingLine } from '../../core/base/working';
 import { useKeys } from './keys';
 import { useUnits } from './quantity';
 import { VerdictMark } from './VerdictMark';

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { BACKUP_WORDS, sizeText, type KeptBackup } from '../../core/backup';
+import { BACKUP_WORDS, sizeText, type KeptBackup } from '../../core/reports/backup';
 import { Button } from '../parts/Button';
 import { FileButton } from '../parts/FileButton';
 import { Failed, Frame, Waiting } from '../parts/Frame';
@@ -14,7 +14,7 @@ import {
 } from '../store/backups-api';
 import { visitProblem } from '../store/visits-api';
 import { BackupSafety } from './backup/BackupSafety';
-import { OutAndIn } from './backup/OutAndIn';
+import { OutAndIn } from './backup/ExportImport';
 import { RestoreSheet } from './backup/RestoreSheet';
 
 const ASK_MS = 60_000;

@@ -1,4 +1,4 @@
-import { fieldsOfKind, type RecordKind, type ShopChange } from '../../core/shop';
+import { fieldsOfKind, type RecordKind, type ShopChange } from '../../core/shop/records';
 import { Button } from '../parts/Button';
 import { Failed, Frame, Waiting } from '../parts/Frame';
 import { momentText } from '../parts/moment-text';

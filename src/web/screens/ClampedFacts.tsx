@@ -1,7 +1,7 @@
-import { wheelOffset } from '../../core/ring';
-import { counted } from '../../core/units';
-import type { Wheel } from '../../core/wheels';
-import { attempt } from '../../core/working';
+import { wheelOffset } from '../../core/bench/ring';
+import { counted } from '../../core/base/units';
+import type { Wheel } from '../../core/fit/wheels';
+import { attempt } from '../../core/base/working';
 import { useUnits } from '../parts/quantity';
 import { BasisTag } from '../parts/working';
 import { FigureRow } from '../stations/StationLayout';

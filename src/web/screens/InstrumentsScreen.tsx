@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
-import { refusalText } from '../../core/errors';
-import { DEVICE_KINDS, FAILURES, type DeviceState, type Failure } from '../../core/devices';
-import type { Verdict } from '../../core/working';
+import { refusalText } from '../../core/base/errors';
+import { DEVICE_KINDS, FAILURES, type DeviceState, type Failure } from '../../core/bench/devices';
+import type { Verdict } from '../../core/base/working';
 import { Button } from '../parts/Button';
 import { DEVICE_DIGITS } from '../parts/DeviceTake';
 import { ChoiceField } from '../parts/fields';

@@ -1,8 +1,8 @@
 import { useEffect, useMemo, useState } from 'react';
-import { refusalText } from '../../core/errors';
+import { refusalText } from '../../core/base/errors';
 import { Link, useNavigate } from 'react-router';
 import type { JobSummary } from '../../core/job';
-import { POSITION_WORDS } from '../../core/wheels/wheel';
+import { POSITION_WORDS } from '../../core/fit/wheels/wheel';
 import { Button } from '../parts/Button';
 import { TextField } from '../parts/fields';
 import { Failed, Frame, Waiting } from '../parts/Frame';

@@ -4,7 +4,7 @@ import { TextField } from '../parts/fields';
 import { Failed, Frame, Waiting } from '../parts/Frame';
 import { useApp, useDo } from '../store';
 import { openJob } from '../store/job-writing';
-import { useResting } from '../parts/use-resting';
+import { useResting } from '../parts/use-debounced';
 import { useMachinesFoundQuery } from '../store/records-api';
 import { MachineList } from './new-job/MachineList';
 

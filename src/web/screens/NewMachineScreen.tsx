@@ -3,7 +3,7 @@ import { nanoid } from '@reduxjs/toolkit';
 import { useEffect, useMemo, useState } from 'react';
 import { useFieldArray, useForm, useWatch, type FieldErrors } from 'react-hook-form';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import { refusalText } from '../../core/errors';
+import { refusalText } from '../../core/base/errors';
 import { Button } from '../parts/Button';
 import { FormChoice, FormQuantity, FormText } from '../parts/form-fields';
 import { Failed, Frame } from '../parts/Frame';
@@ -11,7 +11,7 @@ import { useUnits } from '../parts/quantity';
 import { useDo } from '../store';
 import { api, ApiError } from '../store/api';
 import { shopChanged } from '../store/records-api';
-import { DRIVES, KIND_WORDS, MACHINE_KINDS } from '../../core/wheels';
+import { DRIVES, KIND_WORDS, MACHINE_KINDS } from '../../core/fit/wheels';
 import {
   choices,
   EMPTY_MACHINE,

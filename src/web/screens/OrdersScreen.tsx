@@ -1,8 +1,8 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { useId, useState } from 'react';
 import { Link } from 'react-router';
-import type { OnItsWay, ToOrder } from '../../core/parts';
-import { POSITION_WORDS } from '../../core/wheels';
+import type { OnItsWay, ToOrder } from '../../core/shop/parts';
+import { POSITION_WORDS } from '../../core/fit/wheels';
 import { Button } from '../parts/Button';
 import { TextField } from '../parts/fields';
 import { Failed, Frame, Waiting } from '../parts/Frame';

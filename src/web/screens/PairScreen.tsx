@@ -1,10 +1,10 @@
 import { lazy, Suspense, useMemo } from 'react';
 import { Link, useParams } from 'react-router';
-import { refusalText } from '../../core/errors';
+import { refusalText } from '../../core/base/errors';
 import { pairNow, partnerOf, type PairNow } from '../../core/job';
-import type { Rollout } from '../../core/ring';
-import { POSITION_WORDS, type Wheel } from '../../core/wheels';
-import type { Attempt } from '../../core/working';
+import type { Rollout } from '../../core/bench/ring';
+import { POSITION_WORDS, type Wheel } from '../../core/fit/wheels';
+import type { Attempt } from '../../core/base/working';
 import { Fallback } from '../parts/Fallback';
 import { Failed, Frame, Waiting } from '../parts/Frame';
 import { useUnits } from '../parts/quantity';

@@ -1,15 +1,15 @@
 import { useState } from 'react';
-import { mayDo } from '../../core/doors';
+import { mayDo } from '../../core/shop/auth';
 import { Button } from '../parts/Button';
 import { Frame } from '../parts/Frame';
 import { useKeys } from '../parts/keys';
 import { useApp } from '../store';
-import { FirstOwner } from './doors/FirstOwner';
-import { GuessingList } from './doors/GuessingList';
-import { OwnSecretSheet } from './doors/OwnSecretSheet';
-import { PeopleList } from './doors/PeopleList';
-import { SecondScreenSheet } from './doors/SecondScreenSheet';
-import { Sessions } from './doors/Sessions';
+import { FirstOwner } from './auth/FirstOwner';
+import { GuessingList } from './auth/GuessingList';
+import { OwnSecretSheet } from './auth/OwnSecretSheet';
+import { PeopleList } from './auth/PeopleList';
+import { SecondScreenSheet } from './auth/SecondScreenSheet';
+import { Sessions } from './auth/Sessions';
 
 type Opened = 'second' | 'secret' | null;
 

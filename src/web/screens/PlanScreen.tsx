@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { Link } from 'react-router';
-import { counted } from '../../core/units';
+import { counted } from '../../core/base/units';
 import { durationText } from '../parts/duration-text';
 import { Button } from '../parts/Button';
 import { Failed, Frame, Waiting } from '../parts/Frame';

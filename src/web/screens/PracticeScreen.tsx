@@ -9,7 +9,7 @@ import {
   type PracticeKind,
   type PracticeTried,
 } from '../../core/practice';
-import type { Working } from '../../core/working';
+import type { Working } from '../../core/base/working';
 import { Button } from '../parts/Button';
 import { ChoiceField } from '../parts/fields';
 import { Failed, Frame, Waiting } from '../parts/Frame';

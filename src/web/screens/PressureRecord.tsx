@@ -1,10 +1,10 @@
-import { refusalText } from '../../core/errors';
+import { refusalText } from '../../core/base/errors';
 import { lazy, Suspense, useMemo } from 'react';
-import { leak } from '../../core/pressure';
-import { ruleNumber } from '../../core/rules';
-import { daysAfter, daysBetween } from '../../core/units';
-import type { Wheel } from '../../core/wheels';
-import { attempt } from '../../core/working';
+import { leak } from '../../core/bench/pressure';
+import { ruleNumber } from '../../core/base/rules';
+import { daysAfter, daysBetween } from '../../core/base/units';
+import type { Wheel } from '../../core/fit/wheels';
+import { attempt } from '../../core/base/working';
 import { Fallback } from '../parts/Fallback';
 import { useUnits } from '../parts/quantity';
 import { Reasons } from '../parts/Reasons';

@@ -1,7 +1,7 @@
-import { mayDo } from '../../core/doors';
+import { mayDo } from '../../core/shop/auth';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { riderText, type RecheckRow } from '../../core/recheck';
+import { riderText, type RecheckRow } from '../../core/job/recheck';
 import { Button } from '../parts/Button';
 import { TextField } from '../parts/fields';
 import { Failed, Frame, Waiting } from '../parts/Frame';
@@ -13,7 +13,7 @@ import { useCalendarKeyQuery, useRecheckPagesInfiniteQuery } from '../store/rech
 import { visitProblem } from '../store/visits-api';
 import { LookSheet } from './recheck/LookSheet';
 import { dueDayText, recheckAddress, recheckName } from './recheck/recheck-words';
-import { useResting } from '../parts/use-resting';
+import { useResting } from '../parts/use-debounced';
 
 const PAGE = 50;
 const IN_ADDRESS = ['search', 'state'] as const;

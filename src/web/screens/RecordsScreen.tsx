@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Link, NavLink, useParams } from 'react-router';
-import { fieldsOfKind, RECORD_KINDS, SPECS, type RecordKind } from '../../core/shop';
-import { counted } from '../../core/units';
+import { fieldsOfKind, RECORD_KINDS, SPECS, type RecordKind } from '../../core/shop/records';
+import { counted } from '../../core/base/units';
 import { Button } from '../parts/Button';
 import { ChoiceField, TextField } from '../parts/fields';
 import { Failed, Frame, Waiting } from '../parts/Frame';

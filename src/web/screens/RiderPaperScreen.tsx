@@ -1,5 +1,5 @@
 import { Link, useParams } from 'react-router';
-import type { PaperWheel } from '../../core/papers';
+import type { PaperWheel } from '../../core/reports/papers';
 import { Button } from '../parts/Button';
 import { Failed, Frame, Waiting } from '../parts/Frame';
 import { useKeys } from '../parts/keys';

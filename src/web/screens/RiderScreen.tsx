@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import type { RiderKept } from '../../core/riders';
+import type { RiderKept } from '../../core/shop/riders';
 import { Button } from '../parts/Button';
 import { Failed, Frame, Waiting } from '../parts/Frame';
 import { useRiderQuery } from '../store/riders-api';

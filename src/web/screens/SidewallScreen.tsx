@@ -1,8 +1,8 @@
 import { useId, useState } from 'react';
-import { refusalText } from '../../core/errors';
+import { refusalText } from '../../core/base/errors';
 import { Link } from 'react-router';
-import { sidewallRead, tireSize } from '../../core/tires';
-import { attempt } from '../../core/working';
+import { sidewallRead, tireSize } from '../../core/fit/tires';
+import { attempt } from '../../core/base/working';
 import { TextField } from '../parts/fields';
 import { Frame } from '../parts/Frame';
 import { Quantity, useUnits } from '../parts/quantity';

@@ -2,10 +2,10 @@ import { useEffect, useRef, useState } from 'react';
 import { Button } from '../parts/Button';
 import { initials } from '../parts/initials';
 import { useApp } from '../store';
-import { DigitKeys } from './doors/DigitKeys';
+import { DigitKeys } from './auth/DigitKeys';
 import { SecretField } from '../parts/SecretField';
-import { canUsePasskey } from './doors/passkey';
-import { useSignIn } from './doors/use-sign-in';
+import { canUsePasskey } from './auth/passkey';
+import { useSignIn } from './auth/use-sign-in';
 
 /** Who can sign in, each one tap. */
 const People = ({

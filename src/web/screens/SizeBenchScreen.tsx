@@ -1,9 +1,9 @@
 import { skipToken } from '@reduxjs/toolkit/query/react';
 import { useMemo } from 'react';
-import { refusalText } from '../../core/errors';
-import { tireCompare, tireSize } from '../../core/tires';
-import { wheelEnd, type Wheel } from '../../core/wheels';
-import { attempt } from '../../core/working';
+import { refusalText } from '../../core/base/errors';
+import { tireCompare, tireSize } from '../../core/fit/tires';
+import { wheelEnd, type Wheel } from '../../core/fit/wheels';
+import { attempt } from '../../core/base/working';
 import { Button } from '../parts/Button';
 import { Frame, Waiting } from '../parts/Frame';
 import { SizePicture } from '../parts/SizePicture';

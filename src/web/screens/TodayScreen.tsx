@@ -1,7 +1,7 @@
 import { Link, useNavigate } from 'react-router';
 import { STATION_WORDS } from '../../core/job';
-import { dueVerdict, type VisitSummary } from '../../core/visit';
-import { counted } from '../../core/units';
+import { dueVerdict, type VisitSummary } from '../../core/shop/visit';
+import { counted } from '../../core/base/units';
 import { Button } from '../parts/Button';
 import { Failed, Frame, Waiting } from '../parts/Frame';
 import { useKeys } from '../parts/keys';

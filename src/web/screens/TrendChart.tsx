@@ -1,6 +1,6 @@
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import type { Trend } from '../../core/job';
-import { toDisplay } from '../../core/units';
+import { toDisplay } from '../../core/base/units';
 import { useUnits } from '../parts/quantity';
 
 /** One thing of a wheel over its jobs. */

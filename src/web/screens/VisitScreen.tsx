@@ -5,7 +5,7 @@ import {
   visitLogText,
   type VisitEntry,
   type VisitSummary,
-} from '../../core/visit';
+} from '../../core/shop/visit';
 import { Button } from '../parts/Button';
 import { Failed, Frame, Waiting } from '../parts/Frame';
 import { useVisitQuery, visitProblem } from '../store/visits-api';

@@ -1,9 +1,9 @@
 import { useMemo, useState, type ReactNode } from 'react';
-import { refusalText } from '../../core/errors';
+import { refusalText } from '../../core/base/errors';
 import { Link, useNavigate, useParams } from 'react-router';
 import { wheelTrends } from '../../core/job';
-import { treadWear } from '../../core/tires';
-import { counted, placeText } from '../../core/units';
+import { treadWear } from '../../core/fit/tires';
+import { counted, placeText } from '../../core/base/units';
 import {
   BUILD_WORDS,
   lockMarks,
@@ -13,8 +13,8 @@ import {
   wheelEnd,
   type DialMark,
   type Wheel,
-} from '../../core/wheels';
-import { attempt } from '../../core/working';
+} from '../../core/fit/wheels';
+import { attempt } from '../../core/base/working';
 import { Button } from '../parts/Button';
 import { Failed, Frame, Waiting } from '../parts/Frame';
 import { Quantity, useUnits } from '../parts/quantity';

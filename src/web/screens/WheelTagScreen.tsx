@@ -1,7 +1,7 @@
 import { QRCodeSVG } from 'qrcode.react';
 import { Link, useParams } from 'react-router';
-import { counted, placeText } from '../../core/units';
-import { BUILD_WORDS, lockPlaces, POSITION_WORDS } from '../../core/wheels';
+import { counted, placeText } from '../../core/base/units';
+import { BUILD_WORDS, lockPlaces, POSITION_WORDS } from '../../core/fit/wheels';
 import { Button } from '../parts/Button';
 import { Failed, Frame, Waiting } from '../parts/Frame';
 import { useUnits } from '../parts/quantity';

@@ -1,6 +1,6 @@
 import { useMemo, useRef, type ReactNode } from 'react';
-import type { LevelTest } from '../../core/balance';
-import { ruleNumber } from '../../core/rules';
+import type { LevelTest } from '../../core/bench/balance';
+import { ruleNumber } from '../../core/base/rules';
 import { useJob } from '../parts/job-context';
 import { useKeys, type KeyAction } from '../parts/keys';
 import { usePlace } from '../parts/place';
@@ -25,7 +25,7 @@ import { standMarks } from './balance/stand-marks';
 import { StandRow } from './balance/StandRow';
 import { stepOf, type BalanceStep, type Go } from './balance/step-of';
 import { SwingFields } from './balance/SwingFields';
-import type { ThingProps } from './balance/thing';
+import type { ThingProps } from './balance/balance-form-props';
 import { useAdvice } from './balance/use-advice';
 import { useBalanceActs } from './balance/use-balance-acts';
 import { useHandDraft } from './balance/use-hand-draft';

@@ -1,9 +1,9 @@
-import { refusalText } from '../../core/errors';
+import { refusalText } from '../../core/base/errors';
 import { useState } from 'react';
-import { rimProfile, type BeadPath } from '../../core/beads';
+import { rimProfile, type BeadPath } from '../../core/bench/beads';
 import { beadPathOf, fillMmOf } from '../../core/job';
-import { ruleNumber } from '../../core/rules';
-import { attempt } from '../../core/working';
+import { ruleNumber } from '../../core/base/rules';
+import { attempt } from '../../core/base/working';
 import { ChoiceField, QuantityField } from '../parts/fields';
 import { useUnits } from '../parts/quantity';
 import { Reasons } from '../parts/Reasons';

@@ -2,7 +2,7 @@ import { Link, useNavigate } from 'react-router';
 import { STATION_WORDS, STEP_STATIONS } from '../../core/job';
 import { Button } from '../parts/Button';
 import { useSpeech } from '../parts/speak';
-import { counted } from '../../core/units';
+import { counted } from '../../core/base/units';
 import { KeyHelp } from '../parts/KeyHelp';
 import { useKeys } from '../parts/keys';
 import { Reasons } from '../parts/Reasons';
@@ -18,7 +18,7 @@ import { StepReading } from './StepReading';
 import { StepTime } from './StepTime';
 import { Trouble } from './Trouble';
 import { useBites } from './use-bites';
-import { useLying } from './use-lying';
+import { useLying } from './use-tire-orientation';
 import { useSteps } from './use-steps';
 
 /** One step, as large as the screen: to be read at two metres, with dirty gloves, by key or pedal. */

@@ -1,4 +1,4 @@
-import { mirrored, placeText } from '../../core/units';
+import { mirrored, placeText } from '../../core/base/units';
 import { Button } from '../parts/Button';
 import { useUnits } from '../parts/quantity';
 import { useJob } from '../parts/job-context';

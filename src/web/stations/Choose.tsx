@@ -2,7 +2,7 @@ import { Tabs } from 'radix-ui';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { partsOf } from '../../core/job';
-import { worstFirst } from '../../core/working';
+import { worstFirst } from '../../core/base/working';
 import { Button } from '../parts/Button';
 import { useKeys } from '../parts/keys';
 import { Reasons } from '../parts/Reasons';

@@ -1,8 +1,8 @@
 import { Check } from 'lucide-react';
 import { useState } from 'react';
-import type { TorqueChoice } from '../../core/torque';
-import type { Fastener } from '../../core/wheels';
-import type { Working } from '../../core/working';
+import type { TorqueChoice } from '../../core/bench/torque';
+import type { Fastener } from '../../core/fit/wheels';
+import type { Working } from '../../core/base/working';
 import { Button } from '../parts/Button';
 import { useJob } from '../parts/job-context';
 import { Quantity } from '../parts/quantity';

@@ -6,8 +6,8 @@ import {
   INSPECTED_WORDS,
   inspectionOf,
   type Inspected,
-} from '../../core/inspect';
-import { attempt } from '../../core/working';
+} from '../../core/bench/inspect';
+import { attempt } from '../../core/base/working';
 import { Button } from '../parts/Button';
 import { Reasons } from '../parts/Reasons';
 import { BasisTag } from '../parts/working';

@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import { OLD_TIRES, openPoints, pairDoubts, readyOf } from '../../core/job';
-import { LOOK_SHORT } from '../../core/recheck';
-import { counted } from '../../core/units';
+import { LOOK_SHORT } from '../../core/job/recheck';
+import { counted } from '../../core/base/units';
 import { Button } from '../parts/Button';
 import { ApprovalPin } from '../parts/ApprovalPin';
 import { FormChoice, FormText } from '../parts/form-fields';
@@ -11,7 +11,7 @@ import { useUnits } from '../parts/quantity';
 import { useMainWorking } from '../parts/working';
 import { useVisitOfJobQuery } from '../store/visits-api';
 import { KeepTakeOff } from './KeepTakeOff';
-import { Gates } from './leave/Gates';
+import { Gates } from './leave/SafetyChecks';
 import { Leaving } from './leave/Leaving';
 import { OpenPoints } from './leave/OpenPoints';
 import { useHandOver } from './leave/use-hand-over';

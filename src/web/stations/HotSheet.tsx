@@ -1,8 +1,8 @@
 import { Dialog } from 'radix-ui';
-import { refusalText } from '../../core/errors';
+import { refusalText } from '../../core/base/errors';
 import { useState } from 'react';
-import { pressureCorrect } from '../../core/pressure';
-import { attempt } from '../../core/working';
+import { pressureCorrect } from '../../core/bench/pressure';
+import { attempt } from '../../core/base/working';
 import { Button } from '../parts/Button';
 import { QuantityField } from '../parts/fields';
 import { Quantity, useUnits } from '../parts/quantity';

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { placeText } from '../../core/units';
+import { placeText } from '../../core/base/units';
 import { Button } from '../parts/Button';
 import { DeviceLabel } from '../parts/DeviceTake';
 import { ChoiceField } from '../parts/fields';

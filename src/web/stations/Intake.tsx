@@ -1,15 +1,15 @@
 import { useState } from 'react';
-import { refusalText } from '../../core/errors';
-import { ruleNumber } from '../../core/rules';
+import { refusalText } from '../../core/base/errors';
+import { ruleNumber } from '../../core/base/rules';
 import {
   CLEARANCE_PLACES,
   PLACE_WORDS,
   tireAge,
   tireSize,
   type ClearancePlace,
-} from '../../core/tires';
-import { USES, USE_WORDS, type Use } from '../../core/pressure';
-import { attempt } from '../../core/working';
+} from '../../core/fit/tires';
+import { USES, USE_WORDS, type Use } from '../../core/bench/pressure';
+import { attempt } from '../../core/base/working';
 import { Button } from '../parts/Button';
 import { WithTake } from '../parts/DeviceTake';
 import { ChoiceField, QuantityField, TextField } from '../parts/fields';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { refusalText } from '../../core/errors';
+import { refusalText } from '../../core/base/errors';
 import { Link } from 'react-router';
-import { complete } from '../../core/shop';
+import { complete } from '../../core/shop/records';
 import { Button } from '../parts/Button';
 import { useJob } from '../parts/job-context';
 import { useDo } from '../store';

@@ -6,8 +6,8 @@ import {
   type FirstTo,
   type RunoutReading,
   type TrueAdvice,
-} from '../../core/truing';
-import { placeText } from '../../core/units';
+} from '../../core/bench/truing';
+import { placeText } from '../../core/base/units';
 import { Button } from '../parts/Button';
 import { ChoiceField } from '../parts/fields';
 import { useJob } from '../parts/job-context';

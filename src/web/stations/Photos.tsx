@@ -1,7 +1,7 @@
 import { Camera } from 'lucide-react';
 import { useRef, useState } from 'react';
-import type { Inspected } from '../../core/inspect';
-import { MACHINE_STATIONS } from '../../core/stations';
+import type { Inspected } from '../../core/bench/inspect';
+import { MACHINE_STATIONS } from '../../core/base/stations';
 import { Button } from '../parts/Button';
 import { smallPicture } from '../parts/small-picture';
 import { Photograph } from '../parts/Photograph';

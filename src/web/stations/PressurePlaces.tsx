@@ -1,4 +1,4 @@
-import { GROUNDS, GROUND_WORDS, type Ground } from '../../core/pressure';
+import { GROUNDS, GROUND_WORDS, type Ground } from '../../core/bench/pressure';
 import { WithTake } from '../parts/DeviceTake';
 import { QuantityField } from '../parts/fields';
 import { useJob } from '../parts/job-context';

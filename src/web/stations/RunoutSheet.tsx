@@ -1,8 +1,8 @@
-import { refusalText } from '../../core/errors';
+import { refusalText } from '../../core/base/errors';
 import { useMemo, useState } from 'react';
 import { runoutOf, type EntryData } from '../../core/job';
-import type { RunoutReading, RunoutResult } from '../../core/truing';
-import { placeText } from '../../core/units';
+import type { RunoutReading, RunoutResult } from '../../core/bench/truing';
+import { placeText } from '../../core/base/units';
 import { ChoiceField, QuantityField } from '../parts/fields';
 import { useUnits } from '../parts/quantity';
 import { Reasons } from '../parts/Reasons';

@@ -1,6 +1,6 @@
 import { Dialog } from 'radix-ui';
 import { schoolsOf } from '../../core/job';
-import { findRule } from '../../core/rules';
+import { findRule } from '../../core/base/rules';
 import { Button } from '../parts/Button';
 import { useJob } from '../parts/job-context';
 import { Sheet } from '../parts/Sheet';

@@ -1,6 +1,6 @@
 import { useRef } from 'react';
 import { stepsOf } from '../../core/job';
-import type { SeatAdvice, SeatBinds } from '../../core/pressure';
+import type { SeatAdvice, SeatBinds } from '../../core/bench/pressure';
 import { Button } from '../parts/Button';
 import { DeviceLabel } from '../parts/DeviceTake';
 import { useJob } from '../parts/job-context';
@@ -21,7 +21,7 @@ import { useHose } from './seat/use-hose';
 import { useSeating, type Seating } from './seat/use-seating';
 import { Cautions, StationLayout } from './StationLayout';
 import { StepStrip } from './StepStrip';
-import { useGoOn } from './use-go-on';
+import { useGoOn } from './use-auto-advance';
 
 const NOW: Record<Exclude<SeatAdvice, 'air in'>, string> = {
   'go on': 'Go on. Listen for the pops.',

@@ -1,6 +1,6 @@
 import { useRef, useState } from 'react';
-import { refusalText } from '../../core/errors';
-import { USE_WORDS } from '../../core/pressure';
+import { refusalText } from '../../core/base/errors';
+import { USE_WORDS } from '../../core/bench/pressure';
 import { Button } from '../parts/Button';
 import { useJob } from '../parts/job-context';
 import { useKeys } from '../parts/keys';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { spokeRingOf } from '../../core/job';
-import { groupOf } from '../../core/truing';
+import { groupOf } from '../../core/bench/truing';
 import { Button } from '../parts/Button';
 import { Reasons } from '../parts/Reasons';
 import { useJob } from '../parts/job-context';

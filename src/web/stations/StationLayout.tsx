@@ -1,7 +1,7 @@
 import { useMemo, type ReactNode } from 'react';
 import { dialMarks } from '../../core/job';
-import type { Step } from '../../core/procedure';
-import type { DialMark } from '../../core/wheels';
+import type { Step } from '../../core/job/procedure';
+import type { DialMark } from '../../core/fit/wheels';
 import { useUnits } from '../parts/quantity';
 import { WheelDial } from '../parts/WheelDial';
 import { useJob } from '../parts/job-context';

@@ -1,4 +1,4 @@
-import type { Step } from '../../core/procedure';
+import type { Step } from '../../core/job/procedure';
 
 /** What must be so before going on, and what the step takes in hand. */
 export const StepNeeds = ({ step, className = '' }: { step: Step; className?: string }) => {

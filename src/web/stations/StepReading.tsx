@@ -1,6 +1,6 @@
 import { Dialog } from 'radix-ui';
 import { useState, type ReactNode } from 'react';
-import type { Reading, Step } from '../../core/procedure';
+import type { Reading, Step } from '../../core/job/procedure';
 import { Button } from '../parts/Button';
 import { useJob } from '../parts/job-context';
 import { useKeys } from '../parts/keys';
@@ -13,7 +13,7 @@ import { GapSheet } from './ring/GapSheet';
 import { RolloutSheet } from './ring/RolloutSheet';
 import { FindingsSheet } from './FindingsSheet';
 import { RunoutSheet } from './RunoutSheet';
-import { SatSheet } from './SatSheet';
+import { SatSheet } from './PlacementPhotosSheet';
 import { BeadPathSheet } from './BeadPathSheet';
 import { SpokeSheet } from './SpokeSheet';
 

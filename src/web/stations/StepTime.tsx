@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { stepsOf, timesOf } from '../../core/job';
-import { ruleNumber } from '../../core/rules';
+import { ruleNumber } from '../../core/base/rules';
 import { durationText } from '../parts/duration-text';
 import { useJob } from '../parts/job-context';
 

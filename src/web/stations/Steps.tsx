@@ -2,11 +2,11 @@ import { Check } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { STATION_WORDS } from '../../core/job';
-import type { Step } from '../../core/procedure';
-import { lockPlaces } from '../../core/wheels';
+import type { Step } from '../../core/job/procedure';
+import { lockPlaces } from '../../core/fit/wheels';
 import { Button } from '../parts/Button';
 import { useSpeech } from '../parts/speak';
-import { counted } from '../../core/units';
+import { counted } from '../../core/base/units';
 import { useKeys } from '../parts/keys';
 import { Reasons } from '../parts/Reasons';
 import { SectionDrawing } from '../parts/SectionDrawing';
@@ -23,7 +23,7 @@ import { StepReading } from './StepReading';
 import { StepTime } from './StepTime';
 import { BatchList } from './BatchList';
 import { useBites } from './use-bites';
-import { useLying } from './use-lying';
+import { useLying } from './use-tire-orientation';
 import { useSteps } from './use-steps';
 
 /** Steps in sight at once, so that a station fits the screen. */

@@ -1,10 +1,10 @@
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { stepsOf } from '../../core/job';
-import { canHave, SYMPTOMS, SYMPTOM_WORDS, trouble, type Symptom } from '../../core/procedure';
-import { tireSize } from '../../core/tires';
-import { tryRimCode } from '../../core/wheels';
-import { attempt } from '../../core/working';
+import { canHave, SYMPTOMS, SYMPTOM_WORDS, trouble, type Symptom } from '../../core/job/procedure';
+import { tireSize } from '../../core/fit/tires';
+import { tryRimCode } from '../../core/fit/wheels';
+import { attempt } from '../../core/base/working';
 import { Button } from '../parts/Button';
 import { useKeys } from '../parts/keys';
 import { BasisTag } from '../parts/working';

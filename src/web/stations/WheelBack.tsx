@@ -1,5 +1,5 @@
 import { stepsOf, tickOf } from '../../core/job';
-import type { Step } from '../../core/procedure';
+import type { Step } from '../../core/job/procedure';
 import { Button } from '../parts/Button';
 import { useKeys } from '../parts/keys';
 import { useMainWorking } from '../parts/working';
@@ -7,7 +7,7 @@ import { useJob } from '../parts/job-context';
 import { useSpeech } from '../parts/speak';
 import { BatchList } from './BatchList';
 import { useBatch } from './use-batch';
-import { useGoOn } from './use-go-on';
+import { useGoOn } from './use-auto-advance';
 import { BackFigures } from './back/BackFigures';
 import { ChainPicture } from './back/ChainPicture';
 import { NextFastener, NextWays } from './back/NextFastener';

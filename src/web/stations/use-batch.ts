@@ -1,9 +1,9 @@
-import { wantsOwnTap, type Step } from '../../core/procedure';
+import { wantsOwnTap, type Step } from '../../core/job/procedure';
 import { useJob } from '../parts/job-context';
 import { useApp } from '../store';
 import { paceOf } from '../store/shop-slice';
 import type { BatchRow } from './BatchList';
-import { useTappedOut, type TappedOut } from './use-tapped-out';
+import { useTappedOut, type TappedOut } from './use-excluded-items';
 
 /** The plain steps of a station that are written all at once; those that were tapped out are done one by one. */
 export interface Batch extends TappedOut {

@@ -1,8 +1,8 @@
 import { useMemo, useState } from 'react';
-import { bitePlan, type Bite, type BitePlan } from '../../core/beads';
+import { bitePlan, type Bite, type BitePlan } from '../../core/bench/beads';
 import { biteInputOf } from '../../core/job';
-import type { Step } from '../../core/procedure';
-import { attempt, type Working } from '../../core/working';
+import type { Step } from '../../core/job/procedure';
+import { attempt, type Working } from '../../core/base/working';
 import { useJob } from '../parts/job-context';
 import type { KeyAction } from '../parts/keys';
 

@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { ruleNumber } from '../../core/rules';
-import type { InstrumentItem } from '../../core/shop';
+import { ruleNumber } from '../../core/base/rules';
+import type { InstrumentItem } from '../../core/shop/records';
 import { useJob } from '../parts/job-context';
 import { useApp } from '../store';
 

@@ -8,8 +8,8 @@ import {
   type TwoGauges,
   type Use,
   type ValveSet,
-} from '../../core/pressure';
-import { attempt, type Attempt, type Working } from '../../core/working';
+} from '../../core/bench/pressure';
+import { attempt, type Attempt, type Working } from '../../core/base/working';
 import { useJob } from '../parts/job-context';
 import type { Gauges } from './use-gauges';
 import type { TypedPressure } from './use-typed-pressure';

@@ -1,8 +1,8 @@
 import { useMemo, useRef, useState } from 'react';
 import { airOutOf, stepsOf, STATIONS, tickOf, type StationId } from '../../core/job';
-import type { Step } from '../../core/procedure';
-import type { SplitRim } from '../../core/ring';
-import type { Working } from '../../core/working';
+import type { Step } from '../../core/job/procedure';
+import type { SplitRim } from '../../core/bench/ring';
+import type { Working } from '../../core/base/working';
 import { useJob } from '../parts/job-context';
 import { useApp } from '../store';
 import { paceOf } from '../store/shop-slice';

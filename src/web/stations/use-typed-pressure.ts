@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { pressureStartOf } from '../../core/job';
-import { ruleNumber } from '../../core/rules';
-import type { Unit } from '../../core/units';
+import { ruleNumber } from '../../core/base/rules';
+import type { Unit } from '../../core/base/units';
 import { useJob } from '../parts/job-context';
 import { useUnits } from '../parts/quantity';
 

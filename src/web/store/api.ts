@@ -3,10 +3,10 @@ import type {
   PublicKeyCredentialCreationOptionsJSON,
   RegistrationResponseJSON,
 } from '@simplewebauthn/browser';
-import type { Observation } from '../../core/balance';
-import type { DeviceNow, Failure } from '../../core/devices';
-import type { Doors } from '../../core/doors';
-import type { InputProblem } from '../../core/errors';
+import type { Observation } from '../../core/bench/balance';
+import type { DeviceNow, Failure } from '../../core/bench/devices';
+import type { Doors } from '../../core/shop/auth';
+import type { InputProblem } from '../../core/base/errors';
 import type {
   Entry,
   EntryBody,
@@ -15,12 +15,12 @@ import type {
   UsualTime,
   WheelHistory,
 } from '../../core/job';
-import type { Cure } from '../../core/procedure';
-import type { Reserved } from '../../core/parts';
-import type { ShopRule } from '../../core/rules';
-import type { ImportAnswer, Pace, RecordKind, Records, Shop } from '../../core/shop';
-import type { Machine, Wheel } from '../../core/wheels';
-import { tellTurnedAway } from './turned-away';
+import type { Cure } from '../../core/job/procedure';
+import type { Reserved } from '../../core/shop/parts';
+import type { ShopRule } from '../../core/base/rules';
+import type { ImportAnswer, Pace, RecordKind, Records, Shop } from '../../core/shop/records';
+import type { Machine, Wheel } from '../../core/fit/wheels';
+import { tellTurnedAway } from './auth-rejected';
 
 /** A wheel with its machine and everything its jobs know of it. */
 export interface WheelRecord {

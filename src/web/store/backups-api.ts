@@ -1,4 +1,4 @@
-import type { BackupsNow, KeptBackup, LookedInto } from '../../core/backup';
+import type { BackupsNow, KeptBackup, LookedInto } from '../../core/reports/backup';
 import { visitsApi } from './visits-api';
 
 /** A large shop takes its time to be packed or looked through; the server says when it cannot. */

@@ -1,4 +1,4 @@
-import type { ShopChange } from '../../core/shop';
+import type { ShopChange } from '../../core/shop/records';
 import { visitsApi } from './visits-api';
 
 interface ChangesPage {

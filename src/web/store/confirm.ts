@@ -1,5 +1,5 @@
 import type { FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
-import type { InputProblem } from '../../core/errors';
+import type { InputProblem } from '../../core/base/errors';
 
 /** Asks the person to prove again who they are; true once they did. */
 type Asker = () => Promise<boolean>;

@@ -1,6 +1,6 @@
-import type { DayPlan, DayVisit } from '../../core/day';
-import type { LeftOut, LetGo } from '../../core/visit';
-import type { Working } from '../../core/working';
+import type { DayPlan, DayVisit } from '../../core/shop/day';
+import type { LeftOut, LetGo } from '../../core/shop/visit';
+import type { Working } from '../../core/base/working';
 import { visitsApi } from './visits-api';
 
 /** The plan of the day, counted in minutes from `at`. */

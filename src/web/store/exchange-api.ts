@@ -1,4 +1,4 @@
-import type { Brought, TakePlan } from '../../core/exchange';
+import type { Brought, TakePlan } from '../../core/reports/exchange';
 import { visitsApi } from './visits-api';
 
 /** A large file takes its time to be read; the server says when it cannot. */

@@ -1,7 +1,7 @@
 import { configureStore } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
-import { localDayOf } from '../../core/units';
-import { doorsReducer } from './doors-slice';
+import { localDayOf } from '../../core/base/units';
+import { doorsReducer } from './auth-slice';
 import { jobsReducer } from './jobs-slice';
 import { linkReducer } from './link-slice';
 import { prefsReducer, savePrefs } from './prefs-slice';

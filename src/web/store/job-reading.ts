@@ -1,7 +1,7 @@
 import type { AppDispatch, RootState } from '.';
 import { api, ApiError } from './api';
 import { jobRead, jobUnread, type OpenJob } from './jobs-slice';
-import { recall } from './seen';
+import { recall } from './offline-cache';
 
 const seenAt = (id: string): string => `/jobs/${id}`;
 

@@ -1,7 +1,7 @@
 import { createSelector } from '@reduxjs/toolkit';
 import { foldJob, jobReport, type Entry } from '../../core/job';
 import { today, type RootState } from '.';
-import type { Parcel } from './parcel';
+import type { Parcel } from './pending-entries';
 
 const NO_ENTRIES: readonly Entry[] = [];
 const NO_PARCELS: readonly Parcel[] = [];

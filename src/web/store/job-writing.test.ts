@@ -639,7 +639,7 @@ test('a job that is not there, and a server that is not, are told apart', async 
 test('a job that this browser has seen opens without the server', async () => {
   const it = newServer();
   const first = await openTab(it);
-  const { keepSeen } = await import('./keep-seen');
+  const { keepSeen } = await import('./keep-offline-cache');
   keepSeen(first.store);
   await first.note('seen');
   await jest.advanceTimersByTimeAsync(1500);

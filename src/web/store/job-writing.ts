@@ -13,7 +13,7 @@ import { api } from './api';
 import { jobRead, posted } from './jobs-slice';
 import { sendPosted, type Outcome } from './outbox-sender';
 import { keepParcel } from './outbox-store';
-import { waitingPhoto, type Parcel } from './parcel';
+import { waitingPhoto, type Parcel } from './pending-entries';
 
 /** Opens a job for a wheel and returns its id. Throws `ApiError`. */
 export const openJob = createAsyncThunk<

@@ -1,6 +1,6 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { Entry, JobSummary } from '../../core/job';
-import type { Parcel } from './parcel';
+import type { Parcel } from './pending-entries';
 
 /** A job's log as this browser knows it. */
 export interface OpenJob {

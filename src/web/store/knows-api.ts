@@ -1,4 +1,4 @@
-import type { StationTook, TroubleMet, WeightLeft } from '../../core/knows';
+import type { StationTook, TroubleMet, WeightLeft } from '../../core/reports/stats';
 import { visitsApi } from './visits-api';
 
 export interface Knows {

@@ -1,6 +1,6 @@
-import type { LiveNews } from '../../core/live';
+import type { LiveNews } from '../../core/base/live';
 import type { AppDispatch, RootState } from '.';
-import { loadDoors } from './doors-slice';
+import { loadDoors } from './auth-slice';
 import { readJob } from './job-reading';
 import { linkFound, linkLost } from './link-slice';
 import { sendNow } from './outbox-sender';

@@ -1,10 +1,10 @@
-import { refusalText } from '../../core/errors';
+import { refusalText } from '../../core/base/errors';
 import type { Entry } from '../../core/job';
 import type { AppDispatch, RootState } from '.';
 import { api, ApiError } from './api';
 import { announce, arrived, changed, gone, jobRead, logGrew, outboxRead } from './jobs-slice';
 import { changeKept, keptParcel, keptParcels, letGo, pictureOf } from './outbox-store';
-import { goesByItself, type Parcel } from './parcel';
+import { goesByItself, type Parcel } from './pending-entries';
 
 /** How a write stands: the server has it; it is kept and goes by itself; somebody has to look; it can never be written. */
 export type Outcome = 'written' | 'waiting' | 'conflict' | 'refused';

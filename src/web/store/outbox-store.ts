@@ -1,5 +1,5 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
-import type { Parcel } from './parcel';
+import type { Parcel } from './pending-entries';
 
 interface OutboxDb extends DBSchema {
   /** One record each, in the order of writing. */

@@ -1,5 +1,5 @@
-import type { RiderPaper } from '../../core/papers';
-import type { UnitPreferences } from '../../core/units';
+import type { RiderPaper } from '../../core/reports/papers';
+import type { UnitPreferences } from '../../core/base/units';
 import { visitsApi } from './visits-api';
 
 /** The rider's sheet of a visit, in the fitter's units. */

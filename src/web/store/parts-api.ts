@@ -1,6 +1,6 @@
-import type { Estimate } from '../../core/costs';
-import type { NewOrder, OrderList } from '../../core/parts';
-import type { Working } from '../../core/working';
+import type { Estimate } from '../../core/shop/costs';
+import type { NewOrder, OrderList } from '../../core/shop/parts';
+import type { Working } from '../../core/base/working';
 import { visitsApi } from './visits-api';
 
 /** Parts to order and what a visit costs, from the server. */

@@ -1,5 +1,5 @@
 import type { Played, PracticeScore, PracticeTried, ShownPractice } from '../../core/practice';
-import type { Working } from '../../core/working';
+import type { Working } from '../../core/base/working';
 import { visitsApi } from './visits-api';
 
 /** A round is scored by a simulated stand: on a slow machine that takes its time, and the server says when it is too long. */

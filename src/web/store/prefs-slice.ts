@@ -1,5 +1,5 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import { DEFAULT_UNITS, type UnitPreferences } from '../../core/units';
+import { DEFAULT_UNITS, type UnitPreferences } from '../../core/base/units';
 
 /** What this browser remembers: who works here, in which units, by which light. */
 export interface Prefs {

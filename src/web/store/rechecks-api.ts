@@ -1,4 +1,4 @@
-import type { RecheckRow } from '../../core/recheck';
+import type { RecheckRow } from '../../core/job/recheck';
 import { visitsApi } from './visits-api';
 
 /** What a list of rechecks is asked for by. */

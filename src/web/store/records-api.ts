@@ -1,5 +1,5 @@
-import type { RecordKind, Records, TireStock } from '../../core/shop';
-import type { Machine, Wheel } from '../../core/wheels';
+import type { RecordKind, Records, TireStock } from '../../core/shop/records';
+import type { Machine, Wheel } from '../../core/fit/wheels';
 import type { AppDispatch } from '.';
 import { loadShop } from './shop-slice';
 import { visitsApi } from './visits-api';

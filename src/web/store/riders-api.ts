@@ -1,4 +1,4 @@
-import type { Forgotten, RiderKept } from '../../core/riders';
+import type { Forgotten, RiderKept } from '../../core/shop/riders';
 import { visitsApi } from './visits-api';
 
 /** A large shop takes its time; the server says when it cannot. */

@@ -1,8 +1,8 @@
 import { createAsyncThunk, createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import type { ShopRule } from '../../core/rules';
-import type { Pace, RecordKind, Records } from '../../core/shop';
+import type { ShopRule } from '../../core/base/rules';
+import type { Pace, RecordKind, Records } from '../../core/shop/records';
 import { api, ApiError, type ShopAnswer } from './api';
-import { recall, remember } from './seen';
+import { recall, remember } from './offline-cache';
 
 /** The last change of a record in this browser, so that it can be taken back. */
 export interface RecordChange {

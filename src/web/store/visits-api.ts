@@ -1,9 +1,9 @@
 import { createApi, fetchBaseQuery, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
-import { refusalText, type InputProblem } from '../../core/errors';
+import { refusalText, type InputProblem } from '../../core/base/errors';
 import { withConfirm } from './confirm';
-import { recall, remember } from './seen';
-import { tellTurnedAway } from './turned-away';
-import type { OpenVisit, VisitEntry, VisitEntryBody, VisitSummary } from '../../core/visit';
+import { recall, remember } from './offline-cache';
+import { tellTurnedAway } from './auth-rejected';
+import type { OpenVisit, VisitEntry, VisitEntryBody, VisitSummary } from '../../core/shop/visit';
 
 interface VisitAnswer {
   visit: VisitSummary;

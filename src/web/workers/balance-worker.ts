@@ -5,9 +5,9 @@ import {
   type Counter,
 } from '../../core/job/balance-answers';
 import type { BalanceQuestion } from '../../core/job';
-import type { BalancePlacement, Observation, StandBand } from '../../core/balance';
-import { standBand } from '../../core/balance/stand-band';
-import { attempt, type Attempt } from '../../core/working';
+import type { BalancePlacement, Observation, StandBand } from '../../core/bench/balance';
+import { standBand } from '../../core/bench/balance/stand-band';
+import { attempt, type Attempt } from '../../core/base/working';
 
 /**
  * What the worker is asked: to answer a question, what a stand hides, or to search on for pieces until it is stopped.

@@ -1,4 +1,4 @@
-import { yes } from '../../fields';
+import { yes } from '../../base/fields';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { device, gauge, maybe } from '../entry-fields';
 

@@ -1,4 +1,4 @@
-import { text } from '../../fields';
+import { text } from '../../base/fields';
 import { type BalanceLog, UNBALANCED } from '../balance-log';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 

@@ -1,5 +1,5 @@
-import { angle, date, quantity } from '../../fields';
-import { placeText } from '../../units';
+import { angle, date, quantity } from '../../base/fields';
+import { placeText } from '../../base/units';
 import type { BalanceHintData, BalanceLog } from '../balance-log';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { id } from '../entry-fields';

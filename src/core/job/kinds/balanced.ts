@@ -1,6 +1,6 @@
 import Joi from 'joi';
-import { chanceText } from '../../balance';
-import { angle, quantity } from '../../fields';
+import { chanceText } from '../../bench/balance';
+import { angle, quantity } from '../../base/fields';
 import type { BalancedData, BalanceLog } from '../balance-log';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 

@@ -1,6 +1,6 @@
-import { oneOf } from '../../fields';
-import { BEAD_SIDES, type BeadMeasured, type BeadSide } from '../../ring';
-import type { Wheel } from '../../wheels';
+import { oneOf } from '../../base/fields';
+import { BEAD_SIDES, type BeadMeasured, type BeadSide } from '../../bench/ring';
+import type { Wheel } from '../../fit/wheels';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { caliperReadings, device } from '../entry-fields';
 import { listed } from '../entry-words';

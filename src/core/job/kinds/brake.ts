@@ -1,6 +1,6 @@
-import { type Spin, SPIN_WORDS, SPINS } from '../../brake';
-import { oneOf, quantity, yes } from '../../fields';
-import { PROOF_STEPS } from '../../procedure';
+import { type Spin, SPIN_WORDS, SPINS } from '../../bench/brake';
+import { oneOf, quantity, yes } from '../../base/fields';
+import { PROOF_STEPS } from '../procedure';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { maybe } from '../entry-fields';
 

@@ -1,5 +1,5 @@
-import { marking, oneOf, quantity } from '../../fields';
-import { type Use, USE_WORDS, USES } from '../../pressure';
+import { marking, oneOf, quantity } from '../../base/fields';
+import { type Use, USE_WORDS, USES } from '../../bench/pressure';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { dateCode, device, maybe } from '../entry-fields';
 import { listed } from '../entry-words';

@@ -1,6 +1,6 @@
-import { count, listOf, marking, oneOf, quantity, record, text, yes } from '../../fields';
-import { type Tread, TREADS } from '../../shop';
-import { type Arrows, ARROWS } from '../../tires';
+import { count, listOf, marking, oneOf, quantity, record, text, yes } from '../../base/fields';
+import { type Tread, TREADS } from '../../shop/records';
+import { type Arrows, ARROWS } from '../../fit/tires';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { dateCode, id, maybe } from '../entry-fields';
 import { listed } from '../entry-words';

@@ -1,5 +1,5 @@
-import { oneOf, quantity, text } from '../../fields';
-import { CLEARANCE_PLACES, type ClearancePlace, PLACE_WORDS } from '../../tires';
+import { oneOf, quantity, text } from '../../base/fields';
+import { CLEARANCE_PLACES, type ClearancePlace, PLACE_WORDS } from '../../fit/tires';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 
 /** Clearance around the tire at one place. */

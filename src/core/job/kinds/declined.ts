@@ -1,4 +1,4 @@
-import { text } from '../../fields';
+import { text } from '../../base/fields';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 
 /** Work that was recommended and that the rider declined; `by` is who said so. */

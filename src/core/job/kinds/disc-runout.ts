@@ -1,7 +1,7 @@
-import { discRunout } from '../../brake';
-import { quantity } from '../../fields';
-import { READINGS_FIELD, type RunoutReading } from '../../truing';
-import { counted } from '../../units';
+import { discRunout } from '../../bench/brake';
+import { quantity } from '../../base/fields';
+import { READINGS_FIELD, type RunoutReading } from '../../bench/truing';
+import { counted } from '../../base/units';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { device, maybe } from '../entry-fields';
 import { spanOf } from '../entry-words';

@@ -1,5 +1,11 @@
-import { listOf, oneOf, text } from '../../fields';
-import { FINDINGS, type Inspected, INSPECTED, INSPECTED_WORDS, inspectionOf } from '../../inspect';
+import { listOf, oneOf, text } from '../../base/fields';
+import {
+  FINDINGS,
+  type Inspected,
+  INSPECTED,
+  INSPECTED_WORDS,
+  inspectionOf,
+} from '../../bench/inspect';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { listed } from '../entry-words';
 

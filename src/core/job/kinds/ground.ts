@@ -1,5 +1,5 @@
-import { oneOf } from '../../fields';
-import { type Ground, GROUND_WORDS, GROUNDS } from '../../pressure';
+import { oneOf } from '../../base/fields';
+import { type Ground, GROUND_WORDS, GROUNDS } from '../../bench/pressure';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 
 /** The ground the tire is set for. */

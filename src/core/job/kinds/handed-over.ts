@@ -1,4 +1,4 @@
-import { oneOf, record, text } from '../../fields';
+import { oneOf, record, text } from '../../base/fields';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { maybe } from '../entry-fields';
 

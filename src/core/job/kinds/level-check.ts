@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { type LevelTest, sumVectors } from '../../balance';
+import { type LevelTest, sumVectors } from '../../bench/balance';
 import { type BalanceLog, observe } from '../balance-log';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { moved } from '../entry-fields';

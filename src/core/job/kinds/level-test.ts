@@ -1,6 +1,6 @@
-import { levelHour, type LevelTest } from '../../balance';
-import { angle, oneOf } from '../../fields';
-import { placeText } from '../../units';
+import { levelHour, type LevelTest } from '../../bench/balance';
+import { angle, oneOf } from '../../base/fields';
+import { placeText } from '../../base/units';
 import { type BalanceLog, observe } from '../balance-log';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { maybe, moved } from '../entry-fields';

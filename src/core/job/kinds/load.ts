@@ -1,4 +1,4 @@
-import { quantity } from '../../fields';
+import { quantity } from '../../base/fields';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 
 /** The load the wheel is fitted for. */

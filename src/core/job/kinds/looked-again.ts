@@ -1,4 +1,4 @@
-import { quantity, text, yes } from '../../fields';
+import { quantity, text, yes } from '../../base/fields';
 import { defineEntry, REMARK } from '../define-entry';
 import { device, gauge, maybe } from '../entry-fields';
 

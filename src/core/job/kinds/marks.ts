@@ -1,5 +1,5 @@
-import { CHAIN_SIDES } from '../../drive';
-import { oneOf, quantity } from '../../fields';
+import { CHAIN_SIDES } from '../../bench/drive';
+import { oneOf, quantity } from '../../base/fields';
 import { alignedSteps, type AlignmentState, type MarksData } from '../alignment-state';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 

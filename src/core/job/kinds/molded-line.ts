@@ -1,6 +1,6 @@
-import { angle, oneOf, yes } from '../../fields';
-import type { LinePoint } from '../../pressure';
-import { mirrored, placeText } from '../../units';
+import { angle, oneOf, yes } from '../../base/fields';
+import type { LinePoint } from '../../bench/pressure';
+import { mirrored, placeText } from '../../base/units';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import type { SeatingState } from '../seating-state';
 

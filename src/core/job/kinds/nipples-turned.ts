@@ -6,7 +6,7 @@ import {
   type RunoutReading,
   type Turned,
   TURNED_FIELD,
-} from '../../truing';
+} from '../../bench/truing';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import type { RunoutData } from './runout';
 import { listed } from '../entry-words';

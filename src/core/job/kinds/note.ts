@@ -1,5 +1,5 @@
-import { text } from '../../fields';
-import type { StationId } from '../../stations';
+import { text } from '../../base/fields';
+import type { StationId } from '../../base/stations';
 import { defineEntry, REMARK } from '../define-entry';
 
 /** A free note at a station. */

@@ -1,4 +1,4 @@
-import { quantity } from '../../fields';
+import { quantity } from '../../base/fields';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { ofServer } from '../entry-fields';
 

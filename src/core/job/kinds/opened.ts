@@ -1,6 +1,6 @@
-import { text } from '../../fields';
-import { complete, recordSchema } from '../../shop';
-import { type Machine, POSITION_WORDS, type Wheel } from '../../wheels';
+import { text } from '../../base/fields';
+import { complete, recordSchema } from '../../shop/records';
+import { type Machine, POSITION_WORDS, type Wheel } from '../../fit/wheels';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 
 /** The machine, wheel and rider a job was opened with. */

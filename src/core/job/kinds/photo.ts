@@ -1,6 +1,6 @@
-import { oneOf, text } from '../../fields';
-import { type Inspected, INSPECTED, INSPECTED_WORDS } from '../../inspect';
-import type { StationId } from '../../stations';
+import { oneOf, text } from '../../base/fields';
+import { type Inspected, INSPECTED, INSPECTED_WORDS } from '../../bench/inspect';
+import type { StationId } from '../../base/stations';
 import { defineEntry, REMARK } from '../define-entry';
 import { maybe, PHOTO_ID } from '../entry-fields';
 import { listed } from '../entry-words';

@@ -1,4 +1,4 @@
-import { quantity, record, text } from '../../fields';
+import { quantity, record, text } from '../../base/fields';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { altitude, device, gauge, maybe } from '../entry-fields';
 

@@ -1,5 +1,5 @@
-import { date, oneOf, text } from '../../fields';
-import { JOB_LOOKS, type JobLook } from '../../recheck';
+import { date, oneOf, text } from '../../base/fields';
+import { JOB_LOOKS, type JobLook } from '../recheck';
 import { defineEntry, REMARK } from '../define-entry';
 
 /** A recheck that is due on a day; `look` says which readings close it, and is missing in entries of an earlier version. */

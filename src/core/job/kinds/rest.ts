@@ -1,6 +1,6 @@
-import type { Settle } from '../../balance';
-import { angle, oneOf, yes } from '../../fields';
-import { placeText } from '../../units';
+import type { Settle } from '../../bench/balance';
+import { angle, oneOf, yes } from '../../base/fields';
+import { placeText } from '../../base/units';
 import { type BalanceLog, observe, UNBALANCED } from '../balance-log';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { device, maybe } from '../entry-fields';

@@ -1,5 +1,5 @@
-import { quantity } from '../../fields';
-import type { Wheel } from '../../wheels';
+import { quantity } from '../../base/fields';
+import type { Wheel } from '../../fit/wheels';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 
 /** The bare rim: diameter over the flange, in the well, and from the well to the far flange along the axle. The job’s wheel has it from then on. */

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { count, oneOf, quantity } from '../../fields';
+import { count, oneOf, quantity } from '../../base/fields';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { device, maybe } from '../entry-fields';
 import { RING_NAMES, RING_WORDS, type RingName } from '../ring-names';

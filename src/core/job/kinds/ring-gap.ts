@@ -1,6 +1,12 @@
-import { angle, listOf, oneOf, quantity, record } from '../../fields';
-import { BEAD_SIDES, type BeadSide, GAP_TIMES, type GapReading, type GapTime } from '../../ring';
-import { counted } from '../../units';
+import { angle, listOf, oneOf, quantity, record } from '../../base/fields';
+import {
+  BEAD_SIDES,
+  type BeadSide,
+  GAP_TIMES,
+  type GapReading,
+  type GapTime,
+} from '../../bench/ring';
+import { counted } from '../../base/units';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 
 /** Feeler readings around a ring. */

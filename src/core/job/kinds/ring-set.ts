@@ -1,6 +1,6 @@
-import { count, quantity } from '../../fields';
-import { counted } from '../../units';
-import type { Wheel } from '../../wheels';
+import { count, quantity } from '../../base/fields';
+import { counted } from '../../base/units';
+import type { Wheel } from '../../fit/wheels';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { maybe } from '../entry-fields';
 

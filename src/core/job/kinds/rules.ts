@@ -1,5 +1,5 @@
-import { ruleValues } from '../../fields';
-import { fittingRules, type RuleValues } from '../../rules';
+import { ruleValues } from '../../base/fields';
+import { fittingRules, type RuleValues } from '../../base/rules';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 
 /** The shop’s rule values as they were when the job was opened. */

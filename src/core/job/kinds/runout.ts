@@ -1,5 +1,5 @@
-import { READINGS_FIELD, type RunoutReading } from '../../truing';
-import { counted } from '../../units';
+import { READINGS_FIELD, type RunoutReading } from '../../bench/truing';
+import { counted } from '../../base/units';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { device } from '../entry-fields';
 import { listed, spanOf } from '../entry-words';

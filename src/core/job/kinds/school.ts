@@ -1,7 +1,7 @@
-import { InputError } from '../../errors';
-import { oneOf, text } from '../../fields';
-import { type School, schoolChoices, SCHOOLS } from '../../procedure/schools';
-import { findRule, fittingRules, type RuleValues } from '../../rules';
+import { InputError } from '../../base/errors';
+import { oneOf, text } from '../../base/fields';
+import { type School, schoolChoices, SCHOOLS } from '../procedure/schools';
+import { findRule, fittingRules, type RuleValues } from '../../base/rules';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 
 /** A method chosen for this job in place of the shop’s. */

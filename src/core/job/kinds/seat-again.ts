@@ -1,4 +1,4 @@
-import { text } from '../../fields';
+import { text } from '../../base/fields';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import type { SeatingState } from '../seating-state';
 

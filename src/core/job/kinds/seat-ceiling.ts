@@ -1,4 +1,4 @@
-import { RAISED_FIELDS, type RaisedCeiling } from '../../pressure';
+import { RAISED_FIELDS, type RaisedCeiling } from '../../bench/pressure';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 
 /** The higher seating ceiling of another method, for this job. */

@@ -1,4 +1,4 @@
-import { oneOf, yes } from '../../fields';
+import { oneOf, yes } from '../../base/fields';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import type { SeatingState } from '../seating-state';
 import { LINE_STEP } from '../steps-done';

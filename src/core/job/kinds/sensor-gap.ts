@@ -1,6 +1,6 @@
-import { quantity } from '../../fields';
-import { SENSOR_READINGS, sensorGap, type SensorReading } from '../../leave';
-import { counted } from '../../units';
+import { quantity } from '../../base/fields';
+import { SENSOR_READINGS, sensorGap, type SensorReading } from '../leave';
+import { counted } from '../../base/units';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { maybe } from '../entry-fields';
 

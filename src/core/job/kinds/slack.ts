@@ -1,5 +1,5 @@
-import { chainSlack } from '../../drive';
-import { listOf, oneOf, quantity } from '../../fields';
+import { chainSlack } from '../../bench/drive';
+import { listOf, oneOf, quantity } from '../../base/fields';
 import { alignedSteps, type AlignmentState, type SlackData } from '../alignment-state';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { maybe } from '../entry-fields';

@@ -1,4 +1,4 @@
-import { type RungSpoke, SPOKES_FIELD } from '../../truing';
+import { type RungSpoke, SPOKES_FIELD } from '../../bench/truing';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 
 /** Spokes that were tapped, counted from the valve, clockwise from the disc side. */

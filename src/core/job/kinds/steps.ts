@@ -1,4 +1,4 @@
-import { listOf } from '../../fields';
+import { listOf } from '../../base/fields';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { id, ofServer } from '../entry-fields';
 import { type StepsDone, withSteps } from '../steps-done';

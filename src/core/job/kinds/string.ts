@@ -1,5 +1,5 @@
-import { CHAIN_SIDES, GAPS_FIELD, wheelAlignString } from '../../drive';
-import { oneOf, quantity } from '../../fields';
+import { CHAIN_SIDES, GAPS_FIELD, wheelAlignString } from '../../bench/drive';
+import { oneOf, quantity } from '../../base/fields';
 import { alignedSteps, type AlignmentState, type StringData } from '../alignment-state';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 

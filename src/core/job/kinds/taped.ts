@@ -1,5 +1,5 @@
-import { count, quantity } from '../../fields';
-import type { TapeReading } from '../../ring';
+import { count, quantity } from '../../base/fields';
+import type { TapeReading } from '../../bench/ring';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { device } from '../entry-fields';
 

@@ -1,4 +1,4 @@
-import { text, yes } from '../../fields';
+import { text, yes } from '../../base/fields';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { ofServer } from '../entry-fields';
 

@@ -1,4 +1,4 @@
-import { oneOf, quantity, text } from '../../fields';
+import { oneOf, quantity, text } from '../../base/fields';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { maybe, ofServer } from '../entry-fields';
 

@@ -1,6 +1,6 @@
 import Joi from 'joi';
-import { oneOf, quantity, text } from '../../fields';
-import { type Lubricant, LUBRICANTS } from '../../torque';
+import { oneOf, quantity, text } from '../../base/fields';
+import { type Lubricant, LUBRICANTS } from '../../bench/torque';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { device, maybe } from '../entry-fields';
 import { listed } from '../entry-words';

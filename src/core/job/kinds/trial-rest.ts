@@ -1,5 +1,5 @@
-import { angle } from '../../fields';
-import { placeText } from '../../units';
+import { angle } from '../../base/fields';
+import { placeText } from '../../base/units';
 import { type BalanceLog, observe } from '../balance-log';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { mass } from '../entry-fields';

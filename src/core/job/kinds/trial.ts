@@ -1,4 +1,4 @@
-import type { Piece } from '../../balance';
+import type { Piece } from '../../bench/balance';
 import { type BalanceLog, placeTrial } from '../balance-log';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { pieces } from '../entry-fields';

@@ -1,9 +1,9 @@
-import { InputError } from '../../errors';
-import { oneOf, text } from '../../fields';
-import { SYMPTOM_WORDS } from '../../procedure';
-import { type Symptom, SYMPTOMS } from '../../procedure/symptoms';
-import { isCheckOf } from '../../procedure/trouble';
-import type { StationId } from '../../stations';
+import { InputError } from '../../base/errors';
+import { oneOf, text } from '../../base/fields';
+import { SYMPTOM_WORDS } from '../procedure';
+import { type Symptom, SYMPTOMS } from '../procedure/symptoms';
+import { isCheckOf } from '../procedure/trouble';
+import type { StationId } from '../../base/stations';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { maybe } from '../entry-fields';
 import type { SeatingState } from '../seating-state';

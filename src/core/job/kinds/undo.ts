@@ -1,4 +1,4 @@
-import { STATION_WORDS } from '../../stations';
+import { STATION_WORDS } from '../../base/stations';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { id } from '../entry-fields';
 

@@ -1,4 +1,4 @@
-import { quantity } from '../../fields';
+import { quantity } from '../../base/fields';
 import { type BalanceLog, placeWeights, type WeightsData } from '../balance-log';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { maybe, pieces } from '../entry-fields';

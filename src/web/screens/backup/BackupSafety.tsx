@@ -1,6 +1,6 @@
 import { useState, type FormEvent, type ReactNode } from 'react';
-import type { BackupsNow } from '../../../core/backup';
-import { MIN_LETTERS, mayDo } from '../../../core/doors';
+import type { BackupsNow } from '../../../core/reports/backup';
+import { MIN_LETTERS, mayDo } from '../../../core/shop/auth';
 import { Button } from '../../parts/Button';
 import { TextField } from '../../parts/fields';
 import { momentText } from '../../parts/moment-text';

@@ -1,6 +1,6 @@
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
-import { heldAgainst, type KeptBackup, type LookedInto } from '../../../core/backup';
+import { heldAgainst, type KeptBackup, type LookedInto } from '../../../core/reports/backup';
 import { Button } from '../../parts/Button';
 import { Failed, Waiting } from '../../parts/Frame';
 import { momentText } from '../../parts/moment-text';

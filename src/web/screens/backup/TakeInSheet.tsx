@@ -1,6 +1,6 @@
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
-import { bringsAny, planRows, type Brought, type TakePlan } from '../../../core/exchange';
+import { bringsAny, planRows, type Brought, type TakePlan } from '../../../core/reports/exchange';
 import { Button } from '../../parts/Button';
 import { Sheet } from '../../parts/Sheet';
 import { KeptShop } from './KeptShop';

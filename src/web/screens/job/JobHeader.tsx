@@ -1,8 +1,8 @@
-import { POSITION_WORDS, type Wheel } from '../../../core/wheels';
-import { Bench } from '../../parts/Bench';
-import { LinkMark } from '../../parts/LinkMark';
+import { POSITION_WORDS, type Wheel } from '../../../core/fit/wheels';
+import { Bench } from '../../parts/BenchMenu';
+import { LinkMark } from '../../parts/ConnectionStatus';
 import type { JobAtHand } from '../../parts/job-context';
-import { useOthers } from '../../parts/use-others';
+import { useOthers } from '../../parts/use-presence';
 import { SisterWheels } from './SisterWheels';
 
 /** Which side is up; a wheel with discs on both sides or on neither is seen from its right. */

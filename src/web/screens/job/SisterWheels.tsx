@@ -1,6 +1,6 @@
 import { Link, useNavigate } from 'react-router';
-import { POSITION_WORDS } from '../../../core/wheels';
-import type { WheelNow } from '../../../core/visit';
+import { POSITION_WORDS } from '../../../core/fit/wheels';
+import type { WheelNow } from '../../../core/shop/visit';
 import { useKeys } from '../../parts/keys';
 import { useVisitOfJobQuery } from '../../store/visits-api';
 

@@ -7,7 +7,7 @@ import {
   POSITIONS,
   POSITION_WORDS,
   type Machine,
-} from '../../../core/wheels';
+} from '../../../core/fit/wheels';
 import { Button } from '../../parts/Button';
 import { FormChoice, FormText } from '../../parts/form-fields';
 import { FieldInput } from '../records/FieldInput';

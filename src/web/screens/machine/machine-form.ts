@@ -1,8 +1,14 @@
 import { nanoid } from '@reduxjs/toolkit';
 import Joi from 'joi';
-import { InputError } from '../../../core/errors';
-import { checkField, complete, fieldsOfKind, parsePlaces, type Field } from '../../../core/shop';
-import { readTire } from '../../../core/tires';
+import { InputError } from '../../../core/base/errors';
+import {
+  checkField,
+  complete,
+  fieldsOfKind,
+  parsePlaces,
+  type Field,
+} from '../../../core/shop/records';
+import { readTire } from '../../../core/fit/tires';
 import {
   onFourWheels,
   POSITION_WORDS,
@@ -11,7 +17,7 @@ import {
   type Machine,
   type MachineKind,
   type Wheel,
-} from '../../../core/wheels';
+} from '../../../core/fit/wheels';
 import { needed, typed, whole } from '../../parts/form-schema';
 import type { useUnits } from '../../parts/quantity';
 import { valueOf } from '../records/record-draft';

@@ -1,5 +1,10 @@
 import { memo } from 'react';
-import { BUILD_WORDS, KIND_WORDS, POSITION_WORDS, type Wheel } from '../../../core/wheels/wheel';
+import {
+  BUILD_WORDS,
+  KIND_WORDS,
+  POSITION_WORDS,
+  type Wheel,
+} from '../../../core/fit/wheels/wheel';
 import type { MachineWithWheels } from '../../store/records-api';
 import { SeveralWheels } from '../visit/VisitSheet';
 

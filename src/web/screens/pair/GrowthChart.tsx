@@ -1,6 +1,6 @@
 import { CartesianGrid, LineChart, Line, ResponsiveContainer, XAxis, YAxis } from 'recharts';
-import type { Rollout } from '../../../core/ring';
-import { toDisplay } from '../../../core/units';
+import type { Rollout } from '../../../core/bench/ring';
+import { toDisplay } from '../../../core/base/units';
 import { useUnits } from '../../parts/quantity';
 
 interface Props {

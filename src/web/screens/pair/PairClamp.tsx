@@ -1,9 +1,14 @@
 import type { ReactNode } from 'react';
 import { clampOf, pairCrush, type PairNow, type WheelHistory } from '../../../core/job';
-import { BEAD_SIDES, type BeadCrush, type BeadSide, type ClampForce } from '../../../core/ring';
-import type { RuleValues } from '../../../core/rules';
-import { POSITION_WORDS, type Wheel } from '../../../core/wheels';
-import type { Attempt } from '../../../core/working';
+import {
+  BEAD_SIDES,
+  type BeadCrush,
+  type BeadSide,
+  type ClampForce,
+} from '../../../core/bench/ring';
+import type { RuleValues } from '../../../core/base/rules';
+import { POSITION_WORDS, type Wheel } from '../../../core/fit/wheels';
+import type { Attempt } from '../../../core/base/working';
 import { useUnits } from '../../parts/quantity';
 import { Reasons } from '../../parts/Reasons';
 import { useWheelRecord } from '../../parts/use-wheel-record';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { refusalText } from '../../../core/errors';
-import { ruleNumber, type RuleValues } from '../../../core/rules';
-import { POSITION_WORDS, type Rollout, type Wheel } from '../../../core/wheels';
+import { refusalText } from '../../../core/base/errors';
+import { ruleNumber, type RuleValues } from '../../../core/base/rules';
+import { POSITION_WORDS, type Rollout, type Wheel } from '../../../core/fit/wheels';
 import { Button } from '../../parts/Button';
 import { ChoiceField, QuantityField } from '../../parts/fields';
 import { useUnits } from '../../parts/quantity';

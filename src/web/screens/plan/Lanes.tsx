@@ -12,7 +12,7 @@ import {
 import { CSS } from '@dnd-kit/utilities';
 import { Pin } from 'lucide-react';
 import { Link } from 'react-router';
-import { BLOCK_WORDS } from '../../../core/day';
+import { BLOCK_WORDS } from '../../../core/shop/day';
 import { clockOf, type Bar } from './plan-rows';
 
 const MINUTE_MS = 60_000;

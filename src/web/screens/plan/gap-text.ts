@@ -1,5 +1,5 @@
-import type { DayPlan } from '../../../core/day';
-import { counted } from '../../../core/units';
+import type { DayPlan } from '../../../core/shop/day';
+import { counted } from '../../../core/base/units';
 import { durationText } from '../../parts/duration-text';
 
 /** How near to the best plan this one is known to be. */

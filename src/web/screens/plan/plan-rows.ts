@@ -1,4 +1,4 @@
-import { BLOCK_WORDS, type BlockName } from '../../../core/day';
+import { BLOCK_WORDS, type BlockName } from '../../../core/shop/day';
 import type { PlanAnswer } from '../../store/day-api';
 
 const MINUTE_MS = 60_000;

@@ -1,7 +1,7 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { useState } from 'react';
 import type { FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
-import type { VisitEntryBody, VisitEntryData, VisitSummary } from '../../../core/visit';
+import type { VisitEntryBody, VisitEntryData, VisitSummary } from '../../../core/shop/visit';
 import { useApp } from '../../store';
 import { useOpenVisitsQuery, useWriteVisitMutation, visitProblem } from '../../store/visits-api';
 import type { Moved } from './Lanes';

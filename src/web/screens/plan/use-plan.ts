@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { isSmallDay } from '../../../core/day';
+import { isSmallDay } from '../../../core/shop/day';
 import { useLazyDayPlanQuery, type PlanAnswer } from '../../store/day-api';
 import { visitProblem } from '../../store/visits-api';
 

@@ -1,7 +1,7 @@
 import { heavyAgainst, weightMarks } from '../../../core/job';
 import { PRACTICE_WHEEL, type BalancePlayed } from '../../../core/practice';
-import type { DialMark } from '../../../core/wheels';
-import type { Working } from '../../../core/working';
+import type { DialMark } from '../../../core/fit/wheels';
+import type { Working } from '../../../core/base/working';
 import { usePlace } from '../../parts/place';
 import { Quantity, useUnits } from '../../parts/quantity';
 import { Reasons } from '../../parts/Reasons';

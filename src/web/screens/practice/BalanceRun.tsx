@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { Piece } from '../../../core/balance';
+import type { Piece } from '../../../core/bench/balance';
 import { weightMarks } from '../../../core/job';
 import {
   FRICTIONS,
@@ -9,7 +9,7 @@ import {
   standAndShelf,
   type BalanceLevel,
 } from '../../../core/practice';
-import { lockMarks, type DialMark } from '../../../core/wheels';
+import { lockMarks, type DialMark } from '../../../core/fit/wheels';
 import { Button } from '../../parts/Button';
 import { ChoiceField } from '../../parts/fields';
 import { useKeys } from '../../parts/keys';

@@ -1,5 +1,5 @@
 import { PRACTICE, type Played, type PracticeKind } from '../../../core/practice';
-import type { Working } from '../../../core/working';
+import type { Working } from '../../../core/base/working';
 import { useUnits } from '../../parts/quantity';
 import { Reasons } from '../../parts/Reasons';
 import { BasisTag } from '../../parts/working';

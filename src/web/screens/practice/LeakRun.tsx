@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { hiddenLeak, leakReadings, type LeakAct, type LeakLevel } from '../../../core/practice';
-import type { StandingReading } from '../../../core/pressure';
-import { counted } from '../../../core/units';
+import type { StandingReading } from '../../../core/bench/pressure';
+import { counted } from '../../../core/base/units';
 import { Button } from '../../parts/Button';
 import { useKeys } from '../../parts/keys';
 import { useUnits } from '../../parts/quantity';

@@ -9,8 +9,8 @@ import {
   type LeverLevel,
   type LeverSeen,
 } from '../../../core/practice';
-import { normalDeg } from '../../../core/units';
-import { lockMarks, type DialMark } from '../../../core/wheels';
+import { normalDeg } from '../../../core/base/units';
+import { lockMarks, type DialMark } from '../../../core/fit/wheels';
 import { Button } from '../../parts/Button';
 import { ChoiceField } from '../../parts/fields';
 import { useKeys } from '../../parts/keys';

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import type { HiddenSpokes } from '../../../core/practice';
-import { normalDeg } from '../../../core/units';
+import { normalDeg } from '../../../core/base/units';
 import { useUnits } from '../../parts/quantity';
 import { useEasedDeg } from './use-eased-deg';
 

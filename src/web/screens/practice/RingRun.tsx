@@ -8,8 +8,8 @@ import {
   type RingLevel,
   type RingSeen,
 } from '../../../core/practice';
-import { angleBetween } from '../../../core/units';
-import type { DialMark } from '../../../core/wheels';
+import { angleBetween } from '../../../core/base/units';
+import type { DialMark } from '../../../core/fit/wheels';
 import { Button } from '../../parts/Button';
 import { ChoiceField } from '../../parts/fields';
 import { useKeys } from '../../parts/keys';

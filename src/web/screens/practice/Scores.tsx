@@ -5,7 +5,7 @@ import {
   type PracticeKind,
   type PracticeScore,
 } from '../../../core/practice';
-import { counted } from '../../../core/units';
+import { counted } from '../../../core/base/units';
 import { Fallback } from '../../parts/Fallback';
 import { VerdictShape } from '../../parts/VerdictMark';
 

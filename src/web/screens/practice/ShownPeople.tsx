@@ -1,6 +1,6 @@
-import { mayDo } from '../../../core/doors';
+import { mayDo } from '../../../core/shop/auth';
 import { PRACTICE, type ShownPractice } from '../../../core/practice';
-import { counted } from '../../../core/units';
+import { counted } from '../../../core/base/units';
 import { momentText } from '../../parts/moment-text';
 import { useNow } from '../../parts/use-now';
 import { useApp } from '../../store';

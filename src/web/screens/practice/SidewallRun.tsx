@@ -8,9 +8,9 @@ import {
   type SidewallAct,
   type SidewallLevel,
 } from '../../../core/practice';
-import type { FitContext, Topic } from '../../../core/fitting';
-import { TREAD_WORDS } from '../../../core/shop';
-import { readRimCode } from '../../../core/wheels';
+import type { FitContext, Topic } from '../../../core/bench/fitting';
+import { TREAD_WORDS } from '../../../core/shop/records';
+import { readRimCode } from '../../../core/fit/wheels';
 import { Button } from '../../parts/Button';
 import { ChoiceField } from '../../parts/fields';
 import { useKeys } from '../../parts/keys';

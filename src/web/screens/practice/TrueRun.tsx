@@ -1,8 +1,8 @@
 import { useMemo, useState } from 'react';
 import { hiddenSpokes, type SpokeLevel } from '../../../core/practice';
-import { eighthsText, type Turned } from '../../../core/truing';
-import { angleBetween, normalDeg } from '../../../core/units';
-import { spokeDegs, type DialMark } from '../../../core/wheels';
+import { eighthsText, type Turned } from '../../../core/bench/truing';
+import { angleBetween, normalDeg } from '../../../core/base/units';
+import { spokeDegs, type DialMark } from '../../../core/fit/wheels';
 import { Button } from '../../parts/Button';
 import { ChoiceField } from '../../parts/fields';
 import { useKeys } from '../../parts/keys';

@@ -1,5 +1,5 @@
 import type { LeverAct, LeverSeen } from '../../../core/practice';
-import type { Unit } from '../../../core/units';
+import type { Unit } from '../../../core/base/units';
 
 interface Say {
   mm: (value: number, digits?: number) => string;

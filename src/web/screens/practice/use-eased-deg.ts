@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import { angleBetween, normalDeg } from '../../../core/units';
+import { angleBetween, normalDeg } from '../../../core/base/units';
 import { wantsNoMotion } from '../../parts/motion';
 
 const EASE_MS = 180;

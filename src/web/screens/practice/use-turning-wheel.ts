@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { MassVector } from '../../../core/balance';
+import type { MassVector } from '../../../core/bench/balance';
 import {
   bearingsFor,
   bottomDeg,
@@ -8,7 +8,7 @@ import {
   turnTo,
   untilRest,
   type StandMotion,
-} from '../../../core/devices';
+} from '../../../core/bench/devices';
 import { standWheel } from '../../../core/practice';
 import { wantsNoMotion } from '../../parts/motion';
 

@@ -1,7 +1,7 @@
 import { parseISO } from 'date-fns';
-import type { RecheckRow } from '../../../core/recheck';
-import { daysBetween } from '../../../core/units';
-import { POSITION_WORDS } from '../../../core/wheels';
+import type { RecheckRow } from '../../../core/job/recheck';
+import { daysBetween } from '../../../core/base/units';
+import { POSITION_WORDS } from '../../../core/fit/wheels';
 
 /** `overdue, yesterday`, `today`, `Thu`, `3 Dec`, `4 Feb 2031`: a day as somebody in the shop says it. */
 export const dueDayText = (day: string, today: string): string => {

@@ -1,5 +1,5 @@
-import type { DatedNumber, Field } from '../../../core/shop';
-import { RENEWS } from '../../../core/wheels';
+import type { DatedNumber, Field } from '../../../core/shop/records';
+import { RENEWS } from '../../../core/fit/wheels';
 import { Button } from '../../parts/Button';
 import { ChoiceField, QuantityField, TextField } from '../../parts/fields';
 import { RecordPick } from '../../parts/RecordPick';

@@ -1,8 +1,13 @@
 import { joiResolver } from '@hookform/resolvers/joi';
 import { Dialog } from 'radix-ui';
-import { InputError, refusalText } from '../../../core/errors';
+import { InputError, refusalText } from '../../../core/base/errors';
 import { useForm } from 'react-hook-form';
-import { SPECS, type ImportAnswer, type ImportRow, type RecordKind } from '../../../core/shop';
+import {
+  SPECS,
+  type ImportAnswer,
+  type ImportRow,
+  type RecordKind,
+} from '../../../core/shop/records';
 import { Button } from '../../parts/Button';
 import { whole } from '../../parts/form-schema';
 import { VerdictMark } from '../../parts/VerdictMark';

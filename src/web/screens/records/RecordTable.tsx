@@ -5,8 +5,8 @@ import {
   type Field,
   type RecordKind,
   type Records,
-} from '../../../core/shop';
-import { formatMoney } from '../../../core/units';
+} from '../../../core/shop/records';
+import { formatMoney } from '../../../core/base/units';
 import { Button } from '../../parts/Button';
 import { useUnits } from '../../parts/quantity';
 import { useApp } from '../../store';

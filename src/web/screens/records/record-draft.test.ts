@@ -1,7 +1,12 @@
 import fc from 'fast-check';
 import { sampleMachine, sampleWheel, problemOf } from '../../../../tests/sample';
-import { complete, RECORD_KINDS, type RecordKind, type Records } from '../../../core/shop';
-import { DEFAULT_UNITS, fromDisplay, toDisplay, type UnitPreferences } from '../../../core/units';
+import { complete, RECORD_KINDS, type RecordKind, type Records } from '../../../core/shop/records';
+import {
+  DEFAULT_UNITS,
+  fromDisplay,
+  toDisplay,
+  type UnitPreferences,
+} from '../../../core/base/units';
 import { fromDraft, toDraft } from './record-draft';
 
 /** What `useUnits` gives a screen, without the screen. */

@@ -1,4 +1,4 @@
-import { InputError } from '../../../core/errors';
+import { InputError } from '../../../core/base/errors';
 import {
   checkRecord,
   complete,
@@ -9,9 +9,9 @@ import {
   type Field,
   type RecordKind,
   type Records,
-} from '../../../core/shop';
-import { parseMoney, writeMoney, type Unit } from '../../../core/units';
-import type { Fastener } from '../../../core/wheels';
+} from '../../../core/shop/records';
+import { parseMoney, writeMoney, type Unit } from '../../../core/base/units';
+import type { Fastener } from '../../../core/fit/wheels';
 import type { useUnits } from '../../parts/quantity';
 
 type Units = Pick<ReturnType<typeof useUnits>, 'read' | 'write'>;

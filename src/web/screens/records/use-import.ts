@@ -1,6 +1,6 @@
 import { useRef, useState } from 'react';
-import { refusalText } from '../../../core/errors';
-import { SPECS, type ImportAnswer, type RecordKind } from '../../../core/shop';
+import { refusalText } from '../../../core/base/errors';
+import { SPECS, type ImportAnswer, type RecordKind } from '../../../core/shop/records';
 import { useDo } from '../../store';
 import { api, ApiError, type Progress } from '../../store/api';
 import { announce } from '../../store/jobs-slice';

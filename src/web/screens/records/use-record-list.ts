@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import type { RecordKind } from '../../../core/shop';
-import { useResting } from '../../parts/use-resting';
+import type { RecordKind } from '../../../core/shop/records';
+import { useResting } from '../../parts/use-debounced';
 import { useRecordPageQuery, type RecordPage } from '../../store/records-api';
 
 const PAGE = 50;

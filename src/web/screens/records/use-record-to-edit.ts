@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import type { RecordKind, Records } from '../../../core/shop';
+import type { RecordKind, Records } from '../../../core/shop/records';
 import { useDo } from '../../store';
 import { readRecord } from '../../store/records-api';
 

@@ -1,11 +1,11 @@
 import { Dialog } from 'radix-ui';
 import { useState, type SyntheticEvent } from 'react';
-import type { Forgotten } from '../../../core/riders';
+import type { Forgotten } from '../../../core/shop/riders';
 import { Button } from '../../parts/Button';
 import { TextField } from '../../parts/fields';
 import { Sheet } from '../../parts/Sheet';
 import { useApp, useDo } from '../../store';
-import { forgottenHere } from '../../store/doors-slice';
+import { forgottenHere } from '../../store/auth-slice';
 import { useForgetRiderMutation } from '../../store/riders-api';
 import { visitProblem } from '../../store/visits-api';
 

@@ -1,5 +1,5 @@
-import { CLEARANCE_PLACES } from '../../../core/tires';
-import { POSITION_WORDS, type Wheel } from '../../../core/wheels';
+import { CLEARANCE_PLACES } from '../../../core/fit/tires';
+import { POSITION_WORDS, type Wheel } from '../../../core/fit/wheels';
 import { QuantityField } from '../../parts/fields';
 import { RecordPick } from '../../parts/RecordPick';
 import type { RecordPage } from '../../store/records-api';

@@ -1,4 +1,4 @@
-import { SIZE_LETTERS, type SizeChange } from '../../../core/tires';
+import { SIZE_LETTERS, type SizeChange } from '../../../core/fit/tires';
 import { Button } from '../../parts/Button';
 import { TextField } from '../../parts/fields';
 import { useUnits } from '../../parts/quantity';

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import type { Clearances } from '../../../core/tires';
+import type { Clearances } from '../../../core/fit/tires';
 import { api } from '../../store/api';
 
 /** The rooms last measured on a wheel, and the size that was on then. */

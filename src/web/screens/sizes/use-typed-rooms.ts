@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { CLEARANCE_PLACES, type ClearancePlace, type Clearances } from '../../../core/tires';
+import { CLEARANCE_PLACES, type ClearancePlace, type Clearances } from '../../../core/fit/tires';
 import { useUnits } from '../../parts/quantity';
 
 const MAX_MM = 1000;

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
-import type { BackupsNow } from '../../../core/backup';
-import { counted, daysBetween } from '../../../core/units';
+import type { BackupsNow } from '../../../core/reports/backup';
+import { counted, daysBetween } from '../../../core/base/units';
 import { VerdictMark } from '../../parts/VerdictMark';
 import { useBackupsQuery } from '../../store/backups-api';
 import { today } from '../../store';

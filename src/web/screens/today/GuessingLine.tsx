@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import { VerdictMark } from '../../parts/VerdictMark';
 import { useApp } from '../../store';
-import { useGuessingQuery } from '../../store/doors-api';
+import { useGuessingQuery } from '../../store/auth-api';
 
 const ASK_MS = 60_000;
 

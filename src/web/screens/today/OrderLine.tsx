@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { counted } from '../../../core/units';
+import { counted } from '../../../core/base/units';
 import { useOrderListQuery } from '../../store/parts-api';
 
 const ASK_MS = 20_000;

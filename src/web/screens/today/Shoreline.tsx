@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
-import type { RecheckRow } from '../../../core/recheck';
-import { daysAfter } from '../../../core/units';
+import type { RecheckRow } from '../../../core/job/recheck';
+import { daysAfter } from '../../../core/base/units';
 import { today } from '../../store';
 import { useRechecksQuery } from '../../store/rechecks-api';
 import { dueDayText, recheckAddress, recheckName } from '../recheck/recheck-words';

@@ -1,5 +1,5 @@
-import type { VisitSummary } from '../../../core/visit';
-import type { Verdict } from '../../../core/working';
+import type { VisitSummary } from '../../../core/shop/visit';
+import type { Verdict } from '../../../core/base/working';
 
 const HOUR_MS = 3_600_000;
 

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
-import { dueVerdict, type VisitSummary } from '../../../core/visit';
-import { counted } from '../../../core/units';
+import { dueVerdict, type VisitSummary } from '../../../core/shop/visit';
+import { counted } from '../../../core/base/units';
 import { VerdictShape } from '../../parts/VerdictMark';
 import { durationText } from '../../parts/duration-text';
 import { coolText, DUE_WORDS, waitText, withdrawnText } from './due-words';

@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import { STATION_WORDS, STATIONS } from '../../../core/job';
-import { POSITION_WORDS } from '../../../core/wheels';
-import type { WheelNow } from '../../../core/visit';
+import { POSITION_WORDS } from '../../../core/fit/wheels';
+import type { WheelNow } from '../../../core/shop/visit';
 
 const WIDE = 15;
 const STEP = 0.6;

@@ -1,5 +1,5 @@
-import type { VisitSummary } from '../../../core/visit';
-import type { Verdict } from '../../../core/working';
+import type { VisitSummary } from '../../../core/shop/visit';
+import type { Verdict } from '../../../core/base/working';
 import { momentText } from '../../parts/moment-text';
 
 /** What a machine waits for: what somebody wrote, else the parts that are not here; null where it waits for nothing. */

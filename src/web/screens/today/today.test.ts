@@ -1,4 +1,4 @@
-import { visitLogText, type VisitEntry } from '../../../core/visit';
+import { visitLogText, type VisitEntry } from '../../../core/shop/visit';
 import { dueFrom } from '../visit/due-from';
 import { momentText } from '../../parts/moment-text';
 import { hoursFrom, placeOf } from './TimeScale';

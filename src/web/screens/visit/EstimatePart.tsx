@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { formatMoney } from '../../../core/units';
-import type { VisitSummary } from '../../../core/visit';
+import { formatMoney } from '../../../core/base/units';
+import type { VisitSummary } from '../../../core/shop/visit';
 import { Button } from '../../parts/Button';
 import { Reasons } from '../../parts/Reasons';
 import { BasisTag } from '../../parts/working';

@@ -1,7 +1,7 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { useState, type ReactNode } from 'react';
-import { parseMoney } from '../../../core/units';
-import type { VisitEntryBody, VisitSummary } from '../../../core/visit';
+import { parseMoney } from '../../../core/base/units';
+import type { VisitEntryBody, VisitSummary } from '../../../core/shop/visit';
 import { Button } from '../../parts/Button';
 import { ApprovalPin } from '../../parts/ApprovalPin';
 import { TextField } from '../../parts/fields';

@@ -2,7 +2,7 @@ import { nanoid } from '@reduxjs/toolkit';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { POSITION_WORDS, type Machine, type Wheel } from '../../../core/wheels';
+import { POSITION_WORDS, type Machine, type Wheel } from '../../../core/fit/wheels';
 import { Button } from '../../parts/Button';
 import { TextField } from '../../parts/fields';
 import { Sheet } from '../../parts/Sheet';

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
-import type { FieldForm, NamedField } from '../../../core/field-form';
-import { DEFAULT_RULES } from '../../../core/rules';
+import type { FieldForm, NamedField } from '../../../core/base/field-form';
+import { DEFAULT_RULES } from '../../../core/base/rules';
 import { Button } from '../../parts/Button';
 import { ChoiceField, QuantityField, TextField } from '../../parts/fields';
 import {

@@ -1,4 +1,4 @@
-import type { Reason, Working } from '../../../core/working';
+import type { Reason, Working } from '../../../core/base/working';
 import { Quantity, useUnits } from '../../parts/quantity';
 import { Reasons } from '../../parts/Reasons';
 import { FigureRow } from '../../stations/StationLayout';

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
-import { caught, refusalText, type Caught } from '../../../core/errors';
-import { formOf } from '../../../core/field-form';
-import type { AnyWorking, Working } from '../../../core/working';
+import { caught, refusalText, type Caught } from '../../../core/base/errors';
+import { formOf } from '../../../core/base/field-form';
+import type { AnyWorking, Working } from '../../../core/base/working';
 import { Button } from '../../parts/Button';
 import { useUnits } from '../../parts/quantity';
 import { WorkingView } from '../../parts/working';

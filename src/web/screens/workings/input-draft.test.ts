@@ -1,13 +1,13 @@
 import fc from 'fast-check';
-import { InputError } from '../../../core/errors';
-import { formOf, type FieldForm, type NamedField } from '../../../core/field-form';
+import { InputError } from '../../../core/base/errors';
+import { formOf, type FieldForm, type NamedField } from '../../../core/base/field-form';
 import {
   DEFAULT_UNITS,
   fromDisplay,
   toDisplay,
   type Unit,
   type UnitPreferences,
-} from '../../../core/units';
+} from '../../../core/base/units';
 import { WORKINGS } from '../../../core/workings';
 import { emptyDraft, recordDraft, recordOf, type Draft, type RecordDraft } from './input-draft';
 

@@ -1,5 +1,5 @@
-import type { FieldForm, NamedField } from '../../../core/field-form';
-import type { Unit } from '../../../core/units';
+import type { FieldForm, NamedField } from '../../../core/base/field-form';
+import type { Unit } from '../../../core/base/units';
 
 /** What the fitter's units do for a form. */
 interface Units {

@@ -1,4 +1,4 @@
-import type { Unit } from '../../../core/units';
+import type { Unit } from '../../../core/base/units';
 
 /** A value of a result, by what can be shown of it. */
 export type Shown =

@@ -1,5 +1,5 @@
 import { alignOf, brakeNow, chainOf, discOf, sensorOf, stringOf } from '../../../core/job';
-import type { Attempt } from '../../../core/working';
+import type { Attempt } from '../../../core/base/working';
 import { useJob } from '../../parts/job-context';
 import { VerdictShape } from '../../parts/VerdictMark';
 import { BasisTag } from '../../parts/working';

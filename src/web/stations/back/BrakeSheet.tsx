@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { SPINS, SPIN_WORDS, type Spin } from '../../../core/brake';
-import { refusalText } from '../../../core/errors';
+import { SPINS, SPIN_WORDS, type Spin } from '../../../core/bench/brake';
+import { refusalText } from '../../../core/base/errors';
 import { brakeNow } from '../../../core/job';
 import { useJob } from '../../parts/job-context';
 import { ChoiceField, QuantityField } from '../../parts/fields';

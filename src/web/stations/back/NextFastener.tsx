@@ -1,9 +1,9 @@
-import { LUBRICANTS, type Lubricant } from '../../../core/torque';
+import { LUBRICANTS, type Lubricant } from '../../../core/bench/torque';
 import { DeviceTake } from '../../parts/DeviceTake';
 import { ChoiceField } from '../../parts/fields';
 import { Quantity } from '../../parts/quantity';
 import { Ways } from '../FastenerRow';
-import { AidSheet } from './AidSheet';
+import { AidSheet } from './OtherWrenchSheet';
 import type { TorqueWalk, WalkRow } from './use-torque-walk';
 
 const AS_MANUAL = 'by the manual';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { refusalText } from '../../../core/errors';
+import { refusalText } from '../../../core/base/errors';
 import { sensorOf } from '../../../core/job';
-import { placeText } from '../../../core/units';
+import { placeText } from '../../../core/base/units';
 import { useJob } from '../../parts/job-context';
 import { QuantityField } from '../../parts/fields';
 import { useUnits } from '../../parts/quantity';

@@ -1,6 +1,6 @@
-import type { Step } from '../../../core/procedure';
+import type { Step } from '../../../core/job/procedure';
 import { backModeOf, backWordsOf, together, TORQUE } from './back-mode';
-import { torqueSequence } from '../../../core/torque';
+import { torqueSequence } from '../../../core/bench/torque';
 import type { WalkRow } from './use-torque-walk';
 
 const step = (id: string) => ({ id, say: `${id}.`, why: 'because' }) as Step;

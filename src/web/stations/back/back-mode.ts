@@ -1,5 +1,5 @@
-import type { Step } from '../../../core/procedure';
-import { counted } from '../../../core/units';
+import type { Step } from '../../../core/job/procedure';
+import { counted } from '../../../core/base/units';
 import type { Batch } from '../use-batch';
 import type { TorqueBatch } from './use-torque-batch';
 import type { TorqueWalk, WalkRow } from './use-torque-walk';

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { Gaps } from '../../../core/drive';
+import type { Gaps } from '../../../core/bench/drive';
 import { alignOf, chainOf, stringOf, type EntryData } from '../../../core/job';
 import { useJob } from '../../parts/job-context';
 import { useUnits } from '../../parts/quantity';

@@ -2,7 +2,7 @@ import { useUnits } from '../../parts/quantity';
 import { useApp } from '../../store';
 import { paceOf } from '../../store/shop-slice';
 import type { BatchRow } from '../BatchList';
-import { useTappedOut, type TappedOut } from '../use-tapped-out';
+import { useTappedOut, type TappedOut } from '../use-excluded-items';
 import { together } from './back-mode';
 import type { TorqueWalk } from './use-torque-walk';
 

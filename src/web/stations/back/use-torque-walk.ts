@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { DeviceLine } from '../../../core/devices';
+import type { DeviceLine } from '../../../core/bench/devices';
 import { fastenersOf, type EntryData } from '../../../core/job';
 import {
   torqueCheck,
@@ -9,9 +9,9 @@ import {
   type TorqueChoice,
   type TorqueTurn,
   type TorqueWrench,
-} from '../../../core/torque';
-import type { Fastener } from '../../../core/wheels';
-import type { Working } from '../../../core/working';
+} from '../../../core/bench/torque';
+import type { Fastener } from '../../../core/fit/wheels';
+import type { Working } from '../../../core/base/working';
 import { useJob } from '../../parts/job-context';
 import { useUnits } from '../../parts/quantity';
 import { useDo } from '../../store';

@@ -1,5 +1,5 @@
-import { residualUnbalance, type BalanceEstimate } from '../../../core/balance';
-import type { Working } from '../../../core/working';
+import { residualUnbalance, type BalanceEstimate } from '../../../core/bench/balance';
+import type { Working } from '../../../core/base/working';
 import { usePlace } from '../../parts/place';
 import { Quantity, useUnits } from '../../parts/quantity';
 import { BasisTag } from '../../parts/working';

@@ -1,6 +1,6 @@
 import { Button } from '../../parts/Button';
 import type { Go } from './step-of';
-import type { ThingProps } from './thing';
+import type { ThingProps } from './balance-form-props';
 
 const WORDS: Partial<Record<Exclude<Go, null>, string>> = {
   'leave for the machine': 'On to the machine',

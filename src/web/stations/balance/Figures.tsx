@@ -1,6 +1,6 @@
-import type { BalanceEstimate, BalancePlacement } from '../../../core/balance';
+import type { BalanceEstimate, BalancePlacement } from '../../../core/bench/balance';
 import { isMassKnown, NINE_OF_TEN } from '../../../core/job';
-import type { Working } from '../../../core/working';
+import type { Working } from '../../../core/base/working';
 import { usePlace } from '../../parts/place';
 import { Quantity, useUnits } from '../../parts/quantity';
 import { BasisTag } from '../../parts/working';

@@ -1,7 +1,7 @@
 import { Button } from '../../parts/Button';
 import { ChoiceField } from '../../parts/fields';
 import { PlaceField } from '../../parts/place';
-import type { ThingProps } from './thing';
+import type { ThingProps } from './balance-form-props';
 
 /** What a place can do that was held level; each has a key of its own, 1 to 3. */
 export const MOVES = ['rises', 'sinks', 'stays'] as const;

@@ -1,5 +1,5 @@
 import { Button } from '../../parts/Button';
-import type { ThingProps } from './thing';
+import type { ThingProps } from './balance-form-props';
 
 /** What was seen does not go together, or the shelf has nothing better: the fitter decides how to go on. */
 export const LookAgain = ({ acts, hand, beside }: ThingProps) => (

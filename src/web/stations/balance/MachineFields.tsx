@@ -3,7 +3,7 @@ import { Button } from '../../parts/Button';
 import { QuantityField, TextField } from '../../parts/fields';
 import { PlaceField } from '../../parts/place';
 import { useUnits } from '../../parts/quantity';
-import type { ThingProps } from './thing';
+import type { ThingProps } from './balance-form-props';
 
 /** What a machine can say, and how finely; as the log takes it. */
 const MAX_G = 2000;

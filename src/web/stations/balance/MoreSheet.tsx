@@ -1,7 +1,7 @@
 import { Dialog } from 'radix-ui';
 import { useState, type ReactNode } from 'react';
-import type { BalanceEstimate } from '../../../core/balance';
-import type { Working } from '../../../core/working';
+import type { BalanceEstimate } from '../../../core/bench/balance';
+import type { Working } from '../../../core/base/working';
 import { Button } from '../../parts/Button';
 import { useJob } from '../../parts/job-context';
 import { Sheet } from '../../parts/Sheet';

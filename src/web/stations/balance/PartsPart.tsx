@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { balanceParts } from '../../../core/balance';
-import { attempt } from '../../../core/working';
+import { balanceParts } from '../../../core/bench/balance';
+import { attempt } from '../../../core/base/working';
 import { ChoiceField, QuantityField } from '../../parts/fields';
 import { useJob } from '../../parts/job-context';
 import { PlaceField, usePlace } from '../../parts/place';

@@ -1,6 +1,6 @@
 import { X } from 'lucide-react';
 import { useState } from 'react';
-import type { Piece, Sides, WeightStock } from '../../../core/balance';
+import type { Piece, Sides, WeightStock } from '../../../core/bench/balance';
 import { Button } from '../../parts/Button';
 import { useUnits } from '../../parts/quantity';
 

@@ -1,5 +1,5 @@
 import { Button } from '../../parts/Button';
-import type { ThingProps } from './thing';
+import type { ThingProps } from './balance-form-props';
 
 const PUT_WORDS = ['Write it down', 'It is on', 'They are on'] as const;
 

@@ -1,8 +1,8 @@
-import type { Settle } from '../../../core/balance';
+import type { Settle } from '../../../core/bench/balance';
 import { Button } from '../../parts/Button';
 import { ChoiceField } from '../../parts/fields';
 import { PlaceField } from '../../parts/place';
-import type { ThingProps } from './thing';
+import type { ThingProps } from './balance-form-props';
 
 const FROM = [
   ['left', 'the left'],

@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { residualUnbalance } from '../../../core/balance';
-import { attempt } from '../../../core/working';
+import { residualUnbalance } from '../../../core/bench/balance';
+import { attempt } from '../../../core/base/working';
 import { ChoiceField, QuantityField } from '../../parts/fields';
 import { Quantity, useUnits } from '../../parts/quantity';
 import { BasisTag } from '../../parts/working';

@@ -1,8 +1,8 @@
 import { useEffect, useState } from 'react';
-import { refusalText } from '../../../core/errors';
-import type { StandBand } from '../../../core/balance';
-import { ruleNumber } from '../../../core/rules';
-import type { Working } from '../../../core/working';
+import { refusalText } from '../../../core/base/errors';
+import type { StandBand } from '../../../core/bench/balance';
+import { ruleNumber } from '../../../core/base/rules';
+import type { Working } from '../../../core/base/working';
 import { Button } from '../../parts/Button';
 import { Reasons } from '../../parts/Reasons';
 import { useUnits } from '../../parts/quantity';

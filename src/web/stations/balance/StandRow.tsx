@@ -1,5 +1,5 @@
 import { useEffect } from 'react';
-import type { MassVector, Settle } from '../../../core/balance';
+import type { MassVector, Settle } from '../../../core/bench/balance';
 import { Button } from '../../parts/Button';
 import { DeviceLabel } from '../../parts/DeviceTake';
 import { usePlace } from '../../parts/place';

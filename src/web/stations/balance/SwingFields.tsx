@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Button } from '../../parts/Button';
 import { ChoiceField, TextField } from '../../parts/fields';
-import type { ThingProps } from './thing';
+import type { ThingProps } from './balance-form-props';
 
 const SWINGS = ['1', '3', '5', '10'].map((n) => [n, n] as const);
 /** Of one swing, as the log takes it. */

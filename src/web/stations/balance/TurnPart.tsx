@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { balanceIndex, type BalanceEstimate } from '../../../core/balance';
-import { normalDeg } from '../../../core/units';
-import { attempt, type Working } from '../../../core/working';
+import { balanceIndex, type BalanceEstimate } from '../../../core/bench/balance';
+import { normalDeg } from '../../../core/base/units';
+import { attempt, type Working } from '../../../core/base/working';
 import { QuantityField } from '../../parts/fields';
 import { useJob } from '../../parts/job-context';
 import { PlaceField, usePlace } from '../../parts/place';

@@ -1,4 +1,4 @@
-import type { ThingProps } from './thing';
+import type { ThingProps } from './balance-form-props';
 
 /** Nothing is advised yet. */
 export const WaitRow = ({ beside }: ThingProps) => (

@@ -6,7 +6,7 @@ import {
   type Observation,
   type Piece,
   type Sides,
-} from '../../../core/balance';
+} from '../../../core/bench/balance';
 import type { BalanceLog } from '../../../core/job';
 import { nowWords } from './now-words';
 import { stepOf } from './step-of';

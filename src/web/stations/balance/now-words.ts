@@ -5,10 +5,10 @@ import {
   type Learns,
   type Piece,
   type Sides,
-} from '../../../core/balance';
-import { refusalText, type InputProblem } from '../../../core/errors';
+} from '../../../core/bench/balance';
+import { refusalText, type InputProblem } from '../../../core/base/errors';
 import { heavyAgainst, type BalanceLog } from '../../../core/job';
-import { angleBetween } from '../../../core/units';
+import { angleBetween } from '../../../core/base/units';
 import type { ByHand } from './doing';
 import type { BalanceStep } from './step-of';
 

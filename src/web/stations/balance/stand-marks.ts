@@ -1,6 +1,6 @@
-import type { BalanceEstimate, Piece } from '../../../core/balance';
+import type { BalanceEstimate, Piece } from '../../../core/bench/balance';
 import { beliefMark, changeMarks, weightMarks, type BalanceLog } from '../../../core/job';
-import type { DialMark } from '../../../core/wheels';
+import type { DialMark } from '../../../core/fit/wheels';
 import type { BalanceStep } from './step-of';
 
 /** What the dial shows beside the wheel's own parts. */

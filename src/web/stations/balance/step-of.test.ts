@@ -1,4 +1,4 @@
-import type { BalanceAdvice, BalancePlacement, Piece } from '../../../core/balance';
+import type { BalanceAdvice, BalancePlacement, Piece } from '../../../core/bench/balance';
 import { BY_HAND } from './doing';
 import { stepOf, type StepTold } from './step-of';
 

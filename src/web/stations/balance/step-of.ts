@@ -1,4 +1,4 @@
-import type { BalanceAdvice, BalancePlacement, Piece } from '../../../core/balance';
+import type { BalanceAdvice, BalancePlacement, Piece } from '../../../core/bench/balance';
 import type { BalanceLog } from '../../../core/job';
 import type { ByHand, Doing } from './doing';
 

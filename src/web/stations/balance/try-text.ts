@@ -1,4 +1,4 @@
-import { levelHour } from '../../../core/balance';
+import { levelHour } from '../../../core/bench/balance';
 import type { BalanceEntry } from '../../../core/job';
 import { piecesText } from './pieces-text';
 

@@ -5,10 +5,10 @@ import type {
   BalancePlacement,
   Sides,
   WeightStock,
-} from '../../../core/balance';
-import type { InputProblem } from '../../../core/errors';
+} from '../../../core/bench/balance';
+import type { InputProblem } from '../../../core/base/errors';
 import { balanceQuestion, type BalanceQuestion, type JobState } from '../../../core/job';
-import type { Attempt, Working } from '../../../core/working';
+import type { Attempt, Working } from '../../../core/base/working';
 import { useJob } from '../../parts/job-context';
 import { useBalanceWorker, type Search } from './use-balance-worker';
 

@@ -1,4 +1,4 @@
-import { sumVectors, type LevelTest, type Piece, type Settle } from '../../../core/balance';
+import { sumVectors, type LevelTest, type Piece, type Settle } from '../../../core/bench/balance';
 import { useJob } from '../../parts/job-context';
 import type { Writing } from '../../store/job-writing';
 import type { AdviceAtHand } from './use-advice';

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import type { BalancePlacement } from '../../../core/balance';
+import type { BalancePlacement } from '../../../core/bench/balance';
 import type { BalanceAnswers, BalanceQuestion, Counter } from '../../../core/job';
-import type { Attempt } from '../../../core/working';
+import type { Attempt } from '../../../core/base/working';
 import type { BalanceAnswered, BalanceAsked } from '../../workers/balance-worker';
 
 /** A worker for the arithmetic of balancing. */

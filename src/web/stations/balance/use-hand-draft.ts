@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { Piece, Settle } from '../../../core/balance';
+import type { Piece, Settle } from '../../../core/bench/balance';
 import type { ByHand } from './doing';
 
 /** What the fitter has picked or typed and not written yet. */

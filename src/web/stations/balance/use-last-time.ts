@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { Piece } from '../../../core/balance';
+import type { Piece } from '../../../core/bench/balance';
 import { heavyAgainst, type EntryData } from '../../../core/job';
 import { useJob } from '../../parts/job-context';
 import { useWheelRecord } from '../../parts/use-wheel-record';

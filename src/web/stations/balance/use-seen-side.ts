@@ -1,4 +1,4 @@
-import type { Settle } from '../../../core/balance';
+import type { Settle } from '../../../core/bench/balance';
 import { useJob } from '../../parts/job-context';
 
 /**

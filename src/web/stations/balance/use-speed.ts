@@ -1,5 +1,5 @@
-import { tireSize } from '../../../core/tires';
-import { attempt } from '../../../core/working';
+import { tireSize } from '../../../core/fit/tires';
+import { attempt } from '../../../core/base/working';
 import { useJob } from '../../parts/job-context';
 
 /** A speed that riders know, and a wheel's usual mass; the sheet asks for the real ones. Basis: memory. */

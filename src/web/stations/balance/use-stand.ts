@@ -1,5 +1,5 @@
 import { useMemo, useRef } from 'react';
-import { angleBetween } from '../../../core/units';
+import { angleBetween } from '../../../core/base/units';
 import { useDevice, type LiveDevice } from '../../parts/use-device';
 import { useApp } from '../../store';
 

@@ -1,4 +1,4 @@
-import { formatMoney } from '../../../core/units';
+import { formatMoney } from '../../../core/base/units';
 import { Reasons } from '../../parts/Reasons';
 import { BasisTag } from '../../parts/working';
 import type { ChoiceAtHand } from './use-choice';

@@ -1,7 +1,7 @@
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
-import { tubeReuse } from '../../../core/tubes';
-import { attempt } from '../../../core/working';
+import { tubeReuse } from '../../../core/fit/tubes';
+import { attempt } from '../../../core/base/working';
 import { QuantityField } from '../../parts/fields';
 import { Reasons } from '../../parts/Reasons';
 import { VerdictMark } from '../../parts/VerdictMark';

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
-import { tubeDouble, tubeNeed } from '../../../core/tubes';
-import { tryRimCode } from '../../../core/wheels';
-import { attempt, worstOf, type Reason, type Working } from '../../../core/working';
+import { tubeDouble, tubeNeed } from '../../../core/fit/tubes';
+import { tryRimCode } from '../../../core/fit/wheels';
+import { attempt, worstOf, type Reason, type Working } from '../../../core/base/working';
 import { ChoiceField } from '../../parts/fields';
 import { useUnits } from '../../parts/quantity';
 import { BriefReasons } from '../../parts/Reasons';

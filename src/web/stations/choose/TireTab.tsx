@@ -1,10 +1,10 @@
 import { Dialog, RadioGroup } from 'radix-ui';
-import { refusalText } from '../../../core/errors';
+import { refusalText } from '../../../core/base/errors';
 import { useState } from 'react';
-import { TREADS, TREAD_WORDS, type TireStock, type Tread } from '../../../core/shop';
-import { ARROWS, type Arrows } from '../../../core/tires';
-import type { RankedTire } from '../../../core/fitting';
-import type { Reason } from '../../../core/working';
+import { TREADS, TREAD_WORDS, type TireStock, type Tread } from '../../../core/shop/records';
+import { ARROWS, type Arrows } from '../../../core/fit/tires';
+import type { RankedTire } from '../../../core/bench/fitting';
+import type { Reason } from '../../../core/base/working';
 import { ChoiceField, QuantityField, TextField } from '../../parts/fields';
 import { Reasons } from '../../parts/Reasons';
 import { VerdictShape } from '../../parts/VerdictMark';

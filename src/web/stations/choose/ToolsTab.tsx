@@ -1,4 +1,4 @@
-import type { ToolList } from '../../../core/fitting';
+import type { ToolList } from '../../../core/bench/fitting';
 import { Reasons } from '../../parts/Reasons';
 import { BasisTag } from '../../parts/working';
 import type { ChoiceAtHand } from './use-choice';

@@ -1,6 +1,6 @@
 import type { EntryData } from '../../../core/job';
-import type { TireStock, Tread } from '../../../core/shop';
-import type { Arrows } from '../../../core/tires';
+import type { TireStock, Tread } from '../../../core/shop/records';
+import type { Arrows } from '../../../core/fit/tires';
 
 /** The tire is typed and not from the shelf. */
 export const TYPED = 'typed';

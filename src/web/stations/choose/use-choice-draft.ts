@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { rankTires, type FitContext } from '../../../core/fitting';
-import type { TireStock } from '../../../core/shop';
-import { caught } from '../../../core/errors';
+import { rankTires, type FitContext } from '../../../core/bench/fitting';
+import type { TireStock } from '../../../core/shop/records';
+import { caught } from '../../../core/base/errors';
 import { useJob } from '../../parts/job-context';
 import { useShelf } from './use-shelf';
 import { useUnits } from '../../parts/quantity';

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
-import type { FitContext } from '../../../core/fitting';
+import type { FitContext } from '../../../core/bench/fitting';
 import { fitContextOf } from '../../../core/job';
-import { withChosen } from '../../../core/visit';
+import { withChosen } from '../../../core/shop/visit';
 import { useJob } from '../../parts/job-context';
 import { useShelf } from './use-shelf';
 import { today } from '../../store';

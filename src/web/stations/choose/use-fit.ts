@@ -5,11 +5,11 @@ import {
   type FitContext,
   type TireFit,
   type TireRanking,
-} from '../../../core/fitting';
-import type { TireStock } from '../../../core/shop';
-import { tireAge, tireCompare, type TireAge, type TireComparison } from '../../../core/tires';
-import { caught, type Caught } from '../../../core/errors';
-import { attempt, type Attempt } from '../../../core/working';
+} from '../../../core/bench/fitting';
+import type { TireStock } from '../../../core/shop/records';
+import { tireAge, tireCompare, type TireAge, type TireComparison } from '../../../core/fit/tires';
+import { caught, type Caught } from '../../../core/base/errors';
+import { attempt, type Attempt } from '../../../core/base/working';
 import type { Draft } from './choice-draft';
 
 /** What the workings say of the tire that is picked or typed. */

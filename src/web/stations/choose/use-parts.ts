@@ -1,9 +1,9 @@
 import { useMemo } from 'react';
-import type { Materials, ToolList, Want } from '../../../core/fitting';
+import type { Materials, ToolList, Want } from '../../../core/bench/fitting';
 import { materialsOf, partPicksOf, pressureStartOf, toolsOf, wantsOf } from '../../../core/job';
-import type { TubeFit } from '../../../core/tubes';
-import { caught } from '../../../core/errors';
-import type { Working } from '../../../core/working';
+import type { TubeFit } from '../../../core/fit/tubes';
+import { caught } from '../../../core/base/errors';
+import type { Working } from '../../../core/base/working';
 import { useJob } from '../../parts/job-context';
 import { useShelf } from './use-shelf';
 import { TYPED, type Draft } from './choice-draft';

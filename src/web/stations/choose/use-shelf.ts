@@ -1,9 +1,9 @@
 import { skipToken } from '@reduxjs/toolkit/query/react';
 import { useMemo } from 'react';
-import { caught } from '../../../core/errors';
+import { caught } from '../../../core/base/errors';
 import { rimDiameterOf, type Shelves } from '../../../core/job';
-import { leftFor } from '../../../core/parts';
-import type { TireStock } from '../../../core/shop';
+import { leftFor } from '../../../core/shop/parts';
+import type { TireStock } from '../../../core/shop/records';
 import { useTiresForQuery } from '../../store/records-api';
 import { useJob } from '../../parts/job-context';
 import type { ShopAnswer } from '../../store/api';

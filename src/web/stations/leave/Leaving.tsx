@@ -7,7 +7,7 @@ import { useKeys } from '../../parts/keys';
 import { momentText } from '../../parts/moment-text';
 import { useNow } from '../../parts/use-now';
 import { RideSheet } from './RideSheet';
-import { TeachSheet } from './TeachSheet';
+import { TeachSheet } from './RecalibrationSheet';
 
 const Opens = ({
   label,

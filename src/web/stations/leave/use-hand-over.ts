@@ -7,7 +7,7 @@ import {
   type Control,
   type FieldArrayWithId,
 } from 'react-hook-form';
-import { mayDo } from '../../../core/doors';
+import { mayDo } from '../../../core/shop/auth';
 import { readyOf, recheckDates, type OldTire, type Recheck } from '../../../core/job';
 import { useJob } from '../../parts/job-context';
 import { needed } from '../../parts/form-schema';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { refusalText } from '../../../core/errors';
+import { refusalText } from '../../../core/base/errors';
 import { crushOf, ringsOf } from '../../../core/job';
-import type { BeadSide } from '../../../core/ring';
+import type { BeadSide } from '../../../core/bench/ring';
 import { QuantityField } from '../../parts/fields';
 import { useJob } from '../../parts/job-context';
 import { useUnits } from '../../parts/quantity';

@@ -1,8 +1,8 @@
 import { useState } from 'react';
-import { refusalText } from '../../../core/errors';
+import { refusalText } from '../../../core/base/errors';
 import { gapOf, ringOf, ringsOf, RING_WORDS } from '../../../core/job';
-import { GAP_TIMES, type BeadSide, type GapReading, type GapTime } from '../../../core/ring';
-import { placeText } from '../../../core/units';
+import { GAP_TIMES, type BeadSide, type GapReading, type GapTime } from '../../../core/bench/ring';
+import { placeText } from '../../../core/base/units';
 import { ChoiceField, QuantityField } from '../../parts/fields';
 import { useJob } from '../../parts/job-context';
 import { useUnits } from '../../parts/quantity';

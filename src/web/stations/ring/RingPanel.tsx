@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { RING_WORDS } from '../../../core/job';
-import type { Step } from '../../../core/procedure';
-import { placeText } from '../../../core/units';
+import type { Step } from '../../../core/job/procedure';
+import { placeText } from '../../../core/base/units';
 import { Button } from '../../parts/Button';
 import { DeviceLabel } from '../../parts/DeviceTake';
 import { useJob } from '../../parts/job-context';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { refusalText } from '../../../core/errors';
+import { refusalText } from '../../../core/base/errors';
 import { rolloutOf } from '../../../core/job';
-import { ruleNumber } from '../../../core/rules';
+import { ruleNumber } from '../../../core/base/rules';
 import { QuantityField } from '../../parts/fields';
 import { useJob } from '../../parts/job-context';
 import { useUnits } from '../../parts/quantity';

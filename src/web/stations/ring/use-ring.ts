@@ -1,8 +1,8 @@
 import { useEffect, useMemo, useRef } from 'react';
 import { ringOf, type RingNow } from '../../../core/job';
-import type { Step } from '../../../core/procedure';
-import { torqueCheck, torqueWrench } from '../../../core/torque';
-import { attempt, type Reason } from '../../../core/working';
+import type { Step } from '../../../core/job/procedure';
+import { torqueCheck, torqueWrench } from '../../../core/bench/torque';
+import { attempt, type Reason } from '../../../core/base/working';
 import { useJob } from '../../parts/job-context';
 import { useDevice, type LiveDevice } from '../../parts/use-device';
 import { useApp } from '../../store';

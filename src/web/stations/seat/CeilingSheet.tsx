@@ -1,6 +1,6 @@
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
-import { HIGHEST_CEILING_KPA } from '../../../core/pressure';
+import { HIGHEST_CEILING_KPA } from '../../../core/bench/pressure';
 import { Button } from '../../parts/Button';
 import { QuantityField, TextField } from '../../parts/fields';
 import { useUnits } from '../../parts/quantity';

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
-import { mirrored, normalDeg, placeText } from '../../../core/units';
-import { lockMarks, type DialMark } from '../../../core/wheels';
+import { mirrored, normalDeg, placeText } from '../../../core/base/units';
+import { lockMarks, type DialMark } from '../../../core/fit/wheels';
 import { Button } from '../../parts/Button';
 import { WheelDial } from '../../parts/WheelDial';
 import { useJob } from '../../parts/job-context';

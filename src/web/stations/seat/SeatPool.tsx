@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { toDisplay } from '../../../core/units';
+import { toDisplay } from '../../../core/base/units';
 import { useUnits } from '../../parts/quantity';
 
 const W = 210;

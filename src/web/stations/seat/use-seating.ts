@@ -1,7 +1,7 @@
-import { isCalm } from '../../../core/devices';
+import { isCalm } from '../../../core/bench/devices';
 import { seatLadderOf, seatLimitOf } from '../../../core/job';
-import type { SeatLadder, SeatLimit } from '../../../core/pressure';
-import type { Working } from '../../../core/working';
+import type { SeatLadder, SeatLimit } from '../../../core/bench/pressure';
+import type { Working } from '../../../core/base/working';
 import { useJob } from '../../parts/job-context';
 import type { LiveDevice } from '../../parts/use-device';
 import type { Writing } from '../../store/job-writing';

@@ -1,0 +1,34 @@
+/** Units: what they are called, how they convert, and how the fitter reads and writes them. */
+export { UNIT_NAMES, type Unit } from './unit';
+export { parseInches } from './fraction';
+export {
+  formatQuantity,
+  fromDisplay,
+  toDisplay,
+  displayUnit,
+  DEFAULT_UNITS,
+  type UnitPreferences,
+} from './display';
+export { formatMoney, parseMoney, writeMoney } from './money';
+export { DAY_MS, dayOf, daysAfter, daysBetween, localDayOf } from './day';
+export { counted } from './counted';
+export { said, sayIn, writtenApart, type Said, type SaidQuantity } from './sentence';
+export {
+  clockText,
+  degText,
+  mirrored,
+  normalDeg,
+  parseAngle,
+  angleBetween,
+  meanDeg,
+  placeText,
+} from './angle';
+export {
+  BAR_IN_KPA,
+  FT_LBF_IN_NM,
+  INCH_IN_MM,
+  OUNCE_IN_G,
+  POUND_IN_KG,
+  PSI_IN_KPA,
+  ZERO_CELSIUS_IN_K,
+} from './factors';

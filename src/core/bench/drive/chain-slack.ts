@@ -1,0 +1,220 @@
+import { InputError } from '../../base/errors';
+import { listOf, quantity } from '../../base/fields';
+import { defineWorking, reason, worstOf, type Reason } from '../../base/working';
+
+interface Input {
+  slackMm: number;
+  otherPlacesMm?: number[];
+  wantMinMm: number;
+  wantMaxMm: number;
+  runMm: number;
+  pitchMm?: number;
+}
+
+export interface ChainSlack {
+  /** The least of what was measured: it counts. */
+  tightestMm: number;
+  /** Backward, for less slack; below nothing forward, for more. */
+  axleMoveMm: number;
+  /** Of each adjuster alike, in parts that a fitter sets; null without the pitch of their thread. */
+  turns: number | null;
+  /** All turns that land inside, from the slackest to the tightest; null without the pitch. */
+  turnsInside: { from: number; to: number } | null;
+  /** What the slack is after `turns`, or after `axleMoveMm` where no turn can be told. */
+  slackAfterMm: number;
+  reasons: Reason[];
+}
+
+/** Parts of a turn that a fitter sets, the coarsest first: halves, quarters, flats of a hexagon, eighths. */
+const PARTS = [2, 4, 6, 8] as const;
+/** So much of the range on either side of its middle is near enough for a coarser part of a turn. Basis: memory. */
+const NEAR_MIDDLE = 0.5;
+/** Arithmetic of fractions, not of the chain. */
+const NEARLY = 1e-9;
+
+/** How far the axle moves back to bring a slack to another: x = (s₁² − s₂²) / (4 L). All mm. */
+export const axleMoveFor = (fromMm: number, toMm: number, runMm: number): number =>
+  (fromMm ** 2 - toMm ** 2) / (4 * runMm);
+
+/** The slack after the axle has moved back so far; nothing once the chain is straight. All mm. */
+export const slackAfterMove = (slackMm: number, moveMm: number, runMm: number): number =>
+  Math.sqrt(Math.max(0, slackMm ** 2 - 4 * runMm * moveMm));
+
+/**
+ * The turns that land inside: of the coarsest part of a turn that comes near the middle, else of any part the ones
+ * nearest the middle, of two as near the slacker ones. Where no part lands inside, the ones just on the slack side.
+ */
+const turnsFor = (input: {
+  turnMm: number;
+  runMm: number;
+  slackMm: number;
+  minMm: number;
+  maxMm: number;
+}) => {
+  const { turnMm, runMm, slackMm, minMm, maxMm } = input;
+  const after = (turns: number) => slackAfterMove(slackMm, turns * turnMm, runMm);
+  const turnsTo = (toMm: number) => axleMoveFor(slackMm, toMm, runMm) / turnMm;
+  const middle = (minMm + maxMm) / 2;
+  const offMm = (turns: number) => Math.abs(after(turns) - middle);
+  const inside = PARTS.flatMap((parts) => {
+    // Nothing is added so that no turn is a negative zero.
+    const from = Math.ceil(turnsTo(maxMm) * parts - NEARLY) + 0;
+    const to = Math.floor(turnsTo(minMm) * parts + NEARLY);
+    const all = Array.from({ length: Math.max(0, to - from + 1) }, (_, i) => (from + i) / parts);
+    return all.sort((a, b) => offMm(a) - offMm(b) || a - b).slice(0, 1);
+  });
+  const near = inside.find((turns) => offMm(turns) <= (NEAR_MIDDLE * (maxMm - minMm)) / 2);
+  const best = near ?? [...inside].sort((a, b) => offMm(a) - offMm(b))[0];
+  if (best !== undefined) return { turns: best, isInside: true };
+  const slackSide = PARTS.map((parts) => (Math.ceil(turnsTo(maxMm) * parts - NEARLY) - 1) / parts);
+  return { turns: Math.max(...slackSide), isInside: false };
+};
+
+/**
+ * How far the axle and its adjusters move to bring the slack of a chain or a belt to what the manual wants.
+ *
+ * Slack 0 to 300 mm, the whole up-and-down play in the middle of the lower run, at the tightest place of the chain;
+ * `runMm` 150 to 1500 between the sprockets; `pitchMm` 0.5 to 3 of the adjuster's thread.
+ * Throws `InputError` where the least wanted is more than the most, or the slack is more than the run could show.
+ * Source: geometry of a run with a small sag, x = (s₁² − s₂²) / (4 L).
+ */
+export const chainSlack = defineWorking<Input, ChainSlack>({
+  name: 'chain-slack',
+  says: 'How far to move the axle for the slack that the manual wants',
+  input: () => ({
+    slackMm: quantity('mm', 0, 300, 'Slack now, at the tightest place'),
+    otherPlacesMm: listOf(
+      quantity('mm', 0, 300, 'Slack at another place'),
+      12,
+      'Slack with the wheel turned on',
+    ).optional(),
+    wantMinMm: quantity('mm', 0, 200, 'Slack that the manual wants, at least'),
+    wantMaxMm: quantity('mm', 1, 250, 'Slack that the manual wants, at most'),
+    runMm: quantity('mm', 150, 1500, 'Free run between the sprockets'),
+    pitchMm: quantity('mm', 0.5, 3, 'Pitch of the adjuster’s thread').optional(),
+  }),
+  example: {
+    slackMm: 44,
+    otherPlacesMm: [47, 52],
+    wantMinMm: 30,
+    wantMaxMm: 38,
+    runMm: 605,
+    pitchMm: 1.25,
+  },
+  work({ slackMm, otherPlacesMm = [], wantMinMm, wantMaxMm, runMm, pitchMm }, show) {
+    if (wantMinMm > wantMaxMm)
+      throw new InputError(
+        'wantMinMm',
+        `At least ${wantMinMm} mm and at most ${wantMaxMm} mm cannot both be.`,
+        'the smaller figure of the manual',
+      );
+    const places = [slackMm, ...otherPlacesMm];
+    const loosestMm = Math.max(...places);
+    if (loosestMm > runMm / 3)
+      throw new InputError(
+        'slackMm',
+        `${loosestMm} mm of slack on a run of ${runMm} mm: such a chain lies off its sprocket.`,
+        'the play in the middle of the lower run, and the run between the sprockets',
+      );
+    const tightestMm = show.line('slack now', 'at the tightest place', Math.min(...places), 'mm');
+    const middleMm = show.line(
+      'wanted',
+      'middle of the manual’s range',
+      (wantMinMm + wantMaxMm) / 2,
+      'mm',
+    );
+    const isInside = tightestMm >= wantMinMm - NEARLY && tightestMm <= wantMaxMm + NEARLY;
+    const axleMoveMm = isInside ? 0 : axleMoveFor(tightestMm, middleMm, runMm);
+    show.line('axle moves back', '(now² − wanted²) / (4 × run)', axleMoveMm, 'mm');
+    const inTurns = (toMm: number) => axleMoveFor(tightestMm, toMm, runMm) / pitchMm!;
+    const found =
+      pitchMm === undefined
+        ? null
+        : isInside
+          ? { turns: 0, isInside: true }
+          : turnsFor({
+              turnMm: pitchMm,
+              runMm,
+              slackMm: tightestMm,
+              minMm: wantMinMm,
+              maxMm: wantMaxMm,
+            });
+    const turnsInside =
+      pitchMm === undefined
+        ? null
+        : {
+            from: show.line('turns, for the most slack', 'to the most wanted', inTurns(wantMaxMm)),
+            to: show.line('turns, for the least slack', 'to the least wanted', inTurns(wantMinMm)),
+          };
+    if (found)
+      show.line(
+        'turns of each adjuster',
+        'in halves, quarters, flats or eighths: inside, near the middle',
+        found.turns,
+      );
+    const moveMm = found ? found.turns * pitchMm! : axleMoveMm;
+    const slackAfterMm = show.line(
+      'slack after',
+      '√(now² − 4 × run × move)',
+      slackAfterMove(tightestMm, moveMm, runMm),
+      'mm',
+    );
+    const looseAfterMm = slackAfterMove(loosestMm, moveMm, runMm);
+    show.basis('published', 'geometry of a run with a small sag, x = (s₁² − s₂²) / (4 L)');
+    show.basis('manual', 'the slack wanted, and the stand it is measured on');
+    show.basis(
+      'practice',
+      'too tight ruins bearings when the swingarm moves: err on the slack side',
+    );
+    show.caution('Slack is not in step with the axle: measure again after each half turn.');
+    show.caution('On the stand that the manual names, at the tightest place of the chain.');
+    const mm = (value: number) => ({ value, unit: 'mm' as const });
+    const reasons: Reason[] = [
+      tightestMm < wantMinMm - NEARLY
+        ? reason(
+            'stop',
+            'Too tight: {0}, at least {1} wanted. It ruins bearings when the swingarm moves.',
+            [mm(tightestMm), mm(wantMinMm)],
+          )
+        : isInside
+          ? reason('good', '{0} of slack; {1} to {2} wanted.', [
+              mm(tightestMm),
+              mm(wantMinMm),
+              mm(wantMaxMm),
+            ])
+          : reason('check', 'Slack: {0}, at most {1} wanted.', [mm(tightestMm), mm(wantMaxMm)]),
+    ];
+    if (tightestMm === 0)
+      reasons.push(
+        reason(
+          'stop',
+          'Without any slack nobody sees how far past straight it is: let the axle forward until it hangs, then measure.',
+        ),
+      );
+    if (found && !found.isInside)
+      reasons.push(
+        reason(
+          'check',
+          'No part of a turn lands in spec. This one leaves {0}, on the loose side.',
+          [mm(slackAfterMm)],
+        ),
+      );
+    if (looseAfterMm > wantMaxMm + NEARLY && loosestMm > tightestMm)
+      reasons.push(
+        reason(
+          'check',
+          'The chain is uneven: {0} at its loosest with {1} at its tightest. Look at its wear.',
+          [mm(looseAfterMm), mm(slackAfterMm)],
+        ),
+      );
+    show.verdict(worstOf(reasons));
+    return {
+      tightestMm,
+      axleMoveMm,
+      turns: found?.turns ?? null,
+      turnsInside,
+      slackAfterMm,
+      reasons,
+    };
+  },
+});

@@ -1,0 +1,55 @@
+import type { StationId } from '../../base/stations';
+import type { Symptom } from './symptoms';
+
+/**
+ * What can be measured or looked at for a step, beside ticking it, and whether it is asked for: a bead's path is worked
+ * out from what is known, and a picture is for later; neither has to be answered.
+ */
+export const READINGS = {
+  findings: { isAsked: true },
+  photo: { isAsked: false },
+  runout: { isAsked: true },
+  spokes: { isAsked: true },
+  'bead-path': { isAsked: false },
+  crush: { isAsked: true },
+  'ring-gap': { isAsked: true },
+  'air-out': { isAsked: true },
+  rollout: { isAsked: true },
+  chain: { isAsked: true },
+  sensor: { isAsked: true },
+  brake: { isAsked: true },
+} as const;
+export type Reading = keyof typeof READINGS;
+
+/** A place on the wheel, or an arc from one to another, clockwise from the valve, seen from the disc side. */
+export interface Place {
+  what: string;
+  deg: number;
+  toDeg?: number;
+}
+
+/** One thing to do, in the order of the work. */
+export interface Step {
+  id: string;
+  station: StationId;
+  /** What to do, short and spoken. */
+  say: string;
+  why: string;
+  /** What must be so before going on. */
+  confirm: string | null;
+  caution: string | null;
+  /** What its caution guards: whoever works or rides, or only a part; null without a caution. */
+  guards: 'person' | 'part' | null;
+  /** Which side of the wheel is up; null where it does not matter. */
+  sideUp: 'disc' | 'other' | null;
+  places: Place[];
+  parts: string[];
+  tools: string[];
+  reads: Reading | null;
+  /** What has to be written down before it may be ticked. */
+  wants: 'air-out' | null;
+  /** What may go wrong here, the usual first. */
+  troubles: Symptom[];
+  /** What the dial draws for this step, beside valve and locks. */
+  shows: 'levers-off' | 'levers-on' | 'push-down' | 'light-mark' | 'arrow' | 'ring' | null;
+}

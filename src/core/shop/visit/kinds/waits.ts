@@ -1,0 +1,26 @@
+import { instant, text } from '../../../base/fields';
+import { defineVisitEntry } from '../define-entry';
+
+/** What the visit is on hold for, and until when if known; `what` is null when it is no longer on hold. */
+export interface WaitsData {
+  what: string | null;
+  until?: string | null;
+}
+
+export const waitsEntry = defineVisitEntry<
+  WaitsData,
+  { waits: string | null; waitsUntil: string | null }
+>({
+  author: 'anyone',
+  undo: 'allowed',
+  schema: {
+    what: text(120, 'What it waits for').allow(null),
+    until: instant('Until when it waits').allow(null).optional().default(null),
+  },
+  text: ({ what, until }, { moment }) =>
+    what === null
+      ? 'Waits no longer'
+      : `Waits for ${what}${until ? `, until ${moment(until)}` : ''}`,
+  initial: { waits: null, waitsUntil: null },
+  apply: (_, { data }) => ({ waits: data.what, waitsUntil: data.until ?? null }),
+});

@@ -1,0 +1,84 @@
+import type { Request, RequestHandler } from 'express';
+import { mayDo, whoMay } from '../../core/shop/auth';
+import type { DoorStore, SignedIn } from '../db/auth-store';
+import type { CalendarKey } from './calendar-key';
+import { NotAllowed, NotSignedIn } from '../errors';
+import { isConfirmNeeded, rightFor } from './rights';
+import { tokenOf } from './session-cookie';
+
+const signedIn = new WeakMap<Request, SignedIn>();
+
+/** How long a proof of who someone is holds for what needs one. Basis: memory. */
+const CONFIRMED_MINUTES = 5;
+
+/** Whether someone proved of late who they are, by their secret or a passkey. */
+export const isConfirmed = ({ confirmedMs }: SignedIn, nowMs: number): boolean =>
+  confirmedMs !== null && nowMs >= confirmedMs && nowMs - confirmedMs < CONFIRMED_MINUTES * 60_000;
+
+/** Who asks; null where nobody signs in at this shop. */
+export const meOf = (req: Request): SignedIn | null => signedIn.get(req) ?? null;
+
+/**
+ * Lets nobody in who is not signed in, or may not do what is asked for; stands before all of `/api` that is not about
+ * signing in. What streams to somebody ends with the session.
+ */
+export const signedInOnly =
+  (doors: DoorStore, calendar: CalendarKey): RequestHandler =>
+  (req, res, next) => {
+    if (!doors.areClosed() || calendar.isBrought(req)) return next();
+    const token = tokenOf(req);
+    const me = token === null ? null : doors.byToken(token, Date.now());
+    if (me === null)
+      return next(new NotSignedIn('session', 'No one is signed in here.', 'to sign in first'));
+    if (me.isLocked)
+      return next(
+        new NotSignedIn('lock', `The screen of ${me.who} is locked.`, 'to unlock it first'),
+      );
+    const right = rightFor(req.method, req.path);
+    if (!mayDo(me.role, right))
+      return next(
+        new NotAllowed(
+          'role',
+          `${me.who} is signed in as ${me.role} and can’t do this.`,
+          whoMay(right),
+        ),
+      );
+    if (isConfirmNeeded(req.method, req.path) && !isConfirmed(me, Date.now()))
+      return next(
+        new NotSignedIn(
+          'confirm',
+          'This needs your PIN or passphrase again.',
+          `that of ${me.who}, or a passkey`,
+        ),
+      );
+    signedIn.set(req, me);
+    res.once(
+      'close',
+      doors.whenEnded(me.id, () => res.end()),
+    );
+    next();
+  };
+
+/** The names in which something is to be written. */
+const namesIn = (body: unknown): unknown[] => {
+  if (typeof body !== 'object' || body === null) return [];
+  const { who, entries } = body as { who?: unknown; entries?: unknown };
+  const ofEntries = Array.isArray(entries)
+    ? entries.map((e: { who?: unknown } | null) => e?.who)
+    : [];
+  return [who, ...ofEntries].filter((name) => name !== undefined);
+};
+
+/** Who is signed in writes in no other name. */
+export const inOwnName: RequestHandler = (req, _res, next) => {
+  const me = meOf(req);
+  const other = me && namesIn(req.body).find((name) => name !== me.who);
+  if (!me || other === undefined || other === null) return next();
+  next(
+    new NotAllowed(
+      'who',
+      `This is in the name of ${String(other).slice(0, 60)}, and ${me.who} is signed in here.`,
+      `to be written by ${me.who}, or once the other is signed in`,
+    ),
+  );
+};

@@ -1,0 +1,33 @@
+import { Router } from 'express';
+import { NotFound } from '../errors';
+import type { KnowsQuery, KnowsStore } from '../db/shop-stats-store';
+import { checkQuery, knowsQuery } from './input';
+import type { ApiDocs } from '../openapi/api-docs';
+import { csvOf } from '../export/csv-cells';
+
+const PARTS = ['troubles', 'stations', 'weights', 'takeOffs'] as const;
+
+/** What is said of the routes below. */
+export const knowsApi: ApiDocs = {
+  'GET /knows': { says: 'What the shop knows by its own jobs', query: knowsQuery },
+  'GET /knows/:part.csv': { says: 'A part of it, RFC 4180', query: knowsQuery, gives: 'text/csv' },
+};
+
+/** What the shop knows by its own jobs over a time, and each part of it as CSV (RFC 4180). */
+export const knowsRoutes = (knows: KnowsStore): Router => {
+  const router = Router();
+  router.get(
+    '/knows',
+    (req, res) => void res.json(knows.all(checkQuery<KnowsQuery>(knowsQuery, req.query))),
+  );
+  router.get('/knows/:part.csv', (req, res) => {
+    const part = PARTS.find((p) => p === req.params.part);
+    if (!part) throw new NotFound('There is no such list.');
+    const rows = knows.all(checkQuery<KnowsQuery>(knowsQuery, req.query))[part];
+    res
+      .type('text/csv')
+      .attachment(`${part}.csv`)
+      .send(csvOf(rows as object[], { header: true }));
+  });
+  return router;
+};

@@ -1,0 +1,138 @@
+import { Popover } from 'radix-ui';
+import { useState } from 'react';
+import { PACES, type Pace } from '../../core/shop/records';
+import type { UnitPreferences } from '../../core/base/units';
+import { useApp, useDo } from '../store';
+import { api, ApiError } from '../store/api';
+import { spokenChosen, themeChosen, unitChosen, whoChosen, type Prefs } from '../store/prefs-slice';
+import { paceOf, pacesChanged } from '../store/shop-slice';
+import { AddPerson } from './AddPerson';
+import { ChoiceField } from './fields';
+import { initials } from './initials';
+import { KeysPause } from './keys';
+import { SignedInMenu } from './SignedInMenu';
+
+const UNIT_CHOICES: { key: keyof UnitPreferences; label: string; values: string[] }[] = [
+  { key: 'pressure', label: 'Pressure', values: ['psi', 'kPa', 'bar'] },
+  { key: 'length', label: 'Length', values: ['mm', 'in'] },
+  { key: 'mass', label: 'Mass', values: ['g', 'oz'] },
+  { key: 'torque', label: 'Torque', values: ['N·m', 'lbf·ft'] },
+  { key: 'temperature', label: 'Temperature', values: ['°C', '°F'] },
+];
+
+const WhoIsThere = () => {
+  const dispatch = useDo();
+  const people = useApp((s) => s.shop.shop?.people) ?? [];
+  const who = useApp((s) => s.prefs.who);
+  return (
+    <>
+      {people.length > 0 && (
+        <ChoiceField
+          label="Who is at the bench"
+          value={who}
+          onChange={(v) => dispatch(whoChosen(v))}
+          options={people.map((p) => [p, p] as const)}
+        />
+      )}
+      <AddPerson onAdded={(name) => dispatch(whoChosen(name))} />
+    </>
+  );
+};
+
+const PACE_WORDS: Record<Pace, string> = {
+  'step by step': 'step by step',
+  'by station': 'by station: plain steps at once',
+};
+
+/** How fast a fitter goes; the shop keeps it, so that it is the same at every bench. */
+const PaceOf = ({ who }: { who: string }) => {
+  const dispatch = useDo();
+  const pace = useApp(paceOf);
+  const [problem, setProblem] = useState<string | null>(null);
+  const choose = async (to: Pace) => {
+    try {
+      dispatch(pacesChanged((await api.setPace(who, to)).paces));
+      setProblem(null);
+    } catch (error) {
+      if (!(error instanceof ApiError)) throw error;
+      setProblem(error.message);
+    }
+  };
+  return (
+    <>
+      <ChoiceField
+        label={`Pace of ${who}`}
+        value={pace}
+        onChange={(v) => void choose(v as Pace)}
+        options={PACES.map((p) => [p, PACE_WORDS[p]] as const)}
+      />
+      {problem && (
+        <p role="alert" className="text-stop">
+          {problem}
+        </p>
+      )}
+    </>
+  );
+};
+
+/** Who is at the bench, in which units, by which light. */
+export const Bench = () => {
+  const dispatch = useDo();
+  const prefs = useApp((s) => s.prefs);
+  const areDoorsClosed = useApp((s) => s.doors.areClosed);
+  return (
+    <Popover.Root>
+      <Popover.Trigger asChild>
+        <button
+          type="button"
+          className="stamp shrink-0"
+          aria-label={`Bench: ${prefs.who || 'nobody yet'}, units and light`}
+        >
+          {initials(prefs.who)}
+        </button>
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          align="end"
+          sideOffset={8}
+          className="z-40 max-h-[85vh] w-[min(340px,94vw)] space-y-3 overflow-y-auto rounded-2xl border-2 border-ink bg-stone p-4"
+          aria-label="Bench"
+        >
+          <KeysPause />
+          {areDoorsClosed ? <SignedInMenu /> : <WhoIsThere />}
+          {prefs.who && <PaceOf who={prefs.who} />}
+          <ChoiceField
+            label="Read out"
+            value={prefs.isSpoken ? 'yes' : 'no'}
+            onChange={(v) => dispatch(spokenChosen(v === 'yes'))}
+            options={[
+              ['no', 'nothing'],
+              ['yes', 'the next step and readings'],
+            ]}
+          />
+          <ChoiceField
+            label="Light"
+            value={prefs.theme}
+            onChange={(v) => dispatch(themeChosen(v as Prefs['theme']))}
+            options={[
+              ['auto', 'as the machine has it'],
+              ['day', 'day'],
+              ['night', 'night'],
+            ]}
+          />
+          <div className="grid grid-cols-2 gap-2">
+            {UNIT_CHOICES.map(({ key, label, values }) => (
+              <ChoiceField
+                key={key}
+                label={label}
+                value={prefs.units[key]}
+                onChange={(v) => dispatch(unitChosen({ [key]: v }))}
+                options={values.map((v) => [v, v] as const)}
+              />
+            ))}
+          </div>
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+};

@@ -1,0 +1,35 @@
+import { useEffect, useRef } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { Waiting } from '../parts/Frame';
+import { useSignIn } from './auth/use-sign-in';
+
+/** A second browser comes in by a code that another one showed; the code stands behind `#`, where no server sees it. */
+export const ComeInScreen = () => {
+  const navigate = useNavigate();
+  const { come, problem } = useSignIn();
+  const isTried = useRef(false);
+  useEffect(() => {
+    if (isTried.current) return;
+    isTried.current = true;
+    const code = window.location.hash.slice(1);
+    window.history.replaceState(null, '', '/come-in');
+    void come({ code: code || '-' }).then((isIn) => isIn && void navigate('/', { replace: true }));
+  }, [come, navigate]);
+  return (
+    <main className="mx-auto max-w-2xl p-8">
+      <h1 className="text-3xl">A second screen</h1>
+      {problem === null ? (
+        <Waiting what="Signing in" />
+      ) : (
+        <>
+          <p role="alert" className="my-4 text-xl text-stop">
+            {problem}
+          </p>
+          <Link className="btn" to="/">
+            Come in by PIN or passphrase
+          </Link>
+        </>
+      )}
+    </main>
+  );
+};

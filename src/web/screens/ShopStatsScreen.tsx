@@ -1,0 +1,130 @@
+import { lazy, Suspense, type ReactNode } from 'react';
+import { STATION_WORDS } from '../../core/job';
+import { counted, daysAfter } from '../../core/base/units';
+import { Button } from '../parts/Button';
+import { durationText } from '../parts/duration-text';
+import { Fallback } from '../parts/Fallback';
+import { TextField } from '../parts/fields';
+import { Failed, Frame, Waiting } from '../parts/Frame';
+import { useUnits } from '../parts/quantity';
+import { useAddressTexts } from '../parts/use-address';
+import { today } from '../store';
+import { useKnowsQuery } from '../store/knows-api';
+import { visitProblem } from '../store/visits-api';
+import type { BarRow } from './knows/BarsChart';
+
+const BarsChart = lazy(() => import('./knows/BarsChart'));
+
+const IN_ADDRESS = ['from', 'to'] as const;
+const YEAR_DAYS = 365;
+/** So many sizes are drawn; all of them are in the file. */
+const MAX_BARS = 14;
+
+/** One question, its bars, and the file behind it. */
+const Part = ({
+  title,
+  file,
+  rows,
+  none,
+  children,
+}: {
+  title: string;
+  file: string;
+  rows: readonly BarRow[];
+  none: string;
+  children?: ReactNode;
+}) => (
+  <section className="min-w-0">
+    <div className="flex items-baseline justify-between gap-3 border-b-2 border-ink">
+      <h2 className="text-2xl">{title}</h2>
+      {rows.length > 0 && <a href={file}>CSV</a>}
+    </div>
+    {rows.length === 0 ? (
+      <p className="py-4 text-ink2">{none}</p>
+    ) : (
+      <Fallback
+        instead={
+          <p className="py-4 text-ink2">
+            The picture could not be loaded. The numbers are in the file.
+          </p>
+        }
+      >
+        <Suspense fallback={null}>
+          <BarsChart rows={rows.slice(0, MAX_BARS)} label={title} />
+        </Suspense>
+      </Fallback>
+    )}
+    {rows.length > MAX_BARS && (
+      <p className="text-ink2">and {rows.length - MAX_BARS} more in the file</p>
+    )}
+    {children}
+  </section>
+);
+
+/** What the shop's own jobs say over a time: troubles, stations, weights, and the take-offs that lie there. */
+export const KnowsScreen = () => {
+  const [asked, ask] = useAddressTexts(IN_ADDRESS);
+  const { say } = useUnits();
+  const from = asked.from || daysAfter(today(), -YEAR_DAYS);
+  const to = asked.to || today();
+  const { data, error, refetch } = useKnowsQuery({ from, to }, { refetchOnMountOrArgChange: true });
+  const csv = (part: string) => `/api/knows/${part}.csv?${new URLSearchParams({ from, to })}`;
+  return (
+    <Frame title="What the shop knows">
+      <div className="mb-4 grid max-w-md grid-cols-2 gap-3">
+        <TextField label="From" type="date" value={from} onChange={(day) => ask({ from: day })} />
+        <TextField label="To" type="date" value={to} onChange={(day) => ask({ to: day })} />
+      </div>
+      {error && (
+        <Failed message={visitProblem(error)}>
+          <Button onClick={() => void refetch()}>Try again</Button>
+        </Failed>
+      )}
+      {!error && !data && <Waiting what="Counting" />}
+      {data && (
+        <div className="grid gap-x-10 gap-y-8 lg:grid-cols-2">
+          <Part
+            title="Which station eats the time"
+            file={csv('stations')}
+            none="No job was handed over in this time."
+            rows={data.stations.map((s) => ({
+              name: STATION_WORDS[s.station],
+              value: s.medianS,
+              says: `${durationText(s.medianS)}, ${s.sharePct.toFixed(0)} %`,
+            }))}
+          />
+          <Part
+            title="Which tire leaves what weight"
+            file={csv('weights')}
+            none="No wheel was balanced in this time."
+            rows={data.weights.map((w) => ({
+              name: w.marking,
+              value: w.medianG,
+              says: `${say(w.medianG, 'g')}, ${counted(w.jobs, 'job')}`,
+            }))}
+          />
+          <Part
+            title="Which trouble how often"
+            file={csv('troubles')}
+            none="No trouble was written down in this time."
+            rows={data.troubles.map((t) => ({
+              name: t.says,
+              value: t.count,
+              says: `${t.count}, ${t.cured} cured`,
+            }))}
+          />
+          <Part
+            title="Take-offs on the shelf"
+            file={csv('takeOffs')}
+            none="No used tire lies on the shelf."
+            rows={data.takeOffs.map((t) => ({
+              name: t.marking,
+              value: t.treadMm ?? 0,
+              says: `${t.treadMm === null ? 'not measured' : `${say(t.treadMm, 'mm', { digits: 1 })} left`}${t.count > 1 ? `, ${t.count}` : ''}`,
+            }))}
+          />
+        </div>
+      )}
+    </Frame>
+  );
+};

@@ -1,0 +1,75 @@
+import { useState } from 'react';
+import { MIN_LETTERS } from '../../../core/shop/auth';
+import { Button } from '../../parts/Button';
+import { TextField } from '../../parts/fields';
+import { useApp } from '../../store';
+import { useSetWayInMutation, useAddPersonMutation } from '../../store/auth-api';
+import { visitProblem } from '../../store/visits-api';
+import { SecretField } from '../../parts/SecretField';
+import { useSignIn } from './use-sign-in';
+
+/** The doors stand open: the first owner closes them. */
+export const FirstOwner = () => {
+  const people = useApp((s) => s.shop.shop?.people) ?? [];
+  const here = useApp((s) => s.prefs.who);
+  const [name, setName] = useState(here);
+  const [secret, setSecret] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  const [add] = useAddPersonMutation();
+  const [setWayIn, { isLoading }] = useSetWayInMutation();
+  const { come } = useSignIn();
+  const close = async () => {
+    const owner = name.trim();
+    if (!owner) return setProblem('Say who the owner is.');
+    try {
+      if (!people.includes(owner)) await add(owner).unwrap();
+      await setWayIn({ name: owner, role: 'owner', secret }).unwrap();
+      await come({ who: owner, secret });
+    } catch (error) {
+      setProblem(visitProblem(error));
+    }
+  };
+  return (
+    <>
+      <p className="mb-4 max-w-[70ch]">
+        Nobody signs in at this shop: whoever reaches it may do everything, in any name. Once an
+        owner has a passphrase, everybody signs in, each entry stands in the name of who made it,
+        and only owners change rules, prices, people and backups.
+      </p>
+      <form
+        className="grid max-w-xl gap-4"
+        onSubmit={(e) => {
+          e.preventDefault();
+          void close();
+        }}
+      >
+        <TextField
+          label="The owner"
+          value={name}
+          onChange={setName}
+          maxLength={60}
+          list="people-here"
+        />
+        <datalist id="people-here">
+          {people.map((p) => (
+            <option key={p} value={p} />
+          ))}
+        </datalist>
+        <SecretField
+          label={`Passphrase, ${MIN_LETTERS} letters or more`}
+          who={name}
+          isNew
+          value={secret}
+          onChange={setSecret}
+          problem={problem}
+          hint="A sentence of your own. There is no way in without it: keep it where only you find it."
+        />
+        <div>
+          <Button go type="submit" disabled={isLoading}>
+            {isLoading ? 'One moment …' : 'Close the doors'}
+          </Button>
+        </div>
+      </form>
+    </>
+  );
+};

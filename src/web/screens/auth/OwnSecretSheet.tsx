@@ -1,0 +1,58 @@
+import { Dialog } from 'radix-ui';
+import { useState } from 'react';
+import { Button } from '../../parts/Button';
+import { Sheet } from '../../parts/Sheet';
+import { useApp } from '../../store';
+import { PasskeyList } from './PasskeyList';
+import { useSetOwnSecretMutation } from '../../store/auth-api';
+import { visitProblem } from '../../store/visits-api';
+import { SecretField } from '../../parts/SecretField';
+
+/** Another PIN or passphrase for who is signed in. */
+export const OwnSecretSheet = ({ who, onClose }: { who: string; onClose: () => void }) => {
+  const isOwner = useApp((s) => s.doors.me?.role === 'owner');
+  const [old, setOld] = useState('');
+  const [secret, setSecret] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  const [set, { isLoading }] = useSetOwnSecretMutation();
+  const keep = async () => {
+    if (!old || !secret) return setProblem('Type both, the one of today and the new one.');
+    try {
+      await set({ old, secret }).unwrap();
+      onClose();
+    } catch (error) {
+      setProblem(visitProblem(error));
+    }
+  };
+  return (
+    <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
+      <Sheet title="My PIN or passphrase" closes="Leave it as it is" widthPx={480}>
+        <form
+          className="grid gap-4"
+          onSubmit={(e) => {
+            e.preventDefault();
+            void keep();
+          }}
+        >
+          <SecretField label="The one of today" who={who} value={old} onChange={setOld} />
+          <SecretField
+            label="The new one"
+            who={who}
+            isNew
+            value={secret}
+            onChange={setSecret}
+            problem={problem}
+          />
+          <Button go type="submit" disabled={isLoading}>
+            Keep it
+          </Button>
+          <p className="text-[16px] text-ink2">
+            Every other screen of {who} is signed out
+            {isOwner && ', and the passkeys below are removed'}.
+          </p>
+        </form>
+        {isOwner && <PasskeyList />}
+      </Sheet>
+    </Dialog.Root>
+  );
+};

@@ -1,0 +1,56 @@
+import { useState } from 'react';
+import type { Person } from '../../../core/shop/auth';
+import { AddPerson } from '../../parts/AddPerson';
+import { Button } from '../../parts/Button';
+import { Failed, Waiting } from '../../parts/Frame';
+import { initials } from '../../parts/initials';
+import { usePeopleQuery } from '../../store/auth-api';
+import { visitProblem } from '../../store/visits-api';
+import { WayInSheet } from './RoleSheet';
+
+/** Everybody of the shop, what they are, and whether they can come in. */
+export const PeopleList = () => {
+  const { data, error, refetch } = usePeopleQuery();
+  const [open, setOpen] = useState<Person | null>(null);
+  if (error && !data)
+    return (
+      <Failed message={visitProblem(error)}>
+        <Button onClick={() => void refetch()}>Try again</Button>
+      </Failed>
+    );
+  if (!data) return <Waiting what="Reading who works here" />;
+  return (
+    <>
+      <ul className="rows" aria-label="People">
+        {data.map((person) => (
+          <li
+            key={person.name}
+            className="grid grid-cols-[48px_minmax(0,1fr)_auto] items-center gap-x-4 border-b border-stone3 py-2"
+          >
+            <span className="stamp" aria-hidden="true">
+              {initials(person.name)}
+            </span>
+            <span>
+              <span className="head text-lg">{person.name}</span>
+              <span className="block text-[16px] text-ink2">
+                {person.role}
+                {!person.canSignIn && ', no way in yet'}
+              </span>
+            </span>
+            <Button
+              small
+              onClick={() => setOpen(person)}
+              aria-label={`Role and way in of ${person.name}`}
+            >
+              Role, way in
+            </Button>
+          </li>
+        ))}
+      </ul>
+      <div className="mt-3">
+        <AddPerson />
+      </div>
+      {open && <WayInSheet person={open} onClose={() => setOpen(null)} />}
+    </>
+  );
+};

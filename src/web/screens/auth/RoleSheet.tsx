@@ -1,0 +1,79 @@
+import { Dialog } from 'radix-ui';
+import { useState } from 'react';
+import {
+  MIN_DIGITS,
+  MIN_LETTERS,
+  ROLES,
+  ROLE_WORDS,
+  type Person,
+  type Role,
+} from '../../../core/shop/auth';
+import { Button } from '../../parts/Button';
+import { ChoiceField } from '../../parts/fields';
+import { Sheet } from '../../parts/Sheet';
+import { useSetWayInMutation } from '../../store/auth-api';
+import { visitProblem } from '../../store/visits-api';
+import { SecretField } from '../../parts/SecretField';
+
+/** What a person is, and how they come in. */
+export const WayInSheet = ({ person, onClose }: { person: Person; onClose: () => void }) => {
+  const [role, setRole] = useState<Role>(person.role);
+  const [secret, setSecret] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  const [set, { isLoading }] = useSetWayInMutation();
+  const put = async (to: { secret?: string | null }) => {
+    try {
+      await set({ name: person.name, role, ...to }).unwrap();
+      onClose();
+    } catch (error) {
+      setProblem(visitProblem(error));
+    }
+  };
+  return (
+    <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
+      <Sheet title={person.name} closes="Leave it as it is" widthPx={480}>
+        <form
+          className="grid gap-4"
+          onSubmit={(e) => {
+            e.preventDefault();
+            void put(secret ? { secret } : {});
+          }}
+        >
+          <ChoiceField
+            label="Is here as"
+            value={role}
+            onChange={(v) => setRole(v as Role)}
+            options={ROLES.map((r) => [r, r] as const)}
+            hint={ROLE_WORDS[role]}
+          />
+          <SecretField
+            label={person.canSignIn ? 'A new PIN or passphrase' : 'PIN or passphrase'}
+            who={person.name}
+            isNew
+            value={secret}
+            onChange={setSecret}
+            problem={problem}
+            hint={
+              role === 'owner'
+                ? `A passphrase of ${MIN_LETTERS} letters or more.`
+                : `A PIN of ${MIN_DIGITS} digits or more, or a passphrase.${person.canSignIn ? ' Empty, it stays as it is.' : ''}`
+            }
+          />
+          <div className="flex flex-wrap gap-2">
+            <Button go type="submit" disabled={isLoading}>
+              Keep it
+            </Button>
+            {person.canSignIn && (
+              <Button disabled={isLoading} onClick={() => void put({ secret: null })}>
+                May not come in any more
+              </Button>
+            )}
+          </div>
+          <p className="text-[16px] text-ink2">
+            What is changed here signs {person.name} out everywhere else.
+          </p>
+        </form>
+      </Sheet>
+    </Dialog.Root>
+  );
+};

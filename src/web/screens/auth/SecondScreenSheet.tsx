@@ -1,0 +1,88 @@
+import { QRCodeSVG } from 'qrcode.react';
+import { Dialog } from 'radix-ui';
+import { useEffect } from 'react';
+import { Button } from '../../parts/Button';
+import { Failed, Waiting } from '../../parts/Frame';
+import { Sheet } from '../../parts/Sheet';
+import { useNow } from '../../parts/use-now';
+import { useMakeCodeMutation, type SignInCode } from '../../store/auth-api';
+import { visitProblem } from '../../store/visits-api';
+
+const TICK_MS = 1000;
+
+/** Where a tablet finds the shop: as this browser does, or, on the shop's own machine, as the server says. */
+const addressFor = (addresses: readonly string[]): string | null =>
+  /^(localhost|127\.|\[::1\])/.test(window.location.hostname)
+    ? (addresses[0] ?? null)
+    : window.location.origin;
+
+const Code = ({ made, onAgain }: { made: SignInCode; onAgain: () => void }) => {
+  const leftS = Math.ceil((Date.parse(made.endsAt) - useNow(TICK_MS)) / 1000);
+  const address = addressFor(made.addresses);
+  const link = `${address ?? window.location.origin}/come-in#${made.code}`;
+  if (leftS <= 0)
+    return (
+      <>
+        <p className="my-4 text-xl">The code is over.</p>
+        <Button go onClick={onAgain}>
+          A new one
+        </Button>
+      </>
+    );
+  return (
+    <>
+      <p className="mb-3">Point the camera of the tablet or phone at it: it is signed in as you.</p>
+      <div className="inline-block rounded-2xl border-2 border-ink bg-white p-3">
+        <QRCodeSVG
+          value={link}
+          size={260}
+          level="M"
+          marginSize={2}
+          title="Signs in a second screen"
+        />
+      </div>
+      <p className="num mt-3 text-xl">
+        {Math.floor(leftS / 60)}:{String(leftS % 60).padStart(2, '0')} left, for one screen
+      </p>
+      {address === null && (
+        <p role="alert" className="mt-2 border-l-8 border-check pl-3">
+          No other machine reaches this shop yet: start it with HOST=0.0.0.0. Until then the code is
+          for another browser of this machine.
+        </p>
+      )}
+      {window.location.protocol === 'https:' && (
+        <p className="mt-2 text-[16px] text-ink2">
+          A tablet that has never been here asks whether it may trust this shop: open{' '}
+          <a className="underline" href="/certificate.crt">
+            its certificate
+          </a>{' '}
+          there once, from the address below with /certificate.crt behind it.
+        </p>
+      )}
+      <p className="mt-3">
+        <a className="break-all underline" href={link} target="_blank" rel="noreferrer">
+          {link.replace(/#.*/, '')}
+        </a>
+      </p>
+    </>
+  );
+};
+
+/** A code that signs in a second browser. */
+export const SecondScreenSheet = ({ onClose }: { onClose: () => void }) => {
+  const [make, { data, error }] = useMakeCodeMutation();
+  useEffect(() => void make(), [make]);
+  return (
+    <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
+      <Sheet title="A second screen" closes="Done" widthPx={420}>
+        {error && (
+          <Failed message={visitProblem(error)}>
+            <Button onClick={() => void make()}>Try again</Button>
+          </Failed>
+        )}
+        {!error && !data && <Waiting what="Making a code" />}
+        {data && <Code made={data} onAgain={() => void make()} />}
+      </Sheet>
+    </Dialog.Root>
+  );
+};

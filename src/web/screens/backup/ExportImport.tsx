@@ -1,0 +1,65 @@
+import { useRef, useState } from 'react';
+import type { Brought } from '../../../core/reports/exchange';
+import { Button } from '../../parts/Button';
+import { FileButton } from '../../parts/FileButton';
+import { useBringFileMutation } from '../../store/exchange-api';
+import { visitProblem } from '../../store/visits-api';
+import { TakeInSheet } from './TakeInSheet';
+
+/** A file that is on its way in; it can be given up. */
+const useBringing = () => {
+  const [bring, { isLoading }] = useBringFileMutation();
+  const [problem, setProblem] = useState<string | null>(null);
+  const [brought, setBrought] = useState<Brought | null>(null);
+  const running = useRef<{ abort: () => void } | null>(null);
+  const begin = async (file: File) => {
+    setProblem(null);
+    const going = bring(file);
+    running.current = going;
+    try {
+      setBrought(await going.unwrap());
+    } catch (failed) {
+      if ((failed as { name?: string }).name !== 'AbortError') setProblem(visitProblem(failed));
+    }
+  };
+  return {
+    isBringing: isLoading,
+    problem,
+    brought,
+    begin: (file: File) => void begin(file),
+    giveUp: () => running.current?.abort(),
+    done: () => setBrought(null),
+  };
+};
+
+/** The whole shop out into a file that other programs can read, and such a file, or a job’s, in. */
+export const OutAndIn = () => {
+  const { isBringing, problem, brought, begin, giveUp, done } = useBringing();
+  return (
+    <section aria-labelledby="out-and-in" className="mt-8 max-w-[70ch]">
+      <h2 id="out-and-in" className="head mb-2 text-xl">
+        Out and in
+      </h2>
+      <p className="mb-3 text-[17px]">
+        The whole shop as a file that any program can read: a zip of lines of JSON with a published
+        schema, photographs beside it, no secrets. Another shop takes it in, or one job of it; what
+        is there already stays as it is there.
+      </p>
+      <div className="flex flex-wrap gap-2">
+        <a className="btn" href="/api/exchange/shop" download>
+          Take the shop out
+        </a>
+        <FileButton label="A file of a shop or a job" disabled={isBringing} onFile={begin}>
+          {isBringing ? 'Reading it …' : 'Look into a file'}
+        </FileButton>
+        {isBringing && <Button onClick={giveUp}>Stop</Button>}
+      </div>
+      {problem && (
+        <p role="alert" className="mt-3 text-stop">
+          {problem}
+        </p>
+      )}
+      {brought && <TakeInSheet brought={brought} onClose={done} />}
+    </section>
+  );
+};

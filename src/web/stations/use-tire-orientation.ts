@@ -1,0 +1,16 @@
+import { useMemo } from 'react';
+import type { MountOrientation } from '../../core/bench/beads';
+import { orientationOf } from '../../core/job';
+import type { Step } from '../../core/job/procedure';
+import type { Working } from '../../core/base/working';
+import { useJob } from '../parts/job-context';
+
+/** Which way up the new tire lies, at the step that asks for its arrow; null at every other. */
+export const useLying = (step: Step | undefined): Working<MountOrientation> | null => {
+  const { state, station, sideUp } = useJob();
+  const asks = step?.shows === 'arrow' && station === 'tire-on';
+  return useMemo(() => {
+    const found = asks ? orientationOf(state, sideUp) : null;
+    return found?.ok ? found.working : null;
+  }, [state, sideUp, asks]);
+};
