@@ -1,4 +1,4 @@
-import { caught, type InputProblem } from '../src/core/base/errors';
+import { tryInput, type InputProblem } from '../src/core/base/errors';
 import type { AnyWorking, Working } from '../src/core/base/working';
 
 /** A sentence is golden with its values filled in; what it was made from is not said again. */
@@ -29,7 +29,7 @@ const refusal = ({ field, message, expected }: InputProblem): string[] => [
  * cautions; or its refusal.
  */
 export const wholeAnswer = (working: AnyWorking, input: object): string[] => {
-  const found = caught((): Working => working.run(input as never));
+  const found = tryInput((): Working => working.run(input as never));
   if (!found.ok) return refusal(found.problem);
   const { verdict, result, lines, basis, cautions } = found.value;
   return [

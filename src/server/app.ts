@@ -13,7 +13,7 @@ import { ownPagesWrite } from './auth/same-origin';
 import { inOwnName, signedInOnly } from './auth/signed-in';
 import { dayOf, daysAfter } from '../core/base/units';
 import { changeStore } from './db/change-store';
-import { doorStore, type DoorStore } from './db/auth-store';
+import { authStore, type AuthStore } from './db/auth-store';
 import { jobStore } from './db/job-store';
 import { lookAgain } from './db/open-rechecks';
 import { passkeyStore } from './db/passkey-store';
@@ -44,7 +44,7 @@ import { deviceRoutes } from './routes/devices';
 import { exchangeRoutes, type TakeIn } from './routes/exchange';
 import { jobRoutes } from './routes/jobs';
 import { visitRoutes } from './routes/visits';
-import { knowsRoutes } from './routes/shop-stats';
+import { shopStatsRoutes } from './routes/shop-stats';
 import { liveHub, type LiveHub } from './live/live-hub';
 import { openApiRoutes } from './routes/openapi';
 import { liveRoutes, tellsOfWrites } from './routes/live';
@@ -122,7 +122,7 @@ const ownOnly: RequestHandler = (_req, res, next) => {
 
 /** Before anything else: the passphrase of a shop whose people do not sign in, or a name of this machine. */
 const outerGate = (
-  doors: DoorStore,
+  auth: AuthStore,
   { passphrase, logger, isReachable = false }: AppOptions,
 ): RequestHandler => {
   const asked = passphrase
@@ -132,7 +132,7 @@ const outerGate = (
       : loopbackNamesOnly;
   return (req, res, next) => {
     // Where people sign in, that takes its place; the names of other machines reach it then.
-    if (doors.areClosed() && asked !== loopbackNamesOnly) return next();
+    if (auth.areClosed() && asked !== loopbackNamesOnly) return next();
     return asked(req, res, next);
   };
 };
@@ -149,7 +149,7 @@ export const createApp = (db: Db, options: AppOptions): Express => {
   const shop = shopStore(db);
   const rules = ruleStore(db);
   const ruleOf = (key: string) => ruleNumber(key, valuesOf(rules.list()));
-  const doors = doorStore(db, () => ruleOf('doors.lockMinutes'));
+  const auth = authStore(db, () => ruleOf('doors.lockMinutes'));
   const approvals = approvalStore();
   const photos = photoStore(options.photosDir, () =>
     ruleNumber('photos.mostMb', valuesOf(rules.list())),
@@ -176,7 +176,7 @@ export const createApp = (db: Db, options: AppOptions): Express => {
     }),
   );
   app.use(compression({ filter: (req, res) => !isStream(res) && compression.filter(req, res) }));
-  app.use(outerGate(doors, options));
+  app.use(outerGate(auth, options));
   const { root } = options;
   if (root)
     app.get(
@@ -194,7 +194,7 @@ export const createApp = (db: Db, options: AppOptions): Express => {
   });
   app.use(
     '/api',
-    sessionRoutes(doors, signInTries(db), {
+    sessionRoutes(auth, signInTries(db), {
       logger: options.logger,
       sessionDays: () => ruleOf('doors.sessionDays'),
       lockMinutes: () => ruleOf('doors.lockMinutes'),
@@ -208,7 +208,7 @@ export const createApp = (db: Db, options: AppOptions): Express => {
     }),
   );
   const calendar = calendarKey(db);
-  app.use('/api', signedInOnly(doors, calendar));
+  app.use('/api', signedInOnly(auth, calendar));
   app.use('/api/photos', photoRoutes(photos));
   app.use('/api', jsonBody(), onceWhole(beforeWrite), inOwnName, actsFor);
   app.use('/api', tellsOfWrites(live));
@@ -218,17 +218,17 @@ export const createApp = (db: Db, options: AppOptions): Express => {
   app.use('/api/workings', workingRoutes(work));
   app.use('/api', openApiRoutes(work));
   const visits = visitStore(db, shop, rules, jobs);
-  app.use('/api/jobs', jobRoutes(jobs, shop, visits, work, { doors, approvals }));
-  app.use('/api/visits', visitRoutes(visits, shop, photos, work, { doors, approvals }));
+  app.use('/api/jobs', jobRoutes(jobs, shop, visits, work, { auth, approvals }));
+  app.use('/api/visits', visitRoutes(visits, shop, photos, work, { auth, approvals }));
   app.use('/api', dayRoutes(visits, shop, work));
-  app.use('/api', knowsRoutes(jobs.knows));
+  app.use('/api', shopStatsRoutes(jobs.knows));
   app.use('/api', partsRoutes(jobs.parts));
   app.use(
     '/api',
     recheckRoutes(jobs, lookAgain(db, jobs, shop.records), shop.name, calendar, work),
   );
   app.use('/api', shopRoutes(db, shop, rules, jobs));
-  app.use('/api', peopleRoutes(shop, doors));
+  app.use('/api', peopleRoutes(shop, auth));
   app.use('/api', changeRoutes(changeStore(db)));
   app.use('/api', recordFileRoutes(shop.records, work, options.manyIn ?? null, beforeWrite));
   app.use('/api', recordRoutes(shop.records, jobs));

@@ -4,7 +4,7 @@ import type { Db } from './db/open-db';
  * An answer that is made of the database alone, kept as text until something is written: whoever asks again and again
  * costs next to nothing.
  */
-export const keptAnswer = (db: Db, make: () => object): (() => string) => {
+export const cachedResponse = (db: Db, make: () => object): (() => string) => {
   // By this connection, and by any other.
   const changes = db.prepare<[], number>('SELECT total_changes()').pluck();
   const version = () => `${changes.get()} ${String(db.pragma('data_version', { simple: true }))}`;

@@ -61,7 +61,7 @@ const start = async (): Promise<void> => {
     addresses: () => urls,
     work: workPool(join(__dirname, 'worker.cjs'), limitMs > 0 ? { limitMs } : {}),
   });
-  if ((!isLoopback(host) || proxy !== null) && !passphrase && !shop.areDoorsClosed()) {
+  if ((!isLoopback(host) || proxy !== null) && !passphrase && !shop.isSignInOn()) {
     shop.close();
     fail(
       `${proxy === null ? `HOST ${host}` : 'What stands behind a proxy'} can be reached from other machines, and nobody signs in at this shop. ` +

@@ -1,6 +1,6 @@
 import sharp, { type Sharp } from 'sharp';
 import { InputError } from '../core/base/errors';
-import { inTurn } from './auth/serial-queue';
+import { serialQueue } from './auth/serial-queue';
 import { ServerBusy } from './errors';
 
 /** The kinds of pictures that are kept, by the ending of their file. */
@@ -28,7 +28,7 @@ const MAX_WAITING = 40;
 // Each picture is seen once: nothing is worth keeping in memory.
 sharp.cache(false);
 /** One picture is decoded at a time: a small file may hold very many pixels. */
-const oneByOne = inTurn(MAX_WAITING);
+const oneByOne = serialQueue(MAX_WAITING);
 
 const opened = (from: Buffer | string): Sharp =>
   sharp(from, { limitInputPixels: MAX_PIXELS, failOn: 'error', animated: false });

@@ -13,7 +13,7 @@ import { unpackBackup } from './backup/unpack-backup';
 import { ruleNumber, valuesOf } from '../core/base/rules';
 import { watchClock } from './clock-watch';
 import { changeStore } from './db/change-store';
-import { doorStore } from './db/auth-store';
+import { authStore } from './db/auth-store';
 import { ownFile } from './db/file-owner';
 import { writeBack } from './db/journal';
 import { InputError } from '../core/base/errors';
@@ -93,9 +93,9 @@ export const runningShop = (
   const begin = (isRestored = false) => {
     const db = openDb(file);
     const rules = ruleStore(db);
-    const doors = doorStore(db, () => ruleNumber('doors.lockMinutes', valuesOf(rules.list())));
+    const auth = authStore(db, () => ruleNumber('doors.lockMinutes', valuesOf(rules.list())));
     // What was ended since the backup was made stays ended.
-    if (isRestored) doors.endAll();
+    if (isRestored) auth.endAll();
     const exchange = shopExchange(db, photosDir, backupsBeside(file));
     const riders = shopRiders(db, backupsBeside(file));
     const devices = shopDevices(db);
@@ -134,7 +134,7 @@ export const runningShop = (
     };
     return {
       app,
-      doors,
+      auth,
       db,
       passphrase: store.passphrase,
       exchange,
@@ -270,7 +270,7 @@ export const runningShop = (
       null,
     );
   });
-  const endIdle = setInterval(() => current.doors.lockIdle(Date.now()), LOCK_EVERY_MS).unref();
+  const endIdle = setInterval(() => current.auth.lockIdle(Date.now()), LOCK_EVERY_MS).unref();
   const answer: RequestListener = (req, res) => {
     const isRead = READS.includes(req.method);
     const busy = swapping ?? (isRead ? null : remaking);
@@ -283,7 +283,7 @@ export const runningShop = (
   return {
     answer,
     /** Whether people sign in at it. */
-    areDoorsClosed: () => current.doors.areClosed(),
+    isSignInOn: () => current.auth.areClosed(),
     endStreams: () => current.endStreams(),
     /** Notes where it listens, for one who tries to start another server on the same file. */
     listensAt: owner.listensAt,

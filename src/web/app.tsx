@@ -10,7 +10,7 @@ import { WorkingSheet } from './parts/working';
 import { TodayScreen } from './screens/TodayScreen';
 import { useApp, useDo } from './store';
 import { whoChosen } from './store/prefs-slice';
-import { isShut } from './store/auth-slice';
+import { needsSignIn } from './store/auth-slice';
 import { loadShop } from './store/shop-slice';
 
 /** Screens come when they are asked for: the first one is there sooner. */
@@ -28,8 +28,8 @@ const NewJobScreen = lazy(() =>
 const RecordsScreen = lazy(() =>
   import('./screens/RecordsScreen').then((m) => ({ default: m.RecordsScreen })),
 );
-const KnowsScreen = lazy(() =>
-  import('./screens/ShopStatsScreen').then((m) => ({ default: m.KnowsScreen })),
+const ShopStatsScreen = lazy(() =>
+  import('./screens/ShopStatsScreen').then((m) => ({ default: m.ShopStatsScreen })),
 );
 const BackupsScreen = lazy(() =>
   import('./screens/BackupsScreen').then((m) => ({ default: m.BackupsScreen })),
@@ -55,8 +55,8 @@ const PeopleScreen = lazy(() =>
 const SignInScreen = lazy(() =>
   import('./screens/SignInScreen').then((m) => ({ default: m.SignInScreen })),
 );
-const ComeInScreen = lazy(() =>
-  import('./screens/DeviceSignInScreen').then((m) => ({ default: m.ComeInScreen })),
+const DeviceSignInScreen = lazy(() =>
+  import('./screens/DeviceSignInScreen').then((m) => ({ default: m.DeviceSignInScreen })),
 );
 const RulesScreen = lazy(() =>
   import('./screens/RulesScreen').then((m) => ({ default: m.RulesScreen })),
@@ -163,7 +163,7 @@ const Screens = () => {
         <Route path="/jobs" element={<JobsScreen />} />
         <Route path="/visits/:id" element={<VisitScreen />} />
         <Route path="/visits/:id/paper" element={<RiderPaperScreen />} />
-        <Route path="/knows" element={<KnowsScreen />} />
+        <Route path="/knows" element={<ShopStatsScreen />} />
         <Route path="/orders" element={<OrdersScreen />} />
         <Route path="/backups" element={<BackupsScreen />} />
         <Route path="/riders/:name" element={<RiderScreen />} />
@@ -195,14 +195,14 @@ const Screens = () => {
 /** The screens, for who may see them. */
 const Gate = () => {
   const { pathname } = useLocation();
-  const shut = useApp(isShut);
-  const isSignInOn = useApp((s) => s.doors.areClosed);
+  const shut = useApp(needsSignIn);
+  const isSignInOn = useApp((s) => s.auth.areClosed);
   useTheme();
   useLock();
   if (pathname === '/come-in')
     return (
       <Suspense fallback={null}>
-        <ComeInScreen />
+        <DeviceSignInScreen />
       </Suspense>
     );
   if (!shut)

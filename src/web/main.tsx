@@ -4,8 +4,8 @@ import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { App } from './app';
 import { store } from './store';
-import { followDoors } from './store/auth-slice';
-import { keepSeen } from './store/keep-offline-cache';
+import { followAuth } from './store/auth-slice';
+import { keepOfflineCache } from './store/keep-offline-cache';
 import { followShop } from './store/live';
 import { startOutbox } from './store/outbox-sender';
 import { followVersion } from './store/version';
@@ -15,9 +15,9 @@ import './styles/app.css';
 // eslint-disable-next-line no-restricted-syntax
 const root = document.getElementById('root')!;
 
-followDoors(store);
+followAuth(store);
 followShop(store);
-keepSeen(store);
+keepOfflineCache(store);
 void store.dispatch(startOutbox());
 followVersion(store);
 createRoot(root).render(

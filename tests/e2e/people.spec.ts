@@ -7,7 +7,7 @@ const OWNER = { who: 'Juna Birk', secret: 'basins fill one by one' };
 const LEARNER = { who: 'Wil Penhallow', secret: '195270' };
 
 /** Sets up the owner at the first screen, as they would. */
-const closeDoors = async (page: Page, shop: TestShop): Promise<void> => {
+const turnOnSignIn = async (page: Page, shop: TestShop): Promise<void> => {
   await openAs(page, shop, '/people');
   await page.getByLabel('Passphrase, 12 letters or more').fill('too short');
   await page.getByRole('button', { name: 'Close the doors' }).click();
@@ -38,7 +38,7 @@ test('an owner sets up people; a learner works and is refused a rule', async ({
   shop,
   browser,
 }) => {
-  await closeDoors(page, shop);
+  await turnOnSignIn(page, shop);
   await expectAccessible(page);
   await page.getByRole('button', { name: `Role and way in of ${LEARNER.who}` }).click();
   await page.getByLabel('Is here as').selectOption('learner');
@@ -81,7 +81,7 @@ test('a second tablet comes in by a code, and is signed out from the first scree
   shop,
   browser,
 }) => {
-  await closeDoors(page, shop);
+  await turnOnSignIn(page, shop);
   await page.keyboard.press('q');
   const code = page.getByRole('img', { name: 'Signs in a second screen' });
   await expect(code).toBeVisible();
@@ -109,7 +109,7 @@ test('a second tablet comes in by a code, and is signed out from the first scree
 });
 
 test('a screen without a hand on it locks; somebody else goes on at it', async ({ page, shop }) => {
-  await closeDoors(page, shop);
+  await turnOnSignIn(page, shop);
   const wayIn = (name: string, data: object) =>
     page.request.put(`${shop.url}/api/people/${encodeURIComponent(name)}/way-in`, { data });
   expect((await wayIn('Osk Tarrow', { role: 'fitter', secret: '730418' })).status()).toBe(200);

@@ -19,7 +19,7 @@ import request from 'supertest';
 import { shopBackups } from '../../src/server/backup/shop-backups';
 import { unpackBackup } from '../../src/server/backup/unpack-backup';
 import { writeBackup } from '../../src/server/backup/write-backup';
-import { doorStore } from '../../src/server/db/auth-store';
+import { authStore } from '../../src/server/db/auth-store';
 import { openDb } from '../../src/server/db/open-db';
 import { ruleStore } from '../../src/server/db/rule-store';
 import { photoStore } from '../../src/server/photo-store';
@@ -48,16 +48,16 @@ const shopWithSecrets = async () => {
   writeFileSync(at('shop.sqlite'), filled.serialize());
   filled.close();
   const db = openDb(at('shop.sqlite'));
-  const doors = doorStore(db);
-  doors.setPerson(PEOPLE.owner.who, 'owner', hashes.owner);
-  doors.begin(PEOPLE.owner.who, 'a test', 1, Date.now(), true);
+  const auth = authStore(db);
+  auth.setPerson(PEOPLE.owner.who, 'owner', hashes.owner);
+  auth.begin(PEOPLE.owner.who, 'a test', 1, Date.now(), true);
   db.prepare(
     "INSERT INTO settings (key, value) VALUES ('calendar-key', 'the key of the calendar')",
   ).run();
   const photos = photoStore(at('shop-photos'));
   const { photoId } = await photos.keep(await picture('#135'));
   const backups = shopBackups(db, ruleStore(db), at('shop-photos'), at('backups'));
-  return { db, doors, photos, photoId, photoPath: photos.find(photoId)!.path, backups };
+  return { db, auth, photos, photoId, photoPath: photos.find(photoId)!.path, backups };
 };
 
 const SECRETS = () => [hashes.owner, 'the key of the calendar', PASSPHRASE];
@@ -117,7 +117,7 @@ describe('a backup', () => {
     const agent = request.agent(shop.answer);
     await agent.post('/api/session').send(PEOPLE.owner).expect(201);
     await agent.post('/api/backups/by-hand-1.zip/restore').send({}).expect(200);
-    expect(shop.areDoorsClosed()).toBe(true);
+    expect(shop.isSignInOn()).toBe(true);
     await agent.get('/api/shop').expect(401);
     await agent.post('/api/session').send(PEOPLE.owner).expect(201);
     shop.close();

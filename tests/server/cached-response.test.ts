@@ -2,7 +2,7 @@ import Database from 'better-sqlite3';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { keptAnswer } from '../../src/server/cached-response';
+import { cachedResponse } from '../../src/server/cached-response';
 import { testApp } from './test-app';
 
 test('it is made anew once something was written, here or by another program, and only then', () => {
@@ -14,7 +14,7 @@ test('it is made anew once something was written, here or by another program, an
   try {
     db.exec('CREATE TABLE t (n INTEGER)');
     let made = 0;
-    const answer = keptAnswer(db, () => {
+    const answer = cachedResponse(db, () => {
       made++;
       return { sum: db.prepare('SELECT coalesce(sum(n), 0) FROM t').pluck().get() };
     });

@@ -1,6 +1,6 @@
 import request from 'supertest';
 import { ROLES, type Role } from '../../src/core/shop/auth';
-import { doorStore } from '../../src/server/db/auth-store';
+import { authStore } from '../../src/server/db/auth-store';
 import { hashSecret } from '../../src/server/auth/secret-hash';
 import { testApp } from './test-app';
 
@@ -24,16 +24,16 @@ export const makeSecrets = async (): Promise<void> => {
 /** A shop whose people sign in: empty, or the demo shop. Needs `makeSecrets` before. */
 export const closedShop = ({ isDemo = false } = {}) => {
   const shop = testApp({ empty: !isDemo });
-  const doors = doorStore(shop.db);
+  const auth = authStore(shop.db);
   const add = shop.db.prepare('INSERT INTO people (name) VALUES (?) ON CONFLICT DO NOTHING');
   for (const { who } of Object.values(PEOPLE)) add.run(who);
-  for (const role of ROLES) doors.setPerson(PEOPLE[role].who, role, hashes[role]);
+  for (const role of ROLES) auth.setPerson(PEOPLE[role].who, role, hashes[role]);
   const signIn = async (role: Role) => {
     const agent = request.agent(shop.app);
     await agent.post('/api/session').send(PEOPLE[role]).expect(201);
     return agent;
   };
-  return { ...shop, doors, signIn };
+  return { ...shop, auth, signIn };
 };
 
 /** Runs a test on a clock that it moves, in minutes. */

@@ -110,7 +110,7 @@ describe('signing in', () => {
     expect(refused.body.error.expected).toBe('an owner set up first');
   });
 
-  test('the first who gets a way in is an owner, with a passphrase; then the doors are closed', async () => {
+  test('the first who gets a way in is an owner, with a passphrase; then sign-in is on', async () => {
     const { ask, app, db } = testApp({ empty: true });
     for (const { who } of Object.values(PEOPLE))
       db.prepare('INSERT INTO people (name) VALUES (?)').run(who);
@@ -311,7 +311,7 @@ describe('signing in', () => {
   });
 
   test('the bridge of the instruments signs in by itself, and again once its session is over', async () => {
-    const { app, doors } = closedShop();
+    const { app, auth } = closedShop();
     const server = createServer(app).listen(0, '127.0.0.1');
     await once(server, 'listening');
     try {
@@ -323,8 +323,8 @@ describe('signing in', () => {
       )[0]!;
       const bridge = post(PEOPLE.learner.who, PEOPLE.learner.secret);
       for (let i = 0; i < 3; i++) expect((await bridge(line)).taken).toBe(1);
-      expect(doors.sessions(Date.now())).toHaveLength(1);
-      doors.endAll();
+      expect(auth.sessions(Date.now())).toHaveLength(1);
+      auth.endAll();
       expect((await bridge(line)).taken).toBe(1);
       await expect(post(PEOPLE.learner.who, 'wrong')(line)).rejects.toThrow(
         'it does not let Wil Penhallow in, and answered 401',
@@ -414,14 +414,14 @@ describe('what each role may do', () => {
   });
 
   test('on every route: nobody is let in unsigned, and each role to what it may do', async () => {
-    const { app, doors } = closedShop();
+    const { app, auth } = closedShop();
     const server = createServer(app).listen(0, '127.0.0.1');
     await once(server, 'listening');
     const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
     const cookies = Object.fromEntries(
       ROLES.map((role) => [
         role,
-        `rimstone=${doors.begin(PEOPLE[role].who, 'a test', 1, Date.now(), true).token}`,
+        `rimstone=${auth.begin(PEOPLE[role].who, 'a test', 1, Date.now(), true).token}`,
       ]),
     );
     const statusOf = async (method: string, address: string, cookie?: string) => {

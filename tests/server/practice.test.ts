@@ -10,7 +10,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import request from 'supertest';
-import { doorStore } from '../../src/server/db/auth-store';
+import { authStore } from '../../src/server/db/auth-store';
 import { openDb } from '../../src/server/db/open-db';
 import { practiceStore } from '../../src/server/db/practice-store';
 import { testApp } from './test-app';
@@ -126,7 +126,7 @@ describe('what the shop may see of it', () => {
 
   test('where people sign in: nobody else reads rounds that are not shown, nor agrees for another', async () => {
     const { ask, db, app } = testApp({ empty: true });
-    const doors = doorStore(db);
+    const auth = authStore(db);
     const people = [
       ['Juna Birk', 'owner'],
       ['Osk Tarrow', 'fitter'],
@@ -134,10 +134,10 @@ describe('what the shop may see of it', () => {
     ] as const;
     for (const [who, role] of people) {
       db.prepare('INSERT INTO people (name) VALUES (?) ON CONFLICT DO NOTHING').run(who);
-      doors.setPerson(who, role, 'kept');
+      auth.setPerson(who, role, 'kept');
     }
     const as = (who: string) => {
-      const cookie = `rimstone=${doors.begin(who, 'a test', 1, Date.now(), true).token}`;
+      const cookie = `rimstone=${auth.begin(who, 'a test', 1, Date.now(), true).token}`;
       return {
         get: (at: string) => request(app).get(`/api${at}`).set('Cookie', cookie),
         put: (at: string, body: object) =>

@@ -25,10 +25,10 @@ export class InputError extends Error implements InputProblem {
 }
 
 /** A value, or the sentence that says why there is none. */
-export type Caught<T> = { ok: true; value: T } | { ok: false; problem: InputProblem };
+export type InputAttempt<T> = { ok: true; value: T } | { ok: false; problem: InputProblem };
 
 /** Turns bad input into a value; every other error is a defect and goes on. */
-export const caught = <T>(run: () => T): Caught<T> => {
+export const tryInput = <T>(run: () => T): InputAttempt<T> => {
   try {
     return { ok: true, value: run() };
   } catch (error) {

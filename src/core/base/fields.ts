@@ -43,7 +43,7 @@ export const text = (max: number, says: string): Joi.StringSchema =>
 export const marking = (says: string): Joi.Schema => text(MARKING_MAX, says);
 
 /** True or false. */
-export const yes = (says: string): Joi.Schema =>
+export const boolean = (says: string): Joi.Schema =>
   expecting(Joi.boolean().description(says), `${says}: true or false`);
 
 /** One of a few words. */
@@ -92,7 +92,7 @@ export const listOf = (item: Joi.Schema, max: number, says: string): Joi.Schema 
   );
 
 /** A list in which no two things have the same `key`: which of them is meant nobody could tell. */
-export const eachOnce = (list: Joi.Schema, key: string): Joi.Schema =>
+export const uniqueBy = (list: Joi.Schema, key: string): Joi.Schema =>
   list.custom((items: readonly Record<string, unknown>[], { state }) => {
     const keys = items.map((item) => item[key]);
     const again = keys.findIndex((k, i) => keys.indexOf(k) !== i);

@@ -1,7 +1,7 @@
 import Joi from 'joi';
-import { caught, type InputProblem } from './errors';
+import { tryInput, type InputProblem } from './errors';
 import { check } from './fields';
-import { said, type Said, type SaidQuantity, type Unit } from './units';
+import { said, type Sentence, type SentenceQuantity, type Unit } from './units';
 
 /** How far a result may be trusted to act on: go on, look again, do not go on. */
 export type Verdict = 'good' | 'check' | 'stop';
@@ -11,12 +11,12 @@ export type BasisKind =
   'measured' | 'sidewall' | 'manual' | 'published' | 'shop rule' | 'practice' | 'memory';
 
 /** One constant or rule and its authority. */
-export interface Basis extends Said {
+export interface Basis extends Sentence {
   kind: BasisKind;
 }
 
 /** Why a verdict is what it is. */
-export interface Reason extends Said {
+export interface Reason extends Sentence {
   verdict: Verdict;
 }
 
@@ -24,7 +24,7 @@ export interface Reason extends Said {
 export const reason = (
   verdict: Verdict,
   pattern: string,
-  quantities: readonly SaidQuantity[] = [],
+  quantities: readonly SentenceQuantity[] = [],
 ): Reason => ({ verdict, ...said(pattern, quantities) });
 
 /** One line of arithmetic, with the value in SI where a unit stands. */
@@ -51,7 +51,7 @@ export interface Show {
   /** Notes a line and hands its value on. */
   line<V extends number | string>(label: string, formula: string, value: V, unit?: Unit): V;
   /** `pattern` may hold `{0}` … in place of quantities. */
-  basis(kind: BasisKind, pattern: string, quantities?: readonly SaidQuantity[]): void;
+  basis(kind: BasisKind, pattern: string, quantities?: readonly SentenceQuantity[]): void;
   /** The worst verdict given wins. */
   verdict(verdict: Verdict): void;
   caution(text: string): void;
@@ -153,6 +153,6 @@ export const attempt = <Input, Result>(
   definition: WorkingDefinition<Input, Result>,
   input: Input,
 ): Attempt<Result, Input> => {
-  const found = caught(() => definition.run(input));
+  const found = tryInput(() => definition.run(input));
   return found.ok ? { ok: true, working: found.value } : found;
 };

@@ -1,5 +1,5 @@
 import { sampleChosen, sampleMachine, sampleWheel } from '../../../tests/sample';
-import { caught } from '../base/errors';
+import { tryInput } from '../base/errors';
 import { DEFAULT_UNITS, type UnitPreferences } from '../base/units';
 import { checkEntryBody, entryText, type Entry, type EntryData, type EntryKind } from '.';
 
@@ -309,7 +309,7 @@ test('what each field takes, and what it says would be right where it does not',
     .flatMap(([kind, all]) => {
       const data = all[0] as unknown as Record<string, unknown>;
       const taken = (more: object): string | null => {
-        const problem = caught(() =>
+        const problem = tryInput(() =>
           checkEntryBody({
             id: 'e',
             who: 'Ada Marl',

@@ -1,5 +1,5 @@
 import { inspectionOf, INSPECTED } from '../bench/inspect';
-import { said, type Said } from '../base/units';
+import { said, type Sentence } from '../base/units';
 import { readyOf } from './back-of';
 import type { JobState } from './job-state';
 import type { JobSummary } from './job-summary';
@@ -11,9 +11,9 @@ export interface LifeEvent {
   number: number;
   /** Who handed it over; null while it is on the bench. */
   by: string | null;
-  facts: Said[];
+  facts: Sentence[];
   /** What was found and is not as it should be. */
-  found: Said[];
+  found: Sentence[];
 }
 
 /** All weight on the rim. */
@@ -24,7 +24,7 @@ const weightG = (state: JobState): number | null =>
 const offFact = (
   { marking, treadMm }: NonNullable<JobState['cameOff']>,
   ranKm: number | null,
-): Said => {
+): Sentence => {
   const left = treadMm === null ? [] : [{ value: treadMm, unit: 'mm' as const, digits: 1 }];
   const ran = ranKm === null ? [] : [{ value: ranKm, unit: 'km' as const }];
   const parts = [
@@ -35,7 +35,7 @@ const offFact = (
   return said(parts.join(', '), [...left, ...ran]);
 };
 
-const factsOf = (state: JobState, ranKm: number | null): Said[] => {
+const factsOf = (state: JobState, ranKm: number | null): Sentence[] => {
   const { cameOff, chosen, pressureSet, spokeRing, tapes, handedOver, torqued } = state;
   const grams = weightG(state);
   const dull = spokeRing?.spokes.filter((s) => s.sounds === 'dull').length ?? 0;

@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { count, oneOf, ruleValues } from '../base/fields';
 import type { RuleValues } from '../base/rules';
-import type { Said } from '../base/units';
+import type { Sentence } from '../base/units';
 import type { Reason } from '../base/working';
 
 /** A round as every kind of practice takes it: which wheel is hidden, how hard, and what was done. */
@@ -22,7 +22,7 @@ export interface Played {
   /** What cost what. */
   debrief: Reason[];
   /** What the advice would have done with the same wheel, step by step. */
-  advice: Said[];
+  advice: Sentence[];
   reason: Reason;
 }
 

@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { angle, oneOf, quantity } from '../base/fields';
-import { angleBetween, counted, placeText, said, type Said } from '../base/units';
+import { angleBetween, counted, placeText, said, type Sentence } from '../base/units';
 import { defineWorking, reason, type Reason } from '../base/working';
 import { bottomMm, hoopSlackMm } from '../bench/beads/bead-geometry';
 import { effortOf, effortShare } from '../bench/beads/lever-effort';
@@ -179,8 +179,8 @@ const STEP_WORDS = {
 } as const;
 
 /** The acts in words; bites of one length in a row are one line. */
-const adviceOf = (acts: readonly LeverAct[]): Said[] => {
-  const all: Said[] = [];
+const adviceOf = (acts: readonly LeverAct[]): Sentence[] => {
+  const all: Sentence[] = [];
   acts.forEach((act, i) => {
     if (act.do === 'start') all.push(said(`begun at ${placeText(act.deg)}, clear of the valve`));
     else if (act.do === 'kneel') all.push(said(`a knee at ${placeText(act.deg)}`));

@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { count, oneOf, quantity } from '../base/fields';
 import { rolloutMatch } from '../bench/ring';
-import { said, type Said } from '../base/units';
+import { said, type Sentence } from '../base/units';
 import { defineWorking, reason, type Reason } from '../base/working';
 import { hiddenPair, PAIR_LEVELS, type HiddenPair, type PairLevel } from './hidden-pair';
 import { pairAct, playPair, tapeOf, untaped, type PairAct, type PairState } from './pair-round';
@@ -162,7 +162,7 @@ const againstEnd = (hidden: HiddenPair, state: PairState, acts: readonly PairAct
 };
 
 /** The acts in words; a tire that was brought to a pressure and taped there is one line. */
-const adviceOf = (acts: readonly PairAct[]): Said[] =>
+const adviceOf = (acts: readonly PairAct[]): Sentence[] =>
   acts.flatMap((act, i) => {
     if (act.do === 'air')
       return [said(`tire ${act.tire} brought to {0} and taped`, [kpa(act.kpa)])];

@@ -2,7 +2,7 @@ import Joi from 'joi';
 import { count, oneOf } from '../base/fields';
 import { beadCrush, ringGap } from '../bench/ring';
 import { eighthsText } from '../bench/truing';
-import { counted, said, type Said } from '../base/units';
+import { counted, said, type Sentence } from '../base/units';
 import { defineWorking, reason, type Reason } from '../base/working';
 import {
   hiddenRing,
@@ -153,7 +153,7 @@ const RING_WORDS = {
 } as const;
 
 /** The acts in words; the same one in a row is one line, and so is a feeler that goes round. */
-const adviceOf = (acts: readonly RingAct[]): Said[] => {
+const adviceOf = (acts: readonly RingAct[]): Sentence[] => {
   const words = acts.map((act) =>
     act.do === 'feel'
       ? 'a feeler all round'

@@ -11,7 +11,7 @@ export const actsFor: RequestHandler = (req, _res, next) => {
 };
 
 /** Who acts now; null where nobody said, undefined where the program does it by itself. */
-export const actor = (): string | null | undefined => acting.getStore()?.who;
+export const currentUser = (): string | null | undefined => acting.getStore()?.who;
 
 /** Runs what follows from something that was noted already. */
-export const byItself = <T>(run: () => T): T => acting.exit(run);
+export const runAsSystem = <T>(run: () => T): T => acting.exit(run);

@@ -1,7 +1,7 @@
 import { createHash, timingSafeEqual } from 'node:crypto';
 import type { Request, RequestHandler, Response } from 'express';
 import type { Logger } from 'pino';
-import { addressOf, guessLimit, WAIT_WORDS } from './sign-in-rate-limit';
+import { addressOf, signInRateLimit, WAIT_WORDS } from './sign-in-rate-limit';
 
 const digest = (text: string) => createHash('sha256').update(text).digest();
 
@@ -23,7 +23,7 @@ export const passphraseGate = (passphrase: string, logger: Logger): RequestHandl
   const right = digest(passphrase);
   const tooMany = (res: Response) =>
     refused(res, 429, 'Too many wrong passphrases came from here.', WAIT_WORDS);
-  const guesses = guessLimit(addressOf);
+  const guesses = signInRateLimit(addressOf);
   return async (req, res, next) => {
     const challenge = () =>
       res.set('WWW-Authenticate', 'Basic realm="Tough Rimstone", charset="UTF-8"');

@@ -1,6 +1,6 @@
 import { mayDo, whoMay, type Right } from '../../core/shop/auth';
 import { definitionOf, namedPeople, rightsFor, type Effect, type Entry } from '../../core/job';
-import type { DoorStore, SignedIn } from '../db/auth-store';
+import type { AuthStore, SignedIn } from '../db/auth-store';
 import { NotAllowed } from '../errors';
 import type { ApprovalStore } from './approvals';
 
@@ -28,7 +28,7 @@ export const checkRight = (
 
 /** Where approvals are looked up, and which people the shop has. */
 export interface NameCheck {
-  doors: DoorStore;
+  auth: AuthStore;
   approvals: ApprovalStore;
   /** The id of the job or visit that is written to. */
   about: string;
@@ -47,8 +47,8 @@ export const checkNamed = (
   right: Right | null = null,
 ): void => {
   if (me === null || name === me.who) return;
-  const { doors, approvals, about, rider } = check;
-  const person = doors.people().find((p) => p.name === name);
+  const { auth, approvals, about, rider } = check;
+  const person = auth.people().find((p) => p.name === name);
   if (right === null && (!person || name === rider)) return;
   const isApproved = approvals.isGiven({ by: name, sessionId: me.id, about }, Date.now());
   if (person && isApproved && (right === null || mayDo(person.role, right))) return;

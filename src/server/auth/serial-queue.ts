@@ -4,7 +4,7 @@ import { ServerBusy } from '../errors';
  * Runs one thing after the other. Guesses that come together are counted as those that come one by one, and making out a
  * secret never takes more than one core. Throws `ServerBusy` where too many wait.
  */
-export const inTurn = (mostWaiting: number) => {
+export const serialQueue = (mostWaiting: number) => {
   let last: Promise<unknown> = Promise.resolve();
   let waiting = 0;
   return async <T>(run: () => Promise<T>): Promise<T> => {

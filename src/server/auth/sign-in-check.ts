@@ -2,12 +2,12 @@ import type { Request, Response } from 'express';
 import type { Logger } from 'pino';
 import { counted } from '../../core/base/units';
 import type { ChangeStore } from '../db/change-store';
-import type { DoorStore } from '../db/auth-store';
+import type { AuthStore } from '../db/auth-store';
 import type { SignInTries, TrySource } from '../db/sign-in-tries';
 import { MustWait, NotAllowed, NotSignedIn } from '../errors';
 import { deviceTokenOf } from './device-cookie';
-import { addressOf, guessLimit, WAIT_WORDS } from './sign-in-rate-limit';
-import { inTurn } from './serial-queue';
+import { addressOf, signInRateLimit, WAIT_WORDS } from './sign-in-rate-limit';
+import { serialQueue } from './serial-queue';
 import { kindOfScreen } from './kind-of-screen';
 import { isSecret } from './secret-hash';
 import type { SignInCodes } from './sign-in-codes';
@@ -27,7 +27,7 @@ export const sourceOf = (req: Request): TrySource => ({
 });
 
 interface Needs {
-  doors: DoorStore;
+  auth: AuthStore;
   tries: SignInTries;
   codes: SignInCodes;
   changes: ChangeStore;
@@ -35,9 +35,9 @@ interface Needs {
 }
 
 /** Checks secrets and codes, one at a time, and counts wrong ones by person, device and address. */
-export const signInCheck = ({ doors, tries, codes, changes, logger }: Needs) => {
-  const ofAddress = guessLimit(addressOf);
-  const oneByOne = inTurn(MAX_AT_ONCE);
+export const signInCheck = ({ auth, tries, codes, changes, logger }: Needs) => {
+  const ofAddress = signInRateLimit(addressOf);
+  const oneByOne = serialQueue(MAX_AT_ONCE);
   /** Writes what happened at a sign-in into the change log; `byWhom` null for one who is not known. */
   const note = (name: string, what: string, req: Request, byWhom: string | null = name): void =>
     changes.note('sign-ins', name, name, { [what]: [null, fromOf(req)] }, byWhom);
@@ -70,7 +70,7 @@ export const signInCheck = ({ doors, tries, codes, changes, logger }: Needs) => 
         const isKnown = tries.knownBy(name, source);
         if (!isKnown && (await ofAddress.waits(req)))
           throw new MustWait('secret', 'Too many wrong tries.', WAIT_WORDS);
-        const kept = doors.secretOf(name);
+        const kept = auth.secretOf(name);
         if (await isSecret(brought, kept)) return;
         logger.warn({ from: req.ip, who: name }, 'refused to sign in');
         if (kept !== null) {
@@ -86,7 +86,7 @@ export const signInCheck = ({ doors, tries, codes, changes, logger }: Needs) => 
         throw new MustWait('code', 'Too many wrong tries.', WAIT_WORDS);
       const taken = codes.take(code, Date.now());
       const isThere =
-        taken && doors.sessions(Date.now()).some((s) => s.id === taken.sessionId && !s.isLocked);
+        taken && auth.sessions(Date.now()).some((s) => s.id === taken.sessionId && !s.isLocked);
       if (isThere) return taken.who;
       logger.warn({ from: req.ip }, 'refused to sign in by a code');
       await ofAddress.wrong(req, res);

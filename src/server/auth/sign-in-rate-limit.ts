@@ -14,7 +14,7 @@ export const WAIT_WORDS = `to try again once ${counted(WAIT_MINUTES, 'minute')} 
  * Counts wrong tries by a key (an address, a person). After so many the key waits, whatever it brings: else the right one
  * among many guesses would still be told.
  */
-export const guessLimit = (keyOf: (req: Request) => string, most = MAX_WRONG) => {
+export const signInRateLimit = (keyOf: (req: Request) => string, most = MAX_WRONG) => {
   const count = rateLimit({
     windowMs: WAIT_MINUTES * 60_000,
     limit: most,

@@ -1,6 +1,6 @@
 import type { Request, RequestHandler } from 'express';
 import { mayDo, whoMay } from '../../core/shop/auth';
-import type { DoorStore, SignedIn } from '../db/auth-store';
+import type { AuthStore, SignedIn } from '../db/auth-store';
 import type { CalendarKey } from './calendar-key';
 import { NotAllowed, NotSignedIn } from '../errors';
 import { isConfirmNeeded, rightFor } from './rights';
@@ -23,11 +23,11 @@ export const meOf = (req: Request): SignedIn | null => signedIn.get(req) ?? null
  * signing in. What streams to somebody ends with the session.
  */
 export const signedInOnly =
-  (doors: DoorStore, calendar: CalendarKey): RequestHandler =>
+  (auth: AuthStore, calendar: CalendarKey): RequestHandler =>
   (req, res, next) => {
-    if (!doors.areClosed() || calendar.isBrought(req)) return next();
+    if (!auth.areClosed() || calendar.isBrought(req)) return next();
     const token = tokenOf(req);
-    const me = token === null ? null : doors.byToken(token, Date.now());
+    const me = token === null ? null : auth.byToken(token, Date.now());
     if (me === null)
       return next(new NotSignedIn('session', 'No one is signed in here.', 'to sign in first'));
     if (me.isLocked)
@@ -54,7 +54,7 @@ export const signedInOnly =
     signedIn.set(req, me);
     res.once(
       'close',
-      doors.whenEnded(me.id, () => res.end()),
+      auth.whenEnded(me.id, () => res.end()),
     );
     next();
   };

@@ -1,15 +1,15 @@
 import type { Request } from 'express';
-import type { DoorStore, SignedIn } from '../db/auth-store';
+import type { AuthStore, SignedIn } from '../db/auth-store';
 import { NotSignedIn } from '../errors';
 import { checkRight } from './permission-checks';
 import { tokenOf } from './session-cookie';
 import { isConfirmed } from './signed-in';
 
 /** Who asks, for the routes about signing in itself, which stand before `signedInOnly`. */
-export const whoAsks = (doors: DoorStore) => {
+export const whoAsks = (auth: AuthStore) => {
   const found = (req: Request): SignedIn | null => {
     const token = tokenOf(req);
-    return token === null ? null : doors.byToken(token, Date.now());
+    return token === null ? null : auth.byToken(token, Date.now());
   };
   const known = (req: Request): SignedIn => {
     const me = found(req);

@@ -41,7 +41,7 @@ const iso = (ms: number): string => new Date(ms).toISOString();
  * Who may come in, and in which browsers they are signed in. A session locks once no hand was on its screen for
  * `lockMinutes`, whatever its page does.
  */
-export const doorStore = (db: Db, lockMinutes: () => number = () => Infinity) => {
+export const authStore = (db: Db, lockMinutes: () => number = () => Infinity) => {
   const changes = changeStore(db);
   const people = db.prepare<[], { name: string; role: Role; canSignIn: 0 | 1 }>(
     'SELECT name, role, secret IS NOT NULL AS canSignIn FROM people ORDER BY name',
@@ -147,7 +147,7 @@ export const doorStore = (db: Db, lockMinutes: () => number = () => Infinity) =>
               )
             : new InputError(
                 'role',
-                'The first who can sign in opens the doors for all others.',
+                'The first who can sign in opens the door for all others.',
                 'an owner',
               );
         // A new secret ends what was trusted by the old one.
@@ -238,4 +238,4 @@ export const doorStore = (db: Db, lockMinutes: () => number = () => Infinity) =>
     },
   };
 };
-export type DoorStore = ReturnType<typeof doorStore>;
+export type AuthStore = ReturnType<typeof authStore>;

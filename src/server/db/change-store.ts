@@ -1,6 +1,6 @@
 import { isDeepStrictEqual } from 'node:util';
 import type { ChangedKind, ShopChange } from '../../core/shop/records';
-import { actor } from '../auth/current-user';
+import { currentUser } from '../auth/current-user';
 import type { Db } from './open-db';
 
 type Fields = Record<string, [from: unknown, to: unknown]>;
@@ -62,7 +62,7 @@ export const changeStore = (db: Db) => {
     of: string,
     name: string,
     fields: Fields,
-    who = actor(),
+    who = currentUser(),
   ): void => {
     // What the program does by itself follows from something that was noted.
     if (who === undefined) return;

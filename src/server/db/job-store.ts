@@ -26,11 +26,11 @@ import { recheckStore } from './recheck-store';
 import { handOverStore } from './hand-over-store';
 import { jobLogs } from './job-logs';
 import { FIRST, jobSearch, LAST } from './job-search';
-import { knowsStore } from './shop-stats-store';
+import { shopStatsStore } from './shop-stats-store';
 import { machineSteps } from './machine-steps';
 import type { Db } from './open-db';
 import type { RuleStore } from './rule-store';
-import { sentAgain } from './repeated-append';
+import { repeatedAppend } from './repeated-append';
 import type { ShopStore } from './shop-store';
 import { stationTimes } from './station-times';
 import { troubleStore } from './trouble-store';
@@ -140,7 +140,7 @@ export const jobStore = (
   const visits = visitLog(db);
   const stepsOfSisters = machineSteps(db, logs.of);
   const troubles = troubleStore(db);
-  const knows = knowsStore(db, troubles.between);
+  const knows = shopStatsStore(db, troubles.between);
   const found = jobSearch<JobRow>(db, SUMMARY);
   const parts = partsStore(db, shop.records);
   const rechecks = recheckStore(db, shop.records, rules);
@@ -292,7 +292,7 @@ export const jobStore = (
       const held = bodies.map((b) => statements.entryJob.get(b.id));
       if (held.some(Boolean)) {
         const log = logs.of(jobId).entries;
-        return sentAgain(bodies, (i) =>
+        return repeatedAppend(bodies, (i) =>
           held[i]?.jobId === jobId ? log[held[i].seq - 1] : undefined,
         );
       }

@@ -1,5 +1,5 @@
 import { checkRuleValue, DEFAULT_RULES, type Rule, type ShopRule } from '../../core/base/rules';
-import { caught } from '../../core/base/errors';
+import { tryInput } from '../../core/base/errors';
 import { NotFound } from '../errors';
 import type { Db } from './open-db';
 
@@ -32,7 +32,7 @@ export const ruleStore = (db: Db) => {
     return DEFAULT_RULES.map((rule) => {
       const row = changed.get(rule.key);
       // What an earlier program took and the rule of today cannot hold is not the shop's value any more.
-      if (!row || !caught(() => checkRuleValue(rule, JSON.parse(row.value))).ok)
+      if (!row || !tryInput(() => checkRuleValue(rule, JSON.parse(row.value))).ok)
         return { ...rule, shipped: rule.value, changedBy: null, reason: null, changedAt: null };
       const value = JSON.parse(row.value) as Rule['value'];
       const basis = value === rule.value ? rule.basis : 'shop rule';

@@ -11,7 +11,7 @@ export interface KnowsQuery {
 }
 
 /** What the shop's own jobs and shelf say over a time. */
-export const knowsStore = (db: Db, troubles: ReturnType<typeof troubleStore>['between']) => {
+export const shopStatsStore = (db: Db, troubles: ReturnType<typeof troubleStore>['between']) => {
   const times = db.prepare<[string, string], { station: StationId; tookS: number }>(
     `SELECT t.station, t.took_s AS tookS FROM jobs j JOIN station_times t ON t.job_id = j.id
      WHERE j.handed_over = 1 AND j.opened_at >= ? AND j.opened_at < ?`,
@@ -52,4 +52,4 @@ export const knowsStore = (db: Db, troubles: ReturnType<typeof troubleStore>['be
     },
   };
 };
-export type KnowsStore = ReturnType<typeof knowsStore>;
+export type ShopStatsStore = ReturnType<typeof shopStatsStore>;

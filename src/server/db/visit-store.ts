@@ -25,7 +25,7 @@ import type { Db } from './open-db';
 import type { RuleStore } from './rule-store';
 import { FROM_NEWEST, visitPages } from './visit-pages';
 import type { ShopStore } from './shop-store';
-import { sentAgain } from './repeated-append';
+import { repeatedAppend } from './repeated-append';
 import { visitLog } from './visit-log';
 
 export interface VisitQuery {
@@ -266,7 +266,7 @@ export const visitStore = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobS
         );
       if (held.some(Boolean)) {
         const known = log.entriesOf(visitId);
-        return sentAgain(bodies, (i) =>
+        return repeatedAppend(bodies, (i) =>
           held[i]?.visitId === visitId ? known[held[i].seq - 1] : undefined,
         );
       }

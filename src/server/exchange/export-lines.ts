@@ -1,7 +1,7 @@
 import type { Line } from '../../core/reports/exchange';
 import { SHOP_FORMAT, SHOP_FORMAT_VERSION, type FileOf } from '../../core/reports/exchange';
 import type { KeptEntry } from '../../core/job';
-import { caught } from '../../core/base/errors';
+import { tryInput } from '../../core/base/errors';
 import { checkRuleValue, DEFAULT_RULES } from '../../core/base/rules';
 import { RECORD_KINDS, type RecordKind } from '../../core/shop/records';
 import type { KeptVisitEntry } from '../../core/shop/visit';
@@ -89,7 +89,7 @@ const ruleLines = (db: Db): Line[] =>
     }))
     .filter(({ key, value }) =>
       DEFAULT_RULES.some(
-        (rule) => rule.key === key && caught(() => checkRuleValue(rule, value)).ok,
+        (rule) => rule.key === key && tryInput(() => checkRuleValue(rule, value)).ok,
       ),
     );
 

@@ -1,5 +1,5 @@
 import { InputError } from '../../core/base/errors';
-import type { FileOf, Line, Taken } from '../../core/reports/exchange';
+import type { FileOf, Line, LineOutcome } from '../../core/reports/exchange';
 import type { EntryBody } from '../../core/job';
 import type { JobStore } from '../db/job-store';
 import type { Db } from '../db/open-db';
@@ -55,7 +55,7 @@ export const jobIn = (db: Db, jobs: JobStore, records: RecordStore) => {
     };
   };
 
-  return (line: Line<'job'>, of: FileOf): { taken: Taken; number: number } => {
+  return (line: Line<'job'>, of: FileOf): { taken: LineOutcome; number: number } => {
     const { id, visitId, entries, taken, fitted } = line;
     const known = here.get(id);
     if (known) {

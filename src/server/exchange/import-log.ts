@@ -1,6 +1,6 @@
 import { isDeepStrictEqual } from 'node:util';
 import { InputError } from '../../core/base/errors';
-import type { Taken } from '../../core/reports/exchange';
+import type { LineOutcome } from '../../core/reports/exchange';
 
 interface LogEntry {
   id: string;
@@ -14,7 +14,11 @@ interface LogEntry {
  * A log that is here already: the same, or here it went on. Throws `InputError` where the file's went on elsewhere, or
  * another way.
  */
-export const sameLog = (name: string, here: readonly object[], given: readonly object[]): Taken => {
+export const sameLog = (
+  name: string,
+  here: readonly object[],
+  given: readonly object[],
+): LineOutcome => {
   const isPart = given.every((entry, i) => i >= here.length || isDeepStrictEqual(here[i], entry));
   if (isPart && given.length <= here.length) return given.length === here.length ? 'same' : 'stays';
   throw new InputError(

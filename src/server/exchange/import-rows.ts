@@ -1,5 +1,5 @@
-import { caught } from '../../core/base/errors';
-import type { Line, Taken } from '../../core/reports/exchange';
+import { tryInput } from '../../core/base/errors';
+import type { Line, LineOutcome } from '../../core/reports/exchange';
 import { checkRuleValue } from '../../core/base/rules';
 import type { Db } from '../db/open-db';
 import { ruleStore } from '../db/rule-store';
@@ -10,7 +10,7 @@ export const personIn = (db: Db) => {
     'SELECT role, pace FROM people WHERE name = ?',
   );
   const add = db.prepare('INSERT INTO people (name, role, pace) VALUES (@name, @role, @pace)');
-  return ({ name, role, pace }: Line<'person'>): Taken => {
+  return ({ name, role, pace }: Line<'person'>): LineOutcome => {
     const known = here.get(name);
     if (known) return known.role === role && known.pace === pace ? 'same' : 'stays';
     add.run({ name, role, pace });
@@ -34,15 +34,15 @@ export const ruleIn = (db: Db) => {
      VALUES (@key, @from, @to, @changedBy, @reason, @changedAt)`,
   );
   return {
-    rule({ line: _line, ...row }: Line<'rule'>): Taken {
+    rule({ line: _line, ...row }: Line<'rule'>): LineOutcome {
       const rule = rules.list().find((r) => r.key === row.key);
       // What an earlier program had and this one cannot hold is no value of the shop any more.
-      if (!rule || !caught(() => checkRuleValue(rule, row.value)).ok) return 'stays';
+      if (!rule || !tryInput(() => checkRuleValue(rule, row.value)).ok) return 'stays';
       if (rule.changedAt !== null) return rule.value === row.value ? 'same' : 'stays';
       put.run({ ...row, value: JSON.stringify(row.value) });
       return 'new';
     },
-    change({ line: _line, ...row }: Line<'rule-change'>): Taken {
+    change({ line: _line, ...row }: Line<'rule-change'>): LineOutcome {
       const kept = { ...row, from: JSON.stringify(row.from), to: JSON.stringify(row.to) };
       if (told.get(kept)) return 'same';
       tell.run(kept);
@@ -74,20 +74,20 @@ export const plainIn = (db: Db) => {
     'INSERT INTO changes (at, who, kind, of, name, fields) VALUES (@at, @who, @kind, @of, @name, @fields)',
   );
   return {
-    order({ line: _line, ...row }: Line<'order'>): Taken {
+    order({ line: _line, ...row }: Line<'order'>): LineOutcome {
       const came = row.came === null ? null : Number(row.came);
       const known = order.get(row.id);
       if (known) return known.count === row.count && known.came === came ? 'same' : 'stays';
       addOrder.run({ ...row, came, jobIds: JSON.stringify(row.jobIds) });
       return 'new';
     },
-    practice({ line: _line, ...row }: Line<'practice'>): Taken {
+    practice({ line: _line, ...row }: Line<'practice'>): LineOutcome {
       const known = round.get(row.id);
       if (known) return known.seed === row.seed ? 'same' : 'stays';
       addRound.run({ ...row, acts: JSON.stringify(row.acts), good: Number(row.good) });
       return 'new';
     },
-    change({ line: _line, ...row }: Line<'change'>): Taken {
+    change({ line: _line, ...row }: Line<'change'>): LineOutcome {
       const kept = { ...row, fields: JSON.stringify(row.fields) };
       if (told.get(kept)) return 'same';
       tell.run(kept);

@@ -5,7 +5,7 @@ import { mkdir, rm } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
 import type { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import type { Brought, Line, TakePlan } from '../../core/reports/exchange';
+import type { Brought, Line, ExchangePlan } from '../../core/reports/exchange';
 import { photoNames } from '../backup/holdings';
 import { PHOTO_FOLDER } from '../backup/manifest';
 import { atMost, freeBytes, onDisk } from '../backup/on-disk';
@@ -64,7 +64,11 @@ export const shopExchange = (db: Db, photosDir: string, folder: string) => {
   };
 
   /** Makes a copy of the shop with the file in it, in `into`, and says what that did. Throws `InputError`. */
-  const copyWith = async (file: string, into: string, signal?: AbortSignal): Promise<TakePlan> => {
+  const copyWith = async (
+    file: string,
+    into: string,
+    signal?: AbortSignal,
+  ): Promise<ExchangePlan> => {
     const { path, copy } = await copyOf(db, into);
     try {
       const wasEmpty = isEmpty(copy);
@@ -131,7 +135,7 @@ export const shopExchange = (db: Db, photosDir: string, folder: string) => {
       }
     },
     /** Makes a copy of the shop with a brought file in it, in a folder of its own. */
-    async made(id: string): Promise<{ plan: TakePlan; folder: string }> {
+    async made(id: string): Promise<{ plan: ExchangePlan; folder: string }> {
       if (!brought.has(id))
         throw new NotFound('There is no such file any more: bring it once more.');
       const into = join(place(id), 'made');

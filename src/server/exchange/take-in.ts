@@ -7,8 +7,8 @@ import {
   type FileOf,
   type Line,
   type LineKind,
-  type Taken,
-  type TakePlan,
+  type LineOutcome,
+  type ExchangePlan,
 } from '../../core/reports/exchange';
 import type { RecordKind, Records } from '../../core/shop/records';
 import { jobStore } from '../db/job-store';
@@ -28,10 +28,10 @@ const nameOf = (it: object): string => {
   return String(name ?? marking ?? label ?? id);
 };
 
-const noCounts = (): TakePlan['counts'] =>
+const noCounts = (): ExchangePlan['counts'] =>
   Object.fromEntries(
     LINE_KINDS.map((kind) => [kind, Object.fromEntries(TAKES.map((t) => [t, 0]))]),
-  ) as TakePlan['counts'];
+  ) as ExchangePlan['counts'];
 
 /**
  * Takes the lines of a file into a database, one after the other: what is here stays, what is not comes in. It is to be
@@ -51,7 +51,7 @@ export const takingIn = (db: Db) => {
     "INSERT OR REPLACE INTO settings (key, value) VALUES ('shop-name', ?)",
   );
   let heading: Line<'shop'> | null = null;
-  const plan: Omit<TakePlan, 'of' | 'from' | 'photographs'> & { photoIds: Set<string> } = {
+  const plan: Omit<ExchangePlan, 'of' | 'from' | 'photographs'> & { photoIds: Set<string> } = {
     counts: noCounts(),
     entries: 0,
     staying: [],
@@ -59,21 +59,21 @@ export const takingIn = (db: Db) => {
     photoIds: new Set(),
   };
 
-  const record = <K extends RecordKind>(kind: K, it: Records[K]): Taken => {
+  const record = <K extends RecordKind>(kind: K, it: Records[K]): LineOutcome => {
     const known = shop.records.find(kind, it.id);
     if (known)
       return isDeepStrictEqual({ ...known, version: 1 }, { ...it, version: 1 }) ? 'same' : 'stays';
     shop.records.bringIn(kind, it);
     return 'new';
   };
-  const name = (to: string): Taken => {
+  const name = (to: string): LineOutcome => {
     if (shop.name() === to) return 'same';
     if (shop.name() !== '' || to === '') return 'stays';
     putName.run(to);
     return 'new';
   };
 
-  const IN: { [K in LineKind]: (line: Line<K>) => Taken } = {
+  const IN: { [K in LineKind]: (line: Line<K>) => LineOutcome } = {
     shop: (line) => {
       if (heading)
         throw new InputError(
@@ -115,7 +115,7 @@ export const takingIn = (db: Db) => {
           LINE_KINDS.join(', '),
         );
       last = line.line;
-      const taken = (IN[line.line] as (line: Line) => Taken)(line);
+      const taken = (IN[line.line] as (line: Line) => LineOutcome)(line);
       plan.counts[line.line][taken]++;
       if (taken === 'stays' && line.line !== 'shop' && plan.staying.length < MAX_TOLD)
         plan.staying.push({
@@ -132,7 +132,7 @@ export const takingIn = (db: Db) => {
       for (const photoId of photosOf(line)) plan.photoIds.add(photoId);
     },
     /** What all lines together did. Throws `InputError` where there was none. */
-    end(): Omit<TakePlan, 'photographs'> & { photoIds: ReadonlySet<string> } {
+    end(): Omit<ExchangePlan, 'photographs'> & { photoIds: ReadonlySet<string> } {
       if (!heading)
         throw new InputError('file', 'The file is empty.', 'a file that a shop was taken out into');
       visits.settleAll();

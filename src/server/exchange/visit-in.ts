@@ -1,5 +1,5 @@
 import { InputError } from '../../core/base/errors';
-import type { Line, Taken } from '../../core/reports/exchange';
+import type { Line, LineOutcome } from '../../core/reports/exchange';
 import type { VisitEntryBody } from '../../core/shop/visit';
 import type { Db } from '../db/open-db';
 import type { VisitLog } from '../db/visit-log';
@@ -9,7 +9,7 @@ import { checkOrder, sameLog } from './import-log';
 export const visitIn = (db: Db, log: VisitLog) => {
   const isHere = db.prepare<[string], 1>('SELECT 1 FROM visits WHERE id = ?').pluck();
   const machine = db.prepare<[string], 1>('SELECT 1 FROM machines WHERE id = ?').pluck();
-  return ({ id, entries }: Line<'visit'>): Taken => {
+  return ({ id, entries }: Line<'visit'>): LineOutcome => {
     if (isHere.get(id) !== undefined)
       return sameLog(
         `The visit ${id}`,

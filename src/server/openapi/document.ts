@@ -10,7 +10,7 @@ import { dayApi } from '../routes/day';
 import { deviceApi } from '../routes/devices';
 import { exchangeApi } from '../routes/exchange';
 import { jobApi } from '../routes/jobs';
-import { knowsApi } from '../routes/shop-stats';
+import { shopStatsApi } from '../routes/shop-stats';
 import { liveApi } from '../routes/live';
 import { partsApi } from '../routes/parts';
 import { peopleApi } from '../routes/people';
@@ -54,7 +54,7 @@ export const API_DOCS: ApiDocs = {
   ...liveApi,
   ...peopleApi,
   ...changeApi,
-  ...knowsApi,
+  ...shopStatsApi,
   ...riderApi,
   ...exchangeApi,
   ...backupApi,

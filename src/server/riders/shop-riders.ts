@@ -6,7 +6,7 @@ import type { Forgotten, RiderKept } from '../../core/shop/riders';
 import { onDisk } from '../backup/on-disk';
 import { changeStore } from '../db/change-store';
 import { checkFile, type Db } from '../db/open-db';
-import { byItself } from '../auth/current-user';
+import { runAsSystem } from '../auth/current-user';
 import { NotFound } from '../errors';
 import { copyOf } from '../exchange/copy-of';
 import { forgetRider } from './forget-rider';
@@ -66,7 +66,7 @@ export const shopRiders = (db: Db, folder: string) => {
       const at = new Date().toISOString();
       const { path, copy } = await copyOf(db, into);
       try {
-        const told = await byItself(() => forgetRider(copy, [name, ...also], at));
+        const told = await runAsSystem(() => forgetRider(copy, [name, ...also], at));
         changeStore(copy).note('people', 'rider', 'a rider', { forgotten: [null, 'yes'] });
         // A file of its own: no page of the copy goes on in it.
         copy.prepare('VACUUM INTO ?').run(`${path}.new`);

@@ -3,7 +3,7 @@ import { pipeline } from 'node:stream/promises';
 import type { Readable } from 'node:stream';
 import type { Logger } from 'pino';
 import { InputError } from '../../core/base/errors';
-import { fileName, type FileOf, type TakePlan } from '../../core/reports/exchange';
+import { fileName, type FileOf, type ExchangePlan } from '../../core/reports/exchange';
 import { check, text } from '../../core/base/fields';
 import { dayOf } from '../../core/base/units';
 import { fileSchema } from '../exchange/file-schema';
@@ -12,7 +12,7 @@ import type { ApiDocs } from '../openapi/api-docs';
 import { checkQuery, goneOf, recordId, riderQuery } from './input';
 
 /** Takes a file that was brought into the running shop; says where the shop before it is kept. */
-export type TakeIn = (id: string) => Promise<{ plan: TakePlan; kept: string | null }>;
+export type TakeIn = (id: string) => Promise<{ plan: ExchangePlan; kept: string | null }>;
 
 const broughtId = text(36, 'The id of what was brought').pattern(/^[0-9a-f-]{36}$/);
 

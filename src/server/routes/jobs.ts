@@ -7,7 +7,7 @@ import type { ShopStore } from '../db/shop-store';
 import type { VisitStore } from '../db/visit-store';
 import type { ApprovalStore } from '../auth/approvals';
 import { checkEffect } from '../auth/permission-checks';
-import type { DoorStore } from '../db/auth-store';
+import type { AuthStore } from '../db/auth-store';
 import { meOf } from '../auth/signed-in';
 import type { WorkPool } from '../work';
 import type { ApiDocs } from '../openapi/api-docs';
@@ -50,7 +50,7 @@ export const jobRoutes = (
   shop: ShopStore,
   visits: VisitStore,
   work: WorkPool,
-  access: { doors: DoorStore; approvals: ApprovalStore },
+  access: { auth: AuthStore; approvals: ApprovalStore },
 ): Router => {
   const router = Router();
 

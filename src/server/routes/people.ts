@@ -4,7 +4,7 @@ import { checkSecret, MAX_LETTERS, ROLES, type Role } from '../../core/shop/auth
 import { InputError } from '../../core/base/errors';
 import { check, oneOf, text } from '../../core/base/fields';
 import { PACES, type Pace } from '../../core/shop/records';
-import type { DoorStore } from '../db/auth-store';
+import type { AuthStore } from '../db/auth-store';
 import type { ShopStore } from '../db/shop-store';
 import { hashSecret } from '../auth/secret-hash';
 import { checkOwn } from '../auth/permission-checks';
@@ -38,9 +38,9 @@ export const peopleApi: ApiDocs = {
 };
 
 /** Who works here, how fast they go, and how they come in. */
-export const peopleRoutes = (shop: ShopStore, doors: DoorStore): Router => {
+export const peopleRoutes = (shop: ShopStore, auth: AuthStore): Router => {
   const router = Router();
-  router.get('/people', (_req, res) => void res.json({ people: doors.people() }));
+  router.get('/people', (_req, res) => void res.json({ people: auth.people() }));
   router.post('/people', (req, res) => {
     shop.addPerson(check<{ name: string }>(nameBody, req.body).name);
     res.status(201).json({ people: shop.people() });
@@ -53,7 +53,7 @@ export const peopleRoutes = (shop: ShopStore, doors: DoorStore): Router => {
   });
   router.put('/people/:name/way-in', async (req, res) => {
     const { role, secret } = check<WayIn>(wayInBody, req.body);
-    const before = doors.find(req.params.name);
+    const before = auth.find(req.params.name);
     if (secret === undefined && role === 'owner' && before.role !== 'owner')
       throw new InputError(
         'secret',
@@ -65,7 +65,7 @@ export const peopleRoutes = (shop: ShopStore, doors: DoorStore): Router => {
       checkNotTriedFirst(secret, [before.name, shop.name()]);
     }
     const kept = typeof secret === 'string' ? await hashSecret(secret) : secret;
-    res.json({ person: doors.setPerson(before.name, role, kept, meOf(req)?.id) });
+    res.json({ person: auth.setPerson(before.name, role, kept, meOf(req)?.id) });
   });
   return router;
 };

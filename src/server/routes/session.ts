@@ -2,11 +2,11 @@ import type { AuthenticationResponseJSON } from '@simplewebauthn/server';
 import { Router, json, type Request, type RequestHandler, type Response } from 'express';
 import Joi from 'joi';
 import type { Logger } from 'pino';
-import { checkSecret, MAX_LETTERS, type Doors } from '../../core/shop/auth';
+import { checkSecret, MAX_LETTERS, type AuthStatus } from '../../core/shop/auth';
 import { InputError } from '../../core/base/errors';
 import { check, count, text } from '../../core/base/fields';
 import type { ChangeStore } from '../db/change-store';
-import type { DoorStore, SignedIn } from '../db/auth-store';
+import type { AuthStore, SignedIn } from '../db/auth-store';
 import type { PasskeyStore } from '../db/passkey-store';
 import type { SignInTries } from '../db/sign-in-tries';
 import type { ApprovalStore } from '../auth/approvals';
@@ -62,7 +62,7 @@ interface Options {
 
 /** What is said of the routes below. */
 export const sessionApi: ApiDocs = {
-  'GET /session': { says: 'How the doors stand to whoever asks' },
+  'GET /session': { says: 'How sign-in stands for the person who asks' },
   'POST /session': { says: 'Signs in', body: signInBody, status: 201 },
   'DELETE /session': { says: 'Signs out' },
   'POST /session/lock': { says: 'Locks the screen' },
@@ -85,7 +85,7 @@ export const sessionApi: ApiDocs = {
 
 /** Signing in and out, the lock, the sessions, and a code that signs in a second browser. */
 export const sessionRoutes = (
-  doors: DoorStore,
+  auth: AuthStore,
   tries: SignInTries,
   {
     logger,
@@ -103,13 +103,13 @@ export const sessionRoutes = (
   const router = Router();
   router.use(['/session', '/sessions'], json({ limit: '16kb' }), beforeWrite);
   const codes = signInCodes();
-  const asks = whoAsks(doors);
+  const asks = whoAsks(auth);
   const ceremonies = passkeyCeremonies(passkeys, shopName);
-  const signIn = signInCheck({ doors, tries, codes, changes, logger });
-  const standing = (me: SignedIn | null): Doors => ({
-    areClosed: doors.areClosed(),
+  const signIn = signInCheck({ auth, tries, codes, changes, logger });
+  const standing = (me: SignedIn | null): AuthStatus => ({
+    areClosed: auth.areClosed(),
     me: me && { who: me.who, role: me.role, isLocked: me.isLocked },
-    people: doors
+    people: auth
       .people()
       .filter((p) => p.canSignIn)
       .map((p) => p.name),
@@ -134,23 +134,23 @@ export const sessionRoutes = (
   router.use(guessingRoutes(tries, asks, signIn));
   router.get('/session', (req, res) => void res.json(standing(asks.found(req))));
   router.post('/session', async (req, res) => {
-    if (!doors.areClosed())
+    if (!auth.areClosed())
       throw new InputError('session', 'Sign-in is off at this shop.', 'an owner set up first');
     const { name, isProof } = await nameOf(req, res, check<SignIn>(signInBody, req.body));
     // Nobody goes on in a session that was there before.
     const before = asks.found(req);
-    if (before) doors.end(before.id);
-    const { token } = doors.begin(name, fromOf(req), sessionDays(), Date.now(), isProof);
+    if (before) auth.end(before.id);
+    const { token } = auth.begin(name, fromOf(req), sessionDays(), Date.now(), isProof);
     giveToken(req, res, token, sessionDays());
     tries.right(name, sourceOf(req), giveDeviceToken(req, res), Date.now());
     signIn.note(name, 'signed in', req);
     logger.info({ from: req.ip, who: name }, 'signed in');
-    res.status(201).json(standing(doors.byToken(token, Date.now())));
+    res.status(201).json(standing(auth.byToken(token, Date.now())));
   });
   router.post('/session/touch', (req, res) => {
     const me = asks.open(req);
     const { agoS } = check<{ agoS: number }>(touchBody, req.body);
-    doors.touch(me.id, Date.now() - agoS * 1000, Date.now());
+    auth.touch(me.id, Date.now() - agoS * 1000, Date.now());
     res.status(204).end();
   });
   router.post('/session/confirm', async (req, res) => {
@@ -163,18 +163,18 @@ export const sessionRoutes = (
         'This is another person’s passkey.',
         `a passkey of ${me.who}`,
       );
-    doors.confirm(me.id, Date.now());
+    auth.confirm(me.id, Date.now());
     res.status(204).end();
   });
   router.delete('/session', (req, res) => {
     const me = asks.found(req);
-    if (me) doors.end(me.id);
+    if (me) auth.end(me.id);
     giveToken(req, res, null);
     res.json(standing(null));
   });
   router.post('/session/lock', (req, res) => {
     const me = asks.known(req);
-    doors.lock(me.id);
+    auth.lock(me.id);
     res.json(standing({ ...me, isLocked: true }));
   });
   router.put('/session/secret', async (req, res) => {
@@ -183,7 +183,7 @@ export const sessionRoutes = (
     await signIn.secret(req, res, me.who, body.old);
     checkSecret(body.secret, me.role);
     checkNotTriedFirst(body.secret, [me.who, shopName()]);
-    doors.setPerson(me.who, me.role, await hashSecret(body.secret), me.id);
+    auth.setPerson(me.who, me.role, await hashSecret(body.secret), me.id);
     tries.right(me.who, sourceOf(req), giveDeviceToken(req, res), Date.now());
     signIn.note(me.who, 'new PIN or passphrase', req);
     res.json(standing(me));
@@ -200,7 +200,7 @@ export const sessionRoutes = (
     res.status(201).json({ ...codes.make(me.who, me.id, Date.now()), addresses: addresses() });
   });
   const mine = (me: SignedIn) =>
-    doors.sessions(Date.now()).filter((s) => me.role === 'owner' || s.who === me.who);
+    auth.sessions(Date.now()).filter((s) => me.role === 'owner' || s.who === me.who);
   router.get('/sessions', (req, res) => {
     const me = asks.open(req);
     res.json({ sessions: mine(me).map((s) => ({ ...s, isThis: s.id === me.id })) });
@@ -209,7 +209,7 @@ export const sessionRoutes = (
     const me = asks.open(req);
     const id = check<string>(recordId, req.params.id);
     if (!mine(me).some((s) => s.id === id)) throw new NotFound('There is no such session.');
-    doors.end(id);
+    auth.end(id);
     res.status(204).end();
   });
   return router;

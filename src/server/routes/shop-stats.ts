@@ -1,6 +1,6 @@
 import { Router } from 'express';
 import { NotFound } from '../errors';
-import type { KnowsQuery, KnowsStore } from '../db/shop-stats-store';
+import type { KnowsQuery, ShopStatsStore } from '../db/shop-stats-store';
 import { checkQuery, knowsQuery } from './input';
 import type { ApiDocs } from '../openapi/api-docs';
 import { csvOf } from '../export/csv-cells';
@@ -8,13 +8,13 @@ import { csvOf } from '../export/csv-cells';
 const PARTS = ['troubles', 'stations', 'weights', 'takeOffs'] as const;
 
 /** What is said of the routes below. */
-export const knowsApi: ApiDocs = {
+export const shopStatsApi: ApiDocs = {
   'GET /knows': { says: 'What the shop knows by its own jobs', query: knowsQuery },
   'GET /knows/:part.csv': { says: 'A part of it, RFC 4180', query: knowsQuery, gives: 'text/csv' },
 };
 
 /** What the shop knows by its own jobs over a time, and each part of it as CSV (RFC 4180). */
-export const knowsRoutes = (knows: KnowsStore): Router => {
+export const shopStatsRoutes = (knows: ShopStatsStore): Router => {
   const router = Router();
   router.get(
     '/knows',

@@ -4,7 +4,7 @@ import { check, listOf, text } from '../../core/base/fields';
 import { checkRecord } from '../../core/shop/records';
 import { InputError } from '../../core/base/errors';
 import type { Db } from '../db/open-db';
-import { keptAnswer } from '../cached-response';
+import { cachedResponse } from '../cached-response';
 import type { JobStore } from '../db/job-store';
 import type { RuleStore } from '../db/rule-store';
 import type { ShopStore } from '../db/shop-store';
@@ -40,7 +40,7 @@ export const shopApi: ApiDocs = {
 /** The shop's name and rules, and machines with their wheels. */
 export const shopRoutes = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobStore): Router => {
   const router = Router();
-  const whole = keptAnswer(db, () => ({
+  const whole = cachedResponse(db, () => ({
     ...shop.all(),
     rules: rules.list(),
     cures: jobs.cures(),

@@ -1,8 +1,8 @@
 import { Router } from 'express';
 import Joi from 'joi';
-import { check, eachOnce, instant, listOf, record, text } from '../../core/base/fields';
+import { check, uniqueBy, instant, listOf, record, text } from '../../core/base/fields';
 import { peopleInVisitEntry, type OpenVisit } from '../../core/shop/visit';
-import type { DoorStore } from '../db/auth-store';
+import type { AuthStore } from '../db/auth-store';
 import type { ApprovalStore } from '../auth/approvals';
 import { checkNamed } from '../auth/permission-checks';
 import { meOf } from '../auth/signed-in';
@@ -30,7 +30,7 @@ const MAX_PHOTOS = 12;
 const openBody = Joi.object({
   id: recordId,
   machineId: recordId,
-  wheels: eachOnce(
+  wheels: uniqueBy(
     listOf(
       record({ jobId: recordId, wheelId: recordId }, 'A wheel'),
       MAX_WHEELS,
@@ -70,7 +70,7 @@ export const visitRoutes = (
   shop: ShopStore,
   photos: PhotoStore,
   work: WorkPool,
-  access: { doors: DoorStore; approvals: ApprovalStore },
+  access: { auth: AuthStore; approvals: ApprovalStore },
 ): Router => {
   const router = Router();
   router.get(

@@ -1,6 +1,6 @@
 import { dayPlan, type DayPlan } from '../../core/shop/day';
 import { findWorking } from '../../core/workings';
-import { caught, type Caught } from '../../core/base/errors';
+import { tryInput, type InputAttempt } from '../../core/base/errors';
 import type { Working } from '../../core/base/working';
 import type { CardInput } from '../export/job-card';
 import type { RiderInput } from '../export/rider-pdf';
@@ -69,11 +69,11 @@ export type Begun = BigInt64Array<SharedArrayBuffer>;
 export const doTask = async <T extends TaskName>(
   task: T,
   input: InputOf<T>,
-): Promise<Caught<ResultOf<T>>> => {
+): Promise<InputAttempt<ResultOf<T>>> => {
   try {
     return { ok: true, value: await TASKS[task](input) };
   } catch (error) {
-    return caught(() => {
+    return tryInput(() => {
       throw error;
     });
   }

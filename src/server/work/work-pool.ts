@@ -1,6 +1,6 @@
 import { availableParallelism } from 'node:os';
 import Piscina from 'piscina';
-import { InputError, type Caught } from '../../core/base/errors';
+import { InputError, type InputAttempt } from '../../core/base/errors';
 import { counted } from '../../core/base/units';
 import { ServerBusy } from '../errors';
 import { doTask, type Begun, type InputOf, type ResultOf, type TaskName } from './tasks';
@@ -40,7 +40,7 @@ const LOOK_MS = 200;
 const IDLE_MS = 60_000;
 const MAX_MEMORY_MB = 512;
 
-const valueOf = <T>(found: Caught<T>): T => {
+const valueOf = <T>(found: InputAttempt<T>): T => {
   if (found.ok) return found.value;
   throw new InputError(found.problem.field, found.problem.message, found.problem.expected);
 };
@@ -91,7 +91,7 @@ export const workPool = (
       const signal = gone ? AbortSignal.any([late.signal, gone]) : late.signal;
       try {
         const found = await pool.run({ task, input, begun }, { signal });
-        return valueOf(found as Caught<ResultOf<typeof task>>);
+        return valueOf(found as InputAttempt<ResultOf<typeof task>>);
       } catch (error) {
         if (gone?.aborted) throw gone.reason;
         if (late.signal.aborted) throw late.signal.reason;

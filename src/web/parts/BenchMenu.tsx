@@ -76,10 +76,10 @@ const PaceOf = ({ who }: { who: string }) => {
 };
 
 /** Who is at the bench, in which units, by which light. */
-export const Bench = () => {
+export const BenchMenu = () => {
   const dispatch = useDo();
   const prefs = useApp((s) => s.prefs);
-  const areDoorsClosed = useApp((s) => s.doors.areClosed);
+  const isSignInOn = useApp((s) => s.auth.areClosed);
   return (
     <Popover.Root>
       <Popover.Trigger asChild>
@@ -99,7 +99,7 @@ export const Bench = () => {
           aria-label="Bench"
         >
           <KeysPause />
-          {areDoorsClosed ? <SignedInMenu /> : <WhoIsThere />}
+          {isSignInOn ? <SignedInMenu /> : <WhoIsThere />}
           {prefs.who && <PaceOf who={prefs.who} />}
           <ChoiceField
             label="Read out"

@@ -4,23 +4,30 @@ import { Link } from 'react-router';
 import { counted } from '../../core/base/units';
 import { useApp, useDo } from '../store';
 import { sendNow } from '../store/outbox-sender';
-import { needsWord, type Parcel } from '../store/pending-entries';
+import { needsWord, type PendingEntries } from '../store/pending-entries';
 import { takeNewVersion } from '../store/version';
 import { Button } from './Button';
 import { KeysPause } from './keys';
 import { momentText } from './moment-text';
 
-const entriesIn = (parcels: readonly Parcel[]): number =>
-  parcels.reduce((sum, p) => sum + p.bodies.length, 0);
+const entriesIn = (pendingEntries: readonly PendingEntries[]): number =>
+  pendingEntries.reduce((sum, p) => sum + p.bodies.length, 0);
 
-/** The jobs for which parcels wait, each with how many entries. */
-const ByJob = ({ parcels, what }: { parcels: readonly Parcel[]; what: string }) => (
+/** The jobs for which pendingEntries wait, each with how many entries. */
+const ByJob = ({
+  pendingEntries,
+  what,
+}: {
+  pendingEntries: readonly PendingEntries[];
+  what: string;
+}) => (
   <ul>
-    {[...new Map(parcels.map((p) => [p.jobId, p])).values()].map(({ jobId, jobNumber }) => (
+    {[...new Map(pendingEntries.map((p) => [p.jobId, p])).values()].map(({ jobId, jobNumber }) => (
       <li key={jobId}>
         <Link className="inline-flex min-h-12 items-center underline" to={`/jobs/${jobId}`}>
           {jobNumber === null ? 'A job' : `Job ${jobNumber}`}:{' '}
-          {counted(entriesIn(parcels.filter((p) => p.jobId === jobId)), 'entry', 'entries')} {what}
+          {counted(entriesIn(pendingEntries.filter((p) => p.jobId === jobId)), 'entry', 'entries')}{' '}
+          {what}
         </Link>
       </li>
     ))}
@@ -49,9 +56,9 @@ const EDGE: Record<Standing, string> = {
 };
 
 /** How this page stands to the server, where anything is to be said of it; nothing where all is written. */
-export const LinkMark = () => {
+export const ConnectionStatus = () => {
   const dispatch = useDo();
-  const outbox = useApp((s) => s.jobs.outbox) as readonly Parcel[];
+  const outbox = useApp((s) => s.jobs.outbox) as readonly PendingEntries[];
   const { lostAt, isNewVersionReady } = useApp((s) => s.link);
   const waiting = outbox.filter((p) => p.status === 'unsent');
   const asks = outbox.filter(needsWord);
@@ -95,13 +102,13 @@ export const LinkMark = () => {
                     Kept on this machine. It goes by itself, in order, once the server takes it.
                   </p>
                   {!lostAt && <p className="text-ink2">{waiting[0]!.why}</p>}
-                  <ByJob parcels={waiting} what="waiting" />
+                  <ByJob pendingEntries={waiting} what="waiting" />
                   <Suspense fallback={null}>
-                    <UnsentList parcels={waiting} />
+                    <UnsentList pendingEntries={waiting} />
                   </Suspense>
                 </>
               )}
-              {asks.length > 0 && <ByJob parcels={asks} what="to decide" />}
+              {asks.length > 0 && <ByJob pendingEntries={asks} what="to decide" />}
               {outbox.some((p) => !p.isKept) && (
                 <p className="font-bold">
                   This browser keeps nothing on its disk: leave the page open until all is sent.

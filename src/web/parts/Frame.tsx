@@ -3,10 +3,10 @@ import { DropdownMenu } from 'radix-ui';
 import { Link, NavLink, useLocation } from 'react-router';
 import type { ReactNode } from 'react';
 import { useApp } from '../store';
-import { Bench } from './BenchMenu';
+import { BenchMenu } from './BenchMenu';
 import { KeyHelp } from './KeyHelp';
 import { KeysPause } from './keys';
-import { LinkMark } from './ConnectionStatus';
+import { ConnectionStatus } from './ConnectionStatus';
 
 const PLACES = [
   ['/', 'Today'],
@@ -104,8 +104,8 @@ export const Frame = ({
           {shop}
         </span>
         <span className="flex items-center gap-2 max-lg:ml-auto">
-          <LinkMark />
-          <Bench />
+          <ConnectionStatus />
+          <BenchMenu />
         </span>
       </header>
       <main className="flex-1 pb-10">

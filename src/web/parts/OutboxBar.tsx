@@ -48,16 +48,16 @@ export const OutboxBar = ({ jobId }: { jobId: string }) => {
         </p>
       ))}
       <ul>
-        {held.map((parcel) => (
-          <li key={parcel.id} className="flex flex-wrap items-center gap-3 py-1">
+        {held.map((pending) => (
+          <li key={pending.id} className="flex flex-wrap items-center gap-3 py-1">
             <p className="min-w-0 flex-1 basis-80">
-              {parcel.status === 'refused' && <strong>{parcel.why} It is kept here. </strong>}
-              {parcel.bodies.map((b) => said({ ...b, seq: 0, at: '' } as Entry)).join('; ')}
+              {pending.status === 'refused' && <strong>{pending.why} It is kept here. </strong>}
+              {pending.bodies.map((b) => said({ ...b, seq: 0, at: '' } as Entry)).join('; ')}
             </p>
-            <Button go small onClick={() => void dispatch(writeAfterAll([parcel]))}>
+            <Button go small onClick={() => void dispatch(writeAfterAll([pending]))}>
               Write it now
             </Button>
-            <Button small onClick={() => void dispatch(drop(parcel.id))}>
+            <Button small onClick={() => void dispatch(drop(pending.id))}>
               Drop it
             </Button>
           </li>

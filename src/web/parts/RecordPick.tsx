@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { SPECS, type RecordKind, type Records } from '../../core/shop/records';
 import { useRecordPageQuery, useRecordQuery, type RecordPage } from '../store/records-api';
 import { ChoiceField, TextField } from './fields';
-import { useResting } from './use-debounced';
+import { useDebounced } from './use-debounced';
 
 /** As many as a hand finds in a list; where there are more, words narrow them. */
 const MAX_LISTED = 30;
@@ -34,7 +34,7 @@ export const RecordPick = <K extends RecordKind>({
   hint,
 }: Props<K>) => {
   const [typed, setTyped] = useState('');
-  const find = useResting(typed);
+  const find = useDebounced(typed);
   const { data: page } = useRecordPageQuery({ kind, find, limit: MAX_LISTED });
   const listed = (page?.records ?? []) as Records[K][];
   const isListed = listed.some((r) => r.id === value);

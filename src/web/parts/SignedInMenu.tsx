@@ -7,7 +7,7 @@ import { Button } from './Button';
 /** Who is signed in at this bench, and how somebody else comes to it. */
 export const SignedInMenu = () => {
   const dispatch = useDo();
-  const me = useApp((s) => s.doors.me);
+  const me = useApp((s) => s.auth.me);
   if (!me) return null;
   return (
     <>

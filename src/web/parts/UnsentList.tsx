@@ -1,12 +1,12 @@
 import { entryText, foldJob, stepsOf, type Entry } from '../../core/job';
 import { useApp, useDo } from '../store';
 import { drop } from '../store/outbox-sender';
-import type { Parcel } from '../store/pending-entries';
+import type { PendingEntries } from '../store/pending-entries';
 import { Button } from './Button';
 import { useUnits } from './quantity';
 
 /** Every waiting entry with a way to discard it: nothing waits forever against the fitter's will. */
-export const UnsentList = ({ parcels }: { parcels: readonly Parcel[] }) => {
+export const UnsentList = ({ pendingEntries }: { pendingEntries: readonly PendingEntries[] }) => {
   const dispatch = useDo();
   const { units } = useUnits();
   const open = useApp((s) => s.jobs.open);
@@ -17,18 +17,18 @@ export const UnsentList = ({ parcels }: { parcels: readonly Parcel[] }) => {
   };
   return (
     <ul className="max-h-[40vh] overflow-y-auto" aria-label="Unsent entries">
-      {parcels.map((parcel) => {
-        const words = wordsOf(parcel.jobId);
-        const text = parcel.bodies
+      {pendingEntries.map((pending) => {
+        const words = wordsOf(pending.jobId);
+        const text = pending.bodies
           .map((b) => entryText({ ...b, seq: 0, at: '' } as Entry, units, words))
           .join('; ');
         return (
-          <li key={parcel.id} className="flex items-center gap-3 border-t border-stone3 py-1">
+          <li key={pending.id} className="flex items-center gap-3 border-t border-stone3 py-1">
             <span className="min-w-0 flex-1">{text}</span>
             <Button
               small
               aria-label={`Discard: ${text}`}
-              onClick={() => void dispatch(drop(parcel.id))}
+              onClick={() => void dispatch(drop(pending.id))}
             >
               Discard
             </Button>

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { caught, refusalText } from '../../core/base/errors';
+import { tryInput, refusalText } from '../../core/base/errors';
 
 /** A sentence at the field that is at fault. */
 const refuse = (helpers: Joi.CustomHelpers, sentence: string) =>
@@ -14,7 +14,7 @@ export const typed = (read: (text: string) => unknown): Joi.Schema =>
     .allow('')
     .required()
     .custom((text: string, helpers) => {
-      const found = caught(() => read(text));
+      const found = tryInput(() => read(text));
       return found.ok ? text : refuse(helpers, refusalText(found.problem));
     });
 
@@ -38,7 +38,7 @@ export const whole = <Values extends object>(read: (values: Values) => unknown):
     .unknown(true)
     .messages({ 'form.refused': '{{#sentence}}' })
     .custom((values: Values, helpers) => {
-      const found = caught(() => read(values));
+      const found = tryInput(() => read(values));
       if (found.ok) return values;
       const { state } = helpers;
       const field = found.problem.field.split(/[.[]/)[0]!;

@@ -5,7 +5,7 @@ import {
   sayIn,
   toDisplay,
   displayUnit,
-  type Said,
+  type Sentence,
   type Unit,
   INCH_IN_MM,
   parseInches,
@@ -27,7 +27,7 @@ const unitsOf = (units: UnitPreferences) => ({
     return unit === 'deg' ? `${text}${label}` : `${text} ${label}`;
   },
   /** A sentence of the core with its quantities in the fitter's units. */
-  tell: (sentence: Said) => sayIn(sentence, units),
+  tell: (sentence: Sentence) => sayIn(sentence, units),
   label: (unit: Unit) => displayUnit(unit, units),
   /** The typed number as SI, or null when it is no number. A comma is read as a decimal point. */
   read: (typed: string, unit: Unit): number | null => {

@@ -17,7 +17,7 @@ export interface ApprovalAtHand {
 
 /** Approval for what is written to one job or visit; `rider` may have the name of someone who works here. */
 export const useApproval = (about: string, rider: string): ApprovalAtHand => {
-  const { areClosed, me, people } = useApp((s) => s.doors);
+  const { areClosed, me, people } = useApp((s) => s.auth);
   const [pin, setPin] = useState('');
   const isNeeded = (name: string) =>
     areClosed && me !== null && name !== me.who && name !== rider && people.includes(name);

@@ -1,7 +1,7 @@
 import { useEffect } from 'react';
 import { useApp, useDo } from '../store';
 import { api } from '../store/api';
-import { isShut, loadDoors, lockScreen } from '../store/auth-slice';
+import { needsSignIn, loadAuth, lockScreen } from '../store/auth-slice';
 import { HAND_KEY, REPORT_KEY, handOnScreen, timeAt } from '../store/hand';
 import { endPhotoLease, renewPhotoLease } from '../store/photo-lease';
 
@@ -28,9 +28,9 @@ const report = (nowMs: number): void => {
  */
 export const useLock = (): void => {
   const dispatch = useDo();
-  const minutes = useApp((s) => s.doors.lockAfterMinutes);
-  const isOpen = useApp((s) => s.doors.areClosed && !isShut(s));
-  const isShutNow = useApp(isShut);
+  const minutes = useApp((s) => s.auth.lockAfterMinutes);
+  const isOpen = useApp((s) => s.auth.areClosed && !needsSignIn(s));
+  const isShutNow = useApp(needsSignIn);
   useEffect(() => {
     if (isShutNow) void endPhotoLease();
     else if (!isOpen) void renewPhotoLease(Date.now() + YEAR_MS);
@@ -47,7 +47,7 @@ export const useLock = (): void => {
     };
     look();
     const looking = setInterval(look, LOOK_MS);
-    const elsewhere = () => void (document.visibilityState === 'visible' && dispatch(loadDoors()));
+    const elsewhere = () => void (document.visibilityState === 'visible' && dispatch(loadAuth()));
     document.addEventListener('visibilitychange', elsewhere);
     return () => {
       for (const hand of HANDS) window.removeEventListener(hand, handOnScreen);

@@ -10,7 +10,7 @@ const TAB = nanoid();
 const SAY_EVERY_MS = 12_000;
 
 /** Who else is at this job, on another screen. */
-export const useOthers = (jobId: string): readonly string[] => {
+export const usePresence = (jobId: string): readonly string[] => {
   const who = useApp((s) => s.prefs.who);
   const [others, setOthers] = useState<readonly string[]>([]);
   useEffect(() => {

@@ -14,7 +14,7 @@ import {
 } from '../store/backups-api';
 import { visitProblem } from '../store/visits-api';
 import { BackupSafety } from './backup/BackupSafety';
-import { OutAndIn } from './backup/ExportImport';
+import { ExportImport } from './backup/ExportImport';
 import { RestoreSheet } from './backup/RestoreSheet';
 
 const ASK_MS = 60_000;
@@ -132,7 +132,7 @@ export const BackupsScreen = () => {
         </>
       )}
       {data && <BackupSafety now={data} nowMs={nowMs} />}
-      <OutAndIn />
+      <ExportImport />
       {open && <RestoreSheet backup={open} nowMs={nowMs} onClose={() => setOpen(null)} />}
     </Frame>
   );

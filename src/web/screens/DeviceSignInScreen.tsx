@@ -4,7 +4,7 @@ import { Waiting } from '../parts/Frame';
 import { useSignIn } from './auth/use-sign-in';
 
 /** A second browser comes in by a code that another one showed; the code stands behind `#`, where no server sees it. */
-export const ComeInScreen = () => {
+export const DeviceSignInScreen = () => {
   const navigate = useNavigate();
   const { come, problem } = useSignIn();
   const isTried = useRef(false);

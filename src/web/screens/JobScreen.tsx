@@ -7,7 +7,7 @@ import { POSITION_WORDS, type Wheel } from '../../core/fit/wheels';
 import { Waiting } from '../parts/Frame';
 import { JobContext, type JobAtHand } from '../parts/job-context';
 import { useKeys } from '../parts/keys';
-import { LinkMark } from '../parts/ConnectionStatus';
+import { ConnectionStatus } from '../parts/ConnectionStatus';
 import { NoJob, useOpenJob } from '../parts/use-open-job';
 import { OutboxBar } from '../parts/OutboxBar';
 import { Spoken } from '../parts/Spoken';
@@ -39,7 +39,7 @@ const AtTheBench = ({ at, onTurn, onUndo }: ViewProps) => (
       {at.machine.name}
     </h1>
     <div className="absolute top-2 right-3 z-10">
-      <LinkMark />
+      <ConnectionStatus />
     </div>
     <OutboxBar jobId={at.job.id} />
     <div className="flex-1">

@@ -55,8 +55,8 @@ export const LogScreen = () => {
       write(id, entry.station, [{ kind: 'undo', data: { entryId: undone.get(entry.id)! } }]),
     );
   const dropWaiting = (entry: Entry) => {
-    const parcel = outbox.find((p) => p.bodies.some((b) => b.id === entry.id));
-    if (parcel) void dispatch(drop(parcel.id));
+    const pending = outbox.find((p) => p.bodies.some((b) => b.id === entry.id));
+    if (pending) void dispatch(drop(pending.id));
   };
   return (
     <Frame

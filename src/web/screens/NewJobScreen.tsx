@@ -4,7 +4,7 @@ import { TextField } from '../parts/fields';
 import { Failed, Frame, Waiting } from '../parts/Frame';
 import { useApp, useDo } from '../store';
 import { openJob } from '../store/job-writing';
-import { useResting } from '../parts/use-debounced';
+import { useDebounced } from '../parts/use-debounced';
 import { useMachinesFoundQuery } from '../store/records-api';
 import { MachineList } from './new-job/MachineList';
 
@@ -22,7 +22,7 @@ export const NewJobScreen = () => {
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
 
-  const find = useResting(typed);
+  const find = useDebounced(typed);
   const { data: found, isError } = useMachinesFoundQuery({ find, limit: MAX_LISTED });
 
   const start = useCallback(

@@ -15,7 +15,7 @@ type Opened = 'second' | 'secret' | null;
 
 /** Who may come in, as what, and where they are signed in. */
 export const PeopleScreen = () => {
-  const { areClosed, me } = useApp((s) => s.doors);
+  const { areClosed, me } = useApp((s) => s.auth);
   const [opened, setOpened] = useState<Opened>(null);
   const isSignedIn = areClosed && me !== null;
   useKeys(

@@ -13,7 +13,7 @@ import { useCalendarKeyQuery, useRecheckPagesInfiniteQuery } from '../store/rech
 import { visitProblem } from '../store/visits-api';
 import { LookSheet } from './recheck/LookSheet';
 import { dueDayText, recheckAddress, recheckName } from './recheck/recheck-words';
-import { useResting } from '../parts/use-debounced';
+import { useDebounced } from '../parts/use-debounced';
 
 const PAGE = 50;
 const IN_ADDRESS = ['search', 'state'] as const;
@@ -67,14 +67,14 @@ export const RechecksScreen = () => {
   const [{ search, state }, ask] = useAddressTexts(IN_ADDRESS);
   const dispatch = useDo();
   const shopName = useApp((s) => s.shop.shop?.name ?? '');
-  const { areClosed, me } = useApp((s) => s.doors);
+  const { areClosed, me } = useApp((s) => s.auth);
   // A calendar program cannot sign in: where people do, the address holds a key.
   const { data: key } = useCalendarKeyQuery(undefined, {
     skip: !areClosed || !me || !mayDo(me.role, 'trade'),
   });
   const feed = `${window.location.origin}/api/rechecks.ics${key ? `?key=${key}` : ''}`;
   const isDone = state === 'done';
-  const wanted = useResting(search.trim());
+  const wanted = useDebounced(search.trim());
   const { data, error, refetch, hasNextPage, fetchNextPage, isFetching } =
     useRecheckPagesInfiniteQuery(
       { state: isDone ? 'done' : 'open', search: wanted, limit: PAGE },

@@ -62,7 +62,7 @@ const Part = ({
 );
 
 /** What the shop's own jobs say over a time: troubles, stations, weights, and the take-offs that lie there. */
-export const KnowsScreen = () => {
+export const ShopStatsScreen = () => {
   const [asked, ask] = useAddressTexts(IN_ADDRESS);
   const { say } = useUnits();
   const from = asked.from || daysAfter(today(), -YEAR_DAYS);

@@ -38,7 +38,7 @@ const People = ({
 
 /** Before anything else, where people sign in: who comes to the bench, or the locked screen of who is there. */
 export const SignInScreen = () => {
-  const { me, people } = useApp((s) => s.doors);
+  const { me, people } = useApp((s) => s.auth);
   const last = useApp((s) => s.prefs.who);
   const [picked, setPicked] = useState<string | null>(null);
   const [secret, setSecret] = useState('');

@@ -25,7 +25,7 @@ import { standMarks } from './balance/stand-marks';
 import { StandRow } from './balance/StandRow';
 import { stepOf, type BalanceStep, type Go } from './balance/step-of';
 import { SwingFields } from './balance/SwingFields';
-import type { ThingProps } from './balance/balance-form-props';
+import type { BalanceFormProps } from './balance/balance-form-props';
 import { useAdvice } from './balance/use-advice';
 import { useBalanceActs } from './balance/use-balance-acts';
 import { useHandDraft } from './balance/use-hand-draft';
@@ -36,7 +36,7 @@ import { WaitRow } from './balance/WaitRow';
 import { JobDial, StationLayout } from './StationLayout';
 
 /** Each thing to do draws itself. */
-const THINGS: Record<Doing, (props: ThingProps) => ReactNode> = {
+const THINGS: Record<Doing, (props: BalanceFormProps) => ReactNode> = {
   settle: RestFields,
   level: LevelFields,
   weights: OwnPieces,

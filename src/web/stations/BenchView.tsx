@@ -18,7 +18,7 @@ import { StepReading } from './StepReading';
 import { StepTime } from './StepTime';
 import { Trouble } from './Trouble';
 import { useBites } from './use-bites';
-import { useLying } from './use-tire-orientation';
+import { useTireOrientation } from './use-tire-orientation';
 import { useSteps } from './use-steps';
 
 /** One step, as large as the screen: to be read at two metres, with dirty gloves, by key or pedal. */
@@ -31,7 +31,7 @@ export const BenchView = ({ onTurn, onUndo }: { onTurn: () => void; onUndo: () =
   );
   useSpeech(batch ? null : current?.say);
   const bites = useBites(current);
-  const lying = useLying(current);
+  const lying = useTireOrientation(current);
   useMainWorking(lying ? 'which way up' : 'the bites', lying ?? bites.working);
   const out = `/jobs/${job.id}/${station}`;
   useKeys([

@@ -11,7 +11,7 @@ import { useUnits } from '../parts/quantity';
 import { useMainWorking } from '../parts/working';
 import { useVisitOfJobQuery } from '../store/visits-api';
 import { KeepTakeOff } from './KeepTakeOff';
-import { Gates } from './leave/SafetyChecks';
+import { SafetyChecks } from './leave/SafetyChecks';
 import { Leaving } from './leave/Leaving';
 import { OpenPoints } from './leave/OpenPoints';
 import { useHandOver } from './leave/use-hand-over';
@@ -96,7 +96,7 @@ export const HandOver = () => {
       }
       act={
         <>
-          <Gates />
+          <SafetyChecks />
           <Leaving />
         </>
       }

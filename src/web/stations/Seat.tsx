@@ -21,7 +21,7 @@ import { useHose } from './seat/use-hose';
 import { useSeating, type Seating } from './seat/use-seating';
 import { Cautions, StationLayout } from './StationLayout';
 import { StepStrip } from './StepStrip';
-import { useGoOn } from './use-auto-advance';
+import { useAutoAdvance } from './use-auto-advance';
 
 const NOW: Record<Exclude<SeatAdvice, 'air in'>, string> = {
   'go on': 'Go on. Listen for the pops.',
@@ -83,7 +83,7 @@ export const Seat = () => {
   const { advice, reasons, upToKpa } = ladder.result;
   const { line } = gauge;
   const isOver = advice === 'seated';
-  useGoOn(isOver && stepsOf(state, 'seat').every((s) => state.steps[s.id]), 'set');
+  useAutoAdvance(isOver && stepsOf(state, 'seat').every((s) => state.steps[s.id]), 'set');
   const endsTry = advice === 'start over' || advice === 'stop';
   // No reading is asked for while no air may go in.
   const asksReading = upToKpa !== null || advice === 'look' || isOver;

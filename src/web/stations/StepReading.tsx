@@ -13,7 +13,7 @@ import { GapSheet } from './ring/GapSheet';
 import { RolloutSheet } from './ring/RolloutSheet';
 import { FindingsSheet } from './FindingsSheet';
 import { RunoutSheet } from './RunoutSheet';
-import { SatSheet } from './PlacementPhotosSheet';
+import { PlacementPhotosSheet } from './PlacementPhotosSheet';
 import { BeadPathSheet } from './BeadPathSheet';
 import { SpokeSheet } from './SpokeSheet';
 
@@ -23,7 +23,7 @@ const READINGS: Record<
   { label: string; Sheet: (props: { onDone: () => void }) => ReactNode }
 > = {
   findings: { label: 'Findings', Sheet: FindingsSheet },
-  photo: { label: 'How it sat', Sheet: SatSheet },
+  photo: { label: 'How it sat', Sheet: PlacementPhotosSheet },
   runout: { label: 'Runout readings', Sheet: RunoutSheet },
   spokes: { label: 'Ring of the spokes', Sheet: SpokeSheet },
   'bead-path': { label: 'The bead’s path', Sheet: BeadPathSheet },

@@ -23,7 +23,7 @@ import { StepReading } from './StepReading';
 import { StepTime } from './StepTime';
 import { BatchList } from './BatchList';
 import { useBites } from './use-bites';
-import { useLying } from './use-tire-orientation';
+import { useTireOrientation } from './use-tire-orientation';
 import { useSteps } from './use-steps';
 
 /** Steps in sight at once, so that a station fits the screen. */
@@ -53,7 +53,7 @@ export const Steps = () => {
   const { steps, current, index, next, isDone, held, batch, look, tick } = useSteps(goTo);
   useSpeech(batch ? null : current?.say);
   const bites = useBites(current);
-  const lying = useLying(current);
+  const lying = useTireOrientation(current);
   useMainWorking(lying ? 'which way up' : 'the bites', lying ?? bites.working);
   const plan = bites.working;
   const [all, setAll] = useState(false);

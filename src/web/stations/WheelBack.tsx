@@ -7,7 +7,7 @@ import { useJob } from '../parts/job-context';
 import { useSpeech } from '../parts/speak';
 import { BatchList } from './BatchList';
 import { useBatch } from './use-batch';
-import { useGoOn } from './use-auto-advance';
+import { useAutoAdvance } from './use-auto-advance';
 import { BackFigures } from './back/BackFigures';
 import { ChainPicture } from './back/ChainPicture';
 import { NextFastener, NextWays } from './back/NextFastener';
@@ -59,7 +59,7 @@ export const WheelBack = () => {
     round: () => walk.keepRound(TORQUE),
     step: () => current && write(tickOf(current.id)),
   };
-  useGoOn(current === undefined, 'hand-over');
+  useAutoAdvance(current === undefined, 'hand-over');
   useSpeech(now);
   const go = () => void run[mode.is]();
   useKeys([

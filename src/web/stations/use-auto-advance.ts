@@ -5,7 +5,7 @@ import { useApp } from '../store';
 import { paceOf } from '../store/shop-slice';
 
 /** At the pace by station: goes on by itself once the last thing of a station is done here. */
-export const useGoOn = (isComplete: boolean, next: StationId): void => {
+export const useAutoAdvance = (isComplete: boolean, next: StationId): void => {
   const { goTo } = useJob();
   const pace = useApp(paceOf);
   const wasComplete = useRef(isComplete);

@@ -1,12 +1,12 @@
-import { wantsOwnTap, type Step } from '../../core/job/procedure';
+import { needsOwnTick, type Step } from '../../core/job/procedure';
 import { useJob } from '../parts/job-context';
 import { useApp } from '../store';
 import { paceOf } from '../store/shop-slice';
 import type { BatchRow } from './BatchList';
-import { useTappedOut, type TappedOut } from './use-excluded-items';
+import { useExcludedItems, type ExcludedItems } from './use-excluded-items';
 
 /** The plain steps of a station that are written all at once; those that were tapped out are done one by one. */
-export interface Batch extends TappedOut {
+export interface Batch extends ExcludedItems {
   steps: readonly Step[];
   rows: readonly BatchRow[];
   /** Writes the others as one entry; true once confirmed. */
@@ -17,8 +17,8 @@ export interface Batch extends TappedOut {
 export const useBatch = (open: readonly Step[]): Batch | null => {
   const { write } = useJob();
   const pace = useApp(paceOf);
-  const { left, toggle } = useTappedOut();
-  const steps = open.filter((s) => !wantsOwnTap(s));
+  const { left, toggle } = useExcludedItems();
+  const steps = open.filter((s) => !needsOwnTick(s));
   const stepIds = steps.filter((s) => !left.has(s.id)).map((s) => s.id);
   if (pace !== 'by station' || stepIds.length < 2) return null;
   const rows = steps.map(({ id, say, caution }) => ({ id, say, mind: caution }));

@@ -1,13 +1,13 @@
 import { useState } from 'react';
 
 /** What of a list was tapped out. */
-export interface TappedOut {
+export interface ExcludedItems {
   left: ReadonlySet<string>;
   toggle(id: string): void;
 }
 
 /** Keeps what of a list was tapped out. */
-export const useTappedOut = (): TappedOut => {
+export const useExcludedItems = (): ExcludedItems => {
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const toggle = (id: string) =>
     setLeft((before) => {

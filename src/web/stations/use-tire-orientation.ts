@@ -6,7 +6,7 @@ import type { Working } from '../../core/base/working';
 import { useJob } from '../parts/job-context';
 
 /** Which way up the new tire lies, at the step that asks for its arrow; null at every other. */
-export const useLying = (step: Step | undefined): Working<MountOrientation> | null => {
+export const useTireOrientation = (step: Step | undefined): Working<MountOrientation> | null => {
   const { state, station, sideUp } = useJob();
   const asks = step?.shows === 'arrow' && station === 'tire-on';
   return useMemo(() => {

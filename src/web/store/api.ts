@@ -5,7 +5,7 @@ import type {
 } from '@simplewebauthn/browser';
 import type { Observation } from '../../core/bench/balance';
 import type { DeviceNow, Failure } from '../../core/bench/devices';
-import type { Doors } from '../../core/shop/auth';
+import type { AuthStatus } from '../../core/shop/auth';
 import type { InputProblem } from '../../core/base/errors';
 import type {
   Entry,
@@ -20,7 +20,7 @@ import type { Reserved } from '../../core/shop/parts';
 import type { ShopRule } from '../../core/base/rules';
 import type { ImportAnswer, Pace, RecordKind, Records, Shop } from '../../core/shop/records';
 import type { Machine, Wheel } from '../../core/fit/wheels';
-import { tellTurnedAway } from './auth-rejected';
+import { reportAuthRejected } from './auth-rejected';
 
 /** A wheel with its machine and everything its jobs know of it. */
 export interface WheelRecord {
@@ -114,7 +114,7 @@ const ask = async <T>(
   const answer = (await response.json().catch(() => null)) as
     (T & { error?: InputProblem; entries?: Entry[] }) | null;
   if (response.ok && answer !== null) return answer;
-  tellTurnedAway(response.status, answer?.error);
+  reportAuthRejected(response.status, answer?.error);
   throw new ApiError(
     answer ? response.status : 0,
     answer?.error ?? NO_ANSWER,
@@ -155,7 +155,7 @@ const askWatching = async <T>(
   });
   if (!response.ok || !response.body) {
     const answer = (await response.json().catch(() => null)) as { error?: InputProblem } | null;
-    tellTurnedAway(response.status, answer?.error);
+    reportAuthRejected(response.status, answer?.error);
     throw new ApiError(answer ? response.status : 0, answer?.error ?? NO_ANSWER);
   }
   for await (const text of linesOf(response.body)) {
@@ -168,10 +168,10 @@ const askWatching = async <T>(
 };
 
 export const api = {
-  doors: () => ask<Doors>('GET', '/session'),
-  signIn: (by: SignInBy) => ask<Doors>('POST', '/session', by),
-  signOut: () => ask<Doors>('DELETE', '/session'),
-  lock: () => ask<Doors>('POST', '/session/lock', {}),
+  auth: () => ask<AuthStatus>('GET', '/session'),
+  signIn: (by: SignInBy) => ask<AuthStatus>('POST', '/session', by),
+  signOut: () => ask<AuthStatus>('DELETE', '/session'),
+  lock: () => ask<AuthStatus>('POST', '/session/lock', {}),
   /** A hand was on the screen so many seconds ago. */
   touch: (agoS: number) => ask<void>('POST', '/session/touch', { agoS }),
   /** Proves again who is signed in. */

@@ -13,7 +13,7 @@ const TAGGED = visitsApi.enhanceEndpoints({
 });
 
 /** People and how they come in, and where they are signed in. */
-const doorsApi = TAGGED.injectEndpoints({
+const authApi = TAGGED.injectEndpoints({
   endpoints: (build) => ({
     people: build.query<Person[], void>({
       query: () => '/people',
@@ -90,4 +90,4 @@ export const {
   useGuessingQuery,
   useBlockGuessingMutation,
   useClearGuessingMutation,
-} = doorsApi;
+} = authApi;

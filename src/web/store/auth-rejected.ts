@@ -6,10 +6,10 @@ const ABOUT_WHO: readonly string[] = ['session', 'lock'];
 const listeners = new Set<() => void>();
 
 /** Hears that nobody is signed in here any more, or that the screen is locked. */
-export const onTurnedAway = (listener: () => void): void => void listeners.add(listener);
+export const onAuthRejected = (listener: () => void): void => void listeners.add(listener);
 
 /** Tells of a refusal where it is one of those. */
-export const tellTurnedAway = (status: unknown, problem: InputProblem | undefined): void => {
+export const reportAuthRejected = (status: unknown, problem: InputProblem | undefined): void => {
   if (status === 401 && problem && ABOUT_WHO.includes(problem.field))
     for (const listener of listeners) listener();
 };

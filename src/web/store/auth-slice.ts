@@ -1,5 +1,5 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import type { Doors } from '../../core/shop/auth';
+import type { AuthStatus } from '../../core/shop/auth';
 import type { AppDispatch, RootState } from '.';
 import { api, ApiError, type SignInBy } from './api';
 import { handOnScreen } from './hand';
@@ -8,12 +8,12 @@ import { sendNow } from './outbox-sender';
 import { whoChosen } from './prefs-slice';
 import { shopChanged } from './records-api';
 import { forgetSeen } from './offline-cache';
-import { onTurnedAway } from './auth-rejected';
+import { onAuthRejected } from './auth-rejected';
 import { visitsApi } from './visits-api';
 
-/** What this browser knows of the shop's doors, also while the server does not answer. */
+/** What this browser knows of the shop's auth, also while the server does not answer. */
 const KEY = 'rimstone-doors';
-const OPEN: Doors = {
+const OPEN: AuthStatus = {
   areClosed: false,
   me: null,
   people: [],
@@ -21,18 +21,18 @@ const OPEN: Doors = {
   forgottenAt: null,
 };
 
-const load = (): Doors => {
+const load = (): AuthStatus => {
   try {
-    return { ...OPEN, ...(JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<Doors>) };
+    return { ...OPEN, ...(JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<AuthStatus>) };
   } catch {
     return OPEN;
   }
 };
 
 /** Whether it is kept. */
-const keep = (doors: Doors): boolean => {
+const keep = (auth: AuthStatus): boolean => {
   try {
-    localStorage.setItem(KEY, JSON.stringify(doors));
+    localStorage.setItem(KEY, JSON.stringify(auth));
     return true;
   } catch {
     // The server says it again.
@@ -40,36 +40,36 @@ const keep = (doors: Doors): boolean => {
   }
 };
 
-const doorsSlice = createSlice({
-  name: 'doors',
+const authSlice = createSlice({
+  name: 'auth',
   initialState: load,
   reducers: {
-    doorsSeen: (_state, { payload }: PayloadAction<Doors>) => payload,
+    authSeen: (_state, { payload }: PayloadAction<AuthStatus>) => payload,
     locked: (state) => {
       if (state.me) state.me.isLocked = true;
     },
   },
 });
 
-const { doorsSeen, locked } = doorsSlice.actions;
-export const doorsReducer = doorsSlice.reducer;
+const { authSeen, locked } = authSlice.actions;
+export const authReducer = authSlice.reducer;
 
 /** Whether somebody has to sign in, or unlock, before anything is shown. */
-export const isShut = ({ doors }: { doors: Doors }): boolean =>
-  doors.areClosed && (doors.me === null || doors.me.isLocked);
+export const needsSignIn = ({ auth }: { auth: AuthStatus }): boolean =>
+  auth.areClosed && (auth.me === null || auth.me.isLocked);
 
 const take =
-  (doors: Doors) =>
+  (auth: AuthStatus) =>
   (dispatch: AppDispatch, getState: () => RootState): void => {
-    const before = getState().doors;
-    dispatch(doorsSeen(doors));
-    const isKept = keep(doors);
+    const before = getState().auth;
+    dispatch(authSeen(auth));
+    const isKept = keep(auth);
     // A browser that keeps nothing has nothing to forget, and would begin anew for ever.
-    const isForgotten = isKept && doors.forgottenAt !== before.forgottenAt;
-    if (doors.me && !doors.me.isLocked && getState().prefs.who !== doors.me.who)
-      dispatch(whoChosen(doors.me.who));
+    const isForgotten = isKept && auth.forgottenAt !== before.forgottenAt;
+    if (auth.me && !auth.me.isLocked && getState().prefs.who !== auth.me.who)
+      dispatch(whoChosen(auth.me.who));
     // What this browser has seen of the shop is for who may see it, and what this page holds as well.
-    if (isForgotten || (before.me && doors.areClosed && !doors.me))
+    if (isForgotten || (before.me && auth.areClosed && !auth.me))
       void forgetSeen().then(() => window.location.reload());
   };
 
@@ -77,22 +77,22 @@ const take =
 export const forgottenHere =
   (forgottenAt: string) =>
   (dispatch: AppDispatch, getState: () => RootState): void => {
-    const doors = { ...getState().doors, forgottenAt };
-    dispatch(doorsSeen(doors));
-    keep(doors);
+    const auth = { ...getState().auth, forgottenAt };
+    dispatch(authSeen(auth));
+    keep(auth);
     void forgetSeen();
   };
 
-/** Asks how the doors stand. A lock that the server has not heard of is told first. */
-export const loadDoors =
+/** Asks the server how sign-in stands. A lock that the server has not heard of is told first. */
+export const loadAuth =
   () =>
   async (dispatch: AppDispatch, getState: () => RootState): Promise<void> => {
     try {
-      dispatch(take(getState().doors.me?.isLocked ? await api.lock() : await api.doors()));
+      dispatch(take(getState().auth.me?.isLocked ? await api.lock() : await api.auth()));
     } catch (error) {
       if (!(error instanceof ApiError)) throw error;
       // Without an answer it stays as it was seen last; a session that is over has nothing to lock.
-      if (error.status === 401) dispatch(take(await api.doors()));
+      if (error.status === 401) dispatch(take(await api.auth()));
     }
   };
 
@@ -101,17 +101,17 @@ export const lockScreen =
   () =>
   async (dispatch: AppDispatch, getState: () => RootState): Promise<void> => {
     dispatch(locked());
-    keep(getState().doors);
-    await dispatch(loadDoors());
+    keep(getState().auth);
+    await dispatch(loadAuth());
   };
 
 /** Signs in by a secret or a code, and reads what could not be read before. Throws `ApiError`. */
 export const signIn =
   (by: SignInBy) =>
   async (dispatch: AppDispatch): Promise<void> => {
-    const doors = await api.signIn(by);
+    const auth = await api.signIn(by);
     handOnScreen();
-    dispatch(take(doors));
+    dispatch(take(auth));
     // The stream was refused before, not lost.
     dispatch(linkFound());
     dispatch(visitsApi.util.resetApiState());
@@ -125,13 +125,13 @@ export const signOut =
   async (dispatch: AppDispatch): Promise<void> =>
     dispatch(take(await api.signOut()));
 
-/** Asks how the doors stand whenever the server turns this browser away. */
-export const followDoors = (store: { dispatch: AppDispatch }): void => {
+/** Asks the server how sign-in stands whenever the server turns this browser away. */
+export const followAuth = (store: { dispatch: AppDispatch }): void => {
   let isAsking = false;
-  onTurnedAway(() => {
+  onAuthRejected(() => {
     if (isAsking) return;
     isAsking = true;
-    void store.dispatch(loadDoors()).finally(() => (isAsking = false));
+    void store.dispatch(loadAuth()).finally(() => (isAsking = false));
   });
-  void store.dispatch(loadDoors());
+  void store.dispatch(loadAuth());
 };

@@ -1,4 +1,4 @@
-import type { Brought, TakePlan } from '../../core/reports/exchange';
+import type { Brought, ExchangePlan } from '../../core/reports/exchange';
 import { visitsApi } from './visits-api';
 
 /** A large file takes its time to be read; the server says when it cannot. */
@@ -16,7 +16,7 @@ const exchangeApi = visitsApi.injectEndpoints({
         timeout: LONG_MS,
       }),
     }),
-    takeFileIn: build.mutation<{ plan: TakePlan; kept: string | null }, string>({
+    takeFileIn: build.mutation<{ plan: ExchangePlan; kept: string | null }, string>({
       query: (id) => ({
         url: `/exchange/brought/${id}/take-in`,
         method: 'POST',

@@ -1,7 +1,7 @@
 import { configureStore } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
 import { localDayOf } from '../../core/base/units';
-import { doorsReducer } from './auth-slice';
+import { authReducer } from './auth-slice';
 import { jobsReducer } from './jobs-slice';
 import { linkReducer } from './link-slice';
 import { prefsReducer, savePrefs } from './prefs-slice';
@@ -10,7 +10,7 @@ import { visitsApi } from './visits-api';
 
 export const store = configureStore({
   reducer: {
-    doors: doorsReducer,
+    auth: authReducer,
     jobs: jobsReducer,
     link: linkReducer,
     shop: shopReducer,

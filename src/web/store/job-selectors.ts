@@ -1,10 +1,10 @@
 import { createSelector } from '@reduxjs/toolkit';
 import { foldJob, jobReport, type Entry } from '../../core/job';
 import { today, type RootState } from '.';
-import type { Parcel } from './pending-entries';
+import type { PendingEntries } from './pending-entries';
 
 const NO_ENTRIES: readonly Entry[] = [];
-const NO_PARCELS: readonly Parcel[] = [];
+const NO_PARCELS: readonly PendingEntries[] = [];
 
 /** What the server has confirmed of a job's log. */
 const selectConfirmed = (state: RootState, id: string): readonly Entry[] =>
@@ -12,7 +12,10 @@ const selectConfirmed = (state: RootState, id: string): readonly Entry[] =>
 
 /** What waits for the server and goes to a job's log by itself; not what is on its way for the first time. */
 const selectWaiting = createSelector(
-  [(state: RootState) => state.jobs.outbox as readonly Parcel[], (_: RootState, id: string) => id],
+  [
+    (state: RootState) => state.jobs.outbox as readonly PendingEntries[],
+    (_: RootState, id: string) => id,
+  ],
   (outbox, id) => {
     const mine = outbox.filter((p) => p.jobId === id && p.status === 'unsent');
     return mine.length > 0 ? mine : NO_PARCELS;
@@ -22,11 +25,11 @@ const selectWaiting = createSelector(
 /** The log of a job as this bench has it: what the server confirmed, and behind it what waits for the server. */
 export const selectLog = createSelector(
   [selectConfirmed, selectWaiting],
-  (confirmed, parcels): readonly Entry[] => {
-    if (parcels.length === 0) return confirmed;
+  (confirmed, pendingEntries): readonly Entry[] => {
+    if (pendingEntries.length === 0) return confirmed;
     const known = new Set(confirmed.map((e) => e.id));
     const lastSeq = confirmed.at(-1)?.seq ?? 0;
-    const waiting = parcels
+    const waiting = pendingEntries
       .filter((p) => !known.has(p.id))
       .flatMap((p) => p.bodies.map((b) => ({ ...b, at: p.writtenAt })));
     return [...confirmed, ...waiting.map((b, i) => ({ ...b, seq: lastSeq + i + 1 }) as Entry)];
@@ -36,7 +39,8 @@ export const selectLog = createSelector(
 /** The ids of the entries of a job that wait for the server. */
 export const selectUnsentIds = createSelector(
   [selectWaiting],
-  (parcels): ReadonlySet<string> => new Set(parcels.flatMap((p) => p.bodies.map((b) => b.id))),
+  (pendingEntries): ReadonlySet<string> =>
+    new Set(pendingEntries.flatMap((p) => p.bodies.map((b) => b.id))),
 );
 
 /** The state folded from a job's log. */

@@ -639,8 +639,8 @@ test('a job that is not there, and a server that is not, are told apart', async 
 test('a job that this browser has seen opens without the server', async () => {
   const it = newServer();
   const first = await openTab(it);
-  const { keepSeen } = await import('./keep-offline-cache');
-  keepSeen(first.store);
+  const { keepOfflineCache } = await import('./keep-offline-cache');
+  keepOfflineCache(first.store);
   await first.note('seen');
   await jest.advanceTimersByTimeAsync(1500);
   await aMoment();

@@ -13,7 +13,7 @@ import { api } from './api';
 import { jobRead, posted } from './jobs-slice';
 import { sendPosted, type Outcome } from './outbox-sender';
 import { keepParcel } from './outbox-store';
-import { waitingPhoto, type Parcel } from './pending-entries';
+import { waitingPhoto, type PendingEntries } from './pending-entries';
 
 /** Opens a job for a wheel and returns its id. Throws `ApiError`. */
 export const openJob = createAsyncThunk<
@@ -35,11 +35,11 @@ export type Writing = {
 const underWay = new Map<string, Promise<Outcome>>();
 
 const post =
-  (parcel: Parcel, picture?: Blob) =>
+  (pending: PendingEntries, picture?: Blob) =>
   async (dispatch: AppDispatch): Promise<Outcome> => {
-    const isKept = await keepParcel(parcel, picture);
-    dispatch(posted({ ...parcel, isKept }));
-    return dispatch(sendPosted(parcel));
+    const isKept = await keepParcel(pending, picture);
+    dispatch(posted({ ...pending, isKept }));
+    return dispatch(sendPosted(pending));
   };
 
 /**
@@ -66,7 +66,7 @@ export const write =
           station,
         }) as EntryBody<EntryKind>,
     );
-    const parcel: Parcel = {
+    const pending: PendingEntries = {
       id,
       jobId,
       jobNumber: job?.job.number ?? null,
@@ -76,7 +76,7 @@ export const write =
       status: 'sending',
       hasPicture: picture !== undefined,
     };
-    const outcome = dispatch(post(parcel, picture));
+    const outcome = dispatch(post(pending, picture));
     underWay.set(pressed, outcome);
     void outcome.finally(() => underWay.delete(pressed));
     return outcome;

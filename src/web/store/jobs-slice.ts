@@ -1,6 +1,6 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { Entry, JobSummary } from '../../core/job';
-import type { Parcel } from './pending-entries';
+import type { PendingEntries } from './pending-entries';
 
 /** A job's log as this browser knows it. */
 export interface OpenJob {
@@ -15,7 +15,7 @@ interface JobsState {
   open: Record<string, OpenJob>;
   problem: Record<string, { status: number; message: string }>;
   /** What is on its way to the server, in the order of writing. */
-  outbox: Parcel[];
+  outbox: PendingEntries[];
   /** The last thing said about a write, for the live region. */
   announcement: { text: string; tone: Tone; at: number } | null;
 }
@@ -44,12 +44,12 @@ const jobsSlice = createSlice({
     logGrew(state, { payload }: PayloadAction<{ jobId: string; entries: Entry[] }>) {
       merge(state.open[payload.jobId] as OpenJob | undefined, payload.entries);
     },
-    posted(state, { payload }: PayloadAction<Parcel>) {
+    posted(state, { payload }: PayloadAction<PendingEntries>) {
       // Another tab may have spoken of it already.
       state.outbox = [...state.outbox.filter((p) => p.id !== payload.id), payload as never];
     },
     /** What is kept on disk, as one of this browser's tabs changed it; what only this page holds stays. */
-    outboxRead(state, { payload }: PayloadAction<Parcel[]>) {
+    outboxRead(state, { payload }: PayloadAction<PendingEntries[]>) {
       const there = new Set(payload.map((p) => p.id));
       const sending = new Set(state.outbox.filter((p) => p.status === 'sending').map((p) => p.id));
       const onlyHere = state.outbox.filter((p) => !there.has(p.id) && !p.isKept);
@@ -58,9 +58,9 @@ const jobsSlice = createSlice({
       );
       state.outbox = [...(kept as never[]), ...onlyHere];
     },
-    changed(state, { payload }: PayloadAction<{ id: string; change: Partial<Parcel> }>) {
-      const parcel = state.outbox.find((p) => p.id === payload.id);
-      if (parcel) Object.assign(parcel, payload.change);
+    changed(state, { payload }: PayloadAction<{ id: string; change: Partial<PendingEntries> }>) {
+      const pending = state.outbox.find((p) => p.id === payload.id);
+      if (pending) Object.assign(pending, payload.change);
     },
     /** The server has it: it stands in the log. */
     arrived(state, { payload }: PayloadAction<{ id: string; jobId: string; entries: Entry[] }>) {

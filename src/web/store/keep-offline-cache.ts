@@ -5,7 +5,7 @@ import { remember } from './offline-cache';
 const TOGETHER_MS = 1000;
 
 /** Keeps the logs of the jobs that this browser has open, as they grow, for a time when the server does not answer. */
-export const keepSeen = (store: {
+export const keepOfflineCache = (store: {
   getState: () => RootState;
   subscribe: (listener: () => void) => unknown;
 }): void => {

@@ -8,7 +8,7 @@ export interface Knows {
   takeOffs: { marking: string; treadMm: number | null; dateCode: string | null; count: number }[];
 }
 
-const knowsApi = visitsApi.injectEndpoints({
+const shopStatsApi = visitsApi.injectEndpoints({
   endpoints: (build) => ({
     knows: build.query<Knows, { from: string; to: string }>({
       query: ({ from, to }) => ({
@@ -20,4 +20,4 @@ const knowsApi = visitsApi.injectEndpoints({
   }),
 });
 
-export const { useKnowsQuery } = knowsApi;
+export const { useKnowsQuery } = shopStatsApi;

@@ -1,6 +1,6 @@
 import type { LiveNews } from '../../core/base/live';
 import type { AppDispatch, RootState } from '.';
-import { loadDoors } from './auth-slice';
+import { loadAuth } from './auth-slice';
 import { readJob } from './job-reading';
 import { linkFound, linkLost } from './link-slice';
 import { sendNow } from './outbox-sender';
@@ -51,7 +51,7 @@ const take = ({ dispatch, getState }: Store, { jobs = {}, day, shop, around }: L
 /** After a silence nobody knows what was missed: all that is shown is read anew, and what waited goes. */
 const takeAll = ({ dispatch, getState }: Store): void => {
   dispatch(linkFound());
-  void dispatch(loadDoors());
+  void dispatch(loadAuth());
   void dispatch(sendNow());
   for (const id of Object.keys(getState().jobs.open)) void dispatch(readJob(id));
   dispatch(visitsApi.util.invalidateTags(TAGS));
@@ -91,7 +91,7 @@ export const followShop = (store: Store): void => {
     else if (news === 'lost') {
       store.dispatch(linkLost(new Date().toISOString()));
       // It ends as well for who was signed out from elsewhere.
-      void store.dispatch(loadDoors());
+      void store.dispatch(loadAuth());
     } else take(store, news);
   };
   if (!('locks' in navigator)) return hear(told);

@@ -4,7 +4,7 @@ import type { AppDispatch, RootState } from '.';
 import { api, ApiError } from './api';
 import { announce, arrived, changed, gone, jobRead, logGrew, outboxRead } from './jobs-slice';
 import { changeKept, keptParcel, keptParcels, letGo, pictureOf } from './outbox-store';
-import { goesByItself, type Parcel } from './pending-entries';
+import { goesByItself, type PendingEntries } from './pending-entries';
 
 /** How a write stands: the server has it; it is kept and goes by itself; somebody has to look; it can never be written. */
 export type Outcome = 'written' | 'waiting' | 'conflict' | 'refused';
@@ -29,10 +29,10 @@ const LAST_RETRY_MS = 30_000;
 let channel: BroadcastChannel | null = null;
 const tellTabs = (): void => channel?.postMessage('changed');
 
-/** Ids of parcels that this page has let go of: a slow disk may still show them. */
+/** Ids of pendingEntries that this page has let go of: a slow disk may still show them. */
 const done = new Set<string>();
 
-/** Who waits for the first word on a parcel. */
+/** Who waits for the first word on pending entries. */
 const waiters = new Map<string, (outcome: Outcome) => void>();
 const settle = (id: string, outcome: Outcome): void => {
   waiters.get(id)?.(outcome);
@@ -41,7 +41,7 @@ const settle = (id: string, outcome: Outcome): void => {
 
 /** One after the other for each job, in this tab and, where the browser has locks, in all of them. */
 const queues = new Map<string, Promise<unknown>>();
-const inTurn = (jobId: string, task: () => Promise<void>): Promise<void> => {
+const serialQueue = (jobId: string, task: () => Promise<void>): Promise<void> => {
   const alone =
     'locks' in navigator
       ? () => navigator.locks.request(`rimstone-outbox/${jobId}`, task).then(() => undefined)
@@ -51,16 +51,16 @@ const inTurn = (jobId: string, task: () => Promise<void>): Promise<void> => {
   return next;
 };
 
-/** Changes a parcel here and on disk; other tabs hear of it. */
+/** Changes pending entries here and on disk; other tabs hear of it. */
 const change =
-  (id: string, to: Partial<Parcel>): Thunk<void> =>
+  (id: string, to: Partial<PendingEntries>): Thunk<void> =>
   async (dispatch) => {
     dispatch(changed({ id, change: to }));
     await changeKept(id, to);
     tellTabs();
   };
 
-/** Lets go of a parcel here and on disk. */
+/** Lets go of pending entries here and on disk. */
 export const drop =
   (id: string): Thunk<void> =>
   async (dispatch) => {
@@ -72,24 +72,24 @@ export const drop =
 
 /** Sends the photograph first, where one goes before. Throws `ApiError`. */
 const withPhotograph =
-  (parcel: Parcel): Thunk<Parcel> =>
+  (pending: PendingEntries): Thunk<PendingEntries> =>
   async (dispatch) => {
-    const picture = parcel.hasPicture && (await pictureOf(parcel.id));
-    if (!picture) return parcel;
+    const picture = pending.hasPicture && (await pictureOf(pending.id));
+    if (!picture) return pending;
     const { photoId } = await api.addPhoto(picture);
-    const bodies = parcel.bodies.map((b) =>
+    const bodies = pending.bodies.map((b) =>
       b.kind === 'photo' ? ({ ...b, data: { ...b.data, photoId } } as typeof b) : b,
     );
-    await dispatch(change(parcel.id, { bodies, hasPicture: false }));
-    return { ...parcel, bodies, hasPicture: false };
+    await dispatch(change(pending.id, { bodies, hasPicture: false }));
+    return { ...pending, bodies, hasPicture: false };
   };
 
-const waitedS = ({ writtenAt }: Parcel): number => {
+const waitedS = ({ writtenAt }: PendingEntries): number => {
   const seconds = Math.round((Date.now() - Date.parse(writtenAt)) / 1000);
   return seconds < SHORT_S ? 0 : Math.min(seconds, LONGEST_WAIT_S);
 };
 
-/** What was written after the same entry as a parcel follows it now. */
+/** What was written after the same entry as pending entries follows them now. */
 const follow =
   (jobId: string, from: number, to: number): Thunk<void> =>
   async (dispatch, getState) => {
@@ -131,10 +131,11 @@ const leaveWaiting =
  * killed does not remember that. Only what another person wrote asks for a decision.
  */
 const logMovedOn =
-  ({ jobId, afterSeq, bodies }: Parcel, unseen: Entry[]): Thunk<void> =>
+  ({ jobId, afterSeq, bodies }: PendingEntries, unseen: Entry[]): Thunk<void> =>
   async (dispatch, getState) => {
     const there = new Set(unseen.map((e) => e.id));
-    const isThere = (p: Parcel) => p.jobId === jobId && p.bodies.every((b) => there.has(b.id));
+    const isThere = (p: PendingEntries) =>
+      p.jobId === jobId && p.bodies.every((b) => there.has(b.id));
     for (const { id } of getState().jobs.outbox.filter(isThere)) {
       settle(id, 'written');
       await dispatch(drop(id));
@@ -146,15 +147,15 @@ const logMovedOn =
     await dispatch(follow(jobId, afterSeq, unseen.at(-1)!.seq));
   };
 
-/** Sends one parcel. False where the server cannot be had now. */
+/** Sends one batch of pending entries. False where the server cannot be had now. */
 const deliver =
-  (parcel: Parcel): Thunk<boolean> =>
+  (pending: PendingEntries): Thunk<boolean> =>
   async (dispatch, getState) => {
-    const { id, jobId, afterSeq } = parcel;
+    const { id, jobId, afterSeq } = pending;
     const knows = () => getState().jobs.outbox.find((p) => p.id === id);
     try {
-      const { bodies } = await dispatch(withPhotograph(parcel));
-      const { entries } = await api.append(jobId, afterSeq, bodies, waitedS(parcel));
+      const { bodies } = await dispatch(withPhotograph(pending));
+      const { entries } = await api.append(jobId, afterSeq, bodies, waitedS(pending));
       dispatch(arrived({ id, jobId, entries }));
       // The screen goes on with what it shows now; the disk may take its time.
       settle(id, 'written');
@@ -164,7 +165,7 @@ const deliver =
     } catch (error) {
       if (!(error instanceof ApiError)) throw error;
       if (error.status === 409 && error.field === 'expectedSeq') {
-        await dispatch(logMovedOn(parcel, error.unseen));
+        await dispatch(logMovedOn(pending, error.unseen));
         return true;
       }
       if (!isJudged(error)) {
@@ -185,18 +186,18 @@ const deliver =
 const sendJob =
   (jobId: string): Thunk<void> =>
   (dispatch, getState) =>
-    inTurn(jobId, async () => {
+    serialQueue(jobId, async () => {
       for (;;) {
-        const parcel = getState().jobs.outbox.find((p) => p.jobId === jobId && goesByItself(p));
-        if (!parcel) return;
-        const there = parcel.isKept ? await keptParcel(parcel.id) : parcel;
+        const pending = getState().jobs.outbox.find((p) => p.jobId === jobId && goesByItself(p));
+        if (!pending) return;
+        const there = pending.isKept ? await keptParcel(pending.id) : pending;
         if (there === null) {
           // Another tab has sent it.
-          dispatch(gone(parcel.id));
+          dispatch(gone(pending.id));
           const read = await api.job(jobId).catch(() => null);
           if (read) dispatch(jobRead(read));
-          settle(parcel.id, 'written');
-        } else if (!(await dispatch(deliver({ ...(there ?? parcel), status: parcel.status }))))
+          settle(pending.id, 'written');
+        } else if (!(await dispatch(deliver({ ...(there ?? pending), status: pending.status }))))
           return;
       }
     });
@@ -228,9 +229,9 @@ export const sendNow = (): Thunk<void> => {
   return sendAll();
 };
 
-/** Sends a parcel that was just posted and says how it stands, before the fitter's patience ends. */
+/** Sends pending entries that was just posted and says how it stands, before the fitter's patience ends. */
 export const sendPosted =
-  ({ id }: Parcel): Thunk<Outcome> =>
+  ({ id }: PendingEntries): Thunk<Outcome> =>
   async (dispatch, getState) => {
     const word = new Promise<Outcome>((say) => waiters.set(id, say));
     const patience = setTimeout(() => {
@@ -246,9 +247,9 @@ export const sendPosted =
 
 /** Writes what waited for a word after all, in order, behind what the log holds now. */
 export const writeAfterAll =
-  (parcels: readonly Parcel[]): Thunk<void> =>
+  (pendingEntries: readonly PendingEntries[]): Thunk<void> =>
   async (dispatch, getState) => {
-    for (const { id, jobId, afterSeq } of parcels) {
+    for (const { id, jobId, afterSeq } of pendingEntries) {
       const newest = getState().jobs.open[jobId]?.entries.at(-1)?.seq ?? afterSeq;
       await dispatch(change(id, { status: 'unsent', why: 'It is on its way.', afterSeq: newest }));
     }

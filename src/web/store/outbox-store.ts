@@ -1,17 +1,17 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
-import type { Parcel } from './pending-entries';
+import type { PendingEntries } from './pending-entries';
 
 interface OutboxDb extends DBSchema {
   /** One record each, in the order of writing. */
-  parcels: { key: number; value: Parcel & { n?: number }; indexes: { id: string } };
+  parcels: { key: number; value: PendingEntries & { n?: number }; indexes: { id: string } };
   pictures: { key: string; value: Blob };
 }
 
 const NAME = 'rimstone-outbox';
-/** Earlier programs kept parcels in the browser's text store, under keys that begin so. */
+/** Earlier programs kept pendingEntries in the browser's text store, under keys that begin so. */
 const OLD_PREFIX = 'rimstone-outbox';
 
-/** Pictures of parcels that this browser could not keep. */
+/** Pictures of pendingEntries that this browser could not keep. */
 const unkeptPictures = new Map<string, Blob>();
 
 let opened: Promise<IDBPDatabase<OutboxDb>> | null = null;
@@ -41,33 +41,33 @@ const tried = async <T>(
 };
 
 /**
- * Keeps a parcel, and the photograph that goes before it, on this browser's disk. False where that cannot be done: it
+ * Keeps pending entries, and the photograph that goes before them, on this browser's disk. False where that cannot be done: it
  * lives as long as the page then.
  */
-export const keepParcel = async (parcel: Parcel, picture?: Blob): Promise<boolean> => {
+export const keepParcel = async (pending: PendingEntries, picture?: Blob): Promise<boolean> => {
   const isKept = await tried(async (db) => {
     const tx = db.transaction(['parcels', 'pictures'], 'readwrite', { durability: 'strict' });
     // A page that is closed now leaves it unsent.
-    const status = parcel.status === 'sending' ? 'unsent' : parcel.status;
+    const status = pending.status === 'sending' ? 'unsent' : pending.status;
     const puts = [
-      tx.objectStore('parcels').add({ ...parcel, status, isKept: true }),
+      tx.objectStore('parcels').add({ ...pending, status, isKept: true }),
     ] as Promise<unknown>[];
-    if (picture) puts.push(tx.objectStore('pictures').put(picture, parcel.id));
+    if (picture) puts.push(tx.objectStore('pictures').put(picture, pending.id));
     await Promise.all([...puts, tx.done]);
     return true;
   });
-  if (!isKept && picture) unkeptPictures.set(parcel.id, picture);
+  if (!isKept && picture) unkeptPictures.set(pending.id, picture);
   return isKept ?? false;
 };
 
-const isParcel = (it: unknown): it is Parcel =>
+const isParcel = (it: unknown): it is PendingEntries =>
   typeof it === 'object' &&
   it !== null &&
-  Array.isArray((it as Parcel).bodies) &&
+  Array.isArray((it as PendingEntries).bodies) &&
   'jobId' in it &&
   'id' in it;
 
-const oldParcels = (key: string): Parcel[] => {
+const oldParcels = (key: string): PendingEntries[] => {
   try {
     return [JSON.parse(localStorage.getItem(key) ?? 'null') as unknown].flat().filter(isParcel);
   } catch {
@@ -95,18 +95,18 @@ const takeOld = async (): Promise<void> => {
 };
 
 /** All that is kept, in the order in which it was written, by whichever tab. */
-export const keptParcels = async (): Promise<Parcel[]> => {
+export const keptParcels = async (): Promise<PendingEntries[]> => {
   await takeOld().catch(() => undefined);
   const all = await tried((db) => db.getAll('parcels'));
-  return (all ?? []).map(({ n: _n, ...parcel }) => parcel);
+  return (all ?? []).map(({ n: _n, ...pending }) => pending);
 };
 
-/** The parcel as it is kept; null where another tab has let go of it, undefined where the disk cannot be read. */
-export const keptParcel = (id: string): Promise<Parcel | null | undefined> =>
+/** Pending entries as they are kept; null where another tab has let go of it, undefined where the disk cannot be read. */
+export const keptParcel = (id: string): Promise<PendingEntries | null | undefined> =>
   tried(async (db) => (await db.getFromIndex('parcels', 'id', id)) ?? null);
 
-/** Changes a kept parcel; one that is gone stays gone. */
-export const changeKept = (id: string, change: Partial<Parcel>): Promise<void> =>
+/** Changes kept pending entries; one that is gone stays gone. */
+export const changeKept = (id: string, change: Partial<PendingEntries>): Promise<void> =>
   tried(async (db) => {
     const tx = db.transaction('parcels', 'readwrite');
     const there = await tx.store.index('id').get(id);
@@ -114,7 +114,7 @@ export const changeKept = (id: string, change: Partial<Parcel>): Promise<void> =
     await tx.done;
   });
 
-/** Lets go of a parcel and its photograph. */
+/** Lets go of pending entries and its photograph. */
 export const letGo = (id: string): Promise<void> => {
   unkeptPictures.delete(id);
   return tried(async (db) => {
@@ -126,6 +126,6 @@ export const letGo = (id: string): Promise<void> => {
   });
 };
 
-/** The photograph that goes before a parcel; undefined where it is gone. */
+/** The photograph that goes before pending entries; undefined where it is gone. */
 export const pictureOf = async (id: string): Promise<Blob | undefined> =>
   unkeptPictures.get(id) ?? (await tried((db) => db.get('pictures', id)));

@@ -1,7 +1,7 @@
 import type { EntryBody, EntryKind } from '../../core/job';
 
 /** Entries on their way to a job's log: written together, they arrive together or not at all. */
-export interface Parcel {
+export interface PendingEntries {
   /** The id of its first entry. */
   id: string;
   jobId: string;
@@ -27,17 +27,17 @@ export interface Parcel {
 }
 
 /** It goes to the server by itself. */
-export const goesByItself = ({ status }: Parcel): boolean =>
+export const goesByItself = ({ status }: PendingEntries): boolean =>
   status === 'sending' || status === 'unsent';
 
 /** Somebody has to say what becomes of it. */
-export const needsWord = (parcel: Parcel): boolean => !goesByItself(parcel);
+export const needsWord = (pending: PendingEntries): boolean => !goesByItself(pending);
 
 const WAITING = 'waiting:';
 
 /** The id of a photograph that has not got its own yet. */
 export const waitingPhoto = (parcelId: string): string => `${WAITING}${parcelId}`;
 
-/** The parcel with which a photograph waits; null where it stands on the server. */
+/** The pending entries with which a photograph waits; null where it stands on the server. */
 export const parcelOfPhoto = (photoId: string): string | null =>
   photoId.startsWith(WAITING) ? photoId.slice(WAITING.length) : null;

@@ -2,7 +2,7 @@ import { createApi, fetchBaseQuery, type FetchBaseQueryError } from '@reduxjs/to
 import { refusalText, type InputProblem } from '../../core/base/errors';
 import { withConfirm } from './confirm';
 import { recall, remember } from './offline-cache';
-import { tellTurnedAway } from './auth-rejected';
+import { reportAuthRejected } from './auth-rejected';
 import type { OpenVisit, VisitEntry, VisitEntryBody, VisitSummary } from '../../core/shop/visit';
 
 interface VisitAnswer {
@@ -19,7 +19,7 @@ const NO_ANSWER: readonly FetchBaseQueryError['status'][] = ['FETCH_ERROR', 'TIM
 const fromServerOrSeen: typeof fromServer = async (args, apiOfQuery, extra) => {
   const answer = await withConfirm(() => fromServer(args, apiOfQuery, extra));
   const refused = answer.error?.data as { error?: InputProblem } | undefined;
-  tellTurnedAway(answer.error?.status, refused?.error);
+  reportAuthRejected(answer.error?.status, refused?.error);
   const path = typeof args === 'string' ? args : (args.method ?? 'GET') === 'GET' ? args.url : null;
   if (path === null) return answer;
   if (!answer.error) void remember(path, answer.data);

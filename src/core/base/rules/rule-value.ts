@@ -1,4 +1,4 @@
-import { caught, InputError } from '../errors';
+import { tryInput, InputError } from '../errors';
 import { formatQuantity, DEFAULT_UNITS } from '../units';
 import type { Show } from '../working';
 import { DEFAULT_RULES } from './default-rules';
@@ -126,6 +126,6 @@ export const fittingRules = (values: RuleValues): RuleValues =>
   Object.fromEntries(
     Object.entries(values).filter(([key, value]) => {
       const rule = BY_KEY.get(key);
-      return rule !== undefined && caught(() => checkRuleValue(rule, value)).ok;
+      return rule !== undefined && tryInput(() => checkRuleValue(rule, value)).ok;
     }),
   );

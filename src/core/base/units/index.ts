@@ -12,7 +12,7 @@ export {
 export { formatMoney, parseMoney, writeMoney } from './money';
 export { DAY_MS, dayOf, daysAfter, daysBetween, localDayOf } from './day';
 export { counted } from './counted';
-export { said, sayIn, writtenApart, type Said, type SaidQuantity } from './sentence';
+export { said, sayIn, writtenApart, type Sentence, type SentenceQuantity } from './sentence';
 export {
   clockText,
   degText,

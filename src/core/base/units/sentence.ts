@@ -2,7 +2,7 @@ import { DEFAULT_UNITS, formatQuantity, toDisplay, type UnitPreferences } from '
 import type { Unit } from './unit';
 
 /** A quantity inside a sentence. */
-export interface SaidQuantity {
+export interface SentenceQuantity {
   value: number;
   unit: Unit;
   /** Decimals, where the usual number of them says too little. */
@@ -10,11 +10,11 @@ export interface SaidQuantity {
 }
 
 /** A sentence; where it holds quantities, also the pattern that puts them into other units. */
-export interface Said {
+export interface Sentence {
   says: string;
   /** The sentence with `{0}`, `{1}` … in place of its quantities. */
   pattern?: string;
-  quantities?: readonly SaidQuantity[];
+  quantities?: readonly SentenceQuantity[];
 }
 
 /** Values nearer to each other than this are the same: what is left of arithmetic. */
@@ -32,7 +32,7 @@ const isAlike = (a: number, b: number): boolean =>
  * that compared them.
  */
 export const writtenApart = (
-  quantities: readonly SaidQuantity[],
+  quantities: readonly SentenceQuantity[],
   units: UnitPreferences,
 ): { text: string; label: string }[] => {
   const more = quantities.map(() => 0);
@@ -69,7 +69,7 @@ export const writtenApart = (
 
 const fill = (
   pattern: string,
-  quantities: readonly SaidQuantity[],
+  quantities: readonly SentenceQuantity[],
   units: UnitPreferences,
 ): string => {
   const written = writtenApart(quantities, units);
@@ -83,11 +83,11 @@ const fill = (
 };
 
 /** A sentence from a pattern; `says` is it in the units of a shop that has not chosen its own. */
-export const said = (pattern: string, quantities: readonly SaidQuantity[] = []): Said =>
+export const said = (pattern: string, quantities: readonly SentenceQuantity[] = []): Sentence =>
   quantities.length === 0
     ? { says: pattern }
     : { says: fill(pattern, quantities, DEFAULT_UNITS), pattern, quantities };
 
 /** The sentence in the fitter's units. */
-export const sayIn = ({ says, pattern, quantities }: Said, units: UnitPreferences): string =>
+export const sayIn = ({ says, pattern, quantities }: Sentence, units: UnitPreferences): string =>
   pattern && quantities ? fill(pattern, quantities, units) : says;

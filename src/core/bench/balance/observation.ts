@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { angle, listOf, oneOf, quantity, record, text, yes } from '../../base/fields';
+import { angle, listOf, oneOf, quantity, record, text, boolean } from '../../base/fields';
 import type { MassVector } from './mass-vector';
 
 /** What was on the wheel beside itself while something was seen. */
@@ -69,7 +69,7 @@ export const OBSERVATIONS = listOf(
     shape('settle', {
       restDeg: angle('Place at the bottom'),
       from: oneOf(['left', 'right'], 'Let go from').allow(null).optional().default(null),
-      turned: yes('Turned around on the stand').optional(),
+      turned: boolean('Turned around on the stand').optional(),
     }),
     shape('level', {
       deg: angle('Place held level'),

@@ -1,6 +1,6 @@
 import { quantity } from '../../base/fields';
 import { beadFields } from './bead-fields';
-import type { SaidQuantity } from '../../base/units';
+import type { SentenceQuantity } from '../../base/units';
 import { defineWorking, reason, type Reason } from '../../base/working';
 import {
   bottomMm,
@@ -46,8 +46,8 @@ export interface BeadPath {
 
 const ALL_ROUND_DEG = 360;
 
-const mm = (value: number): SaidQuantity => ({ value, unit: 'mm', digits: 1 });
-const deg = (value: number): SaidQuantity => ({ value, unit: 'deg', digits: 0 });
+const mm = (value: number): SentenceQuantity => ({ value, unit: 'mm', digits: 1 });
+const deg = (value: number): SentenceQuantity => ({ value, unit: 'deg', digits: 0 });
 
 /** The worst moment from here on: what comes after the tightest is easier again. */
 const tightestOf = (loop: LimpLoop, biteDeg: number, fromDeg: number, upMm: number) => {

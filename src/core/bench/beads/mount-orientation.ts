@@ -1,4 +1,4 @@
-import { angle, oneOf, yes } from '../../base/fields';
+import { angle, oneOf, boolean } from '../../base/fields';
 import { forwardTurn } from '../../fit/tires';
 import { mirrored } from '../../base/units';
 import { LIGHT_MARK_TO, lightMarkPlace, lightMarkSays } from './light-mark';
@@ -45,7 +45,7 @@ export const mountOrientation = defineWorking<Input, MountOrientation>({
     arrowSeen: oneOf(['clockwise', 'counterclockwise', 'none'], 'How the arrow points, from above'),
     discSide: oneOf(['left', 'right', 'both', 'none'], 'Side of the brake disc'),
     sideUp: oneOf(['left', 'right'], 'Side of the wheel that is up'),
-    lightMark: yes('The tire has a light mark'),
+    lightMark: boolean('The tire has a light mark'),
     heavySpotDeg: angle('Heavy spot of the bare wheel').allow(null),
     school: oneOf(LIGHT_MARK_TO, 'What the mark is set to'),
   }),

@@ -1,4 +1,4 @@
-import { oneOf, quantity, ruleValues, yes } from '../../base/fields';
+import { oneOf, quantity, ruleValues, boolean } from '../../base/fields';
 import { ruleNumber, type RuleValues } from '../../base/rules';
 import {
   defineWorking,
@@ -110,9 +110,9 @@ export const brakeDrag = defineWorking<Input, BrakeDrag>({
   name: 'brake-drag',
   says: 'Whether the brake is firm, and lets go',
   input: () => ({
-    firm: yes('Firm at lever or pedal'),
+    firm: boolean('Firm at lever or pedal'),
     spin: oneOf(SPINS, 'How the wheel turns'),
-    drum: yes('A drum brake'),
+    drum: boolean('A drum brake'),
     pullN: quantity('N', 0, 500, 'Pull at the tread that keeps it turning').optional(),
     freePullN: quantity('N', 0, 500, 'The same with the pads well apart').optional(),
     radiusMm: quantity('mm', 80, 500, 'From the axle to the tread').optional(),

@@ -1,4 +1,4 @@
-import { count, eachOnce, listOf, record, ruleValues, text } from '../../base/fields';
+import { count, uniqueBy, listOf, record, ruleValues, text } from '../../base/fields';
 import { ruleNumber, ruleWord, type RuleValues } from '../../base/rules';
 import { formatMoney } from '../../base/units';
 import { defineWorking, reason, worstOf, type Reason } from '../../base/working';
@@ -64,7 +64,7 @@ export const materials = defineWorking<
       60,
       'Parts wanted',
     ),
-    shelf: eachOnce(
+    shelf: uniqueBy(
       listOf(
         record(
           {

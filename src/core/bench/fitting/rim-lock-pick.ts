@@ -1,14 +1,14 @@
 import { sumVectors, type MassVector } from '../balance';
 import {
   count,
-  eachOnce,
+  uniqueBy,
   listOf,
   oneOf,
   quantity,
   record,
   ruleValues,
   text,
-  yes,
+  boolean,
 } from '../../base/fields';
 import { USES, type Use } from '../pressure';
 import { LOCK_PLACES } from '../../fit/wheels';
@@ -87,12 +87,12 @@ export const rimLockPick = defineWorking<Input, RimLockPick>({
   says: 'Which rim locks a wheel wants',
   input: () => ({
     use: oneOf(USES, 'What the rider does'),
-    tube: yes('With a tube'),
+    tube: boolean('With a tube'),
     pressureKpa: quantity('kPa', 0, 600, 'Cold pressure it is ridden at'),
     rimWidthIn: quantity('in', 1, 14, 'Width of the rim as stamped'),
     lockDegs: LOCK_PLACES,
     lockHoleMm: quantity('mm', 5, 25, 'The rim’s hole for a lock').optional(),
-    locks: eachOnce(
+    locks: uniqueBy(
       listOf(
         record(
           {

@@ -1,6 +1,6 @@
 import {
   count,
-  eachOnce,
+  uniqueBy,
   listOf,
   oneOf,
   quantity,
@@ -60,7 +60,7 @@ export const stripPick = defineWorking<Input, StripPick>({
     rimWidthIn: quantity('in', 1, 14, 'Width of the rim as stamped'),
     rimDiameterIn: quantity('in', 4, 23, 'Diameter of the rim as stamped'),
     rimLocks: count(0, 3, 'Rim locks'),
-    strips: eachOnce(
+    strips: uniqueBy(
       listOf(
         record(
           {

@@ -9,7 +9,7 @@ import {
   record,
   ruleValues,
   text,
-  yes,
+  boolean,
 } from '../../base/fields';
 import { USES, type Use } from '../pressure';
 import { ruleNumber, type RuleValues } from '../../base/rules';
@@ -286,10 +286,10 @@ export const CONTEXT_FIELDS = {
   use: oneOf(USES, 'What the rider does'),
   build: oneOf(BUILDS, 'How the rim is made'),
   rimCode: text(40, 'The code stamped into the rim'),
-  tubelessMarked: yes('The rim is marked tubeless'),
-  sealed: yes('Sealed by design'),
+  tubelessMarked: boolean('The rim is marked tubeless'),
+  sealed: boolean('Sealed by design'),
   discSide: oneOf(DISC_SIDES, 'Side of the brake disc'),
-  tube: yes('A tube goes in'),
+  tube: boolean('A tube goes in'),
   clearancesMm: Joi.object(
     Object.fromEntries(
       CLEARANCE_PLACES.map((p) => [
@@ -322,7 +322,7 @@ export const TIRE_FIELDS = {
   tread: oneOf(TREADS, 'What its tread is for'),
   arrows: oneOf(ARROWS, 'Arrows on the sidewall'),
   dateCode: text(4, 'Its date code').allow(null),
-  takeOff: yes('A take-off, used'),
+  takeOff: boolean('A take-off, used'),
   treadMm: quantity('mm', 0, 40, 'Depth of a take-off').allow(null),
 };
 

@@ -1,5 +1,5 @@
 import { InputError } from '../../base/errors';
-import { count, eachOnce, listOf, record, text } from '../../base/fields';
+import { count, uniqueBy, listOf, record, text } from '../../base/fields';
 import { defineWorking, VERDICT_RANK, type Verdict } from '../../base/working';
 import {
   CONTEXT_FIELDS,
@@ -126,7 +126,7 @@ export const tireRank = defineWorking<
   name: 'tire-rank',
   says: 'Which tires in stock suit a wheel, the best first',
   input: () => ({
-    tires: eachOnce(
+    tires: uniqueBy(
       listOf(
         record(
           {

@@ -1,13 +1,13 @@
 import {
   count,
-  eachOnce,
+  uniqueBy,
   listOf,
   oneOf,
   quantity,
   record,
   ruleValues,
   text,
-  yes,
+  boolean,
 } from '../../base/fields';
 import { ruleWord, type RuleValues } from '../../base/rules';
 import { torqueWrench, type TorqueWrench } from '../torque';
@@ -202,11 +202,11 @@ export const tools = defineWorking<Input, ToolList>({
     end: oneOf(['front', 'rear'], 'The end of the machine'),
     build: oneOf(BUILDS, 'How the rim is made'),
     discSide: oneOf(DISC_SIDES, 'Side of the brake disc'),
-    tube: yes('With a tube'),
+    tube: boolean('With a tube'),
     rimLocks: count(0, 3, 'Rim locks'),
     rings: count(1, 2, 'Beadlock rings').optional(),
     rimDiameterIn: quantity('in', 4, 23, 'Diameter of the rim'),
-    fasteners: eachOnce(
+    fasteners: uniqueBy(
       listOf(
         record(
           {

@@ -1,13 +1,13 @@
 import {
   count,
-  eachOnce,
+  uniqueBy,
   listOf,
   oneOf,
   quantity,
   record,
   ruleValues,
   text,
-  yes,
+  boolean,
 } from '../../base/fields';
 import { ruleNumber, type RuleValues } from '../../base/rules';
 import { defineWorking, reason, worstOf, type Reason } from '../../base/working';
@@ -48,11 +48,11 @@ export const valvePick = defineWorking<Input, ValvePick>({
   name: 'valve-pick',
   says: 'Which valve stem a tubeless wheel wants',
   input: () => ({
-    tube: yes('With a tube'),
+    tube: boolean('With a tube'),
     rimDiameterIn: quantity('in', 4, 23, 'Diameter of the rim as stamped'),
     valveHoleMm: quantity('mm', 5, 25, 'The rim’s valve hole').optional(),
     prefers: oneOf(['snap-in', 'clamp-in'], 'What the shop prefers').optional(),
-    stems: eachOnce(
+    stems: uniqueBy(
       listOf(
         record(
           {
@@ -60,7 +60,7 @@ export const valvePick = defineWorking<Input, ValvePick>({
             stem: oneOf(['snap-in', 'clamp-in'], 'How it holds'),
             holeMm: quantity('mm', 5, 25, 'Hole it needs'),
             lengthMm: quantity('mm', 10, 120, 'Its length'),
-            angled: yes('Angled'),
+            angled: boolean('Angled'),
             count: count(0, 10_000, 'How many are in stock'),
           },
           'A stem',

@@ -1,5 +1,5 @@
 import { InputError } from '../../base/errors';
-import { listOf, quantity, record, ruleValues, yes } from '../../base/fields';
+import { listOf, quantity, record, ruleValues, boolean } from '../../base/fields';
 import { ruleNumber, type RuleValues } from '../../base/rules';
 import { fitLine } from '../../base/statistics';
 import { ZERO_CELSIUS_IN_K } from '../../base/units';
@@ -76,7 +76,7 @@ export const leak = defineWorking<Input, Leak>({
       200,
       'Pressures of the standing tire',
     ),
-    tube: yes('With a tube'),
+    tube: boolean('With a tube'),
     gaugeStepKpa: quantity('kPa', 0.01, 20, 'Finest step of the gauge'),
     altitudeM: quantity('m', -500, 9000, 'Altitude of the shop').optional(),
     minimumKpa: quantity('kPa', 0, 1000, 'Least pressure it may have').optional(),

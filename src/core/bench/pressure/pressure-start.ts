@@ -1,5 +1,5 @@
 import { InputError } from '../../base/errors';
-import { count, marking, oneOf, quantity, ruleValues, yes } from '../../base/fields';
+import { count, marking, oneOf, quantity, ruleValues, boolean } from '../../base/fields';
 import { ruleNumber, type RuleValues } from '../../base/rules';
 import { readTire } from '../../fit/tires';
 import { MACHINE_KINDS, onFourWheels, type MachineKind } from '../../fit/wheels/wheel';
@@ -181,15 +181,15 @@ export const pressureStart = defineWorking<Input, PressureStart>({
   input: () => ({
     use: oneOf(USES, 'What the rider does'),
     tire: marking('The tire that is on'),
-    tube: yes('With a tube'),
+    tube: boolean('With a tube'),
     rimLocks: count(0, 3, 'Rim locks in the wheel'),
     placardKpa: quantity('kPa', 20, 600, 'Pressure on the machine’s placard').optional(),
     ground: oneOf(GROUNDS, 'The ground').optional(),
     kind: oneOf(MACHINE_KINDS, 'The machine').optional(),
-    softTread: yes('A soft or trials-type tread').optional(),
+    softTread: boolean('A soft or trials-type tread').optional(),
     riderKg: quantity('kg', 20, 300, 'Rider with gear').optional(),
-    doubled: yes('Doubled tube').optional(),
-    twoUp: yes('Two up').optional(),
+    doubled: boolean('Doubled tube').optional(),
+    twoUp: boolean('Two up').optional(),
     askedKpa: quantity('kPa', 0, 1000, 'The pressure asked for').optional(),
     rules: ruleValues(),
   }),

@@ -1,4 +1,13 @@
-import { angle, count, listOf, oneOf, quantity, record, ruleValues, yes } from '../../base/fields';
+import {
+  angle,
+  count,
+  listOf,
+  oneOf,
+  quantity,
+  record,
+  ruleValues,
+  boolean,
+} from '../../base/fields';
 import { ruleNumber, type RuleValues } from '../../base/rules';
 import { clockText, counted, mirrored, placeText } from '../../base/units';
 import { defineWorking, reason, worstOf, type Reason } from '../../base/working';
@@ -31,7 +40,7 @@ const LINE_POINT = record(
   {
     side: oneOf(['disc', 'other'], 'Which side'),
     deg: angle('Place on the wheel'),
-    even: yes('Even with the rest'),
+    even: boolean('Even with the rest'),
   },
   'A place of the molded line',
 );
@@ -61,7 +70,7 @@ const GAUGE_KPA = 0.01;
 
 const seatedWords = (yes: boolean | null): string =>
   yes === null ? 'not looked at' : yes ? 'seated' : 'not seated';
-const maybeSeated = (says: string) => yes(says).allow(null);
+const maybeSeated = (says: string) => boolean(says).allow(null);
 
 /**
  * Seating the beads, one try at a time: go on, start over, stop or give up.
@@ -86,7 +95,7 @@ export const seatLadder = defineWorking<Input, SeatLadder>({
     pops: count(0, 20, 'Pops heard').optional(),
     line: listOf(LINE_POINT, 200, 'Places of the molded line').optional(),
     triesBefore: count(0, 50, 'Tries before this one'),
-    tube: yes('With a tube'),
+    tube: boolean('With a tube'),
     rules: ruleValues(),
   }),
   example: {

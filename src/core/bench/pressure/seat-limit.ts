@@ -35,7 +35,7 @@ interface Input {
   rules?: RuleValues;
 }
 
-/** Said wherever beads are seated. */
+/** Shown wherever beads are seated. */
 export const SEATING_CAUTIONS: readonly string[] = [
   'A bursting tire or rim kills. Clip-on chuck, gauge and valve at arm’s length, nobody over the wheel.',
   'Never above the limit. Never a flammable gas.',

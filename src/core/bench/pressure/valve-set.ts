@@ -1,4 +1,4 @@
-import { count, ruleValues, yes } from '../../base/fields';
+import { count, ruleValues, boolean } from '../../base/fields';
 import { ruleWord, type RuleValues } from '../../base/rules';
 import { defineWorking } from '../../base/working';
 
@@ -39,10 +39,10 @@ export const valveSet = defineWorking<Input, ValveSet>({
   name: 'valve-set',
   says: 'How valve nut and rim lock are left',
   input: () => ({
-    tube: yes('With a tube'),
-    sleeve: yes('Rubber-sleeved valve'),
+    tube: boolean('With a tube'),
+    sleeve: boolean('Rubber-sleeved valve'),
     rimLocks: count(0, 3, 'Rim locks'),
-    creeps: yes('The tube can creep'),
+    creeps: boolean('The tube can creep'),
     rules: ruleValues(),
   }),
   example: { tube: true, sleeve: false, rimLocks: 1, creeps: true },

@@ -1,4 +1,4 @@
-import { count, oneOf, quantity, ruleValues, yes } from '../../base/fields';
+import { count, oneOf, quantity, ruleValues, boolean } from '../../base/fields';
 import { type RuleValues } from '../../base/rules';
 import { defineWorking, reason, worstOf, type Reason } from '../../base/working';
 import { ringMoves, RING_SCHOOLS, type RingMove, type RingSchool } from './ring-order';
@@ -43,15 +43,15 @@ export const splitRim = defineWorking<Input, SplitRim>({
   name: 'split-rim',
   says: 'Whether the bolts of a split rim may be touched, and how they go back',
   input: () => ({
-    silent: yes('Nothing hisses any more'),
+    silent: boolean('Nothing hisses any more'),
     gaugeKpa: quantity('kPa', 0, 1000, 'The gauge on the valve').allow(null),
-    coreOut: yes('The valve core is out'),
+    coreOut: boolean('The valve core is out'),
     bolts: count(3, 16, 'Rim bolts'),
     torqueNm: quantity('Nm', 0.5, 200, 'Torque in the manual').allow(null),
-    tube: yes('With a tube'),
-    sealed: yes('Sealed by design, with a seal between the halves'),
-    sealRenewed: yes('The seal is new').optional(),
-    ring: yes('A ring in place of halves').optional(),
+    tube: boolean('With a tube'),
+    sealed: boolean('Sealed by design, with a seal between the halves'),
+    sealRenewed: boolean('The seal is new').optional(),
+    ring: boolean('A ring in place of halves').optional(),
     school: oneOf(RING_SCHOOLS, 'Order of the bolts').optional(),
     rules: ruleValues(),
   }),

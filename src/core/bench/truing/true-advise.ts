@@ -1,7 +1,7 @@
 import { InputError } from '../../base/errors';
-import { count, eachOnce, listOf, oneOf, quantity, record, ruleValues } from '../../base/fields';
+import { count, uniqueBy, listOf, oneOf, quantity, record, ruleValues } from '../../base/fields';
 import { ruleNumber, type RuleValues } from '../../base/rules';
-import { placeText, type SaidQuantity } from '../../base/units';
+import { placeText, type SentenceQuantity } from '../../base/units';
 import { spokeDegs } from '../../fit/wheels';
 import { defineWorking, reason, worstOf, type Reason, type Show } from '../../base/working';
 import { searchNipples, STEP_TURNS } from './nipple-search';
@@ -83,7 +83,7 @@ const centred = (values: readonly number[]): number[] => {
 };
 const totalOf = (values: readonly number[]): number | null =>
   values.length === 0 ? null : Math.max(...values) - Math.min(...values);
-const mm = (value: number, digits = 1): SaidQuantity => ({ value, unit: 'mm', digits });
+const mm = (value: number, digits = 1): SentenceQuantity => ({ value, unit: 'mm', digits });
 
 /** What the rim does at places for a turn of a spoke, one way. */
 const movesBy =
@@ -160,7 +160,7 @@ const checkTurned = (turned: readonly Turned[], spokes: number): void =>
   });
 
 /** Nipples that were turned, as workings and entries take them. */
-export const TURNED_FIELD = eachOnce(
+export const TURNED_FIELD = uniqueBy(
   listOf(
     record(
       {

@@ -1,5 +1,5 @@
 import { marking as markingField } from '../../base/fields';
-import { said, type Said } from '../../base/units';
+import { said, type Sentence } from '../../base/units';
 import { defineWorking } from '../../base/working';
 import { maxLoadKg } from './load-index';
 import { parseMarking, type Marking, type PartKind } from './marking';
@@ -8,7 +8,7 @@ import { readSign } from './size-notation';
 import { maxSpeedKmh } from './speed-symbol';
 
 /** A piece of a marking, what it is called and what it means. */
-export interface SidewallPart extends Said {
+export interface SidewallPart extends Sentence {
   kind: PartKind;
   /** As it stands on the sidewall, capitals. */
   text: string;

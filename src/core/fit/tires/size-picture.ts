@@ -1,4 +1,4 @@
-import type { SaidQuantity } from '../../base/units';
+import type { SentenceQuantity } from '../../base/units';
 import type { ClearancePlace, TireComparison } from './tire-compare';
 import type { TireSize } from './tire-size';
 
@@ -47,7 +47,7 @@ export interface PictureLabel {
   y: number;
   anchor: 'start' | 'middle' | 'end';
   pattern: string;
-  quantities: readonly SaidQuantity[];
+  quantities: readonly SentenceQuantity[];
   sign: boolean;
 }
 export type PictureShape =
@@ -97,7 +97,7 @@ export const spread = (ys: readonly number[], apart: number): number[] => {
   return out;
 };
 
-const mm = (value: number): SaidQuantity => ({ value, unit: 'mm' });
+const mm = (value: number): SentenceQuantity => ({ value, unit: 'mm' });
 /** Less than this is no difference to a fitter. */
 const SAME_MM = 0.5;
 

@@ -1,4 +1,4 @@
-import { oneOf, yes } from '../../base/fields';
+import { oneOf, boolean } from '../../base/fields';
 import { defineWorking, reason, worstOf, type Reason } from '../../base/working';
 
 /** What decides between tube and no tube. */
@@ -121,12 +121,12 @@ export const tubeNeed = defineWorking<TubeNeedInput, TubeNeed>({
   says: 'Tube or no tube, by rim and tire',
   input: () => ({
     build: oneOf(['spoked', 'cast', 'split', 'beadlock'], 'How the rim is made'),
-    tubelessMarked: yes('The rim is marked tubeless'),
-    sealed: yes('Sealed by design'),
-    safetyHump: yes('A safety hump').allow(null),
+    tubelessMarked: boolean('The rim is marked tubeless'),
+    sealed: boolean('Sealed by design'),
+    safetyHump: boolean('A safety hump').allow(null),
     tire: oneOf(['TL', 'TT', 'not marked'], 'What the tire is marked'),
-    tube: yes('A tube goes in'),
-    makerAllows: yes('The maker allows it in writing').optional(),
+    tube: boolean('A tube goes in'),
+    makerAllows: boolean('The maker allows it in writing').optional(),
   }),
   example: {
     build: 'spoked',

@@ -1,7 +1,7 @@
 import { InputError } from '../../base/errors';
 import {
   count,
-  eachOnce,
+  uniqueBy,
   listOf,
   marking,
   oneOf,
@@ -233,7 +233,7 @@ export const tubePick = defineWorking<Input, TubePick>({
   says: 'Which tube in stock suits a tire',
   input: () => ({
     tire: marking('The tire that goes on'),
-    tubes: eachOnce(
+    tubes: uniqueBy(
       listOf(
         record(
           {

@@ -1,5 +1,5 @@
 import { counted } from '../../base/units';
-import { count, quantity, ruleValues, yes } from '../../base/fields';
+import { count, quantity, ruleValues, boolean } from '../../base/fields';
 import { ruleNumber, ruleWord, type RuleValues } from '../../base/rules';
 import { defineWorking, reason, SILENT, worstOf, type Reason, type Show } from '../../base/working';
 
@@ -22,9 +22,9 @@ export interface TubeReuse {
 
 /** The fields of the findings, as workings take them. */
 export const OLD_TUBE_FIELDS = {
-  holdsAir: yes('It keeps its air, pumped up outside the tire'),
-  chafed: yes('It is chafed along the inside, where nipples rub'),
-  valveSound: yes('The valve stands straight and is not torn'),
+  holdsAir: boolean('It keeps its air, pumped up outside the tire'),
+  chafed: boolean('It is chafed along the inside, where nipples rub'),
+  valveSound: boolean('The valve stands straight and is not torn'),
   ageYears: quantity('years', 0, 40, 'Age of the tube'),
   patches: count(0, 20, 'Patches on it'),
 };

@@ -1,4 +1,4 @@
-import { yes } from '../../base/fields';
+import { boolean } from '../../base/fields';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { device, gauge, maybe } from '../entry-fields';
 
@@ -13,9 +13,9 @@ export interface AirOutData {
 export const airOutEntry = defineEntry<AirOutData, { airOut: AirOutData | null }>({
   ...WHEEL_WORK,
   schema: () => ({
-    silent: yes('Nothing hisses'),
+    silent: boolean('Nothing hisses'),
     gaugeKpa: maybe(gauge),
-    coreOut: yes('The core is out'),
+    coreOut: boolean('The core is out'),
     device,
   }),
   text: ({ silent, gaugeKpa, coreOut, device }, { q, by }) =>

@@ -1,5 +1,5 @@
 import { type Spin, SPIN_WORDS, SPINS } from '../../bench/brake';
-import { oneOf, quantity, yes } from '../../base/fields';
+import { oneOf, quantity, boolean } from '../../base/fields';
 import { PROOF_STEPS } from '../procedure';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { maybe } from '../entry-fields';
@@ -28,7 +28,7 @@ export const brakeInput = ({ firm, spin, pullN, freePullN, radiusMm }: BrakeData
 export const brakeEntry = defineEntry<BrakeData, { brake: BrakeData | null }>({
   ...WHEEL_WORK,
   schema: () => ({
-    firm: yes('Firm'),
+    firm: boolean('Firm'),
     spin: oneOf(SPINS, 'How the wheel turns'),
     pullN: maybe(quantity('N', 0, 500, 'Pull at the tread'))
       .optional()

@@ -1,4 +1,4 @@
-import { count, listOf, marking, oneOf, quantity, record, text, yes } from '../../base/fields';
+import { count, listOf, marking, oneOf, quantity, record, text, boolean } from '../../base/fields';
 import { type Tread, TREADS } from '../../shop/records';
 import { type Arrows, ARROWS } from '../../fit/tires';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
@@ -42,14 +42,14 @@ export const chosenEntry = defineEntry<ChosenData, { chosen: ChosenData | null }
     marking: marking('The size that goes on'),
     dateCode: maybe(dateCode),
     tireId: maybe(id),
-    tube: yes('With a tube'),
+    tube: boolean('With a tube'),
     tubeId: maybe(id),
     tubeLabel: maybe(text(80, 'The tube’s label')),
-    lightMark: yes('The tire has a light mark'),
+    lightMark: boolean('The tire has a light mark'),
     seatLimitKpa: maybe(quantity('kPa', 20, 1000, 'Seating limit on the sidewall')),
     tread: oneOf(TREADS, 'What its tread is for').optional().default('other'),
     arrows: oneOf(ARROWS, 'Arrows on the sidewall').optional().default('one'),
-    takeOff: yes('A take-off').optional().default(false),
+    takeOff: boolean('A take-off').optional().default(false),
     treadMm: maybe(quantity('mm', 0, 40, 'Depth of a take-off'))
       .optional()
       .default(null),
@@ -63,7 +63,7 @@ export const chosenEntry = defineEntry<ChosenData, { chosen: ChosenData | null }
     )
       .optional()
       .default([]),
-    doubled: yes('Doubled tube').optional().default(false),
+    doubled: boolean('Doubled tube').optional().default(false),
   }),
   text: ({ marking, dateCode, tube, tubeLabel, doubled }) => {
     const inside = tube

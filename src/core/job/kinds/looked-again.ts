@@ -1,4 +1,4 @@
-import { quantity, text, yes } from '../../base/fields';
+import { quantity, text, boolean } from '../../base/fields';
 import { defineEntry, REMARK } from '../define-entry';
 import { device, gauge, maybe } from '../entry-fields';
 
@@ -19,7 +19,7 @@ export const lookedAgainEntry = defineEntry<LookedAgainData, { lookedAgain: Look
   ...REMARK,
   schema: () => ({
     what: text(120, 'What was looked at'),
-    good: yes('As it should be'),
+    good: boolean('As it should be'),
     found: text(300, 'What was found').allow(''),
     gaugeKpa: maybe(gauge).optional().default(null),
     tempC: maybe(quantity('C', -60, 60, 'Temperature of the tire'))

@@ -1,4 +1,4 @@
-import { angle, oneOf, yes } from '../../base/fields';
+import { angle, oneOf, boolean } from '../../base/fields';
 import type { LinePoint } from '../../bench/pressure';
 import { mirrored, placeText } from '../../base/units';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
@@ -12,7 +12,7 @@ export const moldedLineEntry = defineEntry<MoldedLineData, Pick<SeatingState, 'l
   schema: () => ({
     side: oneOf(['disc', 'other'], 'Which side'),
     deg: angle('Place on the wheel'),
-    even: yes('Even with the rest'),
+    even: boolean('Even with the rest'),
   }),
   text: ({ side, deg, even }) =>
     `Molded line ${even ? 'even' : 'low'} at ${placeText(side === 'disc' ? deg : mirrored(deg))}, ${side} side`,

@@ -1,5 +1,5 @@
 import type { Settle } from '../../bench/balance';
-import { angle, oneOf, yes } from '../../base/fields';
+import { angle, oneOf, boolean } from '../../base/fields';
 import { placeText } from '../../base/units';
 import { type BalanceLog, observe, UNBALANCED } from '../balance-log';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
@@ -18,7 +18,7 @@ export const restEntry = defineEntry<RestData, { balance: BalanceLog }>({
   schema: () => ({
     restDeg: angle('Place at the bottom'),
     from: maybe(oneOf(['left', 'right'], 'Let go from')).optional(),
-    turned: yes('Turned around on the stand').optional(),
+    turned: boolean('Turned around on the stand').optional(),
     device,
   }),
   text: ({ restDeg, from, device, turned }, { by }) =>

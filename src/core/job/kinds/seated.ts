@@ -1,4 +1,4 @@
-import { oneOf, yes } from '../../base/fields';
+import { oneOf, boolean } from '../../base/fields';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import type { SeatingState } from '../seating-state';
 import { LINE_STEP } from '../steps-done';
@@ -11,7 +11,7 @@ export interface SeatedData {
 
 export const seatedEntry = defineEntry<SeatedData, Pick<SeatingState, 'seated'>>({
   ...WHEEL_WORK,
-  schema: () => ({ side: oneOf(['disc', 'other'], 'Which side'), seated: yes('Seated') }),
+  schema: () => ({ side: oneOf(['disc', 'other'], 'Which side'), seated: boolean('Seated') }),
   text: ({ side, seated }) =>
     `${side === 'disc' ? 'Disc side' : 'Other side'}: ${seated ? 'seated' : 'not seated'}`,
   initial: { seated: { disc: null, other: null } },

@@ -1,4 +1,4 @@
-import { text, yes } from '../../base/fields';
+import { text, boolean } from '../../base/fields';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { ofServer } from '../entry-fields';
 
@@ -16,7 +16,7 @@ export const taughtEntry = defineEntry<
   ...WHEEL_WORK,
   scope: 'machine',
   schema: () => ({
-    done: yes('Taught'),
+    done: boolean('Taught'),
     found: text(300, 'What was seen').allow(''),
     of: ofServer,
   }),

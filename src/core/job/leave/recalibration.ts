@@ -1,6 +1,6 @@
-import { quantity, yes } from '../../base/fields';
+import { quantity, boolean } from '../../base/fields';
 import Joi from 'joi';
-import { said, type Said } from '../../base/units';
+import { said, type Sentence } from '../../base/units';
 import { defineWorking, reason, worstOf, type Reason } from '../../base/working';
 
 interface Input {
@@ -19,12 +19,12 @@ export interface Recalibration {
   needed: boolean;
   /** May be begun: what comes before it is done. */
   ready: boolean;
-  steps: Said[];
+  steps: Sentence[];
   reasons: Reason[];
 }
 
 /** How it is ridden, as far as the record says. */
-const ride = (teachKmh: number | null, teachM: number | null): Said => {
+const ride = (teachKmh: number | null, teachM: number | null): Sentence => {
   const asks = [
     ...(teachKmh === null ? [] : [{ words: 'at', value: teachKmh, unit: 'km/h' as const }]),
     ...(teachM === null ? [] : [{ words: 'for', value: teachM, unit: 'm' as const }]),
@@ -51,8 +51,8 @@ export const recalibration = defineWorking<Input, Recalibration>({
       .required()
       .meta({ expected: 'What the lamp says: text of at most 200 characters' })
       .description('What the lamp says then'),
-    wheelSensors: yes('Wheel-speed sensors'),
-    newTire: yes('A new tire'),
+    wheelSensors: boolean('Wheel-speed sensors'),
+    newTire: boolean('A new tire'),
     frontKpa: quantity('kPa', 0, 1000, 'Pressure set in front').allow(null),
     rearKpa: quantity('kPa', 0, 1000, 'Pressure set behind').allow(null),
   }),

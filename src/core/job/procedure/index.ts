@@ -7,4 +7,4 @@ export { trouble, isCheckOf, type Cure, type OrderedCheck } from './trouble';
 export { canHave } from './trouble';
 export { SYMPTOMS, SYMPTOM_WORDS, type Symptom } from './symptoms';
 export { MACHINE_STEPS } from './machine-steps';
-export { PROOF_STEPS, wantsOwnTap } from './needs-own-tick';
+export { PROOF_STEPS, needsOwnTick } from './needs-own-tick';

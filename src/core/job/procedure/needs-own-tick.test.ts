@@ -1,16 +1,16 @@
-import { stepsFor, wantsOwnTap } from '.';
+import { stepsFor, needsOwnTick } from '.';
 import { PROOF_STEPS } from './needs-own-tick';
 import { procedure } from './procedure';
 
 const steps = stepsFor(procedure.run(procedure.example).input);
-const own = (id: string): boolean => wantsOwnTap(steps.find((s) => s.id === id)!);
+const own = (id: string): boolean => needsOwnTick(steps.find((s) => s.id === id)!);
 
 test('a hazard, a reading, a judgement or a proof is tapped by itself; the rest goes at once', () => {
   for (const s of steps) {
     if (s.guards === 'person' || s.confirm !== null || s.wants !== null)
-      expect([s.id, wantsOwnTap(s)]).toEqual([s.id, true]);
+      expect([s.id, needsOwnTick(s)]).toEqual([s.id, true]);
     if (s.reads !== null && !['bead-path', 'photo'].includes(s.reads))
-      expect([s.id, wantsOwnTap(s)]).toEqual([s.id, true]);
+      expect([s.id, needsOwnTick(s)]).toEqual([s.id, true]);
   }
   expect(['off-lift', 'in-true', 'in-old-weights', 'seat-clear', 'back-torque'].map(own)).toEqual(
     Array(5).fill(true),
@@ -41,5 +41,5 @@ test('a caution that guards a part goes with the rest; without a word of it a ca
 
 test('every step that proves a safety point wants its own tap, whatever else it carries', () => {
   for (const id of Object.values(PROOF_STEPS))
-    expect(wantsOwnTap({ id, guards: null, confirm: null, reads: null, wants: null })).toBe(true);
+    expect(needsOwnTick({ id, guards: null, confirm: null, reads: null, wants: null })).toBe(true);
 });

@@ -1,5 +1,14 @@
 import { RIM_PROFILE } from '../../bench/beads';
-import { angle, count, listOf, oneOf, quantity, record, ruleValues, yes } from '../../base/fields';
+import {
+  angle,
+  count,
+  listOf,
+  oneOf,
+  quantity,
+  record,
+  ruleValues,
+  boolean,
+} from '../../base/fields';
 import { findRule } from '../../base/rules';
 import { MACHINE_STEP_STATIONS, STATION_WORDS, type StationId } from '../../base/stations';
 import { BUILDS, CALIPERS, DISC_SIDES, DRIVES, LOCK_PLACES, MACHINE_KINDS } from '../../fit/wheels';
@@ -103,9 +112,9 @@ export const procedure = defineWorking<ProcedureInput, { steps: Step[] }>({
       {
         kind: oneOf(MACHINE_KINDS, 'Kind of machine'),
         drive: oneOf(DRIVES, 'Drive'),
-        wheelSensors: yes('Wheel-speed sensors'),
-        loose: yes('The wheel came in without its machine').optional(),
-        renews: yes('Something that holds the wheel is new each time').optional(),
+        wheelSensors: boolean('Wheel-speed sensors'),
+        loose: boolean('The wheel came in without its machine').optional(),
+        renews: boolean('Something that holds the wheel is new each time').optional(),
       },
       'The machine',
     ),
@@ -115,12 +124,12 @@ export const procedure = defineWorking<ProcedureInput, { steps: Step[] }>({
         build: oneOf(BUILDS, 'How the rim is made'),
         discSide: oneOf(DISC_SIDES, 'Side of the brake disc'),
         caliper: oneOf(CALIPERS, 'How the caliper’s bolts run'),
-        tubeWas: yes('A tube is in the tire that comes off'),
-        sealed: yes('Sealed by design'),
+        tubeWas: boolean('A tube is in the tire that comes off'),
+        sealed: boolean('Sealed by design'),
         strips: count(1, 2, 'Rim strips'),
         rings: count(1, 2, 'Beadlock rings').optional(),
-        hump: yes('Safety hump').optional(),
-        pair: yes('Makes a pair with another driven wheel').optional(),
+        hump: boolean('Safety hump').optional(),
+        pair: boolean('Makes a pair with another driven wheel').optional(),
         rimDiameterMm: quantity('mm', 80, 700, 'Diameter of the rim').allow(null),
         rim: RIM_PROFILE.optional(),
         heavySpotDeg: angle('Heavy spot of the bare wheel').allow(null),
@@ -128,7 +137,7 @@ export const procedure = defineWorking<ProcedureInput, { steps: Step[] }>({
       'The wheel',
     ),
     tire: record(
-      { lightMark: yes('The tire has a light mark'), arrows: yes('The tire has an arrow') },
+      { lightMark: boolean('The tire has a light mark'), arrows: boolean('The tire has an arrow') },
       'The tire that goes on',
     ),
     tube: oneOf(TUBES_IN, 'Tubes in the tire that goes on'),

@@ -1,4 +1,4 @@
-import { count, listOf, oneOf, quantity, record, text, yes } from '../../base/fields';
+import { count, listOf, oneOf, quantity, record, text, boolean } from '../../base/fields';
 import { counted } from '../../base/units';
 import { BUILDS, type Build } from '../../fit/wheels';
 import { defineWorking } from '../../base/working';
@@ -393,10 +393,10 @@ export const trouble = defineWorking<Input, { checks: OrderedCheck[] }>({
   input: () => ({
     symptom: oneOf(SYMPTOMS, 'What you see'),
     build: oneOf(BUILDS, 'How the rim is made'),
-    tube: yes('With a tube'),
+    tube: boolean('With a tube'),
     rimLocks: count(0, 3, 'Rim locks'),
     rimDiameterIn: quantity('in', 4, 23, 'Diameter of the rim'),
-    disc: yes('With a brake disc').optional(),
+    disc: boolean('With a brake disc').optional(),
     cures: listOf(
       record(
         {

@@ -1,4 +1,4 @@
-import { caught } from '../../base/errors';
+import { tryInput } from '../../base/errors';
 import { leak } from '../../bench/pressure';
 import { rollout } from '../../bench/ring';
 import { ruleNumber, type RuleValues } from '../../base/rules';
@@ -137,7 +137,7 @@ export const ageDue = (
   lookedOn: string | null,
   rules: RuleValues,
 ): Due[] => {
-  const made = caught(() => ageOf(dateCode, fittedOn, rules).weekOf.startsOn);
+  const made = tryInput(() => ageOf(dateCode, fittedOn, rules).weekOf.startsOn);
   if (!made.ok) return [];
   const oldOn = daysAfter(made.value, ruleNumber('tire.ageCheckYears', rules) * DAYS_PER_YEAR);
   const seenOn = lookedOn ?? (oldOn <= fittedOn ? fittedOn : null);

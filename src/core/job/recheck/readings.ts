@@ -1,5 +1,5 @@
 import type Joi from 'joi';
-import { check, count, date, quantity, record, text, yes } from '../../base/fields';
+import { check, count, date, quantity, record, text, boolean } from '../../base/fields';
 import type { Look } from './look';
 
 /** What somebody reads or finds when he looks again. */
@@ -15,7 +15,7 @@ export interface LookReadings {
 }
 
 const found = text(300, 'What was found').allow('').optional().default('');
-const good = yes('As it should be');
+const good = boolean('As it should be');
 const gaugeKpa = quantity('kPa', 0, 1000, 'The gauge reading');
 const tempC = quantity('C', -60, 60, 'Temperature of the tire');
 

@@ -2,14 +2,14 @@ import type { FileOf, LineKind } from './lines';
 
 /** What becomes of a line of a file. */
 export const TAKES = ['new', 'same', 'stays'] as const;
-export type Taken = (typeof TAKES)[number];
+export type LineOutcome = (typeof TAKES)[number];
 
 /** What taking a file in would do, or did. */
-export interface TakePlan {
+export interface ExchangePlan {
   of: FileOf;
   /** The shop that the file is from. */
   from: string;
-  counts: Record<LineKind, Record<Taken, number>>;
+  counts: Record<LineKind, Record<LineOutcome, number>>;
   /** The entries that come in with new visits and jobs. */
   entries: number;
   photographs: { new: number; same: number; missing: number };
@@ -22,7 +22,7 @@ export interface TakePlan {
 /** A file that was brought, and what taking it in would do. */
 export interface Brought {
   id: string;
-  plan: TakePlan;
+  plan: ExchangePlan;
 }
 
 const KIND_WORDS: Record<Exclude<LineKind, 'shop'>, string> = {
@@ -41,7 +41,7 @@ const KIND_WORDS: Record<Exclude<LineKind, 'shop'>, string> = {
 export const planRows = ({
   counts,
   photographs,
-}: TakePlan): ({ says: string } & Record<Taken, number>)[] => [
+}: ExchangePlan): ({ says: string } & Record<LineOutcome, number>)[] => [
   ...(Object.keys(KIND_WORDS) as (keyof typeof KIND_WORDS)[])
     .map((kind) => ({ says: KIND_WORDS[kind], ...counts[kind] }))
     .filter((row) => row.new + row.same + row.stays > 0),
@@ -51,7 +51,7 @@ export const planRows = ({
 ];
 
 /** Whether anything would come in. */
-export const bringsAny = (plan: TakePlan): boolean =>
+export const bringsAny = (plan: ExchangePlan): boolean =>
   planRows(plan).some((row) => row.new > 0) || plan.counts.shop.new > 0;
 
 /** What a file is called: letters and digits of the name, so that any disk takes it. `onDate` YYYY-MM-DD. */

@@ -19,6 +19,6 @@ export {
   planRows,
   TAKES,
   type Brought,
-  type Taken,
-  type TakePlan,
+  type LineOutcome,
+  type ExchangePlan,
 } from './exchange-plan';

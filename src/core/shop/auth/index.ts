@@ -8,4 +8,4 @@ export {
 } from './backoff';
 export { mayDo, RIGHTS, ROLES, ROLE_WORDS, whoMay, type Right, type Role } from './roles';
 export { checkSecret, MIN_DIGITS, MIN_LETTERS, MAX_LETTERS, weakness } from './secret';
-export type { Doors, Guessing, Me, Passkey, Person, Session } from './session';
+export type { AuthStatus, Guessing, Me, Passkey, Person, Session } from './session';

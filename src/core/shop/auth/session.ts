@@ -8,8 +8,8 @@ export interface Me {
   isLocked: boolean;
 }
 
-/** How the shop's doors stand to whoever asks. */
-export interface Doors {
+/** How sign-in stands for the person who asks. */
+export interface AuthStatus {
   /** Whether people sign in here; without, everybody who reaches the shop may do everything. */
   areClosed: boolean;
   me: Me | null;

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { lateTogether, machineBound, type Load } from './machine-bound';
-import { onlyOneLate, type Promised } from './single-late-bound';
+import { singleLateBound, type Promised } from './single-late-bound';
 
 const aLoad = (visit: number) =>
   fc.record({
@@ -68,7 +68,7 @@ const somePromises = fc
 test('where one promise alone is broken no order breaks it by less, and the best order by just so much', () => {
   fc.assert(
     fc.property(somePromises, (promised) => {
-      const found = onlyOneLate(promised, (work) => work);
+      const found = singleLateBound(promised, (work) => work);
       const least = promised.map(() => Infinity);
       let canKeepAll = false;
       for (const order of orders(promised.map((_, i) => i))) {

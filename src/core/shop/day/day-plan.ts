@@ -1,5 +1,5 @@
 import { InputError } from '../../base/errors';
-import { count, listOf, oneOf, record, text, yes } from '../../base/fields';
+import { count, listOf, oneOf, record, text, boolean } from '../../base/fields';
 import { counted } from '../../base/units';
 import { defineWorking } from '../../base/working';
 import { boundOf } from './plan-bound';
@@ -271,7 +271,7 @@ export const dayPlan = defineWorking<Input, DayPlan>({
   input: () => ({
     people: listOf(text(60, 'Who is at work'), 6, 'Who is at work'),
     benches: count(1, 12, 'Benches'),
-    closely: yes('Look closely: seconds mostly, two minutes at most').optional(),
+    closely: boolean('Look closely: seconds mostly, two minutes at most').optional(),
     visits: listOf(
       record(
         {

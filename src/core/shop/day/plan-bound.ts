@@ -1,5 +1,5 @@
 import { lateTogether, machineBound, type Load } from './machine-bound';
-import { onlyOneLate, type Promised } from './single-late-bound';
+import { singleLateBound, type Promised } from './single-late-bound';
 import { onBench, type PlanCost, type PlanProblem, type PlanWheel } from './plan-problem';
 import type { PlanState } from './plan-state';
 
@@ -59,7 +59,7 @@ const doneTogether = (free: readonly number[], works: readonly number[]): number
 const lateOfOne = (scarce: readonly Scarce[], lateAlone: ReadonlyMap<number, number>): number => {
   const late = new Map(lateAlone);
   for (const { promised, doneAt } of scarce)
-    onlyOneLate(promised, doneAt).forEach((min, i) => {
+    singleLateBound(promised, doneAt).forEach((min, i) => {
       const { visit } = promised[i]!;
       late.set(visit, Math.max(late.get(visit) ?? 0, min));
     });

@@ -11,7 +11,7 @@ export interface Promised {
  * All others are in time, so whatever is due by a time, and this one where it is done by then, fits before it: the work
  * of the earliest dues first decides (Jackson 1955).
  */
-export const onlyOneLate = (
+export const singleLateBound = (
   promised: readonly Promised[],
   doneAt: (work: number) => number,
 ): number[] =>

@@ -8,7 +8,7 @@ export interface Reserved {
 }
 
 /** A shelf as a job may count on it: without what jobs have that decided before it. */
-export const leftFor = <T extends { id: string; count: number }>(
+export const availableStock = <T extends { id: string; count: number }>(
   shelf: readonly T[],
   reserved: readonly Reserved[],
   jobId: string,

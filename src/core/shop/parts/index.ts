@@ -7,5 +7,5 @@ export {
   type ShortPart,
   type WantedPart,
 } from './allocate';
-export { leftFor, type Reserved } from './available-stock';
+export { availableStock, type Reserved } from './available-stock';
 export type { ForJob, NewOrder, OnItsWay, OrderList, ToOrder } from './order';

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { allocate, leftFor, orderList, type PartOrder, type WantedPart } from '.';
+import { allocate, availableStock, orderList, type PartOrder, type WantedPart } from '.';
 
 const want = (jobId: string, count: number, more: Partial<WantedPart> = {}): WantedPart => ({
   jobId,
@@ -122,14 +122,14 @@ test('a job counts on what nobody before it has: its own is still there, and wha
     since: `2026-04-30T0${hour}:00:00.000Z`,
   });
   const left = (jobId: string) =>
-    leftFor(shelf, [has('a', 7), has('b', 8), has('c', 9)], jobId).map((i) => i.count);
+    availableStock(shelf, [has('a', 7), has('b', 8), has('c', 9)], jobId).map((i) => i.count);
   expect([left('a'), left('b'), left('c'), left('new')]).toEqual([
     [3, 1],
     [2, 1],
     [1, 1],
     [0, 1],
   ]);
-  expect(leftFor(shelf, [{ ...has('a', 7), count: 9 }], 'new')[0]!.count).toBe(0);
+  expect(availableStock(shelf, [{ ...has('a', 7), count: 9 }], 'new')[0]!.count).toBe(0);
 });
 
 describe('what came of parts that are none of the shelf’s', () => {

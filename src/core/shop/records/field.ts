@@ -11,7 +11,7 @@ import {
   quantity,
   record,
   text,
-  yes,
+  boolean,
 } from '../../base/fields';
 import { parseMarking } from '../../fit/tires';
 import { parseTubeLabel } from '../../fit/tubes';
@@ -126,7 +126,7 @@ const plain = ({ label, form }: Field): Joi.Schema => {
     case 'date':
       return date(label);
     case 'yes':
-      return yes(label);
+      return boolean(label);
     case 'money':
       return Joi.number()
         .integer()

@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { InputError } from '../../base/errors';
-import { check, count, text, yes } from '../../base/fields';
+import { check, count, text, boolean } from '../../base/fields';
 import { checkField, fromCell, schemaOf, toCell, type Field } from './field';
 import { fieldsOfKind } from './kinds';
 import type { RecordKind, Records } from './shop';
@@ -9,7 +9,7 @@ import { checkLockPlaces } from '../../fit/wheels';
 const id = text(60, 'The record’s name in the database').pattern(/^[\w-]+$/);
 const kept = {
   id,
-  archived: yes('archived').optional().default(false),
+  archived: boolean('archived').optional().default(false),
   version: count(1, 1_000_000_000, 'The version that you have seen').optional().default(1),
 };
 

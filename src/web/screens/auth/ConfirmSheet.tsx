@@ -10,7 +10,7 @@ import { askPasskey, canUsePasskey, passkeyProblem } from './passkey';
 
 /** Asks again for the PIN, passphrase or passkey before something that cannot be taken back. */
 export const ConfirmSheet = ({ onAnswer }: { onAnswer: (isConfirmed: boolean) => void }) => {
-  const who = useApp((s) => s.doors.me?.who ?? '');
+  const who = useApp((s) => s.auth.me?.who ?? '');
   const [secret, setSecret] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const confirm = async () => {

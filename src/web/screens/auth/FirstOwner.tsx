@@ -8,7 +8,7 @@ import { visitProblem } from '../../store/visits-api';
 import { SecretField } from '../../parts/SecretField';
 import { useSignIn } from './use-sign-in';
 
-/** The doors stand open: the first owner closes them. */
+/** Sign-in is off: the first owner turns it on. */
 export const FirstOwner = () => {
   const people = useApp((s) => s.shop.shop?.people) ?? [];
   const here = useApp((s) => s.prefs.who);

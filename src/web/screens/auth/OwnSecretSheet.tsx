@@ -10,7 +10,7 @@ import { SecretField } from '../../parts/SecretField';
 
 /** Another PIN or passphrase for who is signed in. */
 export const OwnSecretSheet = ({ who, onClose }: { who: string; onClose: () => void }) => {
-  const isOwner = useApp((s) => s.doors.me?.role === 'owner');
+  const isOwner = useApp((s) => s.auth.me?.role === 'owner');
   const [old, setOld] = useState('');
   const [secret, setSecret] = useState('');
   const [problem, setProblem] = useState<string | null>(null);

@@ -6,7 +6,7 @@ import { Failed, Waiting } from '../../parts/Frame';
 import { initials } from '../../parts/initials';
 import { usePeopleQuery } from '../../store/auth-api';
 import { visitProblem } from '../../store/visits-api';
-import { WayInSheet } from './RoleSheet';
+import { RoleSheet } from './RoleSheet';
 
 /** Everybody of the shop, what they are, and whether they can come in. */
 export const PeopleList = () => {
@@ -50,7 +50,7 @@ export const PeopleList = () => {
       <div className="mt-3">
         <AddPerson />
       </div>
-      {open && <WayInSheet person={open} onClose={() => setOpen(null)} />}
+      {open && <RoleSheet person={open} onClose={() => setOpen(null)} />}
     </>
   );
 };

@@ -16,7 +16,7 @@ import { visitProblem } from '../../store/visits-api';
 import { SecretField } from '../../parts/SecretField';
 
 /** What a person is, and how they come in. */
-export const WayInSheet = ({ person, onClose }: { person: Person; onClose: () => void }) => {
+export const RoleSheet = ({ person, onClose }: { person: Person; onClose: () => void }) => {
   const [role, setRole] = useState<Role>(person.role);
   const [secret, setSecret] = useState('');
   const [problem, setProblem] = useState<string | null>(null);

@@ -153,7 +153,7 @@ const Tested = ({
 
 /** How safe the backups are: their encryption, their copies, and whether the newest can be restored. */
 export const BackupSafety = ({ now, nowMs }: { now: BackupsNow; nowMs: number }) => {
-  const { areClosed, me } = useApp((s) => s.doors);
+  const { areClosed, me } = useApp((s) => s.auth);
   const mayChange = !areClosed || (me !== null && mayDo(me.role, 'govern'));
   return (
     <section className="mt-6" aria-label="Backup safety">

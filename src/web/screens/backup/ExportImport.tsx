@@ -33,7 +33,7 @@ const useBringing = () => {
 };
 
 /** The whole shop out into a file that other programs can read, and such a file, or a job’s, in. */
-export const OutAndIn = () => {
+export const ExportImport = () => {
   const { isBringing, problem, brought, begin, giveUp, done } = useBringing();
   return (
     <section aria-labelledby="out-and-in" className="mt-8 max-w-[70ch]">

@@ -1,13 +1,18 @@
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
-import { bringsAny, planRows, type Brought, type TakePlan } from '../../../core/reports/exchange';
+import {
+  bringsAny,
+  planRows,
+  type Brought,
+  type ExchangePlan,
+} from '../../../core/reports/exchange';
 import { Button } from '../../parts/Button';
 import { Sheet } from '../../parts/Sheet';
 import { KeptShop } from './KeptShop';
 import { useLeaveFileMutation, useTakeFileInMutation } from '../../store/exchange-api';
 import { visitProblem } from '../../store/visits-api';
 
-const Plan = ({ plan }: { plan: TakePlan }) => (
+const Plan = ({ plan }: { plan: ExchangePlan }) => (
   <table className="w-full text-[17px]">
     <thead>
       <tr className="border-b-2 border-ink text-left">
@@ -43,7 +48,7 @@ const Plan = ({ plan }: { plan: TakePlan }) => (
 );
 
 /** What is worth a word beside the numbers. */
-const Remarks = ({ plan: { staying, renumbered, photographs } }: { plan: TakePlan }) => (
+const Remarks = ({ plan: { staying, renumbered, photographs } }: { plan: ExchangePlan }) => (
   <ul className="mt-3 list-disc pl-5 text-[16px]">
     {renumbered.map(({ from, to }) => (
       <li key={from}>

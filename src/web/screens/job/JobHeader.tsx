@@ -1,8 +1,8 @@
 import { POSITION_WORDS, type Wheel } from '../../../core/fit/wheels';
-import { Bench } from '../../parts/BenchMenu';
-import { LinkMark } from '../../parts/ConnectionStatus';
+import { BenchMenu } from '../../parts/BenchMenu';
+import { ConnectionStatus } from '../../parts/ConnectionStatus';
 import type { JobAtHand } from '../../parts/job-context';
-import { useOthers } from '../../parts/use-presence';
+import { usePresence } from '../../parts/use-presence';
 import { SisterWheels } from './SisterWheels';
 
 /** Which side is up; a wheel with discs on both sides or on neither is seen from its right. */
@@ -17,7 +17,7 @@ export const JobHeader = ({ job, state, wheel, machine, sideUp }: JobAtHand) => 
   const goingOn = state.chosen ? `${state.chosen.marking} going on` : `${wheel.tireMarking} on it`;
   const tube = (state.chosen?.tube ?? wheel.tube) ? 'tube' : 'tubeless';
   const locks = wheel.rimLockDegs.length;
-  const others = useOthers(job.id);
+  const others = usePresence(job.id);
   return (
     <header className="no-print flex min-h-16 items-center gap-x-4 px-4 lg:pl-0">
       <div className="min-w-0 flex-1 lg:flex lg:items-baseline lg:gap-4">
@@ -39,8 +39,8 @@ export const JobHeader = ({ job, state, wheel, machine, sideUp }: JobAtHand) => 
       )}
       <SisterWheels jobId={job.id} />
       <span className="whitespace-nowrap text-ink2 max-sm:hidden">{lying(wheel, sideUp)}</span>
-      <LinkMark />
-      <Bench />
+      <ConnectionStatus />
+      <BenchMenu />
     </header>
   );
 };

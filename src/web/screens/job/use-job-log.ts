@@ -41,7 +41,7 @@ export const useJobLog = (jobId: string, station: StationId): JobLog => {
       }
       const outcome = await dispatch(writeEntries(jobId, station, writings, picture));
       if (outcome === 'written' && says) dispatch(announce({ text: says, tone: 'good' }));
-      // Said once: from then on the mark at the top counts.
+      // Shown once: from then on the mark at the top counts.
       if (outcome === 'waiting' && !isWaiting.current)
         dispatch(announce({ text: WAITING, tone: 'check' }));
       isWaiting.current = outcome === 'waiting';

@@ -41,7 +41,7 @@ const Person = ({ shown, nowMs }: { shown: ShownPractice; nowMs: number }) => {
 
 /** How those get on who let the shop see it; for owners and fitters, where people sign in. */
 export const ShownPeople = () => {
-  const { areClosed, me } = useApp((s) => s.doors);
+  const { areClosed, me } = useApp((s) => s.auth);
   const mayLook = !areClosed || (me !== null && mayDo(me.role, 'trade'));
   const { data } = useShownPracticeQuery(undefined, { skip: !mayLook });
   const nowMs = useNow();

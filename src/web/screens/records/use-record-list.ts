@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { RecordKind } from '../../../core/shop/records';
-import { useResting } from '../../parts/use-debounced';
+import { useDebounced } from '../../parts/use-debounced';
 import { useRecordPageQuery, type RecordPage } from '../../store/records-api';
 
 const PAGE = 50;
@@ -27,7 +27,7 @@ export const useRecordList = (
   only: string,
   archived: boolean,
 ): RecordList => {
-  const rested = useResting(find);
+  const rested = useDebounced(find);
   const [sort, setSort] = useState('');
   const asked = JSON.stringify([rested, only, archived, sort]);
   // Another list begins at its first page.

@@ -7,7 +7,7 @@ const ASK_MS = 60_000;
 
 /** For owners: that someone guesses at a sign-in; nothing otherwise. */
 export const GuessingLine = () => {
-  const isOwner = useApp((s) => s.doors.areClosed && s.doors.me?.role === 'owner');
+  const isOwner = useApp((s) => s.auth.areClosed && s.auth.me?.role === 'owner');
   const { data = [] } = useGuessingQuery(undefined, { pollingInterval: ASK_MS, skip: !isOwner });
   const open = data.filter((g) => !g.isBlocked);
   if (open.length === 0) return null;

@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { caught, refusalText, type Caught } from '../../../core/base/errors';
+import { tryInput, refusalText, type InputAttempt } from '../../../core/base/errors';
 import { formOf } from '../../../core/base/field-form';
 import type { AnyWorking, Working } from '../../../core/base/working';
 import { Button } from '../../parts/Button';
@@ -18,8 +18,8 @@ export const WorkingBench = ({ definition }: { definition: AnyWorking }) => {
     value: definition.example,
   }));
   const [draft, setDraft] = useState<RecordDraft>(before.draft);
-  const [found, setFound] = useState<Caught<Working>>(() =>
-    caught(() => definition.run(definition.example as never)),
+  const [found, setFound] = useState<InputAttempt<Working>>(() =>
+    tryInput(() => definition.run(definition.example as never)),
   );
   const problem: AtField | null = found.ok
     ? null
@@ -38,7 +38,7 @@ export const WorkingBench = ({ definition }: { definition: AnyWorking }) => {
         className="space-y-4"
         onSubmit={(e) => {
           e.preventDefault();
-          setFound(caught(() => definition.run(recordOf(fields, draft, units, before) as never)));
+          setFound(tryInput(() => definition.run(recordOf(fields, draft, units, before) as never)));
         }}
       >
         <RecordControl

@@ -3,7 +3,7 @@ import { DeviceTake } from '../../parts/DeviceTake';
 import { ChoiceField } from '../../parts/fields';
 import { Quantity } from '../../parts/quantity';
 import { Ways } from '../FastenerRow';
-import { AidSheet } from './OtherWrenchSheet';
+import { OtherWrenchSheet } from './OtherWrenchSheet';
 import type { TorqueWalk, WalkRow } from './use-torque-walk';
 
 const AS_MANUAL = 'by the manual';
@@ -70,7 +70,7 @@ export const NextWays = ({
           onTake={(line) => walk.click(fastener, line)}
         />
       )}
-      {fastener.torqueNm !== null && <AidSheet key={fastener.name} walk={walk} />}
+      {fastener.torqueNm !== null && <OtherWrenchSheet key={fastener.name} walk={walk} />}
       <Ways
         isPlain
         fastener={fastener}

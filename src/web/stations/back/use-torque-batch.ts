@@ -2,12 +2,12 @@ import { useUnits } from '../../parts/quantity';
 import { useApp } from '../../store';
 import { paceOf } from '../../store/shop-slice';
 import type { BatchRow } from '../BatchList';
-import { useTappedOut, type TappedOut } from '../use-excluded-items';
+import { useExcludedItems, type ExcludedItems } from '../use-excluded-items';
 import { together } from './back-mode';
 import type { TorqueWalk } from './use-torque-walk';
 
 /** The fasteners that are written as tightened all at once; those that were tapped out come one by one. */
-export interface TorqueBatch extends TappedOut {
+export interface TorqueBatch extends ExcludedItems {
   rows: readonly BatchRow[];
   /** How many will be written. */
   count: number;
@@ -19,7 +19,7 @@ export interface TorqueBatch extends TappedOut {
 export const useTorqueBatch = (walk: TorqueWalk): TorqueBatch | null => {
   const { say } = useUnits();
   const pace = useApp(paceOf);
-  const { left, toggle } = useTappedOut();
+  const { left, toggle } = useExcludedItems();
   const all = together(walk.sure);
   const kept = all.filter(({ fastener }) => !left.has(fastener.name));
   if (pace !== 'by station' || kept.length < 2) return null;

@@ -1,6 +1,6 @@
 import { Button } from '../../parts/Button';
 import type { Go } from './step-of';
-import type { ThingProps } from './balance-form-props';
+import type { BalanceFormProps } from './balance-form-props';
 
 const WORDS: Partial<Record<Exclude<Go, null>, string>> = {
   'leave for the machine': 'On to the machine',
@@ -8,7 +8,7 @@ const WORDS: Partial<Record<Exclude<Go, null>, string>> = {
 };
 
 /** It is balanced: written down, then on to the machine. */
-export const DoneButtons = ({ step, onGo, beside }: ThingProps) => (
+export const DoneButtons = ({ step, onGo, beside }: BalanceFormProps) => (
   <div className="flex flex-wrap gap-2">
     <Button go hotkey="N" onClick={onGo}>
       {(step.go && WORDS[step.go]) ?? 'Write it down'}

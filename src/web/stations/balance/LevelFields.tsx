@@ -1,7 +1,7 @@
 import { Button } from '../../parts/Button';
 import { ChoiceField } from '../../parts/fields';
 import { PlaceField } from '../../parts/place';
-import type { ThingProps } from './balance-form-props';
+import type { BalanceFormProps } from './balance-form-props';
 
 /** What a place can do that was held level; each has a key of its own, 1 to 3. */
 export const MOVES = ['rises', 'sinks', 'stays'] as const;
@@ -12,7 +12,14 @@ const SIDES = [
 ] as const;
 
 /** What a place did that was held level: the advised one, or one of the fitter's own. */
-export const LevelFields = ({ step, advice, hand, onLevel, readingRef, beside }: ThingProps) => {
+export const LevelFields = ({
+  step,
+  advice,
+  hand,
+  onLevel,
+  readingRef,
+  beside,
+}: BalanceFormProps) => {
   const deg = step.byHand ? hand.deg : step.levelDeg;
   const off = deg === null || (!step.byHand && advice.busy);
   return (

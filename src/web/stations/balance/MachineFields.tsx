@@ -3,7 +3,7 @@ import { Button } from '../../parts/Button';
 import { QuantityField, TextField } from '../../parts/fields';
 import { PlaceField } from '../../parts/place';
 import { useUnits } from '../../parts/quantity';
-import type { ThingProps } from './balance-form-props';
+import type { BalanceFormProps } from './balance-form-props';
 
 /** What a machine can say, and how finely; as the log takes it. */
 const MAX_G = 2000;
@@ -16,7 +16,7 @@ const isWithin = (
 ): value is number => value !== null && value >= min && value <= max;
 
 /** What a dynamic machine shows, and how finely it shows it. */
-export const MachineFields = ({ hand, acts, readingRef, beside }: ThingProps) => {
+export const MachineFields = ({ hand, acts, readingRef, beside }: BalanceFormProps) => {
   const { read, say, write } = useUnits();
   const [mass, setMass] = useState('');
   const [step, setStep] = useState(write(1, 'g', 2));

@@ -1,10 +1,10 @@
 import { Button } from '../../parts/Button';
 import { PlaceField, usePlace } from '../../parts/place';
 import { PieceShelf } from './PieceShelf';
-import type { ThingProps } from './balance-form-props';
+import type { BalanceFormProps } from './balance-form-props';
 
 /** Pieces of the fitter's own choice, from the shelf to a place. */
-export const OwnPieces = ({ advice, hand, acts, onGo, readingRef, beside }: ThingProps) => {
+export const OwnPieces = ({ advice, hand, acts, onGo, readingRef, beside }: BalanceFormProps) => {
   const place = usePlace();
   const pieces = hand.pieces ?? [];
   return (

@@ -1,10 +1,10 @@
 import { Button } from '../../parts/Button';
-import type { ThingProps } from './balance-form-props';
+import type { BalanceFormProps } from './balance-form-props';
 
 const PUT_WORDS = ['Write it down', 'It is on', 'They are on'] as const;
 
 /** A search for pieces that was cut short can be taken up again. */
-const SearchOn = ({ advice: { advised, placed, search } }: Pick<ThingProps, 'advice'>) => {
+const SearchOn = ({ advice: { advised, placed, search } }: Pick<BalanceFormProps, 'advice'>) => {
   const wanted = advised?.result;
   if (!placed || placed.result.proved || wanted?.do !== 'final') return null;
   if (search.runs)
@@ -21,7 +21,7 @@ const SearchOn = ({ advice: { advised, placed, search } }: Pick<ThingProps, 'adv
 };
 
 /** The advised pieces go on. */
-export const PutPieces = ({ step, advice, hand, onGo, beside }: ThingProps) => {
+export const PutPieces = ({ step, advice, hand, onGo, beside }: BalanceFormProps) => {
   const place = advice.advised?.result;
   return (
     <div className="flex flex-wrap items-center gap-2">

@@ -2,7 +2,7 @@ import type { Settle } from '../../../core/bench/balance';
 import { Button } from '../../parts/Button';
 import { ChoiceField } from '../../parts/fields';
 import { PlaceField } from '../../parts/place';
-import type { ThingProps } from './balance-form-props';
+import type { BalanceFormProps } from './balance-form-props';
 
 const FROM = [
   ['left', 'the left'],
@@ -11,7 +11,7 @@ const FROM = [
 ] as const;
 
 /** A rest: which place came to the bottom, and from which side it was let go. */
-export const RestFields = ({ hand, from, onGo, readingRef, beside }: ThingProps) => (
+export const RestFields = ({ hand, from, onGo, readingRef, beside }: BalanceFormProps) => (
   <form
     className="grid gap-2"
     onSubmit={(e) => {

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Button } from '../../parts/Button';
 import { ChoiceField, TextField } from '../../parts/fields';
-import type { ThingProps } from './balance-form-props';
+import type { BalanceFormProps } from './balance-form-props';
 
 const SWINGS = ['1', '3', '5', '10'].map((n) => [n, n] as const);
 /** Of one swing, as the log takes it. */
@@ -25,7 +25,7 @@ const swingOf = (
 };
 
 /** A swing by the clock: typed seconds of so many swings, or tapped as it passes the bottom. */
-export const SwingFields = ({ acts, readingRef, beside }: ThingProps) => {
+export const SwingFields = ({ acts, readingRef, beside }: BalanceFormProps) => {
   const [seconds, setSeconds] = useState('');
   const [swings, setSwings] = useState('5');
   const [since, setSince] = useState<number | null>(null);

@@ -1,6 +1,6 @@
-import type { ThingProps } from './balance-form-props';
+import type { BalanceFormProps } from './balance-form-props';
 
 /** Nothing is advised yet. */
-export const WaitRow = ({ beside }: ThingProps) => (
+export const WaitRow = ({ beside }: BalanceFormProps) => (
   <div className="flex flex-wrap gap-2">{beside}</div>
 );

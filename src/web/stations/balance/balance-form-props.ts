@@ -6,7 +6,7 @@ import type { BalanceActs } from './use-balance-acts';
 import type { HandDraft } from './use-hand-draft';
 
 /** What each thing to do at the stand is given. */
-export interface ThingProps {
+export interface BalanceFormProps {
   step: BalanceStep;
   advice: AdviceAtHand;
   hand: HandDraft;

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { rankTires, type FitContext } from '../../../core/bench/fitting';
 import type { TireStock } from '../../../core/shop/records';
-import { caught } from '../../../core/base/errors';
+import { tryInput } from '../../../core/base/errors';
 import { useJob } from '../../parts/job-context';
 import { useShelf } from './use-shelf';
 import { useUnits } from '../../parts/quantity';
@@ -22,7 +22,7 @@ const LIMIT_KPA = { min: 20, max: 1000 };
 
 /** The tire that stands first on the shelf for this wheel, where it may go on and is there. */
 const bestOf = (shelf: readonly TireStock[], context: FitContext): TireStock | undefined => {
-  const found = caught(() => rankTires(shelf, context).ranked[0]);
+  const found = tryInput(() => rankTires(shelf, context).ranked[0]);
   const best = found.ok ? found.value : undefined;
   return best && best.fit.verdict !== 'stop' && best.tire.count > 0 ? best.tire : undefined;
 };

@@ -8,14 +8,14 @@ import {
 } from '../../../core/bench/fitting';
 import type { TireStock } from '../../../core/shop/records';
 import { tireAge, tireCompare, type TireAge, type TireComparison } from '../../../core/fit/tires';
-import { caught, type Caught } from '../../../core/base/errors';
+import { tryInput, type InputAttempt } from '../../../core/base/errors';
 import { attempt, type Attempt } from '../../../core/base/working';
 import type { Draft } from './choice-draft';
 
 /** What the workings say of the tire that is picked or typed. */
 export interface FitAtHand {
   /** The whole shelf, the best first. */
-  ranking: Caught<TireRanking<TireStock>>;
+  ranking: InputAttempt<TireRanking<TireStock>>;
   /** From the date code; null where none is typed. */
   age: Attempt<TireAge> | null;
   fit: Attempt<Omit<TireFit, 'treadRank'>>;
@@ -34,7 +34,7 @@ export const useFit = (
 ): FitAtHand => {
   const { marking, dateCode, tread, arrows, takeOff, treadMm, tube } = draft;
   const here = useMemo(() => ({ ...context, tube }), [context, tube]);
-  const ranking = useMemo(() => caught(() => rankTires(shelf, here)), [shelf, here]);
+  const ranking = useMemo(() => tryInput(() => rankTires(shelf, here)), [shelf, here]);
   const code = dateCode.trim();
   const age = useMemo(
     () =>

@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import type { Materials, ToolList, Want } from '../../../core/bench/fitting';
 import { materialsOf, partPicksOf, pressureStartOf, toolsOf, wantsOf } from '../../../core/job';
 import type { TubeFit } from '../../../core/fit/tubes';
-import { caught } from '../../../core/base/errors';
+import { tryInput } from '../../../core/base/errors';
 import type { Working } from '../../../core/base/working';
 import { useJob } from '../../parts/job-context';
 import { useShelf } from './use-shelf';
@@ -37,7 +37,7 @@ export const useParts = ({ marking, tube, tubeId, tireId }: Draft, known: boolea
     };
   }, [state, marking, tube, tubeId, tireId]);
   const picked = useMemo(
-    () => (known ? caught(() => partPicksOf(state, choice, shop)!) : null),
+    () => (known ? tryInput(() => partPicksOf(state, choice, shop)!) : null),
     [known, state, choice, shop],
   );
   const picks = picked?.ok ? picked.value : null;
@@ -52,7 +52,7 @@ export const useParts = ({ marking, tube, tubeId, tireId }: Draft, known: boolea
     [wants, shop, state.rules],
   );
   const laidOut = useMemo(
-    () => (known ? caught(() => toolsOf(state, choice, shop)!) : null),
+    () => (known ? tryInput(() => toolsOf(state, choice, shop)!) : null),
     [known, state, choice, shop],
   );
   return { picks, tubeFit, wants, list, tools: laidOut?.ok ? laidOut.value : null };

@@ -1,8 +1,8 @@
 import { skipToken } from '@reduxjs/toolkit/query/react';
 import { useMemo } from 'react';
-import { caught } from '../../../core/base/errors';
+import { tryInput } from '../../../core/base/errors';
 import { rimDiameterOf, type Shelves } from '../../../core/job';
-import { leftFor } from '../../../core/shop/parts';
+import { availableStock } from '../../../core/shop/parts';
 import type { TireStock } from '../../../core/shop/records';
 import { useTiresForQuery } from '../../store/records-api';
 import { useJob } from '../../parts/job-context';
@@ -13,7 +13,7 @@ const NO_TIRES: readonly TireStock[] = [];
 /** The tires of the shelf that are for this rim; undefined while they are on their way, none where they cannot be had. */
 export const useTires = (): readonly TireStock[] | undefined => {
   const { wheel } = useJob();
-  const rim = useMemo(() => caught(() => rimDiameterOf(wheel)), [wheel]);
+  const rim = useMemo(() => tryInput(() => rimDiameterOf(wheel)), [wheel]);
   const { currentData, isError } = useTiresForQuery(rim.ok ? rim.value : skipToken);
   return currentData ?? (isError || !rim.ok ? NO_TIRES : undefined);
 };
@@ -27,11 +27,11 @@ export const useShelf = (): ShopAnswer & Shelves => {
     if (reserved.length === 0) return { ...shop, tires };
     return {
       ...shop,
-      tires: leftFor(tires, reserved, job.id),
-      tubes: leftFor(shop.tubes, reserved, job.id),
-      strips: leftFor(shop.strips, reserved, job.id),
-      locks: leftFor(shop.locks, reserved, job.id),
-      valves: leftFor(shop.valves, reserved, job.id),
+      tires: availableStock(tires, reserved, job.id),
+      tubes: availableStock(shop.tubes, reserved, job.id),
+      strips: availableStock(shop.strips, reserved, job.id),
+      locks: availableStock(shop.locks, reserved, job.id),
+      valves: availableStock(shop.valves, reserved, job.id),
     };
   }, [shop, tires, job.id]);
 };

@@ -7,7 +7,7 @@ import { useKeys } from '../../parts/keys';
 import { momentText } from '../../parts/moment-text';
 import { useNow } from '../../parts/use-now';
 import { RideSheet } from './RideSheet';
-import { TeachSheet } from './RecalibrationSheet';
+import { RecalibrationSheet } from './RecalibrationSheet';
 
 const Opens = ({
   label,
@@ -56,7 +56,7 @@ export const Leaving = () => {
           hotkey="L"
           says="Teach it the new wheel"
         >
-          {(close) => <TeachSheet onDone={close} />}
+          {(close) => <RecalibrationSheet onDone={close} />}
         </Opens>
       )}
       {isBoltsOpen && (

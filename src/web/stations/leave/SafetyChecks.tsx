@@ -4,7 +4,7 @@ import { VerdictMark, VerdictShape } from '../../parts/VerdictMark';
 import { BasisTag } from '../../parts/working';
 
 /** The safety points that the log does not prove, each by name, in red and shape; one line where it proves all. */
-export const Gates = () => {
+export const SafetyChecks = () => {
   const { state } = useJob();
   const working = readyOf(state);
   const { points, missing } = working.result;

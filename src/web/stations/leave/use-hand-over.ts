@@ -56,7 +56,7 @@ const schema = (isDespite: boolean) =>
 export const useHandOver = (): HandOverAtHand => {
   const { job, state, write } = useJob();
   const dispatch = useDo();
-  const { areClosed, me } = useApp((s) => s.doors);
+  const { areClosed, me } = useApp((s) => s.auth);
   const mayHandOver = !areClosed || (me !== null && mayDo(me.role, 'hand over'));
   const done = state.handedOver;
   const isDespite = readyOf(state).result.missing.length > 0;
