@@ -14,6 +14,15 @@ const noNode = [
   'express',
 ];
 
+const CORE_AREAS = ['base', 'fit', 'shop', 'bench', 'job', 'practice', 'reports'];
+const noOutside = [
+  {
+    group: ['**/server/**', '**/web/**', '**/demo/**'],
+    message: 'core knows nothing of server and web',
+  },
+  { group: [...noNode, 'react*', '@reduxjs/*'], message: 'core does no I/O and has no interface' },
+];
+
 const noInside = {
   group: ['**/server/**', '**/demo/**', ...noNode],
   message: 'the screens know core only',
@@ -57,21 +66,7 @@ export default tseslint.config(
   {
     files: ['src/core/**/*.ts'],
     rules: {
-      'no-restricted-imports': [
-        'error',
-        {
-          patterns: [
-            {
-              group: ['**/server/**', '**/web/**', '**/demo/**'],
-              message: 'core knows nothing of server and web',
-            },
-            {
-              group: [...noNode, 'react*', '@reduxjs/*'],
-              message: 'core does no I/O and has no interface',
-            },
-          ],
-        },
-      ],
+      'no-restricted-imports': ['error', { patterns: noOutside }],
       'no-restricted-globals': [
         'error',
         'window',
@@ -99,6 +94,25 @@ export default tseslint.config(
       ],
     },
   },
+  // Areas of the core, lowest first: each knows only those before it.
+  ...CORE_AREAS.map((area, i) => ({
+    files: [`src/core/${area}/**/*.ts`],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            ...noOutside,
+            ...CORE_AREAS.slice(i + 1).map((above) => ({
+              regex: `^(\\.\\./)+${above}/`,
+              message: `${area} lies below ${above}`,
+            })),
+          ],
+        },
+      ],
+    },
+  })),
   {
     files: ['src/core/**/*.test.ts'],
     rules: { 'no-restricted-syntax': 'off', 'no-restricted-globals': 'off' },

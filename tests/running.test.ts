@@ -6,7 +6,9 @@ const ROOT = join(__dirname, '..');
 const read = (path: string) => readFileSync(join(ROOT, path), 'utf8');
 /** Everything that the program or its documents say can be set. */
 const KNOWN = new Set(
-  `${read('README.md')}${read('docs/sign-in.md')}`.match(/\b(?:RIMSTONE_\w+|HOST|PORT|NODE_ENV)\b/g),
+  `${read('docs/running/README.md')}${read('docs/sign-in.md')}`.match(
+    /\b(?:RIMSTONE_\w+|HOST|PORT|NODE_ENV)\b/g,
+  ),
 );
 
 describe.each(['docs/running/Containerfile', 'docs/running/rimstone.service'])('%s', (path) => {
