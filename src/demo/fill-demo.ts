@@ -1,5 +1,5 @@
 import { existsSync, renameSync, rmSync } from 'node:fs';
-import { jobStore } from '../server/db/job-store';
+import { jobStores } from '../server/db/job-store';
 import { openDb, type Db } from '../server/db/open-db';
 import { ruleStore } from '../server/db/rule-store';
 import { shopStore } from '../server/db/shop-store';
@@ -33,7 +33,7 @@ export const fillDemo = (db: Db, now: number): void => {
   db.pragma('synchronous = OFF');
   const shop = shopStore(db);
   const rules = ruleStore(db);
-  const jobs = jobStore(db, shop, rules);
+  const { jobs, parts, rechecks } = jobStores(db, shop, rules);
   const { records } = shop;
   shop.rename(DEMO_NAME);
   DEMO_PEOPLE.forEach((p) => shop.addPerson(p));
@@ -51,14 +51,14 @@ export const fillDemo = (db: Db, now: number): void => {
     );
   // The shelf is filled after the past jobs, which took from an older one.
   writePastJobs(jobs, now);
-  writeLooks(db, jobs, records, now);
+  writeLooks(db, jobs, rechecks, records, now);
   records.change('wheels', {
     ...records.find('wheels', 'w-vellan-r')!,
     treads: demoTreads(now),
     pressures: demoPressures(now),
   });
-  writePromises(visitStore(db, shop, rules, jobs), now);
-  jobs.parts.place(DEMO_ORDER, new Date(now - DAY_MS).toISOString());
+  writePromises(visitStore(db, shop, rules, jobs, parts), now);
+  parts.place(DEMO_ORDER, new Date(now - DAY_MS).toISOString());
   demoTires(now).forEach((t) => records.add('tires', t));
   DEMO_TUBES.forEach((t) => records.add('tubes', t));
   DEMO_STRIPS.forEach((t) => records.add('strips', t));

@@ -16,6 +16,7 @@ export { effectiveEntries, standingId } from './fold-job';
 export { emptyJob, type JobState } from './job-state';
 export type { LookedAgain } from './kinds/looked-again';
 export type { WithdrawnProof } from './withdrawn-proof';
+export { checkRelease, checkTargets } from './append-checks';
 export { effectOf, rightsFor, type Effect } from './effect';
 export { namedPeople } from './named-people';
 export { foldedOn, foldJob, NO_LOG, type FoldedLog } from './folded-log';

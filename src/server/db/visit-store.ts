@@ -21,6 +21,7 @@ import { daysBetween, type UnitPreferences } from '../../core/base/units';
 import { POSITION_WORDS, type Build } from '../../core/fit/wheels';
 import { NotFound } from '../errors';
 import type { JobStore } from './job-store';
+import type { PartsStore } from './parts-store';
 import type { Db } from './open-db';
 import type { RuleStore } from './rule-store';
 import { FROM_NEWEST, visitPages } from './visit-pages';
@@ -74,7 +75,13 @@ const SUMMARY = `id, machine_id AS machineId, machine_name AS machineName, rider
   ) AS lastTimeAt`;
 
 /** Machines that came in, in the database: list, open, read, append. */
-export const visitStore = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobStore) => {
+export const visitStore = (
+  db: Db,
+  shop: ShopStore,
+  rules: RuleStore,
+  jobs: JobStore,
+  stock: PartsStore,
+) => {
   const log = visitLog(db);
   const page = visitPages<VisitRow>(db, SUMMARY);
   const statements = {
@@ -125,7 +132,7 @@ export const visitStore = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobS
       wheels.set(row.visitId, [...(wheels.get(row.visitId) ?? []), wheelNow(row)]);
     const samples = jobs.timeSamples();
     const values = valuesOf(rules.list());
-    const parts = jobs.parts.allocated().filter((p) => p.here < p.count);
+    const parts = stock.allocated().filter((p) => p.here < p.count);
     return rows.map(({ lastTimeAt, ...row }) => {
       const its = wheels.get(row.id) ?? [];
       // Once the tire is on, its parts were here.
@@ -349,7 +356,7 @@ export const visitStore = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobS
           parts: (state.chosen?.parts ?? []).map(({ what, count, stockId }) => ({
             what,
             count,
-            priceMinor: jobs.parts.priceOf(stockId),
+            priceMinor: stock.priceOf(stockId),
           })),
           spentS: jobs.spentS(wheel.jobId),
           leftMedianS: Math.round(left?.medianS ?? 0),

@@ -1,7 +1,7 @@
 import { rm } from 'node:fs/promises';
 import { setImmediate as others } from 'node:timers/promises';
 import { onDisk } from '../backup/on-disk';
-import { jobStore } from '../db/job-store';
+import { jobStores } from '../db/job-store';
 import { checkFile, type Db } from '../db/open-db';
 import { ruleStore } from '../db/rule-store';
 import { shopStore } from '../db/shop-store';
@@ -28,7 +28,7 @@ export const copyWithRecords = async (
     const shop = shopStore(copy);
     const { records } = shop;
     // What is to be looked at again follows the records.
-    jobStore(copy, shop, ruleStore(copy));
+    jobStores(copy, shop, ruleStore(copy));
     const steps = [
       ...add.map((it) => () => records.add(kind, it)),
       ...change.map((it) => () => void records.change(kind, it)),

@@ -86,7 +86,7 @@ export const jobIn = (db: Db, jobs: JobStore, records: RecordStore) => {
       }),
     );
     for (const { kind, stockId, count } of taken) take.run(id, kind, stockId, count);
-    const state = jobs.settleAgain(id);
+    const state = jobs.settleImported(id);
     const { before = {}, after = null, place = 1 } = fitted ?? {};
     if (fitted)
       fit.run(id, JSON.stringify(before), after && JSON.stringify(after), lastPlace + place);

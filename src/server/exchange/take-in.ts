@@ -11,7 +11,7 @@ import {
   type ExchangePlan,
 } from '../../core/reports/exchange';
 import type { RecordKind, Records } from '../../core/shop/records';
-import { jobStore } from '../db/job-store';
+import { jobStores } from '../db/job-store';
 import type { Db } from '../db/open-db';
 import { ruleStore } from '../db/rule-store';
 import { shopStore } from '../db/shop-store';
@@ -39,7 +39,7 @@ const noCounts = (): ExchangePlan['counts'] =>
  */
 export const takingIn = (db: Db) => {
   const shop = shopStore(db);
-  const jobs = jobStore(db, shop, ruleStore(db));
+  const { jobs } = jobStores(db, shop, ruleStore(db));
   const visits = visitLog(db);
   const rules = ruleIn(db);
   const plain = plainIn(db);

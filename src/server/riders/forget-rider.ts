@@ -4,7 +4,7 @@ import { ENTRY_KINDS } from '../../core/job';
 import { withoutWords, wordsPattern } from '../../core/shop/riders';
 import { RECORD_KINDS, recordSchema, type RecordKind } from '../../core/shop/records';
 import { keptVisitEntrySchema, VISIT_ENTRY_KINDS } from '../../core/shop/visit';
-import { jobStore } from '../db/job-store';
+import { jobStores } from '../db/job-store';
 import type { Db } from '../db/open-db';
 import { ruleStore } from '../db/rule-store';
 import { shopStore } from '../db/shop-store';
@@ -82,7 +82,7 @@ export const forgetRider = async (
   };
   db.pragma('secure_delete = ON');
   const shop = shopStore(db);
-  const jobs = jobStore(db, shop, ruleStore(db));
+  const { jobs, rechecks } = jobStores(db, shop, ruleStore(db));
   const visits = visitLog(db);
 
   const inRecords = async (): Promise<void> => {
@@ -174,11 +174,11 @@ export const forgetRider = async (
       pathsBy(VISIT_ENTRY_KINDS, keptVisitEntrySchema),
     );
     inColumns();
-    jobs.rechecks.settleRecords();
+    rechecks.settleRecords();
     shop.forgotten(at);
     for (const id of visitIds) visits.write(id, [], '');
     for (const id of jobIds) {
-      jobs.settleAgain(id);
+      jobs.settleImported(id);
       await pause();
     }
     db.exec('COMMIT');

@@ -2,8 +2,8 @@ import { Router } from 'express';
 import Joi from 'joi';
 import { check, date } from '../../core/base/fields';
 import { localDayOf } from '../../core/base/units';
-import type { JobStore } from '../db/job-store';
-import type { Looked } from '../db/open-rechecks';
+import type { RecheckStore } from '../db/recheck-store';
+import type { Looked } from '../db/close-recheck';
 import type { RecheckQuery } from '../db/recheck-store';
 import type { CalendarKey } from '../auth/calendar-key';
 import type { WorkPool } from '../work';
@@ -37,8 +37,8 @@ export const recheckApi: ApiDocs = {
 
 /** What is to be looked at again: the list, one row, its closing, and all of them as a calendar. */
 export const recheckRoutes = (
-  jobs: JobStore,
-  look: (id: string, looked: Looked) => unknown,
+  store: RecheckStore,
+  close: (id: string, looked: Looked) => unknown,
   shopName: () => string,
   calendar: CalendarKey,
   work: WorkPool,
@@ -48,27 +48,24 @@ export const recheckRoutes = (
   router.get(
     '/rechecks',
     (req, res) =>
-      void res.json(jobs.rechecks.list(checkQuery<RecheckQuery>(recheckQuery, req.query), today())),
+      void res.json(store.list(checkQuery<RecheckQuery>(recheckQuery, req.query), today())),
   );
   router.get('/rechecks.ics', async (_req, res) => {
-    const { rechecks } = jobs.rechecks.list(
-      { state: 'open', search: '', limit: MAX_EVENTS },
-      today(),
-    );
+    const { rechecks } = store.list({ state: 'open', search: '', limit: MAX_EVENTS }, today());
     const asked = { rows: rechecks, shopName: shopName() };
     res.type('text/calendar').send(await work.run('shop-calendar', asked, goneOf(res)));
   });
   router.get('/calendar-key', (_req, res) => void res.json({ key: calendar.key() }));
   router.post('/calendar-key', (_req, res) => void res.status(201).json({ key: calendar.renew() }));
   router.get('/rechecks/:id', (req, res) => {
-    res.json({ recheck: jobs.rechecks.find(check<string>(recordId, req.params.id)) });
+    res.json({ recheck: store.find(check<string>(recordId, req.params.id)) });
   });
   router.post('/rechecks/:id/looked', (req, res) => {
     const id = check<string>(recordId, req.params.id);
-    res.status(201).json({ recheck: look(id, check<Looked>(lookedBody, req.body)) });
+    res.status(201).json({ recheck: close(id, check<Looked>(lookedBody, req.body)) });
   });
   router.get('/wheels/:id/rechecks', (req, res) => {
-    res.json({ rechecks: jobs.rechecks.ofWheel(check<string>(recordId, req.params.id)) });
+    res.json({ rechecks: store.ofWheel(check<string>(recordId, req.params.id)) });
   });
   return router;
 };

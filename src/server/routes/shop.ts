@@ -5,7 +5,7 @@ import { checkRecord } from '../../core/shop/records';
 import { InputError } from '../../core/base/errors';
 import type { Db } from '../db/open-db';
 import { cachedResponse } from '../cached-response';
-import type { JobStore } from '../db/job-store';
+import type { JobStores } from '../db/job-store';
 import type { RuleStore } from '../db/rule-store';
 import type { ShopStore } from '../db/shop-store';
 import type { ApiDocs } from '../openapi/api-docs';
@@ -38,14 +38,19 @@ export const shopApi: ApiDocs = {
 };
 
 /** The shop's name and rules, and machines with their wheels. */
-export const shopRoutes = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobStore): Router => {
+export const shopRoutes = (
+  db: Db,
+  shop: ShopStore,
+  rules: RuleStore,
+  { jobs, parts, rechecks }: JobStores,
+): Router => {
   const router = Router();
   const whole = cachedResponse(db, () => ({
     ...shop.all(),
     rules: rules.list(),
     cures: jobs.cures(),
     usualTimes: jobs.usualTimes(),
-    reserved: jobs.parts.reserved(),
+    reserved: parts.reserved(),
   }));
   router.get('/shop', (_req, res) => void res.type('json').send(whole()));
   router.put('/shop/name', (req, res) => {
@@ -67,7 +72,7 @@ export const shopRoutes = (db: Db, shop: ShopStore, rules: RuleStore, jobs: JobS
       req.body,
     );
     const changed = rules.change(req.params.key, body);
-    jobs.rechecks.settleRecords();
+    rechecks.settleRecords();
     res.json(changed);
   });
   return router;

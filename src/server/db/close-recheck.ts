@@ -5,6 +5,7 @@ import type { Records } from '../../core/shop/records';
 import type { Wheel } from '../../core/fit/wheels';
 import type { JobStore } from './job-store';
 import type { Db } from './open-db';
+import type { RecheckStore } from './recheck-store';
 import type { RecordStore } from './record-store';
 
 /** So many dated readings a record holds; the oldest go. */
@@ -24,9 +25,13 @@ type At = Looked & { at: string };
 const latest = <T>(list: readonly T[], next: T): T[] =>
   isDeepStrictEqual(list.at(-1), next) ? [...list] : [...list, next].slice(-MAX_READINGS);
 
-/** Closes what was to be looked at again: an entry in the job's log, a reading in the record, or both; all or nothing. */
-export const lookAgain = (db: Db, jobs: JobStore, records: RecordStore) => {
-  const { rechecks } = jobs;
+/** Closes a recheck with its readings: an entry in the job's log, a reading in the record, or both; all or nothing. */
+export const closeRecheck = (
+  db: Db,
+  jobs: JobStore,
+  rechecks: RecheckStore,
+  records: RecordStore,
+) => {
   const keep = (wheelId: string, more: (wheel: Wheel) => Partial<Wheel>): void => {
     const wheel = records.find('wheels', wheelId)!;
     records.change('wheels', { ...wheel, ...more(wheel) });
