@@ -27,7 +27,7 @@ import { shopStatsRoutes } from './routes/shop-stats';
 import { visitRoutes } from './routes/visits';
 import { workingRoutes } from './routes/workings';
 import type { Stores } from './stores';
-import type { WorkPool } from './work';
+import type { WorkPool } from './work/work-pool';
 
 /** The shop's instruments: the stand-ins that ship with the program, and the calibration dates of its records. */
 export const shopDevices = (db: Db): DeviceHub =>

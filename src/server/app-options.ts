@@ -9,7 +9,7 @@ import type { Restore } from './routes/backups';
 import type { TakeIn } from './routes/exchange';
 import type { ManyIn } from './routes/record-files';
 import type { Forget } from './routes/riders';
-import type { WorkPool } from './work';
+import type { WorkPool } from './work/work-pool';
 
 /** What the server is told beside its database. */
 export interface AppOptions {

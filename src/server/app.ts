@@ -18,7 +18,7 @@ import { liveRoutes, tellsOfWrites } from './routes/live';
 import { photoRoutes } from './routes/photos';
 import { sessionRoutes } from './routes/session';
 import { openStores } from './stores';
-import { workHere } from './work';
+import { workHere } from './work/work-here';
 
 /** The whole server as a function of its database. */
 export const createApp = (db: Db, options: AppOptions): Express => {

@@ -13,7 +13,7 @@ import { runningShop } from './running-shop';
 import { foundAt, reachable, urlOf } from './tls/addresses';
 import { startWords } from './tls/start-words';
 import { fromProxy, transportFor, TransportUnusable } from './tls/transport';
-import { workPool } from './work';
+import { workPool } from './work/work-pool';
 
 const GRACE_MS = 5000;
 /** How often the shop's own certificate is looked at. */

@@ -32,7 +32,7 @@ import type { ManyIn } from './routes/record-files';
 import type { Forget } from './routes/riders';
 import { backupsBeside, photosBeside } from './paths';
 import { tidyPhotos } from './photo-tidy';
-import type { WorkPool } from './work';
+import type { WorkPool } from './work/work-pool';
 
 const WRITE_BACK_EVERY_MS = 2000;
 const TIDY_EVERY_MS = 6 * 3_600_000;

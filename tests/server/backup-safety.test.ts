@@ -24,7 +24,7 @@ import { openDb } from '../../src/server/db/open-db';
 import { ruleStore } from '../../src/server/db/rule-store';
 import { photoStore } from '../../src/server/photo-store';
 import { runningShop } from '../../src/server/running-shop';
-import { workHere } from '../../src/server/work';
+import { workHere } from '../../src/server/work/work-here';
 import { hashes, makeSecrets, PEOPLE } from './closed-shop';
 import { problemOf } from '../sample';
 import { testApp } from './test-app';

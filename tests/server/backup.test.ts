@@ -28,7 +28,7 @@ import { writeBackup } from '../../src/server/backup/write-backup';
 import { openDb, SCHEMA_VERSION, type Db } from '../../src/server/db/open-db';
 import { ruleStore } from '../../src/server/db/rule-store';
 import { runningShop } from '../../src/server/running-shop';
-import { workHere } from '../../src/server/work';
+import { workHere } from '../../src/server/work/work-here';
 import { howMany } from '../case-count';
 import { note, testApp } from './test-app';
 

@@ -11,7 +11,7 @@ import { bodyWatch } from '../../src/server/body-watch';
 import { MAX_STREAMS_OF_PERSON } from '../../src/server/live/event-stream';
 import { cleanPicture } from '../../src/server/photo-clean';
 import { runningShop } from '../../src/server/running-shop';
-import { workHere } from '../../src/server/work';
+import { workHere } from '../../src/server/work/work-here';
 import { closedShop, makeSecrets } from './closed-shop';
 import { testApp } from './test-app';
 

@@ -22,7 +22,7 @@ import { shopExchange } from '../../src/server/exchange/shop-exchange';
 import { takingIn } from '../../src/server/exchange/take-in';
 import { cleanPicture } from '../../src/server/photo-clean';
 import { runningShop } from '../../src/server/running-shop';
-import { workHere } from '../../src/server/work';
+import { workHere } from '../../src/server/work/work-here';
 import { howMany } from '../case-count';
 import { noisePicture } from '../picture';
 import { problemOf } from '../sample';

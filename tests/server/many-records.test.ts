@@ -7,7 +7,7 @@ import { join } from 'node:path';
 import pino from 'pino';
 import { importAnswer, type ImportRow } from '../../src/core/shop/records';
 import { runningShop } from '../../src/server/running-shop';
-import { workHere } from '../../src/server/work';
+import { workHere } from '../../src/server/work/work-here';
 
 const MANY = 6000;
 const CSV = `id,label,count,note\n${Array.from({ length: MANY }, (_, i) => `tube-${i},${(i % 7) + 2}.50-17,${i % 9},"no ""${i}"", wide"`).join('\n')}\n`;

@@ -10,7 +10,7 @@ import { watchClock, type ClockJump } from '../../src/server/clock-watch';
 import { ownFile } from '../../src/server/db/file-owner';
 import { openDb } from '../../src/server/db/open-db';
 import { runningShop } from '../../src/server/running-shop';
-import { workHere } from '../../src/server/work';
+import { workHere } from '../../src/server/work/work-here';
 import { note, testApp } from './test-app';
 
 let dir = '';

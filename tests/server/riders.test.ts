@@ -12,7 +12,7 @@ import { riderLines } from '../../src/server/exchange/export-lines';
 import { takingIn } from '../../src/server/exchange/take-in';
 import { freeTexts, textsChanged } from '../../src/server/riders/free-texts';
 import { runningShop } from '../../src/server/running-shop';
-import { workHere } from '../../src/server/work';
+import { workHere } from '../../src/server/work/work-here';
 import { problemOf } from '../sample';
 import { note, testApp } from './test-app';
 

@@ -3,7 +3,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { InputError } from '../../src/core/base/errors';
 import { AskerGone, ServerBusy } from '../../src/server/errors';
-import { workHere, workPool, type WorkPool } from '../../src/server/work';
+import { workHere } from '../../src/server/work/work-here';
+import { workPool, type WorkPool } from '../../src/server/work/work-pool';
 
 /** A worker that is told by its input how it behaves. */
 const WORKER = `

@@ -1,14 +1,11 @@
 import Joi from 'joi';
+import type { BasisKind, BasisSink } from './basis';
 import { tryInput, type InputProblem } from './errors';
 import { check } from './fields';
 import { said, type Sentence, type SentenceQuantity, type Unit } from './units';
 
 /** How far a result may be trusted to act on: go on, look again, do not go on. */
 export type Verdict = 'good' | 'check' | 'stop';
-
-/** Where a constant comes from, in the house's order of authority. */
-export type BasisKind =
-  'measured' | 'sidewall' | 'manual' | 'published' | 'shop rule' | 'practice' | 'memory';
 
 /** One constant or rule and its authority. */
 export interface Basis extends Sentence {
@@ -47,11 +44,9 @@ export interface Working<Result = unknown, Input = unknown> {
 }
 
 /** Collects lines, basis, cautions and the verdict while a working runs. */
-export interface Show {
+export interface Show extends BasisSink {
   /** Notes a line and hands its value on. */
   line<V extends number | string>(label: string, formula: string, value: V, unit?: Unit): V;
-  /** `pattern` may hold `{0}` … in place of quantities. */
-  basis(kind: BasisKind, pattern: string, quantities?: readonly SentenceQuantity[]): void;
   /** The worst verdict given wins. */
   verdict(verdict: Verdict): void;
   caution(text: string): void;

@@ -1,6 +1,6 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 import type { RequestHandler } from 'express';
-import { meOf } from './signed-in';
+import { meOf } from './me';
 
 const acting = new AsyncLocalStorage<{ who: string | null }>();
 

@@ -1,6 +1,7 @@
 import { mayDo, whoMay, type Right } from '../../core/shop/auth';
 import { definitionOf, namedPeople, rightsFor, type Effect, type Entry } from '../../core/job';
-import type { AuthStore, SignedIn } from '../db/auth-store';
+import type { AuthStore } from '../db/auth-store';
+import type { SignedIn } from './me';
 import { NotAllowed } from '../errors';
 import type { ApprovalStore } from './approvals';
 

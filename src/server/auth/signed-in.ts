@@ -1,12 +1,11 @@
-import type { Request, RequestHandler } from 'express';
+import type { RequestHandler } from 'express';
 import { mayDo, whoMay } from '../../core/shop/auth';
-import type { AuthStore, SignedIn } from '../db/auth-store';
+import type { AuthStore } from '../db/auth-store';
 import type { CalendarKey } from './calendar-key';
 import { NotAllowed, NotSignedIn } from '../errors';
+import { meOf, setMe, type SignedIn } from './me';
 import { isConfirmNeeded, rightFor } from './rights';
 import { tokenOf } from './session-cookie';
-
-const signedIn = new WeakMap<Request, SignedIn>();
 
 /** How long a proof of who someone is holds for what needs one. Basis: memory. */
 const CONFIRMED_MINUTES = 5;
@@ -14,9 +13,6 @@ const CONFIRMED_MINUTES = 5;
 /** Whether someone proved of late who they are, by their secret or a passkey. */
 export const isConfirmed = ({ confirmedMs }: SignedIn, nowMs: number): boolean =>
   confirmedMs !== null && nowMs >= confirmedMs && nowMs - confirmedMs < CONFIRMED_MINUTES * 60_000;
-
-/** Who asks; null where nobody signs in at this shop. */
-export const meOf = (req: Request): SignedIn | null => signedIn.get(req) ?? null;
 
 /**
  * Lets nobody in who is not signed in, or may not do what is asked for; stands before all of `/api` that is not about
@@ -51,7 +47,7 @@ export const signedInOnly =
           `that of ${me.who}, or a passkey`,
         ),
       );
-    signedIn.set(req, me);
+    setMe(req, me);
     res.once(
       'close',
       auth.whenEnded(me.id, () => res.end()),

@@ -1,5 +1,6 @@
 import type { Request } from 'express';
-import type { AuthStore, SignedIn } from '../db/auth-store';
+import type { AuthStore } from '../db/auth-store';
+import type { SignedIn } from './me';
 import { NotSignedIn } from '../errors';
 import { checkRight } from './permission-checks';
 import { tokenOf } from './session-cookie';

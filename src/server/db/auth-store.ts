@@ -1,3 +1,4 @@
+import type { SignedIn } from '../auth/me';
 import { createHash, randomBytes, randomUUID } from 'node:crypto';
 import type { Person, Role, Session } from '../../core/shop/auth';
 import { InputError } from '../../core/base/errors';
@@ -22,16 +23,6 @@ interface SessionRow {
   touchedAt: string;
   confirmedAt: string | null;
   from: string;
-}
-
-/** Who is signed in by a token. */
-export interface SignedIn {
-  id: string;
-  who: string;
-  role: Role;
-  isLocked: boolean;
-  /** When they last proved who they are, by their secret or a passkey, ms since 1970; null if by a code only. */
-  confirmedMs: number | null;
 }
 
 const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');

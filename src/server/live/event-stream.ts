@@ -1,5 +1,5 @@
 import type { Request, Response } from 'express';
-import { meOf } from '../auth/signed-in';
+import { meOf } from '../auth/me';
 import { ServerBusy } from '../errors';
 
 /** Streams that one address may have open: some tablets' worth of tabs. */

@@ -2,7 +2,7 @@ import { Router } from 'express';
 import { planStartMs } from '../../core/shop/day';
 import type { ShopStore } from '../db/shop-store';
 import type { VisitStore } from '../db/visit-store';
-import type { WorkPool } from '../work';
+import type { WorkPool } from '../work/work-pool';
 import type { ApiDocs } from '../openapi/api-docs';
 import { checkQuery, goneOf, planQuery } from './input';
 

@@ -8,8 +8,8 @@ import type { VisitStore } from '../db/visit-store';
 import type { ApprovalStore } from '../auth/approvals';
 import { checkEffect } from '../auth/permission-checks';
 import type { AuthStore } from '../db/auth-store';
-import { meOf } from '../auth/signed-in';
-import type { WorkPool } from '../work';
+import { meOf } from '../auth/me';
+import type { WorkPool } from '../work/work-pool';
 import type { ApiDocs } from '../openapi/api-docs';
 import {
   checkQuery,

@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import type { WorkPool } from '../work';
+import type { WorkPool } from '../work/work-pool';
 
 /** The HTTP API as an OpenAPI document: made once, when somebody first asks for it. */
 export const openApiRoutes = (work: WorkPool): Router => {

@@ -8,7 +8,7 @@ import type { AuthStore } from '../db/auth-store';
 import type { ShopStore } from '../db/shop-store';
 import { hashSecret } from '../auth/secret-hash';
 import { checkOwn } from '../auth/permission-checks';
-import { meOf } from '../auth/signed-in';
+import { meOf } from '../auth/me';
 import { checkNotTriedFirst } from '../auth/common-secrets';
 import type { ApiDocs } from '../openapi/api-docs';
 import { NotFound } from '../errors';

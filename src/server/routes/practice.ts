@@ -14,9 +14,9 @@ import type { Working } from '../../core/base/working';
 import type { PracticeStore } from '../db/practice-store';
 import type { ApiDocs } from '../openapi/api-docs';
 import { checkShown } from '../auth/permission-checks';
-import { meOf } from '../auth/signed-in';
+import { meOf } from '../auth/me';
 import { NotFound } from '../errors';
-import type { WorkPool } from '../work';
+import type { WorkPool } from '../work/work-pool';
 import { checkQuery, goneOf, recordId, who } from './input';
 
 const ROUNDS = 500;

@@ -6,7 +6,7 @@ import type { RecheckStore } from '../db/recheck-store';
 import type { Looked } from '../db/close-recheck';
 import type { RecheckQuery } from '../db/recheck-store';
 import type { CalendarKey } from '../auth/calendar-key';
-import type { WorkPool } from '../work';
+import type { WorkPool } from '../work/work-pool';
 import type { ApiDocs } from '../openapi/api-docs';
 import { checkQuery, goneOf, recheckQuery, recordId, who } from './input';
 

@@ -4,10 +4,10 @@ import { InputError } from '../../core/base/errors';
 import { importAnswer, type RecordKind, type Records } from '../../core/shop/records';
 import type { RecordStore } from '../db/record-store';
 import { checkPrice } from '../auth/permission-checks';
-import { meOf } from '../auth/signed-in';
+import { meOf } from '../auth/me';
 import { recordsCsv } from '../export/records-csv';
 import { showsProgress, tell, type Told } from '../progress';
-import type { WorkPool } from '../work';
+import type { WorkPool } from '../work/work-pool';
 import type { ApiDocs } from '../openapi/api-docs';
 import { checkQuery, goneOf, kindOf } from './input';
 

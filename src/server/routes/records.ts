@@ -18,7 +18,7 @@ import type { JobStore } from '../db/job-store';
 import type { RecordQuery } from '../db/record-pages';
 import type { RecordStore } from '../db/record-store';
 import { checkPrice } from '../auth/permission-checks';
-import { meOf } from '../auth/signed-in';
+import { meOf } from '../auth/me';
 import { NotFound } from '../errors';
 import { drawingSvg } from '../export/drawing-svg';
 import type { ApiDocs } from '../openapi/api-docs';

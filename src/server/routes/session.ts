@@ -6,7 +6,8 @@ import { checkSecret, MAX_LETTERS, type AuthStatus } from '../../core/shop/auth'
 import { InputError } from '../../core/base/errors';
 import { check, count, text } from '../../core/base/fields';
 import type { ChangeStore } from '../db/change-store';
-import type { AuthStore, SignedIn } from '../db/auth-store';
+import type { SignedIn } from '../auth/me';
+import type { AuthStore } from '../db/auth-store';
 import type { PasskeyStore } from '../db/passkey-store';
 import type { SignInTries } from '../db/sign-in-tries';
 import type { ApprovalStore } from '../auth/approvals';

@@ -5,11 +5,11 @@ import { peopleInVisitEntry, type OpenVisit } from '../../core/shop/visit';
 import type { AuthStore } from '../db/auth-store';
 import type { ApprovalStore } from '../auth/approvals';
 import { checkNamed } from '../auth/permission-checks';
-import { meOf } from '../auth/signed-in';
+import { meOf } from '../auth/me';
 import type { VisitQuery, VisitStore } from '../db/visit-store';
 import type { ShopStore } from '../db/shop-store';
 import type { PhotoStore } from '../photo-store';
-import type { WorkPool } from '../work';
+import type { WorkPool } from '../work/work-pool';
 import { dayOf, type UnitPreferences } from '../../core/base/units';
 import type { ApiDocs } from '../openapi/api-docs';
 import {

@@ -2,7 +2,8 @@ import Joi from 'joi';
 import { Router } from 'express';
 import { findWorking } from '../../core/workings';
 import { NotFound } from '../errors';
-import type { CatalogRow, WorkPool } from '../work';
+import type { CatalogRow } from '../work/task-types';
+import type { WorkPool } from '../work/work-pool';
 import type { ApiDocs } from '../openapi/api-docs';
 import { goneOf } from './input';
 

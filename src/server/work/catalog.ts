@@ -1,13 +1,6 @@
 import { WORKINGS } from '../../core/workings';
 import { jsonSchemaOf } from '../json-schema';
-
-/** A working as the catalog has it; `input` is its JSON Schema. */
-export interface CatalogRow {
-  name: string;
-  says: string;
-  input: object;
-  example: unknown;
-}
+import type { CatalogRow } from './task-types';
 
 /** Every working with the schema of its input; takes longer than a request should. */
 export const catalog = (): CatalogRow[] =>

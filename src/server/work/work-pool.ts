@@ -3,7 +3,7 @@ import Piscina from 'piscina';
 import { InputError, type InputAttempt } from '../../core/base/errors';
 import { counted } from '../../core/base/units';
 import { ServerBusy } from '../errors';
-import { doTask, type Begun, type InputOf, type ResultOf, type TaskName } from './tasks';
+import type { Begun, InputOf, ResultOf, TaskName } from './task-types';
 
 /** Where long work is done, so that nobody else waits for it. */
 export interface WorkPool {
@@ -40,7 +40,8 @@ const LOOK_MS = 200;
 const IDLE_MS = 60_000;
 const MAX_MEMORY_MB = 512;
 
-const valueOf = <T>(found: InputAttempt<T>): T => {
+/** The result of a task. Throws the `InputError` that it was refused with. */
+export const valueOf = <T>(found: InputAttempt<T>): T => {
   if (found.ok) return found.value;
   throw new InputError(found.problem.field, found.problem.message, found.problem.expected);
 };
@@ -103,9 +104,3 @@ export const workPool = (
     close: async () => made?.destroy(),
   };
 };
-
-/** The same work without threads, for tests of what is around it. */
-export const workHere = (): WorkPool => ({
-  run: async (task, input) => valueOf(await doTask(task, input)),
-  close: () => Promise.resolve(),
-});

@@ -1,4 +1,5 @@
-import { doTask, type Begun, type InputOf, type TaskName } from './tasks';
+import type { Begun, InputOf, TaskName } from './task-types';
+import { doTask } from './tasks';
 
 interface Handed<T extends TaskName> {
   task: T;

@@ -1,6 +1,6 @@
 import { tryInput, InputError } from '../errors';
 import { formatQuantity, DEFAULT_UNITS } from '../units';
-import type { Show } from '../working';
+import type { BasisSink } from '../basis';
 import { DEFAULT_RULES } from './default-rules';
 import type { Rule, RuleValues } from './rule';
 
@@ -24,11 +24,7 @@ const SMALL_MM = 20;
 const digitsOf = ({ unit }: Rule, value: number): { digits?: number } =>
   unit === 'mm' && value < SMALL_MM && !Number.isInteger(value) ? { digits: 2 } : {};
 
-const read = (
-  key: string,
-  given: RuleValues | undefined,
-  show?: Pick<Show, 'basis'>,
-): number | string => {
+const read = (key: string, given: RuleValues | undefined, show?: BasisSink): number | string => {
   const rule = findRule(key);
   const value = given?.[key] ?? rule.value;
   const kind = value === rule.value ? rule.basis : 'shop rule';
@@ -42,7 +38,7 @@ const read = (
 export const ruleNumber = (
   key: string,
   given: RuleValues | undefined,
-  show?: Pick<Show, 'basis'>,
+  show?: BasisSink,
 ): number => {
   const value = read(key, given, show);
   if (typeof value !== 'number')
@@ -51,11 +47,8 @@ export const ruleNumber = (
 };
 
 /** A choice rule: the given word, or the shipped default. */
-export const ruleWord = (
-  key: string,
-  given: RuleValues | undefined,
-  show?: Pick<Show, 'basis'>,
-): string => String(read(key, given, show));
+export const ruleWord = (key: string, given: RuleValues | undefined, show?: BasisSink): string =>
+  String(read(key, given, show));
 
 /**
  * A choice rule as one of the words that the caller knows. Throws `InputError` for any other: a misspelled method never

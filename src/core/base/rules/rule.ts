@@ -1,4 +1,4 @@
-import type { BasisKind } from '../working';
+import type { BasisKind } from '../basis';
 import type { Unit } from '../units';
 
 /** A threshold or choice that a shop may see differently. */

@@ -1,5 +1,6 @@
 import type { Step } from '../../../core/job/procedure';
-import { backModeOf, backWordsOf, together, TORQUE } from './back-mode';
+import { backModeOf, backWordsOf, TORQUE } from './back-mode';
+import { together } from './use-torque-batch';
 import { torqueSequence } from '../../../core/bench/torque';
 import type { WalkRow } from './use-torque-walk';
 

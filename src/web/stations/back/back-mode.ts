@@ -27,13 +27,6 @@ interface Open {
   isLoose: boolean;
 }
 
-/**
- * Those that may be written together: not the ones that must have a torque and have none in the record, which somebody
- * looks up, or says what was done instead.
- */
-export const together = (sure: readonly WalkRow[]): WalkRow[] =>
-  sure.filter(({ turn }) => turn.verdict !== 'stop');
-
 /** What the station is at, by what is open. */
 export const backModeOf = ({ current, walk, batch, torques, isLoose }: Open): BackMode => {
   if (isLoose) return { is: 'loose' };

@@ -3,8 +3,11 @@ import { useApp } from '../../store';
 import { paceOf } from '../../store/shop-slice';
 import type { BatchRow } from '../BatchList';
 import { useExcludedItems, type ExcludedItems } from '../use-excluded-items';
-import { together } from './back-mode';
-import type { TorqueWalk } from './use-torque-walk';
+import type { TorqueWalk, WalkRow } from './use-torque-walk';
+
+/** The fasteners that may be saved together: all but one that needs a torque and has none in the record. */
+export const together = (sure: readonly WalkRow[]): WalkRow[] =>
+  sure.filter(({ turn }) => turn.verdict !== 'stop');
 
 /** The fasteners that are written as tightened all at once; those that were tapped out come one by one. */
 export interface TorqueBatch extends ExcludedItems {
