@@ -74,7 +74,7 @@ import { rimCode } from './fit/wheels';
 import type { AnyWorking } from './base/working';
 
 /** Workings that belong to one part of the work. */
-export interface WorkingGroup {
+interface WorkingGroup {
   name: string;
   workings: readonly AnyWorking[];
 }

@@ -5,7 +5,7 @@ import { ServerBusy } from './errors';
 
 /** The kinds of pictures that are kept, by the ending of their file. */
 export const PHOTO_KINDS = { jpg: 'image/jpeg', png: 'image/png', webp: 'image/webp' } as const;
-export type PhotoKind = keyof typeof PHOTO_KINDS;
+type PhotoKind = keyof typeof PHOTO_KINDS;
 
 /** No camera of a shop makes more; a small file may say that it holds any number. */
 const MAX_PIXELS = 60_000_000;

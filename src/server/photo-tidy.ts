@@ -5,7 +5,7 @@ import { DAY_MS } from '../core/base/units';
 import type { Db } from './db/open-db';
 
 /** A picture that no entry names may be on its way from a bench that cannot reach the shop. Basis: memory. */
-export const UNNAMED_DAYS = 30;
+const UNNAMED_DAYS = 30;
 
 /** Takes away pictures that no entry has named for so long, and what an interrupted keeping left; their names. */
 export const tidyPhotos = async (db: Db, dir: string, nowMs: number): Promise<string[]> => {

@@ -1,14 +1,14 @@
 import type { Request, Response } from 'express';
 
 /** What goes on: the rows of a file are looked at, or taken in. */
-export const PHASES = ['looking', 'taking'] as const;
-export type Phase = (typeof PHASES)[number];
+const PHASES = ['looking', 'taking'] as const;
+type Phase = (typeof PHASES)[number];
 
 /** How far something is: phase, done, of how many. Shared with the thread that does it. */
 export type Told = Int32Array<SharedArrayBuffer>;
 const WORDS = 3;
 
-export const newTold = (): Told =>
+const newTold = (): Told =>
   new Int32Array(new SharedArrayBuffer(WORDS * Int32Array.BYTES_PER_ELEMENT));
 
 export const tell = (told: Told | undefined, phase: Phase, done: number, of: number): void => {

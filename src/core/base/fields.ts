@@ -141,7 +141,7 @@ interface Inside {
 const inside = (schema: Joi.Schema): Inside => schema as unknown as Inside;
 
 /** What a field of a schema is called, and what it takes. */
-export interface FieldReport {
+interface FieldReport {
   name: string;
   says: string;
   expected: string;

@@ -53,7 +53,7 @@ export interface Show extends BasisSink {
 }
 
 /** What a computation is called with, what it says of itself, and how to run it. */
-export interface WorkingDefinition<Input, Result> {
+interface WorkingDefinition<Input, Result> {
   name: string;
   says: string;
   schema: Joi.ObjectSchema;

@@ -6,7 +6,7 @@ import type { EntryData } from './entries';
 import type { JobState } from './job-state';
 
 /** How the bead lies just now. */
-export interface BeadNow {
+interface BeadNow {
   /** Arc of the far side that sits up on its seat, degrees. */
   farUpDeg: number;
   /** Tube, strip and lock in the well, mm. */

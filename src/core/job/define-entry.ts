@@ -14,7 +14,7 @@ export interface Written<Data> {
 }
 
 /** What a kind of entry moves, needs and proves. No part has a default: a new kind decides each. */
-export interface EntryPolicy {
+interface EntryPolicy {
   /** Who writes it. Entries of the server open a job: they are neither undone nor replaced. */
   author: 'anyone' | 'server';
   /** `machine`: done once, and copied to the other wheels of the visit that are still on the bench. */

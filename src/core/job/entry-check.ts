@@ -12,7 +12,7 @@ import {
 import { id } from './entry-fields';
 
 /** The shape around every kind's data. */
-export const entryBodySchema = Joi.object({
+const entryBodySchema = Joi.object({
   id,
   who: text(60, 'Who writes it'),
   station: oneOf(STATIONS, 'The station'),

@@ -195,7 +195,7 @@ export const partPicksOf = (
       });
   return { tubes, lock, strip, stem };
 };
-export type PartPicks = NonNullable<ReturnType<typeof partPicksOf>>;
+type PartPicks = NonNullable<ReturnType<typeof partPicksOf>>;
 
 /** The shopping list of a choice. */
 export const wantsOf = (

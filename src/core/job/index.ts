@@ -9,7 +9,7 @@ export {
   type EntryData,
   type EntryKind,
 } from './entries';
-export { checkEntryBody, entryBodySchema } from './entry-check';
+export { checkEntryBody } from './entry-check';
 export { PHOTO_ID } from './entry-fields';
 export { checkKeptEntry, keptEntrySchema, type KeptEntry } from './kept-entry';
 export { effectiveEntries, standingId } from './fold-job';
@@ -53,19 +53,18 @@ export {
   tubeUseOf,
   wantsOf,
   type Choice,
-  type PartPicks,
   type Shelves,
 } from './fitting-of';
-export { schoolsOf, type SchoolAtHand } from './school-change';
+export { schoolsOf } from './school-change';
 export { procedureInputOf, stepsOf } from './steps-of';
 export { median, timesOf, type Times, type UsualTime } from './times-of';
 export { entryText } from './entry-text';
 export { RING_NAMES, RING_WORDS, type RingName } from './ring-names';
 export type { JobSummary } from './job-summary';
-export { jobCard, type JobCard } from './job-card';
-export { jobDues, recheckDates, type JobDue, type Recheck } from './recheck-dates';
+export { jobCard } from './job-card';
+export { jobDues, recheckDates, type Recheck } from './recheck-dates';
 export { biteInputOf, bitesOf, fillMmOf, fittedArc } from './bites-of';
-export { beadPathOf, type BeadNow } from './bead-path-of';
+export { beadPathOf } from './bead-path-of';
 export { dialMarks } from './dial-marks';
 export {
   airOutOf,
@@ -76,7 +75,6 @@ export {
   ringsOf,
   rolloutOf,
   type RingNow,
-  type RingTurn,
 } from './ring-of';
 export { balanceAnswers, placeFor, type BalanceAnswers, type Counter } from './balance-answers';
 export {
@@ -103,5 +101,4 @@ export { wheelHistory, type WheelHistory } from './wheel-history';
 export { lifeEvent, type LifeEvent } from './wheel-life';
 export { wheelTrends, type Trend } from './wheel-trends';
 export { runoutOf, spokeRingOf, trueAdviceOf } from './truing-of';
-export type { Trued } from './kinds/nipples-turned';
 export { orientationOf } from './orientation-of';

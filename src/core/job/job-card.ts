@@ -15,7 +15,7 @@ import { ringOf } from './ring-of';
 import { jobReport, openPoints } from './station-report';
 
 /** The job card as print and PDF both show it. */
-export interface JobCard {
+interface JobCard {
   title: string;
   subtitle: string;
   sections: { title: string; rows: [label: string, value: string][] }[];

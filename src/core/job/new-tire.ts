@@ -3,7 +3,7 @@ import { ruleChoice } from '../base/rules';
 import type { JobState } from './job-state';
 
 /** What steps, dial and orientation need to know of the tire that goes on. */
-export interface NewTire {
+interface NewTire {
   lightMark: boolean;
   arrows: boolean;
 }

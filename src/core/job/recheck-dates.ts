@@ -12,7 +12,7 @@ export interface Recheck {
 }
 
 /** What a job asks to be looked at again, and the look that closed it; null while nobody has looked. */
-export interface JobDue extends Recheck {
+interface JobDue extends Recheck {
   closed: LookedAgain | null;
 }
 

@@ -21,7 +21,7 @@ import type { RingName } from './ring-names';
 import type { JobState } from './job-state';
 
 /** One turn of the wrench that is still to come, or was. */
-export interface RingTurn {
+interface RingTurn {
   ring: RingName;
   pass: 1 | 2;
   bolt: number;

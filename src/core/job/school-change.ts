@@ -6,7 +6,7 @@ import type { JobState } from './job-state';
 import { stepsOf } from './steps-of';
 
 /** A school as this job has it, and what each other choice would change. */
-export interface SchoolAtHand {
+interface SchoolAtHand {
   school: School;
   value: string;
   /** Why this job's choice is made. */

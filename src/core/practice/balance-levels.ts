@@ -2,7 +2,7 @@ import type { WeightStock } from '../bench/balance';
 
 /** Stands to practice on, by what their bearings hide, in grams. */
 export const FRICTIONS = { light: 1, usual: 3, heavy: 6 } as const;
-export type Friction = keyof typeof FRICTIONS;
+type Friction = keyof typeof FRICTIONS;
 
 /** Shelves to practice with, of pieces that are crimped on spokes: pieces of every size, large ones only, or hardly any. */
 export const SHELVES = {

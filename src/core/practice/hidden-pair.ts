@@ -6,7 +6,7 @@ export const PAIR_LEVELS = ['on the rack', 'aired by others', 'two that differ']
 export type PairLevel = (typeof PAIR_LEVELS)[number];
 
 /** A tire that nobody has taped. */
-export interface HiddenTire {
+interface HiddenTire {
   /** Round the middle of its tread, at the measuring pressure. */
   circumferenceMm: number;
   stretchMmPerKpa: number;

@@ -15,7 +15,6 @@ export {
   SHELVES,
   standAndShelf,
   type BalanceLevel,
-  type Friction,
   type Shelf,
 } from './balance-levels';
 export { AIR_LEVELS, hiddenAir, type AirLevel, type HiddenAir } from './hidden-air';
@@ -27,13 +26,7 @@ export {
   type LeverLevel,
 } from './hidden-bead';
 export { hiddenLeak, LEAK_LEVELS, type HiddenLeak, type LeakLevel } from './hidden-leak';
-export {
-  hiddenPair,
-  PAIR_LEVELS,
-  type HiddenPair,
-  type HiddenTire,
-  type PairLevel,
-} from './hidden-pair';
+export { hiddenPair, PAIR_LEVELS, type HiddenPair, type PairLevel } from './hidden-pair';
 export {
   hiddenRing,
   RING_BOLTS,
@@ -55,10 +48,8 @@ export {
   nextOf,
   shownPractice,
   standingOf,
-  type KindStanding,
   type NextRound,
   type PracticeScore,
-  type PracticeStanding,
   type PracticeTried,
   type ShownPractice,
 } from './learner';

@@ -20,7 +20,7 @@ export interface PracticeScore extends Omit<PracticeTried, 'acts'> {
 }
 
 /** How somebody does at a level, over time: the middle of rounds that ended as they should. */
-export interface PracticeStanding {
+interface PracticeStanding {
   rounds: number;
   good: number;
   /** Null while no round ended so. */
@@ -84,7 +84,7 @@ export const nextOf = (rounds: readonly PracticeScore[], kind: PracticeKind): Ne
 };
 
 /** How somebody does in a kind of practice, and what to try next in it; null where all of it is sure. */
-export interface KindStanding {
+interface KindStanding {
   kind: PracticeKind;
   standing: PracticeStanding;
   next: NextRound | null;

@@ -83,7 +83,7 @@ export const isAtValve = (fromDeg: number, spanDeg: number): boolean =>
 export const middleDeg = ({ fromDeg, onDeg }: BeadState): number => normalDeg(fromDeg + onDeg / 2);
 
 /** How far the part that is on climbs with a stroke: half as far under a knee. */
-export const climbOf = ({ climbDeg }: HiddenBead, state: BeadState): number =>
+const climbOf = ({ climbDeg }: HiddenBead, state: BeadState): number =>
   state.kneelDeg !== null && Math.abs(angleBetween(middleDeg(state), state.kneelDeg)) <= KNEE_DEG
     ? climbDeg / 2
     : climbDeg;

@@ -8,7 +8,7 @@ export type PairAct =
   | { do: 'no pair' };
 
 /** A tire as it stands. */
-export interface StandingTire {
+interface StandingTire {
   gaugeKpa: number;
   /** What the tape read, at the pressure of now; null since the air was changed, or before. */
   tapedMm: number | null;

@@ -28,7 +28,7 @@ export const checkRight = (
 };
 
 /** Where approvals are looked up, and which people the shop has. */
-export interface NameCheck {
+interface NameCheck {
   auth: AuthStore;
   approvals: ApprovalStore;
   /** The id of the job or visit that is written to. */

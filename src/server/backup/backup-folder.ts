@@ -48,4 +48,3 @@ export const backupFolder = (path: string) => {
     },
   };
 };
-export type BackupFolder = ReturnType<typeof backupFolder>;

@@ -29,4 +29,3 @@ export const backupSettings = (db: Db) => {
     setTested: (tested: TestedRestore): void => set(KEYS.tested, JSON.stringify(tested)),
   };
 };
-export type BackupSettings = ReturnType<typeof backupSettings>;

@@ -75,7 +75,7 @@ const copied = async (
 };
 
 /** A backup that was taken apart and found whole. */
-export interface Unpacked {
+interface Unpacked {
   manifest: Manifest;
   /** What its database says that it holds. */
   holds: Holdings;

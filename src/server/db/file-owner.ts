@@ -28,7 +28,7 @@ const wordsOf = ({ pid, computer, since, url }: Owner): string =>
   `process ${pid} on ${computer}, since ${since}${url === null ? '' : `, at ${url}`}`;
 
 /** A shop's file that this process alone serves. */
-export interface FileOwner {
+interface FileOwner {
   /** Notes where the shop can be reached, for one who tries to start another server. */
   listensAt(url: string): void;
   release(): void;

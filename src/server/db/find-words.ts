@@ -4,7 +4,7 @@ const INDEXED = 3;
 const quoted = (word: string): string => `"${word.replaceAll('"', '""')}"`;
 
 /** What is typed into a search, for both indexes. */
-export interface FindWords {
+interface FindWords {
   /** Each word, in small letters. */
   words: readonly string[];
   /** For `MATCH` in the index of three letters in a row; empty where no word is long enough. */

@@ -2,7 +2,7 @@ import { boundWords, findWords, rowsWith } from './find-words';
 import type { Db } from './open-db';
 
 /** What is looked for among the jobs; days as YYYY-MM-DD. */
-export interface JobFilter {
+interface JobFilter {
   search: string;
   /** From the start of this moment on, and up to that one, ISO 8601. */
   from: string;

@@ -10,7 +10,7 @@ import { MACHINE_STEPS } from '../../core/job/procedure';
 import type { Db } from './open-db';
 
 /** What the log of another wheel gets as well. */
-export interface SisterEntries {
+interface SisterEntries {
   jobId: string;
   bodies: EntryBody[];
 }

@@ -36,7 +36,7 @@ interface Known {
 const DEVICES_MAX = 64;
 
 /** A line that could not be taken, by its place in what was sent. */
-export interface RefusedLine extends InputProblem {
+interface RefusedLine extends InputProblem {
   line: number;
 }
 

@@ -3,7 +3,7 @@ import type { BridgeOptions } from './bridge';
 const PATIENCE_MS = 5000;
 
 /** How a program is let in: the shop's passphrase, or somebody's name and PIN or passphrase; neither where it is open. */
-export interface LetIn {
+interface LetIn {
   passphrase: string | undefined;
   who: string | undefined;
   secret: string | undefined;

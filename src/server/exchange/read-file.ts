@@ -109,7 +109,7 @@ const photoOut = async (zip: ZipFile, entry: ZipEntry, folder: string): Promise<
 };
 
 /** Where what a file holds goes, line by line, and its photographs into a folder. */
-export interface FileSink {
+interface FileSink {
   take: (line: Line) => void;
   photosDir: string;
   /** What the disk has room for. */

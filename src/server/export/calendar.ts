@@ -2,7 +2,7 @@ import { createEvents, type DateArray } from 'ics';
 import { daysAfter } from '../../core/base/units';
 
 /** A day on which something is to be done. */
-export interface CalendarDay {
+interface CalendarDay {
   uid: string;
   title: string;
   description: string;

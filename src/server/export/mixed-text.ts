@@ -35,7 +35,7 @@ interface Run {
 }
 
 /** Text laid out in lines, each of runs. */
-export interface LaidOut {
+interface LaidOut {
   lines: readonly Run[][];
   heightPt: number;
 }

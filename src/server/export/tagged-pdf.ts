@@ -14,7 +14,7 @@ interface Opener {
 type Block = 'H1' | 'H2' | 'P' | 'LI' | 'Caption';
 
 /** A paper that reads itself out: every piece of text is a heading, a paragraph or an item, every picture has words. */
-export interface TaggedPdf {
+interface TaggedPdf {
   /** Where the next thing goes. */
   y(): number;
   moveTo(y: number): void;

@@ -8,7 +8,7 @@ import { givenCertificate, ownCertificate, type ShopCertificate } from './shop-c
 export const PLAIN_WORDS = 'anybody on the network can read it';
 
 /** How requests come to the server. */
-export interface Transport {
+interface Transport {
   certificate: ShopCertificate | null;
   /** The address of a proxy whose headers are believed; null for none. */
   proxy: string | null;

@@ -7,7 +7,7 @@ const ASK_MS = 1500;
 const SHOW_MS = 200;
 const FIRST_MS = 400;
 
-export interface HeardLine {
+interface HeardLine {
   line: DeviceLine;
   /** Lines since the screen was opened. */
   count: number;

@@ -5,7 +5,7 @@ import { useMachineQuery, useRecordQuery } from '../store/records-api';
 const NO_WHEELS: readonly Wheel[] = [];
 
 /** A wheel, its machine, and all wheels of that; nothing of it while it is on its way. */
-export interface WheelOfMachine {
+interface WheelOfMachine {
   wheel: Wheel | undefined;
   machine: Machine | undefined;
   wheels: readonly Wheel[];

@@ -5,7 +5,7 @@ import { useJob } from '../parts/job-context';
 import { useApp } from '../store';
 
 /** A gauge as the arithmetic needs it. */
-export interface GaugeInHand {
+interface GaugeInHand {
   name: string;
   /** What it showed under known pressures. */
   checks: { appliedKpa: number; readsKpa: number }[];

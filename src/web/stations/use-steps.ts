@@ -9,7 +9,7 @@ import { paceOf } from '../store/shop-slice';
 import { useBatch, type Batch } from './use-batch';
 
 /** The steps of the station and the one at hand. */
-export interface StepsAtHand {
+interface StepsAtHand {
   steps: readonly Step[];
   /** The one that was looked at, else the first that is open; undefined once all are done. */
   current: Step | undefined;

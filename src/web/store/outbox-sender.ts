@@ -206,7 +206,7 @@ let retry: ReturnType<typeof setTimeout> | null = null;
 let retryMs = FIRST_RETRY_MS;
 
 /** Sends all that goes by itself; what cannot be sent now is tried again, less often each time. */
-export const sendAll =
+const sendAll =
   (): Thunk<void> =>
   async (dispatch, getState): Promise<void> => {
     if (retry) clearTimeout(retry);

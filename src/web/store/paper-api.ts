@@ -3,7 +3,7 @@ import type { UnitPreferences } from '../../core/base/units';
 import { visitsApi } from './visits-api';
 
 /** The rider's sheet of a visit, in the fitter's units. */
-export const paperApi = visitsApi.injectEndpoints({
+const paperApi = visitsApi.injectEndpoints({
   endpoints: (build) => ({
     riderPaper: build.query<RiderPaper, { id: string; units: UnitPreferences }>({
       query: ({ id, units }) => `/visits/${id}/paper?${new URLSearchParams({ ...units })}`,

@@ -2,7 +2,7 @@ import type { RecheckRow } from '../../core/job/recheck';
 import { visitsApi } from './visits-api';
 
 /** What a list of rechecks is asked for by. */
-export interface RecheckAsk {
+interface RecheckAsk {
   state?: 'open' | 'done';
   search?: string;
   /** YYYY-MM-DD; older ones are left out. */
@@ -10,7 +10,7 @@ export interface RecheckAsk {
   limit?: number;
 }
 
-export interface RecheckList {
+interface RecheckList {
   rechecks: RecheckRow[];
   next: string | null;
   /** Of the whole shop. */
@@ -26,50 +26,44 @@ interface Looked {
 }
 
 /** What is to be looked at again, from the server. */
-export const rechecksApi = visitsApi
-  .enhanceEndpoints({ addTagTypes: ['Recheck'] })
-  .injectEndpoints({
-    endpoints: (build) => ({
-      rechecks: build.query<RecheckList, RecheckAsk>({
-        query: (params) => ({ url: '/rechecks', params }),
-        providesTags: ['Recheck'],
-      }),
-      /** Page after page of a list, one behind the other. */
-      recheckPages: build.infiniteQuery<RecheckList, RecheckAsk, string | null>({
-        infiniteQueryOptions: {
-          initialPageParam: null,
-          getNextPageParam: ({ next }) => next ?? undefined,
-        },
-        query: ({ queryArg, pageParam }) => ({
-          url: '/rechecks',
-          params: { ...queryArg, ...(pageParam === null ? {} : { after: pageParam }) },
-        }),
-        providesTags: ['Recheck'],
-      }),
-      calendarKey: build.query<string, void>({
-        query: () => '/calendar-key',
-        transformResponse: ({ key }: { key: string }) => key,
-      }),
-      recheck: build.query<RecheckRow, string>({
-        query: (id) => `/rechecks/${id}`,
-        transformResponse: ({ recheck }: { recheck: RecheckRow }) => recheck,
-        providesTags: ['Recheck'],
-      }),
-      wheelRechecks: build.query<RecheckRow[], string>({
-        query: (wheelId) => `/wheels/${wheelId}/rechecks`,
-        transformResponse: ({ rechecks }: { rechecks: RecheckRow[] }) => rechecks,
-        providesTags: ['Recheck'],
-      }),
-      lookedAgain: build.mutation<unknown, { id: string; looked: Looked }>({
-        query: ({ id, looked }) => ({
-          url: `/rechecks/${id}/looked`,
-          method: 'POST',
-          body: looked,
-        }),
-        invalidatesTags: ['Recheck'],
-      }),
+const rechecksApi = visitsApi.enhanceEndpoints({ addTagTypes: ['Recheck'] }).injectEndpoints({
+  endpoints: (build) => ({
+    rechecks: build.query<RecheckList, RecheckAsk>({
+      query: (params) => ({ url: '/rechecks', params }),
+      providesTags: ['Recheck'],
     }),
-  });
+    /** Page after page of a list, one behind the other. */
+    recheckPages: build.infiniteQuery<RecheckList, RecheckAsk, string | null>({
+      infiniteQueryOptions: {
+        initialPageParam: null,
+        getNextPageParam: ({ next }) => next ?? undefined,
+      },
+      query: ({ queryArg, pageParam }) => ({
+        url: '/rechecks',
+        params: { ...queryArg, ...(pageParam === null ? {} : { after: pageParam }) },
+      }),
+      providesTags: ['Recheck'],
+    }),
+    calendarKey: build.query<string, void>({
+      query: () => '/calendar-key',
+      transformResponse: ({ key }: { key: string }) => key,
+    }),
+    recheck: build.query<RecheckRow, string>({
+      query: (id) => `/rechecks/${id}`,
+      transformResponse: ({ recheck }: { recheck: RecheckRow }) => recheck,
+      providesTags: ['Recheck'],
+    }),
+    wheelRechecks: build.query<RecheckRow[], string>({
+      query: (wheelId) => `/wheels/${wheelId}/rechecks`,
+      transformResponse: ({ rechecks }: { rechecks: RecheckRow[] }) => rechecks,
+      providesTags: ['Recheck'],
+    }),
+    lookedAgain: build.mutation<unknown, { id: string; looked: Looked }>({
+      query: ({ id, looked }) => ({ url: `/rechecks/${id}/looked`, method: 'POST', body: looked }),
+      invalidatesTags: ['Recheck'],
+    }),
+  }),
+});
 
 export const {
   useRechecksQuery,

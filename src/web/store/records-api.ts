@@ -11,7 +11,7 @@ export interface MachineWithWheels {
 }
 
 /** What is looked for among the records of a kind, and how they are listed. */
-export interface PageAsked {
+interface PageAsked {
   kind: RecordKind;
   find: string;
   /** `tread:soft`; empty for all. */

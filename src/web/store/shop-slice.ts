@@ -5,7 +5,7 @@ import { api, ApiError, type ShopAnswer } from './api';
 import { recall, remember } from './offline-cache';
 
 /** The last change of a record in this browser, so that it can be taken back. */
-export interface RecordChange {
+interface RecordChange {
   kind: RecordKind;
   id: string;
   /** As it was; null where it was added. */
@@ -13,7 +13,7 @@ export interface RecordChange {
 }
 
 /** What this browser knows of the shop. */
-export interface ShopState {
+interface ShopState {
   lastChange: RecordChange | null;
   status: 'loading' | 'ready' | 'failed';
   problem: string | null;

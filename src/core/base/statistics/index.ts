@@ -1,3 +1,3 @@
 /** Statistics: a straight line through readings and how sure its slope is; chance by seed. */
 export { seeded } from './seeded';
-export { fitLine, type LineFit } from './line-fit';
+export { fitLine } from './line-fit';

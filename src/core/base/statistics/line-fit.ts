@@ -17,7 +17,7 @@ const STUDENT_T = {
 /** With more degrees of freedom than the table has. */
 const NORMAL = { 90: 1.645, 95: 1.96 } as const;
 
-export interface LineFit {
+interface LineFit {
   slope: number;
   /** The line at x = 0. */
   intercept: number;

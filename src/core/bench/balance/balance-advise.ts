@@ -54,7 +54,7 @@ export type BalanceAdvice = Advice & {
 const FINER = [0.8, 0.55, 0.3];
 const ROUGHER = 0.06;
 /** The text shown when the belief calls it balanced and the last readings do not. */
-export const UNPROVED =
+const UNPROVED =
   'The last readings don’t show a balanced wheel: it moves from level or keeps settling at one place. Check the weights and the stand, then start over.';
 const spoken = (advice: Advice, doubt: Doubt | null): Reason => {
   const grams = (value: number) => ({ value, unit: 'g' as const, digits: 0 });

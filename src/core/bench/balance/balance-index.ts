@@ -13,7 +13,7 @@ interface Input {
   rules?: RuleValues;
 }
 
-export interface BalanceIndex {
+interface BalanceIndex {
   tire: MassVector;
   /** What the wheel would need with the mark at the valve, and at the bare wheel's heavy spot. */
   markAtValveG: number;

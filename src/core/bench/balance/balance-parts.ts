@@ -3,15 +3,8 @@ import { defineWorking } from '../../base/working';
 import { fromVector, sumVectors, type MassVector } from './mass-vector';
 
 /** Things on a wheel that weigh something in one place. */
-export const HEAVY_PARTS = [
-  'rim lock',
-  'valve',
-  'tube valve',
-  'strip overlap',
-  'patch',
-  'other',
-] as const;
-export type HeavyPart = (typeof HEAVY_PARTS)[number];
+const HEAVY_PARTS = ['rim lock', 'valve', 'tube valve', 'strip overlap', 'patch', 'other'] as const;
+type HeavyPart = (typeof HEAVY_PARTS)[number];
 
 interface Part extends MassVector {
   what: HeavyPart;
@@ -26,7 +19,7 @@ interface Input {
   secondLockG?: number;
 }
 
-export interface BalanceFromParts {
+interface BalanceFromParts {
   heavyMassG: number;
   heavyDeg: number;
   counterMassG: number;

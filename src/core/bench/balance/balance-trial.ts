@@ -13,7 +13,7 @@ interface Input {
 }
 
 /** The heavy spot and what stands against it, at the weight radius. */
-export interface BalanceTrial {
+interface BalanceTrial {
   heavyMassG: number;
   heavyDeg: number;
   counterMassG: number;

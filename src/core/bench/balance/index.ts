@@ -5,13 +5,13 @@ export { balanceAdvise, type AdviseInput, type BalanceAdvice } from './balance-a
 export { doubtOf, type Doubt } from './doubt';
 export { balanceEstimate, type BalanceEstimate } from './balance-estimate';
 export { chanceText } from './chance-text';
-export { balanceIndex, type BalanceIndex } from './balance-index';
-export { balanceParts, HEAVY_PARTS, type BalanceFromParts, type HeavyPart } from './balance-parts';
+export { balanceIndex } from './balance-index';
+export { balanceParts } from './balance-parts';
 export { standBand, type StandBand } from './stand-band';
-export { residualUnbalance, type ResidualUnbalance } from './residual-unbalance';
-export { searchPlaces, type PlaceAnswer } from './place-search';
+export { residualUnbalance } from './residual-unbalance';
+export { searchPlaces } from './place-search';
 export type { PlaceProblem } from './place-layout';
-export { balanceTrial, type BalanceTrial } from './balance-trial';
+export { balanceTrial } from './balance-trial';
 export {
   balancePlace,
   PIECE_SIDES,
@@ -29,10 +29,8 @@ export {
   OBSERVATIONS,
   WEIGHTS_ON,
   type LevelTest,
-  type MachineReading,
   type Observation,
   type Settle,
-  type Swing,
 } from './observation';
 export { levelHour, MIN_TESTS } from './level-check';
 export { middleSpread, nextStep, type Advice, type Learns } from './next-step';

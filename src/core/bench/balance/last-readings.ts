@@ -41,7 +41,7 @@ const crowdChance = (count: number, arcDeg: number, widthDeg: number): number =>
   return Math.min(1, chance);
 };
 
-export interface LastFit {
+interface LastFit {
   /**
    * How much worse the best balanced wheel explains these readings than the best wheel of any kind does, 0 to 1; lower
    * still if the resting places crowd as they would not on a balanced wheel.

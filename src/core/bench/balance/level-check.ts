@@ -123,7 +123,7 @@ export const movesEvenly = (now: readonly Observation[]): boolean => {
 };
 
 /** How far the weights of an observation are from others, as vectors, grams. */
-export const farFrom = (seen: Observation, on: readonly MassVector[]): number => {
+const farFrom = (seen: Observation, on: readonly MassVector[]): number => {
   const [a, b] = [sumParts(seen.weights), sumParts(on)];
   return Math.hypot(a[0] - b[0], a[1] - b[1]);
 };

@@ -26,10 +26,10 @@ const share = (z: number): number => 1 / (1 + exp(-(1.5976 + 0.07056 * z * z) * 
  * How probable an observation is for a wheel whose heavy vector with nothing on is (x, y), on a stand of dead band `f`;
  * grams.
  */
-export type Likelihood = (x: number, y: number, f: number) => number;
+type Likelihood = (x: number, y: number, f: number) => number;
 
 /** Half the width of a cell along a direction, grams: what a coarse grid cannot tell apart. */
-export type Blur = (nx: number, ny: number) => number;
+type Blur = (nx: number, ny: number) => number;
 
 /**
  * The likelihood of an observation, blurred as coarsely as the grid. A settle is a density over the turn (in radians),

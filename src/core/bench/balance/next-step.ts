@@ -54,7 +54,7 @@ export type Advice =
 type LookWhy = 'contradiction' | 'unproved' | 'shelf';
 
 /** The rule by which someone has to look. */
-export type LookRule =
+type LookRule =
   | 'many sets in doubt'
   | 'many readings in doubt'
   | 'slip named'

@@ -26,13 +26,13 @@ export interface LevelTest extends Seen {
 }
 
 /** Time of one small swing there and back. */
-export interface Swing extends Seen {
+interface Swing extends Seen {
   kind: 'swing';
   periodS: number;
 }
 
 /** What a machine that spins the wheel says: where it is heavy, and by how much. */
-export interface MachineReading extends Seen {
+interface MachineReading extends Seen {
   kind: 'machine';
   massG: number;
   deg: number;

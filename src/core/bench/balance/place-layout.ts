@@ -47,19 +47,13 @@ const RAD = Math.PI / 180;
 export const EPS = 1e-9;
 
 /** Whether two pieces on a rim of so many millimetres once round would lie over each other. */
-export const liesOver = (
-  aDeg: number,
-  aMm: number,
-  bDeg: number,
-  bMm: number,
-  rimMm: number,
-): boolean => {
+const liesOver = (aDeg: number, aMm: number, bDeg: number, bMm: number, rimMm: number): boolean => {
   const apartDeg = Math.abs(((((aDeg - bDeg) % 360) + 540) % 360) - 180);
   return (apartDeg / 360) * rimMm < (aMm + bMm) / 2 - EPS;
 };
 
 /** A spot with its direction, and how much of a gram there pulls toward the target. */
-export interface DirectedSpot {
+interface DirectedSpot {
   /** Its place in the question. */
   i: number;
   deg: number;

@@ -1,7 +1,7 @@
 import { EPS, layoutOf, type PickedPiece, type PlaceProblem, type Steps } from './place-layout';
 
 /** What leaves least, and whether that is proved. */
-export interface Nearest {
+interface Nearest {
   picks: PickedPiece[];
   residualG: number;
   massG: number;

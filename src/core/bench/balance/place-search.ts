@@ -2,7 +2,7 @@ import { countSteps, EPS, layoutOf, type PickedPiece, type PlaceProblem } from '
 import { nearestPlaces } from './place-nearest';
 import { selectionsOf, type Selection } from './place-selections';
 
-export interface PlaceAnswer {
+interface PlaceAnswer {
   picks: PickedPiece[];
   /** Within the tolerance. Where nothing is, the picks are the ones that leave least. */
   within: boolean;

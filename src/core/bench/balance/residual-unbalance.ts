@@ -11,7 +11,7 @@ interface Input {
   massG: number;
 }
 
-export interface ResidualUnbalance {
+interface ResidualUnbalance {
   rpm: number;
   /** What the standard permits for the grade, and what that is at the weight radius. */
   permittedGmm: number;

@@ -9,7 +9,7 @@ interface Stroke {
 }
 
 /** What the rim says of one bite. */
-export interface BiteJudged {
+interface BiteJudged {
   /** What is left over of a limp bead, mm of its circumference; below 0 it does not pass. */
   spareMm: number;
   /** Arc of the far side that has to be down in the well, degrees. */
@@ -19,7 +19,7 @@ export interface BiteJudged {
 }
 
 /** What the rim lets through, bite by bite. */
-export interface JudgedBites {
+interface JudgedBites {
   bites: readonly BiteJudged[];
   /** The most of the far side that has to be down for any of them, degrees. */
   downDeg: number;

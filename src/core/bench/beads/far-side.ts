@@ -8,7 +8,7 @@ export interface Arc {
 }
 
 /** How the part that is on the rim has to lie for a bite to pass. */
-export interface FarSide {
+interface FarSide {
   /** Down in the well; null where nothing has to be. */
   well: Arc | null;
   /** The rest of it, on both sides, which may still sit up on its seat; none where all has to be down. */

@@ -4,8 +4,7 @@ import { defineWorking, reason, type Reason } from '../../base/working';
 import { bottomMm, checkRim, hoopSlackMm, limpLoop, type BeadAndRim } from './bead-geometry';
 
 /** How hard a bite goes, from the lightest. */
-export const EFFORTS = ['light', 'firm', 'heavy'] as const;
-export type Effort = (typeof EFFORTS)[number];
+export type Effort = 'light' | 'firm' | 'heavy';
 
 /** As a share of the way from a stiff bead that has slack to a limp one that has none: where the scale steps. Basis: memory. */
 const STEPS: readonly [Effort, number][] = [
@@ -36,7 +35,7 @@ interface Input {
   leftDeg: number;
 }
 
-export interface LeverEffort {
+interface LeverEffort {
   /** 0 to 1. */
   share: number;
   effort: Effort | 'stop';

@@ -5,7 +5,7 @@ export const LIGHT_MARK_TO = ['valve', 'heavy spot'] as const;
 export type LightMarkTo = (typeof LIGHT_MARK_TO)[number];
 
 /** Where the light mark of a tire goes, by the method, and why there. */
-export interface LightMarkPlace {
+interface LightMarkPlace {
   /** Clockwise from the valve, seen from the side that the heavy spot was kept from. */
   deg: number;
   to: LightMarkTo;

@@ -5,17 +5,17 @@ import { readRimCode, type Contour } from '../../fit/wheels';
 import { bottomMm, checkRim, limpLoop, type BeadAndRim } from './bead-geometry';
 
 /** What can be measured of a rim, for whether a bead gets over. */
-export const RIM_PARTS = ['well', 'flange', 'across'] as const;
-export type RimPart = (typeof RIM_PARTS)[number];
+const RIM_PARTS = ['well', 'flange', 'across'] as const;
+type RimPart = (typeof RIM_PARTS)[number];
 
 /** A dimension, and how far it may be off; nought where it was measured. */
-export interface RimDimension {
+interface RimDimension {
   mm: number;
   plusMinusMm: number;
   from: 'measured' | 'memory';
 }
 
-export interface RimProfileFound {
+interface RimProfileFound {
   parts: Record<RimPart, RimDimension>;
   /** To spare at the tightest moment: as it is, and as it may be. */
   spareMm: number;

@@ -30,7 +30,7 @@ interface Input {
   rules?: RuleValues;
 }
 
-export interface BrakeDrag {
+interface BrakeDrag {
   /** By pull at the tread; null where it was not measured. */
   dragNm: number | null;
   /** Of it the brake's own, less what bearings and seals take; null where that was not measured. */

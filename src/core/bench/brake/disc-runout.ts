@@ -11,7 +11,7 @@ interface Input {
   rules?: RuleValues;
 }
 
-export interface DiscRunout {
+interface DiscRunout {
   /** Highest less lowest reading. */
   totalMm: number;
   highDeg: number;

@@ -1,3 +1,3 @@
 /** The brake, once the wheel is back: firm, let go, and a disc that runs true. */
-export { brakeDrag, SPINS, SPIN_WORDS, type BrakeDrag, type Spin } from './brake-drag';
-export { discRunout, type DiscRunout } from './disc-runout';
+export { brakeDrag, SPINS, SPIN_WORDS, type Spin } from './brake-drag';
+export { discRunout } from './disc-runout';

@@ -1,15 +1,14 @@
 import type { DeviceKind, DeviceLine } from './line';
 
 /** What is known of an instrument. `calibratedOn` YYYY-MM-DD, null where nobody has said. */
-export interface Device {
+interface Device {
   name: string;
   kind: DeviceKind;
   simulated: boolean;
   calibratedOn: string | null;
 }
 
-export const DEVICE_STATES = ['live', 'silent', 'frozen', 'nonsense'] as const;
-export type DeviceState = (typeof DEVICE_STATES)[number];
+export type DeviceState = 'live' | 'silent' | 'frozen' | 'nonsense';
 
 /**
  * An instrument as it stands: live, silent for too long, saying the same line again and again, or talking nonsense.

@@ -1,17 +1,9 @@
 /** Devices: instruments that speak in lines of text, how they fail, and the physics of their stand-ins. */
-export {
-  DEVICE_STATES,
-  FAILURES,
-  type Device,
-  type DeviceNow,
-  type DeviceState,
-  type Failure,
-} from './device';
+export { FAILURES, type DeviceNow, type DeviceState, type Failure } from './device';
 export { failing } from './failing';
 export {
   apart,
   DEVICE_KINDS,
-  DEVICE_EVENTS,
   isSteady,
   KINDS_OF_DEVICE,
   LINE_MAX,
@@ -61,4 +53,4 @@ export {
   type StandMotion,
   type StandWheel,
 } from './wheel-on-stand';
-export { AT_REST, pullOn, type Pull, type PulledWrench } from './wrench-on-bolt';
+export { AT_REST, pullOn, type Pull } from './wrench-on-bolt';

@@ -26,7 +26,7 @@ interface KindSpec {
 }
 
 /** A bead let go, the wrench clicked, the wheel came to rest. */
-export const DEVICE_EVENTS = ['pop', 'click', 'rest'] as const;
+const DEVICE_EVENTS = ['pop', 'click', 'rest'] as const;
 export type DeviceEvent = (typeof DEVICE_EVENTS)[number];
 
 /** Every kind of instrument. The ranges are what a bench instrument of the kind may have; basis: memory. */

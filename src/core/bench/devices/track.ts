@@ -93,8 +93,7 @@ export const noted = (track: Track): Track => ({ ...track, event: null });
 export const fromAnew = (track: Track): Track => ({ ...takenFrom(track), highest: null });
 
 /** Why a reading may not be taken yet, or that it may. */
-export const READINESS = ['silent', 'moving', 'not moved', 'no click', 'no rest', 'ready'] as const;
-export type Readiness = (typeof READINESS)[number];
+export type Readiness = 'silent' | 'moving' | 'not moved' | 'no click' | 'no rest' | 'ready';
 export const READINESS_WORDS: Record<Readiness, string> = {
   silent: 'silent',
   moving: 'moving',

@@ -1,5 +1,5 @@
 /** A bolt under a click wrench that is pulled by hand. Newton metres and seconds. */
-export interface PulledWrench {
+interface PulledWrench {
   /** What the wrench is set to. */
   setNm: number;
   /** Its scale: below it, it does not click. */

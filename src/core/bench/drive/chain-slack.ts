@@ -11,7 +11,7 @@ interface Input {
   pitchMm?: number;
 }
 
-export interface ChainSlack {
+interface ChainSlack {
   /** The least of what was measured: it counts. */
   tightestMm: number;
   /** Backward, for less slack; below nothing forward, for more. */

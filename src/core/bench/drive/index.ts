@@ -1,4 +1,4 @@
 /** Chain and belt: slack, and whether the wheel stands straight. */
-export { chainSlack, axleMoveFor, slackAfterMove, type ChainSlack } from './chain-slack';
+export { chainSlack, axleMoveFor, slackAfterMove } from './chain-slack';
 export { GAPS_FIELD, wheelAlign, wheelAlignString, type Gaps } from './wheel-align';
 export { CHAIN_SIDES, type Alignment, type ChainSide } from './align';

@@ -4,7 +4,6 @@ export {
   fitTire,
   prepareFit,
   type FitContext,
-  type FitReason,
   type TireFacts,
   type TireFit,
   type Topic,
@@ -17,8 +16,8 @@ export {
   type TireRanking,
 } from './tire-rank';
 export { treadForUse, groundOf } from './tread-use';
-export { rimLockPick, type RimLockPick } from './rim-lock-pick';
-export { stripPick, type StripPick } from './strip-pick';
-export { valvePick, type ValvePick } from './valve-pick';
-export { materials, type MaterialLine, type Materials, type Want } from './materials';
-export { tools, type Tool, type ToolList } from './tools';
+export { rimLockPick } from './rim-lock-pick';
+export { stripPick } from './strip-pick';
+export { valvePick } from './valve-pick';
+export { materials, type Materials, type Want } from './materials';
+export { tools, type ToolList } from './tools';

@@ -16,7 +16,7 @@ interface Shelf {
   priceMinor: number | null;
 }
 
-export interface MaterialLine extends Want {
+interface MaterialLine extends Want {
   inStock: number;
   short: number;
   /** For one; null where it is not known. */

@@ -16,7 +16,7 @@ import { ruleNumber, type RuleValues } from '../../base/rules';
 import { angleBetween, counted, placeText } from '../../base/units';
 import { defineWorking, reason, worstOf, type Reason } from '../../base/working';
 
-export interface LockStock {
+interface LockStock {
   id: string;
   widthIn: number;
   holeMm: number;
@@ -36,7 +36,7 @@ interface Input {
   rules?: RuleValues;
 }
 
-export interface RimLockPick {
+interface RimLockPick {
   /** How many are wanted. */
   wanted: number;
   lockId: string | null;

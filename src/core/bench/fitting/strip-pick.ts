@@ -13,7 +13,7 @@ import { INCH_IN_MM } from '../../base/units';
 import { BUILDS, type Build } from '../../fit/wheels';
 import { defineWorking, reason, worstOf, type Reason } from '../../base/working';
 
-export interface StripStock {
+interface StripStock {
   id: string;
   material: 'rubber' | 'tape';
   widthMm: number;
@@ -32,7 +32,7 @@ interface Input {
   rules?: RuleValues;
 }
 
-export interface StripPick {
+interface StripPick {
   /** Strips, or layers of tape. */
   wanted: number;
   stripId: string | null;

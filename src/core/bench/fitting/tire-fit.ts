@@ -82,7 +82,7 @@ export interface FitContext {
 
 /** What a reason is about, so that a screen can put it where it belongs. */
 export type Topic = 'rim' | 'size' | 'load' | 'tube' | 'tread' | 'age' | 'direction';
-export interface FitReason extends Reason {
+interface FitReason extends Reason {
   topic: Topic;
 }
 
@@ -97,7 +97,7 @@ export interface TireFit {
 }
 
 /** A context with what does not depend on the tire worked out once. */
-export interface Prepared {
+interface Prepared {
   context: FitContext;
   from: TireSize;
   rim: RimCode | null;

@@ -44,7 +44,7 @@ interface Input {
 }
 
 /** One thing to lay out, and what it is for. */
-export interface Tool {
+interface Tool {
   what: string;
   why: string;
 }

@@ -12,7 +12,7 @@ import {
 import { ruleNumber, type RuleValues } from '../../base/rules';
 import { defineWorking, reason, worstOf, type Reason } from '../../base/working';
 
-export interface StemStock {
+interface StemStock {
   id: string;
   stem: 'snap-in' | 'clamp-in';
   holeMm: number;
@@ -30,7 +30,7 @@ interface Input {
   rules?: RuleValues;
 }
 
-export interface ValvePick {
+interface ValvePick {
   stemId: string | null;
   reasons: Reason[];
 }

@@ -17,7 +17,6 @@ export {
 } from './seat-ladder';
 export {
   HIGHEST_CEILING_KPA,
-  OWN_LIMITS,
   RAISED_FIELDS,
   seatLimit,
   type OwnLimit,

@@ -13,7 +13,7 @@ export interface SeatLimit {
 }
 
 /** Tires that the shop's ceiling is not made for: held by a ring, or made to run at a few pounds. */
-export const OWN_LIMITS = ['beadlock', 'low-pressure tire'] as const;
+const OWN_LIMITS = ['beadlock', 'low-pressure tire'] as const;
 export type OwnLimit = (typeof OWN_LIMITS)[number];
 
 /** The highest that a shop ceiling may be raised to: 50 psi, common practice in motorcycle shops. */

@@ -14,7 +14,7 @@ export interface BeadMeasured {
   gapMm: number[];
 }
 
-export interface CrushOfBead {
+interface CrushOfBead {
   wheel: 'this' | 'other';
   side: BeadSide;
   /** Mean bundle less mean gap. */

@@ -18,7 +18,7 @@ interface NamedCircle {
   diameterMm: number;
 }
 
-export interface BoltCircle {
+interface BoltCircle {
   diameterMm: number;
   /** The common circle that is meant; null where none is near. */
   nearest: (NamedCircle & { differenceMm: number }) | null;

@@ -8,7 +8,7 @@ export {
   type BeadSide,
 } from './bead-crush';
 export { crossSection, SECTION_FIELD, sectionLength } from './cross-section';
-export { boltCircle, type BoltCircle } from './bolt-circle';
+export { boltCircle } from './bolt-circle';
 export { clampForce, type ClampForce } from './clamp-force';
 export { ringGap, GAP_TIMES, type GapReading, type GapTime, type RingGap } from './ring-gap';
 export {
@@ -22,4 +22,4 @@ export {
 export { rollout, stretchOf, type Rollout, type TapeReading } from './rollout';
 export { rolloutMatch, type RolloutMatch } from './rollout-match';
 export { splitRim, type SplitRim } from './split-rim';
-export { wheelOffset, type WheelEdges, type WheelOffset, type WheelWidths } from './wheel-offset';
+export { wheelOffset } from './wheel-offset';

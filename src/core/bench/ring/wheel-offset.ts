@@ -3,7 +3,7 @@ import { quantity, record } from '../../base/fields';
 import { defineWorking, reason, worstOf, type Reason, type Show } from '../../base/working';
 
 /** What is measured of a bare wheel, ring bolted on. */
-export interface WheelWidths {
+interface WheelWidths {
   /** Between the beads' seats, inside the rings. */
   innerWidthMm?: number;
   /** Over the outsides, clamped rings included. */
@@ -19,7 +19,7 @@ interface Input extends WheelWidths {
 }
 
 /** Where a wheel's edges are, from its mounting face. */
-export interface WheelEdges {
+interface WheelEdges {
   overallWidthMm: number;
   /** Mounting face from the middle; above nought it lies toward the outside. */
   offsetMm: number;
@@ -27,7 +27,7 @@ export interface WheelEdges {
   frontspaceMm: number;
 }
 
-export interface WheelOffset extends WheelEdges {
+interface WheelOffset extends WheelEdges {
   /** What the second set moves, above nought toward frame and toward fender. */
   moves: (WheelEdges & { inwardMm: number; outwardMm: number }) | null;
   reasons: Reason[];

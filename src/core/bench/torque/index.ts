@@ -1,12 +1,7 @@
 /** Torque: in which order, with which wrench, at which setting, and what is on the threads. */
 export { torqueWrench, type TorqueWrench, type TorqueChoice } from './torque-wrench';
 export { torqueCheck } from './torque-check';
-export {
-  torqueSequence,
-  type ToTighten,
-  type TorqueSequence,
-  type TorqueTurn,
-} from './torque-sequence';
+export { torqueSequence, type TorqueTurn } from './torque-sequence';
 export {
   FASTENER_ROLES,
   inTighteningOrder,

@@ -6,7 +6,7 @@ import { clampsTimes, LUBRICANTS, type Lubricant } from './thread';
 import { torqueWrench, WRENCHES_FIELD, type TorqueWrench } from './torque-wrench';
 
 /** A fastener to be tightened: its value is the manual's or the record's, never made up here. */
-export interface ToTighten {
+interface ToTighten {
   name: string;
   torqueNm: number | null;
   renews?: Renews;
@@ -35,7 +35,7 @@ export interface TorqueTurn {
   says: string[];
 }
 
-export interface TorqueSequence {
+interface TorqueSequence {
   turns: TorqueTurn[];
   reasons: Reason[];
 }

@@ -1,13 +1,13 @@
 import { normalDeg } from '../../base/units';
 
 /** A reading round a wheel. */
-export interface RingReading {
+interface RingReading {
   angleDeg: number;
   value: number;
 }
 
 /** The once-a-turn part of readings round a wheel: mean + size · cos(angle − high). */
-export interface FirstHarmonic {
+interface FirstHarmonic {
   mean: number;
   size: number;
   highDeg: number;

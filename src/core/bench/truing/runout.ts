@@ -13,7 +13,7 @@ export interface RunoutReading {
 }
 
 /** What one kind of runout amounts to. */
-export interface RunoutPart {
+interface RunoutPart {
   /** Highest less lowest reading. */
   totalMm: number;
   /** Half of what the once-a-turn part swings. */

@@ -12,7 +12,7 @@ export interface RungSpoke {
 }
 
 /** A spoke that stands out against its own group. */
-export interface LooseSpoke {
+interface LooseSpoke {
   spoke: number;
   group: string;
   /** How it sounds beside its group. */
@@ -26,7 +26,7 @@ interface Input {
   rules?: RuleValues;
 }
 
-export interface SpokeRing {
+interface SpokeRing {
   loose: LooseSpoke[];
   /** Spokes that were not rung, or whose group has too few tones to compare them. */
   unknown: number;

@@ -21,7 +21,7 @@ export interface Turned {
 }
 
 /** A nipple to turn. Spokes are counted from the valve, clockwise. */
-export interface SpokeTurn {
+interface SpokeTurn {
   spoke: number;
   deg: number;
   turn: 'tighten' | 'loosen';

@@ -71,7 +71,7 @@ const solve = (a: readonly Float64Array[], rights: readonly (readonly number[])[
 };
 
 /** How far a wheel differs from the middling one, as factors: the rim's bending both ways, a spoke's stretch, its thread. */
-export interface WheelFeel {
+interface WheelFeel {
   side: number;
   up: number;
   spoke: number;

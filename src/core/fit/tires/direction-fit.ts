@@ -4,7 +4,7 @@ import { defineWorking, reason, worstOf, type Reason } from '../../base/working'
 export const ARROWS = ['none', 'one', 'two'] as const;
 export type Arrows = (typeof ARROWS)[number];
 
-export interface DirectionInput {
+interface DirectionInput {
   /** Arrows on the sidewall: none, one, or one for the road and one for dirt. */
   arrows: Arrows;
   /** Which end the tire is marked for. */
@@ -14,7 +14,7 @@ export interface DirectionInput {
   discSide: 'left' | 'right' | 'both' | 'none';
 }
 
-export interface DirectionFit {
+interface DirectionFit {
   /** Which arrow counts. */
   arrow: 'the only one' | 'the road one' | 'the dirt one' | 'none';
   /** How a wheel that rolls forward turns, seen from its disc side, or from the right where it has not one disc. */

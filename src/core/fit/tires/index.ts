@@ -7,34 +7,19 @@ export {
   PLACE_WORDS,
   type ClearancePlace,
   type Clearances,
-  type CompareContext,
   type SizeChange,
   type TireComparison,
 } from './tire-compare';
-export { sidewallRead, type SidewallPart } from './sidewall-read';
-export { rimWidthFit, fitRimWidth, type RimWidthFit } from './rim-width-fit';
-export {
-  LOAD_SHEET,
-  loadSpeedFit,
-  fitLoadSpeed,
-  type LoadSheet,
-  type LoadSpeedFit,
-  type ServiceNeed,
-} from './load-speed-fit';
-export {
-  directionFit,
-  fitDirection,
-  forwardTurn,
-  ARROWS,
-  type Arrows,
-  type DirectionFit,
-} from './direction-fit';
-export { treadWear, type TreadReading, type TreadWear } from './tread-wear';
+export { sidewallRead } from './sidewall-read';
+export { rimWidthFit, fitRimWidth } from './rim-width-fit';
+export { LOAD_SHEET, loadSpeedFit, fitLoadSpeed, type LoadSheet } from './load-speed-fit';
+export { directionFit, fitDirection, forwardTurn, ARROWS, type Arrows } from './direction-fit';
+export { treadWear } from './tread-wear';
 export { dateCodeOn } from './date-code';
 export { tireAge, ageOf, type TireAge } from './tire-age';
-export { tireVolume, type TireVolume } from './tire-volume';
-export { parseMarking, type Marking, type MarkingPart, type PartKind } from './marking';
-export { NOTATIONS, type Construction, type Notation } from './size-notation';
+export { tireVolume } from './tire-volume';
+export { parseMarking, type Marking, type PartKind } from './marking';
+export { type Construction, type Notation } from './size-notation';
 export { maxLoadKg, LOAD_INDEX_KG } from './load-index';
 export { maxSpeedKmh, SPEED_SYMBOL_KMH } from './speed-symbol';
 export { anInch, nominalRimMm } from './rim-diameter';

@@ -16,7 +16,7 @@ export interface LoadSheet {
 }
 
 /** What a tire has to carry, and how fast. */
-export interface ServiceNeed {
+interface ServiceNeed {
   end: 'front' | 'rear';
   minLoadIndex?: number;
   minSpeedSymbol?: string;
@@ -25,7 +25,7 @@ export interface ServiceNeed {
   tiresOnEnd?: 1 | 2;
 }
 
-export interface LoadSpeedFit {
+interface LoadSpeedFit {
   reasons: Reason[];
   /** Load on one tire, kg; null without a load sheet. */
   loadKg: number | null;

@@ -26,7 +26,7 @@ export type PartKind =
   | 'mud-and-snow';
 
 /** A piece of a marking and where it stands in `text`. */
-export interface MarkingPart {
+interface MarkingPart {
   kind: PartKind;
   from: number;
   to: number;

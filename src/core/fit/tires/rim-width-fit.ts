@@ -10,7 +10,7 @@ import { defineWorking, reason, SILENT, type Reason, type Show } from '../../bas
 import { readTire, type TireSize } from './tire-size';
 
 /** Rims that a tire goes on, and where this one lies. */
-export interface RimWidthFit {
+interface RimWidthFit {
   lowIn: number;
   highIn: number;
   reason: Reason;

@@ -8,7 +8,7 @@ import { readSign } from './size-notation';
 import { maxSpeedKmh } from './speed-symbol';
 
 /** A piece of a marking, what it is called and what it means. */
-export interface SidewallPart extends Sentence {
+interface SidewallPart extends Sentence {
   kind: PartKind;
   /** As it stands on the sidewall, capitals. */
   text: string;

@@ -1,8 +1,7 @@
 import { INCH_IN_MM } from '../../base/units';
 
 /** The ways in which sizes are printed. */
-export const NOTATIONS = ['metric', 'flotation', 'slick', 'inch', 'inch-low', 'letter'] as const;
-export type Notation = (typeof NOTATIONS)[number];
+export type Notation = 'metric' | 'flotation' | 'slick' | 'inch' | 'inch-low' | 'letter';
 
 /** How the carcass is built: `-` bias, `B` belted bias, `R` radial. */
 export type Construction = 'bias' | 'belted' | 'radial';

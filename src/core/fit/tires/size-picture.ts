@@ -9,7 +9,7 @@ import type { TireSize } from './tire-size';
  */
 
 /** Which size a thing belongs to: 0 is the present one. */
-export interface PictureCircle {
+interface PictureCircle {
   kind: 'circle';
   of: number;
   part: 'tread' | 'rim';
@@ -17,13 +17,13 @@ export interface PictureCircle {
   cy: number;
   r: number;
 }
-export interface PictureOutline {
+interface PictureOutline {
   kind: 'section';
   of: number;
   d: string;
 }
 /** Where the machine is: a bar at the measured room from the present tire. */
-export interface PictureBar {
+interface PictureBar {
   kind: 'bar';
   place: ClearancePlace;
   x1: number;
@@ -32,7 +32,7 @@ export interface PictureBar {
   y2: number;
 }
 /** A pair of lines from a difference to its words. */
-export interface PictureLeader {
+interface PictureLeader {
   kind: 'leader';
   x1: number;
   y1: number;
@@ -40,7 +40,7 @@ export interface PictureLeader {
   y2: number;
 }
 /** Words on the drawing; `pattern` with its quantities, for the fitter's units. */
-export interface PictureLabel {
+interface PictureLabel {
   kind: 'label';
   of: number;
   x: number;

@@ -29,7 +29,7 @@ export const PLACE_WORDS: Record<ClearancePlace, string> = {
 export type Clearances = Partial<Record<ClearancePlace, number>>;
 
 /** What the machine brings to a comparison. */
-export interface CompareContext {
+interface CompareContext {
   end?: 'front' | 'rear';
   /** Room measured with the first size on. */
   clearancesMm?: Clearances;

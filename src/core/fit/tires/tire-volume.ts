@@ -6,7 +6,7 @@ interface Input {
   tire: string;
 }
 
-export interface TireVolume {
+interface TireVolume {
   /** Room for air between tire and rim. */
   volumeL: number;
   sectionMm2: number;

@@ -6,13 +6,13 @@ import { fitLine } from '../../base/statistics';
 import { defineWorking, reason, type Reason } from '../../base/working';
 
 /** A depth measured at a distance run, and on which day where it is known. */
-export interface TreadReading {
+interface TreadReading {
   km: number;
   depthMm: number;
   onDate?: string;
 }
 
-export interface TreadWear {
+interface TreadWear {
   depthNowMm: number;
   /** Depth lost in 1000 km; null when it cannot be known. */
   rateMmPer1000Km: number | null;

@@ -2,7 +2,7 @@ import { InputError } from '../../base/errors';
 import { INCH_IN_MM } from '../../base/units';
 
 /** The tires that a label says the tube serves. */
-export interface TubeRange {
+interface TubeRange {
   rimDiameterIn: number;
   minWidthMm: number;
   maxWidthMm: number;

@@ -17,7 +17,7 @@ export interface TubeNeedInput {
   makerAllows?: boolean;
 }
 
-export interface TubeNeed {
+interface TubeNeed {
   /** What the matrix says for this rim and tire. */
   need: 'tubeless' | 'tube' | 'by design' | 'refuse';
   /** What goes with it. */

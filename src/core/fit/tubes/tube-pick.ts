@@ -47,7 +47,7 @@ export interface TubeFit {
   inStock: number;
 }
 
-export interface TubePick {
+interface TubePick {
   /** The best tube in stock, or null when none will do. */
   bestId: string | null;
   fits: TubeFit[];
@@ -57,7 +57,7 @@ export interface TubePick {
   old: TubeReuse | null;
 }
 
-export const TUBE_USES = ['motocross', 'dirt', 'trail', 'road', 'scooter'] as const;
+const TUBE_USES = ['motocross', 'dirt', 'trail', 'road', 'scooter'] as const;
 export type TubeUse = (typeof TUBE_USES)[number];
 
 interface Input {

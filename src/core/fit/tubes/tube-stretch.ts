@@ -3,7 +3,7 @@ import { ruleNumber, type RuleValues } from '../../base/rules';
 import { readTire, type TireSize } from '../tires';
 import { defineWorking, reason, SILENT, type Reason, type Show } from '../../base/working';
 
-export interface TubeStretch {
+interface TubeStretch {
   /** Round the tube, laid flat twice. */
   tubeGirthMm: number;
   /** Round the space between tire and rim. */

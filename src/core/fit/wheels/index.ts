@@ -23,10 +23,9 @@ export {
   type Renews,
   type Rollout,
   type Runout,
-  type StandingPressure,
   type Wheel,
 } from './wheel';
-export { rimCode, readRimCode, tryRimCode, CONTOURS, type Contour, type RimCode } from './rim-code';
+export { rimCode, readRimCode, tryRimCode, type Contour, type RimCode } from './rim-code';
 export {
   wheelDial,
   type DialMark,

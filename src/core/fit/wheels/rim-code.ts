@@ -5,8 +5,7 @@ import { INCH_IN_MM } from '../../base/units';
 import { defineWorking, SILENT, type Show } from '../../base/working';
 
 /** Families of rim contour by their letters; `plain` where none are stamped. */
-export const CONTOURS = ['MT', 'WM', 'J', 'AT', 'plain'] as const;
-export type Contour = (typeof CONTOURS)[number];
+export type Contour = 'MT' | 'WM' | 'J' | 'AT' | 'plain';
 
 /** What a rim code says. Diameter null where it is not stamped. */
 export interface RimCode {

@@ -139,7 +139,7 @@ export interface Runout {
 }
 
 /** A depth of tread once measured, and the distance run by then. */
-export interface TreadDepth {
+interface TreadDepth {
   onDate: string;
   km: number;
   depthMm: number;
@@ -154,7 +154,7 @@ export interface Rollout {
 }
 
 /** A pressure of the standing tire, cold, with the tire's temperature. */
-export interface StandingPressure {
+interface StandingPressure {
   onDate: string;
   gaugeKpa: number;
   tempC: number;

@@ -3,7 +3,7 @@ import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { device, gauge, maybe } from '../entry-fields';
 
 /** What was noted before a bolt of a clamped wheel is touched; `gaugeKpa` null when the gauge was not read. */
-export interface AirOutData {
+interface AirOutData {
   silent: boolean;
   gaugeKpa: number | null;
   coreOut: boolean;

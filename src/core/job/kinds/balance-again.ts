@@ -3,7 +3,7 @@ import { type BalanceLog, UNBALANCED } from '../balance-log';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 
 /** A restart: all readings so far are void, because the tire was turned on the rim or another wheel was meant. */
-export interface BalanceAgainData {
+interface BalanceAgainData {
   why: string;
 }
 

@@ -6,7 +6,7 @@ import { caliperReadings, device } from '../entry-fields';
 import { listed } from '../entry-words';
 
 /** Thickness of a bead bundle and gap of its seated ring, at several places. The gap of the outer ring belongs to the wheel. */
-export type BeadMeasuredData = BeadMeasured & { device?: string | null };
+type BeadMeasuredData = BeadMeasured & { device?: string | null };
 
 const withGap = (wheel: Wheel | null, { side, gapMm }: BeadMeasuredData): Wheel | null =>
   wheel && side === 'outer' && gapMm.length > 0

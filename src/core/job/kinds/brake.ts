@@ -5,7 +5,7 @@ import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { maybe } from '../entry-fields';
 
 /** The brake, pumped, and the wheel, spun with it released; pulls at the tread where measured. */
-export interface BrakeData {
+interface BrakeData {
   firm: boolean;
   spin: Spin;
   pullN?: number | null;

@@ -5,7 +5,7 @@ import { dateCode, device, maybe } from '../entry-fields';
 import { listed } from '../entry-words';
 
 /** The tire that comes off. */
-export interface CameOffData {
+interface CameOffData {
   marking: string;
   dateCode: string | null;
   treadMm: number | null;

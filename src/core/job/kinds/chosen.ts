@@ -6,7 +6,7 @@ import { dateCode, id, maybe } from '../entry-fields';
 import { listed } from '../entry-words';
 
 /** The tire and tube that go on. */
-export interface ChosenData {
+interface ChosenData {
   marking: string;
   dateCode: string | null;
   tireId: string | null;

@@ -3,7 +3,7 @@ import { CLEARANCE_PLACES, type ClearancePlace, PLACE_WORDS } from '../../fit/ti
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 
 /** Clearance around the tire at one place. */
-export interface ClearanceData {
+interface ClearanceData {
   place: ClearancePlace;
   mm: number;
   load: string;

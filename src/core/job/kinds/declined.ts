@@ -2,7 +2,7 @@ import { text } from '../../base/fields';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 
 /** Work that was recommended and that the rider declined; `by` is who said so. */
-export interface DeclinedData {
+interface DeclinedData {
   what: string;
   by: string;
 }

@@ -7,7 +7,7 @@ import { device, maybe } from '../entry-fields';
 import { spanOf } from '../entry-words';
 
 /** Lateral runout of the brake disc. */
-export interface DiscRunoutData {
+interface DiscRunoutData {
   readings: RunoutReading[];
   limitMm: number | null;
   device?: string | null;

@@ -10,7 +10,7 @@ import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { listed } from '../entry-words';
 
 /** What was found on a part; an empty list means inspected, nothing found. */
-export interface FindingsData {
+interface FindingsData {
   part: Inspected;
   found: string[];
 }

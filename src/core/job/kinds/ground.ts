@@ -3,7 +3,7 @@ import { type Ground, GROUND_WORDS, GROUNDS } from '../../bench/pressure';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 
 /** The ground the tire is set for. */
-export interface GroundData {
+interface GroundData {
   ground: Ground;
 }
 

@@ -3,7 +3,7 @@ import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { maybe } from '../entry-fields';
 
 /** The hand-over. `despite` names who released the wheel with open safety checks, and why. */
-export interface HandedOverData {
+interface HandedOverData {
   to: string;
   despite?: { by: string; why: string } | null;
   oldTire?: OldTire | null;

@@ -5,7 +5,7 @@ import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { moved } from '../entry-fields';
 
 /** A check of the weights held at 3 or 9 o’clock, as an earlier version wrote it. */
-export interface LevelCheckData {
+interface LevelCheckData {
   clock: 3 | 9;
   moved: LevelTest['moved'];
 }

@@ -6,7 +6,7 @@ import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { maybe, moved } from '../entry-fields';
 
 /** A level test. `at` is the side it was held on, seen from the disc side, and missing in entries of an earlier version. */
-export interface LevelTestData {
+interface LevelTestData {
   deg: number;
   moved: LevelTest['moved'];
   at?: LevelTest['at'];

@@ -2,7 +2,7 @@ import { quantity } from '../../base/fields';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 
 /** The load the wheel is fitted for. */
-export interface LoadData {
+interface LoadData {
   riderKg: number;
   passengerKg: number;
   luggageKg: number;

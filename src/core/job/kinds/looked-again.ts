@@ -3,7 +3,7 @@ import { defineEntry, REMARK } from '../define-entry';
 import { device, gauge, maybe } from '../entry-fields';
 
 /** A recheck that was done: what it was for, whether it was OK, and the readings. */
-export interface LookedAgainData {
+interface LookedAgainData {
   what: string;
   good: boolean;
   found: string;

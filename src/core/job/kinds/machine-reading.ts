@@ -4,7 +4,7 @@ import { type BalanceLog, observe } from '../balance-log';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 
 /** The reading of a balancing machine, with its finest steps. */
-export interface MachineReadingData {
+interface MachineReadingData {
   massG: number;
   deg: number;
   stepG: number;

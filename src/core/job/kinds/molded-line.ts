@@ -5,7 +5,7 @@ import { defineEntry, WHEEL_WORK } from '../define-entry';
 import type { SeatingState } from '../seating-state';
 
 /** The molded line at one place: even with the rest, or low. */
-export type MoldedLineData = LinePoint;
+type MoldedLineData = LinePoint;
 
 export const moldedLineEntry = defineEntry<MoldedLineData, Pick<SeatingState, 'line'>>({
   ...WHEEL_WORK,

@@ -12,13 +12,13 @@ import type { RunoutData } from './runout';
 import { listed } from '../entry-words';
 
 /** Nipples turned in one pass; the rim is read again after it. */
-export interface NipplesTurnedData {
+interface NipplesTurnedData {
   turned: Turned[];
   firstTo: FirstTo;
 }
 
 /** Nipples turned since the rim was read, and how it read then. */
-export interface Trued {
+interface Trued {
   readings: RunoutReading[];
   turned: Turned[];
   firstTo: FirstTo;

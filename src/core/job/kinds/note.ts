@@ -3,7 +3,7 @@ import type { StationId } from '../../base/stations';
 import { defineEntry, REMARK } from '../define-entry';
 
 /** A free note at a station. */
-export interface NoteData {
+interface NoteData {
   text: string;
 }
 

@@ -3,7 +3,7 @@ import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { ofServer } from '../entry-fields';
 
 /** The reading of the machine’s odometer. */
-export interface OdometerData {
+interface OdometerData {
   km: number;
   of?: string;
 }

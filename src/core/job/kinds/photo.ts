@@ -6,7 +6,7 @@ import { maybe, PHOTO_ID } from '../entry-fields';
 import { listed } from '../entry-words';
 
 /** A photo the shop keeps, of a part or of anything at the station. */
-export interface PhotoData {
+interface PhotoData {
   photoId: string;
   part: Inspected | null;
   says: string;

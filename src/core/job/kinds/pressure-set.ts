@@ -3,7 +3,7 @@ import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { altitude, device, gauge, maybe } from '../entry-fields';
 
 /** The pressure a tire was set to: `gaugeKpa` is what the gauge showed, `rideKpa` the cold riding pressure it was set for. */
-export interface PressureSetData {
+interface PressureSetData {
   gaugeKpa: number;
   shopC: number;
   rideC: number;

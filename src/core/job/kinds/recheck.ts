@@ -3,7 +3,7 @@ import { JOB_LOOKS, type JobLook } from '../recheck';
 import { defineEntry, REMARK } from '../define-entry';
 
 /** A recheck that is due on a day; `look` says which readings close it, and is missing in entries of an earlier version. */
-export interface RecheckData {
+interface RecheckData {
   what: string;
   onDate: string;
   look?: JobLook;

@@ -6,7 +6,7 @@ import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { device, maybe } from '../entry-fields';
 
 /** Where the wheel settled. `from` is the side it was let go from, seen from the disc side, and missing in entries of an earlier version. `turned`: the wheel was turned around on the stand. */
-export interface RestData {
+interface RestData {
   restDeg: number;
   from?: Settle['from'];
   device?: string | null;

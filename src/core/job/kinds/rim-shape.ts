@@ -3,7 +3,7 @@ import type { Wheel } from '../../fit/wheels';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 
 /** The bare rim: diameter over the flange, in the well, and from the well to the far flange along the axle. The job’s wheel has it from then on. */
-export interface RimShapeData {
+interface RimShapeData {
   flangeMm: number;
   wellMm: number;
   wellToFlangeMm: number;

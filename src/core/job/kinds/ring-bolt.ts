@@ -5,7 +5,7 @@ import { device, maybe } from '../entry-fields';
 import { RING_NAMES, RING_WORDS, type RingName } from '../ring-names';
 
 /** A bolt brought to its torque; `rim` for the bolts of a split rim. */
-export interface RingBoltData {
+interface RingBoltData {
   ring: RingName;
   pass: 1 | 2;
   bolt: number;

@@ -10,7 +10,7 @@ import { counted } from '../../base/units';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 
 /** Feeler readings around a ring. */
-export interface RingGapData {
+interface RingGapData {
   ring: BeadSide;
   when: GapTime;
   readings: GapReading[];

@@ -5,7 +5,7 @@ import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { maybe } from '../entry-fields';
 
 /** Bolts of a ring or of a split rim, and their torque by the maker. The wheel keeps them. */
-export interface RingSetData {
+interface RingSetData {
   bolts: number;
   torqueNm: number | null;
 }

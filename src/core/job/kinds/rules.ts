@@ -3,7 +3,7 @@ import { fittingRules, type RuleValues } from '../../base/rules';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 
 /** The shop’s rule values as they were when the job was opened. */
-export interface RulesData {
+interface RulesData {
   values: RuleValues;
 }
 

@@ -5,7 +5,7 @@ import { findRule, fittingRules, type RuleValues } from '../../base/rules';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 
 /** A method chosen for this job in place of the shop’s. */
-export interface SchoolData {
+interface SchoolData {
   school: School;
   value: string;
 }

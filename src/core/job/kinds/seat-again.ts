@@ -3,7 +3,7 @@ import { defineEntry, WHEEL_WORK } from '../define-entry';
 import type { SeatingState } from '../seating-state';
 
 /** The end of a try: all air out and the beads broken again. */
-export interface SeatAgainData {
+interface SeatAgainData {
   why: string;
 }
 

@@ -2,7 +2,7 @@ import { RAISED_FIELDS, type RaisedCeiling } from '../../bench/pressure';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 
 /** The higher seating ceiling of another method, for this job. */
-export type SeatCeilingData = RaisedCeiling;
+type SeatCeilingData = RaisedCeiling;
 
 export const seatCeilingEntry = defineEntry<SeatCeilingData, { raised: SeatCeilingData | null }>({
   ...WHEEL_WORK,

@@ -4,7 +4,7 @@ import type { SeatingState } from '../seating-state';
 import { LINE_STEP } from '../steps-done';
 
 /** Whether the bead of one side is seated. */
-export interface SeatedData {
+interface SeatedData {
   side: 'disc' | 'other';
   seated: boolean;
 }

@@ -5,7 +5,7 @@ import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { maybe } from '../entry-fields';
 
 /** Gap of the wheel sensor around its ring. */
-export interface SensorGapData {
+interface SensorGapData {
   readings: SensorReading[];
   wantMinMm: number | null;
   wantMaxMm: number | null;

@@ -2,7 +2,7 @@ import { type RungSpoke, SPOKES_FIELD } from '../../bench/truing';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 
 /** Spokes that were tapped, counted from the valve, clockwise from the disc side. */
-export interface SpokeRingData {
+interface SpokeRingData {
   spokes: RungSpoke[];
 }
 

@@ -3,7 +3,7 @@ import { id, ofServer } from '../entry-fields';
 import { type StepsDone, withSteps } from '../steps-done';
 
 /** One step of a station, checked off. */
-export interface StepData {
+interface StepData {
   stepId: string;
   of?: string;
 }

@@ -4,7 +4,7 @@ import { id, ofServer } from '../entry-fields';
 import { type StepsDone, withSteps } from '../steps-done';
 
 /** Several steps of a station, checked off together. */
-export interface StepsData {
+interface StepsData {
   stepIds: string[];
   of?: string;
 }

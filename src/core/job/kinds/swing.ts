@@ -3,7 +3,7 @@ import { type BalanceLog, observe } from '../balance-log';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 
 /** The period of one swing there and back. */
-export interface SwingData {
+interface SwingData {
   periodS: number;
 }
 

@@ -4,7 +4,7 @@ import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { device } from '../entry-fields';
 
 /** Circumference by a tape around the middle of the tread. */
-export type TapedData = TapeReading & { device?: string | null };
+type TapedData = TapeReading & { device?: string | null };
 
 export const tapedEntry = defineEntry<
   TapedData,

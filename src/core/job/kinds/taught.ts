@@ -3,7 +3,7 @@ import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { ofServer } from '../entry-fields';
 
 /** The recalibration of the machine’s speed or traction system after the tire change. */
-export interface TaughtData {
+interface TaughtData {
   done: boolean;
   found: string;
   of?: string;

@@ -3,7 +3,7 @@ import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { maybe, ofServer } from '../entry-fields';
 
 /** A test ride, or who declined it. `of` is the same ride entered at another wheel of the visit. */
-export interface TestRideData {
+interface TestRideData {
   how: 'ridden' | 'not good' | 'refused';
   by: string;
   shakesAtKmh: number | null;

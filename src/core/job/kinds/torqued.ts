@@ -6,7 +6,7 @@ import { device, maybe } from '../entry-fields';
 import { listed } from '../entry-words';
 
 /** A fastener that was tightened. `pass` 2 is the second pass; `thread` is what is on its threads when the spec is for dry ones. */
-export interface TorquedData {
+interface TorquedData {
   fastener: string;
   how: 'torqued' | 'snug' | 'guess';
   torqueNm: number | null;

@@ -5,7 +5,7 @@ import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { mass } from '../entry-fields';
 
 /** A trial weight with its rest, as an earlier version wrote it. */
-export interface TrialRestData {
+interface TrialRestData {
   trialMassG: number;
   trialDeg: number;
   restDeg: number;

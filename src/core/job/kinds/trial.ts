@@ -4,7 +4,7 @@ import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { pieces } from '../entry-fields';
 
 /** Trial weights, all others off. */
-export interface TrialData {
+interface TrialData {
   pieces: Piece[];
 }
 

@@ -9,7 +9,7 @@ import { maybe } from '../entry-fields';
 import type { SeatingState } from '../seating-state';
 
 /** What would not go, and what fixed it; null when nothing did. */
-export interface TroubleData {
+interface TroubleData {
   symptom: Symptom;
   curedBy: string | null;
 }

@@ -3,7 +3,7 @@ import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { id } from '../entry-fields';
 
 /** Takes an earlier entry out of effect; what it brings about is worked out from the log. */
-export interface UndoData {
+interface UndoData {
   entryId: string;
 }
 

@@ -22,7 +22,7 @@ export const SAFETY_POINTS = [
 export type SafetyPoint = (typeof SAFETY_POINTS)[number];
 
 /** What each point wants to be so. */
-export const SAFETY_WORDS: Record<SafetyPoint, string> = {
+const SAFETY_WORDS: Record<SafetyPoint, string> = {
   seated: 'Both beads seated',
   limit: 'Never above the seating limit',
   pressure: 'Pressure set',
@@ -37,7 +37,7 @@ export const SAFETY_WORDS: Record<SafetyPoint, string> = {
 };
 
 /** A fastener as the log has it; `how` null where it says nothing. */
-export interface FastenerFact {
+interface FastenerFact {
   name: string;
   torqueNm: number | null;
   how: 'torqued' | 'snug' | 'guess' | null;
@@ -75,7 +75,7 @@ export interface PointReport {
   by: string;
 }
 
-export interface ReadyToLeave {
+interface ReadyToLeave {
   points: PointReport[];
   /** Those that the log does not prove. */
   missing: PointReport[];

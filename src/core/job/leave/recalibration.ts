@@ -14,7 +14,7 @@ interface Input {
   rearKpa: number | null;
 }
 
-export interface Recalibration {
+interface Recalibration {
   /** The machine's record asks for it. */
   needed: boolean;
   /** May be begun: what comes before it is done. */

@@ -16,7 +16,7 @@ interface Input {
   wantMaxMm?: number;
 }
 
-export interface SensorGap {
+interface SensorGap {
   leastMm: number;
   mostMm: number;
   /** How far the ring runs out. */

@@ -369,7 +369,7 @@ interface Input extends Facts {
 }
 
 /** A check with its place in the order. */
-export interface OrderedCheck {
+interface OrderedCheck {
   id: string;
   check: string;
   why: string;

@@ -24,7 +24,7 @@ const COUNTED: Record<Exclude<keyof Holdings, 'shopName' | 'lastAt'>, string> = 
 };
 
 /** One count of a backup against what is here; `less` is how many would no longer be there once it is restored. */
-export interface HeldAgainst {
+interface HeldAgainst {
   says: string;
   inBackup: number;
   here: number;

@@ -1,7 +1,6 @@
 /** Backups of the whole shop: what they hold, in counts and words. */
-export { heldAgainst, type HeldAgainst, type Holdings } from './holdings';
+export { heldAgainst, type Holdings } from './holdings';
 export {
-  BACKUP_KINDS,
   BACKUP_WORDS,
   sizeText,
   type BackupKind,

@@ -1,8 +1,7 @@
 import type { Holdings } from './holdings';
 
 /** By whose hand a backup was made: the program's own, day by day; somebody's; or brought in from elsewhere. */
-export const BACKUP_KINDS = ['daily', 'by-hand', 'brought-in'] as const;
-export type BackupKind = (typeof BACKUP_KINDS)[number];
+export type BackupKind = 'daily' | 'by-hand' | 'brought-in';
 
 export const BACKUP_WORDS: Record<BackupKind, string> = {
   daily: 'by itself',

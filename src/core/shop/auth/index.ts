@@ -6,6 +6,6 @@ export {
   triesWithin,
   waitMinutesAfter,
 } from './backoff';
-export { mayDo, RIGHTS, ROLES, ROLE_WORDS, whoMay, type Right, type Role } from './roles';
+export { mayDo, ROLES, ROLE_WORDS, whoMay, type Right, type Role } from './roles';
 export { checkSecret, MIN_DIGITS, MIN_LETTERS, MAX_LETTERS, weakness } from './secret';
-export type { AuthStatus, Guessing, Me, Passkey, Person, Session } from './session';
+export type { AuthStatus, Guessing, Passkey, Person, Session } from './session';

@@ -8,7 +8,7 @@ export type Role = (typeof ROLES)[number];
  * instruments), `hand over` a wheel, `trade` (machines, stock, visits, orders), `govern` (rules, prices, people,
  * backups).
  */
-export const RIGHTS = ['read', 'practice', 'work', 'hand over', 'trade', 'govern'] as const;
+const RIGHTS = ['read', 'practice', 'work', 'hand over', 'trade', 'govern'] as const;
 export type Right = (typeof RIGHTS)[number];
 
 const LEARNER: readonly Right[] = ['read', 'practice', 'work'];

@@ -1,7 +1,7 @@
 import type { Role } from './roles';
 
 /** Who is signed in at this browser. */
-export interface Me {
+interface Me {
   who: string;
   role: Role;
   /** The screen is locked: nothing is answered until the PIN or passphrase is given again. */

@@ -43,7 +43,7 @@ export interface Estimate {
 }
 
 /** Labour for one wheel where it is charged by the wheel. */
-export const WHEEL_RATES: Record<Build, string> = {
+const WHEEL_RATES: Record<Build, string> = {
   spoked: 'labour.spokedMinor',
   cast: 'labour.castMinor',
   split: 'labour.splitMinor',

@@ -5,7 +5,7 @@ import { BLOCKS, PLAN_STEP_MIN, type BlockName } from './plan-problem';
 import { timeLeftOf, type StationLeft } from './time-left';
 
 /** The stations of each block; for those of the second half one wheel at a time has the stand and the compressor. */
-export const BLOCK_STATIONS: Record<BlockName, readonly StationId[]> = {
+const BLOCK_STATIONS: Record<BlockName, readonly StationId[]> = {
   bare: ['intake', 'choose', 'wheel-off', 'tire-off', 'inspect'],
   tire: ['tire-on', 'seat', 'set', 'balance'],
   back: ['wheel-back', 'hand-over'],

@@ -46,7 +46,7 @@ interface Input {
 }
 
 /** A block of work in the plan. */
-export interface PlanRow {
+interface PlanRow {
   visitId: string;
   wheelId: string;
   block: BlockName;
@@ -57,7 +57,7 @@ export interface PlanRow {
 }
 
 /** A promise that the plan does not keep, and what would keep it. */
-export interface BrokenPromise {
+interface BrokenPromise {
   visitId: string;
   lateMin: number;
   would: string;

@@ -5,11 +5,9 @@ export {
   isSmallDay,
   MAX_WHEELS,
   PLAN_MINUTES,
-  type BrokenPromise,
   type DayPlan,
   type DayVisit,
   type DayWheel,
-  type PlanRow,
 } from './day-plan';
 export { BLOCKS, BLOCK_WORDS, PLAN_STEP_MIN, planStartMs, type BlockName } from './plan-problem';
-export { blocksLeft, BLOCK_STATIONS } from './blocks-left';
+export { blocksLeft } from './blocks-left';

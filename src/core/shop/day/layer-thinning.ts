@@ -16,7 +16,7 @@ const KEPT = 20;
 const STRIDE = 7919;
 
 /** Makes layers of states thinner by what is found out about a few of them. */
-export interface LayerThinning {
+interface LayerThinning {
   /** Whether a state is ruled out by what was found out about the depth before. */
   isOut(state: PlanState): boolean;
   /** Those of a layer that are not ruled out, and how many samples that took. */

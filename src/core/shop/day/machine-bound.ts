@@ -9,7 +9,7 @@ export interface Load {
 }
 
 /** What no order at one machine beats. */
-export interface MachineBound {
+interface MachineBound {
   /** The sum of the ends of all these wheels. */
   doneMin: number;
   /** How late visits are together; 0 where none has to be. */

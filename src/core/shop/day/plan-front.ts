@@ -3,7 +3,7 @@ import type { PlanState } from './plan-state';
 import { growing } from './state-rows';
 
 /** Of states with the same blocks placed those to which no other is nowhere worse. */
-export interface PlanFront {
+interface PlanFront {
   /** Whether a state is one of them; then it takes the place `at`, and those it beats lose theirs. */
   takes(state: PlanState, at: number): boolean;
   isIn(at: number): boolean;

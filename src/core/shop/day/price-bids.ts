@@ -37,7 +37,7 @@ const wayOf = (price: number, over: number): number => (price <= 0 && over < 0 ?
 const raised = (price: number, by: number): number => Math.max(0, Math.min(MAX_PRICE, price + by));
 
 /** The best prices so far, and the least that all plans come to at them. */
-export interface Bids {
+interface Bids {
   value: number;
   prices: Prices;
 }

@@ -2,7 +2,7 @@ import type { PlanProblem } from './plan-problem';
 import type { PlanState } from './plan-state';
 
 /** Many states side by side as plain numbers: hundreds of thousands fit, and none is an object. */
-export interface StateRows {
+interface StateRows {
   /** Adds a state; where it stands. */
   add(state: PlanState): number;
   /** Reads the state at a place into `into`. */

@@ -267,7 +267,7 @@ export const placesText = (degs: readonly number[]): string =>
 /**
  * A sentence for what a parser of a marking has against a value; null where it has nothing, or there is no parser.
  */
-export const parserProblem = (form: Form, value: string): InputError | null => {
+const parserProblem = (form: Form, value: string): InputError | null => {
   const parse =
     form.as === 'size'
       ? parseMarking

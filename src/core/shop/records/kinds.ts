@@ -30,7 +30,7 @@ import {
 } from './shop';
 
 /** What a kind of record is called and which fields it has. */
-export interface RecordSpec<K extends RecordKind = RecordKind> {
+interface RecordSpec<K extends RecordKind = RecordKind> {
   kind: K;
   one: string;
   many: string;

@@ -29,7 +29,7 @@ export const TREAD_WORDS: Record<Tread, string> = {
 };
 
 export const TUBE_WALLS = ['standard', 'heavy', 'ultra'] as const;
-export type TubeWall = (typeof TUBE_WALLS)[number];
+type TubeWall = (typeof TUBE_WALLS)[number];
 export const WALL_WORDS: Record<TubeWall, string> = {
   standard: 'standard',
   heavy: 'heavy duty',
@@ -37,7 +37,7 @@ export const WALL_WORDS: Record<TubeWall, string> = {
 };
 
 export const TUBE_VALVES = ['TR-4', 'TR-6', 'angled', 'rubber'] as const;
-export type TubeValve = (typeof TUBE_VALVES)[number];
+type TubeValve = (typeof TUBE_VALVES)[number];
 
 /** Instruments that have a record of their own; torque wrenches have theirs. */
 export const INSTRUMENT_KINDS = [
@@ -47,7 +47,7 @@ export const INSTRUMENT_KINDS = [
   'caliper',
   'balance-stand',
 ] as const;
-export type InstrumentKind = (typeof INSTRUMENT_KINDS)[number];
+type InstrumentKind = (typeof INSTRUMENT_KINDS)[number];
 export const INSTRUMENT_WORDS: Record<InstrumentKind, string> = {
   gauge: 'pressure gauge',
   thermometer: 'thermometer',
@@ -60,7 +60,7 @@ export const STRIP_MATERIALS = ['rubber', 'tape'] as const;
 export const STEMS = ['snap-in', 'clamp-in'] as const;
 
 /** What lies on the shelf. `priceMinor` in the smallest coin; null where it is not known. */
-export interface Stocked extends Kept {
+interface Stocked extends Kept {
   count: number;
   priceMinor: number | null;
   note: string;
@@ -178,8 +178,8 @@ export const PACES = ['step by step', 'by station'] as const;
 export type Pace = (typeof PACES)[number];
 
 /** Kinds that grow with the years: a screen asks for those of them that it needs. */
-export const MANY_KINDS = ['machines', 'wheels', 'tires'] as const satisfies readonly RecordKind[];
-export type FewKind = Exclude<RecordKind, (typeof MANY_KINDS)[number]>;
+const MANY_KINDS = ['machines', 'wheels', 'tires'] as const satisfies readonly RecordKind[];
+type FewKind = Exclude<RecordKind, (typeof MANY_KINDS)[number]>;
 /** Kinds of which a shop has a shelf or a wall full: every screen knows them all. */
 export const FEW_KINDS = RECORD_KINDS.filter(
   (kind): kind is FewKind => !(MANY_KINDS as readonly string[]).includes(kind),

@@ -1,5 +1,5 @@
 /** How a promise stands against the likely time. */
-export type DueVerdict = 'good' | 'check' | 'stop';
+type DueVerdict = 'good' | 'check' | 'stop';
 
 /**
  * Whether a promise will be kept: good where nine times in ten it is done by then, check where at least every second

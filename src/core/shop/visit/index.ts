@@ -15,8 +15,8 @@ export {
 export { visitLogText } from './log-text';
 export { checkKeptVisitEntry, keptVisitEntrySchema, type KeptVisitEntry } from './kept-entry';
 export { foldVisit, standingVisitEntries } from './fold-visit';
-export { dueVerdict, type DueVerdict } from './due';
-export type { MissingPart, OpenVisit, VisitSummary, WheelNow } from './visit-summary';
+export { dueVerdict } from './due';
+export type { OpenVisit, VisitSummary, WheelNow } from './visit-summary';
 export { dayInput, type InNow, type LeftOut } from './day-input';
 export type { LetGo } from './day-clashes';
 export { withChosen } from './with-chosen';

@@ -25,7 +25,7 @@ export interface WheelNow {
 }
 
 /** A part that is not here: on its way, or not even ordered. */
-export interface MissingPart {
+interface MissingPart {
   jobId: string;
   what: string;
   count: number;

@@ -17,7 +17,7 @@ import { announce } from '../../store/jobs-slice';
 import { shopChanged } from '../../store/records-api';
 
 /** The log of a job, and what may be done with it. */
-export interface JobLog extends Pick<JobAtHand, 'log' | 'write' | 'correcting'> {
+interface JobLog extends Pick<JobAtHand, 'log' | 'write' | 'correcting'> {
   /** Takes the newest entry that stands away; it comes back, or undefined where nothing was undone. */
   undo(): Promise<Entry | undefined>;
 }

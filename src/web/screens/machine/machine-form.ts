@@ -40,7 +40,7 @@ export interface WheelForm {
 }
 
 /** A fastener as it is typed. */
-export interface FastenerForm {
+interface FastenerForm {
   name: string;
   wheel: Fastener['wheel'];
   torque: string;

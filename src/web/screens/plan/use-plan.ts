@@ -5,7 +5,7 @@ import { visitProblem } from '../../store/visits-api';
 
 const TICKING_MS = 250;
 
-export interface PlanNow {
+interface PlanNow {
   /** The last plan that came; null before the first. */
   answer: PlanAnswer | null;
   /** What is being worked out: a first plan, or one that is looked at closely. */

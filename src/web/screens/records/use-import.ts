@@ -7,7 +7,7 @@ import { announce } from '../../store/jobs-slice';
 import { shopChanged } from '../../store/records-api';
 
 /** A file of records on its way in. */
-export interface Importing {
+interface Importing {
   /** What the file would do; null while it is not known. */
   plan: ImportAnswer | null;
   problem: string | null;

@@ -3,7 +3,7 @@ import type { Clearances } from '../../../core/fit/tires';
 import { api } from '../../store/api';
 
 /** The rooms last measured on a wheel, and the size that was on then. */
-export interface Rooms {
+interface Rooms {
   rooms: Clearances;
   /** Null where nothing is known of the wheel. */
   from: string | null;

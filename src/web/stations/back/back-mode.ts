@@ -41,7 +41,7 @@ export const backModeOf = ({ current, walk, batch, torques, isLoose }: Open): Ba
 };
 
 /** The one thing to do: what it is called, why, and what the button says. */
-export interface BackWords {
+interface BackWords {
   now: string;
   why: string;
   says: string;

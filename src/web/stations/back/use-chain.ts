@@ -6,7 +6,7 @@ import { useUnits } from '../../parts/quantity';
 import type { Writing } from '../../store/job-writing';
 
 /** What is typed of the chain and its adjusters. */
-export interface ChainTyped {
+interface ChainTyped {
   when: 'before' | 'after';
   /** One place or several, with spaces or semicolons between them. */
   places: string;

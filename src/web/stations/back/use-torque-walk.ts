@@ -28,7 +28,7 @@ export interface WalkRow {
 }
 
 /** On the threads, null where the manual means what is there; and a head in line with the handle, null without one. */
-export interface TorqueAid {
+interface TorqueAid {
   thread: Lubricant | null;
   extensionMm: number | null;
 }

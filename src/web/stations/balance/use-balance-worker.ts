@@ -19,7 +19,7 @@ export interface Search {
 const NO_SEARCH = { placed: null, runs: false };
 
 /** What a worker says of a balancing. */
-export interface BalanceWorker {
+interface BalanceWorker {
   /** To the present question, or while it is busy to the one before; null at first. */
   answers: BalanceAnswers | null;
   busy: boolean;

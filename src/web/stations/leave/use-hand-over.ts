@@ -16,7 +16,7 @@ import { today, useApp, useDo } from '../../store';
 import type { Writing } from '../../store/job-writing';
 import { shopChanged } from '../../store/records-api';
 
-export interface HandOverForm {
+interface HandOverForm {
   to: string;
   rechecks: Recheck[];
   oldTire: '' | OldTire;
@@ -25,7 +25,7 @@ export interface HandOverForm {
 }
 
 /** The form of a hand-over. */
-export interface HandOverAtHand {
+interface HandOverAtHand {
   control: Control<HandOverForm>;
   rechecks: FieldArrayWithId<HandOverForm, 'rechecks'>[];
   /** A safety check is open: it takes a name and a reason. */

@@ -4,7 +4,7 @@ import { defineVisitEntry } from '../define-entry';
 const MAX_MINOR = 100_000_000;
 
 /** The amount a job may cost, in the smallest coin, and who approved it. */
-export interface AgreedData {
+interface AgreedData {
   amountMinor: number;
   currency: string;
   by: string;

@@ -5,7 +5,7 @@ import { defineVisitEntry, type VisitWheel } from '../define-entry';
 import { checkTakesPart, ID } from '../fields';
 
 /** A block of work given to a person by hand, or, with nulls, left to the day plan again. */
-export interface PlannedData {
+interface PlannedData {
   jobId: string;
   block: BlockName;
   person: string | null;

@@ -2,7 +2,7 @@ import { instant, text } from '../../../base/fields';
 import { defineVisitEntry } from '../define-entry';
 
 /** What the visit is on hold for, and until when if known; `what` is null when it is no longer on hold. */
-export interface WaitsData {
+interface WaitsData {
   what: string | null;
   until?: string | null;
 }

@@ -4,7 +4,7 @@ import { defineVisitEntry, type VisitWheel } from '../define-entry';
 import { checkTakesPart, ID } from '../fields';
 
 /** A wheel that no longer takes part, and why. */
-export interface WheelRemovedData {
+interface WheelRemovedData {
   jobId: string;
   why: string;
 }
