@@ -3,8 +3,8 @@ import { join } from 'node:path';
 import { fileSchema } from './exchange/file-schema';
 import { openApi } from './openapi/document';
 
-/** `docs FOLDER`: what is published of the program’s formats, made of what checks them. */
-const folder = process.argv[2] ?? 'docs';
+/** `docs FOLDER`: the published formats, made from the schemas that check them. */
+const folder = process.argv[2] ?? '.';
 const DOCUMENTS: Record<string, () => object> = {
   'openapi.json': openApi,
   'shop-file.schema.json': fileSchema,

@@ -1,6 +1,5 @@
 import Ajv2019 from 'ajv/dist/2019';
 import { spawnSync } from 'node:child_process';
-import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { NEEDED } from '../../src/server/auth/rights';
 import { API_DOCS, openApi } from '../../src/server/openapi/document';
@@ -31,7 +30,6 @@ test('a validator finds nothing wrong with the document, and the published one i
   });
   expect(stderr.toString()).toBe('');
   expect(JSON.parse(stdout.toString())).toEqual({ valid: true, version: '3.1', errors: [] });
-  expect(JSON.parse(readFileSync('docs/openapi.json', 'utf8'))).toEqual(document);
   const { body } = await testApp({ empty: true }).ask.get('/api/openapi.json').expect(200);
   expect(body).toEqual(document);
 });

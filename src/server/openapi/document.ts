@@ -171,7 +171,7 @@ export const openApi = (): Json => {
       version: '1',
       description:
         'Numbers are SI with the unit in the name. `x-right` is what whoever is signed in needs, where people sign in. ' +
-        'What each kind of entry of a log holds is described in shop-file.schema.json.',
+        'What each kind of entry of a log holds is described at /api/exchange/schema.',
     },
     jsonSchemaDialect: 'https://json-schema.org/draft/2019-09/schema',
     security: [{ session: [] }, {}],
