@@ -373,12 +373,23 @@ const cardLines = (state: JobState, units: UnitPreferences): string[] => {
   ];
 };
 
+/** The marks of a dial; of a row of bites the first three and how many there are. */
+const marksText = (marks: ReturnType<typeof dialMarks>): string => {
+  const bites = marks.filter((m) => m.is === 'bite');
+  const shown = [...marks.filter((m) => m.is !== 'bite'), ...bites.slice(0, 3)].map((mark) =>
+    Object.values(mark)
+      .map((v) => (typeof v === 'number' ? Number(v.toPrecision(4)) : String(v)))
+      .join(' '),
+  );
+  return [...shown, ...(bites.length > 3 ? [`${bites.length} bites`] : [])].join(', ');
+};
+
 const marksLines = (state: JobState): string[] =>
   STATIONS.flatMap((station) => {
     const steps = stepsOf(state, station).filter((s) => s.shows !== undefined && s.shows !== null);
     return [undefined, ...steps].map(
       (step) =>
-        `${station} ${step?.id ?? '-'}: ${short(dialMarks(state, station, { step, bite: 2 }))}`,
+        `${station} ${step?.id ?? '-'}: ${marksText(dialMarks(state, station, { step, bite: 2 }))}`,
     );
   });
 

@@ -233,7 +233,11 @@ describe('golden procedures', () => {
     );
   });
 
-  test.each(WHEELS_OF_THE_TRADE)('%s, word for word', (_name, input) => {
+  const ONE_PER_BUILD = WHEELS_OF_THE_TRADE.filter(
+    ([, { wheel }], i, all) =>
+      i === all.findIndex(([, other]) => other.wheel.build === wheel.build),
+  );
+  test.each(ONE_PER_BUILD)('%s, word for word', (_name, input) => {
     const places = (s: ReturnType<typeof stepsFor>[number]) =>
       s.places
         .map(
