@@ -19,7 +19,8 @@ import { doubtOf, isOutvoted, type Doubt } from './doubt';
 import { chanceText } from './chance-text';
 import { levelHour } from './level-check';
 import { sumVectors, type MassVector } from './mass-vector';
-import { LOOK_RULES, nextStep, SURE, type Advice } from './next-step';
+import type { Advice } from './advice';
+import { nextStep, SURE } from './next-step';
 import { OBSERVATIONS, WEIGHTS_ON, type Observation } from './observation';
 import { freeNear, madeOf, trialMasses } from './trial-pieces';
 
@@ -222,8 +223,8 @@ export const balanceAdvise = defineWorking<AdviseInput, BalanceAdvice>({
       show.verdict('check');
       show.caution(doubt.says);
     }
+    show.line('rule', 'the first of the advisor’s rules that applies', advice.rule);
     show.line('next', 'by the chance that it ends here or with the weights after', advice.do);
-    if (advice.do === 'look') show.line('rule', LOOK_RULES[advice.rule], advice.rule);
     if ('massG' in advice) {
       show.line(
         'mass',

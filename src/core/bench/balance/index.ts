@@ -33,4 +33,6 @@ export {
   type Settle,
 } from './observation';
 export { levelHour, MIN_TESTS } from './level-check';
-export { middleSpread, nextStep, type Advice, type Learns } from './next-step';
+export type { Advice } from './advice';
+export { nextStep } from './next-step';
+export { middleSpread, type Learns } from './played-wheels';

@@ -119,7 +119,6 @@ test('what contradicts itself is said as it is, and a shelf that has nothing bet
   ): BalanceAdvice => ({
     do: 'look',
     why,
-    rule: 'slip named',
     leftG: 12.4,
     limitG: 5,
     place: [],
