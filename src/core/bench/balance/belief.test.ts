@@ -138,7 +138,7 @@ describe('what to do next', () => {
     expect(nextStep({ ...ask, seen: [bare], on })).toMatchObject({ do: 'spin' });
     expect(nextStep({ ...ask, seen: [bare, machine(1, 90, on)], on }).do).toBe('done');
     // With nothing seen at all it is the stand that most shops have.
-    expect(nextStep({ ...ask, seen: [], on: [] })).toEqual({ do: 'settle', from: null });
+    expect(nextStep({ ...ask, seen: [], on: [] })).toMatchObject({ do: 'settle', from: null });
   });
 
   test('it begins with a settle from each side, and says in words what it wants', () => {
