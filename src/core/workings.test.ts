@@ -129,7 +129,7 @@ describe('defining a working', () => {
       problem: {
         field: 'massG',
         message: 'massG is too large.',
-        expected: 'A mass: a number of grams from 0 to 100',
+        expected: 'Enter a mass, 0 to 100 grams',
       },
     });
     expect(attempt(half, { massG: 10 })).toMatchObject({ ok: true, working: { result: 5 } });
@@ -152,42 +152,47 @@ describe('fields', () => {
   const good = { name: 'abc', many: [{ n: 1 }] };
 
   test.each([
-    [{ ...good, name: 'abcdef' }, 'name', 'name is too long.', 'A name: text of 1 to 5 characters'],
-    [{ ...good, name: '' }, 'name', 'name is empty.', 'A name: text of 1 to 5 characters'],
-    [{ ...good, name: '   ' }, 'name', 'name does not fit.', 'A name: text of 1 to 5 characters'],
-    [{ ...good, name: 5 }, 'name', 'name does not fit.', 'A name: text of 1 to 5 characters'],
+    [{ ...good, name: 'abcdef' }, 'name', 'name is too long.', 'Enter a name, up to 5 characters'],
+    [{ ...good, name: '' }, 'name', 'name is empty.', 'Enter a name, up to 5 characters'],
+    [{ ...good, name: '   ' }, 'name', 'name is not valid.', 'Enter a name, up to 5 characters'],
+    [{ ...good, name: 5 }, 'name', 'name is not valid.', 'Enter a name, up to 5 characters'],
     [
       { ...good, many: [{ n: 1 }, { n: 9 }] },
       'many[1].n',
       'n is too large.',
-      'A count: a whole number from 1 to 3',
+      'Enter a count, a whole number from 1 to 3',
     ],
     [
       { ...good, many: [{ n: 1.5 }] },
       'many[0].n',
       'n is not a whole number.',
-      'A count: a whole number from 1 to 3',
+      'Enter a count, a whole number from 1 to 3',
     ],
     [
       { ...good, many: [{ n: '1' }] },
       'many[0].n',
       'n is not a number.',
-      'A count: a whole number from 1 to 3',
+      'Enter a count, a whole number from 1 to 3',
     ],
     [
       { ...good, many: [{ n: 1e300 }] },
       'many[0].n',
       'n is too large.',
-      'A count: a whole number from 1 to 3',
+      'Enter a count, a whole number from 1 to 3',
     ],
     [
       { ...good, many: [1, 2, 3].map((n) => ({ n })) },
       'many',
       'many has too many items.',
-      'Things: a list of at most 2',
+      'Enter things, 2 at most',
     ],
-    [{ ...good, kind: 'c' }, 'kind', 'kind does not fit.', 'A kind: one of a, b'],
-    [{ ...good, on: '2026-13-01' }, 'on', 'on does not fit.', 'A day: a date such as 2026-04-30'],
+    [{ ...good, kind: 'c' }, 'kind', 'kind is not valid.', 'Choose a kind: a, b'],
+    [
+      { ...good, on: '2026-13-01' },
+      'on',
+      'on is not valid.',
+      'Enter a day, a date such as 2026-04-30',
+    ],
     [
       { ...good, extra: 1 },
       'extra',

@@ -167,7 +167,7 @@ export const WORKING_GROUPS: readonly WorkingGroup[] = [
     ],
   },
   {
-    name: 'Wheel back',
+    name: 'Wheel on',
     workings: [
       chainSlack,
       wheelAlign,

@@ -480,8 +480,8 @@ export const DEMO_TIRES: DemoTire[] = [
   }),
   tire('t-2', '100/90-19 57M TT', 'hard', 'knobby, hard ground', 39, 1, 8450),
   tire('t-3', '80/100-21 51M TT', 'soft', 'knobby, soft ground', 26, 4, 7600),
-  tire('t-4', '90/90-21 54H TT', 'half', 'half road, half dirt', 54, 2, 9900, { arrows: 'two' }),
-  tire('t-5', '150/70R18 70H TL', 'half', 'half road, half dirt', 50, 2, 15_400, { arrows: 'two' }),
+  tire('t-4', '90/90-21 54H TT', 'half', '50/50 dual sport', 54, 2, 9900, { arrows: 'two' }),
+  tire('t-5', '150/70R18 70H TL', 'half', '50/50 dual sport', 50, 2, 15_400, { arrows: 'two' }),
   tire('t-6', '120/70ZR17 58W TL', 'touring', 'sport touring', 16, 3, 13_900, {
     seatLimitKpa: psi(50),
   }),

@@ -10,7 +10,7 @@ import { photosBeside, shopFile } from './paths';
 const main = async (): Promise<void> => {
   makeForOwnerOnly();
   const to = process.argv[2];
-  if (!to) throw new Error('Say into which file: npm run backup -- FILE.zip');
+  if (!to) throw new Error('Name the file: npm run backup -- FILE.zip');
   const file = shopFile();
   checkBegun(file, false);
   if (!belongsToJournal(file))

@@ -15,31 +15,31 @@ const PROBLEMS: readonly {
     codes: ['SQLITE_FULL', 'ENOSPC', 'EDQUOT'],
     status: 507,
     message: 'The disk of the shop’s machine is full.',
-    expected: 'room on its disk, then another try',
+    expected: 'Free some disk space, then try again',
   },
   {
     codes: ['SQLITE_READONLY', 'SQLITE_CANTOPEN', 'EROFS', 'EACCES', 'EPERM'],
     status: 503,
-    message: 'The shop’s files can be read, but not written.',
-    expected: 'files that this account of the shop’s machine may write',
+    message: 'The shop’s files are read-only.',
+    expected: 'Let the server’s account write to the shop’s files',
   },
   {
     codes: ['SQLITE_BUSY', 'SQLITE_LOCKED'],
     status: 503,
     message: 'Another program holds the shop’s database.',
-    expected: 'another try in a moment, or that program ended',
+    expected: 'Try again in a moment, or end that program',
   },
   {
     codes: ['SQLITE_CORRUPT', 'SQLITE_NOTADB'],
     status: 503,
     message: 'The shop’s database is damaged.',
-    expected: 'the program stopped and a backup restored',
+    expected: 'Stop the server and restore a backup',
   },
   {
     codes: ['SQLITE_IOERR', 'EIO'],
     status: 503,
-    message: 'The disk of the shop’s machine does not do what it is asked.',
-    expected: 'the disk looked at, and a backup elsewhere',
+    message: 'The shop computer’s disk is failing.',
+    expected: 'Check the disk, and back up to another one',
   },
 ];
 

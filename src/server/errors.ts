@@ -11,7 +11,7 @@ export class NotFound extends Error {}
 /** Too much is waiting to be worked out already. */
 export class ServerBusy extends Error {
   constructor() {
-    super('The server has more to work out than it can at the moment.');
+    super('The server is busy.');
   }
 }
 
@@ -42,7 +42,7 @@ export class IdTaken extends Error {
     readonly field: string,
     what: string,
   ) {
-    super(`${what} of that id is there already, and says something else.`);
+    super(`${what} with that ID already exists with other content.`);
   }
 }
 
@@ -60,7 +60,7 @@ export class LogMovedOn extends Error {
 /** A record was changed by somebody else since it was read; it comes with the refusal as it stands. */
 export class ChangedMeanwhile extends Error {
   constructor(readonly record: { version: number }) {
-    super('Somebody else has changed this since you last looked.');
+    super('Someone else changed this since you opened it.');
   }
 }
 
@@ -70,7 +70,7 @@ const problem = (field: string, message: string, expected: string): { error: Inp
 });
 
 export const unknownRoute: RequestHandler = (req, _res, next) =>
-  next(new NotFound(`There is nothing at ${req.path}.`));
+  next(new NotFound(`No such address: ${req.path}.`));
 
 const statusOf = (error: InputError): number => {
   if (error instanceof NotSignedIn) return 401;
@@ -117,7 +117,7 @@ export const errorHandler: ErrorRequestHandler = (error, req, res, _next) => {
     res
       .status(503)
       .set('Retry-After', '2')
-      .json(problem('server', error.message, 'another try in a moment'));
+      .json(problem('server', error.message, 'Try again in a moment'));
   } else if (error instanceof NotFound) {
     res.status(404).json(problem('path', error.message, 'an address that exists'));
   } else if (typeof error?.status === 'number' && error.status < 500) {

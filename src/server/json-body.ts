@@ -11,7 +11,7 @@ export const jsonBody = (): RequestHandler =>
         throw new InputError(
           'body',
           'The request is nested too deeply.',
-          `at most ${MAX_JSON_DEPTH} levels of lists and records`,
+          `Enter at most ${MAX_JSON_DEPTH} levels of lists and records`,
         );
     },
   });

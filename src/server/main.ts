@@ -39,8 +39,7 @@ const start = async (): Promise<void> => {
   const file = shopFile();
   const weak =
     passphrase &&
-    (weakness(passphrase) ??
-      (isTriedFirst(passphrase, []) ? 'It is among what is tried first.' : null));
+    (weakness(passphrase) ?? (isTriedFirst(passphrase, []) ? 'It’s too easy to guess.' : null));
   if (weak)
     fail(
       `RIMSTONE_PASSPHRASE can be guessed. ${weak} Take a sentence of your own, of ${MIN_LETTERS} letters or more.`,
@@ -64,7 +63,7 @@ const start = async (): Promise<void> => {
   if ((!isLoopback(host) || proxy !== null) && !passphrase && !shop.isSignInOn()) {
     shop.close();
     fail(
-      `${proxy === null ? `HOST ${host}` : 'What stands behind a proxy'} can be reached from other machines, and nobody signs in at this shop. ` +
+      `${proxy === null ? `HOST ${host}` : 'What stands behind a proxy'} can be reached from other machines and sign-in is off. ` +
         'Start it on this machine alone and set up an owner on the People screen, or set RIMSTONE_PASSPHRASE.',
     );
   }

@@ -57,7 +57,7 @@ export const cleanPicture = async (
     };
   } catch (error) {
     if (error instanceof ServerBusy) throw error;
-    throw new InputError('photo', 'This is no picture that can be kept.', expected);
+    throw new InputError('photo', 'This picture can’t be saved.', expected);
   }
 };
 

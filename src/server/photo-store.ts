@@ -37,7 +37,7 @@ export const photoStore = (folder: string, mostMb: () => number = () => Infinity
       throw new InputError(
         'photo',
         `The shop keeps ${Math.round(counted.bytes / 1_000_000)} MB of photographs, and ${most} MB is the most.`,
-        'a higher rule photos.mostMb, where the disk and the backups have room for it',
+        'Raise the rule photos.mostMb, if the disk and the backups have room',
       );
     counted.bytes += bytes;
   };

@@ -63,7 +63,7 @@ const main = async (): Promise<void> => {
   say(`Here is ${hereNow(file)}.`);
   if (!process.argv.includes('--yes')) {
     await rm(folder, { recursive: true, force: true });
-    say('Nothing was changed. To put the backup in its place: npm run restore -- FILE.zip --yes');
+    say('Nothing changed. To restore it: npm run restore -- FILE.zip --yes');
     return;
   }
   // Not under a server that has the shop open.
@@ -76,7 +76,7 @@ const main = async (): Promise<void> => {
       giveSecrets(db, secrets);
       db.close();
     }
-    say(kept ? `Restored. What was here is kept as ${kept}.` : 'Restored.');
+    say(kept ? `Restored. The previous shop is saved as ${kept}.` : 'Restored.');
   } finally {
     owner?.release();
     await rm(folder, { recursive: true, force: true });

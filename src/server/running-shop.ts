@@ -54,7 +54,7 @@ const refuse = (res: ServerResponse, message: string): void => {
   res
     .writeHead(503, { 'Content-Type': 'application/json', 'Retry-After': '2' })
     .end(
-      JSON.stringify({ error: { field: 'server', message, expected: 'another try in a moment' } }),
+      JSON.stringify({ error: { field: 'server', message, expected: 'Try again in a moment' } }),
     );
 };
 
@@ -179,7 +179,7 @@ export const runningShop = (
         throw new InputError(
           'backup',
           `It could not be opened, and the shop is as it was: ${error.message}`,
-          'a backup of a shop that this program can open',
+          'Choose a backup this version can open',
         );
       }
       return kept;

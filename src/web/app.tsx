@@ -95,7 +95,7 @@ const NewMachineScreen = lazy(() =>
   import('./screens/NewMachineScreen').then((m) => ({ default: m.NewMachineScreen })),
 );
 
-/** Day or night, as chosen or as the machine has it. */
+/** Day or night, as chosen or same as device. */
 const useTheme = () => {
   const theme = useApp((s) => s.prefs.theme);
   useEffect(() => {
@@ -145,7 +145,7 @@ const Screens = () => {
   if (status === 'failed')
     return (
       <Frame title="Tough Rimstone">
-        <Failed message={problem ?? 'The server does not answer.'}>
+        <Failed message={problem ?? 'Can’t reach the shop server.'}>
           <Button onClick={() => void dispatch(loadShop())}>Try again</Button>
         </Failed>
       </Frame>
@@ -222,12 +222,10 @@ const Gate = () => {
 /** Stands alone: whatever broke must not break this too. */
 const BrokenScreen = () => (
   <main className="mx-auto max-w-2xl p-8" role="alert">
-    <h1 className="text-3xl">This screen broke.</h1>
-    <p className="my-4">
-      What was confirmed is in the log, and what was not yet sent is kept in this browser.
-    </p>
+    <h1 className="text-3xl">This screen crashed.</h1>
+    <p className="my-4">Confirmed entries are saved. Unsent ones are kept in this browser.</p>
     <Button go onClick={() => window.location.reload()}>
-      Load it again
+      Reload
     </Button>
   </main>
 );

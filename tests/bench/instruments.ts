@@ -67,7 +67,7 @@ const main = async (): Promise<void> => {
     for (let i = 0; tapping; i++) {
       const { page } = watchers[i % 2]!;
       const before = Date.now();
-      await page.getByRole('button', { name: 'Simulated ones at the stations' }).click();
+      await page.getByRole('button', { name: 'Simulated instruments at stations' }).click();
       taps.push(Date.now() - before);
       await page.waitForTimeout(400);
     }

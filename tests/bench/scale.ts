@@ -92,7 +92,7 @@ const screensOf = async (url: string) => {
     found[name('Today')] = await screenOf(
       await open(),
       `${url}/`,
-      'A machine comes in',
+      'Check in a machine',
       async (page) => {
         await page.getByRole('link', { name: 'Jobs' }).click();
       },
@@ -102,17 +102,15 @@ const screensOf = async (url: string) => {
       `${url}/jobs/new`,
       'A loose wheel',
       async (page) => {
-        await page
-          .getByLabel('Which machine, or whose')
-          .pressSequentially('orrin juni', { delay: 60 });
+        await page.getByLabel('Machine or rider').pressSequentially('orrin juni', { delay: 60 });
       },
     );
     found[name('wheels')] = await screenOf(
       await open(),
       `${url}/records/wheels`,
-      'Tire on it',
+      'Current tire',
       async (page) => {
-        await page.getByRole('button', { name: 'Tire on it' }).click();
+        await page.getByRole('button', { name: 'Current tire' }).click();
       },
     );
     found[name('a job')] = await screenOf(

@@ -20,7 +20,7 @@ test('the shop is backed up by a key, goes on, and is put back as it was; what c
   await page
     .getByLabel('A backup from elsewhere')
     .setInputFiles({ name: 'copy.zip', mimeType: 'application/zip', buffer: readFileSync(file) });
-  await expect(list.getByText('brought in', { exact: true })).toBeVisible();
+  await expect(list.getByText('added', { exact: true })).toBeVisible();
   await page
     .getByLabel('A backup from elsewhere')
     .setInputFiles({
@@ -35,14 +35,14 @@ test('the shop is backed up by a key, goes on, and is put back as it was; what c
   const notes = page.getByText('Written after the backup.');
   await page.keyboard.press('m');
   await page.getByRole('dialog').getByRole('textbox').fill('Written after the backup.');
-  await confirmed(page, () => page.getByRole('button', { name: 'Write the note' }).click());
+  await confirmed(page, () => page.getByRole('button', { name: 'Save note' }).click());
 
   await page.goto(`${shop.url}/backups`);
   await list.getByRole('button', { name: /Look into by-hand/ }).click();
   const sheet = page.getByRole('dialog', { name: 'Restore this backup' });
   await expect(sheet.getByText('1 would be gone')).toBeVisible();
   await expectAccessible(page);
-  await sheet.getByRole('button', { name: 'Put it in the place of this shop' }).click();
+  await sheet.getByRole('button', { name: 'Restore backup' }).click();
   await expect(sheet.getByText('Restored.', { exact: false })).toBeVisible();
   await sheet.getByRole('button', { name: 'To the restored shop' }).click();
   await expect(page.getByText('Pimlet Hop 200').first()).toBeVisible();
@@ -61,7 +61,7 @@ test('a shop goes out into a file, and another takes it in after a look; a job o
   page.setDefaultTimeout(90_000);
   await openAs(page, shop, '/backups');
   const saved = page.waitForEvent('download');
-  await page.getByRole('link', { name: 'Take the shop out' }).click();
+  await page.getByRole('link', { name: 'Export shop' }).click();
   const whole = readFileSync(await (await saved).path());
   await page.goto(`${shop.url}/jobs/demo-job-22/log`);
   const savedJob = page.waitForEvent('download');
@@ -82,14 +82,14 @@ test('a shop goes out into a file, and another takes it in after a look; a job o
     await choose(one);
     const sheet = page.getByRole('dialog');
     await expect(sheet.getByRole('row', { name: /^jobs with their logs 1 0 0/ })).toBeVisible();
-    await sheet.getByRole('button', { name: 'Leave all as it is' }).click();
+    await sheet.getByRole('button', { name: 'Cancel' }).click();
     await expect(sheet).toHaveCount(0);
 
     await choose(whole);
     await expect(sheet.getByRole('row', { name: /^jobs with their logs 24 0 0/ })).toBeVisible();
     await expectAccessible(page);
-    await sheet.getByRole('button', { name: 'Take it in' }).click();
-    await expect(sheet.getByText('It is in.', { exact: false })).toBeVisible();
+    await sheet.getByRole('button', { name: 'Import' }).click();
+    await expect(sheet.getByText('Imported.', { exact: false })).toBeVisible();
     await sheet.getByRole('button', { name: 'To the shop' }).click();
     await expect(page.getByText('Pimlet Hop 200').first()).toBeVisible();
     await page.goto(`${other.url}/jobs/demo-job-21`);

@@ -7,7 +7,7 @@ const anew = async (page: Parameters<typeof openAs>[0], shop: Parameters<typeof 
   await openAs(page, shop, '/jobs/demo-job-21/balance');
   await settled(page);
   await page.getByRole('button', { name: 'More', exact: true }).click();
-  await page.getByRole('button', { name: 'Begin anew' }).click();
+  await page.getByRole('button', { name: 'Start over' }).click();
   await expect(
     page.getByRole('heading', { name: 'Let it settle. Where is the bottom?' }),
   ).toBeVisible();
@@ -20,7 +20,7 @@ const rest = async (page: Parameters<typeof openAs>[0], place: string, from: str
     await page.getByLabel('Do something else, by hand').selectOption('settle');
   await page.getByLabel('This came to the bottom').fill(place);
   await page.getByLabel('Let go from').selectOption(from);
-  await page.getByRole('button', { name: 'Take it' }).click();
+  await page.getByRole('button', { name: 'Use reading' }).click();
   // The first reading brings the hint of last time with it.
   await expect.poll(() => tries.count()).toBeGreaterThan(before);
   await settled(page);
@@ -84,7 +84,7 @@ test('by hand: rests, own pieces from the shelf as buttons, held level, undone, 
   expect((await balanceOf(page)).on).toEqual([]);
   await settled(page);
   await page.getByRole('button', { name: 'More', exact: true }).click();
-  await page.getByRole('button', { name: 'Leave it as it is' }).click();
+  await page.getByRole('button', { name: 'Cancel' }).click();
   await expect(page.getByRole('button', { name: 'On to the machine' })).toBeVisible();
   await page.keyboard.press('n');
   await expect(page).toHaveURL(/wheel-back$/);
@@ -126,7 +126,7 @@ test('wrong, missing and huge input is refused with a sentence, and nothing is h
     await expect(
       page.getByText(/is not a place on the wheel|once round|is not an hour/),
     ).toBeVisible();
-    await expect(page.getByRole('button', { name: 'Take it' })).toBeDisabled();
+    await expect(page.getByRole('button', { name: 'Use reading' })).toBeDisabled();
   }
   await page.getByLabel('Do something else, by hand').selectOption('machine');
   await page.getByRole('textbox', { name: 'Heavy by, g' }).fill('99999');
@@ -158,12 +158,12 @@ test('the simulated stand turns the dial; a rest is taken once the wheel has com
       .evaluate((e) =>
         (e as unknown as { style: CSSStyleDeclaration }).style.getPropertyValue('--turn'),
       );
-  await expect(stand.getByRole('button', { name: 'Take this rest' })).toBeDisabled();
+  await expect(stand.getByRole('button', { name: 'Use this reading' })).toBeDisabled();
   const before = await turn();
   for (const from of ['left', 'right']) {
     await stand.getByRole('button', { name: `From the ${from}` }).click();
     await expect.poll(turn).not.toBe(before);
-    await stand.getByRole('button', { name: 'Take this rest' }).click();
+    await stand.getByRole('button', { name: 'Use this reading' }).click();
     await expect(
       page.getByText(new RegExp(`rest at [67]:\\d\\d from the ${from}|rest at 7 from the ${from}`)),
     ).toBeVisible();
@@ -193,7 +193,7 @@ test('more: the turn of the tire, the parts, the speed, and the stand’s own ba
     new RegExp(`${Math.round(wanted)}\\s*g`),
   );
   await expect(sheet.getByText(/About \d\.\d g, by \d+ wheels/)).toBeVisible();
-  await sheet.getByRole('button', { name: 'Write it down' }).click();
+  await sheet.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText(/^Written down for the jobs from now on/)).toBeVisible();
   await expectAccessible(page);
   await page.goto(`${shop.url}/rules`);
@@ -220,13 +220,13 @@ test('a shelf with very many ways to pick from is answered at once, and proved w
   await page.getByLabel('Do something else, by hand').selectOption('machine');
   await page.getByRole('textbox', { name: 'Heavy by, g' }).fill('130');
   await page.getByLabel('Heavy at').fill('200°');
-  await page.getByRole('button', { name: 'Take it' }).click();
+  await page.getByRole('button', { name: 'Use reading' }).click();
   await expect(page.getByRole('heading', { name: /^Put on/ })).toBeVisible();
   // Eight of the heaviest on each side fall short: at least nine pairs, and too many ways to take them.
   await expect(page.getByText('Left, at least 18 pieces')).toBeVisible();
-  await page.getByRole('button', { name: 'Search on' }).click();
-  await expect(page.getByText('Left, no fewer pieces do')).toBeVisible();
-  await confirmed(page, () => page.getByRole('button', { name: 'They are on' }).click());
+  await page.getByRole('button', { name: 'Keep searching' }).click();
+  await expect(page.getByText('Imbalance left')).toBeVisible();
+  await confirmed(page, () => page.getByRole('button', { name: 'Weights are on' }).click());
   expect((await balanceOf(page)).on).toHaveLength(18);
 });
 
@@ -265,7 +265,7 @@ test('weights that were entered from the other side are noticed: look, enter the
   ).toBeVisible();
   await expect(page.getByText(/entered from the other side/)).toBeVisible();
   await expectAccessible(page);
-  await confirmed(page, () => page.getByRole('button', { name: 'All off, begin anew' }).click());
+  await confirmed(page, () => page.getByRole('button', { name: 'All off, start over' }).click());
   await expect(
     page.getByRole('heading', { name: 'Let it settle. Where is the bottom?' }),
   ).toBeVisible();

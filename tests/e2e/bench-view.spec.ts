@@ -54,12 +54,12 @@ test('a whole bench session on the keyboard alone: every step, trouble cured, a 
   await doneUntil(/^Lever the first bead off/);
   await expect(page.getByText('Disc side down for this.')).toBeVisible();
   await expect(
-    page.getByRole('img', { name: /rim lock at 7 o'clock, 210°, start at 1 o'clock, 30°/ }),
+    page.getByRole('img', { name: /rim lock at 7 o’clock (210°), start at 1 o’clock (30°)/ }),
   ).toBeVisible();
   await key('t');
   await expect(page.getByText('Disc side down for this.')).toBeHidden();
   await expect(
-    page.getByRole('img', { name: /rim lock at 5 o'clock, 150°, start at 11 o'clock, 330°/ }),
+    page.getByRole('img', { name: /rim lock at 5 o’clock (150°), start at 11 o’clock (330°)/ }),
   ).toBeVisible();
   await key('.');
   await expect(page.getByText('Bite 2 of 22')).toBeVisible();
@@ -137,10 +137,10 @@ test('whether the bead gets over: the rim is measured once, and stays with the j
     await expect(page.getByRole('heading', { level: 2 }).first()).not.toHaveText(now!);
   }
   await page.keyboard.press('r');
-  const sheet = page.getByRole('dialog', { name: 'Does the bead get over?' });
-  await sheet.getByRole('button', { name: 'Keep the rim’s shape' }).click();
+  const sheet = page.getByRole('dialog', { name: 'Will the bead clear?' });
+  await sheet.getByRole('button', { name: 'Save rim shape' }).click();
   await expect(sheet.getByText('Measure all three', { exact: false })).toBeVisible();
-  await sheet.getByRole('textbox', { name: 'Over the flange' }).fill('510');
+  await sheet.getByRole('textbox', { name: 'Flange diameter' }).fill('510');
   await sheet.getByRole('textbox', { name: /^In the well/ }).fill('454');
   await sheet.getByRole('textbox', { name: 'Well to far flange' }).fill('40');
   // A flat tube, 2 × 1.5, and a strip of 1: with them less may sit high.
@@ -159,8 +159,8 @@ test('whether the bead gets over: the rim is measured once, and stays with the j
   await sheet.getByLabel('Of the far bead, still up on its seat').selectOption('360');
   await expect(sheet.getByText('Stop, and find out why.')).toBeVisible();
   await expectAccessible(page);
-  await sheet.getByRole('button', { name: 'Keep the rim’s shape' }).click();
-  await expect(page.getByText('The rim’s shape is written.')).toBeVisible();
+  await sheet.getByRole('button', { name: 'Save rim shape' }).click();
+  await expect(page.getByText('Rim shape saved.')).toBeVisible();
   await page.reload();
   await expect(page.getByText('First bead on. Keep the rim lock pushed in.')).toBeVisible();
   await page.keyboard.press('r');

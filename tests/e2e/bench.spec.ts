@@ -10,7 +10,7 @@ test('bite by bite on the dial, by key, mirrored with the wheel; the school chan
   await page.goto(`${shop.url}/jobs/${id}/tire-off`);
   await toStep(page, /Lever the first bead off/);
   await expect(page.getByText('Bite 1 of 22')).toBeVisible();
-  await expect(page.getByText("70 mm, lever at 1:33 o'clock, 47°")).toBeVisible();
+  await expect(page.getByText('70 mm, lever at 1:33 o’clock (47°)')).toBeVisible();
   await page.keyboard.press('.');
   await page.keyboard.press('.');
   await expect(page.getByText('Bite 3 of 22')).toBeVisible();
@@ -18,12 +18,12 @@ test('bite by bite on the dial, by key, mirrored with the wheel; the school chan
   await expect(page.getByText('Bite 2 of 22')).toBeVisible();
   await page.keyboard.press(',');
   await page.keyboard.press('t');
-  await expect(page.getByText("70 mm, lever at 10:27 o'clock, 313°")).toBeVisible();
+  await expect(page.getByText('70 mm, lever at 10:27 o’clock (313°)')).toBeVisible();
   await page.keyboard.press('w');
   await expect(page.getByRole('dialog')).toContainText('(360 − 0) / 360 × π × 483');
   await page.keyboard.press('Escape');
 
-  await page.getByRole('button', { name: 'Ways of working' }).click();
+  await page.getByRole('button', { name: 'Methods' }).click();
   const ways = page.getByRole('dialog', { name: /Ways of working/ });
   await expect(
     ways.getByText('levers off: start at 6:00 in place of 1:00, both ways', { exact: false }),
@@ -33,7 +33,7 @@ test('bite by bite on the dial, by key, mirrored with the wheel; the school chan
   await expect(ways.getByRole('button', { name: 'at once' })).toBeVisible();
   await expectAccessible(page);
   await page.keyboard.press('Escape');
-  await expect(page.getByRole('img', { name: /start at 6 o'clock, 180°/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /start at 6 o’clock (180°)/ })).toBeVisible();
   await expect(
     page
       .getByRole('list', { name: 'Steps' })
@@ -58,14 +58,14 @@ test('runout is typed round the wheel, judged at once and kept; dull spokes are 
   await toStep(page, /Spin it: runout/);
   await page.getByRole('button', { name: 'Runout readings' }).click();
   const sheet = page.getByRole('dialog', { name: /Runout/ });
-  await sheet.getByRole('button', { name: 'Keep these readings' }).click();
+  await sheet.getByRole('button', { name: 'Save readings' }).click();
   await expect(sheet.getByText('There are no readings.', { exact: false })).toBeVisible();
   for (const [i, mm] of ['0', '0,99', '1.4', '0.99', '0', '-0.99', '-1.4', '-0.99'].entries())
     await sheet
       .getByRole('textbox', { name: /^Side,/ })
       .nth(i)
       .fill(mm);
-  await expect(sheet.getByText("2.8 mm side to side, high at 3 o'clock, 90°.")).toBeVisible();
+  await expect(sheet.getByText('2.8 mm side to side, high at 3 o’clock (90°).')).toBeVisible();
   const nipples = sheet.getByRole('region', { name: 'Nipples' });
   const first = nipples.getByRole('row').nth(1);
   await expect(first).toContainText(
@@ -106,13 +106,13 @@ test('runout is typed round the wheel, judged at once and kept; dull spokes are 
   await page.getByRole('button', { name: 'Done', exact: true }).last().click();
   await expect(sheet.getByRole('textbox', { name: /^Up,/ }).first()).toHaveValue('-2');
   await sheet.getByRole('textbox', { name: /^Up,/ }).first().fill('round');
-  await sheet.getByRole('button', { name: 'Keep these readings' }).click();
+  await sheet.getByRole('button', { name: 'Save readings' }).click();
   await expect(sheet.getByText('A reading is no length.', { exact: false })).toBeVisible();
   await sheet.getByRole('textbox', { name: /^Up,/ }).first().fill('');
-  await sheet.getByRole('button', { name: 'Keep these readings' }).click();
+  await sheet.getByRole('button', { name: 'Save readings' }).click();
   await expect(page.getByText('The runout is written.')).toBeVisible();
   // Turned: what was read before stands beside it, and the fields wait for what is read next.
-  await nipples.getByRole('button', { name: 'They are turned' }).click();
+  await nipples.getByRole('button', { name: 'Mark as turned' }).click();
   await expect(page.getByText('The turns are written. Read it again.')).toBeVisible();
   await expect(sheet.getByRole('textbox', { name: /^Side,/ }).nth(2)).toHaveValue('');
   for (const [i, mm] of ['0', '0,99', '1.4', '0.99', '0', '-0.99', '-1.4', '-0.99'].entries())
@@ -121,7 +121,7 @@ test('runout is typed round the wheel, judged at once and kept; dull spokes are 
       .nth(i)
       .fill(mm);
   await expect(nipples.getByText(/The rim moved 0.% as far side to side/)).toBeVisible();
-  await sheet.getByRole('button', { name: 'Keep these readings' }).click();
+  await sheet.getByRole('button', { name: 'Save readings' }).click();
   await expect(page.getByText('The runout is written.')).toBeVisible();
   await page.keyboard.press('Escape');
 
@@ -129,10 +129,10 @@ test('runout is typed round the wheel, judged at once and kept; dull spokes are 
   await page.getByRole('button', { name: 'Ring of the spokes' }).click();
   await page.getByRole('button', { name: '7', exact: true }).click();
   await expect(page.getByText('Spoke 7 is dull', { exact: false })).toBeVisible();
-  await confirmed(page, () => page.getByRole('button', { name: 'Write it down' }).click());
+  await confirmed(page, () => page.getByRole('button', { name: 'Save' }).click());
   await page.goto(`${shop.url}/jobs/${id}/hand-over`);
   await expect(
-    page.getByText("Inspect: 2.8 mm side to side, high at 3 o'clock, 90°."),
+    page.getByText('Inspect: 2.8 mm side to side, high at 3 o’clock (90°).'),
   ).toBeVisible();
   await expect(page.getByText('Inspect: Spoke 7 is dull', { exact: false })).toBeVisible();
   await page.goto(`${shop.url}/wheels/w-orrin-r`);
@@ -156,7 +156,7 @@ test('trouble by one key: what is seen, checks in order, the one that cured it; 
   await expect(sheet.getByText('More force is the wrong answer.', { exact: false })).toBeVisible();
   await expectAccessible(page);
   await sheet.getByRole('button', { name: 'None of these' }).click();
-  await expect(page.getByText('The trouble is written.')).toBeVisible();
+  await expect(page.getByText('Trouble saved.')).toBeVisible();
   for (let i = 0; i < 3; i++) {
     await page.getByRole('button', { name: /^Trouble/ }).click();
     await sheet.getByRole('button', { name: 'The bite will not go' }).click();
@@ -192,9 +192,7 @@ test('findings are tapped, judged at once, and stand at hand-over until they are
     mimeType: 'image/png',
     buffer: Buffer.from('not a picture'),
   });
-  await expect(
-    sheet.getByText('This is no picture that can be kept.', { exact: false }),
-  ).toBeVisible();
+  await expect(sheet.getByText('This picture can’t be saved.', { exact: false })).toBeVisible();
   await file.setInputFiles({
     name: 'bead.png',
     mimeType: 'image/png',
@@ -202,7 +200,7 @@ test('findings are tapped, judged at once, and stand at hand-over until they are
   });
   await expect(sheet.getByRole('img', { name: 'Bead, seat and rim, photograph 1' })).toBeVisible();
   await expectAccessible(page);
-  await sheet.getByRole('button', { name: 'Write it down' }).click();
+  await sheet.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('The findings are written.')).toBeVisible();
   await page.goto(`${shop.url}/jobs/${id}/hand-over`);
   await expect(page.getByText('Inspect: Play. New bearings before it rolls.')).toBeVisible();
@@ -210,7 +208,7 @@ test('findings are tapped, judged at once, and stand at hand-over until they are
   await toStep(page, /Look for cracks, dents and corrosion/);
   await page.getByRole('button', { name: 'Findings' }).click();
   await sheet.getByRole('button', { name: 'Play', exact: true }).click();
-  await confirmed(page, () => sheet.getByRole('button', { name: 'Write it down' }).click());
+  await confirmed(page, () => sheet.getByRole('button', { name: 'Save' }).click());
   await page.goto(`${shop.url}/jobs/${id}/log`);
   await expect(page.getByText('Bearings and seals: nothing found')).toBeVisible();
   await expect(page.getByRole('link', { name: 'see it' })).toHaveAttribute(

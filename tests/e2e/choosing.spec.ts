@@ -6,7 +6,7 @@ test('candidates are ranked with their reasons, and a refused one says why', asy
 }) => {
   await openAs(page, shop, '/');
   await startJob(page, 'Orrindale', 'Rear wheel');
-  await page.getByRole('button', { name: 'Write it down' }).click();
+  await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('heading', { name: 'It fits.' })).toBeVisible();
   const first = page.getByRole('radiogroup', { name: /From stock/ }).getByRole('radio');
   await expect(first.first()).toContainText('suits best');
@@ -21,7 +21,7 @@ test('candidates are ranked with their reasons, and a refused one says why', asy
 
   // A refusal stands before everything else, with the verdict.
   await page.getByLabel('Size going on').fill('150/70-17 69h tl');
-  await expect(page.getByRole('heading', { name: 'It does not fit.' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Does not fit.' })).toBeVisible();
   await expect(page.getByText('A 17 inch tire does not go on a 19 inch rim.')).toBeVisible();
   await page.getByLabel('Size going on').fill('110/90-19 62I');
   await expect(page.getByText('I is not a speed symbol.', { exact: false })).toBeVisible();
@@ -35,15 +35,15 @@ test('without a tube on unsealed spokes it is refused; the load, the list and th
 }) => {
   await openAs(page, shop, '/');
   const id = await startJob(page, 'Kestrow', 'Rear wheel');
-  await page.getByLabel('What the rider does with it').selectOption('road');
-  await page.getByRole('button', { name: 'Write it down' }).click();
-  await expect(page.getByRole('heading', { name: 'Look before you fit it.' })).toBeVisible();
+  await page.getByLabel('Use').selectOption('road');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('heading', { name: 'Check before fitting.' })).toBeVisible();
   await expect(page.getByText('a reduced speed margin (memory)', { exact: false })).toBeVisible();
 
   await page.keyboard.press('2');
   await expect(page).toHaveURL(/show=parts/);
   await page.getByLabel('Tube', { exact: true }).selectOption('none');
-  await expect(page.getByRole('heading', { name: 'It does not fit.' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Does not fit.' })).toBeVisible();
   await page.getByLabel('Tube', { exact: true }).selectOption('tube');
   await page.getByRole('button', { name: 'Look at the old tube' }).click();
   const check = page.getByRole('dialog');
@@ -60,7 +60,7 @@ test('without a tube on unsealed spokes it is refused; the load, the list and th
   await page.getByRole('textbox', { name: /^Rider with gear/ }).fill('95');
   await page.getByRole('textbox', { name: /^Passenger/ }).fill('80');
   await page.getByRole('textbox', { name: /^Luggage/ }).fill('60');
-  await page.getByRole('button', { name: 'Write the load down' }).click();
+  await page.getByRole('button', { name: 'Save load' }).click();
   await expect(
     page.getByRole('tabpanel').getByText('280 kg stands on it, of 335 kg that it carries.'),
   ).toBeVisible();
@@ -90,7 +90,7 @@ test('the size bench draws what is typed on the room that was measured, and its 
   await expect(page.getByText('speedometer reads 4.2 % high', { exact: false })).toBeVisible();
   await page.getByRole('textbox', { name: 'Above' }).fill('20');
   await expect(page.getByText('33 mm of room above', { exact: true })).toBeVisible();
-  await page.getByRole('button', { name: 'One more size' }).click();
+  await page.getByRole('button', { name: 'Add size' }).click();
   // Typed quickly, key by key: no letter is lost while the address follows.
   await page.getByLabel('C, as printed').pressSequentially('MT90B16 m/c 72H tt');
   await expect(page.getByLabel('C, as printed')).toHaveValue('MT90B16 m/c 72H tt');
@@ -101,9 +101,9 @@ test('the size bench draws what is typed on the room that was measured, and its 
   await page.reload();
   await expect(page.getByRole('img', { name: /130\/70-16: diameter \u221252 mm/ })).toBeVisible();
   await page.getByLabel('On the wheel').selectOption({ label: 'Vellan Strada 700, rear wheel' });
-  await expect(page.getByLabel('A, the present one')).toHaveValue('180/55ZR17 73W TL');
+  await expect(page.getByLabel('A, current')).toHaveValue('180/55ZR17 73W TL');
   await expect(page.getByText('Room as last measured, with 180/55ZR17 73W TL on.')).toBeVisible();
-  await page.getByLabel('A, the present one').fill('190/50ZR17');
+  await page.getByLabel('A, current').fill('190/50ZR17');
   await expect(page.getByText('the room left is not right', { exact: false })).toBeVisible();
   await page.goBack();
   await expect(page.getByLabel('On the wheel')).toHaveValue('');
@@ -112,15 +112,13 @@ test('the size bench draws what is typed on the room that was measured, and its 
 
 test('the sidewall reader explains every piece where it stands', async ({ page, shop }) => {
   await openAs(page, shop, '/bench/sidewall');
-  await page
-    .getByLabel('As printed, with everything that follows')
-    .fill('120/70 zr 17 m/c (58w) tl');
-  const pieces = page.getByRole('list', { name: 'The pieces, in order' }).getByRole('button');
+  await page.getByLabel('Sidewall marking').fill('120/70 zr 17 m/c (58w) tl');
+  const pieces = page.getByRole('list', { name: 'Marking by part' }).getByRole('button');
   await expect(pieces).toHaveCount(7);
   await pieces.nth(1).focus();
   await expect(pieces.nth(1)).toHaveAttribute('aria-pressed', 'true');
-  await expect(pieces.nth(1)).toContainText('Percent of the width, not millimetres.');
-  await page.getByLabel('As printed, with everything that follows').fill('120/70 zr 17 plum');
+  await expect(pieces.nth(1)).toContainText('A percentage of the width, not millimeters.');
+  await page.getByLabel('Sidewall marking').fill('120/70 zr 17 plum');
   await expect(page.getByText('"PLUM" does not follow', { exact: false })).toBeVisible();
   await page.getByRole('button', { name: '25x8-12 6PR NHS' }).click();
   await expect(page.getByText('Never on the road.').first()).toBeVisible();

@@ -22,7 +22,7 @@ test('a dirt rear wheel with tube and rim lock goes from intake to its job card'
   await page.getByLabel('Tread depth, mm').fill('2,5');
   await page.getByLabel('Room, mm').fill('24');
   await expect(page.getByText(/week 15 of 2023/)).toBeVisible();
-  await page.getByRole('button', { name: 'Write it down' }).click();
+  await page.getByRole('button', { name: 'Save' }).click();
 
   // Choose: a lower tire gains 9 mm of sidewall room over 110/90-19 (110 * 0.90 = 99; 100 * 0.90 = 90).
   await expect(page.getByRole('heading', { name: 'It fits.' })).toBeVisible();
@@ -50,7 +50,7 @@ test('a dirt rear wheel with tube and rim lock goes from intake to its job card'
   await expect(page.getByText('Air in, up to 38.0 psi and no further.')).toBeVisible();
   for (const reading of ['20', '31']) {
     await page.getByRole('textbox', { name: 'Gauge reads' }).fill(reading);
-    await page.getByRole('button', { name: 'Take it' }).click();
+    await page.getByRole('button', { name: 'Use reading' }).click();
     await expect(page.getByRole('textbox', { name: 'Gauge reads' })).toHaveValue('');
   }
   for (const side of ['Disc side', 'Other side'])
@@ -63,7 +63,7 @@ test('a dirt rear wheel with tube and rim lock goes from intake to its job card'
   await page.getByLabel('Riding, °C').fill('5');
   await expect(page.getByRole('heading', { name: 'Set 15.0 psi here.' })).toBeVisible();
   await page.getByRole('textbox', { name: 'Gauge reads now' }).fill('15');
-  await page.getByRole('button', { name: 'Write it down' }).click();
+  await page.getByRole('button', { name: 'Save' }).click();
 
   // Balance: a wheel that is heavy by 40 g at the rim lock, on a stand that hides 2 g.
   await expect(page.getByText('Where is the bottom?')).toBeVisible();
@@ -80,30 +80,30 @@ test('a dirt rear wheel with tube and rim lock goes from intake to its job card'
   const sheet = page.getByRole('dialog');
   await sheet.getByLabel(/^Slack at the tightest/).fill('66 70');
   await expect(sheet.getByText('½ turn back, both adjusters alike.')).toBeVisible();
-  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await sheet.getByRole('button', { name: 'Save' }).click();
   await expect(sheet).toBeHidden();
   await page.keyboard.press('r');
   await expect(sheet.getByLabel('When')).toHaveValue('after');
   await sheet.getByLabel(/^Slack at the tightest/).fill('52 55');
   await expect(sheet.getByText('Leave the adjusters as they are.')).toBeVisible();
-  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await sheet.getByRole('button', { name: 'Save' }).click();
   await expect(sheet).toBeHidden();
   await expect(page.getByRole('img', { name: /66 mm before, 52 mm after/ })).toBeVisible();
 
   await untilNow(page, 'Next: caliper bolts.');
   await expect(page.getByText('No wrench covers it', { exact: false })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Torqued' })).toBeDisabled();
-  await page.getByRole('button', { name: 'A guess' }).click();
+  await page.getByRole('button', { name: 'Not verified' }).click();
   await expect(page.getByRole('heading', { name: 'Next: chain adjuster locknuts.' })).toBeVisible();
   await page.getByRole('button', { name: 'Snug' }).click();
   await untilNow(page, 'Pump the brake until it is firm.');
   await page.keyboard.press('r');
   await sheet.getByLabel('Lever or pedal').selectOption('firm');
-  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await sheet.getByRole('button', { name: 'Save' }).click();
   // Firm, and it turns freely: both steps are done by it, and it comes down.
   await expect(page.getByRole('heading', { name: 'Lower it off its stands.' })).toBeVisible();
   await page.keyboard.press('n');
-  await expect(page.getByRole('heading', { name: 'The wheel is back.' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'The wheel is on.' })).toBeVisible();
   await page.keyboard.press('n');
 
   // Hand over: the guess is not proved, nor the cap, nor a ride; the snug nut is doubtful.
@@ -113,16 +113,17 @@ test('a dirt rear wheel with tube and rim lock goes from intake to its job card'
     page.getByText('chain adjuster locknuts: snug, though the manual has a torque.'),
   ).toBeVisible();
   await page.keyboard.press('d');
-  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await sheet.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('heading', { name: '2 safety checks not on record.' })).toBeVisible();
   await expect(page.getByRole('button', { name: /^Bolts once more, cool at/ })).toBeVisible();
   await handOverAllTheSame(page, 'the rider torques them at home');
   await expect(page.getByText(/^Handed over to Mara Tolling/)).toBeVisible();
   await page.getByRole('link', { name: 'Job card' }).click();
   await expect(
-    page.getByText('Handed over all the same by Juna Birk: the rider torques them at home.', {
-      exact: false,
-    }),
+    page.getByText(
+      'Release with open safety checks by Juna Birk: the rider torques them at home.',
+      { exact: false },
+    ),
   ).toBeVisible();
   await expect(page.getByText('110/90-19 62M TT').first()).toBeVisible();
   await expect(page.getByText('15.0 psi at 25 °C')).toBeVisible();
@@ -130,7 +131,7 @@ test('a dirt rear wheel with tube and rim lock goes from intake to its job card'
   // The rider's own sheet, as it is read on a phone.
   await page.goto(`${shop.url}/jobs/${id}/hand-over`);
   await page.setViewportSize({ width: 390, height: 844 });
-  await page.getByRole('link', { name: 'For the rider' }).click();
+  await page.getByRole('link', { name: 'Rider sheet' }).click();
   await expect(page.getByText('13.0 psi, cold, at 5 °C')).toBeVisible();
   await expect(page.getByText(/^Test ride: Ridden by Juna Birk/)).toBeVisible();
   await expectAccessible(page);

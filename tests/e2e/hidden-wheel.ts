@@ -34,7 +34,7 @@ export const balanceAsAdvised = async (
     const asked = (await page.getByRole('heading', { level: 2 }).first().textContent())!;
     const { on } = await balanceOf(page);
     if (asked.startsWith('Balanced.')) {
-      await page.getByRole('button', { name: 'Write it down' }).click();
+      await page.getByRole('button', { name: 'Save' }).click();
       await expect(page.getByRole('button', { name: 'On to the machine' })).toBeVisible();
       const { placements } = await balanceOf(page);
       expect(stand.leftG((await balanceOf(page)).on)).toBeLessThan(5);
@@ -45,7 +45,7 @@ export const balanceAsAdvised = async (
       await page
         .getByLabel('This came to the bottom')
         .fill(`${Math.round(stand.settle(on, from))}°`);
-      await page.getByRole('button', { name: 'Take it' }).click();
+      await page.getByRole('button', { name: 'Use reading' }).click();
     } else if (asked.startsWith('Hold')) {
       const deg = parseAngle(/Hold ([\d:]+) level/.exec(asked)![1]!);
       await page.getByRole('button', { name: `It ${stand.level(deg, on)}` }).click();

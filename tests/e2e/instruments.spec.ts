@@ -33,11 +33,11 @@ test('a stubborn tire on the simulated hose: a try fails, air above the limit is
   await page.getByRole('button', { name: 'Use the simulated gauge and hose' }).click();
   const hose = page.getByRole('group', { name: 'Simulated hose' });
   await expect(hose).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Take it' })).toBeDisabled();
+  await expect(page.getByRole('button', { name: 'Use reading' })).toBeDisabled();
 
   // Dry, one bead lets go and the other does not, up to the limit.
   await hose.getByRole('button', { name: 'Air in' }).click();
-  await expect(now).toHaveText('All air out, and again.', { timeout: 120_000 });
+  await expect(now).toHaveText('All air out. Try again.', { timeout: 120_000 });
   // Well into what is near the limit, so that the air that cools stays there for the few lines that make it count.
   await expect.poll(() => livePsi(page), { timeout: 120_000 }).toBeGreaterThan(38.3);
   await hose.getByRole('button', { name: 'Hold' }).click();
@@ -49,7 +49,7 @@ test('a stubborn tire on the simulated hose: a try fails, air above the limit is
   await hose.getByRole('button', { name: 'Air out' }).click();
   await expect.poll(() => livePsi(page), { timeout: 120_000 }).toBeLessThan(2);
   // Though the gauge is low again the try is over.
-  await expect(now).toHaveText('All air out, and again.');
+  await expect(now).toHaveText('All air out. Try again.');
   await page.keyboard.press('a');
   await expect(page.getByText('try 2 of 3')).toBeVisible();
 
@@ -58,7 +58,7 @@ test('a stubborn tire on the simulated hose: a try fails, air above the limit is
   await hose.getByRole('button', { name: 'Air in' }).click();
   await expect(now).toHaveText('Stop. Let it all out.', { timeout: 120_000 });
   await expect(page.getByText('Above the limit.', { exact: true })).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Take it' })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'Use reading' })).toHaveCount(0);
   await hose.getByRole('button', { name: 'Air out' }).click();
   await expectAccessible(page);
   await expect.poll(() => livePsi(page), { timeout: 120_000 }).toBeLessThan(2);
@@ -78,13 +78,13 @@ test('a stubborn tire on the simulated hose: a try fails, air above the limit is
   }
   await expect(now).toHaveText('No more air. Look at the line.');
   await hose.getByRole('button', { name: 'Hold' }).click();
-  await page.getByLabel('Low at, other side').selectOption({ label: "4:30 o'clock, 135°" });
+  await page.getByLabel('Low at, other side').selectOption({ label: '4:30 o’clock (135°)' });
   await expect(
-    page.getByText("The line is low at 4:30 o'clock, 135° on the other side", { exact: false }),
+    page.getByText('The line is low at 4:30 o’clock (135°) on the other side', { exact: false }),
   ).toBeVisible();
   // The air cools and the gauge falls a little: it may ask for a moment more.
   await expect(async () => {
-    await expect(page.getByRole('button', { name: 'Take it' })).toBeEnabled();
+    await expect(page.getByRole('button', { name: 'Use reading' })).toBeEnabled();
     await page.keyboard.press('r');
     await expect(page.getByText('not moved yet', { exact: false })).toBeVisible({ timeout: 2000 });
   }).toPass({ timeout: 120_000 });
@@ -108,26 +108,26 @@ test('an instrument that freezes or talks nonsense is shown as such and fills no
   await openAs(page, shop, '/instruments');
   const gauge = page.getByRole('listitem', { name: 'hose gauge' });
   await expect(gauge.getByText('Live')).toBeVisible();
-  await gauge.getByLabel('Make it fail').selectOption('freeze');
+  await gauge.getByLabel('Simulate a fault').selectOption('freeze');
   await expect(
     gauge.getByText('It says the same line again and again', { exact: false }),
   ).toBeVisible();
-  await gauge.getByLabel('Make it fail').selectOption('nonsense');
-  await expect(gauge.getByText('Talks nonsense')).toBeVisible();
-  await page.getByRole('button', { name: 'Simulated ones at the stations' }).click();
+  await gauge.getByLabel('Simulate a fault').selectOption('nonsense');
+  await expect(gauge.getByText('Bad data')).toBeVisible();
+  await page.getByRole('button', { name: 'Simulated instruments at stations' }).click();
 
   await page.goto(`${shop.url}/jobs/demo-job-22/seat`);
   await expect(page.getByText(/hose gauge: talks nonsense/)).toBeVisible();
   await expect(page.getByTestId('seat-now')).toHaveText('–');
   await page.getByRole('textbox', { name: 'Gauge reads' }).fill('18');
-  await page.getByRole('button', { name: 'Take it' }).click();
+  await page.getByRole('button', { name: 'Use reading' }).click();
   await expect(page.getByTestId('seat-now')).toHaveText('18.0');
   await hold(shop, 'hose gauge', { fails: 'noise' }, 'fail');
   await expect(page.getByText(/^moving · hose gauge/)).toBeVisible();
   // However often the noise shows another number, none of them may be taken.
   for (let i = 0; i < 8; i++) {
     const shown = (await page.getByTestId('seat-now').textContent())!;
-    await expect(page.getByRole('button', { name: 'Take it' })).toBeDisabled();
+    await expect(page.getByRole('button', { name: 'Use reading' })).toBeDisabled();
     await expect(page.getByTestId('seat-now')).not.toHaveText(shown);
   }
 });
@@ -146,7 +146,7 @@ test('thermometer, two gauges and a wrench: readings with their instruments, and
       Number.parseFloat((await page.getByRole('dialog').locator('.num').first().textContent())!),
     )
     .toBeLessThan(8.3);
-  await page.getByRole('dialog').getByRole('button', { name: 'Take it' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Use reading' }).click();
   await expect(page.getByRole('textbox', { name: 'Shop, °C' })).toHaveValue('8');
 
   // Higher up the gauge reads more; a gauge that is known to read high is set higher.
@@ -166,10 +166,10 @@ test('thermometer, two gauges and a wrench: readings with their instruments, and
   await page.getByLabel('Ground').selectOption('rock');
   await expect(page.getByText('14.0', { exact: false }).first()).toBeVisible();
   await page.getByRole('textbox', { name: 'Meant out there, psi' }).fill('6');
-  await expect(page.getByRole('heading', { name: 'Not so low.' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Too low.' })).toBeVisible();
   await page.getByRole('textbox', { name: 'Meant out there, psi' }).fill('14');
   await expectAccessible(page);
-  await page.getByRole('button', { name: 'Write it down' }).click();
+  await page.getByRole('button', { name: 'Save' }).click();
   await expect(page).toHaveURL(/balance$/);
   await page.goto(`${shop.url}/jobs/demo-job-21/log`);
   await expect(
@@ -193,7 +193,7 @@ test('thermometer, two gauges and a wrench: readings with their instruments, and
     await expect(page.getByRole('dialog').getByText('clicked', { exact: true })).toBeVisible({
       timeout: 120_000,
     });
-    await page.getByRole('dialog').getByRole('button', { name: 'Take it' }).click();
+    await page.getByRole('dialog').getByRole('button', { name: 'Use reading' }).click();
   };
   await take(60);
   await expect(
@@ -211,7 +211,7 @@ test('the other school of ceiling: a name and a reason, and it stands in the log
   shop,
 }) => {
   await openAs(page, shop, '/jobs/demo-job-22/seat');
-  await page.getByRole('button', { name: 'raise it' }).click();
+  await page.getByRole('button', { name: 'Raise limit' }).click();
   const sheet = page.getByRole('dialog');
   await sheet.getByRole('textbox', { name: 'Ceiling, psi' }).fill('52');
   await sheet.getByRole('button', { name: 'Raise it' }).click();
@@ -243,7 +243,7 @@ test('the other school of ceiling: a name and a reason, and it stands in the log
     await page.waitForTimeout(50);
   }
   await expect(page.getByTestId('seat-now')).toHaveText('21.0');
-  await page.getByRole('button', { name: 'Take it' }).click();
+  await page.getByRole('button', { name: 'Use reading' }).click();
   // Within the program: a page that is left while it writes may not hear that it is written.
   await page.getByRole('link', { name: 'Log' }).click();
   await expect(page.getByText('Pressure 21.0 psi, by own gauge')).toBeVisible();

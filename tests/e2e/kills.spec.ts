@@ -165,7 +165,7 @@ test('killed while it sends, a browser loses nothing, sends nothing twice and bl
     await expect(
       second.page.getByRole('button', { name: /\d+ (waiting|to decide)$/ }),
     ).toBeHidden();
-    await expect(second.page.getByRole('alert', { name: 'Not written yet' })).toBeHidden();
+    await expect(second.page.getByRole('alert', { name: 'Not sent yet' })).toBeHidden();
     const { entries } = await logNow();
     expect(entries.slice(before).map((e) => e.id)).toEqual(ids);
     await second.context.close();

@@ -27,7 +27,7 @@ test.describe('without the server', () => {
     await expect(page.getByRole('button', { name: '2 waiting' })).toBeVisible();
     await page.getByRole('button', { name: 'Note', exact: true }).click();
     await page.getByLabel('What was found, advised or decided').fill('Written in the cellar');
-    await page.getByRole('button', { name: 'Write the note' }).click();
+    await page.getByRole('button', { name: 'Save note' }).click();
     await expect(page.getByRole('button', { name: '3 waiting' })).toBeVisible();
 
     // On every screen, and what waits is named.
@@ -81,11 +81,11 @@ test.describe('without the server', () => {
     ).toBeVisible();
     await expect(page.getByRole('button', { name: '2 to decide' })).toBeVisible();
     await expect(page.getByText('Step 1 of 9')).toBeVisible();
-    const asked = page.getByRole('alert', { name: 'Not written yet' });
+    const asked = page.getByRole('alert', { name: 'Not sent yet' });
     await expect(asked.getByText('Tire is still cold.', { exact: false })).toBeVisible();
     await expectAccessible(page);
-    await asked.getByRole('button', { name: 'Drop it' }).last().click();
-    await asked.getByRole('button', { name: 'Write it now' }).click();
+    await asked.getByRole('button', { name: 'Discard' }).last().click();
+    await asked.getByRole('button', { name: 'Send now' }).click();
     await expect(asked).toBeHidden();
     await expect(page.getByText('Step 2 of 9')).toBeVisible();
     await expect(page.getByRole('button', { name: /^\d+ (waiting|to decide)$/ })).toBeHidden();
@@ -156,12 +156,12 @@ test.describe('a newer version of the program', () => {
     await shop.stop('SIGKILL');
     await page.keyboard.press('n');
     await page.getByRole('button', { name: '1 waiting' }).click();
-    await expect(page.getByRole('button', { name: 'Take it now' })).toBeDisabled();
+    await expect(page.getByRole('button', { name: 'Update now' })).toBeDisabled();
     await page.keyboard.press('Escape');
     await shop.start();
     await mark.click();
     const loaded = page.waitForEvent('load');
-    await page.getByRole('button', { name: 'Take it now' }).click();
+    await page.getByRole('button', { name: 'Update now' }).click();
     await loaded;
     await expect(page.getByText('Step 2 of 9')).toBeVisible();
     await expect(mark).toBeHidden();
@@ -179,7 +179,7 @@ test('an entry that waits is told in words and can be discarded; what is behind 
   for (const n of [1, 2]) {
     await page.keyboard.press('n');
     // Each is kept before the next: pressed twice too soon, a step is done once.
-    await expect(page.getByRole('button', { name: `${n} waiting` })).toBeVisible();
+    await expect(page.getByRole('button', { name: `${n} unsent` })).toBeVisible();
   }
   await page.getByRole('button', { name: '2 waiting' }).click();
   const list = page.getByRole('list', { name: 'Unsent entries' });

@@ -56,12 +56,12 @@ const wholeJob = async (page: Page, shop: TestShop, machine: string, wheel: stri
   const taps = new Taps(page);
   const id = await startJob(page, machine, wheel);
   await page.getByLabel('Date code').fill('1523');
-  await page.getByRole('button', { name: 'Write it down' }).click();
+  await page.getByRole('button', { name: 'Save' }).click();
   await taps.press('Take this tire');
   for (const station of ['wheel-off', 'tire-off', 'inspect', 'tire-on'])
     await through(page, taps, station);
   await page.getByRole('textbox', { name: 'Gauge reads' }).fill('30');
-  await page.getByRole('button', { name: 'Take it' }).click();
+  await page.getByRole('button', { name: 'Use reading' }).click();
   await expect(page.getByRole('textbox', { name: 'Gauge reads' })).toHaveValue('');
   await strip(page, taps);
   // By station it goes on by itself, maybe with the strip of the next one done by then.
@@ -71,7 +71,7 @@ const wholeJob = async (page: Page, shop: TestShop, machine: string, wheel: stri
   if (page.url().endsWith('/seat')) await taps.key('n');
   await strip(page, taps);
   await page.getByRole('textbox', { name: 'Gauge reads now' }).fill('14');
-  await page.getByRole('button', { name: 'Write it down' }).click();
+  await page.getByRole('button', { name: 'Save' }).click();
   await expect(page).toHaveURL(/balance$/);
   // The stand's own readings are readings; whether it was balanced is for another test.
   await page.goto(`${shop.url}/jobs/${id}/wheel-back`);
@@ -79,7 +79,7 @@ const wholeJob = async (page: Page, shop: TestShop, machine: string, wheel: stri
   if (page.url().endsWith('/wheel-back')) await taps.key('n');
   await expect(page.getByRole('heading', { name: /safety checks? not on record/ })).toBeVisible();
   await taps.key('d');
-  await taps.press('Keep it');
+  await taps.press('Save');
   await expect(page.getByRole('dialog')).toBeHidden();
   return taps;
 };
@@ -95,10 +95,10 @@ const untilBack = async (page: Page, taps: Taps): Promise<void> => {
   await expect(now).toBeVisible();
   for (let i = 0; i < 40; i++) {
     const before = (await now.textContent())!;
-    if (before === 'The wheel is back.' || !page.url().endsWith('/wheel-back')) return;
+    if (before === 'The wheel is on.' || !page.url().endsWith('/wheel-back')) return;
     if (before.startsWith('Pump the brake')) await feelBrake(page);
     else if (before.startsWith('Pull the wheel against its stops')) await measureChain(page);
-    else if (await go.isDisabled()) await taps.press('A guess');
+    else if (await go.isDisabled()) await taps.press('Not verified');
     else await taps.key('n');
     await expect(now).not.toHaveText(before);
   }
@@ -111,7 +111,7 @@ const measureChain = async (page: Page): Promise<void> => {
   await sheet.getByLabel(/^Slack at the tightest/).fill('52 55');
   for (const mark of ['Left mark', 'Right mark'])
     await sheet.getByRole('textbox', { name: mark }).fill('4');
-  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await sheet.getByRole('button', { name: 'Save' }).click();
   await expect(sheet).toBeHidden();
 };
 
@@ -120,7 +120,7 @@ const feelBrake = async (page: Page): Promise<void> => {
   const sheet = page.getByRole('dialog');
   await sheet.getByLabel('Lever or pedal').selectOption('firm');
   await sheet.getByLabel('The wheel').selectOption('turns freely');
-  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await sheet.getByRole('button', { name: 'Save' }).click();
   await expect(sheet).toBeHidden();
 };
 
@@ -214,7 +214,7 @@ test('the next step is read out where somebody wants it, and by default nothing 
   await expect(page.getByText(/^Step 1 of \d+$/)).toBeVisible();
   expect(await said()).toEqual([]);
   await page.getByRole('button', { name: /^Bench/ }).click();
-  await page.getByLabel('Read out').selectOption('yes');
+  await page.getByLabel('Read aloud').selectOption('yes');
   await page.keyboard.press('Escape');
   await expect.poll(said).toEqual(['Find the arrow. Check it three times.']);
   await page.keyboard.press('n');

@@ -41,10 +41,10 @@ const hold = async (shop: TestShop, name: string, knobs: object) => {
 const airAndCrush = async (page: Page, outerMm: string, innerMm: string) => {
   await openStep(page, 'tire-off', /Undo the bolts of one ring/);
   await expect(page.getByRole('button', { name: /^Done/ })).toBeDisabled();
-  await page.getByRole('button', { name: 'Note the air' }).click();
+  await page.getByRole('button', { name: 'Record air out' }).click();
   const note = page.getByRole('dialog', { name: 'Is the air out?' });
   await note.getByLabel('The valve core is out').selectOption('yes');
-  await note.getByLabel('Nothing hisses').selectOption('yes');
+  await note.getByLabel('No hiss').selectOption('yes');
   await note.getByLabel('The gauge on the valve, psi').fill('0');
   await confirmed(page, () => note.getByRole('button', { name: 'Keep this note' }).click());
   await tickThrough(page, 'tire-off');
@@ -65,7 +65,7 @@ const airAndCrush = async (page: Page, outerMm: string, innerMm: string) => {
         .getByLabel(`Place ${place}, mm`)
         .fill('17.1');
     }
-  await confirmed(page, () => sheet.getByRole('button', { name: 'Keep these readings' }).click());
+  await confirmed(page, () => sheet.getByRole('button', { name: 'Save readings' }).click());
   // The cut through the axle says what was measured, without a sheet.
   await expect(
     page.getByRole('img', { name: new RegExp(`bundle ${innerMm} mm, gap 17\\.1 mm`) }),
@@ -111,13 +111,13 @@ const everyTurnAtOnce = async (page: Page, shop: TestShop, id: string) => {
 const airAndTape = async (page: Page, shop: TestShop, id: string, tape: string) => {
   await page.goto(`${shop.url}/jobs/${id}/seat`);
   await page.getByRole('textbox', { name: 'Gauge reads' }).fill('11');
-  await page.getByRole('button', { name: 'Take it' }).click();
+  await page.getByRole('button', { name: 'Use reading' }).click();
   for (const side of ['Right side', 'Left side'])
     await page.getByRole('group', { name: side }).getByRole('button', { name: 'Seated' }).click();
   await expect(page.getByText('Both beads are seated.')).toBeVisible();
   await page.goto(`${shop.url}/jobs/${id}/set`);
   await page.getByRole('textbox', { name: 'Gauge reads now' }).fill('7');
-  await page.getByRole('button', { name: 'Write it down' }).click();
+  await page.getByRole('button', { name: 'Save' }).click();
   await expect(page).toHaveURL(/balance$/);
   await page.goto(`${shop.url}/jobs/${id}/set`);
   await page.getByRole('button', { name: 'Rollout by tape' }).click();
@@ -135,7 +135,7 @@ const handOver = async (page: Page) => {
 
 const begin = async (page: Page, wheel: string): Promise<string> => {
   const id = await startJob(page, 'Quillfen', wheel);
-  await page.getByRole('button', { name: 'Write it down' }).click();
+  await page.getByRole('button', { name: 'Save' }).click();
   await page.getByRole('button', { name: 'Take this tire' }).click();
   await tickAll(page, 'wheel-off');
   return id;
@@ -190,11 +190,11 @@ test('a drag wheel of two rings from intake to hand-over, then its partner: too 
   await expect(
     clamped.getByRole('row', { name: /Crush, outer bead 2\.80 mm 3\.00 mm/ }),
   ).toBeVisible();
-  const form = page.getByRole('form', { name: 'Tape one again' });
+  const form = page.getByRole('form', { name: 'Tape again' });
   const tape = async (mm: string, psi: string) => {
     await form.getByLabel('Circumference, mm').fill(mm);
     await form.getByLabel('Taped at, psi').fill(psi);
-    await form.getByRole('button', { name: 'Keep this tape' }).click();
+    await form.getByRole('button', { name: 'Save rollout' }).click();
     await expect(form.getByLabel('Circumference, mm')).toHaveValue('');
   };
   await tape('2505', '7');

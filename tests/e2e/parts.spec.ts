@@ -21,7 +21,7 @@ test('a part that is short is ordered and comes: the wheel waits for it by name;
 
   await openAs(page, shop, '/');
   const id = await startJob(page, 'Vellan', 'Front wheel');
-  await confirmed(page, () => page.getByRole('button', { name: 'Write it down' }).click());
+  await confirmed(page, () => page.getByRole('button', { name: 'Save' }).click());
   await page.goto(`${shop.url}/jobs/${id}/choose`);
   await confirmed(page, () => page.getByRole('button', { name: 'Take this tire' }).click());
   await page.goto(shop.url);
@@ -32,26 +32,26 @@ test('a part that is short is ordered and comes: the wheel waits for it by name;
   const short = page.getByRole('list', { name: 'To order' }).getByRole('listitem');
   await expect(short).toHaveCount(1);
   await expect(short).toContainText('Vellan Strada 700, front wheel');
-  await short.getByLabel('From whom').fill('Gravel Lane Fasteners');
+  await short.getByLabel('Supplier').fill('Gravel Lane Fasteners');
   await expectAccessible(page);
   await short.getByRole('button', { name: 'Ordered' }).press('Enter');
   await expect(page.getByText('Nothing is short', { exact: false })).toBeVisible();
   const way = page
-    .getByRole('list', { name: 'On its way' })
+    .getByRole('list', { name: 'On order' })
     .getByRole('listitem')
     .filter({ hasText: 'valve stem' });
   await expect(way).toContainText('Gravel Lane Fasteners');
   await page.goto(shop.url);
   await expect(row.getByText('waits for valve stem, new, ordered')).toBeVisible();
   await page.goto(`${shop.url}/orders`);
-  await way.getByRole('button', { name: 'It came' }).press('Enter');
+  await way.getByRole('button', { name: 'Received' }).press('Enter');
   await expect(way).toHaveCount(0);
   await page.goto(shop.url);
   await expect(row).toHaveCount(0);
 
   // What it costs is agreed with one tap; a dearer rate asks again.
   await page.goto(`${shop.url}/visits/${id}`);
-  const cost = page.getByRole('region', { name: 'What it costs' });
+  const cost = page.getByRole('region', { name: 'Estimate' });
   await cost.getByRole('button', { name: /agrees to \$/ }).click();
   await expect(
     page.getByRole('region', { name: 'Log of the visit' }).getByText(/^Agreed: \$/),

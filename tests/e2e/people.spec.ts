@@ -10,10 +10,10 @@ const LEARNER = { who: 'Wil Penhallow', secret: '195270' };
 const turnOnSignIn = async (page: Page, shop: TestShop): Promise<void> => {
   await openAs(page, shop, '/people');
   await page.getByLabel('Passphrase, 12 letters or more').fill('too short');
-  await page.getByRole('button', { name: 'Close the doors' }).click();
+  await page.getByRole('button', { name: 'Turn on sign-in' }).click();
   await expect(page.getByText('It has fewer than 12 letters.')).toBeVisible();
   await page.getByLabel('Passphrase, 12 letters or more').fill(OWNER.secret);
-  await page.getByRole('button', { name: 'Close the doors' }).click();
+  await page.getByRole('button', { name: 'Turn on sign-in' }).click();
   await expect(page.getByRole('list', { name: 'People' })).toBeVisible();
 };
 
@@ -30,7 +30,7 @@ const tablet = async (browser: Browser, at: string): Promise<Page> => {
 const comeIn = async (page: Page, { who, secret }: typeof OWNER): Promise<void> => {
   await page.getByRole('button', { name: who }).click();
   await page.getByLabel(`PIN or passphrase of ${who}`).fill(secret);
-  await page.getByRole('button', { name: 'Come in' }).click();
+  await page.getByRole('button', { name: 'Sign in' }).click();
 };
 
 test('an owner sets up people; a learner works and is refused a rule', async ({
@@ -41,29 +41,29 @@ test('an owner sets up people; a learner works and is refused a rule', async ({
   await turnOnSignIn(page, shop);
   await expectAccessible(page);
   await page.getByRole('button', { name: `Role and way in of ${LEARNER.who}` }).click();
-  await page.getByLabel('Is here as').selectOption('learner');
+  await page.getByLabel('Role').selectOption('learner');
   await page.getByLabel('PIN or passphrase').fill('123456');
-  await page.getByRole('button', { name: 'Keep it' }).click();
-  await expect(page.getByText('Its digits follow one another.')).toBeVisible();
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('Its digits run in order.')).toBeVisible();
   await page.getByLabel('PIN or passphrase').fill(LEARNER.secret);
-  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('listitem').filter({ hasText: LEARNER.who })).toHaveText(
     /learner$|learner\s*Role/,
   );
 
   const other = await tablet(browser, `${shop.url}/rules?find=tread`);
-  await expect(other.getByRole('heading', { name: 'Who comes to the bench?' })).toBeVisible();
+  await expect(other.getByRole('heading', { name: 'Who’s signing in?' })).toBeVisible();
   await expectAccessible(other);
   await comeIn(other, { ...LEARNER, secret: '195271' });
   await expect(other.getByText('Wrong PIN or passphrase.')).toBeVisible();
   for (const digit of LEARNER.secret)
     await other.getByRole('button', { name: digit, exact: true }).click();
-  await other.getByRole('button', { name: 'Come in' }).click();
+  await other.getByRole('button', { name: 'Sign in' }).click();
   // The address that was asked for.
-  await other.getByRole('button', { name: /^Least tread on the road/ }).click();
-  await other.getByLabel('Why it changes').fill('I would like it so');
+  await other.getByRole('button', { name: /^Road minimum tread/ }).click();
+  await other.getByLabel('Reason for change').fill('I would like it so');
   await other.getByRole('button', { name: 'Change the rule' }).click();
-  await expect(other.getByText(/can’t do this\. Right would be an owner\./)).toBeVisible();
+  await expect(other.getByText(/can’t do this\. Ask an owner\./)).toBeVisible();
   // Who may not hand over is told so before, and the button waits for who may.
   await other.goto(`${shop.url}/jobs/demo-job-22/hand-over`);
   await expect(other.getByText('A fitter or owner hands over.', { exact: false })).toBeVisible();
@@ -101,7 +101,7 @@ test('a second tablet comes in by a code, and is signed out from the first scree
   await page.getByRole('button', { name: `Sign out ${OWNER.who}` }).click();
   await expect(page.getByRole('list', { name: 'Signed in' }).getByRole('listitem')).toHaveCount(1);
   // Nobody touches the other screen: it notices by itself.
-  await expect(other.getByRole('heading', { name: 'Who comes to the bench?' })).toBeVisible({
+  await expect(other.getByRole('heading', { name: 'Who’s signing in?' })).toBeVisible({
     timeout: 120_000,
   });
   await expect(page.getByRole('heading', { name: 'People' })).toBeVisible();
@@ -135,7 +135,7 @@ test('a screen without a hand on it locks; somebody else goes on at it', async (
   const anew = page.waitForEvent('load');
   await page.getByRole('button', { name: 'Sign out' }).click();
   await anew;
-  await expect(page.getByRole('heading', { name: 'Who comes to the bench?' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Who’s signing in?' })).toBeVisible();
   const kept = () =>
     page.evaluate(
       () =>

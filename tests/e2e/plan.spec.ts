@@ -8,14 +8,14 @@ test('the day in order: a block is moved by keyboard and stays, is undone, and a
   await openAs(page, shop, '/');
   await expect(page.getByText('Pimlet Hop 200').first()).toBeVisible();
   await page.keyboard.press('p');
-  await expect(page.getByRole('heading', { name: 'The day’s plan' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Day plan' })).toBeVisible();
   await expect(page.getByText('3 promises kept')).toBeVisible();
   await expect(
     page.getByText('Quillfen Dune Two: waits for two ring bolts', { exact: false }),
   ).toBeVisible();
   await expectAccessible(page);
 
-  const block = page.getByRole('button', { name: /^Pimlet Hop 200, rear, to the bare wheel/ });
+  const block = page.getByRole('button', { name: /^Pimlet Hop 200, rear, strip to bare wheel/ });
   await block.focus();
   await page.keyboard.press('Space');
   for (let i = 0; i < 12; i++) await page.keyboard.press('ArrowRight');
@@ -23,7 +23,7 @@ test('the day in order: a block is moved by keyboard and stays, is undone, and a
   await page.keyboard.press('Space');
   await written;
   await expect(
-    page.getByRole('button', { name: /^Pimlet Hop 200, rear, to the bare wheel.*put by hand$/ }),
+    page.getByRole('button', { name: /^Pimlet Hop 200, rear, strip to bare wheel.*put by hand$/ }),
   ).toBeVisible();
   await page.keyboard.press('u');
   await expect(block).toHaveAccessibleName(/\d$/);
@@ -36,11 +36,11 @@ test('the day in order: a block is moved by keyboard and stays, is undone, and a
   await page.mouse.move(900, 480, { steps: 8 });
   await page.mouse.up();
   await expect(
-    page.getByRole('button', { name: /^Pimlet Hop 200, rear, to the bare wheel.*put by hand$/ }),
+    page.getByRole('button', { name: /^Pimlet Hop 200, rear, strip to bare wheel.*put by hand$/ }),
   ).toBeVisible();
   await page.reload();
   const fixed = page.getByRole('button', {
-    name: /^Pimlet Hop 200, rear, to the bare wheel.*put by hand$/,
+    name: /^Pimlet Hop 200, rear, strip to bare wheel.*put by hand$/,
   });
   await fixed.focus();
   await page.keyboard.press('f');
@@ -65,9 +65,7 @@ test('the day in order: a block is moved by keyboard and stays, is undone, and a
   // Who is at work is in the address, and has a lane.
   await page.getByRole('button', { name: 'Osk Tarrow', exact: true }).click();
   await page.getByRole('button', { name: 'Wil Penhallow', exact: true }).click();
-  await expect(page.getByRole('button', { name: /tire on, to balanced, (Osk|Wil)/ })).toHaveCount(
-    0,
-  );
+  await expect(page.getByRole('button', { name: /mount and balance, (Osk|Wil)/ })).toHaveCount(0);
   expect(page.url()).toMatch(/person=Juna[+%20]*Birk$/);
   await expectAccessible(page);
 });
@@ -94,18 +92,16 @@ test('two blocks put by hand on one person at once: the plan stands, and says wh
     expect(answer.status()).toBe(201);
   }
   await openAs(page, shop, '/plan');
-  const says = page.getByRole('region', { name: 'What the plan comes to' });
+  const says = page.getByRole('region', { name: 'Plan result' });
   await expect(
-    says.getByText(
-      /Pimlet Hop 200, rear, back on, handed over: Osk Tarrow is at Vellan Strada 700/,
-    ),
+    says.getByText(/Pimlet Hop 200, rear, install, hand over: Osk Tarrow is at Vellan Strada 700/),
   ).toBeVisible();
   await expect(
-    says.getByText('What was put there by hand is left to the plan.', { exact: false }),
+    says.getByText('What was put there by hand is unpinned.', { exact: false }),
   ).toHaveCount(1);
   await expect(
     page.getByRole('button', {
-      name: /^Vellan Strada 700, rear, back on, handed over, Osk Tarrow.*put by hand$/,
+      name: /^Vellan Strada 700, rear, install, hand over, Osk Tarrow.*put by hand$/,
     }),
   ).toBeVisible();
   await expectAccessible(page);
@@ -138,13 +134,13 @@ test('where a better plan is not ruled out it says by how much; it is looked for
   await expect(page.getByText('not ruled out: all wheels together 25 min sooner')).toBeVisible({
     timeout: 120_000,
   });
-  await expect(page.getByRole('button', { name: 'Look closely' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Search longer' })).toBeVisible();
   await page.keyboard.press('c');
   await expect(page.getByText('A better one is looked for.')).toBeVisible();
   await expect.poll(() => more !== null).toBe(true);
   more!();
-  await expect(page.getByText('No plan does better: proved.')).toBeVisible({ timeout: 120_000 });
-  await expect(page.getByRole('button', { name: 'Look closely' })).toHaveCount(0);
+  await expect(page.getByText('Best possible plan.')).toBeVisible({ timeout: 120_000 });
+  await expect(page.getByRole('button', { name: 'Search longer' })).toHaveCount(0);
   // Of two people and a few wheels nobody has to ask; whoever does not want to wait stops it, with the plan in sight.
   await page.getByRole('button', { name: 'Osk Tarrow', exact: true }).click();
   await expect(page.getByText('A better one is looked for.')).toBeVisible({ timeout: 120_000 });

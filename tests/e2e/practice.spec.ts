@@ -21,7 +21,7 @@ test('a round of practice: a wheel that turns, own tries, the advice beside them
 }) => {
   await openAs(page, shop, '/practice?kind=balance');
   await expect(page.getByText('No round yet: light stand, full shelf.')).toBeVisible();
-  await page.getByRole('button', { name: 'Start a wheel' }).click();
+  await page.getByRole('button', { name: 'Start round' }).click();
   await expect(page).toHaveURL(/wheel=\d+/);
   await expectAccessible(page);
   await page.goto(`${shop.url}/practice?kind=balance&wheel=21`);
@@ -48,8 +48,8 @@ test('a round of practice: a wheel that turns, own tries, the advice beside them
   await expect(page.getByRole('list', { name: 'Seen so far' })).toContainText(
     /held level (rises|sinks|stays)/,
   );
-  await page.getByRole('button', { name: 'It is balanced' }).click();
-  await expect(page.getByText('What the advice would have done')).toBeVisible({ timeout: 120_000 });
+  await page.getByRole('button', { name: 'Call it balanced' }).click();
+  await expect(page.getByText('Advised moves')).toBeVisible({ timeout: 120_000 });
   const row = (who: string) => page.getByRole('row', { name: new RegExp(`^${who}`) });
   await expect(row('You')).toContainText('1');
   await expect(row('As advised').getByRole('cell').first()).toHaveText(/^[123]$/);
@@ -59,9 +59,9 @@ test('a round of practice: a wheel that turns, own tries, the advice beside them
   await page.getByRole('button', { name: 'Back to the bench' }).click();
   await page.reload();
   await expect(page.getByText(/^1 round: light stand, full shelf/)).toBeVisible();
-  await page.getByRole('button', { name: 'Start a wheel' }).click();
+  await page.getByRole('button', { name: 'Start round' }).click();
   await page.goBack();
-  await expect(page.getByRole('button', { name: 'Start a wheel' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Start round' })).toBeVisible();
 });
 
 test('who wants no motion gets none: a wheel is at rest at once, a needle where it goes, a bead where it lies', async ({
@@ -124,7 +124,7 @@ test('levers by keyboard: begun, bitten, left and taken up again, over, and what
   await expect(page.getByRole('img', { name: /down in the well from/ })).toBeVisible();
   await expectAccessible(page);
   // Left, and gone on with where it stood.
-  await page.getByRole('button', { name: 'Leave this wheel' }).click();
+  await page.getByRole('button', { name: 'Quit round' }).click();
   await page.reload();
   await page
     .getByRole('button', { name: 'Go on with the one you left: Levers, with a lock' })
@@ -134,7 +134,7 @@ test('levers by keyboard: begun, bitten, left and taken up again, over, and what
   await expect(page.getByRole('status').getByText('The bead is over')).toBeVisible();
   await page.keyboard.press('n');
   await expect(page.getByText(`On, in ${acts.length} moves; the tube is whole.`)).toBeVisible();
-  await expect(page.getByText('Nothing was lost.')).toBeVisible();
+  await expect(page.getByText('No mistakes.')).toBeVisible();
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Back to the bench' }).click();
   await expect(page.getByRole('row', { name: /^Levers/ })).toContainText('1 of 1');
@@ -169,10 +169,10 @@ test('truing by keyboard: read at the needle, nipples turned by number, and what
     await expect(page.getByRole('heading', { name: new RegExp(`^${i + 1} nipple`) })).toBeVisible();
   }
   await expectAccessible(page);
-  await page.getByRole('button', { name: 'It runs true' }).click();
+  await page.getByRole('button', { name: 'Call it true' }).click();
   await expect(page.getByText(/True: .* out at most/)).toBeVisible();
   await expect(page.getByRole('row', { name: /^As advised/ })).toContainText(String(turns.length));
-  await page.getByRole('button', { name: 'The same wheel again' }).click();
+  await page.getByRole('button', { name: 'Same wheel again' }).click();
   await expect(page.getByRole('heading', { name: '0 nipples turned' })).toBeVisible();
 });
 
@@ -219,8 +219,8 @@ test('air by keyboard: above the limit is the end of it; the same tire again, as
   await page.keyboard.press('n');
   await expect(page.getByText('Above the limit.')).toBeVisible();
   await expect(page.getByText('a bursting tire kills', { exact: false })).toBeVisible();
-  await page.getByRole('button', { name: 'The same wheel again' }).click();
-  await page.getByLabel('You go by the limit of').selectOption(binds);
+  await page.getByRole('button', { name: 'Same wheel again' }).click();
+  await page.getByLabel('Limit you use').selectOption(binds);
   await page.getByRole('heading', { level: 1 }).click();
   const keys = { air: 'a', 'all out': 'o', lubricate: 'l', 'call it off': 'x' } as const;
   const acts = [...advisedAir(hidden)];
@@ -268,7 +268,7 @@ test('a ring by keyboard: crush, down by halves, pulled where it stands open, to
   await expect(page.getByText('Torqued', { exact: true }).first()).toBeVisible();
   await page.keyboard.press('n');
   await expect(page.getByText('Even, and torqued.')).toBeVisible();
-  await expect(page.getByText('Nothing was lost.')).toBeVisible();
+  await expect(page.getByText('No mistakes.')).toBeVisible();
 });
 
 test('a leak by keyboard: read on other days, told from the weather, and what is said too soon', async ({
@@ -284,7 +284,7 @@ test('a leak by keyboard: read on other days, told from the weather, and what is
     if (i === 2) await expectAccessible(page);
   }
   await expect(page.getByText(/Right, after \d+ days\./)).toBeVisible();
-  await page.getByRole('button', { name: 'The same wheel again' }).click();
+  await page.getByRole('button', { name: 'Same wheel again' }).click();
   await page.getByRole('button', { name: 'It leaks' }).click();
   await expect(page.getByText('luck is no reading', { exact: false })).toBeVisible();
 });
@@ -308,11 +308,11 @@ test('a pair by keyboard: brought to one pressure, taped, told; and what the sho
   await expectAccessible(page);
   await page.keyboard.press('n');
   await expect(page.getByText('A pair, as they stand.')).toBeVisible();
-  await expect(page.getByText('Nothing was lost.')).toBeVisible();
+  await expect(page.getByText('No mistakes.')).toBeVisible();
   await page.getByRole('button', { name: 'Back to the bench' }).click();
   const inTheShop = page.getByRole('region', { name: 'In the shop' });
   await expect(inTheShop).toContainText('Nobody lets the shop see');
-  const agree = page.getByLabel('The shop may see how I get on');
+  const agree = page.getByLabel('Share my results');
   await agree.check();
   await expect(inTheShop).toContainText('Pair: 1 of 1 ended well');
   await expectAccessible(page);

@@ -17,7 +17,7 @@ test('what is due is on the first screen, opens its wheel, and a reading closes 
   const sheet = page.getByRole('dialog', { name: 'Torque and weights after the first ride' });
   await sheet.getByLabel('What was found').fill('one weight gone, put on again');
   await expectAccessible(page);
-  await sheet.getByRole('button', { name: 'Not as it should be' }).press('Enter');
+  await sheet.getByRole('button', { name: 'Problem found' }).press('Enter');
   await expect(sheet).toBeHidden();
   const record = page.getByRole('region', { name: 'Look again' });
   await expect(record.getByText('one weight gone, put on again')).toBeVisible();
@@ -25,11 +25,11 @@ test('what is due is on the first screen, opens its wheel, and a reading closes 
   // A leak is closed by a reading; without one it says which is missing.
   await record.getByRole('link', { name: /slow leak/ }).click();
   const leak = page.getByRole('dialog', { name: /slow leak/ });
-  await leak.getByRole('button', { name: 'Keep the reading' }).click();
+  await leak.getByRole('button', { name: 'Save reading' }).click();
   await expect(leak.getByRole('alert')).toContainText('Pressure, cold: a number is missing');
   await leak.getByRole('textbox', { name: 'Pressure, cold' }).fill('31');
   await leak.getByRole('textbox', { name: 'The tire is at' }).fill('18');
-  await leak.getByRole('button', { name: 'Keep the reading' }).click();
+  await leak.getByRole('button', { name: 'Save reading' }).click();
   await expect(leak).toBeHidden();
   // It leaks still: looked at again tomorrow.
   await expect(record.getByRole('link', { name: /^tomorrow.*slow leak/ })).toBeVisible();
@@ -37,16 +37,16 @@ test('what is due is on the first screen, opens its wheel, and a reading closes 
   await expect(record.getByText('one weight gone, put on again')).toBeVisible();
 
   await page.goto(`${shop.url}/rechecks`);
-  await page.getByRole('button', { name: 'What was looked at' }).click();
+  await page.getByRole('button', { name: 'Show closed' }).click();
   await expect(
     page.getByRole('list', { name: 'Looked at' }).getByRole('listitem').first(),
   ).toContainText('one weight gone, put on again');
-  await page.getByRole('button', { name: 'What is still open' }).click();
+  await page.getByRole('button', { name: 'Show open' }).click();
   await page.getByLabel('Find by machine, rider, wheel or what').fill('petra tread');
   await expect(
     page.getByRole('list', { name: 'To be looked at again' }).getByRole('listitem'),
   ).toHaveCount(1);
-  await page.getByRole('button', { name: 'Copy for the rider' }).click();
+  await page.getByRole('button', { name: 'Copy rider text' }).click();
   await expect(page.getByLabel('Copied')).toContainText(
     'Petra Oakhollow, to be looked at again. Vellan Strada 700:',
   );

@@ -14,26 +14,26 @@ test('a record is found, changed, archived and brought back; what does not fit i
   const sheet = page.getByRole('dialog', { name: 'Tire' });
   await sheet.getByLabel('Size', { exact: true }).fill('100/90');
   await sheet.getByRole('textbox', { name: 'Price' }).fill('ten');
-  await sheet.getByRole('button', { name: 'Keep the changes' }).click();
+  await sheet.getByRole('button', { name: 'Save changes' }).click();
   await expect(sheet.getByText('"ten" is not a price', { exact: false })).toBeVisible();
   await sheet.getByRole('textbox', { name: 'Price' }).fill('92,50');
-  await sheet.getByRole('button', { name: 'Keep the changes' }).click();
+  await sheet.getByRole('button', { name: 'Save changes' }).click();
   await expect(
     sheet.getByText('"100/90" stops before the rim diameter.', { exact: false }),
   ).toBeVisible();
   await sheet.getByLabel('Size', { exact: true }).fill('100/90-19 57M TT');
-  await sheet.getByRole('button', { name: 'Keep the changes' }).click();
+  await sheet.getByRole('button', { name: 'Save changes' }).click();
   await expect(page.getByRole('row').nth(1)).toContainText('$92.50');
   await page.getByRole('button', { name: '100/90-19 57M TT' }).click();
   await sheet.getByRole('button', { name: 'Archive' }).click();
   await expect(page.getByText('Nothing fits. Take a word away.')).toBeVisible();
-  await page.getByLabel('archived too').check();
+  await page.getByLabel('Show archived').check();
   await page.getByRole('button', { name: '100/90-19 57M TT' }).click();
-  await page.getByRole('button', { name: 'Bring it back' }).click();
+  await page.getByRole('button', { name: 'Restore' }).click();
   await expect(page.getByText('The tire is back.')).toBeVisible();
   await page.getByRole('button', { name: '100/90-19 57M TT' }).click();
   await sheet.getByRole('textbox', { name: 'Count' }).fill('8');
-  await sheet.getByRole('button', { name: 'Keep the changes' }).click();
+  await sheet.getByRole('button', { name: 'Save changes' }).click();
   await expect(
     page.getByRole('row').nth(1).getByRole('cell', { name: '8', exact: true }),
   ).toBeVisible();
@@ -60,7 +60,7 @@ test('a record opened right after a change is as it was written, however slow it
   const sheet = page.getByRole('dialog', { name: 'Tube' });
   for (const count of ['7', '8', '9']) {
     await sheet.getByRole('textbox', { name: 'Count' }).fill(count);
-    await sheet.getByRole('button', { name: 'Keep the changes' }).click();
+    await sheet.getByRole('button', { name: 'Save changes' }).click();
     await expect(sheet).toHaveCount(0);
     await page.getByRole('row').nth(1).getByRole('button').click();
   }
@@ -77,7 +77,7 @@ test('what somebody else changed meanwhile is not overwritten', async ({ page, s
   const tube = records.find((t) => t.id === 'tube-1')!;
   await page.request.put(`${shop.url}/api/records/tubes/tube-1`, { data: { ...tube, count: 2 } });
   await sheet.getByRole('textbox', { name: 'Count' }).fill('9');
-  await sheet.getByRole('button', { name: 'Keep the changes' }).click();
+  await sheet.getByRole('button', { name: 'Save changes' }).click();
   await expect(sheet.getByText('Somebody else has changed this', { exact: false })).toBeVisible();
 });
 
@@ -85,11 +85,11 @@ test('a CSV file goes out and comes in, all of it or nothing', async ({ page, sh
   await openAs(page, shop, '/records/tubes');
   const [download] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('link', { name: 'CSV out' }).click(),
+    page.getByRole('link', { name: 'Export CSV' }).click(),
   ]);
   expect(download.suggestedFilename()).toBe('tubes.csv');
   const take = async (text: string) => {
-    await page.getByRole('button', { name: 'CSV in' }).click();
+    await page.getByRole('button', { name: 'Import CSV' }).click();
     await page
       .getByLabel(/^The file/)
       .setInputFiles({ name: 'delivery.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
@@ -113,7 +113,7 @@ test('a list of thousands comes in with a bar, can be stopped, and is then all t
   await openAs(page, shop, '/records/tubes');
   const rows = Array.from({ length: 8000 }, (_, i) => `many-${i},${(i % 7) + 2}.50-17,1`);
   const csv = Buffer.from(`id,label,count\n${rows.join('\n')}\n`);
-  await page.getByRole('button', { name: 'CSV in' }).click();
+  await page.getByRole('button', { name: 'Import CSV' }).click();
   const sheet = page.getByRole('dialog');
   const choose = () =>
     sheet
@@ -146,31 +146,31 @@ test('the tag’s code opens the wheel, whose record is kept with what is measur
   await expect(
     page.getByRole('heading', { name: 'Rear wheel, Orrindale Scree 450' }),
   ).toBeVisible();
-  await expect(page.getByRole('img', { name: /rim lock at 7 o'clock, 210°/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /rim lock at 7 o’clock (210°)/ })).toBeVisible();
   await page.getByRole('button', { name: 'Change' }).click();
   const sheet = page.getByRole('dialog', { name: 'Wheel' });
   await sheet.getByRole('button', { name: 'One more measurement' }).nth(1).click();
   await sheet.getByRole('textbox', { name: 'Distance run' }).fill('0');
   await sheet.getByRole('textbox', { name: 'Depth' }).fill('12,5');
-  await sheet.getByRole('button', { name: 'Keep the changes' }).click();
+  await sheet.getByRole('button', { name: 'Save changes' }).click();
   await expect(
     page.getByText('One reading cannot tell how fast it wears', { exact: false }),
   ).toBeVisible();
   await page.goto(`${shop.url}/wheels/w-vellan-r`);
   await expect(page.getByText(/About 2\d00 km left, between/)).toBeVisible();
   // A leak is found from the record, whatever the weather did to the readings.
-  const standing = page.getByRole('region', { name: 'Pressure, standing' });
+  const standing = page.getByRole('region', { name: 'Standing pressure' });
   await expect(standing.getByText(/A slow leak: 1\.\d psi a week, at least/)).toBeVisible();
   await expect(
     standing.getByRole('img', {
-      name: /^7 readings over 23 days, from .* with the weather taken out/,
+      name: /^7 readings over 23 days, from .* corrected for temperature/,
     }),
   ).toBeVisible();
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Start a job' }).click();
   await expect(page.getByRole('heading', { name: 'What comes off?' })).toBeVisible();
   await page.goto(`${shop.url}/wheels/nobody`);
-  await expect(page.getByText('There is no such wheel.')).toBeVisible();
+  await expect(page.getByText('Wheel not found.')).toBeVisible();
 });
 
 test('the tire that came off is kept as used stock with its depth and date code', async ({
@@ -192,19 +192,19 @@ test('a rider is forgotten from the record of the machine, by typing the name on
 }) => {
   await openAs(page, shop, '/records/machines');
   await page.getByRole('button', { name: /Orrindale Scree 450/ }).click();
-  await page.getByRole('link', { name: 'What is kept of its rider' }).click();
+  await page.getByRole('link', { name: 'Rider data' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Mara Tolling' })).toBeVisible();
   const saved = page.waitForEvent('download');
   await page.getByRole('link', { name: 'Take it out' }).click();
   expect((await saved).suggestedFilename()).toMatch(/^mara-tolling-rider-.*\.zip$/);
-  await page.getByRole('button', { name: 'Forget this rider' }).click();
+  await page.getByRole('button', { name: 'Erase rider name' }).click();
   const sheet = page.getByRole('dialog', { name: 'Forget Mara Tolling' });
-  await sheet.getByLabel('The name once more').fill('Mara');
-  await sheet.getByRole('button', { name: 'Forget for good' }).click();
+  await sheet.getByLabel('Type the name again').fill('Mara');
+  await sheet.getByRole('button', { name: 'Erase for good' }).click();
   await expect(sheet.getByText('Type the name as it stands above: Mara Tolling')).toBeVisible();
   await expectAccessible(page);
-  await sheet.getByLabel('The name once more').fill('Mara Tolling');
-  await sheet.getByRole('button', { name: 'Forget for good' }).click();
+  await sheet.getByLabel('Type the name again').fill('Mara Tolling');
+  await sheet.getByRole('button', { name: 'Erase for good' }).click();
   await expect(
     sheet.getByText(/^Forgotten\. Records that said it: 1\. Entries of logs: \d+/),
   ).toBeVisible();

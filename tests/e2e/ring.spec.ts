@@ -33,7 +33,7 @@ test('a ring of two: beads by caliper one after the other, then every bolt in it
   await expect(sheet.getByText(/Outer bead: 2\.7\d mm of crush/)).toBeVisible();
   const first = sheet.getByRole('group', { name: 'Outer bead: bundle' });
   for (const place of [1, 2, 3]) await first.getByLabel(`Place ${place}, mm`).fill('16');
-  await sheet.getByRole('button', { name: 'Keep these readings' }).click();
+  await sheet.getByRole('button', { name: 'Save readings' }).click();
   await expect(sheet.getByRole('alert')).toContainText('no thicker than the gap');
   // The caliper fills the empty places one after the other, its button keeping the focus.
   for (const place of [1, 2, 3]) await first.getByLabel(`Place ${place}, mm`).fill('');
@@ -59,7 +59,7 @@ test('a ring of two: beads by caliper one after the other, then every bolt in it
     await expect(first.getByLabel(`Place ${place}, mm`)).toHaveValue(/^(19\.9\d*|20(\.0\d*)?)$/);
   }
   await expectAccessible(page);
-  await confirmed(page, () => sheet.getByRole('button', { name: 'Keep these readings' }).click());
+  await confirmed(page, () => sheet.getByRole('button', { name: 'Save readings' }).click());
 
   await page.goto(`${shop.url}/jobs/demo-job-31/tire-on`);
   await page.getByRole('button', { name: /^All \d+ steps$/ }).click();
@@ -106,10 +106,10 @@ test('a split rim where the air is not out: its bolts stay until silence, gauge 
   await page.keyboard.press('n');
   await expect(page.getByText(/No bolt is touched/)).toBeVisible();
 
-  await page.getByRole('button', { name: 'Note the air' }).click();
+  await page.getByRole('button', { name: 'Record air out' }).click();
   const note = page.getByRole('dialog', { name: 'Is the air out?' });
   await note.getByLabel('The valve core is out').selectOption('yes');
-  await note.getByLabel('Nothing hisses').selectOption('yes');
+  await note.getByLabel('No hiss').selectOption('yes');
   await note.getByLabel('The gauge on the valve, psi').fill('4');
   await expect(note.getByText('No bolt is touched. Missing: the gauge at nought.')).toBeVisible();
   await note.getByLabel('The gauge on the valve, psi').fill('0');
@@ -127,18 +127,18 @@ test('a pair too far apart: which one to air, by its own stretch; taped in eight
   shop,
 }) => {
   await openAs(page, shop, '/wheels/w-quill-lr');
-  await page.getByRole('link', { name: 'Its pair' }).click();
+  await page.getByRole('link', { name: 'Driven pair' }).click();
   await expect(
     page.getByText('14.0 mm apart: left is the smaller one', { exact: false }),
   ).toBeVisible();
   await expect(
-    page.getByText(/nobody can know: tape the left one at a second pressure/),
+    page.getByText(/Air needed is unknown\. Tape the left one at a second pressure/),
   ).toBeVisible();
-  const form = page.getByRole('form', { name: 'Tape one again' });
+  const form = page.getByRole('form', { name: 'Tape again' });
   const tape = async (mm: string, psi: string) => {
     await form.getByLabel('Circumference, mm').fill(mm);
     await form.getByLabel('Taped at, psi').fill(psi);
-    await form.getByRole('button', { name: 'Keep this tape' }).click();
+    await form.getByRole('button', { name: 'Save rollout' }).click();
   };
   await tape('98 9/8', '8');
   await expect(form.getByRole('alert')).toContainText('104 3/8 for inches and eighths');
@@ -148,7 +148,7 @@ test('a pair too far apart: which one to air, by its own stretch; taped in eight
   await expectAccessible(page);
   // The right one, let down a little after another run, has come back to its partner.
   await form.getByLabel('Which wheel').selectOption('w-quill-rr');
-  await form.getByRole('textbox', { name: 'Runs before it' }).fill('4');
+  await form.getByRole('textbox', { name: 'Runs so far' }).fill('4');
   await tape('2503', '6');
   await expect(page.getByText(/A match: 4\.0 mm apart/)).toBeVisible();
 });

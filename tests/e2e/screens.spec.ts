@@ -113,7 +113,7 @@ test('the jobs list finds by machine, wheel, rider, size and date, and the searc
   await find.fill('180/55zr17');
   await expect(page.getByRole('link', { name: /Rear wheel, Vellan/ }).first()).toBeVisible();
   await find.fill('no such machine');
-  await expect(page.getByText('No job fits. Take a word away.')).toBeVisible();
+  await expect(page.getByText('No jobs match. Try fewer words.')).toBeVisible();
   await find.fill('');
   const today = new Date().toISOString().slice(0, 10);
   await page.getByLabel('From').fill(today);
@@ -122,14 +122,14 @@ test('the jobs list finds by machine, wheel, rider, size and date, and the searc
 
 test('turning the wheel over mirrors the dial, and the keys are listed', async ({ page, shop }) => {
   await openAs(page, shop, '/jobs/demo-job-21/balance');
-  await expect(page.getByRole('img', { name: /rim lock at 7 o'clock, 210°/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /rim lock at 7 o’clock (210°)/ })).toBeVisible();
   await page.keyboard.press('t');
-  await expect(page.getByRole('img', { name: /rim lock at 5 o'clock, 150°/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /rim lock at 5 o’clock (150°)/ })).toBeVisible();
   // Typed as seen from this side, kept as seen from the disc side; left is then right.
   await page.getByLabel('Do something else, by hand').selectOption('settle');
   await page.getByLabel('This came to the bottom').fill('150°');
   await page.getByLabel('Let go from').selectOption('left');
-  await page.getByRole('button', { name: 'Take it' }).click();
+  await page.getByRole('button', { name: 'Use reading' }).click();
   await expect(page.getByText('rest at 5 from the left')).toBeVisible();
   await page.keyboard.press('t');
   await expect(page.getByText('rest at 7 from the right')).toBeVisible();
@@ -149,7 +149,7 @@ test('a rule changes with a name and a reason; a job already open keeps its own'
   await page.getByRole('button', { name: /Shop ceiling while seating/ }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByRole('textbox', { name: /Shop ceiling/ }).fill('60');
-  await dialog.getByLabel('Why it changes').fill('stiff tires');
+  await dialog.getByLabel('Reason for change').fill('stiff tires');
   await dialog.getByRole('button', { name: 'Change the rule' }).click();
   await expect(dialog.getByText(/a number from 5\.0 psi to 50\.0 psi/)).toBeVisible();
   await dialog.getByRole('textbox', { name: /Shop ceiling/ }).fill('45');
@@ -197,29 +197,29 @@ test('an empty shop takes its first fitter, machine, wheel and job', async ({ pa
   for (const end of ['', '-wal', '-shm']) rmSync(shop.file + end, { force: true });
   await shop.start();
   await page.goto(shop.url);
-  await expect(page.getByText('Nothing is in. A machine that comes in stands here.')).toBeVisible();
+  await expect(page.getByText('No machines in the shop. Check one in to start.')).toBeVisible();
   await page.getByRole('button', { name: /^Bench/ }).click();
-  await page.getByLabel('Somebody new').fill('Ada Marl');
+  await page.getByLabel('New person').fill('Ada Marl');
   await page.getByRole('button', { name: 'Add' }).click();
-  await expect(page.getByLabel('Who is at the bench')).toHaveValue('Ada Marl');
+  await expect(page.getByLabel('Who’s working')).toHaveValue('Ada Marl');
   await page.keyboard.press('Escape');
-  await page.getByRole('link', { name: 'A machine comes in' }).click();
+  await page.getByRole('link', { name: 'Check in a machine' }).click();
   await page.getByRole('link', { name: 'A new machine' }).click();
-  await page.getByLabel('What the shop calls it').fill('Hob 250');
+  await page.getByLabel('Name').fill('Hob 250');
   await page.getByLabel('Rider').fill('Ned Ash');
-  await page.getByRole('button', { name: 'Keep this machine' }).click();
+  await page.getByRole('button', { name: 'Save machine' }).click();
   await expect(page.getByRole('alert')).toContainText('Front wheel, tire');
   for (const [i, size] of ['80/100-21', '110/90-18'].entries()) {
-    await page.getByLabel('Tire on it').nth(i).fill(size);
+    await page.getByLabel('Current tire').nth(i).fill(size);
     await page.getByLabel('Rim code').nth(i).fill('2.15x18');
   }
   await page.getByText('Rim locks, spokes, disc').nth(1).click();
   await page.getByLabel('Rim locks').nth(1).fill('7:00');
-  await page.getByRole('button', { name: 'Keep this machine' }).click();
+  await page.getByRole('button', { name: 'Save machine' }).click();
   await page.getByRole('button', { name: /Rear wheel 110\/90-18/ }).click();
   await expect(page.getByRole('heading', { name: 'What comes off?' })).toBeVisible();
-  await page.getByRole('button', { name: 'Write it down' }).click();
-  await expect(page.getByText('No tube in stock serves this tire.')).toBeVisible();
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('No tube in stock fits this tire.')).toBeVisible();
 });
 
 /** Packed as the server packs it, in bytes. */

@@ -10,13 +10,13 @@ test('a stubborn tire: one try fails, a reading above the limit stops it, the th
   const now = page.getByRole('heading', { level: 2 }).first();
   const read = async (psi: string) => {
     await page.getByRole('textbox', { name: 'Gauge reads' }).fill(psi);
-    await page.getByRole('button', { name: 'Take it' }).click();
+    await page.getByRole('button', { name: 'Use reading' }).click();
   };
   await expect(now).toHaveText('Air in, up to 40.0 psi and no further.');
   await read('25');
   await expect(now).toHaveText('Go on. Listen for the pops.');
   await read('39.5');
-  await expect(now).toHaveText('All air out, and again.');
+  await expect(now).toHaveText('All air out. Try again.');
   await page
     .getByRole('group', { name: 'Disc side' })
     .getByRole('button', { name: 'Seated' })

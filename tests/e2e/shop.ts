@@ -105,8 +105,8 @@ export const openAs = async (
 
 /** Starts a job by its machine and wheel, from the jobs list. */
 export const startJob = async (page: Page, machine: string, wheel: string): Promise<string> => {
-  await page.getByRole('link', { name: 'A machine comes in' }).click();
-  await page.getByLabel('Which machine, or whose').fill(machine);
+  await page.getByRole('link', { name: 'Check in a machine' }).click();
+  await page.getByLabel('Machine or rider').fill(machine);
   // The server finds it: until then all of them stand there.
   const row = page
     .getByRole('listitem')

@@ -39,7 +39,7 @@ test('an owner adds a passkey, confirms a role by it, and signs in by it', async
   await page.getByRole('button', { name: 'Add passkey' }).click();
   await expect(page.getByText('bench computer')).toBeVisible();
   await expectAccessible(page);
-  await page.getByRole('button', { name: 'Leave it as it is' }).click();
+  await page.getByRole('button', { name: 'Cancel' }).click();
 
   // Some time later a change of role asks again who it is; canceled, nothing changes.
   const db = new Database(shop.file);
@@ -47,9 +47,9 @@ test('an owner adds a passkey, confirms a role by it, and signs in by it', async
   db.close();
   await page.goto(`${shop.url}/people`);
   await page.getByRole('button', { name: 'Role and way in of Wil Penhallow' }).click();
-  await page.getByLabel('Is here as').selectOption('learner');
+  await page.getByLabel('Role').selectOption('learner');
   await page.getByLabel('PIN or passphrase').fill('195270');
-  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('button', { name: 'Save' }).click();
   const confirm = page.getByRole('dialog', { name: 'Confirm it’s you' });
   await expect(confirm).toBeVisible();
   await expectAccessible(page);
@@ -98,7 +98,7 @@ test.describe('a photo that this browser has seen', () => {
     await expect.poll(statusOf).toBe(200);
     await shop.start();
     await page.getByRole('button', { name: /^Bench: Juna Birk/ }).click();
-    await page.getByRole('button', { name: 'Lock, or somebody else' }).click();
+    await page.getByRole('button', { name: 'Lock or switch' }).click();
     await expect(page.getByRole('heading', { name: 'Locked' })).toBeVisible();
     expect(await statusOf()).toBe(401);
     await page.getByLabel(`PIN or passphrase of ${OWNER.who}`).fill(OWNER.secret);

@@ -7,7 +7,7 @@ test('what was confirmed survives a power cut, and the fitter goes on where the 
   await openAs(page, shop, '/');
   const id = await startJob(page, 'Orrindale', 'Front wheel');
   await page.getByLabel('Tread depth, mm').fill('3');
-  await page.getByRole('button', { name: 'Write it down' }).click();
+  await page.getByRole('button', { name: 'Save' }).click();
   await page.getByRole('button', { name: 'Take this tire' }).click();
   await expect(page.getByText('Step 1 of')).toBeVisible();
   await confirmed(page, () => page.keyboard.press('n'));
@@ -16,7 +16,7 @@ test('what was confirmed survives a power cut, and the fitter goes on where the 
   await shop.stop('SIGKILL');
   await page.keyboard.press('n');
   await expect(
-    page.getByText('The server does not answer. It is kept here', { exact: false }),
+    page.getByText('Can’t reach the shop server. It is kept here', { exact: false }),
   ).toBeVisible();
   await expect(page.getByText('Step 3 of')).toBeVisible();
   await expect(page.getByRole('button', { name: '1 waiting' })).toBeVisible();
@@ -43,7 +43,7 @@ test('a bad size is refused in a sentence, and nothing is half-saved', async ({ 
     page.getByText('It makes sense up to "110/90-19"; "BANANA" does not follow.', { exact: false }),
   ).toBeVisible();
   await page.getByLabel('Room, mm').fill('20');
-  await page.getByRole('button', { name: 'Write it down' }).click();
+  await page.getByRole('button', { name: 'Save' }).click();
   await expect(size).toHaveAttribute('aria-invalid', 'true');
   await expect(page).toHaveURL(/intake/);
   const { entries } = await (await page.request.get(`${shop.url}/api/jobs/${id}`)).json();
@@ -89,9 +89,9 @@ test('an entry that follows a log that moved on is refused, kept and written on 
   await expect(page.getByText('Step 1 of 9')).toBeVisible();
   await page.reload();
   await expect(page.getByText('Done: Find the arrow. Check it three times.')).toBeVisible();
-  await page.getByRole('button', { name: 'Write it now' }).click();
+  await page.getByRole('button', { name: 'Send now' }).click();
   await expect(page.getByText('Step 2 of 9')).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Write it now' })).toBeHidden();
+  await expect(page.getByRole('button', { name: 'Send now' })).toBeHidden();
 });
 
 test('undo takes the last entry away and the log can put it back', async ({ page, shop }) => {

@@ -7,8 +7,8 @@ test('a tubeless cast wheel has no tube, lock or spoke steps and takes its placa
   await openAs(page, shop, '/');
   await startJob(page, 'Vellan', 'Rear wheel');
   await page.getByLabel('Tread depth, mm').fill('1');
-  await expect(page.getByText('under the least tread for the road')).toBeVisible();
-  await page.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page.getByText('below road minimum')).toBeVisible();
+  await page.getByRole('button', { name: 'Save' }).click();
 
   await page.getByRole('button', { name: /for this rim, with their reasons/ }).click();
   await page
@@ -36,7 +36,7 @@ test('a tubeless cast wheel has no tube, lock or spoke steps and takes its placa
   // The sidewall says 50 psi: the shop's ceiling of 40 binds.
   await expect(page.getByText('Air in, up to 40.0 psi and no further.')).toBeVisible();
   await page.getByRole('textbox', { name: 'Gauge reads' }).fill('41');
-  await page.getByRole('button', { name: 'Take it' }).click();
+  await page.getByRole('button', { name: 'Use reading' }).click();
   await expect(page.getByRole('heading', { name: 'Stop. Let it all out.' })).toBeVisible();
   await page.keyboard.press('Escape');
   await page.getByRole('heading', { name: /Stop/ }).click();
@@ -54,17 +54,17 @@ test('a tubeless cast wheel has no tube, lock or spoke steps and takes its placa
   await page.getByLabel('Do something else, by hand').selectOption('machine');
   await page.getByRole('textbox', { name: 'Heavy by, g' }).fill('40');
   await page.getByLabel('Heavy at').fill('200°');
-  await page.getByRole('button', { name: 'Take it' }).click();
+  await page.getByRole('button', { name: 'Use reading' }).click();
   await expect(
     page.getByRole('heading', { name: /^Put on (\d+ g( \+ \d+ g)* at [\d:]+(, )?)+\.$/ }),
   ).toBeVisible();
   // On, and spun again: the machine has the last word.
-  await page.getByRole('button', { name: 'They are on' }).click();
+  await page.getByRole('button', { name: 'Weights are on' }).click();
   await expect(
     page.getByRole('heading', { name: 'Spin it again. What does it say?' }),
   ).toBeVisible();
   await page.getByRole('textbox', { name: 'Heavy by, g' }).fill('1');
   await page.getByLabel('Heavy at').fill('90°');
-  await page.getByRole('button', { name: 'Take it' }).click();
+  await page.getByRole('button', { name: 'Use reading' }).click();
   await expect(page.getByRole('heading', { name: 'Balanced.' })).toBeVisible();
 });

@@ -9,25 +9,25 @@ test('a machine with two wheels comes in by keyboard, is promised, and two fitte
   await openAs(page, shop, '/');
   await expect(page.getByText('4 machines, 4 wheels.', { exact: false })).toBeVisible();
   await page.keyboard.press('n');
-  await page.getByLabel('Which machine, or whose').fill('Vellan');
+  await page.getByLabel('Machine or rider').fill('Vellan');
   await page.getByRole('button', { name: 'Several wheels of Vellan Strada 700' }).press('Enter');
   const sheet = page.getByRole('dialog', { name: 'Vellan Strada 700 comes in' });
-  await expect(sheet.getByLabel('What is wanted')).toBeFocused();
+  await expect(sheet.getByLabel('Work requested')).toBeFocused();
   await page.keyboard.type('both tires before the weekend');
   // No wheel, and a promise in the past, are sentences, and nothing is half-kept.
   for (const wheel of ['Front wheel', 'Rear wheel']) await sheet.getByLabel(wheel).uncheck();
-  await sheet.getByRole('button', { name: 'It is in' }).click();
+  await sheet.getByRole('button', { name: 'Check in' }).click();
   await expect(sheet.getByRole('alert')).toContainText('No wheel is ticked');
   for (const wheel of ['Front wheel', 'Rear wheel']) await sheet.getByLabel(wheel).check();
-  await sheet.getByLabel('Promised on').fill('2020-01-01');
+  await sheet.getByLabel('Promised for').fill('2020-01-01');
   await sheet.getByLabel('At', { exact: true }).fill('15:30');
-  await sheet.getByRole('button', { name: 'It is in' }).click();
-  await expect(sheet.getByRole('alert')).toContainText('The promise lies in the past.');
+  await sheet.getByRole('button', { name: 'Check in' }).click();
+  await expect(sheet.getByRole('alert')).toContainText('The promised time has passed.');
   const soon = new Date(Date.now() + 86_400_000);
   const day = `${soon.getFullYear()}-${String(soon.getMonth() + 1).padStart(2, '0')}-${String(soon.getDate()).padStart(2, '0')}`;
-  await sheet.getByLabel('Promised on').fill(day);
+  await sheet.getByLabel('Promised for').fill(day);
   await expectAccessible(page);
-  await sheet.getByRole('button', { name: 'It is in' }).click();
+  await sheet.getByRole('button', { name: 'Check in' }).click();
 
   // The front wheel is at hand, the rear one a key away.
   await expect(page.getByRole('heading', { name: 'Front wheel, Vellan Strada 700' })).toBeVisible();
@@ -49,8 +49,8 @@ test('a machine with two wheels comes in by keyboard, is promised, and two fitte
   await openAs(other, shop, '/');
   await other.goto(rear);
   await Promise.all([
-    confirmed(page, () => page.getByRole('button', { name: 'Write it down' }).click()),
-    confirmed(other, () => other.getByRole('button', { name: 'Write it down' }).click()),
+    confirmed(page, () => page.getByRole('button', { name: 'Save' }).click()),
+    confirmed(other, () => other.getByRole('button', { name: 'Save' }).click()),
   ]);
 
   // Both stand in one row of the day, as far as each is.
@@ -62,12 +62,12 @@ test('a machine with two wheels comes in by keyboard, is promised, and two fitte
 
   // What it waits for is seen on the other bench, and goes again.
   await row.getByRole('link', { name: 'Vellan Strada 700' }).click();
-  await page.getByLabel('Waits for').fill('a valve stem');
-  await page.getByRole('button', { name: 'It waits' }).click();
+  await page.getByLabel('On hold for').fill('a valve stem');
+  await page.getByRole('button', { name: 'Put on hold' }).click();
   await expect(page.getByText('waits for a valve stem').first()).toBeVisible();
   await other.goto(shop.url);
   await expect(other.getByText('waits for a valve stem')).toBeVisible();
-  await page.getByRole('button', { name: 'Undo the last' }).click();
+  await page.getByRole('button', { name: 'Undo last entry' }).click();
   await expect(page.getByText('Undone: Waits for a valve stem')).toBeVisible();
   await expect(other.getByText('waits for a valve stem')).toBeHidden({ timeout: 120_000 });
 
@@ -81,7 +81,7 @@ test('a machine with two wheels comes in by keyboard, is promised, and two fitte
   await expectAccessible(page);
 
   // What both benches wrote is one sheet for the rider.
-  await page.getByRole('link', { name: 'For the rider' }).click();
+  await page.getByRole('link', { name: 'Rider sheet' }).click();
   await expect(page.getByText('Wanted: both tires before the weekend')).toBeVisible();
   for (const wheel of ['Front wheel', 'Rear wheel']) {
     const part = page
@@ -115,29 +115,29 @@ test('a machine that was never here comes in by keyboard: only what the work nee
   await openAs(page, shop, '/jobs/new');
   await page.getByRole('link', { name: 'A new machine' }).press('Enter');
   await expect(page.getByLabel('Torque', { exact: true })).toBeHidden();
-  await page.getByLabel('What the shop calls it').fill('Cobble 125');
+  await page.getByLabel('Name').fill('Cobble 125');
   await page.getByLabel('Rider').fill('Tam Orchard');
   const wheel = (name: string) => page.getByRole('group', { name });
   await wheel('Front wheel').getByLabel('Rim code').fill('1.60x21');
-  await wheel('Front wheel').getByLabel('Tire on it').fill('80/100-21 51M TT');
+  await wheel('Front wheel').getByLabel('Current tire').fill('80/100-21 51M TT');
   await wheel('Rear wheel').getByLabel('Rim code').fill('1.85x18');
   // A tire that is none is said, and nothing is half-kept.
-  await wheel('Rear wheel').getByLabel('Tire on it').fill('round and black');
-  await page.getByRole('button', { name: 'Keep this machine' }).press('Enter');
+  await wheel('Rear wheel').getByLabel('Current tire').fill('round and black');
+  await page.getByRole('button', { name: 'Save machine' }).press('Enter');
   await expect(page.getByRole('alert')).toContainText('Rear wheel, tire:');
-  await wheel('Rear wheel').getByLabel('Tire on it').fill('100/100-18 59M TT');
+  await wheel('Rear wheel').getByLabel('Current tire').fill('100/100-18 59M TT');
   // A fault in what is folded opens it.
   await page.getByText('Rim locks, spokes, disc').nth(1).click();
   await wheel('Rear wheel').getByLabel('Spokes').fill('x');
   await page.getByText('Rim locks, spokes, disc').nth(1).click();
-  await page.getByRole('button', { name: 'Keep this machine' }).press('Enter');
+  await page.getByRole('button', { name: 'Save machine' }).press('Enter');
   await expect(wheel('Rear wheel').getByLabel('Spokes')).toBeVisible();
   await wheel('Rear wheel').getByLabel('Spokes').fill('32');
-  await page.getByRole('button', { name: 'Keep this machine' }).press('Enter');
+  await page.getByRole('button', { name: 'Save machine' }).press('Enter');
 
   // It is found at once, and comes in with both wheels.
   await page.getByRole('button', { name: 'Several wheels of Cobble 125' }).press('Enter');
-  await page.getByRole('dialog').getByRole('button', { name: 'It is in' }).press('Enter');
+  await page.getByRole('dialog').getByRole('button', { name: 'Check in' }).press('Enter');
   await expect(page.getByRole('heading', { name: 'Front wheel, Cobble 125' })).toBeVisible();
 });
 
@@ -149,15 +149,15 @@ test('a loose wheel over the counter is a visit too: nothing comes off and goes 
   await openAs(page, shop, '/jobs/new');
   await page.getByRole('link', { name: 'A loose wheel' }).click();
   await page.getByLabel('Rider').fill('Bo Ferrow');
-  await page.getByLabel('Tire on it').fill('110/90-18');
+  await page.getByLabel('Current tire').fill('110/90-18');
   await page.getByLabel('Rim code').fill('2.15x18');
   await expectAccessible(page);
-  await page.getByRole('button', { name: 'Keep this wheel' }).click();
+  await page.getByRole('button', { name: 'Save wheel' }).click();
   await page.getByRole('button', { name: /Rear wheel 110\/90-18/ }).click();
   await expect(page.getByRole('heading', { name: 'What comes off?' })).toBeVisible();
   const job = page.url().replace(/intake$/, '');
   await page.goto(`${job}wheel-off`);
-  await expect(page.getByText('It came in loose: nothing to do here')).toBeVisible();
+  await expect(page.getByText('Loose wheel: nothing to do here')).toBeVisible();
   await page.keyboard.press('n');
   await expect(page.getByText(/^Step 1 of \d+$/)).toBeVisible();
   await page.goto(`${job}wheel-back`);
@@ -166,6 +166,6 @@ test('a loose wheel over the counter is a visit too: nothing comes off and goes 
   await page.goto(`${job}hand-over`);
   await expect(page.getByRole('heading', { name: '5 safety checks not on record.' })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Test ride' })).toHaveCount(0);
-  await page.getByRole('link', { name: 'For the rider' }).click();
+  await page.getByRole('link', { name: 'Rider sheet' }).click();
   await expect(page.getByRole('heading', { name: 'Loose wheel' })).toBeVisible();
 });

@@ -12,7 +12,7 @@ test('what no wrench of the shop covers: a borrowed one, and a head in line with
   await expect(page.getByRole('button', { name: 'Torqued' })).toBeDisabled();
 
   await page.getByRole('button', { name: 'Head or other wrench' }).click();
-  const sheet = page.getByRole('dialog', { name: 'A head in line, or another wrench' });
+  const sheet = page.getByRole('dialog', { name: 'Extension or other wrench' });
   await sheet.getByRole('textbox', { name: 'Lowest setting' }).fill('40');
   await sheet.getByRole('textbox', { name: 'Highest setting' }).fill('10');
   await sheet.getByRole('button', { name: 'Use it' }).click();
@@ -54,9 +54,9 @@ test('straight by a string along both wheels: judged as it is typed, and it does
   );
   await page.keyboard.press('r');
   const sheet = page.getByRole('dialog');
-  await sheet.getByLabel('Straight by').selectOption('a string along both wheels');
+  await sheet.getByLabel('Align by').selectOption('a string along both wheels');
   await sheet.getByRole('textbox', { name: 'Left gap, in front' }).fill('20');
-  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await sheet.getByRole('button', { name: 'Save' }).click();
   await expect(
     sheet.getByText('The string: all four gaps, the wheelbase', { exact: false }),
   ).toBeVisible();
@@ -66,13 +66,13 @@ test('straight by a string along both wheels: judged as it is typed, and it does
     'Right gap, behind': '2',
     Wheelbase: '1420',
   };
-  for (const [name, mm] of Object.entries({ ...gaps, 'Between the adjusters': '240' }))
+  for (const [name, mm] of Object.entries({ ...gaps, 'Adjuster spacing': '240' }))
     await sheet.getByRole('textbox', { name, exact: false }).first().fill(mm);
   // (20 − 2) / 2 = 9 mm aside at 1,420 mm is 9 × 240 / 1420 = 1.5 mm between the adjusters.
   await expect(sheet.getByText(/end is further back by 1\.5 mm/)).toBeVisible();
   await sheet.getByLabel('When').selectOption('after adjusting');
   await sheet.getByLabel(/^Slack at the tightest/).fill('52 55');
-  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await sheet.getByRole('button', { name: 'Save' }).click();
   await expect(sheet).toBeHidden();
   await expect(page.getByRole('heading', { name: 'Next: rear axle nut.' })).toBeVisible();
   await expect(
@@ -89,7 +89,7 @@ test('the pull at the tread says what the brake takes', async ({ page, shop }) =
   await sheet.getByLabel('Lever or pedal').selectOption('firm');
   await sheet.getByText('By a spring scale at the tread').click();
   await sheet.getByRole('textbox', { name: 'Pull that turns it' }).fill('10');
-  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await sheet.getByRole('button', { name: 'Save' }).click();
   await expect(
     sheet.getByText('The spring scale: the pull that turns it, and how far', { exact: false }),
   ).toBeVisible();
@@ -99,10 +99,10 @@ test('the pull at the tread says what the brake takes', async ({ page, shop }) =
   await expect(
     sheet.getByText('It takes 3.0 N·m to turn, 1.8 N·m of it for the brake', { exact: false }),
   ).toBeVisible();
-  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await sheet.getByRole('button', { name: 'Save' }).click();
   await expect(sheet).toBeHidden();
   // The brake firm and the wheel spun, it comes down.
   await expect(page.getByRole('heading', { name: 'Lower it off its stands.' })).toBeVisible();
   await page.keyboard.press('n');
-  await expect(page.getByRole('heading', { name: 'The wheel is back.' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'The wheel is on.' })).toBeVisible();
 });

@@ -127,7 +127,7 @@ describe('who writes', () => {
     await ask.get('/api/health').set(headers).expect(200);
   });
   test.each([
-    ['the shop’s own page', { 'sec-fetch-site': 'same-origin' }],
+    ['Use the shop’s own page', { 'sec-fetch-site': 'same-origin' }],
     ['what somebody typed', { 'sec-fetch-site': 'none' }],
     [
       'the own page, by an older browser',

@@ -42,7 +42,7 @@ test('weights that balance it leave it where it is held level; too much sinks, t
   const heldLevel = (massG: number) => {
     stand.hold({ weights: [{ massG, deg: 280 }], level: 280 });
     wait(40);
-    // Held at 3 o'clock, 10° was at the bottom.
+    // Held at 3 o’clock (10°) was at the bottom.
     return angleBetween(10, rests().at(-1)!.value);
   };
   expect(heldLevel(40)).toBeCloseTo(0, 0);

@@ -187,7 +187,7 @@ describe('a shop as a file', () => {
     [
       'an id twice',
       () => withJob((j) => void j.entries.push({ ...j.entries.at(-1)! })),
-      /stands twice/,
+      /is listed twice/,
     ],
     [
       'an undo of nothing',

@@ -186,7 +186,7 @@ describe('a machine with two wheels is one sheet', () => {
     expect(sheet.wheels[1]!.declined).toEqual(['Inspect: new bearings. (Petra Oakhollow)']);
     expect(Object.fromEntries(sheet.wheels[1]!.rows)).toMatchObject({
       'Old tire': 'kept',
-      'Pressure here': '36.3 psi at 20 °C',
+      'Set in shop': '36.3 psi at 20 °C',
     });
     expect(sheet.lookAgain.map((l) => l.what)).toEqual([
       'Pressure, cold (front wheel, rear wheel)',

@@ -116,7 +116,7 @@ test.each<[string, string, Buffer | string]>([
   expect(answer.status).toBe(422);
   expect(answer.body.error).toEqual({
     field: 'photo',
-    message: 'This is no picture that can be kept.',
+    message: 'This picture can’t be saved.',
     expected: 'a JPEG, PNG or WebP picture of at most 6 MB',
   });
   expect(existsSync(photosDir)).toBe(false);

@@ -254,13 +254,13 @@ describe('the plan of the day', () => {
       {
         visitId: 'demo-job-31',
         machineName: 'Quillfen Dune Two',
-        why: 'waits for two ring bolts, nobody has said until when',
+        why: 'on hold for two ring bolts, no date set',
       },
     ]);
     expect(working.lines.length).toBeGreaterThan(3);
   });
 
-  test('what is put by hand stays until it is left to the plan, or undone', async () => {
+  test('what is put by hand stays until it is unpinned, or undone', async () => {
     const before = await planFor('Juna Birk');
     const row = before.working.result.rows.at(-1);
     const startAt = new Date(Date.parse(before.at) + 300 * 60_000).toISOString();

@@ -1,10 +1,12 @@
+import { upperFirst } from './text-case';
+
 /** What is wrong with one input, in words a fitter can act on. */
 export interface InputProblem {
   /** The field as the caller names it, e.g. `pressureKpa` or `stock[2].massG`. */
   field: string;
   /** What is wrong with it. */
   message: string;
-  /** What would be right. */
+  /** What to enter or do instead: an imperative without a period. */
   expected: string;
 }
 
@@ -37,8 +39,9 @@ export const tryInput = <T>(run: () => T): InputAttempt<T> => {
   }
 };
 
-/** A refusal as a fitter reads it: what is wrong, and what would be right. */
+/** A refusal as a fitter reads it: what is wrong, and what to do. */
 export const refusalText = ({
   message,
   expected,
-}: Pick<InputProblem, 'message' | 'expected'>): string => `${message} Right would be ${expected}.`;
+}: Pick<InputProblem, 'message' | 'expected'>): string =>
+  expected === '' ? message : `${message} ${upperFirst(expected)}.`;

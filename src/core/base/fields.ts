@@ -3,6 +3,7 @@ import { InputError } from './errors';
 import type { RuleValues } from './rules/rule';
 import { checkRuleValues } from './rules/rule-value';
 import { UNIT_NAMES, type Unit } from './units';
+import { lowerFirst } from './text-case';
 
 /**
  * Input fields of workings, declared once and used by the route, the forms and the catalog.
@@ -18,7 +19,7 @@ const expecting = (schema: Joi.Schema, expected: string, meta: Record<string, un
 export const quantity = (unit: Unit, min: number, max: number, says: string): Joi.Schema =>
   expecting(
     Joi.number().min(min).max(max).description(says),
-    `${says}: a number of ${UNIT_NAMES[unit]} from ${min} to ${max}`,
+    `Enter ${lowerFirst(says)}, ${min} to ${max} ${UNIT_NAMES[unit]}`,
     { unit },
   );
 
@@ -26,7 +27,7 @@ export const quantity = (unit: Unit, min: number, max: number, says: string): Jo
 export const count = (min: number, max: number, says: string): Joi.Schema =>
   expecting(
     Joi.number().integer().min(min).max(max).description(says),
-    `${says}: a whole number from ${min} to ${max}`,
+    `Enter ${lowerFirst(says)}, a whole number from ${min} to ${max}`,
   );
 
 /** Degrees clockwise from the valve hole, 0 to 360. */
@@ -36,7 +37,7 @@ export const angle = (says: string): Joi.Schema => quantity('deg', 0, 360, says)
 export const text = (max: number, says: string): Joi.StringSchema =>
   expecting(
     Joi.string().min(1).max(max).pattern(/\S/).description(says),
-    `${says}: text of 1 to ${max} characters`,
+    `Enter ${lowerFirst(says)}, up to ${max} characters`,
   ) as Joi.StringSchema;
 
 /** A size as it is printed on the part. */
@@ -44,7 +45,7 @@ export const marking = (says: string): Joi.Schema => text(MARKING_MAX, says);
 
 /** True or false. */
 export const boolean = (says: string): Joi.Schema =>
-  expecting(Joi.boolean().description(says), `${says}: true or false`);
+  expecting(Joi.boolean().description(says), `Choose ${lowerFirst(says)}: true or false`);
 
 /** One of a few words. */
 export const oneOf = (values: readonly string[], says: string): Joi.Schema =>
@@ -52,7 +53,7 @@ export const oneOf = (values: readonly string[], says: string): Joi.Schema =>
     Joi.string()
       .valid(...values)
       .description(says),
-    `${says}: one of ${values.join(', ')}`,
+    `Choose ${lowerFirst(says)}: ${values.join(', ')}`,
   );
 
 /** A calendar date, YYYY-MM-DD. */
@@ -66,7 +67,7 @@ export const date = (says: string): Joi.Schema =>
           : helpers.error('any.invalid'),
       )
       .description(says),
-    `${says}: a date such as 2026-04-30`,
+    `Enter ${lowerFirst(says)}, a date such as 2026-04-30`,
   );
 
 /** A moment, ISO 8601 in UTC to the millisecond, as `toISOString` writes it. */
@@ -81,14 +82,14 @@ export const instant = (says: string): Joi.Schema =>
           : helpers.error('any.invalid');
       })
       .description(says),
-    `${says}: a moment such as 2026-04-30T15:30:00.000Z`,
+    `Enter ${lowerFirst(says)}, a time such as 2026-04-30T15:30:00.000Z`,
   );
 
 /** A list of like things, at most `max`. */
 export const listOf = (item: Joi.Schema, max: number, says: string): Joi.Schema =>
   expecting(
     Joi.array().items(item.optional()).max(max).description(says),
-    `${says}: a list of at most ${max}`,
+    `Enter ${lowerFirst(says)}, ${max} at most`,
   );
 
 /** A list in which no two things have the same `key`: which of them is meant nobody could tell. */
@@ -99,8 +100,8 @@ export const uniqueBy = (list: Joi.Schema, key: string): Joi.Schema =>
     if (again >= 0)
       throw new InputError(
         pathText([...(state.path ?? []), again, key]),
-        `${String(keys[again])} stands twice.`,
-        'each once',
+        `${String(keys[again])} is listed twice.`,
+        'List each one once',
       );
     return items;
   });
@@ -109,7 +110,7 @@ export const uniqueBy = (list: Joi.Schema, key: string): Joi.Schema =>
 export const record = (parts: Record<string, Joi.Schema>, says: string): Joi.ObjectSchema =>
   Joi.object(parts)
     .description(says)
-    .meta({ expected: `${says}: ${Object.keys(parts).join(', ')}` })
+    .meta({ expected: `Enter ${lowerFirst(says)}: ${Object.keys(parts).join(', ')}` })
     .required();
 
 /**
@@ -124,7 +125,7 @@ export const ruleValues = (): Joi.Schema =>
       return values;
     })
     .description('Rule values by key')
-    .meta({ expected: 'rule values by key, for example { "pressure.motocrossKpa": 86 }' })
+    .meta({ expected: 'Use rule values by key, for example { "pressure.motocrossKpa": 86 }' })
     .optional();
 
 /** The inside of a Joi schema that its browser build also has; `describe()` is left out there. */
@@ -204,6 +205,6 @@ export const check = <T>(schema: Joi.Schema, value: unknown): T => {
     'string.max': `${name} is too long.`,
     'array.max': `${name} has too many items.`,
   };
-  const message = sentences[detail.type] ?? `${name} does not fit.`;
+  const message = sentences[detail.type] ?? `${name} is not valid.`;
   throw new InputError(field, message, expectedAt(schema, detail.path));
 };

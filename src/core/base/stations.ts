@@ -22,9 +22,9 @@ export const STATION_WORDS: Record<StationId, string> = {
   inspect: 'Inspect',
   'tire-on': 'Tire on',
   seat: 'Seat',
-  set: 'Set',
+  set: 'Pressure',
   balance: 'Balance',
-  'wheel-back': 'Wheel back',
+  'wheel-back': 'Wheel on',
   'hand-over': 'Hand over',
 };
 

@@ -29,7 +29,7 @@ export const checkTargets = (
       throw new InputError(
         'data.photoId',
         'There is no such photograph.',
-        'the id that keeping the photograph gave',
+        'Use the ID that saving the photo returned',
       );
     const target = body.kind === 'undo' ? (body as EntryBody<'undo'>).data.entryId : body.replaces;
     if (target !== undefined) {
@@ -39,15 +39,15 @@ export const checkTargets = (
         throw new InputError(
           field,
           'There is no such entry in this job.',
-          'the id of an entry of this job',
+          'Use the ID of an entry of this job',
         );
       if (definitionOf(kind).author === 'server')
-        throw new InputError(field, 'The opening of a job stands.', 'the id of a later entry');
+        throw new InputError(field, 'The opening of a job stands.', 'Use the ID of a later entry');
       if (body.kind !== 'undo' && kind !== body.kind)
         throw new InputError(
           field,
           'A correction is of the same kind as what it replaces.',
-          `an entry of kind ${kind}`,
+          `Use an entry of kind ${kind}`,
         );
     }
     known.set(body.id, body.kind);
@@ -69,7 +69,7 @@ export const checkRelease = (begun: readonly Entry[], fromSeq: number, state: Jo
     ? new InputError(
         `entries[${release.seq - fromSeq - 1}].data.despite`,
         open,
-        'every safety check on record, or who releases it anyway and why',
+        'Complete every safety check, or name who releases it anyway and why',
       )
-    : new InputError('entries[0].data.entryId', open, 'a new release instead of the old one');
+    : new InputError('entries[0].data.entryId', open, 'Release it again instead');
 };

@@ -17,7 +17,7 @@ const entryBodySchema = Joi.object({
   who: text(60, 'Who writes it'),
   station: oneOf(STATIONS, 'The station'),
   kind: oneOf(ENTRY_KINDS, 'The kind of entry'),
-  data: Joi.object().required().meta({ expected: 'the data of this kind of entry' }),
+  data: Joi.object().required().meta({ expected: 'Use the data of this kind of entry' }),
   replaces: id.optional(),
 }).required();
 

@@ -10,14 +10,16 @@ export const gauge = quantity('kPa', 0, 1000, 'The gauge reading');
 export const PHOTO_ID = Joi.string()
   .pattern(/^[0-9a-f]{64}$/)
   .required()
-  .meta({ expected: 'the id that keeping the photograph gave, 64 hex digits' });
+  .meta({ expected: 'Use the ID that saving the photo returned, 64 hex digits' });
 /** The instrument that made a reading; null when it was typed, missing in entries of an earlier version. */
 export const device = maybe(text(40, 'The instrument')).optional().default(null);
 export const altitude = quantity('m', -500, 9000, 'Altitude').optional().default(0);
 export const mass = quantity('g', 0.5, 500, 'The mass');
 export const dateCode = text(4, 'The date code');
 /** A field that only the server writes. */
-export const ofServer = Joi.any().forbidden().meta({ expected: 'nothing: the server writes it' });
+export const ofServer = Joi.any()
+  .forbidden()
+  .meta({ expected: 'Leave it out: the server writes it' });
 export const id = text(60, 'Name of the entry');
 export const pieces = listOf(
   record(

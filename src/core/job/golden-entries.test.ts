@@ -222,13 +222,7 @@ const SAID: { [K in EntryKind]: EntryData[K][] } = {
   recheck: [{ what: 'Pressure, cold', onDate: '2026-05-01' }],
   'looked-again': [
     { what: 'Pressure, cold', good: true, found: '', gaugeKpa: 89, tempC: 18, device: null },
-    {
-      what: 'Age of the tire',
-      good: false,
-      found: 'cracks at the bead',
-      gaugeKpa: null,
-      tempC: null,
-    },
+    { what: 'Tire age', good: false, found: 'cracks at the bead', gaugeKpa: null, tempC: null },
   ],
   'handed-over': [
     { to: 'Ned Ash' },

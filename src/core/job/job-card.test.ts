@@ -33,18 +33,18 @@ const disc = (...lateralMm: (number | undefined)[]): [EntryKind, EntryData['disc
 
 describe('what the card says of the wheel going back', () => {
   test('nothing, where nothing was measured', () => {
-    expect(rowsOf('Wheel back')).toEqual({});
+    expect(rowsOf('Wheel on')).toEqual({});
   });
   test('the slack at its tightest, before and after', () => {
-    expect(rowsOf('Wheel back', slack('after', 36, 33, 40))).toEqual({ Slack: '33 mm' });
-    expect(rowsOf('Wheel back', slack('before', 20, 18), slack('after', 35))).toEqual({
+    expect(rowsOf('Wheel on', slack('after', 36, 33, 40))).toEqual({ Slack: '33 mm' });
+    expect(rowsOf('Wheel on', slack('before', 20, 18), slack('after', 35))).toEqual({
       Slack: '18 mm before, 35 mm after',
     });
-    expect(rowsOf('Wheel back', slack('before', 20, 18))).toEqual({ Slack: '18 mm' });
+    expect(rowsOf('Wheel on', slack('before', 20, 18))).toEqual({ Slack: '18 mm' });
   });
   test('the marks, the sensor from its least gap to its largest, and the brake', () => {
     const rows = rowsOf(
-      'Wheel back',
+      'Wheel on',
       ['marks', { leftMm: 12.5, rightMm: 13, spanMm: 250, chainSide: 'left' }],
       [
         'sensor-gap',
@@ -61,17 +61,17 @@ describe('what the card says of the wheel going back', () => {
       'Sensor gap': '0.70 mm to 1.10 mm',
     });
     expect(rows.Brake).toMatch(/^not firm, /);
-    expect(rowsOf('Wheel back', ['brake', { firm: true, spin: 'free' }]).Brake).toMatch(/^firm, /);
+    expect(rowsOf('Wheel on', ['brake', { firm: true, spin: 'free' }]).Brake).toMatch(/^firm, /);
   });
   test('the disc by the span of its face; its edge is not in it', () => {
-    expect(rowsOf('Wheel back', disc(0.02, -0.05, undefined, 0.03))).toEqual({
-      'Disc runs out': '0.08 mm',
+    expect(rowsOf('Wheel on', disc(0.02, -0.05, undefined, 0.03))).toEqual({
+      'Disc runout': '0.08 mm',
     });
-    expect(rowsOf('Wheel back', disc(undefined, undefined))).toEqual({});
+    expect(rowsOf('Wheel on', disc(undefined, undefined))).toEqual({});
   });
   test('a string says which side is further back', () => {
     const by = (left: number, right: number) =>
-      rowsOf('Wheel back', [
+      rowsOf('Wheel on', [
         'string',
         {
           gapsMm: { leftFront: left, leftRear: left, rightFront: right, rightRear: right },
@@ -99,20 +99,20 @@ describe('what the card says of a wheel that left', () => {
     { how: 'ridden', by: 'Ned Ash', shakesAtKmh: null, found: '', ...more },
   ];
   test('the ride, in as many words as there are', () => {
-    expect(rowsOf('Before it left', ride())['Test ride']).toBe('ridden by Ned Ash');
+    expect(rowsOf('Final check', ride())['Test ride']).toBe('ridden by Ned Ash');
     expect(
-      rowsOf('Before it left', ride({ how: 'not good', shakesAtKmh: 90, found: 'pulls left' }))[
+      rowsOf('Final check', ride({ how: 'not good', shakesAtKmh: 90, found: 'pulls left' }))[
         'Test ride'
       ],
-    ).toBe('ridden, not as it should be by Ned Ash, shakes at 90 km/h, pulls left');
-    expect(rowsOf('Before it left')['Test ride']).toBeUndefined();
+    ).toBe('ridden, problem found by Ned Ash, shakes at 90 km/h, pulls left');
+    expect(rowsOf('Final check')['Test ride']).toBeUndefined();
   });
   test('what it was taught, what was declined, where the old tire went', () => {
     const taught = (done: boolean, found: string) =>
-      rowsOf('Before it left', ['taught', { done, found }]).Taught;
+      rowsOf('Final check', ['taught', { done, found }]).Taught;
     expect([taught(true, ''), taught(false, 'no tool')]).toEqual(['done', 'not done, no tool']);
     const left = rowsOf(
-      'Before it left',
+      'Final check',
       ['declined', { what: 'A new strip.', by: 'Ned Ash' }],
       ['declined', { what: 'A new valve.', by: 'Ned Ash' }],
       ['handed-over', { to: 'Ned Ash', oldTire: 'recycled' }],
@@ -128,7 +128,7 @@ describe('what the card says of a wheel that left', () => {
     };
     expect(despite(null)).toBeNull();
     expect(despite({ by: 'Ada Marl', why: 'he walks' })).toMatch(
-      /^Handed over all the same by Ada Marl: he walks\. The log does not prove: [a-z].* \(.+\); .+\.$/,
+      /^Release with open safety checks by Ada Marl: he walks\. The log does not prove: [a-z].* \(.+\); .+\.$/,
     );
   });
 });

@@ -96,15 +96,15 @@ export const jobCard = (state: JobState, today: string, units: UnitPreferences):
         ['Rim locks', wheel && lockPlaces(wheel)],
       ]),
     },
-    { title: 'Clamped', rows: clampedRows(state, q) },
+    { title: 'Beadlock', rows: clampedRows(state, q) },
     {
       title: 'Air',
       rows: known([
         ['Seated', `disc side ${word(state.seated.disc)}, other side ${word(state.seated.other)}`],
-        ['Highest while seating', peak > 0 && q(peak, 'kPa')],
+        ['Max while seating', peak > 0 && q(peak, 'kPa')],
         ['Set', pressureSet && `${q(pressureSet.gaugeKpa, 'kPa')} at ${q(pressureSet.shopC, 'C')}`],
         [
-          'Meant for',
+          'Riding pressure',
           pressureSet && `${q(pressureSet.rideKpa, 'kPa')} at ${q(pressureSet.rideC, 'C')}`,
         ],
       ]),
@@ -113,15 +113,15 @@ export const jobCard = (state: JobState, today: string, units: UnitPreferences):
       title: 'Balance',
       rows: known([
         [
-          'Heavy before',
+          'Imbalance before',
           balanced && `${q(balanced.heavyMassG, 'g')} at ${placeText(balanced.heavyDeg)}`,
         ],
         ...[...places].map(([place, masses]): [string, string] => [place, masses.join(' + ')]),
         ['Weights', weights && weights.pieces.length === 0 && 'none needed'],
         [
-          'Left over',
+          'Imbalance left',
           balanced
-            ? `${q(balanced.leftG, 'g')}, within the limit in ${chanceText(balanced.chance)}`
+            ? `${q(balanced.leftG, 'g')}, ${chanceText(balanced.chance)} sure it is within tolerance`
             : weights &&
               weights.residualG !== null &&
               `${q(weights.residualG, 'g')} by calculation`,
@@ -141,8 +141,8 @@ export const jobCard = (state: JobState, today: string, units: UnitPreferences):
         return [f.name, said ?? `not recorded${value}`];
       }),
     },
-    { title: 'Wheel back', rows: backRows(state, q) },
-    { title: 'Before it left', rows: leaveRows(state, q) },
+    { title: 'Wheel on', rows: backRows(state, q) },
+    { title: 'Final check', rows: leaveRows(state, q) },
   ];
   const open = openPoints(jobReport(state, today));
   return {
@@ -190,14 +190,14 @@ const backRows = (state: JobState, q: Quantity): [string, string][] => {
       'Sensor gap',
       gaps.length > 0 && `${q(Math.min(...gaps), 'mm', 2)} to ${q(Math.max(...gaps), 'mm', 2)}`,
     ],
-    ['Disc runs out', faces.length > 0 && q(Math.max(...faces) - Math.min(...faces), 'mm', 2)],
+    ['Disc runout', faces.length > 0 && q(Math.max(...faces) - Math.min(...faces), 'mm', 2)],
     ['Brake', brake && `${brake.firm ? 'firm' : 'not firm'}, ${SPIN_WORDS[brake.spin]}`],
   ]);
 };
 
 const RIDE_WORDS = {
   ridden: 'ridden',
-  'not good': 'ridden, not as it should be',
+  'not good': 'ridden, problem found',
   refused: 'refused',
 } as const;
 
@@ -213,7 +213,7 @@ const leaveRows = (state: JobState, q: Quantity): [string, string][] => {
         [`${RIDE_WORDS[ride.how]} by ${ride.by}`, shakes, ride.found].filter(Boolean).join(', '),
     ],
     [
-      'Taught',
+      'Recalibrated',
       taught && `${taught.done ? 'done' : 'not done'}${taught.found ? `, ${taught.found}` : ''}`,
     ],
     ['Safety points', `${points.length - missing.length} of ${points.length} proved by the log`],
@@ -233,7 +233,7 @@ const despiteText = (state: JobState): string | null => {
   if (!despite) return null;
   const { missing } = readyOf(state).result;
   const what = missing.map((p) => `${p.says.toLowerCase()} (${p.by})`).join('; ');
-  return `Handed over all the same by ${despite.by}: ${despite.why}. The log does not prove: ${what || 'nothing that is missing now'}.`;
+  return `Release with open safety checks by ${despite.by}: ${despite.why}. The log does not prove: ${what || 'nothing that is missing now'}.`;
 };
 
 /** Mean of what was measured at several places. */

@@ -15,7 +15,7 @@ const around = {
   who: text(60, 'Who wrote it'),
   station: oneOf(STATIONS, 'The station'),
   kind: oneOf(ENTRY_KINDS, 'The kind of entry'),
-  data: Joi.object().unknown().required().meta({ expected: 'the data of this kind of entry' }),
+  data: Joi.object().unknown().required().meta({ expected: 'Use the data of this kind of entry' }),
   replaces: id.optional(),
   arrivedAt: instant('When the log got it').optional(),
 };
@@ -26,7 +26,7 @@ const keptRules = Joi.object({
   values: Joi.object()
     .pattern(/^[a-z][a-zA-Z0-9.-]{1,60}$/, Joi.alternatives(Joi.number(), Joi.string().max(60)))
     .required()
-    .meta({ expected: 'rule values by key' }),
+    .meta({ expected: 'Use rule values by key' }),
 }).required();
 
 const OF_SERVER = 'of';

@@ -214,17 +214,17 @@ describe('what is missing or doubtful', () => {
           runMm: 580,
           pitchMm: null,
         }),
-      /Wheel back: Too tight: 29 mm, at least 30 mm wanted/,
+      /Wheel on: Too tight: 29 mm, at least 30 mm wanted/,
     ],
     [
       'a wheel askew',
       (l) => l.add('marks', { leftMm: 33, rightMm: 30, spanMm: 240, chainSide: 'left' }),
-      /Wheel back: The left end is further back by 3\.0 mm/,
+      /Wheel on: The left end is further back by 3\.0 mm/,
     ],
     [
       'a soft brake',
       (l) => l.add('brake', { firm: false, spin: 'free' }),
-      /Wheel back: The brake is not firm/,
+      /Wheel on: The brake is not firm/,
     ],
     [
       'a ring that rubs',
@@ -234,7 +234,7 @@ describe('what is missing or doubtful', () => {
           wantMinMm: 0,
           wantMaxMm: 1,
         }),
-      /Wheel back: The ring rubs at 12 o'clock/,
+      /Wheel on: The ring rubs at 12 o'clock/,
     ],
     [
       'a bent disc',
@@ -246,7 +246,7 @@ describe('what is missing or doubtful', () => {
           })),
           limitMm: 0.4,
         }),
-      /Wheel back: Runs out by 0\.50 mm, at most 0\.40 mm/,
+      /Wheel on: Runs out by 0\.50 mm, at most 0\.40 mm/,
     ],
     [
       'anti-seize on a dry value',
@@ -387,7 +387,7 @@ describe('the job card', () => {
       'Went on: Parts': '2 × rim strip',
       'Went on: Tube': '110/90-18',
       'Air: Set': '13.5 psi at 20 °C',
-      "Balance: 12:50 o'clock, 25°": '20 g + 20 g far side',
+      'Balance: 12:50 o’clock (25°)': '20 g + 20 g far side',
       'Balance: Held level': 'stays, stays',
       'Torque: rear axle nut': 'torqued, 73.8 lbf·ft, twice round, long',
       'Torque: rim lock nut': 'snug',
@@ -492,11 +492,11 @@ describe('the log in words', () => {
     for (const text of said.values())
       expect(text).not.toMatch(/undefined|null|NaN|\[object|[a-z]Deg|Kpa/);
     expect(said.get('trial-rest')).toBe(
-      "With 20 g at 10 o'clock, 300° settles at 7:53 o'clock, 237°",
+      'With 20 g at 10 o’clock (300°) settles at 7:53 o’clock (237°)',
     );
-    expect(said.get('trial')).toBe("Taped on to learn from: 20 g at 10 o'clock, 300°");
+    expect(said.get('trial')).toBe('Taped on to learn from: 20 g at 10 o’clock (300°)');
     expect(said.get('balanced')).toBe('Balanced: 2 g left of 40 g, within the limit in 97 of 100');
-    expect(said.get('molded-line')).toBe("Molded line low at 9 o'clock, 270°, other side");
+    expect(said.get('molded-line')).toBe('Molded line low at 9 o’clock (270°), other side');
     expect(said.get('pop')).toBe('A bead popped at 21.8 psi, by hose gauge');
     expect(said.get('step')).toMatch(/^Done: [A-Z]/);
   });

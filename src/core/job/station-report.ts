@@ -87,7 +87,7 @@ const intake = (state: JobState, today: string): Findings => {
   return findings(
     [[off !== null, 'what comes off: size and use']],
     [
-      worn && 'The old tire was under the least tread for the road.',
+      worn && 'The old tire was below the road minimum.',
       ageDoubt(off?.dateCode, today, state, 'The old tire'),
     ],
   );
@@ -126,9 +126,7 @@ const inspected = (state: JobState): string[] => {
       : [],
   );
   return [
-    ...(state.trued && !state.runout
-      ? ['Nipples were turned, and the rim is not read since.']
-      : []),
+    ...(state.trued && !state.runout ? ['Nipples were turned; measure the rim again.'] : []),
     ...seen.filter((r) => r.verdict !== 'good').map((r) => r.says),
     ...found.flatMap((f) =>
       f?.ok ? f.working.result.reasons.filter((r) => r.verdict !== 'good').map((r) => r.says) : [],
@@ -175,7 +173,7 @@ const stepsWant = (state: JobState, station: StationId): Want => {
   const open = stepsOf(state, station).filter((s) => !state.steps[s.id]);
   return [
     open.length === 0,
-    open.length === 1 ? open[0]!.say : `${open.length} steps are not ticked`,
+    open.length === 1 ? open[0]!.say : `${open.length} steps not checked off`,
   ];
 };
 
@@ -286,7 +284,7 @@ const wheelBack = (state: JobState): Findings => {
       ...(fasteners.length === 0
         ? [[false, 'the machine’s torque values are not known'] as const]
         : fasteners.map((f): Want => [state.torqued[f.name] !== undefined, f.name])),
-      ...(fasteners.length > 0 ? [[isTwice, 'a second round of the torque'] as const] : []),
+      ...(fasteners.length > 0 ? [[isTwice, 'second torque pass'] as const] : []),
       ...slackWant(state),
       stepsWant(state, 'wheel-back'),
     ],

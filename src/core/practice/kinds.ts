@@ -58,14 +58,14 @@ export const PRACTICE: Record<PracticeKind, KindSpec> = {
     scores: practiceLevers,
   },
   air: {
-    title: 'Air',
+    title: 'Seating',
     does: 'A tire that does not want to seat. Find the limit that binds, lubricate, fill, let it out again, in as few tries as the ladder takes; and know when to stop.',
     levels: AIR_LEVELS,
     counts: ['try', 'tries'],
     scores: practiceAir,
   },
   true: {
-    title: 'True',
+    title: 'Truing',
     does: 'A laced wheel at the indicator, with nipples that are off. Read it, turn few nipples, read again, until it runs true.',
     levels: SPOKE_LEVELS,
     counts: ['nipple', 'nipples'],
@@ -86,7 +86,7 @@ export const PRACTICE: Record<PracticeKind, KindSpec> = {
     scores: practicePair,
   },
   leak: {
-    title: 'Leak',
+    title: 'Leak or weather',
     does: 'A standing tire, and a gauge. Read it on days of your choice, and say whether it leaks or whether it is the weather.',
     levels: LEAK_LEVELS,
     counts: ['day', 'days'],

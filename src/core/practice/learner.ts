@@ -83,7 +83,7 @@ export const nextOf = (rounds: readonly PracticeScore[], kind: PracticeKind): Ne
   return null;
 };
 
-/** How somebody does in a kind of practice, and what to try next in it; null where all of it is sure. */
+/** How somebody does in a kind of practice, and what to try next in it; null where all levels passed. */
 interface KindStanding {
   kind: PracticeKind;
   standing: PracticeStanding;

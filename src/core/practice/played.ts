@@ -21,7 +21,7 @@ export interface Played {
   advisedCost: number;
   /** What cost what. */
   debrief: Reason[];
-  /** What the advice would have done with the same wheel, step by step. */
+  /** Advised moves with the same wheel, step by step. */
   advice: Sentence[];
   reason: Reason;
 }
@@ -34,7 +34,7 @@ export const MAX_SEED = 1_000_000_000;
 /** The fields of a round of a kind. */
 export const roundFields = (levels: readonly string[], acts: Joi.Schema) => ({
   seed: count(0, MAX_SEED, 'Number of the hidden wheel'),
-  level: oneOf(levels, 'How hard'),
+  level: oneOf(levels, 'Level'),
   acts,
   rules: ruleValues(),
 });

@@ -34,7 +34,9 @@ const AIR_ACTS = Joi.array()
   .max(MOST)
   .required()
   .description('What was done at the hose, in its order')
-  .meta({ expected: `What was done: at most ${MOST} of air, all out, lubricate, call it off` });
+  .meta({
+    expected: `Enter what was done: at most ${MOST} of air, all out, lubricate, call it off`,
+  });
 
 /** The tire seated as the ladder says: lubricated first, up to the limit and no further, at most three tries. */
 export function* advisedAir(hidden: HiddenAir): Generator<AirAct> {
@@ -113,9 +115,7 @@ const debriefOf = (
     );
   const refused = seen.filter((s) => s.refused !== null).length;
   if (refused > 0)
-    told.push(
-      reason('check', `${counted(refused, 'time')} something was done that could not be done yet.`),
-    );
+    told.push(reason('check', `${counted(refused, 'time')} you tried something not possible yet.`));
   return told;
 };
 

@@ -64,7 +64,7 @@ describe('what is said of it', () => {
     const lucky = run([{ do: 'leaks' }]);
     expect([lucky.verdict, lucky.result.good, lucky.result.cost]).toEqual(['check', false, 0]);
     expect(lucky.result.debrief.map((r) => r.says)).toEqual([
-      'Said before the readings could tell: luck is no reading.',
+      'You called it before the readings could tell. That was luck.',
     ]);
     const late = run([...reads(30), { do: 'leaks' }]);
     expect(late.result.good).toBe(true);

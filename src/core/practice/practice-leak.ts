@@ -24,7 +24,7 @@ const LEAK_ACTS = Joi.array()
   .max(MOST)
   .required()
   .description('Readings, and what was said at the end')
-  .meta({ expected: `What was done: at most ${MOST} of read, leaks, ordinary` });
+  .meta({ expected: `Enter what was done: at most ${MOST} of read, leaks, ordinary` });
 
 /** The readings of a round: the first one is there at the beginning. */
 export const leakReadings = (hidden: HiddenLeak, acts: readonly LeakAct[]): StandingReading[] => {
@@ -117,7 +117,7 @@ export const practiceLeak = defineWorking<RoundInput<LeakLevel, LeakAct>, LeakPl
         ),
       );
     if (answer !== null && !isTold)
-      debrief.push(reason('check', 'Said before the readings could tell: luck is no reading.'));
+      debrief.push(reason('check', 'You called it before the readings could tell. That was luck.'));
     if (daysOf(before) > daysOf(advised) + EVERY_DAYS)
       debrief.push(
         reason(

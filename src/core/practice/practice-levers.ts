@@ -46,7 +46,7 @@ const LEVER_ACTS = Joi.array()
   .required()
   .description('What was done, in its order')
   .meta({
-    expected: `What was done: at most ${MAX_ACTS} of start, bite, kneel, push down, press the lock, feel`,
+    expected: `Enter what was done: at most ${MAX_ACTS} of start, bite, kneel, push down, press the lock, feel`,
   });
 
 /** A bite as the advice would take it now; null where none passes as the bead lies. */

@@ -20,7 +20,7 @@ const PAIR_ACTS = Joi.array()
       Joi.object({
         do: oneOf(['air'], 'What was done'),
         tire: tireField,
-        kpa: quantity('kPa', 5, 690, 'Brought to'),
+        kpa: quantity('kPa', 5, 690, 'Air to'),
       }),
       Joi.object({ do: oneOf(['tape'], 'What was done'), tire: tireField }),
       Joi.object({ do: oneOf(['pair'], 'What was said'), tire: tireField, with: tireField }),
@@ -30,7 +30,7 @@ const PAIR_ACTS = Joi.array()
   .max(MAX_ACTS)
   .required()
   .description('What was done with the tires, in its order')
-  .meta({ expected: `What was done: at most ${MAX_ACTS} of air, tape, pair, no pair` });
+  .meta({ expected: `Enter what was done: at most ${MAX_ACTS} of air, tape, pair, no pair` });
 
 /** How two lengths of tape match; `stretchMmPerKpa` and `limitKpa` of the smaller one. */
 const matchOf = (
@@ -234,7 +234,7 @@ export const practicePair = defineWorking<RoundInput<PairLevel, PairAct>, PairPl
         )
       : reason(
           debrief.some((r) => r.verdict === 'stop') ? 'stop' : 'check',
-          state.end === null ? 'Not finished.' : 'Not as it should be.',
+          state.end === null ? 'Not finished.' : 'Problem found.',
         );
     show.verdict(why.verdict);
     return {

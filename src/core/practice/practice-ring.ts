@@ -51,7 +51,7 @@ const RING_ACTS = Joi.array()
   .required()
   .description('What was done at the ring, in its order')
   .meta({
-    expected: `What was done: at most ${MAX_ACTS} of bundle, gap, feel, turn, half a turn each, torque, call it off`,
+    expected: `Enter what was done: at most ${MAX_ACTS} of bundle, gap, feel, turn, half a turn each, torque, call it off`,
   });
 
 /** What the ring is, by a feeler at every bolt. */
@@ -219,7 +219,7 @@ export const practiceRing = defineWorking<RoundInput<RingLevel, RingAct>, RingPl
         )
       : reason(
           debrief.some((r) => r.verdict === 'stop') ? 'stop' : 'check',
-          state.end === null ? 'Not finished.' : 'Not as it should be.',
+          state.end === null ? 'Not finished.' : 'Problem found.',
         );
     show.verdict(why.verdict);
     return {

@@ -43,7 +43,7 @@ const ANSWERS = Joi.array()
   .max(MOST)
   .required()
   .description('Answers in their order')
-  .meta({ expected: `Answers: at most ${MOST} of fits and refuse` });
+  .meta({ expected: `Enter answers: at most ${MOST} of fits and refuse` });
 
 /** Whether an answer is right, and what the tire says for itself. */
 export const judgeAnswer = (

@@ -15,7 +15,7 @@ export const loopbackNamesOnly: RequestHandler = (req, res, next) => {
       error: {
         field: 'host',
         message: 'This address is not served here.',
-        expected: 'localhost or 127.0.0.1',
+        expected: 'Open it as localhost or 127.0.0.1',
       },
     });
 };
@@ -29,7 +29,7 @@ export const nobody: RequestHandler = (_req, res) => {
         field: 'people',
         message:
           'Nobody can sign in at this shop, and it can be reached from other machines. It answers nobody.',
-        expected: 'the program started on its own machine, and an owner set up',
+        expected: 'Start it on the shop computer and set up an owner',
       },
     });
 };

@@ -26,9 +26,7 @@ export const checkNotTriedFirst = (secret: string, own: readonly string[]): void
   if (!isTriedFirst(secret, own)) return;
   throw new InputError(
     'secret',
-    'It is among what is tried first.',
-    isDigits(secret)
-      ? 'other digits, that mean nothing'
-      : 'a few words that have nothing to do with each other',
+    'It’s too easy to guess.',
+    isDigits(secret) ? 'Choose other digits with no meaning' : 'Choose a few unrelated words',
   );
 };

@@ -26,7 +26,7 @@ const partyOf = (req: Request): { rpID: string; origin: string } => {
     throw new InputError(
       'passkey',
       `A passkey belongs to a host name, and this shop is open at ${hostname}.`,
-      'the shop opened by its host name, or as localhost on its own computer',
+      'Open the shop by its host name, or as localhost on its own computer',
     );
   return { rpID: hostname, origin: `${protocol}://${req.headers.host ?? hostname}` };
 };
@@ -55,7 +55,7 @@ export const passkeyCeremonies = (store: PasskeyStore, shopName: () => string) =
     new NotSignedIn(
       'passkey',
       'This passkey was not accepted.',
-      'a passkey of this shop, or the PIN or passphrase',
+      'Use a passkey of this shop, or the PIN or passphrase',
     );
   return {
     async registration(req: Request, who: string) {
@@ -64,7 +64,7 @@ export const passkeyCeremonies = (store: PasskeyStore, shopName: () => string) =
         throw new InputError(
           'passkey',
           `${who} has ${MAX_PASSKEYS} passkeys.`,
-          'one of them removed first',
+          'Remove one of them first',
         );
       const options = await generateRegistrationOptions({
         rpName: shopName() || 'Tough Rimstone',
@@ -96,7 +96,7 @@ export const passkeyCeremonies = (store: PasskeyStore, shopName: () => string) =
       if (!result?.verified) throw refused();
       const { id, publicKey, counter, transports } = result.registrationInfo.credential;
       if (store.find(id))
-        throw new InputError('passkey', 'This passkey is here already.', 'another passkey');
+        throw new InputError('passkey', 'This passkey is here already.', 'Use another passkey');
       store.add(
         {
           id,

@@ -23,7 +23,7 @@ export const checkRight = (
     throw new NotAllowed(
       'role',
       `${me.who} is signed in as ${me.role} and can’t ${what}.`,
-      whoMay(right),
+      `Ask ${whoMay(right)}`,
     );
 };
 
@@ -56,7 +56,7 @@ export const checkNamed = (
   throw new NotAllowed(
     'approval',
     `This names ${name.slice(0, 60)}, and ${me.who} is signed in here.`,
-    `the name of ${me.who}, or the approval of ${right === null ? name.slice(0, 60) : whoMay(right)} with their own PIN at this screen`,
+    `Enter ${me.who}, or let ${right === null ? name.slice(0, 60) : whoMay(right)} approve with their own PIN at this screen`,
   );
 };
 
@@ -95,7 +95,7 @@ export const checkOwn = (me: SignedIn | null, whose: string): void => {
     throw new NotAllowed(
       'who',
       `This belongs to ${whose.slice(0, 60)}.`,
-      'your own, or an owner’s sign-in',
+      'Use your own, or sign in as an owner',
     );
 };
 
@@ -107,6 +107,6 @@ export const checkShown = (me: SignedIn | null, whose: string, isShown: boolean)
     throw new NotAllowed(
       'who',
       `${whose} doesn’t share practice results.`,
-      `your own, or with ${whose}’s agreement`,
+      `Use your own, or ask ${whose} to share`,
     );
 };

@@ -32,8 +32,8 @@ export const ownPagesWrite: RequestHandler = (req, res, next) => {
     .json({
       error: {
         field: 'origin',
-        message: 'A page of another address asks to write here.',
-        expected: 'the shop’s own page',
+        message: 'A page from another address tried to write here.',
+        expected: 'Use the shop’s own page',
       },
     });
 };

@@ -47,7 +47,7 @@ export const signInCheck = ({ auth, tries, codes, changes, logger }: Needs) => {
       throw new NotAllowed(
         'secret',
         'An owner has blocked sign-in from here.',
-        'an owner to unblock it',
+        'Ask an owner to unblock it',
       );
     const waitMs = tries.waitsUntilMs(name, source, Date.now()) - Date.now();
     if (waitMs <= 0) return;
@@ -78,7 +78,7 @@ export const signInCheck = ({ auth, tries, codes, changes, logger }: Needs) => {
           note(name, 'wrong try', req, null);
         }
         if (!isKnown) await ofAddress.wrong(req, res);
-        throw new NotSignedIn('secret', 'Wrong PIN or passphrase.', `that of ${name}`);
+        throw new NotSignedIn('secret', 'Wrong PIN or passphrase.', `Enter that of ${name}`);
       }),
     /** The person a code signs in. Throws as above. */
     async code(req: Request, res: Response, code: string): Promise<string> {
@@ -93,7 +93,7 @@ export const signInCheck = ({ auth, tries, codes, changes, logger }: Needs) => {
       throw new NotSignedIn(
         'code',
         'The code was used already, or is too old.',
-        'a new one, from the first screen',
+        'Get a new one on the first device',
       );
     },
   };

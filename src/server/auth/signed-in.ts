@@ -25,18 +25,16 @@ export const signedInOnly =
     const token = tokenOf(req);
     const me = token === null ? null : auth.byToken(token, Date.now());
     if (me === null)
-      return next(new NotSignedIn('session', 'No one is signed in here.', 'to sign in first'));
+      return next(new NotSignedIn('session', 'No one is signed in here.', 'Sign in first'));
     if (me.isLocked)
-      return next(
-        new NotSignedIn('lock', `The screen of ${me.who} is locked.`, 'to unlock it first'),
-      );
+      return next(new NotSignedIn('lock', `The screen of ${me.who} is locked.`, 'Unlock it first'));
     const right = rightFor(req.method, req.path);
     if (!mayDo(me.role, right))
       return next(
         new NotAllowed(
           'role',
           `${me.who} is signed in as ${me.role} and can’t do this.`,
-          whoMay(right),
+          `Ask ${whoMay(right)}`,
         ),
       );
     if (isConfirmNeeded(req.method, req.path) && !isConfirmed(me, Date.now()))
@@ -44,7 +42,7 @@ export const signedInOnly =
         new NotSignedIn(
           'confirm',
           'This needs your PIN or passphrase again.',
-          `that of ${me.who}, or a passkey`,
+          `Enter that of ${me.who}, or use a passkey`,
         ),
       );
     setMe(req, me);
@@ -74,7 +72,7 @@ export const inOwnName: RequestHandler = (req, _res, next) => {
     new NotAllowed(
       'who',
       `This is in the name of ${String(other).slice(0, 60)}, and ${me.who} is signed in here.`,
-      `to be written by ${me.who}, or once the other is signed in`,
+      `Write it as ${me.who}, or switch to the other person first`,
     ),
   );
 };

@@ -14,13 +14,13 @@ export const whoAsks = (auth: AuthStore) => {
   };
   const known = (req: Request): SignedIn => {
     const me = found(req);
-    if (!me) throw new NotSignedIn('session', 'No one is signed in here.', 'to sign in first');
+    if (!me) throw new NotSignedIn('session', 'No one is signed in here.', 'Sign in first');
     return me;
   };
   const open = (req: Request): SignedIn => {
     const me = known(req);
     if (me.isLocked)
-      throw new NotSignedIn('lock', `The screen of ${me.who} is locked.`, 'to unlock it first');
+      throw new NotSignedIn('lock', `The screen of ${me.who} is locked.`, 'Unlock it first');
     return me;
   };
   const owner = (req: Request, what: string): SignedIn => {
@@ -44,7 +44,7 @@ export const whoAsks = (auth: AuthStore) => {
         throw new NotSignedIn(
           'confirm',
           'This needs your PIN or passphrase again.',
-          `that of ${me.who}, or a passkey`,
+          `Enter that of ${me.who}, or use a passkey`,
         );
       return me;
     },

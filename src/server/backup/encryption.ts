@@ -46,7 +46,7 @@ const wrong = (): InputError =>
   new InputError(
     'passphrase',
     'The backup is encrypted, and this passphrase does not open it.',
-    'the passphrase it was made with',
+    'Enter the passphrase it was made with',
   );
 
 /**
@@ -76,7 +76,7 @@ export const decryptFile = async (
     throw new InputError(
       'backup',
       'The encrypted backup was changed or cut off.',
-      'a whole backup',
+      'Choose a complete backup',
     );
   }
 };

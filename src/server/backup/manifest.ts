@@ -27,21 +27,29 @@ export interface Manifest {
 }
 
 const MAX_FILES = 1_000_000;
-const number = (says: string) => Joi.number().integer().min(0).required().meta({ expected: says });
+const number = (says: string) =>
+  Joi.number()
+    .integer()
+    .min(0)
+    .required()
+    .meta({ expected: `Enter ${says}` });
 const word = (says: string, pattern: RegExp) =>
-  Joi.string().pattern(pattern).required().meta({ expected: says });
-const time = Joi.string().isoDate().meta({ expected: 'a time' });
+  Joi.string()
+    .pattern(pattern)
+    .required()
+    .meta({ expected: `Enter ${says}` });
+const time = Joi.string().isoDate().meta({ expected: 'Enter a time' });
 
 const manifestSchema = Joi.object({
   format: Joi.string()
     .valid('rimstone-backup')
     .required()
-    .meta({ expected: 'a backup of this program' }),
-  version: Joi.number().valid(1).required().meta({ expected: 'version 1 of the format' }),
+    .meta({ expected: 'Choose a backup of this program' }),
+  version: Joi.number().valid(1).required().meta({ expected: 'Use version 1 of the format' }),
   madeAt: time.required(),
   schema: number('the version of the database'),
   holds: Joi.object({
-    shopName: Joi.string().allow('').required().meta({ expected: 'the shop’s name' }),
+    shopName: Joi.string().allow('').required().meta({ expected: 'Enter the shop’s name' }),
     ...Object.fromEntries(
       ['machines', 'wheels', 'tires', 'visits', 'jobs', 'entries', 'photographs'].map((k) => [
         k,
@@ -65,7 +73,7 @@ const manifestSchema = Joi.object({
     .max(MAX_FILES)
     .unique('name')
     .required()
-    .meta({ expected: 'its files' }),
+    .meta({ expected: 'List its files' }),
 }).required();
 
 /** The manifest of a backup. Throws `InputError` for anything else. */

@@ -13,7 +13,7 @@ export const tooLarge = (roomBytes: number): InputError =>
   new InputError(
     'backup',
     'The backup does not fit on the disk of the shop’s machine.',
-    `at most ${Math.floor(roomBytes / 1e6)} MB, or more room on the disk`,
+    `Free some disk space: at most ${Math.floor(roomBytes / 1e6)} MB fit`,
   );
 
 /** Lets so many bytes through. Errs with `tooLarge` at the first one too many. */

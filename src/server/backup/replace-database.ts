@@ -26,7 +26,7 @@ export const swapIn = async (
     throw new InputError(
       'backup',
       'The shop is open in another program, or was cut off and has not been started since.',
-      'that program ended, or the shop started and stopped once',
+      'End that program, or start and stop the shop once',
     );
   const from = join(folder, PHOTO_FOLDER);
   await mkdir(photosDir, { recursive: true });

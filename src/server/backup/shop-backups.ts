@@ -37,7 +37,7 @@ const checkWritable = async (folder: string, first: string): Promise<void> => {
     throw new InputError(
       'folder',
       'This is not a second folder.',
-      'the whole path of another folder',
+      'Enter the full path of another folder',
     );
   try {
     await writeFile(probe, '');
@@ -45,7 +45,7 @@ const checkWritable = async (folder: string, first: string): Promise<void> => {
     throw new InputError(
       'folder',
       'Nothing can be written there.',
-      'a folder that is there, on another disk for example',
+      'Choose an existing folder, for example on another disk',
     );
   } finally {
     await rm(probe, { force: true }).catch(() => undefined);

@@ -28,7 +28,11 @@ import {
 const MAX_MANIFEST_BYTES = 200_000_000;
 
 const unfit = (message: string): InputError =>
-  new InputError('backup', message, 'a whole backup that this program made, or an earlier one');
+  new InputError(
+    'backup',
+    message,
+    'Choose a complete backup made by this version or an earlier one',
+  );
 
 const small = async (zip: ZipFile, entry: ZipEntry | undefined, name: string): Promise<Buffer> => {
   const content = await smallFile(zip, entry, MAX_MANIFEST_BYTES);
@@ -144,7 +148,7 @@ export const unpackBackup = async (
     const { message, code } = error as NodeJS.ErrnoException;
     if (code === 'ENOSPC') throw error;
     if (code === 'ENOENT')
-      throw new InputError('backup', 'There is no such file.', 'a backup that is there');
+      throw new InputError('backup', 'There is no such file.', 'Choose an existing backup');
     const isOfDb = error instanceof DatabaseUnusable || code?.startsWith('SQLITE_') === true;
     const why = message.replace(/\.$/, '');
     throw unfit(isOfDb ? `Its database cannot be used: ${why}.` : `It cannot be read: ${why}.`);

@@ -134,12 +134,12 @@ export const authStore = (db: Db, lockMinutes: () => number = () => Infinity) =>
             ? new InputError(
                 'role',
                 'No owner would be left who can sign in.',
-                'another owner first',
+                'Set up another owner first',
               )
             : new InputError(
                 'role',
                 'The first who can sign in opens the door for all others.',
-                'an owner',
+                'Ask an owner',
               );
         // A new secret ends what was trusted by the old one.
         if (secret !== undefined) for (const drop of [dropDevices, dropPasskeys]) drop.run(who);

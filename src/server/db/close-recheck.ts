@@ -91,7 +91,7 @@ export const closeRecheck = (
         row.closed
           ? `${row.closed.by} has looked at this already.`
           : `It came in again with job ${row.passedBy}.`,
-        'something that is still to be looked at',
+        'Choose an open recheck',
       );
     let read: LookReadings[Look];
     try {

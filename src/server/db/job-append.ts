@@ -52,7 +52,7 @@ const checkBodies = (raw: readonly unknown[]): EntryBody[] => {
     }
   });
   if (new Set(bodies.map((b) => b.id)).size < bodies.length)
-    throw new InputError('entries', 'Two entries have the same id.', 'an id of its own for each');
+    throw new InputError('entries', 'Two entries have the same id.', 'Give each its own ID');
   return bodies;
 };
 
@@ -89,7 +89,7 @@ export const jobAppend = (
         throw new InputError(
           'entries',
           'A job is opened once, with the shop’s rules.',
-          'any other kind of entry',
+          'Use any other kind of entry',
         );
       checkTargets(before, bodies, hasPhoto);
 

@@ -47,21 +47,20 @@ export const jobOpen = (db: Db, { shop, rules, logs, rows, entries, summarize, v
     // A client that lost the answer sends again.
     if (existing?.machineId === input.machineId && existing.wheelId === input.wheelId)
       return existing;
-    if (existing)
-      throw new InputError('id', 'A job of that id exists already.', 'an id of your own making');
+    if (existing) throw new InputError('id', 'A job of that id exists already.', 'Use a new ID');
     const machine = shop.machine(input.machineId);
     const wheel = shop.wheel(input.wheelId);
     if (!machine)
       throw new InputError(
         'machineId',
         'There is no such machine.',
-        'the id of a machine of the shop',
+        'Choose a machine of the shop',
       );
     if (!wheel || wheel.machineId !== machine.id)
       throw new InputError(
         'wheelId',
         'There is no such wheel on this machine.',
-        'the id of a wheel of this machine',
+        'Choose a wheel of this machine',
       );
     const { id, who } = input;
     const { rider } = machine;

@@ -86,13 +86,12 @@ export const partsStore = (db: Db, records: RecordStore) => {
     // A client that lost the answer sends again.
     const known = statements.order.get(order.id);
     if (known?.what === order.what && known.count === order.count) return toOrder(known);
-    if (known)
-      throw new InputError('id', 'An order of that id exists already.', 'an id of your own making');
+    if (known) throw new InputError('id', 'An order of that id exists already.', 'Use a new ID');
     if (order.stockId !== null && !shelfOf(order.stockId))
       throw new InputError(
         'stockId',
         'There is no such part on the shelf.',
-        'the id of a part of the shelf, or null',
+        'Choose a part in stock, or none',
       );
     statements.place.run({ ...order, jobIds: JSON.stringify(order.jobIds), at });
     return find(order.id);
@@ -104,7 +103,7 @@ export const partsStore = (db: Db, records: RecordStore) => {
       throw new InputError(
         'id',
         order.came ? 'This order came already.' : 'This order was called off.',
-        'an order that is on its way',
+        'Choose an order that is on order',
       );
     statements.close.run(at, who, Number(came), id);
     const kind = came && order.stockId !== null ? shelfOf(order.stockId) : undefined;

@@ -89,7 +89,7 @@ const refused = (write: () => void): void => {
       throw new InputError(
         'machineId',
         'There is no such machine.',
-        'the id of a machine that the shop keeps',
+        'Choose a machine of the shop',
       );
     throw error;
   }

@@ -207,14 +207,14 @@ export const visitStore = (
         known.wheels.every(same)
       )
         return known;
-      throw new InputError('id', 'A visit of that id exists already.', 'an id of your own making');
+      throw new InputError('id', 'A visit of that id exists already.', 'Use a new ID');
     }
     const machine = shop.machine(machineId);
     if (!machine)
       throw new InputError(
         'machineId',
         'There is no such machine.',
-        'the id of a machine of the shop',
+        'Choose a machine of the shop',
       );
     const twice = wheels.findIndex(
       (w, i) => wheels.findIndex((x) => x.wheelId === w.wheelId) !== i,
@@ -223,7 +223,7 @@ export const visitStore = (
       throw new InputError(
         `wheels[${twice}].wheelId`,
         'This wheel stands twice.',
-        'each wheel once',
+        'List each wheel once',
       );
     const { name: machineName, rider } = machine;
     log.open({ id, machineId, machineName, rider, who, entryId: randomUUID() }, at);
@@ -266,11 +266,7 @@ export const visitStore = (
       });
       const held = bodies.map((b) => log.heldAt(b.id));
       if (new Set(bodies.map((b) => b.id)).size < bodies.length)
-        throw new InputError(
-          'entries',
-          'Two entries have the same id.',
-          'an id of its own for each',
-        );
+        throw new InputError('entries', 'Two entries have the same id.', 'Give each its own ID');
       if (held.some(Boolean)) {
         const known = log.entriesOf(visitId);
         return repeatedAppend(bodies, (i) =>
@@ -288,13 +284,13 @@ export const visitStore = (
             throw new InputError(
               'data.entryId',
               'There is no such entry in this visit.',
-              'the id of an entry of this visit',
+              'Use the ID of an entry of this visit',
             );
           if (visitDefinitionOf(target.kind).undo === 'never')
             throw new InputError(
               'data.entryId',
               'Wheels come and go by entries of their own.',
-              'the id of another entry',
+              'Use the ID of another entry',
             );
         }
         checkVisitAppend(body, log.stateOf(visitId), jobsNow, at);

@@ -3,6 +3,7 @@ import { AT_REST, pullOn } from '../../core/bench/devices';
 import { quantity } from '../../core/base/fields';
 import { seeded } from '../../core/base/statistics';
 import { standIn, type StandIn } from './stand-in';
+import { lowerFirst } from '../../core/base/text-case';
 
 /** How fast a thermometer's tip and a caliper's jaws follow. Basis: memory. */
 const TIP_S = 1.5;
@@ -13,7 +14,7 @@ const follow = (shown: number, real: number, seconds: number, lagS: number): num
 const flag = (says: string) =>
   Joi.boolean()
     .optional()
-    .meta({ expected: `${says}: true or false` });
+    .meta({ expected: `Choose ${lowerFirst(says)}: true or false` });
 
 /** A thermometer whose tip takes its time. */
 export const simulatedThermometer = (name: string): StandIn => {

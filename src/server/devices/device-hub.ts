@@ -131,7 +131,7 @@ export const deviceHub = (
       throw new InputError(
         'device',
         `The ${DEVICE_KINDS[it.kind].says} is a real one: only a simulated one can be told that.`,
-        'a simulated instrument',
+        'Choose a simulated instrument',
       );
     return it as Known & { standIn: StandIn };
   };
@@ -196,7 +196,7 @@ export const deviceHub = (
             throw new InputError(
               'device',
               `${line.device} is a simulated instrument here.`,
-              'another name',
+              'Use another name',
             );
           if (it && it.kind !== line.kind)
             throw new InputError(
@@ -208,7 +208,7 @@ export const deviceHub = (
             throw new InputError(
               'device',
               'There are too many instruments.',
-              `at most ${DEVICES_MAX}; forget one that is silent`,
+              `Remove one that is silent: at most ${DEVICES_MAX}`,
             );
           hear(it ?? add(line.device, line.kind, null), line);
           taken++;
@@ -235,7 +235,7 @@ export const deviceHub = (
         throw new InputError(
           'device',
           `${name} is still here.`,
-          'a real instrument that is silent',
+          'Choose a real instrument that is silent',
         );
       for (const listener of it.listeners) listener.end();
       known.delete(name);

@@ -38,13 +38,13 @@ export const jobIn = (db: Db, jobs: JobStore, records: RecordStore) => {
       throw new InputError(
         'entries[0].data.machine',
         'There is no such machine.',
-        'a machine of the file, or of here',
+        'Use a machine of the file or of this shop',
       );
     if (known?.machineId !== machine.id)
       throw new InputError(
         'entries[0].data.wheel',
         'There is no such wheel on it.',
-        'a wheel of this machine',
+        'Use a wheel of this machine',
       );
     return {
       machineId: machine.id,
@@ -65,13 +65,17 @@ export const jobIn = (db: Db, jobs: JobStore, records: RecordStore) => {
     checkOrder(entries, ['opened', 'rules']);
     const opening = openingOf(line);
     if (visitId !== null && isVisit.get(visitId) === undefined)
-      throw new InputError('visitId', 'There is no such visit.', 'a visit of the file, or null');
+      throw new InputError(
+        'visitId',
+        'There is no such visit.',
+        'Use a visit of the file, or null',
+      );
     const held = entries.find((e) => jobs.holds(e.id));
     if (held)
       throw new InputError(
         'entries',
         `The entry ${held.id} stands in another log.`,
-        'ids of its own',
+        'Use IDs of its own',
       );
     const number = isTaken.get(line.number) === undefined ? line.number : next.get()!;
     insert.run({ id, number, visitId, at: entries[0]!.at, ...opening });

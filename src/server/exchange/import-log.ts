@@ -24,7 +24,7 @@ export const sameLog = (
   throw new InputError(
     'entries',
     isPart ? `${name} is here, and has gone on in the file.` : `${name} is here with another log.`,
-    'a file in which it is as it is here',
+    'Use a file that agrees with this shop',
   );
 };
 
@@ -41,32 +41,36 @@ export const checkOrder = (entries: readonly LogEntry[], openings: readonly stri
       throw new InputError(
         `entries[${i}].kind`,
         `The log does not begin as it should.`,
-        openings.join(', '),
+        `Use ${openings.join(', ')}`,
       );
     if (opens === undefined && openings.includes(kind))
       throw new InputError(
         `entries[${i}].kind`,
         'The log is opened twice.',
-        'one opening, at its beginning',
+        'Use one opening, at the start',
       );
     if (at < last)
       throw new InputError(
         `entries[${i}].at`,
         'The time of the log runs backwards.',
-        `${last} or later`,
+        `Use ${last} or later`,
       );
     if (known.has(id))
-      throw new InputError(`entries[${i}].id`, `${id} stands twice.`, 'an id of its own for each');
+      throw new InputError(`entries[${i}].id`, `${id} is listed twice.`, 'Give each its own ID');
     const named = kind === 'undo' ? (data as { entryId: string }).entryId : replaces;
     if (named !== undefined && !known.has(named))
       throw new InputError(
         `entries[${i}]`,
         `It names ${named}, which is not before it.`,
-        'the id of an earlier entry',
+        'Use the ID of an earlier entry',
       );
     last = at;
     known.add(id);
   });
   if (entries.length < openings.length)
-    throw new InputError('entries', 'The log does not begin as it should.', openings.join(', '));
+    throw new InputError(
+      'entries',
+      'The log does not begin as it should.',
+      `Use ${openings.join(', ')}`,
+    );
 };

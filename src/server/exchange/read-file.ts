@@ -24,7 +24,7 @@ const MAX_LINE_CHARS = 64_000_000;
 const AT_ONCE_MS = 8;
 
 const unfit = (message: string): InputError =>
-  new InputError('file', message, 'a file that a shop, or a job, was taken out into');
+  new InputError('file', message, 'Choose a file exported from a shop or job');
 
 /** The lines of a text, as they arrive. Throws `InputError` for what is no UTF-8, and for an endless line. */
 async function* linesIn(stream: Readable): AsyncGenerator<string> {
@@ -61,12 +61,12 @@ const parsed = (text: string, n: number): Line => {
     throw new InputError(
       `line ${n}`,
       'It is nested too deeply.',
-      `at most ${MAX_JSON_DEPTH} levels`,
+      `Enter at most ${MAX_JSON_DEPTH} levels`,
     );
   try {
     value = JSON.parse(text);
   } catch {
-    throw new InputError(`line ${n}`, 'It is no JSON.', 'one JSON object on each line');
+    throw new InputError(`line ${n}`, 'It is no JSON.', 'Put one JSON object on each line');
   }
   return checkLine(value);
 };
@@ -81,7 +81,7 @@ const atLine = <T>(n: number, run: () => T): T => {
       throw new InputError(
         `line ${n}`,
         'It contradicts what the shop holds.',
-        'a line that fits the shop',
+        'Use a line that fits the shop',
       );
     if (!(error instanceof InputError) || error.field.startsWith('line ')) throw error;
     throw new InputError(`line ${n}: ${error.field}`, error.message, error.expected);

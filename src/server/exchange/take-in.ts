@@ -79,7 +79,7 @@ export const takingIn = (db: Db) => {
         throw new InputError(
           'line',
           'The file has two first lines.',
-          'one line that says what the file is',
+          'Start with one line that describes the file',
         );
       heading = line;
       return line.of === 'shop' ? name(line.name) : 'stays';
@@ -106,13 +106,13 @@ export const takingIn = (db: Db) => {
         throw new InputError(
           'line',
           'The file does not begin with what it is.',
-          'a first line of the kind shop',
+          'Start with a line of the kind shop',
         );
       if (last !== null && LINE_KINDS.indexOf(line.line) < LINE_KINDS.indexOf(last))
         throw new InputError(
           'line',
           `A line ${line.line} stands after one of ${last}.`,
-          LINE_KINDS.join(', '),
+          `Use ${LINE_KINDS.join(', ')}`,
         );
       last = line.line;
       const taken = (IN[line.line] as (line: Line) => LineOutcome)(line);
@@ -134,7 +134,7 @@ export const takingIn = (db: Db) => {
     /** What all lines together did. Throws `InputError` where there was none. */
     end(): Omit<ExchangePlan, 'photographs'> & { photoIds: ReadonlySet<string> } {
       if (!heading)
-        throw new InputError('file', 'The file is empty.', 'a file that a shop was taken out into');
+        throw new InputError('file', 'The file is empty.', 'Choose a file exported from a shop');
       visits.settleAll();
       const { of, name: from } = heading as { of: FileOf; name: string };
       return { of, from, ...plan };

@@ -23,7 +23,7 @@ export const visitIn = (db: Db, log: VisitLog) => {
       throw new InputError(
         'entries[0].data.machineId',
         'There is no such machine.',
-        'a machine of the file, or of here',
+        'Use a machine of the file or of this shop',
       );
     const { id: entryId, who, at } = first!;
     const held = entries.find((e) => log.heldAt(e.id) !== undefined);
@@ -31,7 +31,7 @@ export const visitIn = (db: Db, log: VisitLog) => {
       throw new InputError(
         'entries',
         `The entry ${held.id} stands in another log.`,
-        'ids of its own',
+        'Use IDs of its own',
       );
     log.open({ id, machineId, machineName, rider, entryId, who }, at);
     for (const { at: wroteAt, ...body } of rest) log.write(id, [body as VisitEntryBody], wroteAt);

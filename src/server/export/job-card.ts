@@ -27,7 +27,7 @@ export const jobCardPdf = ({ job, entries, units, shopName, on }: CardInput): Pr
     { soft: true },
   );
   if (card.despite) {
-    pdf.heading('Mind this');
+    pdf.heading('Cautions');
     pdf.text(card.despite);
   }
   const top = pdf.y() + 8;
@@ -58,11 +58,11 @@ export const jobCardPdf = ({ job, entries, units, shopName, on }: CardInput): Pr
     pdf.list(items);
   };
   list(
-    'Look again',
+    'Rechecks',
     card.rechecks.map((r) => `${r.onDate}: ${r.what}`),
   );
-  list('Doubtful', card.doubts);
-  list('Missing in the log', card.missing);
+  list('To check', card.doubts);
+  list('Not recorded', card.missing);
   list('Notes', card.notes);
   list('Safety', [
     'Pump the brake until it is firm before the machine rolls. Ride gently at first; new tires are slippery.',

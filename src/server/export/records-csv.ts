@@ -39,7 +39,7 @@ const checkColumns = (text: string, delimiter: string): void => {
       throw new InputError(
         'file',
         `A line holds more than ${MAX_COLUMNS} columns.`,
-        'the columns that the file out has',
+        'Use the columns of an exported file',
       );
   }
 };
@@ -61,17 +61,21 @@ const cellsOf = (text: string): string[][] => {
     const line = (error as { lines?: number }).lines;
     throw new InputError(
       'file',
-      `The file is no CSV${line ? `: look at line ${line}` : ''}.`,
-      'cells separated by commas, in quotes where they hold one',
+      `This is not a CSV file${line ? `: look at line ${line}` : ''}.`,
+      'Separate cells with commas, and quote a cell that contains one',
     );
   }
   if (rows.length < 2)
-    throw new InputError('file', 'The file holds no rows.', 'a header and at least one row');
+    throw new InputError(
+      'file',
+      'The file holds no rows.',
+      'Include a header and at least one row',
+    );
   if (rows.length > MAX_ROWS + 1)
     throw new InputError(
       'file',
       `The file holds ${rows.length - 1} rows.`,
-      `at most ${MAX_ROWS} at a time`,
+      `Enter at most ${MAX_ROWS} at a time`,
     );
   return rows.map((row) => row.map(unmark));
 };

@@ -20,9 +20,9 @@ export const riderPdf = ({ paper, photos, shopName, on }: RiderInput): Promise<B
   const pdf = taggedPdf({ title: `${paper.title}: for the rider`, author: shopName, on });
   pdf.title(paper.title);
   pdf.text(paper.subtitle, { soft: true });
-  if (paper.wanted) pdf.text(`Wanted: ${paper.wanted}`);
+  if (paper.wanted) pdf.text(`Requested: ${paper.wanted}`);
   if (paper.despite.length > 0) {
-    pdf.heading('Mind this');
+    pdf.heading('Cautions');
     pdf.list(paper.despite);
   }
   for (const wheel of paper.wheels) {
@@ -41,7 +41,7 @@ export const riderPdf = ({ paper, photos, shopName, on }: RiderInput): Promise<B
       pdf.list(wheel.found);
     }
     if (wheel.declined.length > 0) {
-      pdf.text('Advised, and declined');
+      pdf.text('Recommended, declined');
       pdf.list(wheel.declined);
     }
     const there = wheel.photos.filter((p) => photos[p.photoId]);
@@ -74,10 +74,10 @@ export const riderPdf = ({ paper, photos, shopName, on }: RiderInput): Promise<B
     Boolean(t),
   );
   if (once.length > 0) {
-    pdf.heading('Before it left');
+    pdf.heading('Final check');
     pdf.list(once);
   }
-  pdf.heading('Look again');
+  pdf.heading('Rechecks');
   pdf.list(paper.lookAgain.map(({ onDate, what, why }) => `${onDate}: ${what}: ${why}`));
   pdf.heading('Ride safely');
   pdf.list(paper.cautions);

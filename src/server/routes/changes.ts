@@ -17,7 +17,7 @@ const changeQuery = Joi.object<ChangeQuery>({
   before: Joi.string()
     .pattern(/^\d{4}-[\dT:.Z-]{6,24} [qr]\d{12}$/)
     .optional()
-    .meta({ expected: 'before: what the page before said of the next' }),
+    .meta({ expected: 'Use before as the last page gave it' }),
 });
 
 /** What is said of the routes below. */

@@ -78,11 +78,7 @@ export const exchangeRoutes = (exchange: ShopExchange, options: Options): Router
   // No other type: a page of another site cannot send this.
   router.put('/exchange/brought', async (req, res) => {
     if (!req.is('application/zip'))
-      throw new InputError(
-        'file',
-        'There is no file.',
-        'a zip file that a shop was taken out into',
-      );
+      throw new InputError('file', 'There is no file.', 'Choose a zip file exported from a shop');
     res.status(201).json(await exchange.bring(req, goneOf(res)));
   });
   router.post('/exchange/brought/:id/take-in', async (req, res) => {
@@ -91,7 +87,7 @@ export const exchangeRoutes = (exchange: ShopExchange, options: Options): Router
       throw new InputError(
         'file',
         'This shop is not kept in a file.',
-        'a shop that was started on a file',
+        'Start the shop on a database file',
       );
     res.json(await takeIn(id));
   });

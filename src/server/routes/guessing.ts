@@ -8,7 +8,10 @@ import { NotFound } from '../errors';
 import type { ApiDocs } from '../openapi/api-docs';
 
 const blockBody = Joi.object({
-  isBlocked: Joi.boolean().strict().required().meta({ expected: 'true to block it, or false' }),
+  isBlocked: Joi.boolean()
+    .strict()
+    .required()
+    .meta({ expected: 'Choose true to block it, or false' }),
 }).required();
 const tryId = count(1, Number.MAX_SAFE_INTEGER, 'The number of the guessing');
 

@@ -5,6 +5,7 @@ import { InputError } from '../../core/base/errors';
 import { AskerGone, NotFound } from '../errors';
 import { RECORD_KINDS, type RecordKind } from '../../core/shop/records';
 import type { UnitPreferences } from '../../core/base/units';
+import { lowerFirst } from '../../core/base/text-case';
 
 /** Aborted when whoever asked hangs up before the answer is whole. */
 export const goneOf = (res: Response): AbortSignal => {
@@ -20,7 +21,7 @@ export const checkQuery = <T>(schema: Joi.Schema, query: unknown): T => {
   const { error, value } = schema.validate(query, { convert: true, abortEarly: true });
   if (!error) return value as T;
   const field = String(error.details[0]!.path[0] ?? 'query').slice(0, 60);
-  throw new InputError(field, `${field} does not fit.`, expectedAt(schema, [field]));
+  throw new InputError(field, `${field} is not valid.`, expectedAt(schema, [field]));
 };
 
 export const who = text(60, 'Who does it');
@@ -69,7 +70,7 @@ export const number = (min: number, max: number, usual: number, says: string) =>
     .min(min)
     .max(max)
     .default(usual)
-    .meta({ expected: `${says}: a whole number from ${min} to ${max}` });
+    .meta({ expected: `Enter ${lowerFirst(says)}, a whole number from ${min} to ${max}` });
 
 /** What is typed into a search. The index of words takes no control characters. */
 export const searchText = Joi.string()
@@ -78,7 +79,7 @@ export const searchText = Joi.string()
   // eslint-disable-next-line no-control-regex
   .pattern(/^[^\u0000-\u001f\u007f]*$/)
   .default('')
-  .meta({ expected: 'at most 100 letters, digits and signs to search for' });
+  .meta({ expected: 'Enter up to 100 characters to search for' });
 
 /** The query of the jobs list. */
 export const jobQuery = Joi.object({
@@ -94,13 +95,13 @@ export const visitQuery = Joi.object({
   state: Joi.string()
     .valid('open', 'done')
     .default('open')
-    .meta({ expected: 'state: open or done' }),
+    .meta({ expected: 'Use state=open or done' }),
   search: searchText,
   limit: number(1, 200, 50, 'limit'),
   after: Joi.string()
     .pattern(/^\d{4}-[\dT:.Z-]{6,24} [\w-]{1,60}$/)
     .optional()
-    .meta({ expected: 'after: what the page before said of the next' }),
+    .meta({ expected: 'Use after as the last page gave it' }),
 });
 
 /** The days over which the shop looks at itself. */
@@ -117,8 +118,8 @@ export const planQuery = Joi.object({
     .max(6)
     .unique()
     .default([])
-    .meta({ expected: 'person: at most 6 different names, one for each' }),
-  closely: Joi.string().valid('yes').meta({ expected: 'closely: yes, or left out' }),
+    .meta({ expected: 'Use person with up to 6 different names' }),
+  closely: Joi.string().valid('yes').meta({ expected: 'Use closely=yes, or leave it out' }),
 });
 
 /** The query of what is to be looked at again. */
@@ -126,21 +127,21 @@ export const recheckQuery = Joi.object({
   state: Joi.string()
     .valid('open', 'done')
     .default('open')
-    .meta({ expected: 'state: open or done' }),
+    .meta({ expected: 'Use state=open or done' }),
   search: searchText,
   from: date('First day').optional(),
   limit: number(1, 200, 50, 'limit'),
   after: Joi.string()
     .pattern(/^\d{4}-[\dT:.Z-]{5,24} [\w-]{1,60}$/)
     .optional()
-    .meta({ expected: 'after: what the page before said of the next' }),
+    .meta({ expected: 'Use after as the last page gave it' }),
 });
 
 const unit = (...choices: string[]) =>
   Joi.string()
     .valid(...choices)
     .default(choices[0]!)
-    .meta({ expected: `one of ${choices.join(', ')}` });
+    .meta({ expected: `Choose one of ${choices.join(', ')}` });
 
 /** The fitter's units, for what is printed. */
 export const unitQuery = Joi.object<UnitPreferences>({

@@ -12,7 +12,7 @@ const orderBody = Joi.object({
   what: text(120, 'What it is'),
   stockId: recordId.allow(null),
   count: count(1, 1000, 'How many'),
-  supplier: text(80, 'From whom').allow(''),
+  supplier: text(80, 'Supplier').allow(''),
   jobIds: listOf(recordId, 60, 'The jobs it is for'),
   who,
 }).required();
@@ -23,7 +23,7 @@ export const partsApi: ApiDocs = {
   'GET /order-list': { says: 'What has to be ordered, and what is on its way' },
   'GET /order-list.csv': { says: 'The same, RFC 4180', gives: 'text/csv' },
   'POST /orders': { says: 'Orders a part', body: orderBody, status: 201 },
-  'POST /orders/:id/received': { says: 'It came', body: whoBody, status: 201 },
+  'POST /orders/:id/received': { says: 'Received', body: whoBody, status: 201 },
   'POST /orders/:id/called-off': { says: 'It was called off', body: whoBody, status: 201 },
 };
 

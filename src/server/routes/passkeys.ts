@@ -13,7 +13,7 @@ import type { ApiDocs } from '../openapi/api-docs';
 export const passkeyResponse = Joi.object({ id: text(1400, 'The passkey') })
   .unknown()
   .required()
-  .meta({ expected: 'what the browser answered' });
+  .meta({ expected: 'Use what the browser answered' });
 const passkeyBody = Joi.object({
   label: text(60, 'The name of the passkey'),
   passkey: passkeyResponse,

@@ -29,12 +29,9 @@ interface WayIn {
 /** What is said of the routes below. */
 export const peopleApi: ApiDocs = {
   'GET /people': { says: 'Everybody, and how they come in' },
-  'POST /people': { says: 'Somebody new', body: nameBody, status: 201 },
+  'POST /people': { says: 'New person', body: nameBody, status: 201 },
   'PUT /people/:name/pace': { says: 'At which pace somebody works', body: paceBody },
-  'PUT /people/:name/way-in': {
-    says: 'What somebody is in the shop, and how they come in',
-    body: wayInBody,
-  },
+  'PUT /people/:name/way-in': { says: 'Role, and how they come in', body: wayInBody },
 };
 
 /** Who works here, how fast they go, and how they come in. */
@@ -55,11 +52,7 @@ export const peopleRoutes = (shop: ShopStore, auth: AuthStore): Router => {
     const { role, secret } = check<WayIn>(wayInBody, req.body);
     const before = auth.find(req.params.name);
     if (secret === undefined && role === 'owner' && before.role !== 'owner')
-      throw new InputError(
-        'secret',
-        'An owner can do everything.',
-        'a passphrase of its own with it',
-      );
+      throw new InputError('secret', 'An owner can do everything.', 'Set a passphrase too');
     if (typeof secret === 'string') {
       checkSecret(secret, role);
       checkNotTriedFirst(secret, [before.name, shop.name()]);

@@ -25,13 +25,13 @@ const tried = Joi.object({
   id: recordId,
   who,
   kind: oneOf(PRACTICE_KINDS, 'The kind of practice'),
-  level: Joi.string().max(60).required().meta({ expected: 'How hard: a level of the kind' }),
+  level: Joi.string().max(60).required().meta({ expected: 'Choose a level of the kind' }),
   seed: count(0, MAX_SEED, 'Number of the hidden wheel'),
   acts: Joi.array()
     .max(MAX_ACTS)
     .required()
     .meta({
-      expected: `What was done: a list of at most ${MAX_ACTS}, as the working of the kind takes it`,
+      expected: `Enter what was done: a list of at most ${MAX_ACTS}, as the working of the kind takes it`,
     }),
   tookS: count(0, 86_400, 'Seconds it took'),
 }).required();
@@ -42,7 +42,7 @@ const shownBody = Joi.object({
   isShown: Joi.boolean()
     .strict()
     .required()
-    .meta({ expected: 'true, so that the shop may see it, or false' }),
+    .meta({ expected: 'Choose true to share it, or false' }),
 }).required();
 
 /** What is said of the routes below. */

@@ -14,7 +14,7 @@ const lookedBody = Joi.object({
   id: recordId,
   who,
   onDate: date('The day it was looked at'),
-  read: Joi.object().unknown().required().meta({ expected: 'what was read or found' }),
+  read: Joi.object().unknown().required().meta({ expected: 'Enter what was read or found' }),
 }).required();
 
 /** So many rows one calendar holds: the nearest ones. */

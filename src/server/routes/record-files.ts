@@ -12,8 +12,8 @@ import type { ApiDocs } from '../openapi/api-docs';
 import { checkQuery, goneOf, kindOf } from './input';
 
 const importQuery = Joi.object({
-  apply: Joi.string().valid('yes', 'no').default('no').meta({ expected: 'apply: yes or no' }),
-  progress: Joi.string().valid('yes').meta({ expected: 'progress: yes, or left out' }),
+  apply: Joi.string().valid('yes', 'no').default('no').meta({ expected: 'Use apply=yes or no' }),
+  progress: Joi.string().valid('yes').meta({ expected: 'Use progress=yes, or leave it out' }),
 });
 /** So many records are written while others wait; more are written into a copy of the shop. */
 const MAX_AT_ONCE = 1500;
@@ -60,7 +60,7 @@ export const recordFileRoutes = (
       const kind = kindOf(String(req.params.kind));
       const { apply } = checkQuery<{ apply: 'yes' | 'no' }>(importQuery, req.query);
       if (typeof req.body !== 'string')
-        throw new InputError('file', 'There is no file.', 'CSV as text');
+        throw new InputError('file', 'There is no file.', 'Send CSV as text');
       const told = showsProgress(req, res);
       const gone = goneOf(res);
       const machineIds = new Set(records.list('machines').map((m) => m.id));

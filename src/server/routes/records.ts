@@ -42,14 +42,17 @@ const pageQuery = Joi.object<PageQuery>({
     .max(100)
     .pattern(/^\w+:.+$/)
     .default('')
-    .meta({ expected: 'only: a field of choices and its value, as tread:soft' }),
-  archived: Joi.string().valid('yes', 'no').default('no').meta({ expected: 'archived: yes or no' }),
+    .meta({ expected: 'Use only with a field and its value, such as tread:soft' }),
+  archived: Joi.string()
+    .valid('yes', 'no')
+    .default('no')
+    .meta({ expected: 'Use archived=yes or no' }),
   sort: Joi.string()
     .allow('')
     .pattern(/^-?\w+$/)
     .max(40)
     .default('')
-    .meta({ expected: 'sort: a field of the record, with a - before it for the largest first' }),
+    .meta({ expected: 'Use sort with a field, and a - before it for largest first' }),
   limit: number(1, 200, 50, 'limit'),
   offset: number(0, 1_000_000, 0, 'offset'),
 });
@@ -58,7 +61,7 @@ const rimQuery = Joi.object<{ rim: number }>({
     .min(4)
     .max(23)
     .required()
-    .meta({ expected: 'rim: the diameter of the rim in inches, 4 to 23' }),
+    .meta({ expected: 'Use rim with a diameter of 4 to 23 inches' }),
 });
 
 /** A page as asked for. Throws `InputError` for a field that the kind does not have. */
@@ -73,14 +76,14 @@ const pageOf = (
     throw new InputError(
       'only',
       `${narrowed.slice(0, 40)} is no field of choices here.`,
-      choices.join(', ') || 'none',
+      choices.length > 0 ? `Choose ${choices.join(', ')}` : 'Leave it out',
     );
   const sorted = sort.replace(/^-/, '');
   if (sort && !fields.some((f) => f.key === sorted))
     throw new InputError(
       'sort',
       `${sorted} is no field here.`,
-      fields.map((f) => f.key).join(', '),
+      `Choose ${fields.map((f) => f.key).join(', ')}`,
     );
   return {
     find,
@@ -120,7 +123,7 @@ export const recordRoutes = (records: RecordStore, jobs: JobStore): Router => {
   const known = (id: string) => {
     const wheel = records.find('wheels', check<string>(recordId, id));
     const machine = wheel && records.find('machines', wheel.machineId);
-    if (!wheel || !machine) throw new NotFound('There is no such wheel.');
+    if (!wheel || !machine) throw new NotFound('Wheel not found.');
     return { wheel, machine };
   };
   router.get('/records/:kind', (req, res) => {

@@ -39,7 +39,7 @@ export const riderRoutes = (riders: ShopRiders, forget: Forget | null): Router =
       throw new InputError(
         'name',
         'This shop is not kept in a file.',
-        'a shop that was started on a file',
+        'Start the shop on a database file',
       );
     res.json(await forget(name, also));
   });

@@ -136,7 +136,7 @@ export const sessionRoutes = (
   router.get('/session', (req, res) => void res.json(standing(asks.found(req))));
   router.post('/session', async (req, res) => {
     if (!auth.areClosed())
-      throw new InputError('session', 'Sign-in is off at this shop.', 'an owner set up first');
+      throw new InputError('session', 'Sign-in is off at this shop.', 'Set up an owner first');
     const { name, isProof } = await nameOf(req, res, check<SignIn>(signInBody, req.body));
     // Nobody goes on in a session that was there before.
     const before = asks.found(req);
@@ -162,7 +162,7 @@ export const sessionRoutes = (
       throw new NotSignedIn(
         'passkey',
         'This is another person’s passkey.',
-        `a passkey of ${me.who}`,
+        `Use a passkey of ${me.who}`,
       );
     auth.confirm(me.id, Date.now());
     res.status(204).end();

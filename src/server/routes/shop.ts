@@ -12,13 +12,13 @@ import type { ApiDocs } from '../openapi/api-docs';
 import { who } from './input';
 
 const machineBody = Joi.object({
-  machine: Joi.object().unknown().required().meta({ expected: 'a machine' }),
+  machine: Joi.object().unknown().required().meta({ expected: 'Enter a machine' }),
   wheels: listOf(Joi.object().unknown(), 8, 'Its wheels'),
 }).required();
 const ruleBody = Joi.object({
   value: Joi.alternatives(Joi.number(), Joi.string().max(60))
     .required()
-    .meta({ expected: 'a number or a word' }),
+    .meta({ expected: 'Enter a number or a word' }),
   note: text(300, 'The note').allow(''),
   who,
   reason: text(300, 'The reason for the change'),
@@ -62,7 +62,11 @@ export const shopRoutes = (
     const machine = checkRecord('machines', body.machine);
     const wheels = body.wheels.map((w) => checkRecord('wheels', w));
     if (wheels.some((w) => w.machineId !== machine.id))
-      throw new InputError('wheels', 'A wheel names another machine.', `wheels of ${machine.id}`);
+      throw new InputError(
+        'wheels',
+        'A wheel names another machine.',
+        `Use wheels of ${machine.id}`,
+      );
     shop.records.addMachine(machine, wheels);
     res.status(201).json({ machine, wheels });
   });

@@ -41,13 +41,13 @@ const openBody = Joi.object({
     value.length > 0 ? value : helpers.error('any.invalid'),
   ),
   who,
-  wanted: text(500, 'What is wanted').allow(null).optional().default(null),
+  wanted: text(500, 'Work requested').allow(null).optional().default(null),
   dueAt: instant('When it is to be done').allow(null).optional().default(null),
 }).required();
 /** What is said of the routes below. */
 export const visitApi: ApiDocs = {
   'GET /visits': { says: 'Machines that are in, or were', query: visitQuery },
-  'POST /visits': { says: 'A machine comes in', body: openBody, status: 201 },
+  'POST /visits': { says: 'Check in a machine', body: openBody, status: 201 },
   'GET /visits/:id': { says: 'A visit with its log' },
   'GET /visits/:id/estimate': { says: 'What its work costs, with its working' },
   'GET /visits/:id/time-left': { says: 'How long its work will take, with its working' },

@@ -19,7 +19,7 @@ export const startWords = async ({ urls, fingerprint, showsCode }: Started): Pro
     ...(fingerprint === null
       ? []
       : [
-          `A tablet asks once whether it may trust this shop: get ${first}/certificate.crt there, and compare`,
+          `On each new tablet, open ${first}/certificate.crt once and compare`,
           `its SHA-256 fingerprint: ${fingerprint}`,
         ]),
     code,

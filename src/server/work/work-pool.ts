@@ -19,17 +19,17 @@ export interface WorkPool {
 const LIMITS: Record<TaskName, { ms: number; instead: string }> = {
   working: {
     ms: 10_000,
-    instead: 'less at once: fewer readings, pieces, tries or places, or fewer steps of a search',
+    instead: 'Ask for less at once: fewer readings, weights, tries, places or search steps',
   },
-  'day-plan': { ms: 180_000, instead: 'a plan without looking closely, or for fewer people' },
-  'card-pdf': { ms: 15_000, instead: 'a job with a shorter log' },
-  'rider-pdf': { ms: 15_000, instead: 'a visit with fewer photographs' },
-  'plan-csv': { ms: 90_000, instead: 'fewer rows at a time' },
-  'log-csv': { ms: 15_000, instead: 'a job with a shorter log' },
-  'job-calendar': { ms: 15_000, instead: 'a job with a shorter log' },
-  'shop-calendar': { ms: 15_000, instead: 'to ask again when the machine is less busy' },
-  catalog: { ms: 20_000, instead: 'to ask again when the machine is less busy' },
-  openapi: { ms: 30_000, instead: 'to ask again when the machine is less busy' },
+  'day-plan': { ms: 180_000, instead: 'Plan without searching longer, or for fewer people' },
+  'card-pdf': { ms: 15_000, instead: 'Choose a job with a shorter log' },
+  'rider-pdf': { ms: 15_000, instead: 'Choose a visit with fewer photos' },
+  'plan-csv': { ms: 90_000, instead: 'Import fewer rows at a time' },
+  'log-csv': { ms: 15_000, instead: 'Choose a job with a shorter log' },
+  'job-calendar': { ms: 15_000, instead: 'Choose a job with a shorter log' },
+  'shop-calendar': { ms: 15_000, instead: 'Try again when the server is less busy' },
+  catalog: { ms: 20_000, instead: 'Try again when the server is less busy' },
+  openapi: { ms: 30_000, instead: 'Try again when the server is less busy' },
 };
 /** Tasks that wait at most; whoever comes after them is asked to try again. */
 const MAX_WAITING = 40;
@@ -58,7 +58,11 @@ const timeLimit = (begun: Begun, ms: number, instead: string) => {
     else if (beganMs === 0) stop.abort(new ServerBusy());
     else
       stop.abort(
-        new InputError('input', `This takes longer than ${counted(ms / 1000, 'second')}.`, instead),
+        new InputError(
+          'input',
+          `Stopped: it took longer than ${counted(ms / 1000, 'second')}.`,
+          instead,
+        ),
       );
   };
   look();

@@ -35,7 +35,7 @@ export const AddPerson = ({ onAdded }: { onAdded?: (name: string) => void }) => 
     >
       <div className="flex-1">
         <TextField
-          label="Somebody new"
+          label="New person"
           value={name}
           onChange={setName}
           problem={problem}

@@ -28,7 +28,7 @@ const WhoIsThere = () => {
     <>
       {people.length > 0 && (
         <ChoiceField
-          label="Who is at the bench"
+          label="Who’s working"
           value={who}
           onChange={(v) => dispatch(whoChosen(v))}
           options={people.map((p) => [p, p] as const)}
@@ -41,7 +41,7 @@ const WhoIsThere = () => {
 
 const PACE_WORDS: Record<Pace, string> = {
   'step by step': 'step by step',
-  'by station': 'by station: plain steps at once',
+  'by station': 'by station: plain steps together',
 };
 
 /** How fast a fitter goes; the shop keeps it, so that it is the same at every bench. */
@@ -61,7 +61,7 @@ const PaceOf = ({ who }: { who: string }) => {
   return (
     <>
       <ChoiceField
-        label={`Pace of ${who}`}
+        label={`Step mode for ${who}`}
         value={pace}
         onChange={(v) => void choose(v as Pace)}
         options={PACES.map((p) => [p, PACE_WORDS[p]] as const)}
@@ -75,7 +75,7 @@ const PaceOf = ({ who }: { who: string }) => {
   );
 };
 
-/** Who is at the bench, in which units, by which light. */
+/** Who’s working, in which units, by which light. */
 export const BenchMenu = () => {
   const dispatch = useDo();
   const prefs = useApp((s) => s.prefs);
@@ -102,7 +102,7 @@ export const BenchMenu = () => {
           {isSignInOn ? <SignedInMenu /> : <WhoIsThere />}
           {prefs.who && <PaceOf who={prefs.who} />}
           <ChoiceField
-            label="Read out"
+            label="Read aloud"
             value={prefs.isSpoken ? 'yes' : 'no'}
             onChange={(v) => dispatch(spokenChosen(v === 'yes'))}
             options={[
@@ -111,11 +111,11 @@ export const BenchMenu = () => {
             ]}
           />
           <ChoiceField
-            label="Light"
+            label="Theme"
             value={prefs.theme}
             onChange={(v) => dispatch(themeChosen(v as Prefs['theme']))}
             options={[
-              ['auto', 'as the machine has it'],
+              ['auto', 'same as device'],
               ['day', 'day'],
               ['night', 'night'],
             ]}

@@ -43,9 +43,9 @@ const UnsentList = lazy(() => import('./OutboxBar').then((m) => ({ default: m.Un
 const STANDINGS = ['asks', 'waiting', 'lost', 'newer'] as const;
 type Standing = (typeof STANDINGS)[number];
 const SAYS: Record<Standing, (entries: number) => string> = {
-  asks: (n) => `${n} to decide`,
-  waiting: (n) => `${n} waiting`,
-  lost: () => 'No answer',
+  asks: (n) => `${n} to review`,
+  waiting: (n) => `${n} unsent`,
+  lost: () => 'Offline',
   newer: () => 'Newer version',
 };
 const EDGE: Record<Standing, string> = {
@@ -87,20 +87,18 @@ export const ConnectionStatus = () => {
               sideOffset={8}
               collisionPadding={12}
               className="z-40 w-[min(380px,94vw)] space-y-3 rounded-2xl border-2 border-ink bg-stone p-4"
-              aria-label="What is not on the server yet"
+              aria-label="Unsent entries"
             >
               <KeysPause />
               {lostAt && (
                 <p>
-                  No answer from the server since {momentText(lostAt, Date.now())}. What you see is
-                  what this browser has seen of it; what you write into a job is kept here.
+                  Offline since {momentText(lostAt, Date.now())}. You see the last saved copy. Job
+                  entries are saved on this device.
                 </p>
               )}
               {waiting.length > 0 && (
                 <>
-                  <p>
-                    Kept on this machine. It goes by itself, in order, once the server takes it.
-                  </p>
+                  <p>Saved on this device. Sends itself, in order, when the server is back.</p>
                   {!lostAt && <p className="text-ink2">{waiting[0]!.why}</p>}
                   <ByJob pendingEntries={waiting} what="waiting" />
                   <Suspense fallback={null}>
@@ -111,7 +109,7 @@ export const ConnectionStatus = () => {
               {asks.length > 0 && <ByJob pendingEntries={asks} what="to decide" />}
               {outbox.some((p) => !p.isKept) && (
                 <p className="font-bold">
-                  This browser keeps nothing on its disk: leave the page open until all is sent.
+                  This browser can’t save offline. Keep this page open until everything is sent.
                 </p>
               )}
               {waiting.length > 0 && (
@@ -122,11 +120,11 @@ export const ConnectionStatus = () => {
               {isNewVersionReady && (
                 <div className="space-y-2">
                   <p>
-                    A newer version of the program is here.
+                    An update is ready.
                     {outbox.length > 0 && ' It can be taken once nothing waits.'}
                   </p>
                   <Button go small disabled={outbox.length > 0} onClick={takeNewVersion}>
-                    Take it now
+                    Update now
                   </Button>
                 </div>
               )}

@@ -66,7 +66,7 @@ const Live = ({ kind, meant, onTake }: Pick<Props, 'kind' | 'meant' | 'onTake'>)
             }
           }}
         >
-          Take it
+          Use reading
         </Button>
       </div>
       {device && (

@@ -17,16 +17,16 @@ const PLACES = [
 
 /** What stands under one word: things to reckon, read and learn with. */
 const TOOLS = [
-  ['/bench/sizes', 'Size bench'],
-  ['/bench/sidewall', 'Sidewall'],
-  ['/workings', 'Workings'],
+  ['/rechecks', 'Rechecks'],
+  ['/orders', 'Parts to order'],
+  ['/bench/sizes', 'Compare sizes'],
+  ['/bench/sidewall', 'Sidewall reader'],
+  ['/workings', 'Calculators'],
   ['/instruments', 'Instruments'],
   ['/practice', 'Practice'],
-  ['/orders', 'Parts to order'],
-  ['/rechecks', 'Look again'],
-  ['/knows', 'What the shop knows'],
+  ['/knows', 'Shop stats'],
   ['/people', 'People'],
-  ['/changes', 'Who changed what'],
+  ['/changes', 'Change log'],
   ['/backups', 'Backups'],
 ] as const;
 

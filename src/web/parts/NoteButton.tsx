@@ -9,11 +9,11 @@ export const NoteButton = () => {
   const { write, station } = useJob();
   const [open, setOpen] = useState(false);
   const [text, setText] = useState('');
-  useKeys([{ key: 'm', says: 'Make a note', run: () => setOpen(true) }]);
+  useKeys([{ key: 'm', says: 'Add a note', run: () => setOpen(true) }]);
   const keep = async () => {
     if (
       text.trim() &&
-      (await write([{ kind: 'note', data: { text: text.trim() } }], 'Note written.'))
+      (await write([{ kind: 'note', data: { text: text.trim() } }], 'Note saved.'))
     ) {
       setText('');
       setOpen(false);
@@ -54,7 +54,7 @@ export const NoteButton = () => {
               onChange={(e) => setText(e.target.value)}
             />
             <Button go type="submit" className="mt-3">
-              Write the note
+              Save note
             </Button>
           </form>
         </Popover.Content>

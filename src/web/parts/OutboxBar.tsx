@@ -27,13 +27,13 @@ export const OutboxBar = ({ jobId }: { jobId: string }) => {
   return (
     <section
       role="alert"
-      aria-label="Not written yet"
+      aria-label="Not sent yet"
       className="no-print mx-4 mb-2 max-h-[40vh] overflow-y-auto border-l-8 border-check bg-paper px-4 py-2 lg:mr-5 lg:ml-0"
     >
       {conflicts.length > 0 && (
         <div className="flex flex-wrap items-center gap-3">
           <p className="min-w-0 flex-1 basis-80 font-bold">
-            Somebody else has written to this job. Look at it, then decide.
+            Someone else changed this job. Review, then send or discard.
           </p>
           {conflicts.length > 1 && (
             <Button small onClick={() => void dispatch(writeAfterAll(conflicts))}>
@@ -55,10 +55,10 @@ export const OutboxBar = ({ jobId }: { jobId: string }) => {
               {pending.bodies.map((b) => said({ ...b, seq: 0, at: '' } as Entry)).join('; ')}
             </p>
             <Button go small onClick={() => void dispatch(writeAfterAll([pending]))}>
-              Write it now
+              Send now
             </Button>
             <Button small onClick={() => void dispatch(drop(pending.id))}>
-              Drop it
+              Discard
             </Button>
           </li>
         ))}

@@ -1,7 +1,7 @@
 import { Button } from './Button';
 
 interface Props {
-  /** What keeping does: `Keep these readings`. */
+  /** What keeping does: `Save readings`. */
   keeps: string;
   onKeep: () => void;
   /** Why it was not kept; null where it was, or nobody tried. */

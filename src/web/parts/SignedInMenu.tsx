@@ -17,13 +17,13 @@ export const SignedInMenu = () => {
       <p className="text-[15px] text-ink2">{ROLE_WORDS[me.role]}</p>
       <div className="flex flex-wrap gap-2">
         <Button go small onClick={() => void dispatch(lockScreen())}>
-          Lock, or somebody else
+          Lock or switch
         </Button>
         <Button small onClick={() => void dispatch(signOut())}>
           Sign out
         </Button>
         <Link className="btn btn-small" to="/people">
-          My PIN, other screens
+          My PIN, devices
         </Link>
       </div>
     </>

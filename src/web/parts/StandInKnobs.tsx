@@ -171,7 +171,7 @@ export const StandInKnobs = ({ device, full }: { device: HeldDevice; full?: bool
           disabled={value === null}
           onClick={() => void knobs.hold({ [number.key]: value })}
         >
-          Hold it so
+          Apply
         </Button>
       )}
       {device.kind === 'balance-stand' && <TurnKnobs hold={knobs.hold} />}

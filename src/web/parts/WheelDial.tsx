@@ -17,7 +17,7 @@ interface Props extends DialView {
 }
 
 const MARK_WORDS: Partial<Record<DialMark['is'], string>> = {
-  belief: 'heavy spot, believed',
+  belief: 'heavy spot, estimated',
   lock: 'rim lock',
   'light-mark': 'light mark',
   start: 'start',

@@ -146,7 +146,7 @@ const NumberPad = ({
               key={key}
               type="button"
               className="btn w-16 !px-0 text-2xl"
-              aria-label={key === 'back' ? 'Take the last digit away' : key}
+              aria-label={key === 'back' ? 'Delete last digit' : key}
               onClick={() => onChange(key === 'back' ? value.slice(0, -1) : value + key)}
             >
               {key === 'back' ? <Delete aria-hidden="true" /> : key}

@@ -1,14 +1,26 @@
 const DAY_MS = 86_400_000;
 
-/** `15:30`, `tomorrow 9:00`, `Fri 9:00`, `3 Dec 9:00`: a moment as somebody in the shop says it. */
+/** `3:30 PM` by the device's clock. */
+const timeText = (at: Date): string =>
+  `${at.getHours() % 12 || 12}:${String(at.getMinutes()).padStart(2, '0')} ${at.getHours() < 12 ? 'AM' : 'PM'}`;
+
+/** `3:30 PM` today, `tomorrow 9:00 AM`, `yesterday 8:42 AM`, `Fri 9:00 AM` within a week, `Dec 3 9:00 AM`. */
 export const momentText = (iso: string, nowMs: number): string => {
   const at = new Date(iso);
-  const time = `${at.getHours()}:${String(at.getMinutes()).padStart(2, '0')}`;
+  const now = new Date(nowMs);
+  const time = timeText(at);
   const dayOf = (d: Date) => new Date(d.getFullYear(), d.getMonth(), d.getDate()).getTime();
-  const days = Math.round((dayOf(at) - dayOf(new Date(nowMs))) / DAY_MS);
+  const days = Math.round((dayOf(at) - dayOf(now)) / DAY_MS);
   if (days === 0) return time;
   if (days === 1) return `tomorrow ${time}`;
+  if (days === -1) return `yesterday ${time}`;
   if (days > 1 && days < 7)
-    return `${at.toLocaleDateString('en-GB', { weekday: 'short' })} ${time}`;
-  return `${at.toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })} ${time}`;
+    return `${at.toLocaleDateString('en-US', { weekday: 'short' })} ${time}`;
+  const isThisYear = at.getFullYear() === now.getFullYear();
+  const day = at.toLocaleDateString('en-US', {
+    day: 'numeric',
+    month: 'short',
+    ...(isThisYear ? {} : { year: 'numeric' }),
+  });
+  return `${day} ${time}`;
 };

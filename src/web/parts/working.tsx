@@ -63,7 +63,7 @@ export const WorkingView = ({
       </dl>
       {working.basis.length > 0 && (
         <>
-          <h3 className="mt-5 mb-1 text-lg">What it rests on</h3>
+          <h3 className="mt-5 mb-1 text-lg">Sources</h3>
           <ul className="space-y-1">
             {working.basis.map((b, i) => (
               <li key={i} className="text-[16px]">
@@ -105,7 +105,7 @@ export const WorkingSheet = ({ children }: { children: ReactNode }) => {
   const [main, setMain] = useState<Shown | null>(null);
   const show = useCallback((shown: Shown) => setOpen(shown), []);
   const sheet = useMemo(() => ({ show, setMain }), [show]);
-  useKeys(main ? [{ key: 'w', says: 'Show the working', run: () => setOpen(main) }] : []);
+  useKeys(main ? [{ key: 'w', says: 'Show the math', run: () => setOpen(main) }] : []);
   return (
     <SheetContext.Provider value={sheet}>
       <MainContext.Provider value={main}>{children}</MainContext.Provider>

@@ -42,10 +42,10 @@ const BackupRow = ({
         href={`/api/backups/${backup.name}`}
         aria-label={`Save a copy of ${backup.name}`}
       >
-        Save a copy
+        Download
       </a>
       <Button small onClick={onRestore} aria-label={`Look into ${backup.name}`}>
-        Look into it
+        Check backup
       </Button>
     </span>
   </li>
@@ -82,7 +82,7 @@ export const BackupsScreen = () => {
             disabled={isBringing}
             onFile={(file) => void tried(() => bring(file).unwrap())}
           >
-            {isBringing ? 'Checking it …' : 'Bring one in'}
+            {isBringing ? 'Checking it …' : 'Add backup file'}
           </FileButton>
           <Button go hotkey="B" disabled={isMaking} onClick={back}>
             {isMaking ? 'Backing up …' : 'Back up now'}
@@ -110,8 +110,8 @@ export const BackupsScreen = () => {
             {data.isOld && <VerdictMark verdict="check" />}
             {data.problem !== null && `The last try failed: ${data.problem}. `}
             {data.newestAt === null
-              ? 'There is no backup yet. The program makes one a day by itself.'
-              : `The last one is of ${momentText(data.newestAt, nowMs)}.`}
+              ? 'No backup yet. One runs every day.'
+              : `Last backup ${momentText(data.newestAt, nowMs)}.`}
           </p>
           <ul className="rows" aria-label="Backups">
             {data.backups.map((backup) => (

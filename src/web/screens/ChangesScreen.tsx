@@ -41,7 +41,7 @@ const Change = ({ change, nowMs }: { change: ShopChange; nowMs: number }) => {
     <li className="grid items-baseline gap-x-4 gap-y-1 border-b border-stone3 py-2 md:grid-cols-[120px_150px_100px_minmax(0,1.4fr)_minmax(0,1.6fr)]">
       <span className="flex flex-wrap items-baseline gap-x-3 md:contents">
         <span className="num text-[16px]">{momentText(change.at, nowMs)}</span>
-        <span className="head text-lg">{change.who ?? 'nobody said who'}</span>
+        <span className="head text-lg">{change.who ?? 'no name given'}</span>
         <span className="text-[16px] text-ink2">{change.kind}</span>
       </span>
       <span className="[overflow-wrap:anywhere]">{what}</span>
@@ -74,10 +74,10 @@ export const ChangesScreen = () => {
   const changes = data?.pages.flatMap((p) => p.changes) ?? [];
   return (
     <Frame
-      title="Who changed what"
+      title="Change log"
       actions={
         <a className="btn" href="/api/changes.csv">
-          All as CSV
+          Export CSV
         </a>
       }
     >
@@ -105,7 +105,7 @@ export const ChangesScreen = () => {
       )}
       {hasNextPage && (
         <Button className="mt-4" disabled={isFetching} onClick={() => void fetchNextPage()}>
-          {isFetching ? 'Reading …' : 'Earlier ones'}
+          {isFetching ? 'Reading …' : 'Show earlier'}
         </Button>
       )}
     </Frame>

@@ -17,7 +17,7 @@ export const DeviceSignInScreen = () => {
   }, [come, navigate]);
   return (
     <main className="mx-auto max-w-2xl p-8">
-      <h1 className="text-3xl">A second screen</h1>
+      <h1 className="text-3xl">Add a device</h1>
       {problem === null ? (
         <Waiting what="Signing in" />
       ) : (
@@ -26,7 +26,7 @@ export const DeviceSignInScreen = () => {
             {problem}
           </p>
           <Link className="btn" to="/">
-            Come in by PIN or passphrase
+            Use PIN or phrase
           </Link>
         </>
       )}

@@ -19,7 +19,7 @@ const STATE: Record<DeviceState, { verdict: Verdict; word: string }> = {
   live: { verdict: 'good', word: 'Live' },
   silent: { verdict: 'check', word: 'Silent' },
   frozen: { verdict: 'stop', word: 'Frozen' },
-  nonsense: { verdict: 'stop', word: 'Talks nonsense' },
+  nonsense: { verdict: 'stop', word: 'Bad data' },
 };
 
 const age = (ms: number | null): string =>
@@ -91,13 +91,11 @@ const Instrument = ({
         </p>
         <p className="text-[15px] text-ink2">
           last line {age(device.ageMs)}
-          {heard ? ` · ${heard.count} since you looked` : ''}
+          {heard ? ` · ${heard.count} since you opened this` : ''}
         </p>
         {device.state === 'nonsense' && <p className="text-[15px] text-stop">{device.problem}</p>}
         {device.state === 'frozen' && (
-          <p className="text-[15px] text-stop">
-            It says the same line again and again: nothing of it is taken.
-          </p>
+          <p className="text-[15px] text-stop">It repeats the same reading, so it is ignored.</p>
         )}
       </div>
       {device.simulated ? (
@@ -105,12 +103,12 @@ const Instrument = ({
           <StandInKnobs device={device} full />
           <div className="w-[170px]">
             <ChoiceField
-              label="Make it fail"
+              label="Simulate a fault"
               value={device.fails ?? ''}
               onChange={(v) =>
                 void act(() => api.failDevice(device.name, (v || null) as Failure | null))
               }
-              options={[['', 'it works'], ...FAILURES.map((f) => [f, f] as const)]}
+              options={[['', 'no fault'], ...FAILURES.map((f) => [f, f] as const)]}
             />
           </div>
         </div>
@@ -118,7 +116,7 @@ const Instrument = ({
         device.state === 'silent' && (
           <div>
             <Button small onClick={() => void act(() => api.forgetDevice(device.name))}>
-              Forget it
+              Remove
             </Button>
           </div>
         )
@@ -137,13 +135,13 @@ export const InstrumentsScreen = () => {
       title="Instruments"
       actions={
         <Button small aria-pressed={standIns} onClick={() => dispatch(standInsChosen(!standIns))}>
-          Simulated ones at the stations
+          Simulated instruments at stations
         </Button>
       }
     >
       <p className="mb-3 max-w-[70ch] text-ink2">
-        An instrument speaks in lines of text; a real one comes in through the bridge. A reading
-        lands in a job with one tap, never by itself, and only while it is live and steady.
+        Real instruments connect through the bridge. A reading enters a job only when you tap it,
+        and only while it is live and steady.
       </p>
       {problem && (
         <Failed message={problem}>

@@ -89,9 +89,9 @@ export const JobCardScreen = () => {
             </figcaption>
           </figure>
         </div>
-        <List title="Look again" items={card.rechecks.map((r) => `${r.onDate}: ${r.what}`)} />
-        <List title="Doubtful" items={card.doubts} />
-        <List title="Missing in the log" items={card.missing} />
+        <List title="Rechecks" items={card.rechecks.map((r) => `${r.onDate}: ${r.what}`)} />
+        <List title="To check" items={card.doubts} />
+        <List title="Not recorded" items={card.missing} />
         <List title="Notes" items={card.notes} />
         <List
           title="Safety"

@@ -146,7 +146,7 @@ export const JobsScreen = () => {
           <Button onClick={() => setTries((n) => n + 1)}>Try again</Button>
         </Failed>
       )}
-      {!problem && !found && <Waiting what="Looking for the jobs" />}
+      {!problem && !found && <Waiting what="Loading jobs" />}
       {!problem && found && (
         <>
           <p role="status" className="mb-1 text-ink2">
@@ -161,7 +161,7 @@ export const JobsScreen = () => {
           ) : (
             <p className="py-14 text-center text-xl text-ink2">
               {Object.keys(query).length > 0
-                ? 'No job fits. Take a word away.'
+                ? 'No jobs match. Try fewer words.'
                 : 'No jobs yet. Start the first one.'}
             </p>
           )}

@@ -27,7 +27,7 @@ export default function LeakChart({ leak }: { leak: Leak }) {
     <div
       className="h-full"
       role="img"
-      aria-label={`${data.length} readings over ${Math.round(data.at(-1)!.day)} days, from ${data[0]!.p} to ${data.at(-1)!.p} ${label('kPa')} with the weather taken out`}
+      aria-label={`${data.length} readings over ${Math.round(data.at(-1)!.day)} days, from ${data[0]!.p} to ${data.at(-1)!.p} ${label('kPa')} corrected for temperature`}
     >
       <ResponsiveContainer width="100%" height="100%">
         <ComposedChart

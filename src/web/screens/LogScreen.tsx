@@ -119,7 +119,7 @@ export const LogScreen = () => {
                   className="max-md:col-start-2 max-md:w-max"
                   onClick={() => dropWaiting(e)}
                 >
-                  Drop it
+                  Discard
                 </Button>
               )}
               {gone && undone.has(e.id) && (

@@ -27,8 +27,7 @@ export const NewJobScreen = () => {
 
   const start = useCallback(
     (machineId: string, wheelId: string) => {
-      if (!who)
-        return setProblem('Say first who is at the bench: the round stamp at the top right.');
+      if (!who) return setProblem('Choose who’s working first: tap the initials, top right.');
       setBusy(true);
       void dispatch(openJob({ machineId, wheelId }))
         .unwrap()
@@ -43,9 +42,9 @@ export const NewJobScreen = () => {
 
   if (!found)
     return (
-      <Frame title="A machine comes in">
+      <Frame title="Check-in">
         {isError ? (
-          <Failed message="The server does not answer." />
+          <Failed message="Can’t reach the shop server." />
         ) : (
           <Waiting what="Reading the shop" />
         )}
@@ -53,7 +52,7 @@ export const NewJobScreen = () => {
     );
   return (
     <Frame
-      title="A machine comes in"
+      title="Check-in"
       actions={
         <div className="flex gap-2">
           <Link to="/machines/new?loose" className="btn">
@@ -73,16 +72,11 @@ export const NewJobScreen = () => {
       ) : (
         <>
           <div className="mb-4 max-w-xl">
-            <TextField
-              label="Which machine, or whose"
-              value={typed}
-              onChange={setTyped}
-              maxLength={100}
-            />
+            <TextField label="Machine or rider" value={typed} onChange={setTyped} maxLength={100} />
           </div>
           {found.total === 0 && (
             <p className="py-10 text-center text-xl text-ink2">
-              No machine fits. Take a word away, or put a new one in.
+              No machines match. Try fewer words or add one.
             </p>
           )}
           <MachineList machines={found.machines} busy={busy} onTake={start} />

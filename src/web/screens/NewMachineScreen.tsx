@@ -82,14 +82,14 @@ export const NewMachineScreen = () => {
       title={isLoose ? 'A loose wheel' : 'A new machine'}
       actions={
         <Link className="btn" to="/jobs/new">
-          Leave it
+          Cancel
         </Link>
       }
     >
       {problem && <Failed message={problem} />}
       <form className="space-y-8" noValidate onSubmit={(e) => void save(e)}>
         <div className="grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
-          <FormText control={control} name="name" label="What the shop calls it" maxLength={80} />
+          <FormText control={control} name="name" label="Name" maxLength={80} />
           <FormText control={control} name="rider" label="Rider" maxLength={80} />
           <FormChoice
             control={control}
@@ -113,7 +113,7 @@ export const NewMachineScreen = () => {
           />
         ))}
         {wheels.fields.length < MAX_WHEELS && (
-          <Button onClick={() => wheels.append(freshWheel('rear'))}>One more wheel</Button>
+          <Button onClick={() => wheels.append(freshWheel('rear'))}>Add wheel</Button>
         )}
         {!isLoose && (
           <More
@@ -141,7 +141,7 @@ export const NewMachineScreen = () => {
           </More>
         )}
         <Button go type="submit" className="ml-3">
-          {isLoose ? 'Keep this wheel' : 'Keep this machine'}
+          {isLoose ? 'Save wheel' : 'Save machine'}
         </Button>
       </form>
     </Frame>

@@ -33,7 +33,7 @@ const For = ({ jobs, nowMs }: { jobs: ToOrder['jobs']; nowMs: number }) => (
         {j.dueAt && <span className="text-ink2">, {momentText(j.dueAt, nowMs)}</span>}
       </span>
     ))}
-    {jobs.length === 0 && <span className="text-ink2">for the shelf</span>}
+    {jobs.length === 0 && <span className="text-ink2">for stock</span>}
   </span>
 );
 
@@ -60,7 +60,7 @@ const ShortRow = ({
   const [problem, setProblem] = useState<string | null>(null);
   const list = useId();
   const order = async () => {
-    if (!who) return setProblem('Say first who is at the bench: the round stamp at the top right.');
+    if (!who) return setProblem('Choose who’s working first: tap the initials, top right.');
     try {
       const { what, stockId, count, jobs } = part;
       await place({
@@ -85,7 +85,7 @@ const ShortRow = ({
         <For jobs={part.jobs} nowMs={nowMs} />
       </span>
       <TextField
-        label="From whom"
+        label="Supplier"
         value={supplier}
         onChange={setSupplier}
         maxLength={80}
@@ -97,7 +97,7 @@ const ShortRow = ({
         ))}
       </datalist>
       <Button small disabled={isLoading} onClick={() => void order()}>
-        Ordered
+        Mark ordered
       </Button>
       {problem && (
         <p role="alert" className="text-stop md:col-span-4">
@@ -114,13 +114,13 @@ const WayRow = ({ order, nowMs }: { order: OnItsWay; nowMs: number }) => {
   const [close, { isLoading }] = useCloseOrderMutation();
   const [problem, setProblem] = useState<string | null>(null);
   const end = async (how: 'received' | 'called-off') => {
-    if (!who) return setProblem('Say first who is at the bench: the round stamp at the top right.');
+    if (!who) return setProblem('Choose who’s working first: tap the initials, top right.');
     try {
       await close({ id: order.id, how, who }).unwrap();
       await dispatch(shopChanged());
       dispatch(
         announce({
-          text: how === 'received' ? `Here: ${order.what}.` : `Called off: ${order.what}.`,
+          text: how === 'received' ? `Received: ${order.what}.` : `Canceled: ${order.what}.`,
           tone: 'good',
         }),
       );
@@ -138,10 +138,10 @@ const WayRow = ({ order, nowMs }: { order: OnItsWay; nowMs: number }) => {
       </span>
       <span className="flex gap-2">
         <Button small go disabled={isLoading} onClick={() => void end('received')}>
-          It came
+          Received
         </Button>
         <Button small disabled={isLoading} onClick={() => void end('called-off')}>
-          Call it off
+          Cancel order
         </Button>
       </span>
       {problem && (
@@ -184,7 +184,7 @@ export const OrdersScreen = () => {
         <>
           {data.short.length === 0 ? (
             <p className="py-8 text-center text-xl text-ink2">
-              Nothing is short: every part that was chosen is here, or on its way.
+              Nothing to order: every part is in stock or on order.
             </p>
           ) : (
             <ul className="rows" aria-label="To order">
@@ -200,8 +200,8 @@ export const OrdersScreen = () => {
           )}
           {data.ordered.length > 0 && (
             <section className="mt-8">
-              <h2 className="text-2xl">On its way</h2>
-              <ul className="rows" aria-label="On its way">
+              <h2 className="text-2xl">On order</h2>
+              <ul className="rows" aria-label="On order">
                 {data.ordered.map((order) => (
                   <WayRow key={order.id} order={order} nowMs={nowMs} />
                 ))}

@@ -70,7 +70,7 @@ const Apart = ({ pair }: { pair: PairNow }) => {
   const { aired } = pair;
   const match = aired?.match ?? pair.match;
   if (!match?.ok)
-    return <p className="text-ink2">{match ? refusalText(match.problem) : 'Tape both.'}</p>;
+    return <p className="text-ink2">{match ? refusalText(match.problem) : 'Tape both tires.'}</p>;
   const { working } = match;
   const verdict = working.verdict ?? 'check';
   const tone = { good: 'text-good', check: 'text-check', stop: 'text-stop' }[verdict];
@@ -89,7 +89,7 @@ const Apart = ({ pair }: { pair: PairNow }) => {
       )}
       <p>
         <BasisTag title="the match" working={working}>
-          the arithmetic
+          math
         </BasisTag>
       </p>
     </div>
@@ -139,18 +139,18 @@ export const PairScreen = () => {
   }, [wheel, wheels, rules]);
   if (!shop || (!wheel && !isMissing))
     return (
-      <Frame title="Pair">
+      <Frame title="Driven pair">
         <Waiting what="Reading the wheels" />
       </Frame>
     );
   if (!wheel || !pair)
     return (
-      <Frame title="Pair">
+      <Frame title="Driven pair">
         <Failed
           message={
             wheel
-              ? 'This wheel makes a pair with none. Say in its record and in its partner’s what they are a pair of.'
-              : 'There is no such wheel.'
+              ? 'This wheel has no pair. Set Driven pair in its record and its partner’s.'
+              : 'Wheel not found.'
           }
         >
           <Link className="btn" to={wheel ? `/wheels/${wheel.id}` : '/records/wheels'}>

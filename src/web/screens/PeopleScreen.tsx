@@ -18,11 +18,7 @@ export const PeopleScreen = () => {
   const { areClosed, me } = useApp((s) => s.auth);
   const [opened, setOpened] = useState<Opened>(null);
   const isSignedIn = areClosed && me !== null;
-  useKeys(
-    isSignedIn
-      ? [{ key: 'q', says: 'Let a second screen in', run: () => setOpened('second') }]
-      : [],
-  );
+  useKeys(isSignedIn ? [{ key: 'q', says: 'Add a device', run: () => setOpened('second') }] : []);
   if (!isSignedIn)
     return (
       <Frame title="People">
@@ -36,7 +32,7 @@ export const PeopleScreen = () => {
         <div className="flex flex-wrap gap-2">
           <Button onClick={() => setOpened('secret')}>My PIN or passphrase</Button>
           <Button go hotkey="Q" onClick={() => setOpened('second')}>
-            A second screen
+            Add a device
           </Button>
         </div>
       }

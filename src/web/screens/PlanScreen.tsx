@@ -27,7 +27,7 @@ const writePeople = (params: URLSearchParams, people: string[]): void => {
   for (const p of people) params.append('person', p);
 };
 
-/** What the plan comes to: promises kept, those that are not and what would keep them, what is left out. */
+/** Plan result: promises kept, those that are not and what would keep them, what is left out. */
 const Says = ({ answer, isGoingOn }: { answer: PlanAnswer; isGoingOn: boolean }) => {
   const { result, input } = answer.working;
   const nameOf = (id: string) => input.visits.find((v) => v.id === id)?.name ?? '';
@@ -37,18 +37,18 @@ const Says = ({ answer, isGoingOn }: { answer: PlanAnswer; isGoingOn: boolean })
   };
   const promised = input.visits.filter((v) => v.dueMin !== null).length;
   return (
-    <section aria-label="What the plan comes to" className="mb-4 text-[17px]">
+    <section aria-label="Plan result" className="mb-4 text-[17px]">
       <p className="flex flex-wrap items-center gap-x-3" role="status">
         {result.broken.length === 0 ? (
           <VerdictMark verdict="good">
-            {promised === 0 ? 'nothing is promised' : `${counted(promised, 'promise')} kept`}
+            {promised === 0 ? 'no promises today' : `${counted(promised, 'promise')} kept`}
           </VerdictMark>
         ) : (
-          <VerdictMark verdict="stop">{`${counted(result.broken.length, 'promise')} not kept`}</VerdictMark>
+          <VerdictMark verdict="stop">{`misses ${counted(result.broken.length, 'promise')}`}</VerdictMark>
         )}
         <span className="text-ink2">
-          {gapText(result)} {isGoingOn && 'A better one is looked for. '}By middle times: half of
-          the work takes longer.
+          {gapText(result)} {isGoingOn && 'Still looking for a better one. '}Uses median times: half
+          of jobs run longer.
         </span>
         <BasisTag title="the plan of the day" working={answer.working} />
       </p>
@@ -66,15 +66,13 @@ const Says = ({ answer, isGoingOn }: { answer: PlanAnswer; isGoingOn: boolean })
           <li key={`${l.visitId} ${l.why}`} className="mt-1 flex items-start gap-2">
             <VerdictShape verdict="check" size={20} />
             <span>
-              <Link to={`/visits/${l.visitId}`}>{l.wheel}</Link>, {l.why}. What was put there by
-              hand is left to the plan.
+              <Link to={`/visits/${l.visitId}`}>{l.wheel}</Link>, {l.why}. It was unpinned.
             </span>
           </li>
         ))}
         {answer.leftOut.map((l) => (
           <li key={l.visitId} className="mt-1 text-ink2">
-            <Link to={`/visits/${l.visitId}`}>{l.machineName}</Link>: {l.why}. It is not in the
-            plan.
+            <Link to={`/visits/${l.visitId}`}>{l.machineName}</Link>: {l.why}. Not in the plan.
           </li>
         ))}
       </ul>
@@ -104,7 +102,7 @@ export const PlanScreen = () => {
   ]);
   return (
     <Frame
-      title="The day’s plan"
+      title="Day plan"
       actions={
         <div className="flex flex-wrap gap-2">
           {planning !== null ? (
@@ -116,7 +114,7 @@ export const PlanScreen = () => {
           )}
           {isOpen && (
             <Button hotkey="C" onClick={planClosely}>
-              Look closely
+              Search longer
             </Button>
           )}
           {moves.undo && (
@@ -131,7 +129,7 @@ export const PlanScreen = () => {
       }
     >
       <fieldset className="mb-3 flex flex-wrap items-center gap-2">
-        <legend className="float-left mr-3 py-2 text-ink2">At work</legend>
+        <legend className="float-left mr-3 py-2 text-ink2">Working today</legend>
         {all.map((name) => (
           <Button
             key={name}
@@ -153,9 +151,7 @@ export const PlanScreen = () => {
         <>
           <Says answer={answer} isGoingOn={planning === 'closely'} />
           {bars.length === 0 ? (
-            <p className="py-10 text-center text-xl text-ink2">
-              No work is left that can be planned.
-            </p>
+            <p className="py-10 text-center text-xl text-ink2">No work left to plan.</p>
           ) : (
             <>
               <div className="max-md:hidden">

@@ -97,7 +97,7 @@ export const PracticeScreen = () => {
       title={seed === null ? 'Practice' : `${title}: ${level}`}
       actions={
         seed !== null && (
-          <Button onClick={() => go({})}>{round ? 'Leave this wheel' : 'Back to the bench'}</Button>
+          <Button onClick={() => go({})}>{round ? 'Quit round' : 'Back to the bench'}</Button>
         )
       }
     >
@@ -124,7 +124,7 @@ export const PracticeScreen = () => {
             <Button go onClick={() => go({ wheel: newSeed() })}>
               Another wheel
             </Button>
-            <Button onClick={() => go({ wheel: at.wheel })}>The same wheel again</Button>
+            <Button onClick={() => go({ wheel: at.wheel })}>Same wheel again</Button>
           </div>
         </>
       )}
@@ -138,7 +138,7 @@ export const PracticeScreen = () => {
               options={PRACTICE_KINDS.map((k) => [k, PRACTICE[k].title] as const)}
             />
             <ChoiceField
-              label="How hard"
+              label="Level"
               value={level}
               onChange={(v) => go({ level: v }, false)}
               options={levels.map((l) => [l, l] as const)}
@@ -147,7 +147,7 @@ export const PracticeScreen = () => {
               {does} Then see what the advice would have done with the same wheel.
             </p>
             <Button go disabled={!who} onClick={() => go({ wheel: newSeed() })}>
-              Start a wheel
+              Start round
             </Button>
             {left && (
               <Button

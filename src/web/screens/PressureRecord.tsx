@@ -13,7 +13,7 @@ import { useApp } from '../store';
 
 const LeakChart = lazy(() => import('./LeakChart'));
 
-/** Pressures of the standing tire with the weather taken out, and whether it leaks. */
+/** Pressures of the standing tire corrected for temperature, and whether it leaks. */
 export const PressureRecord = ({
   wheel,
   placardKpa,
@@ -44,15 +44,15 @@ export const PressureRecord = ({
   if (!found.ok)
     return (
       <section className="mt-5">
-        <h2 className="text-2xl">Pressure, standing</h2>
+        <h2 className="text-2xl">Standing pressure</h2>
         <p className="text-stop">{refusalText(found.problem)}</p>
       </section>
     );
   const { result } = found.working;
   const under = result.underMinimumInDays;
   return (
-    <section className="mt-5" aria-label="Pressure, standing">
-      <h2 className="text-2xl">Pressure, standing</h2>
+    <section className="mt-5" aria-label="Standing pressure">
+      <h2 className="text-2xl">Standing pressure</h2>
       <Reasons reasons={[result.reason]} />
       <p className="flex flex-wrap items-center gap-x-3 text-[16px] text-ink2">
         {under !== null && placardKpa !== null && (

@@ -53,7 +53,7 @@ const Row = ({
       </span>
       {row.rider && !row.closed ? (
         <Button small onClick={() => onCopy(row.rider!)}>
-          Copy for the rider
+          Copy rider text
         </Button>
       ) : (
         <span />
@@ -107,7 +107,7 @@ export const RechecksScreen = () => {
     );
   return (
     <Frame
-      title="Look again"
+      title="Rechecks"
       actions={
         <div className="flex flex-wrap gap-2">
           <a className="btn" href="/api/rechecks.ics" download="look-again.ics">
@@ -118,7 +118,7 @@ export const RechecksScreen = () => {
               void copy(feed, 'The address is copied: a calendar program on this network reads it.')
             }
           >
-            Copy the calendar’s address
+            Copy calendar link
           </Button>
         </div>
       }
@@ -133,7 +133,7 @@ export const RechecksScreen = () => {
           />
         </div>
         <Button onClick={() => ask({ state: isDone ? '' : 'done' }, true)}>
-          {isDone ? 'What is still open' : 'What was looked at'}
+          {isDone ? 'Show open' : 'Show closed'}
         </Button>
       </div>
       {copied && (
@@ -156,7 +156,7 @@ export const RechecksScreen = () => {
             ? 'Nothing fits. Take a word away.'
             : isDone
               ? 'Nothing was looked at yet.'
-              : 'Nothing is to be looked at again.'}
+              : 'No open rechecks.'}
         </p>
       )}
       {rows.length > 0 && (

@@ -45,7 +45,7 @@ const List = ({ kind }: { kind: RecordKind }) => {
     { key: 'u', says: 'Undo the last change', run: () => void (last?.kind === kind && undo()) },
     { key: 'a', says: `Add a ${SPECS[kind].one}`, run: () => set({ edit: 'new' }, true) },
   ]);
-  if (list.isFailed) return <Failed message="The server does not answer." />;
+  if (list.isFailed) return <Failed message="Can’t reach the shop server." />;
   if (!page) return <Waiting what="Reading the records" />;
   return (
     <>
@@ -77,7 +77,7 @@ const List = ({ kind }: { kind: RecordKind }) => {
             checked={archived === 'yes'}
             onChange={(e) => set({ archived: e.target.checked ? 'yes' : '' })}
           />
-          archived too
+          Show archived
         </label>
         <span className="num pb-3 text-ink2" role="status">
           {counted(page.total, 'record')}
@@ -107,9 +107,9 @@ const List = ({ kind }: { kind: RecordKind }) => {
           </Button>
         )}
         <a className="btn" href={`/api/records/${kind}/file.csv`}>
-          CSV out
+          Export CSV
         </a>
-        <Button onClick={() => setImporting(true)}>CSV in</Button>
+        <Button onClick={() => setImporting(true)}>Import CSV</Button>
         {last?.kind === kind && (
           <Button hotkey="U" onClick={() => void undo()}>
             Undo the last change

@@ -53,7 +53,7 @@ const OneWheel = ({ wheel }: { wheel: PaperWheel }) => (
       </figure>
     </div>
     <Listed title="Found" items={wheel.found} />
-    <Listed title="Advised, and declined" items={wheel.declined} />
+    <Listed title="Recommended, declined" items={wheel.declined} />
     {wheel.photos.length > 0 && (
       <ul className="mt-2 grid grid-cols-2 gap-3 sm:grid-cols-3">
         {wheel.photos.map((p) => (
@@ -82,7 +82,7 @@ export const RiderPaperScreen = () => {
   useKeys([{ key: 'p', says: 'Print it', run: () => window.print() }]);
   if (error && !paper)
     return (
-      <Frame title="For the rider">
+      <Frame title="Rider sheet">
         <Failed message={visitProblem(error)}>
           <Link className="btn" to="/">
             Today
@@ -92,7 +92,7 @@ export const RiderPaperScreen = () => {
     );
   if (!paper)
     return (
-      <Frame title="For the rider">
+      <Frame title="Rider sheet">
         <Waiting what="Reading the visit" />
       </Frame>
     );
@@ -118,7 +118,7 @@ export const RiderPaperScreen = () => {
       <main className="rounded-[14px_14px_14px_4px] bg-paper p-6 max-sm:p-4 print:bg-white print:p-0">
         <h1 className="text-[32px] leading-tight">{paper.title}</h1>
         <p className="text-ink2">{paper.subtitle}</p>
-        {paper.wanted && <p>Wanted: {paper.wanted}</p>}
+        {paper.wanted && <p>Requested: {paper.wanted}</p>}
         {paper.despite.map((d) => (
           <p key={d} className="caution mt-3" role="note">
             {d}
@@ -127,9 +127,9 @@ export const RiderPaperScreen = () => {
         {paper.wheels.map((wheel) => (
           <OneWheel key={wheel.jobId} wheel={wheel} />
         ))}
-        <Part title="Before it left" items={before} />
+        <Part title="Final check" items={before} />
         <Part
-          title="Look again"
+          title="Rechecks"
           items={paper.lookAgain.map((l) => `${l.onDate}: ${l.what}: ${l.why}`)}
         />
         <Part title="Ride safely" items={paper.cautions} />

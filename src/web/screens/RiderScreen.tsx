@@ -15,7 +15,9 @@ const Kept = ({ kept: { name, machines, visits, jobs } }: { kept: RiderKept }) =
       {counted(visits, 'visit')}, {counted(jobs, 'job')}.
     </p>
     <h2 className="head mt-5 mb-1 text-xl">Machines</h2>
-    {machines.length === 0 && <p className="text-[17px] text-ink2">None that is {name}’s now.</p>}
+    {machines.length === 0 && (
+      <p className="text-[17px] text-ink2">No machine on record for {name}.</p>
+    )}
     <ul className="rows max-w-[60ch]">
       {machines.map((machine) => (
         <li key={machine.id} className="border-b border-stone3">
@@ -48,9 +50,9 @@ export const RiderScreen = () => {
         data && (
           <div className="flex flex-wrap gap-2">
             <a className="btn" href={`/api/riders/file?name=${encodeURIComponent(name)}`} download>
-              Take it out
+              Export data
             </a>
-            <Button onClick={() => setForgetting(true)}>Forget this rider</Button>
+            <Button onClick={() => setForgetting(true)}>Erase rider name</Button>
           </div>
         )
       }
@@ -60,7 +62,7 @@ export const RiderScreen = () => {
           <Button onClick={() => void refetch()}>Try again</Button>
         </Failed>
       )}
-      {!error && !data && <Waiting what="Looking what is kept" />}
+      {!error && !data && <Waiting what="Loading rider data" />}
       {data && <Kept kept={data} />}
       {data && isForgetting && <ForgetSheet name={name} onClose={() => setForgetting(false)} />}
     </Frame>

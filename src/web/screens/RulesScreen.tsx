@@ -55,7 +55,7 @@ const readValue = (
     throw new InputError(
       'value',
       'The value is not a number.',
-      'a number, with a point or a comma',
+      'Enter a number, with a point or a comma',
     );
   return number;
 };
@@ -81,7 +81,7 @@ const Editor = ({ rule, onDone }: { rule: ShopRule; onDone: () => void }) => {
   const save = handleSubmit(async ({ value, note, reason }) => {
     if (!who)
       return setError('reason', {
-        message: 'Say first who is at the bench: the round stamp at the top right.',
+        message: 'Choose who’s working first: tap the initials, top right.',
       });
     try {
       dispatch(
@@ -123,7 +123,7 @@ const Editor = ({ rule, onDone }: { rule: ShopRule; onDone: () => void }) => {
         />
       )}
       <FormText control={control} name="note" label="Note" maxLength={300} />
-      <FormText control={control} name="reason" label="Why it changes" maxLength={300} />
+      <FormText control={control} name="reason" label="Reason for change" maxLength={300} />
       <Button go type="submit">
         Change the rule
       </Button>
@@ -144,7 +144,7 @@ export const RulesScreen = () => {
   const [asked, ask] = useAddressTexts(IN_ADDRESS);
   if (!rules)
     return (
-      <Frame title="Rules">
+      <Frame title="Shop rules">
         <Waiting what="Reading the rules" />
       </Frame>
     );
@@ -154,14 +154,14 @@ export const RulesScreen = () => {
   );
   const groups = [...new Set(shown.map((r) => r.group))];
   return (
-    <Frame title="Rules">
+    <Frame title="Shop rules">
       <p className="mb-4 max-w-3xl text-ink2">
-        What this shop goes by. “Memory” means recalled and not looked up: confirm it. Limits on the
-        part itself always come before a rule.
+        This shop’s settings. “Unconfirmed” was not looked up: confirm it. Limits on the part itself
+        always win.
       </p>
       <div className="mb-4 max-w-xl">
         <TextField
-          label={`Find among ${rules.length} rules`}
+          label={`Search ${rules.length} rules`}
           value={asked.find}
           onChange={(find) => ask({ find })}
           maxLength={60}
@@ -200,7 +200,7 @@ export const RulesScreen = () => {
         </section>
       ))}
       <Dialog.Root open={editing !== null} onOpenChange={(open) => !open && setEditing(null)}>
-        <Sheet title="Change a rule" closes="Leave it as it is" widthPx={480}>
+        <Sheet title="Change a rule" closes="Cancel" widthPx={480}>
           {editing && <Editor rule={editing} onDone={() => setEditing(null)} />}
         </Sheet>
       </Dialog.Root>

@@ -43,11 +43,7 @@ const Part = ({
       <p className="py-4 text-ink2">{none}</p>
     ) : (
       <Fallback
-        instead={
-          <p className="py-4 text-ink2">
-            The picture could not be loaded. The numbers are in the file.
-          </p>
-        }
+        instead={<p className="py-4 text-ink2">Chart didn’t load. The numbers are in the CSV.</p>}
       >
         <Suspense fallback={null}>
           <BarsChart rows={rows.slice(0, MAX_BARS)} label={title} />
@@ -70,7 +66,7 @@ export const ShopStatsScreen = () => {
   const { data, error, refetch } = useKnowsQuery({ from, to }, { refetchOnMountOrArgChange: true });
   const csv = (part: string) => `/api/knows/${part}.csv?${new URLSearchParams({ from, to })}`;
   return (
-    <Frame title="What the shop knows">
+    <Frame title="Shop stats">
       <div className="mb-4 grid max-w-md grid-cols-2 gap-3">
         <TextField label="From" type="date" value={from} onChange={(day) => ask({ from: day })} />
         <TextField label="To" type="date" value={to} onChange={(day) => ask({ to: day })} />
@@ -84,7 +80,7 @@ export const ShopStatsScreen = () => {
       {data && (
         <div className="grid gap-x-10 gap-y-8 lg:grid-cols-2">
           <Part
-            title="Which station eats the time"
+            title="Time by station"
             file={csv('stations')}
             none="No job was handed over in this time."
             rows={data.stations.map((s) => ({
@@ -94,7 +90,7 @@ export const ShopStatsScreen = () => {
             }))}
           />
           <Part
-            title="Which tire leaves what weight"
+            title="Balance weight by tire"
             file={csv('weights')}
             none="No wheel was balanced in this time."
             rows={data.weights.map((w) => ({
@@ -104,9 +100,9 @@ export const ShopStatsScreen = () => {
             }))}
           />
           <Part
-            title="Which trouble how often"
+            title="Trouble by type"
             file={csv('troubles')}
-            none="No trouble was written down in this time."
+            none="No trouble logged in this period."
             rows={data.troubles.map((t) => ({
               name: t.says,
               value: t.count,
@@ -114,9 +110,9 @@ export const ShopStatsScreen = () => {
             }))}
           />
           <Part
-            title="Take-offs on the shelf"
+            title="Take-offs in stock"
             file={csv('takeOffs')}
-            none="No used tire lies on the shelf."
+            none="No used tires in stock."
             rows={data.takeOffs.map((t) => ({
               name: t.marking,
               value: t.treadMm ?? 0,

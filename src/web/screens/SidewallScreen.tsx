@@ -98,11 +98,11 @@ export const SidewallScreen = () => {
     setMarking(v);
   };
   return (
-    <Frame title="What the sidewall says">
+    <Frame title="Sidewall reader">
       <div className="grid gap-x-8 lg:grid-cols-[minmax(0,1fr)_360px]">
         <div>
           <TextField
-            label="As printed, with everything that follows"
+            label="Sidewall marking"
             value={marking}
             onChange={write}
             maxLength={40}
@@ -120,7 +120,7 @@ export const SidewallScreen = () => {
                   {parts[lit] && <p>{tell(parts[lit])}</p>}
                 </div>
               </div>
-              <ul className="rows" aria-label="The pieces, in order">
+              <ul className="rows" aria-label="Marking by part">
                 {parts.map((p, i) => (
                   <li key={i}>
                     <button
@@ -147,29 +147,29 @@ export const SidewallScreen = () => {
         <aside>
           {size.ok && (
             <>
-              <h2 className="mt-2 text-2xl">So it is</h2>
+              <h2 className="mt-2 text-2xl">Tire dimensions</h2>
               <div className="rows mt-1">
-                <FigureRow label="Wide">
+                <FigureRow label="Section width">
                   <Quantity value={size.working.result.sectionWidthMm} unit="mm" />
                 </FigureRow>
-                <FigureRow label="Sidewall">
+                <FigureRow label="Section height">
                   <Quantity value={size.working.result.sectionHeightMm} unit="mm" />
                 </FigureRow>
-                <FigureRow label="Tall">
+                <FigureRow label="Overall diameter">
                   <Quantity value={size.working.result.overallDiameterMm} unit="mm" />
                 </FigureRow>
-                <FigureRow label="Round">
+                <FigureRow label="Circumference">
                   <Quantity value={size.working.result.circumferenceMm} unit="mm" />
                 </FigureRow>
                 {size.working.result.maxLoadKg !== null && (
-                  <FigureRow label="Carries">
+                  <FigureRow label="Max load">
                     <Quantity value={size.working.result.maxLoadKg} unit="kg" />
                   </FigureRow>
                 )}
               </div>
               {size.working.result.estimated && (
                 <p className="mt-2 text-[16px] text-check">
-                  Some of it is an estimate
+                  Partly estimated
                   {size.working.result.likelyErrorMm !== null && (
                     <>
                       , likely within{' '}
@@ -181,7 +181,7 @@ export const SidewallScreen = () => {
               )}
               <p className="mt-1">
                 <BasisTag title="the size" working={size.working}>
-                  the arithmetic
+                  math
                 </BasisTag>
               </p>
               <Link
@@ -191,11 +191,11 @@ export const SidewallScreen = () => {
                   ['size', marking],
                 ])}`}
               >
-                To the size bench
+                Compare sizes
               </Link>
             </>
           )}
-          <h2 className="mt-6 text-xl">To try</h2>
+          <h2 className="mt-6 text-xl">Examples</h2>
           <ul className="mt-1">
             {EXAMPLES.map((e) => (
               <li key={e}>

@@ -55,9 +55,7 @@ export const SignInScreen = () => {
   return (
     <main className="mx-auto flex min-h-screen max-w-[860px] flex-col justify-center px-5 py-6">
       <p className="head text-xl text-ink2">Tough Rimstone</p>
-      <h1 className="mt-1 mb-5 text-[38px]">
-        {me?.isLocked ? 'Locked' : 'Who comes to the bench?'}
-      </h1>
+      <h1 className="mt-1 mb-5 text-[38px]">{me?.isLocked ? 'Locked' : 'Who’s signing in?'}</h1>
       {me?.isLocked && (
         <p className="-mt-3 mb-5 text-ink2">
           {me.who} was at work, and every confirmed entry is kept. Go on as {me.who}, or come in as
@@ -91,7 +89,7 @@ export const SignInScreen = () => {
           />
           <DigitKeys value={secret} onChange={setSecret} />
           <Button go type="submit" disabled={isBusy}>
-            {isBusy ? 'One moment …' : 'Come in'}
+            {isBusy ? 'One moment …' : 'Sign in'}
           </Button>
           {canUsePasskey() && (
             <Button disabled={isBusy} onClick={() => void comeByPasskey()}>

@@ -45,12 +45,10 @@ const roomNote = (
   from: string | null,
   first: string,
 ): { hint?: string; problem?: string } => {
-  if (from === null) return wheelId ? { hint: 'No room measured on this wheel yet.' } : {};
+  if (from === null) return wheelId ? { hint: 'No clearance measured on this wheel yet.' } : {};
   const [measured, compared] = [sizeOf(from), sizeOf(first)];
   if (measured !== null && compared !== null && measured !== compared)
-    return {
-      problem: `The room was measured with ${from} on, and A is another size: the room left is not right.`,
-    };
+    return { problem: `Clearance was measured with ${from}, not with size A. Measure again.` };
   return { hint: `Room as last measured, with ${from} on.` };
 };
 
@@ -102,7 +100,7 @@ export const SizeBenchScreen = () => {
   useMainWorking('the sizes compared', compared.ok ? compared.working : null);
   if (!shop)
     return (
-      <Frame title="Size bench">
+      <Frame title="Compare sizes">
         <Waiting what="Reading the records" />
       </Frame>
     );
@@ -112,7 +110,7 @@ export const SizeBenchScreen = () => {
     sizes[i]!.trim() ? sizes.slice(0, i).filter((s) => s.trim()).length : -1;
   const badAt = compared.ok ? -1 : Number(/^sizes\[(\d)\]/.exec(compared.problem.field)?.[1] ?? -1);
   return (
-    <Frame title="Size bench">
+    <Frame title="Compare sizes">
       <div className="grid gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1fr)_430px]">
         <section aria-label="The sizes over one another" className="order-2 lg:order-1">
           {compared.ok ? (
@@ -157,12 +155,12 @@ export const SizeBenchScreen = () => {
           <div className="flex flex-wrap items-center gap-3">
             {sizes.length < MOST && (
               <Button small onClick={() => put([...sizes, ''])}>
-                One more size
+                Add size
               </Button>
             )}
             {compared.ok && (
               <BasisTag title="the sizes compared" working={compared.working}>
-                the arithmetic
+                math
               </BasisTag>
             )}
           </div>

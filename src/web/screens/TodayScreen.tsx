@@ -45,7 +45,7 @@ const dayText = (visits: readonly VisitSummary[], nowMs: number): string => {
   const tight =
     late.length === 0
       ? ''
-      : ` ${counted(late.length, 'promise')} in doubt: ${late.map((v) => v.machineName).join(', ')}.`;
+      : ` ${counted(late.length, 'promise')} at risk: ${late.map((v) => v.machineName).join(', ')}.`;
   return `${counted(visits.length, 'machine')}, ${counted(wheels, 'wheel')}.${tight}`;
 };
 
@@ -83,7 +83,7 @@ export const TodayScreen = () => {
     refetchOnMountOrArgChange: true,
   });
   useKeys([
-    { key: 'n', says: 'A machine comes in', run: () => void navigate('/jobs/new') },
+    { key: 'n', says: 'Check in a machine', run: () => void navigate('/jobs/new') },
     { key: 'p', says: 'Plan the day', run: () => void navigate('/plan') },
   ]);
   const hours = hoursFrom(nowMs, HOURS);
@@ -101,7 +101,7 @@ export const TodayScreen = () => {
             </kbd>
           </Link>
           <Link to="/jobs/new" className="btn btn-go">
-            A machine comes in
+            Check in a machine
             <kbd className="keycap max-sm:hidden" aria-hidden="true">
               N
             </kbd>
@@ -117,7 +117,7 @@ export const TodayScreen = () => {
       {!error && !data && <Waiting what="Looking at the day" />}
       {data && visits.length === 0 && (
         <p className="py-14 text-center text-xl text-ink2">
-          Nothing is in. A machine that comes in stands here.
+          No machines in the shop. Check one in to start.
         </p>
       )}
       {visits.length > 0 && (

@@ -39,10 +39,10 @@ const Log = ({
   return (
     <section aria-label="Log of the visit">
       <div className="mb-1 flex items-center justify-between gap-3">
-        <h2 className="text-2xl">What was said and done</h2>
+        <h2 className="text-2xl">Visit log</h2>
         {last && (
           <Button small onClick={() => void undo()}>
-            Undo the last
+            Undo last entry
           </Button>
         )}
       </div>
@@ -101,7 +101,7 @@ export const VisitScreen = () => {
       actions={
         <div className="flex gap-2">
           <Link className="btn" to={`/visits/${visit.id}/paper`}>
-            For the rider
+            Rider sheet
           </Link>
           <Link className="btn" to="/">
             Today
@@ -113,7 +113,7 @@ export const VisitScreen = () => {
         <VisitRow visit={visit} hours={hoursFrom(nowMs, HOURS)} nowMs={nowMs} isTitled />
       </ul>
       <div className="grid gap-x-10 gap-y-6 lg:grid-cols-2">
-        <section aria-label="What is agreed">
+        <section aria-label="Promise and approval">
           <EstimatePart visit={visit} />
           {visit.missing.length > 0 && (
             <p className="mb-4">

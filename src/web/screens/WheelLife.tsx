@@ -7,8 +7,8 @@ export const WheelLife = ({ life }: { life: readonly LifeEvent[] }) => {
   const { tell } = useUnits();
   if (life.length === 0) return null;
   return (
-    <section aria-label="Its life" className="mt-8">
-      <h2 className="mb-1 text-2xl">Its life</h2>
+    <section aria-label="History" className="mt-8">
+      <h2 className="mb-1 text-2xl">History</h2>
       <ol className="border-l-4 border-lip">
         {life.map((event) => (
           <li
@@ -29,7 +29,7 @@ export const WheelLife = ({ life }: { life: readonly LifeEvent[] }) => {
             </p>
             <div className="self-center text-[16px]">
               <p>
-                {event.facts.map(tell).join('; ') || 'nothing written yet'}
+                {event.facts.map(tell).join('; ') || 'no entries yet'}
                 {event.by !== null && <span className="text-ink2"> · {event.by}</span>}
               </p>
               {event.found.map((f) => (

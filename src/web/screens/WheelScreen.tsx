@@ -91,8 +91,8 @@ const Wear = ({ wheel }: { wheel: Wheel }) => {
             {wear.working.result.doneOn && (
               <span>
                 {wear.working.result.doneOn < today()
-                  ? `at this pace it was done by ${wear.working.result.doneOn}: measure again`
-                  : `at this pace until ${wear.working.result.doneOn}`}
+                  ? `worn out since ${wear.working.result.doneOn} at this pace: measure again`
+                  : `worn out about ${wear.working.result.doneOn} at this pace`}
               </span>
             )}
             {wear.working.result.rateMmPer1000Km !== null && (
@@ -157,11 +157,11 @@ export const WheelScreen = () => {
         <div className="flex flex-wrap gap-2">
           <Button onClick={() => setEditing(true)}>Change</Button>
           <Link className="btn" to={`/wheels/${id}/tag`}>
-            Tag
+            Wheel tag
           </Link>
           {kept.pair && (
             <Link className="btn" to={`/wheels/${id}/pair`}>
-              Its pair
+              Driven pair
             </Link>
           )}
           <Link
@@ -172,7 +172,7 @@ export const WheelScreen = () => {
               ['wheel', id],
             ])}`}
           >
-            Size bench
+            Compare sizes
           </Link>
           <Button go disabled={!who} onClick={() => void start()}>
             Start a job
@@ -202,7 +202,7 @@ export const WheelScreen = () => {
               className="inline-flex min-h-12 items-center"
               href={`/api/wheels/${id}/section.svg?${new URLSearchParams({ ...units })}`}
             >
-              The cut as an SVG file
+              Cross-section, SVG
             </a>
           )}
         </section>
@@ -217,7 +217,7 @@ export const WheelScreen = () => {
             </Fact>
             <Fact label="Contour">
               {rim
-                ? `${rim.contour}, ${rim.hump === null ? 'hump not stamped' : rim.hump ? 'safety hump' : 'no hump'}`
+                ? `${rim.contour}, ${rim.hump === null ? 'hump not marked' : rim.hump ? 'safety hump' : 'no hump'}`
                 : 'not readable'}
               {kept.tubelessMarked ? ', marked tubeless' : ''}
               {kept.sealed ? ', sealed' : ''}
@@ -243,7 +243,7 @@ export const WheelScreen = () => {
                 <Quantity value={kept.rimLimitKpa} unit="kPa" />
               </Fact>
             )}
-            <Fact label="Heavy spot, bare">
+            <Fact label="Heavy spot, bare rim">
               {kept.heavySpotDeg === null ? 'not found yet' : placeText(kept.heavySpotDeg)}
             </Fact>
             <ClampedFacts wheel={kept} />
@@ -253,7 +253,7 @@ export const WheelScreen = () => {
                 : 'not measured'}
             </Fact>
             {kept.runouts.length > 1 && (
-              <Fact label="Before that">
+              <Fact label="Earlier">
                 {kept.runouts
                   .slice(0, -1)
                   .reverse()

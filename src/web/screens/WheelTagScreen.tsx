@@ -17,14 +17,14 @@ export const WheelTagScreen = () => {
   const rollout = wheel?.rollouts.at(-1);
   if (!shop || (!machine && !isMissing))
     return (
-      <Frame title="Tag">
+      <Frame title="Wheel tag">
         <Waiting what="Reading the wheel" />
       </Frame>
     );
   if (!wheel || !machine)
     return (
-      <Frame title="Tag">
-        <Failed message="There is no such wheel.">
+      <Frame title="Wheel tag">
+        <Failed message="Wheel not found.">
           <Link className="btn" to="/records/wheels">
             All wheels
           </Link>
@@ -34,7 +34,7 @@ export const WheelTagScreen = () => {
   const address = `${window.location.origin}/wheels/${id}`;
   return (
     <Frame
-      title="Tag"
+      title="Wheel tag"
       actions={
         <div className="no-print flex gap-2">
           <Link className="btn" to={`/wheels/${id}`}>

@@ -9,8 +9,8 @@ export const WheelTrends = ({ trends }: { trends: readonly Trend[] }) => {
   const { label } = useUnits();
   if (trends.length === 0) return null;
   return (
-    <section aria-label="From job to job" className="mt-8">
-      <h2 className="mb-1 text-2xl">From job to job</h2>
+    <section aria-label="Trends" className="mt-8">
+      <h2 className="mb-1 text-2xl">Trends</h2>
       <div className="grid gap-6 sm:grid-cols-2 lg:grid-cols-3">
         {trends.map((trend) => (
           <figure key={trend.what}>

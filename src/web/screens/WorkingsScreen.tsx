@@ -22,7 +22,7 @@ const WorkingList = () => {
   const [asked, ask] = useAddressTexts(IN_ADDRESS);
   const groups = groupsFor(asked.find);
   return (
-    <Frame title="Workings">
+    <Frame title="Calculators">
       <div className="mb-4 max-w-xl">
         <TextField
           label={`Find among ${WORKINGS.length} workings`}
@@ -70,7 +70,7 @@ export const WorkingsScreen = () => {
     </Link>
   );
   return (
-    <Frame title={chosen?.says ?? 'Workings'} actions={back}>
+    <Frame title={chosen?.says ?? 'Calculators'} actions={back}>
       {chosen ? (
         <WorkingBench key={chosen.name} definition={chosen} />
       ) : (

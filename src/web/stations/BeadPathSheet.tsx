@@ -27,7 +27,7 @@ const Numbers = ({ path }: { path: BeadPath }) => {
   const spare = `${say(Math.abs(tightest.loopSlackMm), 'mm', { digits: 1 })} ${tightest.loopSlackMm < 0 ? 'short' : 'to spare'}`;
   const rows = [
     ['Tightest', `${spare}, with ${say(tightest.leftMm, 'mm', { digits: 0 })} left`],
-    ['Far side may sit high', say(mostUpDeg, 'deg', { digits: 0 })],
+    ['Far side may ride up', say(mostUpDeg, 'deg', { digits: 0 })],
     [
       'Longest bite that passes',
       longestBiteMm === null ? 'none' : say(longestBiteMm, 'mm', { digits: 0 }),
@@ -107,18 +107,18 @@ export const BeadPathSheet = () => {
     setProblem(null);
     await write(
       [{ kind: 'rim-shape', ...correcting('rim-shape'), data: shape }],
-      'The rim’s shape is written.',
+      'Rim shape saved.',
     );
   };
   return (
-    <Sheet title="Does the bead get over?" closes="Close the bead’s path" footed>
+    <Sheet title="Will the bead clear?" closes="Close the bead’s path" footed>
       <div aria-live="polite" className="min-h-[210px]">
         {found?.ok ? (
           <>
             <p className="flex flex-wrap items-baseline gap-x-3">
               <span className="head text-[34px]">{HOW[found.working.result.how]}</span>
               <BasisTag title="the bead’s path" working={found.working}>
-                the arithmetic
+                math
               </BasisTag>
             </p>
             <Reasons reasons={[found.working.result.reason]} />
@@ -135,14 +135,14 @@ export const BeadPathSheet = () => {
       </div>
       <div className="mt-3 grid gap-3 sm:grid-cols-2">
         <QuantityField
-          label="Over the flange"
+          label="Flange diameter"
           unit="mm"
           value={flange}
           onChange={setFlange}
           hint="outside of the lip"
         />
         <QuantityField
-          label="In the well"
+          label="Well diameter"
           unit="mm"
           value={well}
           onChange={setWell}
@@ -183,7 +183,7 @@ export const BeadPathSheet = () => {
           ))}
         </ul>
       )}
-      <SheetFoot keeps="Keep the rim’s shape" onKeep={() => void keep()} problem={problem} />
+      <SheetFoot keeps="Save rim shape" onKeep={() => void keep()} problem={problem} />
     </Sheet>
   );
 };

@@ -100,7 +100,7 @@ export const BenchView = ({ onTurn, onUndo }: { onTurn: () => void; onUndo: () =
           disabled={held !== null}
           onClick={() => void tick()}
         >
-          {batch ? 'All as shown' : !current ? STATION_WORDS[next] : isDone ? 'Next' : 'Done'}
+          {batch ? 'All done as shown' : !current ? STATION_WORDS[next] : isDone ? 'Next' : 'Done'}
         </Button>
         <Button hotkey="B" className="shrink-0" disabled={index === 0} onClick={back}>
           Back

@@ -27,11 +27,7 @@ const TABS = [
   ['list', 'List'],
   ['tools', 'Tools'],
 ] as const;
-const NOW = {
-  good: 'It fits.',
-  check: 'Look before you fit it.',
-  stop: 'It does not fit.',
-} as const;
+const NOW = { good: 'It fits.', check: 'Check before fitting.', stop: 'Does not fit.' } as const;
 /** Doubts that stand beside the verdict; the others are one tap away. */
 const SHOWN = 3;
 
@@ -78,7 +74,7 @@ const WithShelf = () => {
           },
         },
       ],
-      'The choice is written.',
+      'Choice saved.',
     );
     if (done) goTo('wheel-off');
   };
@@ -93,7 +89,7 @@ const WithShelf = () => {
 
   const tubeReasons =
     draft.tube && parts.picks && !parts.tubeFit
-      ? [{ verdict: 'stop' as const, says: 'No tube in stock serves this tire.' }]
+      ? [{ verdict: 'stop' as const, says: 'No tube in stock fits this tire.' }]
       : [];
   const all = [...(fit.ok ? fit.working.result.reasons : []), ...tubeReasons];
   const doubts = worstFirst(all).filter((r) => r.verdict !== 'good');

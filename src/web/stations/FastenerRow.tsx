@@ -13,7 +13,7 @@ import type { Tightened } from './back/use-torque-walk';
 const DONE_WORDS: Record<Tightened, string> = {
   torqued: 'torqued',
   snug: 'snug',
-  guess: 'tightened by guess',
+  guess: 'torque not verified',
 };
 
 interface Props {
@@ -62,7 +62,7 @@ export const Ways = ({
       </Button>
       {fastener.torqueNm !== null && (
         <Button small onClick={() => onKeep('guess', null)}>
-          A guess
+          Not verified
         </Button>
       )}
     </>
@@ -114,7 +114,7 @@ export const FastenerRow = (props: Props) => {
               manual
             </BasisTag>
           ) : (
-            <span className="text-[14px] text-ink2">no figure</span>
+            <span className="text-[14px] text-ink2">no spec</span>
           )}
         </span>
       </div>

@@ -67,7 +67,7 @@ export const FindingsSheet = ({ onDone }: { onDone: () => void }) => {
       })}
       <div className="sticky bottom-0 mt-4 border-t border-stone3 bg-stone py-3">
         <Button go onClick={() => void keep()}>
-          Write it down
+          Save
         </Button>
       </div>
     </Sheet>

@@ -23,7 +23,7 @@ export const GaugeFields = ({ typing, gauges, withSecond, tried, gaugeRef }: Pro
   const { typed, put, problems } = typing;
   const { all, first, second, pick } = gauges;
   const options: Option[] = [
-    ['', 'not said'],
+    ['', 'not set'],
     ...all.map((g): Option => [g.name, g.checks.length > 0 ? `${g.name}, checked` : g.name]),
   ];
   // An instrument that spoke may have no record of its own.
@@ -31,7 +31,7 @@ export const GaugeFields = ({ typing, gauges, withSecond, tried, gaugeRef }: Pro
   return (
     <div className="mt-1 grid grid-cols-2 gap-x-3 gap-y-0.5">
       <QuantityField
-        label="Meant out there"
+        label="Riding pressure"
         unit="kPa"
         value={typed.meantKpa}
         onChange={(meantKpa) => put({ meantKpa })}

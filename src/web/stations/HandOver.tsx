@@ -26,11 +26,11 @@ const Papers = () => {
     <nav aria-label="Papers" className="mt-2 flex flex-wrap gap-2">
       {visit && (
         <Link className="btn btn-small" to={`/visits/${visit.id}/paper`}>
-          For the rider
+          Rider sheet
         </Link>
       )}
       <Link className="btn btn-small" to={`/wheels/${job.wheelId}/tag`}>
-        Tag
+        Wheel tag
       </Link>
       <Link className="btn btn-small" to={`/jobs/${job.id}/card`}>
         Job card

@@ -43,8 +43,7 @@ export const HotSheet = ({ coldC, altitudeM }: { coldC: number | null; altitudeM
           {found && !found.ok && <p className="text-stop">{refusalText(found.problem)}</p>}
           {!found && (
             <p className="text-ink2">
-              Air from a warm tire is never let out to the cold figure: it would be too soft once it
-              has cooled.
+              Never bleed a warm tire to the cold figure. It will be too soft once it cools.
             </p>
           )}
         </div>

@@ -97,7 +97,7 @@ export const Intake = () => {
     // Read once for the machine: the other wheels of the visit have it too.
     if (odometerKm !== null && Math.abs(odometerKm - (state.odometerKm ?? -1)) >= 1)
       writings.push({ kind: 'odometer', data: { km: odometerKm } });
-    if (await write(writings, 'Intake written.')) goTo('choose');
+    if (await write(writings, 'Intake saved.')) goTo('choose');
   };
   const { record } = useWheelRecord(wheel.id);
   const last = record?.history.life.find((event) => event.jobId !== job.id && event.by !== null);
@@ -162,7 +162,7 @@ export const Intake = () => {
           </WithTake>
           <div className={machine.loose ? 'col-span-2' : ''}>
             <ChoiceField
-              label="What the rider does with it"
+              label="Use"
               value={use}
               onChange={(v) => setUse(v as Use)}
               options={USES.map((u) => [u, USE_WORDS[u]] as const)}
@@ -178,13 +178,13 @@ export const Intake = () => {
             />
           )}
           <ChoiceField
-            label="Room measured"
+            label="Clearance at"
             value={place}
             onChange={(v) => setPlace(v as ClearancePlace)}
             options={CLEARANCE_PLACES.map((p) => [p, PLACE_WORDS[p]] as const)}
           />
           <QuantityField
-            label="Room"
+            label="Clearance"
             unit="mm"
             value={roomText}
             onChange={setRoomText}
@@ -192,7 +192,7 @@ export const Intake = () => {
           />
           <div className="col-span-2">
             <TextField
-              label="How the machine is loaded while you measure"
+              label="Load while measuring"
               value={load}
               onChange={setLoad}
               maxLength={60}
@@ -216,14 +216,14 @@ export const Intake = () => {
             {state.clearances.length > 0 && (
               <p className="text-ink2">
                 Measured: {state.clearances.map((c) => `${c.place} ${say(c.mm, 'mm')}`).join(', ')}.
-                Pick another place for the next.
+                Pick the next place.
               </p>
             )}
-            {worn && <VerdictMark verdict="stop">under the least tread for the road</VerdictMark>}
+            {worn && <VerdictMark verdict="stop">below road minimum</VerdictMark>}
           </div>
           <div className="col-span-2">
             <Button go type="submit" hotkey="N">
-              Write it down
+              Save
             </Button>
           </div>
         </form>

@@ -103,7 +103,7 @@ export const NippleAdvice = ({
       </p>
       {nipples.length > 0 && (
         <Button className="mt-2" onClick={() => void onTurned({ turned, firstTo })}>
-          They are turned
+          Mark as turned
         </Button>
       )}
     </section>

@@ -20,9 +20,9 @@ export const PressurePlaces = ({
   const { typed, put, problems } = typing;
   return (
     <div className="mx-auto mt-2 grid max-w-[560px] grid-cols-2 gap-x-6 gap-y-2">
-      <h3 className="self-center text-[19px]">Here</h3>
+      <h3 className="self-center text-[19px]">In the shop</h3>
       <div className="flex flex-wrap items-center gap-x-2">
-        <h3 className="whitespace-nowrap text-[19px]">Out there, on</h3>
+        <h3 className="whitespace-nowrap text-[19px]">Where it’s ridden</h3>
         <select
           className="field min-w-[120px] flex-1"
           aria-label="Ground"
@@ -67,7 +67,7 @@ export const PressurePlaces = ({
         signed
       />
       <QuantityField
-        label="Shop stands at"
+        label="Shop elevation"
         unit="m"
         value={typed.shopM}
         onChange={(shopM) => put({ shopM })}
@@ -75,7 +75,7 @@ export const PressurePlaces = ({
         signed
       />
       <QuantityField
-        label="Ridden at"
+        label="Riding elevation"
         unit="m"
         value={typed.rideM}
         onChange={(rideM) => put({ rideM })}

@@ -134,7 +134,7 @@ export const RunoutSheet = () => {
       setTyped({});
   };
   const keep = async () => {
-    if (faulty) return setProblem('A reading is no length. See the marked fields.');
+    if (faulty) return setProblem('Some readings aren’t lengths. Fix the marked fields.');
     if (!result.ok) return setProblem(refusalText(result.problem));
     setProblem(null);
     await write(
@@ -210,7 +210,7 @@ export const RunoutSheet = () => {
               <Reasons reasons={result.working.result.reasons} />
               <p className="mt-1">
                 <BasisTag title="the runout" working={result.working}>
-                  the arithmetic
+                  math
                 </BasisTag>
               </p>
               <ul className="caution mt-2 text-[16px]">
@@ -229,7 +229,7 @@ export const RunoutSheet = () => {
           )}
         </div>
       </div>
-      <SheetFoot keeps="Keep these readings" onKeep={() => void keep()} problem={problem} />
+      <SheetFoot keeps="Save readings" onKeep={() => void keep()} problem={problem} />
     </Sheet>
   );
 };

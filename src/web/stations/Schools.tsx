@@ -11,7 +11,7 @@ export const Schools = () => {
   return (
     <Dialog.Root>
       <Dialog.Trigger asChild>
-        <Button>Ways of working</Button>
+        <Button>Methods</Button>
       </Dialog.Trigger>
       <Sheet title="Ways of working, for this job" closes="Close the ways of working">
         <p className="text-[16px] text-ink2">

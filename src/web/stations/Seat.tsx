@@ -26,7 +26,7 @@ import { useAutoAdvance } from './use-auto-advance';
 const NOW: Record<Exclude<SeatAdvice, 'air in'>, string> = {
   'go on': 'Go on. Listen for the pops.',
   look: 'No more air. Look at the line.',
-  'start over': 'All air out, and again.',
+  'start over': 'All air out. Try again.',
   stop: 'Stop. Let it all out.',
   'give up': 'Stop here. Find out why.',
   seated: 'Both beads are seated.',
@@ -50,7 +50,7 @@ const From = ({ gauge, isTyped }: { gauge: LiveDevice; isTyped: boolean }) => {
       </>
     );
   if (gauge.device) return <>{`${gauge.device.name}: ${gauge.says}`}</>;
-  return <>{isTyped ? 'as last read and typed' : 'no reading in this try yet'}</>;
+  return <>{isTyped ? 'as last read and typed' : 'no reading yet this try'}</>;
 };
 
 /** The verdict where there is something to look at, and which try it is. */
@@ -59,7 +59,7 @@ const Lead = ({ ladder, isOver }: { ladder: Seating['ladder']; isOver: boolean }
     {ladder.verdict !== 'good' || isOver ? (
       <VerdictMark verdict={ladder.verdict!} />
     ) : (
-      'Limit in force'
+      'Seating limit'
     )}
     <span className="text-ink2">
       try {ladder.result.tryNumber} of {ladder.result.triesAllowed}
@@ -126,9 +126,7 @@ export const Seat = () => {
       }
     >
       {advice === 'give up' && (
-        <p className="mb-3 text-[16px]">
-          Found it? Under Trouble mark what cured it: the tries begin anew.
-        </p>
+        <p className="mb-3 text-[16px]">Found it? Mark the fix under Trouble; tries start over.</p>
       )}
       <StepStrip />
       <div className="rows row items-center">
@@ -152,7 +150,7 @@ export const Seat = () => {
               disabled={!gauge.reading}
               onClick={() => void takeLive()}
             >
-              Take it
+              Use reading
             </Button>
           ) : (
             <TypedReading isOver={isOver} fieldRef={readingField} onTake={takeTyped} />

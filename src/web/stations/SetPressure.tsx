@@ -26,7 +26,7 @@ const useWhy = () => {
     isRefused: boolean,
     isKnown: boolean,
   ): string => {
-    if (isRefused) return 'The tube or the tire would not stand it.';
+    if (isRefused) return 'The tube or tire won’t take it.';
     const isWarmer = rideC !== null && shopC !== null && rideC > shopC;
     const isElsewhere = rideC !== shopC || rideM !== shopM;
     if (!isKnown || meantKpa === null || rideC === null || rideM === null || !isElsewhere)
@@ -63,7 +63,7 @@ const PressureFigures = ({
       )}
       {target && (
         <FigureRow
-          label={gauge ? `On the ${gauge}` : 'On the gauge here'}
+          label={gauge ? `On the ${gauge}` : 'Set on the gauge'}
           basis={
             <BasisTag title="the pressure to set" working={target}>
               gas law
@@ -126,7 +126,7 @@ export const SetPressure = () => {
     if (
       !(await write(
         [{ kind: 'pressure-set', ...correcting('pressure-set'), data }],
-        'Pressure written.',
+        'Pressure saved.',
       ))
     )
       return;
@@ -157,13 +157,13 @@ export const SetPressure = () => {
           )}
         </>
       }
-      lead={use ? `For ${USE_WORDS[use]}` : 'No use is written down: taken as road'}
+      lead={use ? `For ${USE_WORDS[use]}` : 'No use recorded: treated as road'}
       now={
         isRefused
-          ? 'Not so low.'
+          ? 'Too low.'
           : target
-            ? `Set ${say(target.result.gaugeKpa, 'kPa')} here.`
-            : 'Which pressure is it meant to have?'
+            ? `Set ${say(target.result.gaugeKpa, 'kPa')} in the shop.`
+            : 'What’s the riding pressure?'
       }
       why={why(values, isRefused, target !== null)}
       act={<StepStrip />}
@@ -198,7 +198,7 @@ export const SetPressure = () => {
           )}
           <HotSheet coldC={values.shopC} altitudeM={values.shopM ?? 0} />
           <Button go type="submit" hotkey="N">
-            Write it down
+            Save
           </Button>
         </div>
         {start.ok && <Cautions list={start.working.cautions} />}

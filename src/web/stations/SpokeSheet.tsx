@@ -28,7 +28,7 @@ export const SpokeSheet = () => {
       return next;
     });
   return (
-    <Sheet title="Tap the dull ones" closes="Close the spokes" widthPx={560}>
+    <Sheet title="Tap each dull spoke" closes="Close the spokes" widthPx={560}>
       <p className="text-[16px] text-ink2">
         Counted from the valve, clockwise, seen from the disc side.
       </p>
@@ -63,7 +63,7 @@ export const SpokeSheet = () => {
           )
         }
       >
-        Write it down
+        Save
       </Button>
     </Sheet>
   );

@@ -8,13 +8,13 @@ export const StepNeeds = ({ step, className = '' }: { step: Step; className?: st
     <dl className={`grid grid-cols-[auto_1fr] gap-x-3 text-[16px] ${className}`}>
       {step.confirm && (
         <>
-          <dt className="text-ink2">So that</dt>
+          <dt className="text-ink2">Done when</dt>
           <dd className="font-semibold">{step.confirm}</dd>
         </>
       )}
       {takes.length > 0 && (
         <>
-          <dt className="text-ink2">Take</dt>
+          <dt className="text-ink2">Tools</dt>
           <dd>{takes.join(', ')}</dd>
         </>
       )}

@@ -23,17 +23,17 @@ const READINGS: Record<
   { label: string; Sheet: (props: { onDone: () => void }) => ReactNode }
 > = {
   findings: { label: 'Findings', Sheet: FindingsSheet },
-  photo: { label: 'How it sat', Sheet: PlacementPhotosSheet },
+  photo: { label: 'Placement photos', Sheet: PlacementPhotosSheet },
   runout: { label: 'Runout readings', Sheet: RunoutSheet },
   spokes: { label: 'Ring of the spokes', Sheet: SpokeSheet },
   'bead-path': { label: 'The bead’s path', Sheet: BeadPathSheet },
   crush: { label: 'Bundle, gap and crush', Sheet: CrushSheet },
   'ring-gap': { label: 'Gap round the ring', Sheet: GapSheet },
-  'air-out': { label: 'Note the air', Sheet: AirOutSheet },
+  'air-out': { label: 'Record air out', Sheet: AirOutSheet },
   rollout: { label: 'Rollout by tape', Sheet: RolloutSheet },
   chain: { label: 'Slack and marks', Sheet: ChainSheet },
   sensor: { label: 'Sensor gap', Sheet: SensorSheet },
-  brake: { label: 'Brake and spin', Sheet: BrakeSheet },
+  brake: { label: 'Brake check', Sheet: BrakeSheet },
 };
 
 const Opened = ({ reads }: { reads: Reading }) => {

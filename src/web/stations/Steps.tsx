@@ -80,7 +80,7 @@ export const Steps = () => {
         current
           ? `Step ${index + 1} of ${steps.length}`
           : steps.length === 0
-            ? 'It came in loose: nothing to do here'
+            ? 'Loose wheel: nothing to do here'
             : `All ${steps.length} steps done`
       }
       now={
@@ -92,7 +92,7 @@ export const Steps = () => {
       }
       why={
         batch
-          ? 'Tap out what is not so. What carries a hazard, a reading or a judgement comes by itself.'
+          ? 'Untap any step you did not do. Safety steps and readings come one at a time.'
           : current?.why
       }
       act={
@@ -106,7 +106,13 @@ export const Steps = () => {
           {current && !batch && <StepNeeds step={current} className="mb-3" />}
           <div className="flex flex-wrap gap-3">
             <Button go hotkey="N" disabled={held !== null} onClick={() => void tick()}>
-              {batch ? 'All as shown' : !current ? STATION_WORDS[next] : isDone ? 'Next' : 'Done'}
+              {batch
+                ? 'All done as shown'
+                : !current
+                  ? STATION_WORDS[next]
+                  : isDone
+                    ? 'Next'
+                    : 'Done'}
             </Button>
             <StepReading step={current} />
             <Schools />

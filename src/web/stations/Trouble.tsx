@@ -52,7 +52,7 @@ export const Trouble = ({ first: given }: { first?: readonly Symptom[] }) => {
   const end = async (curedBy: string | null) => {
     const done = await write(
       [{ kind: 'trouble', data: { symptom: symptom!, curedBy } }],
-      curedBy ? 'Cured, and kept for the next time.' : 'The trouble is written.',
+      curedBy ? 'Fixed. Saved for next time.' : 'Trouble saved.',
     );
     if (!done) return;
     close();
@@ -85,7 +85,7 @@ export const Trouble = ({ first: given }: { first?: readonly Symptom[] }) => {
                 <li key={c}>{c}</li>
               ))}
             </ul>
-            <ol className="rows mt-4" aria-label="What to look at, the likeliest first">
+            <ol className="rows mt-4" aria-label="Check these, most likely first">
               {found.working.result.checks.map((c, i) => (
                 <li key={c.id} className="flex items-start gap-3 border-b border-stone3 py-2.5">
                   <span className="num w-6 pt-0.5 text-right text-ink2">{i + 1}</span>
@@ -93,9 +93,9 @@ export const Trouble = ({ first: given }: { first?: readonly Symptom[] }) => {
                     <p className="text-[18px] font-semibold">{c.check}</p>
                     <p className="text-[16px] text-ink2">
                       {c.why}
-                      {c.likelier && ` Likelier here: ${c.likelier}.`}
+                      {c.likelier && ` More likely here: ${c.likelier}.`}
                       {c.cured > 0 &&
-                        ` Cured it in this shop ${c.cured === 1 ? 'once' : `${c.cured} times`}.`}
+                        ` Fixed it in this shop ${c.cured === 1 ? 'once' : `${c.cured} times`}.`}
                     </p>
                   </div>
                   <Button
@@ -104,7 +104,7 @@ export const Trouble = ({ first: given }: { first?: readonly Symptom[] }) => {
                     aria-label={`Cured it: ${c.check}`}
                     onClick={() => void end(c.id)}
                   >
-                    Cured it
+                    This fixed it
                   </Button>
                 </li>
               ))}
@@ -114,7 +114,7 @@ export const Trouble = ({ first: given }: { first?: readonly Symptom[] }) => {
             )}
             <div className="mt-4 flex flex-wrap items-center gap-3">
               <Button onClick={() => void end(null)}>None of these</Button>
-              <Button onClick={() => setSymptom(null)}>I see something else</Button>
+              <Button onClick={() => setSymptom(null)}>Something else</Button>
               <BasisTag title="the order of the checks" working={found.working}>
                 why this order
               </BasisTag>

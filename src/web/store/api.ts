@@ -66,8 +66,8 @@ export type SignInBy =
 
 const NO_ANSWER: InputProblem = {
   field: 'server',
-  message: 'The server does not answer.',
-  expected: 'the program running on the shop’s machine',
+  message: 'Can’t reach the shop server.',
+  expected: 'Start the server on the shop computer',
 };
 const TIMEOUT_MS = 15_000;
 

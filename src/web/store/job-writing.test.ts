@@ -569,7 +569,7 @@ test('an entry that does not fit is said and not kept', async () => {
   expect(outbox()).toEqual([]);
   expect(said()).toMatchObject({
     tone: 'stop',
-    text: 'Not written. The text does not fit. Right would be something else.',
+    text: 'Not saved. The text does not fit. Something else.',
   });
 });
 
@@ -632,7 +632,7 @@ test('a job that is not there, and a server that is not, are told apart', async 
   await store.dispatch(readJob('other'));
   expect(store.getState().jobs.problem.other).toMatchObject({
     status: 0,
-    message: 'The server does not answer.',
+    message: 'Can’t reach the shop server.',
   });
 });
 

@@ -174,7 +174,7 @@ const deliver =
       }
       // What the fitter still has before him is said; what he was told is kept waits for his word.
       if (knows()?.status === 'sending') {
-        dispatch(announce({ text: `Not written. ${refusalText(error)}`, tone: 'stop' }));
+        dispatch(announce({ text: `Not saved. ${refusalText(error)}`, tone: 'stop' }));
         await dispatch(drop(id));
       } else await dispatch(change(id, { status: 'refused', why: refusalText(error) }));
       settle(id, 'refused');

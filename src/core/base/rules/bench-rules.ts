@@ -1,6 +1,6 @@
 import type { Rule } from './rule';
 
-const confirm = 'Recalled, not looked up. Confirm with the shop.';
+const confirm = 'Unconfirmed default. Confirm for your shop.';
 const mm = (
   key: string,
   says: string,
@@ -107,7 +107,7 @@ export const BENCH_RULES: readonly Rule[] = [
   ),
   {
     key: 'bench.breakMinutes',
-    says: 'A pause longer than this is a break, not work',
+    says: 'A longer pause counts as a break',
     group: 'Bench',
     value: 30,
     unit: null,

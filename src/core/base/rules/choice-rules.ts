@@ -1,6 +1,6 @@
 import type { Rule } from './rule';
 
-const confirm = 'Recalled, not looked up. Confirm with the shop.';
+const confirm = 'Unconfirmed default. Confirm for your shop.';
 
 const pct = (
   key: string,
@@ -220,7 +220,7 @@ export const CHOICE_RULES: readonly Rule[] = [
   },
   {
     key: 'labour.hourMinor',
-    says: 'An hour of work, in the smallest coin',
+    says: 'Labor per hour',
     group: 'Costs',
     value: 0,
     unit: null,
@@ -290,7 +290,7 @@ export const CHOICE_RULES: readonly Rule[] = [
   },
   {
     key: 'labour.beyondPct',
-    says: 'Asked again where it costs more than was agreed by',
+    says: 'Ask again when over the approved amount by',
     group: 'Costs',
     value: 10,
     unit: 'pct',

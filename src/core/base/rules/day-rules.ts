@@ -39,7 +39,7 @@ export const DAY_RULES: readonly Rule[] = [
   },
   {
     key: 'day.backDays',
-    says: 'A machine that comes in again so soon has come back',
+    says: 'Counts as a return within',
     group: GROUP,
     value: 30,
     unit: 'days',

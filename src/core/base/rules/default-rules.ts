@@ -102,7 +102,7 @@ export const DEFAULT_RULES: readonly Rule[] = [
   },
   {
     key: 'tire.ageCheckYears',
-    says: 'Tire age to look twice at',
+    says: 'Tire age: check',
     group: 'Tires',
     value: 5,
     unit: 'years',
@@ -113,7 +113,7 @@ export const DEFAULT_RULES: readonly Rule[] = [
   },
   {
     key: 'tire.ageStopYears',
-    says: 'Tire age not to fit any more',
+    says: 'Tire age: do not fit',
     group: 'Tires',
     value: 10,
     unit: 'years',
@@ -124,7 +124,7 @@ export const DEFAULT_RULES: readonly Rule[] = [
   },
   {
     key: 'tread.minimumMm',
-    says: 'Least tread on the road',
+    says: 'Road minimum tread',
     group: 'Tires',
     value: 1.6,
     unit: 'mm',
@@ -146,7 +146,7 @@ export const DEFAULT_RULES: readonly Rule[] = [
   },
   {
     key: 'clearance.leastMm',
-    says: 'Least room around a tire',
+    says: 'Minimum clearance',
     group: 'Tires',
     value: 10,
     unit: 'mm',
@@ -157,7 +157,7 @@ export const DEFAULT_RULES: readonly Rule[] = [
   },
   {
     key: 'balance.toleranceG',
-    says: 'Left over that counts as balanced',
+    says: 'Balance tolerance',
     group: 'Balance',
     value: 5,
     unit: 'g',
@@ -168,7 +168,7 @@ export const DEFAULT_RULES: readonly Rule[] = [
   },
   {
     key: 'balance.massFactor',
-    says: 'Weights may weigh so many times the least that balances, where fewer pieces do',
+    says: 'Extra weight allowed for fewer pieces, ×',
     group: 'Balance',
     value: 1.25,
     unit: null,
@@ -377,7 +377,7 @@ export const DEFAULT_RULES: readonly Rule[] = [
   ),
   {
     key: 'shop.altitudeM',
-    says: 'How high the shop stands',
+    says: 'Shop elevation',
     group: 'Pressure',
     value: 0,
     unit: 'm',

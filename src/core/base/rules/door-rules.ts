@@ -6,7 +6,7 @@ const GROUP = 'People';
 export const DOOR_RULES: readonly Rule[] = [
   {
     key: 'doors.lockMinutes',
-    says: 'The screen locks without a hand on it after, in minutes',
+    says: 'Auto-lock after, minutes',
     group: GROUP,
     value: 20,
     unit: null,

@@ -1,6 +1,6 @@
 import type { Rule } from './rule';
 
-const GROUP = 'Wheel back';
+const GROUP = 'Wheel on';
 const confirm = 'Recalled, not looked up. The machine’s manual decides.';
 
 /** Thresholds of putting a wheel back and handing it over. */
@@ -8,22 +8,22 @@ export const LEAVE_RULES: readonly Rule[] = [
   {
     key: 'brake.dragCheckNm',
     says: 'Brake drag, let go: more is looked at',
-    group: 'Wheel back',
+    group: 'Wheel on',
     value: 3,
     unit: 'Nm',
     basis: 'memory',
-    note: 'Recalled, not looked up. Confirm with the shop. The manual’s figure decides.',
+    note: 'Unconfirmed default. Confirm for your shop. The manual’s figure decides.',
     min: 0.2,
     max: 50,
   },
   {
     key: 'brake.dragStopNm',
     says: 'Brake drag, let go: more is not ridden',
-    group: 'Wheel back',
+    group: 'Wheel on',
     value: 12,
     unit: 'Nm',
     basis: 'memory',
-    note: 'Recalled, not looked up. Confirm with the shop. The manual’s figure decides.',
+    note: 'Unconfirmed default. Confirm for your shop. The manual’s figure decides.',
     min: 1,
     max: 100,
   },

@@ -1,7 +1,7 @@
 import type { Rule } from './rule';
 
 const GROUP = 'Ring and pair';
-const confirm = 'Recalled, not looked up. Confirm with the shop.';
+const confirm = 'Unconfirmed default. Confirm for your shop.';
 const mm = (
   key: string,
   says: string,

@@ -42,7 +42,7 @@ export const ruleNumber = (
 ): number => {
   const value = read(key, given, show);
   if (typeof value !== 'number')
-    throw new InputError('rules', `The rule ${key} is not a number.`, 'a number');
+    throw new InputError('rules', `The rule ${key} is not a number.`, 'Enter a number');
   return value;
 };
 
@@ -65,7 +65,7 @@ export const ruleChoice = <Word extends string>(
     throw new InputError(
       'rules',
       `${findRule(key).says}: ${value.slice(0, 40)} is not a choice.`,
-      words.join(', '),
+      `Choose ${words.join(', ')}`,
     );
   return word;
 };
@@ -81,7 +81,7 @@ export const checkRuleValue = (rule: Rule, value: unknown, field = 'value'): voi
       throw new InputError(
         field,
         `${rule.says}: ${String(value).slice(0, 20)} is not a choice here.`,
-        rule.choices.join(', '),
+        `Choose ${rule.choices.join(', ')}`,
       );
     return;
   }
@@ -95,8 +95,8 @@ export const checkRuleValue = (rule: Rule, value: unknown, field = 'value'): voi
   )
     throw new InputError(
       field,
-      `${rule.says}: ${String(value).slice(0, 20)} does not fit.`,
-      `a ${whole ? 'whole ' : ''}number from ${valueText(rule, min)} to ${valueText(rule, max)}`,
+      `${rule.says}: ${String(value).slice(0, 20)} is not valid.`,
+      `Enter a ${whole ? 'whole ' : ''}number from ${valueText(rule, min)} to ${valueText(rule, max)}`,
     );
 };
 
@@ -108,7 +108,7 @@ export const checkRuleValues = (values: RuleValues): void => {
       throw new InputError(
         'rules',
         `There is no rule called ${key}.`,
-        'rules by the keys that the shop lists',
+        'Use the keys that the shop lists',
       );
     checkRuleValue(rule, value, `rules.${key}`);
   }

@@ -54,11 +54,11 @@ test('an unknown rule is a defect, a word in place of a number is bad input', ()
 });
 
 test.each([
-  ['seat.shopCeilingKpa', 500, /does not fit/, 'a number from 5.0 psi to 50.0 psi'],
-  ['seat.shopCeilingKpa', Number.NaN, /does not fit/, 'a number from 5.0 psi to 50.0 psi'],
-  ['seat.shopCeilingKpa', '200', /does not fit/, 'a number from 5.0 psi to 50.0 psi'],
-  ['balance.sides', 'three', /is not a choice/, 'both, one, inner'],
-  ['balance.sides', 2, /is not a choice/, 'both, one, inner'],
+  ['seat.shopCeilingKpa', 500, /is not valid/, 'Enter a number from 5.0 psi to 50.0 psi'],
+  ['seat.shopCeilingKpa', Number.NaN, /is not valid/, 'Enter a number from 5.0 psi to 50.0 psi'],
+  ['seat.shopCeilingKpa', '200', /is not valid/, 'Enter a number from 5.0 psi to 50.0 psi'],
+  ['balance.sides', 'three', /is not a choice/, 'Choose both, one, inner'],
+  ['balance.sides', 2, /is not a choice/, 'Choose both, one, inner'],
 ])('%s does not take %p', (key, value, said, expected) => {
   try {
     checkRuleValue(findRule(key), value);

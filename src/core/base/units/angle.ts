@@ -34,9 +34,9 @@ export const clockText = (deg: number, short = false): string => {
 /** Whole degrees, `212°`. */
 export const degText = (deg: number): string => `${Math.round(normalDeg(deg)) % 360}°`;
 
-/** A place in both ways of saying it: `7:05 o'clock, 212°`. */
+/** A place in both ways of saying it: `7:05 o’clock (212°)`. */
 export const placeText = (deg: number): string =>
-  `${clockText(deg, true)} o'clock, ${degText(deg)}`;
+  `${clockText(deg, true)} o’clock (${degText(deg)})`;
 
 /**
  * What the fitter typed as a place: a clock reading (`7`, `7:05`) or degrees (`212°`, `212 deg`).
@@ -44,11 +44,11 @@ export const placeText = (deg: number): string =>
  * Throws `InputError` for anything else.
  */
 export const parseAngle = (typed: string, field = 'angleDeg'): number => {
-  const right = 'a clock reading such as 7:05, or degrees such as 212°';
+  const right = 'Enter a clock reading such as 7:05, or degrees such as 212°';
   const clean = typed
     .trim()
     .toLowerCase()
-    .replace(/\s*o'?clock$/, '');
+    .replace(/\s*o['’]?clock$/, '');
   const clock = /^(\d{1,2}):([0-5]\d)$/.exec(clean);
   if (clock) {
     const hour = Number(clock[1]);

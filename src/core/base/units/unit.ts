@@ -21,22 +21,22 @@ export type Unit =
 
 /** Units in words, for sentences about bad input. */
 export const UNIT_NAMES: Record<Unit, string> = {
-  mm: 'millimetres',
+  mm: 'millimeters',
   in: 'inches',
   kPa: 'kilopascals',
   g: 'grams',
   kg: 'kilograms',
-  Nm: 'newton metres',
+  Nm: 'newton meters',
   C: 'degrees Celsius',
   K: 'kelvin',
   deg: 'degrees',
-  m: 'metres',
-  'km/h': 'kilometres an hour',
+  m: 'meters',
+  'km/h': 'kilometers an hour',
   pct: 'percent',
   years: 'years',
   days: 'days',
-  km: 'kilometres',
-  '1/km': 'turns per kilometre',
+  km: 'kilometers',
+  '1/km': 'turns per kilometer',
   Hz: 'hertz',
   N: 'newtons',
 };

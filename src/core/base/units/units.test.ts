@@ -60,16 +60,16 @@ describe('angles on the wheel', () => {
       expect(error).toMatchObject({
         field: 'trialDeg',
         message: '13 is not an hour on the clock.',
-        expected: 'a clock reading such as 7:05, or degrees such as 212°',
+        expected: 'Enter a clock reading such as 7:05, or degrees such as 212°',
       });
     }
     expect.assertions(1);
   });
 
   test('both ways of saying it', () => {
-    expect(placeText(212.5)).toBe("7:05 o'clock, 213°");
-    expect(placeText(210)).toBe("7 o'clock, 210°");
-    expect(placeText(359.9)).toBe("12 o'clock, 0°");
+    expect(placeText(212.5)).toBe('7:05 o’clock (213°)');
+    expect(placeText(210)).toBe('7 o’clock (210°)');
+    expect(placeText(359.9)).toBe('12 o’clock (0°)');
     expect(clockText(0)).toBe('12:00');
     expect(degText(-90)).toBe('270°');
   });

@@ -93,11 +93,11 @@ const spoken = (advice: Advice, doubt: Doubt | null): Reason => {
           'It still moves: {0} more against it, known to the gram, tells whether so little is left.',
           [grams(advice.pieces.at(-1)!.massG)],
         );
-      return reason('good', `{0} at ${degText(advice.deg)}: balanced then in ${percent}.`, [
+      return reason('good', `{0} at ${degText(advice.deg)}: ${percent} chance this balances it.`, [
         grams(advice.massG),
       ]);
     case 'done':
-      return reason('good', `Balanced, as far as this stand can tell: in ${percent}.`);
+      return reason('good', `Balanced: ${percent} sure, on this stand.`);
     case 'look':
       if (advice.why === 'contradiction' && doubt) return reason('check', doubt.says);
       return advice.why === 'unproved'

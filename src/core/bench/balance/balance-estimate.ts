@@ -117,7 +117,7 @@ export const balanceEstimate = defineWorking<Input, BalanceEstimate>({
     show.basis('published', 'Bayes’ rule; statics with Coulomb friction');
     show.basis(
       'memory',
-      `a place is read to ${READ_DEG}°, and ${WRONG * 1000} of 1000 readings are simply wrong`,
+      `a place is read to ${READ_DEG}°, and ${WRONG * 1000}%0 readings are simply wrong`,
     );
     if (prior) show.basis('measured', 'what this wheel needed before, as a hint');
     // Rests with nothing on say where it is heavy, and nothing of how heavy.
@@ -126,10 +126,11 @@ export const balanceEstimate = defineWorking<Input, BalanceEstimate>({
     );
     show.verdict(odd !== null || !weighs ? 'check' : 'good');
     if (seen.length === 0) show.caution('Nothing is seen yet: let it settle, from both sides.');
-    else if (!weighs)
-      show.caution('How heavy it is nobody can know yet: let it settle with a trial mass on.');
+    else if (!weighs) show.caution('Weight unknown so far. Let it settle with a trial weight on.');
     if (odd !== null)
-      show.caution(doubt?.says ?? `Reading ${odd + 1} does not go with the others: take it again.`);
+      show.caution(
+        doubt?.says ?? `Reading ${odd + 1} doesn’t agree with the others. Take it again.`,
+      );
     return {
       heavyMassG,
       heavyDeg,

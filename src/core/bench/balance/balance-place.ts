@@ -226,13 +226,13 @@ export const balancePlace = defineWorking<Input, BalancePlacement>({
       throw new InputError(
         'stock',
         'There are no weights in stock to place.',
-        'at least one kind of weight with pieces left',
+        'Add at least one kind of weight that is in stock',
       );
     if (positions?.length === 0)
       throw new InputError(
         'positions',
         'The list of places is empty.',
-        'at least one place, or no list for anywhere',
+        'Enter at least one place, or leave the list out',
       );
     // Never on the valve, whatever else there is.
     const spots = spotsFor(positions, counterDeg, [0, ...clearOf], rimMm);
@@ -240,7 +240,7 @@ export const balancePlace = defineWorking<Input, BalancePlacement>({
       throw new InputError(
         'positions',
         'Every place lies on the valve, a lock or a spoke.',
-        `a place ${KEEP_CLEAR_DEG}° or more from each of them`,
+        `Choose a place ${KEEP_CLEAR_DEG}° or more from each of them`,
       );
     const kinds: PieceKind[] = stock.map(({ massG, count: n, lengthMm }) => ({
       massG: massG * together,

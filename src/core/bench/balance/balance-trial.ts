@@ -58,20 +58,20 @@ export const balanceTrial = defineWorking<Input, BalanceTrial>({
       throw new InputError(
         'trialDeg',
         'The trial mass sits in line with the heavy spot, so the rest cannot turn.',
-        `the trial mass a quarter turn away, at ${degText(restDeg + 90)} or ${degText(restDeg - 90)}`,
+        `Tape the trial weight a quarter turn away, at ${degText(restDeg + 90)} or ${degText(restDeg - 90)}`,
       );
     if (Math.abs(shiftDeg) < leastShiftDeg)
       throw new InputError(
         'restWithTrialDeg',
         'The rest hardly moved: the trial mass is too small to tell.',
-        `a heavier trial mass, so that the rest moves by ${leastShiftDeg}° or more`,
+        `Use a heavier trial weight: the rest must move by ${leastShiftDeg}° or more`,
       );
     const leftDeg = angleBetween(restWithTrialDeg, trialDeg);
     if (Math.sign(shiftDeg) !== Math.sign(offDeg) || Math.sign(leftDeg) !== Math.sign(offDeg))
       throw new InputError(
         'restWithTrialDeg',
         'The rest did not turn toward the trial mass, so one of the readings is wrong.',
-        `a rest between ${degText(restDeg)} and ${degText(trialDeg)}: settle again from both sides`,
+        `Settle again from both sides: a rest between ${degText(restDeg)} and ${degText(trialDeg)}`,
       );
     const heavyMassG = show.line(
       'heavy spot',

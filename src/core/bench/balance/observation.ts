@@ -84,7 +84,7 @@ export const OBSERVATIONS = listOf(
         .max(60)
         .required()
         .description('Seconds of one swing')
-        .meta({ expected: 'seconds of one swing there and back, 0.2 to 60' }),
+        .meta({ expected: 'Enter seconds of one swing there and back, 0.2 to 60' }),
     }),
     shape('machine', {
       massG: quantity('g', 0, 2000, 'Mass'),
@@ -92,7 +92,7 @@ export const OBSERVATIONS = listOf(
       stepG: quantity('g', 0.1, 50, 'Finest step'),
       stepDeg: quantity('deg', 0.1, 45, 'Finest step'),
     }),
-  ).meta({ expected: 'a settle, a level test, a swing or a machine’s reading' }),
+  ).meta({ expected: 'Use a settle reading, a level test, a timed swing or a machine reading' }),
   40,
   'What was seen, in order',
 );

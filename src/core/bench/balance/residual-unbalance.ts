@@ -49,7 +49,7 @@ export const residualUnbalance = defineWorking<Input, ResidualUnbalance>({
       throw new InputError(
         'radiusMm',
         `Weights ${radiusMm} mm from the axle would lie outside a tire ${tireDiameterMm} mm across.`,
-        'a radius on the rim, less than half of the tire’s diameter',
+        'Enter a radius on the rim, less than half of the tire’s diameter',
       );
     const metersPerS = speedKmh / 3.6;
     const omega = metersPerS / (tireDiameterMm / 2000);

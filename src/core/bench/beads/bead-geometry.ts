@@ -24,13 +24,13 @@ export const checkRim = ({
     throw new InputError(
       'wellMm',
       'The well is no smaller than the bead.',
-      `less than the bead, ${beadMm} mm`,
+      `Enter less than the bead, ${beadMm} mm`,
     );
   if (flangeMm <= beadMm)
     throw new InputError(
       'flangeMm',
       'The flange is no larger than the bead.',
-      `more than the bead, ${beadMm} mm`,
+      `Enter more than the bead, ${beadMm} mm`,
     );
 };
 

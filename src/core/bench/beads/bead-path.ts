@@ -74,7 +74,7 @@ const stopReason = (path: {
     ]);
   return reason(
     'stop',
-    '{0} short with the far side down: only a broken bead would pass. A shallow well, something in it, or a wrong size. Find out why.',
+    '{0} short with the far side down. Forcing it would break the bead. Find out why: shallow well, something in it, wrong size.',
     [mm(shortMm)],
   );
 };

@@ -282,7 +282,7 @@ export const planBites = (input: BiteInput, show: Show = SILENT): BitePlan => {
     throw new InputError(
       'handFittedDeg',
       'The whole bead is on by hand: nothing is left to lever.',
-      'an arc below 360°',
+      'Enter an arc below 360°',
     );
   const course = courseOf(input);
   const { startDeg, finishDeg, way } = course;

@@ -29,8 +29,7 @@ export const lightMarkSays = (
   { deg, to, isHeavySpotMissing }: LightMarkPlace,
   isKeptSideUp = true,
 ): string => {
-  if (isHeavySpotMissing)
-    return 'The heavy spot of the bare wheel was not found: the light mark goes to the valve.';
+  if (isHeavySpotMissing) return 'Bare heavy spot unknown: light mark to the valve.';
   if (to === 'valve') return 'The light mark to the valve.';
   return `The light mark to the heavy spot, ${placeText(isKeptSideUp ? deg : mirrored(deg))}.`;
 };

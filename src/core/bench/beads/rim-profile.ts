@@ -99,7 +99,7 @@ export const rimProfile = defineWorking<Input, RimProfileFound>({
       throw new InputError(
         'rimCode',
         `${rimCode} says no diameter.`,
-        'a rim code with its diameter, as in 2.15x19',
+        'Enter a rim code with its diameter, such as 2.15x19',
       );
     const beadMm = show.line('bead', 'by the rim code', code.rimDiameterMm, 'mm');
     const recalled = CONTOUR[code.contour];

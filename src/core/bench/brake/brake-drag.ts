@@ -47,8 +47,8 @@ const SAYS: Record<Spin, { verdict: Verdict; disc: string; drum: string }> = {
   },
   'all round': {
     verdict: 'check',
-    disc: 'It drags all round: pads not back, pistons or slides stuck, or a spacer on the wrong side. Disc hot after the ride tells.',
-    drum: 'It drags all round: adjuster too tight, or shoes not centered. Pull the brake while the axle is tightened.',
+    disc: 'It drags all round: pads not back, pistons or slides stuck, or a spacer on the wrong side. A hot disc after the ride confirms it.',
+    drum: 'It drags all round: adjuster too tight, or shoes not centered. Hold the brake on while you tighten the axle.',
   },
   'at one place': {
     verdict: 'check',
@@ -57,8 +57,8 @@ const SAYS: Record<Spin, { verdict: Verdict; disc: string; drum: string }> = {
   },
   stuck: {
     verdict: 'stop',
-    disc: 'It does not turn: pads, caliper or spacers sit wrong. Not to be ridden.',
-    drum: 'It does not turn: shoes, arm or spacers sit wrong. Not to be ridden.',
+    disc: 'It does not turn: pads, caliper or spacers sit wrong. Do not ride.',
+    drum: 'It does not turn: shoes, arm or spacers sit wrong. Do not ride.',
   },
 };
 
@@ -145,14 +145,14 @@ export const brakeDrag = defineWorking<Input, BrakeDrag>({
             'stop',
             drum
               ? 'The brake does not take hold: rod and arm hooked up, and adjusted?'
-              : 'The brake is not firm: pump on; if it stays soft there is air in it. It does not leave like this.',
+              : 'The brake is not firm: pump on; if it stays soft there is air in it. Do not hand it over.',
           ),
       reason(verdict, drum ? withDrum : withDisc),
       ...pullReasons({ pullN, freePullN, dragNm: brakeNm ?? dragNm, rules }, show),
     ];
     show.verdict(worstOf(reasons));
     show.caution(
-      'Brakes are for licensed practice: in doubt it does not roll. The maker’s manual decides.',
+      'Brake work is for licensed practice. If in doubt, it does not roll. The maker’s manual decides.',
     );
     return { dragNm, brakeNm, reasons };
   },

@@ -48,7 +48,7 @@ export const discRunout = defineWorking<Input, DiscRunout>({
       throw new InputError(
         'readings',
         'No reading from side to side.',
-        'readings on the face of the disc',
+        'Measure on the face of the disc',
       );
     checkRound(places.map((p) => p.angleDeg));
     const values = places.map((p) => p.value);
@@ -76,7 +76,7 @@ export const discRunout = defineWorking<Input, DiscRunout>({
               'Runs out by {0}, within {1} from memory: the manual’s limit is not known.',
               figures,
             )
-          : reason('good', 'Runs out by {0}; {1} by the manual.', figures)
+          : reason('good', 'Runout {0}; manual limit {1}.', figures)
         : reason(
             'stop',
             `Runs out by {0}, at most {1}: high at ${placeText(highDeg)}. Clean hub and disc faces, torque its bolts again, measure again; a bent disc is renewed.`,

@@ -118,12 +118,12 @@ export interface DeviceLine {
 const schema = Joi.object({
   device: text(40, 'Name of the instrument'),
   kind: oneOf(KINDS_OF_DEVICE, 'Kind of instrument'),
-  value: Joi.number().required().meta({ expected: 'a number' }),
+  value: Joi.number().required().meta({ expected: 'Enter a number' }),
   unit: oneOf(Object.keys(SPOKEN), 'The unit'),
   at: Joi.string()
     .isoDate()
     .required()
-    .meta({ expected: 'a time such as 2026-04-30T09:00:00.000Z' }),
+    .meta({ expected: 'Enter a time such as 2026-04-30T09:00:00.000Z' }),
   event: oneOf(DEVICE_EVENTS, 'What happened').optional(),
 }).required();
 
@@ -159,7 +159,7 @@ export const readLine = (line: string): DeviceLine => {
     throw new InputError(
       'value',
       `A ${says} cannot read ${read.value} ${read.unit}.`,
-      `${min} to ${max} ${unit}`,
+      `Enter ${min} to ${max} ${unit}`,
     );
   if (read.event !== undefined && read.event !== event)
     throw new InputError('event', `A ${says} says no ${read.event}.`, event ?? 'no event');

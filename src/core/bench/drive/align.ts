@@ -48,7 +48,7 @@ export const alignBy = (differsMm: number, setup: Setup, show: Show): Alignment 
     throw new InputError(
       'adjusterSpanMm',
       `A difference of ${Math.abs(differsMm).toFixed(1)} mm over ${adjusterSpanMm} mm cannot be: no axle stands so askew.`,
-      'both marks from the same line, and the spacing of the adjusters, measured again',
+      'Measure both marks from the same line, and the adjuster spacing, again',
     );
   const angleDeg = show.line(
     'the wheel is turned by',

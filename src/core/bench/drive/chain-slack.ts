@@ -106,7 +106,7 @@ export const chainSlack = defineWorking<Input, ChainSlack>({
       throw new InputError(
         'wantMinMm',
         `At least ${wantMinMm} mm and at most ${wantMaxMm} mm cannot both be.`,
-        'the smaller figure of the manual',
+        'Enter the smaller figure of the manual',
       );
     const places = [slackMm, ...otherPlacesMm];
     const loosestMm = Math.max(...places);
@@ -114,7 +114,7 @@ export const chainSlack = defineWorking<Input, ChainSlack>({
       throw new InputError(
         'slackMm',
         `${loosestMm} mm of slack on a run of ${runMm} mm: such a chain lies off its sprocket.`,
-        'the play in the middle of the lower run, and the run between the sprockets',
+        'Measure the play in the middle of the lower run, and the free chain run',
       );
     const tightestMm = show.line('slack now', 'at the tightest place', Math.min(...places), 'mm');
     const middleMm = show.line(
@@ -173,7 +173,7 @@ export const chainSlack = defineWorking<Input, ChainSlack>({
       tightestMm < wantMinMm - NEARLY
         ? reason(
             'stop',
-            'Too tight: {0}, at least {1} wanted. It ruins bearings when the swingarm moves.',
+            'Too tight: {0}, spec {1} min. It ruins bearings when the swingarm moves.',
             [mm(tightestMm), mm(wantMinMm)],
           )
         : isInside
@@ -182,13 +182,13 @@ export const chainSlack = defineWorking<Input, ChainSlack>({
               mm(wantMinMm),
               mm(wantMaxMm),
             ])
-          : reason('check', 'Slack: {0}, at most {1} wanted.', [mm(tightestMm), mm(wantMaxMm)]),
+          : reason('check', 'Too loose: {0}, spec {1} max.', [mm(tightestMm), mm(wantMaxMm)]),
     ];
     if (tightestMm === 0)
       reasons.push(
         reason(
           'stop',
-          'Without any slack nobody sees how far past straight it is: let the axle forward until it hangs, then measure.',
+          'No slack to measure. Move the axle forward until the chain sags, then measure.',
         ),
       );
     if (found && !found.isInside)

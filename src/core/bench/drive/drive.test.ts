@@ -135,7 +135,7 @@ describe('chain-slack', () => {
     const tight = of(29.9, { pitchMm: 1.25 });
     expect([tight.verdict, Math.sign(tight.result.axleMoveMm)]).toEqual(['stop', -1]);
     expect(tight.result.turns).toBeLessThan(0);
-    expect(tight.result.reasons[0]!.says).toMatch(/^Too tight: 29\.9 mm, at least 30\.0 mm/);
+    expect(tight.result.reasons[0]!.says).toMatch(/^Too tight: 29\.9 mm, spec 30\.0 mm min/);
     for (const mm of [30, 35, 40])
       expect([of(mm).verdict, of(mm).result.axleMoveMm]).toEqual(['good', 0]);
     const slack = of(40.1);

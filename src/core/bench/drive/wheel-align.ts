@@ -24,7 +24,7 @@ const checkInset = ({ sprocketInsetMm = 0, adjusterSpanMm }: Setup): void => {
     throw new InputError(
       'sprocketInsetMm',
       `A sprocket ${sprocketInsetMm} mm in lies beyond the other adjuster.`,
-      `at most the distance of the adjusters, ${adjusterSpanMm} mm`,
+      `Enter at most the distance of the adjusters, ${adjusterSpanMm} mm`,
     );
 };
 
@@ -116,7 +116,7 @@ export const wheelAlignString = defineWorking<ByString, Alignment>({
       throw new InputError(
         'gapsMm',
         `Left and right together are ${(leftFront + rightFront).toFixed(1)} mm in front and ${(leftRear + rightRear).toFixed(1)} mm behind.`,
-        'two strings that touch the rear tire at its front and at its rear: then both sums are the same',
+        'Run both strings so they touch the rear tire at its front and rear: then both sums are the same',
       );
     show.basis('measured', 'four gaps at the front tire');
     show.basis('memory', `the sums of the gaps may differ by ${SUMS_MM} mm`);

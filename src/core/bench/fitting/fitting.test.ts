@@ -69,7 +69,7 @@ describe('whether a tire goes on', () => {
     [
       {},
       { minLoadIndex: 70 },
-      /load: Load index 62 carries 265 kg; the machine asks for 70, 335 kg/,
+      /load: Load index 62 \(265 kg\) is below the required 70 \(335 kg\)/,
       'stop',
     ],
     [{}, { minSpeedSymbol: 'H' }, /load: Speed symbol M ends at 130 km\/h/, 'stop'],
@@ -95,7 +95,7 @@ describe('whether a tire goes on', () => {
     [
       { takeOff: true, treadMm: 1 },
       { use: 'road' },
-      /age: A take-off with 1\.0 mm left: at the least/,
+      /age: Take-off, 1\.0 mm left: at the road minimum/,
       'stop',
     ],
     [{ takeOff: true, treadMm: 6 }, {}, /age: A take-off with 6\.0 mm left/, 'check'],
@@ -105,9 +105,9 @@ describe('whether a tire goes on', () => {
       /direction: It is marked for the front and goes on the rear/,
       'check',
     ],
-    [{}, { rimCode: 'worn away' }, /rim: The rim code does not tell its width/, 'check'],
+    [{}, { rimCode: 'worn away' }, /rim: Rim code gives no width/, 'check'],
     [{}, { rimCode: '2.15x18' }, /rim: The rim is stamped 18 inch, the tire 19/, 'stop'],
-    [{}, { clearancesMm: { above: 12 } }, /size: 12 mm of room above the tire/, 'check'],
+    [{}, { clearancesMm: { above: 12 } }, /size: 12 mm clearance above the tire/, 'check'],
     [
       {},
       { kind: 'quad', rimCode: '10x3.5 AT', build: 'cast' },
@@ -128,8 +128,8 @@ describe('whether a tire goes on', () => {
       passengerKg: 0,
       luggageKg: 40,
     };
-    expect(fit({}, { sheet }).says.join()).toMatch(/load: 286 kg stands on it; it carries 265 kg/);
-    expect(fit({}, { sheet, kind: 'quad' }).says.join()).not.toMatch(/stands on it; it carries/);
+    expect(fit({}, { sheet }).says.join()).toMatch(/load: Load 286 kg, max 265 kg/);
+    expect(fit({}, { sheet, kind: 'quad' }).says.join()).not.toMatch(/load: Load/);
   });
 
   test('a size coming off that makes no sense is named', () => {
@@ -160,7 +160,7 @@ describe('ranking', () => {
       ['hard ground', 'its tread suits less'],
       ['other size', 'another size'],
       ['none left', 'none in stock'],
-      ['take-off', 'something to look at first'],
+      ['take-off', 'check first'],
       ['other rim', 'refused'],
     ]);
   });

@@ -2,6 +2,7 @@ import { count, uniqueBy, listOf, record, ruleValues, text } from '../../base/fi
 import { ruleNumber, ruleWord, type RuleValues } from '../../base/rules';
 import { formatMoney } from '../../base/units';
 import { defineWorking, reason, worstOf, type Reason } from '../../base/working';
+import { lowerFirst } from '../../base/text-case';
 
 /** A part that a job wants; `stockId` null where it is not from the shelf. */
 export interface Want {
@@ -37,7 +38,9 @@ export interface Materials {
 }
 
 const money = (what: string) =>
-  count(0, 100_000_000, what).meta({ expected: `${what}: a whole number of the smallest coin` });
+  count(0, 100_000_000, what).meta({
+    expected: `Enter ${lowerFirst(what)}: a whole number of the smallest coin`,
+  });
 
 /**
  * The parts of a job against the shelf, what is short, and what it costs.
@@ -131,7 +134,7 @@ export const materials = defineWorking<
       ...lines
         .filter((l) => l.short > 0)
         .map((l) => reason('check', `${l.what}: ${l.inStock} in stock, ${l.count} wanted.`)),
-      ...(incomplete ? [reason('check', 'Some price is not known: the total is too small.')] : []),
+      ...(incomplete ? [reason('check', 'Some prices are missing, so the total is too low.')] : []),
     ];
     show.verdict(worstOf(reasons));
     return {

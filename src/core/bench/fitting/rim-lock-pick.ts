@@ -53,10 +53,7 @@ const howMany = ({ use, tube, pressureKpa, rules }: Input): { wanted: number; wh
   const belowKpa = ruleNumber('pressure.lockBelowKpa', rules);
   const below = [{ value: belowKpa, unit: 'kPa' as const }];
   if (!tube)
-    return {
-      wanted: 0,
-      why: reason('good', 'Without a tube there is no valve to tear: none is wanted.'),
-    };
+    return { wanted: 0, why: reason('good', 'No tube, no valve to tear: no rim lock needed.') };
   if (use === 'motocross') {
     const n = ruleNumber('lock.motocross', rules);
     return {
@@ -71,7 +68,7 @@ const howMany = ({ use, tube, pressureKpa, rules }: Input): { wanted: number; wh
     return { wanted: 0, why: reason('good', 'At {0} or more a tube needs none.', below) };
   return {
     wanted: 1,
-    why: reason('good', 'A tube under {0} wants one, so that the tire cannot creep.', below),
+    why: reason('good', 'With a tube below {0}, use one so the tire can’t creep.', below),
   };
 };
 
@@ -160,7 +157,7 @@ export const rimLockPick = defineWorking<Input, RimLockPick>({
         reason(
           'check',
           `None in stock for a rim {0} wide${lockHoleMm === undefined ? '' : ' and its hole'}: ` +
-            'the old one is looked at and goes in again, or one is ordered.',
+            'check and reuse the old one, or order one.',
           [rim],
         ),
       );

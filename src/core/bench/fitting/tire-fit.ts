@@ -142,7 +142,7 @@ const byMarking = (
     ...(rules ? { rules } : {}),
   });
   const rimReasons: Reason[] = [];
-  if (!rim) rimReasons.push(reason('check', 'The rim code does not tell its width: measure it.'));
+  if (!rim) rimReasons.push(reason('check', 'Rim code gives no width. Measure the rim.'));
   else {
     if (rim.rimDiameterIn !== null && rim.rimDiameterIn !== size.rimDiameterIn)
       rimReasons.push(
@@ -224,7 +224,7 @@ const asTakeOff = (tire: TireFacts, { context }: Prepared): FitReason[] => {
   const depth = { value: tire.treadMm, unit: 'mm' as const, digits: 1 };
   const why =
     groundOf(context.use) === 'road' && tire.treadMm <= leastMm
-      ? reason('stop', 'A take-off with {0} left: at the least for the road, {1}.', [
+      ? reason('stop', 'Take-off, {0} left: at the road minimum, {1}.', [
           depth,
           { value: leastMm, unit: 'mm', digits: 1 },
         ])
@@ -300,7 +300,7 @@ export const CONTEXT_FIELDS = {
   )
     .optional()
     .description('Room measured with the old tire')
-    .meta({ expected: `measured room by place: ${CLEARANCE_PLACES.join(', ')}` }),
+    .meta({ expected: `Enter the clearance by place: ${CLEARANCE_PLACES.join(', ')}` }),
   sprockets: record(
     { front: count(5, 40, 'Teeth in front'), rear: count(10, 100, 'Teeth at the rear') },
     'Sprockets',
@@ -350,7 +350,7 @@ export const EXAMPLE_CONTEXT: FitContext = {
  */
 export const tireFit = defineWorking<FitContext & { tire: TireFacts }, Omit<TireFit, 'treadRank'>>({
   name: 'tire-fit',
-  says: 'Whether a tire goes on a wheel, with every reason',
+  says: 'Tire fit',
   input: () => ({ tire: record(TIRE_FIELDS, 'The tire'), ...CONTEXT_FIELDS }),
   example: {
     tire: {

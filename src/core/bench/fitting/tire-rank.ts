@@ -43,7 +43,7 @@ interface Keyed<T extends Candidate> {
 
 /** What each key says when it decides. */
 const KEY_SAYS: readonly ((behind: Keyed<Candidate>) => string)[] = [
-  () => 'something to look at first',
+  () => 'check first',
   () => 'none in stock',
   () => 'another size',
   () => 'its tread suits less',

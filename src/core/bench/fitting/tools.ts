@@ -76,7 +76,7 @@ const lift = ({ kind, drive, end, discSide }: Input): Tool[] => [
     ? [{ what: 'spline grease', why: 'on the drive’s splines, before it goes back' }]
     : []),
   { what: 'grease, anti-seize', why: 'axle, spacers, seals' },
-  { what: 'new split pin', why: 'where one was' },
+  { what: 'new cotter pin', why: 'where one was' },
 ];
 
 const LUBRICANT: Tool = { what: 'lubricant for beads', why: 'generous, on both faces' };
@@ -148,7 +148,7 @@ const air = (
           { what: 'talc', why: 'on the tube, thin, all round' },
           {
             what: 'wrench for the valve nut',
-            why: school === 'tightened' ? 'tightened, by the shop’s school' : `left ${school}`,
+            why: school === 'tightened' ? 'tightened, by the shop’s method' : `left ${school}`,
           },
         ]
       : [{ what: 'soapy water', why: 'bead, stem and core: bubbles mean a leak' }]),

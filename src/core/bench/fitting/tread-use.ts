@@ -47,7 +47,7 @@ const poor = (tread: Tread, ground: 'road' | 'dirt'): Reason => {
     return reason('check', 'A knobby on the road: it is made for loose ground.');
   if (tread === 'four-wheel')
     return reason('check', 'Its tread is made for machines on four wheels.');
-  return reason('check', `Its tread (${TREAD_WORDS[tread]}) is not what this use asks for.`);
+  return reason('check', `Wrong tread for this use (${TREAD_WORDS[tread]}).`);
 };
 
 /** How a tread suits a use: the smaller `rank`, the better. */

@@ -69,7 +69,7 @@ export const FINDINGS: Readonly<Record<Inspected, readonly Finding[]>> = {
       id: 'grit',
       sees: 'Grit or powder caked on it',
       severity: 'good',
-      advice: 'Wash it off before it goes in again.',
+      advice: 'Wash it off before reuse it.',
     },
   ],
   bead: [
@@ -114,7 +114,7 @@ export const FINDINGS: Readonly<Record<Inspected, readonly Finding[]>> = {
       id: 'plug',
       sees: 'A plug in the tire',
       severity: 'check',
-      advice: 'A plug gets a rider home; it is no repair.',
+      advice: 'A plug gets a rider home. It is not a repair.',
     },
     {
       id: 'residue',
@@ -164,7 +164,7 @@ const judge = (part: Inspected, found: readonly string[]): InspectionResult => {
     throw new InputError(
       'found',
       `${unknown.slice(0, 30)} is no finding here.`,
-      FINDINGS[part].map((f) => f.id).join(', '),
+      `Choose ${FINDINGS[part].map((f) => f.id).join(', ')}`,
     );
   const reasons = FINDINGS[part]
     .filter((f) => found.includes(f.id))
@@ -214,7 +214,7 @@ export const tubeInspect = inspection(
   'tube-inspect',
   'What an old tube tells',
   ['chafe', 'grit'],
-  'This tube does not go in again.',
+  'Do not reuse this tube.',
 );
 
 /** What was found on bead, seat and rim. Throws `InputError` for a finding that is none. Common practice. */
@@ -223,7 +223,7 @@ export const beadInspect = inspection(
   'bead-inspect',
   'What bead, seat and rim tell',
   ['corrosion'],
-  'Stop here until it is replaced. The maker’s word decides on a rim.',
+  'Stop until it is replaced. For a rim, the maker decides.',
 );
 
 /**
@@ -234,7 +234,7 @@ export const bearingCheck = inspection(
   'bearing-check',
   'What the bearings tell',
   ['dry'],
-  'The wheel does not go back with these bearings.',
+  'Replace the bearings before the wheel goes back on.',
 );
 
 const BY_PART = { tube: tubeInspect, bead: beadInspect, bearing: bearingCheck } as const;

@@ -29,7 +29,7 @@ const rising = (checks: readonly GaugeError[]): GaugeError[] => {
       throw new InputError(
         'checks',
         `The gauge cannot read ${c.readsKpa} kPa under ${c.appliedKpa} and ${before.readsKpa} under ${before.appliedKpa}.`,
-        'checks whose readings rise with the pressure, one for each pressure',
+        'Enter one check per pressure, with readings that rise',
       );
   });
   return sorted;
@@ -79,7 +79,7 @@ export const gaugeError = defineWorking<
   { trueKpa: number; errorKpa: number; beyond: boolean }
 >({
   name: 'gauge-error',
-  says: 'What is in the tire when this gauge shows a pressure',
+  says: 'Gauge correction',
   input: () => ({ readsKpa: quantity('kPa', 0, 1000, 'The gauge reading'), checks: GAUGE_ERRORS }),
   example: {
     readsKpa: 90,
@@ -94,7 +94,7 @@ export const gaugeError = defineWorking<
       throw new InputError(
         'checks',
         'The gauge was never checked.',
-        'at least one reading under a known pressure',
+        'Enter at least one reading under a known pressure',
       );
     const trueKpa = show.line(
       'true',

@@ -52,7 +52,7 @@ const ROUNDING = Math.sqrt(12);
 const TEMPERATURE_SHARE = 0.015;
 
 /**
- * Whether a standing tire leaks, from pressures taken over days, with the weather taken out.
+ * Whether a standing tire leaks, from pressures taken over days, corrected for temperature.
  *
  * `readings` one to 200, `day` 0 to 3650, gauge pressures 0 to 1000 kPa, temperatures of the tire; `gaugeStepKpa` 0.01
  * to 20.
@@ -62,7 +62,7 @@ const TEMPERATURE_SHARE = 0.015;
  */
 export const leak = defineWorking<Input, Leak>({
   name: 'leak',
-  says: 'Whether a standing tire leaks, with the weather taken out',
+  says: 'Whether a standing tire leaks, corrected for temperature',
   input: () => ({
     readings: listOf(
       record(
@@ -98,7 +98,7 @@ export const leak = defineWorking<Input, Leak>({
       throw new InputError(
         'readings',
         'There is no reading.',
-        'at least one pressure with its temperature',
+        'Enter at least one pressure with its temperature',
       );
     const sorted = [...readings].sort((a, b) => a.day - b.day);
     const [first, last] = [sorted[0]!, sorted.at(-1)!];
@@ -106,7 +106,7 @@ export const leak = defineWorking<Input, Leak>({
       throw new InputError(
         'readings',
         'All readings are of one moment.',
-        'readings on different days',
+        'Measure on different days',
       );
     const outsideKpa = atmosphereKpa(altitudeM);
     const firstK = first.tempC + ZERO_CELSIUS_IN_K;
@@ -164,7 +164,7 @@ export const leak = defineWorking<Input, Leak>({
         nextCheckDays: soonDays,
         reason: reason(
           'stop',
-          'There is no air in it any more, so nothing is left to tell a leak by: find out why it is flat.',
+          'The tire is flat, so there is no leak rate. Find out why it’s flat.',
         ),
       };
     }
@@ -173,7 +173,7 @@ export const leak = defineWorking<Input, Leak>({
       throw new InputError(
         `readings[${readings.indexOf(sorted[empty]!)}].gaugeKpa`,
         'The tire was empty and was filled again between the readings.',
-        'readings since it was last filled',
+        'Enter readings since it was last filled',
       );
     if (sorted.length < 3) {
       show.verdict('check');
@@ -293,10 +293,10 @@ export const leak = defineWorking<Input, Leak>({
     return told(
       'cannot tell',
       waitDays > 0
-        ? reason('check', 'It cannot be told yet: with this gauge wait {0} more.', [days(waitDays)])
+        ? reason('check', 'Too soon to tell. With this gauge, wait {0} more.', [days(waitDays)])
         : reason(
             'check',
-            'It cannot be told: {0} to {1} a week. More readings, or a finer gauge.',
+            'Can’t tell: {0} to {1} a week. Take more readings or use a finer gauge.',
             [rate(Math.max(0, lowKpaPerDay)), rate(highKpaPerDay)],
           ),
       waitDays,

@@ -102,7 +102,7 @@ export const pressureCorrect = defineWorking<Input, PressureCorrected>({
       throw new InputError(
         'gaugeKpa',
         'The tire would read below zero there.',
-        'a gauge reading high enough to stay above the outside air',
+        'Enter a higher gauge reading: it must stay above the outside air',
       );
     const thereKpa =
       toGauge.length > 0

@@ -201,7 +201,7 @@ export const pressureStart = defineWorking<Input, PressureStart>({
       throw new InputError(
         'doubled',
         'A doubled tube without a tube.',
-        'a tube, or the tube not doubled',
+        'Choose a tube, or one that is not doubled',
       );
     show.line('tire', 'as printed', canonical);
     show.line('use', 'what the rider does', USE_WORDS[use]);
@@ -211,7 +211,7 @@ export const pressureStart = defineWorking<Input, PressureStart>({
         throw new InputError(
           'placardKpa',
           `${use === 'road' ? 'On the road' : 'On four wheels'} the machine’s placard decides.`,
-          'the pressure on the placard or in the manual',
+          'Enter the pressure on the placard or in the manual',
         );
       return byPlacard(placardKpa, input, show);
     }
@@ -285,7 +285,10 @@ export const pressureStart = defineWorking<Input, PressureStart>({
           ? 'there is no rim lock, the tire creeps and tears the valve'
           : 'the tube is pinched';
       reasons.unshift(
-        reason('stop', `{0} is refused: ${why}. At least {1}.`, [...at(askedKpa), ...at(leastKpa)]),
+        reason('stop', `{0} is too low: ${why}. Use at least {1}.`, [
+          ...at(askedKpa),
+          ...at(leastKpa),
+        ]),
       );
     }
     if (wantsRimLock)

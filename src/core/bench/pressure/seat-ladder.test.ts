@@ -74,8 +74,8 @@ test('a low place is named as it is seen from its own side, until that side is s
       .result.reasons.slice(1)
       .map((r) => r.says);
   expect(says()).toEqual([
-    expect.stringContaining("9 o'clock, 270° on the other side"),
-    expect.stringContaining("3 o'clock, 90° on the disc side"),
+    expect.stringContaining('9 o’clock (270°) on the other side'),
+    expect.stringContaining('3 o’clock (90°) on the disc side'),
   ]);
   expect(says({ discSeated: true })).toHaveLength(1);
 });

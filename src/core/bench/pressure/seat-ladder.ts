@@ -204,7 +204,7 @@ export const seatLadder = defineWorking<Input, SeatLadder>({
         'start over',
         reason(
           'check',
-          'Near the limit of {0} and not seated: all air out, break the bead, lubricate, again.',
+          'Near the {0} limit, not seated. All air out, break the bead, lubricate, try again.',
           at,
         ),
       );
@@ -214,14 +214,14 @@ export const seatLadder = defineWorking<Input, SeatLadder>({
         reason(
           'good',
           tube
-            ? 'A little air first: nothing protrudes anywhere.'
+            ? 'A little air first. Check that nothing sticks out.'
             : 'With the core out it fills faster.',
         ),
       );
     if (discSeated === true || otherSeated === true)
       return answer(
         'go on',
-        reason('good', 'One side is on. Up to {0} and no further for the other.', at),
+        reason('good', 'One side is seated. Up to {0} and no further for the other.', at),
       );
     return answer('go on', reason('good', 'Up to {0} and no further.', at));
   },

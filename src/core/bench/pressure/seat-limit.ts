@@ -45,7 +45,7 @@ export const SEATING_CAUTIONS: readonly string[] = [
 /** The fields of a raised ceiling, for this working and for the log. */
 export const RAISED_FIELDS = {
   ceilingKpa: quantity('kPa', 20, HIGHEST_CEILING_KPA, 'The ceiling raised to, never above 50 psi'),
-  by: text(60, 'Who takes it on himself'),
+  by: text(60, 'Who takes responsibility'),
   why: text(200, 'Why it is raised'),
 };
 

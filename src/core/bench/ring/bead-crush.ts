@@ -74,20 +74,20 @@ const checkBeads = (beads: readonly BeadMeasured[], field: string): void =>
         throw new InputError(
           `${field}[${i}].${what}`,
           'Nothing was measured here.',
-          'at least one reading of the caliper',
+          'Enter at least one reading of the caliper',
         );
     if (beads.findIndex((b) => b.side === bead.side) !== i)
       throw new InputError(
         `${field}[${i}].side`,
         `The ${bead.side} bead stands twice.`,
-        'each bead once',
+        'Enter each bead once',
       );
     const [bundle, gap] = [mean(bead.bundleMm), mean(bead.gapMm)];
     if (bundle <= gap)
       throw new InputError(
         `${field}[${i}].bundleMm`,
         'The bundle is no thicker than the gap: nothing would be clamped.',
-        `thicker than the gap, ${gap.toFixed(2)} mm: measure both again`,
+        `Measure both again: thicker than the gap, ${gap.toFixed(2)} mm`,
       );
   });
 
@@ -109,7 +109,11 @@ export const beadCrush = defineWorking<Input, BeadCrush>({
   example: { beads: [{ side: 'outer', bundleMm: [19.6, 19.5, 19.7], gapMm: [16.8, 16.9, 16.8] }] },
   work({ beads, other = [], rings = 2, rules }, show) {
     if (beads.length === 0)
-      throw new InputError('beads', 'No bead was measured.', 'both beads, one after the other');
+      throw new InputError(
+        'beads',
+        'No bead was measured.',
+        'Measure both beads, one after the other',
+      );
     checkBeads(beads, 'beads');
     checkBeads(other, 'other');
     const leastMm = ruleNumber('ring.crushLeastMm', rules, show);
@@ -119,7 +123,7 @@ export const beadCrush = defineWorking<Input, BeadCrush>({
       throw new InputError(
         'rules',
         'The most crush is less than the least.',
-        'a least and a most that is larger',
+        'Enter a maximum above the minimum',
       );
     show.basis('measured', 'bundle and gap by caliper');
 
@@ -147,7 +151,7 @@ export const beadCrush = defineWorking<Input, BeadCrush>({
         reasons.push(
           reason(
             'stop',
-            `${bead}: {0} of crush, {1} is wanted: the wheel slips in the tire. Another tire, or a spacer only if the ring’s maker allows one.`,
+            `${bead}: crush {0}, needs {1}. The wheel will slip in the tire. Use another tire, or a spacer only if the ring’s maker allows one.`,
             [mm(crushMm), mm(leastMm)],
           ),
         );

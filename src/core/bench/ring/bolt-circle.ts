@@ -55,14 +55,14 @@ const diameterOf = ({ holes, chordMm, skipped = 0, holeToFlatMm }: Input, show: 
     throw new InputError(
       'chordMm',
       'One measured distance is wanted.',
-      'either from hole to hole, or from a hole to the flat',
+      'Enter one of them: from hole to hole, or from a hole to the flat',
     );
   if (holeToFlatMm !== undefined) {
     if (holes !== 5)
       throw new InputError(
         'holeToFlatMm',
         `With ${holes} holes it is not measured so.`,
-        'the distance from hole to hole',
+        'Enter the distance from hole to hole',
       );
     const flat = show.line('share of the circle', '(1 + cos(180° / holes)) / 2', flatOf(holes));
     return show.line('bolt circle', 'D = distance / share', holeToFlatMm / flat, 'mm');
@@ -71,7 +71,7 @@ const diameterOf = ({ holes, chordMm, skipped = 0, holeToFlatMm }: Input, show: 
     throw new InputError(
       'skipped',
       `A circle of ${holes} holes has no such distance.`,
-      `${counted(Math.floor(holes / 2) - 1, 'hole')} skipped at most`,
+      `Skip at most ${counted(Math.floor(holes / 2) - 1, 'hole')}`,
     );
   const spanDeg = show.line(
     'half the angle between',

@@ -37,7 +37,7 @@ export interface ClampForce {
  */
 export const clampForce = defineWorking<Input, ClampForce>({
   name: 'clamp-force',
-  says: 'What a torque clamps a ring with, and what its bolts stand',
+  says: 'Ring clamp and proof load',
   input: () => ({
     torqueNm: quantity('Nm', 0.5, 300, 'Torque at each bolt'),
     bolt: oneOf(BOLT_NAMES, 'Size of the bolts'),
@@ -62,7 +62,7 @@ export const clampForce = defineWorking<Input, ClampForce>({
       throw new InputError(
         'grade',
         `A ${bolt} bolt is not made in ${grade}.`,
-        thread === 'inch' ? 'grade 5 or 8' : 'class 8.8 or 10.9',
+        thread === 'inch' ? 'Choose grade 5 or 8' : 'Choose class 8.8 or 10.9',
       );
     const k = show.line('torque factor K', lubricant, TORQUE_FACTOR[lubricant]);
     const forceOf = (nm: number) => nm / ((k * diameterMm) / 1000);
@@ -99,7 +99,7 @@ export const clampForce = defineWorking<Input, ClampForce>({
     ];
     const reasons =
       shareOfProof > 1
-        ? [reason('stop', 'Past proof: {0} on a bolt that stretches for good at {1}.', newtons)]
+        ? [reason('stop', 'Past proof load: {0} on a bolt that yields at {1}.', newtons)]
         : shareOfProof > mayPct / 100 + 1e-9
           ? [
               reason(

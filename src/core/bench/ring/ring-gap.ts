@@ -87,14 +87,14 @@ export const ringGap = defineWorking<Input, RingGap>({
       throw new InputError(
         'readings',
         `${counted(readings.length, 'reading')} so placed leave part of the ring unread.`,
-        `${MIN_PLACES} readings at least, no more than ${WIDEST_DEG}° apart`,
+        `Measure at ${MIN_PLACES} places or more, no more than ${WIDEST_DEG}° apart`,
       );
     const fit = firstHarmonic(readings.map((r) => ({ angleDeg: r.deg, value: r.gapMm })));
     if (!fit)
       throw new InputError(
         'readings',
         'The readings are of too few places.',
-        'places all round the ring',
+        'Measure all around the ring',
       );
     const gaps = readings.map((r) => r.gapMm);
     const meanMm = show.line('mean gap', 'least squares', fit.mean, 'mm');
@@ -163,7 +163,7 @@ export const ringGap = defineWorking<Input, RingGap>({
       tilted: () =>
         reason(
           isLast ? 'stop' : 'check',
-          `Tilted: {0} wider at ${placeText(openDeg)} than across from it, {1} is even enough. ${isLast ? 'Let it all off and bring it down anew.' : 'Pull there next.'}`,
+          `Tilted: {0} wider at ${placeText(openDeg)} than across from it, {1} is even enough. ${isLast ? 'Loosen all bolts and bring it down again.' : 'Pull there next.'}`,
           [mm(tiltMm), mm(evenMm)],
         ),
       uneven: () =>

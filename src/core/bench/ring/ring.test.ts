@@ -351,7 +351,7 @@ describe('ring gap', () => {
       ask(dented)
         .result.reasons.map((r) => r.says)
         .join(),
-    ).toMatch(/stands out by 0\.6\d mm, at 3 o'clock/);
+    ).toMatch(/stands out by 0\.6\d mm, at 3 o’clock/);
     expect(() => ask(ring(1, 0, 0, 3))).toThrow(/unread/);
     expect(() => ask(ring(1, 0, 0, 12).slice(0, 7))).toThrow(/unread/);
   });
@@ -439,8 +439,10 @@ describe('a pair', () => {
       toKpa: expect.closeTo(51.37, 9),
     });
     expect(match(0.5, { stretchMmPerKpa: 1.27, limitKpa: 51.36 }).result.correct).toBeNull();
-    expect(says({ stretchMmPerKpa: 1.27, limitKpa: 51.36 })).toMatch(/another tire, not more air/);
-    expect(says({})).toMatch(/nobody can know: tape the left one at a second pressure/);
+    expect(says({ stretchMmPerKpa: 1.27, limitKpa: 51.36 })).toMatch(
+      /Change the tire; don’t add air/,
+    );
+    expect(says({})).toMatch(/Air needed is unknown\. Tape the left one at a second pressure/);
     expect(says({ stretchMmPerKpa: 1.27 })).toMatch(/Read the left tire’s limit first/);
     expect(match(0.25, { stretchMmPerKpa: 1.27, limitKpa: 90 }).result.correct).toBeNull();
   });

@@ -106,7 +106,7 @@ export const rolloutMatch = defineWorking<Input, RolloutMatch>({
       throw new InputError(
         leftMm > rightMm ? 'leftMm' : 'rightMm',
         `Left and right differ by ${((100 * offMm) / smallerMm).toFixed(0)} %: one of them is misread, or they are no pair.`,
-        `two that differ by less than ${100 * MISREAD} %`,
+        `Tape again: two that differ by less than ${100 * MISREAD}%`,
       );
     const keys = RULES[pair];
     const goodMm = ruleNumber(keys.good, rules, show);
@@ -139,7 +139,7 @@ export const rolloutMatch = defineWorking<Input, RolloutMatch>({
         offMm >= correctMm - 1e-9
           ? reason(
               'stop',
-              `{0} apart: ${smaller} is the smaller one, and is corrected. {1} is tolerable.`,
+              `{0} apart; up to {1} is tolerable. Correct the ${smaller} one, the smaller.`,
               [mm(offMm), mm(tolerableMm)],
             )
           : reason(
@@ -150,10 +150,7 @@ export const rolloutMatch = defineWorking<Input, RolloutMatch>({
       );
       if (!stretchMmPerKpa)
         reasons.push(
-          reason(
-            'check',
-            `How much air that takes nobody can know: tape the ${smaller} one at a second pressure.`,
-          ),
+          reason('check', `Air needed is unknown. Tape the ${smaller} one at a second pressure.`),
         );
       else {
         const addKpa = show.line(
@@ -179,7 +176,7 @@ export const rolloutMatch = defineWorking<Input, RolloutMatch>({
           reasons.push(
             reason(
               'stop',
-              'It would take {0}, and the tire holds {1} at most: another tire, not more air.',
+              'It would take {0}; the tire’s max is {1}. Change the tire; don’t add air.',
               [kpa(toKpa), kpa(limitKpa)],
             ),
           );
@@ -196,11 +193,9 @@ export const rolloutMatch = defineWorking<Input, RolloutMatch>({
     }
     if (smaller !== null && circleRadiusM !== null && offMm > goodMm)
       reasons.push(
-        reason(
-          'check',
-          `Without slip it steers ${smaller}, on a circle of {0}; in life it pulls that way.`,
-          [{ value: circleRadiusM, unit: 'm', digits: 0 }],
-        ),
+        reason('check', `It pulls ${smaller} (no-slip circle {0}).`, [
+          { value: circleRadiusM, unit: 'm', digits: 0 },
+        ]),
       );
     show.verdict(worstOf(reasons));
     show.caution('An unmatched pair steers the machine. Never past the tire’s own limit.');

@@ -74,7 +74,7 @@ export const rollout = defineWorking<Input, Rollout>({
     readings: listOf(
       record(
         {
-          run: count(0, 500, 'Runs before it'),
+          run: count(0, 500, 'Runs so far'),
           circumferenceMm: quantity('mm', 300, 4000, 'Circumference by tape'),
           gaugeKpa: quantity('kPa', 5, 400, 'Pressure'),
         },
@@ -95,7 +95,7 @@ export const rollout = defineWorking<Input, Rollout>({
   },
   work({ readings, measuringKpa, rules }, show) {
     if (readings.length === 0)
-      throw new InputError('readings', 'Nothing was taped.', 'at least one tape reading');
+      throw new InputError('readings', 'Nothing was taped.', 'Enter at least one tape reading');
     const atKpa = show.line(
       'taped at',
       measuringKpa === undefined ? 'rule' : 'given',
@@ -107,7 +107,7 @@ export const rollout = defineWorking<Input, Rollout>({
       throw new InputError(
         'readings',
         'A tire does not shrink with more air.',
-        'readings at two pressures, the larger one with more air',
+        'Measure at two pressures: more air, larger circumference',
       );
     if (stretchMmPerKpa !== null) {
       show.line('gained for each kPa', 'two pressures after one run', stretchMmPerKpa, 'mm');
@@ -118,7 +118,7 @@ export const rollout = defineWorking<Input, Rollout>({
       throw new InputError(
         `readings[${away}].gaugeKpa`,
         'It was taped at another pressure, and how this tire stretches is not known.',
-        'readings at the measuring pressure, or two pressures after one run',
+        'Measure at the measuring pressure, or at two pressures after one run',
       );
     const runs = [...new Set(readings.map((r) => r.run))]
       .sort((a, b) => a - b)

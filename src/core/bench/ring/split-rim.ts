@@ -96,11 +96,8 @@ export const splitRim = defineWorking<Input, SplitRim>({
     const mayUndo = missing.length === 0;
     const reasons: Reason[] = [
       mayUndo
-        ? reason(
-            'good',
-            'The air is out: silent, gauge at nought, core out. The bolts may be touched.',
-          )
-        : reason('stop', `No bolt is touched. Missing: ${missing.join(', ')}.`),
+        ? reason('good', 'Air is out: silent, gauge at zero, core out. You may undo the bolts.')
+        : reason('stop', `Do not touch a bolt. Missing: ${missing.join(', ')}.`),
     ];
     if (torqueNm === null)
       reasons.push(

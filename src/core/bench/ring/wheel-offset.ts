@@ -50,7 +50,7 @@ const edgesOf = (widths: WheelWidths, field: string, show: Show): WheelEdges => 
     throw new InputError(
       `${field}overallWidthMm`,
       'One width is wanted.',
-      'the width over all, or inside the rings',
+      'Enter the overall width, or the width inside the rings',
     );
   if (overallWidthMm === undefined && ringMm === undefined)
     show.basis('memory', 'a ring or flange nobody measured takes {0} on each side', [
@@ -66,7 +66,7 @@ const edgesOf = (widths: WheelWidths, field: string, show: Show): WheelEdges => 
     throw new InputError(
       `${field}backspaceMm`,
       'The backspace is no less than the whole width.',
-      `less than ${Math.round(acrossMm)} mm`,
+      `Enter less than ${Math.round(acrossMm)} mm`,
     );
   const offsetMm = show.line(
     'offset',

@@ -45,7 +45,7 @@ export const torqueCheck = defineWorking<
       ? reason('good', 'Clicked at {0}.', at)
       : reason(
           'check',
-          `Clicked at {0}, the manual says {1}: ${offPct < 0 ? 'set the wrench again and pull on.' : 'loosen it and tighten again.'}`,
+          `Clicked at {0}; manual says {1}. ${offPct < 0 ? 'Set the wrench again and pull on.' : 'Loosen it and tighten again.'}`,
           at,
         );
     show.verdict(why.verdict);

@@ -95,7 +95,7 @@ test('what is on the threads changes the clamp, and is said', () => {
     turns([{ name: 'rear axle nut', torqueNm: 100, thread }])[0]!;
   expect([of('anti-seize').verdict, of('anti-seize').says[0]]).toEqual([
     'check',
-    'Clamps 1.67 times as hard as dry: the manual says which it means.',
+    'Clamps 1.67× as hard as dry. Check which one the manual means.',
   ]);
   expect(of('dry, plated').verdict).toBe('good');
 });

@@ -95,10 +95,7 @@ const turnOf = (it: ToTighten, wrenches: TorqueWrench[]): TorqueTurn => {
     verdict: times > 1 ? 'check' : 'good',
     says:
       times > 1
-        ? [
-            `Clamps ${times.toFixed(2)} times as hard as dry: the manual says which it means.`,
-            ...says,
-          ]
+        ? [`Clamps ${times.toFixed(2)}× as hard as dry. Check which one the manual means.`, ...says]
         : says,
   };
 };

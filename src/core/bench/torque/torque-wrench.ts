@@ -63,7 +63,7 @@ export const torqueWrench = defineWorking<Input, TorqueChoice>({
         throw new InputError(
           `wrenches[${i}].minNm`,
           `${name} would start at ${minNm} N·m and end at ${maxNm}.`,
-          'a lowest setting below the highest',
+          'Enter a lowest setting below the highest',
         );
     });
     show.line('torque', 'at the fastener', torqueNm, 'Nm');

@@ -122,14 +122,12 @@ test('what is said of a click: at how much, against what, and which way to mend 
     torqueCheck.run({ wantedNm, reachedNm }).result.reason.says;
   expect(said(100, 101)).toBe('Clicked at 101 N·m.');
   expect(said(100, 90)).toBe(
-    'Clicked at 90 N·m, the manual says 100 N·m: set the wrench again and pull on.',
+    'Clicked at 90 N·m; manual says 100 N·m. Set the wrench again and pull on.',
   );
   expect(said(100, 110)).toBe(
-    'Clicked at 110 N·m, the manual says 100 N·m: loosen it and tighten again.',
+    'Clicked at 110 N·m; manual says 100 N·m. Loosen it and tighten again.',
   );
-  expect(said(5, 5.33)).toBe(
-    'Clicked at 5.3 N·m, the manual says 5 N·m: loosen it and tighten again.',
-  );
+  expect(said(5, 5.33)).toBe('Clicked at 5.3 N·m; manual says 5 N·m. Loosen it and tighten again.');
   const of = (wantedNm: number) =>
     torqueCheck.run({ wantedNm, reachedNm: wantedNm }).lines.find((l) => l.label === 'may be off')!;
   expect([of(10).formula, of(10).value, of(10.1).formula, of(10.1).value]).toEqual([

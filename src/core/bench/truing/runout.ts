@@ -56,7 +56,7 @@ export const checkStretch = (degs: readonly number[]): void => {
     throw new InputError(
       'readings',
       `A stretch of ${Math.round(gapDeg)}° of the wheel was not read.`,
-      `places all round the wheel, no more than ${WIDEST_GAP_DEG}° apart`,
+      `Measure all around the wheel, no more than ${WIDEST_GAP_DEG}° apart`,
     );
 };
 
@@ -66,7 +66,7 @@ export const checkRound = (degs: readonly number[]): void => {
     throw new InputError(
       'readings',
       `${counted(degs.length, 'place')}: too few.`,
-      `at least ${MIN_PLACES} places round the wheel`,
+      `Measure at ${MIN_PLACES} places or more around the wheel`,
     );
   checkStretch(degs);
 };
@@ -136,7 +136,7 @@ export const runout = defineWorking<Input, RunoutResult>({
       throw new InputError(
         'readings',
         'There are no readings.',
-        'side to side or up and down, at six places or more',
+        'Measure side to side or up and down, at six places or more',
       );
     const kind = build === 'spoked' ? 'spoked' : 'cast';
     const checkMm = ruleNumber(`runout.${kind}CheckMm`, rules, show);
@@ -157,7 +157,7 @@ export const runout = defineWorking<Input, RunoutResult>({
         reason(
           verdict,
           verdict === 'good'
-            ? `{0} ${name}: true.`
+            ? `{0} ${name}: within limits.`
             : `{0} ${name}, high at ${placeText(part.highDeg)}.`,
           [total],
         ),

@@ -126,7 +126,7 @@ export const spokeRing = defineWorking<Input, SpokeRing>({
       throw new InputError(
         'spokes',
         'No spoke was rung.',
-        'at least one spoke, clear or dull, or its tone',
+        'Enter at least one spoke, clear or dull, or its tone',
       );
     const seen = new Set<number>();
     spokes.forEach(({ spoke, sounds, toneHz }, i) => {
@@ -134,19 +134,19 @@ export const spokeRing = defineWorking<Input, SpokeRing>({
         throw new InputError(
           `spokes[${i}].spoke`,
           `There is no spoke ${spoke}.`,
-          `a number from 1 to ${total}`,
+          `Enter a number from 1 to ${total}`,
         );
       if (seen.has(spoke))
         throw new InputError(
           `spokes[${i}].spoke`,
-          `Spoke ${spoke} stands twice.`,
-          'each spoke once',
+          `Spoke ${spoke} is listed twice.`,
+          'Enter each spoke once',
         );
       if (sounds === undefined && toneHz === undefined)
         throw new InputError(
           `spokes[${i}].sounds`,
           `Spoke ${spoke} was not rung.`,
-          'clear or dull, or a tone in hertz',
+          'Choose clear or dull, or enter a tone in hertz',
         );
       seen.add(spoke);
     });

@@ -166,7 +166,7 @@ describe('one wheel', () => {
   test('what contradicts itself is refused', () => {
     expect(problemOf(() => advise({ ...input, spokes: 35 }))).toMatchObject({
       field: 'spokes',
-      expected: 'an even number',
+      expected: 'Enter an even number',
     });
     const before = { readings: input.readings, turned: [{ spoke: 77, eighths: 1 }] };
     expect(problemOf(() => advise({ ...input, before })).message).toBe('There is no spoke 77.');

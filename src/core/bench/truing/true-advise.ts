@@ -155,7 +155,7 @@ const checkTurned = (turned: readonly Turned[], spokes: number): void =>
       throw new InputError(
         `before.turned[${i}].spoke`,
         `There is no spoke ${spoke}.`,
-        `a number from 1 to ${spokes}`,
+        `Enter a number from 1 to ${spokes}`,
       );
   });
 
@@ -210,7 +210,7 @@ export const trueAdvise = defineWorking<Input, TrueAdvice>({
       throw new InputError(
         'spokes',
         `${spokes} spokes do not go to two sides by turns.`,
-        'an even number',
+        'Enter an even number',
       );
     const checkMm = ruleNumber('runout.spokedCheckMm', rules, show);
     const mostTurns = ruleNumber('true.mostTurns', rules, show);
@@ -236,7 +236,7 @@ export const trueAdvise = defineWorking<Input, TrueAdvice>({
       throw new InputError(
         'readings',
         'There are no readings.',
-        'side to side or up and down, at six places or more',
+        'Measure side to side or up and down, at six places or more',
       );
     for (const { way, total } of read)
       if (total !== null) show.line(`total now, ${way.words}`, 'highest − lowest', total, 'mm');

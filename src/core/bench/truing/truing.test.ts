@@ -61,9 +61,11 @@ describe('runout', () => {
         ring(12, (deg) => ({ lateralMm: mm * cos(deg - 90) })),
         more,
       );
-    expect(says(0.5).result.reasons.map((r) => r.says)).toEqual(['1.0 mm side to side: true.']);
+    expect(says(0.5).result.reasons.map((r) => r.says)).toEqual([
+      '1.0 mm side to side: within limits.',
+    ]);
     expect(says(1).result.reasons.map((r) => r.says)).toEqual([
-      "2.0 mm side to side, high at 3 o'clock, 90°.",
+      '2.0 mm side to side, high at 3 o’clock (90°).',
     ]);
     // As much as the limit is within it.
     expect(says(0.75).verdict).toBe('good');
@@ -103,7 +105,7 @@ describe('runout', () => {
     expect(result.radial!.restDeg).toBe(150);
     // By hand: a reading that stands out keeps 1 − 3/12 of itself: (−1.4 + 0.087) × 0.75 = −0.98.
     expect(result.reasons.map((r) => r.says)).toContain(
-      "\u22121.0 mm up and down at 5 o'clock, 150° is not a bend but a dent or a kink: look at it.",
+      '\u22121.0 mm up and down at 5 o’clock (150°) is not a bend but a dent or a kink: look at it.',
     );
     expect(
       run(ring(12, (deg) => ({ radialMm: deg === 150 ? -0.8 : 0 }))).result.reasons,

@@ -107,7 +107,7 @@ export const fitLoadSpeed = (
       reasons.push(
         reason(
           'stop',
-          `Load index ${size.loadIndex} carries {0}; the machine asks for ${minLoadIndex}, {1}.`,
+          `Load index ${size.loadIndex} ({0}) is below the required ${minLoadIndex} ({1}).`,
           [kg(carriesKg!), kg(asked)],
         ),
       );
@@ -163,14 +163,9 @@ export const fitLoadSpeed = (
   );
   const keepPct = ruleNumber('load.marginPct', rules, show);
   if (loadKg > carriesKg)
-    reasons.push(reason('stop', '{0} stands on it; it carries {1}.', [kg(loadKg), kg(carriesKg)]));
+    reasons.push(reason('stop', 'Load {0}, max {1}: overloaded.', [kg(loadKg), kg(carriesKg)]));
   else if (marginPct < keepPct)
-    reasons.push(
-      reason('check', '{0} stands on it, of {1} that it carries: little is left over.', [
-        kg(loadKg),
-        kg(carriesKg),
-      ]),
-    );
+    reasons.push(reason('check', 'Load {0}, max {1}: little margin.', [kg(loadKg), kg(carriesKg)]));
   else
     reasons.push(
       reason('good', '{0} stands on it, of {1} that it carries.', [kg(loadKg), kg(carriesKg)]),
@@ -193,7 +188,7 @@ export const LOAD_SHEET = record(
     throw new InputError(
       `${(state.path ?? []).join('.')}.emptyRearKg`,
       'The machine itself weighs nothing.',
-      'what stands on the rear with the machine ready to ride',
+      'Enter the load on the rear with the machine ready to ride',
     );
   return sheet;
 });
@@ -234,7 +229,7 @@ export const loadSpeedFit = defineWorking<
       throw new InputError(
         'minLoadIndex',
         'There is nothing to judge the tire by.',
-        'the machine’s load index, its speed symbol, or a load sheet',
+        'Enter the machine’s load index, its speed symbol, or a load sheet',
       );
     show.basis('published', 'ISO 4000-1, load index and speed symbol');
     if (need.minLoadIndex !== undefined || need.minSpeedSymbol !== undefined)

@@ -90,7 +90,8 @@ interface Tail {
   read(noted: Noted, match: RegExpExecArray): void;
 }
 
-const wrong = (message: string, expected: string) => new InputError('marking', message, expected);
+const wrong = (message: string, expected: string) =>
+  new InputError('marking', message, `Enter ${expected}`);
 
 /** More layers than any carcass of the trade is rated for. Basis: memory. */
 const PLY_MAX = 20;
@@ -245,7 +246,7 @@ const readSize = (clean: string, printed: string): ReadSize => {
     const rimDiameterIn = Number(end[2]);
     const rimMm = nominalRimMm(rimDiameterIn);
     if (rimMm === undefined)
-      throw wrong(`${rimDiameterIn} is no rim diameter.`, 'a rim diameter of 4 to 23 inches');
+      throw wrong(`${rimDiameterIn} is not a rim diameter.`, 'a rim diameter of 4 to 23 inches');
     if (head.overallDiameterMm !== null && head.overallDiameterMm <= rimMm)
       throw wrong(
         `The tire would be no taller than its ${rimDiameterIn} inch rim.`,

@@ -53,7 +53,7 @@ const explain = (
   switch (kind) {
     case 'width':
       if (head.notation === 'metric')
-        return said('{0} wide from side to side, on the rim it was measured on.', [
+        return said('{0} section width, on the measuring rim.', [
           { value: head.widthMm!, unit: 'mm' },
         ]);
       if (head.notation === 'slick')
@@ -63,7 +63,7 @@ const explain = (
         };
       return said('{0} wide, printed in inches.', [{ value: head.widthMm!, unit: 'mm' }]);
     case 'aspect': {
-      const mind = 'Percent of the width, not millimetres.';
+      const mind = 'A percentage of the width, not millimeters.';
       if (head.widthMm === null)
         return { says: `The sidewall is ${head.aspectRatio} % as high as the tire is wide.`, mind };
       return {
@@ -96,7 +96,7 @@ const explain = (
         ...said('For a rim {0} across at the bead seat, coded in inches.', [
           { value: nominalRimMm(m.rimDiameterIn)!, unit: 'mm' },
         ]),
-        mind: 'Never on a rim of another number.',
+        mind: 'Fits this rim diameter only.',
       };
     case 'motorcycle':
       return { says: 'For motorcycle rims only: their bead seats differ from a car’s.' };
@@ -109,12 +109,12 @@ const explain = (
             { value: maxSpeedKmh(m.speedSymbol!)!, unit: 'km/h' },
           ],
         ),
-        mind: 'At least what the machine asks for, both of them.',
+        mind: 'Both must meet or exceed the machine’s spec.',
       };
     case 'tubeless':
       return {
-        says: 'Needs no tube on a rim that is made for it.',
-        mind: 'On an unsealed spoked rim it takes a tube all the same.',
+        says: 'Needs no tube on a tubeless rim.',
+        mind: 'On an unsealed spoked rim it still needs a tube.',
       };
     case 'tube-or-not':
       return {
@@ -139,9 +139,7 @@ const explain = (
     case 'not-for-highway':
       return { says: 'Never on the road.' };
     case 'ply':
-      return {
-        says: `As strong as ${m.plyRating} layers of cotton once were; not the number of layers.`,
-      };
+      return { says: `A strength grade, not the number of plies.` };
     case 'mud-and-snow':
       return { says: 'A tread for mud and snow, by the maker’s own word.' };
   }

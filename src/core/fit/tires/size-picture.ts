@@ -211,7 +211,7 @@ export const sizePicture = (
       y: n(y),
       anchor: 'start',
       ...(above === undefined
-        ? named(i + 1, difference(diameterChangeMm, '{0} tall', 'as tall'))
+        ? named(i + 1, difference(diameterChangeMm, '{0} tall', 'same height'))
         : room(i + 1, above, '{0} of room above')),
     });
     if (clearancesAfterMm.ahead !== undefined)

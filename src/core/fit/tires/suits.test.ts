@@ -52,7 +52,7 @@ describe('load and speed', () => {
     expect(run('150/70R18 70H').verdict).toBe('good');
     expect(run('150/70R18 64H').result.reasons[0]).toMatchObject({
       verdict: 'stop',
-      says: 'Load index 64 carries 280 kg; the machine asks for 65, 290 kg.',
+      says: 'Load index 64 (280 kg) is below the required 65 (290 kg).',
     });
     expect(run('150/70R18 70S').result.reasons[1]).toMatchObject({ verdict: 'stop' });
     expect(run('150/70R18').verdict).toBe('check');

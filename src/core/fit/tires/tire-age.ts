@@ -14,7 +14,7 @@ export interface TireAge {
 
 const DAYS_PER_YEAR = 365.25;
 const RIGHT =
-  'the last four digits of the maker’s code, week then year, as in 3824 for week 38 of 2024';
+  'Enter the last four digits of the maker’s code, week then year, as in 3824 for week 38 of 2024';
 
 const wrong = (message: string) => new InputError('dateCode', message, RIGHT);
 
@@ -54,9 +54,7 @@ const measure = (
   const verdict = ageYears >= stopYears ? 'stop' : ageYears >= checkYears ? 'check' : 'good';
   show.verdict(verdict);
   if (code.length === 3)
-    show.caution(
-      'Three digits: made before 2000, the decade is not stated. Old stock is a finding.',
-    );
+    show.caution('Three digits: made before 2000, decade unknown. Record old stock as a finding.');
   return { weekOf: { week, year, startsOn }, ageYears, verdict };
 };
 

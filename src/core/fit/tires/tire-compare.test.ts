@@ -64,7 +64,7 @@ test('room is judged with growth: none standing and none at speed are stops, lit
   expect(at(17).working.cautions.join()).toMatch(/No room is left above the tire/);
   expect(at(23).change.reasons[0]).toMatchObject({
     verdict: 'stop',
-    says: '6 mm of room above the tire standing, and none when the tire grows.',
+    says: '6 mm clearance above the tire at rest, none at speed.',
   });
   expect(at(30).change.reasons[0]).toMatchObject({ verdict: 'check' });
   expect(at(40).change.reasons[0]).toMatchObject({ verdict: 'good' });

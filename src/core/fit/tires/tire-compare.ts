@@ -120,14 +120,10 @@ const clearances = (
     const mm = (value: number) => ({ value, unit: 'mm' as const });
     if (afterMm <= 0) reasons.push(reason('stop', `No room is left ${where}.`));
     else if (atSpeedMm <= 0)
-      reasons.push(
-        reason('stop', `{0} of room ${where} standing, and none when the tire grows.`, [
-          mm(afterMm),
-        ]),
-      );
+      reasons.push(reason('stop', `{0} clearance ${where} at rest, none at speed.`, [mm(afterMm)]));
     else if (atSpeedMm < leastMm)
       reasons.push(
-        reason('check', `{0} of room ${where}, {1} when it grows; the shop wants {2}.`, [
+        reason('check', `{0} clearance ${where}, {1} at speed; shop minimum {2}.`, [
           mm(afterMm),
           mm(atSpeedMm),
           mm(leastMm),
@@ -304,7 +300,7 @@ export const tireCompare = defineWorking<Input, TireComparison>({
     )
       .optional()
       .description('Room measured with the first size')
-      .meta({ expected: `measured room by place: ${CLEARANCE_PLACES.join(', ')}` }),
+      .meta({ expected: `Enter the clearance by place: ${CLEARANCE_PLACES.join(', ')}` }),
     sprockets: record(
       { front: count(5, 40, 'Teeth in front'), rear: count(10, 100, 'Teeth at the rear') },
       'Sprockets',
@@ -323,14 +319,10 @@ export const tireCompare = defineWorking<Input, TireComparison>({
       throw new InputError(
         'sizes',
         'There is nothing to compare.',
-        'two to four sizes, the present one first',
+        'Enter two to four sizes, the current one first',
       );
     if (context.otherEnd !== undefined && context.end === undefined)
-      throw new InputError(
-        'end',
-        'Which end this is was not said.',
-        'front or rear, so that the other end has its place',
-      );
+      throw new InputError('end', 'Which end this is was not said.', 'Choose front or rear');
     if (context.otherEnd !== undefined) {
       try {
         readTire(context.otherEnd);

@@ -180,7 +180,7 @@ const measure = (text: string, rules: RuleValues | undefined, show: Show): TireS
  */
 export const tireSize = defineWorking<{ marking: string; rules?: RuleValues }, TireSize>({
   name: 'tire-size',
-  says: 'What a tire marking means in numbers',
+  says: 'Tire dimensions',
   input: () => ({
     marking: markingField('The size as printed on the sidewall'),
     rules: ruleValues(),

@@ -175,7 +175,7 @@ describe('reading a marking', () => {
     ['150/70', /stops before the rim diameter/],
     ['150/70 17', /makes sense up to|does not follow/],
     ['150/70-', /does not follow|stops/],
-    ['150/70-99', /99 is no rim diameter/],
+    ['150/70-99', /99 is not a rim diameter/],
     ['999/70-17', /999 is no section width/],
     ['150/10-17', /10 is no aspect ratio/],
     ['150/70-17 69I', /I is not a speed symbol/],
@@ -312,7 +312,7 @@ describe('a marking explained piece by piece', () => {
     const { parts } = sidewallRead.run({ marking: '150/70-17 69H' }).result;
     expect(parts[1]).toMatchObject({
       says: '70 % of the width: a sidewall 105 mm high.',
-      mind: 'Percent of the width, not millimetres.',
+      mind: 'A percentage of the width, not millimeters.',
     });
     expect(parts.at(-1)?.says).toBe(
       'Load index 69: 325 kg at most. Speed symbol H: up to 210 km/h.',
@@ -355,7 +355,7 @@ describe('the age of a tire', () => {
     const working = run('1523', '2026-04-30', { 'tire.ageCheckYears': 2 });
     expect(working.verdict).toBe('check');
     expect(working.basis).toContainEqual(
-      expect.objectContaining({ kind: 'shop rule', says: 'Tire age to look twice at: 2.0 years' }),
+      expect.objectContaining({ kind: 'shop rule', says: 'Tire age: check: 2.0 years' }),
     );
   });
 

@@ -61,7 +61,7 @@ const dayDone = (readings: readonly TreadReading[], kmLeft: number): string | nu
 export const treadWear = defineWorking<{ readings: TreadReading[]; rules?: RuleValues }, TreadWear>(
   {
     name: 'tread-wear',
-    says: 'How far a tire still goes, from depth against distance',
+    says: 'Tread life left',
     input: () => ({
       readings: listOf(
         record(
@@ -89,7 +89,7 @@ export const treadWear = defineWorking<{ readings: TreadReading[]; rules?: RuleV
         throw new InputError(
           'readings',
           'There is no reading.',
-          'at least one depth and the distance it was measured at',
+          'Enter at least one depth and the distance it was measured at',
         );
       const sorted = [...readings].sort((a, b) => a.km - b.km);
       for (let i = 1; i < sorted.length; i++)
@@ -101,7 +101,7 @@ export const treadWear = defineWorking<{ readings: TreadReading[]; rules?: RuleV
           throw new InputError(
             'readings',
             `${sorted[i]!.onDate} lies before ${sorted[i - 1]!.onDate}, and the distance is larger.`,
-            'days that follow the distance',
+            'Enter days in the order of the distances',
           );
       const last = sorted.at(-1)!;
       const minimumMm = ruleNumber('tread.minimumMm', rules, show);
@@ -139,7 +139,7 @@ export const treadWear = defineWorking<{ readings: TreadReading[]; rules?: RuleV
           ...unknown,
           reason: reason(
             'check',
-            '{0} of tread. One reading cannot tell how fast it wears: measure again later.',
+            '{0} of tread. One reading can’t show wear. Measure again later.',
             [at],
           ),
         };
@@ -148,7 +148,7 @@ export const treadWear = defineWorking<{ readings: TreadReading[]; rules?: RuleV
         throw new InputError(
           'readings',
           'All readings are at one distance.',
-          'readings at different distances',
+          'Measure at different distances',
         );
       const { slope, half } = fitLine(
         sorted.map((r) => ({ x: r.km, y: r.depthMm })),
@@ -212,7 +212,7 @@ export const treadWear = defineWorking<{ readings: TreadReading[]; rules?: RuleV
           : reason(
               isSoon ? 'check' : 'good',
               isSoon
-                ? 'Only about {0} left, between {1} and {2}: the next tire.'
+                ? 'Only about {0} left ({1} to {2}). Plan the next tire.'
                 : 'About {0} left, between {1} and {2}.',
               [km(kmLeft), km(kmLeftLow), km(kmLeftHigh)],
             );

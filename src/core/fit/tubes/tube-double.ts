@@ -76,7 +76,7 @@ export const tubeDouble = defineWorking<
   DoubledTube
 >({
   name: 'tube-double',
-  says: 'What an old tube worn as a sleeve adds',
+  says: 'Doubled tube',
   input: () => ({
     tire: marking('The tire that goes on'),
     wall: oneOf(['standard', 'heavy', 'ultra'], 'Wall of the old tube'),

@@ -8,7 +8,7 @@ interface TubeRange {
   maxWidthMm: number;
 }
 
-const RIGHT = 'a label such as 2.75/3.00-21 or 100/100-18, 110/90-18';
+const RIGHT = 'Enter a label such as 2.75/3.00-21 or 100/100-18, 110/90-18';
 /** Widths in inches, one or several: `2.75/3.00-21`, `3.25/3.50/4.00-19`. */
 const INCHES = /^(\d{1,2}\.\d{1,2}(?:\s*\/\s*\d{1,2}\.\d{1,2}){0,3})\s*[-xR]\s*(\d{1,2})(?!\d)/i;
 const METRIC = /^(\d{2,3})\s*\/\s*(\d{2,3})\s*[-xR]\s*(\d{1,2})(?!\d)/i;

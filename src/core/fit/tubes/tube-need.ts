@@ -72,7 +72,7 @@ export const needsTube = (input: TubeNeedInput): TubeNeed => {
   if (row === 'beadlock') {
     if (tubeType && !input.makerAllows) {
       reasons.push(
-        reason('stop', 'A beadlock with a tube-type tire: refused unless the maker says so.'),
+        reason('stop', 'Beadlock with a tube-type tire: do not fit it unless the maker says so.'),
       );
       return said('refuse');
     }

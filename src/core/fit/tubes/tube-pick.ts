@@ -296,7 +296,7 @@ export const tubePick = defineWorking<Input, TubePick>({
     show.verdict(best ? (best.fit === 'covers' ? best.verdict : 'check') : 'stop');
     if (best?.fit === 'near')
       show.caution(`No label covers this tire. ${best.label} is near: lay it flat and measure.`);
-    if (!best) show.caution('No tube in stock serves this tire.');
+    if (!best) show.caution('No tube in stock fits this tire.');
     if (pick.doubled)
       show.line(
         'an old tube as a sleeve adds',

@@ -58,9 +58,9 @@ export const stretchOf = (
   const by = [{ value: stretchPct, unit: 'pct' as const }];
   const why =
     stretchPct < lowPct
-      ? reason('stop', 'Laid flat it is larger than the space: it folds, and a fold pinches.')
+      ? reason('stop', 'Too big for this tire: it folds, and a fold pinches.')
       : stretchPct > stopPct
-        ? reason('stop', 'It would stretch {0}: thin, and it runs hot.', by)
+        ? reason('stop', 'Stretches {0}: thin, runs hot.', by)
         : stretchPct > highPct
           ? reason('check', 'It stretches {0}: more than usual.', by)
           : reason('good', 'It stretches {0}.', by);

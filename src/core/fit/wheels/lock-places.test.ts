@@ -84,7 +84,7 @@ test('a list in which two things have one name is refused at the second of them'
     ],
   ];
   for (const [field, act] of asks) {
-    expect(act).toThrow(/stands twice/);
+    expect(act).toThrow(/is listed twice/);
     expect(act).toThrow(expect.objectContaining({ field }));
   }
 });

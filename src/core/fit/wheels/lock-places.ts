@@ -12,13 +12,13 @@ export const checkLockPlaces = (field: string, lockDegs: readonly number[], valv
       throw new InputError(
         field,
         'A rim lock cannot sit where the valve is.',
-        `at least ${VALVE_DEG}° from the valve`,
+        `Choose a place at least ${VALVE_DEG}° from the valve`,
       );
     if (lockDegs.slice(0, i).some((other) => Math.abs(angleBetween(deg, other)) < LOCK_DEG))
       throw new InputError(
         field,
         'Two rim locks cannot sit in one place.',
-        `places at least ${LOCK_DEG}° apart`,
+        `Choose places at least ${LOCK_DEG}° apart`,
       );
   });
 };

@@ -20,7 +20,7 @@ export interface RimCode {
 }
 
 const RIGHT =
-  'a rim code such as MT 3.50x17, 17 M/C x MT3.50, 2.15-18, WM3-18, 3.50 J or 12x6.0 AT';
+  'Enter a rim code such as MT 3.50x17, 17 M/C x MT3.50, 2.15-18, WM3-18, 3.50 J or 12x6.0 AT';
 const wrong = (message: string) => new InputError('code', message, RIGHT);
 
 /** Inches by the number of a WM rim. Basis: memory. */
@@ -99,7 +99,7 @@ const parse = (code: string, show: Show): RimCode => {
   const rimDiameterIn = found.diameter === undefined ? null : Number(found.diameter);
   const rimDiameterMm = rimDiameterIn === null ? null : (nominalRimMm(rimDiameterIn) ?? null);
   if (rimDiameterIn !== null && rimDiameterMm === null)
-    throw wrong(`${rimDiameterIn} is no rim diameter.`);
+    throw wrong(`${rimDiameterIn} is not a rim diameter.`);
   const contour = (found.letters as Contour | undefined) ?? 'plain';
   const widthMm = show.line(
     'width inside the flanges',

@@ -13,7 +13,7 @@ interface AirOutData {
 export const airOutEntry = defineEntry<AirOutData, { airOut: AirOutData | null }>({
   ...WHEEL_WORK,
   schema: () => ({
-    silent: boolean('Nothing hisses'),
+    silent: boolean('No hiss'),
     gaugeKpa: maybe(gauge),
     coreOut: boolean('The core is out'),
     device,

@@ -10,7 +10,7 @@ interface BalanceAgainData {
 export const balanceAgainEntry = defineEntry<BalanceAgainData, object, { balance: BalanceLog }>({
   ...WHEEL_WORK,
   schema: () => ({ why: text(120, 'Why it begins anew') }),
-  text: ({ why }) => `Balancing begins anew: ${why}`,
+  text: ({ why }) => `Balancing restarted: ${why}`,
   initial: {},
   apply: () => ({ balance: UNBALANCED }),
 });

@@ -10,13 +10,13 @@ export const balancedEntry = defineEntry<BalancedData, object, { balance: Balanc
   schema: () => ({
     heavyMassG: quantity('g', 0, 2000, 'The heavy spot'),
     heavyDeg: angle('Where it is heavy'),
-    leftG: quantity('g', 0, 2000, 'Left over'),
+    leftG: quantity('g', 0, 2000, 'Imbalance left'),
     leftDeg: angle('Where that is heavy'),
     bandG: quantity('g', 0, 50, 'The stand’s dead band'),
-    chance: Joi.number().min(0).max(1).required().meta({ expected: 'a share from 0 to 1' }),
+    chance: Joi.number().min(0).max(1).required().meta({ expected: 'Enter a share from 0 to 1' }),
   }),
   text: ({ leftG, heavyMassG, chance }, { q }) =>
-    `Balanced: ${q(leftG, 'g')} left of ${q(heavyMassG, 'g')}, within the limit in ${chanceText(chance)}`,
+    `Balanced: ${q(leftG, 'g')} left of ${q(heavyMassG, 'g')}, ${chanceText(chance)} sure it is within tolerance`,
   initial: {},
   apply: ({ balance }, { data }) => ({ balance: { ...balance, balanced: data } }),
 });

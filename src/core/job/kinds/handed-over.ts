@@ -25,7 +25,7 @@ export const handedOverEntry = defineEntry<
     despite: maybe(
       record(
         { by: text(60, 'Who hands it over all the same'), why: text(300, 'Why') },
-        'Handed over all the same',
+        'Release with open safety checks',
       ),
     )
       .optional()

@@ -13,7 +13,10 @@ interface LevelCheckData {
 export const levelCheckEntry = defineEntry<LevelCheckData, object, { balance: BalanceLog }>({
   ...WHEEL_WORK,
   schema: () => ({
-    clock: Joi.number().valid(3, 9).required().meta({ expected: 'Where it was held: 3 or 9' }),
+    clock: Joi.number()
+      .valid(3, 9)
+      .required()
+      .meta({ expected: 'Choose where it was held: 3 or 9' }),
     moved,
   }),
   text: ({ clock, moved }) => `Held at ${clock} o’clock: ${moved}`,

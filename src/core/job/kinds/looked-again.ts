@@ -18,8 +18,8 @@ export type LookedAgain = LookedAgainData & { at: string; who: string };
 export const lookedAgainEntry = defineEntry<LookedAgainData, { lookedAgain: LookedAgain[] }>({
   ...REMARK,
   schema: () => ({
-    what: text(120, 'What was looked at'),
-    good: boolean('As it should be'),
+    what: text(120, 'Show closed'),
+    good: boolean('OK'),
     found: text(300, 'What was found').allow(''),
     gaugeKpa: maybe(gauge).optional().default(null),
     tempC: maybe(quantity('C', -60, 60, 'Temperature of the tire'))
@@ -32,7 +32,7 @@ export const lookedAgainEntry = defineEntry<LookedAgainData, { lookedAgain: Look
       gaugeKpa === null
         ? ''
         : `, ${q(gaugeKpa, 'kPa')}${tempC === null ? '' : ` at ${q(tempC, 'C')}`}${by(device)}`;
-    return `Looked at again: ${what}: ${good ? 'as it should be' : 'not as it should be'}${read}${found ? `. ${found}` : ''}`;
+    return `Recheck: ${what}: ${good ? 'as it should be' : 'not as it should be'}${read}${found ? `. ${found}` : ''}`;
   },
   initial: { lookedAgain: [] },
   apply: ({ lookedAgain }, { data, at, who }) => ({

@@ -16,7 +16,7 @@ export const recheckEntry = defineEntry<RecheckData, { rechecks: RecheckData[] }
     onDate: date('When'),
     look: oneOf(JOB_LOOKS, 'Which readings close it').optional(),
   }),
-  text: ({ what, onDate }) => `Look again on ${onDate}: ${what}`,
+  text: ({ what, onDate }) => `Recheck on ${onDate}: ${what}`,
   initial: { rechecks: [] },
   apply: ({ rechecks }, { data }) => ({
     rechecks: [...rechecks.filter((r) => r.what !== data.what), data],

@@ -16,8 +16,8 @@ export const rimShapeEntry = defineEntry<
 >({
   ...WHEEL_WORK,
   schema: () => ({
-    flangeMm: quantity('mm', 80, 750, 'Over the flange'),
-    wellMm: quantity('mm', 60, 700, 'In the well'),
+    flangeMm: quantity('mm', 80, 750, 'Flange diameter'),
+    wellMm: quantity('mm', 60, 700, 'Well diameter'),
     wellToFlangeMm: quantity('mm', 0, 400, 'From the well to the far flange'),
   }),
   text: ({ flangeMm, wellMm, wellToFlangeMm }, { q }) =>

@@ -23,7 +23,7 @@ export const ringBoltEntry = defineEntry<
     pass: Joi.number()
       .valid(1, 2)
       .required()
-      .meta({ expected: 'the first pass or the second, 1 or 2' }),
+      .meta({ expected: 'Choose the first pass or the second, 1 or 2' }),
     bolt: count(1, 36, 'The bolt'),
     torqueNm: maybe(quantity('Nm', 0.1, 300, 'Torque')),
     device,

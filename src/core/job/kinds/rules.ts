@@ -11,7 +11,7 @@ export const rulesEntry = defineEntry<RulesData, { rules: RuleValues }>({
   ...WHEEL_WORK,
   author: 'server',
   schema: () => ({ values: ruleValues().required() }),
-  text: () => 'Rule values taken from the shop',
+  text: () => 'Shop rules copied to this job',
   initial: { rules: {} },
   apply: (_, { data }) => ({ rules: fittingRules(data.values) }),
 });

@@ -22,7 +22,7 @@ export const schoolEntry = defineEntry<SchoolData, object, { rules: RuleValues }
       throw new InputError(
         'value',
         `${value.slice(0, 30)} is not a choice here.`,
-        choices.join(', '),
+        `Choose ${choices.join(', ')}`,
       );
   },
   text: ({ school, value }) => `${findRule(school).says}: ${value}, for this job`,

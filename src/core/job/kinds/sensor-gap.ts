@@ -4,7 +4,7 @@ import { counted } from '../../base/units';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { maybe } from '../entry-fields';
 
-/** Gap of the wheel sensor around its ring. */
+/** Wheel sensor gap around its ring. */
 interface SensorGapData {
   readings: SensorReading[];
   wantMinMm: number | null;

@@ -14,7 +14,7 @@ export const swingEntry = defineEntry<SwingData, object, { balance: BalanceLog }
       .min(0.2)
       .max(60)
       .required()
-      .meta({ expected: 'seconds of one swing there and back, 0.2 to 60' }),
+      .meta({ expected: 'Enter seconds of one swing there and back, 0.2 to 60' }),
   }),
   text: ({ periodS }) => `One swing there and back takes ${periodS} s`,
   initial: {},

@@ -12,7 +12,7 @@ export const tapedEntry = defineEntry<
 >({
   ...WHEEL_WORK,
   schema: () => ({
-    run: count(0, 500, 'Runs before it'),
+    run: count(0, 500, 'Runs so far'),
     circumferenceMm: quantity('mm', 300, 4000, 'Circumference by tape'),
     gaugeKpa: quantity('kPa', 5, 400, 'Pressure'),
     device,

@@ -16,12 +16,12 @@ export const taughtEntry = defineEntry<
   ...WHEEL_WORK,
   scope: 'machine',
   schema: () => ({
-    done: boolean('Taught'),
+    done: boolean('Recalibrated'),
     found: text(300, 'What was seen').allow(''),
     of: ofServer,
   }),
   text: ({ done, found }) =>
-    `Taught the new wheel: ${done ? 'done' : 'not done'}${found ? `. ${found}` : ''}`,
+    `Recalibrated: ${done ? 'done' : 'not done'}${found ? `. ${found}` : ''}`,
   initial: { taught: null },
   apply: (_, { data, at, who }) => ({ taught: { ...data, at, who } }),
 });

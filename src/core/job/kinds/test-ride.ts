@@ -25,11 +25,7 @@ export const testRideEntry = defineEntry<
     of: ofServer,
   }),
   text: ({ how, by, shakesAtKmh, found, of }, { q }) => {
-    const what = {
-      ridden: 'ridden',
-      'not good': 'ridden, not as it should be',
-      refused: 'refused',
-    }[how];
+    const what = { ridden: 'ridden', 'not good': 'ridden, problem found', refused: 'refused' }[how];
     const shakes = shakesAtKmh !== null && `shakes at ${q(shakesAtKmh, 'km/h')}`;
     return `Test ride${of === undefined ? '' : ', written at the other wheel'}: ${what} by ${by}${shakes ? `, ${shakes}` : ''}${found ? `. ${found}` : ''}`;
   },

@@ -33,7 +33,7 @@ export const torquedEntry = defineEntry<
       .valid(1, 2)
       .optional()
       .default(1)
-      .meta({ expected: 'the first round or the second, 1 or 2' }),
+      .meta({ expected: 'Choose the first pass or the second, 1 or 2' }),
     thread: maybe(oneOf(LUBRICANTS, 'On its threads')).optional().default(null),
     extensionMm: maybe(quantity('mm', 0, 1000, 'Extension head in line'))
       .optional()

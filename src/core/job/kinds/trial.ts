@@ -12,7 +12,7 @@ export const trialEntry = defineEntry<TrialData, object, { balance: BalanceLog }
   ...WHEEL_WORK,
   schema: () => ({ pieces }),
   text: ({ pieces: list }, { pieces }) =>
-    list.length === 0 ? 'All weights off' : `Taped on to learn from: ${pieces(list)}`,
+    list.length === 0 ? 'All weights off' : `Trial weights: ${pieces(list)}`,
   initial: {},
   apply: ({ balance }, { data }) => ({ balance: placeTrial(balance, data.pieces) }),
 });

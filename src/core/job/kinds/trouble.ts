@@ -29,7 +29,7 @@ export const troubleEntry = defineEntry<
       throw new InputError(
         'curedBy',
         `${curedBy.slice(0, 30)} is no check of this trouble.`,
-        'the id of one of its checks, or null',
+        'Use the ID of one of its checks, or null',
       );
   },
   text: ({ symptom, curedBy }) =>

@@ -231,7 +231,7 @@ describe('sensor-gap', () => {
     expect(run([0.5, 0.8, 1], 0.5, 1).verdict).toBe('good');
     expect(run([0.5, 0.8, 1], 0.5, 1).result.runoutMm).toBeCloseTo(0.5, 9);
     expect(run([0.49, 0.8, 1], 0.5, 1).result.reasons.map((r) => r.says)).toEqual([
-      "Too near at 12 o'clock, 0°: 0.49 mm, at least 0.50 mm.",
+      'Too near at 12 o’clock (0°): 0.49 mm, at least 0.50 mm.',
     ]);
     expect(run([0.5, 0.8, 1.01], 0.5, 1).result.reasons[0]!.says).toMatch(/^Too far at 8 o'clock/);
     expect([run([0, 0.8, 1], 0, 1).verdict, run([0, 0.8, 1]).verdict]).toEqual(['stop', 'stop']);

@@ -4,6 +4,7 @@ import { count, listOf, oneOf, quantity, record, text } from '../../base/fields'
 import { isCritical, torqueCheck } from '../../bench/torque';
 import { counted } from '../../base/units';
 import { defineWorking, reason, worstOf, type Reason } from '../../base/working';
+import { lowerFirst } from '../../base/text-case';
 
 /** What has to be proved before a wheel leaves. */
 export const SAFETY_POINTS = [
@@ -24,12 +25,12 @@ export type SafetyPoint = (typeof SAFETY_POINTS)[number];
 /** What each point wants to be so. */
 const SAFETY_WORDS: Record<SafetyPoint, string> = {
   seated: 'Both beads seated',
-  limit: 'Never above the seating limit',
+  limit: 'Seating limit not exceeded',
   pressure: 'Pressure set',
   clamped: 'Every bolt of ring or rim torqued',
   torque: 'Every critical fastener torqued',
   pin: 'Split pins and one-time parts renewed',
-  axle: 'Both ends of the axle looked at',
+  axle: 'Both axle ends checked',
   brake: 'Brake firm',
   arrow: 'Arrow the right way',
   cap: 'Valve cap on',
@@ -102,7 +103,7 @@ const torqueOf = (fasteners: readonly FastenerFact[]): Judged => {
       !torqueCheck.run({ wantedNm: torqueNm, reachedNm }).result.within,
   );
   if (off.length > 0)
-    return failed(`clicked at another torque: ${off.map((f) => f.name).join(', ')}`);
+    return failed(`clicked at the wrong torque: ${off.map((f) => f.name).join(', ')}`);
   const unproved = critical.filter((f) => f.how !== 'torqued');
   const said = unproved.map((f) => (f.how === null ? f.name : `${f.name} (${f.how})`));
   if (unproved.length > 0) return open(said.join(', '));
@@ -114,15 +115,15 @@ const torqueOf = (fasteners: readonly FastenerFact[]): Judged => {
 const brakeOf = ({ firm, spin }: NonNullable<LeaveFacts['brake']>): Judged => {
   if (firm === false) return failed('not firm');
   if (spin === 'stuck') return failed(SPIN_WORDS.stuck);
-  if (firm === null) return open('nobody pumped it');
+  if (firm === null) return open('not pumped');
   return proved(spin === null ? 'firm' : `firm, ${SPIN_WORDS[spin]}`);
 };
 
 const RIDE: Record<NonNullable<LeaveFacts['ride']>, Judged> = {
   ridden: proved('ridden'),
-  refused: proved('refused, by name'),
+  refused: proved('not ridden: declined by name'),
   'not good': failed('ridden, and not as it should be'),
-  none: open('neither ridden nor refused'),
+  none: open('not ridden, not declined'),
 };
 
 const seatedOf = ({ seatedDisc, seatedOther }: LeaveFacts): Judged => {
@@ -130,7 +131,7 @@ const seatedOf = ({ seatedDisc, seatedOther }: LeaveFacts): Judged => {
   return ticked(
     seatedDisc === true && seatedOther === true,
     'the molded line, both sides',
-    'nobody looked at both sides',
+    'both sides not checked',
   );
 };
 
@@ -167,7 +168,9 @@ const maybe = (says: string) =>
     .allow(null)
     .required()
     .description(says)
-    .meta({ expected: `${says}: true, false, or null where nobody looked or nothing is asked` });
+    .meta({
+      expected: `Enter ${lowerFirst(says)}: true, false, or null where nobody looked or nothing is asked`,
+    });
 
 /**
  * For every safety point whether the log proves it, by what, and what is missing.
@@ -181,7 +184,7 @@ export const readyToLeave = defineWorking<LeaveFacts, ReadyToLeave>({
   input: () => ({
     seatedDisc: maybe('Seated on the disc side'),
     seatedOther: maybe('Seated on the other side'),
-    seatPeakKpa: quantity('kPa', 0, 1000, 'Highest while seating').allow(null),
+    seatPeakKpa: quantity('kPa', 0, 1000, 'Max while seating').allow(null),
     seatLimitKpa: quantity('kPa', 20, 1000, 'The seating limit'),
     setKpa: quantity('kPa', 0, 1000, 'Pressure set').allow(null),
     ringBolts: record(
@@ -202,7 +205,7 @@ export const readyToLeave = defineWorking<LeaveFacts, ReadyToLeave>({
       'The fasteners that hold the wheel',
     ).allow(null),
     pinDone: maybe('One-time parts renewed'),
-    axleSeen: maybe('Both ends of the axle looked at'),
+    axleSeen: maybe('Both axle ends checked'),
     brake: record(
       { firm: maybe('Firm'), spin: oneOf(SPINS, 'How the wheel turns').allow(null) },
       'The brake',
@@ -211,7 +214,7 @@ export const readyToLeave = defineWorking<LeaveFacts, ReadyToLeave>({
     capOn: Joi.boolean()
       .required()
       .description('Valve cap on')
-      .meta({ expected: 'Valve cap on: true or false' }),
+      .meta({ expected: 'Choose valve cap on: true or false' }),
     ride: oneOf(['ridden', 'not good', 'refused', 'none'], 'The test ride').allow(null),
   }),
   example: {

@@ -49,8 +49,8 @@ export const recalibration = defineWorking<Input, Recalibration>({
       .allow('')
       .max(200)
       .required()
-      .meta({ expected: 'What the lamp says: text of at most 200 characters' })
-      .description('What the lamp says then'),
+      .meta({ expected: 'Enter the warning light, up to 200 characters' })
+      .description('Warning light then'),
     wheelSensors: boolean('Wheel-speed sensors'),
     newTire: boolean('A new tire'),
     frontKpa: quantity('kPa', 0, 1000, 'Pressure set in front').allow(null),
@@ -88,13 +88,10 @@ export const recalibration = defineWorking<Input, Recalibration>({
     if (needed && missing.length > 0)
       reasons.push(reason('check', `First the pressure: ${missing.join(' and ')} not set yet.`));
     if (needed && missing.length === 0)
-      reasons.push(reason('good', 'Both pressures are set: it may be taught.'));
+      reasons.push(reason('good', 'Both pressures are set. Ready to recalibrate.'));
     if (!needed && wheelSensors && newTire)
       reasons.push(
-        reason(
-          'check',
-          'It has wheel-speed sensors: look in its manual whether it wants to be taught.',
-        ),
+        reason('check', 'It has wheel-speed sensors. Check its manual for a recalibration.'),
       );
     if (!needed && !(wheelSensors && newTire))
       reasons.push(reason('good', 'Its record asks for nothing.'));

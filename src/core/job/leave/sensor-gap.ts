@@ -64,14 +64,14 @@ export const sensorGap = defineWorking<Input, SensorGap>({
       throw new InputError(
         'readings',
         'A ring that runs out is not seen from so few places.',
-        `at least ${FEW} places round the ring`,
+        `Measure at ${FEW} places or more around the ring`,
       );
     checkStretch(readings.map((r) => r.deg));
     if (wantMinMm !== undefined && wantMaxMm !== undefined && wantMinMm > wantMaxMm)
       throw new InputError(
         'wantMinMm',
         `At least ${wantMinMm} mm and at most ${wantMaxMm} mm cannot both be.`,
-        'the smaller figure of the manual',
+        'Enter the smaller figure of the manual',
       );
     const byGap = [...readings].sort((a, b) => a.gapMm - b.gapMm);
     const [least, most] = [byGap[0]!, byGap.at(-1)!];
@@ -95,7 +95,7 @@ export const sensorGap = defineWorking<Input, SensorGap>({
       show.line('wanted, at most', 'manual', wantMaxMm, 'mm');
       if (leastMm < wantMinMm)
         reasons.push(
-          reason('check', `Too near at ${placeText(least.deg)}: {0}, at least {1}.`, [
+          reason('check', `Gap too small at ${placeText(least.deg)}: {0}, spec {1} min.`, [
             mm(leastMm),
             mm(wantMinMm),
           ]),
@@ -114,7 +114,7 @@ export const sensorGap = defineWorking<Input, SensorGap>({
     }
     show.verdict(worstOf(reasons));
     show.caution(
-      'A ring that touches, or a wide gap, puts the lamp on and takes the assistance away.',
+      'A rubbing ring or a wide gap turns on the warning light, and ABS or traction control may not work.',
     );
     return { leastMm, mostMm, runoutMm, reasons };
   },

@@ -195,7 +195,7 @@ export const factsOf = (input: ProcedureInput): Facts => {
       throw new InputError(
         `schools.${key}`,
         `${value.slice(0, 40)} is not a choice.`,
-        schoolChoices(key).join(', '),
+        `Choose ${schoolChoices(key).join(', ')}`,
       );
     return value as ChoiceOf<S>;
   };

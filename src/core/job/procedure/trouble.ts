@@ -383,13 +383,13 @@ const CURE_WEIGHT = 1;
 const MORE_WEIGHT = 2;
 
 /**
- * What to look at when it will not go on, the likeliest first for this wheel and this shop.
+ * Trouble checks, the likeliest first for this wheel and this shop.
  *
  * `cures` from the shop's log reorder what is recalled. Common practice: more force is never the answer.
  */
 export const trouble = defineWorking<Input, { checks: OrderedCheck[] }>({
   name: 'trouble',
-  says: 'What to look at when it will not go on',
+  says: 'Trouble checks',
   input: () => ({
     symptom: oneOf(SYMPTOMS, 'What you see'),
     build: oneOf(BUILDS, 'How the rim is made'),

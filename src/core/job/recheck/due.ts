@@ -51,8 +51,7 @@ const leakDue = (wheel: Wheel, minimumKpa: number | null, rules: RuleValues): Du
   return [
     {
       look: 'leak',
-      what:
-        finding === 'slow leak' ? 'A slow leak: find it, and read the pressure' : LOOK_WORDS.leak,
+      what: finding === 'slow leak' ? 'Slow leak: find it, read the pressure' : LOOK_WORDS.leak,
       onDate: daysAfter(last.onDate, nextCheckDays),
     },
   ];
@@ -97,7 +96,7 @@ const tapeDue = ({ pair, rollouts }: Wheel, rules: RuleValues): Due[] => {
   return [
     {
       look: 'tape',
-      what: 'Tape after the run, until it settles',
+      what: 'Tape after each run until it settles',
       onDate: daysAfter(last.onDate, ruleNumber('recheck.tapeDays', rules)),
     },
   ];

@@ -37,9 +37,9 @@ export const LOOK_WORDS: Record<Look, string> = {
   pressure: 'Pressure, cold',
   bolts: 'Torque and weights after the first ride',
   leak: 'Pressure, standing: is it a leak?',
-  tread: 'Tread at its least',
+  tread: 'Tread at minimum',
   tape: 'Tape after the run',
-  age: 'Age of the tire',
+  age: 'Tire age',
   calibration: 'Calibration',
   anything: 'Look again',
 };
@@ -47,12 +47,12 @@ export const LOOK_WORDS: Record<Look, string> = {
 /** What a rider is told of it. Common practice. */
 export const LOOK_WHY: Record<Look, string> = {
   pressure: 'a slow leak shows after a day',
-  bolts: 'what settles on the first ride lets go',
+  bolts: 'bolts and weights can loosen on the first ride',
   leak: 'a second reading tells a leak from the weather',
-  tread: 'by then it is worn to its least',
+  tread: 'it reaches minimum tread about then',
   tape: 'tires grow until they have settled',
   age: 'rubber gets old whether it is ridden or not',
-  calibration: 'an instrument drifts',
+  calibration: 'gauges drift',
   anything: 'as was agreed',
 };
 

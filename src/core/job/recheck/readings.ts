@@ -15,7 +15,7 @@ export interface LookReadings {
 }
 
 const found = text(300, 'What was found').allow('').optional().default('');
-const good = boolean('As it should be');
+const good = boolean('OK');
 const gaugeKpa = quantity('kPa', 0, 1000, 'The gauge reading');
 const tempC = quantity('C', -60, 60, 'Temperature of the tire');
 
@@ -30,7 +30,7 @@ const FIELDS: { [L in Look]: { [Field in keyof LookReadings[L]]: Joi.Schema } } 
     depthMm: quantity('mm', 0, 40, 'Depth of the tread'),
   },
   tape: {
-    run: count(0, 500, 'Runs before it'),
+    run: count(0, 500, 'Runs so far'),
     circumferenceMm: quantity('mm', 300, 4000, 'Circumference by tape'),
     gaugeKpa: quantity('kPa', 5, 400, 'Pressure'),
   },

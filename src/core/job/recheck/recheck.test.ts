@@ -81,7 +81,7 @@ test('a wheel of a pair is taped after the run until it settles; one alone never
     pair: 'driven axle of four' | null = 'driven axle of four',
   ) => dueOfWheel(sampleWheel({ pair, rollouts }), null, { 'recheck.tapeDays': 5 });
   expect(dues([tape(0, 2600), tape(1, 2625)])).toEqual([
-    { look: 'tape', what: 'Tape after the run, until it settles', onDate: '2026-04-07' },
+    { look: 'tape', what: 'Tape after each run until it settles', onDate: '2026-04-07' },
   ]);
   expect(dues([tape(0, 2600), tape(1, 2625), tape(2, 2625)])).toEqual([]);
   expect(dues([tape(0, 2600), tape(1, 2625)], null)).toEqual([]);

@@ -3,7 +3,7 @@ import type { RecheckRow } from './recheck-row';
 import { POSITION_WORDS } from '../../fit/wheels';
 
 const dayText = (day: string): string =>
-  parseISO(day).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' });
+  parseISO(day).toLocaleDateString('en-US', { day: 'numeric', month: 'long' });
 
 /** A few words for a rider of what is due on his machines, to be copied into a message. All rows are of one rider. */
 export const riderText = (rows: readonly RecheckRow[], shopName: string): string => {
@@ -17,5 +17,5 @@ export const riderText = (rows: readonly RecheckRow[], shopName: string): string
       });
     return `${machine}: ${dues.join('; ')}.`;
   });
-  return `${rows[0]?.rider ?? ''}, to be looked at again. ${parts.join(' ')} ${shopName}`.trim();
+  return `${rows[0]?.rider ?? ''}, due for a recheck. ${parts.join(' ')} ${shopName}`.trim();
 };

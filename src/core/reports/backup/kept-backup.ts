@@ -4,9 +4,9 @@ import type { Holdings } from './holdings';
 export type BackupKind = 'daily' | 'by-hand' | 'brought-in';
 
 export const BACKUP_WORDS: Record<BackupKind, string> = {
-  daily: 'by itself',
-  'by-hand': 'by hand',
-  'brought-in': 'brought in',
+  daily: 'automatic',
+  'by-hand': 'manual',
+  'brought-in': 'added',
 };
 
 export interface KeptBackup {

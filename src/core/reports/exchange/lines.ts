@@ -15,6 +15,7 @@ import {
 } from '../../shop/records';
 import { checkKeptVisitEntry, type KeptVisitEntry } from '../../shop/visit';
 import { InputError } from '../../base/errors';
+import { lowerFirst } from '../../base/text-case';
 
 /** What a shop's file calls itself, and the version of it that this program writes. */
 export const SHOP_FORMAT = 'rimstone-shop';
@@ -102,10 +103,10 @@ const id = text(60, 'Its id').pattern(/^[\w-]+$/);
 const person = text(60, 'A person');
 const ruleValue = Joi.alternatives(Joi.number(), Joi.string().max(200).allow(''))
   .required()
-  .meta({ expected: 'a number or a word' });
+  .meta({ expected: 'Enter a number or a word' });
 const ruleKey = text(60, 'The rule');
 const note = (says: string) => text(1000, says).allow('');
-const flag = Joi.boolean().required().meta({ expected: 'true or false' });
+const flag = Joi.boolean().required().meta({ expected: 'Choose true or false' });
 const loose = Joi.object().unknown().required();
 /** Longer logs are not written by hand. */
 const MAX_ENTRIES = 100_000;
@@ -115,7 +116,7 @@ const entries = (says: string) =>
     .min(1)
     .max(MAX_ENTRIES)
     .required()
-    .meta({ expected: `${says}, at least its opening` });
+    .meta({ expected: `Enter ${lowerFirst(says)}, at least its opening` });
 const maybe = (schema: Joi.Schema) => schema.allow(null);
 
 /** A schema for every field of every kind: a missing or misspelled one does not compile. */
@@ -125,15 +126,11 @@ const FIELDS: { [K in LineKind]: Record<keyof LineData[K], Joi.Schema> } = {
     version: Joi.number()
       .valid(SHOP_FORMAT_VERSION)
       .required()
-      .meta({ expected: `version ${SHOP_FORMAT_VERSION}` }),
+      .meta({ expected: `Use version ${SHOP_FORMAT_VERSION}` }),
     of: oneOf(FILE_OF, 'What the file is of'),
     name: text(80, 'The shop’s name').allow(''),
   },
-  person: {
-    name: person,
-    role: oneOf(ROLES, 'What somebody is in the shop'),
-    pace: oneOf(PACES, 'The pace'),
-  },
+  person: { name: person, role: oneOf(ROLES, 'Role'), pace: oneOf(PACES, 'The pace') },
   rule: {
     key: ruleKey,
     value: ruleValue,
@@ -179,7 +176,7 @@ const FIELDS: { [K in LineKind]: Record<keyof LineData[K], Joi.Schema> } = {
     what: text(120, 'What it is'),
     stockId: maybe(id),
     count: count(1, 1000, 'How many'),
-    supplier: text(80, 'From whom').allow(''),
+    supplier: text(80, 'Supplier').allow(''),
     jobIds: listOf(id, 60, 'The jobs it is for'),
     orderedAt: instant('When it was ordered'),
     orderedBy: person,
@@ -192,12 +189,12 @@ const FIELDS: { [K in LineKind]: Record<keyof LineData[K], Joi.Schema> } = {
     who: person,
     at: instant('When'),
     kind: oneOf(PRACTICE_KINDS, 'The kind of practice'),
-    level: text(60, 'How hard'),
+    level: text(60, 'Level'),
     seed: count(0, MAX_SEED, 'Number of the hidden wheel'),
     acts: Joi.array()
       .max(MAX_ACTS)
       .required()
-      .meta({ expected: `What was done: a list of at most ${MAX_ACTS}` }),
+      .meta({ expected: `Enter what was done: a list of at most ${MAX_ACTS}` }),
     good: flag,
     cost: count(0, 1000, 'What it cost'),
     advisedCost: count(0, 1000, 'What it would have cost as advised'),
@@ -212,7 +209,7 @@ const FIELDS: { [K in LineKind]: Record<keyof LineData[K], Joi.Schema> } = {
     fields: Joi.object()
       .pattern(/^[a-z]\w{0,59}$/i, Joi.array().items(Joi.any()).length(2))
       .required()
-      .meta({ expected: 'each field with what it was and what it is' }),
+      .meta({ expected: 'List each field with its old and new value' }),
   },
 };
 

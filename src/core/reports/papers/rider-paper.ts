@@ -66,7 +66,7 @@ export interface PaperJob {
 const CAUTIONS = [
   'New tires are slippery: ride gently and upright at first, and brake early.',
   'Before every ride: pressure cold, brake firm, a look at both tires.',
-  'A pull, a shake, a soft lever or a hiss: stop, and do not ride on.',
+  'If it pulls, shakes or hisses, or the lever goes soft: stop. Do not ride on.',
   'The machine’s manual and local codes come before this sheet.',
 ];
 
@@ -111,13 +111,13 @@ const rowsOf = (state: JobState, q: Q): [string, string][] => {
         `${cameOff.marking}${cameOff.treadMm === null ? '' : `, ${q(cameOff.treadMm, 'mm', 1)} of tread`}`,
     ],
     ['Went on', chosen && `${chosen.marking}, ${tube}`],
-    ['With it', extra && extra.length > 0 && extra.join('; ')],
+    ['Also fitted', extra && extra.length > 0 && extra.join('; ')],
     [
-      'Pressure here',
+      'Set in shop',
       pressureSet && `${q(pressureSet.gaugeKpa, 'kPa')} at ${q(pressureSet.shopC, 'C')}`,
     ],
     [
-      'Pressure out there',
+      'Riding pressure',
       pressureSet && `${q(pressureSet.rideKpa, 'kPa')}, cold, at ${q(pressureSet.rideC, 'C')}`,
     ],
     ['Weights', weightsText(state, q)],
@@ -189,7 +189,7 @@ const rideText = (states: readonly JobState[], q: Q): string | null => {
 const taughtText = (states: readonly JobState[]): string | null => {
   const taught = states.map((s) => s.taught).find((t) => t !== null);
   return taught
-    ? `${taught.done ? 'Taught the new wheel' : 'Not taught the new wheel'}${taught.found ? `: ${taught.found}` : ''}`
+    ? `${taught.done ? 'Recalibrated' : 'Not taught the new wheel'}${taught.found ? `: ${taught.found}` : ''}`
     : null;
 };
 
@@ -204,9 +204,9 @@ const despiteOf = (state: JobState): string[] => {
   const despite = state.handedOver?.despite;
   if (!despite || !state.wheel) return [];
   const missing = readyOf(state).result.missing.map((p) => `${p.says.toLowerCase()} (${p.by})`);
-  const what = missing.length > 0 ? ` Not proved: ${missing.join('; ')}.` : '';
+  const what = missing.length > 0 ? ` Not on record: ${missing.join('; ')}.` : '';
   return [
-    `${POSITION_WORDS[state.wheel.position]}: handed over all the same by ${despite.by}: ${despite.why}.${what}`,
+    `${POSITION_WORDS[state.wheel.position]}: released by ${despite.by} with open safety checks: ${despite.why}.${what}`,
   ];
 };
 

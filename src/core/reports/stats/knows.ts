@@ -20,7 +20,7 @@ export interface StationTook {
   sharePct: number;
 }
 
-/** Which station eats the time, in the order of the work; stations that nobody worked at are left out. */
+/** Time by station, in the order of the work; stations that nobody worked at are left out. */
 export const stationsTook = (
   times: readonly { station: StationId; tookS: number }[],
 ): StationTook[] => {
@@ -49,7 +49,7 @@ export interface TroubleMet {
   cured: number;
 }
 
-/** Which trouble how often, the most frequent first. */
+/** Trouble by type, the most frequent first. */
 export const troublesMet = (
   met: readonly { symptom: Symptom; isCured: boolean }[],
 ): TroubleMet[] => {
@@ -70,7 +70,7 @@ export interface WeightLeft {
   mostG: number;
 }
 
-/** Which tire leaves what weight, the heaviest first. */
+/** Balance weight by tire, the heaviest first. */
 export const weightsLeft = (left: readonly { marking: string; massG: number }[]): WeightLeft[] => {
   const by = new Map<string, number[]>();
   for (const { marking, massG } of left) by.set(marking, [...(by.get(marking) ?? []), massG]);

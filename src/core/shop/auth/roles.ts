@@ -1,4 +1,4 @@
-/** What somebody is in the shop. */
+/** Role. */
 export const ROLES = ['owner', 'fitter', 'learner'] as const;
 export type Role = (typeof ROLES)[number];
 

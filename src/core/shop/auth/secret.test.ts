@@ -17,9 +17,9 @@ describe('a passphrase', () => {
 describe('a secret', () => {
   test.each([
     ['12345', /fewer than 6 digits/],
-    ['123456', /follow one another/],
-    ['987654', /follow one another/],
-    ['246802', /follow one another/],
+    ['123456', /run in order/],
+    ['987654', /run in order/],
+    ['246802', /run in order/],
     ['111111', /one or two digits/],
     ['121212', /one or two digits/],
     ['word', /fewer than 12 letters/],

@@ -35,7 +35,7 @@ const pinWeakness = (pin: string): string | null => {
   const digits = [...pin].map(Number);
   if (new Set(digits).size < MIN_DIFFERENT_DIGITS)
     return 'It is the same one or two digits again and again.';
-  if (isRun(digits)) return 'Its digits follow one another.';
+  if (isRun(digits)) return 'Its digits run in order.';
   return null;
 };
 
@@ -48,7 +48,7 @@ export const checkSecret = (secret: string, role: Role): void => {
   if (role === 'owner') {
     const weak = isPin ? 'It is a PIN, and an owner can do everything.' : weakness(secret);
     if (weak)
-      throw new InputError('secret', weak, `a passphrase of ${MIN_LETTERS} letters or more`);
+      throw new InputError('secret', weak, `Enter a passphrase of ${MIN_LETTERS} letters or more`);
     return;
   }
   const weak = isPin ? pinWeakness(secret) : weakness(secret);
@@ -56,6 +56,6 @@ export const checkSecret = (secret: string, role: Role): void => {
     throw new InputError(
       'secret',
       weak,
-      `a PIN of ${MIN_DIGITS} digits or more, or a passphrase of ${MIN_LETTERS} letters or more`,
+      `Enter a PIN of ${MIN_DIGITS} digits or more, or a passphrase of ${MIN_LETTERS} letters or more`,
     );
 };

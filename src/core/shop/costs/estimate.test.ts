@@ -97,7 +97,7 @@ describe('beside what was agreed', () => {
       'stop',
       [
         expect.stringMatching(
-          /175\.75 is more than the agreed .*159\.77: ask again before going on\.$/,
+          /175\.75 is over the approved .*159\.77\. Get the rider’s OK before going on\.$/,
         ),
       ],
     ]);
@@ -107,7 +107,7 @@ describe('beside what was agreed', () => {
   test('where only the longest time goes beyond it, it says so and goes on', () => {
     const [askAgain, verdict, reasons] = says(22_500, { 'labour.by': 'the hour' });
     expect([askAgain, verdict]).toEqual([false, 'check']);
-    expect((reasons as string[])[0]).toMatch(/^It may come to/);
+    expect((reasons as string[])[0]).toMatch(/^It could reach/);
   });
 });
 
@@ -122,7 +122,7 @@ test('without a rate for labour it does not say that all is well', () => {
   const { result, verdict } = of([wheel()], { 'labour.spokedMinor': 0 });
   expect([verdict, result.reasons.map((r) => r.says)]).toEqual([
     'check',
-    ['No rate for labour is set: the shop’s rules, under Costs.'],
+    ['No labor rate set. Add one under Rules, Costs.'],
   ]);
 });
 

@@ -173,7 +173,7 @@ export const estimate = defineWorking<Input, Estimate>({
         throw new InputError(
           `wheels[${i}].leftNinetyS`,
           'Nine times in ten it would take less than in the middle.',
-          `at least ${wheel.leftMedianS}`,
+          `Enter at least ${wheel.leftMedianS}`,
         );
     });
     const currency = ruleWord('cost.currency', rules);
@@ -212,17 +212,17 @@ export const estimate = defineWorking<Input, Estimate>({
         ? [
             reason(
               'stop',
-              `${say(totalMinor)} is more than the agreed ${say(agreedMinor!)}: ask again before going on.`,
+              `${say(totalMinor)} is over the approved ${say(agreedMinor!)}. Get the rider’s OK before going on.`,
             ),
           ]
         : []),
       ...(askAgain === false && highMinor > limit!
-        ? [reason('check', `It may come to ${say(highMinor)}; agreed were ${say(agreedMinor!)}.`)]
+        ? [reason('check', `It could reach ${say(highMinor)}; ${say(agreedMinor!)} is approved.`)]
         : []),
       ...(labourMinor === 0 && wheels.length > 0
-        ? [reason('check', 'No rate for labour is set: the shop’s rules, under Costs.')]
+        ? [reason('check', 'No labor rate set. Add one under Rules, Costs.')]
         : []),
-      ...(incomplete ? [reason('check', 'Some price is not known: the total is too small.')] : []),
+      ...(incomplete ? [reason('check', 'Some prices are missing, so the total is too low.')] : []),
     ];
     show.verdict(worstOf(reasons));
     return {

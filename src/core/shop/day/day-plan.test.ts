@@ -216,14 +216,14 @@ describe('the working', () => {
     const would = (visits: DayVisit[], people?: string[]) =>
       plan(visits, people).broken.map((b) => b.would);
     expect(would([visit('a', 20, block('back', 30))])).toEqual([
-      'Nothing can keep it: even with everybody at once it is too late. Say so now.',
+      'Can’t be kept, even with everyone on it. Tell the rider now.',
     ]);
     expect(would([visit('a', 30, block('back', 30)), visit('b', 30, block('back', 30))])).toEqual([
-      'One more person would keep it; so would going first.',
+      'Add a person or put it first to keep it.',
     ]);
     const onOneStand = (id: string) => visit(id, 30, block('tire', 30, { standMinutes: 30 }));
     expect(would([onOneStand('a'), onOneStand('b')], ['Wim', 'Ada'])).toEqual([
-      'It is kept only if it goes first, and another promise is not.',
+      'Putting it first keeps it but misses another promise.',
     ]);
   });
   test('a promise in the past is late by all that is left', () => {
@@ -250,7 +250,7 @@ describe('the working', () => {
     ]);
     const refused = (...visits: DayVisit[]) => problemOf(() => plan(visits)).message;
     expect(refused(visit('a', null, block('bare', 30), block('back', 30, by('Wim', 20))))).toBe(
-      'a, rear, back on, handed over: what comes before it is not done by then.',
+      'a, rear, install, hand over: what comes before it is not done by then.',
     );
     expect(
       refused(
@@ -277,7 +277,7 @@ describe('the working', () => {
         visit('a', null, block('bare', 30), block('back', 30, by('Wim', 40))),
         visit('b', null, block('bare', 10), block('back', 30, by('Wim', 10))),
       ),
-    ).toBe('No plan was found that leaves what is fixed by hand in its place.');
+    ).toBe('No plan fits the pinned blocks. Unpin one.');
   });
   test('blocks out of order, more stand than block, nobody at work, a name twice, too many wheels', () => {
     const field = (visits: DayVisit[], people?: string[]) =>

@@ -90,7 +90,7 @@ export const MAX_WHEELS = 24;
 export const PLAN_MINUTES = 14 * DAY_MIN;
 
 const clash = (field: string, message: string): InputError =>
-  new InputError(field, message, 'another time or person, or let the plan place it');
+  new InputError(field, message, 'Choose another time or person, or unpin it');
 
 /** What is fixed by hand and cannot be, each with its sentence. */
 const checkFixed = ({ people, visits }: Input): void => {
@@ -103,7 +103,7 @@ const checkFixed = ({ people, visits }: Input): void => {
           throw new InputError(
             field,
             `${block.fixed.person} is not at work.`,
-            `one of ${people.join(', ')}, or not fixed`,
+            `Choose one of ${people.join(', ')}, or unpin it`,
           );
         const { startMin } = block.fixed;
         return [
@@ -194,18 +194,17 @@ const wouldKeep = (problem: PlanProblem, visit: number, helped: PlanFound | null
   const dueMin = problem.visits[visit]!.dueMin!;
   const alone = { ...problem, wheels: problem.wheels.filter((w) => w.visit === visit) };
   const { broken } = boundOf(alone, emptyState(alone));
-  if (broken > 0)
-    return 'Nothing can keep it: even with everybody at once it is too late. Say so now.';
+  if (broken > 0) return 'Can’t be kept, even with everyone on it. Tell the rider now.';
   const together = bestPlan(alone, HELP_BUDGET);
   const goesFirst = together !== null && together.cost.broken === 0;
   const helps = helped !== null && endsOf(problem, helped)[visit]! <= dueMin;
   if (helps)
     return goesFirst
-      ? 'One more person would keep it; so would going first.'
+      ? 'Add a person or put it first to keep it.'
       : 'One more person would keep it.';
   return goesFirst
-    ? 'It is kept only if it goes first, and another promise is not.'
-    : 'A later promise. Say so now.';
+    ? 'Putting it first keeps it but misses another promise.'
+    : 'Needs a later promise. Tell the rider now.';
 };
 
 const work = (input: Input): { problem: PlanProblem; found: PlanFound; plan: DayPlan } => {
@@ -215,8 +214,8 @@ const work = (input: Input): { problem: PlanProblem; found: PlanFound; plan: Day
   if (!found)
     throw new InputError(
       'visits',
-      'No plan was found that leaves what is fixed by hand in its place.',
-      'fewer fixed rows, or later ones',
+      'No plan fits the pinned blocks. Unpin one.',
+      'Pin fewer blocks, or later ones',
     );
   const visitOf = (wheel: number) => input.visits[problem.wheels[wheel]!.visit]!;
   const ends = endsOf(problem, found);
@@ -256,7 +255,7 @@ const work = (input: Input): { problem: PlanProblem; found: PlanFound; plan: Day
 const minutes = (from: number, to: number, says: string) => count(from, to, `${says}, in minutes`);
 
 /**
- * In what order the day’s work keeps the most promises; then with the least lateness, then with the wheels done
+ * Day plan; then with the least lateness, then with the wheels done
  * soonest.
  *
  * 1 to 6 people, 1 to 12 benches, at most 24 wheels; whole minutes from now, up to 14 days. A wheel’s blocks follow
@@ -267,7 +266,7 @@ const minutes = (from: number, to: number, says: string) => count(from, to, `${s
  */
 export const dayPlan = defineWorking<Input, DayPlan>({
   name: 'day-plan',
-  says: 'In what order the day’s work keeps the most promises',
+  says: 'Day plan',
   input: () => ({
     people: listOf(text(60, 'Who is at work'), 6, 'Who is at work'),
     benches: count(1, 12, 'Benches'),
@@ -354,15 +353,19 @@ export const dayPlan = defineWorking<Input, DayPlan>({
   work(input, show) {
     const { people, visits } = input;
     if (people.length === 0)
-      throw new InputError('people', 'Nobody is at work.', 'at least one name');
+      throw new InputError('people', 'Nobody is at work.', 'Enter at least one name');
     if (new Set(people).size < people.length)
-      throw new InputError('people', 'Somebody stands twice among the people.', 'each name once');
+      throw new InputError(
+        'people',
+        'Somebody stands twice among the people.',
+        'List each name once',
+      );
     const wheels = visits.flatMap((v) => v.wheels);
     if (wheels.length > MAX_WHEELS)
       throw new InputError(
         'visits',
         `${wheels.length} wheels are too many for one plan.`,
-        `at most ${MAX_WHEELS}`,
+        `Enter at most ${MAX_WHEELS}`,
       );
     visits.forEach((visit, v) =>
       visit.wheels.forEach((wheel, w) =>
@@ -372,13 +375,13 @@ export const dayPlan = defineWorking<Input, DayPlan>({
             throw new InputError(
               field,
               'The blocks do not stand in the order of the work.',
-              BLOCKS.join(', '),
+              `Choose ${BLOCKS.join(', ')}`,
             );
           if (standMinutes > long)
             throw new InputError(
               `${field}.standMinutes`,
               'It would be on the stand for longer than the block takes.',
-              `at most ${long}`,
+              `Enter at most ${long}`,
             );
         }),
       ),
@@ -386,7 +389,7 @@ export const dayPlan = defineWorking<Input, DayPlan>({
     const { found, plan } = work(input);
     show.basis(
       'practice',
-      'a wheel is worked on in blocks: to the bare wheel, tire on to balanced, back on',
+      'a wheel is worked on in blocks: strip to bare wheel, tire on to balanced, back on',
     );
     show.basis(
       'practice',
@@ -411,7 +414,7 @@ export const dayPlan = defineWorking<Input, DayPlan>({
         ? 'yes, proved'
         : compareCosts(found.bound, found.cost) === 0
           ? 'yes'
-          : `${counted(found.bound.broken, 'promise')} not kept, ${found.bound.lateMin} min late, ${found.bound.doneMin} min`,
+          : `misses ${counted(found.bound.broken, 'promise')}, ${found.bound.lateMin} min late, ${found.bound.doneMin} min`,
     );
     show.verdict(plan.broken.length === 0 ? 'good' : 'check');
     return plan;

@@ -11,9 +11,9 @@ export const planStartMs = (nowMs: number): number => Math.ceil(nowMs / STEP_MS)
 
 /** What a block is called. */
 export const BLOCK_WORDS: Record<BlockName, string> = {
-  bare: 'to the bare wheel',
-  tire: 'tire on, to balanced',
-  back: 'back on, handed over',
+  bare: 'strip to bare wheel',
+  tire: 'mount and balance',
+  back: 'install, hand over',
 };
 
 /** Work of one person without a break. All times in whole minutes from now. */

@@ -17,6 +17,7 @@ import { parseMarking } from '../../fit/tires';
 import { parseTubeLabel } from '../../fit/tubes';
 import { clockText, parseAngle, type Unit } from '../../base/units';
 import { readRimCode, RENEWS, type Fastener } from '../../fit/wheels';
+import { lowerFirst } from '../../base/text-case';
 
 /** A number of a dated measurement. */
 export interface DatedNumber {
@@ -122,7 +123,7 @@ const plain = ({ label, form }: Field): Joi.Schema => {
       return Joi.string()
         .pattern(/^\d{3,4}$/)
         .required()
-        .meta({ expected: `${label}: four digits, week then year, as in 3824` });
+        .meta({ expected: `Enter ${lowerFirst(label)}: four digits, week then year, as in 3824` });
     case 'date':
       return date(label);
     case 'yes':
@@ -133,7 +134,7 @@ const plain = ({ label, form }: Field): Joi.Schema => {
         .min(0)
         .max(MONEY_MAX)
         .required()
-        .meta({ expected: `${label}: a price` });
+        .meta({ expected: `Enter ${lowerFirst(label)}: a price` });
     case 'places':
       return listOf(angle(label), 3, label);
     case 'fasteners':

@@ -43,7 +43,7 @@ const headerProblems = (
   ...header
     .filter((h, i) => header.indexOf(h) !== i)
     .map((h) =>
-      problem(h.slice(0, 40), `The column ${h.slice(0, 40)} stands twice.`, 'each column once'),
+      problem(h.slice(0, 40), `The column ${h.slice(0, 40)} is listed twice.`, 'each column once'),
     ),
   ...needed
     .filter((c) => !header.includes(c))

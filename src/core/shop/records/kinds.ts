@@ -67,7 +67,7 @@ const PRESSURES = [
   { key: 'tempC', label: 'Tire at', unit: 'C', min: -60, max: 80 },
 ] as const;
 const ROLLOUTS = [
-  { key: 'run', label: 'Runs before it', unit: null, min: 0, max: 500 },
+  { key: 'run', label: 'Runs so far', unit: null, min: 0, max: 500 },
   { key: 'circumferenceMm', label: 'Circumference', unit: 'mm', min: 300, max: 4000 },
   { key: 'gaugeKpa', label: 'Taped at', unit: 'kPa', min: 5, max: 400 },
 ] as const;
@@ -91,7 +91,7 @@ export const SPECS: { readonly [K in RecordKind]: RecordSpec<K> } = {
     one: 'machine',
     many: 'Machines',
     fields: {
-      name: { label: 'What the shop calls it', form: { as: 'text', max: 80 }, listed: true },
+      name: { label: 'Name', form: { as: 'text', max: 80 }, listed: true },
       rider: { label: 'Rider', form: { as: 'text', max: 80 }, listed: true },
       kind: {
         label: 'Kind',
@@ -116,7 +116,7 @@ export const SPECS: { readonly [K in RecordKind]: RecordSpec<K> } = {
         listed: true,
       },
       minLoadIndexFront: {
-        label: 'Least load index, front',
+        label: 'Min load index, front',
         form: { as: 'whole', min: 0, max: 120 },
         may: true,
         usual: null,
@@ -134,7 +134,7 @@ export const SPECS: { readonly [K in RecordKind]: RecordSpec<K> } = {
         usual: null,
       },
       emptyFrontKg: {
-        label: 'Ready to ride, on the front',
+        label: 'Wet weight, front',
         form: { as: 'quantity', unit: 'kg', min: 10, max: 1500 },
         may: true,
         usual: null,
@@ -160,7 +160,7 @@ export const SPECS: { readonly [K in RecordKind]: RecordSpec<K> } = {
       wheelSensors: { label: 'Wheel-speed sensors', form: { as: 'yes' }, usual: false },
       fasteners: { label: 'Torque, from the manual', form: { as: 'fasteners' }, usual: [] },
       teachKmh: {
-        label: 'Taught after a tire change: speed to hold',
+        label: 'Recalibration speed',
         form: { as: 'quantity', unit: 'km/h', min: 3, max: 150 },
         may: true,
         usual: null,
@@ -172,7 +172,7 @@ export const SPECS: { readonly [K in RecordKind]: RecordSpec<K> } = {
         may: true,
         usual: null,
       },
-      teachLamp: { label: 'What the lamp says then', form: { as: 'text', max: 200 }, usual: '' },
+      teachLamp: { label: 'Warning light then', form: { as: 'text', max: 200 }, usual: '' },
       slackMinMm: {
         label: 'Slack of chain or belt, at least',
         form: mm(0, 200),
@@ -193,15 +193,10 @@ export const SPECS: { readonly [K in RecordKind]: RecordSpec<K> } = {
         may: true,
         usual: null,
       },
-      adjusterSpanMm: { label: 'Between the adjusters', form: mm(80, 600), may: true, usual: null },
-      sensorMinMm: {
-        label: 'Gap of the wheel sensor, at least',
-        form: mm(0, 5),
-        may: true,
-        usual: null,
-      },
+      adjusterSpanMm: { label: 'Adjuster spacing', form: mm(80, 600), may: true, usual: null },
+      sensorMinMm: { label: 'Wheel sensor gap, at least', form: mm(0, 5), may: true, usual: null },
       sensorMaxMm: {
-        label: 'Gap of the wheel sensor, at most',
+        label: 'Wheel sensor gap, at most',
         form: mm(0.05, 10),
         may: true,
         usual: null,
@@ -222,13 +217,13 @@ export const SPECS: { readonly [K in RecordKind]: RecordSpec<K> } = {
     fields: {
       machineId: { label: 'Machine', form: { as: 'machine' }, listed: true },
       position: {
-        label: 'Where',
+        label: 'Position',
         form: { as: 'choice', of: POSITIONS, words: POSITION_WORDS },
         listed: true,
       },
       build: { label: 'Rim', form: { as: 'choice', of: BUILDS, words: BUILD_WORDS }, listed: true },
       rimCode: { label: 'Rim code', form: { as: 'rim-code' }, listed: true },
-      tireMarking: { label: 'Tire on it', form: { as: 'size' }, listed: true },
+      tireMarking: { label: 'Current tire', form: { as: 'size' }, listed: true },
       tube: { label: 'With a tube', form: { as: 'yes' }, listed: true },
       tubelessMarked: { label: 'Rim marked tubeless', form: { as: 'yes' }, usual: false },
       sealed: {
@@ -261,13 +256,13 @@ export const SPECS: { readonly [K in RecordKind]: RecordSpec<K> } = {
         hint: 'empty: as the shop’s rule says',
       },
       flangeMm: {
-        label: 'Over the flange',
+        label: 'Flange diameter',
         form: mm(80, 750),
         may: true,
         usual: null,
         hint: 'bare rim, for the bead’s path',
       },
-      wellMm: { label: 'In the well', form: mm(60, 700), may: true, usual: null },
+      wellMm: { label: 'Well diameter', form: mm(60, 700), may: true, usual: null },
       wellToFlangeMm: {
         label: 'Well to far flange',
         form: mm(0, 400),
@@ -282,7 +277,7 @@ export const SPECS: { readonly [K in RecordKind]: RecordSpec<K> } = {
         usual: null,
       },
       heavySpotDeg: {
-        label: 'Heavy spot, bare',
+        label: 'Heavy spot, bare rim',
         form: { as: 'quantity', unit: 'deg', min: 0, max: 360 },
         may: true,
         usual: null,
@@ -378,7 +373,7 @@ export const SPECS: { readonly [K in RecordKind]: RecordSpec<K> } = {
         may: true,
         usual: null,
       },
-      circleMm: { label: 'Their circle', form: mm(50, 400), may: true, usual: null },
+      circleMm: { label: 'Bolt circle', form: mm(50, 400), may: true, usual: null },
       rimBolts: {
         label: 'Bolts of a split rim',
         form: { as: 'whole', min: 3, max: 16 },
@@ -394,7 +389,7 @@ export const SPECS: { readonly [K in RecordKind]: RecordSpec<K> } = {
         builds: ['split'],
       },
       pair: {
-        label: 'Makes a pair',
+        label: 'Driven pair',
         form: { as: 'choice', of: PAIRS },
         may: true,
         usual: null,
@@ -473,7 +468,7 @@ export const SPECS: { readonly [K in RecordKind]: RecordSpec<K> } = {
         usual: 'standard',
         listed: true,
       },
-      flatWidthMm: { label: 'Laid flat', form: mm(15, 300), may: true, usual: null, listed: true },
+      flatWidthMm: { label: 'Flat width', form: mm(15, 300), may: true, usual: null, listed: true },
       massG: {
         label: 'Mass',
         form: { as: 'quantity', unit: 'g', min: 50, max: 5000 },

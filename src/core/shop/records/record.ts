@@ -31,13 +31,17 @@ const checkWhole = (kind: RecordKind, it: Records[RecordKind]): void => {
       throw new InputError(
         'maxNm',
         'The highest setting is not above the lowest.',
-        `a number above ${minNm}`,
+        `Enter a number above ${minNm}`,
       );
   }
   if (kind === 'strips') {
     const { rimFromIn, rimToIn } = it as Records['strips'];
     if (rimToIn < rimFromIn)
-      throw new InputError('rimToIn', 'The range of rims runs backwards.', `at least ${rimFromIn}`);
+      throw new InputError(
+        'rimToIn',
+        'The range of rims runs backwards.',
+        `Enter at least ${rimFromIn}`,
+      );
   }
   if (kind === 'wheels') checkLockPlaces('rimLockDegs', (it as Records['wheels']).rimLockDegs);
   if (kind === 'tires') {
@@ -46,7 +50,7 @@ const checkWhole = (kind: RecordKind, it: Records[RecordKind]): void => {
       throw new InputError(
         'treadMm',
         'A take-off has no depth.',
-        'the depth of its tread, measured',
+        'Enter the depth of its tread, measured',
       );
   }
 };

@@ -232,7 +232,7 @@ describe('taking in a file', () => {
         ['label', 'label'],
         ['110/90-18', '110/90-18'],
       ],
-      /stands twice/,
+      /is listed twice/,
     ],
   ])('%j: wrong with the file as a whole', (rows, says) => {
     const done = plan(rows);

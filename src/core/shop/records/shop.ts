@@ -19,13 +19,13 @@ export const TREAD_WORDS: Record<Tread, string> = {
   soft: 'knobby, soft ground',
   hard: 'knobby, hard ground',
   trials: 'trials type',
-  half: 'half road, half dirt',
+  half: '50/50 dual sport',
   touring: 'sport touring',
   road: 'road',
   sport: 'sport',
   slick: 'slick',
-  'four-wheel': 'four wheels, loose ground',
-  other: 'not said',
+  'four-wheel': 'ATV/UTV, loose ground',
+  other: 'not set',
 };
 
 export const TUBE_WALLS = ['standard', 'heavy', 'ultra'] as const;

@@ -17,7 +17,7 @@ export const wordsPattern = (words: readonly string[]): RegExp => {
       throw new InputError(
         i === 0 ? 'name' : `also[${i - 1}]`,
         `“${word.slice(0, 20)}” would be found in too many words.`,
-        `at least ${MIN_LETTERS} letters or digits`,
+        `Enter at least ${MIN_LETTERS} letters or digits`,
       );
   const forms = new Set(words.flatMap((w) => [w, w.normalize('NFC'), w.normalize('NFD')]));
   // The longest first: a name goes whole, not by its first part.

@@ -73,7 +73,7 @@ describe('what a plan is asked', () => {
     const { input, leftOut } = asked([oneIn('a', { waits: 'a tube' }), oneIn('b', {}, [])]);
     expect(input.visits).toEqual([]);
     expect(leftOut).toEqual([
-      { visitId: 'a', machineName: 'a', why: 'waits for a tube, nobody has said until when' },
+      { visitId: 'a', machineName: 'a', why: 'on hold for a tube, no date set' },
     ]);
   });
   test('a part that is not here is waited for, unless somebody has said until when', () => {
@@ -83,9 +83,7 @@ describe('what a plan is asked', () => {
       { ...oneIn('a'), missing },
       { ...oneIn('b', until), missing },
     ]);
-    expect(leftOut.map((l) => l.why)).toEqual([
-      'waits for tube 100/90-19, nobody has said until when',
-    ]);
+    expect(leftOut.map((l) => l.why)).toEqual(['on hold for tube 100/90-19, no date set']);
     expect(input.visits.map((v) => v.id)).toEqual(['b']);
   });
   test('what is long past or far off is no farther than a plan sees', () => {
@@ -101,11 +99,11 @@ describe('what a plan is asked', () => {
     ]);
     expect(input.visits[1]!.wheels[0]!.blocks[0]!.fixed).toBeNull();
     expect(leftOut).toEqual([
-      { visitId: 'asleep', machineName: 'asleep', why: 'waits for spring until 2027-04-30' },
+      { visitId: 'asleep', machineName: 'asleep', why: 'on hold: spring until 2027-04-30' },
     ]);
     expect(() => dayPlan.run(input)).not.toThrow();
   });
-  test('what was put by hand stays; by somebody who is not at work it is left to the plan', () => {
+  test('what was put by hand stays; by somebody who is not at work it is unpinned', () => {
     const fixed = (planned: ReturnType<typeof put>[], people?: string[]) =>
       asked([oneIn('a', { planned })], people).input.visits[0]!.wheels[0]!.blocks.map(
         (b) => b.fixed,
@@ -114,7 +112,7 @@ describe('what a plan is asked', () => {
     expect(fixed([put(30)], ['Ada'])).toEqual([null, null, null]);
     expect(fixed([put(30, { jobId: 'other' })])).toEqual([null, null, null]);
   });
-  test('what was to begin already is being worked on; a later block of it is left to the plan', () => {
+  test('what was to begin already is being worked on; a later block of it is unpinned', () => {
     const visits = asked([
       oneIn('a', { planned: [put(-20), put(-5, { block: 'back' })] }),
       oneIn('b', { planned: [put(-10, { jobId: 'b-job' })] }),
@@ -125,7 +123,7 @@ describe('what a plan is asked', () => {
       [null, null, null],
     ]);
   });
-  test('of two by hand that one person would do at once the sooner stays, the other is left to the plan and said', () => {
+  test('of two by hand that one person would do at once the sooner stays, the other is unpinned and said', () => {
     const both = (startA: number, startB: number, person = 'Wim') =>
       asked(
         [
@@ -143,7 +141,7 @@ describe('what a plan is asked', () => {
       {
         visitId: 'a',
         wheel: expect.any(String),
-        why: expect.stringMatching(/^to the bare wheel: Wim is at .* then$/),
+        why: expect.stringMatching(/^strip to bare wheel: Wim is at .* then$/),
       },
     ]);
     // One behind the other, and two people, are no clash.
@@ -154,7 +152,7 @@ describe('what a plan is asked', () => {
     // Whatever was put, there is a plan.
     expect(dayPlan.run(clash.input).result.rows.length).toBeGreaterThan(0);
   });
-  test('what can no longer begin when it was to, since the work before it is not done, is left to the plan', () => {
+  test('what can no longer begin when it was to, since the work before it is not done, is unpinned', () => {
     const fixed = (startMin: number) =>
       asked([
         oneIn('a', { planned: [put(startMin, { block: 'tire' })] }),

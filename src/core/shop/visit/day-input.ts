@@ -73,7 +73,7 @@ const dayVisit = (
       const blocks = blocksLeft(left, rules).map((block, i) => {
         const put = state.planned.find((p) => p.jobId === now.jobId && p.block === block.block);
         const startMin = put ? minutesTo(put.startAt, nowMs) : 0;
-        // What was to begin already is being worked on; what can no longer begin then is left to the plan.
+        // What was to begin already is being worked on; what can no longer begin then is unpinned.
         const stands =
           put !== undefined &&
           people.includes(put.person) &&
@@ -110,15 +110,15 @@ export const dayInput = (
     const { id, state } = one;
     const out = (why: string) => leftOut.push({ visitId: id, machineName: state.machineName, why });
     if (state.waits !== null && state.waitsUntil === null) {
-      out(`waits for ${state.waits}, nobody has said until when`);
+      out(`on hold for ${state.waits}, no date set`);
       continue;
     }
     if (state.waits === null && one.missing.length > 0) {
-      out(`waits for ${one.missing.join(', ')}, nobody has said until when`);
+      out(`on hold for ${one.missing.join(', ')}, no date set`);
       continue;
     }
     if (waitMinutes(state, nowMs) > PLAN_MINUTES) {
-      out(`waits for ${state.waits} until ${state.waitsUntil!.slice(0, 10)}`);
+      out(`on hold: ${state.waits} until ${state.waitsUntil!.slice(0, 10)}`);
       continue;
     }
     const visit = dayVisit(one, people, nowMs, rules);

@@ -44,7 +44,7 @@ const bodySchema = Joi.object({
     VISIT_ENTRY_KINDS.filter((kind) => visitDefinitionOf(kind).author !== 'server'),
     'The kind of entry',
   ),
-  data: Joi.object().unknown().required().meta({ expected: 'what the entry holds' }),
+  data: Joi.object().unknown().required().meta({ expected: 'Use the data of this kind of entry' }),
 }).required();
 
 const SCHEMAS = Object.fromEntries(

@@ -10,6 +10,6 @@ export const checkTakesPart = (wheels: readonly VisitWheel[], jobId: string): vo
     throw new InputError(
       'data.jobId',
       'This wheel takes no part in the visit.',
-      'the job of one of its wheels',
+      'Choose one of its wheels',
     );
 };

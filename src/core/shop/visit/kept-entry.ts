@@ -15,7 +15,7 @@ const around = {
   at: instant('When it was written'),
   who: text(60, 'Who wrote it'),
   kind: oneOf(VISIT_ENTRY_KINDS, 'The kind of entry'),
-  data: Joi.object().unknown().required().meta({ expected: 'what the entry holds' }),
+  data: Joi.object().unknown().required().meta({ expected: 'Use the data of this kind of entry' }),
 };
 const aroundSchema = Joi.object(around).required();
 

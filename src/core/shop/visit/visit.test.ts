@@ -57,7 +57,7 @@ describe('a visit from its log', () => {
     });
   });
 
-  test('a block put by hand stands where it was put last, until it is left to the plan', () => {
+  test('a block put by hand stands where it was put last, until it is unpinned', () => {
     const { log, add } = logOf();
     const put = {
       jobId: 'a',
@@ -118,7 +118,7 @@ describe('what may follow', () => {
   test('no promise into the past; this very moment may be promised', () => {
     expect(problemOf(() => may('promised', { dueAt: '2026-04-30T11:59:59.999Z' }))).toMatchObject({
       field: 'data.dueAt',
-      message: 'The promise lies in the past.',
+      message: 'The promised time has passed.',
     });
     expect(() => may('promised', { dueAt: NOW })).not.toThrow();
   });

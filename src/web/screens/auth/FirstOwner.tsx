@@ -32,9 +32,9 @@ export const FirstOwner = () => {
   return (
     <>
       <p className="mb-4 max-w-[70ch]">
-        Nobody signs in at this shop: whoever reaches it may do everything, in any name. Once an
-        owner has a passphrase, everybody signs in, each entry stands in the name of who made it,
-        and only owners change rules, prices, people and backups.
+        Sign-in is off: anyone who can open this shop can do anything under any name. Once an owner
+        sets a passphrase, everyone signs in, entries carry their author’s name, and only owners can
+        change rules, prices, people and backups.
       </p>
       <form
         className="grid max-w-xl gap-4"
@@ -62,11 +62,11 @@ export const FirstOwner = () => {
           value={secret}
           onChange={setSecret}
           problem={problem}
-          hint="A sentence of your own. There is no way in without it: keep it where only you find it."
+          hint="Make up your own sentence. You can’t get in without it; keep it safe."
         />
         <div>
           <Button go type="submit" disabled={isLoading}>
-            {isLoading ? 'One moment …' : 'Close the doors'}
+            {isLoading ? 'One moment …' : 'Turn on sign-in'}
           </Button>
         </div>
       </form>

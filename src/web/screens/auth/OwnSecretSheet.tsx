@@ -16,7 +16,7 @@ export const OwnSecretSheet = ({ who, onClose }: { who: string; onClose: () => v
   const [problem, setProblem] = useState<string | null>(null);
   const [set, { isLoading }] = useSetOwnSecretMutation();
   const keep = async () => {
-    if (!old || !secret) return setProblem('Type both, the one of today and the new one.');
+    if (!old || !secret) return setProblem('Enter the current one and the new one.');
     try {
       await set({ old, secret }).unwrap();
       onClose();
@@ -26,7 +26,7 @@ export const OwnSecretSheet = ({ who, onClose }: { who: string; onClose: () => v
   };
   return (
     <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
-      <Sheet title="My PIN or passphrase" closes="Leave it as it is" widthPx={480}>
+      <Sheet title="My PIN or passphrase" closes="Cancel" widthPx={480}>
         <form
           className="grid gap-4"
           onSubmit={(e) => {
@@ -34,9 +34,9 @@ export const OwnSecretSheet = ({ who, onClose }: { who: string; onClose: () => v
             void keep();
           }}
         >
-          <SecretField label="The one of today" who={who} value={old} onChange={setOld} />
+          <SecretField label="Current" who={who} value={old} onChange={setOld} />
           <SecretField
-            label="The new one"
+            label="New"
             who={who}
             isNew
             value={secret}
@@ -44,7 +44,7 @@ export const OwnSecretSheet = ({ who, onClose }: { who: string; onClose: () => v
             problem={problem}
           />
           <Button go type="submit" disabled={isLoading}>
-            Keep it
+            Save
           </Button>
           <p className="text-[16px] text-ink2">
             Every other screen of {who} is signed out

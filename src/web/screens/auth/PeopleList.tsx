@@ -18,7 +18,7 @@ export const PeopleList = () => {
         <Button onClick={() => void refetch()}>Try again</Button>
       </Failed>
     );
-  if (!data) return <Waiting what="Reading who works here" />;
+  if (!data) return <Waiting what="Loading people" />;
   return (
     <>
       <ul className="rows" aria-label="People">
@@ -34,7 +34,7 @@ export const PeopleList = () => {
               <span className="head text-lg">{person.name}</span>
               <span className="block text-[16px] text-ink2">
                 {person.role}
-                {!person.canSignIn && ', no way in yet'}
+                {!person.canSignIn && ', can’t sign in yet'}
               </span>
             </span>
             <Button
@@ -42,7 +42,7 @@ export const PeopleList = () => {
               onClick={() => setOpen(person)}
               aria-label={`Role and way in of ${person.name}`}
             >
-              Role, way in
+              Role and sign-in
             </Button>
           </li>
         ))}

@@ -31,7 +31,7 @@ export const RoleSheet = ({ person, onClose }: { person: Person; onClose: () => 
   };
   return (
     <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
-      <Sheet title={person.name} closes="Leave it as it is" widthPx={480}>
+      <Sheet title={person.name} closes="Cancel" widthPx={480}>
         <form
           className="grid gap-4"
           onSubmit={(e) => {
@@ -40,7 +40,7 @@ export const RoleSheet = ({ person, onClose }: { person: Person; onClose: () => 
           }}
         >
           <ChoiceField
-            label="Is here as"
+            label="Role"
             value={role}
             onChange={(v) => setRole(v as Role)}
             options={ROLES.map((r) => [r, r] as const)}
@@ -61,11 +61,11 @@ export const RoleSheet = ({ person, onClose }: { person: Person; onClose: () => 
           />
           <div className="flex flex-wrap gap-2">
             <Button go type="submit" disabled={isLoading}>
-              Keep it
+              Save
             </Button>
             {person.canSignIn && (
               <Button disabled={isLoading} onClick={() => void put({ secret: null })}>
-                May not come in any more
+                Remove sign-in
               </Button>
             )}
           </div>

@@ -23,15 +23,15 @@ const Code = ({ made, onAgain }: { made: SignInCode; onAgain: () => void }) => {
   if (leftS <= 0)
     return (
       <>
-        <p className="my-4 text-xl">The code is over.</p>
+        <p className="my-4 text-xl">This code has expired.</p>
         <Button go onClick={onAgain}>
-          A new one
+          New code
         </Button>
       </>
     );
   return (
     <>
-      <p className="mb-3">Point the camera of the tablet or phone at it: it is signed in as you.</p>
+      <p className="mb-3">Scan with the tablet or phone. It signs in as you.</p>
       <div className="inline-block rounded-2xl border-2 border-ink bg-white p-3">
         <QRCodeSVG
           value={link}
@@ -42,7 +42,7 @@ const Code = ({ made, onAgain }: { made: SignInCode; onAgain: () => void }) => {
         />
       </div>
       <p className="num mt-3 text-xl">
-        {Math.floor(leftS / 60)}:{String(leftS % 60).padStart(2, '0')} left, for one screen
+        {Math.floor(leftS / 60)}:{String(leftS % 60).padStart(2, '0')} left, one device
       </p>
       {address === null && (
         <p role="alert" className="mt-2 border-l-8 border-check pl-3">
@@ -74,7 +74,7 @@ export const SecondScreenSheet = ({ onClose }: { onClose: () => void }) => {
   useEffect(() => void make(), [make]);
   return (
     <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
-      <Sheet title="A second screen" closes="Done" widthPx={420}>
+      <Sheet title="Add a device" closes="Done" widthPx={420}>
         {error && (
           <Failed message={visitProblem(error)}>
             <Button onClick={() => void make()}>Try again</Button>

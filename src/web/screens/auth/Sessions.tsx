@@ -34,7 +34,7 @@ const SessionRow = ({
         onClick={onEnd}
         aria-label={`Sign out ${session.who}, seen ${momentText(session.seenAt, nowMs)}`}
       >
-        Sign it out
+        Sign out
       </Button>
     )}
   </li>

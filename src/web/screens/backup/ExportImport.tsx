@@ -38,7 +38,7 @@ export const ExportImport = () => {
   return (
     <section aria-labelledby="out-and-in" className="mt-8 max-w-[70ch]">
       <h2 id="out-and-in" className="head mb-2 text-xl">
-        Out and in
+        Export and import
       </h2>
       <p className="mb-3 text-[17px]">
         The whole shop as a file that any program can read: a zip of lines of JSON with a published
@@ -47,10 +47,10 @@ export const ExportImport = () => {
       </p>
       <div className="flex flex-wrap gap-2">
         <a className="btn" href="/api/exchange/shop" download>
-          Take the shop out
+          Export shop
         </a>
         <FileButton label="A file of a shop or a job" disabled={isBringing} onFile={begin}>
-          {isBringing ? 'Reading it …' : 'Look into a file'}
+          {isBringing ? 'Reading it …' : 'Check a file'}
         </FileButton>
         {isBringing && <Button onClick={giveUp}>Stop</Button>}
       </div>

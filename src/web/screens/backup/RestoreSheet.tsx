@@ -85,26 +85,26 @@ export const RestoreSheet = ({
         <p className="mb-3 text-[16px] text-ink2 [overflow-wrap:anywhere]">{backup.name}</p>
         {error && (
           <Failed message={visitProblem(error)}>
-            <Button onClick={() => void refetch()}>Look again</Button>
+            <Button onClick={() => void refetch()}>Check again</Button>
           </Failed>
         )}
         {!error && !data && <Waiting what="Taking it apart and checking all of it" />}
         {data && kept === null && (
           <>
             <p className="mb-3 text-[17px]">
-              It is whole. It was made {momentText(data.madeAt, nowMs)}.
+              The backup is complete. Made {momentText(data.madeAt, nowMs)}.
             </p>
             <Against look={data} nowMs={nowMs} />
             <p className="mt-4 border-l-4 border-check pl-3 text-[17px]">
-              What was written since is not on the screens any more, on no tablet. The shop as it is
-              now is kept in a file beside it, so nothing is lost. Photographs stay.
+              Anything written since disappears from every screen. The current shop is saved to a
+              file first, so nothing is lost. Photos stay.
             </p>
             <div className="mt-4 flex flex-wrap gap-2">
               <Button go disabled={isLoading} onClick={() => void put()}>
-                {isLoading ? 'Restoring …' : 'Put it in the place of this shop'}
+                {isLoading ? 'Restoring …' : 'Restore backup'}
               </Button>
               <Button disabled={isLoading} onClick={onClose}>
-                Leave all as it is
+                Cancel
               </Button>
             </div>
             {problem && (

@@ -26,7 +26,7 @@ const Plan = ({ plan }: { plan: ExchangePlan }) => (
           The same here
         </th>
         <th scope="col" className="pl-4 text-right">
-          Other here: stays
+          Differs here: stays
         </th>
       </tr>
     </thead>
@@ -111,11 +111,11 @@ export const TakeInSheet = ({
             <div className="mt-4 flex flex-wrap gap-2">
               {isAnew && (
                 <Button go disabled={isLoading} onClick={() => void put()}>
-                  {isLoading ? 'Taking it in …' : 'Take it in'}
+                  {isLoading ? 'Taking it in …' : 'Import'}
                 </Button>
               )}
               <Button disabled={isLoading} onClick={leave}>
-                Leave all as it is
+                Cancel
               </Button>
             </div>
             {problem && (
@@ -125,7 +125,7 @@ export const TakeInSheet = ({
             )}
           </>
         )}
-        {kept !== null && <KeptShop done="It is in." kept={kept} goes="To the shop" onGo={leave} />}
+        {kept !== null && <KeptShop done="Imported." kept={kept} goes="To the shop" onGo={leave} />}
       </Sheet>
     </Dialog.Root>
   );

@@ -23,7 +23,7 @@ export const JobFooter = ({ job, station, onTurn, onUndo }: Props) => {
   return (
     <footer className="no-print flex items-center gap-3 overflow-x-auto border-t border-stone3 px-4 py-2 lg:mr-5 lg:px-0 max-lg:sticky max-lg:bottom-0 max-lg:bg-stone">
       <Button className="shrink-0" hotkey="W" disabled={!main} onClick={() => main && show(main)}>
-        Show the working
+        Show the math
       </Button>
       <Button className="shrink-0" hotkey="T" onClick={onTurn}>
         Turn wheel over

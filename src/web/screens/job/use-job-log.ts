@@ -22,8 +22,8 @@ interface JobLog extends Pick<JobAtHand, 'log' | 'write' | 'correcting'> {
   undo(): Promise<Entry | undefined>;
 }
 
-const NOBODY = 'Say first who is at the bench: the round stamp at the top right.';
-const WAITING = 'The server does not answer. It is kept here and goes there by itself; work on.';
+const NOBODY = 'Choose who’s working first: tap the initials, top right.';
+const WAITING = 'Offline. Saved here; it will send itself. Keep working.';
 
 /** Writes into a job's log in the name of who is at the bench, and says how it ended. */
 export const useJobLog = (jobId: string, station: StationId): JobLog => {
@@ -36,7 +36,7 @@ export const useJobLog = (jobId: string, station: StationId): JobLog => {
   const write = useCallback<JobAtHand['write']>(
     async (writings, says, picture) => {
       if (!who) {
-        dispatch(announce({ text: `Not written. ${NOBODY}`, tone: 'stop' }));
+        dispatch(announce({ text: `Not saved. ${NOBODY}`, tone: 'stop' }));
         return false;
       }
       const outcome = await dispatch(writeEntries(jobId, station, writings, picture));
@@ -65,7 +65,7 @@ export const useJobLog = (jobId: string, station: StationId): JobLog => {
     const words = new Map(stepsOf(foldJob(log)).map((s) => [s.id, s.say]));
     dispatch(
       announce({
-        text: undone ? `Undone: ${entryText(undone, units, words)}` : 'There is nothing to undo.',
+        text: undone ? `Undone: ${entryText(undone, units, words)}` : 'Nothing to undo.',
         tone: 'good',
       }),
     );

@@ -48,7 +48,7 @@ export const WheelFields = ({ control, index, kind, typed, onBuild, onAway }: Pr
       <FormChoice
         control={control}
         name={`${at}.position`}
-        label="Where"
+        label="Position"
         options={choices(POSITIONS, POSITION_WORDS)}
       />
       <FormChoice
@@ -58,7 +58,7 @@ export const WheelFields = ({ control, index, kind, typed, onBuild, onAway }: Pr
         options={choices(BUILDS, BUILD_WORDS)}
       />
       <FormText control={control} name={`${at}.rimCode`} label="Rim code" maxLength={40} />
-      <FormText control={control} name={`${at}.tireMarking`} label="Tire on it" maxLength={40} />
+      <FormText control={control} name={`${at}.tireMarking`} label="Current tire" maxLength={40} />
       <FormChoice control={control} name={`${at}.tube`} label="Tube" options={TUBE} />
       {moreOf(typed.build, kind).map((field) => (
         <Controller
@@ -105,7 +105,7 @@ export const WheelFields = ({ control, index, kind, typed, onBuild, onAway }: Pr
       </More>
       {onAway && (
         <Button small className="self-end" onClick={onAway}>
-          Take this wheel away
+          Remove wheel
         </Button>
       )}
     </fieldset>

@@ -146,7 +146,7 @@ const spokesOf = ({ build, spokes }: WheelForm): number => {
     throw new InputError(
       'spokes',
       'The number of spokes does not fit.',
-      `a whole number up to ${MAX_SPOKES}`,
+      `Enter a whole number up to ${MAX_SPOKES}`,
     );
   return count;
 };
@@ -155,7 +155,8 @@ const spokesOf = ({ build, spokes }: WheelForm): number => {
 const optional = (text: string, what: string, unit: 'kPa' | 'Nm', read: Read): number | null => {
   if (!text.trim()) return null;
   const value = read(text, unit);
-  if (value === null) throw new InputError(what, `${what}: not a number.`, 'a number, or nothing');
+  if (value === null)
+    throw new InputError(what, `${what}: not a number.`, 'Enter a number, or nothing');
   return value;
 };
 
@@ -199,8 +200,8 @@ const moreSchema = (units: Units): Joi.ObjectSchema =>
 export const machineSchema = (units: Units): Joi.ObjectSchema =>
   Joi.object({
     loose: Joi.string().valid('yes', 'no').required(),
-    name: needed('The machine has no name: what the shop calls it.', 80),
-    rider: needed('The rider has no name: whose machine it is.', 80),
+    name: needed('Machine name is empty. Enter one.', 80),
+    rider: needed('Rider is empty. Enter the owner’s name.', 80),
     kind: Joi.string().required(),
     drive: Joi.string().required(),
     front: typed((text) => optional(text, 'Front placard', 'kPa', units.read)),

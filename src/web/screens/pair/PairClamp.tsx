@@ -147,7 +147,7 @@ export const PairClamp = ({ pair, rules }: { pair: PairNow; rules: RuleValues })
         <div className="mt-2">
           <Reasons reasons={told.reasons.filter((r) => r.verdict !== 'good')} />
           <BasisTag title="the crush of both" working={crush.working}>
-            the arithmetic
+            math
           </BasisTag>
         </div>
       )}

@@ -68,7 +68,7 @@ export const TapeForm = ({
     <form
       className="grid grid-cols-2 items-start gap-3"
       noValidate
-      aria-label="Tape one again"
+      aria-label="Tape again"
       onSubmit={(e) => {
         e.preventDefault();
         void keep();
@@ -89,7 +89,7 @@ export const TapeForm = ({
       />
       <QuantityField label="Taped at" unit="kPa" value={pressure} onChange={setPressure} />
       <QuantityField
-        label="Runs before it"
+        label="Runs so far"
         unit={null}
         value={run}
         onChange={setRun}
@@ -97,7 +97,7 @@ export const TapeForm = ({
       />
       <div className="col-span-2 flex flex-wrap items-center gap-3">
         <Button go type="submit">
-          Keep this tape
+          Save rollout
         </Button>
         {problem && (
           <p role="alert" className="text-stop">

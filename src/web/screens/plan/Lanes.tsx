@@ -48,7 +48,7 @@ const byArrows: KeyboardCoordinateGetter = (event, { currentCoordinates: { x, y 
 };
 
 const HOW =
-  'Space takes a block, the arrows move it: five minutes to a side, a person up or down. Space puts it there, Escape lets it be.';
+  'Space starts a move. Left and right change the time by five minutes, up and down the person. Space pins it; Escape cancels.';
 
 const Block = ({
   bar,
@@ -134,7 +134,7 @@ export const Lanes = ({
     onDragStart: ({ active }) => `Taken: ${barOf(active.id)?.says ?? ''}`,
     onDragOver: () => undefined,
     onDragEnd: ({ active }) => `Put: ${barOf(active.id)?.wheel ?? ''}`,
-    onDragCancel: ({ active }) => `Let be: ${barOf(active.id)?.says ?? ''}`,
+    onDragCancel: ({ active }) => `Moving: ${barOf(active.id)?.says ?? ''}`,
   };
   return (
     <DndContext
@@ -146,7 +146,7 @@ export const Lanes = ({
         className="overflow-x-auto border-b-2 border-ink pb-1"
         tabIndex={0}
         role="region"
-        aria-label="Lanes of time"
+        aria-label="Schedule"
       >
         <div className="relative" style={{ width: at(lastMs) }}>
           <div
@@ -186,7 +186,7 @@ export const Lanes = ({
         </div>
       </div>
       <p className="mt-1 text-[15px] text-ink2">
-        Drag a block to somebody and to a time; it stays there. {HOW} F leaves it to the plan again.
+        Drag a block to a person and time to pin it. {HOW} F unpins it.
       </p>
     </DndContext>
   );
@@ -210,7 +210,7 @@ export const LaneList = ({ bars, people }: { bars: readonly Bar[]; people: reado
                   <span className="block font-semibold">{bar.wheel}</span>
                   <span className={bar.late ? 'text-stop' : 'text-ink2'}>
                     {BLOCK_WORDS[bar.block]}
-                    {bar.fixed && ', put by hand'}
+                    {bar.fixed && ', pinned'}
                   </span>
                 </Link>
               </li>

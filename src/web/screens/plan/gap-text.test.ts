@@ -3,7 +3,7 @@ import { gapText } from './gap-text';
 const cost = { broken: 2, lateMin: 50, doneMin: 400 };
 
 test.each([
-  ['proved', cost, true, 'No plan does better: proved.'],
+  ['proved', cost, true, 'Best possible plan.'],
   [
     'a promise first',
     { broken: 1, lateMin: 0, doneMin: 300 },

@@ -8,8 +8,8 @@ export const gapText = ({
   bound,
   proven,
 }: Pick<DayPlan, 'cost' | 'bound' | 'proven'>): string => {
-  if (proven) return 'No plan does better: proved.';
-  const found = 'The best found; not ruled out:';
+  if (proven) return 'Best possible plan.';
+  const found = 'Best found so far. Still possible:';
   if (bound.broken < cost.broken)
     return `${found} ${counted(cost.broken - bound.broken, 'promise')} more kept.`;
   const less = (min: number) => durationText(min * 60);

@@ -51,7 +51,7 @@ export const barsOf = ({ at, working }: PlanAnswer): Bar[] => {
       endMs,
       fixed: row.fixed,
       wheel,
-      says: `${wheel}, ${BLOCK_WORDS[row.block]}, ${row.person}, ${clockOf(startMs)} to ${clockOf(endMs)}${row.fixed ? ', put by hand' : ''}`,
+      says: `${wheel}, ${BLOCK_WORDS[row.block]}, ${row.person}, ${clockOf(startMs)} to ${clockOf(endMs)}${row.fixed ? ', pinned' : ''}`,
       promisedMs: dueOf(row.visitId, row.endMin),
       late: late.has(row.visitId),
     };

@@ -33,7 +33,7 @@ export const useMove = (onWritten: () => void): Moves => {
     writing: Pick<VisitEntryBody, 'kind' | 'data'>,
   ): Promise<string | null> => {
     if (!who) {
-      setProblem('Say first who is at the bench: the round stamp at the top right.');
+      setProblem('Choose who’s working first: tap the initials, top right.');
       return null;
     }
     const id = nanoid();

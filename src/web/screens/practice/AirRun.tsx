@@ -65,7 +65,7 @@ export const AirRun = ({ at, who, onDone }: RunProps) => {
       says: 'Break the beads and lubricate',
       run: () => void doing({ do: 'lubricate' })(),
     },
-    { key: 'x', says: 'Call it off', run: () => void doing({ do: 'call it off' })() },
+    { key: 'x', says: 'Stop here', run: () => void doing({ do: 'call it off' })() },
     { key: 'n', says: 'Done: how it went', run: done },
   ]);
   const pops = seen.flatMap((s) => s.popped.map(() => s.kpa));
@@ -103,7 +103,7 @@ export const AirRun = ({ at, who, onDone }: RunProps) => {
         <>
           <div className="grid grid-cols-2 gap-3">
             <ChoiceField
-              label="You go by the limit of"
+              label="Limit you use"
               value={limit}
               onChange={(v) => {
                 setLimit(v as Limit);
@@ -130,7 +130,7 @@ export const AirRun = ({ at, who, onDone }: RunProps) => {
               Break and lubricate
             </Button>
             <Button hotkey="X" onClick={doing({ do: 'call it off' })}>
-              Call it off
+              Stop here
             </Button>
           </div>
         </>

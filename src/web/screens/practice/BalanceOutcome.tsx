@@ -37,7 +37,7 @@ export const BalanceOutcome = ({
         tireOn
         className="mx-auto w-full max-w-[460px]"
       />
-      <section aria-label="How it went">
+      <section aria-label="Results">
         <Reasons reasons={[reason, ...debrief]} />
         <p className="mt-2">
           It hid {say(heavy.massG, 'g', { digits: 0 })} at {place.clock(heavy.deg)}; the stand hid{' '}
@@ -70,7 +70,7 @@ export const BalanceOutcome = ({
             </tr>
             <tr className="border-b border-stone3">
               <th scope="row" className="py-2 text-left">
-                As advised
+                Advised
               </th>
               <td className="num text-right text-[26px]">{advised.placements}</td>
               <td className="text-right">
@@ -79,7 +79,7 @@ export const BalanceOutcome = ({
             </tr>
           </tbody>
         </table>
-        <h2 className="mt-4 text-[18px]">What the advice would have done</h2>
+        <h2 className="mt-4 text-[18px]">Advised moves</h2>
         <ol className="mt-1">
           {advised.tries.map((t, i) => (
             <li key={i}>

@@ -178,7 +178,7 @@ export const BalanceRun = ({ at, who, onDone }: RunProps) => {
           Put them on
         </Button>
         <Button disabled={told.length === 0 && tries.length === 0} onClick={done}>
-          It is balanced
+          Call it balanced
         </Button>
       </div>
       <div className="w-[220px]">

@@ -10,7 +10,7 @@ export const Debrief = ({ kind, working }: { kind: PracticeKind; working: Workin
   const { cost, advisedCost, debrief, advice, reason } = working.result;
   const [, many] = PRACTICE[kind].counts;
   return (
-    <section aria-label="How it went" className="max-w-[760px]">
+    <section aria-label="Results" className="max-w-[760px]">
       <Reasons reasons={[reason]} />
       <table className="mt-3 w-full">
         <thead>
@@ -27,7 +27,7 @@ export const Debrief = ({ kind, working }: { kind: PracticeKind; working: Workin
           {(
             [
               ['You', cost],
-              ['As advised', advisedCost],
+              ['Advised', advisedCost],
             ] as const
           ).map(([says, value]) => (
             <tr key={says} className="border-b border-stone3">
@@ -39,18 +39,14 @@ export const Debrief = ({ kind, working }: { kind: PracticeKind; working: Workin
           ))}
         </tbody>
       </table>
-      <h2 className="mt-4 text-[18px]">What cost what</h2>
+      <h2 className="mt-4 text-[18px]">Mistakes</h2>
       {debrief.length > 0 ? (
         <Reasons reasons={debrief} />
       ) : (
-        <p className="text-ink2">Nothing was lost.</p>
+        <p className="text-ink2">No mistakes.</p>
       )}
-      <h2 className="mt-4 text-[18px]">What the advice would have done</h2>
-      <ol
-        className="max-h-[220px] overflow-y-auto"
-        tabIndex={0}
-        aria-label="What the advice would have done"
-      >
+      <h2 className="mt-4 text-[18px]">Advised moves</h2>
+      <ol className="max-h-[220px] overflow-y-auto" tabIndex={0} aria-label="Advised moves">
         {advice.map((step, i) => (
           <li key={i} className="grid grid-cols-[32px_1fr] py-0.5">
             <span className="num text-ink2">{i + 1}</span>

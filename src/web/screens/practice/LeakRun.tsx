@@ -122,7 +122,7 @@ export const LeakRun = ({ at, who, onDone }: RunProps) => {
           It leaks
         </Button>
         <Button hotkey="O" onClick={tell('ordinary')}>
-          It is the weather
+          Call it weather
         </Button>
       </div>
     </RunLayout>

@@ -16,10 +16,10 @@ export const Learner = ({
           Work
         </th>
         <th scope="col" className="text-right">
-          Ended well
+          Passed
         </th>
         <th scope="col" className="hidden text-right sm:table-cell">
-          In the middle
+          Typical
         </th>
         <th scope="col" className="pl-4">
           Next
@@ -49,7 +49,7 @@ export const Learner = ({
                 <span className="text-[15px] text-ink2">{next.why}</span>
               </span>
             ) : (
-              <span className="text-ink2">all of it is sure</span>
+              <span className="text-ink2">all levels passed</span>
             )}
           </td>
         </tr>

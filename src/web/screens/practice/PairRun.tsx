@@ -133,7 +133,7 @@ export const PairRun = ({ at, who, onDone }: RunProps) => {
         <>
           <div className="grid grid-cols-[1fr_auto] items-end gap-2">
             <QuantityField
-              label="Brought to"
+              label="Air to"
               unit="kPa"
               value={text}
               onChange={setText}
@@ -156,7 +156,7 @@ export const PairRun = ({ at, who, onDone }: RunProps) => {
               options={others.map((n) => [String(n), `tire ${n}`] as const)}
             />
             <Button hotkey="P" onClick={pair}>
-              They are a pair
+              Call it a pair
             </Button>
           </div>
           <Button hotkey="X" className="justify-self-start" onClick={none}>

@@ -92,7 +92,7 @@ export const RingRun = ({ at, who, onDone }: RunProps) => {
       run: () => void doing({ do: 'half a turn each' })(),
     },
     { key: 'q', says: 'Torque them all', run: () => void doing({ do: 'torque' })() },
-    { key: 'x', says: 'Call it off', run: () => void doing({ do: 'call it off' })() },
+    { key: 'x', says: 'Stop here', run: () => void doing({ do: 'call it off' })() },
     { key: 'n', says: 'Done: how it went', run: done },
   ]);
   const felt = useMemo(() => feltNow(acts, seen), [acts, seen]);
@@ -178,7 +178,7 @@ export const RingRun = ({ at, who, onDone }: RunProps) => {
               Torque them all
             </Button>
             <Button hotkey="X" onClick={doing({ do: 'call it off' })}>
-              Call it off
+              Stop here
             </Button>
           </div>
         </>

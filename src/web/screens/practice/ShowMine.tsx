@@ -21,7 +21,7 @@ export const ShowMine = ({ who, isShown }: { who: string; isShown: boolean }) =>
           checked={wanted ?? isShown}
           onChange={(e) => void change(e.target.checked)}
         />
-        The shop may see how I get on
+        Share my results
       </label>
       {error && <Failed message={visitProblem(error)} />}
     </>

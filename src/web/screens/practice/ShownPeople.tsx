@@ -29,7 +29,7 @@ const Person = ({ shown, nowMs }: { shown: ShownPractice; nowMs: number }) => {
               </span>{' '}
               ended well
               <span className="block text-[15px] text-ink2">
-                {next ? `next ${next.level}: ${next.why}` : 'all of it is sure'}
+                {next ? `next ${next.level}: ${next.why}` : 'all levels passed'}
               </span>
             </li>
           ))}
@@ -50,9 +50,7 @@ export const ShownPeople = () => {
     <section aria-label="In the shop" className="mt-6">
       <h2 className="mb-1 border-t-2 border-ink pt-2 text-[22px]">In the shop</h2>
       {data.people.length === 0 ? (
-        <p className="text-ink2">
-          Nobody lets the shop see how they get on. Each of us can, on this page.
-        </p>
+        <p className="text-ink2">No one is sharing practice results yet. Turn on sharing above.</p>
       ) : (
         <ul>
           {data.people.map((shown) => (

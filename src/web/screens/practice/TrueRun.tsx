@@ -143,7 +143,7 @@ export const TrueRun = ({ at, who, onDone }: RunProps) => {
         </Button>
       </div>
       <Button hotkey="N" className="justify-self-start" onClick={done}>
-        It runs true
+        Call it true
       </Button>
       <h2 className="text-[18px]">
         {acts.length} {acts.length === 1 ? 'nipple' : 'nipples'} turned

@@ -61,7 +61,7 @@ const ASKED: Record<Look, Asked> = {
     readings: [
       { field: 'circumferenceMm', label: 'Circumference', unit: 'mm' },
       { field: 'gaugeKpa', label: 'Taped at', unit: 'kPa' },
-      { field: 'run', label: 'Runs before it', unit: null },
+      { field: 'run', label: 'Runs so far', unit: null },
     ],
     judged: false,
     says: 'Round the middle of the tread, at the measuring pressure.',
@@ -83,7 +83,7 @@ const Form = ({ row, onDone }: { row: RecheckRow; onDone: () => void }) => {
   const asked = ASKED[row.look];
 
   const close = async (good: boolean) => {
-    if (!who) return setProblem('Say first who is at the bench: the round stamp at the top right.');
+    if (!who) return setProblem('Choose who’s working first: tap the initials, top right.');
     const values = asked.readings.map(({ field, label, unit }) => {
       const text = typed[field] ?? '';
       return {
@@ -154,15 +154,15 @@ const Form = ({ row, onDone }: { row: RecheckRow; onDone: () => void }) => {
         {asked.judged ? (
           <>
             <Button go disabled={isLoading} onClick={() => void close(true)}>
-              As it should be
+              OK
             </Button>
             <Button disabled={isLoading} onClick={() => void close(false)}>
-              Not as it should be
+              Problem found
             </Button>
           </>
         ) : (
           <Button go type="submit" disabled={isLoading}>
-            Keep the reading
+            Save reading
           </Button>
         )}
       </div>

@@ -13,8 +13,8 @@ export const WheelRechecks = ({ wheelId }: { wheelId: string }) => {
   const over = data.filter((r) => r.closed !== null);
   if (open.length + over.length === 0) return null;
   return (
-    <section className="mt-5" aria-label="Look again">
-      <h2 className="text-2xl">Look again</h2>
+    <section className="mt-5" aria-label="Rechecks">
+      <h2 className="text-2xl">Rechecks</h2>
       <ul className="rows">
         {open.map((row) => (
           <li key={row.id} className="border-b border-stone3">

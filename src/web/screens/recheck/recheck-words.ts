@@ -3,17 +3,17 @@ import type { RecheckRow } from '../../../core/job/recheck';
 import { daysBetween } from '../../../core/base/units';
 import { POSITION_WORDS } from '../../../core/fit/wheels';
 
-/** `overdue, yesterday`, `today`, `Thu`, `3 Dec`, `4 Feb 2031`: a day as somebody in the shop says it. */
+/** `1 day overdue`, `today`, `Thu`, `3 Dec`, `4 Feb 2031`: a day as somebody in the shop says it. */
 export const dueDayText = (day: string, today: string): string => {
   const days = daysBetween(today, day);
   const at = parseISO(day);
   if (days === 0) return 'today';
   if (days === 1) return 'tomorrow';
-  if (days === -1) return 'overdue, yesterday';
-  if (days < 0) return `overdue, ${-days} days`;
-  if (days < 7) return at.toLocaleDateString('en-GB', { weekday: 'long' });
+  if (days === -1) return '1 day overdue';
+  if (days < 0) return `${-days} days overdue`;
+  if (days < 7) return at.toLocaleDateString('en-US', { weekday: 'long' });
   const isThisYear = day.slice(0, 4) === today.slice(0, 4);
-  return at.toLocaleDateString('en-GB', {
+  return at.toLocaleDateString('en-US', {
     day: 'numeric',
     month: 'short',
     ...(isThisYear || days < 200 ? {} : { year: 'numeric' }),

@@ -71,7 +71,7 @@ const Fasteners = ({
           options={RENEWS.map((r) => [r, r] as const)}
         />
         <Button small onClick={() => onChange(list.filter((_, j) => j !== i))}>
-          Away<span className="sr-only"> with {f.name}</span>
+          Remove<span className="sr-only"> with {f.name}</span>
         </Button>
       </div>
     ))}
@@ -122,7 +122,7 @@ const DatedList = ({
           />
         ))}
         <Button small onClick={() => onChange(list.filter((_, j) => j !== i))}>
-          Away<span className="sr-only"> with the one of {r.onDate}</span>
+          Remove<span className="sr-only"> with the one of {r.onDate}</span>
         </Button>
       </div>
     ))}

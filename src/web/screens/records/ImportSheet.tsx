@@ -31,9 +31,13 @@ interface ImportForm {
 /** One file, not too large to be looked at row by row. */
 const checkFiles = ({ files }: ImportForm): void => {
   const file = files[0];
-  if (!file) throw new InputError('files', 'No file is picked.', 'a CSV file');
+  if (!file) throw new InputError('files', 'No file is picked.', 'Choose a CSV file');
   if (file.size > MAX_BYTES)
-    throw new InputError('files', 'The file is too large.', 'at most 30 MB and 60,000 rows');
+    throw new InputError(
+      'files',
+      'The file is too large.',
+      'Choose a file up to 30 MB and 60,000 rows',
+    );
 };
 const SCHEMA = whole<ImportForm>(checkFiles);
 
@@ -145,7 +149,7 @@ export const ImportSheet = ({ kind, onDone }: { kind: RecordKind; onDone: () => 
   };
   return (
     <Dialog.Root open onOpenChange={(is) => !is && leave()}>
-      <Sheet title={<>{SPECS[kind].many} from a CSV file</>} closes="Leave it" widthPx={760} footed>
+      <Sheet title={<>{SPECS[kind].many} from a CSV file</>} closes="Cancel" widthPx={760} footed>
         <label className="block">
           <span className="mb-1 block text-[15px] text-ink2">
             The file: the columns that the CSV of this list has. A row without an id is added.
@@ -171,7 +175,7 @@ export const ImportSheet = ({ kind, onDone }: { kind: RecordKind; onDone: () => 
           <Button go disabled={!isFit || progress !== null} onClick={takeIn}>
             Take them in
           </Button>
-          <Button onClick={leave}>Leave it</Button>
+          <Button onClick={leave}>Cancel</Button>
         </div>
       </Sheet>
     </Dialog.Root>

@@ -103,19 +103,17 @@ const Form = <K extends RecordKind>({ kind, record, onDone }: Props<K>) => {
       ))}
       <div className="sticky bottom-0 col-span-full flex flex-wrap gap-3 border-t border-stone3 bg-stone py-3">
         <Button go type="submit">
-          {record ? 'Keep the changes' : `Add the ${one}`}
+          {record ? 'Save changes' : `Add the ${one}`}
         </Button>
         {record && (
-          <Button onClick={() => void archive()}>
-            {record.archived ? 'Bring it back' : 'Archive'}
-          </Button>
+          <Button onClick={() => void archive()}>{record.archived ? 'Restore' : 'Archive'}</Button>
         )}
         {kind === 'machines' && record && (record as Records['machines']).rider && (
           <Link
             className="btn"
             to={`/riders/${encodeURIComponent((record as Records['machines']).rider)}`}
           >
-            What is kept of its rider
+            Rider data
           </Link>
         )}
         {kind === 'wheels' && record && (
@@ -137,7 +135,7 @@ export const RecordSheet = <K extends RecordKind>({ kind, record, onDone }: Prop
           ? `${SPECS[kind].one[0]!.toUpperCase()}${SPECS[kind].one.slice(1)}${record.archived ? ', archived' : ''}`
           : `A new ${SPECS[kind].one}`
       }
-      closes="Leave it"
+      closes="Cancel"
       widthPx={760}
       footed
     >

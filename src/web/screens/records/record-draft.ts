@@ -90,7 +90,7 @@ const number = (field: Field, text: string, value: number | null): number => {
     throw new InputError(
       field.key,
       `${field.label}: "${text.slice(0, 20)}" is not a number.`,
-      'a number, with a point or a comma',
+      'Enter a number, with a point or a comma',
     );
   return value;
 };
@@ -145,7 +145,7 @@ export const valueOf = (
     throw new InputError(
       field.key,
       `${field.label} is empty.`,
-      form.as === 'quantity' || form.as === 'whole' ? 'a number' : 'a few words',
+      form.as === 'quantity' || form.as === 'whole' ? 'Enter a number' : 'Enter a few words',
     );
   }
   if (form.as === 'money') {
@@ -154,7 +154,7 @@ export const valueOf = (
       throw new InputError(
         field.key,
         `${field.label}: "${text.slice(0, 20)}" is not a price.`,
-        'an amount such as 12.50',
+        'Enter an amount such as 12.50',
       );
     return minor;
   }

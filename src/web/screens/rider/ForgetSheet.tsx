@@ -53,7 +53,7 @@ export const ForgetSheet = ({ name, onClose }: { name: string; onClose: () => vo
       const { at } = await forget({
         name,
         also: words.filter(Boolean),
-        who: who || 'nobody said who',
+        who: who || 'no name given',
       }).unwrap();
       dispatch(forgottenHere(at));
     } catch (failed) {
@@ -67,9 +67,9 @@ export const ForgetSheet = ({ name, onClose }: { name: string; onClose: () => vo
         {!done && (
           <form className="grid gap-4" onSubmit={(e) => void run(e)}>
             <p className="text-[17px]">
-              The name goes out of every record, log and list. It cannot be taken back. What was
-              fitted and measured stays; photographs stay, look at them by hand. A name that is only
-              half written in a note is not found.
+              The name is erased from every record, log and list. This can’t be undone. What was
+              fitted and measured stays; photographs stay, look at them by hand. A partial name in a
+              note is not found.
             </p>
             <TextField
               label="Other words of theirs, such as a telephone number; several with a semicolon between"
@@ -77,13 +77,13 @@ export const ForgetSheet = ({ name, onClose }: { name: string; onClose: () => vo
               onChange={setAlso}
             />
             <TextField
-              label="The name once more"
+              label="Type the name again"
               value={typed}
               onChange={setTyped}
               problem={problem}
             />
             <Button go type="submit" disabled={isLoading}>
-              {isLoading ? 'Forgetting …' : 'Forget for good'}
+              {isLoading ? 'Forgetting …' : 'Erase for good'}
             </Button>
           </form>
         )}

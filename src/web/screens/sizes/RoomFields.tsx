@@ -33,7 +33,7 @@ export const RoomFields = ({ wheelId, machineName, note, rooms, onWheel }: Props
           label="On the wheel"
           value={wheelId}
           onChange={onWheel}
-          none="no wheel in particular"
+          none="no wheel selected"
           nameOf={nameOf}
           {...note}
         />

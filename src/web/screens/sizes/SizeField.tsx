@@ -48,7 +48,7 @@ export const SizeField = ({ index, size, change, problem, onChange, onAway }: Pr
       <div className="flex items-end gap-2">
         <div className="flex-1">
           <TextField
-            label={index === 0 ? 'A, the present one' : `${SIZE_LETTERS[index]}, as printed`}
+            label={index === 0 ? 'A, current' : `${SIZE_LETTERS[index]}, as printed`}
             value={size}
             maxLength={40}
             onChange={onChange}
@@ -57,7 +57,7 @@ export const SizeField = ({ index, size, change, problem, onChange, onAway }: Pr
         </div>
         {onAway && (
           <Button small onClick={onAway}>
-            Away<span className="sr-only"> with {size}</span>
+            Remove<span className="sr-only"> with {size}</span>
           </Button>
         )}
       </div>

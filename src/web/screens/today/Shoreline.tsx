@@ -63,9 +63,9 @@ export const Shoreline = () => {
   );
   if (!data || data.open === 0) return null;
   return (
-    <section aria-label="Look again" className="mt-6">
+    <section aria-label="Rechecks" className="mt-6">
       <div className="mb-1 flex flex-wrap items-baseline gap-x-4">
-        <h2 className="text-2xl">Look again</h2>
+        <h2 className="text-2xl">Rechecks</h2>
         <Link to="/rechecks">
           all {data.open}
           {data.overdue > 0 && `, ${data.overdue} overdue`}

@@ -32,13 +32,13 @@ const Word = ({ visit, nowMs }: { visit: VisitSummary; nowMs: number }) => {
           {withdrawn}: release again
         </p>
       ) : waits !== null ? (
-        <p className="font-semibold text-check">waits for {waits}</p>
+        <p className="font-semibold text-check">on hold: {waits}</p>
       ) : (
         <p className="font-semibold">{isBegun ? 'on the bench' : 'not begun'}</p>
       )}
       {cools && <p className="text-check">{cools}</p>}
       {left && left.medianS > 0 && (
-        <p className="text-ink2">about {durationText(left.medianS)} to go</p>
+        <p className="text-ink2">about {durationText(left.medianS)} left</p>
       )}
       {dueAt !== null && (
         <p className="flex items-center gap-1">

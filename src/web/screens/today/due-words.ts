@@ -18,11 +18,7 @@ export const withdrawnText = ({ wheels }: VisitSummary): string | null => {
 };
 
 /** How a promise stands, in a word or two. */
-export const DUE_WORDS: Record<Verdict, string> = {
-  good: 'in time',
-  check: 'tight',
-  stop: 'will be late',
-};
+export const DUE_WORDS: Record<Verdict, string> = { good: 'on time', check: 'tight', stop: 'late' };
 
 /** That it cools after its ride, or is cool and its bolts wait; null where neither. */
 export const coolText = ({ wheels }: VisitSummary, nowMs: number): string | null => {
@@ -33,5 +29,5 @@ export const coolText = ({ wheels }: VisitSummary, nowMs: number): string | null
   if (until === undefined) return null;
   return Date.parse(until) > nowMs
     ? `cools until ${momentText(until, nowMs)}`
-    : 'cool: bolts once more';
+    : 'cool: recheck bolts';
 };

@@ -10,12 +10,14 @@ const local = (day: number, hour: number, minute = 0): Date =>
 describe('a moment as somebody in the shop says it', () => {
   const now = local(25, 10, 42).getTime();
   test.each([
-    [local(25, 15, 30), '15:30'],
-    [local(25, 9, 5), '9:05'],
-    [local(26, 0, 0), 'tomorrow 0:00'],
-    [local(27, 9), 'Fri 9:00'],
-    [local(24, 9), '24 Nov 9:00'],
-    [new Date(2026, 11, 3, 9), '3 Dec 9:00'],
+    [local(25, 15, 30), '3:30 PM'],
+    [local(25, 9, 5), '9:05 AM'],
+    [local(26, 0, 0), 'tomorrow 12:00 AM'],
+    [local(27, 9), 'Fri 9:00 AM'],
+    [local(24, 9), 'yesterday 9:00 AM'],
+    [local(20, 12), 'Nov 20 12:00 PM'],
+    [new Date(2026, 11, 3, 9), 'Dec 3 9:00 AM'],
+    [new Date(2027, 0, 15, 9), 'Jan 15, 2027 9:00 AM'],
   ])('%p is %s', (at, says) => {
     expect(momentText(at.toISOString(), now)).toBe(says);
   });
@@ -80,7 +82,7 @@ test('the log of a visit in words; what is undone is named', () => {
     'Promised for 15:30',
     expect.stringMatching(/^Agreed: .*240\.50.*, Ned Ash$/),
     'Waits for a tube',
-    'Waits no longer',
+    'Off hold',
     'Undone: Waits for a tube',
     'Undone',
     'Wanted: both tires',

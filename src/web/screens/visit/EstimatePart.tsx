@@ -27,11 +27,11 @@ export const EstimatePart = ({ visit }: { visit: VisitSummary }) => {
       }),
     );
   return (
-    <section aria-label="What it costs" className="mb-5">
-      <h2 className="text-2xl">{visit.handedOver ? 'What it came to' : 'What it costs'}</h2>
+    <section aria-label="Estimate" className="mb-5">
+      <h2 className="text-2xl">{visit.handedOver ? 'Final cost' : 'Estimate'}</h2>
       <p className="flex flex-wrap items-baseline gap-x-3">
         <span className="num text-[30px] leading-tight">{say(totalMinor)}</span>
-        {isRange && <span className="text-ink2">at most {say(highMinor)}, nine times in ten</span>}
+        {isRange && <span className="text-ink2">90% chance of {say(highMinor)} or less</span>}
         <BasisTag title="what the visit costs" working={data} />
       </p>
       <p className="text-[16px] text-ink2">
@@ -42,7 +42,7 @@ export const EstimatePart = ({ visit }: { visit: VisitSummary }) => {
       <Reasons reasons={reasons} />
       {!visit.handedOver && totalMinor > 0 && (
         <Button small className="mt-2" onClick={() => void agree()}>
-          {visit.rider} agrees to {say(highMinor)}
+          Record OK: {say(highMinor)}
         </Button>
       )}
       {problem && (

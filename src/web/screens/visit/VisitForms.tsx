@@ -83,8 +83,8 @@ export const PromiseForm = ({ visit }: { visit: VisitSummary }) => {
       : { kind: 'promised' as const, data: { dueAt } };
   };
   return (
-    <OneForm keeps="Promise it" visit={visit} read={read} onKept={() => setTime('')}>
-      <TextField label="Promised on" type="date" value={day} onChange={setDay} />
+    <OneForm keeps="Save promise" visit={visit} read={read} onKept={() => setTime('')}>
+      <TextField label="Promised for" type="date" value={day} onChange={setDay} />
       <TextField label="At" type="time" value={time} onChange={setTime} />
     </OneForm>
   );
@@ -99,7 +99,7 @@ export const WaitsForm = ({ visit }: { visit: VisitSummary }) => {
     const text = what.trim();
     if (text === '')
       return visit.waits === null
-        ? 'What does it wait for? A part, a cool exhaust, the rider’s word.'
+        ? 'On hold for what? A part, a hot exhaust, the rider’s OK.'
         : { kind: 'waits' as const, data: { what: null } };
     const until = dueFrom(day, time, 'Until when it waits');
     return until instanceof Error
@@ -108,7 +108,7 @@ export const WaitsForm = ({ visit }: { visit: VisitSummary }) => {
   };
   return (
     <OneForm
-      keeps={visit.waits !== null && what.trim() === '' ? 'It waits no longer' : 'It waits'}
+      keeps={visit.waits !== null && what.trim() === '' ? 'Take off hold' : 'Put on hold'}
       visit={visit}
       read={read}
       onKept={() => {
@@ -116,9 +116,9 @@ export const WaitsForm = ({ visit }: { visit: VisitSummary }) => {
         setTime('');
       }}
     >
-      <TextField label="Waits for" value={what} onChange={setWhat} maxLength={120} />
-      <TextField label="Until, if known" type="date" value={day} onChange={setDay} />
-      <TextField label="At about" type="time" value={time} onChange={setTime} />
+      <TextField label="On hold for" value={what} onChange={setWhat} maxLength={120} />
+      <TextField label="Expected" type="date" value={day} onChange={setDay} />
+      <TextField label="Time, about" type="time" value={time} onChange={setTime} />
     </OneForm>
   );
 };
@@ -140,14 +140,14 @@ export const AgreedForm = ({ visit }: { visit: VisitSummary }) => {
     return { kind: 'agreed' as const, data: { amountMinor, currency, by: by.trim() } };
   };
   return (
-    <OneForm keeps="Agreed" visit={visit} read={read} onKept={() => setAmount('')}>
+    <OneForm keeps="Save approval" visit={visit} read={read} onKept={() => setAmount('')}>
       <TextField
-        label={`May cost, ${currency}`}
+        label={`Approved up to, ${currency}`}
         value={amount}
         onChange={setAmount}
         maxLength={14}
       />
-      <TextField label="Agreed by" value={by} onChange={setBy} maxLength={80} />
+      <TextField label="Approved by" value={by} onChange={setBy} maxLength={80} />
       <ApprovalPin approval={approval} name={by.trim()} />
     </OneForm>
   );

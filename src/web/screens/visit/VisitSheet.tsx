@@ -29,8 +29,8 @@ const Form = ({ machine, wheels }: { machine: Machine; wheels: readonly Wheel[] 
   const toggle = (id: string) =>
     setTaken((all) => (all.includes(id) ? all.filter((x) => x !== id) : [...all, id]));
   const keep = async () => {
-    if (!who) return setProblem('Say first who is at the bench: the round stamp at the top right.');
-    if (taken.length === 0) return setProblem('No wheel is ticked: at least one takes part.');
+    if (!who) return setProblem('Choose who’s working first: tap the initials, top right.');
+    if (taken.length === 0) return setProblem('No wheel selected. Select at least one.');
     const dueAt = dueFrom(day, time);
     if (dueAt instanceof Error) return setProblem(dueAt.message);
     setProblem(null);
@@ -58,7 +58,7 @@ const Form = ({ machine, wheels }: { machine: Machine; wheels: readonly Wheel[] 
       }}
     >
       <fieldset className="mb-4">
-        <legend className="mb-1 text-[15px] text-ink2">Wheels that take part</legend>
+        <legend className="mb-1 text-[15px] text-ink2">Wheels to work on</legend>
         <div className="flex flex-wrap gap-2">
           {wheels.map((w) => (
             <label key={w.id} className="btn cursor-pointer">
@@ -76,24 +76,24 @@ const Form = ({ machine, wheels }: { machine: Machine; wheels: readonly Wheel[] 
       <div className="grid gap-3 sm:grid-cols-2">
         <div className="sm:col-span-2">
           <TextField
-            label="What is wanted"
+            label="Work requested"
             value={wanted}
             onChange={setWanted}
             maxLength={500}
             autoFocus
           />
         </div>
-        <TextField label="Promised on" type="date" value={day} onChange={setDay} />
+        <TextField label="Promised for" type="date" value={day} onChange={setDay} />
         <TextField
           label="At"
           type="time"
           value={time}
           onChange={setTime}
-          hint="empty: nothing is promised"
+          hint="leave empty for no promise"
         />
       </div>
       <SheetFoot
-        keeps={isLoading ? 'One moment' : 'It is in'}
+        keeps={isLoading ? 'One moment' : 'Check in'}
         onKeep={() => void keep()}
         problem={problem}
       />
@@ -112,10 +112,10 @@ export const SeveralWheels = ({
   <Dialog.Root>
     <Dialog.Trigger asChild>
       <Button>
-        Several wheels<span className="sr-only"> of {machine.name}</span>
+        Pick wheels<span className="sr-only"> of {machine.name}</span>
       </Button>
     </Dialog.Trigger>
-    <Sheet title={`${machine.name} comes in`} closes="Leave it" footed>
+    <Sheet title={`Check in ${machine.name}`} closes="Cancel" footed>
       <Form machine={machine} wheels={wheels} />
     </Sheet>
   </Dialog.Root>

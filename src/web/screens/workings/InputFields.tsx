@@ -78,7 +78,7 @@ const ListControl = ({
             />
           </div>
           <Button small onClick={() => onChange(items.filter((_, j) => j !== i))}>
-            Away
+            Remove
             <span className="sr-only">
               {' '}
               with {what} {i + 1}
@@ -87,7 +87,7 @@ const ListControl = ({
         </div>
       ))}
       <Button small onClick={() => onChange([...items, emptyDraft(form.item)])}>
-        One more
+        Add
         <span className="sr-only"> in {label}</span>
       </Button>
     </Group>
@@ -160,19 +160,19 @@ const RulesControl = ({
             />
           </div>
           <Button small onClick={() => onChange(rules.filter((_, j) => j !== i))}>
-            Away<span className="sr-only"> with rule {i + 1}</span>
+            Remove<span className="sr-only"> with rule {i + 1}</span>
           </Button>
         </div>
       ))}
       <Button small onClick={() => onChange([...rules, { key: '', value: '' }])}>
-        Another rule than the shipped one
+        Override a rule
       </Button>
     </Group>
   );
 };
 
 const YES = [
-  ['', 'not said'],
+  ['', 'not set'],
   ['yes', 'yes'],
   ['no', 'no'],
 ] as const;
@@ -230,7 +230,7 @@ const Control = ({ form, label, path, draft, problem, onChange }: ControlProps) 
       return (
         <ChoiceField
           {...common}
-          options={[['', 'not said'] as const, ...form.of.map((word) => [word, word] as const)]}
+          options={[['', 'not set'] as const, ...form.of.map((word) => [word, word] as const)]}
         />
       );
     case 'text':
@@ -256,7 +256,7 @@ export const RecordControl = ({ fields, path, draft, problem, onChange }: Record
       <div key={field.name} className={isSmall(field) ? '' : 'sm:col-span-2'}>
         <Control
           form={field.form}
-          label={field.required ? field.says : `${field.says}, where known`}
+          label={field.required ? field.says : `${field.says}, optional`}
           path={path ? `${path}.${field.name}` : field.name}
           draft={draft[field.name] ?? emptyDraft(field.form)}
           problem={problem}

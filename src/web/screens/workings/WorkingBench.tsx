@@ -54,7 +54,7 @@ export const WorkingBench = ({ definition }: { definition: AnyWorking }) => {
           </p>
         )}
         <Button go type="submit">
-          Work it out
+          Calculate
         </Button>
       </form>
       <div aria-live="polite">

@@ -31,7 +31,7 @@ export const BrakeSheet = ({ onDone }: { onDone: () => void }) => {
     if (await write([{ kind: 'brake', data: brake }], 'The brake is written.')) onDone();
   };
   return (
-    <Sheet title="Brake and spin" closes="Close the brake" footed>
+    <Sheet title="Brake check" closes="Close the brake" footed>
       <div className="min-h-[60px]" aria-live="polite">
         {found?.ok ? (
           <>
@@ -51,9 +51,7 @@ export const BrakeSheet = ({ onDone }: { onDone: () => void }) => {
             <BasisTag title="the brake" working={found.working} />
           </>
         ) : (
-          <p className="text-ink2">
-            Pump until it is firm. Then spin the wheel with the brake let go.
-          </p>
+          <p className="text-ink2">Pump until firm. Release the brake, then spin the wheel.</p>
         )}
       </div>
       <div className="mt-3 grid gap-3 sm:grid-cols-2">
@@ -100,7 +98,7 @@ export const BrakeSheet = ({ onDone }: { onDone: () => void }) => {
         </div>
       </details>
       {wheel.discSide !== 'none' && <DiscReadings />}
-      <SheetFoot keeps="Keep it" onKeep={() => void keep()} problem={problem} />
+      <SheetFoot keeps="Save" onKeep={() => void keep()} problem={problem} />
     </Sheet>
   );
 };

@@ -29,7 +29,7 @@ const Found = ({ chain, align }: Pick<ChainAtHand, 'chain' | 'align'>) => {
             <p className="mb-1">
               Then <span className="num">{say(slack.result.slackAfterMm, 'mm')}</span> of slack.{' '}
               <BasisTag title="the slack" working={slack}>
-                the arithmetic
+                math
               </BasisTag>
             </p>
           )}
@@ -53,9 +53,9 @@ const Found = ({ chain, align }: Pick<ChainAtHand, 'chain' | 'align'>) => {
                     `${word} adjuster ${turns === null ? say(Math.abs(mm), 'mm', { digits: 1 }) : turnsText(turns)} ${mm > 0 ? 'back' : 'forward'}`,
                 )
                 .join(', ')}
-              . The slack stays.{' '}
+              . Slack won’t change.{' '}
               <BasisTag title="the alignment" working={straight}>
-                the arithmetic
+                math
               </BasisTag>
             </p>
           )}
@@ -88,7 +88,7 @@ export const ChainSheet = ({ onDone }: { onDone: () => void }) => {
     onDone();
   };
   return (
-    <Sheet title="Slack, and the wheel straight" closes="Close the slack" widthPx={680} footed>
+    <Sheet title="Chain slack and alignment" closes="Close the slack" widthPx={680} footed>
       <Found chain={chain} align={align} />
       <ChainPicture
         before={typed.when === 'before' ? (slack ?? state.slack.before) : state.slack.before}
@@ -115,19 +115,19 @@ export const ChainSheet = ({ onDone }: { onDone: () => void }) => {
           ]}
         />
         <QuantityField
-          label="Wanted, at least"
+          label="Spec, min"
           unit="mm"
           value={typed.least}
           onChange={(least) => put({ least })}
         />
         <QuantityField
-          label="Wanted, at most"
+          label="Spec, max"
           unit="mm"
           value={typed.most}
           onChange={(most) => put({ most })}
         />
         <QuantityField
-          label="Run between the sprockets"
+          label="Free chain run"
           unit="mm"
           value={typed.run}
           onChange={(run) => put({ run })}
@@ -140,7 +140,7 @@ export const ChainSheet = ({ onDone }: { onDone: () => void }) => {
           hint="then it says turns"
         />
         <ChoiceField
-          label="Straight by"
+          label="Align by"
           value={typed.by}
           onChange={(v) => put({ by: v as typeof typed.by })}
           options={[
@@ -149,7 +149,7 @@ export const ChainSheet = ({ onDone }: { onDone: () => void }) => {
           ]}
         />
         <QuantityField
-          label="Between the adjusters"
+          label="Adjuster spacing"
           unit="mm"
           value={typed.span}
           onChange={(span) => put({ span })}
@@ -190,7 +190,7 @@ export const ChainSheet = ({ onDone }: { onDone: () => void }) => {
           </>
         )}
         <ChoiceField
-          label="The chain is on the"
+          label="Chain side"
           value={typed.side}
           onChange={(v) => put({ side: v as typeof typed.side })}
           options={[
@@ -199,7 +199,7 @@ export const ChainSheet = ({ onDone }: { onDone: () => void }) => {
           ]}
         />
       </div>
-      <SheetFoot keeps="Keep it" onKeep={() => void keep()} problem={problem} />
+      <SheetFoot keeps="Save" onKeep={() => void keep()} problem={problem} />
     </Sheet>
   );
 };

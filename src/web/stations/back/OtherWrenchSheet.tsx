@@ -54,7 +54,7 @@ export const OtherWrenchSheet = ({ walk }: { walk: TorqueWalk }) => {
       <Dialog.Trigger asChild>
         <Button small>Head or other wrench</Button>
       </Dialog.Trigger>
-      <Sheet title="A head in line, or another wrench" closes="Close the wrench" footed>
+      <Sheet title="Extension or other wrench" closes="Close the wrench" footed>
         <QuantityField
           label="Head in line with the handle"
           unit="mm"
@@ -69,8 +69,8 @@ export const OtherWrenchSheet = ({ walk }: { walk: TorqueWalk }) => {
           <QuantityField label="Drive to grip" unit="mm" value={lever} onChange={setLever} />
         </div>
         <p className="mt-2 text-[16px] text-ink2">
-          With a head in line the setting is torque × lever / (lever + head). Nobody here knows when
-          a borrowed wrench was last checked.
+          With a head in line the setting is torque × lever / (lever + head). A borrowed wrench’s
+          calibration is unknown.
         </p>
         <SheetFoot keeps="Use it" onKeep={keep} problem={problem} />
       </Sheet>

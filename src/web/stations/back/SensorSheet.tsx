@@ -41,7 +41,7 @@ export const SensorSheet = ({ onDone }: { onDone: () => void }) => {
     if (await write([{ kind: 'sensor-gap', data }], 'The gap is written.')) onDone();
   };
   return (
-    <Sheet title="Gap of the wheel sensor" closes="Close the sensor" footed>
+    <Sheet title="Wheel sensor gap" closes="Close the sensor" footed>
       <div className="min-h-[60px]" aria-live="polite">
         {found?.ok ? (
           <>
@@ -68,7 +68,7 @@ export const SensorSheet = ({ onDone }: { onDone: () => void }) => {
         <QuantityField label="Manual, at least" unit="mm" value={least} onChange={setLeast} />
         <QuantityField label="Manual, at most" unit="mm" value={most} onChange={setMost} />
       </div>
-      <SheetFoot keeps="Keep these readings" onKeep={() => void keep()} problem={problem} />
+      <SheetFoot keeps="Save readings" onKeep={() => void keep()} problem={problem} />
     </Sheet>
   );
 };

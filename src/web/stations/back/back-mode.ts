@@ -57,17 +57,17 @@ export const backWordsOf = (mode: BackMode): BackWords => {
         says: 'On to hand-over',
       };
     case 'done':
-      return { now: 'The wheel is back.', why: 'On to the papers.', says: 'On to hand-over' };
+      return { now: 'The wheel is on.', why: 'Next: the paperwork.', says: 'On to hand-over' };
     case 'steps':
       return {
         now: `${counted(mode.batch.steps.length - mode.batch.left.size, 'step')}, as shown.`,
-        why: 'Tap out what is not so.',
-        says: 'All as shown',
+        why: 'Untap any you did not do.',
+        says: 'All done as shown',
       };
     case 'fasteners':
       return {
         now: `Tighten ${counted(mode.batch.count, 'fastener')}, in this order.`,
-        why: 'Values from the manual. See that the far end of the axle is not turning too. Tap out what is not so.',
+        why: 'Values from the manual. See that the far end of the axle is not turning too. Untap any you did not do.',
         says: 'All tightened as shown',
       };
     case 'fastener':
@@ -78,9 +78,9 @@ export const backWordsOf = (mode: BackMode): BackWords => {
       };
     case 'round':
       return {
-        now: 'Once more round, every one.',
-        why: 'What the first round pulled together lets the others go.',
-        says: 'All clicked again',
+        now: 'Second pass: every fastener.',
+        why: 'Tightening one can loosen the others.',
+        says: 'Second pass done',
       };
     case 'step':
       return mode.hasNoFigures

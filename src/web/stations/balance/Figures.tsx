@@ -18,13 +18,13 @@ interface Props {
   searching: boolean;
 }
 
-/** How far it is proved that no other pieces are better. */
-const leftLabel = (
+/** How far it is proved that no other weights are better. */
+const proofNote = (
   { found, proved, piecesAtLeast }: BalancePlacement,
   searching: boolean,
 ): string => {
-  if (proved) return found ? 'Left, no fewer pieces do' : 'Left, the shelf has no nearer';
-  return searching ? 'Left, searching on' : `Left, at least ${piecesAtLeast} pieces`;
+  if (proved) return found ? 'fewest weights' : 'best in stock';
+  return searching ? 'still searching' : `${piecesAtLeast}+ weights`;
 };
 
 /** What is believed of the heavy spot, in figures. */
@@ -48,7 +48,7 @@ export const Figures = ({ estimate, placed, on, toleranceG, rested, searching }:
         {isMassKnown(estimate.result) ? (
           <Quantity value={heavyMassG} unit="g" big digits={0} />
         ) : (
-          <span>mass not known yet</span>
+          <span>weight not known yet</span>
         )}
       </FigureRow>
       <FigureRow label="Between" basis={tag('measured')}>
@@ -58,23 +58,23 @@ export const Figures = ({ estimate, placed, on, toleranceG, rested, searching }:
       </FigureRow>
       {placed ? (
         <FigureRow
-          label={leftLabel(placed.result, searching)}
+          label="Imbalance left"
           basis={
             <BasisTag
               title="the pieces to put on"
               working={placed}
-            >{`limit ${say(toleranceG, 'g')}`}</BasisTag>
+            >{`limit ${say(toleranceG, 'g')}, ${proofNote(placed.result, searching)}`}</BasisTag>
           }
         >
           <Quantity value={placed.result.residualG} unit="g" digits={1} />
         </FigureRow>
       ) : on ? (
-        <FigureRow label="Left now, likely" basis={tag(`limit ${say(toleranceG, 'g')}`)}>
+        <FigureRow label="Imbalance left, likely" basis={tag(`limit ${say(toleranceG, 'g')}`)}>
           <Quantity value={leftG} unit="g" digits={0} />
         </FigureRow>
       ) : null}
       {rested && (
-        <FigureRow label="Stand hides" basis={tag('measured')}>
+        <FigureRow label="Stand dead band" basis={tag('measured')}>
           <Quantity value={bandG} unit="g" digits={1} />
         </FigureRow>
       )}

@@ -19,7 +19,7 @@ export const Known = ({ advice, step, toleranceG }: Props) => {
     <>
       {advice.oddId && step.doing !== 'look' && (
         <p className="mt-2 font-semibold text-check" role="alert">
-          One reading is the odd one: take it out.
+          One reading doesn’t fit. Remove it.
         </p>
       )}
       {!isOver && (

@@ -41,7 +41,7 @@ export const LevelFields = ({
           />
         </div>
       )}
-      <div role="group" aria-label="Let go, it" className="flex flex-wrap gap-2">
+      <div role="group" aria-label="When released, it" className="flex flex-wrap gap-2">
         {MOVES.map((moved, i) => (
           <Button
             key={moved}

@@ -7,7 +7,7 @@ export const LookAgain = ({ acts, hand, beside }: BalanceFormProps) => (
     <Button go onClick={() => hand.begin('weights', null, [])}>
       Enter the weights again
     </Button>
-    <Button onClick={acts.beginAnew}>All off, begin anew</Button>
+    <Button onClick={acts.beginAnew}>All off, start over</Button>
     {beside}
   </div>
 );

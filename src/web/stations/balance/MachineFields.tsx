@@ -78,7 +78,7 @@ export const MachineFields = ({ hand, acts, readingRef, beside }: BalanceFormPro
           type="submit"
           disabled={!massFits || stepProblem !== null || turnProblem !== null || hand.deg === null}
         >
-          Take it
+          Use reading
         </Button>
         {beside}
       </div>

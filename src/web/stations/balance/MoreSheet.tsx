@@ -36,13 +36,13 @@ export const MoreSheet = ({ estimate, onFinish }: Props) => {
         <Part title="Would turning the tire on the rim help?">
           <TurnPart estimate={estimate} />
         </Part>
-        <Part title="From its parts, before it is spun">
+        <Part title="Estimate from parts">
           <PartsPart />
         </Part>
-        <Part title="What is left, at speed">
+        <Part title="Imbalance at speed">
           <SpeedPart leftG={estimate?.result.leftG ?? 5} />
         </Part>
-        <Part title="What this stand hides">
+        <Part title="Stand dead band">
           <StandBandPart />
         </Part>
         <Part title="This balancing">
@@ -54,7 +54,7 @@ export const MoreSheet = ({ estimate, onFinish }: Props) => {
                   onFinish();
                 }}
               >
-                Leave it as it is
+                Cancel
               </Button>
             )}
             <Button
@@ -66,7 +66,7 @@ export const MoreSheet = ({ estimate, onFinish }: Props) => {
                 );
               }}
             >
-              Begin anew
+              Start over
             </Button>
           </div>
           <p className="mt-2 text-ink2">

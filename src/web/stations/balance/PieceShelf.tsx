@@ -42,9 +42,7 @@ export const PieceShelf = ({ stock, pieces, deg, sides, sayPlace, onPieces }: Pr
             {say(kind.massG, 'g')} <span className="num text-[14px] text-ink2">× {left(kind)}</span>
           </Button>
         ))}
-        {stock.length === 0 && (
-          <p className="text-check">No weight on the shelf holds on this wheel.</p>
-        )}
+        {stock.length === 0 && <p className="text-check">No weight in stock fits this wheel.</p>}
       </div>
       <p className="sr-only" role="status">
         {lastTaken && `Picked: ${lastTaken}`}
@@ -67,7 +65,7 @@ export const PieceShelf = ({ stock, pieces, deg, sides, sayPlace, onPieces }: Pr
             </button>
           </li>
         ))}
-        {pieces.length === 0 && <li className="text-ink2">Nothing on.</li>}
+        {pieces.length === 0 && <li className="text-ink2">No weights on.</li>}
       </ul>
     </div>
   );

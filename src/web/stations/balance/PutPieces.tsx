@@ -1,7 +1,7 @@
 import { Button } from '../../parts/Button';
 import type { BalanceFormProps } from './balance-form-props';
 
-const PUT_WORDS = ['Write it down', 'It is on', 'They are on'] as const;
+const PUT_WORDS = ['Save', 'Weight is on', 'Weights are on'] as const;
 
 /** A search for pieces that was cut short can be taken up again. */
 const SearchOn = ({ advice: { advised, placed, search } }: Pick<BalanceFormProps, 'advice'>) => {
@@ -15,7 +15,7 @@ const SearchOn = ({ advice: { advised, placed, search } }: Pick<BalanceFormProps
     );
   return (
     <Button small onClick={() => search.begin(wanted)}>
-      Search on
+      Keep searching
     </Button>
   );
 };
@@ -35,7 +35,7 @@ export const PutPieces = ({ step, advice, hand, onGo, beside }: BalanceFormProps
           ])
         }
       >
-        Other pieces
+        Other weights
       </Button>
       {beside}
       <SearchOn advice={advice} />

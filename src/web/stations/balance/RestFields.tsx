@@ -36,7 +36,7 @@ export const RestFields = ({ hand, from, onGo, readingRef, beside }: BalanceForm
     </div>
     <div className="flex flex-wrap gap-2">
       <Button go type="submit" hotkey="N" disabled={hand.deg === null}>
-        Take it
+        Use reading
       </Button>
       {beside}
     </div>

@@ -31,7 +31,7 @@ export const SpeedPart = ({ leftG }: { leftG: number }) => {
   return (
     <>
       <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
-        <QuantityField label="Left over" unit="g" value={left} onChange={setLeft} />
+        <QuantityField label="Imbalance left" unit="g" value={left} onChange={setLeft} />
         <QuantityField label="Speed" unit="km/h" value={speed} onChange={setSpeed} />
         <QuantityField label="Wheel with tire" unit="kg" value={mass} onChange={setMass} />
         <ChoiceField label="Grade" value={grade} onChange={setGrade} options={GRADES} />
@@ -40,7 +40,7 @@ export const SpeedPart = ({ leftG }: { leftG: number }) => {
       {it && found?.ok && (
         <div className="rows mt-3">
           <FigureRow
-            label="It pulls with"
+            label="Force"
             basis={
               <BasisTag title="the pull at speed" working={found.working}>
                 m r ω²
@@ -49,7 +49,7 @@ export const SpeedPart = ({ leftG }: { leftG: number }) => {
           >
             <Quantity value={it.forceN} unit="N" digits={0} big />
           </FigureRow>
-          <FigureRow label="As if so much hung on the rim, round and round">
+          <FigureRow label="Equal to this weight on the rim">
             <Quantity value={it.liftsKg} unit="kg" digits={1} />
           </FigureRow>
           <FigureRow

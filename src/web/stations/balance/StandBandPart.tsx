@@ -31,7 +31,7 @@ export const StandBandPart = () => {
       if (data.band.ok) setLearned(data.band.working);
       else setProblem(data.band.problem.message);
     };
-    worker.onerror = () => setProblem('The arithmetic broke.');
+    worker.onerror = () => setProblem('The calculation failed.');
     api.standWheels().then(
       ({ wheels }) => worker.postMessage({ id: 0, ask: 'band', wheels } satisfies BalanceAsked),
       (error: unknown) => {
@@ -81,7 +81,7 @@ export const StandBandPart = () => {
         </BasisTag>
         {known && Math.abs(nowG - bandG) > 0.1 && (
           <Button small disabled={!who} onClick={() => void keep()}>
-            Write it down
+            Save
           </Button>
         )}
       </p>

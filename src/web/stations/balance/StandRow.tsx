@@ -45,7 +45,7 @@ export const StandRow = ({ stand, on, levelDeg, onFrom, onTake }: Props) => {
         </span>
       </p>
       <Button go small disabled={!reading} onClick={onTake}>
-        Take this rest
+        Use this reading
       </Button>
       {simulated && (
         <span className="flex flex-wrap gap-1">

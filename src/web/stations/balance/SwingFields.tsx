@@ -65,7 +65,7 @@ export const SwingFields = ({ acts, readingRef, beside }: BalanceFormProps) => {
           {since === null ? 'Start the clock' : `Stop after ${swings}`}
         </Button>
         <Button go type="submit" disabled={periodS === null || problem !== null}>
-          Take it
+          Use reading
         </Button>
         {beside}
       </div>

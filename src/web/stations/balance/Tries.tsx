@@ -68,7 +68,7 @@ export const Tries = ({ oddId }: { oddId: string | null }) => {
                 onClick={() =>
                   void write(
                     [{ kind: 'undo', data: { entryId: e.id } }],
-                    'Taken out. It can be put back in the log.',
+                    'Removed. Restore it in the log.',
                   )
                 }
               >

@@ -7,9 +7,9 @@ export type ByHand = (typeof BY_HAND)[number];
 export type Doing = ByHand | 'put' | 'done' | 'look' | 'wait';
 
 export const BY_HAND_WORDS: Record<ByHand, string> = {
-  settle: 'It came to rest',
-  level: 'Held level, let go',
-  weights: 'Weights of my own',
-  swing: 'Time of a swing',
-  machine: 'A spin or bubble machine',
+  settle: 'Settle reading',
+  level: 'Level test',
+  weights: 'Enter my weights',
+  swing: 'Timed swing',
+  machine: 'Balancing machine',
 };

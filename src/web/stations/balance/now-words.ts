@@ -110,11 +110,11 @@ const ADVISED: {
   }),
   trial: (advice, { estimate, say }) => ({
     now: `Tape ${advice.place.map((p) => say.mass(p.massG)).join(' + ')} on at ${say.clock(advice.deg)}.`,
-    why: `${asideDegOf(advice, estimate)}° aside on purpose: how far the rest moves tells the mass.${teaches(advice.learns, say)}`,
+    why: `${asideDegOf(advice, estimate)}° off on purpose: how far it moves gives the weight.${teaches(advice.learns, say)}`,
   }),
   final: ({ chance }, { step, balance, sides, say }) => ({
     now: step.toPut.length === 0 ? 'No weight is needed.' : `Put on ${say.pieces(step.toPut)}.`,
-    why: `${balance.trial ? 'The trial comes off. ' : ''}${SIDE_WHY[sides]} Balanced then in ${chanceText(chance)}.`,
+    why: `${balance.trial ? 'The trial comes off. ' : ''}${SIDE_WHY[sides]} ${chanceText(chance)} chance this balances it.`,
   }),
   look: ({ why, leftG, doubt, reason }, { say }) => {
     if (why === 'contradiction' && doubt)
@@ -122,13 +122,13 @@ const ADVISED: {
     return why === 'unproved'
       ? { now: 'Not shown to be balanced.', why: reason.says }
       : {
-          now: `About ${say.mass(leftG)} are left.`,
+          now: `About ${say.mass(leftG)} of imbalance left.`,
           why: 'Nothing in stock does better. Try smaller weights or enter your own.',
         };
   },
   done: ({ chance }, { balance, toleranceG, estimate, say }) => ({
     now: balance.trial ? 'Balanced with the trial: fix it for good.' : 'Balanced.',
-    why: `As far as this stand can tell: in ${chanceText(chance)} within ${say.mass(Math.max(toleranceG, estimate?.bandG ?? 0))}.`,
+    why: `${chanceText(chance)} sure it is within ${say.mass(Math.max(toleranceG, estimate?.bandG ?? 0))}, on this stand.`,
   }),
 };
 
@@ -138,7 +138,7 @@ export const nowWords = (told: Told): Words => {
   if (step.byHand) return BY_HAND[step.doing as ByHand];
   if (broken)
     return {
-      now: 'The arithmetic broke.',
+      now: 'The calculation failed.',
       why: 'Load the screen again; what was confirmed is in the log.',
     };
   if (balance.balanced)
@@ -150,6 +150,6 @@ export const nowWords = (told: Told): Words => {
   if (advice)
     return (ADVISED[advice.do] as (advice: BalanceAdvice, told: Told) => Words)(advice, told);
   return step.doing === 'wait'
-    ? { now: 'Working it out …', why: 'What was seen so far is being weighed.' }
+    ? { now: 'Working it out …', why: 'Using the readings so far.' }
     : FIRST_REST;
 };

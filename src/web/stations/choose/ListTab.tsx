@@ -5,7 +5,7 @@ import type { ChoiceAtHand } from './use-choice';
 
 /** The shopping list: what is short, and what it costs. */
 export const ListTab = ({ choice }: { choice: ChoiceAtHand }) => {
-  if (!choice.parts.list) return <p className="py-4 text-ink2">Say first which tire goes on.</p>;
+  if (!choice.parts.list) return <p className="py-4 text-ink2">Pick a tire first.</p>;
   const { result } = choice.parts.list;
   const money = (minor: number | null) =>
     minor === null ? '–' : formatMoney(minor, result.currency);

@@ -73,20 +73,20 @@ export const LoadTab = ({ choice }: { choice: ChoiceAtHand }) => {
         <p className="text-[16px] text-ink2">
           What stands on each wheel is not known:{' '}
           <Link className="underline" to={`/records/machines?edit=${machine.id}`}>
-            put it into the machine's record
+            Axle weights are missing. Add them to the machine record.
           </Link>
           , for the next job.
         </p>
       )}
       <Button small type="submit" className="w-max">
-        Write the load down
+        Save load
       </Button>
       <div className="mt-2" aria-live="polite">
         {reasons.length > 0 ? (
           <Reasons reasons={reasons} />
         ) : (
           <p className="text-[16px] text-ink2">
-            Nothing to judge by yet: no load index is asked for, and no load is written.
+            Nothing to check yet. Enter a load, or add the required load index.
           </p>
         )}
       </div>

@@ -17,7 +17,7 @@ const CHECKS = [
 const whole = (text: string): number | null =>
   /^\d{1,2}$/.test(text.trim()) ? Number(text) : null;
 
-/** The check list for an old tube, and whether it goes in again by the shop's school. */
+/** The check list for an old tube, and whether reuse it by the shop's school. */
 export const OldTube = () => {
   const { state } = useJob();
   const [ticked, setTicked] = useState<Record<string, boolean>>({});
@@ -41,7 +41,7 @@ export const OldTube = () => {
       <Dialog.Trigger className="min-h-12 cursor-pointer text-[16px] underline">
         Look at the old tube
       </Dialog.Trigger>
-      <Sheet title="Does the old tube go in again?" closes="Close the check list" widthPx={480}>
+      <Sheet title="Reuse the old tube?" closes="Close the check list" widthPx={480}>
         {CHECKS.map(([key, says]) => (
           <label key={key} className="flex min-h-12 items-center gap-3">
             <input
@@ -73,7 +73,7 @@ export const OldTube = () => {
           {result?.ok ? (
             <>
               <VerdictMark verdict={result.working.verdict!}>
-                {result.working.result.again ? 'it goes in again' : 'a new one goes in'}
+                {result.working.result.again ? 'reuse it' : 'use a new one'}
               </VerdictMark>
               <Reasons reasons={result.working.result.reasons} className="mt-2" />
             </>

@@ -95,7 +95,7 @@ export const PartsTab = ({ choice }: { choice: ChoiceAtHand }) => {
         <Part
           title="This tube"
           reasons={
-            tubeFit?.reasons ?? [{ verdict: 'stop', says: 'No tube in stock serves this tire.' }]
+            tubeFit?.reasons ?? [{ verdict: 'stop', says: 'No tube in stock fits this tire.' }]
           }
           beside={<OldTube />}
         >

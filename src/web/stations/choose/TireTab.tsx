@@ -96,7 +96,7 @@ export const TireTab = ({ choice, tried }: { choice: ChoiceAtHand; tried: boolea
     <div>
       {ranked.length > 0 ? (
         <RadioGroup.Root
-          aria-label="From stock, the best first"
+          aria-label="In stock, best first"
           className="rows"
           value={draft.tireId}
           onValueChange={choice.drafting.pick}
@@ -111,7 +111,7 @@ export const TireTab = ({ choice, tried }: { choice: ChoiceAtHand; tried: boolea
       <Dialog.Root open={open} onOpenChange={setOpen}>
         {ranked.length > 0 && (
           <Dialog.Trigger className="min-h-12 cursor-pointer px-1 text-[16px] underline">
-            All {ranked.length} for this rim, with their reasons
+            All {ranked.length} for this rim
           </Dialog.Trigger>
         )}
         {open && <Shelf choice={choice} onDone={() => setOpen(false)} />}

@@ -31,7 +31,7 @@ export const ToolCloth = ({ choice }: { choice: ChoiceAtHand }) => (
 
 /** What of the laying out is doubtful. */
 export const ToolsTab = ({ choice }: { choice: ChoiceAtHand }) => {
-  if (!choice.parts.tools) return <p className="py-4 text-ink2">Say first which tire goes on.</p>;
+  if (!choice.parts.tools) return <p className="py-4 text-ink2">Pick a tire first.</p>;
   const { groups, reasons } = choice.parts.tools.result;
   return (
     <div className="pt-3">

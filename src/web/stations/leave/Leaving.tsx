@@ -47,23 +47,21 @@ export const Leaving = () => {
   const again = () => write([{ kind: 'step', data: { stepId: 'leave-cool' } }], 'Bolts once more.');
   return (
     <div className="mb-2 flex flex-wrap items-center gap-2">
-      <Opens label={state.ride ? 'Test ride, again' : 'Test ride'} hotkey="D" says="Test ride">
+      <Opens label={state.ride ? 'Ride again' : 'Test ride'} hotkey="D" says="Test ride">
         {(close) => <RideSheet onDone={close} />}
       </Opens>
       {teaching?.result.needed && (
         <Opens
-          label={state.taught?.done ? 'Taught' : 'Teach it'}
+          label={state.taught?.done ? 'Recalibrated' : 'Recalibrate'}
           hotkey="L"
-          says="Teach it the new wheel"
+          says="Recalibration"
         >
           {(close) => <RecalibrationSheet onDone={close} />}
         </Opens>
       )}
       {isBoltsOpen && (
         <Button small onClick={() => void again()}>
-          {isCool
-            ? 'Cool: bolts once more'
-            : `Bolts once more, cool at ${momentText(until, nowMs)}`}
+          {isCool ? 'Cool: bolts once more' : `Recheck bolts, cool at ${momentText(until, nowMs)}`}
         </Button>
       )}
     </div>

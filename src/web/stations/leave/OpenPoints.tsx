@@ -33,7 +33,7 @@ export const OpenPoints = () => {
                 void write([{ kind: 'declined', data: { what: d, by: state.rider } }], 'Declined.')
               }
             >
-              Declined
+              Rider declined
             </button>
           )}
         </li>

@@ -30,7 +30,7 @@ export const RecalibrationSheet = ({ onDone }: { onDone: () => void }) => {
     if (await write([{ kind: 'taught', data }], 'It is written.')) onDone();
   };
   return (
-    <Sheet title="Teach it the new wheel" closes="Close the teaching" footed>
+    <Sheet title="Recalibration" closes="Close the teaching" footed>
       <Reasons reasons={reasons} />
       <BasisTag title="what it is taught" working={teaching} />
       <ol className="my-3 list-decimal space-y-1 pl-6 text-[19px]">
@@ -57,10 +57,10 @@ export const RecalibrationSheet = ({ onDone }: { onDone: () => void }) => {
             ['no', 'not done'],
           ]}
         />
-        <TextField label="What the lamp said" value={found} maxLength={300} onChange={setFound} />
+        <TextField label="Warning light" value={found} maxLength={300} onChange={setFound} />
       </div>
       <Cautions list={teaching.cautions} />
-      <SheetFoot keeps="Keep it" onKeep={() => void keep()} problem={problem} />
+      <SheetFoot keeps="Save" onKeep={() => void keep()} problem={problem} />
     </Sheet>
   );
 };

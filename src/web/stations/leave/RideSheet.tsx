@@ -14,9 +14,9 @@ type How = EntryData['test-ride']['how'];
 
 /** What to mind on the way. Common practice. */
 const MIND = [
-  'New tires are slippery: gently, upright at first. Somewhere it may be ridden, by somebody who may.',
+  'New tires are slippery: gently, upright at first. Only where riding is allowed, by someone licensed to ride it.',
   'Brake at walking pace first. Then the lamp, then straight ahead: does it pull, does it shake, and at which speed?',
-  'In doubt it is not ridden. The maker’s manual, local codes and licensed practice decide.',
+  'If in doubt, do not ride it. The maker’s manual, local codes and licensed practice decide.',
 ];
 
 /** Ridden, or refused by name; what shakes stands beside the figures of the balance. */
@@ -55,9 +55,9 @@ export const RideSheet = ({ onDone }: { onDone: () => void }) => {
           value={how}
           onChange={(v) => setHow(v as How)}
           options={[
-            ['ridden', 'ridden, as it should be'],
-            ['not good', 'ridden, not as it should be'],
-            ['refused', 'not ridden: refused'],
+            ['ridden', 'ridden, OK'],
+            ['not good', 'ridden, problem found'],
+            ['refused', 'not ridden: declined'],
           ]}
         />
         <TextField
@@ -88,7 +88,7 @@ export const RideSheet = ({ onDone }: { onDone: () => void }) => {
             : `${say(leftG, 'g')} were left at the balance. Look for a weight that flew off, then at the bead line and the runout.`}
         </p>
       )}
-      <SheetFoot keeps="Keep it" onKeep={() => void keep()} problem={problem} />
+      <SheetFoot keeps="Save" onKeep={() => void keep()} problem={problem} />
     </Sheet>
   );
 };

@@ -31,9 +31,9 @@ export const AirOutSheet = ({ onDone }: { onDone: () => void }) => {
   const air = airOutOf({ ...state, airOut: data });
   const keep = async () => {
     if (gauge.trim() && (gaugeKpa === null || gaugeKpa < 0))
-      return setProblem('The gauge: a pressure, nought when all is out.');
+      return setProblem('The gauge: a pressure, 0 when empty.');
     setProblem(null);
-    if (await write([{ kind: 'air-out', ...correcting('air-out'), data }], 'The air is noted.'))
+    if (await write([{ kind: 'air-out', ...correcting('air-out'), data }], 'Air check saved.'))
       onDone();
   };
   return (
@@ -43,7 +43,7 @@ export const AirOutSheet = ({ onDone }: { onDone: () => void }) => {
       </div>
       <div className="mt-3 grid gap-3 sm:grid-cols-2">
         <ChoiceField label="The valve core is out" value={core} onChange={setCore} options={YES} />
-        <ChoiceField label="Nothing hisses" value={silent} onChange={setSilent} options={YES} />
+        <ChoiceField label="No hiss" value={silent} onChange={setSilent} options={YES} />
         <WithTake
           kind="gauge"
           what="Pressure left"
@@ -60,7 +60,7 @@ export const AirOutSheet = ({ onDone }: { onDone: () => void }) => {
               setGauge(text);
               setDevice(null);
             }}
-            hint="nought when all is out"
+            hint="0 when empty"
           />
         </WithTake>
       </div>

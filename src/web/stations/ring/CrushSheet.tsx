@@ -102,7 +102,7 @@ export const CrushSheet = ({ onDone }: { onDone: () => void }) => {
           <>
             <Reasons reasons={crush.working.result.reasons} />
             <BasisTag title="the crush" working={crush.working}>
-              the arithmetic
+              math
             </BasisTag>
           </>
         ) : (
@@ -150,7 +150,7 @@ export const CrushSheet = ({ onDone }: { onDone: () => void }) => {
           className="mx-auto mt-4 w-full max-w-[560px]"
         />
       )}
-      <SheetFoot keeps="Keep these readings" onKeep={() => void keep()} problem={problem} />
+      <SheetFoot keeps="Save readings" onKeep={() => void keep()} problem={problem} />
     </Sheet>
   );
 };

@@ -64,7 +64,7 @@ export const GapSheet = ({ onDone }: { onDone: () => void }) => {
               </p>
             )}
             <BasisTag title="the gap" working={found.working}>
-              the arithmetic
+              math
             </BasisTag>
           </>
         ) : (
@@ -101,7 +101,7 @@ export const GapSheet = ({ onDone }: { onDone: () => void }) => {
           />
         ))}
       </div>
-      <SheetFoot keeps="Keep these readings" onKeep={() => void keep()} problem={problem} />
+      <SheetFoot keeps="Save readings" onKeep={() => void keep()} problem={problem} />
     </Sheet>
   );
 };

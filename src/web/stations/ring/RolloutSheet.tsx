@@ -50,7 +50,7 @@ export const RolloutSheet = ({ onDone }: { onDone: () => void }) => {
             </p>
             <Reasons reasons={found.working.result.reasons} />
             <BasisTag title="the rollout" working={found.working}>
-              the arithmetic
+              math
             </BasisTag>
           </>
         ) : (
@@ -69,7 +69,7 @@ export const RolloutSheet = ({ onDone }: { onDone: () => void }) => {
         />
         <QuantityField label="Taped at" unit="kPa" value={pressure} onChange={setPressure} />
         <QuantityField
-          label="Runs before it"
+          label="Runs so far"
           unit={null}
           value={run}
           onChange={setRun}

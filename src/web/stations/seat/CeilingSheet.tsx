@@ -48,13 +48,14 @@ export const CeilingSheet = () => {
           type="button"
           className="-my-2 inline-flex min-h-12 min-w-12 cursor-pointer items-center"
         >
-          <span className="basis">raise it</span>
+          <span className="basis">Raise limit</span>
         </button>
       </Dialog.Trigger>
       <Sheet title="Raise the ceiling for this job" closes="Leave the ceiling as it is">
         <p className="mb-3">
-          Two schools: the shop’s ceiling, or up to {say(HIGHEST_CEILING_KPA, 'kPa')} by somebody
-          who takes it on himself and says why. The sidewall and the rim win when they say less.
+          Two schools: the shop’s ceiling, or up to {say(HIGHEST_CEILING_KPA, 'kPa')} by a named
+          person who takes responsibility and gives a reason. A lower sidewall or rim limit always
+          wins.
         </p>
         <form
           className="space-y-3"
@@ -75,7 +76,7 @@ export const CeilingSheet = () => {
             }
           />
           <TextField
-            label="Who takes it on himself"
+            label="Who takes responsibility"
             value={by}
             onChange={setBy}
             maxLength={60}

@@ -45,7 +45,7 @@ export const TypedReading = ({ isOver, fieldRef, onTake }: Props) => {
         />
       </div>
       <Button type="submit" go={!isOver} hotkey="R">
-        Take it
+        Use reading
       </Button>
     </form>
   );

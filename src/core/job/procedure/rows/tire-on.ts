@@ -89,7 +89,7 @@ export const TIRE_ON: readonly Row[] = [
   {
     id: 'on-soap',
     station: 'tire-on',
-    say: 'Lubricate both faces of the beads, generous.',
+    say: 'Lubricate both faces of the beads generously.',
     why: (f) =>
       tube(f)
         ? 'Never an oil that stays slippery: the tire creeps and the valve shears.'

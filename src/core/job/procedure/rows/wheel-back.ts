@@ -215,7 +215,7 @@ export const WHEEL_BACK: readonly Row[] = [
     station: 'wheel-back',
     say: 'New cotter pin, and any other one-time part.',
     why: 'An old one breaks where it was bent.',
-    parts: ['new split pin'],
+    parts: ['new cotter pin'],
     when: (f) => bike(f) || f.machine.renews === true,
   },
   {

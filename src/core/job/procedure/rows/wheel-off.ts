@@ -72,7 +72,7 @@ export const WHEEL_OFF: readonly Row[] = [
     station: 'wheel-off',
     say: (f) =>
       `Note which side the sensor ring is on${f.wheel.discSide === 'left' || f.wheel.discSide === 'right' ? `, disc ${f.wheel.discSide}` : ''}. Sensor off, its shims kept.`,
-    why: 'A ring on the wrong side, or a gap that changed, puts the lamp on.',
+    why: 'Wrong side or a changed gap turns on the warning light.',
     confirm: 'The sensor hangs clear of the wheel.',
     when: all(sensors, not(fourWheels)),
   },
@@ -86,7 +86,7 @@ export const WHEEL_OFF: readonly Row[] = [
     why: (f) =>
       f.wheel.caliper === 'radial'
         ? 'Tilted, it scratches the rim; and the hose carries nothing.'
-        : 'The hose carries nothing.',
+        : 'Never let it hang by the hose.',
     caution: 'Leave the brake lever alone while the pads hang free.',
     guards: 'part',
     tools: ['sockets', 'wire or cord'],
@@ -103,7 +103,7 @@ export const WHEEL_OFF: readonly Row[] = [
     id: 'off-chain',
     station: 'wheel-off',
     say: 'Slack the chain, both adjusters alike, and lift it off.',
-    why: 'Alike now, aligned later.',
+    why: 'Turn both the same and it realigns.',
     when: all(drive('chain'), not(fourWheels)),
   },
   {

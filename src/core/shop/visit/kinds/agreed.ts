@@ -22,7 +22,7 @@ export const agreedEntry = defineVisitEntry<
     by: text(80, 'Who agreed'),
   },
   text: ({ amountMinor, currency, by }, { money }) =>
-    `Agreed: ${money(amountMinor, currency)}, ${by}`,
+    `Approved: ${money(amountMinor, currency)} by ${by}`,
   initial: { agreed: null },
   apply: (_, { data, at }) => ({ agreed: { ...data, at } }),
   people: ({ by }) => [by],

@@ -17,7 +17,7 @@ export const handedOverEntry = defineVisitEntry<
       throw new InputError(
         'kind',
         `${open.map((w) => w.position).join(' and ')}: not handed over yet.`,
-        'every wheel of the visit handed over',
+        'Hand over every wheel of the visit first',
       );
   },
   text: ({ to }) => `Handed over to ${to}`,

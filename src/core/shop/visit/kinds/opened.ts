@@ -17,7 +17,7 @@ export const openedEntry = defineVisitEntry<OpenedData, OpenedData>({
     machineName: text(80, 'The machine'),
     rider: text(80, 'The rider'),
   },
-  text: ({ machineName, rider }) => `${machineName} came in, ${rider}`,
+  text: ({ machineName, rider }) => `${machineName} checked in, ${rider}`,
   initial: { machineId: null, machineName: '', rider: '' },
   apply: (_, { data }) => data,
 });

@@ -31,18 +31,18 @@ export const plannedEntry = defineVisitEntry<
       throw new InputError(
         'data.jobId',
         'This wheel is handed over.',
-        'a wheel with work that is left',
+        'Choose a wheel with work left',
       );
     if ((person === null) !== (startAt === null))
       throw new InputError(
         'data.startAt',
         'A person goes with a time.',
-        'both, or neither: the plan places it',
+        'Enter both, or leave both out',
       );
   },
   text: ({ jobId, block, person, startAt }, { moment, wheel }) =>
     person === null || startAt === null
-      ? `${wheel(jobId)}, ${BLOCK_WORDS[block]}: left to the plan`
+      ? `${wheel(jobId)}, ${BLOCK_WORDS[block]}: unpinned`
       : `${wheel(jobId)}, ${BLOCK_WORDS[block]}: ${person} at ${moment(startAt)}`,
   initial: { planned: [] },
   apply: ({ planned }, { data: { jobId, block, person, startAt } }) => {

@@ -11,8 +11,8 @@ export const promisedEntry = defineVisitEntry<{ dueAt: string }, { dueAt: string
     if (dueAt < nowIso)
       throw new InputError(
         'data.dueAt',
-        'The promise lies in the past.',
-        'a day and a time still to come',
+        'The promised time has passed.',
+        'Enter a day and time still to come',
       );
   },
   text: ({ dueAt }, { moment }) => `Promised for ${moment(dueAt)}`,

@@ -18,9 +18,7 @@ export const waitsEntry = defineVisitEntry<
     until: instant('Until when it waits').allow(null).optional().default(null),
   },
   text: ({ what, until }, { moment }) =>
-    what === null
-      ? 'Waits no longer'
-      : `Waits for ${what}${until ? `, until ${moment(until)}` : ''}`,
+    what === null ? 'Off hold' : `Waits for ${what}${until ? `, until ${moment(until)}` : ''}`,
   initial: { waits: null, waitsUntil: null },
   apply: (_, { data }) => ({ waits: data.what, waitsUntil: data.until ?? null }),
 });

@@ -5,8 +5,8 @@ import { defineVisitEntry } from '../define-entry';
 export const wantedEntry = defineVisitEntry<{ text: string }, { wanted: string }>({
   author: 'anyone',
   undo: 'allowed',
-  schema: { text: text(500, 'What is wanted') },
-  text: (data) => `Wanted: ${data.text}`,
+  schema: { text: text(500, 'Work requested') },
+  text: (data) => `Requested: ${data.text}`,
   initial: { wanted: '' },
   apply: (_, { data }) => ({ wanted: data.text }),
 });

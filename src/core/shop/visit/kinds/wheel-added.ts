@@ -8,7 +8,7 @@ export const wheelAddedEntry = defineVisitEntry<VisitWheel, { wheels: VisitWheel
   author: 'server',
   undo: 'never',
   schema: { jobId: ID, wheelId: ID, position: oneOf(POSITIONS, 'Where the wheel sits') },
-  text: ({ position }) => `${POSITION_WORDS[position]} takes part`,
+  text: ({ position }) => `${POSITION_WORDS[position]} added`,
   initial: { wheels: [] },
   apply: ({ wheels }, { data }) => ({
     wheels: [...wheels.filter((w) => w.jobId !== data.jobId), data],

@@ -23,16 +23,16 @@ export const wheelRemovedEntry = defineVisitEntry<
       throw new InputError(
         'data.jobId',
         'Work on this wheel has begun: it stays in the visit.',
-        'a wheel whose log holds no more than its opening',
+        'Choose a wheel whose work has not started',
       );
     if (wheels.length === 1)
       throw new InputError(
         'data.jobId',
         'A visit has at least one wheel.',
-        'one of several wheels',
+        'Keep at least one wheel',
       );
   },
-  text: ({ jobId, why }, { wheel }) => `${wheel(jobId)} takes no part: ${why}`,
+  text: ({ jobId, why }, { wheel }) => `${wheel(jobId)} removed: ${why}`,
   initial: {},
   apply: ({ wheels }, { data }) => ({ wheels: wheels.filter((w) => w.jobId !== data.jobId) }),
 });
