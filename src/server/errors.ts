@@ -57,7 +57,9 @@ export class LogMovedOn extends Error {
   }
 }
 
-/** A record was changed by somebody else since it was read; it comes with the refusal as it stands. */
+/**
+ * A record was changed by somebody else since it was read; it comes with the refusal as it stands.
+ */
 export class ChangedMeanwhile extends Error {
   constructor(readonly record: { version: number }) {
     super('Someone else changed this since you opened it.');

@@ -4,7 +4,10 @@ const DAY_MS = 86_400_000;
 const timeText = (at: Date): string =>
   `${at.getHours() % 12 || 12}:${String(at.getMinutes()).padStart(2, '0')} ${at.getHours() < 12 ? 'AM' : 'PM'}`;
 
-/** `3:30 PM` today, `tomorrow 9:00 AM`, `yesterday 8:42 AM`, `Fri 9:00 AM` within a week, `Dec 3 9:00 AM`. */
+/**
+ * `3:30 PM` today, `tomorrow 9:00 AM`, `yesterday 8:42 AM`, `Fri 9:00 AM` within a week, `Dec 3
+ * 9:00 AM`.
+ */
 export const momentText = (iso: string, nowMs: number): string => {
   const at = new Date(iso);
   const now = new Date(nowMs);

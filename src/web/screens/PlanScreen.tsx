@@ -80,7 +80,10 @@ const Says = ({ answer, isGoingOn }: { answer: PlanAnswer; isGoingOn: boolean })
   );
 };
 
-/** The day in order: who does what when, so that the most promises are kept; moved by hand where somebody knows better. */
+/**
+ * The day in order: who does what when, so that the most promises are kept; moved by hand where
+ * somebody knows better.
+ */
 export const PlanScreen = () => {
   const all = useApp((s) => s.shop.shop?.people ?? NOBODY);
   const [asked, ask] = useAddress<string[]>(readPeople, writePeople);

@@ -32,8 +32,8 @@ const NOW = { good: 'It fits.', check: 'Check before fitting.', stop: 'Does not 
 const SHOWN = 3;
 
 /**
- * Will it fit, and with which tube, lock, strip, valve, parts and tools. The verdict first, then what is not good, then
- * the rest.
+ * Will it fit, and with which tube, lock, strip, valve, parts and tools. The verdict first, then
+ * what is not good, then the rest.
  */
 const WithShelf = () => {
   const { write, correcting, goTo } = useJob();
