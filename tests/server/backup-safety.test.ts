@@ -29,6 +29,9 @@ import { hashes, makeSecrets, PEOPLE } from './closed-shop';
 import { problemOf } from '../sample';
 import { testApp } from './test-app';
 
+// Wide: each passphrase that is tried takes its time, by design.
+jest.setTimeout(480_000);
+
 const PASSPHRASE = 'terraces below the old spring';
 
 let dir = '';
